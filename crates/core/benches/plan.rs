@@ -1,0 +1,47 @@
+//! Speed of a full plan, and of the train search against a naive one in the same run.
+#![allow(missing_docs, clippy::expect_used, clippy::needless_range_loop)]
+
+use criterion::{Criterion, criterion_group, criterion_main};
+use serde_json::json;
+use std::hint::black_box;
+use yoke_core::gears::search;
+use yoke_core::job::{Job, Kit, Lathe, PlanRequest, read_json, settle};
+use yoke_core::plan::plan;
+use yoke_core::quantity::{Ratio, real};
+
+const TWENTY: [i64; 20] = [20, 24, 28, 30, 32, 35, 36, 40, 44, 45, 46, 48, 50, 52, 55, 56, 60, 63, 64, 127];
+
+fn job() -> (Job, Lathe, Kit) {
+    let request = json!({ "thread": {"callout": "M20x2.5-6g"}, "lathe": {"leadscrew": {"tpi": 4}, "gears": TWENTY} });
+    let (request, faults) = read_json::<PlanRequest>(request);
+    settle(&request, None, faults).expect("the request is sound")
+}
+
+/// Every ordered choice of gears, one at a time, keeping the least error.
+fn naive(required: &Ratio) -> f64 {
+    let wanted = real(required);
+    let mut best = f64::MAX;
+    for a in 0..20 {
+        for b in (0..20).filter(|b| *b != a) {
+            for c in (0..20).filter(|c| *c != a && *c != b) {
+                for d in (0..20).filter(|d| *d != a && *d != b && *d != c) {
+                    #[allow(clippy::cast_precision_loss)]
+                    let ratio = (TWENTY[a] * TWENTY[c]) as f64 / (TWENTY[b] * TWENTY[d]) as f64;
+                    best = best.min((ratio / wanted - 1.0).abs());
+                }
+            }
+        }
+    }
+    best
+}
+
+fn benches(c: &mut Criterion) {
+    let (job, lathe, kit) = job();
+    let required = Ratio::new(50, 127);
+    c.bench_function("full plan, 20 gears", |b| b.iter(|| plan(black_box(&job), &lathe, &kit)));
+    c.bench_function("train search, 20 gears", |b| b.iter(|| search(black_box(&lathe), &required, 12)));
+    c.bench_function("naive search, 20 gears", |b| b.iter(|| naive(black_box(&required))));
+}
+
+criterion_group!(all, benches);
+criterion_main!(all);

@@ -1,0 +1,22 @@
+//! Rules of the tip and its reliefs.
+
+use crate::working::{Rule, rule};
+
+rule!(CUT_OFF_FLAT = "bit.cut_off_flat", "How much of the sharp V a flat tip cuts off", (f: Mm "flat", alpha: Deg "half angle") -> t: Mm,
+    "f/(2*tan(alpha))", "geometry of a truncated V", f / (2.0 * alpha.to_radians().tan()));
+rule!(CUT_OFF_RADIUS = "bit.cut_off_radius", "How much of the sharp V a round tip cuts off", (rho: Mm "tip radius", alpha: Deg "half angle") -> t: Mm,
+    "rho*(1/sin(alpha) - 1)", "circle tangent to both flanks", rho * (1.0 / alpha.to_radians().sin() - 1.0));
+rule!(TIP_TO_PITCH = "bit.tip_to_pitch", "Tip to pitch line", (P: Mm "pitch", alpha: Deg "half angle", t: Mm "cut off the sharp V") -> h: Mm,
+    "P/(4*tan(alpha)) - t", "half the sharp height less what the tip lacks"; schools ["0.6134P, 0.6495P and 0.7578P are this with a fixed tip in place of yours."],
+    P / (4.0 * alpha.to_radians().tan()) - t);
+rule!(EIGHTH = "bit.eighth", "Flat of an eighth of the pitch", (P: Mm "pitch") -> f: Mm, "P/8", "ISO 68-1 and ASME B1.1 basic root of the internal, and the trade's aim for the external", P / 8.0);
+rule!(QUARTER = "bit.quarter", "Flat of a quarter of the pitch", (P: Mm "pitch") -> f: Mm, "P/4", "basic minor truncation: a wider flat cannot clear the mate", P / 4.0);
+rule!(RELIEF_LEADING = "bit.relief_leading", "Relief on the leading side", (c: Deg "working clearance", lambda: Deg "lead angle at the minor diameter") -> r: Deg,
+    "c + lambda", "the flank falls away under the leading side by the lead angle", c + lambda);
+rule!(RELIEF_TRAILING = "bit.relief_trailing", "Relief on the trailing side", (c: Deg "working clearance", lambda: Deg "lead angle at the major diameter") -> r: Deg,
+    "max(2, c - lambda)", "the flank rises under the trailing side; never under 2°", (c - lambda).max(2.0));
+rule!(EQUAL_FLAT = "bit.equal_flat", "Flat that cuts off as much as this tip", (t: Mm "cut off the sharp V", alpha: Deg "half angle") -> f: Mm,
+    "2*t*tan(alpha)", "so that one depth law serves flats and radii", 2.0 * t * alpha.to_radians().tan());
+
+/// All of them.
+pub static ALL: &[&Rule] = &[&CUT_OFF_FLAT, &CUT_OFF_RADIUS, &TIP_TO_PITCH, &EIGHTH, &QUARTER, &RELIEF_LEADING, &RELIEF_TRAILING, &EQUAL_FLAT];

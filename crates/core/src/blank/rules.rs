@@ -1,0 +1,21 @@
+//! Rules of the blank, the bore and the relief.
+
+use crate::working::{Rule, rule};
+
+rule!(BORE_OF_SHARE = "blank.bore_of_share", "Bore for a share of a full thread", (D: Mm "nominal diameter", e: One "per cent of full depth", P: Mm "pitch") -> B: Mm,
+    "D - e/100*1.299038105676658*P", "two sharp-V single depths of 0.6495P are 100 %"; schools ["76.98 % is the bench rule D − P.", "Some count per cent of the basic 1.0825P instead: divide by 0.8333."],
+    D - e / 100.0 * 1.299_038_105_676_658 * P);
+rule!(SHARE_OF_BORE = "blank.share_of_bore", "Share of a full thread this bore leaves", (D: Mm "nominal diameter", B: Mm "bore", P: Mm "pitch") -> e: One,
+    "(D - B)/(1.299038105676658*P)*100", "the bore rule turned round", (D - B) / (1.299_038_105_676_658 * P) * 100.0);
+rule!(RELIEF_EXTERNAL = "blank.relief_external", "Relief diameter the tip never reaches", (E: Mm "least pitch diameter", h: Mm "tip to pitch line", c: Mm "clearance on diameter") -> G: Mm,
+    "E - 2*h - c", "below the deepest the tip goes, not by a limit", E - 2.0 * h - c);
+rule!(RELIEF_INTERNAL = "blank.relief_internal", "Relief diameter the tip never reaches", (E: Mm "largest pitch diameter", h: Mm "tip to pitch line", c: Mm "clearance on diameter") -> G: Mm,
+    "E + 2*h + c", "beyond the deepest the tip goes, not by a limit", E + 2.0 * h + c);
+rule!(HALF_CUT = "blank.half_cut", "Half the cut's width at full depth", (f: Mm "flat the tip is worth", d: Mm "crest to root", alpha: Deg "half angle") -> w: Mm,
+    "f/2 + d*tan(alpha)", "geometry of the groove", f / 2.0 + d * alpha.to_radians().tan());
+rule!(RELIEF_WIDTH = "blank.relief_width", "Least relief width", (w: Mm "half the cut's width", s: Mm "stopping distance", P: Mm "pitch") -> W: Mm,
+    "max(2*P, w + s + 0.5)", "room for the trailing half of the cut, to stop, and half a millimetre; never under two pitches",
+    (w + s + 0.5).max(2.0 * P));
+
+/// All of them.
+pub static ALL: &[&Rule] = &[&BORE_OF_SHARE, &SHARE_OF_BORE, &RELIEF_EXTERNAL, &RELIEF_INTERNAL, &HALF_CUT, &RELIEF_WIDTH];

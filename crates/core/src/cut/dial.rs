@@ -1,0 +1,181 @@
+//! Settings on a dial: turns and divisions, rounded to half a division.
+
+use crate::job::{Reads, Slide};
+use crate::quantity::{LengthUnit, MM_PER_INCH, plain_text};
+use serde::{Deserialize, Serialize};
+
+/// Which slide carries the depth.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum SlideName {
+    /// The cross-slide.
+    CrossSlide,
+    /// The compound.
+    Compound,
+}
+
+/// The dial that carries the depth.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct DepthDial {
+    /// The slide.
+    pub slide: SlideName,
+    /// Its unit.
+    pub unit: LengthUnit,
+    /// One division of reading, mm.
+    pub graduation_mm: f64,
+    /// Divisions in a turn.
+    pub divisions: f64,
+    /// Reading per mm of radial depth.
+    pub reading_per_radial: f64,
+    /// Slide travel per mm of radial depth.
+    pub travel_per_radial: f64,
+}
+
+/// A setting of that dial.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct DialSetting {
+    /// The slide.
+    pub slide: SlideName,
+    /// Whole turns from zero.
+    pub turns: u32,
+    /// Divisions past them, to half a division.
+    pub divisions: f64,
+    /// Divisions in a turn.
+    pub of: f64,
+    /// The dial's unit.
+    pub unit: LengthUnit,
+    /// Turns and divisions in words.
+    pub text: String,
+    /// The same as one reading in the dial's unit.
+    pub reading: String,
+}
+
+/// Radial depth as set, slide travel, and the setting itself.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Set {
+    /// Radial depth, mm.
+    pub radial_mm: f64,
+    /// Slide travel, mm.
+    pub travel_mm: f64,
+    /// The setting.
+    pub setting: DialSetting,
+}
+
+impl DepthDial {
+    /// The dial of `slide`; `angle_deg` is the compound's lean from the cross-slide line, 0 for the
+    /// cross-slide itself.
+    #[must_use]
+    pub fn new(name: SlideName, slide: &Slide, angle_deg: f64) -> Self {
+        let travel = 1.0 / angle_deg.to_radians().cos();
+        let factor = if slide.reads == Reads::Diameter { 2.0 } else { 1.0 };
+        Self {
+            slide: name,
+            unit: slide.unit,
+            graduation_mm: slide.graduation_mm,
+            divisions: slide.divisions,
+            reading_per_radial: travel * factor,
+            travel_per_radial: travel,
+        }
+    }
+
+    /// The setting nearest to a radial depth.
+    #[must_use]
+    pub fn nearest(&self, radial_mm: f64) -> Set {
+        self.at_half_divisions((radial_mm * self.reading_per_radial / self.half()).round())
+    }
+
+    /// The deepest setting not past a radial depth.
+    #[must_use]
+    pub fn shallow(&self, radial_mm: f64) -> Set {
+        // A hair of slack keeps a depth that stands exactly on a line from falling half a division short.
+        self.at_half_divisions((radial_mm * self.reading_per_radial / self.half() + 1e-7).floor())
+    }
+
+    /// Radial depth of a reading in the dial's own unit.
+    #[must_use]
+    pub fn radial_of_reading(&self, reading: f64) -> f64 {
+        reading * self.scale() / self.reading_per_radial
+    }
+
+    /// One turn of the dial, as radial depth in mm.
+    #[must_use]
+    pub fn turn_radial_mm(&self) -> f64 {
+        self.divisions * self.graduation_mm / self.reading_per_radial
+    }
+
+    fn half(&self) -> f64 {
+        self.graduation_mm / 2.0
+    }
+
+    fn scale(&self) -> f64 {
+        if self.unit == LengthUnit::In { MM_PER_INCH } else { 1.0 }
+    }
+
+    fn at_half_divisions(&self, halves: f64) -> Set {
+        let halves = halves.max(0.0);
+        let reading_mm = halves * self.half();
+        let turns = (halves / 2.0 / self.divisions).floor();
+        let divisions = halves / 2.0 - turns * self.divisions;
+        #[allow(clippy::cast_possible_truncation, clippy::cast_sign_loss)] // never negative, and travel is bounded
+        let turns = turns as u32;
+        let (unit, places) = if self.unit == LengthUnit::In { ("in", 4) } else { ("mm", 3) };
+        let figure = plain_text(divisions, 1).trim_end_matches(".0").to_owned();
+        let text = match turns {
+            0 => format!("{figure} div"),
+            1 => format!("1 turn + {figure} div"),
+            n => format!("{n} turns + {figure} div"),
+        };
+        Set {
+            radial_mm: reading_mm / self.reading_per_radial,
+            travel_mm: reading_mm / self.reading_per_radial * self.travel_per_radial,
+            setting: DialSetting {
+                slide: self.slide,
+                turns,
+                divisions,
+                of: self.divisions,
+                unit: self.unit,
+                text,
+                reading: format!("{} {unit}", plain_text(reading_mm / self.scale(), places)),
+            },
+        }
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::job::long_bed;
+    use proptest::prelude::*;
+
+    fn inch_compound(angle: f64) -> DepthDial {
+        let mut checker = crate::job::Checker::default();
+        let lathe = long_bed().check("", &mut checker);
+        DepthDial::new(SlideName::Compound, &lathe.compound, angle)
+    }
+
+    #[test]
+    fn turns_and_divisions() {
+        let set = inch_compound(0.0).nearest(25.4 * 0.1385);
+        assert_eq!(set.setting.text, "1 turn + 38.5 div");
+        assert_eq!(set.setting.reading, "0.1385 in");
+        // 1.20 radial wants 1.38 on a slide slanted 29.5°: the slip the card exists to prevent.
+        assert!((inch_compound(29.5).nearest(1.20).travel_mm - 1.20 / 29.5_f64.to_radians().cos()).abs() < 0.0127);
+    }
+
+    proptest! {
+        #[test]
+        fn rounding_is_to_half_a_division_and_shallow_is_never_past(radial in 0.0_f64..8.0, angle in 0.0_f64..45.0) {
+            let dial = inch_compound(angle);
+            let half_radial = dial.graduation_mm / 2.0 / dial.reading_per_radial;
+            prop_assert!((dial.nearest(radial).radial_mm - radial).abs() <= half_radial / 2.0 + 1e-9);
+            let shallow = dial.shallow(radial).radial_mm;
+            prop_assert!(shallow <= radial + 1e-8 && shallow > radial - half_radial - 1e-8);
+            let set = dial.nearest(radial);
+            let reading = (f64::from(set.setting.turns) * set.setting.of + set.setting.divisions) * 0.001;
+            prop_assert!((dial.radial_of_reading(reading) - set.radial_mm).abs() < 1e-9);
+        }
+    }
+}

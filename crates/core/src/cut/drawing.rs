@@ -1,0 +1,43 @@
+//! The groove filling, pass by pass, to scale.
+
+use super::section::PassRow;
+use crate::outline::{Dimension, Drawing, Shape};
+use crate::working::Quantity;
+
+/// One groove: the blank's surface at y 0, each pass as the section it leaves. The headstock lies to
+/// the left; the slide leans so that the bit's leading side does the cutting.
+pub(super) fn groove(passes: &[PassRow], flat: f64, alpha_deg: f64, beta_deg: f64, total: f64, external: bool, toward_headstock: bool) -> Drawing {
+    let (tan_a, tan_b) = (alpha_deg.to_radians().tan(), beta_deg.to_radians().tan());
+    let down = if external { -1.0 } else { 1.0 };
+    let lean = if toward_headstock { 1.0 } else { -1.0 };
+    let section = |x: f64| {
+        let centre = lean * (total - x) * tan_b;
+        let half = flat / 2.0;
+        vec![[centre - half - x * tan_a, 0.0], [centre - half, down * x], [centre + half, down * x], [centre + half + x * tan_a, 0.0]]
+    };
+    let wide = (flat / 2.0 + total.max(0.1) * tan_a) * 1.5;
+    let deep = total.max(0.1) * 1.25;
+    let mut shapes = vec![Shape::closed("cut.metal", vec![[-wide, 0.0], [wide, 0.0], [wide, down * deep], [-wide, down * deep]])];
+    // Deepest first, so that shallower sections lie over it and each pass shows as its own band.
+    let mut seen = -1.0;
+    for pass in passes.iter().rev() {
+        if (pass.radial_mm - seen).abs() > 1e-9 {
+            shapes.push(Shape::closed("cut.pass", section(pass.radial_mm)).labelled(pass.n.to_string()));
+            seen = pass.radial_mm;
+        }
+    }
+    shapes.push(Shape::open("cut.surface", vec![[-wide, 0.0], [wide, 0.0]]));
+    let (low, high) = if external { (-deep, total * 0.12) } else { (-total * 0.12, deep) };
+    Drawing {
+        says: format!("The groove filling in {} passes to {total:.3} mm deep, tip {flat:.2} mm wide.", passes.len()),
+        bounds: [-wide * 1.02, low, wide * 1.25, high],
+        shapes,
+        dimensions: vec![Dimension {
+            name: "radial",
+            says: "radial infeed from touch",
+            figure: Quantity::length(total),
+            from: [wide * 0.92, 0.0],
+            to: [wide * 0.92, down * total],
+        }],
+    }
+}

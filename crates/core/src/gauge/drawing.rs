@@ -1,0 +1,77 @@
+//! Wires seated in the true groove, anvils and all.
+
+use super::section::Chosen;
+use crate::outline::{Dimension, Drawing, Point, Shape};
+use crate::quantity::mm_text;
+use crate::thread::drawing::profile;
+use crate::thread::section::Thread;
+use crate::working::Quantity;
+
+/// Two wires above, one below, between anvils. A thick core is drawn broken, so that the grooves
+/// stay large; each side of the break is to scale.
+pub(super) fn wires(thread: &Thread, target: f64, crest_d: f64, h: f64, chosen: Chosen) -> Drawing {
+    let pitch = thread.pitch.value;
+    let alpha = thread.alpha_deg;
+    let root = target / 2.0 - h;
+    let core = root.min(pitch * 1.1);
+    let cut_away = root - core;
+    let top: Vec<Point> = profile(pitch, alpha, target / 2.0, crest_d / 2.0, root, 4).into_iter().map(|p| [p[0], p[1] - cut_away]).collect();
+    // The other side of the screw is half a pitch on.
+    let bottom: Vec<Point> = top.iter().map(|p| [p[0] - pitch / 2.0, -p[1]]).collect();
+    let (left, right) = (-pitch * 0.1, pitch * 3.1);
+    let keep = |line: Vec<Point>| -> Vec<Point> { line.into_iter().filter(|p| p[0] >= left - pitch * 0.3 && p[0] <= right + pitch * 0.2).collect() };
+    let (top, bottom) = (keep(top), keep(bottom));
+    let ends = |line: &[Point]| (line.first().map_or(left, |p| p[0]), line.last().map_or(right, |p| p[0]));
+    let half = |line: &[Point]| {
+        let (a, b) = ends(line);
+        let mut body = vec![[a, 0.0]];
+        body.extend(line);
+        body.push([b, 0.0]);
+        body
+    };
+    let over = target + chosen.sum;
+    let a = alpha.to_radians();
+    // The wire's centre above the pitch line: w/(2 sin α) less the quarter pitch's height.
+    let centre = target / 2.0 + chosen.wire / (2.0 * a.sin()) - pitch / (4.0 * a.tan()) - cut_away;
+    let anvil = centre + chosen.wire / 2.0;
+    let thick = pitch * 0.55;
+    let mut shapes = vec![
+        Shape::closed("thread.metal", half(&top)),
+        Shape::closed("thread.metal", half(&bottom)),
+        Shape::open("thread.flank", top),
+        Shape::open("thread.flank", bottom),
+    ];
+    for x in [0.5, 2.5] {
+        shapes.push(Shape::circle("wire.seated", [x * pitch, centre], chosen.wire / 2.0));
+    }
+    shapes.push(Shape::circle("wire.seated", [pitch, -centre], chosen.wire / 2.0));
+    let bar = |y: f64, dy: f64| vec![[pitch * -0.05, y], [pitch * 3.05, y], [pitch * 3.05, y + dy], [pitch * -0.05, y + dy]];
+    shapes.push(Shape::closed("anvil", bar(anvil, thick)));
+    shapes.push(Shape::closed("anvil", bar(-anvil, -thick)));
+    // From the figure to the wire it belongs to.
+    shapes.push(Shape::open("line.leader", vec![[left - pitch * 0.5, centre], [0.5 * pitch - chosen.wire / 2.0, centre]]));
+    if cut_away > 1e-9 {
+        shapes.push(Shape::open("line.break", vec![[left - pitch * 0.2, 0.0], [right + pitch * 0.2, 0.0]]));
+    }
+    Drawing {
+        says: format!("Three wires of {} in the grooves, {} over them at the size aimed at.", mm_text(chosen.wire), mm_text(over)),
+        bounds: [left - pitch * 2.4, -anvil - thick * 1.2, right + pitch * 2.4, anvil + thick * 1.2],
+        shapes,
+        dimensions: vec![
+            Dimension {
+                name: "over_wires",
+                says: "size over wires at the aim",
+                figure: Quantity::length(over),
+                from: [right + pitch * 0.35, -anvil],
+                to: [right + pitch * 0.35, anvil],
+            },
+            Dimension {
+                name: "wire",
+                says: "wire",
+                figure: Quantity::length(chosen.wire),
+                from: [left - pitch * 2.1, centre],
+                to: [left - pitch * 2.1, centre],
+            },
+        ],
+    }
+}

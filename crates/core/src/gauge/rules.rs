@@ -1,0 +1,25 @@
+//! Rules of three-wire measurement.
+
+use crate::working::{Rule, rule};
+
+rule!(BEST_WIRE = "gauge.best_wire", "Best wire, bearing on the pitch line", (P: Mm "pitch", alpha: Deg "half angle") -> w: Mm,
+    "P/(2*cos(alpha))", "tangent to the flanks where thread and gap are equal", P / (2.0 * alpha.to_radians().cos()));
+rule!(LEAST_WIRE = "gauge.least_wire", "Least wire that stands above the crests", (D: Mm "major diameter", E: Mm "pitch diameter", P: Mm "pitch", alpha: Deg "half angle") -> w: Mm,
+    "(D - E + P/(2*tan(alpha)))/(1 + 1/sin(alpha))", "the size over wires set equal to the major diameter",
+    (D - E + P / (2.0 * alpha.to_radians().tan())) / (1.0 + 1.0 / alpha.to_radians().sin()));
+rule!(LARGEST_WIRE = "gauge.largest_wire", "Largest wire that still bears on the flank", (D: Mm "major diameter", E: Mm "pitch diameter", P: Mm "pitch", alpha: Deg "half angle") -> w: Mm,
+    "((D - E)/2 + P/(4*tan(alpha)))*2*sin(alpha)/(cos(alpha)^2)", "contact at the crest's edge",
+    ((D - E) / 2.0 + P / (4.0 * alpha.to_radians().tan())) * 2.0 * alpha.to_radians().sin() / alpha.to_radians().cos().powi(2));
+rule!(OVER_WIRES = "gauge.over_wires", "Size over three wires", (E: Mm "pitch diameter", w: Mm "wire", P: Mm "pitch", alpha: Deg "half angle") -> M: Mm,
+    "E + w*(1 + 1/sin(alpha)) - P/(2*tan(alpha))", "wire resting in a V, lead angle neglected"; schools ["Trade habit: uncorrected for one start at 60°; corrected for many starts."],
+    E + w * (1.0 + 1.0 / alpha.to_radians().sin()) - P / (2.0 * alpha.to_radians().tan()));
+rule!(LEAD_CORRECTION = "gauge.lead_correction", "Correction for the lead angle", (w: Mm "wire", L: Mm "lead", E: Mm "pitch diameter", alpha: Deg "half angle") -> c: Mm,
+    "w/2*(L/(pi*E))^2*cos(alpha)/tan(alpha)", "first order in the lead angle at the pitch diameter",
+    w / 2.0 * (L / (std::f64::consts::PI * E)).powi(2) * alpha.to_radians().cos() / alpha.to_radians().tan());
+rule!(CORRECTED = "gauge.corrected", "Size over three wires, corrected for the lead angle", (M: Mm "simple size over wires", c: Mm "correction") -> Mc: Mm, "M + c", "sum", M + c);
+rule!(PITCH_OF_WIRES = "gauge.pitch_of_wires", "Pitch diameter of a size over wires", (M: Mm "size over wires", w: Mm "wire", P: Mm "pitch", alpha: Deg "half angle") -> E: Mm,
+    "M - w*(1 + 1/sin(alpha)) + P/(2*tan(alpha))", "the over-wires formula turned round",
+    M - w * (1.0 + 1.0 / alpha.to_radians().sin()) + P / (2.0 * alpha.to_radians().tan()));
+
+/// All of them.
+pub static ALL: &[&Rule] = &[&BEST_WIRE, &LEAST_WIRE, &LARGEST_WIRE, &OVER_WIRES, &LEAD_CORRECTION, &CORRECTED, &PITCH_OF_WIRES];

@@ -1,0 +1,204 @@
+//! The gauge section of a plan.
+
+use super::{drawing, rules};
+use crate::bit::Tip;
+use crate::cut::PassRow;
+use crate::job::{GaugeFacts, Kit, LeadCorrection};
+use crate::outline::Drawing;
+use crate::quantity::{inch_text, mm_text};
+use crate::thread::section::Thread;
+use crate::thread::{Side, System};
+use crate::watch::{Level, Watch};
+use crate::working::{Num, Quantity, Sheet};
+use serde::Serialize;
+
+/// Sizes over wires by the formulas there are.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Formulas {
+    /// Lead angle neglected.
+    pub simple: Quantity,
+    /// Corrected to first order.
+    pub approximate: Quantity,
+}
+
+/// Sizes over the wire chosen.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Wires {
+    /// At the least pitch diameter.
+    pub min: Quantity,
+    /// At the largest pitch diameter.
+    pub max: Quantity,
+    /// At the pitch diameter aimed at.
+    pub target: Quantity,
+}
+
+/// Usable range of wires.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Usable {
+    /// Least that stands above the crests.
+    pub min: Quantity,
+    /// Largest that bears on the flank.
+    pub max: Quantity,
+}
+
+/// How the size is proven.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct GaugeSection {
+    /// Least pitch diameter.
+    pub min_mm: Quantity,
+    /// Largest pitch diameter.
+    pub max_mm: Quantity,
+    /// Best wire.
+    pub best_mm: Quantity,
+    /// Usable range.
+    pub usable_mm: Usable,
+    /// Wire chosen from those owned; null when none will do, or inside.
+    pub wire_mm: Option<Quantity>,
+    /// Sizes over it.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub over_wires_mm: Option<Wires>,
+    /// By each formula, at the size aimed at.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub formulas: Option<Formulas>,
+    /// Whether the lead correction is in the sizes shown.
+    pub corrected: bool,
+    /// How to prove the size, in words.
+    pub says: String,
+    /// Wires in the groove.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub drawing: Option<Drawing>,
+}
+
+/// The wire chosen, and what must be added to a pitch diameter to get the size over it.
+#[derive(Debug, Clone, Copy)]
+pub(crate) struct Chosen {
+    pub wire: f64,
+    pub sum: f64,
+    pub corrected: bool,
+}
+
+/// Works the wires, and writes the size over them into each pass that will bear them.
+#[allow(clippy::too_many_arguments)] // the last station hangs on all before it
+pub(crate) fn work(
+    sheet: &mut Sheet,
+    facts: &GaugeFacts,
+    kit: &Kit,
+    thread: &Thread,
+    tip: &Tip,
+    start: Num,
+    target: Num,
+    passes: &mut [PassRow],
+    watch: &mut Vec<Watch>,
+) -> (Option<Chosen>, GaugeSection) {
+    let (pitch, alpha) = (thread.pitch, Num::from(thread.alpha_deg));
+    let basic = match thread.spec.system {
+        System::IsoMetric => sheet.work(&crate::thread::rules::ISO_PITCH_BASIC, [thread.major, pitch]),
+        System::Unified => {
+            let (d, p) = (sheet.work(&crate::thread::rules::IN_OF_MM, [thread.major]), sheet.work(&crate::thread::rules::IN_OF_MM, [pitch]));
+            let e = sheet.work(&crate::thread::rules::UN_PITCH_BASIC, [d, p]);
+            sheet.work(&crate::thread::rules::MM_OF_IN, [e])
+        }
+    };
+    let best = sheet.work(&rules::BEST_WIRE, [pitch, alpha]);
+    let least = sheet.work(&rules::LEAST_WIRE, [thread.major, basic, pitch, alpha]);
+    let largest = sheet.work(&rules::LARGEST_WIRE, [thread.major, basic, pitch, alpha]);
+    let external = thread.spec.side == Side::External;
+    let (low, high) = thread.own.pitch;
+    let corrected = match facts.lead_correction {
+        LeadCorrection::None => false,
+        LeadCorrection::Approximate => true,
+        LeadCorrection::Auto => thread.spec.starts > 1,
+    };
+    let near = |w: f64| (w - best.value).abs();
+    let usable = |w: f64| w >= least.value && w <= largest.value;
+    let wire = kit.wires_mm.iter().copied().filter(|w| usable(*w)).min_by(|a, b| near(*a).total_cmp(&near(*b))).filter(|_| external);
+    if external && wire.is_none() {
+        let nearest = kit.wires_mm.iter().copied().min_by(|a, b| near(*a).total_cmp(&near(*b)));
+        let why = nearest.map_or("none are listed".into(), |w| {
+            format!("the nearest, {}, {}", mm_text(w), if w < least.value { "lies below the crests" } else { "bears on the crests, not the flanks" })
+        });
+        watch.push(Watch::new(
+            Level::Warn,
+            "wire_unusable",
+            "gauge",
+            format!("No wire owned serves: {why}. Get {} (usable {} to {}).", mm_text(best.value), mm_text(least.value), mm_text(largest.value)),
+        ));
+    }
+    let over = |sheet: &mut Sheet, e: Num, w: Num| {
+        let simple = sheet.work(&rules::OVER_WIRES, [e, w, pitch, alpha]);
+        if corrected {
+            let c = sheet.work(&rules::LEAD_CORRECTION, [w, thread.lead, e, alpha]);
+            sheet.work(&rules::CORRECTED, [simple, c])
+        } else {
+            simple
+        }
+    };
+    let mut chosen = None;
+    let mut sizes = None;
+    let mut formulas = None;
+    if let Some(w) = wire {
+        let wn = Num::from(w);
+        let at_target = over(sheet, target, wn);
+        let simple = sheet.work(&rules::OVER_WIRES, [target, wn, pitch, alpha]);
+        let c = sheet.work(&rules::LEAD_CORRECTION, [wn, thread.lead, target, alpha]);
+        formulas = Some(Formulas { simple: Quantity::length(simple), approximate: Quantity::length(sheet.work(&rules::CORRECTED, [simple, c])) });
+        sizes = Some(Wires { min: Quantity::length(over(sheet, low, wn)), max: Quantity::length(over(sheet, high, wn)), target: Quantity::length(at_target) });
+        for pass in passes.iter_mut() {
+            let e = line_of(pass);
+            if bears(e.value, w, pitch.value, thread.alpha_deg, start.value, tip.h.value) {
+                pass.over_wires_mm = Some(Quantity::length(over(sheet, e, wn)));
+            }
+        }
+        chosen = Some(Chosen { wire: w, sum: at_target.value - target.value, corrected });
+    }
+    let says = match (external, wire) {
+        (true, Some(w)) => format!("Three {} ({}) wires; measure before the part leaves the chuck.", mm_text(w), inch_text(w)),
+        (true, None) => "Thread micrometer, or the mate.".into(),
+        (false, _) => "Wires do not reach inside: prove it with a plug gauge, the mate, or an internal thread micrometer.".into(),
+    };
+    let drawing = chosen.map(|c| drawing::wires(thread, target.value, start.value, tip.h.value, c));
+    let section = GaugeSection {
+        min_mm: Quantity::length(low),
+        max_mm: Quantity::length(high),
+        best_mm: Quantity::length(best),
+        usable_mm: Usable { min: Quantity::length(least), max: Quantity::length(largest) },
+        wire_mm: wire.map(Quantity::length),
+        over_wires_mm: sizes,
+        formulas,
+        corrected,
+        says,
+        drawing,
+    };
+    (chosen, section)
+}
+
+/// A pass's pitch diameter as a number that still knows its working.
+fn line_of(pass: &PassRow) -> Num {
+    Num::resumed(pass.pitch_diameter_mm.value, pass.pitch_diameter_mm.w)
+}
+
+/// Whether wires bear on the flanks of the groove as cut so far: contact below the crest's edge and
+/// above the root, and the wire standing proud of the crests.
+fn bears(e: f64, w: f64, pitch: f64, alpha_deg: f64, crest: f64, h: f64) -> bool {
+    let a = alpha_deg.to_radians();
+    let contact = w / (2.0 * a.sin()) - pitch / (4.0 * a.tan()) - w / 2.0 * a.sin();
+    let over = e + w * (1.0 + 1.0 / a.sin()) - pitch / (2.0 * a.tan());
+    contact <= (crest - e) / 2.0 && contact >= -h && over > crest
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn wires_do_not_bear_in_a_shallow_groove() {
+        // M20×2.5, wire 1.45: at full depth they bear; after a scratch they would sit on the crests.
+        assert!(bears(18.25, 1.45, 2.5, 30.0, 19.8, 0.8));
+        assert!(!bears(21.0, 1.45, 2.5, 30.0, 19.8, 0.8));
+        assert!(!bears(18.25, 1.2, 2.5, 30.0, 19.98, 0.8), "too thin: below the crests");
+    }
+}

@@ -1,0 +1,170 @@
+//! The verdict: in limits, take this much more, or past it.
+
+use crate::cut::DialSetting;
+use crate::log::RunPlan;
+use crate::quantity::{mm_text, plain_text};
+use crate::thread::Side;
+use serde::{Deserialize, Serialize};
+
+/// What a reading says.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum VerdictKind {
+    /// In limits, with room for the doubt.
+    InLimits,
+    /// More must come off.
+    TakeMore,
+    /// Screw too small or bore too large.
+    PastLimit,
+    /// Within the doubt of a limit, or a reading that cannot be right.
+    Unsure,
+}
+
+/// A pitch diameter and its doubt, mm.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct PitchDiameter {
+    /// Size.
+    pub value: f64,
+    /// Doubt either way.
+    pub doubt: f64,
+}
+
+/// The next cut.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Next {
+    /// Radial depth to set, from touch.
+    pub radial_mm: f64,
+    /// Slide travel to set; 0 when the cross-slide carries the depth.
+    pub compound_mm: f64,
+    /// How much of that is new, radial.
+    pub more_radial_mm: f64,
+    /// The setting.
+    pub dial: Vec<DialSetting>,
+}
+
+/// A reading judged.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Verdict {
+    /// What it says.
+    pub verdict: VerdictKind,
+    /// The size and its doubt.
+    pub pitch_diameter_mm: PitchDiameter,
+    /// The next cut, when there is one.
+    pub next: Option<Next>,
+    /// In words: what to do, then why.
+    pub says: String,
+    /// What to make sure of before trusting it.
+    pub questions: Vec<String>,
+}
+
+/// A reading as told.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Serialize, Deserialize)]
+#[serde(default)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Measured {
+    /// Micrometer over three wires, mm.
+    pub over_wires_mm: Option<f64>,
+    /// Thread micrometer, mm.
+    pub pitch_diameter_mm: Option<f64>,
+    /// Spread of repeats, mm.
+    pub spread_mm: Option<f64>,
+}
+
+/// Doubt of a careful micrometer reading over wires, mm on diameter. House value: two spreads of a
+/// 0.002 mm instrument and its wires.
+pub const READING_DOUBT_MM: f64 = 0.005;
+
+/// Judges a reading taken with the dial at `stood_mm` radial. `None` when the reading holds no size.
+#[must_use]
+pub fn judge(run: &RunPlan, reading: &Measured, stood_mm: f64) -> Option<Verdict> {
+    let (size, typed) = match (reading.pitch_diameter_mm, reading.over_wires_mm, run.wires) {
+        (Some(e), _, _) => (e, e),
+        (None, Some(m), Some(w)) => (m - w.sum_mm, m),
+        _ => return None,
+    };
+    let doubt = READING_DOUBT_MM.max(reading.spread_mm.unwrap_or(0.0));
+    let pitch_diameter_mm = PitchDiameter { value: size, doubt };
+    let questions = questions(run, size, typed, stood_mm);
+    if !questions.is_empty() {
+        return Some(Verdict {
+            verdict: VerdictKind::Unsure,
+            pitch_diameter_mm,
+            next: None,
+            says: "Do not cut deeper on this reading: it does not agree with where the dial stands.".into(),
+            questions,
+        });
+    }
+    // Turned so that cutting always makes the figure smaller: a bore's size is negated.
+    let turn = if run.side == Side::External { 1.0 } else { -1.0 };
+    let (u, low, high) = match run.side {
+        Side::External => (size, run.limits_mm[0], run.limits_mm[1]),
+        Side::Internal => (-size, -run.limits_mm[1], -run.limits_mm[0]),
+    };
+    let aim = (turn * run.target_mm).max(low + doubt).min(high);
+    let room = |mm: f64| mm_text(mm.abs());
+    let eps = 1e-9;
+    let (verdict, says, next) = if u > high + eps {
+        let next = next_cut(run, stood_mm, (u - aim) / 2.0);
+        let says = next.as_ref().map_or_else(
+            || format!("{} over the limit, but less than half a division of this dial: take a spring pass and measure again.", room(u - high)),
+            |n| format!("Take {} more off the diameter: set {}.", mm_text(2.0 * n.more_radial_mm), n.dial.first().map_or("", |d| d.text.as_str())),
+        );
+        (VerdictKind::TakeMore, says, next)
+    } else if u < low - doubt - eps {
+        (VerdictKind::PastLimit, format!("{} past the limit: no cut can mend it. Fit the mate to it, or another class.", room(low - u)), None)
+    } else if u < low + doubt - eps {
+        (VerdictKind::Unsure, format!("At the limit within the doubt of {} mm: cut no more; wipe, and measure again.", plain_text(doubt, 3)), None)
+    } else {
+        (VerdictKind::InLimits, format!("In limits, {} inside the far one. Stop here.", room(u - low)), None)
+    };
+    Some(Verdict { verdict, pitch_diameter_mm, next, says, questions })
+}
+
+/// The next cut, sized to the shallow side; `None` when it is less than the dial can set.
+fn next_cut(run: &RunPlan, stood_mm: f64, more: f64) -> Option<Next> {
+    let set = run.dial.shallow(stood_mm + more);
+    let compound = if run.dial.slide == crate::cut::SlideName::Compound { set.travel_mm } else { 0.0 };
+    (set.radial_mm > stood_mm + 1e-6).then(|| Next {
+        radial_mm: set.radial_mm,
+        compound_mm: compound,
+        more_radial_mm: set.radial_mm - stood_mm,
+        dial: vec![set.setting],
+    })
+}
+
+/// What a practised hand would ask of a reading that does not agree with the dial.
+fn questions(run: &RunPlan, size: f64, typed: f64, stood_mm: f64) -> Vec<String> {
+    let sense = if run.side == Side::External { -1.0 } else { 1.0 };
+    let expected = run.start_mm + sense * 2.0 * (stood_mm - run.tip_to_pitch_mm);
+    let expected_typed = expected + (typed - size);
+    let off = size - expected;
+    for (scale, unit) in [(25.4, "inches"), (1.0 / 25.4, "millimetres")] {
+        let likely = typed * scale;
+        if (likely - expected_typed).abs() < 0.05 * expected_typed && (typed - expected_typed).abs() > 0.5 * expected_typed.min(typed) {
+            return vec![format!("{} was expected: was the reading in {unit}?", mm_text(expected_typed))];
+        }
+    }
+    if off.abs() <= 0.3_f64.max(2.0 * run.tip_doubt_mm) {
+        return Vec::new();
+    }
+    let turn = 2.0 * run.dial.turn_radial_mm();
+    let near = |mark: f64| (off.abs() - mark).abs() < 0.06;
+    let mut asked = Vec::new();
+    if near(turn) {
+        asked.push("That is a whole turn of the dial from what was expected: is the dial a turn out?".to_owned());
+    }
+    if near(0.5) {
+        asked.push("That is half a millimetre out: was a turn of the micrometer misread?".to_owned());
+    }
+    if near(0.635) {
+        asked.push("That is 0.025 in out: was a turn of the micrometer misread?".to_owned());
+    }
+    if asked.is_empty() {
+        asked.push(format!("{} was expected with the dial here: check the wire size, the unit, and that all three wires are seated.", mm_text(expected_typed)));
+    }
+    asked
+}

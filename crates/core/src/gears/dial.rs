@@ -1,0 +1,111 @@
+//! When the half-nut may be closed again: one rule for every train, inch or metric.
+
+use crate::job::Dial;
+use crate::quantity::Ratio;
+use serde::{Deserialize, Serialize};
+
+/// What the threading dial is good for with a train.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum DialRule {
+    /// Close anywhere; no dial needed.
+    AnyPosition,
+    /// Close on any mark.
+    EveryMark,
+    /// Close on every j-th mark from the one used first.
+    Marks,
+    /// Never open it.
+    KeepClosed,
+}
+
+/// The rule, and how it falls on this dial.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct DialAnswer {
+    /// The rule.
+    pub rule: DialRule,
+    /// j, for [`DialRule::Marks`].
+    pub every: Option<u16>,
+    /// Teeth of the dial gear to use.
+    pub teeth: Option<u16>,
+    /// Marks taken to be on the dial.
+    pub marks: Option<u16>,
+    /// Leadscrew pitches between places the half-nut may close.
+    pub apart: i128,
+}
+
+/// The rule for `turns`, the leadscrew turns per spindle turn of the train really mounted.
+///
+/// With that ratio n/d in lowest terms the half-nut may close only a whole multiple of n leadscrew
+/// pitches from where it was first closed; n = 1 is anywhere. A dial gear of T teeth counts pitches
+/// only modulo T, so unless n divides T nothing on it is safe.
+#[must_use]
+pub fn reengage(turns: &Ratio, dial: Option<&Dial>) -> DialAnswer {
+    let n = *turns.numer();
+    let plain = |rule| DialAnswer { rule, every: None, teeth: None, marks: None, apart: n };
+    if n == 1 {
+        return plain(DialRule::AnyPosition);
+    }
+    let Some(dial) = dial else { return plain(DialRule::KeepClosed) };
+    let served = dial.teeth.iter().copied().filter(|t| i128::from(*t) % n == 0);
+    served
+        .filter_map(|teeth| {
+            // Marks not counted: every tooth is as good as a mark.
+            let marks = dial.marks.unwrap_or(teeth);
+            let every = (1..=marks).find(|j| {
+                let travelled = i128::from(*j) * i128::from(teeth);
+                travelled % i128::from(marks) == 0 && (travelled / i128::from(marks)) % n == 0
+            })?;
+            let rule = if every == 1 { DialRule::EveryMark } else { DialRule::Marks };
+            Some(DialAnswer { rule, every: (every > 1).then_some(every), teeth: Some(teeth), marks: Some(marks), apart: n })
+        })
+        .min_by_key(|a| a.every)
+        .unwrap_or_else(|| plain(DialRule::KeepClosed))
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use proptest::prelude::*;
+
+    fn dial(teeth: u16, marks: u16) -> Dial {
+        Dial { teeth: vec![teeth], marks: Some(marks) }
+    }
+
+    #[test]
+    fn what_every_inch_lathe_owner_knows() {
+        // 4 TPI screw, 16-tooth dial, 8 marks: even counts any mark, odd counts alternate ones, halves every fourth.
+        let of_tpi = |num: i128, den: i128| reengage(&Ratio::new(4 * den, num), Some(&dial(16, 8)));
+        assert_eq!(of_tpi(8, 1).rule, DialRule::AnyPosition);
+        assert_eq!(of_tpi(10, 1).rule, DialRule::EveryMark);
+        assert_eq!(of_tpi(9, 1).every, Some(2));
+        assert_eq!(of_tpi(23, 2).every, Some(4));
+        assert_eq!(reengage(&Ratio::new(50, 127), Some(&dial(16, 8))).rule, DialRule::KeepClosed);
+        assert_eq!(reengage(&Ratio::new(2, 3), None).rule, DialRule::KeepClosed);
+    }
+
+    proptest! {
+        /// Turn a spindle and leadscrew in thought: closing j marks on must land tool and groove together.
+        #[test]
+        fn a_safe_mark_lands_in_the_groove(n in 1_i128..40, d in 1_i128..40, teeth in 4_u16..40, marks in 1_u16..20) {
+            let turns = Ratio::new(n, d);
+            let answer = reengage(&turns, Some(&dial(teeth, marks)));
+            let n = *turns.numer();
+            // The carriage, half-nut open, has passed j marks: j·T/k pitches of the screw, plus any whole turns of the dial.
+            let lands = |j: i128, whole: i128| {
+                let pitches = Ratio::new(j * i128::from(teeth), i128::from(marks)) + Ratio::from_integer(whole * i128::from(teeth));
+                (pitches / Ratio::from_integer(n)).is_integer()
+            };
+            match answer.rule {
+                DialRule::AnyPosition => prop_assert_eq!(n, 1),
+                DialRule::EveryMark => prop_assert!((0..5).all(|w| lands(1, w))),
+                DialRule::Marks => {
+                    let every = i128::from(answer.every.unwrap_or(0));
+                    prop_assert!((0..5).all(|w| lands(every, w)));
+                    prop_assert!((1..every).all(|j| !lands(j, 0)), "a nearer mark would have served");
+                }
+                DialRule::KeepClosed => prop_assert!(!(0..6).all(|w| lands(i128::from(marks), w)) || n > 1 && i128::from(teeth) % n != 0),
+            }
+        }
+    }
+}

@@ -1,0 +1,17 @@
+//! Rules of change gears.
+
+use crate::working::{Rule, rule};
+
+rule!(LEAD_CUT = "gears.lead_cut", "Lead the train really cuts", (n: One "leadscrew turns, numerator", d: One "spindle turns, denominator", S: Mm "leadscrew pitch") -> L: Mm,
+    "n*S/d", "definition: leadscrew turns per spindle turn times its pitch", n * S / d);
+rule!(ERROR = "gears.error", "Lead error", (L: Mm "lead cut", L0: Mm "lead wanted") -> ppm: Ppm,
+    "(L/L0 - 1)*1000000", "definition", (L / L0 - 1.0) * 1e6);
+rule!(DRIFT = "gears.drift", "Pitch drift over the engagement", (ppm: Ppm "lead error", Le: Mm "engagement") -> drift: Mm,
+    "abs(ppm)*Le/1000000", "definition", ppm.abs() * Le / 1e6);
+rule!(DRIFT_AS_SIZE = "gears.drift_as_size", "What the drift takes off the pitch diameter", (drift: Mm "pitch drift", alpha: Deg "half angle") -> dE: Mm,
+    "drift/tan(alpha)", "diametral equivalent of a lead error: drift times cot α", drift / alpha.to_radians().tan());
+rule!(LONGEST = "gears.longest_nut", "Longest nut that still runs", (T: Mm "room on the pitch diameter", alpha: Deg "half angle", ppm: Ppm "lead error") -> Le: Mm,
+    "T*tan(alpha)*1000000/abs(ppm)", "the drift's diametral equivalent set equal to the room", T * alpha.to_radians().tan() * 1e6 / ppm.abs());
+
+/// All of them.
+pub static ALL: &[&Rule] = &[&LEAD_CUT, &ERROR, &DRIFT, &DRIFT_AS_SIZE, &LONGEST];

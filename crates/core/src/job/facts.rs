@@ -1,0 +1,471 @@
+//! Settling a request into facts: defaults filled in and named, every fault noted.
+
+use super::faults::Fault;
+use super::kit::Kit;
+use super::lathe::{Lathe, LatheProfile, MAX_TEETH, MIN_TEETH, Mounted, long_bed};
+use super::material::{Material, materials};
+use super::request::{LeadCorrection, PlanRequest, Vocabulary};
+use crate::quantity::{Exact, Ratio, plain_text, real};
+use crate::thread::{Class, ThreadSpec, callout};
+use crate::watch::{Level, Watch};
+use num_traits::Zero;
+use serde::{Deserialize, Serialize};
+
+/// Infeed styles.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Style {
+    /// Straight in by the cross-slide.
+    Radial,
+    /// Along the flank by the compound.
+    Flank,
+    /// By the compound, half a degree off the flank.
+    ModifiedFlank,
+}
+
+/// Which way the carriage goes.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Way {
+    /// As suits the hand.
+    Auto,
+    /// Toward the headstock.
+    Toward,
+    /// Away from the headstock.
+    Away,
+}
+
+/// How each pass ends.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Ending {
+    /// As the dial allows.
+    Auto,
+    /// Half-nut opened, closed by the dial.
+    Dial,
+    /// Half-nut kept closed, spindle reversed.
+    Closed,
+    /// Spindle turned by hand.
+    Hand,
+}
+
+/// Something that was not given, and what was taken instead.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Assumption {
+    /// JSON pointer of the field.
+    pub pointer: String,
+    /// What was taken.
+    pub text: String,
+}
+
+/// The thread, settled.
+#[derive(Debug, Clone, PartialEq)]
+pub struct ThreadFacts {
+    /// What is to be cut.
+    pub spec: ThreadSpec,
+    /// Threaded length, mm.
+    pub length_mm: f64,
+    /// Length the mate engages, mm, when given.
+    pub engagement_mm: Option<f64>,
+}
+
+/// The blank, settled.
+#[derive(Debug, Clone, PartialEq)]
+pub struct BlankFacts {
+    /// As turned, mm, when known.
+    pub diameter_mm: Option<f64>,
+    /// Share of a full thread asked for in a bore.
+    pub engagement_percent: Option<f64>,
+    /// Up to a shoulder.
+    pub shoulder: bool,
+    /// Relief width, mm, when known.
+    pub relief_width_mm: Option<f64>,
+    /// Relief diameter, mm, when known.
+    pub relief_diameter_mm: Option<f64>,
+    /// Material.
+    pub material: Material,
+}
+
+/// The train asked for.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct GearFacts {
+    /// The train chosen and its gearbox position.
+    pub hang: Option<(Mounted, Option<String>)>,
+    /// How many to list.
+    pub limit: usize,
+}
+
+/// The bit, settled.
+#[derive(Debug, Clone, PartialEq)]
+pub struct BitFacts {
+    /// Included angle, degrees, when measured.
+    pub included_angle_deg: Option<f64>,
+    /// Flat, mm, when measured.
+    pub tip_flat_mm: Option<f64>,
+    /// Radius, mm, when measured.
+    pub tip_radius_mm: Option<f64>,
+}
+
+/// The way of working, settled.
+#[derive(Debug, Clone, PartialEq)]
+pub struct SetupFacts {
+    /// Carriage direction asked for.
+    pub way: Way,
+    /// Ending asked for.
+    pub ending: Ending,
+    /// Room to stop in, mm, when known.
+    pub runout_mm: Option<f64>,
+    /// Reaction time, s.
+    pub reaction_s: f64,
+    /// Speed chosen, rpm.
+    pub spindle_rpm: Option<f64>,
+}
+
+/// The infeed, settled.
+#[derive(Debug, Clone, PartialEq)]
+pub struct CutFacts {
+    /// Style, when chosen.
+    pub style: Option<Style>,
+    /// Compound angle, degrees from the cross-slide line, when chosen.
+    pub compound_angle_deg: Option<f64>,
+    /// Pitch diameter aimed at, mm, when chosen.
+    pub target_mm: Option<f64>,
+    /// Cutting passes, when chosen.
+    pub passes: Option<u32>,
+    /// Spring passes.
+    pub spring_passes: u32,
+}
+
+/// The measuring, settled.
+#[derive(Debug, Clone, PartialEq)]
+pub struct GaugeFacts {
+    /// Lead correction.
+    pub lead_correction: LeadCorrection,
+}
+
+/// A job's facts, settled: nothing faulty, every default filled in and named.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Job {
+    /// Thread.
+    pub thread: ThreadFacts,
+    /// Blank.
+    pub blank: BlankFacts,
+    /// Gears.
+    pub gears: GearFacts,
+    /// Bit.
+    pub bit: BitFacts,
+    /// Set-up.
+    pub setup: SetupFacts,
+    /// Cut.
+    pub cut: CutFacts,
+    /// Gauge.
+    pub gauge: GaugeFacts,
+    /// Trade words.
+    pub words: Vocabulary,
+    /// What was assumed.
+    pub assumed: Vec<Assumption>,
+    /// Overrides worth a word in watch.
+    pub overrides: Vec<Watch>,
+}
+
+/// Collects faults and assumptions while facts are settled.
+#[derive(Debug, Default)]
+pub(crate) struct Checker {
+    pub faults: Vec<Fault>,
+    pub assumed: Vec<Assumption>,
+}
+
+impl Checker {
+    pub(crate) fn fault(&mut self, pointer: impl Into<String>, detail: impl Into<String>) {
+        self.faults.push(Fault::new(pointer, detail));
+    }
+
+    pub(crate) fn assume(&mut self, pointer: impl Into<String>, text: impl Into<String>) {
+        self.assumed.push(Assumption { pointer: pointer.into(), text: text.into() });
+    }
+
+    /// Notes a fault unless `value` lies in the bounds; says whether it does.
+    pub(crate) fn within(&mut self, value: f64, low: f64, high: f64, pointer: &str, unit: &str) -> bool {
+        let fits = value.is_finite() && value >= low && value <= high;
+        if !fits {
+            let bound = |v: f64| format!("{v}");
+            self.fault(pointer, format!("{value} is out of bounds; it must be {} to {} {unit}", bound(low), bound(high)).trim_end().to_owned());
+        }
+        fits
+    }
+
+    /// The value when given and within bounds.
+    pub(crate) fn sound(&mut self, value: Option<f64>, low: f64, high: f64, pointer: &str, unit: &str) -> Option<f64> {
+        value.filter(|v| self.within(*v, low, high, pointer, unit))
+    }
+
+    /// A whole number within bounds, or the usual one.
+    fn count(&mut self, value: Option<i64>, (low, high): (i64, i64), usual: i64, pointer: &str, unit: &str) -> i64 {
+        #[allow(clippy::cast_precision_loss)] // bounds are small
+        match value {
+            Some(v) if self.within(v as f64, low as f64, high as f64, pointer, unit) => v,
+            _ => usual,
+        }
+    }
+
+    /// Tooth counts within bounds, each fault with its own pointer.
+    pub(crate) fn teeth(&mut self, list: &[i64], pointer: &str) -> Vec<u16> {
+        let mut sound = Vec::new();
+        for (i, t) in list.iter().enumerate().take(200) {
+            match u16::try_from(*t).ok().filter(|_| (MIN_TEETH..=MAX_TEETH).contains(t)) {
+                Some(teeth) => sound.push(teeth),
+                None => self.fault(format!("{pointer}/{i}"), format!("{t} teeth is out of bounds; a gear has {MIN_TEETH} to {MAX_TEETH}")),
+            }
+        }
+        sound
+    }
+
+    /// A ratio over zero, of terms a gear train can have.
+    pub(crate) fn ratio(&mut self, ratio: &Exact, pointer: &str) -> Ratio {
+        let limit = 1_000_000;
+        if ratio.0 > Ratio::zero() && *ratio.0.numer() <= limit && *ratio.0.denom() <= limit {
+            return ratio.0;
+        }
+        self.fault(pointer, "a ratio must be over 0, with terms of at most 1000000, such as \"2/3\"");
+        Ratio::new(1, 1)
+    }
+}
+
+/// Settles a request. `stored` is the lathe the request names by id, when the caller keeps lathes.
+///
+/// # Errors
+/// Every fault found, each with its pointer; none is left for a second try.
+pub fn settle(request: &PlanRequest, stored: Option<&LatheProfile>, mut faults: Vec<Fault>) -> Result<(Job, Lathe, Kit), Vec<Fault>> {
+    let mut c = Checker::default();
+    let lathe = settle_lathe(request, stored, &mut c);
+    let kit = settle_kit(request, &mut c);
+    let (thread, overrides) = settle_thread(request, &mut c).unzip();
+    let blank = settle_blank(request, thread.as_ref(), &mut c);
+    let gears = settle_gears(request, &lathe, &mut c);
+    let bit = settle_bit(request, thread.as_ref(), &mut c);
+    let setup = SetupFacts {
+        way: request.setup.way.unwrap_or(Way::Auto),
+        ending: request.setup.ending.unwrap_or(Ending::Auto),
+        runout_mm: c.sound(request.setup.runout_mm, 0.0, 5000.0, "/setup/runout_mm", "mm"),
+        reaction_s: c.sound(request.setup.reaction_s, 0.05, 5.0, "/setup/reaction_s", "s").unwrap_or(0.5),
+        spindle_rpm: c.sound(request.setup.spindle_rpm, 1.0, 20_000.0, "/setup/spindle_rpm", "rpm"),
+    };
+    let cut = settle_cut(request, thread.as_ref(), &mut c);
+    faults.append(&mut c.faults);
+    match thread {
+        Some(thread) if faults.is_empty() => Ok((
+            Job {
+                thread,
+                blank,
+                gears,
+                bit,
+                setup,
+                cut,
+                gauge: GaugeFacts { lead_correction: request.gauge.lead_correction.unwrap_or(LeadCorrection::Auto) },
+                words: request.words,
+                assumed: c.assumed,
+                overrides: overrides.unwrap_or_default(),
+            },
+            lathe,
+            kit,
+        )),
+        _ => Err(faults),
+    }
+}
+
+fn settle_lathe(request: &PlanRequest, stored: Option<&LatheProfile>, c: &mut Checker) -> Lathe {
+    match (&request.lathe, &request.lathe_id, stored) {
+        (Some(_), Some(_), _) => {
+            c.fault("/lathe_id", "give lathe or lathe_id, not both");
+            long_bed().check("/lathe", c)
+        }
+        (Some(profile), None, _) => profile.check("/lathe", c),
+        (None, Some(_), Some(profile)) => profile.check("/lathe_id", c),
+        (None, Some(id), None) => {
+            c.fault("/lathe_id", format!("no lathe “{id}” is kept here; give one of the stored lathes, or describe it under lathe"));
+            long_bed().check("/lathe", c)
+        }
+        (None, None, _) => {
+            c.assume("/lathe", "No lathe was given: the Long bed is used (4 TPI, inch dials).");
+            long_bed().check("/lathe", c)
+        }
+    }
+}
+
+fn settle_kit(request: &PlanRequest, c: &mut Checker) -> Kit {
+    let mut kit = request.kit.clone().unwrap_or_else(Kit::alder_reach);
+    let mut place = "/kit/wires_mm";
+    if let Some(wires) = &request.gauge.wires_mm {
+        kit.wires_mm.clone_from(wires);
+        place = "/gauge/wires_mm";
+    } else if request.kit.is_none() {
+        c.assume("/gauge/wires_mm", "No wires were listed: those of the demo drawer are used.");
+    }
+    for (list, place) in [(&mut kit.wires_mm, place), (&mut kit.drills_mm, "/kit/drills_mm")] {
+        c.within(list.len() as f64, 0.0, 500.0, place, "entries");
+        list.truncate(500);
+        for (i, d) in list.iter().enumerate() {
+            c.within(*d, 0.05, 100.0, &format!("{place}/{i}"), "mm");
+        }
+        list.retain(|d| d.is_finite() && *d > 0.0);
+    }
+    kit
+}
+
+fn settle_thread(request: &PlanRequest, c: &mut Checker) -> Option<(ThreadFacts, Vec<Watch>)> {
+    let asked = &request.thread;
+    let length = c.sound(asked.length_mm, 0.5, 5000.0, "/thread/length_mm", "mm");
+    let engagement_mm = c.sound(asked.engagement_mm, 0.1, 5000.0, "/thread/engagement_mm", "mm");
+    let starts = c.count(asked.starts, (1, 12), 1, "/thread/starts", "starts");
+    let Some(text) = &asked.callout else {
+        c.fault("/thread/callout", "no callout yet; give one such as M20x2.5-6g or 7/8-9 UNC-2A");
+        return None;
+    };
+    let mut spec = match callout::read(text) {
+        Ok(spec) => spec,
+        Err(fault) => {
+            let near = if fault.near.is_empty() { String::new() } else { format!("; near it: {}", fault.near.join(", ")) };
+            c.fault("/thread/callout", format!("{}{near}", fault.missing));
+            return None;
+        }
+    };
+    let mut notes = Vec::new();
+    let mut overrode = |what: &str, from: &str, to: &str| {
+        notes.push(Watch::new(Level::Note, "override", "thread", format!("The callout says {what} {from}; {to} was chosen instead.")));
+    };
+    if let Some(class) = &asked.class {
+        match Class::read(class, spec.system) {
+            Ok(class) => {
+                if spec.class_given && class != spec.class {
+                    overrode("class", &spec.class.to_string(), &class.to_string());
+                }
+                (spec.class, spec.class_given, spec.side) = (class, true, class.side());
+            }
+            Err(why) => c.fault("/thread/class", why),
+        }
+    }
+    if let Some(side) = asked.side {
+        if spec.class_given && spec.class.side() != side {
+            let field = if asked.class.is_some() { "/thread/class" } else { "/thread/side" };
+            c.fault(field, format!("class {} is {} but the side says {}; change one", spec.class, spec.class.side().word(), side.word()));
+        } else if !spec.class_given {
+            spec.class = Class::usual(spec.system, side, real(&spec.major));
+        }
+        spec.side = side;
+    }
+    if let Some(hand) = asked.hand {
+        if spec.hand_given && hand != spec.hand {
+            overrode("hand", spec.hand.word(), hand.word());
+        }
+        spec.hand = hand;
+    }
+    spec.starts = u8::try_from(starts).unwrap_or(1);
+    if spec.lead() >= spec.major * Ratio::from_integer(3) {
+        c.fault("/thread/starts", "so many starts climb at over 43°, past single-pointing; check starts and pitch");
+    }
+    let length_mm = length.unwrap_or_else(|| {
+        let usual = 2.0 * real(&spec.major);
+        c.assume("/thread/length_mm", format!("No length was given: two diameters, {} mm, is taken.", plain_text(usual, 1)));
+        usual
+    });
+    Some((ThreadFacts { spec, length_mm, engagement_mm }, notes))
+}
+
+fn settle_blank(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mut Checker) -> BlankFacts {
+    let asked = &request.blank;
+    let (low, high) = thread.map_or((0.1, 1000.0), |t| {
+        let (d, p) = (real(&t.spec.major), real(&t.spec.pitch));
+        ((d - 1.4 * p).max(0.05), d + p)
+    });
+    let code = asked.material.as_deref().unwrap_or("mild_steel");
+    let found = materials().iter().find(|m| m.code == code);
+    if found.is_none() {
+        let known: Vec<&str> = materials().iter().map(|m| m.code.as_str()).collect();
+        c.fault("/blank/material", format!("“{code}” is not a material known here; the choices are {}", known.join(", ")));
+    } else if asked.material.is_none() {
+        c.assume("/blank/material", "No material was given: mild steel is assumed.");
+    }
+    let internal = thread.is_some_and(|t| t.spec.side == crate::thread::Side::Internal);
+    if asked.engagement_percent.is_some() && thread.is_some() && !internal {
+        c.fault("/blank/engagement_percent", "a share of full thread belongs to a bore; for a screw give diameter_mm");
+    }
+    BlankFacts {
+        diameter_mm: c.sound(asked.diameter_mm, low, high, "/blank/diameter_mm", "mm for this thread"),
+        engagement_percent: c.sound(asked.engagement_percent, 30.0, 100.0, "/blank/engagement_percent", "per cent"),
+        shoulder: asked.shoulder.unwrap_or(false),
+        relief_width_mm: c.sound(asked.relief_width_mm, 0.0, 1000.0, "/blank/relief_width_mm", "mm"),
+        relief_diameter_mm: c.sound(asked.relief_diameter_mm, 0.0, 1000.0, "/blank/relief_diameter_mm", "mm"),
+        material: found.cloned().unwrap_or_else(|| {
+            materials().first().cloned().unwrap_or_else(|| Material {
+                code: "mild_steel".into(),
+                name: "mild steel".into(),
+                hss_m_per_min: 12.0,
+                first_cut_mm: 0.25,
+                least_cut_mm: 0.03,
+            })
+        }),
+    }
+}
+
+fn settle_gears(request: &PlanRequest, lathe: &Lathe, c: &mut Checker) -> GearFacts {
+    let limit = c.count(request.gears.limit, (1, 200), 12, "/gears/limit", "trains");
+    let hang = request.gears.hang.as_ref().map(|h| {
+        let before = c.faults.len();
+        let train = Mounted { drivers: c.teeth(&h.drivers, "/gears/hang/drivers"), driven: c.teeth(&h.driven, "/gears/hang/driven") };
+        let sound = c.faults.len() == before;
+        if sound && (train.drivers.len() != train.driven.len() || !(1..=3).contains(&train.drivers.len())) {
+            c.fault("/gears/hang", "a train has as many driven gears as drivers: one, two or three of each");
+        }
+        if let Some(name) = h.gearbox.as_ref().filter(|n| !lathe.gearbox.iter().any(|p| p.name == **n)) {
+            let known: Vec<&str> = lathe.gearbox.iter().map(|p| p.name.as_str()).collect();
+            c.fault("/gears/hang/gearbox", format!("“{name}” is not a gearbox position of the {}; the choices are {}", lathe.name, known.join(", ")));
+        }
+        let mut left: Vec<u16> = lathe.gears.iter().map(|g| g.teeth).collect();
+        for teeth in train.drivers.iter().chain(&train.driven) {
+            match left.iter().position(|t| t == teeth) {
+                Some(i) => {
+                    left.swap_remove(i);
+                }
+                None if sound => c.fault("/gears/hang", format!("the drawer has not (another) {teeth}-tooth gear for this train")),
+                None => {}
+            }
+        }
+        (train, h.gearbox.clone())
+    });
+    GearFacts { hang, limit: usize::try_from(limit).unwrap_or(12) }
+}
+
+fn settle_bit(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mut Checker) -> BitFacts {
+    let asked = &request.bit;
+    let pitch = thread.map_or(100.0, |t| real(&t.spec.pitch));
+    if asked.tip_flat_mm.is_some() && asked.tip_radius_mm.is_some() {
+        c.fault("/bit/tip_radius_mm", "give tip_flat_mm or tip_radius_mm, not both");
+    }
+    BitFacts {
+        included_angle_deg: c.sound(asked.included_angle_deg, 55.0, 65.0, "/bit/included_angle_deg", "degrees for a 60° thread"),
+        tip_flat_mm: c.sound(asked.tip_flat_mm, 0.0, pitch * 0.6, "/bit/tip_flat_mm", "mm for this pitch"),
+        tip_radius_mm: c.sound(asked.tip_radius_mm, 0.0, pitch * 0.4, "/bit/tip_radius_mm", "mm for this pitch"),
+    }
+}
+
+fn settle_cut(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mut Checker) -> CutFacts {
+    let asked = &request.cut;
+    let (low, high) = thread.map_or((0.1, 1000.0), |t| {
+        let (d, p) = (real(&t.spec.major), real(&t.spec.pitch));
+        ((d - 1.2 * p).max(0.05), d + 0.2 * p)
+    });
+    if asked.style == Some(Style::Radial) && asked.compound_angle_deg.is_some() {
+        c.fault("/cut/compound_angle_deg", "radial infeed has no compound angle; leave it out or choose flank");
+    }
+    CutFacts {
+        style: asked.style,
+        compound_angle_deg: c.sound(asked.compound_angle_deg, 0.0, 60.0, "/cut/compound_angle_deg", "degrees from the cross-slide line"),
+        target_mm: c.sound(asked.target_pitch_diameter_mm, low, high, "/cut/target_pitch_diameter_mm", "mm for this thread"),
+        passes: asked.passes.map(|_| c.count(asked.passes, (1, 200), 1, "/cut/passes", "passes")).and_then(|n| u32::try_from(n).ok()),
+        spring_passes: u32::try_from(c.count(asked.spring_passes, (0, 20), 2, "/cut/spring_passes", "spring passes")).unwrap_or(2),
+    }
+}

@@ -1,0 +1,516 @@
+//! The lathe as its owner describes it, and as the core uses it once checked.
+
+use super::facts::Checker;
+use crate::quantity::{Exact, LengthUnit, MM_PER_INCH, Ratio, pitch_of_tpi};
+use crate::thread::Hand;
+use num_traits::Zero;
+use serde::{Deserialize, Serialize};
+
+/// Fewest teeth a change gear may have.
+pub const MIN_TEETH: i64 = 5;
+/// Most teeth a change gear may have.
+pub const MAX_TEETH: i64 = 400;
+
+/// One number, or several.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(untagged, expecting = "a whole number or a list of them is wanted")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum OneOrMany {
+    /// One.
+    One(i64),
+    /// Several.
+    Many(Vec<i64>),
+}
+
+/// Spindle speeds: a list of steps, or a stepless range.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(untagged, expecting = "a list of speeds, or {\"from\": slowest, \"to\": fastest}, is wanted")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Speeds {
+    /// The steps of the gearbox or belts.
+    Steps(Vec<f64>),
+    /// Any speed between.
+    Between {
+        /// Slowest.
+        from: f64,
+        /// Fastest.
+        to: f64,
+    },
+}
+
+macro_rules! profile {
+    ($(#[$doc:meta])* $name:ident { $($(#[$field_doc:meta])* $field:ident: $type:ty,)* }) => {
+        $(#[$doc])*
+        #[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
+        #[serde(default, deny_unknown_fields)]
+        #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+        pub struct $name { $($(#[$field_doc])* #[serde(skip_serializing_if = "Option::is_none")] pub $field: Option<$type>,)* }
+    };
+}
+
+profile!(
+    /// A lathe as its owner describes it. Everything has a default.
+    LatheProfile {
+        /// Stable name of a stored lathe.
+        id: String,
+        /// What it is called.
+        name: String,
+        /// The leadscrew.
+        leadscrew: LeadscrewProfile,
+        /// Gears owned, all of one pitch.
+        gears: Vec<i64>,
+        /// Gears owned, by module or diametral pitch.
+        gear_groups: Vec<GearGroup>,
+        /// Lever positions of the gearbox.
+        gearbox: Vec<GearboxPosition>,
+        /// Turns of the leadscrew side per turn of the spindle that nothing changes.
+        fixed_ratio: Exact,
+        /// The train on it now.
+        mounted: MountedProfile,
+        /// Compound studs the arm takes.
+        max_compounds: i64,
+        /// Tumbler positions.
+        tumbler: Vec<String>,
+        /// The change-gear arm.
+        arm: ArmProfile,
+        /// The threading dial.
+        dial: DialProfile,
+        /// The cross-slide.
+        cross_slide: SlideProfile,
+        /// The compound.
+        compound: SlideProfile,
+        /// Spindle speeds, revolutions per minute.
+        speeds_rpm: Speeds,
+        /// The spindle.
+        spindle: SpindleProfile,
+        /// Front or rear tool post.
+        post: String,
+    }
+);
+profile!(
+    /// The leadscrew: give `tpi` or `pitch_mm`.
+    LeadscrewProfile {
+        /// Threads per inch.
+        tpi: Exact,
+        /// Pitch in mm.
+        pitch_mm: Exact,
+        /// Its hand.
+        hand: Hand,
+        /// Its diameter.
+        diameter_mm: f64,
+    }
+);
+profile!(
+    /// Gears of one module (or DP) and pressure angle, which mesh with each other.
+    GearGroup {
+        /// Module.
+        module_mm: f64,
+        /// Diametral pitch.
+        dp: f64,
+        /// Pressure angle.
+        pressure_angle_deg: f64,
+        /// Teeth, repeats included.
+        gears: Vec<i64>,
+    }
+);
+profile!(
+    /// A train by its teeth.
+    MountedProfile {
+        /// Drivers, spindle end first.
+        drivers: Vec<i64>,
+        /// Driven gears, spindle end first.
+        driven: Vec<i64>,
+    }
+);
+profile!(
+    /// The change-gear arm, which swings about the leadscrew.
+    ArmProfile {
+        /// Distance from the spindle stud to the leadscrew.
+        stud_to_leadscrew_mm: f64,
+        /// Nearest and farthest a stud can stand from the leadscrew.
+        slot_reach_mm: Vec<f64>,
+        /// Radius of the largest shaft, boss or nut a gear must clear.
+        shaft_radius_mm: f64,
+        /// Studs the arm holds.
+        studs: i64,
+    }
+);
+profile!(
+    /// The threading dial.
+    DialProfile {
+        /// Teeth of the dial gear, or of each owned.
+        teeth: OneOrMany,
+        /// Marks on its face.
+        marks: i64,
+    }
+);
+profile!(
+    /// A slide and its dial.
+    SlideProfile {
+        /// Unit of the dial.
+        unit: LengthUnit,
+        /// One division, in that unit.
+        graduation: f64,
+        /// One turn, in that unit.
+        per_turn: f64,
+        /// Whether the figures are radius or diameter.
+        reads: Reads,
+        /// Travel it has.
+        travel_mm: f64,
+        /// How far it swings either way.
+        swing_deg: Vec<f64>,
+        /// Where its angle scale has its zero: `cross_slide` or `bed`.
+        scale_zero: String,
+    }
+);
+profile!(
+    /// The spindle.
+    SpindleProfile {
+        /// How the chuck is held: `screwed`, `cam_lock` or `bolted`.
+        chuck: Chuck,
+        /// Whether it reverses.
+        reverses: bool,
+        /// Whether it has a clutch.
+        clutch: bool,
+        /// Whether it has a brake.
+        brake: bool,
+        /// Turns it coasts when stopped.
+        coast_turns: f64,
+    }
+);
+
+/// A gearbox lever position.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct GearboxPosition {
+    /// As the plate names it.
+    pub name: String,
+    /// Turns out per turn in.
+    pub ratio: Exact,
+}
+
+/// What a slide's dial figures mean.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Reads {
+    /// Travel of the slide.
+    Radius,
+    /// Twice the travel.
+    Diameter,
+}
+
+/// How the chuck is held on its spindle.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Chuck {
+    /// Screwed on: it can unscrew in reverse.
+    Screwed,
+    /// Held by cams.
+    CamLock,
+    /// Bolted on.
+    Bolted,
+}
+
+/// A gear owned: its teeth and the group it meshes in.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash)]
+pub struct Gear {
+    /// Teeth.
+    pub teeth: u16,
+    /// Index of its group.
+    pub group: u8,
+}
+
+/// A train by its teeth, checked.
+#[derive(Debug, Clone, Default, PartialEq, Eq)]
+pub struct Mounted {
+    /// Drivers, spindle end first.
+    pub drivers: Vec<u16>,
+    /// Driven gears, spindle end first.
+    pub driven: Vec<u16>,
+}
+
+/// The change-gear arm, checked.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Arm {
+    /// Spindle stud to leadscrew, mm.
+    pub centres_mm: f64,
+    /// Nearest and farthest a stud can stand from the leadscrew, mm.
+    pub reach_mm: [f64; 2],
+    /// What a gear must clear round each shaft, mm.
+    pub shaft_radius_mm: f64,
+}
+
+/// The threading dial, checked.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct Dial {
+    /// Teeth of each dial gear owned.
+    pub teeth: Vec<u16>,
+    /// Marks on its face, if counted.
+    pub marks: Option<u16>,
+}
+
+/// A slide and its dial, checked.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Slide {
+    /// Unit of the dial.
+    pub unit: LengthUnit,
+    /// One division, mm of dial reading.
+    pub graduation_mm: f64,
+    /// Divisions in a turn.
+    pub divisions: f64,
+    /// What the figures mean.
+    pub reads: Reads,
+    /// Travel it has, mm.
+    pub travel_mm: Option<f64>,
+    /// How far it swings either way.
+    pub swing_deg: [f64; 2],
+    /// Whether its angle scale is zero along the bed.
+    pub scale_from_bed: bool,
+}
+
+/// A lathe, checked.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Lathe {
+    /// What it is called.
+    pub name: String,
+    /// Exact leadscrew pitch, mm.
+    pub leadscrew: Ratio,
+    /// How the leadscrew is spoken of: `4 TPI`, `6 mm`.
+    pub leadscrew_text: String,
+    /// Its hand.
+    pub leadscrew_hand: Hand,
+    /// Module of each gear group, mm.
+    pub modules: Vec<f64>,
+    /// Gears owned.
+    pub gears: Vec<Gear>,
+    /// Gearbox positions; at least one.
+    pub gearbox: Vec<GearboxPosition>,
+    /// Fixed ratio.
+    pub fixed: Ratio,
+    /// The train on it now.
+    pub mounted: Mounted,
+    /// Whether compound trains may be hung.
+    pub compound_trains: bool,
+    /// Whether a tumbler can turn the leadscrew either way; `None` when nothing is known of it.
+    pub tumbler: Option<[bool; 2]>,
+    /// The arm, if its geometry is known.
+    pub arm: Option<Arm>,
+    /// The dial, if there is one.
+    pub dial: Option<Dial>,
+    /// The cross-slide.
+    pub cross_slide: Slide,
+    /// The compound.
+    pub compound: Slide,
+    /// Speeds.
+    pub speeds: Speeds,
+    /// How the chuck is held.
+    pub chuck: Chuck,
+    /// Whether the spindle reverses.
+    pub reverses: bool,
+    /// Whether a clutch or brake stops it at once.
+    pub quick_stop: bool,
+    /// Turns it coasts.
+    pub coast_turns: f64,
+    /// Whether the tool post stands at the rear.
+    pub rear_post: bool,
+}
+
+/// The demo yard's Long bed, used when no lathe is given.
+#[must_use]
+pub fn long_bed() -> LatheProfile {
+    let yard: serde_json::Value = serde_json::from_str(include_str!("../../data/alder_reach.json")).unwrap_or_default();
+    yard.pointer("/lathes/0").and_then(|l| serde_json::from_value(l.clone()).ok()).unwrap_or_default()
+}
+
+impl LatheProfile {
+    /// Checks the profile, noting every faulty field under `at`; faults aside, what is returned is
+    /// usable.
+    pub(crate) fn check(&self, at: &str, c: &mut Checker) -> Lathe {
+        let screw = self.leadscrew.clone().unwrap_or_default();
+        let (leadscrew, leadscrew_text) = leadscrew(&screw, at, c);
+        let (modules, gears) = self.check_gears(at, c);
+        let gearbox = match &self.gearbox {
+            Some(list) if !list.is_empty() => {
+                c.within(list.len() as f64, 1.0, 64.0, &format!("{at}/gearbox"), "gearbox positions");
+                for (i, p) in list.iter().enumerate() {
+                    c.ratio(&p.ratio, &format!("{at}/gearbox/{i}/ratio"));
+                }
+                list.iter().filter(|p| p.ratio.0 > Ratio::zero()).take(64).cloned().collect()
+            }
+            _ => vec![],
+        };
+        let gearbox = if gearbox.is_empty() { vec![GearboxPosition { name: "direct".into(), ratio: Exact(Ratio::new(1, 1)) }] } else { gearbox };
+        let fixed = self.fixed_ratio.map_or_else(|| Ratio::new(1, 1), |r| c.ratio(&r, &format!("{at}/fixed_ratio")));
+        let mounted = self.mounted.clone().unwrap_or_default();
+        let teeth = |list: &Option<Vec<i64>>, name: &str, c: &mut Checker| c.teeth(list.as_deref().unwrap_or_default(), &format!("{at}/mounted/{name}"));
+        let mounted = Mounted { drivers: teeth(&mounted.drivers, "drivers", c), driven: teeth(&mounted.driven, "driven", c) };
+        let spindle = self.spindle.clone().unwrap_or_default();
+        let max_compounds = self.max_compounds.unwrap_or(1);
+        c.within(max_compounds as f64, 0.0, 2.0, &format!("{at}/max_compounds"), "compound studs");
+        Lathe {
+            name: self.name.clone().or_else(|| self.id.clone()).unwrap_or_else(|| "your lathe".into()),
+            leadscrew,
+            leadscrew_text,
+            leadscrew_hand: screw.hand.unwrap_or(Hand::Right),
+            modules,
+            gears,
+            gearbox,
+            fixed,
+            mounted,
+            compound_trains: max_compounds > 0,
+            tumbler: self.tumbler.as_ref().map(|t| ["right", "left"].map(|w| t.iter().any(|p| p == w))),
+            arm: self.arm.as_ref().and_then(|a| a.check(&format!("{at}/arm"), c)),
+            dial: self.dial.as_ref().and_then(|d| d.check(&format!("{at}/dial"), c)),
+            cross_slide: self.cross_slide.clone().unwrap_or_default().check(&format!("{at}/cross_slide"), c),
+            compound: self.compound.clone().unwrap_or_default().check(&format!("{at}/compound"), c),
+            speeds: self.check_speeds(at, c),
+            chuck: spindle.chuck.unwrap_or(Chuck::CamLock),
+            reverses: spindle.reverses.unwrap_or(true),
+            quick_stop: spindle.clutch.unwrap_or(false) || spindle.brake.unwrap_or(false),
+            coast_turns: c.sound(spindle.coast_turns, 0.0, 100.0, &format!("{at}/spindle/coast_turns"), "turns").unwrap_or(0.5),
+            rear_post: self.post.as_deref() == Some("rear"),
+        }
+    }
+
+    fn check_gears(&self, at: &str, c: &mut Checker) -> (Vec<f64>, Vec<Gear>) {
+        let groups: Vec<(String, GearGroup)> = match (&self.gears, &self.gear_groups) {
+            (Some(_), Some(_)) => {
+                c.fault(format!("{at}/gears"), "give gears or gear_groups, not both");
+                vec![]
+            }
+            (Some(gears), None) => vec![(format!("{at}/gears"), GearGroup { gears: Some(gears.clone()), ..GearGroup::default() })],
+            (None, Some(list)) => list.iter().enumerate().map(|(i, g)| (format!("{at}/gear_groups/{i}/gears"), g.clone())).collect(),
+            (None, None) => {
+                let usual = long_bed().gear_groups.unwrap_or_default();
+                c.assume(format!("{at}/gears"), "No gears were listed: those of the demo Long bed are used.");
+                usual.into_iter().map(|g| (format!("{at}/gears"), g)).collect()
+            }
+        };
+        let total: usize = groups.iter().map(|g| g.1.gears.as_ref().map_or(0, Vec::len)).sum();
+        c.within(total as f64, 2.0, 120.0, &format!("{at}/gears"), "gears");
+        let mut gears = Vec::new();
+        let mut modules = Vec::new();
+        for (i, (place, group)) in groups.iter().take(120).enumerate() {
+            let module = match (group.module_mm, group.dp) {
+                (Some(m), None) => m,
+                (None, Some(dp)) if dp > 0.0 => MM_PER_INCH / dp,
+                (None, None) => 1.0,
+                _ => {
+                    c.fault(place.clone(), "give module_mm or dp (over 0), not both");
+                    1.0
+                }
+            };
+            c.within(module, 0.1, 50.0, place, "mm module");
+            modules.push(module);
+            let group_index = u8::try_from(i).unwrap_or(0);
+            gears.extend(c.teeth(group.gears.as_deref().unwrap_or_default(), place).into_iter().map(|teeth| Gear { teeth, group: group_index }));
+        }
+        gears.truncate(120);
+        (modules, gears)
+    }
+
+    fn check_speeds(&self, at: &str, c: &mut Checker) -> Speeds {
+        let place = format!("{at}/speeds_rpm");
+        match &self.speeds_rpm {
+            Some(Speeds::Steps(list)) if !list.is_empty() => {
+                for (i, s) in list.iter().enumerate() {
+                    c.within(*s, 1.0, 20_000.0, &format!("{place}/{i}"), "rpm");
+                }
+                let mut list = list.clone();
+                list.sort_by(f64::total_cmp);
+                Speeds::Steps(list)
+            }
+            Some(Speeds::Between { from, to }) => {
+                c.within(*from, 1.0, 20_000.0, &format!("{place}/from"), "rpm");
+                c.within(*to, from.max(1.0), 20_000.0, &format!("{place}/to"), "rpm");
+                Speeds::Between { from: *from, to: *to }
+            }
+            _ => Speeds::Steps(vec![30.0, 60.0, 120.0, 240.0, 480.0]),
+        }
+    }
+}
+
+fn leadscrew(screw: &LeadscrewProfile, at: &str, c: &mut Checker) -> (Ratio, String) {
+    let usual = (pitch_of_tpi(&Ratio::new(4, 1)), "4 TPI".to_owned());
+    let number = |e: &Exact| crate::quantity::plain_text(crate::quantity::real(&e.0), 3).trim_end_matches('0').trim_end_matches('.').to_owned();
+    let (pitch, text, field) = match (&screw.tpi, &screw.pitch_mm) {
+        (Some(tpi), None) if tpi.0 > Ratio::zero() => (pitch_of_tpi(&tpi.0), format!("{} TPI", number(tpi)), "tpi"),
+        (None, Some(mm)) => (mm.0, format!("{} mm", number(mm)), "pitch_mm"),
+        (None, None) => {
+            c.assume(format!("{at}/leadscrew"), "No leadscrew was given: 4 TPI is assumed.");
+            return usual;
+        }
+        _ => {
+            c.fault(format!("{at}/leadscrew"), "give tpi (over 0) or pitch_mm, not both");
+            return usual;
+        }
+    };
+    let place = format!("{at}/leadscrew/{field}");
+    if c.within(crate::quantity::real(&pitch), 0.05, 100.0, &place, "mm leadscrew pitch") { (pitch, text) } else { usual }
+}
+
+impl ArmProfile {
+    fn check(&self, at: &str, c: &mut Checker) -> Option<Arm> {
+        let centres_mm = c.sound(self.stud_to_leadscrew_mm, 10.0, 2000.0, &format!("{at}/stud_to_leadscrew_mm"), "mm")?;
+        let reach = self.slot_reach_mm.as_deref().unwrap_or(&[0.0, 2000.0]);
+        let &[near, far] = reach else {
+            c.fault(format!("{at}/slot_reach_mm"), "two numbers are wanted: nearest and farthest, in mm");
+            return None;
+        };
+        if !(near >= 0.0 && far > near) {
+            c.fault(format!("{at}/slot_reach_mm"), "the farthest must be more than the nearest, and neither below 0");
+            return None;
+        }
+        let shaft = c.sound(self.shaft_radius_mm, 0.0, 500.0, &format!("{at}/shaft_radius_mm"), "mm").unwrap_or(12.0);
+        Some(Arm { centres_mm, reach_mm: [near, far], shaft_radius_mm: shaft })
+    }
+}
+
+impl DialProfile {
+    fn check(&self, at: &str, c: &mut Checker) -> Option<Dial> {
+        let teeth = match self.teeth.as_ref()? {
+            OneOrMany::One(t) => vec![*t],
+            OneOrMany::Many(list) => list.clone(),
+        };
+        let teeth = c.teeth(&teeth, &format!("{at}/teeth"));
+        let marks = match self.marks {
+            Some(m) if c.within(m as f64, 1.0, 400.0, &format!("{at}/marks"), "marks") => u16::try_from(m).ok(),
+            _ => None,
+        };
+        (!teeth.is_empty()).then_some(Dial { teeth, marks })
+    }
+}
+
+impl SlideProfile {
+    fn check(&self, at: &str, c: &mut Checker) -> Slide {
+        let unit = self.unit.unwrap_or(LengthUnit::In);
+        let scale = if unit == LengthUnit::In { MM_PER_INCH } else { 1.0 };
+        let (usual_division, usual_turn) = if unit == LengthUnit::In { (0.001, 0.1) } else { (0.02, 3.0) };
+        let division = c.sound(self.graduation, 1e-5, 10.0, &format!("{at}/graduation"), "").unwrap_or(usual_division);
+        let turn = c.sound(self.per_turn, 1e-4, 1000.0, &format!("{at}/per_turn"), "").unwrap_or(usual_turn);
+        let divisions = turn / division;
+        if (divisions - divisions.round()).abs() > 1e-6 || divisions < 1.0 {
+            c.fault(format!("{at}/per_turn"), "one turn must be a whole number of divisions");
+        }
+        let swing = self.swing_deg.as_deref().unwrap_or(&[-90.0, 90.0]);
+        let swing_deg = match *swing {
+            [a, b] if (-180.0..=180.0).contains(&a) && (a..=180.0).contains(&b) => [a, b],
+            _ => {
+                c.fault(format!("{at}/swing_deg"), "two angles are wanted, the lesser first, between -180 and 180");
+                [-90.0, 90.0]
+            }
+        };
+        Slide {
+            unit,
+            graduation_mm: division * scale,
+            divisions: divisions.round().max(1.0),
+            reads: self.reads.unwrap_or(Reads::Radius),
+            travel_mm: c.sound(self.travel_mm, 1.0, 5000.0, &format!("{at}/travel_mm"), "mm"),
+            swing_deg,
+            scale_from_bed: self.scale_zero.as_deref() == Some("bed"),
+        }
+    }
+}

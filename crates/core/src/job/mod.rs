@@ -1,0 +1,20 @@
+//! The facts of a job: what was asked, what the lathe and kit are, what was assumed, and every field
+//! error at once.
+
+mod facts;
+mod faults;
+mod kit;
+mod lathe;
+mod material;
+mod request;
+
+#[cfg(test)]
+pub(crate) use facts::Checker;
+pub use facts::{Assumption, BitFacts, BlankFacts, CutFacts, Ending, GaugeFacts, GearFacts, Job, SetupFacts, Style, ThreadFacts, Way, settle};
+pub use faults::{Fault, read_json};
+pub use kit::Kit;
+pub use lathe::{Arm, Chuck, Dial, Gear, GearboxPosition, Lathe, LatheProfile, MAX_TEETH, MIN_TEETH, Mounted, Reads, Slide, Speeds, long_bed};
+pub use material::{Material, materials};
+pub use request::{
+    BitRequest, BlankRequest, CutRequest, GaugeRequest, GearsRequest, HangRequest, LeadCorrection, PlanRequest, SetupRequest, ThreadRequest, Vocabulary,
+};

@@ -1,0 +1,188 @@
+//! The plan request as it comes over the wire. Every field but the thread has a default; lengths in
+//! mm, angles in degrees.
+
+use super::facts::{Ending, Style, Way};
+use super::kit::Kit;
+use super::lathe::LatheProfile;
+use crate::thread::{Hand, Side};
+use serde::{Deserialize, Serialize};
+
+/// The thread, the lathe, and whatever real facts are known.
+#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
+#[serde(default, deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct PlanRequest {
+    /// The thread wanted.
+    pub thread: ThreadRequest,
+    /// The blank or bore.
+    pub blank: BlankRequest,
+    /// The lathe; the demo Long bed when absent.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub lathe: Option<LatheProfile>,
+    /// A stored lathe, instead of `lathe`.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub lathe_id: Option<String>,
+    /// Wires, bits and drills owned.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub kit: Option<Kit>,
+    /// The train.
+    pub gears: GearsRequest,
+    /// The bit as ground.
+    pub bit: BitRequest,
+    /// How the cut is run.
+    pub setup: SetupRequest,
+    /// How the depth is reached.
+    pub cut: CutRequest,
+    /// How the size is proven.
+    pub gauge: GaugeRequest,
+    /// Which trade words to use.
+    pub words: Vocabulary,
+}
+
+/// British or American trade words.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "lowercase")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Vocabulary {
+    /// Compound, half-nut, center.
+    #[default]
+    American,
+    /// Top slide, clasp nut, centre.
+    British,
+}
+
+/// The thread wanted: a callout, and what overrides it.
+#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
+#[serde(default, deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ThreadRequest {
+    /// As typed: `M20x2.5-6g LH`.
+    pub callout: Option<String>,
+    /// Overrides the side.
+    pub side: Option<Side>,
+    /// Overrides the hand.
+    pub hand: Option<Hand>,
+    /// Starts, 1-12.
+    pub starts: Option<i64>,
+    /// Overrides the class.
+    pub class: Option<String>,
+    /// Threaded length.
+    pub length_mm: Option<f64>,
+    /// Length the mate engages.
+    pub engagement_mm: Option<f64>,
+}
+
+/// The blank, or the bore, as turned.
+#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
+#[serde(default, deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct BlankRequest {
+    /// Diameter of the blank or bore as it really is.
+    pub diameter_mm: Option<f64>,
+    /// Bore to this share of a full sharp thread, per cent; internal only.
+    pub engagement_percent: Option<f64>,
+    /// Whether the thread runs up to a shoulder or the bottom of a bore.
+    pub shoulder: Option<bool>,
+    /// Width of the relief, if there is one.
+    pub relief_width_mm: Option<f64>,
+    /// Diameter of the relief, if there is one.
+    pub relief_diameter_mm: Option<f64>,
+    /// Material code.
+    pub material: Option<String>,
+}
+
+/// The train.
+#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
+#[serde(default, deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct GearsRequest {
+    /// The train chosen; else the first of the list.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub hang: Option<HangRequest>,
+    /// How many trains to list, 1-200.
+    pub limit: Option<i64>,
+}
+
+/// A train to hang.
+#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
+#[serde(default, deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct HangRequest {
+    /// Teeth of the drivers, spindle end first.
+    pub drivers: Vec<i64>,
+    /// Teeth of the driven gears, spindle end first.
+    pub driven: Vec<i64>,
+    /// Gearbox position by name.
+    pub gearbox: Option<String>,
+}
+
+/// The bit as ground. Give a flat or a radius, not both.
+#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
+#[serde(default, deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct BitRequest {
+    /// Included angle.
+    pub included_angle_deg: Option<f64>,
+    /// Flat on the tip.
+    pub tip_flat_mm: Option<f64>,
+    /// Radius on the tip.
+    pub tip_radius_mm: Option<f64>,
+}
+
+/// How the cut is run.
+#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
+#[serde(default, deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct SetupRequest {
+    /// Toward the headstock or away from it.
+    pub way: Option<Way>,
+    /// How each pass ends.
+    pub ending: Option<Ending>,
+    /// Room to stop in.
+    pub runout_mm: Option<f64>,
+    /// Reaction time of the hand.
+    pub reaction_s: Option<f64>,
+    /// Spindle speed chosen.
+    pub spindle_rpm: Option<f64>,
+}
+
+/// How the depth is reached.
+#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
+#[serde(default, deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct CutRequest {
+    /// Infeed style.
+    pub style: Option<Style>,
+    /// Compound angle from the cross-slide line.
+    pub compound_angle_deg: Option<f64>,
+    /// Pitch diameter aimed at; else the middle of the limits.
+    pub target_pitch_diameter_mm: Option<f64>,
+    /// Cutting passes after the scratch, 1-200.
+    pub passes: Option<i64>,
+    /// Spring passes with no infeed, 0-20.
+    pub spring_passes: Option<i64>,
+}
+
+/// How the size is proven.
+#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
+#[serde(default, deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct GaugeRequest {
+    /// Wires owned, as measured.
+    pub wires_mm: Option<Vec<f64>>,
+    /// Whether the lead angle is corrected for.
+    pub lead_correction: Option<LeadCorrection>,
+}
+
+/// Whether the over-wires size is corrected for the lead angle.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum LeadCorrection {
+    /// The simple formula.
+    None,
+    /// The first-order correction.
+    Approximate,
+    /// The habit of the trade: none for a single start at 60°, else approximate.
+    Auto,
+}

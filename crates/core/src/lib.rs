@@ -1,0 +1,30 @@
+//! Yoke Turn's core: the rules of single-point threading and every computation.
+//!
+//! Pure functions over plain data: no I/O, no clock, no interface. [`job::settle`] turns a request
+//! into facts, reporting every fault at once; [`plan::plan`] reckons the whole job from them.
+//!
+//! ```
+//! use yoke_core::{job, plan};
+//! let request = serde_json::json!({ "thread": { "callout": "M20x2.5-6g" } });
+//! let (request, faults) = job::read_json::<job::PlanRequest>(request);
+//! let (facts, lathe, kit) = job::settle(&request, None, faults).map_err(|f| format!("{f:?}"))?;
+//! let plan = plan::plan(&facts, &lathe, &kit);
+//! assert_eq!(plan.gears.required_ratio, "50/127");
+//! # Ok::<(), String>(())
+//! ```
+
+pub mod bit;
+pub mod blank;
+pub mod cut;
+pub mod gauge;
+pub mod gears;
+pub mod job;
+pub mod log;
+pub mod outline;
+pub mod plan;
+pub mod quantity;
+pub mod setup;
+pub mod thread;
+pub mod watch;
+pub mod words;
+pub mod working;

@@ -1,0 +1,101 @@
+//! The plan: one pure function from a job, a lathe and a kit to everything that goes to the bench.
+//!
+//! It fixes the order of reckoning. Each step is given only what went before it, so nothing can read
+//! backwards: the compiler holds the modules to this order.
+
+use crate::bit::{self, BitSection};
+use crate::blank::{self, BlankSection};
+use crate::cut::{CutSection, section as cut};
+use crate::gauge::{GaugeSection, section as gauge};
+use crate::gears::{GearsSection, section as gears};
+use crate::job::{Assumption, Job, Kit, Lathe};
+use crate::log::{RunPass, RunPlan, RunWires};
+use crate::setup::{self, SetupSection};
+use crate::thread::{ThreadSection, section as thread};
+use crate::watch::{self, Level, Watch};
+use crate::words::Words;
+use crate::working::{Num, Sheet, Working};
+use serde::Serialize;
+
+/// Everything reckoned of a job.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Plan {
+    /// Version of the reckoning.
+    pub engine: &'static str,
+    /// What exactly is to be cut.
+    pub thread: ThreadSection,
+    /// What to turn or bore.
+    pub blank: BlankSection,
+    /// Which gears.
+    pub gears: GearsSection,
+    /// The tip.
+    pub bit: BitSection,
+    /// Which way everything moves.
+    pub setup: SetupSection,
+    /// How deep.
+    pub cut: CutSection,
+    /// How it is proven.
+    pub gauge: GaugeSection,
+    /// What a run needs.
+    pub run: RunPlan,
+    /// Judgements and cautions, weightiest first.
+    pub watch: Vec<Watch>,
+    /// What was assumed.
+    pub assumptions: Vec<Assumption>,
+    /// How every number was got.
+    pub workings: Vec<Working>,
+}
+
+/// Version of the reckoning, stored with every frozen plan.
+pub const ENGINE: &str = env!("CARGO_PKG_VERSION");
+
+/// Largest finishing cut after a measurement, as a share of the material's first cut.
+const FINISHING_SHARE: f64 = 0.5;
+
+/// Reckons a job on a lathe with a kit.
+#[must_use]
+pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
+    let words = Words::of(job.words);
+    let mut sheet = Sheet::default();
+    let mut watch: Vec<Watch> = job.overrides.clone();
+    let mut assumptions = job.assumed.clone();
+
+    let (th, thread) = thread::work(&mut sheet, &job.thread, &mut watch);
+    let (tip, bit) = bit::work(&mut sheet, &job.bit, &th, &mut assumptions, &mut watch);
+    let direction = setup::way(&job.setup, lathe, &th, &mut watch);
+    let gears = gears::work(&mut sheet, &job.gears, lathe, &th, &direction, &words, &mut watch);
+    let setup = setup::work(&mut sheet, &job.setup, &job.blank, lathe, &th, direction, gears.dial.rule, &words, &mut watch);
+    let stopping = Num::resumed(setup.stopping_mm.value, setup.stopping_mm.w);
+    let (start, blank) = blank::work(&mut sheet, &job.blank, kit, &th, &tip, stopping, &mut assumptions, &mut watch);
+    let target = cut::aim(&mut sheet, &job.cut, &th, &mut watch);
+    let before = cut::Before { lathe, thread: &th, tip: &tip, start, target, direction: &direction, words: &words };
+    let mut cut = cut::work(&mut sheet, &job.cut, &job.blank, &before, &mut watch);
+    let (wires, gauge) = gauge::work(&mut sheet, &job.gauge, kit, &th, &tip, start, target, &mut cut.passes, &mut watch);
+
+    if assumptions.iter().any(|a| a.pointer == "/lathe") {
+        watch.push(Watch::new(Level::Note, "assumed_default", "gears", "No lathe was chosen: the Long bed is assumed.".into()));
+    }
+    if setup.says.contains("reversed") || gears.hung.is_some() {
+        watch.push(Watch::new(
+            Level::Note,
+            "first_pass",
+            "cut",
+            "First pass slow, hand on the lever. No gloves, sleeves or rings near the work; chips by brush or hook.".into(),
+        ));
+    }
+    watch::order(&mut watch);
+    let run = RunPlan {
+        side: th.spec.side,
+        start_mm: start.value,
+        tip_to_pitch_mm: tip.h.value,
+        tip_doubt_mm: tip.doubt,
+        target_mm: target.value,
+        limits_mm: [th.own.pitch.0.value, th.own.pitch.1.value],
+        dial: cut.dial.clone(),
+        wires: wires.map(|w| RunWires { wire_mm: w.wire, sum_mm: w.sum, corrected: w.corrected }),
+        finishing_cut_mm: job.blank.material.first_cut_mm * FINISHING_SHARE,
+        passes: cut.passes.iter().map(|p| RunPass { n: p.n, kind: p.kind, radial_mm: p.radial_mm }).collect(),
+    };
+    Plan { engine: ENGINE, thread, blank, gears, bit, setup, cut, gauge, run, watch, assumptions, workings: sheet.finish() }
+}

@@ -1,0 +1,45 @@
+//! Showing numbers with the places that mean something, and no more.
+
+use super::MM_PER_INCH;
+
+/// Millimetres to the micrometre, as `18.249 mm`.
+#[must_use]
+pub fn mm_text(mm: f64) -> String {
+    format!("{} mm", plain_text(mm, 3))
+}
+
+/// The same length in inches to a tenth of a thou, as `0.7185 in`.
+#[must_use]
+pub fn inch_text(mm: f64) -> String {
+    format!("{} in", plain_text(mm / MM_PER_INCH, 4))
+}
+
+/// Degrees to a hundredth.
+#[must_use]
+pub fn angle_text(deg: f64) -> String {
+    format!("{}°", plain_text(deg, 2))
+}
+
+/// A number with fixed places and no negative zero.
+#[must_use]
+pub fn plain_text(value: f64, places: usize) -> String {
+    let text = format!("{value:.places$}");
+    match text.strip_prefix('-') {
+        Some(rest) if rest.chars().all(|c| matches!(c, '0' | '.')) => rest.to_owned(),
+        Some(rest) => format!("−{rest}"),
+        None => text,
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn both_units_with_their_places() {
+        assert_eq!(mm_text(18.2494), "18.249 mm");
+        assert_eq!(inch_text(19.05), "0.7500 in");
+        assert_eq!(plain_text(-0.00001, 3), "0.000");
+        assert_eq!(plain_text(-0.5, 1), "−0.5");
+    }
+}

@@ -1,0 +1,219 @@
+//! Set-up: which way everything moves, and how fast.
+
+pub mod rules;
+
+use crate::gears::DialRule;
+use crate::job::{BlankFacts, Chuck, Ending, Lathe, SetupFacts, Speeds, Way};
+use crate::quantity::plain_text;
+use crate::thread::section::Thread;
+use crate::thread::{Hand, Side};
+use crate::watch::{Level, Watch};
+use crate::words::Words;
+use crate::working::{Num, Quantity, Sheet};
+use serde::Serialize;
+
+/// Spindle direction.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Spindle {
+    /// Top of the work toward the operator.
+    Forward,
+    /// Top of the work away.
+    Reversed,
+}
+
+/// Carriage direction.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Carriage {
+    /// Toward the headstock.
+    TowardHeadstock,
+    /// Away from the headstock.
+    AwayFromHeadstock,
+}
+
+/// Which of the limits binds the speed.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum SpeedLimit {
+    /// What the bit stands.
+    Cutting,
+    /// What the hand can stop.
+    Stopping,
+}
+
+/// How everything moves and how fast.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct SetupSection {
+    /// Spindle direction.
+    pub spindle: Spindle,
+    /// Carriage direction.
+    pub carriage: Carriage,
+    /// The hand this really cuts.
+    pub hand_cut: Hand,
+    /// Speed, one the lathe has.
+    pub speed_rpm: Quantity,
+    /// The most the binding limit allows.
+    pub limit_rpm: Quantity,
+    /// Which limit binds.
+    pub speed_limit: SpeedLimit,
+    /// How each pass ends: `dial`, `closed`, `hand`.
+    pub ending: Ending,
+    /// Room the carriage needs to stop in at that speed.
+    pub stopping_mm: Quantity,
+    /// All of it in one sentence.
+    pub says: String,
+}
+
+/// What the gears must deliver.
+#[derive(Debug, Clone, Copy)]
+pub(crate) struct Direction {
+    pub spindle: Spindle,
+    pub carriage: Carriage,
+    pub hand_cut: Hand,
+    /// Whether the leadscrew turns in the spindle's sense.
+    pub screw_with_spindle: bool,
+}
+
+/// Way: from hand, lathe and what was asked; not from the train.
+pub(crate) fn way(facts: &SetupFacts, lathe: &Lathe, thread: &Thread, watch: &mut Vec<Watch>) -> Direction {
+    let right = thread.spec.hand == Hand::Right;
+    let toward = match facts.way {
+        Way::Toward => true,
+        Way::Away => false,
+        // Spindle forward is the safe habit: a left-hand thread then starts at the headstock end.
+        Way::Auto => right,
+    };
+    let wants_reverse = right != toward;
+    let reversed = wants_reverse && lathe.reverses;
+    let hand_cut = if reversed != toward { Hand::Right } else { Hand::Left };
+    if hand_cut != thread.spec.hand {
+        watch.push(Watch::new(
+            Level::Danger,
+            "wrong_hand",
+            "gears",
+            format!(
+                "This lathe does not reverse: running {} the headstock cuts a {} thread. Run the carriage the other way.",
+                if toward { "toward" } else { "away from" },
+                hand_cut.word()
+            ),
+        ));
+    }
+    if reversed && lathe.chuck == Chuck::Screwed {
+        watch.push(Watch::new(
+            Level::Danger,
+            "chuck_unscrews",
+            "cut",
+            "The chuck screws on: cutting with the spindle reversed can unscrew it. Run the carriage the other way with the spindle forward.".into(),
+        ));
+    }
+    // A right-hand leadscrew turning in the spindle's sense cuts right-hand.
+    let screw_with_spindle = (hand_cut == Hand::Right) == (lathe.leadscrew_hand == Hand::Right);
+    if let Some([to_right, to_left]) = lathe.tumbler
+        && !(if screw_with_spindle { to_right } else { to_left })
+    {
+        watch.push(Watch::new(
+            Level::Danger,
+            "wrong_hand",
+            "gears",
+            "The tumbler has no position that turns the leadscrew this way: one more or one less idler is needed.".into(),
+        ));
+    }
+    Direction {
+        spindle: if reversed { Spindle::Reversed } else { Spindle::Forward },
+        carriage: if toward { Carriage::TowardHeadstock } else { Carriage::AwayFromHeadstock },
+        hand_cut,
+        screw_with_spindle,
+    }
+}
+
+/// The lathe's highest speed at or under `limit`, or its slowest.
+fn speed_of(speeds: &Speeds, limit: f64) -> f64 {
+    match speeds {
+        Speeds::Steps(list) => list.iter().copied().rfind(|s| *s <= limit).or_else(|| list.first().copied()).unwrap_or(limit),
+        Speeds::Between { from, to } => limit.clamp(*from, *to).floor().max(*from),
+    }
+}
+
+/// Ending and speed: from the dial rule, the room and the material.
+#[allow(clippy::too_many_arguments)] // one per thing the speed hangs on, in the order of reckoning
+pub(crate) fn work(
+    sheet: &mut Sheet,
+    facts: &SetupFacts,
+    blank: &BlankFacts,
+    lathe: &Lathe,
+    thread: &Thread,
+    direction: Direction,
+    rule: DialRule,
+    words: &Words,
+    watch: &mut Vec<Watch>,
+) -> SetupSection {
+    let ending = match facts.ending {
+        Ending::Auto if rule == DialRule::KeepClosed => Ending::Closed,
+        Ending::Auto => Ending::Dial,
+        asked => asked,
+    };
+    if ending == Ending::Dial && rule == DialRule::KeepClosed {
+        watch.push(Watch::new(
+            Level::Danger,
+            "dial_unsafe",
+            "gears",
+            format!("Do not open the {}: with this train the dial cannot find the groove again.", words.half_nut),
+        ));
+    }
+    if ending == Ending::Closed && lathe.chuck == Chuck::Screwed {
+        watch.push(Watch::new(
+            Level::Warn,
+            "chuck_unscrews",
+            "cut",
+            "The chuck screws on: bring the carriage back by reversing gently, tool clear, and never start hard in reverse.".into(),
+        ));
+    }
+    let cutting = sheet.work(&rules::CUTTING_SPEED, [blank.material.hss_m_per_min.into(), thread.major]);
+    // The half-nut stops the carriage at once; the spindle coasts unless clutch or brake hold it.
+    let coast = Num::from(if ending == Ending::Closed && !lathe.quick_stop { lathe.coast_turns } else { 0.0 });
+    let room = facts.runout_mm.or(blank.relief_width_mm).or_else(|| blank.shoulder.then_some(4.0 * thread.pitch.value));
+    let stopping = room.map(|r| sheet.work(&rules::STOPPING_SPEED, [r.into(), coast, thread.lead, facts.reaction_s.into()]));
+    let (limit, binds) = match stopping {
+        Some(s) if s.value < cutting.value => (s, SpeedLimit::Stopping),
+        _ => (cutting, SpeedLimit::Cutting),
+    };
+    let speed = facts.spindle_rpm.unwrap_or_else(|| speed_of(&lathe.speeds, limit.value));
+    if stopping.is_some_and(|s| speed > s.value + 1e-9) {
+        watch.push(Watch::new(
+            Level::Warn,
+            "stopping",
+            "cut",
+            format!(
+                "At {} rpm the carriage cannot be stopped in the room there is: turn the spindle by hand for the last turns, or cut away from the shoulder.",
+                plain_text(speed, 0)
+            ),
+        ));
+    }
+    let distance = sheet.work(&rules::STOPPING_DISTANCE, [thread.lead, speed.into(), facts.reaction_s.into(), coast]);
+    let toward = direction.carriage == Carriage::TowardHeadstock;
+    let forward = direction.spindle == Spindle::Forward;
+    let internal = thread.spec.side == Side::Internal;
+    let upright = forward != lathe.rear_post;
+    SetupSection {
+        spindle: direction.spindle,
+        carriage: direction.carriage,
+        hand_cut: direction.hand_cut,
+        speed_rpm: Quantity::plain(speed, 0, " rpm"),
+        limit_rpm: Quantity::plain(limit, 0, " rpm"),
+        speed_limit: binds,
+        ending,
+        stopping_mm: Quantity::length(distance),
+        says: format!(
+            "Spindle {}, carriage {} the headstock, bit {}: a {} thread.",
+            if forward { "forward" } else { "reversed" },
+            if toward { "toward" } else { "away from" },
+            if internal || upright { "right way up" } else { "inverted" },
+            direction.hand_cut.word()
+        ),
+    }
+}

@@ -1,0 +1,52 @@
+//! Takes one picture of each main view, from the demo yard, into docs/screenshots.
+#![allow(clippy::unwrap_used)] // a tool of the workshop: it stops where it fails
+
+use std::path::Path;
+use yoke_e2e::{Browser, DESK, Server};
+
+/// Name, path, what shows that it is ready, page size, dark.
+type View = (&'static str, &'static str, &'static str, (u32, u32), bool);
+
+const VIEWS: [View; 10] = [
+    ("board", "/", ".jobs li", DESK, false),
+    ("thread", "/jobs/mill-bearing-stud/thread", ".carry", DESK, false),
+    ("blank", "/jobs/footbridge-tie-rod/blank", ".carry", DESK, false),
+    ("gears", "/jobs/footbridge-tie-rod/gears", ".carry", DESK, false),
+    ("cut", "/jobs/footbridge-tie-rod/cut", ".carry", DESK, false),
+    ("gauge", "/jobs/footbridge-tie-rod/gauge", ".carry", DESK, false),
+    ("at-the-lathe", "/jobs/footbridge-tie-rod/at-the-lathe", ".setting", DESK, false),
+    ("at-the-lathe-dark", "/jobs/footbridge-tie-rod/at-the-lathe", ".setting", DESK, true),
+    ("cut-dark", "/jobs/gauge-board-cap/cut", ".carry", (1024, 768), true),
+    ("gears-portrait", "/jobs/mill-bearing-stud/gears", ".carry", (768, 1024), false),
+];
+
+#[tokio::main(flavor = "current_thread")]
+async fn main() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path());
+    let browser = Browser::open().await;
+    let out = Path::new(env!("CARGO_MANIFEST_DIR")).join("../../docs/screenshots");
+    std::fs::create_dir_all(&out).unwrap();
+    for (name, path, ready, size, dark) in VIEWS {
+        browser.size(size).await;
+        browser.look(dark).await;
+        browser.go(&server.at(path)).await;
+        browser.find(ready).await;
+        // Fonts settle after the first paint.
+        tokio::time::sleep(std::time::Duration::from_millis(400)).await;
+        browser.picture(&out.join(format!("{name}.png"))).await;
+        println!("{name}.png");
+    }
+    // The ten-second card, and a number's working.
+    browser.size(DESK).await;
+    browser.look(false).await;
+    browser.go(&server.at("/")).await;
+    browser.find("input[aria-label=Callout]").await.send_keys("M20x2.5-6g").await.unwrap();
+    browser.wait_text(".card", "Over wires").await;
+    browser.picture(&out.join("type-and-go.png")).await;
+    browser.go(&server.at("/jobs/footbridge-tie-rod/cut")).await;
+    browser.find(".carry .opens").await.click().await.unwrap();
+    browser.wait_text("[role=dialog]", "From:").await;
+    browser.picture(&out.join("working.png")).await;
+    browser.close().await;
+}

@@ -1,0 +1,225 @@
+//! A browser, the real server and a database of its own, for the journeys in `tests/`.
+#![allow(clippy::expect_used, clippy::unwrap_used, clippy::panic)] // test support: a failure is a failed test
+
+use serde_json::{Value, json};
+use std::io::{BufRead, BufReader};
+use std::path::{Path, PathBuf};
+use std::process::{Child, Command, Stdio};
+use std::time::{Duration, Instant};
+use thirtyfour::cdp::Cdp;
+use thirtyfour::prelude::*;
+
+/// The page size every screen is looked at in.
+pub const DESK: (u32, u32) = (1280, 800);
+
+/// Killed when dropped, a panic included.
+struct Kept(Child);
+
+impl Drop for Kept {
+    fn drop(&mut self) {
+        let _ = self.0.kill();
+        let _ = self.0.wait();
+    }
+}
+
+fn root() -> PathBuf {
+    Path::new(env!("CARGO_MANIFEST_DIR")).join("../..")
+}
+
+/// The server under test.
+pub struct Server {
+    child: Kept,
+    folder: PathBuf,
+    /// Port it answers on; kept over a restart.
+    pub port: u16,
+}
+
+impl Server {
+    /// Starts the demo yard on a database in `folder`.
+    #[must_use]
+    pub fn start(folder: &Path) -> Self {
+        Self::on(folder, 0)
+    }
+
+    fn on(folder: &Path, port: u16) -> Self {
+        let program = root().join("target/debug/yoke-turn");
+        assert!(program.exists(), "the server is built before the journeys: cargo build -p yoke-turn");
+        let mut child = Command::new(program)
+            .args(["serve", "--demo", "--port", &port.to_string(), "--data"])
+            .arg(folder)
+            .stdout(Stdio::piped())
+            .stderr(Stdio::null())
+            .spawn()
+            .expect("the server starts");
+        let mut line = String::new();
+        BufReader::new(child.stdout.as_mut().expect("piped")).read_line(&mut line).expect("it says its address");
+        let port = line.trim().trim_end_matches('/').rsplit(':').next().and_then(|p| p.parse().ok()).expect("a port");
+        Self { child: Kept(child), folder: folder.to_owned(), port }
+    }
+
+    /// The address of `path`.
+    #[must_use]
+    pub fn at(&self, path: &str) -> String {
+        format!("http://127.0.0.1:{}{path}", self.port)
+    }
+
+    /// Kills it with SIGKILL, as when the power goes.
+    pub fn kill(&mut self) {
+        self.child.0.kill().expect("it can be killed");
+        self.child.0.wait().expect("it ends");
+    }
+
+    /// Starts it again on the same database and port.
+    pub fn restart(&mut self) {
+        *self = Self::on(&self.folder, self.port);
+    }
+
+    /// A job as the API gives it.
+    pub async fn job(&self, id: &str) -> Value {
+        reqwest::get(self.at(&format!("/api/v1/jobs/{id}"))).await.unwrap().json().await.unwrap()
+    }
+}
+
+/// A headless browser with its driver.
+pub struct Browser {
+    /// The page.
+    pub page: WebDriver,
+    tools: Cdp,
+    _driver: Kept,
+    _profile: tempfile::TempDir,
+}
+
+/// How long a page may take to show something.
+const PATIENCE: Duration = Duration::from_secs(15);
+
+impl Browser {
+    /// Opens one with a page of 1280 by 800, which it makes sure of.
+    pub async fn open() -> Self {
+        let mut driver = Command::new("chromedriver")
+            .arg("--port=0")
+            .stdout(Stdio::piped())
+            .stderr(Stdio::null())
+            .spawn()
+            .expect("ChromeDriver is installed: apt-get install chromium chromium-driver");
+        let mut lines = BufReader::new(driver.stdout.take().expect("piped")).lines();
+        let port: u16 = lines
+            .by_ref()
+            .map_while(Result::ok)
+            .find_map(|l| l.split("successfully on port ").nth(1)?.trim().trim_end_matches('.').parse().ok())
+            .expect("ChromeDriver says its port");
+        // The pipe is drained so that the driver never waits on it.
+        std::thread::spawn(move || lines.for_each(drop));
+        let driver = Kept(driver);
+        let profile = tempfile::tempdir().unwrap();
+        let mut wants = DesiredCapabilities::chrome();
+        for flag in [
+            "--headless=new",
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-dev-shm-usage",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync",
+        ] {
+            wants.add_arg(flag).unwrap();
+        }
+        wants.add_arg(&format!("--user-data-dir={}", profile.path().display())).unwrap();
+        let page = WebDriver::new(format!("http://127.0.0.1:{port}"), wants).await.expect("Chromium starts");
+        let tools = page.cdp();
+        let browser = Self { page, tools, _driver: driver, _profile: profile };
+        browser.size(DESK).await;
+        browser
+    }
+
+    /// Sets the page's size and makes sure of it.
+    pub async fn size(&self, (width, height): (u32, u32)) {
+        let metrics = json!({ "width": width, "height": height, "deviceScaleFactor": 1, "mobile": false });
+        self.tools.send_raw("Emulation.setDeviceMetricsOverride", metrics).await.unwrap();
+        let got = self.script("return [window.innerWidth, window.innerHeight]").await;
+        assert_eq!(got, json!([width, height]), "the page's size");
+    }
+
+    /// Chooses the light or the dark look, as the system would.
+    pub async fn look(&self, dark: bool) {
+        let scheme = if dark { "dark" } else { "light" };
+        let media = json!({ "features": [{ "name": "prefers-color-scheme", "value": scheme }, { "name": "prefers-reduced-motion", "value": "reduce" }] });
+        self.tools.send_raw("Emulation.setEmulatedMedia", media).await.unwrap();
+    }
+
+    /// Goes to an address.
+    pub async fn go(&self, address: &str) {
+        self.page.goto(address).await.unwrap();
+    }
+
+    /// Runs a script in the page.
+    pub async fn script(&self, text: &str) -> Value {
+        self.page.execute(text, vec![]).await.unwrap().json().clone()
+    }
+
+    /// Presses keys on the page as a whole.
+    pub async fn keys(&self, keys: impl IntoIterator<Item = impl Into<TypingData>>) {
+        for key in keys {
+            self.page.action_chain().send_keys(key).perform().await.unwrap();
+        }
+    }
+
+    /// Touches the middle of what `css` names, with a finger.
+    pub async fn touch(&self, css: &str) {
+        self.find(css).await;
+        let middle =
+            format!("const r = document.querySelector({css:?}).getBoundingClientRect(); return [r.x + r.width / 2, r.y + r.height / 2, r.width, r.height]");
+        let at = self.script(&middle).await;
+        assert!(at[3].as_f64().unwrap() >= 44.0, "{css} is large enough for a knuckle: {at}");
+        let point = json!([{ "x": at[0], "y": at[1] }]);
+        self.tools.send_raw("Input.dispatchTouchEvent", json!({ "type": "touchStart", "touchPoints": point })).await.unwrap();
+        self.tools.send_raw("Input.dispatchTouchEvent", json!({ "type": "touchEnd", "touchPoints": [] })).await.unwrap();
+    }
+
+    /// Waits for what `css` names.
+    pub async fn find(&self, css: &str) -> WebElement {
+        let found = self.page.query(By::Css(css)).wait(PATIENCE, Duration::from_millis(40)).first().await;
+        match found {
+            Ok(element) => element,
+            Err(_) => panic!("{css} never came; the page says: {}", self.text("body").await),
+        }
+    }
+
+    /// The text of what `css` names, at once.
+    pub async fn text(&self, css: &str) -> String {
+        let script = format!("return document.querySelector({css:?})?.innerText ?? ''");
+        self.script(&script).await.as_str().unwrap_or_default().to_owned()
+    }
+
+    /// Waits until the text of what `css` names holds `wanted`.
+    pub async fn wait_text(&self, css: &str, wanted: &str) -> String {
+        let until = Instant::now() + PATIENCE;
+        loop {
+            let text = self.text(css).await;
+            if text.contains(wanted) {
+                return text;
+            }
+            assert!(Instant::now() < until, "{css} never said {wanted:?}; it says {text:?}");
+            tokio::time::sleep(Duration::from_millis(40)).await;
+        }
+    }
+
+    /// Serious faults axe finds on the page, as `rule: where`.
+    pub async fn axe(&self) -> Vec<String> {
+        let axe = std::fs::read_to_string(root().join("web/node_modules/axe-core/axe.min.js")).expect("axe-core is installed by npm ci");
+        self.page.execute(axe, vec![]).await.unwrap();
+        let run = "const done = arguments[arguments.length - 1]; axe.run(document, { resultTypes: ['violations'] }).then(r => done(r.violations.filter(v => v.impact === 'serious' || v.impact === 'critical').flatMap(v => v.nodes.map(n => v.id + ': ' + n.html.slice(0, 160) + ' ' + (n.any[0]?.message ?? '').slice(0, 160)))))";
+        let found = self.page.execute_async(run, vec![]).await.unwrap();
+        serde_json::from_value(found.json().clone()).unwrap()
+    }
+
+    /// Takes a picture of the page.
+    pub async fn picture(&self, path: &Path) {
+        self.page.screenshot(path).await.unwrap();
+    }
+
+    /// Closes the browser; dropping the driver would end it less politely.
+    pub async fn close(self) {
+        let _ = self.page.clone().quit().await;
+    }
+}

@@ -1,0 +1,225 @@
+//! Real journeys: keyboard, touch, a dead server, bad input, and axe on every view.
+#![allow(missing_docs, clippy::unwrap_used)]
+
+use serde_json::Value;
+use std::time::Duration;
+use thirtyfour::prelude::*;
+use yoke_e2e::{Browser, Server};
+
+const VIEWS: [&str; 5] = ["thread", "blank", "gears", "cut", "gauge"];
+
+#[tokio::test]
+async fn a_callout_becomes_a_job_by_keyboard_alone() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path());
+    let browser = Browser::open().await;
+    browser.go(&server.at("/")).await;
+    browser.find(".jobs li").await;
+    browser.keys(["/"]).await;
+    browser.find("[role=dialog] input").await;
+    browser.keys(["7/8-9 unc-2a"]).await;
+    let card = browser.wait_text("[role=dialog] .card", "Over wires").await;
+    // 7/8-9 on 4 TPI: 4/9, close on every other mark of the eight.
+    assert!(card.contains("every 2 marks") && card.contains("0.8905 in"), "{card}");
+    browser.keys([Key::Enter + ""]).await;
+    browser.wait_text(".sentence", "7/8-9 UNC-2A").await;
+    assert!(browser.page.current_url().await.unwrap().path().ends_with("/thread"));
+    browser.wait_text(".carry", "0.8009 in").await;
+    browser.keys(["i"]).await;
+    browser.wait_text(".carry", "20.343 mm").await;
+    for (key, station) in [("2", "blank"), ("3", "gears"), ("4", "cut"), ("5", "gauge")] {
+        browser.keys([key]).await;
+        browser.find(&format!("main[data-station={station}]")).await;
+    }
+    browser.keys([Key::Left + ""]).await;
+    browser.find("main[data-station=cut]").await;
+    // The working of the first number opens, is drilled into, and closes with Esc.
+    browser.keys(["w"]).await;
+    let working = browser.wait_text("[role=dialog]", "From:").await;
+    assert!(working.contains("tip to pitch line"), "{working}");
+    browser.keys([Key::Escape + ""]).await;
+    browser.close().await;
+}
+
+#[tokio::test]
+async fn bad_input_is_named_and_nothing_typed_is_lost() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path());
+    let browser = Browser::open().await;
+    browser.go(&server.at("/")).await;
+    let input = browser.find("input[aria-label=Callout]").await;
+    input.send_keys("3/4-1O UNC").await.unwrap();
+    let says = browser.wait_text(".says", "Near it").await;
+    assert!(says.contains("3/4-10 UNC"), "{says}");
+    assert_eq!(input.prop("value").await.unwrap().as_deref(), Some("3/4-1O UNC"));
+    // A touch on a near one puts it right.
+    browser.touch(".near").await;
+    browser.wait_text(".says", "Enter makes a job of it").await;
+
+    browser.go(&server.at("/jobs/mill-bearing-stud/cut")).await;
+    let word = browser.find("button[aria-label^='Cutting passes']").await;
+    word.click().await.unwrap();
+    let field = browser.find(".editor input").await;
+    field.send_keys(Key::Control + "a").await.unwrap();
+    field.send_keys("999" + Key::Enter).await.unwrap();
+    let fault = browser.wait_text(".editor .fault", "passes").await;
+    assert!(fault.contains("1 to 200"), "{fault}");
+    assert_eq!(field.prop("value").await.unwrap().as_deref(), Some("999"));
+    field.send_keys(Key::Control + "a").await.unwrap();
+    field.send_keys("12" + Key::Enter).await.unwrap();
+    browser.wait_text(".own", "12 passes").await;
+    browser.find("button[aria-label^='Flat on the tip']").await.click().await.unwrap();
+    let field = browser.find(".editor input").await;
+    field.send_keys(Key::Control + "a").await.unwrap();
+    field.send_keys("a bit" + Key::Enter).await.unwrap();
+    browser.wait_text(".editor .fault", "is not a length").await;
+    field.send_keys(Key::Control + "a").await.unwrap();
+    field.send_keys("0.4 mm" + Key::Enter).await.unwrap();
+    browser.wait_text(".own", "0.40 mm flat").await;
+    assert_eq!(server.job("mill-bearing-stud").await["request"]["bit"]["tip_flat_mm"], 0.4);
+    browser.close().await;
+}
+
+/// Cuts one pass with Space, waiting out the guard against a second press.
+async fn one_pass(browser: &Browser) {
+    tokio::time::sleep(Duration::from_millis(760)).await;
+    browser.keys([" "]).await;
+}
+
+#[tokio::test]
+async fn a_whole_cut_with_the_power_gone_in_the_middle() {
+    let folder = tempfile::tempdir().unwrap();
+    let mut server = Server::start(folder.path());
+    let browser = Browser::open().await;
+    let id = "footbridge-tie-rod";
+    let before = server.job(id).await;
+    let passes = before["plan"]["run"]["passes"].as_array().unwrap().clone();
+    assert_eq!(before["run"]["passes_done"], 8, "the scratch and seven passes were cut");
+    browser.go(&server.at(&format!("/jobs/{id}/at-the-lathe"))).await;
+    let next = |i: usize| format!("[data-pass='{}']", passes[i]["n"]);
+    browser.find(&next(8)).await;
+
+    // A double press is one pass.
+    browser.keys([" ", " "]).await;
+    browser.find(&next(9)).await;
+    one_pass(&browser).await;
+    browser.find(&next(10)).await;
+    assert_eq!(server.job(id).await["run"]["passes_done"], 10);
+
+    // The power goes. Two more passes are marked, one taken back; the screen goes on and says so.
+    server.kill();
+    one_pass(&browser).await;
+    browser.find(&next(11)).await;
+    one_pass(&browser).await;
+    browser.find(&next(12)).await;
+    tokio::time::sleep(Duration::from_millis(760)).await;
+    browser.keys(["u"]).await;
+    browser.find(&next(11)).await;
+    browser.wait_text(".strip", "kept here").await;
+    server.restart();
+    for _ in 0..200 {
+        // Eight acts of the demo, two before the kill, three kept on the screen.
+        if server.job(id).await["sequence"] == 13 {
+            break;
+        }
+        tokio::time::sleep(Duration::from_millis(50)).await;
+    }
+    assert_eq!(server.job(id).await["run"]["passes_done"], 11, "nothing recorded was lost, and nothing counted twice");
+    browser.page.refresh().await.unwrap();
+    browser.find(&next(11)).await;
+
+    // A tick is missed: telling where the dial stands puts it right.
+    browser.keys(["d"]).await;
+    let reading = before["plan"]["cut"]["passes"][15]["dial"][0]["reading"].as_str().unwrap().trim_end_matches(" in").to_owned();
+    browser.find("[role=dialog] input").await;
+    browser.keys([format!("{reading}{}", Key::Enter + "")]).await;
+    browser.find(&next(16)).await;
+    for i in 16..passes.len() {
+        one_pass(&browser).await;
+        if i + 1 < passes.len() {
+            browser.find(&next(i + 1)).await;
+        }
+    }
+    browser.wait_text(".pass-name", "Measure").await;
+
+    // Over size: one more setting. A reading half a millimetre out is questioned first.
+    let over = |job: &Value, what: &str| job["plan"]["gauge"]["over_wires_mm"][what]["value"].as_f64().unwrap();
+    let (most, aim) = (over(&before, "max"), over(&before, "target"));
+    browser.keys(["m"]).await;
+    browser.find("[role=dialog] input").await;
+    browser.keys([format!("{:.3}{}", aim + 0.5, Key::Enter + "")]).await;
+    browser.wait_text("[role=dialog]", "half a millimetre").await;
+    let field = browser.find("[role=dialog] input").await;
+    field.send_keys(Key::Control + "a").await.unwrap();
+    field.send_keys(format!("{:.3}{}", most + 0.06, Key::Enter + "")).await.unwrap();
+    browser.wait_text(".pass-name", "Measured cut").await;
+    browser.wait_text(".strip", "more off the diameter").await;
+    one_pass(&browser).await;
+    browser.wait_text(".pass-name", "Measure").await;
+    browser.keys(["m"]).await;
+    browser.find("[role=dialog] input").await;
+    browser.keys([format!("{aim:.3}{}", Key::Enter + "")]).await;
+    browser.wait_text(".pass-name", "In limits").await;
+    let after = server.job(id).await;
+    assert_eq!((after["run"]["finished"].as_bool(), after["run"]["verdict"]["verdict"].as_str()), (Some(true), Some("in_limits")));
+    browser.close().await;
+}
+
+#[tokio::test]
+async fn a_cut_is_begun_measured_and_held_by_touch() {
+    let folder = tempfile::tempdir().unwrap();
+    let mut server = Server::start(folder.path());
+    let browser = Browser::open().await;
+    browser.size((768, 1024)).await;
+    browser.go(&server.at("/jobs/turnbuckle-ends--six/at-the-lathe")).await;
+    browser.wait_text(".pass-name", "Scratch").await;
+    browser.touch(".done-key").await;
+    browser.wait_text(".pass-name", "Pass 1").await;
+    server.kill();
+    // A measurement may change the next depth: without the server the screen holds.
+    browser.page.find(By::XPath("//footer//button[contains(., 'Dial')]")).await.unwrap().click().await.unwrap();
+    for key in ["0", ".", "5"] {
+        browser.touch(&format!("[role=dialog] .pad button[aria-label='{key}']")).await;
+    }
+    browser.touch("[role=dialog] button[type=submit]").await;
+    browser.wait_text(".told", "do not cut deeper").await;
+    server.restart();
+    browser.find("[data-pass]").await;
+    let stands = server.job("turnbuckle-ends--six").await["run"]["stands_mm"].as_f64().unwrap();
+    assert!((stands - 0.5).abs() < 1e-9, "the cross-slide's own dial in mm: {stands}");
+    browser.close().await;
+}
+
+#[tokio::test]
+async fn no_view_has_a_serious_fault_in_either_look_and_nothing_is_blocked() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path());
+    let browser = Browser::open().await;
+    let mut faults = Vec::new();
+    for dark in [false, true] {
+        browser.look(dark).await;
+        let stations = VIEWS.iter().map(|v| (format!("/jobs/mill-bearing-stud/{v}"), ".carry"));
+        let others = [
+            ("/".to_owned(), ".jobs li"),
+            ("/jobs/gauge-board-cap/gauge".to_owned(), ".carry"),
+            ("/jobs/footbridge-tie-rod/at-the-lathe".to_owned(), ".setting"),
+        ];
+        for (path, ready) in stations.chain(others) {
+            browser.go(&server.at(&path)).await;
+            browser.find(ready).await;
+            faults.extend(browser.axe().await.into_iter().map(|f| format!("{path} dark={dark}: {f}")));
+            let wide = browser.script("return document.documentElement.scrollWidth").await;
+            assert_eq!(wide, 1280, "{path} does not spill sideways");
+        }
+        for (path, open) in
+            [("gears", ".own .word"), ("cut", ".actions .plain"), ("thread", ".carry .opens"), ("gauge", ".actions .act"), ("thread", ".head .word")]
+        {
+            browser.go(&server.at(&format!("/jobs/mill-bearing-stud/{path}"))).await;
+            browser.find(open).await.click().await.unwrap();
+            browser.find("[role=dialog]").await;
+            faults.extend(browser.axe().await.into_iter().map(|f| format!("{path} {open} dark={dark}: {f}")));
+        }
+    }
+    assert!(faults.is_empty(), "{}", faults.join("\n"));
+    browser.close().await;
+}

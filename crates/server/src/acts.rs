@@ -1,0 +1,100 @@
+//! Acts: append-only, made by the client, never refused as stale.
+
+use crate::app::App;
+use crate::events::Moved;
+use crate::jobs::{JobView, view};
+use crate::planning::{body_json, plan_with_store};
+use crate::problem::Problem;
+use axum::Json;
+use axum::body::Bytes;
+use axum::extract::{Path, State};
+use serde::Deserialize;
+use serde_json::Value;
+use utoipa::ToSchema;
+use yoke_core::job::Fault;
+use yoke_core::log::ActKind;
+use yoke_store::{ActRow, Frozen, Recorded, Store, StoreError};
+
+/// An act as sent.
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct ActBody {
+    /// What was done.
+    act: ActKind,
+    /// When it happened, by the client's clock.
+    happened: Option<String>,
+    /// The sequence the client had seen.
+    #[serde(default)]
+    seen: i64,
+    /// `typed`, or the device's name.
+    source: Option<String>,
+}
+
+enum Outcome {
+    Done(Box<JobView>),
+    Different,
+    Faulty(Vec<Fault>),
+    Missing,
+}
+
+/// Records an act. The same again gives the first answer; a different body under the same id is 409.
+#[utoipa::path(put, path = "/api/v1/jobs/{id}/acts/{act}", params(("id" = String, Path), ("act" = String, Path)), request_body = ActBody,
+    responses((status = 200, body = JobView), (status = 409, body = Problem), (status = 422, body = Problem)))]
+pub async fn record(State(app): State<App>, Path((job, act)): Path<(String, String)>, body: Bytes) -> Result<Json<JobView>, Problem> {
+    let sent = read(body_json(&body)?)?;
+    if act.is_empty() || act.len() > 64 {
+        return Err(Problem::fault("/id", "an act's id has 1 to 64 characters"));
+    }
+    if let Err((field, detail)) = sent.act.check() {
+        return Err(Problem::fault(&format!("/act{field}"), detail));
+    }
+    let recorded = (app.clock)();
+    let row = ActRow {
+        id: act,
+        sequence: 0,
+        body: serde_json::to_string(&sent.act)?,
+        happened: sent.happened.unwrap_or_else(|| recorded.clone()),
+        recorded,
+        source: sent.source.unwrap_or_else(|| "typed".into()),
+        seen: sent.seen,
+    };
+    let begins = matches!(sent.act, ActKind::PassDone { .. } | ActKind::Measured { .. } | ActKind::StandsAt { .. });
+    match app.with_store(move |store| keep(store, &job, &row, begins)).await? {
+        Outcome::Done(view) => {
+            Moved::tell(&app, view.id(), view.revision(), view.sequence());
+            Ok(Json(*view))
+        }
+        Outcome::Different => Err(Problem::conflict("/problems/act-differs", "That act is recorded already, and says something else.", None)),
+        Outcome::Faulty(faults) => Err(Problem::faulty(faults)),
+        Outcome::Missing => Err(Problem::missing("job")),
+    }
+}
+
+/// Reads the body, saying which field is wrong.
+fn read(value: Value) -> Result<ActBody, Problem> {
+    let act_only = value.get("act").cloned();
+    serde_json::from_value(value).map_err(|whole| match act_only.map(serde_json::from_value::<ActKind>) {
+        Some(Err(inner)) => Problem::fault("/act", format!("the act does not read: {inner}")),
+        _ => Problem::fault("", format!("an object with act, happened, seen and source is wanted: {whole}")),
+    })
+}
+
+fn keep(store: &Store, job: &str, row: &ActRow, begins: bool) -> Result<Outcome, StoreError> {
+    let Some(found) = store.job(job)? else { return Ok(Outcome::Missing) };
+    let freeze = if begins && found.frozen.is_none() {
+        match plan_with_store(store, serde_json::from_str(&found.request).unwrap_or_default())? {
+            Ok(plan) => match (serde_json::to_string(&plan), serde_json::to_string(&plan.run)) {
+                (Ok(whole), Ok(run)) => Some(Frozen { plan: whole, run, engine: plan.engine.to_owned() }),
+                _ => None,
+            },
+            Err(faults) => return Ok(Outcome::Faulty(faults)),
+        }
+    } else {
+        None
+    };
+    match store.record(job, row, freeze.as_ref())? {
+        Recorded::Done(_) => Ok(store.job(job)?.map(|j| view(store, &j)).transpose()?.map_or(Outcome::Missing, |v| Outcome::Done(Box::new(v)))),
+        Recorded::Different => Ok(Outcome::Different),
+        Recorded::Missing => Ok(Outcome::Missing),
+    }
+}

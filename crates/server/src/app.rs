@@ -1,0 +1,130 @@
+//! The application: its state, its routes, its start and end.
+
+use crate::{acts, demo, events, guard, jobs, planning, problem, shop, web};
+use axum::Router;
+use axum::extract::DefaultBodyLimit;
+use axum::middleware;
+use std::path::Path;
+use std::sync::Arc;
+use tokio::sync::{broadcast, watch};
+use tower_http::catch_panic::CatchPanicLayer;
+use tower_http::compression::CompressionLayer;
+use tower_http::trace::TraceLayer;
+use utoipa::OpenApi;
+use utoipa_axum::router::OpenApiRouter;
+use utoipa_axum::routes;
+use yoke_store::{Store, StoreError};
+
+/// A moment, as UTC text. Injected so that tests may hold it still.
+pub type Clock = fn() -> String;
+
+/// What every handler has.
+#[derive(Clone)]
+pub struct App {
+    store: Arc<Store>,
+    /// Tells open pages which job moved on.
+    pub events: broadcast::Sender<events::Moved>,
+    /// Turns true when the server is stopping, so that streams end.
+    pub stopping: watch::Receiver<bool>,
+    /// The time.
+    pub clock: Clock,
+    /// Port served on, for the Host check.
+    pub port: u16,
+}
+
+impl App {
+    /// Runs SQLite work off the async threads.
+    pub async fn with_store<T: Send + 'static>(&self, work: impl FnOnce(&Store) -> Result<T, StoreError> + Send + 'static) -> Result<T, problem::Problem> {
+        let store = Arc::clone(&self.store);
+        tokio::task::spawn_blocking(move || work(&store)).await.map_err(|_| problem::Problem::internal("a storage task stopped short"))?.map_err(Into::into)
+    }
+}
+
+/// The API's description and the largest request it takes.
+#[derive(OpenApi)]
+#[openapi(info(title = "Yoke Turn", description = "From a callout to a measured thread. Lengths are mm, angles degrees."))]
+struct Description;
+
+const LARGEST_REQUEST: usize = 256 * 1024;
+
+/// The API routes with their description.
+pub fn api() -> OpenApiRouter<App> {
+    OpenApiRouter::with_openapi(Description::openapi())
+        .routes(routes!(planning::plan))
+        .routes(routes!(planning::callout))
+        .routes(routes!(planning::gauge))
+        .routes(routes!(planning::length))
+        .routes(routes!(jobs::list, jobs::add))
+        .routes(routes!(jobs::one, jobs::change))
+        .routes(routes!(acts::record))
+        .routes(routes!(events::stream))
+        .routes(routes!(shop::lathes))
+        .routes(routes!(shop::lathe, shop::put_lathe))
+        .routes(routes!(shop::kit, shop::put_kit))
+        .routes(routes!(shop::materials))
+        .routes(routes!(shop::rules))
+}
+
+fn router(app: App) -> Router {
+    let (api, _) = api().split_for_parts();
+    api.route("/healthz", axum::routing::get(|| async { "ok" }))
+        .fallback(web::asset)
+        .layer(DefaultBodyLimit::max(LARGEST_REQUEST))
+        .layer(middleware::from_fn_with_state(app.clone(), guard::guard))
+        .layer(CompressionLayer::new())
+        .layer(CatchPanicLayer::custom(|_| problem::panicked()))
+        .layer(TraceLayer::new_for_http())
+        .with_state(app)
+}
+
+fn now() -> String {
+    chrono::Utc::now().to_rfc3339_opts(chrono::SecondsFormat::Millis, true)
+}
+
+/// Serves until told to stop. Prints the address on standard output once it answers.
+pub async fn serve(folder: &Path, port: u16, with_demo: bool, fresh: bool) -> Result<(), String> {
+    std::fs::create_dir_all(folder).map_err(|e| format!("The data folder {} cannot be made: {e}", folder.display()))?;
+    let path = folder.join("yoke-turn.db");
+    if fresh {
+        for ending in ["db", "db-wal", "db-shm"] {
+            let _ = std::fs::remove_file(path.with_extension(ending));
+        }
+    }
+    let store = Store::open(&path).map_err(|e| format!("{}: {e}", path.display()))?;
+    if with_demo {
+        demo::fill(&store, now).map_err(|e| format!("The demo yard cannot be laid out: {e}"))?;
+    }
+    shop::furnish(&store).map_err(|e| e.to_string())?;
+    let listener =
+        tokio::net::TcpListener::bind(("127.0.0.1", port)).await.map_err(|e| format!("Port {port} cannot be had: {e}. Give another with --port."))?;
+    let port = listener.local_addr().map_err(|e| e.to_string())?.port();
+    let (stop, stopping) = watch::channel(false);
+    let app = App { store: Arc::new(store), events: broadcast::channel(64).0, stopping, clock: now, port };
+    println!("Yoke Turn is at http://127.0.0.1:{port}/");
+    axum::serve(listener, router(app))
+        .with_graceful_shutdown(async move {
+            asked_to_stop().await;
+            let _ = stop.send(true);
+        })
+        .await
+        .map_err(|e| e.to_string())
+}
+
+async fn asked_to_stop() {
+    let interrupt = tokio::signal::ctrl_c();
+    #[cfg(unix)]
+    {
+        match tokio::signal::unix::signal(tokio::signal::unix::SignalKind::terminate()) {
+            Ok(mut terminate) => {
+                tokio::select! { _ = interrupt => {}, _ = terminate.recv() => {} }
+            }
+            Err(_) => {
+                let _ = interrupt.await;
+            }
+        }
+    }
+    #[cfg(not(unix))]
+    {
+        let _ = interrupt.await;
+    }
+}

@@ -1,0 +1,67 @@
+//! The demo yard: Alder Reach, its lathes, its kit and the jobs that can be planned so far.
+
+use serde_json::{Value, json};
+use yoke_core::job::Kit;
+use yoke_core::log::ActKind;
+use yoke_store::{ActRow, Frozen, LatheRow, Store};
+
+/// Lays the yard out in an empty store; a store with jobs is left as it is.
+pub fn fill(store: &Store, clock: crate::app::Clock) -> Result<(), String> {
+    if !store.jobs().map_err(text)?.is_empty() {
+        return Ok(());
+    }
+    let yard: Value = serde_json::from_str(include_str!("../../core/data/alder_reach.json")).map_err(text)?;
+    for lathe in list(&yard, "lathes") {
+        let id = lathe["id"].as_str().unwrap_or_default().to_owned();
+        store.put_lathe(&LatheRow { id, body: lathe.to_string() }).map_err(text)?;
+    }
+    store.put_kit(&serde_json::to_string(&Kit::alder_reach()).map_err(text)?).map_err(text)?;
+    // Listed newest first on the board, so the yard's own order is kept by going backwards.
+    for job in list(&yard, "jobs").iter().rev() {
+        add(store, job, clock)?;
+    }
+    Ok(())
+}
+
+fn list<'a>(yard: &'a Value, name: &str) -> &'a [Value] {
+    yard[name].as_array().map_or(&[], Vec::as_slice)
+}
+
+fn text(error: impl std::fmt::Display) -> String {
+    error.to_string()
+}
+
+/// Adds a job of the yard, or nothing when its form cannot be planned yet.
+fn add(store: &Store, job: &Value, clock: crate::app::Clock) -> Result<(), String> {
+    let Some(callout) = job["thread"].as_str() else { return Ok(()) };
+    let title = job["title"].as_str().unwrap_or(callout);
+    let mut request = json!({
+        "thread": { "callout": callout, "length_mm": job["length_mm"] },
+        "blank": { "material": job["material"] },
+        "lathe_id": job["lathe"],
+    });
+    if job["shoulder"] == true || job["blind"] == true {
+        request["blank"]["shoulder"] = json!(true);
+    }
+    let part_cut = job["state"] == "seven passes cut";
+    if part_cut {
+        // What stood on the bench when the first pass was cut.
+        request["blank"]["diameter_mm"] = json!(19.85);
+        request["bit"] = json!({ "tip_flat_mm": 0.32 });
+    }
+    let Ok(plan) = crate::planning::plan_with_store(store, request.clone()).map_err(text)? else { return Ok(()) };
+    // Titles are unique in the yard, so they make stable ids.
+    let id = title.to_lowercase().replace([' ', ','], "-");
+    store.add_job(&id, title, &request.to_string(), &clock()).map_err(text)?;
+    if part_cut {
+        let frozen =
+            Frozen { plan: serde_json::to_string(&plan).map_err(text)?, run: serde_json::to_string(&plan.run).map_err(text)?, engine: plan.engine.to_owned() };
+        // The scratch is not a pass that cuts to size: seven cutting passes come after it.
+        for (i, pass) in plan.run.passes.iter().take(8).enumerate() {
+            let body = serde_json::to_string(&ActKind::PassDone { n: pass.n, radial_mm: pass.radial_mm }).map_err(text)?;
+            let act = ActRow { id: format!("demo-{i}"), sequence: 0, body, happened: clock(), recorded: clock(), source: "demo".into(), seen: 0 };
+            store.record(&id, &act, Some(&frozen)).map_err(text)?;
+        }
+    }
+    Ok(())
+}

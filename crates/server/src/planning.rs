@@ -1,0 +1,211 @@
+//! The stateless heart: plan, callout, gauge.
+
+use crate::app::App;
+use crate::problem::Problem;
+use axum::Json;
+use axum::body::Bytes;
+use axum::extract::State;
+use serde::{Deserialize, Serialize};
+use serde_json::{Value, json};
+use utoipa::ToSchema;
+use yoke_core::gauge::{Measured, Verdict, judge};
+use yoke_core::job::{Fault, Kit, LatheProfile, PlanRequest, read_json, settle};
+use yoke_core::plan::{Plan, plan as reckon};
+use yoke_core::quantity::{LengthUnit, parse_length, real};
+use yoke_core::thread::{Side, callout as core_callout};
+use yoke_store::Store;
+
+/// Reads a body as JSON, whatever its content type says.
+pub fn body_json(body: &Bytes) -> Result<Value, Problem> {
+    serde_json::from_slice(body).map_err(|e| Problem::unreadable(e.to_string()))
+}
+
+/// The stored lathe a request names, and the kit it leaves to the drawer.
+fn fetch(store: &Store, request: &mut PlanRequest) -> Result<Option<LatheProfile>, yoke_store::StoreError> {
+    if request.kit.is_none() {
+        request.kit = store.kit()?.and_then(|body| serde_json::from_str::<Kit>(&body).ok());
+    }
+    let Some(id) = &request.lathe_id else { return Ok(None) };
+    Ok(store.lathe(id)?.and_then(|row| serde_json::from_str(&row.body).ok()))
+}
+
+/// Plans a request with the lathes and kit stored.
+pub fn plan_with_store(store: &Store, value: Value) -> Result<Result<Plan, Vec<Fault>>, yoke_store::StoreError> {
+    let (mut request, faults) = read_json::<PlanRequest>(value);
+    let stored = fetch(store, &mut request)?;
+    Ok(settle(&request, stored.as_ref(), faults).map(|(job, lathe, kit)| reckon(&job, &lathe, &kit)))
+}
+
+/// Reckons the whole plan; nothing is stored.
+#[utoipa::path(post, path = "/api/v1/plan", request_body = PlanRequest, responses((status = 200, body = Plan), (status = 422, body = Problem)))]
+pub async fn plan(State(app): State<App>, body: Bytes) -> Result<Json<Plan>, Problem> {
+    let value = body_json(&body)?;
+    app.with_store(move |store| plan_with_store(store, value)).await?.map(Json).map_err(Problem::faulty)
+}
+
+/// A callout being typed.
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct CalloutRequest {
+    /// As typed.
+    #[serde(default)]
+    text: String,
+}
+
+/// What a callout says, or what is missing from it.
+#[derive(Serialize, ToSchema)]
+pub struct CalloutAnswer {
+    /// What it reads as; null while it does not read.
+    reads: Option<CalloutReads>,
+    /// What is missing.
+    missing: Option<String>,
+    /// The nearest that do read.
+    near: Vec<String>,
+}
+
+/// A callout read.
+#[derive(Serialize, ToSchema)]
+pub struct CalloutReads {
+    /// Size, class and hand.
+    name: String,
+    /// Member.
+    side: Side,
+    /// Pitch as it is said.
+    pitch: String,
+    /// Series.
+    series: String,
+    /// Class.
+    class: String,
+}
+
+/// Reads a callout as it is typed; always 200.
+#[utoipa::path(post, path = "/api/v1/callout", request_body = CalloutRequest, responses((status = 200, body = CalloutAnswer)))]
+pub async fn callout(body: Bytes) -> Result<Json<CalloutAnswer>, Problem> {
+    let request: CalloutRequest = serde_json::from_value(body_json(&body)?).map_err(|e| Problem::fault("/text", format!("text is wanted: {e}")))?;
+    Ok(Json(match core_callout::read(&request.text) {
+        Ok(spec) => CalloutAnswer {
+            reads: Some(CalloutReads {
+                name: spec.name(),
+                side: spec.side,
+                pitch: spec.pitch_text(),
+                series: spec.series.clone(),
+                class: spec.class.to_string(),
+            }),
+            missing: None,
+            near: Vec::new(),
+        },
+        Err(fault) => CalloutAnswer { reads: None, missing: Some(fault.missing), near: fault.near },
+    }))
+}
+
+/// A reading told to the gauge.
+#[derive(Default, Serialize, Deserialize, ToSchema)]
+#[serde(default, deny_unknown_fields)]
+pub struct Reading {
+    /// Micrometer over three wires.
+    over_wires_mm: Option<f64>,
+    /// Thread micrometer.
+    pitch_diameter_mm: Option<f64>,
+    /// Fit with the mate; not read yet.
+    fit: Option<String>,
+    /// Turns the mate enters; goes with `fit`.
+    turns: Option<f64>,
+    /// Shake of the mate; goes with `fit`.
+    shake_mm: Option<f64>,
+    /// Where the dial stood, radial.
+    at_radial_mm: Option<f64>,
+    /// Spread of repeats.
+    spread_mm: Option<f64>,
+}
+
+/// The gauge request: a plan and what was measured.
+#[derive(Default, Deserialize, ToSchema)]
+#[serde(default, deny_unknown_fields)]
+pub struct GaugeBody {
+    /// The plan request.
+    #[schema(value_type = PlanRequest)]
+    plan: Value,
+    /// One wires or micrometer reading.
+    readings: Vec<Reading>,
+}
+
+/// Judges a reading against a plan; nothing is stored.
+#[utoipa::path(post, path = "/api/v1/gauge", request_body = GaugeBody, responses((status = 200, body = Verdict), (status = 422, body = Problem)))]
+pub async fn gauge(State(app): State<App>, body: Bytes) -> Result<Json<Verdict>, Problem> {
+    let (request, mut faults) = read_json::<GaugeBody>(body_json(&body)?);
+    let planned = app.with_store(move |store| plan_with_store(store, request.plan)).await?;
+    let planned = planned.map_err(|inner| {
+        // Where the plan's own fields are faulty, say so from the root of this request.
+        faults.extend(inner.into_iter().map(|f| Fault::new(format!("/plan{}", f.pointer), f.detail)));
+    });
+    let reading = match request.readings.as_slice() {
+        [one] => one,
+        [] => {
+            faults.push(Fault::new("/readings", "one reading is wanted, over_wires_mm or pitch_diameter_mm"));
+            &Reading::default()
+        }
+        [one, ..] => {
+            faults.push(Fault::new("/readings/1", "one reading at a time is judged"));
+            one
+        }
+    };
+    if reading.fit.is_some() || reading.turns.is_some() || reading.shake_mm.is_some() {
+        faults.push(Fault::new("/readings/0/fit", "fit by feel is not read yet; give over_wires_mm or pitch_diameter_mm"));
+    }
+    let told =
+        yoke_core::log::ActKind::Measured { over_wires_mm: reading.over_wires_mm, pitch_diameter_mm: reading.pitch_diameter_mm, spread_mm: reading.spread_mm };
+    if let (false, Err((field, detail))) = (request.readings.is_empty(), told.check()) {
+        faults.push(Fault::new(format!("/readings/0{field}"), detail));
+    }
+    let Ok(plan) = planned else { return Err(Problem::faulty(faults)) };
+    let deepest = plan.run.passes.iter().map(|p| p.radial_mm).fold(0.0, f64::max);
+    let stood = reading.at_radial_mm.unwrap_or(deepest);
+    if !(stood.is_finite() && (0.0..=100.0).contains(&stood)) {
+        faults.push(Fault::new("/readings/0/at_radial_mm", "the dial stands 0 to 100 mm in"));
+    }
+    if !faults.is_empty() {
+        return Err(Problem::faulty(faults));
+    }
+    let measured = Measured { over_wires_mm: reading.over_wires_mm, pitch_diameter_mm: reading.pitch_diameter_mm, spread_mm: reading.spread_mm };
+    let mut verdict = judge(&plan.run, &measured, stood).ok_or_else(|| {
+        Problem::fault("/readings/0/over_wires_mm", "no wire of the plan serves this thread, so a size over wires says nothing; give pitch_diameter_mm")
+    })?;
+    if reading.at_radial_mm.is_none() {
+        verdict.questions.push("Where did the dial stand? The end of the schedule is taken.".into());
+    }
+    Ok(Json(verdict))
+}
+
+/// A length as typed at a screen.
+#[derive(Default, Deserialize, ToSchema)]
+#[serde(default, deny_unknown_fields)]
+pub struct LengthRequest {
+    /// As typed: `3/8`, `22 mm`, `.875`.
+    text: String,
+    /// The unit meant when none is typed; mm when absent.
+    unit: Option<LengthUnit>,
+}
+
+/// A length read.
+#[derive(Serialize, ToSchema)]
+pub struct LengthAnswer {
+    /// In mm; null when it does not read.
+    mm: Option<f64>,
+    /// What would be right.
+    missing: Option<String>,
+}
+
+/// Reads a length the way a machinist writes it; always 200.
+#[utoipa::path(post, path = "/api/v1/length", request_body = LengthRequest, responses((status = 200, body = LengthAnswer)))]
+pub async fn length(body: Bytes) -> Result<Json<LengthAnswer>, Problem> {
+    let request: LengthRequest = serde_json::from_value(body_json(&body)?).map_err(|e| Problem::fault("", e.to_string()))?;
+    Ok(Json(match parse_length(&request.text, request.unit.unwrap_or(LengthUnit::Mm)) {
+        Ok(length) => LengthAnswer { mm: Some(real(&length.mm)), missing: None },
+        Err(fault) => LengthAnswer { mm: None, missing: Some(fault.0) },
+    }))
+}
+
+/// A plan request naming a callout and a stored lathe.
+pub fn request_of(callout: &str, lathe_id: &str) -> Value {
+    json!({ "thread": { "callout": callout }, "lathe_id": lathe_id })
+}

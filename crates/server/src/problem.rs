@@ -1,0 +1,103 @@
+//! Problems as RFC 9457 JSON: every faulty field named, nothing leaked.
+
+use axum::http::{StatusCode, header};
+use axum::response::{IntoResponse, Response};
+use serde::Serialize;
+use serde_json::Value;
+use utoipa::ToSchema;
+use yoke_core::job::Fault;
+use yoke_store::StoreError;
+
+/// What went wrong, and where.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct Problem {
+    /// Stable name of the kind of problem.
+    #[serde(rename = "type")]
+    pub kind: &'static str,
+    /// The kind in words.
+    pub title: &'static str,
+    /// HTTP status.
+    pub status: u16,
+    /// What happened and what would be right.
+    pub detail: String,
+    /// Every faulty field.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub faults: Vec<Fault>,
+    /// The newer job, when what was sent is stale.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    #[schema(value_type = Option<Object>)]
+    pub current: Option<Value>,
+}
+
+impl Problem {
+    fn new(status: StatusCode, kind: &'static str, title: &'static str, detail: impl Into<String>) -> Self {
+        Self { kind, title, status: status.as_u16(), detail: detail.into(), faults: Vec::new(), current: None }
+    }
+
+    /// Some fields are faulty.
+    pub fn faulty(faults: Vec<Fault>) -> Self {
+        let detail = faults.iter().map(|f| f.detail.as_str()).collect::<Vec<_>>().join("; ");
+        Self { faults, ..Self::new(StatusCode::UNPROCESSABLE_ENTITY, "/problems/faulty-fields", "Some fields need mending", detail) }
+    }
+
+    /// One field is faulty.
+    pub fn fault(pointer: &str, detail: impl Into<String>) -> Self {
+        Self::faulty(vec![Fault::new(pointer, detail)])
+    }
+
+    /// Not JSON at all.
+    pub fn unreadable(detail: impl Into<String>) -> Self {
+        Self::new(StatusCode::BAD_REQUEST, "/problems/unreadable", "The request is not JSON", detail)
+    }
+
+    /// There is no such thing.
+    pub fn missing(what: &str) -> Self {
+        Self::new(StatusCode::NOT_FOUND, "/problems/missing", "Not here", format!("There is no such {what}."))
+    }
+
+    /// What was sent was made from an older state, or stands against what is recorded.
+    pub fn conflict(kind: &'static str, detail: impl Into<String>, current: Option<Value>) -> Self {
+        Self { current, ..Self::new(StatusCode::CONFLICT, kind, "Overtaken", detail) }
+    }
+
+    /// A header the request must carry.
+    pub fn precondition(detail: impl Into<String>) -> Self {
+        Self::new(StatusCode::PRECONDITION_REQUIRED, "/problems/precondition", "A revision is needed", detail)
+    }
+
+    /// The request came from somewhere it should not.
+    pub fn refused(detail: impl Into<String>) -> Self {
+        Self::new(StatusCode::FORBIDDEN, "/problems/refused", "Refused", detail)
+    }
+
+    /// Our own fault.
+    pub fn internal(detail: impl Into<String>) -> Self {
+        Self::new(StatusCode::INTERNAL_SERVER_ERROR, "/problems/internal", "Something failed here", detail)
+    }
+}
+
+impl From<StoreError> for Problem {
+    fn from(error: StoreError) -> Self {
+        tracing::error!(%error, "store");
+        Self::new(StatusCode::INTERNAL_SERVER_ERROR, "/problems/not-saved", "Not saved", format!("Nothing was changed: {error}"))
+    }
+}
+
+impl From<serde_json::Error> for Problem {
+    fn from(error: serde_json::Error) -> Self {
+        Self::internal(format!("what is stored does not read: {error}"))
+    }
+}
+
+impl IntoResponse for Problem {
+    fn into_response(self) -> Response {
+        let status = StatusCode::from_u16(self.status).unwrap_or(StatusCode::INTERNAL_SERVER_ERROR);
+        let body = serde_json::to_string(&self).unwrap_or_else(|_| "{}".to_owned());
+        (status, [(header::CONTENT_TYPE, "application/problem+json")], body).into_response()
+    }
+}
+
+/// The answer to a request whose handler panicked.
+pub fn panicked() -> Response {
+    Problem::internal("the request could not be answered; nothing recorded was lost").into_response()
+}

@@ -1,0 +1,302 @@
+//! Jobs, lathes and acts kept in SQLite: one file, one writer, nothing acknowledged before it is on
+//! disk.
+//!
+//! Facts are changed under a revision; acts are only ever added. Bodies are JSON as the core reads
+//! them; this crate knows nothing of threads.
+
+mod schema;
+
+use rusqlite::{Connection, OptionalExtension, params};
+use serde::Serialize;
+use std::path::Path;
+use std::sync::{Mutex, MutexGuard, PoisonError};
+
+/// What can go wrong with the store.
+#[derive(Debug, thiserror::Error)]
+pub enum StoreError {
+    /// SQLite's own complaint.
+    #[error("the database: {0}")]
+    Sqlite(#[from] rusqlite::Error),
+    /// A migration failed.
+    #[error("bringing the database up to date: {0}")]
+    Migration(#[from] rusqlite_migration::Error),
+    /// The file was written by a newer program.
+    #[error("this database is of version {found}; this program knows up to {known}. Use the newer program, or another --data folder")]
+    Newer {
+        /// Its version.
+        found: usize,
+        /// The newest known.
+        known: usize,
+    },
+}
+
+/// A lathe as stored.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct LatheRow {
+    /// Stable name.
+    pub id: String,
+    /// Profile, JSON.
+    pub body: String,
+}
+
+/// A job as stored.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct JobRow {
+    /// Stable name.
+    pub id: String,
+    /// Title.
+    pub title: String,
+    /// The plan request, JSON.
+    pub request: String,
+    /// Goes up with every change of the facts.
+    pub revision: i64,
+    /// When it was made, UTC.
+    pub created: String,
+    /// The plan frozen at the first pass.
+    pub frozen: Option<Frozen>,
+    /// Acts recorded so far.
+    pub sequence: i64,
+}
+
+/// A plan frozen at the first pass.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct Frozen {
+    /// The whole plan, JSON.
+    pub plan: String,
+    /// What the run needs of it, JSON.
+    pub run: String,
+    /// Version of the reckoning.
+    pub engine: String,
+}
+
+/// An act as stored.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+pub struct ActRow {
+    /// Made by the client.
+    pub id: String,
+    /// Its place among the job's acts, from 1.
+    pub sequence: i64,
+    /// What was done, JSON.
+    pub body: String,
+    /// When it happened, as the client says.
+    pub happened: String,
+    /// When it was recorded, UTC.
+    pub recorded: String,
+    /// `typed` or the device's name.
+    pub source: String,
+    /// The sequence the client had seen.
+    pub seen: i64,
+}
+
+/// What came of a change of facts.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub enum Changed {
+    /// Made; the job as it now is.
+    Done(JobRow),
+    /// The revision was not the newest; the job as it is.
+    Stale(JobRow),
+    /// There is no such job.
+    Missing,
+}
+
+/// What came of an act.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub enum Recorded {
+    /// Recorded now, or the very same before; the act as stored.
+    Done(ActRow),
+    /// The id stands for a different act.
+    Different,
+    /// There is no such job.
+    Missing,
+}
+
+/// The store.
+#[derive(Debug)]
+pub struct Store {
+    connection: Mutex<Connection>,
+}
+
+impl Store {
+    /// Opens or makes the database at `path`, copying it beside itself before any migration.
+    ///
+    /// # Errors
+    /// [`StoreError::Newer`] for a database of a newer program, else what SQLite says.
+    pub fn open(path: &Path) -> Result<Self, StoreError> {
+        let mut connection = Connection::open(path)?;
+        connection.pragma_update(None, "journal_mode", "WAL")?;
+        connection.pragma_update(None, "synchronous", "FULL")?;
+        connection.pragma_update(None, "foreign_keys", true)?;
+        connection.busy_timeout(std::time::Duration::from_secs(5))?;
+        schema::bring_up_to_date(&mut connection, path)?;
+        Ok(Self { connection: Mutex::new(connection) })
+    }
+
+    /// A panic while the lock was held cannot leave a transaction half done: SQLite rolls it back.
+    fn lock(&self) -> MutexGuard<'_, Connection> {
+        self.connection.lock().unwrap_or_else(PoisonError::into_inner)
+    }
+
+    /// All lathes, in the order they were added.
+    ///
+    /// # Errors
+    /// What SQLite says.
+    pub fn lathes(&self) -> Result<Vec<LatheRow>, StoreError> {
+        let connection = self.lock();
+        let mut query = connection.prepare_cached("SELECT id, body FROM lathes ORDER BY rowid")?;
+        let rows = query.query_map([], |r| Ok(LatheRow { id: r.get(0)?, body: r.get(1)? }))?;
+        Ok(rows.collect::<Result<_, _>>()?)
+    }
+
+    /// One lathe.
+    ///
+    /// # Errors
+    /// What SQLite says.
+    pub fn lathe(&self, id: &str) -> Result<Option<LatheRow>, StoreError> {
+        let connection = self.lock();
+        let mut query = connection.prepare_cached("SELECT id, body FROM lathes WHERE id = ?1")?;
+        Ok(query.query_row([id], |r| Ok(LatheRow { id: r.get(0)?, body: r.get(1)? })).optional()?)
+    }
+
+    /// Adds or replaces a lathe.
+    ///
+    /// # Errors
+    /// What SQLite says.
+    pub fn put_lathe(&self, lathe: &LatheRow) -> Result<(), StoreError> {
+        let sql = "INSERT INTO lathes (id, body) VALUES (?1, ?2) ON CONFLICT (id) DO UPDATE SET body = excluded.body";
+        self.lock().execute(sql, params![lathe.id, lathe.body])?;
+        Ok(())
+    }
+
+    /// The kit, JSON, if one was stored.
+    ///
+    /// # Errors
+    /// What SQLite says.
+    pub fn kit(&self) -> Result<Option<String>, StoreError> {
+        Ok(self.lock().query_row("SELECT body FROM kit", [], |r| r.get(0)).optional()?)
+    }
+
+    /// Replaces the kit.
+    ///
+    /// # Errors
+    /// What SQLite says.
+    pub fn put_kit(&self, body: &str) -> Result<(), StoreError> {
+        let sql = "INSERT INTO kit (id, body) VALUES (1, ?1) ON CONFLICT (id) DO UPDATE SET body = excluded.body";
+        self.lock().execute(sql, [body])?;
+        Ok(())
+    }
+
+    /// All jobs, newest first.
+    ///
+    /// # Errors
+    /// What SQLite says.
+    pub fn jobs(&self) -> Result<Vec<JobRow>, StoreError> {
+        let connection = self.lock();
+        let mut query = connection.prepare_cached(&format!("{JOB} ORDER BY j.created DESC, j.rowid DESC"))?;
+        let rows = query.query_map([], job_row)?;
+        Ok(rows.collect::<Result<_, _>>()?)
+    }
+
+    /// One job.
+    ///
+    /// # Errors
+    /// What SQLite says.
+    pub fn job(&self, id: &str) -> Result<Option<JobRow>, StoreError> {
+        Ok(find_job(&self.lock(), id)?)
+    }
+
+    /// Adds a job.
+    ///
+    /// # Errors
+    /// What SQLite says; an id used before is one of them.
+    pub fn add_job(&self, id: &str, title: &str, request: &str, created: &str) -> Result<(), StoreError> {
+        let sql = "INSERT INTO jobs (id, title, request, revision, created) VALUES (?1, ?2, ?3, 1, ?4)";
+        self.lock().execute(sql, params![id, title, request, created])?;
+        Ok(())
+    }
+
+    /// Changes a job's facts if `revision` is still the newest.
+    ///
+    /// # Errors
+    /// What SQLite says.
+    pub fn change_job(&self, id: &str, revision: i64, title: &str, request: &str) -> Result<Changed, StoreError> {
+        let mut connection = self.lock();
+        let transaction = connection.transaction()?;
+        let sql = "UPDATE jobs SET title = ?3, request = ?4, revision = revision + 1 WHERE id = ?1 AND revision = ?2";
+        let changed = transaction.execute(sql, params![id, revision, title, request])?;
+        let Some(job) = find_job(&transaction, id)? else { return Ok(Changed::Missing) };
+        transaction.commit()?;
+        Ok(if changed == 1 { Changed::Done(job) } else { Changed::Stale(job) })
+    }
+
+    /// A job's acts, in order.
+    ///
+    /// # Errors
+    /// What SQLite says.
+    pub fn acts(&self, job: &str) -> Result<Vec<ActRow>, StoreError> {
+        let connection = self.lock();
+        let mut query = connection.prepare_cached(&format!("{ACT} WHERE job = ?1 ORDER BY sequence"))?;
+        let rows = query.query_map([job], act_row)?;
+        Ok(rows.collect::<Result<_, _>>()?)
+    }
+
+    /// Records an act, freezing the plan with it if the job has none frozen. The same act again gives
+    /// the first answer. It is on disk when this returns.
+    ///
+    /// # Errors
+    /// What SQLite says.
+    pub fn record(&self, job: &str, act: &ActRow, freeze: Option<&Frozen>) -> Result<Recorded, StoreError> {
+        let mut connection = self.lock();
+        let transaction = connection.transaction()?;
+        let Some(found) = find_job(&transaction, job)? else { return Ok(Recorded::Missing) };
+        let before = transaction.query_row(&format!("{ACT} WHERE job = ?1 AND id = ?2"), [job, &act.id], act_row).optional()?;
+        if let Some(before) = before {
+            return Ok(if before.body == act.body { Recorded::Done(before) } else { Recorded::Different });
+        }
+        if let (None, Some(frozen)) = (&found.frozen, freeze) {
+            let sql = "UPDATE jobs SET frozen_plan = ?2, frozen_run = ?3, frozen_engine = ?4 WHERE id = ?1";
+            transaction.execute(sql, params![job, frozen.plan, frozen.run, frozen.engine])?;
+        }
+        let sequence = found.sequence + 1;
+        let sql = "INSERT INTO acts (job, id, sequence, body, happened, recorded, source, seen) VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8)";
+        transaction.execute(sql, params![job, act.id, sequence, act.body, act.happened, act.recorded, act.source, act.seen])?;
+        transaction.commit()?;
+        Ok(Recorded::Done(ActRow { sequence, ..act.clone() }))
+    }
+
+    /// Whether SQLite finds the file sound.
+    ///
+    /// # Errors
+    /// What SQLite says.
+    pub fn sound(&self) -> Result<bool, StoreError> {
+        let answer: String = self.lock().query_row("PRAGMA integrity_check", [], |r| r.get(0))?;
+        Ok(answer == "ok")
+    }
+}
+
+const JOB: &str = "SELECT j.id, j.title, j.request, j.revision, j.created, j.frozen_plan, j.frozen_run, j.frozen_engine, \
+     (SELECT count(*) FROM acts a WHERE a.job = j.id) FROM jobs j";
+const ACT: &str = "SELECT id, sequence, body, happened, recorded, source, seen FROM acts";
+
+fn find_job(connection: &Connection, id: &str) -> rusqlite::Result<Option<JobRow>> {
+    connection.prepare_cached(&format!("{JOB} WHERE j.id = ?1"))?.query_row([id], job_row).optional()
+}
+
+fn job_row(row: &rusqlite::Row<'_>) -> rusqlite::Result<JobRow> {
+    let frozen = match (row.get(5)?, row.get(6)?, row.get(7)?) {
+        (Some(plan), Some(run), Some(engine)) => Some(Frozen { plan, run, engine }),
+        _ => None,
+    };
+    Ok(JobRow { id: row.get(0)?, title: row.get(1)?, request: row.get(2)?, revision: row.get(3)?, created: row.get(4)?, frozen, sequence: row.get(8)? })
+}
+
+fn act_row(row: &rusqlite::Row<'_>) -> rusqlite::Result<ActRow> {
+    Ok(ActRow {
+        id: row.get(0)?,
+        sequence: row.get(1)?,
+        body: row.get(2)?,
+        happened: row.get(3)?,
+        recorded: row.get(4)?,
+        source: row.get(5)?,
+        seen: row.get(6)?,
+    })
+}

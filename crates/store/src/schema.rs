@@ -1,0 +1,49 @@
+//! The tables, and how an older database is brought up to date.
+
+use crate::StoreError;
+use rusqlite::Connection;
+use rusqlite_migration::{M, Migrations};
+use std::path::Path;
+
+/// One entry a version; never edited once released, only added to.
+const STEPS: [&str; 1] = ["
+CREATE TABLE lathes (id TEXT PRIMARY KEY, body TEXT NOT NULL) STRICT;
+CREATE TABLE kit (id INTEGER PRIMARY KEY CHECK (id = 1), body TEXT NOT NULL) STRICT;
+CREATE TABLE jobs (
+    id TEXT PRIMARY KEY,
+    title TEXT NOT NULL,
+    request TEXT NOT NULL,
+    revision INTEGER NOT NULL,
+    created TEXT NOT NULL,
+    frozen_plan TEXT,
+    frozen_run TEXT,
+    frozen_engine TEXT
+) STRICT;
+CREATE TABLE acts (
+    job TEXT NOT NULL REFERENCES jobs (id),
+    id TEXT NOT NULL,
+    sequence INTEGER NOT NULL,
+    body TEXT NOT NULL,
+    happened TEXT NOT NULL,
+    recorded TEXT NOT NULL,
+    source TEXT NOT NULL,
+    seen INTEGER NOT NULL,
+    PRIMARY KEY (job, id),
+    UNIQUE (job, sequence)
+) STRICT;
+"];
+
+/// Brings the database up to date; a copy named after its old version is kept beside it first.
+pub(crate) fn bring_up_to_date(connection: &mut Connection, path: &Path) -> Result<(), StoreError> {
+    let found: u32 = connection.query_row("PRAGMA user_version", [], |r| r.get(0))?;
+    let found = found as usize;
+    if found > STEPS.len() {
+        return Err(StoreError::Newer { found, known: STEPS.len() });
+    }
+    if found > 0 && found < STEPS.len() {
+        let copy = path.with_extension(format!("before-v{}.db", STEPS.len()));
+        connection.backup("main", copy, None)?;
+    }
+    Migrations::new(STEPS.iter().map(|s| M::up(s)).collect()).to_latest(connection)?;
+    Ok(())
+}

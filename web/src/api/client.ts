@@ -1,0 +1,43 @@
+import createClient from 'openapi-fetch';
+import type { components, paths } from './schema';
+
+type Schemas = components['schemas'];
+export type Plan = Schemas['Plan'];
+export type Job = Schemas['JobView'];
+export type JobLine = Schemas['JobLine'];
+export type Quantity = Schemas['Quantity'];
+export type Drawing = Schemas['Drawing'];
+export type Watch = Schemas['Watch'];
+export type Verdict = Schemas['Verdict'];
+export type DialSetting = Schemas['DialSetting'];
+export type NextStep = Schemas['NextStep'];
+export type RunState = Schemas['RunState'];
+export type ActKind = Schemas['ActKind'];
+export type Problem = Schemas['Problem'];
+export type PlanRequest = Schemas['PlanRequest'];
+export type Rule = Schemas['Rule'];
+export type TrainRow = Schemas['TrainRow'];
+
+export const api = createClient<paths>();
+
+/** An answer that is a problem, with every faulty field. */
+export class Refused extends Error {
+  readonly problem: Problem;
+  constructor(problem: Problem) {
+    super(problem.detail);
+    this.problem = problem;
+  }
+}
+
+/** The data of an answer; throws [`Refused`] for a problem. A dead network throws by itself. */
+export function unwrap<T>(answer: { data?: T; error?: unknown }): T {
+  if (answer.data !== undefined) return answer.data;
+  const problem = answer.error as Partial<Problem> | undefined;
+  throw new Refused({ type: '', title: '', status: 0, detail: 'The server gave no answer that reads.', ...problem });
+}
+
+/** What went wrong, in words for the person at the screen. */
+export function inWords(error: unknown): string {
+  if (error instanceof Refused) return error.problem.detail;
+  return 'The server does not answer. What you typed is still here; try again in a moment.';
+}

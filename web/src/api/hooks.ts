@@ -1,0 +1,68 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { api, type Job, type PlanRequest, Refused, unwrap } from './client';
+
+export const useJobs = () => useQuery({ queryKey: ['jobs'], queryFn: async () => unwrap(await api.GET('/api/v1/jobs')) });
+
+export const useLathes = () =>
+  useQuery({ queryKey: ['lathes'], queryFn: async () => unwrap(await api.GET('/api/v1/lathes')), staleTime: 60_000 });
+
+export const useMaterials = () =>
+  useQuery({ queryKey: ['materials'], queryFn: async () => unwrap(await api.GET('/api/v1/materials')), staleTime: Infinity });
+
+/** The rules' texts, fetched once. */
+export const useRules = (wanted: boolean) =>
+  useQuery({ queryKey: ['rules'], queryFn: async () => unwrap(await api.GET('/api/v1/rules')), staleTime: Infinity, enabled: wanted });
+
+export const useJob = (id: string) =>
+  useQuery({
+    queryKey: ['job', id],
+    queryFn: async () => unwrap(await api.GET('/api/v1/jobs/{id}', { params: { path: { id } } })),
+  });
+
+/** A part of a plan request; null takes a field away. */
+export type Patch = { [K in keyof PlanRequest]?: { [F in keyof NonNullable<PlanRequest[K]>]?: NonNullable<PlanRequest[K]>[F] | null } | string | null };
+
+/** Changes a job's facts from the revision on the screen; a newer job replaces it when overtaken. */
+export function useChange(job: Job) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: async (change: { title?: string; request?: Patch }) =>
+      unwrap(
+        await api.PATCH('/api/v1/jobs/{id}', {
+          params: { path: { id: job.id }, header: { 'If-Match': String(job.revision) } },
+          body: change as never,
+        }),
+      ),
+    onSuccess: (newer) => queries.setQueryData(['job', job.id], newer),
+    onError: (error) => {
+      if (error instanceof Refused && error.problem.current) queries.setQueryData(['job', job.id], error.problem.current);
+    },
+  });
+}
+
+/** Asks again for a job when the server says it moved on; one stream while the page is visible. */
+export function useMoved() {
+  const queries = useQueryClient();
+  useEffect(() => {
+    let stream: EventSource | null = null;
+    const attend = () => {
+      stream?.close();
+      stream = document.visibilityState === 'visible' ? new EventSource('/api/v1/events') : null;
+      stream?.addEventListener('moved', (event) => {
+        const moved = JSON.parse((event as MessageEvent<string>).data) as { job: string; sequence: number; revision: number };
+        const known = queries.getQueryData<Job>(['job', moved.job]);
+        if (known && (known.sequence !== moved.sequence || known.revision !== moved.revision)) {
+          void queries.invalidateQueries({ queryKey: ['job', moved.job] });
+        }
+        void queries.invalidateQueries({ queryKey: ['jobs'] });
+      });
+    };
+    attend();
+    document.addEventListener('visibilitychange', attend);
+    return () => {
+      document.removeEventListener('visibilitychange', attend);
+      stream?.close();
+    };
+  }, [queries]);
+}

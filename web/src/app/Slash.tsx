@@ -1,0 +1,20 @@
+import { useState } from 'react';
+import { Leaf } from '../parts/Leaf';
+import { TypeAndGo } from './TypeAndGo';
+import { useKeys } from './keys';
+
+/** From anywhere, `/` takes a callout. */
+export function Slash() {
+  const [open, setOpen] = useState(false);
+  useKeys({
+    '/': (e) => {
+      e.preventDefault();
+      setOpen(true);
+    },
+  });
+  return (
+    <Leaf title="Type a callout" open={open} onClose={() => setOpen(false)} wide>
+      <TypeAndGo autoFocus onGone={() => setOpen(false)} />
+    </Leaf>
+  );
+}

@@ -1,0 +1,53 @@
+import { useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
+import { useState } from 'react';
+import { Leaf } from '../parts/Leaf';
+import { useSettings } from './Settings';
+import { useKeys } from './keys';
+
+const KEYS: [string, string][] = [
+  ['/', 'type a callout, from anywhere'],
+  ['1 … 5', 'go to a station'],
+  ['← →', 'move the carriage one station'],
+  ['I', 'inch or metric'],
+  ['W', 'working of the first number'],
+  ['L', 'stand at the lathe'],
+  ['Space', 'at the lathe: pass done'],
+  ['M', 'at the lathe: type a measurement'],
+  ['D', 'at the lathe: say where the dial stands'],
+  ['U', 'at the lathe: undo'],
+  ['Esc', 'close what is open'],
+  ['?', 'this list'],
+];
+
+/** Unit, look and keys: the tools at the head of every screen. */
+export function Tools({ unit, onUnit }: { unit?: 'mm' | 'in'; onUnit?: () => void }) {
+  const { setColorScheme } = useMantineColorScheme();
+  const scheme = useComputedColorScheme('light');
+  const { letters, setLetters } = useSettings();
+  const [help, setHelp] = useState(false);
+  useKeys({ '?': () => setHelp(true), ...(onUnit ? { i: onUnit } : {}) });
+  return (
+    <div className="head-tools">
+      {onUnit && (
+        <button type="button" className="tool" onClick={onUnit} aria-label={`Shown in ${unit}; change to ${unit === 'mm' ? 'in' : 'mm'}`}>
+          {unit}
+        </button>
+      )}
+      <button type="button" className="tool" onClick={() => setColorScheme(scheme === 'dark' ? 'light' : 'dark')}>
+        {scheme === 'dark' ? 'Light' : 'Dark'}
+      </button>
+      <button type="button" className="tool" onClick={() => setHelp(true)} aria-label="Keys">
+        ?
+      </button>
+      <Leaf title="Keys" open={help} onClose={() => setHelp(false)}>
+        <label className="switch">
+          <input type="checkbox" checked={letters} onChange={(e) => setLetters(e.currentTarget.checked)} />
+          Single letters act
+        </label>
+        <div className="keys-list">
+          {KEYS.map(([key, says]) => [<kbd key={key}>{key}</kbd>, <span key={says}>{says}</span>])}
+        </div>
+      </Leaf>
+    </div>
+  );
+}

@@ -1,0 +1,124 @@
+import { Popover } from '@mantine/core';
+import { useId, useState } from 'react';
+import { api, inWords, type Job, unwrap } from '../api/client';
+import { type Patch, useChange } from '../api/hooks';
+import { NumberPad } from '../parts/NumberPad';
+import { useUnit } from '../parts/unit';
+
+/** How a word is changed: one of some choices, or something typed. */
+export type Edit =
+  | { kind: 'choice'; choices: { says: string; under?: string; patch: Patch; chosen?: boolean }[] }
+  | { kind: 'text'; value: string; patch: (text: string) => Patch }
+  | { kind: 'length'; value: string; patch: (mm: number | null) => Patch; clear?: string }
+  | { kind: 'number'; value: string; patch: (value: number | null) => Patch; clear?: string };
+
+interface WordProps {
+  job: Job;
+  /** What the word is about, for the editor's head and for those who cannot see the sentence. */
+  about: string;
+  /** The word itself. */
+  children: string;
+  edit: Edit;
+  /** Set by hand: brass. */
+  set?: boolean;
+}
+
+/** A word of the sentence that opens a small editor in place. */
+export function Word({ job, about, children, edit, set }: WordProps) {
+  const [open, setOpen] = useState(false);
+  return (
+    <Popover opened={open} onChange={setOpen} position="bottom-start" trapFocus returnFocus withinPortal transitionProps={{ duration: 0 }}>
+      <Popover.Target>
+        <button type="button"
+          className={`word${set ? ' set' : ''}`}
+          disabled={job.frozen}
+          aria-label={`${about}: ${children}`}
+          onClick={() => setOpen(!open)}
+        >
+          {children}
+        </button>
+      </Popover.Target>
+      <Popover.Dropdown>
+        <Editor job={job} about={about} edit={edit} close={() => setOpen(false)} />
+      </Popover.Dropdown>
+    </Popover>
+  );
+}
+
+function Editor({ job, about, edit, close }: { job: Job; about: string; edit: Edit; close: () => void }) {
+  const change = useChange(job);
+  const unit = useUnit();
+  const id = useId();
+  const [text, setText] = useState(edit.kind === 'choice' ? '' : edit.value);
+  const [fault, setFault] = useState<string | null>(null);
+  const send = (request: Patch) => change.mutate({ request }, { onSuccess: close, onError: (e) => setFault(inWords(e)) });
+
+  if (edit.kind === 'choice') {
+    return (
+      <div className="editor" role="group" aria-label={about}>
+        <div className="choices">
+          {edit.choices.map((c, i) => (
+            <button type="button" key={c.says} className="choice" aria-pressed={Boolean(c.chosen)} data-autofocus={c.chosen ?? i === 0 ? true : undefined} onClick={() => send(c.patch)}>
+              {c.says}
+              {c.under && <small>{c.under}</small>}
+            </button>
+          ))}
+        </div>
+        {fault && <p className="fault" role="alert">{fault}</p>}
+      </div>
+    );
+  }
+
+  const enter = async () => {
+    setFault(null);
+    if (edit.kind === 'text') return send(edit.patch(text));
+    if (edit.kind === 'number') {
+      const value = Number(text.replace(',', '.'));
+      return text.trim() === '' || Number.isNaN(value) ? setFault(`“${text}” is not a number; write it as in 12 or 29.5`) : send(edit.patch(value));
+    }
+    try {
+      // The core reads lengths; 3/8, .875 and 22 mm all serve.
+      const read = unwrap(await api.POST('/api/v1/length', { body: { text, unit } }));
+      if (read.mm === null || read.mm === undefined) return setFault(read.missing ?? 'That is not a length.');
+      return send(edit.patch(read.mm));
+    } catch (error) {
+      return setFault(inWords(error));
+    }
+  };
+  const clear = edit.kind === 'text' ? undefined : edit.clear;
+  return (
+    <form
+      className="editor"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void enter();
+      }}
+    >
+      <label htmlFor={id}>
+        {about}
+        {edit.kind === 'length' ? ` (${unit} unless you write another)` : ''}
+      </label>
+      <input
+        id={id}
+        data-autofocus
+        autoComplete="off"
+        inputMode={edit.kind === 'text' ? 'text' : 'decimal'}
+        value={text}
+        onFocus={(e) => e.currentTarget.select()}
+        onChange={(e) => setText(e.currentTarget.value)}
+        aria-invalid={fault !== null}
+        aria-describedby={fault ? `${id}-fault` : undefined}
+      />
+      {fault && <p className="fault" role="alert" id={`${id}-fault`}>{fault}</p>}
+      {edit.kind !== 'text' && <NumberPad value={text} onChange={setText} />}
+      <div className="row">
+        <button type="submit" className="act">Set</button>
+        {clear && edit.kind !== 'text' && (
+          <button type="button" className="act plain" onClick={() => send(edit.patch(null))}>
+            {clear}
+          </button>
+        )}
+      </div>
+    </form>
+  );
+}

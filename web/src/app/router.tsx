@@ -1,0 +1,31 @@
+import { createRootRoute, createRoute, createRouter, Outlet, redirect } from '@tanstack/react-router';
+import { useMoved } from '../api/hooks';
+import { Board } from '../board/Board';
+import { JobPage } from '../stations/JobPage';
+import { AtTheLathe } from '../stations/cut/AtTheLathe';
+import { isStation } from './stations';
+
+function Root() {
+  useMoved();
+  return <Outlet />;
+}
+
+const root = createRootRoute({ component: Root });
+const board = createRoute({ getParentRoute: () => root, path: '/', component: Board });
+const station = createRoute({
+  getParentRoute: () => root,
+  path: '/jobs/$id/$station',
+  beforeLoad: ({ params }) => {
+    if (!isStation(params.station)) throw redirect({ to: '/jobs/$id/$station', params: { id: params.id, station: 'thread' } });
+  },
+  component: JobPage,
+});
+const lathe = createRoute({ getParentRoute: () => root, path: '/jobs/$id/at-the-lathe', component: AtTheLathe });
+
+export const router = createRouter({ routeTree: root.addChildren([board, lathe, station]) });
+
+declare module '@tanstack/react-router' {
+  interface Register {
+    router: typeof router;
+  }
+}

@@ -1,0 +1,12 @@
+/** The stations built so far, in the order of the work. */
+export const STATIONS = [
+  { id: 'thread', name: 'Thread' },
+  { id: 'blank', name: 'Blank' },
+  { id: 'gears', name: 'Gears' },
+  { id: 'cut', name: 'Cut' },
+  { id: 'gauge', name: 'Gauge' },
+] as const;
+
+export type StationId = (typeof STATIONS)[number]['id'];
+
+export const isStation = (id: string): id is StationId => STATIONS.some((s) => s.id === id);

@@ -1,0 +1,58 @@
+import { Link } from '@tanstack/react-router';
+import { useEffect } from 'react';
+import { Slash } from '../app/Slash';
+import { Tools } from '../app/Tools';
+import { TypeAndGo } from '../app/TypeAndGo';
+import { inWords, type JobLine } from '../api/client';
+import { useJobs } from '../api/hooks';
+
+/** A job as a length of bar: bright where it is cut, layout blue where it is not. */
+function Bar({ job }: { job: JobLine }) {
+  const of = /of (\d+)/.exec(job.stands)?.[1];
+  const share = job.finished ? 1 : of ? Math.min(1, job.passes_done / Number(of)) : 0;
+  return (
+    <span className="bar" aria-hidden="true">
+      <span style={{ width: `${share * 100}%` }} />
+    </span>
+  );
+}
+
+/** The job board, headed by type-and-go. */
+export function Board() {
+  const jobs = useJobs();
+  useEffect(() => {
+    document.title = 'Yoke Turn';
+  }, []);
+  return (
+    <div className="shell">
+      <header className="head">
+        <img className="mark" src="/mark.svg" alt="" />
+        <h1 className="board-name">Yoke Turn</h1>
+        <Tools />
+      </header>
+      <main className="board">
+        <TypeAndGo />
+        <section aria-labelledby="jobs-head">
+          <h2 id="jobs-head">Jobs on the board</h2>
+          {jobs.isError && <p className="fault">{inWords(jobs.error)}</p>}
+          {jobs.data?.length === 0 && <p>Nothing yet. Type a callout above, and Enter.</p>}
+          <ul className="jobs">
+            {jobs.data?.map((job) => (
+              <li key={job.id}>
+                <Link to="/jobs/$id/$station" params={{ id: job.id, station: job.passes_done > 0 ? 'cut' : 'thread' }}>
+                  <b>{job.title}</b>
+                  <span>
+                    {job.thread} on the {job.lathe}
+                  </span>
+                  <em>{job.stands}</em>
+                  <Bar job={job} />
+                </Link>
+              </li>
+            ))}
+          </ul>
+        </section>
+      </main>
+      <Slash />
+    </div>
+  );
+}

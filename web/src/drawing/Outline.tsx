@@ -1,0 +1,120 @@
+import { VisuallyHidden } from '@mantine/core';
+import type { Drawing } from '../api/client';
+import { figure } from '../parts/Figure';
+import { useUnit } from '../parts/unit';
+
+type Dimension = Drawing['dimensions'][number];
+type Circle = NonNullable<Drawing['shapes'][number]['circle']>;
+const xy = (p: number[]): [number, number] => [p[0] ?? 0, -(p[1] ?? 0)];
+
+/** An arc with a head along a gear's edge, showing which way it turns. */
+function Turning({ circle }: { circle: Circle }) {
+  const turns = circle.turns ?? 0;
+  const r = circle.r * 0.8;
+  const [from, to] = [-2.5, -0.9];
+  const point = (a: number) => [circle.x + r * Math.cos(a), -circle.y + r * Math.sin(a)] as const;
+  const [x1, y1] = point(from);
+  const [x2, y2] = point(to);
+  // On screen y grows downward, so rising angles run clockwise.
+  const clockwise = turns < 0;
+  const [hx, hy, ha] = clockwise ? [x2, y2, to + Math.PI / 2] : [x1, y1, from - Math.PI / 2];
+  const s = Math.max(circle.r * 0.11, 3);
+  const head = [0, 2.5, -2.5].map((t) => `${hx + s * Math.cos(ha + t)},${hy + s * Math.sin(ha + t)}`).join(' ');
+  return (
+    <g className="turning">
+      <path d={`M ${x1} ${y1} A ${r} ${r} 0 0 1 ${x2} ${y2}`} />
+      <polygon points={head} />
+    </g>
+  );
+}
+
+function Dim({ dim, text, size }: { dim: Dimension; text: string; size: number }) {
+  const [x1, y1] = xy(dim.from);
+  const [x2, y2] = xy(dim.to);
+  const vertical = Math.abs(x1 - x2) < 1e-6;
+  const point = vertical && Math.abs(y1 - y2) < 1e-6;
+  const tick = size * 0.35;
+  const label = `${text}`;
+  if (point) {
+    return (
+      <text x={x1 + size * 0.3} y={y1 + size * 0.35} fontSize={size}>
+        {label}
+      </text>
+    );
+  }
+  return (
+    <g>
+      <line x1={x1} y1={y1} x2={x2} y2={y2} />
+      {vertical ? (
+        <>
+          <line x1={x1 - tick} x2={x1 + tick} y1={y1} y2={y1} />
+          <line x1={x2 - tick} x2={x2 + tick} y1={y2} y2={y2} />
+          {/* Off the middle, where the axis runs. */}
+          <text x={x1 + size * 0.45} y={y2 + (y1 - y2) * 0.36} fontSize={size}>
+            {label}
+          </text>
+        </>
+      ) : (
+        <>
+          <line x1={x1} x2={x1} y1={y1 - tick} y2={y1 + tick} />
+          <line x1={x2} x2={x2} y1={y2 - tick} y2={y2 + tick} />
+          <text x={(x1 + x2) / 2} y={y1 - size * 0.45} fontSize={size} textAnchor="middle">
+            {label}
+          </text>
+        </>
+      )}
+    </g>
+  );
+}
+
+/** Draws an outline of the core to scale: it maps mm to the screen and nothing else. */
+export function Outline({ drawing, done, className }: { drawing: Drawing; done?: ReadonlySet<string>; className?: string }) {
+  const unit = useUnit();
+  const [left = 0, bottom = 0, right = 1, top = 1] = drawing.bounds;
+  const [width, height] = [right - left, top - bottom];
+  const size = Math.max(width / 38, height / 24);
+  return (
+    <figure className={`outline ${className ?? ''}`}>
+      <svg viewBox={`${left} ${-top} ${width} ${height}`} role="img" aria-label={drawing.says} preserveAspectRatio="xMidYMid meet">
+        {drawing.shapes.map((shape, i) => {
+          const name = `shape ${shape.role.replaceAll('.', '-')}${shape.label && done?.has(shape.label) ? ' is-done' : ''}`;
+          if (shape.circle) {
+            const c = shape.circle;
+            const gear = shape.role.startsWith('gear');
+            // Two gears on one stud carry their counts side by side.
+            const shared = gear && drawing.shapes.some((o) => o !== shape && o.role.startsWith('gear') && o.circle?.x === c.x && o.circle.y === c.y);
+            const aside = shared ? (shape.role.endsWith('outer') ? 1 : -1) : 0;
+            const letter = Math.min(Math.max(size, c.r * 0.3), size * 1.7);
+            return (
+              <g key={i} className={name}>
+                <circle cx={c.x} cy={-c.y} r={c.r} />
+                {gear && c.turns ? <Turning circle={c} /> : null}
+                {shape.label && gear && (
+                  <text x={c.x + aside * letter * 1.35} y={-c.y + (shared ? letter * 1.7 : Math.max(c.r * 0.55, letter * 1.2))} fontSize={letter} textAnchor="middle">
+                    {shape.label}
+                  </text>
+                )}
+              </g>
+            );
+          }
+          const points = shape.line?.map((p) => xy(p).join(',')).join(' ');
+          return shape.closed ? <polygon key={i} className={name} points={points} /> : <polyline key={i} className={name} points={points} />;
+        })}
+        <g className="dimensions">
+          {drawing.dimensions.map((d) => (
+            <Dim key={d.name} dim={d} text={figure(d.figure, unit)} size={size} />
+          ))}
+        </g>
+      </svg>
+      <VisuallyHidden>
+        <ul>
+          {drawing.dimensions.map((d) => (
+            <li key={d.name}>
+              {d.says}: {figure(d.figure, unit)}
+            </li>
+          ))}
+        </ul>
+      </VisuallyHidden>
+    </figure>
+  );
+}

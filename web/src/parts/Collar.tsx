@@ -1,0 +1,42 @@
+import type { DialSetting } from '../api/client';
+
+const CENTRE = 500;
+const RADIUS = 620;
+const STEP_DEG = 1.75;
+const SHOWN = 30;
+
+/** A point on the collar, degrees from the witness mark. */
+function at(deg: number, radius: number): [number, number] {
+  const a = ((deg - 90) * Math.PI) / 180;
+  return [CENTRE + radius * Math.cos(a), RADIUS + 90 + radius * Math.sin(a)];
+}
+
+/** The handwheel collar, magnified, as it will look when set right: the figure wanted at the mark. */
+export function Collar({ setting }: { setting: DialSetting }) {
+  const start = Math.ceil(setting.divisions - SHOWN);
+  const lines = Array.from({ length: SHOWN * 2 + 1 }, (_, i) => start + i).filter((n) => Math.abs(n - setting.divisions) <= SHOWN);
+  return (
+    <svg className="collar" viewBox="0 0 1000 330" role="img" aria-label={`Collar set to ${setting.text}`}>
+      <circle cx={CENTRE} cy={RADIUS + 90} r={RADIUS} className="drum" />
+      {lines.map((n) => {
+        const read = ((n % setting.of) + setting.of) % setting.of;
+        const long = read % 10 === 0;
+        const deg = (n - setting.divisions) * STEP_DEG;
+        const [x1, y1] = at(deg, RADIUS - 2);
+        const [x2, y2] = at(deg, RADIUS - (long ? 54 : read % 5 === 0 ? 40 : 26));
+        const [tx, ty] = at(deg, RADIUS - 84);
+        return (
+          <g key={n}>
+            <line x1={x1} y1={y1} x2={x2} y2={y2} className={long ? 'long' : ''} />
+            {long && (
+              <text x={tx} y={ty + 12} textAnchor="middle">
+                {read}
+              </text>
+            )}
+          </g>
+        );
+      })}
+      <path d={`M ${CENTRE} 90 l -20 -46 h 40 z`} className="witness" />
+    </svg>
+  );
+}

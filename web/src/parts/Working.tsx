@@ -1,0 +1,106 @@
+import { createContext, type ReactNode, useContext, useState } from 'react';
+import type { Plan, Rule } from '../api/client';
+import { useRules } from '../api/hooks';
+import { Leaf } from './Leaf';
+
+const Open = createContext<((line: number) => void) | null>(null);
+
+/** Opens the working of a line of the plan. */
+export const useWorking = () => useContext(Open);
+
+const UNITS: Record<Rule['gives']['unit'], string> = {
+  mm: 'mm', in: 'in', um: 'µm', deg: '°', one: '', mm2: 'mm²', ppm: 'ppm', rpm: 'rpm', mpm: 'm/min', s: 's',
+};
+const GREEK: Record<string, string> = { alpha: 'α', beta: 'β', lambda: 'λ', rho: 'ρ', pi: 'π' };
+
+/** The formula as printed, each symbol passed through `show`. */
+function printed(formula: string, show: (symbol: string) => string): string {
+  if (formula.startsWith('table')) return formula;
+  return formula
+    .replace(/[A-Za-z]\w*(?!\w*\()/g, show)
+    .replace(/sqrt\(/g, '√(')
+    .replace(/cbrt\(/g, '∛(')
+    .replace(/\*/g, ' · ')
+    .replace(/\^2/g, '²')
+    .replace(/-/g, '−');
+}
+
+const symbol = (name: string) => GREEK[name] ?? name;
+const shown = (value: number) => String(Number(value.toFixed(5)));
+
+function Line({ plan, rule, line, go }: { plan: Plan; rule: Rule; line: number; go: (line: number) => void }) {
+  const working = plan.workings[line];
+  if (!working) return null;
+  const operands = working.of.map((o) => (typeof o === 'number' ? { value: o, line: null } : { value: plan.workings[o.w]?.gives ?? 0, line: o.w }));
+  const values = Object.fromEntries(rule.takes.map((t, i) => [t.name, shown(operands[i]?.value ?? 0)]));
+  return (
+    <div className="working">
+      <p className="formula">
+        {symbol(rule.gives.name)} = {printed(rule.formula, symbol)}
+      </p>
+      {!rule.formula.startsWith('table') && (
+        <p className="formula filled">= {printed(rule.formula, (name) => values[name] ?? symbol(name))}</p>
+      )}
+      <p className="formula result">
+        = {shown(working.gives)} {UNITS[rule.gives.unit]}
+      </p>
+      <table>
+        <tbody>
+          {rule.takes.map((t, i) => {
+            const operand = operands[i];
+            return (
+              <tr key={t.name}>
+                <th scope="row">{symbol(t.name)}</th>
+                <td>{t.meaning}</td>
+                <td className="number">
+                  {operand?.line === null || operand?.line === undefined ? (
+                    `${shown(operand?.value ?? 0)} ${UNITS[t.unit]}`
+                  ) : (
+                    <button type="button" className="opens" onClick={() => go(operand.line)}>
+                      {shown(operand.value)} {UNITS[t.unit]}
+                    </button>
+                  )}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <p>
+        <b>From:</b> {rule.source}.
+      </p>
+      {working.assumed && (
+        <p>
+          <b>Assumed:</b> {working.assumed}.
+        </p>
+      )}
+      {rule.schools.map((s) => (
+        <p key={s}>
+          <b>Other schools:</b> {s}
+        </p>
+      ))}
+    </div>
+  );
+}
+
+/** Gives everything below it a way to open a number's working. */
+export function WorkingProvider({ plan, children }: { plan: Plan; children: ReactNode }) {
+  const [trail, setTrail] = useState<number[]>([]);
+  const rules = useRules(trail.length > 0);
+  const line = trail.at(-1);
+  const rule = line === undefined ? undefined : rules.data?.find((r) => r.id === plan.workings[line]?.rule);
+  return (
+    <Open value={(start) => setTrail([start])}>
+      {children}
+      <Leaf title={rule?.title ?? 'How it was got'} open={trail.length > 0} onClose={() => setTrail([])}>
+        {rule && line !== undefined && <Line plan={plan} rule={rule} line={line} go={(next) => setTrail([...trail, next])} />}
+        {rules.isError && <p className="fault">The rules’ texts could not be fetched; close this and try again.</p>}
+        {trail.length > 1 && (
+          <button type="button" className="act plain" onClick={() => setTrail(trail.slice(0, -1))}>
+            Back
+          </button>
+        )}
+      </Leaf>
+    </Open>
+  );
+}

@@ -1,0 +1,92 @@
+import { Link, useNavigate, useParams } from '@tanstack/react-router';
+import { type ComponentType, useEffect } from 'react';
+import { inWords, type Job, type Plan } from '../api/client';
+import { useJob } from '../api/hooks';
+import { Bed } from '../app/Bed';
+import { Sentence } from '../app/Sentence';
+import { useSettings } from '../app/Settings';
+import { Slash } from '../app/Slash';
+import { Tools } from '../app/Tools';
+import { useKeys } from '../app/keys';
+import { isStation, STATIONS, type StationId } from '../app/stations';
+import { UnitContext } from '../parts/unit';
+import { WorkingProvider } from '../parts/Working';
+import { BlankStation } from './blank/BlankStation';
+import { CutStation } from './cut/CutStation';
+import { GaugeStation } from './gauge/GaugeStation';
+import { GearsStation } from './gears/GearsStation';
+import { ThreadStation } from './thread/ThreadStation';
+
+export interface StationProps {
+  job: Job;
+  plan: Plan;
+}
+
+const PAGES: Record<StationId, ComponentType<StationProps>> = {
+  thread: ThreadStation,
+  blank: BlankStation,
+  gears: GearsStation,
+  cut: CutStation,
+  gauge: GaugeStation,
+};
+
+/** A job at one of its stations. */
+export function JobPage() {
+  const params = useParams({ strict: false });
+  const id = params.id ?? '';
+  const station: StationId = params.station && isStation(params.station) ? params.station : 'thread';
+  const job = useJob(id);
+  const navigate = useNavigate();
+  const settings = useSettings();
+  const plan = job.data?.plan ?? null;
+  const unit = settings.unit ?? (plan?.thread.form === 'unified' ? 'in' : 'mm');
+  const at = STATIONS.findIndex((s) => s.id === station);
+  const go = (index: number) => {
+    const to = STATIONS[index];
+    if (to) void navigate({ to: '/jobs/$id/$station', params: { id, station: to.id } });
+  };
+  useKeys({
+    ...Object.fromEntries(STATIONS.map((_, i) => [String(i + 1), () => go(i)])),
+    ArrowLeft: () => go(at - 1),
+    ArrowRight: () => go(at + 1),
+    l: () => void navigate({ to: '/jobs/$id/at-the-lathe', params: { id } }),
+    w: () => document.querySelector<HTMLElement>('.carry .opens')?.click(),
+  });
+  const title = job.data?.title;
+  useEffect(() => {
+    if (title) document.title = `${title}: ${STATIONS[at]?.name ?? ''}`;
+  }, [title, at]);
+  const Station = PAGES[station];
+  return (
+    <UnitContext value={unit}>
+      <div className="shell">
+        <header className="head">
+          <Link to="/" aria-label="The job board" className="home">
+            <img className="mark" src="/mark.svg" alt="" />
+          </Link>
+          {job.data && plan ? <Sentence job={job.data} plan={plan} /> : <p className="sentence">{job.data?.title}</p>}
+          <Tools unit={unit} onUnit={() => settings.setUnit(unit === 'mm' ? 'in' : 'mm')} />
+        </header>
+        <main className="station-main" data-station={station}>
+          {job.isError && <p className="fault">{inWords(job.error)}</p>}
+          {job.data && !plan && (
+            <div role="alert">
+              {job.data.faults.map((f) => (
+                <p key={f.pointer} className="fault">
+                  {f.detail}
+                </p>
+              ))}
+            </div>
+          )}
+          {job.data && plan && (
+            <WorkingProvider plan={plan} key={station}>
+              <Station job={job.data} plan={plan} />
+            </WorkingProvider>
+          )}
+        </main>
+        <Bed job={id} open={station} plan={plan} />
+        <Slash />
+      </div>
+    </UnitContext>
+  );
+}

@@ -1,0 +1,65 @@
+import { useState } from 'react';
+import type { Job, Verdict } from '../../api/client';
+import { useOutbox } from '../../api/outbox';
+import { Outline } from '../../drawing/Outline';
+import { figure } from '../../parts/Figure';
+import { useUnit } from '../../parts/unit';
+import type { StationProps } from '../JobPage';
+import { Station } from '../Station';
+import { MeasureLeaf } from './MeasureLeaf';
+
+const HEADS: Record<Verdict['verdict'], string> = {
+  in_limits: '✓ In limits',
+  take_more: '→ Take more',
+  past_limit: '▲ Past the limit',
+  unsure: '? Not sure',
+};
+
+function Said({ job }: { job: Job }) {
+  const verdict = job.run?.verdict;
+  if (!verdict) return null;
+  return (
+    <div className={`verdict ${verdict.verdict}`} role="status">
+      <b>{HEADS[verdict.verdict]}</b>
+      <p>{verdict.says}</p>
+      {verdict.questions.map((q) => <p key={q}>{q}</p>)}
+    </div>
+  );
+}
+
+/** Gauge: is it there, and if not, how much more? */
+export function GaugeStation({ job, plan }: StationProps) {
+  const { gauge } = plan;
+  const unit = useUnit();
+  const [measuring, setMeasuring] = useState(false);
+  const { waiting, cutOff, refusal, record } = useOutbox(job);
+  const over = gauge.over_wires_mm;
+  return (
+    <Station
+      id="gauge"
+      plan={plan}
+      sentence={
+        <>
+          {gauge.says} Best wire {figure(gauge.best_mm, unit)}; {figure(gauge.usable_mm.min, unit)} to {figure(gauge.usable_mm.max, unit)} will serve.
+        </>
+      }
+      drawing={gauge.drawing ? <Outline drawing={gauge.drawing} /> : <Outline drawing={plan.thread.drawing} />}
+      numbers={[
+        over && { says: 'Over wires, aim', figure: over.target, under: gauge.corrected ? 'corrected for the lead angle' : gauge.formulas && `simple; with the lead correction ${figure(gauge.formulas.approximate, unit)}` },
+        over && { says: 'Over wires, most', figure: over.max },
+        over && { says: 'Over wires, least', figure: over.min },
+        { says: 'Pitch diameter', figure: plan.cut.target_pitch_diameter_mm, under: `${figure(gauge.min_mm, unit)} to ${figure(gauge.max_mm, unit)}` },
+      ]}
+    >
+      <Said job={job} />
+      {cutOff && waiting.length > 0 && <p className="fault" role="status">The server does not answer: the reading is kept here and will be sent. Do not cut deeper until then.</p>}
+      {refusal && <p className="fault" role="alert">{refusal}</p>}
+      <div className="row actions">
+        <button type="button" className="act" onClick={() => setMeasuring(true)}>
+          Type a measurement
+        </button>
+      </div>
+      <MeasureLeaf job={job} plan={plan} open={measuring} onClose={() => setMeasuring(false)} record={record} />
+    </Station>
+  );
+}
