@@ -22,6 +22,7 @@ import './stations/stations.css';
 import { MantineProvider } from '@mantine/core';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { RouterProvider } from '@tanstack/react-router';
+import { setNonce } from 'get-nonce';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Settings } from './app/Settings';
@@ -30,6 +31,8 @@ import { theme } from './app/theme';
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false } } });
 const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content;
+// Leaves hold the page still with a style of their own, which the policy lets in by the same nonce.
+if (nonce) setNonce(nonce);
 const root = document.getElementById('root');
 
 if (root) {

@@ -10,7 +10,7 @@ use crate::gauge::{GaugeSection, section as gauge};
 use crate::gears::{GearsSection, section as gears};
 use crate::job::{Assumption, Job, Kit, Lathe};
 use crate::log::{RunPass, RunPlan, RunWires};
-use crate::setup::{self, SetupSection};
+use crate::setup::{self, Carriage, SetupSection};
 use crate::thread::{ThreadSection, section as thread};
 use crate::watch::{self, Level, Watch};
 use crate::words::Words;
@@ -66,8 +66,12 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
     let direction = setup::way(&job.setup, lathe, &th, &mut watch);
     let gears = gears::work(&mut sheet, &job.gears, lathe, &th, &direction, &words, &mut watch);
     let setup = setup::work(&mut sheet, &job.setup, &job.blank, lathe, &th, direction, gears.dial.rule, &words, &mut watch);
-    let stopping = Num::resumed(setup.stopping_mm.value, setup.stopping_mm.w);
-    let (start, blank) = blank::work(&mut sheet, &job.blank, kit, &th, &tip, stopping, &mut assumptions, &mut watch);
+    // A shoulder is at the headstock end: a cut away from it starts in the relief.
+    let ending = match setup.carriage {
+        Carriage::TowardHeadstock => blank::End::StopsIn(Num::resumed(setup.stopping_mm.value, setup.stopping_mm.w)),
+        Carriage::AwayFromHeadstock => blank::End::StartsIn,
+    };
+    let (start, blank) = blank::work(&mut sheet, &job.blank, kit, &th, &tip, ending, &mut assumptions, &mut watch);
     let target = cut::aim(&mut sheet, &job.cut, &th, &mut watch);
     let before = cut::Before { lathe, thread: &th, tip: &tip, start, target, direction: &direction, words: &words };
     let mut cut = cut::work(&mut sheet, &job.cut, &job.blank, &before, &mut watch);
@@ -76,14 +80,12 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
     if assumptions.iter().any(|a| a.pointer == "/lathe") {
         watch.push(Watch::new(Level::Note, "assumed_default", "gears", "No lathe was chosen: the Long bed is assumed.".into()));
     }
-    if setup.says.contains("reversed") || gears.hung.is_some() {
-        watch.push(Watch::new(
-            Level::Note,
-            "first_pass",
-            "cut",
-            "First pass slow, hand on the lever. No gloves, sleeves or rings near the work; chips by brush or hook.".into(),
-        ));
-    }
+    watch.push(Watch::new(
+        Level::Note,
+        "first_pass",
+        "cut",
+        "First pass slow, hand on the lever. No gloves, sleeves or rings near the work; chips by brush or hook.".into(),
+    ));
     watch::order(&mut watch);
     let run = RunPlan {
         side: th.spec.side,

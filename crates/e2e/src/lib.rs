@@ -128,6 +128,10 @@ impl Browser {
         let page = WebDriver::new(format!("http://127.0.0.1:{port}"), wants).await.expect("Chromium starts");
         let tools = page.cdp();
         let browser = Self { page, tools, _driver: driver, _profile: profile };
+        // What the content policy blocks is told to the tests.
+        let watch =
+            "window.blocked = []; document.addEventListener('securitypolicyviolation', e => window.blocked.push(e.violatedDirective + ' ' + e.blockedURI))";
+        browser.tools.send_raw("Page.addScriptToEvaluateOnNewDocument", json!({ "source": watch })).await.unwrap();
         browser.size(DESK).await;
         browser
     }
@@ -211,6 +215,11 @@ impl Browser {
         let run = "const done = arguments[arguments.length - 1]; axe.run(document, { resultTypes: ['violations'] }).then(r => done(r.violations.filter(v => v.impact === 'serious' || v.impact === 'critical').flatMap(v => v.nodes.map(n => v.id + ': ' + n.html.slice(0, 160) + ' ' + (n.any[0]?.message ?? '').slice(0, 160)))))";
         let found = self.page.execute_async(run, vec![]).await.unwrap();
         serde_json::from_value(found.json().clone()).unwrap()
+    }
+
+    /// What the content policy has blocked on this page.
+    pub async fn blocked(&self) -> Vec<String> {
+        serde_json::from_value(self.script("return window.blocked").await).unwrap()
     }
 
     /// Takes a picture of the page.

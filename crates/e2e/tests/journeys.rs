@@ -208,6 +208,7 @@ async fn no_view_has_a_serious_fault_in_either_look_and_nothing_is_blocked() {
             browser.go(&server.at(&path)).await;
             browser.find(ready).await;
             faults.extend(browser.axe().await.into_iter().map(|f| format!("{path} dark={dark}: {f}")));
+            faults.extend(browser.blocked().await.into_iter().map(|f| format!("{path}: blocked {f}")));
             let wide = browser.script("return document.documentElement.scrollWidth").await;
             assert_eq!(wide, 1280, "{path} does not spill sideways");
         }
@@ -218,8 +219,203 @@ async fn no_view_has_a_serious_fault_in_either_look_and_nothing_is_blocked() {
             browser.find(open).await.click().await.unwrap();
             browser.find("[role=dialog]").await;
             faults.extend(browser.axe().await.into_iter().map(|f| format!("{path} {open} dark={dark}: {f}")));
+            faults.extend(browser.blocked().await.into_iter().map(|f| format!("{path} {open}: blocked {f}")));
         }
     }
     assert!(faults.is_empty(), "{}", faults.join("\n"));
+    browser.close().await;
+}
+
+#[tokio::test]
+async fn the_sentence_changes_the_job_and_everything_is_reckoned_again() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path());
+    let browser = Browser::open().await;
+    let id = "mill-bearing-stud";
+    let choose = |word: &'static str, choice: &'static str| {
+        let browser = &browser;
+        async move {
+            browser.touch(&format!("button[aria-label^='{word}']")).await;
+            browser.find(".editor").await;
+            let path = format!("//div[contains(@class, 'editor')]//button[contains(., '{choice}')]");
+            browser.page.find(By::XPath(path.as_str())).await.unwrap().click().await.unwrap();
+        }
+    };
+    browser.go(&server.at(&format!("/jobs/{id}/gears"))).await;
+    browser.wait_text(".head", "Gap bed").await;
+    choose("Lathe", "Long bed").await;
+    browser.wait_text(".head", "Long bed").await;
+    // 4/9 on 4 TPI: the dial serves every other mark.
+    browser.wait_text(".carry", "Every 2 marks").await;
+    choose("Hand", "left-hand").await;
+    browser.wait_text(".own", "away from the headstock").await;
+    choose("Material", "brass").await;
+    browser.wait_text(".head", "brass").await;
+    choose("How it ends", "up to a shoulder").await;
+    browser.wait_text(".head", "up to a shoulder").await;
+    choose("Member", "internal").await;
+    browser.wait_text(".head", "2B").await;
+    // A length typed as a fraction of an inch.
+    browser.touch("button[aria-label^='Threaded length']").await;
+    let field = browser.find(".editor input").await;
+    field.send_keys(Key::Control + "a").await.unwrap();
+    field.send_keys("1-1/4\"" + Key::Enter).await.unwrap();
+    browser.wait_text(".head", "1.25 in").await;
+    let request = server.job(id).await["request"].clone();
+    assert_eq!(request["thread"]["length_mm"], 31.75);
+    assert_eq!(
+        (request["thread"]["hand"].as_str(), request["thread"]["side"].as_str(), request["lathe_id"].as_str()),
+        (Some("left"), Some("internal"), Some("long-bed"))
+    );
+    // The callout itself: a bad one is named and kept, a good one is taken.
+    browser.touch("button[aria-label^='Callout']").await;
+    let field = browser.find(".editor input").await;
+    field.send_keys(Key::Control + "a").await.unwrap();
+    field.send_keys("M20x" + Key::Enter).await.unwrap();
+    browser.wait_text(".editor .fault", "is not a pitch").await;
+    field.send_keys("1.5" + Key::Enter).await.unwrap();
+    browser.wait_text(".head", "M20×1.5-6g").await;
+    browser.close().await;
+}
+
+#[tokio::test]
+async fn a_train_is_chosen_from_the_list_and_left_again() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path());
+    let browser = Browser::open().await;
+    browser.go(&server.at("/jobs/gauge-board-cap/gears")).await;
+    browser.find(".own .word").await.click().await.unwrap();
+    browser.wait_text("[role=dialog]", "leadscrew turns a spindle turn").await;
+    let second = "[role=dialog] tbody tr:nth-child(2) .choice";
+    let named = browser.wait_text(second, "/").await;
+    browser.touch(second).await;
+    browser.wait_text(".own", &named).await;
+    let hang = server.job("gauge-board-cap").await["request"]["gears"]["hang"].clone();
+    assert!(named.starts_with(&hang["drivers"].as_array().unwrap().iter().map(|d| d.to_string()).collect::<Vec<_>>().join("·")), "{named} {hang}");
+    browser.find(".own .word.set").await.click().await.unwrap();
+    browser.page.query(By::XPath("//button[contains(., 'Leave it to the app')]")).first().await.unwrap().click().await.unwrap();
+    browser.find(".own .word:not(.set)").await;
+    assert!(server.job("gauge-board-cap").await["request"]["gears"]["hang"].is_null());
+    browser.close().await;
+}
+
+#[tokio::test]
+async fn two_tablets_on_one_job_follow_each_other() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path());
+    let (one, two) = (Browser::open().await, Browser::open().await);
+    let at = server.at("/jobs/turnbuckle-ends--six/at-the-lathe");
+    one.go(&at).await;
+    two.go(&at).await;
+    one.wait_text(".pass-name", "Scratch").await;
+    two.wait_text(".pass-name", "Scratch").await;
+    one_pass(&one).await;
+    two.wait_text(".pass-name", "Pass 1").await;
+    one_pass(&two).await;
+    one.wait_text(".pass-name", "Pass 2").await;
+    tokio::time::sleep(Duration::from_millis(760)).await;
+    one.keys(["u"]).await;
+    two.wait_text(".pass-name", "Pass 1").await;
+    one.close().await;
+    two.close().await;
+}
+
+#[tokio::test]
+async fn single_letters_can_be_switched_off_and_the_look_chosen() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path());
+    let browser = Browser::open().await;
+    browser.go(&server.at("/jobs/mill-bearing-stud/thread")).await;
+    browser.wait_text(".carry", " in").await;
+    browser.keys(["?"]).await;
+    browser.find("[role=dialog] input[type=checkbox]").await.click().await.unwrap();
+    browser.keys([Key::Escape + ""]).await;
+    browser.keys(["i"]).await;
+    tokio::time::sleep(Duration::from_millis(200)).await;
+    assert!(!browser.text(".carry").await.contains(" mm"), "the letter is off");
+    browser.keys(["2"]).await;
+    browser.find("main[data-station=blank]").await;
+    let scheme = "return document.documentElement.dataset.mantineColorScheme";
+    let before = browser.script(scheme).await;
+    browser.page.find(By::XPath("//button[. = 'Dark' or . = 'Light']")).await.unwrap().click().await.unwrap();
+    assert_ne!(browser.script(scheme).await, before);
+    browser.page.refresh().await.unwrap();
+    browser.find(".carry").await;
+    assert_ne!(browser.script(scheme).await, before, "and remembered");
+    browser.close().await;
+}
+
+#[tokio::test]
+async fn nothing_spills_on_a_tablet_and_the_lathe_keys_suit_a_knuckle() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path());
+    let browser = Browser::open().await;
+    for (width, height) in [(1024, 768), (768, 1024)] {
+        browser.size((width, height)).await;
+        for path in VIEWS.iter().map(|v| format!("/jobs/footbridge-tie-rod/{v}")).chain(["/".to_owned(), "/jobs/footbridge-tie-rod/at-the-lathe".to_owned()]) {
+            browser.go(&server.at(&path)).await;
+            browser.find(".carry, .jobs li, .setting").await;
+            assert_eq!(browser.script("return document.documentElement.scrollWidth").await, width, "{path} at {width}×{height}");
+        }
+        let small = browser.script("return [...document.querySelectorAll('.lathe-key')].filter(k => k.getBoundingClientRect().height < 56).length").await;
+        assert_eq!(small, 0);
+        let whole = browser.script("const f = document.querySelector('.lathe footer').getBoundingClientRect(); return f.bottom <= innerHeight + 1").await;
+        assert_eq!(whole, true, "the keys are on the screen at {width}×{height}");
+    }
+    browser.close().await;
+}
+
+#[tokio::test]
+async fn what_waits_on_the_screen_survives_a_reload_without_the_server() {
+    let folder = tempfile::tempdir().unwrap();
+    let mut server = Server::start(folder.path());
+    let browser = Browser::open().await;
+    let id = "gauge-board-cap";
+    browser.go(&server.at(&format!("/jobs/{id}/at-the-lathe"))).await;
+    browser.wait_text(".pass-name", "Scratch").await;
+    server.kill();
+    tokio::time::sleep(Duration::from_millis(760)).await;
+    browser.keys([" "]).await;
+    browser.wait_text(".pass-name", "Pass 1").await;
+    browser.wait_text(".strip", "1 act is kept here").await;
+    server.restart();
+    // A fresh page of the same browser sends what the last one kept.
+    browser.go(&server.at(&format!("/jobs/{id}/at-the-lathe"))).await;
+    browser.wait_text(".pass-name", "Pass 1").await;
+    for _ in 0..100 {
+        if server.job(id).await["sequence"] == 1 {
+            break;
+        }
+        tokio::time::sleep(Duration::from_millis(50)).await;
+    }
+    let job = server.job(id).await;
+    assert_eq!((job["sequence"].as_u64(), job["run"]["done"].clone(), job["frozen"].as_bool()), (Some(1), serde_json::json!([0]), Some(true)));
+    browser.close().await;
+}
+
+#[tokio::test]
+async fn an_edit_made_from_an_older_job_is_not_lost_in_silence() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path());
+    let browser = Browser::open().await;
+    let id = "mill-bearing-stud";
+    browser.go(&server.at(&format!("/jobs/{id}/cut"))).await;
+    browser.touch("button[aria-label^='Spring passes']").await;
+    let field = browser.find(".editor input").await;
+    // Meanwhile another tablet changes the job; this page is kept from hearing of it by being asked at once.
+    let change = serde_json::json!({"request": {"bit": {"tip_flat_mm": 0.41}}});
+    let patch = reqwest::Client::new().patch(server.at(&format!("/api/v1/jobs/{id}"))).header("If-Match", "1").json(&change);
+    assert!(patch.send().await.unwrap().status().is_success());
+    field.send_keys(Key::Control + "a").await.unwrap();
+    field.send_keys("4" + Key::Enter).await.unwrap();
+    // Either the page had heard and the change is taken, or it is told so and the newer job is shown; a second Enter then takes it.
+    tokio::time::sleep(Duration::from_millis(500)).await;
+    if browser.text(".editor .fault").await.contains("changed meanwhile") {
+        field.send_keys(Key::Enter + "").await.unwrap();
+    }
+    browser.wait_text(".own", "4 springs").await;
+    browser.wait_text(".own", "0.41 mm flat").await;
+    let request = server.job(id).await["request"].clone();
+    assert_eq!((request["bit"]["tip_flat_mm"].as_f64(), request["cut"]["spring_passes"].as_i64()), (Some(0.41), Some(4)), "neither change was lost");
     browser.close().await;
 }

@@ -186,3 +186,141 @@ fn the_command_line_plans_the_same_and_refuses_with_two() {
     let problem: Value = serde_json::from_slice(&bad.stderr).unwrap();
     assert_eq!((bad.status.code(), problem["faults"][0]["pointer"].as_str()), (Some(2), Some("/thread/hands")));
 }
+
+#[tokio::test]
+async fn the_shop_is_read_written_and_refused_by_field() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path(), &["--demo"]);
+    let (_, lathes) = server.get("/api/v1/lathes").await;
+    let names: Vec<&str> = lathes.as_array().unwrap().iter().map(|l| l["name"].as_str().unwrap()).collect();
+    assert_eq!(names, ["Long bed", "Gap bed", "Bench"]);
+    // What is read back can be written back, and reads the same again.
+    let (_, gap) = server.get("/api/v1/lathes/gap-bed").await;
+    let (status, _) = server.send(Method::PUT, "/api/v1/lathes/gap-bed", gap.clone(), &[]).await;
+    assert_eq!((status, server.get("/api/v1/lathes/gap-bed").await.1), (StatusCode::OK, gap));
+    let mine = json!({"name": "Mine", "leadscrew": {"tpi": 8}, "gears": [20, 30, 40, 50, 60, 127], "gearbox": [{"name": "A", "ratio": "1/2"}]});
+    assert_eq!(server.send(Method::PUT, "/api/v1/lathes/mine", mine, &[]).await.0, StatusCode::OK);
+    let (_, plan) = server.post("/api/v1/plan", json!({"thread": {"callout": "1/2-16 UN"}, "lathe_id": "mine"})).await;
+    assert_eq!(plan["gears"]["required_ratio"], "1/2");
+    for (body, pointer) in [
+        (json!({"leadscrew": {"tpi": 8, "pitch_mm": 3}, "gears": [20, 30]}), "/leadscrew"),
+        (json!({"gears": [20, 401]}), "/gears/1"),
+        (json!({"gears": [20, 30], "gearbox": [{"name": "A", "ratio": "0/1"}]}), "/gearbox/0/ratio"),
+        (json!({"gears": [20, 30], "arm": {"stud_to_leadscrew_mm": 100, "slot_reach_mm": [90, 40]}}), "/arm/slot_reach_mm"),
+        (json!({"gears": [20, 30], "compound": {"unit": "in", "graduation": 0.003, "per_turn": 0.1}}), "/compound/per_turn"),
+        (json!({"gears": [20, 30], "speeds_rpm": {"from": 500, "to": 50}}), "/speeds_rpm/to"),
+        (json!({"gears": [20, 30], "colour": "green"}), "/colour"),
+        (json!({"gears": [20, 30], "dial": {"teeth": 4}}), "/dial/teeth/0"),
+    ] {
+        let (status, problem) = server.send(Method::PUT, "/api/v1/lathes/bad", body.clone(), &[]).await;
+        let pointers: Vec<&str> = problem["faults"].as_array().unwrap().iter().map(|f| f["pointer"].as_str().unwrap()).collect();
+        assert_eq!((status, pointers.contains(&pointer)), (StatusCode::UNPROCESSABLE_ENTITY, true), "{body}: {pointers:?}");
+    }
+    assert_eq!(server.get("/api/v1/lathes/bad").await.0, StatusCode::NOT_FOUND, "a refused lathe is not kept");
+    assert_eq!(server.send(Method::PUT, "/api/v1/lathes/Bad%20Name", json!({"gears": [20, 30]}), &[]).await.0, StatusCode::UNPROCESSABLE_ENTITY);
+
+    let (status, _) = server.send(Method::PUT, "/api/v1/kit", json!({"wires_mm": [1.45], "drills_mm": []}), &[]).await;
+    assert_eq!(status, StatusCode::OK);
+    let (_, plan) = server.post("/api/v1/plan", json!({"thread": {"callout": "M20"}})).await;
+    assert_eq!(plan["gauge"]["wire_mm"]["value"], 1.45, "the stored drawer is the one used");
+    let (status, problem) = server.send(Method::PUT, "/api/v1/kit", json!({"wires_mm": [1.45, -1]}), &[]).await;
+    assert_eq!((status, problem["faults"][0]["pointer"].as_str()), (StatusCode::UNPROCESSABLE_ENTITY, Some("/wires_mm/1")));
+    assert_eq!(server.get("/api/v1/materials").await.1.as_array().unwrap().len(), 8);
+}
+
+#[tokio::test]
+async fn every_rule_a_plan_uses_has_its_text() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path(), &[]);
+    let (_, rules) = server.get("/api/v1/rules").await;
+    let known: Vec<&str> = rules.as_array().unwrap().iter().map(|r| r["id"].as_str().unwrap()).collect();
+    for callout in ["M20x2.5-6g", "M36x1.5-6H", "7/8-9 UNC-2A", "1/4-20 UNC-3B LH"] {
+        let (_, plan) = server.post("/api/v1/plan", json!({"thread": {"callout": callout, "starts": 2}, "blank": {"shoulder": true}})).await;
+        for working in plan["workings"].as_array().unwrap() {
+            let rule = rules.as_array().unwrap().iter().find(|r| r["id"] == working["rule"]);
+            let takes = rule.unwrap_or_else(|| panic!("{} is not among {known:?}", working["rule"]))["takes"].as_array().unwrap().len();
+            assert_eq!(working["of"].as_array().unwrap().len(), takes);
+        }
+    }
+    let (_, read) = server.post("/api/v1/length", json!({"text": "1-1/4", "unit": "mm"})).await;
+    assert_eq!(read["mm"], 31.75);
+    let (_, unread) = server.post("/api/v1/length", json!({"text": "wide"})).await;
+    assert!(unread["mm"].is_null() && unread["missing"].as_str().unwrap().contains("not a length"));
+}
+
+#[tokio::test]
+async fn a_stream_tells_which_job_moved_and_ends_with_the_server() {
+    let folder = tempfile::tempdir().unwrap();
+    let mut server = Server::start(folder.path(), &["--demo"]);
+    let mut stream = server.client.get(format!("{}/api/v1/events", server.address)).send().await.unwrap();
+    assert_eq!(stream.headers()["content-type"], "text/event-stream");
+    let path = "/api/v1/jobs/turnbuckle-ends--six";
+    assert_eq!(server.send(Method::PUT, &format!("{path}/acts/one"), pass(0, 0.05), &[]).await.0, StatusCode::OK);
+    let told = String::from_utf8(stream.chunk().await.unwrap().unwrap().to_vec()).unwrap();
+    let data: Value = serde_json::from_str(told.lines().find_map(|l| l.strip_prefix("data: ")).unwrap()).unwrap();
+    assert_eq!(data, json!({"job": "turnbuckle-ends--six", "revision": 1, "sequence": 1}), "no more than that");
+    // Asked to stop, it ends the stream and then itself, with nothing unsaid.
+    let asked = Command::new("kill").arg(server.child.id().to_string()).status().unwrap();
+    assert!(asked.success());
+    while stream.chunk().await.is_ok_and(|c| c.is_some()) {}
+    assert_eq!(server.child.wait().unwrap().code(), Some(0));
+}
+
+#[tokio::test]
+async fn acts_from_two_tablets_at_once_are_all_kept_in_one_order() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path(), &["--demo"]);
+    let path = "/api/v1/jobs/mill-bearing-stud";
+    let (_, job) = server.get(path).await;
+    let passes = job["plan"]["run"]["passes"].as_array().unwrap();
+    let send = |tablet: u32, i: usize| {
+        let (n, radial) = (u32::try_from(passes[i]["n"].as_u64().unwrap()).unwrap(), passes[i]["radial_mm"].as_f64().unwrap());
+        let body = pass(n, radial);
+        let path = format!("{path}/acts/t{tablet}-{i}");
+        let server = &server;
+        async move { server.send(Method::PUT, &path, body, &[]).await.0 }
+    };
+    for i in 0..6 {
+        let (one, two) = tokio::join!(send(1, i), send(2, i));
+        assert_eq!((one, two), (StatusCode::OK, StatusCode::OK));
+    }
+    let (_, after) = server.get(path).await;
+    assert_eq!((after["sequence"].as_u64(), after["run"]["passes_done"].as_u64()), (Some(12), Some(6)), "every act kept, each pass counted once");
+}
+
+#[tokio::test]
+async fn the_page_is_served_with_its_nonce_and_unknown_addresses_are_problems() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path(), &[]);
+    let page = server.client.get(format!("{}/jobs/any/cut", server.address)).send().await.unwrap();
+    let policy = page.headers()["content-security-policy"].to_str().unwrap().to_owned();
+    let nonce = policy.split("'nonce-").nth(1).unwrap().split('\'').next().unwrap().to_owned();
+    let body = page.text().await.unwrap();
+    assert!(body.contains(&format!("content=\"{nonce}\"")) || body.contains("not built"), "the page carries the policy's own nonce");
+    assert!(!body.contains("__NONCE__"));
+    let (status, problem) = server.get("/api/v1/nothing").await;
+    assert_eq!((status, problem["type"].as_str()), (StatusCode::NOT_FOUND, Some("/problems/missing")));
+    let large = "x".repeat(300 * 1024);
+    let response = server.client.post(format!("{}/api/v1/plan", server.address)).body(large).send().await.unwrap();
+    assert_eq!(response.status(), StatusCode::PAYLOAD_TOO_LARGE);
+}
+
+#[test]
+fn a_newer_database_and_a_taken_port_are_said_plainly() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path(), &[]);
+    let port = server.address.rsplit(':').next().unwrap().to_owned();
+    let other = tempfile::tempdir().unwrap();
+    let out = Command::new(env!("CARGO_BIN_EXE_yoke-turn")).args(["--port", &port, "--data"]).arg(other.path()).output().unwrap();
+    assert!(!out.status.success() && String::from_utf8_lossy(&out.stderr).contains("--port"));
+    server.kill();
+    // Not a database at all: refused, and left as it is.
+    let file = other.path().join("yoke-turn.db");
+    for ending in ["db-wal", "db-shm"] {
+        let _ = std::fs::remove_file(file.with_extension(ending));
+    }
+    std::fs::write(&file, "this is a shopping list, long enough to be a header of something else entirely. ".repeat(20)).unwrap();
+    let out = Command::new(env!("CARGO_BIN_EXE_yoke-turn")).args(["--port", "0", "--data"]).arg(other.path()).output().unwrap();
+    assert!(!out.status.success() && String::from_utf8_lossy(&out.stderr).contains("database"));
+    assert!(std::fs::read_to_string(&file).unwrap().starts_with("this is a shopping list"));
+}

@@ -62,3 +62,55 @@ fn a_newer_database_is_refused_by_name() {
     let error = Store::open(&path).unwrap_err();
     assert!(matches!(error, StoreError::Newer { found: 99, .. }) && error.to_string().contains("newer program"));
 }
+
+#[test]
+fn two_threads_writing_acts_keep_every_one_in_one_order() {
+    let folder = tempfile::tempdir().unwrap();
+    let store = std::sync::Arc::new(Store::open(&folder.path().join("yoke.db")).unwrap());
+    store.add_job("j", "Tie rod", "{}", "2026-01-01").unwrap();
+    let writers: Vec<_> = (0..4)
+        .map(|writer| {
+            let store = std::sync::Arc::clone(&store);
+            std::thread::spawn(move || {
+                for i in 0..25 {
+                    assert!(matches!(store.record("j", &act(&format!("{writer}-{i}"), "{}"), None).unwrap(), Recorded::Done(_)));
+                }
+            })
+        })
+        .collect();
+    for writer in writers {
+        writer.join().unwrap();
+    }
+    let sequences: Vec<i64> = store.acts("j").unwrap().iter().map(|a| a.sequence).collect();
+    assert_eq!(sequences, (1..=100).collect::<Vec<_>>());
+    assert_eq!(store.job("j").unwrap().unwrap().sequence, 100);
+    assert!(store.sound().unwrap());
+}
+
+#[test]
+fn jobs_are_listed_newest_first_and_apart() {
+    let folder = tempfile::tempdir().unwrap();
+    let store = Store::open(&folder.path().join("yoke.db")).unwrap();
+    for (id, created) in [("a", "2026-01-01"), ("b", "2026-01-03"), ("c", "2026-01-02"), ("d", "2026-01-03")] {
+        store.add_job(id, id, "{}", created).unwrap();
+    }
+    assert!(store.add_job("a", "again", "{}", "2026-01-04").is_err(), "an id stands for one job");
+    store.record("b", &act("x", "{}"), None).unwrap();
+    let listed = store.jobs().unwrap();
+    let ids: Vec<&str> = listed.iter().map(|j| j.id.as_str()).collect();
+    assert_eq!(ids, ["d", "b", "c", "a"]);
+    assert_eq!(listed.iter().map(|j| j.sequence).collect::<Vec<_>>(), [0, 1, 0, 0]);
+    assert!(store.acts("a").unwrap().is_empty(), "an act belongs to its own job");
+    assert!(store.job("none").unwrap().is_none() && store.lathe("none").unwrap().is_none() && store.kit().unwrap().is_none());
+}
+
+#[test]
+fn a_refused_change_leaves_no_trace() {
+    let folder = tempfile::tempdir().unwrap();
+    let store = Store::open(&folder.path().join("yoke.db")).unwrap();
+    store.add_job("j", "Tie rod", "{}", "2026-01-01").unwrap();
+    store.record("j", &act("a", "1"), None).unwrap();
+    assert_eq!(store.record("j", &act("a", "2"), Some(&Frozen { plan: "p".into(), run: "r".into(), engine: "e".into() })).unwrap(), Recorded::Different);
+    let job = store.job("j").unwrap().unwrap();
+    assert_eq!((job.frozen, job.sequence), (None, 1));
+}

@@ -672,7 +672,7 @@ export interface components {
          * @description How each pass ends.
          * @enum {string}
          */
-        Ending: "auto" | "dial" | "closed" | "hand";
+        Ending: "auto" | "dial" | "closed" | "same_mark" | "hand";
         /**
          * @description An exact number as it comes and goes over the wire: a JSON number is taken by its shortest
          *     decimal (2.5 is 5/2); a fraction may be written as `"127/50"`.

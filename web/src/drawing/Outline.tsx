@@ -67,12 +67,30 @@ function Dim({ dim, text, size }: { dim: Dimension; text: string; size: number }
   );
 }
 
+/** Tooth counts, over all the circles; two gears on one stud carry theirs side by side. */
+function Counts({ drawing, size }: { drawing: Drawing; size: number }) {
+  const gears = drawing.shapes.filter((s) => s.role.startsWith('gear'));
+  return gears.map((shape, i) => {
+    const c = shape.circle;
+    if (!c) return null;
+    const shared = gears.some((o) => o !== shape && o.circle?.x === c.x && o.circle.y === c.y);
+    const aside = shared ? (shape.role.endsWith('outer') ? 1 : -1) : 0;
+    const letter = Math.min(Math.max(size, c.r * 0.3), size * 1.7);
+    const under = shared ? letter * 1.7 : Math.max(c.r * 0.55, letter * 1.2);
+    return (
+      <text key={i} className={`count ${shape.role.replaceAll('.', '-')}`} x={c.x + aside * letter * 1.35} y={-c.y + under} fontSize={letter} textAnchor="middle">
+        {shape.label}
+      </text>
+    );
+  });
+}
+
 /** Draws an outline of the core to scale: it maps mm to the screen and nothing else. */
 export function Outline({ drawing, done, className }: { drawing: Drawing; done?: ReadonlySet<string>; className?: string }) {
   const unit = useUnit();
   const [left = 0, bottom = 0, right = 1, top = 1] = drawing.bounds;
   const [width, height] = [right - left, top - bottom];
-  const size = Math.max(width / 38, height / 24);
+  const size = Math.max(width / 33, height / 22);
   return (
     <figure className={`outline ${className ?? ''}`}>
       <svg viewBox={`${left} ${-top} ${width} ${height}`} role="img" aria-label={drawing.says} preserveAspectRatio="xMidYMid meet">
@@ -80,26 +98,17 @@ export function Outline({ drawing, done, className }: { drawing: Drawing; done?:
           const name = `shape ${shape.role.replaceAll('.', '-')}${shape.label && done?.has(shape.label) ? ' is-done' : ''}`;
           if (shape.circle) {
             const c = shape.circle;
-            const gear = shape.role.startsWith('gear');
-            // Two gears on one stud carry their counts side by side.
-            const shared = gear && drawing.shapes.some((o) => o !== shape && o.role.startsWith('gear') && o.circle?.x === c.x && o.circle.y === c.y);
-            const aside = shared ? (shape.role.endsWith('outer') ? 1 : -1) : 0;
-            const letter = Math.min(Math.max(size, c.r * 0.3), size * 1.7);
             return (
               <g key={i} className={name}>
                 <circle cx={c.x} cy={-c.y} r={c.r} />
-                {gear && c.turns ? <Turning circle={c} /> : null}
-                {shape.label && gear && (
-                  <text x={c.x + aside * letter * 1.35} y={-c.y + (shared ? letter * 1.7 : Math.max(c.r * 0.55, letter * 1.2))} fontSize={letter} textAnchor="middle">
-                    {shape.label}
-                  </text>
-                )}
+                {c.turns ? <Turning circle={c} /> : null}
               </g>
             );
           }
           const points = shape.line?.map((p) => xy(p).join(',')).join(' ');
           return shape.closed ? <polygon key={i} className={name} points={points} /> : <polyline key={i} className={name} points={points} />;
         })}
+        <Counts drawing={drawing} size={size} />
         <g className="dimensions">
           {drawing.dimensions.map((d) => (
             <Dim key={d.name} dim={d} text={figure(d.figure, unit)} size={size} />

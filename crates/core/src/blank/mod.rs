@@ -67,10 +67,22 @@ pub struct BlankSection {
     pub drawing: Drawing,
 }
 
+/// How the cut meets the relief.
+#[derive(Debug, Clone, Copy)]
+pub(crate) enum End {
+    /// It runs into the relief and must stop there, in this distance.
+    StopsIn(Num),
+    /// It starts in the relief, as a left-hand thread or one cut away from the chuck does.
+    StartsIn,
+}
+
+/// Backlash to take up before the carriage moves, mm. House value; a worn lathe has more.
+const BACKLASH_MM: f64 = 0.5;
+
 /// Clearance under the tip in the relief, on diameter, mm. House value.
 const RELIEF_CLEARANCE_MM: f64 = 0.2;
 
-/// Works the blank. `stopping_mm` is the distance to stop at the speed chosen. Returns the diameter
+/// Works the blank. `ending` says whether the cut stops in the relief or starts there. Returns the diameter
 /// the cut starts from.
 #[allow(clippy::too_many_arguments)] // one per thing the blank hangs on, in the order of reckoning
 pub(crate) fn work(
@@ -79,7 +91,7 @@ pub(crate) fn work(
     kit: &Kit,
     thread: &Thread,
     tip: &Tip,
-    stopping_mm: Num,
+    ending: End,
     assumed: &mut Vec<Assumption>,
     watch: &mut Vec<Watch>,
 ) -> (Num, BlankSection) {
@@ -138,7 +150,7 @@ pub(crate) fn work(
         let drill = kit.drills_mm.iter().copied().filter(|d| *d <= used.value - 0.5).max_by(f64::total_cmp);
         Bore { share_percent: Quantity::plain(share, 1, " %"), drill_mm: drill.map(Quantity::length), left_mm: drill.map(|d| Quantity::length(used.value - d)) }
     });
-    let relief = relief(sheet, facts, thread, tip, used, stopping_mm, watch);
+    let relief = relief(sheet, facts, thread, tip, used, ending, watch);
     let chamfer = match side {
         Side::External => thread.own.minor.1.map_or(used.value - thread.pitch.value, |m| m.value - 0.1),
         Side::Internal => thread.major.value + 0.1,
@@ -166,7 +178,7 @@ pub(crate) fn work(
     (used, section)
 }
 
-fn relief(sheet: &mut Sheet, facts: &BlankFacts, thread: &Thread, tip: &Tip, used: Num, stopping: Num, watch: &mut Vec<Watch>) -> Option<Relief> {
+fn relief(sheet: &mut Sheet, facts: &BlankFacts, thread: &Thread, tip: &Tip, used: Num, ending: End, watch: &mut Vec<Watch>) -> Option<Relief> {
     if !facts.shoulder && facts.relief_width_mm.is_none() {
         return None;
     }
@@ -178,14 +190,20 @@ fn relief(sheet: &mut Sheet, facts: &BlankFacts, thread: &Thread, tip: &Tip, use
     };
     let deepest = (used.value - diameter.value).abs() / 2.0 - RELIEF_CLEARANCE_MM / 2.0;
     let half = sheet.work(&rules::HALF_CUT, [tip.equal_flat, deepest.max(0.0).into(), thread.alpha_deg.into()]);
-    let width = sheet.work_assuming(&rules::RELIEF_WIDTH, [half, stopping, thread.pitch], Some("point ground at the leading edge of the bit".into()));
+    let ground = Some("point ground at the leading edge of the bit".into());
+    let (width, what, cure) = match ending {
+        End::StopsIn(distance) => {
+            (sheet.work_assuming(&rules::RELIEF_WIDTH, [half, distance, thread.pitch], ground), "stop", "run slower, or cut away from the shoulder")
+        }
+        End::StartsIn => (sheet.work_assuming(&rules::RELIEF_START, [half, BACKLASH_MM.into(), thread.pitch], ground), "start", "or cut toward the shoulder"),
+    };
     if facts.relief_width_mm.is_some_and(|w| w < width.value - 1e-6) {
         watch.push(Watch::new(
             Level::Warn,
             "relief_narrow",
             "blank",
             format!(
-                "The relief is {} wide where {} is needed to stop in: widen it, run slower, or cut away from the shoulder.",
+                "The relief is {} wide where {} is needed to {what} in: widen it, {cure}.",
                 mm_text(facts.relief_width_mm.unwrap_or(0.0)),
                 mm_text(width.value)
             ),

@@ -17,5 +17,11 @@ rule!(RELIEF_WIDTH = "blank.relief_width", "Least relief width", (w: Mm "half th
     "max(2*P, w + s + 0.5)", "room for the trailing half of the cut, to stop, and half a millimetre; never under two pitches",
     (w + s + 0.5).max(2.0 * P));
 
+rule!(
+    RELIEF_START = "blank.relief_start", "Least relief width to start in",
+    (w: Mm "half the cut's width", b: Mm "backlash to take up", P: Mm "pitch") -> W: Mm,
+    "max(2*P, 2*w + b + 0.5)", "the whole cut stands in the relief before it moves, backlash is taken up, and half a millimetre; never under two pitches",
+    (2.0 * w + b + 0.5).max(2.0 * P));
+
 /// All of them.
-pub static ALL: &[&Rule] = &[&BORE_OF_SHARE, &SHARE_OF_BORE, &RELIEF_EXTERNAL, &RELIEF_INTERNAL, &HALF_CUT, &RELIEF_WIDTH];
+pub static ALL: &[&Rule] = &[&BORE_OF_SHARE, &SHARE_OF_BORE, &RELIEF_EXTERNAL, &RELIEF_INTERNAL, &HALF_CUT, &RELIEF_WIDTH, &RELIEF_START];

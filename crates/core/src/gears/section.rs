@@ -233,6 +233,16 @@ fn tell(sheet: &mut Sheet, found: &Found, was_chosen: bool, lathe: &Lathe, threa
             plain_text(longest.value, 0)
         )
     };
+    let missing = not_owned(lathe, found);
+    if !missing.is_empty() {
+        let list = missing.iter().map(u16::to_string).collect::<Vec<_>>().join(", ");
+        watch.push(Watch::new(
+            Level::Warn,
+            "train_unfit",
+            "gears",
+            format!("The gears listed for this lathe do not include (another) {list}: make sure it is in the drawer."),
+        ));
+    }
     if !found.fit.hangs {
         let why = found.fit.why_not.clone().unwrap_or_default();
         let (level, basis) = if found.fit.by_geometry { (Level::Danger, "does not hang") } else { (Level::Warn, "may not hang") };
@@ -250,6 +260,21 @@ fn tell(sheet: &mut Sheet, found: &Found, was_chosen: bool, lathe: &Lathe, threa
         judged,
         steps: steps(lathe, found, thread.spec.hand, words),
     }
+}
+
+/// Gears of the train that the drawer does not hold.
+fn not_owned(lathe: &Lathe, found: &Found) -> Vec<u16> {
+    let mut left: Vec<u16> = lathe.gears.iter().map(|g| g.teeth).collect();
+    let wanted = found.train.drivers.iter().chain(&found.train.driven).map(|g| g.teeth);
+    wanted
+        .filter(|teeth| match left.iter().position(|t| t == teeth) {
+            Some(i) => {
+                left.swap_remove(i);
+                false
+            }
+            None => true,
+        })
+        .collect()
 }
 
 /// Hanging the train, in order, inner and outer gear of each stud named.

@@ -48,6 +48,9 @@ pub enum Ending {
     Dial,
     /// Half-nut kept closed, spindle reversed.
     Closed,
+    /// Half-nut opened at the end, spindle stopped and reversed, closed on the same mark before the
+    /// dial has gone once round: for trains the dial cannot serve.
+    SameMark,
     /// Spindle turned by hand.
     Hand,
 }
@@ -416,23 +419,12 @@ fn settle_gears(request: &PlanRequest, lathe: &Lathe, c: &mut Checker) -> GearFa
     let hang = request.gears.hang.as_ref().map(|h| {
         let before = c.faults.len();
         let train = Mounted { drivers: c.teeth(&h.drivers, "/gears/hang/drivers"), driven: c.teeth(&h.driven, "/gears/hang/driven") };
-        let sound = c.faults.len() == before;
-        if sound && (train.drivers.len() != train.driven.len() || !(1..=3).contains(&train.drivers.len())) {
+        if c.faults.len() == before && (train.drivers.len() != train.driven.len() || !(1..=3).contains(&train.drivers.len())) {
             c.fault("/gears/hang", "a train has as many driven gears as drivers: one, two or three of each");
         }
         if let Some(name) = h.gearbox.as_ref().filter(|n| !lathe.gearbox.iter().any(|p| p.name == **n)) {
             let known: Vec<&str> = lathe.gearbox.iter().map(|p| p.name.as_str()).collect();
             c.fault("/gears/hang/gearbox", format!("“{name}” is not a gearbox position of the {}; the choices are {}", lathe.name, known.join(", ")));
-        }
-        let mut left: Vec<u16> = lathe.gears.iter().map(|g| g.teeth).collect();
-        for teeth in train.drivers.iter().chain(&train.driven) {
-            match left.iter().position(|t| t == teeth) {
-                Some(i) => {
-                    left.swap_remove(i);
-                }
-                None if sound => c.fault("/gears/hang", format!("the drawer has not (another) {teeth}-tooth gear for this train")),
-                None => {}
-            }
         }
         (train, h.gearbox.clone())
     });

@@ -103,6 +103,8 @@ const SAME_MM: f64 = 1e-6;
 struct Run<'a> {
     plan: &'a RunPlan,
     stands: f64,
+    /// The schedule as last planned: the frozen one, or the one a measurement made.
+    basis: Vec<RunPass>,
     schedule: Vec<RunPass>,
     done: Vec<u32>,
     verdict: Option<Verdict>,
@@ -122,7 +124,8 @@ pub fn fold(plan: &RunPlan, acts: &[Act]) -> RunState {
         })
         .collect();
     let standing: Vec<&Act> = acts.iter().filter(|a| !undone.contains(&a.id.as_str()) && !matches!(a.kind, ActKind::Undone { .. })).collect();
-    let mut run = Run { plan, stands: 0.0, schedule: plan.passes.clone(), done: Vec::new(), verdict: None, finished: false, begun: false };
+    let mut run =
+        Run { plan, stands: 0.0, basis: plan.passes.clone(), schedule: plan.passes.clone(), done: Vec::new(), verdict: None, finished: false, begun: false };
     for act in &standing {
         run.take(&act.kind);
     }
@@ -155,6 +158,7 @@ impl Run<'_> {
         if let Some(verdict) = &verdict {
             match verdict.verdict {
                 VerdictKind::InLimits | VerdictKind::PastLimit => {
+                    self.basis.clear();
                     self.schedule.clear();
                     self.finished = verdict.verdict == VerdictKind::InLimits;
                 }
@@ -192,6 +196,7 @@ impl Run<'_> {
                 pass.kind = PassKind::Spring;
             }
         }
+        self.basis.clone_from(&self.schedule);
     }
 
     /// One act resyncs everything: what is shallower has been passed, what is deeper is to come.
@@ -200,11 +205,10 @@ impl Run<'_> {
         self.begun = true;
         self.verdict = None;
         self.finished = false;
-        let mut all = self.plan.passes.clone();
-        all.extend(self.schedule.iter().filter(|p| p.kind == PassKind::Measured));
-        let springs = all.iter().any(|p| p.kind == PassKind::Cut && p.radial_mm > radial + SAME_MM);
-        all.retain(|p| p.radial_mm > radial + SAME_MM || (p.kind == PassKind::Spring && (springs || p.radial_mm >= radial - SAME_MM)));
-        all.retain(|p| p.kind != PassKind::Spring || !self.done.contains(&p.n) || p.radial_mm > radial + SAME_MM);
+        let mut all = self.basis.clone();
+        let cuts_left = all.iter().any(|p| p.kind == PassKind::Cut && p.radial_mm > radial + SAME_MM);
+        all.retain(|p| p.radial_mm > radial + SAME_MM || (p.kind == PassKind::Spring && p.radial_mm >= radial - SAME_MM));
+        all.retain(|p| p.kind != PassKind::Spring || cuts_left || !self.done.contains(&p.n));
         self.schedule = all;
     }
 

@@ -176,7 +176,10 @@ pub(crate) fn work(
     let cutting = sheet.work(&rules::CUTTING_SPEED, [blank.material.hss_m_per_min.into(), thread.major]);
     // The half-nut stops the carriage at once; the spindle coasts unless clutch or brake hold it.
     let coast = Num::from(if ending == Ending::Closed && !lathe.quick_stop { lathe.coast_turns } else { 0.0 });
-    let room = facts.runout_mm.or(blank.relief_width_mm).or_else(|| blank.shoulder.then_some(4.0 * thread.pitch.value));
+    let toward = direction.carriage == Carriage::TowardHeadstock;
+    // Away from the headstock the shoulder is behind the cut: only a room that was given binds.
+    let relief = blank.relief_width_mm.or_else(|| blank.shoulder.then_some(4.0 * thread.pitch.value)).filter(|_| toward);
+    let room = facts.runout_mm.or(relief);
     let stopping = room.map(|r| sheet.work(&rules::STOPPING_SPEED, [r.into(), coast, thread.lead, facts.reaction_s.into()]));
     let (limit, binds) = match stopping {
         Some(s) if s.value < cutting.value => (s, SpeedLimit::Stopping),
@@ -195,7 +198,6 @@ pub(crate) fn work(
         ));
     }
     let distance = sheet.work(&rules::STOPPING_DISTANCE, [thread.lead, speed.into(), facts.reaction_s.into(), coast]);
-    let toward = direction.carriage == Carriage::TowardHeadstock;
     let forward = direction.spindle == Spindle::Forward;
     let internal = thread.spec.side == Side::Internal;
     let upright = forward != lathe.rear_post;

@@ -32,7 +32,9 @@ fn tidy(text: &str) -> String {
     for (i, &c) in chars.iter().enumerate() {
         let digit_at = |j: Option<usize>| j.and_then(|j| chars.get(j)).is_some_and(char::is_ascii_digit);
         match c {
-            '×' | '*' | 'X' => out.push('x'),
+            '×' | '*' => out.push('x'),
+            // Only between figures is an X a times sign; elsewhere it is part of a word to be quoted back.
+            'X' if chars[i + 1..].iter().find(|c| **c != ' ').is_none_or(|c| is_number_char(*c)) => out.push('x'),
             '"' | '″' | '”' | '“' | '\'' => {}
             '–' | '—' | '−' => out.push('-'),
             ',' if digit_at(i.checked_sub(1)) && digit_at(Some(i + 1)) => out.push('.'),

@@ -64,7 +64,7 @@ export function BlankStation({ job, plan }: StationProps) {
         blank.bore?.drill_mm && { says: 'Drill first', figure: blank.bore.drill_mm, under: blank.bore.left_mm && `leaves ${figure(blank.bore.left_mm, unit)} to bore` },
         { says: 'Chamfer to', figure: blank.chamfer_mm },
         blank.relief && { says: 'Relief diameter', figure: blank.relief.diameter_mm, under: blank.relief.says },
-        blank.relief && { says: 'Relief width, least', figure: blank.relief.width_mm, under: `stops in ${figure(plan.setup.stopping_mm, unit)} at ${plan.setup.speed_rpm.text}` },
+        blank.relief && { says: 'Relief width, least', figure: blank.relief.width_mm, under: plan.setup.carriage === 'toward_headstock' ? `stops in ${figure(plan.setup.stopping_mm, unit)} at ${plan.setup.speed_rpm.text}` : 'the cut starts in it' },
       ]}
     />
   );

@@ -1,0 +1,131 @@
+//! Callouts and lengths as people type them, by the thousand.
+#![allow(missing_docs, clippy::unwrap_used)]
+
+use proptest::prelude::*;
+use yoke_core::quantity::{Exact, LengthUnit, Ratio, decimal, parse_length, pitch_of_tpi, ratio_text, real};
+use yoke_core::thread::callout::read;
+use yoke_core::thread::{Class, Hand, Side, System};
+
+/// The same callout as different hands would type it.
+fn typed(plain: &str, habit: u8) -> String {
+    match habit % 8 {
+        0 => plain.to_lowercase(),
+        1 => plain.replace('x', "×"),
+        2 => plain.replace('x', " * "),
+        3 => plain.replace('-', " - "),
+        4 => format!("  {plain} "),
+        5 => plain.replace('.', ","),
+        6 => plain.replace('-', "–"),
+        _ => plain.to_uppercase().replace('X', "x").replace("6G", "6g"),
+    }
+}
+
+proptest! {
+    #[test]
+    fn a_metric_callout_reads_the_same_in_every_hand(d in 6_u32..300, p in prop::sample::select(&["0.5", "0.75", "1", "1.5", "2"]), left: bool, habit: u8, class in prop::sample::select(&["", "-6g", "-6H"])) {
+        let plain = format!("M{d}x{p}{class}{}", if left { " LH" } else { "" });
+        // Lower case makes a nut's letter a screw's, which is a different thread; that habit is not tried on it.
+        let habit = if habit % 8 == 0 && class == "-6H" { 4 } else { habit };
+        let spec = read(&typed(&plain, habit)).map_err(|f| TestCaseError::fail(format!("{plain} {habit}: {f:?}")))?;
+        prop_assert_eq!(spec.major, Ratio::from_integer(i128::from(d)));
+        prop_assert_eq!(spec.pitch, decimal(p).unwrap());
+        prop_assert_eq!(spec.hand == Hand::Left, left);
+        prop_assert_eq!(spec.side == Side::Internal, class == "-6H");
+        prop_assert_eq!(&read(&spec.name()).unwrap().name(), &spec.name());
+    }
+
+    #[test]
+    fn an_inch_callout_reads_the_same_however_its_size_is_written(whole in 0_i128..4, sixteenths in 1_i128..16, tpi in prop::sample::select(&[8_i128, 12, 16, 20, 28, 32]), way in 0_u8..3) {
+        let inches = Ratio::from_integer(whole) + Ratio::new(sixteenths, 16);
+        prop_assume!(Ratio::from_integer(1) / Ratio::from_integer(tpi) * Ratio::new(13, 10) < inches);
+        let fraction = format!("{}/{}", Ratio::new(sixteenths, 16).numer(), Ratio::new(sixteenths, 16).denom());
+        let size = match (way, whole) {
+            (0, 0) => fraction,
+            (0, _) => format!("{whole}-{fraction}"),
+            (1, 1..) => format!("{whole} {fraction}"),
+            (1, _) => fraction,
+            _ => format!("{}", real(&inches)),
+        };
+        let spec = read(&format!("{size}-{tpi}")).map_err(|f| TestCaseError::fail(format!("{size}-{tpi}: {f:?}")))?;
+        prop_assert_eq!(spec.major, inches * Ratio::new(127, 5), "{}-{}", size, tpi);
+        prop_assert_eq!(spec.pitch, pitch_of_tpi(&Ratio::from_integer(tpi)));
+        prop_assert_eq!(spec.system, System::Unified);
+    }
+
+    #[test]
+    fn a_length_is_exact_in_either_unit(thousandths in 0_i128..90_000, inch: bool, comma: bool) {
+        let number = format!("{}", thousandths as f64 / 1000.0);
+        let text = format!("{}{}", if comma { number.replace('.', ",") } else { number }, if inch { " in" } else { "mm" });
+        let read = parse_length(&text, LengthUnit::Mm).unwrap();
+        let scale = if inch { Ratio::new(127, 5) } else { Ratio::from_integer(1) };
+        prop_assert_eq!(read.mm, Ratio::new(thousandths, 1000) * scale, "{}", text);
+    }
+
+    #[test]
+    fn an_exact_number_survives_the_wire(numer in -10_000_i128..10_000, denom in 1_i128..10_000) {
+        let exact = Exact(Ratio::new(numer, denom));
+        let wire = serde_json::to_string(&exact).unwrap();
+        prop_assert_eq!(serde_json::from_str::<Exact>(&wire).unwrap(), exact);
+        prop_assert_eq!(Exact::parse(&ratio_text(&exact.0)), Some(exact));
+        // A decimal of four places is that decimal, not the nearest binary.
+        let four = numer as f64 / 10_000.0;
+        prop_assert_eq!(serde_json::from_str::<Exact>(&four.to_string()).unwrap().0, Ratio::new(numer, 10_000));
+    }
+
+    #[test]
+    fn no_length_and_no_class_panics(text in "\\PC{0,16}") {
+        let _ = parse_length(&text, LengthUnit::In);
+        let _ = Class::read(&text, System::IsoMetric);
+        let _ = Class::read(&text, System::Unified);
+        let _ = Exact::parse(&text);
+    }
+}
+
+#[test]
+fn series_and_classes_may_come_in_any_dress() {
+    for (text, name) in [
+        ("3/4-10 NC", "3/4-10 UNC-2A"),
+        ("3/4-10UNC-2A", "3/4-10 UNC-2A"),
+        ("3/4-10 2B", "3/4-10 UNC-2B"),
+        ("3/4-10 UNRC 3A", "3/4-10 UNC-3A"),
+        ("3/4 - 10 TPI", "3/4-10 UNC-2A"),
+        ("0.750-10", "3/4-10 UNC-2A"),
+        ("#8-32 2B LH", "#8-32 UNC-2B LH"),
+        ("4-40", "#4-40 UNC-2A"),
+        ("4-4", "4-4 UNC-2A"),
+        ("1/2-27", "1/2-27 UNS-2A"),
+        ("7/8-20 UNEF", "7/8-20 UNEF-2A"),
+        ("M6-5h6h", "M6×1-5h6h"),
+        ("M8 LH 6H", "M8×1.25-6H LH"),
+        ("M1.2", "M1.2×0.25-5h6h"),
+    ] {
+        assert_eq!(read(text).map(|s| s.name()).as_deref(), Ok(name), "{text}");
+    }
+}
+
+#[test]
+fn what_cannot_be_read_names_the_part_and_offers_near_ones() {
+    for (text, part) in [
+        ("M20x2.5-6g6H", "mixes"),
+        ("M20x2.5-9H", "4 to 8"),
+        ("M20x2.5-6q", "6q"),
+        ("M", "no diameter"),
+        ("1/2-13 UNC-2A 2B", "second class"),
+        ("1/2-13 XYZ", "XYZ"),
+        ("1/2-0", "threads per inch"),
+        ("1/2-999", "400"),
+        ("99-4", "355"),
+        ("#13-20", "#13"),
+        ("1/0-20", "not a size"),
+        ("3/4 x", "threads per inch"),
+    ] {
+        let fault = read(text).expect_err(text);
+        assert!(fault.missing.contains(part), "{text}: {}", fault.missing);
+        assert!((1..=4).contains(&fault.near.len()), "{text}");
+        assert!(fault.near.iter().all(|n| read(n).is_ok()), "{text}: what is offered reads");
+    }
+    // The slip of one key is one step from what was meant.
+    for (slip, meant) in [("M2O", "M20"), ("1/2-31 UNC", "1/2-13 UNC"), ("5/8-1l UNC", "5/8-11 UNC")] {
+        assert!(read(slip).expect_err(slip).near.iter().any(|n| n == meant), "{slip}: {:?}", read(slip));
+    }
+}

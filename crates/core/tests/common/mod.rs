@@ -1,0 +1,34 @@
+//! What the tests of the core share.
+#![allow(dead_code, clippy::panic)] // each test file uses its part; a failure is a failed test
+
+use serde_json::{Value, json};
+use yoke_core::job::{Fault, PlanRequest, read_json, settle};
+use yoke_core::plan::{Plan, plan};
+
+/// Plans a request, or says what is faulty.
+pub fn reckon(request: Value) -> Result<Plan, Vec<Fault>> {
+    let (request, faults) = read_json::<PlanRequest>(request);
+    let (job, lathe, kit) = settle(&request, None, faults)?;
+    Ok(plan(&job, &lathe, &kit))
+}
+
+/// Plans a request that must be sound.
+pub fn sound(request: Value) -> Plan {
+    reckon(request).unwrap_or_else(|f| panic!("{f:?}"))
+}
+
+/// The lathe of the demo yard at this place in its list.
+pub fn demo_lathe(index: usize) -> Value {
+    let yard: Value = serde_json::from_str(include_str!("../../data/alder_reach.json")).unwrap_or_default();
+    yard["lathes"][index].clone()
+}
+
+/// A plan of a bare callout on one of the demo lathes.
+pub fn on(index: usize, callout: &str) -> Plan {
+    sound(json!({"thread": {"callout": callout}, "lathe": demo_lathe(index)}))
+}
+
+/// Whether watch holds a code at a level.
+pub fn watches(plan: &Plan, level: &str, code: &str) -> bool {
+    plan.watch.iter().any(|w| w.code == code && serde_json::to_value(w.level).is_ok_and(|l| l == level))
+}

@@ -1,0 +1,100 @@
+//! Drawings are true to scale: what they show is measured on them and compared with the plan.
+#![allow(missing_docs, clippy::unwrap_used, clippy::panic)]
+
+mod common;
+
+use common::{demo_lathe, on, sound};
+use serde_json::json;
+use yoke_core::outline::{Drawing, Point, Shape};
+use yoke_core::plan::Plan;
+
+const THREADS: [&str; 6] = ["M6", "M20x2.5", "M36x1.5-6H", "7/8-9 UNC", "1-8 UNC-2B", "#10-32"];
+
+fn shapes<'a>(drawing: &'a Drawing, role: &'a str) -> impl Iterator<Item = &'a Shape> {
+    drawing.shapes.iter().filter(move |s| s.role == role)
+}
+
+fn all(plan: &Plan) -> Vec<(&'static str, &Drawing)> {
+    let mut list = vec![("thread", &plan.thread.drawing), ("blank", &plan.blank.drawing), ("cut", &plan.cut.drawing)];
+    list.extend(plan.gears.drawing.as_ref().map(|d| ("gears", d)));
+    list.extend(plan.gauge.drawing.as_ref().map(|d| ("gauge", d)));
+    list
+}
+
+#[test]
+fn everything_drawn_lies_inside_its_bounds_and_is_said_in_words() {
+    for lathe in 0..3 {
+        for thread in THREADS {
+            let plan = sound(json!({"thread": {"callout": thread}, "lathe": demo_lathe(lathe), "blank": {"shoulder": true}}));
+            for (name, drawing) in all(&plan) {
+                let [left, bottom, right, top] = drawing.bounds;
+                let inside = |[x, y]: Point| x >= left - 1e-6 && x <= right + 1e-6 && y >= bottom - 1e-6 && y <= top + 1e-6;
+                for shape in &drawing.shapes {
+                    assert!(shape.line.iter().all(|p| inside(*p)), "{thread} {name}: {} leaves {:?}", shape.role, drawing.bounds);
+                    if let Some(c) = shape.circle {
+                        assert!(inside([c.x - c.r, c.y - c.r]) && inside([c.x + c.r, c.y + c.r]), "{thread} {name}: {}", shape.role);
+                    }
+                }
+                assert!(drawing.dimensions.iter().all(|d| inside(d.from) && inside(d.to)), "{thread} {name}");
+                assert!(drawing.says.len() > 20 && !drawing.says.contains("NaN"), "{name}: {}", drawing.says);
+            }
+        }
+    }
+}
+
+#[test]
+fn the_thread_section_measures_as_the_thread() {
+    for thread in THREADS {
+        let plan = on(0, thread);
+        let flank = &shapes(&plan.thread.drawing, "thread.flank").next().unwrap().line;
+        let (top, low) = flank.iter().fold((f64::MIN, f64::MAX), |(t, l), p| (t.max(p[1]), l.min(p[1])));
+        let (major, pitch) = (plan.thread.major_mm.value, plan.thread.pitch_mm.value);
+        assert!((top * 2.0 - major).abs() < 1e-6, "{thread} major");
+        assert!(((top - low) / pitch - 0.541_266).abs() < 1e-3, "{thread}: basic depth is five eighths of the sharp height");
+        for pair in flank.windows(2).filter(|p| (p[0][1] - p[1][1]).abs() > 1e-6) {
+            let angle = ((pair[1][0] - pair[0][0]) / (pair[1][1] - pair[0][1])).abs().atan().to_degrees();
+            assert!((angle - 30.0).abs() < 1e-2, "{thread}: flank at {angle}°");
+        }
+    }
+}
+
+#[test]
+fn dimensions_are_as_long_as_they_say() {
+    for thread in THREADS {
+        let plan = sound(json!({"thread": {"callout": thread, "length_mm": 12}, "lathe": demo_lathe(0), "blank": {"shoulder": true}}));
+        let named = |drawing: &Drawing, name: &str| {
+            drawing.dimensions.iter().find(|d| d.name == name).map(|d| ((d.to[0] - d.from[0]).hypot(d.to[1] - d.from[1]), d.figure.value))
+        };
+        for (drawing, name) in [
+            (&plan.thread.drawing, "pitch"),
+            (&plan.blank.drawing, "diameter"),
+            (&plan.blank.drawing, "relief_diameter"),
+            (&plan.blank.drawing, "relief_width"),
+            (&plan.cut.drawing, "radial"),
+        ] {
+            let (drawn, says) = named(drawing, name).unwrap_or_else(|| panic!("{thread}: {name} is not drawn"));
+            assert!((drawn - says).abs() < 1e-6, "{thread} {name}: {drawn} drawn, {says} said");
+        }
+    }
+}
+
+#[test]
+fn the_groove_fills_from_one_flank_and_ends_as_the_tip() {
+    for (style, beta) in [("radial", 0.0), ("flank", 30.0), ("modified_flank", 29.5)] {
+        let plan = sound(json!({"thread": {"callout": "M20x2.5"}, "lathe": demo_lathe(0), "bit": {"tip_flat_mm": 0.32}, "cut": {"style": style}}));
+        let sections: Vec<&Shape> = shapes(&plan.cut.drawing, "cut.pass").collect();
+        // Deepest first: tip width, depth, and the trailing flank that flank infeed leaves standing.
+        let deepest = &sections[0].line;
+        assert!((deepest[2][0] - deepest[1][0] - 0.32).abs() < 1e-6, "{style}: the tip's own flat");
+        assert!((deepest[1][1] + plan.cut.passes.last().unwrap().radial_mm).abs() < 1e-6);
+        for pair in sections.windows(2) {
+            let depth = |s: &Shape| -s.line[1][1];
+            let slid = (pair[0].line[1][0] - pair[1].line[1][0]).abs();
+            let wanted = (depth(pair[0]) - depth(pair[1])) * f64::to_radians(beta).tan();
+            assert!((slid - wanted).abs() < 1e-6, "{style}: the tip slides {slid}, wanted {wanted}");
+        }
+    }
+    // A bore fills outward.
+    let inside = on(1, "M36x1.5-6H");
+    assert!(shapes(&inside.cut.drawing, "cut.pass").all(|s| s.line[1][1] > 0.0));
+}

@@ -1,0 +1,219 @@
+//! Wires, verdicts and the run, against a second derivation of each.
+#![allow(missing_docs, clippy::unwrap_used)]
+
+mod common;
+
+use common::{demo_lathe, on, sound};
+use proptest::prelude::*;
+use serde_json::json;
+use yoke_core::gauge::{Measured, Verdict, VerdictKind, judge};
+use yoke_core::log::{Act, ActKind, fold};
+use yoke_core::plan::Plan;
+
+/// The lowest a circle can sit in a groove, found by trying heights: no formula of the core's.
+fn seated_over(pitch: f64, pitch_d: f64, wire: f64) -> f64 {
+    let slope = 30_f64.to_radians().tan();
+    // Half width of the gap at a height above the pitch line.
+    let gap = |y: f64| pitch / 4.0 + y * slope;
+    let touches = |centre: f64| {
+        (1..2000).any(|i| {
+            let angle = std::f64::consts::PI * f64::from(i) / 2000.0;
+            let (x, y) = (wire / 2.0 * angle.sin(), centre - wire / 2.0 * angle.cos());
+            x > gap(y)
+        })
+    };
+    let (mut low, mut high) = (-pitch, pitch * 2.0);
+    for _ in 0..60 {
+        let mid = f64::midpoint(low, high);
+        if touches(mid) { low = mid } else { high = mid }
+    }
+    pitch_d + 2.0 * (high + wire / 2.0)
+}
+
+#[test]
+fn the_size_over_wires_is_where_a_circle_really_sits() {
+    for callout in ["M6", "M20x2.5", "M36x1.5", "7/8-9 UNC", "1-8", "#10-32"] {
+        let plan = on(0, callout);
+        let (Some(wire), Some(over)) = (&plan.gauge.wire_mm, &plan.gauge.over_wires_mm) else { continue };
+        let sits = seated_over(plan.thread.pitch_mm.value, plan.cut.target_pitch_diameter_mm.value, wire.value);
+        assert!((sits - over.target.value).abs() < 2e-5, "{callout}: {sits} but {}", over.target.value);
+    }
+}
+
+#[test]
+fn the_best_wire_bears_on_the_pitch_line_whatever_the_angle_error() {
+    // A property of the best wire: its contact stands on the pitch line, so the size does not feel the flank angle.
+    let plan = on(0, "M20x2.5");
+    let (w, p) = (plan.gauge.best_mm.value, 2.5);
+    let over = |deg: f64| {
+        let a = f64::to_radians(deg);
+        w * (1.0 + 1.0 / a.sin()) - p / (2.0 * a.tan())
+    };
+    let slope = (over(30.01) - over(29.99)) / 0.02;
+    assert!(slope.abs() < 1e-4, "{slope} mm a degree");
+}
+
+#[test]
+fn the_lead_correction_is_small_for_one_start_and_used_for_many() {
+    let one = on(0, "M20x2.5").gauge;
+    let formulas = one.formulas.unwrap();
+    let off = formulas.approximate.value - formulas.simple.value;
+    assert!(!one.corrected && off > 0.0 && off < 0.003, "{off}");
+    let three = sound(json!({"thread": {"callout": "M20x2.5", "starts": 3}, "lathe": demo_lathe(0)})).gauge;
+    let formulas = three.formulas.unwrap();
+    let nine = (formulas.approximate.value - formulas.simple.value) / off;
+    assert!(three.corrected && (nine - 9.0).abs() < 1e-6, "it goes as the lead squared: {nine}");
+    assert!((three.over_wires_mm.unwrap().target.value - formulas.approximate.value).abs() < 1e-9);
+}
+
+fn verdict(plan: &Plan, size: f64, stood: f64) -> Verdict {
+    judge(&plan.run, &Measured { pitch_diameter_mm: Some(size), ..Measured::default() }, stood).unwrap()
+}
+
+#[test]
+fn verdicts_at_and_about_the_limits_of_a_screw_and_of_a_bore() {
+    for (callout, turn) in [("M20x2.5-6g", 1.0), ("M36x1.5-6H", -1.0)] {
+        let plan = on(1, callout);
+        let stood = plan.run.passes.last().unwrap().radial_mm;
+        let [low, high] = plan.run.limits_mm;
+        // For a bore the near limit, where cutting starts, is the low one.
+        let (near, far) = if turn > 0.0 { (high, low) } else { (low, high) };
+        let at = |mm: f64| verdict(&plan, mm, stood).verdict;
+        assert_eq!(at(near + turn * 0.02), VerdictKind::TakeMore, "{callout}");
+        assert_eq!(at(f64::midpoint(low, high)), VerdictKind::InLimits);
+        assert_eq!(at(far + turn * 0.002), VerdictKind::Unsure, "within the doubt of the far limit it stops");
+        assert_eq!(at(far - turn * 0.002), VerdictKind::Unsure);
+        assert_eq!(at(far - turn * 0.02), VerdictKind::PastLimit);
+        let more = verdict(&plan, near + turn * 0.05, stood).next.unwrap();
+        assert!(more.radial_mm > stood && (more.radial_mm - stood - more.more_radial_mm).abs() < 1e-12);
+    }
+}
+
+#[test]
+fn a_wide_spread_makes_the_verdict_careful() {
+    let plan = on(0, "M20x2.5-6g");
+    let stood = plan.run.passes.last().unwrap().radial_mm;
+    let with = |spread: f64| judge(&plan.run, &Measured { pitch_diameter_mm: Some(18.18), spread_mm: Some(spread), ..Measured::default() }, stood).unwrap();
+    assert_eq!(with(0.005).verdict, VerdictKind::InLimits);
+    assert_eq!(with(0.03).verdict, VerdictKind::Unsure);
+    let far = judge(&plan.run, &Measured { pitch_diameter_mm: Some(18.40), spread_mm: Some(0.1), ..Measured::default() }, stood).unwrap();
+    let after = 18.40 - 2.0 * far.next.unwrap().more_radial_mm;
+    assert!(after >= 18.164 + 0.1 - 1e-9, "the aim moves off the limit by the doubt: {after}");
+}
+
+#[test]
+fn readings_that_cannot_be_right_are_questioned_by_name() {
+    // The tip is measured, so half a millimetre cannot be the tip's doubt.
+    let plan = sound(json!({"thread": {"callout": "M20x2.5-6g"}, "lathe": demo_lathe(0), "bit": {"tip_flat_mm": 0.32}}));
+    let stood = plan.run.passes.last().unwrap().radial_mm;
+    let over = plan.gauge.over_wires_mm.as_ref().unwrap().target.value;
+    let ask = |mm: f64| judge(&plan.run, &Measured { over_wires_mm: Some(mm), ..Measured::default() }, stood).unwrap();
+    for (mm, word) in [
+        (over / 25.4, "inches"),
+        (over * 25.4, "millimetres"),
+        (over + 0.5, "half a millimetre"),
+        (over - 0.635, "0.025 in"),
+        (over + 1.2, "check the wire size"),
+    ] {
+        let verdict = ask(mm);
+        assert_eq!((verdict.verdict, verdict.next.is_none()), (VerdictKind::Unsure, true));
+        assert!(verdict.questions[0].contains(word), "{mm}: {:?}", verdict.questions);
+    }
+    let turn = 2.0 * plan.run.dial.turn_radial_mm();
+    assert!(ask(over + turn).questions[0].contains("whole turn"));
+    assert!(ask(over + 0.1).questions.is_empty());
+    assert!(judge(&plan.run, &Measured::default(), stood).is_none(), "no size, no verdict");
+}
+
+#[test]
+fn an_act_is_checked_field_by_field() {
+    let check = |act: serde_json::Value| serde_json::from_value::<ActKind>(act).unwrap().check();
+    assert!(check(json!({"kind": "pass_done", "n": 1, "radial_mm": 0.2})).is_ok());
+    assert!(check(json!({"kind": "note", "text": "chip in the mate"})).is_ok());
+    for (act, field) in [
+        (json!({"kind": "pass_done", "n": 1, "radial_mm": -1.0}), "/radial_mm"),
+        (json!({"kind": "pass_done", "n": 5000, "radial_mm": 1.0}), "/n"),
+        (json!({"kind": "measured"}), "/over_wires_mm"),
+        (json!({"kind": "measured", "over_wires_mm": 20.0, "pitch_diameter_mm": 18.0}), "/over_wires_mm"),
+        (json!({"kind": "measured", "pitch_diameter_mm": 0.0}), "/pitch_diameter_mm"),
+        (json!({"kind": "measured", "pitch_diameter_mm": 18.0, "spread_mm": 9.0}), "/spread_mm"),
+        (json!({"kind": "stands_at", "reading": -0.1}), "/reading"),
+        (json!({"kind": "undone", "act": ""}), "/act"),
+        (json!({"kind": "note", "text": " "}), "/text"),
+    ] {
+        assert_eq!(check(act.clone()).unwrap_err().0, field, "{act}");
+    }
+}
+
+/// Any act a hand could send, sensible or not.
+fn acts() -> impl Strategy<Value = Vec<ActKind>> {
+    let act = prop_oneof![
+        4 => (0_u32..25, 0.0_f64..2.5).prop_map(|(n, radial_mm)| ActKind::PassDone { n, radial_mm }),
+        2 => (17.5_f64..20.5).prop_map(|e| ActKind::Measured { over_wires_mm: None, pitch_diameter_mm: Some(e), spread_mm: None }),
+        1 => (19.0_f64..22.0).prop_map(|m| ActKind::Measured { over_wires_mm: Some(m), pitch_diameter_mm: None, spread_mm: Some(0.01) }),
+        1 => (0.0_f64..0.2).prop_map(|reading| ActKind::StandsAt { reading }),
+        1 => (0_usize..12).prop_map(|i| ActKind::Undone { act: format!("a{i}") }),
+        1 => Just(ActKind::Note { text: "n".into() }),
+    ];
+    prop::collection::vec(act, 0..14)
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig::with_cases(200))]
+
+    #[test]
+    fn whatever_is_told_the_next_setting_never_goes_past_the_limit(kinds in acts()) {
+        let plan = on(0, "M20x2.5-6g");
+        let list: Vec<Act> = kinds.iter().enumerate().map(|(i, kind)| Act { id: format!("a{i}"), kind: kind.clone() }).collect();
+        let state = fold(&plan.run, &list);
+        // By the plan's own tip and blank, the schedule stops at the aim; by a reading, at the reading's.
+        for (a, b) in state.schedule.iter().zip(state.schedule.iter().skip(1)) {
+            prop_assert!(b.pass.radial_mm >= a.pass.radial_mm - 1e-9, "never back");
+        }
+        if let Some(verdict) = state.verdict.as_ref().filter(|v| v.verdict == VerdictKind::TakeMore) {
+            let deepest = state.schedule.last().map_or(state.stands_mm, |s| s.pass.radial_mm);
+            let after = verdict.pitch_diameter_mm.value - 2.0 * (deepest - state.stands_mm);
+            prop_assert!(after >= plan.run.limits_mm[0] - 1e-9, "{after}");
+        }
+        if state.finished {
+            prop_assert!(state.next.is_none());
+        }
+        // The fold is of the acts alone: the same again gives the same.
+        prop_assert_eq!(fold(&plan.run, &list), state);
+    }
+
+    #[test]
+    fn undoing_everything_is_where_it_began(kinds in acts()) {
+        let plan = on(0, "M20x2.5-6g");
+        let kinds: Vec<ActKind> = kinds.into_iter().filter(|k| !matches!(k, ActKind::Undone { .. })).collect();
+        let mut list: Vec<Act> = kinds.iter().enumerate().map(|(i, kind)| Act { id: format!("a{i}"), kind: kind.clone() }).collect();
+        for i in 0..kinds.len() {
+            list.push(Act { id: format!("u{i}"), kind: ActKind::Undone { act: format!("a{i}") } });
+        }
+        prop_assert_eq!(fold(&plan.run, &list), fold(&plan.run, &[]));
+    }
+}
+
+#[test]
+fn drawn_wires_touch_their_flanks_and_the_anvils() {
+    for callout in ["M20x2.5", "7/8-9 UNC", "M36x1.5"] {
+        let plan = on(0, callout);
+        let Some(drawing) = &plan.gauge.drawing else { continue };
+        let flanks: Vec<_> = drawing.shapes.iter().filter(|s| s.role == "thread.flank").flat_map(|s| s.line.windows(2)).collect();
+        let anvil = drawing.shapes.iter().find(|s| s.role == "anvil").unwrap().line[0][1];
+        for wire in drawing.shapes.iter().filter(|s| s.role == "wire.seated") {
+            let c = wire.circle.unwrap();
+            let nearest = flanks
+                .iter()
+                .map(|s| {
+                    let ([x1, y1], [x2, y2]) = (s[0], s[1]);
+                    let (dx, dy) = (x2 - x1, y2 - y1);
+                    let t = (((c.x - x1) * dx + (c.y - y1) * dy) / (dx * dx + dy * dy).max(1e-12)).clamp(0.0, 1.0);
+                    (x1 + t * dx - c.x).hypot(y1 + t * dy - c.y)
+                })
+                .fold(f64::MAX, f64::min);
+            assert!((nearest - c.r).abs() < 2e-3, "{callout}: {nearest} from the flank, radius {}", c.r);
+            assert!((c.y.abs() + c.r - anvil.abs()).abs() < 2e-4, "{callout}: the anvil touches");
+        }
+    }
+}
