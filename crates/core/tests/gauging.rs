@@ -217,3 +217,60 @@ fn drawn_wires_touch_their_flanks_and_the_anvils() {
         }
     }
 }
+
+#[test]
+fn a_dial_reading_in_the_other_unit_is_refused_by_name() {
+    // Gap bed, mm dial: 0.9 is full depth of an M36×1.5; 25 times that is a slip of the unit.
+    let plan = on(1, "M36x1.5-6H");
+    let told = |reading: f64| plan.run.check(&ActKind::StandsAt { reading });
+    assert!(told(0.9).is_ok() && told(0.0).is_ok() && told(2.0).is_ok());
+    let (field, detail) = told(22.9).unwrap_err();
+    assert_eq!(field, "/reading");
+    assert!(detail.contains("full depth is 0.900 mm") && detail.contains("read in inches"), "{detail}");
+    let inch = on(0, "M20x2.5");
+    assert!(inch.run.check(&ActKind::StandsAt { reading: 1.8 }).unwrap_err().1.contains("read in mm"));
+    // Only a dial reading has that to fear.
+    assert!(inch.run.check(&ActKind::Note { text: "1.8".into() }).is_ok());
+}
+
+#[test]
+fn telling_where_the_dial_stands_takes_up_the_schedule_there() {
+    let plan = on(0, "7/8-9 UNC");
+    let run = &plan.run;
+    let at = |readings: &[f64]| {
+        let acts: Vec<Act> = readings.iter().enumerate().map(|(i, r)| Act { id: i.to_string(), kind: ActKind::StandsAt { reading: *r } }).collect();
+        fold(run, &acts)
+    };
+    let reading = |i: usize| run.passes[i].radial_mm * run.dial.reading_per_radial / 25.4;
+    for i in 0..run.passes.len() - 3 {
+        let state = at(&[reading(i)]);
+        assert_eq!(state.next.as_ref().map(|n| n.pass.n), Some(run.passes[i + 1].n), "from pass {i}");
+        assert!((state.stands_mm - run.passes[i].radial_mm).abs() < 1e-9 && state.begun);
+    }
+    // Between two settings the deeper is next; told again shallower, the passes come back.
+    let between = f64::midpoint(reading(4), reading(5));
+    assert_eq!(at(&[between]).next.unwrap().pass.n, run.passes[5].n);
+    assert_eq!(at(&[reading(8), reading(2)]).next.unwrap().pass.n, run.passes[3].n);
+    // At full depth only the springs are left, and past it nothing.
+    let springs = at(&[reading(run.passes.len() - 1)]);
+    assert!(springs.schedule.iter().all(|s| s.pass.kind == yoke_core::cut::PassKind::Spring) && springs.schedule.len() == 2);
+    assert!(at(&[reading(run.passes.len() - 1) + 0.02]).next.is_none());
+}
+
+#[test]
+fn several_undone_in_any_order_leave_what_stands() {
+    let plan = on(0, "M20x2.5");
+    let pass = |i: usize| ActKind::PassDone { n: plan.run.passes[i].n, radial_mm: plan.run.passes[i].radial_mm };
+    let mut acts: Vec<Act> = (0..6).map(|i| Act { id: format!("p{i}"), kind: pass(i) }).collect();
+    for (i, undone) in ["p3", "p5", "p4"].iter().enumerate() {
+        acts.push(Act { id: format!("u{i}"), kind: ActKind::Undone { act: (*undone).into() } });
+    }
+    let state = fold(&plan.run, &acts);
+    assert_eq!(state.done, [0, 1, 2]);
+    assert_eq!(state.next.as_ref().unwrap().pass, plan.run.passes[3]);
+    assert_eq!(state.last_act.as_deref(), Some("p2"), "the next undo takes back the last that stands");
+    // Undoing what is not there, or twice, changes nothing.
+    acts.push(Act { id: "u9".into(), kind: ActKind::Undone { act: "nothing".into() } });
+    acts.push(Act { id: "u10".into(), kind: ActKind::Undone { act: "p3".into() } });
+    assert_eq!(fold(&plan.run, &acts), state);
+}

@@ -12,7 +12,7 @@ use serde::Deserialize;
 use serde_json::Value;
 use utoipa::ToSchema;
 use yoke_core::job::Fault;
-use yoke_core::log::ActKind;
+use yoke_core::log::{ActKind, RunPlan};
 use yoke_store::{ActRow, Frozen, Recorded, Store, StoreError};
 
 /// An act as sent.
@@ -59,7 +59,7 @@ pub async fn record(State(app): State<App>, Path((job, act)): Path<(String, Stri
         seen: sent.seen,
     };
     let begins = matches!(sent.act, ActKind::PassDone { .. } | ActKind::Measured { .. } | ActKind::StandsAt { .. });
-    match app.with_store(move |store| keep(store, &job, &row, begins)).await? {
+    match app.with_store(move |store| keep(store, &job, &row, &sent.act, begins)).await? {
         Outcome::Done(view) => {
             Moved::tell(&app, view.id(), view.revision(), view.sequence());
             Ok(Json(*view))
@@ -79,7 +79,7 @@ fn read(value: Value) -> Result<ActBody, Problem> {
     })
 }
 
-fn keep(store: &Store, job: &str, row: &ActRow, begins: bool) -> Result<Outcome, StoreError> {
+fn keep(store: &Store, job: &str, row: &ActRow, act: &ActKind, begins: bool) -> Result<Outcome, StoreError> {
     let Some(found) = store.job(job)? else { return Ok(Outcome::Missing) };
     let freeze = if begins && found.frozen.is_none() {
         match plan_with_store(store, serde_json::from_str(&found.request).unwrap_or_default())? {
@@ -92,6 +92,10 @@ fn keep(store: &Store, job: &str, row: &ActRow, begins: bool) -> Result<Outcome,
     } else {
         None
     };
+    let run = freeze.as_ref().or(found.frozen.as_ref()).and_then(|f| serde_json::from_str::<RunPlan>(&f.run).ok());
+    if let Some(Err((field, detail))) = run.map(|r| r.check(act)) {
+        return Ok(Outcome::Faulty(vec![Fault::new(format!("/act{field}"), detail)]));
+    }
     match store.record(job, row, freeze.as_ref())? {
         Recorded::Done(_) => Ok(store.job(job)?.map(|j| view(store, &j)).transpose()?.map_or(Outcome::Missing, |v| Outcome::Done(Box::new(v)))),
         Recorded::Different => Ok(Outcome::Different),

@@ -143,6 +143,10 @@ async fn acts_are_kept_once_survive_a_kill_and_freeze_the_plan() {
     let bad = json!({"act": {"kind": "measured", "over_wires_mm": -3}});
     let (status, problem) = server.send(Method::PUT, &format!("{path}/acts/bad"), bad, &[]).await;
     assert_eq!((status, problem["faults"][0]["pointer"].as_str()), (StatusCode::UNPROCESSABLE_ENTITY, Some("/act/over_wires_mm")));
+    let deep = json!({"act": {"kind": "stands_at", "reading": 25.4}});
+    let (status, problem) = server.send(Method::PUT, &format!("{path}/acts/deep"), deep, &[]).await;
+    assert_eq!((status, problem["faults"][0]["pointer"].as_str()), (StatusCode::UNPROCESSABLE_ENTITY, Some("/act/reading")));
+    assert!(problem["detail"].as_str().unwrap().contains("was that read in inches?"), "the Gap bed's dial is in mm: {problem}");
     let undo = json!({"act": {"kind": "undone", "act": "act-4"}});
     assert_eq!(server.send(Method::PUT, &format!("{path}/acts/u"), undo, &[]).await.1["run"]["passes_done"], 4);
 }

@@ -6,8 +6,8 @@ use crate::cut::PassRow;
 use crate::job::{GaugeFacts, Kit, LeadCorrection};
 use crate::outline::Drawing;
 use crate::quantity::{inch_text, mm_text};
+use crate::thread::Side;
 use crate::thread::section::Thread;
-use crate::thread::{Side, System};
 use crate::watch::{Level, Watch};
 use crate::working::{Num, Quantity, Sheet};
 use serde::Serialize;
@@ -95,17 +95,9 @@ pub(crate) fn work(
     watch: &mut Vec<Watch>,
 ) -> (Option<Chosen>, GaugeSection) {
     let (pitch, alpha) = (thread.pitch, Num::from(thread.alpha_deg));
-    let basic = match thread.spec.system {
-        System::IsoMetric => sheet.work(&crate::thread::rules::ISO_PITCH_BASIC, [thread.major, pitch]),
-        System::Unified => {
-            let (d, p) = (sheet.work(&crate::thread::rules::IN_OF_MM, [thread.major]), sheet.work(&crate::thread::rules::IN_OF_MM, [pitch]));
-            let e = sheet.work(&crate::thread::rules::UN_PITCH_BASIC, [d, p]);
-            sheet.work(&crate::thread::rules::MM_OF_IN, [e])
-        }
-    };
     let best = sheet.work(&rules::BEST_WIRE, [pitch, alpha]);
-    let least = sheet.work(&rules::LEAST_WIRE, [thread.major, basic, pitch, alpha]);
-    let largest = sheet.work(&rules::LARGEST_WIRE, [thread.major, basic, pitch, alpha]);
+    let least = sheet.work(&rules::LEAST_WIRE, [thread.major, thread.basic_pitch, pitch, alpha]);
+    let largest = sheet.work(&rules::LARGEST_WIRE, [thread.major, thread.basic_pitch, pitch, alpha]);
     let external = thread.spec.side == Side::External;
     let (low, high) = thread.own.pitch;
     let corrected = match facts.lead_correction {

@@ -106,6 +106,7 @@ pub fn judge(run: &RunPlan, reading: &Measured, stood_mm: f64) -> Option<Verdict
     };
     let aim = (turn * run.target_mm).max(low + doubt).min(high);
     let room = |mm: f64| mm_text(mm.abs());
+    let far = if run.side == Side::External { "above the low limit" } else { "below the high limit" };
     let eps = 1e-9;
     let (verdict, says, next) = if u > high + eps {
         let next = next_cut(run, stood_mm, (u - aim) / 2.0);
@@ -119,7 +120,7 @@ pub fn judge(run: &RunPlan, reading: &Measured, stood_mm: f64) -> Option<Verdict
     } else if u < low + doubt - eps {
         (VerdictKind::Unsure, format!("At the limit within the doubt of {} mm: cut no more; wipe, and measure again.", plain_text(doubt, 3)), None)
     } else {
-        (VerdictKind::InLimits, format!("In limits, {} inside the far one. Stop here.", room(u - low)), None)
+        (VerdictKind::InLimits, format!("In limits, {} {far}. Stop here.", room(u - low)), None)
     };
     Some(Verdict { verdict, pitch_diameter_mm, next, says, questions })
 }

@@ -3,7 +3,7 @@
 use super::act::{Act, ActKind};
 use crate::cut::{DepthDial, DialSetting, PassKind};
 use crate::gauge::{Verdict, VerdictKind, judge};
-use crate::quantity::plain_text;
+use crate::quantity::LengthUnit;
 use crate::thread::Side;
 use serde::{Deserialize, Serialize};
 
@@ -250,10 +250,20 @@ impl Run<'_> {
 }
 
 impl RunPlan {
-    /// How the run is spoken of: `12 passes to 1.361 mm`.
-    #[must_use]
-    pub fn summary(&self) -> String {
+    /// Checks an act against the plan it would be recorded under, beyond what [`ActKind::check`] can
+    /// see alone.
+    ///
+    /// # Errors
+    /// The JSON pointer of the field and what would be right.
+    pub fn check(&self, act: &ActKind) -> Result<(), (&'static str, String)> {
+        let ActKind::StandsAt { reading } = act else { return Ok(()) };
         let deepest = self.passes.iter().map(|p| p.radial_mm).fold(0.0, f64::max);
-        format!("{} passes to {} mm", self.passes.len(), plain_text(deepest, 3))
+        let radial = self.dial.radial_of_reading(*reading);
+        if radial <= 2.0 * deepest + 1.0 {
+            return Ok(());
+        }
+        let full = self.dial.nearest(deepest).setting.reading;
+        let other = if self.dial.unit == LengthUnit::In { "mm" } else { "inches" };
+        Err(("/reading", format!("full depth is {full} on this dial, and {reading} is far past it: was that read in {other}?")))
     }
 }

@@ -135,6 +135,8 @@ pub(crate) struct Thread {
     pub own: Limits,
     pub length: f64,
     pub engagement: f64,
+    /// Basic pitch diameter, mm.
+    pub basic_pitch: Num,
     pub lead_angle_minor: Num,
     pub lead_angle_major: Num,
 }
@@ -220,6 +222,19 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &ThreadFacts, watch: &mut Vec<Watch
         drawing,
     };
     let exact_lead = spec.lead();
-    let thread = Thread { alpha_deg, major, pitch, lead, exact_lead, own, length, engagement, lead_angle_minor: angles[2], lead_angle_major: angles[0], spec };
+    let thread = Thread {
+        alpha_deg,
+        major,
+        pitch,
+        lead,
+        exact_lead,
+        own,
+        length,
+        engagement,
+        basic_pitch: basics[0],
+        lead_angle_minor: angles[2],
+        lead_angle_major: angles[0],
+        spec,
+    };
     (thread, section)
 }
