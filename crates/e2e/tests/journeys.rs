@@ -36,7 +36,7 @@ async fn a_callout_becomes_a_job_by_keyboard_alone() {
     // The working of the first number opens, is drilled into, and closes with Esc.
     browser.keys(["w"]).await;
     let working = browser.wait_text("[role=dialog]", "From:").await;
-    assert!(working.contains("tip to pitch line"), "{working}");
+    assert!(working.contains("radial infeed"), "{working}");
     browser.keys([Key::Escape + ""]).await;
     browser.close().await;
 }

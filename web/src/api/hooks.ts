@@ -10,6 +10,8 @@ export const useLathes = () =>
 export const useMaterials = () =>
   useQuery({ queryKey: ['materials'], queryFn: async () => unwrap(await api.GET('/api/v1/materials')), staleTime: Infinity });
 
+export const useKit = () => useQuery({ queryKey: ['kit'], queryFn: async () => unwrap(await api.GET('/api/v1/kit')), staleTime: 60_000 });
+
 /** The rules' texts, fetched once. */
 export const useRules = (wanted: boolean) =>
   useQuery({ queryKey: ['rules'], queryFn: async () => unwrap(await api.GET('/api/v1/rules')), staleTime: Infinity, enabled: wanted });

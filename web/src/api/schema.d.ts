@@ -894,6 +894,11 @@ export interface components {
         /** @description The kit. */
         Kit: {
             /**
+             * @description Bits and bars owned, as ground.
+             * @default []
+             */
+            bits?: components["schemas"]["OwnedBit"][];
+            /**
              * @description Drills owned, diameters in mm.
              * @default []
              */
@@ -1137,6 +1142,40 @@ export interface components {
              * @description Its index among the plan's workings.
              */
             w: number;
+        };
+        /** @description A bit or bar in the drawer, as measured. */
+        OwnedBit: {
+            /**
+             * Format: double
+             * @description Bar diameter, mm.
+             */
+            bar_diameter_mm?: number | null;
+            /**
+             * Format: double
+             * @description Included angle, degrees.
+             */
+            included_angle_deg: number;
+            /** @description What it cuts. */
+            kind: components["schemas"]["Side"];
+            /** @description What it is made of. */
+            material: string;
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: double
+             * @description How far the bar reaches, mm.
+             */
+            reach_mm?: number | null;
+            /**
+             * Format: double
+             * @description Flat on the tip, mm.
+             */
+            tip_flat_mm: number;
+            /**
+             * Format: double
+             * @description Tip to the back of the bar, mm.
+             */
+            tip_to_back_mm?: number | null;
         };
         /**
          * @description What a pass is for.

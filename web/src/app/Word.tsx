@@ -9,7 +9,7 @@ import { useUnit } from '../parts/unit';
 export type Edit =
   | { kind: 'choice'; choices: { says: string; under?: string; patch: Patch; chosen?: boolean }[] }
   | { kind: 'text'; value: string; patch: (text: string) => Patch }
-  | { kind: 'length'; value: string; patch: (mm: number | null) => Patch; clear?: string }
+  | { kind: 'length'; value: string; patch: (mm: number | null) => Patch; clear?: string; owned?: { says: string; patch: Patch }[] }
   | { kind: 'number'; value: string; patch: (value: number | null) => Patch; clear?: string };
 
 interface WordProps {
@@ -110,6 +110,15 @@ function Editor({ job, about, edit, close }: { job: Job; about: string; edit: Ed
         aria-describedby={fault ? `${id}-fault` : undefined}
       />
       {fault && <p className="fault" role="alert" id={`${id}-fault`}>{fault}</p>}
+      {edit.kind === 'length' && edit.owned && edit.owned.length > 0 && (
+        <div className="choices" role="group" aria-label="From the drawer">
+          {edit.owned.map((o) => (
+            <button key={o.says} type="button" className="choice" onClick={() => send(o.patch)}>
+              {o.says}
+            </button>
+          ))}
+        </div>
+      )}
       {edit.kind !== 'text' && <NumberPad value={text} onChange={setText} />}
       <div className="row">
         <button type="submit" className="act">Set</button>

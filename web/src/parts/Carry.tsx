@@ -1,12 +1,14 @@
 import type { ReactNode } from 'react';
 import type { Quantity } from '../api/client';
-import { Figure } from './Figure';
+import { Figure, Opens } from './Figure';
 
 /** One number that goes to the bench. */
 export interface Carried {
   says: string;
   figure?: Quantity | null;
-  text?: ReactNode;
+  text?: string;
+  /** The line of working a text opens. */
+  line?: number | null;
   under?: ReactNode;
 }
 
@@ -18,7 +20,7 @@ export function Carry({ numbers }: { numbers: (Carried | false | null | undefine
         <div key={n.says}>
           <dt>{n.says}</dt>
           <dd>
-            {n.figure ? <Figure of={n.figure} says={n.says} /> : <span className="figure">{n.text}</span>}
+            {n.figure ? <Figure of={n.figure} says={n.says} /> : <Opens line={n.line} says={n.says} text={n.text ?? '—'} />}
             {n.under && <small>{n.under}</small>}
           </dd>
         </div>

@@ -7,16 +7,18 @@ export function figure(quantity: Quantity, unit: 'mm' | 'in'): string {
   return unit === 'in' ? (quantity.inch ?? quantity.text) : quantity.text;
 }
 
-/** A reckoned number: opens its working. */
-export function Figure({ of, says }: { of: Quantity; says: string }) {
-  const unit = useUnit();
+/** A figure in words or digits: opens the line of working it comes from, if it has one. */
+export function Opens({ line, says, text }: { line?: number | null; says: string; text: string }) {
   const open = useWorking();
-  const text = figure(of, unit);
-  const line = of.w;
   if (line === undefined || line === null || !open) return <span className="figure">{text}</span>;
   return (
     <button type="button" className="figure opens" onClick={() => open(line)} aria-label={`${says}: ${text}. Show the working`}>
       {text}
     </button>
   );
+}
+
+/** A reckoned number: opens its working. */
+export function Figure({ of, says }: { of: Quantity; says: string }) {
+  return <Opens line={of.w} says={says} text={figure(of, useUnit())} />;
 }

@@ -152,14 +152,14 @@ pub(crate) fn work(
     });
     let relief = relief(sheet, facts, thread, tip, used, ending, watch);
     let chamfer = match side {
-        Side::External => thread.own.minor.1.map_or(used.value - thread.pitch.value, |m| m.value - 0.1),
-        Side::Internal => thread.major.value + 0.1,
+        Side::External => sheet.work(&rules::CHAMFER_EXTERNAL, [thread.own.minor.1.unwrap_or(used)]),
+        Side::Internal => sheet.work(&rules::CHAMFER_INTERNAL, [thread.major]),
     };
     let verb = if side == Side::External { "Turn" } else { "Bore" };
     let drawing = drawing::blank(
         thread,
         used.value,
-        chamfer,
+        chamfer.value,
         relief.as_ref().map(|r| (r.diameter_mm.value, facts.relief_width_mm.unwrap_or(r.width_mm.value))),
         facts.shoulder,
     );

@@ -7,6 +7,10 @@ rule!(BORE_OF_SHARE = "blank.bore_of_share", "Bore for a share of a full thread"
     D - e / 100.0 * 1.299_038_105_676_658 * P);
 rule!(SHARE_OF_BORE = "blank.share_of_bore", "Share of a full thread this bore leaves", (D: Mm "nominal diameter", B: Mm "bore", P: Mm "pitch") -> e: One,
     "(D - B)/(1.299038105676658*P)*100", "the bore rule turned round", (D - B) / (1.299_038_105_676_658 * P) * 100.0);
+rule!(CHAMFER_EXTERNAL = "blank.chamfer_external", "Chamfer to", (d: Mm "minor diameter that must clear") -> c: Mm,
+    "d - 0.1", "house: just under the minor, so that the first thread starts whole", d - 0.1);
+rule!(CHAMFER_INTERNAL = "blank.chamfer_internal", "Chamfer to", (D: Mm "major diameter") -> c: Mm,
+    "D + 0.1", "house: just over the major, so that the first thread starts whole", D + 0.1);
 rule!(RELIEF_EXTERNAL = "blank.relief_external", "Relief diameter the tip never reaches", (E: Mm "least pitch diameter", h: Mm "tip to pitch line", c: Mm "clearance on diameter") -> G: Mm,
     "E - 2*h - c", "below the deepest the tip goes, not by a limit", E - 2.0 * h - c);
 rule!(RELIEF_INTERNAL = "blank.relief_internal", "Relief diameter the tip never reaches", (E: Mm "largest pitch diameter", h: Mm "tip to pitch line", c: Mm "clearance on diameter") -> G: Mm,
@@ -24,4 +28,5 @@ rule!(
     (2.0 * w + b + 0.5).max(2.0 * P));
 
 /// All of them.
-pub static ALL: &[&Rule] = &[&BORE_OF_SHARE, &SHARE_OF_BORE, &RELIEF_EXTERNAL, &RELIEF_INTERNAL, &HALF_CUT, &RELIEF_WIDTH, &RELIEF_START];
+pub static ALL: &[&Rule] =
+    &[&CHAMFER_EXTERNAL, &CHAMFER_INTERNAL, &BORE_OF_SHARE, &SHARE_OF_BORE, &RELIEF_EXTERNAL, &RELIEF_INTERNAL, &HALF_CUT, &RELIEF_WIDTH, &RELIEF_START];

@@ -308,6 +308,11 @@ fn settle_kit(request: &PlanRequest, c: &mut Checker) -> Kit {
     } else if request.kit.is_none() {
         c.assume("/gauge/wires_mm", "No wires were listed: those of the demo drawer are used.");
     }
+    c.within(kit.bits.len() as f64, 0.0, 200.0, "/kit/bits", "bits");
+    for (i, bit) in kit.bits.iter().enumerate().take(200) {
+        c.within(bit.included_angle_deg, 0.0, 120.0, &format!("/kit/bits/{i}/included_angle_deg"), "degrees");
+        c.within(bit.tip_flat_mm, 0.0, 50.0, &format!("/kit/bits/{i}/tip_flat_mm"), "mm");
+    }
     for (list, place) in [(&mut kit.wires_mm, place), (&mut kit.drills_mm, "/kit/drills_mm")] {
         c.within(list.len() as f64, 0.0, 500.0, place, "entries");
         list.truncate(500);

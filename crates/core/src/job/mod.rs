@@ -12,7 +12,7 @@ mod request;
 pub(crate) use facts::Checker;
 pub use facts::{Assumption, BitFacts, BlankFacts, CutFacts, Ending, GaugeFacts, GearFacts, Job, SetupFacts, Style, ThreadFacts, Way, settle};
 pub use faults::{Fault, read_json};
-pub use kit::Kit;
+pub use kit::{Kit, OwnedBit};
 pub use lathe::{Arm, Chuck, Dial, Gear, GearboxPosition, Lathe, LatheProfile, MAX_TEETH, MIN_TEETH, Mounted, Reads, Slide, Speeds, long_bed};
 pub use material::{Material, materials};
 pub use request::{

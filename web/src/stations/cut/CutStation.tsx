@@ -1,6 +1,7 @@
 import { Link } from '@tanstack/react-router';
 import { useState } from 'react';
 import type { Plan, RunState } from '../../api/client';
+import { useKit } from '../../api/hooks';
 import { Word } from '../../app/Word';
 import { Outline } from '../../drawing/Outline';
 import { figure } from '../../parts/Figure';
@@ -44,6 +45,10 @@ export function CutStation({ job, plan }: StationProps) {
   const [table, setTable] = useState(false);
   const request = job.request;
   const run = job.run;
+  const kit = useKit();
+  const owned = (kit.data?.bits ?? [])
+    .filter((b) => b.kind === plan.thread.side && b.included_angle_deg === plan.thread.half_angle_deg * 2)
+    .map((b) => ({ says: `${b.name}, ${b.tip_flat_mm} mm flat`, patch: { bit: { tip_flat_mm: b.tip_flat_mm, tip_radius_mm: null } } }));
   const cuts = cut.passes.filter((p) => p.kind === 'cut').length;
   const springs = cut.passes.filter((p) => p.kind === 'spring').length;
   const done = new Set((run?.done ?? []).map(String));
@@ -61,7 +66,7 @@ export function CutStation({ job, plan }: StationProps) {
             job={job}
             about="Flat on the tip"
             set={flat != null}
-            edit={{ kind: 'length', value: flat != null ? String(unit === 'mm' ? flat : '') : bare(figure(bit.tip_flat_mm.aim, unit)), patch: (mm) => ({ bit: { tip_flat_mm: mm, tip_radius_mm: null } }), clear: 'Not measured' }}
+            edit={{ kind: 'length', value: flat != null ? String(unit === 'mm' ? flat : '') : bare(figure(bit.tip_flat_mm.aim, unit)), patch: (mm) => ({ bit: { tip_flat_mm: mm, tip_radius_mm: null } }), clear: 'Not measured', owned }}
           >
             {radius != null ? `60°, ${bit.says.replace(/^.*°, /, '')}` : bit.says}
           </Word>
@@ -108,10 +113,10 @@ export function CutStation({ job, plan }: StationProps) {
         </div>
       }
       numbers={[
-        { says: 'Full depth on the dial', text: cut.full_depth?.text ?? '—', under: `${cut.full_depth?.reading ?? ''} ${cut.full_depth?.slide === 'compound' ? 'on the compound' : 'on the cross-slide'}. ${cut.scale}` },
+        { says: 'Full depth on the dial', text: cut.full_depth?.text ?? '—', line: cut.compound_mm?.w ?? cut.radial_mm.w, under: `${cut.full_depth?.reading ?? ''} ${cut.full_depth?.slide === 'compound' ? 'on the compound' : 'on the cross-slide'}. ${cut.scale}` },
         { says: 'Radial infeed from touch', figure: cut.radial_mm },
         cut.compound_mm && { says: 'Compound travel', figure: cut.compound_mm },
-        { says: 'Speed', text: plan.setup.speed_rpm.text, under: `bound by ${plan.setup.speed_limit === 'cutting' ? 'what the bit stands' : 'the room to stop in'}: ${plan.setup.limit_rpm.text}` },
+        { says: 'Speed', text: plan.setup.speed_rpm.text, line: plan.setup.limit_rpm.w, under: `bound by ${plan.setup.speed_limit === 'cutting' ? 'what the bit stands' : 'the room to stop in'}: ${plan.setup.limit_rpm.text}` },
       ]}
     >
       <div className="row actions">

@@ -24,7 +24,7 @@ export function ThreadStation({ plan }: StationProps) {
       }
       drawing={<Outline drawing={thread.drawing} />}
       numbers={[
-        { says: 'Pitch', text: thread.pitch_text, under: thread.starts > 1 ? `lead ${figure(thread.lead_mm, unit)}` : undefined },
+        { says: 'Pitch', text: thread.pitch_text, line: thread.pitch_mm.w, under: thread.starts > 1 ? `lead ${figure(thread.lead_mm, unit)}` : undefined },
         own.pitch_mm.max && { says: `Pitch diameter, most (${own.class})`, figure: own.pitch_mm.max },
         own.pitch_mm.min && { says: 'Pitch diameter, least', figure: own.pitch_mm.min },
         external
