@@ -30,7 +30,7 @@ pub(super) fn groove(passes: &[PassRow], flat: f64, alpha_deg: f64, beta_deg: f6
     let (low, high) = if external { (-deep, total * 0.12) } else { (-total * 0.12, deep) };
     Drawing {
         says: format!("The groove filling in {} passes to {total:.3} mm deep, tip {flat:.2} mm wide.", passes.len()),
-        bounds: [-wide * 1.02, low, wide * 1.25, high],
+        bounds: [-wide * 1.02, low, wide * 1.5, high],
         shapes,
         dimensions: vec![Dimension {
             name: "radial",
