@@ -53,7 +53,7 @@ fn web(sh: &Shell) -> Outcome {
 fn demo(sh: &Shell) -> Outcome {
     web(sh)?;
     cmd!(sh, "cargo build --release -p yoke-turn").run().map_err(text)?;
-    let more: Vec<String> = std::env::args().skip(2).collect();
+    let more: Vec<String> = std::env::args().skip(2).filter(|a| a != "--").collect();
     cmd!(sh, "target/release/yoke-turn --demo {more...}").run().map_err(text)
 }
 
