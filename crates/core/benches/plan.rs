@@ -8,6 +8,7 @@ use yoke_core::gears::search;
 use yoke_core::job::{Job, Kit, Lathe, PlanRequest, read_json, settle};
 use yoke_core::plan::plan;
 use yoke_core::quantity::{Ratio, real};
+use yoke_core::thread::callout;
 
 const TWENTY: [i64; 20] = [20, 24, 28, 30, 32, 35, 36, 40, 44, 45, 46, 48, 50, 52, 55, 56, 60, 63, 64, 127];
 
@@ -39,6 +40,8 @@ fn benches(c: &mut Criterion) {
     let (job, lathe, kit) = job();
     let required = Ratio::new(50, 127);
     c.bench_function("full plan, 20 gears", |b| b.iter(|| plan(black_box(&job), &lathe, &kit)));
+    c.bench_function("callout that reads", |b| b.iter(|| callout::read(black_box("1-1/4-5 Acme-2G LH"))));
+    c.bench_function("callout that does not, with its near ones", |b| b.iter(|| callout::read(black_box("1-1/4-5 Acmee"))));
     c.bench_function("train search, 20 gears", |b| b.iter(|| search(black_box(&lathe), &required, 12)));
     c.bench_function("naive search, 20 gears", |b| b.iter(|| naive(black_box(&required))));
 }

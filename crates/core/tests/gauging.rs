@@ -44,7 +44,7 @@ fn the_size_over_wires_is_where_a_circle_really_sits() {
 fn the_best_wire_bears_on_the_pitch_line_whatever_the_angle_error() {
     // A property of the best wire: its contact stands on the pitch line, so the size does not feel the flank angle.
     let plan = on(0, "M20x2.5");
-    let (w, p) = (plan.gauge.best_mm.value, 2.5);
+    let (w, p) = (plan.gauge.best_mm.as_ref().unwrap().value, 2.5);
     let over = |deg: f64| {
         let a = f64::to_radians(deg);
         w * (1.0 + 1.0 / a.sin()) - p / (2.0 * a.tan())

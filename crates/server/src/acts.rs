@@ -92,9 +92,12 @@ fn keep(store: &Store, job: &str, row: &ActRow, act: &ActKind, begins: bool) -> 
     } else {
         None
     };
-    let run = freeze.as_ref().or(found.frozen.as_ref()).and_then(|f| serde_json::from_str::<RunPlan>(&f.run).ok());
-    if let Some(Err((field, detail))) = run.map(|r| r.check(act)) {
-        return Ok(Outcome::Faulty(vec![Fault::new(format!("/act{field}"), detail)]));
+    // Only where the dial stands is judged against the frozen run.
+    if matches!(act, ActKind::StandsAt { .. }) {
+        let run = freeze.as_ref().or(found.frozen.as_ref()).and_then(|f| serde_json::from_str::<RunPlan>(&f.run).ok());
+        if let Some(Err((field, detail))) = run.map(|r| r.check(act)) {
+            return Ok(Outcome::Faulty(vec![Fault::new(format!("/act{field}"), detail)]));
+        }
     }
     match store.record(job, row, freeze.as_ref())? {
         Recorded::Done(_) => Ok(store.job(job)?.map(|j| view(store, &j)).transpose()?.map_or(Outcome::Missing, |v| Outcome::Done(Box::new(v)))),

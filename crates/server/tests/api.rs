@@ -165,8 +165,11 @@ async fn the_door_is_kept() {
     let (status, jobs) = server.get("/api/v1/jobs").await;
     assert_eq!(status, StatusCode::OK);
     let titles: Vec<&str> = jobs.as_array().unwrap().iter().map(|j| j["title"].as_str().unwrap()).collect();
-    assert_eq!(titles, ["Footbridge tie rod", "Mill bearing stud", "Gauge-board cap", "Turnbuckle ends, six"]);
-    assert_eq!(jobs[0]["passes_done"], 8, "the scratch and seven passes");
+    assert_eq!(
+        titles,
+        ["Paddle screw and nut", "Footbridge tie rod", "Mill bearing stud", "Gauge-board cap", "Hydrant union", "Sluice vice screw", "Turnbuckle ends, six"]
+    );
+    assert_eq!(jobs[1]["passes_done"], 8, "the scratch and seven passes");
     let (status, _) = server.send(Method::PUT, "/api/v1/lathes/mine", json!({"leadscrew": {"tpi": 8}, "gears": [20, 3]}), &[]).await;
     assert_eq!(status, StatusCode::UNPROCESSABLE_ENTITY);
     for body in ["", "{", "[[[[", "\u{0}"] {

@@ -363,13 +363,15 @@ export interface components {
         };
         /** @description The bit. */
         BitSection: {
+            handbook_flat_mm?: components["schemas"]["Quantity"] | null;
             leading_relief_deg?: components["schemas"]["Quantity"] | null;
             /** @description Whether the tip was measured, or the aim is assumed. */
             measured: boolean;
             /** @description The bit as it is said. */
             says: string;
-            /** @description Flat allowed. */
+            /** @description Flat allowed; on a rounded form, the flat that reaches as deep. */
             tip_flat_mm: components["schemas"]["TipAllowed"];
+            tip_radius_mm?: components["schemas"]["TipAllowed"] | null;
             /** @description Tip to pitch line with the tip used. */
             tip_to_pitch_mm: components["schemas"]["Quantity"];
             trailing_relief_deg?: components["schemas"]["Quantity"] | null;
@@ -685,6 +687,18 @@ export interface components {
             /** @description JSON pointer (RFC 6901) of the field. */
             pointer: string;
         };
+        /** @description The basic form: how deep, and what stands at crest and root. */
+        FormSection: {
+            /** @description Flat at the screw's crest; what a flat would be where the form is rounded. */
+            crest_flat_mm: components["schemas"]["Quantity"];
+            /** @description Basic depth, crest to root. */
+            depth_mm: components["schemas"]["Quantity"];
+            radius_mm?: components["schemas"]["Quantity"] | null;
+            /** @description Flat at the basic root; what a flat would be where the form is rounded. */
+            root_flat_mm: components["schemas"]["Quantity"];
+            /** @description The form in a word or two. */
+            word: string;
+        };
         /** @description Sizes over wires by the formulas there are. */
         Formulas: {
             /** @description Corrected to first order. */
@@ -717,8 +731,7 @@ export interface components {
         };
         /** @description How the size is proven. */
         GaugeSection: {
-            /** @description Best wire. */
-            best_mm: components["schemas"]["Quantity"];
+            best_mm?: components["schemas"]["Quantity"] | null;
             /** @description Whether the lead correction is in the sizes shown. */
             corrected: boolean;
             drawing?: components["schemas"]["Drawing"] | null;
@@ -730,8 +743,7 @@ export interface components {
             over_wires_mm?: components["schemas"]["Wires"] | null;
             /** @description How to prove the size, in words. */
             says: string;
-            /** @description Usable range. */
-            usable_mm: components["schemas"]["Usable"];
+            usable_mm?: components["schemas"]["Usable"] | null;
             wire_mm?: components["schemas"]["Quantity"] | null;
         };
         /** @description Gears of one module (or DP) and pressure angle, which mesh with each other. */
@@ -1325,6 +1337,7 @@ export interface components {
              * @default {
              *       "callout": null,
              *       "class": null,
+             *       "clearance_mm": null,
              *       "engagement_mm": null,
              *       "hand": null,
              *       "length_mm": null,
@@ -1376,6 +1389,8 @@ export interface components {
         };
         /** @description Lower and upper limit; one may be open. */
         Range: {
+            /** @description Basic size, before allowance and tolerance. */
+            basic: components["schemas"]["Quantity"];
             max?: components["schemas"]["Quantity"] | null;
             min?: components["schemas"]["Quantity"] | null;
         };
@@ -1650,6 +1665,45 @@ export interface components {
             /** @default null */
             unit?: components["schemas"]["LengthUnit"] | null;
         };
+        /** @description A thread that is in no table. What is not given follows from the angle. */
+        SpecialRequest: {
+            /**
+             * Format: double
+             * @description Flat on the screw's crest.
+             * @default null
+             */
+            crest_flat_mm?: number | null;
+            /**
+             * Format: double
+             * @description Included angle, 0 or 3 to 120; 60 when absent.
+             * @default null
+             */
+            included_angle_deg?: number | null;
+            /** @default null */
+            major_mm?: components["schemas"]["Exact"] | null;
+            /**
+             * Format: double
+             * @description Diameter at the screw's root.
+             * @default null
+             */
+            minor_mm?: number | null;
+            /** @default null */
+            pitch_mm?: components["schemas"]["Exact"] | null;
+            /**
+             * Format: double
+             * @description Flat at the screw's root; or give `minor_mm`.
+             * @default null
+             */
+            root_flat_mm?: number | null;
+            /**
+             * Format: double
+             * @description Pitch-diameter tolerance.
+             * @default null
+             */
+            tolerance_mm?: number | null;
+            /** @default null */
+            tpi?: components["schemas"]["Exact"] | null;
+        };
         /**
          * @description Which of the limits binds the speed.
          * @enum {string}
@@ -1714,10 +1768,10 @@ export interface components {
             unit: components["schemas"]["Unit"];
         };
         /**
-         * @description The families read so far.
+         * @description The families of thread.
          * @enum {string}
          */
-        System: "iso_metric" | "unified";
+        System: "iso_metric" | "unified" | "acme" | "stub_acme" | "trapezoidal" | "whitworth" | "pipe_g" | "ba" | "square" | "special";
         /** @description The thread wanted: a callout, and what overrides it. */
         ThreadRequest: {
             /**
@@ -1730,6 +1784,12 @@ export interface components {
              * @default null
              */
             class?: string | null;
+            /**
+             * Format: double
+             * @description Clearance between the members at crest and root, on diameter; square and special threads only.
+             * @default null
+             */
+            clearance_mm?: number | null;
             /**
              * Format: double
              * @description Length the mate engages.
@@ -1746,6 +1806,8 @@ export interface components {
             length_mm?: number | null;
             /** @default null */
             side?: components["schemas"]["Side"] | null;
+            /** @default null */
+            special?: components["schemas"]["SpecialRequest"] | null;
             /**
              * Format: int64
              * @description Starts, 1-12.
@@ -1755,6 +1817,8 @@ export interface components {
         };
         /** @description What exactly is to be cut. */
         ThreadSection: {
+            /** @description Depth, flats and radii of the basic form. */
+            basic_form: components["schemas"]["FormSection"];
             /** @description Class of the member to be cut. */
             class: string;
             /** @description The form in section. */

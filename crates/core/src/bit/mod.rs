@@ -4,8 +4,8 @@ pub mod rules;
 
 use crate::job::{Assumption, BitFacts};
 use crate::quantity::plain_text;
-use crate::thread::Side;
 use crate::thread::section::Thread;
+use crate::thread::{Side, System, rules as thread_rules};
 use crate::watch::{Level, Watch};
 use crate::working::{Num, Quantity, Sheet};
 use serde::Serialize;
@@ -32,8 +32,14 @@ pub struct BitSection {
     /// Relief on the trailing side, external work only.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub trailing_relief_deg: Option<Quantity>,
-    /// Flat allowed.
+    /// Flat allowed; on a rounded form, the flat that reaches as deep.
     pub tip_flat_mm: TipAllowed,
+    /// Radius allowed, on a rounded form.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub tip_radius_mm: Option<TipAllowed>,
+    /// The tip of the handbooks, for Acme.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub handbook_flat_mm: Option<Quantity>,
     /// Tip to pitch line with the tip used.
     pub tip_to_pitch_mm: Quantity,
     /// Whether the tip was measured, or the aim is assumed.
@@ -56,57 +62,136 @@ pub(crate) struct Tip {
 /// Working clearance of a ground bit, degrees. House value.
 const CLEARANCE_DEG: f64 = 6.0;
 
+/// The flats the form allows: least, most, and the one to aim at.
+fn flats(sheet: &mut Sheet, thread: &Thread) -> [Num; 3] {
+    let (pitch, alpha) = (thread.pitch, Num::from(thread.alpha_deg));
+    let side = thread.spec.side;
+    let sixty = matches!(thread.spec.system, System::IsoMetric | System::Unified);
+    if sixty {
+        let eighth = sheet.work(&rules::EIGHTH, [pitch]);
+        return match side {
+            Side::External => [eighth, sheet.work(&rules::QUARTER, [pitch]), eighth],
+            Side::Internal => [0.0.into(), eighth, eighth],
+        };
+    }
+    if thread.alpha_deg <= 0.0 {
+        let half = sheet.work(&rules::HALF_PITCH, [pitch]);
+        let most = sheet.work(&rules::SQUARE_MOST, [pitch]);
+        return [half, most, sheet.work(&thread_rules::MIDDLE, [half, most])];
+    }
+    // At the middle of the size limits, the root the tip leaves must clear the mate and not go past its own limit.
+    let (low, high) = thread.own.pitch;
+    let middle = sheet.work(&thread_rules::MIDDLE, [low, high]);
+    let band = high.value - low.value;
+    let (near, far) = match (side, thread.own.root(side)) {
+        (Side::External, (far, near)) => {
+            let near = near.unwrap_or(thread.basic.minor);
+            (near, far.unwrap_or_else(|| (near.value - band).into()))
+        }
+        (Side::Internal, (near, far)) => {
+            let near = near.unwrap_or(thread.major);
+            (near, far.unwrap_or_else(|| (near.value + band).into()))
+        }
+    };
+    let mut flat = |root: Num| {
+        let (large, small) = if side == Side::External { (middle, root) } else { (root, middle) };
+        sheet.work(&rules::FLAT_TO_ROOT, [pitch, large, small, alpha])
+    };
+    let (least, most) = (flat(far), flat(near));
+    let aim = match thread.radius {
+        Some(radius) => {
+            let cut_off = sheet.work(&rules::CUT_OFF_RADIUS, [radius, alpha]);
+            sheet.work(&rules::EQUAL_FLAT, [cut_off, alpha])
+        }
+        None => sheet.work(&thread_rules::MIDDLE, [least, most]),
+    };
+    [least, most, aim]
+}
+
+/// What the tip used cuts off the sharp V, how it is said, and whether it was measured.
+fn used(sheet: &mut Sheet, facts: &BitFacts, thread: &Thread, aim: Num) -> (Num, bool, String) {
+    let alpha = Num::from(thread.alpha_deg);
+    let text = |v: f64, what: &str| format!("{} mm {what}", plain_text(v, 2));
+    match (facts.tip_flat_mm, facts.tip_radius_mm, thread.radius) {
+        (_, Some(radius), _) => (sheet.work(&rules::CUT_OFF_RADIUS, [radius.into(), alpha]), true, text(radius, "radius")),
+        (Some(flat), None, _) => (sheet.work(&rules::CUT_OFF_FLAT, [flat.into(), alpha]), true, text(flat, "flat")),
+        (None, None, Some(radius)) => (sheet.work(&rules::CUT_OFF_RADIUS, [radius, alpha]), false, text(radius.value, "radius (aim, not measured)")),
+        (None, None, None) => (sheet.work(&rules::CUT_OFF_FLAT, [aim, alpha]), false, text(aim.value, "flat (aim, not measured)")),
+    }
+}
+
+/// What a gauge or nut feels of the flank angle being off by half the difference, mm of pitch diameter:
+/// a narrow bit bears at the crest, a wide one at the root.
+fn angle_feels_like(thread: &Thread, angle: f64) -> f64 {
+    let tan = |deg: f64| deg.to_radians().tan();
+    let alpha = thread.alpha_deg;
+    let delta = (angle / 2.0 - alpha).abs();
+    let [major, pitch, minor] = [thread.major, thread.basic.pitch, thread.basic.minor].map(|n| n.value);
+    if angle < 2.0 * alpha {
+        (major - pitch) * (tan(alpha) - tan(alpha - delta)) / tan(alpha)
+    } else {
+        (pitch - minor) * (tan(alpha + delta) - tan(alpha)) / tan(alpha)
+    }
+}
+
 /// Works the tip: as ground, else the form's aim.
 pub(crate) fn work(sheet: &mut Sheet, facts: &BitFacts, thread: &Thread, assumed: &mut Vec<Assumption>, watch: &mut Vec<Watch>) -> (Tip, BitSection) {
     let (pitch, alpha) = (thread.pitch, Num::from(thread.alpha_deg));
+    let straight = thread.alpha_deg <= 0.0;
     let external = thread.spec.side == Side::External;
-    let eighth = sheet.work(&rules::EIGHTH, [pitch]);
-    let quarter = sheet.work(&rules::QUARTER, [pitch]);
-    let (min, max) = if external { (eighth, quarter) } else { (Num::from(0.0), eighth) };
-    let (cut_off, measured, tip_says) = match (facts.tip_flat_mm, facts.tip_radius_mm) {
-        (_, Some(radius)) => (sheet.work(&rules::CUT_OFF_RADIUS, [radius.into(), alpha]), true, format!("{} mm radius", plain_text(radius, 2))),
-        (Some(flat), None) => (sheet.work(&rules::CUT_OFF_FLAT, [flat.into(), alpha]), true, format!("{} mm flat", plain_text(flat, 2))),
-        (None, None) => (sheet.work(&rules::CUT_OFF_FLAT, [eighth, alpha]), false, format!("{} mm flat (aim, not measured)", plain_text(eighth.value, 2))),
+    let [min, max, aim] = flats(sheet, thread);
+    let (h, equal_flat, measured, tip_says) = if straight {
+        let flat = facts.tip_flat_mm.map_or(aim, Num::from);
+        let h = sheet.work(&thread_rules::HALF_OF, [thread.basic.pitch, thread.basic.minor]);
+        let aim_only = if facts.tip_flat_mm.is_some() { "" } else { " (aim, not measured)" };
+        (h, flat, facts.tip_flat_mm.is_some(), format!("{} mm wide{aim_only}", plain_text(flat.value, 2)))
+    } else {
+        let (cut_off, measured, says) = used(sheet, facts, thread, aim);
+        let h = sheet.work(&rules::TIP_TO_PITCH, [pitch, alpha, cut_off]);
+        (h, sheet.work(&rules::EQUAL_FLAT, [cut_off, alpha]), measured, says)
     };
-    let h = sheet.work(&rules::TIP_TO_PITCH, [pitch, alpha, cut_off]);
-    let mut doubt = 0.0;
+    let doubt = if measured || straight { 0.0 } else { (max.value - min.value) / (2.0 * thread.alpha_deg.to_radians().tan()) };
     if !measured {
-        doubt = (max.value - min.value) / (2.0 * thread.alpha_deg.to_radians().tan());
         assumed.push(Assumption {
             pointer: "/bit/tip_flat_mm".into(),
-            text: format!("The tip was not measured: a flat of P/8, {} mm, is assumed.", plain_text(eighth.value, 2)),
+            text: format!("The tip was not measured: {} is assumed.", tip_says.replace(" (aim, not measured)", "")),
         });
-        watch.push(Watch::new(
-            Level::Note,
-            "assumed_default",
-            "cut",
-            format!(
+        if !straight {
+            let text = format!(
                 "The tip is not measured: a flat between {} and {} mm is {} of infeed. Measure before the last cuts.",
                 plain_text(min.value, 2),
                 plain_text(max.value, 2),
                 plain_text(doubt, 2)
+            );
+            watch.push(Watch::new(Level::Note, "assumed_default", "cut", text));
+        }
+    }
+    if thread.radius.is_some() {
+        watch.push(Watch::new(
+            Level::Note,
+            "form_radius",
+            "cut",
+            format!(
+                "The {} form is round at crest and root: a plain bit leaves the crests flat. Finish with a chaser or a full-form bit where that matters.",
+                thread.spec.system.word()
             ),
         ));
     }
     let angle = facts.included_angle_deg.unwrap_or(thread.alpha_deg * 2.0);
+    let degrees = |v: f64| plain_text(v, 1).trim_end_matches(".0").to_owned();
     if (angle - thread.alpha_deg * 2.0).abs() > 0.5 {
-        // What a gauge or nut feels of the angle error, taken at the crest or root it bears on.
-        let delta = (angle / 2.0 - thread.alpha_deg).abs();
-        let tan = |deg: f64| deg.to_radians().tan();
-        let reach = 0.649_519 * pitch.value;
-        let takes = if angle < thread.alpha_deg * 2.0 {
-            reach * (tan(thread.alpha_deg) - tan(thread.alpha_deg - delta)) / tan(thread.alpha_deg)
+        let text = if straight {
+            format!("A bit of {}° leaves the sides of a square thread sloping; grind it parallel.", degrees(angle))
         } else {
-            reach * (2.0 / 3.0) * (tan(thread.alpha_deg + delta) - tan(thread.alpha_deg)) / tan(thread.alpha_deg)
+            format!(
+                "A bit of {}° on a {}° thread acts like {} mm off the pitch diameter; grind it true.",
+                degrees(angle),
+                degrees(2.0 * thread.alpha_deg),
+                plain_text(angle_feels_like(thread, angle), 3)
+            )
         };
-        watch.push(Watch::new(
-            Level::Warn,
-            "bit_angle",
-            "cut",
-            format!("A bit of {}° on a 60° thread acts like {} mm off the pitch diameter; grind it true.", plain_text(angle, 1), plain_text(takes, 3)),
-        ));
+        watch.push(Watch::new(Level::Warn, "bit_angle", "cut", text));
     }
-    let equal_flat = sheet.work(&rules::EQUAL_FLAT, [cut_off, alpha]);
     let reliefs = external.then(|| {
         let leading = sheet.work_assuming(&rules::RELIEF_LEADING, [CLEARANCE_DEG.into(), thread.lead_angle_minor], Some("working clearance 6°".into()));
         let trailing = sheet.work_assuming(&rules::RELIEF_TRAILING, [CLEARANCE_DEG.into(), thread.lead_angle_major], Some("working clearance 6°".into()));
@@ -116,10 +201,15 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &BitFacts, thread: &Thread, assumed
     let section = BitSection {
         leading_relief_deg,
         trailing_relief_deg,
-        tip_flat_mm: TipAllowed { min: Quantity::length(min), max: Quantity::length(max), aim: Quantity::length(eighth) },
+        tip_flat_mm: TipAllowed { min: Quantity::length(min), max: Quantity::length(max), aim: Quantity::length(aim) },
+        tip_radius_mm: thread.radius.map(|radius| {
+            let mut of = |flat: Num| Quantity::length(sheet.work(&rules::RADIUS_OF_FLAT, [flat, alpha]));
+            TipAllowed { min: of(min), max: of(max), aim: Quantity::length(radius) }
+        }),
+        handbook_flat_mm: matches!(thread.spec.system, System::Acme).then(|| Quantity::length(sheet.work(&rules::HANDBOOK, [pitch]))),
         tip_to_pitch_mm: Quantity::length(h),
         measured,
-        says: format!("{}°, {tip_says}", plain_text(angle, 0)),
+        says: format!("{}°, {tip_says}", degrees(angle)),
     };
     (Tip { h, equal_flat, doubt }, section)
 }

@@ -8,7 +8,7 @@ use crate::job::{Assumption, BlankFacts, Kit};
 use crate::outline::Drawing;
 use crate::quantity::{inch_text, mm_text, plain_text};
 use crate::thread::section::Thread;
-use crate::thread::{Side, rules as thread_rules};
+use crate::thread::{Side, System, rules as thread_rules};
 use crate::watch::{Level, Watch};
 use crate::working::{Num, Quantity, Sheet};
 use serde::Serialize;
@@ -99,8 +99,13 @@ pub(crate) fn work(
     let crest = thread.own.crest(side);
     let (min, max) = (crest.0.unwrap_or(thread.major), crest.1.unwrap_or(thread.major));
     let mut aim = sheet.work(&thread_rules::MIDDLE, [min, max]);
+    let full = if matches!(thread.spec.system, System::IsoMetric | System::Unified) {
+        sheet.work(&rules::FULL_SIXTY, [thread.pitch])
+    } else {
+        sheet.work(&rules::FULL_BASIC, [thread.major, thread.basic.minor])
+    };
     if let Some(share) = facts.engagement_percent {
-        aim = sheet.work(&rules::BORE_OF_SHARE, [thread.major, share.into(), thread.pitch]);
+        aim = sheet.work(&rules::BORE_OF_SHARE, [thread.major, share.into(), full]);
         if aim.value > max.value + 1e-9 || aim.value < min.value - 1e-9 {
             watch.push(Watch::new(
                 Level::Warn,
@@ -146,14 +151,14 @@ pub(crate) fn work(
         Some(_) => {}
     }
     let bore = (side == Side::Internal).then(|| {
-        let share = sheet.work(&rules::SHARE_OF_BORE, [thread.major, used, thread.pitch]);
+        let share = sheet.work(&rules::SHARE_OF_BORE, [thread.major, used, full]);
         let drill = kit.drills_mm.iter().copied().filter(|d| *d <= used.value - 0.5).max_by(f64::total_cmp);
         Bore { share_percent: Quantity::plain(share, 1, " %"), drill_mm: drill.map(Quantity::length), left_mm: drill.map(|d| Quantity::length(used.value - d)) }
     });
     let relief = relief(sheet, facts, thread, tip, used, ending, watch);
     let chamfer = match side {
         Side::External => sheet.work(&rules::CHAMFER_EXTERNAL, [thread.own.minor.1.unwrap_or(used)]),
-        Side::Internal => sheet.work(&rules::CHAMFER_INTERNAL, [thread.major]),
+        Side::Internal => sheet.work(&rules::CHAMFER_INTERNAL, [thread.own.major.0.unwrap_or(thread.major)]),
     };
     let verb = if side == Side::External { "Turn" } else { "Bore" };
     let drawing = drawing::blank(

@@ -2,11 +2,15 @@
 
 use crate::working::{Rule, rule};
 
-rule!(BORE_OF_SHARE = "blank.bore_of_share", "Bore for a share of a full thread", (D: Mm "nominal diameter", e: One "per cent of full depth", P: Mm "pitch") -> B: Mm,
-    "D - e/100*1.299038105676658*P", "two sharp-V single depths of 0.6495P are 100 %"; schools ["76.98 % is the bench rule D − P.", "Some count per cent of the basic 1.0825P instead: divide by 0.8333."],
-    D - e / 100.0 * 1.299_038_105_676_658 * P);
-rule!(SHARE_OF_BORE = "blank.share_of_bore", "Share of a full thread this bore leaves", (D: Mm "nominal diameter", B: Mm "bore", P: Mm "pitch") -> e: One,
-    "(D - B)/(1.299038105676658*P)*100", "the bore rule turned round", (D - B) / (1.299_038_105_676_658 * P) * 100.0);
+rule!(FULL_SIXTY = "blank.full_sixty", "Full depth on diameter, as percentages count it", (P: Mm "pitch") -> F: Mm,
+    "1.299038105676658*P", "two single depths of 0.6495P are 100 % at 60°"; schools ["76.98 % is the bench rule D − P.", "Some count per cent of the basic 1.0825P instead: divide by 0.8333."],
+    1.299_038_105_676_658 * P);
+rule!(FULL_BASIC = "blank.full_basic", "Full depth on diameter, as percentages count it", (D: Mm "nominal diameter", D1: Mm "basic minor diameter") -> F: Mm,
+    "D - D1", "twice the basic depth is 100 %", D - D1);
+rule!(BORE_OF_SHARE = "blank.bore_of_share", "Bore for a share of a full thread", (D: Mm "nominal diameter", e: One "per cent of full depth", F: Mm "full depth on diameter") -> B: Mm,
+    "D - e/100*F", "share of the depth taken off the diameter", D - e / 100.0 * F);
+rule!(SHARE_OF_BORE = "blank.share_of_bore", "Share of a full thread this bore leaves", (D: Mm "nominal diameter", B: Mm "bore", F: Mm "full depth on diameter") -> e: One,
+    "(D - B)/F*100", "the bore rule turned round", (D - B) / F * 100.0);
 rule!(CHAMFER_EXTERNAL = "blank.chamfer_external", "Chamfer to", (d: Mm "minor diameter that must clear") -> c: Mm,
     "d - 0.1", "house: just under the minor, so that the first thread starts whole", d - 0.1);
 rule!(CHAMFER_INTERNAL = "blank.chamfer_internal", "Chamfer to", (D: Mm "major diameter") -> c: Mm,
@@ -28,5 +32,16 @@ rule!(
     (2.0 * w + b + 0.5).max(2.0 * P));
 
 /// All of them.
-pub static ALL: &[&Rule] =
-    &[&CHAMFER_EXTERNAL, &CHAMFER_INTERNAL, &BORE_OF_SHARE, &SHARE_OF_BORE, &RELIEF_EXTERNAL, &RELIEF_INTERNAL, &HALF_CUT, &RELIEF_WIDTH, &RELIEF_START];
+pub static ALL: &[&Rule] = &[
+    &FULL_SIXTY,
+    &FULL_BASIC,
+    &CHAMFER_EXTERNAL,
+    &CHAMFER_INTERNAL,
+    &BORE_OF_SHARE,
+    &SHARE_OF_BORE,
+    &RELIEF_EXTERNAL,
+    &RELIEF_INTERNAL,
+    &HALF_CUT,
+    &RELIEF_WIDTH,
+    &RELIEF_START,
+];

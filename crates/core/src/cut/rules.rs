@@ -16,10 +16,13 @@ rule!(GROOVE_AREA = "cut.groove_area", "Area of the full groove", (f: Mm "flat t
 rule!(CONSTANT_AREA = "cut.constant_area", "Depth after pass k of N, each taking the same area", (f: Mm "flat the tip is worth", A: Mm2 "area of the full groove", alpha: Deg "half angle", k: One "pass", N: One "passes") -> x: Mm,
     "(sqrt(f^2 + 4*tan(alpha)*k/N*A) - f)/(2*tan(alpha))", "the groove's area solved for its depth",
     ((f * f + 4.0 * alpha.to_radians().tan() * k / N * A).sqrt() - f) / (2.0 * alpha.to_radians().tan()));
+rule!(EVEN_DEPTH = "cut.even_depth", "Depth after pass k of N, straight sides", (X: Mm "radial infeed", k: One "pass", N: One "passes") -> x: Mm,
+    "k*X/N", "straight sides take the same area at every even step", k * X / N);
 rule!(SIZE_EXTERNAL = "cut.size_external", "Pitch diameter at this depth", (B: Mm "blank as turned", X: Mm "radial depth set", h: Mm "tip to pitch line") -> E: Mm,
     "B - 2*(X - h)", "the infeed formula turned round", B - 2.0 * (X - h));
 rule!(SIZE_INTERNAL = "cut.size_internal", "Pitch diameter at this depth", (B: Mm "bore as turned", X: Mm "radial depth set", h: Mm "tip to pitch line") -> E: Mm,
     "B + 2*(X - h)", "the infeed formula turned round", B + 2.0 * (X - h));
 
 /// All of them.
-pub static ALL: &[&Rule] = &[&INFEED_EXTERNAL, &INFEED_INTERNAL, &COMPOUND, &RADIAL_OF_COMPOUND, &GROOVE_AREA, &CONSTANT_AREA, &SIZE_EXTERNAL, &SIZE_INTERNAL];
+pub static ALL: &[&Rule] =
+    &[&INFEED_EXTERNAL, &INFEED_INTERNAL, &COMPOUND, &RADIAL_OF_COMPOUND, &GROOVE_AREA, &CONSTANT_AREA, &EVEN_DEPTH, &SIZE_EXTERNAL, &SIZE_INTERNAL];

@@ -29,9 +29,13 @@ const MOST: u32 = 150;
 /// is not bolder than the material allows; passes too fine to cut are then merged.
 #[must_use]
 pub fn depths(sheet: &mut Sheet, total: Num, flat: Num, alpha_deg: f64, passes: Option<u32>, material: &Material) -> Vec<Num> {
+    let straight = alpha_deg <= 0.0;
     let area = sheet.work(&rules::GROOVE_AREA, [flat, total, alpha_deg.into()]);
     let at = |k: u32, n: u32| [flat, area, Num::from(alpha_deg), Num::from(f64::from(k)), Num::from(f64::from(n))];
-    let value = |k: u32, n: u32| (rules::CONSTANT_AREA.eval)(&at(k, n).map(|v| v.value));
+    let even = |k: u32, n: u32| [total, Num::from(f64::from(k)), Num::from(f64::from(n))];
+    let value = |k: u32, n: u32| {
+        if straight { (rules::EVEN_DEPTH.eval)(&even(k, n).map(|v| v.value)) } else { (rules::CONSTANT_AREA.eval)(&at(k, n).map(|v| v.value)) }
+    };
     // Each pass takes A/N, so the fewest passes follow from the area the boldest first pass takes.
     let first = (rules::GROOVE_AREA.eval)(&[flat.value, material.first_cut_mm, alpha_deg]);
     #[allow(clippy::cast_possible_truncation, clippy::cast_sign_loss)] // clamped
@@ -46,7 +50,13 @@ pub fn depths(sheet: &mut Sheet, total: Num, flat: Num, alpha_deg: f64, passes: 
         }
         last = value(k, n);
         // The last pass is the infeed itself, not its square root squared again.
-        list.push(if k == n { total } else { sheet.work(&rules::CONSTANT_AREA, at(k, n)) });
+        list.push(if k == n {
+            total
+        } else if straight {
+            sheet.work(&rules::EVEN_DEPTH, even(k, n))
+        } else {
+            sheet.work(&rules::CONSTANT_AREA, at(k, n))
+        });
     }
     list
 }

@@ -9,7 +9,7 @@ use crate::outline::Drawing;
 use crate::quantity::{mm_text, plain_text};
 use crate::setup::{Carriage, Direction};
 use crate::thread::section::Thread;
-use crate::thread::{Side, rules as thread_rules};
+use crate::thread::{Side, System, rules as thread_rules};
 use crate::watch::{Level, Watch};
 use crate::words::Words;
 use crate::working::{Num, Quantity, Sheet};
@@ -87,9 +87,9 @@ fn style(facts: &CutFacts, lathe: &Lathe, thread: &Thread, words: &Words, watch:
     let usual = |style: Style| match style {
         Style::Radial => 0.0,
         Style::Flank => thread.alpha_deg,
-        Style::ModifiedFlank => thread.alpha_deg - 0.5,
+        Style::ModifiedFlank => (thread.alpha_deg - 0.5).max(0.0),
     };
-    let style = facts.style.unwrap_or_else(|| if swings(usual(Style::ModifiedFlank)) { Style::ModifiedFlank } else { Style::Radial });
+    let style = facts.style.unwrap_or_else(|| if thread.alpha_deg > 0.5 && swings(usual(Style::ModifiedFlank)) { Style::ModifiedFlank } else { Style::Radial });
     let angle = if style == Style::Radial { 0.0 } else { facts.compound_angle_deg.unwrap_or_else(|| usual(style)) };
     if style != Style::Radial && !swings(angle) {
         watch.push(Watch::new(
@@ -213,7 +213,7 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &CutFacts, blank: &BlankFacts, befo
         compound_mm: compound.map(Quantity::length),
         full_depth: passes.last().and_then(|p| p.dial.first().cloned()),
         dial,
-        bench: bench(thread.pitch.value, radial.value),
+        bench: bench(thread, radial.value),
         passes,
         drawing,
     }
@@ -239,20 +239,28 @@ fn warn_of_the_tip(thread: &Thread, tip: &Tip, target: f64, watch: &mut Vec<Watc
             ));
         }
     }
-    if external {
-        // The basic form's root flat of P/8 at the least pitch diameter; deeper weakens the core.
-        let deepest = thread.own.pitch.0.value - 2.0 * 0.324_759_526 * thread.pitch.value;
-        if root < deepest - 1e-6 {
-            watch.push(Watch::new(
-                Level::Warn,
-                "root_past_minor",
-                "cut",
-                format!(
-                    "This sharp a tip cuts the root {} below the form's: stone a flat near P/8 on it, or expect a weaker core.",
-                    mm_text((deepest - root) / 2.0)
-                ),
-            ));
-        }
+    // Deeper than the form's own root weakens the core: its limit where it has one, else the basic root
+    // flat of P/8 at the least pitch diameter.
+    let sixty = matches!(thread.spec.system, System::IsoMetric | System::Unified);
+    let deepest = match (external, thread.own.root(thread.spec.side)) {
+        (true, (Some(least), _)) => Some(least.value),
+        (true, (None, _)) if sixty => Some(thread.own.pitch.0.value - 2.0 * 0.324_759_526 * thread.pitch.value),
+        (false, (_, Some(most))) => Some(most.value),
+        _ => None,
+    };
+    let past = deepest.map_or(0.0, |d| if external { d - root } else { root - d });
+    if past > 1e-6 {
+        let cure = if sixty { "stone a flat near P/8 on it" } else { "grind the tip to the width asked" };
+        watch.push(Watch::new(
+            Level::Warn,
+            "root_past_minor",
+            "cut",
+            format!(
+                "This sharp a tip cuts the root {} past the form's: {cure}, or expect a weaker {}.",
+                mm_text(past / 2.0),
+                if external { "core" } else { "wall" }
+            ),
+        ));
     }
 }
 
@@ -265,12 +273,34 @@ fn scale(lathe: &Lathe, angle: f64, by_compound: bool, words: &Words) -> String 
     format!("Set the {} to {}° on its scale, which counts from {from}.", words.compound, plain_text(shown, 1))
 }
 
-/// Rules of thumb beside the answer.
-fn bench(pitch: f64, radial: f64) -> Vec<BenchFigure> {
-    [("0.6134 P", 0.6134), ("0.6495 P", 0.6495), ("0.7578 P, sharp", 0.7578)]
-        .into_iter()
+/// Rules of thumb beside the answer: the depths handbooks give for the form.
+fn bench(thread: &Thread, radial: f64) -> Vec<BenchFigure> {
+    let list: &[(&'static str, f64)] = match thread.spec.system {
+        System::IsoMetric | System::Unified => &[("0.6134 P", 0.6134), ("0.6495 P", 0.6495), ("0.7578 P, sharp", 0.7578)],
+        System::Acme => &[("0.5 P + 0.010 in", 0.5)],
+        System::StubAcme => &[("0.3 P + 0.010 in", 0.3)],
+        System::Trapezoidal => &[("0.5 P + ac", 0.5)],
+        System::Whitworth | System::PipeG => &[("0.6403 P", 0.640_327)],
+        System::Ba => &[("0.6 P", 0.6)],
+        System::Square => &[("0.5 P", 0.5)],
+        System::Special => &[],
+    };
+    let pitch = thread.pitch.value;
+    let clearance = match thread.spec.system {
+        // On radius: half of 0.020 in, or of 0.010 in finer than 10 TPI.
+        System::Acme | System::StubAcme => {
+            if pitch > 2.54 - 1e-9 {
+                0.254
+            } else {
+                0.127
+            }
+        }
+        System::Trapezoidal => thread.basic.minor.value - thread.own.minor.1.map_or(thread.basic.minor.value, |m| m.value),
+        _ => 0.0,
+    };
+    list.iter()
         .map(|(rule, factor)| {
-            let x = factor * pitch;
+            let x = factor * pitch + if thread.spec.system == System::Trapezoidal { clearance.max(0.0) / 2.0 } else { clearance };
             BenchFigure {
                 rule,
                 radial_mm: Quantity::length(x),

@@ -7,11 +7,11 @@ rule!(BEST_WIRE = "gauge.best_wire", "Best wire, bearing on the pitch line", (P:
 rule!(LEAST_WIRE = "gauge.least_wire", "Least wire that stands above the crests", (D: Mm "major diameter", E: Mm "pitch diameter", P: Mm "pitch", alpha: Deg "half angle") -> w: Mm,
     "(D - E + P/(2*tan(alpha)))/(1 + 1/sin(alpha))", "the size over wires set equal to the major diameter",
     (D - E + P / (2.0 * alpha.to_radians().tan())) / (1.0 + 1.0 / alpha.to_radians().sin()));
-rule!(LARGEST_WIRE = "gauge.largest_wire", "Largest wire that still bears on the flank", (D: Mm "major diameter", E: Mm "pitch diameter", P: Mm "pitch", alpha: Deg "half angle") -> w: Mm,
-    "((D - E)/2 + P/(4*tan(alpha)))*2*sin(alpha)/(cos(alpha)^2)", "contact at the crest's edge",
-    ((D - E) / 2.0 + P / (4.0 * alpha.to_radians().tan())) * 2.0 * alpha.to_radians().sin() / alpha.to_radians().cos().powi(2));
+rule!(LARGEST_WIRE = "gauge.largest_wire", "Largest wire that still bears on the flank", (y: Mm "straight flank above the pitch line", P: Mm "pitch", alpha: Deg "half angle") -> w: Mm,
+    "(y + P/(4*tan(alpha)))*2*sin(alpha)/(cos(alpha)^2)", "contact at the end of the straight flank: the crest's edge, or where its rounding begins",
+    (y + P / (4.0 * alpha.to_radians().tan())) * 2.0 * alpha.to_radians().sin() / alpha.to_radians().cos().powi(2));
 rule!(OVER_WIRES = "gauge.over_wires", "Size over three wires", (E: Mm "pitch diameter", w: Mm "wire", P: Mm "pitch", alpha: Deg "half angle") -> M: Mm,
-    "E + w*(1 + 1/sin(alpha)) - P/(2*tan(alpha))", "wire resting in a V, lead angle neglected"; schools ["Trade habit: uncorrected for one start at 60°; corrected for many starts."],
+    "E + w*(1 + 1/sin(alpha)) - P/(2*tan(alpha))", "wire resting in a V, lead angle neglected"; schools ["Trade habit: uncorrected for one start at 60°, 55° and 47½°; corrected for Acme, trapezoidal and many starts."],
     E + w * (1.0 + 1.0 / alpha.to_radians().sin()) - P / (2.0 * alpha.to_radians().tan()));
 rule!(LEAD_CORRECTION = "gauge.lead_correction", "Correction for the lead angle", (w: Mm "wire", L: Mm "lead", E: Mm "pitch diameter", alpha: Deg "half angle") -> c: Mm,
     "w/2*(L/(pi*E))^2*cos(alpha)/tan(alpha)", "first order in the lead angle at the pitch diameter",

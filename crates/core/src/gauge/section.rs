@@ -6,8 +6,8 @@ use crate::cut::PassRow;
 use crate::job::{GaugeFacts, Kit, LeadCorrection};
 use crate::outline::Drawing;
 use crate::quantity::{inch_text, mm_text};
-use crate::thread::Side;
 use crate::thread::section::Thread;
+use crate::thread::{Side, rules as thread_rules};
 use crate::watch::{Level, Watch};
 use crate::working::{Num, Quantity, Sheet};
 use serde::Serialize;
@@ -52,10 +52,12 @@ pub struct GaugeSection {
     pub min_mm: Quantity,
     /// Largest pitch diameter.
     pub max_mm: Quantity,
-    /// Best wire.
-    pub best_mm: Quantity,
+    /// Best wire; absent where the sides are straight and no wire seats.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub best_mm: Option<Quantity>,
     /// Usable range.
-    pub usable_mm: Usable,
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub usable_mm: Option<Usable>,
     /// Wire chosen from those owned; null when none will do, or inside.
     pub wire_mm: Option<Quantity>,
     /// Sizes over it.
@@ -95,15 +97,18 @@ pub(crate) fn work(
     watch: &mut Vec<Watch>,
 ) -> (Option<Chosen>, GaugeSection) {
     let (pitch, alpha) = (thread.pitch, Num::from(thread.alpha_deg));
+    if thread.alpha_deg <= 0.0 {
+        return (None, by_depth(sheet, thread, target));
+    }
     let best = sheet.work(&rules::BEST_WIRE, [pitch, alpha]);
-    let least = sheet.work(&rules::LEAST_WIRE, [thread.major, thread.basic_pitch, pitch, alpha]);
-    let largest = sheet.work(&rules::LARGEST_WIRE, [thread.major, thread.basic_pitch, pitch, alpha]);
+    let least = sheet.work(&rules::LEAST_WIRE, [thread.major, thread.basic.pitch, pitch, alpha]);
+    let largest = sheet.work(&rules::LARGEST_WIRE, [thread.straight_flank().into(), pitch, alpha]);
     let external = thread.spec.side == Side::External;
     let (low, high) = thread.own.pitch;
     let corrected = match facts.lead_correction {
         LeadCorrection::None => false,
         LeadCorrection::Approximate => true,
-        LeadCorrection::Auto => thread.spec.starts > 1,
+        LeadCorrection::Auto => thread.spec.starts > 1 || thread.alpha_deg < 20.0,
     };
     let near = |w: f64| (w - best.value).abs();
     let usable = |w: f64| w >= least.value && w <= largest.value;
@@ -156,8 +161,8 @@ pub(crate) fn work(
     let section = GaugeSection {
         min_mm: Quantity::length(low),
         max_mm: Quantity::length(high),
-        best_mm: Quantity::length(best),
-        usable_mm: Usable { min: Quantity::length(least), max: Quantity::length(largest) },
+        best_mm: Some(Quantity::length(best)),
+        usable_mm: Some(Usable { min: Quantity::length(least), max: Quantity::length(largest) }),
         wire_mm: wire.map(Quantity::length),
         over_wires_mm: sizes,
         formulas,
@@ -166,6 +171,33 @@ pub(crate) fn work(
         drawing,
     };
     (chosen, section)
+}
+
+/// Straight sides: no wire seats, so depth and the mate prove the size.
+fn by_depth(sheet: &mut Sheet, thread: &Thread, target: Num) -> GaugeSection {
+    let depth = sheet.work(&thread_rules::HALF_OF, [thread.basic.pitch, thread.basic.minor]);
+    let says = match thread.spec.side {
+        Side::External => {
+            format!("Straight sides seat no wires: measure the root, {} at the size aimed at, and try the mate.", mm_text(target.value - 2.0 * depth.value))
+        }
+        Side::Internal => format!(
+            "Straight sides seat no wires: measure the groove, {} across at the size aimed at, and try the mate.",
+            mm_text(target.value + 2.0 * depth.value)
+        ),
+    };
+    let (low, high) = thread.own.pitch;
+    GaugeSection {
+        min_mm: Quantity::length(low),
+        max_mm: Quantity::length(high),
+        best_mm: None,
+        usable_mm: None,
+        wire_mm: None,
+        over_wires_mm: None,
+        formulas: None,
+        corrected: false,
+        says,
+        drawing: None,
+    }
 }
 
 /// A pass's pitch diameter as a number that still knows its working.

@@ -21,6 +21,20 @@ pub struct Train {
     pub gearbox: usize,
 }
 
+/// The tooth counts wanted that are not there, each one there serving once.
+pub(super) fn not_among(wanted: impl Iterator<Item = u16>, there: &[u16]) -> Vec<u16> {
+    let mut left = there.to_vec();
+    wanted
+        .filter(|teeth| match left.iter().position(|t| t == teeth) {
+            Some(i) => {
+                left.swap_remove(i);
+                false
+            }
+            None => true,
+        })
+        .collect()
+}
+
 impl Train {
     /// Leadscrew turns per spindle turn, gearbox and fixed ratio included, exact.
     #[must_use]
@@ -33,19 +47,7 @@ impl Train {
     /// Gears to change from those mounted.
     #[must_use]
     pub fn swaps(&self, mounted: &Mounted) -> usize {
-        let missing = |wanted: &[Gear], on: &[u16]| {
-            let mut left = on.to_vec();
-            wanted
-                .iter()
-                .filter(|g| match left.iter().position(|t| *t == g.teeth) {
-                    Some(i) => {
-                        left.swap_remove(i);
-                        false
-                    }
-                    None => true,
-                })
-                .count()
-        };
+        let missing = |wanted: &[Gear], on: &[u16]| not_among(wanted.iter().map(|g| g.teeth), on).len();
         missing(&self.drivers, &mounted.drivers) + missing(&self.driven, &mounted.driven)
     }
 

@@ -2,7 +2,7 @@
 
 use super::dial::{DialRule, reengage};
 use super::fit::hangs;
-use super::search::{Found, Train, search};
+use super::search::{Found, Train, not_among, search};
 use super::{drawing, rules};
 use crate::job::{Gear, GearFacts, Lathe, Mounted};
 use crate::outline::Drawing;
@@ -189,13 +189,19 @@ fn tell(sheet: &mut Sheet, found: &Found, was_chosen: bool, lathe: &Lathe, threa
     let exact = found.ratio * lathe.leadscrew == thread.exact_lead;
     let error = if exact { Num::from(0.0) } else { sheet.work(&rules::ERROR, [lead, thread.lead]) };
     let drift = sheet.work(&rules::DRIFT, [error, thread.engagement.into()]);
-    let takes = sheet.work(&rules::DRIFT_AS_SIZE, [drift, thread.alpha_deg.into()]);
-    let room = (thread.own.pitch.1.value - thread.own.pitch.0.value).max(0.0);
+    // Straight sides meet the drift with their side clearance; sloping ones with the pitch diameter's room.
+    let straight = thread.alpha_deg <= 0.0;
+    let takes = if straight { drift } else { sheet.work(&rules::DRIFT_AS_SIZE, [drift, thread.alpha_deg.into()]) };
+    let room = if straight { sheet.work(&rules::SIDE_ROOM, [thread.pitch]).value } else { (thread.own.pitch.1.value - thread.own.pitch.0.value).max(0.0) };
     let micrometres = |mm: f64| plain_text(mm * 1000.0, if mm * 1000.0 < 10.0 { 1 } else { 0 });
     let judged = if exact {
         "Exact: no error at any length.".into()
     } else {
-        let longest = sheet.work(&rules::LONGEST, [room.into(), thread.alpha_deg.into(), error]);
+        let longest = if straight {
+            sheet.work(&rules::LONGEST_STRAIGHT, [room.into(), error])
+        } else {
+            sheet.work(&rules::LONGEST, [room.into(), thread.alpha_deg.into(), error])
+        };
         let weight = if takes.value > room {
             watch.push(Watch::new(
                 Level::Danger,
@@ -233,7 +239,8 @@ fn tell(sheet: &mut Sheet, found: &Found, was_chosen: bool, lathe: &Lathe, threa
             plain_text(longest.value, 0)
         )
     };
-    let missing = not_owned(lathe, found);
+    let owned: Vec<u16> = lathe.gears.iter().map(|g| g.teeth).collect();
+    let missing = not_among(found.train.drivers.iter().chain(&found.train.driven).map(|g| g.teeth), &owned);
     if !missing.is_empty() {
         let list = missing.iter().map(u16::to_string).collect::<Vec<_>>().join(", ");
         watch.push(Watch::new(
@@ -260,21 +267,6 @@ fn tell(sheet: &mut Sheet, found: &Found, was_chosen: bool, lathe: &Lathe, threa
         judged,
         steps: steps(lathe, found, thread.spec.hand, words),
     }
-}
-
-/// Gears of the train that the drawer does not hold.
-fn not_owned(lathe: &Lathe, found: &Found) -> Vec<u16> {
-    let mut left: Vec<u16> = lathe.gears.iter().map(|g| g.teeth).collect();
-    let wanted = found.train.drivers.iter().chain(&found.train.driven).map(|g| g.teeth);
-    wanted
-        .filter(|teeth| match left.iter().position(|t| t == teeth) {
-            Some(i) => {
-                left.swap_remove(i);
-                false
-            }
-            None => true,
-        })
-        .collect()
 }
 
 /// Hanging the train, in order, inner and outer gear of each stud named.

@@ -4,9 +4,9 @@ use super::faults::Fault;
 use super::kit::Kit;
 use super::lathe::{Lathe, LatheProfile, MAX_TEETH, MIN_TEETH, Mounted, long_bed};
 use super::material::{Material, materials};
-use super::request::{LeadCorrection, PlanRequest, Vocabulary};
-use crate::quantity::{Exact, Ratio, plain_text, real};
-use crate::thread::{Class, ThreadSpec, callout};
+use super::request::{LeadCorrection, PlanRequest, SpecialRequest, ThreadRequest, Vocabulary};
+use crate::quantity::{Exact, Ratio, pitch_of_tpi, plain_text, real};
+use crate::thread::{Class, SpecialForm, System, ThreadSpec, callout};
 use crate::watch::{Level, Watch};
 use num_traits::Zero;
 use serde::{Deserialize, Serialize};
@@ -324,23 +324,76 @@ fn settle_kit(request: &PlanRequest, c: &mut Checker) -> Kit {
     kit
 }
 
+/// The thread as called for: a callout read, or the user's own sizes.
+fn spec_of(asked: &ThreadRequest, c: &mut Checker) -> Option<ThreadSpec> {
+    let Some(text) = &asked.callout else {
+        let Some(special) = &asked.special else {
+            c.fault("/thread/callout", "no callout yet; give one such as M20x2.5-6g or 7/8-9 UNC-2A, or sizes under special");
+            return None;
+        };
+        return spec_of_special(special, c);
+    };
+    if asked.special.is_some() {
+        c.fault("/thread/special", "give a callout or special, not both");
+    }
+    callout::read(text)
+        .map_err(|fault| {
+            let near = if fault.near.is_empty() { String::new() } else { format!("; near it: {}", fault.near.join(", ")) };
+            c.fault("/thread/callout", format!("{}{near}", fault.missing));
+        })
+        .ok()
+}
+
+/// A special's sizes, checked against one another: a form must have a depth and fit its pitch.
+fn spec_of_special(asked: &SpecialRequest, c: &mut Checker) -> Option<ThreadSpec> {
+    let before = c.faults.len();
+    let sized = |c: &mut Checker, value: &Option<Exact>, low: f64, high: f64, field: &str, unit: &str| {
+        value.as_ref().map(|v| v.0).filter(|v| c.within(real(v), low, high, &format!("/thread/special/{field}"), unit))
+    };
+    let major = sized(c, &asked.major_mm, 0.5, 355.0, "major_mm", "mm");
+    if asked.major_mm.is_none() {
+        c.fault("/thread/special/major_mm", "a special needs its outside diameter, such as 22.05");
+    }
+    let tpi = sized(c, &asked.tpi, 0.25, 400.0, "tpi", "threads per inch");
+    let pitch = sized(c, &asked.pitch_mm, 0.05, 100.0, "pitch_mm", "mm");
+    if asked.tpi.is_some() == asked.pitch_mm.is_some() {
+        c.fault("/thread/special/pitch_mm", "give pitch_mm or tpi, one of the two");
+    }
+    let angle = asked.included_angle_deg.unwrap_or(60.0);
+    if angle != 0.0 {
+        c.within(angle, 3.0, 120.0, "/thread/special/included_angle_deg", "degrees, or 0 for straight sides");
+    }
+    let pitch = pitch.or_else(|| tpi.as_ref().map(pitch_of_tpi));
+    let (Some(major), Some(pitch), true) = (major, pitch, c.faults.len() == before) else { return None };
+    let (d, p) = (real(&major), real(&pitch));
+    let flat = |c: &mut Checker, v: Option<f64>, field: &str| c.sound(v, 0.0, 0.49 * p, &format!("/thread/special/{field}"), "mm for this pitch");
+    let form = SpecialForm {
+        included_angle_deg: angle,
+        crest_flat_mm: flat(c, asked.crest_flat_mm, "crest_flat_mm"),
+        root_flat_mm: flat(c, asked.root_flat_mm, "root_flat_mm"),
+        minor_mm: c.sound(asked.minor_mm, (d - 2.5 * p).max(0.2), d - 0.1 * p, "/thread/special/minor_mm", "mm for this diameter and pitch"),
+        tolerance_mm: c.sound(asked.tolerance_mm, 0.001, 0.5 * p, "/thread/special/tolerance_mm", "mm for this pitch"),
+    };
+    if asked.minor_mm.is_some() && asked.root_flat_mm.is_some() {
+        c.fault("/thread/special/root_flat_mm", "give minor_mm or root_flat_mm, not both");
+    }
+    if let Err(why) = callout::check_proportion(&major, &pitch) {
+        c.fault("/thread/special/pitch_mm", why);
+    }
+    let spec = callout::special(major, pitch, tpi, form);
+    // The flanks must meet neither above the crest nor below the root: what is given must close.
+    if let Some(why) = spec.does_not_close() {
+        c.fault("/thread/special/minor_mm", why);
+    }
+    (c.faults.len() == before).then_some(spec)
+}
+
 fn settle_thread(request: &PlanRequest, c: &mut Checker) -> Option<(ThreadFacts, Vec<Watch>)> {
     let asked = &request.thread;
     let length = c.sound(asked.length_mm, 0.5, 5000.0, "/thread/length_mm", "mm");
     let engagement_mm = c.sound(asked.engagement_mm, 0.1, 5000.0, "/thread/engagement_mm", "mm");
-    let starts = c.count(asked.starts, (1, 12), 1, "/thread/starts", "starts");
-    let Some(text) = &asked.callout else {
-        c.fault("/thread/callout", "no callout yet; give one such as M20x2.5-6g or 7/8-9 UNC-2A");
-        return None;
-    };
-    let mut spec = match callout::read(text) {
-        Ok(spec) => spec,
-        Err(fault) => {
-            let near = if fault.near.is_empty() { String::new() } else { format!("; near it: {}", fault.near.join(", ")) };
-            c.fault("/thread/callout", format!("{}{near}", fault.missing));
-            return None;
-        }
-    };
+    let starts = asked.starts.map(|_| u8::try_from(c.count(asked.starts, (1, 12), 1, "/thread/starts", "starts")).unwrap_or(1));
+    let mut spec = spec_of(asked, c)?;
     let mut notes = Vec::new();
     let mut overrode = |what: &str, from: &str, to: &str| {
         notes.push(Watch::new(Level::Note, "override", "thread", format!("The callout says {what} {from}; {to} was chosen instead.")));
@@ -351,15 +404,15 @@ fn settle_thread(request: &PlanRequest, c: &mut Checker) -> Option<(ThreadFacts,
                 if spec.class_given && class != spec.class {
                     overrode("class", &spec.class.to_string(), &class.to_string());
                 }
-                (spec.class, spec.class_given, spec.side) = (class, true, class.side());
+                (spec.class, spec.class_given, spec.side) = (class, true, class.side().unwrap_or(spec.side));
             }
             Err(why) => c.fault("/thread/class", why),
         }
     }
     if let Some(side) = asked.side {
-        if spec.class_given && spec.class.side() != side {
+        if let Some(classed) = spec.class.side().filter(|s| spec.class_given && *s != side) {
             let field = if asked.class.is_some() { "/thread/class" } else { "/thread/side" };
-            c.fault(field, format!("class {} is {} but the side says {}; change one", spec.class, spec.class.side().word(), side.word()));
+            c.fault(field, format!("class {} is {} but the side says {}; change one", spec.class, classed.word(), side.word()));
         } else if !spec.class_given {
             spec.class = Class::usual(spec.system, side, real(&spec.major));
         }
@@ -371,7 +424,19 @@ fn settle_thread(request: &PlanRequest, c: &mut Checker) -> Option<(ThreadFacts,
         }
         spec.hand = hand;
     }
-    spec.starts = u8::try_from(starts).unwrap_or(1);
+    if let Some(starts) = starts {
+        if spec.starts_given && starts != spec.starts {
+            overrode("starts", &spec.starts.to_string(), &starts.to_string());
+        }
+        spec.starts = starts;
+    }
+    if let Some(clearance) = c.sound(asked.clearance_mm, 0.0, real(&spec.pitch) / 2.0, "/thread/clearance_mm", "mm for this pitch") {
+        if matches!(spec.system, System::Square | System::Special) {
+            spec.clearance_mm = Some(clearance);
+        } else {
+            c.fault("/thread/clearance_mm", format!("a {} thread has its clearance from its standard; leave it out", spec.system.word()));
+        }
+    }
     if spec.lead() >= spec.major * Ratio::from_integer(3) {
         c.fault("/thread/starts", "so many starts climb at over 43°, past single-pointing; check starts and pitch");
     }
@@ -439,11 +504,21 @@ fn settle_gears(request: &PlanRequest, lathe: &Lathe, c: &mut Checker) -> GearFa
 fn settle_bit(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mut Checker) -> BitFacts {
     let asked = &request.bit;
     let pitch = thread.map_or(100.0, |t| real(&t.spec.pitch));
+    let angle = thread.map_or(60.0, |t| 2.0 * t.spec.half_angle_deg());
+    if angle <= 0.0 && asked.tip_radius_mm.is_some() {
+        c.fault("/bit/tip_radius_mm", "a square thread is cut with a flat tip; give tip_flat_mm");
+    }
     if asked.tip_flat_mm.is_some() && asked.tip_radius_mm.is_some() {
         c.fault("/bit/tip_radius_mm", "give tip_flat_mm or tip_radius_mm, not both");
     }
     BitFacts {
-        included_angle_deg: c.sound(asked.included_angle_deg, 55.0, 65.0, "/bit/included_angle_deg", "degrees for a 60° thread"),
+        included_angle_deg: c.sound(
+            asked.included_angle_deg,
+            (angle - 5.0).max(0.0),
+            angle + 5.0,
+            "/bit/included_angle_deg",
+            &format!("degrees for a {angle}° thread"),
+        ),
         tip_flat_mm: c.sound(asked.tip_flat_mm, 0.0, pitch * 0.6, "/bit/tip_flat_mm", "mm for this pitch"),
         tip_radius_mm: c.sound(asked.tip_radius_mm, 0.0, pitch * 0.4, "/bit/tip_radius_mm", "mm for this pitch"),
     }
@@ -457,6 +532,9 @@ fn settle_cut(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mut Check
     });
     if asked.style == Some(Style::Radial) && asked.compound_angle_deg.is_some() {
         c.fault("/cut/compound_angle_deg", "radial infeed has no compound angle; leave it out or choose flank");
+    }
+    if thread.is_some_and(|t| t.spec.half_angle_deg() <= 0.0) && !matches!(asked.style, None | Some(Style::Radial)) {
+        c.fault("/cut/style", "a square thread is cut straight in; choose radial");
     }
     CutFacts {
         style: asked.style,

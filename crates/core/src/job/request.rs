@@ -4,6 +4,7 @@
 use super::facts::{Ending, Style, Way};
 use super::kit::Kit;
 use super::lathe::LatheProfile;
+use crate::quantity::Exact;
 use crate::thread::{Hand, Side};
 use serde::{Deserialize, Serialize};
 
@@ -58,6 +59,9 @@ pub enum Vocabulary {
 pub struct ThreadRequest {
     /// As typed: `M20x2.5-6g LH`.
     pub callout: Option<String>,
+    /// Sizes of one's own, instead of a callout.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub special: Option<SpecialRequest>,
     /// Overrides the side.
     pub side: Option<Side>,
     /// Overrides the hand.
@@ -70,6 +74,31 @@ pub struct ThreadRequest {
     pub length_mm: Option<f64>,
     /// Length the mate engages.
     pub engagement_mm: Option<f64>,
+    /// Clearance between the members at crest and root, on diameter; square and special threads only.
+    pub clearance_mm: Option<f64>,
+}
+
+/// A thread that is in no table. What is not given follows from the angle.
+#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
+#[serde(default, deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct SpecialRequest {
+    /// Nominal diameter.
+    pub major_mm: Option<Exact>,
+    /// Pitch; or give `tpi`.
+    pub pitch_mm: Option<Exact>,
+    /// Threads per inch; or give `pitch_mm`.
+    pub tpi: Option<Exact>,
+    /// Included angle, 0 or 3 to 120; 60 when absent.
+    pub included_angle_deg: Option<f64>,
+    /// Diameter at the screw's root.
+    pub minor_mm: Option<f64>,
+    /// Flat on the screw's crest.
+    pub crest_flat_mm: Option<f64>,
+    /// Flat at the screw's root; or give `minor_mm`.
+    pub root_flat_mm: Option<f64>,
+    /// Pitch-diameter tolerance.
+    pub tolerance_mm: Option<f64>,
 }
 
 /// The blank, or the bore, as turned.

@@ -1,10 +1,12 @@
 //! The thread in section, to scale.
 
-use super::spec::{Side, ThreadSpec};
+use super::section::Thread;
+use super::spec::Side;
 use crate::outline::{Dimension, Drawing, Point, Shape};
-use crate::working::{Num, Quantity};
+use crate::quantity::plain_text;
+use crate::working::Quantity;
 
-/// Crest, pitch-line and root heights of a truncated 60° form measured from the axis, repeated
+/// Crest, pitch-line and root heights of a truncated form measured from the axis, repeated
 /// along the work: the line the metal shows in an axial section.
 ///
 /// `crest_r` and `root_r` are radii, `pitch_r` the radius of the pitch line; crest to the left at x 0.
@@ -22,11 +24,35 @@ pub(crate) fn profile(pitch: f64, alpha_deg: f64, pitch_r: f64, crest_r: f64, ro
         .collect()
 }
 
+/// The same with crest and root rounded by arcs of radius `r`, tangent to the flanks.
+fn rounded(pitch: f64, alpha_deg: f64, crest_r: f64, root_r: f64, r: f64, turns: u8) -> Vec<Point> {
+    const STEPS: i32 = 8;
+    let out = (crest_r - root_r).signum();
+    let sweep = 90.0 - alpha_deg;
+    let arc = |x: f64, apex: f64, away: f64| {
+        (-STEPS..=STEPS).map(move |i| {
+            let at = (sweep * f64::from(i) / f64::from(STEPS)).to_radians();
+            [x + r * at.sin(), apex - away * r * (1.0 - at.cos())]
+        })
+    };
+    (0..turns)
+        .flat_map(|i| {
+            let x = pitch * f64::from(i);
+            arc(x, crest_r, out).chain(arc(x + pitch / 2.0, root_r, -out))
+        })
+        .collect()
+}
+
 /// The basic form of the member to be cut, over two pitches, with its named sizes.
-pub(super) fn section(spec: &ThreadSpec, pitch: f64, major: f64, [pitch_d, minor]: [f64; 2], own: (Num, Num)) -> Drawing {
+pub(super) fn section(thread: &Thread) -> Drawing {
+    let (spec, own) = (&thread.spec, thread.own.pitch);
+    let [pitch, major, pitch_d, minor] = [thread.pitch, thread.major, thread.basic.pitch, thread.basic.minor].map(|n| n.value);
     let external = spec.side == Side::External;
     let (crest_d, root_d) = if external { (major, minor) } else { (minor, major) };
-    let mut line = profile(pitch, 30.0, pitch_d / 2.0, crest_d / 2.0, root_d / 2.0, 3);
+    let mut line = thread.radius.map_or_else(
+        || profile(pitch, thread.alpha_deg, pitch_d / 2.0, crest_d / 2.0, root_d / 2.0, 3),
+        |r| rounded(pitch, thread.alpha_deg, crest_d / 2.0, root_d / 2.0, r.value, 3),
+    );
     let (left, right) = (-pitch * 0.2, pitch * 2.2);
     line.retain(|p| p[0] >= left && p[0] <= right);
     let depth = (major - minor) / 2.0;
@@ -44,8 +70,10 @@ pub(super) fn section(spec: &ThreadSpec, pitch: f64, major: f64, [pitch_d, minor
     let height = if external { [back, outside + depth * 0.2] } else { [outside - depth * 0.2, back] };
     Drawing {
         says: format!(
-            "Section along the axis of {}: pitch {:.3} mm, major diameter {major:.3}, pitch diameter {pitch_d:.3}, minor diameter {minor:.3} mm, flanks at 30° to a square line.",
-            spec.size, pitch
+            "Section along the axis of {}: pitch {:.3} mm, major diameter {major:.3}, pitch diameter {pitch_d:.3}, minor diameter {minor:.3} mm, flanks at {}° to a square line.",
+            spec.size,
+            pitch,
+            plain_text(thread.alpha_deg, 2).trim_end_matches('0').trim_end_matches('.')
         ),
         bounds: [left - pitch * 0.1, height[0], right + pitch * 1.1, height[1]],
         shapes: vec![
@@ -61,7 +89,7 @@ pub(super) fn section(spec: &ThreadSpec, pitch: f64, major: f64, [pitch_d, minor
             Dimension {
                 name: "included_angle",
                 says: "included angle",
-                figure: Quantity::plain(60.0, 0, "°"),
+                figure: Quantity::plain(2.0 * thread.alpha_deg, usize::from((2.0 * thread.alpha_deg).fract() > 1e-9), "°"),
                 from: [pitch * 1.42, pitch_d / 2.0],
                 to: [pitch * 1.42, pitch_d / 2.0],
             },

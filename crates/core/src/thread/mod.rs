@@ -1,13 +1,15 @@
 //! Thread: what exactly is to be cut. Callouts, forms and limits of both members.
 
 pub mod callout;
+mod class;
 pub(crate) mod drawing;
-pub(crate) mod iso;
+pub(crate) mod families;
 pub mod rules;
 pub(crate) mod section;
+pub mod series;
 mod spec;
 pub(crate) mod tables;
-pub(crate) mod unified;
 
-pub use section::{Member, Range, ThreadSection};
-pub use spec::{Class, Hand, Side, System, ThreadSpec};
+pub use class::{Class, WhitworthFit};
+pub use section::{FormSection, Member, Range, ThreadSection};
+pub use spec::{Hand, Side, SpecialForm, System, ThreadSpec};

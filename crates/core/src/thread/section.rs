@@ -1,31 +1,15 @@
 //! The thread section of a plan: sizes and limits of both members, and lead angles.
 
-use super::spec::{Class, Hand, Side, System, ThreadSpec};
-use super::{iso, rules, unified};
+use super::class::Class;
+use super::families::{self, Ask, Basics, Limits};
+use super::rules;
+use super::spec::{Hand, Side, System, ThreadSpec};
 use crate::job::ThreadFacts;
 use crate::outline::Drawing;
 use crate::quantity::{Ratio, real};
 use crate::watch::{Level, Watch};
 use crate::working::{Num, Quantity, Sheet};
 use serde::Serialize;
-
-/// Limits of one member on the sheet, mm: lower, upper.
-#[derive(Debug, Clone, Copy)]
-pub(crate) struct Limits {
-    pub major: (Option<Num>, Option<Num>),
-    pub pitch: (Num, Num),
-    pub minor: (Option<Num>, Option<Num>),
-}
-
-impl Limits {
-    /// Limits of the crest the blank is made to: major of a screw, minor of a nut.
-    pub(crate) const fn crest(&self, side: Side) -> (Option<Num>, Option<Num>) {
-        match side {
-            Side::External => self.major,
-            Side::Internal => self.minor,
-        }
-    }
-}
 
 /// Lower and upper limit; one may be open.
 #[derive(Debug, Clone, Serialize)]
@@ -37,11 +21,13 @@ pub struct Range {
     /// Upper limit.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub max: Option<Quantity>,
+    /// Basic size, before allowance and tolerance.
+    pub basic: Quantity,
 }
 
 impl Range {
-    fn of((min, max): (Option<Num>, Option<Num>)) -> Self {
-        Self { min: min.map(Quantity::length), max: max.map(Quantity::length) }
+    fn of((min, max): (Option<Num>, Option<Num>), basic: Num) -> Self {
+        Self { min: min.map(Quantity::length), max: max.map(Quantity::length), basic: Quantity::length(basic) }
     }
 }
 
@@ -60,10 +46,32 @@ pub struct Member {
 }
 
 impl Member {
-    fn of(limits: &Limits, class: Class) -> Self {
+    fn of(limits: &Limits, class: Class, major: Num, basic: Basics) -> Self {
         let (low, high) = limits.pitch;
-        Self { class: class.to_string(), major_mm: Range::of(limits.major), pitch_mm: Range::of((Some(low), Some(high))), minor_mm: Range::of(limits.minor) }
+        Self {
+            class: class.to_string(),
+            major_mm: Range::of(limits.major, major),
+            pitch_mm: Range::of((Some(low), Some(high)), basic.pitch),
+            minor_mm: Range::of(limits.minor, basic.minor),
+        }
     }
+}
+
+/// The basic form: how deep, and what stands at crest and root.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct FormSection {
+    /// The form in a word or two.
+    pub word: &'static str,
+    /// Basic depth, crest to root.
+    pub depth_mm: Quantity,
+    /// Flat at the screw's crest; what a flat would be where the form is rounded.
+    pub crest_flat_mm: Quantity,
+    /// Flat at the basic root; what a flat would be where the form is rounded.
+    pub root_flat_mm: Quantity,
+    /// Radius of crest and root, of a rounded form.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub radius_mm: Option<Quantity>,
 }
 
 /// Lead angles at the basic diameters, degrees.
@@ -108,6 +116,8 @@ pub struct ThreadSection {
     pub hand: Hand,
     /// Half the included angle, degrees.
     pub half_angle_deg: f64,
+    /// Depth, flats and radii of the basic form.
+    pub basic_form: FormSection,
     /// The screw.
     pub external: Member,
     /// The nut.
@@ -135,10 +145,21 @@ pub(crate) struct Thread {
     pub own: Limits,
     pub length: f64,
     pub engagement: f64,
-    /// Basic pitch diameter, mm.
-    pub basic_pitch: Num,
+    /// Basic pitch and minor diameter, mm.
+    pub basic: Basics,
+    /// Radius of crest and root, of a rounded form.
+    pub radius: Option<Num>,
     pub lead_angle_minor: Num,
     pub lead_angle_major: Num,
+}
+
+impl Thread {
+    /// How far the straight flank reaches to either side of the pitch line, mm: to the crest, less what
+    /// the rounding takes.
+    pub(crate) fn straight_flank(&self) -> f64 {
+        let height = (self.major.value - self.basic.pitch.value) / 2.0;
+        self.radius.map_or(height, |r| height - r.value * (1.0 - self.alpha_deg.to_radians().sin()))
+    }
 }
 
 /// Works the thread.
@@ -149,57 +170,41 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &ThreadFacts, watch: &mut Vec<Watch
     let pitch = spec.tpi.map_or_else(|| real(&spec.pitch).into(), |n| sheet.work(&rules::PITCH_OF_TPI, [real(&n).into()]));
     let lead = sheet.work(&rules::LEAD, [f64::from(spec.starts).into(), pitch]);
     let other = Class::usual(spec.system, spec.side.other(), d);
-    let mut computed = false;
-    let mut limits = |sheet: &mut Sheet, class: Class| {
-        let found = match spec.system {
-            System::IsoMetric => iso::limits(sheet, &spec, class).map(|(l, c)| {
-                computed |= c;
-                l
-            }),
-            System::Unified => unified::limits(sheet, &spec, class, facts.engagement_mm),
-        };
-        // A class is read for its system when the facts are settled, so both are always found;
-        // should they not be, sizes without tolerance are the honest answer.
-        found.unwrap_or(Limits { major: (Some(major), Some(major)), pitch: (major, major), minor: (None, None) })
-    };
-    let own = limits(sheet, spec.class);
-    let mate = limits(sheet, other);
-    if computed {
-        watch.push(Watch::new(
-            Level::Note,
-            "tolerance_computed",
-            "thread",
-            "Size and pitch are not together in the ISO 965-1 table, so tolerances are computed from its formulas.".into(),
-        ));
-    }
-    let engagement = facts.engagement_mm.unwrap_or(d);
-    if engagement > 1.5 * d {
-        let text = match spec.system {
-            System::IsoMetric => {
-                "The mate engages more than 1.5 diameters: the N tolerances shown are for a normal length, ISO 965-1 gives L classes for this."
-            }
-            System::Unified => "The mate engages more than 1.5 diameters: tolerances are taken at the engagement given, as ASME B1.1 says.",
-        };
-        watch.push(Watch::new(Level::Note, "engagement_long", "thread", text.into()));
-    }
+    // A pair is kept to one fit: a class that belongs to neither side serves both.
+    let other = if spec.class.side().is_none() && other.side().is_none() { spec.class } else { other };
+    let engagement_mm = facts.engagement_mm;
+    let own = families::limits(sheet, &Ask { spec: &spec, class: spec.class, side: spec.side, engagement_mm });
+    let mate = families::limits(sheet, &Ask { spec: &spec, class: other, side: spec.side.other(), engagement_mm });
+    let engagement = engagement_mm.unwrap_or(d);
+    judge_tolerance(&spec, other, engagement > 1.5 * d, watch);
     let (external, internal, external_class, internal_class) = match spec.side {
         Side::External => (&own, &mate, spec.class, other),
         Side::Internal => (&mate, &own, other, spec.class),
     };
-    let basics = match spec.system {
-        System::IsoMetric => [sheet.work(&rules::ISO_PITCH_BASIC, [major, pitch]), sheet.work(&rules::ISO_MINOR_BASIC, [major, pitch])],
-        System::Unified => {
-            let (di, pi) = (sheet.work(&rules::IN_OF_MM, [major]), sheet.work(&rules::IN_OF_MM, [pitch]));
-            let e = sheet.work(&rules::UN_PITCH_BASIC, [di, pi]);
-            let m = sheet.work(&rules::UN_MINOR_BASIC, [di, pi]);
-            [sheet.work(&rules::MM_OF_IN, [e]), sheet.work(&rules::MM_OF_IN, [m])]
-        }
-    };
+    let basic = families::basics(sheet, &spec);
     let angle = |sheet: &mut Sheet, at: Num| sheet.work(&rules::LEAD_ANGLE, [lead, at]);
-    let angles = [angle(sheet, major), angle(sheet, basics[0]), angle(sheet, basics[1])];
-    let alpha_deg = 30.0;
+    let angles = [angle(sheet, major), angle(sheet, basic.pitch), angle(sheet, basic.minor)];
+    let alpha_deg = spec.half_angle_deg();
+    let (basic_form, radius) = form(sheet, &spec, pitch, basic);
     let length = facts.length_mm;
-    let drawing = super::drawing::section(&spec, pitch.value, d, basics.map(|b| b.value), own.pitch);
+    let exact_lead = spec.lead();
+    let section_members = (Member::of(external, external_class, major, basic), Member::of(internal, internal_class, major, basic));
+    let thread = Thread {
+        alpha_deg,
+        major,
+        pitch,
+        lead,
+        exact_lead,
+        own,
+        length,
+        engagement,
+        basic,
+        radius,
+        lead_angle_minor: angles[2],
+        lead_angle_major: angles[0],
+        spec,
+    };
+    let spec = &thread.spec;
     let section = ThreadSection {
         name: spec.name(),
         size: spec.size.clone(),
@@ -214,27 +219,62 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &ThreadFacts, watch: &mut Vec<Watch
         starts: spec.starts,
         hand: spec.hand,
         half_angle_deg: alpha_deg,
-        external: Member::of(external, external_class),
-        internal: Member::of(internal, internal_class),
+        basic_form,
+        external: section_members.0,
+        internal: section_members.1,
         lead_angle_deg: LeadAngles { major: Quantity::angle(angles[0]), pitch: Quantity::angle(angles[1]), minor: Quantity::angle(angles[2]) },
         length_mm: Quantity::given(length),
         engagement_mm: Quantity::given(engagement),
-        drawing,
-    };
-    let exact_lead = spec.lead();
-    let thread = Thread {
-        alpha_deg,
-        major,
-        pitch,
-        lead,
-        exact_lead,
-        own,
-        length,
-        engagement,
-        basic_pitch: basics[0],
-        lead_angle_minor: angles[2],
-        lead_angle_major: angles[0],
-        spec,
+        drawing: super::drawing::section(&thread),
     };
     (thread, section)
+}
+
+/// Depth, flats and radius of the basic form, mm.
+fn form(sheet: &mut Sheet, spec: &ThreadSpec, pitch: Num, basic: Basics) -> (FormSection, Option<Num>) {
+    let major = Num::from(real(&spec.major));
+    let alpha = Num::from(spec.half_angle_deg());
+    let crest = sheet.work(&rules::HALF_OF, [major, basic.pitch]);
+    let root = sheet.work(&rules::HALF_OF, [basic.pitch, basic.minor]);
+    let depth = sheet.work(&rules::HALF_OF, [major, basic.minor]);
+    let depth_in_pitches = if spec.system == System::Ba { 0.6 } else { 0.640_327 };
+    let radius = spec.system.is_rounded().then(|| sheet.work(&rules::ROUNDING, [pitch, depth_in_pitches.into(), alpha]));
+    let section = FormSection {
+        word: spec.system.word(),
+        depth_mm: Quantity::length(depth),
+        crest_flat_mm: Quantity::length(sheet.work(&rules::FLAT, [pitch, crest, alpha])),
+        root_flat_mm: Quantity::length(sheet.work(&rules::FLAT, [pitch, root, alpha])),
+        radius_mm: radius.map(Quantity::length),
+    };
+    (section, radius)
+}
+
+/// Says where a tolerance is computed, nominal, or asks for another length class.
+fn judge_tolerance(spec: &ThreadSpec, other: Class, long: bool, watch: &mut Vec<Watch>) {
+    let mut note = |code: &'static str, text: &str| watch.push(Watch::new(Level::Note, code, "thread", text.into()));
+    if spec.system == System::IsoMetric && [spec.class, other].iter().any(|c| families::iso::computed(spec, *c)) {
+        note("tolerance_computed", "Size and pitch are not together in the ISO 965-1 table, so tolerances are computed from its formulas.");
+    }
+    match spec.system {
+        System::Ba => note("tolerance_nominal", "BA sizes are nominal; the band shown is a working one, recalled. Prove the fit with the mate."),
+        System::Square => {
+            note("tolerance_nominal", "No standard is kept for square threads: the clearance and band shown are house values. Prove the fit with the mate.")
+        }
+        System::Special if spec.special.is_none_or(|s| s.tolerance_mm.is_none()) => {
+            note("tolerance_nominal", "A special thread with no tolerance given: the band shown is what an ISO thread of this size would have.");
+        }
+        _ => {}
+    }
+    if long {
+        match spec.system {
+            System::IsoMetric => note(
+                "engagement_long",
+                "The mate engages more than 1.5 diameters: the N tolerances shown are for a normal length, ISO 965-1 gives L classes for this.",
+            ),
+            System::Unified => {
+                note("engagement_long", "The mate engages more than 1.5 diameters: tolerances are taken at the engagement given, as ASME B1.1 says.");
+            }
+            _ => {}
+        }
+    }
 }

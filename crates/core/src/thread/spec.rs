@@ -1,9 +1,11 @@
 //! What a thread is, once its callout is read.
 
-use crate::quantity::{Ratio, plain_text, real};
+use super::class::Class;
+use super::series::pitch_text;
+use crate::quantity::{MM_PER_INCH, Ratio, real};
 use serde::{Deserialize, Serialize};
 
-/// The families read so far.
+/// The families of thread.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[serde(rename_all = "snake_case")]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -12,6 +14,60 @@ pub enum System {
     IsoMetric,
     /// Unified, ASME B1.1.
     Unified,
+    /// Acme, ASME B1.5.
+    Acme,
+    /// Stub Acme, ASME B1.8.
+    StubAcme,
+    /// Metric trapezoidal, ISO 2901 to 2904.
+    Trapezoidal,
+    /// Whitworth, BS 84.
+    Whitworth,
+    /// Parallel pipe, ISO 228-1.
+    PipeG,
+    /// British Association, BS 93.
+    Ba,
+    /// Square, by custom.
+    Square,
+    /// What the user gives.
+    Special,
+}
+
+impl System {
+    /// Half the included angle, degrees; a special's is its own.
+    #[must_use]
+    pub const fn half_angle_deg(self) -> f64 {
+        match self {
+            Self::IsoMetric | Self::Unified | Self::Special => 30.0,
+            Self::Acme | Self::StubAcme => 14.5,
+            Self::Trapezoidal => 15.0,
+            Self::Whitworth | Self::PipeG => 27.5,
+            Self::Ba => 23.75,
+            Self::Square => 0.0,
+        }
+    }
+
+    /// The form in a word or two.
+    #[must_use]
+    pub const fn word(self) -> &'static str {
+        match self {
+            Self::IsoMetric => "ISO metric",
+            Self::Unified => "Unified",
+            Self::Acme => "Acme",
+            Self::StubAcme => "Stub Acme",
+            Self::Trapezoidal => "trapezoidal",
+            Self::Whitworth => "Whitworth",
+            Self::PipeG => "parallel pipe",
+            Self::Ba => "BA",
+            Self::Square => "square",
+            Self::Special => "special",
+        }
+    }
+
+    /// Whether crest and root are rounded.
+    #[must_use]
+    pub const fn is_rounded(self) -> bool {
+        matches!(self, Self::Whitworth | Self::PipeG | Self::Ba)
+    }
 }
 
 /// Which member of the pair is cut.
@@ -67,120 +123,23 @@ impl Hand {
     }
 }
 
-/// A tolerance class, of the system it belongs to.
-#[derive(Debug, Clone, Copy, PartialEq, Eq)]
-pub enum Class {
-    /// ISO: grade and position of the pitch diameter, then of the crest (`5g6g`).
-    Iso {
-        /// Pitch-diameter grade, 3-9.
-        pitch_grade: u8,
-        /// Crest grade.
-        crest_grade: u8,
-        /// Pitch-diameter position letter, one of e f g h G H.
-        pitch_position: char,
-        /// Crest position letter.
-        crest_position: char,
-    },
-    /// Unified 1, 2 or 3.
-    Unified {
-        /// 1, 2 or 3.
-        number: u8,
-        /// A external, B internal.
-        side: Side,
-    },
-}
-
-impl Class {
-    /// The side the class belongs to.
-    #[must_use]
-    pub const fn side(self) -> Side {
-        match self {
-            Self::Iso { pitch_position, .. } if pitch_position.is_ascii_uppercase() => Side::Internal,
-            Self::Iso { .. } => Side::External,
-            Self::Unified { side, .. } => side,
-        }
-    }
-
-    /// The class used when none is given: 6g/6H (to 1.4 mm 5h6h/5H), 2A/2B.
-    #[must_use]
-    pub fn usual(system: System, side: Side, major_mm: f64) -> Self {
-        match (system, side) {
-            (System::Unified, side) => Self::Unified { number: 2, side },
-            (System::IsoMetric, Side::External) if major_mm <= 1.4 => Self::Iso { pitch_grade: 5, crest_grade: 6, pitch_position: 'h', crest_position: 'h' },
-            (System::IsoMetric, Side::External) => Self::Iso { pitch_grade: 6, crest_grade: 6, pitch_position: 'g', crest_position: 'g' },
-            (System::IsoMetric, Side::Internal) => {
-                let grade = if major_mm <= 1.4 { 5 } else { 6 };
-                Self::Iso { pitch_grade: grade, crest_grade: grade, pitch_position: 'H', crest_position: 'H' }
-            }
-        }
-    }
-
-    /// Reads `6g`, `5g6g`, `6H`, `2A`.
-    ///
-    /// # Errors
-    /// Says which part is wrong and what would be right.
-    pub fn read(text: &str, system: System) -> Result<Self, String> {
-        match system {
-            System::Unified => Self::read_unified(text),
-            System::IsoMetric => Self::read_iso(text),
-        }
-    }
-
-    fn read_unified(text: &str) -> Result<Self, String> {
-        let upper = text.trim().to_ascii_uppercase();
-        let mut chars = upper.chars();
-        let (Some(number @ '1'..='3'), Some(letter @ ('A' | 'B')), None) = (chars.next(), chars.next(), chars.next()) else {
-            return Err(format!("class “{text}” is not Unified; write 1A, 2A or 3A for a screw, 1B, 2B or 3B for a nut"));
-        };
-        let side = if letter == 'A' { Side::External } else { Side::Internal };
-        Ok(Self::Unified { number: number as u8 - b'0', side })
-    }
-
-    fn read_iso(text: &str) -> Result<Self, String> {
-        let wrong = |why: &str| format!("class “{text}” {why}; write 6g, 5g6g or 4h for a screw, 6H or 5H for a nut");
-        let zone = |s: &str| -> Option<(u8, char)> {
-            let mut chars = s.chars();
-            match (chars.next(), chars.next(), chars.next()) {
-                (Some(grade @ '3'..='9'), Some(letter @ ('e' | 'f' | 'g' | 'h' | 'G' | 'H')), None) => Some((grade as u8 - b'0', letter)),
-                _ => None,
-            }
-        };
-        let text_in = text.trim();
-        let cut = if text_in.len() == 4 && text_in.is_ascii() { 2 } else { text_in.len() };
-        let (first, second) = text_in.split_at(cut);
-        let pitch = zone(first).ok_or_else(|| wrong("is not an ISO grade and letter"))?;
-        let crest = if second.is_empty() { pitch } else { zone(second).ok_or_else(|| wrong("has a crest part that does not read"))? };
-        if pitch.1.is_ascii_uppercase() != crest.1.is_ascii_uppercase() {
-            return Err(wrong("mixes a screw's letter with a nut's"));
-        }
-        let internal = pitch.1.is_ascii_uppercase();
-        if internal && !((4..=8).contains(&pitch.0) && (4..=8).contains(&crest.0)) {
-            return Err(wrong("has no such grade for a nut (4 to 8)"));
-        }
-        if !internal && ![4, 6, 8].contains(&crest.0) {
-            return Err(wrong("needs a crest grade of 4, 6 or 8, as in 5h6h"));
-        }
-        Ok(Self::Iso { pitch_grade: pitch.0, crest_grade: crest.0, pitch_position: pitch.1, crest_position: crest.1 })
-    }
-}
-
-impl std::fmt::Display for Class {
-    fn fmt(&self, f: &mut std::fmt::Formatter<'_>) -> std::fmt::Result {
-        match *self {
-            Self::Unified { number, side } => write!(f, "{number}{}", if side == Side::External { 'A' } else { 'B' }),
-            Self::Iso { pitch_grade, crest_grade, pitch_position, crest_position } => {
-                write!(f, "{pitch_grade}{pitch_position}")?;
-                if (pitch_grade, pitch_position) != (crest_grade, crest_position) {
-                    write!(f, "{crest_grade}{crest_position}")?;
-                }
-                Ok(())
-            }
-        }
-    }
+/// The form of a special thread, mm; what is not given follows from the angle.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct SpecialForm {
+    /// Included angle, degrees; 0 for straight sides.
+    pub included_angle_deg: f64,
+    /// Flat on the screw's crest.
+    pub crest_flat_mm: Option<f64>,
+    /// Flat at the screw's root.
+    pub root_flat_mm: Option<f64>,
+    /// Diameter at the screw's root, instead of the root flat.
+    pub minor_mm: Option<f64>,
+    /// Pitch-diameter tolerance.
+    pub tolerance_mm: Option<f64>,
 }
 
 /// A thread as called for.
-#[derive(Debug, Clone, PartialEq, Eq)]
+#[derive(Debug, Clone, PartialEq)]
 pub struct ThreadSpec {
     /// Family.
     pub system: System,
@@ -204,11 +163,40 @@ pub struct ThreadSpec {
     pub class: Class,
     /// Whether the callout named the hand.
     pub hand_given: bool,
-    /// The class as the callout wrote it, if it did.
+    /// Whether the callout named the class.
     pub class_given: bool,
+    /// Whether the callout named the starts.
+    pub starts_given: bool,
+    /// Clearance between the members at crest and root, on diameter, mm, where the user gives one.
+    pub clearance_mm: Option<f64>,
+    /// The user's own form, of a special thread.
+    pub special: Option<SpecialForm>,
 }
 
 impl ThreadSpec {
+    /// Why the form of a special does not close, if it does not: the flats given or that follow leave no
+    /// flank, or cross.
+    #[must_use]
+    pub(crate) fn does_not_close(&self) -> Option<String> {
+        let form = self.special?;
+        let (d, p) = (real(&self.major), real(&self.pitch));
+        let tan = self.half_angle_deg().to_radians().tan();
+        let minor = form.minor_mm?;
+        let depth = (d - minor) / 2.0;
+        // What is left of the pitch at crest and root together when both flanks run the whole depth.
+        let left = p - 2.0 * depth * tan;
+        let crest = form.crest_flat_mm.unwrap_or(0.0);
+        (left < crest - 1e-9 && tan > 0.0).then(|| {
+            format!(
+                "flanks of {}° cannot reach {} mm deep at this pitch: {} mm is the most{}; check the root, the pitch or the angle",
+                form.included_angle_deg,
+                crate::quantity::plain_text(depth, 3),
+                crate::quantity::plain_text((p - crest) / (2.0 * tan), 3),
+                if crest > 0.0 { " under that crest" } else { "" }
+            )
+        })
+    }
+
     /// Exact lead, mm.
     #[must_use]
     pub fn lead(&self) -> Ratio {
@@ -218,20 +206,35 @@ impl ThreadSpec {
     /// Whether its sizes are printed in inches.
     #[must_use]
     pub const fn is_inch(&self) -> bool {
-        matches!(self.system, System::Unified)
+        self.tpi.is_some()
+    }
+
+    /// Half the included angle, degrees.
+    #[must_use]
+    pub fn half_angle_deg(&self) -> f64 {
+        self.special.map_or_else(|| self.system.half_angle_deg(), |s| s.included_angle_deg / 2.0)
+    }
+
+    /// Nominal diameter and pitch in inches.
+    #[must_use]
+    pub fn inches(&self) -> (f64, f64) {
+        (real(&self.major) / MM_PER_INCH, real(&self.pitch) / MM_PER_INCH)
     }
 
     /// The pitch as it is said: `2.5 mm`, `9 TPI`.
     #[must_use]
     pub fn pitch_text(&self) -> String {
-        let tidy = |r: &Ratio| plain_text(real(r), 4).trim_end_matches('0').trim_end_matches('.').to_owned();
-        self.tpi.map_or_else(|| format!("{} mm", tidy(&self.pitch)), |n| format!("{} TPI", tidy(&n)))
+        pitch_text(&self.pitch, self.tpi.as_ref())
     }
 
-    /// The whole callout: size, class, hand.
+    /// The whole callout: size, starts, class, hand.
     #[must_use]
     pub fn name(&self) -> String {
+        let class = self.class.to_string();
+        let dash = if class.is_empty() { "" } else { "-" };
+        // A metric callout says its starts by the lead; the others in words.
+        let starts = if self.starts > 1 && !self.size.contains('P') { format!(" {} start", self.starts) } else { String::new() };
         let left = if self.hand == Hand::Left { " LH" } else { "" };
-        format!("{}-{}{left}", self.size, self.class)
+        format!("{}{dash}{class}{starts}{left}", self.size)
     }
 }

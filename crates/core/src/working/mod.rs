@@ -109,8 +109,9 @@ pub(crate) use rule;
 /// Every rule of the core, in the order of the stations.
 #[must_use]
 pub fn rules() -> Vec<&'static Rule> {
+    let thread = crate::thread::rules::all();
     [
-        crate::thread::rules::ALL,
+        thread.as_slice(),
         crate::blank::rules::ALL,
         crate::gears::rules::ALL,
         crate::bit::rules::ALL,

@@ -54,7 +54,6 @@ export function CutStation({ job, plan }: StationProps) {
   const done = new Set((run?.done ?? []).map(String));
   const bare = (text: string) => text.replace(/ .*/, '');
   const flat = request.bit?.tip_flat_mm;
-  const radius = request.bit?.tip_radius_mm;
   return (
     <Station
       id="cut"
@@ -68,7 +67,7 @@ export function CutStation({ job, plan }: StationProps) {
             set={flat != null}
             edit={{ kind: 'length', value: flat != null ? String(unit === 'mm' ? flat : '') : bare(figure(bit.tip_flat_mm.aim, unit)), patch: (mm) => ({ bit: { tip_flat_mm: mm, tip_radius_mm: null } }), clear: 'Not measured', owned }}
           >
-            {radius != null ? `60°, ${bit.says.replace(/^.*°, /, '')}` : bit.says}
+            {bit.says}
           </Word>
           , by{' '}
           <Word

@@ -40,7 +40,10 @@ export function GaugeStation({ job, plan }: StationProps) {
       plan={plan}
       sentence={
         <>
-          {gauge.says} Best wire {figure(gauge.best_mm, unit)}; {figure(gauge.usable_mm.min, unit)} to {figure(gauge.usable_mm.max, unit)} will serve.
+          {gauge.says}
+          {gauge.best_mm && gauge.usable_mm
+            ? ` Best wire ${figure(gauge.best_mm, unit)}; ${figure(gauge.usable_mm.min, unit)} to ${figure(gauge.usable_mm.max, unit)} will serve.`
+            : null}
         </>
       }
       drawing={gauge.drawing ? <Outline drawing={gauge.drawing} /> : <Outline drawing={plan.thread.drawing} />}

@@ -1,0 +1,41 @@
+//! Square threads: nominal sizes, the user's clearance and a house band. Straight sides have no wires;
+//! the size is carried on the mean diameter and proven by depth and by the mate.
+
+use super::trapezoidal::{TR_MINOR_BASIC, TR_PITCH_BASIC};
+use super::{Ask, Basics, Limits};
+use crate::quantity::real;
+use crate::thread::rules;
+use crate::thread::spec::{Side, ThreadSpec};
+use crate::working::{Num, Rule, Sheet, rule};
+
+rule!(SQUARE_CLEARANCE = "thread.square_clearance", "Clearance at crest and root, on diameter", (P: Mm "pitch") -> c: Mm,
+    "max(0.1, 0.05*P)", "house value, where none was given", (0.05 * P).max(0.1));
+rule!(SQUARE_BAND = "thread.square_band", "Working band of depth, on diameter", (P: Mm "pitch") -> T: Mm, "0.02*P + 0.05", "house value: no standard is kept for square threads", 0.02 * P + 0.05);
+
+/// All of them.
+pub(super) static ALL: &[&Rule] = &[&SQUARE_CLEARANCE, &SQUARE_BAND];
+
+pub(super) fn basics(sheet: &mut Sheet, spec: &ThreadSpec) -> Basics {
+    let at = [real(&spec.major).into(), real(&spec.pitch).into()];
+    Basics { pitch: sheet.work(&TR_PITCH_BASIC, at), minor: sheet.work(&TR_MINOR_BASIC, at) }
+}
+
+pub(super) fn limits(sheet: &mut Sheet, ask: &Ask) -> Limits {
+    let (d, p) = (Num::from(real(&ask.spec.major)), Num::from(real(&ask.spec.pitch)));
+    let basic = basics(sheet, ask.spec);
+    let clearance = ask.spec.clearance_mm.map_or_else(|| sheet.work(&SQUARE_CLEARANCE, [p]), Num::from);
+    let band = sheet.work(&SQUARE_BAND, [p]);
+    // The mean diameter goes with the depth: clearance at the root moves both alike.
+    let rule = if ask.side == Side::External { &rules::LESS } else { &rules::PLUS };
+    let mut from = |size: Num| {
+        let near = sheet.work(rule, [size, clearance]);
+        (near, sheet.work(rule, [near, band]))
+    };
+    if ask.side == Side::External {
+        let (pitch, minor) = (from(basic.pitch), from(basic.minor));
+        Limits { major: (Some(sheet.work(rule, [d, band])), Some(d)), pitch: (pitch.1, pitch.0), minor: (Some(minor.1), Some(minor.0)) }
+    } else {
+        let (pitch, major) = (from(basic.pitch), from(d));
+        Limits { major: (Some(major.0), Some(major.1)), pitch, minor: (Some(basic.minor), Some(sheet.work(rule, [basic.minor, band]))) }
+    }
+}

@@ -1,0 +1,253 @@
+//! Every family: its form closes on itself, its members clear one another, its tip and wires serve it,
+//! and what is recalled of its tables agrees with a second way of getting there.
+#![allow(missing_docs, clippy::unwrap_used, clippy::panic)]
+
+mod common;
+
+use common::{demo_lathe, reckon, sound, watches};
+use proptest::prelude::*;
+use serde_json::{Value, json};
+use yoke_core::plan::Plan;
+use yoke_core::quantity::real;
+use yoke_core::thread::series::{Series, Standard, of_series, standards};
+use yoke_core::thread::{Member, Side, System};
+
+fn planned(callout: &str) -> Plan {
+    sound(json!({"thread": {"callout": callout}}))
+}
+
+fn bounds(range: &yoke_core::thread::Range) -> [Option<f64>; 2] {
+    [range.min.as_ref().map(|q| q.value), range.max.as_ref().map(|q| q.value)]
+}
+
+/// One standard thread of every series and size there is, either member, either hand, some starts.
+fn any_standard() -> impl Strategy<Value = (&'static Standard, Side, u8)> {
+    (0..standards().len(), prop::bool::ANY, 1_u8..4)
+        .prop_map(|(i, inside, starts)| (&standards()[i], if inside { Side::Internal } else { Side::External }, starts))
+}
+
+/// The flanks, crest and root of the drawn form, measured off the drawing itself: heights and widths.
+fn drawn(plan: &Plan) -> (f64, f64, Vec<[f64; 2]>) {
+    let line = &plan.thread.drawing.shapes.iter().find(|s| s.role == "thread.flank").unwrap().line;
+    let low = line.iter().map(|p| p[1]).fold(f64::MAX, f64::min);
+    let high = line.iter().map(|p| p[1]).fold(f64::MIN, f64::max);
+    (low, high, line.clone())
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig::with_cases(400))]
+
+    /// Flats, flanks and depth add up to the pitch and to the diameters.
+    #[test]
+    fn the_form_closes((standard, side, starts) in any_standard()) {
+        let plan = sound(json!({"thread": {"callout": standard.name, "side": side, "starts": if side == Side::Internal { 1 } else { starts }}}));
+        let (t, p) = (&plan.thread, real(&standard.pitch));
+        let tan = t.half_angle_deg.to_radians().tan();
+        let form = &t.basic_form;
+        let (major, pitch, minor) = (t.major_mm.value, t.external.pitch_mm.basic.value, t.external.minor_mm.basic.value);
+        prop_assert!((form.crest_flat_mm.value + form.root_flat_mm.value + 2.0 * form.depth_mm.value * tan - p).abs() < 1e-9);
+        prop_assert!((major - 2.0 * form.depth_mm.value - minor).abs() < 1e-9);
+        // Thread and gap are equal on the pitch line: the crest's flat widened to it is half the pitch.
+        prop_assert!((form.crest_flat_mm.value + (major - pitch) * tan - p / 2.0).abs() < 1e-9);
+        // What the standards print of the flats, to the rounding of their diameters.
+        let slack = 3e-3 * p + 1.2e-3;
+        let [crest, root] = match standard.system {
+            System::IsoMetric | System::Unified => [0.125, 0.25],
+            System::Acme => [0.3707, 0.3707],
+            System::StubAcme => [0.4224, 0.4224],
+            System::Trapezoidal => [0.36603, 0.36603],
+            System::Whitworth | System::PipeG => [1.0 / 6.0, 1.0 / 6.0],
+            _ => [0.236, 0.236],
+        };
+        prop_assert!((form.crest_flat_mm.value - crest * p).abs() < slack && (form.root_flat_mm.value - root * p).abs() < slack, "{}: {} {}", standard.name, form.crest_flat_mm.value / p, form.root_flat_mm.value / p);
+        // The drawing reaches both diameters, and every straight piece of it lies at the half angle.
+        let (low, high, line) = drawn(&plan);
+        prop_assert!((2.0 * low - minor).abs() < 1e-9 && (2.0 * high - major).abs() < 1e-9);
+        let steepest = line.windows(2).map(|w| ((w[1][0] - w[0][0]) / (w[1][1] - w[0][1])).abs()).filter(|s| s.is_finite()).fold(f64::MAX, f64::min);
+        let off = if form.radius_mm.is_some() { 0.02 } else { 1e-6 };
+        prop_assert!((steepest - tan).abs() < off, "{}: {steepest} but {tan}", standard.name);
+        prop_assert!(line.windows(2).all(|w| w[1][0] >= w[0][0] - 1e-9), "{}: the outline runs on", standard.name);
+    }
+
+    /// A screw and a nut of one callout always assemble, at any of their limits, and neither is upside down.
+    #[test]
+    fn the_members_clear_one_another((standard, side, starts) in any_standard()) {
+        let plan = sound(json!({"thread": {"callout": standard.name, "side": side, "starts": starts}}));
+        let (e, i) = (&plan.thread.external, &plan.thread.internal);
+        let room = |outer: &yoke_core::thread::Range, inner: &yoke_core::thread::Range| bounds(outer)[0].unwrap() - bounds(inner)[1].unwrap();
+        prop_assert!(room(&i.pitch_mm, &e.pitch_mm) > -1e-9, "{}", standard.name);
+        prop_assert!(room(&i.major_mm, &e.major_mm) > -1e-9, "{}", standard.name);
+        // The Unified nut's minor is printed to the thou, so it may stand half a thou inside the basic.
+        prop_assert!(room(&i.minor_mm, &e.minor_mm) > -0.013, "{}", standard.name);
+        for range in [&e.major_mm, &e.pitch_mm, &e.minor_mm, &i.major_mm, &i.pitch_mm, &i.minor_mm] {
+            if let [Some(low), Some(high)] = bounds(range) {
+                prop_assert!(low < high && high - low < real(&standard.pitch), "{}: {low} {high}", standard.name);
+            }
+        }
+        // Crest over pitch over root, on both.
+        let order = |m: &Member| bounds(&m.major_mm)[0].unwrap() > bounds(&m.pitch_mm)[1].unwrap() && bounds(&m.pitch_mm)[0].unwrap() > bounds(&m.minor_mm)[1].unwrap();
+        prop_assert!(order(e) && order(i), "{}", standard.name);
+    }
+
+    /// The tip aimed at, sent to the size aimed at, leaves a root that clears the mate and keeps its limits.
+    #[test]
+    fn the_tip_aimed_at_leaves_a_sound_root((standard, side, _) in any_standard()) {
+        let plan = sound(json!({"thread": {"callout": standard.name, "side": side}, "lathe": demo_lathe(0)}));
+        let tip = &plan.bit.tip_flat_mm;
+        prop_assert!(tip.min.value <= tip.aim.value + 1e-9 && tip.aim.value <= tip.max.value + 1e-9, "{}: {} {} {}", standard.name, tip.min.value, tip.aim.value, tip.max.value);
+        for code in ["tip_too_wide", "root_past_minor"] {
+            prop_assert!(!watches(&plan, "warn", code), "{} {side:?}: {code}", standard.name);
+        }
+        // By coordinates: the tip's corner lies on the flank through the pitch line at a quarter pitch.
+        let t = &plan.thread;
+        let tan = t.half_angle_deg.to_radians().tan();
+        if t.basic_form.radius_mm.is_none() {
+            let corner_x = real(&standard.pitch) / 4.0 - tip.aim.value / 2.0;
+            prop_assert!((plan.bit.tip_to_pitch_mm.value * tan - corner_x).abs() < 1e-9, "{}", standard.name);
+        }
+        let infeed = plan.cut.radial_mm.value;
+        let turned = plan.blank.used_mm.value;
+        let sign = if side == Side::External { -1.0 } else { 1.0 };
+        let root = turned + sign * 2.0 * infeed;
+        let reached = plan.cut.target_pitch_diameter_mm.value + sign * 2.0 * plan.bit.tip_to_pitch_mm.value;
+        prop_assert!((root - reached).abs() < 1e-9, "{}", standard.name);
+    }
+
+    /// A wire that serves touches the straight flank, by a circle set in the groove and not by the formula.
+    #[test]
+    fn wires_seat_on_the_straight_flank((standard, _, _) in any_standard(), share in 0.0_f64..1.0) {
+        let plan = planned(&standard.name);
+        let t = &plan.thread;
+        let (alpha, p) = (t.half_angle_deg.to_radians(), real(&standard.pitch));
+        let usable = plan.gauge.usable_mm.as_ref().unwrap();
+        let w = usable.min.value + share * (usable.max.value - usable.min.value);
+        // Lower the circle until it first touches the flank line x = P/4 + y·tan α (y up from the pitch line).
+        let centre = w / (2.0 * alpha.sin()) - p / (4.0 * alpha.tan());
+        let touch = centre - w / 2.0 * alpha.sin();
+        let crest = (t.major_mm.value - t.external.pitch_mm.basic.value) / 2.0;
+        let round = t.basic_form.radius_mm.as_ref().map_or(0.0, |r| r.value * (1.0 - alpha.sin()));
+        prop_assert!(touch <= crest - round + 1e-9 && touch >= -crest + round - 1e-9, "{}: {touch} of {crest}", standard.name);
+        prop_assert!(centre + w / 2.0 >= crest - 1e-9, "{}: the wire stands above the crests", standard.name);
+        // At the ends of the range it just does.
+        let at = |w: f64| w / (2.0 * alpha.sin()) - p / (4.0 * alpha.tan()) - w / 2.0 * alpha.sin();
+        prop_assert!((at(usable.max.value) - (crest - round)).abs() < 1e-9);
+    }
+}
+
+#[test]
+fn recalled_values_agree_and_are_reached_a_second_way() {
+    // The second way is by exact fractions of the inch and of the pitch, worked here and not by the core.
+    let half = |d: f64, tpi: f64| d - 0.5 / tpi;
+    assert!((half(0.5, 10.0) - 0.008 * 0.5_f64.sqrt() - 0.4443).abs() < 5e-5);
+    assert!((half(2.0, 4.0) - 0.008 * 2.0_f64.sqrt() - 1.8637).abs() < 5e-5);
+    // Whitworth depth is two thirds of the sharp height: the printed effective diameters from that alone.
+    let sharp = 1.0 / (2.0 * 27.5_f64.to_radians().tan());
+    for (d, tpi, printed) in [(0.25, 20.0, 0.2180), (0.375, 16.0, 0.3350), (0.5, 12.0, 0.4466), (0.75, 10.0, 0.6860), (0.25, 26.0, 0.2254)] {
+        let by_height: f64 = d - sharp * 2.0 / 3.0 / tpi;
+        assert!((by_height - printed).abs() <= 0.6e-4, "{d}-{tpi}: {by_height}");
+    }
+    for (d, printed) in [(20.955, 19.793), (26.441, 25.279)] {
+        let by_height: f64 = d - sharp * 2.0 / 3.0 * 25.4 / 14.0;
+        assert!((by_height - printed).abs() < 1e-3, "{d}: {by_height}");
+    }
+}
+
+#[test]
+fn wire_ranges_are_the_shares_of_the_pitch_the_trade_knows() {
+    for (callout, pitch, least, most) in
+        [("M20", 2.5, 0.505, 1.010), ("1 BSW", 3.175, 0.506, 0.853), ("2BA", 0.81, 0.499, 0.731), ("1-5 Acme", 5.08, 0.487, 0.650)]
+    {
+        let usable = planned(callout).gauge.usable_mm.unwrap();
+        assert!(
+            (usable.min.value / pitch - least).abs() < 2e-3 && (usable.max.value / pitch - most).abs() < 3e-3,
+            "{callout}: {} {}",
+            usable.min.value / pitch,
+            usable.max.value / pitch
+        );
+    }
+}
+
+#[test]
+fn acme_tips_lie_about_the_handbook_tip() {
+    for standard in of_series(Series::Acme) {
+        let bit = planned(&standard.name).bit;
+        let handbook = bit.handbook_flat_mm.unwrap().value;
+        assert!(handbook > bit.tip_flat_mm.min.value - 0.03 && handbook < bit.tip_flat_mm.max.value + 0.03, "{}", standard.name);
+    }
+    // By hand for 1-5: E at the middle 0.8823, root 0.7509 to 0.78: P/2 − (E − root)·tan 14.5°.
+    let tip = planned("1-5 Acme").bit.tip_flat_mm;
+    let flat = |root: f64| (0.1 - (0.8823 - root) * 14.5_f64.to_radians().tan()) * 25.4;
+    assert!((tip.min.value - flat(0.7509)).abs() < 2e-3 && (tip.max.value - flat(0.78)).abs() < 2e-3, "{} {}", tip.min.value, tip.max.value);
+}
+
+#[test]
+fn a_square_thread_is_planned_without_wires_or_slant() {
+    let plan = sound(json!({"thread": {"callout": "Sq 30x6", "clearance_mm": 0.2}, "blank": {"diameter_mm": 30}}));
+    // By hand: root 30 − 6 − 0.2 = 23.8 at most, 0.17 of band under it; aim the middle: 23.715. From 30 that is 3.1425 deep.
+    assert!((plan.thread.external.minor_mm.max.as_ref().unwrap().value - 23.8).abs() < 1e-9);
+    assert!((plan.cut.radial_mm.value - 3.1425).abs() < 1e-9, "{}", plan.cut.radial_mm.value);
+    assert!(plan.cut.compound_mm.is_none() && plan.gauge.wire_mm.is_none() && plan.gauge.best_mm.is_none());
+    assert!(plan.gauge.says.contains("23.715"), "{}", plan.gauge.says);
+    // Even passes: straight sides take the same area at every step.
+    let cuts: Vec<f64> = plan.cut.passes.iter().filter(|p| p.n > 0).map(|p| p.asked_radial_mm.value).collect();
+    assert!((cuts[1] - 2.0 * cuts[0]).abs() < 1e-9);
+    let faults = reckon(json!({"thread": {"callout": "Sq 30x6"}, "cut": {"style": "flank"}, "bit": {"tip_radius_mm": 0.2}})).unwrap_err();
+    assert_eq!(faults.len(), 2, "{faults:?}");
+}
+
+#[test]
+fn a_special_is_what_its_owner_says() {
+    let special = |form: Value| reckon(json!({"thread": {"special": form}}));
+    // The same sizes as M20×2.5 give the same form.
+    let plan = special(json!({"major_mm": 20, "pitch_mm": 2.5, "included_angle_deg": 60, "crest_flat_mm": 0.3125, "root_flat_mm": 0.625})).unwrap();
+    assert!((plan.thread.external.pitch_mm.basic.value - 18.376).abs() < 1e-3 && (plan.thread.external.minor_mm.basic.value - 17.294).abs() < 1e-3);
+    // A lathe's own ratio is exact in threads per inch.
+    let inch = special(json!({"major_mm": 22.05, "tpi": 9, "minor_mm": 18.4, "included_angle_deg": 55})).unwrap();
+    assert_eq!((inch.gears.required_ratio.as_str(), inch.thread.half_angle_deg), ("4/9", 27.5));
+    assert!((inch.thread.external.minor_mm.basic.value - 18.4).abs() < 1e-9);
+    for (form, pointer) in [
+        (json!({"pitch_mm": 2.5}), "/thread/special/major_mm"),
+        (json!({"major_mm": 20}), "/thread/special/pitch_mm"),
+        (json!({"major_mm": 20, "pitch_mm": 2.5, "tpi": 9}), "/thread/special/pitch_mm"),
+        (json!({"major_mm": 20, "pitch_mm": 2.5, "included_angle_deg": 2}), "/thread/special/included_angle_deg"),
+        (json!({"major_mm": 20, "pitch_mm": 2.5, "minor_mm": 15, "included_angle_deg": 60}), "/thread/special/minor_mm"),
+        (json!({"major_mm": 20, "pitch_mm": 2.5, "minor_mm": 17, "root_flat_mm": 0.1}), "/thread/special/root_flat_mm"),
+        (json!({"major_mm": 20, "pitch_mm": 16}), "/thread/special/pitch_mm"),
+    ] {
+        let faults = special(form.clone()).unwrap_err();
+        assert!(faults.iter().any(|f| f.pointer == pointer), "{form}: {faults:?}");
+    }
+    let both = reckon(json!({"thread": {"callout": "M20", "special": {"major_mm": 20, "pitch_mm": 2.5}}})).unwrap_err();
+    assert_eq!(both[0].pointer, "/thread/special");
+}
+
+#[test]
+fn classes_belong_to_their_family() {
+    for (callout, part) in [
+        ("1-5 Acme-5G", "2G, 3G or 4G"),
+        ("1-5 Stub Acme-3G", "there is one"),
+        ("Tr20x4-6g", "7e or 8e"),
+        ("1 BSW tight", "close, medium or free"),
+        ("G1 C", "A or B"),
+        ("2BA-6g", "no classes"),
+        ("Tr20x4.5", "no pitch of 4.5"),
+        ("G1-3/8", "no pipe size"),
+        ("30BA", "0BA"),
+        ("5/8-12 BSW", "5/8 BSW"),
+        ("5/8-12 BSF", "5/8 BSF"),
+    ] {
+        let faults = reckon(json!({"thread": {"callout": callout}})).unwrap_err();
+        assert!(faults[0].detail.contains(part), "{callout}: {}", faults[0].detail);
+    }
+    // Wider classes are wider, by the ratios their standards give.
+    let width = |callout: &str| {
+        let [low, high] = bounds(&planned(callout).thread.external.pitch_mm);
+        high.unwrap() - low.unwrap()
+    };
+    assert!((width("1 BSW close") / width("1 BSW") - 2.0 / 3.0).abs() < 0.02 && (width("1 BSW free") / width("1 BSW") - 1.5).abs() < 0.02);
+    assert!((width("G1 B") / width("G1 A") - 2.0).abs() < 1e-9);
+    assert!(width("1-5 Acme-4G") < width("1-5 Acme-3G") && width("1-5 Acme-3G") < width("1-5 Acme-2G"));
+    assert!((width("Tr40x14(P7)") / width("Tr40x7") - 1.12).abs() < 2e-3);
+    // Either member of a pair keeps the class given.
+    assert_eq!(planned("1-5 Acme-3G").thread.internal.class, "3G");
+}
