@@ -11,7 +11,8 @@ use crate::gears::{GearsSection, section as gears};
 use crate::job::{Assumption, Job, Kit, Lathe};
 use crate::log::{RunPass, RunPlan, RunWires};
 use crate::setup::{self, Carriage, SetupSection};
-use crate::thread::{ThreadSection, section as thread};
+use crate::thread::pair::{self, AsCut};
+use crate::thread::{PairSection, Side, ThreadSection, section as thread};
 use crate::watch::{self, Level, Watch};
 use crate::words::Words;
 use crate::working::{Num, Sheet, Working};
@@ -25,6 +26,9 @@ pub struct Plan {
     pub engine: &'static str,
     /// What exactly is to be cut.
     pub thread: ThreadSection,
+    /// The pair, when this is one of two.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub pair: Option<PairSection>,
     /// What to turn or bore.
     pub blank: BlankSection,
     /// Which gears.
@@ -61,7 +65,9 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
     let mut watch: Vec<Watch> = job.overrides.clone();
     let mut assumptions = job.assumed.clone();
 
-    let (th, thread) = thread::work(&mut sheet, &job.thread, &mut watch);
+    let (mut th, thread) = thread::work(&mut sheet, &job.thread, &mut watch);
+    // The second of a pair is held to what fits the first, so everything after follows from it.
+    let fitted = job.mate.as_ref().map(|mate| (mate, pair::fit(&mut sheet, mate, &mut th, &mut watch)));
     let (tip, bit) = bit::work(&mut sheet, &job.bit, &th, &mut assumptions, &mut watch);
     let direction = setup::way(&job.setup, lathe, &th, &mut watch);
     let gears = gears::work(&mut sheet, &job.gears, lathe, &th, &direction, &words, &mut watch);
@@ -76,6 +82,11 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
     let before = cut::Before { lathe, thread: &th, tip: &tip, start, target, direction: &direction, words: &words };
     let mut cut = cut::work(&mut sheet, &job.cut, &job.blank, &before, &mut watch);
     let (wires, gauge) = gauge::work(&mut sheet, &job.gauge, kit, &th, &tip, start, target, &mut cut.passes, &mut watch);
+
+    let pair = fitted.map(|(mate, fitted)| {
+        let reach = 2.0 * tip.h.value * if th.spec.side == Side::External { -1.0 } else { 1.0 };
+        pair::section(&mut sheet, mate, fitted, &th, AsCut { pitch: target, crest: start, root: target.value + reach })
+    });
 
     if assumptions.iter().any(|a| a.pointer == "/lathe") {
         watch.push(Watch::new(Level::Note, "assumed_default", "gears", "No lathe was chosen: the Long bed is assumed.".into()));
@@ -99,5 +110,5 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
         finishing_cut_mm: job.blank.material.first_cut_mm * FINISHING_SHARE,
         passes: cut.passes.iter().map(|p| RunPass { n: p.n, kind: p.kind, radial_mm: p.radial_mm }).collect(),
     };
-    Plan { engine: ENGINE, thread, blank, gears, bit, setup, cut, gauge, run, watch, assumptions, workings: sheet.finish() }
+    Plan { engine: ENGINE, thread, pair, blank, gears, bit, setup, cut, gauge, run, watch, assumptions, workings: sheet.finish() }
 }

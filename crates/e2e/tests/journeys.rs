@@ -419,3 +419,110 @@ async fn an_edit_made_from_an_older_job_is_not_lost_in_silence() {
     assert_eq!((request["bit"]["tip_flat_mm"].as_f64(), request["cut"]["spring_passes"].as_i64()), (Some(0.41), Some(4)), "neither change was lost");
     browser.close().await;
 }
+
+#[tokio::test]
+async fn the_windlass_bolt_is_identified_and_taken() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path());
+    let browser = Browser::open().await;
+    browser.go(&server.at("/jobs/windlass-bolt--as-found/thread")).await;
+    // What was measured in the yard leaves two, and says what would part them.
+    let may = browser.wait_text(".may-be", "angle gauges").await;
+    assert!(may.contains("7/8 BSW") && may.contains("7/8-9 UNC"), "{may}");
+    assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
+    // A count of crests for spaces is caught, by keyboard.
+    browser.find(".measured button:nth-child(2)").await.click().await.unwrap();
+    let spaces = browser.find(".typed input").await;
+    spaces.send_keys(Key::Control + "a").await.unwrap();
+    spaces.send_keys("11" + Key::Enter).await.unwrap();
+    browser.wait_text(".may-be", "the count is one out: 10 spaces").await;
+    browser.find(".measured button:nth-child(2)").await.click().await.unwrap();
+    let spaces = browser.find(".typed input").await;
+    spaces.send_keys(Key::Control + "a").await.unwrap();
+    spaces.send_keys("many" + Key::Enter).await.unwrap();
+    browser.wait_text(".answer .fault", "is not a number").await;
+    spaces.send_keys(Key::Control + "a").await.unwrap();
+    spaces.send_keys("10" + Key::Enter).await.unwrap();
+    browser.wait_text(".measured", "10 in 28.3").await;
+    // The gauge settles it, by touch.
+    browser.touch(".measured button:nth-child(5)").await;
+    browser.touch(".answer .choices .choice:nth-child(2)").await;
+    browser.wait_text(".measured", "55°").await;
+    let first = browser.wait_text(".may .first", "angle: 55° where it is 55°").await;
+    assert!(first.contains("7/8 BSW"), "{first}");
+    browser.find("button[aria-label='Take it: 7/8 BSW']").await.click().await.unwrap();
+    browser.wait_text(".sentence", "7/8 BSW-medium").await;
+    browser.wait_text(".own", "Whitworth form").await;
+    let job = server.job("windlass-bolt--as-found").await;
+    assert_eq!((job["plan"]["thread"]["half_angle_deg"].as_f64(), job["request"]["sample"]["over_mm"].as_f64()), (Some(27.5), Some(28.3)));
+    browser.close().await;
+}
+
+#[tokio::test]
+async fn a_size_is_found_by_arrows_and_a_sample_is_begun_from_the_board() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path());
+    let browser = Browser::open().await;
+    browser.go(&server.at("/")).await;
+    browser.find(".type-and-go .plain").await.click().await.unwrap();
+    browser.find(".size-rule [aria-selected=true]").await;
+    // Back one series from the first is the last: BA.
+    browser.keys([Key::Left + ""]).await;
+    browser.wait_text(".size-rule", "BA").await;
+    browser.keys([Key::Right + "", Key::Right + "", Key::Right + ""]).await;
+    browser.wait_text(".sizes .how", "Unified coarse").await;
+    browser.keys(["7/8"]).await;
+    browser.wait_text(".size-rule [aria-selected=true]", "7/8-9 UNC").await;
+    browser.keys([Key::Enter + ""]).await;
+    browser.wait_text(".card", "0.8905 in").await;
+    browser.find(".board > .row button").await.click().await.unwrap();
+    browser.wait_text(".answer", "across the outside").await;
+    browser.keys([Key::Tab + ""]).await;
+    let outside = browser.find(".typed input").await;
+    outside.send_keys("31.5" + Key::Enter).await.unwrap();
+    browser.wait_text(".measured", "31.5 mm").await;
+    browser.wait_text(".may", "1-1/4-5 Acme").await;
+    browser.close().await;
+}
+
+#[tokio::test]
+async fn the_paddle_nut_follows_the_screw_as_measured() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path());
+    let browser = Browser::open().await;
+    browser.go(&server.at("/jobs/paddle-screw-and-nut/thread")).await;
+    // The nut first is recommended; the yard wants the screw first, and says so by touch.
+    browser.wait_text(".own", "nut first, the screw fitted to it").await;
+    browser.touch("button[aria-label^='Which is made first']").await;
+    browser.wait_text(".editor", "recommended").await;
+    browser.touch(".editor .choice:nth-child(2)").await;
+    browser.wait_text(".own", "screw first, the nut fitted to it").await;
+    browser.find("button[aria-pressed]").await.click().await.unwrap();
+    browser.wait_text(".carry", "Clearance at the pitch line").await;
+    assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
+    // Every pass is cut at the lathe's own server, and the screw measured there by hand.
+    let screw = server.job("paddle-screw-and-nut").await;
+    let passes = screw["plan"]["run"]["passes"].as_array().unwrap().clone();
+    let client = reqwest::Client::new();
+    for (i, pass) in passes.iter().enumerate() {
+        let act = serde_json::json!({"act": {"kind": "pass_done", "n": pass["n"], "radial_mm": pass["radial_mm"]}});
+        client.put(server.at(&format!("/api/v1/jobs/paddle-screw-and-nut/acts/p{i}"))).json(&act).send().await.unwrap();
+    }
+    browser.go(&server.at("/jobs/paddle-screw-and-nut/at-the-lathe")).await;
+    browser.wait_text(".lathe", "measure").await;
+    browser.keys(["m"]).await;
+    let field = browser.find("[role=dialog] input").await;
+    // Over the wires chosen, 1.1350 in of pitch diameter reads as much more as the aim does.
+    let at = |pointer: &str| screw["plan"].pointer(pointer).and_then(Value::as_f64).unwrap();
+    let over = 1.1350 * 25.4 + at("/gauge/over_wires_mm/target/value") - at("/cut/target_pitch_diameter_mm/value");
+    field.send_keys(format!("{over:.4} mm") + Key::Enter).await.unwrap();
+    browser.wait_text(".lathe", "In limits").await;
+    let nut = screw["members"][0]["id"].as_str().unwrap();
+    browser.go(&server.at(&format!("/jobs/{nut}/thread"))).await;
+    // 1.1350 + 0.0089 of clearance, then 0.0201 of the nut's own tolerance.
+    let carry = browser.wait_text(".carry", "The screw measures").await;
+    assert!(carry.contains("1.1350 in") && carry.contains("1.1439 in to 1.1640 in"), "{carry}");
+    browser.keys(["5"]).await;
+    browser.wait_text(".carry", "1.15").await;
+    browser.close().await;
+}

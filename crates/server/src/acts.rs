@@ -2,7 +2,7 @@
 
 use crate::app::App;
 use crate::events::Moved;
-use crate::jobs::{JobView, view};
+use crate::jobs::{JobView, facts, view};
 use crate::planning::{body_json, plan_with_store};
 use crate::problem::Problem;
 use axum::Json;
@@ -82,7 +82,7 @@ fn read(value: Value) -> Result<ActBody, Problem> {
 fn keep(store: &Store, job: &str, row: &ActRow, act: &ActKind, begins: bool) -> Result<Outcome, StoreError> {
     let Some(found) = store.job(job)? else { return Ok(Outcome::Missing) };
     let freeze = if begins && found.frozen.is_none() {
-        match plan_with_store(store, serde_json::from_str(&found.request).unwrap_or_default())? {
+        match plan_with_store(store, facts(store, &found)?)? {
             Ok(plan) => match (serde_json::to_string(&plan), serde_json::to_string(&plan.run)) {
                 (Ok(whole), Ok(run)) => Some(Frozen { plan: whole, run, engine: plan.engine.to_owned() }),
                 _ => None,

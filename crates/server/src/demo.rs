@@ -1,5 +1,6 @@
-//! The demo yard: Alder Reach, its lathes, its kit and the jobs that can be planned so far.
+//! The demo yard: Alder Reach, its lathes, its kit and its jobs.
 
+use crate::jobs::{AddMember, join};
 use serde_json::{Value, json};
 use yoke_core::job::Kit;
 use yoke_core::log::ActKind;
@@ -31,10 +32,15 @@ fn text(error: impl std::fmt::Display) -> String {
     error.to_string()
 }
 
-/// Adds a job of the yard, or nothing when its form cannot be planned yet.
+/// Adds a job of the yard.
 fn add(store: &Store, job: &Value, clock: crate::app::Clock) -> Result<(), String> {
-    let Some(callout) = job["thread"].as_str() else { return Ok(()) };
-    let title = job["title"].as_str().unwrap_or(callout);
+    let title = job["title"].as_str().unwrap_or("A job");
+    // Titles are unique in the yard, so they make stable ids.
+    let id = title.to_lowercase().replace([' ', ','], "-");
+    let Some(callout) = job["thread"].as_str() else {
+        let request = json!({ "sample": job["sample"], "lathe_id": job["lathe"] });
+        return store.add_job(&id, title, &request.to_string(), &clock()).map_err(text);
+    };
     let mut request = json!({
         "thread": { "callout": callout, "length_mm": job["length_mm"] },
         "blank": { "material": job["material"] },
@@ -50,9 +56,11 @@ fn add(store: &Store, job: &Value, clock: crate::app::Clock) -> Result<(), Strin
         request["bit"] = json!({ "tip_flat_mm": 0.32 });
     }
     let Ok(plan) = crate::planning::plan_with_store(store, request.clone()).map_err(text)? else { return Ok(()) };
-    // Titles are unique in the yard, so they make stable ids.
-    let id = title.to_lowercase().replace([' ', ','], "-");
     store.add_job(&id, title, &request.to_string(), &clock()).map_err(text)?;
+    if job["members"] == "pair" {
+        let nut = AddMember { mate: true, material: job["mate_material"].as_str().map(str::to_owned), ..AddMember::default() };
+        join(store, &id, nut, &clock()).map_err(text)?;
+    }
     if part_cut {
         let frozen =
             Frozen { plan: serde_json::to_string(&plan).map_err(text)?, run: serde_json::to_string(&plan.run).map_err(text)?, engine: plan.engine.to_owned() };

@@ -9,14 +9,15 @@ use axum::body::Bytes;
 use axum::extract::{Path, State};
 use axum::http::{HeaderMap, StatusCode, header};
 use serde::{Deserialize, Serialize};
-use serde_json::Value;
 use serde_json::value::{RawValue, to_raw_value};
+use serde_json::{Value, json};
 use utoipa::ToSchema;
+use yoke_core::gauge::VerdictKind;
 use yoke_core::job::{Fault, PlanRequest, read_json};
 use yoke_core::log::{Act, RunPlan, RunState, fold};
 use yoke_core::plan::Plan;
-use yoke_core::thread::callout;
-use yoke_store::{Changed, JobRow, Store, StoreError};
+use yoke_core::thread::{Hand, Side, callout};
+use yoke_store::{Changed, JobRow, NewMember, Store, StoreError};
 
 /// A job on the board.
 #[derive(Serialize, ToSchema)]
@@ -39,6 +40,21 @@ pub struct JobLine {
     finished: bool,
     /// When it was made.
     created: String,
+    /// The part it belongs to, when it carries other threads or has a mate.
+    part: Option<String>,
+}
+
+/// Another thread of the same part.
+#[derive(Serialize, ToSchema)]
+pub struct MemberLine {
+    /// Its job.
+    id: String,
+    /// Title.
+    title: String,
+    /// Whether it is the mate of this one.
+    mate: bool,
+    /// Which member it is, when its thread is known.
+    side: Option<Side>,
 }
 
 /// A job, whole.
@@ -66,6 +82,8 @@ pub struct JobView {
     faults: Vec<Fault>,
     /// How the run stands.
     run: Option<RunState>,
+    /// The other threads of its part.
+    members: Vec<MemberLine>,
 }
 
 impl JobView {
@@ -108,11 +126,43 @@ fn planned(store: &Store, job: &JobRow) -> Result<Planned, StoreError> {
         let read = RawValue::from_string(frozen.plan.clone()).and_then(|plan| Ok((plan, serde_json::from_str(&frozen.run)?)));
         return Ok(read.map_err(|e| vec![Fault::new("", format!("the frozen plan does not read: {e}"))]));
     }
-    let request = serde_json::from_str(&job.request).unwrap_or_default();
-    Ok(plan_with_store(store, request)?.and_then(|plan| {
+    Ok(plan_with_store(store, facts(store, job)?)?.and_then(|plan| {
         let raw = to_raw_value(&plan).map_err(|e| vec![Fault::new("", e.to_string())])?;
         Ok((raw, plan.run))
     }))
+}
+
+/// A job's facts, with its mate's size as made: the second of a pair follows the first.
+pub fn facts(store: &Store, job: &JobRow) -> Result<Value, StoreError> {
+    let mut request: Value = serde_json::from_str(&job.request).unwrap_or_default();
+    let told = request.pointer("/mate/made_pitch_diameter_mm").is_some_and(Value::is_number);
+    if let (false, Some(mate)) = (told, &job.mate)
+        && let Some(made) = store.job(mate)?.map(|mate| made(store, &mate)).transpose()?.flatten()
+        && request["mate"].is_object()
+    {
+        request["mate"]["made_pitch_diameter_mm"] = made.into();
+    }
+    Ok(request)
+}
+
+/// The pitch diameter a job was cut to, once its last reading says the cutting is over.
+fn made(store: &Store, job: &JobRow) -> Result<Option<f64>, StoreError> {
+    let Some(run) = job.frozen.as_ref().and_then(|f| serde_json::from_str::<RunPlan>(&f.run).ok()) else { return Ok(None) };
+    let verdict = fold(&run, &acts(store, &job.id)?).verdict;
+    Ok(verdict.filter(|v| matches!(v.verdict, VerdictKind::InLimits | VerdictKind::PastLimit)).map(|v| v.pitch_diameter_mm.value))
+}
+
+/// Which member a request cuts, when its thread reads.
+fn side_of(request: &str) -> Option<Side> {
+    let request: PlanRequest = serde_json::from_str(request).ok()?;
+    request.thread.side.or_else(|| Some(callout::read(request.thread.callout.as_deref()?).ok()?.side))
+}
+
+/// The other threads of a job's part.
+fn members(store: &Store, job: &JobRow) -> Result<Vec<MemberLine>, StoreError> {
+    let Some(part) = &job.part else { return Ok(Vec::new()) };
+    let others = store.members(part)?.into_iter().filter(|m| m.id != job.id);
+    Ok(others.map(|m| MemberLine { mate: job.mate.as_ref() == Some(&m.id), side: side_of(&m.request), id: m.id, title: m.title }).collect())
 }
 
 /// A job's acts as the core reads them.
@@ -138,6 +188,7 @@ pub fn view(store: &Store, job: &JobRow) -> Result<JobView, StoreError> {
         plan,
         faults,
         run,
+        members: members(store, job)?,
     })
 }
 
@@ -152,7 +203,9 @@ fn line(store: &Store, job: &JobRow) -> Result<JobLine, StoreError> {
         Some(run) => Some((fold(run, &acts(store, &job.id)?), run.passes.len())),
         None => None,
     };
+    let sought = request.awaits_identification();
     let stands = match &state {
+        None if sought => "to be identified".to_owned(),
         None => "needs mending".to_owned(),
         Some((s, _)) if s.finished => "in limits".to_owned(),
         Some((s, _)) if !s.begun => "not begun".to_owned(),
@@ -162,16 +215,21 @@ fn line(store: &Store, job: &JobRow) -> Result<JobLine, StoreError> {
     Ok(JobLine {
         id: job.id.clone(),
         title: job.title.clone(),
-        thread: callout::read(&text).map_or(text, |mut spec| {
-            spec.hand = request.thread.hand.unwrap_or(spec.hand);
-            spec.name()
-        }),
+        thread: match (sought, request.thread.special.is_some()) {
+            (true, _) => "A sample, as found,".into(),
+            (_, true) => "A special, to its measurements,".into(),
+            _ => callout::read(&text).map_or(text, |mut spec| {
+                spec.hand = request.thread.hand.unwrap_or(spec.hand);
+                spec.name()
+            }),
+        },
         lathe_id: request.lathe_id,
         lathe: lathe.unwrap_or_else(|| "Long bed".into()),
         passes_done: state.as_ref().map_or(0, |s| s.0.passes_done),
         finished: state.as_ref().is_some_and(|s| s.0.finished),
         stands,
         created: job.created.clone(),
+        part: job.part.clone(),
     })
 }
 
@@ -183,6 +241,15 @@ pub async fn list(State(app): State<App>) -> Result<Json<Vec<JobLine>>, Problem>
 
 fn title_fault(title: &str) -> Option<Fault> {
     (title.trim().is_empty() || title.chars().count() > 120).then(|| Fault::new("/title", "a title has 1 to 120 characters"))
+}
+
+/// Whether a request may be kept as a job, and what it is called: it plans, or it is a sample whose
+/// thread is still sought and has no other fault.
+fn keepable(store: &Store, request: &Value) -> Result<Result<String, Vec<Fault>>, StoreError> {
+    Ok(plan_with_store(store, request.clone())?.map(|plan| plan.thread.name).or_else(|faults| {
+        let sought = serde_json::from_value::<PlanRequest>(request.clone()).is_ok_and(|r| r.awaits_identification());
+        if sought && faults.iter().all(|f| f.pointer == "/thread/callout") { Ok("A sample, as found".into()) } else { Err(faults) }
+    }))
 }
 
 /// Makes a job.
@@ -204,18 +271,137 @@ pub async fn add(State(app): State<App>, body: Bytes) -> Result<(StatusCode, Jso
     let created = (app.clock)();
     let view = app
         .with_store(move |store| {
-            let plan = match plan_with_store(store, request.clone())? {
-                Ok(plan) => plan,
+            let name = match keepable(store, &request)? {
+                Ok(name) => name,
                 Err(faults) => return Ok(Err(faults)),
             };
             let id = uuid::Uuid::new_v4().to_string();
-            store.add_job(&id, &new.title.unwrap_or(plan.thread.name), &request.to_string(), &created)?;
+            store.add_job(&id, &new.title.unwrap_or(name), &request.to_string(), &created)?;
             store.job(&id)?.map(|job| view(store, &job)).transpose().map(Ok)
         })
         .await?
         .map_err(Problem::faulty)?
         .ok_or_else(|| Problem::missing("job"))?;
     Ok((StatusCode::CREATED, Json(view)))
+}
+
+/// A thread to add to a part: the mate of the one named, or another callout.
+#[derive(Default, Deserialize, ToSchema)]
+#[serde(default, deny_unknown_fields)]
+pub struct AddMember {
+    /// Whether it is the mate of the job it joins: the other member of the same thread.
+    pub mate: bool,
+    /// Another thread of the same part, instead.
+    pub callout: Option<String>,
+    /// Title; made from the first one's when absent.
+    pub title: Option<String>,
+    /// What the mate is made of.
+    pub material: Option<String>,
+}
+
+/// The request of a mate: the same thread, the other side, none of what was measured of this one.
+fn mate_of(request: &Value, side: Side, material: Option<String>) -> Value {
+    let mut mate = json!({ "thread": request["thread"], "mate": request["mate"], "lathe_id": request["lathe_id"], "words": request["words"] });
+    mate["thread"]["side"] = json!(side);
+    if let Value::Object(thread) = &mut mate["thread"] {
+        // A class of one side is not the other's; lengths belong to the part.
+        for own in ["class", "length_mm"] {
+            thread.remove(own);
+        }
+    }
+    if let Some(map) = mate.as_object_mut() {
+        map.retain(|_, v| !v.is_null());
+    }
+    if let Some(material) = material {
+        mate["blank"] = json!({ "material": material });
+    }
+    mate
+}
+
+/// A callout without its class, hand kept: what the mate of this thread is called for by.
+fn classless(request: &mut Value, side: Side) {
+    let Some(text) = request.pointer("/thread/callout").and_then(Value::as_str) else { return };
+    let Ok(spec) = callout::read(text) else { return };
+    if spec.class_given && spec.class.side().is_some_and(|s| s != side) {
+        let hand = if spec.hand == Hand::Left { " LH" } else { "" };
+        request["thread"]["callout"] = json!(format!("{}{hand}", spec.size));
+    }
+}
+
+/// Adds a thread to the part of a job: its mate, or another.
+#[utoipa::path(post, path = "/api/v1/jobs/{id}/members", params(("id" = String, Path)), request_body = AddMember,
+    responses((status = 201, body = JobView), (status = 409, body = Problem), (status = 422, body = Problem)))]
+pub async fn add_member(State(app): State<App>, Path(id): Path<String>, body: Bytes) -> Result<(StatusCode, Json<JobView>), Problem> {
+    let (asked, mut faults) = read_json::<AddMember>(body_json(&body)?);
+    faults.extend(asked.title.as_deref().and_then(title_fault));
+    if asked.mate == asked.callout.is_some() {
+        faults.push(Fault::new("/callout", "give mate, or the callout of another thread, one of the two"));
+    }
+    if !faults.is_empty() {
+        return Err(Problem::faulty(faults));
+    }
+    let created = (app.clock)();
+    let outcome = app.with_store(move |store| join(store, &id, asked, &created)).await?;
+    match outcome {
+        Joined::Done(view, first) => {
+            let (id, revision, sequence) = *first;
+            Moved::tell(&app, &id, revision, sequence);
+            Ok((StatusCode::CREATED, Json(*view)))
+        }
+        Joined::Mated => Err(Problem::conflict("/problems/mated", "This thread has its mate already; open that one.", None)),
+        Joined::Faulty(faults) => Err(Problem::faulty(faults)),
+        Joined::Missing => Err(Problem::missing("job")),
+    }
+}
+
+/// What came of adding a member.
+pub enum Joined {
+    /// The new job; and the one it joined, with its revision and sequence.
+    Done(Box<JobView>, Box<(String, i64, i64)>),
+    /// It has a mate already.
+    Mated,
+    /// What is wrong.
+    Faulty(Vec<Fault>),
+    /// There is no such job.
+    Missing,
+}
+
+/// Adds the member to the part.
+pub fn join(store: &Store, of: &str, asked: AddMember, created: &str) -> Result<Joined, StoreError> {
+    let Some(first) = store.job(of)? else { return Ok(Joined::Missing) };
+    let mut request: Value = serde_json::from_str(&first.request).unwrap_or_default();
+    let (new, title) = if let Some(text) = asked.callout {
+        let mut new = request_of(&text, request["lathe_id"].as_str().unwrap_or("long-bed"));
+        if let Some(material) = request.pointer("/blank/material") {
+            new["blank"] = json!({ "material": material });
+        }
+        (new, format!("{}, {text}", first.title))
+    } else {
+        let Some(side) = side_of(&first.request).map(Side::other) else {
+            return Ok(Joined::Faulty(vec![Fault::new("/mate", "the thread must be known before its mate can be; identify it first")]));
+        };
+        if !request["mate"].is_object() {
+            request["mate"] = json!({});
+        }
+        let mut new = mate_of(&request, side, asked.material);
+        classless(&mut new, side);
+        (new, format!("{}: {}", first.title, if side == Side::Internal { "the nut" } else { "the screw" }))
+    };
+    let new_text = new.to_string();
+    if let Err(faults) = keepable(store, &new)? {
+        return Ok(Joined::Faulty(faults));
+    }
+    let changed = (asked.mate && first.frozen.is_none()).then(|| request.to_string());
+    let title: String = asked.title.unwrap_or(title).chars().take(120).collect();
+    let id = uuid::Uuid::new_v4().to_string();
+    let member = NewMember { id: &id, title: &title, request: &new_text, created, mates: asked.mate, request_of_first: changed.as_deref() };
+    if !store.add_member(of, &member)? {
+        return Ok(Joined::Mated);
+    }
+    match (store.job(&id)?, store.job(of)?) {
+        (Some(job), Some(first)) => Ok(Joined::Done(Box::new(view(store, &job)?), Box::new((first.id, first.revision, first.sequence)))),
+        _ => Ok(Joined::Missing),
+    }
 }
 
 /// One job, whole.
@@ -257,6 +443,18 @@ pub struct JobPatch {
     request: Option<Value>,
 }
 
+/// The mate's request with a change of what is the pair's: one school, one clearance. The size the mate
+/// was made to is told to one member only.
+fn pair_facts(store: &Store, job: &JobRow, mut change: Value) -> Result<Option<(String, String)>, StoreError> {
+    let Some(mate) = job.mate.as_ref().map(|id| store.job(id)).transpose()?.flatten() else { return Ok(None) };
+    if let Some(map) = change.as_object_mut() {
+        map.remove("made_pitch_diameter_mm");
+    }
+    let mut request: Value = serde_json::from_str(&mate.request).unwrap_or_default();
+    merge(&mut request, json!({ "mate": change }));
+    Ok(Some((mate.id, request.to_string())))
+}
+
 enum Outcome {
     Done(Box<JobView>),
     Stale(Box<JobView>),
@@ -282,16 +480,19 @@ pub async fn change(State(app): State<App>, Path(id): Path<String>, headers: Hea
         .with_store(move |store| {
             let Some(job) = store.job(&id)? else { return Ok(Outcome::Missing) };
             let mut request: Value = serde_json::from_str(&job.request).unwrap_or_default();
+            let of_pair = patch.request.as_ref().and_then(|r| r.get("mate")).cloned();
             if let Some(change) = patch.request {
                 if job.frozen.is_some() {
                     return Ok(Outcome::Begun(Box::new(view(store, &job)?)));
                 }
                 merge(&mut request, change);
-                if let Err(faults) = plan_with_store(store, request.clone())? {
+                if let Err(faults) = keepable(store, &request)? {
                     return Ok(Outcome::Faulty(faults));
                 }
             }
-            Ok(match store.change_job(&job.id, revision, &patch.title.unwrap_or(job.title), &request.to_string())? {
+            let mate = of_pair.map(|change| pair_facts(store, &job, change)).transpose()?.flatten();
+            let mate = mate.as_ref().map(|(id, request)| (id.as_str(), request.as_str()));
+            Ok(match store.change_job(&job.id, revision, &patch.title.unwrap_or(job.title), &request.to_string(), mate)? {
                 Changed::Done(job) => Outcome::Done(Box::new(view(store, &job)?)),
                 Changed::Stale(job) => Outcome::Stale(Box::new(view(store, &job)?)),
                 Changed::Missing => Outcome::Missing,
@@ -319,7 +520,6 @@ pub async fn change(State(app): State<App>, Path(id): Path<String>, headers: Hea
 #[cfg(test)]
 mod tests {
     use super::*;
-    use serde_json::json;
 
     #[test]
     fn a_merge_patch_replaces_adds_and_takes_away() {

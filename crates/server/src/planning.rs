@@ -12,7 +12,10 @@ use yoke_core::gauge::{Measured, Verdict, judge};
 use yoke_core::job::{Fault, Kit, LatheProfile, PlanRequest, read_json, settle};
 use yoke_core::plan::{Plan, plan as reckon};
 use yoke_core::quantity::{LengthUnit, parse_length, real};
+use yoke_core::thread::identify::{Identified, Sample, SampleRequest, identify as core_identify};
+use yoke_core::thread::series::{Series, of_series};
 use yoke_core::thread::{Side, callout as core_callout};
+use yoke_core::working::Quantity;
 use yoke_store::Store;
 
 /// Reads a body as JSON, whatever its content type says.
@@ -96,6 +99,46 @@ pub async fn callout(body: Bytes) -> Result<Json<CalloutAnswer>, Problem> {
         },
         Err(fault) => CalloutAnswer { reads: None, missing: Some(fault.missing), near: fault.near },
     }))
+}
+
+/// Ranks the standard threads a sample may be.
+#[utoipa::path(post, path = "/api/v1/identify", request_body = SampleRequest, responses((status = 200, body = Identified), (status = 422, body = Problem)))]
+pub async fn identify(body: Bytes) -> Result<Json<Identified>, Problem> {
+    let (asked, faults) = read_json::<SampleRequest>(body_json(&body)?);
+    Sample::check(&asked, faults).map(|sample| Json(core_identify(&sample))).map_err(Problem::faulty)
+}
+
+/// A standard size.
+#[derive(Serialize, ToSchema)]
+pub struct Size {
+    /// Its callout.
+    callout: &'static str,
+    /// Nominal diameter.
+    major_mm: Quantity,
+    /// Pitch as it is said.
+    pitch: String,
+}
+
+/// The sizes of one series.
+#[derive(Serialize, ToSchema)]
+pub struct SeriesSizes {
+    /// As a callout names it.
+    series: &'static str,
+    /// What it is.
+    says: &'static str,
+    /// By diameter.
+    sizes: Vec<Size>,
+}
+
+/// Every standard size, by series.
+#[utoipa::path(get, path = "/api/v1/sizes", responses((status = 200, body = Vec<SeriesSizes>)))]
+pub async fn sizes() -> Json<Vec<SeriesSizes>> {
+    let of = |series: Series| SeriesSizes {
+        series: series.label(),
+        says: series.says(),
+        sizes: of_series(series).map(|s| Size { callout: &s.name, major_mm: Quantity::given(real(&s.major)), pitch: s.pitch_text() }).collect(),
+    };
+    Json(Series::ALL.map(of).into())
 }
 
 /// A reading told to the gauge.

@@ -165,11 +165,19 @@ async fn the_door_is_kept() {
     let (status, jobs) = server.get("/api/v1/jobs").await;
     assert_eq!(status, StatusCode::OK);
     let titles: Vec<&str> = jobs.as_array().unwrap().iter().map(|j| j["title"].as_str().unwrap()).collect();
-    assert_eq!(
-        titles,
-        ["Paddle screw and nut", "Footbridge tie rod", "Mill bearing stud", "Gauge-board cap", "Hydrant union", "Sluice vice screw", "Turnbuckle ends, six"]
-    );
-    assert_eq!(jobs[1]["passes_done"], 8, "the scratch and seven passes");
+    let wanted = [
+        "Paddle screw and nut: the nut",
+        "Paddle screw and nut",
+        "Footbridge tie rod",
+        "Mill bearing stud",
+        "Gauge-board cap",
+        "Hydrant union",
+        "Sluice vice screw",
+        "Windlass bolt, as found",
+        "Turnbuckle ends, six",
+    ];
+    assert_eq!(titles, wanted);
+    assert_eq!(jobs[2]["passes_done"], 8, "the scratch and seven passes");
     let (status, _) = server.send(Method::PUT, "/api/v1/lathes/mine", json!({"leadscrew": {"tpi": 8}, "gears": [20, 3]}), &[]).await;
     assert_eq!(status, StatusCode::UNPROCESSABLE_ENTITY);
     for body in ["", "{", "[[[[", "\u{0}"] {
@@ -330,4 +338,77 @@ fn a_newer_database_and_a_taken_port_are_said_plainly() {
     let out = Command::new(env!("CARGO_BIN_EXE_yoke-turn")).args(["--port", "0", "--data"]).arg(other.path()).output().unwrap();
     assert!(!out.status.success() && String::from_utf8_lossy(&out.stderr).contains("database"));
     assert!(std::fs::read_to_string(&file).unwrap().starts_with("this is a shopping list"));
+}
+
+#[tokio::test]
+async fn a_sample_is_identified_kept_and_taken_as_a_thread() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path(), &["--demo"]);
+    let sample = json!({"major_mm": 22.05, "spaces": 10, "over_mm": 28.3, "minor_mm": 18.4, "hand": "right"});
+    let (status, found) = server.send(Method::POST, "/api/v1/identify", sample.clone(), &[]).await;
+    assert_eq!(status, StatusCode::OK);
+    let names: Vec<&str> = found["candidates"].as_array().unwrap().iter().take(2).map(|c| c["name"].as_str().unwrap()).collect();
+    assert!(names.contains(&"7/8 BSW") && names.contains(&"7/8-9 UNC"), "{names:?}");
+    let (status, problem) = server.send(Method::POST, "/api/v1/identify", json!({"spaces": 10, "weight": 3}), &[]).await;
+    assert_eq!(status, StatusCode::UNPROCESSABLE_ENTITY);
+    assert_eq!(problem["faults"].as_array().unwrap().len(), 2, "{problem}");
+    // The yard's own bolt waits on the board, is measured again, and becomes a job to cut.
+    let path = "/api/v1/jobs/windlass-bolt--as-found";
+    let (_, job) = server.get(path).await;
+    assert!(job["plan"].is_null() && job["request"]["sample"]["spaces"] == 10, "{job}");
+    let (status, bad) = server.send(Method::PATCH, path, json!({"request": {"sample": {"major_mm": -2}}}), &[("If-Match", "1")]).await;
+    assert_eq!((status, bad["faults"][0]["pointer"].as_str()), (StatusCode::UNPROCESSABLE_ENTITY, Some("/sample/major_mm")), "{bad}");
+    let (status, job) = server.send(Method::PATCH, path, json!({"request": {"sample": {"included_angle_deg": 55}}}), &[("If-Match", "1")]).await;
+    assert!(status == StatusCode::OK && job["plan"].is_null(), "{job}");
+    let (_, job) = server.send(Method::PATCH, path, json!({"request": {"thread": {"callout": "7/8 BSW"}}}), &[("If-Match", "2")]).await;
+    assert_eq!((job["plan"]["thread"]["form"].as_str(), job["request"]["sample"]["included_angle_deg"].as_f64()), (Some("whitworth"), Some(55.0)));
+    let (_, sizes) = server.get("/api/v1/sizes").await;
+    assert_eq!(sizes.as_array().unwrap().len(), 12);
+    assert!(sizes[5]["sizes"].as_array().unwrap().iter().any(|s| s["callout"] == "1-5 Acme" && s["pitch"] == "5 TPI"));
+}
+
+#[tokio::test]
+async fn the_nut_of_a_pair_follows_the_screw_as_measured() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path(), &["--demo"]);
+    let screw = "/api/v1/jobs/paddle-screw-and-nut";
+    let (_, job) = server.get(screw).await;
+    let nut = format!("/api/v1/jobs/{}", job["members"][0]["id"].as_str().unwrap());
+    assert_eq!((job["members"][0]["mate"].as_bool(), job["members"][0]["side"].as_str()), (Some(true), Some("internal")));
+    // A bore of 26.7 mm cannot be measured: the nut first is recommended. The yard wants the screw first.
+    assert_eq!(job["plan"]["pair"]["recommended"], "internal_first");
+    let revision = job["revision"].to_string();
+    let (status, job) = server.send(Method::PATCH, screw, json!({"request": {"mate": {"school": "external_first"}}}), &[("If-Match", &revision)]).await;
+    assert_eq!((status, job["plan"]["pair"]["first"].as_bool()), (StatusCode::OK, Some(true)), "{job}");
+    let (_, other) = server.get(&nut).await;
+    assert_eq!((other["plan"]["pair"]["school"].as_str(), other["plan"]["thread"]["hand"].as_str()), (Some("external_first"), Some("left")));
+    let standard = other["plan"]["cut"]["target_pitch_diameter_mm"]["value"].as_f64().unwrap();
+    assert!(other["plan"]["watch"].as_array().unwrap().iter().any(|w| w["code"] == "pair_order"), "the screw is not measured yet");
+    // The screw is cut and measures 1.1350 in by thread micrometer: in limits, and the nut follows it.
+    let passes = job["plan"]["run"]["passes"].as_array().unwrap().clone();
+    for (i, pass) in passes.iter().enumerate() {
+        let act = json!({"act": {"kind": "pass_done", "n": pass["n"], "radial_mm": pass["radial_mm"]}});
+        server.send(Method::PUT, &format!("{screw}/acts/p{i}"), act, &[]).await;
+    }
+    let reading = json!({"act": {"kind": "measured", "pitch_diameter_mm": 1.1350 * 25.4}});
+    let (_, job) = server.send(Method::PUT, &format!("{screw}/acts/m"), reading, &[]).await;
+    assert_eq!(job["run"]["verdict"]["verdict"], "in_limits", "{}", job["run"]["verdict"]);
+    let (_, other) = server.get(&nut).await;
+    let pair = &other["plan"]["pair"];
+    // By hand: allowance 0.008·√1.25 = 0.0089, nut tolerance 0.006·√1.25 + 0.030·√0.2 = 0.0201: 1.1439 to 1.1640, aim 1.15395.
+    let inches = |v: &Value| v["value"].as_f64().unwrap() / 25.4;
+    assert!((inches(&pair["limits_mm"][0]) - 1.1439).abs() < 2e-4 && (inches(&pair["limits_mm"][1]) - 1.1640).abs() < 2e-4, "{pair}");
+    let target = other["plan"]["cut"]["target_pitch_diameter_mm"]["value"].as_f64().unwrap();
+    assert!((target / 25.4 - 1.15395).abs() < 2e-4 && (target - standard).abs() > 0.1, "{target} {standard}");
+    assert!(!other["plan"]["watch"].as_array().unwrap().iter().any(|w| w["code"] == "pair_order"));
+    // One mate to a thread; another thread of the part is added beside.
+    let (status, _) = server.send(Method::POST, &format!("{screw}/members"), json!({"mate": true}), &[]).await;
+    assert_eq!(status, StatusCode::CONFLICT);
+    let (status, end) = server.send(Method::POST, &format!("{screw}/members"), json!({"callout": "M20x1.5-6g"}), &[]).await;
+    assert_eq!((status, end["members"].as_array().unwrap().len()), (StatusCode::CREATED, 2), "{end}");
+    let (status, problem) = server.send(Method::POST, &format!("{screw}/members"), json!({}), &[]).await;
+    assert_eq!((status, problem["faults"][0]["pointer"].as_str()), (StatusCode::UNPROCESSABLE_ENTITY, Some("/callout")));
+    // A classed callout gives its mate the class of the other side.
+    let (_, stud) = server.send(Method::POST, "/api/v1/jobs/mill-bearing-stud/members", json!({"mate": true}), &[]).await;
+    assert_eq!((stud["plan"]["thread"]["class"].as_str(), stud["plan"]["thread"]["side"].as_str()), (Some("2B"), Some("internal")), "{stud}");
 }

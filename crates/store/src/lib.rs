@@ -56,6 +56,27 @@ pub struct JobRow {
     pub frozen: Option<Frozen>,
     /// Acts recorded so far.
     pub sequence: i64,
+    /// The part it belongs to, with others: the id of the part's first job.
+    pub part: Option<String>,
+    /// The job that cuts its mate.
+    pub mate: Option<String>,
+}
+
+/// A job to be added to a part.
+#[derive(Debug, Clone, Copy)]
+pub struct NewMember<'a> {
+    /// Stable name.
+    pub id: &'a str,
+    /// Title.
+    pub title: &'a str,
+    /// The plan request, JSON.
+    pub request: &'a str,
+    /// When it is made, UTC.
+    pub created: &'a str,
+    /// Whether it is the mate of the job it joins.
+    pub mates: bool,
+    /// New facts of the job it joins, when they change with it.
+    pub request_of_first: Option<&'a str>,
 }
 
 /// A plan frozen at the first pass.
@@ -214,15 +235,49 @@ impl Store {
         Ok(())
     }
 
-    /// Changes a job's facts if `revision` is still the newest.
+    /// Adds a job to the part of another, as its mate or beside it; the other's facts may change with it.
+    /// Gives false, and does nothing, when `of` does not exist, or is to be mated and has a mate.
+    ///
+    /// # Errors
+    /// What SQLite says; an id used before is one of them.
+    pub fn add_member(&self, of: &str, job: &NewMember<'_>) -> Result<bool, StoreError> {
+        let mut connection = self.lock();
+        let transaction = connection.transaction()?;
+        let Some(first) = find_job(&transaction, of)?.filter(|f| !job.mates || f.mate.is_none()) else { return Ok(false) };
+        let part = first.part.unwrap_or_else(|| first.id.clone());
+        let mate = job.mates.then_some(of);
+        let sql = "INSERT INTO jobs (id, title, request, revision, created, part, mate) VALUES (?1, ?2, ?3, 1, ?4, ?5, ?6)";
+        transaction.execute(sql, params![job.id, job.title, job.request, job.created, part, mate])?;
+        let sql = "UPDATE jobs SET part = ?2, mate = coalesce(?3, mate), request = coalesce(?4, request), revision = revision + 1 WHERE id = ?1";
+        transaction.execute(sql, params![of, part, job.mates.then_some(job.id), job.request_of_first])?;
+        transaction.commit()?;
+        Ok(true)
+    }
+
+    /// The jobs of one part, oldest first.
     ///
     /// # Errors
     /// What SQLite says.
-    pub fn change_job(&self, id: &str, revision: i64, title: &str, request: &str) -> Result<Changed, StoreError> {
+    pub fn members(&self, part: &str) -> Result<Vec<JobRow>, StoreError> {
+        let connection = self.lock();
+        let mut query = connection.prepare_cached(&format!("{JOB} WHERE j.part = ?1 ORDER BY j.created, j.rowid"))?;
+        let rows = query.query_map([part], job_row)?;
+        Ok(rows.collect::<Result<_, _>>()?)
+    }
+
+    /// Changes a job's facts if `revision` is still the newest; with it, in the one transaction, the
+    /// request of its mate where what changed is the pair's.
+    ///
+    /// # Errors
+    /// What SQLite says.
+    pub fn change_job(&self, id: &str, revision: i64, title: &str, request: &str, mate: Option<(&str, &str)>) -> Result<Changed, StoreError> {
         let mut connection = self.lock();
         let transaction = connection.transaction()?;
         let sql = "UPDATE jobs SET title = ?3, request = ?4, revision = revision + 1 WHERE id = ?1 AND revision = ?2";
         let changed = transaction.execute(sql, params![id, revision, title, request])?;
+        if let (1, Some((mate, request))) = (changed, mate) {
+            transaction.execute("UPDATE jobs SET request = ?2, revision = revision + 1 WHERE id = ?1 AND frozen_plan IS NULL", params![mate, request])?;
+        }
         let Some(job) = find_job(&transaction, id)? else { return Ok(Changed::Missing) };
         transaction.commit()?;
         Ok(if changed == 1 { Changed::Done(job) } else { Changed::Stale(job) })
@@ -274,7 +329,7 @@ impl Store {
 }
 
 const JOB: &str = "SELECT j.id, j.title, j.request, j.revision, j.created, j.frozen_plan, j.frozen_run, j.frozen_engine, \
-     (SELECT count(*) FROM acts a WHERE a.job = j.id) FROM jobs j";
+     (SELECT count(*) FROM acts a WHERE a.job = j.id), j.part, j.mate FROM jobs j";
 const ACT: &str = "SELECT id, sequence, body, happened, recorded, source, seen FROM acts";
 
 fn find_job(connection: &Connection, id: &str) -> rusqlite::Result<Option<JobRow>> {
@@ -286,7 +341,17 @@ fn job_row(row: &rusqlite::Row<'_>) -> rusqlite::Result<JobRow> {
         (Some(plan), Some(run), Some(engine)) => Some(Frozen { plan, run, engine }),
         _ => None,
     };
-    Ok(JobRow { id: row.get(0)?, title: row.get(1)?, request: row.get(2)?, revision: row.get(3)?, created: row.get(4)?, frozen, sequence: row.get(8)? })
+    Ok(JobRow {
+        id: row.get(0)?,
+        title: row.get(1)?,
+        request: row.get(2)?,
+        revision: row.get(3)?,
+        created: row.get(4)?,
+        frozen,
+        sequence: row.get(8)?,
+        part: row.get(9)?,
+        mate: row.get(10)?,
+    })
 }
 
 fn act_row(row: &rusqlite::Row<'_>) -> rusqlite::Result<ActRow> {

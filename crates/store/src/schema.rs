@@ -6,7 +6,8 @@ use rusqlite_migration::{M, Migrations};
 use std::path::Path;
 
 /// One entry a version; never edited once released, only added to.
-const STEPS: [&str; 1] = ["
+const STEPS: [&str; 2] = [
+    "
 CREATE TABLE lathes (id TEXT PRIMARY KEY, body TEXT NOT NULL) STRICT;
 CREATE TABLE kit (id INTEGER PRIMARY KEY CHECK (id = 1), body TEXT NOT NULL) STRICT;
 CREATE TABLE jobs (
@@ -31,7 +32,14 @@ CREATE TABLE acts (
     PRIMARY KEY (job, id),
     UNIQUE (job, sequence)
 ) STRICT;
-"];
+",
+    // A part carries several threads; a pair is two of them that mate.
+    "
+ALTER TABLE jobs ADD COLUMN part TEXT;
+ALTER TABLE jobs ADD COLUMN mate TEXT REFERENCES jobs (id);
+CREATE INDEX jobs_of_part ON jobs (part);
+",
+];
 
 /// Brings the database up to date; a copy named after its old version is kept beside it first.
 pub(crate) fn bring_up_to_date(connection: &mut Connection, path: &Path) -> Result<(), StoreError> {

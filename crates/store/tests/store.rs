@@ -1,7 +1,7 @@
 //! The store on a real file.
 #![allow(missing_docs, clippy::unwrap_used)]
 
-use yoke_store::{ActRow, Changed, Frozen, LatheRow, Recorded, Store, StoreError};
+use yoke_store::{ActRow, Changed, Frozen, LatheRow, NewMember, Recorded, Store, StoreError};
 
 fn act(id: &str, body: &str) -> ActRow {
     ActRow { id: id.into(), sequence: 0, body: body.into(), happened: "t".into(), recorded: "t".into(), source: "typed".into(), seen: 0 }
@@ -12,11 +12,11 @@ fn facts_change_only_under_the_newest_revision() {
     let folder = tempfile::tempdir().unwrap();
     let store = Store::open(&folder.path().join("yoke.db")).unwrap();
     store.add_job("j", "Tie rod", "{}", "2026-01-01").unwrap();
-    let Changed::Done(job) = store.change_job("j", 1, "Tie rod", "{\"a\":1}").unwrap() else { panic!("fresh") };
+    let Changed::Done(job) = store.change_job("j", 1, "Tie rod", "{\"a\":1}", None).unwrap() else { panic!("fresh") };
     assert_eq!((job.revision, job.request.as_str()), (2, "{\"a\":1}"));
-    let Changed::Stale(job) = store.change_job("j", 1, "Other", "{}").unwrap() else { panic!("stale") };
+    let Changed::Stale(job) = store.change_job("j", 1, "Other", "{}", None).unwrap() else { panic!("stale") };
     assert_eq!((job.revision, job.title.as_str()), (2, "Tie rod"));
-    assert_eq!(store.change_job("none", 1, "", "").unwrap(), Changed::Missing);
+    assert_eq!(store.change_job("none", 1, "", "", None).unwrap(), Changed::Missing);
 }
 
 #[test]
@@ -113,4 +113,28 @@ fn a_refused_change_leaves_no_trace() {
     assert_eq!(store.record("j", &act("a", "2"), Some(&Frozen { plan: "p".into(), run: "r".into(), engine: "e".into() })).unwrap(), Recorded::Different);
     let job = store.job("j").unwrap().unwrap();
     assert_eq!((job.frozen, job.sequence), (None, 1));
+}
+
+#[test]
+fn members_of_a_part_are_linked_and_changed_together() {
+    let folder = tempfile::tempdir().unwrap();
+    let store = Store::open(&folder.path().join("y.db")).unwrap();
+    store.add_job("screw", "Paddle screw", "{}", "2026-01-01").unwrap();
+    let nut = NewMember { id: "nut", title: "The nut", request: "{\"n\":1}", created: "2026-01-02", mates: true, request_of_first: Some("{\"s\":1}") };
+    assert!(store.add_member("screw", &nut).unwrap());
+    let screw = store.job("screw").unwrap().unwrap();
+    assert_eq!((screw.mate.as_deref(), screw.part.as_deref(), screw.request.as_str(), screw.revision), (Some("nut"), Some("screw"), "{\"s\":1}", 2));
+    assert_eq!(store.job("nut").unwrap().unwrap().mate.as_deref(), Some("screw"));
+    // A thread has one mate; another thread of the part has none of it.
+    assert!(!store.add_member("screw", &NewMember { id: "again", ..nut }).unwrap());
+    assert!(store.job("again").unwrap().is_none());
+    assert!(store.add_member("nut", &NewMember { id: "end", mates: false, request_of_first: None, ..nut }).unwrap());
+    assert_eq!(store.members("screw").unwrap().iter().map(|m| m.id.as_str()).collect::<Vec<_>>(), ["screw", "nut", "end"]);
+    assert!(!store.add_member("nowhere", &NewMember { id: "x", ..nut }).unwrap());
+    // What is the pair's changes on both, once; a stale change changes neither.
+    let (request, of_mate) = ("{\"s\":2}", "{\"n\":2}");
+    assert!(matches!(store.change_job("screw", 1, "x", request, Some(("nut", of_mate))).unwrap(), Changed::Stale(_)));
+    assert_eq!(store.job("nut").unwrap().unwrap().request, "{\"n\":1}");
+    assert!(matches!(store.change_job("screw", 2, "x", request, Some(("nut", of_mate))).unwrap(), Changed::Done(_)));
+    assert_eq!(store.job("nut").unwrap().unwrap().request, of_mate);
 }

@@ -16,6 +16,8 @@ export type ActKind = Schemas['ActKind'];
 export type Problem = Schemas['Problem'];
 export type PlanRequest = Schemas['PlanRequest'];
 export type Rule = Schemas['Rule'];
+export type SampleRequest = Schemas['SampleRequest'];
+export type Candidate = Schemas['Candidate'];
 export type TrainRow = Schemas['TrainRow'];
 
 export const api = createClient<paths>();

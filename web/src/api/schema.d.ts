@@ -55,6 +55,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/identify": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Ranks the standard threads a sample may be. */
+        post: operations["identify"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs": {
         parameters: {
             query?: never;
@@ -102,6 +119,23 @@ export interface paths {
         /** Records an act. The same again gives the first answer; a different body under the same id is 409. */
         put: operations["record"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/members": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Adds a thread to the part of a job: its mate, or another. */
+        post: operations["add_member"];
         delete?: never;
         options?: never;
         head?: never;
@@ -229,6 +263,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/sizes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every standard size, by series. */
+        get: operations["sizes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -297,6 +348,29 @@ export interface components {
             kind: "note";
             /** @description In the user's words. */
             text: string;
+        };
+        /** @description A thread to add to a part: the mate of the one named, or another callout. */
+        AddMember: {
+            /**
+             * @description Another thread of the same part, instead.
+             * @default null
+             */
+            callout?: string | null;
+            /**
+             * @description Whether it is the mate of the job it joins: the other member of the same thread.
+             * @default false
+             */
+            mate?: boolean;
+            /**
+             * @description What the mate is made of.
+             * @default null
+             */
+            material?: string | null;
+            /**
+             * @description Title; made from the first one's when absent.
+             * @default null
+             */
+            title?: string | null;
         };
         /** @description The change-gear arm, which swings about the leadscrew. */
         ArmProfile: {
@@ -467,6 +541,33 @@ export interface components {
             /** @description As typed. */
             text?: string;
         };
+        /** @description One standard thread the sample may be. */
+        Candidate: {
+            /** @description What agrees. */
+            agrees: string[];
+            /** @description Others with the same diameter, pitch, angle and starts: on the bench they are one. */
+            also: string[];
+            /** @description The callout that makes a job of it, hand, starts and side included. */
+            callout: string;
+            /** @description What does not. */
+            disagrees: string[];
+            /** @description The form in a word or two, with its angle. */
+            form: string;
+            /** @description The size as it is called. */
+            name: string;
+            /** @description The measurement that would part it from its nearest rival. */
+            next_check?: string | null;
+            /**
+             * Format: double
+             * @description 1 for a perfect match, falling toward 0.
+             */
+            score: number;
+            /**
+             * Format: int64
+             * @description Set when it fits only if the spaces were counted one out: the count that fits.
+             */
+            spaces?: number | null;
+        };
         /**
          * @description Carriage direction.
          * @enum {string}
@@ -499,6 +600,16 @@ export interface components {
              * @description Centre y, mm.
              */
             y: number;
+        };
+        /** @description A clearance between the members, on diameter, over their limits and as they are. */
+        Clearance: {
+            /** @description Where. */
+            at: string;
+            /** @description Least, both members at their fullest. */
+            least: components["schemas"]["Quantity"];
+            most?: components["schemas"]["Quantity"] | null;
+            /** @description Between the sizes made, or aimed at. */
+            now: components["schemas"]["Quantity"];
         };
         /** @description How the depth is reached. */
         CutRequest: {
@@ -658,6 +769,45 @@ export interface components {
             says: string;
             /** @description The other end, mm. */
             to: number[];
+        };
+        /** @description Doubts of the measurements, either way; a usual one is taken where none is given. */
+        Doubts: {
+            /**
+             * Format: double
+             * @description Of the angle.
+             * @default null
+             */
+            included_angle_deg?: number | null;
+            /**
+             * Format: double
+             * @description Of the outside diameter.
+             * @default null
+             */
+            major_mm?: number | null;
+            /**
+             * Format: double
+             * @description Of the root or bore.
+             * @default null
+             */
+            minor_mm?: number | null;
+            /**
+             * Format: double
+             * @description Of the length over the spaces.
+             * @default null
+             */
+            over_mm?: number | null;
+            /**
+             * Format: double
+             * @description Of the size over wires.
+             * @default null
+             */
+            over_wires_mm?: number | null;
+            /**
+             * Format: double
+             * @description Of a gauged pitch.
+             * @default null
+             */
+            pitch_mm?: number | null;
         };
         /** @description A drawing to scale. */
         Drawing: {
@@ -845,6 +995,21 @@ export interface components {
             /** @description The train. */
             train: components["schemas"]["TrainRow"];
         };
+        /** @description What a sample may be. */
+        Identified: {
+            /** @description Best first; at most eight. */
+            candidates: components["schemas"]["Candidate"][];
+            /** @description The sample as told so far. */
+            drawing: components["schemas"]["Drawing"];
+            /**
+             * Format: double
+             * @description The pitch the sample tells, mm.
+             */
+            pitch_mm?: number | null;
+            /** @description What the depth says of the form, and what to do when nothing fits. */
+            says: string[];
+            special?: components["schemas"]["SpecialRequest"] | null;
+        };
         /** @description A job on the board. */
         JobLine: {
             /** @description When it was made. */
@@ -857,6 +1022,8 @@ export interface components {
             lathe: string;
             /** @description The stored lathe it is on. */
             lathe_id?: string | null;
+            /** @description The part it belongs to, when it carries other threads or has a mate. */
+            part?: string | null;
             /** @description Passes cut. */
             passes_done: number;
             /** @description How it stands, in words. */
@@ -886,6 +1053,8 @@ export interface components {
             frozen: boolean;
             /** @description Stable name. */
             id: string;
+            /** @description The other threads of its part. */
+            members: components["schemas"]["MemberLine"][];
             plan?: components["schemas"]["Plan"] | null;
             /** @description Its facts. */
             request: components["schemas"]["PlanRequest"];
@@ -1042,6 +1211,28 @@ export interface components {
          * @enum {string}
          */
         Level: "danger" | "warn" | "note";
+        /** @description The other member of a pair. */
+        MateRequest: {
+            /**
+             * Format: double
+             * @description Least clearance wanted on the pitch diameter, instead of the standard's.
+             * @default null
+             */
+            clearance_mm?: number | null;
+            /**
+             * @description Whether the parts must interchange with others.
+             * @default null
+             */
+            interchange?: boolean | null;
+            /**
+             * Format: double
+             * @description Pitch diameter of the mate as made and measured.
+             * @default null
+             */
+            made_pitch_diameter_mm?: number | null;
+            /** @default null */
+            school?: components["schemas"]["PairSchool"] | null;
+        };
         /** @description Starting values for threading one material with a high-speed-steel bit. */
         Material: {
             /** @description Stable code. */
@@ -1074,6 +1265,16 @@ export interface components {
             minor_mm: components["schemas"]["Range"];
             /** @description Pitch diameter. */
             pitch_mm: components["schemas"]["Range"];
+        };
+        /** @description Another thread of the same part. */
+        MemberLine: {
+            /** @description Its job. */
+            id: string;
+            /** @description Whether it is the mate of this one. */
+            mate: boolean;
+            side?: components["schemas"]["Side"] | null;
+            /** @description Title. */
+            title: string;
         };
         /** @description A train by its teeth. */
         MountedProfile: {
@@ -1155,6 +1356,21 @@ export interface components {
              */
             w: number;
         };
+        /** @description A size over wires and the wire. */
+        OverWires: {
+            /**
+             * Format: double
+             * @description Over three wires.
+             * @default 0
+             */
+            mm?: number;
+            /**
+             * Format: double
+             * @description One wire.
+             * @default 0
+             */
+            wire_mm?: number;
+        };
         /** @description A bit or bar in the drawer, as measured. */
         OwnedBit: {
             /**
@@ -1188,6 +1404,38 @@ export interface components {
              * @description Tip to the back of the bar, mm.
              */
             tip_to_back_mm?: number | null;
+        };
+        /**
+         * @description Which member is made first.
+         * @enum {string}
+         */
+        PairSchool: "internal_first" | "external_first" | "limits";
+        /** @description The pair. */
+        PairSection: {
+            /** @description At the pitch line, the crests and the roots. */
+            clearances: components["schemas"]["Clearance"][];
+            /** @description The two in mesh. */
+            drawing: components["schemas"]["Drawing"];
+            /** @description Whether this member is made first, second, or to its own limits (absent). */
+            first?: boolean | null;
+            /**
+             * Format: double
+             * @description How many times as large the gaps are drawn.
+             */
+            gaps_times: number;
+            /** @description Limits this member is held to: its own, or those that fit the mate as made. */
+            limits_mm: components["schemas"]["Quantity"][];
+            mate_made_mm?: components["schemas"]["Quantity"] | null;
+            /** @description Why, in one sentence. */
+            reason: string;
+            /** @description The school recommended. */
+            recommended: components["schemas"]["PairSchool"];
+            /** @description What this member follows, in words. */
+            says: string;
+            /** @description The school followed. */
+            school: components["schemas"]["PairSchool"];
+            /** @description All of them, side by side. */
+            schools: components["schemas"]["SchoolSaid"][];
         };
         /**
          * @description What a pass is for.
@@ -1252,6 +1500,7 @@ export interface components {
             gauge: components["schemas"]["GaugeSection"];
             /** @description Which gears. */
             gears: components["schemas"]["GearsSection"];
+            pair?: components["schemas"]["PairSection"] | null;
             /** @description What a run needs. */
             run: components["schemas"]["RunPlan"];
             /** @description Which way everything moves. */
@@ -1321,6 +1570,10 @@ export interface components {
              * @default null
              */
             lathe_id?: string | null;
+            /** @default null */
+            mate?: components["schemas"]["MateRequest"] | null;
+            /** @default null */
+            sample?: components["schemas"]["SampleRequest"] | null;
             /**
              * @description How the cut is run.
              * @default {
@@ -1562,6 +1815,93 @@ export interface components {
              */
             wire_mm: number;
         };
+        /** @description A sample as it comes over the wire: any of it may be left out. Lengths in mm, angles in degrees. */
+        SampleRequest: {
+            /**
+             * @description How sure each measurement is, where that is known.
+             * @default {
+             *       "included_angle_deg": null,
+             *       "major_mm": null,
+             *       "minor_mm": null,
+             *       "over_mm": null,
+             *       "over_wires_mm": null,
+             *       "pitch_mm": null
+             *     }
+             */
+            doubts?: components["schemas"]["Doubts"];
+            /** @default null */
+            hand?: components["schemas"]["Hand"] | null;
+            /**
+             * Format: double
+             * @description Included angle, by a gauge.
+             * @default null
+             */
+            included_angle_deg?: number | null;
+            /**
+             * Format: double
+             * @description Outside diameter of a screw, worn or not.
+             * @default null
+             */
+            major_mm?: number | null;
+            /**
+             * Format: double
+             * @description Diameter at the root of a screw, or the bore of a nut.
+             * @default null
+             */
+            minor_mm?: number | null;
+            /**
+             * Format: double
+             * @description What those spaces measure.
+             * @default null
+             */
+            over_mm?: number | null;
+            /** @default null */
+            over_wires?: components["schemas"]["OverWires"] | null;
+            /**
+             * Format: double
+             * @description Pitch, by a gauge.
+             * @default null
+             */
+            pitch_mm?: number | null;
+            /** @default null */
+            side?: components["schemas"]["Side"] | null;
+            /**
+             * Format: int64
+             * @description Spaces counted over a rule; goes with `over_mm`. Ten crests are nine spaces.
+             * @default null
+             */
+            spaces?: number | null;
+            /**
+             * Format: int64
+             * @description Starts seen at the end of the thread, 1-12.
+             * @default null
+             */
+            starts?: number | null;
+            /**
+             * Format: double
+             * @description Threads per inch, by a gauge.
+             * @default null
+             */
+            tpi?: number | null;
+        };
+        /** @description One school and what comes of it here. */
+        SchoolSaid: {
+            /** @description Its consequence in numbers. */
+            consequence: string;
+            /** @description As it is said. */
+            says: string;
+            /** @description Which. */
+            school: components["schemas"]["PairSchool"];
+        };
+        /** @description The sizes of one series. */
+        SeriesSizes: {
+            /** @description What it is. */
+            says: string;
+            /** @description As a callout names it. */
+            series: string;
+            /** @description By diameter. */
+            sizes: components["schemas"]["Size"][];
+        };
         /** @description How the cut is run. */
         SetupRequest: {
             /** @default null */
@@ -1625,6 +1965,15 @@ export interface components {
          * @enum {string}
          */
         Side: "external" | "internal";
+        /** @description A standard size. */
+        Size: {
+            /** @description Its callout. */
+            callout: string;
+            /** @description Nominal diameter. */
+            major_mm: components["schemas"]["Quantity"];
+            /** @description Pitch as it is said. */
+            pitch: string;
+        };
         /**
          * @description Which slide carries the depth.
          * @enum {string}
@@ -1836,6 +2185,8 @@ export interface components {
             half_angle_deg: number;
             /** @description Hand. */
             hand: components["schemas"]["Hand"];
+            /** @description Whether its standard prints sizes in inches. */
+            inch: boolean;
             /** @description The nut. */
             internal: components["schemas"]["Member"];
             /** @description Lead angles. */
@@ -2066,6 +2417,37 @@ export interface operations {
             };
         };
     };
+    identify: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SampleRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Identified"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list: {
         parameters: {
             query?: never;
@@ -2213,6 +2595,47 @@ export interface operations {
         };
         responses: {
             200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_member: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AddMember"];
+            };
+        };
+        responses: {
+            201: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -2457,6 +2880,25 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Rule"][];
+                };
+            };
+        };
+    };
+    sizes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeriesSizes"][];
                 };
             };
         };

@@ -19,7 +19,7 @@ export function Sentence({ job, plan }: { job: Job; plan: Plan }) {
     <p className="sentence" aria-label="The job">
       Cut{' '}
       <Word job={job} about="Callout" set edit={{ kind: 'text', value: request.thread?.callout ?? '', patch: (callout) => ({ thread: { callout, side: null, class: null, hand: null } }) }}>
-        {`${thread.size}-${thread.class}`}
+        {thread.class ? `${thread.size}-${thread.class}` : thread.size}
       </Word>{' '}
       <Word
         job={job}
@@ -28,9 +28,9 @@ export function Sentence({ job, plan }: { job: Job; plan: Plan }) {
           kind: 'choice',
           choices: (['external', 'internal'] as const).map((side) => ({
             says: side,
-            under: side === 'external' ? `the screw, ${thread.external.class}` : `the nut or bore, ${thread.internal.class}`,
+            under: side === 'external' ? ['the screw', thread.external.class].filter(Boolean).join(', ') : ['the nut or bore', thread.internal.class].filter(Boolean).join(', '),
             chosen: thread.side === side,
-            patch: { thread: { side, class: side === 'external' ? thread.external.class : thread.internal.class } },
+            patch: { thread: { side, class: (side === 'external' ? thread.external.class : thread.internal.class) || null } },
           })),
         }}
       >

@@ -5,8 +5,10 @@ import { useId, useState } from 'react';
 import { api, inWords, type Plan, unwrap } from '../api/client';
 import { useLathes } from '../api/hooks';
 import { Carry } from '../parts/Carry';
+import { Leaf } from '../parts/Leaf';
 import { UnitContext } from '../parts/unit';
 import { useSettings } from './Settings';
+import { Sizes } from './Sizes';
 
 /** The ten-second card: what goes to the bench for a plain thread. */
 function Card({ plan, unit }: { plan: Plan; unit: 'mm' | 'in' }) {
@@ -37,6 +39,7 @@ export function TypeAndGo({ autoFocus, onGone }: { autoFocus?: boolean; onGone?:
   const { lathe, setLathe, unit } = useSettings();
   const lathes = useLathes();
   const [text, setText] = useState('');
+  const [browse, setBrowse] = useState(false);
   const [settled] = useDebouncedValue(text, 120);
   const navigate = useNavigate();
   const queries = useQueryClient();
@@ -81,7 +84,7 @@ export function TypeAndGo({ autoFocus, onGone }: { autoFocus?: boolean; onGone?:
           data-autofocus={autoFocus ? true : undefined}
           autoComplete="off"
           spellCheck={false}
-          placeholder="M20x2.5-6g or 7/8-9 UNC-2A"
+          placeholder="M20, 7/8-9, Tr28x5, G1-1/4 …"
           aria-label="Callout"
           aria-describedby={`${id}-says`}
           onChange={(e) => {
@@ -99,10 +102,21 @@ export function TypeAndGo({ autoFocus, onGone }: { autoFocus?: boolean; onGone?:
             ))}
           </select>
         </label>
+        <button type="button" className="act plain" onClick={() => setBrowse(true)}>
+          Sizes
+        </button>
         <button type="submit" className="act" disabled={!text.trim()}>
           Make a job
         </button>
       </form>
+      <Leaf title="Standard sizes" open={browse} onClose={() => setBrowse(false)}>
+        <Sizes
+          take={(callout) => {
+            setText(callout);
+            setBrowse(false);
+          }}
+        />
+      </Leaf>
       <div id={`${id}-says`} className="says" aria-live="polite">
         {make.isError ? (
           <p className="fault">{inWords(make.error)}</p>
@@ -126,7 +140,7 @@ export function TypeAndGo({ autoFocus, onGone }: { autoFocus?: boolean; onGone?:
           </p>
         ) : null}
       </div>
-      {reads && plan.data && <Card plan={plan.data} unit={unit ?? (plan.data.thread.form === 'unified' ? 'in' : 'mm')} />}
+      {reads && plan.data && <Card plan={plan.data} unit={unit ?? (plan.data.thread.inch ? 'in' : 'mm')} />}
       {reads && plan.isError && <p className="fault">{inWords(plan.error)}</p>}
     </section>
   );

@@ -1,9 +1,11 @@
-import { Link } from '@tanstack/react-router';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { Link, useNavigate } from '@tanstack/react-router';
 import { useEffect } from 'react';
+import { useSettings } from '../app/Settings';
 import { Slash } from '../app/Slash';
 import { Tools } from '../app/Tools';
 import { TypeAndGo } from '../app/TypeAndGo';
-import { inWords, type JobLine } from '../api/client';
+import { api, inWords, type JobLine, unwrap } from '../api/client';
 import { useJobs } from '../api/hooks';
 
 /** A job as a length of bar: bright where it is cut, layout blue where it is not. */
@@ -20,6 +22,17 @@ function Bar({ job }: { job: JobLine }) {
 /** The job board, headed by type-and-go. */
 export function Board() {
   const jobs = useJobs();
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const { lathe } = useSettings();
+  const sample = useMutation({
+    mutationFn: async () => unwrap(await api.POST('/api/v1/jobs', { body: { request: { sample: {}, lathe_id: lathe } } as never })),
+    onSuccess: (job) => {
+      void queries.invalidateQueries({ queryKey: ['jobs'] });
+      queries.setQueryData(['job', job.id], job);
+      void navigate({ to: '/jobs/$id/$station', params: { id: job.id, station: 'thread' } });
+    },
+  });
   useEffect(() => {
     document.title = 'Yoke Turn';
   }, []);
@@ -32,6 +45,12 @@ export function Board() {
       </header>
       <main className="board">
         <TypeAndGo />
+        <div className="row">
+          <button type="button" className="act plain" onClick={() => sample.mutate()}>
+            I have only a sample: find its thread
+          </button>
+          {sample.isError && <p className="fault" role="alert">{inWords(sample.error)}</p>}
+        </div>
         <section aria-labelledby="jobs-head">
           <h2 id="jobs-head">Jobs on the board</h2>
           {jobs.isError && <p className="fault">{inWords(jobs.error)}</p>}

@@ -15,6 +15,7 @@ import { BlankStation } from './blank/BlankStation';
 import { CutStation } from './cut/CutStation';
 import { GaugeStation } from './gauge/GaugeStation';
 import { GearsStation } from './gears/GearsStation';
+import { SampleSheet } from './thread/SampleSheet';
 import { ThreadStation } from './thread/ThreadStation';
 
 export interface StationProps {
@@ -39,7 +40,7 @@ export function JobPage() {
   const navigate = useNavigate();
   const settings = useSettings();
   const plan = job.data?.plan ?? null;
-  const unit = settings.unit ?? (plan?.thread.form === 'unified' ? 'in' : 'mm');
+  const unit = settings.unit ?? (plan?.thread.inch ? 'in' : 'mm');
   const at = STATIONS.findIndex((s) => s.id === station);
   const go = (index: number) => {
     const to = STATIONS[index];
@@ -52,6 +53,8 @@ export function JobPage() {
     l: () => void navigate({ to: '/jobs/$id/at-the-lathe', params: { id } }),
     w: () => document.querySelector<HTMLElement>('.carry .opens')?.click(),
   });
+  const asked = job.data?.request;
+  const sought = Boolean(asked?.sample && !asked.thread?.callout && !asked.thread?.special);
   const title = job.data?.title;
   useEffect(() => {
     if (title) document.title = `${title}: ${STATIONS[at]?.name ?? ''}`;
@@ -69,7 +72,8 @@ export function JobPage() {
         </header>
         <main className="station-main" data-station={station}>
           {job.isError && <p className="fault">{inWords(job.error)}</p>}
-          {job.data && !plan && (
+          {job.data && !plan && sought && <SampleSheet job={job.data} />}
+          {job.data && !plan && !sought && (
             <div role="alert">
               {job.data.faults.map((f) => (
                 <p key={f.pointer} className="fault">

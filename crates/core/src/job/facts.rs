@@ -1,14 +1,15 @@
 //! Settling a request into facts: defaults filled in and named, every fault noted.
 
+use super::checker::Checker;
 use super::faults::Fault;
 use super::kit::Kit;
-use super::lathe::{Lathe, LatheProfile, MAX_TEETH, MIN_TEETH, Mounted, long_bed};
+use super::lathe::{Lathe, LatheProfile, Mounted, long_bed};
 use super::material::{Material, materials};
 use super::request::{LeadCorrection, PlanRequest, SpecialRequest, ThreadRequest, Vocabulary};
 use crate::quantity::{Exact, Ratio, pitch_of_tpi, plain_text, real};
-use crate::thread::{Class, SpecialForm, System, ThreadSpec, callout};
+use crate::thread::identify::Sample;
+use crate::thread::{Class, PairSchool, SpecialForm, System, ThreadSpec, callout};
 use crate::watch::{Level, Watch};
-use num_traits::Zero;
 use serde::{Deserialize, Serialize};
 
 /// Infeed styles.
@@ -74,6 +75,19 @@ pub struct ThreadFacts {
     pub length_mm: f64,
     /// Length the mate engages, mm, when given.
     pub engagement_mm: Option<f64>,
+}
+
+/// The mate, settled.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct MateFacts {
+    /// School asked for.
+    pub school: Option<PairSchool>,
+    /// Pitch diameter of the mate as made, mm, when measured.
+    pub made_mm: Option<f64>,
+    /// Least clearance asked for, mm.
+    pub clearance_mm: Option<f64>,
+    /// Whether the parts must interchange.
+    pub interchange: bool,
 }
 
 /// The blank, settled.
@@ -155,6 +169,8 @@ pub struct GaugeFacts {
 pub struct Job {
     /// Thread.
     pub thread: ThreadFacts,
+    /// Mate, of a pair.
+    pub mate: Option<MateFacts>,
     /// Blank.
     pub blank: BlankFacts,
     /// Gears.
@@ -175,69 +191,6 @@ pub struct Job {
     pub overrides: Vec<Watch>,
 }
 
-/// Collects faults and assumptions while facts are settled.
-#[derive(Debug, Default)]
-pub(crate) struct Checker {
-    pub faults: Vec<Fault>,
-    pub assumed: Vec<Assumption>,
-}
-
-impl Checker {
-    pub(crate) fn fault(&mut self, pointer: impl Into<String>, detail: impl Into<String>) {
-        self.faults.push(Fault::new(pointer, detail));
-    }
-
-    pub(crate) fn assume(&mut self, pointer: impl Into<String>, text: impl Into<String>) {
-        self.assumed.push(Assumption { pointer: pointer.into(), text: text.into() });
-    }
-
-    /// Notes a fault unless `value` lies in the bounds; says whether it does.
-    pub(crate) fn within(&mut self, value: f64, low: f64, high: f64, pointer: &str, unit: &str) -> bool {
-        let fits = value.is_finite() && value >= low && value <= high;
-        if !fits {
-            let bound = |v: f64| format!("{v}");
-            self.fault(pointer, format!("{value} is out of bounds; it must be {} to {} {unit}", bound(low), bound(high)).trim_end().to_owned());
-        }
-        fits
-    }
-
-    /// The value when given and within bounds.
-    pub(crate) fn sound(&mut self, value: Option<f64>, low: f64, high: f64, pointer: &str, unit: &str) -> Option<f64> {
-        value.filter(|v| self.within(*v, low, high, pointer, unit))
-    }
-
-    /// A whole number within bounds, or the usual one.
-    fn count(&mut self, value: Option<i64>, (low, high): (i64, i64), usual: i64, pointer: &str, unit: &str) -> i64 {
-        #[allow(clippy::cast_precision_loss)] // bounds are small
-        match value {
-            Some(v) if self.within(v as f64, low as f64, high as f64, pointer, unit) => v,
-            _ => usual,
-        }
-    }
-
-    /// Tooth counts within bounds, each fault with its own pointer.
-    pub(crate) fn teeth(&mut self, list: &[i64], pointer: &str) -> Vec<u16> {
-        let mut sound = Vec::new();
-        for (i, t) in list.iter().enumerate().take(200) {
-            match u16::try_from(*t).ok().filter(|_| (MIN_TEETH..=MAX_TEETH).contains(t)) {
-                Some(teeth) => sound.push(teeth),
-                None => self.fault(format!("{pointer}/{i}"), format!("{t} teeth is out of bounds; a gear has {MIN_TEETH} to {MAX_TEETH}")),
-            }
-        }
-        sound
-    }
-
-    /// A ratio over zero, of terms a gear train can have.
-    pub(crate) fn ratio(&mut self, ratio: &Exact, pointer: &str) -> Ratio {
-        let limit = 1_000_000;
-        if ratio.0 > Ratio::zero() && *ratio.0.numer() <= limit && *ratio.0.denom() <= limit {
-            return ratio.0;
-        }
-        self.fault(pointer, "a ratio must be over 0, with terms of at most 1000000, such as \"2/3\"");
-        Ratio::new(1, 1)
-    }
-}
-
 /// Settles a request. `stored` is the lathe the request names by id, when the caller keeps lathes.
 ///
 /// # Errors
@@ -245,8 +198,21 @@ impl Checker {
 pub fn settle(request: &PlanRequest, stored: Option<&LatheProfile>, mut faults: Vec<Fault>) -> Result<(Job, Lathe, Kit), Vec<Fault>> {
     let mut c = Checker::default();
     let lathe = settle_lathe(request, stored, &mut c);
+    if let Some(Err(wrong)) = request.sample.as_ref().map(|s| Sample::check(s, Vec::new())) {
+        c.faults.extend(wrong.into_iter().map(|f| Fault::new(format!("/sample{}", f.pointer), f.detail)));
+    }
     let kit = settle_kit(request, &mut c);
     let (thread, overrides) = settle_thread(request, &mut c).unzip();
+    let mate = request.mate.as_ref().map(|asked| {
+        let (low, high) = size_bounds(thread.as_ref());
+        let pitch = thread.as_ref().map_or(100.0, |t| real(&t.spec.pitch));
+        MateFacts {
+            school: asked.school,
+            made_mm: c.sound(asked.made_pitch_diameter_mm, low, high, "/mate/made_pitch_diameter_mm", "mm for this thread"),
+            clearance_mm: c.sound(asked.clearance_mm, 0.0, pitch / 2.0, "/mate/clearance_mm", "mm for this pitch"),
+            interchange: asked.interchange.unwrap_or(false),
+        }
+    });
     let blank = settle_blank(request, thread.as_ref(), &mut c);
     let gears = settle_gears(request, &lathe, &mut c);
     let bit = settle_bit(request, thread.as_ref(), &mut c);
@@ -263,6 +229,7 @@ pub fn settle(request: &PlanRequest, stored: Option<&LatheProfile>, mut faults: 
         Some(thread) if faults.is_empty() => Ok((
             Job {
                 thread,
+                mate,
                 blank,
                 gears,
                 bit,
@@ -325,10 +292,15 @@ fn settle_kit(request: &PlanRequest, c: &mut Checker) -> Kit {
 }
 
 /// The thread as called for: a callout read, or the user's own sizes.
-fn spec_of(asked: &ThreadRequest, c: &mut Checker) -> Option<ThreadSpec> {
+fn spec_of(asked: &ThreadRequest, asked_sample: bool, c: &mut Checker) -> Option<ThreadSpec> {
     let Some(text) = &asked.callout else {
         let Some(special) = &asked.special else {
-            c.fault("/thread/callout", "no callout yet; give one such as M20x2.5-6g or 7/8-9 UNC-2A, or sizes under special");
+            let told = if asked_sample {
+                "the sample's thread is not known yet; identify it, or make it to its measurements"
+            } else {
+                "no callout yet; give one such as M20x2.5-6g or 7/8-9 UNC-2A, or sizes under special"
+            };
+            c.fault("/thread/callout", told);
             return None;
         };
         return spec_of_special(special, c);
@@ -393,7 +365,7 @@ fn settle_thread(request: &PlanRequest, c: &mut Checker) -> Option<(ThreadFacts,
     let length = c.sound(asked.length_mm, 0.5, 5000.0, "/thread/length_mm", "mm");
     let engagement_mm = c.sound(asked.engagement_mm, 0.1, 5000.0, "/thread/engagement_mm", "mm");
     let starts = asked.starts.map(|_| u8::try_from(c.count(asked.starts, (1, 12), 1, "/thread/starts", "starts")).unwrap_or(1));
-    let mut spec = spec_of(asked, c)?;
+    let mut spec = spec_of(asked, request.sample.is_some(), c)?;
     let mut notes = Vec::new();
     let mut overrode = |what: &str, from: &str, to: &str| {
         notes.push(Watch::new(Level::Note, "override", "thread", format!("The callout says {what} {from}; {to} was chosen instead.")));
@@ -524,12 +496,17 @@ fn settle_bit(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mut Check
     }
 }
 
-fn settle_cut(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mut Checker) -> CutFacts {
-    let asked = &request.cut;
-    let (low, high) = thread.map_or((0.1, 1000.0), |t| {
+/// Pitch diameters this thread could have at all, mm.
+fn size_bounds(thread: Option<&ThreadFacts>) -> (f64, f64) {
+    thread.map_or((0.1, 1000.0), |t| {
         let (d, p) = (real(&t.spec.major), real(&t.spec.pitch));
         ((d - 1.2 * p).max(0.05), d + 0.2 * p)
-    });
+    })
+}
+
+fn settle_cut(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mut Checker) -> CutFacts {
+    let asked = &request.cut;
+    let (low, high) = size_bounds(thread);
     if asked.style == Some(Style::Radial) && asked.compound_angle_deg.is_some() {
         c.fault("/cut/compound_angle_deg", "radial infeed has no compound angle; leave it out or choose flank");
     }

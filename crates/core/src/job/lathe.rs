@@ -1,6 +1,6 @@
 //! The lathe as its owner describes it, and as the core uses it once checked.
 
-use super::facts::Checker;
+use super::checker::Checker;
 use crate::quantity::{Exact, LengthUnit, MM_PER_INCH, Ratio, pitch_of_tpi};
 use crate::thread::Hand;
 use num_traits::Zero;

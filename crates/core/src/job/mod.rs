@@ -1,6 +1,7 @@
 //! The facts of a job: what was asked, what the lathe and kit are, what was assumed, and every field
 //! error at once.
 
+mod checker;
 mod facts;
 mod faults;
 mod kit;
@@ -8,13 +9,13 @@ mod lathe;
 mod material;
 mod request;
 
-#[cfg(test)]
-pub(crate) use facts::Checker;
-pub use facts::{Assumption, BitFacts, BlankFacts, CutFacts, Ending, GaugeFacts, GearFacts, Job, SetupFacts, Style, ThreadFacts, Way, settle};
+pub(crate) use checker::Checker;
+pub use facts::{Assumption, BitFacts, BlankFacts, CutFacts, Ending, GaugeFacts, GearFacts, Job, MateFacts, SetupFacts, Style, ThreadFacts, Way, settle};
 pub use faults::{Fault, read_json};
 pub use kit::{Kit, OwnedBit};
 pub use lathe::{Arm, Chuck, Dial, Gear, GearboxPosition, Lathe, LatheProfile, MAX_TEETH, MIN_TEETH, Mounted, Reads, Slide, Speeds, long_bed};
 pub use material::{Material, materials};
 pub use request::{
-    BitRequest, BlankRequest, CutRequest, GaugeRequest, GearsRequest, HangRequest, LeadCorrection, PlanRequest, SetupRequest, ThreadRequest, Vocabulary,
+    BitRequest, BlankRequest, CutRequest, GaugeRequest, GearsRequest, HangRequest, LeadCorrection, MateRequest, PlanRequest, SetupRequest, SpecialRequest,
+    ThreadRequest, Vocabulary,
 };

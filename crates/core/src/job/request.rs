@@ -5,7 +5,8 @@ use super::facts::{Ending, Style, Way};
 use super::kit::Kit;
 use super::lathe::LatheProfile;
 use crate::quantity::Exact;
-use crate::thread::{Hand, Side};
+use crate::thread::identify::SampleRequest;
+use crate::thread::{Hand, PairSchool, Side};
 use serde::{Deserialize, Serialize};
 
 /// The thread, the lathe, and whatever real facts are known.
@@ -15,6 +16,12 @@ use serde::{Deserialize, Serialize};
 pub struct PlanRequest {
     /// The thread wanted.
     pub thread: ThreadRequest,
+    /// What was measured of a sample, while its thread is not known, and after.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub sample: Option<SampleRequest>,
+    /// The mate, when this is one member of a pair.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub mate: Option<MateRequest>,
     /// The blank or bore.
     pub blank: BlankRequest,
     /// The lathe; the demo Long bed when absent.
@@ -38,6 +45,14 @@ pub struct PlanRequest {
     pub gauge: GaugeRequest,
     /// Which trade words to use.
     pub words: Vocabulary,
+}
+
+impl PlanRequest {
+    /// Whether this is a sample whose thread is still to be found: it cannot be planned, and is no fault.
+    #[must_use]
+    pub const fn awaits_identification(&self) -> bool {
+        self.sample.is_some() && self.thread.callout.is_none() && self.thread.special.is_none()
+    }
 }
 
 /// British or American trade words.
@@ -99,6 +114,21 @@ pub struct SpecialRequest {
     pub root_flat_mm: Option<f64>,
     /// Pitch-diameter tolerance.
     pub tolerance_mm: Option<f64>,
+}
+
+/// The other member of a pair.
+#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
+#[serde(default, deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct MateRequest {
+    /// Which member is made first; the recommended one when absent.
+    pub school: Option<PairSchool>,
+    /// Pitch diameter of the mate as made and measured.
+    pub made_pitch_diameter_mm: Option<f64>,
+    /// Least clearance wanted on the pitch diameter, instead of the standard's.
+    pub clearance_mm: Option<f64>,
+    /// Whether the parts must interchange with others.
+    pub interchange: Option<bool>,
 }
 
 /// The blank, or the bore, as turned.

@@ -4,6 +4,8 @@ pub mod callout;
 mod class;
 pub(crate) mod drawing;
 pub(crate) mod families;
+pub mod identify;
+pub mod pair;
 pub mod rules;
 pub(crate) mod section;
 pub mod series;
@@ -11,5 +13,6 @@ mod spec;
 pub(crate) mod tables;
 
 pub use class::{Class, WhitworthFit};
+pub use pair::{PairSchool, PairSection};
 pub use section::{FormSection, Member, Range, ThreadSection};
 pub use spec::{Hand, Side, SpecialForm, System, ThreadSpec};

@@ -38,10 +38,10 @@ pub(super) fn round4(x: f64) -> f64 {
     ((x * 1e6).round() / 1e2).round() / 1e4
 }
 
-/// All of them, and each family's own.
+/// All of them, each family's own, and those of a pair.
 #[must_use]
 pub fn all() -> Vec<&'static Rule> {
-    [SHARED, &super::families::rules()].concat()
+    [SHARED, &super::families::rules(), super::pair::rules::ALL].concat()
 }
 
 /// Those every family uses.

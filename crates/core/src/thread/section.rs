@@ -102,6 +102,8 @@ pub struct ThreadSection {
     pub side: Side,
     /// Class of the member to be cut.
     pub class: String,
+    /// Whether its standard prints sizes in inches.
+    pub inch: bool,
     /// Nominal diameter.
     pub major_mm: Quantity,
     /// Pitch.
@@ -143,6 +145,8 @@ pub(crate) struct Thread {
     pub exact_lead: Ratio,
     /// Limits of the member to be cut.
     pub own: Limits,
+    /// Limits of its mate.
+    pub mate: Limits,
     pub length: f64,
     pub engagement: f64,
     /// Basic pitch and minor diameter, mm.
@@ -196,6 +200,7 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &ThreadFacts, watch: &mut Vec<Watch
         lead,
         exact_lead,
         own,
+        mate,
         length,
         engagement,
         basic,
@@ -212,6 +217,7 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &ThreadFacts, watch: &mut Vec<Watch
         series: spec.series.clone(),
         side: spec.side,
         class: spec.class.to_string(),
+        inch: spec.is_inch(),
         major_mm: Quantity::length(major),
         pitch_mm: Quantity::length(pitch),
         pitch_text: spec.pitch_text(),

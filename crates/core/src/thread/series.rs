@@ -101,6 +101,16 @@ impl Series {
         }
     }
 
+    /// As a list of series names it.
+    #[must_use]
+    pub const fn label(self) -> &'static str {
+        match self {
+            Self::IsoCoarse => "M coarse",
+            Self::IsoFine => "M fine",
+            named => named.word(),
+        }
+    }
+
     /// What it is, for someone who does not know the letters.
     #[must_use]
     pub const fn says(self) -> &'static str {

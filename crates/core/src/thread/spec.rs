@@ -203,10 +203,10 @@ impl ThreadSpec {
         self.pitch * Ratio::from_integer(i128::from(self.starts))
     }
 
-    /// Whether its sizes are printed in inches.
+    /// Whether its sizes are printed in inches; pipe threads count by the inch and print in mm.
     #[must_use]
     pub const fn is_inch(&self) -> bool {
-        self.tpi.is_some()
+        self.tpi.is_some() && !matches!(self.system, System::PipeG)
     }
 
     /// Half the included angle, degrees.

@@ -7,9 +7,10 @@ use yoke_e2e::{Browser, DESK, Server};
 /// Name, path, what shows that it is ready, page size, dark.
 type View = (&'static str, &'static str, &'static str, (u32, u32), bool);
 
-const VIEWS: [View; 10] = [
+const VIEWS: [View; 11] = [
     ("board", "/", ".jobs li", DESK, false),
-    ("thread", "/jobs/mill-bearing-stud/thread", ".carry", DESK, false),
+    ("thread", "/jobs/paddle-screw-and-nut/thread", ".carry", DESK, false),
+    ("sample", "/jobs/windlass-bolt--as-found/thread", ".may .first", DESK, false),
     ("blank", "/jobs/footbridge-tie-rod/blank", ".carry", DESK, false),
     ("gears", "/jobs/footbridge-tie-rod/gears", ".carry", DESK, false),
     ("cut", "/jobs/footbridge-tie-rod/cut", ".carry", DESK, false),

@@ -177,7 +177,7 @@ export function AtTheLathe() {
   const job = useJob(id);
   const settings = useSettings();
   const plan = job.data?.plan;
-  const unit = settings.unit ?? (plan?.thread.form === 'unified' ? 'in' : 'mm');
+  const unit = settings.unit ?? (plan?.thread.inch ? 'in' : 'mm');
   if (job.isError && !job.data) return <p className="fault">{inWords(job.error)}</p>;
   if (!job.data || !plan) return null;
   return (

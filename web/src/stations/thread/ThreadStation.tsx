@@ -1,16 +1,24 @@
+import { useState } from 'react';
 import { Outline } from '../../drawing/Outline';
 import { figure } from '../../parts/Figure';
+import { Leaf } from '../../parts/Leaf';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
 import { Station } from '../Station';
+import { PairWords } from './PairWords';
+import { SampleSheet } from './SampleSheet';
 
 /** Thread: what exactly is to be cut. */
-export function ThreadStation({ plan }: StationProps) {
+export function ThreadStation({ job, plan }: StationProps) {
+  const [sheet, setSheet] = useState(false);
+  const [mesh, setMesh] = useState(false);
+  const pair = mesh ? plan.pair : null;
   const { thread } = plan;
   const unit = useUnit();
   const own = thread.side === 'external' ? thread.external : thread.internal;
   const mate = thread.side === 'external' ? thread.internal : thread.external;
   const external = thread.side === 'external';
+  const cap = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
   const range = (r: typeof own.major_mm) => [r.min, r.max].filter((q) => q != null).map((q) => figure(q, unit)).join(' to ');
   return (
     <Station
@@ -18,23 +26,45 @@ export function ThreadStation({ plan }: StationProps) {
       plan={plan}
       sentence={
         <>
-          {thread.series} series, {thread.starts === 1 ? 'single start' : `${thread.starts} starts`}. It mates with the {external ? 'nut' : 'screw'} at {mate.class}: pitch diameter {range(mate.pitch_mm)},{' '}
-          {external ? `minor ${range(mate.minor_mm)}` : `major ${range(mate.major_mm)}`}.
+          {cap(thread.basic_form.word)} form, {thread.starts === 1 ? 'single start' : `${thread.starts} starts`}:{' '}
+          {thread.basic_form.radius_mm
+            ? `crest and root rounded ${figure(thread.basic_form.radius_mm, unit)}`
+            : `crest flat ${figure(thread.basic_form.crest_flat_mm, unit)}, root flat ${figure(thread.basic_form.root_flat_mm, unit)}`}
+          , {figure(thread.basic_form.depth_mm, unit)} deep. Its {external ? 'nut' : 'screw'}
+          {mate.class ? ` at ${mate.class}` : ''}: pitch diameter {range(mate.pitch_mm)}, {external ? `minor ${range(mate.minor_mm)}` : `major ${range(mate.major_mm)}`}.{' '}
+          <PairWords job={job} plan={plan} mesh={mesh} onMesh={() => setMesh(!mesh)} />{' '}
+          {job.request.sample && (
+            <button type="button" className="word" onClick={() => setSheet(true)}>
+              Found from a sample.
+            </button>
+          )}
+          <Leaf title="The sample, measured" open={sheet} onClose={() => setSheet(false)} wide>
+            <div className="sheet-in-leaf">
+              <SampleSheet job={job} onTaken={() => setSheet(false)} />
+            </div>
+          </Leaf>
         </>
       }
-      drawing={<Outline drawing={thread.drawing} />}
-      numbers={[
+      drawing={<Outline drawing={pair ? pair.drawing : thread.drawing} />}
+      numbers={
+        pair
+          ? pair.clearances.map((c) => ({ says: `Clearance at the ${c.at}`, figure: c.now, under: c.most ? `${figure(c.least, unit)} to ${figure(c.most, unit)} over the limits` : `${figure(c.least, unit)} or more over the limits` }))
+          : [
         { says: 'Pitch', text: thread.pitch_text, line: thread.pitch_mm.w, under: thread.starts > 1 ? `lead ${figure(thread.lead_mm, unit)}` : undefined },
-        own.pitch_mm.max && { says: `Pitch diameter, most (${own.class})`, figure: own.pitch_mm.max },
+        own.pitch_mm.max && { says: own.class ? `Pitch diameter, most (${own.class})` : 'Pitch diameter, most', figure: own.pitch_mm.max },
         own.pitch_mm.min && { says: 'Pitch diameter, least', figure: own.pitch_mm.min },
         external
           ? own.major_mm.max && { says: 'Major diameter, most', figure: own.major_mm.max, under: own.major_mm.min && `least ${figure(own.major_mm.min, unit)}` }
           : own.minor_mm.min && { says: 'Minor diameter, least', figure: own.minor_mm.min, under: own.minor_mm.max && `most ${figure(own.minor_mm.max, unit)}` },
         external
-          ? own.minor_mm.max && { says: 'Minor diameter must clear', figure: own.minor_mm.max }
-          : own.major_mm.min && { says: 'Major diameter must reach', figure: own.major_mm.min },
+          ? own.minor_mm.max && { says: 'Root must clear', figure: own.minor_mm.max, under: own.minor_mm.min && `not past ${figure(own.minor_mm.min, unit)}` }
+          : own.major_mm.min && { says: 'Root must reach', figure: own.major_mm.min, under: own.major_mm.max && `not past ${figure(own.major_mm.max, unit)}` },
         { says: 'Lead angle', figure: thread.lead_angle_deg.pitch },
-      ]}
+        ...(plan.pair?.mate_made_mm && plan.pair.first === false
+          ? [{ says: `The ${external ? 'nut' : 'screw'} measures`, figure: plan.pair.mate_made_mm, under: `so this one goes to ${plan.pair.limits_mm.map((q) => figure(q, unit)).join(' to ')}` }]
+          : []),
+      ]
+      }
     />
   );
 }

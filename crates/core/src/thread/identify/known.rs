@@ -1,0 +1,83 @@
+//! The standard threads as a worn one would measure.
+
+use crate::quantity::real;
+use crate::thread::callout;
+use crate::thread::families::{self, Ask};
+use crate::thread::series::{Standard, standards};
+use crate::thread::spec::{Side, System};
+use crate::working::Sheet;
+use std::sync::LazyLock;
+
+/// A standard thread and the sizes a sample of it would show, mm.
+#[derive(Debug)]
+pub(super) struct Known {
+    pub standard: &'static Standard,
+    pub alpha_deg: f64,
+    pub major: f64,
+    pub pitch: f64,
+    /// Basic pitch diameter.
+    pub effective: f64,
+    /// Least pitch diameter of the usual class of screw.
+    pub least_effective: f64,
+    /// Root of the screw as usually made.
+    pub root: f64,
+    /// Depths the root may really have, shallow to sharp.
+    pub depths: [f64; 3],
+    /// Bore of the nut: least, most.
+    pub bore: [f64; 2],
+}
+
+impl Known {
+    /// Whether the two cannot be told apart: same diameter, pitch and angle.
+    pub(super) fn same_on_the_bench(&self, other: &Self) -> bool {
+        self.standard.major == other.standard.major && self.standard.pitch == other.standard.pitch && (self.alpha_deg - other.alpha_deg).abs() < 1e-9
+    }
+}
+
+fn of(standard: &'static Standard) -> Option<Known> {
+    let spec = callout::read(&standard.name).ok()?;
+    let mut sheet = Sheet::default();
+    let basic = families::basics(&mut sheet, &spec);
+    let class = |side: Side| crate::thread::Class::usual(spec.system, side, real(&spec.major));
+    let mut limits = |side: Side| families::limits(&mut sheet, &Ask { spec: &spec, class: class(side), side, engagement_mm: None });
+    let (screw, nut) = (limits(Side::External), limits(Side::Internal));
+    let (major, pitch) = (real(&spec.major), real(&spec.pitch));
+    let alpha_deg = spec.half_angle_deg();
+    // The standard screw of 60° has its root rounded at H/6: d3 = D − 1.22687P (ISO 724). The others are
+    // made to their own root.
+    let sixty = matches!(spec.system, System::IsoMetric | System::Unified);
+    let root = if sixty { major - 1.226_87 * pitch } else { screw.minor.1.map_or(basic.minor.value, |m| m.value) };
+    let usual = (major - root) / 2.0;
+    let addendum = (major - basic.pitch.value) / 2.0;
+    let sharp = addendum + pitch / (4.0 * alpha_deg.to_radians().tan());
+    // At 60° the root may be anything from a flat of P/4 to a flat of P/8 and still be to the form.
+    let (shallow, deep) = if sixty { (0.541 * pitch, 0.65 * pitch) } else { (usual, usual) };
+    Some(Known {
+        standard,
+        alpha_deg,
+        major,
+        pitch,
+        effective: basic.pitch.value,
+        least_effective: screw.pitch.0.value,
+        root,
+        depths: [shallow, deep, sharp.max(deep)],
+        bore: [nut.minor.0.map_or(basic.minor.value, |m| m.value), nut.minor.1.map_or(basic.minor.value, |m| m.value)],
+    })
+}
+
+/// Every standard thread kept, by series.
+pub(super) static KNOWN: LazyLock<Vec<Known>> = LazyLock::new(|| standards().iter().filter_map(of).collect());
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn every_standard_is_known() {
+        assert_eq!(KNOWN.len(), standards().len());
+        for k in KNOWN.iter() {
+            assert!(k.root < k.effective && k.effective < k.major && k.depths[0] <= k.depths[1] && k.depths[1] <= k.depths[2], "{}", k.standard.name);
+            assert!(k.bore[0] <= k.bore[1] && k.bore[0] > k.root - 1e-6, "{}", k.standard.name);
+        }
+    }
+}

@@ -1,0 +1,89 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { Link } from '@tanstack/react-router';
+import { useId, useState } from 'react';
+import { Word } from '../../app/Word';
+import { api, inWords, unwrap } from '../../api/client';
+import { figure } from '../../parts/Figure';
+import { Leaf } from '../../parts/Leaf';
+import { useUnit } from '../../parts/unit';
+import type { StationProps } from '../JobPage';
+
+/** The pair and the part, in words: which first, how close, and the part's other threads. */
+export function PairWords({ job, plan, mesh, onMesh }: StationProps & { mesh: boolean; onMesh: () => void }) {
+  const unit = useUnit();
+  const id = useId();
+  const queries = useQueryClient();
+  const [adding, setAdding] = useState(false);
+  const [text, setText] = useState('');
+  const { pair, thread } = plan;
+  const other = thread.side === 'external' ? 'nut' : 'screw';
+  const mate = job.members.find((m) => m.mate);
+  const add = useMutation({
+    mutationFn: async (body: { mate?: boolean; callout?: string }) => unwrap(await api.POST('/api/v1/jobs/{id}/members', { params: { path: { id: job.id } }, body: body as never })),
+    onSuccess: () => {
+      setAdding(false);
+      setText('');
+      void queries.invalidateQueries({ queryKey: ['job', job.id] });
+      void queries.invalidateQueries({ queryKey: ['jobs'] });
+    },
+  });
+  const link = (m: (typeof job.members)[number], says: string) => (
+    <Link key={m.id} className="word" to="/jobs/$id/$station" params={{ id: m.id, station: 'thread' }}>
+      {says}
+    </Link>
+  );
+  return (
+    <>
+      {pair && mate && (
+        <>
+          One of a pair with {link(mate, `its ${other}`)}:{' '}
+          <Word
+            job={job}
+            about="Which is made first"
+            set={job.request.mate?.school != null}
+            edit={{
+              kind: 'choice',
+              choices: pair.schools.map((s) => ({
+                says: s.school === pair.recommended ? `${s.says} (recommended)` : s.says,
+                under: s.school === pair.recommended ? `${s.consequence} ${pair.reason}` : s.consequence,
+                chosen: s.school === pair.school,
+                patch: { mate: { school: s.school } },
+              })),
+            }}
+          >
+            {(pair.schools.find((s) => s.school === pair.school)?.says ?? '').toLowerCase()}
+          </Word>
+          , {figure(pair.clearances[0]?.now ?? thread.pitch_mm, unit)} between them on the pitch line. {pair.says}{' '}
+          <button type="button" className="word" aria-pressed={mesh} onClick={onMesh}>
+            {mesh ? 'See the form alone.' : 'See the two in mesh.'}
+          </button>{' '}
+          {mesh && pair.gaps_times > 1 && <>Gaps drawn {pair.gaps_times} times as large. </>}
+        </>
+      )}
+      {!mate && !job.frozen && (
+        <button type="button" className="word" onClick={() => add.mutate({ mate: true })}>
+          Cut its {other} too.
+        </button>
+      )}{' '}
+      {job.members.some((m) => !m.mate) && <>On the same part: {job.members.filter((m) => !m.mate).map((m) => link(m, m.title))}. </>}
+      <button type="button" className="word" onClick={() => setAdding(true)}>
+        Add a thread to this part.
+      </button>
+      {add.isError && !adding && <span className="fault" role="alert"> {inWords(add.error)}</span>}
+      <Leaf title="Another thread on this part" open={adding} onClose={() => setAdding(false)}>
+        <form
+          className="editor"
+          onSubmit={(e) => {
+            e.preventDefault();
+            add.mutate({ callout: text });
+          }}
+        >
+          <label htmlFor={id}>Callout</label>
+          <input id={id} data-autofocus autoComplete="off" spellCheck={false} value={text} onChange={(e) => { add.reset(); setText(e.currentTarget.value); }} aria-invalid={add.isError} />
+          {add.isError && <p className="fault" role="alert">{inWords(add.error)}</p>}
+          <button type="submit" className="act" disabled={!text.trim()}>Add it</button>
+        </form>
+      </Leaf>
+    </>
+  );
+}
