@@ -19,6 +19,7 @@ import './parts/parts.css';
 import './drawing/drawing.css';
 import './board/board.css';
 import './stations/stations.css';
+import './pad/pad.css';
 import { MantineProvider } from '@mantine/core';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { RouterProvider } from '@tanstack/react-router';

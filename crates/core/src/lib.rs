@@ -21,6 +21,7 @@ pub mod gears;
 pub mod job;
 pub mod log;
 pub mod outline;
+pub mod pad;
 pub mod plan;
 pub mod quantity;
 pub mod setup;

@@ -10,6 +10,7 @@ use crate::gauge::{GaugeSection, section as gauge};
 use crate::gears::{GearsSection, section as gears};
 use crate::job::{Assumption, Job, Kit, Lathe};
 use crate::log::{RunPass, RunPlan, RunWires};
+use crate::pad::{self, SumLine};
 use crate::setup::{self, Carriage, SetupSection};
 use crate::thread::pair::{self, AsCut};
 use crate::thread::{PairSection, Side, ThreadSection, section as thread};
@@ -41,6 +42,9 @@ pub struct Plan {
     pub cut: CutSection,
     /// How it is proven.
     pub gauge: GaugeSection,
+    /// The bench pad, worked.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub pad: Vec<SumLine>,
     /// What a run needs.
     pub run: RunPlan,
     /// Judgements and cautions, weightiest first.
@@ -98,6 +102,7 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
         "First pass slow, hand on the lever. No gloves, sleeves or rings near the work; chips by brush or hook.".into(),
     ));
     watch::order(&mut watch);
+    let pad = pad::section(&mut sheet, &job.pad);
     let run = RunPlan {
         side: th.spec.side,
         start_mm: start.value,
@@ -110,5 +115,5 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
         finishing_cut_mm: job.blank.material.first_cut_mm * FINISHING_SHARE,
         passes: cut.passes.iter().map(|p| RunPass { n: p.n, kind: p.kind, radial_mm: p.radial_mm }).collect(),
     };
-    Plan { engine: ENGINE, thread, pair, blank, gears, bit, setup, cut, gauge, run, watch, assumptions, workings: sheet.finish() }
+    Plan { engine: ENGINE, thread, pair, blank, gears, bit, setup, cut, gauge, pad, run, watch, assumptions, workings: sheet.finish() }
 }

@@ -139,7 +139,7 @@ fn the_relief_clears_the_deepest_the_tip_goes_and_is_rechecked_with_the_tip() {
         assert!(relief.width_mm.value >= 5.0, "never under two pitches");
     }
     let narrow = with(0, json!({"thread": {"callout": "M20x2.5"}, "blank": {"shoulder": true, "relief_width_mm": 2.0, "relief_diameter_mm": 17.0}}));
-    assert!(watches(&narrow, "warn", "relief_narrow") && watches(&narrow, "warn", "relief_shallow"));
+    assert!(watches(&narrow, "danger", "relief_narrow") && watches(&narrow, "danger", "relief_shallow"));
     // A left-hand thread starts in the relief: the whole cut stands in it, and nothing needs stopping there.
     let left = with(0, json!({"thread": {"callout": "M20x2.5 LH"}, "blank": {"shoulder": true, "relief_width_mm": 2.0}}));
     assert!(left.watch.iter().any(|w| w.code == "relief_narrow" && w.text.contains("to start in")));

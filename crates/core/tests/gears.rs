@@ -165,3 +165,23 @@ proptest! {
         prop_assert!(plan.gears.trains.iter().all(|r| r.fits.is_none() && r.fit_basis == Some("bench_rule")), "no arm, no claim");
     }
 }
+
+#[test]
+fn near_sizes_save_a_gear_or_the_dial_and_only_where_the_one_asked_does_not() {
+    // The Long bed, 4 TPI with 40/80 mounted, cuts 8 TPI as it stands, and 1-8 closes on any mark of no dial: 4/8 is 1/2.
+    let seven = sound(json!({"thread": {"callout": "1-1/8-7"}, "lathe": demo_lathe(0)}));
+    let near = &seven.gears.near_sizes;
+    assert_eq!(near[0].callout, "1-8 UNC");
+    assert!(near[0].no_gear_change && near[0].no_dial && near[0].says.contains("no gear to change; the half-nut closes anywhere"), "{:?}", near[0]);
+    assert!(near.iter().all(|n| n.no_gear_change || n.no_dial));
+    let eight = sound(json!({"thread": {"callout": "1-8"}, "lathe": demo_lathe(0)}));
+    assert!(eight.gears.near_sizes.is_empty(), "nothing is saved over what saves both: {:?}", eight.gears.near_sizes);
+    // On the Gap bed, 6 mm with 60/80 and its levers: a lead of 3 is 1/2, which no lever makes of 3/4; levers are named.
+    let gap = sound(json!({"thread": {"callout": "M20"}, "lathe": demo_lathe(1)}));
+    for one in &gap.gears.near_sizes {
+        let pitch: f64 = one.says.split(' ').next().unwrap().parse().unwrap();
+        let spindle_turns = 6.0 / pitch;
+        assert_eq!(one.no_dial, (spindle_turns - spindle_turns.round()).abs() < 1e-9, "{one:?}");
+        assert!(!one.no_gear_change || one.says.contains("lever at"), "{one:?}");
+    }
+}

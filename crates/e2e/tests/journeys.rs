@@ -60,24 +60,26 @@ async fn bad_input_is_named_and_nothing_typed_is_lost() {
     let word = browser.find("button[aria-label^='Cutting passes']").await;
     word.click().await.unwrap();
     let field = browser.find(".editor input").await;
-    field.send_keys(Key::Control + "a").await.unwrap();
-    field.send_keys("999" + Key::Enter).await.unwrap();
+    retype(&field, "999" + Key::Enter).await;
     let fault = browser.wait_text(".editor .fault", "passes").await;
     assert!(fault.contains("1 to 200"), "{fault}");
     assert_eq!(field.prop("value").await.unwrap().as_deref(), Some("999"));
-    field.send_keys(Key::Control + "a").await.unwrap();
-    field.send_keys("12" + Key::Enter).await.unwrap();
+    retype(&field, "12" + Key::Enter).await;
     browser.wait_text(".own", "12 passes").await;
     browser.find("button[aria-label^='Flat on the tip']").await.click().await.unwrap();
     let field = browser.find(".editor input").await;
-    field.send_keys(Key::Control + "a").await.unwrap();
-    field.send_keys("a bit" + Key::Enter).await.unwrap();
+    retype(&field, "a bit" + Key::Enter).await;
     browser.wait_text(".editor .fault", "is not a length").await;
-    field.send_keys(Key::Control + "a").await.unwrap();
-    field.send_keys("0.4 mm" + Key::Enter).await.unwrap();
+    retype(&field, "0.4 mm" + Key::Enter).await;
     browser.wait_text(".own", "0.40 mm flat").await;
     assert_eq!(server.job("mill-bearing-stud").await["request"]["bit"]["tip_flat_mm"], 0.4);
     browser.close().await;
+}
+
+/// Types over what a field holds.
+async fn retype(field: &WebElement, text: impl Into<TypingData>) {
+    field.send_keys(Key::Control + "a").await.unwrap();
+    field.send_keys(text).await.unwrap();
 }
 
 /// Cuts one pass with Space, waiting out the guard against a second press.
@@ -150,8 +152,7 @@ async fn a_whole_cut_with_the_power_gone_in_the_middle() {
     browser.keys([format!("{:.3}{}", aim + 0.5, Key::Enter + "")]).await;
     browser.wait_text("[role=dialog]", "half a millimetre").await;
     let field = browser.find("[role=dialog] input").await;
-    field.send_keys(Key::Control + "a").await.unwrap();
-    field.send_keys(format!("{:.3}{}", most + 0.06, Key::Enter + "")).await.unwrap();
+    retype(&field, format!("{:.3}{}", most + 0.06, Key::Enter + "")).await;
     browser.wait_text(".pass-name", "Measured cut").await;
     browser.wait_text(".strip", "more off the diameter").await;
     one_pass(&browser).await;
@@ -258,8 +259,7 @@ async fn the_sentence_changes_the_job_and_everything_is_reckoned_again() {
     // A length typed as a fraction of an inch.
     browser.touch("button[aria-label^='Threaded length']").await;
     let field = browser.find(".editor input").await;
-    field.send_keys(Key::Control + "a").await.unwrap();
-    field.send_keys("1-1/4\"" + Key::Enter).await.unwrap();
+    retype(&field, "1-1/4\"" + Key::Enter).await;
     browser.wait_text(".head", "1.25 in").await;
     let request = server.job(id).await["request"].clone();
     assert_eq!(request["thread"]["length_mm"], 31.75);
@@ -270,8 +270,7 @@ async fn the_sentence_changes_the_job_and_everything_is_reckoned_again() {
     // The callout itself: a bad one is named and kept, a good one is taken.
     browser.touch("button[aria-label^='Callout']").await;
     let field = browser.find(".editor input").await;
-    field.send_keys(Key::Control + "a").await.unwrap();
-    field.send_keys("M20x" + Key::Enter).await.unwrap();
+    retype(&field, "M20x" + Key::Enter).await;
     browser.wait_text(".editor .fault", "is not a pitch").await;
     field.send_keys("1.5" + Key::Enter).await.unwrap();
     browser.wait_text(".head", "M20×1.5-6g").await;
@@ -406,8 +405,7 @@ async fn an_edit_made_from_an_older_job_is_not_lost_in_silence() {
     let change = serde_json::json!({"request": {"bit": {"tip_flat_mm": 0.41}}});
     let patch = reqwest::Client::new().patch(server.at(&format!("/api/v1/jobs/{id}"))).header("If-Match", "1").json(&change);
     assert!(patch.send().await.unwrap().status().is_success());
-    field.send_keys(Key::Control + "a").await.unwrap();
-    field.send_keys("4" + Key::Enter).await.unwrap();
+    retype(&field, "4" + Key::Enter).await;
     // Either the page had heard and the change is taken, or it is told so and the newer job is shown; a second Enter then takes it.
     tokio::time::sleep(Duration::from_millis(500)).await;
     if browser.text(".editor .fault").await.contains("changed meanwhile") {
@@ -433,16 +431,13 @@ async fn the_windlass_bolt_is_identified_and_taken() {
     // A count of crests for spaces is caught, by keyboard.
     browser.find(".measured button:nth-child(2)").await.click().await.unwrap();
     let spaces = browser.find(".typed input").await;
-    spaces.send_keys(Key::Control + "a").await.unwrap();
-    spaces.send_keys("11" + Key::Enter).await.unwrap();
+    retype(&spaces, "11" + Key::Enter).await;
     browser.wait_text(".may-be", "the count is one out: 10 spaces").await;
     browser.find(".measured button:nth-child(2)").await.click().await.unwrap();
     let spaces = browser.find(".typed input").await;
-    spaces.send_keys(Key::Control + "a").await.unwrap();
-    spaces.send_keys("many" + Key::Enter).await.unwrap();
+    retype(&spaces, "many" + Key::Enter).await;
     browser.wait_text(".answer .fault", "is not a number").await;
-    spaces.send_keys(Key::Control + "a").await.unwrap();
-    spaces.send_keys("10" + Key::Enter).await.unwrap();
+    retype(&spaces, "10" + Key::Enter).await;
     browser.wait_text(".measured", "10 in 28.3").await;
     // The gauge settles it, by touch.
     browser.touch(".measured button:nth-child(5)").await;
@@ -524,5 +519,64 @@ async fn the_paddle_nut_follows_the_screw_as_measured() {
     assert!(carry.contains("1.1350 in") && carry.contains("1.1439 in to 1.1640 in"), "{carry}");
     browser.keys(["5"]).await;
     browser.wait_text(".carry", "1.15").await;
+    browser.close().await;
+}
+
+#[tokio::test]
+async fn the_blind_caps_groove_is_refused_and_a_sum_on_the_pad_mends_it() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path());
+    let browser = Browser::open().await;
+    browser.go(&server.at("/jobs/gauge-board-cap/blank")).await;
+    browser.wait_text(".own", "a turned relief").await;
+    // A dimension touched on the drawing opens the word that sets it: a groove too small is refused, and why.
+    browser.find(".outline li:nth-child(3) button").await;
+    browser.script("document.querySelectorAll('.outline li button')[2].click()").await;
+    let field = browser.find(".editor input").await;
+    retype(&field, "36.1" + Key::Enter).await;
+    let watch = browser.wait_text(".watch", "digging in").await;
+    assert!(watch.contains("36.100 mm") && watch.contains("36.400 mm"), "{watch}");
+    browser.find("button[aria-label^='Relief diameter there is']").await.click().await.unwrap();
+    browser.find(".editor .act.plain").await.click().await.unwrap();
+    browser.wait_text(".own", "as large as needed").await;
+    // The width comes from the pad: the wall over a pin, less the thread.
+    browser.keys(["b"]).await;
+    browser.wait_text(".bench-pad", "Small sums").await;
+    assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
+    for place in [2, 3] {
+        browser.find(&format!(".bench-pad .row .choice:nth-child({place})")).await.click().await.unwrap();
+    }
+    let field = |sum: u8, label: u8| format!(".bench-pad fieldset:nth-of-type({sum}) label:nth-of-type({label}) input");
+    let fill = async |css: String, text: &str| {
+        retype(&browser.find(&css).await, text).await;
+    };
+    fill(field(1, 1), "wall").await;
+    fill(field(1, 2), "26.5").await;
+    fill(field(1, 3), "six").await;
+    let source = browser.find(".bench-pad fieldset:nth-of-type(2) label:nth-of-type(2) select").await;
+    source.send_keys("from: wall").await.unwrap();
+    fill(field(2, 3), "18").await;
+    browser.find(".bench-pad fieldset:nth-of-type(2) label:nth-of-type(4) select").await.send_keys("relief width").await.unwrap();
+    browser.find(".bench-pad .row .act").await.click().await.unwrap();
+    browser.wait_text(".bench-pad .fault", "the pin").await;
+    fill(field(1, 3), "6").await;
+    browser.find(".bench-pad .row .act").await.click().await.unwrap();
+    browser.wait_text(".bench-pad", "2.500 mm, the relief width").await;
+    browser.keys([Key::Escape + ""]).await;
+    browser.wait_text(".own", "2.5 mm, from the pad").await;
+    browser.wait_text(".watch", "2.500 mm wide").await;
+    // Measured again at its source, everything after it follows, and the groove serves.
+    browser.keys(["b"]).await;
+    fill(field(1, 2), "28.5").await;
+    browser.find(".bench-pad .row .act").await.click().await.unwrap();
+    browser.wait_text(".bench-pad", "4.500 mm, the relief width").await;
+    browser.keys([Key::Escape + ""]).await;
+    browser.wait_text(".own", "4.5 mm, from the pad").await;
+    let job = server.job("gauge-board-cap").await;
+    assert!(job["plan"]["watch"].as_array().unwrap().iter().all(|w| w["code"] != "relief_narrow"), "{}", job["plan"]["watch"]);
+    // How it ends is chosen from the schools, side by side.
+    browser.find("button[aria-label^='How the thread ends']").await.click().await.unwrap();
+    let schools = browser.wait_text(".editor", "withdrawn at a mark").await;
+    assert!(schools.contains("counterbored") && schools.contains("of full thread"), "{schools}");
     browser.close().await;
 }

@@ -16,6 +16,7 @@ export type ActKind = Schemas['ActKind'];
 export type Problem = Schemas['Problem'];
 export type PlanRequest = Schemas['PlanRequest'];
 export type Rule = Schemas['Rule'];
+export type SumRequest = Schemas['SumRequest'];
 export type SampleRequest = Schemas['SampleRequest'];
 export type Candidate = Schemas['Candidate'];
 export type TrainRow = Schemas['TrainRow'];

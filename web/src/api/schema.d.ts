@@ -450,14 +450,28 @@ export interface components {
             tip_to_pitch_mm: components["schemas"]["Quantity"];
             trailing_relief_deg?: components["schemas"]["Quantity"] | null;
         };
+        /**
+         * @description Where in its limits a blank or bore is aimed.
+         * @enum {string}
+         */
+        BlankAim: "low" | "middle" | "high";
         /** @description The blank, or the bore, as turned. */
         BlankRequest: {
+            /** @default null */
+            aim?: components["schemas"]["BlankAim"] | null;
             /**
              * Format: double
              * @description Diameter of the blank or bore as it really is.
              * @default null
              */
             diameter_mm?: number | null;
+            /**
+             * @description Whether a die finishes the thread: the blank is then turned a tenth of the pitch small.
+             * @default null
+             */
+            die_finish?: boolean | null;
+            /** @default null */
+            end?: components["schemas"]["EndKind"] | null;
             /**
              * Format: double
              * @description Bore to this share of a full sharp thread, per cent; internal only.
@@ -486,6 +500,14 @@ export interface components {
              * @default null
              */
             shoulder?: boolean | null;
+            /**
+             * Format: double
+             * @description How far it stands out of the chuck; the threaded length when absent.
+             * @default null
+             */
+            stick_out_mm?: number | null;
+            /** @default null */
+            support?: components["schemas"]["Support"] | null;
         };
         /** @description The blank or bore. */
         BlankSection: {
@@ -496,15 +518,19 @@ export interface components {
             chamfer_mm: components["schemas"]["Quantity"];
             /** @description The blank to scale. */
             drawing: components["schemas"]["Drawing"];
+            /** @description How the thread may end, side by side. */
+            endings: components["schemas"]["EndingSaid"][];
             /** @description Upper limit. */
             max_mm: components["schemas"]["Quantity"];
             /** @description Whether it was measured. */
             measured: boolean;
             /** @description Lower limit. */
             min_mm: components["schemas"]["Quantity"];
+            plug?: components["schemas"]["Plug"] | null;
             relief?: components["schemas"]["Relief"] | null;
             /** @description What to turn, in one sentence in mm. */
             says: string;
+            slenderness?: components["schemas"]["Slenderness"] | null;
             /** @description What is taken for the cut: as turned, else the aim. */
             used_mm: components["schemas"]["Quantity"];
         };
@@ -821,10 +847,32 @@ export interface components {
             shapes: components["schemas"]["Shape"][];
         };
         /**
+         * @description How the thread ends.
+         * @enum {string}
+         */
+        EndKind: "relief" | "plunged_ring" | "withdraw" | "drilled_pocket" | "open";
+        /**
          * @description How each pass ends.
          * @enum {string}
          */
         Ending: "auto" | "dial" | "closed" | "same_mark" | "hand";
+        /** @description One school and what comes of it here. */
+        EndingSaid: {
+            /** @description Whether it is the one followed. */
+            chosen: boolean;
+            /** @description What comes of it. */
+            consequence: string;
+            /** @description Which. */
+            end: components["schemas"]["EndKind"];
+            /** @description Whether it is the one recommended. */
+            recommended: boolean;
+            /** @description As it is said. */
+            says: string;
+            /** @description Whether the mate seats against the shoulder. */
+            seats: boolean;
+            /** @description Full thread it leaves. */
+            usable_mm: components["schemas"]["Quantity"];
+        };
         /**
          * @description An exact number as it comes and goes over the wire: a JSON number is taken by its shortest
          *     decimal (2.5 is 5/2); a fraction may be written as `"127/50"`.
@@ -836,6 +884,25 @@ export interface components {
             detail: string;
             /** @description JSON pointer (RFC 6901) of the field. */
             pointer: string;
+        };
+        /**
+         * @description The facts a sum may feed.
+         * @enum {string}
+         */
+        Feeds: "blank_diameter" | "thread_length" | "relief_width" | "relief_diameter" | "runout_room";
+        /** @description One figure of a sum: as measured, or another sum's result. */
+        FigureRequest: {
+            /**
+             * @description The name of another sum, instead.
+             * @default null
+             */
+            from?: string | null;
+            /**
+             * Format: double
+             * @description As measured, mm or degrees.
+             * @default null
+             */
+            value?: number | null;
         };
         /** @description The basic form: how deep, and what stands at crest and root. */
         FormSection: {
@@ -948,6 +1015,8 @@ export interface components {
             hung?: components["schemas"]["HungTrain"] | null;
             /** @description The lathe. */
             lathe: string;
+            /** @description Near standard sizes that save a gear change or the dial, when the size is free. */
+            near_sizes?: components["schemas"]["NearSize"][];
             /** @description Leadscrew turns per spindle turn wanted, exact. */
             required_ratio: string;
             /** @description The best of them. */
@@ -1252,6 +1321,11 @@ export interface components {
              * @description Least cut that still cuts rather than rubs, mm radial.
              */
             least_cut_mm: number;
+            /**
+             * Format: double
+             * @description Stiffness, Young's modulus in GPa.
+             */
+            modulus_gpa: number;
             /** @description As it is said. */
             name: string;
         };
@@ -1296,6 +1370,17 @@ export interface components {
             revision: number;
             /** Format: int64 */
             sequence: number;
+        };
+        /** @description A near size and what this lathe saves on it. */
+        NearSize: {
+            /** @description Its callout. */
+            callout: string;
+            /** @description The half-nut closes anywhere: no dial is needed. */
+            no_dial: boolean;
+            /** @description No gear is changed from those mounted; at most a lever. */
+            no_gear_change: boolean;
+            /** @description The same in words. */
+            says: string;
         };
         /** @description A new job: a callout and a lathe, or a whole request. */
         NewJob: {
@@ -1500,6 +1585,8 @@ export interface components {
             gauge: components["schemas"]["GaugeSection"];
             /** @description Which gears. */
             gears: components["schemas"]["GearsSection"];
+            /** @description The bench pad, worked. */
+            pad?: components["schemas"]["SumLine"][];
             pair?: components["schemas"]["PairSection"] | null;
             /** @description What a run needs. */
             run: components["schemas"]["RunPlan"];
@@ -1526,12 +1613,17 @@ export interface components {
             /**
              * @description The blank or bore.
              * @default {
+             *       "aim": null,
              *       "diameter_mm": null,
+             *       "die_finish": null,
+             *       "end": null,
              *       "engagement_percent": null,
              *       "material": null,
              *       "relief_diameter_mm": null,
              *       "relief_width_mm": null,
-             *       "shoulder": null
+             *       "shoulder": null,
+             *       "stick_out_mm": null,
+             *       "support": null
              *     }
              */
             blank?: components["schemas"]["BlankRequest"];
@@ -1572,6 +1664,11 @@ export interface components {
             lathe_id?: string | null;
             /** @default null */
             mate?: components["schemas"]["MateRequest"] | null;
+            /**
+             * @description The bench pad: small sums, linked, some feeding the facts above.
+             * @default []
+             */
+            pad?: components["schemas"]["SumRequest"][];
             /** @default null */
             sample?: components["schemas"]["SampleRequest"] | null;
             /**
@@ -1604,6 +1701,13 @@ export interface components {
              * @default american
              */
             words?: components["schemas"]["Vocabulary"];
+        };
+        /** @description Plain plugs for the bore. */
+        Plug: {
+            /** @description It must enter: the least bore. */
+            go_mm: components["schemas"]["Quantity"];
+            /** @description It must not: the largest bore. */
+            not_go_mm: components["schemas"]["Quantity"];
         };
         /** @description What went wrong, and where. */
         Problem: {
@@ -1700,6 +1804,8 @@ export interface components {
         Relief: {
             /** @description Diameter below (or beyond) the deepest the tip reaches. */
             diameter_mm: components["schemas"]["Quantity"];
+            /** @description Why the relief there is does not serve; empty when it does. */
+            refused?: string[];
             /** @description What to do about it. */
             says: string;
             /** @description Least width. */
@@ -1974,6 +2080,16 @@ export interface components {
             /** @description Pitch as it is said. */
             pitch: string;
         };
+        /** @description How slender the work is. */
+        Slenderness: {
+            bends_mm?: components["schemas"]["Quantity"] | null;
+            /** @description Stick-out over diameter. */
+            ratio: components["schemas"]["Quantity"];
+            /** @description What to do about it. */
+            says: string;
+            /** @description How it is held at the far end. */
+            support: components["schemas"]["Support"];
+        };
         /**
          * @description Which slide carries the depth.
          * @enum {string}
@@ -2107,6 +2223,47 @@ export interface components {
          * @enum {string}
          */
         Style: "radial" | "flank" | "modified_flank";
+        /**
+         * @description What a sum does.
+         * @enum {string}
+         */
+        SumKind: "half_difference" | "gap_less_pin" | "metal_left" | "location" | "middle" | "run_out" | "taper" | "face_off";
+        /** @description One sum, worked. */
+        SumLine: {
+            /** @description The fact it feeds, in words. */
+            feeds?: string | null;
+            /** @description What it does. */
+            kind: components["schemas"]["SumKind"];
+            /** @description What it is called. */
+            name: string;
+            /** @description Its result. */
+            result: components["schemas"]["Quantity"];
+        };
+        /** @description One sum as asked for. */
+        SumRequest: {
+            /** @default null */
+            feeds?: components["schemas"]["Feeds"] | null;
+            /**
+             * @description Its figures, in the order of its rule.
+             * @default []
+             */
+            figures?: components["schemas"]["FigureRequest"][];
+            /**
+             * @description What it does.
+             * @default half_difference
+             */
+            kind?: components["schemas"]["SumKind"];
+            /**
+             * @description What it is called on the bench: `wall at the mouth`.
+             * @default
+             */
+            name?: string;
+        };
+        /**
+         * @description What holds the far end.
+         * @enum {string}
+         */
+        Support: "none" | "centre" | "steady";
         /** @description One symbol of a rule. */
         Symbol: {
             /** @description What it means, in plain words. */

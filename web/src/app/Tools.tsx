@@ -10,6 +10,7 @@ const KEYS: [string, string][] = [
   ['← →', 'move the carriage one station'],
   ['I', 'inch or metric'],
   ['W', 'working of the first number'],
+  ['B', 'at Blank: the bench pad'],
   ['L', 'stand at the lathe'],
   ['Space', 'at the lathe: pass done'],
   ['M', 'at the lathe: type a measurement'],

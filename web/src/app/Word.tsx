@@ -1,7 +1,8 @@
 import { Popover } from '@mantine/core';
 import { useId, useState } from 'react';
-import { api, inWords, type Job, unwrap } from '../api/client';
+import { inWords, type Job } from '../api/client';
 import { type Patch, useChange } from '../api/hooks';
+import { readLength } from '../api/length';
 import { NumberPad } from '../parts/NumberPad';
 import { useUnit } from '../parts/unit';
 
@@ -76,14 +77,8 @@ function Editor({ job, about, edit, close }: { job: Job; about: string; edit: Ed
       const value = Number(text.replace(',', '.'));
       return text.trim() === '' || Number.isNaN(value) ? setFault(`“${text}” is not a number; write it as in 12 or 29.5`) : send(edit.patch(value));
     }
-    try {
-      // The core reads lengths; 3/8, .875 and 22 mm all serve.
-      const read = unwrap(await api.POST('/api/v1/length', { body: { text, unit } }));
-      if (read.mm === null || read.mm === undefined) return setFault(read.missing ?? 'That is not a length.');
-      return send(edit.patch(read.mm));
-    } catch (error) {
-      return setFault(inWords(error));
-    }
+    const read = await readLength(text, unit);
+    return read.fault === undefined ? send(edit.patch(read.mm)) : setFault(read.fault);
   };
   const clear = edit.kind === 'text' ? undefined : edit.clear;
   return (

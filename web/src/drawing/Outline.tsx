@@ -86,7 +86,7 @@ function Counts({ drawing, size }: { drawing: Drawing; size: number }) {
 }
 
 /** Draws an outline of the core to scale: it maps mm to the screen and nothing else. */
-export function Outline({ drawing, done, className }: { drawing: Drawing; done?: ReadonlySet<string>; className?: string }) {
+export function Outline({ drawing, done, className, onDimension }: { drawing: Drawing; done?: ReadonlySet<string>; className?: string; onDimension?: (name: string) => void }) {
   const unit = useUnit();
   const [left = 0, bottom = 0, right = 1, top = 1] = drawing.bounds;
   const [width, height] = [right - left, top - bottom];
@@ -111,7 +111,9 @@ export function Outline({ drawing, done, className }: { drawing: Drawing; done?:
         <Counts drawing={drawing} size={size} />
         <g className="dimensions">
           {drawing.dimensions.map((d) => (
-            <Dim key={d.name} dim={d} text={figure(d.figure, unit)} size={size} />
+            <g key={d.name} className={onDimension ? 'touched' : undefined} onClick={onDimension ? () => onDimension(d.name) : undefined}>
+              <Dim dim={d} text={figure(d.figure, unit)} size={size} />
+            </g>
           ))}
         </g>
       </svg>
@@ -119,7 +121,13 @@ export function Outline({ drawing, done, className }: { drawing: Drawing; done?:
         <ul>
           {drawing.dimensions.map((d) => (
             <li key={d.name}>
-              {d.says}: {figure(d.figure, unit)}
+              {onDimension ? (
+                <button type="button" onClick={() => onDimension(d.name)}>
+                  {d.says}: {figure(d.figure, unit)}
+                </button>
+              ) : (
+                `${d.says}: ${figure(d.figure, unit)}`
+              )}
             </li>
           ))}
         </ul>

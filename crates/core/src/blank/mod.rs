@@ -1,7 +1,12 @@
 //! Blank: what to turn or bore first, and how deep and wide the relief must be.
 
 mod drawing;
+mod ending;
+mod holding;
 pub mod rules;
+
+pub use ending::{EndKind, EndingSaid};
+pub use holding::{Slenderness, Support};
 
 use crate::bit::Tip;
 use crate::job::{Assumption, BlankFacts, Kit};
@@ -11,7 +16,9 @@ use crate::thread::section::Thread;
 use crate::thread::{Side, System, rules as thread_rules};
 use crate::watch::{Level, Watch};
 use crate::working::{Num, Quantity, Sheet};
-use serde::Serialize;
+use ending::{Ground, endings};
+use holding::slenderness;
+use serde::{Deserialize, Serialize};
 
 /// Bore: its share of full thread and the drill before it.
 #[derive(Debug, Clone, Serialize)]
@@ -35,8 +42,21 @@ pub struct Relief {
     pub diameter_mm: Quantity,
     /// Least width.
     pub width_mm: Quantity,
+    /// Why the relief there is does not serve; empty when it does.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub refused: Vec<String>,
     /// What to do about it.
     pub says: String,
+}
+
+/// Plain plugs for the bore.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Plug {
+    /// It must enter: the least bore.
+    pub go_mm: Quantity,
+    /// It must not: the largest bore.
+    pub not_go_mm: Quantity,
 }
 
 /// The blank or bore.
@@ -59,12 +79,33 @@ pub struct BlankSection {
     /// The relief, when the thread ends at a shoulder.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub relief: Option<Relief>,
+    /// Plain plugs to turn for the bore where nothing measures it: one that enters, one that does not.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub plug: Option<Plug>,
+    /// How the thread may end, side by side.
+    pub endings: Vec<EndingSaid>,
+    /// How slender a screw is, and what that asks for.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub slenderness: Option<Slenderness>,
     /// Chamfer to this diameter.
     pub chamfer_mm: Quantity,
     /// What to turn, in one sentence in mm.
     pub says: String,
     /// The blank to scale.
     pub drawing: Drawing,
+}
+
+/// Where in its limits a blank or bore is aimed.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum BlankAim {
+    /// A quarter of the way up: soft stock raises its crests.
+    Low,
+    /// The middle.
+    Middle,
+    /// A quarter of the way down.
+    High,
 }
 
 /// How the cut meets the relief.
@@ -98,7 +139,11 @@ pub(crate) fn work(
     let side = thread.spec.side;
     let crest = thread.own.crest(side);
     let (min, max) = (crest.0.unwrap_or(thread.major), crest.1.unwrap_or(thread.major));
-    let mut aim = sheet.work(&thread_rules::MIDDLE, [min, max]);
+    let mut aim = match facts.aim {
+        BlankAim::Middle => sheet.work(&thread_rules::MIDDLE, [min, max]),
+        BlankAim::Low => sheet.work(&rules::QUARTER_IN, [min, max]),
+        BlankAim::High => sheet.work(&rules::QUARTER_IN, [max, min]),
+    };
     let full = if matches!(thread.spec.system, System::IsoMetric | System::Unified) {
         sheet.work(&rules::FULL_SIXTY, [thread.pitch])
     } else {
@@ -120,6 +165,9 @@ pub(crate) fn work(
                 ),
             ));
         }
+    }
+    if facts.die_finish && side == Side::External {
+        aim = sheet.work(&rules::DIE_BLANK, [thread.major, thread.pitch]);
     }
     let used = facts.diameter_mm.map_or(aim, Num::from);
     match facts.diameter_mm {
@@ -155,7 +203,26 @@ pub(crate) fn work(
         let drill = kit.drills_mm.iter().copied().filter(|d| *d <= used.value - 0.5).max_by(f64::total_cmp);
         Bore { share_percent: Quantity::plain(share, 1, " %"), drill_mm: drill.map(Quantity::length), left_mm: drill.map(|d| Quantity::length(used.value - d)) }
     });
-    let relief = relief(sheet, facts, thread, tip, used, ending, watch);
+    let followed = facts.end.unwrap_or(if facts.shoulder { EndKind::Relief } else { EndKind::Open });
+    let groove = groove(sheet, facts, thread, tip, used, &ending);
+    let endings = endings(
+        thread,
+        facts.shoulder,
+        facts.end,
+        &Ground {
+            relief: groove.width.value,
+            cut: 2.0 * groove.half.value,
+            stopping: if let End::StopsIn(room) = ending { room.value } else { 0.0 },
+            depth: (used.value - groove.diameter.value).abs() / 2.0,
+        },
+    );
+    let into_a_groove = matches!(followed, EndKind::Relief | EndKind::PlungedRing) && (facts.shoulder || facts.end.is_some());
+    let relief = (into_a_groove || facts.relief_width_mm.is_some()).then(|| relief(facts, thread, &groove, &ending, watch));
+    let slenderness = slenderness(sheet, facts, thread, used, watch);
+    if side == Side::Internal && facts.shoulder && thread.basic.minor.value < UNSEEN_BORE_MM {
+        let text = "A blind bore cannot be seen into or measured: cut a test piece first, turn the plain plugs for the bore, and keep the mate at hand.";
+        watch.push(Watch::new(Level::Note, "test_piece", "blank", text.into()));
+    }
     let chamfer = match side {
         Side::External => sheet.work(&rules::CHAMFER_EXTERNAL, [thread.own.minor.1.unwrap_or(used)]),
         Side::Internal => sheet.work(&rules::CHAMFER_INTERNAL, [thread.own.major.0.unwrap_or(thread.major)]),
@@ -176,6 +243,9 @@ pub(crate) fn work(
         measured: facts.diameter_mm.is_some(),
         bore,
         relief,
+        plug: (side == Side::Internal).then(|| Plug { go_mm: Quantity::length(min), not_go_mm: Quantity::length(max) }),
+        endings,
+        slenderness,
         chamfer_mm: Quantity::length(chamfer),
         says: format!("{verb} to {} ({} to {}).", mm_text(aim.value), plain_text(min.value, 3), plain_text(max.value, 3)),
         drawing,
@@ -183,49 +253,65 @@ pub(crate) fn work(
     (used, section)
 }
 
-fn relief(sheet: &mut Sheet, facts: &BlankFacts, thread: &Thread, tip: &Tip, used: Num, ending: End, watch: &mut Vec<Watch>) -> Option<Relief> {
-    if !facts.shoulder && facts.relief_width_mm.is_none() {
-        return None;
-    }
+/// Bores under this are blind to eye and instrument alike, mm. House value.
+const UNSEEN_BORE_MM: f64 = 50.0;
+
+/// The groove a relief needs: below the deepest the tip goes, and wide enough to stop or start in.
+struct Groove {
+    diameter: Num,
+    half: Num,
+    width: Num,
+}
+
+fn groove(sheet: &mut Sheet, facts: &BlankFacts, thread: &Thread, tip: &Tip, used: Num, ending: &End) -> Groove {
     let external = thread.spec.side == Side::External;
+    // The limit, or a target chosen past it: the tip goes to whichever is deeper.
+    let (low, high) = thread.own.pitch;
     let diameter = if external {
-        sheet.work(&rules::RELIEF_EXTERNAL, [thread.own.pitch.0, tip.h, RELIEF_CLEARANCE_MM.into()])
+        let deepest = facts.target_mm.filter(|t| *t < low.value).map_or(low, Num::from);
+        sheet.work(&rules::RELIEF_EXTERNAL, [deepest, tip.h, RELIEF_CLEARANCE_MM.into()])
     } else {
-        sheet.work(&rules::RELIEF_INTERNAL, [thread.own.pitch.1, tip.h, RELIEF_CLEARANCE_MM.into()])
+        let deepest = facts.target_mm.filter(|t| *t > high.value).map_or(high, Num::from);
+        sheet.work(&rules::RELIEF_INTERNAL, [deepest, tip.h, RELIEF_CLEARANCE_MM.into()])
     };
     let deepest = (used.value - diameter.value).abs() / 2.0 - RELIEF_CLEARANCE_MM / 2.0;
     let half = sheet.work(&rules::HALF_CUT, [tip.equal_flat, deepest.max(0.0).into(), thread.alpha_deg.into()]);
     let ground = Some("point ground at the leading edge of the bit".into());
-    let (width, what, cure) = match ending {
-        End::StopsIn(distance) => {
-            (sheet.work_assuming(&rules::RELIEF_WIDTH, [half, distance, thread.pitch], ground), "stop", "run slower, or cut away from the shoulder")
-        }
-        End::StartsIn => (sheet.work_assuming(&rules::RELIEF_START, [half, BACKLASH_MM.into(), thread.pitch], ground), "start", "or cut toward the shoulder"),
+    let width = match ending {
+        End::StopsIn(distance) => sheet.work_assuming(&rules::RELIEF_WIDTH, [half, *distance, thread.pitch], ground),
+        End::StartsIn => sheet.work_assuming(&rules::RELIEF_START, [half, BACKLASH_MM.into(), thread.pitch], ground),
     };
-    if facts.relief_width_mm.is_some_and(|w| w < width.value - 1e-6) {
-        watch.push(Watch::new(
-            Level::Warn,
-            "relief_narrow",
-            "blank",
-            format!(
-                "The relief is {} wide where {} is needed to {what} in: widen it, {cure}.",
-                mm_text(facts.relief_width_mm.unwrap_or(0.0)),
-                mm_text(width.value)
-            ),
-        ));
+    Groove { diameter, half, width }
+}
+
+/// The relief, and whether the one there is serves: one that does not is refused, with the reason.
+fn relief(facts: &BlankFacts, thread: &Thread, groove: &Groove, ending: &End, watch: &mut Vec<Watch>) -> Relief {
+    let external = thread.spec.side == Side::External;
+    let (diameter, width) = (groove.diameter, groove.width);
+    let (what, cure) = match ending {
+        End::StopsIn(_) => ("stop", "run slower, or cut away from the shoulder"),
+        End::StartsIn => ("start", "or cut toward the shoulder"),
+    };
+    let mut refused = Vec::new();
+    if let Some(there) = facts.relief_width_mm.filter(|w| *w < width.value - 1e-6) {
+        let text = format!("The relief is {} wide where {} is needed to {what} in: widen it, {cure}.", mm_text(there), mm_text(width.value));
+        watch.push(Watch::new(Level::Danger, "relief_narrow", "blank", text.clone()));
+        refused.push(text);
     }
-    let shallow = facts.relief_diameter_mm.is_some_and(|d| if external { d > diameter.value + 1e-6 } else { d < diameter.value - 1e-6 });
-    if shallow {
-        watch.push(Watch::new(
-            Level::Warn,
-            "relief_shallow",
-            "blank",
-            format!("With this tip the relief must reach {}: as it is, every pass ends by digging in.", mm_text(diameter.value)),
-        ));
+    let shallow = facts.relief_diameter_mm.filter(|d| if external { *d > diameter.value + 1e-6 } else { *d < diameter.value - 1e-6 });
+    if let Some(there) = shallow {
+        let text = format!(
+            "The relief is {} where this tip needs {}: as it is, every pass ends by digging in. Turn it deeper, or grind a wider tip.",
+            mm_text(there),
+            mm_text(diameter.value)
+        );
+        watch.push(Watch::new(Level::Danger, "relief_shallow", "blank", text.clone()));
+        refused.push(text);
     }
-    Some(Relief {
+    Relief {
         diameter_mm: Quantity::length(diameter),
         width_mm: Quantity::length(width),
+        refused,
         says: "Leave a radius in its corners: a sharp one starts cracks.".into(),
-    })
+    }
 }

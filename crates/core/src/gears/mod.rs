@@ -6,8 +6,10 @@ mod fit;
 pub mod rules;
 mod search;
 pub(crate) mod section;
+mod suits;
 
 pub use dial::{DialAnswer, DialRule, reengage};
 pub use fit::{Fit, hangs};
 pub use search::{Found, Train, search};
 pub use section::{GearsSection, HungTrain, TrainRow};
+pub use suits::NearSize;

@@ -3,6 +3,7 @@
 use super::dial::{DialRule, reengage};
 use super::fit::hangs;
 use super::search::{Found, Train, not_among, search};
+use super::suits::{NearSize, near_sizes};
 use super::{drawing, rules};
 use crate::job::{Gear, GearFacts, Lathe, Mounted};
 use crate::outline::Drawing;
@@ -95,6 +96,9 @@ pub struct HungTrain {
 pub struct GearsSection {
     /// The lathe.
     pub lathe: String,
+    /// Near standard sizes that save a gear change or the dial, when the size is free.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub near_sizes: Vec<NearSize>,
     /// Leadscrew turns per spindle turn wanted, exact.
     pub required_ratio: String,
     /// Trains found in the widest error window searched.
@@ -174,6 +178,7 @@ pub(crate) fn work(
     let drawing = hung.map(|f| drawing::train(lathe, f, direction));
     GearsSection {
         lathe: lathe.name.clone(),
+        near_sizes: near_sizes(lathe, &thread.spec),
         required_ratio: ratio_text(&required),
         trains_total,
         trains: list.iter().map(|f| row(lathe, f)).collect(),

@@ -6,6 +6,8 @@ use super::kit::Kit;
 use super::lathe::{Lathe, LatheProfile, Mounted, long_bed};
 use super::material::{Material, materials};
 use super::request::{LeadCorrection, PlanRequest, SpecialRequest, ThreadRequest, Vocabulary};
+use crate::blank::{BlankAim, EndKind, Support};
+use crate::pad::{self, SumFacts};
 use crate::quantity::{Exact, Ratio, pitch_of_tpi, plain_text, real};
 use crate::thread::identify::Sample;
 use crate::thread::{Class, PairSchool, SpecialForm, System, ThreadSpec, callout};
@@ -97,12 +99,24 @@ pub struct BlankFacts {
     pub diameter_mm: Option<f64>,
     /// Share of a full thread asked for in a bore.
     pub engagement_percent: Option<f64>,
+    /// Where in the limits to aim.
+    pub aim: BlankAim,
     /// Up to a shoulder.
     pub shoulder: bool,
     /// Relief width, mm, when known.
     pub relief_width_mm: Option<f64>,
     /// Relief diameter, mm, when known.
     pub relief_diameter_mm: Option<f64>,
+    /// Pitch diameter aimed at, mm, when chosen: the relief must clear the tip there too.
+    pub target_mm: Option<f64>,
+    /// How it ends, when chosen.
+    pub end: Option<EndKind>,
+    /// What holds the far end.
+    pub support: Support,
+    /// How far it stands out, mm, when known.
+    pub stick_out_mm: Option<f64>,
+    /// Whether a die finishes it.
+    pub die_finish: bool,
     /// Material.
     pub material: Material,
 }
@@ -171,6 +185,8 @@ pub struct Job {
     pub thread: ThreadFacts,
     /// Mate, of a pair.
     pub mate: Option<MateFacts>,
+    /// The bench pad.
+    pub pad: Vec<SumFacts>,
     /// Blank.
     pub blank: BlankFacts,
     /// Gears.
@@ -197,6 +213,10 @@ pub struct Job {
 /// Every fault found, each with its pointer; none is left for a second try.
 pub fn settle(request: &PlanRequest, stored: Option<&LatheProfile>, mut faults: Vec<Fault>) -> Result<(Job, Lathe, Kit), Vec<Fault>> {
     let mut c = Checker::default();
+    // What the pad works out stands in the facts as if it had been typed there.
+    let mut fed = request.clone();
+    let pad = pad::settle(&mut fed, &mut c);
+    let request = &fed;
     let lathe = settle_lathe(request, stored, &mut c);
     if let Some(Err(wrong)) = request.sample.as_ref().map(|s| Sample::check(s, Vec::new())) {
         c.faults.extend(wrong.into_iter().map(|f| Fault::new(format!("/sample{}", f.pointer), f.detail)));
@@ -230,6 +250,7 @@ pub fn settle(request: &PlanRequest, stored: Option<&LatheProfile>, mut faults: 
             Job {
                 thread,
                 mate,
+                pad,
                 blank,
                 gears,
                 bit,
@@ -444,6 +465,12 @@ fn settle_blank(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mut Che
         shoulder: asked.shoulder.unwrap_or(false),
         relief_width_mm: c.sound(asked.relief_width_mm, 0.0, 1000.0, "/blank/relief_width_mm", "mm"),
         relief_diameter_mm: c.sound(asked.relief_diameter_mm, 0.0, 1000.0, "/blank/relief_diameter_mm", "mm"),
+        target_mm: request.cut.target_pitch_diameter_mm.filter(|t| t.is_finite()),
+        aim: asked.aim.unwrap_or(BlankAim::Middle),
+        end: asked.end,
+        support: asked.support.unwrap_or(Support::None),
+        stick_out_mm: c.sound(asked.stick_out_mm, 0.5, 5000.0, "/blank/stick_out_mm", "mm"),
+        die_finish: asked.die_finish.unwrap_or(false),
         material: found.cloned().unwrap_or_else(|| {
             materials().first().cloned().unwrap_or_else(|| Material {
                 code: "mild_steel".into(),
@@ -451,6 +478,7 @@ fn settle_blank(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mut Che
                 hss_m_per_min: 12.0,
                 first_cut_mm: 0.25,
                 least_cut_mm: 0.03,
+                modulus_gpa: 205.0,
             })
         }),
     }

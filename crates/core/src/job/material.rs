@@ -17,6 +17,8 @@ pub struct Material {
     pub first_cut_mm: f64,
     /// Least cut that still cuts rather than rubs, mm radial.
     pub least_cut_mm: f64,
+    /// Stiffness, Young's modulus in GPa.
+    pub modulus_gpa: f64,
 }
 
 static MATERIALS: LazyLock<Vec<Material>> =

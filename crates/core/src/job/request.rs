@@ -4,6 +4,8 @@
 use super::facts::{Ending, Style, Way};
 use super::kit::Kit;
 use super::lathe::LatheProfile;
+use crate::blank::{BlankAim, EndKind, Support};
+use crate::pad::SumRequest;
 use crate::quantity::Exact;
 use crate::thread::identify::SampleRequest;
 use crate::thread::{Hand, PairSchool, Side};
@@ -43,6 +45,9 @@ pub struct PlanRequest {
     pub cut: CutRequest,
     /// How the size is proven.
     pub gauge: GaugeRequest,
+    /// The bench pad: small sums, linked, some feeding the facts above.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub pad: Vec<SumRequest>,
     /// Which trade words to use.
     pub words: Vocabulary,
 }
@@ -140,12 +145,22 @@ pub struct BlankRequest {
     pub diameter_mm: Option<f64>,
     /// Bore to this share of a full sharp thread, per cent; internal only.
     pub engagement_percent: Option<f64>,
+    /// Where in the limits to turn or bore; the middle when absent.
+    pub aim: Option<BlankAim>,
     /// Whether the thread runs up to a shoulder or the bottom of a bore.
     pub shoulder: Option<bool>,
     /// Width of the relief, if there is one.
     pub relief_width_mm: Option<f64>,
     /// Diameter of the relief, if there is one.
     pub relief_diameter_mm: Option<f64>,
+    /// How the thread ends; a shoulder asks for a relief, none for the open.
+    pub end: Option<EndKind>,
+    /// What holds the far end; nothing when absent.
+    pub support: Option<Support>,
+    /// How far it stands out of the chuck; the threaded length when absent.
+    pub stick_out_mm: Option<f64>,
+    /// Whether a die finishes the thread: the blank is then turned a tenth of the pitch small.
+    pub die_finish: Option<bool>,
     /// Material code.
     pub material: Option<String>,
 }

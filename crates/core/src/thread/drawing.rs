@@ -55,6 +55,11 @@ pub(super) fn section(thread: &Thread) -> Drawing {
     );
     let (left, right) = (-pitch * 0.2, pitch * 2.2);
     line.retain(|p| p[0] >= left && p[0] <= right);
+    // A round crest ends the section where its arc does, not at a step beside it.
+    let (left, right) = match (line.first(), line.last(), thread.radius) {
+        (Some(a), Some(b), Some(_)) => (a[0], b[0]),
+        _ => (left, right),
+    };
     let depth = (major - minor) / 2.0;
     // Metal lies toward the axis for a screw, away from it for a nut.
     let back = if external { minor / 2.0 - depth * 0.9 } else { major / 2.0 + depth * 0.9 };

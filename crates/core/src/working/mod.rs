@@ -118,6 +118,7 @@ pub fn rules() -> Vec<&'static Rule> {
         crate::setup::rules::ALL,
         crate::cut::rules::ALL,
         crate::gauge::rules::ALL,
+        crate::pad::rules::ALL,
     ]
     .concat()
 }

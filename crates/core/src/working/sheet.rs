@@ -66,11 +66,16 @@ impl Sheet {
 
     /// Works `rule` on `operands`, noting what was assumed.
     pub fn work_assuming<const N: usize>(&mut self, rule: &'static Rule, operands: [Num; N], assumed: Option<String>) -> Num {
+        self.work_all(rule, &operands, assumed)
+    }
+
+    /// Works `rule` on however many operands it takes, noting what was assumed.
+    pub fn work_all(&mut self, rule: &'static Rule, operands: &[Num], assumed: Option<String>) -> Num {
         let key = operands.iter().map(|n| (n.value.to_bits(), n.line.map_or(0, |l| l + 1))).collect();
         if let Some(&line) = self.known.get(&(rule.id, key)) {
             return Num { value: self.lines[line as usize].gives, line: Some(line) };
         }
-        let values = operands.map(|n| n.value);
+        let values: Vec<f64> = operands.iter().map(|n| n.value).collect();
         let gives = (rule.eval)(&values);
         let line = u32::try_from(self.lines.len()).unwrap_or(u32::MAX);
         let key = operands.iter().map(|n| (n.value.to_bits(), n.line.map_or(0, |l| l + 1))).collect();

@@ -45,6 +45,26 @@ async fn main() {
     browser.find("input[aria-label=Callout]").await.send_keys("M20x2.5-6g").await.unwrap();
     browser.wait_text(".card", "Over wires").await;
     browser.picture(&out.join("type-and-go.png")).await;
+    // Standard sizes, the pair in mesh, and the bench pad with a sum that feeds the card.
+    browser.go(&server.at("/")).await;
+    browser.find(".type-and-go .plain").await.click().await.unwrap();
+    browser.find(".size-rule [aria-selected=true]").await;
+    browser.keys(["20"]).await;
+    browser.picture(&out.join("sizes.png")).await;
+    browser.go(&server.at("/jobs/paddle-screw-and-nut/thread")).await;
+    browser.find("button[aria-pressed]").await.click().await.unwrap();
+    browser.wait_text(".carry", "Clearance at the pitch line").await;
+    browser.picture(&out.join("pair.png")).await;
+    let pad = serde_json::json!({"request": {"pad": [
+        {"name": "to the far wall", "kind": "gap_less_pin", "figures": [{"value": 28.5}, {"value": 6}]},
+        {"name": "relief", "kind": "metal_left", "figures": [{"from": "to the far wall"}, {"value": 18}], "feeds": "relief_width"},
+    ]}});
+    reqwest::Client::new().patch(server.at("/api/v1/jobs/gauge-board-cap")).header("If-Match", "1").json(&pad).send().await.unwrap();
+    browser.go(&server.at("/jobs/gauge-board-cap/blank")).await;
+    browser.wait_text(".own", "from the pad").await;
+    browser.keys(["b"]).await;
+    browser.wait_text(".bench-pad", "4.500 mm, the relief width").await;
+    browser.picture(&out.join("bench-pad.png")).await;
     browser.go(&server.at("/jobs/footbridge-tie-rod/cut")).await;
     browser.find(".carry .opens").await.click().await.unwrap();
     browser.wait_text("[role=dialog]", "From:").await;

@@ -1,5 +1,6 @@
 import { useId, useState } from 'react';
 import { type ActKind, api, inWords, type Job, type Plan, unwrap } from '../../api/client';
+import { readLength } from '../../api/length';
 import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
 import { NumberPad } from '../../parts/NumberPad';
@@ -26,9 +27,9 @@ export function MeasureLeaf({ job, plan, open, onClose, record }: { job: Job; pl
   };
   const enter = async (sure: boolean) => {
     setFault(null);
+    const read = await readLength(text, typed);
+    if (read.fault !== undefined) return setFault(read.fault);
     try {
-      const read = unwrap(await api.POST('/api/v1/length', { body: { text, unit: typed } }));
-      if (read.mm === null || read.mm === undefined) return setFault(read.missing ?? 'That is not a length.');
       const reading = how === 'wires' ? { over_wires_mm: read.mm } : { pitch_diameter_mm: read.mm };
       if (!sure && job.run?.begun) {
         const judged = unwrap(

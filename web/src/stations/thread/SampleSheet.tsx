@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, type Candidate, inWords, type Job, type SampleRequest, unwrap } from '../../api/client';
 import { type Patch, useChange } from '../../api/hooks';
+import { readLength } from '../../api/length';
 import { Outline } from '../../drawing/Outline';
 import { NumberPad } from '../../parts/NumberPad';
 import { useUnit } from '../../parts/unit';
@@ -104,13 +105,9 @@ function Answer({ job, sample, question, next }: { job: Job; sample: SampleReque
         if (Number.isNaN(value)) return setFault(`“${text}” is not a number; write it as in 10 or 2.5`);
         patch[f.field] = value;
       } else {
-        try {
-          const read = unwrap(await api.POST('/api/v1/length', { body: { text, unit } }));
-          if (read.mm === null || read.mm === undefined) return setFault(read.missing ?? 'That is not a length.');
-          patch[f.field] = read.mm;
-        } catch (error) {
-          return setFault(inWords(error));
-        }
+        const read = await readLength(text, unit);
+        if (read.fault !== undefined) return setFault(read.fault);
+        patch[f.field] = read.mm;
       }
     }
     if (question.doubt) {

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Outline } from '../../drawing/Outline';
+import { Word } from '../../app/Word';
 import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
 import { useUnit } from '../../parts/unit';
@@ -13,6 +14,7 @@ export function ThreadStation({ job, plan }: StationProps) {
   const [sheet, setSheet] = useState(false);
   const [mesh, setMesh] = useState(false);
   const pair = mesh ? plan.pair : null;
+  const tip = plan.bit;
   const { thread } = plan;
   const unit = useUnit();
   const own = thread.side === 'external' ? thread.external : thread.internal;
@@ -33,6 +35,19 @@ export function ThreadStation({ job, plan }: StationProps) {
           , {figure(thread.basic_form.depth_mm, unit)} deep. Its {external ? 'nut' : 'screw'}
           {mate.class ? ` at ${mate.class}` : ''}: pitch diameter {range(mate.pitch_mm)}, {external ? `minor ${range(mate.minor_mm)}` : `major ${range(mate.major_mm)}`}.{' '}
           <PairWords job={job} plan={plan} mesh={mesh} onMesh={() => setMesh(!mesh)} />{' '}
+          {plan.gears.near_sizes && plan.gears.near_sizes.length > 0 && !job.frozen && (
+            <>
+              If the size is free,{' '}
+              <Word
+                job={job}
+                about="Near sizes that suit this lathe"
+                edit={{ kind: 'choice', choices: plan.gears.near_sizes.map((n) => ({ says: n.callout, under: n.says, patch: { thread: { callout: n.callout, class: null } } })) }}
+              >
+                near ones suit this lathe better
+              </Word>
+              .{' '}
+            </>
+          )}
           {job.request.sample && (
             <button type="button" className="word" onClick={() => setSheet(true)}>
               Found from a sample.
@@ -59,6 +74,9 @@ export function ThreadStation({ job, plan }: StationProps) {
         external
           ? own.minor_mm.max && { says: 'Root must clear', figure: own.minor_mm.max, under: own.minor_mm.min && `not past ${figure(own.minor_mm.min, unit)}` }
           : own.major_mm.min && { says: 'Root must reach', figure: own.major_mm.min, under: own.major_mm.max && `not past ${figure(own.major_mm.max, unit)}` },
+        tip.tip_radius_mm
+          ? { says: 'Tip radius to aim at', figure: tip.tip_radius_mm.aim, under: `${figure(tip.tip_radius_mm.min, unit)} to ${figure(tip.tip_radius_mm.max, unit)} will do` }
+          : { says: thread.half_angle_deg > 0 ? 'Tip flat to aim at' : 'Bit width to aim at', figure: tip.tip_flat_mm.aim, under: `${figure(tip.tip_flat_mm.min, unit)} to ${figure(tip.tip_flat_mm.max, unit)} will do${tip.handbook_flat_mm ? `; handbooks give ${figure(tip.handbook_flat_mm, unit)}` : ''}` },
         { says: 'Lead angle', figure: thread.lead_angle_deg.pitch },
         ...(plan.pair?.mate_made_mm && plan.pair.first === false
           ? [{ says: `The ${external ? 'nut' : 'screw'} measures`, figure: plan.pair.mate_made_mm, under: `so this one goes to ${plan.pair.limits_mm.map((q) => figure(q, unit)).join(' to ')}` }]

@@ -1,0 +1,278 @@
+//! The bench pad: small named sums, linked to one another, whose results flow to the card.
+//!
+//! A sum takes figures as measured or the results of other sums; one may feed a fact of the job. Nothing
+//! is retyped: a figure changed at its source changes everything after it.
+
+pub mod rules;
+
+use crate::job::{BlankRequest, Checker, PlanRequest, SetupRequest, ThreadRequest};
+use crate::working::{Num, Quantity, Rule, Sheet};
+use serde::{Deserialize, Serialize};
+
+/// What a sum does.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum SumKind {
+    /// (a − b)/2.
+    #[default]
+    HalfDifference,
+    /// Over a pin, less the pin.
+    GapLessPin,
+    /// What is still to come off.
+    MetalLeft,
+    /// One distance and another on from it.
+    Location,
+    /// Midway between two.
+    Middle,
+    /// What an indicator's swing does to one side.
+    RunOut,
+    /// A taper carried over a length.
+    Taper,
+    /// What to face off to pull up at an angle.
+    FaceOff,
+}
+
+impl SumKind {
+    /// Every kind, as a list offers them.
+    pub const ALL: [Self; 8] =
+        [Self::HalfDifference, Self::GapLessPin, Self::MetalLeft, Self::Location, Self::Middle, Self::RunOut, Self::Taper, Self::FaceOff];
+
+    /// The rule it works by.
+    #[must_use]
+    pub const fn rule(self) -> &'static Rule {
+        match self {
+            Self::HalfDifference => &rules::HALF_DIFFERENCE,
+            Self::GapLessPin => &rules::GAP_LESS_PIN,
+            Self::MetalLeft => &rules::METAL_LEFT,
+            Self::Location => &rules::LOCATION,
+            Self::Middle => &rules::MIDDLE,
+            Self::RunOut => &rules::RUN_OUT,
+            Self::Taper => &rules::TAPER,
+            Self::FaceOff => &rules::FACE_OFF,
+        }
+    }
+}
+
+/// The facts a sum may feed.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Feeds {
+    /// The blank or bore as turned.
+    BlankDiameter,
+    /// The threaded length.
+    ThreadLength,
+    /// Width of the relief there is.
+    ReliefWidth,
+    /// Diameter of the relief there is.
+    ReliefDiameter,
+    /// Room to stop in.
+    RunoutRoom,
+}
+
+impl Feeds {
+    /// As it is said.
+    #[must_use]
+    pub const fn says(self) -> &'static str {
+        match self {
+            Self::BlankDiameter => "blank or bore as turned",
+            Self::ThreadLength => "threaded length",
+            Self::ReliefWidth => "relief width",
+            Self::ReliefDiameter => "relief diameter",
+            Self::RunoutRoom => "room to stop in",
+        }
+    }
+
+    /// The field of a request it feeds.
+    const fn field(self, request: &mut PlanRequest) -> &mut Option<f64> {
+        let PlanRequest {
+            thread: ThreadRequest { length_mm, .. },
+            blank: BlankRequest { diameter_mm, relief_width_mm, relief_diameter_mm, .. },
+            setup: SetupRequest { runout_mm, .. },
+            ..
+        } = request;
+        match self {
+            Self::BlankDiameter => diameter_mm,
+            Self::ThreadLength => length_mm,
+            Self::ReliefWidth => relief_width_mm,
+            Self::ReliefDiameter => relief_diameter_mm,
+            Self::RunoutRoom => runout_mm,
+        }
+    }
+}
+
+/// One figure of a sum: as measured, or another sum's result.
+#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
+#[serde(default, deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct FigureRequest {
+    /// As measured, mm or degrees.
+    pub value: Option<f64>,
+    /// The name of another sum, instead.
+    pub from: Option<String>,
+}
+
+/// One sum as asked for.
+#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
+#[serde(default, deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct SumRequest {
+    /// What it is called on the bench: `wall at the mouth`.
+    pub name: String,
+    /// What it does.
+    pub kind: SumKind,
+    /// Its figures, in the order of its rule.
+    pub figures: Vec<FigureRequest>,
+    /// The fact of the job it feeds.
+    pub feeds: Option<Feeds>,
+}
+
+/// One figure, settled.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub enum Figure {
+    /// As measured.
+    Told(f64),
+    /// The result of the sum at this place among those worked.
+    Sum(usize),
+}
+
+/// One sum, settled: it takes only sums worked before it.
+#[derive(Debug, Clone, PartialEq)]
+pub struct SumFacts {
+    /// What it is called.
+    pub name: String,
+    /// What it does.
+    pub kind: SumKind,
+    /// Its figures.
+    pub figures: Vec<Figure>,
+    /// Its result.
+    pub value: f64,
+    /// The fact it feeds.
+    pub feeds: Option<Feeds>,
+}
+
+/// One sum, worked.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct SumLine {
+    /// What it is called.
+    pub name: String,
+    /// What it does.
+    pub kind: SumKind,
+    /// Its result.
+    pub result: Quantity,
+    /// The fact it feeds, in words.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub feeds: Option<&'static str>,
+}
+
+/// More sums than this are not a bench pad.
+const MOST: usize = 40;
+
+/// Settles the sums in an order in which each takes only those before it, and feeds their results into
+/// the request.
+pub(crate) fn settle(request: &mut PlanRequest, c: &mut Checker) -> Vec<SumFacts> {
+    let asked = request.pad.clone();
+    if asked.len() > MOST {
+        c.fault("/pad", format!("{} sums are too many; the pad holds {MOST}", asked.len()));
+        return Vec::new();
+    }
+    check(&asked, c);
+    let mut done: Vec<SumFacts> = Vec::new();
+    let mut left: Vec<(usize, &SumRequest)> = asked.iter().enumerate().collect();
+    while !left.is_empty() {
+        let before = left.len();
+        left.retain(|(at, sum)| match work(sum, &done) {
+            None => true,
+            Some(facts) => {
+                if facts.value.is_finite() {
+                    done.push(facts);
+                } else {
+                    c.fault(format!("/pad/{at}/figures"), format!("“{}” has no result: the distance apart must not be 0", sum.name));
+                }
+                false
+            }
+        });
+        if left.len() == before {
+            for (at, sum) in &left {
+                // One that waits on a sum that is itself faulty has been named already.
+                if c.faults.is_empty() {
+                    c.fault(format!("/pad/{at}/figures"), format!("“{}” goes round in a circle: give one of its figures as measured", sum.name));
+                }
+            }
+            break;
+        }
+    }
+    for (at, sum) in asked.iter().enumerate() {
+        let (Some(feeds), Some(value)) = (sum.feeds, done.iter().find(|d| d.name == sum.name).map(|d| d.value)) else { continue };
+        if asked[..at].iter().any(|other| other.feeds == Some(feeds)) {
+            c.fault(format!("/pad/{at}/feeds"), format!("two sums feed the {}; let one do it", feeds.says()));
+        }
+        *feeds.field(request) = Some(value);
+    }
+    done
+}
+
+/// Names, figures and their bounds.
+fn check(asked: &[SumRequest], c: &mut Checker) {
+    for (at, sum) in asked.iter().enumerate() {
+        let count = sum.name.trim().chars().count();
+        if !(1..=40).contains(&count) {
+            c.fault(format!("/pad/{at}/name"), "a sum has a name of 1 to 40 characters");
+        } else if asked[..at].iter().any(|other| other.name == sum.name) {
+            c.fault(format!("/pad/{at}/name"), format!("“{}” is the name of another sum; give each its own", sum.name));
+        }
+        let takes = sum.kind.rule().takes;
+        if sum.figures.len() != takes.len() {
+            let wanted = takes.iter().map(|s| s.meaning).collect::<Vec<_>>().join(", ");
+            c.fault(format!("/pad/{at}/figures"), format!("“{}” takes {}: {wanted}", sum.name, takes.len()));
+        }
+        for (i, figure) in sum.figures.iter().enumerate().take(8) {
+            let place = format!("/pad/{at}/figures/{i}");
+            match (&figure.value, &figure.from) {
+                (Some(v), None) => {
+                    c.within(*v, -5000.0, 5000.0, &place, "");
+                }
+                (None, Some(name)) if asked.iter().any(|other| other.name == *name) => {}
+                (None, Some(name)) => c.fault(place, format!("there is no sum “{name}” on the pad")),
+                _ => c.fault(place, format!("“{}” wants a figure or another sum for {}", sum.name, takes.get(i).map_or("this", |s| s.meaning))),
+            }
+        }
+    }
+}
+
+/// A sum worked, once everything it takes is.
+fn work(sum: &SumRequest, done: &[SumFacts]) -> Option<SumFacts> {
+    let figures: Option<Vec<Figure>> =
+        sum.figures.iter().map(|f| f.value.map(Figure::Told).or_else(|| done.iter().position(|d| Some(&d.name) == f.from.as_ref()).map(Figure::Sum))).collect();
+    let figures = figures.filter(|f| f.len() == sum.kind.rule().takes.len())?;
+    let values: Vec<f64> = figures
+        .iter()
+        .map(|f| match *f {
+            Figure::Told(v) => v,
+            Figure::Sum(i) => done.get(i).map_or(f64::NAN, |d| d.value),
+        })
+        .collect();
+    Some(SumFacts { name: sum.name.clone(), kind: sum.kind, value: (sum.kind.rule().eval)(&values), figures, feeds: sum.feeds })
+}
+
+/// The pad's lines, each with its working.
+pub(crate) fn section(sheet: &mut Sheet, sums: &[SumFacts]) -> Vec<SumLine> {
+    let mut results: Vec<Num> = Vec::new();
+    sums.iter()
+        .map(|sum| {
+            let of: Vec<Num> = sum
+                .figures
+                .iter()
+                .map(|f| match *f {
+                    Figure::Told(v) => v.into(),
+                    Figure::Sum(i) => results.get(i).copied().unwrap_or_else(|| f64::NAN.into()),
+                })
+                .collect();
+            let result = sheet.work_all(sum.kind.rule(), &of, Some(sum.name.clone()));
+            results.push(result);
+            SumLine { name: sum.name.clone(), kind: sum.kind, result: Quantity::length(result), feeds: sum.feeds.map(Feeds::says) }
+        })
+        .collect()
+}

@@ -1,0 +1,137 @@
+import { useState } from 'react';
+import { inWords, type Job, type Plan, type SumRequest } from '../api/client';
+import { useChange, useRules } from '../api/hooks';
+import { readLength } from '../api/length';
+import { figure, Figure } from '../parts/Figure';
+import { Leaf } from '../parts/Leaf';
+import { useUnit } from '../parts/unit';
+
+type Kind = NonNullable<SumRequest['kind']>;
+const KINDS: Kind[] = ['half_difference', 'gap_less_pin', 'metal_left', 'location', 'middle', 'run_out', 'taper', 'face_off'];
+const FEEDS: [NonNullable<SumRequest['feeds']>, string][] = [
+  ['blank_diameter', 'blank or bore as turned'], ['thread_length', 'threaded length'], ['relief_width', 'relief width'], ['relief_diameter', 'relief diameter'], ['runout_room', 'room to stop in'],
+];
+
+/** A sum being written: its figures as text until they are read. */
+interface Draft { name: string; kind: Kind; figures: { text: string; from: string | null }[]; feeds: SumRequest['feeds'] }
+
+/** The bench pad: named sums, linked, some feeding the card. */
+export function BenchPad({ job, plan, open, onClose }: { job: Job; plan: Plan; open: boolean; onClose: () => void }) {
+  return (
+    <Leaf title="Bench pad" open={open} onClose={onClose} wide>
+      <Sums job={job} plan={plan} key={job.revision} />
+    </Leaf>
+  );
+}
+
+function Sums({ job, plan }: { job: Job; plan: Plan }) {
+  const unit = useUnit();
+  const change = useChange(job);
+  const rules = useRules(true);
+  const shown = (v: number | null | undefined) => (v === null || v === undefined ? '' : unit === 'in' ? `${v} mm` : String(v));
+  const [sums, setSums] = useState<Draft[]>(() =>
+    (job.request.pad ?? []).map((s) => ({ name: s.name ?? '', kind: s.kind ?? 'half_difference', feeds: s.feeds ?? null, figures: (s.figures ?? []).map((f) => ({ text: shown(f.value), from: f.from ?? null })) })),
+  );
+  const [fault, setFault] = useState<string | null>(null);
+  const rule = (kind: Kind) => rules.data?.find((r) => r.id === `pad.${kind}`);
+  const set = (i: number, patch: Partial<Draft>) => setSums(sums.map((s, j) => (j === i ? { ...s, ...patch } : s)));
+  const add = (kind: Kind) => {
+    const takes = rule(kind)?.takes ?? [];
+    setSums([...sums, { name: `${rule(kind)?.title ?? kind} ${sums.length + 1}`, kind, feeds: null, figures: takes.map(() => ({ text: '', from: null })) }]);
+  };
+  const keep = async () => {
+    setFault(null);
+    const pad: SumRequest[] = [];
+    for (const s of sums) {
+      const figures: SumRequest['figures'] = [];
+      for (const [i, f] of s.figures.entries()) {
+        if (f.from) {
+          figures.push({ from: f.from });
+          continue;
+        }
+        const symbol = rule(s.kind)?.takes[i];
+        if (symbol?.unit === 'deg') {
+          const value = Number(f.text.replace(',', '.'));
+          if (f.text.trim() === '' || Number.isNaN(value)) return setFault(`${s.name}: “${f.text}” is not a number of degrees for ${symbol.meaning}`);
+          figures.push({ value });
+          continue;
+        }
+        const read = await readLength(f.text, unit);
+        if (read.fault !== undefined) return setFault(`${s.name}, ${symbol?.meaning ?? 'figure'}: ${read.fault}`);
+        figures.push({ value: read.mm });
+      }
+      pad.push({ name: s.name.trim(), kind: s.kind, figures, feeds: s.feeds ?? null });
+    }
+    change.mutate({ request: { pad } as never }, { onError: (e) => setFault(inWords(e)) });
+  };
+  return (
+    <form
+      className="bench-pad"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void keep();
+      }}
+    >
+      <p className="how">Small sums from what was measured. One may take another’s result, and one may feed the card: change a figure and everything after it follows.</p>
+      {sums.map((s, i) => {
+        const line = plan.pad?.find((l) => l.name === s.name.trim());
+        return (
+          <fieldset key={i} disabled={job.frozen}>
+            <legend>{rule(s.kind)?.title ?? s.kind}</legend>
+            <label>
+              Called
+              <input value={s.name} autoComplete="off" onChange={(e) => {
+                const was = s.name;
+                const now = e.currentTarget.value;
+                setSums(sums.map((o, j) => ({ ...(j === i ? { ...o, name: now } : o), figures: (j === i ? s : o).figures.map((f) => (f.from === was ? { ...f, from: now } : f)) })));
+              }} />
+            </label>
+            {s.figures.map((f, k) => {
+              const says = rule(s.kind)?.takes[k]?.meaning ?? `figure ${k + 1}`;
+              return (
+                <label key={k}>
+                  {says}
+                  {f.from === null && (
+                    <input inputMode="decimal" autoComplete="off" value={f.text} onChange={(e) => set(i, { figures: s.figures.map((o, j) => (j === k ? { ...o, text: e.currentTarget.value } : o)) })} />
+                  )}
+                  {sums.length > 1 && (
+                    <select aria-label={`${s.name}: ${says}, where from`} value={f.from ?? ''} onChange={(e) => set(i, { figures: s.figures.map((o, j) => (j === k ? { ...o, from: e.currentTarget.value || null } : o)) })}>
+                      <option value="">measured</option>
+                      {sums.filter((o) => o !== s).map((o) => <option key={o.name} value={o.name}>{`from: ${o.name}`}</option>)}
+                    </select>
+                  )}
+                </label>
+              );
+            })}
+            <div className="sum-result">
+              <span>is</span> {line ? <Figure of={line.result} says={s.name} /> : <b>—</b>}
+            </div>
+            <label>
+              feeds
+              <select value={s.feeds ?? ''} onChange={(e) => set(i, { feeds: (e.currentTarget.value || null) as SumRequest['feeds'] })}>
+                <option value="">nothing</option>
+                {FEEDS.map(([id, says]) => <option key={id} value={id}>{says}</option>)}
+              </select>
+            </label>
+            <button type="button" className="act plain" onClick={() => setSums(sums.filter((_, j) => j !== i))} aria-label={`Strike out ${s.name}`}>
+              Strike out
+            </button>
+          </fieldset>
+        );
+      })}
+      {fault && <p className="fault" role="alert">{fault}</p>}
+      <div className="row">
+        {KINDS.map((k) => (
+          <button key={k} type="button" className="choice" disabled={job.frozen || !rules.data} onClick={() => add(k)}>
+            {rule(k)?.title ?? k}
+          </button>
+        ))}
+      </div>
+      <div className="row">
+        <button type="submit" className="act" disabled={job.frozen}>Work it out</button>
+        {job.frozen && <span className="how">The cut has begun: its facts are frozen.</span>}
+        {!job.frozen && plan.pad?.some((l) => l.feeds) && <span className="how">On the card: {plan.pad.filter((l) => l.feeds).map((l) => `${l.name} ${figure(l.result, unit)}, the ${l.feeds}`).join('; ')}.</span>}
+      </div>
+    </form>
+  );
+}
