@@ -72,6 +72,31 @@ proptest! {
         prop_assert!((bends / drop - 1.0).abs() < 1e-3, "{bends} {drop}");
     }
 
+    /// At a shoulder every school leaves no more than the length, a groove is what lets the mate seat, and one is
+    /// recommended and one followed.
+    #[test]
+    fn endings_are_sound_for_every_family(i in 0..standards().len(), inside: bool, length in 2.0_f64..120.0, lathe in 0_usize..3) {
+        let one = &standards()[i];
+        let plan = sound(json!({"thread": {"callout": one.name, "side": if inside { "internal" } else { "external" }, "length_mm": length}, "blank": {"shoulder": true}, "lathe": demo_lathe(lathe)}));
+        let endings = &plan.blank.endings;
+        prop_assert_eq!(endings.iter().filter(|e| e.chosen).count(), 1);
+        prop_assert_eq!(endings.iter().filter(|e| e.recommended).count(), 1);
+        for e in endings {
+            prop_assert!((0.0..=length).contains(&e.usable_mm.value), "{}: {e:?}", one.name);
+            prop_assert_eq!(e.seats, matches!(e.end, EndKind::Relief | EndKind::PlungedRing), "{:?}", e.end);
+            prop_assert_eq!(e.usable_mm.value == 0.0, e.consequence.starts_with("no full thread"), "{}: {:?}", one.name, e);
+        }
+        // A ring is plunged by the bit itself, so it is never wider than the relief that must also stop the carriage.
+        let of = |end: EndKind| endings.iter().find(|e| e.end == end).map_or(f64::NAN, |e| e.usable_mm.value);
+        prop_assert!(of(EndKind::PlungedRing) >= 0.0 && of(EndKind::Relief) >= 0.0);
+        prop_assert_eq!(plan.blank.slenderness.is_some(), !inside);
+        prop_assert_eq!(plan.blank.plug.is_some(), inside);
+        // The chamfer stands clear of the thread: under a screw's root limit, over a nut's.
+        let own = if inside { plan.thread.internal.major_mm.min.as_ref() } else { plan.thread.external.minor_mm.max.as_ref() };
+        let room = plan.blank.chamfer_mm.value - own.unwrap().value;
+        prop_assert!((room.abs() - 0.1).abs() < 1e-9 && (room > 0.0) == inside, "{}: {room}", one.name);
+    }
+
     /// No pad panics, and one that stands says what its sums say.
     #[test]
     fn any_pad_is_worked_or_refused(kinds in prop::collection::vec((0..8_usize, prop::collection::vec((prop::option::of(0..5_usize), -50.0_f64..50.0), 0..5)), 0..5)) {

@@ -1,9 +1,10 @@
 //! Callouts and lengths as people type them, by the thousand.
-#![allow(missing_docs, clippy::unwrap_used)]
+#![allow(missing_docs, clippy::unwrap_used, clippy::panic, clippy::print_stdout)]
 
 use proptest::prelude::*;
 use yoke_core::quantity::{Exact, LengthUnit, Ratio, decimal, parse_length, pitch_of_tpi, ratio_text, real};
 use yoke_core::thread::callout::read;
+use yoke_core::thread::series::standards;
 use yoke_core::thread::{Class, Hand, Side, System};
 
 /// The same callout as different hands would type it.
@@ -50,6 +51,46 @@ proptest! {
         prop_assert_eq!(spec.major, inches * Ratio::new(127, 5), "{}-{}", size, tpi);
         prop_assert_eq!(spec.pitch, pitch_of_tpi(&Ratio::from_integer(tpi)));
         prop_assert_eq!(spec.system, System::Unified);
+    }
+
+    #[test]
+    fn a_standard_thread_reads_the_same_in_every_hand(i in 0..standards().len(), habit: u8, left: bool, starts in 1_u8..5, side in prop::option::of(prop::sample::select(&["nut", "internal", "screw", "ext"]))) {
+        let one = &standards()[i];
+        // The first letter's case is the family's own in metric callouts; the rest is anyone's.
+        let name = match habit % 6 {
+            0 => one.name.to_lowercase(),
+            1 => one.name.to_uppercase(),
+            2 => one.name.replace('×', " x "),
+            3 => one.name.replace('-', " - "),
+            4 => format!("  {}\" ", one.name),
+            _ => one.name.replace('×', "*"),
+        };
+        let mut text = name;
+        if starts > 1 { text.push_str(&format!(" {starts} start")); }
+        if let Some(side) = side { text = format!("{text} {side}"); }
+        if left { text = if habit % 2 == 0 { format!("LH {text}") } else { format!("{text}-LH") } }
+        let spec = read(&text).map_err(|f| TestCaseError::fail(format!("{text}: {f:?}")))?;
+        prop_assert_eq!((spec.system, spec.major, spec.pitch), (one.system, one.major, one.pitch), "{}", text);
+        prop_assert_eq!((spec.starts, spec.hand == Hand::Left), (starts, left), "{}", text);
+        prop_assert_eq!(spec.side == Side::Internal, matches!(side, Some("nut" | "internal")), "{}", text);
+        // What it is called reads back as itself.
+        let again = read(&spec.name()).map_err(|f| TestCaseError::fail(format!("{}: {f:?}", spec.name())))?;
+        prop_assert_eq!((again.system, again.major, again.pitch, again.starts, again.hand), (spec.system, spec.major, spec.pitch, spec.starts, spec.hand));
+    }
+
+    #[test]
+    fn a_lead_with_its_pitch_gives_the_starts(d in 20_u32..100, p in prop::sample::select(&[2_u32, 3, 4, 5, 6]), starts in 1_u32..6, way in 0_u8..4) {
+        prop_assume!(d > 4 * p);
+        let lead = p * starts;
+        let text = match way {
+            0 => format!("Tr{d}x{lead}(P{p})"),
+            1 => format!("tr {d} x {lead} P{p}"),
+            2 => format!("M{d}xPh{lead}P{p}"),
+            _ => format!("m{d} x L{lead}-P{p}"),
+        };
+        let spec = read(&text).map_err(|f| TestCaseError::fail(format!("{text}: {f:?}")))?;
+        prop_assert_eq!((u32::from(spec.starts), spec.pitch), (starts, Ratio::from_integer(i128::from(p))), "{}", text);
+        prop_assert_eq!(spec.lead(), Ratio::from_integer(i128::from(lead)));
     }
 
     #[test]
@@ -109,5 +150,67 @@ fn what_cannot_be_read_names_the_part_and_offers_near_ones() {
     // The slip of one key is one step from what was meant.
     for (slip, meant) in [("M2O", "M20"), ("1/2-31 UNC", "1/2-13 UNC"), ("5/8-1l UNC", "5/8-11 UNC")] {
         assert!(read(slip).expect_err(slip).near.iter().any(|n| n == meant), "{slip}: {:?}", read(slip));
+    }
+}
+
+#[test]
+fn one_slip_of_a_key_is_offered_back() {
+    // Each standard name with one character doubled, dropped or struck beside its own: where it no longer reads,
+    // what was meant stands among the four offered.
+    let (mut slips, mut offered) = (0_u32, 0_u32);
+    for one in standards() {
+        let letters: Vec<char> = one.name.chars().collect();
+        for at in 1..letters.len() {
+            let mut doubled = letters.clone();
+            doubled.insert(at, letters[at]);
+            let mut dropped = letters.clone();
+            dropped.remove(at);
+            let mut struck = letters.clone();
+            struck[at] = if letters[at].is_ascii_digit() { 'o' } else { 'q' };
+            for slip in [doubled, dropped, struck] {
+                let typed: String = slip.into_iter().collect();
+                if let Err(fault) = read(&typed) {
+                    slips += 1;
+                    offered += u32::from(fault.near.contains(&one.name));
+                    assert!(!fault.missing.is_empty() && fault.near.len() == 4, "{typed}");
+                }
+            }
+        }
+    }
+    let share = f64::from(offered) / f64::from(slips);
+    println!("{:.1} % of {slips} slips are offered back", 100.0 * share);
+    assert!(slips > 3000 && share > 0.8, "{:.1} % of {slips}", 100.0 * share);
+}
+
+#[test]
+fn every_family_reads_its_own_classes_and_no_others() {
+    let families: [(System, &[&str]); 8] = [
+        (System::IsoMetric, &["6g", "6H", "5g6g", "4h", "7G"]),
+        (System::Unified, &["1A", "2A", "3B"]),
+        (System::Acme, &["2G", "3G", "4g"]),
+        (System::StubAcme, &["2G"]),
+        (System::Trapezoidal, &["7e", "8e", "7H", "8H"]),
+        (System::Whitworth, &["close", "Medium", "FREE"]),
+        (System::PipeG, &["A", "b"]),
+        (System::Ba, &[""]),
+    ];
+    for (system, own) in families {
+        for class in own {
+            let read = Class::read(class, system).unwrap_or_else(|e| panic!("{class} of {system:?}: {e}"));
+            let again = Class::read(&read.to_string(), system);
+            assert_eq!(again, Ok(read), "{class} of {system:?}");
+            // A class with a side is usual on that side or none.
+            if let Some(side) = read.side() {
+                assert!(Class::usual(system, side, 20.0).side().is_none_or(|s| s == side), "{class}");
+            }
+        }
+        for odd in ["", "9Z", "zz", "6gg", "-1", "∞"] {
+            let answer = Class::read(odd, system);
+            assert!(answer.is_err() || own.contains(&odd), "{odd:?} of {system:?}: {answer:?}");
+        }
+        for side in [Side::External, Side::Internal] {
+            let usual = Class::usual(system, side, 20.0);
+            assert!(usual.side().is_none_or(|s| s == side), "{system:?}");
+        }
     }
 }

@@ -8,7 +8,10 @@ use serde_json::json;
 use yoke_core::outline::{Drawing, Point, Shape};
 use yoke_core::plan::Plan;
 
+/// 60° threads of either member.
 const THREADS: [&str; 6] = ["M6", "M20x2.5", "M36x1.5-6H", "7/8-9 UNC", "1-8 UNC-2B", "#10-32"];
+/// One of every other family.
+const OTHERS: [&str; 9] = ["1-1/4-5 Acme LH", "1-5 Stub Acme nut", "Tr40x14(P7)", "5/8 BSW", "G1-1/4 nut", "2BA", "Sq 30x6", "1-4 Square nut", "1/4-40 ME"];
 
 fn shapes<'a>(drawing: &'a Drawing, role: &'a str) -> impl Iterator<Item = &'a Shape> {
     drawing.shapes.iter().filter(move |s| s.role == role)
@@ -16,6 +19,7 @@ fn shapes<'a>(drawing: &'a Drawing, role: &'a str) -> impl Iterator<Item = &'a S
 
 fn all(plan: &Plan) -> Vec<(&'static str, &Drawing)> {
     let mut list = vec![("thread", &plan.thread.drawing), ("blank", &plan.blank.drawing), ("cut", &plan.cut.drawing)];
+    list.extend(plan.pair.as_ref().map(|p| ("pair", &p.drawing)));
     list.extend(plan.gears.drawing.as_ref().map(|d| ("gears", d)));
     list.extend(plan.gauge.drawing.as_ref().map(|d| ("gauge", d)));
     list
@@ -24,8 +28,8 @@ fn all(plan: &Plan) -> Vec<(&'static str, &Drawing)> {
 #[test]
 fn everything_drawn_lies_inside_its_bounds_and_is_said_in_words() {
     for lathe in 0..3 {
-        for thread in THREADS {
-            let plan = sound(json!({"thread": {"callout": thread}, "lathe": demo_lathe(lathe), "blank": {"shoulder": true}}));
+        for thread in THREADS.into_iter().chain(OTHERS) {
+            let plan = sound(json!({"thread": {"callout": thread}, "mate": {}, "lathe": demo_lathe(lathe), "blank": {"shoulder": true}}));
             for (name, drawing) in all(&plan) {
                 let [left, bottom, right, top] = drawing.bounds;
                 let inside = |[x, y]: Point| x >= left - 1e-6 && x <= right + 1e-6 && y >= bottom - 1e-6 && y <= top + 1e-6;
@@ -97,4 +101,69 @@ fn the_groove_fills_from_one_flank_and_ends_as_the_tip() {
     // A bore fills outward.
     let inside = on(1, "M36x1.5-6H");
     assert!(shapes(&inside.cut.drawing, "cut.pass").all(|s| s.line[1][1] > 0.0));
+}
+
+#[test]
+fn the_mesh_shows_the_gaps_the_pair_has() {
+    for thread in ["M20", "1-1/4-5 Acme LH", "Tr28x5", "1-8 UNC-3A", "G1", "Sq 30x6"] {
+        let plan = sound(json!({"thread": {"callout": thread}, "mate": {}}));
+        let pair = plan.pair.unwrap();
+        let lines: Vec<&Vec<Point>> = shapes(&pair.drawing, "thread.flank").map(|s| &s.line).collect();
+        let [screw, nut] = lines[..] else { panic!("{thread}: a screw and a nut") };
+        let ends = |line: &[Point]| line.iter().fold((f64::MAX, f64::MIN), |(low, high), p| (low.min(p[1]), high.max(p[1])));
+        let ((screw_low, screw_high), (nut_low, nut_high)) = (ends(screw), ends(nut));
+        let times = pair.gaps_times;
+        // Crests and roots stand apart by the clearances, half on each side, drawn so many times as large.
+        assert!((2.0 * (nut_high - screw_high) - times * pair.clearances[1].now.value).abs() < 1e-6, "{thread} major");
+        assert!((2.0 * (nut_low - screw_low) - times * pair.clearances[2].now.value).abs() < 1e-6, "{thread} minor");
+        assert!(times >= 1.0 && times.fract() == 0.0, "{thread}: a whole number of times");
+        // The nut's metal never crosses the screw's: on every level between both, its gap is the wider.
+        let half_width = |line: &[Point], y: f64, x0: f64| {
+            line.windows(2)
+                .filter(|w| (w[0][1] - y) * (w[1][1] - y) <= 0.0 && (w[0][1] - w[1][1]).abs() > 1e-9)
+                .map(|w| w[0][0] + (y - w[0][1]) / (w[1][1] - w[0][1]) * (w[1][0] - w[0][0]))
+                .map(|x| (x - x0).abs())
+                .fold(f64::MAX, f64::min)
+        };
+        let pitch = plan.thread.pitch_mm.value;
+        for i in 1..10 {
+            let y = nut_low + (screw_high - nut_low) * f64::from(i) / 10.0;
+            let (thread_half, gap_half) = (half_width(screw, y, pitch), half_width(nut, y, pitch));
+            assert!(gap_half >= thread_half - 1e-9, "{thread}: {gap_half} {thread_half} at {y}");
+        }
+        assert_eq!(pair.drawing.dimensions.len(), 3);
+    }
+}
+
+#[test]
+fn the_sample_is_drawn_as_told() {
+    use yoke_core::job::read_json;
+    use yoke_core::thread::identify::{Sample, SampleRequest, identify};
+    let drawn = |request: serde_json::Value| {
+        let (asked, faults) = read_json::<SampleRequest>(request);
+        identify(&Sample::check(&asked, faults).unwrap()).drawing
+    };
+    let bolt = drawn(json!({"major_mm": 22.05, "spaces": 10, "over_mm": 28.3, "minor_mm": 18.4}));
+    let names: Vec<&str> = bolt.dimensions.iter().map(|d| d.name).collect();
+    assert_eq!(names, ["major", "minor", "spaces"], "only what was measured has a dimension");
+    for d in &bolt.dimensions {
+        let length = (d.from[0] - d.to[0]).hypot(d.from[1] - d.to[1]);
+        assert!((length - d.figure.value).abs() < 1e-6, "{}: drawn {length}", d.name);
+    }
+    assert_eq!(shapes(&bolt, "sample.crest").count(), 11, "ten spaces lie between eleven crests");
+    // In front a right-hand thread climbs to the right, a left-hand one to the left, twice as steeply with two starts.
+    let climb = |drawing: &Drawing| {
+        let line = &shapes(drawing, "sample.crest").next().unwrap().line;
+        (line[1][1] - line[0][1]) / (line[1][0] - line[0][0])
+    };
+    let of = |hand: &str, starts: i64| climb(&drawn(json!({"major_mm": 20, "pitch_mm": 2.5, "hand": hand, "starts": starts})));
+    assert!(of("right", 1) > 0.0 && (of("left", 1) + of("right", 1)).abs() < 1e-9 && (of("right", 2) / of("right", 1) - 2.0).abs() < 1e-9);
+    assert!((of("right", 1) - 1.25 / 20.0).abs() < 1e-9, "half a lead across the diameter");
+    // Nothing told is drawn all the same, without dimensions.
+    let blank = drawn(json!({}));
+    assert!(blank.dimensions.is_empty() && blank.says.contains("not told"));
+    for drawing in [&bolt, &blank] {
+        let [left, bottom, right, top] = drawing.bounds;
+        assert!(drawing.shapes.iter().flat_map(|s| &s.line).all(|p| p[0] >= left && p[0] <= right && p[1] >= bottom && p[1] <= top));
+    }
 }

@@ -251,3 +251,151 @@ fn classes_belong_to_their_family() {
     // Either member of a pair keeps the class given.
     assert_eq!(planned("1-5 Acme-3G").thread.internal.class, "3G");
 }
+
+#[test]
+fn over_wires_are_the_published_examples() {
+    // 1-5 Acme at 0.9 in over 0.10329 in; and four starts of 1/2-10 Acme at 0.45 in over 0.0517 in: simple and corrected.
+    for (callout, starts, target, wire, simple, corrected) in
+        [("1-5 Acme", 1, 0.9, 0.10329, 1.029_152, 1.030_119), ("1/2-10 Acme", 4, 0.45, 0.0517, 0.514_850, 0.522_598)]
+    {
+        let plan = sound(
+            json!({"thread": {"callout": callout, "starts": starts}, "cut": {"target_pitch_diameter_mm": target * 25.4}, "gauge": {"wires_mm": [wire * 25.4]}}),
+        );
+        let formulas = plan.gauge.formulas.as_ref().unwrap();
+        assert!((formulas.simple.value / 25.4 - simple).abs() < 1e-6, "{callout}: {}", formulas.simple.value / 25.4);
+        assert!((formulas.approximate.value / 25.4 - corrected).abs() < 2e-6, "{callout}: {}", formulas.approximate.value / 25.4);
+        // The trade corrects Acme without being asked; and not a single start of the steeper forms.
+        assert!(plan.gauge.corrected && (plan.gauge.over_wires_mm.unwrap().target.value - formulas.approximate.value).abs() < 1e-9);
+    }
+    for (callout, corrected) in [("1 BSW", false), ("2BA", false), ("M20", false), ("Tr28x5", true), ("M20 2 start", true), ("G1", false)] {
+        assert_eq!(planned(callout).gauge.corrected, corrected, "{callout}");
+    }
+}
+
+/// Limits by hand, in the unit of the standard: screw pitch, screw root, nut pitch, nut minor; lower then upper.
+#[test]
+fn other_classes_by_hand() {
+    let unit = |callout: &str, inch: bool| {
+        let plan = planned(callout);
+        let scale = if inch { 25.4 } else { 1.0 };
+        move |internal: bool, which: &str| -> [f64; 2] {
+            let member = if internal { &plan.thread.internal } else { &plan.thread.external };
+            let range = match which {
+                "pitch" => &member.pitch_mm,
+                "major" => &member.major_mm,
+                _ => &member.minor_mm,
+            };
+            bounds(range).map(|v| v.map_or(f64::NAN, |v| v / scale))
+        }
+    };
+    let close = |got: [f64; 2], wanted: [f64; 2], slack: f64, what: &str| {
+        assert!((got[0] - wanted[0]).abs() <= slack && (got[1] - wanted[1]).abs() <= slack, "{what}: {got:?} but {wanted:?}");
+    };
+    // 1-5 Acme-3G: allowance 0.006, tolerance 0.0028 + 0.014√0.2 = 0.0090609; 4G: 0.004 and 0.0064721.
+    let g3 = unit("1-5 Acme-3G", true);
+    close(g3(false, "pitch"), [0.894 - 0.0091, 0.894], 6e-5, "3G screw");
+    close(g3(true, "pitch"), [0.9, 0.9091], 6e-5, "3G nut");
+    let g4 = unit("1-5 Acme-4G", true);
+    close(g4(false, "pitch"), [0.896 - 0.0065, 0.896], 6e-5, "4G screw");
+    close(g4(false, "minor"), [0.78 - 1.5 * 0.0065, 0.78], 1e-4, "4G root");
+    // Finer than 10 TPI the clearance halves: 5/16-14, D 0.3125, minor 0.3125 − 1/14 − 0.010.
+    let fine = unit("5/16-14 Acme", true);
+    assert!((fine(false, "minor")[1] - (0.3125 - 1.0 / 14.0 - 0.010)).abs() < 1e-6);
+    assert!((fine(true, "major")[0] - 0.3225).abs() < 1e-6);
+    // 1-5 Stub: E 0.94 less 0.008; tolerance 0.0194; root 0.86 less the same; major − 0.05P.
+    let stub = unit("1-5 Stub Acme", true);
+    close(stub(false, "pitch"), [0.932 - 0.0194, 0.932], 6e-5, "stub screw");
+    close(stub(false, "minor"), [0.86 - 0.0194, 0.86], 6e-5, "stub root");
+    close(stub(false, "major"), [0.99, 1.0], 1e-9, "stub crest");
+    // Tr20×4-8e: Td2(6) 212 eight steps on is 335; es 95; d3 tolerance 1.25·335 + 95. 8H: 2.12·212 = 449.4 → 450.
+    let eight = unit("Tr20x4-8e", false);
+    close(eight(false, "pitch"), [17.905 - 0.335, 17.905], 1e-9, "8e screw");
+    close(eight(false, "minor"), [15.5 - 0.514, 15.5], 1e-9, "8e root");
+    close(unit("Tr20x4-8H", false)(true, "pitch"), [18.0, 18.45], 1e-9, "8H nut");
+    // Two starts widen by 1.12: Td2 of Tr40×7 is grade 6 280 (fallback 90·7^0.4·31.75^0.1 = 277) plus four steps, 355.
+    close(unit("Tr40x7", false)(false, "pitch"), [36.375 - 0.355, 36.375], 1e-9, "Tr40");
+    close(unit("Tr40x14(P7)", false)(false, "pitch"), [36.375 - 0.398, 36.375], 1e-9, "Tr40, two starts");
+    // 1 BSW: T = 0.002 + 0.003 + 0.005·√0.125 = 0.0067678; crest + 0.01√P = 0.0103; root + 0.02√P = 0.0138.
+    let bsw = unit("1 BSW", true);
+    close(bsw(false, "pitch"), [0.92 - 0.0068, 0.92], 6e-5, "BSW screw");
+    close(bsw(false, "major"), [1.0 - 0.0103, 1.0], 6e-5, "BSW crest");
+    close(bsw(false, "minor"), [0.8399 - 0.0138, 0.8399], 1.1e-4, "BSW root");
+    close(bsw(true, "pitch"), [0.92, 0.92 + 0.0068], 6e-5, "BSW nut");
+    close(unit("1 BSW free", true)(false, "pitch"), [0.92 - 0.0102, 0.92], 6e-5, "BSW free");
+    // G1: pitch 0.180, major 0.360, socket minor 0.640; class B doubles the first alone.
+    let g = unit("G1", false);
+    close(g(false, "pitch"), [31.77 - 0.18, 31.77], 1e-9, "G1");
+    close(g(false, "major"), [33.249 - 0.36, 33.249], 1e-9, "G1 crest");
+    close(g(true, "minor"), [30.291, 30.931], 1e-9, "G1 socket");
+    close(unit("G1 B", false)(false, "pitch"), [31.77 - 0.36, 31.77], 1e-9, "G1 B");
+    close(unit("G1 B", false)(false, "major"), [33.249 - 0.36, 33.249], 1e-9, "G1 B crest");
+    for (callout, pitch) in [("G1/16", 0.107), ("G1/8", 0.107), ("G3/8", 0.125), ("G7/8", 0.142), ("G2", 0.18), ("G2-1/4", 0.217), ("G6", 0.217)] {
+        let [low, high] = unit(callout, false)(false, "pitch");
+        assert!((high - low - pitch).abs() < 1e-9, "{callout}");
+    }
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig::with_cases(200))]
+
+    /// Every family, both members: the last pass leaves the size aimed at, never past it, and no pass goes back.
+    #[test]
+    fn every_family_is_cut_to_its_aim((standard, side, starts) in any_standard(), lathe in 0_usize..3) {
+        let plan = sound(json!({"thread": {"callout": standard.name, "side": side, "starts": starts}, "lathe": demo_lathe(lathe)}));
+        let aim = plan.cut.target_pitch_diameter_mm.value;
+        let inside = side == Side::Internal;
+        let Some(last) = plan.cut.passes.last() else {
+            prop_assert!(plan.cut.radial_mm.value <= 0.05 + 1e-9, "{}: only where there is next to nothing to cut", standard.name);
+            return Ok(());
+        };
+        let left = if inside { aim - last.pitch_diameter_mm.value } else { last.pitch_diameter_mm.value - aim };
+        // Half a division on the slide's own dial, turned into diameter.
+        let half = plan.cut.dial.graduation_mm / plan.cut.dial.reading_per_radial;
+        prop_assert!(left >= -1e-9 && left <= half + 1e-9, "{}: {left} of {half}", standard.name);
+        prop_assert!(plan.cut.passes.windows(2).all(|w| w[1].radial_mm >= w[0].radial_mm - 1e-12));
+        prop_assert!(plan.cut.angle_deg <= plan.thread.half_angle_deg + 1e-9, "{}: the slide never leans past the flank", standard.name);
+        // The relief angles follow the lead: leading over trailing, unless the floor of two degrees speaks.
+        if let (Some(leading), Some(trailing)) = (&plan.bit.leading_relief_deg, &plan.bit.trailing_relief_deg) {
+            prop_assert!(leading.value > 6.0 && trailing.value >= 2.0 && trailing.value < 6.0, "{}", standard.name);
+        }
+    }
+
+    /// A reading over wires and the pitch diameter it stands for are one size, by the seat and not the formula.
+    #[test]
+    fn wires_read_back_as_the_size((standard, _, starts) in any_standard(), share in 0.0_f64..1.0) {
+        let plan = sound(json!({"thread": {"callout": standard.name, "starts": starts}, "gauge": {"lead_correction": "none"}}));
+        let Some(wires) = &plan.gauge.over_wires_mm else { return Ok(()) };
+        let (low, high) = (plan.gauge.min_mm.value, plan.gauge.max_mm.value);
+        let e = low + share * (high - low);
+        let alpha = plan.thread.half_angle_deg.to_radians();
+        let w = plan.gauge.wire_mm.as_ref().unwrap().value;
+        // A circle of the wire's radius let down between the two flank lines until it stops, found by halving.
+        let (mut a, mut b) = (-10.0 * w, 10.0 * w);
+        for _ in 0..100 {
+            let y = f64::midpoint(a, b);
+            let reach = (real(&standard.pitch) / 4.0 + y * alpha.tan()) * alpha.cos();
+            if reach < w / 2.0 { a = y } else { b = y }
+        }
+        let over = e + 2.0 * (b + w / 2.0);
+        let between = wires.min.value + share * (wires.max.value - wires.min.value);
+        prop_assert!((over - between).abs() < 1e-6, "{}: {over} {between}", standard.name);
+    }
+
+    /// Any special that is taken closes on itself and cuts like any other; what is refused names its field.
+    #[test]
+    fn any_special_closes_or_is_refused(d in 2.0_f64..120.0, p in 0.2_f64..12.0, angle in prop_oneof![Just(0.0), 3.0_f64..120.0], depth in prop::option::of(0.1_f64..1.2), crest in prop::option::of(0.0_f64..0.5), inside: bool) {
+        let mut special = json!({"major_mm": (d * 1e3).round() / 1e3, "pitch_mm": (p * 1e3).round() / 1e3, "included_angle_deg": angle});
+        if let Some(depth) = depth { special["minor_mm"] = json!(d - 2.0 * depth * p); }
+        if let Some(crest) = crest { special["crest_flat_mm"] = json!(crest * p); }
+        match reckon(json!({"thread": {"special": special, "side": if inside { "internal" } else { "external" }}})) {
+            Err(faults) => prop_assert!(faults.iter().all(|f| f.pointer.starts_with("/thread/special")), "{faults:?}"),
+            Ok(plan) => {
+                let form = &plan.thread.basic_form;
+                let tan = (angle / 2.0_f64).to_radians().tan();
+                let pitch = plan.thread.pitch_mm.value;
+                prop_assert!((form.crest_flat_mm.value + form.root_flat_mm.value + 2.0 * form.depth_mm.value * tan - pitch).abs() < 1e-6);
+                prop_assert!(form.depth_mm.value > 0.0 && plan.cut.radial_mm.value.is_finite() && plan.bit.tip_flat_mm.aim.value >= 0.0, "{special}");
+            }
+        }
+    }
+}

@@ -156,6 +156,11 @@ proptest! {
             "bit": {"tip_flat_mm": n(9)}, "cut": {"passes": whole[1], "target_pitch_diameter_mm": n(10), "compound_angle_deg": n(11)},
             "gears": {"hang": {"drivers": [whole[2], whole[3]], "driven": [whole[4], whole[5]]}, "limit": whole[6]}
         }));
+        let _ = reckon(json!({
+            "thread": {"special": {"major_mm": n(0), "pitch_mm": n(1), "minor_mm": n(2), "included_angle_deg": n(3), "crest_flat_mm": n(4)}, "clearance_mm": n(5)},
+            "mate": {"made_pitch_diameter_mm": n(6), "clearance_mm": n(7)}, "blank": {"stick_out_mm": n(8), "support": "centre", "end": "withdraw"},
+            "pad": [{"name": "a", "kind": "taper", "figures": [{"value": n(9)}, {"value": n(10)}, {"value": n(11)}, {"value": n(2)}], "feeds": "blank_diameter"}]
+        }));
         // The same where all else is sound, so that deeper code is reached.
         let _ = reckon(json!({"thread": {"callout": "M20", "length_mm": n(0)}, "blank": {"diameter_mm": n(2)}, "cut": {"target_pitch_diameter_mm": n(10), "passes": whole[1]}, "bit": {"tip_radius_mm": n(9)}}));
     }

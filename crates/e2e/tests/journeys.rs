@@ -351,9 +351,16 @@ async fn nothing_spills_on_a_tablet_and_the_lathe_keys_suit_a_knuckle() {
     let browser = Browser::open().await;
     for (width, height) in [(1024, 768), (768, 1024)] {
         browser.size((width, height)).await;
-        for path in VIEWS.iter().map(|v| format!("/jobs/footbridge-tie-rod/{v}")).chain(["/".to_owned(), "/jobs/footbridge-tie-rod/at-the-lathe".to_owned()]) {
+        let more = [
+            "/",
+            "/jobs/windlass-bolt--as-found/thread",
+            "/jobs/paddle-screw-and-nut/thread",
+            "/jobs/gauge-board-cap/blank",
+            "/jobs/footbridge-tie-rod/at-the-lathe",
+        ];
+        for path in VIEWS.iter().map(|v| format!("/jobs/footbridge-tie-rod/{v}")).chain(more.map(str::to_owned)) {
             browser.go(&server.at(&path)).await;
-            browser.find(".carry, .jobs li, .setting").await;
+            browser.find(".carry, .jobs li, .setting, .may .first").await;
             assert_eq!(browser.script("return document.documentElement.scrollWidth").await, width, "{path} at {width}×{height}");
         }
         let small = browser.script("return [...document.querySelectorAll('.lathe-key')].filter(k => k.getBoundingClientRect().height < 56).length").await;
@@ -578,5 +585,48 @@ async fn the_blind_caps_groove_is_refused_and_a_sum_on_the_pad_mends_it() {
     browser.find("button[aria-label^='How the thread ends']").await.click().await.unwrap();
     let schools = browser.wait_text(".editor", "withdrawn at a mark").await;
     assert!(schools.contains("counterbored") && schools.contains("of full thread"), "{schools}");
+    browser.close().await;
+}
+
+#[tokio::test]
+async fn a_part_carries_several_threads_and_a_sample_is_made_to_its_measurements() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path());
+    let browser = Browser::open().await;
+    browser.size((1024, 768)).await;
+    browser.look(true).await;
+    // A mate and another thread, by touch and by typing; a callout that does not read loses nothing.
+    browser.go(&server.at("/jobs/hydrant-union/thread")).await;
+    browser.wait_text(".own", "rounded 0.317 mm").await;
+    assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
+    browser.script("[...document.querySelectorAll('.own .word')].find(b => b.textContent === 'Cut its nut too.').click()").await;
+    browser.wait_text(".own", "One of a pair").await;
+    browser.script("[...document.querySelectorAll('.own .word')].find(b => b.textContent === 'Add a thread to this part.').click()").await;
+    let field = browser.find("[role=dialog] input").await;
+    retype(&field, "M24x9000" + Key::Enter).await;
+    browser.wait_text("[role=dialog] .fault", "pitch").await;
+    retype(&field, "M24x2-6g LH" + Key::Enter).await;
+    let own = browser.wait_text(".own", "On the same part").await;
+    assert!(own.contains("M24x2-6g LH"), "{own}");
+    browser.find(".own a.word").await.click().await.unwrap();
+    browser.wait_text(".sentence", "internal").await;
+    browser.wait_text(".own", "its screw").await;
+    // The sample, neither standard: made to its measurements, left-hand as it was seen to climb.
+    browser.go(&server.at("/jobs/windlass-bolt--as-found/thread")).await;
+    browser.wait_text(".may-be", "angle gauges").await;
+    browser.touch(".measured button:nth-child(6)").await;
+    browser.touch(".answer .choice:nth-child(2)").await;
+    browser.wait_text(".measured", "left-hand").await;
+    browser.find(".sample aside > .act.plain").await.click().await.unwrap();
+    browser.wait_text(".sentence", "Special 22.05×2.83").await;
+    let sentence = browser.wait_text(".sentence", "left-hand").await;
+    assert!(sentence.contains("external"), "{sentence}");
+    // Its sheet opens again from the thread, and another size can still be taken from it.
+    browser.script("[...document.querySelectorAll('.own .word')].find(b => b.textContent.startsWith('Found')).click()").await;
+    browser.wait_text("[role=dialog] .may", "7/8-9 UNC").await;
+    browser.find("button[aria-label^='Take it: 7/8-9 UNC']").await.click().await.unwrap();
+    browser.wait_text(".sentence", "7/8-9 UNC-2A").await;
+    let job = server.job("windlass-bolt--as-found").await;
+    assert!(job["request"]["thread"]["special"].is_null() && job["plan"]["thread"]["hand"] == "left", "{}", job["request"]);
     browser.close().await;
 }

@@ -155,7 +155,9 @@ fn made(store: &Store, job: &JobRow) -> Result<Option<f64>, StoreError> {
 /// Which member a request cuts, when its thread reads.
 fn side_of(request: &str) -> Option<Side> {
     let request: PlanRequest = serde_json::from_str(request).ok()?;
-    request.thread.side.or_else(|| Some(callout::read(request.thread.callout.as_deref()?).ok()?.side))
+    let thread = request.thread;
+    // Sizes of one's own are a screw's unless the side says otherwise.
+    thread.side.or_else(|| thread.special.map(|_| Side::External)).or_else(|| Some(callout::read(thread.callout.as_deref()?).ok()?.side))
 }
 
 /// The other threads of a job's part.

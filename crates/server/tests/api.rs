@@ -412,3 +412,80 @@ async fn the_nut_of_a_pair_follows_the_screw_as_measured() {
     let (_, stud) = server.send(Method::POST, "/api/v1/jobs/mill-bearing-stud/members", json!({"mate": true}), &[]).await;
     assert_eq!((stud["plan"]["thread"]["class"].as_str(), stud["plan"]["thread"]["side"].as_str()), (Some("2B"), Some("internal")), "{stud}");
 }
+
+#[tokio::test]
+async fn a_sample_of_ones_own_becomes_a_special_and_a_faulty_pad_is_refused_whole() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path(), &["--demo"]);
+    let (status, job) = server.send(Method::POST, "/api/v1/jobs", json!({"request": {"sample": {}, "lathe_id": "bench"}}), &[]).await;
+    assert_eq!((status, job["title"].as_str()), (StatusCode::CREATED, Some("A sample, as found")));
+    let path = format!("/api/v1/jobs/{}", job["id"].as_str().unwrap());
+    let (_, lines) = server.get("/api/v1/jobs").await;
+    let line = lines.as_array().unwrap().iter().find(|l| l["id"] == job["id"]).unwrap().clone();
+    assert_eq!((line["stands"].as_str(), line["lathe"].as_str()), (Some("to be identified"), Some("Bench")));
+    // A faulty sample is not kept; neither is a sample with another fault beside it.
+    for patch in [json!({"sample": {"spaces": 10}}), json!({"sample": {"weight": 2}}), json!({"blank": {"stick_out_mm": -4}}), json!({"lathe_id": "nowhere"})] {
+        let (status, problem) = server.send(Method::PATCH, &path, json!({"request": patch}), &[("If-Match", "1")]).await;
+        assert_eq!(status, StatusCode::UNPROCESSABLE_ENTITY, "{patch}: {problem}");
+    }
+    let sample = json!({"request": {"sample": {"major_mm": 13.4, "spaces": 12, "over_mm": 15.9, "minor_mm": 11.6, "hand": "left"}}});
+    let (status, told) = server.send(Method::PATCH, &path, sample, &[("If-Match", "1")]).await;
+    assert_eq!((status, told["revision"].as_i64()), (StatusCode::OK, Some(2)), "{told}");
+    let (_, found) = server.send(Method::POST, "/api/v1/identify", told["request"]["sample"].clone(), &[]).await;
+    let special = found["special"].clone();
+    assert_eq!((special["major_mm"].as_str(), special["minor_mm"].as_f64()), (Some("67/5"), Some(11.6)), "{special}");
+    let (status, made) = server.send(Method::PATCH, &path, json!({"request": {"thread": {"special": special, "hand": "left"}}}), &[("If-Match", "2")]).await;
+    assert_eq!(
+        (status, made["plan"]["thread"]["form"].as_str(), made["plan"]["thread"]["hand"].as_str()),
+        (StatusCode::OK, Some("special"), Some("left")),
+        "{made}"
+    );
+    assert!((made["plan"]["thread"]["pitch_mm"]["value"].as_f64().unwrap() - 15.9 / 12.0).abs() < 1e-4);
+    let (_, lines) = server.get("/api/v1/jobs").await;
+    assert!(lines.as_array().unwrap().iter().any(|l| l["thread"].as_str().unwrap().starts_with("A special")));
+    // A pad with one faulty sum changes nothing at all, and every fault is named at once.
+    let pad =
+        json!({"request": {"pad": [{"name": "a", "kind": "middle", "figures": [{"value": 1}]}, {"name": "a", "kind": "run_out", "figures": [{"from": "z"}]}]}});
+    let (status, problem) = server.send(Method::PATCH, &path, pad, &[("If-Match", "3")]).await;
+    let pointers: Vec<&str> = problem["faults"].as_array().unwrap().iter().map(|f| f["pointer"].as_str().unwrap()).collect();
+    assert_eq!((status, pointers), (StatusCode::UNPROCESSABLE_ENTITY, vec!["/pad/0/figures", "/pad/1/name", "/pad/1/figures/0"]));
+    assert_eq!(server.get(&path).await.1["revision"], 3);
+    // The mate of a special is the same special, the other way about.
+    let (status, mate) = server.send(Method::POST, &format!("{path}/members"), json!({"mate": true, "material": "bronze"}), &[]).await;
+    assert_eq!(
+        (status, mate["plan"]["thread"]["side"].as_str(), mate["request"]["blank"]["material"].as_str()),
+        (StatusCode::CREATED, Some("internal"), Some("bronze")),
+        "{mate}"
+    );
+    assert_eq!(mate["plan"]["thread"]["basic_form"]["depth_mm"]["value"], made["plan"]["thread"]["basic_form"]["depth_mm"]["value"]);
+}
+
+#[tokio::test]
+async fn a_size_told_by_hand_stands_before_the_mates_own_reading() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path(), &["--demo"]);
+    let (_, screw) = server.get("/api/v1/jobs/paddle-screw-and-nut").await;
+    let nut = format!("/api/v1/jobs/{}", screw["members"][0]["id"].as_str().unwrap());
+    let (_, before) = server.get(&nut).await;
+    let revision = before["revision"].to_string();
+    let told = json!({"request": {"mate": {"school": "external_first", "made_pitch_diameter_mm": 28.8}}});
+    let (status, job) = server.send(Method::PATCH, &nut, told, &[("If-Match", &revision)]).await;
+    assert_eq!((status, job["plan"]["pair"]["mate_made_mm"]["value"].as_f64()), (StatusCode::OK, Some(28.8)), "{job}");
+    // The school is the pair's; what one member was told of the other's size is its own.
+    let (_, screw) = server.get("/api/v1/jobs/paddle-screw-and-nut").await;
+    assert_eq!((screw["request"]["mate"]["school"].as_str(), screw["request"]["mate"]["made_pitch_diameter_mm"].is_null()), (Some("external_first"), true));
+    assert_eq!(screw["plan"]["pair"]["school"], "external_first");
+    // A sample has no mate before it has a thread; a missing job is said to be missing.
+    for (id, status) in [("windlass-bolt--as-found", StatusCode::UNPROCESSABLE_ENTITY), ("nowhere", StatusCode::NOT_FOUND)] {
+        let (got, problem) = server.send(Method::POST, &format!("/api/v1/jobs/{id}/members"), json!({"mate": true}), &[]).await;
+        assert_eq!(got, status, "{id}: {problem}");
+    }
+    // Every size offered makes a job of the thread it names.
+    let (_, sizes) = server.get("/api/v1/sizes").await;
+    for series in sizes.as_array().unwrap() {
+        let last = series["sizes"].as_array().unwrap().last().unwrap();
+        let (status, plan) = server.send(Method::POST, "/api/v1/plan", json!({"thread": {"callout": last["callout"]}}), &[]).await;
+        assert_eq!(status, StatusCode::OK, "{last}: {plan}");
+        assert!((plan["thread"]["major_mm"]["value"].as_f64().unwrap() - last["major_mm"]["value"].as_f64().unwrap()).abs() < 1e-9, "{last}");
+    }
+}

@@ -138,3 +138,42 @@ fn members_of_a_part_are_linked_and_changed_together() {
     assert!(matches!(store.change_job("screw", 2, "x", request, Some(("nut", of_mate))).unwrap(), Changed::Done(_)));
     assert_eq!(store.job("nut").unwrap().unwrap().request, of_mate);
 }
+
+#[test]
+fn a_database_of_the_first_version_is_brought_up_to_date_with_a_copy_kept() {
+    let folder = tempfile::tempdir().unwrap();
+    let path = folder.path().join("yoke.db");
+    {
+        let store = Store::open(&path).unwrap();
+        store.add_job("j", "Tie rod", "{\"a\":1}", "2026-01-01").unwrap();
+        store.record("j", &act("x", "{}"), None).unwrap();
+    }
+    // Back to how the first version left it: none of the part's columns, and its number.
+    let old = rusqlite::Connection::open(&path).unwrap();
+    old.execute_batch("DROP INDEX jobs_of_part; ALTER TABLE jobs DROP COLUMN part; ALTER TABLE jobs DROP COLUMN mate; PRAGMA user_version = 1").unwrap();
+    drop(old);
+    let store = Store::open(&path).unwrap();
+    let job = store.job("j").unwrap().unwrap();
+    assert_eq!((job.title.as_str(), job.sequence, job.part, job.mate), ("Tie rod", 1, None, None));
+    let member = NewMember { id: "n", title: "Nut", request: "{}", created: "2026-01-02", mates: true, request_of_first: None };
+    assert!(store.add_member("j", &member).unwrap());
+    assert_eq!(store.job("j").unwrap().unwrap().request, "{\"a\":1}", "its facts stand unless new ones come");
+    let copies: Vec<_> =
+        std::fs::read_dir(folder.path()).unwrap().filter_map(|e| e.unwrap().file_name().into_string().ok()).filter(|n| n.contains("before-v2")).collect();
+    assert_eq!(copies.len(), 1, "{copies:?}");
+    assert!(store.sound().unwrap());
+}
+
+#[test]
+fn a_mates_facts_stand_once_its_cut_has_begun() {
+    let folder = tempfile::tempdir().unwrap();
+    let store = Store::open(&folder.path().join("yoke.db")).unwrap();
+    store.add_job("screw", "Screw", "s1", "2026-01-01").unwrap();
+    let nut = NewMember { id: "nut", title: "Nut", request: "n1", created: "2026-01-02", mates: true, request_of_first: None };
+    store.add_member("screw", &nut).unwrap();
+    let frozen = Frozen { plan: "p".into(), run: "r".into(), engine: "e".into() };
+    store.record("nut", &act("x", "{}"), Some(&frozen)).unwrap();
+    let revision = store.job("screw").unwrap().unwrap().revision;
+    assert!(matches!(store.change_job("screw", revision, "Screw", "s2", Some(("nut", "n2"))).unwrap(), Changed::Done(_)));
+    assert_eq!(store.job("nut").unwrap().unwrap().request, "n1");
+}
