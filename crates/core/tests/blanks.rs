@@ -154,10 +154,10 @@ fn every_ending_shows_what_it_leaves() {
 }
 
 #[test]
-fn slender_work_asks_for_a_centre_and_then_a_steady() {
+fn slender_work_asks_for_the_tailstock_and_then_a_steady() {
     let rod = |blank: Value| sound(json!({"thread": {"callout": "1-1/4-5 Acme LH", "length_mm": 420}, "blank": blank}));
     for (blank, watched, asks) in [
-        (json!({}), true, "centre"),
+        (json!({}), true, "tailstock"),
         (json!({"support": "centre"}), true, "steady"),
         (json!({"support": "steady"}), false, "stands out"),
         (json!({"stick_out_mm": 90}), false, "stands out"),

@@ -167,3 +167,52 @@ fn the_sample_is_drawn_as_told() {
         assert!(drawing.shapes.iter().flat_map(|s| &s.line).all(|p| p[0] >= left && p[0] <= right && p[1] >= bottom && p[1] <= top));
     }
 }
+
+/// Where the figure of a dimension is written, as the screen sets it: letters a thirty-third of the sheet's
+/// width or a twenty-second of its height, half as wide as high, or a little more.
+fn written(drawing: &Drawing, d: &yoke_core::outline::Dimension, text: &str) -> [f64; 4] {
+    let [left, bottom, right, top] = drawing.bounds;
+    let size = ((right - left) / 33.0).max((top - bottom) / 22.0);
+    let wide = 0.56 * size * text.chars().count() as f64;
+    let vertical = (d.from[0] - d.to[0]).abs() < 1e-6;
+    if vertical && (d.from[1] - d.to[1]).abs() < 1e-6 {
+        return [d.from[0] + 0.3 * size, d.from[1] - 0.35 * size, d.from[0] + 0.3 * size + wide, d.from[1] + 0.4 * size];
+    }
+    if vertical {
+        let x = d.from[0] + 0.45 * size;
+        return [x, d.from[1].min(d.to[1]), x + wide, d.from[1].max(d.to[1])];
+    }
+    let middle = f64::midpoint(d.from[0], d.to[0]);
+    [middle - wide / 2.0, d.from[1] + 0.45 * size, middle + wide / 2.0, d.from[1] + 1.2 * size]
+}
+
+#[test]
+fn no_figure_runs_off_its_sheet() {
+    use yoke_core::job::read_json;
+    use yoke_core::thread::identify::{Sample, SampleRequest, identify};
+    // A wide sheet stands in a taller frame, so only the tall ones must hold their figures in height too.
+    let inside = |name: &str, drawing: &Drawing, tall: bool| {
+        let [left, bottom, right, top] = drawing.bounds;
+        for d in &drawing.dimensions {
+            for text in [Some(&d.figure.text), d.figure.inch.as_ref()].into_iter().flatten() {
+                let [x1, y1, x2, y2] = written(drawing, d, text);
+                assert!(x1 >= left - 1e-6 && x2 <= right + 1e-6, "{name}: {text} of {} runs off {:?}", d.name, drawing.bounds);
+                let high = y1 >= bottom - 1e-6 && y2 <= top + 1e-6;
+                assert!(!tall || high, "{name}: {text} of {} runs off {:?} in height", d.name, drawing.bounds);
+            }
+        }
+    };
+    for callout in THREADS.into_iter().chain(OTHERS) {
+        for shoulder in [true, false] {
+            let plan = sound(json!({"thread": {"callout": callout}, "mate": {}, "blank": {"shoulder": shoulder}}));
+            inside(&format!("{callout}, blank"), &plan.blank.drawing, true);
+            inside(&format!("{callout}, form"), &plan.thread.drawing, false);
+            inside(&format!("{callout}, mesh"), &plan.pair.as_ref().unwrap().drawing, false);
+        }
+    }
+    for (d, p, spaces) in [(22.05, 2.83, 10), (6.0, 1.0, 12), (31.5, 5.08, 4), (100.0, 12.0, 6), (2.0, 0.4, 20)] {
+        let request = json!({"major_mm": d, "minor_mm": d - 1.2 * p, "spaces": spaces, "over_mm": p * f64::from(spaces)});
+        let (asked, faults) = read_json::<SampleRequest>(request);
+        inside(&format!("sample of {d}"), &identify(&Sample::check(&asked, faults).unwrap()).drawing, true);
+    }
+}

@@ -630,3 +630,34 @@ async fn a_part_carries_several_threads_and_a_sample_is_made_to_its_measurements
     assert!(job["request"]["thread"]["special"].is_null() && job["plan"]["thread"]["hand"] == "left", "{}", job["request"]);
     browser.close().await;
 }
+
+#[tokio::test]
+async fn a_sample_is_measured_by_touch_alone_with_the_number_pad() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path());
+    let browser = Browser::open().await;
+    browser.size((768, 1024)).await;
+    browser.go(&server.at("/")).await;
+    browser.touch(".board > .row button").await;
+    browser.wait_text(".answer", "across the outside").await;
+    // 19.9 mm on the pad, then the pitch by the gauge's leaf, then what the hand sees.
+    browser.touch(".pad-fold summary").await;
+    for key in ["1", "9", ".", "9", "9", "Delete"] {
+        browser.touch(&format!(".pad button[aria-label='{key}']")).await;
+    }
+    browser.touch(".typed .act").await;
+    browser.wait_text(".measured", "19.9 mm").await;
+    browser.touch(".measured button:nth-child(3)").await;
+    browser.wait_text(".answer", "pitch gauge").await;
+    browser.touch(".pad-fold summary").await;
+    for key in ["2", ".", "5"] {
+        browser.touch(&format!(".pad button[aria-label='{key}']")).await;
+    }
+    browser.touch(".typed .act").await;
+    browser.wait_text(".measured", "2.5 mm").await;
+    let first = browser.wait_text(".may .first", "M20").await;
+    assert!(first.contains("outside diameter"), "{first}");
+    browser.touch(".may .first .act").await;
+    browser.wait_text(".sentence", "M20×2.5-6g").await;
+    browser.close().await;
+}

@@ -89,7 +89,7 @@ pub(super) fn blank(thread: &Thread, used: f64, chamfer: f64, relief: Option<(f6
             mm_text(length),
             relief.map_or_else(String::new, |(d, w)| format!(", relief {} wide down to {}", mm_text(w), mm_text(d)))
         ),
-        bounds: [-used * 0.6, -height - used * 0.24, tail + used * 0.24, height + used * 0.2],
+        bounds: [-used * 0.6, -height - used * 0.24, tail + used * 0.24, height + used * 0.26],
         shapes: vec![
             Shape::closed("blank.metal", metal),
             Shape::closed("blank.metal", mirrored),

@@ -40,7 +40,7 @@ pub struct Slenderness {
 /// Cutting force the bending is shown for, N. House value: about a first pass in mild steel.
 const FORCE_N: f64 = 200.0;
 /// Stick-out over diameter past which each support asks for the next.
-const ASKS: [(Support, f64, &str); 2] = [(Support::None, 3.0, "bring up a centre"), (Support::Centre, 8.0, "set a steady")];
+const ASKS: [(Support, f64, &str); 2] = [(Support::None, 3.0, "bring up the tailstock"), (Support::Centre, 8.0, "set a steady")];
 
 /// Works the slenderness of a screw; a bore is held by its wall.
 pub(super) fn slenderness(sheet: &mut Sheet, facts: &BlankFacts, thread: &Thread, used: Num, watch: &mut Vec<Watch>) -> Option<Slenderness> {

@@ -10,7 +10,7 @@ import { Station } from '../Station';
 
 const AIM = { low: 'the low side of its limits', middle: 'the middle of its limits', high: 'the high side of its limits' };
 
-const SUPPORT = [['none', 'the chuck alone'], ['centre', 'chuck and centre'], ['steady', 'chuck, centre and steady']] as const;
+const SUPPORT = [['none', 'the chuck alone'], ['centre', 'chuck and tailstock'], ['steady', 'chuck, tailstock and steady']] as const;
 
 /** The word that edits what a dimension of the drawing measures. */
 const WORD_OF: Record<string, string> = {

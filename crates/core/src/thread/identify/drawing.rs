@@ -78,13 +78,15 @@ pub(super) fn sample(told: &Sample) -> Drawing {
             to: [r + pitch * 0.9, pitch * 3.0],
         });
     }
-    let side = (top * 0.62).max(r * 2.0);
+    let (low, high) = (level - pitch * 1.4, top + pitch * 3.4);
+    // Room beside the screw for the figure of its length: letters grow with the sheet's height.
+    let side = (top * 0.62).max(r + pitch * 0.9 + (high - low) * 0.25);
     Drawing {
         says: format!(
             "The sample held upright, {}: outside {major:.2} mm, pitch {pitch:.3} mm, as told so far.",
             if told.hand.is_some() { hand.word() } else { "its hand not told, drawn right-hand" }
         ),
-        bounds: [-side, level - pitch * 1.4, side, top + pitch * 3.4],
+        bounds: [-side, low, side, high],
         shapes,
         dimensions,
     }
