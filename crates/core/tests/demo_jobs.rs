@@ -137,3 +137,20 @@ fn the_plan_stays_small_and_says_nothing_odd() {
         }
     }
 }
+
+#[test]
+fn handbook_depths_carry_their_clearance_on_both_members() {
+    // 0.5P and ac of 0.25 for Tr28×5; 0.5P and 0.010 in for 1-5 Acme, 0.3P for the stub; the same for screw and nut.
+    for (callout, wanted) in [
+        ("Tr28x5", 2.75),
+        ("Tr28x5 nut", 2.75),
+        ("1-5 Acme", 2.794),
+        ("1-5 Acme nut", 2.794),
+        ("1-5 Stub Acme nut", 1.778),
+        ("1/2-16 Acme", 0.92075),
+        ("1 BSW", 2.033_04),
+    ] {
+        let plan = sound(json!({"thread": {"callout": callout}}));
+        near(plan.cut.bench[0].radial_mm.value, wanted, 1e-5, callout);
+    }
+}

@@ -16,7 +16,8 @@ use yoke_core::gauge::VerdictKind;
 use yoke_core::job::{Fault, PlanRequest, read_json};
 use yoke_core::log::{Act, RunPlan, RunState, fold};
 use yoke_core::plan::Plan;
-use yoke_core::thread::{Hand, Side, callout};
+use yoke_core::quantity::real;
+use yoke_core::thread::{Class, Side, ThreadSpec, callout};
 use yoke_store::{Changed, JobRow, NewMember, Store, StoreError};
 
 /// A job on the board.
@@ -136,9 +137,8 @@ fn planned(store: &Store, job: &JobRow) -> Result<Planned, StoreError> {
 pub fn facts(store: &Store, job: &JobRow) -> Result<Value, StoreError> {
     let mut request: Value = serde_json::from_str(&job.request).unwrap_or_default();
     let told = request.pointer("/mate/made_pitch_diameter_mm").is_some_and(Value::is_number);
-    if let (false, Some(mate)) = (told, &job.mate)
+    if let (false, true, Some(mate)) = (told, request["mate"].is_object(), &job.mate)
         && let Some(made) = store.job(mate)?.map(|mate| made(store, &mate)).transpose()?.flatten()
-        && request["mate"].is_object()
     {
         request["mate"]["made_pitch_diameter_mm"] = made.into();
     }
@@ -301,9 +301,18 @@ pub struct AddMember {
     pub material: Option<String>,
 }
 
+/// What is the pair's of a member's word on its mate: the size the mate was made to is told to one alone.
+fn of_the_pair(mut mate: Value) -> Value {
+    if let Some(map) = mate.as_object_mut() {
+        map.remove("made_pitch_diameter_mm");
+    }
+    mate
+}
+
 /// The request of a mate: the same thread, the other side, none of what was measured of this one.
 fn mate_of(request: &Value, side: Side, material: Option<String>) -> Value {
-    let mut mate = json!({ "thread": request["thread"], "mate": request["mate"], "lathe_id": request["lathe_id"], "words": request["words"] });
+    let mut mate =
+        json!({ "thread": request["thread"], "mate": of_the_pair(request["mate"].clone()), "lathe_id": request["lathe_id"], "words": request["words"] });
     mate["thread"]["side"] = json!(side);
     if let Value::Object(thread) = &mut mate["thread"] {
         // A class of one side is not the other's; lengths belong to the part.
@@ -320,13 +329,13 @@ fn mate_of(request: &Value, side: Side, material: Option<String>) -> Value {
     mate
 }
 
-/// A callout without its class, hand kept: what the mate of this thread is called for by.
-fn classless(request: &mut Value, side: Side) {
+/// Puts the other side's usual class in a callout that has this one's; size, starts and hand are kept.
+fn reclass(request: &mut Value, side: Side) {
     let Some(text) = request.pointer("/thread/callout").and_then(Value::as_str) else { return };
     let Ok(spec) = callout::read(text) else { return };
     if spec.class_given && spec.class.side().is_some_and(|s| s != side) {
-        let hand = if spec.hand == Hand::Left { " LH" } else { "" };
-        request["thread"]["callout"] = json!(format!("{}{hand}", spec.size));
+        let class = Class::usual(spec.system, side, real(&spec.major));
+        request["thread"]["callout"] = json!(ThreadSpec { class, side, ..spec }.name());
     }
 }
 
@@ -386,7 +395,7 @@ pub fn join(store: &Store, of: &str, asked: AddMember, created: &str) -> Result<
             request["mate"] = json!({});
         }
         let mut new = mate_of(&request, side, asked.material);
-        classless(&mut new, side);
+        reclass(&mut new, side);
         (new, format!("{}: {}", first.title, if side == Side::Internal { "the nut" } else { "the screw" }))
     };
     let new_text = new.to_string();
@@ -445,15 +454,11 @@ pub struct JobPatch {
     request: Option<Value>,
 }
 
-/// The mate's request with a change of what is the pair's: one school, one clearance. The size the mate
-/// was made to is told to one member only.
-fn pair_facts(store: &Store, job: &JobRow, mut change: Value) -> Result<Option<(String, String)>, StoreError> {
+/// The mate's request with a change of what is the pair's: one school, one clearance.
+fn pair_facts(store: &Store, job: &JobRow, change: Value) -> Result<Option<(String, String)>, StoreError> {
     let Some(mate) = job.mate.as_ref().map(|id| store.job(id)).transpose()?.flatten() else { return Ok(None) };
-    if let Some(map) = change.as_object_mut() {
-        map.remove("made_pitch_diameter_mm");
-    }
     let mut request: Value = serde_json::from_str(&mate.request).unwrap_or_default();
-    merge(&mut request, json!({ "mate": change }));
+    merge(&mut request, json!({ "mate": of_the_pair(change) }));
     Ok(Some((mate.id, request.to_string())))
 }
 

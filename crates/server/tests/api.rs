@@ -411,6 +411,17 @@ async fn the_nut_of_a_pair_follows_the_screw_as_measured() {
     // A classed callout gives its mate the class of the other side.
     let (_, stud) = server.send(Method::POST, "/api/v1/jobs/mill-bearing-stud/members", json!({"mate": true}), &[]).await;
     assert_eq!((stud["plan"]["thread"]["class"].as_str(), stud["plan"]["thread"]["side"].as_str()), (Some("2B"), Some("internal")), "{stud}");
+    // Its starts and hand come with it, and a size told of the mate stays with the one it was told to.
+    let twin = json!({"request": {"thread": {"callout": "M20-6g 2 start LH"}, "mate": {"school": "external_first", "made_pitch_diameter_mm": 18.5}}});
+    let (_, screw) = server.send(Method::POST, "/api/v1/jobs", twin, &[]).await;
+    let (status, nut) = server.send(Method::POST, &format!("/api/v1/jobs/{}/members", screw["id"].as_str().unwrap()), json!({"mate": true}), &[]).await;
+    let thread = &nut["plan"]["thread"];
+    assert_eq!(
+        (status, thread["starts"].as_i64(), thread["hand"].as_str(), thread["class"].as_str()),
+        (StatusCode::CREATED, Some(2), Some("left"), Some("6H")),
+        "{nut}"
+    );
+    assert_eq!((nut["request"]["mate"]["school"].as_str(), nut["request"]["mate"]["made_pitch_diameter_mm"].is_null()), (Some("external_first"), true));
 }
 
 #[tokio::test]

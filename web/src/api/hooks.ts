@@ -1,4 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useNavigate } from '@tanstack/react-router';
 import { useEffect } from 'react';
 import { api, type Job, type PlanRequest, Refused, unwrap } from './client';
 
@@ -21,6 +22,20 @@ export const useJob = (id: string) =>
     queryKey: ['job', id],
     queryFn: async () => unwrap(await api.GET('/api/v1/jobs/{id}', { params: { path: { id } } })),
   });
+
+/** Makes a job and opens it. */
+export function useMakeJob() {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  return useMutation({
+    mutationFn: async (body: { callout?: string; lathe_id?: string; request?: unknown }) => unwrap(await api.POST('/api/v1/jobs', { body: body as never })),
+    onSuccess: (job) => {
+      void queries.invalidateQueries({ queryKey: ['jobs'] });
+      queries.setQueryData(['job', job.id], job);
+      void navigate({ to: '/jobs/$id/$station', params: { id: job.id, station: 'thread' } });
+    },
+  });
+}
 
 /** A part of a plan request; null takes a field away. */
 export type Patch = { [K in keyof PlanRequest]?: { [F in keyof NonNullable<PlanRequest[K]>]?: NonNullable<PlanRequest[K]>[F] | null } | string | null };

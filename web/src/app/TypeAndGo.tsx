@@ -1,9 +1,8 @@
 import { useDebouncedValue } from '@mantine/hooks';
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useNavigate } from '@tanstack/react-router';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useId, useState } from 'react';
 import { api, inWords, type Plan, unwrap } from '../api/client';
-import { useLathes } from '../api/hooks';
+import { useLathes, useMakeJob } from '../api/hooks';
 import { Carry } from '../parts/Carry';
 import { Leaf } from '../parts/Leaf';
 import { UnitContext } from '../parts/unit';
@@ -41,8 +40,6 @@ export function TypeAndGo({ autoFocus, onGone }: { autoFocus?: boolean; onGone?:
   const [text, setText] = useState('');
   const [browse, setBrowse] = useState(false);
   const [settled] = useDebouncedValue(text, 120);
-  const navigate = useNavigate();
-  const queries = useQueryClient();
   const read = useQuery({
     queryKey: ['callout', settled],
     queryFn: async ({ signal }) => unwrap(await api.POST('/api/v1/callout', { body: { text: settled }, signal })),
@@ -57,23 +54,18 @@ export function TypeAndGo({ autoFocus, onGone }: { autoFocus?: boolean; onGone?:
     enabled: Boolean(reads),
     placeholderData: keepPreviousData,
   });
-  const make = useMutation({
-    mutationFn: async () => unwrap(await api.POST('/api/v1/jobs', { body: { callout: text, lathe_id: lathe } })),
-    onSuccess: (job) => {
-      void queries.invalidateQueries({ queryKey: ['jobs'] });
-      queries.setQueryData(['job', job.id], job);
-      setText('');
-      onGone?.();
-      void navigate({ to: '/jobs/$id/$station', params: { id: job.id, station: 'thread' } });
-    },
-  });
+  const make = useMakeJob();
+  const enter = () => {
+    if (!text.trim()) return;
+    make.mutate({ callout: text, lathe_id: lathe }, { onSuccess: () => { setText(''); onGone?.(); } });
+  };
   const missing = settled.trim() !== '' && read.data && !read.data.reads ? read.data : undefined;
   return (
     <section className="type-and-go">
       <form
         onSubmit={(e) => {
           e.preventDefault();
-          if (text.trim()) make.mutate();
+          enter();
         }}
       >
         <label htmlFor={id}>Cut</label>

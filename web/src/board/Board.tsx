@@ -1,12 +1,11 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { Link, useNavigate } from '@tanstack/react-router';
+import { Link } from '@tanstack/react-router';
 import { useEffect } from 'react';
 import { useSettings } from '../app/Settings';
 import { Slash } from '../app/Slash';
 import { Tools } from '../app/Tools';
 import { TypeAndGo } from '../app/TypeAndGo';
-import { api, inWords, type JobLine, unwrap } from '../api/client';
-import { useJobs } from '../api/hooks';
+import { inWords, type JobLine } from '../api/client';
+import { useJobs, useMakeJob } from '../api/hooks';
 
 /** A job as a length of bar: bright where it is cut, layout blue where it is not. */
 function Bar({ job }: { job: JobLine }) {
@@ -22,17 +21,8 @@ function Bar({ job }: { job: JobLine }) {
 /** The job board, headed by type-and-go. */
 export function Board() {
   const jobs = useJobs();
-  const queries = useQueryClient();
-  const navigate = useNavigate();
   const { lathe } = useSettings();
-  const sample = useMutation({
-    mutationFn: async () => unwrap(await api.POST('/api/v1/jobs', { body: { request: { sample: {}, lathe_id: lathe } } as never })),
-    onSuccess: (job) => {
-      void queries.invalidateQueries({ queryKey: ['jobs'] });
-      queries.setQueryData(['job', job.id], job);
-      void navigate({ to: '/jobs/$id/$station', params: { id: job.id, station: 'thread' } });
-    },
-  });
+  const sample = useMakeJob();
   useEffect(() => {
     document.title = 'Yoke Turn';
   }, []);
@@ -46,7 +36,7 @@ export function Board() {
       <main className="board">
         <TypeAndGo />
         <div className="row">
-          <button type="button" className="act plain" onClick={() => sample.mutate()}>
+          <button type="button" className="act plain" onClick={() => sample.mutate({ request: { sample: {}, lathe_id: lathe } })}>
             I have only a sample: find its thread
           </button>
           {sample.isError && <p className="fault" role="alert">{inWords(sample.error)}</p>}

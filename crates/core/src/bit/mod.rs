@@ -3,7 +3,7 @@
 pub mod rules;
 
 use crate::job::{Assumption, BitFacts};
-use crate::quantity::plain_text;
+use crate::quantity::{degrees_text, plain_text};
 use crate::thread::section::Thread;
 use crate::thread::{Side, System, rules as thread_rules};
 use crate::watch::{Level, Watch};
@@ -66,8 +66,7 @@ const CLEARANCE_DEG: f64 = 6.0;
 fn flats(sheet: &mut Sheet, thread: &Thread) -> [Num; 3] {
     let (pitch, alpha) = (thread.pitch, Num::from(thread.alpha_deg));
     let side = thread.spec.side;
-    let sixty = matches!(thread.spec.system, System::IsoMetric | System::Unified);
-    if sixty {
+    if thread.spec.system.is_sixty() {
         let eighth = sheet.work(&rules::EIGHTH, [pitch]);
         return match side {
             Side::External => [eighth, sheet.work(&rules::QUARTER, [pitch]), eighth],
@@ -115,8 +114,8 @@ fn used(sheet: &mut Sheet, facts: &BitFacts, thread: &Thread, aim: Num) -> (Num,
     match (facts.tip_flat_mm, facts.tip_radius_mm, thread.radius) {
         (_, Some(radius), _) => (sheet.work(&rules::CUT_OFF_RADIUS, [radius.into(), alpha]), true, text(radius, "radius")),
         (Some(flat), None, _) => (sheet.work(&rules::CUT_OFF_FLAT, [flat.into(), alpha]), true, text(flat, "flat")),
-        (None, None, Some(radius)) => (sheet.work(&rules::CUT_OFF_RADIUS, [radius, alpha]), false, text(radius.value, "radius (aim, not measured)")),
-        (None, None, None) => (sheet.work(&rules::CUT_OFF_FLAT, [aim, alpha]), false, text(aim.value, "flat (aim, not measured)")),
+        (None, None, Some(radius)) => (sheet.work(&rules::CUT_OFF_RADIUS, [radius, alpha]), false, text(radius.value, "radius")),
+        (None, None, None) => (sheet.work(&rules::CUT_OFF_FLAT, [aim, alpha]), false, text(aim.value, "flat")),
     }
 }
 
@@ -143,8 +142,7 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &BitFacts, thread: &Thread, assumed
     let (h, equal_flat, measured, tip_says) = if straight {
         let flat = facts.tip_flat_mm.map_or(aim, Num::from);
         let h = sheet.work(&thread_rules::HALF_OF, [thread.basic.pitch, thread.basic.minor]);
-        let aim_only = if facts.tip_flat_mm.is_some() { "" } else { " (aim, not measured)" };
-        (h, flat, facts.tip_flat_mm.is_some(), format!("{} mm wide{aim_only}", plain_text(flat.value, 2)))
+        (h, flat, facts.tip_flat_mm.is_some(), format!("{} mm wide", plain_text(flat.value, 2)))
     } else {
         let (cut_off, measured, says) = used(sheet, facts, thread, aim);
         let h = sheet.work(&rules::TIP_TO_PITCH, [pitch, alpha, cut_off]);
@@ -152,10 +150,7 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &BitFacts, thread: &Thread, assumed
     };
     let doubt = if measured || straight { 0.0 } else { (max.value - min.value) / (2.0 * thread.alpha_deg.to_radians().tan()) };
     if !measured {
-        assumed.push(Assumption {
-            pointer: "/bit/tip_flat_mm".into(),
-            text: format!("The tip was not measured: {} is assumed.", tip_says.replace(" (aim, not measured)", "")),
-        });
+        assumed.push(Assumption { pointer: "/bit/tip_flat_mm".into(), text: format!("The tip was not measured: {} is assumed.", tip_says) });
         if !straight {
             let text = format!(
                 "The tip is not measured: a flat between {} and {} mm is {} of infeed. Measure before the last cuts.",
@@ -178,15 +173,14 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &BitFacts, thread: &Thread, assumed
         ));
     }
     let angle = facts.included_angle_deg.unwrap_or(thread.alpha_deg * 2.0);
-    let degrees = |v: f64| plain_text(v, 1).trim_end_matches(".0").to_owned();
     if (angle - thread.alpha_deg * 2.0).abs() > 0.5 {
         let text = if straight {
-            format!("A bit of {}° leaves the sides of a square thread sloping; grind it parallel.", degrees(angle))
+            format!("A bit of {}° leaves the sides of a square thread sloping; grind it parallel.", degrees_text(angle))
         } else {
             format!(
                 "A bit of {}° on a {}° thread acts like {} mm off the pitch diameter; grind it true.",
-                degrees(angle),
-                degrees(2.0 * thread.alpha_deg),
+                degrees_text(angle),
+                degrees_text(2.0 * thread.alpha_deg),
                 plain_text(angle_feels_like(thread, angle), 3)
             )
         };
@@ -209,7 +203,7 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &BitFacts, thread: &Thread, assumed
         handbook_flat_mm: matches!(thread.spec.system, System::Acme).then(|| Quantity::length(sheet.work(&rules::HANDBOOK, [pitch]))),
         tip_to_pitch_mm: Quantity::length(h),
         measured,
-        says: format!("{}°, {tip_says}", degrees(angle)),
+        says: format!("{}°, {tip_says}{}", degrees_text(angle), if measured { "" } else { " (aim, not measured)" }),
     };
     (Tip { h, equal_flat, doubt }, section)
 }

@@ -1,5 +1,6 @@
 //! Rules of the tip and its reliefs.
 
+use crate::thread::families::{acme, square};
 use crate::working::{Rule, rule};
 
 rule!(CUT_OFF_FLAT = "bit.cut_off_flat", "How much of the sharp V a flat tip cuts off", (f: Mm "flat", alpha: Deg "half angle") -> t: Mm,
@@ -12,13 +13,13 @@ rule!(TIP_TO_PITCH = "bit.tip_to_pitch", "Tip to pitch line", (P: Mm "pitch", al
 rule!(EIGHTH = "bit.eighth", "Flat of an eighth of the pitch", (P: Mm "pitch") -> f: Mm, "P/8", "ISO 68-1 and ASME B1.1 basic root of the internal, and the trade's aim for the external", P / 8.0);
 rule!(QUARTER = "bit.quarter", "Flat of a quarter of the pitch", (P: Mm "pitch") -> f: Mm, "P/4", "basic minor truncation: a wider flat cannot clear the mate", P / 4.0);
 rule!(HALF_PITCH = "bit.half_pitch", "Width of half the pitch", (P: Mm "pitch") -> f: Mm, "P/2", "square thread: groove and land alike", P / 2.0);
-rule!(SQUARE_MOST = "bit.square_most", "Widest bit for a square groove", (P: Mm "pitch") -> f: Mm, "P/2 + 0.02*P + 0.05", "house: side clearance of a working fit", P / 2.0 + 0.02 * P + 0.05);
+rule!(SQUARE_MOST = "bit.square_most", "Widest bit for a square groove", (P: Mm "pitch") -> f: Mm, "P/2 + 0.02*P + 0.05", "house: side clearance of a working fit", P / 2.0 + square::side_room(P));
 rule!(FLAT_TO_ROOT = "bit.flat_to_root", "Flat that reaches this root at size", (P: Mm "pitch", a: Mm "larger diameter", b: Mm "smaller diameter", alpha: Deg "half angle") -> f: Mm,
     "max(0, P/2 - (a - b)*tan(alpha))", "half the pitch at the pitch line, narrowing along both flanks to the root", (P / 2.0 - (a - b) * alpha.to_radians().tan()).max(0.0));
 rule!(RADIUS_OF_FLAT = "bit.radius_of_flat", "Radius that reaches as deep as this flat", (f: Mm "flat", alpha: Deg "half angle") -> rho: Mm,
     "f/(2*tan(alpha))/(1/sin(alpha) - 1)", "both cut as much off the sharp V", f / (2.0 * alpha.to_radians().tan()) / (1.0 / alpha.to_radians().sin() - 1.0));
 rule!(HANDBOOK = "bit.handbook", "Acme tip of the handbooks", (P: Mm "pitch") -> f: Mm,
-    "table: 0.3707P − 0.259 × 0.020 in (0.010 finer than 10 TPI)", "basic root flat less what the clearance takes", 0.3707 * P - 0.259 * 25.4 * if P > 2.54 - 1e-9 { 0.020 } else { 0.010 });
+    "table: 0.3707P − 0.259 × 0.020 in (0.010 finer than 10 TPI)", "basic root flat less what the clearance takes", 0.3707 * P - 0.259 * 25.4 * acme::clearance_in(P / 25.4));
 rule!(RELIEF_LEADING = "bit.relief_leading", "Relief on the leading side", (c: Deg "working clearance", lambda: Deg "lead angle at the minor diameter") -> r: Deg,
     "c + lambda", "the flank falls away under the leading side by the lead angle", c + lambda);
 rule!(RELIEF_TRAILING = "bit.relief_trailing", "Relief on the trailing side", (c: Deg "working clearance", lambda: Deg "lead angle at the major diameter") -> r: Deg,

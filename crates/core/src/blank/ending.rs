@@ -23,6 +23,13 @@ pub enum EndKind {
     Open,
 }
 
+impl EndKind {
+    /// The usual one: a shoulder asks for a relief, none for the open.
+    pub(super) const fn usual(shoulder: bool) -> Self {
+        if shoulder { Self::Relief } else { Self::Open }
+    }
+}
+
 /// One school and what comes of it here.
 #[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -51,17 +58,16 @@ pub(super) struct Ground {
     pub cut: f64,
     /// Room the carriage stops in.
     pub stopping: f64,
-    /// Diameter of the groove's root, for the pocket's depth.
+    /// How deep the groove goes, crest to bottom.
     pub depth: f64,
 }
 
 /// Margin of a plunged ring or pocket over the cut, mm. House value.
 const MARGIN_MM: f64 = 0.5;
 
-/// Each school side by side. `asked` is the one chosen; a shoulder asks for a relief, none for the open.
-pub(super) fn endings(thread: &Thread, shoulder: bool, asked: Option<EndKind>, ground: &Ground) -> Vec<EndingSaid> {
-    let recommended = if shoulder { EndKind::Relief } else { EndKind::Open };
-    let followed = asked.unwrap_or(recommended);
+/// Each school side by side; the open is none at a shoulder.
+pub(super) fn endings(thread: &Thread, shoulder: bool, followed: EndKind, ground: &Ground) -> Vec<EndingSaid> {
+    let recommended = EndKind::usual(shoulder);
     let external = thread.spec.side == Side::External;
     let ring = ground.cut + MARGIN_MM;
     // Withdrawn by hand over half a turn, begun within the stopping room.
@@ -96,10 +102,10 @@ pub(super) fn endings(thread: &Thread, shoulder: bool, asked: Option<EndKind>, g
             ),
         ),
         (EndKind::DrilledPocket, "in a drilled pocket", pocket, false, format!("the spindle must stop with the bit in it, so by hand; {}", beyond(pocket))),
-        (EndKind::Open, "out in the open", 0.0, true, if shoulder { "there is a shoulder in the way".into() } else { "nothing to stop for".into() }),
+        (EndKind::Open, "out in the open", 0.0, true, "nothing to stop for".into()),
     ];
     list.into_iter()
-        .filter(|(end, ..)| if shoulder { *end != EndKind::Open } else { true })
+        .filter(|(end, ..)| !shoulder || *end != EndKind::Open)
         .map(|(end, says, zone, seats, consequence)| EndingSaid {
             end,
             says,

@@ -13,7 +13,7 @@ use crate::job::{Assumption, BlankFacts, Kit};
 use crate::outline::Drawing;
 use crate::quantity::{inch_text, mm_text, plain_text};
 use crate::thread::section::Thread;
-use crate::thread::{Side, System, rules as thread_rules};
+use crate::thread::{Side, rules as thread_rules};
 use crate::watch::{Level, Watch};
 use crate::working::{Num, Quantity, Sheet};
 use ending::{Ground, endings};
@@ -144,7 +144,7 @@ pub(crate) fn work(
         BlankAim::Low => sheet.work(&rules::QUARTER_IN, [min, max]),
         BlankAim::High => sheet.work(&rules::QUARTER_IN, [max, min]),
     };
-    let full = if matches!(thread.spec.system, System::IsoMetric | System::Unified) {
+    let full = if thread.spec.system.is_sixty() {
         sheet.work(&rules::FULL_SIXTY, [thread.pitch])
     } else {
         sheet.work(&rules::FULL_BASIC, [thread.major, thread.basic.minor])
@@ -203,12 +203,12 @@ pub(crate) fn work(
         let drill = kit.drills_mm.iter().copied().filter(|d| *d <= used.value - 0.5).max_by(f64::total_cmp);
         Bore { share_percent: Quantity::plain(share, 1, " %"), drill_mm: drill.map(Quantity::length), left_mm: drill.map(|d| Quantity::length(used.value - d)) }
     });
-    let followed = facts.end.unwrap_or(if facts.shoulder { EndKind::Relief } else { EndKind::Open });
+    let followed = facts.end.unwrap_or(EndKind::usual(facts.shoulder));
     let groove = groove(sheet, facts, thread, tip, used, &ending);
     let endings = endings(
         thread,
         facts.shoulder,
-        facts.end,
+        followed,
         &Ground {
             relief: groove.width.value,
             cut: 2.0 * groove.half.value,

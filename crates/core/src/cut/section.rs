@@ -241,7 +241,7 @@ fn warn_of_the_tip(thread: &Thread, tip: &Tip, target: f64, watch: &mut Vec<Watc
     }
     // Deeper than the form's own root weakens the core: its limit where it has one, else the basic root
     // flat of P/8 at the least pitch diameter.
-    let sixty = matches!(thread.spec.system, System::IsoMetric | System::Unified);
+    let sixty = thread.spec.system.is_sixty();
     let deepest = match (external, thread.own.root(thread.spec.side)) {
         (true, (Some(least), _)) => Some(least.value),
         (true, (None, _)) if sixty => Some(thread.own.pitch.0.value - 2.0 * 0.324_759_526 * thread.pitch.value),
@@ -286,21 +286,17 @@ fn bench(thread: &Thread, radial: f64) -> Vec<BenchFigure> {
         System::Special => &[],
     };
     let pitch = thread.pitch.value;
-    let clearance = match thread.spec.system {
-        // On radius: half of 0.020 in, or of 0.010 in finer than 10 TPI.
-        System::Acme | System::StubAcme => {
-            if pitch > 2.54 - 1e-9 {
-                0.254
-            } else {
-                0.127
-            }
+    // Forms that stand clear of the mate at the root go that much deeper than their basic depth, on radius.
+    let clearance = match (thread.spec.system, thread.spec.side) {
+        (System::Acme | System::StubAcme | System::Trapezoidal, Side::External) => {
+            thread.own.minor.1.map_or(0.0, |m| (thread.basic.minor.value - m.value) / 2.0)
         }
-        System::Trapezoidal => thread.basic.minor.value - thread.own.minor.1.map_or(thread.basic.minor.value, |m| m.value),
+        (System::Acme | System::StubAcme | System::Trapezoidal, Side::Internal) => thread.own.major.0.map_or(0.0, |m| (m.value - thread.major.value) / 2.0),
         _ => 0.0,
     };
     list.iter()
         .map(|(rule, factor)| {
-            let x = factor * pitch + if thread.spec.system == System::Trapezoidal { clearance.max(0.0) / 2.0 } else { clearance };
+            let x = factor * pitch + clearance;
             BenchFigure {
                 rule,
                 radial_mm: Quantity::length(x),

@@ -1,5 +1,6 @@
 //! Rules of change gears.
 
+use crate::thread::families::square;
 use crate::working::{Rule, rule};
 
 rule!(LEAD_CUT = "gears.lead_cut", "Lead the train really cuts", (n: One "leadscrew turns, numerator", d: One "spindle turns, denominator", S: Mm "leadscrew pitch") -> L: Mm,
@@ -12,7 +13,7 @@ rule!(DRIFT_AS_SIZE = "gears.drift_as_size", "What the drift takes off the pitch
     "drift/tan(alpha)", "diametral equivalent of a lead error: drift times cot α", drift / alpha.to_radians().tan());
 rule!(LONGEST = "gears.longest_nut", "Longest nut that still runs", (T: Mm "room on the pitch diameter", alpha: Deg "half angle", ppm: Ppm "lead error") -> Le: Mm,
     "T*tan(alpha)*1000000/abs(ppm)", "the drift's diametral equivalent set equal to the room", T * alpha.to_radians().tan() * 1e6 / ppm.abs());
-rule!(SIDE_ROOM = "gears.side_room", "Side clearance of a square thread", (P: Mm "pitch") -> c: Mm, "0.02*P + 0.05", "house: the widest bit allowed less half the pitch", 0.02 * P + 0.05);
+rule!(SIDE_ROOM = "gears.side_room", "Side clearance of a square thread", (P: Mm "pitch") -> c: Mm, "0.02*P + 0.05", "house: the widest bit allowed less half the pitch", square::side_room(P));
 rule!(LONGEST_STRAIGHT = "gears.longest_straight", "Longest nut that still runs, straight sides", (c: Mm "side clearance", ppm: Ppm "lead error") -> Le: Mm,
     "c*1000000/abs(ppm)", "the drift set equal to the side clearance", c * 1e6 / ppm.abs());
 

@@ -34,10 +34,6 @@ pub enum SumKind {
 }
 
 impl SumKind {
-    /// Every kind, as a list offers them.
-    pub const ALL: [Self; 8] =
-        [Self::HalfDifference, Self::GapLessPin, Self::MetalLeft, Self::Location, Self::Middle, Self::RunOut, Self::Taper, Self::FaceOff];
-
     /// The rule it works by.
     #[must_use]
     pub const fn rule(self) -> &'static Rule {

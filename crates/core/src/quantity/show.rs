@@ -31,6 +31,12 @@ pub fn plain_text(value: f64, places: usize) -> String {
     }
 }
 
+/// Degrees to the tenth, without a nought nobody measured: `55`, `47.5`.
+#[must_use]
+pub fn degrees_text(deg: f64) -> String {
+    plain_text(deg, 1).trim_end_matches(".0").to_owned()
+}
+
 #[cfg(test)]
 mod tests {
     use super::*;

@@ -63,6 +63,12 @@ impl System {
         }
     }
 
+    /// Whether it is one of the standard 60° forms, which share their flats and rules of thumb.
+    #[must_use]
+    pub const fn is_sixty(self) -> bool {
+        matches!(self, Self::IsoMetric | Self::Unified)
+    }
+
     /// Whether crest and root are rounded.
     #[must_use]
     pub const fn is_rounded(self) -> bool {

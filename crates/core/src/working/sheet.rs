@@ -71,15 +71,14 @@ impl Sheet {
 
     /// Works `rule` on however many operands it takes, noting what was assumed.
     pub fn work_all(&mut self, rule: &'static Rule, operands: &[Num], assumed: Option<String>) -> Num {
-        let key = operands.iter().map(|n| (n.value.to_bits(), n.line.map_or(0, |l| l + 1))).collect();
-        if let Some(&line) = self.known.get(&(rule.id, key)) {
+        let key: Key = (rule.id, operands.iter().map(|n| (n.value.to_bits(), n.line.map_or(0, |l| l + 1))).collect());
+        if let Some(&line) = self.known.get(&key) {
             return Num { value: self.lines[line as usize].gives, line: Some(line) };
         }
         let values: Vec<f64> = operands.iter().map(|n| n.value).collect();
         let gives = (rule.eval)(&values);
         let line = u32::try_from(self.lines.len()).unwrap_or(u32::MAX);
-        let key = operands.iter().map(|n| (n.value.to_bits(), n.line.map_or(0, |l| l + 1))).collect();
-        self.known.insert((rule.id, key), line);
+        self.known.insert(key, line);
         let of = operands.iter().map(|n| n.line.map_or(Operand::Value(n.value), |w| Operand::Line { w })).collect();
         self.lines.push(Working { rule: rule.id, of, gives, assumed });
         Num { value: gives, line: Some(line) }

@@ -7,7 +7,7 @@ mod text;
 use super::class::Class;
 use super::series::standards;
 use super::spec::{Hand, Side, SpecialForm, System, ThreadSpec};
-use crate::quantity::{Ratio, plain_text, real};
+use crate::quantity::{Ratio, degrees_text, plain_text, real};
 use text::{take_hand, take_side, take_starts, tidy};
 
 /// Why a callout was not read.
@@ -132,11 +132,10 @@ fn settle(found: Found, hand: Option<Hand>, side: Option<Side>) -> Result<Thread
 /// A special thread of the user's own sizes.
 #[must_use]
 pub fn special(major: Ratio, pitch: Ratio, tpi: Option<Ratio>, form: SpecialForm) -> ThreadSpec {
-    let angle = plain_text(form.included_angle_deg, 1);
     let count = tpi.map_or_else(|| format!("×{}", text::short(&pitch)), |n| format!(" at {} TPI", text::short(&n)));
     ThreadSpec {
         system: System::Special,
-        size: format!("Special {}{count}, {}°", text::short(&major), angle.trim_end_matches(".0")),
+        size: format!("Special {}{count}, {}°", text::short(&major), degrees_text(form.included_angle_deg)),
         major,
         pitch,
         tpi,

@@ -14,7 +14,7 @@ rule!(ACME_ALLOWANCE = "thread.acme_allowance", "Pitch diameter allowance", (k: 
 rule!(ACME_TOLERANCE = "thread.acme_tolerance", "Pitch diameter tolerance", (a: One "0.006 2G, 0.0028 3G, 0.002 4G", D: In "nominal diameter", b: One "0.030 2G, 0.014 3G, 0.010 4G", P: In "pitch") -> T: In,
     "round4(a*sqrt(D) + b*sqrt(P))", "ASME B1.5, on both members", round4(a * D.sqrt() + b * P.sqrt()));
 rule!(ACME_CLEARANCE = "thread.acme_clearance", "Clearance at the major and minor diameters", (P: In "pitch") -> c: In,
-    "table: 0.020 at 10 TPI and coarser, 0.010 finer", "ASME B1.5, on diameter", if P > 0.1 - 1e-9 { 0.020 } else { 0.010 });
+    "table: 0.020 at 10 TPI and coarser, 0.010 finer", "ASME B1.5, on diameter", clearance_in(P));
 rule!(ACME_CREST = "thread.acme_crest", "Crest tolerance", (P: In "pitch", k: One "least") -> T: In,
     "max(k, 0.05*P)", "ASME B1.5, not under 0.005; the stub's major without that floor (recalled)", (0.05 * P).max(k));
 rule!(ACME_ROOT = "thread.acme_root", "Minor diameter tolerance of the screw", (k: One "1.5, or 1 for the stub", T: In "pitch diameter tolerance") -> t: In,
@@ -22,6 +22,11 @@ rule!(ACME_ROOT = "thread.acme_root", "Minor diameter tolerance of the screw", (
 
 /// All of them.
 pub(super) static ALL: &[&Rule] = &[&SIZE_LESS_PITCHES, &ACME_ALLOWANCE, &ACME_TOLERANCE, &ACME_CLEARANCE, &ACME_CREST, &ACME_ROOT];
+
+/// Clearance on diameter for a pitch in inches, both in inches.
+pub(crate) fn clearance_in(pitch: f64) -> f64 {
+    if pitch > 0.1 - 1e-9 { 0.020 } else { 0.010 }
+}
 
 /// Basic depth in pitches.
 const fn depth(spec: &ThreadSpec) -> f64 {

@@ -1,10 +1,10 @@
 //! The families of thread: basic sizes and limits of each, worked on the sheet.
 
-mod acme;
+pub(crate) mod acme;
 mod ba;
 pub(super) mod iso;
 mod special;
-mod square;
+pub(crate) mod square;
 mod trapezoidal;
 mod unified;
 mod whitworth;

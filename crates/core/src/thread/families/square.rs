@@ -10,7 +10,12 @@ use crate::working::{Num, Rule, Sheet, rule};
 
 rule!(SQUARE_CLEARANCE = "thread.square_clearance", "Clearance at crest and root, on diameter", (P: Mm "pitch") -> c: Mm,
     "max(0.1, 0.05*P)", "house value, where none was given", (0.05 * P).max(0.1));
-rule!(SQUARE_BAND = "thread.square_band", "Working band of depth, on diameter", (P: Mm "pitch") -> T: Mm, "0.02*P + 0.05", "house value: no standard is kept for square threads", 0.02 * P + 0.05);
+rule!(SQUARE_BAND = "thread.square_band", "Working band of depth, on diameter", (P: Mm "pitch") -> T: Mm, "0.02*P + 0.05", "house value: no standard is kept for square threads", side_room(P));
+
+/// House room of a square thread, mm: the band of its depth, and the side clearance of a working fit.
+pub(crate) fn side_room(pitch: f64) -> f64 {
+    0.02 * pitch + 0.05
+}
 
 /// All of them.
 pub(super) static ALL: &[&Rule] = &[&SQUARE_CLEARANCE, &SQUARE_BAND];

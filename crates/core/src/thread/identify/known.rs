@@ -4,7 +4,7 @@ use crate::quantity::real;
 use crate::thread::callout;
 use crate::thread::families::{self, Ask};
 use crate::thread::series::{Standard, standards};
-use crate::thread::spec::{Side, System};
+use crate::thread::spec::Side;
 use crate::working::Sheet;
 use std::sync::LazyLock;
 
@@ -45,7 +45,7 @@ fn of(standard: &'static Standard) -> Option<Known> {
     let alpha_deg = spec.half_angle_deg();
     // The standard screw of 60° has its root rounded at H/6: d3 = D − 1.22687P (ISO 724). The others are
     // made to their own root.
-    let sixty = matches!(spec.system, System::IsoMetric | System::Unified);
+    let sixty = spec.system.is_sixty();
     let root = if sixty { major - 1.226_87 * pitch } else { screw.minor.1.map_or(basic.minor.value, |m| m.value) };
     let usual = (major - root) / 2.0;
     let addendum = (major - basic.pitch.value) / 2.0;

@@ -11,7 +11,7 @@ pub use sample::{Doubts, OverWires, Sample, SampleRequest};
 use super::spec::{Hand, Side};
 use crate::job::SpecialRequest;
 use crate::outline::Drawing;
-use crate::quantity::{Exact, mm_text, plain_text};
+use crate::quantity::{Exact, degrees_text, mm_text, plain_text};
 use known::{KNOWN, Known};
 use score::{Judged, judge, next_check};
 use serde::Serialize;
@@ -87,7 +87,7 @@ pub fn identify(sample: &Sample) -> Identified {
             Candidate {
                 callout: callout(sample, known),
                 name: known.standard.name.clone(),
-                form: format!("{}, {}°", known.standard.system.word(), plain_text(2.0 * known.alpha_deg, 1).trim_end_matches(".0")),
+                form: format!("{}, {}°", known.standard.system.word(), degrees_text(2.0 * known.alpha_deg)),
                 also: also.clone(),
                 score,
                 agrees: judged.agrees,

@@ -5,7 +5,7 @@
 
 use super::known::Known;
 use super::sample::Sample;
-use crate::quantity::plain_text;
+use crate::quantity::{degrees_text, plain_text};
 use crate::thread::spec::Side;
 
 /// A sample judged against one thread.
@@ -42,11 +42,6 @@ impl Judged {
     pub(super) fn score(&self) -> f64 {
         (-self.cost / (2.0 * f64::from(self.told.max(1)))).exp()
     }
-}
-
-/// Degrees to the half, without places nobody measured.
-fn degrees(v: f64) -> String {
-    plain_text(v, 1).trim_end_matches(".0").to_owned()
 }
 
 /// A length to the hundredth, as a worn sample is measured.
@@ -109,7 +104,9 @@ pub(super) fn judge(sample: &Sample, k: &Known, tell: bool) -> Judged {
     }
     if let Some(angle) = sample.angle_deg {
         let off = angle - 2.0 * k.alpha_deg;
-        j.add(square(off / doubt(sample.doubts.included_angle_deg, 0.8)), || format!("angle: {}° where it is {}°", degrees(angle), degrees(2.0 * k.alpha_deg)));
+        j.add(square(off / doubt(sample.doubts.included_angle_deg, 0.8)), || {
+            format!("angle: {}° where it is {}°", degrees_text(angle), degrees_text(2.0 * k.alpha_deg))
+        });
     }
     if let Some(w) = sample.over_wires {
         let a = k.alpha_deg.to_radians();
@@ -177,7 +174,7 @@ pub(super) fn next_check(sample: &Sample, one: &Known, other: &Known) -> String 
     let options = [
         (
             (one.alpha_deg - other.alpha_deg).abs() * 2.0 / 1.5 * fresh(sample.angle_deg.is_some()),
-            format!("Try the angle gauges in the groove: {a} is {}°, {b} is {}°.", degrees(2.0 * one.alpha_deg), degrees(2.0 * other.alpha_deg)),
+            format!("Try the angle gauges in the groove: {a} is {}°, {b} is {}°.", degrees_text(2.0 * one.alpha_deg), degrees_text(2.0 * other.alpha_deg)),
         ),
         (
             (one.pitch - other.pitch).abs() * 10.0 / 0.2 * fresh(sample.pitch_mm().is_some()),
