@@ -75,13 +75,22 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
     let (tip, bit) = bit::work(&mut sheet, &job.bit, &th, &mut assumptions, &mut watch);
     let direction = setup::way(&job.setup, lathe, &th, &mut watch);
     let gears = gears::work(&mut sheet, &job.gears, lathe, &th, &direction, &words, &mut watch);
-    let setup = setup::work(&mut sheet, &job.setup, &job.blank, lathe, &th, direction, gears.dial.rule, &words, &mut watch);
+    let size = blank::size::work(&mut sheet, &job.blank, &th, &mut assumptions, &mut watch);
+    let reach = blank::reach::work(&mut sheet, &job.blank, &job.bit, &th, &tip, size.used);
+    let setup = setup::work(
+        &mut sheet,
+        &job.setup,
+        &setup::Before { blank: &job.blank, reach: &reach, lathe, thread: &th, direction, rule: gears.dial.rule, words: &words },
+        &mut watch,
+    );
     // A shoulder is at the headstock end: a cut away from it starts in the relief.
-    let ending = match setup.carriage {
-        Carriage::TowardHeadstock => blank::End::StopsIn(Num::resumed(setup.stopping_mm.value, setup.stopping_mm.w)),
-        Carriage::AwayFromHeadstock => blank::End::StartsIn,
+    let cut_end = match setup.carriage {
+        Carriage::TowardHeadstock => blank::relief::End::StopsIn(Num::resumed(setup.stopping_mm.value, setup.stopping_mm.w)),
+        Carriage::AwayFromHeadstock => blank::relief::End::StartsIn,
     };
-    let (start, blank) = blank::work(&mut sheet, &job.blank, kit, &th, &tip, ending, &mut assumptions, &mut watch);
+    let tried = fitted.as_ref().is_some_and(|(_, f)| f.follows(th.spec.side));
+    let start = size.used;
+    let blank = blank::work(&mut sheet, &job.blank, &blank::Before { kit, thread: &th, tip: &tip, size, reach: &reach, cut_end, tried }, &mut watch);
     let target = cut::aim(&mut sheet, &job.cut, &th, &mut watch);
     let before = cut::Before { lathe, thread: &th, tip: &tip, start, target, direction: &direction, words: &words };
     let mut cut = cut::work(&mut sheet, &job.cut, &job.blank, &before, &mut watch);

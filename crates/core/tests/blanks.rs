@@ -189,7 +189,7 @@ fn the_pad_feeds_the_card_and_a_figure_changed_at_its_source_changes_it() {
         plan.pad.iter().map(|l| (l.name.as_str(), (l.result.value * 1e6).round() / 1e6)).collect::<Vec<_>>(),
         [("to the far wall", 20.5), ("relief", 2.5)]
     );
-    assert_eq!(plan.pad[1].feeds, Some("relief width"));
+    assert_eq!(plan.pad[1].feeds, Some(yoke_core::pad::Feeds::ReliefWidth));
     let narrow = plan.watch.iter().find(|w| w.code == "relief_narrow").unwrap();
     assert!(narrow.text.contains("2.500 mm wide"), "{}", narrow.text);
     // The gap measured again, wider: nothing retyped, and the relief serves.

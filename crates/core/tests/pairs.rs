@@ -81,3 +81,15 @@ fn the_order_is_watched_and_a_clearance_of_ones_own_is_kept() {
         assert_eq!(faults[0].pointer, pointer, "{faults:?}");
     }
 }
+
+#[test]
+fn crests_and_roots_as_made_stand_in_the_clearances() {
+    // A nut cut to a screw of 19.8 outside and 16.9 at the root: its own crest is the bore, its root where the tip goes.
+    let plan = sound(json!({"thread": {"callout": "M20-6H"}, "blank": {"diameter_mm": 17.4}, "bit": {"tip_flat_mm": 0.3125},
+        "mate": {"school": "external_first", "made_pitch_diameter_mm": 18.2, "made_crest_mm": 19.8, "made_root_mm": 16.9}}));
+    let now: Vec<f64> = plan.pair.unwrap().clearances.iter().map(|c| c.now.value).collect();
+    let target = plan.run.target_mm;
+    let root = target + 2.0 * (2.5 / 4.0 - 0.3125 / 2.0) / 30_f64.to_radians().tan();
+    assert!((now[0] - (target - 18.2)).abs() < 1e-9 && (now[1] - (root - 19.8)).abs() < 1e-9 && (now[2] - (17.4 - 16.9)).abs() < 1e-9, "{now:?}");
+    assert!((plan.run.root_at(target) - root).abs() < 1e-9);
+}

@@ -189,6 +189,22 @@ impl Browser {
         }
     }
 
+    /// The first of these that says this, waited for.
+    ///
+    /// # Panics
+    /// When none comes to say it.
+    pub async fn find_text(&self, css: &str, said: &str) -> WebElement {
+        for _ in 0..100 {
+            for one in self.page.find_all(By::Css(css)).await.unwrap_or_default() {
+                if one.text().await.is_ok_and(|t| t.contains(said)) {
+                    return one;
+                }
+            }
+            tokio::time::sleep(Duration::from_millis(50)).await;
+        }
+        panic!("no {css} says {said}");
+    }
+
     /// The text of what `css` names, at once.
     pub async fn text(&self, css: &str) -> String {
         let script = format!("return document.querySelector({css:?})?.innerText ?? ''");
@@ -231,4 +247,13 @@ impl Browser {
     pub async fn close(self) {
         let _ = self.page.clone().quit().await;
     }
+}
+
+/// Types over what a field holds.
+///
+/// # Panics
+/// When the field is gone.
+pub async fn retype(field: &WebElement, text: impl Into<TypingData>) {
+    field.send_keys(Key::Control + "a").await.unwrap();
+    field.send_keys(text).await.unwrap();
 }

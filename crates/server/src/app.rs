@@ -65,6 +65,7 @@ pub fn api() -> OpenApiRouter<App> {
         .routes(routes!(shop::lathe, shop::put_lathe))
         .routes(routes!(shop::kit, shop::put_kit))
         .routes(routes!(shop::materials))
+        .routes(routes!(shop::feeds))
         .routes(routes!(shop::rules))
 }
 

@@ -138,18 +138,39 @@ pub fn facts(store: &Store, job: &JobRow) -> Result<Value, StoreError> {
     let mut request: Value = serde_json::from_str(&job.request).unwrap_or_default();
     let told = request.pointer("/mate/made_pitch_diameter_mm").is_some_and(Value::is_number);
     if let (false, true, Some(mate)) = (told, request["mate"].is_object(), &job.mate)
-        && let Some(made) = store.job(mate)?.map(|mate| made(store, &mate)).transpose()?.flatten()
+        && let Some(mate) = store.job(mate)?
+        && let Some(made) = made(store, &mate)?
     {
-        request["mate"]["made_pitch_diameter_mm"] = made.into();
+        let of_mate = &mut request["mate"];
+        of_mate["made_pitch_diameter_mm"] = made.pitch.into();
+        // Crest and root told by hand stand.
+        for (field, size) in [("made_crest_mm", made.crest), ("made_root_mm", Some(made.root))] {
+            if let (true, Some(size)) = (of_mate[field].is_null(), size) {
+                of_mate[field] = size.into();
+            }
+        }
     }
     Ok(request)
 }
 
-/// The pitch diameter a job was cut to, once its last reading says the cutting is over.
-fn made(store: &Store, job: &JobRow) -> Result<Option<f64>, StoreError> {
+/// What a job was cut to, mm.
+struct Made {
+    pitch: f64,
+    /// Crest as turned or bored, when that was measured.
+    crest: Option<f64>,
+    /// Root the tip left.
+    root: f64,
+}
+
+/// What a job was cut to, once its last reading says the cutting is over.
+fn made(store: &Store, job: &JobRow) -> Result<Option<Made>, StoreError> {
     let Some(run) = job.frozen.as_ref().and_then(|f| serde_json::from_str::<RunPlan>(&f.run).ok()) else { return Ok(None) };
     let verdict = fold(&run, &acts(store, &job.id)?).verdict;
-    Ok(verdict.filter(|v| matches!(v.verdict, VerdictKind::InLimits | VerdictKind::PastLimit)).map(|v| v.pitch_diameter_mm.value))
+    let crest = serde_json::from_str::<PlanRequest>(&job.request).ok().and_then(|r| r.blank.diameter_mm);
+    Ok(verdict.filter(|v| matches!(v.verdict, VerdictKind::InLimits | VerdictKind::PastLimit)).map(|v| {
+        let pitch = v.pitch_diameter_mm.value;
+        Made { pitch, crest, root: run.root_at(pitch) }
+    }))
 }
 
 /// Which member a request cuts, when its thread reads.
@@ -304,7 +325,7 @@ pub struct AddMember {
 /// What is the pair's of a member's word on its mate: the size the mate was made to is told to one alone.
 fn of_the_pair(mut mate: Value) -> Value {
     if let Some(map) = mate.as_object_mut() {
-        map.remove("made_pitch_diameter_mm");
+        map.retain(|field, _| !field.starts_with("made_"));
     }
     mate
 }

@@ -8,6 +8,7 @@ use axum::body::Bytes;
 use axum::extract::{Path, State};
 use serde_json::json;
 use yoke_core::job::{Fault, Kit, LatheProfile, Material, PlanRequest, long_bed, materials as all_materials, read_json, settle};
+use yoke_core::pad::{FeedsSaid, feeds_said};
 use yoke_core::working::{Rule, rules as all_rules};
 use yoke_store::{LatheRow, Store, StoreError};
 
@@ -83,6 +84,12 @@ pub async fn put_kit(State(app): State<App>, body: Bytes) -> Result<Json<Kit>, P
 #[utoipa::path(get, path = "/api/v1/materials", responses((status = 200, body = Vec<Material>)))]
 pub async fn materials() -> Json<&'static [Material]> {
     Json(all_materials())
+}
+
+/// The facts a sum of the bench pad may feed.
+#[utoipa::path(get, path = "/api/v1/feeds", responses((status = 200, body = Vec<FeedsSaid>)))]
+pub async fn feeds() -> Json<[FeedsSaid; 5]> {
+    Json(feeds_said())
 }
 
 /// The rules' texts, fetched once.

@@ -11,6 +11,9 @@ export const useLathes = () =>
 export const useMaterials = () =>
   useQuery({ queryKey: ['materials'], queryFn: async () => unwrap(await api.GET('/api/v1/materials')), staleTime: Infinity });
 
+/** The facts a sum of the bench pad may feed. */
+export const useFeeds = () => useQuery({ queryKey: ['feeds'], queryFn: async () => unwrap(await api.GET('/api/v1/feeds')), staleTime: Infinity });
+
 export const useKit = () => useQuery({ queryKey: ['kit'], queryFn: async () => unwrap(await api.GET('/api/v1/kit')), staleTime: 60_000 });
 
 /** The rules' texts, fetched once. */

@@ -38,6 +38,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/feeds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The facts a sum of the bench pad may feed. */
+        get: operations["feeds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/gauge": {
         parameters: {
             query?: never;
@@ -418,6 +435,12 @@ export interface components {
         BitRequest: {
             /**
              * Format: double
+             * @description From the point to the bit's side toward the shoulder; the flank alone when absent.
+             * @default null
+             */
+            body_ahead_mm?: number | null;
+            /**
+             * Format: double
              * @description Included angle.
              * @default null
              */
@@ -461,6 +484,12 @@ export interface components {
             aim?: components["schemas"]["BlankAim"] | null;
             /**
              * Format: double
+             * @description Diameter it is chamfered to.
+             * @default null
+             */
+            chamfer_mm?: number | null;
+            /**
+             * Format: double
              * @description Diameter of the blank or bore as it really is.
              * @default null
              */
@@ -478,11 +507,38 @@ export interface components {
              * @default null
              */
             engagement_percent?: number | null;
+            /** @default null */
+            holding?: components["schemas"]["Holding"] | null;
             /**
              * @description Material code.
              * @default null
              */
             material?: string | null;
+            /**
+             * @description Whether another thread of the part is finished and must not be crushed.
+             * @default null
+             */
+            other_thread_finished?: boolean | null;
+            /** @default null */
+            parallel?: components["schemas"]["ParallelRequest"] | null;
+            /**
+             * @description Plain dimensions of the part, with their tolerances.
+             * @default []
+             */
+            plain?: components["schemas"]["PlainRequest"][];
+            /**
+             * @description Whether that was read after the work was out and put back midway.
+             * @default null
+             */
+            rechucked?: boolean | null;
+            /** @default null */
+            register?: components["schemas"]["RegisterRequest"] | null;
+            /**
+             * Format: double
+             * @description Radius in the relief's corners, if it is there.
+             * @default null
+             */
+            relief_corner_mm?: number | null;
             /**
              * Format: double
              * @description Diameter of the relief, if there is one.
@@ -496,10 +552,27 @@ export interface components {
              */
             relief_width_mm?: number | null;
             /**
+             * Format: double
+             * @description Whole swing of an indicator on the work as held.
+             * @default null
+             */
+            runout_mm?: number | null;
+            /**
+             * @description Whether the thread must run true to what is finished already.
+             * @default null
+             */
+            runs_true?: boolean | null;
+            /**
              * @description Whether the thread runs up to a shoulder or the bottom of a bore.
              * @default null
              */
             shoulder?: boolean | null;
+            /**
+             * Format: double
+             * @description Diameter of the shoulder; drawn as a likely one when absent.
+             * @default null
+             */
+            shoulder_mm?: number | null;
             /**
              * Format: double
              * @description How far it stands out of the chuck; the threaded length when absent.
@@ -520,14 +593,25 @@ export interface components {
             drawing: components["schemas"]["Drawing"];
             /** @description How the thread may end, side by side. */
             endings: components["schemas"]["EndingSaid"][];
+            /** @description Why the one recommended is. */
+            holding_reason: string;
+            /** @description Ways of holding it, side by side. */
+            holdings: components["schemas"]["HoldingSaid"][];
+            /** @description The mark to work to where the end cannot be seen. */
+            mark: components["schemas"]["Mark"];
             /** @description Upper limit. */
             max_mm: components["schemas"]["Quantity"];
             /** @description Whether it was measured. */
             measured: boolean;
             /** @description Lower limit. */
             min_mm: components["schemas"]["Quantity"];
+            parallel?: components["schemas"]["ParallelSaid"] | null;
+            /** @description Plain dimensions of the part. */
+            plain?: components["schemas"]["PlainLine"][];
             plug?: components["schemas"]["Plug"] | null;
+            register?: components["schemas"]["Register"] | null;
             relief?: components["schemas"]["Relief"] | null;
+            run_out?: components["schemas"]["RunOutSaid"] | null;
             /** @description What to turn, in one sentence in mm. */
             says: string;
             slenderness?: components["schemas"]["Slenderness"] | null;
@@ -636,6 +720,13 @@ export interface components {
             most?: components["schemas"]["Quantity"] | null;
             /** @description Between the sizes made, or aimed at. */
             now: components["schemas"]["Quantity"];
+        };
+        /** @description Limits to cut to where a coating will be added. */
+        Coated: {
+            /** @description What the coating adds to the pitch diameter. */
+            adds_mm: components["schemas"]["Quantity"];
+            /** @description Pitch diameter, least and most. */
+            pitch_mm: components["schemas"]["Quantity"][];
         };
         /** @description How the depth is reached. */
         CutRequest: {
@@ -886,10 +977,17 @@ export interface components {
             pointer: string;
         };
         /**
-         * @description The facts a sum may feed.
+         * @description A fact a sum may feed.
          * @enum {string}
          */
         Feeds: "blank_diameter" | "thread_length" | "relief_width" | "relief_diameter" | "runout_room";
+        /** @description A fact a sum may feed, and how it is said. */
+        FeedsSaid: {
+            /** @description The fact. */
+            feeds: components["schemas"]["Feeds"];
+            /** @description As it is said. */
+            says: string;
+        };
         /** @description One figure of a sum: as measured, or another sum's result. */
         FigureRequest: {
             /**
@@ -1046,6 +1144,28 @@ export interface components {
              * @default null
              */
             gearbox?: string | null;
+        };
+        /**
+         * @description How the work is held at the headstock end.
+         * @enum {string}
+         */
+        Holding: "three_jaw" | "four_jaw" | "collet" | "centres" | "arbor" | "faceplate" | "by_its_thread";
+        /** @description One way of holding and what comes of it here. */
+        HoldingSaid: {
+            /** @description How far off centre it may be when the work was out and is put back. */
+            again_mm: components["schemas"]["Quantity"];
+            /** @description Whether it is the one followed. */
+            chosen: boolean;
+            /** @description What it is like, what coming off for a trial means, and why it does not serve if so. */
+            consequence: string;
+            /** @description Which. */
+            holding: components["schemas"]["Holding"];
+            /** @description Whether it is the one recommended. */
+            recommended: boolean;
+            /** @description As it is said. */
+            says: string;
+            /** @description Whether it serves here. */
+            serves: boolean;
         };
         /** @description The train hung, with its workings. */
         HungTrain: {
@@ -1280,6 +1400,13 @@ export interface components {
          * @enum {string}
          */
         Level: "danger" | "warn" | "note";
+        /** @description The mark to work to. */
+        Mark: {
+            /** @description How far the point is from the face the thread starts at. */
+            from_face_mm: components["schemas"]["Quantity"];
+            /** @description What it is, and how to make it. */
+            says: string;
+        };
         /** @description The other member of a pair. */
         MateRequest: {
             /**
@@ -1295,10 +1422,22 @@ export interface components {
             interchange?: boolean | null;
             /**
              * Format: double
+             * @description Crest diameter of the mate as made: a screw's outside, a nut's bore.
+             * @default null
+             */
+            made_crest_mm?: number | null;
+            /**
+             * Format: double
              * @description Pitch diameter of the mate as made and measured.
              * @default null
              */
             made_pitch_diameter_mm?: number | null;
+            /**
+             * Format: double
+             * @description Root diameter of the mate as made.
+             * @default null
+             */
+            made_root_mm?: number | null;
             /** @default null */
             school?: components["schemas"]["PairSchool"] | null;
         };
@@ -1522,6 +1661,37 @@ export interface components {
             /** @description All of them, side by side. */
             schools: components["schemas"]["SchoolSaid"][];
         };
+        /** @description Two diameters of one turned length. */
+        ParallelRequest: {
+            /**
+             * Format: double
+             * @description How far apart they were measured.
+             * @default null
+             */
+            apart_mm?: number | null;
+            /**
+             * Format: double
+             * @description Diameter at the free end, or at the mouth of a bore.
+             * @default null
+             */
+            free_mm?: number | null;
+            /**
+             * Format: double
+             * @description Diameter at the headstock end, or at the bottom of a bore.
+             * @default null
+             */
+            headstock_mm?: number | null;
+        };
+        /** @description What a parallel test shows. */
+        ParallelSaid: {
+            /** @description What that does to the thread. */
+            does: string;
+            /** @description The move that mends it. */
+            mend: string;
+            tailstock_mm?: components["schemas"]["Quantity"] | null;
+            /** @description Taper over the threaded length, on diameter; larger at the free end when over 0. */
+            taper_mm: components["schemas"]["Quantity"];
+        };
         /**
          * @description What a pass is for.
          * @enum {string}
@@ -1569,6 +1739,70 @@ export interface components {
              */
             value: number;
         };
+        /**
+         * @description What a plain dimension is.
+         * @enum {string}
+         */
+        PlainKind: "outside" | "bore" | "length" | "depth";
+        /** @description A plain dimension, judged. */
+        PlainLine: {
+            /** @description What it is. */
+            kind: components["schemas"]["PlainKind"];
+            left_mm?: components["schemas"]["Quantity"] | null;
+            /** @description Upper limit. */
+            max_mm: components["schemas"]["Quantity"];
+            measured_mm?: components["schemas"]["Quantity"] | null;
+            /** @description Lower limit. */
+            min_mm: components["schemas"]["Quantity"];
+            /** @description What it is called. */
+            name: string;
+            /** @description In words. */
+            says: string;
+            /** @description How it stands. */
+            stands: components["schemas"]["PlainStands"];
+        };
+        /** @description A plain dimension as asked for. */
+        PlainRequest: {
+            /**
+             * @description What it is.
+             * @default outside
+             */
+            kind?: components["schemas"]["PlainKind"];
+            /**
+             * Format: double
+             * @description As measured.
+             * @default null
+             */
+            measured_mm?: number | null;
+            /**
+             * @description What it is called: `head diameter`.
+             * @default
+             */
+            name?: string;
+            /**
+             * Format: double
+             * @description Nominal size.
+             * @default null
+             */
+            nominal_mm?: number | null;
+            /**
+             * Format: double
+             * @description Upper deviation from it, signed.
+             * @default null
+             */
+            over_mm?: number | null;
+            /**
+             * Format: double
+             * @description Lower deviation from it, signed.
+             * @default null
+             */
+            under_mm?: number | null;
+        };
+        /**
+         * @description How a measured dimension stands.
+         * @enum {string}
+         */
+        PlainStands: "not_measured" | "take_more" | "in_limits" | "past_limit";
         /** @description Everything reckoned of a job. */
         Plan: {
             /** @description What was assumed. */
@@ -1604,6 +1838,7 @@ export interface components {
             /**
              * @description The bit as ground.
              * @default {
+             *       "body_ahead_mm": null,
              *       "included_angle_deg": null,
              *       "tip_flat_mm": null,
              *       "tip_radius_mm": null
@@ -1614,14 +1849,22 @@ export interface components {
              * @description The blank or bore.
              * @default {
              *       "aim": null,
+             *       "chamfer_mm": null,
              *       "diameter_mm": null,
              *       "die_finish": null,
              *       "end": null,
              *       "engagement_percent": null,
+             *       "holding": null,
              *       "material": null,
+             *       "other_thread_finished": null,
+             *       "rechucked": null,
+             *       "relief_corner_mm": null,
              *       "relief_diameter_mm": null,
              *       "relief_width_mm": null,
+             *       "runout_mm": null,
+             *       "runs_true": null,
              *       "shoulder": null,
+             *       "shoulder_mm": null,
              *       "stick_out_mm": null,
              *       "support": null
              *     }
@@ -1688,9 +1931,11 @@ export interface components {
              *       "callout": null,
              *       "class": null,
              *       "clearance_mm": null,
+             *       "coating_mm": null,
              *       "engagement_mm": null,
              *       "hand": null,
              *       "length_mm": null,
+             *       "rounded_root": null,
              *       "side": null,
              *       "starts": null
              *     }
@@ -1800,15 +2045,54 @@ export interface components {
          * @enum {string}
          */
         Reads: "radius" | "diameter";
-        /** @description Relief: where the tip runs out. */
+        /** @description The register. */
+        Register: {
+            /** @description How deep it goes. */
+            depth_mm: components["schemas"]["Quantity"];
+            /** @description How freely it fits. */
+            fit: components["schemas"]["RegisterFit"];
+            /** @description Upper limit. */
+            max_mm: components["schemas"]["Quantity"];
+            /** @description Lower limit. */
+            min_mm: components["schemas"]["Quantity"];
+            /** @description What to turn or bore. */
+            says: string;
+        };
+        /**
+         * @description How freely a register fits.
+         * @enum {string}
+         */
+        RegisterFit: "close" | "running" | "easy";
+        /** @description A register as asked for. */
+        RegisterRequest: {
+            /**
+             * Format: double
+             * @description How deep it goes; half the nominal diameter when absent.
+             * @default null
+             */
+            depth_mm?: number | null;
+            /** @default null */
+            fit?: components["schemas"]["RegisterFit"] | null;
+            /**
+             * Format: double
+             * @description The mate's plain part as measured: its shank for a bore, its plain bore for a screw.
+             * @default null
+             */
+            mate_plain_mm?: number | null;
+        };
+        /** @description Where the tip runs out, or starts. */
         Relief: {
+            corner_mm?: components["schemas"]["Quantity"] | null;
             /** @description Diameter below (or beyond) the deepest the tip reaches. */
             diameter_mm: components["schemas"]["Quantity"];
-            /** @description Why the relief there is does not serve; empty when it does. */
+            drill_mm?: components["schemas"]["Quantity"] | null;
+            /** @description Which of the ways of ending it serves. */
+            end: components["schemas"]["EndKind"];
+            /** @description Why the one there does not serve; empty when it does. */
             refused?: string[];
             /** @description What to do about it. */
             says: string;
-            /** @description Least width. */
+            /** @description Least width; of a pocket, its least diameter. */
             width_mm: components["schemas"]["Quantity"];
         };
         /** @description One rule of the trade: function, symbols, formula, source, schools. */
@@ -1827,6 +2111,15 @@ export interface components {
             takes: components["schemas"]["Symbol"][];
             /** @description What it gives, in a few words. */
             title: string;
+        };
+        /** @description What a run-out reading does. */
+        RunOutSaid: {
+            /** @description What that does to the thread. */
+            does: string;
+            /** @description The move that mends it. */
+            mend: string;
+            /** @description How far off centre the work runs: half the swing. */
+            off_mm: components["schemas"]["Quantity"];
         };
         /** @description A pass to be cut. */
         RunPass: {
@@ -2230,8 +2523,7 @@ export interface components {
         SumKind: "half_difference" | "gap_less_pin" | "metal_left" | "location" | "middle" | "run_out" | "taper" | "face_off";
         /** @description One sum, worked. */
         SumLine: {
-            /** @description The fact it feeds, in words. */
-            feeds?: string | null;
+            feeds?: components["schemas"]["Feeds"] | null;
             /** @description What it does. */
             kind: components["schemas"]["SumKind"];
             /** @description What it is called. */
@@ -2298,6 +2590,12 @@ export interface components {
             clearance_mm?: number | null;
             /**
              * Format: double
+             * @description Coating to come, thickness on a surface: the thread is cut smaller, or the nut larger, for it.
+             * @default null
+             */
+            coating_mm?: number | null;
+            /**
+             * Format: double
              * @description Length the mate engages.
              * @default null
              */
@@ -2310,6 +2608,11 @@ export interface components {
              * @default null
              */
             length_mm?: number | null;
+            /**
+             * @description Whether a 60° screw's root must be rounded, as UNR or a strong bolt's.
+             * @default null
+             */
+            rounded_root?: boolean | null;
             /** @default null */
             side?: components["schemas"]["Side"] | null;
             /** @default null */
@@ -2325,6 +2628,7 @@ export interface components {
         ThreadSection: {
             /** @description Depth, flats and radii of the basic form. */
             basic_form: components["schemas"]["FormSection"];
+            before_coating?: components["schemas"]["Coated"] | null;
             /** @description Class of the member to be cut. */
             class: string;
             /** @description The form in section. */
@@ -2539,6 +2843,25 @@ export interface operations {
                 };
                 content: {
                     "text/event-stream": components["schemas"]["Moved"];
+                };
+            };
+        };
+    };
+    feeds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FeedsSaid"][];
                 };
             };
         };

@@ -112,7 +112,7 @@ export function Outline({ drawing, done, className, onDimension }: { drawing: Dr
         <g className="dimensions">
           {drawing.dimensions.map((d) => (
             <g key={d.name} className={onDimension ? 'touched' : undefined} onClick={onDimension ? () => onDimension(d.name) : undefined}>
-              <Dim dim={d} text={figure(d.figure, unit)} size={size} />
+              <Dim dim={d} text={`${d.name.endsWith('_corner') ? 'R ' : ''}${figure(d.figure, unit)}`} size={size} />
             </g>
           ))}
         </g>

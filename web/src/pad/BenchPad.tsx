@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { inWords, type Job, type Plan, type SumRequest } from '../api/client';
-import { useChange, useRules } from '../api/hooks';
+import { useChange, useFeeds, useRules } from '../api/hooks';
 import { readLength } from '../api/length';
 import { figure, Figure } from '../parts/Figure';
 import { Leaf } from '../parts/Leaf';
@@ -8,10 +8,6 @@ import { useUnit } from '../parts/unit';
 
 type Kind = NonNullable<SumRequest['kind']>;
 const KINDS: Kind[] = ['half_difference', 'gap_less_pin', 'metal_left', 'location', 'middle', 'run_out', 'taper', 'face_off'];
-const FEEDS: [NonNullable<SumRequest['feeds']>, string][] = [
-  ['blank_diameter', 'blank or bore as turned'], ['thread_length', 'threaded length'], ['relief_width', 'relief width'], ['relief_diameter', 'relief diameter'], ['runout_room', 'room to stop in'],
-];
-
 /** A sum being written: its figures as text until they are read. */
 interface Draft { name: string; kind: Kind; figures: { text: string; from: string | null }[]; feeds: SumRequest['feeds'] }
 
@@ -28,6 +24,7 @@ function Sums({ job, plan }: { job: Job; plan: Plan }) {
   const unit = useUnit();
   const change = useChange(job);
   const rules = useRules(true);
+  const feeds = useFeeds();
   const shown = (v: number | null | undefined) => (v === null || v === undefined ? '' : unit === 'in' ? `${v} mm` : String(v));
   const [sums, setSums] = useState<Draft[]>(() =>
     (job.request.pad ?? []).map((s) => ({ name: s.name ?? '', kind: s.kind ?? 'half_difference', feeds: s.feeds ?? null, figures: (s.figures ?? []).map((f) => ({ text: shown(f.value), from: f.from ?? null })) })),
@@ -110,7 +107,7 @@ function Sums({ job, plan }: { job: Job; plan: Plan }) {
               feeds
               <select value={s.feeds ?? ''} onChange={(e) => set(i, { feeds: (e.currentTarget.value || null) as SumRequest['feeds'] })}>
                 <option value="">nothing</option>
-                {FEEDS.map(([id, says]) => <option key={id} value={id}>{says}</option>)}
+                {feeds.data?.map((f) => <option key={f.feeds} value={f.feeds}>{f.says}</option>)}
               </select>
             </label>
             <button type="button" className="act plain" onClick={() => setSums(sums.filter((_, j) => j !== i))} aria-label={`Strike out ${s.name}`}>
@@ -130,7 +127,7 @@ function Sums({ job, plan }: { job: Job; plan: Plan }) {
       <div className="row">
         <button type="submit" className="act" disabled={job.frozen}>Work it out</button>
         {job.frozen && <span className="how">The cut has begun: its facts are frozen.</span>}
-        {!job.frozen && plan.pad?.some((l) => l.feeds) && <span className="how">On the card: {plan.pad.filter((l) => l.feeds).map((l) => `${l.name} ${figure(l.result, unit)}, the ${l.feeds}`).join('; ')}.</span>}
+        {!job.frozen && plan.pad?.some((l) => l.feeds) && <span className="how">On the card: {plan.pad.filter((l) => l.feeds).map((l) => `${l.name} ${figure(l.result, unit)}, the ${feeds.data?.find((f) => f.feeds === l.feeds)?.says ?? ''}`).join('; ')}.</span>}
       </div>
     </form>
   );

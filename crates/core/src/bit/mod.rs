@@ -62,10 +62,27 @@ pub(crate) struct Tip {
 /// Working clearance of a ground bit, degrees. House value.
 const CLEARANCE_DEG: f64 = 6.0;
 
+/// Radii a rounded root may have: least, most, and the middle of them. UNR starts lower than the ISO root of a
+/// strong bolt; both end where the radius would reach past the root's limit.
+fn rounded_root(sheet: &mut Sheet, thread: &Thread) -> [Num; 3] {
+    let least = if thread.spec.system == System::Unified { 0.108 } else { 0.125 };
+    let [least, most] = [least, 0.144].map(|share| sheet.work(&rules::SHARE_RADIUS, [thread.pitch, share.into()]));
+    [least, most, sheet.work(&thread_rules::MIDDLE, [least, most])]
+}
+
+/// The flat that cuts off as much of the V as this radius.
+fn equal_flat(sheet: &mut Sheet, radius: Num, alpha: Num) -> Num {
+    let cut_off = sheet.work(&rules::CUT_OFF_RADIUS, [radius, alpha]);
+    sheet.work(&rules::EQUAL_FLAT, [cut_off, alpha])
+}
+
 /// The flats the form allows: least, most, and the one to aim at.
 fn flats(sheet: &mut Sheet, thread: &Thread) -> [Num; 3] {
     let (pitch, alpha) = (thread.pitch, Num::from(thread.alpha_deg));
     let side = thread.spec.side;
+    if thread.spec.rounded_root {
+        return rounded_root(sheet, thread).map(|radius| equal_flat(sheet, radius, alpha));
+    }
     if thread.spec.system.is_sixty() {
         let eighth = sheet.work(&rules::EIGHTH, [pitch]);
         return match side {
@@ -98,20 +115,17 @@ fn flats(sheet: &mut Sheet, thread: &Thread) -> [Num; 3] {
     };
     let (least, most) = (flat(far), flat(near));
     let aim = match thread.radius {
-        Some(radius) => {
-            let cut_off = sheet.work(&rules::CUT_OFF_RADIUS, [radius, alpha]);
-            sheet.work(&rules::EQUAL_FLAT, [cut_off, alpha])
-        }
+        Some(radius) => equal_flat(sheet, radius, alpha),
         None => sheet.work(&thread_rules::MIDDLE, [least, most]),
     };
     [least, most, aim]
 }
 
 /// What the tip used cuts off the sharp V, how it is said, and whether it was measured.
-fn used(sheet: &mut Sheet, facts: &BitFacts, thread: &Thread, aim: Num) -> (Num, bool, String) {
+fn used(sheet: &mut Sheet, facts: &BitFacts, thread: &Thread, aim: Num, round: Option<Num>) -> (Num, bool, String) {
     let alpha = Num::from(thread.alpha_deg);
     let text = |v: f64, what: &str| format!("{} mm {what}", plain_text(v, 2));
-    match (facts.tip_flat_mm, facts.tip_radius_mm, thread.radius) {
+    match (facts.tip_flat_mm, facts.tip_radius_mm, round) {
         (_, Some(radius), _) => (sheet.work(&rules::CUT_OFF_RADIUS, [radius.into(), alpha]), true, text(radius, "radius")),
         (Some(flat), None, _) => (sheet.work(&rules::CUT_OFF_FLAT, [flat.into(), alpha]), true, text(flat, "flat")),
         (None, None, Some(radius)) => (sheet.work(&rules::CUT_OFF_RADIUS, [radius, alpha]), false, text(radius.value, "radius")),
@@ -139,12 +153,14 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &BitFacts, thread: &Thread, assumed
     let straight = thread.alpha_deg <= 0.0;
     let external = thread.spec.side == Side::External;
     let [min, max, aim] = flats(sheet, thread);
+    // A form, or a root, that is round wants a round tip.
+    let round = thread.radius.or_else(|| thread.spec.rounded_root.then(|| rounded_root(sheet, thread)[2]));
     let (h, equal_flat, measured, tip_says) = if straight {
         let flat = facts.tip_flat_mm.map_or(aim, Num::from);
         let h = sheet.work(&thread_rules::HALF_OF, [thread.basic.pitch, thread.basic.minor]);
         (h, flat, facts.tip_flat_mm.is_some(), format!("{} mm wide", plain_text(flat.value, 2)))
     } else {
-        let (cut_off, measured, says) = used(sheet, facts, thread, aim);
+        let (cut_off, measured, says) = used(sheet, facts, thread, aim, round);
         let h = sheet.work(&rules::TIP_TO_PITCH, [pitch, alpha, cut_off]);
         (h, sheet.work(&rules::EQUAL_FLAT, [cut_off, alpha]), measured, says)
     };
@@ -160,6 +176,9 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &BitFacts, thread: &Thread, assumed
             );
             watch.push(Watch::new(Level::Note, "assumed_default", "cut", text));
         }
+    }
+    if thread.spec.rounded_root && facts.tip_flat_mm.is_some() {
+        watch.push(Watch::new(Level::Warn, "tip_not_round", "bit", "The root must be rounded, and this tip is flat: stone a radius on it.".into()));
     }
     if thread.radius.is_some() {
         watch.push(Watch::new(
@@ -196,7 +215,7 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &BitFacts, thread: &Thread, assumed
         leading_relief_deg,
         trailing_relief_deg,
         tip_flat_mm: TipAllowed { min: Quantity::length(min), max: Quantity::length(max), aim: Quantity::length(aim) },
-        tip_radius_mm: thread.radius.map(|radius| {
+        tip_radius_mm: round.map(|radius| {
             let mut of = |flat: Num| Quantity::length(sheet.work(&rules::RADIUS_OF_FLAT, [flat, alpha]));
             TipAllowed { min: of(min), max: of(max), aim: Quantity::length(radius) }
         }),

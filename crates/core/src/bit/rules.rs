@@ -27,8 +27,11 @@ rule!(RELIEF_TRAILING = "bit.relief_trailing", "Relief on the trailing side", (c
 rule!(EQUAL_FLAT = "bit.equal_flat", "Flat that cuts off as much as this tip", (t: Mm "cut off the sharp V", alpha: Deg "half angle") -> f: Mm,
     "2*t*tan(alpha)", "so that one depth law serves flats and radii", 2.0 * t * alpha.to_radians().tan());
 
+rule!(SHARE_RADIUS = "bit.share_radius", "Radius of a rounded root", (P: Mm "pitch", k: One "share of the pitch") -> r: Mm, "k*P", "UNR 0.108P to 0.144P; ISO at least 0.125P for grade 8.8 and up", k * P);
+
 /// All of them.
 pub static ALL: &[&Rule] = &[
+    &SHARE_RADIUS,
     &CUT_OFF_FLAT,
     &CUT_OFF_RADIUS,
     &TIP_TO_PITCH,

@@ -1,101 +1,225 @@
-//! The blank to scale: half section above the axis.
+//! The blank to scale: half section above the axis, mirrored below it.
 
-use crate::outline::{Dimension, Drawing, Shape};
+use super::{EndKind, Mark, Register};
+use crate::outline::{Dimension, Drawing, Point, Shape};
 use crate::quantity::mm_text;
 use crate::thread::Side;
 use crate::thread::section::Thread;
-use crate::working::Quantity;
+use crate::working::{Num, Quantity};
 
-/// Draws the blank or bore with its chamfer, relief and shoulder; the thread starts at the left-hand
-/// free end.
-pub(super) fn blank(thread: &Thread, used: f64, chamfer: f64, relief: Option<(f64, f64)>, shoulder: bool) -> Drawing {
-    let external = thread.spec.side == Side::External;
-    let (length, r) = (thread.length, used / 2.0);
-    let bevel = (used - chamfer).abs() / 2.0;
-    // A long part is shown broken off: its ends are what matters.
-    let shown = length.min(used * 2.2).max(relief.map_or(0.0, |x| x.1 * 2.0));
-    let mut edge = vec![[0.0, chamfer / 2.0], [bevel, r]];
-    let end = if let Some((diameter, width)) = relief {
-        edge.extend([[shown - width, r], [shown - width, diameter / 2.0], [shown, diameter / 2.0]]);
-        shown
+/// The relief, ring or pocket as it is, or as it must be.
+pub(super) struct Gap {
+    pub diameter: Quantity,
+    pub width: Quantity,
+    /// Radius of its corners, of a turned relief.
+    pub corner: Option<Quantity>,
+    /// Depth to its bottom, radial.
+    pub bottom: f64,
+}
+
+/// What is drawn.
+pub(super) struct Drawn<'a> {
+    pub thread: &'a Thread,
+    pub used: f64,
+    pub chamfer: Num,
+    pub followed: EndKind,
+    pub shoulder: bool,
+    pub relief: Option<Gap>,
+    /// Full thread left.
+    pub usable: f64,
+    pub mark: &'a Mark,
+    pub register: Option<&'a Register>,
+    /// Diameter of the shoulder, when told.
+    pub shoulder_mm: Option<f64>,
+}
+
+/// Steps of a drawn arc.
+const ARC: u32 = 6;
+
+/// The edge of the blank from the free end to where the thread ends, on one side of the axis. `inward` is −1
+/// on a screw, whose cuts go toward the axis, and 1 in a bore.
+fn edge(d: &Drawn<'_>, gap: Option<&Gap>, shown: f64, inward: f64) -> Vec<Point> {
+    let (r, chamfer) = (d.used / 2.0, d.chamfer.value / 2.0);
+    let bevel = (r - chamfer).abs();
+    let mut line = Vec::new();
+    let mut mouth = 0.0;
+    if let Some(register) = d.register {
+        let (radius, depth) = (register.max_mm.value / 2.0, register.depth_mm.value.min(shown * 0.4));
+        // A plain part before the thread: the thread's own face is at its end.
+        line.extend([[-depth, radius], [0.0, radius]]);
+        if inward * (chamfer - radius) > 0.0 {
+            mouth = bevel;
+            line.extend([[0.0, chamfer], [bevel, r]]);
+        } else {
+            line.push([0.0, r]);
+        }
     } else {
-        edge.push([shown, r]);
-        shown
+        mouth = bevel;
+        line.extend([[0.0, chamfer], [bevel, r]]);
+    }
+    let Some(gap) = gap else {
+        line.push([shown.max(mouth), r]);
+        return line;
     };
-    let step = used * 0.22;
-    let tail = end + used * 0.35;
-    let mut metal;
-    let height;
-    if external {
-        metal = vec![[0.0, 0.0]];
-        metal.extend(edge.iter().copied());
-        if shoulder {
-            metal.extend([[end, r + step], [tail, r + step]]);
-        } else {
-            metal.push([tail, r]);
+    let (width, depth) = (gap.width.value, (gap.diameter.value / 2.0 - r).abs());
+    let (start, floor) = (shown - width, r + inward * depth);
+    match d.followed {
+        EndKind::PlungedRing => {
+            // Plunged by the bit, so its sides are the flanks.
+            let slope = depth * d.thread.alpha_deg.to_radians().tan();
+            let half = (width / 2.0 - slope).max(0.0);
+            let middle = start + width / 2.0;
+            line.extend([[start, r], [middle - half, floor], [middle + half, floor], [shown, r]]);
         }
-        metal.push([tail, 0.0]);
-        height = r + step;
-    } else {
-        let wall = r + used * 0.3;
-        metal = vec![[0.0, wall]];
-        metal.extend(edge.iter().copied());
-        if shoulder {
-            metal.extend([[end, 0.0], [tail, 0.0]]);
-        } else {
-            metal.push([tail, r]);
+        EndKind::DrilledPocket => {
+            // The drill's point goes below the full width by about a third of its radius.
+            line.extend([[start, r], [start, floor], [start + width / 2.0, floor + inward * width * 0.15], [shown, floor], [shown, r]]);
         }
-        metal.push([tail, wall]);
-        height = wall;
+        _ => {
+            let corner = gap.corner.as_ref().map_or(0.0, |c| c.value).min(depth).min(width / 2.0);
+            line.push([start, r]);
+            let arc = |centre: f64, from: f64| {
+                (0..=ARC).map(move |i| {
+                    let a = (from + f64::from(i) / f64::from(ARC)) * std::f64::consts::FRAC_PI_2;
+                    [centre - corner * a.cos(), floor - inward * (corner - corner * a.sin())]
+                })
+            };
+            line.extend(arc(start + corner, 0.0));
+            line.extend(arc(shown - corner, 1.0));
+        }
     }
-    let mirrored = metal.iter().map(|p| [p[0], -p[1]]).collect();
-    let mut dimensions = vec![
-        Dimension {
-            name: "diameter",
-            says: if external { "blank diameter" } else { "bore" },
-            figure: Quantity::length(used),
-            from: [-used * 0.55, -r],
-            to: [-used * 0.55, r],
-        },
-        Dimension {
-            name: "length",
-            says: "threaded length",
-            figure: Quantity::given(length),
-            from: [0.0, -height - used * 0.17],
-            to: [end, -height - used * 0.17],
-        },
+    line
+}
+
+/// Draws the blank or bore with its register, chamfer, ending and shoulder; the thread starts at the left-hand
+/// free end.
+pub(super) fn blank(d: &Drawn<'_>) -> Drawing {
+    let (thread, used) = (d.thread, d.used);
+    let external = thread.spec.side == Side::External;
+    let inward = if external { -1.0 } else { 1.0 };
+    let (length, r) = (thread.length, used / 2.0);
+    // A long part is shown broken off: its ends are what matters.
+    let shown = length.min(used * 2.2).max(d.relief.as_ref().map_or(0.0, |x| x.width.value * 2.0));
+    let broken = shown < length;
+    let upper = edge(d, d.relief.as_ref(), shown, inward);
+    let left = upper.first().map_or(0.0, |p| p[0]);
+    let tail = shown + used * 0.35;
+    let deepest = d.relief.as_ref().map_or(0.0, |g| g.bottom);
+    let shoulder = d.shoulder_mm.map_or(r + used * 0.22, |s| s / 2.0);
+    let wall = (r + used * 0.3).max(r + deepest + used * 0.12).max(upper.iter().map(|p| p[1]).fold(r, f64::max) + used * 0.12);
+    let inner = if external { 0.0 } else { wall };
+    let metal = |edge: Vec<Point>| {
+        let mut metal = vec![[left, inner]];
+        metal.extend(edge);
+        match (external, d.shoulder) {
+            (true, true) => metal.extend([[shown, shoulder], [tail, shoulder]]),
+            (false, true) => metal.extend([[shown, 0.0], [tail, 0.0]]),
+            (_, false) => metal.extend([[shown, r], [tail, r]]),
+        }
+        metal.push([tail, inner]);
+        metal
+    };
+    // A pocket is drilled on one side; a groove goes round.
+    let below = d.relief.as_ref().filter(|_| d.followed != EndKind::DrilledPocket);
+    let lower = metal(edge(d, below, shown, inward)).into_iter().map(|p| [p[0], -p[1]]).collect();
+    let height = if external { if d.shoulder { shoulder.max(r) } else { r } } else { wall };
+    let mut shapes = vec![
+        Shape::closed("blank.metal", metal(upper)),
+        Shape::closed("blank.metal", lower),
+        Shape::open("line.axis", vec![[left - used * 0.08, 0.0], [tail + used * 0.05, 0.0]]),
     ];
-    if let Some((diameter, width)) = relief {
-        dimensions.push(Dimension {
-            name: "relief_diameter",
-            says: "relief diameter",
-            figure: Quantity::length(diameter),
-            from: [end - width / 2.0, -diameter / 2.0],
-            to: [end - width / 2.0, diameter / 2.0],
-        });
-        dimensions.push(Dimension {
-            name: "relief_width",
-            says: "relief width",
-            figure: Quantity::length(width),
-            from: [end - width, height + used * 0.08],
-            to: [end, height + used * 0.08],
-        });
+    shapes.extend(thread_lines(d, shown, inward));
+    if broken {
+        shapes.extend(break_lines(shown * 0.55, height, used));
     }
+    // Room for the figures that stand beside the end.
+    let right = used
+        * if d.shoulder_mm.is_some() {
+            0.95
+        } else if d.relief.is_some() {
+            0.6
+        } else {
+            0.3
+        };
+    let ending = d
+        .relief
+        .as_ref()
+        .map_or_else(String::new, |g| format!(", {} {} wide down to {}", gap_word(d.followed), mm_text(g.width.value), mm_text(g.diameter.value)));
     Drawing {
-        says: format!(
-            "{} of {}, threaded length {}{}.",
-            if external { "Blank" } else { "Bore" },
-            mm_text(used),
-            mm_text(length),
-            relief.map_or_else(String::new, |(d, w)| format!(", relief {} wide down to {}", mm_text(w), mm_text(d)))
-        ),
-        bounds: [-used * 0.6, -height - used * 0.24, tail + used * 0.24, height + used * 0.26],
-        shapes: vec![
-            Shape::closed("blank.metal", metal),
-            Shape::closed("blank.metal", mirrored),
-            Shape::open("line.axis", vec![[-used * 0.08, 0.0], [tail + used * 0.05, 0.0]]),
-            Shape::open("blank.thread", vec![[0.0, chamfer / 2.0], [end - relief.map_or(0.0, |x| x.1), chamfer / 2.0]]),
-        ],
-        dimensions,
+        says: format!("{} of {}, threaded length {}{ending}.", if external { "Blank" } else { "Bore" }, mm_text(used), mm_text(length)),
+        bounds: [left - used * 0.98, -height - used * 0.42, tail + right, height + used * 0.3],
+        shapes,
+        dimensions: dimensions(d, shown, left, height),
     }
+}
+
+const fn gap_word(end: EndKind) -> &'static str {
+    match end {
+        EndKind::PlungedRing => "ring",
+        EndKind::DrilledPocket => "pocket",
+        _ => "relief",
+    }
+}
+
+/// The root of the thread to come, fading out where it is withdrawn, and the mark.
+fn thread_lines(d: &Drawn<'_>, shown: f64, inward: f64) -> Vec<Shape> {
+    let (r, root) = (d.used / 2.0, d.used / 2.0 + inward * (d.chamfer.value / 2.0 - d.used / 2.0).abs());
+    let end = shown - d.relief.as_ref().map_or(0.0, |g| g.width.value);
+    let full = if d.followed == EndKind::Withdraw { (shown - (d.thread.length - d.usable)).max(0.0) } else { end };
+    let mut line = vec![[0.0, root], [full, root]];
+    if d.followed == EndKind::Withdraw {
+        line.push([shown, r]);
+    }
+    let under = line.iter().map(|p| [p[0], -p[1]]).collect();
+    // The mark lies as far from the end that is shown as from the real one.
+    let at = (d.mark.from_face_mm.value - d.thread.length + shown).max(0.0);
+    let mark = [1.0, -1.0].map(|s| Shape::open("blank.mark", vec![[at, s * r * 1.02], [at, s * (r + d.used * 0.1 * -inward)]]));
+    let mut shapes = vec![Shape::open("blank.thread", line), Shape::open("blank.thread", under)];
+    shapes.extend(mark);
+    shapes
+}
+
+/// Two slanted lines where a long part is shown broken off.
+fn break_lines(at: f64, height: f64, used: f64) -> [Shape; 2] {
+    let (h, s) = (height + used * 0.03, used * 0.05);
+    [0.0, used * 0.05]
+        .map(|off| Shape::open("line.break", vec![[at + off + s, h], [at + off - s * 0.4, h * 0.15], [at + off + s * 0.4, -h * 0.15], [at + off - s, -h]]))
+}
+
+/// The dimensions, each of which opens the word that sets it.
+fn dimensions(d: &Drawn<'_>, shown: f64, left: f64, height: f64) -> Vec<Dimension> {
+    let (used, r) = (d.used, d.used / 2.0);
+    let external = d.thread.spec.side == Side::External;
+    let under = -height - used * 0.17;
+    let across = |name, says, figure: Quantity, at: f64, radius: f64| Dimension { name, says, figure, from: [at, -radius], to: [at, radius] };
+    let along = |name, says, figure: Quantity, y: f64, from: f64, to: f64| Dimension { name, says, figure, from: [from, y], to: [to, y] };
+    let mut list = vec![
+        across("diameter", if external { "blank diameter" } else { "bore" }, Quantity::length(used), left - used * 0.92, r),
+        along("length", "threaded length", Quantity::given(d.thread.length), under, 0.0, shown),
+    ];
+    // A register hides the chamfer behind it: its own diameter stands in that place.
+    list.push(match d.register {
+        Some(register) => across("register", "register", register.max_mm.clone(), left - used * 0.24, register.max_mm.value / 2.0),
+        None => across("chamfer", "chamfer to", Quantity::length(d.chamfer), left - used * 0.24, d.chamfer.value / 2.0),
+    });
+    let at = (d.mark.from_face_mm.value - d.thread.length + shown).max(shown * 0.1);
+    list.push(along("mark", "mark from the face", d.mark.from_face_mm.clone(), under - used * 0.15, 0.0, at));
+    if let Some(gap) = &d.relief {
+        list.push(across("relief_diameter", "relief diameter", gap.diameter.clone(), shown - gap.width.value / 2.0, gap.diameter.value / 2.0));
+        list.push(along("relief_width", "relief width", gap.width.clone(), height + used * 0.08, shown - gap.width.value, shown));
+        if let Some(corner) = &gap.corner {
+            let corner_at = [shown + used * 0.04, -gap.diameter.value / 2.0];
+            list.push(Dimension {
+                name: "relief_corner",
+                says: "corner radius of the relief, at most",
+                figure: corner.clone(),
+                from: corner_at,
+                to: corner_at,
+            });
+        }
+    }
+    if let Some(shoulder) = d.shoulder_mm.filter(|_| d.shoulder && external) {
+        list.push(across("shoulder", "shoulder diameter", Quantity::given(shoulder), shown + used * 0.5, shoulder / 2.0));
+    }
+    list
 }

@@ -1,9 +1,13 @@
-//! How the thread ends: the schools, what usable thread each leaves, and whether the mate seats.
+//! How the thread ends: the schools, what usable thread each leaves, whether the mate seats, and the mark to
+//! work to where the end cannot be seen.
 
+use super::reach::Reach;
+use super::relief::{self, End};
+use super::rules;
 use crate::quantity::mm_text;
 use crate::thread::Side;
 use crate::thread::section::Thread;
-use crate::working::Quantity;
+use crate::working::{Num, Quantity, Sheet};
 use serde::{Deserialize, Serialize};
 
 /// How the thread ends.
@@ -25,7 +29,7 @@ pub enum EndKind {
 
 impl EndKind {
     /// The usual one: a shoulder asks for a relief, none for the open.
-    pub(super) const fn usual(shoulder: bool) -> Self {
+    pub(crate) const fn usual(shoulder: bool) -> Self {
         if shoulder { Self::Relief } else { Self::Open }
     }
 }
@@ -50,70 +54,109 @@ pub struct EndingSaid {
     pub recommended: bool,
 }
 
-/// What the schools are judged on, mm.
-pub(super) struct Ground {
-    /// Width the relief needs.
-    pub relief: f64,
-    /// Width of the cut at full depth.
-    pub cut: f64,
-    /// Room the carriage stops in.
-    pub stopping: f64,
-    /// How deep the groove goes, crest to bottom.
-    pub depth: f64,
+/// The mark to work to.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Mark {
+    /// How far the point is from the face the thread starts at.
+    pub from_face_mm: Quantity,
+    /// What it is, and how to make it.
+    pub says: String,
 }
 
 /// Margin of a plunged ring or pocket over the cut, mm. House value.
-const MARGIN_MM: f64 = 0.5;
+pub(super) const MARGIN_MM: f64 = 0.5;
+
+/// How the schools are judged here.
+pub(super) struct Ground<'a> {
+    pub thread: &'a Thread,
+    pub reach: &'a Reach,
+    pub cut_end: End,
+    pub shoulder: bool,
+    /// The one followed.
+    pub followed: EndKind,
+    /// Width of the relief, ring or pocket there is, when told.
+    pub width: Option<f64>,
+}
+
+impl Ground<'_> {
+    fn stopping(&self) -> Num {
+        if let End::StopsIn(room) = self.cut_end { room } else { 0.0.into() }
+    }
+
+    /// Length in which the thread is not full.
+    fn zone(&self, sheet: &mut Sheet, end: EndKind) -> Num {
+        match end {
+            EndKind::Relief => relief::width(sheet, self.thread, self.reach, self.cut_end),
+            EndKind::PlungedRing | EndKind::DrilledPocket => relief::narrow(sheet, self.reach, end),
+            EndKind::Withdraw => sheet.work(&rules::FADING, [self.thread.lead, self.stopping()]),
+            EndKind::Open => 0.0.into(),
+        }
+    }
+}
 
 /// Each school side by side; the open is none at a shoulder.
-pub(super) fn endings(thread: &Thread, shoulder: bool, followed: EndKind, ground: &Ground) -> Vec<EndingSaid> {
-    let recommended = EndKind::usual(shoulder);
-    let external = thread.spec.side == Side::External;
-    let ring = ground.cut + MARGIN_MM;
-    // Withdrawn by hand over half a turn, begun within the stopping room.
-    let fading = thread.lead.value * 0.5 + ground.stopping;
-    let pocket = ground.cut.max(ground.depth) + 2.0 * MARGIN_MM;
+pub(super) fn endings(sheet: &mut Sheet, ground: &Ground<'_>) -> Vec<EndingSaid> {
+    let (length, stopping) = (ground.thread.length, ground.stopping().value);
+    let recommended = EndKind::usual(ground.shoulder);
     let beyond = |zone: f64| format!("the mate stands {} off unless it is counterbored", mm_text(zone));
-    let list: [(EndKind, &'static str, f64, bool, String); 5] = [
-        (EndKind::Relief, "in a turned relief", ground.relief, true, "the mate seats; the groove is the weakest place, so radius its corners".into()),
-        (
-            EndKind::PlungedRing,
-            "in a ring plunged by the bit",
-            ring,
-            true,
-            if ground.stopping > ring * 0.5 {
-                format!(
-                    "the mate seats, but {} of stopping does not fit in it: turn the spindle by hand, or cut away from the shoulder",
-                    mm_text(ground.stopping)
-                )
+    [EndKind::Relief, EndKind::PlungedRing, EndKind::Withdraw, EndKind::DrilledPocket, EndKind::Open]
+        .into_iter()
+        .filter(|end| !ground.shoulder || *end != EndKind::Open)
+        .map(|end| {
+            let zone = if end == ground.followed && end != EndKind::Withdraw {
+                ground.width.map_or_else(|| ground.zone(sheet, end), Num::from)
             } else {
-                "the mate seats; the carriage must stop in its width".into()
-            },
-        ),
-        (
-            EndKind::Withdraw,
-            "withdrawn at a mark",
-            fading,
-            false,
-            format!(
-                "no groove to weaken it, but the last turn fades out: {}; put the mark on the {}",
-                beyond(fading),
-                if external { "dial or the bed" } else { "bar" }
-            ),
-        ),
-        (EndKind::DrilledPocket, "in a drilled pocket", pocket, false, format!("the spindle must stop with the bit in it, so by hand; {}", beyond(pocket))),
-        (EndKind::Open, "out in the open", 0.0, true, "nothing to stop for".into()),
-    ];
-    list.into_iter()
-        .filter(|(end, ..)| !shoulder || *end != EndKind::Open)
-        .map(|(end, says, zone, seats, consequence)| EndingSaid {
-            end,
-            says,
-            usable_mm: Quantity::length((thread.length - zone).max(0.0)),
-            seats,
-            consequence: if thread.length <= zone { format!("no full thread is left; {consequence}") } else { consequence },
-            chosen: end == followed,
-            recommended: end == recommended,
+                ground.zone(sheet, end)
+            };
+            let (says, seats, consequence) = match end {
+                EndKind::Relief => ("in a turned relief", true, "the mate seats; the groove is the weakest place, so radius its corners".into()),
+                EndKind::PlungedRing if stopping > MARGIN_MM => (
+                    "in a ring plunged by the bit",
+                    true,
+                    format!(
+                        "the mate seats, but {} of stopping does not fit in it: turn the spindle by hand, or cut away from the shoulder",
+                        mm_text(stopping)
+                    ),
+                ),
+                EndKind::PlungedRing => ("in a ring plunged by the bit", true, "the mate seats; the carriage must stop in its width".into()),
+                EndKind::Withdraw => ("withdrawn at a mark", false, format!("no groove to weaken it, but the last turn fades out: {}", beyond(zone.value))),
+                EndKind::DrilledPocket => {
+                    ("in a drilled pocket", false, format!("the spindle must stop with the bit in it, so by hand; {}", beyond(zone.value)))
+                }
+                EndKind::Open => ("out in the open", true, "nothing to stop for".to_owned()),
+            };
+            EndingSaid {
+                end,
+                says,
+                usable_mm: Quantity::length((length - zone.value).max(0.0)),
+                seats,
+                consequence: if length <= zone.value { format!("no full thread is left; {consequence}") } else { consequence },
+                chosen: end == ground.followed,
+                recommended: end == recommended,
+            }
         })
         .collect()
+}
+
+/// The mark for the ending followed: where the point stands when the hand must act.
+pub(super) fn mark(sheet: &mut Sheet, ground: &Ground<'_>) -> Mark {
+    let (end, length, reach) = (ground.followed, Num::from(ground.thread.length), ground.reach);
+    let zone = ground.width.filter(|_| end != EndKind::Withdraw).map_or_else(|| ground.zone(sheet, end), Num::from);
+    let (at, act) = match (end, ground.cut_end) {
+        (EndKind::Relief, End::StopsIn(_)) => {
+            (sheet.work(&rules::MARK_RELIEF, [length, zone, reach.half]), "stop here: the thread is full and the relief begins")
+        }
+        (EndKind::Relief | EndKind::PlungedRing, End::StartsIn) => {
+            (sheet.work(&rules::MARK_START, [length, reach.ahead]), "start here, no nearer the shoulder")
+        }
+        (EndKind::PlungedRing | EndKind::DrilledPocket, _) => (sheet.work(&rules::MARK_MIDDLE, [length, zone]), "stop here, the spindle turned by hand"),
+        (EndKind::Withdraw, _) => (sheet.work(&rules::MARK_FADE, [length, zone]), "begin to withdraw here"),
+        (EndKind::Open, _) => (sheet.work(&rules::MARK_OPEN, [length, reach.half]), "the bit is clear of the thread here"),
+    };
+    let (where_to, how) = match ground.thread.spec.side {
+        Side::Internal => ("on the bar", "with the point at the mouth, mark the bar this far outside it"),
+        Side::External => ("on the dial or the bed", "with the point at the end face, set the carriage dial to nought, or mark the bed"),
+    };
+    Mark { from_face_mm: Quantity::length(at), says: format!("{act}; {how}, and work to the mark {where_to}") }
 }

@@ -21,15 +21,43 @@ rule!(RELIEF_INTERNAL = "blank.relief_internal", "Relief diameter the tip never 
     "E + 2*h + c", "beyond the deepest the tip goes, not by a limit", E + 2.0 * h + c);
 rule!(HALF_CUT = "blank.half_cut", "Half the cut's width at full depth", (f: Mm "flat the tip is worth", d: Mm "crest to root", alpha: Deg "half angle") -> w: Mm,
     "f/2 + d*tan(alpha)", "geometry of the groove", f / 2.0 + d * alpha.to_radians().tan());
-rule!(RELIEF_WIDTH = "blank.relief_width", "Least relief width", (w: Mm "half the cut's width", s: Mm "stopping distance", P: Mm "pitch") -> W: Mm,
-    "max(2*P, w + s + 0.5)", "room for the trailing half of the cut, to stop, and half a millimetre; never under two pitches",
-    (w + s + 0.5).max(2.0 * P));
+rule!(AHEAD = "blank.ahead", "Bit beyond the point, toward the shoulder", (w: Mm "half the cut's width") -> b: Mm, "w", "never less than the flank itself", w);
+rule!(RELIEF_WIDTH = "blank.relief_width", "Least relief width",
+    (w: Mm "half the cut's width", b: Mm "bit beyond the point", s: Mm "stopping distance", P: Mm "pitch") -> W: Mm,
+    "max(2*P, w + b + s + 0.5)", "room for the trailing half of the cut, the bit ahead of its point, to stop, and half a millimetre; never under two pitches",
+    (w + b + s + 0.5).max(2.0 * P));
+rule!(RELIEF_START = "blank.relief_start", "Least relief width to start in",
+    (w: Mm "half the cut's width", b: Mm "bit beyond the point", k: Mm "backlash to take up", P: Mm "pitch") -> W: Mm,
+    "max(2*P, w + b + k + 0.5)", "the whole bit stands in the relief before it moves, backlash is taken up, and half a millimetre; never under two pitches",
+    (w + b + k + 0.5).max(2.0 * P));
+rule!(STOPPING_ROOM = "blank.stopping_room", "Room to stop in", (W: Mm "relief width", w: Mm "half the cut's width", b: Mm "bit beyond the point") -> r: Mm,
+    "max(0, W - w - b - 0.5)", "the relief's width rule turned round", (W - w - b - 0.5).max(0.0));
+rule!(RING_WIDTH = "blank.ring_width", "Width of a ring plunged by the bit", (w: Mm "half the cut's width") -> W: Mm, "2*w + 0.5", "the cut and half a millimetre", 2.0 * w + 0.5);
+rule!(POCKET = "blank.pocket", "Least diameter of a drilled pocket", (w: Mm "half the cut's width", d: Mm "crest to root") -> D: Mm,
+    "max(2*w, d) + 1", "the cut, or as wide as it is deep so that the drill does not wander, and half a millimetre all round", (2.0 * w).max(d) + 1.0);
+rule!(FADING = "blank.fading", "Length in which a withdrawn thread fades", (L: Mm "lead", s: Mm "stopping distance") -> z: Mm, "L/2 + s", "house: drawn out over half a turn, begun within the reaction", L / 2.0 + s);
+rule!(CORNER = "blank.corner", "Largest corner radius of the relief", (P: Mm "pitch", b: Mm "bit beyond the point", f: Mm "flat the tip is worth", d: Mm "step into the relief") -> r: Mm,
+    "min(P/2, min(d, b + 0.5 - f/2))", "half a pitch, unless the step is less or the tip would stand on it", (P / 2.0).min(d.min(b + 0.5 - f / 2.0)));
+rule!(MARK_RELIEF = "blank.mark_relief", "Mark where the thread is full", (L: Mm "threaded length", W: Mm "relief width", w: Mm "half the cut's width") -> m: Mm, "L - W + w", "the trailing half of the cut has left the thread", L - W + w);
+rule!(MARK_START = "blank.mark_start", "Mark to start from", (L: Mm "threaded length", b: Mm "bit beyond the point") -> m: Mm, "L - b - 0.5", "half a millimetre between the bit and the shoulder", L - b - 0.5);
+rule!(MARK_MIDDLE = "blank.mark_middle", "Mark at the middle of the ring or pocket", (L: Mm "threaded length", W: Mm "its width") -> m: Mm, "L - W/2", "its middle", L - W / 2.0);
+rule!(MARK_FADE = "blank.mark_fade", "Mark to withdraw at", (L: Mm "threaded length", z: Mm "length it fades in") -> m: Mm, "max(0, L - z)", "the last full thread", (L - z).max(0.0));
+rule!(MARK_OPEN = "blank.mark_open", "Mark where the bit is clear", (L: Mm "threaded length", w: Mm "half the cut's width") -> m: Mm, "L + w", "the trailing half of the cut has left the work", L + w);
 
-rule!(
-    RELIEF_START = "blank.relief_start", "Least relief width to start in",
-    (w: Mm "half the cut's width", b: Mm "backlash to take up", P: Mm "pitch") -> W: Mm,
-    "max(2*P, 2*w + b + 0.5)", "the whole cut stands in the relief before it moves, backlash is taken up, and half a millimetre; never under two pitches",
-    (2.0 * w + b + 0.5).max(2.0 * P));
+rule!(GRIP_SHIM = "blank.shim", "Shim under the jaw nearest the high spot", (t: Mm "whole swing of the indicator") -> s: Mm, "3*t/4",
+    "a shim under one of three jaws moves the work two thirds of its thickness; half the swing is to go", 0.75 * t);
+rule!(OFF_CENTRE = "blank.off_centre", "Off centre by", (t: Mm "whole swing of the indicator") -> e: Mm, "t/2", "the swing is twice the throw", t / 2.0);
+rule!(TAPER_OVER = "blank.taper", "Taper over the thread", (a: Mm "diameter at the free end", b: Mm "diameter at the headstock end", s: Mm "apart", L: Mm "threaded length") -> y: Mm,
+    "(a - b)*L/s", "proportion", (a - b) * L / s);
+rule!(TAILSTOCK_MOVE = "blank.tailstock_move", "Tailstock toward the tool", (a: Mm "diameter at the free end", b: Mm "diameter at the headstock end", s: Mm "apart", L: Mm "chuck to centre") -> y: Mm,
+    "(a - b)*L/(2*s)", "half the taper, carried to the centre", (a - b) * L / (2.0 * s));
+
+rule!(TOLERANCE_SEVEN = "blank.tolerance_seven", "Tolerance, grade 7", (d: Mm "diameter") -> T: Mm, "16*(0.45*cbrt(d) + 0.001*d)/1000", "ISO 286-1 tolerance unit, sixteen of them (recalled); at the size itself, not its range", 16.0 * (0.45 * d.cbrt() + 0.001 * d) / 1000.0);
+rule!(FIT_CLOSE = "blank.fit_close", "Least clearance, close", (d: Mm "diameter") -> c: Mm, "2.5*d^0.34/1000", "ISO 286-1 deviation g (recalled)", 2.5 * d.powf(0.34) / 1000.0);
+rule!(FIT_RUNNING = "blank.fit_running", "Least clearance, running", (d: Mm "diameter") -> c: Mm, "5.5*d^0.41/1000", "ISO 286-1 deviation f (recalled)", 5.5 * d.powf(0.41) / 1000.0);
+rule!(FIT_EASY = "blank.fit_easy", "Least clearance, easy", (d: Mm "diameter") -> c: Mm, "11*d^0.41/1000", "ISO 286-1 deviation e (recalled)", 11.0 * d.powf(0.41) / 1000.0);
+rule!(REGISTER_BORE = "blank.register_bore", "Register bored for the mate's plain part", (m: Mm "the mate's plain part", c: Mm "least clearance", t: Mm "of its tolerance") -> B: Mm, "m + c + t", "opens from the least clearance", m + c + t);
+rule!(REGISTER_SPIGOT = "blank.register_spigot", "Register turned for the mate's plain bore", (m: Mm "the mate's plain bore", c: Mm "least clearance", t: Mm "of its tolerance") -> B: Mm, "m - c - t", "closes from the least clearance", m - c - t);
 
 rule!(DIE_BLANK = "blank.die", "Blank for a thread a die finishes", (d: Mm "nominal diameter", P: Mm "pitch") -> B: Mm, "d - 0.1*P", "bench: a die raises the crests", d - 0.1 * P);
 rule!(SLENDER = "blank.slender", "Stick-out over diameter", (L: Mm "stick-out", d: Mm "diameter") -> k: One, "L/d", "definition; past 3 asks for a centre, past 8 with one for a steady", L / d);
@@ -43,7 +71,6 @@ rule!(QUARTER_IN = "blank.quarter_in", "A quarter of the way in from a limit", (
 
 /// All of them.
 pub static ALL: &[&Rule] = &[
-    &QUARTER_IN,
     &FULL_SIXTY,
     &FULL_BASIC,
     &BORE_OF_SHARE,
@@ -53,10 +80,32 @@ pub static ALL: &[&Rule] = &[
     &RELIEF_EXTERNAL,
     &RELIEF_INTERNAL,
     &HALF_CUT,
+    &AHEAD,
     &RELIEF_WIDTH,
     &RELIEF_START,
+    &STOPPING_ROOM,
+    &RING_WIDTH,
+    &POCKET,
+    &FADING,
+    &CORNER,
+    &MARK_RELIEF,
+    &MARK_START,
+    &MARK_MIDDLE,
+    &MARK_FADE,
+    &MARK_OPEN,
+    &GRIP_SHIM,
+    &OFF_CENTRE,
+    &TAPER_OVER,
+    &TAILSTOCK_MOVE,
+    &TOLERANCE_SEVEN,
+    &FIT_CLOSE,
+    &FIT_RUNNING,
+    &FIT_EASY,
+    &REGISTER_BORE,
+    &REGISTER_SPIGOT,
     &DIE_BLANK,
     &SLENDER,
     &BEND_FREE,
     &BEND_CENTRE,
+    &QUARTER_IN,
 ];

@@ -4,9 +4,8 @@ use super::checker::Checker;
 use super::faults::Fault;
 use super::kit::Kit;
 use super::lathe::{Lathe, LatheProfile, Mounted, long_bed};
-use super::material::{Material, materials};
 use super::request::{LeadCorrection, PlanRequest, SpecialRequest, ThreadRequest, Vocabulary};
-use crate::blank::{BlankAim, EndKind, Support};
+use super::workpiece::{self, BlankFacts};
 use crate::pad::{self, SumFacts};
 use crate::quantity::{Exact, Ratio, pitch_of_tpi, plain_text, real};
 use crate::thread::identify::Sample;
@@ -77,6 +76,8 @@ pub struct ThreadFacts {
     pub length_mm: f64,
     /// Length the mate engages, mm, when given.
     pub engagement_mm: Option<f64>,
+    /// Thickness of a coating to come, a surface, mm; 0 for none.
+    pub coating_mm: f64,
 }
 
 /// The mate, settled.
@@ -86,39 +87,14 @@ pub struct MateFacts {
     pub school: Option<PairSchool>,
     /// Pitch diameter of the mate as made, mm, when measured.
     pub made_mm: Option<f64>,
+    /// Crest diameter of the mate as turned or bored, mm, when measured.
+    pub crest_mm: Option<f64>,
+    /// Root diameter of the mate as cut, mm, when known.
+    pub root_mm: Option<f64>,
     /// Least clearance asked for, mm.
     pub clearance_mm: Option<f64>,
     /// Whether the parts must interchange.
     pub interchange: bool,
-}
-
-/// The blank, settled.
-#[derive(Debug, Clone, PartialEq)]
-pub struct BlankFacts {
-    /// As turned, mm, when known.
-    pub diameter_mm: Option<f64>,
-    /// Share of a full thread asked for in a bore.
-    pub engagement_percent: Option<f64>,
-    /// Where in the limits to aim.
-    pub aim: BlankAim,
-    /// Up to a shoulder.
-    pub shoulder: bool,
-    /// Relief width, mm, when known.
-    pub relief_width_mm: Option<f64>,
-    /// Relief diameter, mm, when known.
-    pub relief_diameter_mm: Option<f64>,
-    /// Pitch diameter aimed at, mm, when chosen: the relief must clear the tip there too.
-    pub target_mm: Option<f64>,
-    /// How it ends, when chosen.
-    pub end: Option<EndKind>,
-    /// What holds the far end.
-    pub support: Support,
-    /// How far it stands out, mm, when known.
-    pub stick_out_mm: Option<f64>,
-    /// Whether a die finishes it.
-    pub die_finish: bool,
-    /// Material.
-    pub material: Material,
 }
 
 /// The train asked for.
@@ -139,6 +115,8 @@ pub struct BitFacts {
     pub tip_flat_mm: Option<f64>,
     /// Radius, mm, when measured.
     pub tip_radius_mm: Option<f64>,
+    /// From the point to the bit's side toward the shoulder, mm, when known.
+    pub body_ahead_mm: Option<f64>,
 }
 
 /// The way of working, settled.
@@ -229,11 +207,13 @@ pub fn settle(request: &PlanRequest, stored: Option<&LatheProfile>, mut faults: 
         MateFacts {
             school: asked.school,
             made_mm: c.sound(asked.made_pitch_diameter_mm, low, high, "/mate/made_pitch_diameter_mm", "mm for this thread"),
+            crest_mm: c.sound(asked.made_crest_mm, low, high, "/mate/made_crest_mm", "mm for this thread"),
+            root_mm: c.sound(asked.made_root_mm, low - 2.0 * pitch, high + 2.0 * pitch, "/mate/made_root_mm", "mm for this thread"),
             clearance_mm: c.sound(asked.clearance_mm, 0.0, pitch / 2.0, "/mate/clearance_mm", "mm for this pitch"),
             interchange: asked.interchange.unwrap_or(false),
         }
     });
-    let blank = settle_blank(request, thread.as_ref(), &mut c);
+    let blank = workpiece::settle(request, thread.as_ref(), &mut c);
     let gears = settle_gears(request, &lathe, &mut c);
     let bit = settle_bit(request, thread.as_ref(), &mut c);
     let setup = SetupFacts {
@@ -430,6 +410,19 @@ fn settle_thread(request: &PlanRequest, c: &mut Checker) -> Option<(ThreadFacts,
             c.fault("/thread/clearance_mm", format!("a {} thread has its clearance from its standard; leave it out", spec.system.word()));
         }
     }
+    if let Some(rounded) = asked.rounded_root {
+        spec.rounded_root = rounded;
+    }
+    if spec.rounded_root && (!spec.system.is_sixty() || spec.side == crate::thread::Side::Internal) {
+        if asked.rounded_root.is_some() {
+            c.fault("/thread/rounded_root", "a rounded root is asked of a 60° screw; leave it out here");
+        }
+        spec.rounded_root = false;
+    }
+    let coating_mm = c.sound(asked.coating_mm, 0.0, real(&spec.pitch) / 20.0, "/thread/coating_mm", "mm a surface for this pitch").unwrap_or(0.0);
+    if coating_mm > 0.0 && spec.half_angle_deg() <= 0.0 {
+        c.fault("/thread/coating_mm", "a square thread's flanks stand upright: allow twice the coating in its width and clearance instead");
+    }
     if spec.lead() >= spec.major * Ratio::from_integer(3) {
         c.fault("/thread/starts", "so many starts climb at over 43°, past single-pointing; check starts and pitch");
     }
@@ -438,50 +431,7 @@ fn settle_thread(request: &PlanRequest, c: &mut Checker) -> Option<(ThreadFacts,
         c.assume("/thread/length_mm", format!("No length was given: two diameters, {} mm, is taken.", plain_text(usual, 1)));
         usual
     });
-    Some((ThreadFacts { spec, length_mm, engagement_mm }, notes))
-}
-
-fn settle_blank(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mut Checker) -> BlankFacts {
-    let asked = &request.blank;
-    let (low, high) = thread.map_or((0.1, 1000.0), |t| {
-        let (d, p) = (real(&t.spec.major), real(&t.spec.pitch));
-        ((d - 1.4 * p).max(0.05), d + p)
-    });
-    let code = asked.material.as_deref().unwrap_or("mild_steel");
-    let found = materials().iter().find(|m| m.code == code);
-    if found.is_none() {
-        let known: Vec<&str> = materials().iter().map(|m| m.code.as_str()).collect();
-        c.fault("/blank/material", format!("“{code}” is not a material known here; the choices are {}", known.join(", ")));
-    } else if asked.material.is_none() {
-        c.assume("/blank/material", "No material was given: mild steel is assumed.");
-    }
-    let internal = thread.is_some_and(|t| t.spec.side == crate::thread::Side::Internal);
-    if asked.engagement_percent.is_some() && thread.is_some() && !internal {
-        c.fault("/blank/engagement_percent", "a share of full thread belongs to a bore; for a screw give diameter_mm");
-    }
-    BlankFacts {
-        diameter_mm: c.sound(asked.diameter_mm, low, high, "/blank/diameter_mm", "mm for this thread"),
-        engagement_percent: c.sound(asked.engagement_percent, 30.0, 100.0, "/blank/engagement_percent", "per cent"),
-        shoulder: asked.shoulder.unwrap_or(false),
-        relief_width_mm: c.sound(asked.relief_width_mm, 0.0, 1000.0, "/blank/relief_width_mm", "mm"),
-        relief_diameter_mm: c.sound(asked.relief_diameter_mm, 0.0, 1000.0, "/blank/relief_diameter_mm", "mm"),
-        target_mm: request.cut.target_pitch_diameter_mm.filter(|t| t.is_finite()),
-        aim: asked.aim.unwrap_or(BlankAim::Middle),
-        end: asked.end,
-        support: asked.support.unwrap_or(Support::None),
-        stick_out_mm: c.sound(asked.stick_out_mm, 0.5, 5000.0, "/blank/stick_out_mm", "mm"),
-        die_finish: asked.die_finish.unwrap_or(false),
-        material: found.cloned().unwrap_or_else(|| {
-            materials().first().cloned().unwrap_or_else(|| Material {
-                code: "mild_steel".into(),
-                name: "mild steel".into(),
-                hss_m_per_min: 12.0,
-                first_cut_mm: 0.25,
-                least_cut_mm: 0.03,
-                modulus_gpa: 205.0,
-            })
-        }),
-    }
+    Some((ThreadFacts { spec, length_mm, engagement_mm, coating_mm }, notes))
 }
 
 fn settle_gears(request: &PlanRequest, lathe: &Lathe, c: &mut Checker) -> GearFacts {
@@ -521,6 +471,7 @@ fn settle_bit(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mut Check
         ),
         tip_flat_mm: c.sound(asked.tip_flat_mm, 0.0, pitch * 0.6, "/bit/tip_flat_mm", "mm for this pitch"),
         tip_radius_mm: c.sound(asked.tip_radius_mm, 0.0, pitch * 0.4, "/bit/tip_radius_mm", "mm for this pitch"),
+        body_ahead_mm: c.sound(asked.body_ahead_mm, 0.0, 100.0, "/bit/body_ahead_mm", "mm"),
     }
 }
 

@@ -8,9 +8,10 @@ mod kit;
 mod lathe;
 mod material;
 mod request;
+mod workpiece;
 
 pub(crate) use checker::Checker;
-pub use facts::{Assumption, BitFacts, BlankFacts, CutFacts, Ending, GaugeFacts, GearFacts, Job, MateFacts, SetupFacts, Style, ThreadFacts, Way, settle};
+pub use facts::{Assumption, BitFacts, CutFacts, Ending, GaugeFacts, GearFacts, Job, MateFacts, SetupFacts, Style, ThreadFacts, Way, settle};
 pub use faults::{Fault, read_json};
 pub use kit::{Kit, OwnedBit};
 pub use lathe::{Arm, Chuck, Dial, Gear, GearboxPosition, Lathe, LatheProfile, MAX_TEETH, MIN_TEETH, Mounted, Reads, Slide, Speeds, long_bed};
@@ -19,3 +20,4 @@ pub use request::{
     BitRequest, BlankRequest, CutRequest, GaugeRequest, GearsRequest, HangRequest, LeadCorrection, MateRequest, PlanRequest, SetupRequest, SpecialRequest,
     ThreadRequest, Vocabulary,
 };
+pub use workpiece::BlankFacts;

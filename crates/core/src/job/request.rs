@@ -4,7 +4,7 @@
 use super::facts::{Ending, Style, Way};
 use super::kit::Kit;
 use super::lathe::LatheProfile;
-use crate::blank::{BlankAim, EndKind, Support};
+use crate::blank::{BlankAim, EndKind, Holding, ParallelRequest, PlainRequest, RegisterRequest, Support};
 use crate::pad::SumRequest;
 use crate::quantity::Exact;
 use crate::thread::identify::SampleRequest;
@@ -94,6 +94,10 @@ pub struct ThreadRequest {
     pub length_mm: Option<f64>,
     /// Length the mate engages.
     pub engagement_mm: Option<f64>,
+    /// Coating to come, thickness on a surface: the thread is cut smaller, or the nut larger, for it.
+    pub coating_mm: Option<f64>,
+    /// Whether a 60° screw's root must be rounded, as UNR or a strong bolt's.
+    pub rounded_root: Option<bool>,
     /// Clearance between the members at crest and root, on diameter; square and special threads only.
     pub clearance_mm: Option<f64>,
 }
@@ -130,6 +134,10 @@ pub struct MateRequest {
     pub school: Option<PairSchool>,
     /// Pitch diameter of the mate as made and measured.
     pub made_pitch_diameter_mm: Option<f64>,
+    /// Crest diameter of the mate as made: a screw's outside, a nut's bore.
+    pub made_crest_mm: Option<f64>,
+    /// Root diameter of the mate as made.
+    pub made_root_mm: Option<f64>,
     /// Least clearance wanted on the pitch diameter, instead of the standard's.
     pub clearance_mm: Option<f64>,
     /// Whether the parts must interchange with others.
@@ -153,8 +161,33 @@ pub struct BlankRequest {
     pub relief_width_mm: Option<f64>,
     /// Diameter of the relief, if there is one.
     pub relief_diameter_mm: Option<f64>,
+    /// Radius in the relief's corners, if it is there.
+    pub relief_corner_mm: Option<f64>,
+    /// Diameter of the shoulder; drawn as a likely one when absent.
+    pub shoulder_mm: Option<f64>,
+    /// Diameter it is chamfered to.
+    pub chamfer_mm: Option<f64>,
     /// How the thread ends; a shoulder asks for a relief, none for the open.
     pub end: Option<EndKind>,
+    /// How the headstock end is held; the recommended way when absent.
+    pub holding: Option<Holding>,
+    /// Whether the thread must run true to what is finished already.
+    pub runs_true: Option<bool>,
+    /// Whether another thread of the part is finished and must not be crushed.
+    pub other_thread_finished: Option<bool>,
+    /// Whole swing of an indicator on the work as held.
+    pub runout_mm: Option<f64>,
+    /// Whether that was read after the work was out and put back midway.
+    pub rechucked: Option<bool>,
+    /// Two diameters of one turned length.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub parallel: Option<ParallelRequest>,
+    /// The register at the mouth, for the mate's plain part.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub register: Option<RegisterRequest>,
+    /// Plain dimensions of the part, with their tolerances.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub plain: Vec<PlainRequest>,
     /// What holds the far end; nothing when absent.
     pub support: Option<Support>,
     /// How far it stands out of the chuck; the threaded length when absent.
@@ -201,6 +234,8 @@ pub struct BitRequest {
     pub tip_flat_mm: Option<f64>,
     /// Radius on the tip.
     pub tip_radius_mm: Option<f64>,
+    /// From the point to the bit's side toward the shoulder; the flank alone when absent.
+    pub body_ahead_mm: Option<f64>,
 }
 
 /// How the cut is run.

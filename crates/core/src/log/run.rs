@@ -57,6 +57,15 @@ pub struct RunPlan {
     pub passes: Vec<RunPass>,
 }
 
+impl RunPlan {
+    /// Root diameter the tip leaves when the pitch diameter is this, mm.
+    #[must_use]
+    pub fn root_at(&self, pitch_diameter_mm: f64) -> f64 {
+        let below = if self.side == Side::External { -1.0 } else { 1.0 };
+        pitch_diameter_mm + below * 2.0 * self.tip_to_pitch_mm
+    }
+}
+
 /// What to do next.
 #[derive(Debug, Clone, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]

@@ -50,7 +50,24 @@ impl SumKind {
     }
 }
 
-/// The facts a sum may feed.
+/// A fact a sum may feed, and how it is said.
+#[derive(Debug, Clone, Copy, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct FeedsSaid {
+    /// The fact.
+    pub feeds: Feeds,
+    /// As it is said.
+    pub says: &'static str,
+}
+
+/// The facts a sum may feed, said, in the order they are offered.
+#[must_use]
+pub fn feeds_said() -> [FeedsSaid; 5] {
+    [Feeds::BlankDiameter, Feeds::ThreadLength, Feeds::ReliefWidth, Feeds::ReliefDiameter, Feeds::RunoutRoom]
+        .map(|feeds| FeedsSaid { feeds, says: feeds.says() })
+}
+
+/// A fact a sum may feed.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[serde(rename_all = "snake_case")]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -158,9 +175,9 @@ pub struct SumLine {
     pub kind: SumKind,
     /// Its result.
     pub result: Quantity,
-    /// The fact it feeds, in words.
+    /// The fact it feeds.
     #[serde(skip_serializing_if = "Option::is_none")]
-    pub feeds: Option<&'static str>,
+    pub feeds: Option<Feeds>,
 }
 
 /// More sums than this are not a bench pad.
@@ -268,7 +285,7 @@ pub(crate) fn section(sheet: &mut Sheet, sums: &[SumFacts]) -> Vec<SumLine> {
                 .collect();
             let result = sheet.work_all(sum.kind.rule(), &of, Some(sum.name.clone()));
             results.push(result);
-            SumLine { name: sum.name.clone(), kind: sum.kind, result: Quantity::length(result), feeds: sum.feeds.map(Feeds::says) }
+            SumLine { name: sum.name.clone(), kind: sum.kind, result: Quantity::length(result), feeds: sum.feeds }
         })
         .collect()
 }

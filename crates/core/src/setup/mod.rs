@@ -2,6 +2,9 @@
 
 pub mod rules;
 
+use crate::blank::EndKind;
+use crate::blank::reach::Reach;
+use crate::blank::relief;
 use crate::gears::DialRule;
 use crate::job::{BlankFacts, Chuck, Ending, Lathe, SetupFacts, Speeds, Way};
 use crate::quantity::plain_text;
@@ -139,20 +142,25 @@ fn speed_of(speeds: &Speeds, limit: f64) -> f64 {
     }
 }
 
+/// What was settled before the ending and the speed are.
+pub(crate) struct Before<'a> {
+    pub blank: &'a BlankFacts,
+    pub reach: &'a Reach,
+    pub lathe: &'a Lathe,
+    pub thread: &'a Thread,
+    pub direction: Direction,
+    pub rule: DialRule,
+    pub words: &'a Words,
+}
+
 /// Ending and speed: from the dial rule, the room and the material.
-#[allow(clippy::too_many_arguments)] // one per thing the speed hangs on, in the order of reckoning
-pub(crate) fn work(
-    sheet: &mut Sheet,
-    facts: &SetupFacts,
-    blank: &BlankFacts,
-    lathe: &Lathe,
-    thread: &Thread,
-    direction: Direction,
-    rule: DialRule,
-    words: &Words,
-    watch: &mut Vec<Watch>,
-) -> SetupSection {
+pub(crate) fn work(sheet: &mut Sheet, facts: &SetupFacts, before: &Before<'_>, watch: &mut Vec<Watch>) -> SetupSection {
+    let Before { blank, reach, lathe, thread, direction, rule, words } = *before;
+    let toward = direction.carriage == Carriage::TowardHeadstock;
+    // A ring or pocket is too narrow for a carriage under power to stop in.
+    let by_hand = toward && matches!(blank.end, Some(EndKind::PlungedRing | EndKind::DrilledPocket));
     let ending = match facts.ending {
+        Ending::Auto if by_hand => Ending::Hand,
         Ending::Auto if rule == DialRule::KeepClosed => Ending::Closed,
         Ending::Auto => Ending::Dial,
         asked => asked,
@@ -176,11 +184,11 @@ pub(crate) fn work(
     let cutting = sheet.work(&rules::CUTTING_SPEED, [blank.material.hss_m_per_min.into(), thread.major]);
     // The half-nut stops the carriage at once; the spindle coasts unless clutch or brake hold it.
     let coast = Num::from(if ending == Ending::Closed && !lathe.quick_stop { lathe.coast_turns } else { 0.0 });
-    let toward = direction.carriage == Carriage::TowardHeadstock;
-    // Away from the headstock the shoulder is behind the cut: only a room that was given binds.
-    let relief = blank.relief_width_mm.or_else(|| blank.shoulder.then_some(4.0 * thread.pitch.value)).filter(|_| toward);
-    let room = facts.runout_mm.or(relief);
-    let stopping = room.map(|r| sheet.work(&rules::STOPPING_SPEED, [r.into(), coast, thread.lead, facts.reaction_s.into()]));
+    // Away from the headstock the shoulder is behind the cut: only a room that was given binds. A relief that is
+    // there leaves less than its width; one still to be turned is turned for four pitches of stopping.
+    let relief = blank.relief_width_mm.map(|w| relief::room(sheet, reach, w)).or_else(|| blank.shoulder.then(|| (4.0 * thread.pitch.value).into()));
+    let room = facts.runout_mm.map(Num::from).or_else(|| relief.filter(|_| toward)).filter(|_| ending != Ending::Hand);
+    let stopping = room.map(|r| sheet.work(&rules::STOPPING_SPEED, [r, coast, thread.lead, facts.reaction_s.into()]));
     let (limit, binds) = match stopping {
         Some(s) if s.value < cutting.value => (s, SpeedLimit::Stopping),
         _ => (cutting, SpeedLimit::Cutting),
@@ -197,7 +205,9 @@ pub(crate) fn work(
             ),
         ));
     }
-    let distance = sheet.work(&rules::STOPPING_DISTANCE, [thread.lead, speed.into(), facts.reaction_s.into(), coast]);
+    // Turned by hand it stops where the hand does.
+    let distance =
+        if ending == Ending::Hand { 0.0.into() } else { sheet.work(&rules::STOPPING_DISTANCE, [thread.lead, speed.into(), facts.reaction_s.into(), coast]) };
     let forward = direction.spindle == Spindle::Forward;
     let internal = thread.spec.side == Side::Internal;
     let upright = forward != lathe.rear_post;

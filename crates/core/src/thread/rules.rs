@@ -25,6 +25,11 @@ rule!(FLAT = "thread.flat", "Flat of the crest or root", (P: Mm "pitch", y: Mm "
 rule!(ROUNDING = "thread.rounding", "Radius of crest and root", (P: Mm "pitch", k: One "depth in pitches", alpha: Deg "half angle") -> r: Mm,
     "P*(1/(2*tan(alpha)) - k)/2/(1/sin(alpha) - 1)", "arc tangent to both flanks that takes the sharp height down to the depth: 0.137329P at 55°, 0.18083P at 47.5°",
     P * (1.0 / (2.0 * alpha.to_radians().tan()) - k) / 2.0 / (1.0 / alpha.to_radians().sin() - 1.0));
+rule!(COATED_FLANK = "thread.coated_flank", "What a coating adds to the pitch diameter", (c: Mm "coating on a surface", alpha: Deg "half angle") -> y: Mm,
+    "2*c/sin(alpha)", "each flank moves out by c, so the pitch line by c/sin α a side: 4c at 60°", 2.0 * c / alpha.to_radians().sin());
+rule!(COATED_FLAT = "thread.coated_flat", "What a coating adds to the diameter", (c: Mm "coating on a surface") -> y: Mm, "2*c", "both sides", 2.0 * c);
+rule!(NORMAL_LEAST = "thread.normal_least", "Shortest normal engagement", (d: Mm "nominal diameter", P: Mm "pitch") -> y: Mm, "2.24*P*d^0.2", "ISO 965-1 group N (recalled)", 2.24 * P * d.powf(0.2));
+rule!(NORMAL_MOST = "thread.normal_most", "Longest normal engagement", (d: Mm "nominal diameter", P: Mm "pitch") -> y: Mm, "6.7*P*d^0.2", "ISO 965-1 group N (recalled)", 6.7 * P * d.powf(0.2));
 rule!(HALF_OF = "thread.half_of", "Height between two diameters", (a: Mm "larger diameter", b: Mm "smaller diameter") -> y: Mm, "(a - b)/2", "half the difference", (a - b) / 2.0);
 rule!(MIDDLE = "thread.middle", "Middle of the limits", (a: Mm "lower limit", b: Mm "upper limit") -> m: Mm, "(a + b)/2", "house: as far from scrap on either side", f64::midpoint(a, b));
 
@@ -45,5 +50,24 @@ pub fn all() -> Vec<&'static Rule> {
 }
 
 /// Those every family uses.
-static SHARED: &[&Rule] =
-    &[&IN_OF_MM, &MM_OF_IN, &PITCH_OF_TPI, &LEAD, &LESS_UM, &PLUS_UM, &LESS_IN, &PLUS_IN, &LESS, &PLUS, &LEAD_ANGLE, &FLAT, &ROUNDING, &HALF_OF, &MIDDLE];
+static SHARED: &[&Rule] = &[
+    &IN_OF_MM,
+    &MM_OF_IN,
+    &PITCH_OF_TPI,
+    &LEAD,
+    &LESS_UM,
+    &PLUS_UM,
+    &LESS_IN,
+    &PLUS_IN,
+    &LESS,
+    &PLUS,
+    &LEAD_ANGLE,
+    &FLAT,
+    &ROUNDING,
+    &COATED_FLANK,
+    &COATED_FLAT,
+    &NORMAL_LEAST,
+    &NORMAL_MOST,
+    &HALF_OF,
+    &MIDDLE,
+];

@@ -6,7 +6,7 @@ use super::rules;
 use super::spec::{Hand, Side, System, ThreadSpec};
 use crate::job::ThreadFacts;
 use crate::outline::Drawing;
-use crate::quantity::{Ratio, real};
+use crate::quantity::{Ratio, mm_text, real};
 use crate::watch::{Level, Watch};
 use crate::working::{Num, Quantity, Sheet};
 use serde::Serialize;
@@ -130,8 +130,21 @@ pub struct ThreadSection {
     pub length_mm: Quantity,
     /// Engagement with the mate.
     pub engagement_mm: Quantity,
+    /// Limits to cut to before the coating, when one is told.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub before_coating: Option<Coated>,
     /// The form in section.
     pub drawing: Drawing,
+}
+
+/// Limits to cut to where a coating will be added.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Coated {
+    /// Pitch diameter, least and most.
+    pub pitch_mm: [Quantity; 2],
+    /// What the coating adds to the pitch diameter.
+    pub adds_mm: Quantity,
 }
 
 /// What later stations need of the thread.
@@ -180,7 +193,8 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &ThreadFacts, watch: &mut Vec<Watch
     let own = families::limits(sheet, &Ask { spec: &spec, class: spec.class, side: spec.side, engagement_mm });
     let mate = families::limits(sheet, &Ask { spec: &spec, class: other, side: spec.side.other(), engagement_mm });
     let engagement = engagement_mm.unwrap_or(d);
-    judge_tolerance(&spec, other, engagement > 1.5 * d, watch);
+    judge_tolerance(&spec, other, watch);
+    judge_engagement(sheet, &spec, engagement_mm, pitch, watch);
     let (external, internal, external_class, internal_class) = match spec.side {
         Side::External => (&own, &mate, spec.class, other),
         Side::Internal => (&mate, &own, other, spec.class),
@@ -192,7 +206,9 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &ThreadFacts, watch: &mut Vec<Watch
     let (basic_form, radius) = form(sheet, &spec, pitch, basic);
     let length = facts.length_mm;
     let exact_lead = spec.lead();
+    let alpha = Num::from(alpha_deg);
     let section_members = (Member::of(external, external_class, major, basic), Member::of(internal, internal_class, major, basic));
+    let (own, before_coating) = coated(sheet, &spec, own, facts.coating_mm, alpha);
     let thread = Thread {
         alpha_deg,
         major,
@@ -231,6 +247,7 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &ThreadFacts, watch: &mut Vec<Watch
         lead_angle_deg: LeadAngles { major: Quantity::angle(angles[0]), pitch: Quantity::angle(angles[1]), minor: Quantity::angle(angles[2]) },
         length_mm: Quantity::given(length),
         engagement_mm: Quantity::given(engagement),
+        before_coating,
         drawing: super::drawing::section(&thread),
     };
     (thread, section)
@@ -256,7 +273,7 @@ fn form(sheet: &mut Sheet, spec: &ThreadSpec, pitch: Num, basic: Basics) -> (For
 }
 
 /// Says where a tolerance is computed, nominal, or asks for another length class.
-fn judge_tolerance(spec: &ThreadSpec, other: Class, long: bool, watch: &mut Vec<Watch>) {
+fn judge_tolerance(spec: &ThreadSpec, other: Class, watch: &mut Vec<Watch>) {
     let mut note = |code: &'static str, text: &str| watch.push(Watch::new(Level::Note, code, "thread", text.into()));
     if spec.system == System::IsoMetric && [spec.class, other].iter().any(|c| families::iso::computed(spec, *c)) {
         note("tolerance_computed", "Size and pitch are not together in the ISO 965-1 table, so tolerances are computed from its formulas.");
@@ -271,16 +288,49 @@ fn judge_tolerance(spec: &ThreadSpec, other: Class, long: bool, watch: &mut Vec<
         }
         _ => {}
     }
-    if long {
-        match spec.system {
-            System::IsoMetric => note(
-                "engagement_long",
-                "The mate engages more than 1.5 diameters: the N tolerances shown are for a normal length, ISO 965-1 gives L classes for this.",
-            ),
-            System::Unified => {
-                note("engagement_long", "The mate engages more than 1.5 diameters: tolerances are taken at the engagement given, as ASME B1.1 says.");
+}
+
+/// Says where the engagement told asks for other tolerances than those of a normal length.
+fn judge_engagement(sheet: &mut Sheet, spec: &ThreadSpec, told: Option<f64>, pitch: Num, watch: &mut Vec<Watch>) {
+    let Some(told) = told else { return };
+    let d = real(&spec.major);
+    let long = told > 1.5 * d;
+    let (code, text) = match spec.system {
+        System::IsoMetric => {
+            let [least, most] = [&rules::NORMAL_LEAST, &rules::NORMAL_MOST].map(|rule| sheet.work(rule, [d.into(), pitch]).value);
+            let span = format!("the N tolerances shown are for {} to {}", mm_text(least), mm_text(most));
+            if long || told > most {
+                ("engagement_long", format!("The mate engages {}: {span}; ISO 965-1 gives L classes, a grade wider, for this.", mm_text(told)))
+            } else if told < least {
+                ("engagement_short", format!("The mate engages only {}: {span}; ISO 965-1 gives S classes, a grade closer, for this.", mm_text(told)))
+            } else {
+                return;
             }
-            _ => {}
         }
+        System::Unified if long => {
+            ("engagement_long", "The mate engages more than 1.5 diameters: tolerances are taken at the engagement given, as ASME B1.1 says.".into())
+        }
+        System::Unified if told < 5.0 * pitch.value => (
+            "engagement_short",
+            "The mate engages under 5 pitches: tolerances are taken at the engagement given, as ASME B1.1 says; it is weak as well.".into(),
+        ),
+        _ => return,
+    };
+    watch.push(Watch::new(Level::Note, code, "thread", text));
+}
+
+/// The limits to cut to so that a coating brings the thread into its own.
+fn coated(sheet: &mut Sheet, spec: &ThreadSpec, own: Limits, coating_mm: f64, alpha: Num) -> (Limits, Option<Coated>) {
+    if coating_mm <= 0.0 {
+        return (own, None);
     }
+    let flank = sheet.work(&rules::COATED_FLANK, [coating_mm.into(), alpha]);
+    let flat = sheet.work(&rules::COATED_FLAT, [coating_mm.into()]);
+    let rule = if spec.side == Side::External { &rules::LESS } else { &rules::PLUS };
+    let mut by = |of: Num, add: Num| sheet.work(rule, [of, add]);
+    let pitch = (by(own.pitch.0, flank), by(own.pitch.1, flank));
+    let mut both = |(low, high): (Option<Num>, Option<Num>)| (low.map(|n| by(n, flat)), high.map(|n| by(n, flat)));
+    let (major, minor) = (both(own.major), both(own.minor));
+    let said = Coated { pitch_mm: [Quantity::length(pitch.0), Quantity::length(pitch.1)], adds_mm: Quantity::length(flank) };
+    (Limits { major, pitch, minor }, Some(said))
 }

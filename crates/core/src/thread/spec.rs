@@ -175,6 +175,8 @@ pub struct ThreadSpec {
     pub starts_given: bool,
     /// Clearance between the members at crest and root, on diameter, mm, where the user gives one.
     pub clearance_mm: Option<f64>,
+    /// Whether a 60° screw's root must be rounded.
+    pub rounded_root: bool,
     /// The user's own form, of a special thread.
     pub special: Option<SpecialForm>,
 }
@@ -241,6 +243,7 @@ impl ThreadSpec {
         // A metric callout says its starts by the lead; the others in words.
         let starts = if self.starts > 1 && !self.size.contains('P') { format!(" {} start", self.starts) } else { String::new() };
         let left = if self.hand == Hand::Left { " LH" } else { "" };
-        format!("{}{dash}{class}{starts}{left}", self.size)
+        let size = if self.rounded_root { self.size.replacen(" UN", " UNR", 1) } else { self.size.clone() };
+        format!("{size}{dash}{class}{starts}{left}")
     }
 }

@@ -7,38 +7,49 @@ import { figure } from '../../parts/Figure';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
 import { Station } from '../Station';
+import { EndLeaf } from './EndLeaf';
+import { HeldLeaf } from './HeldLeaf';
+import { PlainLeaf } from './PlainLeaf';
+import { fedBy, GAP } from './words';
 
 const AIM = { low: 'the low side of its limits', middle: 'the middle of its limits', high: 'the high side of its limits' };
 
-const SUPPORT = [['none', 'the chuck alone'], ['centre', 'chuck and tailstock'], ['steady', 'chuck, tailstock and steady']] as const;
+const DIE = 'the size a die finishes from';
 
 /** The word that edits what a dimension of the drawing measures. */
 const WORD_OF: Record<string, string> = {
-  diameter: 'as turned', length: 'Threaded length', relief_width: 'Relief width there is', relief_diameter: 'Relief diameter there is',
+  diameter: 'as turned', length: 'Threaded length', chamfer: 'Chamfer there is', relief_width: 'Relief width there is', relief_diameter: 'Relief diameter there is',
+  relief_corner: 'Corner radius there is', mark: 'How the thread ends', shoulder: 'Shoulder diameter',
 };
 
-/** A dimension touched on the drawing opens the word that sets it. */
-function openWord(name: string) {
-  const says = WORD_OF[name];
-  if (says) document.querySelector<HTMLElement>(`button.word[aria-label*="${says}"]`)?.click();
-}
+/** Dimensions whose word stands in the leaf on the ending. */
+const IN_END = ['chamfer', 'relief_width', 'relief_diameter', 'relief_corner', 'shoulder'];
+
+/** Opens the word that sets what a dimension measures. */
+const openWord = (name: string) => document.querySelector<HTMLElement>(`button.word[aria-label*="${WORD_OF[name] ?? ''}"]`)?.click();
 
 /** Blank: what to turn or bore first, and where the thread ends. */
 export function BlankStation({ job, plan }: StationProps) {
   const { blank, thread } = plan;
   const unit = useUnit();
-  const [pad, setPad] = useState(false);
-  useKeys({ b: () => setPad(true) });
+  const [leaf, setLeaf] = useState<'pad' | 'end' | 'held' | 'plain' | null>(null);
+  useKeys({ b: () => setLeaf('pad') });
   const external = thread.side === 'external';
-  const fed = (fact: string) => {
-    const sum = plan.pad?.find((l) => l.feeds === fact);
-    return sum ? `, from the pad (${sum.name})` : null;
+  const fed = fedBy(plan, 'blank_diameter');
+  /** A dimension touched on the drawing opens what sets it. */
+  const touch = (name: string) => {
+    if (name === 'register') return setLeaf('plain');
+    if (!IN_END.includes(name)) return openWord(name);
+    setLeaf('end');
+    // The leaf stands on the page one frame later.
+    requestAnimationFrame(() => requestAnimationFrame(() => openWord(name)));
   };
   const bare = (text: string) => text.replace(/ .*/, '');
-  const relief = job.request.blank?.relief_width_mm ?? plan.pad?.find((l) => l.feeds === 'relief width')?.result.value;
-  const reliefDiameter = job.request.blank?.relief_diameter_mm ?? plan.pad?.find((l) => l.feeds === 'relief diameter')?.result.value;
+  const told = job.request.blank;
+  const held = blank.holdings.find((h) => h.chosen);
+  const plainCount = (blank.plain?.length ?? 0) + (blank.register ? 1 : 0);
   const ending = blank.endings.find((e) => e.chosen);
-  const given = (mm: number) => (unit === 'mm' ? `${Number(mm.toFixed(3))} mm` : 'as set');
+  const cap = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
   return (
     <Station
       id="blank"
@@ -54,7 +65,7 @@ export function BlankStation({ job, plan }: StationProps) {
           >
             {figure(blank.used_mm, unit)}
           </Word>
-          {fed('blank or bore as turned') ?? (blank.measured ? ', as measured' : ' (the aim: not measured yet)')}
+          {fed ? `, from the pad (${fed.name})` : (blank.measured ? ', as measured' : ' (the aim: not measured yet)')}
           {!external && blank.bore && (
             <>
               , bored for{' '}
@@ -73,18 +84,21 @@ export function BlankStation({ job, plan }: StationProps) {
           <Word
             job={job}
             about="Where in the limits"
-            set={job.request.blank?.aim != null}
+            set={told?.aim != null || Boolean(told?.die_finish)}
             edit={{
               kind: 'choice',
-              choices: (['low', 'middle', 'high'] as const).map((aim) => ({
-                says: AIM[aim],
-                under: aim === 'low' && external ? 'for soft stock, which raises its crests: file before measuring' : undefined,
-                chosen: (job.request.blank?.aim ?? 'middle') === aim,
-                patch: { blank: { aim } },
-              })),
+              choices: [
+                ...(['low', 'middle', 'high'] as const).map((aim) => ({
+                  says: AIM[aim],
+                  under: aim === 'low' && external ? 'for soft stock, which raises its crests: file before measuring' : undefined,
+                  chosen: !told?.die_finish && (told?.aim ?? 'middle') === aim,
+                  patch: { blank: { aim, die_finish: null } },
+                })),
+                ...(external ? [{ says: DIE, under: 'a tenth of the pitch small: a die raises the crests', chosen: Boolean(told?.die_finish), patch: { blank: { die_finish: true } } }] : []),
+              ],
             }}
           >
-            {AIM[job.request.blank?.aim ?? 'middle']}
+            {told?.die_finish ? DIE : AIM[told?.aim ?? 'middle']}
           </Word>
           . It ends{' '}
           <Word
@@ -104,74 +118,39 @@ export function BlankStation({ job, plan }: StationProps) {
             {ending?.says ?? 'out in the open'}
           </Word>
           {ending && <>, leaving {figure(ending.usable_mm, unit)} of full thread</>}
-          {blank.relief && (
-            <>
-              ; the relief is{' '}
-              <Word
-                job={job}
-                about="Relief width there is"
-                set={relief != null}
-                edit={{ kind: 'length', value: bare(figure(blank.relief.width_mm, unit)), patch: (mm) => ({ blank: { relief_width_mm: mm } }), clear: 'As wide as needed' }}
-              >
-                {relief != null ? given(relief) : 'as wide as needed'}
-              </Word>
-              {fed('relief width')} and{' '}
-              <Word
-                job={job}
-                about="Relief diameter there is"
-                set={reliefDiameter != null}
-                edit={{ kind: 'length', value: bare(figure(blank.relief.diameter_mm, unit)), patch: (mm) => ({ blank: { relief_diameter_mm: mm } }), clear: external ? 'As deep as needed' : 'As large as needed' }}
-              >
-                {reliefDiameter != null ? given(reliefDiameter) : external ? 'as deep as needed' : 'as large as needed'}
-              </Word>
-              {fed('relief diameter')}
-            </>
-          )}
-          {blank.slenderness && (
-            <>
-              . It stands out {blank.slenderness.ratio.text}, held by{' '}
-              <Word
-                job={job}
-                about="What holds the far end"
-                set={job.request.blank?.support != null}
-                edit={{
-                  kind: 'choice',
-                  choices: SUPPORT.map(([support, says]) => ({ says, chosen: blank.slenderness?.support === support, patch: { blank: { support } } })),
-                }}
-              >
-                {SUPPORT.find(([id]) => id === blank.slenderness?.support)?.[1] ?? 'the chuck alone'}
-              </Word>
-              , to be finished by{' '}
-              <Word
-                job={job}
-                about="What finishes the thread"
-                edit={{
-                  kind: 'choice',
-                  choices: [
-                    { says: 'the bit', chosen: !job.request.blank?.die_finish, patch: { blank: { die_finish: null } } },
-                    { says: 'a die', under: 'the blank is turned a tenth of the pitch small', chosen: Boolean(job.request.blank?.die_finish), patch: { blank: { die_finish: true } } },
-                  ],
-                }}
-              >
-                {job.request.blank?.die_finish ? 'a die' : 'the bit'}
-              </Word>
-            </>
-          )}
+          ,{' '}
+          <button type="button" className="word" onClick={() => setLeaf('end')}>
+            {blank.relief ? `with its ${GAP[blank.relief.end]} and chamfer` : 'with its chamfer'}
+          </button>
           .{' '}
-          <button type="button" className="word" onClick={() => setPad(true)}>
+          <button type="button" className={`word${told?.holding != null ? ' set' : ''}`} onClick={() => setLeaf('held')}>
+            {`Held ${held?.says ?? ''}${blank.slenderness ? `, ${blank.slenderness.ratio.text} out` : ''}`}
+          </button>
+          {blank.run_out && <>, {figure(blank.run_out.off_mm, unit)} off centre</>}
+          {blank.parallel && <>, {figure(blank.parallel.taper_mm, unit)} of taper over the thread</>}.{' '}
+          <button type="button" className="word" onClick={() => setLeaf('plain')}>
+            {plainCount ? `Register and plain sizes: ${plainCount}.` : 'Register and plain sizes.'}
+          </button>{' '}
+          <button type="button" className="word" onClick={() => setLeaf('pad')}>
             {plan.pad?.length ? `Bench pad: ${plan.pad.length} ${plan.pad.length === 1 ? 'sum' : 'sums'}.` : 'Bench pad.'}
           </button>
-          <BenchPad job={job} plan={plan} open={pad} onClose={() => setPad(false)} />
+          <BenchPad job={job} plan={plan} open={leaf === 'pad'} onClose={() => setLeaf(null)} />
+          <EndLeaf job={job} plan={plan} open={leaf === 'end'} onClose={() => setLeaf(null)} />
+          <HeldLeaf job={job} plan={plan} open={leaf === 'held'} onClose={() => setLeaf(null)} />
+          <PlainLeaf job={job} plan={plan} open={leaf === 'plain'} onClose={() => setLeaf(null)} />
         </>
       }
-      drawing={<Outline drawing={blank.drawing} onDimension={job.frozen ? undefined : openWord} />}
+      drawing={<Outline drawing={blank.drawing} onDimension={job.frozen ? undefined : touch} />}
       numbers={[
         { says: external ? 'Turn to' : 'Bore to', figure: blank.aim_mm, under: `${figure(blank.min_mm, unit)} to ${figure(blank.max_mm, unit)}` },
         blank.bore?.drill_mm && { says: 'Drill first', figure: blank.bore.drill_mm, under: blank.bore.left_mm && `leaves ${figure(blank.bore.left_mm, unit)} to bore` },
         blank.plug && { says: 'Plain plug: enters', figure: blank.plug.go_mm, under: `and one of ${figure(blank.plug.not_go_mm, unit)} must not` },
+        blank.register && { says: external ? 'Turn the register to' : 'Bore the register to', figure: blank.register.max_mm, under: `least ${figure(blank.register.min_mm, unit)}` },
         { says: 'Chamfer to', figure: blank.chamfer_mm },
-        blank.relief && { says: 'Relief diameter', figure: blank.relief.diameter_mm, under: blank.relief.says },
-        blank.relief && { says: 'Relief width, least', figure: blank.relief.width_mm, under: plan.setup.carriage === 'toward_headstock' ? `stops in ${figure(plan.setup.stopping_mm, unit)} at ${plan.setup.speed_rpm.text}` : 'the cut starts in it' },
+        { says: 'Mark, from the face', figure: blank.mark.from_face_mm, under: blank.mark.says },
+        blank.relief && { says: blank.relief.end === 'drilled_pocket' ? 'Pocket, down to diameter' : `${cap(GAP[blank.relief.end])} diameter`, figure: blank.relief.diameter_mm, under: blank.relief.says },
+        blank.relief?.drill_mm && { says: 'Drill the pocket', figure: blank.relief.drill_mm },
+        blank.relief && { says: blank.relief.end === 'drilled_pocket' ? 'Pocket across, least' : `${cap(GAP[blank.relief.end])} width, least`, figure: blank.relief.width_mm, under: plan.setup.ending === 'hand' ? 'stopped by hand' : plan.setup.carriage === 'toward_headstock' ? `stops in ${figure(plan.setup.stopping_mm, unit)} at ${plan.setup.speed_rpm.text}` : 'the cut starts in it' },
       ]}
     />
   );

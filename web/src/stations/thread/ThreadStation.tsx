@@ -28,14 +28,52 @@ export function ThreadStation({ job, plan }: StationProps) {
       plan={plan}
       sentence={
         <>
-          {cap(thread.basic_form.word)} form, {thread.starts === 1 ? 'single start' : `${thread.starts} starts`}:{' '}
-          {thread.basic_form.radius_mm
-            ? `crest and root rounded ${figure(thread.basic_form.radius_mm, unit)}`
-            : `crest flat ${figure(thread.basic_form.crest_flat_mm, unit)}, root flat ${figure(thread.basic_form.root_flat_mm, unit)}`}
-          , {figure(thread.basic_form.depth_mm, unit)} deep. Its {external ? 'nut' : 'screw'}
-          {mate.class ? ` at ${mate.class}` : ''}: pitch diameter {range(mate.pitch_mm)}, {external ? `minor ${range(mate.minor_mm)}` : `major ${range(mate.major_mm)}`}.{' '}
+          {!pair && (
+            <>
+              {cap(thread.basic_form.word)} form, {thread.starts === 1 ? 'single start' : `${thread.starts} starts`}:{' '}
+              {thread.basic_form.radius_mm
+                ? `crest and root rounded ${figure(thread.basic_form.radius_mm, unit)}`
+                : `crest flat ${figure(thread.basic_form.crest_flat_mm, unit)}, root flat ${figure(thread.basic_form.root_flat_mm, unit)}`}
+              , {figure(thread.basic_form.depth_mm, unit)} deep. Its {external ? 'nut' : 'screw'}
+              {mate.class ? ` at ${mate.class}` : ''}: pitch diameter {range(mate.pitch_mm)}, {external ? `minor ${range(mate.minor_mm)}` : `major ${range(mate.major_mm)}`}.{' '}
+            </>
+          )}
+          {!pair && thread.half_angle_deg > 0 && (
+            <>
+              Made for{' '}
+              <Word
+                job={job}
+                about="Coating to come, thickness on a surface"
+                set={(job.request.thread?.coating_mm ?? 0) > 0}
+                edit={{ kind: 'length', value: '', patch: (mm) => ({ thread: { coating_mm: mm } }), clear: 'No coating' }}
+              >
+                {thread.before_coating ? 'a coating' : 'no coating'}
+              </Word>
+              {thread.before_coating && <> that adds {figure(thread.before_coating.adds_mm, unit)} to the pitch diameter: cut to {thread.before_coating.pitch_mm.map((q) => figure(q, unit)).join(' to ')} before it</>}
+              {thread.half_angle_deg === 30 && external && (
+                <>
+                  , its root{' '}
+                  <Word
+                    job={job}
+                    about="Root of the screw"
+                    set={job.request.thread?.rounded_root != null}
+                    edit={{
+                      kind: 'choice',
+                      choices: [
+                        { says: 'flat or round', chosen: !tip.tip_radius_mm, patch: { thread: { rounded_root: null } } },
+                        { says: 'rounded', under: 'for a strong or fatigued screw: the bit’s tip is stoned to a radius', chosen: Boolean(tip.tip_radius_mm), patch: { thread: { rounded_root: true } } },
+                      ],
+                    }}
+                  >
+                    {tip.tip_radius_mm ? 'rounded' : 'flat or round'}
+                  </Word>
+                </>
+              )}
+              .{' '}
+            </>
+          )}
           <PairWords job={job} plan={plan} mesh={mesh} onMesh={() => setMesh(!mesh)} />{' '}
-          {plan.gears.near_sizes && plan.gears.near_sizes.length > 0 && !job.frozen && (
+          {!pair && plan.gears.near_sizes && plan.gears.near_sizes.length > 0 && !job.frozen && (
             <>
               If the size is free,{' '}
               <Word

@@ -110,9 +110,7 @@ fn series_and_class(tail: &str) -> Result<(Option<String>, Option<Class>), Strin
         match word {
             "UNC" | "UNF" | "UNEF" | "UN" | "UNS" if series.is_none() => series = Some(word.to_owned()),
             "NC" | "NF" | "NEF" | "N" | "NS" if series.is_none() => series = Some(format!("U{word}")),
-            "UNR" | "UNRC" | "UNRF" | "UNREF" | "UNJ" | "UNJC" | "UNJF" if series.is_none() => {
-                series = Some(word.replacen("UNR", "UN", 1).replacen("UNJ", "UN", 1))
-            }
+            "UNR" | "UNRC" | "UNRF" | "UNREF" if series.is_none() => series = Some(word.replacen("UNR", "UN", 1)),
             "" => {}
             _ => return Err(format!("“{part}” is neither a series (UNC, UNF, UNEF, UN, UNS) nor a class (2A, 2B …)")),
         }

@@ -55,6 +55,9 @@ fn refused(upper: &str) -> Option<String> {
     if number_after("RC") || number_after("R") || word("RC") {
         return tapered("Pipe R or Rc");
     }
+    if upper.split([' ', '-']).any(|w| w.starts_with("UNJ")) {
+        return Some("UNJ asks a controlled root radius of its screw and a larger bore of its nut, which are not kept here; the nearest is UNR".into());
+    }
     if number_after("RP") {
         return Some("Rp is the socket of a tapered pipe joint; for a parallel joint write G and the same size".into());
     }
@@ -98,7 +101,10 @@ fn parse(text: &str) -> Result<ThreadSpec, String> {
     }
     found.starts = found.starts.or(starts);
     check_proportion(&found.major, &found.pitch)?;
-    settle(found, hand, side)
+    let spec = settle(found, hand, side)?;
+    // The R asks a rounded root of the screw; its nut is a plain one.
+    let rounded_root = spec.side == Side::External && upper.split([' ', '-']).any(|w| w.starts_with("UNR"));
+    Ok(ThreadSpec { rounded_root, ..spec })
 }
 
 /// Adds what was not written: the usual class, the side the class decides, one start, right-hand.
@@ -125,6 +131,7 @@ fn settle(found: Found, hand: Option<Hand>, side: Option<Side>) -> Result<Thread
         pitch: found.pitch,
         side,
         clearance_mm: None,
+        rounded_root: false,
         special: None,
     })
 }
@@ -148,6 +155,7 @@ pub fn special(major: Ratio, pitch: Ratio, tpi: Option<Ratio>, form: SpecialForm
         class_given: false,
         starts_given: false,
         clearance_mm: None,
+        rounded_root: false,
         special: Some(form),
     }
 }

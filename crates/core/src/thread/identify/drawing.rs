@@ -9,12 +9,12 @@ use crate::working::Quantity;
 const MOST: u32 = 14;
 
 /// Draws the sample to scale, a likely size standing in for what is not measured: those have no dimension.
-pub(super) fn sample(told: &Sample) -> Drawing {
+pub(super) fn sample(told: &Sample, angle: f64) -> Drawing {
     let pitch = told.pitch_mm().or_else(|| told.major_mm.map(|d| d / 8.0)).unwrap_or(2.5);
     let major = told.major_mm.or_else(|| told.minor_mm.map(|m| m + 1.23 * pitch)).unwrap_or(8.0 * pitch);
     let minor = told.minor_mm.unwrap_or(major - 1.23 * pitch).clamp(major * 0.2, major * 0.99);
     let (r, root) = (major / 2.0, minor / 2.0);
-    let slope = told.angle_deg.map_or(0.577, |a| (a / 2.0).to_radians().tan());
+    let slope = (angle / 2.0).to_radians().tan();
     let crest = ((pitch - (r - root) * 2.0 * slope) / 2.0).clamp(0.0, pitch / 2.0) / 2.0;
     let spaces = told.rule.map_or(8, |(n, _)| u32::try_from(n).unwrap_or(8)).clamp(3, MOST);
     let (start, hand) = (f64::from(told.starts), told.hand.unwrap_or(Hand::Right));

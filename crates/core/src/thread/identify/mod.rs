@@ -97,11 +97,13 @@ pub fn identify(sample: &Sample) -> Identified {
             }
         })
         .collect();
+    // An angle that is not told is drawn as the likeliest thread's.
+    let drawing = drawing::sample(sample, sample.angle_deg.or_else(|| kept.first().map(|(_, known, _)| 2.0 * known.alpha_deg)).unwrap_or(60.0));
     let mut says: Vec<String> = form_of_depth(sample).into_iter().collect();
     if candidates.is_empty() && sample.tells_something() {
         says.push("No standard thread kept here comes near. Measure again, or make it to these measurements as a special.".into());
     }
-    Identified { pitch_mm: sample.pitch_mm().map(|p| (p * 1e4).round() / 1e4), candidates, says, special: special(sample), drawing: drawing::sample(sample) }
+    Identified { pitch_mm: sample.pitch_mm().map(|p| (p * 1e4).round() / 1e4), candidates, says, special: special(sample), drawing }
 }
 
 /// The callout of a candidate, with what the sample says of hand, starts and side.

@@ -125,6 +125,13 @@ pub(crate) struct Fitted {
     says: String,
 }
 
+impl Fitted {
+    /// Whether the member of this side is the one fitted to the other.
+    pub(crate) fn follows(&self, side: Side) -> bool {
+        self.school.second() == Some(side)
+    }
+}
+
 /// Settles the school, and holds the second member to the limits that fit the first as made.
 pub(crate) fn fit(sheet: &mut Sheet, facts: &MateFacts, thread: &mut Thread, watch: &mut Vec<Watch>) -> Fitted {
     let (recommended, reason) = recommend(facts, thread);
@@ -192,6 +199,7 @@ pub(crate) fn section(sheet: &mut Sheet, facts: &MateFacts, fitted: Fitted, thre
     let side = thread.spec.side;
     let middle = |(a, b): (Num, Num)| f64::midpoint(a.value, b.value);
     let open = |(a, b): (Option<Num>, Option<Num>), or: Num| (a.or(b).unwrap_or(or), b.or(a).unwrap_or(or));
+    let told = |made: Option<f64>, or: Num| made.map_or(or, Num::from);
     let mate_pitch: Num = facts.made_mm.unwrap_or_else(|| middle(thread.mate.pitch)).into();
     let of = |own: Num, mate: Num| if side == Side::External { [own, mate] } else { [mate, own] };
     let [screw_pitch, nut_pitch] = of(cut.pitch, mate_pitch);
@@ -200,8 +208,8 @@ pub(crate) fn section(sheet: &mut Sheet, facts: &MateFacts, fitted: Fitted, thre
     let (screw_major, nut_major) = (open(screw.major, thread.major), open(nut.major, thread.major));
     let (screw_minor, nut_minor) = (open(screw.minor, thread.basic.minor), open(nut.minor, thread.basic.minor));
     let [major_screw_now, major_nut_now, minor_screw_now, minor_nut_now] = match side {
-        Side::External => [cut.crest, nut_major.0, cut.root.into(), middle(nut_minor).into()],
-        Side::Internal => [middle(screw_major).into(), cut.root.into(), screw_minor.1, cut.crest],
+        Side::External => [cut.crest, told(facts.root_mm, nut_major.0), cut.root.into(), told(facts.crest_mm, middle(nut_minor).into())],
+        Side::Internal => [told(facts.crest_mm, middle(screw_major).into()), cut.root.into(), told(facts.root_mm, screw_minor.1), cut.crest],
     };
     let mut clearance = |at: &'static str, screw: (Num, Num), nut: (Num, Num), now: [Num; 2], closed: bool| {
         let mut between = |i: Num, e: Num| Quantity::length(sheet.work(&rules::CLEARANCE, [i, e]));

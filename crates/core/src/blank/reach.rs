@@ -1,0 +1,46 @@
+//! How far the bit reaches: what a relief must clear, to stop in or to start in.
+
+use super::rules;
+use crate::bit::Tip;
+use crate::job::{BitFacts, BlankFacts};
+use crate::thread::Side;
+use crate::thread::section::Thread;
+use crate::working::{Num, Sheet};
+
+/// Clearance under the tip in the relief, on diameter, mm. House value.
+pub(super) const CLEARANCE_MM: f64 = 0.2;
+
+/// How far the bit reaches, in and along.
+#[derive(Debug, Clone, Copy)]
+pub(crate) struct Reach {
+    /// Diameter that the tip never reaches.
+    pub clear: Num,
+    /// How deep the cut goes from the blank, mm radial.
+    pub depth: f64,
+    /// Half the cut's width at the blank's surface, at full depth.
+    pub half: Num,
+    /// From the point to the bit's side toward the shoulder.
+    pub ahead: Num,
+}
+
+/// Works the reach of this tip in a blank of this size.
+pub(crate) fn work(sheet: &mut Sheet, facts: &BlankFacts, bit: &BitFacts, thread: &Thread, tip: &Tip, used: Num) -> Reach {
+    let external = thread.spec.side == Side::External;
+    // The limit, or a target chosen past it: the tip goes to whichever is deeper.
+    let (low, high) = thread.own.pitch;
+    let clear = if external {
+        let deepest = facts.target_mm.filter(|t| *t < low.value).map_or(low, Num::from);
+        sheet.work(&rules::RELIEF_EXTERNAL, [deepest, tip.h, CLEARANCE_MM.into()])
+    } else {
+        let deepest = facts.target_mm.filter(|t| *t > high.value).map_or(high, Num::from);
+        sheet.work(&rules::RELIEF_INTERNAL, [deepest, tip.h, CLEARANCE_MM.into()])
+    };
+    let depth = ((used.value - clear.value).abs() / 2.0 - CLEARANCE_MM / 2.0).max(0.0);
+    let half = sheet.work(&rules::HALF_CUT, [tip.equal_flat, depth.into(), thread.alpha_deg.into()]);
+    let told = bit.body_ahead_mm.filter(|b| *b > half.value);
+    let ahead = told.map_or_else(
+        || sheet.work_assuming(&rules::AHEAD, [half], Some("point ground so far to the side that its flank ends at the bit's side".into())),
+        Num::from,
+    );
+    Reach { clear, depth, half, ahead }
+}

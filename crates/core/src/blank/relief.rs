@@ -1,0 +1,162 @@
+//! What the thread runs out into: a turned relief, a ring plunged by the bit, a drilled pocket.
+
+use super::reach::{CLEARANCE_MM, Reach};
+use super::{EndKind, rules};
+use crate::bit::Tip;
+use crate::job::{BlankFacts, Kit};
+use crate::quantity::mm_text;
+use crate::thread::Side;
+use crate::thread::section::Thread;
+use crate::watch::{Level, Watch};
+use crate::working::{Num, Quantity, Sheet};
+use serde::Serialize;
+
+/// How the cut meets the place it ends in.
+#[derive(Debug, Clone, Copy)]
+pub(crate) enum End {
+    /// It runs in and must stop there, in this distance.
+    StopsIn(Num),
+    /// It starts there, as a left-hand thread or one cut away from the chuck does.
+    StartsIn,
+}
+
+/// Where the tip runs out, or starts.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Relief {
+    /// Which of the ways of ending it serves.
+    pub end: EndKind,
+    /// Diameter below (or beyond) the deepest the tip reaches.
+    pub diameter_mm: Quantity,
+    /// Least width; of a pocket, its least diameter.
+    pub width_mm: Quantity,
+    /// Largest radius its corners may have, of a turned relief.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub corner_mm: Option<Quantity>,
+    /// Drill for a pocket: the nearest owned at or over its least diameter.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub drill_mm: Option<Quantity>,
+    /// Why the one there does not serve; empty when it does.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub refused: Vec<String>,
+    /// What to do about it.
+    pub says: String,
+}
+
+/// Backlash to take up before the carriage moves, mm. House value; a worn lathe has more.
+const BACKLASH_MM: f64 = 0.5;
+
+/// Least width of a turned relief: to stop in, or to start in.
+pub(super) fn width(sheet: &mut Sheet, thread: &Thread, reach: &Reach, end: End) -> Num {
+    match end {
+        End::StopsIn(distance) => sheet.work(&rules::RELIEF_WIDTH, [reach.half, reach.ahead, distance, thread.pitch]),
+        End::StartsIn => sheet.work(&rules::RELIEF_START, [reach.half, reach.ahead, BACKLASH_MM.into(), thread.pitch]),
+    }
+}
+
+/// Room a relief of this width leaves the carriage to stop in.
+pub(crate) fn room(sheet: &mut Sheet, reach: &Reach, width: f64) -> Num {
+    sheet.work(&rules::STOPPING_ROOM, [width.into(), reach.half, reach.ahead])
+}
+
+/// Width of a ring plunged by the bit, or of a pocket drilled for it.
+pub(super) fn narrow(sheet: &mut Sheet, reach: &Reach, end: EndKind) -> Num {
+    match end {
+        EndKind::DrilledPocket => sheet.work(&rules::POCKET, [reach.half, reach.depth.into()]),
+        _ => sheet.work(&rules::RING_WIDTH, [reach.half]),
+    }
+}
+
+/// What one is judged on.
+pub(super) struct Ask<'a> {
+    pub facts: &'a BlankFacts,
+    pub kit: &'a Kit,
+    pub thread: &'a Thread,
+    pub tip: &'a Tip,
+    pub reach: &'a Reach,
+    pub used: Num,
+    pub cut_end: End,
+}
+
+/// The place the thread ends in, and whether the one there serves: one that does not is refused, with the reason.
+pub(super) fn work(sheet: &mut Sheet, ask: &Ask<'_>, end: EndKind, watch: &mut Vec<Watch>) -> Relief {
+    let turned = end == EndKind::Relief;
+    let width = if turned { width(sheet, ask.thread, ask.reach, ask.cut_end) } else { narrow(sheet, ask.reach, end) };
+    let corner = turned.then(|| {
+        let step = Num::from((ask.used.value - ask.reach.clear.value).abs() / 2.0);
+        sheet.work(&rules::CORNER, [ask.thread.pitch, ask.reach.ahead, ask.tip.equal_flat, step])
+    });
+    let drill = (end == EndKind::DrilledPocket).then(|| ask.kit.drills_mm.iter().copied().filter(|d| *d >= width.value).min_by(f64::total_cmp)).flatten();
+    let says = match end {
+        EndKind::Relief => {
+            format!("Leave a radius in its corners, up to {}: a sharp one starts cracks.", corner.map_or_else(String::new, |c| mm_text(c.value)))
+        }
+        EndKind::DrilledPocket => format!(
+            "Drilled {} deep with the spindle stopped, before the first pass; the point stops over it, spindle turned by hand.",
+            mm_text((ask.used.value - ask.reach.clear.value).abs() / 2.0)
+        ),
+        _ => "Plunged with the threading bit to full depth and moved sideways by half a millimetre, before the first pass.".into(),
+    };
+    let (codes, refused): (Vec<_>, Vec<_>) = refusals(ask, end, width, corner).into_iter().unzip();
+    for (code, text) in codes.iter().zip(&refused) {
+        watch.push(Watch::new(Level::Danger, code, "blank", text.clone()));
+    }
+    Relief {
+        end,
+        diameter_mm: Quantity::length(ask.reach.clear),
+        width_mm: Quantity::length(width),
+        corner_mm: corner.map(Quantity::length),
+        drill_mm: drill.map(Quantity::length),
+        refused,
+        says,
+    }
+}
+
+/// Why what is there does not serve, each with its code.
+fn refusals(ask: &Ask<'_>, end: EndKind, width: Num, corner: Option<Num>) -> Vec<(&'static str, String)> {
+    let (facts, external) = (ask.facts, ask.thread.spec.side == Side::External);
+    let name = match end {
+        EndKind::PlungedRing => "ring",
+        EndKind::DrilledPocket => "pocket",
+        _ => "relief",
+    };
+    let (what, cure) = match ask.cut_end {
+        End::StopsIn(_) => ("stop", "run slower, or cut away from the shoulder"),
+        End::StartsIn => ("start", "or cut toward the shoulder"),
+    };
+    let mut refused = Vec::new();
+    if let Some(there) = facts.relief_width_mm.filter(|w| *w < width.value - 1e-6) {
+        refused
+            .push(("relief_narrow", format!("The {name} is {} wide where {} is needed to {what} in: widen it, {cure}.", mm_text(there), mm_text(width.value))));
+    }
+    if let (EndKind::PlungedRing | EndKind::DrilledPocket, End::StopsIn(distance)) = (end, ask.cut_end)
+        && distance.value > super::ending::MARGIN_MM
+    {
+        let text = format!(
+            "The carriage runs on {} where the {name} leaves it {}: turn the spindle by hand for the last turns, or turn a relief.",
+            mm_text(distance.value),
+            mm_text(super::ending::MARGIN_MM)
+        );
+        refused.push(("relief_narrow", text));
+    }
+    let clear = ask.reach.clear;
+    if let Some(there) = facts.relief_diameter_mm.filter(|d| if external { *d > clear.value + 1e-6 } else { *d < clear.value - 1e-6 }) {
+        let text = format!(
+            "The {name} is {} where this tip needs {}: as it is, every pass ends by digging in. {} it deeper, or grind a wider tip.",
+            mm_text(there),
+            mm_text(clear.value),
+            if end == EndKind::DrilledPocket { "Drill" } else { "Turn" }
+        );
+        refused.push(("relief_shallow", text));
+    }
+    if let (Some(there), Some(most)) = (facts.relief_corner_mm, corner)
+        && there > most.value + 1e-6
+    {
+        let text = format!("A corner radius of {} stands where the bit runs: {} at most, or widen the relief.", mm_text(there), mm_text(most.value));
+        refused.push(("relief_narrow", text));
+    }
+    refused
+}
+
+/// Clearance under the tip, radial, mm: what the relief is deeper than the cut by.
+pub(super) const UNDER_TIP_MM: f64 = CLEARANCE_MM / 2.0;

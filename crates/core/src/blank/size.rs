@@ -1,0 +1,77 @@
+//! What to turn or bore to, and what the blank really is.
+
+use super::{BlankAim, rules};
+use crate::job::{Assumption, BlankFacts};
+use crate::quantity::{inch_text, mm_text, plain_text};
+use crate::thread::section::Thread;
+use crate::thread::{Side, rules as thread_rules};
+use crate::watch::{Level, Watch};
+use crate::working::{Num, Sheet};
+
+/// The blank's size: limits, aim, what is taken for the cut, and full depth as percentages count it.
+#[derive(Debug, Clone, Copy)]
+pub(crate) struct Size {
+    pub min: Num,
+    pub max: Num,
+    pub aim: Num,
+    pub used: Num,
+    pub full: Num,
+}
+
+/// Works the size.
+pub(crate) fn work(sheet: &mut Sheet, facts: &BlankFacts, thread: &Thread, assumed: &mut Vec<Assumption>, watch: &mut Vec<Watch>) -> Size {
+    let side = thread.spec.side;
+    let crest = thread.own.crest(side);
+    let (min, max) = (crest.0.unwrap_or(thread.major), crest.1.unwrap_or(thread.major));
+    let mut aim = match facts.aim {
+        BlankAim::Middle => sheet.work(&thread_rules::MIDDLE, [min, max]),
+        BlankAim::Low => sheet.work(&rules::QUARTER_IN, [min, max]),
+        BlankAim::High => sheet.work(&rules::QUARTER_IN, [max, min]),
+    };
+    let full = if thread.spec.system.is_sixty() {
+        sheet.work(&rules::FULL_SIXTY, [thread.pitch])
+    } else {
+        sheet.work(&rules::FULL_BASIC, [thread.major, thread.basic.minor])
+    };
+    if let Some(share) = facts.engagement_percent {
+        aim = sheet.work(&rules::BORE_OF_SHARE, [thread.major, share.into(), full]);
+        if aim.value > max.value + 1e-9 || aim.value < min.value - 1e-9 {
+            let text = format!(
+                "A bore for {} % is {}, outside the class's {} to {}.",
+                plain_text(share, 0),
+                mm_text(aim.value),
+                mm_text(min.value),
+                mm_text(max.value)
+            );
+            watch.push(Watch::new(Level::Warn, "bore_limits", "blank", text));
+        }
+    }
+    if facts.die_finish && side == Side::External {
+        aim = sheet.work(&rules::DIE_BLANK, [thread.major, thread.pitch]);
+    }
+    if facts.diameter_mm.is_none() {
+        assumed.push(Assumption {
+            pointer: "/blank/diameter_mm".into(),
+            text: format!("The {} was not measured: the aim, {}, is taken.", if side == Side::External { "blank" } else { "bore" }, mm_text(aim.value)),
+        });
+    }
+    watch.extend(facts.diameter_mm.and_then(|d| out_of_limits(side, d, min.value, max.value)));
+    Size { min, max, aim, used: facts.diameter_mm.map_or(aim, Num::from), full }
+}
+
+/// A blank outside its limits, and what to do about it.
+fn out_of_limits(side: Side, d: f64, min: f64, max: f64) -> Option<Watch> {
+    let (over, under) = (d - max, min - d);
+    let text = match side {
+        Side::External if over > 5e-4 => {
+            format!("The blank is {} over its upper limit of {} ({}): turn it down before threading.", mm_text(over), mm_text(max), inch_text(max))
+        }
+        Side::External if under > 5e-4 => format!("The blank is {} under its lower limit of {}: the crests will be thin.", mm_text(under), mm_text(min)),
+        Side::Internal if over > 5e-4 => format!("The bore is {} over its upper limit of {}: the crests will be thin.", mm_text(over), mm_text(max)),
+        Side::Internal if under > 5e-4 => {
+            format!("The bore is {} under its lower limit of {}: bore it out before threading.", mm_text(under), mm_text(min))
+        }
+        _ => return None,
+    };
+    Some(Watch::new(Level::Warn, "blank_size", "blank", text))
+}

@@ -1,0 +1,163 @@
+//! Run-out and parallel readings: what they do to this thread, and the move that mends them.
+
+use super::holding::{Holding, Support};
+use super::rules;
+use crate::job::{BlankFacts, Checker};
+use crate::quantity::{mm_text, plain_text};
+use crate::thread::Side;
+use crate::thread::section::Thread;
+use crate::watch::{Level, Watch};
+use crate::working::{Quantity, Sheet};
+use serde::{Deserialize, Serialize};
+
+/// Two diameters of one turned length.
+#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
+#[serde(default, deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ParallelRequest {
+    /// Diameter at the free end, or at the mouth of a bore.
+    pub free_mm: Option<f64>,
+    /// Diameter at the headstock end, or at the bottom of a bore.
+    pub headstock_mm: Option<f64>,
+    /// How far apart they were measured.
+    pub apart_mm: Option<f64>,
+}
+
+/// The two diameters, settled.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Parallel {
+    /// Diameter at the free end, mm.
+    pub free_mm: f64,
+    /// Diameter at the headstock end, mm.
+    pub headstock_mm: f64,
+    /// Apart, mm.
+    pub apart_mm: f64,
+}
+
+impl ParallelRequest {
+    /// Settles the three figures; none or all of them are told.
+    pub(crate) fn check(&self, (low, high): (f64, f64), c: &mut Checker) -> Option<Parallel> {
+        let mut sized = |v: Option<f64>, low: f64, high: f64, field: &str| {
+            let place = format!("/blank/parallel/{field}");
+            if v.is_none() {
+                c.fault(place.as_str(), "a parallel test is two diameters and how far apart they were measured: give all three");
+            }
+            c.sound(v, low, high, &place, "mm")
+        };
+        let (free, headstock, apart) =
+            (sized(self.free_mm, low, high, "free_mm"), sized(self.headstock_mm, low, high, "headstock_mm"), sized(self.apart_mm, 1.0, 5000.0, "apart_mm"));
+        Some(Parallel { free_mm: free?, headstock_mm: headstock?, apart_mm: apart? })
+    }
+}
+
+/// What a run-out reading does.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct RunOutSaid {
+    /// How far off centre the work runs: half the swing.
+    pub off_mm: Quantity,
+    /// What that does to the thread.
+    pub does: String,
+    /// The move that mends it.
+    pub mend: String,
+}
+
+/// What a parallel test shows.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ParallelSaid {
+    /// Taper over the threaded length, on diameter; larger at the free end when over 0.
+    pub taper_mm: Quantity,
+    /// Tailstock toward the tool, when a centre holds the free end; away when under 0.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub tailstock_mm: Option<Quantity>,
+    /// What that does to the thread.
+    pub does: String,
+    /// The move that mends it.
+    pub mend: String,
+}
+
+/// Run-out under this is none, mm. House value.
+const TRUE_MM: f64 = 0.01;
+/// Share of the tolerance a taper may take before it is warned of.
+const SHARE: f64 = 1.0 / 3.0;
+
+/// A run-out reading.
+pub(super) fn run_out(sheet: &mut Sheet, facts: &BlankFacts, holding: Holding, thread: &Thread, watch: &mut Vec<Watch>) -> Option<RunOutSaid> {
+    let swing = facts.runout_mm?;
+    let off = sheet.work(&rules::OFF_CENTRE, [swing.into()]);
+    let off_text = mm_text(off.value);
+    let tolerance = thread.own.pitch.1.value - thread.own.pitch.0.value;
+    let matters = swing > TRUE_MM && (facts.rechucked || facts.runs_true);
+    let does = if swing <= TRUE_MM {
+        "It runs true.".to_owned()
+    } else if facts.rechucked {
+        format!(
+            "Put back midway, it is cut {off_text} deeper on one side than on the axis of the first cuts and as much shallower on the other, where the pitch diameter has {} to spare. The bit cleans all round again only while more than {off_text} of depth is still to come.",
+            mm_text(tolerance)
+        )
+    } else if facts.runs_true {
+        format!("The thread will be true to itself, and {off_text} off the axis of what is finished.")
+    } else {
+        format!(
+            "The thread will be true to itself and to all that is turned in this chucking; it stands {off_text} off what the indicator ran on, which matters to nothing here."
+        )
+    };
+    if matters {
+        watch.push(Watch::new(Level::Warn, "runout", "blank", does.clone()));
+    }
+    let mend = match holding {
+        _ if !matters => "Nothing need be moved.".to_owned(),
+        Holding::FourJaw | Holding::Faceplate => {
+            format!("Turn the high spot to the indicator, slacken the far jaw, push in until it reads {off_text} less, and clock again.")
+        }
+        Holding::ThreeJaw => {
+            let shim = sheet.work(&rules::GRIP_SHIM, [swing.into()]);
+            format!("A shim of {} under the jaw nearest the high spot, or the four-jaw.", mm_text(shim.value))
+        }
+        Holding::Collet => "Clean collet, nose and work, and put it in again a third of a turn round.".to_owned(),
+        Holding::Centres | Holding::Arbor => "Clean the centres and their holes; skim a soft live centre true where it stands.".to_owned(),
+        Holding::ByItsThread => "Skim the face the part seats on, in place, and screw it home again.".to_owned(),
+    };
+    Some(RunOutSaid { off_mm: Quantity::length(off), does, mend })
+}
+
+/// A parallel test.
+pub(super) fn parallel(sheet: &mut Sheet, facts: &BlankFacts, thread: &Thread, watch: &mut Vec<Watch>) -> Option<ParallelSaid> {
+    let Parallel { free_mm, headstock_mm, apart_mm } = facts.parallel?;
+    let length = facts.stick_out_mm.unwrap_or(thread.length).max(thread.length);
+    let figures = [free_mm.into(), headstock_mm.into(), apart_mm.into()];
+    let taper = sheet.work(&rules::TAPER_OVER, [figures[0], figures[1], figures[2], thread.length.into()]);
+    let held = facts.support != Support::None && thread.spec.side == Side::External;
+    let tailstock = held.then(|| sheet.work(&rules::TAILSTOCK_MOVE, [figures[0], figures[1], figures[2], length.into()]));
+    let tolerance = thread.own.pitch.1.value - thread.own.pitch.0.value;
+    let (size, large_end) = (taper.value.abs(), if taper.value > 0.0 { "free" } else { "headstock" });
+    let does = if size < 5e-4 {
+        "It turns parallel.".to_owned()
+    } else {
+        format!(
+            "The thread will be {} larger at the {large_end} end, {} % of its pitch-diameter tolerance of {}.",
+            mm_text(size),
+            plain_text(size / tolerance * 100.0, 0),
+            mm_text(tolerance)
+        )
+    };
+    if size > tolerance * SHARE {
+        watch.push(Watch::new(Level::Warn, "taper", "blank", does.clone()));
+    }
+    let mend = match (tailstock, thread.spec.side) {
+        _ if size < 5e-4 => "Nothing need be moved.".to_owned(),
+        (Some(by), _) => format!(
+            "Move the tailstock {} {}, and turn the test length again.",
+            mm_text(by.value.abs()),
+            if by.value > 0.0 { "toward the tool" } else { "away from the tool" }
+        ),
+        (None, Side::Internal) => "A bar springs: take the last cuts light, with spring passes, or use a stiffer one.".to_owned(),
+        (None, Side::External) if taper.value > 0.0 => "The work springs from the bit: lighter cuts, a sharper bit, or a centre.".to_owned(),
+        (None, Side::External) => {
+            "Smaller at the free end with nothing holding it, so the headstock is out of line: let it be aligned as its maker says, or cut between centres."
+                .to_owned()
+        }
+    };
+    Some(ParallelSaid { taper_mm: Quantity::length(taper), tailstock_mm: tailstock.map(Quantity::length), does, mend })
+}

@@ -1,0 +1,123 @@
+//! The blank's facts, settled.
+
+use super::checker::Checker;
+use super::facts::ThreadFacts;
+use super::material::{Material, materials};
+use super::request::PlanRequest;
+use crate::blank::{BlankAim, EndKind, Holding, Parallel, PlainFacts, RegisterFacts, Support, check_plain};
+use crate::quantity::real;
+use crate::thread::Side;
+
+/// The blank, settled.
+#[derive(Debug, Clone, PartialEq)]
+pub struct BlankFacts {
+    /// As turned, mm, when known.
+    pub diameter_mm: Option<f64>,
+    /// Share of a full thread asked for in a bore.
+    pub engagement_percent: Option<f64>,
+    /// Where in the limits to aim.
+    pub aim: BlankAim,
+    /// Up to a shoulder.
+    pub shoulder: bool,
+    /// Diameter of the shoulder, mm, when known.
+    pub shoulder_mm: Option<f64>,
+    /// Relief width, mm, when known.
+    pub relief_width_mm: Option<f64>,
+    /// Relief diameter, mm, when known.
+    pub relief_diameter_mm: Option<f64>,
+    /// Radius in the relief's corners, mm, when known.
+    pub relief_corner_mm: Option<f64>,
+    /// Chamfered to this diameter, mm, when known.
+    pub chamfer_mm: Option<f64>,
+    /// Pitch diameter aimed at, mm, when chosen: the relief must clear the tip there too.
+    pub target_mm: Option<f64>,
+    /// How it ends, when chosen.
+    pub end: Option<EndKind>,
+    /// What holds the far end.
+    pub support: Support,
+    /// How the headstock end is held, when chosen.
+    pub holding: Option<Holding>,
+    /// Whether it must run true to what is finished already.
+    pub runs_true: bool,
+    /// Whether another thread of the part is finished and must not be crushed.
+    pub other_thread_finished: bool,
+    /// Whole swing of an indicator on the work, mm, when read.
+    pub runout_mm: Option<f64>,
+    /// Whether that was read after the work was out and put back midway.
+    pub rechucked: bool,
+    /// The parallel test, when made.
+    pub parallel: Option<Parallel>,
+    /// The register at the mouth, when there is one.
+    pub register: Option<RegisterFacts>,
+    /// Plain dimensions.
+    pub plain: Vec<PlainFacts>,
+    /// How far it stands out, mm, when known.
+    pub stick_out_mm: Option<f64>,
+    /// Whether a die finishes it.
+    pub die_finish: bool,
+    /// Material.
+    pub material: Material,
+}
+
+/// Settles the blank, noting every fault.
+pub(super) fn settle(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mut Checker) -> BlankFacts {
+    let asked = &request.blank;
+    let (major, pitch) = thread.map_or((100.0, 100.0), |t| (real(&t.spec.major), real(&t.spec.pitch)));
+    let (low, high) = thread.map_or((0.1, 1000.0), |_| ((major - 1.4 * pitch).max(0.05), major + pitch));
+    let internal = thread.is_some_and(|t| t.spec.side == Side::Internal);
+    let shoulder = asked.shoulder.unwrap_or(false);
+    if asked.engagement_percent.is_some() && thread.is_some() && !internal {
+        c.fault("/blank/engagement_percent", "a share of full thread belongs to a bore; for a screw give diameter_mm");
+    }
+    if shoulder && asked.end == Some(EndKind::Open) {
+        c.fault(
+            "/blank/end",
+            "a thread up to a shoulder cannot run out into the open; choose relief, plunged_ring, withdraw or drilled_pocket, or leave the shoulder out",
+        );
+    }
+    let chamfer = (major - 3.0 * pitch).max(0.05)..=major + 3.0 * pitch;
+    BlankFacts {
+        diameter_mm: c.sound(asked.diameter_mm, low, high, "/blank/diameter_mm", "mm for this thread"),
+        engagement_percent: c.sound(asked.engagement_percent, 30.0, 100.0, "/blank/engagement_percent", "per cent"),
+        shoulder,
+        shoulder_mm: c.sound(asked.shoulder_mm, if thread.is_some() { major * 0.5 } else { 0.1 }, 2000.0, "/blank/shoulder_mm", "mm for this thread"),
+        relief_width_mm: c.sound(asked.relief_width_mm, 0.0, 1000.0, "/blank/relief_width_mm", "mm"),
+        relief_diameter_mm: c.sound(asked.relief_diameter_mm, 0.0, 1000.0, "/blank/relief_diameter_mm", "mm"),
+        relief_corner_mm: c.sound(asked.relief_corner_mm, 0.0, 100.0, "/blank/relief_corner_mm", "mm"),
+        chamfer_mm: c.sound(asked.chamfer_mm, *chamfer.start(), *chamfer.end(), "/blank/chamfer_mm", "mm for this thread"),
+        target_mm: request.cut.target_pitch_diameter_mm.filter(|t| t.is_finite()),
+        aim: asked.aim.unwrap_or(BlankAim::Middle),
+        end: asked.end,
+        support: asked.support.unwrap_or(Support::None),
+        holding: asked.holding,
+        runs_true: asked.runs_true.unwrap_or(false),
+        other_thread_finished: asked.other_thread_finished.unwrap_or(false),
+        runout_mm: c.sound(asked.runout_mm, 0.0, 5.0, "/blank/runout_mm", "mm"),
+        rechucked: asked.rechucked.unwrap_or(false),
+        parallel: asked.parallel.as_ref().and_then(|p| p.check((0.1, 2000.0), c)),
+        register: asked.register.as_ref().and_then(|r| r.check(major, c)),
+        plain: check_plain(&asked.plain, c),
+        stick_out_mm: c.sound(asked.stick_out_mm, 0.5, 5000.0, "/blank/stick_out_mm", "mm"),
+        die_finish: asked.die_finish.unwrap_or(false),
+        material: settle_material(asked.material.as_deref(), c),
+    }
+}
+
+fn settle_material(asked: Option<&str>, c: &mut Checker) -> Material {
+    let code = asked.unwrap_or("mild_steel");
+    let found = materials().iter().find(|m| m.code == code);
+    if found.is_none() {
+        let known: Vec<&str> = materials().iter().map(|m| m.code.as_str()).collect();
+        c.fault("/blank/material", format!("“{code}” is not a material known here; the choices are {}", known.join(", ")));
+    } else if asked.is_none() {
+        c.assume("/blank/material", "No material was given: mild steel is assumed.");
+    }
+    found.or_else(|| materials().first()).cloned().unwrap_or_else(|| Material {
+        code: "mild_steel".into(),
+        name: "mild steel".into(),
+        hss_m_per_min: 12.0,
+        first_cut_mm: 0.25,
+        least_cut_mm: 0.03,
+        modulus_gpa: 205.0,
+    })
+}

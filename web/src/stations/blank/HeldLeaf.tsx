@@ -1,0 +1,125 @@
+import { Word } from '../../app/Word';
+import { inWords } from '../../api/client';
+import { type Patch, useChange } from '../../api/hooks';
+import { figure, Figure } from '../../parts/Figure';
+import { Leaf } from '../../parts/Leaf';
+import { LengthForm } from '../../parts/LengthForm';
+import { useUnit } from '../../parts/unit';
+import type { StationProps } from '../JobPage';
+
+const SUPPORT = [['none', 'the chuck alone'], ['centre', 'chuck and tailstock'], ['steady', 'chuck, tailstock and steady']] as const;
+
+type BlankPatch = NonNullable<Patch['blank']>;
+
+/** How the work is held: the ways compared, and what the readings on it say. */
+export function HeldLeaf({ job, plan, open, onClose }: StationProps & { open: boolean; onClose: () => void }) {
+  return (
+    <Leaf title="How it is held, and how true" open={open} onClose={onClose} wide>
+      <Held job={job} plan={plan} key={job.revision} />
+    </Leaf>
+  );
+}
+
+function Held({ job, plan }: StationProps) {
+  const unit = useUnit();
+  const change = useChange(job);
+  const { blank } = plan;
+  const told = job.request.blank;
+  const set = (patch: BlankPatch) => change.mutate({ request: { blank: patch } });
+  const external = plan.thread.side === 'external';
+  const toggle = (says: string, on: boolean, patch: BlankPatch) => (
+    <button type="button" className="choice" aria-pressed={on} disabled={job.frozen} onClick={() => set(patch)}>
+      {says}
+    </button>
+  );
+  return (
+    <div className="held">
+      <p className="sentence own">
+        {blank.slenderness && (
+          <>
+            It stands out{' '}
+            <Word
+              job={job}
+              about="How far it stands out"
+              set={told?.stick_out_mm != null}
+              edit={{ kind: 'length', value: '', patch: (mm) => ({ blank: { stick_out_mm: mm } }), clear: 'The threaded length' }}
+            >
+              {blank.slenderness.ratio.text}
+            </Word>
+            , in{' '}
+            <Word
+              job={job}
+              about="What holds the far end"
+              set={told?.support != null}
+              edit={{ kind: 'choice', choices: SUPPORT.map(([support, says]) => ({ says, chosen: blank.slenderness?.support === support, patch: { blank: { support } } })) }}
+            >
+              {SUPPORT.find(([id]) => id === blank.slenderness?.support)?.[1] ?? 'the chuck alone'}
+            </Word>
+            . {blank.slenderness.says}
+          </>
+        )}
+      </p>
+      <section aria-label="Ways of holding">
+        <p className="how">Recommended because {blank.holding_reason}.</p>
+        <div className="row">
+          {toggle('It must run true to what is finished', Boolean(told?.runs_true), { runs_true: told?.runs_true ? null : true })}
+          {toggle('Another thread of it is finished', Boolean(told?.other_thread_finished), { other_thread_finished: told?.other_thread_finished ? null : true })}
+        </div>
+        <div className="choices ways">
+          {blank.holdings.map((h) => (
+            <button key={h.holding} type="button" className={`choice${h.serves ? '' : ' unserving'}`} aria-pressed={h.chosen} disabled={job.frozen} onClick={() => set({ holding: h.holding })}>
+              {h.says}
+              {h.recommended ? ' (recommended)' : ''}
+              {h.serves ? '' : ' (does not serve)'}
+              <small>
+                {h.consequence}; put back, within {figure(h.again_mm, unit)} of true.
+              </small>
+            </button>
+          ))}
+        </div>
+      </section>
+      <section aria-label="Run-out">
+        <h3>The indicator on the work</h3>
+        <div className="row">
+          {toggle('as first held', !told?.rechucked, { rechucked: null })}
+          {toggle('out and put back midway', Boolean(told?.rechucked), { rechucked: true })}
+        </div>
+        <LengthForm
+          fields={[{ name: 'runout_mm', says: 'whole swing', value: told?.runout_mm }]}
+          act="What does it do?"
+          disabled={job.frozen}
+          onSet={(mm) => set({ runout_mm: mm.runout_mm ?? null })}
+          onClear={told?.runout_mm != null ? () => set({ runout_mm: null }) : undefined}
+          clear="Not read"
+        />
+        {blank.run_out && (
+          <p>
+            <Figure of={blank.run_out.off_mm} says="Off centre" /> off centre. {blank.run_out.does} <b>{blank.run_out.mend}</b>
+          </p>
+        )}
+      </section>
+      <section aria-label="Parallel test">
+        <h3>Two diameters of one {external ? 'turned' : 'bored'} length</h3>
+        <LengthForm
+          fields={[
+            { name: 'free_mm', says: external ? 'at the free end' : 'at the mouth', value: told?.parallel?.free_mm },
+            { name: 'headstock_mm', says: external ? 'at the headstock end' : 'at the bottom', value: told?.parallel?.headstock_mm },
+            { name: 'apart_mm', says: 'apart', value: told?.parallel?.apart_mm },
+          ]}
+          act="What does it do?"
+          disabled={job.frozen}
+          onSet={(mm) => set({ parallel: mm } as BlankPatch)}
+          onClear={told?.parallel ? () => set({ parallel: null }) : undefined}
+          clear="Not tested"
+        />
+        {blank.parallel && (
+          <p>
+            <Figure of={blank.parallel.taper_mm} says="Taper over the thread" /> over the thread. {blank.parallel.does} <b>{blank.parallel.mend}</b>
+          </p>
+        )}
+      </section>
+      {change.isError && <p className="fault" role="alert">{inWords(change.error)}</p>}
+      {job.frozen && <p className="how">The cut has begun: its facts are frozen.</p>}
+    </div>
+  );
+}
