@@ -4,13 +4,23 @@
 use criterion::{Criterion, criterion_group, criterion_main};
 use serde_json::json;
 use std::hint::black_box;
-use yoke_core::gears::search;
-use yoke_core::job::{Job, Kit, Lathe, PlanRequest, read_json, settle};
+use yoke_core::gears::{Table, Wanted, chart, search};
+use yoke_core::job::{Job, Kit, Lathe, PlanRequest, Vocabulary, read_json, settle};
 use yoke_core::plan::plan;
 use yoke_core::quantity::{Ratio, real};
 use yoke_core::thread::callout;
+use yoke_core::words::Words;
 
 const TWENTY: [i64; 20] = [20, 24, 28, 30, 32, 35, 36, 40, 44, 45, 46, 48, 50, 52, 55, 56, 60, 63, 64, 127];
+
+/// A drawer of forty and a gearbox of twelve.
+fn large() -> Lathe {
+    let gears: Vec<i64> = (0..39).map(|i| 20 + 2 * i).chain([127]).collect();
+    let gearbox: Vec<_> = (0..12).map(|i| json!({"name": format!("{i}"), "ratio": format!("{}/{}", 16 + i, 8 << (i % 3))})).collect();
+    let request = json!({ "thread": {"callout": "M20x2.5-6g"}, "lathe": {"leadscrew": {"tpi": 4}, "gears": gears, "gearbox": gearbox, "max_compounds": 2} });
+    let (request, faults) = read_json::<PlanRequest>(request);
+    settle(&request, None, faults).expect("the request is sound").1
+}
 
 fn job() -> (Job, Lathe, Kit) {
     let request = json!({ "thread": {"callout": "M20x2.5-6g"}, "lathe": {"leadscrew": {"tpi": 4}, "gears": TWENTY} });
@@ -39,10 +49,17 @@ fn naive(required: &Ratio) -> f64 {
 fn benches(c: &mut Criterion) {
     let (job, lathe, kit) = job();
     let required = Ratio::new(50, 127);
+    let wanted = Wanted { limit: 12, ..Wanted::default() };
     c.bench_function("full plan, 20 gears", |b| b.iter(|| plan(black_box(&job), &lathe, &kit)));
     c.bench_function("callout that reads", |b| b.iter(|| callout::read(black_box("1-1/4-5 Acme-2G LH"))));
     c.bench_function("callout that does not, with its near ones", |b| b.iter(|| callout::read(black_box("1-1/4-5 Acmee"))));
-    c.bench_function("train search, 20 gears", |b| b.iter(|| search(black_box(&lathe), &required, 12)));
+    c.bench_function("train search, 20 gears", |b| b.iter(|| search(black_box(&lathe), &Table::of(&lathe), &required, &wanted)));
+    let large = large();
+    c.bench_function("table of six-gear trains, 40 gears", |b| b.iter(|| Table::of(black_box(&large))));
+    let table = Table::of(&large);
+    c.bench_function("six-gear search, 40 gears, 12 levers, table warm", |b| b.iter(|| search(black_box(&large), &table, &required, &wanted)));
+    let words = Words::of(Vocabulary::American);
+    c.bench_function("whole pitch chart, six gears, 40 gears, 12 levers", |b| b.iter(|| chart(black_box(&large), &words)));
     c.bench_function("naive search, 20 gears", |b| b.iter(|| naive(black_box(&required))));
 }
 

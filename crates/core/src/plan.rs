@@ -74,7 +74,7 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
     let fitted = job.mate.as_ref().map(|mate| (mate, pair::fit(&mut sheet, mate, &mut th, &mut watch)));
     let (tip, bit) = bit::work(&mut sheet, &job.bit, &th, &mut assumptions, &mut watch);
     let direction = setup::way(&job.setup, lathe, &th, &mut watch);
-    let gears = gears::work(&mut sheet, &job.gears, lathe, &th, &direction, &words, &mut watch);
+    let mut gears = gears::work(&mut sheet, &job.gears, lathe, &th, &direction, &words, &mut watch);
     let size = blank::size::work(&mut sheet, &job.blank, &th, &mut assumptions, &mut watch);
     let reach = blank::reach::work(&mut sheet, &job.blank, &job.bit, &th, &tip, size.used);
     let setup = setup::work(
@@ -94,6 +94,7 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
     let target = cut::aim(&mut sheet, &job.cut, &th, &mut watch);
     let before = cut::Before { lathe, thread: &th, tip: &tip, start, target, direction: &direction, words: &words };
     let mut cut = cut::work(&mut sheet, &job.cut, &job.blank, &before, &mut watch);
+    crate::gears::section::drift(&mut sheet, &mut gears, lathe, &th, cut.passes.len(), &mut watch);
     let (wires, gauge) = gauge::work(&mut sheet, &job.gauge, kit, &th, &tip, start, target, &mut cut.passes, &mut watch);
 
     let pair = fitted.map(|(mate, fitted)| {

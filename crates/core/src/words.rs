@@ -22,6 +22,16 @@ impl Words {
         }
     }
 
+    /// When the half-nut may close again, in a few words.
+    pub(crate) fn dial_short(&self, answer: &DialAnswer) -> String {
+        match (answer.rule, answer.every) {
+            (DialRule::AnyPosition, _) => "close anywhere".into(),
+            (DialRule::EveryMark, _) => "close on any mark".into(),
+            (DialRule::Marks, Some(every)) => format!("close on every {} {}", ordinal(every), if answer.marks == answer.teeth { "tooth" } else { "mark" }),
+            _ => "keep it closed".into(),
+        }
+    }
+
     /// When the half-nut may close again.
     pub(crate) fn dial(&self, answer: &DialAnswer, has_dial: bool) -> String {
         let nut = self.half_nut;

@@ -92,9 +92,6 @@ fn direction_hand_and_danger_go_together() {
     let plan = sound(json!({"thread": {"callout": "M20"}, "lathe": fixed, "setup": {"way": "away"}}));
     assert_eq!(plan.setup.hand_cut, Hand::Left);
     assert!(watches(&plan, "danger", "wrong_hand"));
-    let mut one_way = demo_lathe(0);
-    one_way["tumbler"] = json!(["right", "neutral"]);
-    assert!(watches(&sound(json!({"thread": {"callout": "M20 LH"}, "lathe": one_way})), "danger", "wrong_hand"));
 }
 
 #[test]

@@ -70,9 +70,13 @@ fn the_hydrant_union_by_hand() {
     let h = p / (4.0 * tan(27.5)) - 0.3 * (1.0 / sin(27.5) - 1.0);
     near(plan.bit.tip_to_pitch_mm.value, h, 1e-9, "h");
     near(plan.cut.radial_mm.value, (41.7 - 40.341) / 2.0 + h, 1e-9, "X");
-    // 1/11 in on 4 TPI is 4/11. What hangs first is 40·60/52·127 = 600/1651, 606 ppm short: 600 goes into no dial.
-    assert_eq!((plan.gears.required_ratio.as_str(), plan.gears.dial.rule), ("4/11", yoke_core::gears::DialRule::KeepClosed));
-    near(plan.gears.hung.as_ref().unwrap().error_ppm.value, (600.0 * 11.0 / (1651.0 * 4.0) - 1.0) * 1e6, 1e-6, "error");
+    // 1/11 in on 4 TPI is 4/11, and 32·40/44·80 is just that, with an idler for it to reach: four pitches apart, which every
+    // other mark of eight on sixteen teeth counts.
+    assert_eq!((plan.gears.required_ratio.as_str(), plan.gears.dial.rule, plan.gears.dial.every), ("4/11", yoke_core::gears::DialRule::Marks, Some(2)));
+    let train = &plan.gears.hung.as_ref().unwrap().train;
+    assert_eq!((train.drivers.as_slice(), train.driven.as_slice(), train.error_ppm), ([32, 40].as_slice(), [44, 80].as_slice(), 0.0));
+    // 14 DP: 32 + 24, 24 + 44 and 40 + 80 teeth are 50.8, 61.69 and 108.86 mm; together past the 190 between shafts.
+    assert!(train.idlers == [24] && (32 + 24 + 24 + 44 + 40 + 80) as f64 * 25.4 / 28.0 > 190.0);
     let tip = plan.bit.tip_radius_mm.as_ref().unwrap();
     near(tip.aim.value, 0.137_329 * p, 2e-5, "the form's own radius");
     assert!(tip.min.value < tip.aim.value && tip.aim.value < tip.max.value && watches(&plan, "note", "form_radius"));

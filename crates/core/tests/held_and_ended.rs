@@ -118,6 +118,9 @@ fn holding_is_compared_and_one_recommended_with_its_reason() {
     assert_eq!(recommended(job("M20", json!({"other_thread_finished": true}))), Holding::ByItsThread);
     let mated = json!({"thread": {"callout": "M20", "length_mm": 60}, "mate": {"school": "internal_first"}});
     assert_eq!(recommended(mated), Holding::Centres);
+    // Work already in the part asks for a test piece; a bare bar does not.
+    let stakes = |blank: Value| watches(&sound(job("M20", blank)), "note", "test_piece");
+    assert!(stakes(json!({"runs_true": true})) && stakes(json!({"other_thread_finished": true})) && !stakes(json!({})));
     // What does not serve says why, and is warned of when chosen.
     let plan = sound(job("M36x1.5-6H", json!({"holding": "centres"})));
     let centres = plan.blank.holdings.iter().find(|h| h.holding == Holding::Centres).unwrap();

@@ -8,7 +8,7 @@ use proptest::prelude::*;
 use serde_json::{Value, json};
 use std::collections::HashMap;
 use yoke_core::gauge::{Measured, VerdictKind, judge};
-use yoke_core::gears::search;
+use yoke_core::gears::{Table, Wanted, search};
 use yoke_core::job::{PlanRequest, read_json, settle};
 use yoke_core::log::{Act, ActKind, fold};
 use yoke_core::quantity::{Exact, Ratio, real};
@@ -110,7 +110,7 @@ proptest! {
         let (request, faults) = read_json::<PlanRequest>(request);
         let (_, lathe, _) = settle(&request, None, faults).unwrap();
         let required = Exact::parse(pitch).unwrap().0 / Ratio::from_integer(6);
-        let (_, found) = search(&lathe, &required, 12);
+        let (_, found) = search(&lathe, &Table::of(&lathe), &required, &Wanted { limit: 12, ..Wanted::default() });
         let off = |r: Ratio| { let d = r - required; if d < Ratio::from_integer(0) { -d } else { d } };
         let mut best: Option<Ratio> = None;
         let n = gears.len();

@@ -1,6 +1,6 @@
 //! The application: its state, its routes, its start and end.
 
-use crate::{acts, demo, events, guard, jobs, planning, problem, shop, web};
+use crate::{acts, day, demo, events, guard, jobs, planning, problem, shop, web};
 use axum::Router;
 use axum::extract::DefaultBodyLimit;
 use axum::middleware;
@@ -63,6 +63,13 @@ pub fn api() -> OpenApiRouter<App> {
         .routes(routes!(events::stream))
         .routes(routes!(shop::lathes))
         .routes(routes!(shop::lathe, shop::put_lathe))
+        .routes(routes!(shop::chart))
+        .routes(routes!(shop::plate))
+        .routes(routes!(shop::trial))
+        .routes(routes!(shop::buy))
+        .routes(routes!(day::day))
+        .routes(routes!(shop::chart_csv))
+        .routes(routes!(planning::scratch))
         .routes(routes!(shop::kit, shop::put_kit))
         .routes(routes!(shop::materials))
         .routes(routes!(shop::feeds))

@@ -133,6 +133,13 @@ fn planned(store: &Store, job: &JobRow) -> Result<Planned, StoreError> {
     }))
 }
 
+/// A job's plan as JSON, and whether its thread is proven; nothing when it does not plan.
+pub fn planned_json(store: &Store, job: &JobRow) -> Result<Option<(Value, bool)>, StoreError> {
+    let Ok((plan, run)) = planned(store, job)? else { return Ok(None) };
+    let finished = job.frozen.is_some() && fold(&run, &acts(store, &job.id)?).finished;
+    Ok(serde_json::from_str(plan.get()).ok().map(|plan| (plan, finished)))
+}
+
 /// A job's facts, with its mate's size as made: the second of a pair follows the first.
 pub fn facts(store: &Store, job: &JobRow) -> Result<Value, StoreError> {
     let mut request: Value = serde_json::from_str(&job.request).unwrap_or_default();

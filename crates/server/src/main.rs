@@ -6,6 +6,7 @@
 mod acts;
 mod app;
 mod command;
+mod day;
 mod demo;
 mod events;
 mod guard;

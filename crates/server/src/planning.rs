@@ -9,6 +9,7 @@ use serde::{Deserialize, Serialize};
 use serde_json::{Value, json};
 use utoipa::ToSchema;
 use yoke_core::gauge::{Measured, Verdict, judge};
+use yoke_core::gears::Mistake;
 use yoke_core::job::{Fault, Kit, LatheProfile, PlanRequest, read_json, settle};
 use yoke_core::plan::{Plan, plan as reckon};
 use yoke_core::quantity::{LengthUnit, parse_length, real};
@@ -170,6 +171,49 @@ pub struct GaugeBody {
     plan: Value,
     /// One wires or micrometer reading.
     readings: Vec<Reading>,
+}
+
+/// A scratch that measures another pitch than was meant.
+#[derive(Default, Deserialize, ToSchema)]
+#[serde(default, deny_unknown_fields)]
+pub struct ScratchBody {
+    /// The plan request.
+    #[schema(value_type = PlanRequest)]
+    plan: Value,
+    /// The pitch of the scratch, as measured.
+    measured_mm: Option<f64>,
+}
+
+/// What was likely hung.
+#[derive(Serialize, ToSchema)]
+pub struct ScratchSaid {
+    /// In one sentence.
+    says: String,
+    /// Mistakes that give the pitch measured, likeliest first.
+    mistakes: Vec<Mistake>,
+}
+
+/// Names the mistakes that would cut the pitch measured on the scratch.
+#[utoipa::path(post, path = "/api/v1/scratch", request_body = ScratchBody, responses((status = 200, body = ScratchSaid), (status = 422, body = Problem)))]
+pub async fn scratch(State(app): State<App>, body: Bytes) -> Result<Json<ScratchSaid>, Problem> {
+    let (request, mut faults) = read_json::<ScratchBody>(body_json(&body)?);
+    let measured = request.measured_mm.filter(|m| m.is_finite() && (0.02..=400.0).contains(m));
+    if measured.is_none() {
+        faults.push(Fault::new("/measured_mm", "the pitch measured on the scratch is wanted, 0.02 to 400 mm"));
+    }
+    let settled = app
+        .with_store(move |store| {
+            let (mut plan, inner) = read_json::<PlanRequest>(request.plan);
+            let stored = fetch(store, &mut plan)?;
+            Ok(settle(&plan, stored.as_ref(), inner).map(|(job, lathe, kit)| (reckon(&job, &lathe, &kit), lathe)))
+        })
+        .await?;
+    let (Ok((plan, lathe)), Some(measured), true) = (settled.as_ref().map_err(|_| ()), measured, faults.is_empty()) else {
+        faults.extend(settled.err().into_iter().flatten().map(|f| Fault::new(format!("/plan{}", f.pointer), f.detail)));
+        return Err(Problem::faulty(faults));
+    };
+    let (says, mistakes) = plan.gears.misfit(lathe, plan.thread.starts, measured);
+    Ok(Json(ScratchSaid { says, mistakes }))
 }
 
 /// Judges a reading against a plan; nothing is stored.

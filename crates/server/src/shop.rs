@@ -5,10 +5,17 @@ use crate::planning::body_json;
 use crate::problem::Problem;
 use axum::Json;
 use axum::body::Bytes;
-use axum::extract::{Path, State};
+use axum::extract::{Path, Query, State};
+use axum::http::header;
+use axum::response::IntoResponse;
+use serde::Deserialize;
 use serde_json::json;
-use yoke_core::job::{Fault, Kit, LatheProfile, Material, PlanRequest, long_bed, materials as all_materials, read_json, settle};
+use utoipa::IntoParams;
+use yoke_core::gears::{ChartRow, PlateRead, PlateRequest, Purchases, TrainRow, TrialRequest, TrialSaid, chart as pitch_chart, purchases, standard_pitches};
+use yoke_core::job::{Fault, Kit, Lathe, LatheProfile, Material, PlanRequest, Vocabulary, long_bed, materials as all_materials, read_json, settle};
 use yoke_core::pad::{FeedsSaid, feeds_said};
+use yoke_core::quantity::{LengthUnit, real};
+use yoke_core::words::Words;
 use yoke_core::working::{Rule, rules as all_rules};
 use yoke_store::{LatheRow, Store, StoreError};
 
@@ -30,8 +37,7 @@ pub async fn lathes(State(app): State<App>) -> Result<Json<Vec<LatheProfile>>, P
 /// One lathe.
 #[utoipa::path(get, path = "/api/v1/lathes/{id}", params(("id" = String, Path)), responses((status = 200, body = LatheProfile), (status = 404, body = Problem)))]
 pub async fn lathe(State(app): State<App>, Path(id): Path<String>) -> Result<Json<LatheProfile>, Problem> {
-    let row = app.with_store(move |s| s.lathe(&id)).await?.ok_or_else(|| Problem::missing("lathe"))?;
-    Ok(Json(serde_json::from_str(&row.body)?))
+    Ok(Json(profile(&app, id).await?))
 }
 
 /// Adds or replaces a lathe.
@@ -43,9 +49,7 @@ pub async fn put_lathe(State(app): State<App>, Path(id): Path<String>, body: Byt
         faults.push(Fault::new("/id", "a lathe's id has 1 to 40 small letters, digits and hyphens"));
     }
     profile.id = Some(id.clone());
-    // A lathe is sound when a plain thread can be planned on it.
-    let trial: PlanRequest = serde_json::from_value(json!({ "thread": { "callout": "M20" } }))?;
-    if let Err(more) = settle(&PlanRequest { lathe: Some(profile.clone()), ..trial }, None, Vec::new()) {
+    if let Err(more) = settled(profile.clone())? {
         faults.extend(more.into_iter().map(|f| Fault::new(f.pointer.replacen("/lathe", "", 1), f.detail)));
     }
     if !faults.is_empty() {
@@ -54,6 +58,98 @@ pub async fn put_lathe(State(app): State<App>, Path(id): Path<String>, body: Byt
     let row = LatheRow { id, body: serde_json::to_string(&profile)? };
     app.with_store(move |s| s.put_lathe(&row)).await?;
     Ok(Json(profile))
+}
+
+/// A lathe as it is reckoned with, by its id.
+async fn stored(app: &App, id: String) -> Result<Lathe, Problem> {
+    settled(profile(app, id).await?)?.map_err(Problem::faulty)
+}
+
+/// A lathe is sound when a plain thread can be planned on it.
+fn settled(profile: LatheProfile) -> Result<Result<Lathe, Vec<Fault>>, Problem> {
+    let trial: PlanRequest = serde_json::from_value(json!({ "thread": { "callout": "M20" } }))?;
+    Ok(settle(&PlanRequest { lathe: Some(profile), ..trial }, None, Vec::new()).map(|(_, lathe, _)| lathe))
+}
+
+/// The pitch chart of a lathe: every standard pitch, its best train, and when the half-nut may open.
+#[utoipa::path(get, path = "/api/v1/lathes/{id}/chart", params(("id" = String, Path)), responses((status = 200, body = Vec<ChartRow>), (status = 404, body = Problem)))]
+pub async fn chart(State(app): State<App>, Path(id): Path<String>) -> Result<Json<Vec<ChartRow>>, Problem> {
+    let lathe = stored(&app, id).await?;
+    Ok(Json(pitch_chart(&lathe, &Words::of(Vocabulary::default()))))
+}
+
+/// The profile of a stored lathe.
+async fn profile(app: &App, id: String) -> Result<LatheProfile, Problem> {
+    let row = app.with_store(move |s| s.lathe(&id)).await?.ok_or_else(|| Problem::missing("lathe"))?;
+    Ok(serde_json::from_str(&row.body)?)
+}
+
+/// Reads the gearbox from its plate: the ratio of every lever position, and cells that do not fit the rest.
+#[utoipa::path(post, path = "/api/v1/lathes/{id}/plate", params(("id" = String, Path)), request_body = PlateRequest, responses((status = 200, body = PlateRead), (status = 404, body = Problem), (status = 422, body = Problem)))]
+pub async fn plate(State(app): State<App>, Path(id): Path<String>, body: Bytes) -> Result<Json<PlateRead>, Problem> {
+    let profile = profile(&app, id).await?;
+    let (asked, faults) = read_json::<PlateRequest>(body_json(&body)?);
+    if faults.is_empty() { asked.read(&profile).map(Json).map_err(Problem::faulty) } else { Err(Problem::faulty(faults)) }
+}
+
+/// Works out the fixed ratio and the dial's teeth from a minute's trial.
+#[utoipa::path(post, path = "/api/v1/lathes/{id}/trial", params(("id" = String, Path)), request_body = TrialRequest, responses((status = 200, body = TrialSaid), (status = 404, body = Problem), (status = 422, body = Problem)))]
+pub async fn trial(State(app): State<App>, Path(id): Path<String>, body: Bytes) -> Result<Json<TrialSaid>, Problem> {
+    let profile = profile(&app, id).await?;
+    let (asked, faults) = read_json::<TrialRequest>(body_json(&body)?);
+    if faults.is_empty() { asked.read(&profile).map(Json).map_err(Problem::faulty) } else { Err(Problem::faulty(faults)) }
+}
+
+/// Which pitches a purchase is for.
+#[derive(Deserialize, IntoParams)]
+#[into_params(parameter_in = Query)]
+pub struct Bought {
+    /// Metric pitches or inch ones.
+    unit: LengthUnit,
+}
+
+/// Pitches a purchase is sought for, mm: finer and coarser ones are seldom single-pointed.
+const BOUGHT_MM: std::ops::RangeInclusive<f64> = 0.5..=6.5;
+
+/// Gears to make or buy, so that the usual pitches are cut exactly.
+#[utoipa::path(get, path = "/api/v1/lathes/{id}/purchases", params(("id" = String, Path), Bought), responses((status = 200, body = Purchases), (status = 404, body = Problem)))]
+pub async fn buy(State(app): State<App>, Path(id): Path<String>, Query(asked): Query<Bought>) -> Result<Json<Purchases>, Problem> {
+    let lathe = stored(&app, id).await?;
+    let wanted: Vec<_> = standard_pitches()
+        .into_iter()
+        .filter(|(_, unit, lead)| *unit == asked.unit && BOUGHT_MM.contains(&real(lead)))
+        .map(|(name, _, lead)| (name, lead))
+        .collect();
+    // Some seconds on a large drawer: not on the thread that answers others.
+    tokio::task::spawn_blocking(move || purchases(&lathe, &wanted)).await.map(Json).map_err(|e| Problem::internal(e.to_string()))
+}
+
+/// The same as CSV.
+#[utoipa::path(get, path = "/api/v1/lathes/{id}/chart.csv", params(("id" = String, Path)), responses((status = 200, body = String, content_type = "text/csv"), (status = 404, body = Problem)))]
+pub async fn chart_csv(State(app): State<App>, Path(id): Path<String>) -> Result<impl IntoResponse, Problem> {
+    let lathe = stored(&app, id).await?;
+    let mut csv = csv::Writer::from_writer(Vec::new());
+    let teeth = |list: &[u16]| list.iter().map(u16::to_string).collect::<Vec<_>>().join(" ");
+    let written =
+        csv.write_record(["pitch", "pitch_mm", "drivers", "driven", "idlers", "gearbox", "error_ppm", "fits", "changes", "half_nut"]).and_then(|()| {
+            pitch_chart(&lathe, &Words::of(Vocabulary::default())).iter().try_for_each(|row| {
+                let of = |pick: &dyn Fn(&TrainRow) -> String| row.train.as_ref().map_or_else(String::new, pick);
+                csv.write_record([
+                    row.pitch.clone(),
+                    format!("{:.6}", row.pitch_mm),
+                    of(&|t| teeth(&t.drivers)),
+                    of(&|t| teeth(&t.driven)),
+                    of(&|t| teeth(&t.idlers)),
+                    of(&|t| t.gearbox.clone()),
+                    of(&|t| t.error_ppm.to_string()),
+                    of(&|t| t.fits.map_or("by the bench rule", |f| if f { "yes" } else { "no" }).to_owned()),
+                    of(&|t| t.swaps.to_string()),
+                    row.dial_says.clone(),
+                ])
+            })
+        });
+    let bytes = written.and_then(|()| csv.into_inner().map_err(|e| csv::Error::from(e.into_error()))).map_err(|e| Problem::internal(e.to_string()))?;
+    Ok(([(header::CONTENT_TYPE, "text/csv; charset=utf-8"), (header::CONTENT_DISPOSITION, "attachment; filename=\"pitch-chart.csv\"")], bytes))
 }
 
 /// The kit.

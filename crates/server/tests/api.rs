@@ -72,7 +72,8 @@ async fn plan_callout_and_gauge_keep_their_contract() {
     let (status, plan) = server.post("/api/v1/plan", request.clone()).await;
     assert_eq!((status, plan["thread"]["form"].as_str()), (StatusCode::OK, Some("unified")));
     assert_eq!(plan["gears"]["required_ratio"], "4/9");
-    assert_eq!(plan["gears"]["dial"], json!({"rule": "marks", "every": 2, "teeth": 16, "marks": 8, "says": plan["gears"]["dial"]["says"]}));
+    let dial = &plan["gears"]["dial"];
+    assert_eq!([&dial["rule"], &dial["every"], &dial["teeth"], &dial["marks"]], [&json!("marks"), &json!(2), &json!(16), &json!(8)]);
 
     let (status, answer) = server.post("/api/v1/callout", json!({"text": "3/4-1O"})).await;
     assert_eq!((status, &answer["reads"]), (StatusCode::OK, &Value::Null));
@@ -499,4 +500,70 @@ async fn a_size_told_by_hand_stands_before_the_mates_own_reading() {
         assert_eq!(status, StatusCode::OK, "{last}: {plan}");
         assert!((plan["thread"]["major_mm"]["value"].as_f64().unwrap() - last["major_mm"]["value"].as_f64().unwrap()).abs() < 1e-9, "{last}");
     }
+}
+
+#[tokio::test]
+async fn a_lathe_has_its_chart_and_a_wrong_scratch_is_named() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path(), &["--demo"]);
+    let (status, chart) = server.get("/api/v1/lathes/long-bed/chart").await;
+    let rows = chart.as_array().unwrap();
+    assert_eq!((status, rows.len()), (StatusCode::OK, 69));
+    let eight = rows.iter().find(|r| r["pitch"] == "8 TPI").unwrap();
+    // 40/80 is on it: nothing to change, and 1/2 closes anywhere.
+    assert_eq!((eight["train"]["swaps"].as_u64(), eight["train"]["error_ppm"].as_f64(), eight["dial"].as_str()), (Some(0), Some(0.0), Some("any_position")));
+    assert_eq!(server.get("/api/v1/lathes/nowhere/chart").await.0, StatusCode::NOT_FOUND);
+    let text = reqwest::get(format!("{}/api/v1/lathes/long-bed/chart.csv", server.address)).await.unwrap().text().await.unwrap();
+    assert_eq!(text.lines().count(), 70);
+    assert!(text.lines().any(|l| l == "8 TPI,3.175000,40,80,46,direct,0,yes,0,close anywhere"), "{text}");
+    let plan = json!({"thread": {"callout": "1-8"}, "lathe_id": "long-bed"});
+    let (status, said) = server.send(Method::POST, "/api/v1/scratch", json!({"plan": plan, "measured_mm": 12.7}), &[]).await;
+    assert_eq!(status, StatusCode::OK, "{said}");
+    assert!(said["says"].as_str().unwrap().contains("changed about"), "{said}");
+    let (status, problem) = server.send(Method::POST, "/api/v1/scratch", json!({"plan": {"thread": {"callout": "?"}}, "measured_mm": -1}), &[]).await;
+    let pointers: Vec<&str> = problem["faults"].as_array().unwrap().iter().map(|f| f["pointer"].as_str().unwrap()).collect();
+    assert_eq!((status, pointers), (StatusCode::UNPROCESSABLE_ENTITY, vec!["/measured_mm", "/plan/thread/callout"]));
+    // A lathe's heap of gears as its owner writes it, kept as written; a wrong entry is named.
+    let bench = json!({"name": "Heap", "leadscrew": {"tpi": 8}, "gears": "20-65/5, 2x40, 127"});
+    let (status, kept) = server.send(Method::PUT, "/api/v1/lathes/heap", bench, &[]).await;
+    assert_eq!((status, kept["gears"].as_str()), (StatusCode::OK, Some("20-65/5, 2x40, 127")), "{kept}");
+    let (status, problem) = server.send(Method::PUT, "/api/v1/lathes/heap", json!({"gears": [24, "20-66/5"], "joined": [[24, 99]]}), &[]).await;
+    let pointers: Vec<&str> = problem["faults"].as_array().unwrap().iter().map(|f| f["pointer"].as_str().unwrap()).collect();
+    assert_eq!((status, pointers), (StatusCode::UNPROCESSABLE_ENTITY, vec!["/gears/1", "/joined/0"]));
+}
+
+#[tokio::test]
+async fn a_lathe_is_learned_from_its_plate_and_the_day_is_put_in_order() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path(), &["--demo"]);
+    let plate = json!({"unit": "in", "rows": ["A", "B"], "columns": ["1", "2", "3"], "cells": [[8, 10, 12], [16, 20, 42]]});
+    let (status, read) = server.send(Method::POST, "/api/v1/lathes/long-bed/plate", plate, &[]).await;
+    assert_eq!((status, read["positions"].as_array().unwrap().len()), (StatusCode::OK, 5), "{read}");
+    assert_eq!(
+        (read["misread"][0]["row"].as_u64(), read["misread"][0]["column"].as_u64(), read["misread"][0]["fits"].as_str()),
+        (Some(1), Some(2), Some("24"))
+    );
+    let (status, problem) = server.send(Method::POST, "/api/v1/lathes/long-bed/plate", json!({"rows": ["A"], "columns": ["1"], "cells": [["x"]]}), &[]).await;
+    assert_eq!((status, problem["faults"][0]["pointer"].as_str()), (StatusCode::UNPROCESSABLE_ENTITY, Some("/cells/0/0")), "{problem}");
+    let trial = json!({"spindle_turns": 10, "travel_mm": 31.8, "train": {"drivers": [40], "driven": [80]}});
+    let (status, said) = server.send(Method::POST, "/api/v1/lathes/long-bed/trial", trial, &[]).await;
+    assert_eq!((status, said["fixed_ratio"].as_str()), (StatusCode::OK, Some("1/1")), "{said}");
+    let (status, told) = server.get("/api/v1/lathes/long-bed/purchases?unit=mm").await;
+    assert_eq!(status, StatusCode::OK, "{told}");
+    assert_eq!(told["covered"].as_u64().unwrap() + told["missing"].as_array().unwrap().len() as u64, told["wanted"].as_u64().unwrap());
+    assert_eq!(server.get("/api/v1/lathes/long-bed/purchases?unit=furlong").await.0, StatusCode::BAD_REQUEST);
+    for at in ["plate", "trial"] {
+        assert_eq!(server.send(Method::POST, &format!("/api/v1/lathes/nowhere/{at}"), json!({}), &[]).await.0, StatusCode::NOT_FOUND);
+    }
+    // The board in order: each job once, the sample with no thread yet left out.
+    let (status, day) = server.send(Method::POST, "/api/v1/day", json!({}), &[]).await;
+    let steps = day["steps"].as_array().unwrap();
+    assert_eq!((status, steps.len(), day["left_out"].as_array().unwrap().len()), (StatusCode::OK, 8, 1), "{day}");
+    assert!(
+        day["changes"].as_u64() <= day["as_given"].as_u64()
+            && steps.iter().map(|s| s["count"].as_u64().unwrap()).sum::<u64>() == day["changes"].as_u64().unwrap()
+    );
+    let (status, problem) = server.send(Method::POST, "/api/v1/day", json!({"jobs": ["hydrant-union", "nowhere", "hydrant-union"]}), &[]).await;
+    let pointers: Vec<&str> = problem["faults"].as_array().unwrap().iter().map(|f| f["pointer"].as_str().unwrap()).collect();
+    assert_eq!((status, pointers), (StatusCode::UNPROCESSABLE_ENTITY, vec!["/jobs/1", "/jobs/2"]));
 }

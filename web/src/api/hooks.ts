@@ -11,6 +11,17 @@ export const useLathes = () =>
 export const useMaterials = () =>
   useQuery({ queryKey: ['materials'], queryFn: async () => unwrap(await api.GET('/api/v1/materials')), staleTime: Infinity });
 
+/** The pitch chart of a stored lathe. */
+export const useChart = (id: string) =>
+  useQuery({ queryKey: ['chart', id], queryFn: async () => unwrap(await api.GET('/api/v1/lathes/{id}/chart', { params: { path: { id } } })), staleTime: 60_000 });
+
+/** Gears to make or buy for a stored lathe. */
+export const usePurchases = (id: string, unit: 'mm' | 'in') =>
+  useQuery({ queryKey: ['purchases', id, unit], queryFn: async () => unwrap(await api.GET('/api/v1/lathes/{id}/purchases', { params: { path: { id }, query: { unit } } })), staleTime: 60_000 });
+
+/** The board in the order that changes least. */
+export const useDay = () => useQuery({ queryKey: ['day'], queryFn: async () => unwrap(await api.POST('/api/v1/day', { body: { jobs: [] } })), gcTime: 0 });
+
 /** The facts a sum of the bench pad may feed. */
 export const useFeeds = () => useQuery({ queryKey: ['feeds'], queryFn: async () => unwrap(await api.GET('/api/v1/feeds')), staleTime: Infinity });
 

@@ -21,6 +21,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/day": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Puts jobs in the order that changes least. */
+        post: operations["day"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/events": {
         parameters: {
             query?: never;
@@ -212,6 +229,91 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/lathes/{id}/chart": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The pitch chart of a lathe: every standard pitch, its best train, and when the half-nut may open. */
+        get: operations["chart"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/lathes/{id}/chart.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same as CSV. */
+        get: operations["chart_csv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/lathes/{id}/plate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reads the gearbox from its plate: the ratio of every lever position, and cells that do not fit the rest. */
+        post: operations["plate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/lathes/{id}/purchases": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Gears to make or buy, so that the usual pitches are cut exactly. */
+        get: operations["buy"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/lathes/{id}/trial": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Works out the fixed ratio and the dial's teeth from a minute's trial. */
+        post: operations["trial"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/length": {
         parameters: {
             query?: never;
@@ -274,6 +376,23 @@ export interface paths {
         get: operations["rules"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/scratch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Names the mistakes that would cut the pitch measured on the scratch. */
+        post: operations["scratch"];
         delete?: never;
         options?: never;
         head?: never;
@@ -478,6 +597,27 @@ export interface components {
          * @enum {string}
          */
         BlankAim: "low" | "middle" | "high";
+        /** @description A gear to make: its blank card. */
+        BlankCard: {
+            /** @description Whole depth of a tooth, 2.25 m unless the cutter is marked otherwise. */
+            depth_mm: components["schemas"]["Quantity"];
+            /** @description Dividing: turns of a 40:1 head a tooth. */
+            dividing: string;
+            /**
+             * Format: double
+             * @description Its module, mm.
+             */
+            module_mm: number;
+            /** @description Outside diameter, m(z + 2). */
+            outside_mm: components["schemas"]["Quantity"];
+            /** @description The rest in words. */
+            says: string;
+            /**
+             * Format: int32
+             * @description Teeth.
+             */
+            teeth: number;
+        };
         /** @description The blank, or the bore, as turned. */
         BlankRequest: {
             /** @default null */
@@ -625,6 +765,13 @@ export interface components {
             /** @description Per cent of a full sharp thread this bore leaves. */
             share_percent: components["schemas"]["Quantity"];
         };
+        /** @description Gears that go on some shafts only, by bore, key or hub. */
+        BoundGears: {
+            /** @description Where they go. */
+            on: components["schemas"]["Place"][];
+            /** @description Their teeth; every gear of the group with as many. */
+            teeth: number[];
+        };
         /** @description What a callout says, or what is missing from it. */
         CalloutAnswer: {
             /** @description What is missing. */
@@ -683,6 +830,22 @@ export interface components {
          * @enum {string}
          */
         Carriage: "toward_headstock" | "away_from_headstock";
+        /** @description One pitch of the chart. */
+        ChartRow: {
+            dial?: components["schemas"]["DialRule"] | null;
+            /** @description The same in words. */
+            dial_says: string;
+            /** @description As it is said: `1.5 mm`, `11 TPI`. */
+            pitch: string;
+            /**
+             * Format: double
+             * @description The pitch, mm.
+             */
+            pitch_mm: number;
+            train?: components["schemas"]["TrainRow"] | null;
+            /** @description Whether it is counted by the inch or in millimetres. */
+            unit: components["schemas"]["LengthUnit"];
+        };
         /**
          * @description How the chuck is held on its spindle.
          * @enum {string}
@@ -720,6 +883,13 @@ export interface components {
             most?: components["schemas"]["Quantity"] | null;
             /** @description Between the sizes made, or aimed at. */
             now: components["schemas"]["Quantity"];
+        };
+        /** @description Room between a gear and something it must not touch. */
+        ClearanceSaid: {
+            /** @description Between what. */
+            between: string;
+            /** @description How much. */
+            room_mm: components["schemas"]["Quantity"];
         };
         /** @description Limits to cut to where a coating will be added. */
         Coated: {
@@ -783,6 +953,41 @@ export interface components {
             /** @description Pitch diameter aimed at. */
             target_pitch_diameter_mm: components["schemas"]["Quantity"];
         };
+        /** @description The day. */
+        Day: {
+            /** @description Changes in the order given. */
+            as_given: number;
+            /** @description Changes in all. */
+            changes: number;
+            /** @description The jobs, in order. */
+            steps: components["schemas"]["DayStep"][];
+        };
+        /** @description The jobs of a day. */
+        DayBody: {
+            /**
+             * @description Their ids, in the order they stand now; the whole board when empty.
+             * @default []
+             */
+            jobs?: string[];
+        };
+        /** @description The day in order, and what could not be put in it. */
+        DaySaid: components["schemas"]["Day"] & {
+            /** @description Jobs left out, by title: no thread yet, no train, or finished. */
+            left_out: string[];
+        };
+        /** @description One job in its place, with what is changed for it. */
+        DayStep: {
+            /** @description What is changed before it. */
+            changes: string[];
+            /** @description How many changes that is. */
+            count: number;
+            /** @description Its id. */
+            id: string;
+            /** @description The lathe it runs on. */
+            lathe: string;
+            /** @description What it is called. */
+            title: string;
+        };
         /** @description The dial that carries the depth. */
         DepthDial: {
             /**
@@ -810,6 +1015,18 @@ export interface components {
             /** @description Its unit. */
             unit: components["schemas"]["LengthUnit"];
         };
+        /** @description One dial gear owned. */
+        DialGear: {
+            /** @description The rule with it. */
+            rule: components["schemas"]["DialRule"];
+            /** @description The same in words. */
+            says: string;
+            /**
+             * Format: int32
+             * @description Its teeth.
+             */
+            teeth: number;
+        };
         /** @description The threading dial. */
         DialProfile: {
             /**
@@ -828,11 +1045,15 @@ export interface components {
         DialRule: "any_position" | "every_mark" | "marks" | "keep_closed";
         /** @description The re-engagement rule for the train hung. */
         DialSection: {
+            drawing?: components["schemas"]["Drawing"] | null;
+            drift_mm?: components["schemas"]["Quantity"] | null;
             /**
              * Format: int32
              * @description Every how many marks.
              */
             every?: number | null;
+            /** @description What each dial gear owned is good for, where there are several. */
+            gears?: components["schemas"]["DialGear"][];
             /**
              * Format: int32
              * @description Marks on the dial.
@@ -946,7 +1167,7 @@ export interface components {
          * @description How each pass ends.
          * @enum {string}
          */
-        Ending: "auto" | "dial" | "closed" | "same_mark" | "hand";
+        Ending: "auto" | "dial" | "closed" | "same_mark" | "hand" | "chalk_marks";
         /** @description One school and what comes of it here. */
         EndingSaid: {
             /** @description Whether it is the one followed. */
@@ -963,6 +1184,21 @@ export interface components {
             seats: boolean;
             /** @description Full thread it leaves. */
             usable_mm: components["schemas"]["Quantity"];
+        };
+        /** @description One way of ending a pass and what comes of it here. */
+        EndingWay: {
+            /** @description Whether it is the one followed. */
+            chosen: boolean;
+            /** @description What it asks and what comes of it. */
+            consequence: string;
+            /** @description Which. */
+            ending: components["schemas"]["Ending"];
+            /** @description Whether it is the one recommended. */
+            recommended: boolean;
+            /** @description As it is said. */
+            says: string;
+            /** @description Whether it serves here. */
+            serves: boolean;
         };
         /**
          * @description An exact number as it comes and goes over the wire: a JSON number is taken by its shortest
@@ -1061,19 +1297,28 @@ export interface components {
             usable_mm?: components["schemas"]["Usable"] | null;
             wire_mm?: components["schemas"]["Quantity"] | null;
         };
+        /** @description One entry of a list of gears. */
+        GearEntry: number | string;
         /** @description Gears of one module (or DP) and pressure angle, which mesh with each other. */
         GearGroup: {
+            /**
+             * @description Gears of the list that go on some shafts only.
+             * @default null
+             */
+            bound?: components["schemas"]["BoundGears"][] | null;
             /**
              * Format: double
              * @description Diametral pitch.
              * @default null
              */
             dp?: number | null;
+            /** @default null */
+            gears?: components["schemas"]["GearList"] | null;
             /**
-             * @description Teeth, repeats included.
+             * @description Gears of the list joined as one piece, two by two.
              * @default null
              */
-            gears?: number[] | null;
+            joined?: number[][] | null;
             /**
              * Format: double
              * @description Module.
@@ -1087,6 +1332,8 @@ export interface components {
              */
             pressure_angle_deg?: number | null;
         };
+        /** @description Gears as their owner writes them: a list of tooth counts and ranges, or one text. */
+        GearList: components["schemas"]["GearEntry"][] | string;
         /** @description A gearbox lever position. */
         GearboxPosition: {
             /** @description As the plate names it. */
@@ -1096,14 +1343,38 @@ export interface components {
         };
         /** @description The train. */
         GearsRequest: {
+            /**
+             * @description Only exact trains.
+             * @default null
+             */
+            exact_only?: boolean | null;
+            /**
+             * @description Only this gearbox position.
+             * @default null
+             */
+            gearbox?: string | null;
             /** @default null */
             hang?: components["schemas"]["HangRequest"] | null;
+            /** @default null */
+            keep?: components["schemas"]["KeepRequest"] | null;
             /**
              * Format: int64
              * @description How many trains to list, 1-200.
              * @default null
              */
             limit?: number | null;
+            /**
+             * Format: int64
+             * @description At most this many gears changed from those mounted.
+             * @default null
+             */
+            max_changes?: number | null;
+            /**
+             * Format: double
+             * @description Only trains this true, parts per million.
+             * @default null
+             */
+            max_error_ppm?: number | null;
         };
         /** @description Gears: the train, its error, the dial. */
         GearsSection: {
@@ -1171,6 +1442,8 @@ export interface components {
         HungTrain: {
             /** @description Whether it was chosen rather than proposed. */
             chosen: boolean;
+            /** @description Room between what must not touch, the tightest first; empty where no arm is described. */
+            clearances?: components["schemas"]["ClearanceSaid"][];
             /** @description Its error. */
             error_ppm: components["schemas"]["Quantity"];
             /** @description The judgement, in words. */
@@ -1261,6 +1534,19 @@ export interface components {
             /** @description Title. */
             title: string;
         };
+        /** @description Gears that stay on the lathe. */
+        KeepRequest: {
+            /**
+             * @description Teeth of driven gears that stay.
+             * @default []
+             */
+            driven?: number[];
+            /**
+             * @description Teeth of drivers that stay.
+             * @default []
+             */
+            drivers?: number[];
+        };
         /** @description The kit. */
         Kit: {
             /**
@@ -1283,6 +1569,11 @@ export interface components {
         LatheProfile: {
             /** @default null */
             arm?: components["schemas"]["ArmProfile"] | null;
+            /**
+             * @description Gears of that list that go on some shafts only.
+             * @default null
+             */
+            bound?: components["schemas"]["BoundGears"][] | null;
             /** @default null */
             compound?: components["schemas"]["SlideProfile"] | null;
             /** @default null */
@@ -1301,16 +1592,18 @@ export interface components {
              * @default null
              */
             gearbox?: components["schemas"]["GearboxPosition"][] | null;
-            /**
-             * @description Gears owned, all of one pitch.
-             * @default null
-             */
-            gears?: number[] | null;
+            /** @default null */
+            gears?: components["schemas"]["GearList"] | null;
             /**
              * @description Stable name of a stored lathe.
              * @default null
              */
             id?: string | null;
+            /**
+             * @description Gears of that list joined as one piece.
+             * @default null
+             */
+            joined?: number[][] | null;
             /** @default null */
             leadscrew?: components["schemas"]["LeadscrewProfile"] | null;
             /**
@@ -1488,6 +1781,32 @@ export interface components {
             side?: components["schemas"]["Side"] | null;
             /** @description Title. */
             title: string;
+        };
+        /** @description A cell that does not fit the rest. */
+        Misread: {
+            /** @description Its column. */
+            column: number;
+            /** @description What would fit, as the plate would print it. */
+            fits?: string | null;
+            /** @description Its row. */
+            row: number;
+            /** @description The same in words. */
+            says: string;
+        };
+        /** @description A mistake, and the pitch it gives. */
+        Mistake: {
+            /**
+             * Format: double
+             * @description The lead it cuts, mm.
+             */
+            lead_mm: number;
+            /**
+             * Format: double
+             * @description How far that is from the one measured, per cent of it.
+             */
+            off_percent: number;
+            /** @description What was done. */
+            says: string;
         };
         /** @description A train by its teeth. */
         MountedProfile: {
@@ -1740,6 +2059,11 @@ export interface components {
             value: number;
         };
         /**
+         * @description A shaft a gear is hung on.
+         * @enum {string}
+         */
+        Place: "spindle" | "stud" | "leadscrew";
+        /**
          * @description What a plain dimension is.
          * @enum {string}
          */
@@ -1892,7 +2216,11 @@ export interface components {
             /**
              * @description The train.
              * @default {
-             *       "limit": null
+             *       "exact_only": null,
+             *       "gearbox": null,
+             *       "limit": null,
+             *       "max_changes": null,
+             *       "max_error_ppm": null
              *     }
              */
             gears?: components["schemas"]["GearsRequest"];
@@ -1947,6 +2275,42 @@ export interface components {
              */
             words?: components["schemas"]["Vocabulary"];
         };
+        /** @description A plate, read. */
+        PlateRead: {
+            /** @description Cells that do not fit. */
+            misread: components["schemas"]["Misread"][];
+            /** @description The lever positions with their ratios, those of misread cells left out. */
+            positions: components["schemas"]["GearboxPosition"][];
+            /** @description What was found, in one sentence. */
+            says: string;
+        };
+        /** @description A plate as it is read off the headstock. */
+        PlateRequest: {
+            /**
+             * @description What it prints, row by row; null where it prints nothing.
+             * @default []
+             */
+            cells?: (components["schemas"]["Exact"] | null)[][];
+            /**
+             * @description Names of the other's, across the top; one empty name where there is no other.
+             * @default []
+             */
+            columns?: string[];
+            /** @default null */
+            gears?: components["schemas"]["KeepRequest"] | null;
+            /**
+             * @description Other change gears for some rows, by row.
+             * @default []
+             */
+            row_gears?: (components["schemas"]["KeepRequest"] | null)[];
+            /**
+             * @description Names of one lever's places, down the side.
+             * @default []
+             */
+            rows?: string[];
+            /** @default null */
+            unit?: components["schemas"]["LengthUnit"] | null;
+        };
         /** @description Plain plugs for the bore. */
         Plug: {
             /** @description It must enter: the least bore. */
@@ -1971,6 +2335,27 @@ export interface components {
             title: string;
             /** @description Stable name of the kind of problem. */
             type: string;
+        };
+        /** @description A purchase, and what it brings. */
+        Purchase: {
+            /** @description Pitches cut exactly with them that are not without. */
+            brings: string[];
+            /** @description How many of those wanted are then cut exactly. */
+            covered: number;
+            /** @description The gears, with their blank cards. */
+            gears: components["schemas"]["BlankCard"][];
+        };
+        /** @description What to make or buy. */
+        Purchases: {
+            /** @description How many are cut exactly now, by a train that hangs. */
+            covered: number;
+            /** @description Those that are not. */
+            missing: string[];
+            pair?: components["schemas"]["Purchase"] | null;
+            /** @description Single gears, the one that brings most first. */
+            singles: components["schemas"]["Purchase"][];
+            /** @description How many pitches are wanted. */
+            wanted: number;
         };
         /** @description A reckoned number. Lengths are in mm, angles in degrees. */
         Quantity: {
@@ -2292,6 +2677,27 @@ export interface components {
             /** @description Which. */
             school: components["schemas"]["PairSchool"];
         };
+        /** @description A scratch that measures another pitch than was meant. */
+        ScratchBody: {
+            /**
+             * Format: double
+             * @description The pitch of the scratch, as measured.
+             * @default null
+             */
+            measured_mm?: number | null;
+            /**
+             * @description The plan request.
+             * @default null
+             */
+            plan?: components["schemas"]["PlanRequest"];
+        };
+        /** @description What was likely hung. */
+        ScratchSaid: {
+            /** @description Mistakes that give the pitch measured, likeliest first. */
+            mistakes: components["schemas"]["Mistake"][];
+            /** @description In one sentence. */
+            says: string;
+        };
         /** @description The sizes of one series. */
         SeriesSizes: {
             /** @description What it is. */
@@ -2332,6 +2738,8 @@ export interface components {
             carriage: components["schemas"]["Carriage"];
             /** @description How each pass ends: `dial`, `closed`, `hand`. */
             ending: components["schemas"]["Ending"];
+            /** @description Every way of ending a pass, side by side. */
+            endings: components["schemas"]["EndingWay"][];
             /** @description The hand this really cuts. */
             hand_cut: components["schemas"]["Hand"];
             /** @description The most the binding limit allows. */
@@ -2708,9 +3116,11 @@ export interface components {
             gearbox: string;
             /**
              * Format: int32
-             * @description Idler to bridge a simple train.
+             * @description First idler put in, to bridge a gap or to turn the leadscrew the right way.
              */
             idler?: number | null;
+            /** @description All of them, spindle end first. */
+            idlers?: number[];
             /**
              * Format: double
              * @description Lead cut.
@@ -2722,6 +3132,64 @@ export interface components {
             swaps: number;
             /** @description What is in the way. */
             why_not?: string | null;
+        };
+        /** @description What was tried. */
+        TrialRequest: {
+            /**
+             * @description The gearbox position it stood at.
+             * @default null
+             */
+            gearbox?: string | null;
+            /**
+             * Format: int64
+             * @description Marks on the dial.
+             * @default null
+             */
+            marks?: number | null;
+            /**
+             * Format: double
+             * @description Marks that passed.
+             * @default null
+             */
+            marks_passed?: number | null;
+            /**
+             * Format: double
+             * @description Turns of the leadscrew, half-nut open and the carriage standing, while the dial was watched.
+             * @default null
+             */
+            screw_turns?: number | null;
+            /**
+             * Format: double
+             * @description Turns given to the spindle, half-nut closed.
+             * @default null
+             */
+            spindle_turns?: number | null;
+            /**
+             * @description The train that was on.
+             * @default {
+             *       "driven": [],
+             *       "drivers": []
+             *     }
+             */
+            train?: components["schemas"]["KeepRequest"];
+            /**
+             * Format: double
+             * @description How far the carriage went.
+             * @default null
+             */
+            travel_mm?: number | null;
+        };
+        /** @description What the trial tells. */
+        TrialSaid: {
+            /**
+             * Format: int64
+             * @description Teeth of the dial gear.
+             */
+            dial_teeth?: number | null;
+            /** @description The fixed ratio, as a fraction. */
+            fixed_ratio?: string | null;
+            /** @description In words, how sure it is included. */
+            says: string[];
         };
         /**
          * @description What a symbol of a rule is measured in.
@@ -2824,6 +3292,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CalloutAnswer"];
+                };
+            };
+        };
+    };
+    day: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DayBody"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DaySaid"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -3272,6 +3771,178 @@ export interface operations {
             };
         };
     };
+    chart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChartRow"][];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    chart_csv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    plate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlateRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlateRead"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    buy: {
+        parameters: {
+            query: {
+                /** @description Metric pitches or inch ones. */
+                unit: components["schemas"]["LengthUnit"];
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Purchases"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    trial: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TrialRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialSaid"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     length: {
         parameters: {
             query?: never;
@@ -3360,6 +4031,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Rule"][];
+                };
+            };
+        };
+    };
+    scratch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ScratchBody"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScratchSaid"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };

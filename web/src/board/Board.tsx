@@ -1,11 +1,12 @@
 import { Link } from '@tanstack/react-router';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { useSettings } from '../app/Settings';
 import { Slash } from '../app/Slash';
 import { Tools } from '../app/Tools';
 import { TypeAndGo } from '../app/TypeAndGo';
 import { inWords, type JobLine } from '../api/client';
 import { useJobs, useMakeJob } from '../api/hooks';
+import { DayLeaf } from './DayLeaf';
 
 /** A job as a length of bar: bright where it is cut, layout blue where it is not. */
 function Bar({ job }: { job: JobLine }) {
@@ -23,6 +24,7 @@ export function Board() {
   const jobs = useJobs();
   const { lathe } = useSettings();
   const sample = useMakeJob();
+  const [day, setDay] = useState(false);
   useEffect(() => {
     document.title = 'Yoke Turn';
   }, []);
@@ -39,6 +41,11 @@ export function Board() {
           <button type="button" className="act plain" onClick={() => sample.mutate({ request: { sample: {}, lathe_id: lathe } })}>
             I have only a sample: find its thread
           </button>
+          {(jobs.data?.length ?? 0) > 1 && (
+            <button type="button" className="act plain" onClick={() => setDay(true)}>
+              Put the day in order
+            </button>
+          )}
           {sample.isError && <p className="fault" role="alert">{inWords(sample.error)}</p>}
         </div>
         <section aria-labelledby="jobs-head">
@@ -61,6 +68,7 @@ export function Board() {
           </ul>
         </section>
       </main>
+      <DayLeaf open={day} onClose={() => setDay(false)} />
       <Slash />
     </div>
   );

@@ -67,16 +67,21 @@ function Dim({ dim, text, size }: { dim: Dimension; text: string; size: number }
   );
 }
 
+/** Radius shafts are drawn at, at most, mm. */
+const HUB = 10;
+
 /** Tooth counts, over all the circles; two gears on one stud carry theirs side by side. */
 function Counts({ drawing, size }: { drawing: Drawing; size: number }) {
-  const gears = drawing.shapes.filter((s) => s.role.startsWith('gear'));
+  const gears = drawing.shapes.filter((s) => s.role.startsWith('gear') || s.role.startsWith('dial.number'));
   return gears.map((shape, i) => {
     const c = shape.circle;
     if (!c) return null;
     const shared = gears.some((o) => o !== shape && o.circle?.x === c.x && o.circle.y === c.y);
     const aside = shared ? (shape.role.endsWith('outer') ? 1 : -1) : 0;
-    const letter = Math.min(Math.max(size, c.r * 0.3), size * 1.7);
-    const under = shared ? letter * 1.7 : Math.max(c.r * 0.55, letter * 1.2);
+    const onDial = shape.role.startsWith('dial');
+    const letter = onDial ? c.r * 2.2 : Math.min(Math.max(size, c.r * 0.3), size * 1.7);
+    // A number round a dial stands on its place; a gear's count below its hub, however small the gear.
+    const under = onDial ? letter * 0.35 : shared ? letter * 1.7 : Math.max(c.r * 0.55, Math.min(c.r * 0.9, HUB + letter * 0.95));
     return (
       <text key={i} className={`count ${shape.role.replaceAll('.', '-')}`} x={c.x + aside * letter * 1.35} y={-c.y + under} fontSize={letter} textAnchor="middle">
         {shape.label}

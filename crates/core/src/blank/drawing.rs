@@ -147,7 +147,7 @@ pub(super) fn blank(d: &Drawn<'_>) -> Drawing {
         .map_or_else(String::new, |g| format!(", {} {} wide down to {}", gap_word(d.followed), mm_text(g.width.value), mm_text(g.diameter.value)));
     Drawing {
         says: format!("{} of {}, threaded length {}{ending}.", if external { "Blank" } else { "Bore" }, mm_text(used), mm_text(length)),
-        bounds: [left - used * 0.98, -height - used * 0.42, tail + right, height + used * 0.3],
+        bounds: [left - used * 1.2, -height - used * 0.42, tail + right, height + used * 0.3],
         shapes,
         dimensions: dimensions(d, shown, left, height),
     }
@@ -194,7 +194,7 @@ fn dimensions(d: &Drawn<'_>, shown: f64, left: f64, height: f64) -> Vec<Dimensio
     let across = |name, says, figure: Quantity, at: f64, radius: f64| Dimension { name, says, figure, from: [at, -radius], to: [at, radius] };
     let along = |name, says, figure: Quantity, y: f64, from: f64, to: f64| Dimension { name, says, figure, from: [from, y], to: [to, y] };
     let mut list = vec![
-        across("diameter", if external { "blank diameter" } else { "bore" }, Quantity::length(used), left - used * 0.92, r),
+        across("diameter", if external { "blank diameter" } else { "bore" }, Quantity::length(used), left - used * 1.15, r),
         along("length", "threaded length", Quantity::given(d.thread.length), under, 0.0, shown),
     ];
     // A register hides the chamfer behind it: its own diameter stands in that place.

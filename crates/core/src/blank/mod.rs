@@ -151,10 +151,7 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &BlankFacts, before: &Before<'_>, w
         relief::work(sheet, &relief::Ask { facts, kit, thread, tip, reach, used, cut_end }, end, watch)
     });
     let slenderness = holding::slenderness(sheet, facts, thread, used, watch);
-    if side == Side::Internal && facts.shoulder && thread.basic.minor.value < UNSEEN_BORE_MM {
-        let text = "A blind bore cannot be seen into or measured: cut a test piece first, turn the plain plugs for the bore, and keep the mate at hand.";
-        watch.push(Watch::new(Level::Note, "test_piece", "blank", text.into()));
-    }
+    watch.extend(test_piece(facts, thread));
     let ratio = facts.stick_out_mm.unwrap_or(thread.length) / used.value;
     let (holdings, holding_reason) = holding::holdings(&holding::Work { facts, thread, used, ratio, tried: before.tried }, watch);
     let held = holdings.iter().find(|h| h.chosen).map_or(Holding::ThreeJaw, |h| h.holding);
@@ -209,6 +206,19 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &BlankFacts, before: &Before<'_>, w
 
 /// Bores under this are blind to eye and instrument alike, mm. House value.
 const UNSEEN_BORE_MM: f64 = 50.0;
+
+/// A test piece, where a spoilt thread cannot be seen coming or would cost work already in the part.
+fn test_piece(facts: &BlankFacts, thread: &Thread) -> Option<Watch> {
+    let blind = thread.spec.side == Side::Internal && facts.shoulder && thread.basic.minor.value < UNSEEN_BORE_MM;
+    let text = if blind {
+        "A blind bore cannot be seen into or measured: cut a test piece first, turn the plain plugs for the bore, and keep the mate at hand."
+    } else if facts.other_thread_finished || facts.runs_true {
+        "There is finished work in this part already: cut a test piece of the same stock first, and prove gears, bit and depth on it."
+    } else {
+        return None;
+    };
+    Some(Watch::new(Level::Note, "test_piece", "blank", text.into()))
+}
 
 /// The share of thread a bore leaves, and the drill before it.
 fn bore(sheet: &mut Sheet, kit: &Kit, thread: &Thread, size: &Size) -> Bore {

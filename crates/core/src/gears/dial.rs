@@ -47,20 +47,34 @@ pub fn reengage(turns: &Ratio, dial: Option<&Dial>) -> DialAnswer {
         return plain(DialRule::AnyPosition);
     }
     let Some(dial) = dial else { return plain(DialRule::KeepClosed) };
-    let served = dial.teeth.iter().copied().filter(|t| i128::from(*t) % n == 0);
-    served
-        .filter_map(|teeth| {
-            // Marks not counted: every tooth is as good as a mark.
-            let marks = dial.marks.unwrap_or(teeth);
-            let every = (1..=marks).find(|j| {
-                let travelled = i128::from(*j) * i128::from(teeth);
-                travelled % i128::from(marks) == 0 && (travelled / i128::from(marks)) % n == 0
-            })?;
-            let rule = if every == 1 { DialRule::EveryMark } else { DialRule::Marks };
-            Some(DialAnswer { rule, every: (every > 1).then_some(every), teeth: Some(teeth), marks: Some(marks), apart: n })
-        })
-        .min_by_key(|a| a.every)
-        .unwrap_or_else(|| plain(DialRule::KeepClosed))
+    each_gear(turns, dial).into_iter().filter(|a| a.rule != DialRule::KeepClosed).min_by_key(|a| a.every).unwrap_or_else(|| plain(DialRule::KeepClosed))
+}
+
+/// The rule with each dial gear owned, in the order they are listed.
+#[must_use]
+pub fn each_gear(turns: &Ratio, dial: &Dial) -> Vec<DialAnswer> {
+    let n = *turns.numer();
+    let of_gear = |teeth: u16| {
+        // Marks not counted: every tooth is as good as a mark.
+        let marks = dial.marks.unwrap_or(teeth);
+        let answer = |rule, every| DialAnswer { rule, every, teeth: Some(teeth), marks: Some(marks), apart: n };
+        if n == 1 {
+            return answer(DialRule::AnyPosition, None);
+        }
+        let every = (1..=marks).filter(|_| i128::from(teeth) % n == 0).find(|j| closes_on(*j, teeth, marks, n));
+        match every {
+            None => answer(DialRule::KeepClosed, None),
+            Some(1) => answer(DialRule::EveryMark, None),
+            every => answer(DialRule::Marks, every),
+        }
+    };
+    dial.teeth.iter().map(|teeth| of_gear(*teeth)).collect()
+}
+
+/// Whether the half-nut closes in step j marks on: whole leadscrew pitches, and a multiple of `n` of them.
+pub(super) fn closes_on(j: u16, teeth: u16, marks: u16, n: i128) -> bool {
+    let travelled = i128::from(j) * i128::from(teeth);
+    travelled % i128::from(marks) == 0 && (travelled / i128::from(marks)) % n == 0
 }
 
 #[cfg(test)]

@@ -1,15 +1,34 @@
 //! Gears: which train, how true, does it hang, and when the half-nut may be closed again.
 
+mod arrange;
+mod buy;
+mod chart;
+mod day;
 mod dial;
 mod drawing;
+mod face;
 mod fit;
+mod layout;
+mod misfit;
+mod plate;
 pub mod rules;
 mod search;
 pub(crate) mod section;
+mod steps;
 mod suits;
+mod table;
+mod trial;
 
-pub use dial::{DialAnswer, DialRule, reengage};
-pub use fit::{Fit, hangs};
-pub use search::{Found, Train, search};
-pub use section::{GearsSection, HungTrain, TrainRow};
+pub use buy::{BlankCard, Purchase, Purchases, card as blank_card, purchases};
+pub use chart::{ChartRow, chart, standard_pitches};
+pub use day::{Day, DayJob, DayStep, Setting, order as day_order};
+pub use dial::{DialAnswer, DialRule, each_gear, reengage};
+pub use fit::{Clearance, Fit, Sense, hangs};
+pub use layout::{Idler, Mesh};
+pub use misfit::{Mistake, mistakes};
+pub use plate::{Misread, PlateRead, PlateRequest};
+pub use search::{Found, Train, Wanted, search};
+pub use section::{ClearanceSaid, DialGear, DialSection, GearsSection, HungTrain, TrainRow};
 pub use suits::NearSize;
+pub use table::Table;
+pub use trial::{TrialRequest, TrialSaid};

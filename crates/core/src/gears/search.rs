@@ -1,14 +1,16 @@
-//! The search: every simple and one-compound train of the gears owned, in every gearbox position.
+//! The search: every simple, one- and two-compound train of the gears owned, in every gearbox position.
 //!
-//! Drivers' products are sorted once; for each set of driven gears and lever position the products
-//! near the one wanted are found by bisection. Every train within an error window is visited, and
-//! the window is widened until enough are found, so the list is exhaustive down to its last row.
+//! Every train within an error window is visited, and the window is widened until enough hang, so the list
+//! is exhaustive down to its last row. Which order hangs is looked at only as far down the ranking as rows
+//! are wanted: nothing else of the ranking depends on the order.
 
-use super::fit::{Fit, hangs, meshes};
+use super::arrange::{arrangements, can_go_together};
+use super::fit::{Fit, Sense, hangs};
+use super::table::{Picked, Table};
 use crate::job::{Gear, Lathe, Mounted};
 use crate::quantity::{Ratio, real};
 use std::cmp::Ordering;
-use std::collections::BTreeSet;
+use std::collections::{HashMap, HashSet};
 
 /// A train as hung, spindle end first.
 #[derive(Debug, Clone, PartialEq, Eq, PartialOrd, Ord)]
@@ -35,6 +37,11 @@ pub(super) fn not_among(wanted: impl Iterator<Item = u16>, there: &[u16]) -> Vec
         .collect()
 }
 
+/// Gears to change from those mounted.
+fn swaps(drivers: impl Iterator<Item = u16>, driven: impl Iterator<Item = u16>, mounted: &Mounted) -> usize {
+    not_among(drivers, &mounted.drivers).len() + not_among(driven, &mounted.driven).len()
+}
+
 impl Train {
     /// Leadscrew turns per spindle turn, gearbox and fixed ratio included, exact.
     #[must_use]
@@ -47,11 +54,10 @@ impl Train {
     /// Gears to change from those mounted.
     #[must_use]
     pub fn swaps(&self, mounted: &Mounted) -> usize {
-        let missing = |wanted: &[Gear], on: &[u16]| not_among(wanted.iter().map(|g| g.teeth), on).len();
-        missing(&self.drivers, &mounted.drivers) + missing(&self.driven, &mounted.driven)
+        swaps(self.drivers.iter().map(|g| g.teeth), self.driven.iter().map(|g| g.teeth), mounted)
     }
 
-    /// The gears of the drawer this train leaves over.
+    /// The gears of the drawer this train leaves over; those joined in one piece with a gear of it are not.
     #[must_use]
     pub fn spare(&self, lathe: &Lathe) -> Vec<Gear> {
         let mut left = lathe.gears.clone();
@@ -82,180 +88,225 @@ pub struct Found {
     pub closest: bool,
 }
 
+/// What is wanted of the list.
+#[derive(Debug, Clone, Copy, Default)]
+pub struct Wanted<'a> {
+    /// How many rows.
+    pub limit: usize,
+    /// Largest relative error; 0 for exact only.
+    pub max_error: Option<f64>,
+    /// Only this gearbox position.
+    pub gearbox: Option<usize>,
+    /// Gears that stay on, by teeth, each where it is mounted now.
+    pub keep: Option<&'a Mounted>,
+    /// At most this many gears changed.
+    pub max_swaps: Option<usize>,
+    /// The way the leadscrew must turn, where the tumbler cannot choose it.
+    pub sense: Option<Sense>,
+}
+
 /// Error windows tried in turn; beyond the last, only the single closest train is of use.
 const WINDOWS: [f64; 5] = [1e-12, 1e-5, 1e-4, 1e-3, 5e-2];
 /// Past this many trains there is nothing to gain from a wider window.
 const PLENTY: usize = 20_000;
+/// How far down the ranking is put in order at a time.
+const STRETCH: usize = 256;
 
-/// One or two gears on one side of a train.
+/// A train within the window, not yet put in an order that hangs.
 #[derive(Clone, Copy)]
-struct Picked {
-    product: f64,
-    gears: [usize; 2],
-    count: usize,
+struct Candidate {
+    drivers: Picked,
+    driven: Picked,
+    gearbox: u8,
+    error: f64,
+    swaps: u8,
+    pairs: u8,
+    teeth: u16,
 }
 
-/// Finds the best trains for `required` leadscrew turns per spindle turn. Returns how many trains lie
-/// in the widest window searched, and the best `limit` of them in order.
-#[must_use]
-pub fn search(lathe: &Lathe, required: &Ratio, limit: usize) -> (usize, Vec<Found>) {
-    let mut kinds: Vec<(Gear, usize)> = Vec::new();
-    for gear in &lathe.gears {
-        match kinds.iter_mut().find(|(g, _)| g == gear) {
-            Some((_, n)) => *n += 1,
-            None => kinds.push((*gear, 1)),
-        }
-    }
-    let picked = pick(&kinds, lathe.compound_trains);
-    let mut found: BTreeSet<Train> = BTreeSet::new();
-    let mut judged: Vec<Found> = Vec::new();
-    for window in WINDOWS {
-        visit(lathe, required, &kinds, &picked, window, &mut |train| {
-            if !found.contains(&train) {
-                judged.extend(judge(lathe, required, &train, &kinds));
-                found.insert(train);
-            }
-        });
-        if judged.iter().filter(|f| f.fit.hangs).count() >= limit || judged.len() >= PLENTY {
-            break;
-        }
-    }
-    if judged.is_empty() {
-        judged.extend(nearest(lathe, required, &kinds, &picked));
-    }
-    let least = judged.iter().map(|f| exact_error(f.ratio, required)).min();
-    for one in &mut judged {
-        one.closest = Some(exact_error(one.ratio, required)) == least;
-    }
-    judged.sort_by(order);
-    let total = judged.len();
-    // Several may share the least error; the first of them in order carries the mark.
-    let first = judged.iter().position(|f| f.closest);
-    for (i, one) in judged.iter_mut().enumerate() {
-        one.closest = Some(i) == first;
-    }
-    if let Some(at) = first.filter(|at| *at >= limit) {
-        // The row of least error is always listed, though others hang and it does not.
-        judged.swap(limit - 1, at);
-    }
-    judged.truncate(limit);
-    (total, judged)
-}
-
-fn exact_error(ratio: Ratio, required: &Ratio) -> Ratio {
-    let off = ratio - required;
-    if off < Ratio::from_integer(0) { -off } else { off }
-}
-
-/// Those that hang, then exact, then error, then fewest changes, then fewer and larger gears.
-fn order(a: &Found, b: &Found) -> Ordering {
-    let teeth = |f: &Found| f.train.drivers.iter().chain(&f.train.driven).map(|g| u32::from(g.teeth)).sum::<u32>();
-    let positive = |f: &Found| f.error.abs();
-    b.fit
-        .hangs
-        .cmp(&a.fit.hangs)
-        .then_with(|| positive(a).total_cmp(&positive(b)))
+/// Exact, then error, then fewest changes, then fewer and larger gears; the rest only makes it settled.
+fn order(a: &Candidate, b: &Candidate) -> Ordering {
+    a.error
+        .abs()
+        .total_cmp(&b.error.abs())
         .then_with(|| a.swaps.cmp(&b.swaps))
-        .then_with(|| a.train.drivers.len().cmp(&b.train.drivers.len()))
-        .then_with(|| teeth(b).cmp(&teeth(a)))
-        .then_with(|| a.train.cmp(&b.train))
+        .then_with(|| a.pairs.cmp(&b.pairs))
+        .then_with(|| b.teeth.cmp(&a.teeth))
+        .then_with(|| a.gearbox.cmp(&b.gearbox))
+        .then_with(|| (a.drivers, a.driven).cmp(&(b.drivers, b.driven)))
 }
 
-/// Every choice of one gear, and of two if compounds are allowed, by product.
-fn pick(kinds: &[(Gear, usize)], pairs: bool) -> [Vec<Picked>; 2] {
-    let teeth = |i: usize| f64::from(kinds[i].0.teeth);
-    let mut ones: Vec<Picked> = (0..kinds.len()).map(|i| Picked { product: teeth(i), gears: [i, i], count: 1 }).collect();
-    let mut twos = Vec::new();
-    if pairs {
-        for i in 0..kinds.len() {
-            let from = if kinds[i].1 > 1 { i } else { i + 1 };
-            twos.extend((from..kinds.len()).map(|j| Picked { product: teeth(i) * teeth(j), gears: [i, j], count: 2 }));
-        }
+/// What of a search does not change while the window is widened.
+struct Search<'a> {
+    lathe: &'a Lathe,
+    table: &'a Table,
+    required: &'a Ratio,
+    wanted: &'a Wanted<'a>,
+}
+
+impl Search<'_> {
+    /// The candidate, if it may stand in the list: it goes together and passes the filters.
+    fn candidate(&self, drivers: &Picked, driven: &Picked, gearbox: usize, (wn, wd): (i128, i128)) -> Option<Candidate> {
+        let (a, b): (Vec<Gear>, Vec<Gear>) = (self.table.gears(drivers).collect(), self.table.gears(driven).collect());
+        let (top, under) = (i128::from(drivers.product) * wd, i128::from(driven.product) * wn);
+        // Exact is told by whole numbers; only what is not is told by a float.
+        #[allow(clippy::cast_precision_loss)]
+        let error = if top == under { 0.0 } else { (top - under) as f64 / under as f64 };
+        let changes = swaps(a.iter().map(|g| g.teeth), b.iter().map(|g| g.teeth), &self.lathe.mounted);
+        let passes = self.wanted.max_error.is_none_or(|most| error.abs() <= most)
+            && self.wanted.max_swaps.is_none_or(|most| changes <= most)
+            && self.wanted.keep.is_none_or(|keep| {
+                let teeth = |gears: &[Gear]| gears.iter().map(|g| g.teeth).collect::<Vec<_>>();
+                not_among(keep.drivers.iter().copied(), &teeth(&a)).is_empty() && not_among(keep.driven.iter().copied(), &teeth(&b)).is_empty()
+            });
+        (passes && can_go_together(&a, &b)).then(|| Candidate {
+            drivers: *drivers,
+            driven: *driven,
+            gearbox: u8::try_from(gearbox).unwrap_or(0),
+            error,
+            swaps: u8::try_from(changes).unwrap_or(u8::MAX),
+            pairs: u8::try_from(a.len()).unwrap_or(u8::MAX),
+            teeth: a.iter().chain(&b).map(|g| g.teeth).sum(),
+        })
     }
-    ones.sort_by(|a, b| a.product.total_cmp(&b.product));
-    twos.sort_by(|a, b| a.product.total_cmp(&b.product));
-    [ones, twos]
-}
 
-/// Whether the drawer holds all these gears at once.
-fn owned(kinds: &[(Gear, usize)], drivers: &Picked, driven: &Picked) -> bool {
-    let both = [&drivers.gears[..drivers.count], &driven.gears[..driven.count]].concat();
-    both.iter().all(|i| both.iter().filter(|j| *j == i).count() <= kinds[*i].1)
-}
+    /// Gearbox positions looked at, each with the ratio its gears must make.
+    fn positions(&self) -> impl Iterator<Item = (usize, Ratio)> + '_ {
+        let (lathe, only) = (self.lathe, self.wanted.gearbox);
+        lathe.gearbox.iter().enumerate().filter(move |(i, _)| only.is_none_or(|o| o == *i)).map(|(i, p)| (i, *self.required / (p.ratio.0 * lathe.fixed)))
+    }
 
-fn visit(lathe: &Lathe, required: &Ratio, kinds: &[(Gear, usize)], picked: &[Vec<Picked>; 2], window: f64, each: &mut impl FnMut(Train)) {
-    for (gearbox, levers) in lathe.gearbox.iter().enumerate() {
-        let wanted = real(&(*required / (levers.ratio.0 * lathe.fixed)));
-        for choices in picked {
-            for driven in choices {
-                let target = wanted * driven.product;
-                let from = choices.partition_point(|p| p.product < target * (1.0 - window));
-                for drivers in choices[from..].iter().take_while(|p| p.product <= target * (1.0 + window)) {
-                    if owned(kinds, drivers, driven) {
-                        each(assemble(kinds, drivers, driven, gearbox));
-                    }
+    fn within(&self, window: f64) -> Vec<Candidate> {
+        let mut list = Vec::new();
+        for (gearbox, ratio) in self.positions() {
+            let terms = (*ratio.numer(), *ratio.denom());
+            self.table.within(real(&ratio), window, &mut |a, b| list.extend(self.candidate(a, b, gearbox, terms)));
+        }
+        list
+    }
+
+    /// The window of the single closest train.
+    fn nearest(&self) -> Option<f64> {
+        self.positions()
+            .filter_map(|(gearbox, ratio)| {
+                let terms = (*ratio.numer(), *ratio.denom());
+                self.table.nearest(real(&ratio), &mut |a, b| self.candidate(a, b, gearbox, terms).is_some())
+            })
+            .min_by(f64::total_cmp)
+    }
+
+    /// Puts a candidate's gears in the first order that hangs, else in the first that goes together.
+    fn judge(&self, one: &Candidate, fits: &mut HashMap<(Picked, Picked), (Train, Fit)>) -> Option<Found> {
+        let gearbox = usize::from(one.gearbox);
+        let (train, fit) = if let Some(known) = fits.get(&(one.drivers, one.driven)) {
+            known.clone()
+        } else {
+            let train = Train { drivers: self.table.gears(&one.drivers).collect(), driven: self.table.gears(&one.driven).collect(), gearbox };
+            let spare = train.spare(self.lathe);
+            let mut best: Option<(Train, Fit)> = None;
+            for order in arrangements(&train) {
+                let fit = hangs(self.lathe, &order, &spare, self.wanted.sense);
+                let done = fit.hangs;
+                if done || best.is_none() {
+                    best = Some((order, fit));
+                }
+                if done {
+                    break;
                 }
             }
-        }
+            let judged = best?;
+            fits.insert((one.drivers, one.driven), judged.clone());
+            judged
+        };
+        let train = Train { gearbox, ..train };
+        Some(Found { ratio: train.ratio(self.lathe), error: one.error, fit, swaps: usize::from(one.swaps), train, closest: false })
     }
 }
 
-/// The single closest train when none lies in any window.
-fn nearest(lathe: &Lathe, required: &Ratio, kinds: &[(Gear, usize)], picked: &[Vec<Picked>; 2]) -> Vec<Found> {
-    let mut best: Option<(f64, Train)> = None;
-    for (gearbox, levers) in lathe.gearbox.iter().enumerate() {
-        let wanted = real(&(*required / (levers.ratio.0 * lathe.fixed)));
-        for choices in picked {
-            for driven in choices {
-                let target = wanted * driven.product;
-                let at = choices.partition_point(|p| p.product < target);
-                let usable = |p: &&Picked| owned(kinds, p, driven) && judge(lathe, required, &assemble(kinds, p, driven, gearbox), kinds).is_some();
-                let sides = [choices[..at].iter().rev().find(usable), choices[at..].iter().find(usable)];
-                for drivers in sides.into_iter().flatten() {
-                    let error = (drivers.product / target - 1.0).abs();
-                    if best.as_ref().is_none_or(|(least, _)| error < *least) {
-                        best = Some((error, assemble(kinds, drivers, driven, gearbox)));
-                    }
-                }
-            }
-        }
-    }
-    best.and_then(|(_, train)| judge(lathe, required, &train, kinds)).into_iter().collect()
-}
-
-fn assemble(kinds: &[(Gear, usize)], drivers: &Picked, driven: &Picked, gearbox: usize) -> Train {
-    let gears = |p: &Picked| p.gears[..p.count].iter().map(|i| kinds[*i].0).collect();
-    Train { drivers: gears(drivers), driven: gears(driven), gearbox }
-}
-
-/// Puts the gears in the first order that hangs, else in the first that meshes; `None` when they
-/// cannot mesh in any order.
-fn judge(lathe: &Lathe, required: &Ratio, train: &Train, kinds: &[(Gear, usize)]) -> Option<Found> {
-    let mut orders = vec![train.clone()];
-    if let ([a, c], [b, d]) = (train.drivers.as_slice(), train.driven.as_slice()) {
-        for (drivers, driven) in [([*c, *a], [*b, *d]), ([*a, *c], [*d, *b]), ([*c, *a], [*d, *b])] {
-            orders.push(Train { drivers: drivers.to_vec(), driven: driven.to_vec(), gearbox: train.gearbox });
-        }
-    }
-    orders.retain(meshes);
-    // Only a simple train takes an idler from the drawer.
-    let spare: Vec<Gear> = if train.drivers.len() == 1 {
-        let used = |g: &Gear| usize::from(train.drivers[0] == *g) + usize::from(train.driven.first() == Some(g));
-        let mut left: Vec<Gear> = kinds.iter().filter(|(g, n)| *n > used(g)).map(|(g, _)| *g).collect();
-        left.sort_unstable();
-        left
-    } else {
-        Vec::new()
+/// The teeth of a row as they are shown, whatever order or drawer they come from.
+fn shown(found: &Found) -> (Vec<u16>, Vec<u16>, usize) {
+    let teeth = |gears: &[Gear]| {
+        let mut list: Vec<u16> = gears.iter().map(|g| g.teeth).collect();
+        list.sort_unstable();
+        list
     };
-    let tried: Vec<(Fit, &Train)> = orders.iter().map(|t| (hangs(lathe, t, &spare), t)).collect();
-    let (fit, chosen) = tried.iter().find(|(f, _)| f.hangs).or_else(|| tried.first())?;
-    let ratio = chosen.ratio(lathe);
-    Some(Found {
-        ratio,
-        error: real(&(ratio / required)) - 1.0,
-        fit: fit.clone(),
-        swaps: chosen.swaps(&lathe.mounted),
-        train: (*chosen).clone(),
-        closest: false,
-    })
+    (teeth(&found.train.drivers), teeth(&found.train.driven), found.train.gearbox)
+}
+
+/// Finds the best trains for `required` leadscrew turns per spindle turn. Returns how many trains lie in the
+/// widest window searched, and the best of them in order: those that hang before those that do not.
+#[must_use]
+pub fn search(lathe: &Lathe, table: &Table, required: &Ratio, wanted: &Wanted<'_>) -> (usize, Vec<Found>) {
+    let search = Search { lathe, table, required, wanted };
+    let mut fits = HashMap::new();
+    let mut outcome = (0, Vec::new());
+    for window in WINDOWS {
+        let list = search.within(window);
+        let enough = list.len() >= PLENTY || wanted.max_error.is_some_and(|most| most <= window);
+        let (total, found, hang) = rank(&search, list, &mut fits);
+        outcome = (total, found);
+        if enough || hang >= wanted.limit {
+            return outcome;
+        }
+    }
+    if outcome.1.is_empty()
+        && let Some(window) = search.nearest()
+    {
+        let (total, found, _) = rank(&search, search.within(window * (1.0 + 1e-9) + 1e-15), &mut fits);
+        outcome = (total, found);
+    }
+    outcome
+}
+
+/// The first rows of the ranking: candidates are put in order a stretch at a time and tried on the arm until
+/// enough hang. Gives how many there were, the rows, and how many of them hang.
+fn rank(search: &Search<'_>, mut list: Vec<Candidate>, fits: &mut HashMap<(Picked, Picked), (Train, Fit)>) -> (usize, Vec<Found>, usize) {
+    let limit = search.wanted.limit;
+    let total = list.len();
+    let (mut hang, mut foul): (Vec<Found>, Vec<Found>) = (Vec::new(), Vec::new());
+    let mut seen = HashSet::new();
+    let mut rest = list.as_mut_slice();
+    let mut closest: Option<Found> = None;
+    while !rest.is_empty() && hang.len() < limit {
+        let stretch = STRETCH.min(rest.len());
+        if stretch < rest.len() {
+            rest.select_nth_unstable_by(stretch - 1, order);
+        }
+        let (now, later) = rest.split_at_mut(stretch);
+        now.sort_unstable_by(order);
+        for found in now.iter().filter_map(|one| search.judge(one, fits)) {
+            if closest.is_none() {
+                closest = Some(found.clone());
+            }
+            if hang.len() < limit && found.fit.hangs && seen.insert(shown(&found)) {
+                hang.push(found);
+            } else if !found.fit.hangs && foul.len() < limit {
+                foul.push(found);
+            }
+        }
+        rest = later;
+    }
+    let hanging = hang.len();
+    // One that hangs out of another drawer or order makes the same teeth that do not a row too many.
+    hang.extend(foul.into_iter().filter(|f| seen.insert(shown(f))));
+    hang.truncate(limit);
+    mark_closest(&mut hang, closest);
+    (total, hang, hanging)
+}
+
+/// The row of least error is always listed, though others hang and it does not; it never takes the place of the one
+/// row that does.
+fn mark_closest(rows: &mut Vec<Found>, closest: Option<Found>) {
+    let Some(least) = closest else { return };
+    let at = rows.iter().position(|f| f.error.abs() <= least.error.abs());
+    if at.is_none() {
+        if rows.len() > 1 {
+            rows.pop();
+        }
+        rows.push(least);
+    }
+    let at = at.unwrap_or(rows.len().saturating_sub(1));
+    if let Some(row) = rows.get_mut(at) {
+        row.closest = true;
+    }
 }

@@ -1,15 +1,18 @@
 //! The gears section of a plan.
 
-use super::dial::{DialRule, reengage};
-use super::fit::hangs;
-use super::search::{Found, Train, not_among, search};
+use super::dial::{DialRule, each_gear, reengage};
+use super::face;
+use super::fit::{Sense, hangs};
+use super::misfit::{Mistake, mistakes, says};
+use super::search::{Found, Train, Wanted, not_among, search};
+use super::steps::steps;
 use super::suits::{NearSize, near_sizes};
+use super::table::Table;
 use super::{drawing, rules};
 use crate::job::{Gear, GearFacts, Lathe, Mounted};
 use crate::outline::Drawing;
 use crate::quantity::{Ratio, plain_text, ratio_text, real};
 use crate::setup::Direction;
-use crate::thread::Hand;
 use crate::thread::section::Thread;
 use crate::watch::{Level, Watch};
 use crate::words::Words;
@@ -42,9 +45,12 @@ pub struct TrainRow {
     /// What is in the way.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub why_not: Option<String>,
-    /// Idler to bridge a simple train.
+    /// First idler put in, to bridge a gap or to turn the leadscrew the right way.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub idler: Option<u16>,
+    /// All of them, spindle end first.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub idlers: Vec<u16>,
     /// Gears to change from those on the lathe.
     pub swaps: usize,
     /// Whether no train of these gears comes closer.
@@ -68,6 +74,27 @@ pub struct DialSection {
     pub marks: Option<u16>,
     /// What to do, then why.
     pub says: String,
+    /// What each dial gear owned is good for, where there are several.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub gears: Vec<DialGear>,
+    /// How far the marks of the pitch meant are out by the last pass, on an approximate train.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub drift_mm: Option<Quantity>,
+    /// The dial, its safe marks shown.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub drawing: Option<Drawing>,
+}
+
+/// One dial gear owned.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct DialGear {
+    /// Its teeth.
+    pub teeth: u16,
+    /// The rule with it.
+    pub rule: DialRule,
+    /// The same in words.
+    pub says: String,
 }
 
 /// The train hung, with its workings.
@@ -86,9 +113,25 @@ pub struct HungTrain {
     pub takes_mm: Quantity,
     /// The judgement, in words.
     pub judged: String,
+    /// Room between what must not touch, the tightest first; empty where no arm is described.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub clearances: Vec<ClearanceSaid>,
     /// Hanging it, step by step.
     pub steps: Vec<String>,
 }
+
+/// Room between a gear and something it must not touch.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ClearanceSaid {
+    /// Between what.
+    pub between: String,
+    /// How much.
+    pub room_mm: Quantity,
+}
+
+/// Clearances told: the tightest few are what matters.
+const CLEARANCES: usize = 4;
 
 /// Gears: the train, its error, the dial.
 #[derive(Debug, Clone, Serialize)]
@@ -115,12 +158,31 @@ pub struct GearsSection {
     pub drawing: Option<Drawing>,
 }
 
+impl GearsSection {
+    /// What was likely hung instead of this train, when the scratch measures another lead: in a sentence, and the
+    /// mistakes by name.
+    #[must_use]
+    pub fn misfit(&self, lathe: &Lathe, starts: u8, measured_mm: f64) -> (String, Vec<Mistake>) {
+        let Some(row) = self.hung.as_ref().map(|h| &h.train) else { return ("No train is hung.".into(), Vec::new()) };
+        let gearbox = lathe.gearbox.iter().position(|p| p.name == row.gearbox).unwrap_or(0);
+        let train =
+            Train { drivers: row.drivers.iter().map(|t| gear(lathe, *t)).collect(), driven: row.driven.iter().map(|t| gear(lathe, *t)).collect(), gearbox };
+        let found = mistakes(lathe, &train, starts, measured_mm);
+        (says(lathe, &train, measured_mm, &found), found)
+    }
+}
+
+/// The gear of the drawer with so many teeth; one not owned is taken to belong to the first group.
+fn gear(lathe: &Lathe, teeth: u16) -> Gear {
+    lathe.gears.iter().find(|g| g.teeth == teeth).copied().unwrap_or(Gear::loose(teeth, 0))
+}
+
 /// Parts per million with as many places as mean something.
 fn ppm_text(ppm: f64) -> String {
     if ppm == 0.0 { "exact".into() } else { format!("{}{} ppm", if ppm > 0.0 { "+" } else { "" }, plain_text(ppm, if ppm.abs() < 10.0 { 1 } else { 0 })) }
 }
 
-fn row(lathe: &Lathe, found: &Found) -> TrainRow {
+pub(super) fn row(lathe: &Lathe, found: &Found) -> TrainRow {
     let teeth = |gears: &[Gear]| gears.iter().map(|g| g.teeth).collect();
     let ppm = found.error * 1e6;
     // Twelve places of a lead are noise past the exact fraction; nothing is lost by rounding ppm.
@@ -136,19 +198,23 @@ fn row(lathe: &Lathe, found: &Found) -> TrainRow {
         fits: found.fit.by_geometry.then_some(found.fit.hangs),
         fit_basis: (!found.fit.by_geometry).then_some("bench_rule"),
         why_not: found.fit.why_not.clone(),
-        idler: found.fit.idler,
+        idler: found.fit.idlers.first().map(|i| i.gear.teeth),
+        idlers: found.fit.idlers.iter().map(|i| i.gear.teeth).collect(),
         swaps: found.swaps,
         closest: found.closest,
     }
 }
 
 /// The train asked for, judged like the others.
-fn chosen(lathe: &Lathe, required: &Ratio, (asked, gearbox): &(Mounted, Option<String>)) -> Found {
-    let gear = |teeth: &u16| lathe.gears.iter().find(|g| g.teeth == *teeth).copied().unwrap_or(Gear { teeth: *teeth, group: 0 });
+fn chosen(lathe: &Lathe, required: &Ratio, sense: Option<Sense>, (asked, gearbox): &(Mounted, Option<String>)) -> Found {
     let position = gearbox.as_ref().and_then(|name| lathe.gearbox.iter().position(|p| p.name == *name)).unwrap_or(0);
-    let train = Train { drivers: asked.drivers.iter().map(gear).collect(), driven: asked.driven.iter().map(gear).collect(), gearbox: position };
+    let train = Train {
+        drivers: asked.drivers.iter().map(|t| gear(lathe, *t)).collect(),
+        driven: asked.driven.iter().map(|t| gear(lathe, *t)).collect(),
+        gearbox: position,
+    };
     let ratio = train.ratio(lathe);
-    let fit = hangs(lathe, &train, &train.spare(lathe));
+    let fit = hangs(lathe, &train, &train.spare(lathe), sense);
     Found { ratio, error: real(&(ratio / required)) - 1.0, fit, swaps: train.swaps(&lathe.mounted), train, closest: false }
 }
 
@@ -163,17 +229,52 @@ pub(crate) fn work(
     watch: &mut Vec<Watch>,
 ) -> GearsSection {
     let required = thread.exact_lead / lathe.leadscrew;
-    let (trains_total, list) = search(lathe, &required, facts.limit);
-    let asked = facts.hang.as_ref().map(|h| chosen(lathe, &required, h));
+    let sense = sense_needed(lathe, direction);
+    let wanted =
+        Wanted { limit: facts.limit, max_error: facts.max_error, gearbox: facts.gearbox, keep: facts.keep.as_ref(), max_swaps: facts.max_changes, sense };
+    let (trains_total, list) = search(lathe, &Table::of(lathe), &required, &wanted);
+    let asked = facts.hang.as_ref().map(|h| chosen(lathe, &required, sense, h));
     let hung = asked.as_ref().or_else(|| list.first());
     let answer = hung.map(|f| reengage(&f.ratio, lathe.dial.as_ref()));
-    let dial = answer.as_ref().map_or(
-        DialSection { rule: DialRule::KeepClosed, every: None, teeth: None, marks: None, says: "No train can be hung from these gears.".into() },
-        |a| DialSection { rule: a.rule, every: a.every, teeth: a.teeth, marks: a.marks, says: words.dial(a, lathe.dial.is_some()) },
-    );
-    let told = hung.map(|f| tell(sheet, f, asked.is_some(), lathe, thread, watch, words));
+    let several: Vec<DialGear> = match (hung, &lathe.dial) {
+        (Some(found), Some(dial)) if dial.teeth.len() > 1 => {
+            each_gear(&found.ratio, dial).iter().filter_map(|a| Some(DialGear { teeth: a.teeth?, rule: a.rule, says: words.dial_short(a) })).collect()
+        }
+        _ => Vec::new(),
+    };
+    // A dial that serves nothing is still drawn, its marks struck.
+    let face = hung.zip(lathe.dial.as_ref()).and_then(|(found, dial)| {
+        let of = each_gear(&found.ratio, dial);
+        let used = answer.as_ref().and_then(|a| of.iter().find(|g| g.teeth == a.teeth));
+        used.or_else(|| of.first()).and_then(face::dial)
+    });
+    let dial = DialSection {
+        rule: answer.as_ref().map_or(DialRule::KeepClosed, |a| a.rule),
+        every: answer.as_ref().and_then(|a| a.every),
+        teeth: answer.as_ref().and_then(|a| a.teeth),
+        marks: answer.as_ref().and_then(|a| a.marks),
+        says: answer.as_ref().map_or_else(|| "No train can be hung from these gears.".into(), |a| words.dial(a, lathe.dial.is_some())),
+        gears: several,
+        drift_mm: None,
+        drawing: face,
+    };
+    let told = hung.map(|f| tell(sheet, f, asked.is_some(), lathe, thread, direction.screw_with_spindle, watch, words));
     if hung.is_none() {
-        watch.push(Watch::new(Level::Danger, "train_unfit", "gears", "No train can be made from the gears listed; add gears to the lathe.".into()));
+        let filtered = facts.max_error.is_some() || facts.gearbox.is_some() || facts.keep.is_some() || facts.max_changes.is_some();
+        let text = if filtered {
+            "No train passes what is asked of it: allow more error, more changes, or another lever."
+        } else {
+            "No train can be made from the gears listed; add gears to the lathe."
+        };
+        watch.push(Watch::new(Level::Danger, "train_unfit", "gears", text.into()));
+    }
+    if let (Some(_), Some(found)) = (sense, hung) {
+        let (level, text) = if found.fit.by_geometry && found.fit.hangs {
+            (Level::Note, "The tumbler cannot choose the way the leadscrew turns: the count of idlers does. Hang just those shown.")
+        } else {
+            (Level::Danger, "The tumbler has no position that turns the leadscrew this way: one more or one less idler is needed.")
+        };
+        watch.push(Watch::new(level, "wrong_hand", "gears", text.into()));
     }
     let drawing = hung.map(|f| drawing::train(lathe, f, direction));
     GearsSection {
@@ -188,7 +289,54 @@ pub(crate) fn work(
     }
 }
 
-fn tell(sheet: &mut Sheet, found: &Found, was_chosen: bool, lathe: &Lathe, thread: &Thread, watch: &mut Vec<Watch>, words: &Words) -> HungTrain {
+/// How far the marks that serve the pitch meant would be out by the last pass, on a train that only comes near it: the
+/// error times all that the dial has counted, which adds up pass after pass.
+pub(crate) fn drift(sheet: &mut Sheet, gears: &mut GearsSection, lathe: &Lathe, thread: &Thread, passes: usize, watch: &mut Vec<Watch>) {
+    let Some(hung) = &gears.hung else { return };
+    let nominal = reengage(&(thread.exact_lead / lathe.leadscrew), lathe.dial.as_ref());
+    let error = Num::resumed(hung.error_ppm.value, hung.error_ppm.w);
+    if error.value == 0.0 || gears.dial.rule != DialRule::KeepClosed || nominal.rule == DialRule::KeepClosed {
+        return;
+    }
+    #[allow(clippy::cast_precision_loss)] // at most a few hundred
+    let drift = sheet.work(&rules::DIAL_DRIFT, [error, (passes as f64).into(), thread.length.into(), thread.pitch]);
+    let straight = thread.alpha_deg <= 0.0;
+    let takes = if straight { drift } else { sheet.work(&rules::DRIFT_AS_SIZE, [drift, thread.alpha_deg.into()]) };
+    let room = thread.own.pitch.1.value - thread.own.pitch.0.value;
+    let level = if takes.value > room / 3.0 { Level::Warn } else { Level::Note };
+    let text = format!(
+        "On this train the marks that serve {} are out by {} mm after {passes} passes, and it adds up: {}.",
+        thread.spec.pitch_text(),
+        plain_text(drift.value, 3),
+        if takes.value > room / 3.0 { "keep it closed" } else { "slight here, but keep it closed all the same" }
+    );
+    watch.push(Watch::new(level, "dial_drift", "gears", text));
+    gears.dial.drift_mm = Some(Quantity::length(drift));
+}
+
+/// The way the leadscrew must turn, where the tumbler does not give both. A tumbler's right-hand place turns it with the
+/// spindle through an even count of meshes, as its plate assumes.
+fn sense_needed(lathe: &Lathe, direction: &Direction) -> Option<Sense> {
+    let with = direction.screw_with_spindle;
+    let [right, left] = lathe.tumbler?;
+    match (right, left) {
+        (true, true) => None,
+        (_, false) => Some(if with { Sense::With } else { Sense::Against }),
+        (false, true) => Some(if with { Sense::Against } else { Sense::With }),
+    }
+}
+
+#[allow(clippy::too_many_arguments)] // one per thing the judgement hangs on
+fn tell(
+    sheet: &mut Sheet,
+    found: &Found,
+    was_chosen: bool,
+    lathe: &Lathe,
+    thread: &Thread,
+    with_spindle: bool,
+    watch: &mut Vec<Watch>,
+    words: &Words,
+) -> HungTrain {
     let part = |n: i128| Num::from(real(&Ratio::from_integer(n)));
     let lead = sheet.work(&rules::LEAD_CUT, [part(*found.ratio.numer()), part(*found.ratio.denom()), real(&lathe.leadscrew).into()]);
     let exact = found.ratio * lathe.leadscrew == thread.exact_lead;
@@ -270,36 +418,13 @@ fn tell(sheet: &mut Sheet, found: &Found, was_chosen: bool, lathe: &Lathe, threa
         error_ppm: Quantity::plain(error, 1, " ppm"),
         takes_mm: Quantity::length(takes),
         judged,
-        steps: steps(lathe, found, thread.spec.hand, words),
+        clearances: found
+            .fit
+            .clearances
+            .iter()
+            .take(CLEARANCES)
+            .map(|c| ClearanceSaid { between: format!("{} to {}", c.of, c.to), room_mm: Quantity::length(c.mm) })
+            .collect(),
+        steps: steps(lathe, found, with_spindle, words),
     }
-}
-
-/// Hanging the train, in order, inner and outer gear of each stud named.
-fn steps(lathe: &Lathe, found: &Found, hand: Hand, words: &Words) -> Vec<String> {
-    let mut steps = vec!["Isolate the machine; take the guard off.".to_owned()];
-    match (found.train.drivers.as_slice(), found.train.driven.as_slice()) {
-        ([a, c], [b, d]) => {
-            steps.push(format!("{} on the spindle stud.", a.teeth));
-            steps.push(format!("On the arm's stud: {} inner, meshing the {}; {} outer.", b.teeth, a.teeth, c.teeth));
-            steps.push(format!("{} on the leadscrew, outer, meshing the {}.", d.teeth, c.teeth));
-        }
-        ([a], [d]) => {
-            steps.push(format!("{} on the spindle stud, {} on the leadscrew.", a.teeth, d.teeth));
-            if let Some(idler) = found.fit.idler {
-                steps.push(format!("{idler} as idler between them: it changes nothing but direction and distance."));
-            }
-        }
-        _ => steps.push("Hang the train as listed, spindle end first.".into()),
-    }
-    if lathe.gearbox.len() > 1 {
-        steps.push(format!("Gearbox at {}.", lathe.gearbox.get(found.train.gearbox).map_or("", |p| p.name.as_str())));
-    }
-    if lathe.tumbler.is_some() {
-        let same = lathe.leadscrew_hand == Hand::Right;
-        let position = if (hand == Hand::Right) == same { "right" } else { "left" };
-        steps.push(format!("Tumbler to {position}-hand."));
-    }
-    steps.push("Set each mesh over a folded slip of thin paper, about 0.1 mm; never run them tight.".into());
-    steps.push(format!("Guard on, a turn by hand, then a dry run with the {} closed.", words.half_nut));
-    steps
 }

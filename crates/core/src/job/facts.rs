@@ -55,6 +55,8 @@ pub enum Ending {
     SameMark,
     /// Spindle turned by hand.
     Hand,
+    /// No dial: carriage back to a fixed stop, chalk marks on spindle and leadscrew.
+    ChalkMarks,
 }
 
 /// Something that was not given, and what was taken instead.
@@ -98,12 +100,20 @@ pub struct MateFacts {
 }
 
 /// The train asked for.
-#[derive(Debug, Clone, PartialEq, Eq)]
+#[derive(Debug, Clone, PartialEq)]
 pub struct GearFacts {
     /// The train chosen and its gearbox position.
     pub hang: Option<(Mounted, Option<String>)>,
     /// How many to list.
     pub limit: usize,
+    /// Largest error, relative; 0 for exact only.
+    pub max_error: Option<f64>,
+    /// Only this gearbox position.
+    pub gearbox: Option<usize>,
+    /// Gears that stay on.
+    pub keep: Option<Mounted>,
+    /// At most this many changed.
+    pub max_changes: Option<usize>,
 }
 
 /// The bit, settled.
@@ -435,20 +445,42 @@ fn settle_thread(request: &PlanRequest, c: &mut Checker) -> Option<(ThreadFacts,
 }
 
 fn settle_gears(request: &PlanRequest, lathe: &Lathe, c: &mut Checker) -> GearFacts {
-    let limit = c.count(request.gears.limit, (1, 200), 12, "/gears/limit", "trains");
-    let hang = request.gears.hang.as_ref().map(|h| {
+    let asked = &request.gears;
+    let limit = c.count(asked.limit, (1, 200), 12, "/gears/limit", "trains");
+    let train = |drivers: &[i64], driven: &[i64], at: &str, c: &mut Checker| Mounted {
+        drivers: c.teeth(drivers, &format!("{at}/drivers")),
+        driven: c.teeth(driven, &format!("{at}/driven")),
+    };
+    let hang = asked.hang.as_ref().map(|h| {
         let before = c.faults.len();
-        let train = Mounted { drivers: c.teeth(&h.drivers, "/gears/hang/drivers"), driven: c.teeth(&h.driven, "/gears/hang/driven") };
+        let train = train(&h.drivers, &h.driven, "/gears/hang", c);
         if c.faults.len() == before && (train.drivers.len() != train.driven.len() || !(1..=3).contains(&train.drivers.len())) {
             c.fault("/gears/hang", "a train has as many driven gears as drivers: one, two or three of each");
         }
-        if let Some(name) = h.gearbox.as_ref().filter(|n| !lathe.gearbox.iter().any(|p| p.name == **n)) {
-            let known: Vec<&str> = lathe.gearbox.iter().map(|p| p.name.as_str()).collect();
-            c.fault("/gears/hang/gearbox", format!("“{name}” is not a gearbox position of the {}; the choices are {}", lathe.name, known.join(", ")));
-        }
+        position(h.gearbox.as_ref(), lathe, "/gears/hang/gearbox", c);
         (train, h.gearbox.clone())
     });
-    GearFacts { hang, limit: usize::try_from(limit).unwrap_or(12) }
+    let ppm = c.sound(asked.max_error_ppm, 0.0, 50_000.0, "/gears/max_error_ppm", "ppm");
+    let max_changes = asked.max_changes.map(|_| c.count(asked.max_changes, (0, 6), 6, "/gears/max_changes", "gears"));
+    GearFacts {
+        hang,
+        limit: usize::try_from(limit).unwrap_or(12),
+        max_error: if asked.exact_only.unwrap_or(false) { Some(0.0) } else { ppm.map(|p| p / 1e6) },
+        gearbox: position(asked.gearbox.as_ref(), lathe, "/gears/gearbox", c),
+        keep: asked.keep.as_ref().map(|k| train(&k.drivers, &k.driven, "/gears/keep", c)),
+        max_changes: max_changes.and_then(|n| usize::try_from(n).ok()),
+    }
+}
+
+/// The gearbox position of this name.
+fn position(name: Option<&String>, lathe: &Lathe, at: &str, c: &mut Checker) -> Option<usize> {
+    let name = name?;
+    let found = lathe.gearbox.iter().position(|p| p.name == *name);
+    if found.is_none() {
+        let known: Vec<&str> = lathe.gearbox.iter().map(|p| p.name.as_str()).collect();
+        c.fault(at, format!("“{name}” is not a gearbox position of the {}; the choices are {}", lathe.name, known.join(", ")));
+    }
+    found
 }
 
 fn settle_bit(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mut Checker) -> BitFacts {

@@ -111,7 +111,7 @@ mod tests {
         let (read, faults) = read_json::<PlanRequest>(json!({
             "thread": {"callout": 5, "lenght_mm": 3},
             "cut": {"style": "sideways", "passes": 2.5},
-            "lathe": {"gears": [20, "x", 30]},
+            "lathe": {"gears": [20, 2.5, 30]},
             "blank": {"diameter_mm": 19.9}
         }));
         let pointers: Vec<&str> = faults.iter().map(|f| f.pointer.as_str()).collect();

@@ -1,6 +1,7 @@
 //! The lathe as its owner describes it, and as the core uses it once checked.
 
 use super::checker::Checker;
+use super::drawer::{self, GearList};
 use crate::quantity::{Exact, LengthUnit, MM_PER_INCH, Ratio, pitch_of_tpi};
 use crate::thread::Hand;
 use num_traits::Zero;
@@ -10,6 +11,9 @@ use serde::{Deserialize, Serialize};
 pub const MIN_TEETH: i64 = 5;
 /// Most teeth a change gear may have.
 pub const MAX_TEETH: i64 = 400;
+
+/// Studs an arm is taken to hold when that is not told.
+const STUDS: i64 = 2;
 
 /// One number, or several.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
@@ -57,8 +61,13 @@ profile!(
         name: String,
         /// The leadscrew.
         leadscrew: LeadscrewProfile,
-        /// Gears owned, all of one pitch.
-        gears: Vec<i64>,
+        /// Gears owned, all of one pitch: tooth counts, repeats included; a text such as `20-65/5, 2x40` is read as a
+        /// range and a pair.
+        gears: GearList,
+        /// Gears of that list joined as one piece.
+        joined: Vec<Vec<i64>>,
+        /// Gears of that list that go on some shafts only.
+        bound: Vec<BoundGears>,
         /// Gears owned, by module or diametral pitch.
         gear_groups: Vec<GearGroup>,
         /// Lever positions of the gearbox.
@@ -109,10 +118,25 @@ profile!(
         dp: f64,
         /// Pressure angle.
         pressure_angle_deg: f64,
-        /// Teeth, repeats included.
-        gears: Vec<i64>,
+        /// Teeth, repeats and ranges included.
+        gears: GearList,
+        /// Gears of the list joined as one piece, two by two.
+        joined: Vec<Vec<i64>>,
+        /// Gears of the list that go on some shafts only.
+        bound: Vec<BoundGears>,
     }
 );
+
+/// Gears that go on some shafts only, by bore, key or hub.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct BoundGears {
+    /// Their teeth; every gear of the group with as many.
+    pub teeth: Vec<i64>,
+    /// Where they go.
+    pub on: Vec<Place>,
+}
 profile!(
     /// A train by its teeth.
     MountedProfile {
@@ -221,6 +245,56 @@ pub struct Gear {
     pub teeth: u16,
     /// Index of its group.
     pub group: u8,
+    /// The piece it is joined into with another; 0 for a loose gear.
+    pub piece: u8,
+    /// The shafts it goes on, a bit each.
+    pub places: u8,
+}
+
+/// A shaft a gear is hung on.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Place {
+    /// The spindle stud, first driver of the train.
+    Spindle,
+    /// A stud of the arm.
+    Stud,
+    /// The leadscrew.
+    Leadscrew,
+}
+
+impl Place {
+    /// As it is said.
+    #[must_use]
+    pub const fn says(self) -> &'static str {
+        match self {
+            Self::Spindle => "spindle stud",
+            Self::Stud => "arm's studs",
+            Self::Leadscrew => "leadscrew",
+        }
+    }
+
+    pub(super) const fn bit(self) -> u8 {
+        1 << self as u8
+    }
+}
+
+impl Gear {
+    /// Bits of a gear that goes anywhere.
+    pub const ANYWHERE: u8 = Place::Spindle.bit() | Place::Stud.bit() | Place::Leadscrew.bit();
+
+    /// A gear by itself that goes on any shaft.
+    #[must_use]
+    pub const fn loose(teeth: u16, group: u8) -> Self {
+        Self { teeth, group, piece: 0, places: Self::ANYWHERE }
+    }
+
+    /// Whether its bore, key or hub lets it go there.
+    #[must_use]
+    pub const fn goes_on(&self, place: Place) -> bool {
+        self.places & place.bit() != 0
+    }
 }
 
 /// A train by its teeth, checked.
@@ -241,6 +315,8 @@ pub struct Arm {
     pub reach_mm: [f64; 2],
     /// What a gear must clear round each shaft, mm.
     pub shaft_radius_mm: f64,
+    /// Studs it holds.
+    pub studs: u8,
 }
 
 /// The threading dial, checked.
@@ -292,8 +368,8 @@ pub struct Lathe {
     pub fixed: Ratio,
     /// The train on it now.
     pub mounted: Mounted,
-    /// Whether compound trains may be hung.
-    pub compound_trains: bool,
+    /// Compound studs its trains may have: 0 for simple trains only, 2 for six gears.
+    pub max_compounds: u8,
     /// Whether a tumbler can turn the leadscrew either way; `None` when nothing is known of it.
     pub tumbler: Option<[bool; 2]>,
     /// The arm, if its geometry is known.
@@ -360,7 +436,7 @@ impl LatheProfile {
             gearbox,
             fixed,
             mounted,
-            compound_trains: max_compounds > 0,
+            max_compounds: u8::try_from(max_compounds.clamp(0, 2)).unwrap_or(1),
             tumbler: self.tumbler.as_ref().map(|t| ["right", "left"].map(|w| t.iter().any(|p| p == w))),
             arm: self.arm.as_ref().and_then(|a| a.check(&format!("{at}/arm"), c)),
             dial: self.dial.as_ref().and_then(|d| d.check(&format!("{at}/dial"), c)),
@@ -381,35 +457,18 @@ impl LatheProfile {
                 c.fault(format!("{at}/gears"), "give gears or gear_groups, not both");
                 vec![]
             }
-            (Some(gears), None) => vec![(format!("{at}/gears"), GearGroup { gears: Some(gears.clone()), ..GearGroup::default() })],
-            (None, Some(list)) => list.iter().enumerate().map(|(i, g)| (format!("{at}/gear_groups/{i}/gears"), g.clone())).collect(),
+            (Some(gears), None) => {
+                let group = GearGroup { gears: Some(gears.clone()), joined: self.joined.clone(), bound: self.bound.clone(), ..GearGroup::default() };
+                vec![(at.to_owned(), group)]
+            }
+            (None, Some(list)) => list.iter().enumerate().map(|(i, g)| (format!("{at}/gear_groups/{i}"), g.clone())).collect(),
             (None, None) => {
                 let usual = long_bed().gear_groups.unwrap_or_default();
                 c.assume(format!("{at}/gears"), "No gears were listed: those of the demo Long bed are used.");
-                usual.into_iter().map(|g| (format!("{at}/gears"), g)).collect()
+                usual.into_iter().map(|g| (at.to_owned(), g)).collect()
             }
         };
-        let total: usize = groups.iter().map(|g| g.1.gears.as_ref().map_or(0, Vec::len)).sum();
-        c.within(total as f64, 2.0, 120.0, &format!("{at}/gears"), "gears");
-        let mut gears = Vec::new();
-        let mut modules = Vec::new();
-        for (i, (place, group)) in groups.iter().take(120).enumerate() {
-            let module = match (group.module_mm, group.dp) {
-                (Some(m), None) => m,
-                (None, Some(dp)) if dp > 0.0 => MM_PER_INCH / dp,
-                (None, None) => 1.0,
-                _ => {
-                    c.fault(place.clone(), "give module_mm or dp (over 0), not both");
-                    1.0
-                }
-            };
-            c.within(module, 0.1, 50.0, place, "mm module");
-            modules.push(module);
-            let group_index = u8::try_from(i).unwrap_or(0);
-            gears.extend(c.teeth(group.gears.as_deref().unwrap_or_default(), place).into_iter().map(|teeth| Gear { teeth, group: group_index }));
-        }
-        gears.truncate(120);
-        (modules, gears)
+        drawer::settle(&groups, at, c)
     }
 
     fn check_speeds(&self, at: &str, c: &mut Checker) -> Speeds {
@@ -465,7 +524,8 @@ impl ArmProfile {
             return None;
         }
         let shaft = c.sound(self.shaft_radius_mm, 0.0, 500.0, &format!("{at}/shaft_radius_mm"), "mm").unwrap_or(12.0);
-        Some(Arm { centres_mm, reach_mm: [near, far], shaft_radius_mm: shaft })
+        let studs = c.count(self.studs, (1, 6), STUDS, &format!("{at}/studs"), "studs");
+        Some(Arm { centres_mm, reach_mm: [near, far], shaft_radius_mm: shaft, studs: u8::try_from(studs).unwrap_or(2) })
     }
 }
 

@@ -2,6 +2,7 @@
 //! error at once.
 
 mod checker;
+mod drawer;
 mod facts;
 mod faults;
 mod kit;
@@ -11,13 +12,16 @@ mod request;
 mod workpiece;
 
 pub(crate) use checker::Checker;
+pub use drawer::{GearEntry, GearList};
 pub use facts::{Assumption, BitFacts, CutFacts, Ending, GaugeFacts, GearFacts, Job, MateFacts, SetupFacts, Style, ThreadFacts, Way, settle};
 pub use faults::{Fault, read_json};
 pub use kit::{Kit, OwnedBit};
-pub use lathe::{Arm, Chuck, Dial, Gear, GearboxPosition, Lathe, LatheProfile, MAX_TEETH, MIN_TEETH, Mounted, Reads, Slide, Speeds, long_bed};
+pub use lathe::{
+    Arm, BoundGears, Chuck, Dial, Gear, GearboxPosition, Lathe, LatheProfile, MAX_TEETH, MIN_TEETH, Mounted, Place, Reads, Slide, Speeds, long_bed,
+};
 pub use material::{Material, materials};
 pub use request::{
-    BitRequest, BlankRequest, CutRequest, GaugeRequest, GearsRequest, HangRequest, LeadCorrection, MateRequest, PlanRequest, SetupRequest, SpecialRequest,
-    ThreadRequest, Vocabulary,
+    BitRequest, BlankRequest, CutRequest, GaugeRequest, GearsRequest, HangRequest, KeepRequest, LeadCorrection, MateRequest, PlanRequest, SetupRequest,
+    SpecialRequest, ThreadRequest, Vocabulary,
 };
 pub use workpiece::BlankFacts;

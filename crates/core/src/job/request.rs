@@ -208,6 +208,17 @@ pub struct GearsRequest {
     pub hang: Option<HangRequest>,
     /// How many trains to list, 1-200.
     pub limit: Option<i64>,
+    /// Only exact trains.
+    pub exact_only: Option<bool>,
+    /// Only trains this true, parts per million.
+    pub max_error_ppm: Option<f64>,
+    /// Only this gearbox position.
+    pub gearbox: Option<String>,
+    /// Gears to keep on.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub keep: Option<KeepRequest>,
+    /// At most this many gears changed from those mounted.
+    pub max_changes: Option<i64>,
 }
 
 /// A train to hang.
@@ -221,6 +232,17 @@ pub struct HangRequest {
     pub driven: Vec<i64>,
     /// Gearbox position by name.
     pub gearbox: Option<String>,
+}
+
+/// Gears that stay on the lathe.
+#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
+#[serde(default, deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct KeepRequest {
+    /// Teeth of drivers that stay.
+    pub drivers: Vec<i64>,
+    /// Teeth of driven gears that stay.
+    pub driven: Vec<i64>,
 }
 
 /// The bit as ground. Give a flat or a radius, not both.

@@ -1,6 +1,9 @@
 //! Set-up: which way everything moves, and how fast.
 
+mod endings;
 pub mod rules;
+
+pub use endings::EndingWay;
 
 use crate::blank::EndKind;
 use crate::blank::reach::Reach;
@@ -66,6 +69,8 @@ pub struct SetupSection {
     pub speed_limit: SpeedLimit,
     /// How each pass ends: `dial`, `closed`, `hand`.
     pub ending: Ending,
+    /// Every way of ending a pass, side by side.
+    pub endings: Vec<EndingWay>,
     /// Room the carriage needs to stop in at that speed.
     pub stopping_mm: Quantity,
     /// All of it in one sentence.
@@ -116,16 +121,6 @@ pub(crate) fn way(facts: &SetupFacts, lathe: &Lathe, thread: &Thread, watch: &mu
     }
     // A right-hand leadscrew turning in the spindle's sense cuts right-hand.
     let screw_with_spindle = (hand_cut == Hand::Right) == (lathe.leadscrew_hand == Hand::Right);
-    if let Some([to_right, to_left]) = lathe.tumbler
-        && !(if screw_with_spindle { to_right } else { to_left })
-    {
-        watch.push(Watch::new(
-            Level::Danger,
-            "wrong_hand",
-            "gears",
-            "The tumbler has no position that turns the leadscrew this way: one more or one less idler is needed.".into(),
-        ));
-    }
     Direction {
         spindle: if reversed { Spindle::Reversed } else { Spindle::Forward },
         carriage: if toward { Carriage::TowardHeadstock } else { Carriage::AwayFromHeadstock },
@@ -141,6 +136,9 @@ fn speed_of(speeds: &Speeds, limit: f64) -> f64 {
         Speeds::Between { from, to } => limit.clamp(*from, *to).floor().max(*from),
     }
 }
+
+/// Lead past which a spindle is heavy to turn by hand, mm. House value.
+const COARSE_MM: f64 = 4.0;
 
 /// What was settled before the ending and the speed are.
 pub(crate) struct Before<'a> {
@@ -159,10 +157,9 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &SetupFacts, before: &Before<'_>, w
     let toward = direction.carriage == Carriage::TowardHeadstock;
     // A ring or pocket is too narrow for a carriage under power to stop in.
     let by_hand = toward && matches!(blank.end, Some(EndKind::PlungedRing | EndKind::DrilledPocket));
+    let ask = endings::Ask { lathe, rule, by_hand, shoulder: blank.shoulder, coarse: thread.lead.value > COARSE_MM, words };
     let ending = match facts.ending {
-        Ending::Auto if by_hand => Ending::Hand,
-        Ending::Auto if rule == DialRule::KeepClosed => Ending::Closed,
-        Ending::Auto => Ending::Dial,
+        Ending::Auto => endings::recommend(&ask),
         asked => asked,
     };
     if ending == Ending::Dial && rule == DialRule::KeepClosed {
@@ -219,6 +216,7 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &SetupFacts, before: &Before<'_>, w
         limit_rpm: Quantity::plain(limit, 0, " rpm"),
         speed_limit: binds,
         ending,
+        endings: endings::ways(&ask, ending),
         stopping_mm: Quantity::length(distance),
         says: format!(
             "Spindle {}, carriage {} the headstock, bit {}: a {} thread.",

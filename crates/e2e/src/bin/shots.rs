@@ -61,10 +61,21 @@ async fn main() {
     ]}});
     reqwest::Client::new().patch(server.at("/api/v1/jobs/gauge-board-cap")).header("If-Match", "1").json(&pad).send().await.unwrap();
     browser.go(&server.at("/jobs/gauge-board-cap/blank")).await;
-    browser.wait_text(".own", "from the pad").await;
+    browser.wait_text(".outline", "4.5 mm").await;
     browser.keys(["b"]).await;
     browser.wait_text(".bench-pad", "4.500 mm, the relief width").await;
     browser.picture(&out.join("bench-pad.png")).await;
+    // Ways of holding, the pitch chart of a lathe, and the day's order.
+    for (path, says, ready, name) in [
+        ("/jobs/hydrant-union/blank", "Held", ".held .ways", "held"),
+        ("/jobs/mill-bearing-stud/gears", "Pitch chart", ".pitch-chart tbody", "pitch-chart"),
+        ("/", "Put the day in order", ".day li", "day"),
+    ] {
+        browser.go(&server.at(path)).await;
+        browser.find_text("button", says).await.click().await.unwrap();
+        browser.find(ready).await;
+        browser.picture(&out.join(format!("{name}.png"))).await;
+    }
     browser.go(&server.at("/jobs/footbridge-tie-rod/cut")).await;
     browser.find(".carry .opens").await.click().await.unwrap();
     browser.wait_text("[role=dialog]", "From:").await;

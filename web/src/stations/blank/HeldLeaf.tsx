@@ -55,7 +55,12 @@ function Held({ job, plan }: StationProps) {
             >
               {SUPPORT.find(([id]) => id === blank.slenderness?.support)?.[1] ?? 'the chuck alone'}
             </Word>
-            . {blank.slenderness.says}
+            {blank.slenderness.bends_mm && (
+              <>
+                : a first cut would bend it <Figure of={blank.slenderness.bends_mm} says="How far it bends" />
+              </>
+            )}
+            .
           </>
         )}
       </p>

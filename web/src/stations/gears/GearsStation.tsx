@@ -1,26 +1,27 @@
 import { useState } from 'react';
-import { inWords, type TrainRow } from '../../api/client';
-import { useChange } from '../../api/hooks';
+import { Word } from '../../app/Word';
 import { Outline } from '../../drawing/Outline';
-import { Leaf } from '../../parts/Leaf';
+import { figure, Figure } from '../../parts/Figure';
+import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
 import { Station } from '../Station';
-
-const train = (t: TrainRow) => `${t.drivers.join('·')} / ${t.driven.join('·')}`;
-const lever = (t: TrainRow) => (t.gearbox === 'direct' ? '' : `, gearbox ${t.gearbox}`);
+import { BuyLeaf } from './BuyLeaf';
+import { ChartLeaf } from './ChartLeaf';
+import { ScratchLeaf } from './ScratchLeaf';
+import { lever, train } from './train';
+import { TrainsLeaf } from './TrainsLeaf';
 
 /** Gears: which gears, where, how true, and when the half-nut may open. */
 export function GearsStation({ job, plan }: StationProps) {
   const { gears, setup } = plan;
-  const [list, setList] = useState(false);
-  const change = useChange(job);
+  const unit = useUnit();
+  const [leaf, setLeaf] = useState<'trains' | 'chart' | 'buy' | 'scratch' | null>(null);
+  const close = () => setLeaf(null);
   const hung = gears.hung;
-  const hang = (t: TrainRow | null) =>
-    change.mutate(
-      { request: { gears: { hang: t ? { drivers: t.drivers, driven: t.driven, gearbox: t.gearbox } : null } } },
-      { onSuccess: () => setList(false) },
-    );
+  const ending = setup.endings.find((e) => e.chosen);
+  const lathe = job.request.lathe_id;
   const rule = { any_position: 'Anywhere', every_mark: 'Any mark', marks: `Every ${gears.dial.every} marks`, keep_closed: 'Keep it closed' }[gears.dial.rule];
+  const others = gears.dial.gears?.filter((g) => g.teeth !== gears.dial.teeth).map((g) => `${g.teeth} teeth: ${g.says}`);
   return (
     <Station
       id="gears"
@@ -28,10 +29,40 @@ export function GearsStation({ job, plan }: StationProps) {
       sentence={
         <>
           Hang{' '}
-          <button type="button" className={`word${hung?.chosen ? ' set' : ''}`} onClick={() => setList(true)} aria-label={`Train: ${hung ? `${train(hung.train)}${lever(hung.train)}` : 'nothing'}. Choose another`}>
+          <button type="button" className={`word${hung?.chosen ? ' set' : ''}`} onClick={() => setLeaf('trains')} aria-label={`Train: ${hung ? `${train(hung.train)}${lever(hung.train)}` : 'nothing'}. Choose another`}>
             {hung ? `${train(hung.train)}${lever(hung.train)}` : 'nothing'}
           </button>
-          , {setup.says.charAt(0).toLowerCase() + setup.says.slice(1)}
+          , {setup.says.charAt(0).toLowerCase() + setup.says.slice(1)} To end each pass,{' '}
+          <Word
+            job={job}
+            about="How each pass ends"
+            set={job.request.setup?.ending != null && job.request.setup.ending !== 'auto'}
+            edit={{
+              kind: 'choice',
+              choices: setup.endings.map((e) => ({
+                says: `${e.says}${e.recommended ? ' (recommended)' : ''}${e.serves ? '' : ' (does not serve)'}`,
+                under: e.consequence,
+                chosen: e.chosen,
+                patch: { setup: { ending: e.ending } },
+              })),
+            }}
+          >
+            {ending?.says ?? 'as suits'}
+          </Word>
+          .{' '}
+          <button type="button" className="word" onClick={() => setLeaf('scratch')}>
+            What did I hang?
+          </button>{' '}
+          {lathe && (
+            <button type="button" className="word" onClick={() => setLeaf('chart')}>
+              Pitch chart.
+            </button>
+          )}{' '}
+          {lathe && (
+            <button type="button" className="word" onClick={() => setLeaf('buy')}>
+              Gears to make or buy.
+            </button>
+          )}
         </>
       }
       drawing={gears.drawing && <Outline drawing={gears.drawing} />}
@@ -41,6 +72,12 @@ export function GearsStation({ job, plan }: StationProps) {
         hung && { says: 'Gears to change', text: String(hung.train.swaps), under: hung.train.fits === null ? 'Fit by the bench rule only: the arm is not described.' : undefined },
       ]}
     >
+      {gears.dial.drawing && (
+        <div className="dial-face">
+          <Outline drawing={gears.dial.drawing} />
+          {others && others.length > 0 && <p className="how">The other dial gears: {others.join('; ')}.</p>}
+        </div>
+      )}
       {hung && (
         <ol className="steps" aria-label="Hanging it">
           {hung.steps.map((s) => (
@@ -48,45 +85,22 @@ export function GearsStation({ job, plan }: StationProps) {
           ))}
         </ol>
       )}
-      <Leaf title={`Trains for ${plan.thread.pitch_text} on the ${gears.lathe}`} open={list} onClose={() => setList(false)} wide>
-        <p>
-          Wanted: {gears.required_ratio} leadscrew turns a spindle turn. {gears.trains_total} trains found.
+      {hung?.clearances && (
+        <p className="how clearances">
+          Tightest: {hung.clearances.map((c, i) => (
+            <span key={c.between}>
+              {i > 0 && '; '}
+              {c.between} <Figure of={c.room_mm} says={c.between} />
+            </span>
+          ))}
+          .
         </p>
-        {change.isError && <p className="fault" role="alert">{inWords(change.error)}</p>}
-        <table className="list">
-          <thead>
-            <tr>
-              <th>Drivers / driven</th>
-              <th>Error</th>
-              <th>Change</th>
-              <th>Hangs</th>
-            </tr>
-          </thead>
-          <tbody>
-            {gears.trains.map((t) => {
-              const on = hung !== undefined && hung !== null && train(t) === train(hung.train) && t.gearbox === hung.train.gearbox;
-              return (
-                <tr key={train(t) + t.gearbox} className={on ? 'on' : ''}>
-                  <td>
-                    <button type="button" className="choice figure" disabled={job.frozen} aria-pressed={on} onClick={() => hang(t)}>
-                      {train(t)}
-                      {lever(t)}
-                    </button>
-                  </td>
-                  <td>{t.error_text}</td>
-                  <td>{t.swaps}</td>
-                  <td>{t.why_not ?? (t.idler ? `with the ${t.idler} as idler` : t.fits === null ? 'by the bench rule' : 'yes')}</td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
-        {hung?.chosen && !job.frozen && (
-          <button type="button" className="act plain" onClick={() => hang(null)}>
-            Leave it to the app
-          </button>
-        )}
-      </Leaf>
+      )}
+      {gears.dial.drift_mm && <p className="how">Nominal marks drift {figure(gears.dial.drift_mm, unit)} by the last pass.</p>}
+      <TrainsLeaf job={job} plan={plan} open={leaf === 'trains'} onClose={close} />
+      <ScratchLeaf job={job} plan={plan} open={leaf === 'scratch'} onClose={close} />
+      {lathe && <BuyLeaf lathe={lathe} name={gears.lathe} open={leaf === 'buy'} onClose={close} />}
+      {lathe && <ChartLeaf lathe={lathe} name={gears.lathe} open={leaf === 'chart'} onClose={close} />}
     </Station>
   );
 }

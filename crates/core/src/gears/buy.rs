@@ -1,0 +1,152 @@
+//! Gears to make or buy: the one that brings most of the pitches wanted, and the best two.
+
+use super::search::{Wanted, search};
+use super::table::Table;
+use crate::job::{Gear, Lathe};
+use crate::quantity::{Ratio, plain_text};
+use crate::working::Quantity;
+use serde::Serialize;
+
+/// A gear to make: its blank card.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct BlankCard {
+    /// Teeth.
+    pub teeth: u16,
+    /// Its module, mm.
+    pub module_mm: f64,
+    /// Outside diameter, m(z + 2).
+    pub outside_mm: Quantity,
+    /// Whole depth of a tooth, 2.25 m unless the cutter is marked otherwise.
+    pub depth_mm: Quantity,
+    /// Dividing: turns of a 40:1 head a tooth.
+    pub dividing: String,
+    /// The rest in words.
+    pub says: String,
+}
+
+/// A purchase, and what it brings.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Purchase {
+    /// The gears, with their blank cards.
+    pub gears: Vec<BlankCard>,
+    /// Pitches cut exactly with them that are not without.
+    pub brings: Vec<String>,
+    /// How many of those wanted are then cut exactly.
+    pub covered: usize,
+}
+
+/// What to make or buy.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Purchases {
+    /// How many pitches are wanted.
+    pub wanted: usize,
+    /// How many are cut exactly now, by a train that hangs.
+    pub covered: usize,
+    /// Those that are not.
+    pub missing: Vec<String>,
+    /// Single gears, the one that brings most first.
+    pub singles: Vec<Purchase>,
+    /// The best two together, where two bring more than one.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub pair: Option<Purchase>,
+}
+
+/// Teeth a gear to make may have: smaller ones are undercut, larger ones seldom fit. House values.
+const TEETH: std::ops::RangeInclusive<u16> = 18..=130;
+/// Single gears listed, and the ones a second is sought for.
+const LISTED: usize = 5;
+
+/// Whether a lead is cut exactly by a train that hangs.
+fn covers(lathe: &Lathe, table: &Table, lead: &Ratio) -> bool {
+    let wanted = Wanted { limit: 1, max_error: Some(0.0), ..Wanted::default() };
+    search(lathe, table, &(*lead / lathe.leadscrew), &wanted).1.first().is_some_and(|f| f.fit.hangs)
+}
+
+/// The lathe with these gears more, of the group that has most.
+fn with(lathe: &Lathe, extra: &[u16]) -> Lathe {
+    let group = main_group(lathe);
+    let mut more = lathe.clone();
+    more.gears.extend(extra.iter().map(|t| Gear::loose(*t, group)));
+    more
+}
+
+/// The group most of the gears belong to.
+fn main_group(lathe: &Lathe) -> u8 {
+    let count = |group: u8| lathe.gears.iter().filter(|g| g.group == group).count();
+    lathe.gears.iter().map(|g| g.group).max_by_key(|g| (count(*g), std::cmp::Reverse(*g))).unwrap_or(0)
+}
+
+/// The pitches of `leads` a purchase newly covers.
+fn brought(lathe: &Lathe, extra: &[u16], missing: &[(String, Ratio)]) -> Vec<String> {
+    let more = with(lathe, extra);
+    let table = Table::of(&more);
+    missing.iter().filter(|(_, lead)| covers(&more, &table, lead)).map(|(name, _)| name.clone()).collect()
+}
+
+/// What to make or buy so that these pitches are cut exactly.
+#[must_use]
+pub fn purchases(lathe: &Lathe, wanted: &[(String, Ratio)]) -> Purchases {
+    let table = Table::of(lathe);
+    let (have, missing): (Vec<_>, Vec<_>) = wanted.iter().cloned().partition(|(_, lead)| covers(lathe, &table, lead));
+    let mut singles: Vec<(u16, Vec<String>)> = if missing.is_empty() {
+        Vec::new()
+    } else {
+        TEETH.map(|teeth| (teeth, brought(lathe, &[teeth], &missing))).filter(|(_, brings)| !brings.is_empty()).collect()
+    };
+    // The most pitches, then the smallest gear.
+    singles.sort_by(|a, b| b.1.len().cmp(&a.1.len()).then(a.0.cmp(&b.0)));
+    singles.truncate(LISTED);
+    let best_alone = singles.first().map_or(0, |s| s.1.len());
+    let firsts: Vec<u16> = singles.iter().map(|s| s.0).collect();
+    let pair = (best_alone < missing.len())
+        .then(|| {
+            let pairs = firsts.iter().flat_map(|one| TEETH.map(move |other| [*one, other]));
+            pairs
+                .map(|pair| (pair, brought(lathe, &pair, &missing)))
+                .max_by(|a, b| a.1.len().cmp(&b.1.len()).then_with(|| b.0.iter().sum::<u16>().cmp(&a.0.iter().sum::<u16>())))
+        })
+        .flatten()
+        .filter(|(_, brings)| brings.len() > best_alone);
+    let purchase =
+        |teeth: &[u16], brings: Vec<String>| Purchase { gears: teeth.iter().map(|t| card(lathe, *t)).collect(), covered: have.len() + brings.len(), brings };
+    Purchases {
+        wanted: wanted.len(),
+        covered: have.len(),
+        missing: missing.iter().map(|m| m.0.clone()).collect(),
+        singles: singles.into_iter().map(|(teeth, brings)| purchase(&[teeth], brings)).collect(),
+        pair: pair.map(|(teeth, brings)| purchase(&teeth, brings)),
+    }
+}
+
+/// The blank card of a gear.
+#[must_use]
+pub fn card(lathe: &Lathe, teeth: u16) -> BlankCard {
+    let module = lathe.modules.get(usize::from(main_group(lathe))).copied().unwrap_or(1.0);
+    let dp = 25.4 / module;
+    // Finer than 20 DP the depth allows a little for dirt: 2.2/DP and two thou.
+    let depth = if dp >= 20.0 - 1e-9 && (dp - dp.round()).abs() < 1e-9 { (2.2 / dp + 0.002) * 25.4 } else { 2.25 * module };
+    let turns = Ratio::new(40, i128::from(teeth));
+    let (whole, rest) = (turns.trunc(), turns.fract());
+    let part = if rest == Ratio::from_integer(0) { String::new() } else { format!("{}/{}", rest.numer(), rest.denom()) };
+    let dividing = match (*whole.numer(), part.as_str()) {
+        (n, "") => format!("{n} turns a tooth"),
+        (0, part) => format!("{part} of a turn a tooth"),
+        (n, part) => format!("{n} turns and {part} a tooth"),
+    };
+    let name = if (dp - dp.round()).abs() < 1e-9 {
+        format!("{} DP", plain_text(dp, 0))
+    } else {
+        format!("module {}", plain_text(module, 2).trim_end_matches('0').trim_end_matches('.'))
+    };
+    BlankCard {
+        teeth,
+        module_mm: module,
+        outside_mm: Quantity::length(module * f64::from(teeth + 2)),
+        depth_mm: Quantity::length(depth),
+        dividing: format!("{dividing} on a 40 to 1 head"),
+        says: format!("{teeth} teeth, {name}, pressure angle, bore and key as the gears owned; depth as the cutter is marked, else as here"),
+    }
+}

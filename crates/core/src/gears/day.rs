@@ -1,0 +1,206 @@
+//! The day's order: several jobs put in the order that changes gears, levers, compound and bit least.
+
+use super::search::not_among;
+use crate::job::Mounted;
+use crate::quantity::degrees_text;
+use serde::Serialize;
+
+/// What a job needs set on its lathe.
+#[derive(Debug, Clone, Default, PartialEq)]
+pub struct Setting {
+    /// The train it hangs.
+    pub train: Mounted,
+    /// The lever it wants.
+    pub gearbox: String,
+    /// The compound's angle, degrees, where it is swung.
+    pub compound_deg: Option<f64>,
+    /// Included angle of its bit, degrees.
+    pub bit_deg: Option<f64>,
+}
+
+/// One job of the day.
+#[derive(Debug, Clone, PartialEq)]
+pub struct DayJob {
+    /// Its id.
+    pub id: String,
+    /// What it is called.
+    pub title: String,
+    /// The lathe it runs on.
+    pub lathe: String,
+    /// What it needs.
+    pub setting: Setting,
+}
+
+/// One job in its place, with what is changed for it.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct DayStep {
+    /// Its id.
+    pub id: String,
+    /// What it is called.
+    pub title: String,
+    /// The lathe it runs on.
+    pub lathe: String,
+    /// What is changed before it.
+    pub changes: Vec<String>,
+    /// How many changes that is.
+    pub count: usize,
+}
+
+/// The day.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Day {
+    /// The jobs, in order.
+    pub steps: Vec<DayStep>,
+    /// Changes in all.
+    pub changes: usize,
+    /// Changes in the order given.
+    pub as_given: usize,
+}
+
+/// Up to this many jobs on one lathe every order is weighed; past it, the order is grown and mended.
+const EXACT: usize = 12;
+
+/// What is changed from one setting to the next, gears counted one by one.
+fn changes(from: &Setting, to: &Setting) -> (usize, Vec<String>) {
+    let gears = not_among(to.train.drivers.iter().copied(), &from.train.drivers).len() + not_among(to.train.driven.iter().copied(), &from.train.driven).len();
+    let teeth = |list: &[u16]| list.iter().map(u16::to_string).collect::<Vec<_>>().join("·");
+    let mut said = Vec::new();
+    if gears > 0 {
+        said.push(format!("{gears} {} to {} / {}", if gears == 1 { "gear" } else { "gears" }, teeth(&to.train.drivers), teeth(&to.train.driven)));
+    }
+    let mut count = gears;
+    if from.gearbox != to.gearbox {
+        said.push(format!("lever to {}", to.gearbox));
+        count += 1;
+    }
+    let differs = |a: Option<f64>, b: Option<f64>| b.is_some_and(|b| a.is_none_or(|a| (a - b).abs() > 0.01));
+    if differs(from.compound_deg, to.compound_deg) {
+        said.push(format!("compound to {}°", degrees_text(to.compound_deg.unwrap_or(0.0))));
+        count += 1;
+    }
+    if differs(from.bit_deg, to.bit_deg) {
+        said.push(format!("a {}° bit", degrees_text(to.bit_deg.unwrap_or(0.0))));
+        count += 1;
+    }
+    (count, said)
+}
+
+/// Changes of the jobs of one lathe in this order.
+fn cost(from: &Setting, jobs: &[&DayJob], order: &[usize]) -> usize {
+    let mut at = from;
+    order
+        .iter()
+        .map(|i| {
+            let next = &jobs[*i].setting;
+            let count = changes(at, next).0;
+            at = next;
+            count
+        })
+        .sum()
+}
+
+/// The best order of the jobs of one lathe: exact by the least cost of every set of jobs ending in each, else grown from the
+/// nearest and mended by turning stretches about. Never worse than the order given.
+fn best(from: &Setting, jobs: &[&DayJob]) -> Vec<usize> {
+    let n = jobs.len();
+    let given: Vec<usize> = (0..n).collect();
+    let found = if n <= EXACT { exact(from, jobs) } else { mended(from, jobs) };
+    if cost(from, jobs, &found) < cost(from, jobs, &given) { found } else { given }
+}
+
+fn exact(from: &Setting, jobs: &[&DayJob]) -> Vec<usize> {
+    let n = jobs.len();
+    let step = |a: usize, b: usize| changes(&jobs[a].setting, &jobs[b].setting).0;
+    let sets = 1_usize << n;
+    // Least changes to have done a set of jobs, ending in each; and the one before.
+    let mut least = vec![vec![usize::MAX; n]; sets];
+    let mut before = vec![vec![usize::MAX; n]; sets];
+    for i in 0..n {
+        least[1 << i][i] = changes(from, &jobs[i].setting).0;
+    }
+    for set in 1..sets {
+        for last in (0..n).filter(|l| set >> l & 1 == 1) {
+            let so_far = least[set][last];
+            if so_far == usize::MAX {
+                continue;
+            }
+            for next in (0..n).filter(|x| set >> x & 1 == 0) {
+                let (with, total) = (set | 1 << next, so_far + step(last, next));
+                if total < least[with][next] {
+                    least[with][next] = total;
+                    before[with][next] = last;
+                }
+            }
+        }
+    }
+    let mut set = sets - 1;
+    let Some(mut last) = (0..n).min_by_key(|l| least[set][*l]) else { return Vec::new() };
+    let mut order = Vec::with_capacity(n);
+    loop {
+        order.push(last);
+        let previous = before[set][last];
+        set &= !(1 << last);
+        if previous == usize::MAX {
+            break;
+        }
+        last = previous;
+    }
+    order.reverse();
+    order
+}
+
+fn mended(from: &Setting, jobs: &[&DayJob]) -> Vec<usize> {
+    let mut left: Vec<usize> = (0..jobs.len()).collect();
+    let mut order = Vec::new();
+    let mut at = from;
+    while let Some(k) = (0..left.len()).min_by_key(|k| changes(at, &jobs[left[*k]].setting).0) {
+        let next = left.remove(k);
+        at = &jobs[next].setting;
+        order.push(next);
+    }
+    let mut least = cost(from, jobs, &order);
+    let mut better = true;
+    while better {
+        better = false;
+        for i in 0..order.len() {
+            for j in i + 1..order.len() {
+                order[i..=j].reverse();
+                let now = cost(from, jobs, &order);
+                if now < least {
+                    least = now;
+                    better = true;
+                } else {
+                    order[i..=j].reverse();
+                }
+            }
+        }
+    }
+    order
+}
+
+/// Puts the jobs in order, lathe by lathe as the lathes are first named; `now` is what each lathe has on it.
+#[must_use]
+pub fn order(jobs: &[DayJob], now: &dyn Fn(&str) -> Setting) -> Day {
+    let mut lathes: Vec<&str> = Vec::new();
+    for job in jobs {
+        if !lathes.contains(&job.lathe.as_str()) {
+            lathes.push(&job.lathe);
+        }
+    }
+    let (mut steps, mut as_given) = (Vec::new(), 0);
+    for lathe in lathes {
+        let own: Vec<&DayJob> = jobs.iter().filter(|j| j.lathe == lathe).collect();
+        let from = now(lathe);
+        as_given += cost(&from, &own, &(0..own.len()).collect::<Vec<_>>());
+        let mut at = &from;
+        for i in best(&from, &own) {
+            let job = own[i];
+            let (count, said) = changes(at, &job.setting);
+            at = &job.setting;
+            steps.push(DayStep { id: job.id.clone(), title: job.title.clone(), lathe: job.lathe.clone(), changes: said, count });
+        }
+    }
+    Day { changes: steps.iter().map(|s| s.count).sum(), steps, as_given }
+}

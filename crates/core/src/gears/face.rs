@@ -1,0 +1,38 @@
+//! The dial as it lies on the apron, its safe marks shown.
+
+use super::dial::{DialAnswer, DialRule, closes_on};
+use crate::outline::{Drawing, Shape};
+
+/// Radius it is drawn at, mm.
+const R: f64 = 30.0;
+
+/// Draws the dial: the mark used first at the top, safe ones solid, those that cannot serve struck.
+pub(super) fn dial(answer: &DialAnswer) -> Option<Drawing> {
+    let (teeth, marks) = (answer.teeth?, answer.marks?);
+    let whole = i128::from(teeth) % answer.apart == 0;
+    let safe = |j: u16| answer.rule == DialRule::AnyPosition || whole && (j == 0 || closes_on(j, teeth, marks, answer.apart));
+    let mut shapes = vec![Shape::circle("dial.rim", [0.0, 0.0], R), Shape::circle("dial.hub", [0.0, 0.0], R * 0.12)];
+    let mut count = 0;
+    for j in 0..marks {
+        // Clockwise from the top, as they are numbered.
+        let angle = std::f64::consts::FRAC_PI_2 - f64::from(j) / f64::from(marks) * std::f64::consts::TAU;
+        let at = |r: f64| [r * angle.cos(), r * angle.sin()];
+        let serves = safe(j);
+        count += usize::from(serves);
+        shapes.push(Shape::open(if serves { "dial.safe" } else { "dial.unsafe" }, vec![at(R * if serves { 0.62 } else { 0.84 }), at(R)]));
+        if marks <= 16 {
+            shapes.push(Shape::circle(if serves { "dial.number.safe" } else { "dial.number" }, at(R * 1.22), R * 0.12).labelled((j + 1).to_string()));
+        }
+    }
+    shapes.push(Shape::open("dial.index", vec![[0.0, R * 1.62], [0.0, R * 1.42]]));
+    Some(Drawing {
+        says: match answer.rule {
+            DialRule::AnyPosition => "The threading dial: any place on it serves.".into(),
+            DialRule::KeepClosed => format!("The threading dial of {marks} marks: none of them serves this train."),
+            _ => format!("The threading dial of {marks} marks: from the one used first, {count} of them serve."),
+        },
+        bounds: [-R * 1.5, -R * 1.45, R * 1.5, R * 1.7],
+        shapes,
+        dimensions: Vec::new(),
+    })
+}

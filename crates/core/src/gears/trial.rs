@@ -1,0 +1,142 @@
+//! A minute's trial: the fixed ratio from turns and travel, the teeth of a dial gear from marks passed.
+
+use crate::job::{Checker, Fault, KeepRequest, LatheProfile};
+use crate::quantity::{Ratio, plain_text, ratio_text, real};
+use serde::{Deserialize, Serialize};
+
+/// What was tried.
+#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
+#[serde(default, deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct TrialRequest {
+    /// Turns given to the spindle, half-nut closed.
+    pub spindle_turns: Option<f64>,
+    /// How far the carriage went.
+    pub travel_mm: Option<f64>,
+    /// The train that was on.
+    pub train: KeepRequest,
+    /// The gearbox position it stood at.
+    pub gearbox: Option<String>,
+    /// Turns of the leadscrew, half-nut open and the carriage standing, while the dial was watched.
+    pub screw_turns: Option<f64>,
+    /// Marks that passed.
+    pub marks_passed: Option<f64>,
+    /// Marks on the dial.
+    pub marks: Option<i64>,
+}
+
+/// What the trial tells.
+#[derive(Debug, Clone, Default, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct TrialSaid {
+    /// The fixed ratio, as a fraction.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub fixed_ratio: Option<String>,
+    /// Teeth of the dial gear.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub dial_teeth: Option<i64>,
+    /// In words, how sure it is included.
+    pub says: Vec<String>,
+}
+
+/// Largest term of a fixed ratio: tumblers and stud gears are simple. House value.
+const TERMS: i128 = 8;
+/// How near a simple fraction must be: a rule along the bed over ten turns is that good.
+const NEAR: f64 = 0.01;
+
+impl TrialRequest {
+    /// Works the trial out for a lathe.
+    ///
+    /// # Errors
+    /// Every faulty field, with its pointer.
+    pub fn read(&self, profile: &LatheProfile) -> Result<TrialSaid, Vec<Fault>> {
+        let mut c = Checker::default();
+        let lathe = profile.check("/lathe", &mut c);
+        let mut said = TrialSaid::default();
+        if self.spindle_turns.is_some() || self.travel_mm.is_some() {
+            let wanted = |v: Option<f64>, low: f64, high: f64, at: &str, what: &str, c: &mut Checker| {
+                if v.is_none() {
+                    c.fault(at, format!("{what} is wanted too"));
+                }
+                c.sound(v, low, high, at, "")
+            };
+            let turns = wanted(self.spindle_turns, 0.5, 10_000.0, "/spindle_turns", "how many turns the spindle was given", &mut c);
+            let travel = wanted(self.travel_mm, 0.5, 10_000.0, "/travel_mm", "how far the carriage went, in mm,", &mut c);
+            let (drivers, driven) = (c.teeth(&self.train.drivers, "/train/drivers"), c.teeth(&self.train.driven, "/train/driven"));
+            if drivers.len() != driven.len() {
+                c.fault("/train", "a train has as many driven gears as drivers");
+            }
+            let lever = self.gearbox.as_ref().map_or_else(
+                || lathe.gearbox.first(),
+                |name| {
+                    let found = lathe.gearbox.iter().find(|p| p.name == *name);
+                    if found.is_none() {
+                        c.fault("/gearbox", format!("“{name}” is not a gearbox position of the {}", lathe.name));
+                    }
+                    found
+                },
+            );
+            if let (Some(turns), Some(travel), Some(lever), true) = (turns, travel, lever, c.faults.is_empty()) {
+                let product = |list: &[u16]| list.iter().map(|t| i128::from(*t)).product::<i128>();
+                let known = Ratio::new(product(&drivers), product(&driven)) * lever.ratio.0 * lathe.leadscrew;
+                let measured = travel / turns / real(&known);
+                let (simple, off) = simplest(measured);
+                if off <= NEAR {
+                    said.fixed_ratio = Some(ratio_text(&simple));
+                    said.says.push(format!(
+                        "Fixed ratio {}: {} measured, {} % off it.",
+                        ratio_text(&simple),
+                        plain_text(measured, 4),
+                        plain_text(off * 100.0, 2)
+                    ));
+                } else {
+                    said.says.push(format!(
+                        "{} is no simple ratio: count the turns again over a longer travel, and check which gears are on.",
+                        plain_text(measured, 4)
+                    ));
+                }
+            }
+        }
+        if self.screw_turns.is_some() || self.marks_passed.is_some() || self.marks.is_some() {
+            let screw = c.sound(self.screw_turns, 0.5, 10_000.0, "/screw_turns", "turns");
+            let passed = c.sound(self.marks_passed, 0.5, 10_000.0, "/marks_passed", "marks");
+            let marks = c.count(self.marks, (1, 400), 0, "/marks", "marks");
+            if self.screw_turns.is_none() || self.marks_passed.is_none() || self.marks.is_none() {
+                c.fault("/marks", "the leadscrew's turns, the marks that passed and the marks on the dial are wanted together");
+            }
+            if let (Some(screw), Some(passed), true) = (screw, passed, marks > 0) {
+                #[allow(clippy::cast_precision_loss)] // at most 400
+                let teeth = screw * marks as f64 / passed;
+                #[allow(clippy::cast_possible_truncation)] // a count of teeth
+                let whole = teeth.round() as i64;
+                if (teeth - teeth.round()).abs() <= 0.15 && (4..=400).contains(&whole) {
+                    said.dial_teeth = Some(whole);
+                    said.says.push(format!("The dial gear has {whole} teeth: {} by the count.", plain_text(teeth, 2)));
+                } else {
+                    said.says.push(format!("{} is no whole number of teeth: count over more turns, to a mark just passing.", plain_text(teeth, 2)));
+                }
+            }
+        }
+        if said.says.is_empty() && c.faults.is_empty() {
+            c.fault("/spindle_turns", "nothing was tried: give spindle_turns and travel_mm, or screw_turns, marks_passed and marks");
+        }
+        if c.faults.is_empty() { Ok(said) } else { Err(c.faults) }
+    }
+}
+
+/// The simplest fraction near a measured ratio, and how far off it is: the one whose misfit and size together are least.
+fn simplest(measured: f64) -> (Ratio, f64) {
+    let mut best = (Ratio::from_integer(1), f64::MAX, f64::MAX);
+    for n in 1..=TERMS {
+        for d in 1..=TERMS {
+            let ratio = Ratio::new(n, d);
+            let off = (real(&ratio) / measured - 1.0).abs();
+            #[allow(clippy::cast_precision_loss)] // terms up to eight
+            let cost = off + NEAR / 20.0 * (ratio.numer() + ratio.denom()) as f64 / 2.0;
+            if cost < best.2 {
+                best = (ratio, off, cost);
+            }
+        }
+    }
+    (best.0, best.1)
+}

@@ -1,0 +1,188 @@
+//! The gears owned: ranges and repeats read, gears joined as one piece and gears bound to a shaft marked.
+
+use super::checker::Checker;
+use super::lathe::{Gear, GearGroup, MAX_TEETH, MIN_TEETH};
+use crate::quantity::MM_PER_INCH;
+use serde::de::{SeqAccess, Visitor};
+use serde::{Deserialize, Deserializer, Serialize};
+
+/// Most gears a lathe may own.
+const MOST: usize = 120;
+
+/// Gears as their owner writes them: a list of tooth counts and ranges, or one text.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[serde(untagged)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum GearList {
+    /// Tooth counts and ranges.
+    Many(Vec<GearEntry>),
+    /// All in one text.
+    Text(String),
+}
+
+/// Read by hand so that a wrong entry is named by its place in the list.
+impl<'de> Deserialize<'de> for GearList {
+    fn deserialize<D: Deserializer<'de>>(deserializer: D) -> Result<Self, D::Error> {
+        struct Written;
+        impl<'de> Visitor<'de> for Written {
+            type Value = GearList;
+
+            fn expecting(&self, f: &mut std::fmt::Formatter<'_>) -> std::fmt::Result {
+                f.write_str("tooth counts such as [24, 28, \"30-60/5\"], or one text such as \"24, 28, 30-60/5, 2x40\"")
+            }
+
+            fn visit_str<E>(self, text: &str) -> Result<GearList, E> {
+                Ok(GearList::Text(text.to_owned()))
+            }
+
+            fn visit_seq<A: SeqAccess<'de>>(self, mut seq: A) -> Result<GearList, A::Error> {
+                let mut list = Vec::new();
+                while let Some(entry) = seq.next_element()? {
+                    list.push(entry);
+                }
+                Ok(GearList::Many(list))
+            }
+        }
+        deserializer.deserialize_any(Written)
+    }
+}
+
+/// One entry of a list of gears.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(untagged, expecting = "a tooth count, or a range such as \"20-65/5\", is wanted")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum GearEntry {
+    /// Teeth.
+    Teeth(i64),
+    /// `20-65/5`, `2x40` or `40`.
+    Text(String),
+}
+
+/// Reads one written entry: `40`, `2x40`, `20-65`, `20-65/5`.
+///
+/// # Errors
+/// What does not read, and what would.
+fn read_entry(text: &str) -> Result<Vec<i64>, String> {
+    let bad = || format!("“{text}” is not a gear; write 40, 2x40 for two of them, or 20-65/5 for 20, 25 … 65");
+    let tidy = text.trim().to_lowercase().replace(['×', '*'], "x").replace(['–', '—', '−'], "-").replace(' ', "");
+    let number = |t: &str| t.parse::<i64>().ok().filter(|n| (1..=1000).contains(n));
+    let (times, body) = match tidy.split_once('x') {
+        Some((n, body)) => (number(n).filter(|n| *n <= 20).ok_or_else(bad)?, body.to_owned()),
+        None => (1, tidy),
+    };
+    let teeth = if let Some((from, to)) = body.split_once('-') {
+        let (to, step) = to.split_once('/').map_or((to, Some(1)), |(to, step)| (to, number(step)));
+        let (from, to, step) = (number(from).ok_or_else(bad)?, number(to).ok_or_else(bad)?, step.ok_or_else(bad)?);
+        if to < from || (to - from) % step != 0 {
+            return Err(format!("“{text}” does not come out: from {from} by {step} never reaches {to}"));
+        }
+        (0..=(to - from) / step).map(|i| from + i * step).collect()
+    } else {
+        vec![number(&body).ok_or_else(bad)?]
+    };
+    Ok(teeth.into_iter().flat_map(|t| std::iter::repeat_n(t, usize::try_from(times).unwrap_or(1))).collect())
+}
+
+impl GearList {
+    /// The tooth counts, each fault under its own entry.
+    fn teeth(&self, at: &str, c: &mut Checker) -> Vec<u16> {
+        let entries: Vec<GearEntry> = match self {
+            Self::Many(list) => list.clone(),
+            Self::Text(text) => text.split([',', ';', '\n']).map(str::trim).filter(|t| !t.is_empty()).map(|t| GearEntry::Text(t.to_owned())).collect(),
+        };
+        let place = |i: usize| if matches!(self, Self::Text(_)) { at.to_owned() } else { format!("{at}/{i}") };
+        let mut list = Vec::new();
+        for (i, entry) in entries.iter().enumerate().take(2 * MOST) {
+            let read = match entry {
+                GearEntry::Teeth(t) => Ok(vec![*t]),
+                GearEntry::Text(text) => read_entry(text),
+            };
+            match read {
+                Err(why) => c.fault(place(i), why),
+                Ok(teeth) => {
+                    for t in teeth {
+                        match u16::try_from(t).ok().filter(|_| (MIN_TEETH..=MAX_TEETH).contains(&t)) {
+                            Some(t) => list.push(t),
+                            None => c.fault(place(i), format!("{t} teeth is out of bounds; a gear has {MIN_TEETH} to {MAX_TEETH}")),
+                        }
+                    }
+                }
+            }
+        }
+        list
+    }
+}
+
+/// Settles the groups: the module of each, and every gear with its piece and its places.
+pub(super) fn settle(groups: &[(String, GearGroup)], at: &str, c: &mut Checker) -> (Vec<f64>, Vec<Gear>) {
+    let (mut gears, mut modules, mut pieces) = (Vec::new(), Vec::new(), 0_u8);
+    let before = c.faults.len();
+    for (i, (place, group)) in groups.iter().take(MOST).enumerate() {
+        modules.push(module(group, place, c));
+        let index = u8::try_from(i).unwrap_or(0);
+        let teeth = group.gears.as_ref().map(|g| g.teeth(&format!("{place}/gears"), c)).unwrap_or_default();
+        let first = gears.len();
+        gears.extend(teeth.into_iter().map(|t| Gear::loose(t, index)));
+        let own = gears.get_mut(first..).unwrap_or_default();
+        bind(own, group, place, c);
+        join(own, group, place, &mut pieces, c);
+    }
+    if c.faults.len() == before {
+        #[allow(clippy::cast_precision_loss)] // a count
+        c.within(gears.len() as f64, 2.0, MOST as f64, &format!("{at}/gears"), "gears");
+    }
+    gears.truncate(MOST);
+    (modules, gears)
+}
+
+fn module(group: &GearGroup, place: &str, c: &mut Checker) -> f64 {
+    let module = match (group.module_mm, group.dp) {
+        (Some(m), None) => m,
+        (None, Some(dp)) if dp > 0.0 => MM_PER_INCH / dp,
+        (None, None) => 1.0,
+        _ => {
+            c.fault(place, "give module_mm or dp (over 0), not both");
+            1.0
+        }
+    };
+    c.within(module, 0.1, 50.0, place, "mm module");
+    module
+}
+
+/// Marks the gears that go on some shafts only.
+fn bind(gears: &mut [Gear], group: &GearGroup, place: &str, c: &mut Checker) {
+    for (i, bound) in group.bound.iter().flatten().enumerate() {
+        let at = format!("{place}/bound/{i}");
+        if bound.on.is_empty() {
+            c.fault(format!("{at}/on"), "name the shafts it goes on: spindle, stud, leadscrew");
+        }
+        for (k, teeth) in bound.teeth.iter().enumerate() {
+            let mut any = false;
+            for gear in gears.iter_mut().filter(|g| i64::from(g.teeth) == *teeth) {
+                gear.places = bound.on.iter().fold(0, |bits, place| bits | place.bit());
+                any = true;
+            }
+            if !any {
+                c.fault(format!("{at}/teeth/{k}"), format!("there is no {teeth} among these gears"));
+            }
+        }
+    }
+}
+
+/// Joins gears two by two.
+fn join(gears: &mut [Gear], group: &GearGroup, place: &str, pieces: &mut u8, c: &mut Checker) {
+    for (i, pair) in group.joined.iter().flatten().enumerate() {
+        let at = format!("{place}/joined/{i}");
+        let &[one, other] = pair.as_slice() else {
+            c.fault(at, "a piece is two gears, such as [60, 30]");
+            continue;
+        };
+        *pieces = pieces.saturating_add(1);
+        for teeth in [one, other] {
+            match gears.iter_mut().find(|g| i64::from(g.teeth) == teeth && g.piece == 0) {
+                Some(gear) => gear.piece = *pieces,
+                None => c.fault(at.as_str(), format!("there is no loose {teeth} left among these gears to join; list each piece's gears among the gears too")),
+            }
+        }
+    }
+}

@@ -1,0 +1,121 @@
+//! Ways of ending a pass, compared for this job.
+
+use crate::gears::DialRule;
+use crate::job::{Chuck, Ending, Lathe};
+use crate::words::Words;
+use serde::Serialize;
+
+/// One way of ending a pass and what comes of it here.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct EndingWay {
+    /// Which.
+    pub ending: Ending,
+    /// As it is said.
+    pub says: String,
+    /// What it asks and what comes of it.
+    pub consequence: String,
+    /// Whether it serves here.
+    pub serves: bool,
+    /// Whether it is the one followed.
+    pub chosen: bool,
+    /// Whether it is the one recommended.
+    pub recommended: bool,
+}
+
+/// What the ways are judged on.
+pub(super) struct Ask<'a> {
+    pub lathe: &'a Lathe,
+    pub rule: DialRule,
+    pub by_hand: bool,
+    pub shoulder: bool,
+    pub coarse: bool,
+    pub words: &'a Words,
+}
+
+/// The ending recommended: by hand where a carriage cannot be stopped in the room; by the dial where it serves; else
+/// never opened, unless the spindle cannot be reversed.
+pub(super) fn recommend(ask: &Ask<'_>) -> Ending {
+    if ask.by_hand {
+        Ending::Hand
+    } else if ask.rule != DialRule::KeepClosed {
+        Ending::Dial
+    } else if ask.lathe.reverses {
+        Ending::Closed
+    } else {
+        Ending::Hand
+    }
+}
+
+/// Every way side by side.
+pub(super) fn ways(ask: &Ask<'_>, followed: Ending) -> Vec<EndingWay> {
+    let (nut, lathe) = (ask.words.half_nut, ask.lathe);
+    let recommended = recommend(ask);
+    let screwed = lathe.chuck == Chuck::Screwed;
+    let reverse = if !lathe.reverses {
+        Some("this lathe does not reverse".to_owned())
+    } else if screwed {
+        Some("the chuck screws on: reverse gently, tool clear, and never start hard".to_owned())
+    } else {
+        None
+    };
+    let room = if ask.shoulder { "; it must stop in the relief" } else { "" };
+    let list = [
+        (
+            Ending::Dial,
+            if ask.rule == DialRule::AnyPosition {
+                format!("open the {nut} and close it anywhere")
+            } else {
+                format!("open the {nut} and close it by the dial")
+            },
+            if ask.rule == DialRule::KeepClosed {
+                "the dial cannot find the groove again with this train".to_owned()
+            } else {
+                format!("fast, nothing reversed, and the carriage stops at once{room}")
+            },
+            ask.rule != DialRule::KeepClosed,
+        ),
+        (
+            Ending::Closed,
+            format!("keep the {nut} closed and reverse the spindle"),
+            format!(
+                "always in step; back the bit out before reversing, and take up the backlash by a run-up each pass{room}{}{}",
+                if lathe.quick_stop { "" } else { "; without clutch or brake the spindle coasts on" },
+                reverse.as_ref().map_or_else(String::new, |r| format!("; {r}"))
+            ),
+            lathe.reverses,
+        ),
+        (
+            Ending::SameMark,
+            format!("open the {nut}, stop, reverse, and close on the same mark before the dial has gone once round"),
+            format!("for trains the dial cannot serve; wants attention{}", reverse.as_ref().map_or_else(String::new, |r| format!("; {r}"))),
+            lathe.reverses && lathe.dial.is_some(),
+        ),
+        (
+            Ending::Hand,
+            "turn the spindle by hand".to_owned(),
+            if ask.coarse {
+                "stops anywhere to a hair, but a coarse thread is heavy to turn".to_owned()
+            } else {
+                "stops anywhere to a hair; slow, so for short threads and the last turns".to_owned()
+            },
+            true,
+        ),
+        (
+            Ending::ChalkMarks,
+            "no dial: carriage back to a fixed stop, chalk on spindle and leadscrew".to_owned(),
+            format!("close the {nut} only when both marks line up as they did first; good for any train, and slow"),
+            true,
+        ),
+    ];
+    list.into_iter()
+        .map(|(ending, says, consequence, serves)| EndingWay {
+            ending,
+            says,
+            consequence,
+            serves,
+            chosen: ending == followed,
+            recommended: ending == recommended,
+        })
+        .collect()
+}
