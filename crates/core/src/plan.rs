@@ -85,8 +85,8 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
     );
     // A shoulder is at the headstock end: a cut away from it starts in the relief.
     let cut_end = match setup.carriage {
-        Carriage::TowardHeadstock => blank::relief::End::StopsIn(Num::resumed(setup.stopping_mm.value, setup.stopping_mm.w)),
-        Carriage::AwayFromHeadstock => blank::relief::End::StartsIn,
+        Carriage::TowardHeadstock => blank::end::End::StopsIn(Num::resumed(setup.stopping_mm.value, setup.stopping_mm.w)),
+        Carriage::AwayFromHeadstock => blank::end::End::StartsIn,
     };
     let tried = fitted.as_ref().is_some_and(|(_, f)| f.follows(th.spec.side));
     let start = size.used;

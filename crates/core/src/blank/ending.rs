@@ -1,38 +1,15 @@
 //! How the thread ends: the schools, what usable thread each leaves, whether the mate seats, and the mark to
 //! work to where the end cannot be seen.
 
+use super::end::{End, EndKind, MARGIN_MM};
 use super::reach::Reach;
-use super::relief::{self, End};
+use super::relief;
 use super::rules;
 use crate::quantity::mm_text;
 use crate::thread::Side;
 use crate::thread::section::Thread;
 use crate::working::{Num, Quantity, Sheet};
-use serde::{Deserialize, Serialize};
-
-/// How the thread ends.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum EndKind {
-    /// Into a turned relief.
-    Relief,
-    /// Into a ring plunged by the threading bit itself.
-    PlungedRing,
-    /// Withdrawn at a mark while the work turns.
-    Withdraw,
-    /// Into a drilled pocket.
-    DrilledPocket,
-    /// Out into the open.
-    Open,
-}
-
-impl EndKind {
-    /// The usual one: a shoulder asks for a relief, none for the open.
-    pub(crate) const fn usual(shoulder: bool) -> Self {
-        if shoulder { Self::Relief } else { Self::Open }
-    }
-}
+use serde::Serialize;
 
 /// One school and what comes of it here.
 #[derive(Debug, Clone, Serialize)]
@@ -63,9 +40,6 @@ pub struct Mark {
     /// What it is, and how to make it.
     pub says: String,
 }
-
-/// Margin of a plunged ring or pocket over the cut, mm. House value.
-pub(super) const MARGIN_MM: f64 = 0.5;
 
 /// How the schools are judged here.
 pub(super) struct Ground<'a> {

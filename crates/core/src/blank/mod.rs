@@ -1,6 +1,7 @@
 //! Blank: what to turn or bore first, how it is held, and what the thread ends in.
 
 mod drawing;
+pub(crate) mod end;
 mod ending;
 mod holding;
 mod plain;
@@ -11,7 +12,8 @@ pub mod rules;
 pub(crate) mod size;
 mod truth;
 
-pub use ending::{EndKind, EndingSaid, Mark};
+pub use end::EndKind;
+pub use ending::{EndingSaid, Mark};
 pub use holding::{Holding, HoldingSaid, Slenderness, Support};
 pub(crate) use plain::check as check_plain;
 pub use plain::{PlainFacts, PlainKind, PlainLine, PlainRequest, PlainStands};
@@ -27,9 +29,9 @@ use crate::thread::Side;
 use crate::thread::section::Thread;
 use crate::watch::{Level, Watch};
 use crate::working::{Num, Quantity, Sheet};
+use end::End;
 use ending::Ground;
 use reach::Reach;
-use relief::End;
 use serde::{Deserialize, Serialize};
 use size::Size;
 
@@ -157,6 +159,7 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &BlankFacts, before: &Before<'_>, w
     let held = holdings.iter().find(|h| h.chosen).map_or(Holding::ThreeJaw, |h| h.holding);
     let register = facts.register.map(|asked| register::work(sheet, asked, thread, watch));
     let chamfer = chamfer(sheet, facts, thread, watch);
+    let mark = ending::mark(sheet, &ground);
     let drawing = drawing::blank(&drawing::Drawn {
         thread,
         used: used.value,
@@ -170,7 +173,7 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &BlankFacts, before: &Before<'_>, w
             bottom: reach.depth + relief::UNDER_TIP_MM,
         }),
         usable: endings.iter().find(|e| e.chosen).map_or(thread.length, |e| e.usable_mm.value),
-        mark: &ending::mark(sheet, &ground),
+        mark: &mark,
         register: register.as_ref(),
         shoulder_mm: facts.shoulder_mm,
     });
@@ -184,7 +187,7 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &BlankFacts, before: &Before<'_>, w
         relief,
         plug: (side == Side::Internal).then(|| Plug { go_mm: Quantity::length(size.min), not_go_mm: Quantity::length(size.max) }),
         endings,
-        mark: ending::mark(sheet, &ground),
+        mark,
         slenderness,
         holdings,
         holding_reason,

@@ -1,7 +1,8 @@
 //! What the thread runs out into: a turned relief, a ring plunged by the bit, a drilled pocket.
 
+use super::end::{End, EndKind, MARGIN_MM};
 use super::reach::{CLEARANCE_MM, Reach};
-use super::{EndKind, rules};
+use super::rules;
 use crate::bit::Tip;
 use crate::job::{BlankFacts, Kit};
 use crate::quantity::mm_text;
@@ -10,15 +11,6 @@ use crate::thread::section::Thread;
 use crate::watch::{Level, Watch};
 use crate::working::{Num, Quantity, Sheet};
 use serde::Serialize;
-
-/// How the cut meets the place it ends in.
-#[derive(Debug, Clone, Copy)]
-pub(crate) enum End {
-    /// It runs in and must stop there, in this distance.
-    StopsIn(Num),
-    /// It starts there, as a left-hand thread or one cut away from the chuck does.
-    StartsIn,
-}
 
 /// Where the tip runs out, or starts.
 #[derive(Debug, Clone, Serialize)]
@@ -130,12 +122,12 @@ fn refusals(ask: &Ask<'_>, end: EndKind, width: Num, corner: Option<Num>) -> Vec
             .push(("relief_narrow", format!("The {name} is {} wide where {} is needed to {what} in: widen it, {cure}.", mm_text(there), mm_text(width.value))));
     }
     if let (EndKind::PlungedRing | EndKind::DrilledPocket, End::StopsIn(distance)) = (end, ask.cut_end)
-        && distance.value > super::ending::MARGIN_MM
+        && distance.value > MARGIN_MM
     {
         let text = format!(
             "The carriage runs on {} where the {name} leaves it {}: turn the spindle by hand for the last turns, or turn a relief.",
             mm_text(distance.value),
-            mm_text(super::ending::MARGIN_MM)
+            mm_text(MARGIN_MM)
         );
         refused.push(("relief_narrow", text));
     }

@@ -46,9 +46,6 @@ rule!(MARK_OPEN = "blank.mark_open", "Mark where the bit is clear", (L: Mm "thre
 
 rule!(GRIP_SHIM = "blank.shim", "Shim under the jaw nearest the high spot", (t: Mm "whole swing of the indicator") -> s: Mm, "3*t/4",
     "a shim under one of three jaws moves the work two thirds of its thickness; half the swing is to go", 0.75 * t);
-rule!(OFF_CENTRE = "blank.off_centre", "Off centre by", (t: Mm "whole swing of the indicator") -> e: Mm, "t/2", "the swing is twice the throw", t / 2.0);
-rule!(TAPER_OVER = "blank.taper", "Taper over the thread", (a: Mm "diameter at the free end", b: Mm "diameter at the headstock end", s: Mm "apart", L: Mm "threaded length") -> y: Mm,
-    "(a - b)*L/s", "proportion", (a - b) * L / s);
 rule!(TAILSTOCK_MOVE = "blank.tailstock_move", "Tailstock toward the tool", (a: Mm "diameter at the free end", b: Mm "diameter at the headstock end", s: Mm "apart", L: Mm "chuck to centre") -> y: Mm,
     "(a - b)*L/(2*s)", "half the taper, carried to the centre", (a - b) * L / (2.0 * s));
 
@@ -94,8 +91,6 @@ pub static ALL: &[&Rule] = &[
     &MARK_FADE,
     &MARK_OPEN,
     &GRIP_SHIM,
-    &OFF_CENTRE,
-    &TAPER_OVER,
     &TAILSTOCK_MOVE,
     &TOLERANCE_SEVEN,
     &FIT_CLOSE,

@@ -3,6 +3,7 @@
 use super::holding::{Holding, Support};
 use super::rules;
 use crate::job::{BlankFacts, Checker};
+use crate::pad::rules as pad;
 use crate::quantity::{mm_text, plain_text};
 use crate::thread::Side;
 use crate::thread::section::Thread;
@@ -85,7 +86,7 @@ const SHARE: f64 = 1.0 / 3.0;
 /// A run-out reading.
 pub(super) fn run_out(sheet: &mut Sheet, facts: &BlankFacts, holding: Holding, thread: &Thread, watch: &mut Vec<Watch>) -> Option<RunOutSaid> {
     let swing = facts.runout_mm?;
-    let off = sheet.work(&rules::OFF_CENTRE, [swing.into()]);
+    let off = sheet.work(&pad::RUN_OUT, [swing.into()]);
     let off_text = mm_text(off.value);
     let tolerance = thread.own.pitch.1.value - thread.own.pitch.0.value;
     let matters = swing > TRUE_MM && (facts.rechucked || facts.runs_true);
@@ -127,7 +128,7 @@ pub(super) fn parallel(sheet: &mut Sheet, facts: &BlankFacts, thread: &Thread, w
     let Parallel { free_mm, headstock_mm, apart_mm } = facts.parallel?;
     let length = facts.stick_out_mm.unwrap_or(thread.length).max(thread.length);
     let figures = [free_mm.into(), headstock_mm.into(), apart_mm.into()];
-    let taper = sheet.work(&rules::TAPER_OVER, [figures[0], figures[1], figures[2], thread.length.into()]);
+    let taper = sheet.work(&pad::TAPER, [figures[0], figures[1], figures[2], thread.length.into()]);
     let held = facts.support != Support::None && thread.spec.side == Side::External;
     let tailstock = held.then(|| sheet.work(&rules::TAILSTOCK_MOVE, [figures[0], figures[1], figures[2], length.into()]));
     let tolerance = thread.own.pitch.1.value - thread.own.pitch.0.value;

@@ -109,7 +109,7 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
         </div>
         <div className="lathe-job">
           {plan.thread.name}
-          <span>{plan.setup.speed_rpm.text}; {plan.gears.dial.rule === 'keep_closed' ? 'half-nut stays closed' : plan.gears.dial.says}</span>
+          <span>{plan.setup.ending === 'hand' ? 'Spindle turned by hand' : plan.setup.speed_rpm.text}; {plan.gears.dial.rule === 'keep_closed' ? 'half-nut stays closed' : plan.gears.dial.says}</span>
         </div>
         <Link to="/jobs/$id/$station" params={{ id: job.id, station: 'cut' }} className="lathe-key small">
           Leave
