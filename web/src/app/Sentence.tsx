@@ -1,6 +1,7 @@
 import type { Job, Plan } from '../api/client';
 import { useLathes, useMaterials } from '../api/hooks';
 import { figure } from '../parts/Figure';
+import { bare } from '../parts/text';
 import { useUnit } from '../parts/unit';
 import { Word } from './Word';
 
@@ -51,7 +52,7 @@ export function Sentence({ job, plan }: { job: Job; plan: Plan }) {
         job={job}
         about="Threaded length"
         set={request.thread?.length_mm != null}
-        edit={{ kind: 'length', value: figure(thread.length_mm, unit).replace(/ .*/, ''), patch: (mm) => ({ thread: { length_mm: mm } }), clear: 'Two diameters' }}
+        edit={{ kind: 'length', value: bare(figure(thread.length_mm, unit)), patch: (mm) => ({ thread: { length_mm: mm } }), clear: 'Two diameters' }}
       >
         {figure(thread.length_mm, unit)}
       </Word>{' '}

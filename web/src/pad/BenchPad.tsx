@@ -4,6 +4,7 @@ import { useChange, useFeeds, useRules } from '../api/hooks';
 import { readLength } from '../api/length';
 import { figure, Figure } from '../parts/Figure';
 import { Leaf } from '../parts/Leaf';
+import { typed } from '../parts/text';
 import { useUnit } from '../parts/unit';
 
 type Kind = NonNullable<SumRequest['kind']>;
@@ -25,9 +26,8 @@ function Sums({ job, plan }: { job: Job; plan: Plan }) {
   const change = useChange(job);
   const rules = useRules(true);
   const feeds = useFeeds();
-  const shown = (v: number | null | undefined) => (v === null || v === undefined ? '' : unit === 'in' ? `${v} mm` : String(v));
   const [sums, setSums] = useState<Draft[]>(() =>
-    (job.request.pad ?? []).map((s) => ({ name: s.name ?? '', kind: s.kind ?? 'half_difference', feeds: s.feeds ?? null, figures: (s.figures ?? []).map((f) => ({ text: shown(f.value), from: f.from ?? null })) })),
+    (job.request.pad ?? []).map((s) => ({ name: s.name ?? '', kind: s.kind ?? 'half_difference', feeds: s.feeds ?? null, figures: (s.figures ?? []).map((f) => ({ text: typed(f.value, unit), from: f.from ?? null })) })),
   );
   const [fault, setFault] = useState<string | null>(null);
   const rule = (kind: Kind) => rules.data?.find((r) => r.id === `pad.${kind}`);

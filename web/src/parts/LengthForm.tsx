@@ -1,5 +1,6 @@
 import { type ReactNode, useId, useState } from 'react';
 import { readLength } from '../api/length';
+import { typed } from './text';
 import { useUnit } from './unit';
 
 export interface LengthField {
@@ -13,11 +14,8 @@ export interface LengthField {
   optional?: boolean;
 }
 
-/** A length as it is typed back: in mm whatever the display unit, so that nothing is lost in between. */
-const typed = (mm: number | null | undefined, unit: 'mm' | 'in') => (mm == null ? '' : unit === 'in' ? `${mm} mm` : String(mm));
-
 /** Several lengths that only make sense together, set at once; a fault names its field and keeps what was typed. */
-export function LengthForm({ fields, act, disabled, onSet, onClear, clear, children, fault }: {
+export function LengthForm({ fields, act, disabled, onSet, onClear, clear, children }: {
   fields: LengthField[];
   act: string;
   disabled?: boolean;
@@ -26,7 +24,6 @@ export function LengthForm({ fields, act, disabled, onSet, onClear, clear, child
   clear?: string;
   /** Whatever else is chosen with them. */
   children?: ReactNode;
-  fault?: string | null;
 }) {
   const unit = useUnit();
   const id = useId();
@@ -49,7 +46,6 @@ export function LengthForm({ fields, act, disabled, onSet, onClear, clear, child
     }
     onSet(mm);
   };
-  const said = wrong?.says ?? fault;
   return (
     <form
       className="lengths"
@@ -69,7 +65,7 @@ export function LengthForm({ fields, act, disabled, onSet, onClear, clear, child
             value={texts[f.name] ?? ''}
             onChange={(e) => setTexts({ ...texts, [f.name]: e.currentTarget.value })}
             aria-invalid={wrong?.name === f.name}
-            aria-describedby={said ? `${id}-fault` : undefined}
+            aria-describedby={wrong ? `${id}-fault` : undefined}
           />
         </label>
       ))}
@@ -80,7 +76,7 @@ export function LengthForm({ fields, act, disabled, onSet, onClear, clear, child
           {clear}
         </button>
       )}
-      {said && <p className="fault" role="alert" id={`${id}-fault`}>{said}</p>}
+      {wrong && <p className="fault" role="alert" id={`${id}-fault`}>{wrong.says}</p>}
     </form>
   );
 }

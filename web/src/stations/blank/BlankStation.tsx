@@ -4,6 +4,7 @@ import { BenchPad } from '../../pad/BenchPad';
 import { Outline } from '../../drawing/Outline';
 import { Word } from '../../app/Word';
 import { figure } from '../../parts/Figure';
+import { bare, cap } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
 import { Station } from '../Station';
@@ -44,12 +45,10 @@ export function BlankStation({ job, plan }: StationProps) {
     // The leaf stands on the page one frame later.
     requestAnimationFrame(() => requestAnimationFrame(() => openWord(name)));
   };
-  const bare = (text: string) => text.replace(/ .*/, '');
   const told = job.request.blank;
   const held = blank.holdings.find((h) => h.chosen);
   const plainCount = (blank.plain?.length ?? 0) + (blank.register ? 1 : 0);
   const ending = blank.endings.find((e) => e.chosen);
-  const cap = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
   return (
     <Station
       id="blank"

@@ -1,6 +1,7 @@
 import { Word } from '../../app/Word';
 import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
+import { bare } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
 import { fedBy, GAP } from './words';
@@ -11,7 +12,6 @@ export function EndLeaf({ job, plan, open, onClose }: StationProps & { open: boo
   const { blank } = plan;
   const told = job.request.blank;
   const external = plan.thread.side === 'external';
-  const bare = (text: string) => text.replace(/ .*/, '');
   /** A size as it stands on the drawing, in the display unit. */
   const drawn = (name: string) => {
     const dim = blank.drawing.dimensions.find((d) => d.name === name);

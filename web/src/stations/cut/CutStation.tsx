@@ -6,6 +6,7 @@ import { Word } from '../../app/Word';
 import { Outline } from '../../drawing/Outline';
 import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
+import { bare } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
 import { Station } from '../Station';
@@ -52,7 +53,6 @@ export function CutStation({ job, plan }: StationProps) {
   const cuts = cut.passes.filter((p) => p.kind === 'cut').length;
   const springs = cut.passes.filter((p) => p.kind === 'spring').length;
   const done = new Set((run?.done ?? []).map(String));
-  const bare = (text: string) => text.replace(/ .*/, '');
   const flat = request.bit?.tip_flat_mm;
   return (
     <Station

@@ -3,6 +3,7 @@ import { Outline } from '../../drawing/Outline';
 import { Word } from '../../app/Word';
 import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
+import { cap } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
 import { Station } from '../Station';
@@ -20,7 +21,6 @@ export function ThreadStation({ job, plan }: StationProps) {
   const own = thread.side === 'external' ? thread.external : thread.internal;
   const mate = thread.side === 'external' ? thread.internal : thread.external;
   const external = thread.side === 'external';
-  const cap = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
   const range = (r: typeof own.major_mm) => [r.min, r.max].filter((q) => q != null).map((q) => figure(q, unit)).join(' to ');
   return (
     <Station
