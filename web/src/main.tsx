@@ -20,6 +20,7 @@ import './drawing/drawing.css';
 import './board/board.css';
 import './stations/stations.css';
 import './pad/pad.css';
+import './shop/shop.css';
 import { MantineProvider } from '@mantine/core';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { RouterProvider } from '@tanstack/react-router';

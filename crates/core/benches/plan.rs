@@ -46,6 +46,36 @@ fn naive(required: &Ratio) -> f64 {
     best
 }
 
+/// Every unordered choice of three drivers and three driven of the drawer, in every lever position, keeping the least error.
+fn naive_six(lathe: &Lathe, required: &Ratio) -> f64 {
+    let wanted = real(required);
+    let teeth: Vec<f64> = lathe.gears.iter().map(|g| f64::from(g.teeth)).collect();
+    let mut triples = Vec::new();
+    for a in 0..teeth.len() {
+        for b in a + 1..teeth.len() {
+            for c in b + 1..teeth.len() {
+                triples.push((1_u64 << a | 1 << b | 1 << c, teeth[a] * teeth[b] * teeth[c]));
+            }
+        }
+    }
+    let mut best = f64::MAX;
+    for lever in &lathe.gearbox {
+        let through = real(&(lever.ratio.0 * lathe.fixed));
+        for (on, drivers) in &triples {
+            for (_, driven) in triples.iter().filter(|(other, _)| on & other == 0) {
+                best = best.min((drivers / driven * through / wanted - 1.0).abs());
+            }
+        }
+    }
+    best
+}
+
+/// The most memory the process has held, kB, where the system tells.
+fn peak_kb() -> Option<String> {
+    let status = std::fs::read_to_string("/proc/self/status").ok()?;
+    status.lines().find_map(|l| l.strip_prefix("VmHWM:")).map(|t| t.trim().to_owned())
+}
+
 fn benches(c: &mut Criterion) {
     let (job, lathe, kit) = job();
     let required = Ratio::new(50, 127);
@@ -60,6 +90,11 @@ fn benches(c: &mut Criterion) {
     c.bench_function("six-gear search, 40 gears, 12 levers, table warm", |b| b.iter(|| search(black_box(&large), &table, &required, &wanted)));
     let words = Words::of(Vocabulary::American);
     c.bench_function("whole pitch chart, six gears, 40 gears, 12 levers", |b| b.iter(|| chart(black_box(&large), &words)));
+    println!("peak memory so far: {}", peak_kb().unwrap_or_default());
+    let mut slow = c.benchmark_group("naive");
+    slow.sample_size(10);
+    slow.bench_function("six-gear search, 40 gears, 12 levers", |b| b.iter(|| naive_six(black_box(&large), &required)));
+    slow.finish();
     c.bench_function("naive search, 20 gears", |b| b.iter(|| naive(black_box(&required))));
 }
 

@@ -25,6 +25,7 @@ pub mod pad;
 pub mod plan;
 pub mod quantity;
 pub mod setup;
+pub mod shop;
 pub mod thread;
 pub mod watch;
 pub mod words;

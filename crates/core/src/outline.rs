@@ -89,6 +89,18 @@ impl Shape {
         Self { role, line, closed: true, circle: None, label: None }
     }
 
+    /// A rectangle by its lower left and upper right corners.
+    #[must_use]
+    pub fn rect(role: &'static str, [left, bottom]: Point, [right, top]: Point) -> Self {
+        Self::closed(role, vec![[left, bottom], [right, bottom], [right, top], [left, top]])
+    }
+
+    /// A word standing over a point.
+    #[must_use]
+    pub fn word(at: Point, text: impl Into<String>) -> Self {
+        Self::open("word", vec![at]).labelled(text)
+    }
+
     /// A circle.
     #[must_use]
     pub fn circle(role: &'static str, [x, y]: Point, r: f64) -> Self {

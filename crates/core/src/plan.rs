@@ -80,7 +80,16 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
     let setup = setup::work(
         &mut sheet,
         &job.setup,
-        &setup::Before { blank: &job.blank, reach: &reach, lathe, thread: &th, direction, rule: gears.dial.rule, words: &words },
+        &setup::Before {
+            blank: &job.blank,
+            reach: &reach,
+            lathe,
+            thread: &th,
+            direction,
+            rule: gears.dial.rule,
+            train: gears.hung.as_ref().map(|h| &h.train),
+            words: &words,
+        },
         &mut watch,
     );
     // A shoulder is at the headstock end: a cut away from it starts in the relief.
@@ -92,7 +101,7 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
     let start = size.used;
     let blank = blank::work(&mut sheet, &job.blank, &blank::Before { kit, thread: &th, tip: &tip, size, reach: &reach, cut_end, tried }, &mut watch);
     let target = cut::aim(&mut sheet, &job.cut, &th, &mut watch);
-    let before = cut::Before { lathe, thread: &th, tip: &tip, start, target, direction: &direction, words: &words };
+    let before = cut::Before { lathe, thread: &th, tip: &tip, start, target, direction: &direction, gears: &gears, words: &words };
     let mut cut = cut::work(&mut sheet, &job.cut, &job.blank, &before, &mut watch);
     crate::gears::section::drift(&mut sheet, &mut gears, lathe, &th, cut.passes.len(), &mut watch);
     let (wires, gauge) = gauge::work(&mut sheet, &job.gauge, kit, &th, &tip, start, target, &mut cut.passes, &mut watch);

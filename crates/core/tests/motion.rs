@@ -4,9 +4,10 @@
 
 mod common;
 
-use common::{demo_lathe, sound, watches};
+use common::{demo_lathe, on, sound, watches};
 use proptest::prelude::*;
 use serde_json::{Value, json};
+use yoke_core::cut::{Hung, IndexBy, index_ways, pitches_on};
 use yoke_core::gears::{DialRule, Mistake, Train, chart, each_gear, mistakes, reengage, standard_pitches};
 use yoke_core::job::{Dial, Ending, Gear, Lathe, PlanRequest, read_json, settle};
 use yoke_core::quantity::{Ratio, real};
@@ -133,6 +134,9 @@ proptest! {
         // Work turning about +x with the bit going to −x winds a right-hand helix.
         let cut = if spindle * carriage < 0.0 { Hand::Right } else { Hand::Left };
         prop_assert_eq!(cut, plan.setup.hand_cut);
+        // The chain, followed link by link, comes to the same.
+        prop_assert_eq!(plan.setup.motion.hand, Some(cut));
+        prop_assert!(plan.setup.motion.says.ends_with("as wanted."), "{}", plan.setup.motion.says);
         prop_assert_eq!(cut == Hand::Left, left);
     }
 }
@@ -217,4 +221,163 @@ fn ways_of_ending_are_compared_and_the_dial_is_drawn() {
     let passes = f64::from(u32::try_from(near.cut.passes.len()).unwrap());
     let expected = (64.0 / 127.0 * 2.0 - 1.0) * passes * (50.8 + 3.0 * 3.175);
     assert!((near.gears.dial.drift_mm.as_ref().unwrap().value - expected).abs() < 1e-6 && watches(&near, "warn", "dial_drift"));
+}
+
+/// Where the bit stands, which way up it must be by the way the work's surface goes there, and how the compound leans.
+#[test]
+fn the_bit_meets_work_that_comes_down_on_its_face() {
+    for (side, callout) in [("external", "M30x2"), ("internal", "M30x2-6H")] {
+        for (rear, wall) in [(false, None), (true, None), (false, Some("near")), (false, Some("far"))] {
+            for (hand, way) in [("right", "toward"), ("right", "away"), ("left", "toward"), ("left", "away")] {
+                if side == "external" && wall.is_some() {
+                    continue;
+                }
+                let mut lathe = demo_lathe(0);
+                lathe["post"] = json!(if rear { "rear" } else { "front" });
+                let plan = sound(json!({"thread": {"callout": callout, "hand": hand}, "lathe": lathe, "setup": {"way": way, "wall": wall}}));
+                let setup = &plan.setup;
+                let forward = setup.spindle == Spindle::Forward;
+                // Axes: x toward the tailstock, y away from the operator, z up. Forward brings the top of the work toward the
+                // operator, so it turns about +x; the surface at y goes with ω × r, whose z part is ω·y.
+                let omega = if forward { 1.0 } else { -1.0 };
+                let at = match (side, wall) {
+                    ("external", _) => {
+                        if rear {
+                            1.0
+                        } else {
+                            -1.0
+                        }
+                    }
+                    (_, Some("near")) => -1.0,
+                    (_, Some(_)) => 1.0,
+                    _ => {
+                        if forward {
+                            -1.0
+                        } else {
+                            1.0
+                        }
+                    }
+                };
+                let down: bool = omega * at < 0.0;
+                let told = format!("{side} {rear} {wall:?} {hand} {way}: {}", setup.says);
+                assert_eq!(setup.upright, down, "{told}");
+                assert_eq!(setup.says.contains("right way up"), down, "{told}");
+                // Into the metal: toward the axis from outside, away from it in a bore.
+                let inward: f64 = if side == "external" { -at } else { at };
+                assert_eq!(setup.infeed_away, inward > 0.0, "{told}");
+                // Fed in along a leaned compound the bit must gain along the cut; the handle is the end on the operator's side.
+                let along = if setup.carriage == Carriage::TowardHeadstock { -1.0 } else { 1.0 };
+                let handle_x = if inward < 0.0 { along } else { -along };
+                assert_eq!(setup.handle_to_tailstock, handle_x > 0.0, "{told}");
+            }
+        }
+    }
+    let faults = common::reckon(json!({"thread": {"callout": "M20"}, "setup": {"wall": "far"}})).unwrap_err();
+    assert_eq!(faults[0].pointer, "/setup/wall");
+}
+
+#[test]
+fn a_chain_that_gives_the_other_hand_says_so() {
+    let mut lathe = demo_lathe(2);
+    lathe["tumbler"] = json!(["left"]);
+    lathe["arm"] = Value::Null;
+    // Two meshes and only the left-hand place: the leadscrew runs against the spindle, and a left-hand thread comes of it.
+    let plan = sound(json!({"thread": {"callout": "M16x2"}, "lathe": lathe, "gears": {"hang": {"drivers": [40, 30], "driven": [40, 30]}}}));
+    assert_eq!(plan.setup.motion.hand, Some(Hand::Left));
+    assert!(plan.setup.motion.says.contains("a left-hand thread where a right-hand one is wanted"), "{}", plan.setup.motion.says);
+    assert!(watches(&plan, "danger", "wrong_hand"));
+    lathe["tumbler"] = Value::Null;
+    let unknown = sound(json!({"thread": {"callout": "M16x2"}, "lathe": lathe}));
+    assert!(unknown.setup.motion.hand.is_none() && unknown.setup.motion.says.contains("nothing is known of the tumbler"));
+}
+
+proptest! {
+    /// Each way of indexing that is said to serve really lands on the next start, in exact fractions.
+    #[test]
+    fn every_way_to_the_next_start_lands_on_it(
+        starts in 2_u8..=6, pitch in 1_i128..=12, screw in 2_i128..=12, teeth in proptest::collection::vec(18_u16..=80, 4), four in any::<bool>(),
+        dial in 6_u16..=40, marks in proptest::option::of(2_u16..=16),
+    ) {
+        let lead = Ratio::from_integer(pitch * i128::from(starts)) / Ratio::from_integer(2);
+        let profile = json!({"leadscrew": {"pitch_mm": screw}, "gears": teeth, "dial": {"teeth": dial, "marks": marks}, "compound": {"unit": "mm", "graduation": 0.02, "per_turn": 3.0, "travel_mm": 60.0, "swing_deg": [-90, 90]}});
+        let lathe = lathe(profile);
+        // A train that cuts this very lead is taken as given: what matters is how the gears and the ratio stand together.
+        let (drivers, driven) = if four { (teeth[..2].to_vec(), teeth[2..].to_vec()) } else { (teeth[..1].to_vec(), teeth[1..2].to_vec()) };
+        let ratio = lead / lathe.leadscrew;
+        let answer = reengage(&ratio, lathe.dial.as_ref());
+        let hung = Hung { gears: (&drivers, &driven), ratio, dial: &answer };
+        let words = Words::of(yoke_core::job::Vocabulary::American);
+        let ways = index_ways(&lathe, &hung, starts, 1.5, &words);
+        let of = |by: IndexBy| ways.iter().find(|w| w.by == by).unwrap();
+        let step = lead / Ratio::from_integer(i128::from(starts));
+        let whole = |r: Ratio| r.is_integer();
+        // Closed k leadscrew pitches off the carriage stands that far off the groove; the next start is a pitch off, give or take leads.
+        let lands = |k: i128, i: i128| whole((Ratio::from_integer(k) * lathe.leadscrew - step * Ratio::from_integer(i)) / lead);
+        let n = *ratio.numer();
+        for i in 1..starts {
+            let told = pitches_on(&ratio, starts, i);
+            let found = (1..=n).find(|k| lands(*k, i128::from(i)));
+            // Where the starts do not divide the repeat some of several may be found, but never the first, so none is told.
+            prop_assert_eq!(told, found.filter(|_| n % i128::from(starts) == 0), "start {} of {}", i, starts);
+            prop_assert!(i > 1 || told == found);
+        }
+        let nut = of(IndexBy::HalfNut);
+        if nut.serves {
+            prop_assert!(lands(i128::from(nut.count.unwrap()), 1));
+            prop_assert!(i128::from(dial) % n == 0, "a dial that does not count the thread's repeat cannot tell the starts apart");
+        }
+        // Slipped some teeth of a driver, the spindle has gone one start round.
+        let slip = of(IndexBy::GearTeeth);
+        if let Some(count) = slip.count {
+            let serves = drivers.iter().enumerate().any(|(i, z)| {
+                let before = (0..i).fold(lathe.fixed, |t, j| t * Ratio::new(i128::from(drivers[j]), i128::from(driven[j])));
+                Ratio::from_integer(i128::from(count)) / Ratio::from_integer(i128::from(*z)) / before == Ratio::new(1, i128::from(starts))
+            });
+            prop_assert!(slip.serves && serves);
+        } else {
+            prop_assert!(!slip.serves && i128::from(drivers[0]) % i128::from(starts) != 0);
+        }
+        prop_assert!(ways.iter().filter(|w| w.recommended).count() == 1 && ways.iter().any(|w| w.recommended && w.serves));
+    }
+}
+
+#[test]
+fn indexing_of_a_four_start_screw_on_the_yards_lathes() {
+    // Tr40x14(P7) on 6 mm: two starts, r = 7/3. Seven is odd, so no half-nut; the compound lies along the bed and has 110 mm.
+    let plan = on(1, "Tr40x14(P7)");
+    let told: Vec<(IndexBy, bool)> = plan.cut.starts.iter().map(|w| (w.by, w.serves)).collect();
+    assert_eq!(told[0], (IndexBy::HalfNut, false));
+    assert!(plan.cut.starts[1].serves && plan.cut.starts[1].recommended && plan.cut.starts[1].says.contains("2 turns + 50"), "{:?}", plan.cut.starts[1]);
+    // On 2 mm the same lead is r = 7/1: seven again; the Bench's compound swings ten degrees only.
+    let bench = on(2, "Tr40x14(P7)");
+    assert!(!bench.cut.starts[1].serves && bench.cut.starts[1].says.contains("does not swing"));
+    // Lead 1/2 in two-start on 4 TPI is r = 2: one leadscrew pitch off is a quarter inch, the next start, one tooth of sixteen
+    // being a pitch and the eight marks two apart: no mark counts it.
+    let long = sound(json!({"thread": {"callout": "1-4 UN", "starts": 2}, "lathe": demo_lathe(0)}));
+    assert_eq!((long.cut.starts[0].serves, long.cut.starts[0].count), (false, Some(1)), "{:?}", long.cut.starts[0]);
+    let mut lathe = demo_lathe(0);
+    lathe["dial"]["marks"] = json!(16);
+    let counted = sound(json!({"thread": {"callout": "1-4 UN", "starts": 2}, "lathe": lathe}));
+    assert!(counted.cut.starts[0].serves && counted.cut.starts[0].recommended, "{:?}", counted.cut.starts[0]);
+    assert!(on(0, "M20").cut.starts.is_empty());
+}
+
+#[test]
+fn the_chart_of_drift_ends_where_the_error_says() {
+    // No 127 here, so 1.5 mm on 8 TPI is only neared; the train hung is drawn first.
+    let plan = sound(json!({"thread": {"callout": "M20x1.5"}, "lathe": {"leadscrew": {"tpi": 8}, "gears": [20, 30, 35, 40, 45, 50, 55, 60, 63, 65, 70, 80]}}));
+    let hung = plan.gears.hung.as_ref().unwrap();
+    assert!(hung.train.error_ppm != 0.0);
+    let chart = plan.gears.drift.as_ref().unwrap();
+    let line = |role: &str| chart.shapes.iter().find(|s| s.role == role).map(|s| s.line.clone()).unwrap();
+    let limit = line("chart.limit")[0][1];
+    let nut = line("chart.mark")[0][0];
+    let [from, to] = [line("chart.hung")[0], line("chart.hung")[1]];
+    // At this nut the line stands as high over the foot as the error takes, the limit being all the room.
+    let at_nut = from[1] + (to[1] - from[1]) * (nut - from[0]) / (to[0] - from[0]);
+    let own = plan.thread.external.pitch_mm;
+    let room = own.max.as_ref().unwrap().value - own.min.as_ref().unwrap().value;
+    assert!((at_nut / limit - hung.takes_mm.value / room).abs() < 1e-6, "{at_nut} {limit}");
+    assert!((hung.travel_mm.value - hung.train.error_ppm.abs() * 300.0 / 1e6).abs() < 1e-6);
+    assert!(on(0, "7/8-9").gears.drift.as_ref().is_none_or(|d| d.shapes.iter().any(|s| s.role == "chart.line")));
 }

@@ -6,8 +6,8 @@ mod common;
 use common::demo_lathe;
 use proptest::prelude::*;
 use serde_json::{Value, json};
-use yoke_core::gears::{DayJob, PlateRead, PlateRequest, Setting, TrialRequest, blank_card, day_order, purchases, standard_pitches};
-use yoke_core::job::{Fault, Lathe, LatheProfile, Mounted, PlanRequest, read_json, settle};
+use yoke_core::gears::{DayJob, Setting, TrialRequest, blank_card, day_order, purchases, standard_pitches};
+use yoke_core::job::{Fault, Lathe, LatheProfile, Mounted, PlanRequest, PlateRead, PlateRequest, read_json, settle};
 use yoke_core::quantity::Ratio;
 
 fn lathe(profile: &Value) -> Lathe {

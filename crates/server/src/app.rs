@@ -1,6 +1,6 @@
 //! The application: its state, its routes, its start and end.
 
-use crate::{acts, day, demo, events, guard, jobs, planning, problem, shop, web};
+use crate::{acts, day, demo, events, guard, jobs, lathes, planning, problem, shop, web};
 use axum::Router;
 use axum::extract::DefaultBodyLimit;
 use axum::middleware;
@@ -61,8 +61,12 @@ pub fn api() -> OpenApiRouter<App> {
         .routes(routes!(jobs::add_member))
         .routes(routes!(acts::record))
         .routes(routes!(events::stream))
-        .routes(routes!(shop::lathes))
-        .routes(routes!(shop::lathe, shop::put_lathe))
+        .routes(routes!(lathes::lathes, lathes::add_lathe))
+        .routes(routes!(lathes::lathe, lathes::put_lathe, lathes::change_lathe, lathes::put_away))
+        .routes(routes!(lathes::seen))
+        .routes(routes!(lathes::bring_back))
+        .routes(routes!(lathes::gears_out, lathes::gears_in))
+        .routes(routes!(lathes::plate_out, lathes::plate_in))
         .routes(routes!(shop::chart))
         .routes(routes!(shop::plate))
         .routes(routes!(shop::trial))
@@ -105,7 +109,7 @@ pub async fn serve(folder: &Path, port: u16, with_demo: bool, fresh: bool) -> Re
     if with_demo {
         demo::fill(&store, now).map_err(|e| format!("The demo yard cannot be laid out: {e}"))?;
     }
-    shop::furnish(&store).map_err(|e| e.to_string())?;
+    lathes::furnish(&store).map_err(|e| e.to_string())?;
     let listener =
         tokio::net::TcpListener::bind(("127.0.0.1", port)).await.map_err(|e| format!("Port {port} cannot be had: {e}. Give another with --port."))?;
     let port = listener.local_addr().map_err(|e| e.to_string())?.port();

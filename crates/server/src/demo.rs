@@ -4,7 +4,7 @@ use crate::jobs::{AddMember, join};
 use serde_json::{Value, json};
 use yoke_core::job::Kit;
 use yoke_core::log::ActKind;
-use yoke_store::{ActRow, Frozen, LatheRow, Store};
+use yoke_store::{ActRow, Frozen, Store};
 
 /// Lays the yard out in an empty store; a store with jobs is left as it is.
 pub fn fill(store: &Store, clock: crate::app::Clock) -> Result<(), String> {
@@ -13,8 +13,7 @@ pub fn fill(store: &Store, clock: crate::app::Clock) -> Result<(), String> {
     }
     let yard: Value = serde_json::from_str(include_str!("../../core/data/alder_reach.json")).map_err(text)?;
     for lathe in list(&yard, "lathes") {
-        let id = lathe["id"].as_str().unwrap_or_default().to_owned();
-        store.put_lathe(&LatheRow { id, body: lathe.to_string() }).map_err(text)?;
+        store.put_lathe(lathe["id"].as_str().unwrap_or_default(), &lathe.to_string()).map_err(text)?;
     }
     store.put_kit(&serde_json::to_string(&Kit::alder_reach()).map_err(text)?).map_err(text)?;
     // Listed newest first on the board, so the yard's own order is kept by going backwards.

@@ -2,12 +2,12 @@
 
 use crate::app::App;
 use crate::events::Moved;
-use crate::planning::{body_json, plan_with_store, request_of};
+use crate::planning::{body_json, plan_with_store, request_of, revision_asked};
 use crate::problem::Problem;
 use axum::Json;
 use axum::body::Bytes;
 use axum::extract::{Path, State};
-use axum::http::{HeaderMap, StatusCode, header};
+use axum::http::{HeaderMap, StatusCode};
 use serde::{Deserialize, Serialize};
 use serde_json::value::{RawValue, to_raw_value};
 use serde_json::{Value, json};
@@ -451,7 +451,7 @@ pub async fn one(State(app): State<App>, Path(id): Path<String>) -> Result<Json<
 }
 
 /// RFC 7396: null takes a field away, an object is merged, anything else replaces.
-fn merge(target: &mut Value, patch: Value) {
+pub fn merge(target: &mut Value, patch: Value) {
     match patch {
         Value::Object(patch) => {
             if !target.is_object() {
@@ -502,10 +502,7 @@ enum Outcome {
 #[utoipa::path(patch, path = "/api/v1/jobs/{id}", params(("id" = String, Path), ("If-Match" = String, Header)), request_body = JobPatch,
     responses((status = 200, body = JobView), (status = 409, body = Problem), (status = 422, body = Problem), (status = 428, body = Problem)))]
 pub async fn change(State(app): State<App>, Path(id): Path<String>, headers: HeaderMap, body: Bytes) -> Result<Json<JobView>, Problem> {
-    let revision = headers.get(header::IF_MATCH).and_then(|v| v.to_str().ok()).and_then(|v| v.trim_matches('"').parse::<i64>().ok());
-    let Some(revision) = revision else {
-        return Err(Problem::precondition("Send If-Match with the revision the change was made from, such as If-Match: 3."));
-    };
+    let revision = revision_asked(&headers)?;
     let (patch, mut faults) = read_json::<JobPatch>(body_json(&body)?);
     faults.extend(patch.title.as_deref().and_then(title_fault));
     if !faults.is_empty() {

@@ -11,6 +11,7 @@ mod demo;
 mod events;
 mod guard;
 mod jobs;
+mod lathes;
 mod planning;
 mod problem;
 mod shop;

@@ -5,6 +5,7 @@ use crate::problem::Problem;
 use axum::Json;
 use axum::body::Bytes;
 use axum::extract::State;
+use axum::http::{HeaderMap, header};
 use serde::{Deserialize, Serialize};
 use serde_json::{Value, json};
 use utoipa::ToSchema;
@@ -22,6 +23,12 @@ use yoke_store::Store;
 /// Reads a body as JSON, whatever its content type says.
 pub fn body_json(body: &Bytes) -> Result<Value, Problem> {
     serde_json::from_slice(body).map_err(|e| Problem::unreadable(e.to_string()))
+}
+
+/// The revision a change was made from, as `If-Match` says.
+pub fn revision_asked(headers: &HeaderMap) -> Result<i64, Problem> {
+    let asked = headers.get(header::IF_MATCH).and_then(|v| v.to_str().ok()).and_then(|v| v.trim_matches('"').parse::<i64>().ok());
+    asked.ok_or_else(|| Problem::precondition("Send If-Match with the revision the change was made from, such as If-Match: 3."))
 }
 
 /// The stored lathe a request names, and the kit it leaves to the drawer.

@@ -1,6 +1,7 @@
-//! The shop: lathes, kit, materials, and the rules' texts.
+//! The shop: what is reckoned of its lathes, the kit, materials, and the rules' texts.
 
 use crate::app::App;
+use crate::lathes::{profile, stored};
 use crate::planning::body_json;
 use crate::problem::Problem;
 use axum::Json;
@@ -11,77 +12,19 @@ use axum::response::IntoResponse;
 use serde::Deserialize;
 use serde_json::json;
 use utoipa::IntoParams;
-use yoke_core::gears::{ChartRow, PlateRead, PlateRequest, Purchases, TrainRow, TrialRequest, TrialSaid, chart as pitch_chart, purchases, standard_pitches};
-use yoke_core::job::{Fault, Kit, Lathe, LatheProfile, Material, PlanRequest, Vocabulary, long_bed, materials as all_materials, read_json, settle};
+use yoke_core::gears::{ChartRow, Purchases, TrainRow, TrialRequest, TrialSaid, chart as pitch_chart, purchases, standard_pitches};
+use yoke_core::job::{Fault, Kit, Material, PlanRequest, PlateRead, PlateRequest, Vocabulary, materials as all_materials, read_json, settle};
 use yoke_core::pad::{FeedsSaid, feeds_said};
 use yoke_core::quantity::{LengthUnit, real};
 use yoke_core::words::Words;
 use yoke_core::working::{Rule, rules as all_rules};
-use yoke_store::{LatheRow, Store, StoreError};
-
-/// Gives an empty shop the one lathe a callout alone is planned on.
-pub fn furnish(store: &Store) -> Result<(), StoreError> {
-    if store.lathes()?.is_empty() {
-        store.put_lathe(&LatheRow { id: "long-bed".into(), body: serde_json::to_string(&long_bed()).unwrap_or_default() })?;
-    }
-    Ok(())
-}
-
-/// All lathes.
-#[utoipa::path(get, path = "/api/v1/lathes", responses((status = 200, body = Vec<LatheProfile>)))]
-pub async fn lathes(State(app): State<App>) -> Result<Json<Vec<LatheProfile>>, Problem> {
-    let rows = app.with_store(Store::lathes).await?;
-    Ok(Json(rows.iter().map(|r| serde_json::from_str(&r.body)).collect::<Result<_, _>>()?))
-}
-
-/// One lathe.
-#[utoipa::path(get, path = "/api/v1/lathes/{id}", params(("id" = String, Path)), responses((status = 200, body = LatheProfile), (status = 404, body = Problem)))]
-pub async fn lathe(State(app): State<App>, Path(id): Path<String>) -> Result<Json<LatheProfile>, Problem> {
-    Ok(Json(profile(&app, id).await?))
-}
-
-/// Adds or replaces a lathe.
-#[utoipa::path(put, path = "/api/v1/lathes/{id}", params(("id" = String, Path)), request_body = LatheProfile, responses((status = 200, body = LatheProfile), (status = 422, body = Problem)))]
-pub async fn put_lathe(State(app): State<App>, Path(id): Path<String>, body: Bytes) -> Result<Json<LatheProfile>, Problem> {
-    let (mut profile, mut faults) = read_json::<LatheProfile>(body_json(&body)?);
-    let plain = !id.is_empty() && id.len() <= 40 && id.bytes().all(|b| b.is_ascii_lowercase() || b.is_ascii_digit() || b == b'-');
-    if !plain {
-        faults.push(Fault::new("/id", "a lathe's id has 1 to 40 small letters, digits and hyphens"));
-    }
-    profile.id = Some(id.clone());
-    if let Err(more) = settled(profile.clone())? {
-        faults.extend(more.into_iter().map(|f| Fault::new(f.pointer.replacen("/lathe", "", 1), f.detail)));
-    }
-    if !faults.is_empty() {
-        return Err(Problem::faulty(faults));
-    }
-    let row = LatheRow { id, body: serde_json::to_string(&profile)? };
-    app.with_store(move |s| s.put_lathe(&row)).await?;
-    Ok(Json(profile))
-}
-
-/// A lathe as it is reckoned with, by its id.
-async fn stored(app: &App, id: String) -> Result<Lathe, Problem> {
-    settled(profile(app, id).await?)?.map_err(Problem::faulty)
-}
-
-/// A lathe is sound when a plain thread can be planned on it.
-fn settled(profile: LatheProfile) -> Result<Result<Lathe, Vec<Fault>>, Problem> {
-    let trial: PlanRequest = serde_json::from_value(json!({ "thread": { "callout": "M20" } }))?;
-    Ok(settle(&PlanRequest { lathe: Some(profile), ..trial }, None, Vec::new()).map(|(_, lathe, _)| lathe))
-}
+use yoke_store::Store;
 
 /// The pitch chart of a lathe: every standard pitch, its best train, and when the half-nut may open.
 #[utoipa::path(get, path = "/api/v1/lathes/{id}/chart", params(("id" = String, Path)), responses((status = 200, body = Vec<ChartRow>), (status = 404, body = Problem)))]
 pub async fn chart(State(app): State<App>, Path(id): Path<String>) -> Result<Json<Vec<ChartRow>>, Problem> {
     let lathe = stored(&app, id).await?;
     Ok(Json(pitch_chart(&lathe, &Words::of(Vocabulary::default()))))
-}
-
-/// The profile of a stored lathe.
-async fn profile(app: &App, id: String) -> Result<LatheProfile, Problem> {
-    let row = app.with_store(move |s| s.lathe(&id)).await?.ok_or_else(|| Problem::missing("lathe"))?;
-    Ok(serde_json::from_str(&row.body)?)
 }
 
 /// Reads the gearbox from its plate: the ratio of every lever position, and cells that do not fit the rest.

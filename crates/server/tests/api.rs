@@ -567,3 +567,73 @@ async fn a_lathe_is_learned_from_its_plate_and_the_day_is_put_in_order() {
     let pointers: Vec<&str> = problem["faults"].as_array().unwrap().iter().map(|f| f["pointer"].as_str().unwrap()).collect();
     assert_eq!((status, pointers), (StatusCode::UNPROCESSABLE_ENTITY, vec!["/jobs/1", "/jobs/2"]));
 }
+
+#[tokio::test]
+async fn a_lathe_is_told_part_by_part_copied_put_away_and_brought_back() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path(), &["--demo"]);
+    let patch =
+        async |id: &str, revision: &str, body: Value| server.send(Method::PATCH, &format!("/api/v1/lathes/{id}"), body, &[("If-Match", revision)]).await;
+    let (status, made) = server.post("/api/v1/lathes", json!({"name": "Tide mill"})).await;
+    assert_eq!((status, made["id"].as_str(), made["revision"].as_i64()), (StatusCode::CREATED, Some("tide-mill"), Some(1)));
+    assert!(made["said"]["parts"].as_array().unwrap().iter().all(|p| p["told"] == false), "told nothing, it says what stands in");
+    // One part at a time; a stale change is answered with the lathe as it is, a faulty one with the field, and neither is kept.
+    let (status, told) = patch("tide-mill", "1", json!({"leadscrew": {"pitch_mm": 3}, "gear_groups": [{"module_mm": 1, "gears": "20-60/5, 2x40"}]})).await;
+    assert_eq!((status, told["revision"].as_i64(), told["profile"]["leadscrew"]["pitch_mm"].as_i64()), (StatusCode::OK, Some(2), Some(3)), "{told}");
+    assert_eq!(told["said"]["drawer"].as_array().unwrap().len(), 11);
+    let (status, stale) = patch("tide-mill", "1", json!({"post": "rear"})).await;
+    assert_eq!((status, stale["current"]["revision"].as_i64()), (StatusCode::CONFLICT, Some(2)));
+    let (status, faulty) = patch("tide-mill", "2", json!({"gear_groups": [{"module_mm": 1, "gears": "20-63/5"}], "post": "middle"})).await;
+    let pointers: Vec<&str> = faulty["faults"].as_array().unwrap().iter().map(|f| f["pointer"].as_str().unwrap()).collect();
+    assert_eq!((status, pointers), (StatusCode::UNPROCESSABLE_ENTITY, vec!["/post", "/gear_groups/0/gears"]));
+    assert_eq!(patch("nowhere", "1", json!({})).await.0, StatusCode::NOT_FOUND);
+    assert_eq!(server.send(Method::PATCH, "/api/v1/lathes/tide-mill", json!({}), &[]).await.0, StatusCode::PRECONDITION_REQUIRED);
+    assert_eq!(patch("tide-mill", "2", json!({"name": "  "})).await.1["faults"][0]["pointer"], "/name");
+    // A copy is its own lathe; a whole one is read in as exported, and refused whole with its place in the file.
+    let (_, copy) = server.post("/api/v1/lathes", json!({"copy_of": "tide-mill"})).await;
+    assert_eq!((copy["id"].as_str(), copy["profile"]["name"].as_str()), (Some("tide-mill-copied"), Some("Tide mill, copied")));
+    let (_, exported) = server.get("/api/v1/lathes/gap-bed").await;
+    let (status, read) = server.post("/api/v1/lathes", json!({"profile": exported})).await;
+    assert_eq!((status, read["id"].as_str()), (StatusCode::CREATED, Some("gap-bed-2")));
+    let mut back = server.get("/api/v1/lathes/gap-bed-2").await.1;
+    back["id"] = json!("gap-bed");
+    assert_eq!(back, exported, "nothing of a lathe is lost on its way out and in");
+    let mut broken = exported.clone();
+    broken["gearbox"][3]["ratio"] = json!("0/1");
+    broken["colour"] = json!("green");
+    let (status, problem) = server.post("/api/v1/lathes", json!({"profile": broken})).await;
+    let pointers: Vec<&str> = problem["faults"].as_array().unwrap().iter().map(|f| f["pointer"].as_str().unwrap()).collect();
+    assert_eq!((status, pointers), (StatusCode::UNPROCESSABLE_ENTITY, vec!["/profile/colour", "/profile/gearbox/3/ratio"]));
+    // Put away it is in no list, yet its jobs keep it, and it comes back.
+    let (_, seen) = server.get("/api/v1/lathes/gap-bed/view").await;
+    assert!(seen["jobs"].as_array().unwrap().contains(&json!("Mill bearing stud")));
+    let (_, away) = server.send(Method::DELETE, "/api/v1/lathes/gap-bed", Value::Null, &[]).await;
+    assert!(away["away"].is_string());
+    let ids = async |path: &str| -> Vec<String> { server.get(path).await.1.as_array().unwrap().iter().map(|l| l["id"].as_str().unwrap().to_owned()).collect() };
+    assert!(!ids("/api/v1/lathes").await.contains(&"gap-bed".to_owned()));
+    assert_eq!(ids("/api/v1/lathes?away=true").await, ["gap-bed"]);
+    let (_, stud) = server.get("/api/v1/jobs/mill-bearing-stud").await;
+    assert_eq!(stud["plan"]["gears"]["lathe"], "Gap bed");
+    server.post("/api/v1/lathes/gap-bed/back", Value::Null).await;
+    assert!(ids("/api/v1/lathes").await.contains(&"gap-bed".to_owned()));
+    // Gears and plate go out and come in as sheets.
+    let sheet = async |path: &str| server.client.get(format!("{}{path}", server.address)).send().await.unwrap().text().await.unwrap();
+    let gears = sheet("/api/v1/lathes/gap-bed/gears.csv").await;
+    assert!(gears.starts_with("teeth,count,module_mm,dp") && gears.lines().count() == 9, "{gears}");
+    let put = async |path: &str, text: String| {
+        let response = server.client.put(format!("{}{path}", server.address)).header("If-Match", "3").body(text).send().await.unwrap();
+        (response.status(), response.json::<Value>().await.unwrap())
+    };
+    let (status, problem) = put("/api/v1/lathes/gap-bed/gears.csv", gears.replace("127", "one hundred")).await;
+    assert_eq!((status, problem["faults"][0]["pointer"].as_str()), (StatusCode::UNPROCESSABLE_ENTITY, Some("/9/teeth")), "{problem}");
+    let (status, now) = put("/api/v1/lathes/gap-bed/gears.csv", gears.replace("127", "96")).await;
+    assert_eq!((status, now["said"]["drawer"][7].as_i64()), (StatusCode::OK, Some(96)), "{now}");
+    let plate = sheet("/api/v1/lathes/gap-bed/plate.csv").await;
+    assert!(plate.starts_with("ratio,") && plate.lines().count() == 18, "{plate}");
+    assert_eq!(put("/api/v1/lathes/gap-bed/plate.csv", plate).await.0, StatusCode::CONFLICT, "the gears were changed since");
+    // The last lathe of a shop stays.
+    for id in ["long-bed", "gap-bed", "bench", "gap-bed-2", "tide-mill-copied"] {
+        assert_eq!(server.send(Method::DELETE, &format!("/api/v1/lathes/{id}"), Value::Null, &[]).await.0, StatusCode::OK);
+    }
+    assert_eq!(server.send(Method::DELETE, "/api/v1/lathes/tide-mill", Value::Null, &[]).await.0, StatusCode::UNPROCESSABLE_ENTITY);
+}

@@ -37,6 +37,21 @@ pub struct LatheRow {
     pub id: String,
     /// Profile, JSON.
     pub body: String,
+    /// Goes up with every change.
+    pub revision: i64,
+    /// When it was put away, UTC; jobs that stand on it keep it.
+    pub away: Option<String>,
+}
+
+/// What came of a change to a lathe.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub enum LatheChanged {
+    /// Made; the lathe as it now is.
+    Done(LatheRow),
+    /// The revision was not the newest; the lathe as it is.
+    Stale(LatheRow),
+    /// There is no such lathe.
+    Missing,
 }
 
 /// A job as stored.
@@ -157,35 +172,75 @@ impl Store {
         self.connection.lock().unwrap_or_else(PoisonError::into_inner)
     }
 
-    /// All lathes, in the order they were added.
+    /// All lathes, in the order they were added; those put away among them.
     ///
     /// # Errors
     /// What SQLite says.
     pub fn lathes(&self) -> Result<Vec<LatheRow>, StoreError> {
         let connection = self.lock();
-        let mut query = connection.prepare_cached("SELECT id, body FROM lathes ORDER BY rowid")?;
-        let rows = query.query_map([], |r| Ok(LatheRow { id: r.get(0)?, body: r.get(1)? }))?;
+        let mut query = connection.prepare_cached(&format!("{LATHE} ORDER BY rowid"))?;
+        let rows = query.query_map([], lathe_row)?;
         Ok(rows.collect::<Result<_, _>>()?)
     }
 
-    /// One lathe.
+    /// One lathe, put away or not.
     ///
     /// # Errors
     /// What SQLite says.
     pub fn lathe(&self, id: &str) -> Result<Option<LatheRow>, StoreError> {
-        let connection = self.lock();
-        let mut query = connection.prepare_cached("SELECT id, body FROM lathes WHERE id = ?1")?;
-        Ok(query.query_row([id], |r| Ok(LatheRow { id: r.get(0)?, body: r.get(1)? })).optional()?)
+        Ok(find_lathe(&self.lock(), id)?)
     }
 
-    /// Adds or replaces a lathe.
+    /// Adds a lathe, or replaces it; one put away is back.
     ///
     /// # Errors
     /// What SQLite says.
-    pub fn put_lathe(&self, lathe: &LatheRow) -> Result<(), StoreError> {
-        let sql = "INSERT INTO lathes (id, body) VALUES (?1, ?2) ON CONFLICT (id) DO UPDATE SET body = excluded.body";
-        self.lock().execute(sql, params![lathe.id, lathe.body])?;
+    pub fn put_lathe(&self, id: &str, body: &str) -> Result<(), StoreError> {
+        let sql = "INSERT INTO lathes (id, body) VALUES (?1, ?2) \
+             ON CONFLICT (id) DO UPDATE SET body = excluded.body, revision = revision + 1, away = NULL";
+        self.lock().execute(sql, [id, body])?;
         Ok(())
+    }
+
+    /// Adds a lathe under the first of `ids` that is free; gives the one taken, or none when all are used.
+    ///
+    /// # Errors
+    /// What SQLite says.
+    pub fn add_lathe(&self, ids: impl Iterator<Item = String>, body: impl Fn(&str) -> String) -> Result<Option<LatheRow>, StoreError> {
+        let mut connection = self.lock();
+        let transaction = connection.transaction()?;
+        for id in ids {
+            if transaction.execute("INSERT INTO lathes (id, body) VALUES (?1, ?2) ON CONFLICT (id) DO NOTHING", [&id, &body(&id)])? == 1 {
+                let row = find_lathe(&transaction, &id)?;
+                transaction.commit()?;
+                return Ok(row);
+            }
+        }
+        Ok(None)
+    }
+
+    /// Changes a lathe if `revision` is still the newest.
+    ///
+    /// # Errors
+    /// What SQLite says.
+    pub fn change_lathe(&self, id: &str, revision: i64, body: &str) -> Result<LatheChanged, StoreError> {
+        let mut connection = self.lock();
+        let transaction = connection.transaction()?;
+        let sql = "UPDATE lathes SET body = ?3, revision = revision + 1 WHERE id = ?1 AND revision = ?2";
+        let changed = transaction.execute(sql, params![id, revision, body])?;
+        let Some(row) = find_lathe(&transaction, id)? else { return Ok(LatheChanged::Missing) };
+        transaction.commit()?;
+        Ok(if changed == 1 { LatheChanged::Done(row) } else { LatheChanged::Stale(row) })
+    }
+
+    /// Puts a lathe away, at a time, or brings it back; gives it as it now is.
+    ///
+    /// # Errors
+    /// What SQLite says.
+    pub fn put_away(&self, id: &str, at: Option<&str>) -> Result<Option<LatheRow>, StoreError> {
+        let connection = self.lock();
+        connection.execute("UPDATE lathes SET away = ?2, revision = revision + 1 WHERE id = ?1", params![id, at])?;
+        Ok(find_lathe(&connection, id)?)
     }
 
     /// The kit, JSON, if one was stored.
@@ -328,9 +383,18 @@ impl Store {
     }
 }
 
+const LATHE: &str = "SELECT id, body, revision, away FROM lathes";
 const JOB: &str = "SELECT j.id, j.title, j.request, j.revision, j.created, j.frozen_plan, j.frozen_run, j.frozen_engine, \
      (SELECT count(*) FROM acts a WHERE a.job = j.id), j.part, j.mate FROM jobs j";
 const ACT: &str = "SELECT id, sequence, body, happened, recorded, source, seen FROM acts";
+
+fn find_lathe(connection: &Connection, id: &str) -> rusqlite::Result<Option<LatheRow>> {
+    connection.prepare_cached(&format!("{LATHE} WHERE id = ?1"))?.query_row([id], lathe_row).optional()
+}
+
+fn lathe_row(row: &rusqlite::Row<'_>) -> rusqlite::Result<LatheRow> {
+    Ok(LatheRow { id: row.get(0)?, body: row.get(1)?, revision: row.get(2)?, away: row.get(3)? })
+}
 
 fn find_job(connection: &Connection, id: &str) -> rusqlite::Result<Option<JobRow>> {
     connection.prepare_cached(&format!("{JOB} WHERE j.id = ?1"))?.query_row([id], job_row).optional()

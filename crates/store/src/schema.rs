@@ -6,7 +6,7 @@ use rusqlite_migration::{M, Migrations};
 use std::path::Path;
 
 /// One entry a version; never edited once released, only added to.
-const STEPS: [&str; 2] = [
+const STEPS: [&str; 3] = [
     "
 CREATE TABLE lathes (id TEXT PRIMARY KEY, body TEXT NOT NULL) STRICT;
 CREATE TABLE kit (id INTEGER PRIMARY KEY CHECK (id = 1), body TEXT NOT NULL) STRICT;
@@ -38,6 +38,11 @@ CREATE TABLE acts (
 ALTER TABLE jobs ADD COLUMN part TEXT;
 ALTER TABLE jobs ADD COLUMN mate TEXT REFERENCES jobs (id);
 CREATE INDEX jobs_of_part ON jobs (part);
+",
+    // A lathe is changed under a revision, and one put away can be brought back: jobs may still stand on it.
+    "
+ALTER TABLE lathes ADD COLUMN revision INTEGER NOT NULL DEFAULT 1;
+ALTER TABLE lathes ADD COLUMN away TEXT;
 ",
 ];
 

@@ -1,7 +1,7 @@
 //! The store on a real file.
 #![allow(missing_docs, clippy::unwrap_used)]
 
-use yoke_store::{ActRow, Changed, Frozen, LatheRow, NewMember, Recorded, Store, StoreError};
+use yoke_store::{ActRow, Changed, Frozen, LatheChanged, NewMember, Recorded, Store, StoreError};
 
 fn act(id: &str, body: &str) -> ActRow {
     ActRow { id: id.into(), sequence: 0, body: body.into(), happened: "t".into(), recorded: "t".into(), source: "typed".into(), seen: 0 }
@@ -45,12 +45,33 @@ fn lathes_and_kit_are_replaced_whole() {
     let folder = tempfile::tempdir().unwrap();
     let store = Store::open(&folder.path().join("yoke.db")).unwrap();
     for body in ["1", "2"] {
-        store.put_lathe(&LatheRow { id: "long-bed".into(), body: body.into() }).unwrap();
+        store.put_lathe("long-bed", body).unwrap();
         store.put_kit(body).unwrap();
     }
     assert_eq!(store.lathes().unwrap().len(), 1);
     assert_eq!(store.lathe("long-bed").unwrap().unwrap().body, "2");
     assert_eq!(store.kit().unwrap().as_deref(), Some("2"));
+}
+
+#[test]
+fn a_lathe_changes_under_its_revision_and_one_put_away_is_not_lost() {
+    let folder = tempfile::tempdir().unwrap();
+    let store = Store::open(&folder.path().join("yoke.db")).unwrap();
+    let ids = || ["bench", "bench-2"].map(str::to_owned).into_iter();
+    let added = |n: &str| store.add_lathe(ids(), |id| format!("{id} {n}")).unwrap().map(|r| (r.id, r.body));
+    assert_eq!(added("a"), Some(("bench".into(), "bench a".into())));
+    assert_eq!(added("b"), Some(("bench-2".into(), "bench-2 b".into())));
+    assert_eq!(added("c"), None, "no id is taken twice");
+    assert!(matches!(store.change_lathe("bench", 1, "told").unwrap(), LatheChanged::Done(r) if r.revision == 2 && r.body == "told"));
+    assert!(matches!(store.change_lathe("bench", 1, "late").unwrap(), LatheChanged::Stale(r) if r.body == "told"));
+    assert_eq!(store.change_lathe("none", 1, "").unwrap(), LatheChanged::Missing);
+    let away = store.put_away("bench", Some("2026-01-01")).unwrap().unwrap();
+    assert_eq!((away.away.as_deref(), store.lathe("bench").unwrap().unwrap().body.as_str()), (Some("2026-01-01"), "told"));
+    assert_eq!(store.put_away("bench", None).unwrap().unwrap().away, None);
+    store.put_away("bench", Some("2026-01-02")).unwrap();
+    store.put_lathe("bench", "new").unwrap();
+    assert_eq!(store.lathe("bench").unwrap().unwrap().away, None, "one put in its place stands in the shop");
+    assert!(store.put_away("none", None).unwrap().is_none());
 }
 
 #[test]
@@ -150,7 +171,11 @@ fn a_database_of_the_first_version_is_brought_up_to_date_with_a_copy_kept() {
     }
     // Back to how the first version left it: none of the part's columns, and its number.
     let old = rusqlite::Connection::open(&path).unwrap();
-    old.execute_batch("DROP INDEX jobs_of_part; ALTER TABLE jobs DROP COLUMN part; ALTER TABLE jobs DROP COLUMN mate; PRAGMA user_version = 1").unwrap();
+    old.execute_batch(
+        "DROP INDEX jobs_of_part; ALTER TABLE jobs DROP COLUMN part; ALTER TABLE jobs DROP COLUMN mate; \
+         ALTER TABLE lathes DROP COLUMN revision; ALTER TABLE lathes DROP COLUMN away; PRAGMA user_version = 1",
+    )
+    .unwrap();
     drop(old);
     let store = Store::open(&path).unwrap();
     let job = store.job("j").unwrap().unwrap();
@@ -159,7 +184,7 @@ fn a_database_of_the_first_version_is_brought_up_to_date_with_a_copy_kept() {
     assert!(store.add_member("j", &member).unwrap());
     assert_eq!(store.job("j").unwrap().unwrap().request, "{\"a\":1}", "its facts stand unless new ones come");
     let copies: Vec<_> =
-        std::fs::read_dir(folder.path()).unwrap().filter_map(|e| e.unwrap().file_name().into_string().ok()).filter(|n| n.contains("before-v2")).collect();
+        std::fs::read_dir(folder.path()).unwrap().filter_map(|e| e.unwrap().file_name().into_string().ok()).filter(|n| n.contains("before-v3")).collect();
     assert_eq!(copies.len(), 1, "{copies:?}");
     assert!(store.sound().unwrap());
 }

@@ -20,6 +20,11 @@ export type SumRequest = Schemas['SumRequest'];
 export type SampleRequest = Schemas['SampleRequest'];
 export type Candidate = Schemas['Candidate'];
 export type TrainRow = Schemas['TrainRow'];
+export type LatheProfile = Schemas['LatheProfile'];
+export type LatheView = Schemas['LatheView'];
+export type PartSaid = Schemas['PartSaid'];
+export type PlateRequest = Schemas['PlateRequest'];
+export type PlateRead = Schemas['PlateRead'];
 
 export const api = createClient<paths>();
 

@@ -201,10 +201,11 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** All lathes. */
+        /** All lathes, as they were told. */
         get: operations["lathes"];
         put?: never;
-        post?: never;
+        /** Adds a lathe under an id made from its name. */
+        post: operations["add_lathe"];
         delete?: never;
         options?: never;
         head?: never;
@@ -218,11 +219,30 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** One lathe. */
+        /** One lathe as it was told: what [`put_lathe`] takes. */
         get: operations["lathe"];
         /** Adds or replaces a lathe. */
         put: operations["put_lathe"];
         post?: never;
+        /** Puts a lathe away: it is in no list, but jobs on it keep it, and it can be brought back. */
+        delete: operations["put_away"];
+        options?: never;
+        head?: never;
+        /** Changes some parts of a lathe under `If-Match: revision`, by a merge patch (RFC 7396) of its profile. */
+        patch: operations["change_lathe"];
+        trace?: never;
+    };
+    "/api/v1/lathes/{id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings back a lathe that was put away. */
+        post: operations["bring_back"];
         delete?: never;
         options?: never;
         head?: never;
@@ -263,6 +283,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/lathes/{id}/gears.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The gears of a lathe as a sheet. */
+        get: operations["gears_out"];
+        /** Gears from a sheet, under `If-Match: revision`; they replace those the lathe had. */
+        put: operations["gears_in"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/lathes/{id}/plate": {
         parameters: {
             query?: never;
@@ -274,6 +312,24 @@ export interface paths {
         put?: never;
         /** Reads the gearbox from its plate: the ratio of every lever position, and cells that do not fit the rest. */
         post: operations["plate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/lathes/{id}/plate.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The gearbox of a lathe as a sheet: the pitches its plate prints, or its ratios. */
+        get: operations["plate_out"];
+        /** A gearbox from a sheet, under `If-Match: revision`; it replaces the one the lathe had. */
+        put: operations["plate_in"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -308,6 +364,23 @@ export interface paths {
         put?: never;
         /** Works out the fixed ratio and the dial's teeth from a minute's trial. */
         post: operations["trial"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/lathes/{id}/view": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One lathe as its owner sees it: every part in words, what is assumed of it, and drawn. */
+        get: operations["seen"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -830,6 +903,11 @@ export interface components {
          * @enum {string}
          */
         Carriage: "toward_headstock" | "away_from_headstock";
+        /**
+         * @description What stops the carriage along the bed.
+         * @enum {string}
+         */
+        CarriageStop: "none" | "fixed" | "trips";
         /** @description One pitch of the chart. */
         ChartRow: {
             dial?: components["schemas"]["DialRule"] | null;
@@ -948,6 +1026,8 @@ export interface components {
             radial_mm: components["schemas"]["Quantity"];
             /** @description The angle to set on this lathe's scale. */
             scale: string;
+            /** @description Ways of moving on to the next start, for a thread of several. */
+            starts?: components["schemas"]["IndexWay"][];
             /** @description Infeed style. */
             style: components["schemas"]["Style"];
             /** @description Pitch diameter aimed at. */
@@ -1381,6 +1461,7 @@ export interface components {
             /** @description When the half-nut may close again. */
             dial: components["schemas"]["DialSection"];
             drawing?: components["schemas"]["Drawing"] | null;
+            drift?: components["schemas"]["Drawing"] | null;
             hung?: components["schemas"]["HungTrain"] | null;
             /** @description The lathe. */
             lathe: string;
@@ -1456,6 +1537,8 @@ export interface components {
             takes_mm: components["schemas"]["Quantity"];
             /** @description The train. */
             train: components["schemas"]["TrainRow"];
+            /** @description How far out a screw that positions is by it in 300 mm, the leadscrew's own error beside it. */
+            travel_mm: components["schemas"]["Quantity"];
         };
         /** @description What a sample may be. */
         Identified: {
@@ -1471,6 +1554,27 @@ export interface components {
             /** @description What the depth says of the form, and what to do when nothing fits. */
             says: string[];
             special?: components["schemas"]["SpecialRequest"] | null;
+        };
+        /**
+         * @description A way of moving on to the next start.
+         * @enum {string}
+         */
+        IndexBy: "half_nut" | "compound" | "gear_teeth" | "driver_plate";
+        /** @description One of the ways, as it falls here. */
+        IndexWay: {
+            /** @description Which. */
+            by: components["schemas"]["IndexBy"];
+            /**
+             * Format: int32
+             * @description Leadscrew pitches, or teeth, moved on for the next start.
+             */
+            count?: number | null;
+            /** @description Whether it is the one recommended. */
+            recommended: boolean;
+            /** @description What to do, or why it cannot be done. */
+            says: string;
+            /** @description Whether it serves here. */
+            serves: boolean;
         };
         /** @description A job on the board. */
         JobLine: {
@@ -1575,6 +1679,8 @@ export interface components {
              */
             bound?: components["schemas"]["BoundGears"][] | null;
             /** @default null */
+            carriage_stop?: components["schemas"]["CarriageStop"] | null;
+            /** @default null */
             compound?: components["schemas"]["SlideProfile"] | null;
             /** @default null */
             cross_slide?: components["schemas"]["SlideProfile"] | null;
@@ -1588,7 +1694,7 @@ export interface components {
              */
             gear_groups?: components["schemas"]["GearGroup"][] | null;
             /**
-             * @description Lever positions of the gearbox.
+             * @description Lever positions of the gearbox, by their ratios.
              * @default null
              */
             gearbox?: components["schemas"]["GearboxPosition"][] | null;
@@ -1619,11 +1725,12 @@ export interface components {
              * @default null
              */
             name?: string | null;
-            /**
-             * @description Front or rear tool post.
-             * @default null
-             */
-            post?: string | null;
+            /** @default null */
+            plate?: components["schemas"]["PlateRequest"] | null;
+            /** @default null */
+            post?: components["schemas"]["Post"] | null;
+            /** @default null */
+            readout?: components["schemas"]["ReadoutProfile"] | null;
             /** @default null */
             speeds_rpm?: components["schemas"]["Speeds"] | null;
             /** @default null */
@@ -1632,7 +1739,37 @@ export interface components {
              * @description Tumbler positions.
              * @default null
              */
-            tumbler?: string[] | null;
+            tumbler?: components["schemas"]["Tumbler"][] | null;
+        };
+        /** @description A lathe in words and drawn. */
+        LatheSaid: {
+            /** @description What was assumed of it. */
+            assumed: components["schemas"]["Assumption"][];
+            /** @description Every gear in the drawer, fewest teeth first. */
+            drawer: number[];
+            /** @description The lathe, each part under its own role. */
+            drawing: components["schemas"]["Drawing"];
+            /** @description What it is called. */
+            name: string;
+            /** @description Its parts, in the order they are told. */
+            parts: components["schemas"]["PartSaid"][];
+        };
+        /** @description A lathe as its owner sees it. */
+        LatheView: {
+            /** @description When it was put away. */
+            away?: string | null;
+            /** @description Stable name. */
+            id: string;
+            /** @description Titles of the jobs that stand on it. */
+            jobs: string[];
+            /** @description As it was told. */
+            profile: components["schemas"]["LatheProfile"];
+            /**
+             * Format: int64
+             * @description Goes up with every change.
+             */
+            revision: number;
+            said?: components["schemas"]["LatheSaid"] | null;
         };
         /** @description Lead angles at the basic diameters, degrees. */
         LeadAngles: {
@@ -1808,6 +1945,16 @@ export interface components {
             /** @description What was done. */
             says: string;
         };
+        /** @description The chain of motion. */
+        Motion: {
+            /** @description Seen from above. */
+            drawing: components["schemas"]["Drawing"];
+            hand?: components["schemas"]["Hand"] | null;
+            /** @description Its links in order, each in a few words. */
+            links: string[];
+            /** @description All of it in one sentence, with what comes of it. */
+            says: string;
+        };
         /** @description A train by its teeth. */
         MountedProfile: {
             /**
@@ -1859,6 +2006,21 @@ export interface components {
              * @default null
              */
             title?: string | null;
+        };
+        /** @description A new lathe: a copy of another, or as told; told nothing it stands on what is usual. */
+        NewLathe: {
+            /**
+             * @description The lathe it is a copy of.
+             * @default null
+             */
+            copy_of?: string | null;
+            /**
+             * @description What it is called.
+             * @default null
+             */
+            name?: string | null;
+            /** @default null */
+            profile?: components["schemas"]["LatheProfile"] | null;
         };
         /** @description The next cut. */
         Next: {
@@ -2010,6 +2172,24 @@ export interface components {
             tailstock_mm?: components["schemas"]["Quantity"] | null;
             /** @description Taper over the threaded length, on diameter; larger at the free end when over 0. */
             taper_mm: components["schemas"]["Quantity"];
+        };
+        /**
+         * @description A part that is touched to be told.
+         * @enum {string}
+         */
+        Part: "leadscrew" | "stud" | "gearbox" | "tumbler" | "gears" | "mounted" | "arm" | "dial" | "cross_slide" | "compound" | "speeds" | "spindle" | "post" | "stop" | "readout";
+        /** @description One part in words. */
+        PartSaid: {
+            /** @description The same with its lengths in inches, where it has any. */
+            inch?: string | null;
+            /** @description Which. */
+            part: components["schemas"]["Part"];
+            /** @description As it stands, or as it is assumed to. */
+            says: string;
+            /** @description Whether its owner told it. */
+            told: boolean;
+            /** @description What is lost while it is not told. */
+            untold?: string | null;
         };
         /**
          * @description What a pass is for.
@@ -2249,6 +2429,7 @@ export interface components {
              *       "reaction_s": null,
              *       "runout_mm": null,
              *       "spindle_rpm": null,
+             *       "wall": null,
              *       "way": null
              *     }
              */
@@ -2277,6 +2458,8 @@ export interface components {
         };
         /** @description A plate, read. */
         PlateRead: {
+            /** @description Why its figures may not be taken as exact. */
+            doubt?: string | null;
             /** @description Cells that do not fit. */
             misread: components["schemas"]["Misread"][];
             /** @description The lever positions with their ratios, those of misread cells left out. */
@@ -2292,6 +2475,11 @@ export interface components {
              */
             cells?: (components["schemas"]["Exact"] | null)[][];
             /**
+             * @description And of each place across the top.
+             * @default []
+             */
+            column_ratios?: components["schemas"]["Exact"][];
+            /**
              * @description Names of the other's, across the top; one empty name where there is no other.
              * @default []
              */
@@ -2303,6 +2491,11 @@ export interface components {
              * @default []
              */
             row_gears?: (components["schemas"]["KeepRequest"] | null)[];
+            /**
+             * @description In place of cells, where two levers multiply: the ratio of each place down the side, turns out per turn in.
+             * @default []
+             */
+            row_ratios?: components["schemas"]["Exact"][];
             /**
              * @description Names of one lever's places, down the side.
              * @default []
@@ -2318,6 +2511,11 @@ export interface components {
             /** @description It must not: the largest bore. */
             not_go_mm: components["schemas"]["Quantity"];
         };
+        /**
+         * @description Where the tool post stands.
+         * @enum {string}
+         */
+        Post: "front" | "rear";
         /** @description What went wrong, and where. */
         Problem: {
             /** @description The newer job, when what was sent is stale. */
@@ -2424,6 +2622,27 @@ export interface components {
              * @default null
              */
             turns?: number | null;
+        };
+        /** @description A digital readout: which slides it reads, and how. */
+        ReadoutProfile: {
+            /**
+             * @description Whether it reads the carriage along the bed.
+             * @default null
+             */
+            carriage?: boolean | null;
+            /**
+             * @description Whether it reads the compound.
+             * @default null
+             */
+            compound?: boolean | null;
+            /** @default null */
+            cross_slide?: components["schemas"]["Reads"] | null;
+            /**
+             * Format: double
+             * @description Its last place, mm.
+             * @default null
+             */
+            resolution_mm?: number | null;
         };
         /**
          * @description What a slide's dial figures mean.
@@ -2668,6 +2887,11 @@ export interface components {
              */
             tpi?: number | null;
         };
+        /**
+         * @description Where the compound's angle scale has its zero.
+         * @enum {string}
+         */
+        ScaleZero: "cross_slide" | "bed";
         /** @description One school and what comes of it here. */
         SchoolSaid: {
             /** @description Its consequence in numbers. */
@@ -2730,6 +2954,8 @@ export interface components {
              */
             spindle_rpm?: number | null;
             /** @default null */
+            wall?: components["schemas"]["Wall"] | null;
+            /** @default null */
             way?: components["schemas"]["Way"] | null;
         };
         /** @description How everything moves and how fast. */
@@ -2742,8 +2968,14 @@ export interface components {
             endings: components["schemas"]["EndingWay"][];
             /** @description The hand this really cuts. */
             hand_cut: components["schemas"]["Hand"];
+            /** @description Whether the compound's handle end leans toward the tailstock. */
+            handle_to_tailstock: boolean;
+            /** @description Whether the bit is fed in away from the operator. */
+            infeed_away: boolean;
             /** @description The most the binding limit allows. */
             limit_rpm: components["schemas"]["Quantity"];
+            /** @description The whole chain from spindle to bit. */
+            motion: components["schemas"]["Motion"];
             /** @description All of it in one sentence. */
             says: string;
             /** @description Which limit binds. */
@@ -2754,6 +2986,9 @@ export interface components {
             spindle: components["schemas"]["Spindle"];
             /** @description Room the carriage needs to stop in at that speed. */
             stopping_mm: components["schemas"]["Quantity"];
+            /** @description Whether the bit stands right way up. */
+            upright: boolean;
+            wall?: components["schemas"]["Wall"] | null;
         };
         /** @description One line of figures on a drawing. */
         Shape: {
@@ -2812,11 +3047,8 @@ export interface components {
             per_turn?: number | null;
             /** @default null */
             reads?: components["schemas"]["Reads"] | null;
-            /**
-             * @description Where its angle scale has its zero: `cross_slide` or `bed`.
-             * @default null
-             */
-            scale_zero?: string | null;
+            /** @default null */
+            scale_zero?: components["schemas"]["ScaleZero"] | null;
             /**
              * @description How far it swings either way.
              * @default null
@@ -3192,6 +3424,11 @@ export interface components {
             says: string[];
         };
         /**
+         * @description A place of the tumbler.
+         * @enum {string}
+         */
+        Tumbler: "right" | "left" | "neutral";
+        /**
          * @description What a symbol of a rule is measured in.
          * @enum {string}
          */
@@ -3225,6 +3462,11 @@ export interface components {
          * @enum {string}
          */
         Vocabulary: "american" | "british";
+        /**
+         * @description The wall of a bore that is cut.
+         * @enum {string}
+         */
+        Wall: "near" | "far";
         /** @description One thing to watch. */
         Watch: {
             /** @description Stable code. */
@@ -3692,7 +3934,10 @@ export interface operations {
     };
     lathes: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Those put away, in place of those that stand in the shop. */
+                away?: boolean;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -3705,6 +3950,45 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LatheProfile"][];
+                };
+            };
+        };
+    };
+    add_lathe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewLathe"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LatheView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -3762,6 +4046,131 @@ export interface operations {
                 };
             };
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LatheView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_lathe: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": Record<string, never>;
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LatheView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bring_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LatheView"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3829,6 +4238,94 @@ export interface operations {
             };
         };
     };
+    gears_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    gears_in: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "text/csv": string;
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LatheView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     plate: {
         parameters: {
             query?: never;
@@ -3861,6 +4358,94 @@ export interface operations {
                 };
             };
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    plate_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    plate_in: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "text/csv": string;
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LatheView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            428: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3934,6 +4519,35 @@ export interface operations {
                 };
             };
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    seen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LatheView"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

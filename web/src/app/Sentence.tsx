@@ -1,7 +1,7 @@
 import type { Job, Plan } from '../api/client';
 import { useLathes, useMaterials } from '../api/hooks';
 import { figure } from '../parts/Figure';
-import { bare } from '../parts/text';
+import { bare, leadscrew } from '../parts/text';
 import { useUnit } from '../parts/unit';
 import { Word } from './Word';
 
@@ -88,7 +88,7 @@ export function Sentence({ job, plan }: { job: Job; plan: Plan }) {
           kind: 'choice',
           choices: (lathes.data ?? []).map((l) => ({
             says: l.name ?? l.id ?? '',
-            under: l.leadscrew?.tpi ? `leadscrew ${String(l.leadscrew.tpi).replace('/1', '')} TPI` : `leadscrew ${String(l.leadscrew?.pitch_mm ?? '').replace('/1', '')} mm`,
+            under: leadscrew(l),
             chosen: request.lathe_id === l.id,
             patch: { lathe_id: l.id ?? null, gears: { hang: null } },
           })),

@@ -3,6 +3,8 @@ import { useMoved } from '../api/hooks';
 import { Board } from '../board/Board';
 import { JobPage } from '../stations/JobPage';
 import { AtTheLathe } from '../stations/cut/AtTheLathe';
+import { LathePage } from '../shop/LathePage';
+import { ShopPage } from '../shop/ShopPage';
 import { isStation } from './stations';
 
 function Root() {
@@ -22,7 +24,10 @@ const station = createRoute({
 });
 const lathe = createRoute({ getParentRoute: () => root, path: '/jobs/$id/at-the-lathe', component: AtTheLathe });
 
-export const router = createRouter({ routeTree: root.addChildren([board, lathe, station]) });
+const shop = createRoute({ getParentRoute: () => root, path: '/shop', component: ShopPage });
+const ownLathe = createRoute({ getParentRoute: () => root, path: '/shop/lathes/$id', component: LathePage });
+
+export const router = createRouter({ routeTree: root.addChildren([board, shop, ownLathe, lathe, station]) });
 
 declare module '@tanstack/react-router' {
   interface Register {

@@ -46,6 +46,9 @@ export function Board() {
               Put the day in order
             </button>
           )}
+          <Link to="/shop" className="act plain as-link">
+            The shop: lathes
+          </Link>
           {sample.isError && <p className="fault" role="alert">{inWords(sample.error)}</p>}
         </div>
         <section aria-labelledby="jobs-head">

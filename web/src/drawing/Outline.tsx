@@ -90,8 +90,36 @@ function Counts({ drawing, size }: { drawing: Drawing; size: number }) {
   });
 }
 
+/** Words that stand at a point of the drawing: over it, or beside it. */
+function Words({ drawing, size }: { drawing: Drawing; size: number }) {
+  return drawing.shapes.map((shape, i) => {
+    const at = shape.role.startsWith('word') ? shape.line?.[0] : undefined;
+    if (!at) return null;
+    const [x, y] = xy(at);
+    return (
+      <text key={i} className="said" x={x} y={y} fontSize={size * 0.62} textAnchor={shape.role === 'word.beside' ? 'start' : 'middle'}>
+        {shape.label}
+      </text>
+    );
+  });
+}
+
+/** The part a shape belongs to: its own role says it; gears that hang are the train on the lathe. */
+function partOf(role: string): string | undefined {
+  return role.startsWith('gear.') ? 'mounted' : role.startsWith('part.') ? role.split('.')[1] : undefined;
+}
+
+interface OutlineProps {
+  drawing: Drawing;
+  done?: ReadonlySet<string>;
+  className?: string;
+  onDimension?: (name: string) => void;
+  /** A part was touched; the same must be reachable by key elsewhere on the screen. */
+  onPart?: (part: string) => void;
+}
+
 /** Draws an outline of the core to scale: it maps mm to the screen and nothing else. */
-export function Outline({ drawing, done, className, onDimension }: { drawing: Drawing; done?: ReadonlySet<string>; className?: string; onDimension?: (name: string) => void }) {
+export function Outline({ drawing, done, className, onDimension, onPart }: OutlineProps) {
   const unit = useUnit();
   const [left = 0, bottom = 0, right = 1, top = 1] = drawing.bounds;
   const [width, height] = [right - left, top - bottom];
@@ -100,20 +128,24 @@ export function Outline({ drawing, done, className, onDimension }: { drawing: Dr
     <figure className={`outline ${className ?? ''}`}>
       <svg viewBox={`${left} ${-top} ${width} ${height}`} role="img" aria-label={drawing.says} preserveAspectRatio="xMidYMid meet">
         {drawing.shapes.map((shape, i) => {
-          const name = `shape ${shape.role.replaceAll('.', '-')}${shape.label && done?.has(shape.label) ? ' is-done' : ''}`;
+          if (shape.role.startsWith('word')) return null;
+          const part = onPart && partOf(shape.role);
+          const touch = part ? () => onPart(part) : undefined;
+          const name = `${touch ? 'touchable ' : ''}shape ${shape.role.replaceAll('.', '-')}${shape.label && done?.has(shape.label) ? ' is-done' : ''}`;
           if (shape.circle) {
             const c = shape.circle;
             return (
-              <g key={i} className={name}>
+              <g key={i} className={name} onClick={touch}>
                 <circle cx={c.x} cy={-c.y} r={c.r} />
                 {c.turns ? <Turning circle={c} /> : null}
               </g>
             );
           }
           const points = shape.line?.map((p) => xy(p).join(',')).join(' ');
-          return shape.closed ? <polygon key={i} className={name} points={points} /> : <polyline key={i} className={name} points={points} />;
+          return shape.closed ? <polygon key={i} className={name} points={points} onClick={touch} /> : <polyline key={i} className={name} points={points} onClick={touch} />;
         })}
         <Counts drawing={drawing} size={size} />
+        <Words drawing={drawing} size={size} />
         <g className="dimensions">
           {drawing.dimensions.map((d) => (
             <g key={d.name} className={onDimension ? 'touched' : undefined} onClick={onDimension ? () => onDimension(d.name) : undefined}>

@@ -1,3 +1,5 @@
+import type { LatheProfile } from '../api/client';
+
 /** A length as it is typed back: in mm whatever the display unit, so that nothing is lost in between. */
 export const typed = (mm: number | null | undefined, unit: 'mm' | 'in') => (mm == null ? '' : unit === 'in' ? `${mm} mm` : String(mm));
 
@@ -6,3 +8,7 @@ export const bare = (text: string) => text.replace(/ .*/, '');
 
 /** The beginning of a sentence. */
 export const cap = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** The leadscrew of a lathe as its owner told it. */
+export const leadscrew = (lathe: LatheProfile) =>
+  lathe.leadscrew?.tpi != null ? `leadscrew ${lathe.leadscrew.tpi} TPI` : lathe.leadscrew?.pitch_mm != null ? `leadscrew ${lathe.leadscrew.pitch_mm} mm` : 'leadscrew not told';

@@ -1,12 +1,12 @@
-import { Link, useNavigate, useParams } from '@tanstack/react-router';
+import { useNavigate, useParams } from '@tanstack/react-router';
 import { type ComponentType, useEffect } from 'react';
 import { inWords, type Job, type Plan } from '../api/client';
 import { useJob } from '../api/hooks';
 import { Bed } from '../app/Bed';
 import { Sentence } from '../app/Sentence';
 import { useSettings } from '../app/Settings';
+import { Head } from '../app/Head';
 import { Slash } from '../app/Slash';
-import { Tools } from '../app/Tools';
 import { useKeys } from '../app/keys';
 import { isStation, STATIONS, type StationId } from '../app/stations';
 import { UnitContext } from '../parts/unit';
@@ -63,13 +63,9 @@ export function JobPage() {
   return (
     <UnitContext value={unit}>
       <div className="shell">
-        <header className="head">
-          <Link to="/" aria-label="The job board" className="home">
-            <img className="mark" src="/mark.svg" alt="" />
-          </Link>
+        <Head unit={unit} onUnit={() => settings.setUnit(unit === 'mm' ? 'in' : 'mm')}>
           {job.data && plan ? <Sentence job={job.data} plan={plan} /> : <p className="sentence">{job.data?.title}</p>}
-          <Tools unit={unit} onUnit={() => settings.setUnit(unit === 'mm' ? 'in' : 'mm')} />
-        </header>
+        </Head>
         <main className="station-main" data-station={station}>
           {job.isError && <p className="fault">{inWords(job.error)}</p>}
           {job.data && !plan && sought && <SampleSheet job={job.data} />}

@@ -2,8 +2,10 @@
 
 use super::dial::{DepthDial, DialSetting, SlideName};
 use super::schedule::{PassKind, SCRATCH_MM, depths};
+use super::starts::{self, Hung, IndexWay};
 use super::{drawing, rules};
 use crate::bit::Tip;
+use crate::gears::{GearsSection, reengage};
 use crate::job::{BlankFacts, CutFacts, Lathe, Style};
 use crate::outline::Drawing;
 use crate::quantity::{mm_text, plain_text};
@@ -76,6 +78,9 @@ pub struct CutSection {
     pub bench: Vec<BenchFigure>,
     /// Scratch, cuts, springs.
     pub passes: Vec<PassRow>,
+    /// Ways of moving on to the next start, for a thread of several.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub starts: Vec<IndexWay>,
     /// The groove filling.
     pub drawing: Drawing,
 }
@@ -141,12 +146,13 @@ pub(crate) struct Before<'a> {
     pub start: Num,
     pub target: Num,
     pub direction: &'a Direction,
+    pub gears: &'a GearsSection,
     pub words: &'a Words,
 }
 
 /// Works the cut.
 pub(crate) fn work(sheet: &mut Sheet, facts: &CutFacts, blank: &BlankFacts, before: &Before, watch: &mut Vec<Watch>) -> CutSection {
-    let Before { lathe, thread, tip, start, target, direction, words } = *before;
+    let Before { lathe, thread, tip, start, target, direction, gears, words } = *before;
     let external = thread.spec.side == Side::External;
     let (style, angle) = style(facts, lathe, thread, words, watch);
     let radial = sheet.work(if external { &rules::INFEED_EXTERNAL } else { &rules::INFEED_INTERNAL }, [start, target, tip.h]);
@@ -215,8 +221,17 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &CutFacts, blank: &BlankFacts, befo
         dial,
         bench: bench(thread, radial.value),
         passes,
+        starts: next_starts(lathe, gears, thread, words),
         drawing,
     }
+}
+
+/// The ways on to the next start with the train hung.
+fn next_starts(lathe: &Lathe, gears: &GearsSection, thread: &Thread, words: &Words) -> Vec<IndexWay> {
+    let Some(hung) = &gears.hung else { return Vec::new() };
+    let dial = reengage(&hung.ratio, lathe.dial.as_ref());
+    let hung = Hung { gears: (&hung.train.drivers, &hung.train.driven), ratio: hung.ratio, dial: &dial };
+    starts::ways(lathe, &hung, thread.spec.starts, thread.pitch.value, words)
 }
 
 fn nine(v: f64) -> f64 {

@@ -4,7 +4,6 @@ use super::layout::{Mesh, centres, module, place};
 use super::search::Found;
 use crate::job::{Gear, Lathe};
 use crate::outline::{Drawing, Point, Shape};
-use crate::setup::Direction;
 
 /// The meshes drawn: without geometry the size of the idler of a simple train is its owner's choice, and one is drawn to
 /// show that it is there.
@@ -37,7 +36,7 @@ fn shafts(lathe: &Lathe, found: &Found, meshes: &[Mesh]) -> Vec<Point> {
 }
 
 /// Draws the train seen from the gear end, leadscrew below left, stud above right of it.
-pub(super) fn train(lathe: &Lathe, found: &Found, direction: &Direction) -> Drawing {
+pub(super) fn train(lathe: &Lathe, found: &Found, screw_with_spindle: bool) -> Drawing {
     let meshes = drawn(lathe, found);
     let shafts = shafts(lathe, found, &meshes);
     let radius = |g: Gear| module(lathe, g) * f64::from(g.teeth) / 2.0;
@@ -49,7 +48,7 @@ pub(super) fn train(lathe: &Lathe, found: &Found, direction: &Direction) -> Draw
         shapes.push(Shape::open("mesh.centres", pair.to_vec()));
     }
     // The leadscrew must turn as the hand asks; every mesh before it turns the other way.
-    let screw_turns: i8 = if direction.screw_with_spindle { -1 } else { 1 };
+    let screw_turns: i8 = if screw_with_spindle { -1 } else { 1 };
     let turns = |shaft: usize| if (meshes.len() - shaft).is_multiple_of(2) { screw_turns } else { -screw_turns };
     let mut words = Vec::new();
     for (i, mesh) in meshes.iter().enumerate() {
@@ -89,7 +88,7 @@ pub(super) fn train(lathe: &Lathe, found: &Found, direction: &Direction) -> Draw
         says: format!(
             "Gear train from the spindle stud to the leadscrew: {}. The leadscrew turns {} the spindle.",
             words.join(", "),
-            if direction.screw_with_spindle { "with" } else { "against" }
+            if screw_with_spindle { "with" } else { "against" }
         ),
         bounds: [left - 6.0, bottom - 6.0, right + 6.0, top + 6.0],
         shapes,

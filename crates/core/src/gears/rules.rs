@@ -17,9 +17,11 @@ rule!(SIDE_ROOM = "gears.side_room", "Side clearance of a square thread", (P: Mm
 rule!(LONGEST_STRAIGHT = "gears.longest_straight", "Longest nut that still runs, straight sides", (c: Mm "side clearance", ppm: Ppm "lead error") -> Le: Mm,
     "c*1000000/abs(ppm)", "the drift set equal to the side clearance", c * 1e6 / ppm.abs());
 
+rule!(TRAVEL = "gears.travel", "Travel error in 300 mm", (ppm: Ppm "lead error") -> out: Mm,
+    "abs(ppm)*300/1000000", "definition, for a screw that positions; a leadscrew's own error is often 0.03 in 300 mm beside it", ppm.abs() * 300.0 / 1e6);
 rule!(DIAL_DRIFT = "gears.dial_drift", "How far nominal marks drift by the last pass", (ppm: Ppm "lead error", N: One "passes", L: Mm "threaded length", P: Mm "pitch") -> drift: Mm,
     "abs(ppm)*N*(L + 3*P)/1000000", "the error times the travel between carriage and leadscrew the dial has counted: each pass goes back the length and a run-up of three pitches",
     ppm.abs() * N * (L + 3.0 * P) / 1e6);
 
 /// All of them.
-pub static ALL: &[&Rule] = &[&LEAD_CUT, &ERROR, &DRIFT, &DRIFT_AS_SIZE, &LONGEST, &SIDE_ROOM, &LONGEST_STRAIGHT, &DIAL_DRIFT];
+pub static ALL: &[&Rule] = &[&LEAD_CUT, &ERROR, &DRIFT, &DRIFT_AS_SIZE, &LONGEST, &SIDE_ROOM, &LONGEST_STRAIGHT, &TRAVEL, &DIAL_DRIFT];

@@ -1,6 +1,7 @@
 //! The gears section of a plan.
 
 use super::dial::{DialRule, each_gear, reengage};
+use super::drift::{self, Judged};
 use super::face;
 use super::fit::{Sense, hangs};
 use super::misfit::{Mistake, mistakes, says};
@@ -105,12 +106,17 @@ pub struct HungTrain {
     pub train: TrainRow,
     /// Whether it was chosen rather than proposed.
     pub chosen: bool,
+    /// Leadscrew turns per spindle turn, exact.
+    #[serde(skip)]
+    pub ratio: Ratio,
     /// Lead it cuts.
     pub lead_mm: Quantity,
     /// Its error.
     pub error_ppm: Quantity,
     /// What the error takes off the pitch diameter over the engagement.
     pub takes_mm: Quantity,
+    /// How far out a screw that positions is by it in 300 mm, the leadscrew's own error beside it.
+    pub travel_mm: Quantity,
     /// The judgement, in words.
     pub judged: String,
     /// Room between what must not touch, the tightest first; empty where no arm is described.
@@ -153,6 +159,9 @@ pub struct GearsSection {
     pub hung: Option<HungTrain>,
     /// When the half-nut may close again.
     pub dial: DialSection,
+    /// What the error of the best few trains takes as the nut grows longer; absent when all are exact.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub drift: Option<Drawing>,
     /// The train on its arm.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub drawing: Option<Drawing>,
@@ -218,6 +227,13 @@ fn chosen(lathe: &Lathe, required: &Ratio, sense: Option<Sense>, (asked, gearbox
     Found { ratio, error: real(&(ratio / required)) - 1.0, fit, swaps: train.swaps(&lathe.mounted), train, closest: false }
 }
 
+/// The train on the lathe now, drawn on its arm with the leadscrew turning as the spindle does; none where it was not told.
+pub(crate) fn mounted_drawing(lathe: &Lathe) -> Option<Drawing> {
+    let mounted = (lathe.mounted.clone(), None);
+    let told = !mounted.0.drivers.is_empty() && mounted.0.drivers.len() == mounted.0.driven.len();
+    told.then(|| drawing::train(lathe, &chosen(lathe, &Ratio::from_integer(1), None, &mounted), true))
+}
+
 /// Works the gears.
 pub(crate) fn work(
     sheet: &mut Sheet,
@@ -258,7 +274,8 @@ pub(crate) fn work(
         drift_mm: None,
         drawing: face,
     };
-    let told = hung.map(|f| tell(sheet, f, asked.is_some(), lathe, thread, direction.screw_with_spindle, watch, words));
+    let room = room(sheet, thread);
+    let told = hung.map(|f| tell(sheet, f, asked.is_some(), room, lathe, thread, direction.screw_with_spindle, watch, words));
     if hung.is_none() {
         let filtered = facts.max_error.is_some() || facts.gearbox.is_some() || facts.keep.is_some() || facts.max_changes.is_some();
         let text = if filtered {
@@ -276,13 +293,17 @@ pub(crate) fn work(
         };
         watch.push(Watch::new(level, "wrong_hand", "gears", text.into()));
     }
-    let drawing = hung.map(|f| drawing::train(lathe, f, direction));
+    let drawing = hung.map(|f| drawing::train(lathe, f, direction.screw_with_spindle));
+    let rows: Vec<TrainRow> = list.iter().map(|f| row(lathe, f)).collect();
+    let share = if thread.alpha_deg <= 0.0 { 1.0 } else { 1.0 / thread.alpha_deg.to_radians().tan() };
+    let judged = Judged { engagement: thread.engagement, room: room.value, share };
     GearsSection {
         lathe: lathe.name.clone(),
         near_sizes: near_sizes(lathe, &thread.spec),
         required_ratio: ratio_text(&required),
         trains_total,
-        trains: list.iter().map(|f| row(lathe, f)).collect(),
+        drift: drift::chart(told.as_ref().map(|h| &h.train), &rows, &judged),
+        trains: rows,
         hung: told,
         dial,
         drawing,
@@ -326,11 +347,17 @@ fn sense_needed(lathe: &Lathe, direction: &Direction) -> Option<Sense> {
     }
 }
 
+/// Room the error has: the pitch diameter's tolerance, or with straight sides their side clearance.
+fn room(sheet: &mut Sheet, thread: &Thread) -> Num {
+    if thread.alpha_deg <= 0.0 { sheet.work(&rules::SIDE_ROOM, [thread.pitch]) } else { (thread.own.pitch.1.value - thread.own.pitch.0.value).max(0.0).into() }
+}
+
 #[allow(clippy::too_many_arguments)] // one per thing the judgement hangs on
 fn tell(
     sheet: &mut Sheet,
     found: &Found,
     was_chosen: bool,
+    room: Num,
     lathe: &Lathe,
     thread: &Thread,
     with_spindle: bool,
@@ -338,24 +365,21 @@ fn tell(
     words: &Words,
 ) -> HungTrain {
     let part = |n: i128| Num::from(real(&Ratio::from_integer(n)));
+    let straight = thread.alpha_deg <= 0.0;
     let lead = sheet.work(&rules::LEAD_CUT, [part(*found.ratio.numer()), part(*found.ratio.denom()), real(&lathe.leadscrew).into()]);
     let exact = found.ratio * lathe.leadscrew == thread.exact_lead;
     let error = if exact { Num::from(0.0) } else { sheet.work(&rules::ERROR, [lead, thread.lead]) };
     let drift = sheet.work(&rules::DRIFT, [error, thread.engagement.into()]);
+    let travel = sheet.work(&rules::TRAVEL, [error]);
     // Straight sides meet the drift with their side clearance; sloping ones with the pitch diameter's room.
-    let straight = thread.alpha_deg <= 0.0;
     let takes = if straight { drift } else { sheet.work(&rules::DRIFT_AS_SIZE, [drift, thread.alpha_deg.into()]) };
-    let room = if straight { sheet.work(&rules::SIDE_ROOM, [thread.pitch]).value } else { (thread.own.pitch.1.value - thread.own.pitch.0.value).max(0.0) };
     let micrometres = |mm: f64| plain_text(mm * 1000.0, if mm * 1000.0 < 10.0 { 1 } else { 0 });
     let judged = if exact {
         "Exact: no error at any length.".into()
     } else {
-        let longest = if straight {
-            sheet.work(&rules::LONGEST_STRAIGHT, [room.into(), error])
-        } else {
-            sheet.work(&rules::LONGEST, [room.into(), thread.alpha_deg.into(), error])
-        };
-        let weight = if takes.value > room {
+        let longest =
+            if straight { sheet.work(&rules::LONGEST_STRAIGHT, [room, error]) } else { sheet.work(&rules::LONGEST, [room, thread.alpha_deg.into(), error]) };
+        let weight = if takes.value > room.value {
             watch.push(Watch::new(
                 Level::Danger,
                 "lead_error",
@@ -364,11 +388,11 @@ fn tell(
                     "This train will bind a nut longer than {} mm: its error takes {} µm of the {} there are.",
                     plain_text(longest.value, 1),
                     micrometres(takes.value),
-                    micrometres(room)
+                    micrometres(room.value)
                 ),
             ));
             "will bind"
-        } else if takes.value > room / 3.0 {
+        } else if takes.value > room.value / 3.0 {
             watch.push(Watch::new(
                 Level::Warn,
                 "lead_error",
@@ -376,7 +400,7 @@ fn tell(
                 format!(
                     "The train's error takes {} µm of {}: doubtful on {} mm of nut. Choose a truer train, or cut to the low limit.",
                     micrometres(takes.value),
-                    micrometres(room),
+                    micrometres(room.value),
                     plain_text(thread.engagement, 0)
                 ),
             ));
@@ -387,7 +411,7 @@ fn tell(
         format!(
             "Takes {} µm of {} over {} mm of nut: {weight}. Binds a nut longer than {} mm.",
             micrometres(takes.value),
-            micrometres(room),
+            micrometres(room.value),
             plain_text(thread.engagement, 0),
             plain_text(longest.value, 0)
         )
@@ -414,7 +438,9 @@ fn tell(
     HungTrain {
         train: row(lathe, found),
         chosen: was_chosen,
+        ratio: found.ratio,
         lead_mm: Quantity::length(lead),
+        travel_mm: Quantity::length(travel),
         error_ppm: Quantity::plain(error, 1, " ppm"),
         takes_mm: Quantity::length(takes),
         judged,

@@ -9,7 +9,7 @@ use super::workpiece::{self, BlankFacts};
 use crate::pad::{self, SumFacts};
 use crate::quantity::{Exact, Ratio, pitch_of_tpi, plain_text, real};
 use crate::thread::identify::Sample;
-use crate::thread::{Class, PairSchool, SpecialForm, System, ThreadSpec, callout};
+use crate::thread::{Class, PairSchool, Side, SpecialForm, System, ThreadSpec, callout};
 use crate::watch::{Level, Watch};
 use serde::{Deserialize, Serialize};
 
@@ -37,6 +37,17 @@ pub enum Way {
     Toward,
     /// Away from the headstock.
     Away,
+}
+
+/// The wall of a bore that is cut.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Wall {
+    /// The operator's side.
+    Near,
+    /// The side away.
+    Far,
 }
 
 /// How each pass ends.
@@ -134,6 +145,8 @@ pub struct BitFacts {
 pub struct SetupFacts {
     /// Carriage direction asked for.
     pub way: Way,
+    /// The wall of the bore asked for.
+    pub wall: Option<Wall>,
     /// Ending asked for.
     pub ending: Ending,
     /// Room to stop in, mm, when known.
@@ -226,7 +239,11 @@ pub fn settle(request: &PlanRequest, stored: Option<&LatheProfile>, mut faults: 
     let blank = workpiece::settle(request, thread.as_ref(), &mut c);
     let gears = settle_gears(request, &lathe, &mut c);
     let bit = settle_bit(request, thread.as_ref(), &mut c);
+    if request.setup.wall.is_some() && thread.as_ref().is_some_and(|t| t.spec.side == Side::External) {
+        c.fault("/setup/wall", "only a bore has walls to choose between; leave it out for an external thread");
+    }
     let setup = SetupFacts {
+        wall: request.setup.wall,
         way: request.setup.way.unwrap_or(Way::Auto),
         ending: request.setup.ending.unwrap_or(Ending::Auto),
         runout_mm: c.sound(request.setup.runout_mm, 0.0, 5000.0, "/setup/runout_mm", "mm"),

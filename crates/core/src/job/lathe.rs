@@ -2,6 +2,9 @@
 
 use super::checker::Checker;
 use super::drawer::{self, GearList};
+use super::facts::Assumption;
+use super::faults::Fault;
+use super::plate::PlateRequest;
 use crate::quantity::{Exact, LengthUnit, MM_PER_INCH, Ratio, pitch_of_tpi};
 use crate::thread::Hand;
 use num_traits::Zero;
@@ -70,8 +73,10 @@ profile!(
         bound: Vec<BoundGears>,
         /// Gears owned, by module or diametral pitch.
         gear_groups: Vec<GearGroup>,
-        /// Lever positions of the gearbox.
+        /// Lever positions of the gearbox, by their ratios.
         gearbox: Vec<GearboxPosition>,
+        /// The gearbox as its plate has it, in place of `gearbox`.
+        plate: PlateRequest,
         /// Turns of the leadscrew side per turn of the spindle that nothing changes.
         fixed_ratio: Exact,
         /// The train on it now.
@@ -79,7 +84,7 @@ profile!(
         /// Compound studs the arm takes.
         max_compounds: i64,
         /// Tumbler positions.
-        tumbler: Vec<String>,
+        tumbler: Vec<Tumbler>,
         /// The change-gear arm.
         arm: ArmProfile,
         /// The threading dial.
@@ -93,7 +98,24 @@ profile!(
         /// The spindle.
         spindle: SpindleProfile,
         /// Front or rear tool post.
-        post: String,
+        post: Post,
+        /// What stops the carriage along the bed.
+        carriage_stop: CarriageStop,
+        /// A digital readout.
+        readout: ReadoutProfile,
+    }
+);
+profile!(
+    /// A digital readout: which slides it reads, and how.
+    ReadoutProfile {
+        /// Its last place, mm.
+        resolution_mm: f64,
+        /// Whether it reads the cross-slide as radius or diameter; left out, it does not read it.
+        cross_slide: Reads,
+        /// Whether it reads the compound.
+        compound: bool,
+        /// Whether it reads the carriage along the bed.
+        carriage: bool,
     }
 );
 profile!(
@@ -183,8 +205,8 @@ profile!(
         travel_mm: f64,
         /// How far it swings either way.
         swing_deg: Vec<f64>,
-        /// Where its angle scale has its zero: `cross_slide` or `bed`.
-        scale_zero: String,
+        /// Where its angle scale has its zero.
+        scale_zero: ScaleZero,
     }
 );
 profile!(
@@ -223,6 +245,55 @@ pub enum Reads {
     Radius,
     /// Twice the travel.
     Diameter,
+}
+
+/// A place of the tumbler.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Tumbler {
+    /// As its plate has it for a right-hand thread.
+    Right,
+    /// And for a left-hand one.
+    Left,
+    /// Out of mesh.
+    Neutral,
+}
+
+/// Where the tool post stands.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Post {
+    /// On the operator's side.
+    Front,
+    /// Beyond the work.
+    Rear,
+}
+
+/// Where the compound's angle scale has its zero.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum ScaleZero {
+    /// With the compound along the cross-slide.
+    CrossSlide,
+    /// With the compound along the bed.
+    Bed,
+}
+
+/// What stops the carriage along the bed.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum CarriageStop {
+    /// Nothing.
+    #[default]
+    None,
+    /// A block clamped to the bed: the half-nut does not yield to it.
+    Fixed,
+    /// One that throws the half-nut or the feed out.
+    Trips,
 }
 
 /// How the chuck is held on its spindle.
@@ -392,6 +463,8 @@ pub struct Lathe {
     pub coast_turns: f64,
     /// Whether the tool post stands at the rear.
     pub rear_post: bool,
+    /// What stops the carriage along the bed.
+    pub carriage_stop: CarriageStop,
 }
 
 /// The demo yard's Long bed, used when no lathe is given.
@@ -408,18 +481,11 @@ impl LatheProfile {
         let screw = self.leadscrew.clone().unwrap_or_default();
         let (leadscrew, leadscrew_text) = leadscrew(&screw, at, c);
         let (modules, gears) = self.check_gears(at, c);
-        let gearbox = match &self.gearbox {
-            Some(list) if !list.is_empty() => {
-                c.within(list.len() as f64, 1.0, 64.0, &format!("{at}/gearbox"), "gearbox positions");
-                for (i, p) in list.iter().enumerate() {
-                    c.ratio(&p.ratio, &format!("{at}/gearbox/{i}/ratio"));
-                }
-                list.iter().filter(|p| p.ratio.0 > Ratio::zero()).take(64).cloned().collect()
-            }
-            _ => vec![],
-        };
-        let gearbox = if gearbox.is_empty() { vec![GearboxPosition { name: "direct".into(), ratio: Exact(Ratio::new(1, 1)) }] } else { gearbox };
         let fixed = self.fixed_ratio.map_or_else(|| Ratio::new(1, 1), |r| c.ratio(&r, &format!("{at}/fixed_ratio")));
+        let gearbox = self.check_gearbox(&(fixed * leadscrew), at, c);
+        if let Some(readout) = &self.readout {
+            c.sound(readout.resolution_mm, 0.0001, 0.1, &format!("{at}/readout/resolution_mm"), "mm");
+        }
         let mounted = self.mounted.clone().unwrap_or_default();
         let teeth = |list: &Option<Vec<i64>>, name: &str, c: &mut Checker| c.teeth(list.as_deref().unwrap_or_default(), &format!("{at}/mounted/{name}"));
         let mounted = Mounted { drivers: teeth(&mounted.drivers, "drivers", c), driven: teeth(&mounted.driven, "driven", c) };
@@ -437,7 +503,7 @@ impl LatheProfile {
             fixed,
             mounted,
             max_compounds: u8::try_from(max_compounds.clamp(0, 2)).unwrap_or(1),
-            tumbler: self.tumbler.as_ref().map(|t| ["right", "left"].map(|w| t.iter().any(|p| p == w))),
+            tumbler: self.tumbler.as_ref().map(|t| [Tumbler::Right, Tumbler::Left].map(|w| t.contains(&w))),
             arm: self.arm.as_ref().and_then(|a| a.check(&format!("{at}/arm"), c)),
             dial: self.dial.as_ref().and_then(|d| d.check(&format!("{at}/dial"), c)),
             cross_slide: self.cross_slide.clone().unwrap_or_default().check(&format!("{at}/cross_slide"), c),
@@ -447,8 +513,42 @@ impl LatheProfile {
             reverses: spindle.reverses.unwrap_or(true),
             quick_stop: spindle.clutch.unwrap_or(false) || spindle.brake.unwrap_or(false),
             coast_turns: c.sound(spindle.coast_turns, 0.0, 100.0, &format!("{at}/spindle/coast_turns"), "turns").unwrap_or(0.5),
-            rear_post: self.post.as_deref() == Some("rear"),
+            rear_post: self.post == Some(Post::Rear),
+            carriage_stop: self.carriage_stop.unwrap_or_default(),
         }
+    }
+
+    /// The lever positions, told by their ratios or by the plate; without a gearbox there is one, straight through.
+    fn check_gearbox(&self, straight_through: &Ratio, at: &str, c: &mut Checker) -> Vec<GearboxPosition> {
+        let direct = || vec![GearboxPosition { name: "direct".into(), ratio: Exact(Ratio::new(1, 1)) }];
+        let list = match (&self.gearbox, &self.plate) {
+            (Some(_), Some(_)) => {
+                c.fault(format!("{at}/plate"), "give gearbox (ratios) or plate (pitches), not both");
+                return direct();
+            }
+            (None, Some(plate)) => {
+                let read = plate.settle(straight_through, &format!("{at}/plate"), c);
+                for misread in &read.misread {
+                    c.assume(format!("{at}/plate/cells/{}/{}", misread.row, misread.column), format!("Left out of the gearbox: {}", misread.says));
+                }
+                if let Some(doubt) = read.doubt {
+                    c.assume(format!("{at}/plate"), doubt);
+                }
+                read.positions
+            }
+            (list, None) => list.clone().unwrap_or_default(),
+        };
+        if self.gearbox.is_some() && !list.is_empty() {
+            c.within(list.len() as f64, 1.0, 64.0, &format!("{at}/gearbox"), "gearbox positions");
+            for (i, p) in list.iter().enumerate() {
+                c.ratio(&p.ratio, &format!("{at}/gearbox/{i}/ratio"));
+                if list.iter().take(i).any(|q| q.name == p.name) {
+                    c.fault(format!("{at}/gearbox/{i}/name"), format!("two lever positions are called “{}”; each has its own name", p.name));
+                }
+            }
+        }
+        let sound: Vec<_> = list.into_iter().filter(|p| p.ratio.0 > Ratio::zero()).take(64).collect();
+        if sound.is_empty() { direct() } else { sound }
     }
 
     fn check_gears(&self, at: &str, c: &mut Checker) -> (Vec<f64>, Vec<Gear>) {
@@ -570,7 +670,26 @@ impl SlideProfile {
             reads: self.reads.unwrap_or(Reads::Radius),
             travel_mm: c.sound(self.travel_mm, 1.0, 5000.0, &format!("{at}/travel_mm"), "mm"),
             swing_deg,
-            scale_from_bed: self.scale_zero.as_deref() == Some("bed"),
+            scale_from_bed: self.scale_zero == Some(ScaleZero::Bed),
         }
     }
+}
+
+/// A profile checked by itself.
+#[derive(Debug, Clone)]
+pub struct Checked {
+    /// The lathe as it is reckoned with.
+    pub lathe: Lathe,
+    /// What was assumed of it.
+    pub assumed: Vec<Assumption>,
+}
+
+/// Checks a profile by itself.
+///
+/// # Errors
+/// Every faulty field, with its pointer into the profile.
+pub fn checked(profile: &LatheProfile) -> Result<Checked, Vec<Fault>> {
+    let mut c = Checker::default();
+    let lathe = profile.check("", &mut c);
+    if c.faults.is_empty() { Ok(Checked { lathe, assumed: c.assumed }) } else { Err(c.faults) }
 }

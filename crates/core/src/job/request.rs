@@ -1,7 +1,7 @@
 //! The plan request as it comes over the wire. Every field but the thread has a default; lengths in
 //! mm, angles in degrees.
 
-use super::facts::{Ending, Style, Way};
+use super::facts::{Ending, Style, Wall, Way};
 use super::kit::Kit;
 use super::lathe::LatheProfile;
 use crate::blank::{BlankAim, EndKind, Holding, ParallelRequest, PlainRequest, RegisterRequest, Support};
@@ -267,6 +267,8 @@ pub struct BitRequest {
 pub struct SetupRequest {
     /// Toward the headstock or away from it.
     pub way: Option<Way>,
+    /// The wall of a bore that is cut; near unless the spindle runs reversed.
+    pub wall: Option<Wall>,
     /// How each pass ends.
     pub ending: Option<Ending>,
     /// Room to stop in.

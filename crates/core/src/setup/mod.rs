@@ -1,15 +1,17 @@
 //! Set-up: which way everything moves, and how fast.
 
 mod endings;
+mod motion;
 pub mod rules;
 
 pub use endings::EndingWay;
+pub use motion::Motion;
 
 use crate::blank::EndKind;
 use crate::blank::reach::Reach;
 use crate::blank::relief;
-use crate::gears::DialRule;
-use crate::job::{BlankFacts, Chuck, Ending, Lathe, SetupFacts, Speeds, Way};
+use crate::gears::{DialRule, TrainRow};
+use crate::job::{BlankFacts, CarriageStop, Chuck, Ending, Lathe, SetupFacts, Speeds, Wall, Way};
 use crate::quantity::plain_text;
 use crate::thread::section::Thread;
 use crate::thread::{Hand, Side};
@@ -73,8 +75,19 @@ pub struct SetupSection {
     pub endings: Vec<EndingWay>,
     /// Room the carriage needs to stop in at that speed.
     pub stopping_mm: Quantity,
+    /// The wall of the bore that is cut.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub wall: Option<Wall>,
+    /// Whether the bit stands right way up.
+    pub upright: bool,
+    /// Whether the bit is fed in away from the operator.
+    pub infeed_away: bool,
+    /// Whether the compound's handle end leans toward the tailstock.
+    pub handle_to_tailstock: bool,
     /// All of it in one sentence.
     pub says: String,
+    /// The whole chain from spindle to bit.
+    pub motion: Motion,
 }
 
 /// What the gears must deliver.
@@ -85,6 +98,12 @@ pub(crate) struct Direction {
     pub hand_cut: Hand,
     /// Whether the leadscrew turns in the spindle's sense.
     pub screw_with_spindle: bool,
+    /// The wall cut in a bore.
+    pub wall: Option<Wall>,
+    /// Whether the bit stands right way up.
+    pub upright: bool,
+    /// Whether the bit is fed in away from the operator.
+    pub infeed_away: bool,
 }
 
 /// Way: from hand, lathe and what was asked; not from the train.
@@ -120,12 +139,21 @@ pub(crate) fn way(facts: &SetupFacts, lathe: &Lathe, thread: &Thread, watch: &mu
         ));
     }
     // A right-hand leadscrew turning in the spindle's sense cuts right-hand.
+    let forward = !reversed;
+    // Reversed, a bar right way up cuts the far wall: nothing need be inverted.
+    let wall = (thread.spec.side == Side::Internal).then(|| facts.wall.unwrap_or(if forward { Wall::Near } else { Wall::Far }));
+    let infeed_away = wall.map_or(!lathe.rear_post, |w| w == Wall::Far);
+    // What faces the operator's side and is cut from there goes right way up while the near side of the work comes down.
+    let upright = forward == wall.map_or(!lathe.rear_post, |w| w == Wall::Near);
     let screw_with_spindle = (hand_cut == Hand::Right) == (lathe.leadscrew_hand == Hand::Right);
     Direction {
         spindle: if reversed { Spindle::Reversed } else { Spindle::Forward },
         carriage: if toward { Carriage::TowardHeadstock } else { Carriage::AwayFromHeadstock },
         hand_cut,
         screw_with_spindle,
+        wall,
+        upright,
+        infeed_away,
     }
 }
 
@@ -148,12 +176,13 @@ pub(crate) struct Before<'a> {
     pub thread: &'a Thread,
     pub direction: Direction,
     pub rule: DialRule,
+    pub train: Option<&'a TrainRow>,
     pub words: &'a Words,
 }
 
 /// Ending and speed: from the dial rule, the room and the material.
 pub(crate) fn work(sheet: &mut Sheet, facts: &SetupFacts, before: &Before<'_>, watch: &mut Vec<Watch>) -> SetupSection {
-    let Before { blank, reach, lathe, thread, direction, rule, words } = *before;
+    let Before { blank, reach, lathe, thread, direction, rule, train, words } = *before;
     let toward = direction.carriage == Carriage::TowardHeadstock;
     // A ring or pocket is too narrow for a carriage under power to stop in.
     let by_hand = toward && matches!(blank.end, Some(EndKind::PlungedRing | EndKind::DrilledPocket));
@@ -176,6 +205,14 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &SetupFacts, before: &Before<'_>, w
             "chuck_unscrews",
             "cut",
             "The chuck screws on: bring the carriage back by reversing gently, tool clear, and never start hard in reverse.".into(),
+        ));
+    }
+    if lathe.carriage_stop == CarriageStop::Fixed && ending != Ending::Hand {
+        watch.push(Watch::new(
+            Level::Warn,
+            "fixed_stop",
+            "cut",
+            format!("A fixed stop does not throw the {} out: set it beyond where the carriage is to stop, or take it off the bed.", words.half_nut),
         ));
     }
     let cutting = sheet.work(&rules::CUTTING_SPEED, [blank.material.hss_m_per_min.into(), thread.major]);
@@ -206,8 +243,6 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &SetupFacts, before: &Before<'_>, w
     let distance =
         if ending == Ending::Hand { 0.0.into() } else { sheet.work(&rules::STOPPING_DISTANCE, [thread.lead, speed.into(), facts.reaction_s.into(), coast]) };
     let forward = direction.spindle == Spindle::Forward;
-    let internal = thread.spec.side == Side::Internal;
-    let upright = forward != lathe.rear_post;
     SetupSection {
         spindle: direction.spindle,
         carriage: direction.carriage,
@@ -218,11 +253,21 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &SetupFacts, before: &Before<'_>, w
         ending,
         endings: endings::ways(&ask, ending),
         stopping_mm: Quantity::length(distance),
+        wall: direction.wall,
+        upright: direction.upright,
+        infeed_away: direction.infeed_away,
+        handle_to_tailstock: direction.infeed_away == toward,
+        motion: motion::chain(lathe, train, &direction, thread.spec.side, thread.spec.hand),
         says: format!(
             "Spindle {}, carriage {} the headstock, bit {}: a {} thread.",
             if forward { "forward" } else { "reversed" },
             if toward { "toward" } else { "away from" },
-            if internal || upright { "right way up" } else { "inverted" },
+            match (direction.upright, direction.wall) {
+                (true, Some(Wall::Far)) => "right way up on the far wall",
+                (false, Some(Wall::Far)) => "inverted on the far wall",
+                (true, _) => "right way up",
+                (false, _) => "inverted",
+            },
             direction.hand_cut.word()
         ),
     }

@@ -7,7 +7,7 @@ use yoke_e2e::{Browser, DESK, Server};
 /// Name, path, what shows that it is ready, page size, dark.
 type View = (&'static str, &'static str, &'static str, (u32, u32), bool);
 
-const VIEWS: [View; 11] = [
+const VIEWS: [View; 12] = [
     ("board", "/", ".jobs li", DESK, false),
     ("thread", "/jobs/paddle-screw-and-nut/thread", ".carry", DESK, false),
     ("sample", "/jobs/windlass-bolt--as-found/thread", ".may .first", DESK, false),
@@ -18,6 +18,7 @@ const VIEWS: [View; 11] = [
     ("at-the-lathe", "/jobs/footbridge-tie-rod/at-the-lathe", ".setting", DESK, false),
     ("at-the-lathe-dark", "/jobs/footbridge-tie-rod/at-the-lathe", ".setting", DESK, true),
     ("cut-dark", "/jobs/gauge-board-cap/cut", ".carry", (1024, 768), true),
+    ("lathe", "/shop/lathes/gap-bed", ".parts-said", DESK, false),
     ("gears-portrait", "/jobs/mill-bearing-stud/gears", ".carry", (768, 1024), false),
 ];
 
@@ -45,12 +46,7 @@ async fn main() {
     browser.find("input[aria-label=Callout]").await.send_keys("M20x2.5-6g").await.unwrap();
     browser.wait_text(".card", "Over wires").await;
     browser.picture(&out.join("type-and-go.png")).await;
-    // Standard sizes, the pair in mesh, and the bench pad with a sum that feeds the card.
-    browser.go(&server.at("/")).await;
-    browser.find(".type-and-go .plain").await.click().await.unwrap();
-    browser.find(".size-rule [aria-selected=true]").await;
-    browser.keys(["20"]).await;
-    browser.picture(&out.join("sizes.png")).await;
+    // The pair in mesh, and the bench pad with a sum that feeds the card.
     browser.go(&server.at("/jobs/paddle-screw-and-nut/thread")).await;
     browser.find("button[aria-pressed]").await.click().await.unwrap();
     browser.wait_text(".carry", "Clearance at the pitch line").await;
@@ -65,11 +61,20 @@ async fn main() {
     browser.keys(["b"]).await;
     browser.wait_text(".bench-pad", "4.500 mm, the relief width").await;
     browser.picture(&out.join("bench-pad.png")).await;
-    // Ways of holding, the pitch chart of a lathe, and the day's order.
+    // A gearbox told from its plate with one cell misread; the pitch chart of a lathe, and its whole chain of motion.
+    let cells = [[8, 9, 10, 11, 12, 14], [16, 18, 20, 22, 27, 28], [32, 36, 40, 44, 48, 56]];
+    let plate = serde_json::json!({"unit": "in", "rows": ["A", "B", "C"], "columns": ["1", "2", "3", "4", "5", "6"], "cells": cells});
+    let told =
+        serde_json::json!({"name": "Tide mill", "profile": {"leadscrew": {"tpi": 4}, "gear_groups": [{"dp": 14, "gears": "24, 28, 20-65/5"}], "plate": plate}});
+    reqwest::Client::new().post(server.at("/api/v1/lathes")).json(&told).send().await.unwrap();
+    browser.go(&server.at("/shop/lathes/tide-mill")).await;
+    browser.find("button[data-part=gearbox]").await.click().await.unwrap();
+    browser.find_text(".part-form .act", "Check the plate").await.click().await.unwrap();
+    browser.find(".misread .choice").await;
+    browser.picture(&out.join("plate.png")).await;
     for (path, says, ready, name) in [
-        ("/jobs/hydrant-union/blank", "Held", ".held .ways", "held"),
         ("/jobs/mill-bearing-stud/gears", "Pitch chart", ".pitch-chart tbody", "pitch-chart"),
-        ("/", "Put the day in order", ".day li", "day"),
+        ("/jobs/paddle-screw-and-nut/gears", "spindle forward", ".motion svg", "motion"),
     ] {
         browser.go(&server.at(path)).await;
         browser.find_text("button", says).await.click().await.unwrap();

@@ -9,6 +9,7 @@ import { Leaf } from '../../parts/Leaf';
 import { bare } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
+import { StartsList } from '../gears/StartsList';
 import { Station } from '../Station';
 
 const STYLES = { radial: 'straight in', flank: 'flank', modified_flank: 'modified flank' } as const;
@@ -126,6 +127,7 @@ export function CutStation({ job, plan }: StationProps) {
           All passes
         </button>
       </div>
+      <StartsList plan={plan} />
       <Leaf title="All passes" open={table} onClose={() => setTable(false)} wide>
         <table className="list">
           <thead>

@@ -1,3 +1,4 @@
+import { Link } from '@tanstack/react-router';
 import { useState } from 'react';
 import { Word } from '../../app/Word';
 import { Outline } from '../../drawing/Outline';
@@ -7,7 +8,11 @@ import type { StationProps } from '../JobPage';
 import { Station } from '../Station';
 import { BuyLeaf } from './BuyLeaf';
 import { ChartLeaf } from './ChartLeaf';
+import { DriftLeaf } from './DriftLeaf';
+import { MotionLeaf } from './MotionLeaf';
+import { OnItNow } from './OnItNow';
 import { ScratchLeaf } from './ScratchLeaf';
+import { StartsList } from './StartsList';
 import { lever, train } from './train';
 import { TrainsLeaf } from './TrainsLeaf';
 
@@ -15,7 +20,7 @@ import { TrainsLeaf } from './TrainsLeaf';
 export function GearsStation({ job, plan }: StationProps) {
   const { gears, setup } = plan;
   const unit = useUnit();
-  const [leaf, setLeaf] = useState<'trains' | 'chart' | 'buy' | 'scratch' | null>(null);
+  const [leaf, setLeaf] = useState<'trains' | 'chart' | 'buy' | 'scratch' | 'motion' | 'drift' | null>(null);
   const close = () => setLeaf(null);
   const hung = gears.hung;
   const ending = setup.endings.find((e) => e.chosen);
@@ -32,7 +37,11 @@ export function GearsStation({ job, plan }: StationProps) {
           <button type="button" className={`word${hung?.chosen ? ' set' : ''}`} onClick={() => setLeaf('trains')} aria-label={`Train: ${hung ? `${train(hung.train)}${lever(hung.train)}` : 'nothing'}. Choose another`}>
             {hung ? `${train(hung.train)}${lever(hung.train)}` : 'nothing'}
           </button>
-          , {setup.says.charAt(0).toLowerCase() + setup.says.slice(1)} To end each pass,{' '}
+          ,{' '}
+          <button type="button" className="word" onClick={() => setLeaf('motion')} aria-label={`Which way everything moves: ${setup.says}`}>
+            {setup.says.charAt(0).toLowerCase() + setup.says.slice(1).replace(/\.$/, '')}
+          </button>
+          . To end each pass,{' '}
           <Word
             job={job}
             about="How each pass ends"
@@ -62,6 +71,11 @@ export function GearsStation({ job, plan }: StationProps) {
             <button type="button" className="word" onClick={() => setLeaf('buy')}>
               Gears to make or buy.
             </button>
+          )}{' '}
+          {lathe && (
+            <Link to="/shop/lathes/$id" params={{ id: lathe }} className="word">
+              The lathe itself.
+            </Link>
           )}
         </>
       }
@@ -96,8 +110,17 @@ export function GearsStation({ job, plan }: StationProps) {
           .
         </p>
       )}
+      {lathe && hung && <OnItNow lathe={lathe} train={hung.train} />}
+      <StartsList plan={plan} />
+      {gears.drift && (
+        <button type="button" className="act plain" onClick={() => setLeaf('drift')}>
+          What the error does over length
+        </button>
+      )}
       {gears.dial.drift_mm && <p className="how">Nominal marks drift {figure(gears.dial.drift_mm, unit)} by the last pass.</p>}
       <TrainsLeaf job={job} plan={plan} open={leaf === 'trains'} onClose={close} />
+      <MotionLeaf job={job} plan={plan} open={leaf === 'motion'} onClose={close} />
+      <DriftLeaf job={job} plan={plan} open={leaf === 'drift'} onClose={close} />
       <ScratchLeaf job={job} plan={plan} open={leaf === 'scratch'} onClose={close} />
       {lathe && <BuyLeaf lathe={lathe} name={gears.lathe} open={leaf === 'buy'} onClose={close} />}
       {lathe && <ChartLeaf lathe={lathe} name={gears.lathe} open={leaf === 'chart'} onClose={close} />}

@@ -1,9 +1,10 @@
+import { useId, useState } from 'react';
 import { inWords, type TrainRow } from '../../api/client';
-import { type Patch, useChange } from '../../api/hooks';
+import { type Patch, useChange, useLathes } from '../../api/hooks';
 import { Word } from '../../app/Word';
 import { Leaf } from '../../parts/Leaf';
 import type { StationProps } from '../JobPage';
-import { lever, train } from './train';
+import { lever, readTrain, train } from './train';
 
 type GearsPatch = NonNullable<Patch['gears']>;
 const IDLE = (t: TrainRow) => (t.idlers?.length ? `with the ${t.idlers.join(' and the ')} as idler${t.idlers.length > 1 ? 's' : ''}` : t.fits === null ? 'by the bench rule' : 'yes');
@@ -19,6 +20,13 @@ export function TrainsLeaf({ job, plan, open, onClose }: StationProps & { open: 
   const truth = asked?.exact_only ? 'exact' : asked?.max_error_ppm != null ? `within ${asked.max_error_ppm} ppm` : 'of any error';
   const changes = asked?.max_changes != null ? `at most ${asked.max_changes} ${asked.max_changes === 1 ? 'gear' : 'gears'}` : 'any gears';
   const positions = [...new Set([...gears.trains.map((t) => t.gearbox), ...(asked?.gearbox ? [asked.gearbox] : [])])].sort();
+  const mounted = useLathes().data?.find((l) => l.id === job.request.lathe_id)?.mounted;
+  const kept = [
+    ...(mounted?.drivers ?? []).map((t) => ({ says: `the ${t} driving`, keep: { drivers: [t], driven: [] } })),
+    ...(mounted?.driven ?? []).map((t) => ({ says: `the ${t} driven`, keep: { drivers: [], driven: [t] } })),
+  ];
+  const { keep } = asked ?? {};
+  const keptSays = keep ? [...(keep.drivers ?? []).map((t) => `the ${t} driving`), ...(keep.driven ?? []).map((t) => `the ${t} driven`)].join(', ') : 'nothing in particular';
   return (
     <Leaf title={`Trains for ${plan.thread.pitch_text} on the ${gears.lathe}`} open={open} onClose={onClose} wide>
       <p className="sentence own">
@@ -72,6 +80,25 @@ export function TrainsLeaf({ job, plan, open, onClose }: StationProps & { open: 
             </Word>
           </>
         )}
+        {mounted && (
+          <>
+            , keeping{' '}
+            <Word
+              job={job}
+              about="Gears kept on"
+              set={asked?.keep != null}
+              edit={{
+                kind: 'choice',
+                choices: [
+                  { says: 'nothing in particular', chosen: asked?.keep == null, patch: { gears: { keep: null } } },
+                  ...kept.map((k) => ({ says: k.says, chosen: keptSays === k.says, patch: { gears: { keep: k.keep } } })),
+                ],
+              }}
+            >
+              {keptSays}
+            </Word>
+          </>
+        )}
         .
       </p>
       {change.isError && <p className="fault" role="alert">{inWords(change.error)}</p>}
@@ -110,11 +137,37 @@ export function TrainsLeaf({ job, plan, open, onClose }: StationProps & { open: 
         </tbody>
       </table>
       {gears.trains.length === 0 && <p className="how">No train passes what is asked of it. Allow more.</p>}
+      {!job.frozen && <OwnTrain levers={positions} now={on} hang={(patch) => set({ hang: patch }, onClose)} />}
       {hung?.chosen && !job.frozen && (
         <button type="button" className="act plain" onClick={() => set({ hang: null }, onClose)}>
           Leave it to the app
         </button>
       )}
     </Leaf>
+  );
+}
+
+/** A train of one's own, judged like the others. */
+function OwnTrain({ levers, now, hang }: { levers: string[]; now: TrainRow | undefined; hang: (train: { drivers: number[]; driven: number[]; gearbox?: string }) => void }) {
+  const id = useId();
+  const [text, setText] = useState('');
+  const [fault, setFault] = useState(false);
+  return (
+    <form
+      className="lengths"
+      onSubmit={(e) => {
+        e.preventDefault();
+        const read = readTrain(text);
+        setFault(!read);
+        if (read) hang({ ...read, ...(levers.length > 1 && now ? { gearbox: now.gearbox } : {}) });
+      }}
+    >
+      <label htmlFor={id}>
+        One of your own, driving / driven
+        <input id={id} autoComplete="off" value={text} onChange={(e) => setText(e.currentTarget.value)} aria-invalid={fault} aria-describedby={fault ? `${id}-fault` : undefined} />
+      </label>
+      <button type="submit" className="act plain">Judge it</button>
+      {fault && <p className="fault" role="alert" id={`${id}-fault`}>Write as many driving gears as driven ones, spindle end first, such as 40·60 / 48·127.</p>}
+    </form>
   );
 }

@@ -1,6 +1,9 @@
 //! The gearbox from its plate: the pitches printed by lever, turned into ratios, and a cell that was misread found.
 
-use crate::job::{Checker, Fault, GearboxPosition, KeepRequest, LatheProfile};
+use super::checker::Checker;
+use super::faults::Fault;
+use super::lathe::{GearboxPosition, LatheProfile};
+use super::request::KeepRequest;
 use crate::quantity::{Exact, LengthUnit, Ratio, pitch_of_tpi, plain_text, real};
 use num_traits::Zero;
 use serde::{Deserialize, Serialize};
@@ -11,13 +14,21 @@ use serde::{Deserialize, Serialize};
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct PlateRequest {
     /// Whether it prints threads per inch or millimetres.
+    #[serde(skip_serializing_if = "Option::is_none")]
     pub unit: Option<LengthUnit>,
     /// Names of one lever's places, down the side.
     pub rows: Vec<String>,
     /// Names of the other's, across the top; one empty name where there is no other.
     pub columns: Vec<String>,
     /// What it prints, row by row; null where it prints nothing.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
     pub cells: Vec<Vec<Option<Exact>>>,
+    /// In place of cells, where two levers multiply: the ratio of each place down the side, turns out per turn in.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub row_ratios: Vec<Exact>,
+    /// And of each place across the top.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub column_ratios: Vec<Exact>,
     /// The change gears it assumes; none where it says straight through.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub gears: Option<KeepRequest>,
@@ -42,7 +53,7 @@ pub struct Misread {
 }
 
 /// A plate, read.
-#[derive(Debug, Clone, Serialize)]
+#[derive(Debug, Clone, Default, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct PlateRead {
     /// The lever positions with their ratios, those of misread cells left out.
@@ -51,6 +62,9 @@ pub struct PlateRead {
     pub misread: Vec<Misread>,
     /// What was found, in one sentence.
     pub says: String,
+    /// Why its figures may not be taken as exact.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub doubt: Option<String>,
 }
 
 /// How far a printed value may be rounded, as a share of it: counts are printed whole or in halves and quarters,
@@ -72,70 +86,106 @@ impl PlateRequest {
     /// Every faulty field, with its pointer.
     pub fn read(&self, lathe: &LatheProfile) -> Result<PlateRead, Vec<Fault>> {
         let mut c = Checker::default();
-        let checked = lathe.check("/lathe", &mut c);
-        let unit = self.unit.unwrap_or(LengthUnit::In);
+        // The plate in hand is asked about, not one the lathe may carry already.
+        let checked = LatheProfile { plate: None, ..lathe.clone() }.check("/lathe", &mut c);
+        let read = self.settle(&(checked.fixed * checked.leadscrew), "", &mut c);
+        if c.faults.is_empty() { Ok(read) } else { Err(c.faults) }
+    }
+
+    /// The lever positions, where one turn of the gearbox's first shaft would move the carriage `straight_through` mm
+    /// by a ratio of one; faults are noted under `at`.
+    pub(super) fn settle(&self, straight_through: &Ratio, at: &str, c: &mut Checker) -> PlateRead {
+        let before = c.faults.len();
         if self.rows.is_empty() || self.columns.is_empty() {
-            c.fault("/rows", "a plate has at least one row and one column; name the lever's places");
+            c.fault(format!("{at}/rows"), "a plate has at least one row and one column; name the lever's places");
         }
-        if self.cells.len() != self.rows.len() {
-            c.fault("/cells", format!("{} rows are named but {} are given", self.rows.len(), self.cells.len()));
-        }
-        for (i, row) in self.cells.iter().enumerate() {
-            if row.len() != self.columns.len() {
-                c.fault(
-                    format!("/cells/{i}"),
-                    format!("this row has {} cells where {} columns are named; null stands for an empty one", row.len(), self.columns.len()),
-                );
+        for (list, at) in [(&self.rows, format!("{at}/rows")), (&self.columns, format!("{at}/columns"))] {
+            for (i, name) in list.iter().enumerate() {
+                if list.iter().take(i).any(|n| n.trim() == name.trim()) {
+                    c.fault(format!("{at}/{i}"), format!("“{}” stands here twice; each place of a lever has its own name", name.trim()));
+                }
             }
         }
-        let count = self.cells.iter().flatten().flatten().count();
+        let levers = !self.row_ratios.is_empty() || !self.column_ratios.is_empty();
+        let ratios = if levers { self.of_levers(at, c) } else { self.of_cells(straight_through, at, c) };
+        let count = ratios.iter().flatten().flatten().count();
         if count > MOST {
-            c.fault("/cells", format!("{count} pitches are more than the {MOST} lever positions a lathe may have"));
+            c.fault(format!("{at}/cells"), format!("{count} pitches are more than the {MOST} lever positions a lathe may have"));
         }
-        let trains: Vec<Ratio> = (0..self.cells.len())
-            .map(|i| {
-                let own = self.row_gears.get(i).and_then(Option::as_ref);
-                let at = if own.is_some() { format!("/row_gears/{i}") } else { "/gears".to_owned() };
-                own.or(self.gears.as_ref()).map_or_else(|| Ratio::from_integer(1), |g| train(g, &at, &mut c))
-            })
-            .collect();
-        let mut ratios: Vec<Vec<Option<Ratio>>> = Vec::new();
-        for (i, row) in self.cells.iter().enumerate() {
-            let through = trains[i] * checked.fixed * checked.leadscrew;
-            ratios.push(
-                row.iter()
-                    .enumerate()
-                    .map(|(j, cell)| {
-                        let printed = cell.as_ref()?.0;
-                        if printed <= Ratio::zero() || printed > Ratio::from_integer(1000) {
-                            c.fault(format!("/cells/{i}/{j}"), "a pitch over 0 and at most 1000 is wanted, or null for an empty cell");
-                            return None;
-                        }
-                        let pitch = if unit == LengthUnit::In { pitch_of_tpi(&printed) } else { printed };
-                        Some(pitch / through)
-                    })
-                    .collect(),
-            );
+        if c.faults.len() > before {
+            return PlateRead::default();
         }
-        if !c.faults.is_empty() {
-            return Err(c.faults);
-        }
-        let misread = self.misread(&ratios, unit);
+        let misread = if levers { Vec::new() } else { self.misread(&ratios, self.unit.unwrap_or(LengthUnit::In)) };
         let positions: Vec<GearboxPosition> = (0..self.rows.len())
             .flat_map(|i| (0..self.columns.len()).map(move |j| (i, j)))
             .filter(|(i, j)| !misread.iter().any(|m| m.row == *i && m.column == *j))
-            .filter_map(|(i, j)| Some(GearboxPosition { name: self.name(i, j), ratio: Exact(ratios[i][j]?) }))
+            .filter_map(|(i, j)| Some(GearboxPosition { name: self.name(i, j), ratio: Exact((*ratios.get(i)?.get(j)?)?) }))
             .collect();
         let says = match misread.as_slice() {
             [] => format!("{} lever positions, and they all fit together.", positions.len()),
             [one] => one.says.clone(),
             _ => format!("{} cells do not fit the rest: read them again.", misread.len()),
         };
-        Ok(PlateRead { positions, misread, says })
+        // No gearbox has a 127 in it: a ratio that wants one is an inch plate on a metric screw, or the other way about,
+        // read without its transposing gears, or with its figures rounded to be printed.
+        let transposed = |p: &GearboxPosition| p.ratio.0.numer() % 127 == 0 || p.ratio.0.denom() % 127 == 0;
+        let doubt = positions.iter().any(transposed).then(|| {
+            "Inch and metric meet here, and no gearbox has a 127 inside it. Either this plate assumes transposing gears: name them; or its figures are rounded, \
+             and the thread cut differs from the figure by as much. Tell the lever ratios instead if they can be counted, or prove one pitch over a long travel."
+                .to_owned()
+        });
+        PlateRead { positions, misread, says, doubt }
+    }
+
+    /// Two levers that multiply.
+    fn of_levers(&self, at: &str, c: &mut Checker) -> Vec<Vec<Option<Ratio>>> {
+        if !self.cells.is_empty() {
+            c.fault(format!("{at}/cells"), "give the pitches printed, or the ratios of the two levers, not both");
+        }
+        let mut lever = |ratios: &[Exact], names: &[String], field: &str| -> Vec<Ratio> {
+            if ratios.len() != names.len() {
+                c.fault(format!("{at}/{field}"), format!("{} places are named but {} ratios are given", names.len(), ratios.len()));
+            }
+            ratios.iter().enumerate().map(|(i, r)| c.ratio(r, &format!("{at}/{field}/{i}"))).collect()
+        };
+        let (rows, columns) = (lever(&self.row_ratios, &self.rows, "row_ratios"), lever(&self.column_ratios, &self.columns, "column_ratios"));
+        rows.iter().take(MOST + 1).map(|r| columns.iter().take(MOST + 1).map(|k| Some(r * k)).collect()).collect()
+    }
+
+    /// The pitches printed, each over what the train and the screw make of a straight drive.
+    fn of_cells(&self, straight_through: &Ratio, at: &str, c: &mut Checker) -> Vec<Vec<Option<Ratio>>> {
+        let unit = self.unit.unwrap_or(LengthUnit::In);
+        if self.cells.len() != self.rows.len() {
+            c.fault(format!("{at}/cells"), format!("{} rows are named but {} are given", self.rows.len(), self.cells.len()));
+        }
+        let mut ratios = Vec::new();
+        for (i, row) in self.cells.iter().enumerate() {
+            if row.len() != self.columns.len() {
+                c.fault(
+                    format!("{at}/cells/{i}"),
+                    format!("this row has {} cells where {} columns are named; null stands for an empty one", row.len(), self.columns.len()),
+                );
+            }
+            let own = self.row_gears.get(i).and_then(Option::as_ref);
+            let field = if own.is_some() { format!("{at}/row_gears/{i}") } else { format!("{at}/gears") };
+            let train = own.or(self.gears.as_ref()).map_or_else(|| Ratio::from_integer(1), |g| train(g, &field, c));
+            let mut cell = |(j, printed): (usize, &Option<Exact>)| {
+                let printed = printed.as_ref()?.0;
+                if printed <= Ratio::zero() || printed > Ratio::from_integer(1000) {
+                    c.fault(format!("{at}/cells/{i}/{j}"), "a pitch over 0 and at most 1000 is wanted, or null for an empty cell");
+                    return None;
+                }
+                let pitch = if unit == LengthUnit::In { pitch_of_tpi(&printed) } else { printed };
+                Some(pitch / (train * straight_through))
+            };
+            ratios.push(row.iter().enumerate().map(&mut cell).collect());
+        }
+        ratios
     }
 
     fn name(&self, row: usize, column: usize) -> String {
-        format!("{} {}", self.rows[row], self.columns[column]).trim().to_owned()
+        let word = |list: &[String], i: usize| list.get(i).map_or_else(String::new, |n| n.trim().to_owned());
+        format!("{} {}", word(&self.rows, row), word(&self.columns, column)).trim().to_owned()
     }
 
     /// The cells that do not fit: of a grid, those whose row and column multiply to something else with nearly all the

@@ -1,0 +1,188 @@
+//! A thread of several starts: how the work, the bit or the half-nut is moved on from one start to the next, and which of
+//! the ways serve on this lathe with this train.
+
+use super::dial::{DepthDial, SlideName};
+use crate::gears::DialAnswer;
+use crate::job::{Lathe, Slide};
+use crate::quantity::{LengthUnit, MM_PER_INCH, Ratio, plain_text, real};
+use crate::words::Words;
+use num_traits::One;
+use serde::Serialize;
+
+/// A way of moving on to the next start.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum IndexBy {
+    /// Close the half-nut some leadscrew pitches off, counted on the dial.
+    HalfNut,
+    /// Move the compound one pitch along the bed.
+    Compound,
+    /// Slip a gear of the train round by a share of its teeth.
+    GearTeeth,
+    /// Move the dog to another slot of the driver plate.
+    DriverPlate,
+}
+
+/// One of the ways, as it falls here.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct IndexWay {
+    /// Which.
+    pub by: IndexBy,
+    /// What to do, or why it cannot be done.
+    pub says: String,
+    /// Whether it serves here.
+    pub serves: bool,
+    /// Whether it is the one recommended.
+    pub recommended: bool,
+    /// Leadscrew pitches, or teeth, moved on for the next start.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub count: Option<u32>,
+}
+
+/// The train hung, as far as indexing asks.
+pub struct Hung<'a> {
+    /// Drivers and driven gears, spindle end first.
+    pub gears: (&'a [u16], &'a [u16]),
+    /// Leadscrew turns per spindle turn, exact.
+    pub ratio: Ratio,
+    /// When the half-nut may close again for one start.
+    pub dial: &'a DialAnswer,
+}
+
+/// The ways, for `starts` starts `pitch` mm apart; none for a single start.
+#[must_use]
+pub fn ways(lathe: &Lathe, hung: &Hung<'_>, starts: u8, pitch: f64, words: &Words) -> Vec<IndexWay> {
+    if starts < 2 {
+        return Vec::new();
+    }
+    let mut list = vec![half_nut(hung, starts, words), compound(lathe, starts, pitch, words), gear_teeth(lathe, hung, starts)];
+    list.push(IndexWay {
+        by: IndexBy::DriverPlate,
+        says: format!("Between centres, with {starts} slots evenly round the driver plate: move the dog's tail to the next slot, the same way each time."),
+        serves: false,
+        recommended: false,
+        count: None,
+    });
+    // What undoes nothing comes first: the half-nut is exact and quick, the compound needs no gear touched.
+    if let Some(first) = list.iter_mut().find(|w| w.serves) {
+        first.recommended = true;
+    }
+    list
+}
+
+/// Leadscrew pitches k the half-nut is closed on for start `i`, where the train's ratio is n/d: the least with
+/// k·d ≡ i·n/s (mod n); none unless s divides n.
+#[must_use]
+pub fn pitches_on(ratio: &Ratio, starts: u8, i: u8) -> Option<i128> {
+    let (n, d, s) = (*ratio.numer(), *ratio.denom(), i128::from(starts));
+    (n % s == 0 && n <= 10_000).then(|| (1..=n).find(|k| (k * d - i128::from(i) * n / s) % n == 0)).flatten()
+}
+
+fn half_nut(hung: &Hung<'_>, starts: u8, words: &Words) -> IndexWay {
+    let nut = words.half_nut;
+    let way = |says: String, serves: bool, count: Option<i128>| IndexWay {
+        by: IndexBy::HalfNut,
+        says,
+        serves,
+        recommended: false,
+        count: count.and_then(|k| u32::try_from(k).ok()),
+    };
+    let Some(k) = pitches_on(&hung.ratio, starts, 1) else {
+        return way(format!("Not by the {nut}: with this train every place it closes falls in the same start, or in none."), false, None);
+    };
+    let pitches = if k == 1 { "leadscrew pitch".to_owned() } else { format!("{k} leadscrew pitches") };
+    let (Some(teeth), Some(marks), Some(every)) = (hung.dial.teeth, hung.dial.marks, mark_on(hung.dial, k)) else {
+        return way(format!("The {nut} closed {pitches} off would find the next start, but the dial has no mark to count that by."), false, Some(k));
+    };
+    let places = if marks == teeth { "teeth of the dial gear" } else { "marks" };
+    way(
+        format!(
+            "When one start is at size, close the {nut} {every} {} on from the mark of that start: {pitches} off, exactly the next start. Keep each start to its own marks.",
+            if every == 1 { places.trim_end_matches('s').replace("teeth", "tooth") } else { places.to_owned() }
+        ),
+        true,
+        Some(k),
+    )
+}
+
+/// Marks on from the one used first that stand k leadscrew pitches off, or as far off and whole repeats more.
+fn mark_on(dial: &DialAnswer, k: i128) -> Option<i128> {
+    let (teeth, marks, n) = (i128::from(dial.teeth?), i128::from(dial.marks?), dial.apart);
+    (teeth % n == 0).then(|| (1..marks).find(|j| j * teeth % marks == 0 && (j * teeth / marks - k) % n == 0)).flatten()
+}
+
+/// A slide's dial moved by a length, in its own turns and divisions, and how far off that is.
+fn moved(slide: &Slide, mm: f64) -> (String, f64) {
+    // Along its own way: a dial that reads diameter still moves the slide half its figure.
+    let set = DepthDial::new(SlideName::Compound, slide, 0.0).nearest(mm);
+    (format!("{} ({} {})", set.setting.text, set.setting.reading, if slide.unit == LengthUnit::In { "in" } else { "mm" }), set.radial_mm - mm)
+}
+
+fn compound(lathe: &Lathe, starts: u8, pitch: f64, words: &Words) -> IndexWay {
+    let slide = &lathe.compound;
+    let [low, high] = slide.swing_deg;
+    let along = slide.scale_from_bed && low <= 0.0 && high >= 0.0 || high >= 90.0 || low <= -90.0;
+    let reach = pitch * f64::from(starts - 1);
+    let way = |says: String, serves: bool| IndexWay { by: IndexBy::Compound, says, serves, recommended: false, count: None };
+    if !along {
+        return way(format!("Not by the {}: on this lathe it does not swing to lie along the bed.", words.compound), false);
+    }
+    if let Some(travel) = slide.travel_mm.filter(|t| *t < reach) {
+        return way(
+            format!("Not by the {}: the last start is {} mm on and it travels {}.", words.compound, plain_text(reach, 2), plain_text(travel, 1)),
+            false,
+        );
+    }
+    let (setting, off) = moved(slide, pitch);
+    let off_text =
+        if slide.unit == LengthUnit::In { format!("{} in", plain_text(off.abs() / MM_PER_INCH, 4)) } else { format!("{} mm", plain_text(off.abs(), 3)) };
+    let residue = if off.abs() < 1e-4 {
+        String::new()
+    } else {
+        format!("; half a division is the nearest, {off_text} {} the pitch", if off > 0.0 { "over" } else { "under" })
+    };
+    way(
+        format!(
+            "Lay the {} along the bed from the first and feed in straight by the cross-slide. For the next start move it on one pitch: {setting}{residue}. Take its backlash up the same way each time.",
+            words.compound
+        ),
+        true,
+    )
+}
+
+fn gear_teeth(lathe: &Lathe, hung: &Hung<'_>, starts: u8) -> IndexWay {
+    let (drivers, driven) = hung.gears;
+    let s = Ratio::from_integer(i128::from(starts));
+    // Turns of each driver for one of the spindle; a share of its teeth must come out whole.
+    let mut turns = lathe.fixed;
+    let mut told = Vec::new();
+    for (i, driver) in drivers.iter().enumerate() {
+        let teeth = Ratio::from_integer(i128::from(*driver)) * turns / s;
+        if teeth.denom().is_one() {
+            let place = if i == 0 { "on the spindle stud".to_owned() } else { "on the arm".to_owned() };
+            return IndexWay {
+                by: IndexBy::GearTeeth,
+                says: format!(
+                    "Isolate the machine. Mark the {driver} {place} and the tooth it stands in, swing its mesh clear, turn the spindle by hand till {} of its teeth have gone by with the leadscrew still, and mesh it again; the same way each time.",
+                    teeth.numer()
+                ),
+                serves: true,
+                recommended: false,
+                count: u32::try_from(*teeth.numer()).ok(),
+            };
+        }
+        told.push(format!("{driver} would go {} teeth", plain_text(real(&teeth), 2)));
+        if let Some(next) = driven.get(i) {
+            turns = turns * Ratio::from_integer(i128::from(*driver)) / Ratio::from_integer(i128::from(*next));
+        }
+    }
+    IndexWay {
+        by: IndexBy::GearTeeth,
+        says: format!("Not by slipping a gear: the {}. A first driver whose teeth divide by {starts} would serve.", told.join(", the ")),
+        serves: false,
+        recommended: false,
+        count: None,
+    }
+}

@@ -1,0 +1,173 @@
+//! The whole chain of motion, from the spindle to the bit, in one picture and one sentence; the hand it gives is worked
+//! along the chain itself, and so checks what was set out to be cut.
+
+use super::{Carriage, Direction, Spindle};
+use crate::gears::TrainRow;
+use crate::job::{Lathe, Wall};
+use crate::outline::{Drawing, Point, Shape};
+use crate::thread::{Hand, Side};
+use serde::Serialize;
+
+/// The chain of motion.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Motion {
+    /// Its links in order, each in a few words.
+    pub links: Vec<String>,
+    /// All of it in one sentence, with what comes of it.
+    pub says: String,
+    /// The hand the chain gives; absent where nothing is known of the tumbler.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub hand: Option<Hand>,
+    /// Seen from above.
+    pub drawing: Drawing,
+}
+
+/// Meshes from the spindle stud to the leadscrew.
+fn meshes(train: &TrainRow) -> usize {
+    let counted = train.drivers.len() + train.idlers.len();
+    // A simple pair by the bench rule has an idler between, unseen.
+    if train.fits.is_none() && counted == 1 { 2 } else { counted }
+}
+
+/// The tumbler's place: as the hand asks where it has both, else the one it has. True is its right-hand place, which with
+/// an even count of meshes turns the leadscrew as the spindle turns.
+fn tumbler(lathe: &Lathe, even: bool, direction: &Direction) -> Option<bool> {
+    match lathe.tumbler? {
+        [true, true] => Some(direction.screw_with_spindle == even),
+        [right, left] if right != left => Some(right),
+        // With none, the train alone counts, as in the right-hand place.
+        _ => Some(true),
+    }
+}
+
+/// Works the chain through for the train hung.
+pub(super) fn chain(lathe: &Lathe, train: Option<&TrainRow>, direction: &Direction, side: Side, wanted: Hand) -> Motion {
+    let forward = direction.spindle == Spindle::Forward;
+    let mut links = vec![format!("spindle {}", if forward { "forward" } else { "reversed" })];
+    let counted = train.map(|t| (t.drivers.len() + t.driven.len() + t.idlers.len(), meshes(t)));
+    let even = counted.is_none_or(|(_, meshes)| meshes.is_multiple_of(2));
+    let place = tumbler(lathe, even, direction);
+    match (lathe.tumbler, place) {
+        (Some([false, false]), _) => links.push("no tumbler".into()),
+        (_, Some(right)) => links.push(format!("tumbler {}-hand", if right { "right" } else { "left" })),
+        (_, None) => {}
+    }
+    if let Some((_, meshes)) = counted {
+        let idlers = train.map_or(0, |t| t.idlers.len());
+        links.push(match idlers {
+            0 => format!("{meshes} {}", if meshes == 1 { "mesh" } else { "meshes" }),
+            1 => format!("{meshes} meshes, one an idler’s"),
+            n => format!("{meshes} meshes, {n} idlers among them"),
+        });
+    }
+    // Along the chain: tumbler and meshes give the screw, the screw's hand the carriage, spindle and carriage the thread.
+    let with = place.map(|right| right == even);
+    let screw = if lathe.leadscrew_hand == Hand::Right { "right" } else { "left" };
+    links.push(match with {
+        Some(with) => format!("{screw}-hand leadscrew turning {} the spindle", if with { "with" } else { "against" }),
+        None => format!("{screw}-hand leadscrew"),
+    });
+    let toward = with.map(|with| (forward == with) == (lathe.leadscrew_hand == Hand::Right));
+    let meant = direction.carriage == Carriage::TowardHeadstock;
+    links.push(format!("carriage {} the headstock", if toward.unwrap_or(meant) { "toward" } else { "away from" }));
+    let place = match (side, direction.wall) {
+        (Side::Internal, Some(Wall::Far)) => " on the far wall",
+        (Side::Internal, _) => " on the near wall",
+        (Side::External, _) if lathe.rear_post => " at the rear",
+        (Side::External, _) => "",
+    };
+    links.push(format!(
+        "bit {}{place}, fed in {} you",
+        if direction.upright { "right way up" } else { "inverted" },
+        if direction.infeed_away { "away from" } else { "toward" }
+    ));
+    let hand = toward.map(|toward| if forward == toward { Hand::Right } else { Hand::Left });
+    let end = match hand {
+        Some(hand) if hand == wanted && toward == Some(meant) => format!("a {} thread, as wanted", hand.word()),
+        Some(hand) if hand == wanted => format!("a {} thread, but the carriage runs the other way than was meant", hand.word()),
+        Some(hand) => format!("a {} thread where a {} one is wanted", hand.word(), wanted.word()),
+        None => "nothing is known of the tumbler: turn the spindle once by hand and see which way the carriage goes".into(),
+    };
+    let mut says = links.join(", ");
+    if let Some(first) = says.get_mut(0..1) {
+        first.make_ascii_uppercase();
+    }
+    let says = format!("{says}: {end}.");
+    let drawing = drawn(lathe, direction, side, counted.map_or(2, |c| c.1), toward.unwrap_or(meant), with, says.clone());
+    Motion { links, says, hand, drawing }
+}
+
+/// An arrow from one point to another, its head filled.
+fn arrow(from: Point, to: Point) -> [Shape; 2] {
+    let (dx, dy) = (to[0] - from[0], to[1] - from[1]);
+    let long = dx.hypot(dy).max(1e-9);
+    let (ux, uy) = (dx / long, dy / long);
+    let back = |side: f64| [to[0] - 12.0 * ux - side * 6.0 * uy, to[1] - 12.0 * uy + side * 6.0 * ux];
+    [Shape::open("motion.way", vec![from, [to[0] - 10.0 * ux, to[1] - 10.0 * uy]]), Shape::closed("motion.head", vec![to, back(1.0), back(-1.0)])]
+}
+
+/// The lathe from above, headstock to the left, the operator below.
+fn drawn(lathe: &Lathe, direction: &Direction, side: Side, meshes: usize, toward: bool, with: Option<bool>, says: String) -> Drawing {
+    const AXIS: f64 = 110.0;
+    const SCREW: f64 = 18.0;
+    let forward = direction.spindle == Spindle::Forward;
+    let mut shapes = vec![Shape::rect("motion.casting", [0.0, 52.0], [104.0, 168.0]), Shape::rect("motion.chuck", [104.0, 70.0], [140.0, 150.0])];
+    // The gear end: a circle for each wheel of the chain, from the spindle to the leadscrew.
+    #[allow(clippy::cast_precision_loss)] // a few meshes
+    for i in 0..=meshes.min(6) {
+        let y = AXIS - (AXIS - SCREW) * i as f64 / meshes.min(6) as f64;
+        shapes.push(Shape::circle("motion.gear", [-22.0, y], 36.0 / meshes.clamp(2, 6) as f64));
+    }
+    shapes.push(Shape::open("motion.shaft", vec![[-22.0, AXIS], [0.0, AXIS]]));
+    shapes.push(Shape::rect("motion.screw", [-22.0, SCREW - 4.0], [420.0, SCREW + 4.0]));
+    let lean = if lathe.leadscrew_hand == Hand::Right { -3.0 } else { 3.0 };
+    for i in 0..30 {
+        let x = 112.0 + 10.0 * f64::from(i);
+        shapes.push(Shape::open("motion.screw", vec![[x - lean, SCREW - 4.0], [x + lean, SCREW + 4.0]]));
+    }
+    // The near side of the work goes down when the spindle runs forward: over the top it comes toward the operator.
+    let turning =
+        |x: f64, y: f64, toward_operator: bool| arrow([x, y + if toward_operator { 22.0 } else { -22.0 }], [x, y + if toward_operator { -22.0 } else { 22.0 }]);
+    let internal = side == Side::Internal;
+    if internal {
+        shapes.push(Shape::rect("motion.work", [140.0, 82.0], [262.0, 92.0]));
+        shapes.push(Shape::rect("motion.work", [140.0, 128.0], [262.0, 138.0]));
+    } else {
+        shapes.push(Shape::rect("motion.work", [140.0, 92.0], [340.0, 128.0]));
+    }
+    shapes.extend(turning(168.0, AXIS, forward));
+    if let Some(with) = with {
+        shapes.extend(turning(72.0, SCREW, forward == with));
+    }
+    // The bit: on the near or the far side of the work, fed in the way its arrow points.
+    let away = direction.infeed_away;
+    let (edge, x) = match (internal, away) {
+        (true, false) => (92.0, 250.0),
+        (true, true) => (128.0, 250.0),
+        (false, true) => (92.0, 290.0),
+        (false, false) => (128.0, 290.0),
+    };
+    let inward = if away { 1.0 } else { -1.0 };
+    let tip = [x, edge];
+    shapes.push(Shape::closed("motion.bit", vec![tip, [x - 7.0, edge - 14.0 * inward], [x + 7.0, edge - 14.0 * inward]]));
+    if internal {
+        shapes.push(Shape::rect("motion.bit", [x - 2.0, AXIS - 6.0], [352.0, AXIS + 6.0]));
+        shapes.extend(arrow([372.0, AXIS - 18.0 * inward], [372.0, AXIS + 18.0 * inward]));
+    } else {
+        shapes.push(Shape::rect(
+            "motion.bit",
+            [x - 7.0, (edge - 14.0 * inward).min(edge - 34.0 * inward)],
+            [x + 7.0, (edge - 14.0 * inward).max(edge - 34.0 * inward)],
+        ));
+        shapes.extend(arrow([x + 34.0, edge - 44.0 * inward], [x + 34.0, edge - 10.0 * inward]));
+    }
+    shapes.push(Shape::rect("motion.carriage", [230.0, 32.0], [350.0, 56.0]));
+    let ends = if toward { ([222.0, 44.0], [168.0, 44.0]) } else { ([358.0, 44.0], [412.0, 44.0]) };
+    shapes.extend(arrow(ends.0, ends.1));
+    shapes.push(Shape::word([52.0, AXIS - 6.0], if forward { "forward" } else { "reversed" }));
+    shapes.push(Shape::word([168.0, AXIS + 34.0], "over the top"));
+    shapes.push(Shape::word([290.0, 38.0], "carriage"));
+    shapes.push(Shape::word([190.0, -12.0], "you stand here"));
+    Drawing { says, bounds: [-64.0, -20.0, 430.0, 176.0], shapes, dimensions: Vec::new() }
+}

@@ -1,0 +1,271 @@
+//! Gears and plate as CSV: what is exported reads back to the same, and a faulty line is named by its number and column.
+
+use crate::job::{BoundGears, Fault, GearEntry, GearGroup, GearList, GearboxPosition, KeepRequest, Lathe, LatheProfile, Place, PlateRequest, long_bed};
+use crate::quantity::{Exact, LengthUnit, ratio_text};
+use csv::StringRecord;
+use serde_json::Value;
+
+/// Columns of the gears' sheet.
+const GEARS: [&str; 7] = ["teeth", "count", "module_mm", "dp", "pressure_angle_deg", "piece", "on"];
+/// Most lines a sheet may have.
+const MOST: usize = 500;
+
+/// A fault on a line of a sheet, its pointer the line and the column.
+fn fault(line: usize, column: &str, detail: impl std::fmt::Display) -> Fault {
+    Fault::new(format!("/{line}/{column}"), format!("Line {line}, {column}: {detail}"))
+}
+
+/// The lines of a sheet, each with its number; what is not CSV is a fault of its line.
+fn lines(text: &str) -> Result<Vec<(usize, StringRecord)>, Vec<Fault>> {
+    let mut reader =
+        csv::ReaderBuilder::new().has_headers(false).flexible(true).trim(csv::Trim::All).from_reader(text.trim_start_matches('\u{feff}').as_bytes());
+    let mut list = Vec::new();
+    for record in reader.records() {
+        let record = record.map_err(|e| vec![Fault::new("", format!("this is not a sheet of comma-separated values: {e}"))])?;
+        let line = record.position().map_or(list.len() + 1, |p| usize::try_from(p.line()).unwrap_or(0));
+        if list.len() == MOST {
+            return Err(vec![fault(line, "", format!("a sheet has at most {MOST} lines"))]);
+        }
+        if record.iter().any(|f| !f.is_empty()) {
+            list.push((line, record));
+        }
+    }
+    if list.is_empty() { Err(vec![Fault::new("", "the sheet is empty")]) } else { Ok(list) }
+}
+
+fn write(rows: &[Vec<String>]) -> String {
+    let mut writer = csv::WriterBuilder::new().flexible(true).from_writer(Vec::new());
+    // Writing to memory does not fail.
+    let _ = rows.iter().try_for_each(|row| writer.write_record(row));
+    writer.into_inner().ok().and_then(|bytes| String::from_utf8(bytes).ok()).unwrap_or_default()
+}
+
+/// The gears of a lathe, a line for each kind: teeth, how many, what they mesh with, the piece they are joined in, and the
+/// shafts they go on where not on all.
+#[must_use]
+pub fn gears_to_csv(profile: &LatheProfile, lathe: &Lathe) -> String {
+    let lent = || if profile.gears.is_none() { long_bed().gear_groups } else { None };
+    let groups = profile.gear_groups.clone().or_else(lent).unwrap_or_else(|| vec![GearGroup::default()]);
+    let mut rows = vec![GEARS.map(str::to_owned).to_vec()];
+    let mut kinds: Vec<(crate::job::Gear, usize)> = Vec::new();
+    for gear in &lathe.gears {
+        match kinds.iter_mut().find(|(g, _)| g == gear) {
+            Some((_, count)) => *count += 1,
+            None => kinds.push((*gear, 1)),
+        }
+    }
+    for (gear, count) in kinds {
+        let group = groups.get(usize::from(gear.group)).cloned().unwrap_or_default();
+        let number = |v: Option<f64>| v.map_or_else(String::new, |v| v.to_string());
+        let on = [(Place::Spindle, "spindle"), (Place::Stud, "stud"), (Place::Leadscrew, "leadscrew")];
+        let on = if on.iter().all(|(p, _)| gear.goes_on(*p)) {
+            String::new()
+        } else {
+            on.iter().filter(|(p, _)| gear.goes_on(*p)).map(|(_, name)| *name).collect::<Vec<_>>().join(" ")
+        };
+        rows.push(vec![
+            gear.teeth.to_string(),
+            count.to_string(),
+            number(group.module_mm.or_else(|| group.dp.is_none().then_some(1.0))),
+            number(group.dp),
+            number(group.pressure_angle_deg),
+            if gear.piece == 0 { String::new() } else { gear.piece.to_string() },
+            on,
+        ]);
+    }
+    write(&rows)
+}
+
+/// Gears from a sheet as [`gears_to_csv`] writes it; only `teeth` must be there.
+///
+/// # Errors
+/// Every faulty line and column. What the gears must be among themselves the profile checks.
+pub fn gears_from_csv(text: &str) -> Result<Vec<GearGroup>, Vec<Fault>> {
+    let lines = lines(text)?;
+    let mut faults = Vec::new();
+    let Some(((first, head), rest)) = lines.split_first() else { return Ok(Vec::new()) };
+    for name in head {
+        if !GEARS.contains(&name) {
+            faults.push(fault(*first, name, format!("no such column; they are {}", GEARS.join(", "))));
+        }
+    }
+    let column = |name: &str| head.iter().position(|h| h == name);
+    if column("teeth").is_none() {
+        faults.push(fault(*first, "teeth", "the first line names the columns, and there must be one called teeth"));
+        return Err(faults);
+    }
+    let mut groups: Vec<GearGroup> = Vec::new();
+    let mut pieces: Vec<(usize, String, Vec<i64>, usize)> = Vec::new();
+    for (line, record) in rest {
+        let field = |name: &str| column(name).and_then(|i| record.get(i)).filter(|t| !t.is_empty());
+        let mut number = |name: &str| {
+            field(name).and_then(|t| match t.replace(',', ".").parse::<f64>() {
+                Ok(v) if v.is_finite() => Some(v),
+                _ => {
+                    faults.push(fault(*line, name, format!("“{t}” is not a number")));
+                    None
+                }
+            })
+        };
+        let (module_mm, dp, pressure_angle_deg, count) = (number("module_mm"), number("dp"), number("pressure_angle_deg"), number("count").unwrap_or(1.0));
+        let teeth = field("teeth").map(|t| t.parse::<i64>().map_err(|_| t));
+        let teeth = match teeth {
+            Some(Ok(t)) => t,
+            Some(Err(t)) => {
+                faults.push(fault(*line, "teeth", format!("“{t}” is not a tooth count; write one whole number a line")));
+                continue;
+            }
+            None => {
+                faults.push(fault(*line, "teeth", "a tooth count is wanted"));
+                continue;
+            }
+        };
+        if !(1.0..=20.0).contains(&count) || count.fract() != 0.0 {
+            faults.push(fault(*line, "count", format!("“{count}” is not a count; 1 to 20 is wanted")));
+            continue;
+        }
+        let same = |g: &GearGroup| g.module_mm == module_mm && g.dp == dp && g.pressure_angle_deg == pressure_angle_deg;
+        let at = groups.iter().position(same).unwrap_or_else(|| {
+            groups.push(GearGroup { module_mm, dp, pressure_angle_deg, gears: Some(GearList::Many(Vec::new())), ..GearGroup::default() });
+            groups.len() - 1
+        });
+        let Some(group) = groups.get_mut(at) else { continue };
+        #[allow(clippy::cast_possible_truncation, clippy::cast_sign_loss)] // 1 to 20
+        let count = count as usize;
+        if let Some(GearList::Many(list)) = &mut group.gears {
+            list.extend(std::iter::repeat_n(GearEntry::Teeth(teeth), count));
+        }
+        if let Some(on) = field("on") {
+            let places: Vec<Place> = on.split_whitespace().filter_map(|p| serde_json::from_value(Value::String(p.to_lowercase())).ok()).collect();
+            if places.len() == on.split_whitespace().count() {
+                group.bound.get_or_insert_default().push(BoundGears { teeth: vec![teeth], on: places });
+            } else {
+                faults.push(fault(*line, "on", format!("“{on}” names no shafts; spindle, stud or leadscrew, with a space between")));
+            }
+        }
+        if let Some(piece) = field("piece") {
+            match pieces.iter_mut().find(|p| p.0 == at && p.1 == piece) {
+                Some(found) => found.2.extend(std::iter::repeat_n(teeth, count)),
+                None => pieces.push((at, piece.to_owned(), vec![teeth; count], *line)),
+            }
+        }
+    }
+    for (at, name, teeth, line) in pieces {
+        if teeth.len() == 2 {
+            if let Some(group) = groups.get_mut(at) {
+                group.joined.get_or_insert_default().push(teeth);
+            }
+        } else {
+            faults.push(fault(line, "piece", format!("piece {name} has {} gears of this pitch; a piece is two gears under the same name", teeth.len())));
+        }
+    }
+    if faults.is_empty() { Ok(groups) } else { Err(faults) }
+}
+
+/// The gearbox as a sheet: the plate where one was told, else each position with its ratio. The corner names what the cells
+/// are: `tpi`, `mm` or `ratio`.
+#[must_use]
+pub fn plate_to_csv(profile: &LatheProfile, lathe: &Lathe) -> String {
+    let Some(plate) = profile.plate.as_ref().filter(|p| p.row_ratios.is_empty()) else {
+        let mut rows = vec![vec!["ratio".to_owned(), String::new()]];
+        rows.extend(lathe.gearbox.iter().map(|p| vec![p.name.clone(), ratio_text(&p.ratio.0)]));
+        return write(&rows);
+    };
+    let geared = plate.gears.is_some() || plate.row_gears.iter().any(Option::is_some);
+    let mut head = vec![if plate.unit == Some(LengthUnit::Mm) { "mm" } else { "tpi" }.to_owned()];
+    head.extend(plate.columns.clone());
+    if geared {
+        head.extend(["drivers".to_owned(), "driven".to_owned()]);
+    }
+    let mut rows = vec![head];
+    for (i, name) in plate.rows.iter().enumerate() {
+        let mut row = vec![name.clone()];
+        let cells = plate.cells.get(i).cloned().unwrap_or_default();
+        row.extend(cells.iter().map(|c| c.as_ref().map_or_else(String::new, printed)));
+        if geared {
+            let gears = plate.row_gears.get(i).and_then(Option::as_ref).or(plate.gears.as_ref()).cloned().unwrap_or_default();
+            let list = |teeth: &[i64]| teeth.iter().map(i64::to_string).collect::<Vec<_>>().join(" ");
+            row.extend([list(&gears.drivers), list(&gears.driven)]);
+        }
+        rows.push(row);
+    }
+    write(&rows)
+}
+
+/// A pitch as the plate prints it.
+fn printed(cell: &Exact) -> String {
+    let (n, d) = (*cell.0.numer(), *cell.0.denom());
+    // Two places and quarters come out; a fraction that does not is left one.
+    if 10_000 % d == 0 {
+        crate::quantity::plain_text(crate::quantity::real(&cell.0), 4).trim_end_matches('0').trim_end_matches('.').to_owned()
+    } else {
+        format!("{n}/{d}")
+    }
+}
+
+/// What a plate's sheet holds: pitches, or plain ratios.
+type Gearbox = (Option<Vec<GearboxPosition>>, Option<PlateRequest>);
+
+/// A gearbox from a sheet as [`plate_to_csv`] writes it.
+///
+/// # Errors
+/// Every faulty line and column. What the levers must be among themselves the profile checks.
+pub fn plate_from_csv(text: &str) -> Result<Gearbox, Vec<Fault>> {
+    let lines = lines(text)?;
+    let Some(((first, head), rest)) = lines.split_first() else { return Ok((None, None)) };
+    let corner = head.get(0).unwrap_or_default().to_lowercase();
+    if !["tpi", "mm", "ratio"].contains(&corner.as_str()) {
+        return Err(vec![fault(*first, "1", "the first cell says what the others are: tpi, mm or ratio")]);
+    }
+    let names: Vec<String> = head.iter().skip(1).map(str::to_owned).collect();
+    let geared = names.ends_with(&["drivers".to_owned(), "driven".to_owned()]);
+    let columns = &names[..names.len() - if geared { 2 } else { 0 }];
+    let mut faults = Vec::new();
+    let mut plate = PlateRequest {
+        unit: Some(if corner == "mm" { LengthUnit::Mm } else { LengthUnit::In }),
+        columns: if columns.is_empty() { vec![String::new()] } else { columns.to_vec() },
+        ..PlateRequest::default()
+    };
+    let mut positions = Vec::new();
+    for (line, record) in rest {
+        let name = record.get(0).unwrap_or_default();
+        if record.len() > names.len() + 1 {
+            faults.push(fault(*line, &(names.len() + 2).to_string(), "there are more cells here than the first line names"));
+        }
+        let mut cells = Vec::new();
+        for (j, column) in plate.columns.iter().enumerate() {
+            let text = record.get(j + 1).unwrap_or_default();
+            let read = (!text.is_empty()).then(|| serde_json::from_value::<Exact>(Value::String(text.replace(',', "."))));
+            cells.push(match read {
+                None => None,
+                Some(Ok(value)) => {
+                    if corner == "ratio" {
+                        positions.push(GearboxPosition { name: format!("{name} {column}").trim().to_owned(), ratio: value });
+                    }
+                    Some(value)
+                }
+                Some(Err(_)) => {
+                    faults.push(fault(*line, &format!("{}", j + 2), format!("“{text}” is not a pitch or a ratio; write 11.5, 1.75 or 2/3")));
+                    None
+                }
+            });
+        }
+        plate.rows.push(name.to_owned());
+        plate.cells.push(cells);
+        if geared {
+            let mut teeth = |column: usize, says: &str| -> Vec<i64> {
+                let text = record.get(column).unwrap_or_default();
+                text.split_whitespace()
+                    .filter_map(|t| t.parse().map_err(|_| faults.push(fault(*line, says, format!("“{t}” is not a tooth count")))).ok())
+                    .collect()
+            };
+            let train = KeepRequest { drivers: teeth(names.len() - 1, "drivers"), driven: teeth(names.len(), "driven") };
+            plate.row_gears.push((!train.drivers.is_empty() || !train.driven.is_empty()).then_some(train));
+        }
+    }
+    match (faults.is_empty(), corner == "ratio") {
+        (false, _) => Err(faults),
+        (true, true) => Ok((Some(positions), None)),
+        (true, false) => Ok((None, Some(plate))),
+    }
+}

@@ -1,0 +1,324 @@
+//! The lathes of the shop: described part by part under a revision, duplicated, put away and brought back, read and
+//! written as JSON and as sheets.
+
+use crate::app::App;
+use crate::jobs::merge;
+use crate::planning::{body_json, revision_asked};
+use crate::problem::Problem;
+use axum::Json;
+use axum::body::Bytes;
+use axum::extract::{Path, Query, State};
+use axum::http::{HeaderMap, StatusCode, header};
+use axum::response::IntoResponse;
+use serde::{Deserialize, Serialize};
+use serde_json::{Value, json};
+use utoipa::{IntoParams, ToSchema};
+use yoke_core::job::{Fault, Lathe, LatheProfile, checked, long_bed, read_json};
+use yoke_core::shop::{LatheSaid, gears_from_csv, gears_to_csv, look, plate_from_csv, plate_to_csv};
+use yoke_store::{LatheChanged, LatheRow, Store, StoreError};
+
+/// Gives an empty shop the one lathe a callout alone is planned on.
+pub fn furnish(store: &Store) -> Result<(), StoreError> {
+    if store.lathes()?.is_empty() {
+        store.put_lathe("long-bed", &serde_json::to_string(&long_bed()).unwrap_or_default())?;
+    }
+    Ok(())
+}
+
+/// A lathe as its owner sees it.
+#[derive(Serialize, ToSchema)]
+pub struct LatheView {
+    /// Stable name.
+    id: String,
+    /// Goes up with every change.
+    revision: i64,
+    /// When it was put away.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    away: Option<String>,
+    /// As it was told.
+    #[schema(value_type = LatheProfile)]
+    profile: Value,
+    /// Part by part, in words and drawn.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    said: Option<LatheSaid>,
+    /// Titles of the jobs that stand on it.
+    jobs: Vec<String>,
+}
+
+fn view(store: &Store, row: LatheRow) -> Result<LatheView, StoreError> {
+    let profile: Value = serde_json::from_str(&row.body).unwrap_or_default();
+    let said = serde_json::from_value::<LatheProfile>(profile.clone()).ok().and_then(|p| look(&p).ok());
+    let on_it = |request: &str| serde_json::from_str::<Value>(request).is_ok_and(|r| r["lathe_id"] == json!(row.id));
+    let jobs = store.jobs()?.into_iter().filter(|j| on_it(&j.request)).map(|j| j.title).collect();
+    Ok(LatheView { id: row.id, revision: row.revision, away: row.away, profile, said, jobs })
+}
+
+/// A lathe's profile, its id set, once every field of it is sound.
+fn sound(mut body: Value, id: &str) -> Result<Value, Vec<Fault>> {
+    let (profile, mut faults) = read_json::<LatheProfile>(body.clone());
+    faults.extend(checked(&profile).err().into_iter().flatten());
+    if let (true, Value::Object(map)) = (faults.is_empty(), &mut body) {
+        map.insert("id".into(), json!(id));
+        map.retain(|_, value| !value.is_null());
+    }
+    if faults.is_empty() { Ok(body) } else { Err(faults) }
+}
+
+/// The profile of a stored lathe.
+pub async fn profile(app: &App, id: String) -> Result<LatheProfile, Problem> {
+    let row = app.with_store(move |s| s.lathe(&id)).await?.ok_or_else(|| Problem::missing("lathe"))?;
+    Ok(serde_json::from_str(&row.body)?)
+}
+
+/// A lathe as it is reckoned with, by its id.
+pub async fn stored(app: &App, id: String) -> Result<Lathe, Problem> {
+    checked(&profile(app, id).await?).map(|c| c.lathe).map_err(Problem::faulty)
+}
+
+/// Which lathes are listed.
+#[derive(Deserialize, IntoParams)]
+#[into_params(parameter_in = Query)]
+pub struct Listed {
+    /// Those put away, in place of those that stand in the shop.
+    #[serde(default)]
+    away: bool,
+}
+
+/// All lathes, as they were told.
+#[utoipa::path(get, path = "/api/v1/lathes", params(Listed), responses((status = 200, body = Vec<LatheProfile>)))]
+pub async fn lathes(State(app): State<App>, Query(listed): Query<Listed>) -> Result<Json<Vec<Value>>, Problem> {
+    let rows = app.with_store(Store::lathes).await?;
+    let wanted = rows.iter().filter(|r| r.away.is_some() == listed.away);
+    Ok(Json(wanted.map(|r| serde_json::from_str(&r.body)).collect::<Result<_, _>>()?))
+}
+
+/// One lathe as it was told: what [`put_lathe`] takes.
+#[utoipa::path(get, path = "/api/v1/lathes/{id}", params(("id" = String, Path)), responses((status = 200, body = LatheProfile), (status = 404, body = Problem)))]
+pub async fn lathe(State(app): State<App>, Path(id): Path<String>) -> Result<Json<Value>, Problem> {
+    let row = app.with_store(move |s| s.lathe(&id)).await?.ok_or_else(|| Problem::missing("lathe"))?;
+    Ok(Json(serde_json::from_str(&row.body)?))
+}
+
+/// Adds or replaces a lathe.
+#[utoipa::path(put, path = "/api/v1/lathes/{id}", params(("id" = String, Path)), request_body = LatheProfile, responses((status = 200, body = LatheProfile), (status = 422, body = Problem)))]
+pub async fn put_lathe(State(app): State<App>, Path(id): Path<String>, body: Bytes) -> Result<Json<Value>, Problem> {
+    let plain = !id.is_empty() && id.len() <= 40 && id.bytes().all(|b| b.is_ascii_lowercase() || b.is_ascii_digit() || b == b'-');
+    let read = sound(body_json(&body)?, &id);
+    let mut faults = read.as_ref().err().cloned().unwrap_or_default();
+    if !plain {
+        faults.push(Fault::new("/id", "a lathe's id has 1 to 40 small letters, digits and hyphens"));
+    }
+    let (Ok(profile), true) = (read, faults.is_empty()) else { return Err(Problem::faulty(faults)) };
+    let text = profile.to_string();
+    app.with_store(move |s| s.put_lathe(&id, &text)).await?;
+    Ok(Json(profile))
+}
+
+/// A new lathe: a copy of another, or as told; told nothing it stands on what is usual.
+#[derive(Default, Deserialize, ToSchema)]
+#[serde(default, deny_unknown_fields)]
+pub struct NewLathe {
+    /// What it is called.
+    name: Option<String>,
+    /// The lathe it is a copy of.
+    copy_of: Option<String>,
+    /// The whole of it, as exported.
+    #[schema(value_type = Option<LatheProfile>)]
+    profile: Option<Value>,
+}
+
+/// Lathes of one name a shop may have.
+const SAME_NAME: usize = 99;
+
+/// Ids of a name: itself in small letters, then with a number.
+fn ids(name: &str) -> impl Iterator<Item = String> {
+    let mut plain = String::new();
+    for c in name.to_lowercase().chars() {
+        match c {
+            'a'..='z' | '0'..='9' => plain.push(c),
+            _ if plain.ends_with('-') || plain.is_empty() => {}
+            _ => plain.push('-'),
+        }
+    }
+    plain.truncate(36);
+    let plain = plain.trim_end_matches('-').to_owned();
+    let plain = if plain.is_empty() { "lathe".to_owned() } else { plain };
+    (1..=SAME_NAME).map(move |n| if n == 1 { plain.clone() } else { format!("{plain}-{n}") })
+}
+
+/// Adds a lathe under an id made from its name.
+#[utoipa::path(post, path = "/api/v1/lathes", request_body = NewLathe,
+    responses((status = 201, body = LatheView), (status = 404, body = Problem), (status = 422, body = Problem)))]
+pub async fn add_lathe(State(app): State<App>, body: Bytes) -> Result<(StatusCode, Json<LatheView>), Problem> {
+    let (new, mut faults) = read_json::<NewLathe>(body_json(&body)?);
+    if new.copy_of.is_some() && new.profile.is_some() {
+        faults.push(Fault::new("/profile", "give copy_of or profile, not both"));
+    }
+    if !faults.is_empty() {
+        return Err(Problem::faulty(faults));
+    }
+    let told = match (new.copy_of, new.profile) {
+        (Some(id), _) => {
+            let row = app.with_store(move |s| s.lathe(&id)).await?.ok_or_else(|| Problem::missing("lathe"))?;
+            let mut copy: Value = serde_json::from_str(&row.body)?;
+            copy["name"] = json!(format!("{}, copied", copy["name"].as_str().unwrap_or("Lathe")));
+            copy
+        }
+        (None, told) => told.unwrap_or_else(|| json!({})),
+    };
+    let mut told = told;
+    let name = new.name.or_else(|| told["name"].as_str().map(str::to_owned)).unwrap_or_else(|| "New lathe".into());
+    let profile = match (&mut told, name_fault(&name)) {
+        (_, Some(fault)) => return Err(Problem::faulty(vec![fault])),
+        (Value::Object(map), None) => {
+            map.insert("name".into(), json!(name));
+            sound(told, "").map_err(|faults| Problem::faulty(faults.into_iter().map(|f| Fault::new(format!("/profile{}", f.pointer), f.detail)).collect()))?
+        }
+        _ => return Err(Problem::fault("/profile", "a lathe is a JSON object, as it is exported")),
+    };
+    let with_id = move |id: &str| {
+        let mut own = profile.clone();
+        own["id"] = json!(id);
+        own.to_string()
+    };
+    let made = app.with_store(move |s| s.add_lathe(ids(&name), with_id)?.map(|row| view(s, row)).transpose()).await?;
+    made.map(|view| (StatusCode::CREATED, Json(view)))
+        .ok_or_else(|| Problem::fault("/name", format!("there are {SAME_NAME} lathes of that name; give it another")))
+}
+
+fn name_fault(name: &str) -> Option<Fault> {
+    let long = name.chars().count();
+    (name.trim().is_empty() || long > 60).then(|| Fault::new("/name", format!("a lathe's name has 1 to 60 letters; this has {long}")))
+}
+
+/// One lathe as its owner sees it: every part in words, what is assumed of it, and drawn.
+#[utoipa::path(get, path = "/api/v1/lathes/{id}/view", params(("id" = String, Path)), responses((status = 200, body = LatheView), (status = 404, body = Problem)))]
+pub async fn seen(State(app): State<App>, Path(id): Path<String>) -> Result<Json<LatheView>, Problem> {
+    app.with_store(move |s| s.lathe(&id)?.map(|row| view(s, row)).transpose()).await?.map(Json).ok_or_else(|| Problem::missing("lathe"))
+}
+
+/// Keeps a change to a lathe made from `revision`.
+async fn keep(app: &App, id: String, revision: i64, told: Value) -> Result<Json<LatheView>, Problem> {
+    if let Some(fault) = told.get("name").and_then(Value::as_str).and_then(name_fault) {
+        return Err(Problem::faulty(vec![fault]));
+    }
+    let text = sound(told, &id).map_err(Problem::faulty)?.to_string();
+    let (changed, view) = app
+        .with_store(move |s| {
+            let (done, row) = match s.change_lathe(&id, revision, &text)? {
+                LatheChanged::Done(row) => (true, row),
+                LatheChanged::Stale(row) => (false, row),
+                LatheChanged::Missing => return Ok((false, None)),
+            };
+            Ok((done, Some(view(s, row)?)))
+        })
+        .await?;
+    match (changed, view) {
+        (true, Some(view)) => Ok(Json(view)),
+        (false, Some(view)) => {
+            Err(Problem::conflict("/problems/stale", "The lathe was changed meanwhile; here it is as it now stands.", serde_json::to_value(view).ok()))
+        }
+        (_, None) => Err(Problem::missing("lathe")),
+    }
+}
+
+/// Changes some parts of a lathe under `If-Match: revision`, by a merge patch (RFC 7396) of its profile.
+#[utoipa::path(patch, path = "/api/v1/lathes/{id}", params(("id" = String, Path), ("If-Match" = String, Header)), request_body = Object,
+    responses((status = 200, body = LatheView), (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem), (status = 428, body = Problem)))]
+pub async fn change_lathe(State(app): State<App>, Path(id): Path<String>, headers: HeaderMap, body: Bytes) -> Result<Json<LatheView>, Problem> {
+    let revision = revision_asked(&headers)?;
+    let patch = body_json(&body)?;
+    if !patch.is_object() {
+        return Err(Problem::fault("", "a change is a JSON object of the parts changed"));
+    }
+    let known = id.clone();
+    let row = app.with_store(move |s| s.lathe(&known)).await?.ok_or_else(|| Problem::missing("lathe"))?;
+    let mut told: Value = serde_json::from_str(&row.body)?;
+    merge(&mut told, patch);
+    keep(&app, id, revision, told).await
+}
+
+/// Puts a lathe away: it is in no list, but jobs on it keep it, and it can be brought back.
+#[utoipa::path(delete, path = "/api/v1/lathes/{id}", params(("id" = String, Path)), responses((status = 200, body = LatheView), (status = 404, body = Problem), (status = 422, body = Problem)))]
+pub async fn put_away(State(app): State<App>, Path(id): Path<String>) -> Result<Json<LatheView>, Problem> {
+    let others = app.with_store(Store::lathes).await?;
+    if !others.iter().any(|l| l.away.is_none() && l.id != id) {
+        return Err(Problem::fault("", "this is the only lathe of the shop: describe another first"));
+    }
+    let at = (app.clock)();
+    moved(&app, id, Some(at)).await
+}
+
+/// Brings back a lathe that was put away.
+#[utoipa::path(post, path = "/api/v1/lathes/{id}/back", params(("id" = String, Path)), responses((status = 200, body = LatheView), (status = 404, body = Problem)))]
+pub async fn bring_back(State(app): State<App>, Path(id): Path<String>) -> Result<Json<LatheView>, Problem> {
+    moved(&app, id, None).await
+}
+
+async fn moved(app: &App, id: String, at: Option<String>) -> Result<Json<LatheView>, Problem> {
+    app.with_store(move |s| s.put_away(&id, at.as_deref())?.map(|row| view(s, row)).transpose()).await?.map(Json).ok_or_else(|| Problem::missing("lathe"))
+}
+
+fn sheet(name: &'static str, text: String) -> impl IntoResponse {
+    let disposition = format!("attachment; filename=\"{name}\"");
+    ([(header::CONTENT_TYPE, "text/csv; charset=utf-8".to_owned()), (header::CONTENT_DISPOSITION, disposition)], text)
+}
+
+/// The gears of a lathe as a sheet.
+#[utoipa::path(get, path = "/api/v1/lathes/{id}/gears.csv", params(("id" = String, Path)), responses((status = 200, body = String, content_type = "text/csv"), (status = 404, body = Problem)))]
+pub async fn gears_out(State(app): State<App>, Path(id): Path<String>) -> Result<impl IntoResponse, Problem> {
+    Ok(sheet("gears.csv", gears_to_csv(&profile(&app, id.clone()).await?, &stored(&app, id).await?)))
+}
+
+/// The gearbox of a lathe as a sheet: the pitches its plate prints, or its ratios.
+#[utoipa::path(get, path = "/api/v1/lathes/{id}/plate.csv", params(("id" = String, Path)), responses((status = 200, body = String, content_type = "text/csv"), (status = 404, body = Problem)))]
+pub async fn plate_out(State(app): State<App>, Path(id): Path<String>) -> Result<impl IntoResponse, Problem> {
+    Ok(sheet("plate.csv", plate_to_csv(&profile(&app, id.clone()).await?, &stored(&app, id).await?)))
+}
+
+/// A sheet's text, whatever its content type says.
+fn text_of(body: &Bytes) -> Result<String, Problem> {
+    String::from_utf8(body.to_vec()).map_err(|_| Problem::fault("", "the sheet is not plain text in UTF-8"))
+}
+
+/// Puts one part, read from a sheet, in place of the lathe's own.
+async fn replace(app: &App, id: String, revision: i64, patch: Value) -> Result<Json<LatheView>, Problem> {
+    let known = id.clone();
+    let row = app.with_store(move |s| s.lathe(&known)).await?.ok_or_else(|| Problem::missing("lathe"))?;
+    let mut told: Value = serde_json::from_str(&row.body)?;
+    if let (Value::Object(told), Value::Object(patch)) = (&mut told, patch) {
+        told.extend(patch);
+    }
+    keep(app, id, revision, told).await
+}
+
+/// Gears from a sheet, under `If-Match: revision`; they replace those the lathe had.
+#[utoipa::path(put, path = "/api/v1/lathes/{id}/gears.csv", params(("id" = String, Path), ("If-Match" = String, Header)), request_body(content = String, content_type = "text/csv"),
+    responses((status = 200, body = LatheView), (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem), (status = 428, body = Problem)))]
+pub async fn gears_in(State(app): State<App>, Path(id): Path<String>, headers: HeaderMap, body: Bytes) -> Result<Json<LatheView>, Problem> {
+    let revision = revision_asked(&headers)?;
+    let groups = gears_from_csv(&text_of(&body)?).map_err(Problem::faulty)?;
+    replace(&app, id, revision, json!({ "gear_groups": groups, "gears": null, "joined": null, "bound": null })).await
+}
+
+/// A gearbox from a sheet, under `If-Match: revision`; it replaces the one the lathe had.
+#[utoipa::path(put, path = "/api/v1/lathes/{id}/plate.csv", params(("id" = String, Path), ("If-Match" = String, Header)), request_body(content = String, content_type = "text/csv"),
+    responses((status = 200, body = LatheView), (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem), (status = 428, body = Problem)))]
+pub async fn plate_in(State(app): State<App>, Path(id): Path<String>, headers: HeaderMap, body: Bytes) -> Result<Json<LatheView>, Problem> {
+    let revision = revision_asked(&headers)?;
+    let (gearbox, plate) = plate_from_csv(&text_of(&body)?).map_err(Problem::faulty)?;
+    replace(&app, id, revision, json!({ "gearbox": gearbox, "plate": plate })).await
+}
+
+#[cfg(test)]
+mod tests {
+    use super::ids;
+
+    #[test]
+    fn an_id_is_made_of_any_name() {
+        for (name, id) in [("Long bed", "long-bed"), ("  Nº 2 — rear! ", "n-2-rear"), ("旋盤", "lathe"), ("a".repeat(80).as_str(), &"a".repeat(36))] {
+            assert_eq!(ids(name).next().unwrap(), id);
+        }
+        assert_eq!(ids("Bench").nth(1).unwrap(), "bench-2");
+    }
+}

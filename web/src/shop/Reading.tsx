@@ -1,0 +1,119 @@
+import jsonMap from 'json-source-map';
+import { useId, useRef, useState } from 'react';
+import { Refused } from '../api/client';
+import type { PartProps } from './PartLeaf';
+
+export interface Found {
+  says: string;
+  line?: number | undefined;
+}
+
+/** The line of each fault of a sheet: its pointer begins with it. */
+const ofSheet = (error: unknown): Found[] =>
+  error instanceof Refused && error.problem.faults?.length
+    ? error.problem.faults.map((f) => ({ says: f.detail, line: Number(f.pointer.split('/')[1]) || undefined }))
+    : [];
+
+/** JSON read with its places; what does not read is told by its line. */
+export function readJson(text: string): { value: unknown; lineOf: (pointer: string) => number | undefined } | Found {
+  try {
+    const { data, pointers } = jsonMap.parse(text);
+    return {
+      value: data,
+      // A field that is missing is told at the part it is missing from.
+      lineOf: (pointer) => {
+        for (let place = pointer; ; place = place.slice(0, place.lastIndexOf('/'))) {
+          const found = pointers[place];
+          if (found) return (found.key ?? found.value).line + 1;
+          if (!place) return undefined;
+        }
+      },
+    };
+  } catch (error) {
+    const at = Number(/position (\d+)/.exec(String(error))?.[1]);
+    const line = Number.isNaN(at) ? text.split('\n').length : text.slice(0, at).split('\n').length;
+    return { says: 'this does not read as a lathe file: something is missing or too much here', line };
+  }
+}
+
+/** A file or a text read in; its faults are told by their lines, and the text stays to be mended. */
+export function Reading({ how, accept, act, faults, busy, onRead, onText }: {
+  how: string;
+  accept: string;
+  act: string;
+  faults: Found[];
+  busy: boolean;
+  onRead: (text: string) => void;
+  onText: () => void;
+}) {
+  const id = useId();
+  const area = useRef<HTMLTextAreaElement>(null);
+  const [text, setText] = useState('');
+  const take = (next: string) => {
+    setText(next);
+    onText();
+  };
+  const show = (line: number) => {
+    const box = area.current;
+    if (!box) return;
+    const lines = text.split('\n');
+    const from = lines.slice(0, line - 1).reduce((sum, l) => sum + l.length + 1, 0);
+    box.focus();
+    box.setSelectionRange(from, from + (lines[line - 1]?.length ?? 0));
+    box.scrollTop = ((line - 3) / lines.length) * box.scrollHeight;
+  };
+  return (
+    <div className="reading">
+      <p className="how">{how}</p>
+      <label className="act plain as-link" htmlFor={`${id}-file`}>Open a file</label>
+      <input
+        id={`${id}-file`}
+        className="file"
+        type="file"
+        accept={accept}
+        onChange={(e) => {
+          const file = e.currentTarget.files?.[0];
+          if (file) void file.text().then(take);
+          e.currentTarget.value = '';
+        }}
+      />
+      <label htmlFor={`${id}-text`}>or paste it here</label>
+      <textarea id={`${id}-text`} ref={area} rows={10} spellCheck={false} value={text} onChange={(e) => take(e.currentTarget.value)} aria-invalid={faults.length > 0} />
+      {faults.length > 0 && (
+        <div role="alert" className="faults">
+          <p className="fault">Nothing was read in. Mend {faults.length === 1 ? 'this' : `these ${faults.length}`} and try again:</p>
+          <ul>
+            {faults.map((f) => (
+              <li key={`${f.line}${f.says}`}>
+                {f.line !== undefined && (
+                  <button type="button" className="word" onClick={() => show(f.line ?? 1)}>
+                    Line {f.line}
+                  </button>
+                )}{' '}
+                {f.says}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+      <button type="button" className="act" disabled={busy || !text.trim()} onClick={() => onRead(text)}>
+        {act}
+      </button>
+    </div>
+  );
+}
+
+/** A part of the lathe read in from a sheet. */
+export function SheetReading({ sheet, says, how, act, change, onClose }: Pick<PartProps, 'change' | 'onClose'> & { sheet: 'gears' | 'plate'; says: string; how: string; act: string }) {
+  return (
+    <Reading
+      how={how}
+      accept=".csv,text/csv"
+      act={act}
+      faults={ofSheet(change.error)}
+      busy={change.isPending}
+      onText={change.reset}
+      onRead={(text) => change.mutate({ says, sheet, text }, { onSuccess: onClose })}
+    />
+  );
+}

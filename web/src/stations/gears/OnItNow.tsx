@@ -1,0 +1,29 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { inWords, type TrainRow } from '../../api/client';
+import { useLatheChange, useLatheView } from '../../shop/hooks';
+
+/** Says that the train is on the lathe now, so that the next job counts its changes from it. */
+export function OnItNow({ lathe, train }: { lathe: string; train: TrainRow }) {
+  const view = useLatheView(lathe);
+  const { change } = useLatheChange(view.data);
+  const queries = useQueryClient();
+  if (train.swaps === 0 || !view.data) return null;
+  return (
+    <div>
+      <button
+        type="button"
+        className="act plain"
+        disabled={change.isPending}
+        onClick={() =>
+          change.mutate(
+            { says: 'on it now', patch: { mounted: { drivers: train.drivers, driven: train.driven } } },
+            { onError: () => void queries.invalidateQueries({ queryKey: ['lathe', lathe] }) },
+          )
+        }
+      >
+        It is on the lathe now
+      </button>
+      {change.isError && <p className="fault" role="alert">{inWords(change.error)}</p>}
+    </div>
+  );
+}
