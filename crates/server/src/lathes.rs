@@ -10,12 +10,13 @@ use axum::body::Bytes;
 use axum::extract::{Path, Query, State};
 use axum::http::{HeaderMap, StatusCode, header};
 use axum::response::IntoResponse;
+use serde::de::DeserializeOwned;
 use serde::{Deserialize, Serialize};
 use serde_json::{Value, json};
 use utoipa::{IntoParams, ToSchema};
 use yoke_core::job::{Fault, Lathe, LatheProfile, checked, long_bed, read_json};
 use yoke_core::shop::{LatheSaid, gears_from_csv, gears_to_csv, look, plate_from_csv, plate_to_csv};
-use yoke_store::{LatheChanged, LatheRow, Store, StoreError};
+use yoke_store::{Changed, LatheRow, Store, StoreError};
 
 /// Gives an empty shop the one lathe a callout alone is planned on.
 pub fn furnish(store: &Store) -> Result<(), StoreError> {
@@ -64,15 +65,27 @@ fn sound(mut body: Value, id: &str) -> Result<Value, Vec<Fault>> {
     if faults.is_empty() { Ok(body) } else { Err(faults) }
 }
 
-/// The profile of a stored lathe.
-pub async fn profile(app: &App, id: String) -> Result<LatheProfile, Problem> {
+/// A stored lathe, as it was told.
+async fn told<T: DeserializeOwned>(app: &App, id: String) -> Result<T, Problem> {
     let row = app.with_store(move |s| s.lathe(&id)).await?.ok_or_else(|| Problem::missing("lathe"))?;
     Ok(serde_json::from_str(&row.body)?)
 }
 
+/// The profile of a stored lathe.
+pub async fn profile(app: &App, id: String) -> Result<LatheProfile, Problem> {
+    told(app, id).await
+}
+
+/// The profile of a stored lathe, and the lathe it is reckoned with as.
+async fn both(app: &App, id: String) -> Result<(LatheProfile, Lathe), Problem> {
+    let profile = profile(app, id).await?;
+    let lathe = checked(&profile).map_err(Problem::faulty)?.lathe;
+    Ok((profile, lathe))
+}
+
 /// A lathe as it is reckoned with, by its id.
 pub async fn stored(app: &App, id: String) -> Result<Lathe, Problem> {
-    checked(&profile(app, id).await?).map(|c| c.lathe).map_err(Problem::faulty)
+    Ok(both(app, id).await?.1)
 }
 
 /// Which lathes are listed.
@@ -95,8 +108,7 @@ pub async fn lathes(State(app): State<App>, Query(listed): Query<Listed>) -> Res
 /// One lathe as it was told: what [`put_lathe`] takes.
 #[utoipa::path(get, path = "/api/v1/lathes/{id}", params(("id" = String, Path)), responses((status = 200, body = LatheProfile), (status = 404, body = Problem)))]
 pub async fn lathe(State(app): State<App>, Path(id): Path<String>) -> Result<Json<Value>, Problem> {
-    let row = app.with_store(move |s| s.lathe(&id)).await?.ok_or_else(|| Problem::missing("lathe"))?;
-    Ok(Json(serde_json::from_str(&row.body)?))
+    told(&app, id).await.map(Json)
 }
 
 /// Adds or replaces a lathe.
@@ -157,16 +169,14 @@ pub async fn add_lathe(State(app): State<App>, body: Bytes) -> Result<(StatusCod
     if !faults.is_empty() {
         return Err(Problem::faulty(faults));
     }
-    let told = match (new.copy_of, new.profile) {
+    let mut told = match (new.copy_of, new.profile) {
         (Some(id), _) => {
-            let row = app.with_store(move |s| s.lathe(&id)).await?.ok_or_else(|| Problem::missing("lathe"))?;
-            let mut copy: Value = serde_json::from_str(&row.body)?;
+            let mut copy: Value = told(&app, id).await?;
             copy["name"] = json!(format!("{}, copied", copy["name"].as_str().unwrap_or("Lathe")));
             copy
         }
         (None, told) => told.unwrap_or_else(|| json!({})),
     };
-    let mut told = told;
     let name = new.name.or_else(|| told["name"].as_str().map(str::to_owned)).unwrap_or_else(|| "New lathe".into());
     let profile = match (&mut told, name_fault(&name)) {
         (_, Some(fault)) => return Err(Problem::faulty(vec![fault])),
@@ -198,27 +208,28 @@ pub async fn seen(State(app): State<App>, Path(id): Path<String>) -> Result<Json
 }
 
 /// Keeps a change to a lathe made from `revision`.
-async fn keep(app: &App, id: String, revision: i64, told: Value) -> Result<Json<LatheView>, Problem> {
+async fn keep(app: &App, id: String, revision: i64, change: impl FnOnce(&mut Value)) -> Result<Json<LatheView>, Problem> {
+    let mut told: Value = told(app, id.clone()).await?;
+    change(&mut told);
     if let Some(fault) = told.get("name").and_then(Value::as_str).and_then(name_fault) {
         return Err(Problem::faulty(vec![fault]));
     }
     let text = sound(told, &id).map_err(Problem::faulty)?.to_string();
-    let (changed, view) = app
+    let changed = app
         .with_store(move |s| {
-            let (done, row) = match s.change_lathe(&id, revision, &text)? {
-                LatheChanged::Done(row) => (true, row),
-                LatheChanged::Stale(row) => (false, row),
-                LatheChanged::Missing => return Ok((false, None)),
-            };
-            Ok((done, Some(view(s, row)?)))
+            Ok(match s.change_lathe(&id, revision, &text)? {
+                Changed::Done(row) => Changed::Done(view(s, row)?),
+                Changed::Stale(row) => Changed::Stale(view(s, row)?),
+                Changed::Missing => Changed::Missing,
+            })
         })
         .await?;
-    match (changed, view) {
-        (true, Some(view)) => Ok(Json(view)),
-        (false, Some(view)) => {
+    match changed {
+        Changed::Done(view) => Ok(Json(view)),
+        Changed::Stale(view) => {
             Err(Problem::conflict("/problems/stale", "The lathe was changed meanwhile; here it is as it now stands.", serde_json::to_value(view).ok()))
         }
-        (_, None) => Err(Problem::missing("lathe")),
+        Changed::Missing => Err(Problem::missing("lathe")),
     }
 }
 
@@ -231,11 +242,7 @@ pub async fn change_lathe(State(app): State<App>, Path(id): Path<String>, header
     if !patch.is_object() {
         return Err(Problem::fault("", "a change is a JSON object of the parts changed"));
     }
-    let known = id.clone();
-    let row = app.with_store(move |s| s.lathe(&known)).await?.ok_or_else(|| Problem::missing("lathe"))?;
-    let mut told: Value = serde_json::from_str(&row.body)?;
-    merge(&mut told, patch);
-    keep(&app, id, revision, told).await
+    keep(&app, id, revision, |told| merge(told, patch)).await
 }
 
 /// Puts a lathe away: it is in no list, but jobs on it keep it, and it can be brought back.
@@ -267,13 +274,15 @@ fn sheet(name: &'static str, text: String) -> impl IntoResponse {
 /// The gears of a lathe as a sheet.
 #[utoipa::path(get, path = "/api/v1/lathes/{id}/gears.csv", params(("id" = String, Path)), responses((status = 200, body = String, content_type = "text/csv"), (status = 404, body = Problem)))]
 pub async fn gears_out(State(app): State<App>, Path(id): Path<String>) -> Result<impl IntoResponse, Problem> {
-    Ok(sheet("gears.csv", gears_to_csv(&profile(&app, id.clone()).await?, &stored(&app, id).await?)))
+    let (profile, lathe) = both(&app, id).await?;
+    Ok(sheet("gears.csv", gears_to_csv(&profile, &lathe)))
 }
 
 /// The gearbox of a lathe as a sheet: the pitches its plate prints, or its ratios.
 #[utoipa::path(get, path = "/api/v1/lathes/{id}/plate.csv", params(("id" = String, Path)), responses((status = 200, body = String, content_type = "text/csv"), (status = 404, body = Problem)))]
 pub async fn plate_out(State(app): State<App>, Path(id): Path<String>) -> Result<impl IntoResponse, Problem> {
-    Ok(sheet("plate.csv", plate_to_csv(&profile(&app, id.clone()).await?, &stored(&app, id).await?)))
+    let (profile, lathe) = both(&app, id).await?;
+    Ok(sheet("plate.csv", plate_to_csv(&profile, &lathe)))
 }
 
 /// A sheet's text, whatever its content type says.
@@ -283,13 +292,12 @@ fn text_of(body: &Bytes) -> Result<String, Problem> {
 
 /// Puts one part, read from a sheet, in place of the lathe's own.
 async fn replace(app: &App, id: String, revision: i64, patch: Value) -> Result<Json<LatheView>, Problem> {
-    let known = id.clone();
-    let row = app.with_store(move |s| s.lathe(&known)).await?.ok_or_else(|| Problem::missing("lathe"))?;
-    let mut told: Value = serde_json::from_str(&row.body)?;
-    if let (Value::Object(told), Value::Object(patch)) = (&mut told, patch) {
-        told.extend(patch);
-    }
-    keep(app, id, revision, told).await
+    keep(app, id, revision, |told| {
+        if let (Value::Object(told), Value::Object(patch)) = (told, patch) {
+            told.extend(patch);
+        }
+    })
+    .await
 }
 
 /// Gears from a sheet, under `If-Match: revision`; they replace those the lathe had.

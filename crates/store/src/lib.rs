@@ -43,17 +43,6 @@ pub struct LatheRow {
     pub away: Option<String>,
 }
 
-/// What came of a change to a lathe.
-#[derive(Debug, Clone, PartialEq, Eq)]
-pub enum LatheChanged {
-    /// Made; the lathe as it now is.
-    Done(LatheRow),
-    /// The revision was not the newest; the lathe as it is.
-    Stale(LatheRow),
-    /// There is no such lathe.
-    Missing,
-}
-
 /// A job as stored.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct JobRow {
@@ -124,14 +113,14 @@ pub struct ActRow {
     pub seen: i64,
 }
 
-/// What came of a change of facts.
+/// What came of a change made from a revision.
 #[derive(Debug, Clone, PartialEq, Eq)]
-pub enum Changed {
-    /// Made; the job as it now is.
-    Done(JobRow),
-    /// The revision was not the newest; the job as it is.
-    Stale(JobRow),
-    /// There is no such job.
+pub enum Changed<T> {
+    /// Made; the job or lathe as it now is.
+    Done(T),
+    /// The revision was not the newest; it as it is.
+    Stale(T),
+    /// There is no such one.
     Missing,
 }
 
@@ -223,14 +212,14 @@ impl Store {
     ///
     /// # Errors
     /// What SQLite says.
-    pub fn change_lathe(&self, id: &str, revision: i64, body: &str) -> Result<LatheChanged, StoreError> {
+    pub fn change_lathe(&self, id: &str, revision: i64, body: &str) -> Result<Changed<LatheRow>, StoreError> {
         let mut connection = self.lock();
         let transaction = connection.transaction()?;
         let sql = "UPDATE lathes SET body = ?3, revision = revision + 1 WHERE id = ?1 AND revision = ?2";
         let changed = transaction.execute(sql, params![id, revision, body])?;
-        let Some(row) = find_lathe(&transaction, id)? else { return Ok(LatheChanged::Missing) };
+        let Some(row) = find_lathe(&transaction, id)? else { return Ok(Changed::Missing) };
         transaction.commit()?;
-        Ok(if changed == 1 { LatheChanged::Done(row) } else { LatheChanged::Stale(row) })
+        Ok(if changed == 1 { Changed::Done(row) } else { Changed::Stale(row) })
     }
 
     /// Puts a lathe away, at a time, or brings it back; gives it as it now is.
@@ -325,7 +314,7 @@ impl Store {
     ///
     /// # Errors
     /// What SQLite says.
-    pub fn change_job(&self, id: &str, revision: i64, title: &str, request: &str, mate: Option<(&str, &str)>) -> Result<Changed, StoreError> {
+    pub fn change_job(&self, id: &str, revision: i64, title: &str, request: &str, mate: Option<(&str, &str)>) -> Result<Changed<JobRow>, StoreError> {
         let mut connection = self.lock();
         let transaction = connection.transaction()?;
         let sql = "UPDATE jobs SET title = ?3, request = ?4, revision = revision + 1 WHERE id = ?1 AND revision = ?2";

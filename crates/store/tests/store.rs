@@ -1,7 +1,7 @@
 //! The store on a real file.
 #![allow(missing_docs, clippy::unwrap_used)]
 
-use yoke_store::{ActRow, Changed, Frozen, LatheChanged, NewMember, Recorded, Store, StoreError};
+use yoke_store::{ActRow, Changed, Frozen, NewMember, Recorded, Store, StoreError};
 
 fn act(id: &str, body: &str) -> ActRow {
     ActRow { id: id.into(), sequence: 0, body: body.into(), happened: "t".into(), recorded: "t".into(), source: "typed".into(), seen: 0 }
@@ -62,9 +62,9 @@ fn a_lathe_changes_under_its_revision_and_one_put_away_is_not_lost() {
     assert_eq!(added("a"), Some(("bench".into(), "bench a".into())));
     assert_eq!(added("b"), Some(("bench-2".into(), "bench-2 b".into())));
     assert_eq!(added("c"), None, "no id is taken twice");
-    assert!(matches!(store.change_lathe("bench", 1, "told").unwrap(), LatheChanged::Done(r) if r.revision == 2 && r.body == "told"));
-    assert!(matches!(store.change_lathe("bench", 1, "late").unwrap(), LatheChanged::Stale(r) if r.body == "told"));
-    assert_eq!(store.change_lathe("none", 1, "").unwrap(), LatheChanged::Missing);
+    assert!(matches!(store.change_lathe("bench", 1, "told").unwrap(), Changed::Done(r) if r.revision == 2 && r.body == "told"));
+    assert!(matches!(store.change_lathe("bench", 1, "late").unwrap(), Changed::Stale(r) if r.body == "told"));
+    assert_eq!(store.change_lathe("none", 1, "").unwrap(), Changed::Missing);
     let away = store.put_away("bench", Some("2026-01-01")).unwrap().unwrap();
     assert_eq!((away.away.as_deref(), store.lathe("bench").unwrap().unwrap().body.as_str()), (Some("2026-01-01"), "told"));
     assert_eq!(store.put_away("bench", None).unwrap().unwrap().away, None);

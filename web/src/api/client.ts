@@ -44,6 +44,9 @@ export function unwrap<T>(answer: { data?: T; error?: unknown }): T {
   throw new Refused({ type: '', title: '', status: 0, detail: 'The server gave no answer that reads.', ...problem });
 }
 
+/** Every faulty field of a refused request; none where something else went wrong. */
+export const faultsOf = (error: unknown): NonNullable<Problem['faults']> => (error instanceof Refused ? (error.problem.faults ?? []) : []);
+
 /** What went wrong, in words for the person at the screen. */
 export function inWords(error: unknown): string {
   if (error instanceof Refused) return error.problem.detail;

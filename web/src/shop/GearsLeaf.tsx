@@ -1,5 +1,5 @@
 import { useId, useState } from 'react';
-import { inWords, type LatheProfile, Refused } from '../api/client';
+import { faultsOf, inWords, type LatheProfile } from '../api/client';
 import { Leaf } from '../parts/Leaf';
 import { SheetReading } from './Reading';
 import type { PartProps } from './PartLeaf';
@@ -80,8 +80,7 @@ function Drawer({ view, change, onClose }: PartProps) {
       {
         onSuccess: onClose,
         onError: (error) => {
-          const faults = error instanceof Refused ? (error.problem.faults ?? []) : [];
-          const placed = faults.map((f): [string, string] => {
+          const placed = faultsOf(error).map((f): [string, string] => {
             const [, i, field] = /^\/gear_groups\/(\d+)\/?(gears|joined|bound)?/.exec(f.pointer) ?? [];
             return [i === undefined ? '' : `${i}.${field ?? 'pitch'}`, f.detail];
           });

@@ -1,5 +1,5 @@
 import { useId, useState } from 'react';
-import { inWords, type LatheView, Refused } from '../api/client';
+import { faultsOf, inWords, type LatheView } from '../api/client';
 import { readLength } from '../api/length';
 import { Leaf } from '../parts/Leaf';
 import { typed } from '../parts/text';
@@ -103,8 +103,7 @@ function PartForm({ view, change, onClose, how, title, fields }: PartProps & { h
       {
         onSuccess: onClose,
         onError: (error) => {
-          if (!(error instanceof Refused)) return setWrong({ '': inWords(error) });
-          const list = error.problem.faults ?? [];
+          const list = faultsOf(error);
           const placed: Record<string, string> = {};
           for (const fault of list) {
             const place = fault.pointer.slice(1).replaceAll('/', '.');

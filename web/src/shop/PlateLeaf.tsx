@@ -1,6 +1,6 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, inWords, type LatheProfile, type PlateRead, type PlateRequest, Refused, unwrap } from '../api/client';
+import { api, faultsOf, inWords, type LatheProfile, type PlateRead, type PlateRequest, unwrap } from '../api/client';
 import { Leaf } from '../parts/Leaf';
 import { readTrain } from '../stations/gears/train';
 import { Grid, type GridText } from './Grid';
@@ -84,7 +84,7 @@ function Telling({ view, change, onClose }: PartProps) {
   const { kind } = plate;
   const cells = kind === 'in' || kind === 'mm';
   const faulty = (error: unknown, under: string) => {
-    const faults = error instanceof Refused ? (error.problem.faults ?? []) : [];
+    const faults = faultsOf(error);
     setWrong(faults.length ? Object.fromEntries(faults.map((f) => [f.pointer.replace(under, ''), f.detail])) : { '': inWords(error) });
   };
   const look = useMutation({

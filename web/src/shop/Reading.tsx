@@ -1,6 +1,6 @@
 import jsonMap from 'json-source-map';
 import { useId, useRef, useState } from 'react';
-import { Refused } from '../api/client';
+import { faultsOf } from '../api/client';
 import type { PartProps } from './PartLeaf';
 
 export interface Found {
@@ -9,10 +9,7 @@ export interface Found {
 }
 
 /** The line of each fault of a sheet: its pointer begins with it. */
-const ofSheet = (error: unknown): Found[] =>
-  error instanceof Refused && error.problem.faults?.length
-    ? error.problem.faults.map((f) => ({ says: f.detail, line: Number(f.pointer.split('/')[1]) || undefined }))
-    : [];
+const ofSheet = (error: unknown): Found[] => faultsOf(error).map((f) => ({ says: f.detail, line: Number(f.pointer.split('/')[1]) || undefined }));
 
 /** JSON read with its places; what does not read is told by its line. */
 export function readJson(text: string): { value: unknown; lineOf: (pointer: string) => number | undefined } | Found {

@@ -1,6 +1,6 @@
 import { Link, useNavigate } from '@tanstack/react-router';
 import { useEffect, useState } from 'react';
-import { inWords, Refused } from '../api/client';
+import { faultsOf, inWords } from '../api/client';
 import { useLathes } from '../api/hooks';
 import { Head } from '../app/Head';
 import { Slash } from '../app/Slash';
@@ -95,8 +95,7 @@ function Import({ add }: { add: ReturnType<typeof useAddLathe> }) {
       { profile: json.value },
       {
         onError: (e) => {
-          const list = e instanceof Refused ? (e.problem.faults ?? []) : [];
-          const told = list.map((f) => {
+          const told = faultsOf(e).map((f) => {
             const at = f.pointer.replace('/profile', '');
             return { says: `${at.slice(1).replaceAll('/', ', ')}: ${f.detail}`, line: json.lineOf(at) };
           });

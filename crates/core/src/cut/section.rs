@@ -5,7 +5,7 @@ use super::schedule::{PassKind, SCRATCH_MM, depths};
 use super::starts::{self, Hung, IndexWay};
 use super::{drawing, rules};
 use crate::bit::Tip;
-use crate::gears::{GearsSection, reengage};
+use crate::gears::GearsSection;
 use crate::job::{BlankFacts, CutFacts, Lathe, Style};
 use crate::outline::Drawing;
 use crate::quantity::{mm_text, plain_text};
@@ -229,8 +229,7 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &CutFacts, blank: &BlankFacts, befo
 /// The ways on to the next start with the train hung.
 fn next_starts(lathe: &Lathe, gears: &GearsSection, thread: &Thread, words: &Words) -> Vec<IndexWay> {
     let Some(hung) = &gears.hung else { return Vec::new() };
-    let dial = reengage(&hung.ratio, lathe.dial.as_ref());
-    let hung = Hung { gears: (&hung.train.drivers, &hung.train.driven), ratio: hung.ratio, dial: &dial };
+    let hung = Hung { gears: (&hung.train.drivers, &hung.train.driven), ratio: hung.ratio };
     starts::ways(lathe, &hung, thread.spec.starts, thread.pitch.value, words)
 }
 

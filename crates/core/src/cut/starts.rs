@@ -2,7 +2,7 @@
 //! the ways serve on this lathe with this train.
 
 use super::dial::{DepthDial, SlideName};
-use crate::gears::DialAnswer;
+use crate::gears::{DialAnswer, reengage};
 use crate::job::{Lathe, Slide};
 use crate::quantity::{LengthUnit, MM_PER_INCH, Ratio, plain_text, real};
 use crate::words::Words;
@@ -47,8 +47,6 @@ pub struct Hung<'a> {
     pub gears: (&'a [u16], &'a [u16]),
     /// Leadscrew turns per spindle turn, exact.
     pub ratio: Ratio,
-    /// When the half-nut may close again for one start.
-    pub dial: &'a DialAnswer,
 }
 
 /// The ways, for `starts` starts `pitch` mm apart; none for a single start.
@@ -57,7 +55,7 @@ pub fn ways(lathe: &Lathe, hung: &Hung<'_>, starts: u8, pitch: f64, words: &Word
     if starts < 2 {
         return Vec::new();
     }
-    let mut list = vec![half_nut(hung, starts, words), compound(lathe, starts, pitch, words), gear_teeth(lathe, hung, starts)];
+    let mut list = vec![half_nut(lathe, hung, starts, words), compound(lathe, starts, pitch, words), gear_teeth(lathe, hung, starts)];
     list.push(IndexWay {
         by: IndexBy::DriverPlate,
         says: format!("Between centres, with {starts} slots evenly round the driver plate: move the dog's tail to the next slot, the same way each time."),
@@ -80,7 +78,7 @@ pub fn pitches_on(ratio: &Ratio, starts: u8, i: u8) -> Option<i128> {
     (n % s == 0 && n <= 10_000).then(|| (1..=n).find(|k| (k * d - i128::from(i) * n / s) % n == 0)).flatten()
 }
 
-fn half_nut(hung: &Hung<'_>, starts: u8, words: &Words) -> IndexWay {
+fn half_nut(lathe: &Lathe, hung: &Hung<'_>, starts: u8, words: &Words) -> IndexWay {
     let nut = words.half_nut;
     let way = |says: String, serves: bool, count: Option<i128>| IndexWay {
         by: IndexBy::HalfNut,
@@ -93,7 +91,8 @@ fn half_nut(hung: &Hung<'_>, starts: u8, words: &Words) -> IndexWay {
         return way(format!("Not by the {nut}: with this train every place it closes falls in the same start, or in none."), false, None);
     };
     let pitches = if k == 1 { "leadscrew pitch".to_owned() } else { format!("{k} leadscrew pitches") };
-    let (Some(teeth), Some(marks), Some(every)) = (hung.dial.teeth, hung.dial.marks, mark_on(hung.dial, k)) else {
+    let dial = reengage(&hung.ratio, lathe.dial.as_ref());
+    let (Some(teeth), Some(marks), Some(every)) = (dial.teeth, dial.marks, mark_on(&dial, k)) else {
         return way(format!("The {nut} closed {pitches} off would find the next start, but the dial has no mark to count that by."), false, Some(k));
     };
     let places = if marks == teeth { "teeth of the dial gear" } else { "marks" };

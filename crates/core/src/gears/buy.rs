@@ -3,7 +3,7 @@
 use super::search::{Wanted, search};
 use super::table::Table;
 use crate::job::{Gear, Lathe};
-use crate::quantity::{Ratio, plain_text};
+use crate::quantity::{Ratio, plain_text, short_text};
 use crate::working::Quantity;
 use serde::Serialize;
 
@@ -136,11 +136,7 @@ pub fn card(lathe: &Lathe, teeth: u16) -> BlankCard {
         (0, part) => format!("{part} of a turn a tooth"),
         (n, part) => format!("{n} turns and {part} a tooth"),
     };
-    let name = if (dp - dp.round()).abs() < 1e-9 {
-        format!("{} DP", plain_text(dp, 0))
-    } else {
-        format!("module {}", plain_text(module, 2).trim_end_matches('0').trim_end_matches('.'))
-    };
+    let name = if (dp - dp.round()).abs() < 1e-9 { format!("{} DP", plain_text(dp, 0)) } else { format!("module {}", short_text(module, 2)) };
     BlankCard {
         teeth,
         module_mm: module,

@@ -5,7 +5,7 @@ use super::search::{Wanted, search};
 use super::section::{TrainRow, row};
 use super::table::Table;
 use crate::job::Lathe;
-use crate::quantity::{LengthUnit, Ratio, pitch_of_tpi, plain_text, real};
+use crate::quantity::{LengthUnit, Ratio, pitch_of_tpi, plain_text, real, short_text};
 use crate::words::Words;
 use serde::Serialize;
 
@@ -44,8 +44,7 @@ pub struct ChartRow {
 pub fn standard_pitches() -> Vec<(String, LengthUnit, Ratio)> {
     let metric = METRIC.iter().map(|p| {
         let exact = Ratio::new(*p, 100);
-        let text = plain_text(real(&exact), 2);
-        (format!("{} mm", text.trim_end_matches('0').trim_end_matches('.')), LengthUnit::Mm, exact)
+        (format!("{} mm", short_text(real(&exact), 2)), LengthUnit::Mm, exact)
     });
     let inch = INCH.iter().map(|halves| {
         let tpi = Ratio::new(*halves, 2);

@@ -1,7 +1,8 @@
 //! The gears owned: ranges and repeats read, gears joined as one piece and gears bound to a shaft marked.
 
 use super::checker::Checker;
-use super::lathe::{Gear, GearGroup, MAX_TEETH, MIN_TEETH};
+use super::lathe::{Gear, MAX_TEETH, MIN_TEETH};
+use super::profile::GearGroup;
 use crate::quantity::MM_PER_INCH;
 use serde::de::{SeqAccess, Visitor};
 use serde::{Deserialize, Deserializer, Serialize};

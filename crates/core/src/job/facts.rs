@@ -3,7 +3,8 @@
 use super::checker::Checker;
 use super::faults::Fault;
 use super::kit::Kit;
-use super::lathe::{Lathe, LatheProfile, Mounted, long_bed};
+use super::lathe::{Lathe, Mounted, long_bed};
+use super::profile::LatheProfile;
 use super::request::{LeadCorrection, PlanRequest, SpecialRequest, ThreadRequest, Vocabulary};
 use super::workpiece::{self, BlankFacts};
 use crate::pad::{self, SumFacts};

@@ -9,6 +9,7 @@ mod kit;
 mod lathe;
 mod material;
 mod plate;
+mod profile;
 mod request;
 mod workpiece;
 
@@ -17,13 +18,13 @@ pub use drawer::{GearEntry, GearList};
 pub use facts::{Assumption, BitFacts, CutFacts, Ending, GaugeFacts, GearFacts, Job, MateFacts, SetupFacts, Style, ThreadFacts, Wall, Way, settle};
 pub use faults::{Fault, read_json};
 pub use kit::{Kit, OwnedBit};
-pub use lathe::{
-    Arm, ArmProfile, BoundGears, CarriageStop, Checked, Chuck, Dial, DialProfile, Gear, GearGroup, GearboxPosition, Lathe, LatheProfile, LeadscrewProfile,
-    MAX_TEETH, MIN_TEETH, Mounted, MountedProfile, OneOrMany, Place, Post, ReadoutProfile, Reads, ScaleZero, Slide, SlideProfile, Speeds, SpindleProfile,
-    Tumbler, checked, long_bed,
-};
+pub use lathe::{Arm, Checked, Dial, Gear, Lathe, MAX_TEETH, MIN_TEETH, Mounted, Slide, checked, long_bed};
 pub use material::{Material, materials};
 pub use plate::{Misread, PlateRead, PlateRequest};
+pub use profile::{
+    ArmProfile, BoundGears, CarriageStop, Chuck, DialProfile, GearGroup, GearboxPosition, LatheProfile, LeadscrewProfile, MountedProfile, OneOrMany, Place,
+    Post, ReadoutProfile, Reads, ScaleZero, SlideProfile, Speeds, SpindleProfile, Tumbler,
+};
 pub use request::{
     BitRequest, BlankRequest, CutRequest, GaugeRequest, GearsRequest, HangRequest, KeepRequest, LeadCorrection, MateRequest, PlanRequest, SetupRequest,
     SpecialRequest, ThreadRequest, Vocabulary,

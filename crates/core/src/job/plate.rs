@@ -2,9 +2,9 @@
 
 use super::checker::Checker;
 use super::faults::Fault;
-use super::lathe::{GearboxPosition, LatheProfile};
+use super::profile::{GearboxPosition, LatheProfile};
 use super::request::KeepRequest;
-use crate::quantity::{Exact, LengthUnit, Ratio, pitch_of_tpi, plain_text, real};
+use crate::quantity::{Exact, LengthUnit, Ratio, pitch_of_tpi, real, short_text};
 use num_traits::Zero;
 use serde::{Deserialize, Serialize};
 
@@ -200,7 +200,7 @@ impl PlateRequest {
                 let printed = self.cells[row][column].as_ref().map_or(0.0, |e| real(&e.0));
                 let ratio = ratios[row][column].as_ref().map_or(1.0, real);
                 let fits = fits.map(|f| tidy(if unit == LengthUnit::In { printed * ratio / f } else { printed * f / ratio }));
-                let told = plain_text(printed, 3).trim_end_matches('0').trim_end_matches('.').to_owned();
+                let told = short_text(printed, 3);
                 let says = match &fits {
                     Some(fits) => format!("{}: {told} does not fit the rest of the plate; {fits} would. Read it again.", self.name(row, column)),
                     None => format!("{}: {told} stands out of order with its neighbours. Read it again.", self.name(row, column)),
@@ -215,7 +215,7 @@ impl PlateRequest {
 fn tidy(value: f64) -> String {
     let quarters = (value * 4.0).round() / 4.0;
     let shown = if (quarters / value - 1.0).abs() < 0.01 { quarters } else { value };
-    plain_text(shown, 2).trim_end_matches('0').trim_end_matches('.').to_owned()
+    short_text(shown, 2)
 }
 
 fn train(gears: &KeepRequest, at: &str, c: &mut Checker) -> Ratio {

@@ -3,7 +3,7 @@
 
 use super::facts::{Ending, Style, Wall, Way};
 use super::kit::Kit;
-use super::lathe::LatheProfile;
+use super::profile::LatheProfile;
 use crate::blank::{BlankAim, EndKind, Holding, ParallelRequest, PlainRequest, RegisterRequest, Support};
 use crate::pad::SumRequest;
 use crate::quantity::Exact;

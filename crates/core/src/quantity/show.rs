@@ -31,10 +31,22 @@ pub fn plain_text(value: f64, places: usize) -> String {
     }
 }
 
+/// A number without the noughts nobody measured: `55`, `47.5`, `0.02`.
+#[must_use]
+pub fn without_noughts(number: &str) -> &str {
+    if number.contains('.') { number.trim_end_matches('0').trim_end_matches('.') } else { number }
+}
+
+/// At most so many places, without noughts nobody measured.
+#[must_use]
+pub fn short_text(value: f64, places: usize) -> String {
+    without_noughts(&plain_text(value, places)).to_owned()
+}
+
 /// Degrees to the tenth, without a nought nobody measured: `55`, `47.5`.
 #[must_use]
 pub fn degrees_text(deg: f64) -> String {
-    plain_text(deg, 1).trim_end_matches(".0").to_owned()
+    short_text(deg, 1)
 }
 
 #[cfg(test)]
@@ -47,5 +59,6 @@ mod tests {
         assert_eq!(inch_text(19.05), "0.7500 in");
         assert_eq!(plain_text(-0.00001, 3), "0.000");
         assert_eq!(plain_text(-0.5, 1), "−0.5");
+        assert_eq!([short_text(100.0, 0), short_text(47.5, 2), short_text(55.0, 1), short_text(0.0, 3)], ["100", "47.5", "55", "0"]);
     }
 }

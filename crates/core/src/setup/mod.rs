@@ -138,13 +138,13 @@ pub(crate) fn way(facts: &SetupFacts, lathe: &Lathe, thread: &Thread, watch: &mu
             "The chuck screws on: cutting with the spindle reversed can unscrew it. Run the carriage the other way with the spindle forward.".into(),
         ));
     }
-    // A right-hand leadscrew turning in the spindle's sense cuts right-hand.
     let forward = !reversed;
     // Reversed, a bar right way up cuts the far wall: nothing need be inverted.
     let wall = (thread.spec.side == Side::Internal).then(|| facts.wall.unwrap_or(if forward { Wall::Near } else { Wall::Far }));
     let infeed_away = wall.map_or(!lathe.rear_post, |w| w == Wall::Far);
     // What faces the operator's side and is cut from there goes right way up while the near side of the work comes down.
     let upright = forward == wall.map_or(!lathe.rear_post, |w| w == Wall::Near);
+    // A right-hand leadscrew turning in the spindle's sense cuts right-hand.
     let screw_with_spindle = (hand_cut == Hand::Right) == (lathe.leadscrew_hand == Hand::Right);
     Direction {
         spindle: if reversed { Spindle::Reversed } else { Spindle::Forward },

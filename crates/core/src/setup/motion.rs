@@ -45,15 +45,15 @@ fn tumbler(lathe: &Lathe, even: bool, direction: &Direction) -> Option<bool> {
 pub(super) fn chain(lathe: &Lathe, train: Option<&TrainRow>, direction: &Direction, side: Side, wanted: Hand) -> Motion {
     let forward = direction.spindle == Spindle::Forward;
     let mut links = vec![format!("spindle {}", if forward { "forward" } else { "reversed" })];
-    let counted = train.map(|t| (t.drivers.len() + t.driven.len() + t.idlers.len(), meshes(t)));
-    let even = counted.is_none_or(|(_, meshes)| meshes.is_multiple_of(2));
+    let counted = train.map(meshes);
+    let even = counted.is_none_or(|meshes| meshes.is_multiple_of(2));
     let place = tumbler(lathe, even, direction);
     match (lathe.tumbler, place) {
         (Some([false, false]), _) => links.push("no tumbler".into()),
         (_, Some(right)) => links.push(format!("tumbler {}-hand", if right { "right" } else { "left" })),
         (_, None) => {}
     }
-    if let Some((_, meshes)) = counted {
+    if let Some(meshes) = counted {
         let idlers = train.map_or(0, |t| t.idlers.len());
         links.push(match idlers {
             0 => format!("{meshes} {}", if meshes == 1 { "mesh" } else { "meshes" }),
@@ -94,7 +94,7 @@ pub(super) fn chain(lathe: &Lathe, train: Option<&TrainRow>, direction: &Directi
         first.make_ascii_uppercase();
     }
     let says = format!("{says}: {end}.");
-    let drawing = drawn(lathe, direction, side, counted.map_or(2, |c| c.1), toward.unwrap_or(meant), with, says.clone());
+    let drawing = drawn(lathe, direction, side, counted.unwrap_or(2), toward.unwrap_or(meant), with, says.clone());
     Motion { links, says, hand, drawing }
 }
 

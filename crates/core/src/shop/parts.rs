@@ -5,7 +5,7 @@ use crate::job::{
     ArmProfile, Assumption, CarriageStop, Checked, Chuck, Fault, Lathe, LatheProfile, Post, Reads, ScaleZero, Slide, SlideProfile, Speeds, checked,
 };
 use crate::outline::Drawing;
-use crate::quantity::{LengthUnit, MM_PER_INCH, plain_text, ratio_text};
+use crate::quantity::{LengthUnit, MM_PER_INCH, plain_text, ratio_text, short_text};
 use crate::thread::Hand;
 use serde::Serialize;
 
@@ -159,12 +159,7 @@ fn length(mm: f64, unit: LengthUnit) -> String {
         LengthUnit::Mm => (mm, 3, "mm"),
         LengthUnit::In => (mm / MM_PER_INCH, 4, "in"),
     };
-    format!("{} {word}", trimmed(value, places))
-}
-
-fn trimmed(value: f64, places: usize) -> String {
-    let text = plain_text(value, places);
-    if text.contains('.') { text.trim_end_matches('0').trim_end_matches('.').to_owned() } else { text }
+    format!("{} {word}", short_text(value, places))
 }
 
 fn told(slide: Option<&SlideProfile>) -> bool {
@@ -190,7 +185,7 @@ fn gears(lathe: &Lathe) -> String {
         let (Some(low), Some(high)) = (teeth.iter().min(), teeth.iter().max()) else { continue };
         // A diametral pitch is a whole number; what is not is a module.
         let dp = MM_PER_INCH / module;
-        let pitch = if (dp - dp.round()).abs() < 1e-9 { format!("DP {}", plain_text(dp, 0)) } else { format!("module {}", trimmed(*module, 3)) };
+        let pitch = if (dp - dp.round()).abs() < 1e-9 { format!("DP {}", plain_text(dp, 0)) } else { format!("module {}", short_text(*module, 3)) };
         groups.push(format!("{} of {pitch}, {low} to {high} teeth", teeth.len()));
     }
     let mut pieces: Vec<u8> = lathe.gears.iter().map(|g| g.piece).filter(|p| *p > 0).collect();
@@ -234,7 +229,7 @@ fn slide(slide: &Slide) -> String {
     let (scale, unit) = if slide.unit == LengthUnit::In { (MM_PER_INCH, "in") } else { (1.0, "mm") };
     let reads = if slide.reads == Reads::Diameter { "reads diameter" } else { "reads travel" };
     let (division, turn) = (slide.graduation_mm / scale, slide.graduation_mm * slide.divisions / scale);
-    format!("{} {unit} a division, {} {unit} a turn, {reads}", trimmed(division, 5), trimmed(turn, 4))
+    format!("{} {unit} a division, {} {unit} a turn, {reads}", short_text(division, 5), short_text(turn, 4))
 }
 
 fn spindle(profile: &LatheProfile, lathe: &Lathe) -> String {
@@ -250,7 +245,7 @@ fn spindle(profile: &LatheProfile, lathe: &Lathe) -> String {
         (false, true) => "a brake",
         (false, false) => "neither clutch nor brake",
     };
-    let turns = trimmed(lathe.coast_turns, 2);
+    let turns = short_text(lathe.coast_turns, 2);
     format!("{chuck}, {}, {stop}, coasts {turns} {}", if lathe.reverses { "reverses" } else { "does not reverse" }, if turns == "1" { "turn" } else { "turns" })
 }
 

@@ -1,7 +1,7 @@
 //! Gears and plate as CSV: what is exported reads back to the same, and a faulty line is named by its number and column.
 
 use crate::job::{BoundGears, Fault, GearEntry, GearGroup, GearList, GearboxPosition, KeepRequest, Lathe, LatheProfile, Place, PlateRequest, long_bed};
-use crate::quantity::{Exact, LengthUnit, ratio_text};
+use crate::quantity::{Exact, LengthUnit, ratio_text, real, short_text};
 use csv::StringRecord;
 use serde_json::Value;
 
@@ -194,13 +194,8 @@ pub fn plate_to_csv(profile: &LatheProfile, lathe: &Lathe) -> String {
 
 /// A pitch as the plate prints it.
 fn printed(cell: &Exact) -> String {
-    let (n, d) = (*cell.0.numer(), *cell.0.denom());
     // Two places and quarters come out; a fraction that does not is left one.
-    if 10_000 % d == 0 {
-        crate::quantity::plain_text(crate::quantity::real(&cell.0), 4).trim_end_matches('0').trim_end_matches('.').to_owned()
-    } else {
-        format!("{n}/{d}")
-    }
+    if 10_000 % cell.0.denom() == 0 { short_text(real(&cell.0), 4) } else { ratio_text(&cell.0) }
 }
 
 /// What a plate's sheet holds: pitches, or plain ratios.

@@ -3,7 +3,7 @@
 use super::section::Thread;
 use super::spec::Side;
 use crate::outline::{Dimension, Drawing, Point, Shape};
-use crate::quantity::plain_text;
+use crate::quantity::short_text;
 use crate::working::Quantity;
 
 /// Crest, pitch-line and root heights of a truncated form measured from the axis, repeated
@@ -78,7 +78,7 @@ pub(super) fn section(thread: &Thread) -> Drawing {
             "Section along the axis of {}: pitch {:.3} mm, major diameter {major:.3}, pitch diameter {pitch_d:.3}, minor diameter {minor:.3} mm, flanks at {}° to a square line.",
             spec.size,
             pitch,
-            plain_text(thread.alpha_deg, 2).trim_end_matches('0').trim_end_matches('.')
+            short_text(thread.alpha_deg, 2)
         ),
         bounds: [left - pitch * 0.1, height[0], right + pitch * 1.1, height[1]],
         shapes: vec![

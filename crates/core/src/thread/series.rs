@@ -3,7 +3,7 @@
 
 use super::spec::System;
 use super::tables::rows;
-use crate::quantity::{Ratio, decimal, pitch_of_tpi, plain_text, real};
+use crate::quantity::{Ratio, decimal, pitch_of_tpi, plain_text, real, short_text};
 use serde::{Deserialize, Serialize};
 use std::sync::LazyLock;
 
@@ -311,7 +311,7 @@ impl Standard {
 
 /// A pitch as it is said: `2.5 mm`, `9 TPI`.
 pub(crate) fn pitch_text(pitch: &Ratio, tpi: Option<&Ratio>) -> String {
-    let tidy = |r: &Ratio| plain_text(real(r), 4).trim_end_matches('0').trim_end_matches('.').to_owned();
+    let tidy = |r: &Ratio| short_text(real(r), 4);
     tpi.map_or_else(|| format!("{} mm", tidy(pitch)), |n| format!("{} TPI", tidy(n)))
 }
 

@@ -1,7 +1,7 @@
 //! A number on its way out: value, texts in both units, and where its working is.
 
 use super::Num;
-use crate::quantity::{angle_text, inch_text, mm_text, plain_text};
+use crate::quantity::{angle_text, inch_text, mm_text, plain_text, without_noughts};
 use serde::{Serialize, Serializer};
 
 /// A reckoned number. Lengths are in mm, angles in degrees.
@@ -33,8 +33,8 @@ impl Quantity {
     #[must_use]
     pub fn given(mm: f64) -> Self {
         let short = |text: String| match text.split_once(' ') {
-            Some((number, unit)) if number.contains('.') => format!("{} {unit}", number.trim_end_matches('0').trim_end_matches('.')),
-            _ => text,
+            Some((number, unit)) => format!("{} {unit}", without_noughts(number)),
+            None => text,
         };
         Self { value: mm, text: short(mm_text(mm)), inch: Some(short(inch_text(mm))), w: None }
     }

@@ -110,7 +110,7 @@ export function GearsStation({ job, plan }: StationProps) {
           .
         </p>
       )}
-      {lathe && hung && <OnItNow lathe={lathe} train={hung.train} />}
+      {lathe && hung && hung.train.swaps > 0 && <OnItNow lathe={lathe} train={hung.train} />}
       <StartsList plan={plan} />
       {gears.drift && (
         <button type="button" className="act plain" onClick={() => setLeaf('drift')}>

@@ -1,4 +1,3 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { inWords, type TrainRow } from '../../api/client';
 import { useLatheChange, useLatheView } from '../../shop/hooks';
 
@@ -6,20 +5,14 @@ import { useLatheChange, useLatheView } from '../../shop/hooks';
 export function OnItNow({ lathe, train }: { lathe: string; train: TrainRow }) {
   const view = useLatheView(lathe);
   const { change } = useLatheChange(view.data);
-  const queries = useQueryClient();
-  if (train.swaps === 0 || !view.data) return null;
+  if (!view.data) return null;
   return (
     <div>
       <button
         type="button"
         className="act plain"
         disabled={change.isPending}
-        onClick={() =>
-          change.mutate(
-            { says: 'on it now', patch: { mounted: { drivers: train.drivers, driven: train.driven } } },
-            { onError: () => void queries.invalidateQueries({ queryKey: ['lathe', lathe] }) },
-          )
-        }
+        onClick={() => change.mutate({ says: 'on it now', patch: { mounted: { drivers: train.drivers, driven: train.driven } } })}
       >
         It is on the lathe now
       </button>

@@ -1,6 +1,6 @@
 //! Tidying what was typed, and taking off the words that may stand anywhere: hand, side, starts.
 
-use crate::quantity::{Exact, Ratio, plain_text, ratio_text, real};
+use crate::quantity::{Exact, Ratio, ratio_text, real, short_text};
 use crate::thread::spec::{Hand, Side};
 
 /// One kind of times sign, no quotes, a decimal comma made a point, single spaces.
@@ -109,7 +109,6 @@ pub(super) fn take_starts(rest: &mut String) -> Result<Option<u8>, String> {
 
 /// An exact number as short as it can be written.
 pub(super) fn short(r: &Ratio) -> String {
-    let text = plain_text(real(r), 4);
-    let text = if text.contains('.') { text.trim_end_matches('0').trim_end_matches('.') } else { &text };
-    if Exact::parse(text).is_some_and(|e| e.0 == *r) { text.to_owned() } else { ratio_text(r) }
+    let text = short_text(real(r), 4);
+    if Exact::parse(&text).is_some_and(|e| e.0 == *r) { text } else { ratio_text(r) }
 }

@@ -1,0 +1,327 @@
+//! A lathe as its owner tells it, field by field; what is left out has a default.
+
+use super::drawer::GearList;
+use super::plate::PlateRequest;
+use crate::quantity::{Exact, LengthUnit};
+use crate::thread::Hand;
+use serde::{Deserialize, Serialize};
+
+/// One number, or several.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(untagged, expecting = "a whole number or a list of them is wanted")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum OneOrMany {
+    /// One.
+    One(i64),
+    /// Several.
+    Many(Vec<i64>),
+}
+
+/// Spindle speeds: a list of steps, or a stepless range.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(untagged, expecting = "a list of speeds, or {\"from\": slowest, \"to\": fastest}, is wanted")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Speeds {
+    /// The steps of the gearbox or belts.
+    Steps(Vec<f64>),
+    /// Any speed between.
+    Between {
+        /// Slowest.
+        from: f64,
+        /// Fastest.
+        to: f64,
+    },
+}
+
+macro_rules! profile {
+    ($(#[$doc:meta])* $name:ident { $($(#[$field_doc:meta])* $field:ident: $type:ty,)* }) => {
+        $(#[$doc])*
+        #[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
+        #[serde(default, deny_unknown_fields)]
+        #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+        pub struct $name { $($(#[$field_doc])* #[serde(skip_serializing_if = "Option::is_none")] pub $field: Option<$type>,)* }
+    };
+}
+
+profile!(
+    /// A lathe as its owner describes it. Everything has a default.
+    LatheProfile {
+        /// Stable name of a stored lathe.
+        id: String,
+        /// What it is called.
+        name: String,
+        /// The leadscrew.
+        leadscrew: LeadscrewProfile,
+        /// Gears owned, all of one pitch: tooth counts, repeats included; a text such as `20-65/5, 2x40` is read as a
+        /// range and a pair.
+        gears: GearList,
+        /// Gears of that list joined as one piece.
+        joined: Vec<Vec<i64>>,
+        /// Gears of that list that go on some shafts only.
+        bound: Vec<BoundGears>,
+        /// Gears owned, by module or diametral pitch.
+        gear_groups: Vec<GearGroup>,
+        /// Lever positions of the gearbox, by their ratios.
+        gearbox: Vec<GearboxPosition>,
+        /// The gearbox as its plate has it, in place of `gearbox`.
+        plate: PlateRequest,
+        /// Turns of the leadscrew side per turn of the spindle that nothing changes.
+        fixed_ratio: Exact,
+        /// The train on it now.
+        mounted: MountedProfile,
+        /// Compound studs the arm takes.
+        max_compounds: i64,
+        /// Tumbler positions.
+        tumbler: Vec<Tumbler>,
+        /// The change-gear arm.
+        arm: ArmProfile,
+        /// The threading dial.
+        dial: DialProfile,
+        /// The cross-slide.
+        cross_slide: SlideProfile,
+        /// The compound.
+        compound: SlideProfile,
+        /// Spindle speeds, revolutions per minute.
+        speeds_rpm: Speeds,
+        /// The spindle.
+        spindle: SpindleProfile,
+        /// Front or rear tool post.
+        post: Post,
+        /// What stops the carriage along the bed.
+        carriage_stop: CarriageStop,
+        /// A digital readout.
+        readout: ReadoutProfile,
+    }
+);
+profile!(
+    /// A digital readout: which slides it reads, and how.
+    ReadoutProfile {
+        /// Its last place, mm.
+        resolution_mm: f64,
+        /// Whether it reads the cross-slide as radius or diameter; left out, it does not read it.
+        cross_slide: Reads,
+        /// Whether it reads the compound.
+        compound: bool,
+        /// Whether it reads the carriage along the bed.
+        carriage: bool,
+    }
+);
+profile!(
+    /// The leadscrew: give `tpi` or `pitch_mm`.
+    LeadscrewProfile {
+        /// Threads per inch.
+        tpi: Exact,
+        /// Pitch in mm.
+        pitch_mm: Exact,
+        /// Its hand.
+        hand: Hand,
+        /// Its diameter.
+        diameter_mm: f64,
+    }
+);
+profile!(
+    /// Gears of one module (or DP) and pressure angle, which mesh with each other.
+    GearGroup {
+        /// Module.
+        module_mm: f64,
+        /// Diametral pitch.
+        dp: f64,
+        /// Pressure angle.
+        pressure_angle_deg: f64,
+        /// Teeth, repeats and ranges included.
+        gears: GearList,
+        /// Gears of the list joined as one piece, two by two.
+        joined: Vec<Vec<i64>>,
+        /// Gears of the list that go on some shafts only.
+        bound: Vec<BoundGears>,
+    }
+);
+
+/// Gears that go on some shafts only, by bore, key or hub.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct BoundGears {
+    /// Their teeth; every gear of the group with as many.
+    pub teeth: Vec<i64>,
+    /// Where they go.
+    pub on: Vec<Place>,
+}
+profile!(
+    /// A train by its teeth.
+    MountedProfile {
+        /// Drivers, spindle end first.
+        drivers: Vec<i64>,
+        /// Driven gears, spindle end first.
+        driven: Vec<i64>,
+    }
+);
+profile!(
+    /// The change-gear arm, which swings about the leadscrew.
+    ArmProfile {
+        /// Distance from the spindle stud to the leadscrew.
+        stud_to_leadscrew_mm: f64,
+        /// Nearest and farthest a stud can stand from the leadscrew.
+        slot_reach_mm: Vec<f64>,
+        /// Radius of the largest shaft, boss or nut a gear must clear.
+        shaft_radius_mm: f64,
+        /// Studs the arm holds.
+        studs: i64,
+    }
+);
+profile!(
+    /// The threading dial.
+    DialProfile {
+        /// Teeth of the dial gear, or of each owned.
+        teeth: OneOrMany,
+        /// Marks on its face.
+        marks: i64,
+    }
+);
+profile!(
+    /// A slide and its dial.
+    SlideProfile {
+        /// Unit of the dial.
+        unit: LengthUnit,
+        /// One division, in that unit.
+        graduation: f64,
+        /// One turn, in that unit.
+        per_turn: f64,
+        /// Whether the figures are radius or diameter.
+        reads: Reads,
+        /// Travel it has.
+        travel_mm: f64,
+        /// How far it swings either way.
+        swing_deg: Vec<f64>,
+        /// Where its angle scale has its zero.
+        scale_zero: ScaleZero,
+    }
+);
+profile!(
+    /// The spindle.
+    SpindleProfile {
+        /// How the chuck is held: `screwed`, `cam_lock` or `bolted`.
+        chuck: Chuck,
+        /// Whether it reverses.
+        reverses: bool,
+        /// Whether it has a clutch.
+        clutch: bool,
+        /// Whether it has a brake.
+        brake: bool,
+        /// Turns it coasts when stopped.
+        coast_turns: f64,
+    }
+);
+
+/// A gearbox lever position.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct GearboxPosition {
+    /// As the plate names it.
+    pub name: String,
+    /// Turns out per turn in.
+    pub ratio: Exact,
+}
+
+/// What a slide's dial figures mean.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Reads {
+    /// Travel of the slide.
+    Radius,
+    /// Twice the travel.
+    Diameter,
+}
+
+/// A place of the tumbler.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Tumbler {
+    /// As its plate has it for a right-hand thread.
+    Right,
+    /// And for a left-hand one.
+    Left,
+    /// Out of mesh.
+    Neutral,
+}
+
+/// Where the tool post stands.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Post {
+    /// On the operator's side.
+    Front,
+    /// Beyond the work.
+    Rear,
+}
+
+/// Where the compound's angle scale has its zero.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum ScaleZero {
+    /// With the compound along the cross-slide.
+    CrossSlide,
+    /// With the compound along the bed.
+    Bed,
+}
+
+/// What stops the carriage along the bed.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum CarriageStop {
+    /// Nothing.
+    #[default]
+    None,
+    /// A block clamped to the bed: the half-nut does not yield to it.
+    Fixed,
+    /// One that throws the half-nut or the feed out.
+    Trips,
+}
+
+/// How the chuck is held on its spindle.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Chuck {
+    /// Screwed on: it can unscrew in reverse.
+    Screwed,
+    /// Held by cams.
+    CamLock,
+    /// Bolted on.
+    Bolted,
+}
+
+/// A shaft a gear is hung on.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Place {
+    /// The spindle stud, first driver of the train.
+    Spindle,
+    /// A stud of the arm.
+    Stud,
+    /// The leadscrew.
+    Leadscrew,
+}
+
+impl Place {
+    /// As it is said.
+    #[must_use]
+    pub const fn says(self) -> &'static str {
+        match self {
+            Self::Spindle => "spindle stud",
+            Self::Stud => "arm's studs",
+            Self::Leadscrew => "leadscrew",
+        }
+    }
+
+    pub(super) const fn bit(self) -> u8 {
+        1 << self as u8
+    }
+}
