@@ -126,6 +126,21 @@ fn readings_that_cannot_be_right_are_questioned_by_name() {
 }
 
 #[test]
+fn a_thread_proven_once_and_then_read_large_or_in_doubt_is_not_proven() {
+    let plan = on(0, "M20x2.5-6g");
+    let deep = plan.run.passes.last().unwrap().radial_mm;
+    let read = |id: &str, mm: f64| Act { id: id.into(), kind: ActKind::Measured { over_wires_mm: None, pitch_diameter_mm: Some(mm), spread_mm: None } };
+    let cut = Act { id: "a0".into(), kind: ActKind::PassDone { n: 1, radial_mm: deep } };
+    let inside = f64::midpoint(plan.run.limits_mm[0], plan.run.limits_mm[1]);
+    let proven = fold(&plan.run, &[cut.clone(), read("a1", inside)]);
+    assert!(proven.finished && proven.next.is_none());
+    let large = fold(&plan.run, &[cut.clone(), read("a1", inside), read("a2", plan.run.limits_mm[1] + 0.05)]);
+    assert!(!large.finished && large.next.is_some(), "{:?}", large.verdict);
+    let doubtful = fold(&plan.run, &[cut, read("a1", inside), read("a2", plan.run.limits_mm[0] + 0.001)]);
+    assert!(!doubtful.finished && doubtful.next.is_none(), "{:?}", doubtful.verdict);
+}
+
+#[test]
 fn an_act_is_checked_field_by_field() {
     let check = |act: serde_json::Value| serde_json::from_value::<ActKind>(act).unwrap().check();
     assert!(check(json!({"kind": "pass_done", "n": 1, "radial_mm": 0.2})).is_ok());
@@ -159,7 +174,7 @@ fn acts() -> impl Strategy<Value = Vec<ActKind>> {
 }
 
 proptest! {
-    #![proptest_config(ProptestConfig::with_cases(200))]
+    #![proptest_config(ProptestConfig::with_cases(2000))]
 
     #[test]
     fn whatever_is_told_the_next_setting_never_goes_past_the_limit(kinds in acts()) {

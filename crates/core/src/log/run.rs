@@ -165,11 +165,12 @@ impl Run<'_> {
     fn measure(&mut self, act: &ActKind) {
         let verdict = act.measured().and_then(|m| judge(self.plan, &m, self.stands));
         if let Some(verdict) = &verdict {
+            // The last reading has the word: a thread once proven and then read large, or in doubt, is not.
+            self.finished = verdict.verdict == VerdictKind::InLimits;
             match verdict.verdict {
                 VerdictKind::InLimits | VerdictKind::PastLimit => {
                     self.basis.clear();
                     self.schedule.clear();
-                    self.finished = verdict.verdict == VerdictKind::InLimits;
                 }
                 VerdictKind::TakeMore => self.plan_on(verdict.next.as_ref().map_or(self.stands, |n| n.radial_mm)),
                 // A doubtful reading changes nothing; what was planned may be going past the limit, so
