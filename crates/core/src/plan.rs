@@ -3,12 +3,12 @@
 //! It fixes the order of reckoning. Each step is given only what went before it, so nothing can read
 //! backwards: the compiler holds the modules to this order.
 
-use crate::bit::{self, BitSection};
-use crate::blank::{self, BlankSection};
+use crate::bit::{self, BitSection, Groove};
+use crate::blank::{self, BlankSection, EndKind};
 use crate::cut::{CutSection, section as cut};
-use crate::gauge::{GaugeSection, section as gauge};
+use crate::gauge::{GaugeSection, RunTip, section as gauge};
 use crate::gears::{GearsSection, section as gears};
-use crate::job::{Assumption, Job, Kit, Lathe};
+use crate::job::{Assumption, Ending, Job, Kit, Lathe};
 use crate::log::{RunPass, RunPlan, RunWires};
 use crate::pad::{self, SumLine};
 use crate::setup::{self, Carriage, SetupSection};
@@ -72,7 +72,8 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
     let (mut th, thread) = thread::work(&mut sheet, &job.thread, &mut watch);
     // The second of a pair is held to what fits the first, so everything after follows from it.
     let fitted = job.mate.as_ref().map(|mate| (mate, pair::fit(&mut sheet, mate, &mut th, &mut watch)));
-    let (tip, bit) = bit::work(&mut sheet, &job.bit, &th, &mut assumptions, &mut watch);
+    let (tip, tip_said) =
+        bit::tip(&mut sheet, &job.bit, job.blank.material.relief_deg + job.bit.material.map_or(0.0, |t| t.relief_more_deg), &th, &mut assumptions, &mut watch);
     let direction = setup::way(&job.setup, lathe, &th, &mut watch);
     let mut gears = gears::work(&mut sheet, &job.gears, lathe, &th, &direction, &words, &mut watch);
     let size = blank::size::work(&mut sheet, &job.blank, &th, &mut assumptions, &mut watch);
@@ -89,6 +90,7 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
             rule: gears.dial.rule,
             train: gears.hung.as_ref().map(|h| &h.train),
             words: &words,
+            tool: job.bit.material,
         },
         &mut watch,
     );
@@ -103,6 +105,32 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
     let target = cut::aim(&mut sheet, &job.cut, &th, &mut watch);
     let before = cut::Before { lathe, thread: &th, tip: &tip, start, target, direction: &direction, gears: &gears, words: &words };
     let mut cut = cut::work(&mut sheet, &job.cut, &job.blank, &before, &mut watch);
+    let external = th.spec.side == Side::External;
+    let root = target.value + if external { -2.0 } else { 2.0 } * tip.h.value;
+    let bit = bit::work(
+        &mut sheet,
+        &job.bit,
+        tip_said,
+        &bit::Before {
+            thread: &th,
+            tip: &tip,
+            blank: &job.blank,
+            direction: &direction,
+            kit,
+            beyond: job.blank.relief_width_mm.unwrap_or(3.0 * th.pitch.value),
+            depth: Num::resumed(cut.radial_mm.value, cut.radial_mm.w),
+            from_to: (root / 2.0, start.value / 2.0),
+            speed_rpm: setup.speed_rpm.value,
+            reverses: setup.ending == Ending::Closed,
+            groove: blank.relief.as_ref().filter(|r| r.end == EndKind::Relief).map(|r| Groove {
+                width: job.blank.relief_width_mm.map_or_else(|| Num::resumed(r.width_mm.value, r.width_mm.w), Num::from),
+                bottom: job.blank.relief_diameter_mm.map_or_else(|| Num::resumed(r.diameter_mm.value, r.diameter_mm.w), Num::from),
+                beside: start,
+                corner: r.corner_mm.as_ref().map_or(0.0, |c| c.value),
+            }),
+        },
+        &mut watch,
+    );
     crate::gears::section::drift(&mut sheet, &mut gears, lathe, &th, cut.passes.len(), &mut watch);
     let (wires, gauge) = gauge::work(&mut sheet, &job.gauge, kit, &th, &tip, start, target, &mut cut.passes, &mut watch);
 
@@ -132,6 +160,7 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
         dial: cut.dial.clone(),
         wires: wires.map(|w| RunWires { wire_mm: w.wire, sum_mm: w.sum, corrected: w.corrected }),
         finishing_cut_mm: job.blank.material.first_cut_mm * FINISHING_SHARE,
+        tip: Some(RunTip { pitch_mm: th.pitch.value, alpha_deg: th.alpha_deg, narrow_mm: tip.between[0], wide_mm: tip.between[1] }),
         passes: cut.passes.iter().map(|p| RunPass { n: p.n, kind: p.kind, radial_mm: p.radial_mm }).collect(),
     };
     Plan { engine: ENGINE, thread, pair, blank, gears, bit, setup, cut, gauge, pad, run, watch, assumptions, workings: sheet.finish() }

@@ -336,7 +336,8 @@ proptest! {
         prop_assert!(plan.cut.passes.windows(2).all(|w| w[1].radial_mm >= w[0].radial_mm - 1e-12));
         prop_assert!(plan.cut.angle_deg <= plan.thread.half_angle_deg + 1e-9, "{}: the slide never leans past the flank", standard.name);
         // The relief angles follow the lead: leading over trailing, unless the floor of two degrees speaks.
-        if let (Some(leading), Some(trailing)) = (&plan.bit.leading_relief_deg, &plan.bit.trailing_relief_deg) {
+        if !inside {
+            let (leading, trailing) = (&plan.bit.leading_relief_deg, &plan.bit.trailing_relief_deg);
             prop_assert!(leading.value > 6.0 && trailing.value >= 2.0 && trailing.value < 6.0, "{}", standard.name);
         }
     }

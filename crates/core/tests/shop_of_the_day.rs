@@ -6,9 +6,9 @@ mod common;
 use common::demo_lathe;
 use proptest::prelude::*;
 use serde_json::{Value, json};
-use yoke_core::gears::{DayJob, Setting, TrialRequest, blank_card, day_order, purchases, standard_pitches};
+use yoke_core::gears::{DayJob, Setting, TrialRequest, blank_card, day_order, pitches_wanted, purchases, standard_pitches};
 use yoke_core::job::{Fault, Lathe, LatheProfile, Mounted, PlanRequest, PlateRead, PlateRequest, read_json, settle};
-use yoke_core::quantity::Ratio;
+use yoke_core::quantity::{LengthUnit, Ratio};
 
 fn lathe(profile: &Value) -> Lathe {
     let (request, faults) = read_json::<PlanRequest>(json!({"thread": {"callout": "M20"}, "lathe": profile}));
@@ -103,6 +103,20 @@ fn a_minutes_trial_tells_the_fixed_ratio_and_the_dial() {
     ] {
         assert!(of(bad.clone()).unwrap_err().iter().any(|f| f.pointer == pointer), "{bad}");
     }
+}
+
+#[test]
+fn a_list_of_pitches_wanted_is_read_exactly_or_refused_by_name() {
+    let list = pitches_wanted("1.75; 11.5 TPI, 2 x 5 tpi, 3/4 mm", LengthUnit::Mm).unwrap();
+    let leads: Vec<Ratio> = list.iter().map(|p| p.1).collect();
+    // By hand: 7/4; 25.4/11.5 = 254/115; twice 25.4/5 = 254/25; 3/4.
+    assert_eq!(leads, [Ratio::new(7, 4), Ratio::new(254, 115), Ratio::new(254, 25), Ratio::new(3, 4)]);
+    assert_eq!(list.iter().map(|p| p.0.as_str()).collect::<Vec<_>>(), ["1.75 mm", "11.5 TPI", "2 × 5 TPI", "0.75 mm"]);
+    assert_eq!(pitches_wanted("8", LengthUnit::In).unwrap()[0].1, Ratio::new(127, 40));
+    for bad in ["", "brass", "0 mm", "99 x 1 mm", "1e9", "1/0", "x", "-2 TPI", "２"] {
+        assert!(pitches_wanted(bad, LengthUnit::Mm).is_err(), "{bad}");
+    }
+    assert!(pitches_wanted(&"1,".repeat(41), LengthUnit::Mm).unwrap_err().contains("40"));
 }
 
 #[test]

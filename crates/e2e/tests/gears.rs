@@ -13,12 +13,29 @@ async fn trains_are_narrowed_a_scratch_is_named_and_the_chart_is_read() {
     browser.find("button[aria-label^='Train:']").await.click().await.unwrap();
     browser.wait_text(".mantine-Modal-body", "trains found").await;
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
-    browser.find("button[aria-label^='How true']").await.click().await.unwrap();
+    browser.find("button[aria-label^='Error allowed']").await.click().await.unwrap();
     browser.find_text(".editor .choice", "exact").await.click().await.unwrap();
-    browser.find("button[aria-label='How true: exact']").await;
+    browser.find("button[aria-label='Error allowed, parts per million: exact']").await;
     let job = server.job("mill-bearing-stud").await;
     let rows = job["plan"]["gears"]["trains"].as_array().unwrap();
     assert!(rows.iter().all(|r| r["error_ppm"] == 0.0), "{rows:?}");
+    // A figure of one's own lets more by; what is kept on stays on, one gear by another.
+    browser.find("button[aria-label^='Error allowed']").await.click().await.unwrap();
+    retype(&browser.find(".editor input").await, "60" + Key::Enter).await;
+    browser.find("button[aria-label='Error allowed, parts per million: within 60 ppm']").await;
+    let rows = server.job("mill-bearing-stud").await["plan"]["gears"]["trains"].as_array().unwrap().clone();
+    assert!(rows.iter().all(|r| r["error_ppm"].as_f64().unwrap().abs() <= 60.0), "{rows:?}");
+    let keeps = ["driving", "driven"];
+    for which in keeps {
+        browser.find("button[aria-label^='Gears kept on']").await.click().await.unwrap();
+        browser.find_text(".editor .choice", which).await.click().await.unwrap();
+        browser.find(&format!("button[aria-label^='Gears kept on'][aria-label*='{which}']")).await;
+    }
+    let kept = server.job("mill-bearing-stud").await["request"]["gears"]["keep"].clone();
+    assert!(["drivers", "driven"].iter().all(|s| kept[s].as_array().is_some_and(|l| l.len() == 1)), "{kept}");
+    browser.find("button[aria-label^='Gears kept on']").await.click().await.unwrap();
+    browser.find_text(".editor .choice", "nothing in particular").await.click().await.unwrap();
+    browser.find("button[aria-label='Gears kept on: nothing in particular']").await;
     browser.find("button[aria-label^='Gears changed']").await.click().await.unwrap();
     browser.find_text(".editor .choice", "none").await.click().await.unwrap();
     browser.wait_text(".mantine-Modal-body", "No train passes").await;
@@ -72,8 +89,16 @@ async fn the_day_is_put_in_order_and_a_gear_to_buy_is_named_by_touch() {
     browser.find_text(".day a", "Hydrant union").await.click().await.unwrap();
     browser.find("main[data-station=gears]").await;
     browser.find_text("button.word", "Gears to make or buy").await.click().await.unwrap();
-    let told = browser.wait_text(".mantine-Modal-body", "are cut exactly now").await;
-    assert!(told.contains("pitches"), "{told}");
+    // The union's own 11 TPI first, which the drawer already cuts.
+    browser.wait_text(".mantine-Modal-body", "This pitch is cut exactly now").await;
+    // A list of one's own, a fault in it told without losing it, then mended.
+    let own = browser.find(".mantine-Modal-body input").await;
+    own.send_keys("1.75, oak").await.unwrap();
+    browser.find_text(".mantine-Modal-body .act", "Find gears for these").await.click().await.unwrap();
+    browser.wait_text(".mantine-Modal-body .fault", "“oak” is not a pitch").await;
+    own.send_keys("\u{8}\u{8}\u{8}27 TPI\n").await.unwrap();
+    let told = browser.wait_text(".mantine-Modal-body", "of 2 pitches").await;
+    assert!(told.contains("1 of 2") && told.contains("bringing 27 TPI"), "{told}");
     browser.find_text(".mantine-Modal-body .choice", "For inch pitches").await.click().await.unwrap();
     browser.wait_text(".mantine-Modal-body", "TPI").await;
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);

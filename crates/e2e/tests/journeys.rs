@@ -6,7 +6,7 @@ use std::time::Duration;
 use thirtyfour::prelude::*;
 use yoke_e2e::{Browser, Server, retype};
 
-const VIEWS: [&str; 5] = ["thread", "blank", "gears", "cut", "gauge"];
+const VIEWS: [&str; 6] = ["thread", "blank", "gears", "bit", "cut", "gauge"];
 
 #[tokio::test]
 async fn a_callout_becomes_a_job_by_keyboard_alone() {
@@ -27,7 +27,7 @@ async fn a_callout_becomes_a_job_by_keyboard_alone() {
     browser.wait_text(".carry", "0.8009 in").await;
     browser.keys(["i"]).await;
     browser.wait_text(".carry", "20.343 mm").await;
-    for (key, station) in [("2", "blank"), ("3", "gears"), ("4", "cut"), ("5", "gauge")] {
+    for (key, station) in [("2", "blank"), ("3", "gears"), ("4", "bit"), ("5", "cut"), ("6", "gauge")] {
         browser.keys([key]).await;
         browser.find(&format!("main[data-station={station}]")).await;
     }

@@ -1,6 +1,6 @@
 //! The application: its state, its routes, its start and end.
 
-use crate::{acts, day, demo, events, guard, jobs, lathes, planning, problem, shop, web};
+use crate::{acts, bits, day, demo, events, guard, jobs, lathes, planning, problem, shop, web};
 use axum::Router;
 use axum::extract::DefaultBodyLimit;
 use axum::middleware;
@@ -60,6 +60,9 @@ pub fn api() -> OpenApiRouter<App> {
         .routes(routes!(jobs::one, jobs::change))
         .routes(routes!(jobs::add_member))
         .routes(routes!(acts::record))
+        .routes(routes!(bits::bit_sheet))
+        .routes(routes!(bits::bit_svg))
+        .routes(routes!(bits::bit_dxf))
         .routes(routes!(events::stream))
         .routes(routes!(lathes::lathes, lathes::add_lathe))
         .routes(routes!(lathes::lathe, lathes::put_lathe, lathes::change_lathe, lathes::put_away))

@@ -5,9 +5,11 @@
 
 mod acts;
 mod app;
+mod bits;
 mod command;
 mod day;
 mod demo;
+mod drafting;
 mod events;
 mod guard;
 mod jobs;

@@ -12,7 +12,7 @@ use axum::response::IntoResponse;
 use serde::Deserialize;
 use serde_json::json;
 use utoipa::IntoParams;
-use yoke_core::gears::{ChartRow, Purchases, TrainRow, TrialRequest, TrialSaid, chart as pitch_chart, purchases, standard_pitches};
+use yoke_core::gears::{ChartRow, Purchases, TrainRow, TrialRequest, TrialSaid, chart as pitch_chart, pitches_wanted, purchases, standard_pitches};
 use yoke_core::job::{Fault, Kit, Material, PlanRequest, PlateRead, PlateRequest, Vocabulary, materials as all_materials, read_json, settle};
 use yoke_core::pad::{FeedsSaid, feeds_said};
 use yoke_core::quantity::{LengthUnit, real};
@@ -47,22 +47,24 @@ pub async fn trial(State(app): State<App>, Path(id): Path<String>, body: Bytes) 
 #[derive(Deserialize, IntoParams)]
 #[into_params(parameter_in = Query)]
 pub struct Bought {
-    /// Metric pitches or inch ones.
+    /// Metric pitches or inch ones; of a list, the unit of a number alone.
     unit: LengthUnit,
+    /// A list of one's own, such as `1.25 mm, 11.5 TPI, 2 x 5 TPI`, in place of the usual pitches.
+    pitches: Option<String>,
 }
 
 /// Pitches a purchase is sought for, mm: finer and coarser ones are seldom single-pointed.
 const BOUGHT_MM: std::ops::RangeInclusive<f64> = 0.5..=6.5;
 
-/// Gears to make or buy, so that the usual pitches are cut exactly.
-#[utoipa::path(get, path = "/api/v1/lathes/{id}/purchases", params(("id" = String, Path), Bought), responses((status = 200, body = Purchases), (status = 404, body = Problem)))]
+/// Gears to make or buy, so that the usual pitches, or those listed, are cut exactly.
+#[utoipa::path(get, path = "/api/v1/lathes/{id}/purchases", params(("id" = String, Path), Bought), responses((status = 200, body = Purchases), (status = 404, body = Problem), (status = 422, body = Problem)))]
 pub async fn buy(State(app): State<App>, Path(id): Path<String>, Query(asked): Query<Bought>) -> Result<Json<Purchases>, Problem> {
     let lathe = stored(&app, id).await?;
-    let wanted: Vec<_> = standard_pitches()
-        .into_iter()
-        .filter(|(_, unit, lead)| *unit == asked.unit && BOUGHT_MM.contains(&real(lead)))
-        .map(|(name, _, lead)| (name, lead))
-        .collect();
+    let usual = || standard_pitches().into_iter().filter(|(_, unit, lead)| *unit == asked.unit && BOUGHT_MM.contains(&real(lead)));
+    let wanted = match &asked.pitches {
+        Some(list) => pitches_wanted(list, asked.unit).map_err(|why| Problem::faulty(vec![Fault::new("/pitches", why)]))?,
+        None => usual().map(|(name, _, lead)| (name, lead)).collect(),
+    };
     // Some seconds on a large drawer: not on the thread that answers others.
     tokio::task::spawn_blocking(move || purchases(&lathe, &wanted)).await.map(Json).map_err(|e| Problem::internal(e.to_string()))
 }

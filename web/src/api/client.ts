@@ -25,6 +25,10 @@ export type LatheView = Schemas['LatheView'];
 export type PartSaid = Schemas['PartSaid'];
 export type PlateRequest = Schemas['PlateRequest'];
 export type PlateRead = Schemas['PlateRead'];
+export type BitSheet = Schemas['BitSheet'];
+export type Kit = Schemas['Kit'];
+export type OwnedBit = Schemas['OwnedBit'];
+export type OwnedInsert = Schemas['OwnedInsert'];
 
 export const api = createClient<paths>();
 

@@ -15,9 +15,14 @@ export const useMaterials = () =>
 export const useChart = (id: string) =>
   useQuery({ queryKey: ['chart', id], queryFn: async () => unwrap(await api.GET('/api/v1/lathes/{id}/chart', { params: { path: { id } } })), staleTime: 60_000 });
 
-/** Gears to make or buy for a stored lathe. */
-export const usePurchases = (id: string, unit: 'mm' | 'in') =>
-  useQuery({ queryKey: ['purchases', id, unit], queryFn: async () => unwrap(await api.GET('/api/v1/lathes/{id}/purchases', { params: { path: { id }, query: { unit } } })), staleTime: 60_000 });
+/** Gears to make or buy for a stored lathe: for the usual pitches, or a list of one's own. */
+export const usePurchases = (id: string, unit: 'mm' | 'in', pitches?: string) =>
+  useQuery({
+    queryKey: ['purchases', id, unit, pitches],
+    queryFn: async () => unwrap(await api.GET('/api/v1/lathes/{id}/purchases', { params: { path: { id }, query: { unit, pitches } } })),
+    staleTime: 60_000,
+    retry: false,
+  });
 
 /** The board in the order that changes least. */
 export const useDay = () => useQuery({ queryKey: ['day'], queryFn: async () => unwrap(await api.POST('/api/v1/day', { body: { jobs: [] } })), gcTime: 0 });

@@ -159,6 +159,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/bit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A job's bit drawn, and how it is ground. */
+        get: operations["bit_sheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/bit.dxf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same as DXF, in millimetres. */
+        get: operations["bit_dxf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/bit.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same as SVG, to scale, with a bar to check the print by. */
+        get: operations["bit_svg"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/members": {
         parameters: {
             query?: never;
@@ -343,7 +394,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Gears to make or buy, so that the usual pitches are cut exactly. */
+        /** Gears to make or buy, so that the usual pitches, or those listed, are cut exactly. */
         get: operations["buy"];
         put?: never;
         post?: never;
@@ -607,6 +658,23 @@ export interface components {
              */
             studs?: number | null;
         };
+        /** @description What the bit as ground will cut. */
+        AsGround: {
+            aim_mm?: components["schemas"]["Quantity"] | null;
+            /** @description What gauges and mate feel of both, as pitch diameter. */
+            feels_mm: components["schemas"]["Quantity"];
+            /** @description Whether it matters here. */
+            judged: string;
+            /** @description Angle of the flank the leading edge cuts, from square to the axis. */
+            leading_deg: components["schemas"]["Quantity"];
+            /** @description Sides that rub, or nearly. */
+            rubs?: string[];
+            shallow_mm?: components["schemas"]["Quantity"] | null;
+            /** @description Where to stop and measure, while the tip is only guessed. */
+            stop_says?: string | null;
+            /** @description And the trailing one. */
+            trailing_deg: components["schemas"]["Quantity"];
+        };
         /** @description Something that was not given, and what was taken instead. */
         Assumption: {
             /** @description JSON pointer of the field. */
@@ -627,10 +695,30 @@ export interface components {
         BitRequest: {
             /**
              * Format: double
+             * @description Thickness of the bar it is held in, in a bore.
+             * @default null
+             */
+            bar_diameter_mm?: number | null;
+            /**
+             * Format: double
              * @description From the point to the bit's side toward the shoulder; the flank alone when absent.
              * @default null
              */
             body_ahead_mm?: number | null;
+            /**
+             * Format: double
+             * @description Working clearance; else the material's.
+             * @default null
+             */
+            clearance_deg?: number | null;
+            /** @default null */
+            grinder?: components["schemas"]["Grinder"] | null;
+            /**
+             * Format: double
+             * @description Tip above centre; below is under nought.
+             * @default null
+             */
+            height_mm?: number | null;
             /**
              * Format: double
              * @description Included angle.
@@ -639,23 +727,87 @@ export interface components {
             included_angle_deg?: number | null;
             /**
              * Format: double
+             * @description Relief ground on the leading side, seen from the front.
+             * @default null
+             */
+            leading_relief_deg?: number | null;
+            /**
+             * @description The bit, bar or insert of the drawer picked for this job, by name; what else is told here stands before its own facts.
+             * @default null
+             */
+            owned?: string | null;
+            /**
+             * Format: double
+             * @description Back rake.
+             * @default null
+             */
+            rake_deg?: number | null;
+            /**
+             * Format: double
+             * @description What stands before the bore's mouth and must be reached past.
+             * @default null
+             */
+            reach_past_mm?: number | null;
+            /**
+             * Format: double
+             * @description Turned out of square, the point toward the leading side.
+             * @default null
+             */
+            square_deg?: number | null;
+            /**
+             * @description Narrowest and widest the flat on the tip could be, when it is only guessed.
+             * @default null
+             */
+            tip_flat_between_mm?: number[] | null;
+            /**
+             * Format: double
              * @description Flat on the tip.
              * @default null
              */
             tip_flat_mm?: number | null;
+            /**
+             * @description Least and most the radius on the tip could be, when it is only guessed.
+             * @default null
+             */
+            tip_radius_between_mm?: number[] | null;
             /**
              * Format: double
              * @description Radius on the tip.
              * @default null
              */
             tip_radius_mm?: number | null;
+            /**
+             * Format: double
+             * @description Relief ground on the trailing side, seen from the front.
+             * @default null
+             */
+            trailing_relief_deg?: number | null;
         };
         /** @description The bit. */
         BitSection: {
+            /**
+             * Format: double
+             * @description Working clearance, degrees.
+             */
+            clearance_deg: number;
+            /** @description The drawer held against this thread. */
+            drawer: components["schemas"]["Drawer"];
+            /** @description The flat reckoned with; of a round tip, the flat that cuts as deep. */
+            flat_mm: components["schemas"]["Quantity"];
+            /** @description What to run on the work. */
+            fluid: string;
+            /** @description What to grind. */
+            grind: components["schemas"]["Grind"];
+            /** @description How it is held to the wheel. */
+            grinder: components["schemas"]["Grinder"];
+            ground?: components["schemas"]["AsGround"] | null;
             handbook_flat_mm?: components["schemas"]["Quantity"] | null;
-            leading_relief_deg?: components["schemas"]["Quantity"] | null;
+            /** @description Relief on the leading side, seen from the front. */
+            leading_relief_deg: components["schemas"]["Quantity"];
             /** @description Whether the tip was measured, or the aim is assumed. */
             measured: boolean;
+            radius_mm?: components["schemas"]["Quantity"] | null;
+            relief_tool?: components["schemas"]["ReliefTool"] | null;
             /** @description The bit as it is said. */
             says: string;
             /** @description Flat allowed; on a rounded form, the flat that reaches as deep. */
@@ -663,7 +815,21 @@ export interface components {
             tip_radius_mm?: components["schemas"]["TipAllowed"] | null;
             /** @description Tip to pitch line with the tip used. */
             tip_to_pitch_mm: components["schemas"]["Quantity"];
-            trailing_relief_deg?: components["schemas"]["Quantity"] | null;
+            /** @description Relief on the trailing side, seen from the front. */
+            trailing_relief_deg: components["schemas"]["Quantity"];
+        };
+        /** @description The drawings of a bit, and how it is ground. */
+        BitSheet: {
+            bore?: components["schemas"]["Drawing"] | null;
+            /** @description From the point, at the pitch line: the room under each side. */
+            groove: components["schemas"]["Drawing"];
+            relief_tool?: components["schemas"]["Drawing"] | null;
+            /** @description Grinding it, step by step. */
+            steps: string[];
+            /** @description The tip in its groove at full depth, magnified. */
+            tip: components["schemas"]["Drawing"];
+            /** @description From above, from the front and from the side. */
+            views: components["schemas"]["Drawing"];
         };
         /**
          * @description Where in its limits a blank or bore is aimed.
@@ -976,6 +1142,11 @@ export interface components {
             /** @description Pitch diameter, least and most. */
             pitch_mm: components["schemas"]["Quantity"][];
         };
+        /**
+         * @description How a tool is.
+         * @enum {string}
+         */
+        Condition: "sharp" | "worn" | "broken";
         /** @description How the depth is reached. */
         CutRequest: {
             /**
@@ -1227,6 +1398,15 @@ export interface components {
              */
             pitch_mm?: number | null;
         };
+        /** @description The drawer held against this thread. */
+        Drawer: {
+            /** @description What to do when none serves. */
+            otherwise?: string | null;
+            reach_mm?: components["schemas"]["Quantity"] | null;
+            span_mm?: components["schemas"]["Quantity"] | null;
+            /** @description Tools of the right side, the one picked first, then those that serve. */
+            tools: components["schemas"]["ToolSaid"][];
+        };
         /** @description A drawing to scale. */
         Drawing: {
             /** @description Left, bottom, right, top in mm. */
@@ -1474,6 +1654,31 @@ export interface components {
             /** @description Trains found in the widest error window searched. */
             trains_total: number;
         };
+        /** @description What to grind. */
+        Grind: {
+            /** @description Relief of the nose: what the two flanks leave, or the end face of a flat tip. */
+            nose_deg: components["schemas"]["Quantity"];
+            /** @description How the nose comes about. */
+            nose_says: string;
+            offset_mm?: components["schemas"]["Quantity"] | null;
+            /** @description How far over the point is ground, up to a shoulder. */
+            offset_says?: string | null;
+            /** @description What the rake asks. */
+            rake_says: string;
+            raked_deg?: components["schemas"]["Quantity"] | null;
+            /** @description The side toward which the carriage goes, and the other. */
+            sides: components["schemas"]["SideGrind"][];
+            stocking?: components["schemas"]["Stocking"] | null;
+            /** @description Tilting the tool to the lead angle, where the trailing relief runs out. */
+            tilt_says?: string | null;
+            /** @description Width of blank the point uses to full depth. */
+            width_mm: components["schemas"]["Quantity"];
+        };
+        /**
+         * @description How the bit is held to the wheel.
+         * @enum {string}
+         */
+        Grinder: "freehand" | "rest" | "tilted_rest" | "cutter_grinder";
         /**
          * @description Which way the thread climbs.
          * @enum {string}
@@ -1496,6 +1701,19 @@ export interface components {
              * @default null
              */
             gearbox?: string | null;
+        };
+        /** @description Something that became of a tool. */
+        Happened: {
+            /**
+             * @description The day, as the one who told it writes it.
+             * @default
+             */
+            on?: string;
+            /**
+             * @description What: worn, reground, broken, measured, or in one's own words.
+             * @default
+             */
+            what?: string;
         };
         /**
          * @description How the work is held at the headstock end.
@@ -1663,6 +1881,11 @@ export interface components {
              * @default []
              */
             drills_mm?: number[];
+            /**
+             * @description Threading inserts owned, with what holds them.
+             * @default []
+             */
+            inserts?: components["schemas"]["OwnedInsert"][];
             /**
              * @description Measuring wires owned, diameters in mm as measured.
              * @default []
@@ -1880,6 +2103,8 @@ export interface components {
              * @description Deepest first cut, mm radial.
              */
             first_cut_mm: number;
+            /** @description What to run on it. */
+            fluid: string;
             /**
              * Format: double
              * @description Surface speed to begin threading at, m/min.
@@ -1897,6 +2122,16 @@ export interface components {
             modulus_gpa: number;
             /** @description As it is said. */
             name: string;
+            /**
+             * Format: double
+             * @description Most back rake it is usually cut with, degrees; none on the rest, where it would change the form for nothing.
+             */
+            rake_most_deg: number;
+            /**
+             * Format: double
+             * @description Working clearance of a high-speed-steel bit, degrees.
+             */
+            relief_deg: number;
         };
         /** @description Limits of one member. */
         Member: {
@@ -1950,9 +2185,7 @@ export interface components {
             /** @description Seen from above. */
             drawing: components["schemas"]["Drawing"];
             hand?: components["schemas"]["Hand"] | null;
-            /** @description Its links in order, each in a few words. */
-            links: string[];
-            /** @description All of it in one sentence, with what comes of it. */
+            /** @description Its links in order, all of it in one sentence, with what comes of it. */
             says: string;
         };
         /** @description A train by its teeth. */
@@ -2083,6 +2316,10 @@ export interface components {
              * @description Bar diameter, mm.
              */
             bar_diameter_mm?: number | null;
+            /** @description How it is now. */
+            condition?: components["schemas"]["Condition"];
+            /** @description What became of it, oldest first. */
+            history?: components["schemas"]["Happened"][];
             /**
              * Format: double
              * @description Included angle, degrees.
@@ -2090,10 +2327,20 @@ export interface components {
             included_angle_deg: number;
             /** @description What it cuts. */
             kind: components["schemas"]["Side"];
+            /**
+             * Format: double
+             * @description Relief ground on the left side, seen from the front, the bit face up and its point away, degrees.
+             */
+            left_relief_deg?: number | null;
             /** @description What it is made of. */
             material: string;
             /** @description What it is called. */
             name: string;
+            /**
+             * Format: double
+             * @description Back rake, degrees.
+             */
+            rake_deg?: number | null;
             /**
              * Format: double
              * @description How far the bar reaches, mm.
@@ -2101,14 +2348,84 @@ export interface components {
             reach_mm?: number | null;
             /**
              * Format: double
-             * @description Flat on the tip, mm.
+             * @description Relief ground on the right side, degrees.
              */
-            tip_flat_mm: number;
+            right_relief_deg?: number | null;
+            /** @description Narrowest and widest the flat could be, mm, when it is only guessed. */
+            tip_flat_between_mm?: number[] | null;
+            /**
+             * Format: double
+             * @description Flat on the tip, mm; absent when it was reground and not measured since.
+             */
+            tip_flat_mm?: number | null;
+            /**
+             * Format: double
+             * @description Radius on the tip, mm, in place of a flat.
+             */
+            tip_radius_mm?: number | null;
             /**
              * Format: double
              * @description Tip to the back of the bar, mm.
              */
             tip_to_back_mm?: number | null;
+        };
+        /** @description A threading insert in the drawer, as its box says. */
+        OwnedInsert: {
+            /**
+             * Format: double
+             * @description Its own clearance on each flank, degrees.
+             */
+            clearance_deg?: number | null;
+            /** @description How it is now. */
+            condition?: components["schemas"]["Condition"];
+            /** @description Whether it is shaped for one pitch, crest and all. */
+            full_profile: boolean;
+            /** @description What became of it, oldest first. */
+            history?: components["schemas"]["Happened"][];
+            /**
+             * Format: double
+             * @description Included angle, degrees.
+             */
+            included_angle_deg: number;
+            /** @description What it cuts. */
+            kind: components["schemas"]["Side"];
+            /**
+             * Format: double
+             * @description Lowest surface speed it is sensible at, m/min.
+             */
+            lowest_m_per_min?: number | null;
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: double
+             * @description Finest pitch it is for, mm; of a full profile, its only one.
+             */
+            pitch_from_mm: number;
+            /**
+             * Format: double
+             * @description Coarsest pitch it is for, mm.
+             */
+            pitch_to_mm: number;
+            /**
+             * Format: double
+             * @description How far its bar reaches, mm.
+             */
+            reach_mm?: number | null;
+            /**
+             * Format: double
+             * @description How far its seat tilts it along a right-hand thread, degrees; under nought for a left-hand one.
+             */
+            seat_tilt_deg?: number;
+            /**
+             * Format: double
+             * @description Smallest bore its bar goes into, mm.
+             */
+            smallest_bore_mm?: number | null;
+            /**
+             * Format: double
+             * @description Radius on its tip, mm.
+             */
+            tip_radius_mm: number;
         };
         /**
          * @description Which member is made first.
@@ -2699,6 +3016,25 @@ export interface components {
             /** @description Least width; of a pocket, its least diameter. */
             width_mm: components["schemas"]["Quantity"];
         };
+        /** @description The relief tool. */
+        ReliefTool: {
+            /** @description Width at the root of the blade. */
+            back_mm: components["schemas"]["Quantity"];
+            bar_mm?: components["schemas"]["Quantity"] | null;
+            /** @description Length of the blade. */
+            blade_mm: components["schemas"]["Quantity"];
+            /** @description Radius on its corners, of the square one. */
+            corner_mm: components["schemas"]["Quantity"];
+            /** @description End relief. */
+            end_deg: components["schemas"]["Quantity"];
+            round_mm?: components["schemas"]["Quantity"] | null;
+            /** @description How it is ground and used. */
+            says: string[];
+            /** @description Relief of each side. */
+            side_deg: components["schemas"]["Quantity"];
+            /** @description Width of its edge. */
+            width_mm: components["schemas"]["Quantity"];
+        };
         /** @description One rule of the trade: function, symbols, formula, source, schools. */
         Rule: {
             /** @description The formula in plain text; angles in degrees. */
@@ -2765,6 +3101,7 @@ export interface components {
              * @description Pitch diameter aimed at, mm.
              */
             target_mm: number;
+            tip?: components["schemas"]["RunTip"] | null;
             /**
              * Format: double
              * @description How far the infeed could be out for want of measuring the tip, mm radial.
@@ -2801,7 +3138,31 @@ export interface components {
              * @description Where the dial stands, radial mm.
              */
             stands_mm: number;
+            tip?: components["schemas"]["TipFound"] | null;
             verdict?: components["schemas"]["Verdict"] | null;
+        };
+        /** @description The tip a plan was laid out for, and how well it is known. */
+        RunTip: {
+            /**
+             * Format: double
+             * @description Half angle, degrees.
+             */
+            alpha_deg: number;
+            /**
+             * Format: double
+             * @description Narrowest the flat, or the flat as deep as a round tip, could be, mm.
+             */
+            narrow_mm: number;
+            /**
+             * Format: double
+             * @description Pitch, mm.
+             */
+            pitch_mm: number;
+            /**
+             * Format: double
+             * @description Widest it could be, mm.
+             */
+            wide_mm: number;
         };
         /** @description The wires of the plan. */
         RunWires: {
@@ -3007,6 +3368,30 @@ export interface components {
          * @enum {string}
          */
         Side: "external" | "internal";
+        /** @description One side of the bit. */
+        SideGrind: {
+            bench_deg?: components["schemas"]["Quantity"] | null;
+            /** @description The way it faces on the lathe. */
+            faces: string;
+            /** @description Relief as seen from the front. */
+            front_deg: components["schemas"]["Quantity"];
+            /**
+             * Format: double
+             * @description What was really ground, degrees, where told.
+             */
+            ground_deg?: number | null;
+            /** @description Its side with the bit held face up, point away from you. */
+            held: string;
+            /** @description The same with the flank along the wheel: what a tilted rest is set to and a protractor square to the edge reads. */
+            rest_deg: components["schemas"]["Quantity"];
+            /**
+             * Format: double
+             * @description What of it the thread's own rise takes, degrees; under nought where the thread falls away.
+             */
+            rise_deg: number;
+            /** @description `leading` or `trailing`. */
+            side: string;
+        };
         /** @description A standard size. */
         Size: {
             /** @description Its callout. */
@@ -3150,6 +3535,15 @@ export interface components {
              * @default null
              */
             reverses?: boolean | null;
+        };
+        /** @description The tool that roughs a wide groove before the form tool. */
+        Stocking: {
+            /** @description Its tip. */
+            flat_mm: components["schemas"]["Quantity"];
+            /** @description What it leaves on each flank. */
+            leaves_mm: components["schemas"]["Quantity"];
+            /** @description In words. */
+            says: string;
         };
         /**
          * @description Infeed styles.
@@ -3324,6 +3718,55 @@ export interface components {
             max: components["schemas"]["Quantity"];
             /** @description Narrowest flat. */
             min: components["schemas"]["Quantity"];
+        };
+        /** @description The tip as the readings have it. */
+        TipFound: {
+            /**
+             * Format: double
+             * @description Give or take, mm: two standard deviations.
+             */
+            doubt_mm: number;
+            /**
+             * Format: double
+             * @description Flat, mm; of a round tip the flat that cuts as deep.
+             */
+            flat_mm: number;
+            /** @description Readings it rests on. */
+            readings: number;
+            /** @description In words. */
+            says: string;
+            /**
+             * Format: double
+             * @description How far tool and work spring apart straight after a cut, mm radial.
+             */
+            spring_mm: number;
+            /**
+             * Format: double
+             * @description How far it stands past the pitch line, mm.
+             */
+            tip_to_pitch_mm: number;
+        };
+        /**
+         * @description What kind of tool it is.
+         * @enum {string}
+         */
+        ToolKind: "bit" | "bar" | "insert";
+        /** @description A tool of the drawer, judged for this thread. */
+        ToolSaid: {
+            /** @description Of a bar, its span tip to back and its thickness, mm. */
+            bar_mm?: number[] | null;
+            bends_mm?: components["schemas"]["Quantity"] | null;
+            heel_deg?: components["schemas"]["Quantity"] | null;
+            /** @description What it is. */
+            kind: components["schemas"]["ToolKind"];
+            /** @description What it is called. */
+            name: string;
+            /** @description Whether it is the one picked for this job. */
+            picked: boolean;
+            /** @description What was found of it, weightiest first. */
+            says: string[];
+            /** @description Whether it will do. */
+            serves: boolean;
         };
         /** @description One train of the list. */
         TrainRow: {
@@ -3824,6 +4267,127 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bit_sheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BitSheet"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bit_dxf: {
+        parameters: {
+            query?: {
+                /** @description Which drawing; the three views when absent. */
+                view?: "views" | "tip" | "relief_tool";
+                /** @description Millimetres on the paper for each of the bit's: 1 or 10; 1 when absent. */
+                scale?: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/vnd.dxf": number[];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bit_svg: {
+        parameters: {
+            query?: {
+                /** @description Which drawing; the three views when absent. */
+                view?: "views" | "tip" | "relief_tool";
+                /** @description Millimetres on the paper for each of the bit's: 1 or 10; 1 when absent. */
+                scale?: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/svg+xml": string;
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4458,8 +5022,10 @@ export interface operations {
     buy: {
         parameters: {
             query: {
-                /** @description Metric pitches or inch ones. */
+                /** @description Metric pitches or inch ones; of a list, the unit of a number alone. */
                 unit: components["schemas"]["LengthUnit"];
+                /** @description A list of one's own, such as `1.25 mm, 11.5 TPI, 2 x 5 TPI`, in place of the usual pitches. */
+                pitches?: string;
             };
             header?: never;
             path: {
@@ -4478,6 +5044,14 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

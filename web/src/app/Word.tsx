@@ -6,12 +6,18 @@ import { readLength } from '../api/length';
 import { NumberPad } from '../parts/NumberPad';
 import { useUnit } from '../parts/unit';
 
+/** A value ready to be set by one touch. */
+interface Ready {
+  says: string;
+  patch: Patch;
+}
+
 /** How a word is changed: one of some choices, or something typed. */
 export type Edit =
   | { kind: 'choice'; choices: { says: string; under?: string; patch: Patch; chosen?: boolean }[] }
   | { kind: 'text'; value: string; patch: (text: string) => Patch }
-  | { kind: 'length'; value: string; patch: (mm: number | null) => Patch; clear?: string; owned?: { says: string; patch: Patch }[] }
-  | { kind: 'number'; value: string; patch: (value: number | null) => Patch; clear?: string };
+  | { kind: 'length'; value: string; patch: (mm: number | null) => Patch; clear?: string; owned?: Ready[] }
+  | { kind: 'number'; value: string; patch: (value: number | null) => Patch; clear?: string; usual?: Ready[] };
 
 interface WordProps {
   job: Job;
@@ -81,6 +87,7 @@ function Editor({ job, about, edit, close }: { job: Job; about: string; edit: Ed
     return read.fault === undefined ? send(edit.patch(read.mm)) : setFault(read.fault);
   };
   const clear = edit.kind === 'text' ? undefined : edit.clear;
+  const ready = edit.kind === 'length' ? edit.owned : edit.kind === 'number' ? edit.usual : undefined;
   return (
     <form
       className="editor"
@@ -105,9 +112,9 @@ function Editor({ job, about, edit, close }: { job: Job; about: string; edit: Ed
         aria-describedby={fault ? `${id}-fault` : undefined}
       />
       {fault && <p className="fault" role="alert" id={`${id}-fault`}>{fault}</p>}
-      {edit.kind === 'length' && edit.owned && edit.owned.length > 0 && (
-        <div className="choices" role="group" aria-label="From the drawer">
-          {edit.owned.map((o) => (
+      {ready && ready.length > 0 && (
+        <div className="choices" role="group" aria-label={edit.kind === 'length' ? 'From the drawer' : 'Usual'}>
+          {ready.map((o) => (
             <button key={o.says} type="button" className="choice" onClick={() => send(o.patch)}>
               {o.says}
             </button>

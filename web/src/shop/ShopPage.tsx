@@ -6,11 +6,12 @@ import { Head } from '../app/Head';
 import { Slash } from '../app/Slash';
 import { Leaf } from '../parts/Leaf';
 import { leadscrew } from '../parts/text';
+import { DrawerShelves } from './DrawerShelves';
 import { useAddLathe, useAway, usePutAway } from './hooks';
 import { NameForm } from './NameLeaf';
 import { type Found, Reading, readJson } from './Reading';
 
-/** The shop: its lathes, those put away, and ways to add one. */
+/** The shop: its lathes and its drawer, lathes put away, and ways to add one. */
 export function ShopPage() {
   const lathes = useLathes();
   const away = useAway();
@@ -53,6 +54,7 @@ export function ShopPage() {
           <button type="button" className="act" onClick={() => setLeaf('new')}>Describe a lathe</button>
           <button type="button" className="act plain" onClick={() => setLeaf('import')}>Read a lathe file</button>
         </div>
+        <DrawerShelves />
         {(away.data?.length ?? 0) > 0 && (
           <section aria-labelledby="away-head">
             <h2 id="away-head">Deleted</h2>

@@ -1,11 +1,7 @@
-import type { LatheProfile, PartSaid } from '../api/client';
+import type { PartSaid } from '../api/client';
+import type { Field } from '../parts/fields';
 
 export type PartName = PartSaid['part'];
-
-/** How one field of a part is told. */
-export type Field =
-  | { kind: 'number' | 'ratio' | 'length' | 'numbers' | 'teeth' | 'speeds'; at: string; says: string; how?: string }
-  | { kind: 'choice'; at: string; says: string; choices: { says: string; value: unknown }[] };
 
 const yes = (at: string, says: string): Field => ({ kind: 'choice', at, says, choices: [{ says: 'yes', value: true }, { says: 'no', value: false }] });
 
@@ -144,22 +140,3 @@ export const FIELDS: Partial<Record<PartName, { title: string; how: string; fiel
     ],
   },
 };
-
-/** What stands at a place such as `arm.slot_reach_mm.0`. */
-export function at(profile: LatheProfile, place: string): unknown {
-  return place.split('.').reduce<unknown>((node, key) => (node && typeof node === 'object' ? (node as Record<string, unknown>)[key] : undefined), profile);
-}
-
-/** The change that puts `value` there; both ends of a pair go together, so the other end is kept. */
-export function put(patch: Record<string, unknown>, profile: LatheProfile, place: string, value: unknown): void {
-  const keys = place.split('.');
-  const last = keys.pop() ?? '';
-  if (/^\d$/.test(last)) {
-    const list = [...((at({ ...profile, ...patch } as LatheProfile, keys.join('.')) as unknown[] | undefined) ?? [])];
-    list[Number(last)] = value;
-    put(patch, profile, keys.join('.'), list.every((v) => v === null || v === undefined) ? null : list);
-    return;
-  }
-  const node = keys.reduce<Record<string, unknown>>((n, key) => (n[key] ??= {}) as Record<string, unknown>, patch);
-  node[last] = value;
-}

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, type LatheProfile, type LatheView, Refused, unwrap } from '../api/client';
+import { api, type Kit, type LatheProfile, type LatheView, Refused, unwrap } from '../api/client';
 
 /** A part of a lathe's profile; null takes a field away. */
 export type LathePatch = { [K in keyof LatheProfile]?: unknown };
@@ -78,4 +78,16 @@ export function useLatheChange(view: LatheView | undefined) {
   });
   const last = before.at(-1);
   return { change, undo: last && { says: last.says, go: () => undo.mutate(last.profile) } };
+}
+
+/** Keeps the drawer as it now is; what is planned with it is asked for again. */
+export function useKeepKit() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: async (kit: Kit) => unwrap(await api.PUT('/api/v1/kit', { body: kit })),
+    onSuccess: (kit) => {
+      queries.setQueryData(['kit'], kit);
+      for (const key of ['job', 'jobs', 'bit', 'day']) void queries.invalidateQueries({ queryKey: [key] });
+    },
+  });
 }

@@ -11,6 +11,7 @@ import { useKeys } from '../app/keys';
 import { isStation, STATIONS, type StationId } from '../app/stations';
 import { UnitContext } from '../parts/unit';
 import { WorkingProvider } from '../parts/Working';
+import { BitStation } from './bit/BitStation';
 import { BlankStation } from './blank/BlankStation';
 import { CutStation } from './cut/CutStation';
 import { GaugeStation } from './gauge/GaugeStation';
@@ -27,6 +28,7 @@ const PAGES: Record<StationId, ComponentType<StationProps>> = {
   thread: ThreadStation,
   blank: BlankStation,
   gears: GearsStation,
+  bit: BitStation,
   cut: CutStation,
   gauge: GaugeStation,
 };

@@ -1,9 +1,26 @@
 //! Bit: the tip really ground, and what it will cut.
 
+mod bar;
+mod drawer;
+mod drawing;
+mod grind;
+mod ground;
+mod insert;
+mod relief_tool;
 pub mod rules;
+mod steps;
 
-use crate::job::{Assumption, BitFacts};
+pub use drawer::{Drawer, ToolKind, ToolSaid};
+pub use drawing::{BitSheet, sheet};
+pub use grind::{Grind, SideGrind, Stocking};
+pub use ground::{AsGround, Edges, flanks};
+pub(crate) use relief_tool::Groove;
+pub use relief_tool::ReliefTool;
+pub use steps::Grinder;
+
+use crate::job::{Assumption, BitFacts, BlankFacts, Kit};
 use crate::quantity::{degrees_text, plain_text};
+use crate::setup::Direction;
 use crate::thread::section::Thread;
 use crate::thread::{Side, System, rules as thread_rules};
 use crate::watch::{Level, Watch};
@@ -26,12 +43,10 @@ pub struct TipAllowed {
 #[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct BitSection {
-    /// Relief on the leading side, external work only.
-    #[serde(skip_serializing_if = "Option::is_none")]
-    pub leading_relief_deg: Option<Quantity>,
-    /// Relief on the trailing side, external work only.
-    #[serde(skip_serializing_if = "Option::is_none")]
-    pub trailing_relief_deg: Option<Quantity>,
+    /// Relief on the leading side, seen from the front.
+    pub leading_relief_deg: Quantity,
+    /// Relief on the trailing side, seen from the front.
+    pub trailing_relief_deg: Quantity,
     /// Flat allowed; on a rounded form, the flat that reaches as deep.
     pub tip_flat_mm: TipAllowed,
     /// Radius allowed, on a rounded form.
@@ -42,10 +57,44 @@ pub struct BitSection {
     pub handbook_flat_mm: Option<Quantity>,
     /// Tip to pitch line with the tip used.
     pub tip_to_pitch_mm: Quantity,
+    /// The flat reckoned with; of a round tip, the flat that cuts as deep.
+    pub flat_mm: Quantity,
+    /// The radius reckoned with, of a round tip.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub radius_mm: Option<Quantity>,
     /// Whether the tip was measured, or the aim is assumed.
     pub measured: bool,
     /// The bit as it is said.
     pub says: String,
+    /// Working clearance, degrees.
+    pub clearance_deg: f64,
+    /// What to run on the work.
+    pub fluid: String,
+    /// What to grind.
+    pub grind: Grind,
+    /// How it is held to the wheel.
+    pub grinder: Grinder,
+    /// The drawer held against this thread.
+    pub drawer: Drawer,
+    /// The tool for the turned relief, where there is one.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub relief_tool: Option<ReliefTool>,
+    /// What the bit as ground will cut, where anything of it was told.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub ground: Option<AsGround>,
+}
+
+/// The tip and its reliefs, before the rest is known.
+pub(crate) struct TipSaid {
+    allowed: [Num; 3],
+    radius: Option<[Num; 3]>,
+    handbook: Option<Num>,
+    /// Radius reckoned with, of a round tip.
+    rounded: Option<Num>,
+    measured: bool,
+    says: String,
+    clearance: f64,
+    reliefs: grind::Reliefs,
 }
 
 /// What later stations need of the tip.
@@ -57,10 +106,9 @@ pub(crate) struct Tip {
     pub equal_flat: Num,
     /// How far the infeed could be out for want of measuring the tip, mm radial.
     pub doubt: f64,
+    /// Narrowest and widest the flat could be, mm; both as it was measured.
+    pub between: [f64; 2],
 }
-
-/// Working clearance of a ground bit, degrees. House value.
-const CLEARANCE_DEG: f64 = 6.0;
 
 /// Radii a rounded root may have: least, most, and the middle of them. UNR starts lower than the ISO root of a
 /// strong bolt; both end where the radius would reach past the root's limit.
@@ -125,6 +173,13 @@ fn flats(sheet: &mut Sheet, thread: &Thread) -> [Num; 3] {
 fn used(sheet: &mut Sheet, facts: &BitFacts, thread: &Thread, aim: Num, round: Option<Num>) -> (Num, bool, String) {
     let alpha = Num::from(thread.alpha_deg);
     let text = |v: f64, what: &str| format!("{} mm {what}", plain_text(v, 2));
+    // A guess is laid out for its wider end: a narrower tip then stops short, never past the size.
+    if let Some([_, wide]) = facts.round_between_mm {
+        return (sheet.work(&rules::CUT_OFF_RADIUS, [wide.into(), alpha]), false, text(wide, "radius"));
+    }
+    if let Some([_, wide]) = facts.tip_between_mm {
+        return (sheet.work(&rules::CUT_OFF_FLAT, [wide.into(), alpha]), false, text(wide, "flat"));
+    }
     match (facts.tip_flat_mm, facts.tip_radius_mm, round) {
         (_, Some(radius), _) => (sheet.work(&rules::CUT_OFF_RADIUS, [radius.into(), alpha]), true, text(radius, "radius")),
         (Some(flat), None, _) => (sheet.work(&rules::CUT_OFF_FLAT, [flat.into(), alpha]), true, text(flat, "flat")),
@@ -133,25 +188,17 @@ fn used(sheet: &mut Sheet, facts: &BitFacts, thread: &Thread, aim: Num, round: O
     }
 }
 
-/// What a gauge or nut feels of the flank angle being off by half the difference, mm of pitch diameter:
-/// a narrow bit bears at the crest, a wide one at the root.
-fn angle_feels_like(thread: &Thread, angle: f64) -> f64 {
-    let tan = |deg: f64| deg.to_radians().tan();
-    let alpha = thread.alpha_deg;
-    let delta = (angle / 2.0 - alpha).abs();
-    let [major, pitch, minor] = [thread.major, thread.basic.pitch, thread.basic.minor].map(|n| n.value);
-    if angle < 2.0 * alpha {
-        (major - pitch) * (tan(alpha) - tan(alpha - delta)) / tan(alpha)
-    } else {
-        (pitch - minor) * (tan(alpha + delta) - tan(alpha)) / tan(alpha)
-    }
-}
-
 /// Works the tip: as ground, else the form's aim.
-pub(crate) fn work(sheet: &mut Sheet, facts: &BitFacts, thread: &Thread, assumed: &mut Vec<Assumption>, watch: &mut Vec<Watch>) -> (Tip, BitSection) {
+pub(crate) fn tip(
+    sheet: &mut Sheet,
+    facts: &BitFacts,
+    clearance: f64,
+    thread: &Thread,
+    assumed: &mut Vec<Assumption>,
+    watch: &mut Vec<Watch>,
+) -> (Tip, TipSaid) {
     let (pitch, alpha) = (thread.pitch, Num::from(thread.alpha_deg));
     let straight = thread.alpha_deg <= 0.0;
-    let external = thread.spec.side == Side::External;
     let [min, max, aim] = flats(sheet, thread);
     // A form, or a root, that is round wants a round tip.
     let round = thread.radius.or_else(|| thread.spec.rounded_root.then(|| rounded_root(sheet, thread)[2]));
@@ -164,17 +211,18 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &BitFacts, thread: &Thread, assumed
         let h = sheet.work(&rules::TIP_TO_PITCH, [pitch, alpha, cut_off]);
         (h, sheet.work(&rules::EQUAL_FLAT, [cut_off, alpha]), measured, says)
     };
-    let doubt = if measured || straight { 0.0 } else { (max.value - min.value) / (2.0 * thread.alpha_deg.to_radians().tan()) };
+    let [narrow, wide] = facts.tip_between_mm.unwrap_or([min.value, max.value]);
+    let doubt = if measured || straight { 0.0 } else { (wide - narrow) / (2.0 * thread.alpha_deg.to_radians().tan()) };
     if !measured {
         assumed.push(Assumption { pointer: "/bit/tip_flat_mm".into(), text: format!("The tip was not measured: {} is assumed.", tip_says) });
-        if !straight {
+        if !straight && facts.tip_between_mm.is_none() {
             let text = format!(
                 "The tip is not measured: a flat between {} and {} mm is {} of infeed. Measure before the last cuts.",
                 plain_text(min.value, 2),
                 plain_text(max.value, 2),
                 plain_text(doubt, 2)
             );
-            watch.push(Watch::new(Level::Note, "assumed_default", "cut", text));
+            watch.push(Watch::new(Level::Note, "assumed_default", "bit", text));
         }
     }
     if thread.spec.rounded_root && facts.tip_flat_mm.is_some() {
@@ -184,7 +232,7 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &BitFacts, thread: &Thread, assumed
         watch.push(Watch::new(
             Level::Note,
             "form_radius",
-            "cut",
+            "bit",
             format!(
                 "The {} form is round at crest and root: a plain bit leaves the crests flat. Finish with a chaser or a full-form bit where that matters.",
                 thread.spec.system.word()
@@ -192,37 +240,99 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &BitFacts, thread: &Thread, assumed
         ));
     }
     let angle = facts.included_angle_deg.unwrap_or(thread.alpha_deg * 2.0);
-    if (angle - thread.alpha_deg * 2.0).abs() > 0.5 {
-        let text = if straight {
-            format!("A bit of {}° leaves the sides of a square thread sloping; grind it parallel.", degrees_text(angle))
-        } else {
-            format!(
-                "A bit of {}° on a {}° thread acts like {} mm off the pitch diameter; grind it true.",
-                degrees_text(angle),
-                degrees_text(2.0 * thread.alpha_deg),
-                plain_text(angle_feels_like(thread, angle), 3)
-            )
-        };
-        watch.push(Watch::new(Level::Warn, "bit_angle", "cut", text));
+    if straight && angle > 0.5 {
+        let text = format!("A bit of {}° leaves the sides of a square thread sloping; grind it parallel.", degrees_text(angle));
+        watch.push(Watch::new(Level::Warn, "bit_angle", "bit", text));
     }
-    let reliefs = external.then(|| {
-        let leading = sheet.work_assuming(&rules::RELIEF_LEADING, [CLEARANCE_DEG.into(), thread.lead_angle_minor], Some("working clearance 6°".into()));
-        let trailing = sheet.work_assuming(&rules::RELIEF_TRAILING, [CLEARANCE_DEG.into(), thread.lead_angle_major], Some("working clearance 6°".into()));
-        (Quantity::angle(leading), Quantity::angle(trailing))
-    });
-    let (leading_relief_deg, trailing_relief_deg) = reliefs.unzip();
-    let section = BitSection {
-        leading_relief_deg,
-        trailing_relief_deg,
-        tip_flat_mm: TipAllowed { min: Quantity::length(min), max: Quantity::length(max), aim: Quantity::length(aim) },
-        tip_radius_mm: round.map(|radius| {
-            let mut of = |flat: Num| Quantity::length(sheet.work(&rules::RADIUS_OF_FLAT, [flat, alpha]));
-            TipAllowed { min: of(min), max: of(max), aim: Quantity::length(radius) }
+    let clearance = facts.clearance_deg.unwrap_or(clearance);
+    let reliefs = grind::reliefs(sheet, thread, clearance, facts.bar_radius_mm);
+    let guess = if facts.tip_between_mm.is_some() { " at most, guessed" } else { " (aim, not measured)" };
+    let said = TipSaid {
+        allowed: [min, max, aim],
+        radius: round.map(|radius| {
+            let mut of = |flat: Num| sheet.work(&rules::RADIUS_OF_FLAT, [flat, alpha]);
+            [of(min), of(max), radius]
         }),
-        handbook_flat_mm: matches!(thread.spec.system, System::Acme).then(|| Quantity::length(sheet.work(&rules::HANDBOOK, [pitch]))),
-        tip_to_pitch_mm: Quantity::length(h),
+        rounded: match (facts.round_between_mm, facts.tip_flat_mm, facts.tip_between_mm) {
+            (Some([_, wide]), ..) => Some(wide.into()),
+            (None, None, None) => facts.tip_radius_mm.map(Num::from).or(round),
+            _ => None,
+        },
+        handbook: matches!(thread.spec.system, System::Acme).then(|| sheet.work(&rules::HANDBOOK, [pitch])),
         measured,
-        says: format!("{}°, {tip_says}{}", degrees_text(angle), if measured { "" } else { " (aim, not measured)" }),
+        says: format!("{}°, {tip_says}{}", degrees_text(angle), if measured { "" } else { guess }),
+        clearance,
+        reliefs,
     };
-    (Tip { h, equal_flat, doubt }, section)
+    let between = if measured || straight { [equal_flat.value; 2] } else { [narrow, wide] };
+    (Tip { h, equal_flat, doubt, between }, said)
+}
+
+/// What the bit's section needs of everything before it.
+pub(crate) struct Before<'a> {
+    pub thread: &'a Thread,
+    pub tip: &'a Tip,
+    pub blank: &'a BlankFacts,
+    pub direction: &'a Direction,
+    pub kit: &'a Kit,
+    /// Room past the end of the thread, mm.
+    pub beyond: f64,
+    /// Radial depth of the cut.
+    pub depth: Num,
+    /// Radii of the groove's root and of the crest, mm.
+    pub from_to: (f64, f64),
+    /// Spindle speed, rev/min.
+    pub speed_rpm: f64,
+    /// Whether passes end by reversing.
+    pub reverses: bool,
+    /// The turned relief, where there is one.
+    pub groove: Option<Groove>,
+}
+
+/// Works the bit: what to grind, what will go in, and what the real one cuts.
+pub(crate) fn work(sheet: &mut Sheet, facts: &BitFacts, said: TipSaid, before: &Before<'_>, watch: &mut Vec<Watch>) -> BitSection {
+    let Before { thread, tip, blank, direction, kit, beyond, depth, from_to, speed_rpm, reverses, ref groove } = *before;
+    let (leading, trailing) = said.reliefs.sides;
+    // What of each relief the thread's own rise takes: all but the working clearance, unless the least was taken instead.
+    let external = thread.spec.side == Side::External;
+    let [left, right] = facts.side_reliefs;
+    let lead_left = grind::left_leads(direction);
+    let own = if lead_left { [left, right] } else { [right, left] };
+    let reliefs = [facts.leading_relief_deg.or(own[0]), facts.trailing_relief_deg.or(own[1])];
+    let rises = (leading.value - said.clearance, if external { -thread.lead_angle_major.value } else { trailing.value - said.clearance });
+    let before = grind::Before { facts, thread, tip, blank, direction, depth, from_to, reliefs, rises };
+    let grind = grind::work(sheet, &before, said.reliefs, said.clearance, watch);
+    let of = |[min, max, aim]: [Num; 3]| TipAllowed { min: Quantity::length(min), max: Quantity::length(max), aim: Quantity::length(aim) };
+    BitSection {
+        leading_relief_deg: Quantity::angle(leading),
+        trailing_relief_deg: Quantity::angle(trailing),
+        tip_flat_mm: of(said.allowed),
+        tip_radius_mm: said.radius.map(of),
+        handbook_flat_mm: said.handbook.map(Quantity::length),
+        tip_to_pitch_mm: Quantity::length(tip.h),
+        flat_mm: Quantity::length(tip.equal_flat),
+        radius_mm: said.rounded.map(Quantity::length),
+        measured: said.measured,
+        says: said.says,
+        clearance_deg: said.clearance,
+        fluid: blank.material.fluid.clone(),
+        grinder: facts.grinder,
+        drawer: drawer::work(
+            sheet,
+            &drawer::Before {
+                facts,
+                kit,
+                thread,
+                flats: [said.allowed[0].value, said.allowed[1].value],
+                clearance: said.clearance,
+                beyond,
+                speed: std::f64::consts::PI * 2.0 * from_to.0.max(from_to.1) * speed_rpm / 1000.0,
+                reverses,
+            },
+            watch,
+        ),
+        relief_tool: groove.as_ref().map(|g| relief_tool::work(sheet, thread, g, facts.bar_radius_mm, said.clearance)),
+        ground: ground::work(sheet, &ground::Before { facts, thread, tip, reliefs, needed: said.reliefs.sides, rises, from_to }, watch),
+        grind,
+    }
 }

@@ -1,5 +1,6 @@
 //! The verdict: in limits, take this much more, or past it.
 
+use super::estimate::TipFound;
 use crate::cut::DialSetting;
 use crate::log::RunPlan;
 use crate::quantity::{mm_text, plain_text};
@@ -81,6 +82,12 @@ pub const READING_DOUBT_MM: f64 = 0.005;
 /// Judges a reading taken with the dial at `stood_mm` radial. `None` when the reading holds no size.
 #[must_use]
 pub fn judge(run: &RunPlan, reading: &Measured, stood_mm: f64) -> Option<Verdict> {
+    judge_knowing(run, reading, stood_mm, None)
+}
+
+/// The same, knowing what earlier readings have found of the tip.
+#[must_use]
+pub fn judge_knowing(run: &RunPlan, reading: &Measured, stood_mm: f64, tip: Option<&TipFound>) -> Option<Verdict> {
     let (size, typed) = match (reading.pitch_diameter_mm, reading.over_wires_mm, run.wires) {
         (Some(e), _, _) => (e, e),
         (None, Some(m), Some(w)) => (m - w.sum_mm, m),
@@ -88,7 +95,10 @@ pub fn judge(run: &RunPlan, reading: &Measured, stood_mm: f64) -> Option<Verdict
     };
     let doubt = READING_DOUBT_MM.max(reading.spread_mm.unwrap_or(0.0));
     let pitch_diameter_mm = PitchDiameter { value: size, doubt };
-    let questions = questions(run, size, typed, stood_mm);
+    let (reach, reach_doubt) = tip.map_or((run.tip_to_pitch_mm, run.tip_doubt_mm), |t| (t.tip_to_pitch_mm, 0.0));
+    let sense = if run.side == Side::External { -1.0 } else { 1.0 };
+    let expected = run.start_mm + sense * 2.0 * (stood_mm - reach);
+    let questions = questions(run, [size, typed, expected], reach_doubt);
     if !questions.is_empty() {
         return Some(Verdict {
             verdict: VerdictKind::Unsure,
@@ -138,9 +148,7 @@ fn next_cut(run: &RunPlan, stood_mm: f64, more: f64) -> Option<Next> {
 }
 
 /// What a practised hand would ask of a reading that does not agree with the dial.
-fn questions(run: &RunPlan, size: f64, typed: f64, stood_mm: f64) -> Vec<String> {
-    let sense = if run.side == Side::External { -1.0 } else { 1.0 };
-    let expected = run.start_mm + sense * 2.0 * (stood_mm - run.tip_to_pitch_mm);
+fn questions(run: &RunPlan, [size, typed, expected]: [f64; 3], reach_doubt: f64) -> Vec<String> {
     let expected_typed = expected + (typed - size);
     let off = size - expected;
     for (scale, unit) in [(25.4, "inches"), (1.0 / 25.4, "millimetres")] {
@@ -149,7 +157,7 @@ fn questions(run: &RunPlan, size: f64, typed: f64, stood_mm: f64) -> Vec<String>
             return vec![format!("{} was expected: was the reading in {unit}?", mm_text(expected_typed))];
         }
     }
-    if off.abs() <= 0.3_f64.max(2.0 * run.tip_doubt_mm) {
+    if off.abs() <= 0.3_f64.max(2.0 * reach_doubt) {
         return Vec::new();
     }
     let turn = 2.0 * run.dial.turn_radial_mm();

@@ -3,7 +3,7 @@
 use super::search::{Wanted, search};
 use super::table::Table;
 use crate::job::{Gear, Lathe};
-use crate::quantity::{Ratio, plain_text, short_text};
+use crate::quantity::{Exact, LengthUnit, Ratio, pitch_of_tpi, plain_text, real, short_text};
 use crate::working::Quantity;
 use serde::Serialize;
 
@@ -58,6 +58,41 @@ pub struct Purchases {
 const TEETH: std::ops::RangeInclusive<u16> = 18..=130;
 /// Single gears listed, and the ones a second is sought for.
 const LISTED: usize = 5;
+
+/// Most pitches of a list of one's own.
+const MOST: usize = 40;
+
+/// Reads a list of pitches wanted: `1.25 mm, 11.5 TPI, 2 x 5 TPI`, the last a thread of two starts. A number alone is in `otherwise`.
+///
+/// # Errors
+/// What is wrong with the first that cannot be read, and what would be right.
+pub fn pitches_wanted(text: &str, otherwise: LengthUnit) -> Result<Vec<(String, Ratio)>, String> {
+    let list: Vec<&str> = text.split([',', ';', '\n']).map(str::trim).filter(|t| !t.is_empty()).collect();
+    if list.is_empty() || list.len() > MOST {
+        return Err(format!("name from 1 to {MOST} pitches, such as 1.25 mm, 11.5 TPI"));
+    }
+    list.into_iter()
+        .map(|one| pitch_wanted(one, otherwise).ok_or_else(|| format!("“{one}” is not a pitch; write 1.25 mm, 11.5 TPI, or 2 x 5 TPI for two starts")))
+        .collect()
+}
+
+fn pitch_wanted(text: &str, otherwise: LengthUnit) -> Option<(String, Ratio)> {
+    let lower = text.to_lowercase();
+    let (starts, rest) = lower.split_once(['x', '×']).map_or((1, lower.as_str()), |(n, rest)| (n.trim().parse::<u8>().unwrap_or(0), rest));
+    let rest = rest.trim();
+    let (number, unit) = match (rest.strip_suffix("tpi"), rest.strip_suffix("mm")) {
+        (Some(n), _) => (n, LengthUnit::In),
+        (_, Some(n)) => (n, LengthUnit::Mm),
+        _ => (rest, otherwise),
+    };
+    let Exact(value) = Exact::parse(number)?;
+    // Within what a lathe cuts, so that nothing overflows.
+    (1..=12).contains(&starts).then_some(())?;
+    (0.01..=200.0).contains(&real(&value)).then_some(())?;
+    let (pitch, word) = if unit == LengthUnit::In { (pitch_of_tpi(&value), "TPI") } else { (value, "mm") };
+    let times = if starts > 1 { format!("{starts} × ") } else { String::new() };
+    Some((format!("{times}{} {word}", short_text(real(&value), 4)), pitch * Ratio::from_integer(starts.into())))
+}
 
 /// Whether a lead is cut exactly by a train that hangs.
 fn covers(lathe: &Lathe, table: &Table, lead: &Ratio) -> bool {

@@ -19,7 +19,7 @@ mod suits;
 mod table;
 mod trial;
 
-pub use buy::{BlankCard, Purchase, Purchases, card as blank_card, purchases};
+pub use buy::{BlankCard, Purchase, Purchases, card as blank_card, pitches_wanted, purchases};
 pub use chart::{ChartRow, chart, standard_pitches};
 pub use day::{Day, DayJob, DayStep, Setting, order as day_order};
 pub use dial::{DialAnswer, DialRule, each_gear, reengage};

@@ -4,9 +4,11 @@ use super::checker::Checker;
 use super::faults::Fault;
 use super::kit::Kit;
 use super::lathe::{Lathe, Mounted, long_bed};
+use super::material::{ToolMaterial, tool_material};
 use super::profile::LatheProfile;
-use super::request::{LeadCorrection, PlanRequest, SpecialRequest, ThreadRequest, Vocabulary};
+use super::request::{BitRequest, LeadCorrection, PlanRequest, SpecialRequest, ThreadRequest, Vocabulary};
 use super::workpiece::{self, BlankFacts};
+use crate::bit::Grinder;
 use crate::pad::{self, SumFacts};
 use crate::quantity::{Exact, Ratio, pitch_of_tpi, plain_text, real};
 use crate::thread::identify::Sample;
@@ -137,8 +139,36 @@ pub struct BitFacts {
     pub tip_flat_mm: Option<f64>,
     /// Radius, mm, when measured.
     pub tip_radius_mm: Option<f64>,
+    /// Narrowest and widest the flat could be, mm, when only guessed.
+    pub tip_between_mm: Option<[f64; 2]>,
+    /// The radii those flats stand for, mm, when the tip is round.
+    pub round_between_mm: Option<[f64; 2]>,
     /// From the point to the bit's side toward the shoulder, mm, when known.
     pub body_ahead_mm: Option<f64>,
+    /// Working clearance asked for, degrees.
+    pub clearance_deg: Option<f64>,
+    /// Relief ground on the leading side, degrees.
+    pub leading_relief_deg: Option<f64>,
+    /// Relief ground on the trailing side, degrees.
+    pub trailing_relief_deg: Option<f64>,
+    /// Back rake, degrees.
+    pub rake_deg: Option<f64>,
+    /// Out of square, degrees.
+    pub square_deg: Option<f64>,
+    /// Tip above centre, mm.
+    pub height_mm: Option<f64>,
+    /// Radius of the bar, mm.
+    pub bar_radius_mm: Option<f64>,
+    /// What must be reached past, mm.
+    pub reach_past_mm: Option<f64>,
+    /// How it is held to the wheel.
+    pub grinder: Grinder,
+    /// The one of the drawer it is, by name.
+    pub owned: Option<String>,
+    /// What it is made of, where that is known and in the table.
+    pub material: Option<&'static ToolMaterial>,
+    /// Reliefs of that one, left and right side with its face up and its point away, degrees.
+    pub side_reliefs: [Option<f64>; 2],
 }
 
 /// The way of working, settled.
@@ -239,7 +269,7 @@ pub fn settle(request: &PlanRequest, stored: Option<&LatheProfile>, mut faults: 
     });
     let blank = workpiece::settle(request, thread.as_ref(), &mut c);
     let gears = settle_gears(request, &lathe, &mut c);
-    let bit = settle_bit(request, thread.as_ref(), &mut c);
+    let bit = settle_bit(request, &kit, thread.as_ref(), &mut c);
     if request.setup.wall.is_some() && thread.as_ref().is_some_and(|t| t.spec.side == Side::External) {
         c.fault("/setup/wall", "only a bore has walls to choose between; leave it out for an external thread");
     }
@@ -304,11 +334,7 @@ fn settle_kit(request: &PlanRequest, c: &mut Checker) -> Kit {
     } else if request.kit.is_none() {
         c.assume("/gauge/wires_mm", "No wires were listed: those of the demo drawer are used.");
     }
-    c.within(kit.bits.len() as f64, 0.0, 200.0, "/kit/bits", "bits");
-    for (i, bit) in kit.bits.iter().enumerate().take(200) {
-        c.within(bit.included_angle_deg, 0.0, 120.0, &format!("/kit/bits/{i}/included_angle_deg"), "degrees");
-        c.within(bit.tip_flat_mm, 0.0, 50.0, &format!("/kit/bits/{i}/tip_flat_mm"), "mm");
-    }
+    kit.check_tools(c);
     for (list, place) in [(&mut kit.wires_mm, place), (&mut kit.drills_mm, "/kit/drills_mm")] {
         c.within(list.len() as f64, 0.0, 500.0, place, "entries");
         list.truncate(500);
@@ -501,8 +527,32 @@ fn position(name: Option<&String>, lathe: &Lathe, at: &str, c: &mut Checker) -> 
     found
 }
 
-fn settle_bit(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mut Checker) -> BitFacts {
-    let asked = &request.bit;
+/// The bit as told, with what is known of the one picked from the drawer; what is told of this job stands before it.
+fn with_owned(asked: &BitRequest, kit: &Kit) -> BitRequest {
+    let mut told = asked.clone();
+    let Some(name) = &asked.owned else { return told };
+    if let Some(insert) = kit.inserts.iter().find(|i| i.name == *name) {
+        told.included_angle_deg = told.included_angle_deg.or(Some(insert.included_angle_deg));
+        if told.tip_flat_mm.is_none() && told.tip_flat_between_mm.is_none() && told.tip_radius_between_mm.is_none() {
+            told.tip_radius_mm = told.tip_radius_mm.or(Some(insert.tip_radius_mm));
+        }
+        return told;
+    }
+    // One taken out of the drawer since must not stop the job: the drawer says it is gone.
+    let Some(bit) = kit.bits.iter().find(|b| b.name == *name) else { return told };
+    told.included_angle_deg = told.included_angle_deg.or(Some(bit.included_angle_deg));
+    if told.tip_flat_mm.is_none() && told.tip_radius_mm.is_none() && told.tip_flat_between_mm.is_none() && told.tip_radius_between_mm.is_none() {
+        told.tip_flat_mm = bit.tip_flat_mm;
+        told.tip_radius_mm = bit.tip_radius_mm;
+        told.tip_flat_between_mm.clone_from(&bit.tip_flat_between_mm);
+    }
+    told.rake_deg = told.rake_deg.or(bit.rake_deg);
+    told.bar_diameter_mm = told.bar_diameter_mm.or(bit.bar_diameter_mm);
+    told
+}
+
+fn settle_bit(request: &PlanRequest, kit: &Kit, thread: Option<&ThreadFacts>, c: &mut Checker) -> BitFacts {
+    let asked = &with_owned(&request.bit, kit);
     let pitch = thread.map_or(100.0, |t| real(&t.spec.pitch));
     let angle = thread.map_or(60.0, |t| 2.0 * t.spec.half_angle_deg());
     if angle <= 0.0 && asked.tip_radius_mm.is_some() {
@@ -511,7 +561,62 @@ fn settle_bit(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mut Check
     if asked.tip_flat_mm.is_some() && asked.tip_radius_mm.is_some() {
         c.fault("/bit/tip_radius_mm", "give tip_flat_mm or tip_radius_mm, not both");
     }
+    let between = asked.tip_flat_between_mm.as_deref().and_then(|list| {
+        let at = "/bit/tip_flat_between_mm";
+        if asked.tip_flat_mm.is_some() || asked.tip_radius_mm.is_some() {
+            c.fault(at, "give what was measured, or the two it lies between, not both");
+        }
+        if angle <= 0.0 {
+            c.fault(at, "the width of a square tool is measured: give tip_flat_mm");
+        }
+        match *list {
+            [a, b] if a >= 0.0 && b > a && b <= pitch * 0.6 => Some([a, b]),
+            _ => {
+                c.fault(at, format!("two flats are wanted, the narrower first, between 0 and {} mm for this pitch", plain_text(pitch * 0.6, 2)));
+                None
+            }
+        }
+    });
+    let round_between = asked.tip_radius_between_mm.as_deref().and_then(|list| {
+        let at = "/bit/tip_radius_between_mm";
+        if asked.tip_flat_mm.is_some() || asked.tip_radius_mm.is_some() || asked.tip_flat_between_mm.is_some() {
+            c.fault(at, "give what was measured, or the two it lies between, not both");
+        }
+        match *list {
+            [a, b] if a >= 0.0 && b > a && b <= pitch * 0.4 && angle > 0.0 => Some([a, b]),
+            _ => {
+                c.fault(at, format!("two radii are wanted, the smaller first, between 0 and {} mm for this pitch", plain_text(pitch * 0.4, 2)));
+                None
+            }
+        }
+    });
+    let smallest = thread.map_or(1.0, |t| real(&t.spec.major) / 2.0 - 1.5 * pitch).max(0.2);
     BitFacts {
+        tip_between_mm: between.or_else(|| {
+            // The flats that cut as much off the sharp V.
+            let half = (angle / 2.0).to_radians();
+            round_between.map(|r| r.map(|r| 2.0 * half.tan() * r * (1.0 / half.sin() - 1.0)))
+        }),
+        round_between_mm: round_between,
+        clearance_deg: c.sound(asked.clearance_deg, 1.0, 20.0, "/bit/clearance_deg", "degrees"),
+        leading_relief_deg: c.sound(asked.leading_relief_deg, -10.0, 60.0, "/bit/leading_relief_deg", "degrees"),
+        trailing_relief_deg: c.sound(asked.trailing_relief_deg, -10.0, 60.0, "/bit/trailing_relief_deg", "degrees"),
+        rake_deg: c.sound(asked.rake_deg, 0.0, 35.0, "/bit/rake_deg", "degrees"),
+        square_deg: c.sound(asked.square_deg, -10.0, 10.0, "/bit/square_deg", "degrees"),
+        height_mm: c.sound(asked.height_mm, -smallest.min(5.0) / 2.0, smallest.min(5.0) / 2.0, "/bit/height_mm", "mm for this diameter"),
+        bar_radius_mm: c.sound(asked.bar_diameter_mm, 1.0, 500.0, "/bit/bar_diameter_mm", "mm").map(|d| d / 2.0),
+        reach_past_mm: c.sound(asked.reach_past_mm, 0.0, 2000.0, "/bit/reach_past_mm", "mm"),
+        grinder: asked.grinder.unwrap_or_default(),
+        owned: asked.owned.clone(),
+        material: asked.owned.as_ref().and_then(|name| {
+            let insert = kit.inserts.iter().any(|i| i.name == *name).then_some("carbide");
+            tool_material(insert.or_else(|| kit.bits.iter().find(|b| b.name == *name).map(|b| b.material.as_str()))?)
+        }),
+        side_reliefs: asked
+            .owned
+            .as_ref()
+            .and_then(|name| kit.bits.iter().find(|b| b.name == *name))
+            .map_or([None; 2], |b| [b.left_relief_deg, b.right_relief_deg]),
         included_angle_deg: c.sound(
             asked.included_angle_deg,
             (angle - 5.0).max(0.0),

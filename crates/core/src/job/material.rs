@@ -19,6 +19,34 @@ pub struct Material {
     pub least_cut_mm: f64,
     /// Stiffness, Young's modulus in GPa.
     pub modulus_gpa: f64,
+    /// Working clearance of a high-speed-steel bit, degrees.
+    pub relief_deg: f64,
+    /// Most back rake it is usually cut with, degrees; none on the rest, where it would change the form for nothing.
+    pub rake_most_deg: f64,
+    /// What to run on it.
+    pub fluid: String,
+}
+
+/// What a tool is made of, against high-speed steel.
+#[derive(Debug, Clone, PartialEq, Deserialize)]
+pub struct ToolMaterial {
+    /// Stable code.
+    pub code: String,
+    /// As it is said.
+    pub name: String,
+    /// How many times the speed of high-speed steel it stands.
+    pub speed_times: f64,
+    /// How much more working clearance it is given, degrees.
+    pub relief_more_deg: f64,
+}
+
+static TOOLS: LazyLock<Vec<ToolMaterial>> =
+    LazyLock::new(|| csv::Reader::from_reader(include_str!("../../data/tool_materials.csv").as_bytes()).into_deserialize().filter_map(Result::ok).collect());
+
+/// A tool's material by its code; none for one that is not in the table, which is taken for high-speed steel.
+#[must_use]
+pub fn tool_material(code: &str) -> Option<&'static ToolMaterial> {
+    TOOLS.iter().find(|t| t.code == code)
 }
 
 static MATERIALS: LazyLock<Vec<Material>> =
@@ -34,7 +62,7 @@ pub fn materials() -> &'static [Material] {
 mod tests {
     #[test]
     fn every_row_reads() {
-        assert_eq!(super::materials().len(), 8);
+        assert_eq!((super::materials().len(), super::TOOLS.len()), (8, 4));
         assert!(super::materials().iter().all(|m| m.first_cut_mm > m.least_cut_mm && m.hss_m_per_min > 1.0));
     }
 }

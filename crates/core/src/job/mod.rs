@@ -17,9 +17,9 @@ pub(crate) use checker::Checker;
 pub use drawer::{GearEntry, GearList};
 pub use facts::{Assumption, BitFacts, CutFacts, Ending, GaugeFacts, GearFacts, Job, MateFacts, SetupFacts, Style, ThreadFacts, Wall, Way, settle};
 pub use faults::{Fault, read_json};
-pub use kit::{Kit, OwnedBit};
+pub use kit::{Condition, Happened, Kit, OwnedBit, OwnedInsert};
 pub use lathe::{Arm, Checked, Dial, Gear, Lathe, MAX_TEETH, MIN_TEETH, Mounted, Slide, checked, long_bed};
-pub use material::{Material, materials};
+pub use material::{Material, ToolMaterial, materials, tool_material};
 pub use plate::{Misread, PlateRead, PlateRequest};
 pub use profile::{
     ArmProfile, BoundGears, CarriageStop, Chuck, DialProfile, GearGroup, GearboxPosition, LatheProfile, LeadscrewProfile, MountedProfile, OneOrMany, Place,

@@ -4,6 +4,7 @@
 use super::facts::{Ending, Style, Wall, Way};
 use super::kit::Kit;
 use super::profile::LatheProfile;
+use crate::bit::Grinder;
 use crate::blank::{BlankAim, EndKind, Holding, ParallelRequest, PlainRequest, RegisterRequest, Support};
 use crate::pad::SumRequest;
 use crate::quantity::Exact;
@@ -256,8 +257,44 @@ pub struct BitRequest {
     pub tip_flat_mm: Option<f64>,
     /// Radius on the tip.
     pub tip_radius_mm: Option<f64>,
+    /// Narrowest and widest the flat on the tip could be, when it is only guessed.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub tip_flat_between_mm: Option<Vec<f64>>,
+    /// Least and most the radius on the tip could be, when it is only guessed.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub tip_radius_between_mm: Option<Vec<f64>>,
     /// From the point to the bit's side toward the shoulder; the flank alone when absent.
     pub body_ahead_mm: Option<f64>,
+    /// Working clearance; else the material's.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub clearance_deg: Option<f64>,
+    /// Relief ground on the leading side, seen from the front.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub leading_relief_deg: Option<f64>,
+    /// Relief ground on the trailing side, seen from the front.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub trailing_relief_deg: Option<f64>,
+    /// Back rake.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub rake_deg: Option<f64>,
+    /// Turned out of square, the point toward the leading side.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub square_deg: Option<f64>,
+    /// Tip above centre; below is under nought.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub height_mm: Option<f64>,
+    /// Thickness of the bar it is held in, in a bore.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub bar_diameter_mm: Option<f64>,
+    /// What stands before the bore's mouth and must be reached past.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub reach_past_mm: Option<f64>,
+    /// How it is held to the wheel.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub grinder: Option<Grinder>,
+    /// The bit, bar or insert of the drawer picked for this job, by name; what else is told here stands before its own facts.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub owned: Option<String>,
 }
 
 /// How the cut is run.

@@ -119,5 +119,8 @@ fn settle_material(asked: Option<&str>, c: &mut Checker) -> Material {
         first_cut_mm: 0.25,
         least_cut_mm: 0.03,
         modulus_gpa: 205.0,
+        relief_deg: 6.0,
+        rake_most_deg: 0.0,
+        fluid: "cutting oil".into(),
     })
 }

@@ -2,7 +2,7 @@
 
 use super::act::{Act, ActKind};
 use crate::cut::{DepthDial, DialSetting, PassKind};
-use crate::gauge::{Verdict, VerdictKind, judge};
+use crate::gauge::{PitchDiameter, RunTip, Sized, TipFound, Verdict, VerdictKind, judge_knowing, tip_found};
 use crate::quantity::LengthUnit;
 use crate::thread::Side;
 use serde::{Deserialize, Serialize};
@@ -55,6 +55,9 @@ pub struct RunPlan {
     pub finishing_cut_mm: f64,
     /// The schedule.
     pub passes: Vec<RunPass>,
+    /// The tip it was laid out for; absent in plans frozen before it was kept.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub tip: Option<RunTip>,
 }
 
 impl RunPlan {
@@ -98,6 +101,9 @@ pub struct RunState {
     pub done: Vec<u32>,
     /// The last verdict.
     pub verdict: Option<Verdict>,
+    /// What the readings have found of the tip.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub tip: Option<TipFound>,
     /// Whether the thread is proven.
     pub finished: bool,
     /// The act that undo takes back.
@@ -119,6 +125,9 @@ struct Run<'a> {
     verdict: Option<Verdict>,
     finished: bool,
     begun: bool,
+    /// Passes taken at the depth the dial stands at, and the readings that can be trusted.
+    here: u32,
+    readings: Vec<Sized>,
 }
 
 /// Folds the acts over the plan. Acts taken back count for nothing; the same pass told twice counts
@@ -133,8 +142,18 @@ pub fn fold(plan: &RunPlan, acts: &[Act]) -> RunState {
         })
         .collect();
     let standing: Vec<&Act> = acts.iter().filter(|a| !undone.contains(&a.id.as_str()) && !matches!(a.kind, ActKind::Undone { .. })).collect();
-    let mut run =
-        Run { plan, stands: 0.0, basis: plan.passes.clone(), schedule: plan.passes.clone(), done: Vec::new(), verdict: None, finished: false, begun: false };
+    let mut run = Run {
+        plan,
+        stands: 0.0,
+        basis: plan.passes.clone(),
+        schedule: plan.passes.clone(),
+        done: Vec::new(),
+        verdict: None,
+        finished: false,
+        begun: false,
+        here: 0,
+        readings: Vec::new(),
+    };
     for act in &standing {
         run.take(&act.kind);
     }
@@ -147,6 +166,7 @@ impl Run<'_> {
         match act {
             ActKind::PassDone { n, radial_mm } => {
                 self.begun = true;
+                self.here = if (*radial_mm - self.stands).abs() < SAME_MM { self.here + 1 } else { 1 };
                 self.stands = *radial_mm;
                 if !self.done.contains(n) {
                     self.done.push(*n);
@@ -163,10 +183,15 @@ impl Run<'_> {
     }
 
     fn measure(&mut self, act: &ActKind) {
-        let verdict = act.measured().and_then(|m| judge(self.plan, &m, self.stands));
+        let known = tip_found(self.plan, &self.readings);
+        let verdict = act.measured().and_then(|m| judge_knowing(self.plan, &m, self.stands, known.as_ref()));
         if let Some(verdict) = &verdict {
             // The last reading has the word: a thread once proven and then read large, or in doubt, is not.
             self.finished = verdict.verdict == VerdictKind::InLimits;
+            if verdict.questions.is_empty() {
+                let PitchDiameter { value, doubt } = verdict.pitch_diameter_mm;
+                self.readings.push(Sized { stood_mm: self.stands, size_mm: value, doubt_mm: doubt, springs: self.here.saturating_sub(1) });
+            }
             match verdict.verdict {
                 VerdictKind::InLimits | VerdictKind::PastLimit => {
                     self.basis.clear();
@@ -212,6 +237,7 @@ impl Run<'_> {
     /// One act resyncs everything: what is shallower has been passed, what is deeper is to come.
     fn stand_at(&mut self, radial: f64) {
         self.stands = radial;
+        self.here = 0;
         self.begun = true;
         self.verdict = None;
         self.finished = false;
@@ -252,6 +278,7 @@ impl Run<'_> {
             passes_done: self.done.len(),
             done: self.done,
             verdict: self.verdict,
+            tip: tip_found(self.plan, &self.readings),
             finished: self.finished,
             last_act,
             says,

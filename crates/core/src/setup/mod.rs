@@ -11,7 +11,7 @@ use crate::blank::EndKind;
 use crate::blank::reach::Reach;
 use crate::blank::relief;
 use crate::gears::{DialRule, TrainRow};
-use crate::job::{BlankFacts, CarriageStop, Chuck, Ending, Lathe, SetupFacts, Speeds, Wall, Way};
+use crate::job::{BlankFacts, CarriageStop, Chuck, Ending, Lathe, SetupFacts, Speeds, ToolMaterial, Wall, Way};
 use crate::quantity::plain_text;
 use crate::thread::section::Thread;
 use crate::thread::{Hand, Side};
@@ -178,11 +178,13 @@ pub(crate) struct Before<'a> {
     pub rule: DialRule,
     pub train: Option<&'a TrainRow>,
     pub words: &'a Words,
+    /// What the tool picked is made of.
+    pub tool: Option<&'a ToolMaterial>,
 }
 
 /// Ending and speed: from the dial rule, the room and the material.
 pub(crate) fn work(sheet: &mut Sheet, facts: &SetupFacts, before: &Before<'_>, watch: &mut Vec<Watch>) -> SetupSection {
-    let Before { blank, reach, lathe, thread, direction, rule, train, words } = *before;
+    let Before { blank, reach, lathe, thread, direction, rule, train, words, tool } = *before;
     let toward = direction.carriage == Carriage::TowardHeadstock;
     // A ring or pocket is too narrow for a carriage under power to stop in.
     let by_hand = toward && matches!(blank.end, Some(EndKind::PlungedRing | EndKind::DrilledPocket));
@@ -215,7 +217,10 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &SetupFacts, before: &Before<'_>, w
             format!("A fixed stop does not throw the {} out: set it beyond where the carriage is to stop, or take it off the bed.", words.half_nut),
         ));
     }
-    let cutting = sheet.work(&rules::CUTTING_SPEED, [blank.material.hss_m_per_min.into(), thread.major]);
+    let surface = Num::from(blank.material.hss_m_per_min);
+    // A tool that is not of high-speed steel stands more, or less.
+    let surface = tool.filter(|t| t.speed_times != 1.0).map_or(surface, |t| sheet.work(&rules::TOOL_SPEED, [surface, t.speed_times.into()]));
+    let cutting = sheet.work(&rules::CUTTING_SPEED, [surface, thread.major]);
     // The half-nut stops the carriage at once; the spindle coasts unless clutch or brake hold it.
     let coast = Num::from(if ending == Ending::Closed && !lathe.quick_stop { lathe.coast_turns } else { 0.0 });
     // Away from the headstock the shoulder is behind the cut: only a room that was given binds. A relief that is

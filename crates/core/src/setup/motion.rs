@@ -12,9 +12,7 @@ use serde::Serialize;
 #[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Motion {
-    /// Its links in order, each in a few words.
-    pub links: Vec<String>,
-    /// All of it in one sentence, with what comes of it.
+    /// Its links in order, all of it in one sentence, with what comes of it.
     pub says: String,
     /// The hand the chain gives; absent where nothing is known of the tumbler.
     #[serde(skip_serializing_if = "Option::is_none")]
@@ -94,8 +92,8 @@ pub(super) fn chain(lathe: &Lathe, train: Option<&TrainRow>, direction: &Directi
         first.make_ascii_uppercase();
     }
     let says = format!("{says}: {end}.");
-    let drawing = drawn(lathe, direction, side, counted.unwrap_or(2), toward.unwrap_or(meant), with, says.clone());
-    Motion { links, says, hand, drawing }
+    let drawing = drawn(lathe, direction, side, counted.unwrap_or(2), toward.unwrap_or(meant), with);
+    Motion { says, hand, drawing }
 }
 
 /// An arrow from one point to another, its head filled.
@@ -108,7 +106,7 @@ fn arrow(from: Point, to: Point) -> [Shape; 2] {
 }
 
 /// The lathe from above, headstock to the left, the operator below.
-fn drawn(lathe: &Lathe, direction: &Direction, side: Side, meshes: usize, toward: bool, with: Option<bool>, says: String) -> Drawing {
+fn drawn(lathe: &Lathe, direction: &Direction, side: Side, meshes: usize, toward: bool, with: Option<bool>) -> Drawing {
     const AXIS: f64 = 110.0;
     const SCREW: f64 = 18.0;
     let forward = direction.spindle == Spindle::Forward;
@@ -122,8 +120,8 @@ fn drawn(lathe: &Lathe, direction: &Direction, side: Side, meshes: usize, toward
     shapes.push(Shape::open("motion.shaft", vec![[-22.0, AXIS], [0.0, AXIS]]));
     shapes.push(Shape::rect("motion.screw", [-22.0, SCREW - 4.0], [420.0, SCREW + 4.0]));
     let lean = if lathe.leadscrew_hand == Hand::Right { -3.0 } else { 3.0 };
-    for i in 0..30 {
-        let x = 112.0 + 10.0 * f64::from(i);
+    for i in 0..6 {
+        let x = 130.0 + 50.0 * f64::from(i);
         shapes.push(Shape::open("motion.screw", vec![[x - lean, SCREW - 4.0], [x + lean, SCREW + 4.0]]));
     }
     // The near side of the work goes down when the spindle runs forward: over the top it comes toward the operator.
@@ -169,5 +167,5 @@ fn drawn(lathe: &Lathe, direction: &Direction, side: Side, meshes: usize, toward
     shapes.push(Shape::word([168.0, AXIS + 34.0], "over the top"));
     shapes.push(Shape::word([290.0, 38.0], "carriage"));
     shapes.push(Shape::word([190.0, -12.0], "you stand here"));
-    Drawing { says, bounds: [-64.0, -20.0, 430.0, 176.0], shapes, dimensions: Vec::new() }
+    Drawing { says: "Seen from above, the operator below.".into(), bounds: [-64.0, -20.0, 430.0, 176.0], shapes, dimensions: Vec::new() }
 }

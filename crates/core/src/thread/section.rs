@@ -166,6 +166,7 @@ pub(crate) struct Thread {
     pub basic: Basics,
     /// Radius of crest and root, of a rounded form.
     pub radius: Option<Num>,
+    pub lead_angle_pitch: Num,
     pub lead_angle_minor: Num,
     pub lead_angle_major: Num,
 }
@@ -221,6 +222,7 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &ThreadFacts, watch: &mut Vec<Watch
         engagement,
         basic,
         radius,
+        lead_angle_pitch: angles[1],
         lead_angle_minor: angles[2],
         lead_angle_major: angles[0],
         spec,

@@ -17,7 +17,7 @@ const VIEWS: [View; 12] = [
     ("gauge", "/jobs/footbridge-tie-rod/gauge", ".carry", DESK, false),
     ("at-the-lathe", "/jobs/footbridge-tie-rod/at-the-lathe", ".setting", DESK, false),
     ("at-the-lathe-dark", "/jobs/footbridge-tie-rod/at-the-lathe", ".setting", DESK, true),
-    ("cut-dark", "/jobs/gauge-board-cap/cut", ".carry", (1024, 768), true),
+    ("bit-dark", "/jobs/gauge-board-cap/bit", ".views .outline", (1024, 768), true),
     ("lathe", "/shop/lathes/gap-bed", ".parts-said", DESK, false),
     ("gears-portrait", "/jobs/mill-bearing-stud/gears", ".carry", (768, 1024), false),
 ];

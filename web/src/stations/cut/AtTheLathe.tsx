@@ -143,7 +143,7 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
             {verdict?.questions.map((q) => <p key={q} className="fault">{q}</p>)}
           </div>
         )}
-        {verdict?.verdict === 'take_more' && next && <p className="strip">{verdict.says}</p>}
+        {verdict?.verdict === 'take_more' && next && <p className="strip">{verdict.says}{run?.tip && ` ${run.tip.says}`}</p>}
         {waiting.length > 0 && cutOff && (
           <p className="strip warn" role="status">
             The server does not answer. {waiting.length} {waiting.length === 1 ? 'act is' : 'acts are'} kept here and will be sent.

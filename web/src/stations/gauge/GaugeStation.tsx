@@ -22,6 +22,7 @@ function Said({ job }: { job: Job }) {
     <div className={`verdict ${verdict.verdict}`} role="status">
       <b>{HEADS[verdict.verdict]}</b>
       <p>{verdict.says}</p>
+      {job.run?.tip && <p>{job.run.tip.says}</p>}
       {verdict.questions.map((q) => <p key={q}>{q}</p>)}
     </div>
   );

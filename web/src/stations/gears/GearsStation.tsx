@@ -122,7 +122,7 @@ export function GearsStation({ job, plan }: StationProps) {
       <MotionLeaf job={job} plan={plan} open={leaf === 'motion'} onClose={close} />
       <DriftLeaf job={job} plan={plan} open={leaf === 'drift'} onClose={close} />
       <ScratchLeaf job={job} plan={plan} open={leaf === 'scratch'} onClose={close} />
-      {lathe && <BuyLeaf lathe={lathe} name={gears.lathe} open={leaf === 'buy'} onClose={close} />}
+      {lathe && <BuyLeaf lathe={lathe} name={gears.lathe} job={`${plan.thread.starts > 1 ? `${plan.thread.starts} x ` : ''}${plan.thread.pitch_text}`} open={leaf === 'buy'} onClose={close} />}
       {lathe && <ChartLeaf lathe={lathe} name={gears.lathe} open={leaf === 'chart'} onClose={close} />}
     </Station>
   );

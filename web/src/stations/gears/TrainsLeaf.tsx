@@ -7,6 +7,10 @@ import type { StationProps } from '../JobPage';
 import { lever, readTrain, train } from './train';
 
 type GearsPatch = NonNullable<Patch['gears']>;
+const SEATS = ['drivers', 'driven'] as const;
+type Seat = (typeof SEATS)[number];
+type Kept = Record<Seat, number[]>;
+const seatSays = (seat: Seat, teeth: number) => `the ${teeth} ${seat === 'drivers' ? 'driving' : 'driven'}`;
 const IDLE = (t: TrainRow) => (t.idlers?.length ? `with the ${t.idlers.join(' and the ')} as idler${t.idlers.length > 1 ? 's' : ''}` : t.fits === null ? 'by the bench rule' : 'yes');
 
 /** The trains found, in order; what is asked of them narrows the list. */
@@ -21,27 +25,28 @@ export function TrainsLeaf({ job, plan, open, onClose }: StationProps & { open: 
   const changes = asked?.max_changes != null ? `at most ${asked.max_changes} ${asked.max_changes === 1 ? 'gear' : 'gears'}` : 'any gears';
   const positions = [...new Set([...gears.trains.map((t) => t.gearbox), ...(asked?.gearbox ? [asked.gearbox] : [])])].sort();
   const mounted = useLathes().data?.find((l) => l.id === job.request.lathe_id)?.mounted;
-  const kept = [
-    ...(mounted?.drivers ?? []).map((t) => ({ says: `the ${t} driving`, keep: { drivers: [t], driven: [] } })),
-    ...(mounted?.driven ?? []).map((t) => ({ says: `the ${t} driven`, keep: { drivers: [], driven: [t] } })),
-  ];
-  const { keep } = asked ?? {};
-  const keptSays = keep ? [...(keep.drivers ?? []).map((t) => `the ${t} driving`), ...(keep.driven ?? []).map((t) => `the ${t} driven`)].join(', ') : 'nothing in particular';
+  const keep: Kept = { drivers: asked?.keep?.drivers ?? [], driven: asked?.keep?.driven ?? [] };
+  const keptSays = SEATS.flatMap((seat) => keep[seat].map((teeth) => seatSays(seat, teeth))).join(', ') || 'nothing in particular';
+  // Each gear now on can be kept or let go by itself.
+  const mayKeep = SEATS.flatMap((seat) => [...new Set([...(mounted?.[seat] ?? []), ...keep[seat]])].map((teeth) => ({ seat, teeth, on: keep[seat].includes(teeth) })));
+  const turned = (seat: Seat, teeth: number, on: boolean): Kept => ({ ...keep, [seat]: on ? keep[seat].filter((t) => t !== teeth) : [...keep[seat], teeth] });
   return (
     <Leaf title={`Trains for ${plan.thread.pitch_text} on the ${gears.lathe}`} open={open} onClose={onClose} wide>
       <p className="sentence own">
         {gears.required_ratio} leadscrew turns a spindle turn: {gears.trains_total} trains found,{' '}
         <Word
           job={job}
-          about="How true"
+          about="Error allowed, parts per million"
           set={truth !== 'of any error'}
           edit={{
-            kind: 'choice',
-            choices: [
-              { says: 'of any error', chosen: truth === 'of any error', patch: { gears: { exact_only: null, max_error_ppm: null } } },
-              { says: 'exact', chosen: Boolean(asked?.exact_only), patch: { gears: { exact_only: true, max_error_ppm: null } } },
-              ...[100, 500].map((ppm) => ({ says: `within ${ppm} ppm`, chosen: !asked?.exact_only && asked?.max_error_ppm === ppm, patch: { gears: { exact_only: null, max_error_ppm: ppm } } })),
+            kind: 'number',
+            value: String(asked?.max_error_ppm ?? ''),
+            patch: (ppm) => ({ gears: { exact_only: null, max_error_ppm: ppm } }),
+            usual: [
+              { says: 'exact', patch: { gears: { exact_only: true, max_error_ppm: null } } },
+              ...[100, 500].map((ppm) => ({ says: `within ${ppm} ppm`, patch: { gears: { exact_only: null, max_error_ppm: ppm } } })),
             ],
+            clear: 'of any error',
           }}
         >
           {truth}
@@ -91,7 +96,12 @@ export function TrainsLeaf({ job, plan, open, onClose }: StationProps & { open: 
                 kind: 'choice',
                 choices: [
                   { says: 'nothing in particular', chosen: asked?.keep == null, patch: { gears: { keep: null } } },
-                  ...kept.map((k) => ({ says: k.says, chosen: keptSays === k.says, patch: { gears: { keep: k.keep } } })),
+                  ...mayKeep.map(({ seat, teeth, on }) => ({
+                    says: seatSays(seat, teeth),
+                    under: on ? 'let it go' : 'keep it as well',
+                    chosen: on,
+                    patch: { gears: { keep: turned(seat, teeth, on) } },
+                  })),
                 ],
               }}
             >

@@ -1,0 +1,87 @@
+//! The internal bar: whether it goes in and comes out, reaches, and how far it bends.
+
+use super::drawer::Judged;
+use super::rules;
+use crate::blank::rules::BEND_FREE;
+use crate::job::OwnedBit;
+use crate::quantity::{angle_text, mm_text, plain_text};
+use crate::thread::section::Thread;
+use crate::working::{Num, Quantity, Sheet};
+
+/// Room kept round a bar in its bore, mm on each side. House value.
+pub(super) const ROOM_MM: f64 = 0.5;
+/// Stick-out over diameter past which a steel bar, and a carbide one, asks for spring passes.
+const SPRINGS_STEEL: f64 = 4.0;
+const SPRINGS_CARBIDE: f64 = 6.0;
+/// Force a bar is judged by, N: a light threading cut in steel. House value.
+const FORCE_N: f64 = 150.0;
+/// Stiffness of a steel bar and of a carbide one, GPa. Handbook values, rounded.
+const STEEL_GPA: f64 = 205.0;
+const CARBIDE_GPA: f64 = 600.0;
+/// Primary relief past which a second one is ground behind it, degrees.
+const SECOND_DEG: f64 = 20.0;
+
+/// What a bar is held against.
+#[derive(Clone, Copy)]
+pub(super) struct Room {
+    /// The bore at its smallest.
+    pub bore: Num,
+    /// Most a bar may span, tip to back.
+    pub span: Num,
+    /// How far in the bit must reach.
+    pub reach: Num,
+}
+
+/// The room in a bore; `beyond` is the room past the thread, mm, and `before` what stands in front.
+pub(super) fn room(sheet: &mut Sheet, thread: &Thread, beyond: f64, before: f64) -> Room {
+    let bore = thread.own.minor.0.unwrap_or(thread.basic.minor);
+    let span = sheet.work_assuming(&rules::BAR_SPAN, [bore, ROOM_MM.into()], Some(format!("{} mm kept each side", plain_text(ROOM_MM, 1))));
+    let reach = sheet.work(&rules::BAR_REACH, [thread.length.into(), beyond.into(), before.into()]);
+    Room { bore, span, reach }
+}
+
+/// Judges a bar in the bore.
+pub(super) fn judge(sheet: &mut Sheet, bar: &OwnedBit, room: &Room, clearance: f64) -> Judged {
+    let Room { bore, span, reach } = *room;
+    let mut judged = Judged::default();
+    if let Some(own) = bar.tip_to_back_mm.filter(|s| *s > span.value) {
+        judged.against.push(format!(
+            "It spans {} tip to back and the bore lets in {}: it will not go in with its tip withdrawn.",
+            mm_text(own),
+            mm_text(span.value)
+        ));
+    }
+    if let Some(own) = bar.reach_mm.filter(|r| *r < reach.value) {
+        judged.against.push(format!("It reaches {} and {} is needed: a longer holder, or the thread from the other end.", mm_text(own), mm_text(reach.value)));
+    }
+    let Some(d) = bar.bar_diameter_mm else { return judged };
+    let carbide = bar.material.contains("carbide");
+    let ratio = reach.value / d;
+    let most = if carbide { SPRINGS_CARBIDE } else { SPRINGS_STEEL };
+    let asks = if ratio > most { ": take spring passes and light cuts" } else { "" };
+    judged.says.push(format!("Stands out {} times its thickness{asks}.", plain_text(ratio, 1)));
+    let modulus = 1000.0 * if carbide { CARBIDE_GPA } else { STEEL_GPA };
+    let bends =
+        sheet.work_assuming(&BEND_FREE, [FORCE_N.into(), reach, modulus.into(), d.into()], Some(format!("a light cut of {} N", plain_text(FORCE_N, 0))));
+    judged.bends_mm = Some(Quantity::length(bends));
+    if let Some(heel) = heel(sheet, bore, d / 2.0, clearance) {
+        judged.says.push(if heel.value > SECOND_DEG {
+            format!("Its heel wants {} of relief: grind a second one behind the first.", angle_text(heel.value))
+        } else {
+            format!("{} under the edge lets the heel clear the bore.", angle_text(heel.value))
+        });
+        judged.heel_deg = Some(Quantity::angle(heel));
+    }
+    judged.says.push("Rake level: set the face with a level or a square.".into());
+    judged
+}
+
+/// Relief under the edge of a tool that stands `under` deep in a bore, so that its heel clears; none where it is as deep as
+/// the bore.
+pub(super) fn heel(sheet: &mut Sheet, bore: Num, under: f64, clearance: f64) -> Option<Num> {
+    let radius = bore.value / 2.0;
+    (under < 0.95 * radius).then(|| {
+        let falls = sheet.work(&rules::BORE_FALLS, [radius.into(), under.into()]);
+        sheet.work(&rules::HEEL, [falls, under.into(), clearance.into()])
+    })
+}

@@ -1,0 +1,195 @@
+//! The bits, bars and inserts owned: which will do for this thread, and why the others will not.
+
+use super::{bar, insert};
+use crate::job::{BitFacts, Condition, Kit, OwnedBit};
+use crate::quantity::{degrees_text, mm_text, plain_text, short_text};
+use crate::thread::Side;
+use crate::thread::section::Thread;
+use crate::watch::{Level, Watch};
+use crate::working::{Quantity, Sheet};
+use serde::Serialize;
+
+/// A bit of another angle than the thread's by more than this is another bit, degrees. House value.
+pub(super) const OTHER_ANGLE_DEG: f64 = 0.6;
+
+/// What kind of tool it is.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[serde(rename_all = "lowercase")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum ToolKind {
+    /// A bit, outside.
+    Bit,
+    /// A bar, in a bore.
+    Bar,
+    /// An insert in its holder.
+    Insert,
+}
+
+/// A tool of the drawer, judged for this thread.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ToolSaid {
+    /// What it is called.
+    pub name: String,
+    /// What it is.
+    pub kind: ToolKind,
+    /// Whether it will do.
+    pub serves: bool,
+    /// Whether it is the one picked for this job.
+    pub picked: bool,
+    /// What was found of it, weightiest first.
+    pub says: Vec<String>,
+    /// How far it bends under a light cut.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub bends_mm: Option<Quantity>,
+    /// Relief under its edge so that the heel clears the bore.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub heel_deg: Option<Quantity>,
+    /// Of a bar, its span tip to back and its thickness, mm.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub bar_mm: Option<[f64; 2]>,
+}
+
+/// What is found of a tool: what stands against it, and what else is said.
+#[derive(Default)]
+pub(super) struct Judged {
+    pub against: Vec<String>,
+    pub says: Vec<String>,
+    pub bends_mm: Option<Quantity>,
+    pub heel_deg: Option<Quantity>,
+}
+
+/// The drawer held against this thread.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Drawer {
+    /// In a bore, how far in the bit must reach: the thread, the room beyond it, and whatever stands in front.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub reach_mm: Option<Quantity>,
+    /// In a bore, most a bar may span, tip to back.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub span_mm: Option<Quantity>,
+    /// Tools of the right side, the one picked first, then those that serve.
+    pub tools: Vec<ToolSaid>,
+    /// What to do when none serves.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub otherwise: Option<String>,
+}
+
+/// What is settled before the drawer is judged.
+pub(super) struct Before<'a> {
+    pub facts: &'a BitFacts,
+    pub kit: &'a Kit,
+    pub thread: &'a Thread,
+    /// Flats the form allows, least and most, mm.
+    pub flats: [f64; 2],
+    pub clearance: f64,
+    /// Room past the end of the thread, mm.
+    pub beyond: f64,
+    /// Surface speed of the job, m/min.
+    pub speed: f64,
+    /// Whether passes end by reversing with the half-nut closed.
+    pub reverses: bool,
+}
+
+/// Judges the drawer.
+pub(super) fn work(sheet: &mut Sheet, before: &Before<'_>, watch: &mut Vec<Watch>) -> Drawer {
+    let Before { facts, kit, thread, flats, clearance, beyond, .. } = *before;
+    let side = thread.spec.side;
+    let internal = side == Side::Internal;
+    let room = internal.then(|| bar::room(sheet, thread, beyond, facts.reach_past_mm.unwrap_or(0.0)));
+    let mut tools = Vec::new();
+    for bit in kit.bits.iter().filter(|b| b.kind == side) {
+        let mut judged = room.as_ref().map_or_else(Judged::default, |room| bar::judge(sheet, bit, room, clearance));
+        point(bit, thread, flats, &mut judged);
+        worn(bit.condition, &mut judged);
+        let sizes = bit.tip_to_back_mm.zip(bit.bar_diameter_mm).map(|(span, d)| [span, d]);
+        tools.push(ToolSaid { bar_mm: sizes, ..said(&bit.name, if internal { ToolKind::Bar } else { ToolKind::Bit }, judged, facts) });
+    }
+    for one in kit.inserts.iter().filter(|i| i.kind == side) {
+        let mut judged = insert::judge(one, before, room.as_ref());
+        worn(one.condition, &mut judged);
+        tools.push(said(&one.name, ToolKind::Insert, judged, facts));
+    }
+    if let Some(name) = facts.owned.as_ref().filter(|name| !tools.iter().any(|t| t.name == **name)) {
+        let elsewhere = kit.bits.iter().any(|b| b.name == *name) || kit.inserts.iter().any(|i| i.name == *name);
+        watch.push(if elsewhere {
+            let cuts = if internal { "outside, and this is a bore" } else { "in a bore, and this is outside" };
+            Watch::new(Level::Danger, "tool_unfit", "bit", format!("The {name} picked will not do: it cuts {cuts}."))
+        } else {
+            Watch::new(Level::Warn, "tool_gone", "bit", format!("“{name}” is not in the drawer: pick one that is, or put it back; nothing is known of it."))
+        });
+    }
+    tools.sort_by_key(|t| (!t.picked, !t.serves));
+    let lower = |text: &str| text.get(0..1).map_or_else(String::new, |first| first.to_lowercase() + text.get(1..).unwrap_or(""));
+    if let Some(unfit) = tools.iter().find(|t| t.picked && !t.serves) {
+        let why = unfit.says.first().map_or("", String::as_str);
+        watch.push(Watch::new(Level::Danger, "tool_unfit", "bit", format!("The {} picked will not do: {}", unfit.name, lower(why))));
+    }
+    let none = !tools.iter().any(|t| t.serves);
+    if let Some(room) = room.filter(|_| none) {
+        let angle = 2.0 * thread.alpha_deg;
+        let of_angle = |t: &&ToolSaid| kit.bits.iter().any(|b| b.name == t.name && (b.included_angle_deg - angle).abs() < OTHER_ANGLE_DEG);
+        let why = tools.iter().find(of_angle).and_then(|t| t.says.first()).map_or_else(|| "there is none of this angle.".to_owned(), |s| lower(s));
+        watch.push(Watch::new(Level::Warn, "bar_unfit", "bit", format!("No bar in the drawer will do: {why}")));
+        return Drawer {
+            otherwise: Some(format!(
+                "A bar of at most {} tip to back that reaches {}; or, where none can be had, a finishing tap made as the mate, a little over size, with a lead taper and flutes, hardened and tempered: eyes shielded, the fire watched.",
+                mm_text(room.span.value),
+                mm_text(room.reach.value)
+            )),
+            ..drawer(Some(room), tools)
+        };
+    }
+    let otherwise = none.then(|| format!("None in the drawer will do: grind one to {}° and the flat above.", degrees_text(2.0 * thread.alpha_deg)));
+    Drawer { otherwise, ..drawer(room, tools) }
+}
+
+fn drawer(room: Option<bar::Room>, tools: Vec<ToolSaid>) -> Drawer {
+    Drawer { reach_mm: room.map(|r| Quantity::length(r.reach)), span_mm: room.map(|r| Quantity::length(r.span)), tools, otherwise: None }
+}
+
+fn said(name: &str, kind: ToolKind, judged: Judged, facts: &BitFacts) -> ToolSaid {
+    let serves = judged.against.is_empty();
+    let mut says = judged.against;
+    says.extend(judged.says);
+    let picked = facts.owned.as_deref() == Some(name);
+    ToolSaid { name: name.to_owned(), kind, serves, picked, says, bends_mm: judged.bends_mm, heel_deg: judged.heel_deg, bar_mm: None }
+}
+
+/// Angle and tip of a bit against what the form allows.
+fn point(bit: &OwnedBit, thread: &Thread, [least, most]: [f64; 2], judged: &mut Judged) {
+    let angle = 2.0 * thread.alpha_deg;
+    if (bit.included_angle_deg - angle).abs() >= OTHER_ANGLE_DEG {
+        judged.against.push(format!("It is ground {}° and the thread is {}°.", degrees_text(bit.included_angle_deg), degrees_text(angle)));
+        return;
+    }
+    if thread.alpha_deg <= 0.0 && bit.tip_flat_mm.is_some_and(|f| f > most + 5e-4) {
+        judged.against.push(format!("It is wider than the {} mm the groove may be.", plain_text(most, 2)));
+    } else if let Some(flat) = bit.tip_flat_mm {
+        let mm = |v: f64| plain_text(v, 2);
+        if flat > most + 5e-4 {
+            judged.against.push(format!("Its flat of {} mm is over the {} mm the form allows: the root would foul the mate.", mm(flat), mm(most)));
+        } else if flat < least - 5e-4 {
+            judged.says.push(format!(
+                "Its flat of {} mm is under the {} mm of the form: it cuts deeper, to a sharper root; stone it wider.",
+                mm(flat),
+                mm(least)
+            ));
+        } else {
+            judged.says.push(format!("Its {} mm flat is within the {} to {} mm of the form.", mm(flat), mm(least), mm(most)));
+        }
+    } else if let Some(radius) = bit.tip_radius_mm {
+        judged.says.push(format!("Its tip is round, {} mm.", short_text(radius, 3)));
+    } else {
+        judged.says.push("Its tip is not measured.".into());
+    }
+}
+
+fn worn(condition: Condition, judged: &mut Judged) {
+    match condition {
+        Condition::Sharp => {}
+        Condition::Worn => judged.says.push("It is marked worn: touch it up first.".into()),
+        Condition::Broken => judged.against.insert(0, "It is marked broken.".into()),
+    }
+}

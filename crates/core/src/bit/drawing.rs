@@ -1,0 +1,328 @@
+//! The bit drawn to scale: its three views, its tip magnified, the room it has in the groove, the relief tool and the bore.
+//!
+//! Worked from the sections on demand: they would be the largest part of a plan, and only one screen shows them.
+
+use super::grind::{LEAST_DEG, SideGrind};
+use super::steps::steps;
+use super::{BitSection, ReliefTool};
+use crate::outline::{Dimension, Drawing, Point, Shape};
+use crate::quantity::{angle_text, mm_text};
+use crate::thread::{Side, ThreadSection};
+use crate::working::Quantity;
+use serde::Serialize;
+
+/// The drawings of a bit, and how it is ground.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct BitSheet {
+    /// From above, from the front and from the side.
+    pub views: Drawing,
+    /// The tip in its groove at full depth, magnified.
+    pub tip: Drawing,
+    /// From the point, at the pitch line: the room under each side.
+    pub groove: Drawing,
+    /// The relief tool from above.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub relief_tool: Option<Drawing>,
+    /// The bar picked, or the likeliest, going into the bore.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub bore: Option<Drawing>,
+    /// Grinding it, step by step.
+    pub steps: Vec<String>,
+}
+
+/// Square blanks as they are sold, mm.
+const BLANKS_MM: [f64; 9] = [5.0, 6.0, 8.0, 10.0, 12.0, 16.0, 20.0, 25.0, 32.0];
+
+/// Draws the bit; `depth_mm` is the radial depth of the cut.
+#[must_use]
+pub fn sheet(thread: &ThreadSection, bit: &BitSection, depth_mm: f64) -> BitSheet {
+    BitSheet {
+        views: views(thread, bit, depth_mm),
+        tip: tip(thread, bit, depth_mm),
+        groove: groove(thread, bit),
+        relief_tool: bit.relief_tool.as_ref().map(relief_tool),
+        bore: bore(bit),
+        steps: steps(thread, bit),
+    }
+}
+
+fn dim(name: &'static str, says: &'static str, figure: Quantity, from: Point, to: Point) -> Dimension {
+    Dimension { name, says, figure, from, to }
+}
+
+/// A figure standing at a point.
+fn at(name: &'static str, says: &'static str, figure: Quantity, point: Point) -> Dimension {
+    dim(name, says, figure, point, point)
+}
+
+fn tan(deg: f64) -> f64 {
+    deg.to_radians().tan()
+}
+
+/// The edge of a tip seen in the face, from left to right: flat, or round and tangent to both flanks. The point is at y 0.
+fn edge(flat: f64, radius: Option<f64>, half_deg: f64) -> Vec<Point> {
+    const STEPS: i32 = 12;
+    match radius {
+        Some(r) if r > 0.0 => (-STEPS..=STEPS)
+            .map(|i| {
+                let turn = ((90.0 - half_deg) * f64::from(i) / f64::from(STEPS)).to_radians();
+                [r * turn.sin(), r * (turn.cos() - 1.0)]
+            })
+            .collect(),
+        _ => vec![[-flat / 2.0, 0.0], [flat / 2.0, 0.0]],
+    }
+}
+
+/// An arc from one direction to another about a point, in degrees from the right, anticlockwise.
+fn arc([x, y]: Point, r: f64, from: f64, to: f64) -> Shape {
+    let line = (0..=12).map(|i| from + (to - from) * f64::from(i) / 12.0).map(|a| [x + r * a.to_radians().cos(), y + r * a.to_radians().sin()]);
+    Shape::open("line.angle", line.collect())
+}
+
+/// Whether the leading side stands on the left of the bit held face up with its point away.
+fn lead_left(bit: &BitSection) -> bool {
+    bit.grind.sides[0].held == "left"
+}
+
+fn views(thread: &ThreadSection, bit: &BitSection, depth: f64) -> Drawing {
+    let half = bit.grind.raked_deg.as_ref().map_or(thread.half_angle_deg, |q| q.value / 2.0);
+    let width = bit.grind.width_mm.value;
+    let size = BLANKS_MM.into_iter().find(|b| *b >= width + 1.0).unwrap_or(width * 1.3);
+    let point_long = depth * 1.25 + 0.5;
+    let long = point_long + size * 0.9;
+    // The blank's sides about the point: even, or with the point over toward the shoulder.
+    let shoulder_left = bit.grind.sides.iter().any(|s| s.faces == "toward the headstock" && s.held == "left");
+    let (left, right) = match (&bit.grind.offset_mm, shoulder_left) {
+        (Some(o), true) => (-o.value, size - o.value),
+        (Some(o), false) => (o.value - size, o.value),
+        (None, _) => (-size / 2.0, size / 2.0),
+    };
+    // From above: the edge, both flanks back to the blank or to the end of the point, and its body.
+    let mut line = edge(bit.flat_mm.value, bit.radius_mm.as_ref().map(|r| r.value), half);
+    let (start, end) = (line[0], line[line.len() - 1]);
+    let reach = |from: Point, side: f64, wall: f64| {
+        let x = (from[0] + side * (point_long + from[1]) * tan(half)).clamp(left.min(-1e-6), right.max(1e-6));
+        let x = if half <= 0.0 { from[0] } else { x };
+        let y = if half <= 0.0 { -point_long } else { from[1] - (x - from[0]).abs() / tan(half) };
+        [[x, y], [wall, y.max(-point_long)], [wall, -long]]
+    };
+    line.extend(reach(end, 1.0, right));
+    line.extend(reach(start, -1.0, left).into_iter().rev());
+    let mut shapes = vec![
+        Shape::closed("bit.face", line),
+        Shape::open("line.centre", vec![[0.0, size * 0.12], [0.0, -long]]),
+        arc([0.0, -point_long], point_long * 0.62, 90.0 - half, 90.0 + half),
+    ];
+    // From the front, beside the first, so left and right change over: each side falls in under the face.
+    let gap = size * 0.75;
+    let tall = size;
+    let top = -point_long * 0.3;
+    let front_x = right + gap * 2.2 + right.max(-left);
+    let (lean_left, lean_right) = {
+        let [a, b] = &bit.grind.sides;
+        let (held_left, held_right) = if lead_left(bit) { (a, b) } else { (b, a) };
+        (held_right.front_deg.value, held_left.front_deg.value)
+    };
+    let fall = |from: f64, to: f64| {
+        let closing = tan(lean_left) + tan(lean_right);
+        let until = if closing > 0.0 { tall.min((to - from) / closing) } else { tall };
+        let (from, to) = (front_x + from, front_x + to);
+        vec![[from, top], [to, top], [to - until * tan(lean_right), top - until], [from + until * tan(lean_left), top - until]]
+    };
+    shapes.push(Shape::rect("bit.blank", [front_x - right, top - tall], [front_x - left, top]));
+    shapes.push(Shape::closed("bit.side", fall(-width / 2.0, width / 2.0)));
+    shapes.push(Shape::closed("bit.end", fall(-bit.flat_mm.value / 2.0, bit.flat_mm.value / 2.0)));
+    // From the side, the point to the left: the nose falls back under the tip.
+    let side_x = front_x + right.max(-left) + gap * 1.5;
+    let nose = tan(bit.grind.nose_deg.value);
+    let side_long = long.min(size * 1.6);
+    shapes.push(Shape::closed(
+        "bit.side",
+        vec![[side_x, top], [side_x + side_long, top], [side_x + side_long, top - tall], [side_x + (tall * nose).min(side_long * 0.8), top - tall]],
+    ));
+    shapes.push(Shape::open("line.centre", vec![[side_x, top], [side_x, top - tall]]));
+    let [lead, trail] = &bit.grind.sides;
+    // In the front view the side held left stands on the right.
+    let lead_x = if lead_left(bit) { 1.0 } else { -1.0 };
+    let name = |text: &str, point: Point| Shape::word(point, text);
+    let over = size * 0.34;
+    shapes.push(name("from above", [(left + right) / 2.0, over]));
+    shapes.push(name("from the front", [front_x - (left + right) / 2.0, over]));
+    shapes.push(name("from the side", [side_x + side_long / 2.0, over]));
+    shapes.push(name(lead.side, [if lead_x > 0.0 { left - gap * 0.55 } else { right + gap * 0.55 }, -long * 0.55]));
+    shapes.push(name(trail.side, [if lead_x > 0.0 { right + gap * 0.55 } else { left - gap * 0.55 }, -long * 0.55]));
+    // Beside the front view, each figure on its own side.
+    let beside = |side: f64| [front_x + if side > 0.0 { -left + gap * 0.1 } else { -right - gap * 0.8 }, top - tall * 0.55];
+    Drawing {
+        says: format!(
+            "The bit from above, included angle {}; from the front, {} under the leading side and {} under the trailing; from the side, {} under the nose.",
+            angle_text(2.0 * half),
+            lead.front_deg.text,
+            trail.front_deg.text,
+            bit.grind.nose_deg.text
+        ),
+        bounds: [left - gap * 1.2, -long - size * 0.15, side_x + side_long + gap * 0.2, size * 0.55],
+        shapes,
+        dimensions: vec![
+            at("included_angle", "included angle", Quantity::angle(2.0 * half), [left.max(-size * 0.4), -long + size * 0.12]),
+            at("leading_relief", "relief under the leading side", lead.front_deg.clone(), beside(lead_x)),
+            at("trailing_relief", "relief under the trailing side", trail.front_deg.clone(), beside(-lead_x)),
+            at("nose_relief", "relief under the nose", bit.grind.nose_deg.clone(), [side_x + tall * nose * 0.5 + size * 0.1, top - tall * 0.55]),
+            dim(
+                "width_used",
+                "width of blank the point uses",
+                bit.grind.width_mm.clone(),
+                [front_x - width / 2.0, top + gap * 0.12],
+                [front_x + width / 2.0, top + gap * 0.12],
+            ),
+        ],
+    }
+}
+
+fn tip(thread: &ThreadSection, bit: &BitSection, depth: f64) -> Drawing {
+    let pitch = thread.pitch_mm.value;
+    let half = thread.half_angle_deg;
+    let [lead, trail] = bit.ground.as_ref().map_or([half, half], |g| [g.leading_deg.value, g.trailing_deg.value]);
+    // As on the lathe seen from above, the headstock to the left.
+    let lead_left = bit.grind.sides[0].faces == "toward the headstock";
+    let (to_left, to_right) = if lead_left { (lead, trail) } else { (trail, lead) };
+    let out = if thread.side == Side::External { -1.0 } else { 1.0 };
+    let h = bit.tip_to_pitch_mm.value;
+    let edge: Vec<Point> = edge(bit.flat_mm.value, bit.radius_mm.as_ref().map(|r| r.value), half).into_iter().map(|[x, y]| [x, out * (depth + y)]).collect();
+    let (start, end) = (edge[0], edge[edge.len() - 1]);
+    // Up both flanks to a height over the surface.
+    let up = |from: Point, side: f64, deg: f64, over: f64| [from[0] + side * ((from[1] * out) + over) * tan(deg), -out * over];
+    let wide = pitch * 0.95;
+    let back = out * (depth + pitch * 0.45);
+    let mut metal = vec![[-wide, 0.0], up(start, -1.0, to_left, 0.0)];
+    metal.extend(&edge);
+    metal.extend([up(end, 1.0, to_right, 0.0), [wide, 0.0], [wide, back], [-wide, back]]);
+    let over = pitch * 0.3;
+    let mut face = vec![up(start, -1.0, to_left, over)];
+    face.extend(&edge);
+    face.push(up(end, 1.0, to_right, over));
+    let level = out * (depth - h);
+    let mut shapes = vec![
+        Shape::closed("thread.metal", metal),
+        Shape::closed("bit.face", face),
+        Shape::open("line.pitch", vec![[-wide * 1.8, level], [wide * 1.05, level]]),
+    ];
+    if half > 0.0 {
+        // Where the narrowest and the widest flat allowed would stand in the same V.
+        let apex = depth + bit.flat_mm.value / (2.0 * tan(half));
+        for flat in [bit.tip_flat_mm.min.value, bit.tip_flat_mm.max.value] {
+            let y = out * (apex - flat / (2.0 * tan(half)));
+            shapes.push(Shape::open("bit.limit", vec![[-flat / 2.0 - pitch * 0.08, y], [flat / 2.0 + pitch * 0.08, y]]));
+        }
+    }
+    shapes.push(Shape::word([-wide * 1.35, level + pitch * 0.03], "pitch line"));
+    let floor = out * depth;
+    let flat = bit.radius_mm.clone().unwrap_or_else(|| bit.flat_mm.clone());
+    let (low, high) = if out < 0.0 { (back, over) } else { (-over, back) };
+    Drawing {
+        says: format!("The tip at full depth, {} from the surface and {} past the pitch line.", mm_text(depth), mm_text(h)),
+        bounds: [-wide * 1.85, low - pitch * 0.12, wide * 1.9, high + pitch * 0.12],
+        shapes,
+        dimensions: vec![
+            at(if bit.radius_mm.is_some() { "tip_corner" } else { "tip_flat" }, "tip", flat, [-pitch * 0.12, floor + out * pitch * 0.14 - pitch * 0.03]),
+            dim("tip_to_pitch", "tip to pitch line", bit.tip_to_pitch_mm.clone(), [-wide * 1.75, level], [-wide * 1.75, floor]),
+            dim("depth", "radial depth", Quantity::length(depth), [wide * 1.15, 0.0], [wide * 1.15, floor]),
+        ],
+    }
+}
+
+/// From the point, at the pitch line: the groove's walls run under the edge with the lead, the bit's sides fall in from it.
+fn groove(thread: &ThreadSection, bit: &BitSection) -> Drawing {
+    let wide = thread.pitch_mm.value / 2.0;
+    let tall = wide * 1.5;
+    let lead_x = if lead_left(bit) { 1.0 } else { -1.0 };
+    let margin = |side: &SideGrind| side.ground_deg.unwrap_or(side.front_deg.value) - side.rise_deg;
+    let sides: Vec<f64> = bit.grind.sides.iter().map(|s| tall * tan(s.rise_deg + margin(s))).collect();
+    let body =
+        vec![[lead_x * wide / 2.0, 0.0], [-lead_x * wide / 2.0, 0.0], [-lead_x * (wide / 2.0 - sides[1]), -tall], [lead_x * (wide / 2.0 - sides[0]), -tall]];
+    // The bit first: where a side rubs, its margin lies inside it and must be seen.
+    let mut shapes = vec![Shape::closed("bit.face", body)];
+    let mut dimensions = Vec::new();
+    for (side, x, name, says) in [
+        (&bit.grind.sides[0], lead_x, "leading_margin", "room under the leading side"),
+        (&bit.grind.sides[1], -lead_x, "trailing_margin", "room under the trailing side"),
+    ] {
+        let edge = x * wide / 2.0;
+        let wall = edge - x * tall * tan(side.rise_deg);
+        let flank = edge - x * tall * tan(side.rise_deg + margin(side));
+        let outer = x * wide * 1.6;
+        shapes.push(Shape::closed("thread.metal", vec![[edge, 0.0], [outer, 0.0], [outer, -tall], [wall, -tall]]));
+        let role = match margin(side) {
+            m if m <= 0.0 => "margin.rub",
+            m if m < LEAST_DEG => "margin.thin",
+            _ => "margin.free",
+        };
+        shapes.push(Shape::closed(role, vec![[edge, 0.0], [wall, -tall], [flank, -tall]]));
+        shapes.push(Shape::word([x * wide * 1.05, tall * 0.08], side.side));
+        dimensions.push(at(name, says, Quantity::angle(margin(side)), [x * wide * 1.05 - wide * 0.3, -tall * 0.55]));
+    }
+    Drawing {
+        says: format!(
+            "Looking at the point, the groove at its pitch line: {} of room under the leading side, {} under the trailing.",
+            angle_text(margin(&bit.grind.sides[0])),
+            angle_text(margin(&bit.grind.sides[1]))
+        ),
+        bounds: [-wide * 1.7, -tall * 1.06, wide * 1.7, tall * 0.22],
+        shapes,
+        dimensions,
+    }
+}
+
+fn relief_tool(tool: &ReliefTool) -> Drawing {
+    let [wide, back, long, corner] = [&tool.width_mm, &tool.back_mm, &tool.blade_mm, &tool.corner_mm].map(|q| q.value);
+    let body = wide * 2.2 + 4.0;
+    let quarter =
+        |x: f64, from: f64| (0..=6).map(move |i| (from - 15.0 * f64::from(i)).to_radians()).map(move |a| [x + corner * a.cos(), corner * (a.sin() - 1.0)]);
+    let mut line: Vec<Point> = quarter(corner - wide / 2.0, 180.0).collect();
+    line.extend(quarter(wide / 2.0 - corner, 90.0));
+    line.extend([
+        [back / 2.0, -long],
+        [body / 2.0, -long],
+        [body / 2.0, -long - body * 0.6],
+        [-body / 2.0, -long - body * 0.6],
+        [-body / 2.0, -long],
+        [-back / 2.0, -long],
+    ]);
+    Drawing {
+        says: format!("The relief tool from above: {} wide, its blade {} long.", mm_text(wide), mm_text(long)),
+        bounds: [-body * 0.9, -long - body * 0.7, body * 1.3, wide * 0.5 + body * 0.2],
+        shapes: vec![Shape::closed("bit.face", line)],
+        dimensions: vec![
+            dim("blade_width", "width of the edge", tool.width_mm.clone(), [-wide / 2.0, wide * 0.25], [wide / 2.0, wide * 0.25]),
+            dim("blade_length", "length of the blade", tool.blade_mm.clone(), [body * 0.62, 0.0], [body * 0.62, -long]),
+        ],
+    }
+}
+
+/// The bar against the bore, its tip withdrawn as far as it goes.
+fn bore(bit: &BitSection) -> Option<Drawing> {
+    let span = bit.drawer.span_mm.as_ref()?;
+    let tool = bit.drawer.tools.iter().find(|t| t.bar_mm.is_some())?;
+    let [own, thick] = tool.bar_mm?;
+    // The span let in is the bore less half a millimetre each side.
+    let radius = span.value / 2.0 + super::bar::ROOM_MM;
+    let back = super::bar::ROOM_MM - radius;
+    let tip = back + own;
+    let role = if tip > radius { "margin.rub" } else { "bit.side" };
+    let size = 2.0 * radius.max(own);
+    Some(Drawing {
+        says: format!("The {} in its bore: {} from tip to back where {} go in.", tool.name, mm_text(own), span.text),
+        bounds: [-size * 0.72, -size * 0.68, size * 0.95, size * 0.66],
+        shapes: vec![
+            Shape::circle("bore.wall", [0.0, 0.0], radius),
+            Shape::circle(role, [back + thick / 2.0, 0.0], thick / 2.0),
+            Shape::closed(role, vec![[back + thick * 0.8, thick * 0.22], [tip, 0.0], [tip - thick * 0.03, -thick * 0.12], [back + thick * 0.8, -thick * 0.3]]),
+            Shape::word([radius * 0.2, radius * 0.45], tool.name.clone()),
+        ],
+        dimensions: vec![
+            dim("bar_span", "the bar, tip to back", Quantity::length(own), [back, radius + size * 0.03], [tip, radius + size * 0.03]),
+            dim("bore_lets_in", "the bore lets in", span.clone(), [back, -radius - size * 0.12], [radius - super::bar::ROOM_MM, -radius - size * 0.12]),
+        ],
+    })
+}

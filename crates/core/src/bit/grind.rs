@@ -1,0 +1,281 @@
+//! What to grind: the reliefs of each side from this thread's own lead angle, the nose that follows from them, how they are
+//! set on a rest, and the width of blank they use.
+
+use super::Tip;
+use super::rules;
+use crate::job::{BitFacts, BlankFacts};
+use crate::quantity::{angle_text, mm_text, plain_text};
+use crate::setup::{Carriage, Direction};
+use crate::thread::section::Thread;
+use crate::thread::{Side, System};
+use crate::watch::{Level, Watch};
+use crate::working::{Num, Quantity, Sheet};
+use serde::Serialize;
+
+/// Relief under which a side as good as rubs, degrees. House value.
+pub(super) const LEAST_DEG: f64 = 2.0;
+/// End relief of a flat-ended form tool, degrees: 8 to 10 by practice.
+const END_DEG: f64 = 9.0;
+/// Pitch from which a trapezoidal or square groove is roughed with a narrower tool first, mm. House value.
+const STOCKING_FROM_MM: f64 = 3.0;
+/// What the stocking tool leaves on each flank, mm. House value.
+const STOCKING_LEAVES_MM: f64 = 0.15;
+
+/// One side of the bit.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct SideGrind {
+    /// `leading` or `trailing`.
+    pub side: &'static str,
+    /// The way it faces on the lathe.
+    pub faces: &'static str,
+    /// Its side with the bit held face up, point away from you.
+    pub held: &'static str,
+    /// Relief as seen from the front.
+    pub front_deg: Quantity,
+    /// The same with the flank along the wheel: what a tilted rest is set to and a protractor square to the edge reads.
+    pub rest_deg: Quantity,
+    /// The same by the bench formula, in a bore, which takes the rise as at the edge all the way down.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub bench_deg: Option<Quantity>,
+    /// What of it the thread's own rise takes, degrees; under nought where the thread falls away.
+    pub rise_deg: f64,
+    /// What was really ground, degrees, where told.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub ground_deg: Option<f64>,
+}
+
+/// The tool that roughs a wide groove before the form tool.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Stocking {
+    /// Its tip.
+    pub flat_mm: Quantity,
+    /// What it leaves on each flank.
+    pub leaves_mm: Quantity,
+    /// In words.
+    pub says: String,
+}
+
+/// What to grind.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Grind {
+    /// The side toward which the carriage goes, and the other.
+    pub sides: [SideGrind; 2],
+    /// Relief of the nose: what the two flanks leave, or the end face of a flat tip.
+    pub nose_deg: Quantity,
+    /// How the nose comes about.
+    pub nose_says: String,
+    /// Width of blank the point uses to full depth.
+    pub width_mm: Quantity,
+    /// From the point to the side of the blank toward the shoulder, when it runs up to one.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub offset_mm: Option<Quantity>,
+    /// How far over the point is ground, up to a shoulder.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub offset_says: Option<String>,
+    /// Tilting the tool to the lead angle, where the trailing relief runs out.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub tilt_says: Option<String>,
+    /// Included angle to grind in the raked face so that the form comes true.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub raked_deg: Option<Quantity>,
+    /// What the rake asks.
+    pub rake_says: String,
+    /// The stocking tool, for coarse trapezoidal and square threads.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub stocking: Option<Stocking>,
+}
+
+/// What is settled before the grinding is.
+pub(crate) struct Before<'a> {
+    pub facts: &'a BitFacts,
+    pub thread: &'a Thread,
+    pub tip: &'a Tip,
+    pub blank: &'a BlankFacts,
+    pub direction: &'a Direction,
+    /// Radial depth of the cut, mm.
+    pub depth: Num,
+    /// Radii of the groove's root and of the crest, mm.
+    pub from_to: (f64, f64),
+    /// Reliefs as ground, leading and trailing, degrees, where told.
+    pub reliefs: [Option<f64>; 2],
+    /// What of each relief the thread's own rise takes, leading and trailing, degrees.
+    pub rises: (f64, f64),
+}
+
+/// Held face up with the point away, the headstock is on the left of a bit that stands so on the lathe; turned over, or with its
+/// point toward the operator, on the right.
+const fn headstock_left(direction: &Direction) -> bool {
+    direction.upright == direction.infeed_away
+}
+
+/// Whether the leading side is the left one of the bit held so.
+pub(super) fn left_leads(direction: &Direction) -> bool {
+    headstock_left(direction) == (direction.carriage == Carriage::TowardHeadstock)
+}
+
+/// Reliefs of the leading and the trailing side, seen from the front.
+#[derive(Clone, Copy)]
+pub(super) struct Reliefs {
+    /// As they must be.
+    pub sides: (Num, Num),
+    /// By the bench formula, in a bore.
+    pub bench: Option<(Num, Num)>,
+}
+
+/// Reliefs of the leading and the trailing side, seen from the front.
+pub(super) fn reliefs(sheet: &mut Sheet, thread: &Thread, clearance: f64, bar_radius: Option<f64>) -> Reliefs {
+    let c = Num::from(clearance);
+    let said = || Some(format!("working clearance {}°", plain_text(clearance, 0)));
+    if thread.spec.side == Side::External {
+        return Reliefs {
+            sides: (
+                sheet.work_assuming(&rules::RELIEF_LEADING, [c, thread.lead_angle_minor], said()),
+                sheet.work_assuming(&rules::RELIEF_TRAILING, [c, thread.lead_angle_major], said()),
+            ),
+            bench: None,
+        };
+    }
+    let bore = thread.basic.minor.value / 2.0;
+    let under = bar_radius.unwrap_or(bore / 2.0).min(0.9 * bore);
+    let told = if bar_radius.is_some() { None } else { Some(format!("the bit stands half the bore's radius, {}, under its edge", mm_text(under))) };
+    let falls = sheet.work_assuming(&rules::BORE_FALLS, [bore.into(), under.into()], told);
+    let alpha = Num::from(thread.alpha_deg);
+    let mut rise = |radius: f64| sheet.work(&rules::BORE_RISE, [thread.lead, radius.into(), under.into()]);
+    let (at_bore, at_root) = (rise(bore), rise(thread.major.value / 2.0));
+    let root_falls = sheet.work(&rules::BORE_FALLS, [Num::from(thread.major.value / 2.0), under.into()]);
+    let bench = [c, thread.lead_angle_minor, alpha, falls, under.into()];
+    let bench = (sheet.work(&rules::BENCH_LEADING_BORE, bench), sheet.work(&rules::BENCH_TRAILING_BORE, bench));
+    let sides = (
+        sheet.work_assuming(&rules::RELIEF_LEADING_BORE, [c, at_bore, alpha, falls, under.into()], said()),
+        sheet.work_assuming(&rules::RELIEF_TRAILING_BORE, [c, at_bore, at_root, alpha, falls, root_falls, under.into()], said()),
+    );
+    Reliefs { sides, bench: Some(bench) }
+}
+
+/// Works what to grind.
+pub(crate) fn work(sheet: &mut Sheet, before: &Before<'_>, Reliefs { sides, bench }: Reliefs, clearance: f64, watch: &mut Vec<Watch>) -> Grind {
+    let Before { facts, thread, tip, blank, direction, depth, from_to, reliefs, rises } = *before;
+    let alpha = Num::from(thread.alpha_deg);
+    let straight = thread.alpha_deg <= 0.0;
+    let toward = direction.carriage == Carriage::TowardHeadstock;
+    let headstock_left = headstock_left(direction);
+    let mut side = |leading: bool, front: Num| {
+        let to_headstock = leading == toward;
+        let rest = sheet.work(&rules::REST_ANGLE, [front, alpha]);
+        let grind = SideGrind {
+            side: if leading { "leading" } else { "trailing" },
+            faces: if to_headstock { "toward the headstock" } else { "toward the tailstock" },
+            held: if to_headstock == headstock_left { "left" } else { "right" },
+            front_deg: Quantity::angle(front),
+            rest_deg: Quantity::angle(rest),
+            rise_deg: if leading { rises.0 } else { rises.1 },
+            ground_deg: if leading { reliefs[0] } else { reliefs[1] },
+            bench_deg: bench.map(|(l, t)| Quantity::angle(if leading { l } else { t })),
+        };
+        (grind, rest)
+    };
+    let ((leading, n1), (trailing, n2)) = (side(true, sides.0), side(false, sides.1));
+    let flat_end = straight || matches!(thread.spec.system, System::Acme | System::StubAcme | System::Trapezoidal);
+    let (nose, nose_says) = if flat_end {
+        (Num::from(END_DEG), "An end face of 8 to 10°, ground after the flanks.".to_owned())
+    } else {
+        let nose = sheet.work(&rules::NOSE, [n1, n2, alpha]);
+        (nose, format!("The two flanks leave {} under the point: enough for a tip stoned flat or round.", angle_text(nose.value)))
+    };
+    let width = sheet.work(&rules::WIDTH_USED, [tip.equal_flat, depth, alpha]);
+    let offset_says = blank.shoulder.then(|| {
+        let hand = if headstock_left { "left" } else { "right" };
+        format!(
+            "Up to a shoulder, grind the point over to the {hand} (bit face up, point away): half the width used, {}, is all it needs that side.",
+            mm_text(width.value / 2.0)
+        )
+    });
+    let rises = thread.lead_angle_major.value;
+    let tilt_says = (thread.spec.side == Side::External && clearance - rises < LEAST_DEG).then(|| {
+        watch.push(Watch::new(
+            Level::Warn,
+            "trailing_relief",
+            "bit",
+            format!(
+                "The thread rises {} under the trailing side: {}° of relief there is all the lead leaves. Tilt the bit to the lead angle.",
+                angle_text(rises),
+                plain_text(LEAST_DEG, 0)
+            ),
+        ));
+        let middle = (thread.lead_angle_minor.value + rises) / 2.0;
+        // The edges then lie along the groove, not in the axial plane; its width across is the axial one times the cosine.
+        let cut = (thread.alpha_deg.to_radians().tan() / middle.to_radians().cos()).atan().to_degrees();
+        let form = if straight {
+            format!("grind the tip {} % narrower", plain_text((1.0 - middle.to_radians().cos()) * 100.0, 1))
+        } else {
+            format!("a flank ground {} cuts {}, so grind it by as much less", angle_text(thread.alpha_deg), angle_text(cut))
+        };
+        format!("Tilted {} in its holder, both sides want {} of relief alike; {form}.", angle_text(middle), angle_text(clearance))
+    });
+    let (raked_deg, rake_says) = rake(sheet, facts, blank, thread, from_to);
+    Grind {
+        sides: [leading, trailing],
+        nose_deg: Quantity::angle(nose),
+        nose_says,
+        width_mm: Quantity::length(width),
+        offset_mm: blank.shoulder.then(|| Quantity::length(width.value / 2.0)),
+        offset_says,
+        tilt_says,
+        raked_deg,
+        rake_says,
+        stocking: stocking(sheet, thread, tip),
+    }
+}
+
+/// The angle to grind in a raked face, and what is said of rake.
+fn rake(sheet: &mut Sheet, facts: &BitFacts, blank: &BlankFacts, thread: &Thread, (root, crest): (f64, f64)) -> (Option<Quantity>, String) {
+    let gamma = facts.rake_deg.unwrap_or(0.0);
+    if gamma.abs() < 1e-9 || thread.alpha_deg <= 0.0 {
+        let may = match blank.material.rake_most_deg {
+            most if most > 0.0 => format!(
+                " {} is often cut with up to {}° of back rake: tell it, and the angle to grind is corrected for it.",
+                blank.material.name,
+                plain_text(most, 0)
+            ),
+            _ => String::new(),
+        };
+        return (None, format!("No top rake: on a form tool it would change the form.{may}"));
+    }
+    let depth = (crest - root).abs();
+    let external = thread.spec.side == Side::External;
+    let rule = if external { &rules::EDGE_EXTERNAL } else { &rules::EDGE_INTERNAL };
+    let edge = sheet.work(rule, [root.into(), depth.into(), gamma.into()]);
+    let half = sheet.work(&rules::RAKED_HALF, [thread.alpha_deg.into(), depth.into(), edge]);
+    let bench = (thread.alpha_deg.to_radians().tan() * gamma.to_radians().cos()).atan().to_degrees();
+    let whole = Num::from(2.0 * half.value);
+    (
+        Some(Quantity::angle(whole)),
+        format!(
+            "With {} of back rake grind {} in the face, measured there, to cut {}; the bench formula, tan α cos γ, says {}.{}",
+            angle_text(gamma),
+            angle_text(whole.value),
+            angle_text(2.0 * thread.alpha_deg),
+            angle_text(2.0 * bench),
+            if gamma > 15.0 { " So much rake bows the flank." } else { "" }
+        ),
+    )
+}
+
+fn stocking(sheet: &mut Sheet, thread: &Thread, tip: &Tip) -> Option<Stocking> {
+    let wide = thread.alpha_deg < 20.0 && thread.pitch.value >= STOCKING_FROM_MM;
+    wide.then(|| {
+        let flat = sheet.work(&rules::STOCKING_FLAT, [tip.equal_flat, STOCKING_LEAVES_MM.into(), thread.alpha_deg.into()]);
+        Stocking {
+            says: format!(
+                "Rough with a tool of the same angle and a {} tip, to depth; it leaves {} on each flank for the form tool, set central in the groove.",
+                mm_text(flat.value),
+                mm_text(STOCKING_LEAVES_MM)
+            ),
+            flat_mm: Quantity::length(flat),
+            leaves_mm: Quantity::length(STOCKING_LEAVES_MM),
+        }
+    })
+}

@@ -1,0 +1,199 @@
+//! As ground: what thread the real bit will cut, with what doubt, and whether it matters here.
+
+use super::grind::LEAST_DEG;
+use super::{Tip, rules};
+use crate::job::BitFacts;
+use crate::quantity::{angle_text, mm_text, plain_text};
+use crate::thread::Side;
+use crate::thread::section::Thread;
+use crate::watch::{Level, Watch};
+use crate::working::{Num, Quantity, Sheet};
+use serde::Serialize;
+
+/// What the bit as ground will cut.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct AsGround {
+    /// Angle of the flank the leading edge cuts, from square to the axis.
+    pub leading_deg: Quantity,
+    /// And the trailing one.
+    pub trailing_deg: Quantity,
+    /// What gauges and mate feel of both, as pitch diameter.
+    pub feels_mm: Quantity,
+    /// How much shallower the bit cuts than its dial says, for standing off centre.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub shallow_mm: Option<Quantity>,
+    /// Whether it matters here.
+    pub judged: String,
+    /// Where to aim so that a true mate fits as well as with a true bit, where that is all it asks.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub aim_mm: Option<Quantity>,
+    /// Sides that rub, or nearly.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub rubs: Vec<String>,
+    /// Where to stop and measure, while the tip is only guessed.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub stop_says: Option<String>,
+}
+
+/// The bit's edges as they stand on the lathe.
+#[derive(Debug, Clone, Copy)]
+pub struct Edges {
+    /// Half the angle between the edges, in the face, degrees.
+    pub half_deg: f64,
+    /// Flat between them, mm.
+    pub flat_mm: f64,
+    /// Back rake, degrees.
+    pub rake_deg: f64,
+    /// Turned out of square, point toward the leading side, degrees.
+    pub square_deg: f64,
+    /// Tip above centre, mm.
+    pub height_mm: f64,
+}
+
+/// The chord of a flank from root to crest, as an angle from square to the axis, for the leading edge and the trailing one.
+///
+/// Every point of an edge sweeps a circle of its own radius, so the flank is where the edge stands at each radius: the edge
+/// is a straight line in the face, the face is tilted by the rake and turned by the squareness, and stands at its height.
+#[must_use]
+pub fn flanks(edges: &Edges, external: bool, root: f64, crest: f64) -> [f64; 2] {
+    let out = if external { 1.0 } else { -1.0 };
+    [1.0, -1.0].map(|side| {
+        let at = |u: f64| place(edges, external, root, side, u);
+        // How far along the edge it comes to the crest's radius: bisection on a length that passes it.
+        let (mut low, mut high) = (0.0, 8.0 * (crest - root).abs() + 1.0);
+        for _ in 0..80 {
+            let middle = f64::midpoint(low, high);
+            if out * (at(middle).0 - crest) < 0.0 { low = middle } else { high = middle }
+        }
+        let ((r0, z0), (r1, z1)) = (at(0.0), at(high));
+        (side * (z1 - z0)).atan2((r1 - r0).abs()).to_degrees()
+    })
+}
+
+/// Radius and place along the axis of a point `u` along an edge.
+fn place(edges: &Edges, external: bool, root: f64, side: f64, u: f64) -> (f64, f64) {
+    let out = if external { 1.0 } else { -1.0 };
+    let (rake, square) = (edges.rake_deg.to_radians(), edges.square_deg.to_radians());
+    // In the face: back along the tool, sideways along the axis.
+    let (back, aside) = (u, side * (edges.flat_mm / 2.0 + u * edges.half_deg.to_radians().tan()));
+    let (level, down) = (back * rake.cos(), back * rake.sin());
+    let (level, aside) = (level * square.cos() + aside * square.sin(), aside * square.cos() - level * square.sin());
+    let tip = (root * root - edges.height_mm * edges.height_mm).max(0.0).sqrt();
+    let (x, y) = (tip + out * level, edges.height_mm - down);
+    (x.hypot(y), aside)
+}
+
+/// What a mate feels of one flank cut `delta` off its angle, as pitch diameter, were both flanks so: a narrow one bears at the
+/// crest, a wide one at the root.
+fn one_flank(thread: &Thread, cut_deg: f64) -> f64 {
+    let tan = |deg: f64| deg.to_radians().tan();
+    let alpha = thread.alpha_deg;
+    let [major, pitch, minor] = [thread.major, thread.basic.pitch, thread.basic.minor].map(|n| n.value);
+    let height = if cut_deg < alpha { major - pitch } else { pitch - minor };
+    height * (tan(cut_deg) - tan(alpha)).abs() / tan(alpha)
+}
+
+/// What is settled before the bit as ground is judged.
+pub(super) struct Before<'a> {
+    pub facts: &'a BitFacts,
+    pub thread: &'a Thread,
+    pub tip: &'a Tip,
+    /// Reliefs as ground, leading and trailing, degrees, where told.
+    pub reliefs: [Option<f64>; 2],
+    /// Reliefs wanted, leading and trailing.
+    pub needed: (Num, Num),
+    /// What of them the thread's own rise takes, degrees.
+    pub rises: (f64, f64),
+    /// Radii of the groove's root and of the crest, mm.
+    pub from_to: (f64, f64),
+}
+
+/// Works what the bit as ground will cut, where anything of it was told; root and crest are radii of the cut.
+pub(super) fn work(sheet: &mut Sheet, before: &Before<'_>, watch: &mut Vec<Watch>) -> Option<AsGround> {
+    let Before { facts, thread, tip, reliefs, needed, rises, from_to: (root, crest) } = *before;
+    let told = facts.included_angle_deg.is_some() || facts.rake_deg.is_some() || facts.square_deg.is_some() || facts.height_mm.is_some();
+    let guessed = facts.tip_between_mm;
+    let measured_reliefs = [(reliefs[0], needed.0.value, rises.0, "leading"), (reliefs[1], needed.1.value, rises.1, "trailing")];
+    if !told && guessed.is_none() && measured_reliefs.iter().all(|r| r.0.is_none()) {
+        return None;
+    }
+    let external = thread.spec.side == Side::External;
+    let half = facts.included_angle_deg.map_or(thread.alpha_deg, |a| a / 2.0);
+    let edges = Edges {
+        half_deg: half,
+        flat_mm: tip.equal_flat.value,
+        rake_deg: facts.rake_deg.unwrap_or(0.0),
+        square_deg: facts.square_deg.unwrap_or(0.0),
+        height_mm: facts.height_mm.unwrap_or(0.0),
+    };
+    let [leading, trailing] = flanks(&edges, external, root, crest);
+    let feels = if thread.alpha_deg > 0.0 { f64::midpoint(one_flank(thread, leading), one_flank(thread, trailing)) } else { 0.0 };
+    let room = thread.own.pitch.1.value - thread.own.pitch.0.value;
+    let micrometres = |mm: f64| plain_text(mm * 1000.0, 0);
+    let judged = if feels < 5e-4 {
+        "True as far as a gauge can feel.".to_owned()
+    } else if feels <= room / 3.0 {
+        format!(
+            "The flanks feel like {} µm on the pitch diameter, of {} µm there are: leave it, and aim that much {}.",
+            micrometres(feels),
+            micrometres(room),
+            if external { "smaller" } else { "larger" }
+        )
+    } else {
+        let text =
+            format!("The flanks feel like {} µm on the pitch diameter, of {} µm there are: grind or set it true.", micrometres(feels), micrometres(room));
+        watch.push(Watch::new(if feels > room { Level::Danger } else { Level::Warn }, "bit_angle", "bit", text.clone()));
+        text
+    };
+    let aim_mm = (feels >= 5e-4 && feels <= room / 3.0).then(|| {
+        let (low, high) = (thread.own.pitch.0.value, thread.own.pitch.1.value);
+        let middle = f64::midpoint(low, high);
+        Quantity::length((if external { middle - feels } else { middle + feels }).clamp(low, high))
+    });
+    let shallow_mm = facts.height_mm.filter(|h| h.abs() > 1e-9).map(|h| {
+        let depth = Num::from((crest - root).abs());
+        let rule = if external { &rules::OFF_CENTRE_EXTERNAL } else { &rules::OFF_CENTRE_INTERNAL };
+        Quantity::length(sheet.work(rule, [crest.into(), depth, h.into()]))
+    });
+    let rubs: Vec<String> = measured_reliefs
+        .iter()
+        .filter_map(|(ground, needed, lead, side)| {
+            let ground = (*ground)?;
+            let left = ground - lead;
+            (left < LEAST_DEG).then(|| {
+                let how = if left <= 0.0 { "rubs" } else { "all but rubs" };
+                format!(
+                    "The {side} side {how}: {} ground where the thread itself takes {}; {} is wanted.",
+                    angle_text(ground),
+                    angle_text(*lead),
+                    angle_text(*needed)
+                )
+            })
+        })
+        .collect();
+    for text in &rubs {
+        watch.push(Watch::new(Level::Warn, "flank_rubs", "bit", text.clone()));
+    }
+    let stop_says = guessed.map(|[low, high]| {
+        let told = facts.round_between_mm.unwrap_or([low, high]);
+        let costs = sheet.work(&rules::GUESS_COSTS, [low.into(), high.into(), thread.alpha_deg.into()]);
+        format!(
+            "A {} somewhere between {} and {} is {} of infeed. The passes are laid out for the wider: at the last of them stop and measure; what is left then is known.",
+            if facts.round_between_mm.is_some() { "tip radius" } else { "flat" },
+            mm_text(told[0]),
+            mm_text(told[1]),
+            mm_text(costs.value)
+        )
+    });
+    Some(AsGround {
+        leading_deg: Quantity::angle(leading),
+        trailing_deg: Quantity::angle(trailing),
+        feels_mm: Quantity::length(feels),
+        shallow_mm,
+        judged,
+        aim_mm,
+        rubs,
+        stop_says,
+    })
+}

@@ -1,0 +1,92 @@
+//! A threading insert by what is written on its box, and whether it will do here.
+
+use super::bar::Room;
+use super::drawer::{Before, Judged, OTHER_ANGLE_DEG};
+use super::grind::LEAST_DEG;
+use crate::job::OwnedInsert;
+use crate::quantity::{angle_text, degrees_text, mm_text, plain_text, short_text};
+use crate::thread::Hand;
+
+/// Clearance an insert has on each flank when its box does not say, degrees. House value.
+const CLEARANCE_DEG: f64 = 5.0;
+
+/// Judges an insert for this thread.
+///
+/// Its seat tilts it along a helix; what the thread's lead angle differs from that is lost from the clearance of one flank and
+/// gained on the other. Turning the tool over or the carriage about does not turn a helix, so the hand of the thread alone says
+/// which way it leans.
+pub(super) fn judge(one: &OwnedInsert, before: &Before<'_>, room: Option<&Room>) -> Judged {
+    let Before { thread, flats, speed, reverses, .. } = *before;
+    let mut judged = Judged::default();
+    let angle = 2.0 * thread.alpha_deg;
+    let pitch = thread.pitch.value;
+    if (one.included_angle_deg - angle).abs() >= OTHER_ANGLE_DEG {
+        judged.against.push(format!("It is a {}° insert and the thread is {}°.", degrees_text(one.included_angle_deg), degrees_text(angle)));
+        return judged;
+    }
+    let mm = |v: f64| short_text(v, 3);
+    // A box prints a pitch to three places at best.
+    if pitch < one.pitch_from_mm - 6e-4 || pitch > one.pitch_to_mm + 6e-4 {
+        let range = if one.full_profile || one.pitch_from_mm == one.pitch_to_mm {
+            format!("{} mm pitch alone", mm(one.pitch_from_mm))
+        } else {
+            format!("{} to {} mm", mm(one.pitch_from_mm), mm(one.pitch_to_mm))
+        };
+        judged.against.push(format!("It is made for {range}, and this is {} mm.", mm(pitch)));
+    }
+    if one.full_profile {
+        judged.says.push("It forms the crest too: leave the blank a little over size for it to trim, and use it for this pitch alone.".into());
+    } else {
+        tip(one, thread.alpha_deg, flats, &mut judged);
+    }
+    let wants = thread.lead_angle_pitch.value * if thread.spec.hand == Hand::Right { 1.0 } else { -1.0 };
+    let own = one.clearance_deg.unwrap_or(CLEARANCE_DEG);
+    let off = wants - one.seat_tilt_deg;
+    let left = own - off.abs();
+    let seat = format!("The thread leans {} and its seat {}", angle_text(wants), angle_text(one.seat_tilt_deg));
+    let whose = if one.clearance_deg.is_some() { "" } else { ", taking 5° for its own" };
+    if left < LEAST_DEG {
+        judged.against.push(format!(
+            "{seat}: {} of clearance is left on one flank{whose}. Another seat is wanted, near {}.",
+            angle_text(left),
+            angle_text(wants)
+        ));
+    } else {
+        judged.says.push(format!("{seat}: {} of clearance is left on the tighter flank{whose}.", angle_text(left)));
+    }
+    if let Some(room) = room {
+        if let Some(bore) = one.smallest_bore_mm.filter(|b| *b > room.bore.value) {
+            judged.against.push(format!("Its bar wants a bore of {} and this one is {}.", mm_text(bore), mm_text(room.bore.value)));
+        }
+        if let Some(own) = one.reach_mm.filter(|r| *r < room.reach.value) {
+            judged.against.push(format!("Its bar reaches {} and {} is needed.", mm_text(own), mm_text(room.reach.value)));
+        }
+    }
+    if let Some(lowest) = one.lowest_m_per_min.filter(|l| *l > speed) {
+        judged.says.push(format!(
+            "At this job's speed the surface goes {} m/min and it wants {}: it may chip. A high-speed-steel bit is kinder at hand speeds.",
+            plain_text(speed, 0),
+            plain_text(lowest, 0)
+        ));
+    }
+    let back = if reverses { "Passes here end by reversing: wind it clear first, for it" } else { "It" };
+    judged.says.push(format!("{back} is never backed out in the cut: the edge tears off."));
+    judged
+}
+
+/// The tip of a partial profile: a radius reaching as deep as the flats the form allows.
+fn tip(one: &OwnedInsert, alpha_deg: f64, [least, most]: [f64; 2], judged: &mut Judged) {
+    let alpha = alpha_deg.to_radians();
+    let radius = |flat: f64| flat / (2.0 * alpha.tan()) / (1.0 / alpha.sin() - 1.0);
+    let (low, high) = (radius(least), radius(most));
+    let says = format!("Its tip radius of {} mm", short_text(one.tip_radius_mm, 3));
+    if one.tip_radius_mm > high + 5e-4 {
+        judged.against.push(format!("{says} is over the {} mm that reaches full depth: the root would foul the mate.", plain_text(high, 3)));
+    } else if one.tip_radius_mm < low - 5e-4 {
+        judged
+            .says
+            .push(format!("{says} is under {} mm: it goes deeper than the form, to a sharper root, as inserts for many pitches do.", plain_text(low, 3)));
+    } else {
+        judged.says.push(format!("{says} suits this pitch."));
+    }
+}

@@ -1,0 +1,114 @@
+//! The tool that turns the relief of the Blank station: a blade that clears the groove it makes.
+
+use super::bar::{ROOM_MM, heel};
+use super::rules;
+use crate::quantity::{angle_text, mm_text, plain_text};
+use crate::thread::Side;
+use crate::thread::section::Thread;
+use crate::working::{Num, Quantity, Sheet};
+use serde::Serialize;
+
+/// End relief outside, degrees: 10 to 12 by practice.
+const END_DEG: f64 = 11.0;
+/// How much each side of the blade falls in under its edge, and narrows to the back, degrees. House values.
+const SIDE_DEG: f64 = 2.0;
+const TAPER_DEG: f64 = 1.5;
+/// How much longer the blade is than the groove is deep, mm. House value.
+const LONGER_MM: f64 = 1.0;
+/// Widest blade plunged in one go, mm; a wider groove is made in steps side by side. House value.
+const WIDEST_MM: f64 = 4.0;
+/// How deep a bar is taken to stand under its edge in a bore, as a share of the bore's radius, when none is told. House value.
+const UNDER_SHARE: f64 = 0.5;
+
+/// The relief tool.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ReliefTool {
+    /// Width of its edge.
+    pub width_mm: Quantity,
+    /// Width at the root of the blade.
+    pub back_mm: Quantity,
+    /// Length of the blade.
+    pub blade_mm: Quantity,
+    /// Radius on its corners, of the square one.
+    pub corner_mm: Quantity,
+    /// Radius of the round-nosed one, where a full round may serve.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub round_mm: Option<Quantity>,
+    /// End relief.
+    pub end_deg: Quantity,
+    /// Relief of each side.
+    pub side_deg: Quantity,
+    /// In a bore, most the bar behind the blade may measure so that it goes in.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub bar_mm: Option<Quantity>,
+    /// How it is ground and used.
+    pub says: Vec<String>,
+}
+
+/// A groove to be turned.
+pub(crate) struct Groove {
+    /// Its width.
+    pub width: Num,
+    /// Diameter at its bottom.
+    pub bottom: Num,
+    /// Diameter of the blank beside it.
+    pub beside: Num,
+    /// Largest radius its corners may have, mm.
+    pub corner: f64,
+}
+
+/// Works the tool for a groove.
+pub(crate) fn work(sheet: &mut Sheet, thread: &Thread, groove: &Groove, bar_radius: Option<f64>, clearance: f64) -> ReliefTool {
+    let internal = thread.spec.side == Side::Internal;
+    let steps = (groove.width.value / WIDEST_MM).ceil().max(1.0);
+    // Narrower than the groove where it is made in steps, so that the last takes a clean side.
+    let width = if steps > 1.0 { Num::from(WIDEST_MM.min(groove.width.value)) } else { groove.width };
+    let blade = sheet.work(&rules::BLADE, [groove.beside, groove.bottom, LONGER_MM.into()]);
+    let back = sheet.work(&rules::BLADE_BACK, [width, blade, TAPER_DEG.into()]);
+    let mut says = Vec::new();
+    let round = (width.value / 2.0 <= groove.corner + 1e-9).then_some(width.value / 2.0);
+    says.push(match round {
+        Some(r) => format!("A full round nose of {} serves too: the groove may be so round.", mm_text(r)),
+        None => {
+            format!("A full round nose does not serve: its {} is more than the {} the corners may have.", mm_text(width.value / 2.0), mm_text(groove.corner))
+        }
+    });
+    let (end, bar) = if internal {
+        let radius = groove.bottom.value / 2.0;
+        let under = bar_radius.unwrap_or(UNDER_SHARE * groove.beside.value / 2.0);
+        let heel = heel(sheet, groove.bottom, under, clearance).filter(|h| h.value > END_DEG).unwrap_or_else(|| END_DEG.into());
+        if heel.value > END_DEG {
+            says.push(format!(
+                "In a bore its end falls away {}, so that the heel {} under the edge clears the groove's {} radius.",
+                angle_text(heel.value),
+                mm_text(under),
+                mm_text(radius)
+            ));
+        }
+        let bar = sheet.work(&rules::BLADE_BAR, [groove.beside, ROOM_MM.into(), blade]);
+        says.push(format!("Going in, blade and bar together must pass a bore of {}: a bar of at most {}.", mm_text(groove.beside.value), mm_text(bar.value)));
+        (heel, Some(bar))
+    } else {
+        (Num::from(END_DEG), None)
+    };
+    if steps > 1.0 {
+        says.push(format!("Plunge {} times side by side, then once along the bottom; measure the width before the last.", plain_text(steps, 0)));
+    }
+    says.push(format!(
+        "Both sides fall in {} under the edge and narrow {} to the back, so the blade touches only with its end. Set it square to the work and on centre; slow, with oil, withdrawn if it chatters.",
+        angle_text(SIDE_DEG),
+        angle_text(TAPER_DEG)
+    ));
+    ReliefTool {
+        width_mm: Quantity::length(width),
+        back_mm: Quantity::length(back),
+        blade_mm: Quantity::length(blade),
+        corner_mm: Quantity::length(groove.corner.min(width.value / 4.0)),
+        round_mm: round.map(Quantity::length),
+        end_deg: Quantity::angle(end),
+        side_deg: Quantity::angle(SIDE_DEG),
+        bar_mm: bar.map(Quantity::length),
+        says,
+    }
+}

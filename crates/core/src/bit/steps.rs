@@ -1,0 +1,61 @@
+//! The grinding sheet: the order of faces and how each is set, for the way the bit is held to the wheel.
+
+use super::BitSection;
+use crate::quantity::{angle_text, degrees_text};
+use crate::thread::{System, ThreadSection};
+use serde::{Deserialize, Serialize};
+
+/// How the bit is held to the wheel.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Grinder {
+    /// In the hands alone.
+    Freehand,
+    /// In the hands, steadied on a level rest.
+    #[default]
+    Rest,
+    /// On a rest tilted to the relief.
+    TiltedRest,
+    /// In the swivelling vice of a tool-and-cutter grinder.
+    CutterGrinder,
+}
+
+/// The steps for this bit.
+pub(super) fn steps(thread: &ThreadSection, bit: &BitSection) -> Vec<String> {
+    let BitSection { grind, grinder: how, .. } = bit;
+    let half = degrees_text(thread.half_angle_deg);
+    let [leading, trailing] = &grind.sides;
+    let mut list = vec![
+        "Eyes covered; spark guard and rest close to the wheel, within its maker's limits (commonly 6 mm and 3 mm at most); stand aside while it comes up to speed. Dress the wheel flat."
+            .to_owned(),
+        "A first bit? Grind one in soft square steel to learn the motion, and paint it so that it is never used.".to_owned(),
+    ];
+    let mut flank = |side: &super::grind::SideGrind| {
+        let set = match *how {
+            Grinder::Freehand => format!("swing it {half}° from square and drop the heel till the facet shows {} seen from the front", side.front_deg.text),
+            Grinder::Rest => format!("on a level rest swing it {half}° from square, the tail dropped {}", side.rest_deg.text),
+            Grinder::TiltedRest => format!("tilt the rest to {} and swing it {half}° along the protractor", side.rest_deg.text),
+            Grinder::CutterGrinder => format!("vice swivelled {half}° and tipped {}", side.rest_deg.text),
+        };
+        list.push(format!("The {} side, on the {} with the bit face up and the point away from you: {set}. One clean facet, edge to heel; dip high-speed steel seldom, carbon steel often.", side.side, side.held));
+    };
+    flank(leading);
+    flank(trailing);
+    list.push("Check in the gauge against the light. Light at the tip: the angle is ground too wide; light at the heel: too narrow. Correct the side that shows it, turned a little the other way.".into());
+    let tip = match thread.form {
+        System::Acme | System::StubAcme | System::Trapezoidal | System::Square => {
+            format!("The end, square across, with {} under it, to the width wanted; measure that, do not guess it.", grind.nose_deg.text)
+        }
+        _ if bit.radius_mm.is_some() => {
+            "Stone the point to the radius wanted, following the relief down; look at it through a glass against a radius gauge.".into()
+        }
+        _ => "Stone the point flat to the width wanted, following the relief down; measure it under a glass, for every 0.1 of it is 0.09 of infeed at 60°."
+            .into(),
+    };
+    list.push(tip);
+    list.push(format!("The top face flat and level, {}; lap it last.", if grind.raked_deg.is_some() { "with the rake told" } else { "no rake" }));
+    list.push("Stone the burr off each edge toward the face. Carbon steel drawn blue is spoilt; high-speed and cobalt steels are not.".into());
+    list.push(format!("Mark it: {} included, tip as measured, {}.", angle_text(2.0 * thread.half_angle_deg), thread.pitch_text));
+    list
+}

@@ -1,0 +1,87 @@
+//! The bit of a job, drawn: on the screen, and as files to print at 1:1 or take into a drawing program.
+
+use crate::app::App;
+use crate::drafting::{to_dxf, to_svg};
+use crate::jobs::facts;
+use crate::planning::plan_with_store;
+use crate::problem::Problem;
+use axum::Json;
+use axum::extract::{Path, Query, State};
+use axum::http::header;
+use axum::response::IntoResponse;
+use serde::Deserialize;
+use utoipa::{IntoParams, ToSchema};
+use yoke_core::bit::{BitSheet, sheet};
+use yoke_core::job::Fault;
+use yoke_core::outline::Drawing;
+
+/// Which drawing of a bit.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Deserialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum BitView {
+    /// From above, front and side.
+    #[default]
+    Views,
+    /// Its tip in the groove.
+    Tip,
+    /// The relief tool from above.
+    ReliefTool,
+}
+
+/// What file is wanted.
+#[derive(Deserialize, IntoParams)]
+#[into_params(parameter_in = Query)]
+pub struct FileAsked {
+    /// Which drawing; the three views when absent.
+    #[param(inline)]
+    view: Option<BitView>,
+    /// Millimetres on the paper for each of the bit's: 1 or 10; 1 when absent.
+    scale: Option<f64>,
+}
+
+async fn drawn(app: &App, id: String) -> Result<BitSheet, Problem> {
+    let found = app
+        .with_store(move |store| {
+            let Some(job) = store.job(&id)? else { return Ok(None) };
+            Ok(Some(plan_with_store(store, facts(store, &job)?)?))
+        })
+        .await?;
+    let plan = found.ok_or_else(|| Problem::missing("job"))?.map_err(Problem::faulty)?;
+    Ok(sheet(&plan.thread, &plan.bit, plan.cut.radial_mm.value))
+}
+
+async fn one(app: &App, id: String, asked: &FileAsked) -> Result<Drawing, Problem> {
+    let all = drawn(app, id).await?;
+    match asked.view.unwrap_or_default() {
+        BitView::Views => Ok(all.views),
+        BitView::Tip => Ok(all.tip),
+        BitView::ReliefTool => {
+            all.relief_tool.ok_or_else(|| Problem::faulty(vec![Fault::new("/view", "this thread runs into no turned relief; ask for views or tip")]))
+        }
+    }
+}
+
+/// A job's bit drawn, and how it is ground.
+#[utoipa::path(get, path = "/api/v1/jobs/{id}/bit", params(("id" = String, Path)), responses((status = 200, body = BitSheet), (status = 404, body = Problem), (status = 422, body = Problem)))]
+pub async fn bit_sheet(State(app): State<App>, Path(id): Path<String>) -> Result<Json<BitSheet>, Problem> {
+    drawn(&app, id).await.map(Json)
+}
+
+/// The same as SVG, to scale, with a bar to check the print by.
+#[utoipa::path(get, path = "/api/v1/jobs/{id}/bit.svg", params(("id" = String, Path), FileAsked), responses((status = 200, body = String, content_type = "image/svg+xml"), (status = 404, body = Problem), (status = 422, body = Problem)))]
+pub async fn bit_svg(State(app): State<App>, Path(id): Path<String>, Query(asked): Query<FileAsked>) -> Result<impl IntoResponse, Problem> {
+    let scale = asked.scale.unwrap_or(1.0);
+    if scale != 1.0 && scale != 10.0 {
+        return Err(Problem::faulty(vec![Fault::new("/scale", "1 or 10 is wanted")]));
+    }
+    let text = to_svg(&one(&app, id, &asked).await?, scale);
+    let named = format!("attachment; filename=\"bit-{scale}-to-1.svg\"");
+    Ok(([(header::CONTENT_TYPE, "image/svg+xml".to_owned()), (header::CONTENT_DISPOSITION, named)], text))
+}
+
+/// The same as DXF, in millimetres.
+#[utoipa::path(get, path = "/api/v1/jobs/{id}/bit.dxf", params(("id" = String, Path), FileAsked), responses((status = 200, body = Vec<u8>, content_type = "image/vnd.dxf"), (status = 404, body = Problem), (status = 422, body = Problem)))]
+pub async fn bit_dxf(State(app): State<App>, Path(id): Path<String>, Query(asked): Query<FileAsked>) -> Result<impl IntoResponse, Problem> {
+    let bytes = to_dxf(&one(&app, id, &asked).await?).map_err(|e| Problem::internal(e.to_string()))?;
+    Ok(([(header::CONTENT_TYPE, "image/vnd.dxf"), (header::CONTENT_DISPOSITION, "attachment; filename=\"bit.dxf\"")], bytes))
+}

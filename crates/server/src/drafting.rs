@@ -1,0 +1,188 @@
+//! A drawing of the core as a file: SVG at a scale with a bar to check it by, and DXF in millimetres.
+
+use dxf::entities::{Circle as DxfCircle, Entity, EntityType, LwPolyline, Text as DxfText};
+use dxf::enums::Units;
+use dxf::{LwPolylineVertex, Point as DxfPoint};
+use svg::Document;
+use svg::node::element::{Circle, Group, Line, Polyline, Text};
+use yoke_core::outline::{Drawing, Point};
+
+/// Length of the bar printed under a drawing, mm on the paper.
+pub const BAR_MM: f64 = 50.0;
+/// Height of the lettering, mm on the paper.
+const LETTER_MM: f64 = 3.2;
+/// Border about the drawing, mm on the paper.
+const BORDER_MM: f64 = 8.0;
+
+/// Words and figures of a drawing, each at its point.
+fn words(drawing: &Drawing) -> impl Iterator<Item = (Point, String)> + '_ {
+    let said = drawing.shapes.iter().filter(|s| s.role.starts_with("word")).filter_map(|s| s.line.first().copied().zip(s.label.clone()));
+    let figures = drawing.dimensions.iter().map(|d| ([(d.from[0] + d.to[0]) / 2.0, (d.from[1] + d.to[1]) / 2.0], d.figure.text.clone()));
+    said.chain(figures)
+}
+
+/// The drawing as SVG, `scale` mm on the paper for each of its own, with a bar of 50 mm to check the print by.
+pub fn to_svg(drawing: &Drawing, scale: f64) -> String {
+    let [left, bottom, right, top] = drawing.bounds;
+    let wide = ((right - left) * scale).max(BAR_MM) + 2.0 * BORDER_MM;
+    let foot = BORDER_MM + 3.0 * LETTER_MM;
+    let tall = (top - bottom) * scale + BORDER_MM + foot;
+    let x = |v: f64| (v - left) * scale + BORDER_MM;
+    let y = |v: f64| (top - v) * scale + BORDER_MM;
+    let mut lines = Group::new().set("fill", "none").set("stroke", "black").set("stroke-width", 0.25).set("stroke-linejoin", "round");
+    for shape in drawing.shapes.iter().filter(|s| !s.role.starts_with("word")) {
+        if let Some(c) = shape.circle {
+            lines = lines.add(Circle::new().set("class", shape.role).set("cx", x(c.x)).set("cy", y(c.y)).set("r", c.r * scale));
+            continue;
+        }
+        let closing = shape.line.first().filter(|_| shape.closed);
+        let points: Vec<String> = shape.line.iter().chain(closing).map(|p| format!("{:.4},{:.4}", x(p[0]), y(p[1]))).collect();
+        let dashed = if shape.role.starts_with("line.") { "2 1" } else { "none" };
+        lines = lines.add(Polyline::new().set("class", shape.role).set("stroke-dasharray", dashed).set("points", points.join(" ")));
+    }
+    let mut letters = Group::new().set("font-family", "sans-serif").set("font-size", LETTER_MM).set("text-anchor", "middle");
+    for (point, text) in words(drawing) {
+        letters = letters.add(Text::new(text).set("x", x(point[0])).set("y", y(point[1])));
+    }
+    let level = tall - foot + 2.0 * LETTER_MM;
+    let bar = Line::new().set("class", "calibration").set("x1", BORDER_MM).set("x2", BORDER_MM + BAR_MM).set("y1", level).set("y2", level);
+    let said = format!("This bar is {BAR_MM} mm when the print is {scale}:1");
+    Document::new()
+        .set("width", format!("{wide:.4}mm"))
+        .set("height", format!("{tall:.4}mm"))
+        .set("viewBox", format!("0 0 {wide:.4} {tall:.4}"))
+        .add(svg::node::element::Title::new(drawing.says.clone()))
+        .add(lines)
+        .add(letters)
+        .add(bar.set("stroke", "black").set("stroke-width", 0.6))
+        .add(Text::new(said).set("font-family", "sans-serif").set("font-size", LETTER_MM).set("x", BORDER_MM).set("y", level + LETTER_MM * 1.6))
+        .to_string()
+}
+
+/// The drawing as DXF, in millimetres, a layer for each kind of line.
+///
+/// # Errors
+/// When the file cannot be composed.
+pub fn to_dxf(drawing: &Drawing) -> Result<Vec<u8>, dxf::DxfError> {
+    let mut file = dxf::Drawing::new();
+    file.header.version = dxf::enums::AcadVersion::R2000;
+    file.header.default_drawing_units = Units::Millimeters;
+    let mut add = |layer: &str, specific: EntityType| {
+        let mut entity = Entity::new(specific);
+        layer.clone_into(&mut entity.common.layer);
+        file.add_entity(entity);
+    };
+    for shape in drawing.shapes.iter().filter(|s| !s.role.starts_with("word")) {
+        if let Some(c) = shape.circle {
+            add(shape.role, EntityType::Circle(DxfCircle::new(DxfPoint::new(c.x, c.y, 0.0), c.r)));
+            continue;
+        }
+        let mut line = LwPolyline {
+            vertices: shape.line.iter().map(|p| LwPolylineVertex { x: p[0], y: p[1], ..LwPolylineVertex::default() }).collect(),
+            ..LwPolyline::default()
+        };
+        line.set_is_closed(shape.closed);
+        add(shape.role, EntityType::LwPolyline(line));
+    }
+    let height = (drawing.bounds[3] - drawing.bounds[1]) / 40.0;
+    for (point, value) in words(drawing) {
+        let location = DxfPoint::new(point[0], point[1], 0.0);
+        // Degree signs as DXF writes them.
+        add("words", EntityType::Text(DxfText { location, text_height: height, value: value.replace('°', "%%d"), ..DxfText::default() }));
+    }
+    let mut bytes = Vec::new();
+    file.save(&mut bytes)?;
+    Ok(bytes)
+}
+
+#[cfg(test)]
+#[allow(clippy::unwrap_used, clippy::panic)]
+mod tests {
+    use super::*;
+    use serde_json::json;
+    use yoke_core::bit::{BitSheet, sheet};
+    use yoke_core::job::{PlanRequest, read_json, settle};
+    use yoke_core::plan::plan;
+
+    fn drawn(callout: &str, side: &str, bit: serde_json::Value) -> BitSheet {
+        let (request, faults) = read_json::<PlanRequest>(json!({"thread": {"callout": callout, "side": side}, "bit": bit, "blank": {"shoulder": true}}));
+        let (job, lathe, kit) = settle(&request, None, faults).unwrap();
+        let plan = plan(&job, &lathe, &kit);
+        sheet(&plan.thread, &plan.bit, plan.cut.radial_mm.value)
+    }
+
+    /// Corner points of the first line of a role, read back from DXF.
+    fn from_dxf(bytes: &[u8], role: &str) -> Vec<Point> {
+        let file = dxf::Drawing::load(&mut std::io::Cursor::new(bytes)).unwrap();
+        assert_eq!(file.header.default_drawing_units, Units::Millimeters);
+        let found = file.entities().find(|e| e.common.layer == role).unwrap_or_else(|| panic!("no {role}"));
+        let EntityType::LwPolyline(line) = &found.specific else { panic!("{role} is no line") };
+        line.vertices.iter().map(|v| [v.x, v.y]).collect()
+    }
+
+    /// The same from SVG, in mm of the thing drawn: the sheet is in mm and as many of its own units wide.
+    fn from_svg(text: &str, role: &str, scale: f64) -> Vec<Point> {
+        let sheet = roxmltree::Document::parse(text).unwrap();
+        let root = sheet.root_element();
+        let wide: f64 = root.attribute("width").unwrap().trim_end_matches("mm").parse().unwrap();
+        let view: Vec<f64> = root.attribute("viewBox").unwrap().split(' ').map(|v| v.parse().unwrap()).collect();
+        assert!((view[2] - wide).abs() < 1e-9, "one unit of the sheet is a millimetre");
+        let bar = sheet.descendants().find(|n| n.attribute("class") == Some("calibration")).unwrap();
+        let ends = ["x1", "x2"].map(|a| bar.attribute(a).unwrap().parse::<f64>().unwrap());
+        assert!((ends[1] - ends[0] - 50.0).abs() < 0.01);
+        let found = sheet.descendants().find(|n| n.attribute("class") == Some(role)).unwrap();
+        found
+            .attribute("points")
+            .unwrap()
+            .split(' ')
+            .map(|p| {
+                let (x, y) = p.split_once(',').unwrap();
+                [x.parse::<f64>().unwrap() / scale, -y.parse::<f64>().unwrap() / scale]
+            })
+            .collect()
+    }
+
+    /// Width of the tip and the angle between the two flanks that leave it.
+    fn tip_of(face: &[Point]) -> (f64, f64) {
+        let leans = |a: Point, b: Point| (b[0] - a[0]).abs().atan2((b[1] - a[1]).abs()).to_degrees();
+        let last = face.iter().rposition(|p| *p != face[0]).unwrap();
+        (face[1][0] - face[0][0], leans(face[1], face[2]) + leans(face[0], face[last]))
+    }
+
+    #[test]
+    fn files_read_back_to_the_bit_that_was_drawn() {
+        for (callout, side, flat, angle) in [
+            ("M20x2.5", "external", 0.31, 60.0),
+            ("1-1/4-5 Acme", "internal", 1.72, 29.0),
+            ("5/8 BSW", "external", 0.2, 55.0),
+            ("Tr40x14(P7)", "external", 2.3, 30.0),
+        ] {
+            let views = drawn(callout, side, json!({"tip_flat_mm": flat})).views;
+            let dxf = from_dxf(&to_dxf(&views).unwrap(), "bit.face");
+            let (read_flat, read_angle) = tip_of(&dxf);
+            assert!((read_flat - flat).abs() < 0.01 && (read_angle - angle).abs() < 0.02, "{callout}: {read_flat} {read_angle}");
+            for scale in [1.0, 10.0] {
+                let svg = from_svg(&to_svg(&views, scale), "bit.face", scale);
+                let (read_flat, read_angle) = tip_of(&svg);
+                assert!((read_flat - flat).abs() < 0.01 && (read_angle - angle).abs() < 0.05, "{callout} {scale}: {read_flat} {read_angle}");
+                // Every corner of one file lies as far from the first as in the other.
+                for (a, b) in dxf.iter().zip(&svg) {
+                    assert!((a[0] - dxf[0][0] - b[0] + svg[0][0]).abs() < 0.01 && (a[1] - dxf[0][1] - b[1] + svg[0][1]).abs() < 0.01);
+                }
+            }
+        }
+        // The relief tool's blade is as wide as it says, round corners and all; a round tip keeps its radius.
+        let all = drawn("M20x2.5", "external", json!({"tip_radius_mm": 0.3}));
+        let tool = all.relief_tool.unwrap();
+        let blade = from_dxf(&to_dxf(&tool).unwrap(), "bit.face");
+        let across = |line: &[Point], above: f64| {
+            let x = line.iter().filter(|p| p[1] > above).map(|p| p[0]);
+            x.clone().fold(f64::MIN, f64::max) - x.fold(f64::MAX, f64::min)
+        };
+        assert!((across(&blade, -2.5) - tool.dimensions[0].figure.value).abs() < 0.01);
+        let round = from_dxf(&to_dxf(&all.views).unwrap(), "bit.face");
+        for p in &round[0..25] {
+            assert!((p[0].hypot(p[1] + 0.3) - 0.3).abs() < 0.01, "{p:?}");
+        }
+    }
+}
