@@ -2,6 +2,7 @@ import type { Kit, OwnedBit, OwnedInsert } from '../api/client';
 import { useKit } from '../api/hooks';
 import type { Field } from '../parts/fields';
 import { FieldsForm } from '../parts/FieldsForm';
+import { TIP_FIELDS } from '../parts/tip';
 import { useKeepKit } from './hooks';
 
 export type Shelf = 'bits' | 'inserts';
@@ -16,11 +17,7 @@ const FIELDS: Record<Shelf, Field[]> = {
       kind: 'choice', at: 'material', says: 'Made of',
       choices: [{ says: 'high-speed steel', value: 'hss' }, { says: 'cobalt steel', value: 'cobalt' }, { says: 'carbon steel', value: 'carbon_steel' }, { says: 'carbide', value: 'carbide' }],
     },
-    { kind: 'number', at: 'included_angle_deg', says: 'Included angle, degrees' },
-    { kind: 'length', at: 'tip_flat_mm', says: 'Flat on the tip, as measured' },
-    { kind: 'length', at: 'tip_radius_mm', says: 'or radius on the tip' },
-    { kind: 'length', at: 'tip_flat_between_mm.0', says: 'or, only guessed, a flat of at least' },
-    { kind: 'length', at: 'tip_flat_between_mm.1', says: 'and at most' },
+    ...TIP_FIELDS,
     { kind: 'number', at: 'left_relief_deg', says: 'Relief of its left side, degrees', how: 'face up, point away' },
     { kind: 'number', at: 'right_relief_deg', says: 'Relief of its right side, degrees' },
     { kind: 'number', at: 'rake_deg', says: 'Back rake, degrees' },

@@ -14,6 +14,7 @@ import { GroundLeaf } from './GroundLeaf';
 import { KeepTip } from './KeepTip';
 import { GRINDERS, SheetLeaf } from './SheetLeaf';
 import { useBitSheet } from './hooks';
+import { UNTOLD } from '../../parts/tip';
 
 const VIEWS = { views: 'Three views', tip: 'The tip', groove: 'In the groove', bore: 'In the bore', relief_tool: 'Relief tool' } as const;
 type View = keyof typeof VIEWS;
@@ -78,7 +79,7 @@ function Bit({ job, plan }: StationProps) {
             job={job}
             about="Flat on the tip"
             set={flat != null}
-            edit={{ kind: 'length', value: flat != null ? typed(flat, unit) : bare(figure(bit.tip_flat_mm.aim, unit)), patch: (mm) => ({ bit: { tip_flat_mm: mm, tip_radius_mm: null, tip_flat_between_mm: null, tip_radius_between_mm: null } }), clear: 'Not measured' }}
+            edit={{ kind: 'length', value: flat != null ? typed(flat, unit) : bare(figure(bit.tip_flat_mm.aim, unit)), patch: (mm) => ({ bit: { ...UNTOLD, tip_flat_mm: mm } }), clear: 'Not measured' }}
           >
             {bit.says.slice(bit.says.indexOf(', ') + 2)}
           </Word>

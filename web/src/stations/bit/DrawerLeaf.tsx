@@ -4,6 +4,7 @@ import { useChange, useKit } from '../../api/hooks';
 import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
 import { useUnit } from '../../parts/unit';
+import { UNTOLD } from '../../parts/tip';
 import { type Held, ToolForm } from '../../shop/ToolForm';
 
 /** The drawer: which bits, bars and inserts will do, and the one picked. */
@@ -30,7 +31,7 @@ function Shelves({ job, plan, edit, done }: { job: Job; plan: Plan; edit: (held:
   // What was told of another bit does not belong to this one.
   const pick = (owned: string | null) =>
     change.mutate(
-      { request: { bit: { owned, included_angle_deg: null, tip_flat_mm: null, tip_radius_mm: null, tip_flat_between_mm: null, tip_radius_between_mm: null, leading_relief_deg: null, trailing_relief_deg: null, rake_deg: null, bar_diameter_mm: null } } },
+      { request: { bit: { owned, included_angle_deg: null, ...UNTOLD, leading_relief_deg: null, trailing_relief_deg: null, rake_deg: null, bar_diameter_mm: null } } },
       { onSuccess: done },
     );
   return (

@@ -3,13 +3,10 @@ import { type Patch, useChange } from '../../api/hooks';
 import type { Field } from '../../parts/fields';
 import { FieldsForm } from '../../parts/FieldsForm';
 import { Leaf } from '../../parts/Leaf';
+import { TIP_FIELDS } from '../../parts/tip';
 
 const FIELDS: Field[] = [
-  { kind: 'number', at: 'included_angle_deg', says: 'Included angle, degrees' },
-  { kind: 'length', at: 'tip_flat_mm', says: 'Flat on the tip, as measured' },
-  { kind: 'length', at: 'tip_radius_mm', says: 'or radius on the tip' },
-  { kind: 'length', at: 'tip_flat_between_mm.0', says: 'or, only guessed, a flat of at least' },
-  { kind: 'length', at: 'tip_flat_between_mm.1', says: 'and at most' },
+  ...TIP_FIELDS,
   { kind: 'length', at: 'tip_radius_between_mm.0', says: 'or, only guessed, a radius of at least' },
   { kind: 'length', at: 'tip_radius_between_mm.1', says: 'and at most' },
   { kind: 'number', at: 'leading_relief_deg', says: 'Relief of the leading side, degrees', how: 'seen from the front' },

@@ -9,6 +9,7 @@ import { Leaf } from '../../parts/Leaf';
 import { bare } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
+import { UNTOLD } from '../../parts/tip';
 import { StartsList } from '../gears/StartsList';
 import { Station } from '../Station';
 
@@ -50,7 +51,7 @@ export function CutStation({ job, plan }: StationProps) {
   const kit = useKit();
   const owned = (kit.data?.bits ?? [])
     .filter((b) => b.kind === plan.thread.side && b.included_angle_deg === plan.thread.half_angle_deg * 2)
-    .map((b) => ({ says: b.tip_flat_mm != null ? `${b.name}, ${b.tip_flat_mm} mm flat` : b.name, patch: { bit: { owned: b.name, tip_flat_mm: null, tip_radius_mm: null, tip_flat_between_mm: null, tip_radius_between_mm: null } } }));
+    .map((b) => ({ says: b.tip_flat_mm != null ? `${b.name}, ${b.tip_flat_mm} mm flat` : b.name, patch: { bit: { ...UNTOLD, owned: b.name } } }));
   const cuts = cut.passes.filter((p) => p.kind === 'cut').length;
   const springs = cut.passes.filter((p) => p.kind === 'spring').length;
   const done = new Set((run?.done ?? []).map(String));
@@ -66,7 +67,7 @@ export function CutStation({ job, plan }: StationProps) {
             job={job}
             about="Flat on the tip"
             set={flat != null}
-            edit={{ kind: 'length', value: flat != null ? String(unit === 'mm' ? flat : '') : bare(figure(bit.tip_flat_mm.aim, unit)), patch: (mm) => ({ bit: { tip_flat_mm: mm, tip_radius_mm: null, tip_flat_between_mm: null, tip_radius_between_mm: null } }), clear: 'Not measured', owned }}
+            edit={{ kind: 'length', value: flat != null ? String(unit === 'mm' ? flat : '') : bare(figure(bit.tip_flat_mm.aim, unit)), patch: (mm) => ({ bit: { ...UNTOLD, tip_flat_mm: mm } }), clear: 'Not measured', owned }}
           >
             {bit.says}
           </Word>
