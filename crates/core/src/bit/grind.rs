@@ -125,7 +125,7 @@ pub(super) struct Reliefs {
     pub bench: Option<(Num, Num)>,
 }
 
-/// Reliefs of the leading and the trailing side, seen from the front.
+/// Works them for this thread and clearance; the bar's radius counts in a bore.
 pub(super) fn reliefs(sheet: &mut Sheet, thread: &Thread, clearance: f64, bar_radius: Option<f64>) -> Reliefs {
     let c = Num::from(clearance);
     let said = || Some(format!("working clearance {}°", plain_text(clearance, 0)));

@@ -3,6 +3,7 @@
 use super::bar::Room;
 use super::drawer::{Before, Judged, OTHER_ANGLE_DEG};
 use super::grind::LEAST_DEG;
+use super::rules::radius_of_flat;
 use crate::job::OwnedInsert;
 use crate::quantity::{angle_text, degrees_text, mm_text, plain_text, short_text};
 use crate::thread::Hand;
@@ -76,9 +77,7 @@ pub(super) fn judge(one: &OwnedInsert, before: &Before<'_>, room: Option<&Room>)
 
 /// The tip of a partial profile: a radius reaching as deep as the flats the form allows.
 fn tip(one: &OwnedInsert, alpha_deg: f64, [least, most]: [f64; 2], judged: &mut Judged) {
-    let alpha = alpha_deg.to_radians();
-    let radius = |flat: f64| flat / (2.0 * alpha.tan()) / (1.0 / alpha.sin() - 1.0);
-    let (low, high) = (radius(least), radius(most));
+    let (low, high) = (radius_of_flat(least, alpha_deg), radius_of_flat(most, alpha_deg));
     let says = format!("Its tip radius of {} mm", short_text(one.tip_radius_mm, 3));
     if one.tip_radius_mm > high + 5e-4 {
         judged.against.push(format!("{says} is over the {} mm that reaches full depth: the root would foul the mate.", plain_text(high, 3)));

@@ -17,7 +17,7 @@ rule!(SQUARE_MOST = "bit.square_most", "Widest bit for a square groove", (P: Mm 
 rule!(FLAT_TO_ROOT = "bit.flat_to_root", "Flat that reaches this root at size", (P: Mm "pitch", a: Mm "larger diameter", b: Mm "smaller diameter", alpha: Deg "half angle") -> f: Mm,
     "max(0, P/2 - (a - b)*tan(alpha))", "half the pitch at the pitch line, narrowing along both flanks to the root", (P / 2.0 - (a - b) * alpha.to_radians().tan()).max(0.0));
 rule!(RADIUS_OF_FLAT = "bit.radius_of_flat", "Radius that reaches as deep as this flat", (f: Mm "flat", alpha: Deg "half angle") -> rho: Mm,
-    "f/(2*tan(alpha))/(1/sin(alpha) - 1)", "both cut as much off the sharp V", f / (2.0 * alpha.to_radians().tan()) / (1.0 / alpha.to_radians().sin() - 1.0));
+    "f/(2*tan(alpha))/(1/sin(alpha) - 1)", "both cut as much off the sharp V", radius_of_flat(f, alpha));
 rule!(HANDBOOK = "bit.handbook", "Acme tip of the handbooks", (P: Mm "pitch") -> f: Mm,
     "table: 0.3707P − 0.259 × 0.020 in (0.010 finer than 10 TPI)", "basic root flat less what the clearance takes", 0.3707 * P - 0.259 * 25.4 * acme::clearance_in(P / 25.4));
 rule!(RELIEF_LEADING = "bit.relief_leading", "Relief on the leading side", (c: Deg "working clearance", lambda: Deg "lead angle at the minor diameter") -> r: Deg,
@@ -79,6 +79,18 @@ rule!(BLADE_BACK = "bit.blade_back", "Width of the blade at its root", (w: Mm "w
 rule!(BLADE_BAR = "bit.blade_bar", "Most the bar behind a blade may measure", (d: Mm "bore", c: Mm "room each side", l: Mm "blade") -> b: Mm,
     "max(0, d - 2*c - l)", "blade and bar pass the bore together", (d - 2.0 * c - l).max(0.0));
 rule!(SHARE_RADIUS = "bit.share_radius", "Radius of a rounded root", (P: Mm "pitch", k: One "share of the pitch") -> r: Mm, "k*P", "UNR 0.108P to 0.144P; ISO at least 0.125P for grade 8.8 and up", k * P);
+
+/// Radius that cuts as much off the sharp V as this flat, mm; the half angle in degrees, over 0.
+pub(crate) fn radius_of_flat(flat: f64, alpha_deg: f64) -> f64 {
+    let alpha = alpha_deg.to_radians();
+    flat / (2.0 * alpha.tan()) / (1.0 / alpha.sin() - 1.0)
+}
+
+/// Flat that cuts as much off the sharp V as this radius, mm; the half angle in degrees, over 0.
+pub(crate) fn flat_of_radius(radius: f64, alpha_deg: f64) -> f64 {
+    let alpha = alpha_deg.to_radians();
+    2.0 * alpha.tan() * radius * (1.0 / alpha.sin() - 1.0)
+}
 
 /// All of them.
 pub static ALL: &[&Rule] = &[

@@ -96,8 +96,9 @@ pub fn judge_knowing(run: &RunPlan, reading: &Measured, stood_mm: f64, tip: Opti
     let doubt = READING_DOUBT_MM.max(reading.spread_mm.unwrap_or(0.0));
     let pitch_diameter_mm = PitchDiameter { value: size, doubt };
     let (reach, reach_doubt) = tip.map_or((run.tip_to_pitch_mm, run.tip_doubt_mm), |t| (t.tip_to_pitch_mm, 0.0));
-    let sense = if run.side == Side::External { -1.0 } else { 1.0 };
-    let expected = run.start_mm + sense * 2.0 * (stood_mm - reach);
+    // Turned so that cutting always makes the figure smaller: a bore's size is negated.
+    let turn = if run.side == Side::External { 1.0 } else { -1.0 };
+    let expected = run.start_mm - turn * 2.0 * (stood_mm - reach);
     let questions = questions(run, [size, typed, expected], reach_doubt);
     if !questions.is_empty() {
         return Some(Verdict {
@@ -108,8 +109,6 @@ pub fn judge_knowing(run: &RunPlan, reading: &Measured, stood_mm: f64, tip: Opti
             questions,
         });
     }
-    // Turned so that cutting always makes the figure smaller: a bore's size is negated.
-    let turn = if run.side == Side::External { 1.0 } else { -1.0 };
     let (u, low, high) = match run.side {
         Side::External => (size, run.limits_mm[0], run.limits_mm[1]),
         Side::Internal => (-size, -run.limits_mm[1], -run.limits_mm[0]),

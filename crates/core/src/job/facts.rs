@@ -8,7 +8,7 @@ use super::material::{ToolMaterial, tool_material};
 use super::profile::LatheProfile;
 use super::request::{BitRequest, LeadCorrection, PlanRequest, SpecialRequest, ThreadRequest, Vocabulary};
 use super::workpiece::{self, BlankFacts};
-use crate::bit::Grinder;
+use crate::bit::{Grinder, rules::flat_of_radius};
 use crate::pad::{self, SumFacts};
 use crate::quantity::{Exact, Ratio, pitch_of_tpi, plain_text, real};
 use crate::thread::identify::Sample;
@@ -594,8 +594,7 @@ fn settle_bit(request: &PlanRequest, kit: &Kit, thread: Option<&ThreadFacts>, c:
     BitFacts {
         tip_between_mm: between.or_else(|| {
             // The flats that cut as much off the sharp V.
-            let half = (angle / 2.0).to_radians();
-            round_between.map(|r| r.map(|r| 2.0 * half.tan() * r * (1.0 / half.sin() - 1.0)))
+            round_between.map(|radii| radii.map(|r| flat_of_radius(r, angle / 2.0)))
         }),
         round_between_mm: round_between,
         clearance_deg: c.sound(asked.clearance_deg, 1.0, 20.0, "/bit/clearance_deg", "degrees"),

@@ -3,8 +3,8 @@ import { inWords, type Job, type Plan } from '../../api/client';
 import { useChange, useKit } from '../../api/hooks';
 import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
-import { useUnit } from '../../parts/unit';
 import { UNTOLD } from '../../parts/tip';
+import { useUnit } from '../../parts/unit';
 import { type Held, ToolForm } from '../../shop/ToolForm';
 
 /** The drawer: which bits, bars and inserts will do, and the one picked. */
