@@ -19,6 +19,8 @@ import './parts/parts.css';
 import './drawing/drawing.css';
 import './board/board.css';
 import './stations/stations.css';
+import './stations/setup/setup.css';
+import './stations/cut/cut.css';
 import './pad/pad.css';
 import './shop/shop.css';
 import { MantineProvider } from '@mantine/core';

@@ -4,6 +4,7 @@
 use criterion::{Criterion, criterion_group, criterion_main};
 use serde_json::json;
 use std::hint::black_box;
+use yoke_core::cut::groove_sheet;
 use yoke_core::gears::{Table, Wanted, chart, search};
 use yoke_core::job::{Job, Kit, Lathe, PlanRequest, Vocabulary, read_json, settle};
 use yoke_core::plan::plan;
@@ -78,6 +79,13 @@ fn peak_kb() -> Option<String> {
 
 fn benches(c: &mut Criterion) {
     let (job, lathe, kit) = job();
+    // Sixty passes, every one drawn, the styles compared and every mistake tried.
+    let asked = json!({ "thread": {"callout": "Tr40x7-7e"}, "lathe": {"leadscrew": {"tpi": 4}, "gears": TWENTY}, "cut": {"passes": 57} });
+    let (asked, faults) = read_json::<PlanRequest>(asked);
+    let (coarse, bench, drawer) = settle(&asked, None, faults).expect("the request is sound");
+    let cut = plan(&coarse, &bench, &drawer);
+    println!("{} passes simulated", cut.cut.passes.len());
+    c.bench_function("groove of 60 passes with what if", |b| b.iter(|| groove_sheet(black_box(&cut))));
     let required = Ratio::new(50, 127);
     let wanted = Wanted { limit: 12, ..Wanted::default() };
     c.bench_function("full plan, 20 gears", |b| b.iter(|| plan(black_box(&job), &lathe, &kit)));

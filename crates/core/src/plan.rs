@@ -6,12 +6,12 @@
 use crate::bit::{self, BitSection, Groove};
 use crate::blank::{self, BlankSection, EndKind};
 use crate::cut::{CutSection, section as cut};
-use crate::gauge::{GaugeSection, RunTip, section as gauge};
+use crate::gauge::{GaugeSection, ProofSaid, RunTip, proof, section as gauge};
 use crate::gears::{GearsSection, section as gears};
 use crate::job::{Assumption, Ending, Job, Kit, Lathe};
 use crate::log::{RunPass, RunPlan, RunWires};
 use crate::pad::{self, SumLine};
-use crate::setup::{self, Carriage, SetupSection};
+use crate::setup::{self, Carriage, Check, SetupSection};
 use crate::thread::pair::{self, AsCut};
 use crate::thread::{PairSection, Side, ThreadSection, section as thread};
 use crate::watch::{self, Level, Watch};
@@ -42,6 +42,10 @@ pub struct Plan {
     pub cut: CutSection,
     /// How it is proven.
     pub gauge: GaugeSection,
+    /// How the size will be proven with the part as held.
+    pub proof: ProofSaid,
+    /// The check before the first chip.
+    pub check: Check,
     /// The bench pad, worked.
     #[serde(skip_serializing_if = "Vec::is_empty")]
     pub pad: Vec<SumLine>,
@@ -77,7 +81,7 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
     let direction = setup::way(&job.setup, lathe, &th, &mut watch);
     let mut gears = gears::work(&mut sheet, &job.gears, lathe, &th, &direction, &words, &mut watch);
     let size = blank::size::work(&mut sheet, &job.blank, &th, &mut assumptions, &mut watch);
-    let reach = blank::reach::work(&mut sheet, &job.blank, &job.bit, &th, &tip, size.used);
+    let reach = blank::reach::work(&mut sheet, &job.blank, (&job.bit, &job.setup), &th, &tip, size.used);
     let setup = setup::work(
         &mut sheet,
         &job.setup,
@@ -103,7 +107,20 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
     let start = size.used;
     let blank = blank::work(&mut sheet, &job.blank, &blank::Before { kit, thread: &th, tip: &tip, size, reach: &reach, cut_end, tried }, &mut watch);
     let target = cut::aim(&mut sheet, &job.cut, &th, &mut watch);
-    let before = cut::Before { lathe, thread: &th, tip: &tip, start, target, direction: &direction, gears: &gears, words: &words };
+    let before = cut::Before {
+        lathe,
+        thread: &th,
+        tip: &tip,
+        start,
+        target,
+        direction: &direction,
+        gears: &gears,
+        words: &words,
+        speed: Num::resumed(setup.speed_rpm.value, setup.speed_rpm.w),
+        ending: setup.ending,
+        run_up: Num::resumed(setup.run_up_mm.value, setup.run_up_mm.w),
+        bar_mm: job.bit.bar_radius_mm.map(|r| 2.0 * r),
+    };
     let mut cut = cut::work(&mut sheet, &job.cut, &job.blank, &before, &mut watch);
     let external = th.spec.side == Side::External;
     let root = target.value + if external { -2.0 } else { 2.0 } * tip.h.value;
@@ -139,6 +156,16 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
         pair::section(&mut sheet, mate, fitted, &th, AsCut { pitch: target, crest: start, root: target.value + reach })
     });
 
+    let proof = proof::work(&proof::Before {
+        facts: &job.gauge,
+        kit,
+        thread: &th,
+        gauge: &gauge,
+        blank: &blank,
+        shoulder: job.blank.shoulder,
+        mate: job.mate.as_ref(),
+        reach_past: job.bit.reach_past_mm.unwrap_or(0.0),
+    });
     if assumptions.iter().any(|a| a.pointer == "/lathe") {
         watch.push(Watch::new(Level::Note, "assumed_default", "gears", "No lathe was chosen: the Long bed is assumed.".into()));
     }
@@ -161,7 +188,16 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
         wires: wires.map(|w| RunWires { wire_mm: w.wire, sum_mm: w.sum, corrected: w.corrected }),
         finishing_cut_mm: job.blank.material.first_cut_mm * FINISHING_SHARE,
         tip: Some(RunTip { pitch_mm: th.pitch.value, alpha_deg: th.alpha_deg, narrow_mm: tip.between[0], wide_mm: tip.between[1] }),
-        passes: cut.passes.iter().map(|p| RunPass { n: p.n, kind: p.kind, radial_mm: p.radial_mm }).collect(),
+        passes: cut.passes.iter().map(|p| RunPass { n: p.n, kind: p.kind, radial_mm: p.radial_mm, side_mm: p.side_mm }).collect(),
+        side_dial: cut.side_dial.clone(),
+        cycle: setup::cycle(&setup, &gears.dial, &words),
+        opening_loses: setup::opening_loses(setup.ending),
+        pick_up: setup::pick_up(&setup, &words),
     };
-    Plan { engine: ENGINE, thread, pair, blank, gears, bit, setup, cut, gauge, pad, run, watch, assumptions, workings: sheet.finish() }
+    let check = Check::default();
+    let mut plan =
+        Plan { engine: ENGINE, thread, pair, blank, gears, bit, setup, cut, gauge, proof, check, pad, run, watch, assumptions, workings: sheet.finish() };
+    // The check stands on everything before it, the watch included.
+    plan.check = setup::check(&plan, job, lathe);
+    plan
 }

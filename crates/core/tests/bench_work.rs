@@ -121,7 +121,7 @@ fn speed_is_one_the_lathe_has_and_stops_in_the_room() {
         }
     }
     assert_eq!(with(0, json!({"thread": {"callout": "1-8"}, "setup": {"runout_mm": 2.0}})).setup.speed_limit, SpeedLimit::Stopping);
-    assert!(watches(&with(0, json!({"thread": {"callout": "1-8"}, "setup": {"runout_mm": 2.0, "spindle_rpm": 365}})), "warn", "stopping"));
+    assert!(watches(&with(0, json!({"thread": {"callout": "1-8"}, "setup": {"runout_mm": 2.0, "spindle_rpm": 365}})), "danger", "stopping"));
 }
 
 #[test]

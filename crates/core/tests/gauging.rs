@@ -7,7 +7,7 @@ use common::{demo_lathe, on, sound};
 use proptest::prelude::*;
 use serde_json::json;
 use yoke_core::gauge::{Measured, Sized, TipFound, Verdict, VerdictKind, judge, tip_found};
-use yoke_core::log::{Act, ActKind, RunPlan, fold};
+use yoke_core::log::{Act, ActKind, BitChange, RunPlan, fold};
 use yoke_core::plan::Plan;
 
 /// The lowest a circle can sit in a groove, found by trying heights: no formula of the core's.
@@ -169,6 +169,9 @@ fn acts() -> impl Strategy<Value = Vec<ActKind>> {
         1 => (0.0_f64..0.2).prop_map(|reading| ActKind::StandsAt { reading }),
         1 => (0_usize..12).prop_map(|i| ActKind::Undone { act: format!("a{i}") }),
         1 => Just(ActKind::Note { text: "n".into() }),
+        1 => (0_u32..25, 0.0_f64..0.1).prop_map(|(n, reading)| ActKind::Took { n, reading }),
+        1 => (prop::option::of(0.0_f64..0.6)).prop_map(|tip_flat_mm| ActKind::BitChanged { why: BitChange::Swapped, tip_flat_mm, tip_radius_mm: None }),
+        1 => prop_oneof![Just(ActKind::Sprung {}), Just(ActKind::Rechucked {}), Just(ActKind::Lost {}), Just(ActKind::Stopped {}), Just(ActKind::Finished {})],
     ];
     prop::collection::vec(act, 0..14)
 }

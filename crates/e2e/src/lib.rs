@@ -1,6 +1,10 @@
 //! A browser, the real server and a database of its own, for the journeys in `tests/`.
 #![allow(clippy::expect_used, clippy::unwrap_used, clippy::panic)] // test support: a failure is a failed test
 
+mod cable;
+
+pub use cable::{Cable, Line};
+
 use serde_json::{Value, json};
 use std::io::{BufRead, BufReader};
 use std::path::{Path, PathBuf};
@@ -178,6 +182,17 @@ impl Browser {
         let point = json!([{ "x": at[0], "y": at[1] }]);
         self.tools.send_raw("Input.dispatchTouchEvent", json!({ "type": "touchStart", "touchPoints": point })).await.unwrap();
         self.tools.send_raw("Input.dispatchTouchEvent", json!({ "type": "touchEnd", "touchPoints": [] })).await.unwrap();
+    }
+
+    /// Waits out the guard of the at-the-lathe screen against a second press.
+    pub async fn breathe(&self) {
+        tokio::time::sleep(Duration::from_millis(760)).await;
+    }
+
+    /// Marks one pass as cut, with Space.
+    pub async fn one_pass(&self) {
+        self.breathe().await;
+        self.keys([" "]).await;
     }
 
     /// Waits for what `css` names.

@@ -80,7 +80,7 @@ async fn a_bit_only_guessed_is_carried_to_a_stop_a_reading_and_the_rest_of_the_c
     assert!(told.contains("29.50°"), "{told}");
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
 
-    browser.keys(["5"]).await;
+    browser.keys(["6"]).await;
     browser.find("button[aria-label^='Cutting passes']").await.click().await.unwrap();
     retype(&browser.find(".editor input").await, "6" + Key::Enter).await;
     browser.wait_text(".own", "6 passes").await;

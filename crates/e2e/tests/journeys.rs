@@ -6,7 +6,7 @@ use std::time::Duration;
 use thirtyfour::prelude::*;
 use yoke_e2e::{Browser, Server, retype};
 
-const VIEWS: [&str; 6] = ["thread", "blank", "gears", "bit", "cut", "gauge"];
+const VIEWS: [&str; 7] = ["thread", "blank", "gears", "bit", "setup", "cut", "gauge"];
 
 #[tokio::test]
 async fn a_callout_becomes_a_job_by_keyboard_alone() {
@@ -27,7 +27,7 @@ async fn a_callout_becomes_a_job_by_keyboard_alone() {
     browser.wait_text(".carry", "0.8009 in").await;
     browser.keys(["i"]).await;
     browser.wait_text(".carry", "20.343 mm").await;
-    for (key, station) in [("2", "blank"), ("3", "gears"), ("4", "bit"), ("5", "cut"), ("6", "gauge")] {
+    for (key, station) in [("2", "blank"), ("3", "gears"), ("4", "bit"), ("5", "setup"), ("6", "cut"), ("7", "gauge")] {
         browser.keys([key]).await;
         browser.find(&format!("main[data-station={station}]")).await;
     }
@@ -76,12 +76,6 @@ async fn bad_input_is_named_and_nothing_typed_is_lost() {
     browser.close().await;
 }
 
-/// Cuts one pass with Space, waiting out the guard against a second press.
-async fn one_pass(browser: &Browser) {
-    tokio::time::sleep(Duration::from_millis(760)).await;
-    browser.keys([" "]).await;
-}
-
 #[tokio::test]
 async fn a_whole_cut_with_the_power_gone_in_the_middle() {
     let folder = tempfile::tempdir().unwrap();
@@ -98,17 +92,17 @@ async fn a_whole_cut_with_the_power_gone_in_the_middle() {
     // A double press is one pass: both in one breath of the page, so that no slow machine parts them.
     browser.script("for (let i = 0; i < 2; i++) document.body.dispatchEvent(new KeyboardEvent('keydown', { key: ' ', code: 'Space', bubbles: true }))").await;
     browser.find(&next(9)).await;
-    one_pass(&browser).await;
+    browser.one_pass().await;
     browser.find(&next(10)).await;
     assert_eq!(server.job(id).await["run"]["passes_done"], 10);
 
     // The power goes. Two more passes are marked, one taken back; the screen goes on and says so.
     server.kill();
-    one_pass(&browser).await;
+    browser.one_pass().await;
     browser.find(&next(11)).await;
-    one_pass(&browser).await;
+    browser.one_pass().await;
     browser.find(&next(12)).await;
-    tokio::time::sleep(Duration::from_millis(760)).await;
+    browser.breathe().await;
     browser.keys(["u"]).await;
     browser.find(&next(11)).await;
     browser.wait_text(".strip", "kept here").await;
@@ -131,7 +125,7 @@ async fn a_whole_cut_with_the_power_gone_in_the_middle() {
     browser.keys([format!("{reading}{}", Key::Enter + "")]).await;
     browser.find(&next(16)).await;
     for i in 16..passes.len() {
-        one_pass(&browser).await;
+        browser.one_pass().await;
         if i + 1 < passes.len() {
             browser.find(&next(i + 1)).await;
         }
@@ -149,7 +143,7 @@ async fn a_whole_cut_with_the_power_gone_in_the_middle() {
     retype(&field, format!("{:.3}{}", most + 0.06, Key::Enter + "")).await;
     browser.wait_text(".pass-name", "Measured cut").await;
     browser.wait_text(".strip", "more off the diameter").await;
-    one_pass(&browser).await;
+    browser.one_pass().await;
     browser.wait_text(".pass-name", "Measure").await;
     browser.keys(["m"]).await;
     browser.find("[role=dialog] input").await;
@@ -302,11 +296,11 @@ async fn two_tablets_on_one_job_follow_each_other() {
     two.go(&at).await;
     one.wait_text(".pass-name", "Scratch").await;
     two.wait_text(".pass-name", "Scratch").await;
-    one_pass(&one).await;
+    one.one_pass().await;
     two.wait_text(".pass-name", "Pass 1").await;
-    one_pass(&two).await;
+    two.one_pass().await;
     one.wait_text(".pass-name", "Pass 2").await;
-    tokio::time::sleep(Duration::from_millis(760)).await;
+    one.breathe().await;
     one.keys(["u"]).await;
     two.wait_text(".pass-name", "Pass 1").await;
     one.close().await;
@@ -374,7 +368,7 @@ async fn what_waits_on_the_screen_survives_a_reload_without_the_server() {
     browser.go(&server.at(&format!("/jobs/{id}/at-the-lathe"))).await;
     browser.wait_text(".pass-name", "Scratch").await;
     server.kill();
-    tokio::time::sleep(Duration::from_millis(760)).await;
+    browser.breathe().await;
     browser.keys([" "]).await;
     browser.wait_text(".pass-name", "Pass 1").await;
     browser.wait_text(".strip", "1 act is kept here").await;

@@ -104,7 +104,7 @@ async fn the_paddle_nut_follows_the_screw_as_measured() {
     // 1.1350 + 0.0089 of clearance, then 0.0201 of the nut's own tolerance.
     let carry = browser.wait_text(".carry", "The screw measures").await;
     assert!(carry.contains("1.1350 in") && carry.contains("1.1439 in to 1.1640 in"), "{carry}");
-    browser.keys(["6"]).await;
+    browser.keys(["7"]).await;
     browser.wait_text(".carry", "1.15").await;
     browser.close().await;
 }

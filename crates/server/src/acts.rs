@@ -2,7 +2,7 @@
 
 use crate::app::App;
 use crate::events::Moved;
-use crate::jobs::{JobView, facts, view};
+use crate::jobs::{JobView, acts, facts, view};
 use crate::planning::{body_json, plan_with_store};
 use crate::problem::Problem;
 use axum::Json;
@@ -12,7 +12,7 @@ use serde::Deserialize;
 use serde_json::Value;
 use utoipa::ToSchema;
 use yoke_core::job::Fault;
-use yoke_core::log::{ActKind, RunPlan};
+use yoke_core::log::{ActKind, RunPlan, RunState, fold};
 use yoke_store::{ActRow, Frozen, Recorded, Store, StoreError};
 
 /// An act as sent.
@@ -58,8 +58,7 @@ pub async fn record(State(app): State<App>, Path((job, act)): Path<(String, Stri
         source: sent.source.unwrap_or_else(|| "typed".into()),
         seen: sent.seen,
     };
-    let begins = matches!(sent.act, ActKind::PassDone { .. } | ActKind::Measured { .. } | ActKind::StandsAt { .. });
-    match app.with_store(move |store| keep(store, &job, &row, &sent.act, begins)).await? {
+    match app.with_store(move |store| keep(store, &job, &row, &sent.act)).await? {
         Outcome::Done(view) => {
             Moved::tell(&app, view.id(), view.revision(), view.sequence());
             Ok(Json(*view))
@@ -79,9 +78,9 @@ fn read(value: Value) -> Result<ActBody, Problem> {
     })
 }
 
-fn keep(store: &Store, job: &str, row: &ActRow, act: &ActKind, begins: bool) -> Result<Outcome, StoreError> {
+fn keep(store: &Store, job: &str, row: &ActRow, act: &ActKind) -> Result<Outcome, StoreError> {
     let Some(found) = store.job(job)? else { return Ok(Outcome::Missing) };
-    let freeze = if begins && found.frozen.is_none() {
+    let freeze = if act.begins() && found.frozen.is_none() {
         match plan_with_store(store, facts(store, &found)?)? {
             Ok(plan) => match (serde_json::to_string(&plan), serde_json::to_string(&plan.run)) {
                 (Ok(whole), Ok(run)) => Some(Frozen { plan: whole, run, engine: plan.engine.to_owned() }),
@@ -92,11 +91,21 @@ fn keep(store: &Store, job: &str, row: &ActRow, act: &ActKind, begins: bool) -> 
     } else {
         None
     };
-    // Only where the dial stands is judged against the frozen run.
-    if matches!(act, ActKind::StandsAt { .. }) {
-        let run = freeze.as_ref().or(found.frozen.as_ref()).and_then(|f| serde_json::from_str::<RunPlan>(&f.run).ok());
-        if let Some(Err((field, detail))) = run.map(|r| r.check(act)) {
-            return Ok(Outcome::Faulty(vec![Fault::new(format!("/act{field}"), detail)]));
+    // Where the dial stands is judged against the frozen run; what only goes on, against how the run stands.
+    let fault = |(field, detail)| Ok(Outcome::Faulty(vec![Fault::new(format!("/act{field}"), detail)]));
+    let run = || freeze.as_ref().or(found.frozen.as_ref()).and_then(|f| serde_json::from_str::<RunPlan>(&f.run).ok());
+    if matches!(act, ActKind::StandsAt { .. } | ActKind::Took { .. })
+        && let Some(Err(wrong)) = run().map(|r| r.check(act))
+    {
+        return fault(wrong);
+    }
+    if act.goes_on() {
+        // The same act sent again is answered as it was, whatever has happened since.
+        let told = acts(store, job)?;
+        let stands = run().map(|r| fold(&r, &told));
+        let known = told.iter().any(|a| a.id == row.id);
+        if let (false, Err(wrong)) = (known, stands.map_or_else(|| RunState::unbegun(act), |s| s.check(act))) {
+            return fault(wrong);
         }
     }
     match store.record(job, row, freeze.as_ref())? {

@@ -1,6 +1,6 @@
 //! The application: its state, its routes, its start and end.
 
-use crate::{acts, bits, day, demo, events, guard, jobs, lathes, planning, problem, shop, web};
+use crate::{acts, bits, day, demo, events, guard, jobs, lathes, planning, problem, sheets, shop, web};
 use axum::Router;
 use axum::extract::DefaultBodyLimit;
 use axum::middleware;
@@ -63,6 +63,8 @@ pub fn api() -> OpenApiRouter<App> {
         .routes(routes!(bits::bit_sheet))
         .routes(routes!(bits::bit_svg))
         .routes(routes!(bits::bit_dxf))
+        .routes(routes!(sheets::setup))
+        .routes(routes!(sheets::groove))
         .routes(routes!(events::stream))
         .routes(routes!(lathes::lathes, lathes::add_lathe))
         .routes(routes!(lathes::lathe, lathes::put_lathe, lathes::change_lathe, lathes::put_away))

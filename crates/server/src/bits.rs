@@ -2,9 +2,8 @@
 
 use crate::app::App;
 use crate::drafting::{to_dxf, to_svg};
-use crate::jobs::facts;
-use crate::planning::plan_with_store;
 use crate::problem::Problem;
+use crate::sheets::whole;
 use axum::Json;
 use axum::extract::{Path, Query, State};
 use axum::http::header;
@@ -40,13 +39,7 @@ pub struct FileAsked {
 }
 
 async fn drawn(app: &App, id: String) -> Result<BitSheet, Problem> {
-    let found = app
-        .with_store(move |store| {
-            let Some(job) = store.job(&id)? else { return Ok(None) };
-            Ok(Some(plan_with_store(store, facts(store, &job)?)?))
-        })
-        .await?;
-    let plan = found.ok_or_else(|| Problem::missing("job"))?.map_err(Problem::faulty)?;
+    let (plan, ..) = whole(app, id).await?;
     Ok(sheet(&plan.thread, &plan.bit, plan.cut.radial_mm.value))
 }
 

@@ -196,7 +196,7 @@ fn members(store: &Store, job: &JobRow) -> Result<Vec<MemberLine>, StoreError> {
 }
 
 /// A job's acts as the core reads them.
-fn acts(store: &Store, id: &str) -> Result<Vec<Act>, StoreError> {
+pub fn acts(store: &Store, id: &str) -> Result<Vec<Act>, StoreError> {
     Ok(store.acts(id)?.iter().filter_map(|row| Some(Act { id: row.id.clone(), kind: serde_json::from_str(&row.body).ok()? })).collect())
 }
 

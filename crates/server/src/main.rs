@@ -16,6 +16,7 @@ mod jobs;
 mod lathes;
 mod planning;
 mod problem;
+mod sheets;
 mod shop;
 mod web;
 

@@ -11,7 +11,7 @@ use serde_json::{Value, json};
 use utoipa::ToSchema;
 use yoke_core::gauge::{Measured, Verdict, judge};
 use yoke_core::gears::Mistake;
-use yoke_core::job::{Fault, Kit, LatheProfile, PlanRequest, read_json, settle};
+use yoke_core::job::{Fault, Job as Facts, Kit, Lathe, LatheProfile, PlanRequest, read_json, settle};
 use yoke_core::plan::{Plan, plan as reckon};
 use yoke_core::quantity::{LengthUnit, parse_length, real};
 use yoke_core::thread::identify::{Identified, Sample, SampleRequest, identify as core_identify};
@@ -42,9 +42,17 @@ fn fetch(store: &Store, request: &mut PlanRequest) -> Result<Option<LatheProfile
 
 /// Plans a request with the lathes and kit stored.
 pub fn plan_with_store(store: &Store, value: Value) -> Result<Result<Plan, Vec<Fault>>, yoke_store::StoreError> {
+    Ok(whole_with_store(store, value)?.map(|(plan, ..)| plan))
+}
+
+/// A plan, with the settled facts and the lathe it was reckoned from.
+pub type Whole = (Plan, Facts, Lathe);
+
+/// Plans a request with the lathes and kit stored, and tells what it was reckoned from.
+pub fn whole_with_store(store: &Store, value: Value) -> Result<Result<Whole, Vec<Fault>>, yoke_store::StoreError> {
     let (mut request, faults) = read_json::<PlanRequest>(value);
     let stored = fetch(store, &mut request)?;
-    Ok(settle(&request, stored.as_ref(), faults).map(|(job, lathe, kit)| reckon(&job, &lathe, &kit)))
+    Ok(settle(&request, stored.as_ref(), faults).map(|(job, lathe, kit)| (reckon(&job, &lathe, &kit), job, lathe)))
 }
 
 /// Reckons the whole plan; nothing is stored.

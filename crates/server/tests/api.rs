@@ -637,3 +637,42 @@ async fn a_lathe_is_told_part_by_part_copied_put_away_and_brought_back() {
     }
     assert_eq!(server.send(Method::DELETE, "/api/v1/lathes/tide-mill", Value::Null, &[]).await.0, StatusCode::UNPROCESSABLE_ENTITY);
 }
+
+#[tokio::test]
+async fn the_setup_and_the_groove_are_drawn_and_what_cannot_be_done_yet_is_refused() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path(), &["--demo"]);
+    let job = "/api/v1/jobs/turnbuckle-ends--six";
+    let (status, setup) = server.get(&format!("{job}/setup")).await;
+    assert_eq!(status, StatusCode::OK, "{setup}");
+    let step = setup["steps"].as_array().unwrap().iter().find(|s| s["code"] == "gears").unwrap();
+    assert!(setup["picture"]["shapes"].as_array().unwrap().len() > 8 && !setup["cautions"].as_array().unwrap().is_empty());
+    let (_, groove) = server.get(&format!("{job}/groove")).await;
+    let (_, plan) = server.get(job).await;
+    assert_eq!(groove["passes"].as_array().unwrap().len(), plan["plan"]["cut"]["passes"].as_array().unwrap().len());
+    assert!(groove["what_if"].as_array().unwrap().len() >= 4 && groove["styles"].as_array().unwrap().len() >= 4, "{}", groove["what_if"]);
+    for missing in ["setup", "groove"] {
+        assert_eq!(server.get(&format!("/api/v1/jobs/nobody/{missing}")).await.0, StatusCode::NOT_FOUND);
+    }
+    let act = async |id: &str, act: Value| server.send(Method::PUT, &format!("{job}/acts/{id}"), json!({ "act": act }), &[]).await;
+    // A tick is kept and freezes nothing; what only goes on with a cut waits for one.
+    let (status, ticked) = act("t", json!({"kind": "ticked", "step": "gears", "stamp": step["stamp"]})).await;
+    assert_eq!(
+        (status, ticked["run"]["ticks"]["gears"]["stamp"].clone(), ticked["frozen"].as_bool()),
+        (StatusCode::OK, step["stamp"].clone(), Some(false)),
+        "{ticked}"
+    );
+    for kind in ["sprung", "rechucked", "lost", "stopped", "resumed", "finished"] {
+        let (status, problem) = act(kind, json!({ "kind": kind })).await;
+        assert_eq!((status, problem["faults"][0]["pointer"].as_str()), (StatusCode::UNPROCESSABLE_ENTITY, Some("/act/kind")), "{problem}");
+    }
+    let first = plan["plan"]["run"]["passes"][0].clone();
+    act("p", json!({"kind": "pass_done", "n": first["n"], "radial_mm": first["radial_mm"]})).await;
+    let (status, problem) = act("far", json!({"kind": "took", "n": 1, "reading": 60.0})).await;
+    assert_eq!((status, problem["faults"][0]["pointer"].as_str()), (StatusCode::UNPROCESSABLE_ENTITY, Some("/act/reading")), "{problem}");
+    let (status, problem) = act("f", json!({"kind": "finished"})).await;
+    let opening_loses = plan["plan"]["run"]["opening_loses"].as_bool().unwrap();
+    assert_eq!(status == StatusCode::UNPROCESSABLE_ENTITY, opening_loses, "{problem}");
+    let (status, lost) = act("l", json!({"kind": "lost"})).await;
+    assert_eq!((status, lost["run"]["pick_up"].clone()), (StatusCode::OK, plan["plan"]["run"]["pick_up"].clone()));
+}

@@ -210,6 +210,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/groove": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The groove pass by pass, and what a mistake would do to it. */
+        get: operations["groove"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/members": {
         parameters: {
             query?: never;
@@ -221,6 +238,23 @@ export interface paths {
         put?: never;
         /** Adds a thread to the part of a job: its mate, or another. */
         post: operations["add_member"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/setup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The set-up: the picture, the speeds, the steps, the cautions. */
+        get: operations["setup"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -599,6 +633,66 @@ export interface components {
              */
             reading: number;
         } | {
+            /** @enum {string} */
+            kind: "took";
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            n: number;
+            /**
+             * Format: double
+             * @description What the dial that carries the depth read, in its own unit.
+             */
+            reading: number;
+        } | {
+            /** @enum {string} */
+            kind: "sprung";
+        } | {
+            /** @enum {string} */
+            kind: "bit_changed";
+            /**
+             * Format: double
+             * @description Flat of the one that goes on, mm.
+             */
+            tip_flat_mm?: number | null;
+            /**
+             * Format: double
+             * @description Or its radius, mm.
+             */
+            tip_radius_mm?: number | null;
+            /** @description What became of the one before. */
+            why: components["schemas"]["BitChange"];
+        } | {
+            /** @enum {string} */
+            kind: "rechucked";
+        } | {
+            /** @enum {string} */
+            kind: "lost";
+        } | {
+            /** @enum {string} */
+            kind: "stopped";
+        } | {
+            /** @enum {string} */
+            kind: "resumed";
+        } | {
+            /** @enum {string} */
+            kind: "finished";
+        } | {
+            /** @enum {string} */
+            kind: "ticked";
+            /** @description What was noted with it. */
+            noted?: string | null;
+            /** @description Its stamp then. */
+            stamp: string;
+            /** @description Its code. */
+            step: string;
+        } | {
+            /** @enum {string} */
+            kind: "unticked";
+            /** @description Its code. */
+            step: string;
+        } | {
             /** @description The act. */
             act: string;
             /** @enum {string} */
@@ -691,6 +785,11 @@ export interface components {
             /** @description How it compares. */
             says: string;
         };
+        /**
+         * @description What became of a bit in the middle of a cut.
+         * @enum {string}
+         */
+        BitChange: "broke" | "reground" | "swapped";
         /** @description The bit as ground. Give a flat or a radius, not both. */
         BitRequest: {
             /**
@@ -1090,6 +1189,47 @@ export interface components {
             /** @description Whether it is counted by the inch or in millimetres. */
             unit: components["schemas"]["LengthUnit"];
         };
+        /** @description The whole check. */
+        Check: {
+            /** @description Lines, in working order. */
+            lines: components["schemas"]["CheckLine"][];
+            /** @description Whether nothing stands against the first chip. */
+            ready: boolean;
+            /** @description In one sentence. */
+            says: string;
+        };
+        /** @description One line of the check. */
+        CheckLine: {
+            /** @description Stable code. */
+            code: string;
+            cure?: components["schemas"]["Cure"] | null;
+            /** @description What is checked, in a word or two. */
+            name: string;
+            /** @description With its number. */
+            says: string;
+            /** @description How it stands. */
+            state: components["schemas"]["State"];
+            /** @description The station it belongs to. */
+            station: string;
+        };
+        /** @description What one pass takes off, mm², by the part of the edge that takes it. */
+        Chip: {
+            /**
+             * Format: double
+             * @description By the leading flank.
+             */
+            leading_mm2: number;
+            /**
+             * Format: double
+             * @description By the tip.
+             */
+            tip_mm2: number;
+            /**
+             * Format: double
+             * @description By the trailing flank.
+             */
+            trailing_mm2: number;
+        };
         /**
          * @description How the chuck is held on its spindle.
          * @enum {string}
@@ -1147,6 +1287,16 @@ export interface components {
          * @enum {string}
          */
         Condition: "sharp" | "worn" | "broken";
+        /** @description What to change. */
+        Cure: {
+            /**
+             * @description The change itself, as a part of a plan request; under `lathe`, a change of the lathe. Absent where it is done at the
+             *     bench or at the shop.
+             */
+            change?: Record<string, never> | null;
+            /** @description In words. */
+            says: string;
+        };
         /** @description How the depth is reached. */
         CutRequest: {
             /**
@@ -1155,18 +1305,35 @@ export interface components {
              * @default null
              */
             compound_angle_deg?: number | null;
+            /** @default null */
+            depth_law?: components["schemas"]["DepthLaw"] | null;
+            /** @default null */
+            indicator?: components["schemas"]["IndicatorRequest"] | null;
             /**
              * Format: int64
              * @description Cutting passes after the scratch, 1-200.
              * @default null
              */
             passes?: number | null;
+            /** @default null */
+            read_by?: components["schemas"]["ReadBy"] | null;
+            /**
+             * @description Passes set by hand; those after one are shared out anew from it.
+             * @default null
+             */
+            rows?: components["schemas"]["OwnRow"][] | null;
             /**
              * Format: int64
              * @description Spring passes with no infeed, 0-20.
              * @default null
              */
             spring_passes?: number | null;
+            /**
+             * Format: double
+             * @description Tip of the stocking tool, when it is not the one proposed.
+             * @default null
+             */
+            stocking_flat_mm?: number | null;
             /** @default null */
             style?: components["schemas"]["Style"] | null;
             /**
@@ -1186,23 +1353,41 @@ export interface components {
             /** @description Bench figures beside the answer. */
             bench: components["schemas"]["BenchFigure"][];
             compound_mm?: components["schemas"]["Quantity"] | null;
+            /** @description How the depth is shared out. */
+            depth_law: components["schemas"]["DepthLaw"];
             /** @description The dial that carries the depth. */
             dial: components["schemas"]["DepthDial"];
-            /** @description The groove filling. */
-            drawing: components["schemas"]["Drawing"];
             full_depth?: components["schemas"]["DialSetting"] | null;
+            /** @description Why the first cut is lighter than the material allows, when it is. */
+            lightened?: string | null;
             /** @description Scratch, cuts, springs. */
             passes: components["schemas"]["PassRow"][];
             /** @description Radial infeed from touch. */
             radial_mm: components["schemas"]["Quantity"];
-            /** @description The angle to set on this lathe's scale. */
+            /** @description How to set it, in words. */
             scale: string;
+            /**
+             * Format: double
+             * @description The same as this lathe's own scale shows it, degrees.
+             */
+            scale_deg: number;
+            side_dial?: components["schemas"]["DepthDial"] | null;
             /** @description Ways of moving on to the next start, for a thread of several. */
             starts?: components["schemas"]["IndexWay"][];
+            stocking_flat_mm?: components["schemas"]["Quantity"] | null;
             /** @description Infeed style. */
             style: components["schemas"]["Style"];
             /** @description Pitch diameter aimed at. */
             target_pitch_diameter_mm: components["schemas"]["Quantity"];
+            /** @description How long it takes. */
+            time: components["schemas"]["TimeSaid"];
+        };
+        /** @description One state of the cycle every pass goes through. */
+        CyclePhase: {
+            /** @description In a word or two, large. */
+            name: string;
+            /** @description What to do. */
+            says: string;
         };
         /** @description The day. */
         Day: {
@@ -1243,7 +1428,7 @@ export interface components {
         DepthDial: {
             /**
              * Format: double
-             * @description Divisions in a turn.
+             * @description Divisions in a turn; 0 on a readout, which has none.
              */
             divisions: number;
             /**
@@ -1251,6 +1436,8 @@ export interface components {
              * @description One division of reading, mm.
              */
             graduation_mm: number;
+            /** @description What it is read on. */
+            read_by?: components["schemas"]["ReadBy"];
             /**
              * Format: double
              * @description Reading per mm of radial depth.
@@ -1266,6 +1453,11 @@ export interface components {
             /** @description Its unit. */
             unit: components["schemas"]["LengthUnit"];
         };
+        /**
+         * @description How the depth is shared out among the passes.
+         * @enum {string}
+         */
+        DepthLaw: "constant_area" | "constant_depth";
         /** @description One dial gear owned. */
         DialGear: {
             /** @description The rule with it. */
@@ -1329,9 +1521,11 @@ export interface components {
             divisions: number;
             /**
              * Format: double
-             * @description Divisions in a turn.
+             * @description Divisions in a turn; 0 on a readout, which has none.
              */
             of: number;
+            /** @description What it is read on. */
+            read_by?: components["schemas"]["ReadBy"];
             /** @description The same as one reading in the dial's unit. */
             reading: string;
             /** @description The slide. */
@@ -1535,6 +1729,13 @@ export interface components {
             /** @default null */
             lead_correction?: components["schemas"]["LeadCorrection"] | null;
             /**
+             * @description Whether the mate is at hand to be tried on.
+             * @default null
+             */
+            mate_at_hand?: boolean | null;
+            /** @default null */
+            proof?: components["schemas"]["Proof"] | null;
+            /**
              * @description Wires owned, as measured.
              * @default null
              */
@@ -1556,6 +1757,17 @@ export interface components {
             says: string;
             usable_mm?: components["schemas"]["Usable"] | null;
             wire_mm?: components["schemas"]["Quantity"] | null;
+        };
+        /** @description Sizes of a gauge to turn first: a plug for a bore, a ring for a screw. */
+        GaugeToTurn: {
+            /** @description Crest diameter of both ends, so that only the flanks bear. */
+            crest_mm: components["schemas"]["Quantity"];
+            /** @description Pitch diameter of the end that must go. */
+            go_mm: components["schemas"]["Quantity"];
+            /** @description Pitch diameter of the end that must not. */
+            not_go_mm: components["schemas"]["Quantity"];
+            /** @description In words. */
+            says: string;
         };
         /** @description One entry of a list of gears. */
         GearEntry: number | string;
@@ -1679,6 +1891,17 @@ export interface components {
          * @enum {string}
          */
         Grinder: "freehand" | "rest" | "tilted_rest" | "cutter_grinder";
+        /** @description The groove as the tool as ground leaves it, pass by pass, and what a mistake would do to it. */
+        GrooveSheet: {
+            /** @description All passes in one drawing. */
+            all: components["schemas"]["Drawing"];
+            /** @description Pass by pass. */
+            passes: components["schemas"]["PassCut"][];
+            /** @description Styles side by side. */
+            styles: components["schemas"]["StyleSaid"][];
+            /** @description What a mistake would do. */
+            what_if: components["schemas"]["WhatIf"][];
+        };
         /**
          * @description Which way the thread climbs.
          * @enum {string}
@@ -1794,6 +2017,29 @@ export interface components {
             /** @description Whether it serves here. */
             serves: boolean;
         };
+        /** @description A plunger indicator. */
+        IndicatorRequest: {
+            /**
+             * Format: double
+             * @description One division, in that unit.
+             * @default null
+             */
+            graduation?: number | null;
+            /**
+             * Format: double
+             * @description One turn of its hand, in that unit.
+             * @default null
+             */
+            per_turn?: number | null;
+            /**
+             * Format: double
+             * @description How far its plunger goes.
+             * @default null
+             */
+            travel_mm?: number | null;
+            /** @default null */
+            unit?: components["schemas"]["LengthUnit"] | null;
+        };
         /** @description A job on the board. */
         JobLine: {
             /** @description When it was made. */
@@ -1886,6 +2132,11 @@ export interface components {
              * @default []
              */
             inserts?: components["schemas"]["OwnedInsert"][];
+            /**
+             * @description Micrometers owned.
+             * @default []
+             */
+            micrometers?: components["schemas"]["OwnedMicrometer"][];
             /**
              * @description Measuring wires owned, diameters in mm as measured.
              * @default []
@@ -2154,6 +2405,11 @@ export interface components {
             /** @description Title. */
             title: string;
         };
+        /**
+         * @description What a micrometer measures.
+         * @enum {string}
+         */
+        MicrometerKind: "outside" | "thread" | "inside_thread";
         /** @description A cell that does not fit the rest. */
         Misread: {
             /** @description Its column. */
@@ -2180,10 +2436,13 @@ export interface components {
             /** @description What was done. */
             says: string;
         };
+        /**
+         * @description A mistake at the lathe.
+         * @enum {string}
+         */
+        Mistaken: "wrong_mark" | "leaned_other_way" | "scale_other_end" | "off_square" | "tip_too_wide" | "twice_as_deep" | "backlash";
         /** @description The chain of motion. */
         Motion: {
-            /** @description Seen from above. */
-            drawing: components["schemas"]["Drawing"];
             hand?: components["schemas"]["Hand"] | null;
             /** @description Its links in order, all of it in one sentence, with what comes of it. */
             says: string;
@@ -2277,6 +2536,7 @@ export interface components {
         };
         /** @description What to do next. */
         NextStep: {
+            aside?: components["schemas"]["SideStep"] | null;
             /** @description The pass. */
             pass: components["schemas"]["RunPass"];
             /** @description Said aloud: what to set. */
@@ -2308,6 +2568,19 @@ export interface components {
              * @default 0
              */
             wire_mm?: number;
+        };
+        /** @description A pass whose depth was set by hand. */
+        OwnRow: {
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            n: number;
+            /**
+             * Format: double
+             * @description Radial depth from touch, mm.
+             */
+            radial_mm: number;
         };
         /** @description A bit or bar in the drawer, as measured. */
         OwnedBit: {
@@ -2427,6 +2700,33 @@ export interface components {
              */
             tip_radius_mm: number;
         };
+        /** @description A micrometer in the drawer. */
+        OwnedMicrometer: {
+            /**
+             * Format: double
+             * @description Least it reads, mm.
+             */
+            from_mm: number;
+            /** @description What it measures. */
+            kind?: components["schemas"]["MicrometerKind"];
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: double
+             * @description How far repeated readings of one size spread, mm.
+             */
+            spread_mm?: number | null;
+            /**
+             * Format: double
+             * @description Most it reads, mm.
+             */
+            to_mm: number;
+            /**
+             * Format: double
+             * @description What it reads with nothing between its anvils, mm: taken off every reading.
+             */
+            zero_mm?: number;
+        };
         /**
          * @description Which member is made first.
          * @enum {string}
@@ -2508,11 +2808,34 @@ export interface components {
             /** @description What is lost while it is not told. */
             untold?: string | null;
         };
+        /** @description One pass, simulated. */
+        PassCut: {
+            /** @description What it takes, by the part of the edge that takes it. */
+            chip: components["schemas"]["Chip"];
+            /** @description What is left of the crest. */
+            crest_mm: components["schemas"]["Quantity"];
+            /** @description The section it leaves, its own chip shown, what is to come in blue. */
+            drawing: components["schemas"]["Drawing"];
+            /** @description What it is for. */
+            kind: components["schemas"]["PassKind"];
+            /**
+             * Format: double
+             * @description What is left to take, mm².
+             */
+            left_mm2: number;
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            n: number;
+            /** @description In words. */
+            says: string;
+        };
         /**
          * @description What a pass is for.
          * @enum {string}
          */
-        PassKind: "scratch" | "cut" | "spring" | "measured";
+        PassKind: "scratch" | "stocking" | "cut" | "spring" | "measured";
         /** @description One pass: asked is exact, the rest is what the hand sets. */
         PassRow: {
             /** @description Radial depth asked for. */
@@ -2522,7 +2845,7 @@ export interface components {
              * @description Compound travel set; 0 when the cross-slide carries the depth.
              */
             compound_mm: number;
-            /** @description The setting. */
+            /** @description The setting, of each slide that is set. */
             dial: components["schemas"]["DialSetting"][];
             /** @description What it is for. */
             kind: components["schemas"]["PassKind"];
@@ -2539,8 +2862,12 @@ export interface components {
              * @description Radial depth set.
              */
             radial_mm: number;
-            /** @description Radial depth of this pass alone, as shown. */
-            step: string;
+            /**
+             * Format: double
+             * @description Places the tip stands off the finished groove's middle, along the axis, mm, by a side-step of the compound: toward the
+             *     leading side under nought.
+             */
+            side_mm?: number;
         };
         /** @description A pitch diameter and its doubt, mm. */
         PitchDiameter: {
@@ -2632,6 +2959,8 @@ export interface components {
             bit: components["schemas"]["BitSection"];
             /** @description What to turn or bore. */
             blank: components["schemas"]["BlankSection"];
+            /** @description The check before the first chip. */
+            check: components["schemas"]["Check"];
             /** @description How deep. */
             cut: components["schemas"]["CutSection"];
             /** @description Version of the reckoning. */
@@ -2643,6 +2972,8 @@ export interface components {
             /** @description The bench pad, worked. */
             pad?: components["schemas"]["SumLine"][];
             pair?: components["schemas"]["PairSection"] | null;
+            /** @description How the size will be proven with the part as held. */
+            proof: components["schemas"]["ProofSaid"];
             /** @description What a run needs. */
             run: components["schemas"]["RunPlan"];
             /** @description Which way everything moves. */
@@ -2851,6 +3182,33 @@ export interface components {
             /** @description Stable name of the kind of problem. */
             type: string;
         };
+        /**
+         * @description How a size is proven.
+         * @enum {string}
+         */
+        Proof: "auto" | "wires" | "thread_micrometer" | "mate" | "plug" | "test_piece";
+        /** @description How the size is to be proven. */
+        ProofSaid: {
+            by?: components["schemas"]["Proof"] | null;
+            gauge?: components["schemas"]["GaugeToTurn"] | null;
+            /** @description A micrometer of the drawer for it. */
+            instrument?: string | null;
+            /** @description Every way, side by side. */
+            ways: components["schemas"]["ProofWay"][];
+        };
+        /** @description One way of proving the size. */
+        ProofWay: {
+            /** @description Which. */
+            by: components["schemas"]["Proof"];
+            /** @description Whether it is the one followed. */
+            chosen: boolean;
+            /** @description As it is said. */
+            says: string;
+            /** @description Whether it can be done with the part as held; absent where what it hangs on was not told. */
+            serves?: boolean | null;
+            /** @description How, or what stands in the way. */
+            why: string;
+        };
         /** @description A purchase, and what it brings. */
         Purchase: {
             /** @description Pitches cut exactly with them that are not without. */
@@ -2896,6 +3254,11 @@ export interface components {
             max?: components["schemas"]["Quantity"] | null;
             min?: components["schemas"]["Quantity"] | null;
         };
+        /**
+         * @description What the depth is read on.
+         * @enum {string}
+         */
+        ReadBy: "dial" | "indicator" | "readout";
         /** @description A reading told to the gauge. */
         Reading: {
             /**
@@ -3075,9 +3438,16 @@ export interface components {
              * @description Radial depth to set, mm.
              */
             radial_mm: number;
+            /**
+             * Format: double
+             * @description Side-step of the compound along the bed, mm; toward the leading side under nought.
+             */
+            side_mm?: number;
         };
         /** @description What a run needs of its plan; frozen with it at the first pass. */
         RunPlan: {
+            /** @description What every pass goes through, in order. */
+            cycle?: components["schemas"]["CyclePhase"][];
             /** @description The dial that carries the depth. */
             dial: components["schemas"]["DepthDial"];
             /**
@@ -3087,10 +3457,15 @@ export interface components {
             finishing_cut_mm: number;
             /** @description Limits of the pitch diameter, mm. */
             limits_mm: number[];
+            /** @description Whether opening the half-nut loses the thread. */
+            opening_loses?: boolean;
             /** @description The schedule. */
             passes: components["schemas"]["RunPass"][];
+            /** @description How the thread is picked up again. */
+            pick_up?: string[];
             /** @description Member being cut. */
             side: components["schemas"]["Side"];
+            side_dial?: components["schemas"]["DepthDial"] | null;
             /**
              * Format: double
              * @description Diameter the cut starts from, mm.
@@ -3118,15 +3493,21 @@ export interface components {
         RunState: {
             /** @description Whether anything has been cut. */
             begun: boolean;
+            /** @description Whether it was said to be done with. */
+            closed: boolean;
             /** @description Numbers of the passes cut, in the order they were. */
             done: number[];
             /** @description Whether the thread is proven. */
             finished: boolean;
             /** @description The act that undo takes back. */
             last_act?: string | null;
+            /** @description Whether it may be left, or the half-nut opened: measured or tried since it was last cut, or opening loses nothing. */
+            may_leave: boolean;
             next?: components["schemas"]["NextStep"] | null;
             /** @description Passes cut. */
             passes_done: number;
+            /** @description How to get back into the groove, after what was told last; empty when that is not asked for. */
+            pick_up?: string[];
             /** @description What to do, in one sentence. */
             says: string;
             /** @description Passes still to come, this schedule. */
@@ -3138,6 +3519,12 @@ export interface components {
              * @description Where the dial stands, radial mm.
              */
             stands_mm: number;
+            /** @description Whether it is stopped for now. */
+            stopped: boolean;
+            /** @description Steps of the set-up, by code, as they were ticked. */
+            ticks: {
+                [key: string]: components["schemas"]["Tick"];
+            };
             tip?: components["schemas"]["TipFound"] | null;
             verdict?: components["schemas"]["Verdict"] | null;
         };
@@ -3253,6 +3640,15 @@ export interface components {
          * @enum {string}
          */
         ScaleZero: "cross_slide" | "bed";
+        /** @description One way. */
+        School: {
+            /** @description Drawn. */
+            drawing: components["schemas"]["Drawing"];
+            /** @description What it is called. */
+            name: string;
+            /** @description How it is done, and what it shows. */
+            says: string;
+        };
         /** @description One school and what comes of it here. */
         SchoolSaid: {
             /** @description Its consequence in numbers. */
@@ -3294,6 +3690,24 @@ export interface components {
         };
         /** @description How the cut is run. */
         SetupRequest: {
+            /**
+             * Format: double
+             * @description Backlash of the carriage's drive, taken up at the start of every pass.
+             * @default null
+             */
+            backlash_mm?: number | null;
+            /**
+             * Format: double
+             * @description Most the work may turn at, being out of balance.
+             * @default null
+             */
+            balance_rpm?: number | null;
+            /**
+             * Format: double
+             * @description Most the user cares to thread at.
+             * @default null
+             */
+            comfort_rpm?: number | null;
             /** @default null */
             ending?: components["schemas"]["Ending"] | null;
             /**
@@ -3335,8 +3749,12 @@ export interface components {
             infeed_away: boolean;
             /** @description The most the binding limit allows. */
             limit_rpm: components["schemas"]["Quantity"];
+            /** @description Every limit there is here, the lowest first. */
+            limits: components["schemas"]["SpeedCap"][];
             /** @description The whole chain from spindle to bit. */
             motion: components["schemas"]["Motion"];
+            /** @description Run-up at the start of every pass: backlash and two or three pitches. */
+            run_up_mm: components["schemas"]["Quantity"];
             /** @description All of it in one sentence. */
             says: string;
             /** @description Which limit binds. */
@@ -3350,6 +3768,23 @@ export interface components {
             /** @description Whether the bit stands right way up. */
             upright: boolean;
             wall?: components["schemas"]["Wall"] | null;
+        };
+        /** @description Set-up: the picture, the speeds, the steps, the cautions. */
+        SetupSheet: {
+            /** @description Cautions of this set-up. */
+            cautions: string[];
+            /** @description Ways of setting the tool to height. */
+            height: components["schemas"]["School"][];
+            /** @description The whole chain of motion. */
+            motion: components["schemas"]["Drawing"];
+            /** @description From above. */
+            picture: components["schemas"]["Drawing"];
+            /** @description The lathe's speeds against the limits. */
+            speeds: components["schemas"]["Drawing"];
+            /** @description Ways of setting it square. */
+            square: components["schemas"]["School"][];
+            /** @description The steps, in working order. */
+            steps: components["schemas"]["Step"][];
         };
         /** @description One line of figures on a drawing. */
         Shape: {
@@ -3391,6 +3826,13 @@ export interface components {
             rise_deg: number;
             /** @description `leading` or `trailing`. */
             side: string;
+        };
+        /** @description A side-step of the compound along the bed. */
+        SideStep: {
+            /** @description Whether it goes the way the carriage goes. */
+            ahead: boolean;
+            /** @description Its setting from the middle. */
+            setting: components["schemas"]["DialSetting"];
         };
         /** @description A standard size. */
         Size: {
@@ -3487,11 +3929,22 @@ export interface components {
             /** @default null */
             tpi?: components["schemas"]["Exact"] | null;
         };
+        /** @description One limit on the speed. */
+        SpeedCap: {
+            /** @description Whether it is the one that binds. */
+            binds: boolean;
+            /** @description Which. */
+            limit: components["schemas"]["SpeedLimit"];
+            /** @description The most it allows. */
+            rpm: components["schemas"]["Quantity"];
+            /** @description What sets it. */
+            says: string;
+        };
         /**
          * @description Which of the limits binds the speed.
          * @enum {string}
          */
-        SpeedLimit: "cutting" | "stopping";
+        SpeedLimit: "cutting" | "stopping" | "balance" | "comfort";
         /** @description Spindle speeds: a list of steps, or a stepless range. */
         Speeds: number[] | {
             /**
@@ -3536,6 +3989,26 @@ export interface components {
              */
             reverses?: boolean | null;
         };
+        /**
+         * @description How a line stands.
+         * @enum {string}
+         */
+        State: "good" | "bad" | "unknown";
+        /** @description One step. */
+        Step: {
+            /** @description Stable code, by which a tick is remembered. */
+            code: string;
+            /** @description How, or why. */
+            how?: string | null;
+            /** @description What is to be noted down with the tick, where something is: the dial at zero, a stop. */
+            note?: string | null;
+            /** @description What to do. */
+            says: string;
+            /** @description Schools drawn for it: `height` or `square`. */
+            schools?: string | null;
+            /** @description Changes when what the step hangs on does. */
+            stamp: string;
+        };
         /** @description The tool that roughs a wide groove before the form tool. */
         Stocking: {
             /** @description Its tip. */
@@ -3549,7 +4022,23 @@ export interface components {
          * @description Infeed styles.
          * @enum {string}
          */
-        Style: "radial" | "flank" | "modified_flank";
+        Style: "radial" | "flank" | "modified_flank" | "alternating" | "stocking_then_form";
+        /** @description One style beside the others. */
+        StyleSaid: {
+            bites?: components["schemas"]["Chip"] | null;
+            /** @description Whether it is the one followed. */
+            chosen: boolean;
+            /** @description Passes it takes, scratch and springs apart. */
+            passes: number;
+            /** @description Why it cannot be used here; absent when it can. */
+            refused?: string | null;
+            /** @description What may go wrong with it. */
+            risk: string;
+            /** @description As it is said. */
+            says: string;
+            /** @description Which. */
+            style: components["schemas"]["Style"];
+        };
         /**
          * @description What a sum does.
          * @enum {string}
@@ -3709,6 +4198,20 @@ export interface components {
              * @description Starts.
              */
             starts: number;
+        };
+        /** @description A step of the set-up as it was ticked. */
+        Tick: {
+            /** @description What was noted with it. */
+            noted?: string | null;
+            /** @description The stamp it bore. */
+            stamp: string;
+        };
+        /** @description How long it takes. */
+        TimeSaid: {
+            /** @description In the cut, each pass. */
+            pass: components["schemas"]["Quantity"];
+            /** @description All passes, set and brought back. */
+            whole: components["schemas"]["Quantity"];
         };
         /** @description The tip the form allows. */
         TipAllowed: {
@@ -3926,6 +4429,19 @@ export interface components {
          * @enum {string}
          */
         Way: "auto" | "toward" | "away";
+        /** @description What comes of one. */
+        WhatIf: {
+            /** @description How far off the pitch diameter the groove acts at the pitch line; of a square thread, how much wider it is. */
+            acts_mm: components["schemas"]["Quantity"];
+            /** @description The question. */
+            asks: string;
+            /** @description The groove it leaves, the one meant dashed over it. */
+            drawing: components["schemas"]["Drawing"];
+            /** @description Which. */
+            mistake: components["schemas"]["Mistaken"];
+            /** @description What comes of it, and what to do. */
+            says: string;
+        };
         /** @description Sizes over the wire chosen. */
         Wires: {
             /** @description At the largest pitch diameter. */
@@ -4405,6 +4921,43 @@ export interface operations {
             };
         };
     };
+    groove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GrooveSheet"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     add_member: {
         parameters: {
             query?: never;
@@ -4429,6 +4982,43 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    setup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetupSheet"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

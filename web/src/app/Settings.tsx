@@ -9,6 +9,9 @@ interface SettingsValue {
   /** Whether single letters act. */
   letters: boolean;
   setLetters: (on: boolean) => void;
+  /** Whether settings are said aloud at the lathe. */
+  speak: boolean;
+  setSpeak: (on: boolean) => void;
   /** The lathe a bare callout is planned on. */
   lathe: string;
   setLathe: (id: string) => void;
@@ -19,10 +22,11 @@ const Context = createContext<SettingsValue | null>(null);
 export function Settings({ children }: { children: ReactNode }) {
   const [unit, setUnit] = useLocalStorage<'mm' | 'in' | null>({ key: 'unit', defaultValue: null, getInitialValueInEffect: false });
   const [letters, setLetters] = useLocalStorage({ key: 'letters', defaultValue: true, getInitialValueInEffect: false });
+  const [speak, setSpeak] = useLocalStorage({ key: 'speak', defaultValue: false, getInitialValueInEffect: false });
   const [lathe, setLathe] = useLocalStorage({ key: 'lathe', defaultValue: 'long-bed', getInitialValueInEffect: false });
   const value = useMemo(
-    () => ({ unit, setUnit, letters, setLetters, lathe, setLathe }),
-    [unit, setUnit, letters, setLetters, lathe, setLathe],
+    () => ({ unit, setUnit, letters, setLetters, speak, setSpeak, lathe, setLathe }),
+    [unit, setUnit, letters, setLetters, speak, setSpeak, lathe, setLathe],
   );
   return <Context value={value}>{children}</Context>;
 }

@@ -6,7 +6,7 @@ import { useKeys } from './keys';
 
 const KEYS: [string, string][] = [
   ['/', 'type a callout, from anywhere'],
-  ['1 … 5', 'go to a station'],
+  ['1 … 7', 'go to a station'],
   ['← →', 'move the carriage one station'],
   ['I', 'inch or metric'],
   ['W', 'working of the first number'],
@@ -16,6 +16,8 @@ const KEYS: [string, string][] = [
   ['M', 'at the lathe: type a measurement'],
   ['D', 'at the lathe: say where the dial stands'],
   ['U', 'at the lathe: undo'],
+  ['N', 'at the lathe: the next state of the cycle'],
+  ['O', 'at the lathe: something else happened'],
   ['Esc', 'close what is open'],
   ['?', 'this list'],
 ];
@@ -24,7 +26,7 @@ const KEYS: [string, string][] = [
 export function Tools({ unit, onUnit }: { unit?: 'mm' | 'in'; onUnit?: () => void }) {
   const { setColorScheme } = useMantineColorScheme();
   const scheme = useComputedColorScheme('light');
-  const { letters, setLetters } = useSettings();
+  const { letters, setLetters, speak, setSpeak } = useSettings();
   const [help, setHelp] = useState(false);
   useKeys({ '?': () => setHelp(true), ...(onUnit ? { i: onUnit } : {}) });
   return (
@@ -44,6 +46,10 @@ export function Tools({ unit, onUnit }: { unit?: 'mm' | 'in'; onUnit?: () => voi
         <label className="switch">
           <input type="checkbox" checked={letters} onChange={(e) => setLetters(e.currentTarget.checked)} />
           Single letters act
+        </label>
+        <label className="switch">
+          <input type="checkbox" checked={speak} onChange={(e) => setSpeak(e.currentTarget.checked)} />
+          Settings said aloud at the lathe
         </label>
         <div className="keys-list">
           {KEYS.map(([key, says]) => [<kbd key={key}>{key}</kbd>, <span key={says}>{says}</span>])}

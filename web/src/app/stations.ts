@@ -4,6 +4,7 @@ export const STATIONS = [
   { id: 'blank', name: 'Blank' },
   { id: 'gears', name: 'Gears' },
   { id: 'bit', name: 'Bit' },
+  { id: 'setup', name: 'Set-up' },
   { id: 'cut', name: 'Cut' },
   { id: 'gauge', name: 'Gauge' },
 ] as const;

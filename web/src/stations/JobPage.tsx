@@ -16,6 +16,7 @@ import { BlankStation } from './blank/BlankStation';
 import { CutStation } from './cut/CutStation';
 import { GaugeStation } from './gauge/GaugeStation';
 import { GearsStation } from './gears/GearsStation';
+import { SetupStation } from './setup/SetupStation';
 import { SampleSheet } from './thread/SampleSheet';
 import { ThreadStation } from './thread/ThreadStation';
 
@@ -29,6 +30,7 @@ const PAGES: Record<StationId, ComponentType<StationProps>> = {
   blank: BlankStation,
   gears: GearsStation,
   bit: BitStation,
+  setup: SetupStation,
   cut: CutStation,
   gauge: GaugeStation,
 };

@@ -18,8 +18,8 @@ pub(super) const LEAST_DEG: f64 = 2.0;
 const END_DEG: f64 = 9.0;
 /// Pitch from which a trapezoidal or square groove is roughed with a narrower tool first, mm. House value.
 const STOCKING_FROM_MM: f64 = 3.0;
-/// What the stocking tool leaves on each flank, mm. House value.
-const STOCKING_LEAVES_MM: f64 = 0.15;
+/// What the stocking tool leaves on each flank, and at the bottom, mm. House value.
+pub(crate) const STOCKING_LEAVES_MM: f64 = 0.15;
 
 /// One side of the bit.
 #[derive(Debug, Clone, Serialize)]
@@ -264,10 +264,15 @@ fn rake(sheet: &mut Sheet, facts: &BitFacts, blank: &BlankFacts, thread: &Thread
     )
 }
 
+/// Tip of the stocking tool that leaves its share on each flank for this form tool.
+pub(crate) fn stocking_flat(sheet: &mut Sheet, thread: &Thread, tip: &Tip) -> Num {
+    sheet.work(&rules::STOCKING_FLAT, [tip.equal_flat, STOCKING_LEAVES_MM.into(), thread.alpha_deg.into()])
+}
+
 fn stocking(sheet: &mut Sheet, thread: &Thread, tip: &Tip) -> Option<Stocking> {
     let wide = thread.alpha_deg < 20.0 && thread.pitch.value >= STOCKING_FROM_MM;
     wide.then(|| {
-        let flat = sheet.work(&rules::STOCKING_FLAT, [tip.equal_flat, STOCKING_LEAVES_MM.into(), thread.alpha_deg.into()]);
+        let flat = stocking_flat(sheet, thread, tip);
         Stocking {
             says: format!(
                 "Rough with a tool of the same angle and a {} tip, to depth; it leaves {} on each flank for the form tool, set central in the groove.",

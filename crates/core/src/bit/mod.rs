@@ -13,6 +13,7 @@ mod steps;
 pub use drawer::{Drawer, ToolKind, ToolSaid};
 pub use drawing::{BitSheet, sheet};
 pub use grind::{Grind, SideGrind, Stocking};
+pub(crate) use grind::{STOCKING_LEAVES_MM, stocking_flat};
 pub use ground::{AsGround, Edges, flanks};
 pub(crate) use relief_tool::Groove;
 pub use relief_tool::ReliefTool;
@@ -108,6 +109,8 @@ pub(crate) struct Tip {
     pub doubt: f64,
     /// Narrowest and widest the flat could be, mm; both as it was measured.
     pub between: [f64; 2],
+    /// Its radius, mm, when it is round.
+    pub radius: Option<f64>,
 }
 
 /// Radii a rounded root may have: least, most, and the middle of them. UNR starts lower than the ISO root of a
@@ -265,7 +268,7 @@ pub(crate) fn tip(
         reliefs,
     };
     let between = if measured || straight { [equal_flat.value; 2] } else { [narrow, wide] };
-    (Tip { h, equal_flat, doubt, between }, said)
+    (Tip { h, equal_flat, doubt, between, radius: said.rounded.map(|r| r.value) }, said)
 }
 
 /// What the bit's section needs of everything before it.

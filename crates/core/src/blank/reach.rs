@@ -2,7 +2,7 @@
 
 use super::rules;
 use crate::bit::Tip;
-use crate::job::{BitFacts, BlankFacts};
+use crate::job::{BACKLASH_MM, BitFacts, BlankFacts, SetupFacts};
 use crate::thread::Side;
 use crate::thread::section::Thread;
 use crate::working::{Num, Sheet};
@@ -21,10 +21,12 @@ pub(crate) struct Reach {
     pub half: Num,
     /// From the point to the bit's side toward the shoulder.
     pub ahead: Num,
+    /// Backlash to take up before the carriage moves, mm.
+    pub backlash: f64,
 }
 
 /// Works the reach of this tip in a blank of this size.
-pub(crate) fn work(sheet: &mut Sheet, facts: &BlankFacts, bit: &BitFacts, thread: &Thread, tip: &Tip, used: Num) -> Reach {
+pub(crate) fn work(sheet: &mut Sheet, facts: &BlankFacts, (bit, setup): (&BitFacts, &SetupFacts), thread: &Thread, tip: &Tip, used: Num) -> Reach {
     let external = thread.spec.side == Side::External;
     // The limit, or a target chosen past it: the tip goes to whichever is deeper.
     let (low, high) = thread.own.pitch;
@@ -42,5 +44,5 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &BlankFacts, bit: &BitFacts, thread
         || sheet.work_assuming(&rules::AHEAD, [half], Some("point ground so far to the side that its flank ends at the bit's side".into())),
         Num::from,
     );
-    Reach { clear, depth, half, ahead }
+    Reach { clear, depth, half, ahead, backlash: setup.backlash_mm.unwrap_or(BACKLASH_MM) }
 }

@@ -35,14 +35,11 @@ pub struct Relief {
     pub says: String,
 }
 
-/// Backlash to take up before the carriage moves, mm. House value; a worn lathe has more.
-const BACKLASH_MM: f64 = 0.5;
-
 /// Least width of a turned relief: to stop in, or to start in.
 pub(super) fn width(sheet: &mut Sheet, thread: &Thread, reach: &Reach, end: End) -> Num {
     match end {
         End::StopsIn(distance) => sheet.work(&rules::RELIEF_WIDTH, [reach.half, reach.ahead, distance, thread.pitch]),
-        End::StartsIn => sheet.work(&rules::RELIEF_START, [reach.half, reach.ahead, BACKLASH_MM.into(), thread.pitch]),
+        End::StartsIn => sheet.work(&rules::RELIEF_START, [reach.half, reach.ahead, reach.backlash.into(), thread.pitch]),
     }
 }
 

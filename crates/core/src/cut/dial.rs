@@ -15,17 +15,42 @@ pub enum SlideName {
     Compound,
 }
 
+/// What the depth is read on.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum ReadBy {
+    /// The slide's own dial.
+    #[default]
+    Dial,
+    /// A plunger indicator against the slide.
+    Indicator,
+    /// A digital readout.
+    Readout,
+}
+
+impl ReadBy {
+    // Plans frozen before there was a choice were read by the dial; serde wants a reference.
+    #[allow(clippy::trivially_copy_pass_by_ref)]
+    fn is_dial(&self) -> bool {
+        *self == Self::Dial
+    }
+}
+
 /// The dial that carries the depth.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct DepthDial {
     /// The slide.
     pub slide: SlideName,
+    /// What it is read on.
+    #[serde(default, skip_serializing_if = "ReadBy::is_dial")]
+    pub read_by: ReadBy,
     /// Its unit.
     pub unit: LengthUnit,
     /// One division of reading, mm.
     pub graduation_mm: f64,
-    /// Divisions in a turn.
+    /// Divisions in a turn; 0 on a readout, which has none.
     pub divisions: f64,
     /// Reading per mm of radial depth.
     pub reading_per_radial: f64,
@@ -39,11 +64,14 @@ pub struct DepthDial {
 pub struct DialSetting {
     /// The slide.
     pub slide: SlideName,
+    /// What it is read on.
+    #[serde(default, skip_serializing_if = "ReadBy::is_dial")]
+    pub read_by: ReadBy,
     /// Whole turns from zero.
     pub turns: u32,
     /// Divisions past them, to half a division.
     pub divisions: f64,
-    /// Divisions in a turn.
+    /// Divisions in a turn; 0 on a readout, which has none.
     pub of: f64,
     /// The dial's unit.
     pub unit: LengthUnit,
@@ -73,12 +101,31 @@ impl DepthDial {
         let factor = if slide.reads == Reads::Diameter { 2.0 } else { 1.0 };
         Self {
             slide: name,
+            read_by: ReadBy::Dial,
             unit: slide.unit,
             graduation_mm: slide.graduation_mm,
             divisions: slide.divisions,
             reading_per_radial: travel * factor,
             travel_per_radial: travel,
         }
+    }
+
+    /// The same slide read on a plunger indicator that stands along it: its figures are the travel itself.
+    #[must_use]
+    pub fn by_indicator(mut self, unit: LengthUnit, graduation_mm: f64, divisions: f64) -> Self {
+        (self.read_by, self.unit, self.graduation_mm, self.divisions, self.reading_per_radial) =
+            (ReadBy::Indicator, unit, graduation_mm, divisions, self.travel_per_radial);
+        self
+    }
+
+    /// The same slide read on a digital readout whose last place is `resolution_mm`.
+    #[must_use]
+    pub fn by_readout(mut self, resolution_mm: f64, reads: Reads) -> Self {
+        let factor = if reads == Reads::Diameter { 2.0 } else { 1.0 };
+        // A readout has no turns to count: its whole figure is the setting. Half a division is its last place.
+        (self.read_by, self.unit, self.graduation_mm, self.divisions, self.reading_per_radial) =
+            (ReadBy::Readout, LengthUnit::Mm, 2.0 * resolution_mm, 0.0, self.travel_per_radial * factor);
+        self
     }
 
     /// The setting nearest to a radial depth.
@@ -117,29 +164,23 @@ impl DepthDial {
     fn at_half_divisions(&self, halves: f64) -> Set {
         let halves = halves.max(0.0);
         let reading_mm = halves * self.half();
-        let turns = (halves / 2.0 / self.divisions).floor();
+        let turns = if self.divisions > 0.0 { (halves / 2.0 / self.divisions).floor() } else { 0.0 };
         let divisions = halves / 2.0 - turns * self.divisions;
         #[allow(clippy::cast_possible_truncation, clippy::cast_sign_loss)] // never negative, and travel is bounded
         let turns = turns as u32;
         let (unit, places) = if self.unit == LengthUnit::In { ("in", 4) } else { ("mm", 3) };
         let figure = plain_text(divisions, 1).trim_end_matches(".0").to_owned();
-        let text = match turns {
-            0 => format!("{figure} div"),
-            1 => format!("1 turn + {figure} div"),
-            n => format!("{n} turns + {figure} div"),
+        let reading = format!("{} {unit}", plain_text(reading_mm / self.scale(), places));
+        let text = match (self.read_by, turns) {
+            (ReadBy::Readout, _) => reading.clone(),
+            (_, 0) => format!("{figure} div"),
+            (_, 1) => format!("1 turn + {figure} div"),
+            (_, n) => format!("{n} turns + {figure} div"),
         };
         Set {
             radial_mm: reading_mm / self.reading_per_radial,
             travel_mm: reading_mm / self.reading_per_radial * self.travel_per_radial,
-            setting: DialSetting {
-                slide: self.slide,
-                turns,
-                divisions,
-                of: self.divisions,
-                unit: self.unit,
-                text,
-                reading: format!("{} {unit}", plain_text(reading_mm / self.scale(), places)),
-            },
+            setting: DialSetting { slide: self.slide, read_by: self.read_by, turns, divisions, of: self.divisions, unit: self.unit, text, reading },
         }
     }
 }

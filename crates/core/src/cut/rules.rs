@@ -16,13 +16,41 @@ rule!(GROOVE_AREA = "cut.groove_area", "Area of the full groove", (f: Mm "flat t
 rule!(CONSTANT_AREA = "cut.constant_area", "Depth after pass k of N, each taking the same area", (f: Mm "flat the tip is worth", A: Mm2 "area of the full groove", alpha: Deg "half angle", k: One "pass", N: One "passes") -> x: Mm,
     "(sqrt(f^2 + 4*tan(alpha)*k/N*A) - f)/(2*tan(alpha))", "the groove's area solved for its depth",
     ((f * f + 4.0 * alpha.to_radians().tan() * k / N * A).sqrt() - f) / (2.0 * alpha.to_radians().tan()));
-rule!(EVEN_DEPTH = "cut.even_depth", "Depth after pass k of N, straight sides", (X: Mm "radial infeed", k: One "pass", N: One "passes") -> x: Mm,
-    "k*X/N", "straight sides take the same area at every even step", k * X / N);
+rule!(AREA_FROM = "cut.area_from", "Depth after pass k of the N still to come, each taking the same area", (f: Mm "flat the tip is worth", B: Mm2 "area out already", A: Mm2 "area of the full groove", alpha: Deg "half angle", k: One "pass", N: One "passes to come") -> x: Mm,
+    "(sqrt(f^2 + 4*tan(alpha)*(B + k/N*(A - B))) - f)/(2*tan(alpha))", "the groove's area solved for its depth, from a pass set by hand",
+    ((f * f + 4.0 * alpha.to_radians().tan() * (B + k / N * (A - B))).sqrt() - f) / (2.0 * alpha.to_radians().tan()));
+rule!(EVEN_DEPTH = "cut.even_depth", "Depth after pass k of N, even steps", (X: Mm "radial infeed", k: One "pass", N: One "passes") -> x: Mm,
+    "k*X/N", "every pass goes the same deeper; between straight sides that takes the same area", k * X / N);
+rule!(EVEN_FROM = "cut.even_from", "Depth after pass k of the N still to come, even steps", (b: Mm "depth already", X: Mm "radial infeed", k: One "pass", N: One "passes to come") -> x: Mm,
+    "b + k*(X - b)/N", "every pass goes the same deeper, from where the groove stands", b + k * (X - b) / N);
+rule!(FORM_STARTS = "cut.form_starts", "Depth at which the form tool begins to cut", (S: Mm "depth the stocking tool went to", f: Mm "tip of the form tool", s: Mm "tip of the stocking tool", alpha: Deg "half angle") -> x: Mm,
+    "S - (f - s)/(2*tan(alpha))", "the form tool's flanks meet those the stocking tool left", S - (f - s) / (2.0 * alpha.to_radians().tan()));
+rule!(FIRST_CUT = "cut.first_cut", "Boldest first cut here", (b: Mm "boldest in this material", k: One "share the work and the tool stand", s: One "share for the style") -> x: Mm,
+    "b*k*s", "bench practice: slender work, a long bar and a chip from both flanks at once ask for less", b * k * s);
+rule!(PASS_TIME = "cut.pass_time", "Time the tool is in the cut, each pass", (l: Mm "threaded length", r: Mm "run-up and run-out", L: Mm "lead", n: Rpm "spindle speed") -> t: S,
+    "60*(l + r)/(L*n)", "the carriage goes a lead for every turn", 60.0 * (l + r) / (L * n));
+rule!(WHOLE_TIME = "cut.whole_time", "Time for all passes", (N: One "passes", t: S "in the cut, each", b: S "back again, each", h: S "setting, each") -> T: S,
+    "N*(t + b + h)", "every pass is cut, brought back and set; bench practice for the last two", N * (t + b + h));
 rule!(SIZE_EXTERNAL = "cut.size_external", "Pitch diameter at this depth", (B: Mm "blank as turned", X: Mm "radial depth set", h: Mm "tip to pitch line") -> E: Mm,
     "B - 2*(X - h)", "the infeed formula turned round", B - 2.0 * (X - h));
 rule!(SIZE_INTERNAL = "cut.size_internal", "Pitch diameter at this depth", (B: Mm "bore as turned", X: Mm "radial depth set", h: Mm "tip to pitch line") -> E: Mm,
     "B + 2*(X - h)", "the infeed formula turned round", B + 2.0 * (X - h));
 
 /// All of them.
-pub static ALL: &[&Rule] =
-    &[&INFEED_EXTERNAL, &INFEED_INTERNAL, &COMPOUND, &RADIAL_OF_COMPOUND, &GROOVE_AREA, &CONSTANT_AREA, &EVEN_DEPTH, &SIZE_EXTERNAL, &SIZE_INTERNAL];
+pub static ALL: &[&Rule] = &[
+    &INFEED_EXTERNAL,
+    &INFEED_INTERNAL,
+    &COMPOUND,
+    &RADIAL_OF_COMPOUND,
+    &GROOVE_AREA,
+    &CONSTANT_AREA,
+    &AREA_FROM,
+    &EVEN_DEPTH,
+    &EVEN_FROM,
+    &FORM_STARTS,
+    &FIRST_CUT,
+    &PASS_TIME,
+    &WHOLE_TIME,
+    &SIZE_EXTERNAL,
+    &SIZE_INTERNAL,
+];

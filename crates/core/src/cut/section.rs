@@ -1,12 +1,14 @@
 //! The cut section of a plan.
 
-use super::dial::{DepthDial, DialSetting, SlideName};
-use super::schedule::{PassKind, SCRATCH_MM, depths};
+use super::dial::{DepthDial, DialSetting, ReadBy, Set, SlideName};
+use super::groove::Field;
+use super::schedule::{DepthLaw, PassKind};
 use super::starts::{self, Hung, IndexWay};
+use super::style::{self, Ask, Laid, StyleSaid, TimeSaid};
 use super::{drawing, rules};
-use crate::bit::Tip;
+use crate::bit::{Tip, rules as bit_rules, stocking_flat};
 use crate::gears::GearsSection;
-use crate::job::{BlankFacts, CutFacts, Lathe, Style};
+use crate::job::{BlankFacts, CutFacts, Ending, Lathe, Style};
 use crate::outline::Drawing;
 use crate::quantity::{mm_text, plain_text};
 use crate::setup::{Carriage, Direction};
@@ -31,14 +33,24 @@ pub struct PassRow {
     pub radial_mm: f64,
     /// Compound travel set; 0 when the cross-slide carries the depth.
     pub compound_mm: f64,
-    /// Radial depth of this pass alone, as shown.
-    pub step: String,
+    /// Places the tip stands off the finished groove's middle, along the axis, mm, by a side-step of the compound: toward the
+    /// leading side under nought.
+    #[serde(skip_serializing_if = "is_nought")]
+    pub side_mm: f64,
+    /// Area it takes, mm²; sent with the groove, by the part of the edge that takes it.
+    #[serde(skip)]
+    pub chip_mm2: f64,
     /// Pitch diameter to expect.
     pub pitch_diameter_mm: Quantity,
     /// Size over wires to expect; null while the wires would not bear.
     pub over_wires_mm: Option<Quantity>,
-    /// The setting.
+    /// The setting, of each slide that is set.
     pub dial: Vec<DialSetting>,
+}
+
+#[allow(clippy::trivially_copy_pass_by_ref)] // serde's signature
+fn is_nought(v: &f64) -> bool {
+    *v == 0.0
 }
 
 /// A bench figure beside the answer.
@@ -59,9 +71,27 @@ pub struct BenchFigure {
 pub struct CutSection {
     /// Infeed style.
     pub style: Style,
+    /// Styles side by side; sent with the groove, not with every plan.
+    #[serde(skip)]
+    pub styles: Vec<StyleSaid>,
+    /// How the depth is shared out.
+    pub depth_law: DepthLaw,
+    /// Why the first cut is lighter than the material allows, when it is.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub lightened: Option<String>,
+    /// Tip of the stocking tool, when one roughs.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub stocking_flat_mm: Option<Quantity>,
+    /// The compound along the bed, when it steps aside each pass.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub side_dial: Option<DepthDial>,
+    /// How long it takes.
+    pub time: TimeSaid,
     /// Compound angle from the cross-slide line, degrees.
     pub angle_deg: f64,
-    /// The angle to set on this lathe's scale.
+    /// The same as this lathe's own scale shows it, degrees.
+    pub scale_deg: f64,
+    /// How to set it, in words.
     pub scale: String,
     /// Pitch diameter aimed at.
     pub target_pitch_diameter_mm: Quantity,
@@ -81,29 +111,32 @@ pub struct CutSection {
     /// Ways of moving on to the next start, for a thread of several.
     #[serde(skip_serializing_if = "Vec::is_empty")]
     pub starts: Vec<IndexWay>,
-    /// The groove filling.
+    /// The groove filling; sent with the groove, not with every plan.
+    #[serde(skip)]
     pub drawing: Drawing,
 }
 
+impl CutSection {
+    /// What the depth is read on.
+    #[must_use]
+    pub const fn read_by(&self) -> ReadBy {
+        self.dial.read_by
+    }
+}
+
 /// Which style, which slide, at what angle.
-fn style(facts: &CutFacts, lathe: &Lathe, thread: &Thread, words: &Words, watch: &mut Vec<Watch>) -> (Style, f64) {
-    let [low, high] = lathe.compound.swing_deg;
-    let swings = |angle: f64| (low..=high).contains(&angle) || (low..=high).contains(&-angle);
-    let usual = |style: Style| match style {
-        Style::Radial => 0.0,
-        Style::Flank => thread.alpha_deg,
-        Style::ModifiedFlank => (thread.alpha_deg - 0.5).max(0.0),
-    };
-    let style = facts.style.unwrap_or_else(|| if thread.alpha_deg > 0.5 && swings(usual(Style::ModifiedFlank)) { Style::ModifiedFlank } else { Style::Radial });
-    let angle = if style == Style::Radial { 0.0 } else { facts.compound_angle_deg.unwrap_or_else(|| usual(style)) };
-    if style != Style::Radial && !swings(angle) {
+fn choose(facts: &CutFacts, lathe: &Lathe, thread: &Thread, words: &Words, watch: &mut Vec<Watch>) -> (Style, f64) {
+    let usual = || if Style::ModifiedFlank.refused(lathe, thread, words).is_none() { Style::ModifiedFlank } else { Style::Radial };
+    let style = facts.style.unwrap_or_else(usual);
+    if let Some(why) = style.refused(lathe, thread, words) {
         watch.push(Watch::new(
             Level::Danger,
             "compound_swing",
             "cut",
-            format!("The {} of this lathe does not swing to {}°: plunge by the cross-slide with lighter cuts.", words.compound, plain_text(angle, 1)),
+            format!("Not {}: {why}. Plunge straight in by the cross-slide with lighter cuts.", style.says()),
         ));
     }
+    let angle = if style.slants() { facts.compound_angle_deg.unwrap_or_else(|| style.angle(thread.alpha_deg)) } else { 0.0 };
     if angle > thread.alpha_deg + 1e-9 {
         watch.push(Watch::new(
             Level::Danger,
@@ -148,59 +181,48 @@ pub(crate) struct Before<'a> {
     pub direction: &'a Direction,
     pub gears: &'a GearsSection,
     pub words: &'a Words,
+    /// Speed, rpm, how each pass ends, and run-up and run-out, mm.
+    pub speed: Num,
+    pub ending: Ending,
+    pub run_up: Num,
+    /// Thickness of the bar, mm, in a bore.
+    pub bar_mm: Option<f64>,
+}
+
+/// Setting the dial and looking, each pass, and winding the carriage back by hand, s. Bench practice.
+const SETTING_S: f64 = 6.0;
+const BACK_BY_HAND_S: f64 = 8.0;
+
+/// Time in the cut, and for all of it.
+fn time(sheet: &mut Sheet, before: &Before, passes: usize) -> TimeSaid {
+    let pass = sheet.work(&rules::PASS_TIME, [before.thread.length.into(), before.run_up, before.thread.lead, before.speed]);
+    // With the half-nut closed the carriage comes back as fast as it went.
+    let back = if matches!(before.ending, Ending::Closed | Ending::SameMark) { pass } else { BACK_BY_HAND_S.into() };
+    #[allow(clippy::cast_precision_loss)] // at most a few hundred
+    let whole = sheet.work(&rules::WHOLE_TIME, [(passes as f64).into(), pass, back, SETTING_S.into()]);
+    let minutes = |s: f64| if s < 100.0 { format!("{} s", plain_text(s, 0)) } else { format!("{} min", plain_text(s / 60.0, 0)) };
+    let said = |n: Num| Quantity { text: minutes(n.value), ..Quantity::plain(n, 0, " s") };
+    TimeSaid { pass: said(pass), whole: said(whole) }
 }
 
 /// Works the cut.
 pub(crate) fn work(sheet: &mut Sheet, facts: &CutFacts, blank: &BlankFacts, before: &Before, watch: &mut Vec<Watch>) -> CutSection {
-    let Before { lathe, thread, tip, start, target, direction, gears, words } = *before;
+    let Before { lathe, thread, tip, start, target, direction, gears, words, .. } = *before;
     let external = thread.spec.side == Side::External;
-    let (style, angle) = style(facts, lathe, thread, words, watch);
+    let (style, angle) = choose(facts, lathe, thread, words, watch);
     let radial = sheet.work(if external { &rules::INFEED_EXTERNAL } else { &rules::INFEED_INTERNAL }, [start, target, tip.h]);
-    let by_compound = style != Style::Radial;
-    let compound = by_compound.then(|| sheet.work(&rules::COMPOUND, [radial, angle.into()]));
-    let dial =
-        if by_compound { DepthDial::new(SlideName::Compound, &lathe.compound, angle) } else { DepthDial::new(SlideName::CrossSlide, &lathe.cross_slide, 0.0) };
+    let compound = style.slants().then(|| sheet.work(&rules::COMPOUND, [radial, angle.into()]));
+    let (dial, side_dial) = style::dials(facts, lathe, style, angle);
     warn_of_the_tip(thread, tip, target.value, watch);
-    if let (Some(travel), Some(compound)) = (lathe.compound.travel_mm, compound)
-        && compound.value > travel
-    {
-        watch.push(Watch::new(
-            Level::Danger,
-            "compound_travel",
-            "cut",
-            format!("The {} has {} of travel and {} is needed.", words.compound, mm_text(travel), mm_text(compound.value)),
-        ));
-    }
-    let mut passes = Vec::new();
-    if radial.value > SCRATCH_MM {
-        let list = depths(sheet, radial, tip.equal_flat, thread.alpha_deg, facts.passes, &blank.material);
-        // Never past the aim: every setting is held to the last one's shallow side.
-        let last = dial.shallow(radial.value);
-        let mut rows: Vec<(u32, PassKind, Num)> = vec![(0, PassKind::Scratch, SCRATCH_MM.into())];
-        rows.extend((1..).zip(list).map(|(n, x)| (n, PassKind::Cut, x)));
-        let cuts = rows.last().map_or(0, |r| r.0);
-        rows.extend((1..=facts.spring_passes).map(|i| (cuts + i, PassKind::Spring, radial)));
-        let mut previous = 0.0;
-        for (n, kind, asked) in rows {
-            let mut set = dial.nearest(asked.value);
-            if set.radial_mm > last.radial_mm || n >= cuts {
-                set = last.clone();
-            }
-            let size = sheet.work(if external { &rules::SIZE_EXTERNAL } else { &rules::SIZE_INTERNAL }, [start, set.radial_mm.into(), tip.h]);
-            passes.push(PassRow {
-                n,
-                kind,
-                asked_radial_mm: Quantity::length(asked),
-                radial_mm: nine(set.radial_mm),
-                compound_mm: if by_compound { nine(set.travel_mm) } else { 0.0 },
-                step: mm_text((set.radial_mm - previous).max(0.0)),
-                pitch_diameter_mm: Quantity::length(size),
-                over_wires_mm: None,
-                dial: vec![set.setting],
-            });
-            previous = set.radial_mm;
-        }
-    } else {
+    warn_of_the_dial(facts, lathe, &dial, compound.unwrap_or(radial), words, watch);
+    let (bounds, lightened) = style::bounds(sheet, blank, before.bar_mm, thread, start.value, style);
+    let roughs = style == Style::StockingThenForm;
+    // Worked on the job's own sheet only where it is followed; beside the other styles its size alone is wanted.
+    let proposed = if roughs { stocking_flat(sheet, thread, tip) } else { stocking_flat(&mut Sheet::default(), thread, tip) };
+    let stocking = facts.stocking_flat_mm.map_or(proposed, Num::from);
+    let ask = Ask { facts, thread, tip, radial, bounds, stocking: stocking.value };
+    let laid = style::lay(sheet, &ask, style);
+    if laid.is_empty() {
         watch.push(Watch::new(
             Level::Danger,
             "blank_size",
@@ -208,12 +230,27 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &CutFacts, blank: &BlankFacts, befo
             format!("There is nothing to cut: {} of infeed from this blank. Check the blank's diameter and the size aimed at.", mm_text(radial.value)),
         ));
     }
+    let rough = if roughs && thread.alpha_deg > 0.0 {
+        let off = sheet.work(&bit_rules::CUT_OFF_FLAT, [stocking, thread.alpha_deg.into()]);
+        sheet.work(&bit_rules::TIP_TO_PITCH, [thread.pitch, thread.alpha_deg.into(), off])
+    } else {
+        tip.h
+    };
+    let passes = set(sheet, before, &laid, &Setting { style, angle, dial: &dial, side_dial: side_dial.as_ref(), radial, stocking: stocking.value, rough });
     let drawing =
         drawing::groove(&passes, tip.equal_flat.value, thread.alpha_deg, angle, radial.value, external, direction.carriage == Carriage::TowardHeadstock);
+    let (scale_deg, scale) = scale(lathe, angle, style, words);
     CutSection {
         style,
+        styles: style::compare(&ask, (blank, before.bar_mm, start.value), lathe, words, style),
+        depth_law: facts.depth_law,
+        lightened,
+        stocking_flat_mm: roughs.then(|| Quantity::length(stocking)),
+        side_dial,
+        time: time(sheet, before, passes.len()),
         angle_deg: angle,
-        scale: scale(lathe, angle, by_compound, words),
+        scale_deg,
+        scale,
         target_pitch_diameter_mm: Quantity::length(target),
         radial_mm: Quantity::length(radial),
         compound_mm: compound.map(Quantity::length),
@@ -223,6 +260,89 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &CutFacts, blank: &BlankFacts, befo
         passes,
         starts: next_starts(lathe, gears, thread, words),
         drawing,
+    }
+}
+
+/// What passes are set on.
+struct Setting<'a> {
+    style: Style,
+    angle: f64,
+    dial: &'a DepthDial,
+    side_dial: Option<&'a DepthDial>,
+    radial: Num,
+    stocking: f64,
+    /// Tip to pitch line of the stocking tool.
+    rough: Num,
+}
+
+/// Sets each pass on its dial, the residue carried, and works what it takes and leaves.
+fn set(sheet: &mut Sheet, before: &Before, laid: &[Laid], on: &Setting<'_>) -> Vec<PassRow> {
+    let Before { thread, tip, start, .. } = *before;
+    let Setting { style, angle, dial, side_dial, radial, stocking, rough } = *on;
+    // Never past the aim: every setting is held to the last one's shallow side.
+    let last = dial.shallow(radial.value);
+    let deepest_asked = laid.iter().map(|p| p.asked.value).fold(0.0, f64::max);
+    let reach = 2.0 * radial.value.abs() + 1.0;
+    let form = style::edge(tip.equal_flat.value, tip.radius, [thread.alpha_deg; 2], reach);
+    let roughing = style::edge(stocking, None, [thread.alpha_deg; 2], reach);
+    let external = thread.spec.side == Side::External;
+    let mut field = Field::uncut(thread.pitch.value);
+    let mut passes = Vec::with_capacity(laid.len());
+    let sets: Vec<Set> = laid
+        .iter()
+        .map(|pass| {
+            let set = dial.nearest(pass.asked.value);
+            if set.radial_mm > last.radial_mm || pass.asked.value >= deepest_asked { last.clone() } else { set }
+        })
+        .collect();
+    let depths: Vec<f64> = sets.iter().map(|s| s.radial_mm).collect();
+    // Every step is rounded down, so that each pass still covers the one before on both flanks.
+    let sides = side_dial.map_or_else(|| vec![0.0; laid.len()], |d| style::zigzag(&depths, thread.alpha_deg, |mm| d.shallow(mm).radial_mm));
+    for ((pass, set), side) in laid.iter().zip(sets).zip(sides) {
+        let h = if pass.kind == PassKind::Stocking { rough } else { tip.h };
+        let size = sheet.work(if external { &rules::SIZE_EXTERNAL } else { &rules::SIZE_INTERNAL }, [start, set.radial_mm.into(), h]);
+        let tool = if pass.kind == PassKind::Stocking { &roughing } else { &form };
+        let chip = field.cut(tool, (last.radial_mm - set.radial_mm) * angle.to_radians().tan() + side, set.radial_mm);
+        let mut settings = vec![set.setting];
+        settings.extend(side_dial.map(|d| d.nearest(side.abs()).setting));
+        passes.push(PassRow {
+            n: pass.n,
+            kind: pass.kind,
+            asked_radial_mm: Quantity::length(pass.asked),
+            radial_mm: nine(set.radial_mm),
+            compound_mm: if style.slants() { nine(set.travel_mm) } else { 0.0 },
+            side_mm: nine(side),
+            chip_mm2: (chip.area() * 1e4).round() / 1e4,
+            pitch_diameter_mm: Quantity::length(size),
+            over_wires_mm: None,
+            dial: settings,
+        });
+    }
+    passes
+}
+
+/// The slide's end of travel, and what cannot be read as was asked.
+fn warn_of_the_dial(facts: &CutFacts, lathe: &Lathe, dial: &DepthDial, travel: Num, words: &Words, watch: &mut Vec<Watch>) {
+    let slide = if dial.slide == SlideName::Compound { &lathe.compound } else { &lathe.cross_slide };
+    let name = if dial.slide == SlideName::Compound { words.compound } else { "cross-slide" };
+    if let Some(has) = slide.travel_mm.filter(|has| travel.value > *has) {
+        let text = format!("The {name} has {} of travel and {} is needed.", mm_text(has), mm_text(travel.value));
+        watch.push(Watch::new(Level::Danger, "compound_travel", "cut", text));
+    }
+    match facts.read_by {
+        ReadBy::Indicator if travel.value > facts.indicator.travel_mm => {
+            let text = format!(
+                "The indicator's plunger goes {} and {} is needed: set it again part way, and carry what it read.",
+                mm_text(facts.indicator.travel_mm),
+                mm_text(travel.value)
+            );
+            watch.push(Watch::new(Level::Warn, "indicator_travel", "cut", text));
+        }
+        ReadBy::Readout if dial.read_by != ReadBy::Readout => {
+            let text = format!("No readout of this lathe reads its {name}: the depth is given on the dial.");
+            watch.push(Watch::new(Level::Warn, "readout", "cut", text));
+        }
+        _ => {}
     }
 }
 
@@ -278,13 +398,18 @@ fn warn_of_the_tip(thread: &Thread, tip: &Tip, target: f64, watch: &mut Vec<Watc
     }
 }
 
-/// The angle to set on this lathe's own scale.
-fn scale(lathe: &Lathe, angle: f64, by_compound: bool, words: &Words) -> String {
-    if !by_compound {
-        return "Straight in by the cross-slide.".into();
+/// The angle to set on this lathe's own scale, degrees, and in words.
+fn scale(lathe: &Lathe, angle: f64, style: Style, words: &Words) -> (f64, String) {
+    let shown = |deg: f64| if lathe.compound.scale_from_bed { 90.0 - deg } else { deg };
+    if style == Style::Alternating {
+        let along = shown(90.0);
+        return (along, format!("Lay the {} along the bed, {}° on its scale; straight in by the cross-slide.", words.compound, plain_text(along, 0)));
     }
-    let (shown, from) = if lathe.compound.scale_from_bed { (90.0 - angle, "the bed") } else { (angle, "the cross-slide line") };
-    format!("Set the {} to {}° on its scale, which counts from {from}.", words.compound, plain_text(shown, 1))
+    if !style.slants() {
+        return (shown(0.0), "Straight in by the cross-slide.".into());
+    }
+    let from = if lathe.compound.scale_from_bed { "the bed" } else { "the cross-slide line" };
+    (shown(angle), format!("Set the {} to {}° on its scale, which counts from {from}.", words.compound, plain_text(shown(angle), 1)))
 }
 
 /// Rules of thumb beside the answer: the depths handbooks give for the form.

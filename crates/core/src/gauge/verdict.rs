@@ -75,6 +75,14 @@ pub struct Measured {
     pub spread_mm: Option<f64>,
 }
 
+impl Measured {
+    /// The pitch diameter it stands for, mm; nothing when it holds none.
+    #[must_use]
+    pub fn size(&self, run: &RunPlan) -> Option<f64> {
+        self.pitch_diameter_mm.or_else(|| Some(self.over_wires_mm? - run.wires?.sum_mm))
+    }
+}
+
 /// Doubt of a careful micrometer reading over wires, mm on diameter. House value: two spreads of a
 /// 0.002 mm instrument and its wires.
 pub const READING_DOUBT_MM: f64 = 0.005;
@@ -88,11 +96,8 @@ pub fn judge(run: &RunPlan, reading: &Measured, stood_mm: f64) -> Option<Verdict
 /// The same, knowing what earlier readings have found of the tip.
 #[must_use]
 pub fn judge_knowing(run: &RunPlan, reading: &Measured, stood_mm: f64, tip: Option<&TipFound>) -> Option<Verdict> {
-    let (size, typed) = match (reading.pitch_diameter_mm, reading.over_wires_mm, run.wires) {
-        (Some(e), _, _) => (e, e),
-        (None, Some(m), Some(w)) => (m - w.sum_mm, m),
-        _ => return None,
-    };
+    let size = reading.size(run)?;
+    let typed = reading.pitch_diameter_mm.or(reading.over_wires_mm).unwrap_or(size);
     let doubt = READING_DOUBT_MM.max(reading.spread_mm.unwrap_or(0.0));
     let pitch_diameter_mm = PitchDiameter { value: size, doubt };
     let (reach, reach_doubt) = tip.map_or((run.tip_to_pitch_mm, run.tip_doubt_mm), |t| (t.tip_to_pitch_mm, 0.0));

@@ -6,11 +6,12 @@ use super::kit::Kit;
 use super::lathe::{Lathe, Mounted, long_bed};
 use super::material::{ToolMaterial, tool_material};
 use super::profile::LatheProfile;
-use super::request::{BitRequest, LeadCorrection, PlanRequest, SpecialRequest, ThreadRequest, Vocabulary};
+use super::request::{BitRequest, IndicatorRequest, LeadCorrection, PlanRequest, Proof, SpecialRequest, ThreadRequest, Vocabulary};
 use super::workpiece::{self, BlankFacts};
 use crate::bit::{Grinder, rules::flat_of_radius};
+use crate::cut::{DepthLaw, OwnRow, ReadBy};
 use crate::pad::{self, SumFacts};
-use crate::quantity::{Exact, Ratio, pitch_of_tpi, plain_text, real};
+use crate::quantity::{Exact, LengthUnit, MM_PER_INCH, Ratio, pitch_of_tpi, plain_text, real};
 use crate::thread::identify::Sample;
 use crate::thread::{Class, PairSchool, Side, SpecialForm, System, ThreadSpec, callout};
 use crate::watch::{Level, Watch};
@@ -27,6 +28,18 @@ pub enum Style {
     Flank,
     /// By the compound, half a degree off the flank.
     ModifiedFlank,
+    /// Straight in, stepped to one side and the other by the compound along the bed, so that each pass cuts on one flank.
+    Alternating,
+    /// Straight in with a narrower stocking tool, then with the form tool.
+    StockingThenForm,
+}
+
+impl Style {
+    /// Whether the compound, slanted, carries the depth.
+    #[must_use]
+    pub const fn slants(self) -> bool {
+        matches!(self, Self::Flank | Self::ModifiedFlank)
+    }
 }
 
 /// Which way the carriage goes.
@@ -171,6 +184,9 @@ pub struct BitFacts {
     pub side_reliefs: [Option<f64>; 2],
 }
 
+/// Backlash of a carriage's drive when nothing was measured, mm. House value; a worn lathe has more.
+pub(crate) const BACKLASH_MM: f64 = 0.5;
+
 /// The way of working, settled.
 #[derive(Debug, Clone, PartialEq)]
 pub struct SetupFacts {
@@ -186,6 +202,12 @@ pub struct SetupFacts {
     pub reaction_s: f64,
     /// Speed chosen, rpm.
     pub spindle_rpm: Option<f64>,
+    /// Most the work may turn at, being out of balance, rpm.
+    pub balance_rpm: Option<f64>,
+    /// Most the user cares to thread at, rpm.
+    pub comfort_rpm: Option<f64>,
+    /// Backlash of the carriage's drive, mm, when measured.
+    pub backlash_mm: Option<f64>,
 }
 
 /// The infeed, settled.
@@ -201,6 +223,29 @@ pub struct CutFacts {
     pub passes: Option<u32>,
     /// Spring passes.
     pub spring_passes: u32,
+    /// How the depth is shared out.
+    pub depth_law: DepthLaw,
+    /// Passes set by hand, in order.
+    pub rows: Vec<OwnRow>,
+    /// Tip of the stocking tool, mm, when told.
+    pub stocking_flat_mm: Option<f64>,
+    /// What the depth is read on.
+    pub read_by: ReadBy,
+    /// The plunger indicator.
+    pub indicator: Indicator,
+}
+
+/// A plunger indicator, settled.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Indicator {
+    /// Its unit.
+    pub unit: LengthUnit,
+    /// One division, mm.
+    pub graduation_mm: f64,
+    /// Divisions in a turn of its hand.
+    pub divisions: f64,
+    /// How far its plunger goes, mm.
+    pub travel_mm: f64,
 }
 
 /// The measuring, settled.
@@ -208,6 +253,10 @@ pub struct CutFacts {
 pub struct GaugeFacts {
     /// Lead correction.
     pub lead_correction: LeadCorrection,
+    /// How the size is to be proven.
+    pub proof: Proof,
+    /// Whether the mate is at hand, where that was told.
+    pub mate_at_hand: Option<bool>,
 }
 
 /// A job's facts, settled: nothing faulty, every default filled in and named.
@@ -280,6 +329,9 @@ pub fn settle(request: &PlanRequest, stored: Option<&LatheProfile>, mut faults: 
         runout_mm: c.sound(request.setup.runout_mm, 0.0, 5000.0, "/setup/runout_mm", "mm"),
         reaction_s: c.sound(request.setup.reaction_s, 0.05, 5.0, "/setup/reaction_s", "s").unwrap_or(0.5),
         spindle_rpm: c.sound(request.setup.spindle_rpm, 1.0, 20_000.0, "/setup/spindle_rpm", "rpm"),
+        balance_rpm: c.sound(request.setup.balance_rpm, 1.0, 20_000.0, "/setup/balance_rpm", "rpm"),
+        comfort_rpm: c.sound(request.setup.comfort_rpm, 1.0, 20_000.0, "/setup/comfort_rpm", "rpm"),
+        backlash_mm: c.sound(request.setup.backlash_mm, 0.0, 20.0, "/setup/backlash_mm", "mm"),
     };
     let cut = settle_cut(request, thread.as_ref(), &mut c);
     faults.append(&mut c.faults);
@@ -294,7 +346,11 @@ pub fn settle(request: &PlanRequest, stored: Option<&LatheProfile>, mut faults: 
                 bit,
                 setup,
                 cut,
-                gauge: GaugeFacts { lead_correction: request.gauge.lead_correction.unwrap_or(LeadCorrection::Auto) },
+                gauge: GaugeFacts {
+                    lead_correction: request.gauge.lead_correction.unwrap_or(LeadCorrection::Auto),
+                    proof: request.gauge.proof.unwrap_or_default(),
+                    mate_at_hand: request.gauge.mate_at_hand,
+                },
                 words: request.words,
                 assumed: c.assumed,
                 overrides: overrides.unwrap_or_default(),
@@ -640,11 +696,26 @@ fn size_bounds(thread: Option<&ThreadFacts>) -> (f64, f64) {
 fn settle_cut(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mut Checker) -> CutFacts {
     let asked = &request.cut;
     let (low, high) = size_bounds(thread);
-    if asked.style == Some(Style::Radial) && asked.compound_angle_deg.is_some() {
-        c.fault("/cut/compound_angle_deg", "radial infeed has no compound angle; leave it out or choose flank");
+    if asked.compound_angle_deg.is_some() && asked.style.is_some_and(|s| !s.slants()) {
+        c.fault("/cut/compound_angle_deg", "this style feeds straight in and has no compound angle; leave it out or choose flank");
     }
-    if thread.is_some_and(|t| t.spec.half_angle_deg() <= 0.0) && !matches!(asked.style, None | Some(Style::Radial)) {
-        c.fault("/cut/style", "a square thread is cut straight in; choose radial");
+    let straight = thread.is_some_and(|t| t.spec.half_angle_deg() <= 0.0);
+    if straight && !matches!(asked.style, None | Some(Style::Radial | Style::StockingThenForm)) {
+        c.fault("/cut/style", "a square thread is cut straight in; choose radial or stocking_then_form");
+    }
+    let pitch = thread.map_or(100.0, |t| real(&t.spec.pitch));
+    let mut rows = Vec::new();
+    let given = asked.rows.clone().unwrap_or_default();
+    for (i, row) in given.iter().enumerate().take(200) {
+        let at = format!("/cut/rows/{i}");
+        let sound =
+            c.within(f64::from(row.n), 1.0, 200.0, &format!("{at}/n"), "passes") & c.within(row.radial_mm, 0.0, 100.0, &format!("{at}/radial_mm"), "mm");
+        let before: Option<&OwnRow> = rows.last();
+        if before.is_some_and(|b| row.n <= b.n || row.radial_mm <= b.radial_mm) {
+            c.fault(format!("{at}/radial_mm"), "rows go in order, each deeper than the one before");
+        } else if sound {
+            rows.push(*row);
+        }
     }
     CutFacts {
         style: asked.style,
@@ -652,5 +723,29 @@ fn settle_cut(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mut Check
         target_mm: c.sound(asked.target_pitch_diameter_mm, low, high, "/cut/target_pitch_diameter_mm", "mm for this thread"),
         passes: asked.passes.map(|_| c.count(asked.passes, (1, 200), 1, "/cut/passes", "passes")).and_then(|n| u32::try_from(n).ok()),
         spring_passes: u32::try_from(c.count(asked.spring_passes, (0, 20), 2, "/cut/spring_passes", "spring passes")).unwrap_or(2),
+        depth_law: asked.depth_law.unwrap_or_default(),
+        rows,
+        stocking_flat_mm: c.sound(asked.stocking_flat_mm, 0.1, pitch * 0.6, "/cut/stocking_flat_mm", "mm for this pitch"),
+        read_by: asked.read_by.unwrap_or_default(),
+        indicator: settle_indicator(asked.indicator.as_ref(), c),
+    }
+}
+
+/// The indicator as told; one of 0.01 mm and 10 mm of travel, or 0.001 in and 1 in, where nothing is.
+fn settle_indicator(asked: Option<&IndicatorRequest>, c: &mut Checker) -> Indicator {
+    let asked = asked.cloned().unwrap_or_default();
+    let unit = asked.unit.unwrap_or(LengthUnit::Mm);
+    let (scale, division, turn, travel) = if unit == LengthUnit::In { (MM_PER_INCH, 0.001, 0.1, MM_PER_INCH) } else { (1.0, 0.01, 1.0, 10.0) };
+    let division = c.sound(asked.graduation, 1e-5, 1.0, "/cut/indicator/graduation", "").unwrap_or(division);
+    let turn = c.sound(asked.per_turn, 1e-4, 100.0, "/cut/indicator/per_turn", "").unwrap_or(turn);
+    let divisions = turn / division;
+    if (divisions - divisions.round()).abs() > 1e-6 || divisions < 1.0 {
+        c.fault("/cut/indicator/per_turn", "one turn must be a whole number of divisions");
+    }
+    Indicator {
+        unit,
+        graduation_mm: division * scale,
+        divisions: divisions.round().max(1.0),
+        travel_mm: c.sound(asked.travel_mm, 0.5, 200.0, "/cut/indicator/travel_mm", "mm").unwrap_or(travel),
     }
 }

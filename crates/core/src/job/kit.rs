@@ -17,6 +17,45 @@ pub struct Kit {
     pub bits: Vec<OwnedBit>,
     /// Threading inserts owned, with what holds them.
     pub inserts: Vec<OwnedInsert>,
+    /// Micrometers owned.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub micrometers: Vec<OwnedMicrometer>,
+}
+
+/// What a micrometer measures.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum MicrometerKind {
+    /// Outside sizes, and sizes over wires.
+    #[default]
+    Outside,
+    /// The pitch diameter of a screw, on a cone and a vee.
+    Thread,
+    /// The pitch diameter of a bore, on two ball or vee points.
+    InsideThread,
+}
+
+/// A micrometer in the drawer.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct OwnedMicrometer {
+    /// What it is called.
+    pub name: String,
+    /// What it measures.
+    #[serde(default)]
+    pub kind: MicrometerKind,
+    /// Least it reads, mm.
+    pub from_mm: f64,
+    /// Most it reads, mm.
+    pub to_mm: f64,
+    /// What it reads with nothing between its anvils, mm: taken off every reading.
+    #[serde(default)]
+    pub zero_mm: f64,
+    /// How far repeated readings of one size spread, mm.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub spread_mm: Option<f64>,
 }
 
 /// A bit or bar in the drawer, as measured.
@@ -143,7 +182,13 @@ impl Kit {
     #[must_use]
     pub fn alder_reach() -> Self {
         let yard: serde_json::Value = serde_json::from_str(include_str!("../../data/alder_reach.json")).unwrap_or_default();
-        Self { wires_mm: part(&yard, "wires_mm"), drills_mm: drills(), bits: part(&yard, "bits"), inserts: part(&yard, "inserts") }
+        Self {
+            wires_mm: part(&yard, "wires_mm"),
+            drills_mm: drills(),
+            bits: part(&yard, "bits"),
+            inserts: part(&yard, "inserts"),
+            micrometers: part(&yard, "micrometers"),
+        }
     }
 }
 
@@ -153,7 +198,16 @@ impl Kit {
     pub(super) fn check_tools(&self, c: &mut Checker) {
         c.within(self.bits.len() as f64, 0.0, MOST as f64, "/kit/bits", "bits");
         c.within(self.inserts.len() as f64, 0.0, MOST as f64, "/kit/inserts", "inserts");
+        c.within(self.micrometers.len() as f64, 0.0, MOST as f64, "/kit/micrometers", "micrometers");
         let mut names: Vec<&str> = Vec::new();
+        for (i, one) in self.micrometers.iter().enumerate().take(MOST) {
+            let at = |field: &str| format!("/kit/micrometers/{i}/{field}");
+            called(&one.name, &[], &at, &mut names, c);
+            c.within(one.from_mm, 0.0, 2000.0, &at("from_mm"), "mm");
+            c.within(one.to_mm, one.from_mm.max(0.0) + 1.0, 2000.0, &at("to_mm"), "mm, past the least it reads");
+            c.within(one.zero_mm, -1.0, 1.0, &at("zero_mm"), "mm");
+            c.sound(one.spread_mm, 0.0, 0.5, &at("spread_mm"), "mm");
+        }
         for (i, bit) in self.bits.iter().enumerate().take(MOST) {
             let at = |field: &str| format!("/kit/bits/{i}/{field}");
             called(&bit.name, &bit.history, &at, &mut names, c);

@@ -147,6 +147,19 @@ pub struct Lathe {
     pub rear_post: bool,
     /// What stops the carriage along the bed.
     pub carriage_stop: CarriageStop,
+    /// The digital readout, if there is one.
+    pub readout: Option<Readout>,
+}
+
+/// A digital readout, checked.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Readout {
+    /// Its last place, mm.
+    pub resolution_mm: f64,
+    /// How it reads the cross-slide, if it does.
+    pub cross_slide: Option<Reads>,
+    /// Whether it reads the compound.
+    pub compound: bool,
 }
 
 /// The demo yard's Long bed, used when no lathe is given.
@@ -165,9 +178,11 @@ impl LatheProfile {
         let (modules, gears) = self.check_gears(at, c);
         let fixed = self.fixed_ratio.map_or_else(|| Ratio::new(1, 1), |r| c.ratio(&r, &format!("{at}/fixed_ratio")));
         let gearbox = self.check_gearbox(&(fixed * leadscrew), at, c);
-        if let Some(readout) = &self.readout {
-            c.sound(readout.resolution_mm, 0.0001, 0.1, &format!("{at}/readout/resolution_mm"), "mm");
-        }
+        let readout = self.readout.as_ref().map(|told| Readout {
+            resolution_mm: c.sound(told.resolution_mm, 0.0001, 0.1, &format!("{at}/readout/resolution_mm"), "mm").unwrap_or(0.005),
+            cross_slide: told.cross_slide,
+            compound: told.compound.unwrap_or(false),
+        });
         let mounted = self.mounted.clone().unwrap_or_default();
         let teeth = |list: &Option<Vec<i64>>, name: &str, c: &mut Checker| c.teeth(list.as_deref().unwrap_or_default(), &format!("{at}/mounted/{name}"));
         let mounted = Mounted { drivers: teeth(&mounted.drivers, "drivers", c), driven: teeth(&mounted.driven, "driven", c) };
@@ -197,6 +212,7 @@ impl LatheProfile {
             coast_turns: c.sound(spindle.coast_turns, 0.0, 100.0, &format!("{at}/spindle/coast_turns"), "turns").unwrap_or(0.5),
             rear_post: self.post == Some(Post::Rear),
             carriage_stop: self.carriage_stop.unwrap_or_default(),
+            readout,
         }
     }
 

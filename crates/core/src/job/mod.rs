@@ -15,10 +15,11 @@ mod workpiece;
 
 pub(crate) use checker::Checker;
 pub use drawer::{GearEntry, GearList};
-pub use facts::{Assumption, BitFacts, CutFacts, Ending, GaugeFacts, GearFacts, Job, MateFacts, SetupFacts, Style, ThreadFacts, Wall, Way, settle};
+pub(crate) use facts::BACKLASH_MM;
+pub use facts::{Assumption, BitFacts, CutFacts, Ending, GaugeFacts, GearFacts, Indicator, Job, MateFacts, SetupFacts, Style, ThreadFacts, Wall, Way, settle};
 pub use faults::{Fault, read_json};
-pub use kit::{Condition, Happened, Kit, OwnedBit, OwnedInsert};
-pub use lathe::{Arm, Checked, Dial, Gear, Lathe, MAX_TEETH, MIN_TEETH, Mounted, Slide, checked, long_bed};
+pub use kit::{Condition, Happened, Kit, MicrometerKind, OwnedBit, OwnedInsert, OwnedMicrometer};
+pub use lathe::{Arm, Checked, Dial, Gear, Lathe, MAX_TEETH, MIN_TEETH, Mounted, Readout, Slide, checked, long_bed};
 pub use material::{Material, ToolMaterial, materials, tool_material};
 pub use plate::{Misread, PlateRead, PlateRequest};
 pub use profile::{
@@ -26,7 +27,7 @@ pub use profile::{
     Post, ReadoutProfile, Reads, ScaleZero, SlideProfile, Speeds, SpindleProfile, Tumbler,
 };
 pub use request::{
-    BitRequest, BlankRequest, CutRequest, GaugeRequest, GearsRequest, HangRequest, KeepRequest, LeadCorrection, MateRequest, PlanRequest, SetupRequest,
-    SpecialRequest, ThreadRequest, Vocabulary,
+    BitRequest, BlankRequest, CutRequest, GaugeRequest, GearsRequest, HangRequest, IndicatorRequest, KeepRequest, LeadCorrection, MateRequest, PlanRequest,
+    Proof, SetupRequest, SpecialRequest, ThreadRequest, Vocabulary,
 };
 pub use workpiece::BlankFacts;

@@ -6,8 +6,9 @@ use super::kit::Kit;
 use super::profile::LatheProfile;
 use crate::bit::Grinder;
 use crate::blank::{BlankAim, EndKind, Holding, ParallelRequest, PlainRequest, RegisterRequest, Support};
+use crate::cut::{DepthLaw, OwnRow, ReadBy};
 use crate::pad::SumRequest;
-use crate::quantity::Exact;
+use crate::quantity::{Exact, LengthUnit};
 use crate::thread::identify::SampleRequest;
 use crate::thread::{Hand, PairSchool, Side};
 use serde::{Deserialize, Serialize};
@@ -314,6 +315,15 @@ pub struct SetupRequest {
     pub reaction_s: Option<f64>,
     /// Spindle speed chosen.
     pub spindle_rpm: Option<f64>,
+    /// Most the work may turn at, being out of balance.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub balance_rpm: Option<f64>,
+    /// Most the user cares to thread at.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub comfort_rpm: Option<f64>,
+    /// Backlash of the carriage's drive, taken up at the start of every pass.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub backlash_mm: Option<f64>,
 }
 
 /// How the depth is reached.
@@ -331,6 +341,36 @@ pub struct CutRequest {
     pub passes: Option<i64>,
     /// Spring passes with no infeed, 0-20.
     pub spring_passes: Option<i64>,
+    /// How the depth is shared out among the passes.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub depth_law: Option<DepthLaw>,
+    /// Passes set by hand; those after one are shared out anew from it.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub rows: Option<Vec<OwnRow>>,
+    /// Tip of the stocking tool, when it is not the one proposed.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub stocking_flat_mm: Option<f64>,
+    /// What the depth is read on.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub read_by: Option<ReadBy>,
+    /// The plunger indicator, when that is what it is read on.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub indicator: Option<IndicatorRequest>,
+}
+
+/// A plunger indicator.
+#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
+#[serde(default, deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct IndicatorRequest {
+    /// Its unit.
+    pub unit: Option<LengthUnit>,
+    /// One division, in that unit.
+    pub graduation: Option<f64>,
+    /// One turn of its hand, in that unit.
+    pub per_turn: Option<f64>,
+    /// How far its plunger goes.
+    pub travel_mm: Option<f64>,
 }
 
 /// How the size is proven.
@@ -342,6 +382,32 @@ pub struct GaugeRequest {
     pub wires_mm: Option<Vec<f64>>,
     /// Whether the lead angle is corrected for.
     pub lead_correction: Option<LeadCorrection>,
+    /// How the size is to be proven.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub proof: Option<Proof>,
+    /// Whether the mate is at hand to be tried on.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub mate_at_hand: Option<bool>,
+}
+
+/// How a size is proven.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Proof {
+    /// By the first of these that can be done with the part as held.
+    #[default]
+    Auto,
+    /// Three wires under a micrometer.
+    Wires,
+    /// A thread micrometer.
+    ThreadMicrometer,
+    /// The mate, tried on.
+    Mate,
+    /// A plug (or ring) turned first, to the limits.
+    Plug,
+    /// A test piece, cut and proven first; its last dial setting repeated.
+    TestPiece,
 }
 
 /// Whether the over-wires size is corrected for the lead angle.

@@ -32,6 +32,51 @@ pub enum ActKind {
         /// The reading.
         reading: f64,
     },
+    /// A pass was cut at another reading than was asked for.
+    Took {
+        /// Its number.
+        n: u32,
+        /// What the dial that carries the depth read, in its own unit.
+        reading: f64,
+    },
+    /// One more pass at the depth the dial stands at.
+    Sprung {},
+    /// The bit was ground again, or another put in its place.
+    BitChanged {
+        /// What became of the one before.
+        why: BitChange,
+        /// Flat of the one that goes on, mm.
+        #[serde(default, skip_serializing_if = "Option::is_none")]
+        tip_flat_mm: Option<f64>,
+        /// Or its radius, mm.
+        #[serde(default, skip_serializing_if = "Option::is_none")]
+        tip_radius_mm: Option<f64>,
+    },
+    /// The work was out of its chuck and is back.
+    Rechucked {},
+    /// The half-nut was opened where it should have stayed closed, or the thread was lost some other way.
+    Lost {},
+    /// Stopped for now.
+    Stopped {},
+    /// Gone on with.
+    Resumed {},
+    /// Done with, at the lathe.
+    Finished {},
+    /// A step of the set-up is done.
+    Ticked {
+        /// Its code.
+        step: String,
+        /// Its stamp then.
+        stamp: String,
+        /// What was noted with it.
+        #[serde(default, skip_serializing_if = "Option::is_none")]
+        noted: Option<String>,
+    },
+    /// It is not, after all.
+    Unticked {
+        /// Its code.
+        step: String,
+    },
     /// An earlier act is taken back.
     Undone {
         /// The act.
@@ -42,6 +87,19 @@ pub enum ActKind {
         /// In the user's words.
         text: String,
     },
+}
+
+/// What became of a bit in the middle of a cut.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum BitChange {
+    /// It broke.
+    Broke,
+    /// It was ground again.
+    Reground,
+    /// Another was put in its place.
+    Swapped,
 }
 
 /// An act, in the order it was recorded.
@@ -82,8 +140,49 @@ impl ActKind {
             Self::StandsAt { reading } => sound("/reading", *reading, 0.0, 200.0, "in the dial's own unit"),
             Self::Undone { act } if act.is_empty() => Err(("/act", "name the act to take back".into())),
             Self::Note { text } if text.trim().is_empty() || text.len() > 4000 => Err(("/text", "a note has 1 to 4000 characters".into())),
-            Self::Undone { .. } | Self::Note { .. } => Ok(()),
+            Self::Took { n, reading } => {
+                sound("/n", f64::from(*n), 0.0, 1000.0, "")?;
+                sound("/reading", *reading, 0.0, 200.0, "in the dial's own unit")
+            }
+            Self::BitChanged { tip_flat_mm: Some(_), tip_radius_mm: Some(_), .. } => Err(("/tip_radius_mm", "give its flat or its radius, not both".into())),
+            Self::BitChanged { tip_flat_mm, tip_radius_mm, .. } => {
+                tip_flat_mm.map_or(Ok(()), |f| sound("/tip_flat_mm", f, 0.0, 50.0, "mm"))?;
+                tip_radius_mm.map_or(Ok(()), |r| sound("/tip_radius_mm", r, 0.0, 20.0, "mm"))
+            }
+            Self::Ticked { step, stamp, noted } => {
+                if step.is_empty() || step.len() > 40 || stamp.len() > 64 {
+                    return Err(("/step", "a step of the set-up is named by its code, with its stamp".into()));
+                }
+                if noted.as_ref().is_some_and(|n| n.len() > 200) { Err(("/noted", "at most 200 characters are noted with a step".into())) } else { Ok(()) }
+            }
+            Self::Undone { .. }
+            | Self::Note { .. }
+            | Self::Sprung {}
+            | Self::Rechucked {}
+            | Self::Lost {}
+            | Self::Stopped {}
+            | Self::Resumed {}
+            | Self::Finished {}
+            | Self::Unticked { .. } => Ok(()),
         }
+    }
+
+    /// Whether it is something done to the metal, which freezes the plan.
+    #[must_use]
+    pub const fn begins(&self) -> bool {
+        matches!(self, Self::PassDone { .. } | Self::Measured { .. } | Self::StandsAt { .. } | Self::Took { .. })
+    }
+
+    /// Whether it only makes sense once the cut has begun.
+    #[must_use]
+    pub const fn goes_on(&self) -> bool {
+        matches!(self, Self::Sprung {} | Self::BitChanged { .. } | Self::Rechucked {} | Self::Lost {} | Self::Stopped {} | Self::Resumed {} | Self::Finished {})
+    }
+
+    /// Whether undo at the lathe takes it back: what was noted, and ticks, are let stand.
+    #[must_use]
+    pub const fn undoes(&self) -> bool {
+        !matches!(self, Self::Note { .. } | Self::Undone { .. } | Self::Ticked { .. } | Self::Unticked { .. })
     }
 
     /// The reading, when the act is one.

@@ -1,73 +1,11 @@
 //! The state of a run: a pure fold over a frozen plan and its acts.
 
-use super::act::{Act, ActKind};
-use crate::cut::{DepthDial, DialSetting, PassKind};
-use crate::gauge::{PitchDiameter, RunTip, Sized, TipFound, Verdict, VerdictKind, judge_knowing, tip_found};
-use crate::quantity::LengthUnit;
-use crate::thread::Side;
-use serde::{Deserialize, Serialize};
-
-/// A pass to be cut.
-#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct RunPass {
-    /// Its number.
-    pub n: u32,
-    /// What it is for.
-    pub kind: PassKind,
-    /// Radial depth to set, mm.
-    pub radial_mm: f64,
-}
-
-/// The wires of the plan.
-#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct RunWires {
-    /// Diameter, mm.
-    pub wire_mm: f64,
-    /// Size over them less the pitch diameter, mm.
-    pub sum_mm: f64,
-    /// Whether that is corrected for the lead angle.
-    pub corrected: bool,
-}
-
-/// What a run needs of its plan; frozen with it at the first pass.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct RunPlan {
-    /// Member being cut.
-    pub side: Side,
-    /// Diameter the cut starts from, mm.
-    pub start_mm: f64,
-    /// Tip to pitch line, mm.
-    pub tip_to_pitch_mm: f64,
-    /// How far the infeed could be out for want of measuring the tip, mm radial.
-    pub tip_doubt_mm: f64,
-    /// Pitch diameter aimed at, mm.
-    pub target_mm: f64,
-    /// Limits of the pitch diameter, mm.
-    pub limits_mm: [f64; 2],
-    /// The dial that carries the depth.
-    pub dial: DepthDial,
-    /// Wires, when they serve.
-    pub wires: Option<RunWires>,
-    /// Largest single finishing cut asked for after a measurement, mm radial.
-    pub finishing_cut_mm: f64,
-    /// The schedule.
-    pub passes: Vec<RunPass>,
-    /// The tip it was laid out for; absent in plans frozen before it was kept.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub tip: Option<RunTip>,
-}
-
-impl RunPlan {
-    /// Root diameter the tip leaves when the pitch diameter is this, mm.
-    #[must_use]
-    pub fn root_at(&self, pitch_diameter_mm: f64) -> f64 {
-        let below = if self.side == Side::External { -1.0 } else { 1.0 };
-        pitch_diameter_mm + below * 2.0 * self.tip_to_pitch_mm
-    }
-}
+use super::act::{Act, ActKind, BitChange};
+use super::plan::{RunPass, RunPlan};
+use crate::cut::{DialSetting, PassKind};
+use crate::gauge::{PitchDiameter, Sized, TipFound, Verdict, VerdictKind, judge_knowing, tip_found};
+use serde::Serialize;
+use std::collections::BTreeMap;
 
 /// What to do next.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -77,8 +15,32 @@ pub struct NextStep {
     pub pass: RunPass,
     /// Its setting.
     pub setting: DialSetting,
+    /// The side-step to set on the compound along the bed, and which way.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub aside: Option<SideStep>,
     /// Said aloud: what to set.
     pub says: String,
+}
+
+/// A side-step of the compound along the bed.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct SideStep {
+    /// Its setting from the middle.
+    pub setting: DialSetting,
+    /// Whether it goes the way the carriage goes.
+    pub ahead: bool,
+}
+
+/// A step of the set-up as it was ticked.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Tick {
+    /// The stamp it bore.
+    pub stamp: String,
+    /// What was noted with it.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub noted: Option<String>,
 }
 
 /// How a run stands.
@@ -106,6 +68,17 @@ pub struct RunState {
     pub tip: Option<TipFound>,
     /// Whether the thread is proven.
     pub finished: bool,
+    /// Whether it may be left, or the half-nut opened: measured or tried since it was last cut, or opening loses nothing.
+    pub may_leave: bool,
+    /// Whether it was said to be done with.
+    pub closed: bool,
+    /// Whether it is stopped for now.
+    pub stopped: bool,
+    /// How to get back into the groove, after what was told last; empty when that is not asked for.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub pick_up: Vec<String>,
+    /// Steps of the set-up, by code, as they were ticked.
+    pub ticks: BTreeMap<String, Tick>,
     /// The act that undo takes back.
     pub last_act: Option<String>,
     /// What to do, in one sentence.
@@ -115,8 +88,9 @@ pub struct RunState {
 /// Differences of depth smaller than this are the same setting, mm.
 const SAME_MM: f64 = 1e-6;
 
-struct Run<'a> {
-    plan: &'a RunPlan,
+struct Run {
+    /// The frozen plan, as changed by a change of bit.
+    plan: RunPlan,
     stands: f64,
     /// The schedule as last planned: the frozen one, or the one a measurement made.
     basis: Vec<RunPass>,
@@ -128,6 +102,14 @@ struct Run<'a> {
     /// Passes taken at the depth the dial stands at, and the readings that can be trusted.
     here: u32,
     readings: Vec<Sized>,
+    /// Whether it was measured or tried since it was last cut.
+    proven: bool,
+    /// Whether the last pass was the stocking tool's.
+    roughed: bool,
+    closed: bool,
+    stopped: bool,
+    pick_up: Vec<String>,
+    ticks: BTreeMap<String, Tick>,
 }
 
 /// Folds the acts over the plan. Acts taken back count for nothing; the same pass told twice counts
@@ -143,7 +125,7 @@ pub fn fold(plan: &RunPlan, acts: &[Act]) -> RunState {
         .collect();
     let standing: Vec<&Act> = acts.iter().filter(|a| !undone.contains(&a.id.as_str()) && !matches!(a.kind, ActKind::Undone { .. })).collect();
     let mut run = Run {
-        plan,
+        plan: plan.clone(),
         stands: 0.0,
         basis: plan.passes.clone(),
         schedule: plan.passes.clone(),
@@ -153,41 +135,142 @@ pub fn fold(plan: &RunPlan, acts: &[Act]) -> RunState {
         begun: false,
         here: 0,
         readings: Vec::new(),
+        proven: false,
+        roughed: false,
+        closed: false,
+        stopped: false,
+        pick_up: Vec::new(),
+        ticks: BTreeMap::new(),
     };
     for act in &standing {
         run.take(&act.kind);
     }
-    let last_act = standing.iter().rev().find(|a| !matches!(a.kind, ActKind::Note { .. })).map(|a| a.id.clone());
+    let last_act = standing.iter().rev().find(|a| a.kind.undoes()).map(|a| a.id.clone());
     run.state(last_act)
 }
 
-impl Run<'_> {
+impl Run {
     fn take(&mut self, act: &ActKind) {
         match act {
-            ActKind::PassDone { n, radial_mm } => {
-                self.begun = true;
-                self.here = if (*radial_mm - self.stands).abs() < SAME_MM { self.here + 1 } else { 1 };
-                self.stands = *radial_mm;
-                if !self.done.contains(n) {
-                    self.done.push(*n);
-                }
-                let stands = self.stands;
-                self.schedule.retain(|p| p.n != *n && p.radial_mm >= stands - SAME_MM);
-                self.verdict = None;
-                self.finished = false;
+            ActKind::PassDone { n, radial_mm } => self.cut(*n, *radial_mm),
+            ActKind::Took { n, reading } => self.cut(*n, self.plan.dial.radial_of_reading(*reading)),
+            ActKind::Sprung {} => {
+                self.here += 1;
+                self.worked();
             }
             ActKind::Measured { .. } => self.measure(act),
             ActKind::StandsAt { reading } => self.stand_at(self.plan.dial.radial_of_reading(*reading)),
+            ActKind::BitChanged { why, tip_flat_mm, tip_radius_mm } => self.change_bit(*why, *tip_flat_mm, *tip_radius_mm),
+            ActKind::Rechucked {} => {
+                self.here = 0;
+                self.proven = false;
+                let mut steps = vec!["Read the run-out first: whatever it swings, half of that is too deep on one side.".to_owned()];
+                steps.extend(self.plan.pick_up.iter().cloned());
+                self.pick_up = steps;
+            }
+            ActKind::Lost {} => self.pick_up = self.plan.pick_up.clone(),
+            ActKind::Stopped {} => {
+                self.stopped = true;
+                let stands = self.plan.dial.nearest(self.stands).setting;
+                self.pick_up = vec![
+                    format!("Left at {} ({}). Leave the half-nut as it stands, the work in its chuck, the gears on.", stands.text, stands.reading),
+                    "Going on: touch nothing but the tool\u{2019}s retract; see that the dial stands where it did, and take a pass at that depth first."
+                        .to_owned(),
+                ];
+            }
+            ActKind::Resumed {} => self.stopped = false,
+            ActKind::Finished {} => self.closed = true,
+            ActKind::Ticked { step, stamp, noted } => {
+                self.ticks.insert(step.clone(), Tick { stamp: stamp.clone(), noted: noted.clone() });
+            }
+            ActKind::Unticked { step } => {
+                self.ticks.remove(step);
+            }
             ActKind::Undone { .. } | ActKind::Note { .. } => {}
         }
     }
 
+    /// The work was cut: what was known of its size no longer is.
+    fn worked(&mut self) {
+        self.begun = true;
+        self.verdict = None;
+        self.finished = false;
+        self.proven = false;
+        self.closed = false;
+        self.stopped = false;
+        self.pick_up.clear();
+    }
+
+    fn cut(&mut self, n: u32, radial: f64) {
+        self.worked();
+        self.here = if (radial - self.stands).abs() < SAME_MM { self.here + 1 } else { 1 };
+        self.stands = radial;
+        self.roughed = self.basis.iter().any(|p| p.n == n && p.kind == PassKind::Stocking);
+        if !self.done.contains(&n) {
+            self.done.push(n);
+        }
+        // The form tool begins above where the stocking tool ended: its passes are not passed by.
+        let roughed = self.roughed;
+        self.schedule.retain(|p| p.n != n && (p.radial_mm >= radial - SAME_MM || (roughed && p.kind != PassKind::Stocking && p.kind != PassKind::Scratch)));
+    }
+
+    /// The pitch diameter as far as it is known: the last reading that can be trusted, less what was cut since, by the tip as found.
+    fn size(&self) -> f64 {
+        let tip = tip_found(&self.plan, &self.readings).map_or(self.plan.tip_to_pitch_mm, |t| t.tip_to_pitch_mm);
+        match self.readings.last() {
+            Some(last) if (last.stood_mm - self.stands).abs() < SAME_MM => last.size_mm,
+            _ => self.plan.start_mm - self.plan.turn() * 2.0 * (self.stands - tip),
+        }
+    }
+
+    /// Another bit goes on from the size the groove has: the depth it stands at, and the last, are counted from its own tip.
+    fn change_bit(&mut self, why: BitChange, flat: Option<f64>, radius: Option<f64>) {
+        let size = self.size();
+        let changed = self.plan.with_bit(flat, radius);
+        let (stands, last) = (changed.depth_of(size, changed.tip_to_pitch_mm).max(0.0), changed.depth_of(changed.target_mm, changed.tip_to_pitch_mm));
+        self.plan = changed;
+        self.readings.clear();
+        self.here = 0;
+        self.verdict = None;
+        self.finished = false;
+        self.proven = false;
+        self.stands = stands;
+        let last = self.plan.dial.shallow(last).radial_mm;
+        self.schedule.retain(|p| p.kind == PassKind::Cut);
+        self.plan_on(last.max(stands));
+        let at = self.plan.dial.nearest(stands).setting;
+        let mut steps = vec![match why {
+            BitChange::Broke => {
+                "Find every piece of the broken tip: one left in the groove breaks the next. Then set the new bit to height and square.".to_owned()
+            }
+            BitChange::Reground | BitChange::Swapped => "Set the bit to height and square, as the first was.".to_owned(),
+        }];
+        steps.push(format!(
+            "Touch it on the crest of the work and set the dial to zero; the groove\u{2019}s bottom will be met near {} ({}).",
+            at.text, at.reading
+        ));
+        steps.extend(self.plan.pick_up.iter().cloned());
+        self.pick_up = steps;
+    }
+
     fn measure(&mut self, act: &ActKind) {
-        let known = tip_found(self.plan, &self.readings);
-        let verdict = act.measured().and_then(|m| judge_knowing(self.plan, &m, self.stands, known.as_ref()));
+        if self.roughed {
+            self.verdict = act.measured().and_then(|m| m.size(&self.plan)).map(|value| Verdict {
+                verdict: VerdictKind::Unsure,
+                pitch_diameter_mm: PitchDiameter { value, doubt: 0.0 },
+                next: None,
+                says: "The stocking tool has not cut the flanks yet: no reading of them counts. Go on with the form tool, then measure.".into(),
+                questions: Vec::new(),
+            });
+            return;
+        }
+        let known = tip_found(&self.plan, &self.readings);
+        let verdict = act.measured().and_then(|m| judge_knowing(&self.plan, &m, self.stands, known.as_ref()));
         if let Some(verdict) = &verdict {
             // The last reading has the word: a thread once proven and then read large, or in doubt, is not.
             self.finished = verdict.verdict == VerdictKind::InLimits;
+            self.proven = verdict.questions.is_empty();
+            self.pick_up.clear();
             if verdict.questions.is_empty() {
                 let PitchDiameter { value, doubt } = verdict.pitch_diameter_mm;
                 self.readings.push(Sized { stood_mm: self.stands, size_mm: value, doubt_mm: doubt, springs: self.here.saturating_sub(1) });
@@ -223,7 +306,7 @@ impl Run<'_> {
             .into_iter()
             .map(|radial_mm| {
                 n += 1;
-                RunPass { n, kind: PassKind::Measured, radial_mm }
+                RunPass { n, kind: PassKind::Measured, radial_mm, side_mm: 0.0 }
             })
             .collect();
         if last <= self.stands + SAME_MM {
@@ -237,10 +320,8 @@ impl Run<'_> {
     /// One act resyncs everything: what is shallower has been passed, what is deeper is to come.
     fn stand_at(&mut self, radial: f64) {
         self.stands = radial;
+        self.worked();
         self.here = 0;
-        self.begun = true;
-        self.verdict = None;
-        self.finished = false;
         let mut all = self.basis.clone();
         let cuts_left = all.iter().any(|p| p.kind == PassKind::Cut && p.radial_mm > radial + SAME_MM);
         all.retain(|p| p.radial_mm > radial + SAME_MM || (p.kind == PassKind::Spring && p.radial_mm >= radial - SAME_MM));
@@ -250,12 +331,23 @@ impl Run<'_> {
 
     fn step(&self, pass: RunPass) -> NextStep {
         let setting = self.plan.dial.nearest(pass.radial_mm).setting;
+        let aside = self
+            .plan
+            .side_dial
+            .as_ref()
+            .filter(|_| pass.side_mm != 0.0)
+            .map(|dial| SideStep { setting: dial.nearest(pass.side_mm.abs()).setting, ahead: pass.side_mm < 0.0 });
+        let form_next = self.roughed && pass.kind == PassKind::Cut;
         let says = match pass.kind {
+            PassKind::Stocking => format!("Stocking tool: set {}.", setting.text),
+            PassKind::Cut if form_next => {
+                format!("Now the form tool: set it central in the groove, touch it on the crest, zero the dial. Then set {}.", setting.text)
+            }
             PassKind::Scratch => format!("Scratch pass: set {}, hand on the lever, and check the pitch.", setting.text),
             PassKind::Cut | PassKind::Measured => format!("Set {}.", setting.text),
             PassKind::Spring => format!("Spring pass: leave it at {}.", setting.text),
         };
-        NextStep { pass, setting, says }
+        NextStep { pass, setting, aside, says }
     }
 
     fn state(self, last_act: Option<String>) -> RunState {
@@ -264,6 +356,8 @@ impl Run<'_> {
         let held = self.verdict.as_ref().is_some_and(|v| v.verdict == VerdictKind::Unsure);
         let next = if held { None } else { schedule.first().cloned() };
         let says = match (&self.verdict, &next) {
+            _ if self.stopped => "Stopped for now.".into(),
+            _ if self.closed => "Done with at the lathe.".into(),
             (Some(v), _) => v.says.clone(),
             (None, Some(step)) => step.says.clone(),
             (None, None) => "All passes cut: measure before you take it out.".into(),
@@ -278,29 +372,39 @@ impl Run<'_> {
             passes_done: self.done.len(),
             done: self.done,
             verdict: self.verdict,
-            tip: tip_found(self.plan, &self.readings),
+            tip: tip_found(&self.plan, &self.readings),
             finished: self.finished,
+            may_leave: self.begun && (self.proven || !self.plan.opening_loses),
+            closed: self.closed,
+            stopped: self.stopped,
+            pick_up: self.pick_up,
+            ticks: self.ticks,
             last_act,
             says,
         }
     }
 }
 
-impl RunPlan {
-    /// Checks an act against the plan it would be recorded under, beyond what [`ActKind::check`] can
-    /// see alone.
+impl RunState {
+    /// Why an act cannot be done as things stand, beyond what the act itself and the plan can say.
     ///
     /// # Errors
     /// The JSON pointer of the field and what would be right.
     pub fn check(&self, act: &ActKind) -> Result<(), (&'static str, String)> {
-        let ActKind::StandsAt { reading } = act else { return Ok(()) };
-        let deepest = self.passes.iter().map(|p| p.radial_mm).fold(0.0, f64::max);
-        let radial = self.dial.radial_of_reading(*reading);
-        if radial <= 2.0 * deepest + 1.0 {
-            return Ok(());
+        if !self.begun {
+            return Self::unbegun(act);
         }
-        let full = self.dial.nearest(deepest).setting.reading;
-        let other = if self.dial.unit == LengthUnit::In { "mm" } else { "inches" };
-        Err(("/reading", format!("full depth is {full} on this dial, and {reading} is far past it: was that read in {other}?")))
+        if matches!(act, ActKind::Finished {}) && !self.may_leave {
+            return Err(("/kind", "measure it, or try the mate, first: opening the half-nut loses this thread".into()));
+        }
+        Ok(())
+    }
+
+    /// The same of a run whose first pass was not cut yet.
+    ///
+    /// # Errors
+    /// The JSON pointer of the field and what would be right.
+    pub fn unbegun(act: &ActKind) -> Result<(), (&'static str, String)> {
+        if act.goes_on() { Err(("/kind", "nothing has been cut yet: tell the bit and the set-up at their stations".into())) } else { Ok(()) }
     }
 }

@@ -34,12 +34,14 @@ pub(super) struct Ask<'a> {
 }
 
 /// The ending recommended: by hand where a carriage cannot be stopped in the room; by the dial where it serves; else
-/// never opened, unless the spindle cannot be reversed.
+/// never opened, unless the spindle cannot be reversed, or the chuck could unscrew in reverse: chalk marks then find the groove.
 pub(super) fn recommend(ask: &Ask<'_>) -> Ending {
     if ask.by_hand {
         Ending::Hand
     } else if ask.rule != DialRule::KeepClosed {
         Ending::Dial
+    } else if ask.lathe.chuck == Chuck::Screwed {
+        Ending::ChalkMarks
     } else if ask.lathe.reverses {
         Ending::Closed
     } else {

@@ -1,17 +1,32 @@
 //! Set-up: which way everything moves, and how fast.
 
+mod cautions;
+mod check;
+mod cycle;
 mod endings;
 mod motion;
+mod picture;
 pub mod rules;
+mod schools;
+mod sheet;
+mod speeds;
+mod steps;
 
+pub use check::{Check, CheckLine, Cure, State, check};
+pub(crate) use cycle::{cycle, opening_loses, pick_up};
 pub use endings::EndingWay;
 pub use motion::Motion;
+pub use picture::picture;
+pub use schools::School;
+pub use sheet::{SetupSheet, setup_sheet};
+pub use speeds::SpeedCap;
+pub use steps::{Step, steps};
 
 use crate::blank::EndKind;
 use crate::blank::reach::Reach;
 use crate::blank::relief;
 use crate::gears::{DialRule, TrainRow};
-use crate::job::{BlankFacts, CarriageStop, Chuck, Ending, Lathe, SetupFacts, Speeds, ToolMaterial, Wall, Way};
+use crate::job::{BACKLASH_MM, BlankFacts, CarriageStop, Chuck, Ending, Lathe, SetupFacts, Speeds, ToolMaterial, Wall, Way};
 use crate::quantity::plain_text;
 use crate::thread::section::Thread;
 use crate::thread::{Hand, Side};
@@ -51,6 +66,10 @@ pub enum SpeedLimit {
     Cutting,
     /// What the hand can stop.
     Stopping,
+    /// What work out of balance may turn at.
+    Balance,
+    /// What the user cares to thread at.
+    Comfort,
 }
 
 /// How everything moves and how fast.
@@ -69,6 +88,13 @@ pub struct SetupSection {
     pub limit_rpm: Quantity,
     /// Which limit binds.
     pub speed_limit: SpeedLimit,
+    /// Every limit there is here, the lowest first.
+    pub limits: Vec<SpeedCap>,
+    /// The lathe's own speeds; drawn on the set-up sheet, not sent with every plan.
+    #[serde(skip)]
+    pub lathe_speeds: Speeds,
+    /// Run-up at the start of every pass: backlash and two or three pitches.
+    pub run_up_mm: Quantity,
     /// How each pass ends: `dial`, `closed`, `hand`.
     pub ending: Ending,
     /// Every way of ending a pass, side by side.
@@ -134,7 +160,7 @@ pub(crate) fn way(facts: &SetupFacts, lathe: &Lathe, thread: &Thread, watch: &mu
         watch.push(Watch::new(
             Level::Danger,
             "chuck_unscrews",
-            "cut",
+            "setup",
             "The chuck screws on: cutting with the spindle reversed can unscrew it. Run the carriage the other way with the spindle forward.".into(),
         ));
     }
@@ -205,7 +231,7 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &SetupFacts, before: &Before<'_>, w
         watch.push(Watch::new(
             Level::Warn,
             "chuck_unscrews",
-            "cut",
+            "setup",
             "The chuck screws on: bring the carriage back by reversing gently, tool clear, and never start hard in reverse.".into(),
         ));
     }
@@ -213,7 +239,7 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &SetupFacts, before: &Before<'_>, w
         watch.push(Watch::new(
             Level::Warn,
             "fixed_stop",
-            "cut",
+            "setup",
             format!("A fixed stop does not throw the {} out: set it beyond where the carriage is to stop, or take it off the bed.", words.half_nut),
         ));
     }
@@ -228,22 +254,21 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &SetupFacts, before: &Before<'_>, w
     let relief = blank.relief_width_mm.map(|w| relief::room(sheet, reach, w)).or_else(|| blank.shoulder.then(|| (4.0 * thread.pitch.value).into()));
     let room = facts.runout_mm.map(Num::from).or_else(|| relief.filter(|_| toward)).filter(|_| ending != Ending::Hand);
     let stopping = room.map(|r| sheet.work(&rules::STOPPING_SPEED, [r, coast, thread.lead, facts.reaction_s.into()]));
-    let (limit, binds) = match stopping {
-        Some(s) if s.value < cutting.value => (s, SpeedLimit::Stopping),
-        _ => (cutting, SpeedLimit::Cutting),
-    };
+    let (limits, limit, binds) = speeds::limits(cutting, stopping, facts);
     let speed = facts.spindle_rpm.unwrap_or_else(|| speed_of(&lathe.speeds, limit.value));
     if stopping.is_some_and(|s| speed > s.value + 1e-9) {
         watch.push(Watch::new(
-            Level::Warn,
+            Level::Danger,
             "stopping",
-            "cut",
+            "setup",
             format!(
-                "At {} rpm the carriage cannot be stopped in the room there is: turn the spindle by hand for the last turns, or cut away from the shoulder.",
+                "At {} rpm the carriage cannot be stopped in the room there is: widen the relief, turn the spindle by hand for the last turns, or cut away from the shoulder.",
                 plain_text(speed, 0)
             ),
         ));
     }
+    let backlash = facts.backlash_mm.map_or_else(|| Num::from(BACKLASH_MM), Num::from);
+    let run_up = sheet.work_assuming(&rules::RUN_UP, [backlash, thread.pitch], facts.backlash_mm.is_none().then(|| "backlash not measured".to_owned()));
     // Turned by hand it stops where the hand does.
     let distance =
         if ending == Ending::Hand { 0.0.into() } else { sheet.work(&rules::STOPPING_DISTANCE, [thread.lead, speed.into(), facts.reaction_s.into(), coast]) };
@@ -255,6 +280,9 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &SetupFacts, before: &Before<'_>, w
         speed_rpm: Quantity::plain(speed, 0, " rpm"),
         limit_rpm: Quantity::plain(limit, 0, " rpm"),
         speed_limit: binds,
+        limits,
+        lathe_speeds: lathe.speeds.clone(),
+        run_up_mm: Quantity::length(run_up),
         ending,
         endings: endings::ways(&ask, ending),
         stopping_mm: Quantity::length(distance),

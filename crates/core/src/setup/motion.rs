@@ -17,7 +17,8 @@ pub struct Motion {
     /// The hand the chain gives; absent where nothing is known of the tumbler.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub hand: Option<Hand>,
-    /// Seen from above.
+    /// Seen from above; sent with the set-up sheet, not with every plan.
+    #[serde(skip)]
     pub drawing: Drawing,
 }
 
@@ -97,7 +98,7 @@ pub(super) fn chain(lathe: &Lathe, train: Option<&TrainRow>, direction: &Directi
 }
 
 /// An arrow from one point to another, its head filled.
-fn arrow(from: Point, to: Point) -> [Shape; 2] {
+pub(super) fn arrow(from: Point, to: Point) -> [Shape; 2] {
     let (dx, dy) = (to[0] - from[0], to[1] - from[1]);
     let long = dx.hypot(dy).max(1e-9);
     let (ux, uy) = (dx / long, dy / long);

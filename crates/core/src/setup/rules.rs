@@ -11,5 +11,8 @@ rule!(STOPPING_SPEED = "setup.stopping_speed", "Speed the hand can stop from", (
 rule!(STOPPING_DISTANCE = "setup.stopping_distance", "Distance to stop", (L: Mm "lead", n: Rpm "spindle speed", t: S "reaction time", c: One "turns coasted") -> s: Mm,
     "L*n*t/60 + c*L", "carriage speed times reaction, and what coasts after", L * n * t / 60.0 + c * L);
 
+rule!(RUN_UP = "setup.run_up", "Run-up at the start of every pass", (b: Mm "backlash of the carriage's drive", P: Mm "pitch") -> r: Mm,
+    "b + 2.5*P", "bench practice: the play taken up and two or three pitches more, before the tool meets the work", b + 2.5 * P);
+
 /// All of them.
-pub static ALL: &[&Rule] = &[&CUTTING_SPEED, &TOOL_SPEED, &STOPPING_SPEED, &STOPPING_DISTANCE];
+pub static ALL: &[&Rule] = &[&CUTTING_SPEED, &TOOL_SPEED, &STOPPING_SPEED, &STOPPING_DISTANCE, &RUN_UP];

@@ -16,10 +16,10 @@ const VIEWS: [View; 12] = [
     ("cut", "/jobs/footbridge-tie-rod/cut", ".carry", DESK, false),
     ("gauge", "/jobs/footbridge-tie-rod/gauge", ".carry", DESK, false),
     ("at-the-lathe", "/jobs/footbridge-tie-rod/at-the-lathe", ".setting", DESK, false),
-    ("at-the-lathe-dark", "/jobs/footbridge-tie-rod/at-the-lathe", ".setting", DESK, true),
+    ("at-the-lathe-portrait", "/jobs/footbridge-tie-rod/at-the-lathe", ".setting", (768, 1024), false),
+    ("setup", "/jobs/mill-bearing-stud/setup", ".check li", DESK, false),
     ("bit-dark", "/jobs/gauge-board-cap/bit", ".views .outline", (1024, 768), true),
     ("lathe", "/shop/lathes/gap-bed", ".parts-said", DESK, false),
-    ("gears-portrait", "/jobs/mill-bearing-stud/gears", ".carry", (768, 1024), false),
 ];
 
 #[tokio::main(flavor = "current_thread")]
@@ -46,6 +46,10 @@ async fn main() {
     browser.find("input[aria-label=Callout]").await.send_keys("M20x2.5-6g").await.unwrap();
     browser.wait_text(".card", "Over wires").await;
     browser.picture(&out.join("type-and-go.png")).await;
+    browser.go(&server.at("/jobs/gauge-board-cap/setup")).await;
+    browser.find_text(".views .choice", "From above").await.click().await.unwrap();
+    browser.find(".from-above svg").await;
+    browser.picture(&out.join("from-above.png")).await;
     // The pair in mesh, and the bench pad with a sum that feeds the card.
     browser.go(&server.at("/jobs/paddle-screw-and-nut/thread")).await;
     browser.find("button[aria-pressed]").await.click().await.unwrap();

@@ -4,78 +4,52 @@ import { useRef, useState } from 'react';
 import type { Job, NextStep, Plan } from '../../api/client';
 import { inWords } from '../../api/client';
 import { useJob } from '../../api/hooks';
-import { useOutbox, type Waiting } from '../../api/outbox';
+import { useOutbox } from '../../api/outbox';
 import { useSettings } from '../../app/Settings';
 import { useKeys } from '../../app/keys';
-import { Collar } from '../../parts/Collar';
 import { UnitContext } from '../../parts/unit';
 import { MeasureLeaf } from '../gauge/MeasureLeaf';
+import { Cycle } from './Cycle';
+import { HappenedLeaf } from './HappenedLeaf';
+import { NextSetting } from './NextSetting';
 import { StandsLeaf } from './StandsLeaf';
+import { useSpoken, useWake } from './beside';
+import { follow, type View } from './follow';
 
 /** Two presses closer than this are one knuckle. */
 const TWICE_MS = 700;
 
-const named = (step: NextStep) =>
-  ({ scratch: 'Scratch pass', cut: `Pass ${step.pass.n}`, spring: 'Spring pass', measured: 'Measured cut' })[step.pass.kind];
+const named = ({ pass }: NextStep) =>
+  ({ scratch: 'Scratch pass', stocking: `Stocking ${pass.n}`, cut: `Pass ${pass.n}`, spring: 'Spring pass', measured: 'Measured cut' })[pass.kind];
 
-/** The step a pass of the plan would be, from the plan already loaded. */
-function stepOf(plan: Plan, n: number): NextStep | null {
-  const pass = plan.run.passes.find((p) => p.n === n);
-  const setting = plan.cut.passes.find((p) => p.n === n)?.dial[0];
-  return pass && setting ? { pass, setting, says: `Set ${setting.text}.` } : null;
-}
-
-interface View {
-  next: NextStep | null;
-  left: number;
-  /** The act that undo takes back, if it is known here. */
-  last: string | null;
-  hold: boolean;
-}
-
-/**
- * What to show while acts wait to be sent: passes done and undone are followed on the schedule already
- * loaded; anything that would change the next depth holds until the server answers.
- */
-function follow(job: Job, plan: Plan, waiting: Waiting[]): View {
+/** The one word for where the run stands. */
+function headline(view: View, job: Job): string {
   const run = job.run;
-  const schedule = [...(run?.schedule ?? [])];
-  const stack: { id: string; step: NextStep | null }[] = [];
-  let next = run?.next ?? null;
-  let last = run?.last_act ?? null;
-  let hold = false;
-  const done = [...(run?.done ?? [])];
-  for (const { id, act } of waiting) {
-    if (act.kind === 'pass_done') {
-      const at = schedule.findIndex((s) => s.pass.n === act.n);
-      const step = at >= 0 ? (schedule.splice(at, 1)[0] ?? null) : null;
-      stack.push({ id, step });
-      last = id;
-    } else if (act.kind === 'undone') {
-      const mine = stack.findIndex((s) => s.id === act.act);
-      const step = mine >= 0 ? stack.splice(mine, 1)[0]?.step : stepOf(plan, done.pop() ?? -1);
-      if (step) schedule.unshift(step);
-      last = stack.at(-1)?.id ?? null;
-    } else if (act.kind !== 'note') {
-      hold = true;
-    }
-    next = schedule[0] ?? null;
-  }
-  return { next: hold ? null : next, left: schedule.length, last, hold };
+  if (run?.stopped) return 'Stopped';
+  if (view.next) return named(view.next);
+  if (view.hold) return 'Hold';
+  if (run?.finished) return 'In limits';
+  if (run?.verdict?.verdict === 'past_limit') return 'Past the limit';
+  return run?.closed ? 'Done' : 'Measure';
 }
 
 function Stand({ job, plan }: { job: Job; plan: Plan }) {
   const navigate = useNavigate();
+  const { speak } = useSettings();
   const { waiting, cutOff, refusal, record } = useOutbox(job);
-  const [leaf, setLeaf] = useState<'measure' | 'stands' | null>(null);
+  const [leaf, setLeaf] = useState<'measure' | 'stands' | 'happened' | null>(null);
+  const [phase, setPhase] = useState({ n: -1, at: 0 });
   const pressed = useRef(-TWICE_MS);
   const view = follow(job, plan, waiting);
   const { next } = view;
   const run = job.run;
   const verdict = waiting.length === 0 ? run?.verdict : null;
+  const cycle = plan.run.cycle ?? [];
+  // Every pass begins the cycle anew.
+  const at = next && phase.n === next.pass.n ? phase.at : 0;
 
   const done = (now: number) => {
-    if (!next || now - pressed.current < TWICE_MS) return;
+    if (!next || run?.stopped || now - pressed.current < TWICE_MS) return;
     pressed.current = now;
     record({ kind: 'pass_done', n: next.pass.n, radial_mm: next.pass.radial_mm });
   };
@@ -92,19 +66,24 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
       e.preventDefault();
       done(e.timeStamp);
     },
+    n: () => next && cycle.length > 0 && setPhase({ n: next.pass.n, at: (at + 1) % cycle.length }),
     m: () => setLeaf('measure'),
     d: () => setLeaf('stands'),
+    o: () => setLeaf('happened'),
     u: (e) => undo(e.timeStamp),
     Escape: () => void navigate({ to: '/jobs/$id/$station', params: { id: job.id, station: 'cut' } }),
   });
 
   const tone = run?.finished ? 'good' : verdict?.verdict === 'past_limit' || verdict?.verdict === 'unsure' || view.hold ? 'bad' : '';
   const says = view.hold ? 'Hold: do not cut deeper until the server answers.' : waiting.length > 0 ? (next?.says ?? 'All passes cut: measure before you take it out.') : (run?.says ?? '');
+  const steps = waiting.length === 0 ? (run?.pick_up ?? []) : [];
+  useWake();
+  useSpoken(says, speak);
   return (
     <div className={`lathe ${tone}`}>
       <header>
         <div>
-          <b className="pass-name">{next ? named(next) : run?.finished ? 'In limits' : verdict?.verdict === 'past_limit' ? 'Past the limit' : view.hold ? 'Hold' : 'Measure'}</b>
+          <b className="pass-name">{headline(view, job)}</b>
           <span>{next ? `${view.left} to go` : `${run?.passes_done ?? 0} cut`}</span>
         </div>
         <div className="lathe-job">
@@ -115,27 +94,22 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
           Leave
         </Link>
       </header>
-      <main>
+      <main className={next && cycle.length > 0 && steps.length === 0 ? 'with-cycle' : ''}>
         <VisuallyHidden>
           <h1>At the lathe: {plan.thread.name}</h1>
           <p aria-live="assertive" className="announce">{says}</p>
         </VisuallyHidden>
-        {next ? (
+        {steps.length > 0 ? (
+          <div className="told">
+            <ol className="pick-up">
+              {steps.map((s) => <li key={s}>{s}</li>)}
+            </ol>
+            {next && !run?.stopped && <p className="then" data-pass={next.pass.n}>Then: {next.setting.text}.</p>}
+          </div>
+        ) : next ? (
           <>
-            <p className="setting" data-pass={next.pass.n}>
-              {next.setting.turns > 0 && (
-                <span className="turns">
-                  {next.setting.turns} {next.setting.turns === 1 ? 'turn' : 'turns'} +
-                </span>
-              )}
-              <b>{next.setting.divisions}</b>
-              <span className="unit">
-                div
-                <small>{next.setting.slide === 'compound' ? `compound, ${plan.cut.angle_deg}°` : 'cross-slide'}</small>
-                <small>{next.setting.reading}</small>
-              </span>
-            </p>
-            <Collar setting={next.setting} />
+            {cycle.length > 0 && <Cycle phases={cycle} at={at} onAt={(i) => setPhase({ n: next.pass.n, at: i })} />}
+            <NextSetting plan={plan} next={next} />
           </>
         ) : (
           <div className="told">
@@ -143,7 +117,7 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
             {verdict?.questions.map((q) => <p key={q} className="fault">{q}</p>)}
           </div>
         )}
-        {verdict?.verdict === 'take_more' && next && <p className="strip">{verdict.says}{run?.tip && ` ${run.tip.says}`}</p>}
+        {verdict?.verdict === 'take_more' && next && steps.length === 0 && <p className="strip">{verdict.says}{run?.tip && ` ${run.tip.says}`}</p>}
         {waiting.length > 0 && cutOff && (
           <p className="strip warn" role="status">
             The server does not answer. {waiting.length} {waiting.length === 1 ? 'act is' : 'acts are'} kept here and will be sent.
@@ -155,18 +129,28 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
         <button type="button" className="lathe-key" onClick={(e) => undo(e.timeStamp)} disabled={!view.last}>
           Undo <kbd>U</kbd>
         </button>
+        <button type="button" className="lathe-key" onClick={() => setLeaf('happened')}>
+          Else… <kbd>O</kbd>
+        </button>
         <button type="button" className="lathe-key" onClick={() => setLeaf('stands')}>
           Dial stands at… <kbd>D</kbd>
         </button>
         <button type="button" className="lathe-key" onClick={() => setLeaf('measure')}>
           Measure <kbd>M</kbd>
         </button>
-        <button type="button" className="lathe-key done-key" onClick={(e) => done(e.timeStamp)} disabled={!next}>
-          Done <kbd>Space</kbd>
-        </button>
+        {run?.stopped ? (
+          <button type="button" className="lathe-key done-key" onClick={() => record({ kind: 'resumed' })}>
+            Go on
+          </button>
+        ) : (
+          <button type="button" className="lathe-key done-key" onClick={(e) => done(e.timeStamp)} disabled={!next}>
+            Done <kbd>Space</kbd>
+          </button>
+        )}
       </footer>
       <MeasureLeaf job={job} plan={plan} open={leaf === 'measure'} onClose={() => setLeaf(null)} record={record} />
       <StandsLeaf plan={plan} open={leaf === 'stands'} onClose={() => setLeaf(null)} record={record} />
+      <HappenedLeaf job={job} plan={plan} next={next} open={leaf === 'happened'} onClose={() => setLeaf(null)} record={record} />
     </div>
   );
 }

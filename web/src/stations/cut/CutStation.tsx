@@ -3,7 +3,6 @@ import { useState } from 'react';
 import type { Plan, RunState } from '../../api/client';
 import { useKit } from '../../api/hooks';
 import { Word } from '../../app/Word';
-import { Outline } from '../../drawing/Outline';
 import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
 import { bare } from '../../parts/text';
@@ -12,8 +11,21 @@ import type { StationProps } from '../JobPage';
 import { UNTOLD } from '../../parts/tip';
 import { StartsList } from '../gears/StartsList';
 import { Station } from '../Station';
+import { Groove } from './Groove';
+import { PassTable } from './PassTable';
+import { StylesLeaf } from './StylesLeaf';
+import { WhatIfLeaf } from './WhatIfLeaf';
 
-const STYLES = { radial: 'straight in', flank: 'flank', modified_flank: 'modified flank' } as const;
+const STYLES = {
+  modified_flank: ['modified flank', 'compound half a degree off the flank: cleans both flanks'],
+  flank: ['flank', 'compound along the flank'],
+  radial: ['straight in', 'cross-slide alone: lighter cuts'],
+  alternating: ['alternating flanks', 'straight in, stepped aside by the compound along the bed'],
+  stocking_then_form: ['stocking tool, then form tool', 'a narrower tool takes most of it'],
+} as const;
+type StyleId = keyof typeof STYLES;
+const LAWS = { constant_area: 'the same area each', constant_depth: 'the same depth each' } as const;
+const READ = { dial: 'the dial', indicator: 'a plunger indicator', readout: 'the readout' } as const;
 
 /** Every depth on one upright scale: bright above where the dial stands, layout blue below. */
 function Ladder({ plan, run }: { plan: Plan; run: RunState | null | undefined }) {
@@ -45,17 +57,20 @@ function Ladder({ plan, run }: { plan: Plan; run: RunState | null | undefined })
 export function CutStation({ job, plan }: StationProps) {
   const { cut, bit } = plan;
   const unit = useUnit();
-  const [table, setTable] = useState(false);
+  const [leaf, setLeaf] = useState<'passes' | 'styles' | 'what_if' | null>(null);
+  const close = () => setLeaf(null);
   const request = job.request;
   const run = job.run;
   const kit = useKit();
   const owned = (kit.data?.bits ?? [])
     .filter((b) => b.kind === plan.thread.side && b.included_angle_deg === plan.thread.half_angle_deg * 2)
     .map((b) => ({ says: b.tip_flat_mm != null ? `${b.name}, ${b.tip_flat_mm} mm flat` : b.name, patch: { bit: { ...UNTOLD, owned: b.name } } }));
-  const cuts = cut.passes.filter((p) => p.kind === 'cut').length;
+  const cuts = cut.passes.filter((p) => p.kind === 'cut' || p.kind === 'stocking').length;
   const springs = cut.passes.filter((p) => p.kind === 'spring').length;
   const done = new Set((run?.done ?? []).map(String));
   const flat = request.bit?.tip_flat_mm;
+  // A plan frozen by an older version has none.
+  const time = cut.time as Plan['cut']['time'] | undefined;
   return (
     <Station
       id="cut"
@@ -77,15 +92,15 @@ export function CutStation({ job, plan }: StationProps) {
             about="Infeed"
             edit={{
               kind: 'choice',
-              choices: (['modified_flank', 'flank', 'radial'] as const).map((style) => ({
-                says: STYLES[style],
-                under: { modified_flank: 'compound half a degree off the flank: cleans both flanks', flank: 'compound along the flank', radial: 'cross-slide alone: lighter cuts' }[style],
+              choices: (Object.keys(STYLES) as StyleId[]).map((style) => ({
+                says: STYLES[style][0],
+                under: STYLES[style][1],
                 chosen: cut.style === style,
                 patch: { cut: { style, compound_angle_deg: null } },
               })),
             }}
           >
-            {STYLES[cut.style]}
+            {STYLES[cut.style][0]}
           </Word>
           , in{' '}
           <Word job={job} about="Cutting passes" set={request.cut?.passes != null} edit={{ kind: 'number', value: String(cuts), patch: (n) => ({ cut: { passes: n } }), clear: 'As the material allows' }}>
@@ -94,6 +109,24 @@ export function CutStation({ job, plan }: StationProps) {
           and{' '}
           <Word job={job} about="Spring passes" set={request.cut?.spring_passes != null} edit={{ kind: 'number', value: String(springs), patch: (n) => ({ cut: { spring_passes: n } }), clear: 'Two' }}>
             {`${springs} springs`}
+          </Word>
+          , taking{' '}
+          <Word
+            job={job}
+            about="How the depth is shared out"
+            set={request.cut?.depth_law != null}
+            edit={{ kind: 'choice', choices: (Object.keys(LAWS) as (keyof typeof LAWS)[]).map((law) => ({ says: LAWS[law], chosen: (cut.depth_law ?? 'constant_area') === law, patch: { cut: { depth_law: law } } })) }}
+          >
+            {LAWS[cut.depth_law ?? 'constant_area']}
+          </Word>
+          , read on{' '}
+          <Word
+            job={job}
+            about="What the depth is read on"
+            set={request.cut?.read_by != null}
+            edit={{ kind: 'choice', choices: (Object.keys(READ) as (keyof typeof READ)[]).map((read) => ({ says: READ[read], chosen: (cut.dial.read_by ?? 'dial') === read, patch: { cut: { read_by: read } } })) }}
+          >
+            {READ[cut.dial.read_by ?? 'dial']}
           </Word>
           , to{' '}
           <Word
@@ -110,50 +143,38 @@ export function CutStation({ job, plan }: StationProps) {
       drawing={
         <div className="filling">
           <Ladder plan={plan} run={run} />
-          <Outline drawing={cut.drawing} done={done} />
+          <Groove job={job} plan={plan} done={done} />
         </div>
       }
       numbers={[
         { says: 'Full depth on the dial', text: cut.full_depth?.text ?? '—', line: cut.compound_mm?.w ?? cut.radial_mm.w, under: `${cut.full_depth?.reading ?? ''} ${cut.full_depth?.slide === 'compound' ? 'on the compound' : 'on the cross-slide'}. ${cut.scale}` },
         { says: 'Radial infeed from touch', figure: cut.radial_mm },
         cut.compound_mm && { says: 'Compound travel', figure: cut.compound_mm },
-        { says: 'Speed', text: plan.setup.speed_rpm.text, line: plan.setup.limit_rpm.w, under: `bound by ${plan.setup.speed_limit === 'cutting' ? 'what the bit stands' : 'the room to stop in'}: ${plan.setup.limit_rpm.text}` },
+        { says: 'Speed', text: plan.setup.speed_rpm.text, line: plan.setup.limit_rpm.w },
+        time && { says: 'Time for all of it', text: time.whole.text, line: time.whole.w, under: `${time.pass.text} in the cut, each pass` },
       ]}
     >
       <div className="row actions">
         <Link to="/jobs/$id/at-the-lathe" params={{ id: job.id }} className="act as-link">
           {run?.begun ? 'Back to the lathe' : 'Stand at the lathe'}
         </Link>
-        <button type="button" className="act plain" onClick={() => setTable(true)}>
+        <button type="button" className="act plain" onClick={() => setLeaf('passes')}>
           All passes
         </button>
+        <button type="button" className="act plain" onClick={() => setLeaf('styles')}>
+          Styles compared
+        </button>
+        <button type="button" className="act plain" onClick={() => setLeaf('what_if')}>
+          What if…
+        </button>
       </div>
+      {cut.lightened && <p className="how">{cut.lightened}</p>}
+      {cut.stocking_flat_mm && <p className="how">Stocking tool first, its tip {figure(cut.stocking_flat_mm, unit)}; then the form tool, set central in the groove.</p>}
       <StartsList plan={plan} />
-      <Leaf title="All passes" open={table} onClose={() => setTable(false)} wide>
-        <table className="list">
-          <thead>
-            <tr>
-              <th>Pass</th>
-              <th>Set</th>
-              <th>Reading</th>
-              <th>Radial</th>
-              <th>Pitch diameter</th>
-              <th>Over wires</th>
-            </tr>
-          </thead>
-          <tbody>
-            {cut.passes.map((p) => (
-              <tr key={p.n} className={done.has(String(p.n)) ? 'done' : ''}>
-                <td>{p.kind === 'cut' ? p.n : p.kind}</td>
-                <td className="figure">{p.dial[0]?.text}</td>
-                <td className="figure">{p.dial[0]?.reading}</td>
-                <td className="figure">{figure(p.asked_radial_mm, unit)}</td>
-                <td className="figure">{figure(p.pitch_diameter_mm, unit)}</td>
-                <td className="figure">{p.over_wires_mm ? figure(p.over_wires_mm, unit) : 'not yet'}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+      <StylesLeaf job={job} open={leaf === 'styles'} onClose={close} />
+      <WhatIfLeaf job={job} open={leaf === 'what_if'} onClose={close} />
+      <Leaf title="All passes" open={leaf === 'passes'} onClose={close} wide>
+        <PassTable job={job} plan={plan} done={done} />
         <p className="bench">
           Bench figures for this pitch:{' '}
           {cut.bench.map((b) => `${b.rule} is ${figure(b.radial_mm, unit)}, ${b.says}`).join('; ')}.

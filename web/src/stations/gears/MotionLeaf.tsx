@@ -2,17 +2,19 @@ import { Word } from '../../app/Word';
 import { Outline } from '../../drawing/Outline';
 import { Leaf } from '../../parts/Leaf';
 import type { StationProps } from '../JobPage';
+import { useSetupSheet } from '../setup/hooks';
 
 /** The whole chain from spindle to bit: one picture, one sentence, and the ways it may be changed about. */
 export function MotionLeaf({ job, plan, open, onClose }: StationProps & { open: boolean; onClose: () => void }) {
   const { setup, thread } = plan;
   const asked = job.request.setup;
   const way = asked?.way ?? 'auto';
+  const sheet = useSetupSheet(job, open);
   const toward = setup.carriage === 'toward_headstock';
   return (
     <Leaf title="Which way everything moves" open={open} onClose={onClose} wide>
       <div className="motion">
-        <Outline drawing={setup.motion.drawing} />
+        {sheet.data && <Outline drawing={sheet.data.motion} />}
       </div>
       <p className={setup.motion.hand && setup.motion.hand !== thread.hand ? 'fault' : 'motion-says'}>{setup.motion.says}</p>
       <p className="sentence own">

@@ -1,0 +1,303 @@
+//! Infeed styles: which this lathe and thread can use, and how each lays its passes out.
+
+use super::dial::{DepthDial, ReadBy, SlideName};
+use super::groove::{Chip, Edge, Field};
+use super::rules;
+use super::schedule::{Bounds, PassKind, SCRATCH_MM, Spread};
+use crate::bit::{STOCKING_LEAVES_MM, Tip};
+use crate::job::{BlankFacts, CutFacts, Lathe, Reads, Style};
+use crate::quantity::{mm_text, plain_text};
+use crate::thread::Side;
+use crate::thread::section::Thread;
+use crate::words::Words;
+use crate::working::{Num, Quantity, Sheet};
+use serde::Serialize;
+
+/// Stick-out over diameter past which the first cut is lightened: held one end, and with a centre. House values, those past
+/// which a centre, and a steady, are asked for.
+const SLENDER: f64 = 3.0;
+const SLENDER_WITH_CENTRE: f64 = 8.0;
+/// And of a boring bar.
+const SLENDER_BAR: f64 = 4.0;
+/// The least the first cut is lightened to, as a share.
+const LIGHTEST: f64 = 0.4;
+
+impl Style {
+    /// All of them, the most used first.
+    pub const ALL: [Self; 5] = [Self::ModifiedFlank, Self::Flank, Self::Radial, Self::Alternating, Self::StockingThenForm];
+
+    /// As it is said.
+    #[must_use]
+    pub const fn says(self) -> &'static str {
+        match self {
+            Self::Radial => "straight in",
+            Self::Flank => "flank",
+            Self::ModifiedFlank => "modified flank",
+            Self::Alternating => "alternating flanks",
+            Self::StockingThenForm => "stocking tool, then form tool",
+        }
+    }
+
+    /// Share of the boldest cut it stands: a chip from both flanks at once crowds. House values.
+    pub(crate) const fn share(self) -> f64 {
+        match self {
+            Self::Radial => 0.7,
+            Self::Flank | Self::ModifiedFlank | Self::Alternating | Self::StockingThenForm => 1.0,
+        }
+    }
+
+    /// What may go wrong with it.
+    const fn risk(self) -> &'static str {
+        match self {
+            Self::Radial => "both flanks and the tip cut at once: the chip crowds, and a slender part chatters",
+            Self::Flank => "one flank cuts, the other rubs along unfinished: a last pass straight in cleans it",
+            Self::ModifiedFlank => "one flank cuts, the other is skimmed; leaned past the flank it cuts wide",
+            Self::Alternating => "wear is shared by both edges; two dials to set each pass",
+            Self::StockingThenForm => "the form tool meets little metal; two tools, and the second must be set central",
+        }
+    }
+
+    /// The compound's lean from the cross-slide line, degrees.
+    pub(super) fn angle(self, alpha_deg: f64) -> f64 {
+        match self {
+            Self::Flank => alpha_deg,
+            Self::ModifiedFlank => (alpha_deg - 0.5).max(0.0),
+            Self::Radial | Self::Alternating | Self::StockingThenForm => 0.0,
+        }
+    }
+
+    /// Why this thread or this lathe cannot be cut so; nothing when it can.
+    pub(super) fn refused(self, lathe: &Lathe, thread: &Thread, words: &Words) -> Option<String> {
+        let [low, high] = lathe.compound.swing_deg;
+        let swings = |angle: f64| (low..=high).contains(&angle) || (low..=high).contains(&-angle);
+        let straight = thread.alpha_deg <= 0.5;
+        match self {
+            Self::Flank | Self::ModifiedFlank if straight => Some("straight sides have no flank to follow".into()),
+            Self::Flank | Self::ModifiedFlank if !swings(self.angle(thread.alpha_deg)) => {
+                Some(format!("the {} does not swing to {}°", words.compound, plain_text(self.angle(thread.alpha_deg), 1)))
+            }
+            Self::Alternating if straight => Some("straight sides cannot be cut one at a time to size".into()),
+            Self::Alternating if !swings(90.0) => Some(format!("the {} does not swing to lie along the bed", words.compound)),
+            Self::StockingThenForm if thread.alpha_deg >= 20.0 => Some("its groove is narrow at the root: a stocking tool would have no tip".into()),
+            _ => None,
+        }
+    }
+}
+
+/// A pass as it is laid out, before it is set on a dial.
+#[derive(Debug, Clone, Copy)]
+pub(super) struct Laid {
+    pub n: u32,
+    pub kind: PassKind,
+    /// Radial depth asked for.
+    pub asked: Num,
+}
+
+/// Side-steps of passes that cut on one flank and then on the other, mm along the axis: the tip's middle goes to one side by as
+/// much as that flank gains in depth, less half a degree so that both are skimmed, and back by the next. The last is in the
+/// middle. `set` is what a step can be set to, never more.
+pub(super) fn zigzag(depths: &[f64], alpha_deg: f64, set: impl Fn(f64) -> f64) -> Vec<f64> {
+    let lean = Style::ModifiedFlank.angle(alpha_deg).to_radians().tan();
+    let (mut at, mut way) = (0.0, 1.0);
+    let mut sides = vec![0.0; depths.len()];
+    for i in (0..depths.len().saturating_sub(1)).rev() {
+        let step = set((depths[i + 1] - depths[i]).max(0.0) * lean);
+        if step > 0.0 {
+            at += way * step;
+            way = -way;
+        }
+        sides[i] = at;
+    }
+    sides
+}
+
+/// What passes are laid out for.
+pub(super) struct Ask<'a> {
+    pub facts: &'a CutFacts,
+    pub thread: &'a Thread,
+    pub tip: &'a Tip,
+    pub radial: Num,
+    pub bounds: Bounds,
+    /// Tip of the stocking tool.
+    pub stocking: f64,
+}
+
+/// How boldly to begin, by the material and what the work and the tool stand; and why, where it is less than the material's.
+pub(super) fn bounds(sheet: &mut Sheet, facts: &BlankFacts, bar_mm: Option<f64>, thread: &Thread, start: f64, style: Style) -> (Bounds, Option<String>) {
+    let out = facts.stick_out_mm.unwrap_or(thread.length);
+    let external = thread.spec.side == Side::External;
+    let (ratio, most) = match (external, bar_mm) {
+        (true, _) => (out / start, if facts.support == crate::blank::Support::None { SLENDER } else { SLENDER_WITH_CENTRE }),
+        (false, Some(d)) => (thread.length / d, SLENDER_BAR),
+        (false, None) => (0.0, SLENDER_BAR),
+    };
+    let steady = external && facts.support == crate::blank::Support::Steady;
+    let stands = if steady || ratio <= most { 1.0 } else { (most / ratio).max(LIGHTEST) };
+    let first = sheet.work(&rules::FIRST_CUT, [facts.material.first_cut_mm.into(), stands.into(), style.share().into()]);
+    let least = facts.material.least_cut_mm;
+    let why = (stands < 1.0).then(|| {
+        format!(
+            "First cut lightened to {}: {} stands out {} times its thickness.",
+            mm_text(first.value),
+            if external { "the work" } else { "the bar" },
+            plain_text(ratio, 1)
+        )
+    });
+    (Bounds { first_mm: first.value.max(least), least_mm: least }, why)
+}
+
+/// Scratch, cuts and springs of a style, in order.
+pub(super) fn lay(sheet: &mut Sheet, ask: &Ask<'_>, style: Style) -> Vec<Laid> {
+    let Ask { facts, thread, tip, radial, bounds, stocking } = *ask;
+    if radial.value <= SCRATCH_MM {
+        return Vec::new();
+    }
+    let spread = |from: Num, total: Num, flat: Num, passes: Option<u32>| Spread {
+        from,
+        total,
+        flat,
+        alpha_deg: thread.alpha_deg,
+        passes,
+        bounds,
+        law: facts.depth_law,
+        own: &facts.rows,
+    };
+    let mut rows = vec![Laid { n: 0, kind: PassKind::Scratch, asked: SCRATCH_MM.into() }];
+    let mut put = |kind, asked| rows.push(Laid { n: rows.len().try_into().unwrap_or(u32::MAX), kind, asked });
+    match style {
+        Style::StockingThenForm => {
+            let deep = Num::from((radial.value - STOCKING_LEAVES_MM).max(radial.value / 2.0));
+            // What was asked for is shared by both tools as the metal is: most of it is the stocking tool's.
+            let form = facts.passes.map(|n| (n / 4).max(1));
+            let rough = facts.passes.map(|n| n.saturating_sub(form.unwrap_or(1)).max(1));
+            for x in (Spread { own: &[], ..spread(0.0.into(), deep, stocking.into(), rough) }).depths(sheet) {
+                put(PassKind::Stocking, x);
+            }
+            let starts = if thread.alpha_deg > 0.0 {
+                sheet.work(&rules::FORM_STARTS, [deep, tip.equal_flat, stocking.into(), thread.alpha_deg.into()])
+            } else {
+                0.0.into()
+            };
+            let from = if starts.value > 0.0 { starts } else { 0.0.into() };
+            // Its chips are thin and as long as the flanks: even steps, whatever the law.
+            let finish = Spread { law: super::DepthLaw::ConstantDepth, own: &[], ..spread(from, radial, tip.equal_flat, form) };
+            for x in finish.depths(sheet) {
+                put(PassKind::Cut, x);
+            }
+        }
+        _ => {
+            for x in spread(0.0.into(), radial, tip.equal_flat, facts.passes).depths(sheet) {
+                put(PassKind::Cut, x);
+            }
+        }
+    }
+    for _ in 0..facts.spring_passes {
+        put(PassKind::Spring, radial);
+    }
+    // The scratch is never deeper than the pass after it.
+    if let [scratch, first, ..] = &mut rows[..]
+        && first.asked.value < SCRATCH_MM
+    {
+        scratch.asked = first.asked;
+    }
+    rows
+}
+
+/// The dial the depth is read on, and the one that steps aside.
+pub(super) fn dials(facts: &CutFacts, lathe: &Lathe, style: Style, angle: f64) -> (DepthDial, Option<DepthDial>) {
+    let dial = if style.slants() {
+        DepthDial::new(SlideName::Compound, &lathe.compound, angle)
+    } else {
+        DepthDial::new(SlideName::CrossSlide, &lathe.cross_slide, 0.0)
+    };
+    let read = match (facts.read_by, &lathe.readout) {
+        (ReadBy::Indicator, _) => dial.by_indicator(facts.indicator.unit, facts.indicator.graduation_mm, facts.indicator.divisions),
+        (ReadBy::Readout, Some(readout)) => match (dial.slide, readout.cross_slide) {
+            (SlideName::CrossSlide, Some(reads)) => dial.by_readout(readout.resolution_mm, reads),
+            (SlideName::Compound, _) if readout.compound => dial.by_readout(readout.resolution_mm, Reads::Radius),
+            _ => dial,
+        },
+        _ => dial,
+    };
+    // Laid along the bed the compound moves its own figure, whatever its dial means crosswise.
+    let aside = (style == Style::Alternating).then(|| {
+        let mut aside = DepthDial::new(SlideName::Compound, &lathe.compound, 0.0);
+        aside.reading_per_radial = if lathe.compound.reads == Reads::Diameter { 2.0 } else { 1.0 };
+        aside
+    });
+    (read, aside)
+}
+
+/// One style beside the others.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct StyleSaid {
+    /// Which.
+    pub style: Style,
+    /// As it is said.
+    pub says: &'static str,
+    /// Whether it is the one followed.
+    pub chosen: bool,
+    /// Why it cannot be used here; absent when it can.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub refused: Option<String>,
+    /// Passes it takes, scratch and springs apart.
+    pub passes: usize,
+    /// The largest bites, by the part of the edge that takes them.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub bites: Option<Chip>,
+    /// What may go wrong with it.
+    pub risk: &'static str,
+}
+
+/// The edge of a tool with this tip: a flat, or a radius that stands for one.
+pub(super) fn edge(flat: f64, radius: Option<f64>, angles: [f64; 2], reach: f64) -> Edge {
+    radius.map_or_else(|| Edge::flat(flat, angles, reach), |r| Edge::round(r, angles, reach))
+}
+
+/// The styles side by side, each with the passes it would take and the largest bite of each edge.
+pub(super) fn compare(ask: &Ask<'_>, blank: (&BlankFacts, Option<f64>, f64), lathe: &Lathe, words: &Words, followed: Style) -> Vec<StyleSaid> {
+    let alpha = ask.thread.alpha_deg;
+    let (facts, bar_mm, start) = blank;
+    Style::ALL
+        .into_iter()
+        .map(|style| {
+            let refused = style.refused(lathe, ask.thread, words);
+            let mut said = StyleSaid { style, says: style.says(), chosen: style == followed, refused, passes: 0, bites: None, risk: style.risk() };
+            if said.refused.is_some() {
+                return said;
+            }
+            let mut apart = Sheet::default();
+            let (bounds, _) = bounds(&mut apart, facts, bar_mm, ask.thread, start, style);
+            let laid = lay(&mut apart, &Ask { bounds, ..*ask }, style);
+            let lean = style.angle(alpha).to_radians().tan();
+            let reach = 2.0 * ask.radial.value + 1.0;
+            let form = edge(ask.tip.equal_flat.value, ask.tip.radius, [alpha; 2], reach);
+            let rough = edge(ask.stocking, None, [alpha; 2], reach);
+            let mut field = Field::uncut(ask.thread.pitch.value);
+            let mut most = Chip::default();
+            let depths: Vec<f64> = laid.iter().map(|p| p.asked.value).collect();
+            let sides = if style == Style::Alternating { zigzag(&depths, alpha, |mm| mm) } else { vec![0.0; laid.len()] };
+            for (pass, side) in laid.iter().zip(sides) {
+                let tool = if pass.kind == PassKind::Stocking { &rough } else { &form };
+                let chip = field.cut(tool, (ask.radial.value - pass.asked.value) * lean + side, pass.asked.value);
+                most.leading_mm2 = most.leading_mm2.max(chip.leading_mm2);
+                most.tip_mm2 = most.tip_mm2.max(chip.tip_mm2);
+                most.trailing_mm2 = most.trailing_mm2.max(chip.trailing_mm2);
+            }
+            said.passes = laid.iter().filter(|p| matches!(p.kind, PassKind::Cut | PassKind::Stocking)).count();
+            said.bites = Some(most.rounded());
+            said
+        })
+        .collect()
+}
+
+/// How long it takes.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct TimeSaid {
+    /// In the cut, each pass.
+    pub pass: Quantity,
+    /// All passes, set and brought back.
+    pub whole: Quantity,
+}

@@ -1,0 +1,237 @@
+//! How the size will be proven, with the part as it is held: planned before the first chip, since a thread nobody can measure is
+//! found out too late.
+
+use super::GaugeSection;
+use crate::blank::BlankSection;
+use crate::job::{GaugeFacts, Kit, MateFacts, MicrometerKind, OwnedMicrometer, Proof};
+use crate::quantity::{mm_text, plain_text};
+use crate::thread::Side;
+use crate::thread::section::Thread;
+use crate::working::Quantity;
+use serde::Serialize;
+
+/// Face of a micrometer's anvil, across, mm. House value: the common 6.35, or a quarter of an inch.
+const ANVIL_MM: f64 = 6.35;
+
+/// One way of proving the size.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ProofWay {
+    /// Which.
+    pub by: Proof,
+    /// As it is said.
+    pub says: &'static str,
+    /// Whether it can be done with the part as held; absent where what it hangs on was not told.
+    pub serves: Option<bool>,
+    /// How, or what stands in the way.
+    pub why: String,
+    /// Whether it is the one followed.
+    pub chosen: bool,
+}
+
+/// Sizes of a gauge to turn first: a plug for a bore, a ring for a screw.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct GaugeToTurn {
+    /// Pitch diameter of the end that must go.
+    pub go_mm: Quantity,
+    /// Pitch diameter of the end that must not.
+    pub not_go_mm: Quantity,
+    /// Crest diameter of both ends, so that only the flanks bear.
+    pub crest_mm: Quantity,
+    /// In words.
+    pub says: String,
+}
+
+/// How the size is to be proven.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ProofSaid {
+    /// The way followed; absent when none can be done.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub by: Option<Proof>,
+    /// Every way, side by side.
+    pub ways: Vec<ProofWay>,
+    /// The gauge to turn first, when that is the way.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub gauge: Option<GaugeToTurn>,
+    /// A micrometer of the drawer for it.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub instrument: Option<String>,
+}
+
+/// What the proof is planned from.
+pub(crate) struct Before<'a> {
+    pub facts: &'a GaugeFacts,
+    pub kit: &'a Kit,
+    pub thread: &'a Thread,
+    pub gauge: &'a GaugeSection,
+    pub blank: &'a BlankSection,
+    pub shoulder: bool,
+    pub mate: Option<&'a MateFacts>,
+    /// What stands in front of the thread's mouth, mm.
+    pub reach_past: f64,
+}
+
+type Judged = (Option<bool>, String);
+
+/// Plans it.
+pub(crate) fn work(before: &Before<'_>) -> ProofSaid {
+    let side = before.thread.spec.side;
+    let order = match side {
+        Side::External => [Proof::Wires, Proof::ThreadMicrometer, Proof::Mate, Proof::TestPiece, Proof::Plug],
+        Side::Internal => [Proof::Mate, Proof::ThreadMicrometer, Proof::Plug, Proof::TestPiece, Proof::Wires],
+    };
+    let mut ways: Vec<ProofWay> = order
+        .into_iter()
+        .filter(|by| !(side == Side::Internal && *by == Proof::Wires))
+        .map(|by| {
+            let (serves, why) = judge(by, before);
+            ProofWay { by, says: says(by, side), serves, why, chosen: false }
+        })
+        .collect();
+    // Turning a gauge or a test piece is work first: it is chosen, not fallen into.
+    let ready = |w: &&mut ProofWay| !matches!(w.by, Proof::Plug | Proof::TestPiece);
+    let found = match before.facts.proof {
+        Proof::Auto => {
+            let sure = ways.iter().position(|w| w.serves == Some(true) && !matches!(w.by, Proof::Plug | Proof::TestPiece));
+            sure.or_else(|| ways.iter_mut().position(|w| ready(&w) && w.serves.is_none()))
+        }
+        asked => ways.iter().position(|w| w.by == asked),
+    };
+    let by = found.and_then(|i| ways.get_mut(i)).map(|way| {
+        way.chosen = true;
+        way.by
+    });
+    let instrument = match by {
+        Some(Proof::Wires) => in_range(before, MicrometerKind::Outside, over(before.gauge)),
+        Some(Proof::ThreadMicrometer) => in_range(before, thread_kind(side), pitch(before.thread)),
+        _ => None,
+    };
+    ProofSaid { by, gauge: (by == Some(Proof::Plug)).then(|| to_turn(before.thread)), instrument: instrument.map(|m| m.name.clone()), ways }
+}
+
+const fn says(by: Proof, side: Side) -> &'static str {
+    match (by, side) {
+        (Proof::Wires, _) => "three wires under a micrometer",
+        (Proof::ThreadMicrometer, Side::External) => "a thread micrometer",
+        (Proof::ThreadMicrometer, Side::Internal) => "an inside thread micrometer",
+        (Proof::Mate, _) => "the mate, tried on",
+        (Proof::Plug, Side::External) => "a ring cut first, to the limits",
+        (Proof::Plug, Side::Internal) => "a plug turned first, to the limits",
+        (Proof::TestPiece | Proof::Auto, _) => "a test piece, its last setting repeated",
+    }
+}
+
+const fn thread_kind(side: Side) -> MicrometerKind {
+    match side {
+        Side::External => MicrometerKind::Thread,
+        Side::Internal => MicrometerKind::InsideThread,
+    }
+}
+
+/// Sizes over the wires, least and most, mm.
+fn over(gauge: &GaugeSection) -> Option<[f64; 2]> {
+    gauge.over_wires_mm.as_ref().map(|o| [o.min.value, o.max.value])
+}
+
+fn pitch(thread: &Thread) -> Option<[f64; 2]> {
+    Some([thread.own.pitch.0.value, thread.own.pitch.1.value])
+}
+
+fn in_range<'a>(before: &Before<'a>, kind: MicrometerKind, sizes: Option<[f64; 2]>) -> Option<&'a OwnedMicrometer> {
+    let [low, high] = sizes?;
+    before.kit.micrometers.iter().find(|m| m.kind == kind && m.from_mm <= low && m.to_mm >= high)
+}
+
+/// Whether a micrometer of the drawer spans these sizes; not known while none are listed at all.
+fn micrometer(before: &Before<'_>, kind: MicrometerKind, sizes: [f64; 2]) -> Judged {
+    let wanted = format!("{} to {}", mm_text(sizes[0]), mm_text(sizes[1]));
+    match in_range(before, kind, Some(sizes)) {
+        Some(m) => (Some(true), format!("{wanted}, within the {} micrometer", m.name)),
+        None if before.kit.micrometers.is_empty() => (None, format!("no micrometers are listed: one that spans {wanted} is needed")),
+        None => (Some(false), format!("no micrometer in the drawer spans {wanted}")),
+    }
+}
+
+fn judge(by: Proof, before: &Before<'_>) -> Judged {
+    let thread = before.thread;
+    match by {
+        Proof::Wires => {
+            let (Some(wire), Some(sizes)) = (before.gauge.wire_mm.as_ref(), over(before.gauge)) else {
+                let why = if thread.alpha_deg <= 0.0 { "straight sides seat no wires" } else { "no wire in the drawer serves" };
+                return (Some(false), why.into());
+            };
+            let p = thread.pitch.value;
+            let usable = before.blank.endings.iter().find(|e| e.chosen).map_or(thread.length, |e| e.usable_mm.value);
+            // Two wires lie a pitch apart under one anvil, the third between them.
+            let needs = 2.0 * p + wire.value;
+            if usable < needs {
+                return (Some(false), format!("{} of full thread is too short for three wires, which span {}", mm_text(usable), mm_text(needs)));
+            }
+            if p + wire.value / 2.0 > ANVIL_MM {
+                return (Some(false), format!("two wires a pitch apart reach past an anvil of {}: measure over one wire, or by the mate", mm_text(ANVIL_MM)));
+            }
+            if before.shoulder && usable < f64::midpoint(ANVIL_MM, needs) {
+                return (
+                    Some(false),
+                    format!(
+                        "the shoulder meets the anvil before the wires are all under it: {} of full thread, {} needed",
+                        mm_text(usable),
+                        mm_text(f64::midpoint(ANVIL_MM, needs))
+                    ),
+                );
+            }
+            let (serves, why) = micrometer(before, MicrometerKind::Outside, sizes);
+            (serves, format!("{} wires; {why}", wire.text))
+        }
+        Proof::ThreadMicrometer => match pitch(thread) {
+            Some(_) if thread.alpha_deg <= 0.0 => (Some(false), "straight sides seat no cone".into()),
+            Some(sizes) if before.kit.micrometers.iter().any(|m| m.kind == thread_kind(thread.spec.side)) => {
+                micrometer(before, thread_kind(thread.spec.side), sizes)
+            }
+            _ => (Some(false), "none is in the drawer".into()),
+        },
+        Proof::Mate => {
+            let made = before.mate.is_some_and(|m| m.made_mm.is_some());
+            let at_hand = before.facts.mate_at_hand.or(if made { Some(true) } else { before.mate.map(|_| false) });
+            let held = before.blank.holdings.iter().find(|h| h.chosen);
+            let off = if held.is_some_and(|h| matches!(h.holding, crate::blank::Holding::Centres | crate::blank::Holding::Arbor)) {
+                "; the work comes out from between centres for it: mark the dog's slot"
+            } else if before.blank.slenderness.as_ref().is_some_and(|s| s.support != crate::blank::Support::None) {
+                "; draw the centre back to try it"
+            } else {
+                ""
+            };
+            match at_hand {
+                Some(true) if thread.spec.side == Side::Internal && before.reach_past > 0.0 => {
+                    (Some(true), format!("it must reach {} past what stands in front", plain_text(before.reach_past, 1)) + " mm")
+                }
+                Some(true) => (Some(true), format!("it reaches the thread with the part as held{off}")),
+                Some(false) if before.mate.is_some() => (Some(false), "it is not made yet: make it first, or measure".into()),
+                Some(false) => (Some(false), "there is none at hand".into()),
+                None => (None, "whether it is at hand was not told".into()),
+            }
+        }
+        Proof::Plug if thread.spec.side == Side::External => (Some(false), "a ring is itself a bore nobody can measure".into()),
+        Proof::Plug => (Some(true), "its ends are screws, measured over wires".into()),
+        Proof::TestPiece | Proof::Auto => (Some(true), "same stock and tool: cut and prove it, then stop the part at its setting".into()),
+    }
+}
+
+fn to_turn(thread: &Thread) -> GaugeToTurn {
+    let (low, high) = thread.own.pitch;
+    // The plug's crests stand clear of the bore's roots; only flanks bear.
+    let crest = thread.major.value - 0.05 * thread.pitch.value;
+    GaugeToTurn {
+        go_mm: Quantity::length(low),
+        not_go_mm: Quantity::length(high),
+        crest_mm: Quantity::length(crest),
+        says: format!(
+            "Turn a plug first: crests {}; go end {} on the pitch diameter, not-go end {} and two or three turns long, both proven over wires.",
+            mm_text(crest),
+            mm_text(low.value),
+            mm_text(high.value)
+        ),
+    }
+}

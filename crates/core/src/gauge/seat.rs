@@ -1,0 +1,163 @@
+//! Where a wire or a ball really comes to rest in a helical groove.
+//!
+//! A straight wire of radius ρ lies across the screw at height h over its axis, leaning by β from square. A point of the groove's
+//! upper flank at radius r and turned through θ stands at z = Lθ/2π + P/4 + (r − E/2)·tan α along the axis. Seen along the wire it
+//! is b = z·cos β − r·sin θ·sin β to the side, so it holds the wire up to r·cos θ + √(ρ² − b²); the lower flank does the same by
+//! symmetry. Along a line of the flank (θ fixed) that is greatest where the wire's normal meets the line, which has a closed form; the
+//! rest is one search over θ and one over β, for the wire settles where it lies lowest.
+
+use std::f64::consts::{FRAC_PI_2, PI, TAU};
+
+/// The groove a wire or a ball seats in; lengths in mm.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Groove {
+    /// Pitch diameter.
+    pub pitch_diameter_mm: f64,
+    /// Pitch: from one groove to the next.
+    pub pitch_mm: f64,
+    /// Lead: along the axis in one turn.
+    pub lead_mm: f64,
+    /// Half angle, degrees.
+    pub alpha_deg: f64,
+}
+
+/// A wire at rest.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Seat {
+    /// Size over three of them between flat anvils, mm.
+    pub over_mm: f64,
+    /// How far it leans from square to the axis, degrees.
+    pub lean_deg: f64,
+    /// Radius at which it touches the flanks, mm.
+    pub touch_radius_mm: f64,
+    /// Size over three of them in the higher of two seats, where there are two, mm.
+    pub other_over_mm: Option<f64>,
+}
+
+/// The least of a function between two places, by golden section, and where.
+fn least(f: impl Fn(f64) -> f64, mut a: f64, mut b: f64) -> (f64, f64) {
+    let g = (5.0_f64.sqrt() - 1.0) / 2.0;
+    let (mut x, mut y) = (b - g * (b - a), a + g * (b - a));
+    let (mut fx, mut fy) = (f(x), f(y));
+    for _ in 0..48 {
+        if fx < fy {
+            (b, y, fy) = (y, x, fx);
+            x = b - g * (b - a);
+            fx = f(x);
+        } else {
+            (a, x, fx) = (x, y, fy);
+            y = a + g * (b - a);
+            fy = f(y);
+        }
+    }
+    if fx < fy { (fx, x) } else { (fy, y) }
+}
+
+/// The lows of a function on a grid, each found to the last figure.
+fn lows(f: impl Fn(f64) -> f64 + Copy, from: f64, to: f64, steps: u32) -> Vec<(f64, f64)> {
+    let at = |i: u32| from + (to - from) * f64::from(i) / f64::from(steps);
+    let values: Vec<f64> = (0..=steps).map(|i| f(at(i))).collect();
+    (1..steps)
+        .filter(|&i| {
+            let i = i as usize;
+            values[i] <= values[i - 1] && values[i] < values[i + 1]
+        })
+        .map(|i| least(f, at(i - 1), at(i + 1)))
+        .collect()
+}
+
+impl Groove {
+    /// Tangent of the half angle, and lead in a radian.
+    fn slopes(&self) -> (f64, f64) {
+        (self.alpha_deg.to_radians().tan(), self.lead_mm / TAU)
+    }
+
+    /// How high the flank's line at θ holds a wire that leans by β, and at what radius.
+    fn holds(&self, wire_mm: f64, theta: f64, beta: f64) -> (f64, f64) {
+        let (tan, rise) = self.slopes();
+        let rho = wire_mm / 2.0;
+        let b1 = tan * beta.cos() - theta.sin() * beta.sin();
+        let b0 = (rise * theta + self.pitch_mm / 4.0 - self.pitch_diameter_mm / 2.0 * tan) * beta.cos();
+        if b1 <= 1e-9 {
+            return (f64::NEG_INFINITY, 0.0);
+        }
+        let phi = theta.cos().atan2(b1);
+        let r = (rho * phi.sin() - b0) / b1;
+        (r * theta.cos() + rho * phi.cos(), r)
+    }
+
+    /// Where three wires of this size rest; `None` where the sides are straight, the wire is nothing, or it finds no seat.
+    #[must_use]
+    pub fn seat(&self, wire_mm: f64) -> Option<Seat> {
+        let sound = |v: f64| v.is_finite() && v > 0.0;
+        if ![self.pitch_diameter_mm, self.pitch_mm, self.lead_mm, self.alpha_deg, wire_mm].into_iter().all(sound) || self.alpha_deg >= 89.0 {
+            return None;
+        }
+        let lead_angle = (self.lead_mm / (PI * self.pitch_diameter_mm)).atan();
+        // The wire touches within a fraction of a turn of its middle: farther round the flank falls away below it.
+        let round = ((self.pitch_mm + 2.0 * wire_mm) / self.pitch_diameter_mm).clamp(0.2, 1.2);
+        let under = |theta: f64, beta: f64| -self.holds(wire_mm, theta, beta).0;
+        let height = |beta: f64| {
+            let at = |i: i32| round * f64::from(i) / 12.0;
+            let best = (-12..=12).min_by(|a, b| under(at(*a), beta).total_cmp(&under(at(*b), beta))).unwrap_or(0);
+            -least(|t| under(t, beta), at(best - 1), at(best + 1)).0
+        };
+        let widest = (lead_angle + 0.6).min(FRAC_PI_2 - 0.05);
+        let mut seats = lows(height, lead_angle - widest, lead_angle + widest.min(FRAC_PI_2 - 0.05 - lead_angle), 48);
+        seats.sort_by(|a, b| a.0.total_cmp(&b.0));
+        let &(h, beta) = seats.first()?;
+        let at = |i: i32| round * f64::from(i) / 12.0;
+        let best = (-12..=12).min_by(|a, b| under(at(*a), beta).total_cmp(&under(at(*b), beta))).unwrap_or(0);
+        let (_, theta) = least(|t| under(t, beta), at(best - 1), at(best + 1));
+        let over = |h: f64| 2.0 * h + wire_mm;
+        Some(Seat {
+            over_mm: over(h),
+            lean_deg: beta.to_degrees(),
+            touch_radius_mm: self.holds(wire_mm, theta, beta).1,
+            other_over_mm: seats.get(1).map(|s| over(s.0)).filter(|o| o - over(h) > 1e-4),
+        })
+    }
+
+    /// The pitch diameter of which this is the size over three wires, mm: the seat turned round, by secants.
+    #[must_use]
+    pub fn pitch_diameter_of(&self, over_mm: f64, wire_mm: f64) -> Option<f64> {
+        let mut size = self.pitch_diameter_mm;
+        for _ in 0..6 {
+            size += over_mm - Self { pitch_diameter_mm: size, ..*self }.seat(wire_mm)?.over_mm;
+        }
+        Some(size)
+    }
+
+    /// How far from the axis the middle of a ball rests in the groove of a nut, mm.
+    #[must_use]
+    pub fn ball(&self, ball_mm: f64) -> Option<f64> {
+        let sound = |v: f64| v.is_finite() && v > 0.0;
+        if ![self.pitch_diameter_mm, self.pitch_mm, self.lead_mm, self.alpha_deg, ball_mm].into_iter().all(sound) {
+            return None;
+        }
+        let (tan, rise) = self.slopes();
+        let rho = ball_mm / 2.0;
+        // For the flank's line at θ the ball of radius ρ goes out to where its middle is ρ from it: a quadratic in h.
+        let out = |theta: f64| {
+            let k = rise * theta + self.pitch_mm / 4.0 + self.pitch_diameter_mm / 2.0 * tan;
+            let (n, c) = (1.0 + tan * tan, theta.cos());
+            // h²(n − c²) − 2hckt + k²(n − t²) − nρ² = 0, the smaller root: the ball comes from the middle.
+            let (a, b, d) = (n - c * c, c * k * tan, k * k * (n - tan * tan) - n * rho * rho);
+            let under = b * b - a * d;
+            if under < 0.0 { f64::INFINITY } else { (b - under.sqrt()) / a }
+        };
+        let round = ((self.pitch_mm + 2.0 * ball_mm) / self.pitch_diameter_mm).clamp(0.2, 1.2);
+        let at = |i: i32| round * f64::from(i) / 24.0;
+        let best = (-24..=24).min_by(|x, y| out(at(*x)).total_cmp(&out(at(*y))))?;
+        Some(least(out, at(best - 1), at(best + 1)).0).filter(|h| h.is_finite() && *h > 0.0)
+    }
+}
+
+/// The half angle really cut, degrees, from the sizes over two wires; `None` where they cannot be of one groove.
+///
+/// Derivation: M = E + w(1 + 1/sin α) − (P/2)cot α, so ΔM/Δw = 1 + 1/sin α whatever E and P are.
+#[must_use]
+pub fn half_angle_of([wire_a, over_a]: [f64; 2], [wire_b, over_b]: [f64; 2]) -> Option<f64> {
+    let sine = 1.0 / ((over_b - over_a) / (wire_b - wire_a) - 1.0);
+    (sine.is_finite() && sine > 0.0 && sine < 1.0).then(|| sine.asin().to_degrees())
+}

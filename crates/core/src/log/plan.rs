@@ -1,0 +1,149 @@
+//! What a run needs of its plan: frozen with it at the first pass, and read back however old.
+
+use super::act::ActKind;
+use crate::bit::rules::flat_of_radius;
+use crate::cut::{DepthDial, PassKind};
+use crate::gauge::RunTip;
+use crate::quantity::LengthUnit;
+use crate::thread::Side;
+use serde::{Deserialize, Serialize};
+
+/// A pass to be cut.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct RunPass {
+    /// Its number.
+    pub n: u32,
+    /// What it is for.
+    pub kind: PassKind,
+    /// Radial depth to set, mm.
+    pub radial_mm: f64,
+    /// Side-step of the compound along the bed, mm; toward the leading side under nought.
+    #[serde(default, skip_serializing_if = "is_nought")]
+    pub side_mm: f64,
+}
+
+#[allow(clippy::trivially_copy_pass_by_ref)] // serde's signature
+fn is_nought(v: &f64) -> bool {
+    *v == 0.0
+}
+
+/// One state of the cycle every pass goes through.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct CyclePhase {
+    /// In a word or two, large.
+    pub name: String,
+    /// What to do.
+    pub says: String,
+}
+
+/// The wires of the plan.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct RunWires {
+    /// Diameter, mm.
+    pub wire_mm: f64,
+    /// Size over them less the pitch diameter, mm.
+    pub sum_mm: f64,
+    /// Whether that is corrected for the lead angle.
+    pub corrected: bool,
+}
+
+/// What a run needs of its plan; frozen with it at the first pass.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct RunPlan {
+    /// Member being cut.
+    pub side: Side,
+    /// Diameter the cut starts from, mm.
+    pub start_mm: f64,
+    /// Tip to pitch line, mm.
+    pub tip_to_pitch_mm: f64,
+    /// How far the infeed could be out for want of measuring the tip, mm radial.
+    pub tip_doubt_mm: f64,
+    /// Pitch diameter aimed at, mm.
+    pub target_mm: f64,
+    /// Limits of the pitch diameter, mm.
+    pub limits_mm: [f64; 2],
+    /// The dial that carries the depth.
+    pub dial: DepthDial,
+    /// Wires, when they serve.
+    pub wires: Option<RunWires>,
+    /// Largest single finishing cut asked for after a measurement, mm radial.
+    pub finishing_cut_mm: f64,
+    /// The schedule.
+    pub passes: Vec<RunPass>,
+    /// The tip it was laid out for; absent in plans frozen before it was kept.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub tip: Option<RunTip>,
+    /// The compound along the bed, when passes step aside.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub side_dial: Option<DepthDial>,
+    /// What every pass goes through, in order.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub cycle: Vec<CyclePhase>,
+    /// Whether opening the half-nut loses the thread.
+    #[serde(default)]
+    pub opening_loses: bool,
+    /// How the thread is picked up again.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub pick_up: Vec<String>,
+}
+
+impl RunPlan {
+    /// 1 where cutting makes the figure smaller, −1 in a bore.
+    #[must_use]
+    pub fn turn(&self) -> f64 {
+        if self.side == Side::External { 1.0 } else { -1.0 }
+    }
+
+    /// Radial depth at which a tip that stands so far past the pitch line is at this pitch diameter, mm.
+    #[must_use]
+    pub fn depth_of(&self, pitch_diameter_mm: f64, tip_to_pitch_mm: f64) -> f64 {
+        self.turn() * (self.start_mm - pitch_diameter_mm) / 2.0 + tip_to_pitch_mm
+    }
+
+    /// The same plan gone on with by another bit: its tip as told, or when it was not, as the one before by guess.
+    #[must_use]
+    pub fn with_bit(&self, flat_mm: Option<f64>, radius_mm: Option<f64>) -> Self {
+        let Some(tip) = self.tip.filter(|t| t.alpha_deg > 0.0) else { return self.clone() };
+        let told = flat_mm.or_else(|| radius_mm.map(|r| flat_of_radius(r, tip.alpha_deg)));
+        let slope = 2.0 * tip.alpha_deg.to_radians().tan();
+        // Not measured, it may be half as wide or half as wide again; the passes are laid out for the wider.
+        let (narrow_mm, wide_mm) = told.map_or((0.5 * tip.narrow_mm, 1.5 * tip.wide_mm), |f| (f, f));
+        let height = |flat: f64| tip.pitch_mm / (2.0 * slope) - flat / slope;
+        Self {
+            tip: Some(RunTip { narrow_mm, wide_mm, ..tip }),
+            tip_to_pitch_mm: height(wide_mm),
+            tip_doubt_mm: height(narrow_mm) - height(wide_mm),
+            ..self.clone()
+        }
+    }
+
+    /// Root diameter the tip leaves when the pitch diameter is this, mm.
+    #[must_use]
+    pub fn root_at(&self, pitch_diameter_mm: f64) -> f64 {
+        let below = if self.side == Side::External { -1.0 } else { 1.0 };
+        pitch_diameter_mm + below * 2.0 * self.tip_to_pitch_mm
+    }
+}
+
+impl RunPlan {
+    /// Checks an act against the plan it would be recorded under, beyond what [`ActKind::check`] can
+    /// see alone.
+    ///
+    /// # Errors
+    /// The JSON pointer of the field and what would be right.
+    pub fn check(&self, act: &ActKind) -> Result<(), (&'static str, String)> {
+        let (ActKind::StandsAt { reading } | ActKind::Took { reading, .. }) = act else { return Ok(()) };
+        let deepest = self.passes.iter().map(|p| p.radial_mm).fold(0.0, f64::max);
+        let radial = self.dial.radial_of_reading(*reading);
+        if radial <= 2.0 * deepest + 1.0 {
+            return Ok(());
+        }
+        let full = self.dial.nearest(deepest).setting.reading;
+        let other = if self.dial.unit == LengthUnit::In { "mm" } else { "inches" };
+        Err(("/reading", format!("full depth is {full} on this dial, and {reading} is far past it: was that read in {other}?")))
+    }
+}

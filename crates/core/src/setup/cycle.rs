@@ -1,0 +1,80 @@
+//! What every pass goes through, for the way it ends; and the way back into the groove.
+
+use super::{Carriage, SetupSection};
+use crate::gears::{DialRule, DialSection};
+use crate::job::Ending;
+use crate::log::CyclePhase;
+use crate::words::Words;
+
+/// Whether opening the half-nut in the middle of such a cut loses the thread.
+pub(crate) const fn opening_loses(ending: Ending) -> bool {
+    matches!(ending, Ending::Closed | Ending::SameMark | Ending::Hand | Ending::Auto)
+}
+
+/// The states of the cycle, in order; the first is where the next setting is wound in.
+pub(crate) fn cycle(setup: &SetupSection, dial: &DialSection, words: &Words) -> Vec<CyclePhase> {
+    let nut = words.half_nut;
+    let way = if setup.carriage == Carriage::TowardHeadstock { "toward the headstock" } else { "toward the tailstock" };
+    let back = if setup.carriage == Carriage::TowardHeadstock { "to the right of the work" } else { "to the left, into the relief" };
+    let phase = |name: &str, says: String| CyclePhase { name: name.to_owned(), says };
+    let set = phase("Set in", "Wind in to the setting.".into());
+    let out = phase("Tool out", "Draw the tool straight out.".into());
+    match setup.ending {
+        Ending::Dial => {
+            let (name, on) = match dial.rule {
+                DialRule::AnyPosition => ("Close", "anywhere".to_owned()),
+                DialRule::EveryMark => ("Close on a mark", "on any mark".into()),
+                _ => ("Close on the mark", format!("on the mark chosen first, or every {} from it", dial.every.map_or_else(String::new, |n| n.to_string()))),
+            };
+            vec![
+                set,
+                phase(name, format!("Close the {nut} {on}.")),
+                phase("Cut", format!("It cuts {way}.")),
+                phase("Open", format!("Open the {nut} and draw the tool out, both at once.")),
+                phase("Back", format!("Carriage back by hand, {back}.")),
+            ]
+        }
+        Ending::SameMark => vec![
+            set,
+            phase("Close on the mark", format!("Close the {nut} on the same mark, before the dial has gone once round.")),
+            phase("Cut", format!("It cuts {way}.")),
+            phase("Open and stop", format!("Open the {nut}, draw the tool out, stop the spindle.")),
+            phase("Reverse", "Spindle in reverse till the mark comes back, carriage brought back by hand.".into()),
+        ],
+        Ending::ChalkMarks => vec![
+            set,
+            phase("Chalk in line", format!("Both chalk marks in line: close the {nut}.")),
+            phase("Cut", format!("It cuts {way}.")),
+            phase("Open", format!("Open the {nut} and draw the tool out.")),
+            phase("Back", "Carriage back against its stop.".into()),
+        ],
+        Ending::Hand => vec![
+            set,
+            phase("Turn by hand", format!("Turn the spindle by hand; the tool goes {way}.")),
+            out,
+            phase("Turn back", format!("Turn it back past the start; the {nut} stays closed.")),
+        ],
+        Ending::Closed | Ending::Auto => vec![
+            set,
+            phase("Cut", format!("Spindle on; it cuts {way}. The {nut} stays closed.")),
+            out,
+            phase("Reverse", format!("Spindle in reverse, back past the start; the {nut} stays closed.")),
+            phase("Stop", "Stop past the start, so that the play is taken up going in.".into()),
+        ],
+    }
+}
+
+/// How the thread is picked up again after it was lost.
+pub(crate) fn pick_up(setup: &SetupSection, words: &Words) -> Vec<String> {
+    let nut = words.half_nut;
+    let way = if setup.carriage == Carriage::TowardHeadstock { "toward the headstock" } else { "toward the tailstock" };
+    let mut steps = vec![
+        format!("Tool out, {nut} closed: turn the spindle by hand till the carriage moves {way}, the tool beside a clean groove."),
+        format!("Spindle still, bring the tip into the groove with {} and cross-slide till both flanks touch alike.", words.compound),
+        "Zero both dials there, or tell where the dial stands. Follow the groove by hand first.".to_owned(),
+    ];
+    if setup.ending == Ending::Dial {
+        steps.push(format!("The mark the {nut} closes on is now a new one: read the dial and note it."));
+    }
+    steps
+}

@@ -1,0 +1,148 @@
+//! Ways of setting the tool to centre height and square to the work, each drawn: the schools side by side.
+
+use crate::outline::{Drawing, Point, Shape};
+use crate::thread::Side;
+use serde::Serialize;
+
+/// One way.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct School {
+    /// What it is called.
+    pub name: &'static str,
+    /// How it is done, and what it shows.
+    pub says: String,
+    /// Drawn.
+    pub drawing: Drawing,
+}
+
+const BOUNDS: [f64; 4] = [-60.0, -44.0, 60.0, 44.0];
+
+fn school(name: &'static str, says: impl Into<String>, shapes: Vec<Shape>) -> School {
+    let says = says.into();
+    School { name, drawing: Drawing { says: says.clone(), bounds: BOUNDS, shapes, dimensions: Vec::new() }, says }
+}
+
+/// A tool pointing right, its top face at `y`.
+fn tool(tip: f64, y: f64) -> Shape {
+    Shape::closed("bit.side", vec![[tip, y], [tip - 44.0, y], [tip - 44.0, y - 13.0], [tip - 5.0, y - 13.0]])
+}
+
+/// Centre height. From the tailstock end: the work at the right, the tool coming from the operator's side, at the left, or for a
+/// rear post mirrored.
+pub(super) fn height(side: Side, rear: bool) -> Vec<School> {
+    let work = || Shape::circle("motion.work", [16.0, 0.0], 24.0);
+    let line = || Shape::open("line.centre", vec![[-56.0, 0.0], [56.0, 0.0]]);
+    // Nipped between round work and a tip on centre the rule is square to the line from tip to axis.
+    let rule: Vec<Point> = vec![[-9.4, -30.0], [-9.4, 34.0], [-8.0, 34.0], [-8.0, -30.0]];
+    let (high, low) = if rear { ("toward you", "away from you") } else { ("away from you", "toward you") };
+    let mut list = Vec::new();
+    if side == Side::External {
+        list.push(school(
+            "A thin rule",
+            format!("Nip a thin rule lightly between round work and the tip: plumb, the tip is on centre; its top leans {high} when the tip is high, {low} when it is low."),
+            vec![work(), line(), tool(-9.4, 0.0), Shape::closed("setup.rule", rule)],
+        ));
+    }
+    list.push(school(
+        "Against a centre",
+        "Bring the tip up to the point of a centre in the tailstock, or in the spindle: level with it, and the two points meet.",
+        vec![Shape::closed("motion.work", vec![[0.0, 0.0], [34.0, 20.0], [56.0, 20.0], [56.0, -20.0], [34.0, -20.0]]), line(), tool(-1.0, 0.0)],
+    ));
+    list.push(school(
+        "A facing cut",
+        "Face the end with it: a pip left in the middle is cut away by a tip on centre; one left standing says it is low, one rubbed under says it is high.",
+        vec![work(), Shape::circle("setup.pip", [16.0, 0.0], 2.6), line(), tool(13.0, 0.0)],
+    ));
+    list.push(school(
+        "By indicator, or a height gauge",
+        "The height of the centres over the bed or the cross-slide, found once and kept: set the tip to it with an indicator on a stand.",
+        vec![
+            Shape::open("setup.bed", vec![[-56.0, -38.0], [56.0, -38.0]]),
+            line(),
+            tool(6.0, 0.0),
+            Shape::circle("setup.dial", [26.0, 28.0], 11.0),
+            Shape::open("setup.stand", vec![[26.0, 17.0], [8.0, 1.0]]),
+            Shape::open("setup.stand", vec![[46.0, -38.0], [46.0, 28.0], [37.0, 28.0]]),
+        ],
+    ));
+    list
+}
+
+/// Squareness, from above: the work along the top, the tool coming up to it.
+pub(super) fn square(side: Side, included_deg: f64) -> Vec<School> {
+    let half = (included_deg / 2.0).to_radians().tan();
+    let wide = (14.0 * half).max(3.0);
+    let tool = || {
+        vec![
+            Shape::rect("bit.face", [-9.0_f64.max(wide), -42.0], [9.0_f64.max(wide), -8.0]),
+            Shape::closed("bit.face", vec![[-wide, -8.0], [0.0, 6.0], [wide, -8.0]]),
+        ]
+    };
+    let work = || Shape::rect("motion.work", [-56.0, 22.0], [56.0, 42.0]);
+    let with = |mut shapes: Vec<Shape>, more: Vec<Shape>| {
+        shapes.extend(more);
+        shapes
+    };
+    let mut list = vec![school(
+        "A fishtail gauge",
+        "Its back along the work, its notch over the point: no light on either flank, with white paper under it.",
+        with(
+            tool(),
+            vec![
+                work(),
+                Shape::closed(
+                    "setup.rule",
+                    vec![[-40.0, 22.0], [-40.0, -2.0], [-wide - 3.0, -2.0], [0.0, 9.0], [wide + 3.0, -2.0], [40.0, -2.0], [40.0, 22.0]],
+                ),
+            ],
+        ),
+    )];
+    if side == Side::External {
+        list.push(school(
+            "A square",
+            "A small square from the work to the tool's own side, where that was ground true to the point.",
+            with(
+                tool(),
+                vec![
+                    work(),
+                    Shape::closed(
+                        "setup.rule",
+                        vec![
+                            [-30.0, 22.0],
+                            [9.0_f64.max(wide) + 7.0, 22.0],
+                            [9.0_f64.max(wide) + 7.0, -40.0],
+                            [9.0_f64.max(wide), -40.0],
+                            [9.0_f64.max(wide), 15.0],
+                            [-30.0, 15.0],
+                        ],
+                    ),
+                ],
+            ),
+        ));
+        list.push(school(
+            "The tailstock quill",
+            "The gauge's back along the quill run out beside the tool: parallel to the axis wherever the work is rough.",
+            with(
+                tool(),
+                vec![
+                    Shape::rect("motion.chuck", [-56.0, 20.0], [56.0, 44.0]),
+                    Shape::closed(
+                        "setup.rule",
+                        vec![[-40.0, 20.0], [-40.0, -2.0], [-wide - 3.0, -2.0], [0.0, 9.0], [wide + 3.0, -2.0], [40.0, -2.0], [40.0, 20.0]],
+                    ),
+                ],
+            ),
+        ));
+    }
+    list.push(school(
+        "The chuck's face",
+        "The bar, or the tool's holder, laid along the face of the chuck or faceplate, with the spindle stopped and the key out.",
+        vec![
+            Shape::rect("motion.chuck", [-56.0, -42.0], [-30.0, 42.0]),
+            Shape::rect("bit.face", [-30.0, -9.0], [48.0, 9.0]),
+            Shape::open("line.centre", vec![[-30.0, -30.0], [-30.0, 36.0]]),
+        ],
+    ));
+    list
+}

@@ -1,0 +1,90 @@
+//! The limits on speed, and the lathe's own speeds drawn against them.
+
+use super::{SetupSection, SpeedLimit};
+use crate::job::{SetupFacts, Speeds};
+use crate::outline::{Drawing, Shape};
+use crate::quantity::plain_text;
+use crate::working::{Num, Quantity};
+use serde::Serialize;
+
+/// One limit on the speed.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct SpeedCap {
+    /// Which.
+    pub limit: SpeedLimit,
+    /// The most it allows.
+    pub rpm: Quantity,
+    /// Whether it is the one that binds.
+    pub binds: bool,
+    /// What sets it.
+    pub says: &'static str,
+}
+
+impl SpeedLimit {
+    /// What sets it.
+    #[must_use]
+    pub const fn says(self) -> &'static str {
+        match self {
+            Self::Cutting => "what the bit stands in this material",
+            Self::Stopping => "what the hand can stop in the room there is",
+            Self::Balance => "the work's balance",
+            Self::Comfort => "your own comfort",
+        }
+    }
+}
+
+/// Every limit, lowest first; the lowest binds.
+pub(super) fn limits(cutting: Num, stopping: Option<Num>, facts: &SetupFacts) -> (Vec<SpeedCap>, Num, SpeedLimit) {
+    let mut all = vec![(SpeedLimit::Cutting, cutting)];
+    all.extend(stopping.map(|s| (SpeedLimit::Stopping, s)));
+    all.extend(facts.balance_rpm.map(|v| (SpeedLimit::Balance, v.into())));
+    all.extend(facts.comfort_rpm.map(|v| (SpeedLimit::Comfort, v.into())));
+    // Stable, so that of equals the bit's own limit is the one named.
+    all.sort_by(|a, b| a.1.value.total_cmp(&b.1.value));
+    let (binds, limit) = all.first().copied().unwrap_or((SpeedLimit::Cutting, cutting));
+    let caps =
+        all.into_iter().map(|(which, n)| SpeedCap { limit: which, rpm: Quantity::plain(n, 0, " rpm"), binds: which == binds, says: which.says() }).collect();
+    (caps, limit, binds)
+}
+
+/// The lathe's speeds on a scale that doubles evenly, the one chosen marked, each limit a line across.
+pub(super) fn drawing(setup: &SetupSection) -> Drawing {
+    let speeds: Vec<f64> = match &setup.lathe_speeds {
+        Speeds::Steps(list) => list.clone(),
+        Speeds::Between { from, to } => vec![*from, *to],
+    };
+    let chosen = setup.speed_rpm.value;
+    let figures = speeds.iter().copied().chain(setup.limits.iter().map(|l| l.rpm.value)).chain([chosen]).filter(|v| *v > 0.0);
+    let (low, high) = figures.fold((f64::INFINITY, 0.0_f64), |(a, b), v| (a.min(v), b.max(v)));
+    let (low, high) = (low * 0.8, (high * 1.25).max(low + 1.0));
+    let x = |rpm: f64| 400.0 * (rpm.max(low) / low).ln() / (high / low).ln();
+    let mut shapes = vec![Shape::open("speed.scale", vec![[0.0, 0.0], [400.0, 0.0]])];
+    if let Speeds::Between { from, to } = setup.lathe_speeds {
+        shapes.push(Shape::rect("speed.range", [x(from), -6.0], [x(to), 6.0]));
+    }
+    let mut last = f64::NEG_INFINITY;
+    for (i, rpm) in speeds.iter().enumerate() {
+        let is = (rpm - chosen).abs() < 1e-9;
+        shapes.push(Shape::open(if is { "speed.chosen" } else { "speed.step" }, vec![[x(*rpm), -10.0], [x(*rpm), 10.0]]));
+        // Figures that would run into one another are left out; the one chosen never is.
+        if is || x(*rpm) - last > 26.0 || i == 0 {
+            last = x(*rpm);
+            shapes.push(Shape::word([x(*rpm), -26.0], plain_text(*rpm, 0)));
+        }
+    }
+    if !speeds.iter().any(|s| (s - chosen).abs() < 1e-9) {
+        shapes.push(Shape::open("speed.chosen", vec![[x(chosen), -12.0], [x(chosen), 12.0]]));
+        shapes.push(Shape::word([x(chosen), -26.0], plain_text(chosen, 0)));
+    }
+    let mut said = vec![format!("{} chosen", setup.speed_rpm.text)];
+    for (cap, level) in setup.limits.iter().zip(1_u8..) {
+        let (at, y) = (x(cap.rpm.value), 14.0 + 22.0 * f64::from(level));
+        shapes.push(Shape::open(if cap.binds { "speed.binds" } else { "speed.limit" }, vec![[at, -10.0], [at, y]]));
+        // Past the middle a word is written back over the scale, so that it stays on the drawing.
+        shapes.push(Shape::word([at.clamp(95.0, 305.0), y + 3.0], format!("{}: {}", cap.says, cap.rpm.text)));
+        said.push(format!("{} allows {}{}", cap.says, cap.rpm.text, if cap.binds { ", and binds" } else { "" }));
+    }
+    let top = 14.0 + 22.0 * f64::from(u8::try_from(setup.limits.len()).unwrap_or(4)) + 22.0;
+    Drawing { says: format!("{}.", said.join("; ")), bounds: [-24.0, -44.0, 424.0, top], shapes, dimensions: Vec::new() }
+}

@@ -1,0 +1,35 @@
+//! What is drawn of a job on request, beside its plan: the set-up, and the groove as simulated.
+
+use crate::app::App;
+use crate::jobs::facts;
+use crate::planning::{Whole, whole_with_store};
+use crate::problem::Problem;
+use axum::Json;
+use axum::extract::{Path, State};
+use yoke_core::cut::{GrooveSheet, groove_sheet};
+use yoke_core::setup::{SetupSheet, setup_sheet};
+
+/// The plan of a stored job from its facts as they stand, with what it was reckoned from. A job begun keeps its facts.
+pub async fn whole(app: &App, id: String) -> Result<Whole, Problem> {
+    let found = app
+        .with_store(move |store| {
+            let Some(job) = store.job(&id)? else { return Ok(None) };
+            Ok(Some(whole_with_store(store, facts(store, &job)?)?))
+        })
+        .await?;
+    found.ok_or_else(|| Problem::missing("job"))?.map_err(Problem::faulty)
+}
+
+/// The set-up: the picture, the speeds, the steps, the cautions.
+#[utoipa::path(get, path = "/api/v1/jobs/{id}/setup", params(("id" = String, Path)), responses((status = 200, body = SetupSheet), (status = 404, body = Problem), (status = 422, body = Problem)))]
+pub async fn setup(State(app): State<App>, Path(id): Path<String>) -> Result<Json<SetupSheet>, Problem> {
+    let (plan, job, lathe) = whole(&app, id).await?;
+    Ok(Json(setup_sheet(&plan, &job, &lathe)))
+}
+
+/// The groove pass by pass, and what a mistake would do to it.
+#[utoipa::path(get, path = "/api/v1/jobs/{id}/groove", params(("id" = String, Path)), responses((status = 200, body = GrooveSheet), (status = 404, body = Problem), (status = 422, body = Problem)))]
+pub async fn groove(State(app): State<App>, Path(id): Path<String>) -> Result<Json<GrooveSheet>, Problem> {
+    let (plan, ..) = whole(&app, id).await?;
+    Ok(Json(groove_sheet(&plan)))
+}

@@ -1,0 +1,101 @@
+import { useId, useState } from 'react';
+import type { ActKind, Job, NextStep, Plan } from '../../api/client';
+import { Leaf } from '../../parts/Leaf';
+import { LengthForm } from '../../parts/LengthForm';
+import { StandsForm } from './StandsLeaf';
+
+type Asked = 'took' | 'bit' | 'note' | null;
+type Why = Extract<ActKind, { kind: 'bit_changed' }>['why'];
+
+const WHYS: [Why, string][] = [
+  ['broke', 'It broke'],
+  ['reground', 'Ground again'],
+  ['swapped', 'Another put in'],
+];
+
+/** The bit that goes on: what became of the last, and the flat of this one if it was measured. */
+function BitForm({ onTold }: { onTold: (act: ActKind) => void }) {
+  const [why, setWhy] = useState<Why>('reground');
+  return (
+    <LengthForm
+      fields={[{ name: 'flat', says: 'Flat on its tip, if measured', optional: true }]}
+      act="Go on with it"
+      onSet={(mm) => onTold({ kind: 'bit_changed', why, tip_flat_mm: mm.flat ?? undefined })}
+    >
+      <div className="row" role="radiogroup" aria-label="What became of the bit">
+        {WHYS.map(([w, says]) => (
+          <button key={w} type="button" role="radio" aria-checked={why === w} className={`act${why === w ? '' : ' plain'}`} onClick={() => setWhy(w)}>
+            {says}
+          </button>
+        ))}
+      </div>
+    </LengthForm>
+  );
+}
+
+function NoteForm({ onTold }: { onTold: (act: ActKind) => void }) {
+  const id = useId();
+  const [text, setText] = useState('');
+  return (
+    <form
+      className="editor"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (text.trim() !== '') onTold({ kind: 'note', text: text.trim() });
+      }}
+    >
+      <label htmlFor={id}>Worth remembering</label>
+      <input id={id} data-autofocus maxLength={4000} value={text} onChange={(e) => setText(e.currentTarget.value)} />
+      <button type="submit" className="act" disabled={text.trim() === ''}>
+        Keep it
+      </button>
+    </form>
+  );
+}
+
+/** What else can happen in the middle of a cut: each is one act, and what is left is reckoned again from it. */
+export function HappenedLeaf({ job, plan, next, open, onClose, record }: { job: Job; plan: Plan; next: NextStep | null; open: boolean; onClose: () => void; record: (act: ActKind) => void }) {
+  const [asked, setAsked] = useState<Asked>(null);
+  const run = job.run;
+  const close = () => {
+    setAsked(null);
+    onClose();
+  };
+  const told = (act: ActKind) => {
+    record(act);
+    close();
+  };
+  const begun = run?.begun ?? false;
+  const choices: [string, string, () => void, boolean][] = [
+    ['Took a different amount', 'the pass was cut at another reading', () => setAsked('took'), next !== null],
+    ['One more spring pass', 'at the depth it stands at', () => told({ kind: 'sprung' }), begun],
+    ['Changed the bit', 'broken, ground again, or another', () => setAsked('bit'), begun],
+    ['Out of the chuck and back', 'or it slipped', () => told({ kind: 'rechucked' }), begun],
+    ['Half-nut opened by mistake', 'or the thread was lost some other way', () => told({ kind: 'lost' }), begun],
+    run?.stopped ? ['Go on', 'after a stop', () => told({ kind: 'resumed' }), begun] : ['Stop for the day', 'how to leave it, and how to go on', () => told({ kind: 'stopped' }), begun],
+    // Where opening the half-nut loses the thread it is not done with before it was measured or tried.
+    ['Done with it', 'take it out', () => told({ kind: 'finished' }), begun && (run?.may_leave ?? false)],
+    ['Note', 'something worth remembering', () => setAsked('note'), true],
+  ];
+  const titles = { took: 'It was cut at', bit: 'The bit that goes on', note: 'Note' };
+  return (
+    <Leaf title={asked ? titles[asked] : 'Something else…'} open={open} onClose={close}>
+      {asked === 'took' && next && <StandsForm plan={plan} act="It was cut there" onRead={(reading) => told({ kind: 'took', n: next.pass.n, reading })} />}
+      {asked === 'bit' && <BitForm onTold={told} />}
+      {asked === 'note' && <NoteForm onTold={told} />}
+      {asked === null && (
+        <div className="happened">
+          {choices
+            .filter(([, , , can]) => can)
+            .map(([says, under, act]) => (
+              <button key={says} type="button" className="choice" onClick={act}>
+                <b>{says}</b>
+                <span>{under}</span>
+              </button>
+            ))}
+          {begun && !run?.may_leave && <p className="how">It is not done with before it is measured or tried: opening the half-nut loses this thread.</p>}
+        </div>
+      )}
+    </Leaf>
+  );
+}

@@ -1,0 +1,59 @@
+import { inWords, type Job } from '../../api/client';
+import { useChange } from '../../api/hooks';
+import { Leaf } from '../../parts/Leaf';
+import { useGroove } from './hooks';
+
+const bite = (mm2: number | undefined) => (mm2 === undefined ? '—' : mm2.toFixed(3));
+
+/** The styles side by side, by what each edge bites, the passes they take, and what may go wrong. */
+export function StylesLeaf({ job, open, onClose }: { job: Job; open: boolean; onClose: () => void }) {
+  const groove = useGroove(job, open);
+  const change = useChange(job);
+  return (
+    <Leaf title="Styles compared" open={open} onClose={onClose} wide>
+      <p className="how">Largest bite of each edge in square millimetres, by the passes this job would take.</p>
+      {groove.isError && <p className="fault">{inWords(groove.error)}</p>}
+      {change.isError && <p className="fault" role="alert">{inWords(change.error)}</p>}
+      <table className="list styles-table">
+        <thead>
+          <tr>
+            <th>Style</th>
+            <th>Passes</th>
+            <th>Leading</th>
+            <th>Tip</th>
+            <th>Trailing</th>
+            <th>What may go wrong</th>
+          </tr>
+        </thead>
+        <tbody>
+          {groove.data?.styles.map((s) => (
+            <tr key={s.style}>
+              <td>
+                <button
+                  type="button"
+                  className="choice"
+                  aria-pressed={s.chosen}
+                  disabled={job.frozen || Boolean(s.refused) || change.isPending}
+                  onClick={() => change.mutate({ request: { cut: { style: s.style, compound_angle_deg: null, rows: null } } })}
+                >
+                  {s.says}
+                </button>
+              </td>
+              {s.refused ? (
+                <td colSpan={5}>Not here: {s.refused}.</td>
+              ) : (
+                <>
+                  <td className="figure">{s.passes}</td>
+                  <td className="figure">{bite(s.bites?.leading_mm2)}</td>
+                  <td className="figure">{bite(s.bites?.tip_mm2)}</td>
+                  <td className="figure">{bite(s.bites?.trailing_mm2)}</td>
+                  <td>{s.risk}</td>
+                </>
+              )}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Leaf>
+  );
+}

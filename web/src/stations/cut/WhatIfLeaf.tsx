@@ -1,0 +1,39 @@
+import { useState } from 'react';
+import { inWords, type Job } from '../../api/client';
+import { Outline } from '../../drawing/Outline';
+import { figure } from '../../parts/Figure';
+import { Leaf } from '../../parts/Leaf';
+import { useUnit } from '../../parts/unit';
+import { useGroove } from './hooks';
+
+/** A dry run of mistakes: what each would do to this groove. */
+export function WhatIfLeaf({ job, open, onClose }: { job: Job; open: boolean; onClose: () => void }) {
+  const groove = useGroove(job, open);
+  const unit = useUnit();
+  const [at, setAt] = useState(0);
+  const list = groove.data?.what_if ?? [];
+  const shown = list[Math.min(at, list.length - 1)];
+  return (
+    <Leaf title="What if…" open={open} onClose={onClose} wide>
+      {groove.isError && <p className="fault">{inWords(groove.error)}</p>}
+      <div className="what-if">
+        <div className="choices" role="group" aria-label="Which mistake">
+          {list.map((w, i) => (
+            <button key={w.mistake} type="button" className="choice" aria-pressed={w === shown} onClick={() => setAt(i)}>
+              {w.asks}
+            </button>
+          ))}
+        </div>
+        {shown && (
+          <div>
+            <Outline drawing={shown.drawing} />
+            <p className="what-if-says" aria-live="polite">
+              {shown.says}
+            </p>
+            <p className="how">Dashed, the groove that was meant. At the pitch line it is off by {figure(shown.acts_mm, unit)}.</p>
+          </div>
+        )}
+      </div>
+    </Leaf>
+  );
+}
