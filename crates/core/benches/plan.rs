@@ -5,6 +5,7 @@ use criterion::{Criterion, criterion_group, criterion_main};
 use serde_json::json;
 use std::hint::black_box;
 use yoke_core::cut::groove_sheet;
+use yoke_core::gauge::{Estimate, Groove, Seen};
 use yoke_core::gears::{Table, Wanted, chart, search};
 use yoke_core::job::{Job, Kit, Lathe, PlanRequest, Vocabulary, read_json, settle};
 use yoke_core::plan::plan;
@@ -86,6 +87,19 @@ fn benches(c: &mut Criterion) {
     let cut = plan(&coarse, &bench, &drawer);
     println!("{} passes simulated", cut.cut.passes.len());
     c.bench_function("groove of 60 passes with what if", |b| b.iter(|| groove_sheet(black_box(&cut))));
+    // The estimate takes in a reading after sixty passes and says the next cut; a wire finds its seat.
+    let sets: Vec<f64> = cut.run.passes.iter().map(|p| p.radial_mm).collect();
+    let before = Estimate::before(&cut.run).expect("the flanks slant");
+    let seen = Seen::Size { mm: cut.run.limits_mm[1] + 0.1, doubt_mm: 0.005 };
+    c.bench_function("estimate: a reading taken in, and the next cut", |b| {
+        b.iter(|| {
+            let mut known = before.clone();
+            known.see(&cut.run, black_box(&sets), &seen);
+            known.toward_size(&cut.run, &sets, cut.run.target_mm, cut.run.limits_mm[0])
+        });
+    });
+    let groove = Groove { pitch_diameter_mm: 11.43, pitch_mm: 2.54, lead_mm: 10.16, alpha_deg: 14.5 };
+    c.bench_function("exact seat of a wire", |b| b.iter(|| groove.seat(black_box(1.313_18))));
     let required = Ratio::new(50, 127);
     let wanted = Wanted { limit: 12, ..Wanted::default() };
     c.bench_function("full plan, 20 gears", |b| b.iter(|| plan(black_box(&job), &lathe, &kit)));

@@ -69,6 +69,8 @@ pub struct Drawing {
     /// The same in words, for those who cannot see it.
     pub says: String,
     /// Left, bottom, right, top in mm.
+    #[serde(serialize_with = "bounds")]
+    #[cfg_attr(feature = "schema", schema(value_type = Vec<f64>))]
     pub bounds: [f64; 4],
     /// Lines and circles, back to front.
     pub shapes: Vec<Shape>,
@@ -127,6 +129,11 @@ impl Shape {
 /// A tenth of a micrometre is finer than any screen or printer.
 fn tidy(v: f64) -> f64 {
     (v * 1e4).round() / 1e4
+}
+
+#[allow(clippy::trivially_copy_pass_by_ref)] // serde's signature
+fn bounds<S: Serializer>(corners: &[f64; 4], serializer: S) -> Result<S::Ok, S::Error> {
+    serializer.collect_seq(corners.iter().map(|c| tidy(*c)))
 }
 
 fn points<S: Serializer>(line: &[Point], serializer: S) -> Result<S::Ok, S::Error> {

@@ -6,7 +6,7 @@
 use crate::bit::{self, BitSection, Groove};
 use crate::blank::{self, BlankSection, EndKind};
 use crate::cut::{CutSection, section as cut};
-use crate::gauge::{GaugeSection, ProofSaid, RunTip, proof, section as gauge};
+use crate::gauge::{GaugeSection, ProofSaid, READING_DOUBT_MM, RunMate, RunTip, proof, section as gauge};
 use crate::gears::{GearsSection, section as gears};
 use crate::job::{Assumption, Ending, Job, Kit, Lathe};
 use crate::log::{RunPass, RunPlan, RunWires};
@@ -179,16 +179,22 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
     let pad = pad::section(&mut sheet, &job.pad);
     let run = RunPlan {
         side: th.spec.side,
-        start_mm: start.value,
-        tip_to_pitch_mm: tip.h.value,
-        tip_doubt_mm: tip.doubt,
-        target_mm: target.value,
-        limits_mm: [th.own.pitch.0.value, th.own.pitch.1.value],
+        start_mm: nanometre(start.value),
+        tip_to_pitch_mm: nanometre(tip.h.value),
+        tip_doubt_mm: nanometre(tip.doubt),
+        target_mm: nanometre(target.value),
+        limits_mm: [nanometre(th.own.pitch.0.value), nanometre(th.own.pitch.1.value)],
         dial: cut.dial.clone(),
-        wires: wires.map(|w| RunWires { wire_mm: w.wire, sum_mm: w.sum, corrected: w.corrected }),
+        wires: wires.map(|w| RunWires { wire_mm: w.wire, sum_mm: nanometre(w.sum), corrected: w.corrected }),
         finishing_cut_mm: job.blank.material.first_cut_mm * FINISHING_SHARE,
-        tip: Some(RunTip { pitch_mm: th.pitch.value, alpha_deg: th.alpha_deg, narrow_mm: tip.between[0], wide_mm: tip.between[1] }),
+        tip: Some(RunTip {
+            pitch_mm: nanometre(th.pitch.value),
+            alpha_deg: th.alpha_deg,
+            narrow_mm: nanometre(tip.between[0]),
+            wide_mm: nanometre(tip.between[1]),
+        }),
         passes: cut.passes.iter().map(|p| RunPass { n: p.n, kind: p.kind, radial_mm: p.radial_mm, side_mm: p.side_mm }).collect(),
+        mate: Some(run_mate(job, &th)),
         side_dial: cut.side_dial.clone(),
         cycle: setup::cycle(&setup, &gears.dial, &words),
         opening_loses: setup::opening_loses(setup.ending),
@@ -200,4 +206,23 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
     // The check stands on everything before it, the watch included.
     plan.check = setup::check(&plan, job, lathe);
     plan
+}
+
+/// The mate as made where it was measured, else anywhere in the limits of its own class.
+fn run_mate(job: &Job, th: &crate::thread::section::Thread) -> RunMate {
+    let (low, high) = (th.mate.pitch.0.value, th.mate.pitch.1.value);
+    match job.mate.as_ref().and_then(|m| m.made_mm) {
+        Some(made) => RunMate { pitch_diameter_mm: made, doubt_mm: READING_DOUBT_MM },
+        None => RunMate { pitch_diameter_mm: micron(f64::midpoint(low, high)), doubt_mm: micron((high - low) / 2.0).max(0.05) },
+    }
+}
+
+/// To the thousandth of a millimetre, which is more than is known of an unmeasured mate.
+fn micron(mm: f64) -> f64 {
+    (mm * 1e3).round() / 1e3
+}
+
+/// As far as any figure is kept with a run.
+fn nanometre(mm: f64) -> f64 {
+    (mm * 1e9).round() / 1e9
 }

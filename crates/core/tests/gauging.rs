@@ -6,7 +6,7 @@ mod common;
 use common::{demo_lathe, on, sound};
 use proptest::prelude::*;
 use serde_json::json;
-use yoke_core::gauge::{Measured, Sized, TipFound, Verdict, VerdictKind, judge, tip_found};
+use yoke_core::gauge::{Measured, Verdict, VerdictKind, judge};
 use yoke_core::log::{Act, ActKind, BitChange, RunPlan, fold};
 use yoke_core::plan::Plan;
 
@@ -63,7 +63,13 @@ fn the_lead_correction_is_small_for_one_start_and_used_for_many() {
     let formulas = three.formulas.unwrap();
     let nine = (formulas.approximate.value - formulas.simple.value) / off;
     assert!(three.corrected && (nine - 9.0).abs() < 1e-6, "it goes as the lead squared: {nine}");
-    assert!((three.over_wires_mm.unwrap().target.value - formulas.approximate.value).abs() < 1e-9);
+    let exact = formulas.exact.unwrap().value;
+    let used = three.over_wires_mm.unwrap().target.value;
+    assert!(
+        (used - formulas.approximate.value).abs() < 1e-9 || (used - exact).abs() < 1e-9 && (exact - formulas.approximate.value).abs() > 0.005,
+        "{}",
+        formulas.says
+    );
 }
 
 fn verdict(plan: &Plan, size: f64, stood: f64) -> Verdict {
@@ -135,7 +141,11 @@ fn a_thread_proven_once_and_then_read_large_or_in_doubt_is_not_proven() {
     let proven = fold(&plan.run, &[cut.clone(), read("a1", inside)]);
     assert!(proven.finished && proven.next.is_none());
     let large = fold(&plan.run, &[cut.clone(), read("a1", inside), read("a2", plan.run.limits_mm[1] + 0.05)]);
-    assert!(!large.finished && large.next.is_some(), "{:?}", large.verdict);
+    // A tenth larger with nothing cut between: a burr or a chip is likelier, so it is asked first; read so again, it stands.
+    assert!(!large.finished && large.next.is_none() && large.verdict.unwrap().questions[0].contains("burr"));
+    let again = [cut.clone(), read("a1", inside), read("a2", plan.run.limits_mm[1] + 0.05), read("a3", plan.run.limits_mm[1] + 0.049)];
+    let again = fold(&plan.run, &again);
+    assert!(!again.finished && again.next.is_some(), "{:?}", again.verdict);
     let doubtful = fold(&plan.run, &[cut, read("a1", inside), read("a2", plan.run.limits_mm[0] + 0.001)]);
     assert!(!doubtful.finished && doubtful.next.is_none(), "{:?}", doubtful.verdict);
 }
@@ -210,53 +220,6 @@ proptest! {
         }
         prop_assert_eq!(fold(&plan.run, &list), fold(&plan.run, &[]));
     }
-}
-
-/// A small generator of one's own, so that the runs below are the same every time: numbers from 0 to 1.
-struct Chance(u64);
-impl Chance {
-    fn even(&mut self) -> f64 {
-        self.0 = self.0.wrapping_mul(6_364_136_223_846_793_005).wrapping_add(1_442_695_040_888_963_407);
-        #[allow(clippy::cast_precision_loss)]
-        let share = (self.0 >> 11) as f64 / (1_u64 << 53) as f64;
-        share
-    }
-    /// About normal, by twelve of them.
-    fn normal(&mut self) -> f64 {
-        (0..12).map(|_| self.even()).sum::<f64>() - 6.0
-    }
-}
-
-#[test]
-fn the_true_tip_is_found_from_two_readings() {
-    // A flat guessed between 0.3 and 0.5; a lathe that springs by up to 0.05, more than is taken for usual, of which a spring pass leaves from a fifth to three
-    // fifths; a micrometer worse than it is said to be. Read once straight after a cut, once after two spring passes deeper in.
-    let bit = json!({"included_angle_deg": 60, "tip_flat_between_mm": [0.3, 0.5]});
-    let plan = sound(json!({"thread": {"callout": "M20x2.5-6g"}, "lathe": demo_lathe(0), "bit": bit}));
-    let mut chance = Chance(20);
-    let (mut found, mut sooner, runs) = (0, 0, 4000);
-    for _ in 0..runs {
-        let flat = 0.3 + 0.2 * chance.even();
-        let (spring, left) = (0.05 * chance.even(), 0.2 + 0.4 * chance.even());
-        let reach = (2.5 / 4.0 - flat / 2.0) / 30.0_f64.to_radians().tan();
-        let mut read = |stood: f64, springs: u32| {
-            let size = plan.run.start_mm - 2.0 * (stood - reach - spring * left.powi(springs.try_into().unwrap())) + 0.004 * chance.normal();
-            Sized { stood_mm: stood, size_mm: size, doubt_mm: 0.005, springs }
-        };
-        let readings = [read(1.30, 0), read(1.45, 2)];
-        let near = |t: &TipFound| (t.flat_mm - flat).abs() <= 0.02;
-        sooner += u32::from(near(&tip_found(&plan.run, &readings[..1]).unwrap()));
-        let both = tip_found(&plan.run, &readings).unwrap();
-        found += u32::from(near(&both));
-        assert!(both.doubt_mm < 0.04, "{both:?}");
-    }
-    println!("tip within 0.02 mm in {found} of {runs} runs after two readings, {sooner} after one");
-    assert!(f64::from(found) >= 0.95 * f64::from(runs) && sooner < found, "{found} {sooner}");
-    // With no reading there is nothing to say; by hand, one reading of next to no doubt and no spring left gives its own flat.
-    assert!(tip_found(&plan.run, &[]).is_none());
-    let reach = (2.5 / 4.0 - 0.4 / 2.0) / 30.0_f64.to_radians().tan();
-    let exact = Sized { stood_mm: 1.4, size_mm: plan.run.start_mm - 2.0 * (1.4 - reach), doubt_mm: 0.005, springs: 12 };
-    assert!((tip_found(&plan.run, &[exact]).unwrap().flat_mm - 0.4).abs() < 0.001);
 }
 
 #[test]

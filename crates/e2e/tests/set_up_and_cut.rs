@@ -30,8 +30,8 @@ async fn cut_them_all(browser: &Browser, job: &Value) -> Vec<String> {
 /// Types a reading of the pitch diameter, mm, by thread micrometer.
 async fn read_pitch_diameter(browser: &Browser, mm: f64) {
     browser.keys(["m"]).await;
-    browser.find("[role=dialog] input").await;
-    if browser.text("[role=dialog] h2").await.contains("over the wires") {
+    browser.find("[role=dialog] .act").await;
+    if !browser.text("[role=dialog]").await.contains("Pitch diameter by thread micrometer") {
         browser.find_text("[role=dialog] .act", "Thread micrometer instead").await.click().await.unwrap();
     }
     retype(&browser.find("[role=dialog] input").await, format!("{mm:.3} mm{}", Key::Enter + "")).await;
@@ -217,6 +217,7 @@ async fn ten_acts_through_a_cut_cable_are_each_kept_once_and_two_missed_ticks_ar
     browser.find_text("[role=dialog] .act", "Go on with it").await.click().await.unwrap();
     browser.wait_text(".pick-up", "Touch it on the crest").await;
 
+    browser.close().await;
     server.kill();
     let store = yoke_store::Store::open(&folder.path().join("yoke-turn.db")).unwrap();
     let rows = store.acts(id).unwrap();

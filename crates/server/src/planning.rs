@@ -9,9 +9,10 @@ use axum::http::{HeaderMap, header};
 use serde::{Deserialize, Serialize};
 use serde_json::{Value, json};
 use utoipa::ToSchema;
-use yoke_core::gauge::{Measured, Verdict, judge};
+use yoke_core::gauge::{FitKind, Verdict, judge, judge_fit};
 use yoke_core::gears::Mistake;
 use yoke_core::job::{Fault, Job as Facts, Kit, Lathe, LatheProfile, PlanRequest, read_json, settle};
+use yoke_core::log::ActKind;
 use yoke_core::plan::{Plan, plan as reckon};
 use yoke_core::quantity::{LengthUnit, parse_length, real};
 use yoke_core::thread::identify::{Identified, Sample, SampleRequest, identify as core_identify};
@@ -165,8 +166,8 @@ pub struct Reading {
     over_wires_mm: Option<f64>,
     /// Thread micrometer.
     pitch_diameter_mm: Option<f64>,
-    /// Fit with the mate; not read yet.
-    fit: Option<String>,
+    /// How the mate went.
+    fit: Option<FitKind>,
     /// Turns the mate enters; goes with `fit`.
     turns: Option<f64>,
     /// Shake of the mate; goes with `fit`.
@@ -251,11 +252,14 @@ pub async fn gauge(State(app): State<App>, body: Bytes) -> Result<Json<Verdict>,
             one
         }
     };
-    if reading.fit.is_some() || reading.turns.is_some() || reading.shake_mm.is_some() {
-        faults.push(Fault::new("/readings/0/fit", "fit by feel is not read yet; give over_wires_mm or pitch_diameter_mm"));
+    // The same act as at the lathe, so the same checks.
+    let told = match reading.fit {
+        Some(fit) => ActKind::Tried { fit, turns: reading.turns, shake_mm: reading.shake_mm },
+        None => ActKind::Measured { over_wires_mm: reading.over_wires_mm, pitch_diameter_mm: reading.pitch_diameter_mm, spread_mm: reading.spread_mm },
+    };
+    if reading.fit.is_some() && (reading.over_wires_mm.is_some() || reading.pitch_diameter_mm.is_some()) {
+        faults.push(Fault::new("/readings/0/fit", "one thing at a time: a fit, or a size"));
     }
-    let told =
-        yoke_core::log::ActKind::Measured { over_wires_mm: reading.over_wires_mm, pitch_diameter_mm: reading.pitch_diameter_mm, spread_mm: reading.spread_mm };
     if let (false, Err((field, detail))) = (request.readings.is_empty(), told.check()) {
         faults.push(Fault::new(format!("/readings/0{field}"), detail));
     }
@@ -268,10 +272,14 @@ pub async fn gauge(State(app): State<App>, body: Bytes) -> Result<Json<Verdict>,
     if !faults.is_empty() {
         return Err(Problem::faulty(faults));
     }
-    let measured = Measured { over_wires_mm: reading.over_wires_mm, pitch_diameter_mm: reading.pitch_diameter_mm, spread_mm: reading.spread_mm };
-    let mut verdict = judge(&plan.run, &measured, stood).ok_or_else(|| {
-        Problem::fault("/readings/0/over_wires_mm", "no wire of the plan serves this thread, so a size over wires says nothing; give pitch_diameter_mm")
-    })?;
+    let mut verdict = match (told.tried(), told.measured()) {
+        (Some(fit), _) => judge_fit(&plan.run, fit, stood).ok_or_else(|| {
+            Problem::fault("/readings/0/fit", "the sides of a square thread set no depth: tell the root as measured, or where the dial stands")
+        })?,
+        (None, measured) => measured.and_then(|m| judge(&plan.run, &m, stood)).ok_or_else(|| {
+            Problem::fault("/readings/0/over_wires_mm", "no wire of the plan serves this thread, so a size over wires says nothing; give pitch_diameter_mm")
+        })?,
+    };
     if reading.at_radial_mm.is_none() {
         verdict.questions.push("Where did the dial stand? The end of the schedule is taken.".into());
     }

@@ -88,6 +88,29 @@ async fn plan_callout_and_gauge_keep_their_contract() {
     }
     let (_, inch) = server.post("/api/v1/gauge", reading(target / 25.4)).await;
     assert!(inch["questions"][0].as_str().unwrap().contains("inches"), "{inch}");
+    // The mate tried: each way it may go has its verdict, and what does not belong to it is named.
+    let tried = |felt: Value| json!({"plan": request, "readings": [felt]});
+    for (felt, verdict) in [
+        (json!({"fit": "wont_enter"}), "take_more"),
+        (json!({"fit": "enters", "turns": 3}), "take_more"),
+        (json!({"fit": "tight"}), "take_more"),
+        (json!({"fit": "free"}), "in_limits"),
+        (json!({"fit": "shakes", "shake_mm": 0.12}), "in_limits"),
+        (json!({"fit": "shakes", "shake_mm": 1.5}), "past_limit"),
+    ] {
+        let (status, answer) = server.post("/api/v1/gauge", tried(felt.clone())).await;
+        assert_eq!((status, answer["verdict"].as_str()), (StatusCode::OK, Some(verdict)), "{felt}: {answer}");
+        assert_eq!(answer["next"].is_object(), verdict == "take_more", "{felt}: {answer}");
+    }
+    for (felt, pointer) in [
+        (json!({"fit": "enters"}), "/readings/0/turns"),
+        (json!({"fit": "shakes"}), "/readings/0/shake_mm"),
+        (json!({"fit": "free", "turns": 2}), "/readings/0/turns"),
+        (json!({"fit": "free", "over_wires_mm": 22.0}), "/readings/0/fit"),
+    ] {
+        let (status, problem) = server.post("/api/v1/gauge", tried(felt.clone())).await;
+        assert_eq!((status, problem["faults"][0]["pointer"].as_str()), (StatusCode::UNPROCESSABLE_ENTITY, Some(pointer)), "{felt}: {problem}");
+    }
     let (status, problem) = server.post("/api/v1/gauge", json!({"plan": {"thread": {"callout": "M20x"}}, "readings": []})).await;
     assert_eq!(status, StatusCode::UNPROCESSABLE_ENTITY);
     let pointers: Vec<&str> = problem["faults"].as_array().unwrap().iter().map(|f| f["pointer"].as_str().unwrap()).collect();

@@ -625,6 +625,21 @@ export interface components {
              */
             spread_mm?: number | null;
         } | {
+            /** @description How it went. */
+            fit: components["schemas"]["FitKind"];
+            /** @enum {string} */
+            kind: "tried";
+            /**
+             * Format: double
+             * @description How much it shakes across, mm, when it shakes.
+             */
+            shake_mm?: number | null;
+            /**
+             * Format: double
+             * @description Turns it entered, when it enters and stops.
+             */
+            turns?: number | null;
+        } | {
             /** @enum {string} */
             kind: "stands_at";
             /**
@@ -1692,6 +1707,11 @@ export interface components {
              */
             value?: number | null;
         };
+        /**
+         * @description How the mate went, as it is told.
+         * @enum {string}
+         */
+        FitKind: "wont_enter" | "enters" | "tight" | "free" | "shakes";
         /** @description The basic form: how deep, and what stands at crest and root. */
         FormSection: {
             /** @description Flat at the screw's crest; what a flat would be where the form is rounded. */
@@ -1708,6 +1728,9 @@ export interface components {
         Formulas: {
             /** @description Corrected to first order. */
             approximate: components["schemas"]["Quantity"];
+            exact?: components["schemas"]["Quantity"] | null;
+            /** @description Which is used, and how far the others are from it. */
+            says: string;
             /** @description Lead angle neglected. */
             simple: components["schemas"]["Quantity"];
         };
@@ -2258,7 +2281,7 @@ export interface components {
          * @description Whether the over-wires size is corrected for the lead angle.
          * @enum {string}
          */
-        LeadCorrection: "none" | "approximate" | "auto";
+        LeadCorrection: "none" | "approximate" | "exact" | "auto";
         /** @description The leadscrew: give `tpi` or `pitch_mm`. */
         LeadscrewProfile: {
             /**
@@ -3267,11 +3290,8 @@ export interface components {
              * @default null
              */
             at_radial_mm?: number | null;
-            /**
-             * @description Fit with the mate; not read yet.
-             * @default null
-             */
-            fit?: string | null;
+            /** @default null */
+            fit?: components["schemas"]["FitKind"] | null;
             /**
              * Format: double
              * @description Micrometer over three wires.
@@ -3415,6 +3435,19 @@ export interface components {
             /** @description What it gives, in a few words. */
             title: string;
         };
+        /** @description The mate a run is tried with, and how well it is known. */
+        RunMate: {
+            /**
+             * Format: double
+             * @description How far it may be from that, mm.
+             */
+            doubt_mm: number;
+            /**
+             * Format: double
+             * @description Pitch diameter it is taken to have, mm.
+             */
+            pitch_diameter_mm: number;
+        };
         /** @description What a run-out reading does. */
         RunOutSaid: {
             /** @description What that does to the thread. */
@@ -3457,6 +3490,7 @@ export interface components {
             finishing_cut_mm: number;
             /** @description Limits of the pitch diameter, mm. */
             limits_mm: number[];
+            mate?: components["schemas"]["RunMate"] | null;
             /** @description Whether opening the half-nut loses the thread. */
             opening_loses?: boolean;
             /** @description The schedule. */
@@ -4234,15 +4268,20 @@ export interface components {
              * @description Flat, mm; of a round tip the flat that cuts as deep.
              */
             flat_mm: number;
+            /**
+             * Format: double
+             * @description Pitch diameter at which the mate just goes, mm, once it was tried.
+             */
+            mate_mm?: number | null;
             /** @description Readings it rests on. */
             readings: number;
             /** @description In words. */
             says: string;
             /**
              * Format: double
-             * @description How far tool and work spring apart straight after a cut, mm radial.
+             * @description Share of a cut that springs away.
              */
-            spring_mm: number;
+            spring: number;
             /**
              * Format: double
              * @description How far it stands past the pitch line, mm.

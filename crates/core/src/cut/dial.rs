@@ -147,6 +147,12 @@ impl DepthDial {
         reading * self.scale() / self.reading_per_radial
     }
 
+    /// One division, as radial depth in mm.
+    #[must_use]
+    pub fn division_radial_mm(&self) -> f64 {
+        self.graduation_mm / self.reading_per_radial
+    }
+
     /// One turn of the dial, as radial depth in mm.
     #[must_use]
     pub fn turn_radial_mm(&self) -> f64 {

@@ -1,15 +1,17 @@
-//! What the readings say of the tip.
+//! One estimate of what nobody can see: how far the real tip reaches, how much this lathe springs, how large the mate is.
 //!
-//! The model, small enough to work by hand. Two things are unknown: how far the tip stands past the pitch line, and how far the
-//! work and the tool spring apart in a cut. A reading taken with the dial at radial depth X gives their sum: X less half of what
-//! came off the diameter is tip + k·spring, where k is 1 straight after a cut and shrinks with every spring pass. Each unknown
-//! begins as a normal guess: the tip as told, anywhere between the narrowest and the widest it could be, the spring as is usual.
-//! Each reading with its own doubt sharpens both by Bayes' rule, which for normal guesses is two linear equations.
+//! The model, small enough to work by hand. Three things are unknown: T, how far the tip stands past the pitch line, what the zero is
+//! out by included, mm radial; s, the
+//! share of a cut that springs away; m, how far in the thread must be for the mate just to go, mm radial. Setting the dial from X₀ to
+//! X leaves a lag ℓ = s(X − X₀ + ℓ₀), so a spring pass (X = X₀) leaves s times what was left; the thread is then u = X − ℓ − T
+//! in past the diameter it began at. A size read gives u within the instrument's doubt; the mate tried gives the clearance 2(u − m) between
+//! two bounds, within the doubt of a hand. Each unknown begins as a normal guess and every reading sharpens all three by Bayes' rule,
+//! ℓ taken as straight in s near its best guess; a bounded reading keeps the mean and spread of what is left between its bounds
+//! (moment matching). Assumed: the dial repeats, the lag of every pass follows one s, and doubts are normal.
 
-use super::verdict::READING_DOUBT_MM;
+use super::fit::{Fit, FitBand};
 use crate::log::RunPlan;
 use crate::quantity::plain_text;
-use crate::thread::Side;
 use serde::{Deserialize, Serialize};
 
 /// The tip a plan was laid out for, and how well it is known.
@@ -26,17 +28,28 @@ pub struct RunTip {
     pub wide_mm: f64,
 }
 
-/// A reading as the estimate takes it.
-#[derive(Debug, Clone, Copy, PartialEq)]
-pub struct Sized {
-    /// Radial depth the dial stood at, mm.
-    pub stood_mm: f64,
-    /// Pitch diameter read, mm.
-    pub size_mm: f64,
-    /// Its doubt, mm on diameter.
+/// The mate a run is tried with, and how well it is known.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct RunMate {
+    /// Pitch diameter it is taken to have, mm.
+    pub pitch_diameter_mm: f64,
+    /// How far it may be from that, mm.
     pub doubt_mm: f64,
-    /// Spring passes taken at that depth before it was read.
-    pub springs: u32,
+}
+
+/// What was told of the thread as it stands.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub enum Seen {
+    /// A pitch diameter read.
+    Size {
+        /// The size, mm.
+        mm: f64,
+        /// Its doubt, mm on diameter: two standard deviations.
+        doubt_mm: f64,
+    },
+    /// The mate tried.
+    Fit(Fit),
 }
 
 /// The tip as the readings have it.
@@ -49,63 +62,336 @@ pub struct TipFound {
     pub doubt_mm: f64,
     /// How far it stands past the pitch line, mm.
     pub tip_to_pitch_mm: f64,
-    /// How far tool and work spring apart straight after a cut, mm radial.
-    pub spring_mm: f64,
+    /// Share of a cut that springs away.
+    pub spring: f64,
+    /// Pitch diameter at which the mate just goes, mm, once it was tried.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub mate_mm: Option<f64>,
     /// Readings it rests on.
     pub readings: usize,
     /// In words.
     pub says: String,
 }
 
-/// Spring of a light finishing cut, and how far it may be from that, mm radial. House values.
-const SPRING_MM: f64 = 0.010;
-const SPRING_DOUBT_MM: f64 = 0.010;
-/// What a spring pass leaves of the spring. House value.
-const SPRING_LEFT: f64 = 0.4;
+/// Share of a cut that springs away before anything is known, and how far it may be from that: from nought to three tenths. House values.
+const SPRING: f64 = 0.15;
+const SPRING_SD: f64 = 0.09;
+/// Largest share believed.
+const SPRING_MOST: f64 = 0.6;
+/// How much the lag of one pass differs from another's, as a share of it. House value.
+const SCATTER: f64 = 0.1;
 /// How far a flat that was measured may still be out, mm: a glass and a rule. House value.
 const MEASURED_DOUBT_MM: f64 = 0.02;
+/// How far off the zero may be, one standard deviation, mm radial: touched on paper, by eye. House value.
+const TOUCH_SD: f64 = 0.010;
+/// One standard deviation of where a hand says one fit ends and the next begins, mm of clearance. House value.
+const HAND_MM: f64 = 0.008;
+/// One-sided normal deviates: a chance of one in a hundred of passing a limit, and of one in fifty of passing a good fit.
+const PAST_LIMIT: f64 = 2.33;
+const PAST_FIT: f64 = 2.05;
 
-/// The tip the readings point to; `None` before the first, or for a square thread, whose tip sets no depth.
-#[must_use]
-pub fn tip_found(run: &RunPlan, readings: &[Sized]) -> Option<TipFound> {
-    let tip = run.tip.filter(|t| t.alpha_deg > 0.0 && !readings.is_empty())?;
-    let slope = 2.0 * tip.alpha_deg.to_radians().tan();
-    let height = |flat: f64| tip.pitch_mm / (2.0 * slope) - flat / slope;
-    let (deep, shallow) = (height(tip.narrow_mm), height(tip.wide_mm));
-    // A spread all of which is as likely has a standard deviation of its width over the root of twelve.
-    let tip_sd = ((deep - shallow) / 12.0_f64.sqrt()).max(MEASURED_DOUBT_MM / slope / 2.0);
-    let (tip_weight, spring_weight) = (tip_sd.powi(-2), SPRING_DOUBT_MM.powi(-2));
-    let (mut a, mut b, mut c) = (tip_weight, 0.0, spring_weight);
-    let (mut p, mut q) = (tip_weight * f64::midpoint(deep, shallow), spring_weight * SPRING_MM);
-    for reading in readings {
-        let came_off = if run.side == Side::External { run.start_mm - reading.size_mm } else { reading.size_mm - run.start_mm };
-        let sum = reading.stood_mm - came_off / 2.0;
-        let k = SPRING_LEFT.powi(i32::try_from(reading.springs.min(20)).unwrap_or(20));
-        // The doubt told is two standard deviations, and of the diameter.
-        let weight = (reading.doubt_mm.max(READING_DOUBT_MM) / 4.0).powi(-2);
-        a += weight;
-        b += weight * k;
-        c += weight * k * k;
-        p += weight * sum;
-        q += weight * k * sum;
+/// What is believed: T, s and m, with how they vary together.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Estimate {
+    mean: [f64; 3],
+    spread: [[f64; 3]; 3],
+    readings: usize,
+    fits: usize,
+    pitch_mm: f64,
+    slope: f64,
+}
+
+/// Where the dial stands, what has sprung away there, and how that grows with s.
+#[derive(Debug, Clone, Copy, Default)]
+struct Lag {
+    stands: f64,
+    left: f64,
+    grows: f64,
+}
+
+impl Lag {
+    /// After one more pass, set to x.
+    fn cut(self, x: f64, s: f64) -> Self {
+        let cut = (x - self.stands + self.left).max(0.0);
+        Self { stands: x, left: s * cut, grows: if cut > 0.0 { cut + s * self.grows } else { 0.0 } }
     }
-    let det = a * c - b * b;
-    let (reach, spring) = ((p * c - q * b) / det, (q * a - p * b) / det);
-    let flat_mm = (tip.pitch_mm / 2.0 - reach * slope).max(0.0);
-    let doubt_mm = 2.0 * (c / det).sqrt() * slope;
-    let count = readings.len();
-    Some(TipFound {
-        flat_mm,
-        doubt_mm,
-        tip_to_pitch_mm: reach,
-        spring_mm: spring,
-        readings: count,
-        says: format!(
-            "By {count} {} the tip is {} mm flat, give or take {}; the cut springs off some {} mm.",
-            if count == 1 { "reading" } else { "readings" },
-            plain_text(flat_mm, 2),
-            plain_text(doubt_mm, 2),
-            plain_text(spring.max(0.0), 3)
-        ),
-    })
+
+    fn after(sets: &[f64], s: f64) -> Self {
+        sets.iter().fold(Self::default(), |l, x| l.cut(*x, s))
+    }
+
+    /// After going on to x in equal passes of at most `most`.
+    fn on_to(self, x: f64, most: f64, s: f64) -> Self {
+        let (from, passes) = (self.stands, ((x - self.stands) / most.max(1e-3) - 1e-9).ceil().clamp(1.0, 50.0));
+        let mut lag = self;
+        let mut i = 1.0;
+        while i <= passes {
+            lag = lag.cut(from + (x - from) * i / passes, s);
+            i += 1.0;
+        }
+        lag
+    }
+}
+
+/// Density and area of the normal curve.
+fn density(x: f64) -> f64 {
+    (-x * x / 2.0).exp() / std::f64::consts::TAU.sqrt()
+}
+
+/// Area of the normal curve up to x: Abramowitz and Stegun 26.2.17 (recalled; held by the tests to its own derivative), to 1e-7.
+fn area(x: f64) -> f64 {
+    let t = 1.0 / (1.0 + 0.231_641_9 * x.abs());
+    let tail = density(x) * t * (0.319_381_530 + t * (-0.356_563_782 + t * (1.781_477_937 + t * (-1.821_255_978 + t * 1.330_274_429))));
+    if x > 0.0 { 1.0 - tail } else { tail }
+}
+
+impl Estimate {
+    /// What is believed before anything is read; `None` for a square thread, whose tip sets no depth.
+    #[must_use]
+    pub fn before(run: &RunPlan) -> Option<Self> {
+        let tip = run.tip.filter(|t| t.alpha_deg > 0.0)?;
+        let slope = 2.0 * tip.alpha_deg.to_radians().tan();
+        let height = |flat: f64| tip.pitch_mm / (2.0 * slope) - flat / slope;
+        let (deep, shallow) = (height(tip.narrow_mm), height(tip.wide_mm));
+        // A spread all of which is as likely has a standard deviation of its width over the root of twelve.
+        let tip_sd = ((deep - shallow) / 12.0_f64.sqrt()).max(MEASURED_DOUBT_MM / slope / 2.0).hypot(TOUCH_SD);
+        // With no mate described it is looked for near the limit on its own side.
+        let near = run.limits_mm[if run.turn() > 0.0 { 1 } else { 0 }];
+        let mate = run.mate.unwrap_or(RunMate { pitch_diameter_mm: near, doubt_mm: 0.1 });
+        let mate_sd = (mate.doubt_mm / 2.0).max(0.002);
+        Some(Self {
+            mean: [f64::midpoint(deep, shallow), SPRING, run.turn() * (run.start_mm - mate.pitch_diameter_mm) / 2.0],
+            spread: [[tip_sd * tip_sd, 0.0, 0.0], [0.0, SPRING_SD * SPRING_SD, 0.0], [0.0, 0.0, mate_sd * mate_sd / 4.0]],
+            readings: 0,
+            fits: 0,
+            pitch_mm: tip.pitch_mm,
+            slope,
+        })
+    }
+
+    /// The same with another bit: what was learned of the lathe and the mate is kept, the tip is as the plan now has it.
+    #[must_use]
+    pub fn with_bit(&self, changed: &RunPlan) -> Option<Self> {
+        let fresh = Self::before(changed)?;
+        let mut kept = self.clone();
+        kept.mean[0] = fresh.mean[0];
+        for i in 1..3 {
+            kept.spread[0][i] = 0.0;
+            kept.spread[i][0] = 0.0;
+        }
+        kept.spread[0][0] = fresh.spread[0][0];
+        Some(kept)
+    }
+
+    /// Mean and variance of a straight sum of the three.
+    fn sum(&self, v: [f64; 3], constant: f64) -> (f64, f64) {
+        let mean = constant + (0..3).map(|i| v[i] * self.mean[i]).sum::<f64>();
+        let variance = (0..3).flat_map(|i| (0..3).map(move |j| (i, j))).map(|(i, j)| v[i] * self.spread[i][j] * v[j]).sum();
+        (mean, variance)
+    }
+
+    /// How far in the thread is, u, less m when asked, as a straight sum: its weights, what is added, and what its own scatter is.
+    fn depth(&self, lag: Lag, against_mate: bool) -> ([f64; 3], f64, f64) {
+        let v = [-1.0, -lag.grows, if against_mate { -1.0 } else { 0.0 }];
+        (v, lag.stands - lag.left + lag.grows * self.mean[1], (SCATTER * lag.left).powi(2))
+    }
+
+    /// The same as what is believed of it: mean, and one standard deviation.
+    fn believed(&self, lag: Lag, against_mate: bool) -> (f64, f64) {
+        let (v, added, scatter) = self.depth(lag, against_mate);
+        let (mean, variance) = self.sum(v, added);
+        (mean, (variance.max(0.0) + scatter).sqrt())
+    }
+
+    fn lag(&self, sets: &[f64]) -> Lag {
+        Lag::after(sets, self.mean[1])
+    }
+
+    /// Makes the belief about a straight sum have this mean and variance, and everything that varies with it follow.
+    fn agree(&mut self, v: [f64; 3], (was, variance): (f64, f64), (mean, left): (f64, f64)) {
+        let pull: [f64; 3] = std::array::from_fn(|i| (0..3).map(|j| self.spread[i][j] * v[j]).sum::<f64>());
+        self.mean = std::array::from_fn(|i| self.mean[i] + pull[i] / variance * (mean - was));
+        let shrink = (1.0 - left / variance) / variance;
+        self.spread = std::array::from_fn(|i| std::array::from_fn(|j| self.spread[i][j] - pull[i] * pull[j] * shrink));
+        self.mean[1] = self.mean[1].clamp(0.0, SPRING_MOST);
+    }
+
+    /// Takes in what was told with the dial set so, pass after pass.
+    pub fn see(&mut self, run: &RunPlan, sets: &[f64], seen: &Seen) {
+        self.readings += 1;
+        match *seen {
+            Seen::Size { mm, doubt_mm } => {
+                let (v, added, scatter) = self.depth(self.lag(sets), false);
+                let (mean, variance) = self.sum(v, added);
+                // The doubt told is two standard deviations, and of the diameter.
+                let noise = (doubt_mm / 4.0).powi(2) + scatter;
+                let read = run.turn() * (run.start_mm - mm) / 2.0;
+                let gain = variance / (variance + noise);
+                self.agree(v, (mean, variance), (mean + gain * (read - mean), variance * (1.0 - gain)));
+            }
+            Seen::Fit(fit) => {
+                self.fits += 1;
+                let (v, added, scatter) = self.depth(self.lag(sets), true);
+                let (mean, variance) = self.sum(v, added);
+                let band = fit.clearance(self.pitch_mm);
+                let hand = scatter + (HAND_MM / 2.0).powi(2);
+                let sd = (variance + hand).sqrt();
+                let at = |edge: f64| (edge / 2.0 - mean) / sd;
+                let (a, b) = (at(band.least_mm), at(band.most_mm));
+                let whole = (area(b) - area(a)).max(1e-12);
+                let edge = |x: f64| if x.is_finite() { x * density(x) } else { 0.0 };
+                let shift = (density(a) - density(b)) / whole;
+                let kept = (1.0 + (edge(a) - edge(b)) / whole - shift * shift).clamp(1e-3, 1.0);
+                // The same of the sum itself, the hand's doubt taken out again.
+                let gain = variance / (sd * sd);
+                let new_mean = mean + gain * sd * shift;
+                let left = variance * (1.0 - gain * (1.0 - kept));
+                self.agree(v, (mean, variance), (new_mean, left));
+            }
+        }
+    }
+
+    /// How likely it was thought to be told so: the chance of a fit, or of a size at least so far off.
+    #[must_use]
+    pub fn chance(&self, run: &RunPlan, sets: &[f64], seen: &Seen) -> f64 {
+        let (v, added, scatter) = self.depth(self.lag(sets), matches!(seen, Seen::Fit(_)));
+        let (mean, variance) = self.sum(v, added);
+        match *seen {
+            Seen::Size { mm, doubt_mm } => {
+                let sd = (variance + scatter + (doubt_mm / 4.0).powi(2)).sqrt();
+                2.0 * area(-(run.turn() * (run.start_mm - mm) / 2.0 - mean).abs() / sd)
+            }
+            Seen::Fit(fit) => {
+                let band = fit.clearance(self.pitch_mm);
+                let sd = (variance + scatter + (HAND_MM / 2.0).powi(2)).sqrt();
+                area((band.most_mm / 2.0 - mean) / sd) - area((band.least_mm / 2.0 - mean) / sd)
+            }
+        }
+    }
+
+    /// Pitch diameter now, and one standard deviation of it, mm.
+    #[must_use]
+    pub fn size(&self, run: &RunPlan, sets: &[f64]) -> (f64, f64) {
+        let (mean, sd) = self.believed(self.lag(sets), false);
+        (run.start_mm - run.turn() * 2.0 * mean, 2.0 * sd)
+    }
+
+    /// Deepest the dial may be set, mm radial, in passes of at most `most`: the mean no further in than `aim`, and the chance of passing
+    /// `edge` no more than `deviate` allows, even once spring passes have taken all that was left.
+    fn deepest(&self, sets: &[f64], most: f64, (aim, edge, deviate): (f64, f64, f64), against_mate: bool) -> f64 {
+        let here = self.lag(sets);
+        let may = |radial: f64| {
+            let (mean, sd) = self.believed(here.on_to(radial, most, self.mean[1]), against_mate);
+            let (settled, settled_sd) = self.believed(Lag { stands: radial, ..Lag::default() }, against_mate);
+            mean <= aim && mean + deviate * sd <= edge && settled + deviate * settled_sd <= edge
+        };
+        if !may(here.stands) {
+            return here.stands;
+        }
+        let (mut low, mut high) = (here.stands, here.stands + 4.0 * self.pitch_mm);
+        for _ in 0..32 {
+            let middle = f64::midpoint(low, high);
+            if may(middle) { low = middle } else { high = middle }
+        }
+        low
+    }
+
+    /// The next setting toward a size, mm radial: at the aim, and no likelier than one in a hundred to pass the limit.
+    #[must_use]
+    pub fn toward_size(&self, run: &RunPlan, sets: &[f64], aim_mm: f64, limit_mm: f64) -> f64 {
+        let into = |mm: f64| run.turn() * (run.start_mm - mm) / 2.0;
+        self.deepest(sets, run.finishing_cut_mm, (into(aim_mm), into(limit_mm), PAST_LIMIT), false)
+    }
+
+    /// The next setting toward a good fit, mm radial: in the middle of running free, no likelier than one in fifty to pass it; and always
+    /// a step, small beside the room a good fit has, when the mate does not go yet.
+    #[must_use]
+    pub fn toward_fit(&self, run: &RunPlan, sets: &[f64]) -> f64 {
+        let dial = &run.dial;
+        let FitBand { least_mm, most_mm } = Fit::Free.clearance(self.pitch_mm);
+        let stands = sets.last().copied().unwrap_or(0.0);
+        let wanted = self.deepest(sets, run.finishing_cut_mm, (f64::midpoint(least_mm, most_mm) / 2.0, most_mm / 2.0, PAST_FIT), true);
+        let light = dial.shallow(stands + (most_mm - least_mm) / 4.0).radial_mm;
+        let step = if light > stands + 1e-6 { light } else { dial.shallow(stands + dial.division_radial_mm()).radial_mm };
+        dial.shallow(wanted).radial_mm.max(step)
+    }
+
+    /// How sure the next setting is, in plain words.
+    #[must_use]
+    pub fn sure(&self, run: &RunPlan, sets: &[f64], radial: f64, limit_mm: f64) -> String {
+        let (into, sd) = self.believed(self.lag(sets).on_to(radial, run.finishing_cut_mm, self.mean[1]), false);
+        let chance = area((into - run.turn() * (run.start_mm - limit_mm) / 2.0) / sd.max(1e-9));
+        let odds = if chance < 0.001 {
+            "next to no chance"
+        } else if chance < 0.02 {
+            "at most one chance in fifty"
+        } else {
+            "a chance worth minding"
+        };
+        format!(
+            "It should come to {} mm, give or take {}; {odds} of going past.",
+            plain_text(run.start_mm - run.turn() * 2.0 * into, 3),
+            plain_text(4.0 * sd, 3)
+        )
+    }
+
+    /// What the readings have found; nothing before the first.
+    #[must_use]
+    pub fn found(&self, run: &RunPlan) -> Option<TipFound> {
+        if self.readings == 0 {
+            return None;
+        }
+        let [reach, spring, m] = self.mean;
+        let flat_mm = (self.pitch_mm / 2.0 - reach * self.slope).max(0.0);
+        let doubt_mm = 2.0 * self.spread[0][0].max(0.0).sqrt() * self.slope;
+        let count = self.readings;
+        let mate_mm = (self.fits > 0).then(|| run.start_mm - run.turn() * 2.0 * m);
+        let mate = mate_mm.map_or_else(String::new, |mm| {
+            format!(" The mate just goes at {} mm, give or take {}.", plain_text(mm, 3), plain_text(4.0 * self.spread[2][2].max(0.0).sqrt(), 3))
+        });
+        Some(TipFound {
+            flat_mm,
+            doubt_mm,
+            tip_to_pitch_mm: reach,
+            spring,
+            mate_mm,
+            readings: count,
+            says: format!(
+                "By {count} {} the tip is {} mm flat, give or take {}; some {} % of a cut springs away.{mate}",
+                if count == 1 { "reading" } else { "readings" },
+                plain_text(flat_mm, 2),
+                plain_text(doubt_mm, 2),
+                plain_text(100.0 * spring, 0)
+            ),
+        })
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn the_normal_curve_has_its_known_areas_and_its_own_slope() {
+        for (x, known) in [(0.0, 0.5), (1.0, 0.841_344_746), (1.959_964, 0.975), (-2.326_348, 0.01), (6.0, 1.0)] {
+            assert!((area(x) - known).abs() < 2e-7, "{x}");
+        }
+        for i in -40..40 {
+            let x = f64::from(i) / 10.0 + 0.03;
+            assert!(((area(x + 1e-3) - area(x - 1e-3)) / 2e-3 - density(x)).abs() < 2e-4);
+        }
+    }
+
+    #[test]
+    fn the_lag_follows_the_passes_and_grows_as_it_is_said_to() {
+        // By hand, a fifth springing away: 0.4 in leaves 0.08; 0.2 more leaves 0.2·0.28 = 0.056; a spring pass leaves 0.0112.
+        assert!((Lag::after(&[0.4, 0.6, 0.6], 0.2).left - 0.0112).abs() < 1e-12);
+        for s in [0.05, 0.2, 0.4] {
+            let at = |s: f64| Lag::after(&[0.4, 0.6, 0.7, 0.7, 0.72], s);
+            assert!((at(s).grows - (at(s + 1e-6).left - at(s - 1e-6).left) / 2e-6).abs() < 1e-6);
+        }
+        let passes = Lag::after(&[0.5, 0.55, 0.6, 0.65], 0.2);
+        assert!((Lag::after(&[0.5], 0.2).on_to(0.65, 0.05, 0.2).left - passes.left).abs() < 1e-12);
+        assert!(Lag::after(&[1.0, 0.4], 0.3).left >= 0.0, "drawn back, nothing is left to come");
+    }
 }

@@ -215,7 +215,7 @@ fn judge(by: Proof, before: &Before<'_>) -> Judged {
         }
         Proof::Plug if thread.spec.side == Side::External => (Some(false), "a ring is itself a bore nobody can measure".into()),
         Proof::Plug => (Some(true), "its ends are screws, measured over wires".into()),
-        Proof::TestPiece | Proof::Auto => (Some(true), "same stock and tool: cut and prove it, then stop the part at its setting".into()),
+        Proof::TestPiece | Proof::Auto => (Some(true), "same stock and tool, proven first".into()),
     }
 }
 

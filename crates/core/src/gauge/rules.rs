@@ -17,9 +17,11 @@ rule!(LEAD_CORRECTION = "gauge.lead_correction", "Correction for the lead angle"
     "w/2*(L/(pi*E))^2*cos(alpha)/tan(alpha)", "first order in the lead angle at the pitch diameter",
     w / 2.0 * (L / (std::f64::consts::PI * E)).powi(2) * alpha.to_radians().cos() / alpha.to_radians().tan());
 rule!(CORRECTED = "gauge.corrected", "Size over three wires, corrected for the lead angle", (M: Mm "simple size over wires", c: Mm "correction") -> Mc: Mm, "M + c", "sum", M + c);
+rule!(SETTLED = "gauge.settled", "Size over three wires where they really rest", (M: Mm "simple size over wires", c: Mm "how much higher the wires rest") -> Me: Mm, "M + c",
+    "lowest seat, over its lean, of a straight wire between helical flanks", M + c);
 rule!(PITCH_OF_WIRES = "gauge.pitch_of_wires", "Pitch diameter of a size over wires", (M: Mm "size over wires", w: Mm "wire", P: Mm "pitch", alpha: Deg "half angle") -> E: Mm,
     "M - w*(1 + 1/sin(alpha)) + P/(2*tan(alpha))", "the over-wires formula turned round",
     M - w * (1.0 + 1.0 / alpha.to_radians().sin()) + P / (2.0 * alpha.to_radians().tan()));
 
 /// All of them.
-pub static ALL: &[&Rule] = &[&BEST_WIRE, &LEAST_WIRE, &LARGEST_WIRE, &OVER_WIRES, &LEAD_CORRECTION, &CORRECTED, &PITCH_OF_WIRES];
+pub static ALL: &[&Rule] = &[&BEST_WIRE, &LEAST_WIRE, &LARGEST_WIRE, &OVER_WIRES, &LEAD_CORRECTION, &CORRECTED, &SETTLED, &PITCH_OF_WIRES];

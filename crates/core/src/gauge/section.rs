@@ -1,11 +1,13 @@
 //! The gauge section of a plan.
 
+use super::seat::Groove;
+use super::verdict::READING_DOUBT_MM;
 use super::{drawing, rules};
 use crate::bit::Tip;
 use crate::cut::PassRow;
 use crate::job::{GaugeFacts, Kit, LeadCorrection};
 use crate::outline::Drawing;
-use crate::quantity::{inch_text, mm_text};
+use crate::quantity::{inch_text, mm_text, plain_text};
 use crate::thread::section::Thread;
 use crate::thread::{Side, rules as thread_rules};
 use crate::watch::{Level, Watch};
@@ -20,6 +22,19 @@ pub struct Formulas {
     pub simple: Quantity,
     /// Corrected to first order.
     pub approximate: Quantity,
+    /// Where the wires really rest; absent where they find no seat.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub exact: Option<Quantity>,
+    /// Which is used, and how far the others are from it.
+    pub says: String,
+}
+
+/// Which of the formulas is used.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+enum Used {
+    Simple,
+    Approximate,
+    Exact,
 }
 
 /// Sizes over the wire chosen.
@@ -105,11 +120,6 @@ pub(crate) fn work(
     let largest = sheet.work(&rules::LARGEST_WIRE, [thread.straight_flank().into(), pitch, alpha]);
     let external = thread.spec.side == Side::External;
     let (low, high) = thread.own.pitch;
-    let corrected = match facts.lead_correction {
-        LeadCorrection::None => false,
-        LeadCorrection::Approximate => true,
-        LeadCorrection::Auto => thread.spec.starts > 1 || thread.alpha_deg < 20.0,
-    };
     let near = |w: f64| (w - best.value).abs();
     let usable = |w: f64| w >= least.value && w <= largest.value;
     let wire = kit.wires_mm.iter().copied().filter(|w| usable(*w)).min_by(|a, b| near(*a).total_cmp(&near(*b))).filter(|_| external);
@@ -125,32 +135,57 @@ pub(crate) fn work(
             format!("No wire owned serves: {why}. Get {} (usable {} to {}).", mm_text(best.value), mm_text(least.value), mm_text(largest.value)),
         ));
     }
-    let over = |sheet: &mut Sheet, e: Num, w: Num| {
+    let over = |sheet: &mut Sheet, used: Used, e: Num, w: Num| {
         let simple = sheet.work(&rules::OVER_WIRES, [e, w, pitch, alpha]);
-        if corrected {
-            let c = sheet.work(&rules::LEAD_CORRECTION, [w, thread.lead, e, alpha]);
-            sheet.work(&rules::CORRECTED, [simple, c])
-        } else {
-            simple
+        match used {
+            Used::Simple => simple,
+            Used::Approximate => {
+                let c = sheet.work(&rules::LEAD_CORRECTION, [w, thread.lead, e, alpha]);
+                sheet.work(&rules::CORRECTED, [simple, c])
+            }
+            Used::Exact => {
+                let groove = Groove { pitch_diameter_mm: e.value, pitch_mm: pitch.value, lead_mm: thread.lead.value, alpha_deg: thread.alpha_deg };
+                let rests = groove.seat(w.value).map_or(simple.value, |s| s.over_mm);
+                sheet.work(&rules::SETTLED, [simple, Num::from(rests - simple.value)])
+            }
         }
     };
+    let mut used = Used::Simple;
     let mut chosen = None;
     let mut sizes = None;
     let mut formulas = None;
     if let Some(w) = wire {
         let wn = Num::from(w);
-        let at_target = over(sheet, target, wn);
-        let simple = sheet.work(&rules::OVER_WIRES, [target, wn, pitch, alpha]);
-        let c = sheet.work(&rules::LEAD_CORRECTION, [wn, thread.lead, target, alpha]);
-        formulas = Some(Formulas { simple: Quantity::length(simple), approximate: Quantity::length(sheet.work(&rules::CORRECTED, [simple, c])) });
-        sizes = Some(Wires { min: Quantity::length(over(sheet, low, wn)), max: Quantity::length(over(sheet, high, wn)), target: Quantity::length(at_target) });
+        let by = [Used::Simple, Used::Approximate, Used::Exact].map(|u| over(sheet, u, target, wn));
+        used = which(facts.lead_correction, thread, by.map(|n| n.value));
+        let at_target = by[used as usize];
+        formulas = Some(Formulas {
+            simple: Quantity::length(by[0]),
+            approximate: Quantity::length(by[1]),
+            exact: Some(Quantity::length(by[2])),
+            says: apart(used, by.map(|n| n.value)),
+        });
+        sizes = Some(Wires {
+            min: Quantity::length(over(sheet, used, low, wn)),
+            max: Quantity::length(over(sheet, used, high, wn)),
+            target: Quantity::length(at_target),
+        });
+        let groove = Groove { pitch_diameter_mm: target.value, pitch_mm: pitch.value, lead_mm: thread.lead.value, alpha_deg: thread.alpha_deg };
+        if let Some(other) = groove.seat(w).and_then(|s| s.other_over_mm) {
+            watch.push(Watch::new(
+                Level::Warn,
+                "wire_two_seats",
+                "gauge",
+                format!("These wires find a second seat, {} over them: rock each wire till it lies lowest.", mm_text(other)),
+            ));
+        }
         for pass in passes.iter_mut() {
             let e = line_of(pass);
             if bears(e.value, w, pitch.value, thread.alpha_deg, start.value, tip.h.value) {
-                pass.over_wires_mm = Some(Quantity::length(over(sheet, e, wn)));
+                pass.over_wires_mm = Some(Quantity::length(over(sheet, used, e, wn)));
             }
         }
-        chosen = Some(Chosen { wire: w, sum: at_target.value - target.value, corrected });
+        chosen = Some(Chosen { wire: w, sum: at_target.value - target.value, corrected: used != Used::Simple });
     }
     let says = match (external, wire) {
         (true, Some(w)) => format!("Three {} ({}) wires; measure before the part leaves the chuck.", mm_text(w), inch_text(w)),
@@ -166,11 +201,37 @@ pub(crate) fn work(
         wire_mm: wire.map(Quantity::length),
         over_wires_mm: sizes,
         formulas,
-        corrected,
+        corrected: used != Used::Simple,
         says,
         drawing,
     };
     (chosen, section)
+}
+
+/// The formula used: as asked, or by the habit of the trade, which is left where it would be out by more than a reading's doubt.
+fn which(asked: LeadCorrection, thread: &Thread, [simple, approximate, exact]: [f64; 3]) -> Used {
+    let (habit, by_habit) = if thread.spec.starts > 1 || thread.alpha_deg < 20.0 { (Used::Approximate, approximate) } else { (Used::Simple, simple) };
+    match asked {
+        LeadCorrection::None => Used::Simple,
+        LeadCorrection::Approximate => Used::Approximate,
+        LeadCorrection::Exact => Used::Exact,
+        LeadCorrection::Auto if (by_habit - exact).abs() > READING_DOUBT_MM => Used::Exact,
+        LeadCorrection::Auto => habit,
+    }
+}
+
+/// Which is used, and how far the others are from it, in words.
+fn apart(used: Used, by: [f64; 3]) -> String {
+    let names = ["simple", "corrected", "exact seat"];
+    let here = by[used as usize];
+    let off = |i: usize| {
+        let microns = 1000.0 * (by[i] - here);
+        let way = if microns > 0.0 { "more" } else { "less" };
+        if microns.abs() < 0.05 { format!("{} the same", names[i]) } else { format!("{} {} µm {way}", names[i], plain_text(microns.abs(), 1)) }
+    };
+    let others: Vec<String> = (0..3).filter(|i| *i != used as usize).map(off).collect();
+    let matters = if by.iter().all(|v| (v - here).abs() <= READING_DOUBT_MM) { "no reading tells" } else { "it shows" };
+    format!("{}; {}: {matters}", names[used as usize], others.join(", "))
 }
 
 /// Straight sides: no wire seats, so depth and the mate prove the size.

@@ -1,6 +1,7 @@
 //! The verdict: in limits, take this much more, or past it.
 
-use super::estimate::TipFound;
+use super::estimate::{Estimate, Seen};
+use super::fit::Fit;
 use crate::cut::DialSetting;
 use crate::log::RunPlan;
 use crate::quantity::{mm_text, plain_text};
@@ -87,24 +88,40 @@ impl Measured {
 /// 0.002 mm instrument and its wires.
 pub const READING_DOUBT_MM: f64 = 0.005;
 
-/// Judges a reading taken with the dial at `stood_mm` radial. `None` when the reading holds no size.
-#[must_use]
-pub fn judge(run: &RunPlan, reading: &Measured, stood_mm: f64) -> Option<Verdict> {
-    judge_knowing(run, reading, stood_mm, None)
+/// Depths the plan set on the way to where the dial stands, which is the last.
+fn as_planned(run: &RunPlan, stood_mm: f64) -> Vec<f64> {
+    run.passes.iter().map(|p| p.radial_mm).filter(|d| *d < stood_mm - 1e-6).chain([stood_mm]).collect()
 }
 
-/// The same, knowing what earlier readings have found of the tip.
+/// Judges a reading taken with the dial at `stood_mm` radial, after the passes the plan set. `None` when the reading holds no size.
 #[must_use]
-pub fn judge_knowing(run: &RunPlan, reading: &Measured, stood_mm: f64, tip: Option<&TipFound>) -> Option<Verdict> {
+pub fn judge(run: &RunPlan, reading: &Measured, stood_mm: f64) -> Option<Verdict> {
+    judge_knowing(run, reading, &as_planned(run, stood_mm), None)
+}
+
+/// Judges how the mate went, likewise. `None` for a square thread, whose depth the tip does not set.
+#[must_use]
+pub fn judge_fit(run: &RunPlan, fit: Fit, stood_mm: f64) -> Option<Verdict> {
+    judge_fit_knowing(run, fit, &as_planned(run, stood_mm), &Estimate::before(run)?)
+}
+
+/// A size judged, with the dial set so pass after pass, knowing what earlier readings have found.
+#[must_use]
+pub fn judge_knowing(run: &RunPlan, reading: &Measured, sets: &[f64], known: Option<&Estimate>) -> Option<Verdict> {
     let size = reading.size(run)?;
+    let stood_mm = sets.last().copied().unwrap_or(0.0);
     let typed = reading.pitch_diameter_mm.or(reading.over_wires_mm).unwrap_or(size);
     let doubt = READING_DOUBT_MM.max(reading.spread_mm.unwrap_or(0.0));
     let pitch_diameter_mm = PitchDiameter { value: size, doubt };
-    let (reach, reach_doubt) = tip.map_or((run.tip_to_pitch_mm, run.tip_doubt_mm), |t| (t.tip_to_pitch_mm, 0.0));
-    // Turned so that cutting always makes the figure smaller: a bore's size is negated.
-    let turn = if run.side == Side::External { 1.0 } else { -1.0 };
-    let expected = run.start_mm - turn * 2.0 * (stood_mm - reach);
-    let questions = questions(run, [size, typed, expected], reach_doubt);
+    let turn = run.turn();
+    let read_before = known.filter(|k| k.found(run).is_some());
+    let expected = read_before.map_or(run.start_mm - turn * 2.0 * (stood_mm - run.tip_to_pitch_mm), |k| k.size(run, sets).0);
+    let seen = Seen::Size { mm: size, doubt_mm: doubt };
+    let mut questions = questions(run, [size, typed, expected], if read_before.is_some() { 0.0 } else { run.tip_doubt_mm });
+    if questions.is_empty() && read_before.is_some_and(|k| (size - expected).abs() > UNLIKE_MM && k.chance(run, sets, &seen) < UNLIKELY) {
+        let way = if turn * (size - expected) > 0.0 { "A burr, or a chip under the wires?" } else { "Did the dial slip, or a wire miss its seat?" };
+        questions.push(format!("{} was expected by the readings before it. {way} Wipe, and read it again.", mm_text(expected + (typed - size))));
+    }
     if !questions.is_empty() {
         return Some(Verdict {
             verdict: VerdictKind::Unsure,
@@ -114,6 +131,11 @@ pub fn judge_knowing(run: &RunPlan, reading: &Measured, stood_mm: f64, tip: Opti
             questions,
         });
     }
+    let after = known.cloned().or_else(|| Estimate::before(run)).map(|mut e| {
+        e.see(run, sets, &seen);
+        e
+    });
+    // Turned so that cutting always makes the figure smaller: a bore's size is negated.
     let (u, low, high) = match run.side {
         Side::External => (size, run.limits_mm[0], run.limits_mm[1]),
         Side::Internal => (-size, -run.limits_mm[1], -run.limits_mm[0]),
@@ -123,10 +145,16 @@ pub fn judge_knowing(run: &RunPlan, reading: &Measured, stood_mm: f64, tip: Opti
     let far = if run.side == Side::External { "above the low limit" } else { "below the high limit" };
     let eps = 1e-9;
     let (verdict, says, next) = if u > high + eps {
-        let next = next_cut(run, stood_mm, (u - aim) / 2.0);
+        // What springs away is asked for again, but never so that the reading itself would come past the limit.
+        let deepest = stood_mm + (u - low - doubt) / 2.0;
+        let to = after.as_ref().map_or(stood_mm + (u - aim) / 2.0, |e| e.toward_size(run, sets, turn * aim, turn * low)).min(deepest);
+        let next = next_cut(run, stood_mm, to);
         let says = next.as_ref().map_or_else(
             || format!("{} over the limit, but less than half a division of this dial: take a spring pass and measure again.", room(u - high)),
-            |n| format!("Take {} more off the diameter: set {}.", mm_text(2.0 * n.more_radial_mm), n.dial.first().map_or("", |d| d.text.as_str())),
+            |n| {
+                let sure = after.as_ref().map_or_else(String::new, |e| format!(" {}", e.sure(run, sets, n.radial_mm, turn * low)));
+                format!("Take {} more off the diameter: set {}.{sure}", mm_text(2.0 * n.more_radial_mm), n.dial.first().map_or("", |d| d.text.as_str()))
+            },
         );
         (VerdictKind::TakeMore, says, next)
     } else if u < low - doubt - eps {
@@ -139,9 +167,56 @@ pub fn judge_knowing(run: &RunPlan, reading: &Measured, stood_mm: f64, tip: Opti
     Some(Verdict { verdict, pitch_diameter_mm, next, says, questions })
 }
 
+/// How the mate went, judged likewise. It says nothing of the limits, only of this pair.
+#[must_use]
+pub fn judge_fit_knowing(run: &RunPlan, fit: Fit, sets: &[f64], known: &Estimate) -> Option<Verdict> {
+    let stood_mm = sets.last().copied().unwrap_or(0.0);
+    let seen = Seen::Fit(fit);
+    let mut after = known.clone();
+    after.see(run, sets, &seen);
+    let (value, sd) = after.size(run, sets);
+    let pitch_diameter_mm = PitchDiameter { value, doubt: 2.0 * sd };
+    let mut questions = Vec::new();
+    if known.found(run).is_some() && known.chance(run, sets, &seen) < UNLIKELY {
+        questions.push(match fit {
+            Fit::Free | Fit::Shakes { .. } => "It is looser than what was told before allows: is it the same mate, and does the dial stand where it is said to?".to_owned(),
+            _ => "It is tighter than what was told before allows: look for a burr at the entrance, sharp crests, a chip in the mate; wipe both, and let them cool.".into(),
+        });
+        let says = "Do not cut deeper on this: it does not agree with what was told before.".into();
+        return Some(Verdict { verdict: VerdictKind::Unsure, pitch_diameter_mm, next: None, says, questions });
+    }
+    let told = fit.says();
+    let loosest = run.turn()
+        * (run.mate.map_or(run.limits_mm[usize::from(run.side == Side::External)], |m| m.pitch_diameter_mm)
+            - run.limits_mm[usize::from(run.side == Side::Internal)]);
+    let (verdict, says, next) = match fit {
+        Fit::Free => (VerdictKind::InLimits, "Runs free without shake. Stop here.".to_owned(), None),
+        Fit::Shakes { shake_mm } if shake_mm <= loosest => {
+            (VerdictKind::InLimits, format!("Loose, but no looser than the limits allow, {}. Stop here.", mm_text(loosest)), None)
+        }
+        Fit::Shakes { .. } => (
+            VerdictKind::PastLimit,
+            format!("Looser than the limits allow, {}: no cut can mend it. Make the mate to it, or begin again.", mm_text(loosest)),
+            None,
+        ),
+        Fit::WontEnter | Fit::Enters { .. } | Fit::Tight => {
+            let next = next_cut(run, stood_mm, after.toward_fit(run, sets));
+            let set = next.as_ref().and_then(|n| n.dial.first()).map_or("", |d| d.text.as_str());
+            let light = if fit == Fit::Tight { " A spring pass may be enough: try that first." } else { "" };
+            (VerdictKind::TakeMore, format!("So {told}: set {set}, and try it again.{light}"), next)
+        }
+    };
+    Some(Verdict { verdict, pitch_diameter_mm, next, says, questions })
+}
+
+/// A reading less likely than this, by what was told before, is questioned before it counts.
+const UNLIKELY: f64 = 0.002;
+/// And only when it is off by more than any micrometer's own slip, mm.
+const UNLIKE_MM: f64 = 0.03;
+
 /// The next cut, sized to the shallow side; `None` when it is less than the dial can set.
-fn next_cut(run: &RunPlan, stood_mm: f64, more: f64) -> Option<Next> {
-    let set = run.dial.shallow(stood_mm + more);
+fn next_cut(run: &RunPlan, stood_mm: f64, to: f64) -> Option<Next> {
+    let set = run.dial.shallow(to);
     let compound = if run.dial.slide == crate::cut::SlideName::Compound { set.travel_mm } else { 0.0 };
     (set.radial_mm > stood_mm + 1e-6).then(|| Next {
         radial_mm: set.radial_mm,

@@ -419,6 +419,9 @@ pub enum LeadCorrection {
     None,
     /// The first-order correction.
     Approximate,
-    /// The habit of the trade: none for a single start at 60°, else approximate.
+    /// The exact seat of a straight wire between helical flanks.
+    Exact,
+    /// The habit of the trade, none for a single start at 60°, 55° and 47½°, else approximate; exact where that habit would be out by
+    /// more than a careful reading's doubt.
     Auto,
 }

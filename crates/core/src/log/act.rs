@@ -1,6 +1,6 @@
 //! Acts: things done at the lathe. They are never changed, only added to.
 
-use crate::gauge::Measured;
+use crate::gauge::{Fit, FitKind, Measured};
 use serde::{Deserialize, Serialize};
 
 /// What was done.
@@ -26,6 +26,17 @@ pub enum ActKind {
         /// Spread of repeats, mm.
         #[serde(default, skip_serializing_if = "Option::is_none")]
         spread_mm: Option<f64>,
+    },
+    /// The mate was tried.
+    Tried {
+        /// How it went.
+        fit: FitKind,
+        /// Turns it entered, when it enters and stops.
+        #[serde(default, skip_serializing_if = "Option::is_none")]
+        turns: Option<f64>,
+        /// How much it shakes across, mm, when it shakes.
+        #[serde(default, skip_serializing_if = "Option::is_none")]
+        shake_mm: Option<f64>,
     },
     /// The dial that carries the depth stands at a reading, in its own unit.
     StandsAt {
@@ -137,6 +148,7 @@ impl ActKind {
                 _ => Err(("/over_wires_mm", "give over_wires_mm or pitch_diameter_mm, one of them".into())),
             }
             .and_then(|()| spread_mm.map_or(Ok(()), |s| sound("/spread_mm", s, 0.0, 5.0, "mm"))),
+            Self::Tried { fit, turns, shake_mm } => Fit::of(*fit, *turns, *shake_mm).map(|_| ()),
             Self::StandsAt { reading } => sound("/reading", *reading, 0.0, 200.0, "in the dial's own unit"),
             Self::Undone { act } if act.is_empty() => Err(("/act", "name the act to take back".into())),
             Self::Note { text } if text.trim().is_empty() || text.len() > 4000 => Err(("/text", "a note has 1 to 4000 characters".into())),
@@ -170,7 +182,7 @@ impl ActKind {
     /// Whether it is something done to the metal, which freezes the plan.
     #[must_use]
     pub const fn begins(&self) -> bool {
-        matches!(self, Self::PassDone { .. } | Self::Measured { .. } | Self::StandsAt { .. } | Self::Took { .. })
+        matches!(self, Self::PassDone { .. } | Self::Measured { .. } | Self::Tried { .. } | Self::StandsAt { .. } | Self::Took { .. })
     }
 
     /// Whether it only makes sense once the cut has begun.
@@ -183,6 +195,15 @@ impl ActKind {
     #[must_use]
     pub const fn undoes(&self) -> bool {
         !matches!(self, Self::Note { .. } | Self::Undone { .. } | Self::Ticked { .. } | Self::Unticked { .. })
+    }
+
+    /// How the mate went, when it was tried.
+    #[must_use]
+    pub fn tried(&self) -> Option<Fit> {
+        match *self {
+            Self::Tried { fit, turns, shake_mm } => Fit::of(fit, turns, shake_mm).ok(),
+            _ => None,
+        }
     }
 
     /// The reading, when the act is one.

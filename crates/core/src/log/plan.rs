@@ -3,7 +3,7 @@
 use super::act::ActKind;
 use crate::bit::rules::flat_of_radius;
 use crate::cut::{DepthDial, PassKind};
-use crate::gauge::RunTip;
+use crate::gauge::{RunMate, RunTip};
 use crate::quantity::LengthUnit;
 use crate::thread::Side;
 use serde::{Deserialize, Serialize};
@@ -77,6 +77,9 @@ pub struct RunPlan {
     /// The tip it was laid out for; absent in plans frozen before it was kept.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub tip: Option<RunTip>,
+    /// The mate it is tried with; absent in plans frozen before it was kept.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub mate: Option<RunMate>,
     /// The compound along the bed, when passes step aside.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub side_dial: Option<DepthDial>,

@@ -3,7 +3,7 @@
 use super::act::{Act, ActKind, BitChange};
 use super::plan::{RunPass, RunPlan};
 use crate::cut::{DialSetting, PassKind};
-use crate::gauge::{PitchDiameter, Sized, TipFound, Verdict, VerdictKind, judge_knowing, tip_found};
+use crate::gauge::{Estimate, PitchDiameter, READING_DOUBT_MM, Seen, TipFound, Verdict, VerdictKind, judge_fit_knowing, judge_knowing};
 use serde::Serialize;
 use std::collections::BTreeMap;
 
@@ -88,6 +88,9 @@ pub struct RunState {
 /// Differences of depth smaller than this are the same setting, mm.
 const SAME_MM: f64 = 1e-6;
 
+/// Two readings this near are the same, mm.
+const AGAIN_MM: f64 = 0.02;
+
 struct Run {
     /// The frozen plan, as changed by a change of bit.
     plan: RunPlan,
@@ -99,9 +102,13 @@ struct Run {
     verdict: Option<Verdict>,
     finished: bool,
     begun: bool,
-    /// Passes taken at the depth the dial stands at, and the readings that can be trusted.
-    here: u32,
-    readings: Vec<Sized>,
+    /// Every depth the dial was set to, pass after pass, and what is believed of tip, spring and mate.
+    sets: Vec<f64>,
+    known: Option<Estimate>,
+    /// The last size that can be trusted, with the depth it was read at.
+    last_size: Option<[f64; 2]>,
+    /// A size that was questioned: read so again, it stands, and what was believed before it does not.
+    doubted: Option<f64>,
     /// Whether it was measured or tried since it was last cut.
     proven: bool,
     /// Whether the last pass was the stocking tool's.
@@ -133,8 +140,10 @@ pub fn fold(plan: &RunPlan, acts: &[Act]) -> RunState {
         verdict: None,
         finished: false,
         begun: false,
-        here: 0,
-        readings: Vec::new(),
+        sets: Vec::new(),
+        known: Estimate::before(plan),
+        last_size: None,
+        doubted: None,
         proven: false,
         roughed: false,
         closed: false,
@@ -155,14 +164,13 @@ impl Run {
             ActKind::PassDone { n, radial_mm } => self.cut(*n, *radial_mm),
             ActKind::Took { n, reading } => self.cut(*n, self.plan.dial.radial_of_reading(*reading)),
             ActKind::Sprung {} => {
-                self.here += 1;
+                self.sets.push(self.stands);
                 self.worked();
             }
-            ActKind::Measured { .. } => self.measure(act),
+            ActKind::Measured { .. } | ActKind::Tried { .. } => self.measure(act),
             ActKind::StandsAt { reading } => self.stand_at(self.plan.dial.radial_of_reading(*reading)),
             ActKind::BitChanged { why, tip_flat_mm, tip_radius_mm } => self.change_bit(*why, *tip_flat_mm, *tip_radius_mm),
             ActKind::Rechucked {} => {
-                self.here = 0;
                 self.proven = false;
                 let mut steps = vec!["Read the run-out first: whatever it swings, half of that is too deep on one side.".to_owned()];
                 steps.extend(self.plan.pick_up.iter().cloned());
@@ -190,6 +198,14 @@ impl Run {
         }
     }
 
+    /// The dial was set on to a depth; passes the plan has in between were cut, though nobody marked them.
+    fn set_to(&mut self, radial: f64) {
+        let last = self.sets.last().copied().unwrap_or(0.0);
+        let between = self.plan.passes.iter().map(|p| p.radial_mm).filter(|d| *d > last + SAME_MM && *d < radial - SAME_MM);
+        self.sets.extend(between);
+        self.sets.push(radial);
+    }
+
     /// The work was cut: what was known of its size no longer is.
     fn worked(&mut self) {
         self.begun = true;
@@ -203,7 +219,7 @@ impl Run {
 
     fn cut(&mut self, n: u32, radial: f64) {
         self.worked();
-        self.here = if (radial - self.stands).abs() < SAME_MM { self.here + 1 } else { 1 };
+        self.set_to(radial);
         self.stands = radial;
         self.roughed = self.basis.iter().any(|p| p.n == n && p.kind == PassKind::Stocking);
         if !self.done.contains(&n) {
@@ -216,10 +232,11 @@ impl Run {
 
     /// The pitch diameter as far as it is known: the last reading that can be trusted, less what was cut since, by the tip as found.
     fn size(&self) -> f64 {
-        let tip = tip_found(&self.plan, &self.readings).map_or(self.plan.tip_to_pitch_mm, |t| t.tip_to_pitch_mm);
-        match self.readings.last() {
-            Some(last) if (last.stood_mm - self.stands).abs() < SAME_MM => last.size_mm,
-            _ => self.plan.start_mm - self.plan.turn() * 2.0 * (self.stands - tip),
+        let by_plan = self.plan.start_mm - self.plan.turn() * 2.0 * (self.stands - self.plan.tip_to_pitch_mm);
+        match (self.last_size, &self.known) {
+            (Some([stood, size]), _) if (stood - self.stands).abs() < SAME_MM => size,
+            (Some(_), Some(known)) => known.size(&self.plan, &self.sets).0,
+            _ => by_plan,
         }
     }
 
@@ -229,8 +246,9 @@ impl Run {
         let changed = self.plan.with_bit(flat, radius);
         let (stands, last) = (changed.depth_of(size, changed.tip_to_pitch_mm).max(0.0), changed.depth_of(changed.target_mm, changed.tip_to_pitch_mm));
         self.plan = changed;
-        self.readings.clear();
-        self.here = 0;
+        self.known = self.known.as_ref().and_then(|k| k.with_bit(&self.plan));
+        self.sets = vec![stands];
+        self.last_size = None;
         self.verdict = None;
         self.finished = false;
         self.proven = false;
@@ -254,8 +272,11 @@ impl Run {
     }
 
     fn measure(&mut self, act: &ActKind) {
+        let sized = act.measured();
+        let fit = act.tried();
         if self.roughed {
-            self.verdict = act.measured().and_then(|m| m.size(&self.plan)).map(|value| Verdict {
+            let value = sized.and_then(|m| m.size(&self.plan)).unwrap_or_else(|| self.size());
+            self.verdict = Some(Verdict {
                 verdict: VerdictKind::Unsure,
                 pitch_diameter_mm: PitchDiameter { value, doubt: 0.0 },
                 next: None,
@@ -264,8 +285,19 @@ impl Run {
             });
             return;
         }
-        let known = tip_found(&self.plan, &self.readings);
-        let verdict = act.measured().and_then(|m| judge_knowing(&self.plan, &m, self.stands, known.as_ref()));
+        let verdict = match (sized, fit, &self.known) {
+            (Some(m), ..) => {
+                let size = m.size(&self.plan);
+                if self.doubted.take().zip(size).is_some_and(|(was, is)| (was - is).abs() <= AGAIN_MM) {
+                    self.known = Estimate::before(&self.plan);
+                }
+                let verdict = judge_knowing(&self.plan, &m, &self.sets, self.known.as_ref());
+                self.doubted = size.filter(|_| verdict.as_ref().is_some_and(|v| !v.questions.is_empty()));
+                verdict
+            }
+            (None, Some(fit), Some(known)) => judge_fit_knowing(&self.plan, fit, &self.sets, known),
+            _ => None,
+        };
         if let Some(verdict) = &verdict {
             // The last reading has the word: a thread once proven and then read large, or in doubt, is not.
             self.finished = verdict.verdict == VerdictKind::InLimits;
@@ -273,7 +305,13 @@ impl Run {
             self.pick_up.clear();
             if verdict.questions.is_empty() {
                 let PitchDiameter { value, doubt } = verdict.pitch_diameter_mm;
-                self.readings.push(Sized { stood_mm: self.stands, size_mm: value, doubt_mm: doubt, springs: self.here.saturating_sub(1) });
+                let seen = fit.filter(|_| sized.is_none()).map_or(Seen::Size { mm: value, doubt_mm: doubt.max(READING_DOUBT_MM) }, Seen::Fit);
+                if let Seen::Size { mm, .. } = seen {
+                    self.last_size = Some([self.stands, mm]);
+                }
+                if let Some(known) = &mut self.known {
+                    known.see(&self.plan, &self.sets, &seen);
+                }
             }
             match verdict.verdict {
                 VerdictKind::InLimits | VerdictKind::PastLimit => {
@@ -320,8 +358,8 @@ impl Run {
     /// One act resyncs everything: what is shallower has been passed, what is deeper is to come.
     fn stand_at(&mut self, radial: f64) {
         self.stands = radial;
+        self.set_to(radial);
         self.worked();
-        self.here = 0;
         let mut all = self.basis.clone();
         let cuts_left = all.iter().any(|p| p.kind == PassKind::Cut && p.radial_mm > radial + SAME_MM);
         all.retain(|p| p.radial_mm > radial + SAME_MM || (p.kind == PassKind::Spring && p.radial_mm >= radial - SAME_MM));
@@ -372,7 +410,7 @@ impl Run {
             passes_done: self.done.len(),
             done: self.done,
             verdict: self.verdict,
-            tip: tip_found(&self.plan, &self.readings),
+            tip: self.known.as_ref().and_then(|k| k.found(&self.plan)),
             finished: self.finished,
             may_leave: self.begun && (self.proven || !self.plan.opening_loses),
             closed: self.closed,

@@ -146,7 +146,7 @@ fn stock(lines: &mut Line<'_>, plan: &Plan) {
     let internal = plan.thread.side == Side::Internal;
     let name = if internal { "Bore" } else { "Blank" };
     let wanted = format!("{} to {}", plan.blank.min_mm.text, plan.blank.max_mm.text);
-    let (verb, whole) = if internal { ("Bore it", "bore") } else { ("Turn it", "blank") };
+    let verb = if internal { "Bore it" } else { "Turn it" };
     lines.put(
         "stock",
         name,
@@ -155,8 +155,8 @@ fn stock(lines: &mut Line<'_>, plan: &Plan) {
             Some(why) => bad(why, format!("{verb} to {}.", plan.blank.aim_mm.text), Some(json!({"blank": {"diameter_mm": null}}))),
             None if plan.blank.measured => good(format!("{}, within {wanted}.", plan.blank.used_mm.text)),
             None => unknown(
-                format!("The {whole} was not measured: {wanted} is wanted."),
-                format!("{verb}, measure, and tell it; {} to aim at.", plan.blank.aim_mm.text),
+                format!("Not measured: {wanted} is wanted."),
+                format!("{verb}, measure, and tell it; aim at {}.", plan.blank.aim_mm.text),
                 Some(json!({"blank": {"diameter_mm": plan.blank.aim_mm.value}})),
             ),
         },
@@ -405,7 +405,7 @@ fn relief(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
                 plain_text(0.1 + (there - relief.diameter_mm.value).abs() / 2.0, 2)
             )),
             (None, None) => unknown(
-                format!("Whether the {name} is there was not told: {wants} is what this tip wants."),
+                format!("No {name} told: this tip wants {wants}."),
                 "Turn it before the thread, and tell it.",
                 Some(json!({"blank": {"relief_diameter_mm": deep}})),
             ),

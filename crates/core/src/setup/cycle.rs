@@ -69,12 +69,12 @@ pub(crate) fn pick_up(setup: &SetupSection, words: &Words) -> Vec<String> {
     let nut = words.half_nut;
     let way = if setup.carriage == Carriage::TowardHeadstock { "toward the headstock" } else { "toward the tailstock" };
     let mut steps = vec![
-        format!("Tool out, {nut} closed: turn the spindle by hand till the carriage moves {way}, the tool beside a clean groove."),
-        format!("Spindle still, bring the tip into the groove with {} and cross-slide till both flanks touch alike.", words.compound),
-        "Zero both dials there, or tell where the dial stands. Follow the groove by hand first.".to_owned(),
+        format!("Tool out, {nut} closed: turn the spindle by hand till the carriage moves {way}."),
+        format!("Spindle still: tip into the groove with {} and cross-slide, till both flanks touch.", words.compound),
+        "Zero both dials there; follow the groove by hand first.".to_owned(),
     ];
     if setup.ending == Ending::Dial {
-        steps.push(format!("The mark the {nut} closes on is now a new one: read the dial and note it."));
+        steps.push(format!("The {nut} closes on a new mark now: read it and note it."));
     }
     steps
 }

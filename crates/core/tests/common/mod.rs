@@ -32,3 +32,26 @@ pub fn on(index: usize, callout: &str) -> Plan {
 pub fn watches(plan: &Plan, level: &str, code: &str) -> bool {
     plan.watch.iter().any(|w| w.code == code && serde_json::to_value(w.level).is_ok_and(|l| l == level))
 }
+
+/// A small generator of one's own, so that simulated runs are the same every time: numbers from 0 to 1.
+pub struct Chance(pub u64);
+
+impl Chance {
+    /// Evenly from 0 to 1.
+    pub fn even(&mut self) -> f64 {
+        self.0 = self.0.wrapping_mul(6_364_136_223_846_793_005).wrapping_add(1_442_695_040_888_963_407);
+        #[allow(clippy::cast_precision_loss)]
+        let share = (self.0 >> 11) as f64 / (1_u64 << 53) as f64;
+        share
+    }
+
+    /// Evenly between two.
+    pub fn between(&mut self, low: f64, high: f64) -> f64 {
+        low + (high - low) * self.even()
+    }
+
+    /// About normal, by twelve of them.
+    pub fn normal(&mut self) -> f64 {
+        (0..12).map(|_| self.even()).sum::<f64>() - 6.0
+    }
+}

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { Job, Verdict } from '../../api/client';
 import { useOutbox } from '../../api/outbox';
+import { Word } from '../../app/Word';
 import { Outline } from '../../drawing/Outline';
 import { figure } from '../../parts/Figure';
 import { useUnit } from '../../parts/unit';
@@ -14,6 +15,13 @@ const HEADS: Record<Verdict['verdict'], string> = {
   past_limit: '▲ Past the limit',
   unsure: '? Not sure',
 };
+
+const FORMULAS = [
+  ['auto', 'by the habit of the trade', 'simple for one start at 60°, 55° and 47½°; corrected for the rest; exact where that would show'],
+  ['none', 'by the simple formula', 'lead angle neglected'],
+  ['approximate', 'corrected for the lead', 'to first order'],
+  ['exact', 'by where they really rest', 'a straight wire between helical flanks'],
+] as const;
 
 function Said({ job }: { job: Job }) {
   const verdict = job.run?.verdict;
@@ -41,7 +49,24 @@ export function GaugeStation({ job, plan }: StationProps) {
       plan={plan}
       sentence={
         <>
-          {gauge.says}
+          {gauge.says}{' '}
+          {over && (
+            <>
+              The size over them goes{' '}
+              <Word
+                job={job}
+                about="How the size over wires is reckoned"
+                set={job.request.gauge?.lead_correction != null && job.request.gauge.lead_correction !== 'auto'}
+                edit={{
+                  kind: 'choice',
+                  choices: FORMULAS.map(([by, says, under]) => ({ says, under, chosen: (job.request.gauge?.lead_correction ?? 'auto') === by, patch: { gauge: { lead_correction: by === 'auto' ? null : by } } })),
+                }}
+              >
+                {FORMULAS.find(([by]) => by === (job.request.gauge?.lead_correction ?? 'auto'))?.[1] ?? ''}
+              </Word>
+              .
+            </>
+          )}
           {gauge.best_mm && gauge.usable_mm
             ? ` Best wire ${figure(gauge.best_mm, unit)}; ${figure(gauge.usable_mm.min, unit)} to ${figure(gauge.usable_mm.max, unit)} will serve.`
             : null}
@@ -49,7 +74,7 @@ export function GaugeStation({ job, plan }: StationProps) {
       }
       drawing={gauge.drawing ? <Outline drawing={gauge.drawing} /> : <Outline drawing={plan.thread.drawing} />}
       numbers={[
-        over && { says: 'Over wires, aim', figure: over.target, under: gauge.corrected ? 'corrected for the lead angle' : gauge.formulas && `simple; with the lead correction ${figure(gauge.formulas.approximate, unit)}` },
+        over && { says: 'Over wires, aim', figure: over.target, under: gauge.formulas?.says ?? (gauge.corrected ? 'corrected for the lead angle' : 'simple') },
         over && { says: 'Over wires, most', figure: over.max },
         over && { says: 'Over wires, least', figure: over.min },
         { says: 'Pitch diameter', figure: plan.cut.target_pitch_diameter_mm, under: `${figure(gauge.min_mm, unit)} to ${figure(gauge.max_mm, unit)}` },
@@ -60,7 +85,7 @@ export function GaugeStation({ job, plan }: StationProps) {
       {refusal && <p className="fault" role="alert">{refusal}</p>}
       <div className="row actions">
         <button type="button" className="act" onClick={() => setMeasuring(true)}>
-          Type a measurement
+          Measured, or tried
         </button>
       </div>
       <MeasureLeaf job={job} plan={plan} open={measuring} onClose={() => setMeasuring(false)} record={record} />

@@ -5,19 +5,28 @@ import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
 import { NumberPad } from '../../parts/NumberPad';
 import { useUnit } from '../../parts/unit';
+import { FitForm } from './FitForm';
 
 /** Takes a reading, questions one that cannot be right, and records it. */
 export function MeasureLeaf({ job, plan, open, onClose, record }: { job: Job; plan: Plan; open: boolean; onClose: () => void; record: (act: ActKind) => void }) {
   const id = useId();
   const shown = useUnit();
   const [unit, setUnit] = useState<'mm' | 'in' | null>(null);
-  const [by, setBy] = useState<'wires' | 'micrometer' | null>(null);
+  const [by, setBy] = useState<'wires' | 'micrometer' | 'mate' | null>(null);
   const [text, setText] = useState('');
   const [fault, setFault] = useState<string | null>(null);
   const [questions, setQuestions] = useState<string[]>([]);
   const typed = unit ?? shown;
   const wires = plan.gauge.wire_mm;
-  const how = by ?? (wires ? 'wires' : 'micrometer');
+  const how = by ?? (plan.proof?.ways.some((w) => w.chosen && w.by === 'mate') ? 'mate' : wires ? 'wires' : 'micrometer');
+  const titles = { wires: 'What the micrometer reads over the wires', micrometer: 'Pitch diameter by thread micrometer', mate: 'How the mate went' };
+  const others = (['wires', 'micrometer', 'mate'] as const).filter((w) => w !== how && (w !== 'wires' || wires));
+  const INSTEAD = { wires: 'Over wires instead', micrometer: 'Thread micrometer instead', mate: 'The mate instead' };
+  const instead = others.map((w) => (
+    <button key={w} type="button" className="act plain" onClick={() => setBy(w)}>
+      {INSTEAD[w]}
+    </button>
+  ));
 
   const close = () => {
     setText('');
@@ -44,7 +53,19 @@ export function MeasureLeaf({ job, plan, open, onClose, record }: { job: Job; pl
     }
   };
   return (
-    <Leaf title={how === 'wires' ? 'What the micrometer reads over the wires' : 'Pitch diameter by thread micrometer'} open={open} onClose={close}>
+    <Leaf title={titles[how]} open={open} onClose={close}>
+      {how === 'mate' ? (
+        <>
+          <FitForm
+            unit={typed}
+            onTold={(act) => {
+              record(act);
+              close();
+            }}
+          />
+          <div className="row">{instead}</div>
+        </>
+      ) : (
       <form
         className="editor"
         onSubmit={(e) => {
@@ -85,13 +106,10 @@ export function MeasureLeaf({ job, plan, open, onClose, record }: { job: Job; pl
           <button type="submit" className="act">
             {questions.length > 0 ? 'It reads so: record it' : 'Judge it'}
           </button>
-          {wires && (
-            <button type="button" className="act plain" onClick={() => setBy(how === 'wires' ? 'micrometer' : 'wires')}>
-              {how === 'wires' ? 'Thread micrometer instead' : 'Over wires instead'}
-            </button>
-          )}
+          {instead}
         </div>
       </form>
+      )}
     </Leaf>
   );
 }
