@@ -38,7 +38,7 @@ async fn a_bore_is_fitted_to_its_mate_by_feel_alone() {
     for (felt, turns) in [("Will not enter", None), ("Enters some turns", Some("2.5")), ("tight", None)] {
         browser.page.find(measure.clone()).await.unwrap().click().await.unwrap();
         browser.wait_text("[role=dialog]", "chips out of the mate").await;
-        browser.find_text(".fits .choice", felt).await.click().await.unwrap();
+        browser.find_text(".mate-fits .choice", felt).await.click().await.unwrap();
         if let Some(turns) = turns {
             let field = browser.find("[role=dialog] input").await;
             field.send_keys("some" + Key::Enter).await.unwrap();
@@ -60,7 +60,7 @@ async fn a_bore_is_fitted_to_its_mate_by_feel_alone() {
     }
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
     browser.page.find(measure).await.unwrap().click().await.unwrap();
-    browser.find_text(".fits .choice", "Runs free").await.click().await.unwrap();
+    browser.find_text(".mate-fits .choice", "Runs free").await.click().await.unwrap();
     browser.wait_text(".pass-name", "In limits").await;
     let run = server.job(id).await["run"].clone();
     assert!(run["tip"]["says"].as_str().unwrap().contains("The mate just goes at"), "{run}");

@@ -697,5 +697,5 @@ async fn the_setup_and_the_groove_are_drawn_and_what_cannot_be_done_yet_is_refus
     let opening_loses = plan["plan"]["run"]["opening_loses"].as_bool().unwrap();
     assert_eq!(status == StatusCode::UNPROCESSABLE_ENTITY, opening_loses, "{problem}");
     let (status, lost) = act("l", json!({"kind": "lost"})).await;
-    assert_eq!((status, lost["run"]["pick_up"].clone()), (StatusCode::OK, plan["plan"]["run"]["pick_up"].clone()));
+    assert!(status == StatusCode::OK && lost["run"]["pick_up"][2].as_str().unwrap().contains("set the dial that carries the depth"), "{lost}");
 }

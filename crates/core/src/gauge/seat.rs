@@ -39,7 +39,8 @@ fn least(f: impl Fn(f64) -> f64, mut a: f64, mut b: f64) -> (f64, f64) {
     let g = (5.0_f64.sqrt() - 1.0) / 2.0;
     let (mut x, mut y) = (b - g * (b - a), a + g * (b - a));
     let (mut fx, mut fy) = (f(x), f(y));
-    for _ in 0..48 {
+    // Near a least the value goes as the square of how far off one is, so a millionth of the way is far closer than any reading.
+    for _ in 0..30 {
         if fx < fy {
             (b, y, fy) = (y, x, fx);
             x = b - g * (b - a);
@@ -72,18 +73,30 @@ impl Groove {
         (self.alpha_deg.to_radians().tan(), self.lead_mm / TAU)
     }
 
-    /// How high the flank's line at θ holds a wire that leans by β, and at what radius.
-    fn holds(&self, wire_mm: f64, theta: f64, beta: f64) -> (f64, f64) {
-        let (tan, rise) = self.slopes();
-        let rho = wire_mm / 2.0;
-        let b1 = tan * beta.cos() - theta.sin() * beta.sin();
-        let b0 = (rise * theta + self.pitch_mm / 4.0 - self.pitch_diameter_mm / 2.0 * tan) * beta.cos();
+    /// How high the flank's line at θ holds a wire that leans by β (its sine and cosine given), and at what radius.
+    ///
+    /// Along the line b = b₀ + r·b₁; with b = ρ·sin φ the height is r·cos θ + ρ·cos φ, greatest where tan φ = cos θ/b₁.
+    fn holds(&self, (tan, rise): (f64, f64), rho: f64, theta: f64, (sin_b, cos_b): (f64, f64)) -> (f64, f64) {
+        let (sin_t, cos_t) = theta.sin_cos();
+        let b1 = tan * cos_b - sin_t * sin_b;
+        let b0 = (rise * theta + self.pitch_mm / 4.0 - self.pitch_diameter_mm / 2.0 * tan) * cos_b;
         if b1 <= 1e-9 {
             return (f64::NEG_INFINITY, 0.0);
         }
-        let phi = theta.cos().atan2(b1);
-        let r = (rho * phi.sin() - b0) / b1;
-        (r * theta.cos() + rho * phi.cos(), r)
+        let slant = (b1 * b1 + cos_t * cos_t).sqrt();
+        ((rho * slant - b0 * cos_t) / b1, (rho * cos_t / slant - b0) / b1)
+    }
+
+    /// How high the whole flank holds a wire that leans by β, and where round it.
+    fn height(&self, wire_mm: f64, beta: f64) -> (f64, f64) {
+        let (lean, slopes) = (beta.sin_cos(), self.slopes());
+        let under = |theta: f64| -self.holds(slopes, wire_mm / 2.0, theta, lean).0;
+        // The wire touches within a fraction of a turn of its middle: farther round the flank falls away below it.
+        let round = ((self.pitch_mm + 2.0 * wire_mm) / self.pitch_diameter_mm).clamp(0.2, 1.2);
+        let at = |i: i32| round * f64::from(i) / 8.0;
+        let best = (-8..=8).map(|i| (under(at(i)), i)).min_by(|a, b| a.0.total_cmp(&b.0)).map_or(0, |m| m.1);
+        let (low, theta) = least(under, at(best - 1), at(best + 1));
+        (-low, theta)
     }
 
     /// Where three wires of this size rest; `None` where the sides are straight, the wire is nothing, or it finds no seat.
@@ -94,26 +107,17 @@ impl Groove {
             return None;
         }
         let lead_angle = (self.lead_mm / (PI * self.pitch_diameter_mm)).atan();
-        // The wire touches within a fraction of a turn of its middle: farther round the flank falls away below it.
-        let round = ((self.pitch_mm + 2.0 * wire_mm) / self.pitch_diameter_mm).clamp(0.2, 1.2);
-        let under = |theta: f64, beta: f64| -self.holds(wire_mm, theta, beta).0;
-        let height = |beta: f64| {
-            let at = |i: i32| round * f64::from(i) / 12.0;
-            let best = (-12..=12).min_by(|a, b| under(at(*a), beta).total_cmp(&under(at(*b), beta))).unwrap_or(0);
-            -least(|t| under(t, beta), at(best - 1), at(best + 1)).0
-        };
+        let height = |beta: f64| self.height(wire_mm, beta).0;
         let widest = (lead_angle + 0.6).min(FRAC_PI_2 - 0.05);
-        let mut seats = lows(height, lead_angle - widest, lead_angle + widest.min(FRAC_PI_2 - 0.05 - lead_angle), 48);
+        let mut seats = lows(height, lead_angle - widest, lead_angle + widest.min(FRAC_PI_2 - 0.05 - lead_angle), 32);
         seats.sort_by(|a, b| a.0.total_cmp(&b.0));
         let &(h, beta) = seats.first()?;
-        let at = |i: i32| round * f64::from(i) / 12.0;
-        let best = (-12..=12).min_by(|a, b| under(at(*a), beta).total_cmp(&under(at(*b), beta))).unwrap_or(0);
-        let (_, theta) = least(|t| under(t, beta), at(best - 1), at(best + 1));
+        let theta = self.height(wire_mm, beta).1;
         let over = |h: f64| 2.0 * h + wire_mm;
         Some(Seat {
             over_mm: over(h),
             lean_deg: beta.to_degrees(),
-            touch_radius_mm: self.holds(wire_mm, theta, beta).1,
+            touch_radius_mm: self.holds(self.slopes(), wire_mm / 2.0, theta, beta.sin_cos()).1,
             other_over_mm: seats.get(1).map(|s| over(s.0)).filter(|o| o - over(h) > 1e-4),
         })
     }

@@ -144,8 +144,7 @@ pub(crate) fn work(
                 sheet.work(&rules::CORRECTED, [simple, c])
             }
             Used::Exact => {
-                let groove = Groove { pitch_diameter_mm: e.value, pitch_mm: pitch.value, lead_mm: thread.lead.value, alpha_deg: thread.alpha_deg };
-                let rests = groove.seat(w.value).map_or(simple.value, |s| s.over_mm);
+                let rests = groove_at(thread, e.value).seat(w.value).map_or(simple.value, |s| s.over_mm);
                 sheet.work(&rules::SETTLED, [simple, Num::from(rests - simple.value)])
             }
         }
@@ -156,13 +155,16 @@ pub(crate) fn work(
     let mut formulas = None;
     if let Some(w) = wire {
         let wn = Num::from(w);
-        let by = [Used::Simple, Used::Approximate, Used::Exact].map(|u| over(sheet, u, target, wn));
+        let simple = over(sheet, Used::Simple, target, wn);
+        let seat = groove_at(thread, target.value).seat(w);
+        let higher = seat.map_or(0.0, |s| s.over_mm - simple.value);
+        let by = [simple, over(sheet, Used::Approximate, target, wn), sheet.work(&rules::SETTLED, [simple, Num::from(higher)])];
         used = which(facts.lead_correction, thread, by.map(|n| n.value));
         let at_target = by[used as usize];
         formulas = Some(Formulas {
             simple: Quantity::length(by[0]),
             approximate: Quantity::length(by[1]),
-            exact: Some(Quantity::length(by[2])),
+            exact: seat.map(|_| Quantity::length(by[2])),
             says: apart(used, by.map(|n| n.value)),
         });
         sizes = Some(Wires {
@@ -170,8 +172,7 @@ pub(crate) fn work(
             max: Quantity::length(over(sheet, used, high, wn)),
             target: Quantity::length(at_target),
         });
-        let groove = Groove { pitch_diameter_mm: target.value, pitch_mm: pitch.value, lead_mm: thread.lead.value, alpha_deg: thread.alpha_deg };
-        if let Some(other) = groove.seat(w).and_then(|s| s.other_over_mm) {
+        if let Some(other) = seat.and_then(|s| s.other_over_mm) {
             watch.push(Watch::new(
                 Level::Warn,
                 "wire_two_seats",
@@ -208,6 +209,11 @@ pub(crate) fn work(
     (chosen, section)
 }
 
+/// The groove at a pitch diameter.
+fn groove_at(thread: &Thread, pitch_diameter_mm: f64) -> Groove {
+    Groove { pitch_diameter_mm, pitch_mm: thread.pitch.value, lead_mm: thread.lead.value, alpha_deg: thread.alpha_deg }
+}
+
 /// The formula used: as asked, or by the habit of the trade, which is left where it would be out by more than a reading's doubt.
 fn which(asked: LeadCorrection, thread: &Thread, [simple, approximate, exact]: [f64; 3]) -> Used {
     let (habit, by_habit) = if thread.spec.starts > 1 || thread.alpha_deg < 20.0 { (Used::Approximate, approximate) } else { (Used::Simple, simple) };
@@ -230,7 +236,7 @@ fn apart(used: Used, by: [f64; 3]) -> String {
         if microns.abs() < 0.05 { format!("{} the same", names[i]) } else { format!("{} {} µm {way}", names[i], plain_text(microns.abs(), 1)) }
     };
     let others: Vec<String> = (0..3).filter(|i| *i != used as usize).map(off).collect();
-    let matters = if by.iter().all(|v| (v - here).abs() <= READING_DOUBT_MM) { "no reading tells" } else { "it shows" };
+    let matters = if by.iter().all(|v| (v - here).abs() <= READING_DOUBT_MM) { "no reading tells them apart" } else { "it shows" };
     format!("{}; {}: {matters}", names[used as usize], others.join(", "))
 }
 

@@ -173,10 +173,10 @@ impl Run {
             ActKind::Rechucked {} => {
                 self.proven = false;
                 let mut steps = vec!["Read the run-out first: whatever it swings, half of that is too deep on one side.".to_owned()];
-                steps.extend(self.plan.pick_up.iter().cloned());
+                steps.extend(self.way_back());
                 self.pick_up = steps;
             }
-            ActKind::Lost {} => self.pick_up = self.plan.pick_up.clone(),
+            ActKind::Lost {} => self.pick_up = self.way_back(),
             ActKind::Stopped {} => {
                 self.stopped = true;
                 let stands = self.plan.dial.nearest(self.stands).setting;
@@ -267,8 +267,17 @@ impl Run {
             "Touch it on the crest of the work and set the dial to zero; the groove\u{2019}s bottom will be met near {} ({}).",
             at.text, at.reading
         ));
-        steps.extend(self.plan.pick_up.iter().cloned());
+        steps.extend(self.way_back());
         self.pick_up = steps;
+    }
+
+    /// The way back into the groove; with the tip seated in it the dial must read what the groove is deep, or every setting after is out.
+    fn way_back(&self) -> Vec<String> {
+        let stands = self.plan.dial.nearest(self.stands).setting;
+        let mut steps = self.plan.pick_up.clone();
+        let seated = format!("There, set the dial that carries the depth to {} ({}), and the other to zero.", stands.text, stands.reading);
+        steps.insert(steps.len().min(2), seated);
+        steps
     }
 
     fn measure(&mut self, act: &ActKind) {

@@ -71,7 +71,7 @@ pub(crate) fn pick_up(setup: &SetupSection, words: &Words) -> Vec<String> {
     let mut steps = vec![
         format!("Tool out, {nut} closed: turn the spindle by hand till the carriage moves {way}."),
         format!("Spindle still: tip into the groove with {} and cross-slide, till both flanks touch.", words.compound),
-        "Zero both dials there; follow the groove by hand first.".to_owned(),
+        "Follow the groove by hand before the next pass.".to_owned(),
     ];
     if setup.ending == Ending::Dial {
         steps.push(format!("The {nut} closes on a new mark now: read it and note it."));

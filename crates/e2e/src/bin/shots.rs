@@ -65,17 +65,7 @@ async fn main() {
     browser.keys(["b"]).await;
     browser.wait_text(".bench-pad", "4.500 mm, the relief width").await;
     browser.picture(&out.join("bench-pad.png")).await;
-    // A gearbox told from its plate with one cell misread; the pitch chart of a lathe, and its whole chain of motion.
-    let cells = [[8, 9, 10, 11, 12, 14], [16, 18, 20, 22, 27, 28], [32, 36, 40, 44, 48, 56]];
-    let plate = serde_json::json!({"unit": "in", "rows": ["A", "B", "C"], "columns": ["1", "2", "3", "4", "5", "6"], "cells": cells});
-    let told =
-        serde_json::json!({"name": "Tide mill", "profile": {"leadscrew": {"tpi": 4}, "gear_groups": [{"dp": 14, "gears": "24, 28, 20-65/5"}], "plate": plate}});
-    reqwest::Client::new().post(server.at("/api/v1/lathes")).json(&told).send().await.unwrap();
-    browser.go(&server.at("/shop/lathes/tide-mill")).await;
-    browser.find("button[data-part=gearbox]").await.click().await.unwrap();
-    browser.find_text(".part-form .act", "Check the plate").await.click().await.unwrap();
-    browser.find(".misread .choice").await;
-    browser.picture(&out.join("plate.png")).await;
+    // The pitch chart of a lathe, and its whole chain of motion.
     for (path, says, ready, name) in [
         ("/jobs/mill-bearing-stud/gears", "Pitch chart", ".pitch-chart tbody", "pitch-chart"),
         ("/jobs/paddle-screw-and-nut/gears", "spindle forward", ".motion svg", "motion"),

@@ -23,9 +23,10 @@ const named = ({ pass }: NextStep) =>
   ({ scratch: 'Scratch pass', stocking: `Stocking ${pass.n}`, cut: `Pass ${pass.n}`, spring: 'Spring pass', measured: 'Measured cut' })[pass.kind];
 
 /** The one word for where the run stands. */
-function headline(view: View, job: Job): string {
+function headline(view: View, job: Job, finding: boolean): string {
   const run = job.run;
   if (run?.stopped) return 'Stopped';
+  if (finding && !view.hold) return 'Find the groove';
   if (view.next) return named(view.next);
   if (view.hold) return 'Hold';
   if (run?.finished) return 'In limits';
@@ -83,7 +84,7 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
     <div className={`lathe ${tone}`}>
       <header>
         <div>
-          <b className="pass-name">{headline(view, job)}</b>
+          <b className="pass-name">{headline(view, job, steps.length > 0)}</b>
           <span>{next ? `${view.left} to go` : `${run?.passes_done ?? 0} cut`}</span>
         </div>
         <div className="lathe-job">
@@ -117,7 +118,7 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
             {verdict?.questions.map((q) => <p key={q} className="fault">{q}</p>)}
           </div>
         )}
-        {verdict?.verdict === 'take_more' && next && steps.length === 0 && <p className="strip">{verdict.says}{run?.tip && ` ${run.tip.says}`}</p>}
+        {verdict?.verdict === 'take_more' && next && steps.length === 0 && <p className="strip">{verdict.says}</p>}
         {waiting.length > 0 && cutOff && (
           <p className="strip warn" role="status">
             The server does not answer. {waiting.length} {waiting.length === 1 ? 'act is' : 'acts are'} kept here and will be sent.

@@ -39,7 +39,7 @@ export function FitForm({ unit, onTold }: { unit: 'mm' | 'in'; onTold: (act: Tri
     if (fit) onTold({ kind: 'tried', fit, shake_mm: read.mm });
   };
   return (
-    <div className="fits">
+    <div className="mate-fits">
       <p className="how">{FIRST}</p>
       {fit === null ? (
         FITS.map(([f, says]) => (

@@ -140,9 +140,9 @@ function SetUp({ job, plan }: StationProps) {
         proof.gauge && { says: 'Plug to turn first, go end', figure: proof.gauge.go_mm, under: proof.gauge.says },
       ]}
     >
-      <button type="button" className={`check-seal ${check.ready ? 'ready' : 'not-ready'}`} onClick={() => setView('check')}>
-        <b>{check.ready ? '✓ Ready' : `▲ ${wrong} to put right`}</b>
-        <span>{open > 0 ? `${open} not known` : 'all known'}</span>
+      <button type="button" className={`check-seal ${wrong > 0 ? 'not-ready' : open > 0 ? 'unknown' : 'ready'}`} onClick={() => setView('check')}>
+        <b>{wrong > 0 ? `▲ ${wrong} to put right` : open > 0 ? `? ${open} not known` : '✓ Ready'}</b>
+        <span>{wrong === 0 ? (open > 0 ? 'nothing found against it' : 'all known') : open > 0 ? `${open} not known` : 'the rest is good'}</span>
       </button>
       <p className="how">{setup.says}</p>
       {sheet && (
