@@ -178,6 +178,23 @@ fn alternating_flanks_step_aside_on_the_compound_each_way_in_turn() {
 }
 
 #[test]
+fn the_mate_tried_gives_the_next_cut_and_a_fit_that_cannot_be_is_asked_twice() {
+    let plan = sound(json!({"thread": {"callout": "M36x1.5-6H"}, "lathe": demo_lathe(1), "bit": {"included_angle_deg": 60, "tip_flat_mm": 0.19}}));
+    let all = plan.run.passes.len();
+    let tried = |fit: &str| json!({"kind": "tried", "fit": fit});
+    let stuck = then(&plan, all, &[tried("wont_enter")]);
+    let next = stuck.next.as_ref().unwrap();
+    assert!(next.pass.radial_mm > stuck.stands_mm && stuck.tip.as_ref().unwrap().mate_mm.is_some(), "{stuck:?}");
+    assert!(then(&plan, all, &[tried("wont_enter"), json!({"kind": "undone", "act": format!("a{all}")})]).next.is_none());
+    let free = then(&plan, all, &[tried("free")]);
+    assert!(free.finished && free.may_leave && free.next.is_none());
+    // Free, and then with nothing cut it will not enter: a chip is likelier. Told so again, it counts.
+    let denied = then(&plan, all, &[tried("free"), tried("free"), tried("wont_enter")]);
+    assert!(denied.next.is_none() && !denied.finished && !denied.verdict.as_ref().unwrap().questions.is_empty(), "{:?}", denied.verdict);
+    assert!(then(&plan, all, &[tried("free"), tried("free"), tried("wont_enter"), tried("wont_enter")]).next.is_some());
+}
+
+#[test]
 fn a_run_frozen_before_these_were_known_still_reads_and_goes_on() {
     let mut old = serde_json::to_value(&stud().run).unwrap();
     for late in ["tip", "side_dial", "cycle", "opening_loses", "pick_up"] {

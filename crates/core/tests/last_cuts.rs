@@ -5,7 +5,7 @@ mod common;
 
 use common::{Chance, demo_lathe, sound};
 use serde_json::json;
-use yoke_core::gauge::{Estimate, Fit, Measured, RunMate, Seen, VerdictKind, judge_fit_knowing, judge_knowing};
+use yoke_core::gauge::{Estimate, Fit, Measured, RunMate, Seen, VerdictKind, judge_fit, judge_fit_knowing, judge_knowing};
 use yoke_core::log::RunPlan;
 
 /// A lathe, a bit and a mate as they really are; the core is told none of it.
@@ -168,7 +168,7 @@ fn by_feel(jobs: u64, plain: bool) -> (usize, usize, usize) {
                 let to = if planned > truth.stands + 0.01 { planned } else { run.dial.nearest(truth.stands + run.finishing_cut_mm).radial_mm };
                 truth.on_to(to, &mut chance);
             } else {
-                let verdict = judge_fit_knowing(&run, felt, &truth.sets, &known).unwrap();
+                let verdict = judge_fit_knowing(&run, felt, &truth.sets, Some(&known), false);
                 if verdict.questions.is_empty() {
                     known.see(&run, &truth.sets, &Seen::Fit(felt));
                 }
@@ -259,8 +259,22 @@ fn a_reading_that_denies_the_ones_before_is_questioned_and_a_burr_found() {
     let verdict = judge_knowing(&run, &larger, &truth.sets, Some(&known)).unwrap();
     assert!(verdict.verdict == VerdictKind::Unsure && verdict.questions[0].contains("chip under the wires"), "{verdict:?}");
     truth.cut(truth.stands + 0.05, &mut chance);
-    let stuck = judge_fit_knowing(&run, Fit::WontEnter, &truth.sets, &known).unwrap();
+    let stuck = judge_fit_knowing(&run, Fit::WontEnter, &truth.sets, Some(&known), false);
     assert!(stuck.verdict == VerdictKind::Unsure && stuck.questions[0].contains("burr"), "{stuck:?}");
+    // Told the same again it counts; and with no reading before, a dial far past the limit is asked about all the same.
+    assert_eq!(judge_fit_knowing(&run, Fit::WontEnter, &truth.sets, Some(&known), true).verdict, VerdictKind::TakeMore);
+    let far = judge_fit(&run, Fit::WontEnter, truth.stands + 0.4);
+    assert!(far.verdict == VerdictKind::Unsure && far.questions[0].contains("past its limit") && far.next.is_none(), "{far:?}");
+    assert_eq!(judge_fit(&run, Fit::WontEnter, truth.stands).verdict, VerdictKind::TakeMore);
     let sound = Measured { pitch_diameter_mm: Some(truth.size()), ..Measured::default() };
     assert!(judge_knowing(&run, &sound, &truth.sets, Some(&known)).unwrap().questions.is_empty());
+}
+
+#[test]
+fn straight_sides_are_not_opened_by_a_deeper_cut() {
+    let run = sound(json!({"thread": {"callout": "1-4 Square"}, "lathe": demo_lathe(0)})).run;
+    assert!(Estimate::before(&run).is_none());
+    let stuck = judge_fit(&run, Fit::WontEnter, 3.0);
+    assert!(stuck.next.is_none() && stuck.says.contains("along the bed"), "{stuck:?}");
+    assert_eq!(judge_fit(&run, Fit::Free, 3.0).verdict, VerdictKind::InLimits);
 }

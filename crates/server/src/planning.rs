@@ -273,9 +273,7 @@ pub async fn gauge(State(app): State<App>, body: Bytes) -> Result<Json<Verdict>,
         return Err(Problem::faulty(faults));
     }
     let mut verdict = match (told.tried(), told.measured()) {
-        (Some(fit), _) => judge_fit(&plan.run, fit, stood).ok_or_else(|| {
-            Problem::fault("/readings/0/fit", "the sides of a square thread set no depth: tell the root as measured, or where the dial stands")
-        })?,
+        (Some(fit), _) => judge_fit(&plan.run, fit, stood),
         (None, measured) => measured.and_then(|m| judge(&plan.run, &m, stood)).ok_or_else(|| {
             Problem::fault("/readings/0/over_wires_mm", "no wire of the plan serves this thread, so a size over wires says nothing; give pitch_diameter_mm")
         })?,

@@ -4282,6 +4282,8 @@ export interface components {
              * @description Share of a cut that springs away.
              */
             spring: number;
+            /** @description Whether it is known well enough to be kept with the bit. */
+            sure: boolean;
             /**
              * Format: double
              * @description How far it stands past the pitch line, mm.

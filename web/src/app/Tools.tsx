@@ -12,7 +12,7 @@ const KEYS: [string, string][] = [
   ['W', 'working of the first number'],
   ['B', 'at Blank: the bench pad'],
   ['L', 'stand at the lathe'],
-  ['Space', 'at the lathe: pass done'],
+  ['Space', 'at the lathe: pass done; Page Down too, as a pedal or clicker sends'],
   ['M', 'at the lathe: type a measurement'],
   ['D', 'at the lathe: say where the dial stands'],
   ['U', 'at the lathe: undo'],

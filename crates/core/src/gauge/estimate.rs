@@ -69,6 +69,8 @@ pub struct TipFound {
     pub mate_mm: Option<f64>,
     /// Readings it rests on.
     pub readings: usize,
+    /// Whether it is known well enough to be kept with the bit.
+    pub sure: bool,
     /// In words.
     pub says: String,
 }
@@ -86,6 +88,8 @@ const MEASURED_DOUBT_MM: f64 = 0.02;
 const TOUCH_SD: f64 = 0.010;
 /// One standard deviation of where a hand says one fit ends and the next begins, mm of clearance. House value.
 const HAND_MM: f64 = 0.008;
+/// A flat known no better than this is not worth keeping with its bit, mm. House value.
+const WORTH_KEEPING_MM: f64 = 0.05;
 /// One-sided normal deviates: a chance of one in a hundred of passing a limit, and of one in fifty of passing a good fit.
 const PAST_LIMIT: f64 = 2.33;
 const PAST_FIT: f64 = 2.05;
@@ -356,6 +360,7 @@ impl Estimate {
             spring,
             mate_mm,
             readings: count,
+            sure: doubt_mm <= WORTH_KEEPING_MM,
             says: format!(
                 "By {count} {} the tip is {} mm flat, give or take {}; some {} % of a cut springs away.{mate}",
                 if count == 1 { "reading" } else { "readings" },

@@ -99,10 +99,10 @@ pub fn judge(run: &RunPlan, reading: &Measured, stood_mm: f64) -> Option<Verdict
     judge_knowing(run, reading, &as_planned(run, stood_mm), None)
 }
 
-/// Judges how the mate went, likewise. `None` for a square thread, whose depth the tip does not set.
+/// Judges how the mate went, likewise.
 #[must_use]
-pub fn judge_fit(run: &RunPlan, fit: Fit, stood_mm: f64) -> Option<Verdict> {
-    judge_fit_knowing(run, fit, &as_planned(run, stood_mm), &Estimate::before(run)?)
+pub fn judge_fit(run: &RunPlan, fit: Fit, stood_mm: f64) -> Verdict {
+    judge_fit_knowing(run, fit, &as_planned(run, stood_mm), Estimate::before(run).as_ref(), false)
 }
 
 /// A size judged, with the dial set so pass after pass, knowing what earlier readings have found.
@@ -167,23 +167,26 @@ pub fn judge_knowing(run: &RunPlan, reading: &Measured, sets: &[f64], known: Opt
     Some(Verdict { verdict, pitch_diameter_mm, next, says, questions })
 }
 
-/// How the mate went, judged likewise. It says nothing of the limits, only of this pair.
+/// How the mate went, judged likewise. It says nothing of the limits, only of this pair. What was questioned once and is told the same
+/// again (`again`) is taken for true.
 #[must_use]
-pub fn judge_fit_knowing(run: &RunPlan, fit: Fit, sets: &[f64], known: &Estimate) -> Option<Verdict> {
+pub fn judge_fit_knowing(run: &RunPlan, fit: Fit, sets: &[f64], known: Option<&Estimate>, again: bool) -> Verdict {
     let stood_mm = sets.last().copied().unwrap_or(0.0);
+    let Some(known) = known else { return by_width(run, fit, stood_mm) };
     let seen = Seen::Fit(fit);
     let mut after = known.clone();
     after.see(run, sets, &seen);
     let (value, sd) = after.size(run, sets);
     let pitch_diameter_mm = PitchDiameter { value, doubt: 2.0 * sd };
-    let mut questions = Vec::new();
-    if known.found(run).is_some() && known.chance(run, sets, &seen) < UNLIKELY {
-        questions.push(match fit {
-            Fit::Free | Fit::Shakes { .. } => "It is looser than what was told before allows: is it the same mate, and does the dial stand where it is said to?".to_owned(),
-            _ => "It is tighter than what was told before allows: look for a burr at the entrance, sharp crests, a chip in the mate; wipe both, and let them cool.".into(),
-        });
-        let says = "Do not cut deeper on this: it does not agree with what was told before.".into();
-        return Some(Verdict { verdict: VerdictKind::Unsure, pitch_diameter_mm, next: None, says, questions });
+    let question = if again { None } else { doubt_of_fit(run, fit, sets, known) };
+    if let Some(question) = question {
+        return Verdict {
+            verdict: VerdictKind::Unsure,
+            pitch_diameter_mm,
+            next: None,
+            says: "Do not cut deeper on this yet; told the same again, it counts.".into(),
+            questions: vec![question],
+        };
     }
     let told = fit.says();
     let loosest = run.turn()
@@ -206,7 +209,41 @@ pub fn judge_fit_knowing(run: &RunPlan, fit: Fit, sets: &[f64], known: &Estimate
             (VerdictKind::TakeMore, format!("So {told}: set {set}, and try it again.{light}"), next)
         }
     };
-    Some(Verdict { verdict, pitch_diameter_mm, next, says, questions })
+    Verdict { verdict, pitch_diameter_mm, next, says, questions: Vec::new() }
+}
+
+/// What to ask of a fit that does not agree with what was told before, or with where the dial stands.
+fn doubt_of_fit(run: &RunPlan, fit: Fit, sets: &[f64], known: &Estimate) -> Option<String> {
+    let loose = matches!(fit, Fit::Free | Fit::Shakes { .. });
+    if known.found(run).is_some() && known.chance(run, sets, &Seen::Fit(fit)) < UNLIKELY {
+        return Some(if loose {
+            "It is looser than what was told before allows: is it the same mate, and does the dial stand where it is said to?".into()
+        } else {
+            "It is tighter than what was told before allows: look for a burr at the entrance, sharp crests, a chip in the mate; wipe both, and let them cool."
+                .into()
+        });
+    }
+    // However wide the tip may be, the dial says that the thread is past its limit: then it is not metal on the flanks that stops the mate.
+    let (by_dial, sd) = Estimate::before(run)?.size(run, sets);
+    let low = run.limits_mm[usize::from(run.side == Side::Internal)];
+    (!loose && run.turn() * (by_dial - low) + 2.0 * sd < 0.0).then(|| {
+        "By where the dial stands the thread is past its limit, and the mate does not go: look for a burr, sharp crests, a damaged entrance; check the pitch and the hand.".into()
+    })
+}
+
+/// Where no estimate can be made: straight sides, which no depth moves, or a job begun before fits were read.
+fn by_width(run: &RunPlan, fit: Fit, stood_mm: f64) -> Verdict {
+    let value = run.start_mm - run.turn() * 2.0 * (stood_mm - run.tip_to_pitch_mm);
+    let (verdict, says) = match fit {
+        Fit::Free => (VerdictKind::InLimits, "Runs free without shake. Stop here."),
+        Fit::Shakes { .. } => (VerdictKind::Unsure, "It shakes: cut no more. Make the mate to it, or begin again."),
+        _ if run.tip.is_some() => (
+            VerdictKind::Unsure,
+            "Straight sides are as far apart as the tool is wide: no deeper cut opens them. See that the root is clear; then widen the groove along the bed, a little each side.",
+        ),
+        _ => (VerdictKind::Unsure, "This job was begun before fits were read: measure it, or tell where the dial stands."),
+    };
+    Verdict { verdict, pitch_diameter_mm: PitchDiameter { value, doubt: run.tip_doubt_mm }, next: None, says: says.into(), questions: Vec::new() }
 }
 
 /// A reading less likely than this, by what was told before, is questioned before it counts.

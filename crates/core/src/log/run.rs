@@ -3,7 +3,7 @@
 use super::act::{Act, ActKind, BitChange};
 use super::plan::{RunPass, RunPlan};
 use crate::cut::{DialSetting, PassKind};
-use crate::gauge::{Estimate, PitchDiameter, READING_DOUBT_MM, Seen, TipFound, Verdict, VerdictKind, judge_fit_knowing, judge_knowing};
+use crate::gauge::{Estimate, Fit, PitchDiameter, READING_DOUBT_MM, Seen, TipFound, Verdict, VerdictKind, judge_fit_knowing, judge_knowing};
 use serde::Serialize;
 use std::collections::BTreeMap;
 
@@ -109,6 +109,8 @@ struct Run {
     last_size: Option<[f64; 2]>,
     /// A size that was questioned: read so again, it stands, and what was believed before it does not.
     doubted: Option<f64>,
+    /// Likewise a fit.
+    doubted_fit: Option<Fit>,
     /// Whether it was measured or tried since it was last cut.
     proven: bool,
     /// Whether the last pass was the stocking tool's.
@@ -144,6 +146,7 @@ pub fn fold(plan: &RunPlan, acts: &[Act]) -> RunState {
         known: Estimate::before(plan),
         last_size: None,
         doubted: None,
+        doubted_fit: None,
         proven: false,
         roughed: false,
         closed: false,
@@ -304,7 +307,12 @@ impl Run {
                 self.doubted = size.filter(|_| verdict.as_ref().is_some_and(|v| !v.questions.is_empty()));
                 verdict
             }
-            (None, Some(fit), Some(known)) => judge_fit_knowing(&self.plan, fit, &self.sets, known),
+            (None, Some(fit), known) => {
+                let again = self.doubted_fit.take() == Some(fit);
+                let verdict = judge_fit_knowing(&self.plan, fit, &self.sets, known.as_ref(), again);
+                self.doubted_fit = Some(fit).filter(|_| !verdict.questions.is_empty());
+                Some(verdict)
+            }
             _ => None,
         };
         if let Some(verdict) = &verdict {

@@ -128,7 +128,7 @@ function Bit({ job, plan }: StationProps) {
           {bit.ground.stop_says && <p>{bit.ground.stop_says}</p>}
         </section>
       )}
-      {job.run?.tip && <KeepTip tip={job.run.tip} owned={bit.radius_mm ? null : asked?.owned} />}
+      {job.run?.tip?.sure && <KeepTip tip={job.run.tip} owned={bit.radius_mm ? null : asked?.owned} />}
       <p className="how">On the work: {bit.fluid}. Working clearance {bit.clearance_deg}°. Bench practice, to be bettered at the machine.</p>
       {bit.grind.tilt_says && <p className="how">{bit.grind.tilt_says}</p>}
       <p className="how">{bit.grind.rake_says}</p>

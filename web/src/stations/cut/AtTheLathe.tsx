@@ -67,6 +67,9 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
       e.preventDefault();
       done(e.timeStamp);
     },
+    // Pedals and clickers send these.
+    PageDown: (e) => done(e.timeStamp),
+    PageUp: (e) => undo(e.timeStamp),
     n: () => next && cycle.length > 0 && setPhase({ n: next.pass.n, at: (at + 1) % cycle.length }),
     m: () => setLeaf('measure'),
     d: () => setLeaf('stands'),
