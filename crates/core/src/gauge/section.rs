@@ -1,6 +1,6 @@
 //! The gauge section of a plan.
 
-use super::seat::Groove;
+use super::seat::{Groove, Seat};
 use super::verdict::READING_DOUBT_MM;
 use super::{drawing, rules};
 use crate::bit::Tip;
@@ -144,8 +144,8 @@ pub(crate) fn work(
                 sheet.work(&rules::CORRECTED, [simple, c])
             }
             Used::Exact => {
-                let rests = groove_at(thread, e.value).seat(w.value).map_or(simple.value, |s| s.over_mm);
-                sheet.work(&rules::SETTLED, [simple, Num::from(rests - simple.value)])
+                let seat = groove_at(thread, e.value).seat(w.value);
+                sheet.work(&rules::SETTLED, [simple, Num::from(higher(seat, simple))])
             }
         }
     };
@@ -157,8 +157,7 @@ pub(crate) fn work(
         let wn = Num::from(w);
         let simple = over(sheet, Used::Simple, target, wn);
         let seat = groove_at(thread, target.value).seat(w);
-        let higher = seat.map_or(0.0, |s| s.over_mm - simple.value);
-        let by = [simple, over(sheet, Used::Approximate, target, wn), sheet.work(&rules::SETTLED, [simple, Num::from(higher)])];
+        let by = [simple, over(sheet, Used::Approximate, target, wn), sheet.work(&rules::SETTLED, [simple, Num::from(higher(seat, simple))])];
         used = which(facts.lead_correction, thread, by.map(|n| n.value));
         let at_target = by[used as usize];
         formulas = Some(Formulas {
@@ -207,6 +206,11 @@ pub(crate) fn work(
         drawing,
     };
     (chosen, section)
+}
+
+/// How much higher than by the simple formula a wire rests, mm. The search for it ends well within a nanometre; past that its figures are noise.
+fn higher(seat: Option<Seat>, simple: Num) -> f64 {
+    seat.map_or(0.0, |s| ((s.over_mm - simple.value) * 1e8).round() / 1e8)
 }
 
 /// The groove at a pitch diameter.
