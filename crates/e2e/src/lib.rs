@@ -93,27 +93,31 @@ pub struct Browser {
     _profile: tempfile::TempDir,
 }
 
+/// Starts a driver, and says the port it took; nothing when it found none.
+fn start_driver() -> Option<(Kept, u16)> {
+    let mut child = Command::new("chromedriver")
+        .arg("--port=0")
+        .stdout(Stdio::piped())
+        .stderr(Stdio::null())
+        .spawn()
+        .expect("ChromeDriver is installed: apt-get install chromium chromium-driver");
+    let mut lines = BufReader::new(child.stdout.take().expect("piped")).lines();
+    let driver = Kept(child);
+    let said = |l: String| l.split("successfully on port ").nth(1)?.trim().trim_end_matches('.').parse().ok();
+    let port = lines.by_ref().map_while(Result::ok).find_map(said)?;
+    // The pipe is drained so that the driver never waits on it.
+    std::thread::spawn(move || lines.for_each(drop));
+    Some((driver, port))
+}
+
 /// How long a page may take to show something.
 const PATIENCE: Duration = Duration::from_secs(15);
 
 impl Browser {
     /// Opens one with a page of 1280 by 800, which it makes sure of.
     pub async fn open() -> Self {
-        let mut driver = Command::new("chromedriver")
-            .arg("--port=0")
-            .stdout(Stdio::piped())
-            .stderr(Stdio::null())
-            .spawn()
-            .expect("ChromeDriver is installed: apt-get install chromium chromium-driver");
-        let mut lines = BufReader::new(driver.stdout.take().expect("piped")).lines();
-        let port: u16 = lines
-            .by_ref()
-            .map_while(Result::ok)
-            .find_map(|l| l.split("successfully on port ").nth(1)?.trim().trim_end_matches('.').parse().ok())
-            .expect("ChromeDriver says its port");
-        // The pipe is drained so that the driver never waits on it.
-        std::thread::spawn(move || lines.for_each(drop));
-        let driver = Kept(driver);
+        // A port picked by the system may be taken by the other address family meanwhile: ChromeDriver then gives up, and another is started.
+        let (driver, port) = (0..5).find_map(|_| start_driver()).expect("ChromeDriver says its port");
         let profile = tempfile::tempdir().unwrap();
         let mut wants = DesiredCapabilities::chrome();
         for flag in [
