@@ -16,7 +16,7 @@ use crate::thread::pair::{self, AsCut};
 use crate::thread::{PairSection, Side, ThreadSection, section as thread};
 use crate::watch::{self, Level, Watch};
 use crate::words::Words;
-use crate::working::{Num, Sheet, Working};
+use crate::working::{Num, Sheet, Working, nine};
 use serde::Serialize;
 
 /// Everything reckoned of a job.
@@ -179,20 +179,15 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
     let pad = pad::section(&mut sheet, &job.pad);
     let run = RunPlan {
         side: th.spec.side,
-        start_mm: nanometre(start.value),
-        tip_to_pitch_mm: nanometre(tip.h.value),
-        tip_doubt_mm: nanometre(tip.doubt),
-        target_mm: nanometre(target.value),
-        limits_mm: [nanometre(th.own.pitch.0.value), nanometre(th.own.pitch.1.value)],
+        start_mm: nine(start.value),
+        tip_to_pitch_mm: nine(tip.h.value),
+        tip_doubt_mm: nine(tip.doubt),
+        target_mm: nine(target.value),
+        limits_mm: [nine(th.own.pitch.0.value), nine(th.own.pitch.1.value)],
         dial: cut.dial.clone(),
-        wires: wires.map(|w| RunWires { wire_mm: w.wire, sum_mm: nanometre(w.sum), corrected: w.corrected }),
+        wires: wires.map(|w| RunWires { wire_mm: w.wire, sum_mm: nine(w.sum), corrected: w.corrected }),
         finishing_cut_mm: job.blank.material.first_cut_mm * FINISHING_SHARE,
-        tip: Some(RunTip {
-            pitch_mm: nanometre(th.pitch.value),
-            alpha_deg: th.alpha_deg,
-            narrow_mm: nanometre(tip.between[0]),
-            wide_mm: nanometre(tip.between[1]),
-        }),
+        tip: Some(RunTip { pitch_mm: nine(th.pitch.value), alpha_deg: th.alpha_deg, narrow_mm: nine(tip.between[0]), wide_mm: nine(tip.between[1]) }),
         passes: cut.passes.iter().map(|p| RunPass { n: p.n, kind: p.kind, radial_mm: p.radial_mm, side_mm: p.side_mm }).collect(),
         mate: Some(run_mate(job, &th)),
         side_dial: cut.side_dial.clone(),
@@ -220,9 +215,4 @@ fn run_mate(job: &Job, th: &crate::thread::section::Thread) -> RunMate {
 /// To the thousandth of a millimetre, which is more than is known of an unmeasured mate.
 fn micron(mm: f64) -> f64 {
     (mm * 1e3).round() / 1e3
-}
-
-/// As far as any figure is kept with a run.
-fn nanometre(mm: f64) -> f64 {
-    (mm * 1e9).round() / 1e9
 }

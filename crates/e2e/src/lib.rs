@@ -78,6 +78,18 @@ impl Server {
         *self = Self::on(&self.folder, self.port);
     }
 
+    /// Changes a job's facts, as another screen would; the job as it then is.
+    ///
+    /// # Panics
+    /// When the change is refused.
+    pub async fn tell(&self, id: &str, request: Value) -> Value {
+        let revision = self.job(id).await["revision"].to_string();
+        let change = reqwest::Client::new().patch(self.at(&format!("/api/v1/jobs/{id}"))).header("If-Match", revision).json(&json!({ "request": request }));
+        let answer = change.send().await.unwrap();
+        assert!(answer.status().is_success(), "{}", answer.text().await.unwrap());
+        self.job(id).await
+    }
+
     /// A job as the API gives it.
     pub async fn job(&self, id: &str) -> Value {
         reqwest::get(self.at(&format!("/api/v1/jobs/{id}"))).await.unwrap().json().await.unwrap()

@@ -8,10 +8,7 @@ use yoke_e2e::{Browser, Server, retype};
 /// A job with its first passes cut, as another screen would have marked them.
 async fn cut(server: &Server, id: &str, facts: Value) -> Value {
     let client = reqwest::Client::new();
-    let revision = server.job(id).await["revision"].to_string();
-    let change = json!({ "request": facts });
-    client.patch(server.at(&format!("/api/v1/jobs/{id}"))).header("If-Match", revision).json(&change).send().await.unwrap();
-    let job = server.job(id).await;
+    let job = server.tell(id, facts).await;
     for pass in job["plan"]["run"]["passes"].as_array().unwrap() {
         let act = json!({"act": {"kind": "pass_done", "n": pass["n"], "radial_mm": pass["radial_mm"]}});
         let put = client.put(server.at(&format!("/api/v1/jobs/{id}/acts/p{}", pass["n"]))).json(&act);

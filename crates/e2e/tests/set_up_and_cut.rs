@@ -6,15 +6,6 @@ use std::collections::BTreeSet;
 use thirtyfour::prelude::*;
 use yoke_e2e::{Browser, Cable, Line, Server, retype};
 
-/// Changes a job's facts, as another screen would.
-async fn told(server: &Server, id: &str, request: Value) -> Value {
-    let revision = server.job(id).await["revision"].to_string();
-    let change = json!({ "request": request });
-    let answer = reqwest::Client::new().patch(server.at(&format!("/api/v1/jobs/{id}"))).header("If-Match", revision).json(&change).send().await.unwrap();
-    assert!(answer.status().is_success(), "{}", answer.text().await.unwrap());
-    server.job(id).await
-}
-
 /// Cuts every pass of the plan from the at-the-lathe screen, and says what each pass was called.
 async fn cut_them_all(browser: &Browser, job: &Value) -> Vec<String> {
     let mut names = Vec::new();
@@ -45,7 +36,7 @@ async fn the_check_is_cured_by_touch_and_a_step_is_asked_again_when_what_it_hang
     browser.size((768, 1024)).await;
     let id = "mill-bearing-stud";
     // A slim stud held by one end is red, and its own cure turns it green.
-    told(&server, id, json!({"thread": {"length_mm": 140}})).await;
+    server.tell(id, json!({"thread": {"length_mm": 140}})).await;
     browser.go(&server.at(&format!("/jobs/{id}/setup"))).await;
     let says = browser.wait_text("[data-check=stick_out]", "To put right").await;
     assert!(says.contains("Bring up the tailstock"), "{says}");
@@ -69,7 +60,7 @@ async fn the_check_is_cured_by_touch_and_a_step_is_asked_again_when_what_it_hang
     browser.wait_text(".step-list [role=status]", "3 of").await;
     // Remembered over a reload; another train asks for the gears again, and for nothing else.
     let second = json!({"gears": {"hang": {"drivers": [20, 40], "driven": [50, 64]}}});
-    told(&server, id, second).await;
+    server.tell(id, second).await;
     browser.page.refresh().await.unwrap();
     browser.find_text(".views .choice", "Step by step").await.click().await.unwrap();
     browser.wait_text("[data-step=gears]", "look again").await;
@@ -86,7 +77,7 @@ async fn a_blind_cap_is_cut_away_from_the_chuck_and_proven() {
     let server = Server::start(folder.path());
     let browser = Browser::open().await;
     let id = "gauge-board-cap";
-    let job = told(&server, id, json!({"setup": {"way": "away"}, "bit": {"included_angle_deg": 60, "tip_flat_mm": 0.19}})).await;
+    let job = server.tell(id, json!({"setup": {"way": "away"}, "bit": {"included_angle_deg": 60, "tip_flat_mm": 0.19}})).await;
     browser.go(&server.at(&format!("/jobs/{id}/setup"))).await;
     browser.wait_text(".station aside", "far wall").await;
     browser.find_text(".views .choice", "From above").await.click().await.unwrap();
@@ -130,7 +121,7 @@ async fn the_left_hand_paddle_screw_is_stocked_then_formed() {
     browser.find("button[aria-label^='Cutting passes']").await.click().await.unwrap();
     retype(&browser.find(".editor input").await, "8" + Key::Enter).await;
     browser.wait_text(".own", "8 passes").await;
-    let job = told(&server, id, json!({"bit": {"included_angle_deg": 29, "tip_flat_mm": 1.75}})).await;
+    let job = server.tell(id, json!({"bit": {"included_angle_deg": 29, "tip_flat_mm": 1.75}})).await;
     // The groove is drawn pass by pass, and a mistake is answered.
     browser.find(".scrub svg").await;
     browser.find_text(".actions .act", "What if").await.click().await.unwrap();

@@ -16,7 +16,7 @@ use crate::thread::section::Thread;
 use crate::thread::{Side, System, rules as thread_rules};
 use crate::watch::{Level, Watch};
 use crate::words::Words;
-use crate::working::{Num, Quantity, Sheet};
+use crate::working::{Num, Quantity, Sheet, nine};
 use serde::Serialize;
 
 /// One pass: asked is exact, the rest is what the hand sets.
@@ -351,10 +351,6 @@ fn next_starts(lathe: &Lathe, gears: &GearsSection, thread: &Thread, words: &Wor
     let Some(hung) = &gears.hung else { return Vec::new() };
     let hung = Hung { gears: (&hung.train.drivers, &hung.train.driven), ratio: hung.ratio };
     starts::ways(lathe, &hung, thread.spec.starts, thread.pitch.value, words)
-}
-
-fn nine(v: f64) -> f64 {
-    (v * 1e9).round() / 1e9
 }
 
 /// Whether the form comes full too soon, or the root goes too deep.

@@ -160,11 +160,10 @@ impl Estimate {
         // A spread all of which is as likely has a standard deviation of its width over the root of twelve.
         let tip_sd = ((deep - shallow) / 12.0_f64.sqrt()).max(MEASURED_DOUBT_MM / slope / 2.0).hypot(TOUCH_SD);
         // With no mate described it is looked for near the limit on its own side.
-        let near = run.limits_mm[if run.turn() > 0.0 { 1 } else { 0 }];
-        let mate = run.mate.unwrap_or(RunMate { pitch_diameter_mm: near, doubt_mm: 0.1 });
+        let mate = run.mate.unwrap_or(RunMate { pitch_diameter_mm: run.near_limit(), doubt_mm: 0.1 });
         let mate_sd = (mate.doubt_mm / 2.0).max(0.002);
         Some(Self {
-            mean: [f64::midpoint(deep, shallow), SPRING, run.turn() * (run.start_mm - mate.pitch_diameter_mm) / 2.0],
+            mean: [f64::midpoint(deep, shallow), SPRING, run.depth_of(mate.pitch_diameter_mm, 0.0)],
             spread: [[tip_sd * tip_sd, 0.0, 0.0], [0.0, SPRING_SD * SPRING_SD, 0.0], [0.0, 0.0, mate_sd * mate_sd / 4.0]],
             readings: 0,
             fits: 0,
@@ -229,7 +228,7 @@ impl Estimate {
                 let (mean, variance) = self.sum(v, added);
                 // The doubt told is two standard deviations, and of the diameter.
                 let noise = (doubt_mm / 4.0).powi(2) + scatter;
-                let read = run.turn() * (run.start_mm - mm) / 2.0;
+                let read = run.depth_of(mm, 0.0);
                 let gain = variance / (variance + noise);
                 self.agree(v, (mean, variance), (mean + gain * (read - mean), variance * (1.0 - gain)));
             }
@@ -263,7 +262,7 @@ impl Estimate {
         match *seen {
             Seen::Size { mm, doubt_mm } => {
                 let sd = (variance + scatter + (doubt_mm / 4.0).powi(2)).sqrt();
-                2.0 * area(-(run.turn() * (run.start_mm - mm) / 2.0 - mean).abs() / sd)
+                2.0 * area(-(run.depth_of(mm, 0.0) - mean).abs() / sd)
             }
             Seen::Fit(fit) => {
                 let band = fit.clearance(self.pitch_mm);
@@ -277,7 +276,7 @@ impl Estimate {
     #[must_use]
     pub fn size(&self, run: &RunPlan, sets: &[f64]) -> (f64, f64) {
         let (mean, sd) = self.believed(self.lag(sets), false);
-        (run.start_mm - run.turn() * 2.0 * mean, 2.0 * sd)
+        (run.size_at(mean), 2.0 * sd)
     }
 
     /// Deepest the dial may be set, mm radial, in passes of at most `most`: the mean no further in than `aim`, and the chance of passing
@@ -303,7 +302,7 @@ impl Estimate {
     /// The next setting toward a size, mm radial: at the aim, and no likelier than one in a hundred to pass the limit.
     #[must_use]
     pub fn toward_size(&self, run: &RunPlan, sets: &[f64], aim_mm: f64, limit_mm: f64) -> f64 {
-        let into = |mm: f64| run.turn() * (run.start_mm - mm) / 2.0;
+        let into = |mm: f64| run.depth_of(mm, 0.0);
         self.deepest(sets, run.finishing_cut_mm, (into(aim_mm), into(limit_mm), PAST_LIMIT), false)
     }
 
@@ -324,7 +323,7 @@ impl Estimate {
     #[must_use]
     pub fn sure(&self, run: &RunPlan, sets: &[f64], radial: f64, limit_mm: f64) -> String {
         let (into, sd) = self.believed(self.lag(sets).on_to(radial, run.finishing_cut_mm, self.mean[1]), false);
-        let chance = area((into - run.turn() * (run.start_mm - limit_mm) / 2.0) / sd.max(1e-9));
+        let chance = area((into - run.depth_of(limit_mm, 0.0)) / sd.max(1e-9));
         let odds = if chance < 0.001 {
             "next to no chance"
         } else if chance < 0.02 {
@@ -332,11 +331,7 @@ impl Estimate {
         } else {
             "a chance worth minding"
         };
-        format!(
-            "It should come to {} mm, give or take {}; {odds} of going past.",
-            plain_text(run.start_mm - run.turn() * 2.0 * into, 3),
-            plain_text(4.0 * sd, 3)
-        )
+        format!("It should come to {} mm, give or take {}; {odds} of going past.", plain_text(run.size_at(into), 3), plain_text(4.0 * sd, 3))
     }
 
     /// What the readings have found; nothing before the first.
@@ -349,7 +344,7 @@ impl Estimate {
         let flat_mm = (self.pitch_mm / 2.0 - reach * self.slope).max(0.0);
         let doubt_mm = 2.0 * self.spread[0][0].max(0.0).sqrt() * self.slope;
         let count = self.readings;
-        let mate_mm = (self.fits > 0).then(|| run.start_mm - run.turn() * 2.0 * m);
+        let mate_mm = (self.fits > 0).then(|| run.size_at(m));
         let mate = mate_mm.map_or_else(String::new, |mm| {
             format!(" The mate just goes at {} mm, give or take {}.", plain_text(mm, 3), plain_text(4.0 * self.spread[2][2].max(0.0).sqrt(), 3))
         });

@@ -90,7 +90,7 @@ pub const READING_DOUBT_MM: f64 = 0.005;
 
 /// Depths the plan set on the way to where the dial stands, which is the last.
 fn as_planned(run: &RunPlan, stood_mm: f64) -> Vec<f64> {
-    run.passes.iter().map(|p| p.radial_mm).filter(|d| *d < stood_mm - 1e-6).chain([stood_mm]).collect()
+    run.between(0.0, stood_mm).chain([stood_mm]).collect()
 }
 
 /// Judges a reading taken with the dial at `stood_mm` radial, after the passes the plan set. `None` when the reading holds no size.
@@ -115,7 +115,7 @@ pub fn judge_knowing(run: &RunPlan, reading: &Measured, sets: &[f64], known: Opt
     let pitch_diameter_mm = PitchDiameter { value: size, doubt };
     let turn = run.turn();
     let read_before = known.filter(|k| k.found(run).is_some());
-    let expected = read_before.map_or(run.start_mm - turn * 2.0 * (stood_mm - run.tip_to_pitch_mm), |k| k.size(run, sets).0);
+    let expected = read_before.map_or(run.size_at(stood_mm - run.tip_to_pitch_mm), |k| k.size(run, sets).0);
     let seen = Seen::Size { mm: size, doubt_mm: doubt };
     let mut questions = questions(run, [size, typed, expected], if read_before.is_some() { 0.0 } else { run.tip_doubt_mm });
     if questions.is_empty() && read_before.is_some_and(|k| (size - expected).abs() > UNLIKE_MM && k.chance(run, sets, &seen) < UNLIKELY) {
@@ -189,9 +189,7 @@ pub fn judge_fit_knowing(run: &RunPlan, fit: Fit, sets: &[f64], known: Option<&E
         };
     }
     let told = fit.says();
-    let loosest = run.turn()
-        * (run.mate.map_or(run.limits_mm[usize::from(run.side == Side::External)], |m| m.pitch_diameter_mm)
-            - run.limits_mm[usize::from(run.side == Side::Internal)]);
+    let loosest = run.turn() * (run.mate.map_or(run.near_limit(), |m| m.pitch_diameter_mm) - run.far_limit());
     let (verdict, says, next) = match fit {
         Fit::Free => (VerdictKind::InLimits, "Runs free without shake. Stop here.".to_owned(), None),
         Fit::Shakes { shake_mm } if shake_mm <= loosest => {
@@ -225,15 +223,14 @@ fn doubt_of_fit(run: &RunPlan, fit: Fit, sets: &[f64], known: &Estimate) -> Opti
     }
     // However wide the tip may be, the dial says that the thread is past its limit: then it is not metal on the flanks that stops the mate.
     let (by_dial, sd) = Estimate::before(run)?.size(run, sets);
-    let low = run.limits_mm[usize::from(run.side == Side::Internal)];
-    (!loose && run.turn() * (by_dial - low) + 2.0 * sd < 0.0).then(|| {
+    (!loose && run.turn() * (by_dial - run.far_limit()) + 2.0 * sd < 0.0).then(|| {
         "By where the dial stands the thread is past its limit, and the mate does not go: look for a burr, sharp crests, a damaged entrance; check the pitch and the hand.".into()
     })
 }
 
 /// Where no estimate can be made: straight sides, which no depth moves, or a job begun before fits were read.
 fn by_width(run: &RunPlan, fit: Fit, stood_mm: f64) -> Verdict {
-    let value = run.start_mm - run.turn() * 2.0 * (stood_mm - run.tip_to_pitch_mm);
+    let value = run.size_at(stood_mm - run.tip_to_pitch_mm);
     let (verdict, says) = match fit {
         Fit::Free => (VerdictKind::InLimits, "Runs free without shake. Stop here."),
         Fit::Shakes { .. } => (VerdictKind::Unsure, "It shakes: cut no more. Make the mate to it, or begin again."),

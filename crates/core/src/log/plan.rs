@@ -8,6 +8,9 @@ use crate::quantity::LengthUnit;
 use crate::thread::Side;
 use serde::{Deserialize, Serialize};
 
+/// Differences of depth smaller than this are the same setting, mm.
+pub(super) const SAME_MM: f64 = 1e-6;
+
 /// A pass to be cut.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -99,6 +102,29 @@ impl RunPlan {
     #[must_use]
     pub fn turn(&self) -> f64 {
         if self.side == Side::External { 1.0 } else { -1.0 }
+    }
+
+    /// The limit of the pitch diameter that cutting meets first, mm.
+    #[must_use]
+    pub fn near_limit(&self) -> f64 {
+        self.limits_mm[usize::from(self.side == Side::External)]
+    }
+
+    /// The limit past which the thread is spoilt, mm.
+    #[must_use]
+    pub fn far_limit(&self) -> f64 {
+        self.limits_mm[usize::from(self.side == Side::Internal)]
+    }
+
+    /// Depths the plan sets on the way from one depth to another, both left out.
+    pub fn between(&self, from_mm: f64, to_mm: f64) -> impl Iterator<Item = f64> {
+        self.passes.iter().map(|p| p.radial_mm).filter(move |d| *d > from_mm + SAME_MM && *d < to_mm - SAME_MM)
+    }
+
+    /// Pitch diameter when the flanks are so far in from where the cut starts, mm radial: the tip left out of it.
+    #[must_use]
+    pub fn size_at(&self, in_mm: f64) -> f64 {
+        self.start_mm - self.turn() * 2.0 * in_mm
     }
 
     /// Radial depth at which a tip that stands so far past the pitch line is at this pitch diameter, mm.

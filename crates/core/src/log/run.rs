@@ -1,7 +1,7 @@
 //! The state of a run: a pure fold over a frozen plan and its acts.
 
 use super::act::{Act, ActKind, BitChange};
-use super::plan::{RunPass, RunPlan};
+use super::plan::{RunPass, RunPlan, SAME_MM};
 use crate::cut::{DialSetting, PassKind};
 use crate::gauge::{Estimate, Fit, PitchDiameter, READING_DOUBT_MM, Seen, TipFound, Verdict, VerdictKind, judge_fit_knowing, judge_knowing};
 use serde::Serialize;
@@ -84,9 +84,6 @@ pub struct RunState {
     /// What to do, in one sentence.
     pub says: String,
 }
-
-/// Differences of depth smaller than this are the same setting, mm.
-const SAME_MM: f64 = 1e-6;
 
 /// Two readings this near are the same, mm.
 const AGAIN_MM: f64 = 0.02;
@@ -204,8 +201,7 @@ impl Run {
     /// The dial was set on to a depth; passes the plan has in between were cut, though nobody marked them.
     fn set_to(&mut self, radial: f64) {
         let last = self.sets.last().copied().unwrap_or(0.0);
-        let between = self.plan.passes.iter().map(|p| p.radial_mm).filter(|d| *d > last + SAME_MM && *d < radial - SAME_MM);
-        self.sets.extend(between);
+        self.sets.extend(self.plan.between(last, radial));
         self.sets.push(radial);
     }
 
@@ -235,7 +231,7 @@ impl Run {
 
     /// The pitch diameter as far as it is known: the last reading that can be trusted, less what was cut since, by the tip as found.
     fn size(&self) -> f64 {
-        let by_plan = self.plan.start_mm - self.plan.turn() * 2.0 * (self.stands - self.plan.tip_to_pitch_mm);
+        let by_plan = self.plan.size_at(self.stands - self.plan.tip_to_pitch_mm);
         match (self.last_size, &self.known) {
             (Some([stood, size]), _) if (stood - self.stands).abs() < SAME_MM => size,
             (Some(_), Some(known)) => known.size(&self.plan, &self.sets).0,

@@ -8,6 +8,7 @@ mod quantity;
 mod sheet;
 
 pub use quantity::Quantity;
+pub(crate) use quantity::nine;
 pub use sheet::{Num, Operand, Sheet, Working};
 
 use serde::Serialize;

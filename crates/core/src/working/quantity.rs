@@ -54,8 +54,13 @@ impl Quantity {
     }
 }
 
-/// Nine places carry a picometre and keep the plan small; beyond that is noise.
+/// To nine places: they carry a picometre and keep the plan small; beyond that is noise.
+pub(crate) fn nine(value: f64) -> f64 {
+    (value * 1e9).round() / 1e9
+}
+
+/// A figure to nine places.
 #[allow(clippy::trivially_copy_pass_by_ref)] // serde's signature
 pub(super) fn nine_places<S: Serializer>(value: &f64, serializer: S) -> Result<S::Ok, S::Error> {
-    serializer.serialize_f64((value * 1e9).round() / 1e9)
+    serializer.serialize_f64(nine(*value))
 }
