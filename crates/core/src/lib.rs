@@ -27,6 +27,7 @@ pub mod quantity;
 pub mod setup;
 pub mod shop;
 pub mod thread;
+pub mod trouble;
 pub mod watch;
 pub mod words;
 pub mod working;

@@ -6,9 +6,9 @@
 use crate::bit::{self, BitSection, Groove};
 use crate::blank::{self, BlankSection, EndKind};
 use crate::cut::{CutSection, section as cut};
-use crate::gauge::{GaugeSection, ProofSaid, READING_DOUBT_MM, RunMate, RunTip, proof, section as gauge};
+use crate::gauge::{GaugeSection, ProofSaid, READING_DOUBT_MM, RunClass, RunMate, RunTip, functional, proof, section as gauge};
 use crate::gears::{GearsSection, section as gears};
-use crate::job::{Assumption, Ending, Job, Kit, Lathe};
+use crate::job::{Assumption, Ending, Job, Kit, Lathe, Proof};
 use crate::log::{RunPass, RunPlan, RunWires};
 use crate::pad::{self, SumLine};
 use crate::setup::{self, Carriage, Check, SetupSection};
@@ -16,7 +16,7 @@ use crate::thread::pair::{self, AsCut};
 use crate::thread::{PairSection, Side, ThreadSection, section as thread};
 use crate::watch::{self, Level, Watch};
 use crate::words::Words;
-use crate::working::{Num, Sheet, Working, nine};
+use crate::working::{Num, Quantity, Sheet, Working, nine};
 use serde::Serialize;
 
 /// Everything reckoned of a job.
@@ -106,7 +106,8 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
     let tried = fitted.as_ref().is_some_and(|(_, f)| f.follows(th.spec.side));
     let start = size.used;
     let blank = blank::work(&mut sheet, &job.blank, &blank::Before { kit, thread: &th, tip: &tip, size, reach: &reach, cut_end, tried }, &mut watch);
-    let target = cut::aim(&mut sheet, &job.cut, &th, &mut watch);
+    let follows = cut::Follows { original: job.gauge.original, mate: by_feel_alone(job, &th).then(|| run_mate(job, &th)) };
+    let target = cut::aim(&mut sheet, &job.cut, &follows, &th, &mut watch);
     let before = cut::Before {
         lathe,
         thread: &th,
@@ -149,12 +150,16 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
         &mut watch,
     );
     crate::gears::section::drift(&mut sheet, &mut gears, lathe, &th, cut.passes.len(), &mut watch);
-    let (wires, gauge) = gauge::work(&mut sheet, &job.gauge, kit, &th, &tip, start, target, &mut cut.passes, &mut watch);
+    let (wires, mut gauge) = gauge::work(&mut sheet, &job.gauge, kit, &th, &tip, start, target, &mut cut.passes, &mut watch);
 
     let pair = fitted.map(|(mate, fitted)| {
         let reach = 2.0 * tip.h.value * if th.spec.side == Side::External { -1.0 } else { 1.0 };
         pair::section(&mut sheet, mate, fitted, &th, AsCut { pitch: target, crest: start, root: target.value + reach })
     });
+
+    let resumed = |q: Option<&Quantity>| q.map_or_else(|| Num::from(0.0), |q| Num::resumed(q.value, q.w));
+    let felt = (resumed(gears.hung.as_ref().map(|h| &h.takes_mm)), resumed(bit.ground.as_ref().map(|g| &g.feels_mm)));
+    gauge.functional = functional::work(&mut sheet, &th, felt, target, job.mate.as_ref().and_then(|m| m.made_mm), &mut watch);
 
     let proof = proof::work(&proof::Before {
         facts: &job.gauge,
@@ -194,6 +199,12 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
         cycle: setup::cycle(&setup, &gears.dial, &words),
         opening_loses: setup::opening_loses(setup.ending),
         pick_up: setup::pick_up(&setup, &words),
+        lead_mm: (th.spec.starts > 1).then(|| nine(th.lead.value)),
+        hidden_mm: [nine(felt.0.value.abs()), nine(felt.1.value)],
+        heights_mm: Some([nine(th.major.value - th.basic.pitch.value), nine(th.basic.pitch.value - th.basic.minor.value)]),
+        spring: job.gauge.spring.map(|s| [s.share, s.doubt / 2.0]),
+        // Before a coating no other class's limits are to be compared with these.
+        classes: if job.thread.coating_mm > 0.0 { Vec::new() } else { wider_classes(job, &th) },
     };
     let check = Check::default();
     let mut plan =
@@ -201,6 +212,23 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
     // The check stands on everything before it, the watch included.
     plan.check = setup::check(&plan, job, lathe);
     plan
+}
+
+/// Whether trying a mate nobody measured is the only proof.
+fn by_feel_alone(job: &Job, th: &crate::thread::section::Thread) -> bool {
+    let measured = job.mate.as_ref().is_some_and(|m| m.made_mm.is_some());
+    let tried = match job.gauge.proof {
+        Proof::Mate => true,
+        Proof::Auto => th.spec.side == Side::Internal && job.gauge.mate_at_hand == Some(true),
+        _ => false,
+    };
+    tried && !measured && th.alpha_deg > 0.0
+}
+
+/// The two classes nearest past this one.
+fn wider_classes(job: &Job, th: &crate::thread::section::Thread) -> Vec<RunClass> {
+    let nearest = th.wider_classes(job.thread.engagement_mm).into_iter().take(2);
+    nearest.map(|(name, limits)| RunClass { name, limits_mm: limits.map(nine) }).collect()
 }
 
 /// The mate as made where it was measured, else anywhere in the limits of its own class.

@@ -4,10 +4,10 @@
 
 mod common;
 
-use common::{demo_lathe, sound};
+use common::{demo_lathe, judge, sound};
 use proptest::prelude::*;
 use serde_json::json;
-use yoke_core::gauge::{Measured, VerdictKind, judge};
+use yoke_core::gauge::{Measured, VerdictKind};
 use yoke_core::log::{Act, ActKind, fold};
 use yoke_core::quantity::real;
 use yoke_core::thread::Side;

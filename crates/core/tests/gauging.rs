@@ -3,10 +3,10 @@
 
 mod common;
 
-use common::{demo_lathe, on, sound};
+use common::{demo_lathe, judge, on, sound};
 use proptest::prelude::*;
 use serde_json::json;
-use yoke_core::gauge::{Measured, Verdict, VerdictKind, judge};
+use yoke_core::gauge::{Measured, Verdict, VerdictKind};
 use yoke_core::log::{Act, ActKind, BitChange, RunPlan, fold};
 use yoke_core::plan::Plan;
 
@@ -135,7 +135,7 @@ fn readings_that_cannot_be_right_are_questioned_by_name() {
 fn a_thread_proven_once_and_then_read_large_or_in_doubt_is_not_proven() {
     let plan = on(0, "M20x2.5-6g");
     let deep = plan.run.passes.last().unwrap().radial_mm;
-    let read = |id: &str, mm: f64| Act { id: id.into(), kind: ActKind::Measured { over_wires_mm: None, pitch_diameter_mm: Some(mm), spread_mm: None } };
+    let read = |id: &str, mm: f64| Act { id: id.into(), kind: ActKind::Measured(Measured { pitch_diameter_mm: Some(mm), ..Measured::default() }) };
     let cut = Act { id: "a0".into(), kind: ActKind::PassDone { n: 1, radial_mm: deep } };
     let inside = f64::midpoint(plan.run.limits_mm[0], plan.run.limits_mm[1]);
     let proven = fold(&plan.run, &[cut.clone(), read("a1", inside)]);
@@ -174,8 +174,8 @@ fn an_act_is_checked_field_by_field() {
 fn acts() -> impl Strategy<Value = Vec<ActKind>> {
     let act = prop_oneof![
         4 => (0_u32..25, 0.0_f64..2.5).prop_map(|(n, radial_mm)| ActKind::PassDone { n, radial_mm }),
-        2 => (17.5_f64..20.5).prop_map(|e| ActKind::Measured { over_wires_mm: None, pitch_diameter_mm: Some(e), spread_mm: None }),
-        1 => (19.0_f64..22.0).prop_map(|m| ActKind::Measured { over_wires_mm: Some(m), pitch_diameter_mm: None, spread_mm: Some(0.01) }),
+        2 => (17.5_f64..20.5).prop_map(|e| ActKind::Measured(Measured { pitch_diameter_mm: Some(e), ..Measured::default() })),
+        1 => (19.0_f64..22.0).prop_map(|m| ActKind::Measured(Measured { over_wires_mm: Some(m), spread_mm: Some(0.01), ..Measured::default() })),
         1 => (0.0_f64..0.2).prop_map(|reading| ActKind::StandsAt { reading }),
         1 => (0_usize..12).prop_map(|i| ActKind::Undone { act: format!("a{i}") }),
         1 => Just(ActKind::Note { text: "n".into() }),
@@ -233,7 +233,7 @@ fn a_guessed_tip_stops_short_is_measured_and_the_rest_is_planned_from_it() {
     // The true flat is 0.36: narrower than laid out for, so the thread is still large by twice the difference of reach.
     let reach = |flat: f64| (2.5 / 4.0 - flat / 2.0) / 30.0_f64.to_radians().tan();
     let size = plan.run.start_mm - 2.0 * (plan.run.passes.last().unwrap().radial_mm - reach(0.36));
-    acts.push(Act { id: "m".into(), kind: ActKind::Measured { over_wires_mm: None, pitch_diameter_mm: Some(size), spread_mm: None } });
+    acts.push(Act { id: "m".into(), kind: ActKind::Measured(Measured { pitch_diameter_mm: Some(size), ..Measured::default() }) });
     let read = fold(&plan.run, &acts);
     assert_eq!(read.verdict.as_ref().unwrap().verdict, VerdictKind::TakeMore);
     let left = 2.0 * (read.schedule.last().unwrap().pass.radial_mm - read.stands_mm);

@@ -3,9 +3,9 @@
 
 mod common;
 
-use common::{Chance, demo_lathe, sound};
-use serde_json::json;
-use yoke_core::gauge::{Estimate, Fit, Measured, RunMate, Seen, VerdictKind, judge_fit, judge_fit_knowing, judge_knowing};
+use common::{Chance, demo_lathe, judge_fit, sound};
+use serde_json::{Value, json};
+use yoke_core::gauge::{Estimate, Fit, Measured, RunMate, Seen, VerdictKind, judge_fit_knowing, judge_knowing};
 use yoke_core::log::RunPlan;
 
 /// A lathe, a bit and a mate as they really are; the core is told none of it.
@@ -44,11 +44,11 @@ impl Truth<'_> {
 }
 
 /// A stud whose tip is known to a tenth either way: reach = (P/2 − flat)/(2 tan 30°).
-fn plan() -> (RunPlan, [f64; 2]) {
+fn plan(gauge: Value) -> (RunPlan, [f64; 2]) {
     let slope = 2.0 * 30.0_f64.to_radians().tan();
     let flats = [0.3125 - 0.1 * slope, 0.3125 + 0.1 * slope];
     let bit = json!({"included_angle_deg": 60, "tip_flat_between_mm": flats});
-    let plan = sound(json!({"thread": {"callout": "M20x2.5-6g"}, "lathe": demo_lathe(0), "bit": bit}));
+    let plan = sound(json!({"thread": {"callout": "M20x2.5-6g"}, "lathe": demo_lathe(0), "bit": bit, "gauge": gauge}));
     (plan.run, flats.map(|f| (1.25 - f) / slope))
 }
 
@@ -76,7 +76,7 @@ impl Tally {
 
 /// By wires, read to five thousandths of a millimetre: with the estimate, or by taking what the reading says is left.
 fn by_wires(jobs: u64, plain: bool) -> Tally {
-    let (run, reaches) = plan();
+    let (run, reaches) = plan(json!({}));
     let mut tally = Tally { cuts: Vec::new(), good: 0, past: 0, far_past: 0 };
     for job in 0..jobs {
         let mut chance = Chance(job * 7919 + 1);
@@ -144,10 +144,10 @@ fn feel(clearance: f64, bias: f64, chance: &mut Chance) -> Fit {
 }
 
 /// By feel alone, the mate's size unknown to five hundredths: ends at a fit, or loose.
-fn by_feel(jobs: u64, plain: bool) -> (usize, usize, usize) {
-    let (mut run, reaches) = plan();
-    // Laid out for the mate as it is thought to be: running free, 0.08 mm looser than just going.
-    let nominal = run.target_mm + 0.08;
+fn by_feel(jobs: u64, plain: bool, aimed: bool) -> (usize, usize, usize) {
+    let (mut run, reaches) = plan(json!({"proof": "mate", "mate_at_hand": true}));
+    // The mate is somewhere about the size the plan's own aim was laid out from, 0.05 either way.
+    let nominal = if aimed { run.target_mm + 0.081 - 0.05 } else { run.target_mm + 0.08 };
     run.mate = Some(RunMate { pitch_diameter_mm: nominal, doubt_mm: 0.05 });
     let (mut fits, mut loose, mut cuts) = (0, 0, Vec::new());
     for job in 0..jobs {
@@ -192,15 +192,19 @@ fn by_feel(jobs: u64, plain: bool) -> (usize, usize, usize) {
 #[test]
 fn by_feel_alone_the_mate_ends_at_a_fit() {
     let jobs = 10_000;
-    let (fits, loose, median) = by_feel(jobs, false);
-    let (plain_fits, plain_loose, plain_median) = by_feel(jobs, true);
+    let (fits, loose, median) = by_feel(jobs, false, false);
+    let (plain_fits, plain_loose, plain_median) = by_feel(jobs, true, false);
     println!("feel: {fits} of {jobs} at a fit, {loose} loose, median {median} cuts; plain rule: {plain_fits}, {plain_loose}, {plain_median}");
     assert!(fits >= 9_700 && loose < plain_loose, "{fits} {loose}");
+    // Laid out as the plan lays it out when the mate is the only proof: to where the loosest mate it may be runs free.
+    let (fits, loose, median) = by_feel(jobs, false, true);
+    println!("feel, by the plan's own aim: {fits} at a fit, {loose} loose, median {median}");
+    assert!(fits >= 9_900 && loose < 20, "{fits} {loose}");
 }
 
 #[test]
 fn the_true_tip_is_found_from_two_readings() {
-    let (run, reaches) = plan();
+    let (run, reaches) = plan(json!({}));
     let slope = 2.0 * 30.0_f64.to_radians().tan();
     let (mut found, mut sooner, runs) = (0, 0, 4000);
     for job in 0..runs {
@@ -231,7 +235,7 @@ fn the_true_tip_is_found_from_two_readings() {
 #[test]
 fn the_estimate_is_honest_about_its_doubt() {
     // Of ten thousand jobs, the true size lies within two standard deviations in nineteen of twenty, and not in all.
-    let (run, reaches) = plan();
+    let (run, reaches) = plan(json!({}));
     let mut inside = 0;
     for job in 0..10_000 {
         let mut chance = Chance(job * 17 + 3);
@@ -248,7 +252,7 @@ fn the_estimate_is_honest_about_its_doubt() {
 
 #[test]
 fn a_reading_that_denies_the_ones_before_is_questioned_and_a_burr_found() {
-    let (run, reaches) = plan();
+    let (run, reaches) = plan(json!({}));
     let mut chance = Chance(4);
     let mut truth = begin(&run, reaches, &mut chance);
     let mut known = Estimate::before(&run).unwrap();

@@ -3,11 +3,11 @@
 
 mod common;
 
-use common::{reckon, sound};
+use common::{judge, reckon, sound};
 use proptest::prelude::*;
 use serde_json::{Value, json};
 use std::collections::HashMap;
-use yoke_core::gauge::{Estimate, Measured, Seen, VerdictKind, judge, judge_knowing};
+use yoke_core::gauge::{Estimate, Measured, Seen, VerdictKind, judge_knowing};
 use yoke_core::gears::{Table, Wanted, search};
 use yoke_core::job::{PlanRequest, read_json, settle};
 use yoke_core::log::{Act, ActKind, fold};
@@ -242,7 +242,7 @@ fn a_run_folds_marks_undoes_resyncs_and_replans() {
     // Over size after the last pass: one more setting, then in limits.
     let last = run.passes.len() - 1;
     acts.push(act(7, done(last)));
-    let measured = |e: f64| ActKind::Measured { over_wires_mm: None, pitch_diameter_mm: Some(e), spread_mm: None };
+    let measured = |e: f64| ActKind::Measured(Measured { pitch_diameter_mm: Some(e), ..Measured::default() });
     acts.push(act(8, measured(run.limits_mm[1] + 0.06)));
     let state = fold(run, &acts);
     let next = state.next.expect("more to take");
@@ -266,7 +266,7 @@ fn a_mid_schedule_reading_replans_the_rest() {
     let stood = run.passes[half].radial_mm;
     let acts = vec![
         act(0, ActKind::PassDone { n: run.passes[half].n, radial_mm: stood }),
-        act(1, ActKind::Measured { over_wires_mm: None, pitch_diameter_mm: Some(run.target_mm + 0.8), spread_mm: None }),
+        act(1, ActKind::Measured(Measured { pitch_diameter_mm: Some(run.target_mm + 0.8), ..Measured::default() })),
     ];
     let state = fold(run, &acts);
     let depths: Vec<f64> = state.schedule.iter().map(|s| s.pass.radial_mm).collect();

@@ -26,7 +26,8 @@ impl Drop for Kept {
     }
 }
 
-fn root() -> PathBuf {
+/// The top of the project.
+pub fn root() -> PathBuf {
     Path::new(env!("CARGO_MANIFEST_DIR")).join("../..")
 }
 

@@ -77,7 +77,7 @@ async fn over_size_is_cut_to_size_and_a_reading_a_turn_out_is_questioned() {
     let (most, aim) = (run["limits_mm"][1].as_f64().unwrap(), number("target_mm"));
     browser.go(&server.at(&format!("/jobs/{id}/gauge"))).await;
     browser.find_text(".actions .act", "Measured, or tried").await.click().await.unwrap();
-    browser.find_text("[role=dialog] .act", "Thread micrometer instead").await.click().await.unwrap();
+    browser.find_text("[role=dialog] .way", "Thread micrometer").await.click().await.unwrap();
     // A whole turn of this dial from where the thread must be.
     let turn =
         2.0 * run["dial"]["divisions"].as_f64().unwrap() * run["dial"]["graduation_mm"].as_f64().unwrap() / run["dial"]["reading_per_radial"].as_f64().unwrap();
@@ -97,11 +97,102 @@ async fn over_size_is_cut_to_size_and_a_reading_a_turn_out_is_questioned() {
     }
     browser.wait_text(".pass-name", "Measure").await;
     browser.keys(["m"]).await;
-    browser.find_text("[role=dialog] .act", "Thread micrometer instead").await.click().await.unwrap();
+    browser.find_text("[role=dialog] .way", "Thread micrometer").await.click().await.unwrap();
     retype(&browser.find("[role=dialog] input").await, format!("{after:.3} mm{}", Key::Enter + "")).await;
     browser.wait_text(".pass-name", "In limits").await;
     // The exact answer stands beside the trade's.
     browser.go(&server.at("/jobs/paddle-screw-and-nut/gauge")).await;
     browser.wait_text(".carry", "exact seat the same").await;
+    browser.close().await;
+}
+
+#[tokio::test]
+async fn a_trouble_is_followed_to_its_cure_at_the_lathe() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path());
+    let browser = Browser::open().await;
+    browser.size((1024, 768)).await;
+    let id = "turnbuckle-ends--six";
+    let job = cut(&server, id, json!({"bit": {"included_angle_deg": 60, "tip_flat_mm": 0.2}})).await;
+    let aim = job["plan"]["run"]["target_mm"].as_f64().unwrap();
+    browser.go(&server.at(&format!("/jobs/{id}/at-the-lathe"))).await;
+    browser.wait_text(".pass-name", "Measure").await;
+    browser.keys(["m"]).await;
+    browser.find_text("[role=dialog] .way", "Thread micrometer").await.click().await.unwrap();
+    retype(&browser.find("[role=dialog] input").await, format!("{aim:.3} mm{}", Key::Enter + "")).await;
+    browser.wait_text(".pass-name", "In limits").await;
+    // It measures right, and the nut says no.
+    browser.keys(["m"]).await;
+    browser.find_text("[role=dialog] .way", "The mate").await.click().await.unwrap();
+    browser.find_text(".mate-fits .choice", "Will not enter").await.click().await.unwrap();
+    browser.wait_text(".told", "burr").await;
+    browser.keys(["t"]).await;
+    browser.wait_text(".already", "A burr, or a torn crest").await;
+    assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
+    browser.find_text(".symptoms .choice", "the nut says no").await.click().await.unwrap();
+    // What the numbers show stands first and open; the train and the size are spoken against by theirs.
+    let first = browser.wait_text(".causes .cause:first-child", "The numbers show it").await;
+    assert!(first.contains("burr") && first.contains("fingernail"), "{first}");
+    assert!(browser.text(".causes").await.contains("Unlikely here"));
+    assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
+    browser.find_text(".causes .cause:first-child .act", "That is it").await.click().await.unwrap();
+    let cure = browser.wait_text(".causes .cause:first-child", "✓ Found").await;
+    assert!(cure.contains("Take the burr off") && cure.contains("Dress the crests") && cure.contains("left-handed"), "{cure}");
+    browser.keys([Key::Escape + ""]).await;
+    browser.find_text("footer .lathe-key", "Else").await.click().await.unwrap();
+    browser.find_text(".happened .choice", "spring pass").await.click().await.unwrap();
+    browser.wait_text(".pass-name", "Measure").await;
+    browser.keys(["m"]).await;
+    browser.find_text("[role=dialog] .way", "The mate").await.click().await.unwrap();
+    browser.find_text(".mate-fits .choice", "Runs free").await.click().await.unwrap();
+    browser.wait_text(".pass-name", "In limits").await;
+    let sheet: Value = reqwest::get(server.at(&format!("/api/v1/jobs/{id}/trouble"))).await.unwrap().json().await.unwrap();
+    let shown = |code: &str| sheet["shown"].as_array().unwrap().iter().any(|c| c == code);
+    assert!(sheet["told"] == "wires_yes_nut_no" && !shown("burr") && !shown("metal_left"), "{}", sheet["shown"]);
+    browser.close().await;
+}
+
+#[tokio::test]
+async fn the_pair_is_finished_to_fit() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path());
+    let browser = Browser::open().await;
+    // The screw was cut first, and measured over its wires with a micrometer that reads a hundredth high at nought.
+    let id = "paddle-screw-and-nut";
+    let screw = cut(&server, id, json!({"mate": {"school": "external_first"}})).await;
+    browser.go(&server.at(&format!("/jobs/{id}/gauge"))).await;
+    browser.find_text(".actions .act", "Wires").await.click().await.unwrap();
+    let wires = browser.wait_text(".wires", "✓").await;
+    assert!(wires.contains("below the crests") || wires.contains("bears on the crests"), "{wires}");
+    assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
+    browser.keys([Key::Escape + ""]).await;
+    let aim = screw["plan"]["gauge"]["over_wires_mm"]["target"]["value"].as_f64().unwrap();
+    let read = json!({"act": {"kind": "measured", "over_wires_mm": aim + 0.01, "zero_mm": 0.01, "instrument": "the yard's own"}});
+    let put = reqwest::Client::new().put(server.at(&format!("/api/v1/jobs/{id}/acts/read"))).json(&read).send().await.unwrap();
+    assert!(put.status().is_success());
+    let made = screw["plan"]["run"]["target_mm"].as_f64().unwrap();
+    let screw = server.job(id).await;
+    assert!((screw["run"]["verdict"]["pitch_diameter_mm"]["value"].as_f64().unwrap() - made).abs() < 1e-6, "the zero is taken off");
+    // The nut is held to the screw as made, and fitted to it by feel.
+    let nut = screw["members"][0]["id"].as_str().unwrap().to_owned();
+    let job = cut(&server, &nut, json!({"mate": {"school": "external_first"}, "gauge": {"proof": "mate", "mate_at_hand": true}})).await;
+    let low = job["plan"]["run"]["limits_mm"][0].as_f64().unwrap();
+    assert!(low > made, "{low} {made}");
+    browser.go(&server.at(&format!("/jobs/{nut}/at-the-lathe"))).await;
+    browser.wait_text(".pass-name", "Measure").await;
+    browser.keys(["m"]).await;
+    browser.find_text(".mate-fits .choice", "tight").await.click().await.unwrap();
+    browser.wait_text(".strip", "try it again").await;
+    for _ in 0..server.job(&nut).await["run"]["schedule"].as_array().unwrap().len() {
+        browser.one_pass().await;
+    }
+    browser.wait_text(".pass-name", "Measure").await;
+    browser.keys(["m"]).await;
+    browser.find_text(".mate-fits .choice", "Runs free").await.click().await.unwrap();
+    browser.wait_text(".pass-name", "In limits").await;
+    let run = server.job(&nut).await["run"].clone();
+    // The screw's size, found by trying it, is the one it was measured to.
+    let mate = run["tip"]["mate_mm"].as_f64().unwrap();
+    assert!((mate - made).abs() < 0.03, "{mate} {made}");
     browser.close().await;
 }

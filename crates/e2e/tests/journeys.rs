@@ -343,6 +343,7 @@ async fn nothing_spills_on_a_tablet_and_the_lathe_keys_suit_a_knuckle() {
             "/",
             "/jobs/windlass-bolt--as-found/thread",
             "/jobs/paddle-screw-and-nut/thread",
+            "/jobs/footbridge-tie-rod/log",
             "/jobs/gauge-board-cap/blank",
             "/jobs/footbridge-tie-rod/at-the-lathe",
         ];

@@ -21,9 +21,9 @@ async fn cut_them_all(browser: &Browser, job: &Value) -> Vec<String> {
 /// Types a reading of the pitch diameter, mm, by thread micrometer.
 async fn read_pitch_diameter(browser: &Browser, mm: f64) {
     browser.keys(["m"]).await;
-    browser.find("[role=dialog] .act").await;
+    browser.find("[role=dialog] .way").await;
     if !browser.text("[role=dialog]").await.contains("Pitch diameter by thread micrometer") {
-        browser.find_text("[role=dialog] .act", "Thread micrometer instead").await.click().await.unwrap();
+        browser.find_text("[role=dialog] .way", "Thread micrometer").await.click().await.unwrap();
     }
     retype(&browser.find("[role=dialog] input").await, format!("{mm:.3} mm{}", Key::Enter + "")).await;
 }

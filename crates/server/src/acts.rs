@@ -94,7 +94,7 @@ fn keep(store: &Store, job: &str, row: &ActRow, act: &ActKind) -> Result<Outcome
     // Where the dial stands is judged against the frozen run; what only goes on, against how the run stands.
     let fault = |(field, detail)| Ok(Outcome::Faulty(vec![Fault::new(format!("/act{field}"), detail)]));
     let run = || freeze.as_ref().or(found.frozen.as_ref()).and_then(|f| serde_json::from_str::<RunPlan>(&f.run).ok());
-    if matches!(act, ActKind::StandsAt { .. } | ActKind::Took { .. })
+    if matches!(act, ActKind::StandsAt { .. } | ActKind::Took { .. } | ActKind::Measured(_))
         && let Some(Err(wrong)) = run().map(|r| r.check(act))
     {
         return fault(wrong);

@@ -1,6 +1,6 @@
 //! The application: its state, its routes, its start and end.
 
-use crate::{acts, bits, day, demo, events, guard, jobs, lathes, planning, problem, sheets, shop, web};
+use crate::{acts, bits, day, demo, events, file, guard, jobs, lathes, log, planning, problem, sheets, shop, web};
 use axum::Router;
 use axum::extract::DefaultBodyLimit;
 use axum::middleware;
@@ -45,6 +45,11 @@ impl App {
 #[openapi(info(title = "Yoke Turn", description = "From a callout to a measured thread. Lengths are mm, angles degrees."))]
 struct Description;
 
+/// The database, in its folder.
+pub const DATABASE: &str = "yoke-turn.db";
+/// How often it is looked whether the day has its copy.
+const LOOK_EVERY: std::time::Duration = std::time::Duration::from_secs(3600);
+
 const LARGEST_REQUEST: usize = 256 * 1024;
 
 /// The API routes with their description.
@@ -65,6 +70,15 @@ pub fn api() -> OpenApiRouter<App> {
         .routes(routes!(bits::bit_dxf))
         .routes(routes!(sheets::setup))
         .routes(routes!(sheets::groove))
+        .routes(routes!(sheets::gauging))
+        .routes(routes!(sheets::troubles))
+        .routes(routes!(log::log))
+        .routes(routes!(log::log_csv))
+        .routes(routes!(log::learned_all))
+        .routes(routes!(log::search))
+        .merge(OpenApiRouter::new().routes(routes!(log::keep_photo, log::photo)).layer(DefaultBodyLimit::max(log::LARGEST_PHOTO + 1024)))
+        .routes(routes!(file::job_out))
+        .merge(OpenApiRouter::new().routes(routes!(file::shop_out, file::shop_in)).layer(DefaultBodyLimit::max(file::LARGEST_FILE)))
         .routes(routes!(events::stream))
         .routes(routes!(lathes::lathes, lathes::add_lathe))
         .routes(routes!(lathes::lathe, lathes::put_lathe, lathes::change_lathe, lathes::put_away))
@@ -104,7 +118,7 @@ fn now() -> String {
 /// Serves until told to stop. Prints the address on standard output once it answers.
 pub async fn serve(folder: &Path, port: u16, with_demo: bool, fresh: bool) -> Result<(), String> {
     std::fs::create_dir_all(folder).map_err(|e| format!("The data folder {} cannot be made: {e}", folder.display()))?;
-    let path = folder.join("yoke-turn.db");
+    let path = folder.join(DATABASE);
     if fresh {
         for ending in ["db", "db-wal", "db-shm"] {
             let _ = std::fs::remove_file(path.with_extension(ending));
@@ -120,6 +134,7 @@ pub async fn serve(folder: &Path, port: u16, with_demo: bool, fresh: bool) -> Re
     let port = listener.local_addr().map_err(|e| e.to_string())?.port();
     let (stop, stopping) = watch::channel(false);
     let app = App { store: Arc::new(store), events: broadcast::channel(64).0, stopping, clock: now, port };
+    tokio::spawn(copy_daily(app.clone(), folder.join("copies")));
     println!("Yoke Turn is at http://127.0.0.1:{port}/");
     axum::serve(listener, router(app))
         .with_graceful_shutdown(async move {
@@ -128,6 +143,17 @@ pub async fn serve(folder: &Path, port: u16, with_demo: bool, fresh: bool) -> Re
         })
         .await
         .map_err(|e| e.to_string())
+}
+
+/// Keeps a copy of each day the server runs on; one that cannot be made is told of, and tried again.
+async fn copy_daily(app: App, copies: std::path::PathBuf) {
+    loop {
+        let (to, day) = (copies.clone(), (app.clock)().chars().take(10).collect::<String>());
+        if let Err(problem) = app.with_store(move |store| store.daily_copy(&to, &day)).await {
+            tracing::warn!("today's copy was not made: {}", problem.detail);
+        }
+        tokio::time::sleep(LOOK_EVERY).await;
+    }
 }
 
 async fn asked_to_stop() {

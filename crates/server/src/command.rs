@@ -1,10 +1,13 @@
-//! The command line beside the server: `plan` and `openapi`.
+//! The command line beside the server: `plan`, `openapi`, `schema`, `backup` and `restore`.
 
 use crate::problem::Problem;
+use serde_json::{Value, json};
 use std::io::Read;
+use std::path::Path;
 use std::process::ExitCode;
 use yoke_core::job::{PlanRequest, read_json, settle};
 use yoke_core::plan::plan as reckon;
+use yoke_store::{Store, StoreError};
 
 /// Exit code for a request that was refused.
 const REFUSED: u8 = 2;
@@ -29,6 +32,91 @@ pub fn plan() -> ExitCode {
 /// Prints the API's description.
 pub fn openapi() -> ExitCode {
     print(&crate::app::api().to_openapi())
+}
+
+/// Prints the JSON Schema of a shop file, made from the types the server reads it with.
+pub fn schema() -> ExitCode {
+    let text = match crate::app::api().to_openapi().to_json() {
+        // An OpenAPI 3.1 schema is a JSON Schema but for where its parts stand.
+        Ok(text) => text.replace("#/components/schemas/", "#/$defs/"),
+        Err(error) => return refuse(&Problem::internal(error.to_string())),
+    };
+    let mut all: Value = serde_json::from_str(&text).unwrap_or_default();
+    let parts = all["components"]["schemas"].take();
+    // Only what a shop file leads to.
+    let (mut wanted, mut defs) = (vec!["ShopFile".to_owned()], serde_json::Map::new());
+    while let Some(name) = wanted.pop() {
+        if !defs.contains_key(&name) {
+            leads_to(&parts[&name], &mut wanted);
+            defs.insert(name.clone(), parts[&name].clone());
+        }
+    }
+    let ids = json!({ "$schema": "https://json-schema.org/draft/2020-12/schema", "title": "A shop, as a file", "$ref": "#/$defs/ShopFile", "$defs": defs });
+    print(&ids)
+}
+
+/// The parts a schema refers to.
+fn leads_to(of: &Value, wanted: &mut Vec<String>) {
+    match of {
+        Value::Object(map) => {
+            if let Some(name) = map.get("$ref").and_then(Value::as_str).and_then(|r| r.strip_prefix("#/$defs/")) {
+                wanted.push(name.to_owned());
+            }
+            map.values().for_each(|v| leads_to(v, wanted));
+        }
+        Value::Array(list) => list.iter().for_each(|v| leads_to(v, wanted)),
+        _ => {}
+    }
+}
+
+/// Copies the whole shop into a new file.
+pub fn backup(folder: &Path, file: &Path) -> ExitCode {
+    let database = folder.join(crate::app::DATABASE);
+    if !database.exists() {
+        eprintln!("{}: there is no shop here yet, so nothing to copy", database.display());
+        return ExitCode::from(REFUSED);
+    }
+    told(Store::open(&database).and_then(|store| store.backup(file)).map(|()| format!("Copied to {}.", file.display())))
+}
+
+/// Takes in what of such a file is not here yet; a copy of what is here is kept first.
+pub fn restore(folder: &Path, file: &Path) -> ExitCode {
+    let made = std::fs::create_dir_all(folder);
+    if let Err(e) = made {
+        eprintln!("The data folder {} cannot be made: {e}", folder.display());
+        return ExitCode::FAILURE;
+    }
+    let took_in = Store::open(&folder.join(crate::app::DATABASE)).and_then(|store| {
+        let before = folder.join("before-restore.db");
+        let _ = std::fs::remove_file(&before);
+        store.backup(&before)?;
+        crate::lathes::unfurnish(&store)?;
+        store.restore(file, folder)
+    });
+    told(took_in.map(|t| {
+        let count = |n: usize, one: &str, many: &str| format!("{n} {}", if n == 1 { one } else { many });
+        let kept = if t.kept > 0 { format!(" {} here differ from the copy, and stay as they are here.", t.kept) } else { String::new() };
+        format!(
+            "Taken in: {}, {}, {}, {}.{kept} As it was before: before-restore.db.",
+            count(t.lathes, "lathe", "lathes"),
+            count(t.jobs, "job", "jobs"),
+            count(t.acts, "act", "acts"),
+            count(t.photos, "photograph", "photographs")
+        )
+    }))
+}
+
+fn told(outcome: Result<String, StoreError>) -> ExitCode {
+    match outcome {
+        Ok(says) => {
+            println!("{says}");
+            ExitCode::SUCCESS
+        }
+        Err(why) => {
+            eprintln!("{why}");
+            ExitCode::from(REFUSED)
+        }
+    }
 }
 
 fn print(value: &impl serde::Serialize) -> ExitCode {

@@ -11,9 +11,11 @@ mod day;
 mod demo;
 mod drafting;
 mod events;
+mod file;
 mod guard;
 mod jobs;
 mod lathes;
+mod log;
 mod planning;
 mod problem;
 mod sheets;
@@ -21,7 +23,7 @@ mod shop;
 mod web;
 
 use clap::{Args, Parser, Subcommand};
-use std::path::PathBuf;
+use std::path::{Path, PathBuf};
 use std::process::ExitCode;
 
 /// From a callout to a measured thread on a manual lathe.
@@ -42,6 +44,24 @@ enum Command {
     Plan,
     /// Print the API's description.
     Openapi,
+    /// Print the JSON Schema of a shop file.
+    Schema,
+    /// Copy the whole shop into a new file.
+    Backup(Copy),
+    /// Take in everything of such a file that is not here yet; what is here stays as it is.
+    Restore(Copy),
+}
+
+#[derive(Args)]
+struct Copy {
+    /// The file.
+    file: PathBuf,
+    /// Folder the database is kept in; the user's data folder when absent.
+    #[arg(long)]
+    data: Option<PathBuf>,
+    /// Use the Alder Reach demo yard's folder.
+    #[arg(long)]
+    demo: bool,
 }
 
 #[derive(Args)]
@@ -65,6 +85,9 @@ fn main() -> ExitCode {
     match cli.command {
         Some(Command::Plan) => command::plan(),
         Some(Command::Openapi) => command::openapi(),
+        Some(Command::Schema) => command::schema(),
+        Some(Command::Backup(copy)) => with_folder(copy.data, copy.demo, |folder| command::backup(&folder, &copy.file)),
+        Some(Command::Restore(copy)) => with_folder(copy.data, copy.demo, |folder| command::restore(&folder, &copy.file)),
         Some(Command::Serve(serve)) => run(serve),
         None => run(cli.serve),
     }
@@ -75,19 +98,30 @@ fn run(serve: Serve) -> ExitCode {
         .with_env_filter(tracing_subscriber::EnvFilter::try_from_default_env().unwrap_or_else(|_| "yoke_turn=info,tower_http=warn".into()))
         .with_writer(std::io::stderr)
         .init();
-    let folder = serve.data.or_else(|| {
+    with_folder(serve.data.clone(), serve.demo, |folder| serve_from(&folder, &serve))
+}
+
+/// Does something with the data folder: the one named, else the user's own, the demo yard's apart from it.
+fn with_folder(data: Option<PathBuf>, demo: bool, work: impl FnOnce(PathBuf) -> ExitCode) -> ExitCode {
+    let folder = data.or_else(|| {
         let dirs = directories::ProjectDirs::from("", "", "yoke-turn")?;
-        Some(if serve.demo { dirs.data_dir().join("demo") } else { dirs.data_dir().to_owned() })
+        Some(if demo { dirs.data_dir().join("demo") } else { dirs.data_dir().to_owned() })
     });
-    let Some(folder) = folder else {
-        eprintln!("There is no data folder on this machine; name one with --data DIR.");
-        return ExitCode::FAILURE;
-    };
+    folder.map_or_else(
+        || {
+            eprintln!("There is no data folder on this machine; name one with --data DIR.");
+            ExitCode::FAILURE
+        },
+        work,
+    )
+}
+
+fn serve_from(folder: &Path, serve: &Serve) -> ExitCode {
     let outcome = tokio::runtime::Builder::new_multi_thread()
         .enable_all()
         .build()
         .map_err(|e| e.to_string())
-        .and_then(|runtime| runtime.block_on(app::serve(&folder, serve.port, serve.demo, serve.fresh)));
+        .and_then(|runtime| runtime.block_on(app::serve(folder, serve.port, serve.demo, serve.fresh)));
     match outcome {
         Ok(()) => ExitCode::SUCCESS,
         Err(why) => {

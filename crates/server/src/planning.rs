@@ -9,10 +9,10 @@ use axum::http::{HeaderMap, header};
 use serde::{Deserialize, Serialize};
 use serde_json::{Value, json};
 use utoipa::ToSchema;
-use yoke_core::gauge::{FitKind, Verdict, judge, judge_fit};
+use yoke_core::gauge::{FitKind, Measured, Verdict};
 use yoke_core::gears::Mistake;
 use yoke_core::job::{Fault, Job as Facts, Kit, Lathe, LatheProfile, PlanRequest, read_json, settle};
-use yoke_core::log::ActKind;
+use yoke_core::log::{ActKind, judge_told};
 use yoke_core::plan::{Plan, plan as reckon};
 use yoke_core::quantity::{LengthUnit, parse_length, real};
 use yoke_core::thread::identify::{Identified, Sample, SampleRequest, identify as core_identify};
@@ -46,14 +46,14 @@ pub fn plan_with_store(store: &Store, value: Value) -> Result<Result<Plan, Vec<F
     Ok(whole_with_store(store, value)?.map(|(plan, ..)| plan))
 }
 
-/// A plan, with the settled facts and the lathe it was reckoned from.
-pub type Whole = (Plan, Facts, Lathe);
+/// A plan, with the settled facts, the lathe and the kit it was reckoned from.
+pub type Whole = (Plan, Facts, Lathe, Kit);
 
 /// Plans a request with the lathes and kit stored, and tells what it was reckoned from.
 pub fn whole_with_store(store: &Store, value: Value) -> Result<Result<Whole, Vec<Fault>>, yoke_store::StoreError> {
     let (mut request, faults) = read_json::<PlanRequest>(value);
     let stored = fetch(store, &mut request)?;
-    Ok(settle(&request, stored.as_ref(), faults).map(|(job, lathe, kit)| (reckon(&job, &lathe, &kit), job, lathe)))
+    Ok(settle(&request, stored.as_ref(), faults).map(|(job, lathe, kit)| (reckon(&job, &lathe, &kit), job, lathe, kit)))
 }
 
 /// Reckons the whole plan; nothing is stored.
@@ -158,14 +158,12 @@ pub async fn sizes() -> Json<Vec<SeriesSizes>> {
     Json(Series::ALL.map(of).into())
 }
 
-/// A reading told to the gauge.
-#[derive(Default, Serialize, Deserialize, ToSchema)]
-#[serde(default, deny_unknown_fields)]
+/// A reading told to the gauge: a size, or how the mate went.
+#[derive(Serialize, ToSchema)]
 pub struct Reading {
-    /// Micrometer over three wires.
-    over_wires_mm: Option<f64>,
-    /// Thread micrometer.
-    pitch_diameter_mm: Option<f64>,
+    /// A size, and what it was read with.
+    #[serde(flatten)]
+    measured: Measured,
     /// How the mate went.
     fit: Option<FitKind>,
     /// Turns the mate enters; goes with `fit`.
@@ -174,19 +172,67 @@ pub struct Reading {
     shake_mm: Option<f64>,
     /// Where the dial stood, radial.
     at_radial_mm: Option<f64>,
-    /// Spread of repeats.
-    spread_mm: Option<f64>,
 }
 
-/// The gauge request: a plan and what was measured.
+/// The gauge request: a plan and what was read or tried, in the order it was.
 #[derive(Default, Deserialize, ToSchema)]
 #[serde(default, deny_unknown_fields)]
 pub struct GaugeBody {
     /// The plan request.
     #[schema(value_type = PlanRequest)]
     plan: Value,
-    /// One wires or micrometer reading.
-    readings: Vec<Reading>,
+    /// Readings; the verdict is on the last, knowing those before it.
+    #[schema(value_type = Vec<Reading>)]
+    readings: Vec<Value>,
+}
+
+/// Most readings told at once.
+const READINGS: usize = 50;
+
+/// A reading as the act it would be at the lathe, so that the same checks hold, with where the dial stood.
+fn told(mut reading: Value) -> Result<(ActKind, Option<f64>), Vec<Fault>> {
+    let mut faults = Vec::new();
+    let mut number = |reading: &mut Value, name: &str| {
+        let value = reading.as_object_mut().and_then(|o| o.remove(name)).filter(|v| !v.is_null())?;
+        value.as_f64().or_else(|| {
+            faults.push(Fault::new(format!("/{name}"), "a number is wanted"));
+            None
+        })
+    };
+    let [at, turns, shake_mm] = ["at_radial_mm", "turns", "shake_mm"].map(|name| number(&mut reading, name));
+    if at.is_some_and(|a| !(a.is_finite() && (0.0..=100.0).contains(&a))) {
+        faults.push(Fault::new("/at_radial_mm", "the dial stands 0 to 100 mm in"));
+    }
+    let fit = reading.as_object_mut().and_then(|o| o.remove("fit")).filter(|v| !v.is_null());
+    let act = if let Some(fit) = fit {
+        if reading.as_object().is_some_and(|o| o.values().any(|v| !v.is_null())) {
+            faults.push(Fault::new("/fit", "one thing at a time: a fit, or a size"));
+        }
+        match serde_json::from_value::<FitKind>(fit) {
+            Ok(fit) => Some(ActKind::Tried { fit, turns, shake_mm }),
+            Err(_) => {
+                faults.push(Fault::new("/fit", "a fit is wont_enter, enters, tight, free or shakes"));
+                None
+            }
+        }
+    } else {
+        let (measured, wrong) = read_json::<Measured>(reading);
+        for (name, value) in [("/turns", turns), ("/shake_mm", shake_mm)] {
+            if value.is_some() {
+                faults.push(Fault::new(name, "it goes with a fit"));
+            }
+        }
+        let sound = wrong.is_empty();
+        faults.extend(wrong);
+        sound.then_some(ActKind::Measured(measured))
+    };
+    if let Some(Err((field, detail))) = act.as_ref().map(ActKind::check) {
+        faults.push(Fault::new(field, detail));
+    }
+    match act {
+        Some(act) if faults.is_empty() => Ok((act, at)),
+        _ => Err(faults),
+    }
 }
 
 /// A scratch that measures another pitch than was meant.
@@ -232,7 +278,7 @@ pub async fn scratch(State(app): State<App>, body: Bytes) -> Result<Json<Scratch
     Ok(Json(ScratchSaid { says, mistakes }))
 }
 
-/// Judges a reading against a plan; nothing is stored.
+/// Judges readings against a plan; nothing is stored.
 #[utoipa::path(post, path = "/api/v1/gauge", request_body = GaugeBody, responses((status = 200, body = Verdict), (status = 422, body = Problem)))]
 pub async fn gauge(State(app): State<App>, body: Bytes) -> Result<Json<Verdict>, Problem> {
     let (request, mut faults) = read_json::<GaugeBody>(body_json(&body)?);
@@ -241,44 +287,36 @@ pub async fn gauge(State(app): State<App>, body: Bytes) -> Result<Json<Verdict>,
         // Where the plan's own fields are faulty, say so from the root of this request.
         faults.extend(inner.into_iter().map(|f| Fault::new(format!("/plan{}", f.pointer), f.detail)));
     });
-    let reading = match request.readings.as_slice() {
-        [one] => one,
-        [] => {
-            faults.push(Fault::new("/readings", "one reading is wanted, over_wires_mm or pitch_diameter_mm"));
-            &Reading::default()
-        }
-        [one, ..] => {
-            faults.push(Fault::new("/readings/1", "one reading at a time is judged"));
-            one
-        }
-    };
-    // The same act as at the lathe, so the same checks.
-    let told = match reading.fit {
-        Some(fit) => ActKind::Tried { fit, turns: reading.turns, shake_mm: reading.shake_mm },
-        None => ActKind::Measured { over_wires_mm: reading.over_wires_mm, pitch_diameter_mm: reading.pitch_diameter_mm, spread_mm: reading.spread_mm },
-    };
-    if reading.fit.is_some() && (reading.over_wires_mm.is_some() || reading.pitch_diameter_mm.is_some()) {
-        faults.push(Fault::new("/readings/0/fit", "one thing at a time: a fit, or a size"));
+    if request.readings.is_empty() || request.readings.len() > READINGS {
+        faults.push(Fault::new("/readings", format!("one to {READINGS} readings are wanted, each over_wires_mm, pitch_diameter_mm, fit or another")));
     }
-    if let (false, Err((field, detail))) = (request.readings.is_empty(), told.check()) {
-        faults.push(Fault::new(format!("/readings/0{field}"), detail));
+    let mut readings = Vec::new();
+    for (i, reading) in request.readings.into_iter().enumerate().take(READINGS) {
+        match told(reading) {
+            Ok(one) => readings.push(one),
+            Err(wrong) => faults.extend(wrong.into_iter().map(|f| Fault::new(format!("/readings/{i}{}", f.pointer), f.detail))),
+        }
     }
-    let Ok(plan) = planned else { return Err(Problem::faulty(faults)) };
+    if let Ok(plan) = &planned {
+        for (i, (act, _)) in readings.iter().enumerate() {
+            if let Err((field, detail)) = plan.run.check(act) {
+                faults.push(Fault::new(format!("/readings/{i}{field}"), detail));
+            }
+        }
+    }
+    let (Ok(plan), true) = (planned, faults.is_empty()) else { return Err(Problem::faulty(faults)) };
     let deepest = plan.run.passes.iter().map(|p| p.radial_mm).fold(0.0, f64::max);
-    let stood = reading.at_radial_mm.unwrap_or(deepest);
-    if !(stood.is_finite() && (0.0..=100.0).contains(&stood)) {
-        faults.push(Fault::new("/readings/0/at_radial_mm", "the dial stands 0 to 100 mm in"));
-    }
-    if !faults.is_empty() {
-        return Err(Problem::faulty(faults));
-    }
-    let mut verdict = match (told.tried(), told.measured()) {
-        (Some(fit), _) => judge_fit(&plan.run, fit, stood),
-        (None, measured) => measured.and_then(|m| judge(&plan.run, &m, stood)).ok_or_else(|| {
-            Problem::fault("/readings/0/over_wires_mm", "no wire of the plan serves this thread, so a size over wires says nothing; give pitch_diameter_mm")
-        })?,
-    };
-    if reading.at_radial_mm.is_none() {
+    let guessed = readings.iter().any(|r| r.1.is_none());
+    let mut stood = deepest;
+    let told: Vec<(ActKind, f64)> = readings
+        .into_iter()
+        .map(|(act, at)| {
+            stood = at.unwrap_or(stood);
+            (act, stood)
+        })
+        .collect();
+    let mut verdict = judge_told(&plan.run, &told).ok_or_else(|| Problem::fault("/readings/0", "it says nothing of this thread\u{2019}s size"))?;
+    if guessed {
         verdict.questions.push("Where did the dial stand? The end of the schedule is taken.".into());
     }
     Ok(Json(verdict))

@@ -1,13 +1,16 @@
 //! What is drawn of a job on request, beside its plan: the set-up, and the groove as simulated.
 
 use crate::app::App;
-use crate::jobs::facts;
+use crate::jobs::{acts, facts};
 use crate::planning::{Whole, whole_with_store};
 use crate::problem::Problem;
 use axum::Json;
 use axum::extract::{Path, State};
 use yoke_core::cut::{GrooveSheet, groove_sheet};
+use yoke_core::gauge::{GaugeSheet, gauge_sheet};
+use yoke_core::log::{RunPlan, fold};
 use yoke_core::setup::{SetupSheet, setup_sheet};
+use yoke_core::trouble::{Known, TroubleSheet, trouble_sheet};
 
 /// The plan of a stored job from its facts as they stand, with what it was reckoned from. A job begun keeps its facts.
 pub async fn whole(app: &App, id: String) -> Result<Whole, Problem> {
@@ -23,7 +26,7 @@ pub async fn whole(app: &App, id: String) -> Result<Whole, Problem> {
 /// The set-up: the picture, the speeds, the steps, the cautions.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/setup", params(("id" = String, Path)), responses((status = 200, body = SetupSheet), (status = 404, body = Problem), (status = 422, body = Problem)))]
 pub async fn setup(State(app): State<App>, Path(id): Path<String>) -> Result<Json<SetupSheet>, Problem> {
-    let (plan, job, lathe) = whole(&app, id).await?;
+    let (plan, job, lathe, _) = whole(&app, id).await?;
     Ok(Json(setup_sheet(&plan, &job, &lathe)))
 }
 
@@ -32,4 +35,25 @@ pub async fn setup(State(app): State<App>, Path(id): Path<String>) -> Result<Jso
 pub async fn groove(State(app): State<App>, Path(id): Path<String>) -> Result<Json<GrooveSheet>, Problem> {
     let (plan, ..) = whole(&app, id).await?;
     Ok(Json(groove_sheet(&plan)))
+}
+
+/// Every wire of the drawer judged, and the other ways of reading the size.
+#[utoipa::path(get, path = "/api/v1/jobs/{id}/gauge", params(("id" = String, Path)), responses((status = 200, body = GaugeSheet), (status = 404, body = Problem), (status = 422, body = Problem)))]
+pub async fn gauging(State(app): State<App>, Path(id): Path<String>) -> Result<Json<GaugeSheet>, Problem> {
+    let (plan, _, _, kit) = whole(&app, id).await?;
+    Ok(Json(gauge_sheet(&plan, &kit)))
+}
+
+/// From what is wrong to what may be behind it, by this job's own numbers.
+#[utoipa::path(get, path = "/api/v1/jobs/{id}/trouble", params(("id" = String, Path)), responses((status = 200, body = TroubleSheet), (status = 404, body = Problem), (status = 422, body = Problem)))]
+pub async fn troubles(State(app): State<App>, Path(id): Path<String>) -> Result<Json<TroubleSheet>, Problem> {
+    let (plan, job, lathe, _) = whole(&app, id.clone()).await?;
+    let (acts, frozen) = app
+        .with_store(move |store| {
+            let frozen = store.job(&id)?.and_then(|j| j.frozen);
+            Ok((acts(store, &id)?, frozen.and_then(|f| serde_json::from_str::<RunPlan>(&f.run).ok())))
+        })
+        .await?;
+    let run = frozen.map(|f| fold(&f, &acts));
+    Ok(Json(trouble_sheet(&Known::of((&plan, &job, &lathe), run.as_ref(), &acts))))
 }

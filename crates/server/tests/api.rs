@@ -1,64 +1,13 @@
 //! The API over HTTP, on a real database in a folder of its own.
 #![allow(missing_docs, clippy::unwrap_used)]
 
-use reqwest::{Client, Method, StatusCode};
+mod common;
+
+use common::Server;
+use reqwest::{Method, StatusCode};
 use serde_json::{Value, json};
-use std::io::{BufRead, BufReader, Write};
-use std::path::Path;
-use std::process::{Child, Command, Stdio};
-
-struct Server {
-    child: Child,
-    address: String,
-    client: Client,
-}
-
-impl Server {
-    fn start(folder: &Path, extra: &[&str]) -> Self {
-        let mut child = Command::new(env!("CARGO_BIN_EXE_yoke-turn"))
-            .args(["serve", "--port", "0", "--data"])
-            .arg(folder)
-            .args(extra)
-            .stdout(Stdio::piped())
-            .stderr(Stdio::null())
-            .spawn()
-            .unwrap();
-        let mut line = String::new();
-        BufReader::new(child.stdout.as_mut().unwrap()).read_line(&mut line).unwrap();
-        let address = line.trim().trim_start_matches("Yoke Turn is at ").trim_end_matches('/').to_owned();
-        Self { child, address, client: Client::new() }
-    }
-
-    async fn send(&self, method: Method, path: &str, body: Value, headers: &[(&str, &str)]) -> (StatusCode, Value) {
-        let mut request = self.client.request(method, format!("{}{path}", self.address)).json(&body);
-        for (name, value) in headers {
-            request = request.header(*name, *value);
-        }
-        let response = request.send().await.unwrap();
-        (response.status(), response.json().await.unwrap_or(Value::Null))
-    }
-
-    async fn post(&self, path: &str, body: Value) -> (StatusCode, Value) {
-        self.send(Method::POST, path, body, &[]).await
-    }
-
-    async fn get(&self, path: &str) -> (StatusCode, Value) {
-        self.send(Method::GET, path, Value::Null, &[]).await
-    }
-
-    /// Dead at once, as when the power goes.
-    fn kill(mut self) {
-        self.child.kill().unwrap();
-        self.child.wait().unwrap();
-    }
-}
-
-impl Drop for Server {
-    fn drop(&mut self) {
-        let _ = self.child.kill();
-        let _ = self.child.wait();
-    }
-}
+use std::io::Write;
+use std::process::{Command, Stdio};
 
 fn pass(n: u32, radial: f64) -> Value {
     json!({ "act": { "kind": "pass_done", "n": n, "radial_mm": radial } })

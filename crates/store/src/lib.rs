@@ -4,7 +4,14 @@
 //! Facts are changed under a revision; acts are only ever added. Bodies are JSON as the core reads
 //! them; this crate knows nothing of threads.
 
+mod backup;
+mod photos;
 mod schema;
+mod whole;
+
+pub use backup::{COPIES_KEPT, TakenIn};
+pub use photos::{PhotoRow, Put};
+pub use whole::{Whole, WholeJob};
 
 use rusqlite::{Connection, OptionalExtension, params};
 use serde::Serialize;
@@ -20,6 +27,14 @@ pub enum StoreError {
     /// A migration failed.
     #[error("bringing the database up to date: {0}")]
     Migration(#[from] rusqlite_migration::Error),
+    /// A file to be restored, or written, that will not do.
+    #[error("{}: {why}", path.display())]
+    NotACopy {
+        /// The file.
+        path: std::path::PathBuf,
+        /// What is wrong with it, and where.
+        why: String,
+    },
     /// The file was written by a newer program.
     #[error("this database is of version {found}; this program knows up to {known}. Use the newer program, or another --data folder")]
     Newer {
@@ -230,6 +245,15 @@ impl Store {
         let connection = self.lock();
         connection.execute("UPDATE lathes SET away = ?2, revision = revision + 1 WHERE id = ?1", params![id, at])?;
         Ok(find_lathe(&connection, id)?)
+    }
+
+    /// Takes a lathe out for good; one in use is to be put away instead.
+    ///
+    /// # Errors
+    /// What SQLite says.
+    pub fn forget_lathe(&self, id: &str) -> Result<(), StoreError> {
+        self.lock().execute("DELETE FROM lathes WHERE id = ?1", [id])?;
+        Ok(())
     }
 
     /// The kit, JSON, if one was stored.

@@ -6,7 +6,7 @@ use rusqlite_migration::{M, Migrations};
 use std::path::Path;
 
 /// One entry a version; never edited once released, only added to.
-const STEPS: [&str; 3] = [
+const STEPS: [&str; 4] = [
     "
 CREATE TABLE lathes (id TEXT PRIMARY KEY, body TEXT NOT NULL) STRICT;
 CREATE TABLE kit (id INTEGER PRIMARY KEY CHECK (id = 1), body TEXT NOT NULL) STRICT;
@@ -44,18 +44,35 @@ CREATE INDEX jobs_of_part ON jobs (part);
 ALTER TABLE lathes ADD COLUMN revision INTEGER NOT NULL DEFAULT 1;
 ALTER TABLE lathes ADD COLUMN away TEXT;
 ",
+    // A job keeps its photographs.
+    "
+CREATE TABLE photos (
+    job TEXT NOT NULL REFERENCES jobs (id),
+    id TEXT NOT NULL,
+    kind TEXT NOT NULL,
+    taken TEXT NOT NULL,
+    says TEXT NOT NULL,
+    body BLOB NOT NULL,
+    PRIMARY KEY (job, id)
+) STRICT;
+",
 ];
 
 /// Brings the database up to date; a copy named after its old version is kept beside it first.
 pub(crate) fn bring_up_to_date(connection: &mut Connection, path: &Path) -> Result<(), StoreError> {
     let found: u32 = connection.query_row("PRAGMA user_version", [], |r| r.get(0))?;
     let found = found as usize;
-    if found > STEPS.len() {
-        return Err(StoreError::Newer { found, known: STEPS.len() });
-    }
     if found > 0 && found < STEPS.len() {
         let copy = path.with_extension(format!("before-v{}.db", STEPS.len()));
         connection.backup("main", copy, None)?;
+    }
+    migrate(connection, found)
+}
+
+/// Takes it from the version found to the newest.
+pub(crate) fn migrate(connection: &mut Connection, found: usize) -> Result<(), StoreError> {
+    if found > STEPS.len() {
+        return Err(StoreError::Newer { found, known: STEPS.len() });
     }
     Migrations::new(STEPS.iter().map(|s| M::up(s)).collect()).to_latest(connection)?;
     Ok(())

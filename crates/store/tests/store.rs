@@ -1,7 +1,7 @@
 //! The store on a real file.
 #![allow(missing_docs, clippy::unwrap_used)]
 
-use yoke_store::{ActRow, Changed, Frozen, NewMember, Recorded, Store, StoreError};
+use yoke_store::{ActRow, Changed, Frozen, NewMember, PhotoRow, Put, Recorded, Store, StoreError};
 
 fn act(id: &str, body: &str) -> ActRow {
     ActRow { id: id.into(), sequence: 0, body: body.into(), happened: "t".into(), recorded: "t".into(), source: "typed".into(), seen: 0 }
@@ -173,7 +173,7 @@ fn a_database_of_the_first_version_is_brought_up_to_date_with_a_copy_kept() {
     let old = rusqlite::Connection::open(&path).unwrap();
     old.execute_batch(
         "DROP INDEX jobs_of_part; ALTER TABLE jobs DROP COLUMN part; ALTER TABLE jobs DROP COLUMN mate; \
-         ALTER TABLE lathes DROP COLUMN revision; ALTER TABLE lathes DROP COLUMN away; PRAGMA user_version = 1",
+         ALTER TABLE lathes DROP COLUMN revision; ALTER TABLE lathes DROP COLUMN away; DROP TABLE photos; PRAGMA user_version = 1",
     )
     .unwrap();
     drop(old);
@@ -184,7 +184,7 @@ fn a_database_of_the_first_version_is_brought_up_to_date_with_a_copy_kept() {
     assert!(store.add_member("j", &member).unwrap());
     assert_eq!(store.job("j").unwrap().unwrap().request, "{\"a\":1}", "its facts stand unless new ones come");
     let copies: Vec<_> =
-        std::fs::read_dir(folder.path()).unwrap().filter_map(|e| e.unwrap().file_name().into_string().ok()).filter(|n| n.contains("before-v3")).collect();
+        std::fs::read_dir(folder.path()).unwrap().filter_map(|e| e.unwrap().file_name().into_string().ok()).filter(|n| n.contains("before-v4")).collect();
     assert_eq!(copies.len(), 1, "{copies:?}");
     assert!(store.sound().unwrap());
 }
@@ -201,4 +201,21 @@ fn a_mates_facts_stand_once_its_cut_has_begun() {
     let revision = store.job("screw").unwrap().unwrap().revision;
     assert!(matches!(store.change_job("screw", revision, "Screw", "s2", Some(("nut", "n2"))).unwrap(), Changed::Done(_)));
     assert_eq!(store.job("nut").unwrap().unwrap().request, "n1");
+}
+
+#[test]
+fn photographs_are_kept_as_they_came_and_no_more_than_a_job_may_have() {
+    let folder = tempfile::tempdir().unwrap();
+    let store = Store::open(&folder.path().join("yoke-turn.db")).unwrap();
+    store.add_job("a", "A", "{}", "2026-01-01T00:00:00Z").unwrap();
+    let row = |id: &str| PhotoRow { id: id.into(), kind: "image/png".into(), taken: "2026-01-01T00:00:01Z".into(), says: "the scratch".into() };
+    assert_eq!(store.put_photo("a", &row("p1"), b"one", 2).unwrap(), Put::Done);
+    assert_eq!(store.put_photo("a", &row("p1"), b"one", 2).unwrap(), Put::Done, "the same again");
+    assert_eq!(store.put_photo("a", &row("p1"), b"two", 2).unwrap(), Put::Different);
+    assert_eq!(store.put_photo("a", &row("p2"), b"two", 2).unwrap(), Put::Done);
+    assert_eq!(store.put_photo("a", &row("p3"), b"three", 2).unwrap(), Put::Full);
+    assert_eq!(store.put_photo("b", &row("p1"), b"one", 2).unwrap(), Put::Missing);
+    assert_eq!(store.photos("a").unwrap(), [row("p1"), row("p2")]);
+    assert_eq!(store.photo("a", "p2").unwrap(), Some(("image/png".into(), b"two".to_vec())));
+    assert_eq!(store.photo("a", "p9").unwrap(), None);
 }

@@ -74,18 +74,20 @@ fn test(sh: &Shell) -> Outcome {
     cmd!(sh, "cargo test --workspace").run().map_err(text)
 }
 
-/// Writes the API's description and the web side's types from it.
+/// Writes the API's description, the web side's types from it, and the schema of a shop file.
 fn api(sh: &Shell) -> Outcome {
     npm(sh)?;
     let description = cmd!(sh, "cargo run --quiet -p yoke-turn -- openapi").read().map_err(text)?;
     sh.write_file("web/openapi.json", description + "\n").map_err(text)?;
+    let schema = cmd!(sh, "cargo run --quiet -p yoke-turn -- schema").read().map_err(text)?;
+    sh.write_file("docs/formats/shop.schema.json", schema + "\n").map_err(text)?;
     let _in = sh.push_dir("web");
     cmd!(sh, "npm run --silent api").run().map_err(text)
 }
 
 /// The committed API files must be what the code makes.
 fn drift(sh: &Shell) -> Outcome {
-    let files = ["web/openapi.json", "web/src/api/schema.d.ts"];
+    let files = ["web/openapi.json", "web/src/api/schema.d.ts", "docs/formats/shop.schema.json"];
     let read = || files.iter().map(|f| sh.read_file(f).unwrap_or_default()).collect::<Vec<_>>();
     let before = read();
     api(sh)?;

@@ -102,3 +102,12 @@ export function useMoved() {
     };
   }, [queries]);
 }
+
+/** Ids of the jobs in which every word sought is met with; nothing while nothing is sought. */
+export const useFound = (q: string) =>
+  useQuery({
+    queryKey: ['jobs', 'found', q],
+    queryFn: async () => unwrap(await api.GET('/api/v1/search', { params: { query: { q } } })),
+    enabled: q.trim() !== '',
+    placeholderData: q.trim() === '' ? undefined : (before) => before,
+  });

@@ -81,7 +81,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Judges a reading against a plan; nothing is stored. */
+        /** Judges readings against a plan; nothing is stored. */
         post: operations["gauge"];
         delete?: never;
         options?: never;
@@ -210,6 +210,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/gauge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every wire of the drawer judged, and the other ways of reading the size. */
+        get: operations["gauging"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/groove": {
         parameters: {
             query?: never;
@@ -219,6 +236,57 @@ export interface paths {
         };
         /** The groove pass by pass, and what a mistake would do to it. */
         get: operations["groove"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/job.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One job as a file, with the jobs of its part and their lathes. */
+        get: operations["job_out"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The log of a job. */
+        get: operations["log"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/log.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A job's story as a sheet. */
+        get: operations["log_csv"];
         put?: never;
         post?: never;
         delete?: never;
@@ -244,6 +312,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/photos/{photo}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A photograph. */
+        get: operations["photo"];
+        /** Keeps a photograph, JPEG or PNG, at most 5 MB; the same again is answered as before. */
+        put: operations["keep_photo"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/setup": {
         parameters: {
             query?: never;
@@ -253,6 +339,23 @@ export interface paths {
         };
         /** The set-up: the picture, the speeds, the steps, the cautions. */
         get: operations["setup"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/trouble": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** From what is wrong to what may be behind it, by this job's own numbers. */
+        get: operations["troubles"];
         put?: never;
         post?: never;
         delete?: never;
@@ -472,6 +575,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/learned": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was learned, by lathe and material. */
+        get: operations["learned_all"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/length": {
         parameters: {
             query?: never;
@@ -557,6 +677,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/search": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Jobs in which every word sought is met with, notes and readings among them; by id. */
+        get: operations["search"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The whole shop as one file; its photographs are in a backup only. */
+        get: operations["shop_out"];
+        put?: never;
+        /** Takes a shop file in: what is not here yet, whole or not at all; what is here stays as it is. */
+        post: operations["shop_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/sizes": {
         parameters: {
             query?: never;
@@ -592,6 +747,18 @@ export interface components {
             /** @description `typed`, or the device's name. */
             source?: string | null;
         };
+        /** @description An act in the file. */
+        ActFile: {
+            act: components["schemas"]["ActKind"];
+            happened: string;
+            id: string;
+            recorded: string;
+            /** Format: int64 */
+            seen: number;
+            /** Format: int64 */
+            sequence: number;
+            source: string;
+        };
         /** @description What was done. */
         ActKind: {
             /** @enum {string} */
@@ -606,25 +773,10 @@ export interface components {
              * @description Radial depth it was cut at, as the hand saw it, mm.
              */
             radial_mm: number;
-        } | {
+        } | (components["schemas"]["Measured"] & {
             /** @enum {string} */
             kind: "measured";
-            /**
-             * Format: double
-             * @description Micrometer over three wires, mm.
-             */
-            over_wires_mm?: number | null;
-            /**
-             * Format: double
-             * @description Thread micrometer, mm.
-             */
-            pitch_diameter_mm?: number | null;
-            /**
-             * Format: double
-             * @description Spread of repeats, mm.
-             */
-            spread_mm?: number | null;
-        } | {
+        }) | {
             /** @description How it went. */
             fit: components["schemas"]["FitKind"];
             /** @enum {string} */
@@ -639,6 +791,15 @@ export interface components {
              * @description Turns it entered, when it enters and stops.
              */
             turns?: number | null;
+        } | {
+            /** @description The cause looked for, by its code. */
+            cause: string;
+            /** @description Whether it was that. */
+            found: boolean;
+            /** @enum {string} */
+            kind: "trouble";
+            /** @description What was wrong. */
+            symptom: components["schemas"]["Symptom"];
         } | {
             /** @enum {string} */
             kind: "stands_at";
@@ -790,6 +951,15 @@ export interface components {
             pointer: string;
             /** @description What was taken. */
             text: string;
+        };
+        /** @description Sizes between balls in a bore. */
+        BallSaid: {
+            /** @description The ball. */
+            ball_mm: components["schemas"]["Quantity"];
+            /** @description Between three of them and flat anvils. */
+            three_mm: components["schemas"]["Wires"];
+            /** @description Between two, opposite each other. */
+            two_mm: components["schemas"]["Wires"];
         };
         /** @description A bench figure beside the answer. */
         BenchFigure: {
@@ -1188,6 +1358,25 @@ export interface components {
          * @enum {string}
          */
         CarriageStop: "none" | "fixed" | "trips";
+        /** @description A cause, as it stands on this job. */
+        CauseSaid: {
+            /** @description What is behind it. */
+            cause: string;
+            /** @description Stable code. */
+            code: string;
+            /** @description What cures it. */
+            cure: string;
+            /** @description Whether it was found to be behind it, or found not to be; absent while nobody has told. */
+            found?: boolean | null;
+            /** @description What goes with it to rescue the part. */
+            rescues?: components["schemas"]["Rescue"][];
+            /** @description What would settle it. */
+            settles: string;
+            /** @description How it stands by the numbers. */
+            standing: components["schemas"]["Standing"];
+            /** @description What they say. */
+            why: string;
+        };
         /** @description One pitch of the chart. */
         ChartRow: {
             dial?: components["schemas"]["DialRule"] | null;
@@ -1712,6 +1901,26 @@ export interface components {
          * @enum {string}
          */
         FitKind: "wont_enter" | "enters" | "tight" | "free" | "shakes";
+        /** @description The flank angle really cut, found by two sizes of wire. */
+        FlankFound: {
+            /**
+             * Format: double
+             * @description Give or take, degrees.
+             */
+            doubt_deg: number;
+            /**
+             * Format: double
+             * @description What a mate feels of it, as pitch diameter, mm.
+             */
+            feels_mm: number;
+            /**
+             * Format: double
+             * @description Half angle, degrees.
+             */
+            half_angle_deg: number;
+            /** @description In words. */
+            says: string;
+        };
         /** @description The basic form: how deep, and what stands at crest and root. */
         FormSection: {
             /** @description Flat at the screw's crest; what a flat would be where the form is rounded. */
@@ -1734,7 +1943,26 @@ export interface components {
             /** @description Lead angle neglected. */
             simple: components["schemas"]["Quantity"];
         };
-        /** @description The gauge request: a plan and what was measured. */
+        /** @description A frozen plan in the file. */
+        FrozenFile: {
+            engine: string;
+            plan: Record<string, never>;
+            run: components["schemas"]["RunPlan"];
+        };
+        /** @description What a mate of this length feels. */
+        Functional: {
+            /** @description Clearance left with the mate: as made, else at its tightest limit. Under nought it is tight. */
+            clearance_mm: components["schemas"]["Quantity"];
+            /** @description Of the flanks of the bit as ground. */
+            flanks_mm: components["schemas"]["Quantity"];
+            /** @description Of the lead's error over the nut, as pitch diameter. */
+            lead_mm: components["schemas"]["Quantity"];
+            /** @description In words, before anything is tried. */
+            says: string;
+            /** @description The size a mate feels at the size aimed at. */
+            size_mm: components["schemas"]["Quantity"];
+        };
+        /** @description The gauge request: a plan and what was read or tried, in the order it was. */
         GaugeBody: {
             /**
              * @description The plan request.
@@ -1742,7 +1970,7 @@ export interface components {
              */
             plan?: components["schemas"]["PlanRequest"];
             /**
-             * @description One wires or micrometer reading.
+             * @description Readings; the verdict is on the last, knowing those before it.
              * @default []
              */
             readings?: components["schemas"]["Reading"][];
@@ -1757,7 +1985,11 @@ export interface components {
              */
             mate_at_hand?: boolean | null;
             /** @default null */
+            original?: components["schemas"]["OriginalRequest"] | null;
+            /** @default null */
             proof?: components["schemas"]["Proof"] | null;
+            /** @default null */
+            spring?: components["schemas"]["SpringRequest"] | null;
             /**
              * @description Wires owned, as measured.
              * @default null
@@ -1771,6 +2003,7 @@ export interface components {
             corrected: boolean;
             drawing?: components["schemas"]["Drawing"] | null;
             formulas?: components["schemas"]["Formulas"] | null;
+            functional?: components["schemas"]["Functional"] | null;
             /** @description Largest pitch diameter. */
             max_mm: components["schemas"]["Quantity"];
             /** @description Least pitch diameter. */
@@ -1780,6 +2013,22 @@ export interface components {
             says: string;
             usable_mm?: components["schemas"]["Usable"] | null;
             wire_mm?: components["schemas"]["Quantity"] | null;
+        };
+        /** @description Everything beside the plan's own way of measuring. */
+        GaugeSheet: {
+            /** @description Balls for a bore. */
+            balls: components["schemas"]["BallSaid"][];
+            /** @description What to see to before every trial or reading. */
+            first: string[];
+            /** @description How three wires are held single-handed. */
+            holding: string[];
+            /** @description Micrometers of the drawer that read this thread. */
+            micrometers: components["schemas"]["OwnedMicrometer"][];
+            range?: components["schemas"]["Drawing"] | null;
+            /** @description Shanks of drills that would serve, where no wire does. */
+            shanks: components["schemas"]["WireSaid"][];
+            /** @description Wires of the drawer, the best of them first. */
+            wires: components["schemas"]["WireSaid"][];
         };
         /** @description Sizes of a gauge to turn first: a plug for a bore, a ring for a screw. */
         GaugeToTurn: {
@@ -2063,6 +2312,19 @@ export interface components {
             /** @default null */
             unit?: components["schemas"]["LengthUnit"] | null;
         };
+        /** @description A job in the file. */
+        JobFile: {
+            acts: components["schemas"]["ActFile"][];
+            created: string;
+            frozen?: components["schemas"]["FrozenFile"] | null;
+            id: string;
+            mate?: string | null;
+            part?: string | null;
+            request: components["schemas"]["PlanRequest"];
+            /** Format: int64 */
+            revision: number;
+            title: string;
+        };
         /** @description A job on the board. */
         JobLine: {
             /** @description When it was made. */
@@ -2165,6 +2427,15 @@ export interface components {
              * @default []
              */
             wires_mm?: number[];
+        };
+        /** @description A lathe in the file. */
+        LatheFile: {
+            /** @description When it was put away. */
+            away?: string | null;
+            body: components["schemas"]["LatheProfile"];
+            id: string;
+            /** Format: int64 */
+            revision: number;
         };
         /** @description A lathe as its owner describes it. Everything has a default. */
         LatheProfile: {
@@ -2297,6 +2568,34 @@ export interface components {
             /** @default null */
             tpi?: components["schemas"]["Exact"] | null;
         };
+        /** @description What is known of one lathe in one material. */
+        Learned: {
+            /** @description Jobs it rests on. */
+            jobs: number;
+            /** @description The lathe. */
+            lathe: string;
+            /** @description The material. */
+            material: string;
+            /** @description In words. */
+            says: string;
+            /**
+             * Format: double
+             * @description Share of a cut that springs away.
+             */
+            spring: number;
+            /**
+             * Format: double
+             * @description Give or take: two standard deviations.
+             */
+            spring_doubt: number;
+            /** @description The style, where all its jobs were of one. */
+            style?: string | null;
+            /**
+             * Format: double
+             * @description How much wider tips were found than told, mm; absent where none was told.
+             */
+            tip_wear_mm?: number | null;
+        };
         /** @description A length read. */
         LengthAnswer: {
             /** @description What would be right. */
@@ -2327,6 +2626,15 @@ export interface components {
          * @enum {string}
          */
         Level: "danger" | "warn" | "note";
+        /** @description A job's log. */
+        LogView: {
+            /** @description When its plan was frozen, by which version of the reckoning. */
+            engine?: string | null;
+            learned?: components["schemas"]["Learned"] | null;
+            /** @description Its photographs. */
+            photos: components["schemas"]["PhotoLine"][];
+            story?: components["schemas"]["Story"] | null;
+        };
         /** @description The mark to work to. */
         Mark: {
             /** @description How far the point is from the face the thread starts at. */
@@ -2406,6 +2714,81 @@ export interface components {
              * @description Working clearance of a high-speed-steel bit, degrees.
              */
             relief_deg: number;
+        };
+        /** @description A reading as told: one of the sizes, and what it was read with. */
+        Measured: {
+            /**
+             * Format: int32
+             * @description How many balls: two opposite, or three between flat anvils.
+             * @default null
+             */
+            balls?: number | null;
+            /**
+             * Format: double
+             * @description Size inside, between balls in the groove, mm.
+             * @default null
+             */
+            between_balls_mm?: number | null;
+            /**
+             * @description What it was read with, by its name in the drawer.
+             * @default null
+             */
+            instrument?: string | null;
+            /**
+             * Format: double
+             * @description Size over those crests, mm; the diameter the cut began at when it is not told.
+             * @default null
+             */
+            outside_mm?: number | null;
+            /**
+             * Format: double
+             * @description Micrometer over one wire and the crests opposite, mm.
+             * @default null
+             */
+            over_one_wire_mm?: number | null;
+            /**
+             * Format: double
+             * @description Micrometer over three wires, mm.
+             * @default null
+             */
+            over_wires_mm?: number | null;
+            /**
+             * Format: double
+             * @description Thread micrometer, mm.
+             * @default null
+             */
+            pitch_diameter_mm?: number | null;
+            /**
+             * @description The same read at other places, or at the same place again.
+             * @default []
+             */
+            places?: components["schemas"]["ReadAt"][];
+            /** @default null */
+            plug?: components["schemas"]["Went"] | null;
+            /**
+             * Format: double
+             * @description Across the roots, by rule or caliper, mm.
+             * @default null
+             */
+            root_mm?: number | null;
+            /**
+             * Format: double
+             * @description Spread of repeats, mm.
+             * @default null
+             */
+            spread_mm?: number | null;
+            /**
+             * Format: double
+             * @description The wire or ball it was read over, mm, where it is not the plan's.
+             * @default null
+             */
+            wire_mm?: number | null;
+            /**
+             * Format: double
+             * @description What that reads with nothing between its anvils, mm: taken off every reading.
+             * @default null
+             */
+            zero_mm?: number | null;
         };
         /** @description Limits of one member. */
         Member: {
@@ -2576,6 +2959,33 @@ export interface components {
              * @description Its index among the plan's workings.
              */
             w: number;
+        };
+        /** @description A part to match: its size over wires, or its pitch diameter, and how much looser this one is to be. */
+        OriginalRequest: {
+            /**
+             * Format: double
+             * @description How much looser than it, mm on the pitch diameter; 0 when not told.
+             * @default null
+             */
+            clearance_mm?: number | null;
+            /**
+             * Format: double
+             * @description Over three wires, mm.
+             * @default null
+             */
+            over_wires_mm?: number | null;
+            /**
+             * Format: double
+             * @description By thread micrometer, mm.
+             * @default null
+             */
+            pitch_diameter_mm?: number | null;
+            /**
+             * Format: double
+             * @description Those wires, mm.
+             * @default null
+             */
+            wire_mm?: number | null;
         };
         /** @description A size over wires and the wire. */
         OverWires: {
@@ -2891,6 +3301,15 @@ export interface components {
              *     leading side under nought.
              */
             side_mm?: number;
+        };
+        /** @description A photograph, without its picture. */
+        PhotoLine: {
+            /** @description Made by the client. */
+            id: string;
+            /** @description What it shows, in the user's words. */
+            says: string;
+            /** @description When it was kept. */
+            taken: string;
         };
         /** @description A pitch diameter and its doubt, mm. */
         PitchDiameter: {
@@ -3277,49 +3696,73 @@ export interface components {
             max?: components["schemas"]["Quantity"] | null;
             min?: components["schemas"]["Quantity"] | null;
         };
+        /** @description The same read again, at another place. */
+        ReadAt: {
+            /**
+             * Format: double
+             * @description How far along the thread from where the first was read, mm.
+             * @default 0
+             */
+            along_mm?: number;
+            /**
+             * Format: double
+             * @description How far round from there, degrees.
+             * @default 0
+             */
+            around_deg?: number;
+            /**
+             * Format: double
+             * @description What was read, mm.
+             * @default 0
+             */
+            mm?: number;
+        };
         /**
          * @description What the depth is read on.
          * @enum {string}
          */
         ReadBy: "dial" | "indicator" | "readout";
-        /** @description A reading told to the gauge. */
-        Reading: {
+        /** @description What readings along and around a thread say of its shape, mm. */
+        ReadShape: {
+            /**
+             * Format: double
+             * @description Smallest pitch diameter found.
+             */
+            least_mm: number;
+            /**
+             * Format: double
+             * @description Largest.
+             */
+            most_mm: number;
+            /**
+             * Format: double
+             * @description How far apart readings around one place are; absent where none were taken.
+             */
+            out_of_round_mm?: number | null;
+            /** @description In words. */
+            says: string;
+            /**
+             * Format: double
+             * @description How much larger it is at the far end than at the first place, of the best straight line; absent where all were read at one place along.
+             */
+            taper_mm?: number | null;
+        };
+        /** @description A reading told to the gauge: a size, or how the mate went. */
+        Reading: components["schemas"]["Measured"] & {
             /**
              * Format: double
              * @description Where the dial stood, radial.
-             * @default null
              */
             at_radial_mm?: number | null;
-            /** @default null */
             fit?: components["schemas"]["FitKind"] | null;
             /**
              * Format: double
-             * @description Micrometer over three wires.
-             * @default null
-             */
-            over_wires_mm?: number | null;
-            /**
-             * Format: double
-             * @description Thread micrometer.
-             * @default null
-             */
-            pitch_diameter_mm?: number | null;
-            /**
-             * Format: double
              * @description Shake of the mate; goes with `fit`.
-             * @default null
              */
             shake_mm?: number | null;
             /**
              * Format: double
-             * @description Spread of repeats.
-             * @default null
-             */
-            spread_mm?: number | null;
-            /**
-             * Format: double
              * @description Turns the mate enters; goes with `fit`.
-             * @default null
              */
             turns?: number | null;
         };
@@ -3418,6 +3861,20 @@ export interface components {
             /** @description Width of its edge. */
             width_mm: components["schemas"]["Quantity"];
         };
+        /**
+         * @description A way to rescue the part.
+         * @enum {string}
+         */
+        Rescue: "pick_up" | "dress_crests" | "clean_entrance" | "out_and_back" | "remake";
+        /** @description One, in words. */
+        RescueSaid: {
+            /** @description Which. */
+            rescue: components["schemas"]["Rescue"];
+            /** @description As it is said. */
+            says: string;
+            /** @description Its steps. */
+            steps: string[];
+        };
         /** @description One rule of the trade: function, symbols, formula, source, schools. */
         Rule: {
             /** @description The formula in plain text; angles in degrees. */
@@ -3434,6 +3891,13 @@ export interface components {
             takes: components["schemas"]["Symbol"][];
             /** @description What it gives, in a few words. */
             title: string;
+        };
+        /** @description Another class of the same thread, whose limits reach past these. */
+        RunClass: {
+            /** @description Its limits of the pitch diameter, mm. */
+            limits_mm: number[];
+            /** @description As it is written. */
+            name: string;
         };
         /** @description The mate a run is tried with, and how well it is known. */
         RunMate: {
@@ -3479,6 +3943,8 @@ export interface components {
         };
         /** @description What a run needs of its plan; frozen with it at the first pass. */
         RunPlan: {
+            /** @description Classes whose limits reach past these. */
+            classes?: components["schemas"]["RunClass"][];
             /** @description What every pass goes through, in order. */
             cycle?: components["schemas"]["CyclePhase"][];
             /** @description The dial that carries the depth. */
@@ -3488,6 +3954,15 @@ export interface components {
              * @description Largest single finishing cut asked for after a measurement, mm radial.
              */
             finishing_cut_mm: number;
+            /** @description Height of the basic flank above the pitch line and below it, mm on diameter. */
+            heights_mm?: number[] | null;
+            /** @description What neither wires nor micrometer feel and a mate does, as pitch diameter, mm: of the lead's error over the nut, and of the flanks. */
+            hidden_mm?: number[];
+            /**
+             * Format: double
+             * @description Lead, mm, where it is not the pitch.
+             */
+            lead_mm?: number | null;
             /** @description Limits of the pitch diameter, mm. */
             limits_mm: number[];
             mate?: components["schemas"]["RunMate"] | null;
@@ -3500,6 +3975,8 @@ export interface components {
             /** @description Member being cut. */
             side: components["schemas"]["Side"];
             side_dial?: components["schemas"]["DepthDial"] | null;
+            /** @description Share of a cut that springs away and its standard deviation, as learned, where that is used. */
+            spring?: number[] | null;
             /**
              * Format: double
              * @description Diameter the cut starts from, mm.
@@ -3533,6 +4010,7 @@ export interface components {
             done: number[];
             /** @description Whether the thread is proven. */
             finished: boolean;
+            flank?: components["schemas"]["FlankFound"] | null;
             /** @description The act that undo takes back. */
             last_act?: string | null;
             /** @description Whether it may be left, or the half-nut opened: measured or tried since it was last cut, or opening loses nothing. */
@@ -3832,6 +4310,21 @@ export interface components {
             /** @description What it is: `thread.flank`, `wire.seated`. */
             role: string;
         };
+        /** @description A shop, or a part of one. */
+        ShopFile: {
+            /** @description `yoke-turn-shop`. */
+            format: string;
+            /** @description Jobs, oldest first. */
+            jobs: components["schemas"]["JobFile"][];
+            kit?: components["schemas"]["Kit"] | null;
+            /** @description Lathes, as `docs/formats/lathe.md` has them under `body`. */
+            lathes: components["schemas"]["LatheFile"][];
+            /**
+             * Format: int32
+             * @description 1.
+             */
+            version: number;
+        };
         /**
          * @description Which member of the pair is cut.
          * @enum {string}
@@ -4023,6 +4516,26 @@ export interface components {
              */
             reverses?: boolean | null;
         };
+        /** @description A spring learned, to begin this job's estimate from. */
+        SpringRequest: {
+            /**
+             * Format: double
+             * @description Give or take: two standard deviations.
+             * @default 0
+             */
+            doubt?: number;
+            /**
+             * Format: double
+             * @description Share of a cut that springs away, 0 to 0.6.
+             * @default 0
+             */
+            share?: number;
+        };
+        /**
+         * @description How a cause stands by the numbers.
+         * @enum {string}
+         */
+        Standing: "shown" | "open" | "unlikely";
         /**
          * @description How a line stands.
          * @enum {string}
@@ -4051,6 +4564,55 @@ export interface components {
             leaves_mm: components["schemas"]["Quantity"];
             /** @description In words. */
             says: string;
+        };
+        /** @description The whole story of a run. */
+        Story: {
+            last_mm?: components["schemas"]["Quantity"] | null;
+            /** @description Its lines, in the order they were told. */
+            lines: components["schemas"]["StoryLine"][];
+            /** @description How it ended, or stands, in one sentence. */
+            result: string;
+            sizes?: components["schemas"]["Drawing"] | null;
+        };
+        /** @description One line of the story. */
+        StoryLine: {
+            /**
+             * Format: double
+             * @description Doubt of that, mm.
+             */
+            doubt_mm?: number | null;
+            /** @description When it happened. */
+            happened: string;
+            /** @description The act. */
+            id: string;
+            /** @description What kind of act it was. */
+            kind: string;
+            /**
+             * Format: int32
+             * @description Number of the pass.
+             */
+            pass?: number | null;
+            /** @description The same as it is read on the dial. */
+            reading: string;
+            /** @description What was done, in words. */
+            says: string;
+            /**
+             * Format: double
+             * @description Pitch diameter it told, mm.
+             */
+            size_mm?: number | null;
+            /** @description Who told it. */
+            source: string;
+            /**
+             * Format: double
+             * @description Where the dial stood after it, radial mm.
+             */
+            stands_mm: number;
+            /** @description What came of it, in words. */
+            then?: string | null;
+            /** @description Whether it was taken back later. */
+            undone: boolean;
+            verdict?: components["schemas"]["VerdictKind"] | null;
         };
         /**
          * @description Infeed styles.
@@ -4123,10 +4685,32 @@ export interface components {
             unit: components["schemas"]["Unit"];
         };
         /**
+         * @description A symptom, as it is met at the lathe.
+         * @enum {string}
+         */
+        Symptom: "wont_start" | "binds" | "crooked" | "loose" | "torn" | "chatter" | "tapered" | "double_groove" | "wrong_pitch" | "wrong_hand" | "wires_yes_nut_no" | "nothing_measures" | "tip_broken" | "ran_in" | "slipped" | "nut_opened";
+        /** @description A symptom and its causes, by code, the likeliest here first. */
+        SymptomSaid: {
+            /** @description Causes, by code. */
+            causes: string[];
+            /** @description As it is said. */
+            says: string;
+            /** @description Which. */
+            symptom: components["schemas"]["Symptom"];
+        };
+        /**
          * @description The families of thread.
          * @enum {string}
          */
         System: "iso_metric" | "unified" | "acme" | "stub_acme" | "trapezoidal" | "whitworth" | "pipe_g" | "ba" | "square" | "special";
+        /** @description What was taken in. */
+        TakenInSaid: {
+            acts: number;
+            jobs: number;
+            /** @description Lathes and jobs that are here and differ: left as they are here. */
+            kept: number;
+            lathes: number;
+        };
         /** @description The thread wanted: a callout, and what overrides it. */
         ThreadRequest: {
             /**
@@ -4282,6 +4866,11 @@ export interface components {
              * @description Share of a cut that springs away.
              */
             spring: number;
+            /**
+             * Format: double
+             * @description Give or take: two standard deviations.
+             */
+            spring_doubt: number;
             /** @description Whether it is known well enough to be kept with the bit. */
             sure: boolean;
             /**
@@ -4410,6 +4999,18 @@ export interface components {
             /** @description In words, how sure it is included. */
             says: string[];
         };
+        /** @description Everything that may be wrong with a job. */
+        TroubleSheet: {
+            /** @description Every cause once. */
+            causes: components["schemas"]["CauseSaid"][];
+            /** @description Ways of rescuing the part. */
+            rescues: components["schemas"]["RescueSaid"][];
+            /** @description Codes of the causes this job's numbers show, whatever was seen; empty on a sound job. */
+            shown: string[];
+            /** @description Symptoms, each with its causes. */
+            symptoms: components["schemas"]["SymptomSaid"][];
+            told?: components["schemas"]["Symptom"] | null;
+        };
         /**
          * @description A place of the tumbler.
          * @enum {string}
@@ -4430,12 +5031,15 @@ export interface components {
         /** @description A reading judged. */
         Verdict: {
             next?: components["schemas"]["Next"] | null;
+            /** @description What can still be done, past the limit. */
+            options?: string[];
             /** @description The size and its doubt. */
             pitch_diameter_mm: components["schemas"]["PitchDiameter"];
             /** @description What to make sure of before trusting it. */
             questions: string[];
             /** @description In words: what to do, then why. */
             says: string;
+            shape?: components["schemas"]["ReadShape"] | null;
             /** @description What it says. */
             verdict: components["schemas"]["VerdictKind"];
         };
@@ -4470,6 +5074,11 @@ export interface components {
          * @enum {string}
          */
         Way: "auto" | "toward" | "away";
+        /**
+         * @description How a plug went into a bore, or a ring on to a screw.
+         * @enum {string}
+         */
+        Went: "go_stops" | "go_goes" | "not_go_goes";
         /** @description What comes of one. */
         WhatIf: {
             /** @description How far off the pitch diameter the groove acts at the pitch line; of a square thread, how much wider it is. */
@@ -4482,6 +5091,19 @@ export interface components {
             mistake: components["schemas"]["Mistaken"];
             /** @description What comes of it, and what to do. */
             says: string;
+        };
+        /** @description A wire, a pin or the shank of a drill, held against this thread. */
+        WireSaid: {
+            /** @description Whether it is the one chosen. */
+            chosen: boolean;
+            over_mm?: components["schemas"]["Wires"] | null;
+            over_one_mm?: components["schemas"]["Wires"] | null;
+            /** @description Whether it bears on the flanks. */
+            serves: boolean;
+            /** @description Why not, or how far it is from the best. */
+            why: string;
+            /** @description Its diameter as measured. */
+            wire_mm: components["schemas"]["Quantity"];
         };
         /** @description Sizes over the wire chosen. */
         Wires: {
@@ -4962,6 +5584,43 @@ export interface operations {
             };
         };
     };
+    gauging: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GaugeSheet"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     groove: {
         parameters: {
             query?: never;
@@ -4990,6 +5649,93 @@ export interface operations {
                 };
             };
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    job_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopFile"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    log: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    log_csv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": unknown;
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5040,6 +5786,87 @@ export interface operations {
             };
         };
     };
+    photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                photo: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": unknown;
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_photo: {
+        parameters: {
+            query?: {
+                /** @description In the user's words. */
+                says?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+                photo: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/octet-stream": unknown;
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     setup: {
         parameters: {
             query?: never;
@@ -5057,6 +5884,43 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SetupSheet"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    troubles: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TroubleSheet"];
                 };
             };
             404: {
@@ -5762,6 +6626,25 @@ export interface operations {
             };
         };
     };
+    learned_all: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Learned"][];
+                };
+            };
+        };
+    };
     length: {
         parameters: {
             query?: never;
@@ -5873,6 +6756,78 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ScratchSaid"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    search: {
+        parameters: {
+            query: {
+                /** @description Words, all of which must be met with: in the title, the facts, or anything told of the job. */
+                q: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
+                };
+            };
+        };
+    };
+    shop_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopFile"];
+                };
+            };
+        };
+    };
+    shop_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShopFile"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenInSaid"];
                 };
             };
             422: {

@@ -6,7 +6,7 @@ import { useKeys } from './keys';
 
 const KEYS: [string, string][] = [
   ['/', 'type a callout, from anywhere'],
-  ['1 … 7', 'go to a station'],
+  ['1 … 8', 'go to a station'],
   ['← →', 'move the carriage one station'],
   ['I', 'inch or metric'],
   ['W', 'working of the first number'],
@@ -16,6 +16,7 @@ const KEYS: [string, string][] = [
   ['M', 'at the lathe: type a measurement'],
   ['D', 'at the lathe: say where the dial stands'],
   ['U', 'at the lathe: undo'],
+  ['T', 'at Gauge and at the lathe: trouble, from what is wrong to its cause'],
   ['N', 'at the lathe: the next state of the cycle'],
   ['O', 'at the lathe: something else happened'],
   ['Esc', 'close what is open'],

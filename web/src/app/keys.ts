@@ -6,6 +6,14 @@ function typing(target: EventTarget | null): boolean {
   return target instanceof HTMLElement && (target.isContentEditable || /^(input|textarea|select)$/i.test(target.tagName));
 }
 
+/** When a leaf was closed last: the key that closed it is not to do anything else. */
+let closedAt = -1;
+
+/** Tells that a leaf was closed just now. */
+export const leafClosed = () => {
+  closedAt = performance.now();
+};
+
 /**
  * Acts on plain keys while nothing is being typed and no leaf is open. Repeats are ignored, and
  * single letters may be switched off.
@@ -14,7 +22,8 @@ export function useKeys(keys: Record<string, (event: KeyboardEvent) => void>) {
   const { letters } = useSettings();
   const press = useEffectEvent((event: KeyboardEvent) => {
     if (event.repeat || event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return;
-    if (document.querySelector('[role="dialog"]')) return;
+    // The leaf an Escape closes may be gone by the time the key comes here.
+    if (document.querySelector('[role="dialog"]') || closedAt >= event.timeStamp) return;
     const name = event.key.length === 1 ? event.key.toLowerCase() : event.key;
     const act = keys[name];
     if (!act || (!letters && /^[a-z]$/.test(name))) return;

@@ -1,4 +1,4 @@
-/** The stations built so far, in the order of the work. */
+/** The stations, in the order of the work. */
 export const STATIONS = [
   { id: 'thread', name: 'Thread' },
   { id: 'blank', name: 'Blank' },
@@ -7,6 +7,7 @@ export const STATIONS = [
   { id: 'setup', name: 'Set-up' },
   { id: 'cut', name: 'Cut' },
   { id: 'gauge', name: 'Gauge' },
+  { id: 'log', name: 'Log' },
 ] as const;
 
 export type StationId = (typeof STATIONS)[number]['id'];

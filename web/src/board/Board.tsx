@@ -5,7 +5,7 @@ import { Slash } from '../app/Slash';
 import { Tools } from '../app/Tools';
 import { TypeAndGo } from '../app/TypeAndGo';
 import { inWords, type JobLine } from '../api/client';
-import { useJobs, useMakeJob } from '../api/hooks';
+import { useFound, useJobs, useMakeJob } from '../api/hooks';
 import { DayLeaf } from './DayLeaf';
 
 /** A job as a length of bar: bright where it is cut, layout blue where it is not. */
@@ -25,6 +25,9 @@ export function Board() {
   const { lathe } = useSettings();
   const sample = useMakeJob();
   const [day, setDay] = useState(false);
+  const [sought, setSought] = useState('');
+  const found = useFound(sought);
+  const listed = jobs.data?.filter((job) => !found.data || found.data.includes(job.id));
   useEffect(() => {
     document.title = 'Yoke Turn';
   }, []);
@@ -55,8 +58,12 @@ export function Board() {
           <h2 id="jobs-head">Jobs on the board</h2>
           {jobs.isError && <p className="fault">{inWords(jobs.error)}</p>}
           {jobs.data?.length === 0 && <p>Nothing yet. Type a callout above, and Enter.</p>}
+          {(jobs.data?.length ?? 0) > 1 && (
+            <input type="search" className="seek" aria-label="Find jobs by any word: thread, lathe, material, or what was noted" placeholder="Find: a thread, a lathe, anything noted" value={sought} onChange={(e) => setSought(e.currentTarget.value)} />
+          )}
+          {found.data && listed?.length === 0 && <p role="status">No job holds “{sought}”.</p>}
           <ul className="jobs">
-            {jobs.data?.map((job) => (
+            {listed?.map((job) => (
               <li key={job.id}>
                 <Link to="/jobs/$id/$station" params={{ id: job.id, station: job.passes_done > 0 ? 'cut' : 'thread' }}>
                   <b>{job.title}</b>

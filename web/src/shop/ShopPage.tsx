@@ -10,6 +10,7 @@ import { DrawerShelves } from './DrawerShelves';
 import { useAddLathe, useAway, usePutAway } from './hooks';
 import { NameForm } from './NameLeaf';
 import { type Found, Reading, readJson } from './Reading';
+import { WholeShop } from './WholeShop';
 
 /** The shop: its lathes and its drawer, lathes put away, and ways to add one. */
 export function ShopPage() {
@@ -55,6 +56,7 @@ export function ShopPage() {
           <button type="button" className="act plain" onClick={() => setLeaf('import')}>Read a lathe file</button>
         </div>
         <DrawerShelves />
+        <WholeShop />
         {(away.data?.length ?? 0) > 0 && (
           <section aria-labelledby="away-head">
             <h2 id="away-head">Deleted</h2>

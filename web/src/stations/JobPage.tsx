@@ -16,6 +16,7 @@ import { BlankStation } from './blank/BlankStation';
 import { CutStation } from './cut/CutStation';
 import { GaugeStation } from './gauge/GaugeStation';
 import { GearsStation } from './gears/GearsStation';
+import { LogStation } from './log/LogStation';
 import { SetupStation } from './setup/SetupStation';
 import { SampleSheet } from './thread/SampleSheet';
 import { ThreadStation } from './thread/ThreadStation';
@@ -33,6 +34,7 @@ const PAGES: Record<StationId, ComponentType<StationProps>> = {
   setup: SetupStation,
   cut: CutStation,
   gauge: GaugeStation,
+  log: LogStation,
 };
 
 /** A job at one of its stations. */

@@ -36,8 +36,19 @@ rule!(SIZE_EXTERNAL = "cut.size_external", "Pitch diameter at this depth", (B: M
 rule!(SIZE_INTERNAL = "cut.size_internal", "Pitch diameter at this depth", (B: Mm "bore as turned", X: Mm "radial depth set", h: Mm "tip to pitch line") -> E: Mm,
     "B + 2*(X - h)", "the infeed formula turned round", B + 2.0 * (X - h));
 
+rule!(AIM_LIKE_SCREW = "cut.aim_like_screw", "Aim, to match the part measured", (o: Mm "its pitch diameter", c: Mm "how much looser") -> E: Mm, "o - c", "the original measured the same way, less the clearance chosen", o - c);
+rule!(AIM_LIKE_BORE = "cut.aim_like_bore", "Aim, to match the part measured", (o: Mm "its pitch diameter", c: Mm "how much looser") -> E: Mm, "o + c", "the original measured the same way, and the clearance chosen", o + c);
+rule!(AIM_BY_FEEL_SCREW = "cut.aim_by_feel_screw", "Aim, proven by the mate alone", (m: Mm "the nut", d: Mm "how much larger it may be", c: Mm "clearance at which it runs free") -> E: Mm,
+    "m + d - c", "where the loosest nut it may be runs free; the rest is taken by trials", m + d - c);
+rule!(AIM_BY_FEEL_BORE = "cut.aim_by_feel_bore", "Aim, proven by the mate alone", (m: Mm "the screw", d: Mm "how much smaller it may be", c: Mm "clearance at which it runs free") -> E: Mm,
+    "m - d + c", "where the loosest screw it may be runs free; the rest is taken by trials", m - d + c);
+
 /// All of them.
 pub static ALL: &[&Rule] = &[
+    &AIM_LIKE_SCREW,
+    &AIM_LIKE_BORE,
+    &AIM_BY_FEEL_SCREW,
+    &AIM_BY_FEEL_BORE,
     &INFEED_EXTERNAL,
     &INFEED_INTERNAL,
     &COMPOUND,

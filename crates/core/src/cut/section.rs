@@ -7,8 +7,9 @@ use super::starts::{self, Hung, IndexWay};
 use super::style::{self, Ask, Laid, StyleSaid, TimeSaid};
 use super::{drawing, rules};
 use crate::bit::{Tip, rules as bit_rules, stocking_flat};
+use crate::gauge::{Fit, RunMate};
 use crate::gears::GearsSection;
-use crate::job::{BlankFacts, CutFacts, Ending, Lathe, Style};
+use crate::job::{BlankFacts, CutFacts, Ending, Lathe, Original, Style};
 use crate::outline::Drawing;
 use crate::quantity::{mm_text, plain_text};
 use crate::setup::{Carriage, Direction};
@@ -154,21 +155,48 @@ fn choose(facts: &CutFacts, lathe: &Lathe, thread: &Thread, words: &Words, watch
     (style, angle)
 }
 
-/// The target: the one chosen, else the middle of the limits.
-pub(crate) fn aim(sheet: &mut Sheet, facts: &CutFacts, thread: &Thread, watch: &mut Vec<Watch>) -> Num {
+/// What the aim may follow, beside the limits.
+pub(crate) struct Follows {
+    /// A part to match.
+    pub original: Option<Original>,
+    /// The mate, where trying it is the only proof and it was not measured.
+    pub mate: Option<RunMate>,
+}
+
+/// The size aimed at: as chosen; else a part to match; else where the loosest mate it may be runs free; else the middle of the limits.
+pub(crate) fn aim(sheet: &mut Sheet, facts: &CutFacts, follows: &Follows, thread: &Thread, watch: &mut Vec<Watch>) -> Num {
     let (low, high) = thread.own.pitch;
-    let Some(chosen) = facts.target_mm else {
-        return sheet.work(&thread_rules::MIDDLE, [low, high]);
+    let screw = thread.spec.side == Side::External;
+    let chosen: Num = match (facts.target_mm, follows.original, follows.mate) {
+        (Some(chosen), ..) => chosen.into(),
+        (None, Some(o), _) => {
+            sheet.work(if screw { &rules::AIM_LIKE_SCREW } else { &rules::AIM_LIKE_BORE }, [o.pitch_diameter_mm.into(), o.clearance_mm.into()])
+        }
+        (None, None, Some(mate)) => {
+            let free = Fit::Free.clearance(thread.pitch.value);
+            let runs = f64::midpoint(free.least_mm, free.most_mm);
+            let rule = if screw { &rules::AIM_BY_FEEL_SCREW } else { &rules::AIM_BY_FEEL_BORE };
+            let by_feel = sheet.work(rule, [mate.pitch_diameter_mm.into(), mate.doubt_mm.into(), runs.into()]);
+            // A mate outside its own limits is found out by trying it, not by going outside these.
+            return if by_feel.value < low.value {
+                low
+            } else if by_feel.value > high.value {
+                high
+            } else {
+                by_feel
+            };
+        }
+        (None, None, None) => return sheet.work(&thread_rules::MIDDLE, [low, high]),
     };
-    if chosen < low.value - 5e-4 || chosen > high.value + 5e-4 {
+    if chosen.value < low.value - 5e-4 || chosen.value > high.value + 5e-4 {
         watch.push(Watch::new(
             Level::Warn,
             "target_limits",
             "cut",
-            format!("The size aimed at, {}, is outside the limits {} to {}.", mm_text(chosen), mm_text(low.value), mm_text(high.value)),
+            format!("The size aimed at, {}, is outside the limits {} to {}.", mm_text(chosen.value), mm_text(low.value), mm_text(high.value)),
         ));
     }
-    chosen.into()
+    chosen
 }
 
 /// What the cut needs of everything before it.

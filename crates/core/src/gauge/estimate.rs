@@ -48,8 +48,76 @@ pub enum Seen {
         /// Its doubt, mm on diameter: two standard deviations.
         doubt_mm: f64,
     },
+    /// Across the roots, which tells what sprang away, and nothing of the flanks.
+    Root {
+        /// The size, mm.
+        mm: f64,
+        /// Its doubt, mm on diameter.
+        doubt_mm: f64,
+    },
+    /// A gauge that stops short: the thread is not cut to this pitch diameter yet.
+    Short {
+        /// The size, mm.
+        of_mm: f64,
+    },
+    /// One gauge goes and the other does not.
+    Between {
+        /// Pitch diameter it is cut to at least, mm.
+        near_mm: f64,
+        /// Pitch diameter it is not cut to, mm.
+        far_mm: f64,
+    },
+    /// The gauge that must not go does.
+    Past {
+        /// Pitch diameter it is cut past, mm.
+        mm: f64,
+    },
     /// The mate tried.
     Fit(Fit),
+}
+
+/// What of the three unknowns a reading hangs on.
+#[derive(Debug, Clone, Copy, PartialEq)]
+enum Of {
+    /// How far in the flanks are.
+    Flanks,
+    /// How far in the root is: the tip left out.
+    Root,
+    /// How far in the flanks are past where the mate goes.
+    Mate,
+}
+
+impl Seen {
+    const fn of(&self) -> Of {
+        match self {
+            Self::Fit(_) => Of::Mate,
+            Self::Root { .. } => Of::Root,
+            Self::Size { .. } | Self::Short { .. } | Self::Between { .. } | Self::Past { .. } => Of::Flanks,
+        }
+    }
+
+    /// How far in it says the thread is, as a value with its variance, or between two bounds; radial mm.
+    fn tells(&self, run: &RunPlan, pitch_mm: f64) -> Told {
+        let into = |mm: f64| run.depth_of(mm, 0.0);
+        match *self {
+            Self::Size { mm, doubt_mm } | Self::Root { mm, doubt_mm } => Told::At(into(mm), (doubt_mm / 4.0).powi(2)),
+            Self::Short { of_mm } => Told::Within(f64::NEG_INFINITY, into(of_mm)),
+            Self::Between { near_mm, far_mm } => Told::Within(into(near_mm), into(far_mm)),
+            Self::Past { mm } => Told::Within(into(mm), f64::INFINITY),
+            Self::Fit(fit) => {
+                let FitBand { least_mm, most_mm } = fit.clearance(pitch_mm);
+                Told::Within(least_mm / 2.0, most_mm / 2.0)
+            }
+        }
+    }
+}
+
+/// A reading as the unknowns' sum it tells of.
+enum Told {
+    /// This, with this variance. The doubt told is two standard deviations, and of the diameter.
+    At(f64, f64),
+    /// Somewhere between these.
+    Within(f64, f64),
 }
 
 /// The tip as the readings have it.
@@ -64,6 +132,8 @@ pub struct TipFound {
     pub tip_to_pitch_mm: f64,
     /// Share of a cut that springs away.
     pub spring: f64,
+    /// Give or take: two standard deviations.
+    pub spring_doubt: f64,
     /// Pitch diameter at which the mate just goes, mm, once it was tried.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub mate_mm: Option<f64>,
@@ -76,8 +146,8 @@ pub struct TipFound {
 }
 
 /// Share of a cut that springs away before anything is known, and how far it may be from that: from nought to three tenths. House values.
-const SPRING: f64 = 0.15;
-const SPRING_SD: f64 = 0.09;
+pub(crate) const SPRING: f64 = 0.15;
+pub(crate) const SPRING_SD: f64 = 0.09;
 /// Largest share believed.
 const SPRING_MOST: f64 = 0.6;
 /// How much the lag of one pass differs from another's, as a share of it. House value.
@@ -162,9 +232,10 @@ impl Estimate {
         // With no mate described it is looked for near the limit on its own side.
         let mate = run.mate.unwrap_or(RunMate { pitch_diameter_mm: run.near_limit(), doubt_mm: 0.1 });
         let mate_sd = (mate.doubt_mm / 2.0).max(0.002);
+        let [spring, spring_sd] = run.spring.unwrap_or([SPRING, SPRING_SD]);
         Some(Self {
-            mean: [f64::midpoint(deep, shallow), SPRING, run.depth_of(mate.pitch_diameter_mm, 0.0)],
-            spread: [[tip_sd * tip_sd, 0.0, 0.0], [0.0, SPRING_SD * SPRING_SD, 0.0], [0.0, 0.0, mate_sd * mate_sd / 4.0]],
+            mean: [f64::midpoint(deep, shallow), spring, run.depth_of(mate.pitch_diameter_mm, 0.0)],
+            spread: [[tip_sd * tip_sd, 0.0, 0.0], [0.0, spring_sd * spring_sd, 0.0], [0.0, 0.0, mate_sd * mate_sd / 4.0]],
             readings: 0,
             fits: 0,
             pitch_mm: tip.pitch_mm,
@@ -193,15 +264,15 @@ impl Estimate {
         (mean, variance)
     }
 
-    /// How far in the thread is, u, less m when asked, as a straight sum: its weights, what is added, and what its own scatter is.
-    fn depth(&self, lag: Lag, against_mate: bool) -> ([f64; 3], f64, f64) {
-        let v = [-1.0, -lag.grows, if against_mate { -1.0 } else { 0.0 }];
+    /// How far in the thread is, u, less m or with T as asked, as a straight sum: its weights, what is added, and what its own scatter is.
+    fn depth(&self, lag: Lag, of: Of) -> ([f64; 3], f64, f64) {
+        let v = [if of == Of::Root { 0.0 } else { -1.0 }, -lag.grows, if of == Of::Mate { -1.0 } else { 0.0 }];
         (v, lag.stands - lag.left + lag.grows * self.mean[1], (SCATTER * lag.left).powi(2))
     }
 
     /// The same as what is believed of it: mean, and one standard deviation.
-    fn believed(&self, lag: Lag, against_mate: bool) -> (f64, f64) {
-        let (v, added, scatter) = self.depth(lag, against_mate);
+    fn believed(&self, lag: Lag, of: Of) -> (f64, f64) {
+        let (v, added, scatter) = self.depth(lag, of);
         let (mean, variance) = self.sum(v, added);
         (mean, (variance.max(0.0) + scatter).sqrt())
     }
@@ -222,25 +293,21 @@ impl Estimate {
     /// Takes in what was told with the dial set so, pass after pass.
     pub fn see(&mut self, run: &RunPlan, sets: &[f64], seen: &Seen) {
         self.readings += 1;
-        match *seen {
-            Seen::Size { mm, doubt_mm } => {
-                let (v, added, scatter) = self.depth(self.lag(sets), false);
-                let (mean, variance) = self.sum(v, added);
-                // The doubt told is two standard deviations, and of the diameter.
-                let noise = (doubt_mm / 4.0).powi(2) + scatter;
-                let read = run.depth_of(mm, 0.0);
-                let gain = variance / (variance + noise);
+        self.fits += usize::from(matches!(seen, Seen::Fit(_)));
+        let (v, added, scatter) = self.depth(self.lag(sets), seen.of());
+        let (mean, variance) = self.sum(v, added);
+        // A root read after no pass that could spring says nothing of any of the three.
+        if variance <= 0.0 {
+            return;
+        }
+        match seen.tells(run, self.pitch_mm) {
+            Told::At(read, noise) => {
+                let gain = variance / (variance + noise + scatter);
                 self.agree(v, (mean, variance), (mean + gain * (read - mean), variance * (1.0 - gain)));
             }
-            Seen::Fit(fit) => {
-                self.fits += 1;
-                let (v, added, scatter) = self.depth(self.lag(sets), true);
-                let (mean, variance) = self.sum(v, added);
-                let band = fit.clearance(self.pitch_mm);
-                let hand = scatter + (HAND_MM / 2.0).powi(2);
-                let sd = (variance + hand).sqrt();
-                let at = |edge: f64| (edge / 2.0 - mean) / sd;
-                let (a, b) = (at(band.least_mm), at(band.most_mm));
+            Told::Within(from, to) => {
+                let sd = (variance + scatter + (HAND_MM / 2.0).powi(2)).sqrt();
+                let (a, b) = ((from - mean) / sd, (to - mean) / sd);
                 let whole = (area(b) - area(a)).max(1e-12);
                 let edge = |x: f64| if x.is_finite() { x * density(x) } else { 0.0 };
                 let shift = (density(a) - density(b)) / whole;
@@ -257,17 +324,13 @@ impl Estimate {
     /// How likely it was thought to be told so: the chance of a fit, or of a size at least so far off.
     #[must_use]
     pub fn chance(&self, run: &RunPlan, sets: &[f64], seen: &Seen) -> f64 {
-        let (v, added, scatter) = self.depth(self.lag(sets), matches!(seen, Seen::Fit(_)));
+        let (v, added, scatter) = self.depth(self.lag(sets), seen.of());
         let (mean, variance) = self.sum(v, added);
-        match *seen {
-            Seen::Size { mm, doubt_mm } => {
-                let sd = (variance + scatter + (doubt_mm / 4.0).powi(2)).sqrt();
-                2.0 * area(-(run.depth_of(mm, 0.0) - mean).abs() / sd)
-            }
-            Seen::Fit(fit) => {
-                let band = fit.clearance(self.pitch_mm);
+        match seen.tells(run, self.pitch_mm) {
+            Told::At(read, noise) => 2.0 * area(-(read - mean).abs() / (variance + scatter + noise).sqrt().max(1e-9)),
+            Told::Within(from, to) => {
                 let sd = (variance + scatter + (HAND_MM / 2.0).powi(2)).sqrt();
-                area((band.most_mm / 2.0 - mean) / sd) - area((band.least_mm / 2.0 - mean) / sd)
+                area((to - mean) / sd) - area((from - mean) / sd)
             }
         }
     }
@@ -275,17 +338,17 @@ impl Estimate {
     /// Pitch diameter now, and one standard deviation of it, mm.
     #[must_use]
     pub fn size(&self, run: &RunPlan, sets: &[f64]) -> (f64, f64) {
-        let (mean, sd) = self.believed(self.lag(sets), false);
+        let (mean, sd) = self.believed(self.lag(sets), Of::Flanks);
         (run.size_at(mean), 2.0 * sd)
     }
 
     /// Deepest the dial may be set, mm radial, in passes of at most `most`: the mean no further in than `aim`, and the chance of passing
     /// `edge` no more than `deviate` allows, even once spring passes have taken all that was left.
-    fn deepest(&self, sets: &[f64], most: f64, (aim, edge, deviate): (f64, f64, f64), against_mate: bool) -> f64 {
+    fn deepest(&self, sets: &[f64], most: f64, (aim, edge, deviate): (f64, f64, f64), of: Of) -> f64 {
         let here = self.lag(sets);
         let may = |radial: f64| {
-            let (mean, sd) = self.believed(here.on_to(radial, most, self.mean[1]), against_mate);
-            let (settled, settled_sd) = self.believed(Lag { stands: radial, ..Lag::default() }, against_mate);
+            let (mean, sd) = self.believed(here.on_to(radial, most, self.mean[1]), of);
+            let (settled, settled_sd) = self.believed(Lag { stands: radial, ..Lag::default() }, of);
             mean <= aim && mean + deviate * sd <= edge && settled + deviate * settled_sd <= edge
         };
         if !may(here.stands) {
@@ -303,7 +366,7 @@ impl Estimate {
     #[must_use]
     pub fn toward_size(&self, run: &RunPlan, sets: &[f64], aim_mm: f64, limit_mm: f64) -> f64 {
         let into = |mm: f64| run.depth_of(mm, 0.0);
-        self.deepest(sets, run.finishing_cut_mm, (into(aim_mm), into(limit_mm), PAST_LIMIT), false)
+        self.deepest(sets, run.finishing_cut_mm, (into(aim_mm), into(limit_mm), PAST_LIMIT), Of::Flanks)
     }
 
     /// The next setting toward a good fit, mm radial: in the middle of running free, no likelier than one in fifty to pass it; and always
@@ -313,7 +376,7 @@ impl Estimate {
         let dial = &run.dial;
         let FitBand { least_mm, most_mm } = Fit::Free.clearance(self.pitch_mm);
         let stands = sets.last().copied().unwrap_or(0.0);
-        let wanted = self.deepest(sets, run.finishing_cut_mm, (f64::midpoint(least_mm, most_mm) / 2.0, most_mm / 2.0, PAST_FIT), true);
+        let wanted = self.deepest(sets, run.finishing_cut_mm, (f64::midpoint(least_mm, most_mm) / 2.0, most_mm / 2.0, PAST_FIT), Of::Mate);
         let light = dial.shallow(stands + (most_mm - least_mm) / 4.0).radial_mm;
         let step = if light > stands + 1e-6 { light } else { dial.shallow(stands + dial.division_radial_mm()).radial_mm };
         dial.shallow(wanted).radial_mm.max(step)
@@ -322,7 +385,7 @@ impl Estimate {
     /// How sure the next setting is, in plain words.
     #[must_use]
     pub fn sure(&self, run: &RunPlan, sets: &[f64], radial: f64, limit_mm: f64) -> String {
-        let (into, sd) = self.believed(self.lag(sets).on_to(radial, run.finishing_cut_mm, self.mean[1]), false);
+        let (into, sd) = self.believed(self.lag(sets).on_to(radial, run.finishing_cut_mm, self.mean[1]), Of::Flanks);
         let chance = area((into - run.depth_of(limit_mm, 0.0)) / sd.max(1e-9));
         let odds = if chance < 0.001 {
             "next to no chance"
@@ -353,6 +416,7 @@ impl Estimate {
             doubt_mm,
             tip_to_pitch_mm: reach,
             spring,
+            spring_doubt: 2.0 * self.spread[1][1].max(0.0).sqrt(),
             mate_mm,
             readings: count,
             sure: doubt_mm <= WORTH_KEEPING_MM,
@@ -360,7 +424,8 @@ impl Estimate {
                 "By {count} {} the tip is {} mm flat, give or take {}; some {} % of a cut springs away.{mate}",
                 if count == 1 { "reading" } else { "readings" },
                 plain_text(flat_mm, 2),
-                plain_text(doubt_mm, 2),
+                // Known to the thousandth, it is not said to be known to nought.
+                plain_text(doubt_mm, if doubt_mm < 0.01 { 3 } else { 2 }),
                 plain_text(100.0 * spring, 0)
             ),
         })

@@ -3,15 +3,25 @@
 mod drawing;
 mod estimate;
 mod fit;
+pub(crate) mod functional;
+mod past;
 pub(crate) mod proof;
+mod reading;
 pub mod rules;
 mod seat;
 pub(crate) mod section;
+mod sheet;
 mod verdict;
 
 pub use estimate::{Estimate, RunMate, RunTip, Seen, TipFound};
+pub(crate) use estimate::{SPRING, SPRING_SD};
 pub use fit::{Fit, FitBand, FitKind};
+pub use functional::Functional;
+pub(crate) use past::flank_of;
+pub use past::{FlankFound, RunClass, still_to_do};
 pub use proof::{GaugeToTurn, ProofSaid, ProofWay};
+pub use reading::{Measured, ReadAt, ReadShape, Went};
 pub use seat::{Groove, Seat, half_angle_of};
 pub use section::{Formulas, GaugeSection, Wires};
-pub use verdict::{Measured, Next, PitchDiameter, READING_DOUBT_MM, Verdict, VerdictKind, judge, judge_fit, judge_fit_knowing, judge_knowing};
+pub use sheet::{BallSaid, GaugeSheet, WireSaid, gauge_sheet};
+pub use verdict::{Next, PitchDiameter, READING_DOUBT_MM, Verdict, VerdictKind, judge_fit_knowing, judge_knowing};

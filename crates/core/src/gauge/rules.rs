@@ -22,6 +22,12 @@ rule!(SETTLED = "gauge.settled", "Size over three wires where they really rest",
 rule!(PITCH_OF_WIRES = "gauge.pitch_of_wires", "Pitch diameter of a size over wires", (M: Mm "size over wires", w: Mm "wire", P: Mm "pitch", alpha: Deg "half angle") -> E: Mm,
     "M - w*(1 + 1/sin(alpha)) + P/(2*tan(alpha))", "the over-wires formula turned round",
     M - w * (1.0 + 1.0 / alpha.to_radians().sin()) + P / (2.0 * alpha.to_radians().tan()));
+rule!(FUNCTIONAL_SCREW = "gauge.functional_screw", "Size a nut feels of a screw", (E: Mm "pitch diameter", p: Mm "what the lead's error feels like", f: Mm "what the flanks feel like") -> F: Mm,
+    "E + p + f", "pitch and angle errors as their equivalents on the pitch diameter, both against the mate", E + p + f);
+rule!(FUNCTIONAL_BORE = "gauge.functional_bore", "Size a screw feels of a nut", (E: Mm "pitch diameter", p: Mm "what the lead's error feels like", f: Mm "what the flanks feel like") -> F: Mm,
+    "E - p - f", "pitch and angle errors as their equivalents on the pitch diameter, both against the mate", E - p - f);
+rule!(LEFT = "gauge.left", "Clearance left between the members as felt", (i: Mm "the nut", e: Mm "the screw") -> c: Mm, "i - e", "difference", i - e);
 
 /// All of them.
-pub static ALL: &[&Rule] = &[&BEST_WIRE, &LEAST_WIRE, &LARGEST_WIRE, &OVER_WIRES, &LEAD_CORRECTION, &CORRECTED, &SETTLED, &PITCH_OF_WIRES];
+pub static ALL: &[&Rule] =
+    &[&BEST_WIRE, &LEAST_WIRE, &LARGEST_WIRE, &OVER_WIRES, &LEAD_CORRECTION, &CORRECTED, &SETTLED, &PITCH_OF_WIRES, &FUNCTIONAL_SCREW, &FUNCTIONAL_BORE, &LEFT];

@@ -157,11 +157,93 @@ impl Groove {
     }
 }
 
-/// The half angle really cut, degrees, from the sizes over two wires; `None` where they cannot be of one groove.
+impl Groove {
+    /// What is read between balls of one size in the groove of a nut, mm: three of them between flat anvils, or two opposite each other.
+    ///
+    /// Derivation: half a turn on, the groove stands half a lead along; the nearest groove to that is half a pitch off for an odd
+    /// count of starts, and level for an even one, so two balls lie aslant by that much.
+    #[must_use]
+    pub fn between_balls(&self, ball_mm: f64, balls: u8) -> Option<f64> {
+        let across = 2.0 * self.ball(ball_mm)?;
+        let aslant = if balls == 2 { self.aslant() } else { 0.0 };
+        Some(across.hypot(aslant) - ball_mm)
+    }
+
+    fn aslant(&self) -> f64 {
+        if (self.lead_mm / self.pitch_mm).round().rem_euclid(2.0) > 0.5 { self.pitch_mm / 2.0 } else { 0.0 }
+    }
+
+    /// The pitch diameter of which this is read between balls, mm: by secants, as for wires.
+    #[must_use]
+    pub fn pitch_diameter_of_balls(&self, between_mm: f64, ball_mm: f64, balls: u8) -> Option<f64> {
+        let mut size = self.pitch_diameter_mm;
+        for _ in 0..8 {
+            size += between_mm - Self { pitch_diameter_mm: size, ..*self }.between_balls(ball_mm, balls)?;
+        }
+        Some(size).filter(|s| s.is_finite() && *s > 0.0)
+    }
+
+    /// The half angle really cut, degrees, from the sizes over three wires of two sizes: where both rest in one groove.
+    #[must_use]
+    pub fn half_angle_of(&self, [wire_a, over_a]: [f64; 2], [wire_b, over_b]: [f64; 2]) -> Option<f64> {
+        let plain = half_angle_of([wire_a, over_a], [wire_b, over_b])?;
+        // What the lead lifts the wires by is the same to first order whatever the angle, so it is taken off and the plain answer asked again.
+        let mut alpha = plain;
+        for _ in 0..8 {
+            let groove = Self { alpha_deg: alpha, ..*self };
+            let size = groove.pitch_diameter_of(over_a, wire_a)?;
+            let lifted = |w: f64| {
+                let a = alpha.to_radians();
+                let seat = Self { pitch_diameter_mm: size, ..groove }.seat(w)?;
+                Some(seat.over_mm - (size + w * (1.0 + 1.0 / a.sin()) - self.pitch_mm / (2.0 * a.tan())))
+            };
+            alpha = half_angle_of([wire_a, over_a - lifted(wire_a)?], [wire_b, over_b - lifted(wire_b)?])?;
+        }
+        Some(alpha)
+    }
+}
+
+/// Whether a wire bears on the flanks of a groove cut so far: its contact below the crests' edges and above the root, itself standing
+/// proud of the crests.
+///
+/// # Errors
+/// Why it does not.
+pub(crate) fn bears(groove: &Groove, w: f64, crest: f64, tip_to_pitch: f64) -> Result<(), &'static str> {
+    let a = groove.alpha_deg.to_radians();
+    let (e, p) = (groove.pitch_diameter_mm, groove.pitch_mm);
+    let contact = w / (2.0 * a.sin()) - p / (4.0 * a.tan()) - w / 2.0 * a.sin();
+    let over = e + w * (1.0 + 1.0 / a.sin()) - p / (2.0 * a.tan());
+    if over <= crest {
+        Err("lies below the crests: the anvils never touch it")
+    } else if contact > (crest - e) / 2.0 {
+        Err("bears on the crests, not the flanks")
+    } else if contact < -tip_to_pitch {
+        Err("falls to the root, not on the flanks")
+    } else {
+        Ok(())
+    }
+}
+
+/// The half angle really cut, degrees, from the sizes over two wires, lead neglected; `None` where they cannot be of one groove.
 ///
 /// Derivation: M = E + w(1 + 1/sin α) − (P/2)cot α, so ΔM/Δw = 1 + 1/sin α whatever E and P are.
 #[must_use]
 pub fn half_angle_of([wire_a, over_a]: [f64; 2], [wire_b, over_b]: [f64; 2]) -> Option<f64> {
     let sine = 1.0 / ((over_b - over_a) / (wire_b - wire_a) - 1.0);
     (sine.is_finite() && sine > 0.0 && sine < 1.0).then(|| sine.asin().to_degrees())
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn wires_do_not_bear_in_a_shallow_groove() {
+        // M20×2.5, wire 1.45: at full depth they bear; after a scratch they would sit on the crests.
+        let at = |e: f64, w: f64, crest: f64| bears(&Groove { pitch_diameter_mm: e, pitch_mm: 2.5, lead_mm: 2.5, alpha_deg: 30.0 }, w, crest, 0.8);
+        assert!(at(18.25, 1.45, 19.8).is_ok());
+        assert!(at(21.0, 1.45, 19.8).is_err());
+        assert!(at(18.25, 1.2, 19.98).is_err_and(|why| why.contains("below the crests")));
+        assert!(at(18.25, 3.0, 19.98).is_err_and(|why| why.contains("bears on the crests")));
+    }
 }

@@ -1,6 +1,7 @@
 //! The gauge section of a plan.
 
-use super::seat::{Groove, Seat};
+use super::functional::Functional;
+use super::seat::{Groove, Seat, bears};
 use super::verdict::READING_DOUBT_MM;
 use super::{drawing, rules};
 use crate::bit::Tip;
@@ -83,6 +84,9 @@ pub struct GaugeSection {
     pub formulas: Option<Formulas>,
     /// Whether the lead correction is in the sizes shown.
     pub corrected: bool,
+    /// What a mate feels beside the pitch diameter, where that is anything, or it would be tight.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub functional: Option<Functional>,
     /// How to prove the size, in words.
     pub says: String,
     /// Wires in the groove.
@@ -181,7 +185,7 @@ pub(crate) fn work(
         }
         for pass in passes.iter_mut() {
             let e = line_of(pass);
-            if bears(e.value, w, pitch.value, thread.alpha_deg, start.value, tip.h.value) {
+            if bears(&groove_at(thread, e.value), w, start.value, tip.h.value).is_ok() {
                 pass.over_wires_mm = Some(Quantity::length(over(sheet, used, e, wn)));
             }
         }
@@ -202,6 +206,7 @@ pub(crate) fn work(
         over_wires_mm: sizes,
         formulas,
         corrected: used != Used::Simple,
+        functional: None,
         says,
         drawing,
     };
@@ -266,6 +271,7 @@ fn by_depth(sheet: &mut Sheet, thread: &Thread, target: Num) -> GaugeSection {
         over_wires_mm: None,
         formulas: None,
         corrected: false,
+        functional: None,
         says,
         drawing: None,
     }
@@ -274,26 +280,4 @@ fn by_depth(sheet: &mut Sheet, thread: &Thread, target: Num) -> GaugeSection {
 /// A pass's pitch diameter as a number that still knows its working.
 fn line_of(pass: &PassRow) -> Num {
     Num::resumed(pass.pitch_diameter_mm.value, pass.pitch_diameter_mm.w)
-}
-
-/// Whether wires bear on the flanks of the groove as cut so far: contact below the crest's edge and
-/// above the root, and the wire standing proud of the crests.
-fn bears(e: f64, w: f64, pitch: f64, alpha_deg: f64, crest: f64, h: f64) -> bool {
-    let a = alpha_deg.to_radians();
-    let contact = w / (2.0 * a.sin()) - pitch / (4.0 * a.tan()) - w / 2.0 * a.sin();
-    let over = e + w * (1.0 + 1.0 / a.sin()) - pitch / (2.0 * a.tan());
-    contact <= (crest - e) / 2.0 && contact >= -h && over > crest
-}
-
-#[cfg(test)]
-mod tests {
-    use super::*;
-
-    #[test]
-    fn wires_do_not_bear_in_a_shallow_groove() {
-        // M20×2.5, wire 1.45: at full depth they bear; after a scratch they would sit on the crests.
-        assert!(bears(18.25, 1.45, 2.5, 30.0, 19.8, 0.8));
-        assert!(!bears(21.0, 1.45, 2.5, 30.0, 19.8, 0.8));
-        assert!(!bears(18.25, 1.2, 2.5, 30.0, 19.98, 0.8), "too thin: below the crests");
-    }
 }

@@ -2,6 +2,8 @@
 
 use super::estimate::{Estimate, Seen};
 use super::fit::Fit;
+use super::past::still_to_do;
+use super::reading::{Measured, ReadShape, Went};
 use crate::cut::DialSetting;
 use crate::log::RunPlan;
 use crate::quantity::{mm_text, plain_text};
@@ -48,7 +50,7 @@ pub struct Next {
 }
 
 /// A reading judged.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[derive(Debug, Clone, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Verdict {
     /// What it says.
@@ -61,26 +63,18 @@ pub struct Verdict {
     pub says: String,
     /// What to make sure of before trusting it.
     pub questions: Vec<String>,
+    /// What can still be done, past the limit.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub options: Vec<String>,
+    /// The shape, where several places were read.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub shape: Option<ReadShape>,
 }
 
-/// A reading as told.
-#[derive(Debug, Clone, Copy, Default, PartialEq, Serialize, Deserialize)]
-#[serde(default)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Measured {
-    /// Micrometer over three wires, mm.
-    pub over_wires_mm: Option<f64>,
-    /// Thread micrometer, mm.
-    pub pitch_diameter_mm: Option<f64>,
-    /// Spread of repeats, mm.
-    pub spread_mm: Option<f64>,
-}
-
-impl Measured {
-    /// The pitch diameter it stands for, mm; nothing when it holds none.
-    #[must_use]
-    pub fn size(&self, run: &RunPlan) -> Option<f64> {
-        self.pitch_diameter_mm.or_else(|| Some(self.over_wires_mm? - run.wires?.sum_mm))
+impl Verdict {
+    /// A verdict that asks for no cut and nothing else.
+    pub(crate) const fn new(verdict: VerdictKind, pitch_diameter_mm: PitchDiameter, says: String) -> Self {
+        Self { verdict, pitch_diameter_mm, next: None, says, questions: Vec::new(), options: Vec::new(), shape: None }
     }
 }
 
@@ -88,83 +82,118 @@ impl Measured {
 /// 0.002 mm instrument and its wires.
 pub const READING_DOUBT_MM: f64 = 0.005;
 
-/// Depths the plan set on the way to where the dial stands, which is the last.
-fn as_planned(run: &RunPlan, stood_mm: f64) -> Vec<f64> {
-    run.between(0.0, stood_mm).chain([stood_mm]).collect()
-}
-
-/// Judges a reading taken with the dial at `stood_mm` radial, after the passes the plan set. `None` when the reading holds no size.
-#[must_use]
-pub fn judge(run: &RunPlan, reading: &Measured, stood_mm: f64) -> Option<Verdict> {
-    judge_knowing(run, reading, &as_planned(run, stood_mm), None)
-}
-
-/// Judges how the mate went, likewise.
-#[must_use]
-pub fn judge_fit(run: &RunPlan, fit: Fit, stood_mm: f64) -> Verdict {
-    judge_fit_knowing(run, fit, &as_planned(run, stood_mm), Estimate::before(run).as_ref(), false)
-}
-
 /// A size judged, with the dial set so pass after pass, knowing what earlier readings have found.
 #[must_use]
 pub fn judge_knowing(run: &RunPlan, reading: &Measured, sets: &[f64], known: Option<&Estimate>) -> Option<Verdict> {
-    let size = reading.size(run)?;
+    if let Some(plug) = reading.plug {
+        return Some(by_plug(run, plug, reading, sets, known));
+    }
+    let read = reading.read(run)?;
+    let seen = reading.seen(run)?;
     let stood_mm = sets.last().copied().unwrap_or(0.0);
-    let typed = reading.pitch_diameter_mm.or(reading.over_wires_mm).unwrap_or(size);
-    let doubt = READING_DOUBT_MM.max(reading.spread_mm.unwrap_or(0.0));
+    let size = read.size;
+    let doubt = if read.by_root { read.doubt.hypot(2.0 * run.tip_doubt_mm) } else { read.doubt };
     let pitch_diameter_mm = PitchDiameter { value: size, doubt };
     let turn = run.turn();
     let read_before = known.filter(|k| k.found(run).is_some());
     let expected = read_before.map_or(run.size_at(stood_mm - run.tip_to_pitch_mm), |k| k.size(run, sets).0);
-    let seen = Seen::Size { mm: size, doubt_mm: doubt };
+    let typed = read.typed;
     let mut questions = questions(run, [size, typed, expected], if read_before.is_some() { 0.0 } else { run.tip_doubt_mm });
     if questions.is_empty() && read_before.is_some_and(|k| (size - expected).abs() > UNLIKE_MM && k.chance(run, sets, &seen) < UNLIKELY) {
         let way = if turn * (size - expected) > 0.0 { "A burr, or a chip under the wires?" } else { "Did the dial slip, or a wire miss its seat?" };
         questions.push(format!("{} was expected by the readings before it. {way} Wipe, and read it again.", mm_text(expected + (typed - size))));
     }
     if !questions.is_empty() {
-        return Some(Verdict {
-            verdict: VerdictKind::Unsure,
-            pitch_diameter_mm,
-            next: None,
-            says: "Do not cut deeper on this reading: it does not agree with where the dial stands.".into(),
-            questions,
-        });
+        let says = "Do not cut deeper on this reading: it does not agree with where the dial stands.".into();
+        return Some(Verdict { questions, shape: read.shape, ..Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says) });
     }
     let after = known.cloned().or_else(|| Estimate::before(run)).map(|mut e| {
         e.see(run, sets, &seen);
         e
     });
-    // Turned so that cutting always makes the figure smaller: a bore's size is negated.
-    let (u, low, high) = match run.side {
-        Side::External => (size, run.limits_mm[0], run.limits_mm[1]),
-        Side::Internal => (-size, -run.limits_mm[1], -run.limits_mm[0]),
-    };
-    let aim = (turn * run.target_mm).max(low + doubt).min(high);
+    // Turned so that cutting always makes the figure smaller: a bore's size is negated. Its fullest place and its thinnest beside it.
+    let turned = |a: f64, b: f64| if turn > 0.0 { (a, b) } else { (-b, -a) };
+    let u = turn * size;
+    let (low, high) = turned(run.limits_mm[0], run.limits_mm[1]);
+    let (thin, full) = read.shape.as_ref().map_or((u, u), |s| turned(s.least_mm, s.most_mm));
+    // What a mate feels and no wire does is room already taken; where that leaves none, the limit itself stands.
+    let hidden = run.hidden();
+    let near = if high - hidden >= low + doubt { high - hidden } else { high };
+    let aim = (turn * run.target_mm).max(low + doubt).min(near);
     let room = |mm: f64| mm_text(mm.abs());
     let far = if run.side == Side::External { "above the low limit" } else { "below the high limit" };
     let eps = 1e-9;
-    let (verdict, says, next) = if u > high + eps {
+    let whole = match &read.shape {
+        Some(shape) => format!(" {}", shape.says),
+        None => String::new(),
+    };
+    let taken = match hidden {
+        h if h < 5e-4 => String::new(),
+        h if near < high => format!(" The lead and the flanks take {} of the room, which is allowed for.", room(h)),
+        h => format!(" The lead and the flanks take {}, more than there is room for: only the mate proves this one.", room(h)),
+    };
+    let mut verdict = if thin < low - doubt - eps {
+        let says = format!("{} past the limit: no cut can mend it.{whole}", room(low - thin));
+        Verdict { options: still_to_do(run, turn * thin), ..Verdict::new(VerdictKind::PastLimit, pitch_diameter_mm, says) }
+    } else if full > near + eps && thin - (full - near) < low + doubt - eps && read.shape.is_some() {
+        let says = format!(
+            "Cut no deeper: its thick places want {} off and its thin ones have {} left.{whole} Mend that first: spring passes at this depth, then the tailstock, the holding, the tool's stick-out.",
+            room(full - near),
+            room((thin - low).max(0.0))
+        );
+        Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says)
+    } else if full > near + eps {
         // What springs away is asked for again, but never so that the reading itself would come past the limit.
-        let deepest = stood_mm + (u - low - doubt) / 2.0;
-        let to = after.as_ref().map_or(stood_mm + (u - aim) / 2.0, |e| e.toward_size(run, sets, turn * aim, turn * low)).min(deepest);
+        let deepest = stood_mm + (thin - low - doubt) / 2.0;
+        let limit = low + (u - thin);
+        let to = after.as_ref().map_or(stood_mm + (u - aim) / 2.0, |e| e.toward_size(run, sets, turn * aim, turn * limit)).min(deepest);
         let next = next_cut(run, stood_mm, to);
         let says = next.as_ref().map_or_else(
-            || format!("{} over the limit, but less than half a division of this dial: take a spring pass and measure again.", room(u - high)),
+            || format!("{} over the limit, but less than half a division of this dial: take a spring pass and measure again.{whole}", room(full - near)),
             |n| {
-                let sure = after.as_ref().map_or_else(String::new, |e| format!(" {}", e.sure(run, sets, n.radial_mm, turn * low)));
-                format!("Take {} more off the diameter: set {}.{sure}", mm_text(2.0 * n.more_radial_mm), n.dial.first().map_or("", |d| d.text.as_str()))
+                let sure = after.as_ref().map_or_else(String::new, |e| format!(" {}", e.sure(run, sets, n.radial_mm, turn * limit)));
+                let set = n.dial.first().map_or("", |d| d.text.as_str());
+                format!("Take {} more off the diameter: set {set}.{sure}{whole}{taken}", mm_text(2.0 * n.more_radial_mm))
             },
         );
-        (VerdictKind::TakeMore, says, next)
-    } else if u < low - doubt - eps {
-        (VerdictKind::PastLimit, format!("{} past the limit: no cut can mend it. Fit the mate to it, or another class.", room(low - u)), None)
-    } else if u < low + doubt - eps {
-        (VerdictKind::Unsure, format!("At the limit within the doubt of {} mm: cut no more; wipe, and measure again.", plain_text(doubt, 3)), None)
+        Verdict { next, ..Verdict::new(VerdictKind::TakeMore, pitch_diameter_mm, says) }
+    } else if thin < low + doubt - eps {
+        let says = format!("At the limit within the doubt of {} mm: cut no more; wipe, and measure again.{whole}", plain_text(doubt, 3));
+        Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says)
     } else {
-        (VerdictKind::InLimits, format!("In limits, {} {far}. Stop here.", room(u - low)), None)
+        Verdict::new(VerdictKind::InLimits, pitch_diameter_mm, format!("In limits, {} {far}. Stop here.{whole}{taken}", room(thin - low)))
     };
-    Some(Verdict { verdict, pitch_diameter_mm, next, says, questions })
+    verdict.shape = read.shape;
+    Some(verdict)
+}
+
+/// A plug in a bore, or a ring on a screw: between two sizes at best.
+fn by_plug(run: &RunPlan, plug: Went, reading: &Measured, sets: &[f64], known: Option<&Estimate>) -> Verdict {
+    let stood_mm = sets.last().copied().unwrap_or(0.0);
+    let after = known.cloned().or_else(|| Estimate::before(run)).zip(reading.seen(run)).map(|(mut e, seen)| {
+        e.see(run, sets, &seen);
+        e
+    });
+    let (value, sd) = after.as_ref().map_or((run.size_at(stood_mm - run.tip_to_pitch_mm), run.tip_doubt_mm), |e| e.size(run, sets));
+    let size = PitchDiameter { value, doubt: 2.0 * sd };
+    match plug {
+        Went::GoGoes => Verdict::new(VerdictKind::InLimits, size, "The go end goes and the not-go end does not: in limits. Stop here.".into()),
+        Went::NotGoGoes => Verdict {
+            options: still_to_do(run, run.far_limit()),
+            ..Verdict::new(VerdictKind::PastLimit, size, "The not-go end goes: past the limit, and no cut can mend it.".into())
+        },
+        Went::GoStops => {
+            // At least what the dial can set: the gauge says that it is not there yet.
+            let by_tip = stood_mm + run.dial.division_radial_mm() / 2.0;
+            let to = after.as_ref().map_or(by_tip, |e| e.toward_size(run, sets, run.target_mm, run.far_limit()).max(by_tip));
+            let next = next_cut(run, stood_mm, to);
+            let set = next.as_ref().and_then(|n| n.dial.first()).map_or("", |d| d.text.as_str());
+            Verdict {
+                next: next.clone(),
+                ..Verdict::new(VerdictKind::TakeMore, size, format!("The go end does not go: set {set}, wipe both, and try it again."))
+            }
+        }
+    }
 }
 
 /// How the mate went, judged likewise. It says nothing of the limits, only of this pair. What was questioned once and is told the same
@@ -180,13 +209,8 @@ pub fn judge_fit_knowing(run: &RunPlan, fit: Fit, sets: &[f64], known: Option<&E
     let pitch_diameter_mm = PitchDiameter { value, doubt: 2.0 * sd };
     let question = if again { None } else { doubt_of_fit(run, fit, sets, known) };
     if let Some(question) = question {
-        return Verdict {
-            verdict: VerdictKind::Unsure,
-            pitch_diameter_mm,
-            next: None,
-            says: "Do not cut deeper on this yet; told the same again, it counts.".into(),
-            questions: vec![question],
-        };
+        let says = "Do not cut deeper on this yet; told the same again, it counts.".into();
+        return Verdict { questions: vec![question], ..Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says) };
     }
     let told = fit.says();
     let loosest = run.turn() * (run.mate.map_or(run.near_limit(), |m| m.pitch_diameter_mm) - run.far_limit());
@@ -207,7 +231,8 @@ pub fn judge_fit_knowing(run: &RunPlan, fit: Fit, sets: &[f64], known: Option<&E
             (VerdictKind::TakeMore, format!("So {told}: set {set}, and try it again.{light}"), next)
         }
     };
-    Verdict { verdict, pitch_diameter_mm, next, says, questions: Vec::new() }
+    let options = if verdict == VerdictKind::PastLimit { still_to_do(run, value) } else { Vec::new() };
+    Verdict { next, options, ..Verdict::new(verdict, pitch_diameter_mm, says) }
 }
 
 /// What to ask of a fit that does not agree with what was told before, or with where the dial stands.
@@ -240,7 +265,7 @@ fn by_width(run: &RunPlan, fit: Fit, stood_mm: f64) -> Verdict {
         ),
         _ => (VerdictKind::Unsure, "This job was begun before fits were read: measure it, or tell where the dial stands."),
     };
-    Verdict { verdict, pitch_diameter_mm: PitchDiameter { value, doubt: run.tip_doubt_mm }, next: None, says: says.into(), questions: Vec::new() }
+    Verdict::new(verdict, PitchDiameter { value, doubt: run.tip_doubt_mm }, says.into())
 }
 
 /// A reading less likely than this, by what was told before, is questioned before it counts.

@@ -5,8 +5,9 @@ use super::faults::Fault;
 use super::kit::Kit;
 use super::lathe::{Lathe, Mounted, long_bed};
 use super::material::{ToolMaterial, tool_material};
+use super::measuring::{self, GaugeFacts};
 use super::profile::LatheProfile;
-use super::request::{BitRequest, IndicatorRequest, LeadCorrection, PlanRequest, Proof, SpecialRequest, ThreadRequest, Vocabulary};
+use super::request::{BitRequest, IndicatorRequest, PlanRequest, SpecialRequest, ThreadRequest, Vocabulary};
 use super::workpiece::{self, BlankFacts};
 use crate::bit::{Grinder, rules::flat_of_radius};
 use crate::cut::{DepthLaw, OwnRow, ReadBy};
@@ -248,17 +249,6 @@ pub struct Indicator {
     pub travel_mm: f64,
 }
 
-/// The measuring, settled.
-#[derive(Debug, Clone, PartialEq)]
-pub struct GaugeFacts {
-    /// Lead correction.
-    pub lead_correction: LeadCorrection,
-    /// How the size is to be proven.
-    pub proof: Proof,
-    /// Whether the mate is at hand, where that was told.
-    pub mate_at_hand: Option<bool>,
-}
-
 /// A job's facts, settled: nothing faulty, every default filled in and named.
 #[derive(Debug, Clone, PartialEq)]
 pub struct Job {
@@ -334,27 +324,11 @@ pub fn settle(request: &PlanRequest, stored: Option<&LatheProfile>, mut faults: 
         backlash_mm: c.sound(request.setup.backlash_mm, 0.0, 20.0, "/setup/backlash_mm", "mm"),
     };
     let cut = settle_cut(request, thread.as_ref(), &mut c);
+    let gauge = measuring::settle(&request.gauge, thread.as_ref(), &mut c);
     faults.append(&mut c.faults);
     match thread {
         Some(thread) if faults.is_empty() => Ok((
-            Job {
-                thread,
-                mate,
-                pad,
-                blank,
-                gears,
-                bit,
-                setup,
-                cut,
-                gauge: GaugeFacts {
-                    lead_correction: request.gauge.lead_correction.unwrap_or(LeadCorrection::Auto),
-                    proof: request.gauge.proof.unwrap_or_default(),
-                    mate_at_hand: request.gauge.mate_at_hand,
-                },
-                words: request.words,
-                assumed: c.assumed,
-                overrides: overrides.unwrap_or_default(),
-            },
+            Job { thread, mate, pad, blank, gears, bit, setup, cut, gauge, words: request.words, assumed: c.assumed, overrides: overrides.unwrap_or_default() },
             lathe,
             kit,
         )),
@@ -686,7 +660,7 @@ fn settle_bit(request: &PlanRequest, kit: &Kit, thread: Option<&ThreadFacts>, c:
 }
 
 /// Pitch diameters this thread could have at all, mm.
-fn size_bounds(thread: Option<&ThreadFacts>) -> (f64, f64) {
+pub(super) fn size_bounds(thread: Option<&ThreadFacts>) -> (f64, f64) {
     thread.map_or((0.1, 1000.0), |t| {
         let (d, p) = (real(&t.spec.major), real(&t.spec.pitch));
         ((d - 1.2 * p).max(0.05), d + 0.2 * p)

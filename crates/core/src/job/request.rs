@@ -388,6 +388,42 @@ pub struct GaugeRequest {
     /// Whether the mate is at hand to be tried on.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub mate_at_hand: Option<bool>,
+    /// The part this one is made to match, measured the way this one will be.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub original: Option<OriginalRequest>,
+    /// How much of a cut springs away, as learned on this lathe in this material.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub spring: Option<SpringRequest>,
+}
+
+/// A spring learned, to begin this job's estimate from.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Serialize, Deserialize)]
+#[serde(default, deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct SpringRequest {
+    /// Share of a cut that springs away, 0 to 0.6.
+    pub share: f64,
+    /// Give or take: two standard deviations.
+    pub doubt: f64,
+}
+
+/// A part to match: its size over wires, or its pitch diameter, and how much looser this one is to be.
+#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
+#[serde(default, deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct OriginalRequest {
+    /// By thread micrometer, mm.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub pitch_diameter_mm: Option<f64>,
+    /// Over three wires, mm.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub over_wires_mm: Option<f64>,
+    /// Those wires, mm.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub wire_mm: Option<f64>,
+    /// How much looser than it, mm on the pitch diameter; 0 when not told.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub clearance_mm: Option<f64>,
 }
 
 /// How a size is proven.

@@ -1,6 +1,7 @@
 //! Acts: things done at the lathe. They are never changed, only added to.
 
 use crate::gauge::{Fit, FitKind, Measured};
+use crate::trouble::{Symptom, rule};
 use serde::{Deserialize, Serialize};
 
 /// What was done.
@@ -16,17 +17,7 @@ pub enum ActKind {
         radial_mm: f64,
     },
     /// A size was read.
-    Measured {
-        /// Micrometer over three wires, mm.
-        #[serde(default, skip_serializing_if = "Option::is_none")]
-        over_wires_mm: Option<f64>,
-        /// Thread micrometer, mm.
-        #[serde(default, skip_serializing_if = "Option::is_none")]
-        pitch_diameter_mm: Option<f64>,
-        /// Spread of repeats, mm.
-        #[serde(default, skip_serializing_if = "Option::is_none")]
-        spread_mm: Option<f64>,
-    },
+    Measured(Measured),
     /// The mate was tried.
     Tried {
         /// How it went.
@@ -37,6 +28,15 @@ pub enum ActKind {
         /// How much it shakes across, mm, when it shakes.
         #[serde(default, skip_serializing_if = "Option::is_none")]
         shake_mm: Option<f64>,
+    },
+    /// Something was wrong, and what was looked for behind it.
+    Trouble {
+        /// What was wrong.
+        symptom: Symptom,
+        /// The cause looked for, by its code.
+        cause: String,
+        /// Whether it was that.
+        found: bool,
     },
     /// The dial that carries the depth stands at a reading, in its own unit.
     StandsAt {
@@ -142,14 +142,12 @@ impl ActKind {
                 sound("/n", f64::from(*n), 0.0, 1000.0, "")?;
                 sound("/radial_mm", *radial_mm, 0.0, 100.0, "mm")
             }
-            Self::Measured { over_wires_mm, pitch_diameter_mm, spread_mm } => match (over_wires_mm, pitch_diameter_mm) {
-                (Some(m), None) => sound("/over_wires_mm", *m, 0.01, 2000.0, "mm"),
-                (None, Some(e)) => sound("/pitch_diameter_mm", *e, 0.01, 2000.0, "mm"),
-                _ => Err(("/over_wires_mm", "give over_wires_mm or pitch_diameter_mm, one of them".into())),
-            }
-            .and_then(|()| spread_mm.map_or(Ok(()), |s| sound("/spread_mm", s, 0.0, 5.0, "mm"))),
+            Self::Measured(reading) => reading.check(),
             Self::Tried { fit, turns, shake_mm } => Fit::of(*fit, *turns, *shake_mm).map(|_| ()),
             Self::StandsAt { reading } => sound("/reading", *reading, 0.0, 200.0, "in the dial's own unit"),
+            Self::Trouble { cause, .. } if rule(cause).is_none() => {
+                Err(("/cause", format!("“{cause}” is no cause that is known; take one of the trouble sheet")))
+            }
             Self::Undone { act } if act.is_empty() => Err(("/act", "name the act to take back".into())),
             Self::Note { text } if text.trim().is_empty() || text.len() > 4000 => Err(("/text", "a note has 1 to 4000 characters".into())),
             Self::Took { n, reading } => {
@@ -167,7 +165,8 @@ impl ActKind {
                 }
                 if noted.as_ref().is_some_and(|n| n.len() > 200) { Err(("/noted", "at most 200 characters are noted with a step".into())) } else { Ok(()) }
             }
-            Self::Undone { .. }
+            Self::Trouble { .. }
+            | Self::Undone { .. }
             | Self::Note { .. }
             | Self::Sprung {}
             | Self::Rechucked {}
@@ -182,7 +181,7 @@ impl ActKind {
     /// Whether it is something done to the metal, which freezes the plan.
     #[must_use]
     pub const fn begins(&self) -> bool {
-        matches!(self, Self::PassDone { .. } | Self::Measured { .. } | Self::Tried { .. } | Self::StandsAt { .. } | Self::Took { .. })
+        matches!(self, Self::PassDone { .. } | Self::Measured(_) | Self::Tried { .. } | Self::StandsAt { .. } | Self::Took { .. })
     }
 
     /// Whether it only makes sense once the cut has begun.
@@ -191,10 +190,10 @@ impl ActKind {
         matches!(self, Self::Sprung {} | Self::BitChanged { .. } | Self::Rechucked {} | Self::Lost {} | Self::Stopped {} | Self::Resumed {} | Self::Finished {})
     }
 
-    /// Whether undo at the lathe takes it back: what was noted, and ticks, are let stand.
+    /// Whether undo at the lathe takes it back: what was noted or found wrong, and ticks, are let stand.
     #[must_use]
     pub const fn undoes(&self) -> bool {
-        !matches!(self, Self::Note { .. } | Self::Undone { .. } | Self::Ticked { .. } | Self::Unticked { .. })
+        !matches!(self, Self::Note { .. } | Self::Trouble { .. } | Self::Undone { .. } | Self::Ticked { .. } | Self::Unticked { .. })
     }
 
     /// How the mate went, when it was tried.
@@ -208,9 +207,9 @@ impl ActKind {
 
     /// The reading, when the act is one.
     #[must_use]
-    pub fn measured(&self) -> Option<Measured> {
-        match *self {
-            Self::Measured { over_wires_mm, pitch_diameter_mm, spread_mm } => Some(Measured { over_wires_mm, pitch_diameter_mm, spread_mm }),
+    pub const fn measured(&self) -> Option<&Measured> {
+        match self {
+            Self::Measured(reading) => Some(reading),
             _ => None,
         }
     }

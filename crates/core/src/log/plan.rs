@@ -3,7 +3,7 @@
 use super::act::ActKind;
 use crate::bit::rules::flat_of_radius;
 use crate::cut::{DepthDial, PassKind};
-use crate::gauge::{RunMate, RunTip};
+use crate::gauge::{READING_DOUBT_MM, RunClass, RunMate, RunTip};
 use crate::quantity::LengthUnit;
 use crate::thread::Side;
 use serde::{Deserialize, Serialize};
@@ -29,6 +29,10 @@ pub struct RunPass {
 #[allow(clippy::trivially_copy_pass_by_ref)] // serde's signature
 fn is_nought(v: &f64) -> bool {
     *v == 0.0
+}
+
+fn none_hidden(v: &[f64; 2]) -> bool {
+    *v == [0.0; 2]
 }
 
 /// One state of the cycle every pass goes through.
@@ -95,6 +99,21 @@ pub struct RunPlan {
     /// How the thread is picked up again.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
     pub pick_up: Vec<String>,
+    /// Lead, mm, where it is not the pitch.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub lead_mm: Option<f64>,
+    /// What neither wires nor micrometer feel and a mate does, as pitch diameter, mm: of the lead's error over the nut, and of the flanks.
+    #[serde(default, skip_serializing_if = "none_hidden")]
+    pub hidden_mm: [f64; 2],
+    /// Height of the basic flank above the pitch line and below it, mm on diameter.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub heights_mm: Option<[f64; 2]>,
+    /// Share of a cut that springs away and its standard deviation, as learned, where that is used.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub spring: Option<[f64; 2]>,
+    /// Classes whose limits reach past these.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub classes: Vec<RunClass>,
 }
 
 impl RunPlan {
@@ -114,6 +133,23 @@ impl RunPlan {
     #[must_use]
     pub fn far_limit(&self) -> f64 {
         self.limits_mm[usize::from(self.side == Side::Internal)]
+    }
+
+    /// What a mate feels and no micrometer does, as pitch diameter, mm.
+    #[must_use]
+    pub fn hidden(&self) -> f64 {
+        self.hidden_mm.iter().sum()
+    }
+
+    /// Least and most clearance with the mate on the pitch diameter, mm: with it as made where that was measured, else over its limits.
+    #[must_use]
+    pub fn clearance(&self) -> [f64; 2] {
+        let about = |m: RunMate| {
+            if m.doubt_mm <= READING_DOUBT_MM { [m.pitch_diameter_mm; 2] } else { [m.pitch_diameter_mm - m.doubt_mm, m.pitch_diameter_mm + m.doubt_mm] }
+        };
+        let mate = self.mate.map_or([self.near_limit(); 2], about);
+        let (tight, loose) = if self.side == Side::External { (mate[0], mate[1]) } else { (mate[1], mate[0]) };
+        [self.turn() * (tight - self.near_limit()), self.turn() * (loose - self.far_limit())]
     }
 
     /// Depths the plan sets on the way from one depth to another, both left out.
@@ -165,6 +201,9 @@ impl RunPlan {
     /// # Errors
     /// The JSON pointer of the field and what would be right.
     pub fn check(&self, act: &ActKind) -> Result<(), (&'static str, String)> {
+        if let Some(reading) = act.measured() {
+            return reading.check_against(self);
+        }
         let (ActKind::StandsAt { reading } | ActKind::Took { reading, .. }) = act else { return Ok(()) };
         let deepest = self.passes.iter().map(|p| p.radial_mm).fold(0.0, f64::max);
         let radial = self.dial.radial_of_reading(*reading);

@@ -3,7 +3,7 @@
 use super::act::{Act, ActKind, BitChange};
 use super::plan::{RunPass, RunPlan, SAME_MM};
 use crate::cut::{DialSetting, PassKind};
-use crate::gauge::{Estimate, Fit, PitchDiameter, READING_DOUBT_MM, Seen, TipFound, Verdict, VerdictKind, judge_fit_knowing, judge_knowing};
+use crate::gauge::{Estimate, Fit, FlankFound, PitchDiameter, Seen, TipFound, Verdict, VerdictKind, flank_of, judge_fit_knowing, judge_knowing};
 use serde::Serialize;
 use std::collections::BTreeMap;
 
@@ -66,6 +66,9 @@ pub struct RunState {
     /// What the readings have found of the tip.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub tip: Option<TipFound>,
+    /// The flank angle found by two sizes of wire.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub flank: Option<FlankFound>,
     /// Whether the thread is proven.
     pub finished: bool,
     /// Whether it may be left, or the half-nut opened: measured or tried since it was last cut, or opening loses nothing.
@@ -84,6 +87,9 @@ pub struct RunState {
     /// What to do, in one sentence.
     pub says: String,
 }
+
+/// Wires must differ by so much for their two sizes to tell an angle, mm.
+const WIRES_APART_MM: f64 = 0.1;
 
 /// Two readings this near are the same, mm.
 const AGAIN_MM: f64 = 0.02;
@@ -108,6 +114,9 @@ struct Run {
     doubted: Option<f64>,
     /// Likewise a fit.
     doubted_fit: Option<Fit>,
+    /// Sizes over wires read since it was last cut, each with its wire, and the flank angle they gave.
+    over: Vec<[f64; 2]>,
+    flank: Option<FlankFound>,
     /// Whether it was measured or tried since it was last cut.
     proven: bool,
     /// Whether the last pass was the stocking tool's.
@@ -118,10 +127,8 @@ struct Run {
     ticks: BTreeMap<String, Tick>,
 }
 
-/// Folds the acts over the plan. Acts taken back count for nothing; the same pass told twice counts
-/// once.
-#[must_use]
-pub fn fold(plan: &RunPlan, acts: &[Act]) -> RunState {
+/// Acts that count, in order: those taken back left out, and the taking back.
+pub(crate) fn standing(acts: &[Act]) -> Vec<&Act> {
     let undone: Vec<&str> = acts
         .iter()
         .filter_map(|a| match &a.kind {
@@ -129,7 +136,14 @@ pub fn fold(plan: &RunPlan, acts: &[Act]) -> RunState {
             _ => None,
         })
         .collect();
-    let standing: Vec<&Act> = acts.iter().filter(|a| !undone.contains(&a.id.as_str()) && !matches!(a.kind, ActKind::Undone { .. })).collect();
+    acts.iter().filter(|a| !undone.contains(&a.id.as_str()) && !matches!(a.kind, ActKind::Undone { .. })).collect()
+}
+
+/// Folds the acts over the plan. Acts taken back count for nothing; the same pass told twice counts
+/// once.
+#[must_use]
+pub fn fold(plan: &RunPlan, acts: &[Act]) -> RunState {
+    let standing = standing(acts);
     let mut run = Run {
         plan: plan.clone(),
         stands: 0.0,
@@ -144,6 +158,8 @@ pub fn fold(plan: &RunPlan, acts: &[Act]) -> RunState {
         last_size: None,
         doubted: None,
         doubted_fit: None,
+        over: Vec::new(),
+        flank: None,
         proven: false,
         roughed: false,
         closed: false,
@@ -158,6 +174,22 @@ pub fn fold(plan: &RunPlan, acts: &[Act]) -> RunState {
     run.state(last_act)
 }
 
+/// Judges what was read or tried, in order, each with where the dial stood: the verdict on the last, knowing those before it.
+#[must_use]
+pub fn judge_told(plan: &RunPlan, told: &[(ActKind, f64)]) -> Option<Verdict> {
+    let mut acts = Vec::new();
+    let mut stood = None;
+    for (kind, at) in told {
+        if stood.is_none_or(|s: f64| (s - at).abs() > SAME_MM) {
+            acts.push(ActKind::PassDone { n: 0, radial_mm: *at });
+            stood = Some(*at);
+        }
+        acts.push(kind.clone());
+    }
+    let acts: Vec<Act> = acts.into_iter().enumerate().map(|(i, kind)| Act { id: i.to_string(), kind }).collect();
+    fold(plan, &acts).verdict
+}
+
 impl Run {
     fn take(&mut self, act: &ActKind) {
         match act {
@@ -167,7 +199,7 @@ impl Run {
                 self.sets.push(self.stands);
                 self.worked();
             }
-            ActKind::Measured { .. } | ActKind::Tried { .. } => self.measure(act),
+            ActKind::Measured(_) | ActKind::Tried { .. } => self.measure(act),
             ActKind::StandsAt { reading } => self.stand_at(self.plan.dial.radial_of_reading(*reading)),
             ActKind::BitChanged { why, tip_flat_mm, tip_radius_mm } => self.change_bit(*why, *tip_flat_mm, *tip_radius_mm),
             ActKind::Rechucked {} => {
@@ -194,7 +226,7 @@ impl Run {
             ActKind::Unticked { step } => {
                 self.ticks.remove(step);
             }
-            ActKind::Undone { .. } | ActKind::Note { .. } => {}
+            ActKind::Undone { .. } | ActKind::Note { .. } | ActKind::Trouble { .. } => {}
         }
     }
 
@@ -208,6 +240,7 @@ impl Run {
     /// The work was cut: what was known of its size no longer is.
     fn worked(&mut self) {
         self.begun = true;
+        self.over.clear();
         self.verdict = None;
         self.finished = false;
         self.proven = false;
@@ -248,6 +281,8 @@ impl Run {
         self.known = self.known.as_ref().and_then(|k| k.with_bit(&self.plan));
         self.sets = vec![stands];
         self.last_size = None;
+        self.over.clear();
+        self.flank = None;
         self.verdict = None;
         self.finished = false;
         self.proven = false;
@@ -284,13 +319,8 @@ impl Run {
         let fit = act.tried();
         if self.roughed {
             let value = sized.and_then(|m| m.size(&self.plan)).unwrap_or_else(|| self.size());
-            self.verdict = Some(Verdict {
-                verdict: VerdictKind::Unsure,
-                pitch_diameter_mm: PitchDiameter { value, doubt: 0.0 },
-                next: None,
-                says: "The stocking tool has not cut the flanks yet: no reading of them counts. Go on with the form tool, then measure.".into(),
-                questions: Vec::new(),
-            });
+            let says = "The stocking tool has not cut the flanks yet: no reading of them counts. Go on with the form tool, then measure.".into();
+            self.verdict = Some(Verdict::new(VerdictKind::Unsure, PitchDiameter { value, doubt: 0.0 }, says));
             return;
         }
         let verdict = match (sized, fit, &self.known) {
@@ -299,7 +329,7 @@ impl Run {
                 if self.doubted.take().zip(size).is_some_and(|(was, is)| (was - is).abs() <= AGAIN_MM) {
                     self.known = Estimate::before(&self.plan);
                 }
-                let verdict = judge_knowing(&self.plan, &m, &self.sets, self.known.as_ref());
+                let verdict = judge_knowing(&self.plan, m, &self.sets, self.known.as_ref());
                 self.doubted = size.filter(|_| verdict.as_ref().is_some_and(|v| !v.questions.is_empty()));
                 verdict
             }
@@ -317,13 +347,15 @@ impl Run {
             self.proven = verdict.questions.is_empty();
             self.pick_up.clear();
             if verdict.questions.is_empty() {
-                let PitchDiameter { value, doubt } = verdict.pitch_diameter_mm;
-                let seen = fit.filter(|_| sized.is_none()).map_or(Seen::Size { mm: value, doubt_mm: doubt.max(READING_DOUBT_MM) }, Seen::Fit);
-                if let Seen::Size { mm, .. } = seen {
+                let seen = sized.and_then(|m| m.seen(&self.plan)).or_else(|| fit.map(Seen::Fit));
+                if let Some(Seen::Size { mm, .. }) = seen {
                     self.last_size = Some([self.stands, mm]);
                 }
-                if let Some(known) = &mut self.known {
-                    known.see(&self.plan, &self.sets, &seen);
+                if let (Some(known), Some(seen)) = (&mut self.known, &seen) {
+                    known.see(&self.plan, &self.sets, seen);
+                }
+                if let Some((wire, over)) = sized.and_then(|m| m.wire(&self.plan).zip(m.over())) {
+                    self.read_over(wire, over);
                 }
             }
             match verdict.verdict {
@@ -338,6 +370,17 @@ impl Run {
             }
         }
         self.verdict = verdict;
+    }
+
+    /// Two sizes of wire in one groove tell the flank angle really cut; what a mate feels of it is room taken.
+    fn read_over(&mut self, wire: f64, over: f64) {
+        let apart = |w: &[f64; 2]| (w[0] - wire).abs();
+        let other = self.over.iter().filter(|w| apart(w) >= WIRES_APART_MM).max_by(|a, b| apart(a).total_cmp(&apart(b)));
+        if let Some(found) = other.and_then(|o| flank_of(&self.plan, *o, [wire, over])) {
+            self.plan.hidden_mm[1] = found.feels_mm;
+            self.flank = Some(found);
+        }
+        self.over.push([wire, over]);
     }
 
     /// Replans from where the dial stands to `last`: the planned depths that still lie between, and
@@ -424,6 +467,7 @@ impl Run {
             done: self.done,
             verdict: self.verdict,
             tip: self.known.as_ref().and_then(|k| k.found(&self.plan)),
+            flank: self.flank,
             finished: self.finished,
             may_leave: self.begun && (self.proven || !self.plan.opening_loses),
             closed: self.closed,

@@ -82,6 +82,22 @@ impl Class {
         }
     }
 
+    /// The classes of a system for one member, as they are met: for saying which of them a size past its own limits still fits.
+    #[must_use]
+    pub fn met(system: System, side: Side) -> Vec<Self> {
+        match (system, side) {
+            (System::Unified, side) => (1..=3).map(|number| Self::Unified { number, side }).collect(),
+            (System::IsoMetric, Side::External) => [(6, 'h'), (6, 'g'), (6, 'f'), (6, 'e'), (8, 'g'), (8, 'e')].map(|(g, l)| iso(g, l)).into(),
+            (System::IsoMetric, Side::Internal) => [(6, 'H'), (6, 'G'), (7, 'H'), (7, 'G'), (8, 'H'), (8, 'G')].map(|(g, l)| iso(g, l)).into(),
+            (System::Acme, _) => [4, 3, 2].map(Self::Acme).into(),
+            (System::Trapezoidal, Side::External) => [iso(7, 'e'), iso(8, 'e')].into(),
+            (System::Trapezoidal, Side::Internal) => [iso(7, 'H'), iso(8, 'H')].into(),
+            (System::Whitworth, _) => [WhitworthFit::Close, WhitworthFit::Medium, WhitworthFit::Free].map(Self::Whitworth).into(),
+            (System::PipeG, Side::External) => [false, true].map(|wide| Self::Pipe { wide }).into(),
+            _ => Vec::new(),
+        }
+    }
+
     /// Reads `6g`, `5g6g`, `6H`, `2A`, `3G`, `7e`, `medium`, `B`.
     ///
     /// # Errors

@@ -180,6 +180,23 @@ impl Thread {
     }
 }
 
+impl Thread {
+    /// Classes of this member whose limits of the pitch diameter reach past its own, with those limits, mm: the nearest first.
+    pub(crate) fn wider_classes(&self, engagement_mm: Option<f64>) -> Vec<(String, [f64; 2])> {
+        let (spec, side) = (&self.spec, self.spec.side);
+        let limits = |class: Class| {
+            let (low, high) = families::limits(&mut Sheet::default(), &Ask { spec, class, side, engagement_mm }).pitch;
+            (class.to_string(), [low.value, high.value])
+        };
+        let far = |l: &[f64; 2]| if side == Side::External { -l[0] } else { l[1] };
+        let own = far(&[self.own.pitch.0.value, self.own.pitch.1.value]);
+        let mut list: Vec<_> =
+            Class::met(spec.system, side).into_iter().filter(|c| *c != spec.class).map(limits).filter(|(_, l)| far(l) > own + 1e-6).collect();
+        list.sort_by(|a, b| far(&a.1).total_cmp(&far(&b.1)));
+        list
+    }
+}
+
 /// Works the thread.
 pub(crate) fn work(sheet: &mut Sheet, facts: &ThreadFacts, watch: &mut Vec<Watch>) -> (Thread, ThreadSection) {
     let spec = facts.spec.clone();

@@ -2,7 +2,9 @@
 #![allow(dead_code, clippy::panic)] // each test file uses its part; a failure is a failed test
 
 use serde_json::{Value, json};
+use yoke_core::gauge::{Fit, FitKind, Measured, Verdict};
 use yoke_core::job::{Fault, PlanRequest, read_json, settle};
+use yoke_core::log::{ActKind, RunPlan, judge_told};
 use yoke_core::plan::{Plan, plan};
 
 /// Plans a request, or says what is faulty.
@@ -15,6 +17,28 @@ pub fn reckon(request: Value) -> Result<Plan, Vec<Fault>> {
 /// Plans a request that must be sound.
 pub fn sound(request: Value) -> Plan {
     reckon(request).unwrap_or_else(|f| panic!("{f:?}"))
+}
+
+/// Judges a reading taken with the dial at a depth, after the passes the plan set.
+pub fn judge(run: &RunPlan, reading: &Measured, stood_mm: f64) -> Option<Verdict> {
+    judge_told(run, &[(ActKind::Measured(reading.clone()), stood_mm)])
+}
+
+/// Judges how the mate went, likewise.
+pub fn judge_fit(run: &RunPlan, fit: Fit, stood_mm: f64) -> Verdict {
+    judge_told(run, &[(tried(fit), stood_mm)]).unwrap_or_else(|| panic!("{fit:?} says nothing"))
+}
+
+/// A fit as the act it is told by.
+pub fn tried(fit: Fit) -> ActKind {
+    let (fit, turns, shake_mm) = match fit {
+        Fit::WontEnter => (FitKind::WontEnter, None, None),
+        Fit::Enters { turns } => (FitKind::Enters, Some(turns), None),
+        Fit::Tight => (FitKind::Tight, None, None),
+        Fit::Free => (FitKind::Free, None, None),
+        Fit::Shakes { shake_mm } => (FitKind::Shakes, None, Some(shake_mm)),
+    };
+    ActKind::Tried { fit, turns, shake_mm }
 }
 
 /// The lathe of the demo yard at this place in its list.

@@ -13,7 +13,7 @@ import { DrawerLeaf } from './DrawerLeaf';
 import { GroundLeaf } from './GroundLeaf';
 import { KeepTip } from './KeepTip';
 import { GRINDERS, SheetLeaf } from './SheetLeaf';
-import { useBitSheet } from './hooks';
+import { useBitSheet } from '../../api/sheets';
 import { UNTOLD } from '../../parts/tip';
 
 const VIEWS = { views: 'Three views', tip: 'The tip', groove: 'In the groove', bore: 'In the bore', relief_tool: 'Relief tool' } as const;

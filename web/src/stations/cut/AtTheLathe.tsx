@@ -9,6 +9,7 @@ import { useSettings } from '../../app/Settings';
 import { useKeys } from '../../app/keys';
 import { UnitContext } from '../../parts/unit';
 import { MeasureLeaf } from '../gauge/MeasureLeaf';
+import { TroubleLeaf } from '../trouble/TroubleLeaf';
 import { Cycle } from './Cycle';
 import { HappenedLeaf } from './HappenedLeaf';
 import { NextSetting } from './NextSetting';
@@ -38,7 +39,7 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
   const navigate = useNavigate();
   const { speak } = useSettings();
   const { waiting, cutOff, refusal, record } = useOutbox(job);
-  const [leaf, setLeaf] = useState<'measure' | 'stands' | 'happened' | null>(null);
+  const [leaf, setLeaf] = useState<'measure' | 'stands' | 'happened' | 'trouble' | null>(null);
   const [phase, setPhase] = useState({ n: -1, at: 0 });
   const pressed = useRef(-TWICE_MS);
   const view = follow(job, plan, waiting);
@@ -74,6 +75,7 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
     m: () => setLeaf('measure'),
     d: () => setLeaf('stands'),
     o: () => setLeaf('happened'),
+    t: () => setLeaf('trouble'),
     u: (e) => undo(e.timeStamp),
     Escape: () => void navigate({ to: '/jobs/$id/$station', params: { id: job.id, station: 'cut' } }),
   });
@@ -119,6 +121,11 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
           <div className="told">
             <p>{says}</p>
             {verdict?.questions.map((q) => <p key={q} className="fault">{q}</p>)}
+            {verdict?.options && verdict.options.length > 0 && (
+              <ul className="options">
+                {verdict.options.map((o) => <li key={o}>{o}</li>)}
+              </ul>
+            )}
           </div>
         )}
         {verdict?.verdict === 'take_more' && next && steps.length === 0 && <p className="strip">{verdict.says}</p>}
@@ -154,7 +161,8 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
       </footer>
       <MeasureLeaf job={job} plan={plan} open={leaf === 'measure'} onClose={() => setLeaf(null)} record={record} />
       <StandsLeaf plan={plan} open={leaf === 'stands'} onClose={() => setLeaf(null)} record={record} />
-      <HappenedLeaf job={job} plan={plan} next={next} open={leaf === 'happened'} onClose={() => setLeaf(null)} record={record} />
+      <HappenedLeaf job={job} plan={plan} next={next} open={leaf === 'happened'} onClose={() => setLeaf(null)} record={record} onTrouble={() => setLeaf('trouble')} />
+      <TroubleLeaf job={job} open={leaf === 'trouble'} onClose={() => setLeaf(null)} record={record} />
     </div>
   );
 }

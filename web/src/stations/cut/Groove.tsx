@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { inWords, type Job, type Plan } from '../../api/client';
 import { Outline } from '../../drawing/Outline';
-import { useGroove } from './hooks';
+import { useGroove } from '../../api/sheets';
 
 const NAMES = { scratch: 'Scratch', stocking: 'Stocking', cut: 'Cut', spring: 'Spring', measured: 'Measured' } as const;
 

@@ -54,7 +54,7 @@ function NoteForm({ onTold }: { onTold: (act: ActKind) => void }) {
 }
 
 /** What else can happen in the middle of a cut: each is one act, and what is left is reckoned again from it. */
-export function HappenedLeaf({ job, plan, next, open, onClose, record }: { job: Job; plan: Plan; next: NextStep | null; open: boolean; onClose: () => void; record: (act: ActKind) => void }) {
+export function HappenedLeaf({ job, plan, next, open, onClose, record, onTrouble }: { job: Job; plan: Plan; next: NextStep | null; open: boolean; onClose: () => void; record: (act: ActKind) => void; onTrouble: () => void }) {
   const [asked, setAsked] = useState<Asked>(null);
   const run = job.run;
   const close = () => {
@@ -75,6 +75,7 @@ export function HappenedLeaf({ job, plan, next, open, onClose, record }: { job: 
     run?.stopped ? ['Go on', 'after a stop', () => told({ kind: 'resumed' }), begun] : ['Stop for the day', 'how to leave it, and how to go on', () => told({ kind: 'stopped' }), begun],
     // Where opening the half-nut loses the thread it is not done with before it was measured or tried.
     ['Done with it', 'take it out', () => told({ kind: 'finished' }), begun && (run?.may_leave ?? false)],
+    ['Something is wrong', 'from what is seen to its cause', onTrouble, true],
     ['Note', 'something worth remembering', () => setAsked('note'), true],
   ];
   const titles = { took: 'It was cut at', bit: 'The bit that goes on', note: 'Note' };

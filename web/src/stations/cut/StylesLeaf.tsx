@@ -1,7 +1,7 @@
 import { inWords, type Job } from '../../api/client';
 import { useChange } from '../../api/hooks';
 import { Leaf } from '../../parts/Leaf';
-import { useGroove } from './hooks';
+import { useGroove } from '../../api/sheets';
 
 const bite = (mm2: number | undefined) => (mm2 === undefined ? '—' : mm2.toFixed(3));
 

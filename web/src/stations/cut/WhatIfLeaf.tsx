@@ -4,7 +4,7 @@ import { Outline } from '../../drawing/Outline';
 import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
 import { useUnit } from '../../parts/unit';
-import { useGroove } from './hooks';
+import { useGroove } from '../../api/sheets';
 
 /** A dry run of mistakes: what each would do to this groove. */
 export function WhatIfLeaf({ job, open, onClose }: { job: Job; open: boolean; onClose: () => void }) {

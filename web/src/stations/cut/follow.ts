@@ -11,7 +11,7 @@ export interface View {
 }
 
 /** Acts that leave the next depth as it was. */
-const HARMLESS = new Set(['note', 'sprung', 'ticked', 'unticked', 'stopped', 'resumed', 'finished']);
+const HARMLESS = new Set(['note', 'trouble', 'sprung', 'ticked', 'unticked', 'stopped', 'resumed', 'finished']);
 
 /** The step a pass of the plan would be, from the plan already loaded. */
 function stepOf(plan: Plan, n: number): NextStep | null {

@@ -13,9 +13,6 @@ const FITS: [Tried['fit'], string][] = [
   ['shakes', 'Shakes'],
 ];
 
-/** What to see to before every trial, so that the trial tells of the thread and of nothing else. */
-const FIRST = 'First: burrs and sharp crests off, the entrance clean, chips out of the mate, both wiped, both cool.';
-
 /** How the mate went: a fit by feel is a measurement. */
 export function FitForm({ unit, onTold }: { unit: 'mm' | 'in'; onTold: (act: Tried) => void }) {
   const id = useId();
@@ -40,7 +37,6 @@ export function FitForm({ unit, onTold }: { unit: 'mm' | 'in'; onTold: (act: Tri
   };
   return (
     <div className="mate-fits">
-      <p className="how">{FIRST}</p>
       {fit === null ? (
         FITS.map(([f, says]) => (
           <button key={f} type="button" className="choice" onClick={() => pick(f)}>

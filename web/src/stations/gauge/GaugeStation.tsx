@@ -1,13 +1,17 @@
 import { useState } from 'react';
 import type { Job, Verdict } from '../../api/client';
 import { useOutbox } from '../../api/outbox';
+import { useKeys } from '../../app/keys';
 import { Word } from '../../app/Word';
 import { Outline } from '../../drawing/Outline';
 import { figure } from '../../parts/Figure';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
 import { Station } from '../Station';
+import { TroubleLeaf } from '../trouble/TroubleLeaf';
 import { MeasureLeaf } from './MeasureLeaf';
+import { OriginalLeaf } from './OriginalLeaf';
+import { WiresLeaf } from './WiresLeaf';
 
 const HEADS: Record<Verdict['verdict'], string> = {
   in_limits: '✓ In limits',
@@ -31,7 +35,13 @@ function Said({ job }: { job: Job }) {
       <b>{HEADS[verdict.verdict]}</b>
       <p>{verdict.says}</p>
       {job.run?.tip && <p>{job.run.tip.says}</p>}
+      {job.run?.flank && <p>{job.run.flank.says}</p>}
       {verdict.questions.map((q) => <p key={q}>{q}</p>)}
+      {verdict.options && verdict.options.length > 0 && (
+        <ul className="steps">
+          {verdict.options.map((o) => <li key={o}>{o}</li>)}
+        </ul>
+      )}
     </div>
   );
 }
@@ -40,9 +50,12 @@ function Said({ job }: { job: Job }) {
 export function GaugeStation({ job, plan }: StationProps) {
   const { gauge } = plan;
   const unit = useUnit();
-  const [measuring, setMeasuring] = useState(false);
+  const [leaf, setLeaf] = useState<'measure' | 'wires' | 'original' | 'trouble' | null>(null);
   const { waiting, cutOff, refusal, record } = useOutbox(job);
   const over = gauge.over_wires_mm;
+  const close = () => setLeaf(null);
+  const original = job.request.gauge?.original;
+  useKeys({ m: () => setLeaf('measure'), t: () => setLeaf('trouble') });
   return (
     <Station
       id="gauge"
@@ -70,6 +83,11 @@ export function GaugeStation({ job, plan }: StationProps) {
           {gauge.best_mm && gauge.usable_mm
             ? ` Best wire ${figure(gauge.best_mm, unit)}; ${figure(gauge.usable_mm.min, unit)} to ${figure(gauge.usable_mm.max, unit)} will serve.`
             : null}
+          {' The aim is '}
+          <button type="button" className={`word${original ? ' set' : ''}`} disabled={job.frozen} onClick={() => setLeaf('original')}>
+            {original ? 'a part to match' : job.request.cut?.target_pitch_diameter_mm != null ? 'as told at Cut' : 'what its limits ask'}
+          </button>
+          .
         </>
       }
       drawing={gauge.drawing ? <Outline drawing={gauge.drawing} /> : <Outline drawing={plan.thread.drawing} />}
@@ -83,12 +101,24 @@ export function GaugeStation({ job, plan }: StationProps) {
       <Said job={job} />
       {cutOff && waiting.length > 0 && <p className="fault" role="status">The server does not answer: the reading is kept here and will be sent. Do not cut deeper until then.</p>}
       {refusal && <p className="fault" role="alert">{refusal}</p>}
+      {gauge.functional && <p className="felt">{gauge.functional.says}</p>}
       <div className="row actions">
-        <button type="button" className="act" onClick={() => setMeasuring(true)}>
+        <button type="button" className="act" onClick={() => setLeaf('measure')}>
           Measured, or tried
         </button>
+        <button type="button" className="act plain" onClick={() => setLeaf('trouble')}>
+          Trouble…
+        </button>
+        {plan.thread.half_angle_deg > 0 && (
+          <button type="button" className="act plain" onClick={() => setLeaf('wires')}>
+            {plan.thread.side === 'external' ? 'Wires…' : 'Balls…'}
+          </button>
+        )}
       </div>
-      <MeasureLeaf job={job} plan={plan} open={measuring} onClose={() => setMeasuring(false)} record={record} />
+      <MeasureLeaf job={job} plan={plan} open={leaf === 'measure'} onClose={close} record={record} />
+      <WiresLeaf job={job} open={leaf === 'wires'} onClose={close} />
+      <OriginalLeaf job={job} open={leaf === 'original'} onClose={close} />
+      <TroubleLeaf job={job} open={leaf === 'trouble'} onClose={close} record={record} />
     </Station>
   );
 }

@@ -2,7 +2,7 @@ import { Word } from '../../app/Word';
 import { Outline } from '../../drawing/Outline';
 import { Leaf } from '../../parts/Leaf';
 import type { StationProps } from '../JobPage';
-import { useSetupSheet } from '../setup/hooks';
+import { useSetupSheet } from '../../api/sheets';
 
 /** The whole chain from spindle to bit: one picture, one sentence, and the ways it may be changed about. */
 export function MotionLeaf({ job, plan, open, onClose }: StationProps & { open: boolean; onClose: () => void }) {

@@ -9,7 +9,7 @@ import type { StationProps } from '../JobPage';
 import { Station } from '../Station';
 import { CheckList } from './CheckList';
 import { StepList } from './StepList';
-import { useSetupSheet } from './hooks';
+import { useSetupSheet } from '../../api/sheets';
 
 const VIEWS = { check: 'The check', picture: 'From above', steps: 'Step by step', speed: 'Speed' } as const;
 type View = keyof typeof VIEWS;

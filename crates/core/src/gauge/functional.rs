@@ -1,0 +1,76 @@
+//! Functional size: what a mate feels of a thread beside its pitch diameter, and whether it will go.
+
+use super::rules;
+use crate::quantity::{mm_text, plain_text};
+use crate::thread::Side;
+use crate::thread::section::Thread;
+use crate::watch::{Level, Watch};
+use crate::working::{Num, Quantity, Sheet};
+use serde::Serialize;
+
+/// What a mate of this length feels.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Functional {
+    /// Of the lead's error over the nut, as pitch diameter.
+    pub lead_mm: Quantity,
+    /// Of the flanks of the bit as ground.
+    pub flanks_mm: Quantity,
+    /// The size a mate feels at the size aimed at.
+    pub size_mm: Quantity,
+    /// Clearance left with the mate: as made, else at its tightest limit. Under nought it is tight.
+    pub clearance_mm: Quantity,
+    /// In words, before anything is tried.
+    pub says: String,
+}
+
+/// The least that any gauge or hand feels, mm.
+const FELT_MM: f64 = 1e-3;
+
+/// Works it; nothing where neither lead nor flanks are off and the mate goes.
+pub(crate) fn work(
+    sheet: &mut Sheet,
+    thread: &Thread,
+    (lead, flanks): (Num, Num),
+    target: Num,
+    made_mm: Option<f64>,
+    watch: &mut Vec<Watch>,
+) -> Option<Functional> {
+    let screw = thread.spec.side == Side::External;
+    let (tight, turn) = if screw { (thread.mate.pitch.0, 1.0) } else { (thread.mate.pitch.1, -1.0) };
+    let mate = made_mm.map_or(tight, Num::from);
+    let taken = lead.value + flanks.value;
+    let plain = turn * (mate.value - target.value);
+    if taken < FELT_MM && plain >= 0.0 {
+        return None;
+    }
+    let size = sheet.work(if screw { &rules::FUNCTIONAL_SCREW } else { &rules::FUNCTIONAL_BORE }, [target, lead, flanks]);
+    let clearance = if screw { sheet.work(&rules::LEFT, [mate, size]) } else { sheet.work(&rules::LEFT, [size, mate]) };
+    let other = if screw { "nut" } else { "screw" };
+    let is = if made_mm.is_some() { "as made" } else { "at its tightest limit" };
+    let micrometres = |mm: f64| plain_text(1000.0 * mm, 0);
+    let feels = format!("lead {} µm, flanks {}", micrometres(lead.value), micrometres(flanks.value));
+    let length = plain_text(thread.engagement, 0);
+    let says = if clearance.value < 0.0 {
+        format!("A {other} {length} mm long, {is}, will be tight by {}: {feels}.", mm_text(-clearance.value))
+    } else {
+        format!("A {other} {length} mm long, {is}, has {} left: {feels}.", mm_text(clearance.value))
+    };
+    if clearance.value < 0.0 {
+        let aim = target.value + turn * clearance.value;
+        let (low, high) = (thread.own.pitch.0.value, thread.own.pitch.1.value);
+        let cure = if aim >= low && aim <= high {
+            format!("Aim at {} instead.", mm_text(aim))
+        } else {
+            "No size within the limits makes room for it: a truer train, a truer bit, or a shorter nut.".to_owned()
+        };
+        watch.push(Watch::new(Level::Warn, "mate_tight", "gauge", format!("{says} {cure}")));
+    }
+    Some(Functional {
+        lead_mm: Quantity::length(lead),
+        flanks_mm: Quantity::length(flanks),
+        size_mm: Quantity::length(size),
+        clearance_mm: Quantity::length(clearance),
+        says,
+    })
+}

@@ -1,0 +1,99 @@
+//! Past the limit: what can still be done, honestly. No cut puts metal back.
+
+use super::estimate::RunMate;
+use super::verdict::READING_DOUBT_MM;
+use crate::log::RunPlan;
+use crate::quantity::{angle_text, mm_text, plain_text};
+use crate::thread::Side;
+use serde::{Deserialize, Serialize};
+
+/// Another class of the same thread, whose limits reach past these.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct RunClass {
+    /// As it is written.
+    pub name: String,
+    /// Its limits of the pitch diameter, mm.
+    pub limits_mm: [f64; 2],
+}
+
+/// What can be done with a thread of this pitch diameter, past its limit: the least loss first.
+#[must_use]
+pub fn still_to_do(run: &RunPlan, size_mm: f64) -> Vec<String> {
+    let screw = run.side == Side::External;
+    let (this, other) = if screw { ("screw", "nut") } else { ("nut", "screw") };
+    let mut list = Vec::new();
+    if let Some(class) = run.classes.iter().find(|c| size_mm >= c.limits_mm[0] && size_mm <= c.limits_mm[1]) {
+        list.push(format!(
+            "Another class: it is within {} ({} to {}). Whoever drew it decides whether that will do.",
+            class.name,
+            mm_text(class.limits_mm[0]),
+            mm_text(class.limits_mm[1])
+        ));
+    }
+    let [least, most] = run.clearance();
+    match run.mate {
+        Some(RunMate { pitch_diameter_mm: made, doubt_mm }) if doubt_mm <= READING_DOUBT_MM => {
+            let has = run.turn() * (made - size_mm);
+            list.push(format!(
+                "The {other} as made has {} of clearance on it, where {} to {} is what the limits give: {}",
+                mm_text(has),
+                mm_text(least),
+                mm_text(most),
+                if has <= most { "it will serve with this mate, and with no other." } else { "it will be loose; make another mate to it, or begin again." }
+            ));
+        }
+        _ => {
+            let to = size_mm + run.turn() * f64::midpoint(least, most).min(least.max(0.0) + 0.05);
+            list.push(format!("Fit the mate to it: make the {other} with a pitch diameter of {}, and mark the two as a pair.", mm_text(to)));
+        }
+    }
+    list.push(format!("Or scrap: no cut puts metal back on. Begin again, and stop {} short of where this one went past.", mm_text(run.tip_doubt_mm.max(0.05))));
+    if run.opening_loses {
+        list.push(format!("Do not open the half-nut before that is decided: with this {this} still in step, a trial of the mate costs nothing."));
+    }
+    list
+}
+
+/// The flank angle really cut, found by two sizes of wire.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct FlankFound {
+    /// Half angle, degrees.
+    pub half_angle_deg: f64,
+    /// Give or take, degrees.
+    pub doubt_deg: f64,
+    /// What a mate feels of it, as pitch diameter, mm.
+    pub feels_mm: f64,
+    /// In words.
+    pub says: String,
+}
+
+/// The half angle of two sizes over wires, each a wire and the size over three of it, mm; nothing where they cannot be of one groove.
+pub(crate) fn flank_of(run: &RunPlan, a: [f64; 2], b: [f64; 2]) -> Option<FlankFound> {
+    let alpha = run.tip?.alpha_deg;
+    let groove = run.groove(run.target_mm)?;
+    let half_angle_deg = groove.half_angle_of(a, b)?;
+    // 1 + 1/sin α = ΔM/Δw, so α moves by sin²α/cos α for one of that; two readings, each in doubt.
+    let rad = alpha.to_radians();
+    let doubt_deg = (std::f64::consts::SQRT_2 * READING_DOUBT_MM / (b[0] - a[0]).abs() * rad.sin().powi(2) / rad.cos()).to_degrees();
+    let feels_mm = run.heights_mm.map_or(0.0, |[above, below]| {
+        let tan = |deg: f64| deg.to_radians().tan();
+        let height = if half_angle_deg < alpha { above } else { below };
+        height * (tan(half_angle_deg) - tan(alpha)).abs() / tan(alpha)
+    });
+    let off = half_angle_deg - alpha;
+    let says = if off.abs() <= doubt_deg {
+        format!("By two wires each flank stands at {}, as it should within {}.", angle_text(half_angle_deg), angle_text(doubt_deg))
+    } else {
+        format!(
+            "By two wires each flank stands at {}, {} {}, give or take {}: a mate feels that as {} µm.",
+            angle_text(half_angle_deg),
+            angle_text(off.abs()),
+            if off > 0.0 { "wide" } else { "narrow" },
+            angle_text(doubt_deg),
+            plain_text(1000.0 * feels_mm, 0)
+        )
+    };
+    Some(FlankFound { half_angle_deg, doubt_deg, feels_mm: if off.abs() <= doubt_deg { 0.0 } else { feels_mm }, says })
+}

@@ -1,0 +1,361 @@
+//! A reading as told: what it was taken with, and the pitch diameter it stands for.
+
+use super::estimate::Seen;
+use super::seat::{Groove, bears};
+use super::verdict::READING_DOUBT_MM;
+use crate::log::RunPlan;
+use crate::quantity::{mm_text, plain_text};
+use serde::{Deserialize, Serialize};
+
+/// How a plug went into a bore, or a ring on to a screw.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Went {
+    /// The go end does not go.
+    GoStops,
+    /// The go end goes, the not-go end does not.
+    GoGoes,
+    /// The not-go end goes as well.
+    NotGoGoes,
+}
+
+/// The same read again, at another place.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Serialize, Deserialize)]
+#[serde(default, deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ReadAt {
+    /// What was read, mm.
+    pub mm: f64,
+    /// How far along the thread from where the first was read, mm.
+    pub along_mm: f64,
+    /// How far round from there, degrees.
+    pub around_deg: f64,
+}
+
+/// A reading as told: one of the sizes, and what it was read with.
+#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
+#[serde(default, deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Measured {
+    /// Micrometer over three wires, mm.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub over_wires_mm: Option<f64>,
+    /// Thread micrometer, mm.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub pitch_diameter_mm: Option<f64>,
+    /// Spread of repeats, mm.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub spread_mm: Option<f64>,
+    /// Micrometer over one wire and the crests opposite, mm.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub over_one_wire_mm: Option<f64>,
+    /// Size over those crests, mm; the diameter the cut began at when it is not told.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub outside_mm: Option<f64>,
+    /// Size inside, between balls in the groove, mm.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub between_balls_mm: Option<f64>,
+    /// How many balls: two opposite, or three between flat anvils.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub balls: Option<u8>,
+    /// The wire or ball it was read over, mm, where it is not the plan's.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub wire_mm: Option<f64>,
+    /// Across the roots, by rule or caliper, mm.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub root_mm: Option<f64>,
+    /// How the plug or ring went.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub plug: Option<Went>,
+    /// What it was read with, by its name in the drawer.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub instrument: Option<String>,
+    /// What that reads with nothing between its anvils, mm: taken off every reading.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub zero_mm: Option<f64>,
+    /// The same read at other places, or at the same place again.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub places: Vec<ReadAt>,
+}
+
+/// What a reading was taken by, with the figure read.
+#[derive(Debug, Clone, Copy, PartialEq)]
+enum By {
+    Wires(f64),
+    Micrometer(f64),
+    OneWire(f64),
+    Balls(f64),
+    Root(f64),
+    Plug,
+}
+
+/// What readings along and around a thread say of its shape, mm.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ReadShape {
+    /// Smallest pitch diameter found.
+    pub least_mm: f64,
+    /// Largest.
+    pub most_mm: f64,
+    /// How much larger it is at the far end than at the first place, of the best straight line; absent where all were read at one place along.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub taper_mm: Option<f64>,
+    /// How far apart readings around one place are; absent where none were taken.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub out_of_round_mm: Option<f64>,
+    /// In words.
+    pub says: String,
+}
+
+/// Sizes, their mean and doubt.
+#[derive(Debug, Clone, PartialEq)]
+pub(crate) struct Read {
+    /// Mean pitch diameter, mm.
+    pub size: f64,
+    /// Doubt of it, mm.
+    pub doubt: f64,
+    /// The figure read first, zero taken off, mm.
+    pub typed: f64,
+    /// The shape, where there was more than one reading.
+    pub shape: Option<ReadShape>,
+    /// Whether it tells the root only, and the flanks by way of the tip.
+    pub by_root: bool,
+}
+
+/// Doubt of a rule or a caliper across roots, mm. House value.
+const ROOT_DOUBT_MM: f64 = 0.10;
+/// Places nearer than these are one place.
+const SAME_ALONG_MM: f64 = 0.5;
+const SAME_AROUND_DEG: f64 = 5.0;
+/// Wires nearer than this in size are one size, mm.
+pub(crate) const SAME_WIRE_MM: f64 = 0.002;
+
+impl Measured {
+    fn by(&self) -> Result<By, (&'static str, String)> {
+        let told = [
+            self.over_wires_mm.map(By::Wires),
+            self.pitch_diameter_mm.map(By::Micrometer),
+            self.over_one_wire_mm.map(By::OneWire),
+            self.between_balls_mm.map(By::Balls),
+            self.root_mm.map(By::Root),
+            self.plug.map(|_| By::Plug),
+        ];
+        let mut told = told.into_iter().flatten();
+        match (told.next(), told.next()) {
+            (Some(by), None) => Ok(by),
+            _ => {
+                let ways = "over_wires_mm, pitch_diameter_mm, over_one_wire_mm, between_balls_mm, root_mm or plug";
+                Err(("/over_wires_mm", format!("give {ways}, one of them")))
+            }
+        }
+    }
+
+    /// Checks what was typed.
+    ///
+    /// # Errors
+    /// The JSON pointer of the field and what would be right.
+    pub fn check(&self) -> Result<(), (&'static str, String)> {
+        let sound = |field, value: Option<f64>, low: f64, high: f64| match value {
+            Some(v) if !(v.is_finite() && (low..=high).contains(&v)) => Err((field, format!("{v} is out of bounds; it must be {low} to {high} mm"))),
+            _ => Ok(()),
+        };
+        let by = self.by()?;
+        for (field, value) in [
+            ("/over_wires_mm", self.over_wires_mm),
+            ("/pitch_diameter_mm", self.pitch_diameter_mm),
+            ("/over_one_wire_mm", self.over_one_wire_mm),
+            ("/between_balls_mm", self.between_balls_mm),
+            ("/root_mm", self.root_mm),
+            ("/outside_mm", self.outside_mm),
+        ] {
+            sound(field, value, 0.01, 2000.0)?;
+        }
+        sound("/spread_mm", self.spread_mm, 0.0, 5.0)?;
+        sound("/wire_mm", self.wire_mm, 0.05, 50.0)?;
+        sound("/zero_mm", self.zero_mm, -1.0, 1.0)?;
+        match by {
+            By::Balls(_) if !matches!(self.balls, Some(2 | 3)) => return Err(("/balls", "say how many balls, 2 or 3".into())),
+            By::Balls(_) if self.wire_mm.is_none() => return Err(("/wire_mm", "say how large the balls are".into())),
+            By::Balls(_) => {}
+            _ if self.balls.is_some() => return Err(("/balls", "balls belong to a size between balls".into())),
+            By::Plug if !self.places.is_empty() => return Err(("/places", "a plug tells nothing of places".into())),
+            By::Micrometer(_) | By::Root(_) | By::Plug if self.wire_mm.is_some() => {
+                return Err(("/wire_mm", "a wire belongs to a size read over wires".into()));
+            }
+            _ => {}
+        }
+        if self.outside_mm.is_some() && !matches!(by, By::OneWire(_)) {
+            return Err(("/outside_mm", "the size over the crests goes with a reading over one wire".into()));
+        }
+        if self.instrument.as_ref().is_some_and(|i| i.trim().is_empty() || i.len() > 80) {
+            return Err(("/instrument", "an instrument has a name of 1 to 80 letters".into()));
+        }
+        if self.places.len() > 24 {
+            return Err(("/places", "at most 24 more places are told".into()));
+        }
+        for place in &self.places {
+            sound("/places", Some(place.mm), 0.01, 2000.0)?;
+            sound("/places", Some(place.along_mm), -2000.0, 2000.0)?;
+            if !(place.around_deg.is_finite() && place.around_deg.abs() <= 360.0) {
+                return Err(("/places", "how far round is -360 to 360 degrees".into()));
+            }
+        }
+        Ok(())
+    }
+
+    /// The wire it was read over, where there was one, mm.
+    pub(crate) fn wire(&self, run: &RunPlan) -> Option<f64> {
+        match self.by().ok()? {
+            By::Wires(_) | By::OneWire(_) => self.wire_mm.or_else(|| run.wires.map(|w| w.wire_mm)),
+            _ => self.wire_mm,
+        }
+    }
+
+    /// Size over three wires of this size, mm, where it was read so.
+    pub(crate) fn over(&self) -> Option<f64> {
+        self.over_wires_mm.map(|m| m - self.zero_mm.unwrap_or(0.0))
+    }
+
+    /// The pitch diameter a figure of this kind stands for, mm.
+    fn size_of(&self, run: &RunPlan, by: By, figure: f64) -> Option<f64> {
+        let figure = figure - self.zero_mm.unwrap_or(0.0);
+        match by {
+            By::Micrometer(_) => Some(figure),
+            By::Wires(_) => over_wires(run, figure, self.wire(run)?),
+            By::OneWire(_) => over_wires(run, 2.0 * figure - self.outside_mm.unwrap_or(run.start_mm), self.wire(run)?),
+            By::Balls(_) => run.groove(run.target_mm)?.pitch_diameter_of_balls(figure, self.wire_mm?, self.balls?),
+            By::Root(_) => Some(figure + run.turn() * 2.0 * run.tip_to_pitch_mm),
+            By::Plug => None,
+        }
+    }
+
+    /// What it says of the size; nothing when it holds none, or no wire of the plan serves.
+    pub(crate) fn read(&self, run: &RunPlan) -> Option<Read> {
+        let by = self.by().ok()?;
+        let (By::Wires(first) | By::Micrometer(first) | By::OneWire(first) | By::Balls(first) | By::Root(first)) = by else { return None };
+        let mut sizes = vec![(0.0, 0.0, self.size_of(run, by, first)?)];
+        for p in &self.places {
+            sizes.push((p.along_mm, p.around_deg, self.size_of(run, by, p.mm)?));
+        }
+        // Over one wire a slip of the micrometer counts twice.
+        let least_doubt = match (by, self.spread_mm) {
+            (By::OneWire(_), _) => 2.0 * READING_DOUBT_MM,
+            (By::Root(_), None) => ROOT_DOUBT_MM,
+            _ => READING_DOUBT_MM,
+        };
+        let doubt = least_doubt.max(self.spread_mm.unwrap_or(0.0)).max(repeats(&sizes) / 2.0);
+        #[allow(clippy::cast_precision_loss)] // a handful
+        let size = sizes.iter().map(|s| s.2).sum::<f64>() / sizes.len() as f64;
+        Some(Read { size, doubt, typed: first - self.zero_mm.unwrap_or(0.0), shape: shape(&sizes), by_root: matches!(by, By::Root(_)) })
+    }
+
+    /// The pitch diameter it stands for, mm; nothing when it holds none.
+    #[must_use]
+    pub fn size(&self, run: &RunPlan) -> Option<f64> {
+        self.read(run).map(|r| r.size)
+    }
+
+    /// The same as the estimate takes it in.
+    pub(crate) fn seen(&self, run: &RunPlan) -> Option<Seen> {
+        if let Some(plug) = self.plug {
+            let (near, far) = (run.near_limit(), run.far_limit());
+            return Some(match plug {
+                Went::GoStops => Seen::Short { of_mm: near },
+                Went::GoGoes => Seen::Between { near_mm: near, far_mm: far },
+                Went::NotGoGoes => Seen::Past { mm: far },
+            });
+        }
+        let read = self.read(run)?;
+        if read.by_root {
+            let root = read.size - run.turn() * 2.0 * run.tip_to_pitch_mm;
+            return Some(Seen::Root { mm: root, doubt_mm: read.doubt });
+        }
+        Some(Seen::Size { mm: read.size, doubt_mm: read.doubt })
+    }
+
+    /// Checks it against the run it is told of: a wire that does not bear on the flanks says nothing.
+    ///
+    /// # Errors
+    /// The JSON pointer of the field and what would be right.
+    pub fn check_against(&self, run: &RunPlan) -> Result<(), (&'static str, String)> {
+        let by = self.by()?;
+        if matches!(by, By::Balls(_)) && run.side == crate::thread::Side::External {
+            return Err(("/between_balls_mm", "balls measure a bore; this is a screw: use wires".into()));
+        }
+        if matches!(by, By::Wires(_) | By::OneWire(_)) {
+            if run.side == crate::thread::Side::Internal {
+                return Err(("/over_wires_mm", "wires do not reach inside: use balls, a plug, or the mate".into()));
+            }
+            let Some(wire) = self.wire(run) else {
+                return Err(("/wire_mm", "no wire of the drawer serves this thread; say which was used, or read it another way".into()));
+            };
+            let own = run.wires.is_some_and(|w| (w.wire_mm - wire).abs() < SAME_WIRE_MM);
+            if let (false, Some(groove)) = (own, run.groove(run.target_mm)) {
+                bears(&groove, wire, run.start_mm, run.tip_to_pitch_mm).map_err(|why| ("/wire_mm", format!("a wire of {} {why}", mm_text(wire))))?;
+            }
+        }
+        Ok(())
+    }
+}
+
+/// Pitch diameter of a size over three wires: the plan's own by its sum, others by where they really rest.
+fn over_wires(run: &RunPlan, over: f64, wire: f64) -> Option<f64> {
+    match run.wires {
+        Some(own) if (own.wire_mm - wire).abs() < SAME_WIRE_MM => Some(over - own.sum_mm),
+        _ => run.groove(run.target_mm)?.pitch_diameter_of(over, wire),
+    }
+}
+
+/// How far apart repeats at one place are, mm.
+fn repeats(sizes: &[(f64, f64, f64)]) -> f64 {
+    let same = |a: &(f64, f64, f64), b: &(f64, f64, f64)| (a.0 - b.0).abs() < SAME_ALONG_MM && (a.1 - b.1).abs() < SAME_AROUND_DEG;
+    pairs(sizes).filter(|(a, b)| same(a, b)).map(|(a, b)| (a.2 - b.2).abs()).fold(0.0, f64::max)
+}
+
+fn pairs<T>(list: &[T]) -> impl Iterator<Item = (&T, &T)> {
+    list.iter().enumerate().flat_map(|(i, a)| list[i + 1..].iter().map(move |b| (a, b)))
+}
+
+/// The shape several readings give; nothing of one.
+fn shape(sizes: &[(f64, f64, f64)]) -> Option<ReadShape> {
+    let apart = |f: fn(&(f64, f64, f64)) -> f64| sizes.iter().map(f).fold(f64::NEG_INFINITY, f64::max) - sizes.iter().map(f).fold(f64::INFINITY, f64::min);
+    if sizes.len() < 2 || (apart(|s| s.0) < SAME_ALONG_MM && apart(|s| s.1) < SAME_AROUND_DEG) {
+        return None;
+    }
+    let least_mm = sizes.iter().map(|s| s.2).fold(f64::INFINITY, f64::min);
+    let most_mm = sizes.iter().map(|s| s.2).fold(f64::NEG_INFINITY, f64::max);
+    let taper_mm = (apart(|s| s.0) >= SAME_ALONG_MM).then(|| slope(sizes) * apart(|s| s.0));
+    let around = pairs(sizes).filter(|(a, b)| (a.0 - b.0).abs() < SAME_ALONG_MM && (a.1 - b.1).abs() >= SAME_AROUND_DEG).map(|(a, b)| (a.2 - b.2).abs());
+    let out_of_round_mm = around.fold(None, |most: Option<f64>, d| Some(most.map_or(d, |m| m.max(d))));
+    let mut says = Vec::new();
+    if let Some(t) = taper_mm {
+        let over = plain_text(apart(|s| s.0), 0);
+        says.push(if t.abs() < READING_DOUBT_MM {
+            format!("Parallel within a reading over {over} mm.")
+        } else {
+            format!("Tapers: {} {} at the far end, over {over} mm.", mm_text(t.abs()), if t > 0.0 { "larger" } else { "smaller" })
+        });
+    }
+    if let Some(r) = out_of_round_mm {
+        says.push(if r < READING_DOUBT_MM { "Round within a reading.".into() } else { format!("Out of round by {}.", mm_text(r)) });
+    }
+    Some(ReadShape { least_mm, most_mm, taper_mm, out_of_round_mm, says: says.join(" ") })
+}
+
+/// Slope of the best straight line of size over place along, by least squares.
+#[allow(clippy::cast_precision_loss)] // a handful
+fn slope(sizes: &[(f64, f64, f64)]) -> f64 {
+    let n = sizes.len() as f64;
+    let (mx, my) = (sizes.iter().map(|s| s.0).sum::<f64>() / n, sizes.iter().map(|s| s.2).sum::<f64>() / n);
+    let (sxy, sxx) = sizes.iter().fold((0.0, 0.0), |(xy, xx), s| (xy + (s.0 - mx) * (s.2 - my), xx + (s.0 - mx).powi(2)));
+    if sxx > 0.0 { sxy / sxx } else { 0.0 }
+}
+
+impl RunPlan {
+    /// The groove at a pitch diameter; nothing where the sides are straight or the plan was frozen before its tip was kept.
+    pub(crate) fn groove(&self, pitch_diameter_mm: f64) -> Option<Groove> {
+        let tip = self.tip.filter(|t| t.alpha_deg > 0.0)?;
+        Some(Groove { pitch_diameter_mm, pitch_mm: tip.pitch_mm, lead_mm: self.lead_mm.unwrap_or(tip.pitch_mm), alpha_deg: tip.alpha_deg })
+    }
+}

@@ -1,0 +1,68 @@
+//! The measuring, as told: how the size is proven, and the part to match.
+
+use super::checker::Checker;
+use super::facts::{ThreadFacts, size_bounds};
+use super::request::{GaugeRequest, LeadCorrection, OriginalRequest, Proof, SpringRequest};
+use crate::gauge::Groove;
+use crate::quantity::real;
+
+/// The measuring, settled.
+#[derive(Debug, Clone, PartialEq)]
+pub struct GaugeFacts {
+    /// Lead correction.
+    pub lead_correction: LeadCorrection,
+    /// How the size is to be proven.
+    pub proof: Proof,
+    /// Whether the mate is at hand, where that was told.
+    pub mate_at_hand: Option<bool>,
+    /// The part to match.
+    pub original: Option<Original>,
+    /// The spring learned, where it is used.
+    pub spring: Option<SpringRequest>,
+}
+
+/// A part to match, settled.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Original {
+    /// Its pitch diameter, mm.
+    pub pitch_diameter_mm: f64,
+    /// How much looser this one is to be, mm on the pitch diameter.
+    pub clearance_mm: f64,
+}
+
+/// Settles it.
+pub(super) fn settle(asked: &GaugeRequest, thread: Option<&ThreadFacts>, c: &mut Checker) -> GaugeFacts {
+    GaugeFacts {
+        lead_correction: asked.lead_correction.unwrap_or(LeadCorrection::Auto),
+        proof: asked.proof.unwrap_or_default(),
+        mate_at_hand: asked.mate_at_hand,
+        spring: asked
+            .spring
+            .filter(|s| c.within(s.share, 0.0, 0.6, "/gauge/spring/share", "of a cut") & c.within(s.doubt, 0.005, 0.5, "/gauge/spring/doubt", "of a cut")),
+        original: asked.original.as_ref().and_then(|o| settle_original(o, thread, c)),
+    }
+}
+
+fn settle_original(asked: &OriginalRequest, thread: Option<&ThreadFacts>, c: &mut Checker) -> Option<Original> {
+    let (low, high) = size_bounds(thread);
+    let clearance_mm = c.sound(asked.clearance_mm, 0.0, 5.0, "/gauge/original/clearance_mm", "mm").unwrap_or(0.0);
+    let size = match (asked.pitch_diameter_mm, asked.over_wires_mm) {
+        (Some(size), None) => c.sound(Some(size), low, high, "/gauge/original/pitch_diameter_mm", "mm for this thread"),
+        (None, Some(over)) => {
+            let over = c.sound(Some(over), low, 2.0 * high, "/gauge/original/over_wires_mm", "mm for this thread")?;
+            let Some(wire) = c.sound(asked.wire_mm, 0.05, 50.0, "/gauge/original/wire_mm", "mm") else {
+                c.fault("/gauge/original/wire_mm", "say which wires it was measured over");
+                return None;
+            };
+            let spec = &thread?.spec;
+            let groove =
+                Groove { pitch_diameter_mm: real(&spec.major), pitch_mm: real(&spec.pitch), lead_mm: real(&spec.lead()), alpha_deg: spec.half_angle_deg() };
+            groove.pitch_diameter_of(over, wire).filter(|e| c.within(*e, low, high, "/gauge/original/over_wires_mm", "mm of pitch diameter, over those wires"))
+        }
+        _ => {
+            c.fault("/gauge/original/pitch_diameter_mm", "give its pitch_diameter_mm, or its over_wires_mm with wire_mm: one of them");
+            None
+        }
+    };
+    size.map(|pitch_diameter_mm| Original { pitch_diameter_mm, clearance_mm })
+}

@@ -1,0 +1,91 @@
+//! What was learned: how much a lathe springs in a material, put together from the jobs cut on it.
+//!
+//! Every job's estimate began from the same guess of the spring; put together, that guess counts once: precisions add, and
+//! it is taken out of all jobs but one (Bayes' rule for normal beliefs).
+
+use crate::gauge::{SPRING, SPRING_SD, TipFound};
+use crate::quantity::plain_text;
+use serde::Serialize;
+
+/// One job that learned something.
+#[derive(Debug, Clone)]
+pub struct JobLearned {
+    /// Its lathe's name.
+    pub lathe: String,
+    /// Its material's name.
+    pub material: String,
+    /// How it was fed.
+    pub style: String,
+    /// What its readings found.
+    pub found: TipFound,
+    /// Flat the bit was told to have, mm, where it was measured.
+    pub told_flat_mm: Option<f64>,
+}
+
+/// What is known of one lathe in one material.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Learned {
+    /// The lathe.
+    pub lathe: String,
+    /// The material.
+    pub material: String,
+    /// The style, where all its jobs were of one.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub style: Option<String>,
+    /// Jobs it rests on.
+    pub jobs: usize,
+    /// Share of a cut that springs away.
+    pub spring: f64,
+    /// Give or take: two standard deviations.
+    pub spring_doubt: f64,
+    /// How much wider tips were found than told, mm; absent where none was told.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub tip_wear_mm: Option<f64>,
+    /// In words.
+    pub says: String,
+}
+
+/// Puts the jobs together, a line a lathe and material, in their order.
+#[must_use]
+pub fn learned(jobs: &[JobLearned]) -> Vec<Learned> {
+    let mut groups: Vec<Vec<&JobLearned>> = Vec::new();
+    for job in jobs.iter().filter(|j| j.found.readings > 0) {
+        match groups.iter_mut().find(|g| g[0].lathe == job.lathe && g[0].material == job.material) {
+            Some(group) => group.push(job),
+            None => groups.push(vec![job]),
+        }
+    }
+    groups.into_iter().map(|g| together(&g)).collect()
+}
+
+#[allow(clippy::cast_precision_loss)] // jobs of a shop
+fn together(jobs: &[&JobLearned]) -> Learned {
+    let prior = SPRING_SD.powi(-2);
+    let beliefs = jobs.iter().map(|j| ((j.found.spring_doubt / 2.0).max(1e-3).powi(-2), j.found.spring));
+    let (weight, sum) = beliefs.fold((0.0, 0.0), |(w, s), (wi, xi)| (w + wi, s + wi * xi));
+    let again = prior * (jobs.len() as f64 - 1.0);
+    // A belief no sharper than the guess it began from adds nothing.
+    let (weight, sum) = if weight - again > prior { (weight - again, sum - again * SPRING) } else { (prior, prior * SPRING) };
+    let (spring, spring_doubt) = ((sum / weight).clamp(0.0, 0.6), 2.0 / weight.sqrt());
+    let worn: Vec<f64> = jobs.iter().filter_map(|j| Some(j.found.flat_mm - j.told_flat_mm?)).collect();
+    let tip_wear_mm = (!worn.is_empty()).then(|| worn.iter().sum::<f64>() / worn.len() as f64);
+    let style = jobs.iter().all(|j| j.style == jobs[0].style).then(|| jobs[0].style.clone());
+    let (lathe, material) = (jobs[0].lathe.clone(), jobs[0].material.clone());
+    let count = jobs.len();
+    Learned {
+        says: format!(
+            "On the {lathe} in {material}, by {count} {}: {} % of a cut springs away, give or take {}.",
+            if count == 1 { "job" } else { "jobs" },
+            plain_text(100.0 * spring, 0),
+            plain_text(100.0 * spring_doubt, 0)
+        ),
+        lathe,
+        material,
+        style,
+        jobs: count,
+        spring,
+        spring_doubt,
+        tip_wear_mm,
+    }
+}

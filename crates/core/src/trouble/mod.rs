@@ -1,0 +1,152 @@
+//! Trouble: from a symptom to its causes, ranked by this job's own numbers, each with the check that settles it and its cure.
+
+mod evidence;
+mod known;
+mod rescue;
+pub mod rules;
+mod symptom;
+
+pub use evidence::Standing;
+pub use known::Known;
+pub use rescue::{Rescue, RescueSaid};
+pub use symptom::Symptom;
+
+use crate::job::Vocabulary;
+use crate::log::ActKind;
+use crate::thread::Side;
+use crate::words::Words;
+use rules::{RULES, Rule};
+use serde::Serialize;
+
+/// A cause, as it stands on this job.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct CauseSaid {
+    /// Stable code.
+    pub code: &'static str,
+    /// What is behind it.
+    pub cause: String,
+    /// How it stands by the numbers.
+    pub standing: Standing,
+    /// What they say.
+    pub why: String,
+    /// What would settle it.
+    pub settles: String,
+    /// What cures it.
+    pub cure: String,
+    /// What goes with it to rescue the part.
+    #[serde(skip_serializing_if = "<[Rescue]>::is_empty")]
+    pub rescues: &'static [Rescue],
+    /// Whether it was found to be behind it, or found not to be; absent while nobody has told.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub found: Option<bool>,
+    #[serde(skip)]
+    weight: f64,
+}
+
+/// A symptom and its causes, by code, the likeliest here first.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct SymptomSaid {
+    /// Which.
+    pub symptom: Symptom,
+    /// As it is said.
+    pub says: String,
+    /// Causes, by code.
+    pub causes: Vec<&'static str>,
+}
+
+/// Everything that may be wrong with a job.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct TroubleSheet {
+    /// Symptoms, each with its causes.
+    pub symptoms: Vec<SymptomSaid>,
+    /// Every cause once.
+    pub causes: Vec<CauseSaid>,
+    /// Codes of the causes this job's numbers show, whatever was seen; empty on a sound job.
+    pub shown: Vec<&'static str>,
+    /// Ways of rescuing the part.
+    pub rescues: Vec<RescueSaid>,
+    /// The symptom told last, where one was.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub told: Option<Symptom>,
+}
+
+/// The rule of this code.
+#[must_use]
+pub fn rule(code: &str) -> Option<&'static Rule> {
+    RULES.iter().find(|r| r.code == code)
+}
+
+/// A symptom in American words, as it is kept in a story.
+pub(crate) fn symptom_says(symptom: Symptom, side: Side) -> String {
+    worded(symptom.says(), &Words::of(Vocabulary::American), mate_of(side))
+}
+
+/// A cause likewise, as the middle of a sentence.
+pub(crate) fn cause_says(rule: &Rule, side: Side) -> String {
+    let says = worded(rule.cause, &Words::of(Vocabulary::American), mate_of(side));
+    says.get(0..1).map_or_else(String::new, str::to_lowercase) + says.get(1..).unwrap_or_default()
+}
+
+const fn mate_of(side: Side) -> &'static str {
+    match side {
+        Side::External => "nut",
+        Side::Internal => "screw",
+    }
+}
+
+fn worded(text: &str, words: &Words, mate: &str) -> String {
+    text.replace("{mate}", mate).replace("{half-nut}", words.half_nut).replace("{compound}", words.compound)
+}
+
+/// Goes through every rule for this job.
+#[must_use]
+pub fn trouble_sheet(known: &Known) -> TroubleSheet {
+    let words = known.words();
+    let mate = mate_of(known.plan.thread.side);
+    let say = |text: &str| worded(text, &words, mate);
+    let told = |code: &str| {
+        known.acts.iter().rev().find_map(|a| match &a.kind {
+            ActKind::Trouble { cause, found, .. } if cause == code => Some(*found),
+            _ => None,
+        })
+    };
+    let causes: Vec<CauseSaid> = RULES
+        .iter()
+        .map(|r| {
+            let evidence = (r.evidence)(known);
+            CauseSaid {
+                code: r.code,
+                cause: say(r.cause),
+                standing: evidence.standing,
+                why: evidence.why,
+                settles: say(r.settles),
+                cure: say(r.cure),
+                rescues: r.rescues,
+                found: told(r.code),
+                weight: evidence.weight,
+            }
+        })
+        .collect();
+    let find = |code: &str| causes.iter().find(|c| c.code == code);
+    let symptoms = Symptom::ALL
+        .into_iter()
+        .map(|symptom| {
+            let mut list: Vec<_> = rules::of(symptom).filter_map(|(r, order)| find(r.code).map(|c| (c, order))).collect();
+            // Found to be behind it first, found not to be last; between them by the numbers, then by how common it is.
+            let told = |c: &CauseSaid| c.found.map_or(1, |f| if f { 0 } else { 2 });
+            list.sort_by(|(a, i), (b, j)| (told(a), a.standing).cmp(&(told(b), b.standing)).then(b.weight.total_cmp(&a.weight)).then(i.cmp(j)));
+            SymptomSaid { symptom, says: say(symptom.says()), causes: list.into_iter().map(|(c, _)| c.code).collect() }
+        })
+        .collect();
+    let mut shown: Vec<&CauseSaid> = causes.iter().filter(|c| c.standing == Standing::Shown && c.found != Some(false)).collect();
+    shown.sort_by(|a, b| b.weight.total_cmp(&a.weight));
+    let shown = shown.into_iter().map(|c| c.code).collect();
+    let last = known.acts.iter().rev().find_map(|a| match &a.kind {
+        ActKind::Trouble { symptom, .. } => Some(*symptom),
+        _ => None,
+    });
+    TroubleSheet { symptoms, causes, shown, rescues: Rescue::ALL.map(|r| r.said(known)).into(), told: last }
+}

@@ -1,0 +1,345 @@
+//! The shop, or one job, as one JSON file: out in a fixed order, in only after every part of it was read.
+//!
+//! Keys stand in order, numbers as they were written, and nothing in it tells when it was made: the same shop gives the same bytes.
+
+use crate::app::App;
+use crate::lathes;
+use crate::problem::Problem;
+use axum::Json;
+use axum::body::Bytes;
+use axum::extract::{Path, State};
+use axum::http::header;
+use axum::response::{IntoResponse, Response};
+use serde::{Deserialize, Serialize};
+use serde_json::value::RawValue;
+use std::collections::{BTreeMap, BTreeSet};
+use std::sync::atomic::{AtomicU64, Ordering};
+use utoipa::ToSchema;
+use yoke_core::job::{Fault, Kit, LatheProfile, PlanRequest, read_json};
+use yoke_core::log::{ActKind, RunPlan};
+use yoke_store::{ActRow, Frozen, JobRow, LatheRow, Store, StoreError, TakenIn, Whole, WholeJob};
+
+/// What the file calls itself, and the version it is written in.
+const FORMAT: &str = "yoke-turn-shop";
+const VERSION: u32 = 1;
+/// Largest file taken in, bytes.
+pub const LARGEST_FILE: usize = 64 * 1024 * 1024;
+/// Longest name of a job or a lathe.
+const NAME: usize = 400;
+
+/// A shop, or a part of one.
+#[derive(Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct ShopFile {
+    /// `yoke-turn-shop`.
+    format: String,
+    /// 1.
+    version: u32,
+    /// Lathes, as `docs/formats/lathe.md` has them under `body`.
+    lathes: Vec<LatheFile>,
+    /// The drawer.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    #[schema(value_type = Option<Kit>)]
+    kit: Option<Box<RawValue>>,
+    /// Jobs, oldest first.
+    jobs: Vec<JobFile>,
+}
+
+/// A lathe in the file.
+#[derive(Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct LatheFile {
+    id: String,
+    revision: i64,
+    /// When it was put away.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    away: Option<String>,
+    #[schema(value_type = LatheProfile)]
+    body: Box<RawValue>,
+}
+
+/// A job in the file.
+#[derive(Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct JobFile {
+    id: String,
+    title: String,
+    created: String,
+    revision: i64,
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    part: Option<String>,
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    mate: Option<String>,
+    #[schema(value_type = PlanRequest)]
+    request: Box<RawValue>,
+    /// The plan as it was frozen at the first pass.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    frozen: Option<FrozenFile>,
+    acts: Vec<ActFile>,
+}
+
+/// A frozen plan in the file.
+#[derive(Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct FrozenFile {
+    engine: String,
+    #[schema(value_type = Object)]
+    plan: Box<RawValue>,
+    #[schema(value_type = RunPlan)]
+    run: Box<RawValue>,
+}
+
+/// An act in the file.
+#[derive(Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct ActFile {
+    id: String,
+    sequence: i64,
+    #[schema(value_type = ActKind)]
+    act: Box<RawValue>,
+    happened: String,
+    recorded: String,
+    source: String,
+    seen: i64,
+}
+
+/// What was taken in.
+#[derive(Serialize, ToSchema)]
+pub struct TakenInSaid {
+    lathes: usize,
+    jobs: usize,
+    acts: usize,
+    /// Lathes and jobs that are here and differ: left as they are here.
+    kept: usize,
+}
+
+/// JSON text with its keys in order and nothing between its parts; numbers and strings as they were written.
+fn canonical(text: &str, out: &mut String) -> serde_json::Result<()> {
+    let text = text.trim();
+    if text.starts_with('{') {
+        let map: BTreeMap<String, &RawValue> = serde_json::from_str(text)?;
+        out.push('{');
+        for (i, (key, value)) in map.into_iter().enumerate() {
+            if i > 0 {
+                out.push(',');
+            }
+            out.push_str(&serde_json::to_string(&key)?);
+            out.push(':');
+            canonical(value.get(), out)?;
+        }
+        out.push('}');
+    } else if text.starts_with('[') {
+        let list: Vec<&RawValue> = serde_json::from_str(text)?;
+        out.push('[');
+        for (i, value) in list.into_iter().enumerate() {
+            if i > 0 {
+                out.push(',');
+            }
+            canonical(value.get(), out)?;
+        }
+        out.push(']');
+    } else {
+        out.push_str(text);
+    }
+    Ok(())
+}
+
+fn raw(text: String) -> Result<Box<RawValue>, StoreError> {
+    // What is stored was JSON when it came in; should it not be, it stands as the text it is.
+    Ok(RawValue::from_string(text.clone()).or_else(|_| serde_json::value::to_raw_value(&text)).unwrap_or_else(|_| RawValue::NULL.to_owned()))
+}
+
+fn written(whole: Whole) -> Result<ShopFile, StoreError> {
+    let lathes = whole.lathes.into_iter().map(|l| Ok(LatheFile { id: l.id, revision: l.revision, away: l.away, body: raw(l.body)? }));
+    let jobs = whole.jobs.into_iter().map(|WholeJob { job: j, acts }| {
+        let acts = acts.into_iter().map(|a| {
+            Ok(ActFile { id: a.id, sequence: a.sequence, act: raw(a.body)?, happened: a.happened, recorded: a.recorded, source: a.source, seen: a.seen })
+        });
+        Ok(JobFile {
+            id: j.id,
+            title: j.title,
+            created: j.created,
+            revision: j.revision,
+            part: j.part,
+            mate: j.mate,
+            request: raw(j.request)?,
+            frozen: j.frozen.map(|f| Ok::<_, StoreError>(FrozenFile { engine: f.engine, plan: raw(f.plan)?, run: raw(f.run)? })).transpose()?,
+            acts: acts.collect::<Result<_, StoreError>>()?,
+        })
+    });
+    Ok(ShopFile {
+        format: FORMAT.into(),
+        version: VERSION,
+        lathes: lathes.collect::<Result<_, StoreError>>()?,
+        kit: whole.kit.map(raw).transpose()?,
+        jobs: jobs.collect::<Result<_, StoreError>>()?,
+    })
+}
+
+fn as_file(name: &str, file: &ShopFile) -> Result<Response, Problem> {
+    let mut text = String::new();
+    canonical(&serde_json::to_string(file)?, &mut text)?;
+    text.push('\n');
+    let saved_as = format!("attachment; filename=\"{name}.json\"");
+    Ok(([(header::CONTENT_TYPE, "application/json".to_owned()), (header::CONTENT_DISPOSITION, saved_as)], text).into_response())
+}
+
+/// The whole shop as one file; its photographs are in a backup only.
+#[utoipa::path(get, path = "/api/v1/shop.json", responses((status = 200, body = ShopFile)))]
+pub async fn shop_out(State(app): State<App>) -> Result<Response, Problem> {
+    let file = app.with_store(|store| written(store.whole()?)).await?;
+    as_file("yoke-turn-shop", &file)
+}
+
+/// One job as a file, with the jobs of its part and their lathes.
+#[utoipa::path(get, path = "/api/v1/jobs/{id}/job.json", params(("id" = String, Path)), responses((status = 200, body = ShopFile), (status = 404, body = Problem)))]
+pub async fn job_out(State(app): State<App>, Path(id): Path<String>) -> Result<Response, Problem> {
+    let name = id.clone();
+    let file = app
+        .with_store(move |store| {
+            let Some(job) = store.job(&id)? else { return Ok(None) };
+            let mut whole = store.whole()?;
+            let of_part = |j: &JobRow| j.id == id || (j.part.is_some() && j.part == job.part);
+            whole.jobs.retain(|j| of_part(&j.job));
+            let on: BTreeSet<String> = whole.jobs.iter().filter_map(|j| lathe_of(&j.job.request)).collect();
+            whole.lathes.retain(|l| on.contains(&l.id));
+            whole.kit = None;
+            written(whole).map(Some)
+        })
+        .await?;
+    as_file(&name, &file.ok_or_else(|| Problem::missing("job"))?)
+}
+
+fn lathe_of(request: &str) -> Option<String> {
+    serde_json::from_str::<serde_json::Value>(request).ok()?.get("lathe_id")?.as_str().map(str::to_owned)
+}
+
+/// Takes a shop file in: what is not here yet, whole or not at all; what is here stays as it is.
+#[utoipa::path(post, path = "/api/v1/shop.json", request_body = ShopFile, responses((status = 200, body = TakenInSaid), (status = 422, body = Problem)))]
+pub async fn shop_in(State(app): State<App>, body: Bytes) -> Result<Json<TakenInSaid>, Problem> {
+    let file: ShopFile =
+        serde_json::from_slice(&body).map_err(|e| Problem::fault("", format!("the file does not read, at line {} column {}: {e}", e.line(), e.column())))?;
+    let faults = look_through(&file);
+    if !faults.is_empty() {
+        return Err(Problem::faulty(faults));
+    }
+    let whole = rows(file);
+    let taken = app.with_store(move |store| take_in(store, &whole)).await?;
+    Ok(Json(TakenInSaid { lathes: taken.lathes, jobs: taken.jobs, acts: taken.acts, kept: taken.kept }))
+}
+
+/// Laid down in a store of its own first, so that what comes in by either road is looked through the same.
+fn take_in(store: &Store, whole: &Whole) -> Result<TakenIn, StoreError> {
+    static NEXT: AtomicU64 = AtomicU64::new(0);
+    let scratch = std::env::temp_dir().join(format!("yoke-turn-{}-{}", std::process::id(), NEXT.fetch_add(1, Ordering::Relaxed)));
+    let made = |e: std::io::Error| StoreError::NotACopy { path: scratch.clone(), why: format!("the folder cannot be made: {e}") };
+    std::fs::create_dir_all(&scratch).map_err(made)?;
+    let taken = Store::open(&scratch.join("laid.db")).and_then(|laid| {
+        laid.lay_down(whole)?;
+        laid.backup(&scratch.join("copy.db"))?;
+        lathes::unfurnish(store)?;
+        store.restore(&scratch.join("copy.db"), &scratch)
+    });
+    lathes::furnish(store)?;
+    let _ = std::fs::remove_dir_all(&scratch);
+    taken
+}
+
+fn rows(file: ShopFile) -> Whole {
+    let text = |raw: Box<RawValue>| raw.get().to_owned();
+    let jobs = file.jobs.into_iter().map(|j| {
+        let acts: Vec<ActRow> = j
+            .acts
+            .into_iter()
+            .map(|a| ActRow { id: a.id, sequence: a.sequence, body: text(a.act), happened: a.happened, recorded: a.recorded, source: a.source, seen: a.seen })
+            .collect();
+        let frozen = j.frozen.map(|f| Frozen { plan: text(f.plan), run: text(f.run), engine: f.engine });
+        let sequence = i64::try_from(acts.len()).unwrap_or(i64::MAX);
+        let job = JobRow {
+            id: j.id,
+            title: j.title,
+            request: text(j.request),
+            revision: j.revision,
+            created: j.created,
+            frozen,
+            sequence,
+            part: j.part,
+            mate: j.mate,
+        };
+        WholeJob { job, acts }
+    });
+    Whole {
+        jobs: jobs.collect(),
+        lathes: file.lathes.into_iter().map(|l| LatheRow { id: l.id, body: text(l.body), revision: l.revision, away: l.away }).collect(),
+        kit: file.kit.map(text),
+    }
+}
+
+/// Every fault of a file, each with where it stands.
+fn look_through(file: &ShopFile) -> Vec<Fault> {
+    let mut faults = Vec::new();
+    if file.format != FORMAT {
+        faults.push(Fault::new("/format", format!("“{}” is not a shop file; it calls itself {FORMAT}", file.format)));
+    }
+    if file.version != VERSION {
+        faults.push(Fault::new("/version", format!("version {} is not known here; this program reads version {VERSION}", file.version)));
+    }
+    let mut seen = BTreeSet::new();
+    let named = |id: &str, at: String, seen: &mut BTreeSet<String>, faults: &mut Vec<Fault>| {
+        if id.is_empty() || id.len() > NAME {
+            faults.push(Fault::new(at, format!("an id has 1 to {NAME} letters")));
+        } else if !seen.insert(id.to_owned()) {
+            faults.push(Fault::new(at, format!("“{id}” stands twice")));
+        }
+    };
+    for (i, lathe) in file.lathes.iter().enumerate() {
+        named(&lathe.id, format!("/lathes/{i}/id"), &mut seen, &mut faults);
+        reads::<LatheProfile>(&lathe.body, &format!("/lathes/{i}/body"), &mut faults);
+    }
+    if let Some(kit) = &file.kit {
+        reads::<Kit>(kit, "/kit", &mut faults);
+    }
+    let mut ids = BTreeSet::new();
+    for (i, job) in file.jobs.iter().enumerate() {
+        named(&job.id, format!("/jobs/{i}/id"), &mut ids, &mut faults);
+        if job.title.len() > NAME {
+            faults.push(Fault::new(format!("/jobs/{i}/title"), format!("a title has at most {NAME} letters")));
+        }
+        reads::<PlanRequest>(&job.request, &format!("/jobs/{i}/request"), &mut faults);
+        if let Some(frozen) = &job.frozen {
+            if let Err(e) = serde_json::from_str::<RunPlan>(frozen.run.get()) {
+                faults.push(Fault::new(format!("/jobs/{i}/frozen/run"), format!("the run does not read: {e}")));
+            }
+            reads::<serde_json::Map<String, serde_json::Value>>(&frozen.plan, &format!("/jobs/{i}/frozen/plan"), &mut faults);
+        }
+        let mut acts = BTreeSet::new();
+        for (n, act) in job.acts.iter().enumerate() {
+            let at = format!("/jobs/{i}/acts/{n}");
+            named(&act.id, format!("{at}/id"), &mut acts, &mut faults);
+            if usize::try_from(act.sequence) != Ok(n + 1) {
+                faults.push(Fault::new(format!("{at}/sequence"), format!("acts stand in order: {} is wanted here", n + 1)));
+            }
+            match serde_json::from_str::<ActKind>(act.act.get()) {
+                Ok(kind) => faults.extend(kind.check().err().map(|(field, detail)| Fault::new(format!("{at}/act{field}"), detail))),
+                Err(e) => faults.push(Fault::new(format!("{at}/act"), format!("the act does not read: {e}"))),
+            }
+        }
+    }
+    for (i, job) in file.jobs.iter().enumerate() {
+        if job.mate.as_ref().is_some_and(|m| !ids.contains(m)) {
+            faults.push(Fault::new(format!("/jobs/{i}/mate"), "its mate is not in the file"));
+        }
+    }
+    faults
+}
+
+/// Notes a fault unless this reads as what it should be, every field known.
+fn reads<T: serde::de::DeserializeOwned + Default>(raw: &RawValue, at: &str, faults: &mut Vec<Fault>) {
+    match serde_json::from_str::<serde_json::Value>(raw.get()) {
+        Ok(value) => {
+            let (_, wrong) = read_json::<T>(value);
+            faults.extend(wrong.into_iter().map(|f| Fault::new(format!("{at}{}", f.pointer), f.detail)));
+        }
+        Err(e) => faults.push(Fault::new(at, format!("it does not read: {e}"))),
+    }
+}

@@ -1,0 +1,213 @@
+//! The log of a job: its story, what was learned, its photographs.
+
+use crate::app::App;
+use crate::events::Moved;
+use crate::jobs::facts;
+use crate::problem::Problem;
+use axum::Json;
+use axum::body::Bytes;
+use axum::extract::{Path, Query, State};
+use axum::http::{StatusCode, header};
+use axum::response::{IntoResponse, Response};
+use serde::{Deserialize, Serialize};
+use serde_json::Value;
+use utoipa::{IntoParams, ToSchema};
+use yoke_core::job::{LatheProfile, materials};
+use yoke_core::log::{Act, ActKind, JobLearned, Learned, RunPlan, Story, Told, fold, learned, story, story_csv};
+use yoke_store::{JobRow, PhotoRow, Put, Store, StoreError};
+
+/// A photograph, without its picture.
+#[derive(Serialize, ToSchema)]
+pub struct PhotoLine {
+    /// Made by the client.
+    id: String,
+    /// When it was kept.
+    taken: String,
+    /// What it shows, in the user's words.
+    says: String,
+}
+
+/// A job's log.
+#[derive(Serialize, ToSchema)]
+pub struct LogView {
+    /// Its story; absent before the first act that begins the cut.
+    story: Option<Story>,
+    /// When its plan was frozen, by which version of the reckoning.
+    engine: Option<String>,
+    /// What was learned on its lathe in its material, from every job.
+    learned: Option<Learned>,
+    /// Its photographs.
+    photos: Vec<PhotoLine>,
+}
+
+fn told(store: &Store, job: &str) -> Result<Vec<Told>, StoreError> {
+    let rows = store.acts(job)?.into_iter();
+    Ok(rows
+        .filter_map(|r| {
+            let kind: ActKind = serde_json::from_str(&r.body).ok()?;
+            Some(Told { act: Act { id: r.id, kind }, happened: r.happened, source: r.source })
+        })
+        .collect())
+}
+
+fn frozen_run(job: &JobRow) -> Option<RunPlan> {
+    serde_json::from_str(&job.frozen.as_ref()?.run).ok()
+}
+
+/// The story of a job; nothing before its plan is frozen.
+fn story_of(store: &Store, job: &JobRow) -> Result<Option<Story>, StoreError> {
+    let Some(run) = frozen_run(job) else { return Ok(None) };
+    Ok(Some(story(&run, &told(store, &job.id)?)))
+}
+
+/// The lathe's name and the material's of a request; the material has its default.
+fn where_and_in(store: &Store, request: &Value) -> Result<Option<(String, String)>, StoreError> {
+    let Some(id) = request["lathe_id"].as_str() else { return Ok(None) };
+    let name = store.lathe(id)?.and_then(|row| serde_json::from_str::<LatheProfile>(&row.body).ok()).and_then(|p| p.name);
+    let code = request.pointer("/blank/material").and_then(Value::as_str).unwrap_or("mild_steel");
+    let material = materials().iter().find(|m| m.code == code).map_or_else(|| code.to_owned(), |m| m.name.clone());
+    Ok(name.map(|n| (n, material)))
+}
+
+/// What every job of the shop has learned, by lathe and material.
+fn learned_by_all(store: &Store) -> Result<Vec<Learned>, StoreError> {
+    let mut jobs = Vec::new();
+    for job in store.jobs()? {
+        let Some(run) = frozen_run(&job) else { continue };
+        let request = facts(store, &job)?;
+        let acts: Vec<Act> = told(store, &job.id)?.into_iter().map(|t| t.act).collect();
+        let (Some(found), Some((lathe, material))) = (fold(&run, &acts).tip, where_and_in(store, &request)?) else { continue };
+        let plan: Value = job.frozen.as_ref().and_then(|f| serde_json::from_str(&f.plan).ok()).unwrap_or_default();
+        let style = plan.pointer("/cut/style").and_then(Value::as_str).unwrap_or_default().to_owned();
+        jobs.push(JobLearned { lathe, material, style, found, told_flat_mm: request.pointer("/bit/tip_flat_mm").and_then(Value::as_f64) });
+    }
+    Ok(learned(&jobs))
+}
+
+/// The log of a job.
+#[utoipa::path(get, path = "/api/v1/jobs/{id}/log", params(("id" = String, Path)), responses((status = 200, body = LogView), (status = 404, body = Problem)))]
+pub async fn log(State(app): State<App>, Path(id): Path<String>) -> Result<Json<LogView>, Problem> {
+    let view = app
+        .with_store(move |store| {
+            let Some(job) = store.job(&id)? else { return Ok(None) };
+            let here = where_and_in(store, &facts(store, &job)?)?;
+            let learned =
+                learned_by_all(store)?.into_iter().find(|l| here.as_ref().is_some_and(|(lathe, material)| l.lathe == *lathe && l.material == *material));
+            let photos = store.photos(&id)?.into_iter().map(|p| PhotoLine { id: p.id, taken: p.taken, says: p.says }).collect();
+            Ok(Some(LogView { story: story_of(store, &job)?, engine: job.frozen.as_ref().map(|f| f.engine.clone()), learned, photos }))
+        })
+        .await?;
+    view.map(Json).ok_or_else(|| Problem::missing("job"))
+}
+
+/// A job's story as a sheet.
+#[utoipa::path(get, path = "/api/v1/jobs/{id}/log.csv", params(("id" = String, Path)), responses((status = 200, content_type = "text/csv"), (status = 404, body = Problem)))]
+pub async fn log_csv(State(app): State<App>, Path(id): Path<String>) -> Result<Response, Problem> {
+    let name = id.clone();
+    let found = app.with_store(move |store| store.job(&id)?.map(|job| story_of(store, &job)).transpose()).await?;
+    let story = found.ok_or_else(|| Problem::missing("job"))?;
+    let sheet = story_csv(&story.map_or_else(Vec::new, |s| s.lines));
+    let as_file = format!("attachment; filename=\"{name}-log.csv\"");
+    Ok(([(header::CONTENT_TYPE, "text/csv; charset=utf-8".to_owned()), (header::CONTENT_DISPOSITION, as_file)], sheet).into_response())
+}
+
+/// What was learned, by lathe and material.
+#[utoipa::path(get, path = "/api/v1/learned", responses((status = 200, body = Vec<Learned>)))]
+pub async fn learned_all(State(app): State<App>) -> Result<Json<Vec<Learned>>, Problem> {
+    app.with_store(learned_by_all).await.map(Json)
+}
+
+/// What is looked for on the board.
+#[derive(Deserialize, IntoParams)]
+#[into_params(parameter_in = Query)]
+pub struct Sought {
+    /// Words, all of which must be met with: in the title, the facts, or anything told of the job.
+    q: String,
+}
+
+/// Jobs in which every word sought is met with, notes and readings among them; by id.
+#[utoipa::path(get, path = "/api/v1/search", params(Sought), responses((status = 200, body = Vec<String>)))]
+pub async fn search(State(app): State<App>, Query(sought): Query<Sought>) -> Result<Json<Vec<String>>, Problem> {
+    let words: Vec<String> = sought.q.to_lowercase().split_whitespace().map(str::to_owned).collect();
+    let found = app
+        .with_store(move |store| {
+            let mut ids = Vec::new();
+            for job in store.jobs()? {
+                let told: Vec<String> = story_of(store, &job)?.map_or_else(Vec::new, |s| s.lines.into_iter().map(|l| l.says).chain([s.result]).collect());
+                let place = where_and_in(store, &facts(store, &job)?)?.map_or_else(String::new, |(l, m)| format!("{l} {m}"));
+                let text = format!("{} {} {place} {}", job.title, job.request, told.join(" ")).to_lowercase();
+                if words.iter().all(|w| text.contains(w)) {
+                    ids.push(job.id);
+                }
+            }
+            Ok(ids)
+        })
+        .await?;
+    Ok(Json(found))
+}
+
+/// Largest photograph kept, bytes.
+pub const LARGEST_PHOTO: usize = 5 * 1024 * 1024;
+/// Most photographs of one job.
+const PHOTOS: usize = 20;
+
+/// What a photograph shows.
+#[derive(Default, Deserialize, IntoParams)]
+#[serde(default)]
+#[into_params(parameter_in = Query)]
+pub struct Shows {
+    /// In the user's words.
+    says: String,
+}
+
+/// The kind of picture these bytes are, by how they begin.
+fn kind(bytes: &[u8]) -> Option<&'static str> {
+    if bytes.starts_with(&[0xFF, 0xD8, 0xFF]) {
+        Some("image/jpeg")
+    } else if bytes.starts_with(b"\x89PNG\r\n\x1a\n") {
+        Some("image/png")
+    } else {
+        None
+    }
+}
+
+/// Keeps a photograph, JPEG or PNG, at most 5 MB; the same again is answered as before.
+#[utoipa::path(put, path = "/api/v1/jobs/{id}/photos/{photo}", params(("id" = String, Path), ("photo" = String, Path), Shows), request_body(content_type = "application/octet-stream"),
+    responses((status = 204), (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem)))]
+pub async fn keep_photo(
+    State(app): State<App>,
+    Path((id, photo)): Path<(String, String)>,
+    Query(shows): Query<Shows>,
+    body: Bytes,
+) -> Result<StatusCode, Problem> {
+    if photo.is_empty() || photo.len() > 64 {
+        return Err(Problem::fault("/photo", "a photograph's id has 1 to 64 characters"));
+    }
+    if shows.says.len() > 400 {
+        return Err(Problem::fault("/says", "at most 400 characters say what it shows"));
+    }
+    if body.len() > LARGEST_PHOTO {
+        return Err(Problem::fault("/body", "a photograph of at most 5 MB is kept: take it smaller"));
+    }
+    let Some(kind) = kind(&body) else {
+        return Err(Problem::fault("/body", "a JPEG or PNG picture is wanted; this begins like neither"));
+    };
+    let row = PhotoRow { id: photo, kind: kind.to_owned(), taken: (app.clock)(), says: shows.says };
+    let job = id.clone();
+    match app.with_store(move |store| store.put_photo(&job, &row, &body, PHOTOS)).await? {
+        Put::Done => {
+            Moved::tell(&app, &id, 0, 0);
+            Ok(StatusCode::NO_CONTENT)
+        }
+        Put::Different => Err(Problem::conflict("/problems/photo-differs", "Another photograph is kept under that id.", None)),
+        Put::Full => Err(Problem::fault("/photo", format!("a job keeps at most {PHOTOS} photographs"))),
+        Put::Missing => Err(Problem::missing("job")),
+    }
+}
+
+/// A photograph.
+#[utoipa::path(get, path = "/api/v1/jobs/{id}/photos/{photo}", params(("id" = String, Path), ("photo" = String, Path)), responses((status = 200, content_type = "image/jpeg"), (status = 404, body = Problem)))]
+pub async fn photo(State(app): State<App>, Path((id, photo)): Path<(String, String)>) -> Result<Response, Problem> {
+    let (kind, body) = app.with_store(move |store| store.photo(&id, &photo)).await?.ok_or_else(|| Problem::missing("photograph"))?;
+    Ok(([(header::CONTENT_TYPE, kind), (header::CACHE_CONTROL, "private, max-age=31536000, immutable".into())], body).into_response())
+}

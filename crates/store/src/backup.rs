@@ -1,0 +1,224 @@
+//! Copies of the whole shop: made with SQLite's own backup, looked through before anything of them is taken in, and taken in without
+//! losing or doubling what is here.
+
+use crate::{Store, StoreError, schema};
+use rusqlite::{Connection, OpenFlags};
+use std::path::{Path, PathBuf};
+
+/// What a restore took in.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq)]
+pub struct TakenIn {
+    /// Lathes that were not here.
+    pub lathes: usize,
+    /// Jobs that were not here.
+    pub jobs: usize,
+    /// Acts that were not here, of those jobs and of jobs whose acts go on in the copy.
+    pub acts: usize,
+    /// Photographs that were not here.
+    pub photos: usize,
+    /// Lathes and jobs that are here and differ: left as they are here.
+    pub kept: usize,
+}
+
+/// Daily copies kept.
+pub const COPIES_KEPT: usize = 14;
+/// Columns every table must have, of the newest version.
+const TABLES: [(&str, &[&str]); 5] = [
+    ("lathes", &["id", "body", "revision", "away"]),
+    ("kit", &["id", "body"]),
+    ("jobs", &["id", "title", "request", "revision", "created", "frozen_plan", "frozen_run", "frozen_engine", "part", "mate"]),
+    ("acts", &["job", "id", "sequence", "body", "happened", "recorded", "source", "seen"]),
+    ("photos", &["job", "id", "kind", "taken", "says", "body"]),
+];
+/// Text that must read as JSON.
+const JSON: [(&str, &str); 6] = [("lathes", "body"), ("kit", "body"), ("jobs", "request"), ("jobs", "frozen_plan"), ("jobs", "frozen_run"), ("acts", "body")];
+/// How every SQLite file begins.
+const HEADER: &[u8] = b"SQLite format 3\0";
+
+fn refuse(path: &Path, why: impl Into<String>) -> StoreError {
+    StoreError::NotACopy { path: path.to_owned(), why: why.into() }
+}
+
+impl Store {
+    /// Copies everything into a new file; it is whole and on disk when this returns.
+    ///
+    /// # Errors
+    /// A file that is there already, or what SQLite or the disk says.
+    pub fn backup(&self, to: &Path) -> Result<(), StoreError> {
+        if to.exists() {
+            return Err(refuse(to, "it is there already, and is not written over; name another"));
+        }
+        let unfinished = to.with_extension("unfinished");
+        let _ = std::fs::remove_file(&unfinished);
+        self.lock().backup("main", &unfinished, None)?;
+        let on_disk = std::fs::File::options().write(true).open(&unfinished).and_then(|f| f.sync_all()).and_then(|()| std::fs::rename(&unfinished, to));
+        on_disk.map_err(|e| refuse(to, format!("it cannot be written: {e}")))
+    }
+
+    /// Keeps the day's copy in `folder` unless there is one, and of all of them the newest few. Gives the copy made now.
+    ///
+    /// # Errors
+    /// What SQLite or the disk says.
+    pub fn daily_copy(&self, folder: &Path, day: &str) -> Result<Option<PathBuf>, StoreError> {
+        std::fs::create_dir_all(folder).map_err(|e| refuse(folder, format!("the folder cannot be made: {e}")))?;
+        let today = folder.join(format!("yoke-turn-{day}.db"));
+        let made = if today.exists() { None } else { Some(today) };
+        if let Some(to) = &made {
+            self.backup(to)?;
+        }
+        let mut copies: Vec<PathBuf> = std::fs::read_dir(folder).map_err(|e| refuse(folder, e.to_string()))?.filter_map(|e| e.ok().map(|e| e.path())).collect();
+        copies.retain(|p| p.file_name().and_then(|n| n.to_str()).is_some_and(|n| n.starts_with("yoke-turn-") && n.ends_with(".db")));
+        // Named by the day, they sort by it.
+        copies.sort();
+        for old in copies.iter().rev().skip(COPIES_KEPT) {
+            let _ = std::fs::remove_file(old);
+        }
+        Ok(made)
+    }
+
+    /// Takes in everything of a copy that is not here yet. What is here stays as it is; a job whose acts here are the beginning of
+    /// those in the copy goes on with the rest of them. All of it or, on any fault, nothing.
+    ///
+    /// # Errors
+    /// [`StoreError::NotACopy`] with what is wrong with the file and where, or what SQLite says.
+    pub fn restore(&self, from: &Path, scratch: &Path) -> Result<TakenIn, StoreError> {
+        let copy = Looked::through(from, scratch)?;
+        let mut connection = self.lock();
+        connection.execute("ATTACH DATABASE ?1 AS taken", [copy.path.to_string_lossy().as_ref()])?;
+        let taken = take_in(&mut connection);
+        connection.execute("DETACH DATABASE taken", [])?;
+        taken
+    }
+}
+
+/// A copy of the file to be restored, looked through and brought up to date; gone when dropped.
+struct Looked {
+    path: PathBuf,
+}
+
+impl Drop for Looked {
+    fn drop(&mut self) {
+        for ending in ["", "-wal", "-shm"] {
+            let mut name = self.path.clone().into_os_string();
+            name.push(ending);
+            let _ = std::fs::remove_file(PathBuf::from(name));
+        }
+    }
+}
+
+impl Looked {
+    fn through(from: &Path, scratch: &Path) -> Result<Self, StoreError> {
+        let bytes = std::fs::read(from).map_err(|e| refuse(from, format!("it cannot be read: {e}")))?;
+        if !bytes.starts_with(HEADER) {
+            return Err(refuse(from, "it is not a copy made by backup: it does not begin like a database"));
+        }
+        // Looked through as a copy, so that the file itself is never written to.
+        let copy = Self { path: scratch.join("restoring.db") };
+        drop(Self { path: copy.path.clone() });
+        std::fs::write(&copy.path, &bytes).map_err(|e| refuse(&copy.path, format!("it cannot be written: {e}")))?;
+        let damaged = |e: rusqlite::Error| refuse(from, format!("it is damaged: {e}"));
+        {
+            let mut connection = Connection::open_with_flags(&copy.path, OpenFlags::SQLITE_OPEN_READ_WRITE).map_err(damaged)?;
+            connection.pragma_update(None, "trusted_schema", false).map_err(damaged)?;
+            let whole: String = connection.query_row("PRAGMA integrity_check", [], |r| r.get(0)).map_err(damaged)?;
+            if whole != "ok" {
+                return Err(refuse(from, format!("it is damaged: {}", whole.lines().next().unwrap_or_default())));
+            }
+            let version: u32 = connection.query_row("PRAGMA user_version", [], |r| r.get(0)).map_err(damaged)?;
+            if version == 0 {
+                return Err(refuse(from, "it is a database, but not of this program: it bears no version"));
+            }
+            only_what_is_known(&connection, from)?;
+            schema::migrate(&mut connection, version as usize)?;
+            fields(&connection, from)?;
+        }
+        Ok(copy)
+    }
+}
+
+/// Nothing but the tables and indexes of this program: a trigger or a view could do anything when it is read.
+fn only_what_is_known(connection: &Connection, from: &Path) -> Result<(), StoreError> {
+    let mut query = connection.prepare("SELECT type, name FROM sqlite_master WHERE name NOT LIKE 'sqlite_%'")?;
+    let rows = query.query_map([], |r| Ok((r.get::<_, String>(0)?, r.get::<_, String>(1)?)))?;
+    for row in rows {
+        let (kind, name) = row?;
+        let known = match kind.as_str() {
+            "table" => TABLES.iter().any(|(t, _)| *t == name),
+            "index" => name == "jobs_of_part",
+            _ => false,
+        };
+        if !known {
+            return Err(refuse(from, format!("it holds a {kind} “{name}” that is none of this program's")));
+        }
+    }
+    Ok(())
+}
+
+/// Every table with its columns, every body JSON, every act and photograph of a job that is there.
+fn fields(connection: &Connection, from: &Path) -> Result<(), StoreError> {
+    for (table, columns) in TABLES {
+        for column in columns {
+            let found: bool = connection.query_row("SELECT EXISTS (SELECT 1 FROM pragma_table_info(?1) WHERE name = ?2)", [table, column], |r| r.get(0))?;
+            if !found {
+                return Err(refuse(from, format!("its table “{table}” has no column “{column}”")));
+            }
+        }
+    }
+    for (table, column) in JSON {
+        let sql = format!("SELECT rowid FROM {table} WHERE {column} IS NOT NULL AND json_valid({column}) = 0 LIMIT 1");
+        let mut query = connection.prepare(&sql)?;
+        let mut rows = query.query([])?;
+        if let Some(row) = rows.next()? {
+            return Err(refuse(from, format!("row {} of “{table}” has a {column} that is not JSON", row.get::<_, i64>(0)?)));
+        }
+    }
+    let mut query = connection.prepare("PRAGMA foreign_key_check")?;
+    let mut rows = query.query([])?;
+    if let Some(row) = rows.next()? {
+        let (table, to): (String, String) = (row.get(0)?, row.get(2)?);
+        return Err(refuse(from, format!("a row of “{table}” belongs to one of “{to}” that is not there")));
+    }
+    Ok(())
+}
+
+fn take_in(connection: &mut Connection) -> Result<TakenIn, StoreError> {
+    let transaction = connection.transaction()?;
+    let count = |sql: &str| transaction.query_row(sql, [], |r| r.get::<_, u32>(0)).map(|n| n as usize);
+    let kept = count("SELECT count(*) FROM taken.lathes t JOIN main.lathes m USING (id) WHERE t.body <> m.body")?
+        + count("SELECT count(*) FROM taken.jobs t JOIN main.jobs m USING (id) WHERE t.request <> m.request OR t.title <> m.title")?;
+    let lathes = transaction.execute("INSERT OR IGNORE INTO main.lathes SELECT id, body, revision, away FROM taken.lathes ORDER BY rowid", [])?;
+    transaction.execute("INSERT OR IGNORE INTO main.kit SELECT id, body FROM taken.kit", [])?;
+    // Jobs whose acts here are the beginning of those in the copy, or that are not here at all.
+    transaction.execute(
+        "CREATE TEMP TABLE go_on AS SELECT t.id FROM taken.jobs t WHERE NOT EXISTS (
+             SELECT 1 FROM main.acts a WHERE a.job = t.id AND NOT EXISTS (
+                 SELECT 1 FROM taken.acts b WHERE b.job = a.job AND b.sequence = a.sequence AND b.id = a.id AND b.body = a.body))",
+        [],
+    )?;
+    // A mate may come after the job that names it, so it is told once all are here.
+    let jobs = transaction.execute(
+        "INSERT OR IGNORE INTO main.jobs (id, title, request, revision, created, frozen_plan, frozen_run, frozen_engine, part)
+             SELECT id, title, request, revision, created, frozen_plan, frozen_run, frozen_engine, part FROM taken.jobs ORDER BY rowid",
+        [],
+    )?;
+    transaction.execute(
+        "UPDATE main.jobs SET mate = (SELECT t.mate FROM taken.jobs t WHERE t.id = main.jobs.id)
+             WHERE mate IS NULL AND id IN (SELECT id FROM taken.jobs WHERE mate IS NOT NULL)",
+        [],
+    )?;
+    transaction.execute(
+        "UPDATE main.jobs SET (frozen_plan, frozen_run, frozen_engine) =
+             (SELECT t.frozen_plan, t.frozen_run, t.frozen_engine FROM taken.jobs t WHERE t.id = main.jobs.id)
+             WHERE frozen_plan IS NULL AND id IN (SELECT id FROM temp.go_on)",
+        [],
+    )?;
+    let acts = transaction.execute(
+        "INSERT OR IGNORE INTO main.acts SELECT job, id, sequence, body, happened, recorded, source, seen FROM taken.acts
+             WHERE job IN (SELECT id FROM temp.go_on) ORDER BY job, sequence",
+        [],
+    )?;
+    let photos = transaction.execute("INSERT OR IGNORE INTO main.photos SELECT job, id, kind, taken, says, body FROM taken.photos ORDER BY rowid", [])?;
+    transaction.execute("DROP TABLE temp.go_on", [])?;
+    transaction.commit()?;
+    Ok(TakenIn { lathes, jobs, acts, photos, kept })
+}

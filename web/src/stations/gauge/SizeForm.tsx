@@ -1,0 +1,188 @@
+import { useEffect, useId, useRef, useState } from 'react';
+import { type GaugeSheet, inWords, type Measured, type Plan } from '../../api/client';
+import { readLength } from '../../api/length';
+import { figure } from '../../parts/Figure';
+import { NumberPad } from '../../parts/NumberPad';
+import { useUnit } from '../../parts/unit';
+import { aimOf, FIELD, type Figured } from './ways';
+
+interface Typed {
+  mm: string;
+  along: string;
+  around: string;
+}
+
+const KINDS = { wires: 'outside', one_wire: 'outside', micrometer: null, balls: null, root: null } as const;
+/** Sizes of wire offered beside one another. */
+const OFFERED = 4;
+
+interface SizeFormProps {
+  how: Figured;
+  plan: Plan;
+  sheet: GaugeSheet | undefined;
+  /** Judges it; what is asked back is shown, and told again it counts. */
+  judge: (reading: Measured) => Promise<string[]>;
+  onTold: (reading: Measured) => void;
+}
+
+/** The wire, or the ball and how many. */
+function Over({ how, sheet, told, onTold }: { how: Figured; sheet: GaugeSheet | undefined; told: Partial<Measured>; onTold: (more: Partial<Measured>) => void }) {
+  const unit = useUnit();
+  if (how === 'balls') {
+    return (
+      <>
+        <div className="row" role="radiogroup" aria-label="How many balls">
+          {([3, 2] as const).map((n) => (
+            <button key={n} type="button" role="radio" aria-checked={told.balls === n} className={`act${told.balls === n ? '' : ' plain'}`} onClick={() => onTold({ balls: n })}>
+              {n === 3 ? 'Three' : 'Two opposite'}
+            </button>
+          ))}
+        </div>
+        <div className="row" role="radiogroup" aria-label="Size of the balls">
+          {sheet?.balls.map((b) => (
+            <button key={b.ball_mm.value} type="button" role="radio" aria-checked={told.wire_mm === b.ball_mm.value} className={`act${told.wire_mm === b.ball_mm.value ? '' : ' plain'}`} onClick={() => onTold({ wire_mm: b.ball_mm.value })}>
+              {figure(b.ball_mm, unit)}
+            </button>
+          ))}
+        </div>
+      </>
+    );
+  }
+  const serve = [...(sheet?.wires ?? []), ...(sheet?.shanks ?? [])].filter((w) => w.serves).slice(0, OFFERED);
+  if (how !== 'wires' && how !== 'one_wire') return null;
+  return serve.length > 1 || !serve[0]?.chosen ? (
+    <div className="row" role="radiogroup" aria-label="The wire it is read over">
+      {serve.map((w) => {
+        const on = told.wire_mm == null ? w.chosen : told.wire_mm === w.wire_mm.value;
+        return (
+          <button key={w.wire_mm.value} type="button" role="radio" aria-checked={on} className={`act${on ? '' : ' plain'}`} onClick={() => onTold({ wire_mm: w.chosen ? undefined : w.wire_mm.value })}>
+            {figure(w.wire_mm, unit)}
+          </button>
+        );
+      })}
+    </div>
+  ) : null;
+}
+
+/** A size: the figure, what it was read with, and the same at other places. */
+export function SizeForm({ how, plan, sheet, judge, onTold }: SizeFormProps) {
+  const id = useId();
+  const shown = useUnit();
+  const [unit, setUnit] = useState(shown);
+  const [text, setText] = useState('');
+  const [outside, setOutside] = useState('');
+  const [with_, setWith] = useState<Partial<Measured>>(how === 'balls' ? { balls: 3 } : {});
+  const [places, setPlaces] = useState<Typed[]>([]);
+  const [fault, setFault] = useState<string | null>(null);
+  const [questions, setQuestions] = useState<string[]>([]);
+  const kind = KINDS[how] ?? (how === 'micrometer' ? (plan.thread.side === 'external' ? 'thread' : 'inside_thread') : null);
+  const micrometers = kind ? (sheet?.micrometers ?? []).filter((m) => (m.kind ?? 'outside') === kind) : [];
+  const planned = with_.instrument === undefined ? micrometers.find((m) => m.name === plan.proof.instrument) : micrometers.find((m) => m.name === with_.instrument);
+  // The balls of the size nearest the best are taken until others are.
+  const told: Partial<Measured> = how === 'balls' && with_.wire_mm === undefined ? { ...with_, wire_mm: sheet?.balls[0]?.ball_mm.value } : with_;
+  const field = useRef<HTMLInputElement>(null);
+  // After the key that opened this was let go of, or it would be the first letter typed.
+  useEffect(() => {
+    const timer = setTimeout(() => field.current?.focus());
+    return () => clearTimeout(timer);
+  }, []);
+  const changed = (act: () => void) => {
+    setQuestions([]);
+    setFault(null);
+    act();
+  };
+
+  const enter = async () => {
+    const length = async (typed: string) => {
+      const read = await readLength(typed, unit);
+      if (read.fault !== undefined) throw new Error(read.fault);
+      return read.mm;
+    };
+    try {
+      const reading: Measured = { [FIELD[how]]: await length(text), wire_mm: told.wire_mm ?? undefined, balls: how === 'balls' ? told.balls : undefined };
+      if (outside.trim() !== '') reading.outside_mm = await length(outside);
+      if (planned) {
+        reading.instrument = planned.name;
+        if (planned.zero_mm) reading.zero_mm = planned.zero_mm;
+        if (planned.spread_mm != null) reading.spread_mm = planned.spread_mm;
+      }
+      reading.places = [];
+      for (const p of places) {
+        const around = p.around.trim() === '' ? 0 : Number(p.around.replace(',', '.'));
+        if (Number.isNaN(around)) throw new Error(`“${p.around}” is not a number of degrees; write it as in 90`);
+        reading.places.push({ mm: await length(p.mm), along_mm: p.along.trim() === '' ? 0 : await length(p.along), around_deg: around });
+      }
+      if (questions.length === 0) {
+        const asked = await judge(reading);
+        if (asked.length > 0) return setQuestions(asked);
+      }
+      return onTold(reading);
+    } catch (error) {
+      return setFault(error instanceof Error && error.constructor === Error ? error.message : inWords(error));
+    }
+  };
+  return (
+    <form
+      className="editor"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void enter();
+      }}
+    >
+      <Over how={how} sheet={sheet} told={told} onTold={(more) => changed(() => setWith({ ...told, ...more }))} />
+      <label htmlFor={id}>{aimOf(how, plan, sheet, told, shown)}</label>
+      <div className="row">
+        <input id={id} ref={field} data-autofocus className="grow" inputMode="decimal" autoComplete="off" value={text} onChange={(e) => { const typed = e.currentTarget.value; changed(() => setText(typed)); }} aria-invalid={fault !== null} aria-describedby={fault ? `${id}-fault` : undefined} />
+        <button type="button" className="act plain" onClick={() => setUnit(unit === 'mm' ? 'in' : 'mm')} aria-label={`Reading is in ${unit}; change`}>
+          {unit}
+        </button>
+      </div>
+      {how === 'one_wire' && (
+        <label className="beside">
+          Over the crests, if read
+          <input inputMode="decimal" autoComplete="off" value={outside} onChange={(e) => { const typed = e.currentTarget.value; changed(() => setOutside(typed)); }} />
+        </label>
+      )}
+      {places.map((p, i) => (
+        <fieldset key={i} className="place">
+          <legend>Another reading</legend>
+          {(['mm', 'along', 'around'] as const).map((part) => (
+            <label key={part}>
+              {{ mm: 'Reads', along: `Along, ${unit}`, around: 'Round, °' }[part]}
+              <input inputMode="decimal" autoComplete="off" value={p[part]} onChange={(e) => { const typed = e.currentTarget.value; changed(() => setPlaces(places.map((q, j) => (j === i ? { ...q, [part]: typed } : q)))); }} />
+            </label>
+          ))}
+        </fieldset>
+      ))}
+      {fault && <p className="fault" role="alert" id={`${id}-fault`}>{fault}</p>}
+      {questions.length > 0 && (
+        <div role="alert">
+          {questions.map((q) => <p key={q} className="fault">{q}</p>)}
+        </div>
+      )}
+      <div className="row">
+        <button type="submit" className="act">
+          {questions.length > 0 ? 'It reads so: record it' : 'Judge it'}
+        </button>
+        <button type="button" className="act plain" onClick={() => setPlaces([...places, { mm: '', along: '', around: '' }])}>
+          Another place, or again
+        </button>
+      </div>
+      <NumberPad value={text} onChange={(t) => changed(() => setText(t))} />
+      {micrometers.length > 0 && (
+        <label className="beside">
+          Read with
+          <select value={planned?.name ?? ''} onChange={(e) => { const name = e.currentTarget.value; changed(() => setWith({ ...told, instrument: name })); }}>
+            <option value="">something else</option>
+            {micrometers.map((m) => (
+              <option key={m.name} value={m.name}>
+                {m.name}
+              </option>
+            ))}
+          </select>
+          {planned?.zero_mm ? <small>its zero, {planned.zero_mm} mm, is taken off</small> : null}
+        </label>
+      )}
+    </form>
+  );
+}

@@ -1,0 +1,135 @@
+import { useId, useState } from 'react';
+import { inWords, type LogView } from '../../api/client';
+import { type Patch, useChange } from '../../api/hooks';
+import { useOutbox } from '../../api/outbox';
+import { useLog } from '../../api/sheets';
+import { Outline } from '../../drawing/Outline';
+import type { StationProps } from '../JobPage';
+import { Station } from '../Station';
+import { Photos } from './Photos';
+import './log.css';
+
+type Line = NonNullable<LogView['story']>['lines'][number];
+
+const CLOCK = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+
+function when(happened: string): string {
+  const at = new Date(happened);
+  return Number.isNaN(at.getTime()) ? '' : CLOCK.format(at);
+}
+
+/** What was done, in the order it was told; what was taken back stays, struck out. */
+function StoryList({ lines }: { lines: Line[] }) {
+  return (
+    <div className="story" role="region" aria-label="What was done, newest first" tabIndex={0}>
+    <ol>
+      {[...lines].reverse().map((l) => (
+        <li key={l.id} className={l.undone ? 'taken-back' : l.verdict === 'in_limits' ? 'good' : undefined}>
+          <time dateTime={l.happened}>{when(l.happened)}</time>
+          <div>
+            <b>{l.says}</b>
+            {l.undone && <span> Taken back.</span>}
+            {l.then && <p>{l.then}</p>}
+          </div>
+        </li>
+      ))}
+    </ol>
+    </div>
+  );
+}
+
+function NoteForm({ onTold }: { onTold: (text: string) => void }) {
+  const id = useId();
+  const [text, setText] = useState('');
+  return (
+    <form
+      className="editor note-form"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (text.trim() === '') return;
+        onTold(text.trim());
+        setText('');
+      }}
+    >
+      <label htmlFor={id}>Worth remembering</label>
+      <input id={id} maxLength={4000} value={text} onChange={(e) => setText(e.currentTarget.value)} />
+      <div className="row">
+        <button type="submit" className="act" disabled={text.trim() === ''}>
+          Keep it
+        </button>
+      </div>
+    </form>
+  );
+}
+
+/** What this lathe was found to do in this material, and whether the next plan begins from it. */
+function LearnedSaid({ job, learned }: { job: StationProps['job']; learned: NonNullable<LogView['learned']> }) {
+  const change = useChange(job);
+  const used = job.request.gauge?.spring;
+  const set = (spring: object | null) => change.mutate({ request: { gauge: { spring } } as Patch });
+  return (
+    <div className="learned">
+      <p>{learned.says}</p>
+      {learned.tip_wear_mm != null && Math.abs(learned.tip_wear_mm) > 0.005 && (
+        <p>
+          Tips were found {Math.abs(learned.tip_wear_mm).toFixed(2)} mm {learned.tip_wear_mm > 0 ? 'wider' : 'narrower'} than told.
+        </p>
+      )}
+      {!job.frozen && (
+        <button type="button" className={`act${used ? '' : ' plain'}`} aria-pressed={used != null} onClick={() => set(used ? null : { share: learned.spring, doubt: learned.spring_doubt })}>
+          {used ? 'Used here: leave it out' : 'Begin this job from it'}
+        </button>
+      )}
+      {job.frozen && used && <p className="how">This job began from what was learned.</p>}
+      {change.isError && <p className="fault" role="alert">{inWords(change.error)}</p>}
+    </div>
+  );
+}
+
+/** Log: what was done and learned. */
+export function LogStation({ job, plan }: StationProps) {
+  const answer = useLog(job);
+  const { waiting, cutOff, refusal, record } = useOutbox(job);
+  const log = answer.data;
+  const story = log?.story;
+  const run = job.run;
+  const size = run?.verdict?.pitch_diameter_mm;
+  return (
+    <Station
+      id="log"
+      plan={plan}
+      sentence={
+        <>
+          {story ? story.result : 'Nothing has been cut yet; the plan is frozen at the first pass, and its story begins there.'}{' '}
+          {job.request.gauge?.spring && 'It began from the spring learned on this lathe.'}
+        </>
+      }
+      drawing={
+        <div className="log-drawn">
+          {answer.isError && !log && <p className="fault" role="alert">{inWords(answer.error)}</p>}
+          {story?.sizes && <Outline drawing={story.sizes} />}
+          {story && <StoryList lines={story.lines} />}
+        </div>
+      }
+      numbers={[
+        { says: 'Passes cut', text: String(run?.passes_done ?? 0) },
+        story?.last_mm && { says: 'Read last', figure: story.last_mm, under: size && `give or take ${size.doubt.toFixed(3)} mm` },
+        run?.tip && { says: 'Tip, as found', text: `${run.tip.flat_mm.toFixed(2)} mm`, under: run.tip.says },
+      ]}
+    >
+      {log?.learned && <LearnedSaid job={job} learned={log.learned} />}
+      <NoteForm onTold={(text) => record({ kind: 'note', text })} />
+      {cutOff && waiting.length > 0 && <p className="fault" role="status">Not saved yet: the server does not answer. It is kept here and will be sent.</p>}
+      {refusal && <p className="fault" role="alert">{refusal}</p>}
+      <Photos job={job} photos={log?.photos ?? []} />
+      {story && (
+        <a className="act plain" href={`/api/v1/jobs/${job.id}/log.csv`} download>
+          Passes and readings as a sheet (CSV)
+        </a>
+      )}
+      <a className="act plain" href={`/api/v1/jobs/${job.id}/job.json`} download>
+        The job as a file
+      </a>
+    </Station>
+  );
+}

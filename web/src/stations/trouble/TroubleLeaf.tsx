@@ -1,0 +1,146 @@
+import { useState } from 'react';
+import { type ActKind, inWords, type Job, type TroubleSheet } from '../../api/client';
+import { useTroubleSheet } from '../../api/sheets';
+import { Leaf } from '../../parts/Leaf';
+import './trouble.css';
+
+type Cause = TroubleSheet['causes'][number];
+type Symptom = TroubleSheet['symptoms'][number];
+
+const STANDS: Record<Cause['standing'], string> = { shown: '▲ The numbers show it', open: '○ To be looked at', unlikely: '— Unlikely here' };
+
+/** What has been told of a cause comes before what the numbers say of it. */
+const standing = (cause: Cause) => (cause.found === true ? '✓ Found' : cause.found === false ? '✕ Not that' : STANDS[cause.standing]);
+
+function Cured({ cause, sheet }: { cause: Cause; sheet: TroubleSheet }) {
+  return (
+    <>
+      <p className="cure">
+        <b>Do:</b> {cause.cure}
+      </p>
+      {sheet.rescues
+        .filter((r) => cause.rescues?.includes(r.rescue))
+        .map((r) => (
+          <details key={r.rescue} className="rescue" open={cause.rescues?.[0] === r.rescue}>
+            <summary>{r.says}</summary>
+            <ol className="steps">
+              {r.steps.map((s) => <li key={s}>{s}</li>)}
+            </ol>
+          </details>
+        ))}
+    </>
+  );
+}
+
+/** One cause: what it is, how it stands here, what settles it, and, once found, its cure. */
+function CauseLine({ cause, sheet, open, onOpen, onTold }: { cause: Cause; sheet: TroubleSheet; open: boolean; onOpen: () => void; onTold: (found: boolean) => void }) {
+  return (
+    <li className={`cause ${cause.found === false ? 'unlikely' : cause.standing}`}>
+      <button type="button" className="cause-head" aria-expanded={open} onClick={onOpen}>
+        <b>{cause.cause}</b>
+        <span className="stands">{standing(cause)}</span>
+        <span>{cause.why}</span>
+      </button>
+      {open && (
+        <div className="cause-body">
+          <p>
+            <b>Look:</b> {cause.settles}
+          </p>
+          <div className="row">
+            <button type="button" className={`act${cause.found === true ? '' : ' plain'}`} aria-pressed={cause.found === true} onClick={() => onTold(true)}>
+              That is it
+            </button>
+            <button type="button" className="act plain" aria-pressed={cause.found === false} onClick={() => onTold(false)}>
+              Not that
+            </button>
+          </div>
+          {cause.found !== false && <Cured cause={cause} sheet={sheet} />}
+        </div>
+      )}
+    </li>
+  );
+}
+
+function Causes({ symptom, sheet, record }: { symptom: Symptom; sheet: TroubleSheet; record: (act: ActKind) => void }) {
+  const [picked, setPicked] = useState<string | null>(null);
+  // The likeliest not yet ruled out stands open, until another is opened.
+  const open = picked ?? symptom.causes.find((code) => sheet.causes.find((c) => c.code === code)?.found !== false);
+  return (
+    <ol className="causes">
+      {symptom.causes.map((code) => {
+        const cause = sheet.causes.find((c) => c.code === code);
+        return (
+          cause && (
+            <CauseLine
+              key={code}
+              cause={cause}
+              sheet={sheet}
+              open={open === code}
+              onOpen={() => setPicked(open === code ? '' : code)}
+              onTold={(found) => {
+                // What was found stays open for its cure; what was not gives way to the next.
+                setPicked(found ? code : null);
+                record({ kind: 'trouble', symptom: symptom.symptom, cause: code, found });
+              }}
+            />
+          )
+        );
+      })}
+    </ol>
+  );
+}
+
+/** From what is wrong to what is behind it, by this job's own numbers, with the check that settles it and the cure. */
+export function TroubleLeaf({ job, open, onClose, record }: { job: Job; open: boolean; onClose: () => void; record: (act: ActKind) => void }) {
+  const answer = useTroubleSheet(job, open);
+  const [asked, setAsked] = useState<Symptom['symptom'] | null>(null);
+  const sheet = answer.data;
+  const symptom = sheet?.symptoms.find((s) => s.symptom === asked);
+  const shown = sheet?.shown.map((code) => sheet.causes.find((c) => c.code === code)).filter((c) => c !== undefined) ?? [];
+  const close = () => {
+    setAsked(null);
+    onClose();
+  };
+  return (
+    <Leaf title={symptom ? symptom.says : 'What is wrong?'} open={open} onClose={close} wide>
+      <div className="trouble">
+        {answer.isError && !sheet && <p className="fault" role="alert">{inWords(answer.error)}</p>}
+        {symptom && sheet ? (
+          <>
+            <Causes symptom={symptom} sheet={sheet} record={record} />
+            <div className="row">
+              <button type="button" className="act plain" onClick={() => setAsked(null)}>
+                Something else is wrong
+              </button>
+            </div>
+            <p className="how">Spindle stopped, hands and rag clear of the chuck, before anything is looked at or touched. Follow the machine maker’s instructions and your shop’s rules.</p>
+          </>
+        ) : (
+          sheet && (
+            <>
+              {shown.length > 0 && (
+                <div className="already" role="status">
+                  <b>Already in this job’s numbers:</b>
+                  <ul>
+                    {shown.map((c) => (
+                      <li key={c.code}>
+                        <b>{c.cause}.</b> {c.why}
+                      </li>
+                    ))}
+                  </ul>
+                </div>
+              )}
+              <div className="symptoms">
+                {sheet.symptoms.map((s) => (
+                  <button key={s.symptom} type="button" className="choice" onClick={() => setAsked(s.symptom)}>
+                    {s.says}
+                  </button>
+                ))}
+              </div>
+            </>
+          )
+        )}
+      </div>
+    </Leaf>
+  );
+}
