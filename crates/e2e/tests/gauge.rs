@@ -196,3 +196,58 @@ async fn the_pair_is_finished_to_fit() {
     assert!((mate - made).abs() < 0.03, "{mate} {made}");
     browser.close().await;
 }
+
+#[tokio::test]
+async fn two_sizes_of_wire_tell_the_flank_and_places_along_the_taper() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path());
+    let browser = Browser::open().await;
+    let id = "mill-bearing-stud";
+    cut(&server, id, json!({"bit": {"included_angle_deg": 60, "tip_flat_mm": 0.36}})).await;
+    let sheet: Value = reqwest::get(server.at(&format!("/api/v1/jobs/{id}/gauge"))).await.unwrap().json().await.unwrap();
+    let wires: Vec<&Value> = sheet["wires"].as_array().unwrap().iter().filter(|w| w["serves"] == true).collect();
+    let over = |w: &Value, by: &str| w[by]["target"]["value"].as_f64().unwrap();
+    browser.go(&server.at(&format!("/jobs/{id}/gauge"))).await;
+    browser.wait_text(".carry", "Over wires").await;
+    // The plan's own wire, at the aim; then a thicker one, at the aim too: the flanks stand as they should.
+    for (i, wire) in [wires[0], wires[1]].into_iter().enumerate() {
+        browser.keys(["m"]).await;
+        browser.find("[role=radiogroup] button").await;
+        if i == 1 {
+            browser.script("document.querySelectorAll('[role=dialog] [role=radiogroup] button')[1].click()").await;
+        }
+        retype(&browser.find("[role=dialog] input").await, format!("{:.4} mm{}", over(wire, "over_mm"), Key::Enter + "")).await;
+        browser.wait_text(".verdict", if i == 0 { "In limits" } else { "By two wires" }).await;
+    }
+    let said = browser.wait_text(".verdict", "By two wires").await;
+    assert!(said.contains("as it should"), "{said}");
+    // Over one wire and the crests: the size over the crests is told beside it.
+    browser.keys(["m"]).await;
+    browser.find_text("[role=dialog] .way", "One wire").await.click().await.unwrap();
+    browser.find(".editor .beside input").await.send_keys("22.0 mm").await.unwrap();
+    let one = f64::midpoint(over(wires[0], "over_mm"), 22.0);
+    let before = server.job(id).await["sequence"].clone();
+    retype(&browser.find("[role=dialog] input").await, format!("{one:.4} mm{}", Key::Enter + "")).await;
+    while server.job(id).await["sequence"] == before {
+        tokio::time::sleep(std::time::Duration::from_millis(40)).await;
+    }
+    let size = server.job(id).await["run"]["verdict"]["pitch_diameter_mm"].clone();
+    let target = server.job(id).await["plan"]["run"]["target_mm"].as_f64().unwrap();
+    assert!((size["value"].as_f64().unwrap() - target).abs() < 1e-3 && size["doubt"].as_f64() == Some(0.01), "{size}");
+    // By micrometer at two places: it tapers, and says by how much.
+    browser.keys(["m"]).await;
+    browser.find_text("[role=dialog] .way", "Thread micrometer").await.click().await.unwrap();
+    browser.find_text("[role=dialog] .act", "Another place").await.click().await.unwrap();
+    browser.find(".place input").await;
+    let places = browser.page.find_all(By::Css(".place input")).await.unwrap();
+    places[0].send_keys(format!("{:.3} mm", target + 0.03)).await.unwrap();
+    places[1].send_keys("40 mm").await.unwrap();
+    places[2].send_keys("a bit").await.unwrap();
+    retype(&browser.find("[role=dialog] input").await, format!("{target:.3} mm{}", Key::Enter + "")).await;
+    browser.wait_text("[role=dialog] .fault", "number of degrees").await;
+    retype(&places[2], "0").await;
+    browser.find_text("[role=dialog] .act", "Judge it").await.click().await.unwrap();
+    let said = browser.wait_text(".verdict", "Tapers").await;
+    assert!(said.contains("0.030 mm larger at the far end, over 40 mm"), "{said}");
+    browser.close().await;
+}

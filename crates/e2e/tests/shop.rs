@@ -200,3 +200,34 @@ async fn a_lathe_file_with_an_error_is_told_where_and_nothing_is_lost() {
     browser.wait_text(".parts-said", "16 teeth, 8 marks").await;
     browser.close().await;
 }
+
+#[tokio::test]
+async fn a_shop_file_is_refused_by_its_line_and_taken_in_once() {
+    let (folder, other) = (tempfile::tempdir().unwrap(), tempfile::tempdir().unwrap());
+    let server = Server::start(folder.path());
+    let from = Server::start(other.path());
+    // A job made at the other shop, and noted on.
+    let client = reqwest::Client::new();
+    let made: Value = client.post(from.at("/api/v1/jobs")).json(&json!({"callout": "M12-6g", "lathe_id": "bench"})).send().await.unwrap().json().await.unwrap();
+    let act = json!({"act": {"kind": "note", "text": "for the sluice"}});
+    client.put(from.at(&format!("/api/v1/jobs/{}/acts/n", made["id"].as_str().unwrap()))).json(&act).send().await.unwrap();
+    let file = reqwest::get(from.at(&format!("/api/v1/jobs/{}/job.json", made["id"].as_str().unwrap()))).await.unwrap().text().await.unwrap();
+    let (good, bad) = (other.path().join("shop.json"), other.path().join("bad.json"));
+    std::fs::write(&good, &file).unwrap();
+    std::fs::write(&bad, file.replace("\"kind\":\"note\"", "\"kind\":\"conjured\"")).unwrap();
+    let browser = Browser::open().await;
+    browser.go(&server.at("/shop")).await;
+    browser.find_text("button", "Read a shop file").await.click().await.unwrap();
+    browser.find("[role=dialog] input[type=file]").await.send_keys(bad.to_str().unwrap()).await.unwrap();
+    browser.find_text("[role=dialog] button", "Take it in").await.click().await.unwrap();
+    browser.wait_text("[role=dialog]", "does not read").await;
+    assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
+    browser.find("[role=dialog] input[type=file]").await.send_keys(good.to_str().unwrap()).await.unwrap();
+    browser.find_text("[role=dialog] button", "Take it in").await.click().await.unwrap();
+    // Its lathe is here already; the job and its note come in.
+    let said = browser.wait_text("main", "Taken in").await;
+    assert!(said.contains("0 lathes, 1 job, 1 act"), "{said}");
+    browser.go(&server.at("/")).await;
+    browser.wait_text(".jobs", "M12").await;
+    browser.close().await;
+}

@@ -13,7 +13,7 @@ use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::{IntoParams, ToSchema};
 use yoke_core::job::{LatheProfile, materials};
-use yoke_core::log::{Act, ActKind, JobLearned, Learned, RunPlan, Story, Told, fold, learned, story, story_csv};
+use yoke_core::log::{Act, ActKind, JobLearned, Learned, RunPlan, Story, Told, fold, learned, result, story, story_csv};
 use yoke_store::{JobRow, PhotoRow, Put, Store, StoreError};
 
 /// A photograph, without its picture.
@@ -133,7 +133,11 @@ pub async fn search(State(app): State<App>, Query(sought): Query<Sought>) -> Res
         .with_store(move |store| {
             let mut ids = Vec::new();
             for job in store.jobs()? {
-                let told: Vec<String> = story_of(store, &job)?.map_or_else(Vec::new, |s| s.lines.into_iter().map(|l| l.says).chain([s.result]).collect());
+                // What was told stands in the acts as it was typed; how it ended, in one sentence.
+                let rows = store.acts(&job.id)?;
+                let acts = rows.iter().filter_map(|r| Some(Act { id: r.id.clone(), kind: serde_json::from_str(&r.body).ok()? })).collect::<Vec<_>>();
+                let ended = frozen_run(&job).map_or_else(String::new, |run| result(&fold(&run, &acts)));
+                let told: Vec<String> = rows.into_iter().map(|r| r.body).chain([ended]).collect();
                 let place = where_and_in(store, &facts(store, &job)?)?.map_or_else(String::new, |(l, m)| format!("{l} {m}"));
                 let text = format!("{} {} {place} {}", job.title, job.request, told.join(" ")).to_lowercase();
                 if words.iter().all(|w| text.contains(w)) {

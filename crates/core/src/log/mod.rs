@@ -11,4 +11,4 @@ pub use learned::{JobLearned, Learned, learned};
 pub use plan::{CyclePhase, RunPass, RunPlan, RunWires};
 pub(crate) use run::standing;
 pub use run::{NextStep, RunState, Tick, fold, judge_told};
-pub use story::{Story, StoryLine, Told, story, story_csv};
+pub use story::{Story, StoryLine, Told, result, story, story_csv};

@@ -3,6 +3,7 @@
 use super::act::{Act, ActKind, BitChange};
 use super::plan::{RunPlan, SAME_MM};
 use super::run::{RunState, fold};
+use crate::cut::DialSetting;
 use crate::gauge::{Fit, Measured, VerdictKind, Went};
 use crate::outline::{Dimension, Drawing, Point, Shape};
 use crate::quantity::{mm_text, plain_text};
@@ -79,13 +80,25 @@ pub struct Story {
 pub fn story(plan: &RunPlan, told: &[Told]) -> Story {
     let acts: Vec<Act> = told.iter().map(|t| t.act.clone()).collect();
     let undone: Vec<&str> = acts.iter().filter_map(|a| if let ActKind::Undone { act } = &a.kind { Some(act.as_str()) } else { None }).collect();
+    let mut stands = Stands { mm: 0.0, reading: plan.dial.nearest(0.0).setting };
     let lines: Vec<StoryLine> = told
         .iter()
         .enumerate()
         .map(|(i, t)| {
-            // As it stood when this was told, whatever was taken back since.
-            let after = fold(plan, &acts[..=i]);
-            line(plan, t, &after, undone.contains(&t.act.id.as_str()))
+            // As it stood when this was told, whatever was taken back since. A pass says itself where the dial stands, and a note
+            // moves nothing: those are most of a story, and need no folding.
+            let after = match t.act.kind {
+                ActKind::PassDone { radial_mm, .. } => {
+                    stands = Stands { mm: radial_mm, reading: plan.dial.nearest(radial_mm).setting };
+                    None
+                }
+                ActKind::Note { .. } | ActKind::Trouble { .. } | ActKind::Ticked { .. } | ActKind::Unticked { .. } => None,
+                _ => Some(fold(plan, &acts[..=i])),
+            };
+            if let Some(after) = &after {
+                stands = Stands { mm: after.stands_mm, reading: after.stands.clone() };
+            }
+            line(plan, t, &stands, after.as_ref(), undone.contains(&t.act.id.as_str()))
         })
         .collect();
     let last = fold(plan, &acts);
@@ -93,7 +106,9 @@ pub fn story(plan: &RunPlan, told: &[Told]) -> Story {
     Story { result: result(&last), last_mm, sizes: sizes(plan, &lines), lines }
 }
 
-fn result(state: &RunState) -> String {
+/// How a run ended, or stands, in one sentence.
+#[must_use]
+pub fn result(state: &RunState) -> String {
     let passes = match state.passes_done {
         1 => "One pass".to_owned(),
         n => format!("{n} passes"),
@@ -110,10 +125,16 @@ fn result(state: &RunState) -> String {
     }
 }
 
-fn line(plan: &RunPlan, told: &Told, after: &RunState, undone: bool) -> StoryLine {
-    let (kind, says) = says(plan, &told.act.kind, after);
+/// Where the dial stands, as a depth and as a setting.
+struct Stands {
+    mm: f64,
+    reading: DialSetting,
+}
+
+fn line(plan: &RunPlan, told: &Told, stands: &Stands, after: Option<&RunState>, undone: bool) -> StoryLine {
+    let (kind, says) = says(plan, &told.act.kind, &stands.reading);
     let reads = matches!(told.act.kind, ActKind::Measured(_) | ActKind::Tried { .. });
-    let verdict = after.verdict.as_ref().filter(|_| reads);
+    let verdict = after.and_then(|a| a.verdict.as_ref()).filter(|_| reads);
     StoryLine {
         id: told.act.id.clone(),
         happened: told.happened.clone(),
@@ -126,15 +147,15 @@ fn line(plan: &RunPlan, told: &Told, after: &RunState, undone: bool) -> StoryLin
             ActKind::PassDone { n, .. } | ActKind::Took { n, .. } => Some(n),
             _ => None,
         },
-        stands_mm: after.stands_mm,
-        reading: after.stands.reading.clone(),
+        stands_mm: stands.mm,
+        reading: stands.reading.reading.clone(),
         size_mm: verdict.map(|v| v.pitch_diameter_mm.value),
         doubt_mm: verdict.map(|v| v.pitch_diameter_mm.doubt),
         verdict: verdict.map(|v| v.verdict),
     }
 }
 
-fn says(plan: &RunPlan, kind: &ActKind, after: &RunState) -> (&'static str, String) {
+fn says(plan: &RunPlan, kind: &ActKind, stands: &DialSetting) -> (&'static str, String) {
     match kind {
         ActKind::PassDone { n, radial_mm } => ("pass_done", format!("Pass {n} cut at {}.", plan.dial.nearest(*radial_mm).setting.text)),
         ActKind::Took { n, reading } => ("took", format!("Pass {n} cut at a reading of {} instead.", plain_text(*reading, 4))),
@@ -145,8 +166,8 @@ fn says(plan: &RunPlan, kind: &ActKind, after: &RunState) -> (&'static str, Stri
                 (trouble::symptom_says(*symptom, plan.side), trouble::rule(cause).map_or_else(String::new, |r| trouble::cause_says(r, plan.side)));
             ("trouble", format!("{wrong}. {}: {behind}.", if *found { "Found" } else { "Not that" }))
         }
-        ActKind::StandsAt { .. } => ("stands_at", format!("The dial stood at {}.", after.stands.text)),
-        ActKind::Sprung {} => ("sprung", format!("A spring pass at {}.", after.stands.text)),
+        ActKind::StandsAt { .. } => ("stands_at", format!("The dial stood at {}.", stands.text)),
+        ActKind::Sprung {} => ("sprung", format!("A spring pass at {}.", stands.text)),
         ActKind::BitChanged { why, tip_flat_mm, tip_radius_mm } => {
             let tip = match (tip_flat_mm, tip_radius_mm) {
                 (Some(f), _) => format!(" with a flat of {}", mm_text(*f)),
