@@ -201,7 +201,7 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
         pick_up: setup::pick_up(&setup, &words),
         lead_mm: (th.spec.starts > 1).then(|| nine(th.lead.value)),
         hidden_mm: [nine(felt.0.value.abs()), nine(felt.1.value)],
-        heights_mm: Some([nine(th.major.value - th.basic.pitch.value), nine(th.basic.pitch.value - th.basic.minor.value)]),
+        heights_mm: Some(th.heights().map(nine)),
         spring: job.gauge.spring.map(|s| [s.share, s.doubt / 2.0]),
         // Before a coating no other class's limits are to be compared with these.
         classes: if job.thread.coating_mm > 0.0 { Vec::new() } else { wider_classes(job, &th) },

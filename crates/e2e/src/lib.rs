@@ -91,6 +91,26 @@ impl Server {
         self.job(id).await
     }
 
+    /// Tells an act of a job, as another screen would; the job as it then is.
+    ///
+    /// # Panics
+    /// When the act is refused.
+    pub async fn act(&self, id: &str, act_id: &str, act: Value) -> Value {
+        let put = reqwest::Client::new().put(self.at(&format!("/api/v1/jobs/{id}/acts/{act_id}"))).json(&json!({ "act": act }));
+        let answer = put.send().await.unwrap();
+        assert!(answer.status().is_success(), "{}", answer.text().await.unwrap());
+        answer.json().await.unwrap()
+    }
+
+    /// Marks passes of a plan, or of a schedule, as cut, as another screen would; their acts are named after `of` and the pass.
+    pub async fn cut(&self, id: &str, passes: &Value, of: &str) {
+        for step in passes.as_array().unwrap() {
+            let pass = if step["pass"].is_object() { &step["pass"] } else { step };
+            let act = json!({"kind": "pass_done", "n": pass["n"], "radial_mm": pass["radial_mm"]});
+            self.act(id, &format!("{of}{}", pass["n"]), act).await;
+        }
+    }
+
     /// A job as the API gives it.
     pub async fn job(&self, id: &str) -> Value {
         reqwest::get(self.at(&format!("/api/v1/jobs/{id}"))).await.unwrap().json().await.unwrap()

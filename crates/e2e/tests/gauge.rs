@@ -7,13 +7,8 @@ use yoke_e2e::{Browser, Server, retype};
 
 /// A job with its first passes cut, as another screen would have marked them.
 async fn cut(server: &Server, id: &str, facts: Value) -> Value {
-    let client = reqwest::Client::new();
     let job = server.tell(id, facts).await;
-    for pass in job["plan"]["run"]["passes"].as_array().unwrap() {
-        let act = json!({"act": {"kind": "pass_done", "n": pass["n"], "radial_mm": pass["radial_mm"]}});
-        let put = client.put(server.at(&format!("/api/v1/jobs/{id}/acts/p{}", pass["n"]))).json(&act);
-        assert!(put.send().await.unwrap().status().is_success());
-    }
+    server.cut(id, &job["plan"]["run"]["passes"], "p").await;
     server.job(id).await
 }
 
@@ -167,9 +162,8 @@ async fn the_pair_is_finished_to_fit() {
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
     browser.keys([Key::Escape + ""]).await;
     let aim = screw["plan"]["gauge"]["over_wires_mm"]["target"]["value"].as_f64().unwrap();
-    let read = json!({"act": {"kind": "measured", "over_wires_mm": aim + 0.01, "zero_mm": 0.01, "instrument": "the yard's own"}});
-    let put = reqwest::Client::new().put(server.at(&format!("/api/v1/jobs/{id}/acts/read"))).json(&read).send().await.unwrap();
-    assert!(put.status().is_success());
+    let read = json!({"kind": "measured", "over_wires_mm": aim + 0.01, "zero_mm": 0.01, "instrument": "the yard's own"});
+    server.act(id, "read", read).await;
     let made = screw["plan"]["run"]["target_mm"].as_f64().unwrap();
     let screw = server.job(id).await;
     assert!((screw["run"]["verdict"]["pitch_diameter_mm"]["value"].as_f64().unwrap() - made).abs() < 1e-6, "the zero is taken off");

@@ -17,11 +17,7 @@ async fn a_job_keeps_its_story_and_the_next_begins_from_what_it_learned() {
     browser.keys(["8"]).await;
     browser.wait_text(".own", "Nothing has been cut yet").await;
     let job = server.job(id).await;
-    let client = reqwest::Client::new();
-    for p in job["plan"]["run"]["passes"].as_array().unwrap() {
-        let act = json!({"act": {"kind": "pass_done", "n": p["n"], "radial_mm": p["radial_mm"]}});
-        client.put(server.at(&format!("/api/v1/jobs/{id}/acts/p{}", p["n"]))).json(&act).send().await.unwrap();
-    }
+    server.cut(id, &job["plan"]["run"]["passes"], "p").await;
     browser.go(&server.at(&format!("/jobs/{id}/gauge"))).await;
     browser.wait_text(".carry", "Over wires").await;
     browser.keys(["m"]).await;
@@ -50,7 +46,7 @@ async fn a_job_keeps_its_story_and_the_next_begins_from_what_it_learned() {
     browser.wait_text("main", "Mill bearing stud").await;
     browser.find(".jobs li:only-child").await;
     // Another job of the same lathe and material may begin from what was learned; it is a switch, and off until touched.
-    let made = client.post(server.at("/api/v1/jobs")).json(&json!({"callout": "3/4-10 UNC-2A", "lathe_id": "gap-bed"}));
+    let made = reqwest::Client::new().post(server.at("/api/v1/jobs")).json(&json!({"callout": "3/4-10 UNC-2A", "lathe_id": "gap-bed"}));
     let next: serde_json::Value = made.send().await.unwrap().json().await.unwrap();
     let next = next["id"].as_str().unwrap();
     server.tell(next, json!({"blank": {"material": "alloy_steel"}})).await;

@@ -209,8 +209,7 @@ async fn a_shop_file_is_refused_by_its_line_and_taken_in_once() {
     // A job made at the other shop, and noted on.
     let client = reqwest::Client::new();
     let made: Value = client.post(from.at("/api/v1/jobs")).json(&json!({"callout": "M12-6g", "lathe_id": "bench"})).send().await.unwrap().json().await.unwrap();
-    let act = json!({"act": {"kind": "note", "text": "for the sluice"}});
-    client.put(from.at(&format!("/api/v1/jobs/{}/acts/n", made["id"].as_str().unwrap()))).json(&act).send().await.unwrap();
+    from.act(made["id"].as_str().unwrap(), "n", json!({"kind": "note", "text": "for the sluice"})).await;
     let file = reqwest::get(from.at(&format!("/api/v1/jobs/{}/job.json", made["id"].as_str().unwrap()))).await.unwrap().text().await.unwrap();
     let (good, bad) = (other.path().join("shop.json"), other.path().join("bad.json"));
     std::fs::write(&good, &file).unwrap();

@@ -84,12 +84,7 @@ async fn the_paddle_nut_follows_the_screw_as_measured() {
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
     // Every pass is cut at the lathe's own server, and the screw measured there by hand.
     let screw = server.job("paddle-screw-and-nut").await;
-    let passes = screw["plan"]["run"]["passes"].as_array().unwrap().clone();
-    let client = reqwest::Client::new();
-    for (i, pass) in passes.iter().enumerate() {
-        let act = serde_json::json!({"act": {"kind": "pass_done", "n": pass["n"], "radial_mm": pass["radial_mm"]}});
-        client.put(server.at(&format!("/api/v1/jobs/paddle-screw-and-nut/acts/p{i}"))).json(&act).send().await.unwrap();
-    }
+    server.cut("paddle-screw-and-nut", &screw["plan"]["run"]["passes"], "p").await;
     browser.go(&server.at("/jobs/paddle-screw-and-nut/at-the-lathe")).await;
     browser.wait_text(".lathe", "measure").await;
     browser.keys(["m"]).await;

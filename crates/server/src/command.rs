@@ -81,8 +81,7 @@ pub fn backup(folder: &Path, file: &Path) -> ExitCode {
 
 /// Takes in what of such a file is not here yet; a copy of what is here is kept first.
 pub fn restore(folder: &Path, file: &Path) -> ExitCode {
-    let made = std::fs::create_dir_all(folder);
-    if let Err(e) = made {
+    if let Err(e) = std::fs::create_dir_all(folder) {
         eprintln!("The data folder {} cannot be made: {e}", folder.display());
         return ExitCode::FAILURE;
     }
@@ -90,8 +89,7 @@ pub fn restore(folder: &Path, file: &Path) -> ExitCode {
         let before = folder.join("before-restore.db");
         let _ = std::fs::remove_file(&before);
         store.backup(&before)?;
-        crate::lathes::unfurnish(&store)?;
-        store.restore(file, folder)
+        crate::lathes::restore(&store, file, folder)
     });
     told(took_in.map(|t| {
         let count = |n: usize, one: &str, many: &str| format!("{n} {}", if n == 1 { one } else { many });

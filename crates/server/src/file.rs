@@ -144,36 +144,36 @@ fn canonical(text: &str, out: &mut String) -> serde_json::Result<()> {
     Ok(())
 }
 
-fn raw(text: String) -> Result<Box<RawValue>, StoreError> {
+fn raw(text: String) -> Box<RawValue> {
     // What is stored was JSON when it came in; should it not be, it stands as the text it is.
-    Ok(RawValue::from_string(text.clone()).or_else(|_| serde_json::value::to_raw_value(&text)).unwrap_or_else(|_| RawValue::NULL.to_owned()))
+    RawValue::from_string(text.clone()).or_else(|_| serde_json::value::to_raw_value(&text)).unwrap_or_else(|_| RawValue::NULL.to_owned())
 }
 
-fn written(whole: Whole) -> Result<ShopFile, StoreError> {
-    let lathes = whole.lathes.into_iter().map(|l| Ok(LatheFile { id: l.id, revision: l.revision, away: l.away, body: raw(l.body)? }));
+fn written(whole: Whole) -> ShopFile {
+    let lathes = whole.lathes.into_iter().map(|l| LatheFile { id: l.id, revision: l.revision, away: l.away, body: raw(l.body) });
     let jobs = whole.jobs.into_iter().map(|WholeJob { job: j, acts }| {
-        let acts = acts.into_iter().map(|a| {
-            Ok(ActFile { id: a.id, sequence: a.sequence, act: raw(a.body)?, happened: a.happened, recorded: a.recorded, source: a.source, seen: a.seen })
+        let acts = acts.into_iter().map(|a| ActFile {
+            id: a.id,
+            sequence: a.sequence,
+            act: raw(a.body),
+            happened: a.happened,
+            recorded: a.recorded,
+            source: a.source,
+            seen: a.seen,
         });
-        Ok(JobFile {
+        JobFile {
             id: j.id,
             title: j.title,
             created: j.created,
             revision: j.revision,
             part: j.part,
             mate: j.mate,
-            request: raw(j.request)?,
-            frozen: j.frozen.map(|f| Ok::<_, StoreError>(FrozenFile { engine: f.engine, plan: raw(f.plan)?, run: raw(f.run)? })).transpose()?,
-            acts: acts.collect::<Result<_, StoreError>>()?,
-        })
+            request: raw(j.request),
+            frozen: j.frozen.map(|f| FrozenFile { engine: f.engine, plan: raw(f.plan), run: raw(f.run) }),
+            acts: acts.collect(),
+        }
     });
-    Ok(ShopFile {
-        format: FORMAT.into(),
-        version: VERSION,
-        lathes: lathes.collect::<Result<_, StoreError>>()?,
-        kit: whole.kit.map(raw).transpose()?,
-        jobs: jobs.collect::<Result<_, StoreError>>()?,
-    })
+    ShopFile { format: FORMAT.into(), version: VERSION, lathes: lathes.collect(), kit: whole.kit.map(raw), jobs: jobs.collect() }
 }
 
 fn as_file(name: &str, file: &ShopFile) -> Result<Response, Problem> {
@@ -187,7 +187,7 @@ fn as_file(name: &str, file: &ShopFile) -> Result<Response, Problem> {
 /// The whole shop as one file; its photographs are in a backup only.
 #[utoipa::path(get, path = "/api/v1/shop.json", responses((status = 200, body = ShopFile)))]
 pub async fn shop_out(State(app): State<App>) -> Result<Response, Problem> {
-    let file = app.with_store(|store| written(store.whole()?)).await?;
+    let file = app.with_store(|store| Ok(written(store.whole()?))).await?;
     as_file("yoke-turn-shop", &file)
 }
 
@@ -198,13 +198,14 @@ pub async fn job_out(State(app): State<App>, Path(id): Path<String>) -> Result<R
     let file = app
         .with_store(move |store| {
             let Some(job) = store.job(&id)? else { return Ok(None) };
-            let mut whole = store.whole()?;
-            let of_part = |j: &JobRow| j.id == id || (j.part.is_some() && j.part == job.part);
-            whole.jobs.retain(|j| of_part(&j.job));
-            let on: BTreeSet<String> = whole.jobs.iter().filter_map(|j| lathe_of(&j.job.request)).collect();
-            whole.lathes.retain(|l| on.contains(&l.id));
-            whole.kit = None;
-            written(whole).map(Some)
+            let jobs = match &job.part {
+                Some(part) => store.members(part)?,
+                None => vec![job],
+            };
+            let jobs = jobs.into_iter().map(|job| Ok(WholeJob { acts: store.acts(&job.id)?, job })).collect::<Result<Vec<_>, StoreError>>()?;
+            let on: BTreeSet<String> = jobs.iter().filter_map(|j| lathe_of(&j.job.request)).collect();
+            let lathes = store.lathes()?.into_iter().filter(|l| on.contains(&l.id)).collect();
+            Ok(Some(written(Whole { lathes, kit: None, jobs })))
         })
         .await?;
     as_file(&name, &file.ok_or_else(|| Problem::missing("job"))?)
@@ -237,10 +238,8 @@ fn take_in(store: &Store, whole: &Whole) -> Result<TakenIn, StoreError> {
     let taken = Store::open(&scratch.join("laid.db")).and_then(|laid| {
         laid.lay_down(whole)?;
         laid.backup(&scratch.join("copy.db"))?;
-        lathes::unfurnish(store)?;
-        store.restore(&scratch.join("copy.db"), &scratch)
+        lathes::restore(store, &scratch.join("copy.db"), &scratch)
     });
-    lathes::furnish(store)?;
     let _ = std::fs::remove_dir_all(&scratch);
     taken
 }

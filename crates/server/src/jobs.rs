@@ -18,7 +18,7 @@ use yoke_core::log::{Act, RunPlan, RunState, fold};
 use yoke_core::plan::Plan;
 use yoke_core::quantity::real;
 use yoke_core::thread::{Class, Side, ThreadSpec, callout};
-use yoke_store::{Changed, JobRow, NewMember, Store, StoreError};
+use yoke_store::{ActRow, Changed, JobRow, NewMember, Store, StoreError};
 
 /// A job on the board.
 #[derive(Serialize, ToSchema)]
@@ -171,7 +171,7 @@ struct Made {
 
 /// What a job was cut to, once its last reading says the cutting is over.
 fn made(store: &Store, job: &JobRow) -> Result<Option<Made>, StoreError> {
-    let Some(run) = job.frozen.as_ref().and_then(|f| serde_json::from_str::<RunPlan>(&f.run).ok()) else { return Ok(None) };
+    let Some(run) = frozen_run(job) else { return Ok(None) };
     let verdict = fold(&run, &acts(store, &job.id)?).verdict;
     let crest = serde_json::from_str::<PlanRequest>(&job.request).ok().and_then(|r| r.blank.diameter_mm);
     Ok(verdict.filter(|v| matches!(v.verdict, VerdictKind::InLimits | VerdictKind::PastLimit)).map(|v| {
@@ -197,7 +197,17 @@ fn members(store: &Store, job: &JobRow) -> Result<Vec<MemberLine>, StoreError> {
 
 /// A job's acts as the core reads them.
 pub fn acts(store: &Store, id: &str) -> Result<Vec<Act>, StoreError> {
-    Ok(store.acts(id)?.iter().filter_map(|row| Some(Act { id: row.id.clone(), kind: serde_json::from_str(&row.body).ok()? })).collect())
+    Ok(store.acts(id)?.iter().filter_map(act).collect())
+}
+
+/// An act as the core reads it.
+pub fn act(row: &ActRow) -> Option<Act> {
+    Some(Act { id: row.id.clone(), kind: serde_json::from_str(&row.body).ok()? })
+}
+
+/// The run of a job as it was frozen at the first pass.
+pub fn frozen_run(job: &JobRow) -> Option<RunPlan> {
+    serde_json::from_str(&job.frozen.as_ref()?.run).ok()
 }
 
 /// A job, whole, from its row.

@@ -16,7 +16,7 @@ use serde_json::{Value, json};
 use utoipa::{IntoParams, ToSchema};
 use yoke_core::job::{Fault, Lathe, LatheProfile, checked, long_bed, read_json};
 use yoke_core::shop::{LatheSaid, gears_from_csv, gears_to_csv, look, plate_from_csv, plate_to_csv};
-use yoke_store::{Changed, LatheRow, Store, StoreError};
+use yoke_store::{Changed, LatheRow, Store, StoreError, TakenIn};
 
 /// Gives an empty shop the one lathe a callout alone is planned on.
 pub fn furnish(store: &Store) -> Result<(), StoreError> {
@@ -26,8 +26,16 @@ pub fn furnish(store: &Store) -> Result<(), StoreError> {
     Ok(())
 }
 
-/// Takes that lathe away again from a shop that holds nothing else and never changed it, so that a shop taken in comes in whole.
-pub fn unfurnish(store: &Store) -> Result<(), StoreError> {
+/// Takes a copy in. The lathe of an empty shop gives way to the copy's own, so that a shop comes in whole.
+pub fn restore(store: &Store, copy: &std::path::Path, scratch: &std::path::Path) -> Result<TakenIn, StoreError> {
+    unfurnish(store)?;
+    let taken = store.restore(copy, scratch);
+    furnish(store)?;
+    taken
+}
+
+/// Takes that lathe away again from a shop that holds nothing else and never changed it.
+fn unfurnish(store: &Store) -> Result<(), StoreError> {
     let given = serde_json::to_string(&long_bed()).unwrap_or_default();
     match store.lathes()?.as_slice() {
         [only] if only.body == given && only.revision == 1 && store.jobs()?.is_empty() => store.forget_lathe(&only.id),

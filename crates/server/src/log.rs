@@ -2,7 +2,7 @@
 
 use crate::app::App;
 use crate::events::Moved;
-use crate::jobs::facts;
+use crate::jobs::{act, acts, facts, frozen_run};
 use crate::problem::Problem;
 use axum::Json;
 use axum::body::Bytes;
@@ -13,7 +13,7 @@ use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::{IntoParams, ToSchema};
 use yoke_core::job::{LatheProfile, materials};
-use yoke_core::log::{Act, ActKind, JobLearned, Learned, RunPlan, Story, Told, fold, learned, result, story, story_csv};
+use yoke_core::log::{JobLearned, Learned, Story, Told, fold, learned, result, story, story_csv};
 use yoke_store::{JobRow, PhotoRow, Put, Store, StoreError};
 
 /// A photograph, without its picture.
@@ -41,17 +41,7 @@ pub struct LogView {
 }
 
 fn told(store: &Store, job: &str) -> Result<Vec<Told>, StoreError> {
-    let rows = store.acts(job)?.into_iter();
-    Ok(rows
-        .filter_map(|r| {
-            let kind: ActKind = serde_json::from_str(&r.body).ok()?;
-            Some(Told { act: Act { id: r.id, kind }, happened: r.happened, source: r.source })
-        })
-        .collect())
-}
-
-fn frozen_run(job: &JobRow) -> Option<RunPlan> {
-    serde_json::from_str(&job.frozen.as_ref()?.run).ok()
+    Ok(store.acts(job)?.into_iter().filter_map(|r| Some(Told { act: act(&r)?, happened: r.happened, source: r.source })).collect())
 }
 
 /// The story of a job; nothing before its plan is frozen.
@@ -69,14 +59,15 @@ fn where_and_in(store: &Store, request: &Value) -> Result<Option<(String, String
     Ok(name.map(|n| (n, material)))
 }
 
-/// What every job of the shop has learned, by lathe and material.
-fn learned_by_all(store: &Store) -> Result<Vec<Learned>, StoreError> {
+/// What the jobs of the shop have learned, by lathe and material: all of them, or those on one lathe in one material.
+fn learned_by(store: &Store, only: Option<&(String, String)>) -> Result<Vec<Learned>, StoreError> {
     let mut jobs = Vec::new();
     for job in store.jobs()? {
         let Some(run) = frozen_run(&job) else { continue };
         let request = facts(store, &job)?;
-        let acts: Vec<Act> = told(store, &job.id)?.into_iter().map(|t| t.act).collect();
-        let (Some(found), Some((lathe, material))) = (fold(&run, &acts).tip, where_and_in(store, &request)?) else { continue };
+        let Some(here) = where_and_in(store, &request)?.filter(|here| only.is_none_or(|only| only == here)) else { continue };
+        let Some(found) = fold(&run, &acts(store, &job.id)?).tip else { continue };
+        let (lathe, material) = here;
         let plan: Value = job.frozen.as_ref().and_then(|f| serde_json::from_str(&f.plan).ok()).unwrap_or_default();
         let style = plan.pointer("/cut/style").and_then(Value::as_str).unwrap_or_default().to_owned();
         jobs.push(JobLearned { lathe, material, style, found, told_flat_mm: request.pointer("/bit/tip_flat_mm").and_then(Value::as_f64) });
@@ -91,8 +82,7 @@ pub async fn log(State(app): State<App>, Path(id): Path<String>) -> Result<Json<
         .with_store(move |store| {
             let Some(job) = store.job(&id)? else { return Ok(None) };
             let here = where_and_in(store, &facts(store, &job)?)?;
-            let learned =
-                learned_by_all(store)?.into_iter().find(|l| here.as_ref().is_some_and(|(lathe, material)| l.lathe == *lathe && l.material == *material));
+            let learned = here.map(|here| learned_by(store, Some(&here))).transpose()?.and_then(|all| all.into_iter().next());
             let photos = store.photos(&id)?.into_iter().map(|p| PhotoLine { id: p.id, taken: p.taken, says: p.says }).collect();
             Ok(Some(LogView { story: story_of(store, &job)?, engine: job.frozen.as_ref().map(|f| f.engine.clone()), learned, photos }))
         })
@@ -114,7 +104,7 @@ pub async fn log_csv(State(app): State<App>, Path(id): Path<String>) -> Result<R
 /// What was learned, by lathe and material.
 #[utoipa::path(get, path = "/api/v1/learned", responses((status = 200, body = Vec<Learned>)))]
 pub async fn learned_all(State(app): State<App>) -> Result<Json<Vec<Learned>>, Problem> {
-    app.with_store(learned_by_all).await.map(Json)
+    app.with_store(|store| learned_by(store, None)).await.map(Json)
 }
 
 /// What is looked for on the board.
@@ -135,7 +125,7 @@ pub async fn search(State(app): State<App>, Query(sought): Query<Sought>) -> Res
             for job in store.jobs()? {
                 // What was told stands in the acts as it was typed; how it ended, in one sentence.
                 let rows = store.acts(&job.id)?;
-                let acts = rows.iter().filter_map(|r| Some(Act { id: r.id.clone(), kind: serde_json::from_str(&r.body).ok()? })).collect::<Vec<_>>();
+                let acts: Vec<_> = rows.iter().filter_map(act).collect();
                 let ended = frozen_run(&job).map_or_else(String::new, |run| result(&fold(&run, &acts)));
                 let told: Vec<String> = rows.into_iter().map(|r| r.body).chain([ended]).collect();
                 let place = where_and_in(store, &facts(store, &job)?)?.map_or_else(String::new, |(l, m)| format!("{l} {m}"));

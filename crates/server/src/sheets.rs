@@ -1,14 +1,14 @@
 //! What is drawn of a job on request, beside its plan: the set-up, and the groove as simulated.
 
 use crate::app::App;
-use crate::jobs::{acts, facts};
+use crate::jobs::{acts, facts, frozen_run};
 use crate::planning::{Whole, whole_with_store};
 use crate::problem::Problem;
 use axum::Json;
 use axum::extract::{Path, State};
 use yoke_core::cut::{GrooveSheet, groove_sheet};
 use yoke_core::gauge::{GaugeSheet, gauge_sheet};
-use yoke_core::log::{RunPlan, fold};
+use yoke_core::log::fold;
 use yoke_core::setup::{SetupSheet, setup_sheet};
 use yoke_core::trouble::{Known, TroubleSheet, trouble_sheet};
 
@@ -50,8 +50,8 @@ pub async fn troubles(State(app): State<App>, Path(id): Path<String>) -> Result<
     let (plan, job, lathe, _) = whole(&app, id.clone()).await?;
     let (acts, frozen) = app
         .with_store(move |store| {
-            let frozen = store.job(&id)?.and_then(|j| j.frozen);
-            Ok((acts(store, &id)?, frozen.and_then(|f| serde_json::from_str::<RunPlan>(&f.run).ok())))
+            let frozen = store.job(&id)?.and_then(|job| frozen_run(&job));
+            Ok((acts(store, &id)?, frozen))
         })
         .await?;
     let run = frozen.map(|f| fold(&f, &acts));

@@ -2018,8 +2018,6 @@ export interface components {
         GaugeSheet: {
             /** @description Balls for a bore. */
             balls: components["schemas"]["BallSaid"][];
-            /** @description What to see to before every trial or reading. */
-            first: string[];
             /** @description How three wires are held single-handed. */
             holding: string[];
             /** @description Micrometers of the drawer that read this thread. */

@@ -84,14 +84,12 @@ fn place(edges: &Edges, external: bool, root: f64, side: f64, u: f64) -> (f64, f
     (x.hypot(y), aside)
 }
 
-/// What a mate feels of one flank cut `delta` off its angle, as pitch diameter, were both flanks so: a narrow one bears at the
-/// crest, a wide one at the root.
-fn one_flank(thread: &Thread, cut_deg: f64) -> f64 {
+/// What a mate feels of one flank cut off its angle, as pitch diameter, were both flanks so: a narrow one bears at the
+/// crest, a wide one at the root; heights of the basic flank above and below the pitch line are on diameter, mm.
+pub(crate) fn felt(alpha_deg: f64, cut_deg: f64, [above, below]: [f64; 2]) -> f64 {
     let tan = |deg: f64| deg.to_radians().tan();
-    let alpha = thread.alpha_deg;
-    let [major, pitch, minor] = [thread.major, thread.basic.pitch, thread.basic.minor].map(|n| n.value);
-    let height = if cut_deg < alpha { major - pitch } else { pitch - minor };
-    height * (tan(cut_deg) - tan(alpha)).abs() / tan(alpha)
+    let height = if cut_deg < alpha_deg { above } else { below };
+    height * (tan(cut_deg) - tan(alpha_deg)).abs() / tan(alpha_deg)
 }
 
 /// What is settled before the bit as ground is judged.
@@ -128,7 +126,8 @@ pub(super) fn work(sheet: &mut Sheet, before: &Before<'_>, watch: &mut Vec<Watch
         height_mm: facts.height_mm.unwrap_or(0.0),
     };
     let [leading, trailing] = flanks(&edges, external, root, crest);
-    let feels = if thread.alpha_deg > 0.0 { f64::midpoint(one_flank(thread, leading), one_flank(thread, trailing)) } else { 0.0 };
+    let [by_leading, by_trailing] = [leading, trailing].map(|cut| felt(thread.alpha_deg, cut, thread.heights()));
+    let feels = if thread.alpha_deg > 0.0 { f64::midpoint(by_leading, by_trailing) } else { 0.0 };
     let room = thread.own.pitch.1.value - thread.own.pitch.0.value;
     let micrometres = |mm: f64| plain_text(mm * 1000.0, 0);
     let judged = if feels < 5e-4 {

@@ -14,6 +14,7 @@ pub use drawer::{Drawer, ToolKind, ToolSaid};
 pub use drawing::{BitSheet, sheet};
 pub use grind::{Grind, SideGrind, Stocking};
 pub(crate) use grind::{STOCKING_LEAVES_MM, stocking_flat};
+pub(crate) use ground::felt;
 pub use ground::{AsGround, Edges, flanks};
 pub(crate) use relief_tool::Groove;
 pub use relief_tool::ReliefTool;

@@ -3,7 +3,7 @@
 use super::estimate::Seen;
 use super::seat::{Groove, bears};
 use super::verdict::READING_DOUBT_MM;
-use crate::log::RunPlan;
+use crate::log::{RunPlan, RunWires};
 use crate::quantity::{mm_text, plain_text};
 use serde::{Deserialize, Serialize};
 
@@ -129,7 +129,7 @@ const ROOT_DOUBT_MM: f64 = 0.10;
 const SAME_ALONG_MM: f64 = 0.5;
 const SAME_AROUND_DEG: f64 = 5.0;
 /// Wires nearer than this in size are one size, mm.
-pub(crate) const SAME_WIRE_MM: f64 = 0.002;
+const SAME_WIRE_MM: f64 = 0.002;
 
 impl Measured {
     fn by(&self) -> Result<By, (&'static str, String)> {
@@ -256,8 +256,8 @@ impl Measured {
         self.read(run).map(|r| r.size)
     }
 
-    /// The same as the estimate takes it in.
-    pub(crate) fn seen(&self, run: &RunPlan) -> Option<Seen> {
+    /// The same as the estimate takes it in; `read` is what [`Self::read`] made of it, which is not cheap over another wire.
+    pub(crate) fn seen(&self, run: &RunPlan, read: Option<&Read>) -> Option<Seen> {
         if let Some(plug) = self.plug {
             let (near, far) = (run.near_limit(), run.far_limit());
             return Some(match plug {
@@ -266,7 +266,7 @@ impl Measured {
                 Went::NotGoGoes => Seen::Past { mm: far },
             });
         }
-        let read = self.read(run)?;
+        let read = read?;
         if read.by_root {
             let root = read.size - run.turn() * 2.0 * run.tip_to_pitch_mm;
             return Some(Seen::Root { mm: root, doubt_mm: read.doubt });
@@ -290,8 +290,7 @@ impl Measured {
             let Some(wire) = self.wire(run) else {
                 return Err(("/wire_mm", "no wire of the drawer serves this thread; say which was used, or read it another way".into()));
             };
-            let own = run.wires.is_some_and(|w| (w.wire_mm - wire).abs() < SAME_WIRE_MM);
-            if let (false, Some(groove)) = (own, run.groove(run.target_mm)) {
+            if let (None, Some(groove)) = (own(run, wire), run.groove(run.target_mm)) {
                 bears(&groove, wire, run.start_mm, run.tip_to_pitch_mm).map_err(|why| ("/wire_mm", format!("a wire of {} {why}", mm_text(wire))))?;
             }
         }
@@ -301,10 +300,15 @@ impl Measured {
 
 /// Pitch diameter of a size over three wires: the plan's own by its sum, others by where they really rest.
 fn over_wires(run: &RunPlan, over: f64, wire: f64) -> Option<f64> {
-    match run.wires {
-        Some(own) if (own.wire_mm - wire).abs() < SAME_WIRE_MM => Some(over - own.sum_mm),
-        _ => run.groove(run.target_mm)?.pitch_diameter_of(over, wire),
+    match own(run, wire) {
+        Some(own) => Some(over - own.sum_mm),
+        None => run.groove(run.target_mm)?.pitch_diameter_of(over, wire),
     }
+}
+
+/// The plan's own wires, when this is one of them.
+fn own(run: &RunPlan, wire: f64) -> Option<RunWires> {
+    run.wires.filter(|own| (own.wire_mm - wire).abs() < SAME_WIRE_MM)
 }
 
 /// How far apart repeats at one place are, mm.

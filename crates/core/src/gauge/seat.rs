@@ -125,9 +125,15 @@ impl Groove {
     /// The pitch diameter of which this is the size over three wires, mm: the seat turned round, by secants.
     #[must_use]
     pub fn pitch_diameter_of(&self, over_mm: f64, wire_mm: f64) -> Option<f64> {
+        self.size_read(over_mm, |groove| groove.seat(wire_mm).map(|s| s.over_mm))
+    }
+
+    /// The pitch diameter at which a reading of the groove is this, mm. A reading grows with the size one to one, or all but, so what it
+    /// is short of is added until nothing is.
+    fn size_read(&self, wanted: f64, read: impl Fn(&Self) -> Option<f64>) -> Option<f64> {
         let mut size = self.pitch_diameter_mm;
         for _ in 0..6 {
-            size += over_mm - Self { pitch_diameter_mm: size, ..*self }.seat(wire_mm)?.over_mm;
+            size += wanted - read(&Self { pitch_diameter_mm: size, ..*self })?;
         }
         Some(size)
     }
@@ -155,9 +161,7 @@ impl Groove {
         let best = (-24..=24).min_by(|x, y| out(at(*x)).total_cmp(&out(at(*y))))?;
         Some(least(out, at(best - 1), at(best + 1)).0).filter(|h| h.is_finite() && *h > 0.0)
     }
-}
 
-impl Groove {
     /// What is read between balls of one size in the groove of a nut, mm: three of them between flat anvils, or two opposite each other.
     ///
     /// Derivation: half a turn on, the groove stands half a lead along; the nearest groove to that is half a pitch off for an odd
@@ -173,14 +177,10 @@ impl Groove {
         if (self.lead_mm / self.pitch_mm).round().rem_euclid(2.0) > 0.5 { self.pitch_mm / 2.0 } else { 0.0 }
     }
 
-    /// The pitch diameter of which this is read between balls, mm: by secants, as for wires.
+    /// The pitch diameter of which this is read between balls, mm.
     #[must_use]
     pub fn pitch_diameter_of_balls(&self, between_mm: f64, ball_mm: f64, balls: u8) -> Option<f64> {
-        let mut size = self.pitch_diameter_mm;
-        for _ in 0..8 {
-            size += between_mm - Self { pitch_diameter_mm: size, ..*self }.between_balls(ball_mm, balls)?;
-        }
-        Some(size).filter(|s| s.is_finite() && *s > 0.0)
+        self.size_read(between_mm, |groove| groove.between_balls(ball_mm, balls)).filter(|s| s.is_finite() && *s > 0.0)
     }
 
     /// The half angle really cut, degrees, from the sizes over three wires of two sizes: where both rest in one groove.

@@ -59,14 +59,10 @@ pub struct GaugeSheet {
     pub balls: Vec<BallSaid>,
     /// Micrometers of the drawer that read this thread.
     pub micrometers: Vec<OwnedMicrometer>,
-    /// What to see to before every trial or reading.
-    pub first: Vec<&'static str>,
     /// How three wires are held single-handed.
     pub holding: Vec<&'static str>,
 }
 
-/// Before every trial.
-pub const FIRST: [&str; 6] = ["burrs off", "crests not sharp", "entrance clean", "chips out of the mate", "both wiped", "both cool"];
 /// Three wires and two hands.
 const HOLDING: [&str; 4] = [
     "A blob of stiff grease, or plasticine, holds the two upper wires in their grooves; wipe it off after.",
@@ -107,7 +103,6 @@ pub fn gauge_sheet(plan: &Plan, kit: &Kit) -> GaugeSheet {
         shanks,
         balls: groove.filter(|_| !screw).map_or_else(Vec::new, |g| balls(plan, &g, best)),
         micrometers: kit.micrometers.iter().filter(|m| kinds.contains(&m.kind) && m.to_mm > run.near_limit()).cloned().collect(),
-        first: FIRST.into(),
         holding: if screw { HOLDING.into() } else { Vec::new() },
     }
 }

@@ -3,7 +3,7 @@
 use super::estimate::{Estimate, Seen};
 use super::fit::Fit;
 use super::past::still_to_do;
-use super::reading::{Measured, ReadShape, Went};
+use super::reading::{Measured, Read, ReadShape, Went};
 use crate::cut::DialSetting;
 use crate::log::RunPlan;
 use crate::quantity::{mm_text, plain_text};
@@ -85,11 +85,16 @@ pub const READING_DOUBT_MM: f64 = 0.005;
 /// A size judged, with the dial set so pass after pass, knowing what earlier readings have found.
 #[must_use]
 pub fn judge_knowing(run: &RunPlan, reading: &Measured, sets: &[f64], known: Option<&Estimate>) -> Option<Verdict> {
+    judge_read(run, reading, reading.read(run), sets, known)
+}
+
+/// The same of a reading worked already; nothing is read of a plug.
+pub(crate) fn judge_read(run: &RunPlan, reading: &Measured, read: Option<Read>, sets: &[f64], known: Option<&Estimate>) -> Option<Verdict> {
+    let seen = reading.seen(run, read.as_ref())?;
     if let Some(plug) = reading.plug {
-        return Some(by_plug(run, plug, reading, sets, known));
+        return Some(by_plug(run, plug, &seen, sets, known));
     }
-    let read = reading.read(run)?;
-    let seen = reading.seen(run)?;
+    let read = read?;
     let stood_mm = sets.last().copied().unwrap_or(0.0);
     let size = read.size;
     let doubt = if read.by_root { read.doubt.hypot(2.0 * run.tip_doubt_mm) } else { read.doubt };
@@ -107,10 +112,7 @@ pub fn judge_knowing(run: &RunPlan, reading: &Measured, sets: &[f64], known: Opt
         let says = "Do not cut deeper on this reading: it does not agree with where the dial stands.".into();
         return Some(Verdict { questions, shape: read.shape, ..Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says) });
     }
-    let after = known.cloned().or_else(|| Estimate::before(run)).map(|mut e| {
-        e.see(run, sets, &seen);
-        e
-    });
+    let after = taking_in(run, sets, known, &seen);
     // Turned so that cutting always makes the figure smaller: a bore's size is negated. Its fullest place and its thinnest beside it.
     let turned = |a: f64, b: f64| if turn > 0.0 { (a, b) } else { (-b, -a) };
     let u = turn * size;
@@ -123,10 +125,7 @@ pub fn judge_knowing(run: &RunPlan, reading: &Measured, sets: &[f64], known: Opt
     let room = |mm: f64| mm_text(mm.abs());
     let far = if run.side == Side::External { "above the low limit" } else { "below the high limit" };
     let eps = 1e-9;
-    let whole = match &read.shape {
-        Some(shape) => format!(" {}", shape.says),
-        None => String::new(),
-    };
+    let whole = read.shape.as_ref().map_or_else(String::new, |shape| format!(" {}", shape.says));
     let taken = match hidden {
         h if h < 5e-4 => String::new(),
         h if near < high => format!(" The lead and the flanks take {} of the room, which is allowed for.", room(h)),
@@ -167,13 +166,17 @@ pub fn judge_knowing(run: &RunPlan, reading: &Measured, sets: &[f64], known: Opt
     Some(verdict)
 }
 
+/// What is believed once this is taken in too.
+fn taking_in(run: &RunPlan, sets: &[f64], known: Option<&Estimate>, seen: &Seen) -> Option<Estimate> {
+    let mut after = known.cloned().or_else(|| Estimate::before(run))?;
+    after.see(run, sets, seen);
+    Some(after)
+}
+
 /// A plug in a bore, or a ring on a screw: between two sizes at best.
-fn by_plug(run: &RunPlan, plug: Went, reading: &Measured, sets: &[f64], known: Option<&Estimate>) -> Verdict {
+fn by_plug(run: &RunPlan, plug: Went, seen: &Seen, sets: &[f64], known: Option<&Estimate>) -> Verdict {
     let stood_mm = sets.last().copied().unwrap_or(0.0);
-    let after = known.cloned().or_else(|| Estimate::before(run)).zip(reading.seen(run)).map(|(mut e, seen)| {
-        e.see(run, sets, &seen);
-        e
-    });
+    let after = taking_in(run, sets, known, seen);
     let (value, sd) = after.as_ref().map_or((run.size_at(stood_mm - run.tip_to_pitch_mm), run.tip_doubt_mm), |e| e.size(run, sets));
     let size = PitchDiameter { value, doubt: 2.0 * sd };
     match plug {
@@ -188,10 +191,8 @@ fn by_plug(run: &RunPlan, plug: Went, reading: &Measured, sets: &[f64], known: O
             let to = after.as_ref().map_or(by_tip, |e| e.toward_size(run, sets, run.target_mm, run.far_limit()).max(by_tip));
             let next = next_cut(run, stood_mm, to);
             let set = next.as_ref().and_then(|n| n.dial.first()).map_or("", |d| d.text.as_str());
-            Verdict {
-                next: next.clone(),
-                ..Verdict::new(VerdictKind::TakeMore, size, format!("The go end does not go: set {set}, wipe both, and try it again."))
-            }
+            let says = format!("The go end does not go: set {set}, wipe both, and try it again.");
+            Verdict { next, ..Verdict::new(VerdictKind::TakeMore, size, says) }
         }
     }
 }

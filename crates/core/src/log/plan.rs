@@ -152,6 +152,17 @@ impl RunPlan {
         [self.turn() * (tight - self.near_limit()), self.turn() * (loose - self.far_limit())]
     }
 
+    /// The way back into a groove so deep, mm radial: with the tip seated in it the dial must read what the groove is deep, or every
+    /// setting after is out.
+    #[must_use]
+    pub fn way_back(&self, stands_mm: f64) -> Vec<String> {
+        let stands = self.dial.nearest(stands_mm).setting;
+        let mut steps = self.pick_up.clone();
+        let seated = format!("There, set the dial that carries the depth to {} ({}), and the other to zero.", stands.text, stands.reading);
+        steps.insert(steps.len().min(2), seated);
+        steps
+    }
+
     /// Depths the plan sets on the way from one depth to another, both left out.
     pub fn between(&self, from_mm: f64, to_mm: f64) -> impl Iterator<Item = f64> {
         self.passes.iter().map(|p| p.radial_mm).filter(move |d| *d > from_mm + SAME_MM && *d < to_mm - SAME_MM)

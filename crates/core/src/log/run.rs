@@ -3,7 +3,7 @@
 use super::act::{Act, ActKind, BitChange};
 use super::plan::{RunPass, RunPlan, SAME_MM};
 use crate::cut::{DialSetting, PassKind};
-use crate::gauge::{Estimate, Fit, FlankFound, PitchDiameter, Seen, TipFound, Verdict, VerdictKind, flank_of, judge_fit_knowing, judge_knowing};
+use crate::gauge::{Estimate, Fit, FlankFound, PitchDiameter, Seen, TipFound, Verdict, VerdictKind, flank_of, judge_fit_knowing, judge_read};
 use serde::Serialize;
 use std::collections::BTreeMap;
 
@@ -127,15 +127,14 @@ struct Run {
     ticks: BTreeMap<String, Tick>,
 }
 
+/// Ids of the acts taken back.
+pub(super) fn undone(acts: &[Act]) -> Vec<&str> {
+    acts.iter().filter_map(|a| if let ActKind::Undone { act } = &a.kind { Some(act.as_str()) } else { None }).collect()
+}
+
 /// Acts that count, in order: those taken back left out, and the taking back.
 pub(crate) fn standing(acts: &[Act]) -> Vec<&Act> {
-    let undone: Vec<&str> = acts
-        .iter()
-        .filter_map(|a| match &a.kind {
-            ActKind::Undone { act } => Some(act.as_str()),
-            _ => None,
-        })
-        .collect();
+    let undone = undone(acts);
     acts.iter().filter(|a| !undone.contains(&a.id.as_str()) && !matches!(a.kind, ActKind::Undone { .. })).collect()
 }
 
@@ -205,10 +204,10 @@ impl Run {
             ActKind::Rechucked {} => {
                 self.proven = false;
                 let mut steps = vec!["Read the run-out first: whatever it swings, half of that is too deep on one side.".to_owned()];
-                steps.extend(self.way_back());
+                steps.extend(self.plan.way_back(self.stands));
                 self.pick_up = steps;
             }
-            ActKind::Lost {} => self.pick_up = self.way_back(),
+            ActKind::Lost {} => self.pick_up = self.plan.way_back(self.stands),
             ActKind::Stopped {} => {
                 self.stopped = true;
                 let stands = self.plan.dial.nearest(self.stands).setting;
@@ -301,35 +300,29 @@ impl Run {
             "Touch it on the crest of the work and set the dial to zero; the groove\u{2019}s bottom will be met near {} ({}).",
             at.text, at.reading
         ));
-        steps.extend(self.way_back());
+        steps.extend(self.plan.way_back(self.stands));
         self.pick_up = steps;
-    }
-
-    /// The way back into the groove; with the tip seated in it the dial must read what the groove is deep, or every setting after is out.
-    fn way_back(&self) -> Vec<String> {
-        let stands = self.plan.dial.nearest(self.stands).setting;
-        let mut steps = self.plan.pick_up.clone();
-        let seated = format!("There, set the dial that carries the depth to {} ({}), and the other to zero.", stands.text, stands.reading);
-        steps.insert(steps.len().min(2), seated);
-        steps
     }
 
     fn measure(&mut self, act: &ActKind) {
         let sized = act.measured();
         let fit = act.tried();
+        let read = sized.and_then(|m| m.read(&self.plan));
+        // What the estimate is to take in, should it count.
+        let seen = sized.and_then(|m| m.seen(&self.plan, read.as_ref())).or_else(|| fit.map(Seen::Fit));
         if self.roughed {
-            let value = sized.and_then(|m| m.size(&self.plan)).unwrap_or_else(|| self.size());
+            let value = read.map_or_else(|| self.size(), |r| r.size);
             let says = "The stocking tool has not cut the flanks yet: no reading of them counts. Go on with the form tool, then measure.".into();
             self.verdict = Some(Verdict::new(VerdictKind::Unsure, PitchDiameter { value, doubt: 0.0 }, says));
             return;
         }
         let verdict = match (sized, fit, &self.known) {
             (Some(m), ..) => {
-                let size = m.size(&self.plan);
+                let size = read.as_ref().map(|r| r.size);
                 if self.doubted.take().zip(size).is_some_and(|(was, is)| (was - is).abs() <= AGAIN_MM) {
                     self.known = Estimate::before(&self.plan);
                 }
-                let verdict = judge_knowing(&self.plan, m, &self.sets, self.known.as_ref());
+                let verdict = judge_read(&self.plan, m, read, &self.sets, self.known.as_ref());
                 self.doubted = size.filter(|_| verdict.as_ref().is_some_and(|v| !v.questions.is_empty()));
                 verdict
             }
@@ -347,7 +340,6 @@ impl Run {
             self.proven = verdict.questions.is_empty();
             self.pick_up.clear();
             if verdict.questions.is_empty() {
-                let seen = sized.and_then(|m| m.seen(&self.plan)).or_else(|| fit.map(Seen::Fit));
                 if let Some(Seen::Size { mm, .. }) = seen {
                     self.last_size = Some([self.stands, mm]);
                 }

@@ -2,7 +2,7 @@
 
 use super::act::{Act, ActKind, BitChange};
 use super::plan::{RunPlan, SAME_MM};
-use super::run::{RunState, fold};
+use super::run::{RunState, fold, undone};
 use crate::cut::DialSetting;
 use crate::gauge::{Fit, Measured, VerdictKind, Went};
 use crate::outline::{Dimension, Drawing, Point, Shape};
@@ -79,7 +79,7 @@ pub struct Story {
 #[must_use]
 pub fn story(plan: &RunPlan, told: &[Told]) -> Story {
     let acts: Vec<Act> = told.iter().map(|t| t.act.clone()).collect();
-    let undone: Vec<&str> = acts.iter().filter_map(|a| if let ActKind::Undone { act } = &a.kind { Some(act.as_str()) } else { None }).collect();
+    let undone = undone(&acts);
     let mut stands = Stands { mm: 0.0, reading: plan.dial.nearest(0.0).setting };
     let lines: Vec<StoryLine> = told
         .iter()

@@ -178,9 +178,12 @@ impl Thread {
         let height = (self.major.value - self.basic.pitch.value) / 2.0;
         self.radius.map_or(height, |r| height - r.value * (1.0 - self.alpha_deg.to_radians().sin()))
     }
-}
 
-impl Thread {
+    /// Height of the basic flank above the pitch line and below it, mm on diameter.
+    pub(crate) fn heights(&self) -> [f64; 2] {
+        [self.major.value - self.basic.pitch.value, self.basic.pitch.value - self.basic.minor.value]
+    }
+
     /// Classes of this member whose limits of the pitch diameter reach past its own, with those limits, mm: the nearest first.
     pub(crate) fn wider_classes(&self, engagement_mm: Option<f64>) -> Vec<(String, [f64; 2])> {
         let (spec, side) = (&self.spec, self.spec.side);

@@ -238,31 +238,30 @@ fn tapers(k: &Known) -> Option<f64> {
     k.run?.verdict.as_ref()?.shape.as_ref()?.taper_mm
 }
 
+/// A taper read that takes more than a third of the room.
+fn shown_taper(k: &Known, taper: f64, end: &str) -> Option<Evidence> {
+    let way = if taper > 0.0 { "larger" } else { "smaller" };
+    (taper.abs() > k.room() * TELLS).then(|| shown(taper.abs() / k.room(), format!("It reads {} {way} at the far end, {end}.", mm_text(taper.abs()))))
+}
+
 pub(super) fn tailstock(k: &Known) -> Evidence {
     let support = k.plan.blank.slenderness.as_ref().map_or(Support::None, |s| s.support);
     if let Some(text) = k.watch(&["taper"], Level::Warn) {
         return shown(1.2, text);
     }
-    match (support, tapers(k)) {
-        (Support::None, _) => unlikely("No centre holds the free end."),
-        (_, Some(t)) if t.abs() > k.room() * TELLS => shown(
-            t.abs() / k.room(),
-            format!("It reads {} {} at the far end, with a centre holding it.", mm_text(t.abs()), if t > 0.0 { "larger" } else { "smaller" }),
-        ),
-        _ if k.plan.blank.parallel.is_some() => unlikely("The parallel test found nothing that shows."),
-        _ => open("No parallel test was made."),
+    if support == Support::None {
+        return unlikely("No centre holds the free end.");
     }
+    let otherwise =
+        || if k.plan.blank.parallel.is_some() { unlikely("The parallel test found nothing that shows.") } else { open("No parallel test was made.") };
+    tapers(k).and_then(|t| shown_taper(k, t, "with a centre holding it")).unwrap_or_else(otherwise)
 }
 
 pub(super) fn bends(k: &Known) -> Evidence {
     let support = k.plan.blank.slenderness.as_ref().map_or(Support::Steady, |s| s.support);
     match (support, tapers(k)) {
-        (Support::None, Some(t)) if t.abs() > k.room() * TELLS => shown(
-            t.abs() / k.room(),
-            format!("It reads {} {} at the far end, and nothing holds that end.", mm_text(t.abs()), if t > 0.0 { "larger" } else { "smaller" }),
-        ),
+        (Support::None, Some(t)) => shown_taper(k, t, "and nothing holds that end").unwrap_or_else(|| unlikely("Read along it, it is parallel.")),
         (Support::None, None) => open("The free end is not held: several readings along it would tell."),
-        (Support::None, Some(_)) => unlikely("Read along it, it is parallel."),
         _ => unlikely("The free end is held."),
     }
 }

@@ -48,11 +48,8 @@ impl Rescue {
 }
 
 fn pick_up(k: &Known) -> Vec<String> {
-    let mut steps = k.plan.run.pick_up.clone();
-    if let Some(run) = k.run.filter(|r| r.begun) {
-        let seated = format!("There, set the dial that carries the depth to {} ({}), and the other to zero.", run.stands.text, run.stands.reading);
-        steps.insert(steps.len().min(2), seated);
-    }
+    let plan = &k.plan.run;
+    let mut steps = k.run.filter(|r| r.begun).map_or_else(|| plan.pick_up.clone(), |run| plan.way_back(run.stands_mm));
     steps.push("A pass with the tool just clear, hand on the lever, to see that it follows the groove; only then one at that depth.".into());
     steps
 }

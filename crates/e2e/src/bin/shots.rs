@@ -76,26 +76,17 @@ async fn main() {
     browser.wait_text("[role=dialog]", "From:").await;
     browser.picture(&out.join("working.png")).await;
     // A stud cut, read twice and cut again: its story.
-    let client = reqwest::Client::new();
-    let stud = server.job("mill-bearing-stud").await;
+    let id = "mill-bearing-stud";
+    let stud = server.job(id).await;
     let run = &stud["plan"]["run"];
-    let tell = async |id: String, act: serde_json::Value| {
-        let put = client.put(server.at(&format!("/api/v1/jobs/mill-bearing-stud/acts/{id}"))).json(&serde_json::json!({ "act": act }));
-        put.send().await.unwrap().json::<serde_json::Value>().await.unwrap()
-    };
-    let cut = async |passes: &serde_json::Value, of: &str| {
-        for p in passes.as_array().unwrap() {
-            let pass = if p["pass"].is_object() { &p["pass"] } else { p };
-            tell(format!("{of}{}", pass["n"]), serde_json::json!({"kind": "pass_done", "n": pass["n"], "radial_mm": pass["radial_mm"]})).await;
-        }
-    };
-    cut(&run["passes"], "p").await;
+    server.cut(id, &run["passes"], "p").await;
     let high = run["limits_mm"][1].as_f64().unwrap();
     let read = |mm: f64| serde_json::json!({"kind": "measured", "pitch_diameter_mm": mm, "instrument": "25-50"});
-    let first = tell("r1".into(), read(high + 0.08)).await;
-    cut(&first["run"]["schedule"], "q").await;
-    tell("r2".into(), read(high - 0.05)).await;
-    tell("n".into(), serde_json::json!({"kind": "note", "text": "Bush goes on with graphite; keep the second stud to the same."})).await;
+    let first = server.act(id, "r1", read(high + 0.08)).await;
+    server.cut(id, &first["run"]["schedule"], "q").await;
+    server.act(id, "r2", read(high - 0.05)).await;
+    let note = "Bush goes on with graphite; keep the second stud to the same.";
+    server.act(id, "n", serde_json::json!({"kind": "note", "text": note})).await;
     browser.go(&server.at("/jobs/mill-bearing-stud/log")).await;
     browser.wait_text(".story", "graphite").await;
     browser.picture(&out.join("log.png")).await;

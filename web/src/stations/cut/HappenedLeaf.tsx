@@ -1,7 +1,8 @@
-import { useId, useState } from 'react';
+import { useState } from 'react';
 import type { ActKind, Job, NextStep, Plan } from '../../api/client';
 import { Leaf } from '../../parts/Leaf';
 import { LengthForm } from '../../parts/LengthForm';
+import { NoteForm } from '../../parts/NoteForm';
 import { StandsForm } from './StandsLeaf';
 
 type Asked = 'took' | 'bit' | 'note' | null;
@@ -30,26 +31,6 @@ function BitForm({ onTold }: { onTold: (act: ActKind) => void }) {
         ))}
       </div>
     </LengthForm>
-  );
-}
-
-function NoteForm({ onTold }: { onTold: (act: ActKind) => void }) {
-  const id = useId();
-  const [text, setText] = useState('');
-  return (
-    <form
-      className="editor"
-      onSubmit={(e) => {
-        e.preventDefault();
-        if (text.trim() !== '') onTold({ kind: 'note', text: text.trim() });
-      }}
-    >
-      <label htmlFor={id}>Worth remembering</label>
-      <input id={id} data-autofocus maxLength={4000} value={text} onChange={(e) => setText(e.currentTarget.value)} />
-      <button type="submit" className="act" disabled={text.trim() === ''}>
-        Keep it
-      </button>
-    </form>
   );
 }
 
@@ -83,7 +64,7 @@ export function HappenedLeaf({ job, plan, next, open, onClose, record, onTrouble
     <Leaf title={asked ? titles[asked] : 'Something else…'} open={open} onClose={close}>
       {asked === 'took' && next && <StandsForm plan={plan} act="It was cut there" onRead={(reading) => told({ kind: 'took', n: next.pass.n, reading })} />}
       {asked === 'bit' && <BitForm onTold={told} />}
-      {asked === 'note' && <NoteForm onTold={told} />}
+      {asked === 'note' && <NoteForm onTold={(text) => told({ kind: 'note', text })} />}
       {asked === null && (
         <div className="happened">
           {choices

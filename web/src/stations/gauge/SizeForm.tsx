@@ -12,7 +12,13 @@ interface Typed {
   around: string;
 }
 
-const KINDS = { wires: 'outside', one_wire: 'outside', micrometer: null, balls: null, root: null } as const;
+/** The kind of micrometer it is read with; none where none is. */
+function micrometerOf(how: Figured, plan: Plan) {
+  if (how === 'wires' || how === 'one_wire') return 'outside';
+  if (how === 'micrometer') return plan.thread.side === 'external' ? 'thread' : 'inside_thread';
+  return null;
+}
+
 /** Sizes of wire offered beside one another. */
 const OFFERED = 4;
 
@@ -75,9 +81,9 @@ export function SizeForm({ how, plan, sheet, judge, onTold }: SizeFormProps) {
   const [places, setPlaces] = useState<Typed[]>([]);
   const [fault, setFault] = useState<string | null>(null);
   const [questions, setQuestions] = useState<string[]>([]);
-  const kind = KINDS[how] ?? (how === 'micrometer' ? (plan.thread.side === 'external' ? 'thread' : 'inside_thread') : null);
-  const micrometers = kind ? (sheet?.micrometers ?? []).filter((m) => (m.kind ?? 'outside') === kind) : [];
-  const planned = with_.instrument === undefined ? micrometers.find((m) => m.name === plan.proof.instrument) : micrometers.find((m) => m.name === with_.instrument);
+  const kind = micrometerOf(how, plan);
+  const micrometers = (sheet?.micrometers ?? []).filter((m) => (m.kind ?? 'outside') === kind);
+  const planned = micrometers.find((m) => m.name === (with_.instrument === undefined ? plan.proof.instrument : with_.instrument));
   // The balls of the size nearest the best are taken until others are.
   const told: Partial<Measured> = how === 'balls' && with_.wire_mm === undefined ? { ...with_, wire_mm: sheet?.balls[0]?.ball_mm.value } : with_;
   const field = useRef<HTMLInputElement>(null);

@@ -1,4 +1,4 @@
-import type { GaugeSheet, Measured, Plan } from '../../api/client';
+import type { GaugeSheet, Measured, Plan, Quantity } from '../../api/client';
 import { figure } from '../../parts/Figure';
 
 /** How the thread is read or tried. */
@@ -57,7 +57,7 @@ export function usualWay(plan: Plan): How {
 /** What it should come to, with what it is read. */
 export function aimOf(how: Figured, plan: Plan, sheet: GaugeSheet | undefined, told: Partial<Measured>, unit: 'mm' | 'in'): string {
   const wire = sheet?.wires.find((w) => (told.wire_mm == null ? w.chosen : w.wire_mm.value === told.wire_mm));
-  const aim = (q: { value: number; text: string } | undefined) => (q ? `; aim ${figure(q as never, unit)}` : '');
+  const aim = (q: Quantity | undefined) => (q ? `; aim ${figure(q, unit)}` : '');
   switch (how) {
     case 'wires':
       return wire ? `Three ${figure(wire.wire_mm, unit)} wires${aim(wire.over_mm?.target)}` : plan.gauge.wire_mm && told.wire_mm == null ? `Three ${figure(plan.gauge.wire_mm, unit)} wires${aim(plan.gauge.over_wires_mm?.target)}` : 'Three wires';

@@ -1,9 +1,9 @@
-import { useId, useState } from 'react';
 import { inWords, type LogView } from '../../api/client';
 import { type Patch, useChange } from '../../api/hooks';
 import { useOutbox } from '../../api/outbox';
 import { useLog } from '../../api/sheets';
 import { Outline } from '../../drawing/Outline';
+import { NoteForm } from '../../parts/NoteForm';
 import type { StationProps } from '../JobPage';
 import { Station } from '../Station';
 import { Photos } from './Photos';
@@ -22,43 +22,19 @@ function when(happened: string): string {
 function StoryList({ lines }: { lines: Line[] }) {
   return (
     <div className="story" role="region" aria-label="What was done, newest first" tabIndex={0}>
-    <ol>
-      {[...lines].reverse().map((l) => (
-        <li key={l.id} className={l.undone ? 'taken-back' : l.verdict === 'in_limits' ? 'good' : undefined}>
-          <time dateTime={l.happened}>{when(l.happened)}</time>
-          <div>
-            <b>{l.says}</b>
-            {l.undone && <span> Taken back.</span>}
-            {l.then && <p>{l.then}</p>}
-          </div>
-        </li>
-      ))}
-    </ol>
+      <ol>
+        {[...lines].reverse().map((l) => (
+          <li key={l.id} className={l.undone ? 'taken-back' : l.verdict === 'in_limits' ? 'good' : undefined}>
+            <time dateTime={l.happened}>{when(l.happened)}</time>
+            <div>
+              <b>{l.says}</b>
+              {l.undone && <span> Taken back.</span>}
+              {l.then && <p>{l.then}</p>}
+            </div>
+          </li>
+        ))}
+      </ol>
     </div>
-  );
-}
-
-function NoteForm({ onTold }: { onTold: (text: string) => void }) {
-  const id = useId();
-  const [text, setText] = useState('');
-  return (
-    <form
-      className="editor note-form"
-      onSubmit={(e) => {
-        e.preventDefault();
-        if (text.trim() === '') return;
-        onTold(text.trim());
-        setText('');
-      }}
-    >
-      <label htmlFor={id}>Worth remembering</label>
-      <input id={id} maxLength={4000} value={text} onChange={(e) => setText(e.currentTarget.value)} />
-      <div className="row">
-        <button type="submit" className="act" disabled={text.trim() === ''}>
-          Keep it
-        </button>
-      </div>
-    </form>
   );
 }
 
