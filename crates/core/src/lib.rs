@@ -13,6 +13,7 @@
 //! # Ok::<(), String>(())
 //! ```
 
+pub mod batch;
 pub mod bit;
 pub mod blank;
 pub mod cut;
@@ -22,8 +23,10 @@ pub mod job;
 pub mod log;
 pub mod outline;
 pub mod pad;
+pub mod paper;
 pub mod plan;
 pub mod quantity;
+pub mod route;
 pub mod setup;
 pub mod shop;
 pub mod thread;

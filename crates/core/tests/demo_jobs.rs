@@ -49,8 +49,9 @@ fn the_paddle_screw_by_hand() {
     // Left-hand with the spindle forward runs away from the headstock.
     assert_eq!((plan.setup.hand_cut, plan.thread.hand), (yoke_core::thread::Hand::Left, yoke_core::thread::Hand::Left));
     assert!(plan.setup.says.contains("away from the headstock"), "{}", plan.setup.says);
-    // The wire: 2.54 lies in 0.487P to 0.650P, and the lead is corrected for.
-    let (w, e) = (2.54, aim);
+    // The wire: 2.54 and 3.048 lie in 0.487P to 0.650P; over 2.54 the aim reads 31.607, under the crests at 31.623, so it is 3.048. The lead is
+    // corrected for.
+    let (w, e) = (3.048, aim);
     let simple = e + w * (1.0 + 1.0 / sin(14.5)) - 2.54 / tan(14.5);
     let lead = (5.08 / (std::f64::consts::PI * e)).powi(2);
     let corrected = simple + w / 2.0 * lead * 14.5_f64.to_radians().cos() / tan(14.5);

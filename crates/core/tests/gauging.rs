@@ -327,3 +327,19 @@ fn several_undone_in_any_order_leave_what_stands() {
     acts.push(Act { id: "u10".into(), kind: ActKind::Undone { act: "p3".into() } });
     assert_eq!(fold(&plan.run, &acts), state);
 }
+
+#[test]
+fn the_wires_chosen_stand_proud_of_the_crests_where_any_of_the_drawer_do() {
+    // The paddle screw, cut to the middle of 2G: the wire nearest the best, 2.54, would lie 0.016 under the turned crests at the aim.
+    let over = |wire: f64, size: f64| size + wire * (1.0 + 1.0 / 14.5_f64.to_radians().sin()) - 5.08 / (2.0 * 14.5_f64.to_radians().tan());
+    let plan = common::on(0, "1-1/4-5 Acme LH");
+    let (crest, aim, low) = (plan.blank.used_mm.value, plan.cut.target_pitch_diameter_mm.value, plan.gauge.min_mm.value);
+    assert!(over(2.54, aim) < crest && over(3.048, low) > crest, "{crest} {aim} {low}");
+    let wires = plan.gauge.over_wires_mm.as_ref().unwrap();
+    assert_eq!(plan.gauge.wire_mm.as_ref().map(|w| w.value), Some(3.048));
+    assert!(wires.min.value > crest && plan.cut.passes.last().unwrap().over_wires_mm.is_some());
+    assert!(!common::watches(&plan, "warn", "wire_two_seats"));
+    // With none that does, the nearest is named with what is wrong, and what would be right.
+    let alone = common::sound(json!({"thread": {"callout": "1-1/4-5 Acme LH"}, "gauge": {"wires_mm": [2.54]}}));
+    assert!(alone.watch.iter().any(|w| w.code == "wire_unusable" && w.text.contains("lies below the crests") && w.text.contains("3.302")), "{:?}", alone.watch);
+}

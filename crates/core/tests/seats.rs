@@ -4,6 +4,18 @@
 use std::f64::consts::{PI, TAU};
 use yoke_core::gauge::{Groove, Seat, half_angle_of};
 
+#[test]
+fn a_second_seat_is_no_higher_than_a_pitch() {
+    // The paddle screw's own drawer: a wire leaned along the groove runs out of it, and that is no seat.
+    for (d, p, lead, alpha) in [(30.16, 5.08, 5.08, 14.5), (25.5, 5.0, 5.0, 15.0), (36.5, 7.0, 14.0, 15.0), (18.376, 2.5, 2.5, 30.0)] {
+        let groove = Groove { pitch_diameter_mm: d, pitch_mm: p, lead_mm: lead, alpha_deg: alpha };
+        for wire in [0.9, 1.4, 1.6, 1.829, 2.032, 2.54, 3.048, 3.6] {
+            let Some(seat) = groove.seat(wire * p / 5.08) else { continue };
+            assert!(seat.other_over_mm.is_none_or(|o| o > seat.over_mm && o < seat.over_mm + p), "{d} {wire}: {seat:?}");
+        }
+    }
+}
+
 /// Least distance from a wire's axis (through (h, 0, 0), leaning by β) or a ball's middle to the flanks, by trying points and
 /// walking downhill from the best.
 fn clearance(g: &Groove, h: f64, lean: Option<f64>, nut: bool) -> f64 {

@@ -6,7 +6,7 @@ mod common;
 use common::{Chance, demo_lathe, on, sound, tried};
 use serde_json::json;
 use yoke_core::gauge::{Estimate, Fit, Measured, Seen, VerdictKind};
-use yoke_core::log::{Act, ActKind, JobLearned, RunPlan, Told, fold, learned, story, story_csv};
+use yoke_core::log::{Act, ActKind, JobLearned, RunPlan, Told, fold, learned, reaction_s, story, story_csv};
 use yoke_core::trouble::Symptom;
 
 fn told(acts: Vec<ActKind>) -> Vec<Told> {
@@ -86,7 +86,15 @@ fn what_jobs_learned_together_is_nearer_the_truth_and_begins_the_next() {
                 }
             }
             let found = known.found(run).unwrap();
-            JobLearned { lathe: "Long bed".into(), material: "mild steel".into(), style: "modified_flank".into(), found, told_flat_mm: Some(0.31) }
+            JobLearned {
+                lathe: "Long bed".into(),
+                material: "mild steel".into(),
+                style: "modified_flank".into(),
+                found,
+                told_flat_mm: Some(0.31),
+                reactions_s: vec![0.4, 0.5],
+                title: "Tie rod".into(),
+            }
         })
         .collect();
     let all = learned(&jobs);
@@ -96,6 +104,9 @@ fn what_jobs_learned_together_is_nearer_the_truth_and_begins_the_next() {
     assert!(all[0].spring_doubt < 0.6 * one[0].spring_doubt, "{} {}", all[0].spring_doubt, one[0].spring_doubt);
     assert!((all[0].spring - 0.22).abs() < all[0].spring_doubt + 0.02, "{}", all[0].says);
     assert!(all[0].tip_wear_mm.unwrap().abs() < 0.05);
+    // One's own reaction: 2.5 mm past the mark at 2.5 mm a turn and 120 rpm is half a second; the mean 0.45 and twice its spread, 0.051, made up to a tenth.
+    assert!((reaction_s(2.5, 2.5, 120.0).unwrap() - 0.5).abs() < 1e-12 && reaction_s(1.0, 2.5, 0.0).is_none());
+    assert_eq!((all[0].reaction_s, one[0].reaction_s), (Some(0.6), None));
     // The next job, told so, begins from it.
     let next = sound(
         json!({"thread": {"callout": "M20x2.5-6g"}, "lathe": demo_lathe(0), "gauge": {"spring": {"share": all[0].spring, "doubt": all[0].spring_doubt}}}),
@@ -107,4 +118,24 @@ fn what_jobs_learned_together_is_nearer_the_truth_and_begins_the_next() {
     assert!((found.spring - all[0].spring).abs() < 2.0 * all[0].spring_doubt && found.spring_doubt <= all[0].spring_doubt + 1e-9);
     let faults = common::reckon(json!({"thread": {"callout": "M20"}, "gauge": {"spring": {"share": 0.9, "doubt": 0.1}}})).unwrap_err();
     assert_eq!(faults[0].pointer, "/gauge/spring/share");
+}
+
+#[test]
+fn plain_sizes_passes_run_past_and_scrap_are_told_and_taken_back() {
+    let plan = sound(json!({"thread": {"callout": "M16x2-6g"}, "lathe": demo_lathe(2)}));
+    let size = |mm| ActKind::Sized { name: "shank".into(), mm };
+    let spoilt = ActKind::Scrapped { why: "the bit dug in".into() };
+    let all = vec![size(15.9), ActKind::PassDone { n: 1, radial_mm: 0.3 }, ActKind::Overran { past_mm: 1.5 }, size(15.95), spoilt];
+    let mut acts: Vec<Act> = told(all).into_iter().map(|t| t.act).collect();
+    let state = fold(&plan.run, &acts);
+    assert_eq!((state.sizes["shank"], state.overran_mm.as_slice()), (15.95, [1.5].as_slice()));
+    assert!(state.scrapped.is_some() && state.next.is_none() && !state.finished && state.says.contains("Scrapped"));
+    let story = story(&plan.run, &acts.iter().cloned().map(|act| Told { act, happened: String::new(), source: String::new() }).collect::<Vec<_>>());
+    assert!(story.result.contains("scrapped: the bit dug in"), "{}", story.result);
+    assert_eq!(story.lines.iter().map(|l| l.says.as_str()).nth(2), Some("Ran 1.500 mm past the mark."));
+    acts.push(Act { id: "back".into(), kind: ActKind::Undone { act: acts[4].id.clone() } });
+    let back = fold(&plan.run, &acts);
+    assert!(back.scrapped.is_none() && back.next.is_some());
+    let refused = |kind: ActKind| kind.check().unwrap_err().0;
+    assert_eq!((refused(size(0.0)), refused(ActKind::Overran { past_mm: -1.0 }), refused(ActKind::Scrapped { why: " ".into() })), ("/mm", "/past_mm", "/why"));
 }

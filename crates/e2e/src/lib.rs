@@ -295,6 +295,24 @@ impl Browser {
         self.page.screenshot(path).await.unwrap();
     }
 
+    /// Prints the page as the browser's own print does, by the page sizes its styles name; the pages as text.
+    pub async fn printed(&self) -> Vec<String> {
+        let folder = tempfile::tempdir().unwrap();
+        let file = folder.path().join("print.pdf");
+        std::fs::write(&file, self.pdf().await).unwrap();
+        let read = Command::new("pdftotext").args(["-layout", "-enc", "UTF-8"]).arg(&file).arg("-").output();
+        let text = read.expect("pdftotext is installed: apt-get install poppler-utils").stdout;
+        // A page ends in a form feed.
+        String::from_utf8(text).unwrap().split_terminator('\u{c}').map(str::to_owned).collect()
+    }
+
+    /// The same as a file.
+    pub async fn pdf(&self) -> Vec<u8> {
+        use base64::Engine;
+        let printed = self.tools.send_raw("Page.printToPDF", json!({ "preferCSSPageSize": true, "printBackground": true })).await.unwrap();
+        base64::engine::general_purpose::STANDARD.decode(printed["data"].as_str().unwrap()).unwrap()
+    }
+
     /// Closes the browser; dropping the driver would end it less politely.
     pub async fn close(self) {
         let _ = self.page.clone().quit().await;

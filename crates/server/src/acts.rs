@@ -1,6 +1,7 @@
 //! Acts: append-only, made by the client, never refused as stale.
 
 use crate::app::App;
+use crate::batch;
 use crate::events::Moved;
 use crate::jobs::{JobView, acts, facts, view};
 use crate::planning::{body_json, plan_with_store};
@@ -11,6 +12,7 @@ use axum::extract::{Path, State};
 use serde::Deserialize;
 use serde_json::Value;
 use utoipa::ToSchema;
+use yoke_core::batch::check_sized;
 use yoke_core::job::Fault;
 use yoke_core::log::{ActKind, RunPlan, RunState, fold};
 use yoke_store::{ActRow, Frozen, Recorded, Store, StoreError};
@@ -91,6 +93,11 @@ fn keep(store: &Store, job: &str, row: &ActRow, act: &ActKind) -> Result<Outcome
     } else {
         None
     };
+    if let ActKind::Sized { name, mm } = act
+        && let Err((field, detail)) = check_sized(name, *mm, &batch::plain_of(store, &found)?)
+    {
+        return Ok(Outcome::Faulty(vec![Fault::new(format!("/act{field}"), detail)]));
+    }
     // Where the dial stands is judged against the frozen run; what only goes on, against how the run stands.
     let fault = |(field, detail)| Ok(Outcome::Faulty(vec![Fault::new(format!("/act{field}"), detail)]));
     let run = || freeze.as_ref().or(found.frozen.as_ref()).and_then(|f| serde_json::from_str::<RunPlan>(&f.run).ok());

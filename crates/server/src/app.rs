@@ -1,6 +1,6 @@
 //! The application: its state, its routes, its start and end.
 
-use crate::{acts, bits, day, demo, events, file, guard, jobs, lathes, log, planning, problem, sheets, shop, web};
+use crate::{acts, batch, bits, day, demo, events, file, guard, jobs, lathes, log, planning, problem, route, sheets, shop, web};
 use axum::Router;
 use axum::extract::DefaultBodyLimit;
 use axum::middleware;
@@ -72,6 +72,13 @@ pub fn api() -> OpenApiRouter<App> {
         .routes(routes!(sheets::groove))
         .routes(routes!(sheets::gauging))
         .routes(routes!(sheets::troubles))
+        .routes(routes!(sheets::paper))
+        .routes(routes!(route::route, route::put_route, route::drop_route))
+        .routes(routes!(route::tick))
+        .routes(routes!(batch::batch, batch::make_batch, batch::change_batch))
+        .routes(routes!(batch::again))
+        .routes(routes!(batch::carry))
+        .routes(routes!(batch::batch_csv))
         .routes(routes!(log::log))
         .routes(routes!(log::log_csv))
         .routes(routes!(log::learned_all))
@@ -90,7 +97,7 @@ pub fn api() -> OpenApiRouter<App> {
         .routes(routes!(shop::plate))
         .routes(routes!(shop::trial))
         .routes(routes!(shop::buy))
-        .routes(routes!(day::day))
+        .routes(routes!(day::as_it_stands, day::day, day::put_day))
         .routes(routes!(shop::chart_csv))
         .routes(routes!(planning::scratch))
         .routes(routes!(shop::kit, shop::put_kit))
@@ -135,8 +142,10 @@ pub async fn serve(folder: &Path, port: u16, with_demo: bool, fresh: bool) -> Re
     let (stop, stopping) = watch::channel(false);
     let app = App { store: Arc::new(store), events: broadcast::channel(64).0, stopping, clock: now, port };
     tokio::spawn(copy_daily(app.clone(), folder.join("copies")));
+    // The routes describe themselves as they are put together, which takes a moment: the address is told once they answer.
+    let router = router(app);
     println!("Yoke Turn is at http://127.0.0.1:{port}/");
-    axum::serve(listener, router(app))
+    axum::serve(listener, router)
         .with_graceful_shutdown(async move {
             asked_to_stop().await;
             let _ = stop.send(true);

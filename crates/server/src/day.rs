@@ -10,9 +10,9 @@ use axum::extract::State;
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::ToSchema;
-use yoke_core::gears::{Day, DayJob, Setting, day_order};
+use yoke_core::gears::{Day, DayJob, Setting, day_in_order_told, day_order};
 use yoke_core::job::{Fault, LatheProfile, Mounted, read_json};
-use yoke_store::{Store, StoreError};
+use yoke_store::{JobRow, Store, StoreError};
 
 /// The jobs of a day.
 #[derive(Default, Deserialize, ToSchema)]
@@ -30,36 +30,113 @@ pub struct DaySaid {
     day: Day,
     /// Jobs left out, by title: no thread yet, no train, or finished.
     left_out: Vec<String>,
+    /// Whether the order is the user's own.
+    told: bool,
 }
+
+/// Whose sheet an order of the user's own is, and what it is kept as.
+pub const OWNER: &str = "shop";
+const KIND: &str = "day";
 
 /// More jobs than this are no day.
 const MOST: usize = 60;
 
-/// Puts jobs in the order that changes least.
-#[utoipa::path(post, path = "/api/v1/day", request_body = DayBody, responses((status = 200, body = DaySaid), (status = 422, body = Problem)))]
-pub async fn day(State(app): State<App>, body: Bytes) -> Result<Json<DaySaid>, Problem> {
-    let (asked, mut faults) = read_json::<DayBody>(body_json(&body)?);
+/// The jobs a request names.
+fn asked(body: &Bytes) -> Result<Vec<String>, Problem> {
+    let (asked, mut faults) = read_json::<DayBody>(body_json(body)?);
     if asked.jobs.len() > MOST {
         faults.push(Fault::new("/jobs", format!("{} jobs are too many for a day; {MOST} at most", asked.jobs.len())));
     }
-    if !faults.is_empty() {
-        return Err(Problem::faulty(faults));
-    }
-    app.with_store(move |store| put(store, asked.jobs)).await?.map(Json).map_err(Problem::faulty)
+    if faults.is_empty() { Ok(asked.jobs) } else { Err(Problem::faulty(faults)) }
 }
 
-fn put(store: &Store, ids: Vec<String>) -> Result<Result<DaySaid, Vec<Fault>>, StoreError> {
+/// Puts jobs in the order that changes least.
+#[utoipa::path(post, path = "/api/v1/day", request_body = DayBody, responses((status = 200, body = DaySaid), (status = 422, body = Problem)))]
+pub async fn day(State(app): State<App>, body: Bytes) -> Result<Json<DaySaid>, Problem> {
+    let jobs = asked(&body)?;
+    app.with_store(move |store| put(store, jobs, false)).await?.map(Json).map_err(Problem::faulty)
+}
+
+/// The day as it stands: in the user's own order where one was told, jobs made since after it; else in the one that changes least.
+#[utoipa::path(get, path = "/api/v1/day", responses((status = 200, body = DaySaid)))]
+pub async fn as_it_stands(State(app): State<App>) -> Result<Json<DaySaid>, Problem> {
+    app.with_store(stands).await?.map(Json).map_err(Problem::faulty)
+}
+
+fn stands(store: &Store) -> Result<Result<DaySaid, Vec<Fault>>, StoreError> {
+    let Some(row) = store.sheet(OWNER, KIND)? else { return put(store, Vec::new(), false) };
+    let told: Vec<String> = serde_json::from_str(&row.body).unwrap_or_default();
     let rows = store.jobs()?;
+    let here = of_the_day(store, rows.clone())?;
+    // A part of a batch stands for the part that is next now.
+    let now = |id: &String| {
+        let batch = rows.iter().find(|r| r.id == *id).and_then(|r| r.batch.as_ref());
+        here.iter().find(|h| h.id == *id || batch.is_some() && h.batch.as_ref() == batch)
+    };
+    let mut ids: Vec<String> = Vec::new();
+    for job in told.iter().filter_map(now).chain(&here) {
+        if !ids.contains(&job.id) {
+            ids.push(job.id.clone());
+        }
+    }
+    ids.truncate(MOST);
+    put(store, ids, true)
+}
+
+/// Keeps an order of the user's own; none goes back to the one that changes least.
+#[utoipa::path(put, path = "/api/v1/day", request_body = DayBody, responses((status = 200, body = DaySaid), (status = 422, body = Problem)))]
+pub async fn put_day(State(app): State<App>, body: Bytes) -> Result<Json<DaySaid>, Problem> {
+    let jobs = asked(&body)?;
+    let said = app
+        .with_store(move |store| {
+            // Looked through before it is kept.
+            if let Err(faults) = put(store, jobs.clone(), true)? {
+                return Ok(Err(faults));
+            }
+            // The last order told stands, whoever told one before.
+            store.drop_sheet(OWNER, KIND)?;
+            if !jobs.is_empty() {
+                store.put_sheet(OWNER, KIND, 0, &serde_json::to_string(&jobs).unwrap_or_default())?;
+            }
+            stands(store)
+        })
+        .await?;
+    said.map(Json).map_err(Problem::faulty)
+}
+
+/// The jobs a day is made of: of a batch the part that is next.
+fn of_the_day(store: &Store, rows: Vec<JobRow>) -> Result<Vec<JobRow>, StoreError> {
+    let mut out: Vec<JobRow> = Vec::new();
+    for row in rows {
+        let Some(batch) = &row.batch else {
+            out.push(row);
+            continue;
+        };
+        if out.iter().any(|o| o.batch.as_ref() == Some(batch)) {
+            continue;
+        }
+        for part in store.batch(batch)? {
+            if planned_json(store, &part)?.is_none_or(|(_, finished)| !finished) {
+                out.push(part);
+                break;
+            }
+        }
+    }
+    Ok(out)
+}
+
+/// The jobs of these ids, or of the whole board, in the order told or in the one that changes least.
+fn put(store: &Store, ids: Vec<String>, told: bool) -> Result<Result<DaySaid, Vec<Fault>>, StoreError> {
+    let rows = store.jobs()?;
+    let whole = if ids.is_empty() { of_the_day(store, rows.clone())? } else { Vec::new() };
     let mut chosen = Vec::new();
     let mut faults = Vec::new();
     if ids.is_empty() {
-        chosen.extend(rows.iter().take(MOST));
+        chosen.extend(whole.iter().take(MOST));
     }
     for (i, id) in ids.iter().enumerate() {
         match rows.iter().find(|r| r.id == *id) {
-            Some(row) if chosen.iter().any(|c: &&yoke_store::JobRow| c.id == row.id) => {
-                faults.push(Fault::new(format!("/jobs/{i}"), format!("“{id}” is named twice")))
-            }
+            Some(row) if chosen.iter().any(|c: &&JobRow| c.id == row.id) => faults.push(Fault::new(format!("/jobs/{i}"), format!("“{id}” is named twice"))),
             Some(row) => chosen.push(row),
             None => faults.push(Fault::new(format!("/jobs/{i}"), format!("there is no job “{id}” on the board"))),
         }
@@ -78,9 +155,17 @@ fn put(store: &Store, ids: Vec<String>) -> Result<Result<DaySaid, Vec<Fault>>, S
     let now = |name: &str| {
         let on = profiles.iter().find(|p| p.name.as_deref() == Some(name)).and_then(|p| p.mounted.clone()).unwrap_or_default();
         let teeth = |list: Option<Vec<i64>>| list.unwrap_or_default().into_iter().filter_map(|t| u16::try_from(t).ok()).collect();
-        Setting { train: Mounted { drivers: teeth(on.drivers), driven: teeth(on.driven) }, ..Setting::default() }
+        // Where there is only one position nothing is to be moved to it.
+        let levers = profiles.iter().find(|p| p.name.as_deref() == Some(name)).and_then(|p| p.gearbox.clone()).unwrap_or_default();
+        let gearbox = match levers.as_slice() {
+            [] => "direct".to_owned(),
+            [only] => only.name.clone(),
+            _ => String::new(),
+        };
+        Setting { gearbox, train: Mounted { drivers: teeth(on.drivers), driven: teeth(on.driven) }, ..Setting::default() }
     };
-    Ok(Ok(DaySaid { day: day_order(&jobs, &now), left_out }))
+    let day = if told { day_in_order_told(&jobs, &now) } else { day_order(&jobs, &now) };
+    Ok(Ok(DaySaid { day, left_out, told }))
 }
 
 /// What a plan needs set, and the lathe it is for.

@@ -4,6 +4,7 @@ use crate::jobs::{AddMember, join};
 use serde_json::{Value, json};
 use yoke_core::job::Kit;
 use yoke_core::log::ActKind;
+use yoke_core::thread::Hand;
 use yoke_store::{ActRow, Frozen, Store};
 
 /// Lays the yard out in an empty store; a store with jobs is left as it is.
@@ -59,6 +60,10 @@ fn add(store: &Store, job: &Value, clock: crate::app::Clock) -> Result<(), Strin
     if job["members"] == "pair" {
         let nut = AddMember { mate: true, material: job["mate_material"].as_str().map(str::to_owned), ..AddMember::default() };
         join(store, &id, nut, &clock()).map_err(text)?;
+    }
+    if let Some(hands) = job["hands"].as_array() {
+        let hands: Vec<Hand> = hands.iter().filter_map(|h| serde_json::from_value(h.clone()).ok()).collect();
+        crate::batch::make_of(store, &id, i64::try_from(hands.len()).unwrap_or(0), &hands, &clock()).map_err(text)?;
     }
     if part_cut {
         let frozen =

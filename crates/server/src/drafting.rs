@@ -11,6 +11,8 @@ use yoke_core::outline::{Drawing, Point};
 pub const BAR_MM: f64 = 50.0;
 /// Height of the lettering, mm on the paper.
 const LETTER_MM: f64 = 3.2;
+/// Width of a letter of it, mm, about.
+const LETTER_WIDE_MM: f64 = 0.55 * LETTER_MM;
 /// Border about the drawing, mm on the paper.
 const BORDER_MM: f64 = 8.0;
 
@@ -21,10 +23,20 @@ fn words(drawing: &Drawing) -> impl Iterator<Item = (Point, String)> + '_ {
     said.chain(figures)
 }
 
+/// Whether any two words, set in the middle of their points, would stand on one another.
+fn crowded(words: &[(Point, String)]) -> bool {
+    #[allow(clippy::cast_precision_loss)] // a word
+    let half = |text: &str| text.chars().count() as f64 * LETTER_WIDE_MM / 2.0;
+    let apart = |(a, t): &(Point, String), (b, u): &(Point, String)| (a[1] - b[1]).abs() >= LETTER_MM || (a[0] - b[0]).abs() >= half(t) + half(u);
+    words.iter().enumerate().any(|(i, w)| words[..i].iter().any(|v| !apart(v, w)))
+}
+
 /// The drawing as SVG, `scale` mm on the paper for each of its own, with a bar of 50 mm to check the print by.
 pub fn to_svg(drawing: &Drawing, scale: f64) -> String {
     let [left, bottom, right, top] = drawing.bounds;
-    let wide = ((right - left) * scale).max(BAR_MM) + 2.0 * BORDER_MM;
+    let said = format!("This bar is {BAR_MM} mm when the print is {scale}:1");
+    #[allow(clippy::cast_precision_loss)] // a line
+    let wide = ((right - left) * scale).max(said.len() as f64 * LETTER_WIDE_MM) + 2.0 * BORDER_MM;
     let foot = BORDER_MM + 3.0 * LETTER_MM;
     let tall = (top - bottom) * scale + BORDER_MM + foot;
     let x = |v: f64| (v - left) * scale + BORDER_MM;
@@ -41,12 +53,15 @@ pub fn to_svg(drawing: &Drawing, scale: f64) -> String {
         lines = lines.add(Polyline::new().set("class", shape.role).set("stroke-dasharray", dashed).set("points", points.join(" ")));
     }
     let mut letters = Group::new().set("font-family", "sans-serif").set("font-size", LETTER_MM).set("text-anchor", "middle");
-    for (point, text) in words(drawing) {
-        letters = letters.add(Text::new(text).set("x", x(point[0])).set("y", y(point[1])));
+    let placed: Vec<(Point, String)> = words(drawing).map(|(p, text)| ([x(p[0]), y(p[1])], text)).collect();
+    // Words that would stand on one another tell nothing: drawn so small, the outline stands alone.
+    if !crowded(&placed) {
+        for ([x, y], text) in placed {
+            letters = letters.add(Text::new(text).set("x", x).set("y", y));
+        }
     }
     let level = tall - foot + 2.0 * LETTER_MM;
     let bar = Line::new().set("class", "calibration").set("x1", BORDER_MM).set("x2", BORDER_MM + BAR_MM).set("y1", level).set("y2", level);
-    let said = format!("This bar is {BAR_MM} mm when the print is {scale}:1");
     Document::new()
         .set("width", format!("{wide:.4}mm"))
         .set("height", format!("{tall:.4}mm"))

@@ -3,8 +3,8 @@
 //! Keys stand in order, numbers as they were written, and nothing in it tells when it was made: the same shop gives the same bytes.
 
 use crate::app::App;
-use crate::lathes;
 use crate::problem::Problem;
+use crate::{day, lathes};
 use axum::Json;
 use axum::body::Bytes;
 use axum::extract::{Path, State};
@@ -15,9 +15,11 @@ use serde_json::value::RawValue;
 use std::collections::{BTreeMap, BTreeSet};
 use std::sync::atomic::{AtomicU64, Ordering};
 use utoipa::ToSchema;
+use yoke_core::batch::{BatchFacts, MOST_PARTS};
 use yoke_core::job::{Fault, Kit, LatheProfile, PlanRequest, read_json};
 use yoke_core::log::{ActKind, RunPlan};
-use yoke_store::{ActRow, Frozen, JobRow, LatheRow, Store, StoreError, TakenIn, Whole, WholeJob};
+use yoke_core::route::Route;
+use yoke_store::{ActRow, Frozen, JobRow, LatheRow, SheetRow, Store, StoreError, TakenIn, TickRow, Whole, WholeJob};
 
 /// What the file calls itself, and the version it is written in.
 const FORMAT: &str = "yoke-turn-shop";
@@ -43,6 +45,44 @@ pub struct ShopFile {
     kit: Option<Box<RawValue>>,
     /// Jobs, oldest first.
     jobs: Vec<JobFile>,
+    /// Routes, batches, and the day's order.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    sheets: Vec<SheetFile>,
+}
+
+/// What is kept beside the jobs.
+#[derive(Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct SheetFile {
+    /// The job it belongs to, or `shop`.
+    owner: String,
+    /// `route`, `batch` or `day`.
+    kind: String,
+    /// A route, what is kept of a batch, or a list of jobs.
+    #[schema(value_type = SheetBody)]
+    body: Box<RawValue>,
+    revision: i64,
+}
+
+/// What a sheet may be; named for its schema.
+#[derive(Serialize, ToSchema)]
+#[serde(untagged)]
+#[allow(dead_code)] // only its schema is used
+pub enum SheetBody {
+    /// A route.
+    Route(Route),
+    /// What is kept of a batch.
+    Batch(BatchFacts),
+    /// The day's order.
+    Day(Vec<String>),
+}
+
+/// An operation of a route that is done.
+#[derive(Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct TickFile {
+    op: String,
+    done: String,
 }
 
 /// A lathe in the file.
@@ -70,12 +110,21 @@ pub struct JobFile {
     part: Option<String>,
     #[serde(default, skip_serializing_if = "Option::is_none")]
     mate: Option<String>,
+    /// The first job of its batch.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    batch: Option<String>,
+    /// Its place in the batch, from 1.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    place: Option<i64>,
     #[schema(value_type = PlanRequest)]
     request: Box<RawValue>,
     /// The plan as it was frozen at the first pass.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     frozen: Option<FrozenFile>,
     acts: Vec<ActFile>,
+    /// What is done of its route.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    ticks: Vec<TickFile>,
 }
 
 /// A frozen plan in the file.
@@ -151,7 +200,7 @@ fn raw(text: String) -> Box<RawValue> {
 
 fn written(whole: Whole) -> ShopFile {
     let lathes = whole.lathes.into_iter().map(|l| LatheFile { id: l.id, revision: l.revision, away: l.away, body: raw(l.body) });
-    let jobs = whole.jobs.into_iter().map(|WholeJob { job: j, acts }| {
+    let jobs = whole.jobs.into_iter().map(|WholeJob { job: j, acts, ticks }| {
         let acts = acts.into_iter().map(|a| ActFile {
             id: a.id,
             sequence: a.sequence,
@@ -168,12 +217,16 @@ fn written(whole: Whole) -> ShopFile {
             revision: j.revision,
             part: j.part,
             mate: j.mate,
+            batch: j.batch,
+            place: j.place,
+            ticks: ticks.into_iter().map(|t| TickFile { op: t.op, done: t.done }).collect(),
             request: raw(j.request),
             frozen: j.frozen.map(|f| FrozenFile { engine: f.engine, plan: raw(f.plan), run: raw(f.run) }),
             acts: acts.collect(),
         }
     });
-    ShopFile { format: FORMAT.into(), version: VERSION, lathes: lathes.collect(), kit: whole.kit.map(raw), jobs: jobs.collect() }
+    let sheets = whole.sheets.into_iter().map(|s| SheetFile { owner: s.owner, kind: s.kind, body: raw(s.body), revision: s.revision });
+    ShopFile { format: FORMAT.into(), version: VERSION, lathes: lathes.collect(), kit: whole.kit.map(raw), jobs: jobs.collect(), sheets: sheets.collect() }
 }
 
 fn as_file(name: &str, file: &ShopFile) -> Result<Response, Problem> {
@@ -198,14 +251,17 @@ pub async fn job_out(State(app): State<App>, Path(id): Path<String>) -> Result<R
     let file = app
         .with_store(move |store| {
             let Some(job) = store.job(&id)? else { return Ok(None) };
-            let jobs = match &job.part {
-                Some(part) => store.members(part)?,
-                None => vec![job],
+            let jobs = match (&job.batch, &job.part) {
+                (Some(batch), _) => store.batch(batch)?,
+                (None, Some(part)) => store.members(part)?,
+                (None, None) => vec![job],
             };
-            let jobs = jobs.into_iter().map(|job| Ok(WholeJob { acts: store.acts(&job.id)?, job })).collect::<Result<Vec<_>, StoreError>>()?;
+            let jobs = jobs.into_iter().map(|job| store.whole_job(job)).collect::<Result<Vec<_>, StoreError>>()?;
+            let named = |id: &str| jobs.iter().any(|j| j.job.id == id);
+            let sheets = store.sheets()?.into_iter().filter(|s| named(&s.owner)).collect();
             let on: BTreeSet<String> = jobs.iter().filter_map(|j| lathe_of(&j.job.request)).collect();
             let lathes = store.lathes()?.into_iter().filter(|l| on.contains(&l.id)).collect();
-            Ok(Some(written(Whole { lathes, kit: None, jobs })))
+            Ok(Some(written(Whole { lathes, kit: None, jobs, sheets })))
         })
         .await?;
     as_file(&name, &file.ok_or_else(|| Problem::missing("job"))?)
@@ -264,13 +320,17 @@ fn rows(file: ShopFile) -> Whole {
             sequence,
             part: j.part,
             mate: j.mate,
+            batch: j.batch,
+            place: j.place,
         };
-        WholeJob { job, acts }
+        let ticks = j.ticks.into_iter().map(|t| TickRow { op: t.op, done: t.done }).collect();
+        WholeJob { job, acts, ticks }
     });
     Whole {
         jobs: jobs.collect(),
         lathes: file.lathes.into_iter().map(|l| LatheRow { id: l.id, body: text(l.body), revision: l.revision, away: l.away }).collect(),
         kit: file.kit.map(text),
+        sheets: file.sheets.into_iter().map(|s| SheetRow { owner: s.owner, kind: s.kind, body: text(s.body), revision: s.revision }).collect(),
     }
 }
 
@@ -327,6 +387,37 @@ fn look_through(file: &ShopFile) -> Vec<Fault> {
     for (i, job) in file.jobs.iter().enumerate() {
         if job.mate.as_ref().is_some_and(|m| !ids.contains(m)) {
             faults.push(Fault::new(format!("/jobs/{i}/mate"), "its mate is not in the file"));
+        }
+        match (&job.batch, job.place) {
+            (None, None) => {}
+            (Some(batch), Some(place)) if ids.contains(batch) && usize::try_from(place).is_ok_and(|p| (1..=MOST_PARTS).contains(&p)) => {}
+            (Some(batch), _) if !ids.contains(batch) => faults.push(Fault::new(format!("/jobs/{i}/batch"), "the first of its batch is not in the file")),
+            _ => faults.push(Fault::new(
+                format!("/jobs/{i}/place"),
+                "a job of a batch has its place in it, from 1 and not past the most a batch holds; one of none has none",
+            )),
+        }
+        let mut ops = BTreeSet::new();
+        for (n, tick) in job.ticks.iter().enumerate() {
+            named(&tick.op, format!("/jobs/{i}/ticks/{n}/op"), &mut ops, &mut faults);
+        }
+    }
+    let mut owned = BTreeSet::new();
+    for (i, sheet) in file.sheets.iter().enumerate() {
+        let at = format!("/sheets/{i}");
+        match sheet.kind.as_str() {
+            "day" if sheet.owner == day::OWNER => {
+                if let Err(e) = serde_json::from_str::<Vec<String>>(sheet.body.get()) {
+                    faults.push(Fault::new(format!("{at}/body"), format!("a list of jobs is wanted: {e}")));
+                }
+            }
+            "route" if ids.contains(&sheet.owner) => reads::<Route>(&sheet.body, &format!("{at}/body"), &mut faults),
+            "batch" if ids.contains(&sheet.owner) => reads::<BatchFacts>(&sheet.body, &format!("{at}/body"), &mut faults),
+            "route" | "batch" | "day" => faults.push(Fault::new(format!("{at}/owner"), format!("“{}” is not in the file", sheet.owner))),
+            other => faults.push(Fault::new(format!("{at}/kind"), format!("“{other}” is not known; route, batch or day is wanted"))),
+        }
+        if !owned.insert((&sheet.owner, &sheet.kind)) {
+            faults.push(Fault::new(format!("{at}/owner"), format!("“{}” has that sheet twice", sheet.owner)));
         }
     }
     faults

@@ -43,6 +43,12 @@ pub struct JobLine {
     created: String,
     /// The part it belongs to, when it carries other threads or has a mate.
     part: Option<String>,
+    /// The batch it is one of.
+    batch: Option<String>,
+    /// Its place in the batch.
+    place: Option<i64>,
+    /// Whether it was scrapped.
+    scrapped: bool,
 }
 
 /// Another thread of the same part.
@@ -85,6 +91,10 @@ pub struct JobView {
     run: Option<RunState>,
     /// The other threads of its part.
     members: Vec<MemberLine>,
+    /// The batch it is one of.
+    batch: Option<String>,
+    /// Its place in the batch.
+    place: Option<i64>,
 }
 
 impl JobView {
@@ -133,10 +143,18 @@ fn planned(store: &Store, job: &JobRow) -> Result<Planned, StoreError> {
     }))
 }
 
-/// A job's plan as JSON, and whether its thread is proven; nothing when it does not plan.
+/// How a job's run stands, with the run it is judged by; nothing when it does not plan.
+pub fn run_of(store: &Store, job: &JobRow) -> Result<Option<(RunPlan, RunState)>, StoreError> {
+    let Ok((_, run)) = planned(store, job)? else { return Ok(None) };
+    let state = fold(&run, &acts(store, &job.id)?);
+    Ok(Some((run, state)))
+}
+
+/// A job's plan as JSON, and whether it is done with, proven or scrapped; nothing when it does not plan.
 pub fn planned_json(store: &Store, job: &JobRow) -> Result<Option<(Value, bool)>, StoreError> {
     let Ok((plan, run)) = planned(store, job)? else { return Ok(None) };
-    let finished = job.frozen.is_some() && fold(&run, &acts(store, &job.id)?).finished;
+    let state = fold(&run, &acts(store, &job.id)?);
+    let finished = job.frozen.is_some() && state.finished || state.scrapped.is_some();
     Ok(serde_json::from_str(plan.get()).ok().map(|plan| (plan, finished)))
 }
 
@@ -229,6 +247,8 @@ pub fn view(store: &Store, job: &JobRow) -> Result<JobView, StoreError> {
         faults,
         run,
         members: members(store, job)?,
+        batch: job.batch.clone(),
+        place: job.place,
     })
 }
 
@@ -247,6 +267,7 @@ fn line(store: &Store, job: &JobRow) -> Result<JobLine, StoreError> {
     let stands = match &state {
         None if sought => "to be identified".to_owned(),
         None => "needs mending".to_owned(),
+        Some((s, _)) if s.scrapped.is_some() => "scrapped".to_owned(),
         Some((s, _)) if s.finished => "in limits".to_owned(),
         Some((s, _)) if !s.begun => "not begun".to_owned(),
         Some((s, all)) => format!("{} of {all} passes cut", s.passes_done),
@@ -270,6 +291,9 @@ fn line(store: &Store, job: &JobRow) -> Result<JobLine, StoreError> {
         stands,
         created: job.created.clone(),
         part: job.part.clone(),
+        batch: job.batch.clone(),
+        place: job.place,
+        scrapped: state.as_ref().is_some_and(|s| s.0.scrapped.is_some()),
     })
 }
 
@@ -279,13 +303,13 @@ pub async fn list(State(app): State<App>) -> Result<Json<Vec<JobLine>>, Problem>
     Ok(Json(app.with_store(|store| store.jobs()?.iter().map(|j| line(store, j)).collect()).await?))
 }
 
-fn title_fault(title: &str) -> Option<Fault> {
+pub fn title_fault(title: &str) -> Option<Fault> {
     (title.trim().is_empty() || title.chars().count() > 120).then(|| Fault::new("/title", "a title has 1 to 120 characters"))
 }
 
 /// Whether a request may be kept as a job, and what it is called: it plans, or it is a sample whose
 /// thread is still sought and has no other fault.
-fn keepable(store: &Store, request: &Value) -> Result<Result<String, Vec<Fault>>, StoreError> {
+pub fn keepable(store: &Store, request: &Value) -> Result<Result<String, Vec<Fault>>, StoreError> {
     Ok(plan_with_store(store, request.clone())?.map(|plan| plan.thread.name).or_else(|faults| {
         let sought = serde_json::from_value::<PlanRequest>(request.clone()).is_ok_and(|r| r.awaits_identification());
         if sought && faults.iter().all(|f| f.pointer == "/thread/callout") { Ok("A sample, as found".into()) } else { Err(faults) }

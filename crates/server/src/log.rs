@@ -13,7 +13,7 @@ use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::{IntoParams, ToSchema};
 use yoke_core::job::{LatheProfile, materials};
-use yoke_core::log::{JobLearned, Learned, Story, Told, fold, learned, result, story, story_csv};
+use yoke_core::log::{JobLearned, Learned, Story, Told, fold, learned, reaction_s, result, story, story_csv};
 use yoke_store::{JobRow, PhotoRow, Put, Store, StoreError};
 
 /// A photograph, without its picture.
@@ -66,11 +66,22 @@ fn learned_by(store: &Store, only: Option<&(String, String)>) -> Result<Vec<Lear
         let Some(run) = frozen_run(&job) else { continue };
         let request = facts(store, &job)?;
         let Some(here) = where_and_in(store, &request)?.filter(|here| only.is_none_or(|only| only == here)) else { continue };
-        let Some(found) = fold(&run, &acts(store, &job.id)?).tip else { continue };
+        let state = fold(&run, &acts(store, &job.id)?);
+        let Some(found) = state.tip else { continue };
         let (lathe, material) = here;
         let plan: Value = job.frozen.as_ref().and_then(|f| serde_json::from_str(&f.plan).ok()).unwrap_or_default();
         let style = plan.pointer("/cut/style").and_then(Value::as_str).unwrap_or_default().to_owned();
-        jobs.push(JobLearned { lathe, material, style, found, told_flat_mm: request.pointer("/bit/tip_flat_mm").and_then(Value::as_f64) });
+        let number = |at: &str| plan.pointer(at).and_then(Value::as_f64).unwrap_or(0.0);
+        let (lead, rpm) = (number("/thread/lead_mm/value"), number("/setup/speed_rpm/value"));
+        jobs.push(JobLearned {
+            lathe,
+            material,
+            style,
+            found,
+            told_flat_mm: request.pointer("/bit/tip_flat_mm").and_then(Value::as_f64),
+            reactions_s: state.overran_mm.iter().filter_map(|past| reaction_s(*past, lead, rpm)).collect(),
+            title: job.title.clone(),
+        });
     }
     Ok(learned(&jobs))
 }

@@ -5,6 +5,7 @@
 
 mod acts;
 mod app;
+mod batch;
 mod bits;
 mod command;
 mod day;
@@ -18,6 +19,7 @@ mod lathes;
 mod log;
 mod planning;
 mod problem;
+mod route;
 mod sheets;
 mod shop;
 mod web;

@@ -9,6 +9,8 @@ use axum::extract::{Path, State};
 use yoke_core::cut::{GrooveSheet, groove_sheet};
 use yoke_core::gauge::{GaugeSheet, gauge_sheet};
 use yoke_core::log::fold;
+use yoke_core::paper::{Papers, papers};
+use yoke_core::route::Member;
 use yoke_core::setup::{SetupSheet, setup_sheet};
 use yoke_core::trouble::{Known, TroubleSheet, trouble_sheet};
 
@@ -56,4 +58,11 @@ pub async fn troubles(State(app): State<App>, Path(id): Path<String>) -> Result<
         .await?;
     let run = frozen.map(|f| fold(&f, &acts));
     Ok(Json(trouble_sheet(&Known::of((&plan, &job, &lathe), run.as_ref(), &acts))))
+}
+
+/// What is printed of a job.
+#[utoipa::path(get, path = "/api/v1/jobs/{id}/paper", params(("id" = String, Path)), responses((status = 200, body = Papers), (status = 404, body = Problem), (status = 422, body = Problem)))]
+pub async fn paper(State(app): State<App>, Path(id): Path<String>) -> Result<Json<Papers>, Problem> {
+    let (plan, facts, lathe, _) = whole(&app, id.clone()).await?;
+    Ok(Json(papers(&Member { job: &id, title: "", plan: &plan, facts: &facts, lathe: &lathe, apart: false, mate: None, proven: false })))
 }

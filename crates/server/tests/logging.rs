@@ -22,6 +22,10 @@ async fn a_job_keeps_its_story_what_it_learned_and_is_found_by_it() {
     let target = job["plan"]["run"]["target_mm"].as_f64().unwrap();
     let (status, _) = put("m", json!({"kind": "measured", "pitch_diameter_mm": target, "instrument": "25-50"})).await;
     assert_eq!(status, StatusCode::OK);
+    // Three passes that ran past the mark alike tell how quick the hand is: the way past it over the carriage's speed.
+    for n in 0..3 {
+        put(&format!("o{n}"), json!({"kind": "overran", "past_mm": 1.5})).await;
+    }
     put("n", json!({"kind": "note", "text": "Chalked the bearing race"})).await;
     let (status, log) = server.get(&format!("/api/v1/jobs/{id}/log")).await;
     let lines = log["story"]["lines"].as_array().unwrap();
@@ -32,6 +36,9 @@ async fn a_job_keeps_its_story_what_it_learned_and_is_found_by_it() {
         (log["learned"]["lathe"].as_str(), log["learned"]["material"].as_str(), log["learned"]["jobs"].as_u64()),
         (Some("Gap bed"), Some("alloy steel"), Some(1))
     );
+    let number = |at: &str| job["plan"].pointer(at).unwrap().as_f64().unwrap();
+    let late = 1.5 / (number("/thread/lead_mm/value") * number("/setup/speed_rpm/value") / 60.0);
+    assert!((log["learned"]["reaction_s"].as_f64().unwrap() - (late * 10.0).ceil() / 10.0).abs() < 1e-9, "{log}");
     let (_, all) = server.get("/api/v1/learned").await;
     assert!(all.as_array().unwrap().iter().any(|l| *l == log["learned"]), "{all}");
     // The sheet has a line an act.

@@ -39,6 +39,17 @@ async fn random_shop(server: &Server, seed: u64) {
             let path = format!("/api/v1/jobs/{}/acts/r{seed}-{i}", job["id"].as_str().unwrap());
             server.send(Method::PUT, &path, json!({"act": act, "happened": "2026-05-04T09:00:00+02:00", "seen": i}), &[]).await;
         }
+        // Its route, changed or not, with some of it ticked.
+        let path = format!("/api/v1/jobs/{}/route", job["id"].as_str().unwrap());
+        let (_, route) = server.get(&path).await;
+        if next(3) == 0 && route["revision"] == 0 {
+            server.send(Method::PUT, &path, route["route"].clone(), &[("If-Match", "0")]).await;
+        }
+        for op in route["route"]["setups"].as_array().into_iter().flatten().flat_map(|s| s["ops"].as_array().unwrap()) {
+            if next(4) == 0 {
+                server.send(Method::PUT, &format!("{path}/ops/{}", op["id"].as_str().unwrap()), json!({"done": true}), &[]).await;
+            }
+        }
     }
 }
 

@@ -23,15 +23,18 @@ pub struct TakenIn {
 /// Daily copies kept.
 pub const COPIES_KEPT: usize = 14;
 /// Columns every table must have, of the newest version.
-const TABLES: [(&str, &[&str]); 5] = [
+const TABLES: [(&str, &[&str]); 7] = [
     ("lathes", &["id", "body", "revision", "away"]),
     ("kit", &["id", "body"]),
-    ("jobs", &["id", "title", "request", "revision", "created", "frozen_plan", "frozen_run", "frozen_engine", "part", "mate"]),
+    ("jobs", &["id", "title", "request", "revision", "created", "frozen_plan", "frozen_run", "frozen_engine", "part", "mate", "batch", "place"]),
     ("acts", &["job", "id", "sequence", "body", "happened", "recorded", "source", "seen"]),
     ("photos", &["job", "id", "kind", "taken", "says", "body"]),
+    ("sheets", &["owner", "kind", "body", "revision"]),
+    ("ticks", &["job", "op", "done"]),
 ];
 /// Text that must read as JSON.
-const JSON: [(&str, &str); 6] = [("lathes", "body"), ("kit", "body"), ("jobs", "request"), ("jobs", "frozen_plan"), ("jobs", "frozen_run"), ("acts", "body")];
+const JSON: [(&str, &str); 7] =
+    [("sheets", "body"), ("lathes", "body"), ("kit", "body"), ("jobs", "request"), ("jobs", "frozen_plan"), ("jobs", "frozen_run"), ("acts", "body")];
 /// How every SQLite file begins.
 const HEADER: &[u8] = b"SQLite format 3\0";
 
@@ -144,7 +147,7 @@ fn only_what_is_known(connection: &Connection, from: &Path) -> Result<(), StoreE
         let (kind, name) = row?;
         let known = match kind.as_str() {
             "table" => TABLES.iter().any(|(t, _)| *t == name),
-            "index" => name == "jobs_of_part",
+            "index" => matches!(name.as_str(), "jobs_of_part" | "jobs_of_batch"),
             _ => false,
         };
         if !known {
@@ -195,10 +198,10 @@ fn take_in(connection: &mut Connection) -> Result<TakenIn, StoreError> {
                  SELECT 1 FROM taken.acts b WHERE b.job = a.job AND b.sequence = a.sequence AND b.id = a.id AND b.body = a.body))",
         [],
     )?;
-    // A mate may come after the job that names it, so it is told once all are here.
+    // A mate, or a batch's first, may come after the job that names it, so those are told once all are here.
     let jobs = transaction.execute(
-        "INSERT OR IGNORE INTO main.jobs (id, title, request, revision, created, frozen_plan, frozen_run, frozen_engine, part)
-             SELECT id, title, request, revision, created, frozen_plan, frozen_run, frozen_engine, part FROM taken.jobs ORDER BY rowid",
+        "INSERT OR IGNORE INTO main.jobs (id, title, request, revision, created, frozen_plan, frozen_run, frozen_engine, part, place)
+             SELECT id, title, request, revision, created, frozen_plan, frozen_run, frozen_engine, part, place FROM taken.jobs ORDER BY rowid",
         [],
     )?;
     transaction.execute(
@@ -206,6 +209,13 @@ fn take_in(connection: &mut Connection) -> Result<TakenIn, StoreError> {
              WHERE mate IS NULL AND id IN (SELECT id FROM taken.jobs WHERE mate IS NOT NULL)",
         [],
     )?;
+    transaction.execute(
+        "UPDATE main.jobs SET (batch, place) = (SELECT t.batch, t.place FROM taken.jobs t WHERE t.id = main.jobs.id)
+             WHERE batch IS NULL AND id IN (SELECT id FROM taken.jobs WHERE batch IS NOT NULL)",
+        [],
+    )?;
+    transaction.execute("INSERT OR IGNORE INTO main.sheets SELECT owner, kind, body, revision FROM taken.sheets", [])?;
+    transaction.execute("INSERT OR IGNORE INTO main.ticks SELECT job, op, done FROM taken.ticks", [])?;
     transaction.execute(
         "UPDATE main.jobs SET (frozen_plan, frozen_run, frozen_engine) =
              (SELECT t.frozen_plan, t.frozen_run, t.frozen_engine FROM taken.jobs t WHERE t.id = main.jobs.id)

@@ -7,10 +7,12 @@
 mod backup;
 mod photos;
 mod schema;
+mod sheets;
 mod whole;
 
 pub use backup::{COPIES_KEPT, TakenIn};
 pub use photos::{PhotoRow, Put};
+pub use sheets::{NewPart, SheetRow, TickRow};
 pub use whole::{Whole, WholeJob};
 
 use rusqlite::{Connection, OptionalExtension, params};
@@ -79,6 +81,10 @@ pub struct JobRow {
     pub part: Option<String>,
     /// The job that cuts its mate.
     pub mate: Option<String>,
+    /// The batch it is one of: the id of the batch's first job.
+    pub batch: Option<String>,
+    /// Its place in the batch, from 1.
+    pub place: Option<i64>,
 }
 
 /// A job to be added to a part.
@@ -398,7 +404,7 @@ impl Store {
 
 const LATHE: &str = "SELECT id, body, revision, away FROM lathes";
 const JOB: &str = "SELECT j.id, j.title, j.request, j.revision, j.created, j.frozen_plan, j.frozen_run, j.frozen_engine, \
-     (SELECT count(*) FROM acts a WHERE a.job = j.id), j.part, j.mate FROM jobs j";
+     (SELECT count(*) FROM acts a WHERE a.job = j.id), j.part, j.mate, j.batch, j.place FROM jobs j";
 const ACT: &str = "SELECT id, sequence, body, happened, recorded, source, seen FROM acts";
 
 fn find_lathe(connection: &Connection, id: &str) -> rusqlite::Result<Option<LatheRow>> {
@@ -428,6 +434,8 @@ fn job_row(row: &rusqlite::Row<'_>) -> rusqlite::Result<JobRow> {
         sequence: row.get(8)?,
         part: row.get(9)?,
         mate: row.get(10)?,
+        batch: row.get(11)?,
+        place: row.get(12)?,
     })
 }
 

@@ -6,7 +6,7 @@ use rusqlite_migration::{M, Migrations};
 use std::path::Path;
 
 /// One entry a version; never edited once released, only added to.
-const STEPS: [&str; 4] = [
+const STEPS: [&str; 5] = [
     "
 CREATE TABLE lathes (id TEXT PRIMARY KEY, body TEXT NOT NULL) STRICT;
 CREATE TABLE kit (id INTEGER PRIMARY KEY CHECK (id = 1), body TEXT NOT NULL) STRICT;
@@ -54,6 +54,25 @@ CREATE TABLE photos (
     says TEXT NOT NULL,
     body BLOB NOT NULL,
     PRIMARY KEY (job, id)
+) STRICT;
+",
+    // A job may be one of a batch; routes, batches and the day's order are sheets of their own; what is done of a route is ticked.
+    "
+ALTER TABLE jobs ADD COLUMN batch TEXT REFERENCES jobs (id);
+ALTER TABLE jobs ADD COLUMN place INTEGER;
+CREATE INDEX jobs_of_batch ON jobs (batch);
+CREATE TABLE sheets (
+    owner TEXT NOT NULL,
+    kind TEXT NOT NULL,
+    body TEXT NOT NULL,
+    revision INTEGER NOT NULL,
+    PRIMARY KEY (owner, kind)
+) STRICT;
+CREATE TABLE ticks (
+    job TEXT NOT NULL REFERENCES jobs (id),
+    op TEXT NOT NULL,
+    done TEXT NOT NULL,
+    PRIMARY KEY (job, op)
 ) STRICT;
 ",
 ];

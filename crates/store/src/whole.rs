@@ -1,6 +1,6 @@
 //! A whole shop as rows: read out in order, and laid down in an empty store.
 
-use crate::{ActRow, JobRow, LatheRow, Store, StoreError};
+use crate::{ActRow, JobRow, LatheRow, SheetRow, Store, StoreError, TickRow};
 use rusqlite::params;
 
 /// A job with its acts.
@@ -10,6 +10,8 @@ pub struct WholeJob {
     pub job: JobRow,
     /// Its acts, in order.
     pub acts: Vec<ActRow>,
+    /// Operations of its route that are done.
+    pub ticks: Vec<TickRow>,
 }
 
 /// Everything but the photographs.
@@ -21,6 +23,8 @@ pub struct Whole {
     pub kit: Option<String>,
     /// Jobs, oldest first.
     pub jobs: Vec<WholeJob>,
+    /// Routes, batches and the day's order.
+    pub sheets: Vec<SheetRow>,
 }
 
 impl Store {
@@ -31,9 +35,17 @@ impl Store {
     pub fn whole(&self) -> Result<Whole, StoreError> {
         let mut jobs = Vec::new();
         for job in self.jobs()?.into_iter().rev() {
-            jobs.push(WholeJob { acts: self.acts(&job.id)?, job });
+            jobs.push(self.whole_job(job)?);
         }
-        Ok(Whole { lathes: self.lathes()?, kit: self.kit()?, jobs })
+        Ok(Whole { lathes: self.lathes()?, kit: self.kit()?, jobs, sheets: self.sheets()? })
+    }
+
+    /// A job with all that hangs on it but its photographs.
+    ///
+    /// # Errors
+    /// What SQLite says.
+    pub fn whole_job(&self, job: JobRow) -> Result<WholeJob, StoreError> {
+        Ok(WholeJob { acts: self.acts(&job.id)?, ticks: self.ticks(&job.id)?, job })
     }
 
     /// Lays a whole shop down in a store that holds nothing: all of it or, on any fault, nothing.
@@ -55,9 +67,15 @@ impl Store {
             let [plan, run, engine] = [frozen.map(|f| &f.plan), frozen.map(|f| &f.run), frozen.map(|f| &f.engine)];
             transaction.execute(sql, params![j.id, j.title, j.request, j.revision, j.created, plan, run, engine, j.part])?;
         }
-        // A mate may come after the job that names it.
-        for WholeJob { job: j, acts } in &whole.jobs {
-            transaction.execute("UPDATE jobs SET mate = ?2 WHERE id = ?1", params![j.id, j.mate])?;
+        for s in &whole.sheets {
+            transaction.execute("INSERT INTO sheets (owner, kind, body, revision) VALUES (?1, ?2, ?3, ?4)", params![s.owner, s.kind, s.body, s.revision])?;
+        }
+        // A mate, or a batch's first, may come after the job that names it.
+        for WholeJob { job: j, acts, ticks } in &whole.jobs {
+            transaction.execute("UPDATE jobs SET mate = ?2, batch = ?3, place = ?4 WHERE id = ?1", params![j.id, j.mate, j.batch, j.place])?;
+            for t in ticks {
+                transaction.execute("INSERT INTO ticks (job, op, done) VALUES (?1, ?2, ?3)", params![j.id, t.op, t.done])?;
+            }
             for a in acts {
                 let sql = "INSERT INTO acts (job, id, sequence, body, happened, recorded, source, seen) VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8)";
                 transaction.execute(sql, params![j.id, a.id, a.sequence, a.body, a.happened, a.recorded, a.source, a.seen])?;

@@ -24,6 +24,10 @@ fn shop(folder: &Path) -> Store {
     assert!(store.add_member("stud", &mate).unwrap());
     let photo = PhotoRow { id: "p".into(), kind: "image/png".into(), taken: "2026-05-04T09:00:00Z".into(), says: "groove".into() };
     store.put_photo("stud", &photo, &[1, 2, 3], 20).unwrap();
+    let part = yoke_store::NewPart { id: "cap-2", title: "cap 2", request: "{}", created: "2026-05-04T08:02:00Z", place: 2 };
+    assert!(store.add_parts("cap", &[part]).unwrap());
+    store.put_sheet("cap", "batch", 0, "{}").unwrap();
+    store.tick("cap-2", "cap.op1", Some("2026-05-04T10:00:00Z")).unwrap();
     store
 }
 
@@ -31,8 +35,9 @@ fn shop(folder: &Path) -> Store {
 fn all(store: &Store) -> String {
     let jobs = store.jobs().unwrap();
     let mut said = format!("{:?} {:?} {jobs:?}", store.lathes().unwrap(), store.kit().unwrap());
+    said += &format!("{:?}", store.sheets().unwrap());
     for job in jobs {
-        said += &format!("{:?} {:?}", store.acts(&job.id).unwrap(), store.photos(&job.id).unwrap());
+        said += &format!("{:?} {:?} {:?}", store.acts(&job.id).unwrap(), store.photos(&job.id).unwrap(), store.ticks(&job.id).unwrap());
     }
     said
 }
@@ -46,7 +51,7 @@ fn a_copy_fills_an_empty_shop_and_a_full_one_is_left_as_it_is() {
     assert!(store.backup(&file).unwrap_err().to_string().contains("is there already"));
     let empty = Store::open(&there.path().join("yoke-turn.db")).unwrap();
     let taken = empty.restore(&file, there.path()).unwrap();
-    assert_eq!(taken, TakenIn { lathes: 1, jobs: 3, acts: 3, photos: 1, kept: 0 });
+    assert_eq!(taken, TakenIn { lathes: 1, jobs: 4, acts: 3, photos: 1, kept: 0 });
     assert_eq!(all(&empty), all(&store));
     assert_eq!(empty.photo("stud", "p").unwrap(), store.photo("stud", "p").unwrap());
     assert!(empty.sound().unwrap());
@@ -103,6 +108,7 @@ fn damaged_and_hostile_files_are_refused_with_where_and_nothing_is_touched() {
         (changed("table.db", "CREATE TABLE more (x)"), "table “more”"),
         (changed("column.db", "ALTER TABLE acts DROP COLUMN seen"), "no column “seen”"),
         (changed("json.db", "UPDATE jobs SET request = '{\"thread\": ' WHERE id = 'cap'"), "request that is not JSON"),
+        (changed("sheet.db", "UPDATE sheets SET body = '{'"), "body that is not JSON"),
         (changed("orphan.db", "UPDATE acts SET job = 'gone' WHERE id = 'stud-0'"), "belongs to one of “jobs”"),
     ];
     for (path, why) in &hostile {
@@ -112,18 +118,6 @@ fn damaged_and_hostile_files_are_refused_with_where_and_nothing_is_touched() {
     }
     assert!(matches!(store.restore(&hostile[2].0, here.path()), Err(StoreError::NotACopy { .. })));
     assert!(store.sound().unwrap());
-}
-
-#[test]
-fn an_older_copy_is_brought_up_to_date_on_the_way_in() {
-    let (here, there) = (tempfile::tempdir().unwrap(), tempfile::tempdir().unwrap());
-    let store = shop(here.path());
-    let file = here.path().join("old.db");
-    store.backup(&file).unwrap();
-    // As the third version left it: no photographs.
-    rusqlite::Connection::open(&file).unwrap().execute_batch("DROP TABLE photos; PRAGMA user_version = 3").unwrap();
-    let empty = Store::open(&there.path().join("yoke-turn.db")).unwrap();
-    assert_eq!(empty.restore(&file, there.path()).unwrap(), TakenIn { lathes: 1, jobs: 3, acts: 3, photos: 0, kept: 0 });
 }
 
 #[test]

@@ -1,7 +1,7 @@
 //! The store on a real file.
 #![allow(missing_docs, clippy::unwrap_used)]
 
-use yoke_store::{ActRow, Changed, Frozen, NewMember, PhotoRow, Put, Recorded, Store, StoreError};
+use yoke_store::{ActRow, Changed, Frozen, NewMember, NewPart, PhotoRow, Put, Recorded, Store, StoreError, TickRow};
 
 fn act(id: &str, body: &str) -> ActRow {
     ActRow { id: id.into(), sequence: 0, body: body.into(), happened: "t".into(), recorded: "t".into(), source: "typed".into(), seen: 0 }
@@ -160,33 +160,71 @@ fn members_of_a_part_are_linked_and_changed_together() {
     assert_eq!(store.job("nut").unwrap().unwrap().request, of_mate);
 }
 
+/// A shop as each version before this one left it.
+const OLDER: [&str; 4] = [include_str!("fixtures/v1.sql"), include_str!("fixtures/v2.sql"), include_str!("fixtures/v3.sql"), include_str!("fixtures/v4.sql")];
+
 #[test]
-fn a_database_of_the_first_version_is_brought_up_to_date_with_a_copy_kept() {
-    let folder = tempfile::tempdir().unwrap();
-    let path = folder.path().join("yoke.db");
-    {
+fn a_database_of_every_earlier_version_opens_as_it_was_with_a_copy_kept() {
+    for (at, sql) in OLDER.iter().enumerate() {
+        let version = at + 1;
+        let folder = tempfile::tempdir().unwrap();
+        let path = folder.path().join("yoke.db");
+        rusqlite::Connection::open(&path).unwrap().execute_batch(sql).unwrap();
+        let as_it_was = std::fs::read(&path).unwrap();
         let store = Store::open(&path).unwrap();
-        store.add_job("j", "Tie rod", "{\"a\":1}", "2026-01-01").unwrap();
-        store.record("j", &act("x", "{}"), None).unwrap();
+        let job = store.job("stud").unwrap().unwrap();
+        assert_eq!((job.title.as_str(), job.sequence, job.revision, job.frozen.is_some()), ("Mill bearing stud", 2, 3, true));
+        assert_eq!(job.mate.as_deref(), (version >= 2).then_some("cap"));
+        assert_eq!((job.batch, job.place), (None, None));
+        assert_eq!(store.acts("stud").unwrap().iter().map(|a| a.id.as_str()).collect::<Vec<_>>(), ["a", "b"]);
+        let lathe = store.lathe("long-bed").unwrap().unwrap();
+        assert_eq!((lathe.revision, lathe.away.is_some()), if version >= 3 { (4, true) } else { (1, false) });
+        assert_eq!(store.photos("stud").unwrap().len(), usize::from(version >= 4));
+        // What came since works on it: a member, a batch, a tick, a sheet.
+        let member = NewMember { id: "n", title: "Nut", request: "{}", created: "2026-01-07", mates: version < 2, request_of_first: None };
+        assert!(store.add_member("cap", &member).unwrap());
+        assert_eq!(store.job("cap").unwrap().unwrap().request, "{\"thread\":{\"callout\":\"M36x1.5-6H\"}}", "its facts stand unless new ones come");
+        assert!(store.add_parts("stud", &[NewPart { id: "p2", title: "x", request: "{}", created: "2026-01-08", place: 2 }]).unwrap());
+        assert!(store.tick("stud", "op1", Some("2026-01-08")).unwrap());
+        assert!(matches!(store.put_sheet("stud", "route", 0, "{}").unwrap(), Changed::Done(_)));
+        assert!(store.sound().unwrap());
+        // The copy kept before is the file as it was.
+        let copy = folder.path().join("yoke.before-v5.db");
+        let kept = rusqlite::Connection::open(&copy).unwrap();
+        assert_eq!(kept.query_row("PRAGMA user_version", [], |r| r.get::<_, u32>(0)).unwrap() as usize, version);
+        assert_eq!(std::fs::read(&copy).unwrap().len(), as_it_was.len());
+        // And it is taken in by restore, as an older copy.
+        let there = tempfile::tempdir().unwrap();
+        let empty = Store::open(&there.path().join("yoke.db")).unwrap();
+        let taken = empty.restore(&copy, there.path()).unwrap();
+        assert_eq!((taken.lathes, taken.jobs, taken.acts), (1, 2, 2));
     }
-    // Back to how the first version left it: none of the part's columns, and its number.
-    let old = rusqlite::Connection::open(&path).unwrap();
-    old.execute_batch(
-        "DROP INDEX jobs_of_part; ALTER TABLE jobs DROP COLUMN part; ALTER TABLE jobs DROP COLUMN mate; \
-         ALTER TABLE lathes DROP COLUMN revision; ALTER TABLE lathes DROP COLUMN away; DROP TABLE photos; PRAGMA user_version = 1",
-    )
-    .unwrap();
-    drop(old);
-    let store = Store::open(&path).unwrap();
-    let job = store.job("j").unwrap().unwrap();
-    assert_eq!((job.title.as_str(), job.sequence, job.part, job.mate), ("Tie rod", 1, None, None));
-    let member = NewMember { id: "n", title: "Nut", request: "{}", created: "2026-01-02", mates: true, request_of_first: None };
-    assert!(store.add_member("j", &member).unwrap());
-    assert_eq!(store.job("j").unwrap().unwrap().request, "{\"a\":1}", "its facts stand unless new ones come");
-    let copies: Vec<_> =
-        std::fs::read_dir(folder.path()).unwrap().filter_map(|e| e.unwrap().file_name().into_string().ok()).filter(|n| n.contains("before-v4")).collect();
-    assert_eq!(copies.len(), 1, "{copies:?}");
-    assert!(store.sound().unwrap());
+}
+
+#[test]
+fn sheets_change_under_a_revision_ticks_are_the_same_twice_and_a_batch_keeps_its_places() {
+    let folder = tempfile::tempdir().unwrap();
+    let store = Store::open(&folder.path().join("yoke.db")).unwrap();
+    assert!(matches!(store.put_sheet("j", "route", 3, "{}").unwrap(), Changed::Missing), "there is none of that revision");
+    assert!(matches!(store.put_sheet("j", "route", 0, "1").unwrap(), Changed::Done(r) if r.revision == 1));
+    assert!(matches!(store.put_sheet("j", "route", 0, "2").unwrap(), Changed::Stale(r) if r.body == "1"));
+    assert!(matches!(store.put_sheet("j", "route", 1, "3").unwrap(), Changed::Done(r) if r.revision == 2 && r.body == "3"));
+    store.drop_sheet("j", "route").unwrap();
+    assert_eq!(store.sheets().unwrap(), []);
+    assert!(!store.tick("j", "op", Some("t")).unwrap(), "no such job");
+    store.add_job("j", "J", "{}", "2026-01-01").unwrap();
+    assert!(store.tick("j", "op", Some("first")).unwrap() && store.tick("j", "op", Some("again")).unwrap());
+    assert_eq!(store.ticks("j").unwrap(), [TickRow { op: "op".into(), done: "first".into() }]);
+    store.tick("j", "op", None).unwrap();
+    assert_eq!(store.ticks("j").unwrap(), []);
+    let part = |id, place| NewPart { id, title: "P", request: "{}", created: "2026-01-02", place };
+    assert!(!store.add_parts("nowhere", &[part("x", 2)]).unwrap());
+    // All or none.
+    assert!(store.add_parts("j", &[part("p2", 2), part("p2", 3)]).is_err());
+    assert_eq!(store.batch("j").unwrap(), []);
+    assert!(store.add_parts("j", &[part("p2", 2), part("p3", 3)]).unwrap() && store.add_parts("p2", &[part("p2b", 2)]).unwrap());
+    let ids: Vec<(String, Option<i64>)> = store.batch("j").unwrap().into_iter().map(|r| (r.id, r.place)).collect();
+    assert_eq!(ids, [("j", 1), ("p2", 2), ("p2b", 2), ("p3", 3)].map(|(id, place)| (id.to_owned(), Some(place))));
 }
 
 #[test]

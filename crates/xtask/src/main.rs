@@ -94,19 +94,21 @@ fn drift(sh: &Shell) -> Outcome {
     if read() == before { Ok(()) } else { Err("the API changed: `cargo xtask api` has rewritten its types; commit them".into()) }
 }
 
-/// Browser tests need Chromium and ChromeDriver; they are installed when they can be, and never skipped.
+/// Browser tests need Chromium, ChromeDriver and pdftotext; they are installed when they can be, and never skipped.
 fn browser(sh: &Shell) -> Outcome {
     let there = |program: &str| cmd!(sh, "{program} --version").quiet().ignore_stdout().ignore_stderr().run().is_ok();
-    if there("chromium") && there("chromedriver") {
+    // pdftotext, which reads the printed sheets back, answers -v and not --version.
+    let reads = cmd!(sh, "pdftotext -v").quiet().ignore_stdout().ignore_stderr().run().is_ok();
+    if there("chromium") && there("chromedriver") && reads {
         return Ok(());
     }
-    let missing = "Chromium and ChromeDriver are missing. Install Debian's packages: apt-get install chromium chromium-driver";
+    let missing = "Chromium, ChromeDriver or pdftotext is missing. Install Debian's packages: apt-get install chromium chromium-driver poppler-utils";
     if cmd!(sh, "id -u").quiet().read().map_err(text)?.trim() != "0" {
         return Err(missing.into());
     }
     let _quiet = sh.push_env("DEBIAN_FRONTEND", "noninteractive");
     cmd!(sh, "apt-get update -qq").run().map_err(|e| format!("{missing} ({e})"))?;
-    cmd!(sh, "apt-get install -y -qq --no-install-recommends chromium chromium-driver").run().map_err(|e| format!("{missing} ({e})"))
+    cmd!(sh, "apt-get install -y -qq --no-install-recommends chromium chromium-driver poppler-utils").run().map_err(|e| format!("{missing} ({e})"))
 }
 
 /// Takes one picture of each main view into docs/screenshots.

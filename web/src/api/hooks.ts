@@ -24,8 +24,17 @@ export const usePurchases = (id: string, unit: 'mm' | 'in', pitches?: string) =>
     retry: false,
   });
 
-/** The board in the order that changes least. */
-export const useDay = () => useQuery({ queryKey: ['day'], queryFn: async () => unwrap(await api.POST('/api/v1/day', { body: { jobs: [] } })), gcTime: 0 });
+/** The day as it stands: in the order that changes least, or one's own. */
+export const useDay = () => useQuery({ queryKey: ['day'], queryFn: async () => unwrap(await api.GET('/api/v1/day')), gcTime: 0 });
+
+/** Puts the day in an order of one's own; none goes back to the one that changes least. */
+export function useOrderDay() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: async (jobs: string[]) => unwrap(await api.PUT('/api/v1/day', { body: { jobs } })),
+    onSuccess: (day) => queries.setQueryData(['day'], day),
+  });
+}
 
 /** The facts a sum of the bench pad may feed. */
 export const useFeeds = () => useQuery({ queryKey: ['feeds'], queryFn: async () => unwrap(await api.GET('/api/v1/feeds')), staleTime: Infinity });
@@ -92,6 +101,7 @@ export function useMoved() {
           void queries.invalidateQueries({ queryKey: ['job', moved.job] });
         }
         void queries.invalidateQueries({ queryKey: ['jobs'] });
+        void queries.invalidateQueries({ queryKey: ['batch'] });
       });
     };
     attend();

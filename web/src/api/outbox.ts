@@ -29,7 +29,7 @@ function kept(job: string): Waiting[] {
 export function useOutbox(job: Job) {
   const queries = useQueryClient();
   const [waiting, setWaiting] = useState<Waiting[]>(() => kept(job.id));
-  const [cutOff, setCutOff] = useState(false);
+  const [cutOff, setCutOff] = useState<string | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
   const busy = useRef(false);
 
@@ -54,11 +54,11 @@ export function useOutbox(job: Job) {
               body: { act, happened, seen, source: 'typed' },
             }),
           );
-          setCutOff(false);
+          setCutOff(null);
           queries.setQueryData(['job', job.id], answer);
         } catch (error) {
           if (!(error instanceof Refused) || error.problem.status >= 500 || error.problem.status === 0) {
-            setCutOff(true);
+            setCutOff(error instanceof Refused && error.problem.status >= 500 ? `${error.problem.detail}.` : 'the server does not answer.');
             return;
           }
           setRefusal(inWords(error));

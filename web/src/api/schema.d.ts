@@ -28,8 +28,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
-        put?: never;
+        /** The day as it stands: in the user's own order where one was told, jobs made since after it; else in the one that changes least. */
+        get: operations["as_it_stands"];
+        /** Keeps an order of the user's own; none goes back to the one that changes least. */
+        put: operations["put_day"];
         /** Puts jobs in the order that changes least. */
         post: operations["day"];
         delete?: never;
@@ -153,6 +155,76 @@ export interface paths {
         /** Records an act. The same again gives the first answer; a different body under the same id is 409. */
         put: operations["record"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/batch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The batch a job is one of. */
+        get: operations["batch"];
+        /** Changes what is kept of a batch, under `If-Match: revision`. */
+        put: operations["change_batch"];
+        /** Makes a batch of a job: it is the first part, and the others are made like it. */
+        post: operations["make_batch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/batch.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Its tally as a sheet. */
+        get: operations["batch_csv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/batch/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Begins a scrapped part again: a new job in its place, with the same facts. */
+        post: operations["again"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/batch/carry": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Lets a part that is not begun begin from what the parts before it found; the job as it then is. */
+        post: operations["carry"];
         delete?: never;
         options?: never;
         head?: never;
@@ -312,6 +384,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/paper": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is printed of a job. */
+        get: operations["paper"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/photos/{photo}": {
         parameters: {
             query?: never;
@@ -323,6 +412,42 @@ export interface paths {
         get: operations["photo"];
         /** Keeps a photograph, JPEG or PNG, at most 5 MB; the same again is answered as before. */
         put: operations["keep_photo"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/route": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The route of the part a job belongs to. */
+        get: operations["route"];
+        /** Keeps a route as the user has it, under `If-Match: revision`; 0 while it is the app's own. */
+        put: operations["put_route"];
+        post?: never;
+        /** Goes back to the route the app makes; what is ticked stays ticked. */
+        delete: operations["drop_route"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/route/ops/{op}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Ticks an operation, or takes the tick back; the same again changes nothing. */
+        put: operations["tick"];
         post?: never;
         delete?: never;
         options?: never;
@@ -733,6 +858,11 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * @description An order across the parts.
+         * @enum {string}
+         */
+        Across: "each_part" | "each_chucking" | "each_operation";
         /** @description An act as sent. */
         ActBody: {
             /** @description What was done. */
@@ -875,6 +1005,29 @@ export interface components {
             kind: "undone";
         } | {
             /** @enum {string} */
+            kind: "sized";
+            /**
+             * Format: double
+             * @description As read, mm.
+             */
+            mm: number;
+            /** @description Its name, as the part's plain sizes have it. */
+            name: string;
+        } | {
+            /** @enum {string} */
+            kind: "overran";
+            /**
+             * Format: double
+             * @description How far, mm.
+             */
+            past_mm: number;
+        } | {
+            /** @enum {string} */
+            kind: "scrapped";
+            /** @description Why, in the user's words. */
+            why: string;
+        } | {
+            /** @enum {string} */
             kind: "note";
             /** @description In the user's words. */
             text: string;
@@ -960,6 +1113,46 @@ export interface components {
             three_mm: components["schemas"]["Wires"];
             /** @description Between two, opposite each other. */
             two_mm: components["schemas"]["Wires"];
+        };
+        /** @description What is kept of a batch, beside its jobs. */
+        BatchFacts: {
+            /** @default null */
+            across?: components["schemas"]["Across"] | null;
+            /**
+             * @description Whether each part begins from what the ones before it found.
+             * @default false
+             */
+            learn?: boolean;
+            /**
+             * @description Plain sizes tallied beside the thread.
+             * @default []
+             */
+            plain?: components["schemas"]["PlainRequest"][];
+            /**
+             * @description Whether the tool post keeps its tools set: a turret, or a quick-change post.
+             * @default false
+             */
+            tools_stay?: boolean;
+        };
+        /** @description A batch, whole. */
+        BatchView: {
+            carried?: components["schemas"]["CarriedOver"] | null;
+            /** @description What is kept of it. */
+            facts: components["schemas"]["BatchFacts"];
+            /** @description Its first job. */
+            id: string;
+            next?: components["schemas"]["NextPart"] | null;
+            /** @description The orders across its parts, side by side. */
+            orders: components["schemas"]["OrderSaid"][];
+            /**
+             * Format: int64
+             * @description Goes up with every change.
+             */
+            revision: number;
+            /** @description Its tally. */
+            tally: components["schemas"]["Tally"];
+            /** @description What it is called. */
+            title: string;
         };
         /** @description A bench figure beside the answer. */
         BenchFigure: {
@@ -1348,6 +1541,21 @@ export interface components {
              */
             spaces?: number | null;
         };
+        /** @description One line of a card: a number, or words. */
+        CardLine: {
+            figure?: components["schemas"]["Quantity"] | null;
+            /** @description What it is. */
+            says: string;
+            /** @description Or words. */
+            text?: string | null;
+        };
+        /** @description Lines of a card under one heading. */
+        CardSection: {
+            /** @description Its lines. */
+            lines: components["schemas"]["CardLine"][];
+            /** @description Its heading. */
+            name: string;
+        };
         /**
          * @description Carriage direction.
          * @enum {string}
@@ -1358,6 +1566,25 @@ export interface components {
          * @enum {string}
          */
         CarriageStop: "none" | "fixed" | "trips";
+        /** @description What the next part begins from: the tip and the spring as the last part found them. */
+        CarriedOver: {
+            /** @description Narrowest and widest the flat of the tip may be, mm. */
+            flat_mm: number[];
+            /** @description The part that found it, by its place. */
+            from: number;
+            /** @description In words. */
+            says: string;
+            /**
+             * Format: double
+             * @description Share of a cut that springs away.
+             */
+            spring: number;
+            /**
+             * Format: double
+             * @description Give or take: two standard deviations.
+             */
+            spring_doubt: number;
+        };
         /** @description A cause, as it stands on this job. */
         CauseSaid: {
             /** @description What is behind it. */
@@ -1376,6 +1603,12 @@ export interface components {
             standing: components["schemas"]["Standing"];
             /** @description What they say. */
             why: string;
+        };
+        /** @description One size of one part. */
+        Cell: {
+            read?: components["schemas"]["Quantity"] | null;
+            /** @description How it stands. */
+            stands: components["schemas"]["Stands"];
         };
         /** @description One pitch of the chart. */
         ChartRow: {
@@ -1486,6 +1719,23 @@ export interface components {
             /** @description Pitch diameter, least and most. */
             pitch_mm: components["schemas"]["Quantity"][];
         };
+        /** @description A size of every part. */
+        Column: {
+            chart?: components["schemas"]["Drawing"] | null;
+            drift?: components["schemas"]["Drift"] | null;
+            /** @description Its limits, where it has any. */
+            limits_mm?: components["schemas"]["Quantity"][] | null;
+            /** @description What it is. */
+            name: string;
+            /** @description Whether it is the threading tool's own, which no limit binds. */
+            of_tool: boolean;
+            /** @description Parts read. */
+            read: number;
+            /** @description In words. */
+            says: string;
+            /** @description Of those, in limits. */
+            within: number;
+        };
         /**
          * @description How a tool is.
          * @enum {string}
@@ -1595,7 +1845,7 @@ export interface components {
         };
         /** @description The day. */
         Day: {
-            /** @description Changes in the order given. */
+            /** @description Changes in the order given; of an order told, those the best would ask. */
             as_given: number;
             /** @description Changes in all. */
             changes: number;
@@ -1614,6 +1864,8 @@ export interface components {
         DaySaid: components["schemas"]["Day"] & {
             /** @description Jobs left out, by title: no thread yet, no train, or finished. */
             left_out: string[];
+            /** @description Whether the order is the user's own. */
+            told: boolean;
         };
         /** @description One job in its place, with what is changed for it. */
         DayStep: {
@@ -1815,6 +2067,28 @@ export interface components {
             says: string;
             /** @description Lines and circles, back to front. */
             shapes: components["schemas"]["Shape"][];
+        };
+        /** @description How a size goes from part to part. */
+        Drift: {
+            /**
+             * Format: double
+             * @description Give or take, mm: the 95 % bounds.
+             */
+            doubt_mm: number;
+            /**
+             * Format: double
+             * @description A part, mm.
+             */
+            each_mm: number;
+            /**
+             * Format: double
+             * @description What the next part is to be expected at, mm.
+             */
+            next_mm: number;
+            /** @description Parts from the last to the first past a limit, where it goes on so; absent when none within the batch's length. */
+            past_in?: number | null;
+            /** @description Whether it is more than scatter. */
+            real: boolean;
         };
         /**
          * @description How the thread ends.
@@ -2313,18 +2587,29 @@ export interface components {
         /** @description A job in the file. */
         JobFile: {
             acts: components["schemas"]["ActFile"][];
+            /** @description The first job of its batch. */
+            batch?: string | null;
             created: string;
             frozen?: components["schemas"]["FrozenFile"] | null;
             id: string;
             mate?: string | null;
             part?: string | null;
+            /**
+             * Format: int64
+             * @description Its place in the batch, from 1.
+             */
+            place?: number | null;
             request: components["schemas"]["PlanRequest"];
             /** Format: int64 */
             revision: number;
+            /** @description What is done of its route. */
+            ticks?: components["schemas"]["TickFile"][];
             title: string;
         };
         /** @description A job on the board. */
         JobLine: {
+            /** @description The batch it is one of. */
+            batch?: string | null;
             /** @description When it was made. */
             created: string;
             /** @description Whether the thread is proven. */
@@ -2339,6 +2624,13 @@ export interface components {
             part?: string | null;
             /** @description Passes cut. */
             passes_done: number;
+            /**
+             * Format: int64
+             * @description Its place in the batch.
+             */
+            place?: number | null;
+            /** @description Whether it was scrapped. */
+            scrapped: boolean;
             /** @description How it stands, in words. */
             stands: string;
             /** @description The thread as written. */
@@ -2358,6 +2650,8 @@ export interface components {
         };
         /** @description A job, whole. */
         JobView: {
+            /** @description The batch it is one of. */
+            batch?: string | null;
             /** @description When it was made. */
             created: string;
             /** @description Why not, when they do not. */
@@ -2368,6 +2662,11 @@ export interface components {
             id: string;
             /** @description The other threads of its part. */
             members: components["schemas"]["MemberLine"][];
+            /**
+             * Format: int64
+             * @description Its place in the batch.
+             */
+            place?: number | null;
             plan?: components["schemas"]["Plan"] | null;
             /** @description Its facts. */
             request: components["schemas"]["PlanRequest"];
@@ -2574,6 +2873,13 @@ export interface components {
             lathe: string;
             /** @description The material. */
             material: string;
+            /** @description Mates as found by trying them on: job by job, in words. */
+            mates?: string[];
+            /**
+             * Format: double
+             * @description Seconds from the mark to the hand, longest of nineteen in twenty, from passes told to have run past; absent before three were.
+             */
+            reaction_s?: number | null;
             /** @description In words. */
             says: string;
             /**
@@ -2872,6 +3178,13 @@ export interface components {
             /** Format: int64 */
             sequence: number;
         };
+        /** @description Something that must be true before the part leaves its chuck. */
+        Must: {
+            /** @description Whether it is, where the app can tell. */
+            holds?: boolean | null;
+            /** @description What. */
+            says: string;
+        };
         /** @description A near size and what this lathe saves on it. */
         NearSize: {
             /** @description Its callout. */
@@ -2882,6 +3195,20 @@ export interface components {
             no_gear_change: boolean;
             /** @description The same in words. */
             says: string;
+        };
+        /** @description How many parts, and the hand of each where they differ. */
+        NewBatch: {
+            /**
+             * @description The hand of each; all as this one when absent.
+             * @default []
+             */
+            hands?: components["schemas"]["Hand"][];
+            /**
+             * Format: int64
+             * @description Parts in all, this one among them.
+             * @default 0
+             */
+            parts?: number;
         };
         /** @description A new job: a callout and a lathe, or a whole request. */
         NewJob: {
@@ -2938,6 +3265,20 @@ export interface components {
              */
             radial_mm: number;
         };
+        /** @description The next part of a batch. */
+        NextPart: {
+            /** @description Whether it is begun. */
+            begun: boolean;
+            /** @description Its job. */
+            job: string;
+            /** @description Whether it begins from what the ones before it found. */
+            learned: boolean;
+            /**
+             * Format: int64
+             * @description Its place.
+             */
+            place: number;
+        };
         /** @description What to do next. */
         NextStep: {
             aside?: components["schemas"]["SideStep"] | null;
@@ -2950,6 +3291,25 @@ export interface components {
         };
         /** @description One number, or several. */
         OneOrMany: number | number[];
+        /**
+         * @description What an operation is.
+         * @enum {string}
+         */
+        OpKind: "saw" | "face" | "centre" | "drill" | "turn" | "bore" | "plain" | "relief" | "chamfer" | "thread" | "dress" | "prove" | "part_off" | "length" | "second_chamfer" | "own";
+        /** @description An operation, shown. */
+        OpSaid: components["schemas"]["Operation"] & {
+            /** @description What is set for it. */
+            card: components["schemas"]["CardLine"][];
+            /** @description When it was ticked; absent while it is to do. */
+            done?: string | null;
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: double
+             * @description How long it takes, min.
+             */
+            takes_min: number;
+        };
         /** @description What a rule was given: a plain value, or the result of another line. */
         Operand: number | {
             /**
@@ -2957,6 +3317,73 @@ export interface components {
              * @description Its index among the plan's workings.
              */
             w: number;
+        };
+        /** @description One operation, as kept. */
+        Operation: {
+            /**
+             * @description Stable name, of this route.
+             * @default
+             */
+            id?: string;
+            /**
+             * @description The job whose numbers it is done by.
+             * @default null
+             */
+            job?: string | null;
+            /**
+             * @description What it is.
+             * @default own
+             */
+            kind?: components["schemas"]["OpKind"];
+            /**
+             * Format: double
+             * @description Minutes it takes, when the user knows better.
+             * @default null
+             */
+            minutes?: number | null;
+            /**
+             * @description What was noted with it: where the stop stands, what the dial reads.
+             * @default null
+             */
+            note?: string | null;
+            /**
+             * @description What the user calls it, instead of the app's words.
+             * @default null
+             */
+            says?: string | null;
+        };
+        /** @description What an order costs, and the move that mends it. */
+        OrderRemark: {
+            /** @description The operation it should stand before, in that one's set-up. */
+            before: string;
+            /** @description The operation that stands too late. */
+            op: string;
+            /** @description In one sentence. */
+            says: string;
+        };
+        /** @description What an order costs. */
+        OrderSaid: {
+            /** @description Which. */
+            across: components["schemas"]["Across"];
+            /** @description Times a part goes into a chuck. */
+            chuckings: number;
+            /** @description What it gives up here; empty when nothing. */
+            costs: string;
+            /**
+             * Format: double
+             * @description Minutes in all.
+             */
+            minutes: number;
+            /** @description Whether it is the one recommended. */
+            recommended: boolean;
+            /** @description What it saves. */
+            saves: string;
+            /** @description As it is said. */
+            says: string;
+            /** @description Times a tool, a stop or the gears are set. */
+            settings: number;
+            /** @description Whether it keeps true what must run true. */
+            true_enough: boolean;
         };
         /** @description A part to match: its size over wires, or its pitch diameter, and how much looser this one is to be. */
         OriginalRequest: {
@@ -3190,6 +3617,21 @@ export interface components {
             /** @description All of them, side by side. */
             schools: components["schemas"]["SchoolSaid"][];
         };
+        /** @description What is printed of a job. */
+        Papers: {
+            /** @description The job card, in the order of the work. */
+            job_card: components["schemas"]["CardSection"][];
+            /** @description Its lathe. */
+            lathe: string;
+            /** @description Every pass. */
+            passes: components["schemas"]["PassLine"][];
+            /** @description The ten-second card. */
+            ten_seconds: components["schemas"]["CardLine"][];
+            /** @description The thread, in full. */
+            thread: string;
+            /** @description What to watch, dangers and warnings first. */
+            watch: string[];
+        };
         /** @description Two diameters of one turned length. */
         ParallelRequest: {
             /**
@@ -3267,6 +3709,21 @@ export interface components {
          * @enum {string}
          */
         PassKind: "scratch" | "stocking" | "cut" | "spring" | "measured";
+        /** @description A pass as it is set, on paper. */
+        PassLine: {
+            /** @description What it is for. */
+            kind: components["schemas"]["PassKind"];
+            /**
+             * Format: int32
+             * @description Its number; the scratch is 0.
+             */
+            n: number;
+            over_wires?: components["schemas"]["Quantity"] | null;
+            /** @description The same as one reading. */
+            reading: string;
+            /** @description Turns and divisions, a slide each. */
+            set: string;
+        };
         /** @description One pass: asked is exact, the rest is what the hand sets. */
         PassRow: {
             /** @description Radial depth asked for. */
@@ -3873,6 +4330,67 @@ export interface components {
             /** @description Its steps. */
             steps: string[];
         };
+        /** @description The route of a part. */
+        Route: {
+            /**
+             * @description Its set-ups, in order.
+             * @default []
+             */
+            setups?: components["schemas"]["SetUp"][];
+        };
+        /** @description A job whose operations are in the route. */
+        RouteJob: {
+            /** @description Its id. */
+            id: string;
+            /** @description Its thread. */
+            thread: string;
+            /** @description Title. */
+            title: string;
+        };
+        /** @description A route, shown. */
+        RouteSaid: {
+            /** @description How long is left. */
+            left: string;
+            /** @description What its order costs. */
+            remarks: components["schemas"]["OrderRemark"][];
+            /** @description Its set-ups. */
+            setups: components["schemas"]["SetUpSaid"][];
+            /** @description How long it takes in all, in words. */
+            takes: string;
+        };
+        /** @description A part's route. */
+        RouteView: {
+            /** @description Its jobs. */
+            jobs: components["schemas"]["RouteJob"][];
+            /** @description Jobs of the part that do not plan yet, by title. */
+            left_out: string[];
+            /** @description Whose route it is: the first job of the part, or of the batch. */
+            owner: string;
+            /**
+             * Format: int64
+             * @description Goes up with every change; 0 while it is the app's own.
+             */
+            revision: number;
+            /** @description As it is kept, to be changed and sent back. */
+            route: components["schemas"]["Route"];
+            /** @description As it is shown. */
+            said: components["schemas"]["RouteSaid"];
+        };
+        /** @description A part in the tally. */
+        Row: {
+            /** @description Its sizes, a column each. */
+            cells: components["schemas"]["Cell"][];
+            /** @description Its job. */
+            job: string;
+            /** @description Its place. */
+            place: number;
+            /** @description Hand and the like. */
+            says: string;
+            /** @description Why it was scrapped. */
+            scrapped?: string | null;
+            /** @description How its run stands. */
+            stands: string;
+        };
         /** @description One rule of the trade: function, symbols, formula, source, schools. */
         Rule: {
             /** @description The formula in plain text; angles in degrees. */
@@ -4014,6 +4532,8 @@ export interface components {
             /** @description Whether it may be left, or the half-nut opened: measured or tried since it was last cut, or opening loses nothing. */
             may_leave: boolean;
             next?: components["schemas"]["NextStep"] | null;
+            /** @description How far passes ran past the mark they were to end at, mm, where that was told. */
+            overran_mm?: number[];
             /** @description Passes cut. */
             passes_done: number;
             /** @description How to get back into the groove, after what was told last; empty when that is not asked for. */
@@ -4022,6 +4542,12 @@ export interface components {
             says: string;
             /** @description Passes still to come, this schedule. */
             schedule: components["schemas"]["NextStep"][];
+            /** @description Why it was scrapped, if it was. */
+            scrapped?: string | null;
+            /** @description Plain sizes read, by name, mm: the last of each. */
+            sizes?: {
+                [key: string]: number;
+            };
             /** @description The same as a setting. */
             stands: components["schemas"]["DialSetting"];
             /**
@@ -4198,6 +4724,51 @@ export interface components {
             /** @description By diameter. */
             sizes: components["schemas"]["Size"][];
         };
+        /** @description One chucking, and what is done in it. */
+        SetUp: {
+            /**
+             * @description How it is held.
+             * @default
+             */
+            held?: string;
+            /**
+             * @description Stable name, of this route.
+             * @default
+             */
+            id?: string;
+            /**
+             * @description What else must be true before the part leaves it, in the user's words.
+             * @default []
+             */
+            leave?: string[];
+            /**
+             * @description What is done, in order.
+             * @default []
+             */
+            ops?: components["schemas"]["Operation"][];
+            /**
+             * @description The piece in it, by the first job on that piece.
+             * @default null
+             */
+            piece?: string | null;
+        };
+        /** @description A set-up, shown. */
+        SetUpSaid: {
+            /** @description How it is held. */
+            held: string;
+            /** @description Stable name. */
+            id: string;
+            /** @description What must be true before the part leaves it. */
+            leave: components["schemas"]["Must"][];
+            /** @description How many of those, from the first, are the app's; the rest are the user's own. */
+            leave_made: number;
+            /** @description Its operations. */
+            ops: components["schemas"]["OpSaid"][];
+            /** @description The piece in it, by its job. */
+            piece?: string | null;
+            /** @description What that piece is called. */
+            piece_says: string;
+        };
         /** @description How the cut is run. */
         SetupRequest: {
             /**
@@ -4308,6 +4879,19 @@ export interface components {
             /** @description What it is: `thread.flank`, `wire.seated`. */
             role: string;
         };
+        /** @description What a sheet may be; named for its schema. */
+        SheetBody: components["schemas"]["Route"] | components["schemas"]["BatchFacts"] | string[];
+        /** @description What is kept beside the jobs. */
+        SheetFile: {
+            /** @description A route, what is kept of a batch, or a list of jobs. */
+            body: components["schemas"]["SheetBody"];
+            /** @description `route`, `batch` or `day`. */
+            kind: string;
+            /** @description The job it belongs to, or `shop`. */
+            owner: string;
+            /** Format: int64 */
+            revision: number;
+        };
         /** @description A shop, or a part of one. */
         ShopFile: {
             /** @description `yoke-turn-shop`. */
@@ -4317,6 +4901,8 @@ export interface components {
             kit?: components["schemas"]["Kit"] | null;
             /** @description Lathes, as `docs/formats/lathe.md` has them under `body`. */
             lathes: components["schemas"]["LatheFile"][];
+            /** @description Routes, batches, and the day's order. */
+            sheets?: components["schemas"]["SheetFile"][];
             /**
              * Format: int32
              * @description 1.
@@ -4535,6 +5121,11 @@ export interface components {
          */
         Standing: "shown" | "open" | "unlikely";
         /**
+         * @description How a size stands.
+         * @enum {string}
+         */
+        Stands: "not_read" | "in" | "out" | "free";
+        /**
          * @description How a line stands.
          * @enum {string}
          */
@@ -4709,6 +5300,21 @@ export interface components {
             kept: number;
             lathes: number;
         };
+        /** @description The tally. */
+        Tally: {
+            /** @description Its columns. */
+            columns: components["schemas"]["Column"][];
+            /** @description Parts good. */
+            good: number;
+            /** @description Its rows, in the order the parts were begun. */
+            rows: components["schemas"]["Row"][];
+            /** @description In one sentence. */
+            says: string;
+            /** @description Parts scrapped. */
+            scrapped: number;
+            /** @description Parts wanted. */
+            wanted: number;
+        };
         /** @description The thread wanted: a callout, and what overrides it. */
         ThreadRequest: {
             /**
@@ -4821,6 +5427,19 @@ export interface components {
             noted?: string | null;
             /** @description The stamp it bore. */
             stamp: string;
+        };
+        /** @description Whether an operation is done. */
+        TickBody: {
+            /**
+             * @description Done, or to do after all.
+             * @default false
+             */
+            done?: boolean;
+        };
+        /** @description An operation of a route that is done. */
+        TickFile: {
+            done: string;
+            op: string;
         };
         /** @description How long it takes. */
         TimeSaid: {
@@ -5158,6 +5777,56 @@ export interface operations {
             };
         };
     };
+    as_it_stands: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DaySaid"];
+                };
+            };
+        };
+    };
+    put_day: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DayBody"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DaySaid"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     day: {
         parameters: {
             query?: never;
@@ -5441,6 +6110,254 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JobView"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    batch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_batch: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BatchFacts"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    make_batch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewBatch"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    batch_csv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    again: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    carry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
             409: {
@@ -5784,6 +6701,43 @@ export interface operations {
             };
         };
     };
+    paper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Papers"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     photo: {
         parameters: {
             query?: never;
@@ -5848,6 +6802,165 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    route: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RouteView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_route: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Route"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RouteView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    drop_route: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RouteView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tick: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                op: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TickBody"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RouteView"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

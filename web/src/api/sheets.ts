@@ -4,7 +4,7 @@ import { api, type Job, unwrap } from './client';
 type Answer<T> = { data?: T; error?: unknown };
 
 /** A sheet of a job the server makes when it is looked at; the last one stays shown while a newer is on its way. */
-function sheet<T>(name: string, get: (id: string) => Promise<Answer<T>>) {
+export function sheet<T>(name: string, get: (id: string) => Promise<Answer<T>>) {
   return function useSheet(job: Job, wanted = true) {
     return useQuery({
       queryKey: ['job', job.id, name, job.revision, job.sequence],

@@ -9,6 +9,9 @@ export function Bed({ job, open, plan }: { job: string; open: StationId; plan: P
   const doubtful = (id: string) => plan?.watch.some((w) => w.station === id && w.level !== 'note');
   return (
     <nav className="bed" aria-label="Stations">
+      <Link className="headstock" to="/jobs/$id/route" params={{ id: job }} aria-label="The whole part: its route, its batch, paper">
+        Part
+      </Link>
       <span className="chuck" aria-hidden="true" />
       <span className="ways" aria-hidden="true">
         <span className="past" style={{ width: `${((at + 0.5) / STATIONS.length) * 100}%` }} />

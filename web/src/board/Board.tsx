@@ -4,20 +4,10 @@ import { useSettings } from '../app/Settings';
 import { Slash } from '../app/Slash';
 import { Tools } from '../app/Tools';
 import { TypeAndGo } from '../app/TypeAndGo';
-import { inWords, type JobLine } from '../api/client';
+import { inWords } from '../api/client';
 import { useFound, useJobs, useMakeJob } from '../api/hooks';
 import { DayLeaf } from './DayLeaf';
-
-/** A job as a length of bar: bright where it is cut, layout blue where it is not. */
-function Bar({ job }: { job: JobLine }) {
-  const of = /of (\d+)/.exec(job.stands)?.[1];
-  const share = job.finished ? 1 : of ? Math.min(1, job.passes_done / Number(of)) : 0;
-  return (
-    <span className="bar" aria-hidden="true">
-      <span style={{ width: `${share * 100}%` }} />
-    </span>
-  );
-}
+import { JobList } from './JobList';
 
 /** The job board, headed by type-and-go. */
 export function Board() {
@@ -62,20 +52,7 @@ export function Board() {
             <input type="search" className="seek" aria-label="Find jobs by any word: thread, lathe, material, or what was noted" placeholder="Find: a thread, a lathe, anything noted" value={sought} onChange={(e) => setSought(e.currentTarget.value)} />
           )}
           {found.data && listed?.length === 0 && <p role="status">No job holds “{sought}”.</p>}
-          <ul className="jobs">
-            {listed?.map((job) => (
-              <li key={job.id}>
-                <Link to="/jobs/$id/$station" params={{ id: job.id, station: job.passes_done > 0 ? 'cut' : 'thread' }}>
-                  <b>{job.title}</b>
-                  <span>
-                    {job.thread} on the {job.lathe}
-                  </span>
-                  <em>{job.stands}</em>
-                  <Bar job={job} />
-                </Link>
-              </li>
-            ))}
-          </ul>
+          {listed && <JobList jobs={listed} />}
         </section>
       </main>
       <DayLeaf open={day} onClose={() => setDay(false)} />

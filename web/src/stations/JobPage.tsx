@@ -9,6 +9,7 @@ import { Head } from '../app/Head';
 import { Slash } from '../app/Slash';
 import { useKeys } from '../app/keys';
 import { isStation, STATIONS, type StationId } from '../app/stations';
+import { SHEETS } from '../part/PartFrame';
 import { UnitContext } from '../parts/unit';
 import { WorkingProvider } from '../parts/Working';
 import { BitStation } from './bit/BitStation';
@@ -57,6 +58,7 @@ export function JobPage() {
     ArrowLeft: () => go(at - 1),
     ArrowRight: () => go(at + 1),
     l: () => void navigate({ to: '/jobs/$id/at-the-lathe', params: { id } }),
+    ...Object.fromEntries(SHEETS.map((s) => [s.key, () => void navigate({ to: `/jobs/$id/${s.id}`, params: { id } })])),
     w: () => document.querySelector<HTMLElement>('.carry .opens')?.click(),
   });
   const asked = job.data?.request;

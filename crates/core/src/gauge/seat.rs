@@ -118,7 +118,8 @@ impl Groove {
             over_mm: over(h),
             lean_deg: beta.to_degrees(),
             touch_radius_mm: self.holds(self.slopes(), wire_mm / 2.0, theta, beta.sin_cos()).1,
-            other_over_mm: seats.get(1).map(|s| over(s.0)).filter(|o| o - over(h) > 1e-4),
+            // A seat a pitch higher would stand on no flank: leaning so far the wire lies along the groove and the search runs out of it.
+            other_over_mm: seats.get(1).map(|s| over(s.0)).filter(|o| (1e-4..self.pitch_mm).contains(&(o - over(h)))),
         })
     }
 

@@ -126,7 +126,18 @@ pub(crate) fn work(
     let (low, high) = thread.own.pitch;
     let near = |w: f64| (w - best.value).abs();
     let usable = |w: f64| w >= least.value && w <= largest.value;
-    let wire = kit.wires_mm.iter().copied().filter(|w| usable(*w)).min_by(|a, b| near(*a).total_cmp(&near(*b))).filter(|_| external);
+    // Of those the standard sizes allow, one that stands proud of these crests down to the low limit; a shallow thread cut low lets the
+    // nearest to the best lie under them.
+    let bears_at = |w: f64, size: f64| bears(&groove_at(thread, size), w, start.value, tip.h.value);
+    let nearest = |serves: &dyn Fn(f64) -> bool| kit.wires_mm.iter().copied().filter(|w| usable(*w) && serves(*w)).min_by(|a, b| near(*a).total_cmp(&near(*b)));
+    let wire = nearest(&|w| bears_at(w, low.value).is_ok() && bears_at(w, target.value).is_ok())
+        .or_else(|| nearest(&|w| bears_at(w, target.value).is_ok()))
+        .or_else(|| nearest(&|_| true))
+        .filter(|_| external);
+    if let Some((w, Err(why))) = wire.map(|w| (w, bears_at(w, target.value))) {
+        let text = format!("Cut to the aim, a wire of {} {why}. Get the next larger, up to {}.", mm_text(w), mm_text(largest.value));
+        watch.push(Watch::new(Level::Warn, "wire_unusable", "gauge", text));
+    }
     if external && wire.is_none() {
         let nearest = kit.wires_mm.iter().copied().min_by(|a, b| near(*a).total_cmp(&near(*b)));
         let why = nearest.map_or("none are listed".into(), |w| {

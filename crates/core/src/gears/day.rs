@@ -55,7 +55,7 @@ pub struct Day {
     pub steps: Vec<DayStep>,
     /// Changes in all.
     pub changes: usize,
-    /// Changes in the order given.
+    /// Changes in the order given; of an order told, those the best would ask.
     pub as_given: usize,
 }
 
@@ -203,4 +203,22 @@ pub fn order(jobs: &[DayJob], now: &dyn Fn(&str) -> Setting) -> Day {
         }
     }
     Day { changes: steps.iter().map(|s| s.count).sum(), steps, as_given }
+}
+
+/// The jobs in the order told, whatever it changes, with the changes it asks and those the best order would.
+#[must_use]
+pub fn in_order_told(jobs: &[DayJob], now: &dyn Fn(&str) -> Setting) -> Day {
+    let least = order(jobs, now).changes;
+    let mut on: Vec<(&str, Setting)> = Vec::new();
+    let mut steps = Vec::new();
+    for job in jobs {
+        let at = on.iter().position(|(lathe, _)| *lathe == job.lathe).unwrap_or_else(|| {
+            on.push((&job.lathe, now(&job.lathe)));
+            on.len() - 1
+        });
+        let (count, changes) = changes(&on[at].1, &job.setting);
+        on[at].1 = job.setting.clone();
+        steps.push(DayStep { id: job.id.clone(), title: job.title.clone(), lathe: job.lathe.clone(), changes, count });
+    }
+    Day { changes: steps.iter().map(|s| s.count).sum(), steps, as_given: least }
 }

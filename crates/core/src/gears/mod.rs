@@ -21,7 +21,7 @@ mod trial;
 
 pub use buy::{BlankCard, Purchase, Purchases, card as blank_card, pitches_wanted, purchases};
 pub use chart::{ChartRow, chart, standard_pitches};
-pub use day::{Day, DayJob, DayStep, Setting, order as day_order};
+pub use day::{Day, DayJob, DayStep, Setting, in_order_told as day_in_order_told, order as day_order};
 pub use dial::{DialAnswer, DialRule, each_gear, reengage};
 pub use fit::{Clearance, Fit, Sense, hangs};
 pub use layout::{Idler, Mesh};

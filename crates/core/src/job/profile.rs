@@ -33,6 +33,17 @@ pub enum Speeds {
     },
 }
 
+impl Speeds {
+    /// The highest speed at or under `limit`, or the slowest there is.
+    #[must_use]
+    pub fn under(&self, limit: f64) -> f64 {
+        match self {
+            Self::Steps(list) => list.iter().copied().rfind(|s| *s <= limit).or_else(|| list.first().copied()).unwrap_or(limit),
+            Self::Between { from, to } => limit.clamp(*from, *to).floor().max(*from),
+        }
+    }
+}
+
 macro_rules! profile {
     ($(#[$doc:meta])* $name:ident { $($(#[$field_doc:meta])* $field:ident: $type:ty,)* }) => {
         $(#[$doc])*

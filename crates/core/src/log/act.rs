@@ -93,6 +93,23 @@ pub enum ActKind {
         /// The act.
         act: String,
     },
+    /// A plain size of the part was read.
+    Sized {
+        /// Its name, as the part's plain sizes have it.
+        name: String,
+        /// As read, mm.
+        mm: f64,
+    },
+    /// A pass ran past the mark it was to end at.
+    Overran {
+        /// How far, mm.
+        past_mm: f64,
+    },
+    /// The part is spoilt, and goes to scrap.
+    Scrapped {
+        /// Why, in the user's words.
+        why: String,
+    },
     /// Something worth remembering.
     Note {
         /// In the user's words.
@@ -148,6 +165,14 @@ impl ActKind {
             Self::Trouble { cause, .. } if rule(cause).is_none() => {
                 Err(("/cause", format!("“{cause}” is no cause that is known; take one of the trouble sheet")))
             }
+            Self::Sized { name, mm } => {
+                if !(1..=40).contains(&name.trim().chars().count()) {
+                    return Err(("/name", "a plain size is named as the part's own list has it".into()));
+                }
+                sound("/mm", *mm, 0.05, 5100.0, "mm")
+            }
+            Self::Overran { past_mm } => sound("/past_mm", *past_mm, 0.0, 100.0, "mm"),
+            Self::Scrapped { why } if why.trim().is_empty() || why.len() > 400 => Err(("/why", "say in 1 to 400 characters what spoilt it".into())),
             Self::Undone { act } if act.is_empty() => Err(("/act", "name the act to take back".into())),
             Self::Note { text } if text.trim().is_empty() || text.len() > 4000 => Err(("/text", "a note has 1 to 4000 characters".into())),
             Self::Took { n, reading } => {
@@ -168,6 +193,7 @@ impl ActKind {
             Self::Trouble { .. }
             | Self::Undone { .. }
             | Self::Note { .. }
+            | Self::Scrapped { .. }
             | Self::Sprung {}
             | Self::Rechucked {}
             | Self::Lost {}
@@ -187,7 +213,17 @@ impl ActKind {
     /// Whether it only makes sense once the cut has begun.
     #[must_use]
     pub const fn goes_on(&self) -> bool {
-        matches!(self, Self::Sprung {} | Self::BitChanged { .. } | Self::Rechucked {} | Self::Lost {} | Self::Stopped {} | Self::Resumed {} | Self::Finished {})
+        matches!(
+            self,
+            Self::Sprung {}
+                | Self::BitChanged { .. }
+                | Self::Overran { .. }
+                | Self::Rechucked {}
+                | Self::Lost {}
+                | Self::Stopped {}
+                | Self::Resumed {}
+                | Self::Finished {}
+        )
     }
 
     /// Whether undo at the lathe takes it back: what was noted or found wrong, and ticks, are let stand.

@@ -4,7 +4,7 @@
 //! it is taken out of all jobs but one (Bayes' rule for normal beliefs).
 
 use crate::gauge::{SPRING, SPRING_SD, TipFound};
-use crate::quantity::plain_text;
+use crate::quantity::{mm_text, plain_text};
 use serde::Serialize;
 
 /// One job that learned something.
@@ -20,6 +20,17 @@ pub struct JobLearned {
     pub found: TipFound,
     /// Flat the bit was told to have, mm, where it was measured.
     pub told_flat_mm: Option<f64>,
+    /// How long after the mark each pass that ran past it was ended, s.
+    pub reactions_s: Vec<f64>,
+    /// What it is called, for the sizes of mates.
+    pub title: String,
+}
+
+/// How long after the mark a pass was ended that ran so far past it, s: the carriage goes a lead a turn.
+#[must_use]
+pub fn reaction_s(past_mm: f64, lead_mm: f64, rpm: f64) -> Option<f64> {
+    let speed = lead_mm * rpm / 60.0;
+    (speed > 0.0).then_some(past_mm / speed)
 }
 
 /// What is known of one lathe in one material.
@@ -42,6 +53,12 @@ pub struct Learned {
     /// How much wider tips were found than told, mm; absent where none was told.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub tip_wear_mm: Option<f64>,
+    /// Seconds from the mark to the hand, longest of nineteen in twenty, from passes told to have run past; absent before three were.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub reaction_s: Option<f64>,
+    /// Mates as found by trying them on: job by job, in words.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub mates: Vec<String>,
     /// In words.
     pub says: String,
 }
@@ -50,7 +67,7 @@ pub struct Learned {
 #[must_use]
 pub fn learned(jobs: &[JobLearned]) -> Vec<Learned> {
     let mut groups: Vec<Vec<&JobLearned>> = Vec::new();
-    for job in jobs.iter().filter(|j| j.found.readings > 0) {
+    for job in jobs.iter().filter(|j| j.found.readings > 0 || !j.reactions_s.is_empty()) {
         match groups.iter_mut().find(|g| g[0].lathe == job.lathe && g[0].material == job.material) {
             Some(group) => group.push(job),
             None => groups.push(vec![job]),
@@ -70,6 +87,7 @@ fn together(jobs: &[&JobLearned]) -> Learned {
     let (spring, spring_doubt) = ((sum / weight).clamp(0.0, 0.6), 2.0 / weight.sqrt());
     let worn: Vec<f64> = jobs.iter().filter_map(|j| Some(j.found.flat_mm - j.told_flat_mm?)).collect();
     let tip_wear_mm = (!worn.is_empty()).then(|| worn.iter().sum::<f64>() / worn.len() as f64);
+    let mates = jobs.iter().filter_map(|j| Some(format!("The mate of \u{201c}{}\u{201d} just goes at {}.", j.title, mm_text(j.found.mate_mm?)))).collect();
     let style = jobs.iter().all(|j| j.style == jobs[0].style).then(|| jobs[0].style.clone());
     let (lathe, material) = (jobs[0].lathe.clone(), jobs[0].material.clone());
     let count = jobs.len();
@@ -87,5 +105,20 @@ fn together(jobs: &[&JobLearned]) -> Learned {
         spring,
         spring_doubt,
         tip_wear_mm,
+        reaction_s: own_reaction(jobs),
+        mates,
     }
+}
+
+/// What nineteen in twenty of the times told stay under: their mean and twice their spread, to the tenth of a second above.
+#[allow(clippy::cast_precision_loss)] // jobs of a shop
+fn own_reaction(jobs: &[&JobLearned]) -> Option<f64> {
+    let all: Vec<f64> = jobs.iter().flat_map(|j| j.reactions_s.iter().copied()).collect();
+    if all.len() < 3 {
+        return None;
+    }
+    let count = all.len() as f64;
+    let mean = all.iter().sum::<f64>() / count;
+    let spread = (all.iter().map(|t| (t - mean).powi(2)).sum::<f64>() / (count - 1.0)).sqrt();
+    Some(((mean + 2.0 * spread) * 10.0).ceil() / 10.0)
 }

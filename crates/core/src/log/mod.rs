@@ -7,7 +7,7 @@ mod run;
 mod story;
 
 pub use act::{Act, ActKind, BitChange};
-pub use learned::{JobLearned, Learned, learned};
+pub use learned::{JobLearned, Learned, learned, reaction_s};
 pub use plan::{CyclePhase, RunPass, RunPlan, RunWires};
 pub(crate) use run::standing;
 pub use run::{NextStep, RunState, Tick, fold, judge_told};

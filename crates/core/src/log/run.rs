@@ -82,6 +82,15 @@ pub struct RunState {
     pub pick_up: Vec<String>,
     /// Steps of the set-up, by code, as they were ticked.
     pub ticks: BTreeMap<String, Tick>,
+    /// Plain sizes read, by name, mm: the last of each.
+    #[serde(skip_serializing_if = "BTreeMap::is_empty")]
+    pub sizes: BTreeMap<String, f64>,
+    /// How far passes ran past the mark they were to end at, mm, where that was told.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub overran_mm: Vec<f64>,
+    /// Why it was scrapped, if it was.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub scrapped: Option<String>,
     /// The act that undo takes back.
     pub last_act: Option<String>,
     /// What to do, in one sentence.
@@ -125,6 +134,9 @@ struct Run {
     stopped: bool,
     pick_up: Vec<String>,
     ticks: BTreeMap<String, Tick>,
+    sizes: BTreeMap<String, f64>,
+    overran_mm: Vec<f64>,
+    scrapped: Option<String>,
 }
 
 /// Ids of the acts taken back.
@@ -165,6 +177,9 @@ pub fn fold(plan: &RunPlan, acts: &[Act]) -> RunState {
         stopped: false,
         pick_up: Vec::new(),
         ticks: BTreeMap::new(),
+        sizes: BTreeMap::new(),
+        overran_mm: Vec::new(),
+        scrapped: None,
     };
     for act in &standing {
         run.take(&act.kind);
@@ -225,6 +240,11 @@ impl Run {
             ActKind::Unticked { step } => {
                 self.ticks.remove(step);
             }
+            ActKind::Sized { name, mm } => {
+                self.sizes.insert(name.clone(), *mm);
+            }
+            ActKind::Overran { past_mm } => self.overran_mm.push(*past_mm),
+            ActKind::Scrapped { why } => self.scrapped = Some(why.clone()),
             ActKind::Undone { .. } | ActKind::Note { .. } | ActKind::Trouble { .. } => {}
         }
     }
@@ -440,8 +460,9 @@ impl Run {
         let schedule: Vec<NextStep> = self.schedule.iter().map(|p| self.step(*p)).collect();
         // While a reading is in question nothing deeper is offered.
         let held = self.verdict.as_ref().is_some_and(|v| v.verdict == VerdictKind::Unsure);
-        let next = if held { None } else { schedule.first().cloned() };
+        let next = if held || self.scrapped.is_some() { None } else { schedule.first().cloned() };
         let says = match (&self.verdict, &next) {
+            _ if self.scrapped.is_some() => "Scrapped. Undo takes that back; a new part is begun from its batch, or as a new job.".into(),
             _ if self.stopped => "Stopped for now.".into(),
             _ if self.closed => "Done with at the lathe.".into(),
             (Some(v), _) => v.says.clone(),
@@ -460,12 +481,15 @@ impl Run {
             verdict: self.verdict,
             tip: self.known.as_ref().and_then(|k| k.found(&self.plan)),
             flank: self.flank,
-            finished: self.finished,
+            finished: self.finished && self.scrapped.is_none(),
             may_leave: self.begun && (self.proven || !self.plan.opening_loses),
             closed: self.closed,
             stopped: self.stopped,
             pick_up: self.pick_up,
             ticks: self.ticks,
+            sizes: self.sizes,
+            overran_mm: self.overran_mm,
+            scrapped: self.scrapped,
             last_act,
             says,
         }

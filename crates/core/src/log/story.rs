@@ -92,7 +92,7 @@ pub fn story(plan: &RunPlan, told: &[Told]) -> Story {
                     stands = Stands { mm: radial_mm, reading: plan.dial.nearest(radial_mm).setting };
                     None
                 }
-                ActKind::Note { .. } | ActKind::Trouble { .. } | ActKind::Ticked { .. } | ActKind::Unticked { .. } => None,
+                ActKind::Note { .. } | ActKind::Sized { .. } | ActKind::Trouble { .. } | ActKind::Ticked { .. } | ActKind::Unticked { .. } => None,
                 _ => Some(fold(plan, &acts[..=i])),
             };
             if let Some(after) = &after {
@@ -114,6 +114,7 @@ pub fn result(state: &RunState) -> String {
         n => format!("{n} passes"),
     };
     match &state.verdict {
+        _ if state.scrapped.is_some() => format!("{passes}; scrapped: {}", state.scrapped.as_deref().unwrap_or_default()),
         _ if !state.begun => "Not begun.".into(),
         Some(v) if v.verdict == VerdictKind::InLimits => {
             format!("{passes}; in limits, {} mm give or take {}.", plain_text(v.pitch_diameter_mm.value, 3), plain_text(v.pitch_diameter_mm.doubt, 3))
@@ -191,6 +192,9 @@ fn says(plan: &RunPlan, kind: &ActKind, stands: &DialSetting) -> (&'static str, 
             ("ticked", format!("Set-up: {} done{note}.", step.replace('_', " ")))
         }
         ActKind::Unticked { step } => ("unticked", format!("Set-up: {} to do again.", step.replace('_', " "))),
+        ActKind::Sized { name, mm } => ("sized", format!("{name}: {} read.", mm_text(*mm))),
+        ActKind::Overran { past_mm } => ("overran", format!("Ran {} past the mark.", mm_text(*past_mm))),
+        ActKind::Scrapped { why } => ("scrapped", format!("Scrapped: {why}")),
         ActKind::Undone { .. } => ("undone", "The last was taken back.".into()),
         ActKind::Note { text } => ("note", text.clone()),
     }

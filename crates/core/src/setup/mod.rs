@@ -183,14 +183,6 @@ pub(crate) fn way(facts: &SetupFacts, lathe: &Lathe, thread: &Thread, watch: &mu
     }
 }
 
-/// The lathe's highest speed at or under `limit`, or its slowest.
-fn speed_of(speeds: &Speeds, limit: f64) -> f64 {
-    match speeds {
-        Speeds::Steps(list) => list.iter().copied().rfind(|s| *s <= limit).or_else(|| list.first().copied()).unwrap_or(limit),
-        Speeds::Between { from, to } => limit.clamp(*from, *to).floor().max(*from),
-    }
-}
-
 /// Lead past which a spindle is heavy to turn by hand, mm. House value.
 const COARSE_MM: f64 = 4.0;
 
@@ -255,7 +247,7 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &SetupFacts, before: &Before<'_>, w
     let room = facts.runout_mm.map(Num::from).or_else(|| relief.filter(|_| toward)).filter(|_| ending != Ending::Hand);
     let stopping = room.map(|r| sheet.work(&rules::STOPPING_SPEED, [r, coast, thread.lead, facts.reaction_s.into()]));
     let (limits, limit, binds) = speeds::limits(cutting, stopping, facts);
-    let speed = facts.spindle_rpm.unwrap_or_else(|| speed_of(&lathe.speeds, limit.value));
+    let speed = facts.spindle_rpm.unwrap_or_else(|| lathe.speeds.under(limit.value));
     if stopping.is_some_and(|s| speed > s.value + 1e-9) {
         watch.push(Watch::new(
             Level::Danger,

@@ -1,6 +1,7 @@
 //! Takes one picture of each main view, from the demo yard, into docs/screenshots.
 #![allow(clippy::unwrap_used)] // a tool of the workshop: it stops where it fails
 
+use serde_json::{Value, json};
 use std::path::Path;
 use yoke_e2e::{Browser, DESK, Server};
 
@@ -39,32 +40,13 @@ async fn main() {
         browser.picture(&out.join(format!("{name}.png"))).await;
         println!("{name}.png");
     }
-    // The ten-second card, and a number's working.
     browser.size(DESK).await;
     browser.look(false).await;
-    browser.go(&server.at("/")).await;
-    browser.find("input[aria-label=Callout]").await.send_keys("M20x2.5-6g").await.unwrap();
-    browser.wait_text(".card", "Over wires").await;
-    browser.picture(&out.join("type-and-go.png")).await;
-    browser.go(&server.at("/jobs/gauge-board-cap/setup")).await;
-    browser.find_text(".views .choice", "From above").await.click().await.unwrap();
-    browser.find(".from-above svg").await;
-    browser.picture(&out.join("from-above.png")).await;
-    // The pair in mesh, and the bench pad with a sum that feeds the card.
+    // The pair in mesh.
     browser.go(&server.at("/jobs/paddle-screw-and-nut/thread")).await;
     browser.find("button[aria-pressed]").await.click().await.unwrap();
     browser.wait_text(".carry", "Clearance at the pitch line").await;
     browser.picture(&out.join("pair.png")).await;
-    let pad = serde_json::json!({"request": {"pad": [
-        {"name": "to the far wall", "kind": "gap_less_pin", "figures": [{"value": 28.5}, {"value": 6}]},
-        {"name": "relief", "kind": "metal_left", "figures": [{"from": "to the far wall"}, {"value": 18}], "feeds": "relief_width"},
-    ]}});
-    reqwest::Client::new().patch(server.at("/api/v1/jobs/gauge-board-cap")).header("If-Match", "1").json(&pad).send().await.unwrap();
-    browser.go(&server.at("/jobs/gauge-board-cap/blank")).await;
-    browser.wait_text(".outline", "4.5 mm").await;
-    browser.keys(["b"]).await;
-    browser.wait_text(".bench-pad", "4.500 mm, the relief width").await;
-    browser.picture(&out.join("bench-pad.png")).await;
     // A trouble, with its causes as this job's numbers rank them.
     browser.go(&server.at("/jobs/footbridge-tie-rod/gauge")).await;
     browser.find_text(".actions .act", "Trouble").await.click().await.unwrap();
@@ -75,20 +57,52 @@ async fn main() {
     browser.find(".carry .opens").await.click().await.unwrap();
     browser.wait_text("[role=dialog]", "From:").await;
     browser.picture(&out.join("working.png")).await;
-    // A stud cut, read twice and cut again: its story.
-    let id = "mill-bearing-stud";
-    let stud = server.job(id).await;
-    let run = &stud["plan"]["run"];
-    server.cut(id, &run["passes"], "p").await;
-    let high = run["limits_mm"][1].as_f64().unwrap();
-    let read = |mm: f64| serde_json::json!({"kind": "measured", "pitch_diameter_mm": mm, "instrument": "25-50"});
+    // The tie rod cut on, read, cut again and read: its story, and its card.
+    let id = "footbridge-tie-rod";
+    let rod = server.job(id).await;
+    server.cut(id, &rod["run"]["schedule"], "p").await;
+    let high = rod["plan"]["run"]["limits_mm"][1].as_f64().unwrap();
+    let read = |mm: f64| json!({"kind": "measured", "pitch_diameter_mm": mm, "instrument": "0-25"});
     let first = server.act(id, "r1", read(high + 0.08)).await;
     server.cut(id, &first["run"]["schedule"], "q").await;
     server.act(id, "r2", read(high - 0.05)).await;
-    let note = "Bush goes on with graphite; keep the second stud to the same.";
-    server.act(id, "n", serde_json::json!({"kind": "note", "text": note})).await;
-    browser.go(&server.at("/jobs/mill-bearing-stud/log")).await;
+    server.act(id, "n", json!({"kind": "note", "text": "The deck nut goes on with graphite; keep the second rod to the same."})).await;
+    browser.go(&server.at(&format!("/jobs/{id}/log"))).await;
     browser.wait_text(".story", "graphite").await;
     browser.picture(&out.join("log.png")).await;
+    browser.go(&server.at(&format!("/jobs/{id}/paper"))).await;
+    browser.find_text(".sheet-choice .choice", "Job card").await.click().await.unwrap();
+    browser.find(".paper-passes").await;
+    browser.picture(&out.join("paper.png")).await;
+    // The pair's route; and the batch, four ends cut, the third spoilt.
+    browser.go(&server.at("/jobs/paddle-screw-and-nut/route")).await;
+    browser.find_text(".op", "Thread").await.click().await.unwrap();
+    for n in 1..=3 {
+        browser.touch(&format!(".chucking:nth-of-type(1) li:nth-child({n}) .tick")).await;
+    }
+    browser.find(".chucking:nth-of-type(1) li:nth-child(3) .done-op").await;
+    browser.picture(&out.join("route.png")).await;
+    batch(&server).await;
+    browser.go(&server.at("/jobs/turnbuckle-ends--six/batch")).await;
+    browser.wait_text(".tally", "dug in").await;
+    browser.picture(&out.join("batch.png")).await;
     browser.close().await;
+}
+
+/// Four of the six turnbuckle ends cut and read, the third of them spoilt.
+async fn batch(server: &Server) {
+    let path = server.at("/api/v1/jobs/turnbuckle-ends--six/batch");
+    let facts = json!({"learn": true, "plain": [{"name": "Shank", "nominal_mm": 16.0, "over_mm": 0.0, "under_mm": -0.11}]});
+    reqwest::Client::new().put(&path).header("If-Match", "1").json(&facts).send().await.unwrap();
+    let now: Value = reqwest::get(&path).await.unwrap().json().await.unwrap();
+    let jobs = now["tally"]["rows"].as_array().unwrap().iter().map(|r| r["job"].as_str().unwrap());
+    for (job, [off, shank]) in jobs.zip([[0.0, 15.902], [0.01, 15.921], [-0.012, 15.944], [0.006, 15.958]]) {
+        let plan = server.job(job).await["plan"].clone();
+        server.cut(job, &plan["run"]["passes"], "p").await;
+        server.act(job, "s", json!({"kind": "sized", "name": "Shank", "mm": shank})).await;
+        server.act(job, "m", json!({"kind": "measured", "pitch_diameter_mm": plan["run"]["target_mm"].as_f64().unwrap() + off})).await;
+        if off == -0.012 {
+            server.act(job, "x", json!({"kind": "scrapped", "why": "the bit dug in at the relief"})).await;
+        }
+    }
 }

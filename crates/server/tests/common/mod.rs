@@ -15,14 +15,21 @@ pub struct Server {
 
 impl Server {
     pub fn start(folder: &Path, extra: &[&str]) -> Self {
-        let mut child = Command::new(env!("CARGO_BIN_EXE_yoke-turn"))
-            .args(["serve", "--port", "0", "--data"])
-            .arg(folder)
-            .args(extra)
-            .stdout(Stdio::piped())
-            .stderr(Stdio::null())
-            .spawn()
-            .unwrap();
+        let mut command = Command::new(env!("CARGO_BIN_EXE_yoke-turn"));
+        command.args(["serve", "--port", "0", "--data"]).arg(folder).args(extra);
+        Self::run(command)
+    }
+
+    /// Starts it in a shell that has done something first.
+    pub fn start_under(folder: &Path, first: &str) -> Self {
+        let mut command = Command::new("sh");
+        let serve = format!("{first} exec \"$0\" serve --port 0 --data \"$1\"");
+        command.args(["-c", &serve, env!("CARGO_BIN_EXE_yoke-turn")]).arg(folder);
+        Self::run(command)
+    }
+
+    fn run(mut command: Command) -> Self {
+        let mut child = command.stdout(Stdio::piped()).stderr(Stdio::null()).spawn().unwrap();
         let mut line = String::new();
         BufReader::new(child.stdout.as_mut().unwrap()).read_line(&mut line).unwrap();
         let address = line.trim().trim_start_matches("Yoke Turn is at ").trim_end_matches('/').to_owned();

@@ -3,9 +3,10 @@ import type { ActKind, Job, NextStep, Plan } from '../../api/client';
 import { Leaf } from '../../parts/Leaf';
 import { LengthForm } from '../../parts/LengthForm';
 import { NoteForm } from '../../parts/NoteForm';
+import { TextForm } from '../../parts/TextForm';
 import { StandsForm } from './StandsLeaf';
 
-type Asked = 'took' | 'bit' | 'note' | null;
+type Asked = 'took' | 'bit' | 'note' | 'past' | 'scrap' | null;
 type Why = Extract<ActKind, { kind: 'bit_changed' }>['why'];
 
 const WHYS: [Why, string][] = [
@@ -53,17 +54,21 @@ export function HappenedLeaf({ job, plan, next, open, onClose, record, onTrouble
     ['Changed the bit', 'broken, ground again, or another', () => setAsked('bit'), begun],
     ['Out of the chuck and back', 'or it slipped', () => told({ kind: 'rechucked' }), begun],
     ['Half-nut opened by mistake', 'or the thread was lost some other way', () => told({ kind: 'lost' }), begun],
+    ['Ran past the mark', 'how far; your own reaction is learned from it', () => setAsked('past'), begun],
     run?.stopped ? ['Go on', 'after a stop', () => told({ kind: 'resumed' }), begun] : ['Stop for the day', 'how to leave it, and how to go on', () => told({ kind: 'stopped' }), begun],
     // Where opening the half-nut loses the thread it is not done with before it was measured or tried.
     ['Done with it', 'take it out', () => told({ kind: 'finished' }), begun && (run?.may_leave ?? false)],
     ['Something is wrong', 'from what is seen to its cause', onTrouble, true],
+    ['Scrap it', 'spoilt past mending', () => setAsked('scrap'), true],
     ['Note', 'something worth remembering', () => setAsked('note'), true],
   ];
-  const titles = { took: 'It was cut at', bit: 'The bit that goes on', note: 'Note' };
+  const titles = { took: 'It was cut at', bit: 'The bit that goes on', note: 'Note', past: 'It ran past the mark', scrap: 'Scrap this part' };
   return (
     <Leaf title={asked ? titles[asked] : 'Something else…'} open={open} onClose={close}>
       {asked === 'took' && next && <StandsForm plan={plan} act="It was cut there" onRead={(reading) => told({ kind: 'took', n: next.pass.n, reading })} />}
       {asked === 'bit' && <BitForm onTold={told} />}
+      {asked === 'past' && <LengthForm fields={[{ name: 'past', says: 'Past the mark by' }]} act="Tell it" onSet={(mm) => told({ kind: 'overran', past_mm: mm.past ?? 0 })} />}
+      {asked === 'scrap' && <TextForm label="What spoilt it" value="" act="Scrap it" onTold={(why) => told({ kind: 'scrapped', why })} />}
       {asked === 'note' && <NoteForm onTold={(text) => told({ kind: 'note', text })} />}
       {asked === null && (
         <div className="happened">

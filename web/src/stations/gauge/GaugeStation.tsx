@@ -99,7 +99,7 @@ export function GaugeStation({ job, plan }: StationProps) {
       ]}
     >
       <Said job={job} />
-      {cutOff && waiting.length > 0 && <p className="fault" role="status">The server does not answer: the reading is kept here and will be sent. Do not cut deeper until then.</p>}
+      {cutOff && waiting.length > 0 && <p className="fault" role="status">Not saved yet: {cutOff} The reading is kept here and will be sent. Do not cut deeper until then.</p>}
       {refusal && <p className="fault" role="alert">{refusal}</p>}
       {gauge.functional && <p className="felt">{gauge.functional.says}</p>}
       <div className="row actions">

@@ -42,14 +42,26 @@ function StoryList({ lines }: { lines: Line[] }) {
 function LearnedSaid({ job, learned }: { job: StationProps['job']; learned: NonNullable<LogView['learned']> }) {
   const change = useChange(job);
   const used = job.request.gauge?.spring;
+  const ownReaction = learned.reaction_s != null && job.request.setup?.reaction_s === learned.reaction_s;
   const set = (spring: object | null) => change.mutate({ request: { gauge: { spring } } as Patch });
   return (
     <div className="learned">
       <p>{learned.says}</p>
+      {learned.mates?.map((m) => <p key={m}>{m}</p>)}
       {learned.tip_wear_mm != null && Math.abs(learned.tip_wear_mm) > 0.005 && (
         <p>
           Tips were found {Math.abs(learned.tip_wear_mm).toFixed(2)} mm {learned.tip_wear_mm > 0 ? 'wider' : 'narrower'} than told.
         </p>
+      )}
+      {learned.reaction_s != null && (
+        <>
+          <p>Your hand comes within {learned.reaction_s.toFixed(1)} s of the mark nineteen times in twenty.</p>
+          {!job.frozen && (
+            <button type="button" className={`act${ownReaction ? '' : ' plain'}`} aria-pressed={ownReaction} onClick={() => change.mutate({ request: { setup: { reaction_s: ownReaction ? null : learned.reaction_s } } })}>
+              {ownReaction ? 'Used here: leave it out' : 'Reckon the stop room with it'}
+            </button>
+          )}
+        </>
       )}
       {!job.frozen && (
         <button type="button" className={`act${used ? '' : ' plain'}`} aria-pressed={used != null} onClick={() => set(used ? null : { share: learned.spring, doubt: learned.spring_doubt })}>
@@ -95,7 +107,7 @@ export function LogStation({ job, plan }: StationProps) {
     >
       {log?.learned && <LearnedSaid job={job} learned={log.learned} />}
       <NoteForm onTold={(text) => record({ kind: 'note', text })} />
-      {cutOff && waiting.length > 0 && <p className="fault" role="status">Not saved yet: the server does not answer. It is kept here and will be sent.</p>}
+      {cutOff && waiting.length > 0 && <p className="fault" role="status">Not saved yet: {cutOff} It is kept here and will be sent.</p>}
       {refusal && <p className="fault" role="alert">{refusal}</p>}
       <Photos job={job} photos={log?.photos ?? []} />
       {story && (

@@ -56,7 +56,7 @@ export function StepList({ job, sheet }: { job: Job; sheet: SetupSheet }) {
     <div className="step-list">
       <p className="how" role="status">
         {done} of {sheet.steps.length} done.
-        {cutOff && waiting.length > 0 && ' The server does not answer: ticks are kept here and will be sent.'}
+        {cutOff && waiting.length > 0 && ` Not saved yet: ${cutOff} Ticks are kept here and will be sent.`}
       </p>
       {refusal && <p className="fault" role="alert">{refusal}</p>}
       <ol>

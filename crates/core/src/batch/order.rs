@@ -1,0 +1,158 @@
+//! The order across parts: each part complete, each chucking on all parts, or each operation on all parts; what each costs in chuckings
+//! and settings, and what it gives up.
+//!
+//! Counted, with n parts, set-ups s and their operations o. Each part complete: every set-up is chucked n times and every operation set n
+//! times, unless the tools stay set in the post, when it is set once. Each chucking on all: chucked n times a set-up, set as before, but
+//! an operation alone in its set-up is set once. Each operation on all: chucked n times an *operation*, set once. Where two hands are
+//! cut, the parts of one hand come together, and what a hand asks to be set again is set twice and not n times.
+
+use crate::quantity::{mm_text, plain_text};
+use serde::{Deserialize, Serialize};
+
+/// An order across the parts.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Across {
+    /// Each part from first to last.
+    EachPart,
+    /// Each chucking on all parts, before the next.
+    EachChucking,
+    /// Each operation on all parts, before the next.
+    EachOperation,
+}
+
+impl Across {
+    /// All of them.
+    pub const ALL: [Self; 3] = [Self::EachPart, Self::EachChucking, Self::EachOperation];
+
+    const fn says(self) -> &'static str {
+        match self {
+            Self::EachPart => "Each part complete",
+            Self::EachChucking => "Each chucking on all parts",
+            Self::EachOperation => "Each operation on all parts",
+        }
+    }
+
+    const fn saves(self) -> &'static str {
+        match self {
+            Self::EachPart => "A mistake shows on the first part, and each part teaches the next; nothing is taken out half done.",
+            Self::EachChucking => {
+                "Tools and stops of one chucking stay as they are until all parts have had it; each part still has one chucking for all that must run true."
+            }
+            Self::EachOperation => {
+                "One tool, one stop and one dial reading at a time: note them once and repeat them. Every part is chucked again for every operation."
+            }
+        }
+    }
+}
+
+/// An operation, as it costs.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct BatchOp {
+    /// Minutes to set it.
+    pub set: f64,
+    /// Minutes to do it on one part.
+    pub each: f64,
+    /// Whether another hand asks it to be set again.
+    pub handed: bool,
+}
+
+/// A set-up, as it costs.
+#[derive(Debug, Clone, PartialEq)]
+pub struct BatchSetUp {
+    /// Minutes to chuck one part.
+    pub chuck: f64,
+    /// How far off centre a part may be when it goes back into this holding, mm.
+    pub again_mm: f64,
+    /// Its operations.
+    pub ops: Vec<BatchOp>,
+}
+
+/// What an order costs.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct OrderSaid {
+    /// Which.
+    pub across: Across,
+    /// As it is said.
+    pub says: &'static str,
+    /// What it saves.
+    pub saves: &'static str,
+    /// What it gives up here; empty when nothing.
+    pub costs: String,
+    /// Times a part goes into a chuck.
+    pub chuckings: usize,
+    /// Times a tool, a stop or the gears are set.
+    pub settings: usize,
+    /// Minutes in all.
+    pub minutes: f64,
+    /// Whether it keeps true what must run true.
+    pub true_enough: bool,
+    /// Whether it is the one recommended.
+    pub recommended: bool,
+}
+
+/// A part put back further off centre than this no longer gives a thread concentric with its blank, mm. House value: half of what a
+/// close thread's limits leave.
+const TRUE_MM: f64 = 0.03;
+
+/// Minutes an order costs, with its chuckings and settings. `hands` are how many parts of each hand there are.
+#[allow(clippy::cast_precision_loss)] // parts of a batch
+fn cost(across: Across, setups: &[BatchSetUp], hands: [usize; 2], tools_stay: bool) -> (usize, usize, f64) {
+    let n = hands[0] + hands[1];
+    let both = if hands.contains(&0) { 1 } else { 2 };
+    let (mut chuckings, mut settings, mut minutes) = (0, 0, 0.0);
+    for setup in setups {
+        let chucked = if across == Across::EachOperation { n * setup.ops.len() } else { n };
+        chuckings += chucked;
+        minutes += setup.chuck * chucked as f64;
+        for op in &setup.ops {
+            // Parts of one hand stand together, so another hand is set for once.
+            let once = if op.handed { both } else { 1 };
+            let alone = match across {
+                Across::EachOperation => true,
+                Across::EachChucking => setup.ops.len() == 1,
+                Across::EachPart => setups.len() == 1 && setup.ops.len() == 1,
+            };
+            let set = if op.set == 0.0 {
+                0
+            } else if alone || tools_stay {
+                once
+            } else {
+                n
+            };
+            settings += set;
+            minutes += op.set * set as f64 + op.each * n as f64;
+        }
+    }
+    (chuckings, settings, minutes)
+}
+
+/// Every order side by side; the quickest that keeps true what must be is recommended.
+#[must_use]
+pub fn orders(setups: &[BatchSetUp], hands: [usize; 2], tools_stay: bool) -> Vec<OrderSaid> {
+    let mut said: Vec<OrderSaid> = Across::ALL
+        .into_iter()
+        .map(|across| {
+            let (chuckings, settings, minutes) = cost(across, setups, hands, tools_stay);
+            let worst = setups.iter().filter(|s| s.ops.len() > 1).map(|s| s.again_mm).fold(0.0, f64::max);
+            let true_enough = across != Across::EachOperation || worst <= TRUE_MM;
+            let costs = if true_enough {
+                String::new()
+            } else {
+                format!("Put back, a part stands up to {} off centre: its thread would not be true to its blank. Only with work held between centres, in a collet or a four-jaw.", mm_text(worst))
+            };
+            OrderSaid { across, says: across.says(), saves: across.saves(), costs, chuckings, settings, minutes: (minutes * 10.0).round() / 10.0, true_enough, recommended: false }
+        })
+        .collect();
+    let best = (0..said.len()).filter(|i| said[*i].true_enough).min_by(|a, b| said[*a].minutes.total_cmp(&said[*b].minutes));
+    if let Some(best) = best {
+        let (least, most) = (said[best].minutes, said.iter().map(|s| s.minutes).fold(0.0, f64::max));
+        said[best].recommended = true;
+        if most > least && said[best].costs.is_empty() {
+            said[best].costs = format!("{} min less than the slowest of the three.", plain_text(most - least, 0));
+        }
+    }
+    said
+}

@@ -1,0 +1,379 @@
+//! The tally of a batch: every part's thread and plain sizes against their limits, and whether a size drifts from part to part.
+
+use super::MOST_PARTS;
+use crate::gauge::{Verdict, VerdictKind};
+use crate::outline::{Dimension, Drawing, Point, Shape};
+use crate::quantity::{mm_text, plain_text};
+use crate::working::Quantity;
+use serde::Serialize;
+
+/// A part as it was made.
+#[derive(Debug, Clone, Default)]
+pub struct Made {
+    /// Its job.
+    pub job: String,
+    /// Its place in the batch, from 1; a part begun again keeps it.
+    pub place: usize,
+    /// Hand and the like, where parts differ.
+    pub says: String,
+    /// The last verdict on its thread.
+    pub verdict: Option<Verdict>,
+    /// The flat its tip was found to have, with its doubt, mm.
+    pub flat_mm: Option<[f64; 2]>,
+    /// Plain sizes read, by name, mm.
+    pub sizes: Vec<(String, f64)>,
+    /// Why it was scrapped, if it was.
+    pub scrapped: Option<String>,
+    /// How its run stands, in words.
+    pub stands: String,
+    /// Whether anything of it was cut.
+    pub begun: bool,
+}
+
+/// How a size stands.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Stands {
+    /// Not read.
+    NotRead,
+    /// In limits.
+    In,
+    /// Outside them.
+    Out,
+    /// Nothing limits it.
+    Free,
+}
+
+/// One size of one part.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Cell {
+    /// As read.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub read: Option<Quantity>,
+    /// How it stands.
+    pub stands: Stands,
+}
+
+/// A part in the tally.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Row {
+    /// Its job.
+    pub job: String,
+    /// Its place.
+    pub place: usize,
+    /// Hand and the like.
+    pub says: String,
+    /// How its run stands.
+    pub stands: String,
+    /// Why it was scrapped.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub scrapped: Option<String>,
+    /// Its sizes, a column each.
+    pub cells: Vec<Cell>,
+}
+
+/// How a size goes from part to part.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Drift {
+    /// A part, mm.
+    pub each_mm: f64,
+    /// Give or take, mm: the 95 % bounds.
+    pub doubt_mm: f64,
+    /// Whether it is more than scatter.
+    pub real: bool,
+    /// What the next part is to be expected at, mm.
+    pub next_mm: f64,
+    /// Parts from the last to the first past a limit, where it goes on so; absent when none within the batch's length.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub past_in: Option<usize>,
+}
+
+/// A size of every part.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Column {
+    /// What it is.
+    pub name: String,
+    /// Its limits, where it has any.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub limits_mm: Option<[Quantity; 2]>,
+    /// Parts read.
+    pub read: usize,
+    /// Of those, in limits.
+    pub within: usize,
+    /// Whether it is the threading tool's own, which no limit binds.
+    pub of_tool: bool,
+    /// How it goes from part to part; absent before three were read.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub drift: Option<Drift>,
+    /// In words.
+    pub says: String,
+    /// Its chart; absent before the first reading.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub chart: Option<Drawing>,
+}
+
+/// The tally.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Tally {
+    /// Its columns.
+    pub columns: Vec<Column>,
+    /// Its rows, in the order the parts were begun.
+    pub rows: Vec<Row>,
+    /// Parts wanted.
+    pub wanted: usize,
+    /// Parts good.
+    pub good: usize,
+    /// Parts scrapped.
+    pub scrapped: usize,
+    /// In one sentence.
+    pub says: String,
+}
+
+/// A size a batch is tallied by.
+struct Asked {
+    name: String,
+    limits: Option<[f64; 2]>,
+    of_tool: bool,
+    /// What its readings are good to, mm: two standard deviations.
+    good_to: f64,
+}
+
+/// Doubt of a plain reading by micrometer, mm. House value.
+const PLAIN_DOUBT_MM: f64 = 0.01;
+
+/// Tallies the parts, given in the order they were begun. `thread` are the limits of the pitch diameter, `plain` those of the plain sizes.
+#[must_use]
+pub fn tally(parts: &[Made], thread_mm: [f64; 2], plain: &[(String, [f64; 2])]) -> Tally {
+    let mut asked = vec![Asked { name: "Pitch diameter".into(), limits: Some(thread_mm), of_tool: false, good_to: crate::gauge::READING_DOUBT_MM }];
+    asked.extend(plain.iter().map(|(name, limits)| Asked { name: name.clone(), limits: Some(*limits), of_tool: false, good_to: PLAIN_DOUBT_MM }));
+    if parts.iter().any(|p| p.flat_mm.is_some()) {
+        asked.push(Asked { name: "Flat of the tip, as found".into(), limits: None, of_tool: true, good_to: 0.0 });
+    }
+    let read = |part: &Made, i: usize| -> Option<f64> {
+        if i == 0 {
+            part.verdict.as_ref().filter(|v| v.verdict != VerdictKind::Unsure).map(|v| v.pitch_diameter_mm.value)
+        } else if asked[i].of_tool {
+            part.flat_mm.map(|f| f[0])
+        } else {
+            part.sizes.iter().rev().find(|s| s.0 == asked[i].name).map(|s| s.1)
+        }
+    };
+    let rows: Vec<Row> = parts
+        .iter()
+        .map(|part| {
+            let cells = (0..asked.len()).map(|i| cell(read(part, i), asked[i].limits)).collect();
+            Row { job: part.job.clone(), place: part.place, says: part.says.clone(), stands: part.stands.clone(), scrapped: part.scrapped.clone(), cells }
+        })
+        .collect();
+    let wanted = parts.iter().map(|p| p.place).max().unwrap_or(0).min(MOST_PARTS);
+    let columns = asked
+        .iter()
+        .enumerate()
+        .map(|(i, asked)| {
+            let points: Vec<Point1> = parts
+                .iter()
+                .enumerate()
+                .filter_map(|(n, part)| {
+                    let doubt = part.flat_mm.filter(|_| asked.of_tool).map_or(asked.good_to, |f| f[1]);
+                    Some(Point1 { n, place: part.place, mm: read(part, i)?, doubt, scrapped: part.scrapped.is_some() })
+                })
+                .collect();
+            column(asked, &points, parts.len(), wanted)
+        })
+        .collect();
+    let scrapped = rows.iter().filter(|r| r.scrapped.is_some()).count();
+    let good = rows.iter().filter(|r| good(r)).count();
+    Tally { says: counted(wanted, good, scrapped), columns, rows, wanted, good, scrapped }
+}
+
+fn counted(wanted: usize, good: usize, scrapped: usize) -> String {
+    let spoilt = match scrapped {
+        0 => String::new(),
+        n => format!(", {n} scrapped"),
+    };
+    format!("{good} of {wanted} good{spoilt}.")
+}
+
+/// Not scrapped, its thread read and everything read of it in limits.
+fn good(row: &Row) -> bool {
+    row.scrapped.is_none() && row.cells.first().is_some_and(|c| c.stands == Stands::In) && row.cells.iter().all(|c| c.stands != Stands::Out)
+}
+
+fn cell(read: Option<f64>, limits: Option<[f64; 2]>) -> Cell {
+    let stands = match (read, limits) {
+        (None, _) => Stands::NotRead,
+        (Some(_), None) => Stands::Free,
+        (Some(mm), Some(limits)) if within(mm, limits) => Stands::In,
+        _ => Stands::Out,
+    };
+    Cell { read: read.map(Quantity::length), stands }
+}
+
+fn within(mm: f64, [low, high]: [f64; 2]) -> bool {
+    (low - 5e-7..=high + 5e-7).contains(&mm)
+}
+
+/// A reading in its order.
+struct Point1 {
+    /// Among the parts begun, from nought.
+    n: usize,
+    place: usize,
+    mm: f64,
+    doubt: f64,
+    scrapped: bool,
+}
+
+/// Student's t that 95 % lie within, by degrees of freedom from 1; past the table, the normal's. Standard table.
+const STUDENT: [f64; 12] = [12.706, 4.303, 3.182, 2.776, 2.571, 2.447, 2.365, 2.306, 2.262, 2.228, 2.201, 2.179];
+
+/// The straight line through the readings by least squares; its slope is real when its 95 % bounds leave nought out. Its scatter is
+/// taken no smaller than the readings' own doubt.
+#[allow(clippy::cast_precision_loss)] // parts of a batch
+fn drift(points: &[Point1], limits: Option<[f64; 2]>, wanted: usize) -> Option<Drift> {
+    let count = points.len() as f64;
+    if points.len() < 3 {
+        return None;
+    }
+    let x = |p: &Point1| p.n as f64;
+    let (mean_x, mean_y) = (points.iter().map(x).sum::<f64>() / count, points.iter().map(|p| p.mm).sum::<f64>() / count);
+    let spread: f64 = points.iter().map(|p| (x(p) - mean_x).powi(2)).sum();
+    let each_mm = points.iter().map(|p| (x(p) - mean_x) * (p.mm - mean_y)).sum::<f64>() / spread;
+    let line = |at: f64| mean_y + each_mm * (at - mean_x);
+    let left: f64 = points.iter().map(|p| (p.mm - line(x(p))).powi(2)).sum();
+    let own = points.iter().map(|p| (p.doubt / 2.0).powi(2)).sum::<f64>() / count;
+    let sd = (left / (count - 2.0)).max(own).sqrt();
+    let doubt_mm = STUDENT.get(points.len() - 3).copied().unwrap_or(1.98) * sd / spread.sqrt();
+    let real = each_mm.abs() > doubt_mm && each_mm.abs() > 1e-6;
+    let last = points.iter().map(x).fold(0.0, f64::max);
+    let past_in = limits.filter(|_| real).and_then(|limits| (1..=wanted.max(3)).find(|k| !within(line(last + *k as f64), limits)));
+    Some(Drift { each_mm, doubt_mm, real, next_mm: line(last + 1.0), past_in })
+}
+
+fn column(asked: &Asked, points: &[Point1], begun: usize, wanted: usize) -> Column {
+    let within_limits = points.iter().filter(|p| asked.limits.is_none_or(|l| within(p.mm, l))).count();
+    let drift = drift(points, asked.limits, wanted);
+    Column {
+        name: asked.name.clone(),
+        limits_mm: asked.limits.map(|l| l.map(Quantity::length)),
+        read: points.len(),
+        within: within_limits,
+        of_tool: asked.of_tool,
+        says: drift_says(asked, drift.as_ref(), points.len()),
+        chart: chart(asked, points, drift.as_ref(), begun.max(wanted)),
+        drift,
+    }
+}
+
+/// What a drift asks for.
+fn drift_says(asked: &Asked, drift: Option<&Drift>, read: usize) -> String {
+    let Some(d) = drift else {
+        return if read == 0 { "Not read yet.".into() } else { "Three parts read tell whether it drifts.".into() };
+    };
+    if !d.real {
+        return format!("No drift that scatter does not explain ({} a part, give or take {}).", signed(d.each_mm), plain_text(d.doubt_mm, 3));
+    }
+    let way = if d.each_mm > 0.0 { "larger" } else { "smaller" };
+    if asked.of_tool {
+        return if d.each_mm > 0.0 {
+            format!("The tip wears: {} wider a part. Grind it again before the flat is past what the thread allows.", mm_text(d.each_mm))
+        } else {
+            format!("The tip is found {} narrower a part: look whether it is the same bit.", mm_text(-d.each_mm))
+        };
+    }
+    let [low, high] = asked.limits.unwrap_or([d.next_mm; 2]);
+    let off = d.next_mm - f64::midpoint(low, high);
+    let past = match d.past_in {
+        Some(1) => " The next part would be past the limit".to_owned(),
+        Some(k) => format!(" In {k} parts it would be past the limit"),
+        None => " It stays in limits to the end of the batch".to_owned(),
+    };
+    format!(
+        "It gets {} {way} a part.{past}: set the next {} {}, to the middle.",
+        mm_text(d.each_mm.abs()),
+        mm_text(off.abs()),
+        if off > 0.0 { "smaller" } else { "larger" }
+    )
+}
+
+fn signed(mm: f64) -> String {
+    format!("{}{}", if mm < 0.0 { "\u{2212}" } else { "+" }, mm_text(mm.abs()))
+}
+
+/// The field of a chart, as drawn.
+const WIDE: f64 = 320.0;
+const HIGH: f64 = 110.0;
+
+/// Readings in their order against the limits, with the line they drift along where that is real.
+#[allow(clippy::cast_precision_loss)] // parts of a batch
+fn chart(asked: &Asked, points: &[Point1], drift: Option<&Drift>, parts: usize) -> Option<Drawing> {
+    let (first, last) = (points.first()?, points.last()?);
+    let known = points.iter().map(|p| p.mm).chain(asked.limits.into_iter().flatten());
+    let (low, high) = known.fold((f64::INFINITY, f64::NEG_INFINITY), |(a, b), v| (a.min(v), b.max(v)));
+    let room = (high - low).max(0.01);
+    let (bottom, top) = (low - 0.2 * room, high + 0.2 * room);
+    let at = |n: f64, mm: f64| -> Point { [WIDE * (n + 1.0) / (parts as f64 + 1.0), HIGH * (mm - bottom) / (top - bottom)] };
+    let level = |mm: f64| -> Vec<Point> { vec![[0.0, at(0.0, mm)[1]], [WIDE, at(0.0, mm)[1]]] };
+    let mut shapes = Vec::new();
+    let mut dimensions = Vec::new();
+    if let Some([low, high]) = asked.limits {
+        let [a, b] = [level(low), level(high)];
+        shapes.push(Shape::closed("range.serves", vec![a[0], a[1], b[1], b[0]]));
+        shapes.extend([a, b].map(|l| Shape::open("chart.limit", l)));
+        for (name, says, mm) in [("low", "low limit", low), ("high", "high limit", high)] {
+            let y = at(0.0, mm)[1];
+            dimensions.push(Dimension { name, says, figure: Quantity::given((mm * 1e4).round() / 1e4), from: [WIDE + 4.0, y], to: [WIDE + 4.0, y] });
+        }
+    }
+    shapes.push(Shape::open("chart.axis", vec![[0.0, HIGH], [0.0, 0.0], [WIDE, 0.0]]));
+    shapes.push(Shape::open("chart.line", points.iter().map(|p| at(p.n as f64, p.mm)).collect()));
+    if let Some(d) = drift.filter(|d| d.real) {
+        let end = last.n as f64 + 1.0;
+        let back = end - first.n as f64;
+        shapes.push(Shape::open("chart.drift", vec![at(first.n as f64, d.next_mm - d.each_mm * back), at(end, d.next_mm)]));
+    }
+    for p in points {
+        let at = at(p.n as f64, p.mm);
+        if p.scrapped {
+            shapes.extend(
+                [[1.0, 1.0], [1.0, -1.0]]
+                    .map(|[a, b]| Shape::open("chart.scrapped", vec![[at[0] - 5.0 * a, at[1] - 5.0 * b], [at[0] + 5.0 * a, at[1] + 5.0 * b]])),
+            );
+        } else {
+            shapes.push(Shape::circle("chart.read", at, 4.0));
+        }
+    }
+    let each =
+        points.iter().map(|p| format!("part {}: {}{}", p.place, mm_text(p.mm), if p.scrapped { ", scrapped" } else { "" })).collect::<Vec<_>>().join("; ");
+    Some(Drawing { says: format!("{}, part after part: {each}.", asked.name), bounds: [-14.0, -14.0, WIDE + 110.0, HIGH + 16.0], shapes, dimensions })
+}
+
+/// The tally as a sheet: a line a part, its columns named in the first.
+#[must_use]
+pub fn tally_csv(tally: &Tally) -> String {
+    let mut sheet = csv::Writer::from_writer(Vec::new());
+    let mut head: Vec<String> = ["part", "job", "differs", "stands", "scrapped"].map(str::to_owned).into();
+    for c in &tally.columns {
+        head.extend([format!("{} mm", c.name), format!("{} in limits", c.name)]);
+    }
+    let mut put = |row: Vec<String>| sheet.write_record(row).is_ok();
+    put(head);
+    for row in &tally.rows {
+        let mut line = vec![row.place.to_string(), row.job.clone(), row.says.clone(), row.stands.clone(), row.scrapped.clone().unwrap_or_default()];
+        for cell in &row.cells {
+            line.push(cell.read.as_ref().map_or_else(String::new, |q| plain_text(q.value, 4)));
+            line.push(match cell.stands {
+                Stands::In => "yes".into(),
+                Stands::Out => "no".into(),
+                Stands::NotRead | Stands::Free => String::new(),
+            });
+        }
+        put(line);
+    }
+    sheet.into_inner().ok().and_then(|bytes| String::from_utf8(bytes).ok()).unwrap_or_default()
+}

@@ -1,0 +1,99 @@
+//! Paper: what is printed of a job, as lines of words and numbers. Made of the same cards as its route.
+
+use crate::cut::PassKind;
+use crate::route::{CardLine, Member, OpKind, bench};
+use crate::watch::Level;
+use serde::Serialize;
+
+/// Lines of a card under one heading.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct CardSection {
+    /// Its heading.
+    pub name: &'static str,
+    /// Its lines.
+    pub lines: Vec<CardLine>,
+}
+
+/// A pass as it is set, on paper.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct PassLine {
+    /// Its number; the scratch is 0.
+    pub n: u32,
+    /// What it is for.
+    pub kind: PassKind,
+    /// Turns and divisions, a slide each.
+    pub set: String,
+    /// The same as one reading.
+    pub reading: String,
+    /// Over the wires, where they bear.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub over_wires: Option<crate::working::Quantity>,
+}
+
+/// What is printed of a job.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Papers {
+    /// The thread, in full.
+    pub thread: String,
+    /// Its lathe.
+    pub lathe: String,
+    /// The ten-second card.
+    pub ten_seconds: Vec<CardLine>,
+    /// The job card, in the order of the work.
+    pub job_card: Vec<CardSection>,
+    /// Every pass.
+    pub passes: Vec<PassLine>,
+    /// What to watch, dangers and warnings first.
+    pub watch: Vec<String>,
+}
+
+/// Makes what is printed of a job.
+#[must_use]
+pub fn papers(member: &Member<'_>) -> Papers {
+    let plan = member.plan;
+    let blank = if plan.blank.bore.is_some() { OpKind::Bore } else { OpKind::Turn };
+    let of = |kind| bench(member, kind);
+    let first = |kind, count: usize| of(kind).into_iter().take(count);
+    let said = |name: &'static str| of(OpKind::Thread).into_iter().filter(move |l| l.says == name);
+    let mut ten_seconds: Vec<CardLine> = first(blank, 1).collect();
+    if blank == OpKind::Bore {
+        ten_seconds.extend(of(OpKind::Drill).into_iter().filter(|l| l.says == "Drill"));
+    }
+    for name in ["Gears, drivers / driven", "Half-nut", "Compound", "Full depth on the dial", "Bit", "Speed"] {
+        ten_seconds.extend(said(name));
+    }
+    let over: Vec<CardLine> = of(OpKind::Prove).into_iter().filter(|l| matches!(l.says, "Over wires, aim" | "Wires of")).collect();
+    ten_seconds.extend(if over.is_empty() { first(OpKind::Prove, 2).collect() } else { over });
+    let sections = [
+        ("Drill", OpKind::Drill),
+        (if blank == OpKind::Bore { "Bore" } else { "Blank" }, blank),
+        ("Plain sizes", OpKind::Plain),
+        ("Relief", OpKind::Relief),
+        ("Chamfer", OpKind::Chamfer),
+        ("Thread", OpKind::Thread),
+        ("Proof", OpKind::Prove),
+    ];
+    let job_card = sections.map(|(name, kind)| CardSection { name, lines: of(kind) });
+    Papers {
+        thread: plan.thread.name.clone(),
+        lathe: plan.gears.lathe.clone(),
+        ten_seconds,
+        job_card: job_card.into_iter().filter(|s| !s.lines.is_empty()).collect(),
+        passes: plan
+            .cut
+            .passes
+            .iter()
+            .map(|p| PassLine {
+                n: p.n,
+                kind: p.kind,
+                set: p.dial.iter().map(|d| d.text.clone()).collect::<Vec<_>>().join("; "),
+                reading: p.dial.first().map_or_else(String::new, |d| d.reading.clone()),
+                over_wires: p.over_wires_mm.clone().map(|q| crate::working::Quantity { w: None, ..q }),
+            })
+            .collect(),
+        watch: plan.watch.iter().filter(|w| w.level != Level::Note).map(|w| w.text.clone()).collect(),
+    }
+}

@@ -1,0 +1,233 @@
+//! The settings card of an operation: what is set for it, with this job's numbers, and how long it takes.
+
+use super::propose::held;
+use super::{Member, OpKind, Operation};
+use crate::blank::{Holding, Support};
+use crate::cut::SlideName;
+use crate::quantity::{degrees_text, plain_text};
+use crate::thread::Side;
+use crate::working::Quantity;
+use serde::Serialize;
+use std::f64::consts::PI;
+
+/// One line of a card: a number, or words.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct CardLine {
+    /// What it is.
+    pub says: &'static str,
+    /// The number.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub figure: Option<Quantity>,
+    /// Or words.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub text: Option<String>,
+}
+
+fn number(says: &'static str, figure: &Quantity) -> CardLine {
+    // A card stands alone: its numbers open nothing.
+    CardLine { says, figure: Some(Quantity { w: None, ..figure.clone() }), text: None }
+}
+
+fn words(says: &'static str, text: impl Into<String>) -> CardLine {
+    CardLine { says, figure: None, text: Some(text.into()) }
+}
+
+/// Surface speed of plain turning over that of threading. House value: threading is run at about two fifths.
+const TURNING_TIMES: f64 = 2.5;
+/// Share of the turning speed a broad tool, a form or a parting blade stands. House value.
+const BROAD: f64 = 0.5;
+/// Feed of a turning cut, mm a turn. House value.
+const FEED_MM: f64 = 0.15;
+/// Stock left on the diameter before it is turned, and on a faced end, mm. House values.
+const STOCK_MM: f64 = 2.0;
+const FACING_MM: f64 = 1.0;
+
+impl Member<'_> {
+    /// Spindle speed for work of this diameter, mm, at a share of the turning speed.
+    fn rpm(&self, diameter_mm: f64, share: f64) -> f64 {
+        let surface = self.facts.blank.material.hss_m_per_min * TURNING_TIMES * share;
+        self.lathe.speeds.under(surface * 1000.0 / (PI * diameter_mm.max(0.5)))
+    }
+
+    fn blank_mm(&self) -> f64 {
+        self.plan.blank.used_mm.value
+    }
+}
+
+/// What is set for an operation.
+#[must_use]
+pub fn bench(member: &Member<'_>, kind: OpKind) -> Vec<CardLine> {
+    let (plan, facts) = (member.plan, member.facts);
+    let blank = &plan.blank;
+    let speed = |share| words("Speed", format!("{} rpm", plain_text(member.rpm(member.blank_mm(), share), 0)));
+    let internal = plan.thread.side == Side::Internal;
+    match kind {
+        OpKind::Saw => {
+            let length = plan.thread.length_mm.value + blank.relief.as_ref().map_or(0.0, |r| r.width_mm.value) + 2.0 * FACING_MM;
+            let least = if internal { plan.thread.major_mm.value } else { blank.aim_mm.value + STOCK_MM };
+            vec![
+                number(if internal { "Stock, over this by the wall it needs" } else { "Stock, at least" }, &Quantity::length(least)),
+                number("Length, without what the jaws hold and lies past the thread", &Quantity::length(length)),
+                words("Material", facts.blank.material.name.clone()),
+            ]
+        }
+        OpKind::Face | OpKind::Length => vec![speed(1.0), number("Most a cut", &Quantity::given(FACING_MM)), words("How", "to the middle, no pip left")],
+        OpKind::Centre => vec![
+            words("Centre drill", "straight, to two thirds of its cone"),
+            words("Support", if facts.blank.support == Support::None { "not asked for by its length" } else { "grease the point; try it again once warm" }),
+        ],
+        OpKind::Drill => blank
+            .bore
+            .iter()
+            .flat_map(|b| {
+                let rpm = words("Speed", format!("{} rpm", plain_text(member.rpm(blank.aim_mm.value, 1.0), 0)));
+                b.drill_mm.iter().map(|d| number("Drill", d)).chain(b.left_mm.iter().map(|l| number("Left to bore, on diameter", l))).chain([rpm])
+            })
+            .collect(),
+        OpKind::Turn | OpKind::Bore => {
+            let mut lines = vec![
+                number(if internal { "Bore to" } else { "Turn to" }, &blank.aim_mm),
+                number("Not under", &blank.min_mm),
+                number("Not over", &blank.max_mm),
+                speed(1.0),
+            ];
+            lines.extend(blank.measured.then(|| number(if internal { "Bored, as measured" } else { "Turned, as measured" }, &blank.used_mm)));
+            lines.extend(blank.slenderness.as_ref().map(|s| words("Held", s.says.clone())));
+            lines.extend(blank.plug.as_ref().map(|p| number("A plain plug enters that measures", &p.go_mm)));
+            lines
+        }
+        OpKind::Plain => blank
+            .plain
+            .iter()
+            .map(|p| words("Size", format!("{}: {} to {}", p.name, p.min_mm.text, p.max_mm.text)))
+            .chain(
+                blank
+                    .register
+                    .iter()
+                    .flat_map(|r| [number("Register, not under", &r.min_mm), number("Register, not over", &r.max_mm), number("Deep", &r.depth_mm)]),
+            )
+            .collect(),
+        OpKind::Relief => blank
+            .relief
+            .iter()
+            .flat_map(|r| {
+                [number("To diameter", &r.diameter_mm), number("Wide, at least", &r.width_mm), words("Its corners", r.says.clone()), speed(BROAD)]
+                    .into_iter()
+                    .chain(r.drill_mm.iter().map(|d| number("Drill", d)))
+            })
+            .collect(),
+        OpKind::Chamfer | OpKind::SecondChamfer => vec![number("To diameter", &blank.chamfer_mm), words("At", "45\u{b0}, or the flank\u{2019}s own angle")],
+        OpKind::Thread => thread(member),
+        OpKind::Dress => {
+            vec![words("How", "a fine file flat on the crests, lathe slow, left-handed and clear of the chuck; then one pass at the depth it stands at")]
+        }
+        OpKind::Prove => prove(member),
+        OpKind::PartOff => vec![speed(BROAD * 0.6), words("How", "square to the work, close to the chuck; never on a part held by a centre")],
+        OpKind::Own => Vec::new(),
+    }
+}
+
+fn thread(member: &Member<'_>) -> Vec<CardLine> {
+    let plan = member.plan;
+    let mut lines = Vec::new();
+    if let Some(hung) = &plan.gears.hung {
+        let teeth = |list: &[u16]| list.iter().map(u16::to_string).collect::<Vec<_>>().join("·");
+        let lever = if hung.train.gearbox == "direct" { String::new() } else { format!(", gearbox {}", hung.train.gearbox) };
+        lines.push(words("Gears, drivers / driven", format!("{} / {}{lever}", teeth(&hung.train.drivers), teeth(&hung.train.driven))));
+    }
+    lines.push(words("Half-nut", plan.gears.dial.says.clone()));
+    lines.push(words("Bit", plan.bit.says.clone()));
+    lines.push(number("Speed", &plan.setup.speed_rpm));
+    lines.push(words("Way", plan.setup.says.clone()));
+    if plan.cut.dial.slide == SlideName::Compound {
+        lines.push(words("Compound", plan.cut.scale.clone()));
+    }
+    if let Some(full) = &plan.cut.full_depth {
+        let slide = if full.slide == SlideName::Compound { format!("compound, {}\u{b0}", degrees_text(plan.cut.angle_deg)) } else { "cross-slide".to_owned() };
+        lines.push(words("Full depth on the dial", format!("{} ({}), {slide}", full.text, full.reading)));
+    }
+    lines.push(words("Passes", format!("{}, about {}", plan.cut.passes.len(), plan.cut.time.whole.text)));
+    lines
+}
+
+fn prove(member: &Member<'_>) -> Vec<CardLine> {
+    let plan = member.plan;
+    let mut lines = vec![number("Pitch diameter, not under", &plan.gauge.min_mm), number("Not over", &plan.gauge.max_mm)];
+    if let (Some(over), Some(wire)) = (&plan.gauge.over_wires_mm, &plan.gauge.wire_mm) {
+        lines.extend([number("Over wires, aim", &over.target), number("Wires of", wire)]);
+    }
+    lines.extend(plan.proof.ways.iter().find(|w| w.chosen).map(|w| words("By", w.says)));
+    lines.extend(plan.proof.gauge.as_ref().map(|g| words("Gauge to turn first", g.says.clone())));
+    lines.extend(plan.pair.as_ref().filter(|p| p.first == Some(false)).map(|p| words("Fitted", p.says.clone())));
+    lines
+}
+
+/// Minutes of an operation: once to set it up, and each time it is done.
+#[derive(Debug, Clone, Copy, Default, PartialEq)]
+pub struct Minutes {
+    /// Setting the tool, the gears, the stop.
+    pub set: f64,
+    /// Doing it.
+    pub each: f64,
+}
+
+/// Minutes to put work into its holding and true it. House values.
+#[must_use]
+pub const fn chucking(holding: Holding) -> f64 {
+    match holding {
+        Holding::ThreeJaw | Holding::Collet => 1.0,
+        Holding::ByItsThread | Holding::Arbor | Holding::Centres => 2.0,
+        Holding::FourJaw => 6.0,
+        Holding::Faceplate => 12.0,
+    }
+}
+
+/// The same for a set-up whose holding is known by its first member.
+#[must_use]
+pub fn chucking_of(member: &Member<'_>) -> f64 {
+    chucking(held(member))
+}
+
+/// Minutes to hang one gear. House value.
+const GEAR_MIN: f64 = 1.5;
+
+#[allow(clippy::cast_precision_loss)] // a handful of sizes and gears
+/// How long an operation takes: cuts from speed and feed; handling and setting by house values.
+#[must_use]
+pub fn minutes(member: &Member<'_>, kind: OpKind) -> Minutes {
+    let plan = member.plan;
+    let (blank, length) = (member.blank_mm(), plan.thread.length_mm.value);
+    let across = |share: f64, feed: f64| (blank / 2.0 + 1.0) / (feed * member.rpm(blank, share));
+    let along = (length + 3.0) / (FEED_MM * member.rpm(blank, 1.0));
+    let (set, each) = match kind {
+        OpKind::Saw => (1.0, 2.0 + blank * blank / 400.0),
+        OpKind::Face | OpKind::Length => (1.0, 1.0 + 2.0 * across(1.0, FEED_MM)),
+        OpKind::Centre => (1.0, 1.0),
+        OpKind::Drill => (1.0, 1.0 + (length + blank / 3.0) / (0.1 * member.rpm(blank, 1.0))),
+        // One to rough, one to measure from, one to size.
+        OpKind::Turn | OpKind::Bore => (2.0, 2.0 + 3.0 * along),
+        OpKind::Plain => (1.0, 2.0 * (plan.blank.plain.len().max(1)) as f64),
+        OpKind::Relief => (2.0, 1.0 + across(BROAD, 0.05)),
+        OpKind::Chamfer | OpKind::SecondChamfer => (1.0, 0.5),
+        OpKind::Thread => {
+            let gears = plan.gears.hung.as_ref().map_or(0, |h| h.train.swaps);
+            (5.0 + GEAR_MIN * gears as f64, plan.cut.time.whole.value / 60.0)
+        }
+        OpKind::Dress => (0.0, 1.0),
+        OpKind::Prove => (0.0, 2.0),
+        OpKind::PartOff => (2.0, 1.0 + across(BROAD * 0.6, 0.05)),
+        OpKind::Own => (0.0, 0.0),
+    };
+    Minutes { set, each }
+}
+
+/// The same of an operation kept, the user's own time before the app's.
+#[must_use]
+pub fn minutes_of(op: &Operation, member: Option<&Member<'_>>) -> Minutes {
+    let reckoned = member.map_or(Minutes::default(), |m| minutes(m, op.kind));
+    match op.minutes {
+        Some(own) => Minutes { set: 0.0, each: own },
+        None => reckoned,
+    }
+}

@@ -1,0 +1,125 @@
+//! The route made from the jobs: which piece first, what is done in one chucking, what must wait for the next.
+
+use super::{Member, OpKind, Operation, Route, SetUp};
+use crate::blank::{EndKind, Holding, Support};
+use crate::thread::Side;
+
+/// Makes the route of a part: pieces in the order they are fitted, on each its set-ups.
+#[must_use]
+pub fn propose(members: &[Member<'_>]) -> Route {
+    let mut pieces: Vec<Vec<&Member<'_>>> = Vec::new();
+    let (apart, together): (Vec<&Member<'_>>, Vec<&Member<'_>>) = members.iter().partition(|m| m.apart);
+    if !together.is_empty() {
+        pieces.push(together);
+    }
+    pieces.extend(apart.into_iter().map(|m| vec![m]));
+    // What the other is fitted to comes first.
+    pieces.sort_by_key(|piece| !piece.iter().any(|m| m.plan.pair.as_ref().is_some_and(|p| p.first == Some(true))));
+    let setups = pieces.iter().flat_map(|piece| of_piece(piece)).collect();
+    Route { setups }
+}
+
+/// How a member is held: as chosen, or as recommended.
+#[must_use]
+pub fn held(member: &Member<'_>) -> Holding {
+    member.plan.blank.holdings.iter().find(|h| h.chosen).map_or(Holding::ThreeJaw, |h| h.holding)
+}
+
+struct Making<'a> {
+    piece: &'a str,
+    setups: Vec<SetUp>,
+}
+
+impl<'a> Making<'a> {
+    /// Goes on in a new chucking.
+    fn chuck(&mut self, held: impl Into<String>) {
+        let id = format!("{}.{}", self.piece, self.setups.len() + 1);
+        self.setups.push(SetUp { id, piece: Some(self.piece.to_owned()), held: held.into(), ..SetUp::default() });
+    }
+
+    fn op(&mut self, member: &Member<'_>, kind: OpKind) {
+        let n = self.setups.iter().map(|s| s.ops.len()).sum::<usize>() + 1;
+        let id = format!("{}.op{n}", self.piece);
+        if let Some(setup) = self.setups.last_mut() {
+            setup.ops.push(Operation { id, kind, job: Some(member.job.to_owned()), ..Operation::default() });
+        }
+    }
+
+    fn ops(&mut self, member: &Member<'_>, kinds: &[OpKind]) {
+        for kind in kinds {
+            self.op(member, *kind);
+        }
+    }
+}
+
+fn of_piece(members: &[&Member<'_>]) -> Vec<SetUp> {
+    let Some(first) = members.first() else { return Vec::new() };
+    let mut making = Making { piece: first.job, setups: Vec::new() };
+    let between = matches!(held(first), Holding::Centres);
+    making.chuck(if between { "in the chuck, to centre both ends".to_owned() } else { as_held(first) });
+    making.ops(first, &[OpKind::Saw, OpKind::Face]);
+    if between || first.facts.blank.support != Support::None {
+        making.op(first, OpKind::Centre);
+    }
+    if between {
+        making.chuck(Holding::Centres.says());
+    }
+    body(&mut making, first);
+    // What must run true to the first is cut in the same chucking; the rest is the part's other end.
+    let (same, other): (Vec<&Member<'_>>, Vec<&Member<'_>>) = members[1..].iter().copied().partition(|m| m.facts.blank.runs_true);
+    same.iter().for_each(|m| body(&mut making, m));
+    if !between {
+        making.op(first, OpKind::PartOff);
+    }
+    for (i, member) in other.iter().enumerate() {
+        let held = if between || member.facts.blank.holding.is_some() { as_held(member) } else { by_thread(first) };
+        making.chuck(format!("turned end for end, {held}"));
+        if !between && i == 0 {
+            making.op(member, OpKind::Length);
+        }
+        body(&mut making, member);
+    }
+    if !between && other.is_empty() {
+        making.chuck(by_thread(first));
+        making.ops(first, &[OpKind::Length, OpKind::SecondChamfer]);
+    }
+    making.setups
+}
+
+/// What makes one thread, from its blank to its proof.
+fn body(making: &mut Making<'_>, member: &Member<'_>) {
+    let (plan, facts) = (member.plan, member.facts);
+    if plan.thread.side == Side::Internal {
+        if plan.blank.bore.as_ref().is_some_and(|b| b.drill_mm.is_some()) {
+            making.op(member, OpKind::Drill);
+        }
+        making.op(member, OpKind::Bore);
+    } else {
+        making.op(member, OpKind::Turn);
+    }
+    if !facts.blank.plain.is_empty() || plan.blank.register.is_some() {
+        making.op(member, OpKind::Plain);
+    }
+    if plan.blank.relief.as_ref().is_some_and(|r| !matches!(r.end, EndKind::Open | EndKind::Withdraw)) {
+        making.op(member, OpKind::Relief);
+    }
+    making.ops(member, &[OpKind::Chamfer, OpKind::Thread, OpKind::Dress, OpKind::Prove]);
+}
+
+fn as_held(member: &Member<'_>) -> String {
+    let support = match member.facts.blank.support {
+        Support::None => "",
+        Support::Centre => ", the centre up",
+        Support::Steady => ", a steady beside the cut",
+    };
+    format!("{}{support}", held(member).says())
+}
+
+/// How a part is held by what is finished of it.
+fn by_thread(member: &Member<'_>) -> String {
+    if member.plan.thread.side == Side::External {
+        "by its finished thread, in a split nut or tapped bush".into()
+    } else {
+        "by its outside, in soft or padded jaws".into()
+    }
+}

@@ -1,0 +1,156 @@
+//! A route as it is shown: every operation with its card, its time and its tick, and what must be true before the part leaves a chuck.
+
+use super::card::{CardLine, bench, chucking_of, minutes_of};
+use super::order::{OrderRemark, name, remarks};
+use super::{Member, OpKind, Operation, Route, SetUp};
+use crate::quantity::plain_text;
+use crate::thread::Side;
+use serde::Serialize;
+use std::collections::BTreeMap;
+
+/// Something that must be true before the part leaves its chuck.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Must {
+    /// What.
+    pub says: String,
+    /// Whether it is, where the app can tell.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub holds: Option<bool>,
+}
+
+/// An operation, shown.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct OpSaid {
+    /// As it is kept.
+    #[serde(flatten)]
+    pub op: Operation,
+    /// What it is called.
+    pub name: String,
+    /// What is set for it.
+    pub card: Vec<CardLine>,
+    /// How long it takes, min.
+    pub takes_min: f64,
+    /// When it was ticked; absent while it is to do.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub done: Option<String>,
+}
+
+/// A set-up, shown.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct SetUpSaid {
+    /// Stable name.
+    pub id: String,
+    /// The piece in it, by its job.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub piece: Option<String>,
+    /// What that piece is called.
+    pub piece_says: String,
+    /// How it is held.
+    pub held: String,
+    /// Its operations.
+    pub ops: Vec<OpSaid>,
+    /// What must be true before the part leaves it.
+    pub leave: Vec<Must>,
+    /// How many of those, from the first, are the app's; the rest are the user's own.
+    pub leave_made: usize,
+}
+
+/// A route, shown.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct RouteSaid {
+    /// Its set-ups.
+    pub setups: Vec<SetUpSaid>,
+    /// What its order costs.
+    pub remarks: Vec<OrderRemark>,
+    /// How long it takes in all, in words.
+    pub takes: String,
+    /// How long is left.
+    pub left: String,
+}
+
+/// Minutes in words.
+fn time(minutes: f64) -> String {
+    let whole = minutes.round();
+    if whole < 60.0 {
+        format!("{} min", plain_text(whole, 0))
+    } else {
+        format!("{} h {} min", plain_text((whole / 60.0).floor(), 0), plain_text(whole % 60.0, 0))
+    }
+}
+
+/// Shows a route; `ticks` are the operations done, with when.
+#[must_use]
+pub fn said(route: &Route, members: &[Member<'_>], ticks: &BTreeMap<String, String>) -> RouteSaid {
+    let of = |job: Option<&str>| members.iter().find(|m| Some(m.job) == job);
+    let (mut whole, mut left) = (0.0, 0.0);
+    let setups = route
+        .setups
+        .iter()
+        .map(|setup| {
+            let ops: Vec<OpSaid> = setup
+                .ops
+                .iter()
+                .map(|op| {
+                    let member = of(op.job.as_deref());
+                    let minutes = minutes_of(op, member);
+                    let takes_min = minutes.set + minutes.each;
+                    let proven = matches!(op.kind, OpKind::Thread | OpKind::Prove) && member.is_some_and(|m| m.proven);
+                    let done = ticks.get(&op.id).cloned().or_else(|| proven.then(|| "proven".to_owned()));
+                    OpSaid { op: op.clone(), name: name(op), card: member.map(|m| bench(m, op.kind)).unwrap_or_default(), takes_min, done }
+                })
+                .collect();
+            let in_chuck = of(setup.piece.as_deref()).map_or(0.0, chucking_of);
+            let to_do: f64 = ops.iter().filter(|o| o.done.is_none()).map(|o| o.takes_min).sum();
+            whole += in_chuck + ops.iter().map(|o| o.takes_min).sum::<f64>();
+            left += to_do + if ops.iter().any(|o| o.done.is_some()) { 0.0 } else { in_chuck };
+            let mut leave = musts(setup, &ops, members);
+            let leave_made = leave.len();
+            leave.extend(setup.leave.iter().map(|says| Must { says: says.clone(), holds: None }));
+            SetUpSaid {
+                id: setup.id.clone(),
+                piece: setup.piece.clone(),
+                piece_says: of(setup.piece.as_deref()).map_or_else(String::new, |m| piece_says(m, members)),
+                held: setup.held.clone(),
+                ops,
+                leave,
+                leave_made,
+            }
+        })
+        .collect();
+    RouteSaid { setups, remarks: remarks(route, members), takes: time(whole), left: time(left) }
+}
+
+fn piece_says(member: &Member<'_>, members: &[Member<'_>]) -> String {
+    match (members.iter().any(|m| m.apart), member.plan.thread.side) {
+        (true, Side::External) => "The screw".into(),
+        (true, Side::Internal) => "The nut".into(),
+        (false, _) => "The part".into(),
+    }
+}
+
+/// What the app holds must be true before the part leaves this chuck.
+fn musts(setup: &SetUp, ops: &[OpSaid], members: &[Member<'_>]) -> Vec<Must> {
+    let mut out = Vec::new();
+    let left = ops.iter().filter(|o| o.done.is_none()).count();
+    out.push(Must { says: "Everything listed above is done: what is forgotten here does not run true afterwards.".into(), holds: Some(left == 0) });
+    let threads = setup.ops.iter().filter(|o| o.kind == OpKind::Thread).filter_map(|o| members.iter().find(|m| Some(m.job) == o.job.as_deref()));
+    for member in threads {
+        let (low, high) = (&member.plan.gauge.min_mm.text, &member.plan.gauge.max_mm.text);
+        out.push(Must { says: format!("{} is proven: pitch diameter {low} to {high}.", member.plan.thread.name), holds: Some(member.proven) });
+        match member.plan.pair.as_ref().and_then(|p| p.first) {
+            Some(true) => {
+                out.push(Must { says: "Its pitch diameter as measured is told at Gauge: its mate is fitted to it.".into(), holds: Some(member.proven) })
+            }
+            Some(false) => out.push(Must { says: "Its mate runs the whole thread by hand, tried with the part still held.".into(), holds: None }),
+            None => {}
+        }
+    }
+    if setup.ops.iter().any(|o| o.kind == OpKind::Thread) {
+        out.push(Must { says: "Brushed, wiped, and the entrance free of burrs.".into(), holds: None });
+    }
+    out
+}

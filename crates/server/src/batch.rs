@@ -1,0 +1,371 @@
+//! Batches: several parts of one job, each a job of its own, tallied together.
+
+use crate::app::App;
+use crate::events::Moved;
+use crate::jobs::{JobView, keepable, merge, run_of, view};
+use crate::planning::{body_json, revision_asked};
+use crate::problem::Problem;
+use crate::route::Ready;
+use axum::Json;
+use axum::body::Bytes;
+use axum::extract::{Path, State};
+use axum::http::{HeaderMap, StatusCode, header};
+use axum::response::IntoResponse;
+use serde::{Deserialize, Serialize};
+use serde_json::{Value, json};
+use utoipa::ToSchema;
+use yoke_core::batch::{BatchFacts, BatchOp, BatchSetUp, CarriedOver, Made, OrderSaid, Tally, carry_over, check_parts, orders, plain_limits, tally, tally_csv};
+use yoke_core::blank::PlainRequest;
+use yoke_core::gauge::TipFound;
+use yoke_core::job::{Fault, read_json};
+use yoke_core::route::{OpKind, chucking_of, minutes_of};
+use yoke_core::thread::Hand;
+use yoke_store::{Changed, JobRow, NewPart, Store, StoreError};
+
+/// What its sheet is kept as.
+const KIND: &str = "batch";
+
+/// A batch, whole.
+#[derive(Serialize, ToSchema)]
+pub struct BatchView {
+    /// Its first job.
+    id: String,
+    /// What it is called.
+    title: String,
+    /// Goes up with every change.
+    revision: i64,
+    /// What is kept of it.
+    facts: BatchFacts,
+    /// The orders across its parts, side by side.
+    orders: Vec<OrderSaid>,
+    /// Its tally.
+    tally: Tally,
+    /// What the parts read so far hand on to the next.
+    carried: Option<CarriedOver>,
+    /// The next part to be begun or gone on with.
+    next: Option<NextPart>,
+}
+
+/// The next part of a batch.
+#[derive(Serialize, ToSchema)]
+pub struct NextPart {
+    /// Its job.
+    job: String,
+    /// Its place.
+    place: i64,
+    /// Whether it is begun.
+    begun: bool,
+    /// Whether it begins from what the ones before it found.
+    learned: bool,
+}
+
+/// How many parts, and the hand of each where they differ.
+#[derive(Default, Deserialize, ToSchema)]
+#[serde(default, deny_unknown_fields)]
+pub struct NewBatch {
+    /// Parts in all, this one among them.
+    parts: i64,
+    /// The hand of each; all as this one when absent.
+    hands: Vec<Hand>,
+}
+
+fn kept(store: &Store, id: &str) -> Result<(BatchFacts, i64), StoreError> {
+    let row = store.sheet(id, KIND)?;
+    Ok(row.map_or_else(|| (BatchFacts::default(), 0), |r| (serde_json::from_str(&r.body).unwrap_or_default(), r.revision)))
+}
+
+/// The plain sizes a job is measured by: its batch's, or its own, with their limits.
+pub fn plain_of(store: &Store, job: &JobRow) -> Result<Vec<(String, [f64; 2])>, StoreError> {
+    let asked = match &job.batch {
+        Some(batch) => kept(store, batch)?.0.plain,
+        None => own_plain(job),
+    };
+    Ok(plain_limits(&asked).unwrap_or_default())
+}
+
+fn own_plain(job: &JobRow) -> Vec<PlainRequest> {
+    let request: Value = serde_json::from_str(&job.request).unwrap_or_default();
+    request.pointer("/blank/plain").and_then(|p| serde_json::from_value(p.clone()).ok()).unwrap_or_default()
+}
+
+/// A part as it was made, the tip it found, and whether its facts begin from another's.
+fn made(store: &Store, job: &JobRow) -> Result<(Made, Option<TipFound>), StoreError> {
+    let place = usize::try_from(job.place.unwrap_or(0)).unwrap_or(0);
+    let hand = hand_of(job);
+    let mut part = Made { job: job.id.clone(), place, says: hand.word().to_owned(), stands: "needs mending".into(), ..Made::default() };
+    let Some((run, state)) = run_of(store, job)? else { return Ok((part, None)) };
+    part.stands = if state.scrapped.is_some() {
+        "scrapped".into()
+    } else if state.finished {
+        "in limits".into()
+    } else if state.begun {
+        format!("{} of {} passes cut", state.passes_done, run.passes.len())
+    } else {
+        "not begun".into()
+    };
+    part.begun = state.begun;
+    part.verdict = state.verdict;
+    let found = state.tip.filter(|t| t.readings > 0);
+    part.flat_mm = found.as_ref().map(|t| [t.flat_mm, t.doubt_mm]);
+    part.sizes = state.sizes.into_iter().collect();
+    part.scrapped = state.scrapped;
+    Ok((part, found))
+}
+
+/// The hand a job's thread is cut to.
+fn hand_of(job: &JobRow) -> Hand {
+    let request: Value = serde_json::from_str(&job.request).unwrap_or_default();
+    let told = request.pointer("/thread/hand").and_then(|h| serde_json::from_value(h.clone()).ok());
+    let text = || request.pointer("/thread/callout").and_then(Value::as_str).and_then(|c| yoke_core::thread::callout::read(c).ok()).map(|s| s.hand);
+    told.or_else(text).unwrap_or(Hand::Right)
+}
+
+fn whole(store: &Store, id: &str) -> Result<Option<BatchView>, StoreError> {
+    let jobs = store.batch(id)?;
+    let Some(first) = jobs.first() else { return Ok(None) };
+    let (facts, revision) = kept(store, id)?;
+    let (mut parts, mut found) = (Vec::new(), Vec::new());
+    for job in &jobs {
+        let (part, tip) = made(store, job)?;
+        found.extend(tip.map(|t| (part.place, t)));
+        parts.push(part);
+    }
+    let limits = run_of(store, first)?.map_or([0.0; 2], |(run, _)| run.limits_mm);
+    let tally = tally(&parts, limits, &plain_limits(&facts.plain).unwrap_or_default());
+    let drift = tally.columns.iter().find(|c| c.of_tool).and_then(|c| c.drift);
+    let next = jobs.iter().zip(&parts).find(|(_, p)| p.scrapped.is_none() && p.stands != "in limits");
+    let next = next.map(|(job, part)| NextPart {
+        job: job.id.clone(),
+        place: job.place.unwrap_or(0),
+        begun: part.begun,
+        learned: serde_json::from_str::<Value>(&job.request).is_ok_and(|r| r.pointer("/gauge/spring").is_some()),
+    });
+    Ok(Some(BatchView {
+        id: id.to_owned(),
+        title: first.title.clone(),
+        revision,
+        orders: weigh(store, first, &jobs, facts.tools_stay)?,
+        carried: carry_over(&found, drift.as_ref()),
+        facts,
+        tally,
+        next,
+    }))
+}
+
+/// What every order across the parts costs, by the route of the batch.
+fn weigh(store: &Store, first: &JobRow, jobs: &[JobRow], tools_stay: bool) -> Result<Vec<OrderSaid>, StoreError> {
+    let ready = Ready::of(store, first)?;
+    let members = ready.members();
+    let Some(member) = members.first() else { return Ok(Vec::new()) };
+    let again_mm = member.plan.blank.holdings.iter().find(|h| h.chosen).map_or(0.0, |h| h.again_mm.value);
+    let setups: Vec<BatchSetUp> = ready
+        .route(store)?
+        .0
+        .setups
+        .iter()
+        .map(|setup| BatchSetUp {
+            chuck: chucking_of(member),
+            again_mm,
+            ops: setup
+                .ops
+                .iter()
+                .map(|op| {
+                    let minutes = minutes_of(op, Some(member));
+                    BatchOp { set: minutes.set, each: minutes.each, handed: op.kind == OpKind::Thread }
+                })
+                .collect(),
+        })
+        .collect();
+    let mut places: Vec<&JobRow> = Vec::new();
+    for job in jobs {
+        if !places.iter().any(|p| p.place == job.place) {
+            places.push(job);
+        }
+    }
+    let right = places.iter().filter(|j| hand_of(j) == Hand::Right).count();
+    Ok(orders(&setups, [right, places.len() - right], tools_stay))
+}
+
+async fn seen(app: &App, id: String) -> Result<BatchView, Problem> {
+    let found = app
+        .with_store(move |store| {
+            let Some(job) = store.job(&id)? else { return Ok(None) };
+            let Some(batch) = job.batch else { return Ok(Some(None)) };
+            whole(store, &batch).map(Some)
+        })
+        .await?;
+    found.ok_or_else(|| Problem::missing("job"))?.ok_or_else(|| Problem::missing("batch"))
+}
+
+/// The batch a job is one of.
+#[utoipa::path(get, path = "/api/v1/jobs/{id}/batch", params(("id" = String, Path)), responses((status = 200, body = BatchView), (status = 404, body = Problem)))]
+pub async fn batch(State(app): State<App>, Path(id): Path<String>) -> Result<Json<BatchView>, Problem> {
+    seen(&app, id).await.map(Json)
+}
+
+/// Its tally as a sheet.
+#[utoipa::path(get, path = "/api/v1/jobs/{id}/batch.csv", params(("id" = String, Path)), responses((status = 200, body = String, content_type = "text/csv"), (status = 404, body = Problem)))]
+pub async fn batch_csv(State(app): State<App>, Path(id): Path<String>) -> Result<impl IntoResponse, Problem> {
+    let batch = seen(&app, id).await?;
+    let named = format!("attachment; filename=\"{}-tally.csv\"", batch.id);
+    Ok(([(header::CONTENT_TYPE, "text/csv; charset=utf-8".to_owned()), (header::CONTENT_DISPOSITION, named)], tally_csv(&batch.tally)))
+}
+
+enum Outcome<T> {
+    Done(T),
+    Faulty(Vec<Fault>),
+    Conflict(&'static str, &'static str),
+    Missing,
+}
+
+impl<T> Outcome<T> {
+    fn answered(self) -> Result<T, Problem> {
+        match self {
+            Self::Done(it) => Ok(it),
+            Self::Faulty(faults) => Err(Problem::faulty(faults)),
+            Self::Conflict(kind, says) => Err(Problem::conflict(kind, says, None)),
+            Self::Missing => Err(Problem::missing("job")),
+        }
+    }
+}
+
+/// Makes a batch of a job: it is the first part, and the others are made like it.
+#[utoipa::path(post, path = "/api/v1/jobs/{id}/batch", params(("id" = String, Path)), request_body = NewBatch,
+    responses((status = 201, body = BatchView), (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem)))]
+pub async fn make_batch(State(app): State<App>, Path(id): Path<String>, body: Bytes) -> Result<(StatusCode, Json<BatchView>), Problem> {
+    let (asked, mut faults) = read_json::<NewBatch>(body_json(&body)?);
+    faults.extend(check_parts(asked.parts, asked.hands.len()));
+    if !faults.is_empty() {
+        return Err(Problem::faulty(faults));
+    }
+    let (of, now) = (id.clone(), (app.clock)());
+    app.with_store(move |store| make(store, &of, &asked, &now)).await?.answered()?;
+    Moved::tell(&app, &id, 0, 0);
+    Ok((StatusCode::CREATED, Json(seen(&app, id).await?)))
+}
+
+/// The same beside the server; whether it could be made.
+pub fn make_of(store: &Store, id: &str, parts: i64, hands: &[Hand], now: &str) -> Result<bool, StoreError> {
+    Ok(matches!(make(store, id, &NewBatch { parts, hands: hands.to_vec() }, now)?, Outcome::Done(())))
+}
+
+fn make(store: &Store, id: &str, asked: &NewBatch, now: &str) -> Result<Outcome<()>, StoreError> {
+    let Some(job) = store.job(id)? else { return Ok(Outcome::Missing) };
+    if job.batch.is_some() {
+        return Ok(Outcome::Conflict("/problems/batched", "It is one of a batch already."));
+    }
+    let own = hand_of(&job);
+    let mut hands = asked.hands.clone();
+    if hands.is_empty() {
+        hands = vec![own; usize::try_from(asked.parts).unwrap_or(0)];
+    } else if !hands.contains(&own) {
+        return Ok(Outcome::Faulty(vec![Fault::new("/hands", "one of the parts is this job, so one of the hands is its own")]));
+    }
+    // Parts of one hand come together, this job's first: the tumbler is turned once.
+    hands.sort_by_key(|h| *h != own);
+    let request: Value = serde_json::from_str(&job.request).unwrap_or_default();
+    let mut requests = Vec::new();
+    for hand in &hands[1..] {
+        let mut part = request.clone();
+        if *hand != own {
+            merge(&mut part, json!({ "thread": { "hand": hand } }));
+        }
+        if let Err(faults) = keepable(store, &part)? {
+            return Ok(Outcome::Faulty(faults));
+        }
+        requests.push(part.to_string());
+    }
+    let named: Vec<(String, String)> =
+        (0..requests.len()).map(|i| (uuid::Uuid::new_v4().to_string(), format!("{}: part {}", job.title, i + 2).chars().take(120).collect())).collect();
+    let parts: Vec<NewPart<'_>> =
+        requests.iter().zip(&named).zip(2..).map(|((request, (id, title)), place)| NewPart { id, title, request, created: now, place }).collect();
+    store.add_parts(id, &parts)?;
+    let facts = BatchFacts { plain: own_plain(&job), ..BatchFacts::default() };
+    store.put_sheet(id, KIND, 0, &serde_json::to_string(&facts).unwrap_or_default())?;
+    Ok(Outcome::Done(()))
+}
+
+/// Changes what is kept of a batch, under `If-Match: revision`.
+#[utoipa::path(put, path = "/api/v1/jobs/{id}/batch", params(("id" = String, Path), ("If-Match" = String, Header)), request_body = BatchFacts,
+    responses((status = 200, body = BatchView), (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem), (status = 428, body = Problem)))]
+pub async fn change_batch(State(app): State<App>, Path(id): Path<String>, headers: HeaderMap, body: Bytes) -> Result<Json<BatchView>, Problem> {
+    let revision = revision_asked(&headers)?;
+    let (facts, mut faults) = read_json::<BatchFacts>(body_json(&body)?);
+    faults.extend(plain_limits(&facts.plain).err().into_iter().flatten());
+    if !faults.is_empty() {
+        return Err(Problem::faulty(faults));
+    }
+    let batch = seen(&app, id.clone()).await?.id;
+    let text = serde_json::to_string(&facts)?;
+    let changed = app.with_store(move |store| store.put_sheet(&batch, KIND, revision, &text)).await?;
+    let now = seen(&app, id.clone()).await?;
+    if matches!(changed, Changed::Done(_)) {
+        Moved::tell(&app, &id, 0, 0);
+        return Ok(Json(now));
+    }
+    Err(Problem::conflict("/problems/stale", "The batch was changed meanwhile; here it is as it now stands.", serde_json::to_value(now).ok()))
+}
+
+/// Begins a scrapped part again: a new job in its place, with the same facts.
+#[utoipa::path(post, path = "/api/v1/jobs/{id}/batch/again", params(("id" = String, Path)),
+    responses((status = 201, body = JobView), (status = 404, body = Problem), (status = 409, body = Problem)))]
+pub async fn again(State(app): State<App>, Path(id): Path<String>) -> Result<(StatusCode, Json<JobView>), Problem> {
+    let (of, now) = (id.clone(), (app.clock)());
+    let view = app.with_store(move |store| begin_again(store, &of, &now)).await?.answered()?;
+    Moved::tell(&app, &id, 0, 0);
+    Ok((StatusCode::CREATED, Json(*view)))
+}
+
+fn begin_again(store: &Store, id: &str, now: &str) -> Result<Outcome<Box<JobView>>, StoreError> {
+    let Some(job) = store.job(id)? else { return Ok(Outcome::Missing) };
+    let (Some(batch), Some(place)) = (&job.batch, job.place) else {
+        return Ok(Outcome::Conflict("/problems/no-batch", "It is in no batch: make a new job instead."));
+    };
+    if run_of(store, &job)?.is_none_or(|(_, state)| state.scrapped.is_none()) {
+        return Ok(Outcome::Conflict("/problems/not-scrapped", "It is not scrapped: say first what spoilt it."));
+    }
+    let newest = store.batch(batch)?.into_iter().rfind(|j| j.place == Some(place));
+    if newest.is_some_and(|j| j.id != job.id) {
+        return Ok(Outcome::Conflict("/problems/begun-again", "It has been begun again already."));
+    }
+    let new = uuid::Uuid::new_v4().to_string();
+    let bare = job.title.strip_suffix(", again").unwrap_or(&job.title);
+    let title: String = format!("{}, again", bare.chars().take(110).collect::<String>());
+    store.add_parts(batch, &[NewPart { id: &new, title: &title, request: &job.request, created: now, place }])?;
+    Ok(match store.job(&new)? {
+        Some(job) => Outcome::Done(Box::new(view(store, &job)?)),
+        None => Outcome::Missing,
+    })
+}
+
+/// Lets a part that is not begun begin from what the parts before it found; the job as it then is.
+#[utoipa::path(post, path = "/api/v1/jobs/{id}/batch/carry", params(("id" = String, Path)),
+    responses((status = 200, body = JobView), (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem)))]
+pub async fn carry(State(app): State<App>, Path(id): Path<String>) -> Result<Json<JobView>, Problem> {
+    let of = id.clone();
+    let view = app.with_store(move |store| carry_to(store, &of)).await?.answered()?;
+    Moved::tell(&app, view.id(), view.revision(), view.sequence());
+    Ok(Json(*view))
+}
+
+fn carry_to(store: &Store, id: &str) -> Result<Outcome<Box<JobView>>, StoreError> {
+    let Some(job) = store.job(id)? else { return Ok(Outcome::Missing) };
+    if job.frozen.is_some() {
+        return Ok(Outcome::Conflict("/problems/begun", "Its cut has begun: its plan is frozen."));
+    }
+    let found = job.batch.as_ref().map(|b| whole(store, b)).transpose()?.flatten().and_then(|b| b.carried);
+    let Some(found) = found else {
+        return Ok(Outcome::Conflict("/problems/nothing-found", "No part of its batch has been read yet: there is nothing to begin from."));
+    };
+    let mut request: Value = serde_json::from_str(&job.request).unwrap_or_default();
+    let bit = json!({ "tip_flat_mm": null, "tip_radius_mm": null, "tip_radius_between_mm": null, "tip_flat_between_mm": found.flat_mm });
+    merge(&mut request, json!({ "bit": bit, "gauge": { "spring": { "share": found.spring, "doubt": found.spring_doubt } } }));
+    if let Err(faults) = keepable(store, &request)? {
+        return Ok(Outcome::Faulty(faults));
+    }
+    Ok(match store.change_job(&job.id, job.revision, &job.title, &request.to_string(), None)? {
+        Changed::Done(job) => Outcome::Done(Box::new(view(store, &job)?)),
+        Changed::Stale(_) => Outcome::Conflict("/problems/stale", "The job was changed meanwhile; look at it again."),
+        Changed::Missing => Outcome::Missing,
+    })
+}

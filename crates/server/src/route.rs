@@ -1,0 +1,228 @@
+//! A part's route: made from its jobs until the user changes it, and ticked as it is done.
+
+use crate::app::App;
+use crate::events::Moved;
+use crate::jobs::{facts, run_of};
+use crate::planning::{Whole, body_json, revision_asked, whole_with_store};
+use crate::problem::Problem;
+use axum::Json;
+use axum::body::Bytes;
+use axum::extract::{Path, State};
+use axum::http::HeaderMap;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+use yoke_core::job::{Fault, read_json};
+use yoke_core::route::{Member, Route, RouteSaid, propose, said};
+use yoke_store::{Changed, JobRow, Store, StoreError};
+
+/// What its sheet is kept as.
+const KIND: &str = "route";
+
+/// A job whose operations are in the route.
+#[derive(Serialize, ToSchema)]
+pub struct RouteJob {
+    /// Its id.
+    id: String,
+    /// Title.
+    title: String,
+    /// Its thread.
+    thread: String,
+}
+
+/// A part's route.
+#[derive(Serialize, ToSchema)]
+pub struct RouteView {
+    /// Whose route it is: the first job of the part, or of the batch.
+    owner: String,
+    /// Goes up with every change; 0 while it is the app's own.
+    revision: i64,
+    /// As it is kept, to be changed and sent back.
+    route: Route,
+    /// As it is shown.
+    said: RouteSaid,
+    /// Its jobs.
+    jobs: Vec<RouteJob>,
+    /// Jobs of the part that do not plan yet, by title.
+    left_out: Vec<String>,
+}
+
+/// The jobs of a route, planned.
+pub struct Ready {
+    /// Whose route it is.
+    pub owner: String,
+    /// The job its ticks are kept with: of a batch each part has its own.
+    ticked: String,
+    jobs: Vec<(JobRow, Whole, bool)>,
+    left_out: Vec<String>,
+    batch: bool,
+}
+
+impl Ready {
+    /// Plans the jobs of the route a job is in.
+    pub fn of(store: &Store, job: &JobRow) -> Result<Self, StoreError> {
+        let batch = job.batch.is_some();
+        let owner = job.batch.clone().or_else(|| job.part.clone()).unwrap_or_else(|| job.id.clone());
+        let rows = match (&job.batch, &job.part) {
+            (None, Some(part)) => store.members(part)?,
+            _ => vec![job.clone()],
+        };
+        let ticked = if batch { job.id.clone() } else { owner.clone() };
+        let mut ready = Self { owner, ticked, jobs: Vec::new(), left_out: Vec::new(), batch };
+        for row in rows {
+            match whole_with_store(store, facts(store, &row)?)? {
+                Ok(whole) => {
+                    let proven = row.frozen.is_some() && run_of(store, &row)?.is_some_and(|(_, state)| state.finished);
+                    ready.jobs.push((row, whole, proven));
+                }
+                Err(_) => ready.left_out.push(row.title),
+            }
+        }
+        Ok(ready)
+    }
+
+    /// Its members, as the core has them. Of a batch every part goes by the numbers of its own plan under the first one's name.
+    pub fn members(&self) -> Vec<Member<'_>> {
+        self.jobs
+            .iter()
+            .map(|(row, (plan, facts, lathe, _), proven)| Member {
+                job: if self.batch { &self.owner } else { &row.id },
+                title: &row.title,
+                plan,
+                facts,
+                lathe,
+                apart: self.jobs.iter().take_while(|(other, ..)| other.id != row.id).any(|(other, ..)| Some(&other.id) == row.mate.as_ref()),
+                mate: row.mate.as_deref(),
+                proven: *proven,
+            })
+            .collect()
+    }
+
+    /// The route as kept, or as the app makes it, with its revision.
+    pub fn route(&self, store: &Store) -> Result<(Route, i64), StoreError> {
+        let kept = store.sheet(&self.owner, KIND)?.and_then(|row| Some((serde_json::from_str(&row.body).ok()?, row.revision)));
+        Ok(kept.unwrap_or_else(|| (propose(&self.members()), 0)))
+    }
+
+    fn view(self, store: &Store) -> Result<RouteView, StoreError> {
+        let (route, revision) = self.route(store)?;
+        let ticks = store.ticks(&self.ticked)?.into_iter().map(|t| (t.op, t.done)).collect();
+        let members = self.members();
+        let jobs = members.iter().map(|m| RouteJob { id: m.job.to_owned(), title: m.title.to_owned(), thread: m.plan.thread.name.clone() }).collect();
+        Ok(RouteView { said: said(&route, &members, &ticks), jobs, route, revision, owner: self.owner.clone(), left_out: self.left_out.clone() })
+    }
+
+    /// Tells every page that shows one of its jobs.
+    fn tell(&self, app: &App) {
+        for id in self.jobs.iter().map(|(row, ..)| &row.id) {
+            Moved::tell(app, id, 0, 0);
+        }
+    }
+}
+
+async fn view(app: &App, id: String) -> Result<Json<RouteView>, Problem> {
+    let found = app
+        .with_store(move |store| {
+            let Some(job) = store.job(&id)? else { return Ok(None) };
+            Ready::of(store, &job)?.view(store).map(Some)
+        })
+        .await?;
+    found.map(Json).ok_or_else(|| Problem::missing("job"))
+}
+
+/// The route of the part a job belongs to.
+#[utoipa::path(get, path = "/api/v1/jobs/{id}/route", params(("id" = String, Path)), responses((status = 200, body = RouteView), (status = 404, body = Problem)))]
+pub async fn route(State(app): State<App>, Path(id): Path<String>) -> Result<Json<RouteView>, Problem> {
+    view(&app, id).await
+}
+
+enum Kept {
+    Done(Box<Ready>),
+    Stale(Box<RouteView>),
+    Faulty(Vec<Fault>),
+    Missing,
+}
+
+/// Keeps a route as the user has it, under `If-Match: revision`; 0 while it is the app's own.
+#[utoipa::path(put, path = "/api/v1/jobs/{id}/route", params(("id" = String, Path), ("If-Match" = String, Header)), request_body = Route,
+    responses((status = 200, body = RouteView), (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem), (status = 428, body = Problem)))]
+pub async fn put_route(State(app): State<App>, Path(id): Path<String>, headers: HeaderMap, body: Bytes) -> Result<Json<RouteView>, Problem> {
+    let revision = revision_asked(&headers)?;
+    let (route, faults) = read_json::<Route>(body_json(&body)?);
+    if !faults.is_empty() {
+        return Err(Problem::faulty(faults));
+    }
+    let of = id.clone();
+    let kept = app
+        .with_store(move |store| {
+            let Some(job) = store.job(&of)? else { return Ok(Kept::Missing) };
+            let ready = Ready::of(store, &job)?;
+            let faults = route.check(&ready.members().iter().map(|m| m.job).collect::<Vec<_>>());
+            if !faults.is_empty() {
+                return Ok(Kept::Faulty(faults));
+            }
+            Ok(match store.put_sheet(&ready.owner, KIND, revision, &serde_json::to_string(&route).unwrap_or_default())? {
+                Changed::Done(_) => Kept::Done(Box::new(ready)),
+                Changed::Stale(_) | Changed::Missing => Kept::Stale(Box::new(ready.view(store)?)),
+            })
+        })
+        .await?;
+    match kept {
+        Kept::Done(ready) => {
+            ready.tell(&app);
+            view(&app, id).await
+        }
+        Kept::Stale(now) => {
+            Err(Problem::conflict("/problems/stale", "The route was changed meanwhile; here it is as it now stands.", serde_json::to_value(now).ok()))
+        }
+        Kept::Faulty(faults) => Err(Problem::faulty(faults)),
+        Kept::Missing => Err(Problem::missing("job")),
+    }
+}
+
+/// Goes back to the route the app makes; what is ticked stays ticked.
+#[utoipa::path(delete, path = "/api/v1/jobs/{id}/route", params(("id" = String, Path)), responses((status = 200, body = RouteView), (status = 404, body = Problem)))]
+pub async fn drop_route(State(app): State<App>, Path(id): Path<String>) -> Result<Json<RouteView>, Problem> {
+    let of = id.clone();
+    let ready = app
+        .with_store(move |store| {
+            let Some(job) = store.job(&of)? else { return Ok(None) };
+            let ready = Ready::of(store, &job)?;
+            store.drop_sheet(&ready.owner, KIND)?;
+            Ok(Some(ready))
+        })
+        .await?;
+    ready.ok_or_else(|| Problem::missing("job"))?.tell(&app);
+    view(&app, id).await
+}
+
+/// Whether an operation is done.
+#[derive(Default, Deserialize, ToSchema)]
+#[serde(default, deny_unknown_fields)]
+pub struct TickBody {
+    /// Done, or to do after all.
+    done: bool,
+}
+
+/// Ticks an operation, or takes the tick back; the same again changes nothing.
+#[utoipa::path(put, path = "/api/v1/jobs/{id}/route/ops/{op}", params(("id" = String, Path), ("op" = String, Path)), request_body = TickBody,
+    responses((status = 200, body = RouteView), (status = 404, body = Problem), (status = 422, body = Problem)))]
+pub async fn tick(State(app): State<App>, Path((id, op)): Path<(String, String)>, body: Bytes) -> Result<Json<RouteView>, Problem> {
+    let (asked, faults) = read_json::<TickBody>(body_json(&body)?);
+    if !faults.is_empty() {
+        return Err(Problem::faulty(faults));
+    }
+    let (of, now) = (id.clone(), (app.clock)());
+    let ready = app
+        .with_store(move |store| {
+            let Some(job) = store.job(&of)? else { return Ok(None) };
+            let ready = Ready::of(store, &job)?;
+            let known = ready.route(store)?.0.ops().any(|(_, o)| o.id == op);
+            if known {
+                store.tick(&ready.ticked, &op, asked.done.then_some(now.as_str()))?;
+            }
+            Ok(known.then_some(ready))
+        })
+        .await?;
+    ready.ok_or_else(|| Problem::missing("operation"))?.tell(&app);
+    view(&app, id).await
+}

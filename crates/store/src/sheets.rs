@@ -1,0 +1,152 @@
+//! What is kept beside the jobs: routes, batches and the day's order, each a sheet changed under a revision; and what of a route is done.
+
+use crate::{Changed, Store, StoreError, find_job, job_row};
+use rusqlite::{OptionalExtension, params};
+
+/// A sheet as stored.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct SheetRow {
+    /// What it belongs to: a job, or the shop.
+    pub owner: String,
+    /// What it is.
+    pub kind: String,
+    /// JSON.
+    pub body: String,
+    /// Goes up with every change, from 1.
+    pub revision: i64,
+}
+
+/// An operation that is done.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct TickRow {
+    /// The operation, by its id in the route.
+    pub op: String,
+    /// When it was ticked, UTC.
+    pub done: String,
+}
+
+/// A part to be added to a batch.
+#[derive(Debug, Clone, Copy)]
+pub struct NewPart<'a> {
+    /// Stable name.
+    pub id: &'a str,
+    /// Title.
+    pub title: &'a str,
+    /// The plan request, JSON.
+    pub request: &'a str,
+    /// When it is made, UTC.
+    pub created: &'a str,
+    /// Its place in the batch.
+    pub place: i64,
+}
+
+impl Store {
+    /// One sheet, if it was kept.
+    ///
+    /// # Errors
+    /// What SQLite says.
+    pub fn sheet(&self, owner: &str, kind: &str) -> Result<Option<SheetRow>, StoreError> {
+        let sql = "SELECT owner, kind, body, revision FROM sheets WHERE owner = ?1 AND kind = ?2";
+        Ok(self.lock().query_row(sql, [owner, kind], sheet_row).optional()?)
+    }
+
+    /// All of them.
+    ///
+    /// # Errors
+    /// What SQLite says.
+    pub fn sheets(&self) -> Result<Vec<SheetRow>, StoreError> {
+        let connection = self.lock();
+        let mut query = connection.prepare_cached("SELECT owner, kind, body, revision FROM sheets ORDER BY owner, kind")?;
+        let rows = query.query_map([], sheet_row)?;
+        Ok(rows.collect::<Result<_, _>>()?)
+    }
+
+    /// Keeps a sheet if `revision` is still the newest; 0 for one not kept yet.
+    ///
+    /// # Errors
+    /// What SQLite says.
+    pub fn put_sheet(&self, owner: &str, kind: &str, revision: i64, body: &str) -> Result<Changed<SheetRow>, StoreError> {
+        let mut connection = self.lock();
+        let transaction = connection.transaction()?;
+        let changed = if revision == 0 {
+            transaction.execute("INSERT OR IGNORE INTO sheets (owner, kind, body, revision) VALUES (?1, ?2, ?3, 1)", [owner, kind, body])?
+        } else {
+            let sql = "UPDATE sheets SET body = ?4, revision = revision + 1 WHERE owner = ?1 AND kind = ?2 AND revision = ?3";
+            transaction.execute(sql, params![owner, kind, revision, body])?
+        };
+        let sql = "SELECT owner, kind, body, revision FROM sheets WHERE owner = ?1 AND kind = ?2";
+        let Some(row) = transaction.query_row(sql, [owner, kind], sheet_row).optional()? else { return Ok(Changed::Missing) };
+        transaction.commit()?;
+        Ok(if changed == 1 { Changed::Done(row) } else { Changed::Stale(row) })
+    }
+
+    /// Takes a sheet out.
+    ///
+    /// # Errors
+    /// What SQLite says.
+    pub fn drop_sheet(&self, owner: &str, kind: &str) -> Result<(), StoreError> {
+        self.lock().execute("DELETE FROM sheets WHERE owner = ?1 AND kind = ?2", [owner, kind])?;
+        Ok(())
+    }
+
+    /// Operations done of a job's route.
+    ///
+    /// # Errors
+    /// What SQLite says.
+    pub fn ticks(&self, job: &str) -> Result<Vec<TickRow>, StoreError> {
+        let connection = self.lock();
+        let mut query = connection.prepare_cached("SELECT op, done FROM ticks WHERE job = ?1 ORDER BY op")?;
+        let rows = query.query_map([job], |r| Ok(TickRow { op: r.get(0)?, done: r.get(1)? }))?;
+        Ok(rows.collect::<Result<_, _>>()?)
+    }
+
+    /// Ticks an operation of a job's route as done at a time, or takes the tick back; the same again changes nothing. Gives false when
+    /// there is no such job.
+    ///
+    /// # Errors
+    /// What SQLite says.
+    pub fn tick(&self, job: &str, op: &str, done: Option<&str>) -> Result<bool, StoreError> {
+        let connection = self.lock();
+        if find_job(&connection, job)?.is_none() {
+            return Ok(false);
+        }
+        match done {
+            Some(at) => connection.execute("INSERT OR IGNORE INTO ticks (job, op, done) VALUES (?1, ?2, ?3)", [job, op, at])?,
+            None => connection.execute("DELETE FROM ticks WHERE job = ?1 AND op = ?2", [job, op])?,
+        };
+        Ok(true)
+    }
+
+    /// The jobs of one batch, by place, those begun again after those they replace.
+    ///
+    /// # Errors
+    /// What SQLite says.
+    pub fn batch(&self, id: &str) -> Result<Vec<crate::JobRow>, StoreError> {
+        let connection = self.lock();
+        let mut query = connection.prepare_cached(&format!("{} WHERE j.batch = ?1 ORDER BY j.place, j.created, j.rowid", crate::JOB))?;
+        let rows = query.query_map([id], job_row)?;
+        Ok(rows.collect::<Result<_, _>>()?)
+    }
+
+    /// Adds parts to the batch of a job, all or none; the job becomes its first where it is in none. Gives false when there is no such job.
+    ///
+    /// # Errors
+    /// What SQLite says; an id used before is one of them.
+    pub fn add_parts(&self, first: &str, parts: &[NewPart<'_>]) -> Result<bool, StoreError> {
+        let mut connection = self.lock();
+        let transaction = connection.transaction()?;
+        let Some(job) = find_job(&transaction, first)? else { return Ok(false) };
+        let batch = job.batch.unwrap_or_else(|| job.id.clone());
+        transaction.execute("UPDATE jobs SET batch = ?2, place = 1, revision = revision + 1 WHERE id = ?1 AND batch IS NULL", [&job.id, &batch])?;
+        for p in parts {
+            let sql = "INSERT INTO jobs (id, title, request, revision, created, batch, place) VALUES (?1, ?2, ?3, 1, ?4, ?5, ?6)";
+            transaction.execute(sql, params![p.id, p.title, p.request, p.created, batch, p.place])?;
+        }
+        transaction.commit()?;
+        Ok(true)
+    }
+}
+
+fn sheet_row(row: &rusqlite::Row<'_>) -> rusqlite::Result<SheetRow> {
+    Ok(SheetRow { owner: row.get(0)?, kind: row.get(1)?, body: row.get(2)?, revision: row.get(3)? })
+}

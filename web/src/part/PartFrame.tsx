@@ -1,0 +1,61 @@
+import { Link, useNavigate, useParams } from '@tanstack/react-router';
+import { type ReactNode, useEffect } from 'react';
+import { inWords, type Job, type Plan } from '../api/client';
+import { useJob } from '../api/hooks';
+import { Head } from '../app/Head';
+import { useSettings } from '../app/Settings';
+import { Slash } from '../app/Slash';
+import { useKeys } from '../app/keys';
+import { UnitContext } from '../parts/unit';
+import './part.css';
+
+/** What there is of a whole part, beside the stations of its threads. */
+export const SHEETS = [
+  { id: 'route', name: 'Route', key: 'r', says: 'every operation, from the saw to the last chamfer' },
+  { id: 'batch', name: 'Batch', key: 'a', says: 'several parts of this job: order, tally, drift' },
+  { id: 'paper', name: 'Paper', key: 'p', says: 'cards and sheets to print' },
+] as const;
+
+/** The frame of a sheet of the whole part. */
+export function PartFrame({ sheet, children }: { sheet: (typeof SHEETS)[number]['id']; children: (job: Job, plan: Plan | null) => ReactNode }) {
+  const id = useParams({ strict: false }).id ?? '';
+  const job = useJob(id);
+  const navigate = useNavigate();
+  const settings = useSettings();
+  const plan = job.data?.plan ?? null;
+  const unit = settings.unit ?? (plan?.thread.inch ? 'in' : 'mm');
+  const name = SHEETS.find((s) => s.id === sheet)?.name ?? '';
+  const title = job.data?.title;
+  useEffect(() => {
+    if (title) document.title = `${title}: ${name}`;
+  }, [title, name]);
+  const others = SHEETS.filter((s) => s.id !== sheet);
+  useKeys({
+    ...Object.fromEntries(others.map((s) => [s.key, () => void navigate({ to: `/jobs/$id/${s.id}`, params: { id } })])),
+    Escape: () => void navigate({ to: '/jobs/$id/$station', params: { id, station: 'thread' } }),
+  });
+  return (
+    <UnitContext value={unit}>
+      <div className="shell part-shell">
+        <Head unit={unit} onUnit={() => settings.setUnit(unit === 'mm' ? 'in' : 'mm')}>
+          <h1 className="sentence">
+            {name} of <b>{title ?? '…'}</b>
+          </h1>
+        </Head>
+        <main className="part-main">
+          {job.isError && <p className="fault" role="alert">{inWords(job.error)}</p>}
+          {job.data && children(job.data, plan)}
+        </main>
+        <nav className="part-nav" aria-label="The whole part">
+          <Link to="/jobs/$id/$station" params={{ id, station: 'thread' }}>Its stations</Link>
+          {SHEETS.map((s) => (
+            <Link key={s.id} to={`/jobs/$id/${s.id}`} params={{ id }} aria-current={s.id === sheet ? 'page' : undefined}>
+              {s.name}
+            </Link>
+          ))}
+        </nav>
+        <Slash />
+      </div>
+    </UnitContext>
+  );
+}

@@ -1,0 +1,148 @@
+import type { Job, Papers, Plan } from '../../api/client';
+import { useChart } from '../../api/hooks';
+import { useBatch, useRoute } from '../../api/part';
+import { useBitSheet } from '../../api/sheets';
+import { figure } from '../../parts/Figure';
+import { useUnit } from '../../parts/unit';
+import { lever, train } from '../../stations/gears/train';
+import { CardLines } from '../CardLines';
+import { PaperFoot, PaperHead } from './frame';
+
+/** What to grind, in order, with the bit at its own size and its tip ten times as large. */
+export function GrindingSheet({ job, plan, papers }: { job: Job; plan: Plan; papers: Papers }) {
+  const sheet = useBitSheet(job);
+  const unit = useUnit();
+  const { bit } = plan;
+  const drawn = (view: string, scale: number) => `/api/v1/jobs/${job.id}/bit.svg?view=${view}&scale=${scale}`;
+  return (
+    <>
+      <PaperHead job={job} papers={papers} name="Grinding sheet" />
+      <p>
+        Ground: {bit.grind.sides.map((s) => `the ${s.side} side ${figure(s.front_deg, unit)} seen from the front, ${figure(s.rest_deg, unit)} on a rest`).join('; ')}; the tip{' '}
+        {figure((bit.tip_radius_mm ?? bit.tip_flat_mm).aim, unit)} {bit.tip_radius_mm ? 'round' : 'flat'}.
+      </p>
+      <ol className="paper-steps">
+        {sheet.data?.steps.map((s) => (
+          <li key={s}>{s}</li>
+        ))}
+      </ol>
+      <h3>At its own size</h3>
+      <img src={drawn('views', 1)} alt="The bit from above, front and side at its own size, with a bar of 50 mm to check the print by" />
+      <h3>The tip, ten times as large</h3>
+      <img src={drawn('tip', 10)} alt="The tip in its groove, ten times as large, with a bar of 50 mm to check the print by" />
+      <PaperFoot>Eye protection and the grinder’s guards on; the rest close to the wheel. </PaperFoot>
+    </>
+  );
+}
+
+/** Every pitch of the lathe with its best train. */
+export function ChartSheet({ job, papers }: { job: Job; papers: Papers }) {
+  const lathe = job.request.lathe_id ?? '';
+  const chart = useChart(lathe);
+  return (
+    <>
+      <PaperHead job={job} papers={papers} name="Pitch chart" />
+      {lathe === '' && <p>The lathe of this job is not kept in the shop: it has no chart.</p>}
+      <table>
+        <thead>
+          <tr>
+            <th>Pitch</th>
+            <th>Drivers / driven</th>
+            <th>Error</th>
+            <th>Half-nut</th>
+          </tr>
+        </thead>
+        <tbody>
+          {chart.data?.map((r) => (
+            <tr key={`${r.unit}${r.pitch}`}>
+              <th scope="row">{r.pitch}</th>
+              <td>{r.train ? `${train(r.train)}${lever(r.train)}${r.train.why_not ? ` (${r.train.why_not})` : ''}` : '—'}</td>
+              <td>{r.train?.error_text ?? ''}</td>
+              <td>{r.dial_says}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <PaperFoot />
+    </>
+  );
+}
+
+/** Every operation of the part with a box to tick, its card, and what must be true before it leaves a chuck. */
+export function RouteSheet({ job, papers }: { job: Job; papers: Papers }) {
+  const route = useRoute(job);
+  return (
+    <>
+      <PaperHead job={job} papers={papers} name="Route sheet" />
+      {route.data?.said.setups.map((s, i) => (
+        <section key={s.id} className="paper-setup">
+          <h3>
+            {i + 1} {s.piece_says}, {s.held}
+          </h3>
+          {s.ops.map((o) => (
+            <div key={o.id} className="paper-op">
+              <span className={`box${o.done ? ' ticked' : ''}`} />
+              <div>
+                <b>{o.name}</b>, {Math.max(1, Math.round(o.takes_min))} min{o.note && `; noted: ${o.note}`}
+                <CardLines lines={o.card} />
+              </div>
+            </div>
+          ))}
+          <p>
+            <b>Before it leaves this chuck:</b> {s.leave.map((m) => m.says).join(' ')}
+          </p>
+        </section>
+      ))}
+      <PaperFoot />
+    </>
+  );
+}
+
+/** The tally of the batch, with room to write. */
+export function TallySheet({ job, papers }: { job: Job; papers: Papers }) {
+  const batch = useBatch(job);
+  const unit = useUnit();
+  const tally = batch.data?.tally;
+  return (
+    <>
+      <PaperHead job={job} papers={papers} name="Tally sheet" />
+      {tally && (
+        <>
+          <p>{tally.says}</p>
+          <table>
+            <thead>
+              <tr>
+                <th>Part</th>
+                {tally.columns.map((c) => (
+                  <th key={c.name}>
+                    {c.name}
+                    {c.limits_mm && `, ${c.limits_mm.map((q) => figure(q, unit)).join(' to ')}`}
+                  </th>
+                ))}
+                <th>Stands</th>
+              </tr>
+            </thead>
+            <tbody>
+              {tally.rows.map((r) => (
+                <tr key={r.job}>
+                  <th scope="row">
+                    {r.place} {r.says}
+                  </th>
+                  {r.cells.map((c, i) => (
+                    <td key={tally.columns[i]?.name}>
+                      {c.read ? figure(c.read, unit) : ''}
+                      {c.stands === 'out' ? ' out' : ''}
+                    </td>
+                  ))}
+                  <td>{r.scrapped ? `scrapped: ${r.scrapped}` : r.stands}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          {tally.columns.filter((c) => c.drift?.real).map((c) => <p key={c.name}>{c.name}: {c.says}</p>)}
+        </>
+      )}
+      <PaperFoot />
+    </>
+  );
+}

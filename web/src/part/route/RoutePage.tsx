@@ -1,0 +1,115 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { inWords, type Job, type RouteView } from '../../api/client';
+import { useDropRoute, usePutRoute, useRoute, useTick } from '../../api/part';
+import { v4 } from 'uuid';
+import { PartFrame } from '../PartFrame';
+import { Chucking } from './Chucking';
+import { OpSide } from './OpSide';
+import { type Operation, type Route, before, changed, places } from './moves';
+
+/** A part's route: its set-ups, what is done in each, and what must be true before the part leaves it. */
+export function RoutePage() {
+  return <PartFrame sheet="route">{(job) => <RouteOf job={job} key={job.id} />}</PartFrame>;
+}
+
+function RouteOf({ job }: { job: Job }) {
+  const answer = useRoute(job);
+  if (answer.isError && !answer.data) return <p className="fault" role="alert">{inWords(answer.error)}</p>;
+  if (!answer.data) return <p className="how">Making the route…</p>;
+  return <Shown job={job} view={answer.data} />;
+}
+
+function Shown({ job, view }: { job: Job; view: RouteView }) {
+  const queries = useQueryClient();
+  const [chosen, setChosen] = useState<string | null>(null);
+  const put = usePutRoute(job);
+  const drop = useDropRoute(job);
+  const tick = useTick(job);
+  const { route, said } = view;
+  const ops = said.setups.flatMap((s) => s.ops);
+  const next = ops.find((o) => !o.done);
+  const at = ops.find((o) => o.id === chosen) ?? next ?? ops[0];
+  const setups = route.setups ?? [];
+  const send = (to: Route) => put.mutate({ route: to, revision: view.revision });
+  const failed = [put, drop, tick].find((m) => m.isError);
+  const addTo = (setup: string) => {
+    const op: Operation = { id: v4(), kind: 'own', says: 'Your own operation' };
+    send({ setups: setups.map((s) => (s.id === setup ? { ...s, ops: [...(s.ops ?? []), op] } : s)) });
+    setChosen(op.id ?? null);
+  };
+  return (
+    <div className="two-sided route-page">
+      <div className="wide-side">
+        <p className="how">
+          {said.takes} in all, {said.left} of it to come.{' '}
+          {view.revision === 0 ? 'Made from the job; change it as you like.' : 'As you changed it.'}
+          {view.left_out.length > 0 && ` Left out until it plans: ${view.left_out.join(', ')}.`}
+        </p>
+        {said.remarks.length > 0 && (
+          <ul className="remarks" aria-label="What this order costs">
+            {said.remarks.map((r) => (
+              <li key={`${r.op}${r.before}${r.says}`}>
+                <p>▲ {r.says}</p>
+                {r.op !== r.before && (
+                  <button type="button" className="act plain" disabled={put.isPending} onClick={() => send(before(route, r.op, r.before))}>
+                    Put it first
+                  </button>
+                )}
+              </li>
+            ))}
+          </ul>
+        )}
+        {said.setups.map((setup, i) => (
+          <Chucking
+            key={setup.id}
+            n={i + 1}
+            setup={setup}
+            several={view.jobs.length > 1}
+            chosen={at?.id ?? null}
+            busy={put.isPending}
+            onChoose={setChosen}
+            onTick={(op, done) => tick.mutate({ op, done })}
+            onOrder={(ids) => send(places(route, setup.id, ids))}
+            onAdd={() => addTo(setup.id)}
+            onHeld={(held) => send({ setups: setups.map((s) => (s.id === setup.id ? { ...s, held } : s)) })}
+            onLeave={(leave) => send({ setups: setups.map((s) => (s.id === setup.id ? { ...s, leave } : s)) })}
+          />
+        ))}
+        <div className="row">
+          <button
+            type="button"
+            className="act plain"
+            disabled={put.isPending}
+            onClick={() => send({ setups: [...setups, { id: v4(), piece: setups.at(-1)?.piece, held: 'in the chuck', ops: [] }] })}
+          >
+            Another chucking
+          </button>
+          {view.revision > 0 && (
+            <button type="button" className="act plain" disabled={drop.isPending} onClick={() => drop.mutate(undefined, { onSuccess: () => void queries.invalidateQueries({ queryKey: ['job', job.id] }) })}>
+              Back to the app’s own route
+            </button>
+          )}
+        </div>
+        {failed && <p className="fault" role="alert">{inWords(failed.error)}</p>}
+      </div>
+      <aside aria-label="The operation">
+        {at && (
+          <OpSide
+            key={`${at.id}${view.revision}`}
+            op={at}
+            setups={said.setups}
+            jobs={view.jobs}
+            busy={put.isPending}
+            onChange={(patch) => send(changed(route, at.id ?? '', patch))}
+            onMove={(setup) => send(places(route, setup, [...(said.setups.find((s) => s.id === setup)?.ops.map((o) => o.id ?? '') ?? []), at.id ?? '']))}
+            onRemove={() => {
+              send({ setups: setups.map((s) => ({ ...s, ops: (s.ops ?? []).filter((o) => o.id !== at.id) })) });
+              setChosen(null);
+            }}
+          />
+        )}
+      </aside>
+    </div>
+  );
+}

@@ -1,0 +1,64 @@
+import { type ReactNode, useRef, useState } from 'react';
+
+/** Puts one of a list before the one now at a place. */
+function moved<T>(list: T[], from: number, to: number): T[] {
+  const rest = list.filter((_, i) => i !== from);
+  return [...rest.slice(0, to), ...list.slice(from, from + 1), ...rest.slice(to)];
+}
+
+/**
+ * A list that is put in another order by dragging its handles, by finger or mouse, or by the arrow keys on them. The new order is
+ * told once, when the handle is let go.
+ */
+export function Reorder<T extends { id: string }>({ items, name, onOrder, children, className }: {
+  items: T[];
+  name: (item: T) => string;
+  onOrder: (items: T[]) => void;
+  children: (item: T, at: number) => ReactNode;
+  className?: string;
+}) {
+  const [held, setHeld] = useState<{ id: string; list: T[] } | null>(null);
+  const list = useRef<HTMLOListElement>(null);
+  const shown = held?.list ?? items;
+  const drag = (y: number) => {
+    if (!held) return;
+    const from = held.list.findIndex((i) => i.id === held.id);
+    const rows = [...(list.current?.children ?? [])].map((row) => row.getBoundingClientRect());
+    // Past the middle of a neighbour it changes places with it.
+    const to = rows.filter((r, i) => i !== from && y > r.top + r.height / 2).length;
+    if (to !== from) setHeld({ id: held.id, list: moved(held.list, from, to) });
+  };
+  const drop = () => {
+    if (held && held.list.some((i, at) => i.id !== items[at]?.id)) onOrder(held.list);
+    setHeld(null);
+  };
+  return (
+    <ol className={`reorder ${className ?? ''}`} ref={list}>
+      {shown.map((item, at) => (
+        <li key={item.id} className={held?.id === item.id ? 'held-row' : undefined}>
+          <button
+            type="button"
+            className="handle"
+            aria-label={`${name(item)}: drag, or move with the up and down arrow keys`}
+            onPointerDown={(e) => {
+              e.currentTarget.setPointerCapture(e.pointerId);
+              setHeld({ id: item.id, list: items });
+            }}
+            onPointerMove={(e) => drag(e.clientY)}
+            onPointerUp={drop}
+            onPointerCancel={() => setHeld(null)}
+            onKeyDown={(e) => {
+              const to = e.key === 'ArrowUp' ? at - 1 : e.key === 'ArrowDown' ? at + 1 : -1;
+              if (to < 0 || to >= items.length) return;
+              e.preventDefault();
+              onOrder(moved(items, at, to));
+            }}
+          >
+            <span aria-hidden="true">⇅</span>
+          </button>
+          {children(item, at)}
+        </li>
+      ))}
+    </ol>
+  );
+}
