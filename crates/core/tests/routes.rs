@@ -177,6 +177,10 @@ fn cards_bear_the_plans_numbers_and_times_follow_from_speed_and_feed() {
     let gears = 1.5 * plan.gears.hung.as_ref().unwrap().train.swaps as f64;
     assert!((thread.takes_min - plan.cut.time.whole.value / 60.0 - 5.0 - gears).abs() < 1e-9);
     assert!(op(OpKind::Relief).card.iter().any(|l| l.says == "Wide, at least"));
+    // A bore is not filed: its crests are taken by the bar or a scraper.
+    let cap = [made("cap", false, json!({"thread": {"callout": "M36x1.5-6H", "length_mm": 18}, "blank": {"shoulder": true}, "lathe": demo_lathe(1)}))];
+    let how = |made: &[Made]| yoke_core::route::bench(&self::members(made)[0], OpKind::Dress)[0].text.clone().unwrap();
+    assert!(how(&one).contains("file") && how(&cap).contains("scraper") && !how(&cap).contains("file"));
     // What must hold before it leaves the chuck: nothing is ticked, so not everything is done.
     assert_eq!(shown.setups[0].leave[0].holds, Some(false));
     assert!(shown.setups[0].leave.iter().any(|m| m.says.contains("is proven: pitch diameter")));
@@ -185,6 +189,15 @@ fn cards_bear_the_plans_numbers_and_times_follow_from_speed_and_feed() {
     }
     let done = said(&route, &members, &ticks);
     assert_eq!((done.setups[0].leave[0].holds, done.left.as_str()), (Some(true), "0 min"));
+}
+
+#[test]
+fn an_operation_keeps_its_name_when_the_facts_bring_another_in_before_it() {
+    let of = |blank: Value| [made("one", false, json!({"thread": {"callout": "M20x2.5-6g", "length_mm": 60}, "blank": blank, "lathe": demo_lathe(0)}))];
+    let ids = |made: &[Made]| propose(&members(made)).ops().map(|(_, o)| (o.id.clone(), o.kind)).collect::<BTreeMap<_, _>>();
+    let (bare, more) = (ids(&of(json!({}))), ids(&of(json!({"support": "centre", "shoulder": true, "plain": [{"name": "head", "nominal_mm": 30.0}]}))));
+    assert_eq!((bare.len() + 3, more.len()), (more.len(), bare.len() + 3), "a centre, a relief and a plain size came in");
+    assert!(bare.iter().all(|(id, kind)| more.get(id) == Some(kind)), "{bare:?} {more:?}");
 }
 
 #[test]

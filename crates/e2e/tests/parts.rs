@@ -175,6 +175,9 @@ async fn the_days_order_is_dragged_about_and_goes_back() {
     browser.wait_text("[role=dialog]", "in your own order").await;
     browser.find(".handle").await.send_keys(Key::Down + "").await.unwrap();
     browser.wait_text(".reorder li:nth-child(2)", "Turnbuckle").await;
+    // The focus goes with it, so the next key moves it on.
+    browser.keys([Key::Down + ""]).await;
+    browser.wait_text(".reorder li:nth-child(3)", "Turnbuckle").await;
     browser.find_text("[role=dialog] .act", "Back to the order").await.click().await.unwrap();
     browser.wait_text("[role=dialog]", "where the order of the board").await;
     assert_eq!(browser.text(".reorder").await, best);

@@ -1,4 +1,4 @@
-import { type ReactNode, useRef, useState } from 'react';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
 
 /** Puts one of a list before the one now at a place. */
 function moved<T>(list: T[], from: number, to: number): T[] {
@@ -20,6 +20,14 @@ export function Reorder<T extends { id: string }>({ items, name, onOrder, childr
   const [held, setHeld] = useState<{ id: string; list: T[] } | null>(null);
   const list = useRef<HTMLOListElement>(null);
   const shown = held?.list ?? items;
+  // Moved by key, a row takes its handle's focus along, once it stands in its new place.
+  const keyed = useRef<{ id: string; from: number } | null>(null);
+  useEffect(() => {
+    const at = items.findIndex((i) => i.id === keyed.current?.id);
+    if (at < 0 || at === keyed.current?.from) return;
+    keyed.current = null;
+    list.current?.children[at]?.querySelector<HTMLElement>('.handle')?.focus();
+  }, [items]);
   const drag = (y: number) => {
     if (!held) return;
     const from = held.list.findIndex((i) => i.id === held.id);
@@ -51,6 +59,7 @@ export function Reorder<T extends { id: string }>({ items, name, onOrder, childr
               const to = e.key === 'ArrowUp' ? at - 1 : e.key === 'ArrowDown' ? at + 1 : -1;
               if (to < 0 || to >= items.length) return;
               e.preventDefault();
+              keyed.current = { id: item.id, from: at };
               onOrder(moved(items, at, to));
             }}
           >

@@ -119,11 +119,19 @@ pub fn bench(member: &Member<'_>, kind: OpKind) -> Vec<CardLine> {
             .collect(),
         OpKind::Chamfer | OpKind::SecondChamfer => vec![number("To diameter", &blank.chamfer_mm), words("At", "45\u{b0}, or the flank\u{2019}s own angle")],
         OpKind::Thread => thread(member),
+        OpKind::Dress if internal => {
+            vec![words(
+                "How",
+                "a light cut at the bore\u{2019}s size, or a scraper with the spindle stopped, never a finger; then one pass at the depth it stands at",
+            )]
+        }
         OpKind::Dress => {
             vec![words("How", "a fine file flat on the crests, lathe slow, left-handed and clear of the chuck; then one pass at the depth it stands at")]
         }
         OpKind::Prove => prove(member),
-        OpKind::PartOff => vec![speed(BROAD * 0.6), words("How", "square to the work, close to the chuck; never on a part held by a centre")],
+        OpKind::PartOff => {
+            vec![speed(BROAD * 0.6), words("How", "square to the work, close to the chuck; a centre drawn back first, and never between centres")]
+        }
         OpKind::Own => Vec::new(),
     }
 }

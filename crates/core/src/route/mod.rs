@@ -130,6 +130,8 @@ pub struct Member<'a> {
 /// More than these are no route.
 const MOST_SETUPS: usize = 20;
 const MOST_OPS: usize = 60;
+/// Longest id: a job's own, and the operation.
+const LONGEST_ID: usize = 440;
 /// Longest name or remark.
 const WORDS: usize = 200;
 
@@ -148,8 +150,8 @@ impl Route {
         }
         let mut ids = BTreeSet::new();
         let mut named = |id: &str, at: String, faults: &mut Vec<Fault>| {
-            if id.is_empty() || id.len() > 64 || id.contains('/') {
-                faults.push(Fault::new(at, "an id has 1 to 64 letters, and no stroke"));
+            if id.is_empty() || id.len() > LONGEST_ID || id.contains('/') {
+                faults.push(Fault::new(at, format!("an id has 1 to {LONGEST_ID} letters, and no stroke")));
             } else if !ids.insert(id.to_owned()) {
                 faults.push(Fault::new(at, format!("“{id}” stands twice; each has its own")));
             }

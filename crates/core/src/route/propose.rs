@@ -38,8 +38,9 @@ impl<'a> Making<'a> {
     }
 
     fn op(&mut self, member: &Member<'_>, kind: OpKind) {
-        let n = self.setups.iter().map(|s| s.ops.len()).sum::<usize>() + 1;
-        let id = format!("{}.op{n}", self.piece);
+        // Named by what it is, not by its place: what was ticked stays ticked when the facts bring another operation in before it.
+        let code = format!("{kind:?}").to_lowercase();
+        let id = format!("{}.{code}", member.job);
         if let Some(setup) = self.setups.last_mut() {
             setup.ops.push(Operation { id, kind, job: Some(member.job.to_owned()), ..Operation::default() });
         }

@@ -26,6 +26,7 @@ const named = ({ pass }: NextStep) =>
 /** The one word for where the run stands. */
 function headline(view: View, job: Job, finding: boolean): string {
   const run = job.run;
+  if (run?.scrapped != null) return 'Scrapped';
   if (run?.stopped) return 'Stopped';
   if (finding && !view.hold) return 'Find the groove';
   if (view.next) return named(view.next);
@@ -80,7 +81,7 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
     Escape: () => void navigate({ to: '/jobs/$id/$station', params: { id: job.id, station: 'cut' } }),
   });
 
-  const tone = run?.finished ? 'good' : verdict?.verdict === 'past_limit' || verdict?.verdict === 'unsure' || view.hold ? 'bad' : '';
+  const tone = run?.finished ? 'good' : run?.scrapped != null || verdict?.verdict === 'past_limit' || verdict?.verdict === 'unsure' || view.hold ? 'bad' : '';
   const says = view.hold ? 'Hold: do not cut deeper until the server answers.' : waiting.length > 0 ? (next?.says ?? 'All passes cut: measure before you take it out.') : (run?.says ?? '');
   const steps = waiting.length === 0 ? (run?.pick_up ?? []) : [];
   useWake();
@@ -94,6 +95,7 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
         </div>
         <div className="lathe-job">
           {plan.thread.name}
+          {job.place != null && `, part ${job.place}`}
           <span>{plan.setup.ending === 'hand' ? 'Spindle turned by hand' : plan.setup.speed_rpm.text}; {plan.gears.dial.rule === 'keep_closed' ? 'half-nut stays closed' : plan.gears.dial.says}</span>
         </div>
         <Link to="/jobs/$id/$station" params={{ id: job.id, station: 'cut' }} className="lathe-key small">
