@@ -172,6 +172,15 @@ proptest! {
 }
 
 #[test]
+fn a_bit_deep_in_a_small_bore_is_read_on_this_side_of_the_axis() {
+    let edges = Edges { half_deg: 13.0, flat_mm: 0.05, rake_deg: 19.575_302_622_764_635, square_deg: 0.0, height_mm: 0.0 };
+    let (root, crest) = (7.902_385_158_470_11, 5.0);
+    for (ours, swept) in flanks(&edges, false, root, crest).iter().zip(swept(&edges, -1.0, root, crest)) {
+        assert!((ours - swept).abs() < 0.005, "{ours} {swept}");
+    }
+}
+
+#[test]
 fn what_a_gauge_feels_is_how_far_a_true_mate_stands_off() {
     for (angle, square) in [(59.0, 0.0), (61.0, 0.0), (60.0, 1.0), (58.5, -0.7), (60.6, 0.4)] {
         let p = plan("M20x2.5-6g", "right", json!({"included_angle_deg": angle, "square_deg": square, "tip_flat_mm": 0.3}));

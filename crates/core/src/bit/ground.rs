@@ -61,7 +61,10 @@ pub fn flanks(edges: &Edges, external: bool, root: f64, crest: f64) -> [f64; 2] 
     [1.0, -1.0].map(|side| {
         let at = |u: f64| place(edges, external, root, side, u);
         // How far along the edge it comes to the crest's radius: bisection on a length that passes it.
-        let (mut low, mut high) = (0.0, 8.0 * (crest - root).abs() + 1.0);
+        let past = 8.0 * (crest - root).abs() + 1.0;
+        // In a bore the edge comes nearest the axis there, and beyond it goes out again: the crest is on this side.
+        let nearest = root * edges.rake_deg.to_radians().cos();
+        let (mut low, mut high) = (0.0, if external { past } else { past.min(nearest) });
         for _ in 0..80 {
             let middle = f64::midpoint(low, high);
             if out * (at(middle).0 - crest) < 0.0 { low = middle } else { high = middle }
