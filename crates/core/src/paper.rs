@@ -1,8 +1,9 @@
 //! Paper: what is printed of a job, as lines of words and numbers. Made of the same cards as its route.
 
 use crate::cut::PassKind;
-use crate::route::{CardLine, Member, OpKind, bench};
+use crate::route::{CardLine, Member, OpKind, bench, number, over_wires, thread_card};
 use crate::watch::Level;
+use crate::working::Quantity;
 use serde::Serialize;
 
 /// Lines of a card under one heading.
@@ -29,7 +30,7 @@ pub struct PassLine {
     pub reading: String,
     /// Over the wires, where they bear.
     #[serde(skip_serializing_if = "Option::is_none")]
-    pub over_wires: Option<crate::working::Quantity>,
+    pub over_wires: Option<Quantity>,
 }
 
 /// What is printed of a job.
@@ -56,17 +57,11 @@ pub fn papers(member: &Member<'_>) -> Papers {
     let plan = member.plan;
     let blank = if plan.blank.bore.is_some() { OpKind::Bore } else { OpKind::Turn };
     let of = |kind| bench(member, kind);
-    let first = |kind, count: usize| of(kind).into_iter().take(count);
-    let said = |name: &'static str| of(OpKind::Thread).into_iter().filter(move |l| l.says == name);
-    let mut ten_seconds: Vec<CardLine> = first(blank, 1).collect();
-    if blank == OpKind::Bore {
-        ten_seconds.extend(of(OpKind::Drill).into_iter().filter(|l| l.says == "Drill"));
-    }
-    for name in ["Gears, drivers / driven", "Half-nut", "Compound", "Full depth on the dial", "Bit", "Speed"] {
-        ten_seconds.extend(said(name));
-    }
-    let over: Vec<CardLine> = of(OpKind::Prove).into_iter().filter(|l| matches!(l.says, "Over wires, aim" | "Wires of")).collect();
-    ten_seconds.extend(if over.is_empty() { first(OpKind::Prove, 2).collect() } else { over });
+    let t = thread_card(member);
+    let mut ten_seconds: Vec<CardLine> = of(blank).into_iter().take(1).collect();
+    ten_seconds.extend(plan.blank.bore.iter().filter_map(|b| b.drill_mm.as_ref()).map(|d| number("Drill", d)));
+    ten_seconds.extend(t.gears.into_iter().chain([t.half_nut]).chain(t.compound).chain(t.depth).chain([t.bit, t.speed]));
+    ten_seconds.extend(over_wires(member));
     let sections = [
         ("Drill", OpKind::Drill),
         (if blank == OpKind::Bore { "Bore" } else { "Blank" }, blank),
@@ -91,7 +86,7 @@ pub fn papers(member: &Member<'_>) -> Papers {
                 kind: p.kind,
                 set: p.dial.iter().map(|d| d.text.clone()).collect::<Vec<_>>().join("; "),
                 reading: p.dial.first().map_or_else(String::new, |d| d.reading.clone()),
-                over_wires: p.over_wires_mm.clone().map(|q| crate::working::Quantity { w: None, ..q }),
+                over_wires: p.over_wires_mm.clone().map(|q| Quantity { w: None, ..q }),
             })
             .collect(),
         watch: plan.watch.iter().filter(|w| w.level != Level::Note).map(|w| w.text.clone()).collect(),

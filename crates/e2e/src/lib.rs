@@ -7,8 +7,10 @@ pub use cable::{Cable, Line};
 
 use serde_json::{Value, json};
 use std::io::{BufRead, BufReader};
+use std::os::unix::process::CommandExt;
 use std::path::{Path, PathBuf};
 use std::process::{Child, Command, Stdio};
+use std::sync::Mutex;
 use std::time::{Duration, Instant};
 use thirtyfour::cdp::Cdp;
 use thirtyfour::prelude::*;
@@ -16,12 +18,15 @@ use thirtyfour::prelude::*;
 /// The page size every screen is looked at in.
 pub const DESK: (u32, u32) = (1280, 800);
 
-/// Killed when dropped, a panic included.
+/// Ended when dropped, a panic included.
 struct Kept(Child);
 
 impl Drop for Kept {
     fn drop(&mut self) {
-        let _ = self.0.kill();
+        // A shell over a driver ends when its input does, with all it started; anything else is killed.
+        if self.0.stdin.take().is_none() {
+            let _ = self.0.kill();
+        }
         let _ = self.0.wait();
     }
 }
@@ -29,6 +34,18 @@ impl Drop for Kept {
 /// The top of the project.
 pub fn root() -> PathBuf {
     Path::new(env!("CARGO_MANIFEST_DIR")).join("../..")
+}
+
+/// A program built with this one, wherever cargo was told to build.
+///
+/// # Panics
+/// When it is not there.
+#[must_use]
+pub fn program(name: &str) -> PathBuf {
+    let own = std::env::current_exe().expect("a program knows where it stands");
+    // Programs of tests stand in a folder of their own under the others.
+    let path = own.ancestors().skip(1).map(|folder| folder.join(name)).find(|path| path.is_file());
+    path.unwrap_or_else(|| panic!("{name} is not built: `cargo xtask journey` builds what it drives"))
 }
 
 /// The server under test.
@@ -47,9 +64,7 @@ impl Server {
     }
 
     fn on(folder: &Path, port: u16) -> Self {
-        let program = root().join("target/debug/yoke-turn");
-        assert!(program.exists(), "the server is built before the journeys: cargo build -p yoke-turn");
-        let mut child = Command::new(program)
+        let mut child = Command::new(program("yoke-turn"))
             .args(["serve", "--demo", "--port", &port.to_string(), "--data"])
             .arg(folder)
             .stdout(Stdio::piped())
@@ -117,6 +132,9 @@ impl Server {
     }
 }
 
+/// Browsers that a journey is done with, for the next: starting one costs more than most journeys.
+static IDLE: Mutex<Vec<Browser>> = Mutex::new(Vec::new());
+
 /// A headless browser with its driver.
 pub struct Browser {
     /// The page.
@@ -128,12 +146,16 @@ pub struct Browser {
 
 /// Starts a driver, and says the port it took; nothing when it found none.
 fn start_driver() -> Option<(Kept, u16)> {
-    let mut child = Command::new("chromedriver")
-        .arg("--port=0")
+    // In a group of its own, with a shell that ends the whole group once this end of its input is gone: however the tests
+    // end, no driver and no Chromium outlives them.
+    let mut child = Command::new("sh")
+        .args(["-c", "chromedriver --port=0 & read -r _; kill -KILL 0"])
+        .process_group(0)
+        .stdin(Stdio::piped())
         .stdout(Stdio::piped())
         .stderr(Stdio::null())
         .spawn()
-        .expect("ChromeDriver is installed: apt-get install chromium chromium-driver");
+        .expect("there is a shell");
     let mut lines = BufReader::new(child.stdout.take().expect("piped")).lines();
     let driver = Kept(child);
     let said = |l: String| l.split("successfully on port ").nth(1)?.trim().trim_end_matches('.').parse().ok();
@@ -147,8 +169,16 @@ fn start_driver() -> Option<(Kept, u16)> {
 const PATIENCE: Duration = Duration::from_secs(15);
 
 impl Browser {
-    /// Opens one with a page of 1280 by 800, which it makes sure of.
+    /// One with an empty page of 1280 by 800, which it makes sure of: left by another journey, or started.
     pub async fn open() -> Self {
+        let left = IDLE.lock().unwrap().pop();
+        match left {
+            Some(browser) => browser,
+            None => Self::start().await,
+        }
+    }
+
+    async fn start() -> Self {
         // A port picked by the system may be taken by the other address family meanwhile: ChromeDriver then gives up, and another is started.
         let (driver, port) = (0..5).find_map(|_| start_driver()).expect("ChromeDriver says its port");
         let profile = tempfile::tempdir().unwrap();
@@ -313,9 +343,16 @@ impl Browser {
         base64::engine::general_purpose::STANDARD.decode(printed["data"].as_str().unwrap()).unwrap()
     }
 
-    /// Closes the browser; dropping the driver would end it less politely.
+    /// Leaves it for another journey, as new. A journey that fails does not come here, and its browser goes with it.
     pub async fn close(self) {
-        let _ = self.page.clone().quit().await;
+        let origin = self.script("return window.origin").await;
+        self.go("about:blank").await;
+        let windows = self.page.windows().await.unwrap();
+        assert_eq!(windows.len(), 1, "a journey closes the windows it opened");
+        self.tools.send_raw("Storage.clearDataForOrigin", json!({ "origin": origin, "storageTypes": "all" })).await.unwrap();
+        self.tools.send_raw("Emulation.setEmulatedMedia", json!({ "features": [] })).await.unwrap();
+        self.size(DESK).await;
+        IDLE.lock().unwrap().push(self);
     }
 }
 

@@ -1,6 +1,6 @@
 //! The application: its state, its routes, its start and end.
 
-use crate::{acts, batch, bits, day, demo, events, file, guard, jobs, lathes, log, planning, problem, route, sheets, shop, web};
+use crate::{Files, Serve, acts, batch, bits, day, demo, events, file, guard, jobs, lathes, log, planning, problem, route, sheets, shop, web};
 use axum::Router;
 use axum::extract::DefaultBodyLimit;
 use axum::middleware;
@@ -28,6 +28,8 @@ pub struct App {
     pub stopping: watch::Receiver<bool>,
     /// The time.
     pub clock: Clock,
+    /// The web app.
+    pub files: Files,
     /// Port served on, for the Host check.
     pub port: u16,
 }
@@ -123,7 +125,7 @@ fn now() -> String {
 }
 
 /// Serves until told to stop. Prints the address on standard output once it answers.
-pub async fn serve(folder: &Path, port: u16, with_demo: bool, fresh: bool) -> Result<(), String> {
+pub async fn serve(folder: &Path, &Serve { port, demo: with_demo, fresh, .. }: &Serve, files: Files) -> Result<(), String> {
     std::fs::create_dir_all(folder).map_err(|e| format!("The data folder {} cannot be made: {e}", folder.display()))?;
     let path = folder.join(DATABASE);
     if fresh {
@@ -140,7 +142,7 @@ pub async fn serve(folder: &Path, port: u16, with_demo: bool, fresh: bool) -> Re
         tokio::net::TcpListener::bind(("127.0.0.1", port)).await.map_err(|e| format!("Port {port} cannot be had: {e}. Give another with --port."))?;
     let port = listener.local_addr().map_err(|e| e.to_string())?.port();
     let (stop, stopping) = watch::channel(false);
-    let app = App { store: Arc::new(store), events: broadcast::channel(64).0, stopping, clock: now, port };
+    let app = App { store: Arc::new(store), events: broadcast::channel(64).0, stopping, clock: now, files, port };
     tokio::spawn(copy_daily(app.clone(), folder.join("copies")));
     // The routes describe themselves as they are put together, which takes a moment: the address is told once they answer.
     let router = router(app);

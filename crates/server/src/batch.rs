@@ -1,18 +1,20 @@
 //! Batches: several parts of one job, each a job of its own, tallied together.
 
 use crate::app::App;
+use crate::download::{CSV, saved_as};
 use crate::events::Moved;
-use crate::jobs::{JobView, keepable, merge, run_of, view};
+use crate::jobs::{JobView, keepable, merge, run_of, stands, view};
 use crate::planning::{body_json, revision_asked};
 use crate::problem::Problem;
 use crate::route::Ready;
 use axum::Json;
 use axum::body::Bytes;
 use axum::extract::{Path, State};
-use axum::http::{HeaderMap, StatusCode, header};
+use axum::http::{HeaderMap, StatusCode};
 use axum::response::IntoResponse;
 use serde::{Deserialize, Serialize};
 use serde_json::{Value, json};
+use std::collections::BTreeSet;
 use utoipa::ToSchema;
 use yoke_core::batch::{BatchFacts, BatchOp, BatchSetUp, CarriedOver, Made, OrderSaid, Tally, carry_over, check_parts, orders, plain_limits, tally, tally_csv};
 use yoke_core::blank::PlainRequest;
@@ -88,28 +90,26 @@ fn own_plain(job: &JobRow) -> Vec<PlainRequest> {
     request.pointer("/blank/plain").and_then(|p| serde_json::from_value(p.clone()).ok()).unwrap_or_default()
 }
 
-/// A part as it was made, the tip it found, and whether its facts begin from another's.
-fn made(store: &Store, job: &JobRow) -> Result<(Made, Option<TipFound>), StoreError> {
-    let place = usize::try_from(job.place.unwrap_or(0)).unwrap_or(0);
+/// A part looked at once: how it was made, and what the rest of the batch wants of it.
+struct Looked {
+    made: Made,
+    hand: Hand,
+    tip: Option<TipFound>,
+    limits_mm: Option<[f64; 2]>,
+    begun: bool,
+    finished: bool,
+}
+
+fn look(store: &Store, job: &JobRow) -> Result<Looked, StoreError> {
+    let run = run_of(store, job)?;
     let hand = hand_of(job);
-    let mut part = Made { job: job.id.clone(), place, says: hand.word().to_owned(), stands: "needs mending".into(), ..Made::default() };
-    let Some((run, state)) = run_of(store, job)? else { return Ok((part, None)) };
-    part.stands = if state.scrapped.is_some() {
-        "scrapped".into()
-    } else if state.finished {
-        "in limits".into()
-    } else if state.begun {
-        format!("{} of {} passes cut", state.passes_done, run.passes.len())
-    } else {
-        "not begun".into()
-    };
-    part.begun = state.begun;
-    part.verdict = state.verdict;
-    let found = state.tip.filter(|t| t.readings > 0);
-    part.flat_mm = found.as_ref().map(|t| [t.flat_mm, t.doubt_mm]);
-    part.sizes = state.sizes.into_iter().collect();
-    part.scrapped = state.scrapped;
-    Ok((part, found))
+    let place = usize::try_from(job.place.unwrap_or(0)).unwrap_or(0);
+    let made = Made { job: job.id.clone(), place, says: hand.word().to_owned(), stands: stands(run.as_ref()), ..Made::default() };
+    let Some((run, state)) = run else { return Ok(Looked { made, hand, tip: None, limits_mm: None, begun: false, finished: false }) };
+    let tip = state.tip.filter(|t| t.readings > 0);
+    let flat_mm = tip.as_ref().map(|t| [t.flat_mm, t.doubt_mm]);
+    let made = Made { verdict: state.verdict, flat_mm, sizes: state.sizes.into_iter().collect(), scrapped: state.scrapped, ..made };
+    Ok(Looked { made, hand, tip, limits_mm: Some(run.limits_mm), begun: state.begun, finished: state.finished })
 }
 
 /// The hand a job's thread is cut to.
@@ -124,40 +124,31 @@ fn whole(store: &Store, id: &str) -> Result<Option<BatchView>, StoreError> {
     let jobs = store.batch(id)?;
     let Some(first) = jobs.first() else { return Ok(None) };
     let (facts, revision) = kept(store, id)?;
-    let (mut parts, mut found) = (Vec::new(), Vec::new());
-    for job in &jobs {
-        let (part, tip) = made(store, job)?;
-        found.extend(tip.map(|t| (part.place, t)));
-        parts.push(part);
-    }
-    let limits = run_of(store, first)?.map_or([0.0; 2], |(run, _)| run.limits_mm);
-    let tally = tally(&parts, limits, &plain_limits(&facts.plain).unwrap_or_default());
-    let drift = tally.columns.iter().find(|c| c.of_tool).and_then(|c| c.drift);
-    let next = jobs.iter().zip(&parts).find(|(_, p)| p.scrapped.is_none() && p.stands != "in limits");
-    let next = next.map(|(job, part)| NextPart {
+    let looked = jobs.iter().map(|job| look(store, job)).collect::<Result<Vec<_>, _>>()?;
+    let next = jobs.iter().zip(&looked).find(|(_, l)| l.made.scrapped.is_none() && !l.finished).map(|(job, l)| NextPart {
         job: job.id.clone(),
         place: job.place.unwrap_or(0),
-        begun: part.begun,
+        begun: l.begun,
         learned: serde_json::from_str::<Value>(&job.request).is_ok_and(|r| r.pointer("/gauge/spring").is_some()),
     });
-    Ok(Some(BatchView {
-        id: id.to_owned(),
-        title: first.title.clone(),
-        revision,
-        orders: weigh(store, first, &jobs, facts.tools_stay)?,
-        carried: carry_over(&found, drift.as_ref()),
-        facts,
-        tally,
-        next,
-    }))
+    // A place counts once, however often it was begun again.
+    let mut places = BTreeSet::new();
+    let (right, left): (Vec<&Looked>, Vec<&Looked>) = looked.iter().filter(|l| places.insert(l.made.place)).partition(|l| l.hand == Hand::Right);
+    let orders = weigh(store, first, [right.len(), left.len()], facts.tools_stay)?;
+    let limits = looked.first().and_then(|l| l.limits_mm).unwrap_or([0.0; 2]);
+    let found: Vec<(usize, TipFound)> = looked.iter().filter_map(|l| Some((l.made.place, l.tip.clone()?))).collect();
+    let parts: Vec<Made> = looked.into_iter().map(|l| l.made).collect();
+    let tally = tally(&parts, limits, &plain_limits(&facts.plain).unwrap_or_default());
+    let drift = tally.columns.iter().find(|c| c.of_tool).and_then(|c| c.drift);
+    Ok(Some(BatchView { id: id.to_owned(), title: first.title.clone(), revision, orders, carried: carry_over(&found, drift.as_ref()), facts, tally, next }))
 }
 
 /// What every order across the parts costs, by the route of the batch.
-fn weigh(store: &Store, first: &JobRow, jobs: &[JobRow], tools_stay: bool) -> Result<Vec<OrderSaid>, StoreError> {
+fn weigh(store: &Store, first: &JobRow, hands: [usize; 2], tools_stay: bool) -> Result<Vec<OrderSaid>, StoreError> {
     let ready = Ready::of(store, first)?;
     let members = ready.members();
     let Some(member) = members.first() else { return Ok(Vec::new()) };
-    let again_mm = member.plan.blank.holdings.iter().find(|h| h.chosen).map_or(0.0, |h| h.again_mm.value);
+    let again_mm = member.plan.blank.held().map_or(0.0, |h| h.again_mm.value);
     let setups: Vec<BatchSetUp> = ready
         .route(store)?
         .0
@@ -176,14 +167,7 @@ fn weigh(store: &Store, first: &JobRow, jobs: &[JobRow], tools_stay: bool) -> Re
                 .collect(),
         })
         .collect();
-    let mut places: Vec<&JobRow> = Vec::new();
-    for job in jobs {
-        if !places.iter().any(|p| p.place == job.place) {
-            places.push(job);
-        }
-    }
-    let right = places.iter().filter(|j| hand_of(j) == Hand::Right).count();
-    Ok(orders(&setups, [right, places.len() - right], tools_stay))
+    Ok(orders(&setups, hands, tools_stay))
 }
 
 async fn seen(app: &App, id: String) -> Result<BatchView, Problem> {
@@ -207,8 +191,7 @@ pub async fn batch(State(app): State<App>, Path(id): Path<String>) -> Result<Jso
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/batch.csv", params(("id" = String, Path)), responses((status = 200, body = String, content_type = "text/csv"), (status = 404, body = Problem)))]
 pub async fn batch_csv(State(app): State<App>, Path(id): Path<String>) -> Result<impl IntoResponse, Problem> {
     let batch = seen(&app, id).await?;
-    let named = format!("attachment; filename=\"{}-tally.csv\"", batch.id);
-    Ok(([(header::CONTENT_TYPE, "text/csv; charset=utf-8".to_owned()), (header::CONTENT_DISPOSITION, named)], tally_csv(&batch.tally)))
+    Ok(saved_as(&format!("{}-tally.csv", batch.id), CSV, tally_csv(&batch.tally)))
 }
 
 enum Outcome<T> {
@@ -264,17 +247,18 @@ fn make(store: &Store, id: &str, asked: &NewBatch, now: &str) -> Result<Outcome<
     // Parts of one hand come together, this job's first: the tumbler is turned once.
     hands.sort_by_key(|h| *h != own);
     let request: Value = serde_json::from_str(&job.request).unwrap_or_default();
-    let mut requests = Vec::new();
-    for hand in &hands[1..] {
-        let mut part = request.clone();
-        if *hand != own {
-            merge(&mut part, json!({ "thread": { "hand": hand } }));
-        }
-        if let Err(faults) = keepable(store, &part)? {
+    let mut other = request.clone();
+    if let Some(hand) = hands.iter().find(|h| **h != own) {
+        merge(&mut other, json!({ "thread": { "hand": hand } }));
+    }
+    // Every part is one of these two, so these are what has to plan.
+    for request in [&request, &other] {
+        if let Err(faults) = keepable(store, request)? {
             return Ok(Outcome::Faulty(faults));
         }
-        requests.push(part.to_string());
     }
+    let (request, other) = (request.to_string(), other.to_string());
+    let requests: Vec<&str> = hands[1..].iter().map(|h| if *h == own { request.as_str() } else { other.as_str() }).collect();
     let named: Vec<(String, String)> =
         (0..requests.len()).map(|i| (uuid::Uuid::new_v4().to_string(), format!("{}: part {}", job.title, i + 2).chars().take(120).collect())).collect();
     let parts: Vec<NewPart<'_>> =
@@ -295,11 +279,16 @@ pub async fn change_batch(State(app): State<App>, Path(id): Path<String>, header
     if !faults.is_empty() {
         return Err(Problem::faulty(faults));
     }
-    let batch = seen(&app, id.clone()).await?.id;
-    let text = serde_json::to_string(&facts)?;
-    let changed = app.with_store(move |store| store.put_sheet(&batch, KIND, revision, &text)).await?;
+    let (of, text) = (id.clone(), serde_json::to_string(&facts)?);
+    let changed = app
+        .with_store(move |store| {
+            let batch = store.job(&of)?.and_then(|job| job.batch);
+            batch.map(|batch| store.put_sheet(&batch, KIND, revision, &text)).transpose()
+        })
+        .await?;
+    // It says, too, when there is no such job or batch.
     let now = seen(&app, id.clone()).await?;
-    if matches!(changed, Changed::Done(_)) {
+    if matches!(changed, Some(Changed::Done(_))) {
         Moved::tell(&app, &id, 0, 0);
         return Ok(Json(now));
     }

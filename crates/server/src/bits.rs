@@ -1,12 +1,12 @@
 //! The bit of a job, drawn: on the screen, and as files to print at 1:1 or take into a drawing program.
 
 use crate::app::App;
+use crate::download::saved_as;
 use crate::drafting::{to_dxf, to_svg};
 use crate::problem::Problem;
 use crate::sheets::whole;
 use axum::Json;
 use axum::extract::{Path, Query, State};
-use axum::http::header;
 use axum::response::IntoResponse;
 use serde::Deserialize;
 use utoipa::{IntoParams, ToSchema};
@@ -68,13 +68,12 @@ pub async fn bit_svg(State(app): State<App>, Path(id): Path<String>, Query(asked
         return Err(Problem::faulty(vec![Fault::new("/scale", "1 or 10 is wanted")]));
     }
     let text = to_svg(&one(&app, id, &asked).await?, scale);
-    let named = format!("attachment; filename=\"bit-{scale}-to-1.svg\"");
-    Ok(([(header::CONTENT_TYPE, "image/svg+xml".to_owned()), (header::CONTENT_DISPOSITION, named)], text))
+    Ok(saved_as(&format!("bit-{scale}-to-1.svg"), "image/svg+xml", text))
 }
 
 /// The same as DXF, in millimetres.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/bit.dxf", params(("id" = String, Path), FileAsked), responses((status = 200, body = Vec<u8>, content_type = "image/vnd.dxf"), (status = 404, body = Problem), (status = 422, body = Problem)))]
 pub async fn bit_dxf(State(app): State<App>, Path(id): Path<String>, Query(asked): Query<FileAsked>) -> Result<impl IntoResponse, Problem> {
     let bytes = to_dxf(&one(&app, id, &asked).await?).map_err(|e| Problem::internal(e.to_string()))?;
-    Ok(([(header::CONTENT_TYPE, "image/vnd.dxf"), (header::CONTENT_DISPOSITION, "attachment; filename=\"bit.dxf\"")], bytes))
+    Ok(saved_as("bit.dxf", "image/vnd.dxf", bytes))
 }

@@ -3,13 +3,13 @@
 //! Keys stand in order, numbers as they were written, and nothing in it tells when it was made: the same shop gives the same bytes.
 
 use crate::app::App;
+use crate::download::saved_as;
 use crate::problem::Problem;
 use crate::{day, lathes};
 use axum::Json;
 use axum::body::Bytes;
 use axum::extract::{Path, State};
-use axum::http::header;
-use axum::response::{IntoResponse, Response};
+use axum::response::Response;
 use serde::{Deserialize, Serialize};
 use serde_json::value::RawValue;
 use std::collections::{BTreeMap, BTreeSet};
@@ -233,8 +233,7 @@ fn as_file(name: &str, file: &ShopFile) -> Result<Response, Problem> {
     let mut text = String::new();
     canonical(&serde_json::to_string(file)?, &mut text)?;
     text.push('\n');
-    let saved_as = format!("attachment; filename=\"{name}.json\"");
-    Ok(([(header::CONTENT_TYPE, "application/json".to_owned()), (header::CONTENT_DISPOSITION, saved_as)], text).into_response())
+    Ok(saved_as(&format!("{name}.json"), "application/json", text))
 }
 
 /// The whole shop as one file; its photographs are in a backup only.

@@ -252,26 +252,27 @@ pub fn view(store: &Store, job: &JobRow) -> Result<JobView, StoreError> {
     })
 }
 
+/// How a job stands, in words, by its run.
+pub fn stands(run: Option<&(RunPlan, RunState)>) -> String {
+    match run {
+        None => "needs mending".into(),
+        Some((_, s)) if s.scrapped.is_some() => "scrapped".into(),
+        Some((_, s)) if s.finished => "in limits".into(),
+        Some((_, s)) if !s.begun => "not begun".into(),
+        Some((run, s)) => format!("{} of {} passes cut", s.passes_done, run.passes.len()),
+    }
+}
+
 fn line(store: &Store, job: &JobRow) -> Result<JobLine, StoreError> {
     let request: PlanRequest = serde_json::from_str(&job.request).unwrap_or_default();
     let lathe = match &request.lathe_id {
         Some(id) => store.lathe(id)?.and_then(|l| serde_json::from_str::<Value>(&l.body).ok()).and_then(|v| v["name"].as_str().map(str::to_owned)),
         None => None,
     };
-    let run = planned(store, job)?.ok().map(|(_, run)| run);
-    let state = match &run {
-        Some(run) => Some((fold(run, &acts(store, &job.id)?), run.passes.len())),
-        None => None,
-    };
+    let run = run_of(store, job)?;
     let sought = request.awaits_identification();
-    let stands = match &state {
-        None if sought => "to be identified".to_owned(),
-        None => "needs mending".to_owned(),
-        Some((s, _)) if s.scrapped.is_some() => "scrapped".to_owned(),
-        Some((s, _)) if s.finished => "in limits".to_owned(),
-        Some((s, _)) if !s.begun => "not begun".to_owned(),
-        Some((s, all)) => format!("{} of {all} passes cut", s.passes_done),
-    };
+    let stands = if run.is_none() && sought { "to be identified".to_owned() } else { stands(run.as_ref()) };
+    let state = run.map(|(_, state)| state);
     let text = request.thread.callout.unwrap_or_default();
     Ok(JobLine {
         id: job.id.clone(),
@@ -286,14 +287,14 @@ fn line(store: &Store, job: &JobRow) -> Result<JobLine, StoreError> {
         },
         lathe_id: request.lathe_id,
         lathe: lathe.unwrap_or_else(|| "Long bed".into()),
-        passes_done: state.as_ref().map_or(0, |s| s.0.passes_done),
-        finished: state.as_ref().is_some_and(|s| s.0.finished),
+        passes_done: state.as_ref().map_or(0, |s| s.passes_done),
+        finished: state.as_ref().is_some_and(|s| s.finished),
         stands,
         created: job.created.clone(),
         part: job.part.clone(),
         batch: job.batch.clone(),
         place: job.place,
-        scrapped: state.as_ref().is_some_and(|s| s.0.scrapped.is_some()),
+        scrapped: state.as_ref().is_some_and(|s| s.scrapped.is_some()),
     })
 }
 
@@ -580,17 +581,5 @@ pub async fn change(State(app): State<App>, Path(id): Path<String>, headers: Hea
         )),
         Outcome::Faulty(faults) => Err(Problem::faulty(faults)),
         Outcome::Missing => Err(Problem::missing("job")),
-    }
-}
-
-#[cfg(test)]
-mod tests {
-    use super::*;
-
-    #[test]
-    fn a_merge_patch_replaces_adds_and_takes_away() {
-        let mut target = json!({"thread": {"callout": "M20", "length_mm": 60}, "bit": {"tip_flat_mm": 0.3}});
-        merge(&mut target, json!({"thread": {"length_mm": 40}, "bit": null, "blank": {"shoulder": true}}));
-        assert_eq!(target, json!({"thread": {"callout": "M20", "length_mm": 40}, "blank": {"shoulder": true}}));
     }
 }

@@ -2,13 +2,14 @@
 //! written as JSON and as sheets.
 
 use crate::app::App;
+use crate::download::{CSV, saved_as};
 use crate::jobs::merge;
 use crate::planning::{body_json, revision_asked};
 use crate::problem::Problem;
 use axum::Json;
 use axum::body::Bytes;
 use axum::extract::{Path, Query, State};
-use axum::http::{HeaderMap, StatusCode, header};
+use axum::http::{HeaderMap, StatusCode};
 use axum::response::IntoResponse;
 use serde::de::DeserializeOwned;
 use serde::{Deserialize, Serialize};
@@ -160,7 +161,7 @@ pub struct NewLathe {
 const SAME_NAME: usize = 99;
 
 /// Ids of a name: itself in small letters, then with a number.
-fn ids(name: &str) -> impl Iterator<Item = String> {
+pub fn ids(name: &str) -> impl Iterator<Item = String> {
     let mut plain = String::new();
     for c in name.to_lowercase().chars() {
         match c {
@@ -283,23 +284,18 @@ async fn moved(app: &App, id: String, at: Option<String>) -> Result<Json<LatheVi
     app.with_store(move |s| s.put_away(&id, at.as_deref())?.map(|row| view(s, row)).transpose()).await?.map(Json).ok_or_else(|| Problem::missing("lathe"))
 }
 
-fn sheet(name: &'static str, text: String) -> impl IntoResponse {
-    let disposition = format!("attachment; filename=\"{name}\"");
-    ([(header::CONTENT_TYPE, "text/csv; charset=utf-8".to_owned()), (header::CONTENT_DISPOSITION, disposition)], text)
-}
-
 /// The gears of a lathe as a sheet.
 #[utoipa::path(get, path = "/api/v1/lathes/{id}/gears.csv", params(("id" = String, Path)), responses((status = 200, body = String, content_type = "text/csv"), (status = 404, body = Problem)))]
 pub async fn gears_out(State(app): State<App>, Path(id): Path<String>) -> Result<impl IntoResponse, Problem> {
     let (profile, lathe) = both(&app, id).await?;
-    Ok(sheet("gears.csv", gears_to_csv(&profile, &lathe)))
+    Ok(saved_as("gears.csv", CSV, gears_to_csv(&profile, &lathe)))
 }
 
 /// The gearbox of a lathe as a sheet: the pitches its plate prints, or its ratios.
 #[utoipa::path(get, path = "/api/v1/lathes/{id}/plate.csv", params(("id" = String, Path)), responses((status = 200, body = String, content_type = "text/csv"), (status = 404, body = Problem)))]
 pub async fn plate_out(State(app): State<App>, Path(id): Path<String>) -> Result<impl IntoResponse, Problem> {
     let (profile, lathe) = both(&app, id).await?;
-    Ok(sheet("plate.csv", plate_to_csv(&profile, &lathe)))
+    Ok(saved_as("plate.csv", CSV, plate_to_csv(&profile, &lathe)))
 }
 
 /// A sheet's text, whatever its content type says.
@@ -333,17 +329,4 @@ pub async fn plate_in(State(app): State<App>, Path(id): Path<String>, headers: H
     let revision = revision_asked(&headers)?;
     let (gearbox, plate) = plate_from_csv(&text_of(&body)?).map_err(Problem::faulty)?;
     replace(&app, id, revision, json!({ "gearbox": gearbox, "plate": plate })).await
-}
-
-#[cfg(test)]
-mod tests {
-    use super::ids;
-
-    #[test]
-    fn an_id_is_made_of_any_name() {
-        for (name, id) in [("Long bed", "long-bed"), ("  Nº 2 — rear! ", "n-2-rear"), ("旋盤", "lathe"), ("a".repeat(80).as_str(), &"a".repeat(36))] {
-            assert_eq!(ids(name).next().unwrap(), id);
-        }
-        assert_eq!(ids("Bench").nth(1).unwrap(), "bench-2");
-    }
 }

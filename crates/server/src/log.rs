@@ -1,6 +1,7 @@
 //! The log of a job: its story, what was learned, its photographs.
 
 use crate::app::App;
+use crate::download::{CSV, saved_as};
 use crate::events::Moved;
 use crate::jobs::{act, acts, facts, frozen_run};
 use crate::problem::Problem;
@@ -108,8 +109,7 @@ pub async fn log_csv(State(app): State<App>, Path(id): Path<String>) -> Result<R
     let found = app.with_store(move |store| store.job(&id)?.map(|job| story_of(store, &job)).transpose()).await?;
     let story = found.ok_or_else(|| Problem::missing("job"))?;
     let sheet = story_csv(&story.map_or_else(Vec::new, |s| s.lines));
-    let as_file = format!("attachment; filename=\"{name}-log.csv\"");
-    Ok(([(header::CONTENT_TYPE, "text/csv; charset=utf-8".to_owned()), (header::CONTENT_DISPOSITION, as_file)], sheet).into_response())
+    Ok(saved_as(&format!("{name}-log.csv"), CSV, sheet))
 }
 
 /// What was learned, by lathe and material.

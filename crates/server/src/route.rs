@@ -2,7 +2,7 @@
 
 use crate::app::App;
 use crate::events::Moved;
-use crate::jobs::{facts, run_of};
+use crate::jobs::{acts, facts, frozen_run};
 use crate::planning::{Whole, body_json, revision_asked, whole_with_store};
 use crate::problem::Problem;
 use axum::Json;
@@ -12,6 +12,7 @@ use axum::http::HeaderMap;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use yoke_core::job::{Fault, read_json};
+use yoke_core::log::fold;
 use yoke_core::route::{Member, Route, RouteSaid, propose, said};
 use yoke_store::{Changed, JobRow, Store, StoreError};
 
@@ -71,7 +72,10 @@ impl Ready {
         for row in rows {
             match whole_with_store(store, facts(store, &row)?)? {
                 Ok(whole) => {
-                    let proven = row.frozen.is_some() && run_of(store, &row)?.is_some_and(|(_, state)| state.finished);
+                    let proven = match frozen_run(&row) {
+                        Some(run) => fold(&run, &acts(store, &row.id)?).finished,
+                        None => false,
+                    };
                     ready.jobs.push((row, whole, proven));
                 }
                 Err(_) => ready.left_out.push(row.title),
@@ -103,41 +107,41 @@ impl Ready {
         Ok(kept.unwrap_or_else(|| (propose(&self.members()), 0)))
     }
 
-    fn view(self, store: &Store) -> Result<RouteView, StoreError> {
+    /// As it is shown, with every job whose pages show it.
+    fn shown(&self, store: &Store) -> Result<Shown, StoreError> {
         let (route, revision) = self.route(store)?;
         let ticks = store.ticks(&self.ticked)?.into_iter().map(|t| (t.op, t.done)).collect();
         let members = self.members();
         let jobs = members.iter().map(|m| RouteJob { id: m.job.to_owned(), title: m.title.to_owned(), thread: m.plan.thread.name.clone() }).collect();
-        Ok(RouteView { said: said(&route, &members, &ticks), jobs, route, revision, owner: self.owner.clone(), left_out: self.left_out.clone() })
-    }
-
-    /// Tells every page that shows one of its jobs.
-    fn tell(&self, app: &App) {
-        for id in self.jobs.iter().map(|(row, ..)| &row.id) {
-            Moved::tell(app, id, 0, 0);
-        }
+        let said = said(&route, &members, &ticks);
+        let view = RouteView { said, jobs, route, revision, owner: self.owner.clone(), left_out: self.left_out.clone() };
+        Ok(Shown { view, of: self.jobs.iter().map(|(row, ..)| row.id.clone()).collect() })
     }
 }
 
-async fn view(app: &App, id: String) -> Result<Json<RouteView>, Problem> {
-    let found = app
-        .with_store(move |store| {
-            let Some(job) = store.job(&id)? else { return Ok(None) };
-            Ready::of(store, &job)?.view(store).map(Some)
-        })
-        .await?;
-    found.map(Json).ok_or_else(|| Problem::missing("job"))
+struct Shown {
+    view: RouteView,
+    of: Vec<String>,
+}
+
+impl Shown {
+    /// The answer to a change, told to every page that shows it.
+    fn told(self, app: &App) -> Json<RouteView> {
+        self.of.iter().for_each(|id| Moved::tell(app, id, 0, 0));
+        Json(self.view)
+    }
 }
 
 /// The route of the part a job belongs to.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/route", params(("id" = String, Path)), responses((status = 200, body = RouteView), (status = 404, body = Problem)))]
 pub async fn route(State(app): State<App>, Path(id): Path<String>) -> Result<Json<RouteView>, Problem> {
-    view(&app, id).await
+    let shown = app.with_store(move |store| store.job(&id)?.map(|job| Ready::of(store, &job)?.shown(store)).transpose()).await?;
+    shown.map(|s| Json(s.view)).ok_or_else(|| Problem::missing("job"))
 }
 
 enum Kept {
-    Done(Box<Ready>),
-    Stale(Box<RouteView>),
+    Done(Box<Shown>),
+    Stale(Box<Shown>),
     Faulty(Vec<Fault>),
     Missing,
 }
@@ -151,28 +155,24 @@ pub async fn put_route(State(app): State<App>, Path(id): Path<String>, headers: 
     if !faults.is_empty() {
         return Err(Problem::faulty(faults));
     }
-    let of = id.clone();
     let kept = app
         .with_store(move |store| {
-            let Some(job) = store.job(&of)? else { return Ok(Kept::Missing) };
+            let Some(job) = store.job(&id)? else { return Ok(Kept::Missing) };
             let ready = Ready::of(store, &job)?;
             let faults = route.check(&ready.members().iter().map(|m| m.job).collect::<Vec<_>>());
             if !faults.is_empty() {
                 return Ok(Kept::Faulty(faults));
             }
             Ok(match store.put_sheet(&ready.owner, KIND, revision, &serde_json::to_string(&route).unwrap_or_default())? {
-                Changed::Done(_) => Kept::Done(Box::new(ready)),
-                Changed::Stale(_) | Changed::Missing => Kept::Stale(Box::new(ready.view(store)?)),
+                Changed::Done(_) => Kept::Done(Box::new(ready.shown(store)?)),
+                Changed::Stale(_) | Changed::Missing => Kept::Stale(Box::new(ready.shown(store)?)),
             })
         })
         .await?;
     match kept {
-        Kept::Done(ready) => {
-            ready.tell(&app);
-            view(&app, id).await
-        }
+        Kept::Done(shown) => Ok(shown.told(&app)),
         Kept::Stale(now) => {
-            Err(Problem::conflict("/problems/stale", "The route was changed meanwhile; here it is as it now stands.", serde_json::to_value(now).ok()))
+            Err(Problem::conflict("/problems/stale", "The route was changed meanwhile; here it is as it now stands.", serde_json::to_value(now.view).ok()))
         }
         Kept::Faulty(faults) => Err(Problem::faulty(faults)),
         Kept::Missing => Err(Problem::missing("job")),
@@ -182,17 +182,15 @@ pub async fn put_route(State(app): State<App>, Path(id): Path<String>, headers: 
 /// Goes back to the route the app makes; what is ticked stays ticked.
 #[utoipa::path(delete, path = "/api/v1/jobs/{id}/route", params(("id" = String, Path)), responses((status = 200, body = RouteView), (status = 404, body = Problem)))]
 pub async fn drop_route(State(app): State<App>, Path(id): Path<String>) -> Result<Json<RouteView>, Problem> {
-    let of = id.clone();
-    let ready = app
+    let shown = app
         .with_store(move |store| {
-            let Some(job) = store.job(&of)? else { return Ok(None) };
+            let Some(job) = store.job(&id)? else { return Ok(None) };
             let ready = Ready::of(store, &job)?;
             store.drop_sheet(&ready.owner, KIND)?;
-            Ok(Some(ready))
+            ready.shown(store).map(Some)
         })
         .await?;
-    ready.ok_or_else(|| Problem::missing("job"))?.tell(&app);
-    view(&app, id).await
+    Ok(shown.ok_or_else(|| Problem::missing("job"))?.told(&app))
 }
 
 /// Whether an operation is done.
@@ -211,18 +209,17 @@ pub async fn tick(State(app): State<App>, Path((id, op)): Path<(String, String)>
     if !faults.is_empty() {
         return Err(Problem::faulty(faults));
     }
-    let (of, now) = (id.clone(), (app.clock)());
-    let ready = app
+    let now = (app.clock)();
+    let shown = app
         .with_store(move |store| {
-            let Some(job) = store.job(&of)? else { return Ok(None) };
+            let Some(job) = store.job(&id)? else { return Ok(None) };
             let ready = Ready::of(store, &job)?;
-            let known = ready.route(store)?.0.ops().any(|(_, o)| o.id == op);
-            if known {
-                store.tick(&ready.ticked, &op, asked.done.then_some(now.as_str()))?;
+            if !ready.route(store)?.0.ops().any(|(_, o)| o.id == op) {
+                return Ok(None);
             }
-            Ok(known.then_some(ready))
+            store.tick(&ready.ticked, &op, asked.done.then_some(now.as_str()))?;
+            ready.shown(store).map(Some)
         })
         .await?;
-    ready.ok_or_else(|| Problem::missing("operation"))?.tell(&app);
-    view(&app, id).await
+    Ok(shown.ok_or_else(|| Problem::missing("operation"))?.told(&app))
 }

@@ -1,13 +1,13 @@
 //! The shop: what is reckoned of its lathes, the kit, materials, and the rules' texts.
 
 use crate::app::App;
+use crate::download::{CSV, saved_as};
 use crate::lathes::{profile, stored};
 use crate::planning::body_json;
 use crate::problem::Problem;
 use axum::Json;
 use axum::body::Bytes;
 use axum::extract::{Path, Query, State};
-use axum::http::header;
 use axum::response::IntoResponse;
 use serde::Deserialize;
 use serde_json::json;
@@ -94,7 +94,7 @@ pub async fn chart_csv(State(app): State<App>, Path(id): Path<String>) -> Result
             })
         });
     let bytes = written.and_then(|()| csv.into_inner().map_err(|e| csv::Error::from(e.into_error()))).map_err(|e| Problem::internal(e.to_string()))?;
-    Ok(([(header::CONTENT_TYPE, "text/csv; charset=utf-8"), (header::CONTENT_DISPOSITION, "attachment; filename=\"pitch-chart.csv\"")], bytes))
+    Ok(saved_as("pitch-chart.csv", CSV, bytes))
 }
 
 /// The kit.

@@ -61,7 +61,8 @@ export function unwrap<T>(answer: { data?: T; error?: unknown }): T {
 }
 
 /** Every faulty field of a refused request; none where something else went wrong. */
-export const faultsOf = (error: unknown): NonNullable<Problem['faults']> => (error instanceof Refused ? (error.problem.faults ?? []) : []);
+export const faultsOf = (error: unknown): NonNullable<Problem['faults']> =>
+  error instanceof Refused ? (error.problem.faults ?? []) : [];
 
 /** What went wrong, in words for the person at the screen. */
 export function inWords(error: unknown): string {

@@ -3,47 +3,65 @@ import { useNavigate } from '@tanstack/react-router';
 import { useEffect } from 'react';
 import { api, type Job, type PlanRequest, Refused, unwrap } from './client';
 
-export const useJobs = () => useQuery({ queryKey: ['jobs'], queryFn: async () => unwrap(await api.GET('/api/v1/jobs')) });
+export const useJobs = () =>
+  useQuery({ queryKey: ['jobs'], queryFn: async () => unwrap(await api.GET('/api/v1/jobs')) });
 
 export const useLathes = () =>
   useQuery({ queryKey: ['lathes'], queryFn: async () => unwrap(await api.GET('/api/v1/lathes')), staleTime: 60_000 });
 
 export const useMaterials = () =>
-  useQuery({ queryKey: ['materials'], queryFn: async () => unwrap(await api.GET('/api/v1/materials')), staleTime: Infinity });
+  useQuery({
+    queryKey: ['materials'],
+    queryFn: async () => unwrap(await api.GET('/api/v1/materials')),
+    staleTime: Infinity,
+  });
 
 /** The pitch chart of a stored lathe. */
 export const useChart = (id: string) =>
-  useQuery({ queryKey: ['chart', id], queryFn: async () => unwrap(await api.GET('/api/v1/lathes/{id}/chart', { params: { path: { id } } })), staleTime: 60_000 });
+  useQuery({
+    queryKey: ['chart', id],
+    queryFn: async () => unwrap(await api.GET('/api/v1/lathes/{id}/chart', { params: { path: { id } } })),
+    staleTime: 60_000,
+  });
 
 /** Gears to make or buy for a stored lathe: for the usual pitches, or a list of one's own. */
 export const usePurchases = (id: string, unit: 'mm' | 'in', pitches?: string) =>
   useQuery({
     queryKey: ['purchases', id, unit, pitches],
-    queryFn: async () => unwrap(await api.GET('/api/v1/lathes/{id}/purchases', { params: { path: { id }, query: { unit, pitches } } })),
+    queryFn: async () =>
+      unwrap(await api.GET('/api/v1/lathes/{id}/purchases', { params: { path: { id }, query: { unit, pitches } } })),
     staleTime: 60_000,
     retry: false,
   });
 
 /** The day as it stands: in the order that changes least, or one's own. */
-export const useDay = () => useQuery({ queryKey: ['day'], queryFn: async () => unwrap(await api.GET('/api/v1/day')), gcTime: 0 });
+export const useDay = () =>
+  useQuery({ queryKey: ['day'], queryFn: async () => unwrap(await api.GET('/api/v1/day')), gcTime: 0 });
 
 /** Puts the day in an order of one's own; none goes back to the one that changes least. */
 export function useOrderDay() {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: async (jobs: string[]) => unwrap(await api.PUT('/api/v1/day', { body: { jobs } })),
-    onSuccess: (day) => queries.setQueryData(['day'], day),
+    onSuccess: day => queries.setQueryData(['day'], day),
   });
 }
 
 /** The facts a sum of the bench pad may feed. */
-export const useFeeds = () => useQuery({ queryKey: ['feeds'], queryFn: async () => unwrap(await api.GET('/api/v1/feeds')), staleTime: Infinity });
+export const useFeeds = () =>
+  useQuery({ queryKey: ['feeds'], queryFn: async () => unwrap(await api.GET('/api/v1/feeds')), staleTime: Infinity });
 
-export const useKit = () => useQuery({ queryKey: ['kit'], queryFn: async () => unwrap(await api.GET('/api/v1/kit')), staleTime: 60_000 });
+export const useKit = () =>
+  useQuery({ queryKey: ['kit'], queryFn: async () => unwrap(await api.GET('/api/v1/kit')), staleTime: 60_000 });
 
 /** The rules' texts, fetched once. */
 export const useRules = (wanted: boolean) =>
-  useQuery({ queryKey: ['rules'], queryFn: async () => unwrap(await api.GET('/api/v1/rules')), staleTime: Infinity, enabled: wanted });
+  useQuery({
+    queryKey: ['rules'],
+    queryFn: async () => unwrap(await api.GET('/api/v1/rules')),
+    staleTime: Infinity,
+    enabled: wanted,
+  });
 
 export const useJob = (id: string) =>
   useQuery({
@@ -56,8 +74,9 @@ export function useMakeJob() {
   const queries = useQueryClient();
   const navigate = useNavigate();
   return useMutation({
-    mutationFn: async (body: { callout?: string; lathe_id?: string; request?: unknown }) => unwrap(await api.POST('/api/v1/jobs', { body: body as never })),
-    onSuccess: (job) => {
+    mutationFn: async (body: { callout?: string; lathe_id?: string; request?: unknown }) =>
+      unwrap(await api.POST('/api/v1/jobs', { body: body as never })),
+    onSuccess: job => {
       void queries.invalidateQueries({ queryKey: ['jobs'] });
       queries.setQueryData(['job', job.id], job);
       void navigate({ to: '/jobs/$id/$station', params: { id: job.id, station: 'thread' } });
@@ -66,7 +85,10 @@ export function useMakeJob() {
 }
 
 /** A part of a plan request; null takes a field away. */
-export type Patch = { [K in keyof PlanRequest]?: { [F in keyof NonNullable<PlanRequest[K]>]?: NonNullable<PlanRequest[K]>[F] | null } | string | null };
+export type Patch = {
+  [K in keyof PlanRequest]?:
+    { [F in keyof NonNullable<PlanRequest[K]>]?: NonNullable<PlanRequest[K]>[F] | null } | string | null;
+};
 
 /** Changes a job's facts from the revision on the screen; a newer job replaces it when overtaken. */
 export function useChange(job: Job) {
@@ -79,9 +101,10 @@ export function useChange(job: Job) {
           body: change as never,
         }),
       ),
-    onSuccess: (newer) => queries.setQueryData(['job', job.id], newer),
-    onError: (error) => {
-      if (error instanceof Refused && error.problem.current) queries.setQueryData(['job', job.id], error.problem.current);
+    onSuccess: newer => queries.setQueryData(['job', job.id], newer),
+    onError: error => {
+      if (error instanceof Refused && error.problem.current)
+        queries.setQueryData(['job', job.id], error.problem.current);
     },
   });
 }
@@ -94,8 +117,12 @@ export function useMoved() {
     const attend = () => {
       stream?.close();
       stream = document.visibilityState === 'visible' ? new EventSource('/api/v1/events') : null;
-      stream?.addEventListener('moved', (event) => {
-        const moved = JSON.parse((event as MessageEvent<string>).data) as { job: string; sequence: number; revision: number };
+      stream?.addEventListener('moved', event => {
+        const moved = JSON.parse((event as MessageEvent<string>).data) as {
+          job: string;
+          sequence: number;
+          revision: number;
+        };
         const known = queries.getQueryData<Job>(['job', moved.job]);
         if (known && (known.sequence !== moved.sequence || known.revision !== moved.revision)) {
           void queries.invalidateQueries({ queryKey: ['job', moved.job] });
@@ -119,5 +146,5 @@ export const useFound = (q: string) =>
     queryKey: ['jobs', 'found', q],
     queryFn: async () => unwrap(await api.GET('/api/v1/search', { params: { query: { q } } })),
     enabled: q.trim() !== '',
-    placeholderData: q.trim() === '' ? undefined : (before) => before,
+    placeholderData: q.trim() === '' ? undefined : before => before,
   });

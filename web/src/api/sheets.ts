@@ -18,14 +18,14 @@ export function sheet<T>(name: string, get: (id: string) => Promise<Answer<T>>) 
 const of = (id: string) => ({ params: { path: { id } } });
 
 /** The set-up, drawn and step by step. */
-export const useSetupSheet = sheet('setup', (id) => api.GET('/api/v1/jobs/{id}/setup', of(id)));
+export const useSetupSheet = sheet('setup', id => api.GET('/api/v1/jobs/{id}/setup', of(id)));
 /** The groove as simulated, pass by pass, and what mistakes would do to it. */
-export const useGroove = sheet('groove', (id) => api.GET('/api/v1/jobs/{id}/groove', of(id)));
+export const useGroove = sheet('groove', id => api.GET('/api/v1/jobs/{id}/groove', of(id)));
 /** The bit drawn, and how it is ground. */
-export const useBitSheet = sheet('bit', (id) => api.GET('/api/v1/jobs/{id}/bit', of(id)));
+export const useBitSheet = sheet('bit', id => api.GET('/api/v1/jobs/{id}/bit', of(id)));
 /** Every wire of the drawer judged, and the other ways of reading the size. */
-export const useGaugeSheet = sheet('gauge', (id) => api.GET('/api/v1/jobs/{id}/gauge', of(id)));
+export const useGaugeSheet = sheet('gauge', id => api.GET('/api/v1/jobs/{id}/gauge', of(id)));
 /** From what is wrong to what may be behind it. */
-export const useTroubleSheet = sheet('trouble', (id) => api.GET('/api/v1/jobs/{id}/trouble', of(id)));
+export const useTroubleSheet = sheet('trouble', id => api.GET('/api/v1/jobs/{id}/trouble', of(id)));
 /** What was done and learned. */
-export const useLog = sheet('log', (id) => api.GET('/api/v1/jobs/{id}/log', of(id)));
+export const useLog = sheet('log', id => api.GET('/api/v1/jobs/{id}/log', of(id)));

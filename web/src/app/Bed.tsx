@@ -5,11 +5,16 @@ import { STATIONS, type StationId } from './stations';
 
 /** The stations along a lathe bed; the carriage stands at the one open. */
 export function Bed({ job, open, plan }: { job: string; open: StationId; plan: Plan | null }) {
-  const at = STATIONS.findIndex((s) => s.id === open);
-  const doubtful = (id: string) => plan?.watch.some((w) => w.station === id && w.level !== 'note');
+  const at = STATIONS.findIndex(s => s.id === open);
+  const doubtful = (id: string) => plan?.watch.some(w => w.station === id && w.level !== 'note');
   return (
     <nav className="bed" aria-label="Stations">
-      <Link className="headstock" to="/jobs/$id/route" params={{ id: job }} aria-label="The whole part: its route, its batch, paper">
+      <Link
+        className="headstock"
+        to="/jobs/$id/route"
+        params={{ id: job }}
+        aria-label="The whole part: its route, its batch, paper"
+      >
         Part
       </Link>
       <span className="chuck" aria-hidden="true" />
@@ -17,12 +22,19 @@ export function Bed({ job, open, plan }: { job: string; open: StationId; plan: P
         <span className="past" style={{ width: `${((at + 0.5) / STATIONS.length) * 100}%` }} />
       </span>
       {STATIONS.map((s, i) => (
-        <Link key={s.id} to="/jobs/$id/$station" params={{ id: job, station: s.id }} aria-current={s.id === open ? 'page' : undefined}>
+        <Link
+          key={s.id}
+          to="/jobs/$id/$station"
+          params={{ id: job, station: s.id }}
+          aria-current={s.id === open ? 'page' : undefined}
+        >
           <span className="stand" aria-hidden="true" />
           <b>
             {i + 1} {s.name}
             {doubtful(s.id) && (
-              <span className="flag" aria-hidden="true">▲</span>
+              <span className="flag" aria-hidden="true">
+                ▲
+              </span>
             )}
             {doubtful(s.id) && <VisuallyHidden> (has a warning)</VisuallyHidden>}
           </b>

@@ -13,13 +13,22 @@ export function Sentence({ job, plan }: { job: Job; plan: Plan }) {
   const { thread } = plan;
   const request = job.request;
   const material = request.blank?.material ?? 'mild_steel';
-  const materialName = materials.data?.find((m) => m.code === material)?.name ?? 'mild steel';
+  const materialName = materials.data?.find(m => m.code === material)?.name ?? 'mild steel';
   const shoulder = request.blank?.shoulder ?? false;
   const external = thread.side === 'external';
   return (
     <p className="sentence" aria-label="The job">
       Cut{' '}
-      <Word job={job} about="Callout" set edit={{ kind: 'text', value: request.thread?.callout ?? '', patch: (callout) => ({ thread: { callout, side: null, class: null, hand: null } }) }}>
+      <Word
+        job={job}
+        about="Callout"
+        set
+        edit={{
+          kind: 'text',
+          value: request.thread?.callout ?? '',
+          patch: callout => ({ thread: { callout, side: null, class: null, hand: null } }),
+        }}
+      >
         {thread.class ? `${thread.size}-${thread.class}` : thread.size}
       </Word>{' '}
       <Word
@@ -27,11 +36,16 @@ export function Sentence({ job, plan }: { job: Job; plan: Plan }) {
         about="Member"
         edit={{
           kind: 'choice',
-          choices: (['external', 'internal'] as const).map((side) => ({
+          choices: (['external', 'internal'] as const).map(side => ({
             says: side,
-            under: side === 'external' ? ['the screw', thread.external.class].filter(Boolean).join(', ') : ['the nut or bore', thread.internal.class].filter(Boolean).join(', '),
+            under:
+              side === 'external'
+                ? ['the screw', thread.external.class].filter(Boolean).join(', ')
+                : ['the nut or bore', thread.internal.class].filter(Boolean).join(', '),
             chosen: thread.side === side,
-            patch: { thread: { side, class: (side === 'external' ? thread.external.class : thread.internal.class) || null } },
+            patch: {
+              thread: { side, class: (side === 'external' ? thread.external.class : thread.internal.class) || null },
+            },
           })),
         }}
       >
@@ -42,7 +56,11 @@ export function Sentence({ job, plan }: { job: Job; plan: Plan }) {
         about="Hand"
         edit={{
           kind: 'choice',
-          choices: (['right', 'left'] as const).map((hand) => ({ says: `${hand}-hand`, chosen: thread.hand === hand, patch: { thread: { hand } } })),
+          choices: (['right', 'left'] as const).map(hand => ({
+            says: `${hand}-hand`,
+            chosen: thread.hand === hand,
+            patch: { thread: { hand } },
+          })),
         }}
       >
         {`${thread.hand}-hand`}
@@ -52,7 +70,12 @@ export function Sentence({ job, plan }: { job: Job; plan: Plan }) {
         job={job}
         about="Threaded length"
         set={request.thread?.length_mm != null}
-        edit={{ kind: 'length', value: bare(figure(thread.length_mm, unit)), patch: (mm) => ({ thread: { length_mm: mm } }), clear: 'Two diameters' }}
+        edit={{
+          kind: 'length',
+          value: bare(figure(thread.length_mm, unit)),
+          patch: mm => ({ thread: { length_mm: mm } }),
+          clear: 'Two diameters',
+        }}
       >
         {figure(thread.length_mm, unit)}
       </Word>{' '}
@@ -63,7 +86,11 @@ export function Sentence({ job, plan }: { job: Job; plan: Plan }) {
         edit={{
           kind: 'choice',
           choices: [
-            { says: external ? 'up to a shoulder' : 'to the bottom of a blind bore', chosen: shoulder, patch: { blank: { shoulder: true } } },
+            {
+              says: external ? 'up to a shoulder' : 'to the bottom of a blind bore',
+              chosen: shoulder,
+              patch: { blank: { shoulder: true } },
+            },
             { says: 'running out into the open', chosen: !shoulder, patch: { blank: { shoulder: false } } },
           ],
         }}
@@ -75,7 +102,14 @@ export function Sentence({ job, plan }: { job: Job; plan: Plan }) {
         job={job}
         about="Material"
         set={request.blank?.material != null}
-        edit={{ kind: 'choice', choices: (materials.data ?? []).map((m) => ({ says: m.name, chosen: m.code === material, patch: { blank: { material: m.code } } })) }}
+        edit={{
+          kind: 'choice',
+          choices: (materials.data ?? []).map(m => ({
+            says: m.name,
+            chosen: m.code === material,
+            patch: { blank: { material: m.code } },
+          })),
+        }}
       >
         {materialName}
       </Word>
@@ -86,7 +120,7 @@ export function Sentence({ job, plan }: { job: Job; plan: Plan }) {
         set
         edit={{
           kind: 'choice',
-          choices: (lathes.data ?? []).map((l) => ({
+          choices: (lathes.data ?? []).map(l => ({
             says: l.name ?? l.id ?? '',
             under: leadscrew(l),
             chosen: request.lathe_id === l.id,

@@ -20,15 +20,32 @@ interface SettingsValue {
 const Context = createContext<SettingsValue | null>(null);
 
 export function Settings({ children }: { children: ReactNode }) {
-  const [unit, setUnit] = useLocalStorage<'mm' | 'in' | null>({ key: 'unit', defaultValue: null, getInitialValueInEffect: false });
-  const [letters, setLetters] = useLocalStorage({ key: 'letters', defaultValue: true, getInitialValueInEffect: false });
+  const [unit, setUnit] = useLocalStorage<'mm' | 'in' | null>({
+    key: 'unit',
+    defaultValue: null,
+    getInitialValueInEffect: false,
+  });
+  const [letters, setLetters] = useLocalStorage({
+    key: 'letters',
+    defaultValue: true,
+    getInitialValueInEffect: false,
+  });
   const [speak, setSpeak] = useLocalStorage({ key: 'speak', defaultValue: false, getInitialValueInEffect: false });
-  const [lathe, setLathe] = useLocalStorage({ key: 'lathe', defaultValue: 'long-bed', getInitialValueInEffect: false });
+  const [lathe, setLathe] = useLocalStorage({
+    key: 'lathe',
+    defaultValue: 'long-bed',
+    getInitialValueInEffect: false,
+  });
   const value = useMemo(
     () => ({ unit, setUnit, letters, setLetters, speak, setSpeak, lathe, setLathe }),
     [unit, setUnit, letters, setLetters, speak, setSpeak, lathe, setLathe],
   );
   return <Context value={value}>{children}</Context>;
+}
+
+/** The unit a job is shown in: as chosen, else as its drawing has it. */
+export function useShownIn(plan: { thread: { inch: boolean } } | null | undefined): 'mm' | 'in' {
+  return useSettings().unit ?? (plan?.thread.inch ? 'in' : 'mm');
 }
 
 export function useSettings(): SettingsValue {

@@ -12,7 +12,11 @@ export function Sizes({ take }: { take: (callout: string) => void }) {
   const id = useId();
   const unit = useUnit();
   const list = useRef<HTMLDivElement>(null);
-  const all = useQuery({ queryKey: ['sizes'], queryFn: async () => unwrap(await api.GET('/api/v1/sizes')), staleTime: Infinity });
+  const all = useQuery({
+    queryKey: ['sizes'],
+    queryFn: async () => unwrap(await api.GET('/api/v1/sizes')),
+    staleTime: Infinity,
+  });
   const [series, setSeries] = useState(0);
   const [at, setAt] = useState(0);
   const [typed, setTyped] = useState('');
@@ -26,20 +30,35 @@ export function Sizes({ take }: { take: (callout: string) => void }) {
     if (!next) return;
     // The nearest diameter in the next series, so that walking across keeps the size in hand.
     const here = sizes[at]?.major_mm.value ?? 0;
-    const near = next.sizes.reduce((best, s, i) => (Math.abs(s.major_mm.value - here) < Math.abs((next.sizes[best]?.major_mm.value ?? 1e9) - here) ? i : best), 0);
+    const near = next.sizes.reduce(
+      (best, s, i) =>
+        Math.abs(s.major_mm.value - here) < Math.abs((next.sizes[best]?.major_mm.value ?? 1e9) - here) ? i : best,
+      0,
+    );
     setSeries((to + groups.length) % groups.length);
     setAt(near);
   };
   const jump = (text: string) => {
     setTyped(text);
     const plain = (s: string) => s.toLowerCase().replaceAll(/[^0-9a-z./#×-]/g, '');
-    const hit = sizes.findIndex((s) => plain(s.callout).replace(/^(m|tr|g)/, '').startsWith(plain(text)));
+    const hit = sizes.findIndex(s =>
+      plain(s.callout)
+        .replace(/^(m|tr|g)/, '')
+        .startsWith(plain(text)),
+    );
     if (hit >= 0) setAt(hit);
   };
   const press = (e: KeyboardEvent) => {
     const keys: Record<string, () => void> = {
-      ArrowDown: () => move(at + 1), ArrowUp: () => move(at - 1), PageDown: () => move(at + 5), PageUp: () => move(at - 5), Home: () => move(0), End: () => move(sizes.length - 1),
-      ArrowRight: () => change(series + 1), ArrowLeft: () => change(series - 1), Backspace: () => jump(typed.slice(0, -1)),
+      ArrowDown: () => move(at + 1),
+      ArrowUp: () => move(at - 1),
+      PageDown: () => move(at + 5),
+      PageUp: () => move(at - 5),
+      Home: () => move(0),
+      End: () => move(sizes.length - 1),
+      ArrowRight: () => change(series + 1),
+      ArrowLeft: () => change(series - 1),
+      Backspace: () => jump(typed.slice(0, -1)),
       Enter: () => sizes[at] && take(sizes[at].callout),
     };
     const act = keys[e.key] ?? (/^[0-9./#-]$/.test(e.key) ? () => jump(typed + e.key) : undefined);
@@ -53,7 +72,17 @@ export function Sizes({ take }: { take: (callout: string) => void }) {
     <div className="sizes">
       <div className="series" role="radiogroup" aria-label="Series">
         {groups.map((g, i) => (
-          <button key={g.series} type="button" role="radio" aria-checked={i === series} tabIndex={-1} onClick={() => { change(i); list.current?.focus(); }}>
+          <button
+            key={g.series}
+            type="button"
+            role="radio"
+            aria-checked={i === series}
+            tabIndex={-1}
+            onClick={() => {
+              change(i);
+              list.current?.focus();
+            }}
+          >
             {g.series}
           </button>
         ))}
@@ -62,12 +91,26 @@ export function Sizes({ take }: { take: (callout: string) => void }) {
         {group?.says}
         {typed ? `; looking for ${typed}` : '. Arrows walk, digits jump, Enter takes it.'}
       </p>
-      <div ref={list} className="size-rule" role="listbox" tabIndex={0} aria-label={`Sizes, ${group?.series ?? ''}`} aria-activedescendant={`${id}-${at}`} onKeyDown={press}>
-        {Array.from({ length: 2 * REACH + 1 }, (_, k) => at - REACH + k).map((i) => {
+      <div
+        ref={list}
+        className="size-rule"
+        role="listbox"
+        tabIndex={0}
+        aria-label={`Sizes, ${group?.series ?? ''}`}
+        aria-activedescendant={`${id}-${at}`}
+        onKeyDown={press}
+      >
+        {Array.from({ length: 2 * REACH + 1 }, (_, k) => at - REACH + k).map(i => {
           const s = sizes[i];
           if (!s) return <div key={`none-${i}`} className="none" />;
           return (
-            <div key={s.callout} id={`${id}-${i}`} role="option" aria-selected={i === at} onClick={() => (i === at ? take(s.callout) : setAt(i))}>
+            <div
+              key={s.callout}
+              id={`${id}-${i}`}
+              role="option"
+              aria-selected={i === at}
+              onClick={() => (i === at ? take(s.callout) : setAt(i))}
+            >
               <b>{s.callout}</b>
               <span>{s.pitch}</span>
               <span>{figure(s.major_mm, unit)}</span>
@@ -75,7 +118,12 @@ export function Sizes({ take }: { take: (callout: string) => void }) {
           );
         })}
       </div>
-      <button type="button" className="act" disabled={!sizes[at]} onClick={() => sizes[at] && take(sizes[at].callout)}>
+      <button
+        type="button"
+        className="act"
+        disabled={!sizes[at]}
+        onClick={() => sizes[at] && take(sizes[at].callout)}
+      >
         {sizes[at] ? `Take ${sizes[at].callout}` : 'Take'}
       </button>
     </div>

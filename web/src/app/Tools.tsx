@@ -36,7 +36,12 @@ export function Tools({ unit, onUnit }: { unit?: 'mm' | 'in'; onUnit?: () => voi
   return (
     <div className="head-tools">
       {onUnit && (
-        <button type="button" className="tool" onClick={onUnit} aria-label={`Shown in ${unit}; change to ${unit === 'mm' ? 'in' : 'mm'}`}>
+        <button
+          type="button"
+          className="tool"
+          onClick={onUnit}
+          aria-label={`Shown in ${unit}; change to ${unit === 'mm' ? 'in' : 'mm'}`}
+        >
           {unit}
         </button>
       )}
@@ -48,11 +53,11 @@ export function Tools({ unit, onUnit }: { unit?: 'mm' | 'in'; onUnit?: () => voi
       </button>
       <Leaf title="Keys" open={help} onClose={() => setHelp(false)}>
         <label className="switch">
-          <input type="checkbox" checked={letters} onChange={(e) => setLetters(e.currentTarget.checked)} />
+          <input type="checkbox" checked={letters} onChange={e => setLetters(e.currentTarget.checked)} />
           Single letters act
         </label>
         <label className="switch">
-          <input type="checkbox" checked={speak} onChange={(e) => setSpeak(e.currentTarget.checked)} />
+          <input type="checkbox" checked={speak} onChange={e => setSpeak(e.currentTarget.checked)} />
           Settings said aloud at the lathe
         </label>
         <div className="keys-list">

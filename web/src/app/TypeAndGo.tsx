@@ -18,10 +18,31 @@ function Card({ plan, unit }: { plan: Plan; unit: 'mm' | 'in' }) {
       <div className="card" aria-live="polite" aria-label={`Card for ${thread.name}`}>
         <Carry
           numbers={[
-            { says: thread.side === 'external' ? 'Turn to' : 'Bore to', figure: blank.aim_mm, under: `pitch ${thread.pitch_text}, ${thread.hand}-hand` },
-            hung && { says: 'Gears', text: `${hung.drivers.join('·')} / ${hung.driven.join('·')}`, under: `${hung.gearbox === 'direct' ? '' : `gearbox ${hung.gearbox}, `}${hung.error_text}${hung.fits === false ? '; does not hang' : ''}` },
-            { says: 'Half-nut', text: { any_position: 'anywhere', every_mark: 'any mark', marks: `every ${gears.dial.every} marks`, keep_closed: 'keep closed' }[gears.dial.rule], under: gears.dial.says },
-            { says: 'Depth on the dial', text: cut.full_depth?.text ?? '—', under: `${cut.full_depth?.slide === 'compound' ? `compound at ${cut.angle_deg}°` : 'cross-slide'}, ${cut.full_depth?.reading ?? ''}` },
+            {
+              says: thread.side === 'external' ? 'Turn to' : 'Bore to',
+              figure: blank.aim_mm,
+              under: `pitch ${thread.pitch_text}, ${thread.hand}-hand`,
+            },
+            hung && {
+              says: 'Gears',
+              text: `${hung.drivers.join('·')} / ${hung.driven.join('·')}`,
+              under: `${hung.gearbox === 'direct' ? '' : `gearbox ${hung.gearbox}, `}${hung.error_text}${hung.fits === false ? '; does not hang' : ''}`,
+            },
+            {
+              says: 'Half-nut',
+              text: {
+                any_position: 'anywhere',
+                every_mark: 'any mark',
+                marks: `every ${gears.dial.every} marks`,
+                keep_closed: 'keep closed',
+              }[gears.dial.rule],
+              under: gears.dial.says,
+            },
+            {
+              says: 'Depth on the dial',
+              text: cut.full_depth?.text ?? '—',
+              under: `${cut.full_depth?.slide === 'compound' ? `compound at ${cut.angle_deg}°` : 'cross-slide'}, ${cut.full_depth?.reading ?? ''}`,
+            },
             gauge.over_wires_mm
               ? { says: 'Over wires', figure: gauge.over_wires_mm.target, under: gauge.says }
               : { says: 'Pitch diameter', figure: cut.target_pitch_diameter_mm, under: gauge.says },
@@ -50,20 +71,31 @@ export function TypeAndGo({ autoFocus, onGone }: { autoFocus?: boolean; onGone?:
   const plan = useQuery({
     queryKey: ['card', settled, lathe],
     // An older request is dropped for a newer one; the last card stays on screen meanwhile.
-    queryFn: async ({ signal }) => unwrap(await api.POST('/api/v1/plan', { body: { thread: { callout: settled }, lathe_id: lathe } as never, signal })),
+    queryFn: async ({ signal }) =>
+      unwrap(
+        await api.POST('/api/v1/plan', { body: { thread: { callout: settled }, lathe_id: lathe } as never, signal }),
+      ),
     enabled: Boolean(reads),
     placeholderData: keepPreviousData,
   });
   const make = useMakeJob();
   const enter = () => {
     if (!text.trim()) return;
-    make.mutate({ callout: text, lathe_id: lathe }, { onSuccess: () => { setText(''); onGone?.(); } });
+    make.mutate(
+      { callout: text, lathe_id: lathe },
+      {
+        onSuccess: () => {
+          setText('');
+          onGone?.();
+        },
+      },
+    );
   };
   const missing = settled.trim() !== '' && read.data && !read.data.reads ? read.data : undefined;
   return (
     <section className="type-and-go">
       <form
-        onSubmit={(e) => {
+        onSubmit={e => {
           e.preventDefault();
           enter();
         }}
@@ -79,15 +111,15 @@ export function TypeAndGo({ autoFocus, onGone }: { autoFocus?: boolean; onGone?:
           placeholder="M20, 7/8-9, Tr28x5, G1-1/4 …"
           aria-label="Callout"
           aria-describedby={`${id}-says`}
-          onChange={(e) => {
+          onChange={e => {
             make.reset();
             setText(e.currentTarget.value);
           }}
         />
         <label className="on-lathe">
           on the{' '}
-          <select value={lathe} onChange={(e) => setLathe(e.currentTarget.value)} aria-label="Lathe for a bare callout">
-            {(lathes.data ?? []).map((l) => (
+          <select value={lathe} onChange={e => setLathe(e.currentTarget.value)} aria-label="Lathe for a bare callout">
+            {(lathes.data ?? []).map(l => (
               <option key={l.id} value={l.id ?? ''}>
                 {l.name}
               </option>
@@ -103,7 +135,7 @@ export function TypeAndGo({ autoFocus, onGone }: { autoFocus?: boolean; onGone?:
       </form>
       <Leaf title="Standard sizes" open={browse} onClose={() => setBrowse(false)}>
         <Sizes
-          take={(callout) => {
+          take={callout => {
             setText(callout);
             setBrowse(false);
           }}
@@ -118,7 +150,7 @@ export function TypeAndGo({ autoFocus, onGone }: { autoFocus?: boolean; onGone?:
             {missing.near.length > 0 && (
               <p className="row">
                 Near it:
-                {missing.near.map((n) => (
+                {missing.near.map(n => (
                   <button key={n} type="button" className="near" onClick={() => setText(n)}>
                     {n}
                   </button>

@@ -34,9 +34,18 @@ interface WordProps {
 export function Word({ job, about, children, edit, set }: WordProps) {
   const [open, setOpen] = useState(false);
   return (
-    <Popover opened={open} onChange={setOpen} position="bottom-start" trapFocus returnFocus withinPortal transitionProps={{ duration: 0 }}>
+    <Popover
+      opened={open}
+      onChange={setOpen}
+      position="bottom-start"
+      trapFocus
+      returnFocus
+      withinPortal
+      transitionProps={{ duration: 0 }}
+    >
       <Popover.Target>
-        <button type="button"
+        <button
+          type="button"
           className={`word${set ? ' set' : ''}`}
           disabled={job.frozen}
           aria-label={`${about}: ${children}`}
@@ -58,20 +67,32 @@ function Editor({ job, about, edit, close }: { job: Job; about: string; edit: Ed
   const id = useId();
   const [text, setText] = useState(edit.kind === 'choice' ? '' : edit.value);
   const [fault, setFault] = useState<string | null>(null);
-  const send = (request: Patch) => change.mutate({ request }, { onSuccess: close, onError: (e) => setFault(inWords(e)) });
+  const send = (request: Patch) =>
+    change.mutate({ request }, { onSuccess: close, onError: e => setFault(inWords(e)) });
 
   if (edit.kind === 'choice') {
     return (
       <div className="editor" role="group" aria-label={about}>
         <div className="choices">
           {edit.choices.map((c, i) => (
-            <button type="button" key={c.says} className="choice" aria-pressed={Boolean(c.chosen)} data-autofocus={c.chosen ?? i === 0 ? true : undefined} onClick={() => send(c.patch)}>
+            <button
+              type="button"
+              key={c.says}
+              className="choice"
+              aria-pressed={Boolean(c.chosen)}
+              data-autofocus={(c.chosen ?? i === 0) ? true : undefined}
+              onClick={() => send(c.patch)}
+            >
               {c.says}
               {c.under && <small>{c.under}</small>}
             </button>
           ))}
         </div>
-        {fault && <p className="fault" role="alert">{fault}</p>}
+        {fault && (
+          <p className="fault" role="alert">
+            {fault}
+          </p>
+        )}
       </div>
     );
   }
@@ -81,7 +102,9 @@ function Editor({ job, about, edit, close }: { job: Job; about: string; edit: Ed
     if (edit.kind === 'text') return send(edit.patch(text));
     if (edit.kind === 'number') {
       const value = Number(text.replace(',', '.'));
-      return text.trim() === '' || Number.isNaN(value) ? setFault(`“${text}” is not a number; write it as in 12 or 29.5`) : send(edit.patch(value));
+      return text.trim() === '' || Number.isNaN(value)
+        ? setFault(`“${text}” is not a number; write it as in 12 or 29.5`)
+        : send(edit.patch(value));
     }
     const read = await readLength(text, unit);
     return read.fault === undefined ? send(edit.patch(read.mm)) : setFault(read.fault);
@@ -91,7 +114,7 @@ function Editor({ job, about, edit, close }: { job: Job; about: string; edit: Ed
   return (
     <form
       className="editor"
-      onSubmit={(e) => {
+      onSubmit={e => {
         e.preventDefault();
         void enter();
       }}
@@ -106,15 +129,19 @@ function Editor({ job, about, edit, close }: { job: Job; about: string; edit: Ed
         autoComplete="off"
         inputMode={edit.kind === 'text' ? 'text' : 'decimal'}
         value={text}
-        onFocus={(e) => e.currentTarget.select()}
-        onChange={(e) => setText(e.currentTarget.value)}
+        onFocus={e => e.currentTarget.select()}
+        onChange={e => setText(e.currentTarget.value)}
         aria-invalid={fault !== null}
         aria-describedby={fault ? `${id}-fault` : undefined}
       />
-      {fault && <p className="fault" role="alert" id={`${id}-fault`}>{fault}</p>}
+      {fault && (
+        <p className="fault" role="alert" id={`${id}-fault`}>
+          {fault}
+        </p>
+      )}
       {ready && ready.length > 0 && (
         <div className="choices" role="group" aria-label={edit.kind === 'length' ? 'From the drawer' : 'Usual'}>
-          {ready.map((o) => (
+          {ready.map(o => (
             <button key={o.says} type="button" className="choice" onClick={() => send(o.patch)}>
               {o.says}
             </button>
@@ -123,7 +150,9 @@ function Editor({ job, about, edit, close }: { job: Job; about: string; edit: Ed
       )}
       {edit.kind !== 'text' && <NumberPad value={text} onChange={setText} />}
       <div className="row">
-        <button type="submit" className="act">Set</button>
+        <button type="submit" className="act">
+          Set
+        </button>
         {clear && edit.kind !== 'text' && (
           <button type="button" className="act plain" onClick={() => send(edit.patch(null))}>
             {clear}

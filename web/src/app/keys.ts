@@ -3,7 +3,9 @@ import { useSettings } from './Settings';
 
 /** Whether typing goes into a field just now. */
 function typing(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && (target.isContentEditable || /^(input|textarea|select)$/i.test(target.tagName));
+  return (
+    target instanceof HTMLElement && (target.isContentEditable || /^(input|textarea|select)$/i.test(target.tagName))
+  );
 }
 
 /** When a leaf was closed last: the key that closed it is not to do anything else. */

@@ -21,7 +21,8 @@ const station = createRoute({
   getParentRoute: () => root,
   path: '/jobs/$id/$station',
   beforeLoad: ({ params }) => {
-    if (!isStation(params.station)) throw redirect({ to: '/jobs/$id/$station', params: { id: params.id, station: 'thread' } });
+    if (!isStation(params.station))
+      throw redirect({ to: '/jobs/$id/$station', params: { id: params.id, station: 'thread' } });
   },
   component: JobPage,
 });
@@ -34,7 +35,9 @@ const paper = createRoute({ getParentRoute: () => root, path: '/jobs/$id/paper',
 const shop = createRoute({ getParentRoute: () => root, path: '/shop', component: ShopPage });
 const ownLathe = createRoute({ getParentRoute: () => root, path: '/shop/lathes/$id', component: LathePage });
 
-export const router = createRouter({ routeTree: root.addChildren([board, shop, ownLathe, lathe, route, batch, paper, station]) });
+export const router = createRouter({
+  routeTree: root.addChildren([board, shop, ownLathe, lathe, route, batch, paper, station]),
+});
 
 declare module '@tanstack/react-router' {
   interface Register {

@@ -12,4 +12,4 @@ export const STATIONS = [
 
 export type StationId = (typeof STATIONS)[number]['id'];
 
-export const isStation = (id: string): id is StationId => STATIONS.some((s) => s.id === id);
+export const isStation = (id: string): id is StationId => STATIONS.some(s => s.id === id);

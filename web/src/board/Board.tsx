@@ -17,7 +17,7 @@ export function Board() {
   const [day, setDay] = useState(false);
   const [sought, setSought] = useState('');
   const found = useFound(sought);
-  const listed = jobs.data?.filter((job) => !found.data || found.data.includes(job.id));
+  const listed = jobs.data?.filter(job => !found.data || found.data.includes(job.id));
   useEffect(() => {
     document.title = 'Yoke Turn';
   }, []);
@@ -31,7 +31,11 @@ export function Board() {
       <main className="board">
         <TypeAndGo />
         <div className="row">
-          <button type="button" className="act plain" onClick={() => sample.mutate({ request: { sample: {}, lathe_id: lathe } })}>
+          <button
+            type="button"
+            className="act plain"
+            onClick={() => sample.mutate({ request: { sample: {}, lathe_id: lathe } })}
+          >
             I have only a sample: find its thread
           </button>
           {(jobs.data?.length ?? 0) > 1 && (
@@ -42,14 +46,25 @@ export function Board() {
           <Link to="/shop" className="act plain as-link">
             The shop: lathes
           </Link>
-          {sample.isError && <p className="fault" role="alert">{inWords(sample.error)}</p>}
+          {sample.isError && (
+            <p className="fault" role="alert">
+              {inWords(sample.error)}
+            </p>
+          )}
         </div>
         <section aria-labelledby="jobs-head">
           <h2 id="jobs-head">Jobs on the board</h2>
           {jobs.isError && <p className="fault">{inWords(jobs.error)}</p>}
           {jobs.data?.length === 0 && <p>Nothing yet. Type a callout above, and Enter.</p>}
           {(jobs.data?.length ?? 0) > 1 && (
-            <input type="search" className="seek" aria-label="Find jobs by any word: thread, lathe, material, or what was noted" placeholder="Find: a thread, a lathe, anything noted" value={sought} onChange={(e) => setSought(e.currentTarget.value)} />
+            <input
+              type="search"
+              className="seek"
+              aria-label="Find jobs by any word: thread, lathe, material, or what was noted"
+              placeholder="Find: a thread, a lathe, anything noted"
+              value={sought}
+              onChange={e => setSought(e.currentTarget.value)}
+            />
           )}
           {found.data && listed?.length === 0 && <p role="status">No job holds “{sought}”.</p>}
           {listed && <JobList jobs={listed} />}

@@ -30,10 +30,10 @@ function One({ job }: { job: JobLine }) {
 
 /** A batch as one line: how many are good, and the share of all that is cut. */
 function Batch({ parts }: { parts: JobLine[] }) {
-  const first = parts.find((p) => p.id === p.batch) ?? parts[0];
+  const first = parts.find(p => p.id === p.batch) ?? parts[0];
   if (!first) return null;
-  const live = parts.filter((p) => !p.scrapped);
-  const wanted = Math.max(...parts.map((p) => p.place ?? 0));
+  const live = parts.filter(p => !p.scrapped);
+  const wanted = Math.max(...parts.map(p => p.place ?? 0));
   const scrapped = parts.length - live.length;
   return (
     <Link to="/jobs/$id/batch" params={{ id: first.id }}>
@@ -42,7 +42,7 @@ function Batch({ parts }: { parts: JobLine[] }) {
         {first.thread} on the {first.lathe}, {wanted} parts
       </span>
       <em>
-        {live.filter((p) => p.finished).length} of {wanted} in limits{scrapped > 0 && `, ${scrapped} scrapped`}
+        {live.filter(p => p.finished).length} of {wanted} in limits{scrapped > 0 && `, ${scrapped} scrapped`}
       </em>
       <Bar share={live.reduce((sum, p) => sum + shareOf(p), 0) / Math.max(1, wanted)} />
     </Link>
@@ -51,11 +51,13 @@ function Batch({ parts }: { parts: JobLine[] }) {
 
 /** The jobs of the board, the parts of a batch as one. */
 export function JobList({ jobs }: { jobs: JobLine[] }) {
-  const shown = jobs.filter((job, i) => job.batch == null || jobs.findIndex((o) => o.batch === job.batch) === i);
+  const shown = jobs.filter((job, i) => job.batch == null || jobs.findIndex(o => o.batch === job.batch) === i);
   return (
     <ul className="jobs">
-      {shown.map((job) => (
-        <li key={job.id}>{job.batch == null ? <One job={job} /> : <Batch parts={jobs.filter((o) => o.batch === job.batch)} />}</li>
+      {shown.map(job => (
+        <li key={job.id}>
+          {job.batch == null ? <One job={job} /> : <Batch parts={jobs.filter(o => o.batch === job.batch)} />}
+        </li>
       ))}
     </ul>
   );

@@ -19,7 +19,7 @@ function Turning({ circle }: { circle: Circle }) {
   const clockwise = turns < 0;
   const [hx, hy, ha] = clockwise ? [x2, y2, to + Math.PI / 2] : [x1, y1, from - Math.PI / 2];
   const s = Math.max(circle.r * 0.11, 3);
-  const head = [0, 2.5, -2.5].map((t) => `${hx + s * Math.cos(ha + t)},${hy + s * Math.sin(ha + t)}`).join(' ');
+  const head = [0, 2.5, -2.5].map(t => `${hx + s * Math.cos(ha + t)},${hy + s * Math.sin(ha + t)}`).join(' ');
   return (
     <g className="turning">
       <path d={`M ${x1} ${y1} A ${r} ${r} 0 0 1 ${x2} ${y2}`} />
@@ -72,18 +72,29 @@ const HUB = 10;
 
 /** Tooth counts, over all the circles; two gears on one stud carry theirs side by side. */
 function Counts({ drawing, size }: { drawing: Drawing; size: number }) {
-  const gears = drawing.shapes.filter((s) => s.role.startsWith('gear') || s.role.startsWith('dial.number'));
+  const gears = drawing.shapes.filter(s => s.role.startsWith('gear') || s.role.startsWith('dial.number'));
   return gears.map((shape, i) => {
     const c = shape.circle;
     if (!c) return null;
-    const shared = gears.some((o) => o !== shape && o.circle?.x === c.x && o.circle.y === c.y);
+    const shared = gears.some(o => o !== shape && o.circle?.x === c.x && o.circle.y === c.y);
     const aside = shared ? (shape.role.endsWith('outer') ? 1 : -1) : 0;
     const onDial = shape.role.startsWith('dial');
     const letter = onDial ? c.r * 2.2 : Math.min(Math.max(size, c.r * 0.3), size * 1.7);
     // A number round a dial stands on its place; a gear's count below its hub, however small the gear.
-    const under = onDial ? letter * 0.35 : shared ? letter * 1.7 : Math.max(c.r * 0.55, Math.min(c.r * 0.9, HUB + letter * 0.95));
+    const under = onDial
+      ? letter * 0.35
+      : shared
+        ? letter * 1.7
+        : Math.max(c.r * 0.55, Math.min(c.r * 0.9, HUB + letter * 0.95));
     return (
-      <text key={i} className={`count ${shape.role.replaceAll('.', '-')}`} x={c.x + aside * letter * 1.35} y={-c.y + under} fontSize={letter} textAnchor="middle">
+      <text
+        key={i}
+        className={`count ${shape.role.replaceAll('.', '-')}`}
+        x={c.x + aside * letter * 1.35}
+        y={-c.y + under}
+        fontSize={letter}
+        textAnchor="middle"
+      >
         {shape.label}
       </text>
     );
@@ -97,7 +108,14 @@ function Words({ drawing, size }: { drawing: Drawing; size: number }) {
     if (!at) return null;
     const [x, y] = xy(at);
     return (
-      <text key={i} className="said" x={x} y={y} fontSize={size * 0.62} textAnchor={shape.role === 'word.beside' ? 'start' : 'middle'}>
+      <text
+        key={i}
+        className="said"
+        x={x}
+        y={y}
+        fontSize={size * 0.62}
+        textAnchor={shape.role === 'word.beside' ? 'start' : 'middle'}
+      >
         {shape.label}
       </text>
     );
@@ -126,7 +144,12 @@ export function Outline({ drawing, done, className, onDimension, onPart }: Outli
   const size = Math.max(width / 33, height / 22);
   return (
     <figure className={`outline ${className ?? ''}`}>
-      <svg viewBox={`${left} ${-top} ${width} ${height}`} role="img" aria-label={drawing.says} preserveAspectRatio="xMidYMid meet">
+      <svg
+        viewBox={`${left} ${-top} ${width} ${height}`}
+        role="img"
+        aria-label={drawing.says}
+        preserveAspectRatio="xMidYMid meet"
+      >
         {drawing.shapes.map((shape, i) => {
           if (shape.role.startsWith('word')) return null;
           const part = onPart && partOf(shape.role);
@@ -141,14 +164,22 @@ export function Outline({ drawing, done, className, onDimension, onPart }: Outli
               </g>
             );
           }
-          const points = shape.line?.map((p) => xy(p).join(',')).join(' ');
-          return shape.closed ? <polygon key={i} className={name} points={points} onClick={touch} /> : <polyline key={i} className={name} points={points} onClick={touch} />;
+          const points = shape.line?.map(p => xy(p).join(',')).join(' ');
+          return shape.closed ? (
+            <polygon key={i} className={name} points={points} onClick={touch} />
+          ) : (
+            <polyline key={i} className={name} points={points} onClick={touch} />
+          );
         })}
         <Counts drawing={drawing} size={size} />
         <Words drawing={drawing} size={size} />
         <g className="dimensions">
-          {drawing.dimensions.map((d) => (
-            <g key={d.name} className={onDimension ? 'touched' : undefined} onClick={onDimension ? () => onDimension(d.name) : undefined}>
+          {drawing.dimensions.map(d => (
+            <g
+              key={d.name}
+              className={onDimension ? 'touched' : undefined}
+              onClick={onDimension ? () => onDimension(d.name) : undefined}
+            >
               <Dim dim={d} text={`${d.name.endsWith('_corner') ? 'R ' : ''}${figure(d.figure, unit)}`} size={size} />
             </g>
           ))}
@@ -156,7 +187,7 @@ export function Outline({ drawing, done, className, onDimension, onPart }: Outli
       </svg>
       <VisuallyHidden>
         <ul>
-          {drawing.dimensions.map((d) => (
+          {drawing.dimensions.map(d => (
             <li key={d.name}>
               {onDimension ? (
                 <button type="button" onClick={() => onDimension(d.name)}>

@@ -8,9 +8,23 @@ import { typed } from '../parts/text';
 import { useUnit } from '../parts/unit';
 
 type Kind = NonNullable<SumRequest['kind']>;
-const KINDS: Kind[] = ['half_difference', 'gap_less_pin', 'metal_left', 'location', 'middle', 'run_out', 'taper', 'face_off'];
+const KINDS: Kind[] = [
+  'half_difference',
+  'gap_less_pin',
+  'metal_left',
+  'location',
+  'middle',
+  'run_out',
+  'taper',
+  'face_off',
+];
 /** A sum being written: its figures as text until they are read. */
-interface Draft { name: string; kind: Kind; figures: { text: string; from: string | null }[]; feeds: SumRequest['feeds'] }
+interface Draft {
+  name: string;
+  kind: Kind;
+  figures: { text: string; from: string | null }[];
+  feeds: SumRequest['feeds'];
+}
 
 /** The bench pad: named sums, linked, some feeding the card. */
 export function BenchPad({ job, plan, open, onClose }: { job: Job; plan: Plan; open: boolean; onClose: () => void }) {
@@ -27,14 +41,27 @@ function Sums({ job, plan }: { job: Job; plan: Plan }) {
   const rules = useRules(true);
   const feeds = useFeeds();
   const [sums, setSums] = useState<Draft[]>(() =>
-    (job.request.pad ?? []).map((s) => ({ name: s.name ?? '', kind: s.kind ?? 'half_difference', feeds: s.feeds ?? null, figures: (s.figures ?? []).map((f) => ({ text: typed(f.value, unit), from: f.from ?? null })) })),
+    (job.request.pad ?? []).map(s => ({
+      name: s.name ?? '',
+      kind: s.kind ?? 'half_difference',
+      feeds: s.feeds ?? null,
+      figures: (s.figures ?? []).map(f => ({ text: typed(f.value, unit), from: f.from ?? null })),
+    })),
   );
   const [fault, setFault] = useState<string | null>(null);
-  const rule = (kind: Kind) => rules.data?.find((r) => r.id === `pad.${kind}`);
+  const rule = (kind: Kind) => rules.data?.find(r => r.id === `pad.${kind}`);
   const set = (i: number, patch: Partial<Draft>) => setSums(sums.map((s, j) => (j === i ? { ...s, ...patch } : s)));
   const add = (kind: Kind) => {
     const takes = rule(kind)?.takes ?? [];
-    setSums([...sums, { name: `${rule(kind)?.title ?? kind} ${sums.length + 1}`, kind, feeds: null, figures: takes.map(() => ({ text: '', from: null })) }]);
+    setSums([
+      ...sums,
+      {
+        name: `${rule(kind)?.title ?? kind} ${sums.length + 1}`,
+        kind,
+        feeds: null,
+        figures: takes.map(() => ({ text: '', from: null })),
+      },
+    ]);
   };
   const keep = async () => {
     setFault(null);
@@ -49,7 +76,8 @@ function Sums({ job, plan }: { job: Job; plan: Plan }) {
         const symbol = rule(s.kind)?.takes[i];
         if (symbol?.unit === 'deg') {
           const value = Number(f.text.replace(',', '.'));
-          if (f.text.trim() === '' || Number.isNaN(value)) return setFault(`${s.name}: “${f.text}” is not a number of degrees for ${symbol.meaning}`);
+          if (f.text.trim() === '' || Number.isNaN(value))
+            return setFault(`${s.name}: “${f.text}” is not a number of degrees for ${symbol.meaning}`);
           figures.push({ value });
           continue;
         }
@@ -59,29 +87,41 @@ function Sums({ job, plan }: { job: Job; plan: Plan }) {
       }
       pad.push({ name: s.name.trim(), kind: s.kind, figures, feeds: s.feeds ?? null });
     }
-    change.mutate({ request: { pad } as never }, { onError: (e) => setFault(inWords(e)) });
+    change.mutate({ request: { pad } as never }, { onError: e => setFault(inWords(e)) });
   };
   return (
     <form
       className="bench-pad"
-      onSubmit={(e) => {
+      onSubmit={e => {
         e.preventDefault();
         void keep();
       }}
     >
-      <p className="how">Small sums from what was measured. One may take another’s result, and one may feed the card: change a figure and everything after it follows.</p>
+      <p className="how">
+        Small sums from what was measured. One may take another’s result, and one may feed the card: change a figure
+        and everything after it follows.
+      </p>
       {sums.map((s, i) => {
-        const line = plan.pad?.find((l) => l.name === s.name.trim());
+        const line = plan.pad?.find(l => l.name === s.name.trim());
         return (
           <fieldset key={i} disabled={job.frozen}>
             <legend>{rule(s.kind)?.title ?? s.kind}</legend>
             <label>
               Called
-              <input value={s.name} autoComplete="off" onChange={(e) => {
-                const was = s.name;
-                const now = e.currentTarget.value;
-                setSums(sums.map((o, j) => ({ ...(j === i ? { ...o, name: now } : o), figures: (j === i ? s : o).figures.map((f) => (f.from === was ? { ...f, from: now } : f)) })));
-              }} />
+              <input
+                value={s.name}
+                autoComplete="off"
+                onChange={e => {
+                  const was = s.name;
+                  const now = e.currentTarget.value;
+                  setSums(
+                    sums.map((o, j) => ({
+                      ...(j === i ? { ...o, name: now } : o),
+                      figures: (j === i ? s : o).figures.map(f => (f.from === was ? { ...f, from: now } : f)),
+                    })),
+                  );
+                }}
+              />
             </label>
             {s.figures.map((f, k) => {
               const says = rule(s.kind)?.takes[k]?.meaning ?? `figure ${k + 1}`;
@@ -89,12 +129,35 @@ function Sums({ job, plan }: { job: Job; plan: Plan }) {
                 <label key={k}>
                   {says}
                   {f.from === null && (
-                    <input inputMode="decimal" autoComplete="off" value={f.text} onChange={(e) => set(i, { figures: s.figures.map((o, j) => (j === k ? { ...o, text: e.currentTarget.value } : o)) })} />
+                    <input
+                      inputMode="decimal"
+                      autoComplete="off"
+                      value={f.text}
+                      onChange={e =>
+                        set(i, {
+                          figures: s.figures.map((o, j) => (j === k ? { ...o, text: e.currentTarget.value } : o)),
+                        })
+                      }
+                    />
                   )}
                   {sums.length > 1 && (
-                    <select aria-label={`${s.name}: ${says}, where from`} value={f.from ?? ''} onChange={(e) => set(i, { figures: s.figures.map((o, j) => (j === k ? { ...o, from: e.currentTarget.value || null } : o)) })}>
+                    <select
+                      aria-label={`${s.name}: ${says}, where from`}
+                      value={f.from ?? ''}
+                      onChange={e =>
+                        set(i, {
+                          figures: s.figures.map((o, j) =>
+                            j === k ? { ...o, from: e.currentTarget.value || null } : o,
+                          ),
+                        })
+                      }
+                    >
                       <option value="">measured</option>
-                      {sums.filter((o) => o !== s).map((o) => <option key={o.name} value={o.name}>{`from: ${o.name}`}</option>)}
+                      {sums
+                        .filter(o => o !== s)
+                        .map(o => (
+                          <option key={o.name} value={o.name}>{`from: ${o.name}`}</option>
+                        ))}
                     </select>
                   )}
                 </label>
@@ -105,29 +168,65 @@ function Sums({ job, plan }: { job: Job; plan: Plan }) {
             </div>
             <label>
               feeds
-              <select value={s.feeds ?? ''} onChange={(e) => set(i, { feeds: (e.currentTarget.value || null) as SumRequest['feeds'] })}>
+              <select
+                value={s.feeds ?? ''}
+                onChange={e => set(i, { feeds: (e.currentTarget.value || null) as SumRequest['feeds'] })}
+              >
                 <option value="">nothing</option>
-                {feeds.data?.map((f) => <option key={f.feeds} value={f.feeds}>{f.says}</option>)}
+                {feeds.data?.map(f => (
+                  <option key={f.feeds} value={f.feeds}>
+                    {f.says}
+                  </option>
+                ))}
               </select>
             </label>
-            <button type="button" className="act plain" onClick={() => setSums(sums.filter((_, j) => j !== i))} aria-label={`Strike out ${s.name}`}>
+            <button
+              type="button"
+              className="act plain"
+              onClick={() => setSums(sums.filter((_, j) => j !== i))}
+              aria-label={`Strike out ${s.name}`}
+            >
               Strike out
             </button>
           </fieldset>
         );
       })}
-      {fault && <p className="fault" role="alert">{fault}</p>}
+      {fault && (
+        <p className="fault" role="alert">
+          {fault}
+        </p>
+      )}
       <div className="row">
-        {KINDS.map((k) => (
-          <button key={k} type="button" className="choice" disabled={job.frozen || !rules.data} onClick={() => add(k)}>
+        {KINDS.map(k => (
+          <button
+            key={k}
+            type="button"
+            className="choice"
+            disabled={job.frozen || !rules.data}
+            onClick={() => add(k)}
+          >
             {rule(k)?.title ?? k}
           </button>
         ))}
       </div>
       <div className="row">
-        <button type="submit" className="act" disabled={job.frozen}>Work it out</button>
+        <button type="submit" className="act" disabled={job.frozen}>
+          Work it out
+        </button>
         {job.frozen && <span className="how">The cut has begun: its facts are frozen.</span>}
-        {!job.frozen && plan.pad?.some((l) => l.feeds) && <span className="how">On the card: {plan.pad.filter((l) => l.feeds).map((l) => `${l.name} ${figure(l.result, unit)}, the ${feeds.data?.find((f) => f.feeds === l.feeds)?.says ?? ''}`).join('; ')}.</span>}
+        {!job.frozen && plan.pad?.some(l => l.feeds) && (
+          <span className="how">
+            On the card:{' '}
+            {plan.pad
+              .filter(l => l.feeds)
+              .map(
+                l =>
+                  `${l.name} ${figure(l.result, unit)}, the ${feeds.data?.find(f => f.feeds === l.feeds)?.says ?? ''}`,
+              )
+              .join('; ')}
+            .
+          </span>
+        )}
       </div>
     </form>
   );

@@ -3,7 +3,7 @@ import { type ReactNode, useEffect } from 'react';
 import { inWords, type Job, type Plan } from '../api/client';
 import { useJob } from '../api/hooks';
 import { Head } from '../app/Head';
-import { useSettings } from '../app/Settings';
+import { useSettings, useShownIn } from '../app/Settings';
 import { Slash } from '../app/Slash';
 import { useKeys } from '../app/keys';
 import { UnitContext } from '../parts/unit';
@@ -17,21 +17,27 @@ export const SHEETS = [
 ] as const;
 
 /** The frame of a sheet of the whole part. */
-export function PartFrame({ sheet, children }: { sheet: (typeof SHEETS)[number]['id']; children: (job: Job, plan: Plan | null) => ReactNode }) {
+export function PartFrame({
+  sheet,
+  children,
+}: {
+  sheet: (typeof SHEETS)[number]['id'];
+  children: (job: Job, plan: Plan | null) => ReactNode;
+}) {
   const id = useParams({ strict: false }).id ?? '';
   const job = useJob(id);
   const navigate = useNavigate();
   const settings = useSettings();
   const plan = job.data?.plan ?? null;
-  const unit = settings.unit ?? (plan?.thread.inch ? 'in' : 'mm');
-  const name = SHEETS.find((s) => s.id === sheet)?.name ?? '';
+  const unit = useShownIn(plan);
+  const name = SHEETS.find(s => s.id === sheet)?.name ?? '';
   const title = job.data?.title;
   useEffect(() => {
     if (title) document.title = `${title}: ${name}`;
   }, [title, name]);
-  const others = SHEETS.filter((s) => s.id !== sheet);
+  const others = SHEETS.filter(s => s.id !== sheet);
   useKeys({
-    ...Object.fromEntries(others.map((s) => [s.key, () => void navigate({ to: `/jobs/$id/${s.id}`, params: { id } })])),
+    ...Object.fromEntries(others.map(s => [s.key, () => void navigate({ to: `/jobs/$id/${s.id}`, params: { id } })])),
     Escape: () => void navigate({ to: '/jobs/$id/$station', params: { id, station: 'thread' } }),
   });
   return (
@@ -43,13 +49,24 @@ export function PartFrame({ sheet, children }: { sheet: (typeof SHEETS)[number][
           </h1>
         </Head>
         <main className="part-main">
-          {job.isError && <p className="fault" role="alert">{inWords(job.error)}</p>}
+          {job.isError && (
+            <p className="fault" role="alert">
+              {inWords(job.error)}
+            </p>
+          )}
           {job.data && children(job.data, plan)}
         </main>
         <nav className="part-nav" aria-label="The whole part">
-          <Link to="/jobs/$id/$station" params={{ id, station: 'thread' }}>Its stations</Link>
-          {SHEETS.map((s) => (
-            <Link key={s.id} to={`/jobs/$id/${s.id}`} params={{ id }} aria-current={s.id === sheet ? 'page' : undefined}>
+          <Link to="/jobs/$id/$station" params={{ id, station: 'thread' }}>
+            Its stations
+          </Link>
+          {SHEETS.map(s => (
+            <Link
+              key={s.id}
+              to={`/jobs/$id/${s.id}`}
+              params={{ id }}
+              aria-current={s.id === sheet ? 'page' : undefined}
+            >
               {s.name}
             </Link>
           ))}

@@ -16,15 +16,21 @@ export interface Carried {
 export function Carry({ numbers }: { numbers: (Carried | false | null | undefined)[] }) {
   return (
     <dl className="carry" aria-label="To the bench">
-      {numbers.filter((n): n is Carried => Boolean(n)).map((n) => (
-        <div key={n.says}>
-          <dt>{n.says}</dt>
-          <dd>
-            {n.figure ? <Figure of={n.figure} says={n.says} /> : <Opens line={n.line} says={n.says} text={n.text ?? '—'} />}
-            {n.under && <small>{n.under}</small>}
-          </dd>
-        </div>
-      ))}
+      {numbers
+        .filter((n): n is Carried => Boolean(n))
+        .map(n => (
+          <div key={n.says}>
+            <dt>{n.says}</dt>
+            <dd>
+              {n.figure ? (
+                <Figure of={n.figure} says={n.says} />
+              ) : (
+                <Opens line={n.line} says={n.says} text={n.text ?? '—'} />
+              )}
+              {n.under && <small>{n.under}</small>}
+            </dd>
+          </div>
+        ))}
     </dl>
   );
 }

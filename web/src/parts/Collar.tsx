@@ -14,11 +14,13 @@ function at(deg: number, radius: number): [number, number] {
 /** The handwheel collar, magnified, as it will look when set right: the figure wanted at the mark. */
 export function Collar({ setting }: { setting: DialSetting }) {
   const start = Math.ceil(setting.divisions - SHOWN);
-  const lines = Array.from({ length: SHOWN * 2 + 1 }, (_, i) => start + i).filter((n) => Math.abs(n - setting.divisions) <= SHOWN);
+  const lines = Array.from({ length: SHOWN * 2 + 1 }, (_, i) => start + i).filter(
+    n => Math.abs(n - setting.divisions) <= SHOWN,
+  );
   return (
     <svg className="collar" viewBox="0 0 1000 330" role="img" aria-label={`Collar set to ${setting.text}`}>
       <circle cx={CENTRE} cy={RADIUS + 90} r={RADIUS} className="drum" />
-      {lines.map((n) => {
+      {lines.map(n => {
         const read = ((n % setting.of) + setting.of) % setting.of;
         const long = read % 10 === 0;
         const deg = (n - setting.divisions) * STEP_DEG;

@@ -38,7 +38,11 @@ const plain = (text: string) => Number(text.trim().replace(',', '.'));
 /** What was typed, as the profile has it; a fault says what would read. */
 async function read(field: Field, text: string, unit: 'mm' | 'in'): Promise<{ value: unknown } | { fault: string }> {
   if (text.trim() === '') return { value: null };
-  const list = () => text.split(/[\s,;]+/).filter(Boolean).map(Number);
+  const list = () =>
+    text
+      .split(/[\s,;]+/)
+      .filter(Boolean)
+      .map(Number);
   switch (field.kind) {
     case 'length': {
       const length = await readLength(text, unit);
@@ -51,23 +55,41 @@ async function read(field: Field, text: string, unit: 'mm' | 'in'): Promise<{ va
     case 'speeds': {
       const between = /^\s*(\d+(?:\.\d+)?)\s*(?:to|-|–)\s*(\d+(?:\.\d+)?)\s*$/.exec(text);
       if (between) return { value: { from: Number(between[1]), to: Number(between[2]) } };
-      return list().some(Number.isNaN) ? { fault: 'speeds are whole numbers with commas between, or two with “to” between' } : { value: list() };
+      return list().some(Number.isNaN)
+        ? { fault: 'speeds are whole numbers with commas between, or two with “to” between' }
+        : { value: list() };
     }
     case 'teeth':
-      return list().some((t) => !Number.isInteger(t)) ? { fault: 'tooth counts are whole numbers with commas between' } : { value: list() };
+      return list().some(t => !Number.isInteger(t))
+        ? { fault: 'tooth counts are whole numbers with commas between' }
+        : { value: list() };
     case 'ratio':
-      return /^\s*\d+\s*[/:]\s*\d+\s*$/.test(text) ? { value: text.replace(':', '/').replaceAll(' ', '') } : { fault: 'a ratio is written as in 1/1 or 2/3' };
+      return /^\s*\d+\s*[/:]\s*\d+\s*$/.test(text)
+        ? { value: text.replace(':', '/').replaceAll(' ', '') }
+        : { fault: 'a ratio is written as in 1/1 or 2/3' };
     default:
       return { value: text };
   }
 }
 
 /** A thing told field by field; a fault stands by its field and nothing typed is lost. */
-export function FieldsForm({ how, fields, value, under = '', wholes = [], busy, columns, act = 'Set', onSend }: FieldsFormProps) {
+export function FieldsForm({
+  how,
+  fields,
+  value,
+  under = '',
+  wholes = [],
+  busy,
+  columns,
+  act = 'Set',
+  onSend,
+}: FieldsFormProps) {
   const unit = useUnit();
   const id = useId();
-  const typedIn = fields.filter((f) => f.kind !== 'choice');
-  const [texts, setTexts] = useState<Record<string, string>>(() => Object.fromEntries(typedIn.map((f) => [f.at, shown(f, at(value, f.at), unit)])));
+  const typedIn = fields.filter(f => f.kind !== 'choice');
+  const [texts, setTexts] = useState<Record<string, string>>(() =>
+    Object.fromEntries(typedIn.map(f => [f.at, shown(f, at(value, f.at), unit)])),
+  );
   const [choices, setChoices] = useState<Record<string, unknown>>({});
   const [wrong, setWrong] = useState<Record<string, string>>({});
   const send = async () => {
@@ -85,17 +107,27 @@ export function FieldsForm({ how, fields, value, under = '', wholes = [], busy, 
       else put(patch, value, field.at, told.value);
     }
     for (const name of wholes) {
-      const asked = fields.filter((f) => f.at.startsWith(`${name}.`));
-      if (asked.length && asked.every((f) => (f.kind === 'choice' ? (f.at in choices ? choices[f.at] : at(value, f.at)) === undefined : !(texts[f.at] ?? '').trim()))) patch[name] = null;
+      const asked = fields.filter(f => f.at.startsWith(`${name}.`));
+      if (
+        asked.length &&
+        asked.every(f =>
+          f.kind === 'choice'
+            ? (f.at in choices ? choices[f.at] : at(value, f.at)) === undefined
+            : !(texts[f.at] ?? '').trim(),
+        )
+      )
+        patch[name] = null;
     }
     setWrong(faults);
     if (Object.keys(faults).length > 0) return;
-    onSend(patch, (error) => {
+    onSend(patch, error => {
       const list = faultsOf(error);
       const placed: Record<string, string> = {};
       for (const fault of list) {
         const place = fault.pointer.slice(under.length + 1).replaceAll('/', '.');
-        const field = fields.find((f) => place === f.at || place.startsWith(`${f.at}.`)) ?? fields.find((f) => f.at.startsWith(place));
+        const field =
+          fields.find(f => place === f.at || place.startsWith(`${f.at}.`)) ??
+          fields.find(f => f.at.startsWith(place));
         placed[field?.at ?? ''] = fault.detail;
       }
       setWrong(list.length ? placed : { '': inWords(error) });
@@ -104,7 +136,7 @@ export function FieldsForm({ how, fields, value, under = '', wholes = [], busy, 
   return (
     <form
       className={columns ? 'part-form columns' : 'part-form'}
-      onSubmit={(e) => {
+      onSubmit={e => {
         e.preventDefault();
         void send();
       }}
@@ -115,7 +147,7 @@ export function FieldsForm({ how, fields, value, under = '', wholes = [], busy, 
           <div key={field.at} role="group" aria-labelledby={`${id}-${i}`} className="part-field">
             <span id={`${id}-${i}`}>{field.says}</span>
             <div className="row">
-              {field.choices.map((c) => {
+              {field.choices.map(c => {
                 const now = field.at in choices ? choices[field.at] : at(value, field.at);
                 return (
                   <button
@@ -130,7 +162,11 @@ export function FieldsForm({ how, fields, value, under = '', wholes = [], busy, 
                 );
               })}
             </div>
-            {wrong[field.at] && <p className="fault" role="alert">{wrong[field.at]}</p>}
+            {wrong[field.at] && (
+              <p className="fault" role="alert">
+                {wrong[field.at]}
+              </p>
+            )}
           </div>
         ) : (
           <label key={field.at} className="part-field" htmlFor={`${id}-${i}`}>
@@ -145,17 +181,27 @@ export function FieldsForm({ how, fields, value, under = '', wholes = [], busy, 
               autoComplete="off"
               inputMode={field.kind === 'number' || field.kind === 'length' ? 'decimal' : 'text'}
               value={texts[field.at] ?? ''}
-              onChange={(e) => setTexts({ ...texts, [field.at]: e.currentTarget.value })}
+              onChange={e => setTexts({ ...texts, [field.at]: e.currentTarget.value })}
               aria-invalid={field.at in wrong}
               aria-describedby={wrong[field.at] ? `${id}-${i}-fault` : undefined}
             />
-            {wrong[field.at] && <p className="fault" role="alert" id={`${id}-${i}-fault`}>{wrong[field.at]}</p>}
+            {wrong[field.at] && (
+              <p className="fault" role="alert" id={`${id}-${i}-fault`}>
+                {wrong[field.at]}
+              </p>
+            )}
           </label>
         ),
       )}
-      {wrong[''] && <p className="fault" role="alert">{wrong['']}</p>}
+      {wrong[''] && (
+        <p className="fault" role="alert">
+          {wrong['']}
+        </p>
+      )}
       <div className="row">
-        <button type="submit" className="act" disabled={busy}>{act}</button>
+        <button type="submit" className="act" disabled={busy}>
+          {act}
+        </button>
       </div>
     </form>
   );

@@ -12,7 +12,12 @@ export function Opens({ line, says, text }: { line?: number | null; says: string
   const open = useWorking();
   if (line === undefined || line === null || !open) return <span className="figure">{text}</span>;
   return (
-    <button type="button" className="figure opens" onClick={() => open(line)} aria-label={`${says}: ${text}. Show the working`}>
+    <button
+      type="button"
+      className="figure opens"
+      onClick={() => open(line)}
+      aria-label={`${says}: ${text}. Show the working`}
+    >
       {text}
     </button>
   );

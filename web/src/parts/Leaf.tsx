@@ -3,7 +3,19 @@ import type { ReactNode } from 'react';
 import { leafClosed } from '../app/keys';
 
 /** A leaf over the drawing: Esc closes it. */
-export function Leaf({ title, open, onClose, children, wide }: { title: string; open: boolean; onClose: () => void; children: ReactNode; wide?: boolean }) {
+export function Leaf({
+  title,
+  open,
+  onClose,
+  children,
+  wide,
+}: {
+  title: string;
+  open: boolean;
+  onClose: () => void;
+  children: ReactNode;
+  wide?: boolean;
+}) {
   return (
     <Modal
       opened={open}

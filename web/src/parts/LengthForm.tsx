@@ -15,7 +15,15 @@ export interface LengthField {
 }
 
 /** Several lengths that only make sense together, set at once; a fault names its field and keeps what was typed. */
-export function LengthForm({ fields, act, disabled, onSet, onClear, clear, children }: {
+export function LengthForm({
+  fields,
+  act,
+  disabled,
+  onSet,
+  onClear,
+  clear,
+  children,
+}: {
   fields: LengthField[];
   act: string;
   disabled?: boolean;
@@ -27,7 +35,9 @@ export function LengthForm({ fields, act, disabled, onSet, onClear, clear, child
 }) {
   const unit = useUnit();
   const id = useId();
-  const [texts, setTexts] = useState<Record<string, string>>(() => Object.fromEntries(fields.map((f) => [f.name, typed(f.value, unit)])));
+  const [texts, setTexts] = useState<Record<string, string>>(() =>
+    Object.fromEntries(fields.map(f => [f.name, typed(f.value, unit)])),
+  );
   const [wrong, setWrong] = useState<{ name: string; says: string } | null>(null);
   const read = async () => {
     setWrong(null);
@@ -40,7 +50,10 @@ export function LengthForm({ fields, act, disabled, onSet, onClear, clear, child
       }
       const under = f.signed && /^[-−]/.test(text);
       const bare = f.signed ? text.replace(/^[-−+]\s*/, '') : text;
-      const length = f.signed && Number(bare.replace(',', '.')) === 0 && bare !== '' ? { mm: 0, fault: undefined } : await readLength(bare, unit);
+      const length =
+        f.signed && Number(bare.replace(',', '.')) === 0 && bare !== ''
+          ? { mm: 0, fault: undefined }
+          : await readLength(bare, unit);
       if (length.fault !== undefined) return setWrong({ name: f.name, says: `${f.says}: ${length.fault}` });
       mm[f.name] = under ? -length.mm : length.mm;
     }
@@ -49,12 +62,12 @@ export function LengthForm({ fields, act, disabled, onSet, onClear, clear, child
   return (
     <form
       className="lengths"
-      onSubmit={(e) => {
+      onSubmit={e => {
         e.preventDefault();
         void read();
       }}
     >
-      {fields.map((f) => (
+      {fields.map(f => (
         <label key={f.name} htmlFor={`${id}-${f.name}`}>
           {f.says}
           <input
@@ -63,20 +76,26 @@ export function LengthForm({ fields, act, disabled, onSet, onClear, clear, child
             autoComplete="off"
             disabled={disabled}
             value={texts[f.name] ?? ''}
-            onChange={(e) => setTexts({ ...texts, [f.name]: e.currentTarget.value })}
+            onChange={e => setTexts({ ...texts, [f.name]: e.currentTarget.value })}
             aria-invalid={wrong?.name === f.name}
             aria-describedby={wrong ? `${id}-fault` : undefined}
           />
         </label>
       ))}
       {children}
-      <button type="submit" className="act" disabled={disabled}>{act}</button>
+      <button type="submit" className="act" disabled={disabled}>
+        {act}
+      </button>
       {onClear && clear && (
         <button type="button" className="act plain" disabled={disabled} onClick={onClear}>
           {clear}
         </button>
       )}
-      {wrong && <p className="fault" role="alert" id={`${id}-fault`}>{wrong.says}</p>}
+      {wrong && (
+        <p className="fault" role="alert" id={`${id}-fault`}>
+          {wrong.says}
+        </p>
+      )}
     </form>
   );
 }

@@ -7,7 +7,7 @@ export function NoteForm({ onTold }: { onTold: (text: string) => void }) {
   return (
     <form
       className="editor note-form"
-      onSubmit={(e) => {
+      onSubmit={e => {
         e.preventDefault();
         if (text.trim() === '') return;
         onTold(text.trim());
@@ -15,7 +15,7 @@ export function NoteForm({ onTold }: { onTold: (text: string) => void }) {
       }}
     >
       <label htmlFor={id}>Worth remembering</label>
-      <input id={id} data-autofocus maxLength={4000} value={text} onChange={(e) => setText(e.currentTarget.value)} />
+      <input id={id} data-autofocus maxLength={4000} value={text} onChange={e => setText(e.currentTarget.value)} />
       <div className="row">
         <button type="submit" className="act" disabled={text.trim() === ''}>
           Keep it

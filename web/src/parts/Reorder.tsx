@@ -10,7 +10,13 @@ function moved<T>(list: T[], from: number, to: number): T[] {
  * A list that is put in another order by dragging its handles, by finger or mouse, or by the arrow keys on them. The new order is
  * told once, when the handle is let go.
  */
-export function Reorder<T extends { id: string }>({ items, name, onOrder, children, className }: {
+export function Reorder<T extends { id: string }>({
+  items,
+  name,
+  onOrder,
+  children,
+  className,
+}: {
   items: T[];
   name: (item: T) => string;
   onOrder: (items: T[]) => void;
@@ -23,15 +29,15 @@ export function Reorder<T extends { id: string }>({ items, name, onOrder, childr
   // Moved by key, a row takes its handle's focus along, once it stands in its new place.
   const keyed = useRef<{ id: string; from: number } | null>(null);
   useEffect(() => {
-    const at = items.findIndex((i) => i.id === keyed.current?.id);
+    const at = items.findIndex(i => i.id === keyed.current?.id);
     if (at < 0 || at === keyed.current?.from) return;
     keyed.current = null;
     list.current?.children[at]?.querySelector<HTMLElement>('.handle')?.focus();
   }, [items]);
   const drag = (y: number) => {
     if (!held) return;
-    const from = held.list.findIndex((i) => i.id === held.id);
-    const rows = [...(list.current?.children ?? [])].map((row) => row.getBoundingClientRect());
+    const from = held.list.findIndex(i => i.id === held.id);
+    const rows = [...(list.current?.children ?? [])].map(row => row.getBoundingClientRect());
     // Past the middle of a neighbour it changes places with it.
     const to = rows.filter((r, i) => i !== from && y > r.top + r.height / 2).length;
     if (to !== from) setHeld({ id: held.id, list: moved(held.list, from, to) });
@@ -48,14 +54,14 @@ export function Reorder<T extends { id: string }>({ items, name, onOrder, childr
             type="button"
             className="handle"
             aria-label={`${name(item)}: drag, or move with the up and down arrow keys`}
-            onPointerDown={(e) => {
+            onPointerDown={e => {
               e.currentTarget.setPointerCapture(e.pointerId);
               setHeld({ id: item.id, list: items });
             }}
-            onPointerMove={(e) => drag(e.clientY)}
+            onPointerMove={e => drag(e.clientY)}
             onPointerUp={drop}
             onPointerCancel={() => setHeld(null)}
-            onKeyDown={(e) => {
+            onKeyDown={e => {
               const to = e.key === 'ArrowUp' ? at - 1 : e.key === 'ArrowDown' ? at + 1 : -1;
               if (to < 0 || to >= items.length) return;
               e.preventDefault();

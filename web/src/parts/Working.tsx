@@ -9,7 +9,16 @@ const Open = createContext<((line: number) => void) | null>(null);
 export const useWorking = () => useContext(Open);
 
 const UNITS: Record<Rule['gives']['unit'], string> = {
-  mm: 'mm', in: 'in', um: 'µm', deg: '°', one: '', mm2: 'mm²', ppm: 'ppm', rpm: 'rpm', mpm: 'm/min', s: 's',
+  mm: 'mm',
+  in: 'in',
+  um: 'µm',
+  deg: '°',
+  one: '',
+  mm2: 'mm²',
+  ppm: 'ppm',
+  rpm: 'rpm',
+  mpm: 'm/min',
+  s: 's',
 };
 const GREEK: Record<string, string> = { alpha: 'α', beta: 'β', lambda: 'λ', rho: 'ρ', pi: 'π' };
 
@@ -31,7 +40,9 @@ const shown = (value: number) => String(Number(value.toFixed(5)));
 function Line({ plan, rule, line, go }: { plan: Plan; rule: Rule; line: number; go: (line: number) => void }) {
   const working = plan.workings[line];
   if (!working) return null;
-  const operands = working.of.map((o) => (typeof o === 'number' ? { value: o, line: null } : { value: plan.workings[o.w]?.gives ?? 0, line: o.w }));
+  const operands = working.of.map(o =>
+    typeof o === 'number' ? { value: o, line: null } : { value: plan.workings[o.w]?.gives ?? 0, line: o.w },
+  );
   const values = Object.fromEntries(rule.takes.map((t, i) => [t.name, shown(operands[i]?.value ?? 0)]));
   return (
     <div className="working">
@@ -39,7 +50,7 @@ function Line({ plan, rule, line, go }: { plan: Plan; rule: Rule; line: number; 
         {symbol(rule.gives.name)} = {printed(rule.formula, symbol)}
       </p>
       {!rule.formula.startsWith('table') && (
-        <p className="formula filled">= {printed(rule.formula, (name) => values[name] ?? symbol(name))}</p>
+        <p className="formula filled">= {printed(rule.formula, name => values[name] ?? symbol(name))}</p>
       )}
       <p className="formula result">
         = {shown(working.gives)} {UNITS[rule.gives.unit]}
@@ -74,7 +85,7 @@ function Line({ plan, rule, line, go }: { plan: Plan; rule: Rule; line: number; 
           <b>Assumed:</b> {working.assumed}.
         </p>
       )}
-      {rule.schools.map((s) => (
+      {rule.schools.map(s => (
         <p key={s}>
           <b>Other schools:</b> {s}
         </p>
@@ -88,12 +99,14 @@ export function WorkingProvider({ plan, children }: { plan: Plan; children: Reac
   const [trail, setTrail] = useState<number[]>([]);
   const rules = useRules(trail.length > 0);
   const line = trail.at(-1);
-  const rule = line === undefined ? undefined : rules.data?.find((r) => r.id === plan.workings[line]?.rule);
+  const rule = line === undefined ? undefined : rules.data?.find(r => r.id === plan.workings[line]?.rule);
   return (
-    <Open value={(start) => setTrail([start])}>
+    <Open value={start => setTrail([start])}>
       {children}
       <Leaf title={rule?.title ?? 'How it was got'} open={trail.length > 0} onClose={() => setTrail([])}>
-        {rule && line !== undefined && <Line plan={plan} rule={rule} line={line} go={(next) => setTrail([...trail, next])} />}
+        {rule && line !== undefined && (
+          <Line plan={plan} rule={rule} line={line} go={next => setTrail([...trail, next])} />
+        )}
         {rules.isError && <p className="fault">The rules’ texts could not be fetched; close this and try again.</p>}
         {trail.length > 1 && (
           <button type="button" className="act plain" onClick={() => setTrail(trail.slice(0, -1))}>

@@ -1,7 +1,8 @@
 import type { LatheProfile } from '../api/client';
 
 /** A length as it is typed back: in mm whatever the display unit, so that nothing is lost in between. */
-export const typed = (mm: number | null | undefined, unit: 'mm' | 'in') => (mm == null ? '' : unit === 'in' ? `${mm} mm` : String(mm));
+export const typed = (mm: number | null | undefined, unit: 'mm' | 'in') =>
+  mm == null ? '' : unit === 'in' ? `${mm} mm` : String(mm);
 
 /** A figure without its unit, to begin an edit from. */
 export const bare = (text: string) => text.replace(/ .*/, '');
@@ -11,4 +12,8 @@ export const cap = (text: string) => text.charAt(0).toUpperCase() + text.slice(1
 
 /** The leadscrew of a lathe as its owner told it. */
 export const leadscrew = (lathe: LatheProfile) =>
-  lathe.leadscrew?.tpi != null ? `leadscrew ${lathe.leadscrew.tpi} TPI` : lathe.leadscrew?.pitch_mm != null ? `leadscrew ${lathe.leadscrew.pitch_mm} mm` : 'leadscrew not told';
+  lathe.leadscrew?.tpi != null
+    ? `leadscrew ${lathe.leadscrew.tpi} TPI`
+    : lathe.leadscrew?.pitch_mm != null
+      ? `leadscrew ${lathe.leadscrew.pitch_mm} mm`
+      : 'leadscrew not told';

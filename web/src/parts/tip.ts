@@ -1,7 +1,12 @@
 import type { Field } from './fields';
 
 /** Nothing told of the tip: what is told of it next, or of another bit, stands alone. */
-export const UNTOLD = { tip_flat_mm: null, tip_radius_mm: null, tip_flat_between_mm: null, tip_radius_between_mm: null };
+export const UNTOLD = {
+  tip_flat_mm: null,
+  tip_radius_mm: null,
+  tip_flat_between_mm: null,
+  tip_radius_between_mm: null,
+};
 
 /** A tip as it is told: measured, or only guessed. */
 export const TIP_FIELDS: Field[] = [

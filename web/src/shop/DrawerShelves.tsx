@@ -25,13 +25,18 @@ export function DrawerShelves() {
                   <button type="button" className="shelved" onClick={() => setHeld({ shelf, index })}>
                     <b>{tool.name}</b>
                     <span>
-                      {tool.kind === 'internal' ? 'in a bore' : 'outside'}, {tool.included_angle_deg}°, {tool.condition ?? 'sharp'}
+                      {tool.kind === 'internal' ? 'in a bore' : 'outside'}, {tool.included_angle_deg}°,{' '}
+                      {tool.condition ?? 'sharp'}
                     </span>
                   </button>
                 </li>
               ))}
             </ul>
-            <button type="button" className="act plain" onClick={() => setHeld({ shelf, index: kit[shelf]?.length ?? 0 })}>
+            <button
+              type="button"
+              className="act plain"
+              onClick={() => setHeld({ shelf, index: kit[shelf]?.length ?? 0 })}
+            >
               {add}
             </button>
           </section>

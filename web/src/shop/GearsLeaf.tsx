@@ -20,21 +20,39 @@ const typedGroup = (g: Group): Typed => ({
   by: g.dp != null ? 'dp' : 'module_mm',
   pitch: String(g.dp ?? g.module_mm ?? 1),
   gears: Array.isArray(g.gears) ? g.gears.join(', ') : (g.gears ?? ''),
-  joined: (g.joined ?? []).map((pair) => pair.join('+')).join(', '),
-  bound: (g.bound ?? []).map((b) => `${b.teeth.join(', ')} on ${b.on.join(' ')}`).join('; '),
+  joined: (g.joined ?? []).map(pair => pair.join('+')).join(', '),
+  bound: (g.bound ?? []).map(b => `${b.teeth.join(', ')} on ${b.on.join(' ')}`).join('; '),
   rest: g,
 });
 
-const entries = (text: string) => text.split(/[,;\n]/).map((t) => t.trim()).filter(Boolean).map((t) => (/^\d+$/.test(t) ? Number(t) : t));
+const entries = (text: string) =>
+  text
+    .split(/[,;\n]/)
+    .map(t => t.trim())
+    .filter(Boolean)
+    .map(t => (/^\d+$/.test(t) ? Number(t) : t));
 
 /** What was typed, as the profile has it; what does not read at all is said with its field. */
 function told(t: Typed): { group: Group } | { field: keyof Typed; says: string } {
   const pitch = Number(t.pitch.replace(',', '.'));
   if (Number.isNaN(pitch)) return { field: 'pitch', says: `“${t.pitch}” is not a number; write 14 or 1.25` };
-  const joined = t.joined.split(/[,;]/).map((p) => p.trim()).filter(Boolean).map((p) => p.split('+').map(Number));
-  if (joined.some((p) => p.some((n) => !Number.isInteger(n)))) return { field: 'joined', says: 'gears in one piece are written 60+30' };
-  const bound = t.bound.split(';').map((b) => b.trim()).filter(Boolean).map((b) => /^([\d,\s]+)\s+on\s+(.+)$/i.exec(b));
-  if (bound.some((b) => b === null)) return { field: 'bound', says: 'write the teeth and the shafts they go on, such as 100 on spindle; 127 on stud leadscrew' };
+  const joined = t.joined
+    .split(/[,;]/)
+    .map(p => p.trim())
+    .filter(Boolean)
+    .map(p => p.split('+').map(Number));
+  if (joined.some(p => p.some(n => !Number.isInteger(n))))
+    return { field: 'joined', says: 'gears in one piece are written 60+30' };
+  const bound = t.bound
+    .split(';')
+    .map(b => b.trim())
+    .filter(Boolean)
+    .map(b => /^([\d,\s]+)\s+on\s+(.+)$/i.exec(b));
+  if (bound.some(b => b === null))
+    return {
+      field: 'bound',
+      says: 'write the teeth and the shafts they go on, such as 100 on spindle; 127 on stud leadscrew',
+    };
   return {
     group: {
       ...t.rest,
@@ -43,7 +61,15 @@ function told(t: Typed): { group: Group } | { field: keyof Typed; says: string }
       [t.by]: pitch,
       gears: entries(t.gears),
       joined: joined.length ? joined : null,
-      bound: bound.length ? bound.map((b) => ({ teeth: (b?.[1] ?? '').split(',').map(Number), on: (b?.[2] ?? '').toLowerCase().split(/[\s,]+|\band\b/).filter(Boolean) as never })) : null,
+      bound: bound.length
+        ? bound.map(b => ({
+            teeth: (b?.[1] ?? '').split(',').map(Number),
+            on: (b?.[2] ?? '')
+              .toLowerCase()
+              .split(/[\s,]+|\band\b/)
+              .filter(Boolean) as never,
+          }))
+        : null,
     },
   };
 }
@@ -61,7 +87,9 @@ function Drawer({ view, change, onClose }: PartProps) {
   const id = useId();
   const { profile } = view;
   const [groups, setGroups] = useState<Typed[]>(() => {
-    const own = profile.gear_groups ?? [{ gears: profile.gears ?? [], joined: profile.joined ?? null, bound: profile.bound ?? null }];
+    const own = profile.gear_groups ?? [
+      { gears: profile.gears ?? [], joined: profile.joined ?? null, bound: profile.bound ?? null },
+    ];
     return own.map(typedGroup);
   });
   const [wrong, setWrong] = useState<Record<string, string>>({});
@@ -79,7 +107,7 @@ function Drawer({ view, change, onClose }: PartProps) {
       { says: 'the gears', patch: { gear_groups: list, gears: null, joined: null, bound: null } },
       {
         onSuccess: onClose,
-        onError: (error) => {
+        onError: error => {
           const placed = faultsOf(error).map((f): [string, string] => {
             const [, i, field] = /^\/gear_groups\/(\d+)\/?(gears|joined|bound)?/.exec(f.pointer) ?? [];
             return [i === undefined ? '' : `${i}.${field ?? 'pitch'}`, f.detail];
@@ -95,11 +123,27 @@ function Drawer({ view, change, onClose }: PartProps) {
         {says} <small>({how})</small>
       </span>
       {name === 'gears' ? (
-        <textarea id={`${id}-${i}-${name}`} rows={3} value={groups[i]?.[name]} onChange={(e) => set(i, { [name]: e.currentTarget.value })} aria-invalid={`${i}.${name}` in wrong} />
+        <textarea
+          id={`${id}-${i}-${name}`}
+          rows={3}
+          value={groups[i]?.[name]}
+          onChange={e => set(i, { [name]: e.currentTarget.value })}
+          aria-invalid={`${i}.${name}` in wrong}
+        />
       ) : (
-        <input id={`${id}-${i}-${name}`} autoComplete="off" value={groups[i]?.[name]} onChange={(e) => set(i, { [name]: e.currentTarget.value })} aria-invalid={`${i}.${name}` in wrong} />
+        <input
+          id={`${id}-${i}-${name}`}
+          autoComplete="off"
+          value={groups[i]?.[name]}
+          onChange={e => set(i, { [name]: e.currentTarget.value })}
+          aria-invalid={`${i}.${name}` in wrong}
+        />
       )}
-      {wrong[`${i}.${name}`] && <p className="fault" role="alert">{wrong[`${i}.${name}`]}</p>}
+      {wrong[`${i}.${name}`] && (
+        <p className="fault" role="alert">
+          {wrong[`${i}.${name}`]}
+        </p>
+      )}
     </label>
   );
   if (sheet) {
@@ -117,7 +161,7 @@ function Drawer({ view, change, onClose }: PartProps) {
   return (
     <form
       className="part-form"
-      onSubmit={(e) => {
+      onSubmit={e => {
         e.preventDefault();
         send();
       }}
@@ -126,29 +170,60 @@ function Drawer({ view, change, onClose }: PartProps) {
         <fieldset key={i}>
           <legend>
             <span className="row">
-              {(['dp', 'module_mm'] as const).map((by) => (
-                <button key={by} type="button" className="choice" aria-pressed={g.by === by} onClick={() => set(i, { by })}>
+              {(['dp', 'module_mm'] as const).map(by => (
+                <button
+                  key={by}
+                  type="button"
+                  className="choice"
+                  aria-pressed={g.by === by}
+                  onClick={() => set(i, { by })}
+                >
                   {by === 'dp' ? 'Diametral pitch' : 'Module, mm'}
                 </button>
               ))}
-              <input aria-label={g.by === 'dp' ? 'Diametral pitch' : 'Module in mm'} inputMode="decimal" className="short" value={g.pitch} onChange={(e) => set(i, { pitch: e.currentTarget.value })} aria-invalid={`${i}.pitch` in wrong} />
+              <input
+                aria-label={g.by === 'dp' ? 'Diametral pitch' : 'Module in mm'}
+                inputMode="decimal"
+                className="short"
+                value={g.pitch}
+                onChange={e => set(i, { pitch: e.currentTarget.value })}
+                aria-invalid={`${i}.pitch` in wrong}
+              />
               {groups.length > 1 && (
-                <button type="button" className="act plain" onClick={() => setGroups(groups.filter((_, j) => j !== i))}>
+                <button
+                  type="button"
+                  className="act plain"
+                  onClick={() => setGroups(groups.filter((_, j) => j !== i))}
+                >
                   Take these out
                 </button>
               )}
             </span>
           </legend>
-          {wrong[`${i}.pitch`] && <p className="fault" role="alert">{wrong[`${i}.pitch`]}</p>}
+          {wrong[`${i}.pitch`] && (
+            <p className="fault" role="alert">
+              {wrong[`${i}.pitch`]}
+            </p>
+          )}
           {field(i, 'gears', 'Teeth', 'such as 24, 28, 20-65/5, 2x40: ranges and repeats read')}
           {field(i, 'joined', 'In one piece', 'two by two, such as 60+30')}
           {field(i, 'bound', 'On some shafts only', 'such as 100 on spindle; 127 on stud leadscrew')}
         </fieldset>
       ))}
-      {wrong[''] && <p className="fault" role="alert">{wrong['']}</p>}
+      {wrong[''] && (
+        <p className="fault" role="alert">
+          {wrong['']}
+        </p>
+      )}
       <div className="row">
-        <button type="submit" className="act" disabled={change.isPending}>Set</button>
-        <button type="button" className="act plain" onClick={() => setGroups([...groups, typedGroup({ module_mm: 1, gears: [] })])}>
+        <button type="submit" className="act" disabled={change.isPending}>
+          Set
+        </button>
+        <button
+          type="button"
+          className="act plain"
+          onClick={() => setGroups([...groups, typedGroup({ module_mm: 1, gears: [] })])}
+        >
           Gears of another pitch
         </button>
         <a className="act plain as-link" href={`/api/v1/lathes/${encodeURIComponent(view.id)}/gears.csv`} download>

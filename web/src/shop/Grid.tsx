@@ -18,7 +18,11 @@ interface GridProps {
   /** A single column. */
   one: boolean;
   /** The two levers' own ratios, in place of cells. */
-  ratios?: { rows: string[]; columns: string[]; onRatios: (part: { rowRatios?: string[]; columnRatios?: string[] }) => void };
+  ratios?: {
+    rows: string[];
+    columns: string[];
+    onRatios: (part: { rowRatios?: string[]; columnRatios?: string[] }) => void;
+  };
   wrong: Record<string, string>;
   read: PlateRead | undefined;
 }
@@ -47,14 +51,44 @@ export function Grid({ text, onText, geared, one, ratios, wrong, read }: GridPro
             {!one &&
               columns.map((c, j) => (
                 <th key={j} scope="col">
-                  <input aria-label={`Name of column ${j + 1}`} value={c} onChange={(e) => onText({ columns: changed(columns, j, e.currentTarget.value) })} aria-invalid={`/columns/${j}` in wrong} />
-                  {ratios && <input className="cell" aria-label={`Ratio of ${c || `column ${j + 1}`}`} value={ratios.columns[j] ?? ''} onChange={(e) => ratios.onRatios({ columnRatios: changed(ratios.columns, j, e.currentTarget.value) })} />}
+                  <input
+                    aria-label={`Name of column ${j + 1}`}
+                    value={c}
+                    onChange={e => onText({ columns: changed(columns, j, e.currentTarget.value) })}
+                    aria-invalid={`/columns/${j}` in wrong}
+                  />
+                  {ratios && (
+                    <input
+                      className="cell"
+                      aria-label={`Ratio of ${c || `column ${j + 1}`}`}
+                      value={ratios.columns[j] ?? ''}
+                      onChange={e =>
+                        ratios.onRatios({ columnRatios: changed(ratios.columns, j, e.currentTarget.value) })
+                      }
+                    />
+                  )}
                 </th>
               ))}
             {!one && (
               <td>
-                <button type="button" className="choice" aria-label="One more column" onClick={() => onText({ columns: [...columns, String(columns.length + 1)] })}>+</button>
-                {columns.length > 1 && <button type="button" className="choice" aria-label="One column less" onClick={() => onText({ columns: columns.slice(0, -1) })}>−</button>}
+                <button
+                  type="button"
+                  className="choice"
+                  aria-label="One more column"
+                  onClick={() => onText({ columns: [...columns, String(columns.length + 1)] })}
+                >
+                  +
+                </button>
+                {columns.length > 1 && (
+                  <button
+                    type="button"
+                    className="choice"
+                    aria-label="One column less"
+                    onClick={() => onText({ columns: columns.slice(0, -1) })}
+                  >
+                    −
+                  </button>
+                )}
               </td>
             )}
           </tr>
@@ -64,16 +98,42 @@ export function Grid({ text, onText, geared, one, ratios, wrong, read }: GridPro
             <Fragment key={i}>
               <tr>
                 <th scope="row">
-                  <input aria-label={`Name of row ${i + 1}`} value={r} onChange={(e) => onText({ rows: changed(rows, i, e.currentTarget.value) })} aria-invalid={`/rows/${i}` in wrong} />
+                  <input
+                    aria-label={`Name of row ${i + 1}`}
+                    value={r}
+                    onChange={e => onText({ rows: changed(rows, i, e.currentTarget.value) })}
+                    aria-invalid={`/rows/${i}` in wrong}
+                  />
                 </th>
                 {columns.map((_, j) => {
-                  if (ratios) return <td key={j}>{j === 0 && <input className="cell" aria-label={`Ratio of ${r || `row ${i + 1}`}`} value={ratios.rows[i] ?? ''} onChange={(e) => ratios.onRatios({ rowRatios: changed(ratios.rows, i, e.currentTarget.value) })} />}</td>;
-                  const misread = read?.misread.find((m) => m.row === i && m.column === j);
-                  const ratio = read?.positions.find((p) => p.name === name(i, j))?.ratio;
+                  if (ratios)
+                    return (
+                      <td key={j}>
+                        {j === 0 && (
+                          <input
+                            className="cell"
+                            aria-label={`Ratio of ${r || `row ${i + 1}`}`}
+                            value={ratios.rows[i] ?? ''}
+                            onChange={e =>
+                              ratios.onRatios({ rowRatios: changed(ratios.rows, i, e.currentTarget.value) })
+                            }
+                          />
+                        )}
+                      </td>
+                    );
+                  const misread = read?.misread.find(m => m.row === i && m.column === j);
+                  const ratio = read?.positions.find(p => p.name === name(i, j))?.ratio;
                   const fault = wrong[`/cells/${i}/${j}`];
                   return (
                     <td key={j} className={misread || fault ? 'misread' : ''}>
-                      <input className="cell" inputMode="decimal" aria-label={`At ${name(i, j) || `row ${i + 1}`}`} value={cells[i]?.[j] ?? ''} onChange={(e) => put(i, j, e.currentTarget.value)} aria-invalid={Boolean(misread) || fault !== undefined} />
+                      <input
+                        className="cell"
+                        inputMode="decimal"
+                        aria-label={`At ${name(i, j) || `row ${i + 1}`}`}
+                        value={cells[i]?.[j] ?? ''}
+                        onChange={e => put(i, j, e.currentTarget.value)}
+                        aria-invalid={Boolean(misread) || fault !== undefined}
+                      />
                       {ratio !== undefined && <small>{String(ratio)}</small>}
                       {fault && <small className="fault">{fault}</small>}
                       {misread?.fits && (
@@ -87,7 +147,13 @@ export function Grid({ text, onText, geared, one, ratios, wrong, read }: GridPro
                 })}
                 {geared && (
                   <td>
-                    <input className="gears" aria-label={`Other change gears for ${r || `row ${i + 1}`}`} placeholder="other gears" value={rowGears[i] ?? ''} onChange={(e) => onText({ rowGears: changed(rowGears, i, e.currentTarget.value) })} />
+                    <input
+                      className="gears"
+                      aria-label={`Other change gears for ${r || `row ${i + 1}`}`}
+                      placeholder="other gears"
+                      value={rowGears[i] ?? ''}
+                      onChange={e => onText({ rowGears: changed(rowGears, i, e.currentTarget.value) })}
+                    />
                   </td>
                 )}
               </tr>
@@ -96,8 +162,18 @@ export function Grid({ text, onText, geared, one, ratios, wrong, read }: GridPro
         </tbody>
       </table>
       <div className="row">
-        <button type="button" className="choice" onClick={() => onText({ rows: [...rows, String.fromCharCode(65 + (rows.length % 26))] })}>One more row</button>
-        {rows.length > 1 && <button type="button" className="choice" onClick={() => onText({ rows: rows.slice(0, -1) })}>One row less</button>}
+        <button
+          type="button"
+          className="choice"
+          onClick={() => onText({ rows: [...rows, String.fromCharCode(65 + (rows.length % 26))] })}
+        >
+          One more row
+        </button>
+        {rows.length > 1 && (
+          <button type="button" className="choice" onClick={() => onText({ rows: rows.slice(0, -1) })}>
+            One row less
+          </button>
+        )}
       </div>
     </div>
   );

@@ -31,7 +31,10 @@ export function LathePage() {
       <div className="shell">
         <Head unit={unit} onUnit={() => settings.setUnit(unit === 'mm' ? 'in' : 'mm')}>
           <p className="sentence">
-            <Link to="/shop" className="word">The shop</Link>: the {name}
+            <Link to="/shop" className="word">
+              The shop
+            </Link>
+            : the {name}
           </p>
         </Head>
         <main className="station-main">
@@ -49,7 +52,7 @@ function Told({ view, unit }: { view: LatheView; unit: 'mm' | 'in' }) {
   const { change, undo } = useLatheChange(view);
   const navigate = useNavigate();
   const goTo = (id: string) => void navigate({ to: '/shop/lathes/$id', params: { id } });
-  const copy = useAddLathe((made) => goTo(made.id));
+  const copy = useAddLathe(made => goTo(made.id));
   const away = usePutAway();
   const close = () => {
     setOpen(null);
@@ -57,30 +60,39 @@ function Told({ view, unit }: { view: LatheView; unit: 'mm' | 'in' }) {
   };
   useKeys(undo ? { u: undo.go } : {});
   const said = view.said;
-  const part = (name: PartName) => said?.parts.find((p) => p.part === name);
+  const part = (name: PartName) => said?.parts.find(p => p.part === name);
   const word = (name: PartName): ReactNode => {
     const p = part(name);
     if (!p) return null;
     const text = (unit === 'in' ? p.inch : undefined) ?? p.says;
     const assumed = !p.told && p.untold !== undefined && p.untold !== null;
     return (
-      <button type="button" className={`word${p.told ? ' set' : ''}`} data-part={name} onClick={() => setOpen(name)} aria-label={`${NAMES[name]}: ${text}${assumed ? ', assumed' : ''}. Tell it`}>
+      <button
+        type="button"
+        className={`word${p.told ? ' set' : ''}`}
+        data-part={name}
+        onClick={() => setOpen(name)}
+        aria-label={`${NAMES[name]}: ${text}${assumed ? ', assumed' : ''}. Tell it`}
+      >
         {text}
         {assumed && <small> (assumed)</small>}
       </button>
     );
   };
-  const untold = said?.parts.filter((p) => p.untold) ?? [];
+  const untold = said?.parts.filter(p => p.untold) ?? [];
   const props = { view, change, onClose: close };
   return (
     <div className="station lathe-told">
       <div className="drawn">
         {said && (
           <p className="sentence own">
-            The leadscrew is {word('leadscrew')}; the first gear goes {word('stud')}. Its gearbox: {word('gearbox')}. The tumbler {word('tumbler')}.
+            The leadscrew is {word('leadscrew')}; the first gear goes {word('stud')}. Its gearbox: {word('gearbox')}.
+            The tumbler {word('tumbler')}.
           </p>
         )}
-        <div className="drawing">{said && <Outline drawing={said.drawing} onPart={(p) => setOpen(p as PartName)} />}</div>
+        <div className="drawing">
+          {said && <Outline drawing={said.drawing} onPart={p => setOpen(p as PartName)} />}
+        </div>
       </div>
       <aside>
         {undo && (
@@ -90,10 +102,16 @@ function Told({ view, unit }: { view: LatheView; unit: 'mm' | 'in' }) {
             </button>
           </div>
         )}
-        {said?.assumed.filter((a) => a.pointer.startsWith('/plate')).map((a) => <p key={a.text} className="fault">{a.text}</p>)}
+        {said?.assumed
+          .filter(a => a.pointer.startsWith('/plate'))
+          .map(a => (
+            <p key={a.text} className="fault">
+              {a.text}
+            </p>
+          ))}
         {said && (
           <dl className="parts-said">
-            {LISTED.map((name) => (
+            {LISTED.map(name => (
               <div key={name}>
                 <dt>{NAMES[name]}</dt>
                 <dd>{word(name)}</dd>
@@ -104,7 +122,7 @@ function Told({ view, unit }: { view: LatheView; unit: 'mm' | 'in' }) {
         {untold.length > 0 && (
           <section className="watch" aria-label="Not told yet">
             <ul>
-              {untold.map((p) => (
+              {untold.map(p => (
                 <li key={p.part} className="note">
                   <span aria-hidden="true">●</span>
                   <p>
@@ -117,20 +135,55 @@ function Told({ view, unit }: { view: LatheView; unit: 'mm' | 'in' }) {
         )}
         <p className="how">{view.jobs.length ? `On it: ${view.jobs.join(', ')}.` : 'No job stands on it.'}</p>
         <div className="row lathe-acts">
-          <button type="button" className="act plain" onClick={() => setOpen('name')}>Rename</button>
-          <button type="button" className="act plain" onClick={() => setOpen('chart')}>Pitch chart</button>
-          <button type="button" className="act plain" onClick={() => setOpen('buy')}>Gears to make or buy</button>
-          <button type="button" className="act plain" disabled={copy.isPending} onClick={() => copy.mutate({ copy_of: view.id })}>Duplicate</button>
-          <a className="act plain as-link" href={`/api/v1/lathes/${encodeURIComponent(view.id)}`} download={`${view.id}.json`}>Export</a>
+          <button type="button" className="act plain" onClick={() => setOpen('name')}>
+            Rename
+          </button>
+          <button type="button" className="act plain" onClick={() => setOpen('chart')}>
+            Pitch chart
+          </button>
+          <button type="button" className="act plain" onClick={() => setOpen('buy')}>
+            Gears to make or buy
+          </button>
+          <button
+            type="button"
+            className="act plain"
+            disabled={copy.isPending}
+            onClick={() => copy.mutate({ copy_of: view.id })}
+          >
+            Duplicate
+          </button>
+          <a
+            className="act plain as-link"
+            href={`/api/v1/lathes/${encodeURIComponent(view.id)}`}
+            download={`${view.id}.json`}
+          >
+            Export
+          </a>
           {view.away ? (
-            <button type="button" className="act" onClick={() => away.mutate({ id: view.id, back: true })}>Bring it back</button>
+            <button type="button" className="act" onClick={() => away.mutate({ id: view.id, back: true })}>
+              Bring it back
+            </button>
           ) : (
-            <button type="button" className="act plain" disabled={away.isPending} onClick={() => away.mutate({ id: view.id, back: false }, { onSuccess: () => void navigate({ to: '/shop' }) })}>
+            <button
+              type="button"
+              className="act plain"
+              disabled={away.isPending}
+              onClick={() =>
+                away.mutate({ id: view.id, back: false }, { onSuccess: () => void navigate({ to: '/shop' }) })
+              }
+            >
               Delete
             </button>
           )}
         </div>
-        {[copy, away].map((m, i) => m.isError && <p key={i} className="fault" role="alert">{inWords(m.error)}</p>)}
+        {[copy, away].map(
+          (m, i) =>
+            m.isError && (
+              <p key={i} className="fault" role="alert">
+                {inWords(m.error)}
+              </p>
+            ),
+        )}
       </aside>
       <PartLeaf part={open === 'name' || open === 'chart' || open === 'buy' ? null : open} {...props} />
       <GearsLeaf open={open === 'gears'} {...props} />
@@ -143,9 +196,34 @@ function Told({ view, unit }: { view: LatheView; unit: 'mm' | 'in' }) {
 }
 
 /** Parts told in the column, in the order they are; the others are in the sentence. */
-const LISTED: PartName[] = ['mounted', 'gears', 'arm', 'dial', 'cross_slide', 'compound', 'speeds', 'spindle', 'post', 'stop', 'readout'];
+const LISTED: PartName[] = [
+  'mounted',
+  'gears',
+  'arm',
+  'dial',
+  'cross_slide',
+  'compound',
+  'speeds',
+  'spindle',
+  'post',
+  'stop',
+  'readout',
+];
 
 const NAMES: Record<PartName, string> = {
-  leadscrew: 'Leadscrew', stud: 'First gear', gearbox: 'Gearbox', tumbler: 'Tumbler', gears: 'In the drawer', mounted: 'On it now', arm: 'Arm', dial: 'Threading dial',
-  cross_slide: 'Cross-slide', compound: 'Compound', speeds: 'Speeds', spindle: 'Spindle', post: 'Tool post', stop: 'Carriage stop', readout: 'Digital readout',
+  leadscrew: 'Leadscrew',
+  stud: 'First gear',
+  gearbox: 'Gearbox',
+  tumbler: 'Tumbler',
+  gears: 'In the drawer',
+  mounted: 'On it now',
+  arm: 'Arm',
+  dial: 'Threading dial',
+  cross_slide: 'Cross-slide',
+  compound: 'Compound',
+  speeds: 'Speeds',
+  spindle: 'Spindle',
+  post: 'Tool post',
+  stop: 'Carriage stop',
+  readout: 'Digital readout',
 };

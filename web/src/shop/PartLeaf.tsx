@@ -28,7 +28,9 @@ export function PartLeaf({ part, ...props }: PartProps & { part: PartName | null
             value={props.view.profile}
             wholes={WHOLES}
             busy={props.change.isPending}
-            onSend={(patch, onError) => props.change.mutate({ says: asked.title.toLowerCase(), patch }, { onSuccess: props.onClose, onError })}
+            onSend={(patch, onError) =>
+              props.change.mutate({ says: asked.title.toLowerCase(), patch }, { onSuccess: props.onClose, onError })
+            }
           />
           {part === 'stud' && <TrialForm of="ratio" {...props} />}
           {part === 'dial' && <TrialForm of="dial" {...props} />}

@@ -8,7 +8,12 @@ import type { PartProps } from './PartLeaf';
 import { SheetReading } from './Reading';
 
 type Kind = 'in' | 'mm' | 'levers' | 'ratios';
-const KINDS: [Kind, string][] = [['in', 'Threads per inch'], ['mm', 'Pitches in mm'], ['levers', 'Two levers that multiply'], ['ratios', 'Ratios one by one']];
+const KINDS: [Kind, string][] = [
+  ['in', 'Threads per inch'],
+  ['mm', 'Pitches in mm'],
+  ['levers', 'Two levers that multiply'],
+  ['ratios', 'Ratios one by one'],
+];
 
 interface Plate extends GridText {
   kind: Kind;
@@ -18,7 +23,8 @@ interface Plate extends GridText {
   columnRatios: string[];
 }
 
-const train = (gears: { drivers?: number[]; driven?: number[] } | null | undefined) => (gears?.drivers?.length ? `${gears.drivers.join(' ')} / ${(gears.driven ?? []).join(' ')}` : '');
+const train = (gears: { drivers?: number[]; driven?: number[] } | null | undefined) =>
+  gears?.drivers?.length ? `${gears.drivers.join(' ')} / ${(gears.driven ?? []).join(' ')}` : '';
 
 /** What was typed; one that does not read is sent as it is, for the answer to name it. */
 const gearsOf = (text: string) => {
@@ -34,7 +40,7 @@ function begin(profile: LatheProfile): Plate {
       kind: levers ? 'levers' : plate.unit === 'mm' ? 'mm' : 'in',
       rows: plate.rows ?? [],
       columns: plate.columns ?? [],
-      cells: (plate.cells ?? []).map((row) => row.map((c) => (c === null ? '' : String(c)))),
+      cells: (plate.cells ?? []).map(row => row.map(c => (c === null ? '' : String(c)))),
       gears: train(plate.gears),
       rowGears: (plate.rows ?? []).map((_, i) => train(plate.row_gears?.[i])),
       rowRatios: (plate.row_ratios ?? []).map(String),
@@ -43,7 +49,14 @@ function begin(profile: LatheProfile): Plate {
   }
   const ratios = profile.gearbox ?? [];
   const fresh = { gears: '', rowRatios: ['1/1', '1/2'], columnRatios: ['1/1'], rowGears: [] };
-  if (ratios.length > 1) return { ...fresh, kind: 'ratios', rows: ratios.map((p) => p.name), columns: [''], cells: ratios.map((p) => [String(p.ratio)]) };
+  if (ratios.length > 1)
+    return {
+      ...fresh,
+      kind: 'ratios',
+      rows: ratios.map(p => p.name),
+      columns: [''],
+      cells: ratios.map(p => [String(p.ratio)]),
+    };
   return { ...fresh, kind: 'in', rows: ['A', 'B', 'C'], columns: ['1', '2', '3', '4'], cells: [] };
 }
 
@@ -51,7 +64,7 @@ function begin(profile: LatheProfile): Plate {
 function asked(p: Plate): { plate: PlateRequest | null; gearbox: { name: string; ratio: string }[] | null } {
   const cell = (i: number, j: number) => (p.cells[i]?.[j] ?? '').trim().replace(',', '.');
   if (p.kind === 'ratios') {
-    const list = p.rows.map((name, i) => ({ name: name.trim(), ratio: cell(i, 0) })).filter((r) => r.name || r.ratio);
+    const list = p.rows.map((name, i) => ({ name: name.trim(), ratio: cell(i, 0) })).filter(r => r.name || r.ratio);
     return { plate: null, gearbox: list.length ? list : null };
   }
   const levers = p.kind === 'levers';
@@ -61,7 +74,7 @@ function asked(p: Plate): { plate: PlateRequest | null; gearbox: { name: string;
     columns: p.columns,
     cells: levers ? null : p.rows.map((_, i) => p.columns.map((__, j) => cell(i, j) || null)),
     gears: levers ? null : gearsOf(p.gears),
-    row_gears: levers || !p.rowGears.some((g) => g.trim()) ? null : p.rows.map((_, i) => gearsOf(p.rowGears[i] ?? '')),
+    row_gears: levers || !p.rowGears.some(g => g.trim()) ? null : p.rows.map((_, i) => gearsOf(p.rowGears[i] ?? '')),
     row_ratios: levers ? p.rows.map((_, i) => p.rowRatios[i] ?? '') : null,
     column_ratios: levers ? p.columns.map((_, i) => p.columnRatios[i] ?? '') : null,
   };
@@ -85,15 +98,21 @@ function Telling({ view, change, onClose }: PartProps) {
   const cells = kind === 'in' || kind === 'mm';
   const faulty = (error: unknown, under: string) => {
     const faults = faultsOf(error);
-    setWrong(faults.length ? Object.fromEntries(faults.map((f) => [f.pointer.replace(under, ''), f.detail])) : { '': inWords(error) });
+    setWrong(
+      faults.length
+        ? Object.fromEntries(faults.map(f => [f.pointer.replace(under, ''), f.detail]))
+        : { '': inWords(error) },
+    );
   };
   const look = useMutation({
     mutationFn: async () => {
       const body = Object.fromEntries(Object.entries(asked(plate).plate ?? {}).filter(([, v]) => v !== null));
-      return unwrap(await api.POST('/api/v1/lathes/{id}/plate', { params: { path: { id: view.id } }, body: body as never }));
+      return unwrap(
+        await api.POST('/api/v1/lathes/{id}/plate', { params: { path: { id: view.id } }, body: body as never }),
+      );
     },
     onSuccess: () => setWrong({}),
-    onError: (e) => faulty(e, ''),
+    onError: e => faulty(e, ''),
   });
   const read: PlateRead | undefined = look.data;
   const edit = (part: Partial<Plate>) => {
@@ -101,7 +120,11 @@ function Telling({ view, change, onClose }: PartProps) {
     look.reset();
     setWrong({});
   };
-  const keep = () => change.mutate({ says: 'the gearbox', patch: asked(plate) }, { onSuccess: onClose, onError: (e) => faulty(e, '/plate') });
+  const keep = () =>
+    change.mutate(
+      { says: 'the gearbox', patch: asked(plate) },
+      { onSuccess: onClose, onError: e => faulty(e, '/plate') },
+    );
   if (sheet) {
     return (
       <SheetReading
@@ -124,14 +147,24 @@ function Telling({ view, change, onClose }: PartProps) {
             type="button"
             className="choice"
             aria-pressed={kind === k}
-            onClick={() => edit({ kind: k, ...(k === 'ratios' ? { columns: [''] } : plate.columns.length < 2 ? { columns: ['1', '2', '3', '4'] } : {}) })}
+            onClick={() =>
+              edit({
+                kind: k,
+                ...(k === 'ratios'
+                  ? { columns: [''] }
+                  : plate.columns.length < 2
+                    ? { columns: ['1', '2', '3', '4'] }
+                    : {}),
+              })
+            }
           >
             {says}
           </button>
         ))}
       </div>
       <p className="how">
-        {cells && 'Copy the plate as it stands: the places of one lever down the side, of the other along the top. Leave a cell empty where it prints nothing.'}
+        {cells &&
+          'Copy the plate as it stands: the places of one lever down the side, of the other along the top. Leave a cell empty where it prints nothing.'}
         {kind === 'levers' && 'The ratio of each place of the two levers, turns out for turns in; any two multiply.'}
         {kind === 'ratios' && 'Each lever position with its ratio, turns out for turns in.'}
       </p>
@@ -140,7 +173,12 @@ function Telling({ view, change, onClose }: PartProps) {
           <span>
             Change gears it assumes <small>(driving / driven, such as 40 / 80; none: straight through)</small>
           </span>
-          <input value={plate.gears} autoComplete="off" onChange={(e) => edit({ gears: e.currentTarget.value })} aria-invalid={stray.some(([at]) => at.startsWith('/gears'))} />
+          <input
+            value={plate.gears}
+            autoComplete="off"
+            onChange={e => edit({ gears: e.currentTarget.value })}
+            aria-invalid={stray.some(([at]) => at.startsWith('/gears'))}
+          />
         </label>
       )}
       <Grid
@@ -150,9 +188,15 @@ function Telling({ view, change, onClose }: PartProps) {
         one={kind === 'ratios'}
         wrong={wrong}
         read={read}
-        {...(kind === 'levers' ? { ratios: { rows: plate.rowRatios, columns: plate.columnRatios, onRatios: edit } } : {})}
+        {...(kind === 'levers'
+          ? { ratios: { rows: plate.rowRatios, columns: plate.columnRatios, onRatios: edit } }
+          : {})}
       />
-      {stray.map(([at, says]) => <p key={at} className="fault" role="alert">{says}</p>)}
+      {stray.map(([at, says]) => (
+        <p key={at} className="fault" role="alert">
+          {says}
+        </p>
+      ))}
       <div aria-live="polite">
         {read && <p>{read.misread.length ? <span className="fault">{read.says}</span> : <b>{read.says}</b>}</p>}
         {read?.doubt && <p>{read.doubt}</p>}
@@ -166,7 +210,13 @@ function Telling({ view, change, onClose }: PartProps) {
         <button type="button" className="act" disabled={change.isPending} onClick={keep}>
           Set
         </button>
-        <button type="button" className="act plain" onClick={() => change.mutate({ says: 'the gearbox', patch: { plate: null, gearbox: null } }, { onSuccess: onClose })}>
+        <button
+          type="button"
+          className="act plain"
+          onClick={() =>
+            change.mutate({ says: 'the gearbox', patch: { plate: null, gearbox: null } }, { onSuccess: onClose })
+          }
+        >
           There is no gearbox
         </button>
         <a className="act plain as-link" href={`/api/v1/lathes/${encodeURIComponent(view.id)}/plate.csv`} download>

@@ -9,7 +9,8 @@ export interface Found {
 }
 
 /** The line of each fault of a sheet: its pointer begins with it. */
-const ofSheet = (error: unknown): Found[] => faultsOf(error).map((f) => ({ says: f.detail, line: Number(f.pointer.split('/')[1]) || undefined }));
+const ofSheet = (error: unknown): Found[] =>
+  faultsOf(error).map(f => ({ says: f.detail, line: Number(f.pointer.split('/')[1]) || undefined }));
 
 /** JSON read with its places; what does not read is told by its line. */
 export function readJson(text: string): { value: unknown; lineOf: (pointer: string) => number | undefined } | Found {
@@ -18,7 +19,7 @@ export function readJson(text: string): { value: unknown; lineOf: (pointer: stri
     return {
       value: data,
       // A field that is missing is told at the part it is missing from.
-      lineOf: (pointer) => {
+      lineOf: pointer => {
         for (let place = pointer; ; place = place.slice(0, place.lastIndexOf('/'))) {
           const found = pointers[place];
           if (found) return (found.key ?? found.value).line + 1;
@@ -34,7 +35,15 @@ export function readJson(text: string): { value: unknown; lineOf: (pointer: stri
 }
 
 /** A file or a text read in; its faults are told by their lines, and the text stays to be mended. */
-export function Reading({ how, accept, act, faults, busy, onRead, onText }: {
+export function Reading({
+  how,
+  accept,
+  act,
+  faults,
+  busy,
+  onRead,
+  onText,
+}: {
   how: string;
   accept: string;
   act: string;
@@ -62,25 +71,37 @@ export function Reading({ how, accept, act, faults, busy, onRead, onText }: {
   return (
     <div className="reading">
       <p className="how">{how}</p>
-      <label className="act plain as-link" htmlFor={`${id}-file`}>Open a file</label>
+      <label className="act plain as-link" htmlFor={`${id}-file`}>
+        Open a file
+      </label>
       <input
         id={`${id}-file`}
         className="file"
         type="file"
         accept={accept}
-        onChange={(e) => {
+        onChange={e => {
           const file = e.currentTarget.files?.[0];
           if (file) void file.text().then(take);
           e.currentTarget.value = '';
         }}
       />
       <label htmlFor={`${id}-text`}>or paste it here</label>
-      <textarea id={`${id}-text`} ref={area} rows={10} spellCheck={false} value={text} onChange={(e) => take(e.currentTarget.value)} aria-invalid={faults.length > 0} />
+      <textarea
+        id={`${id}-text`}
+        ref={area}
+        rows={10}
+        spellCheck={false}
+        value={text}
+        onChange={e => take(e.currentTarget.value)}
+        aria-invalid={faults.length > 0}
+      />
       {faults.length > 0 && (
         <div role="alert" className="faults">
-          <p className="fault">Nothing was read in. Mend {faults.length === 1 ? 'this' : `these ${faults.length}`} and try again:</p>
+          <p className="fault">
+            Nothing was read in. Mend {faults.length === 1 ? 'this' : `these ${faults.length}`} and try again:
+          </p>
           <ul>
-            {faults.map((f) => (
+            {faults.map(f => (
               <li key={`${f.line}${f.says}`}>
                 {f.line !== undefined && (
                   <button type="button" className="word" onClick={() => show(f.line ?? 1)}>
@@ -101,7 +122,14 @@ export function Reading({ how, accept, act, faults, busy, onRead, onText }: {
 }
 
 /** A part of the lathe read in from a sheet. */
-export function SheetReading({ sheet, says, how, act, change, onClose }: Pick<PartProps, 'change' | 'onClose'> & { sheet: 'gears' | 'plate'; says: string; how: string; act: string }) {
+export function SheetReading({
+  sheet,
+  says,
+  how,
+  act,
+  change,
+  onClose,
+}: Pick<PartProps, 'change' | 'onClose'> & { sheet: 'gears' | 'plate'; says: string; how: string; act: string }) {
   return (
     <Reading
       how={how}
@@ -110,7 +138,7 @@ export function SheetReading({ sheet, says, how, act, change, onClose }: Pick<Pa
       faults={ofSheet(change.error)}
       busy={change.isPending}
       onText={change.reset}
-      onRead={(text) => change.mutate({ says, sheet, text }, { onSuccess: onClose })}
+      onRead={text => change.mutate({ says, sheet, text }, { onSuccess: onClose })}
     />
   );
 }

@@ -18,7 +18,7 @@ export function ShopPage() {
   const away = useAway();
   const back = usePutAway();
   const navigate = useNavigate();
-  const add = useAddLathe((made) => void navigate({ to: '/shop/lathes/$id', params: { id: made.id } }));
+  const add = useAddLathe(made => void navigate({ to: '/shop/lathes/$id', params: { id: made.id } }));
   const [leaf, setLeaf] = useState<'new' | 'import' | null>(null);
   const close = () => {
     setLeaf(null);
@@ -31,13 +31,13 @@ export function ShopPage() {
     <div className="shell">
       <Head>
         <h1 className="board-name">The shop</h1>
-        </Head>
+      </Head>
       <main className="board">
         <section aria-labelledby="lathes-head">
           <h2 id="lathes-head">Lathes</h2>
           {lathes.isError && <p className="fault">{inWords(lathes.error)}</p>}
           <ul className="jobs">
-            {lathes.data?.map((l) => (
+            {lathes.data?.map(l => (
               <li key={l.id}>
                 <Link to="/shop/lathes/$id" params={{ id: l.id ?? '' }}>
                   <b>{l.name ?? l.id}</b>
@@ -52,8 +52,12 @@ export function ShopPage() {
           </ul>
         </section>
         <div className="row">
-          <button type="button" className="act" onClick={() => setLeaf('new')}>Describe a lathe</button>
-          <button type="button" className="act plain" onClick={() => setLeaf('import')}>Read a lathe file</button>
+          <button type="button" className="act" onClick={() => setLeaf('new')}>
+            Describe a lathe
+          </button>
+          <button type="button" className="act plain" onClick={() => setLeaf('import')}>
+            Read a lathe file
+          </button>
         </div>
         <DrawerShelves />
         <WholeShop />
@@ -61,10 +65,14 @@ export function ShopPage() {
           <section aria-labelledby="away-head">
             <h2 id="away-head">Deleted</h2>
             <ul className="away">
-              {away.data?.map((l) => (
+              {away.data?.map(l => (
                 <li key={l.id} className="row">
                   <span>{l.name ?? l.id}</span>
-                  <button type="button" className="act plain" onClick={() => back.mutate({ id: l.id ?? '', back: true })}>
+                  <button
+                    type="button"
+                    className="act plain"
+                    onClick={() => back.mutate({ id: l.id ?? '', back: true })}
+                  >
                     Undo: bring the {l.name ?? l.id} back
                   </button>
                 </li>
@@ -76,8 +84,15 @@ export function ShopPage() {
       <Leaf title="A new lathe" open={leaf === 'new'} onClose={close}>
         {leaf === 'new' && (
           <>
-            <p className="how">Give it a name; what you do not tell afterwards stands at what is usual, and says so.</p>
-            <NameForm now="" act="Describe it" fault={add.isError ? inWords(add.error) : null} onName={(name) => add.mutate({ name })} />
+            <p className="how">
+              Give it a name; what you do not tell afterwards stands at what is usual, and says so.
+            </p>
+            <NameForm
+              now=""
+              act="Describe it"
+              fault={add.isError ? inWords(add.error) : null}
+              onName={name => add.mutate({ name })}
+            />
           </>
         )}
       </Leaf>
@@ -98,8 +113,8 @@ function Import({ add }: { add: ReturnType<typeof useAddLathe> }) {
     add.mutate(
       { profile: json.value },
       {
-        onError: (e) => {
-          const told = faultsOf(e).map((f) => {
+        onError: e => {
+          const told = faultsOf(e).map(f => {
             const at = f.pointer.replace('/profile', '');
             return { says: `${at.slice(1).replaceAll('/', ', ')}: ${f.detail}`, line: json.lineOf(at) };
           });

@@ -8,14 +8,29 @@ import { useKeepKit } from './hooks';
 export type Shelf = 'bits' | 'inserts';
 type Tool = OwnedBit | OwnedInsert;
 
-const CUTS: Field = { kind: 'choice', at: 'kind', says: 'It cuts', choices: [{ says: 'outside', value: 'external' }, { says: 'in a bore', value: 'internal' }] };
+const CUTS: Field = {
+  kind: 'choice',
+  at: 'kind',
+  says: 'It cuts',
+  choices: [
+    { says: 'outside', value: 'external' },
+    { says: 'in a bore', value: 'internal' },
+  ],
+};
 const FIELDS: Record<Shelf, Field[]> = {
   bits: [
     { kind: 'text', at: 'name', says: 'Called' },
     CUTS,
     {
-      kind: 'choice', at: 'material', says: 'Made of',
-      choices: [{ says: 'high-speed steel', value: 'hss' }, { says: 'cobalt steel', value: 'cobalt' }, { says: 'carbon steel', value: 'carbon_steel' }, { says: 'carbide', value: 'carbide' }],
+      kind: 'choice',
+      at: 'material',
+      says: 'Made of',
+      choices: [
+        { says: 'high-speed steel', value: 'hss' },
+        { says: 'cobalt steel', value: 'cobalt' },
+        { says: 'carbon steel', value: 'carbon_steel' },
+        { says: 'carbide', value: 'carbide' },
+      ],
     },
     ...TIP_FIELDS,
     { kind: 'number', at: 'left_relief_deg', says: 'Relief of its left side, degrees', how: 'face up, point away' },
@@ -28,12 +43,25 @@ const FIELDS: Record<Shelf, Field[]> = {
   inserts: [
     { kind: 'text', at: 'name', says: 'Called' },
     CUTS,
-    { kind: 'choice', at: 'full_profile', says: 'It is', choices: [{ says: 'for a range of pitches', value: false }, { says: 'for one pitch, crest and all', value: true }] },
+    {
+      kind: 'choice',
+      at: 'full_profile',
+      says: 'It is',
+      choices: [
+        { says: 'for a range of pitches', value: false },
+        { says: 'for one pitch, crest and all', value: true },
+      ],
+    },
     { kind: 'length', at: 'pitch_from_mm', says: 'Finest pitch' },
     { kind: 'length', at: 'pitch_to_mm', says: 'Coarsest pitch' },
     { kind: 'number', at: 'included_angle_deg', says: 'Included angle, degrees' },
     { kind: 'length', at: 'tip_radius_mm', says: 'Radius on its tip' },
-    { kind: 'number', at: 'seat_tilt_deg', says: 'Its seat tilts it, degrees', how: 'under nought for left-hand threads' },
+    {
+      kind: 'number',
+      at: 'seat_tilt_deg',
+      says: 'Its seat tilts it, degrees',
+      how: 'under nought for left-hand threads',
+    },
     { kind: 'number', at: 'clearance_deg', says: 'Its own clearance on each flank, degrees' },
     { kind: 'length', at: 'smallest_bore_mm', says: 'Smallest bore its bar goes into' },
     { kind: 'length', at: 'reach_mm', says: 'How far its bar reaches' },
@@ -41,12 +69,34 @@ const FIELDS: Record<Shelf, Field[]> = {
   ],
 };
 const FRESH = {
-  bits: (kind: OwnedBit['kind'], angle: number): OwnedBit => ({ name: '', kind, material: 'hss', included_angle_deg: angle, condition: 'sharp' }),
-  inserts: (kind: OwnedBit['kind'], angle: number): OwnedInsert => ({ name: '', kind, full_profile: false, pitch_from_mm: 0.5, pitch_to_mm: 3, included_angle_deg: angle, tip_radius_mm: 0.1, seat_tilt_deg: 1.5, condition: 'sharp' }),
+  bits: (kind: OwnedBit['kind'], angle: number): OwnedBit => ({
+    name: '',
+    kind,
+    material: 'hss',
+    included_angle_deg: angle,
+    condition: 'sharp',
+  }),
+  inserts: (kind: OwnedBit['kind'], angle: number): OwnedInsert => ({
+    name: '',
+    kind,
+    full_profile: false,
+    pitch_from_mm: 0.5,
+    pitch_to_mm: 3,
+    included_angle_deg: angle,
+    tip_radius_mm: 0.1,
+    seat_tilt_deg: 1.5,
+    condition: 'sharp',
+  }),
 };
 
 /** Ground anew, a bit's tip and sides are unknown until they are measured. */
-const UNMEASURED = { tip_flat_mm: null, tip_radius_mm: null, tip_flat_between_mm: null, left_relief_deg: null, right_relief_deg: null };
+const UNMEASURED = {
+  tip_flat_mm: null,
+  tip_radius_mm: null,
+  tip_flat_between_mm: null,
+  left_relief_deg: null,
+  right_relief_deg: null,
+};
 
 /** A tool on its shelf: which, and where. */
 export interface Held {
@@ -55,7 +105,8 @@ export interface Held {
 }
 
 /** What became of a tool, with the newest; the oldest of a long story is let go. */
-export const happened = (history: OwnedBit['history'], what: string) => [...(history ?? []), { what, on: new Date().toISOString().slice(0, 10) }].slice(-100);
+export const happened = (history: OwnedBit['history'], what: string) =>
+  [...(history ?? []), { what, on: new Date().toISOString().slice(0, 10) }].slice(-100);
 
 /** The kit with one tool changed, added or taken out. */
 function withTool(kit: Kit, { shelf, index }: Held, tool: Tool | null): Kit {
@@ -65,7 +116,14 @@ function withTool(kit: Kit, { shelf, index }: Held, tool: Tool | null): Kit {
 }
 
 /** What is known of one tool, and what became of it. */
-export function ToolForm({ held, kind, angle, where, back, done }: {
+export function ToolForm({
+  held,
+  kind,
+  angle,
+  where,
+  back,
+  done,
+}: {
   held: Held;
   /** What a new one is taken to cut. */
   kind: OwnedBit['kind'];
@@ -81,9 +139,11 @@ export function ToolForm({ held, kind, angle, where, back, done }: {
   const fresh = FRESH[held.shelf](kind, angle);
   const known = kit[held.shelf]?.[held.index];
   const tool: Tool = known ?? fresh;
-  const put = (next: Tool | null, onError?: (error: unknown) => void) => keep.mutate(withTool(kit, held, next), { onSuccess: done, ...(onError ? { onError } : {}) });
+  const put = (next: Tool | null, onError?: (error: unknown) => void) =>
+    keep.mutate(withTool(kit, held, next), { onSuccess: done, ...(onError ? { onError } : {}) });
   // A null takes a field away: the drawer is kept whole, so it is left out of what is sent.
-  const changed = (patch: Record<string, unknown>) => Object.fromEntries(Object.entries({ ...tool, ...patch }).filter(([, v]) => v !== null)) as unknown as Tool;
+  const changed = (patch: Record<string, unknown>) =>
+    Object.fromEntries(Object.entries({ ...tool, ...patch }).filter(([, v]) => v !== null)) as unknown as Tool;
   const became = (what: string, condition: Tool['condition']) => {
     const { history = [] } = tool;
     const told = { condition, history: happened(history, where ? `${what}, at ${where}` : what) };
@@ -104,23 +164,38 @@ export function ToolForm({ held, kind, angle, where, back, done }: {
         <>
           <p>
             It is {tool.condition ?? 'sharp'}.
-            {(tool.history ?? []).map((h) => (
-              <span key={`${h.on}${h.what}`} className="how"> {h.on}: {h.what}.</span>
+            {(tool.history ?? []).map(h => (
+              <span key={`${h.on}${h.what}`} className="how">
+                {' '}
+                {h.on}: {h.what}.
+              </span>
             ))}
           </p>
           <div className="row">
-            <button type="button" className="choice" onClick={() => became('worn', 'worn')}>Mark it worn</button>
-            <button type="button" className="choice" onClick={() => became(held.shelf === 'bits' ? 'reground' : 'new edge', 'sharp')}>
+            <button type="button" className="choice" onClick={() => became('worn', 'worn')}>
+              Mark it worn
+            </button>
+            <button
+              type="button"
+              className="choice"
+              onClick={() => became(held.shelf === 'bits' ? 'reground' : 'new edge', 'sharp')}
+            >
               {held.shelf === 'bits' ? 'It was reground' : 'A new edge'}
             </button>
-            <button type="button" className="choice" onClick={() => became('broken', 'broken')}>It broke</button>
-            <button type="button" className="act plain" onClick={() => put(null)}>Take it out of the drawer</button>
+            <button type="button" className="choice" onClick={() => became('broken', 'broken')}>
+              It broke
+            </button>
+            <button type="button" className="act plain" onClick={() => put(null)}>
+              Take it out of the drawer
+            </button>
           </div>
         </>
       )}
       {back && (
         <div className="row">
-          <button type="button" className="act plain" onClick={done}>{back}</button>
+          <button type="button" className="act plain" onClick={done}>
+            {back}
+          </button>
         </div>
       )}
     </div>

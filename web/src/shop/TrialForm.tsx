@@ -8,11 +8,18 @@ import type { PartProps } from './PartLeaf';
 const ASKED = {
   ratio: {
     how: 'A minute’s trial: half-nut closed, the train that is told to be on, lever at its first place. Turn the spindle by hand and measure how far the carriage goes.',
-    fields: [['spindle_turns', 'Turns of the spindle'], ['travel_mm', 'How far the carriage went']],
+    fields: [
+      ['spindle_turns', 'Turns of the spindle'],
+      ['travel_mm', 'How far the carriage went'],
+    ],
   },
   dial: {
     how: 'A minute’s trial: half-nut open, the carriage standing. Turn the leadscrew and count the marks that pass.',
-    fields: [['screw_turns', 'Turns of the leadscrew'], ['marks_passed', 'Marks that passed'], ['marks', 'Marks on the dial']],
+    fields: [
+      ['screw_turns', 'Turns of the leadscrew'],
+      ['marks_passed', 'Marks that passed'],
+      ['marks', 'Marks on the dial'],
+    ],
   },
 } as const;
 
@@ -24,14 +31,16 @@ export function TrialForm({ of, view, change, onClose }: PartProps & { of: keyof
   const [fault, setFault] = useState<string | null>(null);
   const asked = ASKED[of];
   const trial = useMutation({
-    mutationFn: async (body: Record<string, unknown>) => unwrap(await api.POST('/api/v1/lathes/{id}/trial', { params: { path: { id: view.id } }, body: body as never })),
-    onError: (e) => setFault(inWords(e)),
+    mutationFn: async (body: Record<string, unknown>) =>
+      unwrap(await api.POST('/api/v1/lathes/{id}/trial', { params: { path: { id: view.id } }, body: body as never })),
+    onError: e => setFault(inWords(e)),
   });
   const mounted = view.profile.mounted;
   const told = trial.data;
   const go = async () => {
     setFault(null);
-    const body: Record<string, unknown> = of === 'ratio' ? { train: { drivers: mounted?.drivers ?? [], driven: mounted?.driven ?? [] } } : {};
+    const body: Record<string, unknown> =
+      of === 'ratio' ? { train: { drivers: mounted?.drivers ?? [], driven: mounted?.driven ?? [] } } : {};
     for (const [name, says] of asked.fields) {
       const text = texts[name] ?? '';
       if (!text.trim()) continue;
@@ -50,23 +59,41 @@ export function TrialForm({ of, view, change, onClose }: PartProps & { of: keyof
   return (
     <form
       className="part-form trial"
-      onSubmit={(e) => {
+      onSubmit={e => {
         e.preventDefault();
         void go();
       }}
     >
       <p className="how">{asked.how}</p>
-      {of === 'ratio' && !mounted?.drivers?.length && <p className="how">No train is told to be on: tell it first, or this counts the gears as one to one.</p>}
+      {of === 'ratio' && !mounted?.drivers?.length && (
+        <p className="how">No train is told to be on: tell it first, or this counts the gears as one to one.</p>
+      )}
       {asked.fields.map(([name, says]) => (
         <label key={name} className="part-field" htmlFor={`${id}-${name}`}>
           <span>{says}</span>
-          <input id={`${id}-${name}`} inputMode="decimal" autoComplete="off" value={texts[name] ?? ''} onChange={(e) => setTexts({ ...texts, [name]: e.currentTarget.value })} />
+          <input
+            id={`${id}-${name}`}
+            inputMode="decimal"
+            autoComplete="off"
+            value={texts[name] ?? ''}
+            onChange={e => setTexts({ ...texts, [name]: e.currentTarget.value })}
+          />
         </label>
       ))}
-      {fault && <p className="fault" role="alert">{fault}</p>}
-      <div aria-live="polite">{told?.says.map((s) => <p key={s}>{s}</p>)}</div>
+      {fault && (
+        <p className="fault" role="alert">
+          {fault}
+        </p>
+      )}
+      <div aria-live="polite">
+        {told?.says.map(s => (
+          <p key={s}>{s}</p>
+        ))}
+      </div>
       <div className="row">
-        <button type="submit" className="act plain" disabled={trial.isPending}>Work it out</button>
+        <button type="submit" className="act plain" disabled={trial.isPending}>
+          Work it out
+        </button>
         {(told?.fixed_ratio ?? told?.dial_teeth) && (
           <button
             type="button"
@@ -76,7 +103,7 @@ export function TrialForm({ of, view, change, onClose }: PartProps & { of: keyof
                 told?.fixed_ratio
                   ? { says: 'the fixed ratio', patch: { fixed_ratio: told.fixed_ratio } }
                   : { says: 'the dial', patch: { dial: { teeth: told?.dial_teeth, marks: Number(texts['marks']) } } },
-                { onSuccess: onClose, onError: (e) => setFault(inWords(e)) },
+                { onSuccess: onClose, onError: e => setFault(inWords(e)) },
               )
             }
           >

@@ -26,13 +26,20 @@ export function WholeShop() {
     setBusy(true);
     try {
       // As it was typed: its numbers are not to be read and written on the way.
-      const answer = await fetch('/api/v1/shop.json', { method: 'POST', body: text, headers: { 'content-type': 'application/json' } });
+      const answer = await fetch('/api/v1/shop.json', {
+        method: 'POST',
+        body: text,
+        headers: { 'content-type': 'application/json' },
+      });
       if (!answer.ok) throw new Refused((await answer.json()) as Problem);
       setTaken((await answer.json()) as TakenIn);
       setOpen(false);
       await queries.invalidateQueries();
     } catch (error) {
-      const told = faultsOf(error).map((f) => ({ says: `${f.pointer.slice(1).replaceAll('/', ', ')}: ${f.detail}`, line: json.lineOf(f.pointer) }));
+      const told = faultsOf(error).map(f => ({
+        says: `${f.pointer.slice(1).replaceAll('/', ', ')}: ${f.detail}`,
+        line: json.lineOf(f.pointer),
+      }));
       setFaults(told.length ? told : [{ says: inWords(error) }]);
     } finally {
       setBusy(false);
@@ -64,7 +71,7 @@ export function WholeShop() {
             faults={faults}
             busy={busy}
             onText={() => setFaults([])}
-            onRead={(text) => void read(text)}
+            onRead={text => void read(text)}
           />
         )}
       </Leaf>

@@ -3,13 +3,37 @@ import type { Field } from '../parts/fields';
 
 export type PartName = PartSaid['part'];
 
-const yes = (at: string, says: string): Field => ({ kind: 'choice', at, says, choices: [{ says: 'yes', value: true }, { says: 'no', value: false }] });
+const yes = (at: string, says: string): Field => ({
+  kind: 'choice',
+  at,
+  says,
+  choices: [
+    { says: 'yes', value: true },
+    { says: 'no', value: false },
+  ],
+});
 
 const slide = (at: string): Field[] => [
-  { kind: 'choice', at: `${at}.unit`, says: 'Its dial is in', choices: [{ says: 'inches', value: 'in' }, { says: 'millimetres', value: 'mm' }] },
+  {
+    kind: 'choice',
+    at: `${at}.unit`,
+    says: 'Its dial is in',
+    choices: [
+      { says: 'inches', value: 'in' },
+      { says: 'millimetres', value: 'mm' },
+    ],
+  },
   { kind: 'number', at: `${at}.graduation`, says: 'One division', how: 'in the dial’s own unit' },
   { kind: 'number', at: `${at}.per_turn`, says: 'One turn', how: 'in the dial’s own unit' },
-  { kind: 'choice', at: `${at}.reads`, says: 'It reads', choices: [{ says: 'travel', value: 'radius' }, { says: 'diameter, twice the travel', value: 'diameter' }] },
+  {
+    kind: 'choice',
+    at: `${at}.reads`,
+    says: 'It reads',
+    choices: [
+      { says: 'travel', value: 'radius' },
+      { says: 'diameter, twice the travel', value: 'diameter' },
+    ],
+  },
 ];
 
 /** What is asked of each part, in order. Gears and gearbox have leaves of their own. */
@@ -20,7 +44,15 @@ export const FIELDS: Partial<Record<PartName, { title: string; how: string; fiel
     fields: [
       { kind: 'number', at: 'leadscrew.tpi', says: 'Threads per inch' },
       { kind: 'number', at: 'leadscrew.pitch_mm', says: 'or its pitch in mm' },
-      { kind: 'choice', at: 'leadscrew.hand', says: 'Hand', choices: [{ says: 'right', value: 'right' }, { says: 'left', value: 'left' }] },
+      {
+        kind: 'choice',
+        at: 'leadscrew.hand',
+        says: 'Hand',
+        choices: [
+          { says: 'right', value: 'right' },
+          { says: 'left', value: 'left' },
+        ],
+      },
       { kind: 'length', at: 'leadscrew.diameter_mm', says: 'Across it' },
     ],
   },
@@ -34,7 +66,9 @@ export const FIELDS: Partial<Record<PartName, { title: string; how: string; fiel
     how: 'The lever that turns the leadscrew about.',
     fields: [
       {
-        kind: 'choice', at: 'tumbler', says: 'It has',
+        kind: 'choice',
+        at: 'tumbler',
+        says: 'It has',
         choices: [
           { says: 'both ways and a neutral place', value: ['right', 'left', 'neutral'] },
           { says: 'both ways', value: ['right', 'left'] },
@@ -63,7 +97,9 @@ export const FIELDS: Partial<Record<PartName, { title: string; how: string; fiel
       { kind: 'length', at: 'arm.shaft_radius_mm', says: 'Largest boss, its radius' },
       { kind: 'number', at: 'arm.studs', says: 'Studs it holds' },
       {
-        kind: 'choice', at: 'max_compounds', says: 'Trains',
+        kind: 'choice',
+        at: 'max_compounds',
+        says: 'Trains',
         choices: [
           { says: 'two gears', value: 0 },
           { says: 'two or four', value: 1 },
@@ -80,7 +116,11 @@ export const FIELDS: Partial<Record<PartName, { title: string; how: string; fiel
       { kind: 'number', at: 'dial.marks', says: 'Marks', how: 'left out: as many as teeth' },
     ],
   },
-  cross_slide: { title: 'The cross-slide’s dial', how: 'Read a division and a turn off it.', fields: slide('cross_slide') },
+  cross_slide: {
+    title: 'The cross-slide’s dial',
+    how: 'Read a division and a turn off it.',
+    fields: slide('cross_slide'),
+  },
   compound: {
     title: 'The compound',
     how: 'Its dial, its travel, and how far it swings.',
@@ -90,8 +130,13 @@ export const FIELDS: Partial<Record<PartName, { title: string; how: string; fiel
       { kind: 'number', at: 'compound.swing_deg.0', says: 'Swings from, degrees' },
       { kind: 'number', at: 'compound.swing_deg.1', says: 'to, degrees' },
       {
-        kind: 'choice', at: 'compound.scale_zero', says: 'Its scale has nought with the slide',
-        choices: [{ says: 'along the cross-slide', value: 'cross_slide' }, { says: 'along the bed', value: 'bed' }],
+        kind: 'choice',
+        at: 'compound.scale_zero',
+        says: 'Its scale has nought with the slide',
+        choices: [
+          { says: 'along the cross-slide', value: 'cross_slide' },
+          { says: 'along the bed', value: 'bed' },
+        ],
       },
     ],
   },
@@ -105,8 +150,14 @@ export const FIELDS: Partial<Record<PartName, { title: string; how: string; fiel
     how: 'How the chuck is held settles whether the spindle may be reversed in the cut.',
     fields: [
       {
-        kind: 'choice', at: 'spindle.chuck', says: 'The chuck is',
-        choices: [{ says: 'screwed on', value: 'screwed' }, { says: 'held by cams', value: 'cam_lock' }, { says: 'bolted on', value: 'bolted' }],
+        kind: 'choice',
+        at: 'spindle.chuck',
+        says: 'The chuck is',
+        choices: [
+          { says: 'screwed on', value: 'screwed' },
+          { says: 'held by cams', value: 'cam_lock' },
+          { says: 'bolted on', value: 'bolted' },
+        ],
       },
       yes('spindle.reverses', 'It reverses'),
       yes('spindle.clutch', 'It has a clutch'),
@@ -117,15 +168,31 @@ export const FIELDS: Partial<Record<PartName, { title: string; how: string; fiel
   post: {
     title: 'The tool post',
     how: '',
-    fields: [{ kind: 'choice', at: 'post', says: 'It stands', choices: [{ says: 'at the front', value: 'front' }, { says: 'at the rear', value: 'rear' }] }],
+    fields: [
+      {
+        kind: 'choice',
+        at: 'post',
+        says: 'It stands',
+        choices: [
+          { says: 'at the front', value: 'front' },
+          { says: 'at the rear', value: 'rear' },
+        ],
+      },
+    ],
   },
   stop: {
     title: 'The carriage stop',
     how: 'A fixed stop does not throw the half-nut out: never let a closed half-nut run into one.',
     fields: [
       {
-        kind: 'choice', at: 'carriage_stop', says: 'On the bed there is',
-        choices: [{ says: 'none', value: 'none' }, { says: 'a fixed block', value: 'fixed' }, { says: 'one that throws the feed out', value: 'trips' }],
+        kind: 'choice',
+        at: 'carriage_stop',
+        says: 'On the bed there is',
+        choices: [
+          { says: 'none', value: 'none' },
+          { says: 'a fixed block', value: 'fixed' },
+          { says: 'one that throws the feed out', value: 'trips' },
+        ],
       },
     ],
   },
@@ -133,7 +200,15 @@ export const FIELDS: Partial<Record<PartName, { title: string; how: string; fiel
     title: 'The digital readout',
     how: 'Nothing told: there is none.',
     fields: [
-      { kind: 'choice', at: 'readout.cross_slide', says: 'It reads the cross-slide as', choices: [{ says: 'travel', value: 'radius' }, { says: 'diameter', value: 'diameter' }] },
+      {
+        kind: 'choice',
+        at: 'readout.cross_slide',
+        says: 'It reads the cross-slide as',
+        choices: [
+          { says: 'travel', value: 'radius' },
+          { says: 'diameter', value: 'diameter' },
+        ],
+      },
       yes('readout.compound', 'It reads the compound'),
       yes('readout.carriage', 'It reads the carriage'),
       { kind: 'length', at: 'readout.resolution_mm', says: 'Its last place' },

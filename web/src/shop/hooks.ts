@@ -6,17 +6,24 @@ import { api, type Kit, type LatheProfile, type LatheView, Refused, unwrap } fro
 export type LathePatch = { [K in keyof LatheProfile]?: unknown };
 
 export const useLatheView = (id: string) =>
-  useQuery({ queryKey: ['lathe', id], queryFn: async () => unwrap(await api.GET('/api/v1/lathes/{id}/view', { params: { path: { id } } })) });
+  useQuery({
+    queryKey: ['lathe', id],
+    queryFn: async () => unwrap(await api.GET('/api/v1/lathes/{id}/view', { params: { path: { id } } })),
+  });
 
 export const useAway = () =>
-  useQuery({ queryKey: ['lathes', 'away'], queryFn: async () => unwrap(await api.GET('/api/v1/lathes', { params: { query: { away: true } } })) });
+  useQuery({
+    queryKey: ['lathes', 'away'],
+    queryFn: async () => unwrap(await api.GET('/api/v1/lathes', { params: { query: { away: true } } })),
+  });
 
 /** Everything reckoned on a lathe is stale once it changes. */
 function useKept() {
   const queries = useQueryClient();
   return (view: LatheView) => {
     queries.setQueryData(['lathe', view.id], view);
-    for (const key of ['lathes', 'jobs', 'job', 'chart', 'purchases', 'day']) void queries.invalidateQueries({ queryKey: [key] });
+    for (const key of ['lathes', 'jobs', 'job', 'chart', 'purchases', 'day'])
+      void queries.invalidateQueries({ queryKey: [key] });
   };
 }
 
@@ -24,8 +31,9 @@ function useKept() {
 export function useAddLathe(then: (view: LatheView) => void) {
   const kept = useKept();
   return useMutation({
-    mutationFn: async (body: { name?: string; copy_of?: string; profile?: unknown }) => unwrap(await api.POST('/api/v1/lathes', { body: body as never })),
-    onSuccess: (view) => {
+    mutationFn: async (body: { name?: string; copy_of?: string; profile?: unknown }) =>
+      unwrap(await api.POST('/api/v1/lathes', { body: body as never })),
+    onSuccess: view => {
       kept(view);
       then(view);
     },
@@ -38,7 +46,9 @@ export function usePutAway() {
   return useMutation({
     mutationFn: async ({ id, back }: { id: string; back: boolean }) => {
       const params = { params: { path: { id } } };
-      return unwrap(back ? await api.POST('/api/v1/lathes/{id}/back', params) : await api.DELETE('/api/v1/lathes/{id}', params));
+      return unwrap(
+        back ? await api.POST('/api/v1/lathes/{id}/back', params) : await api.DELETE('/api/v1/lathes/{id}', params),
+      );
     },
     onSuccess: kept,
   });
@@ -52,17 +62,30 @@ export function useLatheChange(view: LatheView | undefined) {
   const revision = () => ({ 'If-Match': String(view?.revision) });
   const params = () => ({ path: { id: view?.id ?? '' }, header: revision() });
   const change = useMutation({
-    mutationFn: async (asked: { says: string } & ({ patch: LathePatch } | { sheet: 'gears' | 'plate'; text: string })) => {
-      if ('patch' in asked) return unwrap(await api.PATCH('/api/v1/lathes/{id}', { params: params(), body: asked.patch as never }));
-      const sent = { params: params(), body: asked.text, bodySerializer: (text: string) => text, headers: { 'Content-Type': 'text/csv' } };
-      return unwrap(asked.sheet === 'gears' ? await api.PUT('/api/v1/lathes/{id}/gears.csv', sent) : await api.PUT('/api/v1/lathes/{id}/plate.csv', sent));
+    mutationFn: async (
+      asked: { says: string } & ({ patch: LathePatch } | { sheet: 'gears' | 'plate'; text: string }),
+    ) => {
+      if ('patch' in asked)
+        return unwrap(await api.PATCH('/api/v1/lathes/{id}', { params: params(), body: asked.patch as never }));
+      const sent = {
+        params: params(),
+        body: asked.text,
+        bodySerializer: (text: string) => text,
+        headers: { 'Content-Type': 'text/csv' },
+      };
+      return unwrap(
+        asked.sheet === 'gears'
+          ? await api.PUT('/api/v1/lathes/{id}/gears.csv', sent)
+          : await api.PUT('/api/v1/lathes/{id}/plate.csv', sent),
+      );
     },
     onSuccess: (newer, asked) => {
       if (view) setBefore([...before, { says: asked.says, profile: view.profile }]);
       kept(newer);
     },
-    onError: (error) => {
-      if (error instanceof Refused && error.problem.current) queries.setQueryData(['lathe', view?.id], error.problem.current);
+    onError: error => {
+      if (error instanceof Refused && error.problem.current)
+        queries.setQueryData(['lathe', view?.id], error.problem.current);
     },
   });
   const undo = useMutation({
@@ -71,7 +94,7 @@ export function useLatheChange(view: LatheView | undefined) {
       unwrap(await api.PUT('/api/v1/lathes/{id}', { params: { path: { id } }, body: profile }));
       return unwrap(await api.GET('/api/v1/lathes/{id}/view', { params: { path: { id } } }));
     },
-    onSuccess: (newer) => {
+    onSuccess: newer => {
       setBefore(before.slice(0, -1));
       kept(newer);
     },
@@ -85,7 +108,7 @@ export function useKeepKit() {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: async (kit: Kit) => unwrap(await api.PUT('/api/v1/kit', { body: kit })),
-    onSuccess: (kit) => {
+    onSuccess: kit => {
       queries.setQueryData(['kit'], kit);
       for (const key of ['job', 'jobs', 'bit', 'day']) void queries.invalidateQueries({ queryKey: [key] });
     },

@@ -4,7 +4,7 @@ import { inWords, type Job, type Plan } from '../api/client';
 import { useJob } from '../api/hooks';
 import { Bed } from '../app/Bed';
 import { Sentence } from '../app/Sentence';
-import { useSettings } from '../app/Settings';
+import { useSettings, useShownIn } from '../app/Settings';
 import { Head } from '../app/Head';
 import { Slash } from '../app/Slash';
 import { useKeys } from '../app/keys';
@@ -47,8 +47,8 @@ export function JobPage() {
   const navigate = useNavigate();
   const settings = useSettings();
   const plan = job.data?.plan ?? null;
-  const unit = settings.unit ?? (plan?.thread.inch ? 'in' : 'mm');
-  const at = STATIONS.findIndex((s) => s.id === station);
+  const unit = useShownIn(plan);
+  const at = STATIONS.findIndex(s => s.id === station);
   const go = (index: number) => {
     const to = STATIONS[index];
     if (to) void navigate({ to: '/jobs/$id/$station', params: { id, station: to.id } });
@@ -58,7 +58,7 @@ export function JobPage() {
     ArrowLeft: () => go(at - 1),
     ArrowRight: () => go(at + 1),
     l: () => void navigate({ to: '/jobs/$id/at-the-lathe', params: { id } }),
-    ...Object.fromEntries(SHEETS.map((s) => [s.key, () => void navigate({ to: `/jobs/$id/${s.id}`, params: { id } })])),
+    ...Object.fromEntries(SHEETS.map(s => [s.key, () => void navigate({ to: `/jobs/$id/${s.id}`, params: { id } })])),
     w: () => document.querySelector<HTMLElement>('.carry .opens')?.click(),
   });
   const asked = job.data?.request;
@@ -79,7 +79,7 @@ export function JobPage() {
           {job.data && !plan && sought && <SampleSheet job={job.data} />}
           {job.data && !plan && !sought && (
             <div role="alert">
-              {job.data.faults.map((f) => (
+              {job.data.faults.map(f => (
                 <p key={f.pointer} className="fault">
                   {f.detail}
                 </p>

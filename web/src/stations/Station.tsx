@@ -6,7 +6,12 @@ import type { StationId } from '../app/stations';
 
 /** The three parts every station has: the drawing, the numbers to carry, what to watch. */
 export function Station({
-  id, plan, sentence, drawing, numbers, children,
+  id,
+  plan,
+  sentence,
+  drawing,
+  numbers,
+  children,
 }: {
   id: StationId;
   plan: Plan;

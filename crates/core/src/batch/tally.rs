@@ -1,7 +1,7 @@
 //! The tally of a batch: every part's thread and plain sizes against their limits, and whether a size drifts from part to part.
 
 use super::MOST_PARTS;
-use crate::gauge::{Verdict, VerdictKind};
+use crate::gauge::{READING_DOUBT_MM, Verdict, VerdictKind};
 use crate::outline::{Dimension, Drawing, Point, Shape};
 use crate::quantity::{mm_text, plain_text};
 use crate::working::Quantity;
@@ -26,8 +26,6 @@ pub struct Made {
     pub scrapped: Option<String>,
     /// How its run stands, in words.
     pub stands: String,
-    /// Whether anything of it was cut.
-    pub begun: bool,
 }
 
 /// How a size stands.
@@ -135,13 +133,33 @@ pub struct Tally {
     pub says: String,
 }
 
+/// What a size is of.
+#[derive(Clone, Copy, PartialEq)]
+enum Of {
+    Thread,
+    Plain,
+    Tool,
+}
+
 /// A size a batch is tallied by.
 struct Asked {
     name: String,
+    of: Of,
     limits: Option<[f64; 2]>,
-    of_tool: bool,
-    /// What its readings are good to, mm: two standard deviations.
-    good_to: f64,
+}
+
+impl Asked {
+    /// As read of a part, mm, with what the reading is good to: two standard deviations.
+    fn read(&self, part: &Made) -> Option<[f64; 2]> {
+        match self.of {
+            Of::Thread => {
+                let sure = part.verdict.as_ref().filter(|v| v.verdict != VerdictKind::Unsure);
+                sure.map(|v| [v.pitch_diameter_mm.value, READING_DOUBT_MM])
+            }
+            Of::Plain => part.sizes.iter().rev().find(|s| s.0 == self.name).map(|s| [s.1, PLAIN_DOUBT_MM]),
+            Of::Tool => part.flat_mm,
+        }
+    }
 }
 
 /// Doubt of a plain reading by micrometer, mm. House value.
@@ -150,40 +168,27 @@ const PLAIN_DOUBT_MM: f64 = 0.01;
 /// Tallies the parts, given in the order they were begun. `thread` are the limits of the pitch diameter, `plain` those of the plain sizes.
 #[must_use]
 pub fn tally(parts: &[Made], thread_mm: [f64; 2], plain: &[(String, [f64; 2])]) -> Tally {
-    let mut asked = vec![Asked { name: "Pitch diameter".into(), limits: Some(thread_mm), of_tool: false, good_to: crate::gauge::READING_DOUBT_MM }];
-    asked.extend(plain.iter().map(|(name, limits)| Asked { name: name.clone(), limits: Some(*limits), of_tool: false, good_to: PLAIN_DOUBT_MM }));
+    let mut asked = vec![Asked { name: "Pitch diameter".into(), of: Of::Thread, limits: Some(thread_mm) }];
+    asked.extend(plain.iter().map(|(name, limits)| Asked { name: name.clone(), of: Of::Plain, limits: Some(*limits) }));
     if parts.iter().any(|p| p.flat_mm.is_some()) {
-        asked.push(Asked { name: "Flat of the tip, as found".into(), limits: None, of_tool: true, good_to: 0.0 });
+        asked.push(Asked { name: "Flat of the tip, as found".into(), of: Of::Tool, limits: None });
     }
-    let read = |part: &Made, i: usize| -> Option<f64> {
-        if i == 0 {
-            part.verdict.as_ref().filter(|v| v.verdict != VerdictKind::Unsure).map(|v| v.pitch_diameter_mm.value)
-        } else if asked[i].of_tool {
-            part.flat_mm.map(|f| f[0])
-        } else {
-            part.sizes.iter().rev().find(|s| s.0 == asked[i].name).map(|s| s.1)
-        }
-    };
     let rows: Vec<Row> = parts
         .iter()
         .map(|part| {
-            let cells = (0..asked.len()).map(|i| cell(read(part, i), asked[i].limits)).collect();
+            let cells = asked.iter().map(|a| cell(a.read(part).map(|r| r[0]), a.limits)).collect();
             Row { job: part.job.clone(), place: part.place, says: part.says.clone(), stands: part.stands.clone(), scrapped: part.scrapped.clone(), cells }
         })
         .collect();
     let wanted = parts.iter().map(|p| p.place).max().unwrap_or(0).min(MOST_PARTS);
     let columns = asked
         .iter()
-        .enumerate()
-        .map(|(i, asked)| {
-            let points: Vec<Point1> = parts
-                .iter()
-                .enumerate()
-                .filter_map(|(n, part)| {
-                    let doubt = part.flat_mm.filter(|_| asked.of_tool).map_or(asked.good_to, |f| f[1]);
-                    Some(Point1 { n, place: part.place, mm: read(part, i)?, doubt, scrapped: part.scrapped.is_some() })
-                })
-                .collect();
+        .map(|asked| {
+            let told = |(n, part): (usize, &Made)| {
+                let [mm, doubt] = asked.read(part)?;
+                Some(Told { n, place: part.place, mm, doubt, scrapped: part.scrapped.is_some() })
+            };
+            let points: Vec<Told> = parts.iter().enumerate().filter_map(told).collect();
             column(asked, &points, parts.len(), wanted)
         })
         .collect();
@@ -220,7 +225,7 @@ fn within(mm: f64, [low, high]: [f64; 2]) -> bool {
 }
 
 /// A reading in its order.
-struct Point1 {
+struct Told {
     /// Among the parts begun, from nought.
     n: usize,
     place: usize,
@@ -235,12 +240,12 @@ const STUDENT: [f64; 12] = [12.706, 4.303, 3.182, 2.776, 2.571, 2.447, 2.365, 2.
 /// The straight line through the readings by least squares; its slope is real when its 95 % bounds leave nought out. Its scatter is
 /// taken no smaller than the readings' own doubt.
 #[allow(clippy::cast_precision_loss)] // parts of a batch
-fn drift(points: &[Point1], limits: Option<[f64; 2]>, wanted: usize) -> Option<Drift> {
+fn drift(points: &[Told], limits: Option<[f64; 2]>, wanted: usize) -> Option<Drift> {
     let count = points.len() as f64;
     if points.len() < 3 {
         return None;
     }
-    let x = |p: &Point1| p.n as f64;
+    let x = |p: &Told| p.n as f64;
     let (mean_x, mean_y) = (points.iter().map(x).sum::<f64>() / count, points.iter().map(|p| p.mm).sum::<f64>() / count);
     let spread: f64 = points.iter().map(|p| (x(p) - mean_x).powi(2)).sum();
     let each_mm = points.iter().map(|p| (x(p) - mean_x) * (p.mm - mean_y)).sum::<f64>() / spread;
@@ -255,7 +260,7 @@ fn drift(points: &[Point1], limits: Option<[f64; 2]>, wanted: usize) -> Option<D
     Some(Drift { each_mm, doubt_mm, real, next_mm: line(last + 1.0), past_in })
 }
 
-fn column(asked: &Asked, points: &[Point1], begun: usize, wanted: usize) -> Column {
+fn column(asked: &Asked, points: &[Told], begun: usize, wanted: usize) -> Column {
     let within_limits = points.iter().filter(|p| asked.limits.is_none_or(|l| within(p.mm, l))).count();
     let drift = drift(points, asked.limits, wanted);
     Column {
@@ -263,7 +268,7 @@ fn column(asked: &Asked, points: &[Point1], begun: usize, wanted: usize) -> Colu
         limits_mm: asked.limits.map(|l| l.map(Quantity::length)),
         read: points.len(),
         within: within_limits,
-        of_tool: asked.of_tool,
+        of_tool: asked.of == Of::Tool,
         says: drift_says(asked, drift.as_ref(), points.len()),
         chart: chart(asked, points, drift.as_ref(), begun.max(wanted)),
         drift,
@@ -279,7 +284,7 @@ fn drift_says(asked: &Asked, drift: Option<&Drift>, read: usize) -> String {
         return format!("No drift that scatter does not explain ({} a part, give or take {}).", signed(d.each_mm), plain_text(d.doubt_mm, 3));
     }
     let way = if d.each_mm > 0.0 { "larger" } else { "smaller" };
-    if asked.of_tool {
+    if asked.of == Of::Tool {
         return if d.each_mm > 0.0 {
             format!("The tip wears: {} wider a part. Grind it again before the flat is past what the thread allows.", mm_text(d.each_mm))
         } else {
@@ -311,7 +316,7 @@ const HIGH: f64 = 110.0;
 
 /// Readings in their order against the limits, with the line they drift along where that is real.
 #[allow(clippy::cast_precision_loss)] // parts of a batch
-fn chart(asked: &Asked, points: &[Point1], drift: Option<&Drift>, parts: usize) -> Option<Drawing> {
+fn chart(asked: &Asked, points: &[Told], drift: Option<&Drift>, parts: usize) -> Option<Drawing> {
     let (first, last) = (points.first()?, points.last()?);
     let known = points.iter().map(|p| p.mm).chain(asked.limits.into_iter().flatten());
     let (low, high) = known.fold((f64::INFINITY, f64::NEG_INFINITY), |(a, b), v| (a.min(v), b.max(v)));

@@ -113,6 +113,14 @@ pub struct BlankSection {
     pub drawing: Drawing,
 }
 
+impl BlankSection {
+    /// The way of holding that is followed.
+    #[must_use]
+    pub fn held(&self) -> Option<&HoldingSaid> {
+        self.holdings.iter().find(|h| h.chosen)
+    }
+}
+
 /// Where in its limits a blank or bore is aimed.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[serde(rename_all = "snake_case")]

@@ -177,10 +177,12 @@ pub struct Estimate {
 
 /// Where the dial stands, what has sprung away there, and how that grows with s.
 #[derive(Debug, Clone, Copy, Default)]
-struct Lag {
+pub struct Lag {
     stands: f64,
-    left: f64,
-    grows: f64,
+    /// What has sprung away, mm.
+    pub left: f64,
+    /// How that grows with the share s, mm.
+    pub grows: f64,
 }
 
 impl Lag {
@@ -190,12 +192,15 @@ impl Lag {
         Self { stands: x, left: s * cut, grows: if cut > 0.0 { cut + s * self.grows } else { 0.0 } }
     }
 
-    fn after(sets: &[f64], s: f64) -> Self {
+    /// After passes set to these depths, a share s of each cut springing away.
+    #[must_use]
+    pub fn after(sets: &[f64], s: f64) -> Self {
         sets.iter().fold(Self::default(), |l, x| l.cut(*x, s))
     }
 
     /// After going on to x in equal passes of at most `most`.
-    fn on_to(self, x: f64, most: f64, s: f64) -> Self {
+    #[must_use]
+    pub fn on_to(self, x: f64, most: f64, s: f64) -> Self {
         let (from, passes) = (self.stands, ((x - self.stands) / most.max(1e-3) - 1e-9).ceil().clamp(1.0, 50.0));
         let mut lag = self;
         let mut i = 1.0;
@@ -207,15 +212,17 @@ impl Lag {
     }
 }
 
-/// Density and area of the normal curve.
-fn density(x: f64) -> f64 {
+/// Density of the normal curve at x.
+#[must_use]
+pub fn normal_density(x: f64) -> f64 {
     (-x * x / 2.0).exp() / std::f64::consts::TAU.sqrt()
 }
 
 /// Area of the normal curve up to x: Abramowitz and Stegun 26.2.17 (recalled; held by the tests to its own derivative), to 1e-7.
-fn area(x: f64) -> f64 {
+#[must_use]
+pub fn normal_area(x: f64) -> f64 {
     let t = 1.0 / (1.0 + 0.231_641_9 * x.abs());
-    let tail = density(x) * t * (0.319_381_530 + t * (-0.356_563_782 + t * (1.781_477_937 + t * (-1.821_255_978 + t * 1.330_274_429))));
+    let tail = normal_density(x) * t * (0.319_381_530 + t * (-0.356_563_782 + t * (1.781_477_937 + t * (-1.821_255_978 + t * 1.330_274_429))));
     if x > 0.0 { 1.0 - tail } else { tail }
 }
 
@@ -308,9 +315,9 @@ impl Estimate {
             Told::Within(from, to) => {
                 let sd = (variance + scatter + (HAND_MM / 2.0).powi(2)).sqrt();
                 let (a, b) = ((from - mean) / sd, (to - mean) / sd);
-                let whole = (area(b) - area(a)).max(1e-12);
-                let edge = |x: f64| if x.is_finite() { x * density(x) } else { 0.0 };
-                let shift = (density(a) - density(b)) / whole;
+                let whole = (normal_area(b) - normal_area(a)).max(1e-12);
+                let edge = |x: f64| if x.is_finite() { x * normal_density(x) } else { 0.0 };
+                let shift = (normal_density(a) - normal_density(b)) / whole;
                 let kept = (1.0 + (edge(a) - edge(b)) / whole - shift * shift).clamp(1e-3, 1.0);
                 // The same of the sum itself, the hand's doubt taken out again.
                 let gain = variance / (sd * sd);
@@ -327,10 +334,10 @@ impl Estimate {
         let (v, added, scatter) = self.depth(self.lag(sets), seen.of());
         let (mean, variance) = self.sum(v, added);
         match seen.tells(run, self.pitch_mm) {
-            Told::At(read, noise) => 2.0 * area(-(read - mean).abs() / (variance + scatter + noise).sqrt().max(1e-9)),
+            Told::At(read, noise) => 2.0 * normal_area(-(read - mean).abs() / (variance + scatter + noise).sqrt().max(1e-9)),
             Told::Within(from, to) => {
                 let sd = (variance + scatter + (HAND_MM / 2.0).powi(2)).sqrt();
-                area((to - mean) / sd) - area((from - mean) / sd)
+                normal_area((to - mean) / sd) - normal_area((from - mean) / sd)
             }
         }
     }
@@ -386,7 +393,7 @@ impl Estimate {
     #[must_use]
     pub fn sure(&self, run: &RunPlan, sets: &[f64], radial: f64, limit_mm: f64) -> String {
         let (into, sd) = self.believed(self.lag(sets).on_to(radial, run.finishing_cut_mm, self.mean[1]), Of::Flanks);
-        let chance = area((into - run.depth_of(limit_mm, 0.0)) / sd.max(1e-9));
+        let chance = normal_area((into - run.depth_of(limit_mm, 0.0)) / sd.max(1e-9));
         let odds = if chance < 0.001 {
             "next to no chance"
         } else if chance < 0.02 {
@@ -429,34 +436,5 @@ impl Estimate {
                 plain_text(100.0 * spring, 0)
             ),
         })
-    }
-}
-
-#[cfg(test)]
-mod tests {
-    use super::*;
-
-    #[test]
-    fn the_normal_curve_has_its_known_areas_and_its_own_slope() {
-        for (x, known) in [(0.0, 0.5), (1.0, 0.841_344_746), (1.959_964, 0.975), (-2.326_348, 0.01), (6.0, 1.0)] {
-            assert!((area(x) - known).abs() < 2e-7, "{x}");
-        }
-        for i in -40..40 {
-            let x = f64::from(i) / 10.0 + 0.03;
-            assert!(((area(x + 1e-3) - area(x - 1e-3)) / 2e-3 - density(x)).abs() < 2e-4);
-        }
-    }
-
-    #[test]
-    fn the_lag_follows_the_passes_and_grows_as_it_is_said_to() {
-        // By hand, a fifth springing away: 0.4 in leaves 0.08; 0.2 more leaves 0.2·0.28 = 0.056; a spring pass leaves 0.0112.
-        assert!((Lag::after(&[0.4, 0.6, 0.6], 0.2).left - 0.0112).abs() < 1e-12);
-        for s in [0.05, 0.2, 0.4] {
-            let at = |s: f64| Lag::after(&[0.4, 0.6, 0.7, 0.7, 0.72], s);
-            assert!((at(s).grows - (at(s + 1e-6).left - at(s - 1e-6).left) / 2e-6).abs() < 1e-6);
-        }
-        let passes = Lag::after(&[0.5, 0.55, 0.6, 0.65], 0.2);
-        assert!((Lag::after(&[0.5], 0.2).on_to(0.65, 0.05, 0.2).left - passes.left).abs() < 1e-12);
-        assert!(Lag::after(&[1.0, 0.4], 0.3).left >= 0.0, "drawn back, nothing is left to come");
     }
 }

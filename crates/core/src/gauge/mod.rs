@@ -13,7 +13,7 @@ pub(crate) mod section;
 mod sheet;
 mod verdict;
 
-pub use estimate::{Estimate, RunMate, RunTip, Seen, TipFound};
+pub use estimate::{Estimate, Lag, RunMate, RunTip, Seen, TipFound, normal_area, normal_density};
 pub(crate) use estimate::{SPRING, SPRING_SD};
 pub use fit::{Fit, FitBand, FitKind};
 pub use functional::Functional;
@@ -21,7 +21,7 @@ pub(crate) use past::flank_of;
 pub use past::{FlankFound, RunClass};
 pub use proof::{GaugeToTurn, ProofSaid, ProofWay};
 pub use reading::{Measured, ReadAt, ReadShape, Went};
-pub use seat::{Groove, Seat, half_angle_of};
+pub use seat::{Groove, Seat, bears, half_angle_of};
 pub use section::{Formulas, GaugeSection, Wires};
 pub use sheet::{BallSaid, GaugeSheet, WireSaid, gauge_sheet};
 pub(crate) use verdict::judge_read;

@@ -195,7 +195,7 @@ fn judge(by: Proof, before: &Before<'_>) -> Judged {
         Proof::Mate => {
             let made = before.mate.is_some_and(|m| m.made_mm.is_some());
             let at_hand = before.facts.mate_at_hand.or(if made { Some(true) } else { before.mate.map(|_| false) });
-            let held = before.blank.holdings.iter().find(|h| h.chosen);
+            let held = before.blank.held();
             let off = if held.is_some_and(|h| matches!(h.holding, crate::blank::Holding::Centres | crate::blank::Holding::Arbor)) {
                 "; the work comes out from between centres for it: mark the dog's slot"
             } else if before.blank.slenderness.as_ref().is_some_and(|s| s.support != crate::blank::Support::None) {

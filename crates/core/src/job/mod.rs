@@ -21,7 +21,7 @@ pub use facts::{Assumption, BitFacts, CutFacts, Ending, GearFacts, Indicator, Jo
 pub use faults::{Fault, read_json};
 pub use kit::{Condition, Happened, Kit, MicrometerKind, OwnedBit, OwnedInsert, OwnedMicrometer};
 pub use lathe::{Arm, Checked, Dial, Gear, Lathe, MAX_TEETH, MIN_TEETH, Mounted, Readout, Slide, checked, long_bed};
-pub use material::{Material, ToolMaterial, materials, tool_material};
+pub use material::{Material, TOOLS, ToolMaterial, materials, tool_material};
 pub use measuring::{GaugeFacts, Original};
 pub use plate::{Misread, PlateRead, PlateRequest};
 pub use profile::{

@@ -24,7 +24,7 @@ pub struct CardLine {
     pub text: Option<String>,
 }
 
-fn number(says: &'static str, figure: &Quantity) -> CardLine {
+pub(crate) fn number(says: &'static str, figure: &Quantity) -> CardLine {
     // A card stands alone: its numbers open nothing.
     CardLine { says, figure: Some(Quantity { w: None, ..figure.clone() }), text: None }
 }
@@ -118,7 +118,10 @@ pub fn bench(member: &Member<'_>, kind: OpKind) -> Vec<CardLine> {
             })
             .collect(),
         OpKind::Chamfer | OpKind::SecondChamfer => vec![number("To diameter", &blank.chamfer_mm), words("At", "45\u{b0}, or the flank\u{2019}s own angle")],
-        OpKind::Thread => thread(member),
+        OpKind::Thread => {
+            let t = thread_card(member);
+            t.gears.into_iter().chain([t.half_nut, t.bit, t.speed, t.way]).chain(t.compound).chain(t.depth).chain([t.passes]).collect()
+        }
         OpKind::Dress if internal => {
             vec![words(
                 "How",
@@ -136,35 +139,62 @@ pub fn bench(member: &Member<'_>, kind: OpKind) -> Vec<CardLine> {
     }
 }
 
-fn thread(member: &Member<'_>) -> Vec<CardLine> {
+/// What is set for a thread, each line by what it is.
+pub(crate) struct ThreadCard {
+    pub gears: Option<CardLine>,
+    pub half_nut: CardLine,
+    pub bit: CardLine,
+    pub speed: CardLine,
+    pub way: CardLine,
+    /// Where it carries the depth.
+    pub compound: Option<CardLine>,
+    pub depth: Option<CardLine>,
+    pub passes: CardLine,
+}
+
+pub(crate) fn thread_card(member: &Member<'_>) -> ThreadCard {
     let plan = member.plan;
-    let mut lines = Vec::new();
-    if let Some(hung) = &plan.gears.hung {
+    let gears = plan.gears.hung.as_ref().map(|hung| {
         let teeth = |list: &[u16]| list.iter().map(u16::to_string).collect::<Vec<_>>().join("·");
         let lever = if hung.train.gearbox == "direct" { String::new() } else { format!(", gearbox {}", hung.train.gearbox) };
-        lines.push(words("Gears, drivers / driven", format!("{} / {}{lever}", teeth(&hung.train.drivers), teeth(&hung.train.driven))));
-    }
-    lines.push(words("Half-nut", plan.gears.dial.says.clone()));
-    lines.push(words("Bit", plan.bit.says.clone()));
-    lines.push(number("Speed", &plan.setup.speed_rpm));
-    lines.push(words("Way", plan.setup.says.clone()));
-    if plan.cut.dial.slide == SlideName::Compound {
-        lines.push(words("Compound", plan.cut.scale.clone()));
-    }
-    if let Some(full) = &plan.cut.full_depth {
+        words("Gears, drivers / driven", format!("{} / {}{lever}", teeth(&hung.train.drivers), teeth(&hung.train.driven)))
+    });
+    let depth = plan.cut.full_depth.as_ref().map(|full| {
         let slide = if full.slide == SlideName::Compound { format!("compound, {}\u{b0}", degrees_text(plan.cut.angle_deg)) } else { "cross-slide".to_owned() };
-        lines.push(words("Full depth on the dial", format!("{} ({}), {slide}", full.text, full.reading)));
+        words("Full depth on the dial", format!("{} ({}), {slide}", full.text, full.reading))
+    });
+    ThreadCard {
+        gears,
+        half_nut: words("Half-nut", plan.gears.dial.says.clone()),
+        bit: words("Bit", plan.bit.says.clone()),
+        speed: number("Speed", &plan.setup.speed_rpm),
+        way: words("Way", plan.setup.says.clone()),
+        compound: (plan.cut.dial.slide == SlideName::Compound).then(|| words("Compound", plan.cut.scale.clone())),
+        depth,
+        passes: words("Passes", format!("{}, about {}", plan.cut.passes.len(), plan.cut.time.whole.text)),
     }
-    lines.push(words("Passes", format!("{}, about {}", plan.cut.passes.len(), plan.cut.time.whole.text)));
-    lines
+}
+
+/// Limits of the pitch diameter.
+fn limits(member: &Member<'_>) -> [CardLine; 2] {
+    let gauge = &member.plan.gauge;
+    [number("Pitch diameter, not under", &gauge.min_mm), number("Not over", &gauge.max_mm)]
+}
+
+/// The size to be read over the wires, and the wires; none where none serve.
+fn wires(member: &Member<'_>) -> Option<[CardLine; 2]> {
+    let gauge = &member.plan.gauge;
+    Some([number("Over wires, aim", &gauge.over_wires_mm.as_ref()?.target), number("Wires of", gauge.wire_mm.as_ref()?)])
+}
+
+/// What is read in the shortest: over wires, or the limits where no wires serve.
+pub(crate) fn over_wires(member: &Member<'_>) -> [CardLine; 2] {
+    wires(member).unwrap_or_else(|| limits(member))
 }
 
 fn prove(member: &Member<'_>) -> Vec<CardLine> {
     let plan = member.plan;
-    let mut lines = vec![number("Pitch diameter, not under", &plan.gauge.min_mm), number("Not over", &plan.gauge.max_mm)];
-    if let (Some(over), Some(wire)) = (&plan.gauge.over_wires_mm, &plan.gauge.wire_mm) {
-        lines.extend([number("Over wires, aim", &over.target), number("Wires of", wire)]);
-    }
+    let mut lines: Vec<CardLine> = limits(member).into_iter().chain(wires(member).into_iter().flatten()).collect();
     lines.extend(plan.proof.ways.iter().find(|w| w.chosen).map(|w| words("By", w.says)));
     lines.extend(plan.proof.gauge.as_ref().map(|g| words("Gauge to turn first", g.says.clone())));
     lines.extend(plan.pair.as_ref().filter(|p| p.first == Some(false)).map(|p| words("Fitted", p.says.clone())));
@@ -180,10 +210,10 @@ pub struct Minutes {
     pub each: f64,
 }
 
-/// Minutes to put work into its holding and true it. House values.
+/// Minutes to put a member's work into its holding and true it. House values.
 #[must_use]
-pub const fn chucking(holding: Holding) -> f64 {
-    match holding {
+pub fn chucking_of(member: &Member<'_>) -> f64 {
+    match held(member) {
         Holding::ThreeJaw | Holding::Collet => 1.0,
         Holding::ByItsThread | Holding::Arbor | Holding::Centres => 2.0,
         Holding::FourJaw => 6.0,
@@ -191,19 +221,12 @@ pub const fn chucking(holding: Holding) -> f64 {
     }
 }
 
-/// The same for a set-up whose holding is known by its first member.
-#[must_use]
-pub fn chucking_of(member: &Member<'_>) -> f64 {
-    chucking(held(member))
-}
-
 /// Minutes to hang one gear. House value.
 const GEAR_MIN: f64 = 1.5;
 
-#[allow(clippy::cast_precision_loss)] // a handful of sizes and gears
 /// How long an operation takes: cuts from speed and feed; handling and setting by house values.
-#[must_use]
-pub fn minutes(member: &Member<'_>, kind: OpKind) -> Minutes {
+#[allow(clippy::cast_precision_loss)] // a handful of sizes and gears
+fn minutes(member: &Member<'_>, kind: OpKind) -> Minutes {
     let plan = member.plan;
     let (blank, length) = (member.blank_mm(), plan.thread.length_mm.value);
     let across = |share: f64, feed: f64| (blank / 2.0 + 1.0) / (feed * member.rpm(blank, share));

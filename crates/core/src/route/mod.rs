@@ -6,8 +6,9 @@ mod propose;
 mod said;
 
 pub use card::{CardLine, Minutes, bench, chucking_of, minutes_of};
+pub(crate) use card::{number, over_wires, thread_card};
 pub use order::{OrderRemark, remarks};
-pub use propose::{held, propose};
+pub use propose::propose;
 pub use said::{Must, OpSaid, RouteSaid, SetUpSaid, said};
 
 use crate::job::{Fault, Job, Lathe};

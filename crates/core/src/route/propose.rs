@@ -20,9 +20,8 @@ pub fn propose(members: &[Member<'_>]) -> Route {
 }
 
 /// How a member is held: as chosen, or as recommended.
-#[must_use]
-pub fn held(member: &Member<'_>) -> Holding {
-    member.plan.blank.holdings.iter().find(|h| h.chosen).map_or(Holding::ThreeJaw, |h| h.holding)
+pub(super) fn held(member: &Member<'_>) -> Holding {
+    member.plan.blank.held().map_or(Holding::ThreeJaw, |h| h.holding)
 }
 
 struct Making<'a> {

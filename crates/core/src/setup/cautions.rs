@@ -20,7 +20,7 @@ pub(super) fn list(plan: &Plan, ask: &Ask) -> Vec<String> {
     let setup = &plan.setup;
     let reversed = setup.spindle == Spindle::Reversed;
     let back = matches!(setup.ending, Ending::Closed | Ending::SameMark);
-    let held = plan.blank.holdings.iter().find(|h| h.chosen).map(|h| h.holding);
+    let held = plan.blank.held().map(|h| h.holding);
     let internal = plan.thread.side == Side::Internal;
     let mut list: Vec<&str> = Vec::new();
     let mut when = |is: bool, says: &'static str| {

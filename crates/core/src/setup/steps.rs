@@ -61,7 +61,7 @@ pub fn steps(plan: &Plan, job: &Job, lathe: &Lathe) -> Vec<Step> {
         plan.blank.max_mm.text
     );
     put("stock", stock, Some("Against the drawing: length, shoulder, chamfer.".into()), None, None);
-    let held = plan.blank.holdings.iter().find(|h| h.chosen).map_or("in the chuck", |h| h.says);
+    let held = plan.blank.held().map_or("in the chuck", |h| h.says);
     let far = plan.blank.slenderness.as_ref().map_or_else(String::new, |s| format!(" {}", s.says));
     put("held", format!("Held {held}.{far}"), None, None, None);
     put("run_out", "Run-out read, and mended.".into(), plan.blank.run_out.as_ref().map(|r| r.does.clone()), Some("what the indicator swings"), None);

@@ -10,7 +10,7 @@ pub mod rules;
 pub(crate) mod section;
 pub mod series;
 mod spec;
-pub(crate) mod tables;
+pub mod tables;
 
 pub use class::{Class, WhitworthFit};
 pub use pair::{PairSchool, PairSection};

@@ -204,7 +204,8 @@ fn metric(name: String, major: &str, pitch: &str, system: System, series: Series
 
 /// A British Association thread by its number, 0-25: the pitch is 0.9ⁿ mm and the diameter 6·P^1.2, the
 /// pitch rounded to two figures and the diameter reckoned from the pitch before rounding (BS 93).
-pub(crate) fn british_association(n: u8) -> Option<Standard> {
+#[must_use]
+pub fn british_association(n: u8) -> Option<Standard> {
     let exact = 0.9_f64.powi(i32::from(n));
     let two_figures = |v: f64| {
         let places = if v >= 1.0 { 1 } else { 2 };
@@ -297,7 +298,8 @@ pub(crate) fn find(system: System, major: &Ratio, pitch: &Ratio) -> Option<&'sta
 }
 
 /// The coarse pitch of a metric size, if it has one.
-pub(crate) fn coarse_pitch(major: &Ratio) -> Option<Ratio> {
+#[must_use]
+pub fn coarse_pitch(major: &Ratio) -> Option<Ratio> {
     of_series(Series::IsoCoarse).find(|s| s.major == *major).map(|s| s.pitch)
 }
 
@@ -313,56 +315,4 @@ impl Standard {
 pub(crate) fn pitch_text(pitch: &Ratio, tpi: Option<&Ratio>) -> String {
     let tidy = |r: &Ratio| short_text(real(r), 4);
     tpi.map_or_else(|| format!("{} mm", tidy(pitch)), |n| format!("{} TPI", tidy(n)))
-}
-
-#[cfg(test)]
-mod tests {
-    use super::*;
-    use crate::thread::tables;
-
-    #[test]
-    fn every_row_of_every_series_is_read() {
-        let counts: Vec<usize> = Series::ALL.iter().map(|s| of_series(*s).count()).collect();
-        assert_eq!(counts, [40, 67, 33, 24, 25, 23, 23, 95, 24, 28, 24, 17]);
-        assert_eq!(counts.iter().sum::<usize>(), standards().len());
-    }
-
-    #[test]
-    fn recalled_series_keep_the_order_of_series() {
-        // Within a series a larger size never has a finer pitch class than the tables' own order, and no
-        // metric pitch stands outside the standard's tolerance table.
-        for one in of_series(Series::IsoCoarse).chain(of_series(Series::IsoFine)) {
-            assert!(tables::td_um(real(&one.pitch), 6.0).0.is_finite() && !tables::td_um(real(&one.pitch), 6.0).1, "{}", one.name);
-        }
-        for fine in of_series(Series::IsoFine) {
-            assert!(coarse_pitch(&fine.major).is_some_and(|p| p > fine.pitch), "{}", fine.name);
-        }
-        for one in of_series(Series::Trapezoidal) {
-            assert!(tables::trapezoidal_es_um(real(&one.pitch)).is_finite(), "{}", one.name);
-        }
-        for series in [Series::Bsw, Series::Bsf, Series::Acme, Series::PipeG, Series::Ba, Series::IsoCoarse, Series::Unc] {
-            let list: Vec<_> = of_series(series).collect();
-            assert!(
-                list.windows(2).all(|w| w[1].pitch >= w[0].pitch || w[0].name == "#10-24 UNC" || w[0].name.starts_with('#')),
-                "{series:?}: a pitch grows with its size"
-            );
-        }
-        for (coarse, fine) in [(Series::Unc, Series::Unf), (Series::Unf, Series::Unef), (Series::Bsw, Series::Bsf)] {
-            for one in of_series(fine) {
-                assert!(of_series(coarse).filter(|c| c.major == one.major).all(|c| c.pitch > one.pitch), "{}", one.name);
-            }
-        }
-    }
-
-    #[test]
-    fn the_association_follows_its_own_law() {
-        // By hand, recalled from tables: 0BA 6.0×1.0, 3BA 4.1×0.73, 4BA 3.6×0.66, 8BA 2.2×0.43, 10BA 1.7×0.35, 16BA 0.79×0.19.
-        for (n, d, p) in
-            [(0, "6", "1"), (2, "4.7", "0.81"), (3, "4.1", "0.73"), (4, "3.6", "0.66"), (8, "2.2", "0.43"), (10, "1.7", "0.35"), (16, "0.79", "0.19")]
-        {
-            let one = british_association(n).unwrap();
-            assert_eq!((one.major, one.pitch), (decimal(d).unwrap(), decimal(p).unwrap()), "{n}BA");
-        }
-        assert!(british_association(26).is_none());
-    }
 }

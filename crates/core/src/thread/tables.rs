@@ -57,12 +57,19 @@ static DIAMETER: LazyLock<Vec<DiameterRow>> = LazyLock::new(|| rows(include_str!
 
 static TRAPEZOIDAL: LazyLock<Vec<TrapezoidalRow>> = LazyLock::new(|| rows(include_str!("../../data/trapezoidal_pitch.csv")));
 
+/// Rows read of the tables by pitch, by diameter, and of the trapezoidal pitches.
+#[must_use]
+pub fn row_counts() -> [usize; 3] {
+    [PITCH.len(), DIAMETER.len(), TRAPEZOIDAL.len()]
+}
+
 fn at_pitch(p: f64, pick: fn(&PitchRow) -> Option<f64>) -> Option<f64> {
     PITCH.iter().find(|r| (r.pitch_mm - p).abs() < 1e-9).and_then(pick)
 }
 
 /// `value` moved to the nearest member of the series and then along it; not a number past an end.
-pub(super) fn stepped(value: f64, steps: i32) -> f64 {
+#[must_use]
+pub fn stepped(value: f64, steps: i32) -> f64 {
     let count = BELOW_HUNDRED.len() + 2 * DECADE.len();
     let far = |i: &usize| member(*i).map_or(f64::MAX, |m| (m - value).abs());
     let nearest = (0..count).min_by(|a, b| far(a).total_cmp(&far(b))).unwrap_or(0);
@@ -144,27 +151,4 @@ pub fn in_ranges(major: &Ratio) -> bool {
 /// Deviation e of a trapezoidal screw's pitch diameter in µm; not a number for a pitch ISO 2903 has not.
 pub fn trapezoidal_es_um(p: f64) -> f64 {
     TRAPEZOIDAL.iter().find(|r| (r.pitch_mm - p).abs() < 1e-9).map_or(f64::NAN, |r| r.es_e_um)
-}
-
-#[cfg(test)]
-mod tests {
-    use super::*;
-
-    #[test]
-    fn every_row_of_every_table_is_read() {
-        assert_eq!((PITCH.len(), DIAMETER.len()), (25, 47));
-        assert_eq!(TRAPEZOIDAL.len(), 22);
-    }
-
-    #[test]
-    fn grades_step_along_the_series() {
-        assert_eq!(td2_um(20.0, 2.5, 6.0, false), (170.0, false));
-        assert_eq!(td2_um(20.0, 2.5, 7.0, false).0, 212.0);
-        assert_eq!(td2_um(20.0, 2.5, 4.0, false).0, 106.0);
-        assert_eq!(td_um(2.5, 8.0).0, 530.0);
-        assert!(td2_um(400.0, 2.5, 6.0, false).0.is_nan());
-        assert!(td2_um(20.0, 2.25, 6.0, false).1, "a pitch in no table is computed and says so");
-        assert!(td2_um(1.2, 0.2, 3.0, false).0.is_finite());
-        assert_eq!(stepped(2243.0, -8), 1400.0, "the decade repeats tenfold");
-    }
 }

@@ -1,4 +1,4 @@
-//! Takes one picture of each main view, from the demo yard, into docs/screenshots.
+//! Takes a picture of each main view, from the demo yard, into docs/screenshots; or of those whose name holds the word given.
 #![allow(clippy::unwrap_used)] // a tool of the workshop: it stops where it fails
 
 use serde_json::{Value, json};
@@ -30,7 +30,9 @@ async fn main() {
     let browser = Browser::open().await;
     let out = Path::new(env!("CARGO_MANIFEST_DIR")).join("../../docs/screenshots");
     std::fs::create_dir_all(&out).unwrap();
-    for (name, path, ready, size, dark) in VIEWS {
+    let wanted = std::env::args().nth(1).unwrap_or_default();
+    let wants = |name: &str| name.contains(&wanted);
+    for (name, path, ready, size, dark) in VIEWS.into_iter().filter(|view| wants(view.0)) {
         browser.size(size).await;
         browser.look(dark).await;
         browser.go(&server.at(path)).await;
@@ -43,49 +45,60 @@ async fn main() {
     browser.size(DESK).await;
     browser.look(false).await;
     // The pair in mesh.
-    browser.go(&server.at("/jobs/paddle-screw-and-nut/thread")).await;
-    browser.find("button[aria-pressed]").await.click().await.unwrap();
-    browser.wait_text(".carry", "Clearance at the pitch line").await;
-    browser.picture(&out.join("pair.png")).await;
-    // A trouble, with its causes as this job's numbers rank them.
-    browser.go(&server.at("/jobs/footbridge-tie-rod/gauge")).await;
-    browser.find_text(".actions .act", "Trouble").await.click().await.unwrap();
-    browser.find_text(".symptoms .choice", "wrong pitch").await.click().await.unwrap();
-    browser.find(".causes .cause.shown").await;
-    browser.picture(&out.join("trouble.png")).await;
-    browser.go(&server.at("/jobs/footbridge-tie-rod/cut")).await;
-    browser.find(".carry .opens").await.click().await.unwrap();
-    browser.wait_text("[role=dialog]", "From:").await;
-    browser.picture(&out.join("working.png")).await;
-    // The tie rod cut on, read, cut again and read: its story, and its card.
-    let id = "footbridge-tie-rod";
-    let rod = server.job(id).await;
-    server.cut(id, &rod["run"]["schedule"], "p").await;
-    let high = rod["plan"]["run"]["limits_mm"][1].as_f64().unwrap();
-    let read = |mm: f64| json!({"kind": "measured", "pitch_diameter_mm": mm, "instrument": "0-25"});
-    let first = server.act(id, "r1", read(high + 0.08)).await;
-    server.cut(id, &first["run"]["schedule"], "q").await;
-    server.act(id, "r2", read(high - 0.05)).await;
-    server.act(id, "n", json!({"kind": "note", "text": "The deck nut goes on with graphite; keep the second rod to the same."})).await;
-    browser.go(&server.at(&format!("/jobs/{id}/log"))).await;
-    browser.wait_text(".story", "graphite").await;
-    browser.picture(&out.join("log.png")).await;
-    browser.go(&server.at(&format!("/jobs/{id}/paper"))).await;
-    browser.find_text(".sheet-choice .choice", "Job card").await.click().await.unwrap();
-    browser.find(".paper-passes").await;
-    browser.picture(&out.join("paper.png")).await;
-    // The pair's route; and the batch, four ends cut, the third spoilt.
-    browser.go(&server.at("/jobs/paddle-screw-and-nut/route")).await;
-    browser.find_text(".op", "Thread").await.click().await.unwrap();
-    for n in 1..=3 {
-        browser.touch(&format!(".chucking:nth-of-type(1) li:nth-child({n}) .tick")).await;
+    if wants("pair") {
+        browser.go(&server.at("/jobs/paddle-screw-and-nut/thread")).await;
+        browser.find("button[aria-pressed]").await.click().await.unwrap();
+        browser.wait_text(".carry", "Clearance at the pitch line").await;
+        browser.picture(&out.join("pair.png")).await;
     }
-    browser.find(".chucking:nth-of-type(1) li:nth-child(3) .done-op").await;
-    browser.picture(&out.join("route.png")).await;
-    batch(&server).await;
-    browser.go(&server.at("/jobs/turnbuckle-ends--six/batch")).await;
-    browser.wait_text(".tally", "dug in").await;
-    browser.picture(&out.join("batch.png")).await;
+    // A trouble, with its causes as this job's numbers rank them.
+    if wants("trouble") {
+        browser.go(&server.at("/jobs/footbridge-tie-rod/gauge")).await;
+        browser.find_text(".actions .act", "Trouble").await.click().await.unwrap();
+        browser.find_text(".symptoms .choice", "wrong pitch").await.click().await.unwrap();
+        browser.find(".causes .cause.shown").await;
+        browser.picture(&out.join("trouble.png")).await;
+    }
+    // The working of a number.
+    if wants("working") {
+        browser.go(&server.at("/jobs/footbridge-tie-rod/cut")).await;
+        browser.find(".carry .opens").await.click().await.unwrap();
+        browser.wait_text("[role=dialog]", "From:").await;
+        browser.picture(&out.join("working.png")).await;
+    }
+    // The tie rod cut on, read, cut again and read: its story, and its card.
+    if wants("log") || wants("paper") {
+        let id = "footbridge-tie-rod";
+        let rod = server.job(id).await;
+        server.cut(id, &rod["run"]["schedule"], "p").await;
+        let high = rod["plan"]["run"]["limits_mm"][1].as_f64().unwrap();
+        let read = |mm: f64| json!({"kind": "measured", "pitch_diameter_mm": mm, "instrument": "0-25"});
+        let first = server.act(id, "r1", read(high + 0.08)).await;
+        server.cut(id, &first["run"]["schedule"], "q").await;
+        server.act(id, "r2", read(high - 0.05)).await;
+        server.act(id, "n", json!({"kind": "note", "text": "The deck nut goes on with graphite; keep the second rod to the same."})).await;
+        browser.go(&server.at(&format!("/jobs/{id}/log"))).await;
+        browser.wait_text(".story", "graphite").await;
+        browser.picture(&out.join("log.png")).await;
+        browser.go(&server.at(&format!("/jobs/{id}/paper"))).await;
+        browser.find_text(".sheet-choice .choice", "Job card").await.click().await.unwrap();
+        browser.find(".paper-passes").await;
+        browser.picture(&out.join("paper.png")).await;
+    }
+    // The pair's route; and the batch, four ends cut, the third spoilt.
+    if wants("route") || wants("batch") {
+        browser.go(&server.at("/jobs/paddle-screw-and-nut/route")).await;
+        browser.find_text(".op", "Thread").await.click().await.unwrap();
+        for n in 1..=3 {
+            browser.touch(&format!(".chucking:nth-of-type(1) li:nth-child({n}) .tick")).await;
+        }
+        browser.find(".chucking:nth-of-type(1) li:nth-child(3) .done-op").await;
+        browser.picture(&out.join("route.png")).await;
+        batch(&server).await;
+        browser.go(&server.at("/jobs/turnbuckle-ends--six/batch")).await;
+        browser.wait_text(".tally", "dug in").await;
+        browser.picture(&out.join("batch.png")).await;
+    }
     browser.close().await;
 }
 

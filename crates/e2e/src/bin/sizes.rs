@@ -10,7 +10,7 @@ async fn main() {
     let root = concat!(env!("CARGO_MANIFEST_DIR"), "/../..");
     let folder = tempfile::tempdir().unwrap();
     let begun = Instant::now();
-    let mut child = Command::new(format!("{root}/target/release/yoke-turn"))
+    let mut child = Command::new(yoke_e2e::program("yoke-turn"))
         .args(["serve", "--demo", "--port", "0", "--data"])
         .arg(folder.path())
         .stdout(Stdio::piped())

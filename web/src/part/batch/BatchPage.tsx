@@ -13,26 +13,37 @@ import { TallyTable } from './TallyTable';
 
 /** A batch: its order, its tally, its drift, its next part. */
 export function BatchPage() {
-  return <PartFrame sheet="batch">{(job, plan) => (job.batch == null ? <MakeBatch job={job} plan={plan} /> : <BatchOf job={job} />)}</PartFrame>;
+  return (
+    <PartFrame sheet="batch">
+      {(job, plan) => (job.batch == null ? <MakeBatch job={job} plan={plan} /> : <BatchOf job={job} />)}
+    </PartFrame>
+  );
 }
 
 function BatchOf({ job }: { job: Job }) {
   const answer = useBatch(job);
-  if (answer.isError && !answer.data) return <p className="fault" role="alert">{inWords(answer.error)}</p>;
+  if (answer.isError && !answer.data)
+    return (
+      <p className="fault" role="alert">
+        {inWords(answer.error)}
+      </p>
+    );
   if (!answer.data) return <p className="how">Counting…</p>;
   return <Shown job={job} batch={answer.data} />;
 }
 
-type Asked = { what: 'size' | 'scrap'; row: BatchView['tally']['rows'][number] } | { what: 'orders' | 'plain' } | null;
+type Asked =
+  { what: 'size' | 'scrap'; row: BatchView['tally']['rows'][number] } | { what: 'orders' | 'plain' } | null;
 
 function Shown({ job, batch }: { job: Job; batch: BatchView }) {
   const [asked, setAsked] = useState<Asked>(null);
   const change = useChangeBatch(job);
   const again = useBeginAgain(job);
   const tell = useTellPart(job);
-  const set = (facts: Partial<BatchView['facts']>) => change.mutate({ facts: { ...batch.facts, ...facts }, revision: batch.revision });
-  const order = batch.orders.find((o) => o.across === batch.facts.across) ?? batch.orders.find((o) => o.recommended);
-  const failed = [change, again, tell].find((m) => m.isError);
+  const set = (facts: Partial<BatchView['facts']>) =>
+    change.mutate({ facts: { ...batch.facts, ...facts }, revision: batch.revision });
+  const order = batch.orders.find(o => o.across === batch.facts.across) ?? batch.orders.find(o => o.recommended);
+  const failed = [change, again, tell].find(m => m.isError);
   const close = () => setAsked(null);
   const plain = batch.facts.plain ?? [];
   return (
@@ -42,11 +53,15 @@ function Shown({ job, batch }: { job: Job; batch: BatchView }) {
         <TallyTable
           batch={batch}
           busy={again.isPending}
-          onSize={plain.length > 0 ? (row) => setAsked({ what: 'size', row }) : undefined}
-          onScrap={(row) => setAsked({ what: 'scrap', row })}
-          onAgain={(row) => again.mutate(row.job)}
+          onSize={plain.length > 0 ? row => setAsked({ what: 'size', row }) : undefined}
+          onScrap={row => setAsked({ what: 'scrap', row })}
+          onAgain={row => again.mutate(row.job)}
         />
-        {failed && <p className="fault" role="alert">{inWords(failed.error)}</p>}
+        {failed && (
+          <p className="fault" role="alert">
+            {inWords(failed.error)}
+          </p>
+        )}
         <div className="row">
           <button type="button" className="act plain" onClick={() => setAsked({ what: 'plain' })}>
             Plain sizes
@@ -58,12 +73,13 @@ function Shown({ job, batch }: { job: Job; batch: BatchView }) {
         <Drifts columns={batch.tally.columns} />
       </div>
       <aside aria-label="What comes next">
-        <NextPart job={job} batch={batch} busy={change.isPending} onLearn={(learn) => set({ learn })} />
+        <NextPart job={job} batch={batch} busy={change.isPending} onLearn={learn => set({ learn })} />
         {order && (
           <>
             <h2>{order.says}</h2>
             <p className="how">
-              {order.minutes.toFixed(0)} min: {order.chuckings} times into the chuck, {order.settings} settings. {order.saves}
+              {order.minutes.toFixed(0)} min: {order.chuckings} times into the chuck, {order.settings} settings.{' '}
+              {order.saves}
             </p>
           </>
         )}
@@ -72,7 +88,14 @@ function Shown({ job, batch }: { job: Job; batch: BatchView }) {
         </button>
       </aside>
       <OrdersLeaf batch={batch} open={asked?.what === 'orders'} onClose={close} busy={change.isPending} onSet={set} />
-      <PlainSizes plain={plain} open={asked?.what === 'plain'} onClose={close} busy={change.isPending} fault={change.isError ? inWords(change.error) : null} onSet={(list) => set({ plain: list })} />
+      <PlainSizes
+        plain={plain}
+        open={asked?.what === 'plain'}
+        onClose={close}
+        busy={change.isPending}
+        fault={change.isError ? inWords(change.error) : null}
+        onSet={list => set({ plain: list })}
+      />
       {asked?.what === 'size' && <SizeLeaf row={asked.row} plain={plain} onClose={close} tell={tell} />}
       {asked?.what === 'scrap' && <ScrapLeaf row={asked.row} onClose={close} tell={tell} />}
     </div>

@@ -6,8 +6,8 @@ export function Drifts({ columns }: { columns: BatchView['tally']['columns'] }) 
   return (
     <div className="drifts">
       {columns
-        .filter((c) => c.chart)
-        .map((c) => (
+        .filter(c => c.chart)
+        .map(c => (
           <section key={c.name} aria-label={`Drift of ${c.name}`}>
             <h3>{c.name}</h3>
             <p className={c.drift?.real ? 'real' : 'how'}>{c.says}</p>

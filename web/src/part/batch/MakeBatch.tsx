@@ -12,27 +12,62 @@ export function MakeBatch({ job, plan }: { job: Job; plan: Plan | null }) {
   const other = own === 'right' ? 'left' : 'right';
   const [count, of] = [Number(parts), others.trim() === '' ? 0 : Number(others)];
   const whole = Number.isInteger(count) && Number.isInteger(of);
-  const wrong = parts.trim() === '' ? null : !whole || count < 2 || count > 60 ? 'A batch has 2 to 60 parts.' : of < 0 || of >= count ? `Of ${count} parts at most ${count - 1} can be ${other}-hand: this one is ${own}-hand.` : null;
+  const wrong =
+    parts.trim() === ''
+      ? null
+      : !whole || count < 2 || count > 60
+        ? 'A batch has 2 to 60 parts.'
+        : of < 0 || of >= count
+          ? `Of ${count} parts at most ${count - 1} can be ${other}-hand: this one is ${own}-hand.`
+          : null;
   return (
     <form
       className="op-form make-batch"
-      onSubmit={(e) => {
+      onSubmit={e => {
         e.preventDefault();
         if (wrong || parts.trim() === '') return;
-        make.mutate({ parts: count, hands: of > 0 ? [...Array<typeof own>(count - of).fill(own), ...Array<typeof own>(of).fill(other)] : [] });
+        make.mutate({
+          parts: count,
+          hands: of > 0 ? [...Array<typeof own>(count - of).fill(own), ...Array<typeof own>(of).fill(other)] : [],
+        });
       }}
     >
-      <p className="how">Each part becomes a job of its own, with its own passes and readings; they are tallied together, and this job is the first of them.</p>
+      <p className="how">
+        Each part becomes a job of its own, with its own passes and readings; they are tallied together, and this job
+        is the first of them.
+      </p>
       <label htmlFor={`${id}-parts`}>
         Parts in all
-        <input id={`${id}-parts`} inputMode="numeric" autoComplete="off" value={parts} onChange={(e) => setParts(e.currentTarget.value)} aria-describedby={wrong ? `${id}-wrong` : undefined} aria-invalid={wrong != null} />
+        <input
+          id={`${id}-parts`}
+          inputMode="numeric"
+          autoComplete="off"
+          value={parts}
+          onChange={e => setParts(e.currentTarget.value)}
+          aria-describedby={wrong ? `${id}-wrong` : undefined}
+          aria-invalid={wrong != null}
+        />
       </label>
       <label htmlFor={`${id}-others`}>
         Of them {other}-hand, if any
-        <input id={`${id}-others`} inputMode="numeric" autoComplete="off" value={others} onChange={(e) => setOthers(e.currentTarget.value)} />
+        <input
+          id={`${id}-others`}
+          inputMode="numeric"
+          autoComplete="off"
+          value={others}
+          onChange={e => setOthers(e.currentTarget.value)}
+        />
       </label>
-      {wrong && <p className="fault" role="alert" id={`${id}-wrong`}>{wrong}</p>}
-      {make.isError && <p className="fault" role="alert">{inWords(make.error)}</p>}
+      {wrong && (
+        <p className="fault" role="alert" id={`${id}-wrong`}>
+          {wrong}
+        </p>
+      )}
+      {make.isError && (
+        <p className="fault" role="alert">
+          {inWords(make.error)}
+        </p>
+      )}
       <div className="row">
         <button type="submit" className="act" disabled={make.isPending || wrong != null || parts.trim() === ''}>
           Make the batch

@@ -3,7 +3,17 @@ import { type BatchView, inWords, type Job } from '../../api/client';
 import { useCarry } from '../../api/part';
 
 /** The next part, and what it begins from. */
-export function NextPart({ job, batch, busy, onLearn }: { job: Job; batch: BatchView; busy: boolean; onLearn: (on: boolean) => void }) {
+export function NextPart({
+  job,
+  batch,
+  busy,
+  onLearn,
+}: {
+  job: Job;
+  batch: BatchView;
+  busy: boolean;
+  onLearn: (on: boolean) => void;
+}) {
   const navigate = useNavigate();
   const carry = useCarry(job);
   const { next, carried, facts } = batch;
@@ -21,7 +31,12 @@ export function NextPart({ job, batch, busy, onLearn }: { job: Job; batch: Batch
           <b>{next.begun ? `Part ${next.place} is begun` : `Next: part ${next.place}`}</b>
           {carried ? (
             <label className="switch">
-              <input type="checkbox" checked={facts.learn} disabled={busy} onChange={(e) => onLearn(e.currentTarget.checked)} />
+              <input
+                type="checkbox"
+                checked={facts.learn}
+                disabled={busy}
+                onChange={e => onLearn(e.currentTarget.checked)}
+              />
               Each part begins from what the one before found
             </label>
           ) : (
@@ -29,8 +44,8 @@ export function NextPart({ job, batch, busy, onLearn }: { job: Job; batch: Batch
           )}
           {carried && <p className="how">{carried.says}</p>}
           {batch.tally.columns
-            .filter((c) => c.drift?.real)
-            .map((c) => (
+            .filter(c => c.drift?.real)
+            .map(c => (
               <p key={c.name} className="real">
                 {c.name}: {c.says}
               </p>
@@ -39,10 +54,18 @@ export function NextPart({ job, batch, busy, onLearn }: { job: Job; batch: Batch
           <button type="button" className="act" disabled={carry.isPending} onClick={begin}>
             {next.begun ? `Go on with part ${next.place}` : `Begin part ${next.place}`}
           </button>
-          {carry.isError && <p className="fault" role="alert">{inWords(carry.error)}</p>}
+          {carry.isError && (
+            <p className="fault" role="alert">
+              {inWords(carry.error)}
+            </p>
+          )}
         </>
       ) : (
-        <b>{batch.tally.good === batch.tally.wanted ? 'All parts are done.' : 'No part is left: begin the scrapped ones again.'}</b>
+        <b>
+          {batch.tally.good === batch.tally.wanted
+            ? 'All parts are done.'
+            : 'No part is left: begin the scrapped ones again.'}
+        </b>
       )}
     </section>
   );

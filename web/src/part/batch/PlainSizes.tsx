@@ -6,17 +6,36 @@ import { LengthForm } from '../../parts/LengthForm';
 type Plain = NonNullable<BatchFacts['plain']>;
 
 /** The plain sizes tallied beside the thread, with their limits. */
-export function PlainSizes({ plain, open, onClose, busy, fault, onSet }: { plain: Plain; open: boolean; onClose: () => void; busy: boolean; fault: string | null; onSet: (plain: Plain) => void }) {
+export function PlainSizes({
+  plain,
+  open,
+  onClose,
+  busy,
+  fault,
+  onSet,
+}: {
+  plain: Plain;
+  open: boolean;
+  onClose: () => void;
+  busy: boolean;
+  fault: string | null;
+  onSet: (plain: Plain) => void;
+}) {
   const [name, setName] = useState('');
   return (
     <Leaf title="Plain sizes of every part" open={open} onClose={onClose}>
       <ul className="remarks">
-        {plain.map((p) => (
+        {plain.map(p => (
           <li key={p.name} className="plain-size">
             <p>
               {p.name}: {p.nominal_mm} mm, {p.over_mm ?? 0} and {p.under_mm ?? 0}
             </p>
-            <button type="button" className="choice" disabled={busy} onClick={() => onSet(plain.filter((o) => o.name !== p.name))}>
+            <button
+              type="button"
+              className="choice"
+              disabled={busy}
+              onClick={() => onSet(plain.filter(o => o.name !== p.name))}
+            >
               Strike out
             </button>
           </li>
@@ -31,14 +50,18 @@ export function PlainSizes({ plain, open, onClose, busy, fault, onSet }: { plain
         ]}
         act="Add it"
         disabled={busy}
-        onSet={(mm) => onSet([...plain, { name: name.trim(), ...mm }])}
+        onSet={mm => onSet([...plain, { name: name.trim(), ...mm }])}
       >
         <label>
           called
-          <input value={name} autoComplete="off" placeholder="shank" onChange={(e) => setName(e.currentTarget.value)} />
+          <input value={name} autoComplete="off" placeholder="shank" onChange={e => setName(e.currentTarget.value)} />
         </label>
       </LengthForm>
-      {fault && <p className="fault" role="alert">{fault}</p>}
+      {fault && (
+        <p className="fault" role="alert">
+          {fault}
+        </p>
+      )}
       <p className="how">With no deviation told, a tenth of a millimetre either way is taken.</p>
     </Leaf>
   );

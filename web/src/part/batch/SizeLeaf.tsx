@@ -7,7 +7,17 @@ import { LengthForm } from '../../parts/LengthForm';
 import type { TallyRow } from './TallyTable';
 
 /** Plain sizes read of one part. */
-export function SizeLeaf({ row, plain, onClose, tell }: { row: TallyRow; plain: NonNullable<BatchFacts['plain']>; onClose: () => void; tell: ReturnType<typeof useTellPart> }) {
+export function SizeLeaf({
+  row,
+  plain,
+  onClose,
+  tell,
+}: {
+  row: TallyRow;
+  plain: NonNullable<BatchFacts['plain']>;
+  onClose: () => void;
+  tell: ReturnType<typeof useTellPart>;
+}) {
   // Sent again after a dead network, a reading is still one reading.
   const ids = useRef(new Map<string, string>());
   const send = async (mm: Record<string, number | null>) => {
@@ -16,19 +26,27 @@ export function SizeLeaf({ row, plain, onClose, tell }: { row: TallyRow; plain: 
       if (read == null) continue;
       const key = `${p.name} ${read}`;
       ids.current.set(key, ids.current.get(key) ?? v4());
-      await tell.mutateAsync({ part: row.job, id: ids.current.get(key) ?? v4(), act: { kind: 'sized', name: p.name ?? '', mm: read } });
+      await tell.mutateAsync({
+        part: row.job,
+        id: ids.current.get(key) ?? v4(),
+        act: { kind: 'sized', name: p.name ?? '', mm: read },
+      });
     }
     onClose();
   };
   return (
     <Leaf title={`Part ${row.place}: sizes read`} open onClose={onClose}>
       <LengthForm
-        fields={plain.map((p) => ({ name: p.name ?? '', says: p.name ?? '', optional: plain.length > 1 }))}
+        fields={plain.map(p => ({ name: p.name ?? '', says: p.name ?? '', optional: plain.length > 1 }))}
         act="Tell it"
         disabled={tell.isPending}
-        onSet={(mm) => void send(mm).catch(() => undefined)}
+        onSet={mm => void send(mm).catch(() => undefined)}
       />
-      {tell.isError && <p className="fault" role="alert">{inWords(tell.error)}</p>}
+      {tell.isError && (
+        <p className="fault" role="alert">
+          {inWords(tell.error)}
+        </p>
+      )}
     </Leaf>
   );
 }

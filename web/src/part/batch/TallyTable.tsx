@@ -7,7 +7,13 @@ import { useUnit } from '../../parts/unit';
 export type TallyRow = BatchView['tally']['rows'][number];
 
 /** Every part with its sizes against their limits. */
-export function TallyTable({ batch, busy, onSize, onScrap, onAgain }: {
+export function TallyTable({
+  batch,
+  busy,
+  onSize,
+  onScrap,
+  onAgain,
+}: {
   batch: BatchView;
   busy: boolean;
   onSize?: (row: TallyRow) => void;
@@ -16,19 +22,19 @@ export function TallyTable({ batch, busy, onSize, onScrap, onAgain }: {
 }) {
   const unit = useUnit();
   const { columns, rows } = batch.tally;
-  const replaced = (row: TallyRow) => rows.some((r) => r.place === row.place && rows.indexOf(r) > rows.indexOf(row));
+  const replaced = (row: TallyRow) => rows.some(r => r.place === row.place && rows.indexOf(r) > rows.indexOf(row));
   return (
     <table className="tally">
       <thead>
         <tr>
           <th>Part</th>
-          {columns.map((c) => (
+          {columns.map(c => (
             <th key={c.name}>
               {c.name}
               {!c.limits_mm && <small>{unit}</small>}
               {c.limits_mm && (
                 <small>
-                  {c.limits_mm.map((q) => bare(figure(q, unit))).join(' to ')} {unit}
+                  {c.limits_mm.map(q => bare(figure(q, unit))).join(' to ')} {unit}
                 </small>
               )}
             </th>
@@ -40,10 +46,17 @@ export function TallyTable({ batch, busy, onSize, onScrap, onAgain }: {
         </tr>
       </thead>
       <tbody>
-        {rows.map((row) => (
-          <tr key={row.job} className={row.scrapped != null ? 'scrap' : row.job === batch.next?.job ? 'next-row' : undefined}>
+        {rows.map(row => (
+          <tr
+            key={row.job}
+            className={row.scrapped != null ? 'scrap' : row.job === batch.next?.job ? 'next-row' : undefined}
+          >
             <th scope="row">
-              <Link to="/jobs/$id/$station" params={{ id: row.job, station: row.stands === 'not begun' ? 'setup' : 'gauge' }} aria-label={`${row.place}, ${row.says}: to its stations`}>
+              <Link
+                to="/jobs/$id/$station"
+                params={{ id: row.job, station: row.stands === 'not begun' ? 'setup' : 'gauge' }}
+                aria-label={`${row.place}, ${row.says}: to its stations`}
+              >
                 {row.place}
               </Link>{' '}
               <small>{row.says}</small>
@@ -61,17 +74,33 @@ export function TallyTable({ batch, busy, onSize, onScrap, onAgain }: {
             <td>
               <div className="row">
                 {row.scrapped == null && onSize && (
-                  <button type="button" className="choice" aria-label={`Size of part ${row.place}`} onClick={() => onSize(row)}>
+                  <button
+                    type="button"
+                    className="choice"
+                    aria-label={`Size of part ${row.place}`}
+                    onClick={() => onSize(row)}
+                  >
                     Size
                   </button>
                 )}
                 {row.scrapped == null && (
-                  <button type="button" className="choice" aria-label={`Scrap part ${row.place}`} onClick={() => onScrap(row)}>
+                  <button
+                    type="button"
+                    className="choice"
+                    aria-label={`Scrap part ${row.place}`}
+                    onClick={() => onScrap(row)}
+                  >
                     Scrap
                   </button>
                 )}
                 {row.scrapped != null && !replaced(row) && (
-                  <button type="button" className="choice" disabled={busy} aria-label={`Begin again part ${row.place}`} onClick={() => onAgain(row)}>
+                  <button
+                    type="button"
+                    className="choice"
+                    disabled={busy}
+                    aria-label={`Begin again part ${row.place}`}
+                    onClick={() => onAgain(row)}
+                  >
                     Begin again
                   </button>
                 )}

@@ -22,23 +22,41 @@ type SheetId = (typeof SHEETS)[number]['id'];
 
 /** Cards and sheets to print, shown as they will look. */
 export function PaperPage() {
-  return <PartFrame sheet="paper">{(job, plan) => (plan ? <Shown job={job} plan={plan} /> : <p className="fault">This job does not plan yet: there is nothing to print.</p>)}</PartFrame>;
+  return (
+    <PartFrame sheet="paper">
+      {(job, plan) =>
+        plan ? (
+          <Shown job={job} plan={plan} />
+        ) : (
+          <p className="fault">This job does not plan yet: there is nothing to print.</p>
+        )
+      }
+    </PartFrame>
+  );
 }
 
 function Shown({ job, plan }: { job: Job; plan: Plan }) {
   const paper = usePaper(job);
   const [sheet, setSheet] = useState<SheetId>('card');
-  const [page, setPage] = useLocalStorage<'a4' | 'letter'>({ key: 'page', defaultValue: 'a4', getInitialValueInEffect: false });
+  const [page, setPage] = useLocalStorage<'a4' | 'letter'>({
+    key: 'page',
+    defaultValue: 'a4',
+    getInitialValueInEffect: false,
+  });
   const print = () => window.print();
   useKeys({ p: print });
-  const open = SHEETS.filter((s) => s.id !== 'tally' || job.batch != null);
-  const own = SHEETS.find((s) => s.id === sheet)?.own;
+  const open = SHEETS.filter(s => s.id !== 'tally' || job.batch != null);
+  const own = SHEETS.find(s => s.id === sheet)?.own;
   return (
     <div className="two-sided paper-page">
       <div className="wide-side">
-        {paper.isError && !paper.data && <p className="fault" role="alert">{inWords(paper.error)}</p>}
+        {paper.isError && !paper.data && (
+          <p className="fault" role="alert">
+            {inWords(paper.error)}
+          </p>
+        )}
         {paper.data && (
-          <article className={`paper on-${own ? sheet : page}`} aria-label={SHEETS.find((s) => s.id === sheet)?.says}>
+          <article className={`paper on-${own ? sheet : page}`} aria-label={SHEETS.find(s => s.id === sheet)?.says}>
             <Sheet of={sheet} job={job} plan={plan} papers={paper.data} />
           </article>
         )}
@@ -48,8 +66,15 @@ function Shown({ job, plan }: { job: Job; plan: Plan }) {
           Print it (P)
         </button>
         <div className="sheet-choice" role="radiogroup" aria-label="Sheet">
-          {open.map((s) => (
-            <button key={s.id} type="button" role="radio" aria-checked={sheet === s.id} className="choice" onClick={() => setSheet(s.id)}>
+          {open.map(s => (
+            <button
+              key={s.id}
+              type="button"
+              role="radio"
+              aria-checked={sheet === s.id}
+              className="choice"
+              onClick={() => setSheet(s.id)}
+            >
               {s.says}
               <small>{s.under}</small>
             </button>
@@ -57,14 +82,24 @@ function Shown({ job, plan }: { job: Job; plan: Plan }) {
         </div>
         {!own && (
           <div className="row" role="radiogroup" aria-label="Page">
-            {(['a4', 'letter'] as const).map((p) => (
-              <button key={p} type="button" role="radio" aria-checked={page === p} className="choice" onClick={() => setPage(p)}>
+            {(['a4', 'letter'] as const).map(p => (
+              <button
+                key={p}
+                type="button"
+                role="radio"
+                aria-checked={page === p}
+                className="choice"
+                onClick={() => setPage(p)}
+              >
                 {p === 'a4' ? 'A4' : 'Letter'}
               </button>
             ))}
           </div>
         )}
-        <p className="how">Printed by the browser: leave its scale at 100 %. Where something is drawn at its own size a bar of 50 mm checks it.</p>
+        <p className="how">
+          Printed by the browser: leave its scale at 100 %. Where something is drawn at its own size a bar of 50 mm
+          checks it.
+        </p>
       </aside>
     </div>
   );

@@ -5,7 +5,8 @@ import { useUnit } from '../../parts/unit';
 import { CardLines } from '../CardLines';
 import { PaperFoot, PaperHead } from './frame';
 
-const passName = (p: Papers['passes'][number]) => (p.kind === 'cut' ? String(p.n) : p.kind === 'stocking' ? `stock ${p.n}` : p.kind);
+const passName = (p: Papers['passes'][number]) =>
+  p.kind === 'cut' ? String(p.n) : p.kind === 'stocking' ? `stock ${p.n}` : p.kind;
 
 /** What goes to the tool post for a plain thread. */
 export function CardSheet({ job, papers }: { job: Job; papers: Papers }) {
@@ -48,17 +49,20 @@ export function JobCard({ job, plan, papers }: { job: Job; plan: Plan; papers: P
         {plan.gears.drawing && <Outline drawing={plan.gears.drawing} />}
       </div>
       <div className="paper-sections">
-        {papers.job_card.map((s) => (
+        {papers.job_card.map(s => (
           <section key={s.name}>
             <h3>{s.name}</h3>
             <CardLines lines={s.lines} />
           </section>
         ))}
       </div>
-      <h3>Passes: reading of the dial, turns and divisions{papers.passes.some((p) => p.over_wires) && papers.passes.length <= FEW ? ', over the wires' : ''}</h3>
+      <h3>
+        Passes: reading of the dial, turns and divisions
+        {papers.passes.some(p => p.over_wires) && papers.passes.length <= FEW ? ', over the wires' : ''}
+      </h3>
       <Passes papers={papers} over={papers.passes.length <= FEW} />
       <PaperFoot>
-        {papers.watch.map((w) => (
+        {papers.watch.map(w => (
           <p key={w}>▲ {w}</p>
         ))}
       </PaperFoot>
@@ -68,7 +72,7 @@ export function JobCard({ job, plan, papers }: { job: Job; plan: Plan; papers: P
 
 /** The narrow card for the pocket: the dial, pass by pass. */
 export function PocketCard({ job, papers }: { job: Job; papers: Papers }) {
-  const few = papers.ten_seconds.filter((l) => l.says !== 'Bit' && l.says !== 'Compound');
+  const few = papers.ten_seconds.filter(l => l.says !== 'Bit' && l.says !== 'Compound');
   return (
     <>
       <PaperHead job={job} papers={papers} name="Pocket card" />

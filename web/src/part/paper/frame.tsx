@@ -23,7 +23,8 @@ export function PaperFoot({ children }: { children?: ReactNode }) {
   return (
     <footer>
       {children}
-      Gears changed with the machine isolated, guard on before it runs. First pass slow, hand on the lever. Follow the machine maker’s instructions, your shop’s rules and local safety law.
+      Gears changed with the machine isolated, guard on before it runs. First pass slow, hand on the lever. Follow the
+      machine maker’s instructions, your shop’s rules and local safety law.
     </footer>
   );
 }

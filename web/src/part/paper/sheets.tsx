@@ -4,6 +4,7 @@ import { useBatch, useRoute } from '../../api/part';
 import { useBitSheet } from '../../api/sheets';
 import { figure } from '../../parts/Figure';
 import { useUnit } from '../../parts/unit';
+import { sidesSay, tipSays } from '../../stations/bit/ground';
 import { lever, train } from '../../stations/gears/train';
 import { CardLines } from '../CardLines';
 import { PaperFoot, PaperHead } from './frame';
@@ -12,24 +13,28 @@ import { PaperFoot, PaperHead } from './frame';
 export function GrindingSheet({ job, plan, papers }: { job: Job; plan: Plan; papers: Papers }) {
   const sheet = useBitSheet(job);
   const unit = useUnit();
-  const { bit } = plan;
   const drawn = (view: string, scale: number) => `/api/v1/jobs/${job.id}/bit.svg?view=${view}&scale=${scale}`;
   return (
     <>
       <PaperHead job={job} papers={papers} name="Grinding sheet" />
       <p>
-        Ground: {bit.grind.sides.map((s) => `the ${s.side} side ${figure(s.front_deg, unit)} seen from the front, ${figure(s.rest_deg, unit)} on a rest`).join('; ')}; the tip{' '}
-        {figure((bit.tip_radius_mm ?? bit.tip_flat_mm).aim, unit)} {bit.tip_radius_mm ? 'round' : 'flat'}.
+        Ground: {sidesSay(plan.bit, unit)}; the tip {tipSays(plan.bit, unit)}.
       </p>
       <ol className="paper-steps">
-        {sheet.data?.steps.map((s) => (
+        {sheet.data?.steps.map(s => (
           <li key={s}>{s}</li>
         ))}
       </ol>
       <h3>At its own size</h3>
-      <img src={drawn('views', 1)} alt="The bit from above, front and side at its own size, with a bar of 50 mm to check the print by" />
+      <img
+        src={drawn('views', 1)}
+        alt="The bit from above, front and side at its own size, with a bar of 50 mm to check the print by"
+      />
       <h3>The tip, ten times as large</h3>
-      <img src={drawn('tip', 10)} alt="The tip in its groove, ten times as large, with a bar of 50 mm to check the print by" />
+      <img
+        src={drawn('tip', 10)}
+        alt="The tip in its groove, ten times as large, with a bar of 50 mm to check the print by"
+      />
       <PaperFoot>Eye protection and the grinder’s guards on; the rest close to the wheel. </PaperFoot>
     </>
   );
@@ -53,10 +58,14 @@ export function ChartSheet({ job, papers }: { job: Job; papers: Papers }) {
           </tr>
         </thead>
         <tbody>
-          {chart.data?.map((r) => (
+          {chart.data?.map(r => (
             <tr key={`${r.unit}${r.pitch}`}>
               <th scope="row">{r.pitch}</th>
-              <td>{r.train ? `${train(r.train)}${lever(r.train)}${r.train.why_not ? ` (${r.train.why_not})` : ''}` : '—'}</td>
+              <td>
+                {r.train
+                  ? `${train(r.train)}${lever(r.train)}${r.train.why_not ? ` (${r.train.why_not})` : ''}`
+                  : '—'}
+              </td>
               <td>{r.train?.error_text ?? ''}</td>
               <td>{r.dial_says}</td>
             </tr>
@@ -79,7 +88,7 @@ export function RouteSheet({ job, papers }: { job: Job; papers: Papers }) {
           <h3>
             {i + 1} {s.piece_says}, {s.held}
           </h3>
-          {s.ops.map((o) => (
+          {s.ops.map(o => (
             <div key={o.id} className="paper-op">
               <span className={`box${o.done ? ' ticked' : ''}`} />
               <div>
@@ -89,7 +98,7 @@ export function RouteSheet({ job, papers }: { job: Job; papers: Papers }) {
             </div>
           ))}
           <p>
-            <b>Before it leaves this chuck:</b> {s.leave.map((m) => m.says).join(' ')}
+            <b>Before it leaves this chuck:</b> {s.leave.map(m => m.says).join(' ')}
           </p>
         </section>
       ))}
@@ -113,17 +122,17 @@ export function TallySheet({ job, papers }: { job: Job; papers: Papers }) {
             <thead>
               <tr>
                 <th>Part</th>
-                {tally.columns.map((c) => (
+                {tally.columns.map(c => (
                   <th key={c.name}>
                     {c.name}
-                    {c.limits_mm && `, ${c.limits_mm.map((q) => figure(q, unit)).join(' to ')}`}
+                    {c.limits_mm && `, ${c.limits_mm.map(q => figure(q, unit)).join(' to ')}`}
                   </th>
                 ))}
                 <th>Stands</th>
               </tr>
             </thead>
             <tbody>
-              {tally.rows.map((r) => (
+              {tally.rows.map(r => (
                 <tr key={r.job}>
                   <th scope="row">
                     {r.place} {r.says}
@@ -139,7 +148,13 @@ export function TallySheet({ job, papers }: { job: Job; papers: Papers }) {
               ))}
             </tbody>
           </table>
-          {tally.columns.filter((c) => c.drift?.real).map((c) => <p key={c.name}>{c.name}: {c.says}</p>)}
+          {tally.columns
+            .filter(c => c.drift?.real)
+            .map(c => (
+              <p key={c.name}>
+                {c.name}: {c.says}
+              </p>
+            ))}
         </>
       )}
       <PaperFoot />

@@ -6,7 +6,19 @@ import { TextForm } from '../../parts/TextForm';
 type SetUpSaid = RouteView['said']['setups'][number];
 
 /** One chucking: how it is held, its operations, and what must be true before the part leaves it. */
-export function Chucking({ n, setup, several, chosen, busy, onChoose, onTick, onOrder, onAdd, onHeld, onLeave }: {
+export function Chucking({
+  n,
+  setup,
+  several,
+  chosen,
+  busy,
+  onChoose,
+  onTick,
+  onOrder,
+  onAdd,
+  onHeld,
+  onLeave,
+}: {
   n: number;
   setup: SetUpSaid;
   several: boolean;
@@ -20,7 +32,7 @@ export function Chucking({ n, setup, several, chosen, busy, onChoose, onTick, on
   onLeave: (leave: string[]) => void;
 }) {
   const [telling, setTelling] = useState<'held' | 'leave' | null>(null);
-  const own = setup.leave.slice(setup.leave_made).map((m) => m.says);
+  const own = setup.leave.slice(setup.leave_made).map(m => m.says);
   return (
     <section className="chucking" aria-label={`Set-up ${n}: ${setup.piece_says}, ${setup.held}`}>
       <header>
@@ -41,16 +53,25 @@ export function Chucking({ n, setup, several, chosen, busy, onChoose, onTick, on
         <TextForm
           label="How it is held"
           value={setup.held}
-          onTold={(text) => {
+          onTold={text => {
             onHeld(text);
             setTelling(null);
           }}
         />
       )}
-      <Reorder items={setup.ops.map((o) => ({ ...o, id: o.id ?? '' }))} name={(o) => o.name} onOrder={(ops) => onOrder(ops.map((o) => o.id))}>
-        {(op) => (
+      <Reorder
+        items={setup.ops.map(o => ({ ...o, id: o.id ?? '' }))}
+        name={o => o.name}
+        onOrder={ops => onOrder(ops.map(o => o.id))}
+      >
+        {op => (
           <>
-            <button type="button" className={`op${op.done ? ' done-op' : ''}`} aria-pressed={chosen === op.id} onClick={() => onChoose(op.id)}>
+            <button
+              type="button"
+              className={`op${op.done ? ' done-op' : ''}`}
+              aria-pressed={chosen === op.id}
+              onClick={() => onChoose(op.id)}
+            >
               <span>{op.name}</span>
               <em>{op.takes_min < 1 ? '<1' : Math.round(op.takes_min)} min</em>
               {op.note && <small>Noted: {op.note}</small>}
@@ -61,7 +82,7 @@ export function Chucking({ n, setup, several, chosen, busy, onChoose, onTick, on
                 checked={op.done != null}
                 disabled={op.done === 'proven'}
                 aria-label={`${op.name}: ${op.done === 'proven' ? 'done, as measured' : 'done'}`}
-                onChange={(e) => onTick(op.id, e.currentTarget.checked)}
+                onChange={e => onTick(op.id, e.currentTarget.checked)}
               />
             </label>
           </>
@@ -78,7 +99,12 @@ export function Chucking({ n, setup, several, chosen, busy, onChoose, onTick, on
                 {must.holds != null && <small> ({must.holds ? 'it is' : 'not yet'})</small>}
               </span>
               {i >= setup.leave_made && (
-                <button type="button" className="choice" disabled={busy} onClick={() => onLeave(own.filter((_, k) => k !== i - setup.leave_made))}>
+                <button
+                  type="button"
+                  className="choice"
+                  disabled={busy}
+                  onClick={() => onLeave(own.filter((_, k) => k !== i - setup.leave_made))}
+                >
                   Strike out
                 </button>
               )}
@@ -89,7 +115,7 @@ export function Chucking({ n, setup, several, chosen, busy, onChoose, onTick, on
           <TextForm
             label="What else must be true"
             value=""
-            onTold={(text) => {
+            onTold={text => {
               onLeave([...own, text]);
               setTelling(null);
             }}

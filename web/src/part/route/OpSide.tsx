@@ -7,7 +7,15 @@ import type { Operation } from './moves';
 type OpSaid = RouteView['said']['setups'][number]['ops'][number];
 
 /** The operation chosen: its card, and what the user makes of it. */
-export function OpSide({ op, setups, jobs, busy, onChange, onMove, onRemove }: {
+export function OpSide({
+  op,
+  setups,
+  jobs,
+  busy,
+  onChange,
+  onMove,
+  onRemove,
+}: {
   op: OpSaid;
   setups: RouteView['said']['setups'];
   jobs: RouteView['jobs'];
@@ -21,16 +29,20 @@ export function OpSide({ op, setups, jobs, busy, onChange, onMove, onRemove }: {
   const [minutes, setMinutes] = useState(op.minutes == null ? '' : String(op.minutes));
   const [note, setNote] = useState(op.note ?? '');
   const [wrong, setWrong] = useState<string | null>(null);
-  const job = jobs.find((j) => j.id === op.job);
+  const job = jobs.find(j => j.id === op.job);
   // A thread is cut, and proven, at its own stations.
   const station = op.kind === 'thread' ? 'cut' : op.kind === 'prove' ? 'gauge' : null;
-  const here = setups.find((s) => s.ops.some((o) => o.id === op.id));
+  const here = setups.find(s => s.ops.some(o => o.id === op.id));
   const set = () => {
     const typed = minutes.trim().replace(',', '.');
     const read = typed === '' ? null : Number(typed);
     if (read !== null && !(read >= 0 && read <= 2000)) return setWrong('Minutes are a number from 0 to 2000.');
     setWrong(null);
-    onChange({ says: says.trim() === '' || says === op.name ? (op.says ?? undefined) : says.trim(), minutes: read ?? undefined, note: note.trim() === '' ? undefined : note.trim() });
+    onChange({
+      says: says.trim() === '' || says === op.name ? (op.says ?? undefined) : says.trim(),
+      minutes: read ?? undefined,
+      note: note.trim() === '' ? undefined : note.trim(),
+    });
   };
   return (
     <>
@@ -51,24 +63,49 @@ export function OpSide({ op, setups, jobs, busy, onChange, onMove, onRemove }: {
       <CardLines lines={op.card} />
       <form
         className="op-form"
-        onSubmit={(e) => {
+        onSubmit={e => {
           e.preventDefault();
           set();
         }}
       >
         <label htmlFor={`${id}-note`}>
           Noted with it: the stop, the dial at size
-          <input id={`${id}-note`} autoComplete="off" maxLength={200} value={note} onChange={(e) => setNote(e.currentTarget.value)} />
+          <input
+            id={`${id}-note`}
+            autoComplete="off"
+            maxLength={200}
+            value={note}
+            onChange={e => setNote(e.currentTarget.value)}
+          />
         </label>
         <label htmlFor={`${id}-says`}>
           Called
-          <input id={`${id}-says`} autoComplete="off" maxLength={200} value={says} onChange={(e) => setSays(e.currentTarget.value)} />
+          <input
+            id={`${id}-says`}
+            autoComplete="off"
+            maxLength={200}
+            value={says}
+            onChange={e => setSays(e.currentTarget.value)}
+          />
         </label>
         <label htmlFor={`${id}-minutes`}>
           Minutes, if you know better
-          <input id={`${id}-minutes`} autoComplete="off" inputMode="decimal" value={minutes} onChange={(e) => setMinutes(e.currentTarget.value)} placeholder={String(Math.round(op.takes_min))} aria-invalid={wrong != null} aria-describedby={wrong ? `${id}-wrong` : undefined} />
+          <input
+            id={`${id}-minutes`}
+            autoComplete="off"
+            inputMode="decimal"
+            value={minutes}
+            onChange={e => setMinutes(e.currentTarget.value)}
+            placeholder={String(Math.round(op.takes_min))}
+            aria-invalid={wrong != null}
+            aria-describedby={wrong ? `${id}-wrong` : undefined}
+          />
         </label>
-        {wrong && <p className="fault" role="alert" id={`${id}-wrong`}>{wrong}</p>}
+        {wrong && (
+          <p className="fault" role="alert" id={`${id}-wrong`}>
+            {wrong}
+          </p>
+        )}
         <div className="row">
           <button type="submit" className="act" disabled={busy}>
             Set
@@ -81,7 +118,12 @@ export function OpSide({ op, setups, jobs, busy, onChange, onMove, onRemove }: {
       {setups.length > 1 && (
         <label className="op-form">
           In the chucking
-          <select className="choice" value={here?.id ?? ''} disabled={busy} onChange={(e) => onMove(e.currentTarget.value)}>
+          <select
+            className="choice"
+            value={here?.id ?? ''}
+            disabled={busy}
+            onChange={e => onMove(e.currentTarget.value)}
+          >
             {setups.map((s, i) => (
               <option key={s.id} value={s.id}>
                 {i + 1}: {s.piece_says}, {s.held}

@@ -1,4 +1,3 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { inWords, type Job, type RouteView } from '../../api/client';
 import { useDropRoute, usePutRoute, useRoute, useTick } from '../../api/part';
@@ -10,32 +9,36 @@ import { type Operation, type Route, before, changed, places } from './moves';
 
 /** A part's route: its set-ups, what is done in each, and what must be true before the part leaves it. */
 export function RoutePage() {
-  return <PartFrame sheet="route">{(job) => <RouteOf job={job} key={job.id} />}</PartFrame>;
+  return <PartFrame sheet="route">{job => <RouteOf job={job} key={job.id} />}</PartFrame>;
 }
 
 function RouteOf({ job }: { job: Job }) {
   const answer = useRoute(job);
-  if (answer.isError && !answer.data) return <p className="fault" role="alert">{inWords(answer.error)}</p>;
+  if (answer.isError && !answer.data)
+    return (
+      <p className="fault" role="alert">
+        {inWords(answer.error)}
+      </p>
+    );
   if (!answer.data) return <p className="how">Making the route…</p>;
   return <Shown job={job} view={answer.data} />;
 }
 
 function Shown({ job, view }: { job: Job; view: RouteView }) {
-  const queries = useQueryClient();
   const [chosen, setChosen] = useState<string | null>(null);
   const put = usePutRoute(job);
   const drop = useDropRoute(job);
   const tick = useTick(job);
   const { route, said } = view;
-  const ops = said.setups.flatMap((s) => s.ops);
-  const next = ops.find((o) => !o.done);
-  const at = ops.find((o) => o.id === chosen) ?? next ?? ops[0];
+  const ops = said.setups.flatMap(s => s.ops);
+  const next = ops.find(o => !o.done);
+  const at = ops.find(o => o.id === chosen) ?? next ?? ops[0];
   const setups = route.setups ?? [];
   const send = (to: Route) => put.mutate({ route: to, revision: view.revision });
-  const failed = [put, drop, tick].find((m) => m.isError);
+  const failed = [put, drop, tick].find(m => m.isError);
   const addTo = (setup: string) => {
     const op: Operation = { id: v4(), kind: 'own', says: 'Your own operation' };
-    send({ setups: setups.map((s) => (s.id === setup ? { ...s, ops: [...(s.ops ?? []), op] } : s)) });
+    send({ setups: setups.map(s => (s.id === setup ? { ...s, ops: [...(s.ops ?? []), op] } : s)) });
     setChosen(op.id ?? null);
   };
   return (
@@ -48,11 +51,16 @@ function Shown({ job, view }: { job: Job; view: RouteView }) {
         </p>
         {said.remarks.length > 0 && (
           <ul className="remarks" aria-label="What this order costs">
-            {said.remarks.map((r) => (
+            {said.remarks.map(r => (
               <li key={`${r.op}${r.before}${r.says}`}>
                 <p>▲ {r.says}</p>
                 {r.op !== r.before && (
-                  <button type="button" className="act plain" disabled={put.isPending} onClick={() => send(before(route, r.op, r.before))}>
+                  <button
+                    type="button"
+                    className="act plain"
+                    disabled={put.isPending}
+                    onClick={() => send(before(route, r.op, r.before))}
+                  >
                     Put it first
                   </button>
                 )}
@@ -70,10 +78,10 @@ function Shown({ job, view }: { job: Job; view: RouteView }) {
             busy={put.isPending}
             onChoose={setChosen}
             onTick={(op, done) => tick.mutate({ op, done })}
-            onOrder={(ids) => send(places(route, setup.id, ids))}
+            onOrder={ids => send(places(route, setup.id, ids))}
             onAdd={() => addTo(setup.id)}
-            onHeld={(held) => send({ setups: setups.map((s) => (s.id === setup.id ? { ...s, held } : s)) })}
-            onLeave={(leave) => send({ setups: setups.map((s) => (s.id === setup.id ? { ...s, leave } : s)) })}
+            onHeld={held => send({ setups: setups.map(s => (s.id === setup.id ? { ...s, held } : s)) })}
+            onLeave={leave => send({ setups: setups.map(s => (s.id === setup.id ? { ...s, leave } : s)) })}
           />
         ))}
         <div className="row">
@@ -81,17 +89,23 @@ function Shown({ job, view }: { job: Job; view: RouteView }) {
             type="button"
             className="act plain"
             disabled={put.isPending}
-            onClick={() => send({ setups: [...setups, { id: v4(), piece: setups.at(-1)?.piece, held: 'in the chuck', ops: [] }] })}
+            onClick={() =>
+              send({ setups: [...setups, { id: v4(), piece: setups.at(-1)?.piece, held: 'in the chuck', ops: [] }] })
+            }
           >
             Another chucking
           </button>
           {view.revision > 0 && (
-            <button type="button" className="act plain" disabled={drop.isPending} onClick={() => drop.mutate(undefined, { onSuccess: () => void queries.invalidateQueries({ queryKey: ['job', job.id] }) })}>
+            <button type="button" className="act plain" disabled={drop.isPending} onClick={() => drop.mutate()}>
               Back to the app’s own route
             </button>
           )}
         </div>
-        {failed && <p className="fault" role="alert">{inWords(failed.error)}</p>}
+        {failed && (
+          <p className="fault" role="alert">
+            {inWords(failed.error)}
+          </p>
+        )}
       </div>
       <aside aria-label="The operation">
         {at && (
@@ -101,10 +115,17 @@ function Shown({ job, view }: { job: Job; view: RouteView }) {
             setups={said.setups}
             jobs={view.jobs}
             busy={put.isPending}
-            onChange={(patch) => send(changed(route, at.id ?? '', patch))}
-            onMove={(setup) => send(places(route, setup, [...(said.setups.find((s) => s.id === setup)?.ops.map((o) => o.id ?? '') ?? []), at.id ?? '']))}
+            onChange={patch => send(changed(route, at.id ?? '', patch))}
+            onMove={setup =>
+              send(
+                places(route, setup, [
+                  ...(said.setups.find(s => s.id === setup)?.ops.map(o => o.id ?? '') ?? []),
+                  at.id ?? '',
+                ]),
+              )
+            }
             onRemove={() => {
-              send({ setups: setups.map((s) => ({ ...s, ops: (s.ops ?? []).filter((o) => o.id !== at.id) })) });
+              send({ setups: setups.map(s => ({ ...s, ops: (s.ops ?? []).filter(o => o.id !== at.id) })) });
               setChosen(null);
             }}
           />

@@ -8,7 +8,17 @@ import { useUnit } from '../../parts/unit';
 import { type Held, ToolForm } from '../../shop/ToolForm';
 
 /** The drawer: which bits, bars and inserts will do, and the one picked. */
-export function DrawerLeaf({ job, plan, open, onClose }: { job: Job; plan: Plan; open: boolean; onClose: () => void }) {
+export function DrawerLeaf({
+  job,
+  plan,
+  open,
+  onClose,
+}: {
+  job: Job;
+  plan: Plan;
+  open: boolean;
+  onClose: () => void;
+}) {
   const [editing, setEditing] = useState<Held | null>(null);
   const shut = () => {
     setEditing(null);
@@ -16,7 +26,19 @@ export function DrawerLeaf({ job, plan, open, onClose }: { job: Job; plan: Plan;
   };
   return (
     <Leaf title={editing ? 'A tool of the drawer' : 'Bits, bars and inserts'} open={open} onClose={shut} wide>
-      {open && (editing ? <ToolForm held={editing} kind={plan.thread.side} angle={plan.thread.half_angle_deg * 2} where={job.title} back="Back to the drawer" done={() => setEditing(null)} /> : <Shelves job={job} plan={plan} edit={setEditing} done={shut} />)}
+      {open &&
+        (editing ? (
+          <ToolForm
+            held={editing}
+            kind={plan.thread.side}
+            angle={plan.thread.half_angle_deg * 2}
+            where={job.title}
+            back="Back to the drawer"
+            done={() => setEditing(null)}
+          />
+        ) : (
+          <Shelves job={job} plan={plan} edit={setEditing} done={shut} />
+        ))}
     </Leaf>
   );
 }
@@ -27,22 +49,41 @@ function Shelves({ job, plan, edit, done }: { job: Job; plan: Plan; edit: (held:
   const kit = useKit().data;
   const change = useChange(job);
   const held = (name: string): Held | undefined =>
-    (['bits', 'inserts'] as const).map((shelf) => ({ shelf, index: (kit?.[shelf] ?? []).findIndex((t) => t.name === name) })).find((h) => h.index >= 0);
+    (['bits', 'inserts'] as const)
+      .map(shelf => ({ shelf, index: (kit?.[shelf] ?? []).findIndex(t => t.name === name) }))
+      .find(h => h.index >= 0);
   // What was told of another bit does not belong to this one.
   const pick = (owned: string | null) =>
     change.mutate(
-      { request: { bit: { owned, included_angle_deg: null, ...UNTOLD, leading_relief_deg: null, trailing_relief_deg: null, rake_deg: null, bar_diameter_mm: null } } },
+      {
+        request: {
+          bit: {
+            owned,
+            included_angle_deg: null,
+            ...UNTOLD,
+            leading_relief_deg: null,
+            trailing_relief_deg: null,
+            rake_deg: null,
+            bar_diameter_mm: null,
+          },
+        },
+      },
       { onSuccess: done },
     );
   return (
     <div className="held shelves">
       {drawer.span_mm && drawer.reach_mm && (
         <p>
-          The bore lets in {figure(drawer.span_mm, unit)} tip to back, and {figure(drawer.reach_mm, unit)} of reach is needed.
+          The bore lets in {figure(drawer.span_mm, unit)} tip to back, and {figure(drawer.reach_mm, unit)} of reach is
+          needed.
         </p>
       )}
-      {change.isError && <p className="fault" role="alert">{inWords(change.error)}</p>}
-      {drawer.tools.map((tool) => {
+      {change.isError && (
+        <p className="fault" role="alert">
+          {inWords(change.error)}
+        </p>
+      )}
+      {drawer.tools.map(tool => {
         const own = held(tool.name);
         return (
           <section key={tool.name} className={`plain-line owned${tool.serves ? '' : ' unfit'}`}>
@@ -50,12 +91,20 @@ function Shelves({ job, plan, edit, done }: { job: Job; plan: Plan; edit: (held:
               {tool.name}
               <small> {tool.picked ? 'picked for this job' : tool.serves ? 'will do' : 'will not do'}</small>
             </h3>
-            {tool.says.map((s) => (
-              <p key={s} className="how">{s}</p>
+            {tool.says.map(s => (
+              <p key={s} className="how">
+                {s}
+              </p>
             ))}
             {tool.bends_mm && <p className="how">A light cut bends it {figure(tool.bends_mm, unit)}.</p>}
             <div className="row">
-              <button type="button" className="choice" aria-pressed={tool.picked} disabled={job.frozen} onClick={() => pick(tool.picked ? null : tool.name)}>
+              <button
+                type="button"
+                className="choice"
+                aria-pressed={tool.picked}
+                disabled={job.frozen}
+                onClick={() => pick(tool.picked ? null : tool.name)}
+              >
                 {tool.picked ? 'Put it back' : 'Use it here'}
               </button>
               {own && (
@@ -70,10 +119,18 @@ function Shelves({ job, plan, edit, done }: { job: Job; plan: Plan; edit: (held:
       {drawer.otherwise && <p>{drawer.otherwise}</p>}
       {kit && (
         <div className="row">
-          <button type="button" className="act plain" onClick={() => edit({ shelf: 'bits', index: kit.bits?.length ?? 0 })}>
+          <button
+            type="button"
+            className="act plain"
+            onClick={() => edit({ shelf: 'bits', index: kit.bits?.length ?? 0 })}
+          >
             Add a bit or bar
           </button>
-          <button type="button" className="act plain" onClick={() => edit({ shelf: 'inserts', index: kit.inserts?.length ?? 0 })}>
+          <button
+            type="button"
+            className="act plain"
+            onClick={() => edit({ shelf: 'inserts', index: kit.inserts?.length ?? 0 })}
+          >
             Add an insert
           </button>
         </div>

@@ -9,15 +9,30 @@ const FIELDS: Field[] = [
   ...TIP_FIELDS,
   { kind: 'length', at: 'tip_radius_between_mm.0', says: 'or, only guessed, a radius of at least' },
   { kind: 'length', at: 'tip_radius_between_mm.1', says: 'and at most' },
-  { kind: 'number', at: 'leading_relief_deg', says: 'Relief of the leading side, degrees', how: 'seen from the front' },
+  {
+    kind: 'number',
+    at: 'leading_relief_deg',
+    says: 'Relief of the leading side, degrees',
+    how: 'seen from the front',
+  },
   { kind: 'number', at: 'trailing_relief_deg', says: 'Relief of the trailing side, degrees' },
   { kind: 'number', at: 'rake_deg', says: 'Back rake, degrees' },
-  { kind: 'number', at: 'square_deg', says: 'Out of square, degrees', how: 'the point toward the leading side; away from it under nought' },
+  {
+    kind: 'number',
+    at: 'square_deg',
+    says: 'Out of square, degrees',
+    how: 'the point toward the leading side; away from it under nought',
+  },
   { kind: 'length', at: 'height_mm', says: 'Tip above centre', how: 'below it under nought' },
   { kind: 'length', at: 'body_ahead_mm', says: 'From the point to its side toward the shoulder' },
   { kind: 'length', at: 'bar_diameter_mm', says: 'In a bore: thickness of the bar' },
   { kind: 'length', at: 'reach_past_mm', says: 'In a bore: what must be reached past' },
-  { kind: 'number', at: 'clearance_deg', says: 'Working clearance to grind for, degrees', how: 'left out: the material’s' },
+  {
+    kind: 'number',
+    at: 'clearance_deg',
+    says: 'Working clearance to grind for, degrees',
+    how: 'left out: the material’s',
+  },
 ];
 
 /** What was measured of the bit, or only guessed. */
@@ -33,7 +48,9 @@ export function GroundLeaf({ job, open, onClose }: { job: Job; open: boolean; on
           value={job.request.bit ?? {}}
           under="/bit"
           busy={change.isPending || job.frozen}
-          onSend={(patch, onError) => change.mutate({ request: { bit: patch } as Patch }, { onSuccess: onClose, onError })}
+          onSend={(patch, onError) =>
+            change.mutate({ request: { bit: patch } as Patch }, { onSuccess: onClose, onError })
+          }
         />
       )}
     </Leaf>

@@ -7,7 +7,7 @@ import { happened } from '../../shop/ToolForm';
 export function KeepTip({ tip, owned }: { tip: NonNullable<RunState['tip']>; owned: string | null | undefined }) {
   const kit = useKit().data;
   const keep = useKeepKit();
-  const bit = kit?.bits?.find((b) => b.name === owned);
+  const bit = kit?.bits?.find(b => b.name === owned);
   return (
     <div className="plain-line">
       <p>{tip.says}</p>
@@ -18,13 +18,24 @@ export function KeepTip({ tip, owned }: { tip: NonNullable<RunState['tip']>; own
           disabled={keep.isPending || keep.isSuccess}
           onClick={() => {
             const history = happened(bit.history, `tip found by ${tip.readings} readings`);
-            keep.mutate({ ...kit, bits: (kit.bits ?? []).map((b) => (b === bit ? { ...bit, tip_flat_mm: tip.flat_mm, tip_radius_mm: null, tip_flat_between_mm: null, history } : b)) });
+            keep.mutate({
+              ...kit,
+              bits: (kit.bits ?? []).map(b =>
+                b === bit
+                  ? { ...bit, tip_flat_mm: tip.flat_mm, tip_radius_mm: null, tip_flat_between_mm: null, history }
+                  : b,
+              ),
+            });
           }}
         >
           {keep.isSuccess ? `Kept with ${bit.name}` : `Keep it with ${bit.name}`}
         </button>
       )}
-      {keep.isError && <p className="fault" role="alert">{inWords(keep.error)}</p>}
+      {keep.isError && (
+        <p className="fault" role="alert">
+          {inWords(keep.error)}
+        </p>
+      )}
     </div>
   );
 }

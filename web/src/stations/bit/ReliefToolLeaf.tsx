@@ -4,7 +4,17 @@ import { Leaf } from '../../parts/Leaf';
 import { BitFiles } from './BitFiles';
 
 /** The tool that turns the relief: square, or round where the groove may be. */
-export function ReliefToolLeaf({ job, plan, open, onClose }: { job: Job; plan: Plan; open: boolean; onClose: () => void }) {
+export function ReliefToolLeaf({
+  job,
+  plan,
+  open,
+  onClose,
+}: {
+  job: Job;
+  plan: Plan;
+  open: boolean;
+  onClose: () => void;
+}) {
   const tool = plan.bit.relief_tool;
   return (
     <Leaf title="The tool for the relief" open={open && tool != null} onClose={onClose}>
@@ -22,8 +32,10 @@ export function ReliefToolLeaf({ job, plan, open, onClose }: { job: Job; plan: P
               tool.bar_mm && { says: 'Bar behind it, at most', figure: tool.bar_mm },
             ]}
           />
-          {tool.says.map((s) => (
-            <p key={s} className="how">{s}</p>
+          {tool.says.map(s => (
+            <p key={s} className="how">
+              {s}
+            </p>
           ))}
           <BitFiles job={job} view="relief_tool" />
         </>

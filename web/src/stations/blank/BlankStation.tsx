@@ -13,21 +13,32 @@ import { HeldLeaf } from './HeldLeaf';
 import { PlainLeaf } from './PlainLeaf';
 import { fedBy, GAP } from './words';
 
-const AIM = { low: 'the low side of its limits', middle: 'the middle of its limits', high: 'the high side of its limits' };
+const AIM = {
+  low: 'the low side of its limits',
+  middle: 'the middle of its limits',
+  high: 'the high side of its limits',
+};
 
 const DIE = 'the size a die finishes from';
 
 /** The word that edits what a dimension of the drawing measures. */
 const WORD_OF: Record<string, string> = {
-  diameter: 'as turned', length: 'Threaded length', chamfer: 'Chamfer there is', relief_width: 'Relief width there is', relief_diameter: 'Relief diameter there is',
-  relief_corner: 'Corner radius there is', mark: 'How the thread ends', shoulder: 'Shoulder diameter',
+  diameter: 'as turned',
+  length: 'Threaded length',
+  chamfer: 'Chamfer there is',
+  relief_width: 'Relief width there is',
+  relief_diameter: 'Relief diameter there is',
+  relief_corner: 'Corner radius there is',
+  mark: 'How the thread ends',
+  shoulder: 'Shoulder diameter',
 };
 
 /** Dimensions whose word stands in the leaf on the ending. */
 const IN_END = ['chamfer', 'relief_width', 'relief_diameter', 'relief_corner', 'shoulder'];
 
 /** Opens the word that sets what a dimension measures. */
-const openWord = (name: string) => document.querySelector<HTMLElement>(`button.word[aria-label*="${WORD_OF[name] ?? ''}"]`)?.click();
+const openWord = (name: string) =>
+  document.querySelector<HTMLElement>(`button.word[aria-label*="${WORD_OF[name] ?? ''}"]`)?.click();
 
 /** Blank: what to turn or bore first, and where the thread ends. */
 export function BlankStation({ job, plan }: StationProps) {
@@ -46,9 +57,9 @@ export function BlankStation({ job, plan }: StationProps) {
     requestAnimationFrame(() => requestAnimationFrame(() => openWord(name)));
   };
   const told = job.request.blank;
-  const held = blank.holdings.find((h) => h.chosen);
+  const held = blank.holdings.find(h => h.chosen);
   const plainCount = (blank.plain?.length ?? 0) + (blank.register ? 1 : 0);
-  const ending = blank.endings.find((e) => e.chosen);
+  const ending = blank.endings.find(e => e.chosen);
   return (
     <Station
       id="blank"
@@ -60,11 +71,16 @@ export function BlankStation({ job, plan }: StationProps) {
             job={job}
             about={external ? 'Blank as turned' : 'Bore as turned'}
             set={blank.measured}
-            edit={{ kind: 'length', value: bare(figure(blank.used_mm, unit)), patch: (mm) => ({ blank: { diameter_mm: mm } }), clear: 'Not measured' }}
+            edit={{
+              kind: 'length',
+              value: bare(figure(blank.used_mm, unit)),
+              patch: mm => ({ blank: { diameter_mm: mm } }),
+              clear: 'Not measured',
+            }}
           >
             {figure(blank.used_mm, unit)}
           </Word>
-          {fed ? `, from the pad (${fed.name})` : (blank.measured ? ', as measured' : ' (the aim: not measured yet)')}
+          {fed ? `, from the pad (${fed.name})` : blank.measured ? ', as measured' : ' (the aim: not measured yet)'}
           {!external && blank.bore && (
             <>
               , bored for{' '}
@@ -72,7 +88,12 @@ export function BlankStation({ job, plan }: StationProps) {
                 job={job}
                 about="Per cent of full thread"
                 set={job.request.blank?.engagement_percent != null}
-                edit={{ kind: 'number', value: bare(blank.bore.share_percent.text), patch: (n) => ({ blank: { engagement_percent: n } }), clear: 'Middle of the limits' }}
+                edit={{
+                  kind: 'number',
+                  value: bare(blank.bore.share_percent.text),
+                  patch: n => ({ blank: { engagement_percent: n } }),
+                  clear: 'Middle of the limits',
+                }}
               >
                 {blank.bore.share_percent.text}
               </Word>{' '}
@@ -87,13 +108,25 @@ export function BlankStation({ job, plan }: StationProps) {
             edit={{
               kind: 'choice',
               choices: [
-                ...(['low', 'middle', 'high'] as const).map((aim) => ({
+                ...(['low', 'middle', 'high'] as const).map(aim => ({
                   says: AIM[aim],
-                  under: aim === 'low' && external ? 'for soft stock, which raises its crests: file before measuring' : undefined,
+                  under:
+                    aim === 'low' && external
+                      ? 'for soft stock, which raises its crests: file before measuring'
+                      : undefined,
                   chosen: !told?.die_finish && (told?.aim ?? 'middle') === aim,
                   patch: { blank: { aim, die_finish: null } },
                 })),
-                ...(external ? [{ says: DIE, under: 'a tenth of the pitch small: a die raises the crests', chosen: Boolean(told?.die_finish), patch: { blank: { die_finish: true } } }] : []),
+                ...(external
+                  ? [
+                      {
+                        says: DIE,
+                        under: 'a tenth of the pitch small: a die raises the crests',
+                        chosen: Boolean(told?.die_finish),
+                        patch: { blank: { die_finish: true } },
+                      },
+                    ]
+                  : []),
               ],
             }}
           >
@@ -106,7 +139,7 @@ export function BlankStation({ job, plan }: StationProps) {
             set={job.request.blank?.end != null}
             edit={{
               kind: 'choice',
-              choices: blank.endings.map((e) => ({
+              choices: blank.endings.map(e => ({
                 says: `${e.says}${e.recommended ? ' (recommended)' : ''}`,
                 under: `${figure(e.usable_mm, unit)} of full thread; ${e.consequence}`,
                 chosen: e.chosen,
@@ -116,13 +149,16 @@ export function BlankStation({ job, plan }: StationProps) {
           >
             {ending?.says ?? 'out in the open'}
           </Word>
-          {ending && <>, leaving {figure(ending.usable_mm, unit)} of full thread</>}
-          ,{' '}
+          {ending && <>, leaving {figure(ending.usable_mm, unit)} of full thread</>},{' '}
           <button type="button" className="word" onClick={() => setLeaf('end')}>
             {blank.relief ? `with its ${GAP[blank.relief.end]} and chamfer` : 'with its chamfer'}
           </button>
           .{' '}
-          <button type="button" className={`word${told?.holding != null ? ' set' : ''}`} onClick={() => setLeaf('held')}>
+          <button
+            type="button"
+            className={`word${told?.holding != null ? ' set' : ''}`}
+            onClick={() => setLeaf('held')}
+          >
             {`Held ${held?.says ?? ''}${blank.slenderness ? `, ${blank.slenderness.ratio.text} out` : ''}`}
           </button>
           {blank.run_out && <>, {figure(blank.run_out.off_mm, unit)} off centre</>}
@@ -131,7 +167,9 @@ export function BlankStation({ job, plan }: StationProps) {
             {plainCount ? `Register and plain sizes: ${plainCount}.` : 'Register and plain sizes.'}
           </button>{' '}
           <button type="button" className="word" onClick={() => setLeaf('pad')}>
-            {plan.pad?.length ? `Bench pad: ${plan.pad.length} ${plan.pad.length === 1 ? 'sum' : 'sums'}.` : 'Bench pad.'}
+            {plan.pad?.length
+              ? `Bench pad: ${plan.pad.length} ${plan.pad.length === 1 ? 'sum' : 'sums'}.`
+              : 'Bench pad.'}
           </button>
           <BenchPad job={job} plan={plan} open={leaf === 'pad'} onClose={() => setLeaf(null)} />
           <EndLeaf job={job} plan={plan} open={leaf === 'end'} onClose={() => setLeaf(null)} />
@@ -141,15 +179,50 @@ export function BlankStation({ job, plan }: StationProps) {
       }
       drawing={<Outline drawing={blank.drawing} onDimension={job.frozen ? undefined : touch} />}
       numbers={[
-        { says: external ? 'Turn to' : 'Bore to', figure: blank.aim_mm, under: `${figure(blank.min_mm, unit)} to ${figure(blank.max_mm, unit)}` },
-        blank.bore?.drill_mm && { says: 'Drill first', figure: blank.bore.drill_mm, under: blank.bore.left_mm && `leaves ${figure(blank.bore.left_mm, unit)} to bore` },
-        blank.plug && { says: 'Plain plug: enters', figure: blank.plug.go_mm, under: `and one of ${figure(blank.plug.not_go_mm, unit)} must not` },
-        blank.register && { says: external ? 'Turn the register to' : 'Bore the register to', figure: blank.register.max_mm, under: `least ${figure(blank.register.min_mm, unit)}` },
+        {
+          says: external ? 'Turn to' : 'Bore to',
+          figure: blank.aim_mm,
+          under: `${figure(blank.min_mm, unit)} to ${figure(blank.max_mm, unit)}`,
+        },
+        blank.bore?.drill_mm && {
+          says: 'Drill first',
+          figure: blank.bore.drill_mm,
+          under: blank.bore.left_mm && `leaves ${figure(blank.bore.left_mm, unit)} to bore`,
+        },
+        blank.plug && {
+          says: 'Plain plug: enters',
+          figure: blank.plug.go_mm,
+          under: `and one of ${figure(blank.plug.not_go_mm, unit)} must not`,
+        },
+        blank.register && {
+          says: external ? 'Turn the register to' : 'Bore the register to',
+          figure: blank.register.max_mm,
+          under: `least ${figure(blank.register.min_mm, unit)}`,
+        },
         { says: 'Chamfer to', figure: blank.chamfer_mm },
         { says: 'Mark, from the face', figure: blank.mark.from_face_mm, under: blank.mark.says },
-        blank.relief && { says: blank.relief.end === 'drilled_pocket' ? 'Pocket, down to diameter' : `${cap(GAP[blank.relief.end])} diameter`, figure: blank.relief.diameter_mm, under: blank.relief.says },
+        blank.relief && {
+          says:
+            blank.relief.end === 'drilled_pocket'
+              ? 'Pocket, down to diameter'
+              : `${cap(GAP[blank.relief.end])} diameter`,
+          figure: blank.relief.diameter_mm,
+          under: blank.relief.says,
+        },
         blank.relief?.drill_mm && { says: 'Drill the pocket', figure: blank.relief.drill_mm },
-        blank.relief && { says: blank.relief.end === 'drilled_pocket' ? 'Pocket across, least' : `${cap(GAP[blank.relief.end])} width, least`, figure: blank.relief.width_mm, under: plan.setup.ending === 'hand' ? 'stopped by hand' : plan.setup.carriage === 'toward_headstock' ? `stops in ${figure(plan.setup.stopping_mm, unit)} at ${plan.setup.speed_rpm.text}` : 'the cut starts in it' },
+        blank.relief && {
+          says:
+            blank.relief.end === 'drilled_pocket'
+              ? 'Pocket across, least'
+              : `${cap(GAP[blank.relief.end])} width, least`,
+          figure: blank.relief.width_mm,
+          under:
+            plan.setup.ending === 'hand'
+              ? 'stopped by hand'
+              : plan.setup.carriage === 'toward_headstock'
+                ? `stops in ${figure(plan.setup.stopping_mm, unit)} at ${plan.setup.speed_rpm.text}`
+                : 'the cut starts in it',
+        },
       ]}
     />
   );

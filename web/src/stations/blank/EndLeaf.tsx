@@ -14,7 +14,7 @@ export function EndLeaf({ job, plan, open, onClose }: StationProps & { open: boo
   const external = plan.thread.side === 'external';
   /** A size as it stands on the drawing, in the display unit. */
   const drawn = (name: string) => {
-    const dim = blank.drawing.dimensions.find((d) => d.name === name);
+    const dim = blank.drawing.dimensions.find(d => d.name === name);
     return dim ? figure(dim.figure, unit) : '';
   };
   const [width, diameter] = [fedBy(plan, 'relief_width'), fedBy(plan, 'relief_diameter')];
@@ -29,7 +29,12 @@ export function EndLeaf({ job, plan, open, onClose }: StationProps & { open: boo
               job={job}
               about="Relief width there is"
               set={told?.relief_width_mm != null || width !== undefined}
-              edit={{ kind: 'length', value: bare(figure(blank.relief.width_mm, unit)), patch: (mm) => ({ blank: { relief_width_mm: mm } }), clear: 'As wide as needed' }}
+              edit={{
+                kind: 'length',
+                value: bare(figure(blank.relief.width_mm, unit)),
+                patch: mm => ({ blank: { relief_width_mm: mm } }),
+                clear: 'As wide as needed',
+              }}
             >
               {told?.relief_width_mm != null || width ? drawn('relief_width') : 'as wide as needed'}
             </Word>
@@ -38,9 +43,18 @@ export function EndLeaf({ job, plan, open, onClose }: StationProps & { open: boo
               job={job}
               about="Relief diameter there is"
               set={told?.relief_diameter_mm != null || diameter !== undefined}
-              edit={{ kind: 'length', value: bare(figure(blank.relief.diameter_mm, unit)), patch: (mm) => ({ blank: { relief_diameter_mm: mm } }), clear: external ? 'As deep as needed' : 'As large as needed' }}
+              edit={{
+                kind: 'length',
+                value: bare(figure(blank.relief.diameter_mm, unit)),
+                patch: mm => ({ blank: { relief_diameter_mm: mm } }),
+                clear: external ? 'As deep as needed' : 'As large as needed',
+              }}
             >
-              {told?.relief_diameter_mm != null || diameter ? drawn('relief_diameter') : external ? 'as deep as needed' : 'as large as needed'}
+              {told?.relief_diameter_mm != null || diameter
+                ? drawn('relief_diameter')
+                : external
+                  ? 'as deep as needed'
+                  : 'as large as needed'}
             </Word>
             {diameter && `, from the pad (${diameter.name})`}
             {blank.relief.corner_mm && (
@@ -50,7 +64,12 @@ export function EndLeaf({ job, plan, open, onClose }: StationProps & { open: boo
                   job={job}
                   about="Corner radius there is"
                   set={told?.relief_corner_mm != null}
-                  edit={{ kind: 'length', value: bare(figure(blank.relief.corner_mm, unit)), patch: (mm) => ({ blank: { relief_corner_mm: mm } }), clear: 'As round as will go' }}
+                  edit={{
+                    kind: 'length',
+                    value: bare(figure(blank.relief.corner_mm, unit)),
+                    patch: mm => ({ blank: { relief_corner_mm: mm } }),
+                    clear: 'As round as will go',
+                  }}
                 >
                   {told?.relief_corner_mm != null ? `${drawn('relief_corner')} round` : 'as round as will go'}
                 </Word>
@@ -61,7 +80,12 @@ export function EndLeaf({ job, plan, open, onClose }: StationProps & { open: boo
               job={job}
               about="Bit beyond its point, toward the shoulder"
               set={ahead != null}
-              edit={{ kind: 'length', value: ahead != null && unit === 'mm' ? String(ahead) : '', patch: (mm) => ({ bit: { body_ahead_mm: mm } }), clear: 'Only its flank' }}
+              edit={{
+                kind: 'length',
+                value: ahead != null && unit === 'mm' ? String(ahead) : '',
+                patch: mm => ({ bit: { body_ahead_mm: mm } }),
+                clear: 'Only its flank',
+              }}
             >
               {ahead != null ? 'as much as was measured' : 'only its flank'}
             </Word>
@@ -75,7 +99,12 @@ export function EndLeaf({ job, plan, open, onClose }: StationProps & { open: boo
               job={job}
               about="Shoulder diameter"
               set={told.shoulder_mm != null}
-              edit={{ kind: 'length', value: bare(drawn('shoulder')), patch: (mm) => ({ blank: { shoulder_mm: mm } }), clear: 'Not told' }}
+              edit={{
+                kind: 'length',
+                value: bare(drawn('shoulder')),
+                patch: mm => ({ blank: { shoulder_mm: mm } }),
+                clear: 'Not told',
+              }}
             >
               {told.shoulder_mm != null ? drawn('shoulder') : 'of a size not told'}
             </Word>
@@ -87,13 +116,22 @@ export function EndLeaf({ job, plan, open, onClose }: StationProps & { open: boo
           job={job}
           about="Chamfer there is"
           set={told?.chamfer_mm != null}
-          edit={{ kind: 'length', value: bare(figure(blank.chamfer_mm, unit)), patch: (mm) => ({ blank: { chamfer_mm: mm } }), clear: external ? 'Just under the root' : 'Just over the thread' }}
+          edit={{
+            kind: 'length',
+            value: bare(figure(blank.chamfer_mm, unit)),
+            patch: mm => ({ blank: { chamfer_mm: mm } }),
+            clear: external ? 'Just under the root' : 'Just over the thread',
+          }}
         >
           {figure(blank.chamfer_mm, unit)}
         </Word>
         .
       </p>
-      {blank.relief?.refused?.map((why) => <p key={why} className="fault">{why}</p>)}
+      {blank.relief?.refused?.map(why => (
+        <p key={why} className="fault">
+          {why}
+        </p>
+      ))}
       {blank.relief && <p className="how">{blank.relief.says}</p>}
     </Leaf>
   );

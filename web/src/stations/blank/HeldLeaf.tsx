@@ -7,7 +7,11 @@ import { LengthForm } from '../../parts/LengthForm';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
 
-const SUPPORT = [['none', 'the chuck alone'], ['centre', 'chuck and tailstock'], ['steady', 'chuck, tailstock and steady']] as const;
+const SUPPORT = [
+  ['none', 'the chuck alone'],
+  ['centre', 'chuck and tailstock'],
+  ['steady', 'chuck, tailstock and steady'],
+] as const;
 
 type BlankPatch = NonNullable<Patch['blank']>;
 
@@ -42,7 +46,12 @@ function Held({ job, plan }: StationProps) {
               job={job}
               about="How far it stands out"
               set={told?.stick_out_mm != null}
-              edit={{ kind: 'length', value: '', patch: (mm) => ({ blank: { stick_out_mm: mm } }), clear: 'The threaded length' }}
+              edit={{
+                kind: 'length',
+                value: '',
+                patch: mm => ({ blank: { stick_out_mm: mm } }),
+                clear: 'The threaded length',
+              }}
             >
               {blank.slenderness.ratio.text}
             </Word>
@@ -51,7 +60,14 @@ function Held({ job, plan }: StationProps) {
               job={job}
               about="What holds the far end"
               set={told?.support != null}
-              edit={{ kind: 'choice', choices: SUPPORT.map(([support, says]) => ({ says, chosen: blank.slenderness?.support === support, patch: { blank: { support } } })) }}
+              edit={{
+                kind: 'choice',
+                choices: SUPPORT.map(([support, says]) => ({
+                  says,
+                  chosen: blank.slenderness?.support === support,
+                  patch: { blank: { support } },
+                })),
+              }}
             >
               {SUPPORT.find(([id]) => id === blank.slenderness?.support)?.[1] ?? 'the chuck alone'}
             </Word>
@@ -67,12 +83,23 @@ function Held({ job, plan }: StationProps) {
       <section aria-label="Ways of holding">
         <p className="how">Recommended because {blank.holding_reason}.</p>
         <div className="row">
-          {toggle('It must run true to what is finished', Boolean(told?.runs_true), { runs_true: told?.runs_true ? null : true })}
-          {toggle('Another thread of it is finished', Boolean(told?.other_thread_finished), { other_thread_finished: told?.other_thread_finished ? null : true })}
+          {toggle('It must run true to what is finished', Boolean(told?.runs_true), {
+            runs_true: told?.runs_true ? null : true,
+          })}
+          {toggle('Another thread of it is finished', Boolean(told?.other_thread_finished), {
+            other_thread_finished: told?.other_thread_finished ? null : true,
+          })}
         </div>
         <div className="choices ways">
-          {blank.holdings.map((h) => (
-            <button key={h.holding} type="button" className={`choice${h.serves ? '' : ' unserving'}`} aria-pressed={h.chosen} disabled={job.frozen} onClick={() => set({ holding: h.holding })}>
+          {blank.holdings.map(h => (
+            <button
+              key={h.holding}
+              type="button"
+              className={`choice${h.serves ? '' : ' unserving'}`}
+              aria-pressed={h.chosen}
+              disabled={job.frozen}
+              onClick={() => set({ holding: h.holding })}
+            >
               {h.says}
               {h.recommended ? ' (recommended)' : ''}
               {h.serves ? '' : ' (does not serve)'}
@@ -93,13 +120,14 @@ function Held({ job, plan }: StationProps) {
           fields={[{ name: 'runout_mm', says: 'whole swing', value: told?.runout_mm }]}
           act="What does it do?"
           disabled={job.frozen}
-          onSet={(mm) => set({ runout_mm: mm.runout_mm ?? null })}
+          onSet={mm => set({ runout_mm: mm.runout_mm ?? null })}
           onClear={told?.runout_mm != null ? () => set({ runout_mm: null }) : undefined}
           clear="Not read"
         />
         {blank.run_out && (
           <p>
-            <Figure of={blank.run_out.off_mm} says="Off centre" /> off centre. {blank.run_out.does} <b>{blank.run_out.mend}</b>
+            <Figure of={blank.run_out.off_mm} says="Off centre" /> off centre. {blank.run_out.does}{' '}
+            <b>{blank.run_out.mend}</b>
           </p>
         )}
       </section>
@@ -108,22 +136,31 @@ function Held({ job, plan }: StationProps) {
         <LengthForm
           fields={[
             { name: 'free_mm', says: external ? 'at the free end' : 'at the mouth', value: told?.parallel?.free_mm },
-            { name: 'headstock_mm', says: external ? 'at the headstock end' : 'at the bottom', value: told?.parallel?.headstock_mm },
+            {
+              name: 'headstock_mm',
+              says: external ? 'at the headstock end' : 'at the bottom',
+              value: told?.parallel?.headstock_mm,
+            },
             { name: 'apart_mm', says: 'apart', value: told?.parallel?.apart_mm },
           ]}
           act="What does it do?"
           disabled={job.frozen}
-          onSet={(mm) => set({ parallel: mm } as BlankPatch)}
+          onSet={mm => set({ parallel: mm } as BlankPatch)}
           onClear={told?.parallel ? () => set({ parallel: null }) : undefined}
           clear="Not tested"
         />
         {blank.parallel && (
           <p>
-            <Figure of={blank.parallel.taper_mm} says="Taper over the thread" /> over the thread. {blank.parallel.does} <b>{blank.parallel.mend}</b>
+            <Figure of={blank.parallel.taper_mm} says="Taper over the thread" /> over the thread.{' '}
+            {blank.parallel.does} <b>{blank.parallel.mend}</b>
           </p>
         )}
       </section>
-      {change.isError && <p className="fault" role="alert">{inWords(change.error)}</p>}
+      {change.isError && (
+        <p className="fault" role="alert">
+          {inWords(change.error)}
+        </p>
+      )}
       {job.frozen && <p className="how">The cut has begun: its facts are frozen.</p>}
     </div>
   );

@@ -11,8 +11,17 @@ type Blank = NonNullable<PlanRequest['blank']>;
 type Plain = NonNullable<Blank['plain']>[number];
 type Fit = NonNullable<NonNullable<Blank['register']>['fit']>;
 
-const KINDS: [NonNullable<Plain['kind']>, string][] = [['outside', 'outside diameter'], ['bore', 'bore'], ['length', 'length'], ['depth', 'depth']];
-const FITS: [Fit, string][] = [['close', 'close: located without shake'], ['running', 'running: turns freely'], ['easy', 'easy: goes together in dirt and grease']];
+const KINDS: [NonNullable<Plain['kind']>, string][] = [
+  ['outside', 'outside diameter'],
+  ['bore', 'bore'],
+  ['length', 'length'],
+  ['depth', 'depth'],
+];
+const FITS: [Fit, string][] = [
+  ['close', 'close: located without shake'],
+  ['running', 'running: turns freely'],
+  ['easy', 'easy: goes together in dirt and grease'],
+];
 
 /** The plain part of the work: the register the mate runs on, and plain sizes with their limits. */
 export function PlainLeaf({ job, plan, open, onClose }: StationProps & { open: boolean; onClose: () => void }) {
@@ -41,25 +50,34 @@ function PlainPart({ job, plan }: StationProps) {
         <h3>A register for the mate’s plain part</h3>
         <LengthForm
           fields={[
-            { name: 'mate_plain_mm', says: external ? 'its plain bore, measured' : 'its plain shank, measured', value: register?.mate_plain_mm },
+            {
+              name: 'mate_plain_mm',
+              says: external ? 'its plain bore, measured' : 'its plain shank, measured',
+              value: register?.mate_plain_mm,
+            },
             { name: 'depth_mm', says: 'how deep', value: register?.depth_mm, optional: true },
           ]}
           act="Size it"
           disabled={job.frozen}
-          onSet={(mm) => change.mutate({ request: { blank: { register: { ...mm, fit } } } })}
+          onSet={mm => change.mutate({ request: { blank: { register: { ...mm, fit } } } })}
           onClear={register ? () => change.mutate({ request: { blank: { register: null } } }) : undefined}
           clear="No register"
         >
           <label>
             fit
-            <select value={fit} disabled={job.frozen} onChange={(e) => setFit(e.currentTarget.value as Fit)}>
-              {FITS.map(([id, says]) => <option key={id} value={id}>{says}</option>)}
+            <select value={fit} disabled={job.frozen} onChange={e => setFit(e.currentTarget.value as Fit)}>
+              {FITS.map(([id, says]) => (
+                <option key={id} value={id}>
+                  {says}
+                </option>
+              ))}
             </select>
           </label>
         </LengthForm>
         {plan.blank.register && (
           <p>
-            {external ? 'Turn' : 'Bore'} it {figure(plan.blank.register.min_mm, unit)} to {figure(plan.blank.register.max_mm, unit)}, {figure(plan.blank.register.depth_mm, unit)} deep.
+            {external ? 'Turn' : 'Bore'} it {figure(plan.blank.register.min_mm, unit)} to{' '}
+            {figure(plan.blank.register.max_mm, unit)}, {figure(plan.blank.register.depth_mm, unit)} deep.
           </p>
         )}
       </section>
@@ -67,13 +85,13 @@ function PlainPart({ job, plan }: StationProps) {
         <h3>Plain sizes</h3>
         {plan.blank.plain?.map((line, i) => (
           <div key={line.name} className={`plain-line stands-${line.stands}`}>
-            <b>{line.name}</b>, {KINDS.find(([id]) => id === line.kind)?.[1]}: {figure(line.min_mm, unit)} to {figure(line.max_mm, unit)};{' '}
-            {line.measured_mm ? `measures ${figure(line.measured_mm, unit)}, ` : ''}
+            <b>{line.name}</b>, {KINDS.find(([id]) => id === line.kind)?.[1]}: {figure(line.min_mm, unit)} to{' '}
+            {figure(line.max_mm, unit)}; {line.measured_mm ? `measures ${figure(line.measured_mm, unit)}, ` : ''}
             {line.left_mm ? `${figure(line.left_mm, unit)} still to come off, to the middle` : line.says}.
             <LengthForm
               fields={[{ name: 'measured_mm', says: 'measured', value: plain[i]?.measured_mm }]}
               act="Set"
-              onSet={(mm) => keep(plain.map((p, j) => (j === i ? { ...p, measured_mm: mm.measured_mm ?? null } : p)))}
+              onSet={mm => keep(plain.map((p, j) => (j === i ? { ...p, measured_mm: mm.measured_mm ?? null } : p)))}
               onClear={() => keep(plain.filter((_, j) => j !== i))}
               clear="Strike out"
               disabled={job.frozen}
@@ -89,16 +107,25 @@ function PlainPart({ job, plan }: StationProps) {
             ]}
             act="Add it"
             disabled={job.frozen}
-            onSet={(mm) => keep([...plain, { name, kind, ...mm }])}
+            onSet={mm => keep([...plain, { name, kind, ...mm }])}
           >
             <label>
               called
-              <input value={name} autoComplete="off" placeholder="head diameter" onChange={(e) => setName(e.currentTarget.value)} />
+              <input
+                value={name}
+                autoComplete="off"
+                placeholder="head diameter"
+                onChange={e => setName(e.currentTarget.value)}
+              />
             </label>
             <label>
               what it is
-              <select value={kind} onChange={(e) => setKind(e.currentTarget.value as NonNullable<Plain['kind']>)}>
-                {KINDS.map(([id, says]) => <option key={id} value={id}>{says}</option>)}
+              <select value={kind} onChange={e => setKind(e.currentTarget.value as NonNullable<Plain['kind']>)}>
+                {KINDS.map(([id, says]) => (
+                  <option key={id} value={id}>
+                    {says}
+                  </option>
+                ))}
               </select>
             </label>
           </LengthForm>
@@ -109,7 +136,11 @@ function PlainPart({ job, plan }: StationProps) {
         )}
         <p className="how">With no deviation told, a tenth of a millimetre either way is taken.</p>
       </section>
-      {change.isError && <p className="fault" role="alert">{inWords(change.error)}</p>}
+      {change.isError && (
+        <p className="fault" role="alert">
+          {inWords(change.error)}
+        </p>
+      )}
       {job.frozen && <p className="how">The cut has begun: its facts are frozen.</p>}
     </div>
   );

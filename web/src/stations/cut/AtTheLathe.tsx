@@ -5,7 +5,7 @@ import type { Job, NextStep, Plan } from '../../api/client';
 import { inWords } from '../../api/client';
 import { useJob } from '../../api/hooks';
 import { useOutbox } from '../../api/outbox';
-import { useSettings } from '../../app/Settings';
+import { useSettings, useShownIn } from '../../app/Settings';
 import { useKeys } from '../../app/keys';
 import { UnitContext } from '../../parts/unit';
 import { MeasureLeaf } from '../gauge/MeasureLeaf';
@@ -21,7 +21,13 @@ import { follow, type View } from './follow';
 const TWICE_MS = 700;
 
 const named = ({ pass }: NextStep) =>
-  ({ scratch: 'Scratch pass', stocking: `Stocking ${pass.n}`, cut: `Pass ${pass.n}`, spring: 'Spring pass', measured: 'Measured cut' })[pass.kind];
+  ({
+    scratch: 'Scratch pass',
+    stocking: `Stocking ${pass.n}`,
+    cut: `Pass ${pass.n}`,
+    spring: 'Spring pass',
+    measured: 'Measured cut',
+  })[pass.kind];
 
 /** The one word for where the run stands. */
 function headline(view: View, job: Job, finding: boolean): string {
@@ -62,7 +68,7 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
     record({ kind: 'undone', act: view.last });
   };
   useKeys({
-    ' ': (e) => {
+    ' ': e => {
       const on = document.activeElement;
       // A control that has the focus keeps its own Space.
       if (on && on !== document.body && !on.classList.contains('done-key')) return;
@@ -70,19 +76,27 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
       done(e.timeStamp);
     },
     // Pedals and clickers send these.
-    PageDown: (e) => done(e.timeStamp),
-    PageUp: (e) => undo(e.timeStamp),
+    PageDown: e => done(e.timeStamp),
+    PageUp: e => undo(e.timeStamp),
     n: () => next && cycle.length > 0 && setPhase({ n: next.pass.n, at: (at + 1) % cycle.length }),
     m: () => setLeaf('measure'),
     d: () => setLeaf('stands'),
     o: () => setLeaf('happened'),
     t: () => setLeaf('trouble'),
-    u: (e) => undo(e.timeStamp),
+    u: e => undo(e.timeStamp),
     Escape: () => void navigate({ to: '/jobs/$id/$station', params: { id: job.id, station: 'cut' } }),
   });
 
-  const tone = run?.finished ? 'good' : run?.scrapped != null || verdict?.verdict === 'past_limit' || verdict?.verdict === 'unsure' || view.hold ? 'bad' : '';
-  const says = view.hold ? 'Hold: do not cut deeper until the server answers.' : waiting.length > 0 ? (next?.says ?? 'All passes cut: measure before you take it out.') : (run?.says ?? '');
+  const tone = run?.finished
+    ? 'good'
+    : run?.scrapped != null || verdict?.verdict === 'past_limit' || verdict?.verdict === 'unsure' || view.hold
+      ? 'bad'
+      : '';
+  const says = view.hold
+    ? 'Hold: do not cut deeper until the server answers.'
+    : waiting.length > 0
+      ? (next?.says ?? 'All passes cut: measure before you take it out.')
+      : (run?.says ?? '');
   const steps = waiting.length === 0 ? (run?.pick_up ?? []) : [];
   useWake();
   useSpoken(says, speak);
@@ -96,7 +110,10 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
         <div className="lathe-job">
           {plan.thread.name}
           {job.place != null && `, part ${job.place}`}
-          <span>{plan.setup.ending === 'hand' ? 'Spindle turned by hand' : plan.setup.speed_rpm.text}; {plan.gears.dial.rule === 'keep_closed' ? 'half-nut stays closed' : plan.gears.dial.says}</span>
+          <span>
+            {plan.setup.ending === 'hand' ? 'Spindle turned by hand' : plan.setup.speed_rpm.text};{' '}
+            {plan.gears.dial.rule === 'keep_closed' ? 'half-nut stays closed' : plan.gears.dial.says}
+          </span>
         </div>
         <Link to="/jobs/$id/$station" params={{ id: job.id, station: 'cut' }} className="lathe-key small">
           Leave
@@ -105,27 +122,41 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
       <main className={next && cycle.length > 0 && steps.length === 0 ? 'with-cycle' : ''}>
         <VisuallyHidden>
           <h1>At the lathe: {plan.thread.name}</h1>
-          <p aria-live="assertive" className="announce">{says}</p>
+          <p aria-live="assertive" className="announce">
+            {says}
+          </p>
         </VisuallyHidden>
         {steps.length > 0 ? (
           <div className="told">
             <ol className="pick-up">
-              {steps.map((s) => <li key={s}>{s}</li>)}
+              {steps.map(s => (
+                <li key={s}>{s}</li>
+              ))}
             </ol>
-            {next && !run?.stopped && <p className="then" data-pass={next.pass.n}>Then: {next.setting.text}.</p>}
+            {next && !run?.stopped && (
+              <p className="then" data-pass={next.pass.n}>
+                Then: {next.setting.text}.
+              </p>
+            )}
           </div>
         ) : next ? (
           <>
-            {cycle.length > 0 && <Cycle phases={cycle} at={at} onAt={(i) => setPhase({ n: next.pass.n, at: i })} />}
+            {cycle.length > 0 && <Cycle phases={cycle} at={at} onAt={i => setPhase({ n: next.pass.n, at: i })} />}
             <NextSetting plan={plan} next={next} />
           </>
         ) : (
           <div className="told">
             <p>{says}</p>
-            {verdict?.questions.map((q) => <p key={q} className="fault">{q}</p>)}
+            {verdict?.questions.map(q => (
+              <p key={q} className="fault">
+                {q}
+              </p>
+            ))}
             {verdict?.options && verdict.options.length > 0 && (
               <ul className="options">
-                {verdict.options.map((o) => <li key={o}>{o}</li>)}
+                {verdict.options.map(o => (
+                  <li key={o}>{o}</li>
+                ))}
               </ul>
             )}
           </div>
@@ -133,13 +164,18 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
         {verdict?.verdict === 'take_more' && next && steps.length === 0 && <p className="strip">{verdict.says}</p>}
         {waiting.length > 0 && cutOff && (
           <p className="strip warn" role="status">
-            The server does not answer. {waiting.length} {waiting.length === 1 ? 'act is' : 'acts are'} kept here and will be sent.
+            The server does not answer. {waiting.length} {waiting.length === 1 ? 'act is' : 'acts are'} kept here and
+            will be sent.
           </p>
         )}
-        {refusal && <p className="strip warn" role="alert">{refusal}</p>}
+        {refusal && (
+          <p className="strip warn" role="alert">
+            {refusal}
+          </p>
+        )}
       </main>
       <footer>
-        <button type="button" className="lathe-key" onClick={(e) => undo(e.timeStamp)} disabled={!view.last}>
+        <button type="button" className="lathe-key" onClick={e => undo(e.timeStamp)} disabled={!view.last}>
           Undo <kbd>U</kbd>
         </button>
         <button type="button" className="lathe-key" onClick={() => setLeaf('happened')}>
@@ -156,14 +192,22 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
             Go on
           </button>
         ) : (
-          <button type="button" className="lathe-key done-key" onClick={(e) => done(e.timeStamp)} disabled={!next}>
+          <button type="button" className="lathe-key done-key" onClick={e => done(e.timeStamp)} disabled={!next}>
             Done <kbd>Space</kbd>
           </button>
         )}
       </footer>
       <MeasureLeaf job={job} plan={plan} open={leaf === 'measure'} onClose={() => setLeaf(null)} record={record} />
       <StandsLeaf plan={plan} open={leaf === 'stands'} onClose={() => setLeaf(null)} record={record} />
-      <HappenedLeaf job={job} plan={plan} next={next} open={leaf === 'happened'} onClose={() => setLeaf(null)} record={record} onTrouble={() => setLeaf('trouble')} />
+      <HappenedLeaf
+        job={job}
+        plan={plan}
+        next={next}
+        open={leaf === 'happened'}
+        onClose={() => setLeaf(null)}
+        record={record}
+        onTrouble={() => setLeaf('trouble')}
+      />
       <TroubleLeaf job={job} open={leaf === 'trouble'} onClose={() => setLeaf(null)} record={record} />
     </div>
   );
@@ -173,9 +217,8 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
 export function AtTheLathe() {
   const { id = '' } = useParams({ strict: false });
   const job = useJob(id);
-  const settings = useSettings();
   const plan = job.data?.plan;
-  const unit = settings.unit ?? (plan?.thread.inch ? 'in' : 'mm');
+  const unit = useShownIn(plan);
   if (job.isError && !job.data) return <p className="fault">{inWords(job.error)}</p>;
   if (!job.data || !plan) return null;
   return (

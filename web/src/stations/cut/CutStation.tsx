@@ -29,16 +29,21 @@ const READ = { dial: 'the dial', indicator: 'a plunger indicator', readout: 'the
 
 /** Every depth on one upright scale: bright above where the dial stands, layout blue below. */
 function Ladder({ plan, run }: { plan: Plan; run: RunState | null | undefined }) {
-  const depths = [...new Set(plan.run.passes.map((p) => p.radial_mm))];
+  const depths = [...new Set(plan.run.passes.map(p => p.radial_mm))];
   const deepest = Math.max(...depths, 1e-6);
   const stands = run?.stands_mm ?? 0;
   const y = (mm: number) => 20 + (mm / deepest) * 560;
   const next = run?.next;
   return (
-    <svg className="ladder" viewBox="0 0 250 610" role="img" aria-label={`Depths of ${depths.length} settings; the dial stands at ${run?.stands.text ?? 'zero'}`}>
+    <svg
+      className="ladder"
+      viewBox="0 0 250 610"
+      role="img"
+      aria-label={`Depths of ${depths.length} settings; the dial stands at ${run?.stands.text ?? 'zero'}`}
+    >
       <rect x="20" y="20" width="66" height="560" className="to-cut" />
       <rect x="20" y="20" width="66" height={Math.max(0, Math.min(560, y(stands) - 20))} className="cut" />
-      {depths.map((d) => (
+      {depths.map(d => (
         <line key={d} x1="20" x2="86" y1={y(d)} y2={y(d)} />
       ))}
       {next && (
@@ -63,10 +68,13 @@ export function CutStation({ job, plan }: StationProps) {
   const run = job.run;
   const kit = useKit();
   const owned = (kit.data?.bits ?? [])
-    .filter((b) => b.kind === plan.thread.side && b.included_angle_deg === plan.thread.half_angle_deg * 2)
-    .map((b) => ({ says: b.tip_flat_mm != null ? `${b.name}, ${b.tip_flat_mm} mm flat` : b.name, patch: { bit: { ...UNTOLD, owned: b.name } } }));
-  const cuts = cut.passes.filter((p) => p.kind === 'cut' || p.kind === 'stocking').length;
-  const springs = cut.passes.filter((p) => p.kind === 'spring').length;
+    .filter(b => b.kind === plan.thread.side && b.included_angle_deg === plan.thread.half_angle_deg * 2)
+    .map(b => ({
+      says: b.tip_flat_mm != null ? `${b.name}, ${b.tip_flat_mm} mm flat` : b.name,
+      patch: { bit: { ...UNTOLD, owned: b.name } },
+    }));
+  const cuts = cut.passes.filter(p => p.kind === 'cut' || p.kind === 'stocking').length;
+  const springs = cut.passes.filter(p => p.kind === 'spring').length;
   const done = new Set((run?.done ?? []).map(String));
   const flat = request.bit?.tip_flat_mm;
   // A plan frozen by an older version has none.
@@ -82,7 +90,13 @@ export function CutStation({ job, plan }: StationProps) {
             job={job}
             about="Flat on the tip"
             set={flat != null}
-            edit={{ kind: 'length', value: flat != null ? String(unit === 'mm' ? flat : '') : bare(figure(bit.tip_flat_mm.aim, unit)), patch: (mm) => ({ bit: { ...UNTOLD, tip_flat_mm: mm } }), clear: 'Not measured', owned }}
+            edit={{
+              kind: 'length',
+              value: flat != null ? String(unit === 'mm' ? flat : '') : bare(figure(bit.tip_flat_mm.aim, unit)),
+              patch: mm => ({ bit: { ...UNTOLD, tip_flat_mm: mm } }),
+              clear: 'Not measured',
+              owned,
+            }}
           >
             {bit.says}
           </Word>
@@ -92,7 +106,7 @@ export function CutStation({ job, plan }: StationProps) {
             about="Infeed"
             edit={{
               kind: 'choice',
-              choices: (Object.keys(STYLES) as StyleId[]).map((style) => ({
+              choices: (Object.keys(STYLES) as StyleId[]).map(style => ({
                 says: STYLES[style][0],
                 under: STYLES[style][1],
                 chosen: cut.style === style,
@@ -103,11 +117,31 @@ export function CutStation({ job, plan }: StationProps) {
             {STYLES[cut.style][0]}
           </Word>
           , in{' '}
-          <Word job={job} about="Cutting passes" set={request.cut?.passes != null} edit={{ kind: 'number', value: String(cuts), patch: (n) => ({ cut: { passes: n } }), clear: 'As the material allows' }}>
+          <Word
+            job={job}
+            about="Cutting passes"
+            set={request.cut?.passes != null}
+            edit={{
+              kind: 'number',
+              value: String(cuts),
+              patch: n => ({ cut: { passes: n } }),
+              clear: 'As the material allows',
+            }}
+          >
             {`${cuts} passes`}
           </Word>{' '}
           and{' '}
-          <Word job={job} about="Spring passes" set={request.cut?.spring_passes != null} edit={{ kind: 'number', value: String(springs), patch: (n) => ({ cut: { spring_passes: n } }), clear: 'Two' }}>
+          <Word
+            job={job}
+            about="Spring passes"
+            set={request.cut?.spring_passes != null}
+            edit={{
+              kind: 'number',
+              value: String(springs),
+              patch: n => ({ cut: { spring_passes: n } }),
+              clear: 'Two',
+            }}
+          >
             {`${springs} springs`}
           </Word>
           , taking{' '}
@@ -115,7 +149,14 @@ export function CutStation({ job, plan }: StationProps) {
             job={job}
             about="How the depth is shared out"
             set={request.cut?.depth_law != null}
-            edit={{ kind: 'choice', choices: (Object.keys(LAWS) as (keyof typeof LAWS)[]).map((law) => ({ says: LAWS[law], chosen: (cut.depth_law ?? 'constant_area') === law, patch: { cut: { depth_law: law } } })) }}
+            edit={{
+              kind: 'choice',
+              choices: (Object.keys(LAWS) as (keyof typeof LAWS)[]).map(law => ({
+                says: LAWS[law],
+                chosen: (cut.depth_law ?? 'constant_area') === law,
+                patch: { cut: { depth_law: law } },
+              })),
+            }}
           >
             {LAWS[cut.depth_law ?? 'constant_area']}
           </Word>
@@ -124,7 +165,14 @@ export function CutStation({ job, plan }: StationProps) {
             job={job}
             about="What the depth is read on"
             set={request.cut?.read_by != null}
-            edit={{ kind: 'choice', choices: (Object.keys(READ) as (keyof typeof READ)[]).map((read) => ({ says: READ[read], chosen: (cut.dial.read_by ?? 'dial') === read, patch: { cut: { read_by: read } } })) }}
+            edit={{
+              kind: 'choice',
+              choices: (Object.keys(READ) as (keyof typeof READ)[]).map(read => ({
+                says: READ[read],
+                chosen: (cut.dial.read_by ?? 'dial') === read,
+                patch: { cut: { read_by: read } },
+              })),
+            }}
           >
             {READ[cut.dial.read_by ?? 'dial']}
           </Word>
@@ -133,7 +181,12 @@ export function CutStation({ job, plan }: StationProps) {
             job={job}
             about="Pitch diameter to aim at"
             set={request.cut?.target_pitch_diameter_mm != null}
-            edit={{ kind: 'length', value: bare(figure(cut.target_pitch_diameter_mm, unit)), patch: (mm) => ({ cut: { target_pitch_diameter_mm: mm } }), clear: 'Middle of the limits' }}
+            edit={{
+              kind: 'length',
+              value: bare(figure(cut.target_pitch_diameter_mm, unit)),
+              patch: mm => ({ cut: { target_pitch_diameter_mm: mm } }),
+              clear: 'Middle of the limits',
+            }}
           >
             {figure(cut.target_pitch_diameter_mm, unit)}
           </Word>
@@ -147,11 +200,21 @@ export function CutStation({ job, plan }: StationProps) {
         </div>
       }
       numbers={[
-        { says: 'Full depth on the dial', text: cut.full_depth?.text ?? '—', line: cut.compound_mm?.w ?? cut.radial_mm.w, under: `${cut.full_depth?.reading ?? ''} ${cut.full_depth?.slide === 'compound' ? 'on the compound' : 'on the cross-slide'}. ${cut.scale}` },
+        {
+          says: 'Full depth on the dial',
+          text: cut.full_depth?.text ?? '—',
+          line: cut.compound_mm?.w ?? cut.radial_mm.w,
+          under: `${cut.full_depth?.reading ?? ''} ${cut.full_depth?.slide === 'compound' ? 'on the compound' : 'on the cross-slide'}. ${cut.scale}`,
+        },
         { says: 'Radial infeed from touch', figure: cut.radial_mm },
         cut.compound_mm && { says: 'Compound travel', figure: cut.compound_mm },
         { says: 'Speed', text: plan.setup.speed_rpm.text, line: plan.setup.limit_rpm.w },
-        time && { says: 'Time for all of it', text: time.whole.text, line: time.whole.w, under: `${time.pass.text} in the cut, each pass` },
+        time && {
+          says: 'Time for all of it',
+          text: time.whole.text,
+          line: time.whole.w,
+          under: `${time.pass.text} in the cut, each pass`,
+        },
       ]}
     >
       <div className="row actions">
@@ -169,7 +232,12 @@ export function CutStation({ job, plan }: StationProps) {
         </button>
       </div>
       {cut.lightened && <p className="how">{cut.lightened}</p>}
-      {cut.stocking_flat_mm && <p className="how">Stocking tool first, its tip {figure(cut.stocking_flat_mm, unit)}; then the form tool, set central in the groove.</p>}
+      {cut.stocking_flat_mm && (
+        <p className="how">
+          Stocking tool first, its tip {figure(cut.stocking_flat_mm, unit)}; then the form tool, set central in the
+          groove.
+        </p>
+      )}
       <StartsList plan={plan} />
       <StylesLeaf job={job} open={leaf === 'styles'} onClose={close} />
       <WhatIfLeaf job={job} open={leaf === 'what_if'} onClose={close} />
@@ -177,7 +245,7 @@ export function CutStation({ job, plan }: StationProps) {
         <PassTable job={job} plan={plan} done={done} />
         <p className="bench">
           Bench figures for this pitch:{' '}
-          {cut.bench.map((b) => `${b.rule} is ${figure(b.radial_mm, unit)}, ${b.says}`).join('; ')}.
+          {cut.bench.map(b => `${b.rule} is ${figure(b.radial_mm, unit)}, ${b.says}`).join('; ')}.
         </p>
       </Leaf>
     </Station>

@@ -1,7 +1,15 @@
 import type { Plan } from '../../api/client';
 
 /** The one state of the cycle the hands are in, for the way this pass ends. */
-export function Cycle({ phases, at, onAt }: { phases: NonNullable<Plan['run']['cycle']>; at: number; onAt: (at: number) => void }) {
+export function Cycle({
+  phases,
+  at,
+  onAt,
+}: {
+  phases: NonNullable<Plan['run']['cycle']>;
+  at: number;
+  onAt: (at: number) => void;
+}) {
   return (
     <div className="cycle-strip">
       <ol className="cycle">

@@ -3,7 +3,13 @@ import { inWords, type Job, type Plan } from '../../api/client';
 import { Outline } from '../../drawing/Outline';
 import { useGroove } from '../../api/sheets';
 
-const NAMES = { scratch: 'Scratch', stocking: 'Stocking', cut: 'Cut', spring: 'Spring', measured: 'Measured' } as const;
+const NAMES = {
+  scratch: 'Scratch',
+  stocking: 'Stocking',
+  cut: 'Cut',
+  spring: 'Spring',
+  measured: 'Measured',
+} as const;
 
 /** The groove filling, as simulated: all passes at once, or one at a time by the scrubber. */
 export function Groove({ job, plan, done }: { job: Job; plan: Plan; done: ReadonlySet<string> }) {
@@ -11,21 +17,46 @@ export function Groove({ job, plan, done }: { job: Job; plan: Plan; done: Readon
   const last = plan.cut.passes.length;
   // 0 is all of them in one drawing.
   const [at, setAt] = useState(0);
-  if (!groove.data) return <p className={groove.isError ? 'fault' : 'how'}>{groove.isError ? inWords(groove.error) : 'Cutting it in thought…'}</p>;
+  if (!groove.data)
+    return (
+      <p className={groove.isError ? 'fault' : 'how'}>
+        {groove.isError ? inWords(groove.error) : 'Cutting it in thought…'}
+      </p>
+    );
   const pass = groove.data.passes[Math.min(at, last) - 1];
   const name = pass ? `${NAMES[pass.kind]} ${pass.kind === 'scratch' ? '' : pass.n}`.trim() : 'All passes';
   return (
     <div className="scrub">
       <Outline drawing={pass ? pass.drawing : groove.data.all} done={pass ? undefined : done} />
       <div className="scrub-row">
-        <button type="button" className="act plain" onClick={() => setAt(Math.max(0, at - 1))} disabled={at === 0} aria-label="One pass back">
+        <button
+          type="button"
+          className="act plain"
+          onClick={() => setAt(Math.max(0, at - 1))}
+          disabled={at === 0}
+          aria-label="One pass back"
+        >
           ◀
         </button>
         <label>
           <span>{name}</span>
-          <input type="range" min={0} max={last} value={at} aria-label="Pass" aria-valuetext={pass ? `${name}: ${pass.says}` : name} onChange={(e) => setAt(Number(e.currentTarget.value))} />
+          <input
+            type="range"
+            min={0}
+            max={last}
+            value={at}
+            aria-label="Pass"
+            aria-valuetext={pass ? `${name}: ${pass.says}` : name}
+            onChange={e => setAt(Number(e.currentTarget.value))}
+          />
         </label>
-        <button type="button" className="act plain" onClick={() => setAt(Math.min(last, at + 1))} disabled={at === last} aria-label="One pass on">
+        <button
+          type="button"
+          className="act plain"
+          onClick={() => setAt(Math.min(last, at + 1))}
+          disabled={at === last}
+          aria-label="One pass on"
+        >
           ▶
         </button>
       </div>

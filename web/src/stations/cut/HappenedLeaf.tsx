@@ -22,11 +22,18 @@ function BitForm({ onTold }: { onTold: (act: ActKind) => void }) {
     <LengthForm
       fields={[{ name: 'flat', says: 'Flat on its tip, if measured', optional: true }]}
       act="Go on with it"
-      onSet={(mm) => onTold({ kind: 'bit_changed', why, tip_flat_mm: mm.flat ?? undefined })}
+      onSet={mm => onTold({ kind: 'bit_changed', why, tip_flat_mm: mm.flat ?? undefined })}
     >
       <div className="row" role="radiogroup" aria-label="What became of the bit">
         {WHYS.map(([w, says]) => (
-          <button key={w} type="button" role="radio" aria-checked={why === w} className={`act${why === w ? '' : ' plain'}`} onClick={() => setWhy(w)}>
+          <button
+            key={w}
+            type="button"
+            role="radio"
+            aria-checked={why === w}
+            className={`act${why === w ? '' : ' plain'}`}
+            onClick={() => setWhy(w)}
+          >
             {says}
           </button>
         ))}
@@ -36,7 +43,23 @@ function BitForm({ onTold }: { onTold: (act: ActKind) => void }) {
 }
 
 /** What else can happen in the middle of a cut: each is one act, and what is left is reckoned again from it. */
-export function HappenedLeaf({ job, plan, next, open, onClose, record, onTrouble }: { job: Job; plan: Plan; next: NextStep | null; open: boolean; onClose: () => void; record: (act: ActKind) => void; onTrouble: () => void }) {
+export function HappenedLeaf({
+  job,
+  plan,
+  next,
+  open,
+  onClose,
+  record,
+  onTrouble,
+}: {
+  job: Job;
+  plan: Plan;
+  next: NextStep | null;
+  open: boolean;
+  onClose: () => void;
+  record: (act: ActKind) => void;
+  onTrouble: () => void;
+}) {
   const [asked, setAsked] = useState<Asked>(null);
   const run = job.run;
   const close = () => {
@@ -55,21 +78,43 @@ export function HappenedLeaf({ job, plan, next, open, onClose, record, onTrouble
     ['Out of the chuck and back', 'or it slipped', () => told({ kind: 'rechucked' }), begun],
     ['Half-nut opened by mistake', 'or the thread was lost some other way', () => told({ kind: 'lost' }), begun],
     ['Ran past the mark', 'how far; your own reaction is learned from it', () => setAsked('past'), begun],
-    run?.stopped ? ['Go on', 'after a stop', () => told({ kind: 'resumed' }), begun] : ['Stop for the day', 'how to leave it, and how to go on', () => told({ kind: 'stopped' }), begun],
+    run?.stopped
+      ? ['Go on', 'after a stop', () => told({ kind: 'resumed' }), begun]
+      : ['Stop for the day', 'how to leave it, and how to go on', () => told({ kind: 'stopped' }), begun],
     // Where opening the half-nut loses the thread it is not done with before it was measured or tried.
     ['Done with it', 'take it out', () => told({ kind: 'finished' }), begun && (run?.may_leave ?? false)],
     ['Something is wrong', 'from what is seen to its cause', onTrouble, true],
     ['Scrap it', 'spoilt past mending', () => setAsked('scrap'), true],
     ['Note', 'something worth remembering', () => setAsked('note'), true],
   ];
-  const titles = { took: 'It was cut at', bit: 'The bit that goes on', note: 'Note', past: 'It ran past the mark', scrap: 'Scrap this part' };
+  const titles = {
+    took: 'It was cut at',
+    bit: 'The bit that goes on',
+    note: 'Note',
+    past: 'It ran past the mark',
+    scrap: 'Scrap this part',
+  };
   return (
     <Leaf title={asked ? titles[asked] : 'Something else…'} open={open} onClose={close}>
-      {asked === 'took' && next && <StandsForm plan={plan} act="It was cut there" onRead={(reading) => told({ kind: 'took', n: next.pass.n, reading })} />}
+      {asked === 'took' && next && (
+        <StandsForm
+          plan={plan}
+          act="It was cut there"
+          onRead={reading => told({ kind: 'took', n: next.pass.n, reading })}
+        />
+      )}
       {asked === 'bit' && <BitForm onTold={told} />}
-      {asked === 'past' && <LengthForm fields={[{ name: 'past', says: 'Past the mark by' }]} act="Tell it" onSet={(mm) => told({ kind: 'overran', past_mm: mm.past ?? 0 })} />}
-      {asked === 'scrap' && <TextForm label="What spoilt it" value="" act="Scrap it" onTold={(why) => told({ kind: 'scrapped', why })} />}
-      {asked === 'note' && <NoteForm onTold={(text) => told({ kind: 'note', text })} />}
+      {asked === 'past' && (
+        <LengthForm
+          fields={[{ name: 'past', says: 'Past the mark by' }]}
+          act="Tell it"
+          onSet={mm => told({ kind: 'overran', past_mm: mm.past ?? 0 })}
+        />
+      )}
+      {asked === 'scrap' && (
+        <TextForm label="What spoilt it" value="" act="Scrap it" onTold={why => told({ kind: 'scrapped', why })} />
+      )}
+      {asked === 'note' && <NoteForm onTold={text => told({ kind: 'note', text })} />}
       {asked === null && (
         <div className="happened">
           {choices
@@ -80,7 +125,11 @@ export function HappenedLeaf({ job, plan, next, open, onClose, record, onTrouble
                 <span>{under}</span>
               </button>
             ))}
-          {begun && !run?.may_leave && <p className="how">It is not done with before it is measured or tried: opening the half-nut loses this thread.</p>}
+          {begun && !run?.may_leave && (
+            <p className="how">
+              It is not done with before it is measured or tried: opening the half-nut loses this thread.
+            </p>
+          )}
         </div>
       )}
     </Leaf>

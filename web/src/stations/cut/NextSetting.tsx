@@ -2,7 +2,8 @@ import type { NextStep, Plan } from '../../api/client';
 import { Collar } from '../../parts/Collar';
 
 /** The compound's angle as its own scale shows it; a plan frozen by an older version has only the angle from the cross-slide. */
-const bearing = ({ cut }: Plan) => ((cut.scale_deg as number | undefined) !== undefined ? `at ${cut.scale_deg}° on its scale` : `${cut.angle_deg}°`);
+const bearing = ({ cut }: Plan) =>
+  (cut.scale_deg as number | undefined) !== undefined ? `at ${cut.scale_deg}° on its scale` : `${cut.angle_deg}°`;
 
 /** The next setting, read from two steps away: on the readout its figure alone, else turns and divisions over the collar drawn as it will look. */
 export function NextSetting({ plan, next }: { plan: Plan; next: NextStep }) {

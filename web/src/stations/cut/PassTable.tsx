@@ -10,21 +10,37 @@ export function PassTable({ job, plan, done }: { job: Job; plan: Plan; done: Rea
   const unit = useUnit();
   const change = useChange(job);
   const rows = job.request.cut?.rows ?? [];
-  const last = plan.cut.passes.filter((p) => p.kind === 'cut').at(-1)?.n;
+  const last = plan.cut.passes.filter(p => p.kind === 'cut').at(-1)?.n;
   const mayEdit = !job.frozen && plan.cut.style !== 'stocking_then_form';
-  const passes = plan.cut.passes.filter((p) => p.kind === 'cut').length;
+  const passes = plan.cut.passes.filter(p => p.kind === 'cut').length;
   // A row keeps its number only while the number of passes is kept too; rows past one set again are dropped, or they would not be deeper.
   const put = (n: number, mm: number | null) => ({
-    cut: { passes, rows: [...rows.filter((r) => r.n < n), ...(mm == null ? [] : [{ n, radial_mm: mm }]), ...rows.filter((r) => r.n > n && (mm == null || r.radial_mm > mm))] },
+    cut: {
+      passes,
+      rows: [
+        ...rows.filter(r => r.n < n),
+        ...(mm == null ? [] : [{ n, radial_mm: mm }]),
+        ...rows.filter(r => r.n > n && (mm == null || r.radial_mm > mm)),
+      ],
+    },
   });
   return (
     <>
       {rows.length > 0 && mayEdit && (
         <div className="row">
-          <button type="button" className="act plain" disabled={change.isPending} onClick={() => change.mutate({ request: { cut: { rows: null, passes: null } } })}>
+          <button
+            type="button"
+            className="act plain"
+            disabled={change.isPending}
+            onClick={() => change.mutate({ request: { cut: { rows: null, passes: null } } })}
+          >
             Leave the depths to the app
           </button>
-          {change.isError && <p className="fault" role="alert">{inWords(change.error)}</p>}
+          {change.isError && (
+            <p className="fault" role="alert">
+              {inWords(change.error)}
+            </p>
+          )}
         </div>
       )}
       <table className="list pass-table">
@@ -39,12 +55,17 @@ export function PassTable({ job, plan, done }: { job: Job; plan: Plan; done: Rea
           </tr>
         </thead>
         <tbody>
-          {plan.cut.passes.map((p) => (
+          {plan.cut.passes.map(p => (
             <tr key={p.n} className={done.has(String(p.n)) ? 'done' : ''}>
               <td>{p.kind === 'cut' ? p.n : p.kind}</td>
               <td className="figure">
                 {p.dial[0]?.text}
-                {p.dial[1] && (p.side_mm ?? 0) !== 0 && <small> aside {p.dial[1].text} {(p.side_mm ?? 0) < 0 ? 'ahead' : 'behind'}</small>}
+                {p.dial[1] && (p.side_mm ?? 0) !== 0 && (
+                  <small>
+                    {' '}
+                    aside {p.dial[1].text} {(p.side_mm ?? 0) < 0 ? 'ahead' : 'behind'}
+                  </small>
+                )}
               </td>
               <td className="figure">{p.dial[0]?.reading}</td>
               <td className="figure">
@@ -52,8 +73,13 @@ export function PassTable({ job, plan, done }: { job: Job; plan: Plan; done: Rea
                   <Word
                     job={job}
                     about={`Radial depth of pass ${p.n}`}
-                    set={rows.some((r) => r.n === p.n)}
-                    edit={{ kind: 'length', value: bare(figure(p.asked_radial_mm, unit)), patch: (mm) => put(p.n, mm), clear: 'Share it out' }}
+                    set={rows.some(r => r.n === p.n)}
+                    edit={{
+                      kind: 'length',
+                      value: bare(figure(p.asked_radial_mm, unit)),
+                      patch: mm => put(p.n, mm),
+                      clear: 'Share it out',
+                    }}
                   >
                     {figure(p.asked_radial_mm, unit)}
                   </Word>

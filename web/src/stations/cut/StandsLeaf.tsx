@@ -12,7 +12,9 @@ export function StandsForm({ plan, act, onRead }: { plan: Plan; act: string; onR
   const enter = () => {
     const reading = Number(text.replace(',', '.'));
     if (text.trim() === '' || Number.isNaN(reading) || reading < 0) {
-      setFault(`“${text}” is not a reading; write what the dial shows, in ${unit}, as in ${unit === 'in' ? '0.046' : '1.25'}`);
+      setFault(
+        `“${text}” is not a reading; write what the dial shows, in ${unit}, as in ${unit === 'in' ? '0.046' : '1.25'}`,
+      );
       return;
     }
     onRead(reading);
@@ -20,7 +22,7 @@ export function StandsForm({ plan, act, onRead }: { plan: Plan; act: string; onR
   return (
     <form
       className="editor"
-      onSubmit={(e) => {
+      onSubmit={e => {
         e.preventDefault();
         enter();
       }}
@@ -28,8 +30,21 @@ export function StandsForm({ plan, act, onRead }: { plan: Plan; act: string; onR
       <label htmlFor={id}>
         Whole reading of the {slide === 'compound' ? 'compound' : 'cross-slide'} from zero, turns included, in {unit}
       </label>
-      <input id={id} data-autofocus inputMode="decimal" autoComplete="off" value={text} onChange={(e) => setText(e.currentTarget.value)} aria-invalid={fault !== null} aria-describedby={fault ? `${id}-fault` : undefined} />
-      {fault && <p className="fault" role="alert" id={`${id}-fault`}>{fault}</p>}
+      <input
+        id={id}
+        data-autofocus
+        inputMode="decimal"
+        autoComplete="off"
+        value={text}
+        onChange={e => setText(e.currentTarget.value)}
+        aria-invalid={fault !== null}
+        aria-describedby={fault ? `${id}-fault` : undefined}
+      />
+      {fault && (
+        <p className="fault" role="alert" id={`${id}-fault`}>
+          {fault}
+        </p>
+      )}
       <NumberPad value={text} onChange={setText} />
       <button type="submit" className="act">
         {act}
@@ -39,13 +54,23 @@ export function StandsForm({ plan, act, onRead }: { plan: Plan; act: string; onR
 }
 
 /** Tells where the dial stands: one act puts everything back in step. */
-export function StandsLeaf({ plan, open, onClose, record }: { plan: Plan; open: boolean; onClose: () => void; record: (act: ActKind) => void }) {
+export function StandsLeaf({
+  plan,
+  open,
+  onClose,
+  record,
+}: {
+  plan: Plan;
+  open: boolean;
+  onClose: () => void;
+  record: (act: ActKind) => void;
+}) {
   return (
     <Leaf title="The dial stands at" open={open} onClose={onClose}>
       <StandsForm
         plan={plan}
         act="It stands there"
-        onRead={(reading) => {
+        onRead={reading => {
           record({ kind: 'stands_at', reading });
           onClose();
         }}

@@ -13,7 +13,11 @@ export function StylesLeaf({ job, open, onClose }: { job: Job; open: boolean; on
     <Leaf title="Styles compared" open={open} onClose={onClose} wide>
       <p className="how">Largest bite of each edge in square millimetres, by the passes this job would take.</p>
       {groove.isError && <p className="fault">{inWords(groove.error)}</p>}
-      {change.isError && <p className="fault" role="alert">{inWords(change.error)}</p>}
+      {change.isError && (
+        <p className="fault" role="alert">
+          {inWords(change.error)}
+        </p>
+      )}
       <table className="list styles-table">
         <thead>
           <tr>
@@ -26,7 +30,7 @@ export function StylesLeaf({ job, open, onClose }: { job: Job; open: boolean; on
           </tr>
         </thead>
         <tbody>
-          {groove.data?.styles.map((s) => (
+          {groove.data?.styles.map(s => (
             <tr key={s.style}>
               <td>
                 <button
@@ -34,7 +38,9 @@ export function StylesLeaf({ job, open, onClose }: { job: Job; open: boolean; on
                   className="choice"
                   aria-pressed={s.chosen}
                   disabled={job.frozen || Boolean(s.refused) || change.isPending}
-                  onClick={() => change.mutate({ request: { cut: { style: s.style, compound_angle_deg: null, rows: null } } })}
+                  onClick={() =>
+                    change.mutate({ request: { cut: { style: s.style, compound_angle_deg: null, rows: null } } })
+                  }
                 >
                   {s.says}
                 </button>

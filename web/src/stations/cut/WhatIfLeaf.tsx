@@ -19,7 +19,13 @@ export function WhatIfLeaf({ job, open, onClose }: { job: Job; open: boolean; on
       <div className="what-if">
         <div className="choices" role="group" aria-label="Which mistake">
           {list.map((w, i) => (
-            <button key={w.mistake} type="button" className="choice" aria-pressed={w === shown} onClick={() => setAt(i)}>
+            <button
+              key={w.mistake}
+              type="button"
+              className="choice"
+              aria-pressed={w === shown}
+              onClick={() => setAt(i)}
+            >
               {w.asks}
             </button>
           ))}
@@ -30,7 +36,9 @@ export function WhatIfLeaf({ job, open, onClose }: { job: Job; open: boolean; on
             <p className="what-if-says" aria-live="polite">
               {shown.says}
             </p>
-            <p className="how">Dashed, the groove that was meant. At the pitch line it is off by {figure(shown.acts_mm, unit)}.</p>
+            <p className="how">
+              Dashed, the groove that was meant. At the pitch line it is off by {figure(shown.acts_mm, unit)}.
+            </p>
           </div>
         )}
       </div>

@@ -1,5 +1,5 @@
 import type { Job, NextStep, Plan } from '../../api/client';
-import type { Waiting } from '../../api/outbox';
+import type { Waiting } from '../../api/queue';
 
 /** What to show at the lathe. */
 export interface View {
@@ -15,8 +15,8 @@ const HARMLESS = new Set(['note', 'trouble', 'sprung', 'ticked', 'unticked', 'st
 
 /** The step a pass of the plan would be, from the plan already loaded. */
 function stepOf(plan: Plan, n: number): NextStep | null {
-  const pass = plan.run.passes.find((p) => p.n === n);
-  const setting = plan.cut.passes.find((p) => p.n === n)?.dial[0];
+  const pass = plan.run.passes.find(p => p.n === n);
+  const setting = plan.cut.passes.find(p => p.n === n)?.dial[0];
   return pass && setting ? { pass, setting, says: `Set ${setting.text}.` } : null;
 }
 
@@ -34,12 +34,12 @@ export function follow(job: Job, plan: Plan, waiting: Waiting[]): View {
   const done = [...(run?.done ?? [])];
   for (const { id, act } of waiting) {
     if (act.kind === 'pass_done') {
-      const at = schedule.findIndex((s) => s.pass.n === act.n);
+      const at = schedule.findIndex(s => s.pass.n === act.n);
       const step = at >= 0 ? (schedule.splice(at, 1)[0] ?? null) : null;
       stack.push({ id, step });
       last = id;
     } else if (act.kind === 'undone') {
-      const mine = stack.findIndex((s) => s.id === act.act);
+      const mine = stack.findIndex(s => s.id === act.act);
       const step = mine >= 0 ? stack.splice(mine, 1)[0]?.step : stepOf(plan, done.pop() ?? -1);
       if (step) schedule.unshift(step);
       last = stack.at(-1)?.id ?? null;

@@ -28,7 +28,8 @@ export function FitForm({ unit, onTold }: { unit: 'mm' | 'in'; onTold: (act: Tri
   const enter = async () => {
     if (fit === 'enters') {
       const turns = Number(text.replace(',', '.'));
-      if (text.trim() === '' || !(turns >= 0 && turns <= 200)) return setFault(`“${text}” is not a number of turns; write how many it enters, as in 2.5`);
+      if (text.trim() === '' || !(turns >= 0 && turns <= 200))
+        return setFault(`“${text}” is not a number of turns; write how many it enters, as in 2.5`);
       return onTold({ kind: 'tried', fit, turns });
     }
     const read = await readLength(text, unit);
@@ -46,14 +47,28 @@ export function FitForm({ unit, onTold }: { unit: 'mm' | 'in'; onTold: (act: Tri
       ) : (
         <form
           className="editor"
-          onSubmit={(e) => {
+          onSubmit={e => {
             e.preventDefault();
             void enter();
           }}
         >
           <label htmlFor={id}>{fit === 'enters' ? 'Turns it enters' : `How much it shakes across, in ${unit}`}</label>
-          <input id={id} data-autofocus autoFocus inputMode="decimal" autoComplete="off" value={text} onChange={(e) => setText(e.currentTarget.value)} aria-invalid={fault !== null} aria-describedby={fault ? `${id}-fault` : undefined} />
-          {fault && <p className="fault" role="alert" id={`${id}-fault`}>{fault}</p>}
+          <input
+            id={id}
+            data-autofocus
+            autoFocus
+            inputMode="decimal"
+            autoComplete="off"
+            value={text}
+            onChange={e => setText(e.currentTarget.value)}
+            aria-invalid={fault !== null}
+            aria-describedby={fault ? `${id}-fault` : undefined}
+          />
+          {fault && (
+            <p className="fault" role="alert" id={`${id}-fault`}>
+              {fault}
+            </p>
+          )}
           <NumberPad value={text} onChange={setText} />
           <button type="submit" className="act">
             So it went

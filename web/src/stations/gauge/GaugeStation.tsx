@@ -21,7 +21,11 @@ const HEADS: Record<Verdict['verdict'], string> = {
 };
 
 const FORMULAS = [
-  ['auto', 'by the habit of the trade', 'simple for one start at 60°, 55° and 47½°; corrected for the rest; exact where that would show'],
+  [
+    'auto',
+    'by the habit of the trade',
+    'simple for one start at 60°, 55° and 47½°; corrected for the rest; exact where that would show',
+  ],
   ['none', 'by the simple formula', 'lead angle neglected'],
   ['approximate', 'corrected for the lead', 'to first order'],
   ['exact', 'by where they really rest', 'a straight wire between helical flanks'],
@@ -36,10 +40,14 @@ function Said({ job }: { job: Job }) {
       <p>{verdict.says}</p>
       {job.run?.tip && <p>{job.run.tip.says}</p>}
       {job.run?.flank && <p>{job.run.flank.says}</p>}
-      {verdict.questions.map((q) => <p key={q}>{q}</p>)}
+      {verdict.questions.map(q => (
+        <p key={q}>{q}</p>
+      ))}
       {verdict.options && verdict.options.length > 0 && (
         <ul className="steps">
-          {verdict.options.map((o) => <li key={o}>{o}</li>)}
+          {verdict.options.map(o => (
+            <li key={o}>{o}</li>
+          ))}
         </ul>
       )}
     </div>
@@ -72,7 +80,12 @@ export function GaugeStation({ job, plan }: StationProps) {
                 set={job.request.gauge?.lead_correction != null && job.request.gauge.lead_correction !== 'auto'}
                 edit={{
                   kind: 'choice',
-                  choices: FORMULAS.map(([by, says, under]) => ({ says, under, chosen: (job.request.gauge?.lead_correction ?? 'auto') === by, patch: { gauge: { lead_correction: by === 'auto' ? null : by } } })),
+                  choices: FORMULAS.map(([by, says, under]) => ({
+                    says,
+                    under,
+                    chosen: (job.request.gauge?.lead_correction ?? 'auto') === by,
+                    patch: { gauge: { lead_correction: by === 'auto' ? null : by } },
+                  })),
                 }}
               >
                 {FORMULAS.find(([by]) => by === (job.request.gauge?.lead_correction ?? 'auto'))?.[1] ?? ''}
@@ -84,23 +97,48 @@ export function GaugeStation({ job, plan }: StationProps) {
             ? ` Best wire ${figure(gauge.best_mm, unit)}; ${figure(gauge.usable_mm.min, unit)} to ${figure(gauge.usable_mm.max, unit)} will serve.`
             : null}
           {' The aim is '}
-          <button type="button" className={`word${original ? ' set' : ''}`} disabled={job.frozen} onClick={() => setLeaf('original')}>
-            {original ? 'a part to match' : job.request.cut?.target_pitch_diameter_mm != null ? 'as told at Cut' : 'what its limits ask'}
+          <button
+            type="button"
+            className={`word${original ? ' set' : ''}`}
+            disabled={job.frozen}
+            onClick={() => setLeaf('original')}
+          >
+            {original
+              ? 'a part to match'
+              : job.request.cut?.target_pitch_diameter_mm != null
+                ? 'as told at Cut'
+                : 'what its limits ask'}
           </button>
           .
         </>
       }
       drawing={gauge.drawing ? <Outline drawing={gauge.drawing} /> : <Outline drawing={plan.thread.drawing} />}
       numbers={[
-        over && { says: 'Over wires, aim', figure: over.target, under: gauge.formulas?.says ?? (gauge.corrected ? 'corrected for the lead angle' : 'simple') },
+        over && {
+          says: 'Over wires, aim',
+          figure: over.target,
+          under: gauge.formulas?.says ?? (gauge.corrected ? 'corrected for the lead angle' : 'simple'),
+        },
         over && { says: 'Over wires, most', figure: over.max },
         over && { says: 'Over wires, least', figure: over.min },
-        { says: 'Pitch diameter', figure: plan.cut.target_pitch_diameter_mm, under: `${figure(gauge.min_mm, unit)} to ${figure(gauge.max_mm, unit)}` },
+        {
+          says: 'Pitch diameter',
+          figure: plan.cut.target_pitch_diameter_mm,
+          under: `${figure(gauge.min_mm, unit)} to ${figure(gauge.max_mm, unit)}`,
+        },
       ]}
     >
       <Said job={job} />
-      {cutOff && waiting.length > 0 && <p className="fault" role="status">Not saved yet: {cutOff} The reading is kept here and will be sent. Do not cut deeper until then.</p>}
-      {refusal && <p className="fault" role="alert">{refusal}</p>}
+      {cutOff && waiting.length > 0 && (
+        <p className="fault" role="status">
+          Not saved yet: {cutOff} The reading is kept here and will be sent. Do not cut deeper until then.
+        </p>
+      )}
+      {refusal && (
+        <p className="fault" role="alert">
+          {refusal}
+        </p>
+      )}
       {gauge.functional && <p className="felt">{gauge.functional.says}</p>}
       <div className="row actions">
         <button type="button" className="act" onClick={() => setLeaf('measure')}>

@@ -17,7 +17,19 @@ const PLUG: [NonNullable<Measured['plug']>, string][] = [
 const FIRST = 'First: burrs and sharp crests off, the entrance clean, chips out of the mate, both wiped, both cool.';
 
 /** Takes a reading or a trial, questions one that cannot be right, and records it. */
-export function MeasureLeaf({ job, plan, open, onClose, record }: { job: Job; plan: Plan; open: boolean; onClose: () => void; record: (act: ActKind) => void }) {
+export function MeasureLeaf({
+  job,
+  plan,
+  open,
+  onClose,
+  record,
+}: {
+  job: Job;
+  plan: Plan;
+  open: boolean;
+  onClose: () => void;
+  record: (act: ActKind) => void;
+}) {
   const unit = useUnit();
   const sheet = useGaugeSheet(job, open).data;
   const [by, setBy] = useState<How | null>(null);
@@ -28,7 +40,11 @@ export function MeasureLeaf({ job, plan, open, onClose, record }: { job: Job; pl
   };
   const judge = async (reading: Measured) => {
     if (!job.run?.begun) return [];
-    const judged = unwrap(await api.POST('/api/v1/gauge', { body: { plan: job.request as never, readings: [{ ...reading, at_radial_mm: job.run.stands_mm }] } as never }));
+    const judged = unwrap(
+      await api.POST('/api/v1/gauge', {
+        body: { plan: job.request as never, readings: [{ ...reading, at_radial_mm: job.run.stands_mm }] } as never,
+      }),
+    );
     return judged.questions;
   };
   return (
@@ -36,8 +52,15 @@ export function MeasureLeaf({ job, plan, open, onClose, record }: { job: Job; pl
       {open && (
         <>
           <div className="row ways" role="tablist" aria-label="How it is read or tried">
-            {waysOf(plan).map((w) => (
-              <button key={w} type="button" role="tab" aria-selected={w === how} className={`way${w === how ? ' on' : ''}`} onClick={() => setBy(w)}>
+            {waysOf(plan).map(w => (
+              <button
+                key={w}
+                type="button"
+                role="tab"
+                aria-selected={w === how}
+                className={`way${w === how ? ' on' : ''}`}
+                onClick={() => setBy(w)}
+              >
                 {nameOf(w, plan)}
               </button>
             ))}
@@ -54,7 +77,14 @@ export function MeasureLeaf({ job, plan, open, onClose, record }: { job: Job; pl
               ))}
             </div>
           ) : (
-            <SizeForm key={how} how={how} plan={plan} sheet={sheet} judge={judge} onTold={(reading) => told({ kind: 'measured', ...reading })} />
+            <SizeForm
+              key={how}
+              how={how}
+              plan={plan}
+              sheet={sheet}
+              judge={judge}
+              onTold={reading => told({ kind: 'measured', ...reading })}
+            />
           )}
         </>
       )}

@@ -32,21 +32,45 @@ interface SizeFormProps {
 }
 
 /** The wire, or the ball and how many. */
-function Over({ how, sheet, told, onTold }: { how: Figured; sheet: GaugeSheet | undefined; told: Partial<Measured>; onTold: (more: Partial<Measured>) => void }) {
+function Over({
+  how,
+  sheet,
+  told,
+  onTold,
+}: {
+  how: Figured;
+  sheet: GaugeSheet | undefined;
+  told: Partial<Measured>;
+  onTold: (more: Partial<Measured>) => void;
+}) {
   const unit = useUnit();
   if (how === 'balls') {
     return (
       <>
         <div className="row" role="radiogroup" aria-label="How many balls">
-          {([3, 2] as const).map((n) => (
-            <button key={n} type="button" role="radio" aria-checked={told.balls === n} className={`act${told.balls === n ? '' : ' plain'}`} onClick={() => onTold({ balls: n })}>
+          {([3, 2] as const).map(n => (
+            <button
+              key={n}
+              type="button"
+              role="radio"
+              aria-checked={told.balls === n}
+              className={`act${told.balls === n ? '' : ' plain'}`}
+              onClick={() => onTold({ balls: n })}
+            >
               {n === 3 ? 'Three' : 'Two opposite'}
             </button>
           ))}
         </div>
         <div className="row" role="radiogroup" aria-label="Size of the balls">
-          {sheet?.balls.map((b) => (
-            <button key={b.ball_mm.value} type="button" role="radio" aria-checked={told.wire_mm === b.ball_mm.value} className={`act${told.wire_mm === b.ball_mm.value ? '' : ' plain'}`} onClick={() => onTold({ wire_mm: b.ball_mm.value })}>
+          {sheet?.balls.map(b => (
+            <button
+              key={b.ball_mm.value}
+              type="button"
+              role="radio"
+              aria-checked={told.wire_mm === b.ball_mm.value}
+              className={`act${told.wire_mm === b.ball_mm.value ? '' : ' plain'}`}
+              onClick={() => onTold({ wire_mm: b.ball_mm.value })}
+            >
               {figure(b.ball_mm, unit)}
             </button>
           ))}
@@ -54,14 +78,21 @@ function Over({ how, sheet, told, onTold }: { how: Figured; sheet: GaugeSheet | 
       </>
     );
   }
-  const serve = [...(sheet?.wires ?? []), ...(sheet?.shanks ?? [])].filter((w) => w.serves).slice(0, OFFERED);
+  const serve = [...(sheet?.wires ?? []), ...(sheet?.shanks ?? [])].filter(w => w.serves).slice(0, OFFERED);
   if (how !== 'wires' && how !== 'one_wire') return null;
   return serve.length > 1 || !serve[0]?.chosen ? (
     <div className="row" role="radiogroup" aria-label="The wire it is read over">
-      {serve.map((w) => {
+      {serve.map(w => {
         const on = told.wire_mm == null ? w.chosen : told.wire_mm === w.wire_mm.value;
         return (
-          <button key={w.wire_mm.value} type="button" role="radio" aria-checked={on} className={`act${on ? '' : ' plain'}`} onClick={() => onTold({ wire_mm: w.chosen ? undefined : w.wire_mm.value })}>
+          <button
+            key={w.wire_mm.value}
+            type="button"
+            role="radio"
+            aria-checked={on}
+            className={`act${on ? '' : ' plain'}`}
+            onClick={() => onTold({ wire_mm: w.chosen ? undefined : w.wire_mm.value })}
+          >
             {figure(w.wire_mm, unit)}
           </button>
         );
@@ -82,10 +113,13 @@ export function SizeForm({ how, plan, sheet, judge, onTold }: SizeFormProps) {
   const [fault, setFault] = useState<string | null>(null);
   const [questions, setQuestions] = useState<string[]>([]);
   const kind = micrometerOf(how, plan);
-  const micrometers = (sheet?.micrometers ?? []).filter((m) => (m.kind ?? 'outside') === kind);
-  const planned = micrometers.find((m) => m.name === (with_.instrument === undefined ? plan.proof.instrument : with_.instrument));
+  const micrometers = (sheet?.micrometers ?? []).filter(m => (m.kind ?? 'outside') === kind);
+  const planned = micrometers.find(
+    m => m.name === (with_.instrument === undefined ? plan.proof.instrument : with_.instrument),
+  );
   // The balls of the size nearest the best are taken until others are.
-  const told: Partial<Measured> = how === 'balls' && with_.wire_mm === undefined ? { ...with_, wire_mm: sheet?.balls[0]?.ball_mm.value } : with_;
+  const told: Partial<Measured> =
+    how === 'balls' && with_.wire_mm === undefined ? { ...with_, wire_mm: sheet?.balls[0]?.ball_mm.value } : with_;
   const field = useRef<HTMLInputElement>(null);
   // After the key that opened this was let go of, or it would be the first letter typed.
   useEffect(() => {
@@ -105,7 +139,11 @@ export function SizeForm({ how, plan, sheet, judge, onTold }: SizeFormProps) {
       return read.mm;
     };
     try {
-      const reading: Measured = { [FIELD[how]]: await length(text), wire_mm: told.wire_mm ?? undefined, balls: how === 'balls' ? told.balls : undefined };
+      const reading: Measured = {
+        [FIELD[how]]: await length(text),
+        wire_mm: told.wire_mm ?? undefined,
+        balls: how === 'balls' ? told.balls : undefined,
+      };
       if (outside.trim() !== '') reading.outside_mm = await length(outside);
       if (planned) {
         reading.instrument = planned.name;
@@ -116,7 +154,11 @@ export function SizeForm({ how, plan, sheet, judge, onTold }: SizeFormProps) {
       for (const p of places) {
         const around = p.around.trim() === '' ? 0 : Number(p.around.replace(',', '.'));
         if (Number.isNaN(around)) throw new Error(`“${p.around}” is not a number of degrees; write it as in 90`);
-        reading.places.push({ mm: await length(p.mm), along_mm: p.along.trim() === '' ? 0 : await length(p.along), around_deg: around });
+        reading.places.push({
+          mm: await length(p.mm),
+          along_mm: p.along.trim() === '' ? 0 : await length(p.along),
+          around_deg: around,
+        });
       }
       if (questions.length === 0) {
         const asked = await judge(reading);
@@ -130,57 +172,110 @@ export function SizeForm({ how, plan, sheet, judge, onTold }: SizeFormProps) {
   return (
     <form
       className="editor"
-      onSubmit={(e) => {
+      onSubmit={e => {
         e.preventDefault();
         void enter();
       }}
     >
-      <Over how={how} sheet={sheet} told={told} onTold={(more) => changed(() => setWith({ ...told, ...more }))} />
+      <Over how={how} sheet={sheet} told={told} onTold={more => changed(() => setWith({ ...told, ...more }))} />
       <label htmlFor={id}>{aimOf(how, plan, sheet, told, shown)}</label>
       <div className="row">
-        <input id={id} ref={field} data-autofocus className="grow" inputMode="decimal" autoComplete="off" value={text} onChange={(e) => { const typed = e.currentTarget.value; changed(() => setText(typed)); }} aria-invalid={fault !== null} aria-describedby={fault ? `${id}-fault` : undefined} />
-        <button type="button" className="act plain" onClick={() => setUnit(unit === 'mm' ? 'in' : 'mm')} aria-label={`Reading is in ${unit}; change`}>
+        <input
+          id={id}
+          ref={field}
+          data-autofocus
+          className="grow"
+          inputMode="decimal"
+          autoComplete="off"
+          value={text}
+          onChange={e => {
+            const typed = e.currentTarget.value;
+            changed(() => setText(typed));
+          }}
+          aria-invalid={fault !== null}
+          aria-describedby={fault ? `${id}-fault` : undefined}
+        />
+        <button
+          type="button"
+          className="act plain"
+          onClick={() => setUnit(unit === 'mm' ? 'in' : 'mm')}
+          aria-label={`Reading is in ${unit}; change`}
+        >
           {unit}
         </button>
       </div>
       {how === 'one_wire' && (
         <label className="beside">
           Over the crests, if read
-          <input inputMode="decimal" autoComplete="off" value={outside} onChange={(e) => { const typed = e.currentTarget.value; changed(() => setOutside(typed)); }} />
+          <input
+            inputMode="decimal"
+            autoComplete="off"
+            value={outside}
+            onChange={e => {
+              const typed = e.currentTarget.value;
+              changed(() => setOutside(typed));
+            }}
+          />
         </label>
       )}
       {places.map((p, i) => (
         <fieldset key={i} className="place">
           <legend>Another reading</legend>
-          {(['mm', 'along', 'around'] as const).map((part) => (
+          {(['mm', 'along', 'around'] as const).map(part => (
             <label key={part}>
               {{ mm: 'Reads', along: `Along, ${unit}`, around: 'Round, °' }[part]}
-              <input inputMode="decimal" autoComplete="off" value={p[part]} onChange={(e) => { const typed = e.currentTarget.value; changed(() => setPlaces(places.map((q, j) => (j === i ? { ...q, [part]: typed } : q)))); }} />
+              <input
+                inputMode="decimal"
+                autoComplete="off"
+                value={p[part]}
+                onChange={e => {
+                  const typed = e.currentTarget.value;
+                  changed(() => setPlaces(places.map((q, j) => (j === i ? { ...q, [part]: typed } : q))));
+                }}
+              />
             </label>
           ))}
         </fieldset>
       ))}
-      {fault && <p className="fault" role="alert" id={`${id}-fault`}>{fault}</p>}
+      {fault && (
+        <p className="fault" role="alert" id={`${id}-fault`}>
+          {fault}
+        </p>
+      )}
       {questions.length > 0 && (
         <div role="alert">
-          {questions.map((q) => <p key={q} className="fault">{q}</p>)}
+          {questions.map(q => (
+            <p key={q} className="fault">
+              {q}
+            </p>
+          ))}
         </div>
       )}
       <div className="row">
         <button type="submit" className="act">
           {questions.length > 0 ? 'It reads so: record it' : 'Judge it'}
         </button>
-        <button type="button" className="act plain" onClick={() => setPlaces([...places, { mm: '', along: '', around: '' }])}>
+        <button
+          type="button"
+          className="act plain"
+          onClick={() => setPlaces([...places, { mm: '', along: '', around: '' }])}
+        >
           Another place, or again
         </button>
       </div>
-      <NumberPad value={text} onChange={(t) => changed(() => setText(t))} />
+      <NumberPad value={text} onChange={t => changed(() => setText(t))} />
       {micrometers.length > 0 && (
         <label className="beside">
           Read with
-          <select value={planned?.name ?? ''} onChange={(e) => { const name = e.currentTarget.value; changed(() => setWith({ ...told, instrument: name })); }}>
+          <select
+            value={planned?.name ?? ''}
+            onChange={e => {
+              const name = e.currentTarget.value;
+              changed(() => setWith({ ...told, instrument: name }));
+            }}
+          >
             <option value="">something else</option>
-            {micrometers.map((m) => (
+            {micrometers.map(m => (
               <option key={m.name} value={m.name}>
                 {m.name}
               </option>

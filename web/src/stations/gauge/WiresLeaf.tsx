@@ -19,7 +19,7 @@ function Wires({ list, says }: { list: GaugeSheet['wires']; says: string }) {
         </tr>
       </thead>
       <tbody>
-        {list.map((w) => (
+        {list.map(w => (
           <tr key={w.wire_mm.value} className={w.serves ? undefined : 'refused'}>
             <td className="figure">
               {figure(w.wire_mm, unit)}
@@ -41,8 +41,17 @@ export function WiresLeaf({ job, open, onClose }: { job: Job; open: boolean; onC
   const unit = useUnit();
   const sheet = answer.data;
   return (
-    <Leaf title={sheet && sheet.balls.length > 0 ? 'Balls for this bore' : 'Wires for this thread'} open={open} onClose={onClose} wide>
-      {answer.isError && !sheet && <p className="fault" role="alert">{inWords(answer.error)}</p>}
+    <Leaf
+      title={sheet && sheet.balls.length > 0 ? 'Balls for this bore' : 'Wires for this thread'}
+      open={open}
+      onClose={onClose}
+      wide
+    >
+      {answer.isError && !sheet && (
+        <p className="fault" role="alert">
+          {inWords(answer.error)}
+        </p>
+      )}
       {sheet?.range && (
         <div className="wire-range">
           <Outline drawing={sheet.range} />
@@ -60,7 +69,7 @@ export function WiresLeaf({ job, open, onClose }: { job: Job; open: boolean; onC
             </tr>
           </thead>
           <tbody>
-            {sheet.balls.map((b) => (
+            {sheet.balls.map(b => (
               <tr key={b.ball_mm.value} className="figure">
                 <td>{figure(b.ball_mm, unit)}</td>
                 <td>{figure(b.three_mm.target, unit)}</td>
@@ -74,11 +83,15 @@ export function WiresLeaf({ job, open, onClose }: { job: Job; open: boolean; onC
         <>
           <h2 className="leaf-head">Three wires, two hands</h2>
           <ul className="steps">
-            {sheet.holding.map((h) => <li key={h}>{h}</li>)}
+            {sheet.holding.map(h => (
+              <li key={h}>{h}</li>
+            ))}
           </ul>
         </>
       )}
-      {sheet && sheet.wires.length === 0 && sheet.balls.length === 0 && <p>Straight sides seat neither wires nor balls: measure the root, and try the mate.</p>}
+      {sheet && sheet.wires.length === 0 && sheet.balls.length === 0 && (
+        <p>Straight sides seat neither wires nor balls: measure the root, and try the mate.</p>
+      )}
     </Leaf>
   );
 }

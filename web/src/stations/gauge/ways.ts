@@ -36,13 +36,16 @@ const NAMES: Record<How, string> = {
   mate: 'The mate',
 };
 
-export const nameOf = (how: How, plan: Plan) => (how === 'plug' && plan.thread.side === 'external' ? 'Ring gauge' : NAMES[how]);
+export const nameOf = (how: How, plan: Plan) =>
+  how === 'plug' && plan.thread.side === 'external' ? 'Ring gauge' : NAMES[how];
 
 /** The ways there are for this thread, the proof planned first. */
 export function waysOf(plan: Plan): How[] {
   const straight = plan.thread.half_angle_deg <= 0;
   if (straight) return ['mate', 'root', 'plug'];
-  return plan.thread.side === 'external' ? ['wires', 'one_wire', 'micrometer', 'mate', 'plug', 'root'] : ['mate', 'micrometer', 'balls', 'plug', 'root'];
+  return plan.thread.side === 'external'
+    ? ['wires', 'one_wire', 'micrometer', 'mate', 'plug', 'root']
+    : ['mate', 'micrometer', 'balls', 'plug', 'root'];
 }
 
 /** The way the plan proves it by, else the first there is. */
@@ -55,16 +58,26 @@ export function usualWay(plan: Plan): How {
 }
 
 /** What it should come to, with what it is read. */
-export function aimOf(how: Figured, plan: Plan, sheet: GaugeSheet | undefined, told: Partial<Measured>, unit: 'mm' | 'in'): string {
-  const wire = sheet?.wires.find((w) => (told.wire_mm == null ? w.chosen : w.wire_mm.value === told.wire_mm));
+export function aimOf(
+  how: Figured,
+  plan: Plan,
+  sheet: GaugeSheet | undefined,
+  told: Partial<Measured>,
+  unit: 'mm' | 'in',
+): string {
+  const wire = sheet?.wires.find(w => (told.wire_mm == null ? w.chosen : w.wire_mm.value === told.wire_mm));
   const aim = (q: Quantity | undefined) => (q ? `; aim ${figure(q, unit)}` : '');
   switch (how) {
     case 'wires':
-      return wire ? `Three ${figure(wire.wire_mm, unit)} wires${aim(wire.over_mm?.target)}` : plan.gauge.wire_mm && told.wire_mm == null ? `Three ${figure(plan.gauge.wire_mm, unit)} wires${aim(plan.gauge.over_wires_mm?.target)}` : 'Three wires';
+      return wire
+        ? `Three ${figure(wire.wire_mm, unit)} wires${aim(wire.over_mm?.target)}`
+        : plan.gauge.wire_mm && told.wire_mm == null
+          ? `Three ${figure(plan.gauge.wire_mm, unit)} wires${aim(plan.gauge.over_wires_mm?.target)}`
+          : 'Three wires';
     case 'one_wire':
       return `One ${wire ? `${figure(wire.wire_mm, unit)} ` : ''}wire, and the crests opposite${aim(wire?.over_one_mm?.target)}`;
     case 'balls': {
-      const ball = sheet?.balls.find((b) => b.ball_mm.value === told.wire_mm);
+      const ball = sheet?.balls.find(b => b.ball_mm.value === told.wire_mm);
       return `${told.balls === 2 ? 'Two' : 'Three'} balls${ball ? ` of ${figure(ball.ball_mm, unit)}${aim(told.balls === 2 ? ball.two_mm.target : ball.three_mm.target)}` : ''}`;
     }
     case 'root':

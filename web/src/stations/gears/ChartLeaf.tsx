@@ -5,7 +5,17 @@ import { Leaf } from '../../parts/Leaf';
 import { lever, train } from './train';
 
 /** The pitch chart of a lathe: every standard pitch, its best train, and when the half-nut may open. */
-export function ChartLeaf({ lathe, name, open, onClose }: { lathe: string; name: string; open: boolean; onClose: () => void }) {
+export function ChartLeaf({
+  lathe,
+  name,
+  open,
+  onClose,
+}: {
+  lathe: string;
+  name: string;
+  open: boolean;
+  onClose: () => void;
+}) {
   return (
     <Leaf title={`Pitch chart of the ${name}`} open={open} onClose={onClose} wide>
       {open && <Chart lathe={lathe} />}
@@ -18,11 +28,11 @@ const hangs = (t: TrainRow) => t.why_not ?? (t.fits === null ? 'by the bench rul
 function Chart({ lathe }: { lathe: string }) {
   const chart = useChart(lathe);
   const [unit, setUnit] = useState<'mm' | 'in'>('mm');
-  const rows = chart.data?.filter((r) => r.unit === unit);
+  const rows = chart.data?.filter(r => r.unit === unit);
   return (
     <div className="pitch-chart">
       <div className="row">
-        {(['mm', 'in'] as const).map((u) => (
+        {(['mm', 'in'] as const).map(u => (
           <button key={u} type="button" className="choice" aria-pressed={unit === u} onClick={() => setUnit(u)}>
             {u === 'mm' ? 'Millimetres' : 'Threads per inch'}
           </button>
@@ -34,7 +44,11 @@ function Chart({ lathe }: { lathe: string }) {
           Print
         </button>
       </div>
-      {chart.isError && <p className="fault" role="alert">The chart did not come; close it and open it again.</p>}
+      {chart.isError && (
+        <p className="fault" role="alert">
+          The chart did not come; close it and open it again.
+        </p>
+      )}
       {!rows && !chart.isError && <p className="how">Working out every pitch…</p>}
       {rows && (
         <table className="list">
@@ -49,7 +63,7 @@ function Chart({ lathe }: { lathe: string }) {
             </tr>
           </thead>
           <tbody>
-            {rows.map((r) => (
+            {rows.map(r => (
               <tr key={r.pitch} className={r.train?.error_ppm === 0 && !r.train.why_not ? '' : 'faint'}>
                 <th scope="row">{r.pitch}</th>
                 <td>{r.train ? `${train(r.train)}${lever(r.train)}` : '—'}</td>

@@ -18,7 +18,8 @@ export function DriftLeaf({ plan, open, onClose }: StationProps & { open: boolea
       {hung && <p>{hung.judged}</p>}
       {hung && (
         <p className="how">
-          As a screw that positions: {figure(hung.travel_mm, unit)} out in 300 mm of travel. The leadscrew’s own error, often 0.03 mm in 300, comes on top.
+          As a screw that positions: {figure(hung.travel_mm, unit)} out in 300 mm of travel. The leadscrew’s own
+          error, often 0.03 mm in 300, comes on top.
         </p>
       )}
     </Leaf>

@@ -23,10 +23,15 @@ export function GearsStation({ job, plan }: StationProps) {
   const [leaf, setLeaf] = useState<'trains' | 'chart' | 'buy' | 'scratch' | 'motion' | 'drift' | null>(null);
   const close = () => setLeaf(null);
   const hung = gears.hung;
-  const ending = setup.endings.find((e) => e.chosen);
+  const ending = setup.endings.find(e => e.chosen);
   const lathe = job.request.lathe_id;
-  const rule = { any_position: 'Anywhere', every_mark: 'Any mark', marks: `Every ${gears.dial.every} marks`, keep_closed: 'Keep it closed' }[gears.dial.rule];
-  const others = gears.dial.gears?.filter((g) => g.teeth !== gears.dial.teeth).map((g) => `${g.teeth} teeth: ${g.says}`);
+  const rule = {
+    any_position: 'Anywhere',
+    every_mark: 'Any mark',
+    marks: `Every ${gears.dial.every} marks`,
+    keep_closed: 'Keep it closed',
+  }[gears.dial.rule];
+  const others = gears.dial.gears?.filter(g => g.teeth !== gears.dial.teeth).map(g => `${g.teeth} teeth: ${g.says}`);
   return (
     <Station
       id="gears"
@@ -34,11 +39,21 @@ export function GearsStation({ job, plan }: StationProps) {
       sentence={
         <>
           Hang{' '}
-          <button type="button" className={`word${hung?.chosen ? ' set' : ''}`} onClick={() => setLeaf('trains')} aria-label={`Train: ${hung ? `${train(hung.train)}${lever(hung.train)}` : 'nothing'}. Choose another`}>
+          <button
+            type="button"
+            className={`word${hung?.chosen ? ' set' : ''}`}
+            onClick={() => setLeaf('trains')}
+            aria-label={`Train: ${hung ? `${train(hung.train)}${lever(hung.train)}` : 'nothing'}. Choose another`}
+          >
             {hung ? `${train(hung.train)}${lever(hung.train)}` : 'nothing'}
           </button>
           ,{' '}
-          <button type="button" className="word" onClick={() => setLeaf('motion')} aria-label={`Which way everything moves: ${setup.says}`}>
+          <button
+            type="button"
+            className="word"
+            onClick={() => setLeaf('motion')}
+            aria-label={`Which way everything moves: ${setup.says}`}
+          >
             {setup.says.charAt(0).toLowerCase() + setup.says.slice(1).replace(/\.$/, '')}
           </button>
           . To end each pass,{' '}
@@ -48,7 +63,7 @@ export function GearsStation({ job, plan }: StationProps) {
             set={job.request.setup?.ending != null && job.request.setup.ending !== 'auto'}
             edit={{
               kind: 'choice',
-              choices: setup.endings.map((e) => ({
+              choices: setup.endings.map(e => ({
                 says: `${e.says}${e.recommended ? ' (recommended)' : ''}${e.serves ? '' : ' (does not serve)'}`,
                 under: e.consequence,
                 chosen: e.chosen,
@@ -81,9 +96,17 @@ export function GearsStation({ job, plan }: StationProps) {
       }
       drawing={gears.drawing && <Outline drawing={gears.drawing} />}
       numbers={[
-        hung && { says: 'Lead cut', figure: hung.lead_mm, under: hung.train.error_ppm === 0 ? hung.judged : `${hung.train.error_text}. ${hung.judged}` },
+        hung && {
+          says: 'Lead cut',
+          figure: hung.lead_mm,
+          under: hung.train.error_ppm === 0 ? hung.judged : `${hung.train.error_text}. ${hung.judged}`,
+        },
         { says: 'Half-nut', text: rule, under: gears.dial.says },
-        hung && { says: 'Gears to change', text: String(hung.train.swaps), under: hung.train.fits === null ? 'Fit by the bench rule only: the arm is not described.' : undefined },
+        hung && {
+          says: 'Gears to change',
+          text: String(hung.train.swaps),
+          under: hung.train.fits === null ? 'Fit by the bench rule only: the arm is not described.' : undefined,
+        },
       ]}
     >
       {gears.dial.drawing && (
@@ -94,14 +117,15 @@ export function GearsStation({ job, plan }: StationProps) {
       )}
       {hung && (
         <ol className="steps" aria-label="Hanging it">
-          {hung.steps.map((s) => (
+          {hung.steps.map(s => (
             <li key={s}>{s}</li>
           ))}
         </ol>
       )}
       {hung?.clearances && (
         <p className="how clearances">
-          Tightest: {hung.clearances.map((c, i) => (
+          Tightest:{' '}
+          {hung.clearances.map((c, i) => (
             <span key={c.between}>
               {i > 0 && '; '}
               {c.between} <Figure of={c.room_mm} says={c.between} />
@@ -117,12 +141,22 @@ export function GearsStation({ job, plan }: StationProps) {
           What the error does over length
         </button>
       )}
-      {gears.dial.drift_mm && <p className="how">Nominal marks drift {figure(gears.dial.drift_mm, unit)} by the last pass.</p>}
+      {gears.dial.drift_mm && (
+        <p className="how">Nominal marks drift {figure(gears.dial.drift_mm, unit)} by the last pass.</p>
+      )}
       <TrainsLeaf job={job} plan={plan} open={leaf === 'trains'} onClose={close} />
       <MotionLeaf job={job} plan={plan} open={leaf === 'motion'} onClose={close} />
       <DriftLeaf job={job} plan={plan} open={leaf === 'drift'} onClose={close} />
       <ScratchLeaf job={job} plan={plan} open={leaf === 'scratch'} onClose={close} />
-      {lathe && <BuyLeaf lathe={lathe} name={gears.lathe} job={`${plan.thread.starts > 1 ? `${plan.thread.starts} x ` : ''}${plan.thread.pitch_text}`} open={leaf === 'buy'} onClose={close} />}
+      {lathe && (
+        <BuyLeaf
+          lathe={lathe}
+          name={gears.lathe}
+          job={`${plan.thread.starts > 1 ? `${plan.thread.starts} x ` : ''}${plan.thread.pitch_text}`}
+          open={leaf === 'buy'}
+          onClose={close}
+        />
+      )}
       {lathe && <ChartLeaf lathe={lathe} name={gears.lathe} open={leaf === 'chart'} onClose={close} />}
     </Station>
   );

@@ -13,10 +13,10 @@ export function MotionLeaf({ job, plan, open, onClose }: StationProps & { open: 
   const toward = setup.carriage === 'toward_headstock';
   return (
     <Leaf title="Which way everything moves" open={open} onClose={onClose} wide>
-      <div className="motion">
-        {sheet.data && <Outline drawing={sheet.data.motion} />}
-      </div>
-      <p className={setup.motion.hand && setup.motion.hand !== thread.hand ? 'fault' : 'motion-says'}>{setup.motion.says}</p>
+      <div className="motion">{sheet.data && <Outline drawing={sheet.data.motion} />}</div>
+      <p className={setup.motion.hand && setup.motion.hand !== thread.hand ? 'fault' : 'motion-says'}>
+        {setup.motion.says}
+      </p>
       <p className="sentence own">
         The carriage runs{' '}
         <Word
@@ -26,9 +26,18 @@ export function MotionLeaf({ job, plan, open, onClose }: StationProps & { open: 
           edit={{
             kind: 'choice',
             choices: [
-              { says: 'as suits the hand, spindle forward', chosen: way === 'auto', patch: { setup: { way: 'auto' } } },
+              {
+                says: 'as suits the hand, spindle forward',
+                chosen: way === 'auto',
+                patch: { setup: { way: 'auto' } },
+              },
               { says: 'toward the headstock', chosen: way === 'toward', patch: { setup: { way: 'toward' } } },
-              { says: 'away from the headstock', under: 'Nothing to crash into at a shoulder; it starts in the relief.', chosen: way === 'away', patch: { setup: { way: 'away' } } },
+              {
+                says: 'away from the headstock',
+                under: 'Nothing to crash into at a shoulder; it starts in the relief.',
+                chosen: way === 'away',
+                patch: { setup: { way: 'away' } },
+              },
             ],
           }}
         >
@@ -44,7 +53,11 @@ export function MotionLeaf({ job, plan, open, onClose }: StationProps & { open: 
               set={asked?.wall != null}
               edit={{
                 kind: 'choice',
-                choices: (['near', 'far'] as const).map((wall) => ({ says: `the ${wall} wall`, chosen: setup.wall === wall, patch: { setup: { wall } } })),
+                choices: (['near', 'far'] as const).map(wall => ({
+                  says: `the ${wall} wall`,
+                  chosen: setup.wall === wall,
+                  patch: { setup: { wall } },
+                })),
               }}
             >
               {`the ${setup.wall} wall`}

@@ -12,11 +12,17 @@ export function OnItNow({ lathe, train }: { lathe: string; train: TrainRow }) {
         type="button"
         className="act plain"
         disabled={change.isPending}
-        onClick={() => change.mutate({ says: 'on it now', patch: { mounted: { drivers: train.drivers, driven: train.driven } } })}
+        onClick={() =>
+          change.mutate({ says: 'on it now', patch: { mounted: { drivers: train.drivers, driven: train.driven } } })
+        }
       >
         It is on the lathe now
       </button>
-      {change.isError && <p className="fault" role="alert">{inWords(change.error)}</p>}
+      {change.isError && (
+        <p className="fault" role="alert">
+          {inWords(change.error)}
+        </p>
+      )}
     </div>
   );
 }

@@ -7,24 +7,34 @@ import type { StationProps } from '../JobPage';
 /** What did I hang? The pitch measured on the scratch, and the mistakes that give just that. */
 export function ScratchLeaf({ job, plan, open, onClose }: StationProps & { open: boolean; onClose: () => void }) {
   const ask = useMutation({
-    mutationFn: async (measured_mm: number | null) => unwrap(await api.POST('/api/v1/scratch', { body: { plan: job.request, measured_mm } as never })),
+    mutationFn: async (measured_mm: number | null) =>
+      unwrap(await api.POST('/api/v1/scratch', { body: { plan: job.request, measured_mm } as never })),
   });
   return (
     <Leaf title="What did I hang?" open={open} onClose={onClose}>
       <div className="held">
         <p className="how">
-          Lay a rule along the scratch, count ten spaces and divide, or use a pitch gauge. It should be {plan.thread.pitch_text}
+          Lay a rule along the scratch, count ten spaces and divide, or use a pitch gauge. It should be{' '}
+          {plan.thread.pitch_text}
           {plan.thread.starts > 1 ? `, its lead ${plan.thread.starts} times that` : ''}.
         </p>
-        <LengthForm fields={[{ name: 'measured_mm', says: 'one turn of the scratch measures' }]} act="Name the mistake" onSet={(mm) => ask.mutate(mm.measured_mm ?? null)} />
-        {ask.isError && <p className="fault" role="alert">{inWords(ask.error)}</p>}
+        <LengthForm
+          fields={[{ name: 'measured_mm', says: 'one turn of the scratch measures' }]}
+          act="Name the mistake"
+          onSet={mm => ask.mutate(mm.measured_mm ?? null)}
+        />
+        {ask.isError && (
+          <p className="fault" role="alert">
+            {inWords(ask.error)}
+          </p>
+        )}
         {ask.data && (
           <div aria-live="polite">
             <p>
               <b>{ask.data.says}</b>
             </p>
             <ul className="mistakes">
-              {ask.data.mistakes.map((m) => (
+              {ask.data.mistakes.map(m => (
                 <li key={m.says}>{m.says}</li>
               ))}
             </ul>

@@ -1,6 +1,11 @@
 import type { Plan } from '../../api/client';
 
-const NAMES = { half_nut: 'By the half-nut', compound: 'By the compound', gear_teeth: 'By a gear’s teeth', driver_plate: 'By the driver plate' } as const;
+const NAMES = {
+  half_nut: 'By the half-nut',
+  compound: 'By the compound',
+  gear_teeth: 'By a gear’s teeth',
+  driver_plate: 'By the driver plate',
+} as const;
 
 /** Ways on to the next start, those that serve here first said so. */
 export function StartsList({ plan }: { plan: Plan }) {
@@ -10,7 +15,7 @@ export function StartsList({ plan }: { plan: Plan }) {
     <section className="starts" aria-label="On to the next start">
       <h2>On to the next of {plan.thread.starts} starts</h2>
       <ul>
-        {starts.map((w) => (
+        {starts.map(w => (
           <li key={w.by} className={w.serves ? '' : 'faint'}>
             <b>
               {NAMES[w.by]}

@@ -11,7 +11,12 @@ const SEATS = ['drivers', 'driven'] as const;
 type Seat = (typeof SEATS)[number];
 type Kept = Record<Seat, number[]>;
 const seatSays = (seat: Seat, teeth: number) => `the ${teeth} ${seat === 'drivers' ? 'driving' : 'driven'}`;
-const IDLE = (t: TrainRow) => (t.idlers?.length ? `with the ${t.idlers.join(' and the ')} as idler${t.idlers.length > 1 ? 's' : ''}` : t.fits === null ? 'by the bench rule' : 'yes');
+const IDLE = (t: TrainRow) =>
+  t.idlers?.length
+    ? `with the ${t.idlers.join(' and the ')} as idler${t.idlers.length > 1 ? 's' : ''}`
+    : t.fits === null
+      ? 'by the bench rule'
+      : 'yes';
 
 /** The trains found, in order; what is asked of them narrows the list. */
 export function TrainsLeaf({ job, plan, open, onClose }: StationProps & { open: boolean; onClose: () => void }) {
@@ -19,17 +24,37 @@ export function TrainsLeaf({ job, plan, open, onClose }: StationProps & { open: 
   const change = useChange(job);
   const { hung } = gears;
   const asked = job.request.gears;
-  const set = (patch: GearsPatch, done?: () => void) => change.mutate({ request: { gears: patch } }, { onSuccess: done });
+  const set = (patch: GearsPatch, done?: () => void) =>
+    change.mutate({ request: { gears: patch } }, { onSuccess: done });
   const on = hung?.train;
-  const truth = asked?.exact_only ? 'exact' : asked?.max_error_ppm != null ? `within ${asked.max_error_ppm} ppm` : 'of any error';
-  const changes = asked?.max_changes != null ? `at most ${asked.max_changes} ${asked.max_changes === 1 ? 'gear' : 'gears'}` : 'any gears';
-  const positions = [...new Set([...gears.trains.map((t) => t.gearbox), ...(asked?.gearbox ? [asked.gearbox] : [])])].sort();
-  const mounted = useLathes().data?.find((l) => l.id === job.request.lathe_id)?.mounted;
+  const truth = asked?.exact_only
+    ? 'exact'
+    : asked?.max_error_ppm != null
+      ? `within ${asked.max_error_ppm} ppm`
+      : 'of any error';
+  const changes =
+    asked?.max_changes != null
+      ? `at most ${asked.max_changes} ${asked.max_changes === 1 ? 'gear' : 'gears'}`
+      : 'any gears';
+  const positions = [
+    ...new Set([...gears.trains.map(t => t.gearbox), ...(asked?.gearbox ? [asked.gearbox] : [])]),
+  ].sort();
+  const mounted = useLathes().data?.find(l => l.id === job.request.lathe_id)?.mounted;
   const keep: Kept = { drivers: asked?.keep?.drivers ?? [], driven: asked?.keep?.driven ?? [] };
-  const keptSays = SEATS.flatMap((seat) => keep[seat].map((teeth) => seatSays(seat, teeth))).join(', ') || 'nothing in particular';
+  const keptSays =
+    SEATS.flatMap(seat => keep[seat].map(teeth => seatSays(seat, teeth))).join(', ') || 'nothing in particular';
   // Each gear now on can be kept or let go by itself.
-  const mayKeep = SEATS.flatMap((seat) => [...new Set([...(mounted?.[seat] ?? []), ...keep[seat]])].map((teeth) => ({ seat, teeth, on: keep[seat].includes(teeth) })));
-  const turned = (seat: Seat, teeth: number, on: boolean): Kept => ({ ...keep, [seat]: on ? keep[seat].filter((t) => t !== teeth) : [...keep[seat], teeth] });
+  const mayKeep = SEATS.flatMap(seat =>
+    [...new Set([...(mounted?.[seat] ?? []), ...keep[seat]])].map(teeth => ({
+      seat,
+      teeth,
+      on: keep[seat].includes(teeth),
+    })),
+  );
+  const turned = (seat: Seat, teeth: number, on: boolean): Kept => ({
+    ...keep,
+    [seat]: on ? keep[seat].filter(t => t !== teeth) : [...keep[seat], teeth],
+  });
   return (
     <Leaf title={`Trains for ${plan.thread.pitch_text} on the ${gears.lathe}`} open={open} onClose={onClose} wide>
       <p className="sentence own">
@@ -41,10 +66,13 @@ export function TrainsLeaf({ job, plan, open, onClose }: StationProps & { open: 
           edit={{
             kind: 'number',
             value: String(asked?.max_error_ppm ?? ''),
-            patch: (ppm) => ({ gears: { exact_only: null, max_error_ppm: ppm } }),
+            patch: ppm => ({ gears: { exact_only: null, max_error_ppm: ppm } }),
             usual: [
               { says: 'exact', patch: { gears: { exact_only: true, max_error_ppm: null } } },
-              ...[100, 500].map((ppm) => ({ says: `within ${ppm} ppm`, patch: { gears: { exact_only: null, max_error_ppm: ppm } } })),
+              ...[100, 500].map(ppm => ({
+                says: `within ${ppm} ppm`,
+                patch: { gears: { exact_only: null, max_error_ppm: ppm } },
+              })),
             ],
             clear: 'of any error',
           }}
@@ -60,7 +88,11 @@ export function TrainsLeaf({ job, plan, open, onClose }: StationProps & { open: 
             kind: 'choice',
             choices: [
               { says: 'any gears', chosen: asked?.max_changes == null, patch: { gears: { max_changes: null } } },
-              ...[0, 1, 2, 3].map((n) => ({ says: n === 0 ? 'none' : `at most ${n}`, chosen: asked?.max_changes === n, patch: { gears: { max_changes: n } } })),
+              ...[0, 1, 2, 3].map(n => ({
+                says: n === 0 ? 'none' : `at most ${n}`,
+                chosen: asked?.max_changes === n,
+                patch: { gears: { max_changes: n } },
+              })),
             ],
           }}
         >
@@ -77,7 +109,11 @@ export function TrainsLeaf({ job, plan, open, onClose }: StationProps & { open: 
                 kind: 'choice',
                 choices: [
                   { says: 'any position', chosen: asked?.gearbox == null, patch: { gears: { gearbox: null } } },
-                  ...positions.map((p) => ({ says: p, chosen: asked?.gearbox === p, patch: { gears: { gearbox: p } } })),
+                  ...positions.map(p => ({
+                    says: p,
+                    chosen: asked?.gearbox === p,
+                    patch: { gears: { gearbox: p } },
+                  })),
                 ],
               }}
             >
@@ -111,7 +147,11 @@ export function TrainsLeaf({ job, plan, open, onClose }: StationProps & { open: 
         )}
         .
       </p>
-      {change.isError && <p className="fault" role="alert">{inWords(change.error)}</p>}
+      {change.isError && (
+        <p className="fault" role="alert">
+          {inWords(change.error)}
+        </p>
+      )}
       <table className="list">
         <thead>
           <tr>
@@ -122,7 +162,7 @@ export function TrainsLeaf({ job, plan, open, onClose }: StationProps & { open: 
           </tr>
         </thead>
         <tbody>
-          {gears.trains.map((t) => {
+          {gears.trains.map(t => {
             const is = on !== undefined && train(t) === train(on) && t.gearbox === on.gearbox;
             return (
               <tr key={train(t) + t.gearbox} className={is ? 'on' : ''}>
@@ -132,7 +172,9 @@ export function TrainsLeaf({ job, plan, open, onClose }: StationProps & { open: 
                     className="choice figure"
                     disabled={job.frozen}
                     aria-pressed={is}
-                    onClick={() => set({ hang: { drivers: t.drivers, driven: t.driven, gearbox: t.gearbox } }, onClose)}
+                    onClick={() =>
+                      set({ hang: { drivers: t.drivers, driven: t.driven, gearbox: t.gearbox } }, onClose)
+                    }
                   >
                     {train(t)}
                     {lever(t)}
@@ -147,7 +189,7 @@ export function TrainsLeaf({ job, plan, open, onClose }: StationProps & { open: 
         </tbody>
       </table>
       {gears.trains.length === 0 && <p className="how">No train passes what is asked of it. Allow more.</p>}
-      {!job.frozen && <OwnTrain levers={positions} now={on} hang={(patch) => set({ hang: patch }, onClose)} />}
+      {!job.frozen && <OwnTrain levers={positions} now={on} hang={patch => set({ hang: patch }, onClose)} />}
       {hung?.chosen && !job.frozen && (
         <button type="button" className="act plain" onClick={() => set({ hang: null }, onClose)}>
           Leave it to the app
@@ -158,14 +200,22 @@ export function TrainsLeaf({ job, plan, open, onClose }: StationProps & { open: 
 }
 
 /** A train of one's own, judged like the others. */
-function OwnTrain({ levers, now, hang }: { levers: string[]; now: TrainRow | undefined; hang: (train: { drivers: number[]; driven: number[]; gearbox?: string }) => void }) {
+function OwnTrain({
+  levers,
+  now,
+  hang,
+}: {
+  levers: string[];
+  now: TrainRow | undefined;
+  hang: (train: { drivers: number[]; driven: number[]; gearbox?: string }) => void;
+}) {
   const id = useId();
   const [text, setText] = useState('');
   const [fault, setFault] = useState(false);
   return (
     <form
       className="lengths"
-      onSubmit={(e) => {
+      onSubmit={e => {
         e.preventDefault();
         const read = readTrain(text);
         setFault(!read);
@@ -174,10 +224,23 @@ function OwnTrain({ levers, now, hang }: { levers: string[]; now: TrainRow | und
     >
       <label htmlFor={id}>
         One of your own, driving / driven
-        <input id={id} autoComplete="off" value={text} onChange={(e) => setText(e.currentTarget.value)} aria-invalid={fault} aria-describedby={fault ? `${id}-fault` : undefined} />
+        <input
+          id={id}
+          autoComplete="off"
+          value={text}
+          onChange={e => setText(e.currentTarget.value)}
+          aria-invalid={fault}
+          aria-describedby={fault ? `${id}-fault` : undefined}
+        />
       </label>
-      <button type="submit" className="act plain">Judge it</button>
-      {fault && <p className="fault" role="alert" id={`${id}-fault`}>Write as many driving gears as driven ones, spindle end first, such as 40·60 / 48·127.</p>}
+      <button type="submit" className="act plain">
+        Judge it
+      </button>
+      {fault && (
+        <p className="fault" role="alert" id={`${id}-fault`}>
+          Write as many driving gears as driven ones, spindle end first, such as 40·60 / 48·127.
+        </p>
+      )}
     </form>
   );
 }

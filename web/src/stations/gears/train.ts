@@ -8,7 +8,20 @@ export const lever = (t: TrainRow) => (t.gearbox === 'direct' ? '' : `, gearbox 
 /** A train as it is typed, `40·60 / 48·127`; null where nothing is, undefined where it does not read. */
 export function readTrain(text: string): { drivers: number[]; driven: number[] } | null | undefined {
   if (!text.trim()) return null;
-  const [drivers, driven, more] = text.split('/').map((side) => side.split(/[\s,·.x×*]+/).filter(Boolean).map(Number));
-  if (!drivers || !driven || more || drivers.length !== driven.length || !drivers.length || [...drivers, ...driven].some((t) => !Number.isInteger(t))) return undefined;
+  const [drivers, driven, more] = text.split('/').map(side =>
+    side
+      .split(/[\s,·.x×*]+/)
+      .filter(Boolean)
+      .map(Number),
+  );
+  if (
+    !drivers ||
+    !driven ||
+    more ||
+    drivers.length !== driven.length ||
+    !drivers.length ||
+    [...drivers, ...driven].some(t => !Number.isInteger(t))
+  )
+    return undefined;
   return { drivers, driven };
 }

@@ -11,7 +11,12 @@ import './log.css';
 
 type Line = NonNullable<LogView['story']>['lines'][number];
 
-const CLOCK = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+const CLOCK = new Intl.DateTimeFormat('en-GB', {
+  day: 'numeric',
+  month: 'short',
+  hour: '2-digit',
+  minute: '2-digit',
+});
 
 function when(happened: string): string {
   const at = new Date(happened);
@@ -23,7 +28,7 @@ function StoryList({ lines }: { lines: Line[] }) {
   return (
     <div className="story" role="region" aria-label="What was done, newest first" tabIndex={0}>
       <ol>
-        {[...lines].reverse().map((l) => (
+        {[...lines].reverse().map(l => (
           <li key={l.id} className={l.undone ? 'taken-back' : l.verdict === 'in_limits' ? 'good' : undefined}>
             <time dateTime={l.happened}>{when(l.happened)}</time>
             <div>
@@ -47,29 +52,48 @@ function LearnedSaid({ job, learned }: { job: StationProps['job']; learned: NonN
   return (
     <div className="learned">
       <p>{learned.says}</p>
-      {learned.mates?.map((m) => <p key={m}>{m}</p>)}
+      {learned.mates?.map(m => (
+        <p key={m}>{m}</p>
+      ))}
       {learned.tip_wear_mm != null && Math.abs(learned.tip_wear_mm) > 0.005 && (
         <p>
-          Tips were found {Math.abs(learned.tip_wear_mm).toFixed(2)} mm {learned.tip_wear_mm > 0 ? 'wider' : 'narrower'} than told.
+          Tips were found {Math.abs(learned.tip_wear_mm).toFixed(2)} mm{' '}
+          {learned.tip_wear_mm > 0 ? 'wider' : 'narrower'} than told.
         </p>
       )}
       {learned.reaction_s != null && (
         <>
           <p>Your hand comes within {learned.reaction_s.toFixed(1)} s of the mark nineteen times in twenty.</p>
           {!job.frozen && (
-            <button type="button" className={`act${ownReaction ? '' : ' plain'}`} aria-pressed={ownReaction} onClick={() => change.mutate({ request: { setup: { reaction_s: ownReaction ? null : learned.reaction_s } } })}>
+            <button
+              type="button"
+              className={`act${ownReaction ? '' : ' plain'}`}
+              aria-pressed={ownReaction}
+              onClick={() =>
+                change.mutate({ request: { setup: { reaction_s: ownReaction ? null : learned.reaction_s } } })
+              }
+            >
               {ownReaction ? 'Used here: leave it out' : 'Reckon the stop room with it'}
             </button>
           )}
         </>
       )}
       {!job.frozen && (
-        <button type="button" className={`act${used ? '' : ' plain'}`} aria-pressed={used != null} onClick={() => set(used ? null : { share: learned.spring, doubt: learned.spring_doubt })}>
+        <button
+          type="button"
+          className={`act${used ? '' : ' plain'}`}
+          aria-pressed={used != null}
+          onClick={() => set(used ? null : { share: learned.spring, doubt: learned.spring_doubt })}
+        >
           {used ? 'Used here: leave it out' : 'Begin this job from it'}
         </button>
       )}
       {job.frozen && used && <p className="how">This job began from what was learned.</p>}
-      {change.isError && <p className="fault" role="alert">{inWords(change.error)}</p>}
+      {change.isError && (
+        <p className="fault" role="alert">
+          {inWords(change.error)}
+        </p>
+      )}
     </div>
   );
 }
@@ -88,27 +112,45 @@ export function LogStation({ job, plan }: StationProps) {
       plan={plan}
       sentence={
         <>
-          {story ? story.result : 'Nothing has been cut yet; the plan is frozen at the first pass, and its story begins there.'}{' '}
+          {story
+            ? story.result
+            : 'Nothing has been cut yet; the plan is frozen at the first pass, and its story begins there.'}{' '}
           {job.request.gauge?.spring && 'It began from the spring learned on this lathe.'}
         </>
       }
       drawing={
         <div className="log-drawn">
-          {answer.isError && !log && <p className="fault" role="alert">{inWords(answer.error)}</p>}
+          {answer.isError && !log && (
+            <p className="fault" role="alert">
+              {inWords(answer.error)}
+            </p>
+          )}
           {story?.sizes && <Outline drawing={story.sizes} />}
           {story && <StoryList lines={story.lines} />}
         </div>
       }
       numbers={[
         { says: 'Passes cut', text: String(run?.passes_done ?? 0) },
-        story?.last_mm && { says: 'Read last', figure: story.last_mm, under: size && `give or take ${size.doubt.toFixed(3)} mm` },
+        story?.last_mm && {
+          says: 'Read last',
+          figure: story.last_mm,
+          under: size && `give or take ${size.doubt.toFixed(3)} mm`,
+        },
         run?.tip && { says: 'Tip, as found', text: `${run.tip.flat_mm.toFixed(2)} mm`, under: run.tip.says },
       ]}
     >
       {log?.learned && <LearnedSaid job={job} learned={log.learned} />}
-      <NoteForm onTold={(text) => record({ kind: 'note', text })} />
-      {cutOff && waiting.length > 0 && <p className="fault" role="status">Not saved yet: {cutOff} It is kept here and will be sent.</p>}
-      {refusal && <p className="fault" role="alert">{refusal}</p>}
+      <NoteForm onTold={text => record({ kind: 'note', text })} />
+      {cutOff && waiting.length > 0 && (
+        <p className="fault" role="status">
+          Not saved yet: {cutOff} It is kept here and will be sent.
+        </p>
+      )}
+      {refusal && (
+        <p className="fault" role="alert">
+          {refusal}
+        </p>
+      )}
       <Photos job={job} photos={log?.photos ?? []} />
       {story && (
         <a className="act plain" href={`/api/v1/jobs/${job.id}/log.csv`} download>

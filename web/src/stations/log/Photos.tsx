@@ -14,7 +14,11 @@ export function Photos({ job, photos }: { job: Job; photos: LogView['photos'] })
     if (file.size > LARGEST) return setFault(`${file.name} is over 5 MB: take it smaller.`);
     try {
       const address = `/api/v1/jobs/${encodeURIComponent(job.id)}/photos/${v4()}?says=${encodeURIComponent(file.name)}`;
-      const answer = await fetch(address, { method: 'PUT', body: file, headers: { 'content-type': 'application/octet-stream' } });
+      const answer = await fetch(address, {
+        method: 'PUT',
+        body: file,
+        headers: { 'content-type': 'application/octet-stream' },
+      });
       if (!answer.ok) return setFault(((await answer.json()) as Problem).detail);
       await queries.invalidateQueries({ queryKey: ['job', job.id, 'log'] });
     } catch {
@@ -24,7 +28,7 @@ export function Photos({ job, photos }: { job: Job; photos: LogView['photos'] })
   return (
     <section className="photos" aria-label="Photographs">
       <ul>
-        {photos.map((p) => (
+        {photos.map(p => (
           <li key={p.id}>
             <a href={`/api/v1/jobs/${job.id}/photos/${p.id}`} target="_blank" rel="noreferrer">
               <img src={`/api/v1/jobs/${job.id}/photos/${p.id}`} alt={p.says || 'photograph'} loading="lazy" />
@@ -37,14 +41,18 @@ export function Photos({ job, photos }: { job: Job; photos: LogView['photos'] })
         <input
           type="file"
           accept="image/jpeg,image/png"
-          onChange={(e) => {
+          onChange={e => {
             const file = e.currentTarget.files?.[0];
             e.currentTarget.value = '';
             if (file) void keep(file);
           }}
         />
       </label>
-      {fault && <p className="fault" role="alert">{fault}</p>}
+      {fault && (
+        <p className="fault" role="alert">
+          {fault}
+        </p>
+      )}
     </section>
   );
 }

@@ -9,13 +9,35 @@ const SAID = { good: 'Good', bad: 'To put right', unknown: 'Not known' } as cons
 const ORDER = { bad: 0, unknown: 1, good: 2 } as const;
 
 /** A cure at one touch, and what stands in its way. */
-function Touch({ line, says, busy, error, onTouch }: { line: CheckLine; says: string; busy: boolean; error: unknown; onTouch: () => void }) {
+function Touch({
+  line,
+  says,
+  busy,
+  error,
+  onTouch,
+}: {
+  line: CheckLine;
+  says: string;
+  busy: boolean;
+  error: unknown;
+  onTouch: () => void;
+}) {
   return (
     <div>
-      <button type="button" className="act plain" disabled={busy} aria-label={`${says}. ${line.name}: ${line.cure?.says ?? ''}`} onClick={onTouch}>
+      <button
+        type="button"
+        className="act plain"
+        disabled={busy}
+        aria-label={`${says}. ${line.name}: ${line.cure?.says ?? ''}`}
+        onClick={onTouch}
+      >
         {says}
       </button>
-      {error != null && <p className="fault" role="alert">{inWords(error)}</p>}
+      {error != null && (
+        <p className="fault" role="alert">
+          {inWords(error)}
+        </p>
+      )}
     </div>
   );
 }
@@ -25,13 +47,29 @@ function LatheCure({ lathe, line, patch }: { lathe: string; line: CheckLine; pat
   const view = useLatheView(lathe);
   const { change } = useLatheChange(view.data);
   if (!view.data) return null;
-  return <Touch line={line} says="It is on" busy={change.isPending} error={change.error} onTouch={() => change.mutate({ says: 'on it now', patch })} />;
+  return (
+    <Touch
+      line={line}
+      says="It is on"
+      busy={change.isPending}
+      error={change.error}
+      onTouch={() => change.mutate({ says: 'on it now', patch })}
+    />
+  );
 }
 
 /** A cure that is a fact of the job. */
 function FactCure({ job, line, patch }: { job: Job; line: CheckLine; patch: Patch }) {
   const facts = useChange(job);
-  return <Touch line={line} says={line.state === 'unknown' ? 'It is so' : 'Do that'} busy={facts.isPending} error={facts.error} onTouch={() => facts.mutate({ request: patch })} />;
+  return (
+    <Touch
+      line={line}
+      says={line.state === 'unknown' ? 'It is so' : 'Do that'}
+      busy={facts.isPending}
+      error={facts.error}
+      onTouch={() => facts.mutate({ request: patch })}
+    />
+  );
 }
 
 function CureButton({ job, line }: { job: Job; line: CheckLine }) {
@@ -51,11 +89,17 @@ export function CheckList({ job, plan }: { job: Job; plan: Plan }) {
         {plan.check.says}
       </p>
       <ul aria-label="The check before the first chip">
-        {lines.map((line) => (
+        {lines.map(line => (
           <li key={line.code + line.says} className={line.state} data-check={line.code}>
-            <span className="mark" aria-hidden="true">{MARKS[line.state]}</span>
+            <span className="mark" aria-hidden="true">
+              {MARKS[line.state]}
+            </span>
             <div>
-              <Link to="/jobs/$id/$station" params={{ id: job.id, station: STATIONS.some((s) => s.id === line.station) ? line.station : 'setup' }} className="check-name">
+              <Link
+                to="/jobs/$id/$station"
+                params={{ id: job.id, station: STATIONS.some(s => s.id === line.station) ? line.station : 'setup' }}
+                className="check-name"
+              >
                 {line.name}
               </Link>
               <b className="check-state">{SAID[line.state]}</b>

@@ -38,11 +38,27 @@ function SetUp({ job, plan }: StationProps) {
   const drawn = useSetupSheet(job);
   const sheet = drawn.data;
   const asked = job.request.setup;
-  const way = proof.ways.find((w) => w.chosen);
-  const wrong = check.lines.filter((l) => l.state === 'bad').length;
-  const open = check.lines.filter((l) => l.state === 'unknown').length;
-  const number = (about: string, value: number | null | undefined, field: 'spindle_rpm' | 'balance_rpm' | 'comfort_rpm', clear: string, says: string) => (
-    <Word job={job} about={about} set={value != null} edit={{ kind: 'number', value: value == null ? '' : String(value), patch: (v) => ({ setup: { [field]: v } }), clear }}>
+  const way = proof.ways.find(w => w.chosen);
+  const wrong = check.lines.filter(l => l.state === 'bad').length;
+  const open = check.lines.filter(l => l.state === 'unknown').length;
+  const number = (
+    about: string,
+    value: number | null | undefined,
+    field: 'spindle_rpm' | 'balance_rpm' | 'comfort_rpm',
+    clear: string,
+    says: string,
+  ) => (
+    <Word
+      job={job}
+      about={about}
+      set={value != null}
+      edit={{
+        kind: 'number',
+        value: value == null ? '' : String(value),
+        patch: v => ({ setup: { [field]: v } }),
+        clear,
+      }}
+    >
       {says}
     </Word>
   );
@@ -52,14 +68,56 @@ function SetUp({ job, plan }: StationProps) {
       plan={plan}
       sentence={
         <>
-          Run it at {number('Spindle speed, rpm', asked?.spindle_rpm, 'spindle_rpm', 'Leave it to the app', setup.speed_rpm.text)}, the work{' '}
-          {number('Most the work may turn at for its balance, rpm', asked?.balance_rpm, 'balance_rpm', 'In balance', asked?.balance_rpm != null ? `kept under ${asked.balance_rpm} rpm for its balance` : 'in balance')}, you{' '}
-          {number('Most you care to thread at, rpm', asked?.comfort_rpm, 'comfort_rpm', 'At ease with any', asked?.comfort_rpm != null ? `at ease to ${asked.comfort_rpm} rpm` : 'at ease')}, with a hand that takes{' '}
-          <Word job={job} about="Reaction time, seconds" set={asked?.reaction_s != null} edit={{ kind: 'number', value: String(asked?.reaction_s ?? 0.5), patch: (v) => ({ setup: { reaction_s: v } }), clear: 'Half a second' }}>
+          Run it at{' '}
+          {number(
+            'Spindle speed, rpm',
+            asked?.spindle_rpm,
+            'spindle_rpm',
+            'Leave it to the app',
+            setup.speed_rpm.text,
+          )}
+          , the work{' '}
+          {number(
+            'Most the work may turn at for its balance, rpm',
+            asked?.balance_rpm,
+            'balance_rpm',
+            'In balance',
+            asked?.balance_rpm != null ? `kept under ${asked.balance_rpm} rpm for its balance` : 'in balance',
+          )}
+          , you{' '}
+          {number(
+            'Most you care to thread at, rpm',
+            asked?.comfort_rpm,
+            'comfort_rpm',
+            'At ease with any',
+            asked?.comfort_rpm != null ? `at ease to ${asked.comfort_rpm} rpm` : 'at ease',
+          )}
+          , with a hand that takes{' '}
+          <Word
+            job={job}
+            about="Reaction time, seconds"
+            set={asked?.reaction_s != null}
+            edit={{
+              kind: 'number',
+              value: String(asked?.reaction_s ?? 0.5),
+              patch: v => ({ setup: { reaction_s: v } }),
+              clear: 'Half a second',
+            }}
+          >
             {`${asked?.reaction_s ?? 0.5} s`}
           </Word>{' '}
           and a drive with{' '}
-          <Word job={job} about="Backlash of the carriage’s drive" set={asked?.backlash_mm != null} edit={{ kind: 'length', value: typed(asked?.backlash_mm, unit), patch: (mm) => ({ setup: { backlash_mm: mm } }), clear: 'Not measured' }}>
+          <Word
+            job={job}
+            about="Backlash of the carriage’s drive"
+            set={asked?.backlash_mm != null}
+            edit={{
+              kind: 'length',
+              value: typed(asked?.backlash_mm, unit),
+              patch: mm => ({ setup: { backlash_mm: mm } }),
+              clear: 'Not measured',
+            }}
+          >
             {asked?.backlash_mm != null ? `${asked.backlash_mm} mm of backlash` : 'backlash not measured'}
           </Word>
           . Prove the size by{' '}
@@ -70,8 +128,12 @@ function SetUp({ job, plan }: StationProps) {
             edit={{
               kind: 'choice',
               choices: [
-                { says: PROOFS.auto, chosen: (job.request.gauge?.proof ?? 'auto') === 'auto', patch: { gauge: { proof: null } } },
-                ...proof.ways.map((w) => ({
+                {
+                  says: PROOFS.auto,
+                  chosen: (job.request.gauge?.proof ?? 'auto') === 'auto',
+                  patch: { gauge: { proof: null } },
+                },
+                ...proof.ways.map(w => ({
                   says: `${w.says}${w.serves === false ? ' (cannot be done)' : ''}`,
                   under: w.why,
                   chosen: job.request.gauge?.proof === w.by,
@@ -90,13 +152,29 @@ function SetUp({ job, plan }: StationProps) {
             edit={{
               kind: 'choice',
               choices: [
-                { says: 'at hand', chosen: job.request.gauge?.mate_at_hand === true, patch: { gauge: { mate_at_hand: true } } },
-                { says: 'not at hand', chosen: job.request.gauge?.mate_at_hand === false, patch: { gauge: { mate_at_hand: false } } },
-                { says: 'not told', chosen: job.request.gauge?.mate_at_hand == null, patch: { gauge: { mate_at_hand: null } } },
+                {
+                  says: 'at hand',
+                  chosen: job.request.gauge?.mate_at_hand === true,
+                  patch: { gauge: { mate_at_hand: true } },
+                },
+                {
+                  says: 'not at hand',
+                  chosen: job.request.gauge?.mate_at_hand === false,
+                  patch: { gauge: { mate_at_hand: false } },
+                },
+                {
+                  says: 'not told',
+                  chosen: job.request.gauge?.mate_at_hand == null,
+                  patch: { gauge: { mate_at_hand: null } },
+                },
               ],
             }}
           >
-            {job.request.gauge?.mate_at_hand == null ? 'not told of' : job.request.gauge.mate_at_hand ? 'at hand' : 'not at hand'}
+            {job.request.gauge?.mate_at_hand == null
+              ? 'not told of'
+              : job.request.gauge.mate_at_hand
+                ? 'at hand'
+                : 'not at hand'}
           </Word>
           .
         </>
@@ -104,7 +182,7 @@ function SetUp({ job, plan }: StationProps) {
       drawing={
         <div className="views">
           <div className="row" role="group" aria-label="Which view">
-            {(Object.keys(VIEWS) as View[]).map((v) => (
+            {(Object.keys(VIEWS) as View[]).map(v => (
               <button key={v} type="button" className="choice" aria-pressed={v === view} onClick={() => setView(v)}>
                 {VIEWS[v]}
               </button>
@@ -113,14 +191,16 @@ function SetUp({ job, plan }: StationProps) {
           {view === 'check' ? (
             <CheckList job={job} plan={plan} />
           ) : !sheet ? (
-            <p className={drawn.isError ? 'fault' : 'how'}>{drawn.isError ? inWords(drawn.error) : 'Drawing the set-up…'}</p>
+            <p className={drawn.isError ? 'fault' : 'how'}>
+              {drawn.isError ? inWords(drawn.error) : 'Drawing the set-up…'}
+            </p>
           ) : view === 'steps' ? (
             <StepList job={job} sheet={sheet} />
           ) : view === 'speed' ? (
             <div className="speeds">
               <Outline drawing={sheet.speeds} />
               <ul>
-                {setup.limits.map((l) => (
+                {setup.limits.map(l => (
                   <li key={l.limit} className={l.binds ? 'binds' : ''}>
                     <b>{l.rpm.text}</b> {l.says}
                     {l.binds && ': this one binds'}
@@ -134,28 +214,53 @@ function SetUp({ job, plan }: StationProps) {
         </div>
       }
       numbers={[
-        { says: 'Compound, on its own scale', text: cut.angle_deg > 0 ? `${cut.scale_deg}°` : cut.style === 'alternating' ? 'Along the bed' : 'Straight in', under: `${cut.scale}${cut.angle_deg > 0 ? ` Its handle end leans toward the ${setup.handle_to_tailstock ? 'tailstock' : 'headstock'}.` : ''}` },
-        { says: 'Speed', text: setup.ending === 'hand' ? 'By hand' : setup.speed_rpm.text, line: setup.limit_rpm.w, under: `bound by ${setup.limits.find((l) => l.binds)?.says ?? 'the bit'}: ${setup.limit_rpm.text}` },
+        {
+          says: 'Compound, on its own scale',
+          text:
+            cut.angle_deg > 0 ? `${cut.scale_deg}°` : cut.style === 'alternating' ? 'Along the bed' : 'Straight in',
+          under: `${cut.scale}${cut.angle_deg > 0 ? ` Its handle end leans toward the ${setup.handle_to_tailstock ? 'tailstock' : 'headstock'}.` : ''}`,
+        },
+        {
+          says: 'Speed',
+          text: setup.ending === 'hand' ? 'By hand' : setup.speed_rpm.text,
+          line: setup.limit_rpm.w,
+          under: `bound by ${setup.limits.find(l => l.binds)?.says ?? 'the bit'}: ${setup.limit_rpm.text}`,
+        },
         { says: 'Run-up, each pass', figure: setup.run_up_mm, under: `stops in ${figure(setup.stopping_mm, unit)}` },
         proof.gauge && { says: 'Plug to turn first, go end', figure: proof.gauge.go_mm, under: proof.gauge.says },
       ]}
     >
-      <button type="button" className={`check-seal ${wrong > 0 ? 'not-ready' : open > 0 ? 'unknown' : 'ready'}`} onClick={() => setView('check')}>
+      <button
+        type="button"
+        className={`check-seal ${wrong > 0 ? 'not-ready' : open > 0 ? 'unknown' : 'ready'}`}
+        onClick={() => setView('check')}
+      >
         <b>{wrong > 0 ? `▲ ${wrong} to put right` : open > 0 ? `? ${open} not known` : '✓ Ready'}</b>
-        <span>{wrong === 0 ? (open > 0 ? 'nothing found against it' : 'all known') : open > 0 ? `${open} not known` : 'the rest is good'}</span>
+        <span>
+          {wrong === 0
+            ? open > 0
+              ? 'nothing found against it'
+              : 'all known'
+            : open > 0
+              ? `${open} not known`
+              : 'the rest is good'}
+        </span>
       </button>
       <p className="how">{setup.says}</p>
       {sheet && (
         <section className="watch" aria-label="Cautions of this set-up">
           <ul>
-            {sheet.cautions.map((c) => (
+            {sheet.cautions.map(c => (
               <li key={c} className="note">
                 <span aria-hidden="true">●</span>
                 <p>{c}</p>
               </li>
             ))}
           </ul>
-          <p className="closing">Follow the machine maker’s instructions, your shop’s rules and local safety law, and learn under someone qualified.</p>
+          <p className="closing">
+            Follow the machine maker’s instructions, your shop’s rules and local safety law, and learn under someone
+            qualified.
+          </p>
         </section>
       )}
     </Station>

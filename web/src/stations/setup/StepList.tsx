@@ -7,12 +7,27 @@ import { Leaf } from '../../parts/Leaf';
 type Step = SetupSheet['steps'][number];
 
 /** One step: ticked, remembered, and asked again when what it hangs on has changed. */
-function StepRow({ job, step, onSchools, record }: { job: Job; step: Step; onSchools: () => void; record: ReturnType<typeof useOutbox>['record'] }) {
+function StepRow({
+  job,
+  step,
+  onSchools,
+  record,
+}: {
+  job: Job;
+  step: Step;
+  onSchools: () => void;
+  record: ReturnType<typeof useOutbox>['record'];
+}) {
   const tick = job.run?.ticks?.[step.code];
   const done = tick?.stamp === step.stamp;
   const stale = tick !== undefined && !done;
   const [noted, setNoted] = useState(tick?.noted ?? '');
-  const set = () => record(done ? { kind: 'unticked', step: step.code } : { kind: 'ticked', step: step.code, stamp: step.stamp, noted: noted.trim() || undefined });
+  const set = () =>
+    record(
+      done
+        ? { kind: 'unticked', step: step.code }
+        : { kind: 'ticked', step: step.code, stamp: step.stamp, noted: noted.trim() || undefined },
+    );
   return (
     <li className={done ? 'done' : stale ? 'stale' : ''} data-step={step.code}>
       <button type="button" role="checkbox" aria-checked={done} aria-label={step.says} onClick={set}>
@@ -33,8 +48,8 @@ function StepRow({ job, step, onSchools, record }: { job: Job; step: Step; onSch
             <input
               value={noted}
               maxLength={200}
-              onChange={(e) => setNoted(e.currentTarget.value)}
-              onKeyDown={(e) => {
+              onChange={e => setNoted(e.currentTarget.value)}
+              onKeyDown={e => {
                 if (e.key !== 'Enter') return;
                 e.preventDefault();
                 record({ kind: 'ticked', step: step.code, stamp: step.stamp, noted: noted.trim() || undefined });
@@ -51,23 +66,38 @@ function StepRow({ job, step, onSchools, record }: { job: Job; step: Step; onSch
 export function StepList({ job, sheet }: { job: Job; sheet: SetupSheet }) {
   const { waiting, cutOff, refusal, record } = useOutbox(job);
   const [schools, setSchools] = useState<'height' | 'square' | null>(null);
-  const done = sheet.steps.filter((s) => job.run?.ticks?.[s.code]?.stamp === s.stamp).length;
+  const done = sheet.steps.filter(s => job.run?.ticks?.[s.code]?.stamp === s.stamp).length;
   return (
     <div className="step-list">
       <p className="how" role="status">
         {done} of {sheet.steps.length} done.
         {cutOff && waiting.length > 0 && ` Not saved yet: ${cutOff} Ticks are kept here and will be sent.`}
       </p>
-      {refusal && <p className="fault" role="alert">{refusal}</p>}
+      {refusal && (
+        <p className="fault" role="alert">
+          {refusal}
+        </p>
+      )}
       <ol>
-        {sheet.steps.map((step) => (
-          <StepRow key={step.code} job={job} step={step} record={record} onSchools={() => setSchools(step.schools === 'square' ? 'square' : 'height')} />
+        {sheet.steps.map(step => (
+          <StepRow
+            key={step.code}
+            job={job}
+            step={step}
+            record={record}
+            onSchools={() => setSchools(step.schools === 'square' ? 'square' : 'height')}
+          />
         ))}
       </ol>
-      <Leaf title={schools === 'square' ? 'Setting it square' : 'Setting it to centre height'} open={schools !== null} onClose={() => setSchools(null)} wide>
+      <Leaf
+        title={schools === 'square' ? 'Setting it square' : 'Setting it to centre height'}
+        open={schools !== null}
+        onClose={() => setSchools(null)}
+        wide
+      >
         <div className="schools">
           {schools &&
-            sheet[schools].map((s) => (
+            sheet[schools].map(s => (
               <section key={s.name}>
                 <h3>{s.name}</h3>
                 <Outline drawing={s.drawing} />

@@ -17,9 +17,10 @@ export function PairWords({ job, plan, mesh, onMesh }: StationProps & { mesh: bo
   const [text, setText] = useState('');
   const { pair, thread } = plan;
   const other = thread.side === 'external' ? 'nut' : 'screw';
-  const mate = job.members.find((m) => m.mate);
+  const mate = job.members.find(m => m.mate);
   const add = useMutation({
-    mutationFn: async (body: { mate?: boolean; callout?: string }) => unwrap(await api.POST('/api/v1/jobs/{id}/members', { params: { path: { id: job.id } }, body: body as never })),
+    mutationFn: async (body: { mate?: boolean; callout?: string }) =>
+      unwrap(await api.POST('/api/v1/jobs/{id}/members', { params: { path: { id: job.id } }, body: body as never })),
     onSuccess: () => {
       setAdding(false);
       setText('');
@@ -43,7 +44,7 @@ export function PairWords({ job, plan, mesh, onMesh }: StationProps & { mesh: bo
             set={job.request.mate?.school != null}
             edit={{
               kind: 'choice',
-              choices: pair.schools.map((s) => ({
+              choices: pair.schools.map(s => ({
                 says: s.school === pair.recommended ? `${s.says} (recommended)` : s.says,
                 under: s.school === pair.recommended ? `${s.consequence} ${pair.reason}` : s.consequence,
                 chosen: s.school === pair.school,
@@ -51,7 +52,7 @@ export function PairWords({ job, plan, mesh, onMesh }: StationProps & { mesh: bo
               })),
             }}
           >
-            {(pair.schools.find((s) => s.school === pair.school)?.says ?? '').toLowerCase()}
+            {(pair.schools.find(s => s.school === pair.school)?.says ?? '').toLowerCase()}
           </Word>
           , {figure(pair.clearances[0]?.now ?? thread.pitch_mm, unit)} between them on the pitch line. {pair.says}{' '}
           <button type="button" className="word" aria-pressed={mesh} onClick={onMesh}>
@@ -65,23 +66,47 @@ export function PairWords({ job, plan, mesh, onMesh }: StationProps & { mesh: bo
           Cut its {other} too.
         </button>
       )}{' '}
-      {job.members.some((m) => !m.mate) && <>On the same part: {job.members.filter((m) => !m.mate).map((m) => link(m, m.title))}. </>}
+      {job.members.some(m => !m.mate) && (
+        <>On the same part: {job.members.filter(m => !m.mate).map(m => link(m, m.title))}. </>
+      )}
       <button type="button" className="word" onClick={() => setAdding(true)}>
         Add a thread to this part.
       </button>
-      {add.isError && !adding && <span className="fault" role="alert"> {inWords(add.error)}</span>}
+      {add.isError && !adding && (
+        <span className="fault" role="alert">
+          {' '}
+          {inWords(add.error)}
+        </span>
+      )}
       <Leaf title="Another thread on this part" open={adding} onClose={() => setAdding(false)}>
         <form
           className="editor"
-          onSubmit={(e) => {
+          onSubmit={e => {
             e.preventDefault();
             add.mutate({ callout: text });
           }}
         >
           <label htmlFor={id}>Callout</label>
-          <input id={id} data-autofocus autoComplete="off" spellCheck={false} value={text} onChange={(e) => { add.reset(); setText(e.currentTarget.value); }} aria-invalid={add.isError} />
-          {add.isError && <p className="fault" role="alert">{inWords(add.error)}</p>}
-          <button type="submit" className="act" disabled={!text.trim()}>Add it</button>
+          <input
+            id={id}
+            data-autofocus
+            autoComplete="off"
+            spellCheck={false}
+            value={text}
+            onChange={e => {
+              add.reset();
+              setText(e.currentTarget.value);
+            }}
+            aria-invalid={add.isError}
+          />
+          {add.isError && (
+            <p className="fault" role="alert">
+              {inWords(add.error)}
+            </p>
+          )}
+          <button type="submit" className="act" disabled={!text.trim()}>
+            Add it
+          </button>
         </form>
       </Leaf>
     </>

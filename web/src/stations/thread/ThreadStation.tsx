@@ -21,7 +21,11 @@ export function ThreadStation({ job, plan }: StationProps) {
   const own = thread.side === 'external' ? thread.external : thread.internal;
   const mate = thread.side === 'external' ? thread.internal : thread.external;
   const external = thread.side === 'external';
-  const range = (r: typeof own.major_mm) => [r.min, r.max].filter((q) => q != null).map((q) => figure(q, unit)).join(' to ');
+  const range = (r: typeof own.major_mm) =>
+    [r.min, r.max]
+      .filter(q => q != null)
+      .map(q => figure(q, unit))
+      .join(' to ');
   return (
     <Station
       id="thread"
@@ -35,7 +39,8 @@ export function ThreadStation({ job, plan }: StationProps) {
                 ? `crest and root rounded ${figure(thread.basic_form.radius_mm, unit)}`
                 : `crest flat ${figure(thread.basic_form.crest_flat_mm, unit)}, root flat ${figure(thread.basic_form.root_flat_mm, unit)}`}
               , {figure(thread.basic_form.depth_mm, unit)} deep. Its {external ? 'nut' : 'screw'}
-              {mate.class ? ` at ${mate.class}` : ''}: pitch diameter {range(mate.pitch_mm)}, {external ? `minor ${range(mate.minor_mm)}` : `major ${range(mate.major_mm)}`}.{' '}
+              {mate.class ? ` at ${mate.class}` : ''}: pitch diameter {range(mate.pitch_mm)},{' '}
+              {external ? `minor ${range(mate.minor_mm)}` : `major ${range(mate.major_mm)}`}.{' '}
             </>
           )}
           {!pair && thread.half_angle_deg > 0 && (
@@ -45,11 +50,22 @@ export function ThreadStation({ job, plan }: StationProps) {
                 job={job}
                 about="Coating to come, thickness on a surface"
                 set={(job.request.thread?.coating_mm ?? 0) > 0}
-                edit={{ kind: 'length', value: '', patch: (mm) => ({ thread: { coating_mm: mm } }), clear: 'No coating' }}
+                edit={{
+                  kind: 'length',
+                  value: '',
+                  patch: mm => ({ thread: { coating_mm: mm } }),
+                  clear: 'No coating',
+                }}
               >
                 {thread.before_coating ? 'a coating' : 'no coating'}
               </Word>
-              {thread.before_coating && <> that adds {figure(thread.before_coating.adds_mm, unit)} to the pitch diameter: cut to {thread.before_coating.pitch_mm.map((q) => figure(q, unit)).join(' to ')} before it</>}
+              {thread.before_coating && (
+                <>
+                  {' '}
+                  that adds {figure(thread.before_coating.adds_mm, unit)} to the pitch diameter: cut to{' '}
+                  {thread.before_coating.pitch_mm.map(q => figure(q, unit)).join(' to ')} before it
+                </>
+              )}
               {thread.half_angle_deg === 30 && external && (
                 <>
                   , its root{' '}
@@ -60,8 +76,17 @@ export function ThreadStation({ job, plan }: StationProps) {
                     edit={{
                       kind: 'choice',
                       choices: [
-                        { says: 'flat or round', chosen: !tip.tip_radius_mm, patch: { thread: { rounded_root: null } } },
-                        { says: 'rounded', under: 'for a strong or fatigued screw: the bit’s tip is stoned to a radius', chosen: Boolean(tip.tip_radius_mm), patch: { thread: { rounded_root: true } } },
+                        {
+                          says: 'flat or round',
+                          chosen: !tip.tip_radius_mm,
+                          patch: { thread: { rounded_root: null } },
+                        },
+                        {
+                          says: 'rounded',
+                          under: 'for a strong or fatigued screw: the bit’s tip is stoned to a radius',
+                          chosen: Boolean(tip.tip_radius_mm),
+                          patch: { thread: { rounded_root: true } },
+                        },
                       ],
                     }}
                   >
@@ -79,7 +104,14 @@ export function ThreadStation({ job, plan }: StationProps) {
               <Word
                 job={job}
                 about="Near sizes that suit this lathe"
-                edit={{ kind: 'choice', choices: plan.gears.near_sizes.map((n) => ({ says: n.callout, under: n.says, patch: { thread: { callout: n.callout, class: null } } })) }}
+                edit={{
+                  kind: 'choice',
+                  choices: plan.gears.near_sizes.map(n => ({
+                    says: n.callout,
+                    under: n.says,
+                    patch: { thread: { callout: n.callout, class: null } },
+                  })),
+                }}
               >
                 near ones suit this lathe better
               </Word>
@@ -101,25 +133,69 @@ export function ThreadStation({ job, plan }: StationProps) {
       drawing={<Outline drawing={pair ? pair.drawing : thread.drawing} />}
       numbers={
         pair
-          ? pair.clearances.map((c) => ({ says: `Clearance at the ${c.at}`, figure: c.now, under: c.most ? `${figure(c.least, unit)} to ${figure(c.most, unit)} over the limits` : `${figure(c.least, unit)} or more over the limits` }))
+          ? pair.clearances.map(c => ({
+              says: `Clearance at the ${c.at}`,
+              figure: c.now,
+              under: c.most
+                ? `${figure(c.least, unit)} to ${figure(c.most, unit)} over the limits`
+                : `${figure(c.least, unit)} or more over the limits`,
+            }))
           : [
-        { says: 'Pitch', text: thread.pitch_text, line: thread.pitch_mm.w, under: thread.starts > 1 ? `lead ${figure(thread.lead_mm, unit)}` : undefined },
-        own.pitch_mm.max && { says: own.class ? `Pitch diameter, most (${own.class})` : 'Pitch diameter, most', figure: own.pitch_mm.max },
-        own.pitch_mm.min && { says: 'Pitch diameter, least', figure: own.pitch_mm.min },
-        external
-          ? own.major_mm.max && { says: 'Major diameter, most', figure: own.major_mm.max, under: own.major_mm.min && `least ${figure(own.major_mm.min, unit)}` }
-          : own.minor_mm.min && { says: 'Minor diameter, least', figure: own.minor_mm.min, under: own.minor_mm.max && `most ${figure(own.minor_mm.max, unit)}` },
-        external
-          ? own.minor_mm.max && { says: 'Root must clear', figure: own.minor_mm.max, under: own.minor_mm.min && `not past ${figure(own.minor_mm.min, unit)}` }
-          : own.major_mm.min && { says: 'Root must reach', figure: own.major_mm.min, under: own.major_mm.max && `not past ${figure(own.major_mm.max, unit)}` },
-        tip.tip_radius_mm
-          ? { says: 'Tip radius to aim at', figure: tip.tip_radius_mm.aim, under: `${figure(tip.tip_radius_mm.min, unit)} to ${figure(tip.tip_radius_mm.max, unit)} will do` }
-          : { says: thread.half_angle_deg > 0 ? 'Tip flat to aim at' : 'Bit width to aim at', figure: tip.tip_flat_mm.aim, under: `${figure(tip.tip_flat_mm.min, unit)} to ${figure(tip.tip_flat_mm.max, unit)} will do${tip.handbook_flat_mm ? `; handbooks give ${figure(tip.handbook_flat_mm, unit)}` : ''}` },
-        { says: 'Lead angle', figure: thread.lead_angle_deg.pitch },
-        ...(plan.pair?.mate_made_mm && plan.pair.first === false
-          ? [{ says: `The ${external ? 'nut' : 'screw'} measures`, figure: plan.pair.mate_made_mm, under: `so this one goes to ${plan.pair.limits_mm.map((q) => figure(q, unit)).join(' to ')}` }]
-          : []),
-      ]
+              {
+                says: 'Pitch',
+                text: thread.pitch_text,
+                line: thread.pitch_mm.w,
+                under: thread.starts > 1 ? `lead ${figure(thread.lead_mm, unit)}` : undefined,
+              },
+              own.pitch_mm.max && {
+                says: own.class ? `Pitch diameter, most (${own.class})` : 'Pitch diameter, most',
+                figure: own.pitch_mm.max,
+              },
+              own.pitch_mm.min && { says: 'Pitch diameter, least', figure: own.pitch_mm.min },
+              external
+                ? own.major_mm.max && {
+                    says: 'Major diameter, most',
+                    figure: own.major_mm.max,
+                    under: own.major_mm.min && `least ${figure(own.major_mm.min, unit)}`,
+                  }
+                : own.minor_mm.min && {
+                    says: 'Minor diameter, least',
+                    figure: own.minor_mm.min,
+                    under: own.minor_mm.max && `most ${figure(own.minor_mm.max, unit)}`,
+                  },
+              external
+                ? own.minor_mm.max && {
+                    says: 'Root must clear',
+                    figure: own.minor_mm.max,
+                    under: own.minor_mm.min && `not past ${figure(own.minor_mm.min, unit)}`,
+                  }
+                : own.major_mm.min && {
+                    says: 'Root must reach',
+                    figure: own.major_mm.min,
+                    under: own.major_mm.max && `not past ${figure(own.major_mm.max, unit)}`,
+                  },
+              tip.tip_radius_mm
+                ? {
+                    says: 'Tip radius to aim at',
+                    figure: tip.tip_radius_mm.aim,
+                    under: `${figure(tip.tip_radius_mm.min, unit)} to ${figure(tip.tip_radius_mm.max, unit)} will do`,
+                  }
+                : {
+                    says: thread.half_angle_deg > 0 ? 'Tip flat to aim at' : 'Bit width to aim at',
+                    figure: tip.tip_flat_mm.aim,
+                    under: `${figure(tip.tip_flat_mm.min, unit)} to ${figure(tip.tip_flat_mm.max, unit)} will do${tip.handbook_flat_mm ? `; handbooks give ${figure(tip.handbook_flat_mm, unit)}` : ''}`,
+                  },
+              { says: 'Lead angle', figure: thread.lead_angle_deg.pitch },
+              ...(plan.pair?.mate_made_mm && plan.pair.first === false
+                ? [
+                    {
+                      says: `The ${external ? 'nut' : 'screw'} measures`,
+                      figure: plan.pair.mate_made_mm,
+                      under: `so this one goes to ${plan.pair.limits_mm.map(q => figure(q, unit)).join(' to ')}`,
+                    },
+                  ]
+                : []),
+            ]
       }
     />
   );

@@ -7,10 +7,15 @@ import './trouble.css';
 type Cause = TroubleSheet['causes'][number];
 type Symptom = TroubleSheet['symptoms'][number];
 
-const STANDS: Record<Cause['standing'], string> = { shown: '▲ The numbers show it', open: '○ To be looked at', unlikely: '— Unlikely here' };
+const STANDS: Record<Cause['standing'], string> = {
+  shown: '▲ The numbers show it',
+  open: '○ To be looked at',
+  unlikely: '— Unlikely here',
+};
 
 /** What has been told of a cause comes before what the numbers say of it. */
-const standing = (cause: Cause) => (cause.found === true ? '✓ Found' : cause.found === false ? '✕ Not that' : STANDS[cause.standing]);
+const standing = (cause: Cause) =>
+  cause.found === true ? '✓ Found' : cause.found === false ? '✕ Not that' : STANDS[cause.standing];
 
 function Cured({ cause, sheet }: { cause: Cause; sheet: TroubleSheet }) {
   return (
@@ -19,12 +24,14 @@ function Cured({ cause, sheet }: { cause: Cause; sheet: TroubleSheet }) {
         <b>Do:</b> {cause.cure}
       </p>
       {sheet.rescues
-        .filter((r) => cause.rescues?.includes(r.rescue))
-        .map((r) => (
+        .filter(r => cause.rescues?.includes(r.rescue))
+        .map(r => (
           <details key={r.rescue} className="rescue" open={cause.rescues?.[0] === r.rescue}>
             <summary>{r.says}</summary>
             <ol className="steps">
-              {r.steps.map((s) => <li key={s}>{s}</li>)}
+              {r.steps.map(s => (
+                <li key={s}>{s}</li>
+              ))}
             </ol>
           </details>
         ))}
@@ -33,7 +40,19 @@ function Cured({ cause, sheet }: { cause: Cause; sheet: TroubleSheet }) {
 }
 
 /** One cause: what it is, how it stands here, what settles it, and, once found, its cure. */
-function CauseLine({ cause, sheet, open, onOpen, onTold }: { cause: Cause; sheet: TroubleSheet; open: boolean; onOpen: () => void; onTold: (found: boolean) => void }) {
+function CauseLine({
+  cause,
+  sheet,
+  open,
+  onOpen,
+  onTold,
+}: {
+  cause: Cause;
+  sheet: TroubleSheet;
+  open: boolean;
+  onOpen: () => void;
+  onTold: (found: boolean) => void;
+}) {
   return (
     <li className={`cause ${cause.found === false ? 'unlikely' : cause.standing}`}>
       <button type="button" className="cause-head" aria-expanded={open} onClick={onOpen}>
@@ -47,10 +66,20 @@ function CauseLine({ cause, sheet, open, onOpen, onTold }: { cause: Cause; sheet
             <b>Look:</b> {cause.settles}
           </p>
           <div className="row">
-            <button type="button" className={`act${cause.found === true ? '' : ' plain'}`} aria-pressed={cause.found === true} onClick={() => onTold(true)}>
+            <button
+              type="button"
+              className={`act${cause.found === true ? '' : ' plain'}`}
+              aria-pressed={cause.found === true}
+              onClick={() => onTold(true)}
+            >
               That is it
             </button>
-            <button type="button" className="act plain" aria-pressed={cause.found === false} onClick={() => onTold(false)}>
+            <button
+              type="button"
+              className="act plain"
+              aria-pressed={cause.found === false}
+              onClick={() => onTold(false)}
+            >
               Not that
             </button>
           </div>
@@ -61,14 +90,22 @@ function CauseLine({ cause, sheet, open, onOpen, onTold }: { cause: Cause; sheet
   );
 }
 
-function Causes({ symptom, sheet, record }: { symptom: Symptom; sheet: TroubleSheet; record: (act: ActKind) => void }) {
+function Causes({
+  symptom,
+  sheet,
+  record,
+}: {
+  symptom: Symptom;
+  sheet: TroubleSheet;
+  record: (act: ActKind) => void;
+}) {
   const [picked, setPicked] = useState<string | null>(null);
   // The likeliest not yet ruled out stands open, until another is opened.
-  const open = picked ?? symptom.causes.find((code) => sheet.causes.find((c) => c.code === code)?.found !== false);
+  const open = picked ?? symptom.causes.find(code => sheet.causes.find(c => c.code === code)?.found !== false);
   return (
     <ol className="causes">
-      {symptom.causes.map((code) => {
-        const cause = sheet.causes.find((c) => c.code === code);
+      {symptom.causes.map(code => {
+        const cause = sheet.causes.find(c => c.code === code);
         return (
           cause && (
             <CauseLine
@@ -77,7 +114,7 @@ function Causes({ symptom, sheet, record }: { symptom: Symptom; sheet: TroubleSh
               sheet={sheet}
               open={open === code}
               onOpen={() => setPicked(open === code ? '' : code)}
-              onTold={(found) => {
+              onTold={found => {
                 // What was found stays open for its cure; what was not gives way to the next.
                 setPicked(found ? code : null);
                 record({ kind: 'trouble', symptom: symptom.symptom, cause: code, found });
@@ -91,12 +128,22 @@ function Causes({ symptom, sheet, record }: { symptom: Symptom; sheet: TroubleSh
 }
 
 /** From what is wrong to what is behind it, by this job's own numbers, with the check that settles it and the cure. */
-export function TroubleLeaf({ job, open, onClose, record }: { job: Job; open: boolean; onClose: () => void; record: (act: ActKind) => void }) {
+export function TroubleLeaf({
+  job,
+  open,
+  onClose,
+  record,
+}: {
+  job: Job;
+  open: boolean;
+  onClose: () => void;
+  record: (act: ActKind) => void;
+}) {
   const answer = useTroubleSheet(job, open);
   const [asked, setAsked] = useState<Symptom['symptom'] | null>(null);
   const sheet = answer.data;
-  const symptom = sheet?.symptoms.find((s) => s.symptom === asked);
-  const shown = sheet?.shown.map((code) => sheet.causes.find((c) => c.code === code)).filter((c) => c !== undefined) ?? [];
+  const symptom = sheet?.symptoms.find(s => s.symptom === asked);
+  const shown = sheet?.shown.map(code => sheet.causes.find(c => c.code === code)).filter(c => c !== undefined) ?? [];
   const close = () => {
     setAsked(null);
     onClose();
@@ -104,7 +151,11 @@ export function TroubleLeaf({ job, open, onClose, record }: { job: Job; open: bo
   return (
     <Leaf title={symptom ? symptom.says : 'What is wrong?'} open={open} onClose={close} wide>
       <div className="trouble">
-        {answer.isError && !sheet && <p className="fault" role="alert">{inWords(answer.error)}</p>}
+        {answer.isError && !sheet && (
+          <p className="fault" role="alert">
+            {inWords(answer.error)}
+          </p>
+        )}
         {symptom && sheet ? (
           <>
             <Causes symptom={symptom} sheet={sheet} record={record} />
@@ -113,7 +164,10 @@ export function TroubleLeaf({ job, open, onClose, record }: { job: Job; open: bo
                 Something else is wrong
               </button>
             </div>
-            <p className="how">Spindle stopped, hands and rag clear of the chuck, before anything is looked at or touched. Follow the machine maker’s instructions and your shop’s rules.</p>
+            <p className="how">
+              Spindle stopped, hands and rag clear of the chuck, before anything is looked at or touched. Follow the
+              machine maker’s instructions and your shop’s rules.
+            </p>
           </>
         ) : (
           sheet && (
@@ -122,7 +176,7 @@ export function TroubleLeaf({ job, open, onClose, record }: { job: Job; open: bo
                 <div className="already" role="status">
                   <b>Already in this job’s numbers:</b>
                   <ul>
-                    {shown.map((c) => (
+                    {shown.map(c => (
                       <li key={c.code}>
                         <b>{c.cause}.</b> {c.why}
                       </li>
@@ -131,7 +185,7 @@ export function TroubleLeaf({ job, open, onClose, record }: { job: Job; open: bo
                 </div>
               )}
               <div className="symptoms">
-                {sheet.symptoms.map((s) => (
+                {sheet.symptoms.map(s => (
                   <button key={s.symptom} type="button" className="choice" onClick={() => setAsked(s.symptom)}>
                     {s.says}
                   </button>

@@ -12,7 +12,7 @@ use super::spec::{Hand, Side};
 use crate::job::SpecialRequest;
 use crate::outline::Drawing;
 use crate::quantity::{Exact, degrees_text, mm_text, plain_text};
-use known::{KNOWN, Known};
+pub use known::{KNOWN, Known};
 use score::{Judged, judge, next_check};
 use serde::Serialize;
 

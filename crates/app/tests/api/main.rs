@@ -1,0 +1,14 @@
+//! Every trial of the server, over HTTP on a real database, in one program.
+#![allow(missing_docs, clippy::unwrap_used, clippy::panic)]
+
+mod api;
+mod api_drift;
+mod common;
+mod drafting;
+mod gauging;
+mod ids;
+mod logging;
+mod merge_patch;
+mod parts_and_batches;
+mod power_cuts;
+mod shop_files;

@@ -1,0 +1,13 @@
+//! Every browser journey, in one program.
+#![allow(missing_docs, clippy::unwrap_used, clippy::panic)]
+
+mod bit;
+mod gauge;
+mod gears;
+mod journeys;
+mod log;
+mod paper;
+mod parts;
+mod set_up_and_cut;
+mod shop;
+mod threads_and_blanks;

@@ -1,0 +1,146 @@
+//! Yoke Turn's server: the API over the core and the store, the door it is reached by, and the command line.
+//!
+//! The binary beside it gives it the web app's files and nothing else.
+
+// A problem is made once for a request that fails; boxing it everywhere would buy nothing.
+#![allow(clippy::result_large_err)]
+
+mod acts;
+mod app;
+mod batch;
+mod bits;
+mod command;
+mod day;
+mod demo;
+mod download;
+pub mod drafting;
+mod events;
+mod file;
+mod guard;
+mod jobs;
+mod lathes;
+mod log;
+mod planning;
+mod problem;
+mod route;
+mod sheets;
+mod shop;
+mod web;
+
+pub use jobs::merge;
+pub use lathes::ids;
+
+use clap::{Args, Parser, Subcommand};
+use std::borrow::Cow;
+use std::path::{Path, PathBuf};
+use std::process::ExitCode;
+
+/// From a callout to a measured thread on a manual lathe.
+#[derive(Parser)]
+#[command(name = "yoke-turn", version)]
+struct Cli {
+    #[command(subcommand)]
+    command: Option<Command>,
+    #[command(flatten)]
+    serve: Serve,
+}
+
+#[derive(Subcommand)]
+enum Command {
+    /// Serve the app (the default).
+    Serve(Serve),
+    /// Read a plan request from standard input and print the plan.
+    Plan,
+    /// Print the API's description.
+    Openapi,
+    /// Print the JSON Schema of a shop file.
+    Schema,
+    /// Copy the whole shop into a new file.
+    Backup(Copy),
+    /// Take in everything of such a file that is not here yet; what is here stays as it is.
+    Restore(Copy),
+}
+
+#[derive(Args)]
+struct Copy {
+    /// The file.
+    file: PathBuf,
+    /// Folder the database is kept in; the user's data folder when absent.
+    #[arg(long)]
+    data: Option<PathBuf>,
+    /// Use the Alder Reach demo yard's folder.
+    #[arg(long)]
+    demo: bool,
+}
+
+#[derive(Args)]
+struct Serve {
+    /// Folder the database is kept in; the user's data folder when absent.
+    #[arg(long)]
+    data: Option<PathBuf>,
+    /// Port on 127.0.0.1; 0 takes a free one.
+    #[arg(long, default_value_t = 4720)]
+    port: u16,
+    /// Use the Alder Reach demo yard, in a folder of its own.
+    #[arg(long)]
+    demo: bool,
+    /// With --demo: begin the demo yard afresh.
+    #[arg(long, requires = "demo")]
+    fresh: bool,
+}
+
+/// A file of the web app by its path.
+pub type Files = fn(&str) -> Option<Cow<'static, [u8]>>;
+
+/// The command line: serves, or does one of the other commands, and says how it went.
+#[must_use]
+pub fn main(files: Files) -> ExitCode {
+    let cli = Cli::parse();
+    match cli.command {
+        Some(Command::Plan) => command::plan(),
+        Some(Command::Openapi) => command::openapi(),
+        Some(Command::Schema) => command::schema(),
+        Some(Command::Backup(copy)) => with_folder(copy.data, copy.demo, |folder| command::backup(&folder, &copy.file)),
+        Some(Command::Restore(copy)) => with_folder(copy.data, copy.demo, |folder| command::restore(&folder, &copy.file)),
+        Some(Command::Serve(serve)) => run(serve, files),
+        None => run(cli.serve, files),
+    }
+}
+
+fn run(serve: Serve, files: Files) -> ExitCode {
+    tracing_subscriber::fmt()
+        .with_env_filter(tracing_subscriber::EnvFilter::try_from_default_env().unwrap_or_else(|_| "yoke_server=info,tower_http=warn".into()))
+        .with_writer(std::io::stderr)
+        .init();
+    with_folder(serve.data.clone(), serve.demo, |folder| serve_from(&folder, &serve, files))
+}
+
+/// Does something with the data folder: the one named, else the user's own, the demo yard's apart from it.
+fn with_folder(data: Option<PathBuf>, demo: bool, work: impl FnOnce(PathBuf) -> ExitCode) -> ExitCode {
+    let folder = data.or_else(|| {
+        let dirs = directories::ProjectDirs::from("", "", "yoke-turn")?;
+        Some(if demo { dirs.data_dir().join("demo") } else { dirs.data_dir().to_owned() })
+    });
+    folder.map_or_else(
+        || {
+            eprintln!("There is no data folder on this machine; name one with --data DIR.");
+            ExitCode::FAILURE
+        },
+        work,
+    )
+}
+
+fn serve_from(folder: &Path, serve: &Serve, files: Files) -> ExitCode {
+    let outcome = tokio::runtime::Builder::new_multi_thread()
+        .enable_all()
+        .build()
+        .map_err(|e| e.to_string())
+        .and_then(|runtime| runtime.block_on(app::serve(folder, serve, files)));
+    match outcome {
+        Ok(()) => ExitCode::SUCCESS,
+        Err(why) => {
+            eprintln!("{why}");
+            ExitCode::FAILURE
+        }
+    }
+}

@@ -1,0 +1,87 @@
+//! What the trials of the core share.
+#![allow(clippy::panic)] // a failure is a failed trial
+
+use serde_json::{Value, json};
+use yoke_core::gauge::{Fit, FitKind, Measured, Verdict};
+use yoke_core::job::{Fault, PlanRequest, read_json, settle};
+use yoke_core::log::{ActKind, RunPlan, judge_told};
+use yoke_core::plan::{Plan, plan};
+
+/// Plans a request, or says what is faulty.
+pub fn reckon(request: Value) -> Result<Plan, Vec<Fault>> {
+    let (request, faults) = read_json::<PlanRequest>(request);
+    let (job, lathe, kit) = settle(&request, None, faults)?;
+    Ok(plan(&job, &lathe, &kit))
+}
+
+/// Plans a request that must be sound.
+pub fn sound(request: Value) -> Plan {
+    reckon(request).unwrap_or_else(|f| panic!("{f:?}"))
+}
+
+/// Judges a reading taken with the dial at a depth, after the passes the plan set.
+pub fn judge(run: &RunPlan, reading: &Measured, stood_mm: f64) -> Option<Verdict> {
+    judge_told(run, &[(ActKind::Measured(reading.clone()), stood_mm)])
+}
+
+/// Judges how the mate went, likewise.
+pub fn judge_fit(run: &RunPlan, fit: Fit, stood_mm: f64) -> Verdict {
+    judge_told(run, &[(tried(fit), stood_mm)]).unwrap_or_else(|| panic!("{fit:?} says nothing"))
+}
+
+/// A fit as the act it is told by.
+pub fn tried(fit: Fit) -> ActKind {
+    let (fit, turns, shake_mm) = match fit {
+        Fit::WontEnter => (FitKind::WontEnter, None, None),
+        Fit::Enters { turns } => (FitKind::Enters, Some(turns), None),
+        Fit::Tight => (FitKind::Tight, None, None),
+        Fit::Free => (FitKind::Free, None, None),
+        Fit::Shakes { shake_mm } => (FitKind::Shakes, None, Some(shake_mm)),
+    };
+    ActKind::Tried { fit, turns, shake_mm }
+}
+
+/// The lathe of the demo yard at this place in its list.
+pub fn demo_lathe(index: usize) -> Value {
+    let yard: Value = serde_json::from_str(include_str!("../../core/data/alder_reach.json")).unwrap_or_default();
+    yard["lathes"][index].clone()
+}
+
+/// A plan of a bare callout on one of the demo lathes.
+pub fn on(index: usize, callout: &str) -> Plan {
+    sound(json!({"thread": {"callout": callout}, "lathe": demo_lathe(index)}))
+}
+
+/// Whether watch holds a code at a level.
+pub fn watches(plan: &Plan, level: &str, code: &str) -> bool {
+    plan.watch.iter().any(|w| w.code == code && serde_json::to_value(w.level).is_ok_and(|l| l == level))
+}
+
+/// Cases of a long trial: a tenth of them in the everyday check, all when everything is proven.
+#[must_use]
+pub fn cases(whole: u32) -> u32 {
+    if std::env::var_os("YOKE_PROVE").is_some() { whole } else { (whole / 10).max(1) }
+}
+
+/// A small generator of one's own, so that simulated runs are the same every time: numbers from 0 to 1.
+pub struct Chance(pub u64);
+
+impl Chance {
+    /// Evenly from 0 to 1.
+    pub fn even(&mut self) -> f64 {
+        self.0 = self.0.wrapping_mul(6_364_136_223_846_793_005).wrapping_add(1_442_695_040_888_963_407);
+        #[allow(clippy::cast_precision_loss)]
+        let share = (self.0 >> 11) as f64 / (1_u64 << 53) as f64;
+        share
+    }
+
+    /// Evenly between two.
+    pub fn between(&mut self, low: f64, high: f64) -> f64 {
+        low + (high - low) * self.even()
+    }
+
+    /// About normal, by twelve of them.
+    pub fn normal(&mut self) -> f64 {
+        (0..12).map(|_| self.even()).sum::<f64>() - 6.0
+    }
+}

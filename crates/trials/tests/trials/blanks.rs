@@ -1,0 +1,231 @@
+//! Blank in full: reliefs no tool touches, how the thread ends, how the work is held, and the bench pad.
+
+use proptest::prelude::*;
+use serde_json::{Value, json};
+use yoke_core::blank::EndKind;
+use yoke_core::quantity::real;
+use yoke_core::thread::series::standards;
+use yoke_trials::{demo_lathe, reckon, sound, watches};
+
+proptest! {
+    #![proptest_config(ProptestConfig::with_cases(300))]
+
+    /// At full depth, anywhere in the limits or at a target past them, the point of the bit stands clear of the
+    /// relief, and the relief is no deeper than that asks.
+    #[test]
+    fn no_tool_touches_its_relief(i in 0..standards().len(), inside: bool, round: bool, share in 0.02_f64..0.95, past in -0.2_f64..0.1) {
+        let one = &standards()[i];
+        let side = if inside { "internal" } else { "external" };
+        let plain = sound(json!({"thread": {"callout": one.name, "side": side}}));
+        let p = real(&one.pitch);
+        let tan = plain.thread.half_angle_deg.to_radians().tan();
+        let own = if inside { &plain.thread.internal } else { &plain.thread.external };
+        let (low, high) = (own.pitch_mm.min.as_ref().unwrap().value, own.pitch_mm.max.as_ref().unwrap().value);
+        // Any tip from nearly sharp to as wide as the pitch line allows.
+        let tip = if round { json!({"tip_radius_mm": share * 0.2 * p}) } else { json!({"tip_flat_mm": share * 0.45 * p}) };
+        let target = if inside { high - past * p } else { low + past * p };
+        let request = json!({"thread": {"callout": one.name, "side": side}, "bit": tip, "blank": {"shoulder": true}, "cut": {"target_pitch_diameter_mm": target}});
+        let plan = match reckon(request) { Ok(plan) => plan, Err(_) => return Ok(()) };
+        let relief = plan.blank.relief.as_ref().unwrap().diameter_mm.value / 2.0;
+        // The point by coordinates: the flank crosses the pitch line a quarter pitch from the groove's middle.
+        let below = |e: f64| {
+            let apex = p / 4.0 / tan;
+            let reach = if round {
+                // A disc let down until it touches both flanks: search for the place of its middle.
+                let rho = share * 0.2 * p;
+                let (mut a, mut b) = (0.0, apex + 10.0 * rho);
+                let cos = (1.0 + tan * tan).sqrt().recip();
+                for _ in 0..80 {
+                    let middle = f64::midpoint(a, b);
+                    // Distance from a point on the middle line, this far above the apex, to the flank.
+                    if middle * tan * cos < rho { a = middle } else { b = middle }
+                }
+                apex - (b - rho)
+            } else {
+                (p / 4.0 - share * 0.45 * p / 2.0) / tan
+            };
+            if inside { e / 2.0 + reach } else { e / 2.0 - reach }
+        };
+        let deepest = if inside { below(high.max(target)) } else { below(low.min(target)) };
+        let clear = if inside { relief - deepest } else { deepest - relief };
+        prop_assert!((clear - 0.1).abs() < 1e-6, "{} {side}: {clear}", one.name);
+        // Wide enough for the trailing half of the cut at that depth.
+        prop_assert!(plan.blank.relief.as_ref().unwrap().width_mm.value >= 2.0 * p - 1e-9);
+    }
+
+    /// The bending shown is that of the beam: integrated twice here, not taken from a table.
+    #[test]
+    fn bending_is_the_beams(length in 20.0_f64..300.0, diameter in 20.0_f64..26.0) {
+        let plan = sound(json!({"thread": {"callout": "M24", "length_mm": 10}, "blank": {"diameter_mm": diameter, "stick_out_mm": length}}));
+        let bends = plan.blank.slenderness.unwrap().bends_mm.unwrap().value;
+        let stiffness = 205_000.0 * std::f64::consts::PI * diameter.powi(4) / 64.0;
+        let (steps, mut slope, mut drop) = (20_000, 0.0, 0.0);
+        let dx = length / f64::from(steps);
+        for i in 0..steps {
+            let x = (f64::from(i) + 0.5) * dx;
+            slope += 200.0 * (length - x) / stiffness * dx;
+            drop += slope * dx;
+        }
+        prop_assert!((bends / drop - 1.0).abs() < 1e-3, "{bends} {drop}");
+    }
+
+    /// At a shoulder every school leaves no more than the length, a groove is what lets the mate seat, and one is
+    /// recommended and one followed.
+    #[test]
+    fn endings_are_sound_for_every_family(i in 0..standards().len(), inside: bool, length in 2.0_f64..120.0, lathe in 0_usize..3) {
+        let one = &standards()[i];
+        let plan = sound(json!({"thread": {"callout": one.name, "side": if inside { "internal" } else { "external" }, "length_mm": length}, "blank": {"shoulder": true}, "lathe": demo_lathe(lathe)}));
+        let endings = &plan.blank.endings;
+        prop_assert_eq!(endings.iter().filter(|e| e.chosen).count(), 1);
+        prop_assert_eq!(endings.iter().filter(|e| e.recommended).count(), 1);
+        for e in endings {
+            prop_assert!((0.0..=length).contains(&e.usable_mm.value), "{}: {e:?}", one.name);
+            prop_assert_eq!(e.seats, matches!(e.end, EndKind::Relief | EndKind::PlungedRing), "{:?}", e.end);
+            prop_assert_eq!(e.usable_mm.value == 0.0, e.consequence.starts_with("no full thread"), "{}: {:?}", one.name, e);
+        }
+        // A ring is plunged by the bit itself, so it is never wider than the relief that must also stop the carriage.
+        let of = |end: EndKind| endings.iter().find(|e| e.end == end).map_or(f64::NAN, |e| e.usable_mm.value);
+        prop_assert!(of(EndKind::PlungedRing) >= 0.0 && of(EndKind::Relief) >= 0.0);
+        prop_assert_eq!(plan.blank.slenderness.is_some(), !inside);
+        prop_assert_eq!(plan.blank.plug.is_some(), inside);
+        // The chamfer stands clear of the thread: under a screw's root limit, over a nut's.
+        let own = if inside { plan.thread.internal.major_mm.min.as_ref() } else { plan.thread.external.minor_mm.max.as_ref() };
+        let room = plan.blank.chamfer_mm.value - own.unwrap().value;
+        prop_assert!((room.abs() - 0.1).abs() < 1e-9 && (room > 0.0) == inside, "{}: {room}", one.name);
+    }
+
+    /// No pad panics, and one that stands says what its sums say.
+    #[test]
+    fn any_pad_is_worked_or_refused(kinds in prop::collection::vec((0..8_usize, prop::collection::vec((prop::option::of(0..5_usize), -50.0_f64..50.0), 0..5)), 0..5)) {
+        let all = ["half_difference", "gap_less_pin", "metal_left", "location", "middle", "run_out", "taper", "face_off"];
+        let pad: Vec<Value> = kinds.iter().enumerate().map(|(i, (k, figures))| {
+            let figures: Vec<Value> = figures.iter().map(|(from, v)| from.map_or(json!({"value": v}), |f| json!({"from": format!("s{f}")}))).collect();
+            json!({"name": format!("s{i}"), "kind": all[*k], "figures": figures})
+        }).collect();
+        if let Ok(plan) = reckon(json!({"thread": {"callout": "M20"}, "pad": pad})) {
+            prop_assert!(plan.pad.iter().all(|l| l.result.value.is_finite()));
+            prop_assert_eq!(plan.pad.len(), kinds.len());
+        }
+    }
+}
+
+#[test]
+fn the_blind_cap_with_a_groove_too_small_is_refused_with_the_reason() {
+    let cap = |blank: Value| {
+        let mut blank = blank;
+        blank["shoulder"] = json!(true);
+        blank["material"] = json!("brass");
+        sound(json!({"thread": {"callout": "M36x1.5-6H", "length_mm": 18}, "blank": blank, "lathe": demo_lathe(1)}))
+    };
+    let good = cap(json!({}));
+    let relief = good.blank.relief.as_ref().unwrap();
+    assert!(relief.refused.is_empty() && good.watch.iter().all(|w| !w.code.starts_with("relief")));
+    // By hand: E max 35.226, h = P/(4 tan 30°) − (P/8)/(2 tan 30°) = 0.4871, so 35.226 + 0.974 + 0.2.
+    assert!((relief.diameter_mm.value - 36.4).abs() < 2e-3, "{}", relief.diameter_mm.value);
+    let small = cap(json!({"relief_width_mm": 2.0, "relief_diameter_mm": 36.1}));
+    let refused = &small.blank.relief.as_ref().unwrap().refused;
+    assert_eq!(refused.len(), 2);
+    assert!(refused[0].contains("2.000 mm wide where") && refused[1].contains("digging in"), "{refused:?}");
+    assert!(watches(&small, "danger", "relief_narrow") && watches(&small, "danger", "relief_shallow") && watches(&small, "note", "test_piece"));
+    // Plain plugs for the bore: the published limits of M36×1.5-6H's minor diameter.
+    let plug = good.blank.plug.unwrap();
+    assert!((plug.go_mm.value - 34.376).abs() < 1e-9 && (plug.not_go_mm.value - 34.676).abs() < 1e-9, "{} {}", plug.go_mm.value, plug.not_go_mm.value);
+}
+
+#[test]
+fn every_ending_shows_what_it_leaves() {
+    let plan = sound(json!({"thread": {"callout": "M20x2.5", "length_mm": 60}, "blank": {"shoulder": true}}));
+    let of = |plan: &yoke_core::plan::Plan, end: EndKind| plan.blank.endings.iter().find(|e| e.end == end).cloned().unwrap();
+    let relief = of(&plan, EndKind::Relief);
+    assert!(relief.chosen && relief.recommended && relief.seats && plan.blank.endings.len() == 4, "the open is no choice at a shoulder");
+    assert!((relief.usable_mm.value - (60.0 - plan.blank.relief.as_ref().unwrap().width_mm.value)).abs() < 1e-9);
+    let faded = of(&plan, EndKind::Withdraw);
+    assert!(!faded.seats && faded.consequence.contains("counterbored") && (faded.usable_mm.value - (60.0 - 1.25 - plan.setup.stopping_mm.value)).abs() < 1e-9);
+    // Chosen, there is no relief to draw or to judge.
+    let faded = sound(json!({"thread": {"callout": "M20x2.5", "length_mm": 60}, "blank": {"shoulder": true, "end": "withdraw"}}));
+    assert!(faded.blank.relief.is_none() && of(&faded, EndKind::Withdraw).chosen);
+    let open = sound(json!({"thread": {"callout": "M20x2.5"}}));
+    assert!(of(&open, EndKind::Open).chosen && (of(&open, EndKind::Open).usable_mm.value - 40.0).abs() < 1e-9);
+    let short = sound(json!({"thread": {"callout": "M20x2.5", "length_mm": 4}, "blank": {"shoulder": true}}));
+    assert!(of(&short, EndKind::Relief).consequence.starts_with("no full thread is left") && of(&short, EndKind::Relief).usable_mm.value == 0.0);
+}
+
+#[test]
+fn slender_work_asks_for_the_tailstock_and_then_a_steady() {
+    let rod = |blank: Value| sound(json!({"thread": {"callout": "1-1/4-5 Acme LH", "length_mm": 420}, "blank": blank}));
+    for (blank, watched, asks) in [
+        (json!({}), true, "tailstock"),
+        (json!({"support": "centre"}), true, "steady"),
+        (json!({"support": "steady"}), false, "stands out"),
+        (json!({"stick_out_mm": 90}), false, "stands out"),
+    ] {
+        let plan = rod(blank.clone());
+        assert_eq!(watches(&plan, "warn", "stickout"), watched, "{blank}");
+        assert!(plan.blank.slenderness.unwrap().says.contains(asks), "{blank}");
+    }
+    // A centre stiffens it by the ratio of the two beams: 48√5 to 3.
+    let bends = |blank: Value| rod(blank).blank.slenderness.unwrap().bends_mm.unwrap().value;
+    assert!((bends(json!({})) / bends(json!({"support": "centre"})) - 16.0 * 5_f64.sqrt()).abs() < 1e-9);
+    assert!((sound(json!({"thread": {"callout": "M20x2.5"}, "blank": {"die_finish": true}})).blank.aim_mm.value - 19.75).abs() < 1e-9);
+}
+
+#[test]
+fn the_pad_feeds_the_card_and_a_figure_changed_at_its_source_changes_it() {
+    let with = |gap: f64, extra: Value| {
+        let pad = json!([
+            {"name": "relief", "kind": "metal_left", "figures": [{"from": "to the far wall"}, {"value": 18.0}], "feeds": "relief_width"},
+            {"name": "to the far wall", "kind": "gap_less_pin", "figures": [{"value": gap}, {"value": 6.0}]},
+        ]);
+        let mut request = json!({"thread": {"callout": "M36x1.5-6H", "length_mm": 18}, "blank": {"shoulder": true}, "pad": pad});
+        request["pad"].as_array_mut().unwrap().extend(extra.as_array().cloned().unwrap_or_default());
+        reckon(request)
+    };
+    // 26.5 over a 6 mm pin is 20.5 to the wall; less the 18 of thread leaves 2.5 of relief: under two pitches.
+    let plan = with(26.5, json!([])).unwrap();
+    assert_eq!(
+        plan.pad.iter().map(|l| (l.name.as_str(), (l.result.value * 1e6).round() / 1e6)).collect::<Vec<_>>(),
+        [("to the far wall", 20.5), ("relief", 2.5)]
+    );
+    assert_eq!(plan.pad[1].feeds, Some(yoke_core::pad::Feeds::ReliefWidth));
+    let narrow = plan.watch.iter().find(|w| w.code == "relief_narrow").unwrap();
+    assert!(narrow.text.contains("2.500 mm wide"), "{}", narrow.text);
+    // The gap measured again, wider: nothing retyped, and the relief serves.
+    let wider = with(40.0, json!([])).unwrap();
+    assert!((wider.pad[1].result.value - 16.0).abs() < 1e-9 && wider.watch.iter().all(|w| w.code != "relief_narrow"));
+    // Its numbers open: the working names the rule and the sum before it.
+    let line = &wider.workings[wider.pad[1].result.w.unwrap() as usize];
+    assert_eq!((line.rule, line.assumed.as_deref()), ("pad.metal_left", Some("relief")));
+    for (extra, part) in [
+        (json!([{"name": "round", "kind": "middle", "figures": [{"from": "round"}, {"value": 1}]}]), "circle"),
+        (json!([{"name": "relief", "kind": "run_out", "figures": [{"value": 1}]}]), "another sum"),
+        (json!([{"name": "x", "kind": "run_out", "figures": []}]), "takes 1"),
+        (json!([{"name": "x", "kind": "run_out", "figures": [{"from": "nowhere"}]}]), "no sum"),
+        (json!([{"name": "x", "kind": "run_out", "figures": [{}]}]), "wants a figure"),
+        (json!([{"name": "", "kind": "run_out", "figures": [{"value": 1}]}]), "1 to 40"),
+        (json!([{"name": "x", "kind": "taper", "figures": [{"value": 1}, {"value": 1}, {"value": 0}, {"value": 5}]}]), "no result"),
+        (json!([{"name": "x", "kind": "run_out", "figures": [{"value": 1}], "feeds": "relief_width"}]), "two sums feed"),
+    ] {
+        let faults = with(40.0, extra.clone()).unwrap_err();
+        assert!(faults.iter().any(|f| f.detail.contains(part) && f.pointer.starts_with("/pad/2")), "{extra}: {faults:?}");
+    }
+    // By hand: 0.04 of swing is 0.02 on one side; 0.03 over 100 is 0.0126 over 42; a 2.5 lead and 72° is 0.5.
+    for (sum, value) in [
+        (json!({"name": "x", "kind": "run_out", "figures": [{"value": 0.04}]}), 0.02),
+        (json!({"name": "x", "kind": "taper", "figures": [{"value": 20.03}, {"value": 20.0}, {"value": 100}, {"value": 42}]}), 0.0126),
+        (json!({"name": "x", "kind": "face_off", "figures": [{"value": 2.5}, {"value": 72}]}), 0.5),
+        (json!({"name": "x", "kind": "half_difference", "figures": [{"value": 36}, {"value": 30}]}), 3.0),
+        (json!({"name": "x", "kind": "location", "figures": [{"value": 12}, {"value": 7.5}]}), 19.5),
+    ] {
+        let plan = sound(json!({"thread": {"callout": "M20"}, "pad": [sum]}));
+        assert!((plan.pad[0].result.value - value).abs() < 1e-9, "{:?}", plan.pad[0]);
+    }
+}
+
+#[test]
+fn the_blank_leans_to_the_limit_asked() {
+    // M20-6g: 19.623 to 19.958, so a quarter in from each is 19.70675 and 19.87425.
+    for (aim, wanted) in [("low", 19.706_75), ("middle", 19.790_5), ("high", 19.874_25)] {
+        let plan = sound(json!({"thread": {"callout": "M20-6g"}, "blank": {"aim": aim}}));
+        assert!((plan.blank.aim_mm.value - wanted).abs() < 1e-9, "{aim}: {}", plan.blank.aim_mm.value);
+    }
+}

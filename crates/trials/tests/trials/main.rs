@@ -1,0 +1,35 @@
+//! Every trial of the core, in one program: linked once, run side by side.
+#![allow(missing_docs, clippy::unwrap_used, clippy::panic)]
+
+mod at_the_lathe;
+mod batches;
+mod bench_work;
+mod bits;
+mod blanks;
+mod callouts;
+mod contract;
+mod demo_jobs;
+mod drawings;
+mod every_form_at_the_lathe;
+mod families;
+mod gauging;
+mod gears;
+mod grooves;
+mod held_and_ended;
+mod identifying;
+mod inside;
+mod last_cuts;
+mod limits;
+mod motion;
+mod pairs;
+mod plan;
+mod published;
+mod readings;
+mod routes;
+mod seats;
+mod setting_up;
+mod shop;
+mod shop_of_the_day;
+mod stories;
+mod trains;
+mod troubles;

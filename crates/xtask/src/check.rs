@@ -1,0 +1,87 @@
+//! The check. The web side's half runs beside the first compile; nothing is compiled twice for being asked for another way, so every
+//! step takes the whole workspace and names its programs.
+
+use crate::{Outcome, api, text, tools};
+use std::time::Instant;
+use xshell::{Shell, cmd};
+
+/// Says how long a step took.
+fn step(name: &str, work: impl FnOnce() -> Outcome) -> Outcome {
+    let begun = Instant::now();
+    let outcome = work();
+    eprintln!("xtask: {name}: {} s", begun.elapsed().as_secs());
+    outcome
+}
+
+/// Does the web side's part on a thread of its own while the other goes on; both must hold.
+fn beside(sh: &Shell, web: impl FnOnce(&Shell) -> Outcome + Send, rust: impl FnOnce(&Shell) -> Outcome) -> Outcome {
+    let other = sh.clone();
+    std::thread::scope(|scope| {
+        let web = scope.spawn(move || step("web side", || web(&other)));
+        let rust = rust(sh);
+        let web = web.join().unwrap_or_else(|_| Err("the web side's checks stopped short".into()));
+        rust.and(web)
+    })
+}
+
+/// Everything of the web side that needs no server.
+fn web_side(sh: &Shell) -> Outcome {
+    tools::npm(sh)?;
+    api::types_agree(sh)?;
+    let _in = sh.push_dir("web");
+    for script in ["build", "check", "lint", "format", "test"] {
+        cmd!(sh, "npm run --silent {script}").run().map_err(text)?;
+    }
+    Ok(())
+}
+
+/// Programs of tests that need no browser.
+const PROGRAMS: [&str; 3] = ["trials", "store", "api"];
+
+/// Formatting, lints and every program of tests, compiled.
+fn compiled(sh: &Shell, programs: &[&str]) -> Outcome {
+    cmd!(sh, "cargo fmt --all --check").run().map_err(text)?;
+    let named = programs.iter().flat_map(|p| ["--test", p]);
+    step("compile", || cmd!(sh, "cargo test --quiet --workspace --bins {named...} --no-run").run().map_err(text))?;
+    step("clippy", || cmd!(sh, "cargo clippy --quiet --workspace --all-targets -- -D warnings").run().map_err(text))
+}
+
+fn tests(sh: &Shell) -> Outcome {
+    let _no_update = sh.push_env("INSTA_UPDATE", "no");
+    for program in PROGRAMS {
+        step(program, || cmd!(sh, "cargo test --quiet --workspace --test {program}").run().map_err(text))?;
+    }
+    step("examples", || cmd!(sh, "cargo test --quiet --workspace --doc").run().map_err(text))
+}
+
+fn journeys(sh: &Shell, name: &[String]) -> Outcome {
+    step("journeys", || cmd!(sh, "cargo test --quiet --workspace --test journeys -- {name...}").run().map_err(text))
+}
+
+/// Everything that must hold before a change lands.
+pub fn test(sh: &Shell) -> Outcome {
+    let all: Vec<&str> = PROGRAMS.into_iter().chain(["journeys"]).collect();
+    beside(sh, |sh| tools::browser(sh).and_then(|()| web_side(sh)), |sh| compiled(sh, &all).and_then(|()| tests(sh)))?;
+    journeys(sh, &[])
+}
+
+/// The same, with every long trial at its whole length.
+pub fn prove(sh: &Shell) -> Outcome {
+    let _whole = sh.push_env("YOKE_PROVE", "1");
+    test(sh)
+}
+
+/// The same without the browser.
+pub fn quick(sh: &Shell) -> Outcome {
+    beside(sh, web_side, |sh| compiled(sh, &PROGRAMS).and_then(|()| tests(sh)))
+}
+
+/// Builds the web side and the server as they are now, then the journeys whose name holds what is said.
+pub fn journey(sh: &Shell, name: &[String]) -> Outcome {
+    beside(
+        sh,
+        |sh| tools::browser(sh).and_then(|()| tools::web(sh)),
+        |sh| step("compile", || cmd!(sh, "cargo test --quiet --workspace --bins --test journeys --no-run").run().map_err(text)),
+    )?;
+    journeys(sh, name)
+}
