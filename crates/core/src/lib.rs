@@ -4,9 +4,9 @@
 //! into facts, reporting every fault at once; [`plan::plan`] reckons the whole job from them.
 //!
 //! ```
-//! use yoke_core::{job, plan};
+//! use yoke_core::{faults, job, plan};
 //! let request = serde_json::json!({ "thread": { "callout": "M20x2.5-6g" } });
-//! let (request, faults) = job::read_json::<job::PlanRequest>(request);
+//! let (request, faults) = faults::read_json::<job::PlanRequest>(request);
 //! let (facts, lathe, kit) = job::settle(&request, None, faults).map_err(|f| format!("{f:?}"))?;
 //! let plan = plan::plan(&facts, &lathe, &kit);
 //! assert_eq!(plan.gears.required_ratio, "50/127");
@@ -21,16 +21,16 @@ pub mod gauge;
 pub mod gears;
 pub mod job;
 pub mod log;
-pub mod outline;
-pub mod pad;
 pub mod paper;
 pub mod plan;
-pub mod quantity;
 pub mod route;
+pub mod rulebook;
+pub mod run;
 pub mod setup;
+pub mod sheets;
 pub mod shop;
-pub mod thread;
+pub mod story;
 pub mod trouble;
-pub mod watch;
-pub mod words;
-pub mod working;
+
+pub use yoke_ground::{direction, faults, outline, quantity, stiffness, watch, words, working};
+pub use yoke_threads as thread;

@@ -1,20 +1,21 @@
 //! Acts: append-only, made by the client, never refused as stale.
 
-use crate::app::App;
 use crate::batch;
-use crate::events::Moved;
+use crate::body::JsonBody;
 use crate::jobs::{JobView, acts, facts, view};
-use crate::planning::{body_json, plan_with_store};
+use crate::planning::plan_with_store;
 use crate::problem::Problem;
+use crate::state::{App, JobChanged};
 use axum::Json;
-use axum::body::Bytes;
+
 use axum::extract::{Path, State};
 use serde::Deserialize;
 use serde_json::Value;
 use utoipa::ToSchema;
 use yoke_core::batch::check_sized;
-use yoke_core::job::Fault;
-use yoke_core::log::{ActKind, RunPlan, RunState, fold};
+use yoke_core::faults::Fault;
+use yoke_core::log::{ActKind, RunState, fold};
+use yoke_core::run::RunPlan;
 use yoke_store::{ActRow, Frozen, Recorded, Store, StoreError};
 
 /// An act as sent.
@@ -42,12 +43,12 @@ enum Outcome {
 /// Records an act. The same again gives the first answer; a different body under the same id is 409.
 #[utoipa::path(put, path = "/api/v1/jobs/{id}/acts/{act}", params(("id" = String, Path), ("act" = String, Path)), request_body = ActBody,
     responses((status = 200, body = JobView), (status = 409, body = Problem), (status = 422, body = Problem)))]
-pub async fn record(State(app): State<App>, Path((job, act)): Path<(String, String)>, body: Bytes) -> Result<Json<JobView>, Problem> {
-    let sent = read(body_json(&body)?)?;
+pub async fn record(State(app): State<App>, Path((job, act)): Path<(String, String)>, JsonBody(body): JsonBody) -> Result<Json<JobView>, Problem> {
+    let sent = read(body)?;
     if act.is_empty() || act.len() > 64 {
         return Err(Problem::fault("/id", "an act's id has 1 to 64 characters"));
     }
-    if let Err((field, detail)) = sent.act.check() {
+    if let Err((field, detail)) = yoke_core::trouble::check_act(&sent.act) {
         return Err(Problem::fault(&format!("/act{field}"), detail));
     }
     let recorded = (app.clock)();
@@ -62,7 +63,7 @@ pub async fn record(State(app): State<App>, Path((job, act)): Path<(String, Stri
     };
     match app.with_store(move |store| keep(store, &job, &row, &sent.act)).await? {
         Outcome::Done(view) => {
-            Moved::tell(&app, view.id(), view.revision(), view.sequence());
+            JobChanged::tell(&app, view.id(), view.revision(), view.sequence());
             Ok(Json(*view))
         }
         Outcome::Different => Err(Problem::conflict("/problems/act-differs", "That act is recorded already, and says something else.", None)),

@@ -1,9 +1,9 @@
 //! The application: its state, its routes, its start and end.
 
+use crate::state::{App, DATABASE};
 use crate::{Files, Serve, acts, batch, bits, day, demo, events, file, guard, jobs, lathes, log, planning, problem, route, sheets, shop, web};
-use axum::Router;
 use axum::extract::DefaultBodyLimit;
-use axum::middleware;
+use axum::{Router, middleware};
 use std::path::Path;
 use std::sync::Arc;
 use tokio::sync::{broadcast, watch};
@@ -13,42 +13,13 @@ use tower_http::trace::TraceLayer;
 use utoipa::OpenApi;
 use utoipa_axum::router::OpenApiRouter;
 use utoipa_axum::routes;
-use yoke_store::{Store, StoreError};
-
-/// A moment, as UTC text. Injected so that tests may hold it still.
-pub type Clock = fn() -> String;
-
-/// What every handler has.
-#[derive(Clone)]
-pub struct App {
-    store: Arc<Store>,
-    /// Tells open pages which job moved on.
-    pub events: broadcast::Sender<events::Moved>,
-    /// Turns true when the server is stopping, so that streams end.
-    pub stopping: watch::Receiver<bool>,
-    /// The time.
-    pub clock: Clock,
-    /// The web app.
-    pub files: Files,
-    /// Port served on, for the Host check.
-    pub port: u16,
-}
-
-impl App {
-    /// Runs SQLite work off the async threads.
-    pub async fn with_store<T: Send + 'static>(&self, work: impl FnOnce(&Store) -> Result<T, StoreError> + Send + 'static) -> Result<T, problem::Problem> {
-        let store = Arc::clone(&self.store);
-        tokio::task::spawn_blocking(move || work(&store)).await.map_err(|_| problem::Problem::internal("a storage task stopped short"))?.map_err(Into::into)
-    }
-}
+use yoke_store::Store;
 
 /// The API's description and the largest request it takes.
 #[derive(OpenApi)]
 #[openapi(info(title = "Yoke Turn", description = "From a callout to a measured thread. Lengths are mm, angles degrees."))]
 struct Description;
 
-/// The database, in its folder.
-pub const DATABASE: &str = "yoke-turn.db";
 /// How often it is looked whether the day has its copy.
 const LOOK_EVERY: std::time::Duration = std::time::Duration::from_secs(3600);
 
@@ -137,7 +108,7 @@ pub async fn serve(folder: &Path, &Serve { port, demo: with_demo, fresh, .. }: &
     if with_demo {
         demo::fill(&store, now).map_err(|e| format!("The demo yard cannot be laid out: {e}"))?;
     }
-    lathes::furnish(&store).map_err(|e| e.to_string())?;
+    lathes::seed_first_lathe(&store).map_err(|e| e.to_string())?;
     let listener =
         tokio::net::TcpListener::bind(("127.0.0.1", port)).await.map_err(|e| format!("Port {port} cannot be had: {e}. Give another with --port."))?;
     let port = listener.local_addr().map_err(|e| e.to_string())?.port();

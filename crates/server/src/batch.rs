@@ -1,27 +1,28 @@
 //! Batches: several parts of one job, each a job of its own, tallied together.
 
-use crate::app::App;
+use crate::body::{Revision, Sent};
 use crate::download::{CSV, saved_as};
-use crate::events::Moved;
 use crate::jobs::{JobView, keepable, merge, run_of, stands, view};
-use crate::planning::{body_json, revision_asked};
 use crate::problem::Problem;
-use crate::route::Ready;
+use crate::route::PlannedRoute;
+use crate::state::{App, JobChanged};
 use axum::Json;
-use axum::body::Bytes;
+
 use axum::extract::{Path, State};
-use axum::http::{HeaderMap, StatusCode};
+use axum::http::StatusCode;
 use axum::response::IntoResponse;
 use serde::{Deserialize, Serialize};
 use serde_json::{Value, json};
 use std::collections::BTreeSet;
 use utoipa::ToSchema;
-use yoke_core::batch::{BatchFacts, BatchOp, BatchSetUp, CarriedOver, Made, OrderSaid, Tally, carry_over, check_parts, orders, plain_limits, tally, tally_csv};
-use yoke_core::blank::PlainRequest;
+use yoke_core::batch::{
+    BatchFacts, BatchOp, BatchSetUp, CarriedOver, OrderView, PartResult, Tally, carry_over, check_parts, orders, plain_limits, tally, tally_csv,
+};
+use yoke_core::direction::Hand;
+use yoke_core::faults::Fault;
 use yoke_core::gauge::TipFound;
-use yoke_core::job::{Fault, read_json};
+use yoke_core::job::PlainRequest;
 use yoke_core::route::{OpKind, chucking_of, minutes_of};
-use yoke_core::thread::Hand;
 use yoke_store::{Changed, JobRow, NewPart, Store, StoreError};
 
 /// What its sheet is kept as.
@@ -39,7 +40,7 @@ pub struct BatchView {
     /// What is kept of it.
     facts: BatchFacts,
     /// The orders across its parts, side by side.
-    orders: Vec<OrderSaid>,
+    orders: Vec<OrderView>,
     /// Its tally.
     tally: Tally,
     /// What the parts read so far hand on to the next.
@@ -91,8 +92,8 @@ fn own_plain(job: &JobRow) -> Vec<PlainRequest> {
 }
 
 /// A part looked at once: how it was made, and what the rest of the batch wants of it.
-struct Looked {
-    made: Made,
+struct PartSummary {
+    made: PartResult,
     hand: Hand,
     tip: Option<TipFound>,
     limits_mm: Option<[f64; 2]>,
@@ -100,16 +101,16 @@ struct Looked {
     finished: bool,
 }
 
-fn look(store: &Store, job: &JobRow) -> Result<Looked, StoreError> {
+fn look(store: &Store, job: &JobRow) -> Result<PartSummary, StoreError> {
     let run = run_of(store, job)?;
     let hand = hand_of(job);
     let place = usize::try_from(job.place.unwrap_or(0)).unwrap_or(0);
-    let made = Made { job: job.id.clone(), place, says: hand.word().to_owned(), stands: stands(run.as_ref()), ..Made::default() };
-    let Some((run, state)) = run else { return Ok(Looked { made, hand, tip: None, limits_mm: None, begun: false, finished: false }) };
+    let made = PartResult { job: job.id.clone(), place, says: hand.word().to_owned(), stands: stands(run.as_ref()), ..PartResult::default() };
+    let Some((run, state)) = run else { return Ok(PartSummary { made, hand, tip: None, limits_mm: None, begun: false, finished: false }) };
     let tip = state.tip.filter(|t| t.readings > 0);
     let flat_mm = tip.as_ref().map(|t| [t.flat_mm, t.doubt_mm]);
-    let made = Made { verdict: state.verdict, flat_mm, sizes: state.sizes.into_iter().collect(), scrapped: state.scrapped, ..made };
-    Ok(Looked { made, hand, tip, limits_mm: Some(run.limits_mm), begun: state.begun, finished: state.finished })
+    let made = PartResult { verdict: state.verdict, flat_mm, sizes: state.sizes.into_iter().collect(), scrapped: state.scrapped, ..made };
+    Ok(PartSummary { made, hand, tip, limits_mm: Some(run.limits_mm), begun: state.begun, finished: state.finished })
 }
 
 /// The hand a job's thread is cut to.
@@ -133,19 +134,19 @@ fn whole(store: &Store, id: &str) -> Result<Option<BatchView>, StoreError> {
     });
     // A place counts once, however often it was begun again.
     let mut places = BTreeSet::new();
-    let (right, left): (Vec<&Looked>, Vec<&Looked>) = looked.iter().filter(|l| places.insert(l.made.place)).partition(|l| l.hand == Hand::Right);
+    let (right, left): (Vec<&PartSummary>, Vec<&PartSummary>) = looked.iter().filter(|l| places.insert(l.made.place)).partition(|l| l.hand == Hand::Right);
     let orders = weigh(store, first, [right.len(), left.len()], facts.tools_stay)?;
     let limits = looked.first().and_then(|l| l.limits_mm).unwrap_or([0.0; 2]);
     let found: Vec<(usize, TipFound)> = looked.iter().filter_map(|l| Some((l.made.place, l.tip.clone()?))).collect();
-    let parts: Vec<Made> = looked.into_iter().map(|l| l.made).collect();
+    let parts: Vec<PartResult> = looked.into_iter().map(|l| l.made).collect();
     let tally = tally(&parts, limits, &plain_limits(&facts.plain).unwrap_or_default());
     let drift = tally.columns.iter().find(|c| c.of_tool).and_then(|c| c.drift);
     Ok(Some(BatchView { id: id.to_owned(), title: first.title.clone(), revision, orders, carried: carry_over(&found, drift.as_ref()), facts, tally, next }))
 }
 
 /// What every order across the parts costs, by the route of the batch.
-fn weigh(store: &Store, first: &JobRow, hands: [usize; 2], tools_stay: bool) -> Result<Vec<OrderSaid>, StoreError> {
-    let ready = Ready::of(store, first)?;
+fn weigh(store: &Store, first: &JobRow, hands: [usize; 2], tools_stay: bool) -> Result<Vec<OrderView>, StoreError> {
+    let ready = PlannedRoute::of(store, first)?;
     let members = ready.members();
     let Some(member) = members.first() else { return Ok(Vec::new()) };
     let again_mm = member.plan.blank.held().map_or(0.0, |h| h.again_mm.value);
@@ -215,15 +216,18 @@ impl<T> Outcome<T> {
 /// Makes a batch of a job: it is the first part, and the others are made like it.
 #[utoipa::path(post, path = "/api/v1/jobs/{id}/batch", params(("id" = String, Path)), request_body = NewBatch,
     responses((status = 201, body = BatchView), (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem)))]
-pub async fn make_batch(State(app): State<App>, Path(id): Path<String>, body: Bytes) -> Result<(StatusCode, Json<BatchView>), Problem> {
-    let (asked, mut faults) = read_json::<NewBatch>(body_json(&body)?);
+pub async fn make_batch(
+    State(app): State<App>,
+    Path(id): Path<String>,
+    Sent { read: asked, mut faults }: Sent<NewBatch>,
+) -> Result<(StatusCode, Json<BatchView>), Problem> {
     faults.extend(check_parts(asked.parts, asked.hands.len()));
     if !faults.is_empty() {
         return Err(Problem::faulty(faults));
     }
     let (of, now) = (id.clone(), (app.clock)());
     app.with_store(move |store| make(store, &of, &asked, &now)).await?.answered()?;
-    Moved::tell(&app, &id, 0, 0);
+    JobChanged::tell(&app, &id, 0, 0);
     Ok((StatusCode::CREATED, Json(seen(&app, id).await?)))
 }
 
@@ -272,9 +276,12 @@ fn make(store: &Store, id: &str, asked: &NewBatch, now: &str) -> Result<Outcome<
 /// Changes what is kept of a batch, under `If-Match: revision`.
 #[utoipa::path(put, path = "/api/v1/jobs/{id}/batch", params(("id" = String, Path), ("If-Match" = String, Header)), request_body = BatchFacts,
     responses((status = 200, body = BatchView), (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem), (status = 428, body = Problem)))]
-pub async fn change_batch(State(app): State<App>, Path(id): Path<String>, headers: HeaderMap, body: Bytes) -> Result<Json<BatchView>, Problem> {
-    let revision = revision_asked(&headers)?;
-    let (facts, mut faults) = read_json::<BatchFacts>(body_json(&body)?);
+pub async fn change_batch(
+    State(app): State<App>,
+    Path(id): Path<String>,
+    Revision(revision): Revision,
+    Sent { read: facts, mut faults }: Sent<BatchFacts>,
+) -> Result<Json<BatchView>, Problem> {
     faults.extend(plain_limits(&facts.plain).err().into_iter().flatten());
     if !faults.is_empty() {
         return Err(Problem::faulty(faults));
@@ -289,10 +296,10 @@ pub async fn change_batch(State(app): State<App>, Path(id): Path<String>, header
     // It says, too, when there is no such job or batch.
     let now = seen(&app, id.clone()).await?;
     if matches!(changed, Some(Changed::Done(_))) {
-        Moved::tell(&app, &id, 0, 0);
+        JobChanged::tell(&app, &id, 0, 0);
         return Ok(Json(now));
     }
-    Err(Problem::conflict("/problems/stale", "The batch was changed meanwhile; here it is as it now stands.", serde_json::to_value(now).ok()))
+    Err(Problem::stale("batch", &now))
 }
 
 /// Begins a scrapped part again: a new job in its place, with the same facts.
@@ -301,7 +308,7 @@ pub async fn change_batch(State(app): State<App>, Path(id): Path<String>, header
 pub async fn again(State(app): State<App>, Path(id): Path<String>) -> Result<(StatusCode, Json<JobView>), Problem> {
     let (of, now) = (id.clone(), (app.clock)());
     let view = app.with_store(move |store| begin_again(store, &of, &now)).await?.answered()?;
-    Moved::tell(&app, &id, 0, 0);
+    JobChanged::tell(&app, &id, 0, 0);
     Ok((StatusCode::CREATED, Json(*view)))
 }
 
@@ -333,7 +340,7 @@ fn begin_again(store: &Store, id: &str, now: &str) -> Result<Outcome<Box<JobView
 pub async fn carry(State(app): State<App>, Path(id): Path<String>) -> Result<Json<JobView>, Problem> {
     let of = id.clone();
     let view = app.with_store(move |store| carry_to(store, &of)).await?.answered()?;
-    Moved::tell(&app, view.id(), view.revision(), view.sequence());
+    JobChanged::tell(&app, view.id(), view.revision(), view.sequence());
     Ok(Json(*view))
 }
 

@@ -1,17 +1,17 @@
 //! The bit of a job, drawn: on the screen, and as files to print at 1:1 or take into a drawing program.
 
-use crate::app::App;
 use crate::download::saved_as;
 use crate::drafting::{to_dxf, to_svg};
 use crate::problem::Problem;
 use crate::sheets::whole;
+use crate::state::App;
 use axum::Json;
 use axum::extract::{Path, Query, State};
 use axum::response::IntoResponse;
 use serde::Deserialize;
 use utoipa::{IntoParams, ToSchema};
 use yoke_core::bit::{BitSheet, sheet};
-use yoke_core::job::Fault;
+use yoke_core::faults::Fault;
 use yoke_core::outline::Drawing;
 
 /// Which drawing of a bit.

@@ -5,7 +5,8 @@ use serde_json::{Value, json};
 use std::io::Read;
 use std::path::Path;
 use std::process::ExitCode;
-use yoke_core::job::{PlanRequest, read_json, settle};
+use yoke_core::faults::read_json;
+use yoke_core::job::{PlanRequest, settle};
 use yoke_core::plan::plan as reckon;
 use yoke_store::{Store, StoreError};
 
@@ -71,7 +72,7 @@ fn leads_to(of: &Value, wanted: &mut Vec<String>) {
 
 /// Copies the whole shop into a new file.
 pub fn backup(folder: &Path, file: &Path) -> ExitCode {
-    let database = folder.join(crate::app::DATABASE);
+    let database = folder.join(crate::state::DATABASE);
     if !database.exists() {
         eprintln!("{}: there is no shop here yet, so nothing to copy", database.display());
         return ExitCode::from(REFUSED);
@@ -85,7 +86,7 @@ pub fn restore(folder: &Path, file: &Path) -> ExitCode {
         eprintln!("The data folder {} cannot be made: {e}", folder.display());
         return ExitCode::FAILURE;
     }
-    let took_in = Store::open(&folder.join(crate::app::DATABASE)).and_then(|store| {
+    let took_in = Store::open(&folder.join(crate::state::DATABASE)).and_then(|store| {
         let before = folder.join("before-restore.db");
         let _ = std::fs::remove_file(&before);
         store.backup(&before)?;

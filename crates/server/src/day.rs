@@ -1,17 +1,18 @@
 //! The day's order: jobs of the board put so that gears, levers, compound and bit are changed least.
 
-use crate::app::App;
+use crate::body::Sent;
 use crate::jobs::planned_json;
-use crate::planning::body_json;
 use crate::problem::Problem;
+use crate::state::App;
 use axum::Json;
-use axum::body::Bytes;
+
 use axum::extract::State;
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::ToSchema;
+use yoke_core::faults::Fault;
 use yoke_core::gears::{Day, DayJob, Setting, day_in_order_told, day_order};
-use yoke_core::job::{Fault, LatheProfile, Mounted, read_json};
+use yoke_core::job::{LatheProfile, Mounted};
 use yoke_store::{JobRow, Store, StoreError};
 
 /// The jobs of a day.
@@ -24,7 +25,7 @@ pub struct DayBody {
 
 /// The day in order, and what could not be put in it.
 #[derive(Serialize, ToSchema)]
-pub struct DaySaid {
+pub struct DayView {
     /// The order.
     #[serde(flatten)]
     day: Day,
@@ -42,8 +43,7 @@ const KIND: &str = "day";
 const MOST: usize = 60;
 
 /// The jobs a request names.
-fn asked(body: &Bytes) -> Result<Vec<String>, Problem> {
-    let (asked, mut faults) = read_json::<DayBody>(body_json(body)?);
+fn asked(Sent { read: asked, mut faults }: Sent<DayBody>) -> Result<Vec<String>, Problem> {
     if asked.jobs.len() > MOST {
         faults.push(Fault::new("/jobs", format!("{} jobs are too many for a day; {MOST} at most", asked.jobs.len())));
     }
@@ -51,19 +51,19 @@ fn asked(body: &Bytes) -> Result<Vec<String>, Problem> {
 }
 
 /// Puts jobs in the order that changes least.
-#[utoipa::path(post, path = "/api/v1/day", request_body = DayBody, responses((status = 200, body = DaySaid), (status = 422, body = Problem)))]
-pub async fn day(State(app): State<App>, body: Bytes) -> Result<Json<DaySaid>, Problem> {
-    let jobs = asked(&body)?;
+#[utoipa::path(post, path = "/api/v1/day", request_body = DayBody, responses((status = 200, body = DayView), (status = 422, body = Problem)))]
+pub async fn day(State(app): State<App>, body: Sent<DayBody>) -> Result<Json<DayView>, Problem> {
+    let jobs = asked(body)?;
     app.with_store(move |store| put(store, jobs, false)).await?.map(Json).map_err(Problem::faulty)
 }
 
 /// The day as it stands: in the user's own order where one was told, jobs made since after it; else in the one that changes least.
-#[utoipa::path(get, path = "/api/v1/day", responses((status = 200, body = DaySaid)))]
-pub async fn as_it_stands(State(app): State<App>) -> Result<Json<DaySaid>, Problem> {
+#[utoipa::path(get, path = "/api/v1/day", responses((status = 200, body = DayView)))]
+pub async fn as_it_stands(State(app): State<App>) -> Result<Json<DayView>, Problem> {
     app.with_store(stands).await?.map(Json).map_err(Problem::faulty)
 }
 
-fn stands(store: &Store) -> Result<Result<DaySaid, Vec<Fault>>, StoreError> {
+fn stands(store: &Store) -> Result<Result<DayView, Vec<Fault>>, StoreError> {
     let Some(row) = store.sheet(OWNER, KIND)? else { return put(store, Vec::new(), false) };
     let told: Vec<String> = serde_json::from_str(&row.body).unwrap_or_default();
     let rows = store.jobs()?;
@@ -84,9 +84,9 @@ fn stands(store: &Store) -> Result<Result<DaySaid, Vec<Fault>>, StoreError> {
 }
 
 /// Keeps an order of the user's own; none goes back to the one that changes least.
-#[utoipa::path(put, path = "/api/v1/day", request_body = DayBody, responses((status = 200, body = DaySaid), (status = 422, body = Problem)))]
-pub async fn put_day(State(app): State<App>, body: Bytes) -> Result<Json<DaySaid>, Problem> {
-    let jobs = asked(&body)?;
+#[utoipa::path(put, path = "/api/v1/day", request_body = DayBody, responses((status = 200, body = DayView), (status = 422, body = Problem)))]
+pub async fn put_day(State(app): State<App>, body: Sent<DayBody>) -> Result<Json<DayView>, Problem> {
+    let jobs = asked(body)?;
     let said = app
         .with_store(move |store| {
             // Looked through before it is kept.
@@ -126,7 +126,7 @@ fn of_the_day(store: &Store, rows: Vec<JobRow>) -> Result<Vec<JobRow>, StoreErro
 }
 
 /// The jobs of these ids, or of the whole board, in the order told or in the one that changes least.
-fn put(store: &Store, ids: Vec<String>, told: bool) -> Result<Result<DaySaid, Vec<Fault>>, StoreError> {
+fn put(store: &Store, ids: Vec<String>, told: bool) -> Result<Result<DayView, Vec<Fault>>, StoreError> {
     let rows = store.jobs()?;
     let whole = if ids.is_empty() { of_the_day(store, rows.clone())? } else { Vec::new() };
     let mut chosen = Vec::new();
@@ -165,7 +165,7 @@ fn put(store: &Store, ids: Vec<String>, told: bool) -> Result<Result<DaySaid, Ve
         Setting { gearbox, train: Mounted { drivers: teeth(on.drivers), driven: teeth(on.driven) }, ..Setting::default() }
     };
     let day = if told { day_in_order_told(&jobs, &now) } else { day_order(&jobs, &now) };
-    Ok(Ok(DaySaid { day, left_out, told }))
+    Ok(Ok(DayView { day, left_out, told }))
 }
 
 /// What a plan needs set, and the lathe it is for.

@@ -2,13 +2,13 @@
 
 use crate::jobs::{AddMember, join};
 use serde_json::{Value, json};
+use yoke_core::direction::Hand;
 use yoke_core::job::Kit;
 use yoke_core::log::ActKind;
-use yoke_core::thread::Hand;
 use yoke_store::{ActRow, Frozen, Store};
 
 /// Lays the yard out in an empty store; a store with jobs is left as it is.
-pub fn fill(store: &Store, clock: crate::app::Clock) -> Result<(), String> {
+pub fn fill(store: &Store, clock: crate::state::Clock) -> Result<(), String> {
     if !store.jobs().map_err(text)?.is_empty() {
         return Ok(());
     }
@@ -33,7 +33,7 @@ fn text(error: impl std::fmt::Display) -> String {
 }
 
 /// Adds a job of the yard.
-fn add(store: &Store, job: &Value, clock: crate::app::Clock) -> Result<(), String> {
+fn add(store: &Store, job: &Value, clock: crate::state::Clock) -> Result<(), String> {
     let title = job["title"].as_str().unwrap_or("A job");
     // Titles are unique in the yard, so they make stable ids.
     let id = title.to_lowercase().replace([' ', ','], "-");

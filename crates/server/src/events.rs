@@ -1,30 +1,15 @@
 //! Server-sent events: which job moved on, and no more; the page asks for the rest.
 
-use crate::app::App;
+use crate::state::{App, JobChanged};
 use axum::extract::State;
 use axum::response::sse::{Event, KeepAlive, Sse};
 use futures_util::{Stream, StreamExt};
-use serde::Serialize;
+
 use std::convert::Infallible;
 use tokio_stream::wrappers::{BroadcastStream, WatchStream};
 
-/// A job moved on.
-#[derive(Debug, Clone, Serialize, utoipa::ToSchema)]
-pub struct Moved {
-    job: String,
-    revision: i64,
-    sequence: i64,
-}
-
-impl Moved {
-    /// Tells every open page; nobody listening is no fault.
-    pub fn tell(app: &App, job: &str, revision: i64, sequence: i64) {
-        let _ = app.events.send(Self { job: job.to_owned(), revision, sequence });
-    }
-}
-
 /// The stream of what moved on.
-#[utoipa::path(get, path = "/api/v1/events", responses((status = 200, body = Moved, content_type = "text/event-stream")))]
+#[utoipa::path(get, path = "/api/v1/events", responses((status = 200, body = JobChanged, content_type = "text/event-stream")))]
 pub async fn stream(State(app): State<App>) -> Sse<impl Stream<Item = Result<Event, Infallible>>> {
     let stopped = WatchStream::new(app.stopping.clone()).filter(|stop| std::future::ready(*stop));
     let moved = BroadcastStream::new(app.events.subscribe())

@@ -2,9 +2,9 @@
 //!
 //! Keys stand in order, numbers as they were written, and nothing in it tells when it was made: the same shop gives the same bytes.
 
-use crate::app::App;
 use crate::download::saved_as;
 use crate::problem::Problem;
+use crate::state::App;
 use crate::{day, lathes};
 use axum::Json;
 use axum::body::Bytes;
@@ -16,9 +16,11 @@ use std::collections::{BTreeMap, BTreeSet};
 use std::sync::atomic::{AtomicU64, Ordering};
 use utoipa::ToSchema;
 use yoke_core::batch::{BatchFacts, MOST_PARTS};
-use yoke_core::job::{Fault, Kit, LatheProfile, PlanRequest, read_json};
-use yoke_core::log::{ActKind, RunPlan};
+use yoke_core::faults::{Fault, read_json};
+use yoke_core::job::{Kit, LatheProfile, PlanRequest};
+use yoke_core::log::ActKind;
 use yoke_core::route::Route;
+use yoke_core::run::RunPlan;
 use yoke_store::{ActRow, Frozen, JobRow, LatheRow, SheetRow, Store, StoreError, TakenIn, TickRow, Whole, WholeJob};
 
 /// What the file calls itself, and the version it is written in.
@@ -154,7 +156,7 @@ pub struct ActFile {
 
 /// What was taken in.
 #[derive(Serialize, ToSchema)]
-pub struct TakenInSaid {
+pub struct ImportView {
     lathes: usize,
     jobs: usize,
     acts: usize,
@@ -271,8 +273,8 @@ fn lathe_of(request: &str) -> Option<String> {
 }
 
 /// Takes a shop file in: what is not here yet, whole or not at all; what is here stays as it is.
-#[utoipa::path(post, path = "/api/v1/shop.json", request_body = ShopFile, responses((status = 200, body = TakenInSaid), (status = 422, body = Problem)))]
-pub async fn shop_in(State(app): State<App>, body: Bytes) -> Result<Json<TakenInSaid>, Problem> {
+#[utoipa::path(post, path = "/api/v1/shop.json", request_body = ShopFile, responses((status = 200, body = ImportView), (status = 422, body = Problem)))]
+pub async fn shop_in(State(app): State<App>, body: Bytes) -> Result<Json<ImportView>, Problem> {
     let file: ShopFile =
         serde_json::from_slice(&body).map_err(|e| Problem::fault("", format!("the file does not read, at line {} column {}: {e}", e.line(), e.column())))?;
     let faults = look_through(&file);
@@ -281,7 +283,7 @@ pub async fn shop_in(State(app): State<App>, body: Bytes) -> Result<Json<TakenIn
     }
     let whole = rows(file);
     let taken = app.with_store(move |store| take_in(store, &whole)).await?;
-    Ok(Json(TakenInSaid { lathes: taken.lathes, jobs: taken.jobs, acts: taken.acts, kept: taken.kept }))
+    Ok(Json(ImportView { lathes: taken.lathes, jobs: taken.jobs, acts: taken.acts, kept: taken.kept }))
 }
 
 /// Laid down in a store of its own first, so that what comes in by either road is looked through the same.
@@ -378,7 +380,7 @@ fn look_through(file: &ShopFile) -> Vec<Fault> {
                 faults.push(Fault::new(format!("{at}/sequence"), format!("acts stand in order: {} is wanted here", n + 1)));
             }
             match serde_json::from_str::<ActKind>(act.act.get()) {
-                Ok(kind) => faults.extend(kind.check().err().map(|(field, detail)| Fault::new(format!("{at}/act{field}"), detail))),
+                Ok(kind) => faults.extend(yoke_core::trouble::check_act(&kind).err().map(|(field, detail)| Fault::new(format!("{at}/act{field}"), detail))),
                 Err(e) => faults.push(Fault::new(format!("{at}/act"), format!("the act does not read: {e}"))),
             }
         }

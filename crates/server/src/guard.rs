@@ -1,7 +1,7 @@
 //! The door: only our own Host and Origin, and a policy that lets nothing else in.
 
-use crate::app::App;
 use crate::problem::Problem;
+use crate::state::App;
 use axum::extract::{Request, State};
 use axum::http::{HeaderMap, HeaderName, HeaderValue, header};
 use axum::middleware::Next;

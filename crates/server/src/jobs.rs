@@ -1,23 +1,25 @@
 //! Jobs: facts under a revision, with the plan and the state of the run.
 
-use crate::app::App;
-use crate::events::Moved;
-use crate::planning::{body_json, plan_with_store, request_of, revision_asked};
+use crate::body::{Revision, Sent};
+use crate::planning::{plan_with_store, request_of};
 use crate::problem::Problem;
+use crate::state::{App, JobChanged};
 use axum::Json;
-use axum::body::Bytes;
+
 use axum::extract::{Path, State};
-use axum::http::{HeaderMap, StatusCode};
+use axum::http::StatusCode;
 use serde::{Deserialize, Serialize};
 use serde_json::value::{RawValue, to_raw_value};
 use serde_json::{Value, json};
 use utoipa::ToSchema;
+use yoke_core::faults::Fault;
 use yoke_core::gauge::VerdictKind;
-use yoke_core::job::{Fault, PlanRequest, read_json};
-use yoke_core::log::{Act, RunPlan, RunState, fold};
+use yoke_core::job::PlanRequest;
+use yoke_core::log::{Act, RunState, fold};
 use yoke_core::plan::Plan;
 use yoke_core::quantity::real;
-use yoke_core::thread::{Class, Side, ThreadSpec, callout};
+use yoke_core::run::RunPlan;
+use yoke_core::thread::{Side, ThreadSpec, callout};
 use yoke_store::{ActRow, Changed, JobRow, NewMember, Store, StoreError};
 
 /// A job on the board.
@@ -179,7 +181,7 @@ pub fn facts(store: &Store, job: &JobRow) -> Result<Value, StoreError> {
 }
 
 /// What a job was cut to, mm.
-struct Made {
+struct CutSizes {
     pitch: f64,
     /// Crest as turned or bored, when that was measured.
     crest: Option<f64>,
@@ -188,13 +190,13 @@ struct Made {
 }
 
 /// What a job was cut to, once its last reading says the cutting is over.
-fn made(store: &Store, job: &JobRow) -> Result<Option<Made>, StoreError> {
+fn made(store: &Store, job: &JobRow) -> Result<Option<CutSizes>, StoreError> {
     let Some(run) = frozen_run(job) else { return Ok(None) };
     let verdict = fold(&run, &acts(store, &job.id)?).verdict;
     let crest = serde_json::from_str::<PlanRequest>(&job.request).ok().and_then(|r| r.blank.diameter_mm);
     Ok(verdict.filter(|v| matches!(v.verdict, VerdictKind::InLimits | VerdictKind::PastLimit)).map(|v| {
         let pitch = v.pitch_diameter_mm.value;
-        Made { pitch, crest, root: run.root_at(pitch) }
+        CutSizes { pitch, crest, root: run.root_at(pitch) }
     }))
 }
 
@@ -319,8 +321,7 @@ pub fn keepable(store: &Store, request: &Value) -> Result<Result<String, Vec<Fau
 
 /// Makes a job.
 #[utoipa::path(post, path = "/api/v1/jobs", request_body = NewJob, responses((status = 201, body = JobView), (status = 422, body = Problem)))]
-pub async fn add(State(app): State<App>, body: Bytes) -> Result<(StatusCode, Json<JobView>), Problem> {
-    let (new, mut faults) = read_json::<NewJob>(body_json(&body)?);
+pub async fn add(State(app): State<App>, Sent { read: new, mut faults }: Sent<NewJob>) -> Result<(StatusCode, Json<JobView>), Problem> {
     let request = match (new.request, new.callout) {
         (Some(request), None) => request,
         (None, Some(text)) => request_of(&text, new.lathe_id.as_deref().unwrap_or("long-bed")),
@@ -397,7 +398,7 @@ fn reclass(request: &mut Value, side: Side) {
     let Some(text) = request.pointer("/thread/callout").and_then(Value::as_str) else { return };
     let Ok(spec) = callout::read(text) else { return };
     if spec.class_given && spec.class.side().is_some_and(|s| s != side) {
-        let class = Class::usual(spec.system, side, real(&spec.major));
+        let class = spec.system.family().usual_class(side, real(&spec.major));
         request["thread"]["callout"] = json!(ThreadSpec { class, side, ..spec }.name());
     }
 }
@@ -405,8 +406,11 @@ fn reclass(request: &mut Value, side: Side) {
 /// Adds a thread to the part of a job: its mate, or another.
 #[utoipa::path(post, path = "/api/v1/jobs/{id}/members", params(("id" = String, Path)), request_body = AddMember,
     responses((status = 201, body = JobView), (status = 409, body = Problem), (status = 422, body = Problem)))]
-pub async fn add_member(State(app): State<App>, Path(id): Path<String>, body: Bytes) -> Result<(StatusCode, Json<JobView>), Problem> {
-    let (asked, mut faults) = read_json::<AddMember>(body_json(&body)?);
+pub async fn add_member(
+    State(app): State<App>,
+    Path(id): Path<String>,
+    Sent { read: asked, mut faults }: Sent<AddMember>,
+) -> Result<(StatusCode, Json<JobView>), Problem> {
     faults.extend(asked.title.as_deref().and_then(title_fault));
     if asked.mate == asked.callout.is_some() {
         faults.push(Fault::new("/callout", "give mate, or the callout of another thread, one of the two"));
@@ -417,19 +421,19 @@ pub async fn add_member(State(app): State<App>, Path(id): Path<String>, body: By
     let created = (app.clock)();
     let outcome = app.with_store(move |store| join(store, &id, asked, &created)).await?;
     match outcome {
-        Joined::Done(view, first) => {
+        MemberAdded::Done(view, first) => {
             let (id, revision, sequence) = *first;
-            Moved::tell(&app, &id, revision, sequence);
+            JobChanged::tell(&app, &id, revision, sequence);
             Ok((StatusCode::CREATED, Json(*view)))
         }
-        Joined::Mated => Err(Problem::conflict("/problems/mated", "This thread has its mate already; open that one.", None)),
-        Joined::Faulty(faults) => Err(Problem::faulty(faults)),
-        Joined::Missing => Err(Problem::missing("job")),
+        MemberAdded::Mated => Err(Problem::conflict("/problems/mated", "This thread has its mate already; open that one.", None)),
+        MemberAdded::Faulty(faults) => Err(Problem::faulty(faults)),
+        MemberAdded::Missing => Err(Problem::missing("job")),
     }
 }
 
 /// What came of adding a member.
-pub enum Joined {
+pub enum MemberAdded {
     /// The new job; and the one it joined, with its revision and sequence.
     Done(Box<JobView>, Box<(String, i64, i64)>),
     /// It has a mate already.
@@ -441,8 +445,8 @@ pub enum Joined {
 }
 
 /// Adds the member to the part.
-pub fn join(store: &Store, of: &str, asked: AddMember, created: &str) -> Result<Joined, StoreError> {
-    let Some(first) = store.job(of)? else { return Ok(Joined::Missing) };
+pub fn join(store: &Store, of: &str, asked: AddMember, created: &str) -> Result<MemberAdded, StoreError> {
+    let Some(first) = store.job(of)? else { return Ok(MemberAdded::Missing) };
     let mut request: Value = serde_json::from_str(&first.request).unwrap_or_default();
     let (new, title) = if let Some(text) = asked.callout {
         let mut new = request_of(&text, request["lathe_id"].as_str().unwrap_or("long-bed"));
@@ -452,7 +456,7 @@ pub fn join(store: &Store, of: &str, asked: AddMember, created: &str) -> Result<
         (new, format!("{}, {text}", first.title))
     } else {
         let Some(side) = side_of(&first.request).map(Side::other) else {
-            return Ok(Joined::Faulty(vec![Fault::new("/mate", "the thread must be known before its mate can be; identify it first")]));
+            return Ok(MemberAdded::Faulty(vec![Fault::new("/mate", "the thread must be known before its mate can be; identify it first")]));
         };
         if !request["mate"].is_object() {
             request["mate"] = json!({});
@@ -463,18 +467,18 @@ pub fn join(store: &Store, of: &str, asked: AddMember, created: &str) -> Result<
     };
     let new_text = new.to_string();
     if let Err(faults) = keepable(store, &new)? {
-        return Ok(Joined::Faulty(faults));
+        return Ok(MemberAdded::Faulty(faults));
     }
     let changed = (asked.mate && first.frozen.is_none()).then(|| request.to_string());
     let title: String = asked.title.unwrap_or(title).chars().take(120).collect();
     let id = uuid::Uuid::new_v4().to_string();
     let member = NewMember { id: &id, title: &title, request: &new_text, created, mates: asked.mate, request_of_first: changed.as_deref() };
     if !store.add_member(of, &member)? {
-        return Ok(Joined::Mated);
+        return Ok(MemberAdded::Mated);
     }
     match (store.job(&id)?, store.job(of)?) {
-        (Some(job), Some(first)) => Ok(Joined::Done(Box::new(view(store, &job)?), Box::new((first.id, first.revision, first.sequence)))),
-        _ => Ok(Joined::Missing),
+        (Some(job), Some(first)) => Ok(MemberAdded::Done(Box::new(view(store, &job)?), Box::new((first.id, first.revision, first.sequence)))),
+        _ => Ok(MemberAdded::Missing),
     }
 }
 
@@ -536,9 +540,12 @@ enum Outcome {
 /// Changes a job's facts under `If-Match: revision`.
 #[utoipa::path(patch, path = "/api/v1/jobs/{id}", params(("id" = String, Path), ("If-Match" = String, Header)), request_body = JobPatch,
     responses((status = 200, body = JobView), (status = 409, body = Problem), (status = 422, body = Problem), (status = 428, body = Problem)))]
-pub async fn change(State(app): State<App>, Path(id): Path<String>, headers: HeaderMap, body: Bytes) -> Result<Json<JobView>, Problem> {
-    let revision = revision_asked(&headers)?;
-    let (patch, mut faults) = read_json::<JobPatch>(body_json(&body)?);
+pub async fn change(
+    State(app): State<App>,
+    Path(id): Path<String>,
+    Revision(revision): Revision,
+    Sent { read: patch, mut faults }: Sent<JobPatch>,
+) -> Result<Json<JobView>, Problem> {
     faults.extend(patch.title.as_deref().and_then(title_fault));
     if !faults.is_empty() {
         return Err(Problem::faulty(faults));
@@ -568,12 +575,10 @@ pub async fn change(State(app): State<App>, Path(id): Path<String>, headers: Hea
         .await?;
     match outcome {
         Outcome::Done(view) => {
-            Moved::tell(&app, &view.id, view.revision, view.sequence);
+            JobChanged::tell(&app, &view.id, view.revision, view.sequence);
             Ok(Json(*view))
         }
-        Outcome::Stale(view) => {
-            Err(Problem::conflict("/problems/stale", "The job was changed meanwhile; here it is as it now stands.", serde_json::to_value(view).ok()))
-        }
+        Outcome::Stale(view) => Err(Problem::stale("job", &view)),
         Outcome::Begun(view) => Err(Problem::conflict(
             "/problems/begun",
             "The cut has begun: its plan is frozen. Undo back to the start is not enough; make a new job for different facts.",

@@ -1,26 +1,27 @@
 //! The lathes of the shop: described part by part under a revision, duplicated, put away and brought back, read and
 //! written as JSON and as sheets.
 
-use crate::app::App;
+use crate::body::{JsonBody, Revision, Sent};
 use crate::download::{CSV, saved_as};
 use crate::jobs::merge;
-use crate::planning::{body_json, revision_asked};
 use crate::problem::Problem;
+use crate::state::App;
 use axum::Json;
 use axum::body::Bytes;
 use axum::extract::{Path, Query, State};
-use axum::http::{HeaderMap, StatusCode};
+use axum::http::StatusCode;
 use axum::response::IntoResponse;
 use serde::de::DeserializeOwned;
 use serde::{Deserialize, Serialize};
 use serde_json::{Value, json};
 use utoipa::{IntoParams, ToSchema};
-use yoke_core::job::{Fault, Lathe, LatheProfile, checked, long_bed, read_json};
-use yoke_core::shop::{LatheSaid, gears_from_csv, gears_to_csv, look, plate_from_csv, plate_to_csv};
+use yoke_core::faults::{Fault, read_json};
+use yoke_core::job::{Lathe, LatheProfile, checked, long_bed};
+use yoke_core::shop::{LatheDescription, gears_from_csv, gears_to_csv, look, plate_from_csv, plate_to_csv};
 use yoke_store::{Changed, LatheRow, Store, StoreError, TakenIn};
 
 /// Gives an empty shop the one lathe a callout alone is planned on.
-pub fn furnish(store: &Store) -> Result<(), StoreError> {
+pub fn seed_first_lathe(store: &Store) -> Result<(), StoreError> {
     if store.lathes()?.is_empty() {
         store.put_lathe("long-bed", &serde_json::to_string(&long_bed()).unwrap_or_default())?;
     }
@@ -31,7 +32,7 @@ pub fn furnish(store: &Store) -> Result<(), StoreError> {
 pub fn restore(store: &Store, copy: &std::path::Path, scratch: &std::path::Path) -> Result<TakenIn, StoreError> {
     unfurnish(store)?;
     let taken = store.restore(copy, scratch);
-    furnish(store)?;
+    seed_first_lathe(store)?;
     taken
 }
 
@@ -59,7 +60,7 @@ pub struct LatheView {
     profile: Value,
     /// Part by part, in words and drawn.
     #[serde(skip_serializing_if = "Option::is_none")]
-    said: Option<LatheSaid>,
+    said: Option<LatheDescription>,
     /// Titles of the jobs that stand on it.
     jobs: Vec<String>,
 }
@@ -131,9 +132,9 @@ pub async fn lathe(State(app): State<App>, Path(id): Path<String>) -> Result<Jso
 
 /// Adds or replaces a lathe.
 #[utoipa::path(put, path = "/api/v1/lathes/{id}", params(("id" = String, Path)), request_body = LatheProfile, responses((status = 200, body = LatheProfile), (status = 422, body = Problem)))]
-pub async fn put_lathe(State(app): State<App>, Path(id): Path<String>, body: Bytes) -> Result<Json<Value>, Problem> {
+pub async fn put_lathe(State(app): State<App>, Path(id): Path<String>, JsonBody(body): JsonBody) -> Result<Json<Value>, Problem> {
     let plain = !id.is_empty() && id.len() <= 40 && id.bytes().all(|b| b.is_ascii_lowercase() || b.is_ascii_digit() || b == b'-');
-    let read = sound(body_json(&body)?, &id);
+    let read = sound(body, &id);
     let mut faults = read.as_ref().err().cloned().unwrap_or_default();
     if !plain {
         faults.push(Fault::new("/id", "a lathe's id has 1 to 40 small letters, digits and hyphens"));
@@ -179,8 +180,7 @@ pub fn ids(name: &str) -> impl Iterator<Item = String> {
 /// Adds a lathe under an id made from its name.
 #[utoipa::path(post, path = "/api/v1/lathes", request_body = NewLathe,
     responses((status = 201, body = LatheView), (status = 404, body = Problem), (status = 422, body = Problem)))]
-pub async fn add_lathe(State(app): State<App>, body: Bytes) -> Result<(StatusCode, Json<LatheView>), Problem> {
-    let (new, mut faults) = read_json::<NewLathe>(body_json(&body)?);
+pub async fn add_lathe(State(app): State<App>, Sent { read: new, mut faults }: Sent<NewLathe>) -> Result<(StatusCode, Json<LatheView>), Problem> {
     if new.copy_of.is_some() && new.profile.is_some() {
         faults.push(Fault::new("/profile", "give copy_of or profile, not both"));
     }
@@ -244,9 +244,7 @@ async fn keep(app: &App, id: String, revision: i64, change: impl FnOnce(&mut Val
         .await?;
     match changed {
         Changed::Done(view) => Ok(Json(view)),
-        Changed::Stale(view) => {
-            Err(Problem::conflict("/problems/stale", "The lathe was changed meanwhile; here it is as it now stands.", serde_json::to_value(view).ok()))
-        }
+        Changed::Stale(view) => Err(Problem::stale("lathe", &view)),
         Changed::Missing => Err(Problem::missing("lathe")),
     }
 }
@@ -254,9 +252,12 @@ async fn keep(app: &App, id: String, revision: i64, change: impl FnOnce(&mut Val
 /// Changes some parts of a lathe under `If-Match: revision`, by a merge patch (RFC 7396) of its profile.
 #[utoipa::path(patch, path = "/api/v1/lathes/{id}", params(("id" = String, Path), ("If-Match" = String, Header)), request_body = Object,
     responses((status = 200, body = LatheView), (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem), (status = 428, body = Problem)))]
-pub async fn change_lathe(State(app): State<App>, Path(id): Path<String>, headers: HeaderMap, body: Bytes) -> Result<Json<LatheView>, Problem> {
-    let revision = revision_asked(&headers)?;
-    let patch = body_json(&body)?;
+pub async fn change_lathe(
+    State(app): State<App>,
+    Path(id): Path<String>,
+    Revision(revision): Revision,
+    JsonBody(patch): JsonBody,
+) -> Result<Json<LatheView>, Problem> {
     if !patch.is_object() {
         return Err(Problem::fault("", "a change is a JSON object of the parts changed"));
     }
@@ -316,8 +317,7 @@ async fn replace(app: &App, id: String, revision: i64, patch: Value) -> Result<J
 /// Gears from a sheet, under `If-Match: revision`; they replace those the lathe had.
 #[utoipa::path(put, path = "/api/v1/lathes/{id}/gears.csv", params(("id" = String, Path), ("If-Match" = String, Header)), request_body(content = String, content_type = "text/csv"),
     responses((status = 200, body = LatheView), (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem), (status = 428, body = Problem)))]
-pub async fn gears_in(State(app): State<App>, Path(id): Path<String>, headers: HeaderMap, body: Bytes) -> Result<Json<LatheView>, Problem> {
-    let revision = revision_asked(&headers)?;
+pub async fn gears_in(State(app): State<App>, Path(id): Path<String>, Revision(revision): Revision, body: Bytes) -> Result<Json<LatheView>, Problem> {
     let groups = gears_from_csv(&text_of(&body)?).map_err(Problem::faulty)?;
     replace(&app, id, revision, json!({ "gear_groups": groups, "gears": null, "joined": null, "bound": null })).await
 }
@@ -325,8 +325,7 @@ pub async fn gears_in(State(app): State<App>, Path(id): Path<String>, headers: H
 /// A gearbox from a sheet, under `If-Match: revision`; it replaces the one the lathe had.
 #[utoipa::path(put, path = "/api/v1/lathes/{id}/plate.csv", params(("id" = String, Path), ("If-Match" = String, Header)), request_body(content = String, content_type = "text/csv"),
     responses((status = 200, body = LatheView), (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem), (status = 428, body = Problem)))]
-pub async fn plate_in(State(app): State<App>, Path(id): Path<String>, headers: HeaderMap, body: Bytes) -> Result<Json<LatheView>, Problem> {
-    let revision = revision_asked(&headers)?;
+pub async fn plate_in(State(app): State<App>, Path(id): Path<String>, Revision(revision): Revision, body: Bytes) -> Result<Json<LatheView>, Problem> {
     let (gearbox, plate) = plate_from_csv(&text_of(&body)?).map_err(Problem::faulty)?;
     replace(&app, id, revision, json!({ "gearbox": gearbox, "plate": plate })).await
 }

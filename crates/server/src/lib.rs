@@ -9,6 +9,7 @@ mod acts;
 mod app;
 mod batch;
 mod bits;
+mod body;
 mod command;
 mod day;
 mod demo;
@@ -25,6 +26,7 @@ mod problem;
 mod route;
 mod sheets;
 mod shop;
+mod state;
 mod web;
 
 pub use jobs::merge;

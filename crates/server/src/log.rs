@@ -1,10 +1,9 @@
 //! The log of a job: its story, what was learned, its photographs.
 
-use crate::app::App;
 use crate::download::{CSV, saved_as};
-use crate::events::Moved;
 use crate::jobs::{act, acts, facts, frozen_run};
 use crate::problem::Problem;
+use crate::state::{App, JobChanged};
 use axum::Json;
 use axum::body::Bytes;
 use axum::extract::{Path, Query, State};
@@ -14,7 +13,8 @@ use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::{IntoParams, ToSchema};
 use yoke_core::job::{LatheProfile, materials};
-use yoke_core::log::{JobLearned, Learned, Story, Told, fold, learned, reaction_s, result, story, story_csv};
+use yoke_core::log::{JobLearned, Learned, fold, learned, reaction_s};
+use yoke_core::story::{RecordedAct, Story, result, story, story_csv};
 use yoke_store::{JobRow, PhotoRow, Put, Store, StoreError};
 
 /// A photograph, without its picture.
@@ -41,8 +41,8 @@ pub struct LogView {
     photos: Vec<PhotoLine>,
 }
 
-fn told(store: &Store, job: &str) -> Result<Vec<Told>, StoreError> {
-    Ok(store.acts(job)?.into_iter().filter_map(|r| Some(Told { act: act(&r)?, happened: r.happened, source: r.source })).collect())
+fn told(store: &Store, job: &str) -> Result<Vec<RecordedAct>, StoreError> {
+    Ok(store.acts(job)?.into_iter().filter_map(|r| Some(RecordedAct { act: act(&r)?, happened: r.happened, source: r.source })).collect())
 }
 
 /// The story of a job; nothing before its plan is frozen.
@@ -121,14 +121,14 @@ pub async fn learned_all(State(app): State<App>) -> Result<Json<Vec<Learned>>, P
 /// What is looked for on the board.
 #[derive(Deserialize, IntoParams)]
 #[into_params(parameter_in = Query)]
-pub struct Sought {
+pub struct SearchQuery {
     /// Words, all of which must be met with: in the title, the facts, or anything told of the job.
     q: String,
 }
 
 /// Jobs in which every word sought is met with, notes and readings among them; by id.
-#[utoipa::path(get, path = "/api/v1/search", params(Sought), responses((status = 200, body = Vec<String>)))]
-pub async fn search(State(app): State<App>, Query(sought): Query<Sought>) -> Result<Json<Vec<String>>, Problem> {
+#[utoipa::path(get, path = "/api/v1/search", params(SearchQuery), responses((status = 200, body = Vec<String>)))]
+pub async fn search(State(app): State<App>, Query(sought): Query<SearchQuery>) -> Result<Json<Vec<String>>, Problem> {
     let words: Vec<String> = sought.q.to_lowercase().split_whitespace().map(str::to_owned).collect();
     let found = app
         .with_store(move |store| {
@@ -160,7 +160,7 @@ const PHOTOS: usize = 20;
 #[derive(Default, Deserialize, IntoParams)]
 #[serde(default)]
 #[into_params(parameter_in = Query)]
-pub struct Shows {
+pub struct PhotoQuery {
     /// In the user's words.
     says: String,
 }
@@ -177,12 +177,12 @@ fn kind(bytes: &[u8]) -> Option<&'static str> {
 }
 
 /// Keeps a photograph, JPEG or PNG, at most 5 MB; the same again is answered as before.
-#[utoipa::path(put, path = "/api/v1/jobs/{id}/photos/{photo}", params(("id" = String, Path), ("photo" = String, Path), Shows), request_body(content_type = "application/octet-stream"),
+#[utoipa::path(put, path = "/api/v1/jobs/{id}/photos/{photo}", params(("id" = String, Path), ("photo" = String, Path), PhotoQuery), request_body(content_type = "application/octet-stream"),
     responses((status = 204), (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem)))]
 pub async fn keep_photo(
     State(app): State<App>,
     Path((id, photo)): Path<(String, String)>,
-    Query(shows): Query<Shows>,
+    Query(shows): Query<PhotoQuery>,
     body: Bytes,
 ) -> Result<StatusCode, Problem> {
     if photo.is_empty() || photo.len() > 64 {
@@ -201,7 +201,7 @@ pub async fn keep_photo(
     let job = id.clone();
     match app.with_store(move |store| store.put_photo(&job, &row, &body, PHOTOS)).await? {
         Put::Done => {
-            Moved::tell(&app, &id, 0, 0);
+            JobChanged::tell(&app, &id, 0, 0);
             Ok(StatusCode::NO_CONTENT)
         }
         Put::Different => Err(Problem::conflict("/problems/photo-differs", "Another photograph is kept under that id.", None)),

@@ -1,36 +1,27 @@
 //! The stateless heart: plan, callout, gauge.
 
-use crate::app::App;
+use crate::body::{JsonBody, Sent};
 use crate::problem::Problem;
+use crate::state::App;
 use axum::Json;
-use axum::body::Bytes;
+
 use axum::extract::State;
-use axum::http::{HeaderMap, header};
+
 use serde::{Deserialize, Serialize};
 use serde_json::{Value, json};
 use utoipa::ToSchema;
-use yoke_core::gauge::{FitKind, Measured, Verdict};
+use yoke_core::faults::{Fault, read_json};
+use yoke_core::gauge::{Measured, Verdict};
 use yoke_core::gears::Mistake;
-use yoke_core::job::{Fault, Job as Facts, Kit, Lathe, LatheProfile, PlanRequest, read_json, settle};
+use yoke_core::job::{Job as Facts, Kit, Lathe, LatheProfile, PlanRequest, settle};
 use yoke_core::log::{ActKind, judge_told};
 use yoke_core::plan::{Plan, plan as reckon};
 use yoke_core::quantity::{LengthUnit, parse_length, real};
 use yoke_core::thread::identify::{Identified, Sample, SampleRequest, identify as core_identify};
 use yoke_core::thread::series::{Series, of_series};
-use yoke_core::thread::{Side, callout as core_callout};
+use yoke_core::thread::{FitKind, Side, callout as core_callout};
 use yoke_core::working::Quantity;
 use yoke_store::Store;
-
-/// Reads a body as JSON, whatever its content type says.
-pub fn body_json(body: &Bytes) -> Result<Value, Problem> {
-    serde_json::from_slice(body).map_err(|e| Problem::unreadable(e.to_string()))
-}
-
-/// The revision a change was made from, as `If-Match` says.
-pub fn revision_asked(headers: &HeaderMap) -> Result<i64, Problem> {
-    let asked = headers.get(header::IF_MATCH).and_then(|v| v.to_str().ok()).and_then(|v| v.trim_matches('"').parse::<i64>().ok());
-    asked.ok_or_else(|| Problem::precondition("Send If-Match with the revision the change was made from, such as If-Match: 3."))
-}
 
 /// The stored lathe a request names, and the kit it leaves to the drawer.
 fn fetch(store: &Store, request: &mut PlanRequest) -> Result<Option<LatheProfile>, yoke_store::StoreError> {
@@ -58,8 +49,7 @@ pub fn whole_with_store(store: &Store, value: Value) -> Result<Result<Whole, Vec
 
 /// Reckons the whole plan; nothing is stored.
 #[utoipa::path(post, path = "/api/v1/plan", request_body = PlanRequest, responses((status = 200, body = Plan), (status = 422, body = Problem)))]
-pub async fn plan(State(app): State<App>, body: Bytes) -> Result<Json<Plan>, Problem> {
-    let value = body_json(&body)?;
+pub async fn plan(State(app): State<App>, JsonBody(value): JsonBody) -> Result<Json<Plan>, Problem> {
     app.with_store(move |store| plan_with_store(store, value)).await?.map(Json).map_err(Problem::faulty)
 }
 
@@ -100,8 +90,8 @@ pub struct CalloutReads {
 
 /// Reads a callout as it is typed; always 200.
 #[utoipa::path(post, path = "/api/v1/callout", request_body = CalloutRequest, responses((status = 200, body = CalloutAnswer)))]
-pub async fn callout(body: Bytes) -> Result<Json<CalloutAnswer>, Problem> {
-    let request: CalloutRequest = serde_json::from_value(body_json(&body)?).map_err(|e| Problem::fault("/text", format!("text is wanted: {e}")))?;
+pub async fn callout(JsonBody(body): JsonBody) -> Result<Json<CalloutAnswer>, Problem> {
+    let request: CalloutRequest = serde_json::from_value(body).map_err(|e| Problem::fault("/text", format!("text is wanted: {e}")))?;
     Ok(Json(match core_callout::read(&request.text) {
         Ok(spec) => CalloutAnswer {
             reads: Some(CalloutReads {
@@ -120,8 +110,7 @@ pub async fn callout(body: Bytes) -> Result<Json<CalloutAnswer>, Problem> {
 
 /// Ranks the standard threads a sample may be.
 #[utoipa::path(post, path = "/api/v1/identify", request_body = SampleRequest, responses((status = 200, body = Identified), (status = 422, body = Problem)))]
-pub async fn identify(body: Bytes) -> Result<Json<Identified>, Problem> {
-    let (asked, faults) = read_json::<SampleRequest>(body_json(&body)?);
+pub async fn identify(Sent { read: asked, faults }: Sent<SampleRequest>) -> Result<Json<Identified>, Problem> {
     Sample::check(&asked, faults).map(|sample| Json(core_identify(&sample))).map_err(Problem::faulty)
 }
 
@@ -248,7 +237,7 @@ pub struct ScratchBody {
 
 /// What was likely hung.
 #[derive(Serialize, ToSchema)]
-pub struct ScratchSaid {
+pub struct ScratchView {
     /// In one sentence.
     says: String,
     /// Mistakes that give the pitch measured, likeliest first.
@@ -256,9 +245,8 @@ pub struct ScratchSaid {
 }
 
 /// Names the mistakes that would cut the pitch measured on the scratch.
-#[utoipa::path(post, path = "/api/v1/scratch", request_body = ScratchBody, responses((status = 200, body = ScratchSaid), (status = 422, body = Problem)))]
-pub async fn scratch(State(app): State<App>, body: Bytes) -> Result<Json<ScratchSaid>, Problem> {
-    let (request, mut faults) = read_json::<ScratchBody>(body_json(&body)?);
+#[utoipa::path(post, path = "/api/v1/scratch", request_body = ScratchBody, responses((status = 200, body = ScratchView), (status = 422, body = Problem)))]
+pub async fn scratch(State(app): State<App>, Sent { read: request, mut faults }: Sent<ScratchBody>) -> Result<Json<ScratchView>, Problem> {
     let measured = request.measured_mm.filter(|m| m.is_finite() && (0.02..=400.0).contains(m));
     if measured.is_none() {
         faults.push(Fault::new("/measured_mm", "the pitch measured on the scratch is wanted, 0.02 to 400 mm"));
@@ -275,13 +263,12 @@ pub async fn scratch(State(app): State<App>, body: Bytes) -> Result<Json<Scratch
         return Err(Problem::faulty(faults));
     };
     let (says, mistakes) = plan.gears.misfit(lathe, plan.thread.starts, measured);
-    Ok(Json(ScratchSaid { says, mistakes }))
+    Ok(Json(ScratchView { says, mistakes }))
 }
 
 /// Judges readings against a plan; nothing is stored.
 #[utoipa::path(post, path = "/api/v1/gauge", request_body = GaugeBody, responses((status = 200, body = Verdict), (status = 422, body = Problem)))]
-pub async fn gauge(State(app): State<App>, body: Bytes) -> Result<Json<Verdict>, Problem> {
-    let (request, mut faults) = read_json::<GaugeBody>(body_json(&body)?);
+pub async fn gauge(State(app): State<App>, Sent { read: request, mut faults }: Sent<GaugeBody>) -> Result<Json<Verdict>, Problem> {
     let planned = app.with_store(move |store| plan_with_store(store, request.plan)).await?;
     let planned = planned.map_err(|inner| {
         // Where the plan's own fields are faulty, say so from the root of this request.
@@ -343,8 +330,8 @@ pub struct LengthAnswer {
 
 /// Reads a length the way a machinist writes it; always 200.
 #[utoipa::path(post, path = "/api/v1/length", request_body = LengthRequest, responses((status = 200, body = LengthAnswer)))]
-pub async fn length(body: Bytes) -> Result<Json<LengthAnswer>, Problem> {
-    let request: LengthRequest = serde_json::from_value(body_json(&body)?).map_err(|e| Problem::fault("", e.to_string()))?;
+pub async fn length(JsonBody(body): JsonBody) -> Result<Json<LengthAnswer>, Problem> {
+    let request: LengthRequest = serde_json::from_value(body).map_err(|e| Problem::fault("", e.to_string()))?;
     Ok(Json(match parse_length(&request.text, request.unit.unwrap_or(LengthUnit::Mm)) {
         Ok(length) => LengthAnswer { mm: Some(real(&length.mm)), missing: None },
         Err(fault) => LengthAnswer { mm: None, missing: Some(fault.0) },

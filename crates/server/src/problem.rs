@@ -5,7 +5,7 @@ use axum::response::{IntoResponse, Response};
 use serde::Serialize;
 use serde_json::Value;
 use utoipa::ToSchema;
-use yoke_core::job::Fault;
+use yoke_core::faults::Fault;
 use yoke_store::StoreError;
 
 /// What went wrong, and where.
@@ -58,6 +58,12 @@ impl Problem {
     /// What was sent was made from an older state, or stands against what is recorded.
     pub fn conflict(kind: &'static str, detail: impl Into<String>, current: Option<Value>) -> Self {
         Self { current, ..Self::new(StatusCode::CONFLICT, kind, "Overtaken", detail) }
+    }
+
+    /// Something was changed since the sender saw it; `now` is how it stands.
+    pub fn stale(what: &str, now: &impl Serialize) -> Self {
+        let detail = format!("The {what} was changed meanwhile; here it is as it now stands.");
+        Self::conflict("/problems/stale", detail, serde_json::to_value(now).ok())
     }
 
     /// A header the request must carry.

@@ -1,19 +1,19 @@
 //! A part's route: made from its jobs until the user changes it, and ticked as it is done.
 
-use crate::app::App;
-use crate::events::Moved;
+use crate::body::{Revision, Sent};
 use crate::jobs::{acts, facts, frozen_run};
-use crate::planning::{Whole, body_json, revision_asked, whole_with_store};
+use crate::planning::{Whole, whole_with_store};
 use crate::problem::Problem;
+use crate::state::{App, JobChanged};
 use axum::Json;
-use axum::body::Bytes;
+
 use axum::extract::{Path, State};
-use axum::http::HeaderMap;
+
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
-use yoke_core::job::{Fault, read_json};
+use yoke_core::faults::Fault;
 use yoke_core::log::fold;
-use yoke_core::route::{Member, Route, RouteSaid, propose, said};
+use yoke_core::route::{Member, Route, RouteDetail, propose, said};
 use yoke_store::{Changed, JobRow, Store, StoreError};
 
 /// What its sheet is kept as.
@@ -40,7 +40,7 @@ pub struct RouteView {
     /// As it is kept, to be changed and sent back.
     route: Route,
     /// As it is shown.
-    said: RouteSaid,
+    said: RouteDetail,
     /// Its jobs.
     jobs: Vec<RouteJob>,
     /// Jobs of the part that do not plan yet, by title.
@@ -48,7 +48,7 @@ pub struct RouteView {
 }
 
 /// The jobs of a route, planned.
-pub struct Ready {
+pub struct PlannedRoute {
     /// Whose route it is.
     pub owner: String,
     /// The job its ticks are kept with: of a batch each part has its own.
@@ -58,7 +58,7 @@ pub struct Ready {
     batch: bool,
 }
 
-impl Ready {
+impl PlannedRoute {
     /// Plans the jobs of the route a job is in.
     pub fn of(store: &Store, job: &JobRow) -> Result<Self, StoreError> {
         let batch = job.batch.is_some();
@@ -127,7 +127,7 @@ struct Shown {
 impl Shown {
     /// The answer to a change, told to every page that shows it.
     fn told(self, app: &App) -> Json<RouteView> {
-        self.of.iter().for_each(|id| Moved::tell(app, id, 0, 0));
+        self.of.iter().for_each(|id| JobChanged::tell(app, id, 0, 0));
         Json(self.view)
     }
 }
@@ -135,11 +135,11 @@ impl Shown {
 /// The route of the part a job belongs to.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/route", params(("id" = String, Path)), responses((status = 200, body = RouteView), (status = 404, body = Problem)))]
 pub async fn route(State(app): State<App>, Path(id): Path<String>) -> Result<Json<RouteView>, Problem> {
-    let shown = app.with_store(move |store| store.job(&id)?.map(|job| Ready::of(store, &job)?.shown(store)).transpose()).await?;
+    let shown = app.with_store(move |store| store.job(&id)?.map(|job| PlannedRoute::of(store, &job)?.shown(store)).transpose()).await?;
     shown.map(|s| Json(s.view)).ok_or_else(|| Problem::missing("job"))
 }
 
-enum Kept {
+enum RouteSaved {
     Done(Box<Shown>),
     Stale(Box<Shown>),
     Faulty(Vec<Fault>),
@@ -149,33 +149,34 @@ enum Kept {
 /// Keeps a route as the user has it, under `If-Match: revision`; 0 while it is the app's own.
 #[utoipa::path(put, path = "/api/v1/jobs/{id}/route", params(("id" = String, Path), ("If-Match" = String, Header)), request_body = Route,
     responses((status = 200, body = RouteView), (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem), (status = 428, body = Problem)))]
-pub async fn put_route(State(app): State<App>, Path(id): Path<String>, headers: HeaderMap, body: Bytes) -> Result<Json<RouteView>, Problem> {
-    let revision = revision_asked(&headers)?;
-    let (route, faults) = read_json::<Route>(body_json(&body)?);
+pub async fn put_route(
+    State(app): State<App>,
+    Path(id): Path<String>,
+    Revision(revision): Revision,
+    Sent { read: route, faults }: Sent<Route>,
+) -> Result<Json<RouteView>, Problem> {
     if !faults.is_empty() {
         return Err(Problem::faulty(faults));
     }
     let kept = app
         .with_store(move |store| {
-            let Some(job) = store.job(&id)? else { return Ok(Kept::Missing) };
-            let ready = Ready::of(store, &job)?;
+            let Some(job) = store.job(&id)? else { return Ok(RouteSaved::Missing) };
+            let ready = PlannedRoute::of(store, &job)?;
             let faults = route.check(&ready.members().iter().map(|m| m.job).collect::<Vec<_>>());
             if !faults.is_empty() {
-                return Ok(Kept::Faulty(faults));
+                return Ok(RouteSaved::Faulty(faults));
             }
             Ok(match store.put_sheet(&ready.owner, KIND, revision, &serde_json::to_string(&route).unwrap_or_default())? {
-                Changed::Done(_) => Kept::Done(Box::new(ready.shown(store)?)),
-                Changed::Stale(_) | Changed::Missing => Kept::Stale(Box::new(ready.shown(store)?)),
+                Changed::Done(_) => RouteSaved::Done(Box::new(ready.shown(store)?)),
+                Changed::Stale(_) | Changed::Missing => RouteSaved::Stale(Box::new(ready.shown(store)?)),
             })
         })
         .await?;
     match kept {
-        Kept::Done(shown) => Ok(shown.told(&app)),
-        Kept::Stale(now) => {
-            Err(Problem::conflict("/problems/stale", "The route was changed meanwhile; here it is as it now stands.", serde_json::to_value(now.view).ok()))
-        }
-        Kept::Faulty(faults) => Err(Problem::faulty(faults)),
-        Kept::Missing => Err(Problem::missing("job")),
+        RouteSaved::Done(shown) => Ok(shown.told(&app)),
+        RouteSaved::Stale(now) => Err(Problem::stale("route", &now.view)),
+        RouteSaved::Faulty(faults) => Err(Problem::faulty(faults)),
+        RouteSaved::Missing => Err(Problem::missing("job")),
     }
 }
 
@@ -185,7 +186,7 @@ pub async fn drop_route(State(app): State<App>, Path(id): Path<String>) -> Resul
     let shown = app
         .with_store(move |store| {
             let Some(job) = store.job(&id)? else { return Ok(None) };
-            let ready = Ready::of(store, &job)?;
+            let ready = PlannedRoute::of(store, &job)?;
             store.drop_sheet(&ready.owner, KIND)?;
             ready.shown(store).map(Some)
         })
@@ -204,8 +205,11 @@ pub struct TickBody {
 /// Ticks an operation, or takes the tick back; the same again changes nothing.
 #[utoipa::path(put, path = "/api/v1/jobs/{id}/route/ops/{op}", params(("id" = String, Path), ("op" = String, Path)), request_body = TickBody,
     responses((status = 200, body = RouteView), (status = 404, body = Problem), (status = 422, body = Problem)))]
-pub async fn tick(State(app): State<App>, Path((id, op)): Path<(String, String)>, body: Bytes) -> Result<Json<RouteView>, Problem> {
-    let (asked, faults) = read_json::<TickBody>(body_json(&body)?);
+pub async fn tick(
+    State(app): State<App>,
+    Path((id, op)): Path<(String, String)>,
+    Sent { read: asked, faults }: Sent<TickBody>,
+) -> Result<Json<RouteView>, Problem> {
     if !faults.is_empty() {
         return Err(Problem::faulty(faults));
     }
@@ -213,7 +217,7 @@ pub async fn tick(State(app): State<App>, Path((id, op)): Path<(String, String)>
     let shown = app
         .with_store(move |store| {
             let Some(job) = store.job(&id)? else { return Ok(None) };
-            let ready = Ready::of(store, &job)?;
+            let ready = PlannedRoute::of(store, &job)?;
             if !ready.route(store)?.0.ops().any(|(_, o)| o.id == op) {
                 return Ok(None);
             }

@@ -1,18 +1,16 @@
 //! What is drawn of a job on request, beside its plan: the set-up, and the groove as simulated.
 
-use crate::app::App;
 use crate::jobs::{acts, facts, frozen_run};
 use crate::planning::{Whole, whole_with_store};
 use crate::problem::Problem;
+use crate::state::App;
 use axum::Json;
 use axum::extract::{Path, State};
-use yoke_core::cut::{GrooveSheet, groove_sheet};
-use yoke_core::gauge::{GaugeSheet, gauge_sheet};
 use yoke_core::log::fold;
 use yoke_core::paper::{Papers, papers};
 use yoke_core::route::Member;
-use yoke_core::setup::{SetupSheet, setup_sheet};
-use yoke_core::trouble::{Known, TroubleSheet, trouble_sheet};
+use yoke_core::sheets::{GaugeSheet, GrooveSheet, SetupSheet, gauge_sheet, groove_sheet, setup_sheet};
+use yoke_core::trouble::{JobEvidence, TroubleSheet, trouble_sheet};
 
 /// The plan of a stored job from its facts as they stand, with what it was reckoned from. A job begun keeps its facts.
 pub async fn whole(app: &App, id: String) -> Result<Whole, Problem> {
@@ -57,7 +55,7 @@ pub async fn troubles(State(app): State<App>, Path(id): Path<String>) -> Result<
         })
         .await?;
     let run = frozen.map(|f| fold(&f, &acts));
-    Ok(Json(trouble_sheet(&Known::of((&plan, &job, &lathe), run.as_ref(), &acts))))
+    Ok(Json(trouble_sheet(&JobEvidence::of((&plan, &job, &lathe), run.as_ref(), &acts))))
 }
 
 /// What is printed of a job.

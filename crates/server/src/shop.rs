@@ -1,52 +1,52 @@
 //! The shop: what is reckoned of its lathes, the kit, materials, and the rules' texts.
 
-use crate::app::App;
+use crate::body::Sent;
 use crate::download::{CSV, saved_as};
 use crate::lathes::{profile, stored};
-use crate::planning::body_json;
 use crate::problem::Problem;
+use crate::state::App;
 use axum::Json;
-use axum::body::Bytes;
+
 use axum::extract::{Path, Query, State};
 use axum::response::IntoResponse;
 use serde::Deserialize;
 use serde_json::json;
 use utoipa::IntoParams;
-use yoke_core::gears::{ChartRow, Purchases, TrainRow, TrialRequest, TrialSaid, chart as pitch_chart, pitches_wanted, purchases, standard_pitches};
-use yoke_core::job::{Fault, Kit, Material, PlanRequest, PlateRead, PlateRequest, Vocabulary, materials as all_materials, read_json, settle};
-use yoke_core::pad::{FeedsSaid, feeds_said};
+use yoke_core::faults::Fault;
+use yoke_core::gears::{ChartRow, Purchases, TrainRow, TrialRequest, TrialView, chart as pitch_chart, pitches_wanted, purchases, standard_pitches};
+use yoke_core::job::pad::{FeedChoice, feeds_said};
+use yoke_core::job::{Kit, Material, PlanRequest, PlateRead, PlateRequest, materials as all_materials, settle};
 use yoke_core::quantity::{LengthUnit, real};
-use yoke_core::words::Words;
-use yoke_core::working::{Rule, rules as all_rules};
+use yoke_core::rulebook::rules as all_rules;
+
+use yoke_core::working::Rule;
 use yoke_store::Store;
 
 /// The pitch chart of a lathe: every standard pitch, its best train, and when the half-nut may open.
 #[utoipa::path(get, path = "/api/v1/lathes/{id}/chart", params(("id" = String, Path)), responses((status = 200, body = Vec<ChartRow>), (status = 404, body = Problem)))]
 pub async fn chart(State(app): State<App>, Path(id): Path<String>) -> Result<Json<Vec<ChartRow>>, Problem> {
     let lathe = stored(&app, id).await?;
-    Ok(Json(pitch_chart(&lathe, &Words::of(Vocabulary::default()))))
+    Ok(Json(pitch_chart(&lathe)))
 }
 
 /// Reads the gearbox from its plate: the ratio of every lever position, and cells that do not fit the rest.
 #[utoipa::path(post, path = "/api/v1/lathes/{id}/plate", params(("id" = String, Path)), request_body = PlateRequest, responses((status = 200, body = PlateRead), (status = 404, body = Problem), (status = 422, body = Problem)))]
-pub async fn plate(State(app): State<App>, Path(id): Path<String>, body: Bytes) -> Result<Json<PlateRead>, Problem> {
+pub async fn plate(State(app): State<App>, Path(id): Path<String>, Sent { read: asked, faults }: Sent<PlateRequest>) -> Result<Json<PlateRead>, Problem> {
     let profile = profile(&app, id).await?;
-    let (asked, faults) = read_json::<PlateRequest>(body_json(&body)?);
     if faults.is_empty() { asked.read(&profile).map(Json).map_err(Problem::faulty) } else { Err(Problem::faulty(faults)) }
 }
 
 /// Works out the fixed ratio and the dial's teeth from a minute's trial.
-#[utoipa::path(post, path = "/api/v1/lathes/{id}/trial", params(("id" = String, Path)), request_body = TrialRequest, responses((status = 200, body = TrialSaid), (status = 404, body = Problem), (status = 422, body = Problem)))]
-pub async fn trial(State(app): State<App>, Path(id): Path<String>, body: Bytes) -> Result<Json<TrialSaid>, Problem> {
+#[utoipa::path(post, path = "/api/v1/lathes/{id}/trial", params(("id" = String, Path)), request_body = TrialRequest, responses((status = 200, body = TrialView), (status = 404, body = Problem), (status = 422, body = Problem)))]
+pub async fn trial(State(app): State<App>, Path(id): Path<String>, Sent { read: asked, faults }: Sent<TrialRequest>) -> Result<Json<TrialView>, Problem> {
     let profile = profile(&app, id).await?;
-    let (asked, faults) = read_json::<TrialRequest>(body_json(&body)?);
     if faults.is_empty() { asked.read(&profile).map(Json).map_err(Problem::faulty) } else { Err(Problem::faulty(faults)) }
 }
 
 /// Which pitches a purchase is for.
 #[derive(Deserialize, IntoParams)]
 #[into_params(parameter_in = Query)]
-pub struct Bought {
+pub struct PurchaseQuery {
     /// Metric pitches or inch ones; of a list, the unit of a number alone.
     unit: LengthUnit,
     /// A list of one's own, such as `1.25 mm, 11.5 TPI, 2 x 5 TPI`, in place of the usual pitches.
@@ -57,8 +57,8 @@ pub struct Bought {
 const BOUGHT_MM: std::ops::RangeInclusive<f64> = 0.5..=6.5;
 
 /// Gears to make or buy, so that the usual pitches, or those listed, are cut exactly.
-#[utoipa::path(get, path = "/api/v1/lathes/{id}/purchases", params(("id" = String, Path), Bought), responses((status = 200, body = Purchases), (status = 404, body = Problem), (status = 422, body = Problem)))]
-pub async fn buy(State(app): State<App>, Path(id): Path<String>, Query(asked): Query<Bought>) -> Result<Json<Purchases>, Problem> {
+#[utoipa::path(get, path = "/api/v1/lathes/{id}/purchases", params(("id" = String, Path), PurchaseQuery), responses((status = 200, body = Purchases), (status = 404, body = Problem), (status = 422, body = Problem)))]
+pub async fn buy(State(app): State<App>, Path(id): Path<String>, Query(asked): Query<PurchaseQuery>) -> Result<Json<Purchases>, Problem> {
     let lathe = stored(&app, id).await?;
     let usual = || standard_pitches().into_iter().filter(|(_, unit, lead)| *unit == asked.unit && BOUGHT_MM.contains(&real(lead)));
     let wanted = match &asked.pitches {
@@ -77,7 +77,7 @@ pub async fn chart_csv(State(app): State<App>, Path(id): Path<String>) -> Result
     let teeth = |list: &[u16]| list.iter().map(u16::to_string).collect::<Vec<_>>().join(" ");
     let written =
         csv.write_record(["pitch", "pitch_mm", "drivers", "driven", "idlers", "gearbox", "error_ppm", "fits", "changes", "half_nut"]).and_then(|()| {
-            pitch_chart(&lathe, &Words::of(Vocabulary::default())).iter().try_for_each(|row| {
+            pitch_chart(&lathe).iter().try_for_each(|row| {
                 let of = |pick: &dyn Fn(&TrainRow) -> String| row.train.as_ref().map_or_else(String::new, pick);
                 csv.write_record([
                     row.pitch.clone(),
@@ -106,8 +106,7 @@ pub async fn kit(State(app): State<App>) -> Result<Json<Kit>, Problem> {
 
 /// Replaces the kit.
 #[utoipa::path(put, path = "/api/v1/kit", request_body = Kit, responses((status = 200, body = Kit), (status = 422, body = Problem)))]
-pub async fn put_kit(State(app): State<App>, body: Bytes) -> Result<Json<Kit>, Problem> {
-    let (kit, faults) = read_json::<Kit>(body_json(&body)?);
+pub async fn put_kit(State(app): State<App>, Sent { read: kit, faults }: Sent<Kit>) -> Result<Json<Kit>, Problem> {
     let trial: PlanRequest = serde_json::from_value(json!({ "thread": { "callout": "M20" } }))?;
     let faults = match settle(&PlanRequest { kit: Some(kit.clone()), ..trial }, None, faults) {
         Err(faults) => faults.into_iter().map(|f| Fault::new(f.pointer.replacen("/kit", "", 1), f.detail)).collect(),
@@ -128,8 +127,8 @@ pub async fn materials() -> Json<&'static [Material]> {
 }
 
 /// The facts a sum of the bench pad may feed.
-#[utoipa::path(get, path = "/api/v1/feeds", responses((status = 200, body = Vec<FeedsSaid>)))]
-pub async fn feeds() -> Json<[FeedsSaid; 5]> {
+#[utoipa::path(get, path = "/api/v1/feeds", responses((status = 200, body = Vec<FeedChoice>)))]
+pub async fn feeds() -> Json<[FeedChoice; 5]> {
     Json(feeds_said())
 }
 

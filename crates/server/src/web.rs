@@ -1,8 +1,8 @@
 //! The web app, as the binary carries it.
 
-use crate::app::App;
 use crate::guard::Nonce;
 use crate::problem::Problem;
+use crate::state::App;
 use axum::Extension;
 use axum::extract::State;
 use axum::http::{StatusCode, Uri, header};

@@ -85,7 +85,7 @@ impl Store {
     /// # Errors
     /// [`StoreError::NotACopy`] with what is wrong with the file and where, or what SQLite says.
     pub fn restore(&self, from: &Path, scratch: &Path) -> Result<TakenIn, StoreError> {
-        let copy = Looked::through(from, scratch)?;
+        let copy = VerifiedCopy::through(from, scratch)?;
         let mut connection = self.lock();
         connection.execute("ATTACH DATABASE ?1 AS taken", [copy.path.to_string_lossy().as_ref()])?;
         let taken = take_in(&mut connection);
@@ -95,11 +95,11 @@ impl Store {
 }
 
 /// A copy of the file to be restored, looked through and brought up to date; gone when dropped.
-struct Looked {
+struct VerifiedCopy {
     path: PathBuf,
 }
 
-impl Drop for Looked {
+impl Drop for VerifiedCopy {
     fn drop(&mut self) {
         for ending in ["", "-wal", "-shm"] {
             let mut name = self.path.clone().into_os_string();
@@ -109,7 +109,7 @@ impl Drop for Looked {
     }
 }
 
-impl Looked {
+impl VerifiedCopy {
     fn through(from: &Path, scratch: &Path) -> Result<Self, StoreError> {
         let bytes = std::fs::read(from).map_err(|e| refuse(from, format!("it cannot be read: {e}")))?;
         if !bytes.starts_with(HEADER) {

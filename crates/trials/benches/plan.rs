@@ -4,14 +4,14 @@
 use criterion::{Criterion, criterion_group, criterion_main};
 use serde_json::json;
 use std::hint::black_box;
-use yoke_core::cut::groove_sheet;
-use yoke_core::gauge::{Estimate, Groove, Seen};
+use yoke_core::faults::read_json;
+use yoke_core::gauge::{Estimate, Observation};
 use yoke_core::gears::{Table, Wanted, chart, search};
-use yoke_core::job::{Job, Kit, Lathe, PlanRequest, Vocabulary, read_json, settle};
+use yoke_core::job::{Job, Kit, Lathe, PlanRequest, settle};
 use yoke_core::plan::plan;
 use yoke_core::quantity::{Ratio, real};
-use yoke_core::thread::callout;
-use yoke_core::words::Words;
+use yoke_core::sheets::groove_sheet;
+use yoke_core::thread::{Groove, callout};
 
 const TWENTY: [i64; 20] = [20, 24, 28, 30, 32, 35, 36, 40, 44, 45, 46, 48, 50, 52, 55, 56, 60, 63, 64, 127];
 
@@ -90,7 +90,7 @@ fn benches(c: &mut Criterion) {
     // The estimate takes in a reading after sixty passes and says the next cut; a wire finds its seat.
     let sets: Vec<f64> = cut.run.passes.iter().map(|p| p.radial_mm).collect();
     let before = Estimate::before(&cut.run).expect("the flanks slant");
-    let seen = Seen::Size { mm: cut.run.limits_mm[1] + 0.1, doubt_mm: 0.005 };
+    let seen = Observation::Size { mm: cut.run.limits_mm[1] + 0.1, doubt_mm: 0.005 };
     c.bench_function("estimate: a reading taken in, and the next cut", |b| {
         b.iter(|| {
             let mut known = before.clone();
@@ -110,8 +110,7 @@ fn benches(c: &mut Criterion) {
     c.bench_function("table of six-gear trains, 40 gears", |b| b.iter(|| Table::of(black_box(&large))));
     let table = Table::of(&large);
     c.bench_function("six-gear search, 40 gears, 12 levers, table warm", |b| b.iter(|| search(black_box(&large), &table, &required, &wanted)));
-    let words = Words::of(Vocabulary::American);
-    c.bench_function("whole pitch chart, six gears, 40 gears, 12 levers", |b| b.iter(|| chart(black_box(&large), &words)));
+    c.bench_function("whole pitch chart, six gears, 40 gears, 12 levers", |b| b.iter(|| chart(black_box(&large))));
     println!("peak memory so far: {}", peak_kb().unwrap_or_default());
     let mut slow = c.benchmark_group("naive");
     slow.sample_size(10);

@@ -2,10 +2,14 @@
 #![allow(clippy::panic)] // a failure is a failed trial
 
 use serde_json::{Value, json};
-use yoke_core::gauge::{Fit, FitKind, Measured, Verdict};
-use yoke_core::job::{Fault, PlanRequest, read_json, settle};
-use yoke_core::log::{ActKind, RunPlan, judge_told};
+use yoke_core::faults::{Fault, read_json};
+use yoke_core::gauge::{Measured, Verdict};
+use yoke_core::job::{PlanRequest, settle};
+use yoke_core::log::{ActKind, judge_told};
 use yoke_core::plan::{Plan, plan};
+use yoke_core::run::RunPlan;
+use yoke_core::thread::{Fit, FitKind};
+use yoke_core::watch::Code;
 
 /// Plans a request, or says what is faulty.
 pub fn reckon(request: Value) -> Result<Plan, Vec<Fault>> {
@@ -53,8 +57,12 @@ pub fn on(index: usize, callout: &str) -> Plan {
 }
 
 /// Whether watch holds a code at a level.
+///
+/// # Panics
+/// When there is no such code, which would otherwise never be held.
 pub fn watches(plan: &Plan, level: &str, code: &str) -> bool {
-    plan.watch.iter().any(|w| w.code == code && serde_json::to_value(w.level).is_ok_and(|l| l == level))
+    assert!(Code::ALL.iter().any(|c| c.name() == code), "{code} is no code of watch");
+    plan.watch.iter().any(|w| w.code.name() == code && serde_json::to_value(w.level).is_ok_and(|l| l == level))
 }
 
 /// Cases of a long trial: a tenth of them in the everyday check, all when everything is proven.

@@ -6,13 +6,17 @@ use xshell::{Shell, cmd};
 /// Web types, made from the description beside it.
 const TYPES: &str = "web/src/api/schema.d.ts";
 
-/// Writes the API's description, the web side's types from it, and the schema of a shop file.
+/// Writes the API's description, the web side's types from it, the schema of a shop file and the list of house values.
 pub fn write(sh: &Shell) -> Outcome {
     tools::npm(sh)?;
+    cmd!(sh, "cargo build --quiet --workspace --bin yoke-turn").run().map_err(text)?;
+    let program = tools::target(sh).join("debug/yoke-turn");
     for (command, file) in [("openapi", "web/openapi.json"), ("schema", "docs/formats/shop.schema.json")] {
-        let made = cmd!(sh, "cargo run --quiet --workspace --bin yoke-turn -- {command}").read().map_err(text)?;
+        let made = cmd!(sh, "{program} {command}").read().map_err(text)?;
         sh.write_file(file, made + "\n").map_err(text)?;
     }
+    let _write = sh.push_env("YOKE_WRITE", "1");
+    cmd!(sh, "cargo test --quiet --workspace --test trials house_values").run().map_err(text)?;
     types(sh)
 }
 

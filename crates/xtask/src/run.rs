@@ -1,24 +1,19 @@
 //! Running the app: the demo, the two sides in development, pictures and measurements.
 
 use crate::{Outcome, text, tools};
-use std::path::PathBuf;
 use xshell::{Shell, cmd};
-
-/// Where cargo puts what it builds.
-fn target(sh: &Shell) -> PathBuf {
-    sh.var_os("CARGO_TARGET_DIR").map_or_else(|| sh.current_dir().join("target"), PathBuf::from)
-}
 
 /// Builds both sides at once, the server first without the web app, and serves the demo yard.
 pub fn demo(sh: &Shell, more: &[String]) -> Outcome {
     let web = sh.clone();
     std::thread::scope(|scope| {
         let web = scope.spawn(move || tools::web(&web));
-        let server = cmd!(sh, "cargo build --release -p yoke-server").run().map_err(text);
+        // Both are named, so that both builds resolve the same features and nothing is compiled twice; only libraries are built.
+        let server = cmd!(sh, "cargo build --release -p yoke-turn -p yoke-server --lib").run().map_err(text);
         server.and(web.join().unwrap_or_else(|_| Err("the web side's build stopped short".into())))
     })?;
     cmd!(sh, "cargo build --release -p yoke-turn").run().map_err(text)?;
-    let program = target(sh).join("release/yoke-turn");
+    let program = tools::target(sh).join("release/yoke-turn");
     cmd!(sh, "{program} --demo {more...}").run().map_err(text)
 }
 
@@ -47,7 +42,7 @@ fn newest(folder: &std::path::Path) -> Option<std::time::SystemTime> {
 }
 
 fn keep_serving(sh: &Shell, more: &[String]) -> Outcome {
-    let (crates, program) = (sh.current_dir().join("crates"), target(sh).join("debug/yoke-turn"));
+    let (crates, program) = (sh.current_dir().join("crates"), tools::target(sh).join("debug/yoke-turn"));
     let mut server: Option<std::process::Child> = None;
     let mut built = None;
     loop {
@@ -73,7 +68,7 @@ pub fn shots(sh: &Shell, names: &[String]) -> Outcome {
     tools::browser(sh)?;
     tools::web(sh)?;
     cmd!(sh, "cargo build --workspace --bin yoke-turn --bin shots").run().map_err(text)?;
-    let program = target(sh).join("debug/shots");
+    let program = tools::target(sh).join("debug/shots");
     cmd!(sh, "{program} {names...}").run().map_err(text)
 }
 

@@ -1,7 +1,13 @@
 //! What the machine must have, and getting it: Node's packages, the browser.
 
 use crate::{Outcome, text};
+use std::path::PathBuf;
 use xshell::{Shell, cmd};
+
+/// Where cargo puts what it builds.
+pub fn target(sh: &Shell) -> PathBuf {
+    sh.var_os("CARGO_TARGET_DIR").map_or_else(|| sh.current_dir().join("target"), PathBuf::from)
+}
 
 /// Oldest Node that serves, as `engines` in web/package.json says too.
 const NODE: u32 = 20;

@@ -1106,7 +1106,7 @@ export interface components {
             text: string;
         };
         /** @description Sizes between balls in a bore. */
-        BallSaid: {
+        BallView: {
             /** @description The ball. */
             ball_mm: components["schemas"]["Quantity"];
             /** @description Between three of them and flat anvils. */
@@ -1143,7 +1143,7 @@ export interface components {
             id: string;
             next?: components["schemas"]["NextPart"] | null;
             /** @description The orders across its parts, side by side. */
-            orders: components["schemas"]["OrderSaid"][];
+            orders: components["schemas"]["OrderView"][];
             /**
              * Format: int64
              * @description Goes up with every change.
@@ -1448,11 +1448,11 @@ export interface components {
             /** @description The blank to scale. */
             drawing: components["schemas"]["Drawing"];
             /** @description How the thread may end, side by side. */
-            endings: components["schemas"]["EndingSaid"][];
+            endings: components["schemas"]["EndingView"][];
             /** @description Why the one recommended is. */
             holding_reason: string;
             /** @description Ways of holding it, side by side. */
-            holdings: components["schemas"]["HoldingSaid"][];
+            holdings: components["schemas"]["HoldingView"][];
             /** @description The mark to work to where the end cannot be seen. */
             mark: components["schemas"]["Mark"];
             /** @description Upper limit. */
@@ -1461,13 +1461,13 @@ export interface components {
             measured: boolean;
             /** @description Lower limit. */
             min_mm: components["schemas"]["Quantity"];
-            parallel?: components["schemas"]["ParallelSaid"] | null;
+            parallel?: components["schemas"]["ParallelView"] | null;
             /** @description Plain dimensions of the part. */
             plain?: components["schemas"]["PlainLine"][];
             plug?: components["schemas"]["Plug"] | null;
             register?: components["schemas"]["Register"] | null;
             relief?: components["schemas"]["Relief"] | null;
-            run_out?: components["schemas"]["RunOutSaid"] | null;
+            run_out?: components["schemas"]["RunOutView"] | null;
             /** @description What to turn, in one sentence in mm. */
             says: string;
             slenderness?: components["schemas"]["Slenderness"] | null;
@@ -1586,7 +1586,7 @@ export interface components {
             spring_doubt: number;
         };
         /** @description A cause, as it stands on this job. */
-        CauseSaid: {
+        CauseView: {
             /** @description What is behind it. */
             cause: string;
             /** @description Stable code. */
@@ -1600,7 +1600,7 @@ export interface components {
             /** @description What would settle it. */
             settles: string;
             /** @description How it stands by the numbers. */
-            standing: components["schemas"]["Standing"];
+            standing: components["schemas"]["EvidenceState"];
             /** @description What they say. */
             why: string;
         };
@@ -1608,7 +1608,7 @@ export interface components {
         Cell: {
             read?: components["schemas"]["Quantity"] | null;
             /** @description How it stands. */
-            stands: components["schemas"]["Stands"];
+            stands: components["schemas"]["SizeState"];
         };
         /** @description One pitch of the chart. */
         ChartRow: {
@@ -1672,6 +1672,23 @@ export interface components {
          * @enum {string}
          */
         Chuck: "screwed" | "cam_lock" | "bolted";
+        /** @description A set-up, shown. */
+        ChuckingView: {
+            /** @description How it is held. */
+            held: string;
+            /** @description Stable name. */
+            id: string;
+            /** @description What must be true before the part leaves it. */
+            leave: components["schemas"]["Must"][];
+            /** @description How many of those, from the first, are the app's; the rest are the user's own. */
+            leave_made: number;
+            /** @description Its operations. */
+            ops: components["schemas"]["OperationView"][];
+            /** @description The piece in it, by its job. */
+            piece?: string | null;
+            /** @description What that piece is called. */
+            piece_says: string;
+        };
         /** @description A circle, with the way it turns seen from the tailstock end where that matters. */
         Circle: {
             /**
@@ -1706,7 +1723,7 @@ export interface components {
             now: components["schemas"]["Quantity"];
         };
         /** @description Room between a gear and something it must not touch. */
-        ClearanceSaid: {
+        ClearanceView: {
             /** @description Between what. */
             between: string;
             /** @description How much. */
@@ -1719,6 +1736,11 @@ export interface components {
             /** @description Pitch diameter, least and most. */
             pitch_mm: components["schemas"]["Quantity"][];
         };
+        /**
+         * @description What a judgement is about. The names are stable: browsers and files in the field hold them.
+         * @enum {string}
+         */
+        Code: "assumed_default" | "bar_unfit" | "bit_angle" | "blank_size" | "bore_limits" | "chamfer" | "chuck_unscrews" | "compound_angle" | "compound_swing" | "compound_travel" | "dial_drift" | "dial_unsafe" | "engagement_long" | "engagement_short" | "first_pass" | "fixed_stop" | "flank_rubs" | "form_radius" | "guards" | "holding" | "indicator_travel" | "lead_error" | "mate_tight" | "override" | "pair_order" | "pair_own" | "readout" | "register_marked" | "relief_narrow" | "relief_shallow" | "root_past_minor" | "runout" | "stickout" | "stopping" | "taper" | "target_limits" | "test_piece" | "tip_not_round" | "tip_too_wide" | "tolerance_computed" | "tolerance_nominal" | "tool_gone" | "tool_unfit" | "trailing_relief" | "train_unfit" | "wire_two_seats" | "wire_unusable" | "wrong_hand";
         /** @description A size of every part. */
         Column: {
             chart?: components["schemas"]["Drawing"] | null;
@@ -1834,7 +1856,7 @@ export interface components {
             /** @description Pitch diameter aimed at. */
             target_pitch_diameter_mm: components["schemas"]["Quantity"];
             /** @description How long it takes. */
-            time: components["schemas"]["TimeSaid"];
+            time: components["schemas"]["TimeView"];
         };
         /** @description One state of the cycle every pass goes through. */
         CyclePhase: {
@@ -1860,13 +1882,6 @@ export interface components {
              */
             jobs?: string[];
         };
-        /** @description The day in order, and what could not be put in it. */
-        DaySaid: components["schemas"]["Day"] & {
-            /** @description Jobs left out, by title: no thread yet, no train, or finished. */
-            left_out: string[];
-            /** @description Whether the order is the user's own. */
-            told: boolean;
-        };
         /** @description One job in its place, with what is changed for it. */
         DayStep: {
             /** @description What is changed before it. */
@@ -1879,6 +1894,13 @@ export interface components {
             lathe: string;
             /** @description What it is called. */
             title: string;
+        };
+        /** @description The day in order, and what could not be put in it. */
+        DayView: components["schemas"]["Day"] & {
+            /** @description Jobs left out, by title: no thread yet, no train, or finished. */
+            left_out: string[];
+            /** @description Whether the order is the user's own. */
+            told: boolean;
         };
         /** @description The dial that carries the depth. */
         DepthDial: {
@@ -2055,7 +2077,7 @@ export interface components {
             reach_mm?: components["schemas"]["Quantity"] | null;
             span_mm?: components["schemas"]["Quantity"] | null;
             /** @description Tools of the right side, the one picked first, then those that serve. */
-            tools: components["schemas"]["ToolSaid"][];
+            tools: components["schemas"]["ToolView"][];
         };
         /** @description A drawing to scale. */
         Drawing: {
@@ -2101,7 +2123,7 @@ export interface components {
          */
         Ending: "auto" | "dial" | "closed" | "same_mark" | "hand" | "chalk_marks";
         /** @description One school and what comes of it here. */
-        EndingSaid: {
+        EndingView: {
             /** @description Whether it is the one followed. */
             chosen: boolean;
             /** @description What comes of it. */
@@ -2133,6 +2155,11 @@ export interface components {
             serves: boolean;
         };
         /**
+         * @description How a cause stands by the numbers.
+         * @enum {string}
+         */
+        EvidenceState: "shown" | "open" | "unlikely";
+        /**
          * @description An exact number as it comes and goes over the wire: a JSON number is taken by its shortest
          *     decimal (2.5 is 5/2); a fraction may be written as `"127/50"`.
          */
@@ -2144,18 +2171,18 @@ export interface components {
             /** @description JSON pointer (RFC 6901) of the field. */
             pointer: string;
         };
-        /**
-         * @description A fact a sum may feed.
-         * @enum {string}
-         */
-        Feeds: "blank_diameter" | "thread_length" | "relief_width" | "relief_diameter" | "runout_room";
         /** @description A fact a sum may feed, and how it is said. */
-        FeedsSaid: {
+        FeedChoice: {
             /** @description The fact. */
             feeds: components["schemas"]["Feeds"];
             /** @description As it is said. */
             says: string;
         };
+        /**
+         * @description A fact a sum may feed.
+         * @enum {string}
+         */
+        Feeds: "blank_diameter" | "thread_length" | "relief_width" | "relief_diameter" | "runout_room";
         /** @description One figure of a sum: as measured, or another sum's result. */
         FigureRequest: {
             /**
@@ -2270,6 +2297,11 @@ export interface components {
              */
             wires_mm?: number[] | null;
         };
+        /**
+         * @description How a plug went into a bore, or a ring on to a screw.
+         * @enum {string}
+         */
+        GaugeResult: "go_stops" | "go_goes" | "not_go_goes";
         /** @description How the size is proven. */
         GaugeSection: {
             best_mm?: components["schemas"]["Quantity"] | null;
@@ -2291,16 +2323,16 @@ export interface components {
         /** @description Everything beside the plan's own way of measuring. */
         GaugeSheet: {
             /** @description Balls for a bore. */
-            balls: components["schemas"]["BallSaid"][];
+            balls: components["schemas"]["BallView"][];
             /** @description How three wires are held single-handed. */
             holding: string[];
             /** @description Micrometers of the drawer that read this thread. */
             micrometers: components["schemas"]["OwnedMicrometer"][];
             range?: components["schemas"]["Drawing"] | null;
             /** @description Shanks of drills that would serve, where no wire does. */
-            shanks: components["schemas"]["WireSaid"][];
+            shanks: components["schemas"]["WireView"][];
             /** @description Wires of the drawer, the best of them first. */
-            wires: components["schemas"]["WireSaid"][];
+            wires: components["schemas"]["WireView"][];
         };
         /** @description Sizes of a gauge to turn first: a plug for a bore, a ring for a screw. */
         GaugeToTurn: {
@@ -2442,7 +2474,7 @@ export interface components {
             /** @description Pass by pass. */
             passes: components["schemas"]["PassCut"][];
             /** @description Styles side by side. */
-            styles: components["schemas"]["StyleSaid"][];
+            styles: components["schemas"]["StyleView"][];
             /** @description What a mistake would do. */
             what_if: components["schemas"]["WhatIf"][];
         };
@@ -2469,26 +2501,13 @@ export interface components {
              */
             gearbox?: string | null;
         };
-        /** @description Something that became of a tool. */
-        Happened: {
-            /**
-             * @description The day, as the one who told it writes it.
-             * @default
-             */
-            on?: string;
-            /**
-             * @description What: worn, reground, broken, measured, or in one's own words.
-             * @default
-             */
-            what?: string;
-        };
         /**
          * @description How the work is held at the headstock end.
          * @enum {string}
          */
         Holding: "three_jaw" | "four_jaw" | "collet" | "centres" | "arbor" | "faceplate" | "by_its_thread";
         /** @description One way of holding and what comes of it here. */
-        HoldingSaid: {
+        HoldingView: {
             /** @description How far off centre it may be when the work was out and is put back. */
             again_mm: components["schemas"]["Quantity"];
             /** @description Whether it is the one followed. */
@@ -2509,7 +2528,7 @@ export interface components {
             /** @description Whether it was chosen rather than proposed. */
             chosen: boolean;
             /** @description Room between what must not touch, the tightest first; empty where no arm is described. */
-            clearances?: components["schemas"]["ClearanceSaid"][];
+            clearances?: components["schemas"]["ClearanceView"][];
             /** @description Its error. */
             error_ppm: components["schemas"]["Quantity"];
             /** @description The judgement, in words. */
@@ -2539,6 +2558,14 @@ export interface components {
             /** @description What the depth says of the form, and what to do when nothing fits. */
             says: string[];
             special?: components["schemas"]["SpecialRequest"] | null;
+        };
+        /** @description What was taken in. */
+        ImportView: {
+            acts: number;
+            jobs: number;
+            /** @description Lathes and jobs that are here and differ: left as they are here. */
+            kept: number;
+            lathes: number;
         };
         /**
          * @description A way of moving on to the next start.
@@ -2583,6 +2610,14 @@ export interface components {
             travel_mm?: number | null;
             /** @default null */
             unit?: components["schemas"]["LengthUnit"] | null;
+        };
+        /** @description A job moved on. */
+        JobChanged: {
+            job: string;
+            /** Format: int64 */
+            revision: number;
+            /** Format: int64 */
+            sequence: number;
         };
         /** @description A job in the file. */
         JobFile: {
@@ -2725,6 +2760,19 @@ export interface components {
              */
             wires_mm?: number[];
         };
+        /** @description A lathe in words and drawn. */
+        LatheDescription: {
+            /** @description What was assumed of it. */
+            assumed: components["schemas"]["Assumption"][];
+            /** @description Every gear in the drawer, fewest teeth first. */
+            drawer: number[];
+            /** @description The lathe, each part under its own role. */
+            drawing: components["schemas"]["Drawing"];
+            /** @description What it is called. */
+            name: string;
+            /** @description Its parts, in the order they are told. */
+            parts: components["schemas"]["PartView"][];
+        };
         /** @description A lathe in the file. */
         LatheFile: {
             /** @description When it was put away. */
@@ -2806,19 +2854,6 @@ export interface components {
              */
             tumbler?: components["schemas"]["Tumbler"][] | null;
         };
-        /** @description A lathe in words and drawn. */
-        LatheSaid: {
-            /** @description What was assumed of it. */
-            assumed: components["schemas"]["Assumption"][];
-            /** @description Every gear in the drawer, fewest teeth first. */
-            drawer: number[];
-            /** @description The lathe, each part under its own role. */
-            drawing: components["schemas"]["Drawing"];
-            /** @description What it is called. */
-            name: string;
-            /** @description Its parts, in the order they are told. */
-            parts: components["schemas"]["PartSaid"][];
-        };
         /** @description A lathe as its owner sees it. */
         LatheView: {
             /** @description When it was put away. */
@@ -2834,7 +2869,7 @@ export interface components {
              * @description Goes up with every change.
              */
             revision: number;
-            said?: components["schemas"]["LatheSaid"] | null;
+            said?: components["schemas"]["LatheDescription"] | null;
         };
         /** @description Lead angles at the basic diameters, degrees. */
         LeadAngles: {
@@ -3068,7 +3103,7 @@ export interface components {
              */
             places?: components["schemas"]["ReadAt"][];
             /** @default null */
-            plug?: components["schemas"]["Went"] | null;
+            plug?: components["schemas"]["GaugeResult"] | null;
             /**
              * Format: double
              * @description Across the roots, by rule or caliper, mm.
@@ -3169,14 +3204,6 @@ export interface components {
              * @default null
              */
             drivers?: number[] | null;
-        };
-        /** @description A job moved on. */
-        Moved: {
-            job: string;
-            /** Format: int64 */
-            revision: number;
-            /** Format: int64 */
-            sequence: number;
         };
         /** @description Something that must be true before the part leaves its chuck. */
         Must: {
@@ -3296,20 +3323,6 @@ export interface components {
          * @enum {string}
          */
         OpKind: "saw" | "face" | "centre" | "drill" | "turn" | "bore" | "plain" | "relief" | "chamfer" | "thread" | "dress" | "prove" | "part_off" | "length" | "second_chamfer" | "own";
-        /** @description An operation, shown. */
-        OpSaid: components["schemas"]["Operation"] & {
-            /** @description What is set for it. */
-            card: components["schemas"]["CardLine"][];
-            /** @description When it was ticked; absent while it is to do. */
-            done?: string | null;
-            /** @description What it is called. */
-            name: string;
-            /**
-             * Format: double
-             * @description How long it takes, min.
-             */
-            takes_min: number;
-        };
         /** @description What a rule was given: a plain value, or the result of another line. */
         Operand: number | {
             /**
@@ -3352,6 +3365,20 @@ export interface components {
              */
             says?: string | null;
         };
+        /** @description An operation, shown. */
+        OperationView: components["schemas"]["Operation"] & {
+            /** @description What is set for it. */
+            card: components["schemas"]["CardLine"][];
+            /** @description When it was ticked; absent while it is to do. */
+            done?: string | null;
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: double
+             * @description How long it takes, min.
+             */
+            takes_min: number;
+        };
         /** @description What an order costs, and the move that mends it. */
         OrderRemark: {
             /** @description The operation it should stand before, in that one's set-up. */
@@ -3362,7 +3389,7 @@ export interface components {
             says: string;
         };
         /** @description What an order costs. */
-        OrderSaid: {
+        OrderView: {
             /** @description Which. */
             across: components["schemas"]["Across"];
             /** @description Times a part goes into a chuck. */
@@ -3450,7 +3477,7 @@ export interface components {
             /** @description How it is now. */
             condition?: components["schemas"]["Condition"];
             /** @description What became of it, oldest first. */
-            history?: components["schemas"]["Happened"][];
+            history?: components["schemas"]["ToolEvent"][];
             /**
              * Format: double
              * @description Included angle, degrees.
@@ -3512,7 +3539,7 @@ export interface components {
             /** @description Whether it is shaped for one pitch, crest and all. */
             full_profile: boolean;
             /** @description What became of it, oldest first. */
-            history?: components["schemas"]["Happened"][];
+            history?: components["schemas"]["ToolEvent"][];
             /**
              * Format: double
              * @description Included angle, degrees.
@@ -3615,7 +3642,7 @@ export interface components {
             /** @description The school followed. */
             school: components["schemas"]["PairSchool"];
             /** @description All of them, side by side. */
-            schools: components["schemas"]["SchoolSaid"][];
+            schools: components["schemas"]["SchoolView"][];
         };
         /** @description What is printed of a job. */
         Papers: {
@@ -3654,7 +3681,7 @@ export interface components {
             headstock_mm?: number | null;
         };
         /** @description What a parallel test shows. */
-        ParallelSaid: {
+        ParallelView: {
             /** @description What that does to the thread. */
             does: string;
             /** @description The move that mends it. */
@@ -3669,7 +3696,7 @@ export interface components {
          */
         Part: "leadscrew" | "stud" | "gearbox" | "tumbler" | "gears" | "mounted" | "arm" | "dial" | "cross_slide" | "compound" | "speeds" | "spindle" | "post" | "stop" | "readout";
         /** @description One part in words. */
-        PartSaid: {
+        PartView: {
             /** @description The same with its lengths in inches, where it has any. */
             inch?: string | null;
             /** @description Which. */
@@ -3870,7 +3897,7 @@ export interface components {
             pad?: components["schemas"]["SumLine"][];
             pair?: components["schemas"]["PairSection"] | null;
             /** @description How the size will be proven with the part as held. */
-            proof: components["schemas"]["ProofSaid"];
+            proof: components["schemas"]["ProofView"];
             /** @description What a run needs. */
             run: components["schemas"]["RunPlan"];
             /** @description Which way everything moves. */
@@ -3887,65 +3914,65 @@ export interface components {
             /**
              * @description The bit as ground.
              * @default {
-             *       "body_ahead_mm": null,
              *       "included_angle_deg": null,
              *       "tip_flat_mm": null,
-             *       "tip_radius_mm": null
+             *       "tip_radius_mm": null,
+             *       "body_ahead_mm": null
              *     }
              */
             bit?: components["schemas"]["BitRequest"];
             /**
              * @description The blank or bore.
              * @default {
-             *       "aim": null,
-             *       "chamfer_mm": null,
              *       "diameter_mm": null,
-             *       "die_finish": null,
-             *       "end": null,
              *       "engagement_percent": null,
-             *       "holding": null,
-             *       "material": null,
-             *       "other_thread_finished": null,
-             *       "rechucked": null,
-             *       "relief_corner_mm": null,
-             *       "relief_diameter_mm": null,
-             *       "relief_width_mm": null,
-             *       "runout_mm": null,
-             *       "runs_true": null,
+             *       "aim": null,
              *       "shoulder": null,
+             *       "relief_width_mm": null,
+             *       "relief_diameter_mm": null,
+             *       "relief_corner_mm": null,
              *       "shoulder_mm": null,
+             *       "chamfer_mm": null,
+             *       "end": null,
+             *       "holding": null,
+             *       "runs_true": null,
+             *       "other_thread_finished": null,
+             *       "runout_mm": null,
+             *       "rechucked": null,
+             *       "support": null,
              *       "stick_out_mm": null,
-             *       "support": null
+             *       "die_finish": null,
+             *       "material": null
              *     }
              */
             blank?: components["schemas"]["BlankRequest"];
             /**
              * @description How the depth is reached.
              * @default {
-             *       "compound_angle_deg": null,
-             *       "passes": null,
-             *       "spring_passes": null,
              *       "style": null,
-             *       "target_pitch_diameter_mm": null
+             *       "compound_angle_deg": null,
+             *       "target_pitch_diameter_mm": null,
+             *       "passes": null,
+             *       "spring_passes": null
              *     }
              */
             cut?: components["schemas"]["CutRequest"];
             /**
              * @description How the size is proven.
              * @default {
-             *       "lead_correction": null,
-             *       "wires_mm": null
+             *       "wires_mm": null,
+             *       "lead_correction": null
              *     }
              */
             gauge?: components["schemas"]["GaugeRequest"];
             /**
              * @description The train.
              * @default {
-             *       "exact_only": null,
-             *       "gearbox": null,
              *       "limit": null,
-             *       "max_changes": null,
-             *       "max_error_ppm": null
+             *       "exact_only": null,
+             *       "max_error_ppm": null,
+             *       "gearbox": null,
+             *       "max_changes": null
              *     }
              */
             gears?: components["schemas"]["GearsRequest"];
@@ -3970,12 +3997,12 @@ export interface components {
             /**
              * @description How the cut is run.
              * @default {
-             *       "ending": null,
-             *       "reaction_s": null,
-             *       "runout_mm": null,
-             *       "spindle_rpm": null,
+             *       "way": null,
              *       "wall": null,
-             *       "way": null
+             *       "ending": null,
+             *       "runout_mm": null,
+             *       "reaction_s": null,
+             *       "spindle_rpm": null
              *     }
              */
             setup?: components["schemas"]["SetupRequest"];
@@ -3983,15 +4010,15 @@ export interface components {
              * @description The thread wanted.
              * @default {
              *       "callout": null,
-             *       "class": null,
-             *       "clearance_mm": null,
-             *       "coating_mm": null,
-             *       "engagement_mm": null,
-             *       "hand": null,
-             *       "length_mm": null,
-             *       "rounded_root": null,
              *       "side": null,
-             *       "starts": null
+             *       "hand": null,
+             *       "starts": null,
+             *       "class": null,
+             *       "length_mm": null,
+             *       "engagement_mm": null,
+             *       "coating_mm": null,
+             *       "rounded_root": null,
+             *       "clearance_mm": null
              *     }
              */
             thread?: components["schemas"]["ThreadRequest"];
@@ -4085,7 +4112,7 @@ export interface components {
          */
         Proof: "auto" | "wires" | "thread_micrometer" | "mate" | "plug" | "test_piece";
         /** @description How the size is to be proven. */
-        ProofSaid: {
+        ProofView: {
             by?: components["schemas"]["Proof"] | null;
             gauge?: components["schemas"]["GaugeToTurn"] | null;
             /** @description A micrometer of the drawer for it. */
@@ -4322,7 +4349,7 @@ export interface components {
          */
         Rescue: "pick_up" | "dress_crests" | "clean_entrance" | "out_and_back" | "remake";
         /** @description One, in words. */
-        RescueSaid: {
+        RescueView: {
             /** @description Which. */
             rescue: components["schemas"]["Rescue"];
             /** @description As it is said. */
@@ -4338,6 +4365,17 @@ export interface components {
              */
             setups?: components["schemas"]["SetUp"][];
         };
+        /** @description A route, shown. */
+        RouteDetail: {
+            /** @description How long is left. */
+            left: string;
+            /** @description What its order costs. */
+            remarks: components["schemas"]["OrderRemark"][];
+            /** @description Its set-ups. */
+            setups: components["schemas"]["ChuckingView"][];
+            /** @description How long it takes in all, in words. */
+            takes: string;
+        };
         /** @description A job whose operations are in the route. */
         RouteJob: {
             /** @description Its id. */
@@ -4346,17 +4384,6 @@ export interface components {
             thread: string;
             /** @description Title. */
             title: string;
-        };
-        /** @description A route, shown. */
-        RouteSaid: {
-            /** @description How long is left. */
-            left: string;
-            /** @description What its order costs. */
-            remarks: components["schemas"]["OrderRemark"][];
-            /** @description Its set-ups. */
-            setups: components["schemas"]["SetUpSaid"][];
-            /** @description How long it takes in all, in words. */
-            takes: string;
         };
         /** @description A part's route. */
         RouteView: {
@@ -4374,7 +4401,7 @@ export interface components {
             /** @description As it is kept, to be changed and sent back. */
             route: components["schemas"]["Route"];
             /** @description As it is shown. */
-            said: components["schemas"]["RouteSaid"];
+            said: components["schemas"]["RouteDetail"];
         };
         /** @description A part in the tally. */
         Row: {
@@ -4429,7 +4456,7 @@ export interface components {
             pitch_diameter_mm: number;
         };
         /** @description What a run-out reading does. */
-        RunOutSaid: {
+        RunOutView: {
             /** @description What that does to the thread. */
             does: string;
             /** @description The move that mends it. */
@@ -4607,12 +4634,12 @@ export interface components {
             /**
              * @description How sure each measurement is, where that is known.
              * @default {
-             *       "included_angle_deg": null,
              *       "major_mm": null,
-             *       "minor_mm": null,
+             *       "pitch_mm": null,
              *       "over_mm": null,
-             *       "over_wires_mm": null,
-             *       "pitch_mm": null
+             *       "minor_mm": null,
+             *       "included_angle_deg": null,
+             *       "over_wires_mm": null
              *     }
              */
             doubts?: components["schemas"]["Doubts"];
@@ -4686,7 +4713,7 @@ export interface components {
             says: string;
         };
         /** @description One school and what comes of it here. */
-        SchoolSaid: {
+        SchoolView: {
             /** @description Its consequence in numbers. */
             consequence: string;
             /** @description As it is said. */
@@ -4709,7 +4736,7 @@ export interface components {
             plan?: components["schemas"]["PlanRequest"];
         };
         /** @description What was likely hung. */
-        ScratchSaid: {
+        ScratchView: {
             /** @description Mistakes that give the pitch measured, likeliest first. */
             mistakes: components["schemas"]["Mistake"][];
             /** @description In one sentence. */
@@ -4751,23 +4778,6 @@ export interface components {
              * @default null
              */
             piece?: string | null;
-        };
-        /** @description A set-up, shown. */
-        SetUpSaid: {
-            /** @description How it is held. */
-            held: string;
-            /** @description Stable name. */
-            id: string;
-            /** @description What must be true before the part leaves it. */
-            leave: components["schemas"]["Must"][];
-            /** @description How many of those, from the first, are the app's; the rest are the user's own. */
-            leave_made: number;
-            /** @description Its operations. */
-            ops: components["schemas"]["OpSaid"][];
-            /** @description The piece in it, by its job. */
-            piece?: string | null;
-            /** @description What that piece is called. */
-            piece_says: string;
         };
         /** @description How the cut is run. */
         SetupRequest: {
@@ -4954,6 +4964,11 @@ export interface components {
             /** @description Pitch as it is said. */
             pitch: string;
         };
+        /**
+         * @description How a size stands.
+         * @enum {string}
+         */
+        SizeState: "not_read" | "in" | "out" | "free";
         /** @description How slender the work is. */
         Slenderness: {
             bends_mm?: components["schemas"]["Quantity"] | null;
@@ -5116,16 +5131,6 @@ export interface components {
             share?: number;
         };
         /**
-         * @description How a cause stands by the numbers.
-         * @enum {string}
-         */
-        Standing: "shown" | "open" | "unlikely";
-        /**
-         * @description How a size stands.
-         * @enum {string}
-         */
-        Stands: "not_read" | "in" | "out" | "free";
-        /**
          * @description How a line stands.
          * @enum {string}
          */
@@ -5209,7 +5214,7 @@ export interface components {
          */
         Style: "radial" | "flank" | "modified_flank" | "alternating" | "stocking_then_form";
         /** @description One style beside the others. */
-        StyleSaid: {
+        StyleView: {
             bites?: components["schemas"]["Chip"] | null;
             /** @description Whether it is the one followed. */
             chosen: boolean;
@@ -5279,7 +5284,7 @@ export interface components {
          */
         Symptom: "wont_start" | "binds" | "crooked" | "loose" | "torn" | "chatter" | "tapered" | "double_groove" | "wrong_pitch" | "wrong_hand" | "wires_yes_nut_no" | "nothing_measures" | "tip_broken" | "ran_in" | "slipped" | "nut_opened";
         /** @description A symptom and its causes, by code, the likeliest here first. */
-        SymptomSaid: {
+        SymptomView: {
             /** @description Causes, by code. */
             causes: string[];
             /** @description As it is said. */
@@ -5292,14 +5297,6 @@ export interface components {
          * @enum {string}
          */
         System: "iso_metric" | "unified" | "acme" | "stub_acme" | "trapezoidal" | "whitworth" | "pipe_g" | "ba" | "square" | "special";
-        /** @description What was taken in. */
-        TakenInSaid: {
-            acts: number;
-            jobs: number;
-            /** @description Lathes and jobs that are here and differ: left as they are here. */
-            kept: number;
-            lathes: number;
-        };
         /** @description The tally. */
         Tally: {
             /** @description Its columns. */
@@ -5442,7 +5439,7 @@ export interface components {
             op: string;
         };
         /** @description How long it takes. */
-        TimeSaid: {
+        TimeView: {
             /** @description In the cut, each pass. */
             pass: components["schemas"]["Quantity"];
             /** @description All passes, set and brought back. */
@@ -5496,13 +5493,26 @@ export interface components {
              */
             tip_to_pitch_mm: number;
         };
+        /** @description Something that became of a tool. */
+        ToolEvent: {
+            /**
+             * @description The day, as the one who told it writes it.
+             * @default
+             */
+            on?: string;
+            /**
+             * @description What: worn, reground, broken, measured, or in one's own words.
+             * @default
+             */
+            what?: string;
+        };
         /**
          * @description What kind of tool it is.
          * @enum {string}
          */
         ToolKind: "bit" | "bar" | "insert";
         /** @description A tool of the drawer, judged for this thread. */
-        ToolSaid: {
+        ToolView: {
             /** @description Of a bar, its span tip to back and its thickness, mm. */
             bar_mm?: number[] | null;
             bends_mm?: components["schemas"]["Quantity"] | null;
@@ -5553,7 +5563,7 @@ export interface components {
             lead_mm: number;
             /** @description Leadscrew turns per spindle turn, exact. */
             ratio: string;
-            /** @description Gears to change from those on the lathe. */
+            /** @description Gears to change from those on the drive. */
             swaps: number;
             /** @description What is in the way. */
             why_not?: string | null;
@@ -5592,8 +5602,8 @@ export interface components {
             /**
              * @description The train that was on.
              * @default {
-             *       "driven": [],
-             *       "drivers": []
+             *       "drivers": [],
+             *       "driven": []
              *     }
              */
             train?: components["schemas"]["KeepRequest"];
@@ -5605,7 +5615,7 @@ export interface components {
             travel_mm?: number | null;
         };
         /** @description What the trial tells. */
-        TrialSaid: {
+        TrialView: {
             /**
              * Format: int64
              * @description Teeth of the dial gear.
@@ -5619,13 +5629,13 @@ export interface components {
         /** @description Everything that may be wrong with a job. */
         TroubleSheet: {
             /** @description Every cause once. */
-            causes: components["schemas"]["CauseSaid"][];
+            causes: components["schemas"]["CauseView"][];
             /** @description Ways of rescuing the part. */
-            rescues: components["schemas"]["RescueSaid"][];
+            rescues: components["schemas"]["RescueView"][];
             /** @description Codes of the causes this job's numbers show, whatever was seen; empty on a sound job. */
             shown: string[];
             /** @description Symptoms, each with its causes. */
-            symptoms: components["schemas"]["SymptomSaid"][];
+            symptoms: components["schemas"]["SymptomView"][];
             told?: components["schemas"]["Symptom"] | null;
         };
         /**
@@ -5678,7 +5688,7 @@ export interface components {
         /** @description One thing to watch. */
         Watch: {
             /** @description Stable code. */
-            code: string;
+            code: components["schemas"]["Code"];
             /** @description How much it matters. */
             level: components["schemas"]["Level"];
             /** @description The station it belongs to. */
@@ -5691,11 +5701,6 @@ export interface components {
          * @enum {string}
          */
         Way: "auto" | "toward" | "away";
-        /**
-         * @description How a plug went into a bore, or a ring on to a screw.
-         * @enum {string}
-         */
-        Went: "go_stops" | "go_goes" | "not_go_goes";
         /** @description What comes of one. */
         WhatIf: {
             /** @description How far off the pitch diameter the groove acts at the pitch line; of a square thread, how much wider it is. */
@@ -5710,7 +5715,7 @@ export interface components {
             says: string;
         };
         /** @description A wire, a pin or the shank of a drill, held against this thread. */
-        WireSaid: {
+        WireView: {
             /** @description Whether it is the one chosen. */
             chosen: boolean;
             over_mm?: components["schemas"]["Wires"] | null;
@@ -5791,7 +5796,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["DaySaid"];
+                    "application/json": components["schemas"]["DayView"];
                 };
             };
         };
@@ -5814,7 +5819,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["DaySaid"];
+                    "application/json": components["schemas"]["DayView"];
                 };
             };
             422: {
@@ -5845,7 +5850,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["DaySaid"];
+                    "application/json": components["schemas"]["DayView"];
                 };
             };
             422: {
@@ -5872,7 +5877,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "text/event-stream": components["schemas"]["Moved"];
+                    "text/event-stream": components["schemas"]["JobChanged"];
                 };
             };
         };
@@ -5891,7 +5896,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FeedsSaid"][];
+                    "application/json": components["schemas"]["FeedChoice"][];
                 };
             };
         };
@@ -7687,7 +7692,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["TrialSaid"];
+                    "application/json": components["schemas"]["TrialView"];
                 };
             };
             404: {
@@ -7866,7 +7871,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ScratchSaid"];
+                    "application/json": components["schemas"]["ScratchView"];
                 };
             };
             422: {
@@ -7938,7 +7943,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["TakenInSaid"];
+                    "application/json": components["schemas"]["ImportView"];
                 };
             };
             422: {

@@ -7,7 +7,7 @@ import { useKeys } from './keys';
 export function Slash() {
   const [open, setOpen] = useState(false);
   useKeys({
-    '/': e => {
+    callout: e => {
       e.preventDefault();
       setOpen(true);
     },

@@ -2,29 +2,8 @@ import { useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
 import { useState } from 'react';
 import { Leaf } from '../parts/Leaf';
 import { useSettings } from './Settings';
+import { KEYMAP } from './keymap';
 import { useKeys } from './keys';
-
-const KEYS: [string, string][] = [
-  ['/', 'type a callout, from anywhere'],
-  ['1 … 8', 'go to a station'],
-  ['← →', 'move the carriage one station'],
-  ['I', 'inch or metric'],
-  ['W', 'working of the first number'],
-  ['B', 'at Blank: the bench pad'],
-  ['L', 'stand at the lathe'],
-  ['R', 'the route of the part'],
-  ['A', 'the batch: several parts of this job'],
-  ['P', 'paper: print a card'],
-  ['Space', 'at the lathe: pass done; Page Down too, as a pedal or clicker sends'],
-  ['M', 'at the lathe: type a measurement'],
-  ['D', 'at the lathe: say where the dial stands'],
-  ['U', 'at the lathe: undo'],
-  ['T', 'at Gauge and at the lathe: trouble, from what is wrong to its cause'],
-  ['N', 'at the lathe: the next state of the cycle'],
-  ['O', 'at the lathe: something else happened'],
-  ['Esc', 'close what is open'],
-  ['?', 'this list'],
-];
 
 /** Unit, look and keys: the tools at the head of every screen. */
 export function Tools({ unit, onUnit }: { unit?: 'mm' | 'in'; onUnit?: () => void }) {
@@ -32,7 +11,7 @@ export function Tools({ unit, onUnit }: { unit?: 'mm' | 'in'; onUnit?: () => voi
   const scheme = useComputedColorScheme('light');
   const { letters, setLetters, speak, setSpeak } = useSettings();
   const [help, setHelp] = useState(false);
-  useKeys({ '?': () => setHelp(true), ...(onUnit ? { i: onUnit } : {}) });
+  useKeys({ help: () => setHelp(true), ...(onUnit ? { unit: onUnit } : {}) });
   return (
     <div className="head-tools">
       {onUnit && (
@@ -61,7 +40,10 @@ export function Tools({ unit, onUnit }: { unit?: 'mm' | 'in'; onUnit?: () => voi
           Settings said aloud at the lathe
         </label>
         <div className="keys-list">
-          {KEYS.map(([key, says]) => [<kbd key={key}>{key}</kbd>, <span key={says}>{says}</span>])}
+          {Object.entries(KEYMAP).map(([act, { shown, says }]) => [
+            <kbd key={act}>{shown}</kbd>,
+            <span key={says}>{says}</span>,
+          ])}
         </div>
       </Leaf>
     </div>

@@ -1,5 +1,6 @@
 import { useEffect, useEffectEvent } from 'react';
 import { useSettings } from './Settings';
+import { actOf, isLetter, type KeyAct } from './keymap';
 
 /** Whether typing goes into a field just now. */
 function typing(target: EventTarget | null): boolean {
@@ -20,16 +21,15 @@ export const leafClosed = () => {
  * Acts on plain keys while nothing is being typed and no leaf is open. Repeats are ignored, and
  * single letters may be switched off.
  */
-export function useKeys(keys: Record<string, (event: KeyboardEvent) => void>) {
+export function useKeys(acts: Partial<Record<KeyAct, (event: KeyboardEvent) => void>>) {
   const { letters } = useSettings();
   const press = useEffectEvent((event: KeyboardEvent) => {
     if (event.repeat || event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return;
     // The leaf an Escape closes may be gone by the time the key comes here.
     if (document.querySelector('[role="dialog"]') || closedAt >= event.timeStamp) return;
-    const name = event.key.length === 1 ? event.key.toLowerCase() : event.key;
-    const act = keys[name];
-    if (!act || (!letters && /^[a-z]$/.test(name))) return;
-    act(event);
+    const act = actOf(event.key, Object.keys(acts) as KeyAct[]);
+    if (!act || (!letters && isLetter(event.key))) return;
+    acts[act]?.(event);
   });
   useEffect(() => {
     const listen = (event: KeyboardEvent) => press(event);

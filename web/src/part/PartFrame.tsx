@@ -11,9 +11,9 @@ import './part.css';
 
 /** What there is of a whole part, beside the stations of its threads. */
 export const SHEETS = [
-  { id: 'route', name: 'Route', key: 'r', says: 'every operation, from the saw to the last chamfer' },
-  { id: 'batch', name: 'Batch', key: 'a', says: 'several parts of this job: order, tally, drift' },
-  { id: 'paper', name: 'Paper', key: 'p', says: 'cards and sheets to print' },
+  { id: 'route', name: 'Route', says: 'every operation, from the saw to the last chamfer' },
+  { id: 'batch', name: 'Batch', says: 'several parts of this job: order, tally, drift' },
+  { id: 'paper', name: 'Paper', says: 'cards and sheets to print' },
 ] as const;
 
 /** The frame of a sheet of the whole part. */
@@ -37,8 +37,8 @@ export function PartFrame({
   }, [title, name]);
   const others = SHEETS.filter(s => s.id !== sheet);
   useKeys({
-    ...Object.fromEntries(others.map(s => [s.key, () => void navigate({ to: `/jobs/$id/${s.id}`, params: { id } })])),
-    Escape: () => void navigate({ to: '/jobs/$id/$station', params: { id, station: 'thread' } }),
+    ...Object.fromEntries(others.map(s => [s.id, () => void navigate({ to: `/jobs/$id/${s.id}`, params: { id } })])),
+    leave: () => void navigate({ to: '/jobs/$id/$station', params: { id, station: 'thread' } }),
   });
   return (
     <UnitContext value={unit}>

@@ -58,7 +58,7 @@ function Told({ view, unit }: { view: LatheView; unit: 'mm' | 'in' }) {
     setOpen(null);
     change.reset();
   };
-  useKeys(undo ? { u: undo.go } : {});
+  useKeys(undo ? { undo: undo.go } : {});
   const said = view.said;
   const part = (name: PartName) => said?.parts.find(p => p.part === name);
   const word = (name: PartName): ReactNode => {

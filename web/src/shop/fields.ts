@@ -1,7 +1,7 @@
-import type { PartSaid } from '../api/client';
+import type { PartView } from '../api/client';
 import type { Field } from '../parts/fields';
 
-export type PartName = PartSaid['part'];
+export type PartName = PartView['part'];
 
 const yes = (at: string, says: string): Field => ({
   kind: 'choice',

@@ -54,12 +54,11 @@ export function JobPage() {
     if (to) void navigate({ to: '/jobs/$id/$station', params: { id, station: to.id } });
   };
   useKeys({
-    ...Object.fromEntries(STATIONS.map((_, i) => [String(i + 1), () => go(i)])),
-    ArrowLeft: () => go(at - 1),
-    ArrowRight: () => go(at + 1),
-    l: () => void navigate({ to: '/jobs/$id/at-the-lathe', params: { id } }),
-    ...Object.fromEntries(SHEETS.map(s => [s.key, () => void navigate({ to: `/jobs/$id/${s.id}`, params: { id } })])),
-    w: () => document.querySelector<HTMLElement>('.carry .opens')?.click(),
+    station: e => go(Number(e.key) - 1),
+    move: e => go(at + (e.key === 'ArrowLeft' ? -1 : 1)),
+    lathe: () => void navigate({ to: '/jobs/$id/at-the-lathe', params: { id } }),
+    ...Object.fromEntries(SHEETS.map(s => [s.id, () => void navigate({ to: `/jobs/$id/${s.id}`, params: { id } })])),
+    working: () => document.querySelector<HTMLElement>('.carry .opens')?.click(),
   });
   const asked = job.data?.request;
   const sought = Boolean(asked?.sample && !asked.thread?.callout && !asked.thread?.special);

@@ -5,13 +5,13 @@ mod order;
 mod plain;
 mod tally;
 
-pub use order::{Across, BatchOp, BatchSetUp, OrderSaid, orders};
+pub use order::{Across, BatchOp, BatchSetUp, OrderView, orders};
 pub use plain::{check_sized, plain_limits};
-pub use tally::{Cell, Column, Drift, Made, Row, Stands, Tally, tally, tally_csv};
+pub use tally::{Cell, Column, Drift, PartResult, Row, SizeState, Tally, tally, tally_csv};
 
-use crate::blank::PlainRequest;
+use crate::faults::Fault;
 use crate::gauge::TipFound;
-use crate::job::Fault;
+use crate::job::PlainRequest;
 use crate::quantity::plain_text;
 use serde::{Deserialize, Serialize};
 

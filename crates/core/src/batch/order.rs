@@ -72,7 +72,7 @@ pub struct BatchSetUp {
 /// What an order costs.
 #[derive(Debug, Clone, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct OrderSaid {
+pub struct OrderView {
     /// Which.
     pub across: Across,
     /// As it is said.
@@ -131,8 +131,8 @@ fn cost(across: Across, setups: &[BatchSetUp], hands: [usize; 2], tools_stay: bo
 
 /// Every order side by side; the quickest that keeps true what must be is recommended.
 #[must_use]
-pub fn orders(setups: &[BatchSetUp], hands: [usize; 2], tools_stay: bool) -> Vec<OrderSaid> {
-    let mut said: Vec<OrderSaid> = Across::ALL
+pub fn orders(setups: &[BatchSetUp], hands: [usize; 2], tools_stay: bool) -> Vec<OrderView> {
+    let mut said: Vec<OrderView> = Across::ALL
         .into_iter()
         .map(|across| {
             let (chuckings, settings, minutes) = cost(across, setups, hands, tools_stay);
@@ -143,7 +143,7 @@ pub fn orders(setups: &[BatchSetUp], hands: [usize; 2], tools_stay: bool) -> Vec
             } else {
                 format!("Put back, a part stands up to {} off centre: its thread would not be true to its blank. Only with work held between centres, in a collet or a four-jaw.", mm_text(worst))
             };
-            OrderSaid { across, says: across.says(), saves: across.saves(), costs, chuckings, settings, minutes: (minutes * 10.0).round() / 10.0, true_enough, recommended: false }
+            OrderView { across, says: across.says(), saves: across.saves(), costs, chuckings, settings, minutes: (minutes * 10.0).round() / 10.0, true_enough, recommended: false }
         })
         .collect();
     let best = (0..said.len()).filter(|i| said[*i].true_enough).min_by(|a, b| said[*a].minutes.total_cmp(&said[*b].minutes));

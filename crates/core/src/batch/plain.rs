@@ -1,7 +1,8 @@
 //! The plain sizes a batch is tallied by.
 
-use crate::blank::{PlainRequest, check_plain};
-use crate::job::{Checker, Fault};
+use crate::faults::{Checker, Fault};
+use crate::job::PlainRequest;
+
 use crate::quantity::mm_text;
 
 /// The limits of every plain size, by name, mm.
@@ -10,7 +11,7 @@ use crate::quantity::mm_text;
 /// Every fault, from `/plain`.
 pub fn plain_limits(asked: &[PlainRequest]) -> Result<Vec<(String, [f64; 2])>, Vec<Fault>> {
     let mut c = Checker::default();
-    let settled = check_plain(asked, &mut c);
+    let settled = crate::job::plain::check(asked, &mut c);
     if c.faults.is_empty() {
         return Ok(settled.into_iter().map(|p| (p.name, [p.min_mm, p.max_mm])).collect());
     }

@@ -1,15 +1,16 @@
 //! The tally of a batch: every part's thread and plain sizes against their limits, and whether a size drifts from part to part.
 
 use super::MOST_PARTS;
-use crate::gauge::{READING_DOUBT_MM, Verdict, VerdictKind};
+use crate::gauge::{Verdict, VerdictKind};
 use crate::outline::{Dimension, Drawing, Point, Shape};
 use crate::quantity::{mm_text, plain_text};
+use crate::run::READING_DOUBT_MM;
 use crate::working::Quantity;
 use serde::Serialize;
 
 /// A part as it was made.
 #[derive(Debug, Clone, Default)]
-pub struct Made {
+pub struct PartResult {
     /// Its job.
     pub job: String,
     /// Its place in the batch, from 1; a part begun again keeps it.
@@ -32,7 +33,7 @@ pub struct Made {
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
 #[serde(rename_all = "snake_case")]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Stands {
+pub enum SizeState {
     /// Not read.
     NotRead,
     /// In limits.
@@ -51,7 +52,7 @@ pub struct Cell {
     #[serde(skip_serializing_if = "Option::is_none")]
     pub read: Option<Quantity>,
     /// How it stands.
-    pub stands: Stands,
+    pub stands: SizeState,
 }
 
 /// A part in the tally.
@@ -135,7 +136,7 @@ pub struct Tally {
 
 /// What a size is of.
 #[derive(Clone, Copy, PartialEq)]
-enum Of {
+enum SizeKind {
     Thread,
     Plain,
     Tool,
@@ -144,20 +145,20 @@ enum Of {
 /// A size a batch is tallied by.
 struct Asked {
     name: String,
-    of: Of,
+    of: SizeKind,
     limits: Option<[f64; 2]>,
 }
 
 impl Asked {
     /// As read of a part, mm, with what the reading is good to: two standard deviations.
-    fn read(&self, part: &Made) -> Option<[f64; 2]> {
+    fn read(&self, part: &PartResult) -> Option<[f64; 2]> {
         match self.of {
-            Of::Thread => {
+            SizeKind::Thread => {
                 let sure = part.verdict.as_ref().filter(|v| v.verdict != VerdictKind::Unsure);
                 sure.map(|v| [v.pitch_diameter_mm.value, READING_DOUBT_MM])
             }
-            Of::Plain => part.sizes.iter().rev().find(|s| s.0 == self.name).map(|s| [s.1, PLAIN_DOUBT_MM]),
-            Of::Tool => part.flat_mm,
+            SizeKind::Plain => part.sizes.iter().rev().find(|s| s.0 == self.name).map(|s| [s.1, PLAIN_DOUBT_MM]),
+            SizeKind::Tool => part.flat_mm,
         }
     }
 }
@@ -167,11 +168,11 @@ const PLAIN_DOUBT_MM: f64 = 0.01;
 
 /// Tallies the parts, given in the order they were begun. `thread` are the limits of the pitch diameter, `plain` those of the plain sizes.
 #[must_use]
-pub fn tally(parts: &[Made], thread_mm: [f64; 2], plain: &[(String, [f64; 2])]) -> Tally {
-    let mut asked = vec![Asked { name: "Pitch diameter".into(), of: Of::Thread, limits: Some(thread_mm) }];
-    asked.extend(plain.iter().map(|(name, limits)| Asked { name: name.clone(), of: Of::Plain, limits: Some(*limits) }));
+pub fn tally(parts: &[PartResult], thread_mm: [f64; 2], plain: &[(String, [f64; 2])]) -> Tally {
+    let mut asked = vec![Asked { name: "Pitch diameter".into(), of: SizeKind::Thread, limits: Some(thread_mm) }];
+    asked.extend(plain.iter().map(|(name, limits)| Asked { name: name.clone(), of: SizeKind::Plain, limits: Some(*limits) }));
     if parts.iter().any(|p| p.flat_mm.is_some()) {
-        asked.push(Asked { name: "Flat of the tip, as found".into(), of: Of::Tool, limits: None });
+        asked.push(Asked { name: "Flat of the tip, as found".into(), of: SizeKind::Tool, limits: None });
     }
     let rows: Vec<Row> = parts
         .iter()
@@ -184,11 +185,11 @@ pub fn tally(parts: &[Made], thread_mm: [f64; 2], plain: &[(String, [f64; 2])]) 
     let columns = asked
         .iter()
         .map(|asked| {
-            let told = |(n, part): (usize, &Made)| {
+            let told = |(n, part): (usize, &PartResult)| {
                 let [mm, doubt] = asked.read(part)?;
-                Some(Told { n, place: part.place, mm, doubt, scrapped: part.scrapped.is_some() })
+                Some(TallyPoint { n, place: part.place, mm, doubt, scrapped: part.scrapped.is_some() })
             };
-            let points: Vec<Told> = parts.iter().enumerate().filter_map(told).collect();
+            let points: Vec<TallyPoint> = parts.iter().enumerate().filter_map(told).collect();
             column(asked, &points, parts.len(), wanted)
         })
         .collect();
@@ -207,15 +208,15 @@ fn counted(wanted: usize, good: usize, scrapped: usize) -> String {
 
 /// Not scrapped, its thread read and everything read of it in limits.
 fn good(row: &Row) -> bool {
-    row.scrapped.is_none() && row.cells.first().is_some_and(|c| c.stands == Stands::In) && row.cells.iter().all(|c| c.stands != Stands::Out)
+    row.scrapped.is_none() && row.cells.first().is_some_and(|c| c.stands == SizeState::In) && row.cells.iter().all(|c| c.stands != SizeState::Out)
 }
 
 fn cell(read: Option<f64>, limits: Option<[f64; 2]>) -> Cell {
     let stands = match (read, limits) {
-        (None, _) => Stands::NotRead,
-        (Some(_), None) => Stands::Free,
-        (Some(mm), Some(limits)) if within(mm, limits) => Stands::In,
-        _ => Stands::Out,
+        (None, _) => SizeState::NotRead,
+        (Some(_), None) => SizeState::Free,
+        (Some(mm), Some(limits)) if within(mm, limits) => SizeState::In,
+        _ => SizeState::Out,
     };
     Cell { read: read.map(Quantity::length), stands }
 }
@@ -225,7 +226,7 @@ fn within(mm: f64, [low, high]: [f64; 2]) -> bool {
 }
 
 /// A reading in its order.
-struct Told {
+struct TallyPoint {
     /// Among the parts begun, from nought.
     n: usize,
     place: usize,
@@ -240,12 +241,12 @@ const STUDENT: [f64; 12] = [12.706, 4.303, 3.182, 2.776, 2.571, 2.447, 2.365, 2.
 /// The straight line through the readings by least squares; its slope is real when its 95 % bounds leave nought out. Its scatter is
 /// taken no smaller than the readings' own doubt.
 #[allow(clippy::cast_precision_loss)] // parts of a batch
-fn drift(points: &[Told], limits: Option<[f64; 2]>, wanted: usize) -> Option<Drift> {
+fn drift(points: &[TallyPoint], limits: Option<[f64; 2]>, wanted: usize) -> Option<Drift> {
     let count = points.len() as f64;
     if points.len() < 3 {
         return None;
     }
-    let x = |p: &Told| p.n as f64;
+    let x = |p: &TallyPoint| p.n as f64;
     let (mean_x, mean_y) = (points.iter().map(x).sum::<f64>() / count, points.iter().map(|p| p.mm).sum::<f64>() / count);
     let spread: f64 = points.iter().map(|p| (x(p) - mean_x).powi(2)).sum();
     let each_mm = points.iter().map(|p| (x(p) - mean_x) * (p.mm - mean_y)).sum::<f64>() / spread;
@@ -260,7 +261,7 @@ fn drift(points: &[Told], limits: Option<[f64; 2]>, wanted: usize) -> Option<Dri
     Some(Drift { each_mm, doubt_mm, real, next_mm: line(last + 1.0), past_in })
 }
 
-fn column(asked: &Asked, points: &[Told], begun: usize, wanted: usize) -> Column {
+fn column(asked: &Asked, points: &[TallyPoint], begun: usize, wanted: usize) -> Column {
     let within_limits = points.iter().filter(|p| asked.limits.is_none_or(|l| within(p.mm, l))).count();
     let drift = drift(points, asked.limits, wanted);
     Column {
@@ -268,7 +269,7 @@ fn column(asked: &Asked, points: &[Told], begun: usize, wanted: usize) -> Column
         limits_mm: asked.limits.map(|l| l.map(Quantity::length)),
         read: points.len(),
         within: within_limits,
-        of_tool: asked.of == Of::Tool,
+        of_tool: asked.of == SizeKind::Tool,
         says: drift_says(asked, drift.as_ref(), points.len()),
         chart: chart(asked, points, drift.as_ref(), begun.max(wanted)),
         drift,
@@ -284,7 +285,7 @@ fn drift_says(asked: &Asked, drift: Option<&Drift>, read: usize) -> String {
         return format!("No drift that scatter does not explain ({} a part, give or take {}).", signed(d.each_mm), plain_text(d.doubt_mm, 3));
     }
     let way = if d.each_mm > 0.0 { "larger" } else { "smaller" };
-    if asked.of == Of::Tool {
+    if asked.of == SizeKind::Tool {
         return if d.each_mm > 0.0 {
             format!("The tip wears: {} wider a part. Grind it again before the flat is past what the thread allows.", mm_text(d.each_mm))
         } else {
@@ -316,7 +317,7 @@ const HIGH: f64 = 110.0;
 
 /// Readings in their order against the limits, with the line they drift along where that is real.
 #[allow(clippy::cast_precision_loss)] // parts of a batch
-fn chart(asked: &Asked, points: &[Told], drift: Option<&Drift>, parts: usize) -> Option<Drawing> {
+fn chart(asked: &Asked, points: &[TallyPoint], drift: Option<&Drift>, parts: usize) -> Option<Drawing> {
     let (first, last) = (points.first()?, points.last()?);
     let known = points.iter().map(|p| p.mm).chain(asked.limits.into_iter().flatten());
     let (low, high) = known.fold((f64::INFINITY, f64::NEG_INFINITY), |(a, b), v| (a.min(v), b.max(v)));
@@ -373,9 +374,9 @@ pub fn tally_csv(tally: &Tally) -> String {
         for cell in &row.cells {
             line.push(cell.read.as_ref().map_or_else(String::new, |q| plain_text(q.value, 4)));
             line.push(match cell.stands {
-                Stands::In => "yes".into(),
-                Stands::Out => "no".into(),
-                Stands::NotRead | Stands::Free => String::new(),
+                SizeState::In => "yes".into(),
+                SizeState::Out => "no".into(),
+                SizeState::NotRead | SizeState::Free => String::new(),
             });
         }
         put(line);

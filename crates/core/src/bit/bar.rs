@@ -1,12 +1,13 @@
 //! The internal bar: whether it goes in and comes out, reaches, and how far it bends.
 
-use super::drawer::Judged;
+use super::judged::Room;
 use super::rules;
-use crate::blank::rules::BEND_FREE;
+use crate::bit::judged::Findings;
 use crate::job::OwnedBit;
 use crate::quantity::{angle_text, mm_text, plain_text};
-use crate::thread::section::Thread;
-use crate::working::{Num, Quantity, Sheet};
+use crate::stiffness::BEND_FREE;
+use crate::thread::form::Thread;
+use crate::working::{Num, Quantity, Worksheet};
 
 /// Room kept round a bar in its bore, mm on each side. House value.
 pub(super) const ROOM_MM: f64 = 0.5;
@@ -21,29 +22,18 @@ const CARBIDE_GPA: f64 = 600.0;
 /// Primary relief past which a second one is ground behind it, degrees.
 const SECOND_DEG: f64 = 20.0;
 
-/// What a bar is held against.
-#[derive(Clone, Copy)]
-pub(super) struct Room {
-    /// The bore at its smallest.
-    pub bore: Num,
-    /// Most a bar may span, tip to back.
-    pub span: Num,
-    /// How far in the bit must reach.
-    pub reach: Num,
-}
-
 /// The room in a bore; `beyond` is the room past the thread, mm, and `before` what stands in front.
-pub(super) fn room(sheet: &mut Sheet, thread: &Thread, beyond: f64, before: f64) -> Room {
+pub(super) fn room(sheet: &mut Worksheet, thread: &Thread, beyond: f64, before: f64) -> Room {
     let bore = thread.own.minor.0.unwrap_or(thread.basic.minor);
-    let span = sheet.work_assuming(&rules::BAR_SPAN, [bore, ROOM_MM.into()], Some(format!("{} mm kept each side", plain_text(ROOM_MM, 1))));
-    let reach = sheet.work(&rules::BAR_REACH, [thread.length.into(), beyond.into(), before.into()]);
+    let span = sheet.apply_assuming(&rules::BAR_SPAN, [bore, ROOM_MM.into()], Some(format!("{} mm kept each side", plain_text(ROOM_MM, 1))));
+    let reach = sheet.apply(&rules::BAR_REACH, [thread.length.into(), beyond.into(), before.into()]);
     Room { bore, span, reach }
 }
 
 /// Judges a bar in the bore.
-pub(super) fn judge(sheet: &mut Sheet, bar: &OwnedBit, room: &Room, clearance: f64) -> Judged {
+pub(super) fn judge(sheet: &mut Worksheet, bar: &OwnedBit, room: &Room, clearance: f64) -> Findings {
     let Room { bore, span, reach } = *room;
-    let mut judged = Judged::default();
+    let mut judged = Findings::default();
     if let Some(own) = bar.tip_to_back_mm.filter(|s| *s > span.value) {
         judged.against.push(format!(
             "It spans {} tip to back and the bore lets in {}: it will not go in with its tip withdrawn.",
@@ -62,7 +52,7 @@ pub(super) fn judge(sheet: &mut Sheet, bar: &OwnedBit, room: &Room, clearance: f
     judged.says.push(format!("Stands out {} times its thickness{asks}.", plain_text(ratio, 1)));
     let modulus = 1000.0 * if carbide { CARBIDE_GPA } else { STEEL_GPA };
     let bends =
-        sheet.work_assuming(&BEND_FREE, [FORCE_N.into(), reach, modulus.into(), d.into()], Some(format!("a light cut of {} N", plain_text(FORCE_N, 0))));
+        sheet.apply_assuming(&BEND_FREE, [FORCE_N.into(), reach, modulus.into(), d.into()], Some(format!("a light cut of {} N", plain_text(FORCE_N, 0))));
     judged.bends_mm = Some(Quantity::length(bends));
     if let Some(heel) = heel(sheet, bore, d / 2.0, clearance) {
         judged.says.push(if heel.value > SECOND_DEG {
@@ -78,10 +68,10 @@ pub(super) fn judge(sheet: &mut Sheet, bar: &OwnedBit, room: &Room, clearance: f
 
 /// Relief under the edge of a tool that stands `under` deep in a bore, so that its heel clears; none where it is as deep as
 /// the bore.
-pub(super) fn heel(sheet: &mut Sheet, bore: Num, under: f64, clearance: f64) -> Option<Num> {
+pub(super) fn heel(sheet: &mut Worksheet, bore: Num, under: f64, clearance: f64) -> Option<Num> {
     let radius = bore.value / 2.0;
     (under < 0.95 * radius).then(|| {
-        let falls = sheet.work(&rules::BORE_FALLS, [radius.into(), under.into()]);
-        sheet.work(&rules::HEEL, [falls, under.into(), clearance.into()])
+        let falls = sheet.apply(&rules::BORE_FALLS, [radius.into(), under.into()]);
+        sheet.apply(&rules::HEEL, [falls, under.into(), clearance.into()])
     })
 }

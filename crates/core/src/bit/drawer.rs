@@ -1,16 +1,14 @@
 //! The bits, bars and inserts owned: which will do for this thread, and why the others will not.
 
+use super::judged::{Findings, Inputs, OTHER_ANGLE_DEG, Room};
 use super::{bar, insert};
-use crate::job::{BitFacts, Condition, Kit, OwnedBit};
+use crate::job::{BitFacts, Condition, OwnedBit};
 use crate::quantity::{degrees_text, mm_text, plain_text, short_text};
 use crate::thread::Side;
-use crate::thread::section::Thread;
-use crate::watch::{Level, Watch};
-use crate::working::{Quantity, Sheet};
+use crate::thread::form::Thread;
+use crate::watch::{Code, Level, Watch};
+use crate::working::{Quantity, Worksheet};
 use serde::Serialize;
-
-/// A bit of another angle than the thread's by more than this is another bit, degrees. House value.
-pub(super) const OTHER_ANGLE_DEG: f64 = 0.6;
 
 /// What kind of tool it is.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
@@ -28,7 +26,7 @@ pub enum ToolKind {
 /// A tool of the drawer, judged for this thread.
 #[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct ToolSaid {
+pub struct ToolView {
     /// What it is called.
     pub name: String,
     /// What it is.
@@ -50,15 +48,6 @@ pub struct ToolSaid {
     pub bar_mm: Option<[f64; 2]>,
 }
 
-/// What is found of a tool: what stands against it, and what else is said.
-#[derive(Default)]
-pub(super) struct Judged {
-    pub against: Vec<String>,
-    pub says: Vec<String>,
-    pub bends_mm: Option<Quantity>,
-    pub heel_deg: Option<Quantity>,
-}
-
 /// The drawer held against this thread.
 #[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -70,41 +59,25 @@ pub struct Drawer {
     #[serde(skip_serializing_if = "Option::is_none")]
     pub span_mm: Option<Quantity>,
     /// Tools of the right side, the one picked first, then those that serve.
-    pub tools: Vec<ToolSaid>,
+    pub tools: Vec<ToolView>,
     /// What to do when none serves.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub otherwise: Option<String>,
 }
 
-/// What is settled before the drawer is judged.
-pub(super) struct Before<'a> {
-    pub facts: &'a BitFacts,
-    pub kit: &'a Kit,
-    pub thread: &'a Thread,
-    /// Flats the form allows, least and most, mm.
-    pub flats: [f64; 2],
-    pub clearance: f64,
-    /// Room past the end of the thread, mm.
-    pub beyond: f64,
-    /// Surface speed of the job, m/min.
-    pub speed: f64,
-    /// Whether passes end by reversing with the half-nut closed.
-    pub reverses: bool,
-}
-
 /// Judges the drawer.
-pub(super) fn work(sheet: &mut Sheet, before: &Before<'_>, watch: &mut Vec<Watch>) -> Drawer {
-    let Before { facts, kit, thread, flats, clearance, beyond, .. } = *before;
+pub(super) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, watch: &mut Vec<Watch>) -> Drawer {
+    let Inputs { facts, kit, thread, flats, clearance, beyond, .. } = *before;
     let side = thread.spec.side;
     let internal = side == Side::Internal;
     let room = internal.then(|| bar::room(sheet, thread, beyond, facts.reach_past_mm.unwrap_or(0.0)));
     let mut tools = Vec::new();
     for bit in kit.bits.iter().filter(|b| b.kind == side) {
-        let mut judged = room.as_ref().map_or_else(Judged::default, |room| bar::judge(sheet, bit, room, clearance));
+        let mut judged = room.as_ref().map_or_else(Findings::default, |room| bar::judge(sheet, bit, room, clearance));
         point(bit, thread, flats, &mut judged);
         worn(bit.condition, &mut judged);
         let sizes = bit.tip_to_back_mm.zip(bit.bar_diameter_mm).map(|(span, d)| [span, d]);
-        tools.push(ToolSaid { bar_mm: sizes, ..said(&bit.name, if internal { ToolKind::Bar } else { ToolKind::Bit }, judged, facts) });
+        tools.push(ToolView { bar_mm: sizes, ..said(&bit.name, if internal { ToolKind::Bar } else { ToolKind::Bit }, judged, facts) });
     }
     for one in kit.inserts.iter().filter(|i| i.kind == side) {
         let mut judged = insert::judge(one, before, room.as_ref());
@@ -115,23 +88,23 @@ pub(super) fn work(sheet: &mut Sheet, before: &Before<'_>, watch: &mut Vec<Watch
         let elsewhere = kit.bits.iter().any(|b| b.name == *name) || kit.inserts.iter().any(|i| i.name == *name);
         watch.push(if elsewhere {
             let cuts = if internal { "outside, and this is a bore" } else { "in a bore, and this is outside" };
-            Watch::new(Level::Danger, "tool_unfit", "bit", format!("The {name} picked will not do: it cuts {cuts}."))
+            Watch::new(Level::Danger, Code::ToolUnfit, "bit", format!("The {name} picked will not do: it cuts {cuts}."))
         } else {
-            Watch::new(Level::Warn, "tool_gone", "bit", format!("“{name}” is not in the drawer: pick one that is, or put it back; nothing is known of it."))
+            Watch::new(Level::Warn, Code::ToolGone, "bit", format!("“{name}” is not in the drawer: pick one that is, or put it back; nothing is known of it."))
         });
     }
     tools.sort_by_key(|t| (!t.picked, !t.serves));
     let lower = |text: &str| text.get(0..1).map_or_else(String::new, |first| first.to_lowercase() + text.get(1..).unwrap_or(""));
     if let Some(unfit) = tools.iter().find(|t| t.picked && !t.serves) {
         let why = unfit.says.first().map_or("", String::as_str);
-        watch.push(Watch::new(Level::Danger, "tool_unfit", "bit", format!("The {} picked will not do: {}", unfit.name, lower(why))));
+        watch.push(Watch::new(Level::Danger, Code::ToolUnfit, "bit", format!("The {} picked will not do: {}", unfit.name, lower(why))));
     }
     let none = !tools.iter().any(|t| t.serves);
     if let Some(room) = room.filter(|_| none) {
         let angle = 2.0 * thread.alpha_deg;
-        let of_angle = |t: &&ToolSaid| kit.bits.iter().any(|b| b.name == t.name && (b.included_angle_deg - angle).abs() < OTHER_ANGLE_DEG);
+        let of_angle = |t: &&ToolView| kit.bits.iter().any(|b| b.name == t.name && (b.included_angle_deg - angle).abs() < OTHER_ANGLE_DEG);
         let why = tools.iter().find(of_angle).and_then(|t| t.says.first()).map_or_else(|| "there is none of this angle.".to_owned(), |s| lower(s));
-        watch.push(Watch::new(Level::Warn, "bar_unfit", "bit", format!("No bar in the drawer will do: {why}")));
+        watch.push(Watch::new(Level::Warn, Code::BarUnfit, "bit", format!("No bar in the drawer will do: {why}")));
         return Drawer {
             otherwise: Some(format!(
                 "A bar of at most {} tip to back that reaches {}; or, where none can be had, a finishing tap made as the mate, a little over size, with a lead taper and flutes, hardened and tempered: eyes shielded, the fire watched.",
@@ -145,20 +118,20 @@ pub(super) fn work(sheet: &mut Sheet, before: &Before<'_>, watch: &mut Vec<Watch
     Drawer { otherwise, ..drawer(room, tools) }
 }
 
-fn drawer(room: Option<bar::Room>, tools: Vec<ToolSaid>) -> Drawer {
+fn drawer(room: Option<Room>, tools: Vec<ToolView>) -> Drawer {
     Drawer { reach_mm: room.map(|r| Quantity::length(r.reach)), span_mm: room.map(|r| Quantity::length(r.span)), tools, otherwise: None }
 }
 
-fn said(name: &str, kind: ToolKind, judged: Judged, facts: &BitFacts) -> ToolSaid {
+fn said(name: &str, kind: ToolKind, judged: Findings, facts: &BitFacts) -> ToolView {
     let serves = judged.against.is_empty();
     let mut says = judged.against;
     says.extend(judged.says);
     let picked = facts.owned.as_deref() == Some(name);
-    ToolSaid { name: name.to_owned(), kind, serves, picked, says, bends_mm: judged.bends_mm, heel_deg: judged.heel_deg, bar_mm: None }
+    ToolView { name: name.to_owned(), kind, serves, picked, says, bends_mm: judged.bends_mm, heel_deg: judged.heel_deg, bar_mm: None }
 }
 
 /// Angle and tip of a bit against what the form allows.
-fn point(bit: &OwnedBit, thread: &Thread, [least, most]: [f64; 2], judged: &mut Judged) {
+fn point(bit: &OwnedBit, thread: &Thread, [least, most]: [f64; 2], judged: &mut Findings) {
     let angle = 2.0 * thread.alpha_deg;
     if (bit.included_angle_deg - angle).abs() >= OTHER_ANGLE_DEG {
         judged.against.push(format!("It is ground {}° and the thread is {}°.", degrees_text(bit.included_angle_deg), degrees_text(angle)));
@@ -186,7 +159,7 @@ fn point(bit: &OwnedBit, thread: &Thread, [least, most]: [f64; 2], judged: &mut 
     }
 }
 
-fn worn(condition: Condition, judged: &mut Judged) {
+fn worn(condition: Condition, judged: &mut Findings) {
     match condition {
         Condition::Sharp => {}
         Condition::Worn => judged.says.push("It is marked worn: touch it up first.".into()),

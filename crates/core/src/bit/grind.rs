@@ -1,15 +1,14 @@
 //! What to grind: the reliefs of each side from this thread's own lead angle, the nose that follows from them, how they are
 //! set on a rest, and the width of blank they use.
 
-use super::Tip;
-use super::rules;
+use super::{Tip, rules};
+use crate::direction::{Carriage, Direction};
 use crate::job::{BitFacts, BlankFacts};
 use crate::quantity::{angle_text, mm_text, plain_text};
-use crate::setup::{Carriage, Direction};
-use crate::thread::section::Thread;
-use crate::thread::{Side, System};
-use crate::watch::{Level, Watch};
-use crate::working::{Num, Quantity, Sheet};
+use crate::thread::Side;
+use crate::thread::form::Thread;
+use crate::watch::{Code, Level, Watch};
+use crate::working::{Num, Quantity, Worksheet};
 use serde::Serialize;
 
 /// Relief under which a side as good as rubs, degrees. House value.
@@ -89,7 +88,7 @@ pub struct Grind {
 }
 
 /// What is settled before the grinding is.
-pub(crate) struct Before<'a> {
+pub(crate) struct Inputs<'a> {
     pub facts: &'a BitFacts,
     pub thread: &'a Thread,
     pub tip: &'a Tip,
@@ -126,14 +125,14 @@ pub(super) struct Reliefs {
 }
 
 /// Works them for this thread and clearance; the bar's radius counts in a bore.
-pub(super) fn reliefs(sheet: &mut Sheet, thread: &Thread, clearance: f64, bar_radius: Option<f64>) -> Reliefs {
+pub(super) fn reliefs(sheet: &mut Worksheet, thread: &Thread, clearance: f64, bar_radius: Option<f64>) -> Reliefs {
     let c = Num::from(clearance);
     let said = || Some(format!("working clearance {}°", plain_text(clearance, 0)));
     if thread.spec.side == Side::External {
         return Reliefs {
             sides: (
-                sheet.work_assuming(&rules::RELIEF_LEADING, [c, thread.lead_angle_minor], said()),
-                sheet.work_assuming(&rules::RELIEF_TRAILING, [c, thread.lead_angle_major], said()),
+                sheet.apply_assuming(&rules::RELIEF_LEADING, [c, thread.lead_angle_minor], said()),
+                sheet.apply_assuming(&rules::RELIEF_TRAILING, [c, thread.lead_angle_major], said()),
             ),
             bench: None,
         };
@@ -141,30 +140,30 @@ pub(super) fn reliefs(sheet: &mut Sheet, thread: &Thread, clearance: f64, bar_ra
     let bore = thread.basic.minor.value / 2.0;
     let under = bar_radius.unwrap_or(bore / 2.0).min(0.9 * bore);
     let told = if bar_radius.is_some() { None } else { Some(format!("the bit stands half the bore's radius, {}, under its edge", mm_text(under))) };
-    let falls = sheet.work_assuming(&rules::BORE_FALLS, [bore.into(), under.into()], told);
+    let falls = sheet.apply_assuming(&rules::BORE_FALLS, [bore.into(), under.into()], told);
     let alpha = Num::from(thread.alpha_deg);
-    let mut rise = |radius: f64| sheet.work(&rules::BORE_RISE, [thread.lead, radius.into(), under.into()]);
+    let mut rise = |radius: f64| sheet.apply(&rules::BORE_RISE, [thread.lead, radius.into(), under.into()]);
     let (at_bore, at_root) = (rise(bore), rise(thread.major.value / 2.0));
-    let root_falls = sheet.work(&rules::BORE_FALLS, [Num::from(thread.major.value / 2.0), under.into()]);
+    let root_falls = sheet.apply(&rules::BORE_FALLS, [Num::from(thread.major.value / 2.0), under.into()]);
     let bench = [c, thread.lead_angle_minor, alpha, falls, under.into()];
-    let bench = (sheet.work(&rules::BENCH_LEADING_BORE, bench), sheet.work(&rules::BENCH_TRAILING_BORE, bench));
+    let bench = (sheet.apply(&rules::BENCH_LEADING_BORE, bench), sheet.apply(&rules::BENCH_TRAILING_BORE, bench));
     let sides = (
-        sheet.work_assuming(&rules::RELIEF_LEADING_BORE, [c, at_bore, alpha, falls, under.into()], said()),
-        sheet.work_assuming(&rules::RELIEF_TRAILING_BORE, [c, at_bore, at_root, alpha, falls, root_falls, under.into()], said()),
+        sheet.apply_assuming(&rules::RELIEF_LEADING_BORE, [c, at_bore, alpha, falls, under.into()], said()),
+        sheet.apply_assuming(&rules::RELIEF_TRAILING_BORE, [c, at_bore, at_root, alpha, falls, root_falls, under.into()], said()),
     );
     Reliefs { sides, bench: Some(bench) }
 }
 
 /// Works what to grind.
-pub(crate) fn work(sheet: &mut Sheet, before: &Before<'_>, Reliefs { sides, bench }: Reliefs, clearance: f64, watch: &mut Vec<Watch>) -> Grind {
-    let Before { facts, thread, tip, blank, direction, depth, from_to, reliefs, rises } = *before;
+pub(crate) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, Reliefs { sides, bench }: Reliefs, clearance: f64, watch: &mut Vec<Watch>) -> Grind {
+    let Inputs { facts, thread, tip, blank, direction, depth, from_to, reliefs, rises } = *before;
     let alpha = Num::from(thread.alpha_deg);
     let straight = thread.alpha_deg <= 0.0;
     let toward = direction.carriage == Carriage::TowardHeadstock;
     let headstock_left = headstock_left(direction);
     let mut side = |leading: bool, front: Num| {
         let to_headstock = leading == toward;
-        let rest = sheet.work(&rules::REST_ANGLE, [front, alpha]);
+        let rest = sheet.apply(&rules::REST_ANGLE, [front, alpha]);
         let grind = SideGrind {
             side: if leading { "leading" } else { "trailing" },
             faces: if to_headstock { "toward the headstock" } else { "toward the tailstock" },
@@ -178,14 +177,14 @@ pub(crate) fn work(sheet: &mut Sheet, before: &Before<'_>, Reliefs { sides, benc
         (grind, rest)
     };
     let ((leading, n1), (trailing, n2)) = (side(true, sides.0), side(false, sides.1));
-    let flat_end = straight || matches!(thread.spec.system, System::Acme | System::StubAcme | System::Trapezoidal);
+    let flat_end = straight || thread.spec.system.family().end_face();
     let (nose, nose_says) = if flat_end {
         (Num::from(END_DEG), "An end face of 8 to 10°, ground after the flanks.".to_owned())
     } else {
-        let nose = sheet.work(&rules::NOSE, [n1, n2, alpha]);
+        let nose = sheet.apply(&rules::NOSE, [n1, n2, alpha]);
         (nose, format!("The two flanks leave {} under the point: enough for a tip stoned flat or round.", angle_text(nose.value)))
     };
-    let width = sheet.work(&rules::WIDTH_USED, [tip.equal_flat, depth, alpha]);
+    let width = sheet.apply(&rules::WIDTH_USED, [tip.equal_flat, depth, alpha]);
     let offset_says = blank.shoulder.then(|| {
         let hand = if headstock_left { "left" } else { "right" };
         format!(
@@ -197,7 +196,7 @@ pub(crate) fn work(sheet: &mut Sheet, before: &Before<'_>, Reliefs { sides, benc
     let tilt_says = (thread.spec.side == Side::External && clearance - rises < LEAST_DEG).then(|| {
         watch.push(Watch::new(
             Level::Warn,
-            "trailing_relief",
+            Code::TrailingRelief,
             "bit",
             format!(
                 "The thread rises {} under the trailing side: {}° of relief there is all the lead leaves. Tilt the bit to the lead angle.",
@@ -231,7 +230,7 @@ pub(crate) fn work(sheet: &mut Sheet, before: &Before<'_>, Reliefs { sides, benc
 }
 
 /// The angle to grind in a raked face, and what is said of rake.
-fn rake(sheet: &mut Sheet, facts: &BitFacts, blank: &BlankFacts, thread: &Thread, (root, crest): (f64, f64)) -> (Option<Quantity>, String) {
+fn rake(sheet: &mut Worksheet, facts: &BitFacts, blank: &BlankFacts, thread: &Thread, (root, crest): (f64, f64)) -> (Option<Quantity>, String) {
     let gamma = facts.rake_deg.unwrap_or(0.0);
     if gamma.abs() < 1e-9 || thread.alpha_deg <= 0.0 {
         let may = match blank.material.rake_most_deg {
@@ -247,8 +246,8 @@ fn rake(sheet: &mut Sheet, facts: &BitFacts, blank: &BlankFacts, thread: &Thread
     let depth = (crest - root).abs();
     let external = thread.spec.side == Side::External;
     let rule = if external { &rules::EDGE_EXTERNAL } else { &rules::EDGE_INTERNAL };
-    let edge = sheet.work(rule, [root.into(), depth.into(), gamma.into()]);
-    let half = sheet.work(&rules::RAKED_HALF, [thread.alpha_deg.into(), depth.into(), edge]);
+    let edge = sheet.apply(rule, [root.into(), depth.into(), gamma.into()]);
+    let half = sheet.apply(&rules::RAKED_HALF, [thread.alpha_deg.into(), depth.into(), edge]);
     let bench = (thread.alpha_deg.to_radians().tan() * gamma.to_radians().cos()).atan().to_degrees();
     let whole = Num::from(2.0 * half.value);
     (
@@ -265,11 +264,11 @@ fn rake(sheet: &mut Sheet, facts: &BitFacts, blank: &BlankFacts, thread: &Thread
 }
 
 /// Tip of the stocking tool that leaves its share on each flank for this form tool.
-pub(crate) fn stocking_flat(sheet: &mut Sheet, thread: &Thread, tip: &Tip) -> Num {
-    sheet.work(&rules::STOCKING_FLAT, [tip.equal_flat, STOCKING_LEAVES_MM.into(), thread.alpha_deg.into()])
+pub(crate) fn stocking_flat(sheet: &mut Worksheet, thread: &Thread, tip: &Tip) -> Num {
+    sheet.apply(&rules::STOCKING_FLAT, [tip.equal_flat, STOCKING_LEAVES_MM.into(), thread.alpha_deg.into()])
 }
 
-fn stocking(sheet: &mut Sheet, thread: &Thread, tip: &Tip) -> Option<Stocking> {
+fn stocking(sheet: &mut Worksheet, thread: &Thread, tip: &Tip) -> Option<Stocking> {
     let wide = thread.alpha_deg < 20.0 && thread.pitch.value >= STOCKING_FROM_MM;
     wide.then(|| {
         let flat = stocking_flat(sheet, thread, tip);

@@ -5,9 +5,10 @@ use super::{Tip, rules};
 use crate::job::BitFacts;
 use crate::quantity::{angle_text, mm_text, plain_text};
 use crate::thread::Side;
-use crate::thread::section::Thread;
+use crate::thread::form::Thread;
+use crate::watch::{Code, DOUBTFUL_SHARE};
 use crate::watch::{Level, Watch};
-use crate::working::{Num, Quantity, Sheet};
+use crate::working::{Num, Quantity, Worksheet};
 use serde::Serialize;
 
 /// What the bit as ground will cut.
@@ -96,7 +97,7 @@ pub(crate) fn felt(alpha_deg: f64, cut_deg: f64, [above, below]: [f64; 2]) -> f6
 }
 
 /// What is settled before the bit as ground is judged.
-pub(super) struct Before<'a> {
+pub(super) struct Inputs<'a> {
     pub facts: &'a BitFacts,
     pub thread: &'a Thread,
     pub tip: &'a Tip,
@@ -111,8 +112,8 @@ pub(super) struct Before<'a> {
 }
 
 /// Works what the bit as ground will cut, where anything of it was told; root and crest are radii of the cut.
-pub(super) fn work(sheet: &mut Sheet, before: &Before<'_>, watch: &mut Vec<Watch>) -> Option<AsGround> {
-    let Before { facts, thread, tip, reliefs, needed, rises, from_to: (root, crest) } = *before;
+pub(super) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, watch: &mut Vec<Watch>) -> Option<AsGround> {
+    let Inputs { facts, thread, tip, reliefs, needed, rises, from_to: (root, crest) } = *before;
     let told = facts.included_angle_deg.is_some() || facts.rake_deg.is_some() || facts.square_deg.is_some() || facts.height_mm.is_some();
     let guessed = facts.tip_between_mm;
     let measured_reliefs = [(reliefs[0], needed.0.value, rises.0, "leading"), (reliefs[1], needed.1.value, rises.1, "trailing")];
@@ -135,7 +136,7 @@ pub(super) fn work(sheet: &mut Sheet, before: &Before<'_>, watch: &mut Vec<Watch
     let micrometres = |mm: f64| plain_text(mm * 1000.0, 0);
     let judged = if feels < 5e-4 {
         "True as far as a gauge can feel.".to_owned()
-    } else if feels <= room / 3.0 {
+    } else if feels <= room * DOUBTFUL_SHARE {
         format!(
             "The flanks feel like {} µm on the pitch diameter, of {} µm there are: leave it, and aim that much {}.",
             micrometres(feels),
@@ -145,10 +146,10 @@ pub(super) fn work(sheet: &mut Sheet, before: &Before<'_>, watch: &mut Vec<Watch
     } else {
         let text =
             format!("The flanks feel like {} µm on the pitch diameter, of {} µm there are: grind or set it true.", micrometres(feels), micrometres(room));
-        watch.push(Watch::new(if feels > room { Level::Danger } else { Level::Warn }, "bit_angle", "bit", text.clone()));
+        watch.push(Watch::new(if feels > room { Level::Danger } else { Level::Warn }, Code::BitAngle, "bit", text.clone()));
         text
     };
-    let aim_mm = (feels >= 5e-4 && feels <= room / 3.0).then(|| {
+    let aim_mm = (feels >= 5e-4 && feels <= room * DOUBTFUL_SHARE).then(|| {
         let (low, high) = (thread.own.pitch.0.value, thread.own.pitch.1.value);
         let middle = f64::midpoint(low, high);
         Quantity::length((if external { middle - feels } else { middle + feels }).clamp(low, high))
@@ -156,7 +157,7 @@ pub(super) fn work(sheet: &mut Sheet, before: &Before<'_>, watch: &mut Vec<Watch
     let shallow_mm = facts.height_mm.filter(|h| h.abs() > 1e-9).map(|h| {
         let depth = Num::from((crest - root).abs());
         let rule = if external { &rules::OFF_CENTRE_EXTERNAL } else { &rules::OFF_CENTRE_INTERNAL };
-        Quantity::length(sheet.work(rule, [crest.into(), depth, h.into()]))
+        Quantity::length(sheet.apply(rule, [crest.into(), depth, h.into()]))
     });
     let rubs: Vec<String> = measured_reliefs
         .iter()
@@ -175,11 +176,11 @@ pub(super) fn work(sheet: &mut Sheet, before: &Before<'_>, watch: &mut Vec<Watch
         })
         .collect();
     for text in &rubs {
-        watch.push(Watch::new(Level::Warn, "flank_rubs", "bit", text.clone()));
+        watch.push(Watch::new(Level::Warn, Code::FlankRubs, "bit", text.clone()));
     }
     let stop_says = guessed.map(|[low, high]| {
         let told = facts.round_between_mm.unwrap_or([low, high]);
-        let costs = sheet.work(&rules::GUESS_COSTS, [low.into(), high.into(), thread.alpha_deg.into()]);
+        let costs = sheet.apply(&rules::GUESS_COSTS, [low.into(), high.into(), thread.alpha_deg.into()]);
         format!(
             "A {} somewhere between {} and {} is {} of infeed. The passes are laid out for the wider: at the last of them stop and measure; what is left then is known.",
             if facts.round_between_mm.is_some() { "tip radius" } else { "flat" },

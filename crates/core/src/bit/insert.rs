@@ -1,12 +1,11 @@
 //! A threading insert by what is written on its box, and whether it will do here.
 
-use super::bar::Room;
-use super::drawer::{Before, Judged, OTHER_ANGLE_DEG};
 use super::grind::LEAST_DEG;
 use super::rules::radius_of_flat;
+use crate::bit::judged::{Findings, Inputs, OTHER_ANGLE_DEG, Room};
+use crate::direction::Hand;
 use crate::job::OwnedInsert;
 use crate::quantity::{angle_text, degrees_text, mm_text, plain_text, short_text};
-use crate::thread::Hand;
 
 /// Clearance an insert has on each flank when its box does not say, degrees. House value.
 const CLEARANCE_DEG: f64 = 5.0;
@@ -16,9 +15,9 @@ const CLEARANCE_DEG: f64 = 5.0;
 /// Its seat tilts it along a helix; what the thread's lead angle differs from that is lost from the clearance of one flank and
 /// gained on the other. Turning the tool over or the carriage about does not turn a helix, so the hand of the thread alone says
 /// which way it leans.
-pub(super) fn judge(one: &OwnedInsert, before: &Before<'_>, room: Option<&Room>) -> Judged {
-    let Before { thread, flats, speed, reverses, .. } = *before;
-    let mut judged = Judged::default();
+pub(super) fn judge(one: &OwnedInsert, before: &Inputs<'_>, room: Option<&Room>) -> Findings {
+    let Inputs { thread, flats, speed, reverses, .. } = *before;
+    let mut judged = Findings::default();
     let angle = 2.0 * thread.alpha_deg;
     let pitch = thread.pitch.value;
     if (one.included_angle_deg - angle).abs() >= OTHER_ANGLE_DEG {
@@ -76,7 +75,7 @@ pub(super) fn judge(one: &OwnedInsert, before: &Before<'_>, room: Option<&Room>)
 }
 
 /// The tip of a partial profile: a radius reaching as deep as the flats the form allows.
-fn tip(one: &OwnedInsert, alpha_deg: f64, [least, most]: [f64; 2], judged: &mut Judged) {
+fn tip(one: &OwnedInsert, alpha_deg: f64, [least, most]: [f64; 2], judged: &mut Findings) {
     let (low, high) = (radius_of_flat(least, alpha_deg), radius_of_flat(most, alpha_deg));
     let says = format!("Its tip radius of {} mm", short_text(one.tip_radius_mm, 3));
     if one.tip_radius_mm > high + 5e-4 {

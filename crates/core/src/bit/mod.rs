@@ -6,11 +6,13 @@ mod drawing;
 mod grind;
 mod ground;
 mod insert;
+mod judged;
 mod relief_tool;
 pub mod rules;
 mod steps;
 
-pub use drawer::{Drawer, ToolKind, ToolSaid};
+use crate::job::Grinder;
+pub use drawer::{Drawer, ToolKind, ToolView};
 pub use drawing::{BitSheet, sheet};
 pub use grind::{Grind, SideGrind, Stocking};
 pub(crate) use grind::{STOCKING_LEAVES_MM, stocking_flat};
@@ -18,15 +20,15 @@ pub(crate) use ground::felt;
 pub use ground::{AsGround, Edges, flanks};
 pub(crate) use relief_tool::Groove;
 pub use relief_tool::ReliefTool;
-pub use steps::Grinder;
 
-use crate::job::{Assumption, BitFacts, BlankFacts, Kit};
+use crate::direction::Direction;
+use crate::faults::Assumption;
+use crate::job::{BitFacts, BlankFacts, Kit};
 use crate::quantity::{degrees_text, plain_text};
-use crate::setup::Direction;
-use crate::thread::section::Thread;
-use crate::thread::{Side, System, rules as thread_rules};
-use crate::watch::{Level, Watch};
-use crate::working::{Num, Quantity, Sheet};
+use crate::thread::form::Thread;
+use crate::thread::{Side, rules as thread_rules};
+use crate::watch::{Code, Level, Watch};
+use crate::working::{Num, Quantity, Worksheet};
 use serde::Serialize;
 
 /// The tip the form allows.
@@ -87,7 +89,7 @@ pub struct BitSection {
 }
 
 /// The tip and its reliefs, before the rest is known.
-pub(crate) struct TipSaid {
+pub(crate) struct TipView {
     allowed: [Num; 3],
     radius: Option<[Num; 3]>,
     handbook: Option<Num>,
@@ -116,40 +118,39 @@ pub(crate) struct Tip {
 
 /// Radii a rounded root may have: least, most, and the middle of them. UNR starts lower than the ISO root of a
 /// strong bolt; both end where the radius would reach past the root's limit.
-fn rounded_root(sheet: &mut Sheet, thread: &Thread) -> [Num; 3] {
-    let least = if thread.spec.system == System::Unified { 0.108 } else { 0.125 };
-    let [least, most] = [least, 0.144].map(|share| sheet.work(&rules::SHARE_RADIUS, [thread.pitch, share.into()]));
-    [least, most, sheet.work(&thread_rules::MIDDLE, [least, most])]
+fn rounded_root(sheet: &mut Worksheet, thread: &Thread) -> [Num; 3] {
+    let [least, most] = [thread.spec.system.family().least_root_radius(), 0.144].map(|share| sheet.apply(&rules::SHARE_RADIUS, [thread.pitch, share.into()]));
+    [least, most, sheet.apply(&thread_rules::MIDDLE, [least, most])]
 }
 
 /// The flat that cuts off as much of the V as this radius.
-fn equal_flat(sheet: &mut Sheet, radius: Num, alpha: Num) -> Num {
-    let cut_off = sheet.work(&rules::CUT_OFF_RADIUS, [radius, alpha]);
-    sheet.work(&rules::EQUAL_FLAT, [cut_off, alpha])
+fn equal_flat(sheet: &mut Worksheet, radius: Num, alpha: Num) -> Num {
+    let cut_off = sheet.apply(&rules::CUT_OFF_RADIUS, [radius, alpha]);
+    sheet.apply(&rules::EQUAL_FLAT, [cut_off, alpha])
 }
 
 /// The flats the form allows: least, most, and the one to aim at.
-fn flats(sheet: &mut Sheet, thread: &Thread) -> [Num; 3] {
+fn flats(sheet: &mut Worksheet, thread: &Thread) -> [Num; 3] {
     let (pitch, alpha) = (thread.pitch, Num::from(thread.alpha_deg));
     let side = thread.spec.side;
     if thread.spec.rounded_root {
         return rounded_root(sheet, thread).map(|radius| equal_flat(sheet, radius, alpha));
     }
-    if thread.spec.system.is_sixty() {
-        let eighth = sheet.work(&rules::EIGHTH, [pitch]);
+    if thread.spec.system.family().is_sixty() {
+        let eighth = sheet.apply(&rules::EIGHTH, [pitch]);
         return match side {
-            Side::External => [eighth, sheet.work(&rules::QUARTER, [pitch]), eighth],
+            Side::External => [eighth, sheet.apply(&rules::QUARTER, [pitch]), eighth],
             Side::Internal => [0.0.into(), eighth, eighth],
         };
     }
     if thread.alpha_deg <= 0.0 {
-        let half = sheet.work(&rules::HALF_PITCH, [pitch]);
-        let most = sheet.work(&rules::SQUARE_MOST, [pitch]);
-        return [half, most, sheet.work(&thread_rules::MIDDLE, [half, most])];
+        let half = sheet.apply(&rules::HALF_PITCH, [pitch]);
+        let most = sheet.apply(&rules::SQUARE_MOST, [pitch]);
+        return [half, most, sheet.apply(&thread_rules::MIDDLE, [half, most])];
     }
     // At the middle of the size limits, the root the tip leaves must clear the mate and not go past its own limit.
     let (low, high) = thread.own.pitch;
-    let middle = sheet.work(&thread_rules::MIDDLE, [low, high]);
+    let middle = sheet.apply(&thread_rules::MIDDLE, [low, high]);
     let band = high.value - low.value;
     let (near, far) = match (side, thread.own.root(side)) {
         (Side::External, (far, near)) => {
@@ -163,44 +164,44 @@ fn flats(sheet: &mut Sheet, thread: &Thread) -> [Num; 3] {
     };
     let mut flat = |root: Num| {
         let (large, small) = if side == Side::External { (middle, root) } else { (root, middle) };
-        sheet.work(&rules::FLAT_TO_ROOT, [pitch, large, small, alpha])
+        sheet.apply(&rules::FLAT_TO_ROOT, [pitch, large, small, alpha])
     };
     let (least, most) = (flat(far), flat(near));
     let aim = match thread.radius {
         Some(radius) => equal_flat(sheet, radius, alpha),
-        None => sheet.work(&thread_rules::MIDDLE, [least, most]),
+        None => sheet.apply(&thread_rules::MIDDLE, [least, most]),
     };
     [least, most, aim]
 }
 
 /// What the tip used cuts off the sharp V, how it is said, and whether it was measured.
-fn used(sheet: &mut Sheet, facts: &BitFacts, thread: &Thread, aim: Num, round: Option<Num>) -> (Num, bool, String) {
+fn used(sheet: &mut Worksheet, facts: &BitFacts, thread: &Thread, aim: Num, round: Option<Num>) -> (Num, bool, String) {
     let alpha = Num::from(thread.alpha_deg);
     let text = |v: f64, what: &str| format!("{} mm {what}", plain_text(v, 2));
     // A guess is laid out for its wider end: a narrower tip then stops short, never past the size.
     if let Some([_, wide]) = facts.round_between_mm {
-        return (sheet.work(&rules::CUT_OFF_RADIUS, [wide.into(), alpha]), false, text(wide, "radius"));
+        return (sheet.apply(&rules::CUT_OFF_RADIUS, [wide.into(), alpha]), false, text(wide, "radius"));
     }
     if let Some([_, wide]) = facts.tip_between_mm {
-        return (sheet.work(&rules::CUT_OFF_FLAT, [wide.into(), alpha]), false, text(wide, "flat"));
+        return (sheet.apply(&rules::CUT_OFF_FLAT, [wide.into(), alpha]), false, text(wide, "flat"));
     }
     match (facts.tip_flat_mm, facts.tip_radius_mm, round) {
-        (_, Some(radius), _) => (sheet.work(&rules::CUT_OFF_RADIUS, [radius.into(), alpha]), true, text(radius, "radius")),
-        (Some(flat), None, _) => (sheet.work(&rules::CUT_OFF_FLAT, [flat.into(), alpha]), true, text(flat, "flat")),
-        (None, None, Some(radius)) => (sheet.work(&rules::CUT_OFF_RADIUS, [radius, alpha]), false, text(radius.value, "radius")),
-        (None, None, None) => (sheet.work(&rules::CUT_OFF_FLAT, [aim, alpha]), false, text(aim.value, "flat")),
+        (_, Some(radius), _) => (sheet.apply(&rules::CUT_OFF_RADIUS, [radius.into(), alpha]), true, text(radius, "radius")),
+        (Some(flat), None, _) => (sheet.apply(&rules::CUT_OFF_FLAT, [flat.into(), alpha]), true, text(flat, "flat")),
+        (None, None, Some(radius)) => (sheet.apply(&rules::CUT_OFF_RADIUS, [radius, alpha]), false, text(radius.value, "radius")),
+        (None, None, None) => (sheet.apply(&rules::CUT_OFF_FLAT, [aim, alpha]), false, text(aim.value, "flat")),
     }
 }
 
 /// Works the tip: as ground, else the form's aim.
 pub(crate) fn tip(
-    sheet: &mut Sheet,
+    sheet: &mut Worksheet,
     facts: &BitFacts,
     clearance: f64,
     thread: &Thread,
     assumed: &mut Vec<Assumption>,
     watch: &mut Vec<Watch>,
-) -> (Tip, TipSaid) {
+) -> (Tip, TipView) {
     let (pitch, alpha) = (thread.pitch, Num::from(thread.alpha_deg));
     let straight = thread.alpha_deg <= 0.0;
     let [min, max, aim] = flats(sheet, thread);
@@ -208,12 +209,12 @@ pub(crate) fn tip(
     let round = thread.radius.or_else(|| thread.spec.rounded_root.then(|| rounded_root(sheet, thread)[2]));
     let (h, equal_flat, measured, tip_says) = if straight {
         let flat = facts.tip_flat_mm.map_or(aim, Num::from);
-        let h = sheet.work(&thread_rules::HALF_OF, [thread.basic.pitch, thread.basic.minor]);
+        let h = sheet.apply(&thread_rules::HALF_OF, [thread.basic.pitch, thread.basic.minor]);
         (h, flat, facts.tip_flat_mm.is_some(), format!("{} mm wide", plain_text(flat.value, 2)))
     } else {
         let (cut_off, measured, says) = used(sheet, facts, thread, aim, round);
-        let h = sheet.work(&rules::TIP_TO_PITCH, [pitch, alpha, cut_off]);
-        (h, sheet.work(&rules::EQUAL_FLAT, [cut_off, alpha]), measured, says)
+        let h = sheet.apply(&rules::TIP_TO_PITCH, [pitch, alpha, cut_off]);
+        (h, sheet.apply(&rules::EQUAL_FLAT, [cut_off, alpha]), measured, says)
     };
     let [narrow, wide] = facts.tip_between_mm.unwrap_or([min.value, max.value]);
     let doubt = if measured || straight { 0.0 } else { (wide - narrow) / (2.0 * thread.alpha_deg.to_radians().tan()) };
@@ -226,35 +227,35 @@ pub(crate) fn tip(
                 plain_text(max.value, 2),
                 plain_text(doubt, 2)
             );
-            watch.push(Watch::new(Level::Note, "assumed_default", "bit", text));
+            watch.push(Watch::new(Level::Note, Code::AssumedDefault, "bit", text));
         }
     }
     if thread.spec.rounded_root && facts.tip_flat_mm.is_some() {
-        watch.push(Watch::new(Level::Warn, "tip_not_round", "bit", "The root must be rounded, and this tip is flat: stone a radius on it.".into()));
+        watch.push(Watch::new(Level::Warn, Code::TipNotRound, "bit", "The root must be rounded, and this tip is flat: stone a radius on it.".into()));
     }
     if thread.radius.is_some() {
         watch.push(Watch::new(
             Level::Note,
-            "form_radius",
+            Code::FormRadius,
             "bit",
             format!(
                 "The {} form is round at crest and root: a plain bit leaves the crests flat. Finish with a chaser or a full-form bit where that matters.",
-                thread.spec.system.word()
+                thread.spec.system.family().word()
             ),
         ));
     }
     let angle = facts.included_angle_deg.unwrap_or(thread.alpha_deg * 2.0);
     if straight && angle > 0.5 {
         let text = format!("A bit of {}° leaves the sides of a square thread sloping; grind it parallel.", degrees_text(angle));
-        watch.push(Watch::new(Level::Warn, "bit_angle", "bit", text));
+        watch.push(Watch::new(Level::Warn, Code::BitAngle, "bit", text));
     }
     let clearance = facts.clearance_deg.unwrap_or(clearance);
     let reliefs = grind::reliefs(sheet, thread, clearance, facts.bar_radius_mm);
     let guess = if facts.tip_between_mm.is_some() { " at most, guessed" } else { " (aim, not measured)" };
-    let said = TipSaid {
+    let said = TipView {
         allowed: [min, max, aim],
         radius: round.map(|radius| {
-            let mut of = |flat: Num| sheet.work(&rules::RADIUS_OF_FLAT, [flat, alpha]);
+            let mut of = |flat: Num| sheet.apply(&rules::RADIUS_OF_FLAT, [flat, alpha]);
             [of(min), of(max), radius]
         }),
         rounded: match (facts.round_between_mm, facts.tip_flat_mm, facts.tip_between_mm) {
@@ -262,7 +263,7 @@ pub(crate) fn tip(
             (None, None, None) => facts.tip_radius_mm.map(Num::from).or(round),
             _ => None,
         },
-        handbook: matches!(thread.spec.system, System::Acme).then(|| sheet.work(&rules::HANDBOOK, [pitch])),
+        handbook: thread.spec.system.family().handbook_tip().then(|| sheet.apply(&rules::HANDBOOK, [pitch])),
         measured,
         says: format!("{}°, {tip_says}{}", degrees_text(angle), if measured { "" } else { guess }),
         clearance,
@@ -273,7 +274,7 @@ pub(crate) fn tip(
 }
 
 /// What the bit's section needs of everything before it.
-pub(crate) struct Before<'a> {
+pub(crate) struct Inputs<'a> {
     pub thread: &'a Thread,
     pub tip: &'a Tip,
     pub blank: &'a BlankFacts,
@@ -294,8 +295,8 @@ pub(crate) struct Before<'a> {
 }
 
 /// Works the bit: what to grind, what will go in, and what the real one cuts.
-pub(crate) fn work(sheet: &mut Sheet, facts: &BitFacts, said: TipSaid, before: &Before<'_>, watch: &mut Vec<Watch>) -> BitSection {
-    let Before { thread, tip, blank, direction, kit, beyond, depth, from_to, speed_rpm, reverses, ref groove } = *before;
+pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BitFacts, said: TipView, before: &Inputs<'_>, watch: &mut Vec<Watch>) -> BitSection {
+    let Inputs { thread, tip, blank, direction, kit, beyond, depth, from_to, speed_rpm, reverses, ref groove } = *before;
     let (leading, trailing) = said.reliefs.sides;
     // What of each relief the thread's own rise takes: all but the working clearance, unless the least was taken instead.
     let external = thread.spec.side == Side::External;
@@ -304,8 +305,8 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &BitFacts, said: TipSaid, before: &
     let own = if lead_left { [left, right] } else { [right, left] };
     let reliefs = [facts.leading_relief_deg.or(own[0]), facts.trailing_relief_deg.or(own[1])];
     let rises = (leading.value - said.clearance, if external { -thread.lead_angle_major.value } else { trailing.value - said.clearance });
-    let before = grind::Before { facts, thread, tip, blank, direction, depth, from_to, reliefs, rises };
-    let grind = grind::work(sheet, &before, said.reliefs, said.clearance, watch);
+    let before = grind::Inputs { facts, thread, tip, blank, direction, depth, from_to, reliefs, rises };
+    let grind = grind::reckon(sheet, &before, said.reliefs, said.clearance, watch);
     let of = |[min, max, aim]: [Num; 3]| TipAllowed { min: Quantity::length(min), max: Quantity::length(max), aim: Quantity::length(aim) };
     BitSection {
         leading_relief_deg: Quantity::angle(leading),
@@ -321,9 +322,9 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &BitFacts, said: TipSaid, before: &
         clearance_deg: said.clearance,
         fluid: blank.material.fluid.clone(),
         grinder: facts.grinder,
-        drawer: drawer::work(
+        drawer: drawer::reckon(
             sheet,
-            &drawer::Before {
+            &judged::Inputs {
                 facts,
                 kit,
                 thread,
@@ -335,8 +336,8 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &BitFacts, said: TipSaid, before: &
             },
             watch,
         ),
-        relief_tool: groove.as_ref().map(|g| relief_tool::work(sheet, thread, g, facts.bar_radius_mm, said.clearance)),
-        ground: ground::work(sheet, &ground::Before { facts, thread, tip, reliefs, needed: said.reliefs.sides, rises, from_to }, watch),
+        relief_tool: groove.as_ref().map(|g| relief_tool::reckon(sheet, thread, g, facts.bar_radius_mm, said.clearance)),
+        ground: ground::reckon(sheet, &ground::Inputs { facts, thread, tip, reliefs, needed: said.reliefs.sides, rises, from_to }, watch),
         grind,
     }
 }

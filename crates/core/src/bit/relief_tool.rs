@@ -4,8 +4,8 @@ use super::bar::{ROOM_MM, heel};
 use super::rules;
 use crate::quantity::{angle_text, mm_text, plain_text};
 use crate::thread::Side;
-use crate::thread::section::Thread;
-use crate::working::{Num, Quantity, Sheet};
+use crate::thread::form::Thread;
+use crate::working::{Num, Quantity, Worksheet};
 use serde::Serialize;
 
 /// End relief outside, degrees: 10 to 12 by practice.
@@ -59,13 +59,13 @@ pub(crate) struct Groove {
 }
 
 /// Works the tool for a groove.
-pub(crate) fn work(sheet: &mut Sheet, thread: &Thread, groove: &Groove, bar_radius: Option<f64>, clearance: f64) -> ReliefTool {
+pub(crate) fn reckon(sheet: &mut Worksheet, thread: &Thread, groove: &Groove, bar_radius: Option<f64>, clearance: f64) -> ReliefTool {
     let internal = thread.spec.side == Side::Internal;
     let steps = (groove.width.value / WIDEST_MM).ceil().max(1.0);
     // Narrower than the groove where it is made in steps, so that the last takes a clean side.
     let width = if steps > 1.0 { Num::from(WIDEST_MM.min(groove.width.value)) } else { groove.width };
-    let blade = sheet.work(&rules::BLADE, [groove.beside, groove.bottom, LONGER_MM.into()]);
-    let back = sheet.work(&rules::BLADE_BACK, [width, blade, TAPER_DEG.into()]);
+    let blade = sheet.apply(&rules::BLADE, [groove.beside, groove.bottom, LONGER_MM.into()]);
+    let back = sheet.apply(&rules::BLADE_BACK, [width, blade, TAPER_DEG.into()]);
     let mut says = Vec::new();
     let round = (width.value / 2.0 <= groove.corner + 1e-9).then_some(width.value / 2.0);
     says.push(match round {
@@ -86,7 +86,7 @@ pub(crate) fn work(sheet: &mut Sheet, thread: &Thread, groove: &Groove, bar_radi
                 mm_text(radius)
             ));
         }
-        let bar = sheet.work(&rules::BLADE_BAR, [groove.beside, ROOM_MM.into(), blade]);
+        let bar = sheet.apply(&rules::BLADE_BAR, [groove.beside, ROOM_MM.into(), blade]);
         says.push(format!("Going in, blade and bar together must pass a bore of {}: a bar of at most {}.", mm_text(groove.beside.value), mm_text(bar.value)));
         (heel, Some(bar))
     } else {

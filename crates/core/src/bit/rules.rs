@@ -86,12 +86,6 @@ pub(crate) fn radius_of_flat(flat: f64, alpha_deg: f64) -> f64 {
     flat / (2.0 * alpha.tan()) / (1.0 / alpha.sin() - 1.0)
 }
 
-/// Flat that cuts as much off the sharp V as this radius, mm; the half angle in degrees, over 0.
-pub(crate) fn flat_of_radius(radius: f64, alpha_deg: f64) -> f64 {
-    let alpha = alpha_deg.to_radians();
-    2.0 * alpha.tan() * radius * (1.0 / alpha.sin() - 1.0)
-}
-
 /// All of them.
 pub static ALL: &[&Rule] = &[
     &SHARE_RADIUS,

@@ -1,25 +1,9 @@
 //! The grinding sheet: the order of faces and how each is set, for the way the bit is held to the wheel.
 
 use super::BitSection;
+use crate::job::Grinder;
 use crate::quantity::{angle_text, degrees_text};
-use crate::thread::{System, ThreadSection};
-use serde::{Deserialize, Serialize};
-
-/// How the bit is held to the wheel.
-#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Grinder {
-    /// In the hands alone.
-    Freehand,
-    /// In the hands, steadied on a level rest.
-    #[default]
-    Rest,
-    /// On a rest tilted to the relief.
-    TiltedRest,
-    /// In the swivelling vice of a tool-and-cutter grinder.
-    CutterGrinder,
-}
+use crate::thread::ThreadSection;
 
 /// The steps for this bit.
 pub(super) fn steps(thread: &ThreadSection, bit: &BitSection) -> Vec<String> {
@@ -43,15 +27,12 @@ pub(super) fn steps(thread: &ThreadSection, bit: &BitSection) -> Vec<String> {
     flank(leading);
     flank(trailing);
     list.push("Check in the gauge against the light. Light at the tip: the angle is ground too wide; light at the heel: too narrow. Correct the side that shows it, turned a little the other way.".into());
-    let tip = match thread.form {
-        System::Acme | System::StubAcme | System::Trapezoidal | System::Square => {
-            format!("The end, square across, with {} under it, to the width wanted; measure that, do not guess it.", grind.nose_deg.text)
-        }
-        _ if bit.radius_mm.is_some() => {
-            "Stone the point to the radius wanted, following the relief down; look at it through a glass against a radius gauge.".into()
-        }
-        _ => "Stone the point flat to the width wanted, following the relief down; measure it under a glass, for every 0.1 of it is 0.09 of infeed at 60°."
-            .into(),
+    let tip = if thread.form.family().end_face() {
+        format!("The end, square across, with {} under it, to the width wanted; measure that, do not guess it.", grind.nose_deg.text)
+    } else if bit.radius_mm.is_some() {
+        "Stone the point to the radius wanted, following the relief down; look at it through a glass against a radius gauge.".into()
+    } else {
+        "Stone the point flat to the width wanted, following the relief down; measure it under a glass, for every 0.1 of it is 0.09 of infeed at 60°.".into()
     };
     list.push(tip);
     list.push(format!("The top face flat and level, {}; lap it last.", if grind.raked_deg.is_some() { "with the rake told" } else { "no rake" }));

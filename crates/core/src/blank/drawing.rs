@@ -1,10 +1,11 @@
 //! The blank to scale: half section above the axis, mirrored below it.
 
-use super::{EndKind, Mark, Register};
+use super::{Mark, Register};
+use crate::job::EndKind;
 use crate::outline::{Dimension, Drawing, Point, Shape};
 use crate::quantity::mm_text;
 use crate::thread::Side;
-use crate::thread::section::Thread;
+use crate::thread::form::Thread;
 use crate::working::{Num, Quantity};
 
 /// The relief, ring or pocket as it is, or as it must be.

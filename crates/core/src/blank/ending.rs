@@ -1,20 +1,20 @@
 //! How the thread ends: the schools, what usable thread each leaves, whether the mate seats, and the mark to
 //! work to where the end cannot be seen.
 
-use super::end::{End, EndKind, MARGIN_MM};
+use super::end::{CutEnd, MARGIN_MM};
 use super::reach::Reach;
-use super::relief;
-use super::rules;
+use super::{relief, rules};
+use crate::job::EndKind;
 use crate::quantity::mm_text;
 use crate::thread::Side;
-use crate::thread::section::Thread;
-use crate::working::{Num, Quantity, Sheet};
+use crate::thread::form::Thread;
+use crate::working::{Num, Quantity, Worksheet};
 use serde::Serialize;
 
 /// One school and what comes of it here.
 #[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct EndingSaid {
+pub struct EndingView {
     /// Which.
     pub end: EndKind,
     /// As it is said.
@@ -42,10 +42,10 @@ pub struct Mark {
 }
 
 /// How the schools are judged here.
-pub(super) struct Ground<'a> {
+pub(super) struct EndingInputs<'a> {
     pub thread: &'a Thread,
     pub reach: &'a Reach,
-    pub cut_end: End,
+    pub cut_end: CutEnd,
     pub shoulder: bool,
     /// The one followed.
     pub followed: EndKind,
@@ -53,24 +53,24 @@ pub(super) struct Ground<'a> {
     pub width: Option<f64>,
 }
 
-impl Ground<'_> {
+impl EndingInputs<'_> {
     fn stopping(&self) -> Num {
-        if let End::StopsIn(room) = self.cut_end { room } else { 0.0.into() }
+        if let CutEnd::StopsIn(room) = self.cut_end { room } else { 0.0.into() }
     }
 
     /// Length in which the thread is not full.
-    fn zone(&self, sheet: &mut Sheet, end: EndKind) -> Num {
+    fn zone(&self, sheet: &mut Worksheet, end: EndKind) -> Num {
         match end {
             EndKind::Relief => relief::width(sheet, self.thread, self.reach, self.cut_end),
             EndKind::PlungedRing | EndKind::DrilledPocket => relief::narrow(sheet, self.reach, end),
-            EndKind::Withdraw => sheet.work(&rules::FADING, [self.thread.lead, self.stopping()]),
+            EndKind::Withdraw => sheet.apply(&rules::FADING, [self.thread.lead, self.stopping()]),
             EndKind::Open => 0.0.into(),
         }
     }
 }
 
 /// Each school side by side; the open is none at a shoulder.
-pub(super) fn endings(sheet: &mut Sheet, ground: &Ground<'_>) -> Vec<EndingSaid> {
+pub(super) fn endings(sheet: &mut Worksheet, ground: &EndingInputs<'_>) -> Vec<EndingView> {
     let (length, stopping) = (ground.thread.length, ground.stopping().value);
     let recommended = EndKind::usual(ground.shoulder);
     let beyond = |zone: f64| format!("the mate stands {} off unless it is counterbored", mm_text(zone));
@@ -100,7 +100,7 @@ pub(super) fn endings(sheet: &mut Sheet, ground: &Ground<'_>) -> Vec<EndingSaid>
                 }
                 EndKind::Open => ("out in the open", true, "nothing to stop for".to_owned()),
             };
-            EndingSaid {
+            EndingView {
                 end,
                 says,
                 usable_mm: Quantity::length((length - zone.value).max(0.0)),
@@ -114,19 +114,19 @@ pub(super) fn endings(sheet: &mut Sheet, ground: &Ground<'_>) -> Vec<EndingSaid>
 }
 
 /// The mark for the ending followed: where the point stands when the hand must act.
-pub(super) fn mark(sheet: &mut Sheet, ground: &Ground<'_>) -> Mark {
+pub(super) fn mark(sheet: &mut Worksheet, ground: &EndingInputs<'_>) -> Mark {
     let (end, length, reach) = (ground.followed, Num::from(ground.thread.length), ground.reach);
     let zone = ground.width.filter(|_| end != EndKind::Withdraw).map_or_else(|| ground.zone(sheet, end), Num::from);
     let (at, act) = match (end, ground.cut_end) {
-        (EndKind::Relief, End::StopsIn(_)) => {
-            (sheet.work(&rules::MARK_RELIEF, [length, zone, reach.half]), "stop here: the thread is full and the relief begins")
+        (EndKind::Relief, CutEnd::StopsIn(_)) => {
+            (sheet.apply(&rules::MARK_RELIEF, [length, zone, reach.half]), "stop here: the thread is full and the relief begins")
         }
-        (EndKind::Relief | EndKind::PlungedRing, End::StartsIn) => {
-            (sheet.work(&rules::MARK_START, [length, reach.ahead]), "start here, no nearer the shoulder")
+        (EndKind::Relief | EndKind::PlungedRing, CutEnd::StartsIn) => {
+            (sheet.apply(&rules::MARK_START, [length, reach.ahead]), "start here, no nearer the shoulder")
         }
-        (EndKind::PlungedRing | EndKind::DrilledPocket, _) => (sheet.work(&rules::MARK_MIDDLE, [length, zone]), "stop here, the spindle turned by hand"),
-        (EndKind::Withdraw, _) => (sheet.work(&rules::MARK_FADE, [length, zone]), "begin to withdraw here"),
-        (EndKind::Open, _) => (sheet.work(&rules::MARK_OPEN, [length, reach.half]), "the bit is clear of the thread here"),
+        (EndKind::PlungedRing | EndKind::DrilledPocket, _) => (sheet.apply(&rules::MARK_MIDDLE, [length, zone]), "stop here, the spindle turned by hand"),
+        (EndKind::Withdraw, _) => (sheet.apply(&rules::MARK_FADE, [length, zone]), "begin to withdraw here"),
+        (EndKind::Open, _) => (sheet.apply(&rules::MARK_OPEN, [length, reach.half]), "the bit is clear of the thread here"),
     };
     let (where_to, how) = match ground.thread.spec.side {
         Side::Internal => ("on the bar", "with the point at the mouth, mark the bar this far outside it"),

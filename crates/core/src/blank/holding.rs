@@ -1,47 +1,13 @@
 //! Holding: the ways compared for this job, how slender the work is, and what that asks for.
 
 use super::rules;
-use crate::job::BlankFacts;
+use crate::job::{BlankFacts, Holding, Support};
 use crate::quantity::{mm_text, plain_text};
 use crate::thread::Side;
-use crate::thread::section::Thread;
-use crate::watch::{Level, Watch};
-use crate::working::{Num, Quantity, Sheet};
-use serde::{Deserialize, Serialize};
-
-/// What holds the far end.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Support {
-    /// Nothing.
-    None,
-    /// A centre in the tailstock.
-    Centre,
-    /// A steady, fixed or travelling, and a centre.
-    Steady,
-}
-
-/// How the work is held at the headstock end.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Holding {
-    /// In a three-jaw chuck.
-    ThreeJaw,
-    /// In a four-jaw chuck, each jaw by itself.
-    FourJaw,
-    /// In a collet.
-    Collet,
-    /// Between centres, driven by a dog.
-    Centres,
-    /// On an arbor between centres.
-    Arbor,
-    /// On a faceplate.
-    Faceplate,
-    /// By a thread already finished, in a split nut or a tapped bush.
-    ByItsThread,
-}
+use crate::thread::form::Thread;
+use crate::watch::{Code, Level, Watch};
+use crate::working::{Num, Quantity, Worksheet};
+use serde::Serialize;
 
 impl Holding {
     const ALL: [Self; 7] = [Self::ThreeJaw, Self::FourJaw, Self::Collet, Self::Centres, Self::Arbor, Self::Faceplate, Self::ByItsThread];
@@ -99,7 +65,7 @@ impl Holding {
     }
 
     /// Why it does not serve here, if it does not.
-    fn does_not_serve(self, work: &Work<'_>) -> Option<String> {
+    fn does_not_serve(self, work: &HoldingInputs<'_>) -> Option<String> {
         let internal = work.thread.spec.side == Side::Internal;
         match self {
             Self::Centres | Self::Arbor if internal => Some("a bore cannot be reached between centres".into()),
@@ -114,7 +80,7 @@ impl Holding {
 /// One way of holding and what comes of it here.
 #[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct HoldingSaid {
+pub struct HoldingView {
     /// Which.
     pub holding: Holding,
     /// As it is said.
@@ -135,7 +101,7 @@ pub struct HoldingSaid {
 const COLLET_MM: f64 = 26.0;
 
 /// What holding is judged on.
-pub(super) struct Work<'a> {
+pub(super) struct HoldingInputs<'a> {
     pub facts: &'a BlankFacts,
     pub thread: &'a Thread,
     pub used: Num,
@@ -146,7 +112,7 @@ pub(super) struct Work<'a> {
 }
 
 /// The way recommended, and why.
-fn recommend(work: &Work<'_>) -> (Holding, &'static str) {
+fn recommend(work: &HoldingInputs<'_>) -> (Holding, &'static str) {
     let external = work.thread.spec.side == Side::External;
     if work.facts.other_thread_finished {
         (Holding::ByItsThread, "the part has a finished thread, which bare jaws would crush")
@@ -162,17 +128,17 @@ fn recommend(work: &Work<'_>) -> (Holding, &'static str) {
 }
 
 /// Every way side by side; a chosen one that does not serve is warned of.
-pub(super) fn holdings(work: &Work<'_>, watch: &mut Vec<Watch>) -> (Vec<HoldingSaid>, &'static str) {
+pub(super) fn holdings(work: &HoldingInputs<'_>, watch: &mut Vec<Watch>) -> (Vec<HoldingView>, &'static str) {
     let (recommended, reason) = recommend(work);
     let chosen = work.facts.holding.unwrap_or(recommended);
     if let Some(why) = chosen.does_not_serve(work) {
-        watch.push(Watch::new(Level::Warn, "holding", "blank", format!("Held {}: {why}.", chosen.says())));
+        watch.push(Watch::new(Level::Warn, Code::Holding, "blank", format!("Held {}: {why}.", chosen.says())));
     }
     let said = Holding::ALL
         .map(|holding| {
             let (like, back) = holding.nature();
             let refused = holding.does_not_serve(work);
-            HoldingSaid {
+            HoldingView {
                 holding,
                 says: holding.says(),
                 again_mm: Quantity::length(holding.again_mm()),
@@ -207,16 +173,16 @@ const FORCE_N: f64 = 200.0;
 const ASKS: [(Support, f64, &str); 2] = [(Support::None, 3.0, "bring up the tailstock"), (Support::Centre, 8.0, "set a steady")];
 
 /// Works the slenderness of a screw; a bore is held by its wall.
-pub(super) fn slenderness(sheet: &mut Sheet, facts: &BlankFacts, thread: &Thread, used: Num, watch: &mut Vec<Watch>) -> Option<Slenderness> {
+pub(super) fn slenderness(sheet: &mut Worksheet, facts: &BlankFacts, thread: &Thread, used: Num, watch: &mut Vec<Watch>) -> Option<Slenderness> {
     if thread.spec.side == Side::Internal {
         return None;
     }
     let length = Num::from(facts.stick_out_mm.unwrap_or(thread.length));
-    let ratio = sheet.work(&rules::SLENDER, [length, used]);
+    let ratio = sheet.apply(&rules::SLENDER, [length, used]);
     let modulus = Num::from(facts.material.modulus_gpa * 1000.0);
     let bends = match facts.support {
-        Support::None => Some(sheet.work(&rules::BEND_FREE, [FORCE_N.into(), length, modulus, used])),
-        Support::Centre => Some(sheet.work(&rules::BEND_CENTRE, [FORCE_N.into(), length, modulus, used])),
+        Support::None => Some(sheet.apply(&crate::stiffness::BEND_FREE, [FORCE_N.into(), length, modulus, used])),
+        Support::Centre => Some(sheet.apply(&crate::stiffness::BEND_CENTRE, [FORCE_N.into(), length, modulus, used])),
         Support::Steady => None,
     };
     // Past what is shown: 3.0 is not past 3.
@@ -225,7 +191,7 @@ pub(super) fn slenderness(sheet: &mut Sheet, facts: &BlankFacts, thread: &Thread
     let says = match asks {
         Some((_, past, do_this)) => {
             let text = format!("It stands out {} diameters, past {past}{bent}: {do_this}.", plain_text(ratio.value, 1));
-            watch.push(Watch::new(Level::Warn, "stickout", "blank", text.clone()));
+            watch.push(Watch::new(Level::Warn, Code::Stickout, "blank", text.clone()));
             text
         }
         None => format!("It stands out {} diameters{bent}.", plain_text(ratio.value, 1)),

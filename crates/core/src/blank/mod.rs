@@ -12,27 +12,26 @@ pub mod rules;
 pub(crate) mod size;
 mod truth;
 
-pub use end::EndKind;
-pub use ending::{EndingSaid, Mark};
-pub use holding::{Holding, HoldingSaid, Slenderness, Support};
-pub(crate) use plain::check as check_plain;
-pub use plain::{PlainFacts, PlainKind, PlainLine, PlainRequest, PlainStands};
-pub use register::{Register, RegisterFacts, RegisterFit, RegisterRequest};
+use crate::job::{EndKind, Holding};
+pub use ending::{EndingView, Mark};
+pub use holding::{HoldingView, Slenderness};
+pub use plain::{PlainLine, PlainStands};
+pub use register::Register;
 pub use relief::Relief;
-pub use truth::{Parallel, ParallelRequest, ParallelSaid, RunOutSaid};
+pub use truth::{ParallelView, RunOutView};
 
 use crate::bit::Tip;
 use crate::job::{BlankFacts, Kit};
 use crate::outline::Drawing;
 use crate::quantity::{mm_text, plain_text};
 use crate::thread::Side;
-use crate::thread::section::Thread;
-use crate::watch::{Level, Watch};
-use crate::working::{Num, Quantity, Sheet};
-use end::End;
-use ending::Ground;
+use crate::thread::form::Thread;
+use crate::watch::{Code, Level, Watch};
+use crate::working::{Num, Quantity, Worksheet};
+use end::CutEnd;
+use ending::EndingInputs;
 use reach::Reach;
-use serde::{Deserialize, Serialize};
+use serde::Serialize;
 use size::Size;
 
 /// Bore: its share of full thread and the drill before it.
@@ -83,22 +82,22 @@ pub struct BlankSection {
     #[serde(skip_serializing_if = "Option::is_none")]
     pub plug: Option<Plug>,
     /// How the thread may end, side by side.
-    pub endings: Vec<EndingSaid>,
+    pub endings: Vec<EndingView>,
     /// The mark to work to where the end cannot be seen.
     pub mark: Mark,
     /// How slender a screw is, and what that asks for.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub slenderness: Option<Slenderness>,
     /// Ways of holding it, side by side.
-    pub holdings: Vec<HoldingSaid>,
+    pub holdings: Vec<HoldingView>,
     /// Why the one recommended is.
     pub holding_reason: &'static str,
     /// What the run-out read does.
     #[serde(skip_serializing_if = "Option::is_none")]
-    pub run_out: Option<RunOutSaid>,
+    pub run_out: Option<RunOutView>,
     /// What the parallel test shows.
     #[serde(skip_serializing_if = "Option::is_none")]
-    pub parallel: Option<ParallelSaid>,
+    pub parallel: Option<ParallelView>,
     /// The register at the mouth.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub register: Option<Register>,
@@ -116,56 +115,43 @@ pub struct BlankSection {
 impl BlankSection {
     /// The way of holding that is followed.
     #[must_use]
-    pub fn held(&self) -> Option<&HoldingSaid> {
+    pub fn held(&self) -> Option<&HoldingView> {
         self.holdings.iter().find(|h| h.chosen)
     }
 }
 
-/// Where in its limits a blank or bore is aimed.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum BlankAim {
-    /// A quarter of the way up: soft stock raises its crests.
-    Low,
-    /// The middle.
-    Middle,
-    /// A quarter of the way down.
-    High,
-}
-
 /// What was settled before the blank is: the thread, the tip, its size and reach, and how the cut ends.
-pub(crate) struct Before<'a> {
+pub(crate) struct Inputs<'a> {
     pub kit: &'a Kit,
     pub thread: &'a Thread,
     pub tip: &'a Tip,
     pub size: Size,
     pub reach: &'a Reach,
-    pub cut_end: End,
+    pub cut_end: CutEnd,
     /// Whether this member is fitted to a mate, tried on as it is cut.
     pub tried: bool,
 }
 
 /// Works the blank.
-pub(crate) fn work(sheet: &mut Sheet, facts: &BlankFacts, before: &Before<'_>, watch: &mut Vec<Watch>) -> BlankSection {
-    let Before { kit, thread, tip, size, reach, cut_end, .. } = *before;
+pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, before: &Inputs<'_>, watch: &mut Vec<Watch>) -> BlankSection {
+    let Inputs { kit, thread, tip, size, reach, cut_end, .. } = *before;
     let side = thread.spec.side;
     let used = size.used;
     let followed = facts.end.unwrap_or(EndKind::usual(facts.shoulder));
-    let ground = Ground { thread, reach, cut_end, shoulder: facts.shoulder, followed, width: facts.relief_width_mm };
+    let ground = EndingInputs { thread, reach, cut_end, shoulder: facts.shoulder, followed, width: facts.relief_width_mm };
     let endings = ending::endings(sheet, &ground);
     let runs_into = matches!(followed, EndKind::Relief | EndKind::PlungedRing | EndKind::DrilledPocket);
     let relief = (runs_into || facts.relief_width_mm.is_some()).then(|| {
         // A relief told of is there whatever was chosen.
         let end = if runs_into { followed } else { EndKind::Relief };
-        relief::work(sheet, &relief::Ask { facts, kit, thread, tip, reach, used, cut_end }, end, watch)
+        relief::reckon(sheet, &relief::ReliefQuery { facts, kit, thread, tip, reach, used, cut_end }, end, watch)
     });
     let slenderness = holding::slenderness(sheet, facts, thread, used, watch);
     watch.extend(test_piece(facts, thread));
     let ratio = facts.stick_out_mm.unwrap_or(thread.length) / used.value;
-    let (holdings, holding_reason) = holding::holdings(&holding::Work { facts, thread, used, ratio, tried: before.tried }, watch);
+    let (holdings, holding_reason) = holding::holdings(&holding::HoldingInputs { facts, thread, used, ratio, tried: before.tried }, watch);
     let held = holdings.iter().find(|h| h.chosen).map_or(Holding::ThreeJaw, |h| h.holding);
-    let register = facts.register.map(|asked| register::work(sheet, asked, thread, watch));
+    let register = facts.register.map(|asked| register::reckon(sheet, asked, thread, watch));
     let chamfer = chamfer(sheet, facts, thread, watch);
     let mark = ending::mark(sheet, &ground);
     let drawing = drawing::blank(&drawing::Drawn {
@@ -228,12 +214,12 @@ fn test_piece(facts: &BlankFacts, thread: &Thread) -> Option<Watch> {
     } else {
         return None;
     };
-    Some(Watch::new(Level::Note, "test_piece", "blank", text.into()))
+    Some(Watch::new(Level::Note, Code::TestPiece, "blank", text.into()))
 }
 
 /// The share of thread a bore leaves, and the drill before it.
-fn bore(sheet: &mut Sheet, kit: &Kit, thread: &Thread, size: &Size) -> Bore {
-    let share = sheet.work(&rules::SHARE_OF_BORE, [thread.major, size.used, size.full]);
+fn bore(sheet: &mut Worksheet, kit: &Kit, thread: &Thread, size: &Size) -> Bore {
+    let share = sheet.apply(&rules::SHARE_OF_BORE, [thread.major, size.used, size.full]);
     let drill = kit.drills_mm.iter().copied().filter(|d| *d <= size.used.value - 0.5).max_by(f64::total_cmp);
     Bore {
         share_percent: Quantity::plain(share, 1, " %"),
@@ -243,12 +229,12 @@ fn bore(sheet: &mut Sheet, kit: &Kit, thread: &Thread, size: &Size) -> Bore {
 }
 
 /// The chamfer: as told, else to just past the root. One that stops short leaves a feather of thread.
-fn chamfer(sheet: &mut Sheet, facts: &BlankFacts, thread: &Thread, watch: &mut Vec<Watch>) -> Num {
+fn chamfer(sheet: &mut Worksheet, facts: &BlankFacts, thread: &Thread, watch: &mut Vec<Watch>) -> Num {
     let external = thread.spec.side == Side::External;
     let right = if external {
-        sheet.work(&rules::CHAMFER_EXTERNAL, [thread.own.minor.1.unwrap_or(thread.basic.minor)])
+        sheet.apply(&rules::CHAMFER_EXTERNAL, [thread.own.minor.1.unwrap_or(thread.basic.minor)])
     } else {
-        sheet.work(&rules::CHAMFER_INTERNAL, [thread.own.major.0.unwrap_or(thread.major)])
+        sheet.apply(&rules::CHAMFER_INTERNAL, [thread.own.major.0.unwrap_or(thread.major)])
     };
     let Some(told) = facts.chamfer_mm else { return right };
     let short = if external { told > right.value + 0.1 } else { told < right.value - 0.1 };
@@ -258,7 +244,7 @@ fn chamfer(sheet: &mut Sheet, facts: &BlankFacts, thread: &Thread, watch: &mut V
             mm_text(told),
             mm_text(right.value)
         );
-        watch.push(Watch::new(Level::Warn, "chamfer", "blank", text));
+        watch.push(Watch::new(Level::Warn, Code::Chamfer, "blank", text));
     }
     told.into()
 }

@@ -2,10 +2,11 @@
 
 use super::rules;
 use crate::bit::Tip;
-use crate::job::{BACKLASH_MM, BitFacts, BlankFacts, SetupFacts};
+use crate::job::defaults::BACKLASH_MM;
+use crate::job::{BitFacts, BlankFacts, SetupFacts};
 use crate::thread::Side;
-use crate::thread::section::Thread;
-use crate::working::{Num, Sheet};
+use crate::thread::form::Thread;
+use crate::working::{Num, Worksheet};
 
 /// Clearance under the tip in the relief, on diameter, mm. House value.
 pub(super) const CLEARANCE_MM: f64 = 0.2;
@@ -26,22 +27,22 @@ pub(crate) struct Reach {
 }
 
 /// Works the reach of this tip in a blank of this size.
-pub(crate) fn work(sheet: &mut Sheet, facts: &BlankFacts, (bit, setup): (&BitFacts, &SetupFacts), thread: &Thread, tip: &Tip, used: Num) -> Reach {
+pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, (bit, setup): (&BitFacts, &SetupFacts), thread: &Thread, tip: &Tip, used: Num) -> Reach {
     let external = thread.spec.side == Side::External;
     // The limit, or a target chosen past it: the tip goes to whichever is deeper.
     let (low, high) = thread.own.pitch;
     let clear = if external {
         let deepest = facts.target_mm.filter(|t| *t < low.value).map_or(low, Num::from);
-        sheet.work(&rules::RELIEF_EXTERNAL, [deepest, tip.h, CLEARANCE_MM.into()])
+        sheet.apply(&rules::RELIEF_EXTERNAL, [deepest, tip.h, CLEARANCE_MM.into()])
     } else {
         let deepest = facts.target_mm.filter(|t| *t > high.value).map_or(high, Num::from);
-        sheet.work(&rules::RELIEF_INTERNAL, [deepest, tip.h, CLEARANCE_MM.into()])
+        sheet.apply(&rules::RELIEF_INTERNAL, [deepest, tip.h, CLEARANCE_MM.into()])
     };
     let depth = ((used.value - clear.value).abs() / 2.0 - CLEARANCE_MM / 2.0).max(0.0);
-    let half = sheet.work(&rules::HALF_CUT, [tip.equal_flat, depth.into(), thread.alpha_deg.into()]);
+    let half = sheet.apply(&rules::HALF_CUT, [tip.equal_flat, depth.into(), thread.alpha_deg.into()]);
     let told = bit.body_ahead_mm.filter(|b| *b > half.value);
     let ahead = told.map_or_else(
-        || sheet.work_assuming(&rules::AHEAD, [half], Some("point ground so far to the side that its flank ends at the bit's side".into())),
+        || sheet.apply_assuming(&rules::AHEAD, [half], Some("point ground so far to the side that its flank ends at the bit's side".into())),
         Num::from,
     );
     Reach { clear, depth, half, ahead, backlash: setup.backlash_mm.unwrap_or(BACKLASH_MM) }

@@ -1,27 +1,14 @@
 //! The register at the mouth: a plain part that the mate's plain part runs in or on before the threads meet.
 
 use super::rules;
-use crate::job::Checker;
+use crate::job::{RegisterFacts, RegisterFit};
+
 use crate::quantity::mm_text;
 use crate::thread::Side;
-use crate::thread::section::Thread;
-use crate::watch::{Level, Watch};
-use crate::working::{Quantity, Rule, Sheet};
-use serde::{Deserialize, Serialize};
-
-/// How freely a register fits.
-#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum RegisterFit {
-    /// Located without shake.
-    #[default]
-    Close,
-    /// Turns freely.
-    Running,
-    /// Goes together in dirt and grease.
-    Easy,
-}
+use crate::thread::form::Thread;
+use crate::watch::{Code, Level, Watch};
+use crate::working::{Quantity, Rule, Worksheet};
+use serde::Serialize;
 
 impl RegisterFit {
     const fn rule(self) -> &'static Rule {
@@ -30,43 +17,6 @@ impl RegisterFit {
             Self::Running => &rules::FIT_RUNNING,
             Self::Easy => &rules::FIT_EASY,
         }
-    }
-}
-
-/// A register as asked for.
-#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
-#[serde(default, deny_unknown_fields)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct RegisterRequest {
-    /// The mate's plain part as measured: its shank for a bore, its plain bore for a screw.
-    pub mate_plain_mm: Option<f64>,
-    /// How freely it is to fit; close when absent.
-    pub fit: Option<RegisterFit>,
-    /// How deep it goes; half the nominal diameter when absent.
-    pub depth_mm: Option<f64>,
-}
-
-/// A register, settled.
-#[derive(Debug, Clone, Copy, PartialEq)]
-pub struct RegisterFacts {
-    /// The mate's plain part, mm.
-    pub mate_plain_mm: f64,
-    /// How freely it fits.
-    pub fit: RegisterFit,
-    /// Its depth, mm.
-    pub depth_mm: f64,
-}
-
-impl RegisterRequest {
-    /// Settles it for a thread of this nominal diameter.
-    pub(crate) fn check(&self, major: f64, c: &mut Checker) -> Option<RegisterFacts> {
-        let place = "/blank/register/mate_plain_mm";
-        if self.mate_plain_mm.is_none() {
-            c.fault(place, "a register fits the mate's plain part: give its measured diameter");
-        }
-        let mate_plain_mm = c.sound(self.mate_plain_mm, major * 0.3, major * 3.0, place, "mm for this thread");
-        let depth = c.sound(self.depth_mm, 0.5, 1000.0, "/blank/register/depth_mm", "mm");
-        Some(RegisterFacts { mate_plain_mm: mate_plain_mm?, fit: self.fit.unwrap_or_default(), depth_mm: depth.unwrap_or(major / 2.0) })
     }
 }
 
@@ -87,15 +37,15 @@ pub struct Register {
 }
 
 /// Works it. A register the bit would mark is warned of.
-pub(super) fn work(sheet: &mut Sheet, facts: RegisterFacts, thread: &Thread, watch: &mut Vec<Watch>) -> Register {
+pub(super) fn reckon(sheet: &mut Worksheet, facts: RegisterFacts, thread: &Thread, watch: &mut Vec<Watch>) -> Register {
     let mate = facts.mate_plain_mm.into();
-    let least = sheet.work(facts.fit.rule(), [mate]);
-    let tolerance = sheet.work(&rules::TOLERANCE_SEVEN, [mate]);
+    let least = sheet.apply(facts.fit.rule(), [mate]);
+    let tolerance = sheet.apply(&rules::TOLERANCE_SEVEN, [mate]);
     let (rule, near, far) = match thread.spec.side {
         Side::Internal => (&rules::REGISTER_BORE, 0.0.into(), tolerance),
         Side::External => (&rules::REGISTER_SPIGOT, tolerance, 0.0.into()),
     };
-    let (min, max) = (sheet.work(rule, [mate, least, near]), sheet.work(rule, [mate, least, far]));
+    let (min, max) = (sheet.apply(rule, [mate, least, near]), sheet.apply(rule, [mate, least, far]));
     let clear = match thread.spec.side {
         Side::Internal => min.value >= thread.own.major.0.unwrap_or(thread.major).value - 1e-6,
         Side::External => max.value <= thread.own.minor.1.unwrap_or(thread.basic.minor).value + 1e-6,
@@ -111,7 +61,7 @@ pub(super) fn work(sheet: &mut Sheet, facts: RegisterFacts, thread: &Thread, wat
                 mm_text(min.value)
             ),
         };
-        watch.push(Watch::new(Level::Note, "register_marked", "blank", text));
+        watch.push(Watch::new(Level::Note, Code::RegisterMarked, "blank", text));
     }
     let says = format!(
         "{} it {} to {}, {} deep.",

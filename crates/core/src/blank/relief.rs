@@ -1,15 +1,15 @@
 //! What the thread runs out into: a turned relief, a ring plunged by the bit, a drilled pocket.
 
-use super::end::{End, EndKind, MARGIN_MM};
+use super::end::{CutEnd, MARGIN_MM};
 use super::reach::{CLEARANCE_MM, Reach};
 use super::rules;
 use crate::bit::Tip;
-use crate::job::{BlankFacts, Kit};
+use crate::job::{BlankFacts, EndKind, Kit};
 use crate::quantity::mm_text;
 use crate::thread::Side;
-use crate::thread::section::Thread;
-use crate::watch::{Level, Watch};
-use crate::working::{Num, Quantity, Sheet};
+use crate::thread::form::Thread;
+use crate::watch::{Code, Level, Watch};
+use crate::working::{Num, Quantity, Worksheet};
 use serde::Serialize;
 
 /// Where the tip runs out, or starts.
@@ -36,44 +36,44 @@ pub struct Relief {
 }
 
 /// Least width of a turned relief: to stop in, or to start in.
-pub(super) fn width(sheet: &mut Sheet, thread: &Thread, reach: &Reach, end: End) -> Num {
+pub(super) fn width(sheet: &mut Worksheet, thread: &Thread, reach: &Reach, end: CutEnd) -> Num {
     match end {
-        End::StopsIn(distance) => sheet.work(&rules::RELIEF_WIDTH, [reach.half, reach.ahead, distance, thread.pitch]),
-        End::StartsIn => sheet.work(&rules::RELIEF_START, [reach.half, reach.ahead, reach.backlash.into(), thread.pitch]),
+        CutEnd::StopsIn(distance) => sheet.apply(&rules::RELIEF_WIDTH, [reach.half, reach.ahead, distance, thread.pitch]),
+        CutEnd::StartsIn => sheet.apply(&rules::RELIEF_START, [reach.half, reach.ahead, reach.backlash.into(), thread.pitch]),
     }
 }
 
 /// Room a relief of this width leaves the carriage to stop in.
-pub(crate) fn room(sheet: &mut Sheet, reach: &Reach, width: f64) -> Num {
-    sheet.work(&rules::STOPPING_ROOM, [width.into(), reach.half, reach.ahead])
+pub(crate) fn room(sheet: &mut Worksheet, reach: &Reach, width: f64) -> Num {
+    sheet.apply(&rules::STOPPING_ROOM, [width.into(), reach.half, reach.ahead])
 }
 
 /// Width of a ring plunged by the bit, or of a pocket drilled for it.
-pub(super) fn narrow(sheet: &mut Sheet, reach: &Reach, end: EndKind) -> Num {
+pub(super) fn narrow(sheet: &mut Worksheet, reach: &Reach, end: EndKind) -> Num {
     match end {
-        EndKind::DrilledPocket => sheet.work(&rules::POCKET, [reach.half, reach.depth.into()]),
-        _ => sheet.work(&rules::RING_WIDTH, [reach.half]),
+        EndKind::DrilledPocket => sheet.apply(&rules::POCKET, [reach.half, reach.depth.into()]),
+        _ => sheet.apply(&rules::RING_WIDTH, [reach.half]),
     }
 }
 
 /// What one is judged on.
-pub(super) struct Ask<'a> {
+pub(super) struct ReliefQuery<'a> {
     pub facts: &'a BlankFacts,
     pub kit: &'a Kit,
     pub thread: &'a Thread,
     pub tip: &'a Tip,
     pub reach: &'a Reach,
     pub used: Num,
-    pub cut_end: End,
+    pub cut_end: CutEnd,
 }
 
 /// The place the thread ends in, and whether the one there serves: one that does not is refused, with the reason.
-pub(super) fn work(sheet: &mut Sheet, ask: &Ask<'_>, end: EndKind, watch: &mut Vec<Watch>) -> Relief {
+pub(super) fn reckon(sheet: &mut Worksheet, ask: &ReliefQuery<'_>, end: EndKind, watch: &mut Vec<Watch>) -> Relief {
     let turned = end == EndKind::Relief;
     let width = if turned { width(sheet, ask.thread, ask.reach, ask.cut_end) } else { narrow(sheet, ask.reach, end) };
     let corner = turned.then(|| {
         let step = Num::from((ask.used.value - ask.reach.clear.value).abs() / 2.0);
-        sheet.work(&rules::CORNER, [ask.thread.pitch, ask.reach.ahead, ask.tip.equal_flat, step])
+        sheet.apply(&rules::CORNER, [ask.thread.pitch, ask.reach.ahead, ask.tip.equal_flat, step])
     });
     let drill = (end == EndKind::DrilledPocket).then(|| ask.kit.drills_mm.iter().copied().filter(|d| *d >= width.value).min_by(f64::total_cmp)).flatten();
     let says = match end {
@@ -88,7 +88,7 @@ pub(super) fn work(sheet: &mut Sheet, ask: &Ask<'_>, end: EndKind, watch: &mut V
     };
     let (codes, refused): (Vec<_>, Vec<_>) = refusals(ask, end, width, corner).into_iter().unzip();
     for (code, text) in codes.iter().zip(&refused) {
-        watch.push(Watch::new(Level::Danger, code, "blank", text.clone()));
+        watch.push(Watch::new(Level::Danger, *code, "blank", text.clone()));
     }
     Relief {
         end,
@@ -102,7 +102,7 @@ pub(super) fn work(sheet: &mut Sheet, ask: &Ask<'_>, end: EndKind, watch: &mut V
 }
 
 /// Why what is there does not serve, each with its code.
-fn refusals(ask: &Ask<'_>, end: EndKind, width: Num, corner: Option<Num>) -> Vec<(&'static str, String)> {
+fn refusals(ask: &ReliefQuery<'_>, end: EndKind, width: Num, corner: Option<Num>) -> Vec<(Code, String)> {
     let (facts, external) = (ask.facts, ask.thread.spec.side == Side::External);
     let name = match end {
         EndKind::PlungedRing => "ring",
@@ -110,15 +110,17 @@ fn refusals(ask: &Ask<'_>, end: EndKind, width: Num, corner: Option<Num>) -> Vec
         _ => "relief",
     };
     let (what, cure) = match ask.cut_end {
-        End::StopsIn(_) => ("stop", "run slower, or cut away from the shoulder"),
-        End::StartsIn => ("start", "or cut toward the shoulder"),
+        CutEnd::StopsIn(_) => ("stop", "run slower, or cut away from the shoulder"),
+        CutEnd::StartsIn => ("start", "or cut toward the shoulder"),
     };
     let mut refused = Vec::new();
     if let Some(there) = facts.relief_width_mm.filter(|w| *w < width.value - 1e-6) {
-        refused
-            .push(("relief_narrow", format!("The {name} is {} wide where {} is needed to {what} in: widen it, {cure}.", mm_text(there), mm_text(width.value))));
+        refused.push((
+            Code::ReliefNarrow,
+            format!("The {name} is {} wide where {} is needed to {what} in: widen it, {cure}.", mm_text(there), mm_text(width.value)),
+        ));
     }
-    if let (EndKind::PlungedRing | EndKind::DrilledPocket, End::StopsIn(distance)) = (end, ask.cut_end)
+    if let (EndKind::PlungedRing | EndKind::DrilledPocket, CutEnd::StopsIn(distance)) = (end, ask.cut_end)
         && distance.value > MARGIN_MM
     {
         let text = format!(
@@ -126,7 +128,7 @@ fn refusals(ask: &Ask<'_>, end: EndKind, width: Num, corner: Option<Num>) -> Vec
             mm_text(distance.value),
             mm_text(MARGIN_MM)
         );
-        refused.push(("relief_narrow", text));
+        refused.push((Code::ReliefNarrow, text));
     }
     let clear = ask.reach.clear;
     if let Some(there) = facts.relief_diameter_mm.filter(|d| if external { *d > clear.value + 1e-6 } else { *d < clear.value - 1e-6 }) {
@@ -136,13 +138,13 @@ fn refusals(ask: &Ask<'_>, end: EndKind, width: Num, corner: Option<Num>) -> Vec
             mm_text(clear.value),
             if end == EndKind::DrilledPocket { "Drill" } else { "Turn" }
         );
-        refused.push(("relief_shallow", text));
+        refused.push((Code::ReliefShallow, text));
     }
     if let (Some(there), Some(most)) = (facts.relief_corner_mm, corner)
         && there > most.value + 1e-6
     {
         let text = format!("A corner radius of {} stands where the bit runs: {} at most, or widen the relief.", mm_text(there), mm_text(most.value));
-        refused.push(("relief_narrow", text));
+        refused.push((Code::ReliefNarrow, text));
     }
     refused
 }

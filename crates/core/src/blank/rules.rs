@@ -58,10 +58,6 @@ rule!(REGISTER_SPIGOT = "blank.register_spigot", "Register turned for the mate's
 
 rule!(DIE_BLANK = "blank.die", "Blank for a thread a die finishes", (d: Mm "nominal diameter", P: Mm "pitch") -> B: Mm, "d - 0.1*P", "bench: a die raises the crests", d - 0.1 * P);
 rule!(SLENDER = "blank.slender", "Stick-out over diameter", (L: Mm "stick-out", d: Mm "diameter") -> k: One, "L/d", "definition; past 3 asks for a centre, past 8 with one for a steady", L / d);
-rule!(BEND_FREE = "blank.bend_free", "How far it bends, far end free", (F: One "cutting force, N", L: Mm "stick-out", E: One "modulus, N/mm²", d: Mm "diameter") -> y: Mm,
-    "64*F*L^3/(3*pi*E*d^4)", "cantilever F·L³/3EI, I = πd⁴/64", 64.0 * F * L.powi(3) / (3.0 * std::f64::consts::PI * E * d.powi(4)));
-rule!(BEND_CENTRE = "blank.bend_centre", "How far it bends, held by a centre", (F: One "cutting force, N", L: Mm "stick-out", E: One "modulus, N/mm²", d: Mm "diameter") -> y: Mm,
-    "64*F*L^3/(48*sqrt(5)*pi*E*d^4)", "chuck and centre, worst place: F·L³/(48√5·EI), I = πd⁴/64", 64.0 * F * L.powi(3) / (48.0 * 5_f64.sqrt() * std::f64::consts::PI * E * d.powi(4)));
 
 rule!(QUARTER_IN = "blank.quarter_in", "A quarter of the way in from a limit", (a: Mm "the limit leaned to", b: Mm "the other") -> m: Mm,
     "(3*a + b)/4", "house: toward one limit with room left; soft stock raises its crests, so lean low and file before measuring", (3.0 * a + b) / 4.0);
@@ -100,7 +96,5 @@ pub static ALL: &[&Rule] = &[
     &REGISTER_SPIGOT,
     &DIE_BLANK,
     &SLENDER,
-    &BEND_FREE,
-    &BEND_CENTRE,
     &QUARTER_IN,
 ];

@@ -1,12 +1,13 @@
 //! What to turn or bore to, and what the blank really is.
 
-use super::{BlankAim, rules};
-use crate::job::{Assumption, BlankFacts};
+use super::rules;
+use crate::faults::Assumption;
+use crate::job::{BlankAim, BlankFacts};
 use crate::quantity::{inch_text, mm_text, plain_text};
-use crate::thread::section::Thread;
+use crate::thread::form::Thread;
 use crate::thread::{Side, rules as thread_rules};
-use crate::watch::{Level, Watch};
-use crate::working::{Num, Sheet};
+use crate::watch::{Code, Level, Watch};
+use crate::working::{Num, Worksheet};
 
 /// The blank's size: limits, aim, what is taken for the cut, and full depth as percentages count it.
 #[derive(Debug, Clone, Copy)]
@@ -19,22 +20,22 @@ pub(crate) struct Size {
 }
 
 /// Works the size.
-pub(crate) fn work(sheet: &mut Sheet, facts: &BlankFacts, thread: &Thread, assumed: &mut Vec<Assumption>, watch: &mut Vec<Watch>) -> Size {
+pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, thread: &Thread, assumed: &mut Vec<Assumption>, watch: &mut Vec<Watch>) -> Size {
     let side = thread.spec.side;
     let crest = thread.own.crest(side);
     let (min, max) = (crest.0.unwrap_or(thread.major), crest.1.unwrap_or(thread.major));
     let mut aim = match facts.aim {
-        BlankAim::Middle => sheet.work(&thread_rules::MIDDLE, [min, max]),
-        BlankAim::Low => sheet.work(&rules::QUARTER_IN, [min, max]),
-        BlankAim::High => sheet.work(&rules::QUARTER_IN, [max, min]),
+        BlankAim::Middle => sheet.apply(&thread_rules::MIDDLE, [min, max]),
+        BlankAim::Low => sheet.apply(&rules::QUARTER_IN, [min, max]),
+        BlankAim::High => sheet.apply(&rules::QUARTER_IN, [max, min]),
     };
-    let full = if thread.spec.system.is_sixty() {
-        sheet.work(&rules::FULL_SIXTY, [thread.pitch])
+    let full = if thread.spec.system.family().is_sixty() {
+        sheet.apply(&rules::FULL_SIXTY, [thread.pitch])
     } else {
-        sheet.work(&rules::FULL_BASIC, [thread.major, thread.basic.minor])
+        sheet.apply(&rules::FULL_BASIC, [thread.major, thread.basic.minor])
     };
     if let Some(share) = facts.engagement_percent {
-        aim = sheet.work(&rules::BORE_OF_SHARE, [thread.major, share.into(), full]);
+        aim = sheet.apply(&rules::BORE_OF_SHARE, [thread.major, share.into(), full]);
         if aim.value > max.value + 1e-9 || aim.value < min.value - 1e-9 {
             let text = format!(
                 "A bore for {} % is {}, outside the class's {} to {}.",
@@ -43,11 +44,11 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &BlankFacts, thread: &Thread, assum
                 mm_text(min.value),
                 mm_text(max.value)
             );
-            watch.push(Watch::new(Level::Warn, "bore_limits", "blank", text));
+            watch.push(Watch::new(Level::Warn, Code::BoreLimits, "blank", text));
         }
     }
     if facts.die_finish && side == Side::External {
-        aim = sheet.work(&rules::DIE_BLANK, [thread.major, thread.pitch]);
+        aim = sheet.apply(&rules::DIE_BLANK, [thread.major, thread.pitch]);
     }
     if facts.diameter_mm.is_none() {
         assumed.push(Assumption {
@@ -73,5 +74,5 @@ fn out_of_limits(side: Side, d: f64, min: f64, max: f64) -> Option<Watch> {
         }
         _ => return None,
     };
-    Some(Watch::new(Level::Warn, "blank_size", "blank", text))
+    Some(Watch::new(Level::Warn, Code::BlankSize, "blank", text))
 }

@@ -1,60 +1,23 @@
 //! Run-out and parallel readings: what they do to this thread, and the move that mends them.
 
-use super::holding::{Holding, Support};
 use super::rules;
-use crate::job::{BlankFacts, Checker};
-use crate::pad::rules as pad;
+use crate::job::Parallel;
+use crate::watch::{Code, DOUBTFUL_SHARE};
+
+use crate::job::BlankFacts;
+use crate::job::pad::rules as pad;
+use crate::job::{Holding, Support};
 use crate::quantity::{mm_text, plain_text};
 use crate::thread::Side;
-use crate::thread::section::Thread;
+use crate::thread::form::Thread;
 use crate::watch::{Level, Watch};
-use crate::working::{Quantity, Sheet};
-use serde::{Deserialize, Serialize};
-
-/// Two diameters of one turned length.
-#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
-#[serde(default, deny_unknown_fields)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct ParallelRequest {
-    /// Diameter at the free end, or at the mouth of a bore.
-    pub free_mm: Option<f64>,
-    /// Diameter at the headstock end, or at the bottom of a bore.
-    pub headstock_mm: Option<f64>,
-    /// How far apart they were measured.
-    pub apart_mm: Option<f64>,
-}
-
-/// The two diameters, settled.
-#[derive(Debug, Clone, Copy, PartialEq)]
-pub struct Parallel {
-    /// Diameter at the free end, mm.
-    pub free_mm: f64,
-    /// Diameter at the headstock end, mm.
-    pub headstock_mm: f64,
-    /// Apart, mm.
-    pub apart_mm: f64,
-}
-
-impl ParallelRequest {
-    /// Settles the three figures; none or all of them are told.
-    pub(crate) fn check(&self, (low, high): (f64, f64), c: &mut Checker) -> Option<Parallel> {
-        let mut sized = |v: Option<f64>, low: f64, high: f64, field: &str| {
-            let place = format!("/blank/parallel/{field}");
-            if v.is_none() {
-                c.fault(place.as_str(), "a parallel test is two diameters and how far apart they were measured: give all three");
-            }
-            c.sound(v, low, high, &place, "mm")
-        };
-        let (free, headstock, apart) =
-            (sized(self.free_mm, low, high, "free_mm"), sized(self.headstock_mm, low, high, "headstock_mm"), sized(self.apart_mm, 1.0, 5000.0, "apart_mm"));
-        Some(Parallel { free_mm: free?, headstock_mm: headstock?, apart_mm: apart? })
-    }
-}
+use crate::working::{Quantity, Worksheet};
+use serde::Serialize;
 
 /// What a run-out reading does.
 #[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct RunOutSaid {
+pub struct RunOutView {
     /// How far off centre the work runs: half the swing.
     pub off_mm: Quantity,
     /// What that does to the thread.
@@ -66,7 +29,7 @@ pub struct RunOutSaid {
 /// What a parallel test shows.
 #[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct ParallelSaid {
+pub struct ParallelView {
     /// Taper over the threaded length, on diameter; larger at the free end when over 0.
     pub taper_mm: Quantity,
     /// Tailstock toward the tool, when a centre holds the free end; away when under 0.
@@ -80,13 +43,11 @@ pub struct ParallelSaid {
 
 /// Run-out under this is none, mm. House value.
 const TRUE_MM: f64 = 0.01;
-/// Share of the tolerance a taper may take before it is warned of.
-const SHARE: f64 = 1.0 / 3.0;
 
 /// A run-out reading.
-pub(super) fn run_out(sheet: &mut Sheet, facts: &BlankFacts, holding: Holding, thread: &Thread, watch: &mut Vec<Watch>) -> Option<RunOutSaid> {
+pub(super) fn run_out(sheet: &mut Worksheet, facts: &BlankFacts, holding: Holding, thread: &Thread, watch: &mut Vec<Watch>) -> Option<RunOutView> {
     let swing = facts.runout_mm?;
-    let off = sheet.work(&pad::RUN_OUT, [swing.into()]);
+    let off = sheet.apply(&pad::RUN_OUT, [swing.into()]);
     let off_text = mm_text(off.value);
     let tolerance = thread.own.pitch.1.value - thread.own.pitch.0.value;
     let matters = swing > TRUE_MM && (facts.rechucked || facts.runs_true);
@@ -105,7 +66,7 @@ pub(super) fn run_out(sheet: &mut Sheet, facts: &BlankFacts, holding: Holding, t
         )
     };
     if matters {
-        watch.push(Watch::new(Level::Warn, "runout", "blank", does.clone()));
+        watch.push(Watch::new(Level::Warn, Code::Runout, "blank", does.clone()));
     }
     let mend = match holding {
         _ if !matters => "Nothing need be moved.".to_owned(),
@@ -113,24 +74,24 @@ pub(super) fn run_out(sheet: &mut Sheet, facts: &BlankFacts, holding: Holding, t
             format!("Turn the high spot to the indicator, slacken the far jaw, push in until it reads {off_text} less, and clock again.")
         }
         Holding::ThreeJaw => {
-            let shim = sheet.work(&rules::GRIP_SHIM, [swing.into()]);
+            let shim = sheet.apply(&rules::GRIP_SHIM, [swing.into()]);
             format!("A shim of {} under the jaw nearest the high spot, or the four-jaw.", mm_text(shim.value))
         }
         Holding::Collet => "Clean collet, nose and work, and put it in again a third of a turn round.".to_owned(),
         Holding::Centres | Holding::Arbor => "Clean the centres and their holes; skim a soft live centre true where it stands.".to_owned(),
         Holding::ByItsThread => "Skim the face the part seats on, in place, and screw it home again.".to_owned(),
     };
-    Some(RunOutSaid { off_mm: Quantity::length(off), does, mend })
+    Some(RunOutView { off_mm: Quantity::length(off), does, mend })
 }
 
 /// A parallel test.
-pub(super) fn parallel(sheet: &mut Sheet, facts: &BlankFacts, thread: &Thread, watch: &mut Vec<Watch>) -> Option<ParallelSaid> {
+pub(super) fn parallel(sheet: &mut Worksheet, facts: &BlankFacts, thread: &Thread, watch: &mut Vec<Watch>) -> Option<ParallelView> {
     let Parallel { free_mm, headstock_mm, apart_mm } = facts.parallel?;
     let length = facts.stick_out_mm.unwrap_or(thread.length).max(thread.length);
     let figures = [free_mm.into(), headstock_mm.into(), apart_mm.into()];
-    let taper = sheet.work(&pad::TAPER, [figures[0], figures[1], figures[2], thread.length.into()]);
+    let taper = sheet.apply(&pad::TAPER, [figures[0], figures[1], figures[2], thread.length.into()]);
     let held = facts.support != Support::None && thread.spec.side == Side::External;
-    let tailstock = held.then(|| sheet.work(&rules::TAILSTOCK_MOVE, [figures[0], figures[1], figures[2], length.into()]));
+    let tailstock = held.then(|| sheet.apply(&rules::TAILSTOCK_MOVE, [figures[0], figures[1], figures[2], length.into()]));
     let tolerance = thread.own.pitch.1.value - thread.own.pitch.0.value;
     let (size, large_end) = (taper.value.abs(), if taper.value > 0.0 { "free" } else { "headstock" });
     let does = if size < 5e-4 {
@@ -143,8 +104,8 @@ pub(super) fn parallel(sheet: &mut Sheet, facts: &BlankFacts, thread: &Thread, w
             mm_text(tolerance)
         )
     };
-    if size > tolerance * SHARE {
-        watch.push(Watch::new(Level::Warn, "taper", "blank", does.clone()));
+    if size > tolerance * DOUBTFUL_SHARE {
+        watch.push(Watch::new(Level::Warn, Code::Taper, "blank", does.clone()));
     }
     let mend = match (tailstock, thread.spec.side) {
         _ if size < 5e-4 => "Nothing need be moved.".to_owned(),
@@ -160,5 +121,5 @@ pub(super) fn parallel(sheet: &mut Sheet, facts: &BlankFacts, thread: &Thread, w
                 .to_owned()
         }
     };
-    Some(ParallelSaid { taper_mm: Quantity::length(taper), tailstock_mm: tailstock.map(Quantity::length), does, mend })
+    Some(ParallelView { taper_mm: Quantity::length(taper), tailstock_mm: tailstock.map(Quantity::length), does, mend })
 }

@@ -1,6 +1,6 @@
 //! Settings on a dial: turns and divisions, rounded to half a division.
 
-use crate::job::{Reads, Slide};
+use crate::job::{ReadBy, Reads, Slide};
 use crate::quantity::{LengthUnit, MM_PER_INCH, plain_text};
 use serde::{Deserialize, Serialize};
 
@@ -13,28 +13,6 @@ pub enum SlideName {
     CrossSlide,
     /// The compound.
     Compound,
-}
-
-/// What the depth is read on.
-#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum ReadBy {
-    /// The slide's own dial.
-    #[default]
-    Dial,
-    /// A plunger indicator against the slide.
-    Indicator,
-    /// A digital readout.
-    Readout,
-}
-
-impl ReadBy {
-    // Plans frozen before there was a choice were read by the dial; serde wants a reference.
-    #[allow(clippy::trivially_copy_pass_by_ref)]
-    fn is_dial(&self) -> bool {
-        *self == Self::Dial
-    }
 }
 
 /// The dial that carries the depth.
@@ -83,7 +61,7 @@ pub struct DialSetting {
 
 /// Radial depth as set, slide travel, and the setting itself.
 #[derive(Debug, Clone, PartialEq)]
-pub struct Set {
+pub struct SetDepth {
     /// Radial depth, mm.
     pub radial_mm: f64,
     /// Slide travel, mm.
@@ -130,13 +108,13 @@ impl DepthDial {
 
     /// The setting nearest to a radial depth.
     #[must_use]
-    pub fn nearest(&self, radial_mm: f64) -> Set {
+    pub fn nearest(&self, radial_mm: f64) -> SetDepth {
         self.at_half_divisions((radial_mm * self.reading_per_radial / self.half()).round())
     }
 
     /// The deepest setting not past a radial depth.
     #[must_use]
-    pub fn shallow(&self, radial_mm: f64) -> Set {
+    pub fn shallow(&self, radial_mm: f64) -> SetDepth {
         // A hair of slack keeps a depth that stands exactly on a line from falling half a division short.
         self.at_half_divisions((radial_mm * self.reading_per_radial / self.half() + 1e-7).floor())
     }
@@ -167,7 +145,7 @@ impl DepthDial {
         if self.unit == LengthUnit::In { MM_PER_INCH } else { 1.0 }
     }
 
-    fn at_half_divisions(&self, halves: f64) -> Set {
+    fn at_half_divisions(&self, halves: f64) -> SetDepth {
         let halves = halves.max(0.0);
         let reading_mm = halves * self.half();
         let turns = if self.divisions > 0.0 { (halves / 2.0 / self.divisions).floor() } else { 0.0 };
@@ -183,7 +161,7 @@ impl DepthDial {
             (_, 1) => format!("1 turn + {figure} div"),
             (_, n) => format!("{n} turns + {figure} div"),
         };
-        Set {
+        SetDepth {
             radial_mm: reading_mm / self.reading_per_radial,
             travel_mm: reading_mm / self.reading_per_radial * self.travel_per_radial,
             setting: DialSetting { slide: self.slide, read_by: self.read_by, turns, divisions, of: self.divisions, unit: self.unit, text, reading },

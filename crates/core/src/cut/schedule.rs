@@ -1,7 +1,8 @@
 //! How many passes, and how deep each goes.
 
 use super::rules;
-use crate::working::{Num, Sheet};
+use crate::job::{DepthLaw, OwnRow};
+use crate::working::{Num, Worksheet};
 use serde::{Deserialize, Serialize};
 
 /// What a pass is for.
@@ -19,29 +20,6 @@ pub enum PassKind {
     Spring,
     /// Asked for by a measurement.
     Measured,
-}
-
-/// How the depth is shared out among the passes.
-#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum DepthLaw {
-    /// Every pass takes the same area.
-    #[default]
-    ConstantArea,
-    /// Every pass goes the same deeper.
-    ConstantDepth,
-}
-
-/// A pass whose depth was set by hand.
-#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
-#[serde(deny_unknown_fields)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct OwnRow {
-    /// Its number.
-    pub n: u32,
-    /// Radial depth from touch, mm.
-    pub radial_mm: f64,
 }
 
 /// Depth of the scratch pass, mm radial: enough to see, too little to spoil.
@@ -104,27 +82,28 @@ impl Spread<'_> {
 
     /// Depths of the cutting passes. With no number given, passes too fine to cut are merged.
     #[must_use]
-    pub fn depths(&self, sheet: &mut Sheet) -> Vec<Num> {
+    pub fn depths(&self, sheet: &mut Worksheet) -> Vec<Num> {
         let alpha = Num::from(self.alpha_deg);
         let even = self.alpha_deg <= 0.0 || self.law == DepthLaw::ConstantDepth;
-        let area = sheet.work(&rules::GROOVE_AREA, [self.flat, self.total, alpha]);
+        let area = sheet.apply(&rules::GROOVE_AREA, [self.flat, self.total, alpha]);
         let cut_by_now = |depth: f64| (rules::GROOVE_AREA.eval)(&[self.flat.value, depth, self.alpha_deg]);
         let n = self.passes.unwrap_or_else(|| self.count(area.value - cut_by_now(self.from.value)));
         let least = self.bounds.least_mm.max((self.total.value - self.from.value) / f64::from(MOST));
         let mut list: Vec<Num> = Vec::new();
         // The depth the present share-out goes on from, and the pass it stands at.
-        let (mut base, mut base_area, mut at) = (self.from, (self.from.value > 0.0).then(|| sheet.work(&rules::GROOVE_AREA, [self.flat, self.from, alpha])), 0);
+        let (mut base, mut base_area, mut at) =
+            (self.from, (self.from.value > 0.0).then(|| sheet.apply(&rules::GROOVE_AREA, [self.flat, self.from, alpha])), 0);
         let mut last = self.from.value;
         for k in 1..=n {
             if let Some(own) = self.own.iter().find(|o| o.n == k && k < n && o.radial_mm > last && o.radial_mm < self.total.value) {
                 base = own.radial_mm.into();
-                base_area = Some(sheet.work(&rules::GROOVE_AREA, [self.flat, base, alpha]));
+                base_area = Some(sheet.apply(&rules::GROOVE_AREA, [self.flat, base, alpha]));
                 (at, last) = (k, own.radial_mm);
                 list.push(base);
                 continue;
             }
             let (step, steps) = (Num::from(f64::from(k - at)), Num::from(f64::from(n - at)));
-            let mut sketch = |rule, operands: &[Num]| sheet.work_all(rule, operands, None);
+            let mut sketch = |rule, operands: &[Num]| sheet.apply_all(rule, operands, None);
             let value = match (even, base_area) {
                 (true, None) => (rules::EVEN_DEPTH.eval)(&[self.total.value, step.value, steps.value]),
                 (true, Some(_)) => (rules::EVEN_FROM.eval)(&[base.value, self.total.value, step.value, steps.value]),

@@ -1,58 +1,24 @@
 //! The cut section of a plan.
 
-use super::dial::{DepthDial, DialSetting, ReadBy, Set, SlideName};
+use super::dial::{DepthDial, DialSetting, SetDepth, SlideName};
 use super::groove::Field;
-use super::schedule::{DepthLaw, PassKind};
+use super::schedule::PassKind;
 use super::starts::{self, Hung, IndexWay};
-use super::style::{self, Ask, Laid, StyleSaid, TimeSaid};
+use super::style::{self, PlannedPass, StyleQuery, StyleView, TimeView};
 use super::{drawing, rules};
 use crate::bit::{Tip, rules as bit_rules, stocking_flat};
-use crate::gauge::{Fit, RunMate};
+use crate::cut::PassRow;
+use crate::direction::{Carriage, Direction};
 use crate::gears::GearsSection;
-use crate::job::{BlankFacts, CutFacts, Ending, Lathe, Original, Style};
+use crate::job::{BlankFacts, CutFacts, DepthLaw, Ending, Lathe, Original, ReadBy, Style};
 use crate::outline::Drawing;
 use crate::quantity::{mm_text, plain_text};
-use crate::setup::{Carriage, Direction};
-use crate::thread::section::Thread;
-use crate::thread::{Side, System, rules as thread_rules};
-use crate::watch::{Level, Watch};
+use crate::thread::form::Thread;
+use crate::thread::{Fit, RunMate, Side, rules as thread_rules};
+use crate::watch::{Code, Level, Watch};
 use crate::words::Words;
-use crate::working::{Num, Quantity, Sheet, nine};
+use crate::working::{Num, Quantity, Worksheet, round_to_nine};
 use serde::Serialize;
-
-/// One pass: asked is exact, the rest is what the hand sets.
-#[derive(Debug, Clone, Serialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct PassRow {
-    /// Its number; the scratch is 0.
-    pub n: u32,
-    /// What it is for.
-    pub kind: PassKind,
-    /// Radial depth asked for.
-    pub asked_radial_mm: Quantity,
-    /// Radial depth set.
-    pub radial_mm: f64,
-    /// Compound travel set; 0 when the cross-slide carries the depth.
-    pub compound_mm: f64,
-    /// Places the tip stands off the finished groove's middle, along the axis, mm, by a side-step of the compound: toward the
-    /// leading side under nought.
-    #[serde(skip_serializing_if = "is_nought")]
-    pub side_mm: f64,
-    /// Area it takes, mm²; sent with the groove, by the part of the edge that takes it.
-    #[serde(skip)]
-    pub chip_mm2: f64,
-    /// Pitch diameter to expect.
-    pub pitch_diameter_mm: Quantity,
-    /// Size over wires to expect; null while the wires would not bear.
-    pub over_wires_mm: Option<Quantity>,
-    /// The setting, of each slide that is set.
-    pub dial: Vec<DialSetting>,
-}
-
-#[allow(clippy::trivially_copy_pass_by_ref)] // serde's signature
-fn is_nought(v: &f64) -> bool {
-    *v == 0.0
-}
 
 /// A bench figure beside the answer.
 #[derive(Debug, Clone, Serialize)]
@@ -74,7 +40,7 @@ pub struct CutSection {
     pub style: Style,
     /// Styles side by side; sent with the groove, not with every plan.
     #[serde(skip)]
-    pub styles: Vec<StyleSaid>,
+    pub styles: Vec<StyleView>,
     /// How the depth is shared out.
     pub depth_law: DepthLaw,
     /// Why the first cut is lighter than the material allows, when it is.
@@ -87,7 +53,7 @@ pub struct CutSection {
     #[serde(skip_serializing_if = "Option::is_none")]
     pub side_dial: Option<DepthDial>,
     /// How long it takes.
-    pub time: TimeSaid,
+    pub time: TimeView,
     /// Compound angle from the cross-slide line, degrees.
     pub angle_deg: f64,
     /// The same as this lathe's own scale shows it, degrees.
@@ -132,7 +98,7 @@ fn choose(facts: &CutFacts, lathe: &Lathe, thread: &Thread, words: &Words, watch
     if let Some(why) = style.refused(lathe, thread, words) {
         watch.push(Watch::new(
             Level::Danger,
-            "compound_swing",
+            Code::CompoundSwing,
             "cut",
             format!("Not {}: {why}. Plunge straight in by the cross-slide with lighter cuts.", style.says()),
         ));
@@ -141,7 +107,7 @@ fn choose(facts: &CutFacts, lathe: &Lathe, thread: &Thread, words: &Words, watch
     if angle > thread.alpha_deg + 1e-9 {
         watch.push(Watch::new(
             Level::Danger,
-            "compound_angle",
+            Code::CompoundAngle,
             "cut",
             format!(
                 "The {} leans {}° where the flank is {}°: the groove is cut wide on its trailing side. Set it to {}° or less.",
@@ -156,7 +122,7 @@ fn choose(facts: &CutFacts, lathe: &Lathe, thread: &Thread, words: &Words, watch
 }
 
 /// What the aim may follow, beside the limits.
-pub(crate) struct Follows {
+pub(crate) struct AimSources {
     /// A part to match.
     pub original: Option<Original>,
     /// The mate, where trying it is the only proof and it was not measured.
@@ -164,19 +130,19 @@ pub(crate) struct Follows {
 }
 
 /// The size aimed at: as chosen; else a part to match; else where the loosest mate it may be runs free; else the middle of the limits.
-pub(crate) fn aim(sheet: &mut Sheet, facts: &CutFacts, follows: &Follows, thread: &Thread, watch: &mut Vec<Watch>) -> Num {
+pub(crate) fn aim(sheet: &mut Worksheet, facts: &CutFacts, follows: &AimSources, thread: &Thread, watch: &mut Vec<Watch>) -> Num {
     let (low, high) = thread.own.pitch;
     let screw = thread.spec.side == Side::External;
     let chosen: Num = match (facts.target_mm, follows.original, follows.mate) {
         (Some(chosen), ..) => chosen.into(),
         (None, Some(o), _) => {
-            sheet.work(if screw { &rules::AIM_LIKE_SCREW } else { &rules::AIM_LIKE_BORE }, [o.pitch_diameter_mm.into(), o.clearance_mm.into()])
+            sheet.apply(if screw { &rules::AIM_LIKE_SCREW } else { &rules::AIM_LIKE_BORE }, [o.pitch_diameter_mm.into(), o.clearance_mm.into()])
         }
         (None, None, Some(mate)) => {
             let free = Fit::Free.clearance(thread.pitch.value);
             let runs = f64::midpoint(free.least_mm, free.most_mm);
             let rule = if screw { &rules::AIM_BY_FEEL_SCREW } else { &rules::AIM_BY_FEEL_BORE };
-            let by_feel = sheet.work(rule, [mate.pitch_diameter_mm.into(), mate.doubt_mm.into(), runs.into()]);
+            let by_feel = sheet.apply(rule, [mate.pitch_diameter_mm.into(), mate.doubt_mm.into(), runs.into()]);
             // A mate outside its own limits is found out by trying it, not by going outside these.
             return if by_feel.value < low.value {
                 low
@@ -186,12 +152,12 @@ pub(crate) fn aim(sheet: &mut Sheet, facts: &CutFacts, follows: &Follows, thread
                 by_feel
             };
         }
-        (None, None, None) => return sheet.work(&thread_rules::MIDDLE, [low, high]),
+        (None, None, None) => return sheet.apply(&thread_rules::MIDDLE, [low, high]),
     };
     if chosen.value < low.value - 5e-4 || chosen.value > high.value + 5e-4 {
         watch.push(Watch::new(
             Level::Warn,
-            "target_limits",
+            Code::TargetLimits,
             "cut",
             format!("The size aimed at, {}, is outside the limits {} to {}.", mm_text(chosen.value), mm_text(low.value), mm_text(high.value)),
         ));
@@ -200,7 +166,7 @@ pub(crate) fn aim(sheet: &mut Sheet, facts: &CutFacts, follows: &Follows, thread
 }
 
 /// What the cut needs of everything before it.
-pub(crate) struct Before<'a> {
+pub(crate) struct Inputs<'a> {
     pub lathe: &'a Lathe,
     pub thread: &'a Thread,
     pub tip: &'a Tip,
@@ -222,45 +188,45 @@ const SETTING_S: f64 = 6.0;
 const BACK_BY_HAND_S: f64 = 8.0;
 
 /// Time in the cut, and for all of it.
-fn time(sheet: &mut Sheet, before: &Before, passes: usize) -> TimeSaid {
-    let pass = sheet.work(&rules::PASS_TIME, [before.thread.length.into(), before.run_up, before.thread.lead, before.speed]);
+fn time(sheet: &mut Worksheet, before: &Inputs, passes: usize) -> TimeView {
+    let pass = sheet.apply(&rules::PASS_TIME, [before.thread.length.into(), before.run_up, before.thread.lead, before.speed]);
     // With the half-nut closed the carriage comes back as fast as it went.
     let back = if matches!(before.ending, Ending::Closed | Ending::SameMark) { pass } else { BACK_BY_HAND_S.into() };
     #[allow(clippy::cast_precision_loss)] // at most a few hundred
-    let whole = sheet.work(&rules::WHOLE_TIME, [(passes as f64).into(), pass, back, SETTING_S.into()]);
+    let whole = sheet.apply(&rules::WHOLE_TIME, [(passes as f64).into(), pass, back, SETTING_S.into()]);
     let minutes = |s: f64| if s < 100.0 { format!("{} s", plain_text(s, 0)) } else { format!("{} min", plain_text(s / 60.0, 0)) };
     let said = |n: Num| Quantity { text: minutes(n.value), ..Quantity::plain(n, 0, " s") };
-    TimeSaid { pass: said(pass), whole: said(whole) }
+    TimeView { pass: said(pass), whole: said(whole) }
 }
 
 /// Works the cut.
-pub(crate) fn work(sheet: &mut Sheet, facts: &CutFacts, blank: &BlankFacts, before: &Before, watch: &mut Vec<Watch>) -> CutSection {
-    let Before { lathe, thread, tip, start, target, direction, gears, words, .. } = *before;
+pub(crate) fn reckon(sheet: &mut Worksheet, facts: &CutFacts, blank: &BlankFacts, before: &Inputs, watch: &mut Vec<Watch>) -> CutSection {
+    let Inputs { lathe, thread, tip, start, target, direction, gears, words, .. } = *before;
     let external = thread.spec.side == Side::External;
     let (style, angle) = choose(facts, lathe, thread, words, watch);
-    let radial = sheet.work(if external { &rules::INFEED_EXTERNAL } else { &rules::INFEED_INTERNAL }, [start, target, tip.h]);
-    let compound = style.slants().then(|| sheet.work(&rules::COMPOUND, [radial, angle.into()]));
+    let radial = sheet.apply(if external { &rules::INFEED_EXTERNAL } else { &rules::INFEED_INTERNAL }, [start, target, tip.h]);
+    let compound = style.slants().then(|| sheet.apply(&rules::COMPOUND, [radial, angle.into()]));
     let (dial, side_dial) = style::dials(facts, lathe, style, angle);
     warn_of_the_tip(thread, tip, target.value, watch);
     warn_of_the_dial(facts, lathe, &dial, compound.unwrap_or(radial), words, watch);
     let (bounds, lightened) = style::bounds(sheet, blank, before.bar_mm, thread, start.value, style);
     let roughs = style == Style::StockingThenForm;
     // Worked on the job's own sheet only where it is followed; beside the other styles its size alone is wanted.
-    let proposed = if roughs { stocking_flat(sheet, thread, tip) } else { stocking_flat(&mut Sheet::default(), thread, tip) };
+    let proposed = if roughs { stocking_flat(sheet, thread, tip) } else { stocking_flat(&mut Worksheet::default(), thread, tip) };
     let stocking = facts.stocking_flat_mm.map_or(proposed, Num::from);
-    let ask = Ask { facts, thread, tip, radial, bounds, stocking: stocking.value };
+    let ask = StyleQuery { facts, thread, tip, radial, bounds, stocking: stocking.value };
     let laid = style::lay(sheet, &ask, style);
     if laid.is_empty() {
         watch.push(Watch::new(
             Level::Danger,
-            "blank_size",
+            Code::BlankSize,
             "cut",
             format!("There is nothing to cut: {} of infeed from this blank. Check the blank's diameter and the size aimed at.", mm_text(radial.value)),
         ));
     }
     let rough = if roughs && thread.alpha_deg > 0.0 {
-        let off = sheet.work(&bit_rules::CUT_OFF_FLAT, [stocking, thread.alpha_deg.into()]);
-        sheet.work(&bit_rules::TIP_TO_PITCH, [thread.pitch, thread.alpha_deg.into(), off])
+        let off = sheet.apply(&bit_rules::CUT_OFF_FLAT, [stocking, thread.alpha_deg.into()]);
+        sheet.apply(&bit_rules::TIP_TO_PITCH, [thread.pitch, thread.alpha_deg.into(), off])
     } else {
         tip.h
     };
@@ -304,8 +270,8 @@ struct Setting<'a> {
 }
 
 /// Sets each pass on its dial, the residue carried, and works what it takes and leaves.
-fn set(sheet: &mut Sheet, before: &Before, laid: &[Laid], on: &Setting<'_>) -> Vec<PassRow> {
-    let Before { thread, tip, start, .. } = *before;
+fn set(sheet: &mut Worksheet, before: &Inputs, laid: &[PlannedPass], on: &Setting<'_>) -> Vec<PassRow> {
+    let Inputs { thread, tip, start, .. } = *before;
     let Setting { style, angle, dial, side_dial, radial, stocking, rough } = *on;
     // Never past the aim: every setting is held to the last one's shallow side.
     let last = dial.shallow(radial.value);
@@ -316,7 +282,7 @@ fn set(sheet: &mut Sheet, before: &Before, laid: &[Laid], on: &Setting<'_>) -> V
     let external = thread.spec.side == Side::External;
     let mut field = Field::uncut(thread.pitch.value);
     let mut passes = Vec::with_capacity(laid.len());
-    let sets: Vec<Set> = laid
+    let sets: Vec<SetDepth> = laid
         .iter()
         .map(|pass| {
             let set = dial.nearest(pass.asked.value);
@@ -328,7 +294,7 @@ fn set(sheet: &mut Sheet, before: &Before, laid: &[Laid], on: &Setting<'_>) -> V
     let sides = side_dial.map_or_else(|| vec![0.0; laid.len()], |d| style::zigzag(&depths, thread.alpha_deg, |mm| d.shallow(mm).radial_mm));
     for ((pass, set), side) in laid.iter().zip(sets).zip(sides) {
         let h = if pass.kind == PassKind::Stocking { rough } else { tip.h };
-        let size = sheet.work(if external { &rules::SIZE_EXTERNAL } else { &rules::SIZE_INTERNAL }, [start, set.radial_mm.into(), h]);
+        let size = sheet.apply(if external { &rules::SIZE_EXTERNAL } else { &rules::SIZE_INTERNAL }, [start, set.radial_mm.into(), h]);
         let tool = if pass.kind == PassKind::Stocking { &roughing } else { &form };
         let chip = field.cut(tool, (last.radial_mm - set.radial_mm) * angle.to_radians().tan() + side, set.radial_mm);
         let mut settings = vec![set.setting];
@@ -337,9 +303,9 @@ fn set(sheet: &mut Sheet, before: &Before, laid: &[Laid], on: &Setting<'_>) -> V
             n: pass.n,
             kind: pass.kind,
             asked_radial_mm: Quantity::length(pass.asked),
-            radial_mm: nine(set.radial_mm),
-            compound_mm: if style.slants() { nine(set.travel_mm) } else { 0.0 },
-            side_mm: nine(side),
+            radial_mm: round_to_nine(set.radial_mm),
+            compound_mm: if style.slants() { round_to_nine(set.travel_mm) } else { 0.0 },
+            side_mm: round_to_nine(side),
             chip_mm2: (chip.area() * 1e4).round() / 1e4,
             pitch_diameter_mm: Quantity::length(size),
             over_wires_mm: None,
@@ -355,7 +321,7 @@ fn warn_of_the_dial(facts: &CutFacts, lathe: &Lathe, dial: &DepthDial, travel: N
     let name = if dial.slide == SlideName::Compound { words.compound } else { "cross-slide" };
     if let Some(has) = slide.travel_mm.filter(|has| travel.value > *has) {
         let text = format!("The {name} has {} of travel and {} is needed.", mm_text(has), mm_text(travel.value));
-        watch.push(Watch::new(Level::Danger, "compound_travel", "cut", text));
+        watch.push(Watch::new(Level::Danger, Code::CompoundTravel, "cut", text));
     }
     match facts.read_by {
         ReadBy::Indicator if travel.value > facts.indicator.travel_mm => {
@@ -364,11 +330,11 @@ fn warn_of_the_dial(facts: &CutFacts, lathe: &Lathe, dial: &DepthDial, travel: N
                 mm_text(facts.indicator.travel_mm),
                 mm_text(travel.value)
             );
-            watch.push(Watch::new(Level::Warn, "indicator_travel", "cut", text));
+            watch.push(Watch::new(Level::Warn, Code::IndicatorTravel, "cut", text));
         }
         ReadBy::Readout if dial.read_by != ReadBy::Readout => {
             let text = format!("No readout of this lathe reads its {name}: the depth is given on the dial.");
-            watch.push(Watch::new(Level::Warn, "readout", "cut", text));
+            watch.push(Watch::new(Level::Warn, Code::Readout, "cut", text));
         }
         _ => {}
     }
@@ -391,7 +357,7 @@ fn warn_of_the_tip(thread: &Thread, tip: &Tip, target: f64, watch: &mut Vec<Watc
         if short > 1e-6 {
             watch.push(Watch::new(
                 Level::Warn,
-                "tip_too_wide",
+                Code::TipTooWide,
                 "cut",
                 format!("The tip is too wide: at size the root still stands {} in the way of the mate. Grind the flat narrower.", mm_text(short / 2.0)),
             ));
@@ -399,7 +365,7 @@ fn warn_of_the_tip(thread: &Thread, tip: &Tip, target: f64, watch: &mut Vec<Watc
     }
     // Deeper than the form's own root weakens the core: its limit where it has one, else the basic root
     // flat of P/8 at the least pitch diameter.
-    let sixty = thread.spec.system.is_sixty();
+    let sixty = thread.spec.system.family().is_sixty();
     let deepest = match (external, thread.own.root(thread.spec.side)) {
         (true, (Some(least), _)) => Some(least.value),
         (true, (None, _)) if sixty => Some(thread.own.pitch.0.value - 2.0 * 0.324_759_526 * thread.pitch.value),
@@ -411,7 +377,7 @@ fn warn_of_the_tip(thread: &Thread, tip: &Tip, target: f64, watch: &mut Vec<Watc
         let cure = if sixty { "stone a flat near P/8 on it" } else { "grind the tip to the width asked" };
         watch.push(Watch::new(
             Level::Warn,
-            "root_past_minor",
+            Code::RootPastMinor,
             "cut",
             format!(
                 "This sharp a tip cuts the root {} past the form's: {cure}, or expect a weaker {}.",
@@ -438,26 +404,17 @@ fn scale(lathe: &Lathe, angle: f64, style: Style, words: &Words) -> (f64, String
 
 /// Rules of thumb beside the answer: the depths handbooks give for the form.
 fn bench(thread: &Thread, radial: f64) -> Vec<BenchFigure> {
-    let list: &[(&'static str, f64)] = match thread.spec.system {
-        System::IsoMetric | System::Unified => &[("0.6134 P", 0.6134), ("0.6495 P", 0.6495), ("0.7578 P, sharp", 0.7578)],
-        System::Acme => &[("0.5 P + 0.010 in", 0.5)],
-        System::StubAcme => &[("0.3 P + 0.010 in", 0.3)],
-        System::Trapezoidal => &[("0.5 P + ac", 0.5)],
-        System::Whitworth | System::PipeG => &[("0.6403 P", 0.640_327)],
-        System::Ba => &[("0.6 P", 0.6)],
-        System::Square => &[("0.5 P", 0.5)],
-        System::Special => &[],
-    };
+    let family = thread.spec.system.family();
     let pitch = thread.pitch.value;
     // Forms that stand clear of the mate at the root go that much deeper than their basic depth, on radius.
-    let clearance = match (thread.spec.system, thread.spec.side) {
-        (System::Acme | System::StubAcme | System::Trapezoidal, Side::External) => {
-            thread.own.minor.1.map_or(0.0, |m| (thread.basic.minor.value - m.value) / 2.0)
-        }
-        (System::Acme | System::StubAcme | System::Trapezoidal, Side::Internal) => thread.own.major.0.map_or(0.0, |m| (m.value - thread.major.value) / 2.0),
-        _ => 0.0,
+    let clearance = match thread.spec.side {
+        _ if !family.stands_clear() => 0.0,
+        Side::External => thread.own.minor.1.map_or(0.0, |m| (thread.basic.minor.value - m.value) / 2.0),
+        Side::Internal => thread.own.major.0.map_or(0.0, |m| (m.value - thread.major.value) / 2.0),
     };
-    list.iter()
+    family
+        .handbook_depths()
+        .iter()
         .map(|(rule, factor)| {
             let x = factor * pitch + clearance;
             BenchFigure {

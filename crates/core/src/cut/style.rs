@@ -1,16 +1,16 @@
 //! Infeed styles: which this lathe and thread can use, and how each lays its passes out.
 
-use super::dial::{DepthDial, ReadBy, SlideName};
+use super::dial::{DepthDial, SlideName};
 use super::groove::{Chip, Edge, Field};
 use super::rules;
 use super::schedule::{Bounds, PassKind, SCRATCH_MM, Spread};
 use crate::bit::{STOCKING_LEAVES_MM, Tip};
-use crate::job::{BlankFacts, CutFacts, Lathe, Reads, Style};
+use crate::job::{BlankFacts, CutFacts, Lathe, ReadBy, Reads, Style};
 use crate::quantity::{mm_text, plain_text};
 use crate::thread::Side;
-use crate::thread::section::Thread;
+use crate::thread::form::Thread;
 use crate::words::Words;
-use crate::working::{Num, Quantity, Sheet};
+use crate::working::{Num, Quantity, Worksheet};
 use serde::Serialize;
 
 /// Stick-out over diameter past which the first cut is lightened: held one end, and with a centre. House values, those past
@@ -86,7 +86,7 @@ impl Style {
 
 /// A pass as it is laid out, before it is set on a dial.
 #[derive(Debug, Clone, Copy)]
-pub(super) struct Laid {
+pub(super) struct PlannedPass {
     pub n: u32,
     pub kind: PassKind,
     /// Radial depth asked for.
@@ -112,7 +112,7 @@ pub(super) fn zigzag(depths: &[f64], alpha_deg: f64, set: impl Fn(f64) -> f64) -
 }
 
 /// What passes are laid out for.
-pub(super) struct Ask<'a> {
+pub(super) struct StyleQuery<'a> {
     pub facts: &'a CutFacts,
     pub thread: &'a Thread,
     pub tip: &'a Tip,
@@ -123,17 +123,17 @@ pub(super) struct Ask<'a> {
 }
 
 /// How boldly to begin, by the material and what the work and the tool stand; and why, where it is less than the material's.
-pub(super) fn bounds(sheet: &mut Sheet, facts: &BlankFacts, bar_mm: Option<f64>, thread: &Thread, start: f64, style: Style) -> (Bounds, Option<String>) {
+pub(super) fn bounds(sheet: &mut Worksheet, facts: &BlankFacts, bar_mm: Option<f64>, thread: &Thread, start: f64, style: Style) -> (Bounds, Option<String>) {
     let out = facts.stick_out_mm.unwrap_or(thread.length);
     let external = thread.spec.side == Side::External;
     let (ratio, most) = match (external, bar_mm) {
-        (true, _) => (out / start, if facts.support == crate::blank::Support::None { SLENDER } else { SLENDER_WITH_CENTRE }),
+        (true, _) => (out / start, if facts.support == crate::job::Support::None { SLENDER } else { SLENDER_WITH_CENTRE }),
         (false, Some(d)) => (thread.length / d, SLENDER_BAR),
         (false, None) => (0.0, SLENDER_BAR),
     };
-    let steady = external && facts.support == crate::blank::Support::Steady;
+    let steady = external && facts.support == crate::job::Support::Steady;
     let stands = if steady || ratio <= most { 1.0 } else { (most / ratio).max(LIGHTEST) };
-    let first = sheet.work(&rules::FIRST_CUT, [facts.material.first_cut_mm.into(), stands.into(), style.share().into()]);
+    let first = sheet.apply(&rules::FIRST_CUT, [facts.material.first_cut_mm.into(), stands.into(), style.share().into()]);
     let least = facts.material.least_cut_mm;
     let why = (stands < 1.0).then(|| {
         format!(
@@ -147,8 +147,8 @@ pub(super) fn bounds(sheet: &mut Sheet, facts: &BlankFacts, bar_mm: Option<f64>,
 }
 
 /// Scratch, cuts and springs of a style, in order.
-pub(super) fn lay(sheet: &mut Sheet, ask: &Ask<'_>, style: Style) -> Vec<Laid> {
-    let Ask { facts, thread, tip, radial, bounds, stocking } = *ask;
+pub(super) fn lay(sheet: &mut Worksheet, ask: &StyleQuery<'_>, style: Style) -> Vec<PlannedPass> {
+    let StyleQuery { facts, thread, tip, radial, bounds, stocking } = *ask;
     if radial.value <= SCRATCH_MM {
         return Vec::new();
     }
@@ -162,8 +162,8 @@ pub(super) fn lay(sheet: &mut Sheet, ask: &Ask<'_>, style: Style) -> Vec<Laid> {
         law: facts.depth_law,
         own: &facts.rows,
     };
-    let mut rows = vec![Laid { n: 0, kind: PassKind::Scratch, asked: SCRATCH_MM.into() }];
-    let mut put = |kind, asked| rows.push(Laid { n: rows.len().try_into().unwrap_or(u32::MAX), kind, asked });
+    let mut rows = vec![PlannedPass { n: 0, kind: PassKind::Scratch, asked: SCRATCH_MM.into() }];
+    let mut put = |kind, asked| rows.push(PlannedPass { n: rows.len().try_into().unwrap_or(u32::MAX), kind, asked });
     match style {
         Style::StockingThenForm => {
             let deep = Num::from((radial.value - STOCKING_LEAVES_MM).max(radial.value / 2.0));
@@ -174,13 +174,13 @@ pub(super) fn lay(sheet: &mut Sheet, ask: &Ask<'_>, style: Style) -> Vec<Laid> {
                 put(PassKind::Stocking, x);
             }
             let starts = if thread.alpha_deg > 0.0 {
-                sheet.work(&rules::FORM_STARTS, [deep, tip.equal_flat, stocking.into(), thread.alpha_deg.into()])
+                sheet.apply(&rules::FORM_STARTS, [deep, tip.equal_flat, stocking.into(), thread.alpha_deg.into()])
             } else {
                 0.0.into()
             };
             let from = if starts.value > 0.0 { starts } else { 0.0.into() };
             // Its chips are thin and as long as the flanks: even steps, whatever the law.
-            let finish = Spread { law: super::DepthLaw::ConstantDepth, own: &[], ..spread(from, radial, tip.equal_flat, form) };
+            let finish = Spread { law: crate::job::DepthLaw::ConstantDepth, own: &[], ..spread(from, radial, tip.equal_flat, form) };
             for x in finish.depths(sheet) {
                 put(PassKind::Cut, x);
             }
@@ -231,7 +231,7 @@ pub(super) fn dials(facts: &CutFacts, lathe: &Lathe, style: Style, angle: f64) -
 /// One style beside the others.
 #[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct StyleSaid {
+pub struct StyleView {
     /// Which.
     pub style: Style,
     /// As it is said.
@@ -251,25 +251,25 @@ pub struct StyleSaid {
 }
 
 /// The edge of a tool with this tip: a flat, or a radius that stands for one.
-pub(super) fn edge(flat: f64, radius: Option<f64>, angles: [f64; 2], reach: f64) -> Edge {
+pub(crate) fn edge(flat: f64, radius: Option<f64>, angles: [f64; 2], reach: f64) -> Edge {
     radius.map_or_else(|| Edge::flat(flat, angles, reach), |r| Edge::round(r, angles, reach))
 }
 
 /// The styles side by side, each with the passes it would take and the largest bite of each edge.
-pub(super) fn compare(ask: &Ask<'_>, blank: (&BlankFacts, Option<f64>, f64), lathe: &Lathe, words: &Words, followed: Style) -> Vec<StyleSaid> {
+pub(super) fn compare(ask: &StyleQuery<'_>, blank: (&BlankFacts, Option<f64>, f64), lathe: &Lathe, words: &Words, followed: Style) -> Vec<StyleView> {
     let alpha = ask.thread.alpha_deg;
     let (facts, bar_mm, start) = blank;
     Style::ALL
         .into_iter()
         .map(|style| {
             let refused = style.refused(lathe, ask.thread, words);
-            let mut said = StyleSaid { style, says: style.says(), chosen: style == followed, refused, passes: 0, bites: None, risk: style.risk() };
+            let mut said = StyleView { style, says: style.says(), chosen: style == followed, refused, passes: 0, bites: None, risk: style.risk() };
             if said.refused.is_some() {
                 return said;
             }
-            let mut apart = Sheet::default();
+            let mut apart = Worksheet::default();
             let (bounds, _) = bounds(&mut apart, facts, bar_mm, ask.thread, start, style);
-            let laid = lay(&mut apart, &Ask { bounds, ..*ask }, style);
+            let laid = lay(&mut apart, &StyleQuery { bounds, ..*ask }, style);
             let lean = style.angle(alpha).to_radians().tan();
             let reach = 2.0 * ask.radial.value + 1.0;
             let form = edge(ask.tip.equal_flat.value, ask.tip.radius, [alpha; 2], reach);
@@ -295,7 +295,7 @@ pub(super) fn compare(ask: &Ask<'_>, blank: (&BlankFacts, Option<f64>, f64), lat
 /// How long it takes.
 #[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct TimeSaid {
+pub struct TimeView {
     /// In the cut, each pass.
     pub pass: Quantity,
     /// All passes, set and brought back.

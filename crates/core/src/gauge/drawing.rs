@@ -1,10 +1,10 @@
 //! Wires seated in the true groove, anvils and all.
 
-use super::section::Chosen;
+use crate::gauge::chosen::Chosen;
 use crate::outline::{Dimension, Drawing, Point, Shape};
 use crate::quantity::mm_text;
 use crate::thread::drawing::profile;
-use crate::thread::section::Thread;
+use crate::thread::form::Thread;
 use crate::working::Quantity;
 
 /// Two wires above, one below, between anvils. A thick core is drawn broken, so that the grooves

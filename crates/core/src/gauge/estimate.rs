@@ -9,38 +9,14 @@
 //! ℓ taken as straight in s near its best guess; a bounded reading keeps the mean and spread of what is left between its bounds
 //! (moment matching). Assumed: the dial repeats, the lag of every pass follows one s, and doubts are normal.
 
-use super::fit::{Fit, FitBand};
-use crate::log::RunPlan;
 use crate::quantity::plain_text;
-use serde::{Deserialize, Serialize};
-
-/// The tip a plan was laid out for, and how well it is known.
-#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct RunTip {
-    /// Pitch, mm.
-    pub pitch_mm: f64,
-    /// Half angle, degrees.
-    pub alpha_deg: f64,
-    /// Narrowest the flat, or the flat as deep as a round tip, could be, mm.
-    pub narrow_mm: f64,
-    /// Widest it could be, mm.
-    pub wide_mm: f64,
-}
-
-/// The mate a run is tried with, and how well it is known.
-#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct RunMate {
-    /// Pitch diameter it is taken to have, mm.
-    pub pitch_diameter_mm: f64,
-    /// How far it may be from that, mm.
-    pub doubt_mm: f64,
-}
+use crate::run::RunPlan;
+use crate::thread::{Fit, FitBand, RunMate};
+use serde::Serialize;
 
 /// What was told of the thread as it stands.
 #[derive(Debug, Clone, Copy, PartialEq)]
-pub enum Seen {
+pub enum Observation {
     /// A pitch diameter read.
     Size {
         /// The size, mm.
@@ -78,7 +54,7 @@ pub enum Seen {
 
 /// What of the three unknowns a reading hangs on.
 #[derive(Debug, Clone, Copy, PartialEq)]
-enum Of {
+enum ReadingOf {
     /// How far in the flanks are.
     Flanks,
     /// How far in the root is: the tip left out.
@@ -87,33 +63,33 @@ enum Of {
     Mate,
 }
 
-impl Seen {
-    const fn of(&self) -> Of {
+impl Observation {
+    const fn of(&self) -> ReadingOf {
         match self {
-            Self::Fit(_) => Of::Mate,
-            Self::Root { .. } => Of::Root,
-            Self::Size { .. } | Self::Short { .. } | Self::Between { .. } | Self::Past { .. } => Of::Flanks,
+            Self::Fit(_) => ReadingOf::Mate,
+            Self::Root { .. } => ReadingOf::Root,
+            Self::Size { .. } | Self::Short { .. } | Self::Between { .. } | Self::Past { .. } => ReadingOf::Flanks,
         }
     }
 
     /// How far in it says the thread is, as a value with its variance, or between two bounds; radial mm.
-    fn tells(&self, run: &RunPlan, pitch_mm: f64) -> Told {
+    fn tells(&self, run: &RunPlan, pitch_mm: f64) -> Constraint {
         let into = |mm: f64| run.depth_of(mm, 0.0);
         match *self {
-            Self::Size { mm, doubt_mm } | Self::Root { mm, doubt_mm } => Told::At(into(mm), (doubt_mm / 4.0).powi(2)),
-            Self::Short { of_mm } => Told::Within(f64::NEG_INFINITY, into(of_mm)),
-            Self::Between { near_mm, far_mm } => Told::Within(into(near_mm), into(far_mm)),
-            Self::Past { mm } => Told::Within(into(mm), f64::INFINITY),
+            Self::Size { mm, doubt_mm } | Self::Root { mm, doubt_mm } => Constraint::At(into(mm), (doubt_mm / 4.0).powi(2)),
+            Self::Short { of_mm } => Constraint::Within(f64::NEG_INFINITY, into(of_mm)),
+            Self::Between { near_mm, far_mm } => Constraint::Within(into(near_mm), into(far_mm)),
+            Self::Past { mm } => Constraint::Within(into(mm), f64::INFINITY),
             Self::Fit(fit) => {
                 let FitBand { least_mm, most_mm } = fit.clearance(pitch_mm);
-                Told::Within(least_mm / 2.0, most_mm / 2.0)
+                Constraint::Within(least_mm / 2.0, most_mm / 2.0)
             }
         }
     }
 }
 
 /// A reading as the unknowns' sum it tells of.
-enum Told {
+enum Constraint {
     /// This, with this variance. The doubt told is two standard deviations, and of the diameter.
     At(f64, f64),
     /// Somewhere between these.
@@ -272,13 +248,13 @@ impl Estimate {
     }
 
     /// How far in the thread is, u, less m or with T as asked, as a straight sum: its weights, what is added, and what its own scatter is.
-    fn depth(&self, lag: Lag, of: Of) -> ([f64; 3], f64, f64) {
-        let v = [if of == Of::Root { 0.0 } else { -1.0 }, -lag.grows, if of == Of::Mate { -1.0 } else { 0.0 }];
+    fn depth(&self, lag: Lag, of: ReadingOf) -> ([f64; 3], f64, f64) {
+        let v = [if of == ReadingOf::Root { 0.0 } else { -1.0 }, -lag.grows, if of == ReadingOf::Mate { -1.0 } else { 0.0 }];
         (v, lag.stands - lag.left + lag.grows * self.mean[1], (SCATTER * lag.left).powi(2))
     }
 
     /// The same as what is believed of it: mean, and one standard deviation.
-    fn believed(&self, lag: Lag, of: Of) -> (f64, f64) {
+    fn believed(&self, lag: Lag, of: ReadingOf) -> (f64, f64) {
         let (v, added, scatter) = self.depth(lag, of);
         let (mean, variance) = self.sum(v, added);
         (mean, (variance.max(0.0) + scatter).sqrt())
@@ -298,9 +274,9 @@ impl Estimate {
     }
 
     /// Takes in what was told with the dial set so, pass after pass.
-    pub fn see(&mut self, run: &RunPlan, sets: &[f64], seen: &Seen) {
+    pub fn see(&mut self, run: &RunPlan, sets: &[f64], seen: &Observation) {
         self.readings += 1;
-        self.fits += usize::from(matches!(seen, Seen::Fit(_)));
+        self.fits += usize::from(matches!(seen, Observation::Fit(_)));
         let (v, added, scatter) = self.depth(self.lag(sets), seen.of());
         let (mean, variance) = self.sum(v, added);
         // A root read after no pass that could spring says nothing of any of the three.
@@ -308,11 +284,11 @@ impl Estimate {
             return;
         }
         match seen.tells(run, self.pitch_mm) {
-            Told::At(read, noise) => {
+            Constraint::At(read, noise) => {
                 let gain = variance / (variance + noise + scatter);
                 self.agree(v, (mean, variance), (mean + gain * (read - mean), variance * (1.0 - gain)));
             }
-            Told::Within(from, to) => {
+            Constraint::Within(from, to) => {
                 let sd = (variance + scatter + (HAND_MM / 2.0).powi(2)).sqrt();
                 let (a, b) = ((from - mean) / sd, (to - mean) / sd);
                 let whole = (normal_area(b) - normal_area(a)).max(1e-12);
@@ -330,12 +306,12 @@ impl Estimate {
 
     /// How likely it was thought to be told so: the chance of a fit, or of a size at least so far off.
     #[must_use]
-    pub fn chance(&self, run: &RunPlan, sets: &[f64], seen: &Seen) -> f64 {
+    pub fn chance(&self, run: &RunPlan, sets: &[f64], seen: &Observation) -> f64 {
         let (v, added, scatter) = self.depth(self.lag(sets), seen.of());
         let (mean, variance) = self.sum(v, added);
         match seen.tells(run, self.pitch_mm) {
-            Told::At(read, noise) => 2.0 * normal_area(-(read - mean).abs() / (variance + scatter + noise).sqrt().max(1e-9)),
-            Told::Within(from, to) => {
+            Constraint::At(read, noise) => 2.0 * normal_area(-(read - mean).abs() / (variance + scatter + noise).sqrt().max(1e-9)),
+            Constraint::Within(from, to) => {
                 let sd = (variance + scatter + (HAND_MM / 2.0).powi(2)).sqrt();
                 normal_area((to - mean) / sd) - normal_area((from - mean) / sd)
             }
@@ -345,13 +321,13 @@ impl Estimate {
     /// Pitch diameter now, and one standard deviation of it, mm.
     #[must_use]
     pub fn size(&self, run: &RunPlan, sets: &[f64]) -> (f64, f64) {
-        let (mean, sd) = self.believed(self.lag(sets), Of::Flanks);
+        let (mean, sd) = self.believed(self.lag(sets), ReadingOf::Flanks);
         (run.size_at(mean), 2.0 * sd)
     }
 
     /// Deepest the dial may be set, mm radial, in passes of at most `most`: the mean no further in than `aim`, and the chance of passing
     /// `edge` no more than `deviate` allows, even once spring passes have taken all that was left.
-    fn deepest(&self, sets: &[f64], most: f64, (aim, edge, deviate): (f64, f64, f64), of: Of) -> f64 {
+    fn deepest(&self, sets: &[f64], most: f64, (aim, edge, deviate): (f64, f64, f64), of: ReadingOf) -> f64 {
         let here = self.lag(sets);
         let may = |radial: f64| {
             let (mean, sd) = self.believed(here.on_to(radial, most, self.mean[1]), of);
@@ -373,7 +349,7 @@ impl Estimate {
     #[must_use]
     pub fn toward_size(&self, run: &RunPlan, sets: &[f64], aim_mm: f64, limit_mm: f64) -> f64 {
         let into = |mm: f64| run.depth_of(mm, 0.0);
-        self.deepest(sets, run.finishing_cut_mm, (into(aim_mm), into(limit_mm), PAST_LIMIT), Of::Flanks)
+        self.deepest(sets, run.finishing_cut_mm, (into(aim_mm), into(limit_mm), PAST_LIMIT), ReadingOf::Flanks)
     }
 
     /// The next setting toward a good fit, mm radial: in the middle of running free, no likelier than one in fifty to pass it; and always
@@ -383,7 +359,7 @@ impl Estimate {
         let dial = &run.dial;
         let FitBand { least_mm, most_mm } = Fit::Free.clearance(self.pitch_mm);
         let stands = sets.last().copied().unwrap_or(0.0);
-        let wanted = self.deepest(sets, run.finishing_cut_mm, (f64::midpoint(least_mm, most_mm) / 2.0, most_mm / 2.0, PAST_FIT), Of::Mate);
+        let wanted = self.deepest(sets, run.finishing_cut_mm, (f64::midpoint(least_mm, most_mm) / 2.0, most_mm / 2.0, PAST_FIT), ReadingOf::Mate);
         let light = dial.shallow(stands + (most_mm - least_mm) / 4.0).radial_mm;
         let step = if light > stands + 1e-6 { light } else { dial.shallow(stands + dial.division_radial_mm()).radial_mm };
         dial.shallow(wanted).radial_mm.max(step)
@@ -392,7 +368,7 @@ impl Estimate {
     /// How sure the next setting is, in plain words.
     #[must_use]
     pub fn sure(&self, run: &RunPlan, sets: &[f64], radial: f64, limit_mm: f64) -> String {
-        let (into, sd) = self.believed(self.lag(sets).on_to(radial, run.finishing_cut_mm, self.mean[1]), Of::Flanks);
+        let (into, sd) = self.believed(self.lag(sets).on_to(radial, run.finishing_cut_mm, self.mean[1]), ReadingOf::Flanks);
         let chance = normal_area((into - run.depth_of(limit_mm, 0.0)) / sd.max(1e-9));
         let odds = if chance < 0.001 {
             "next to no chance"

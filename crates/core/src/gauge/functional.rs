@@ -3,9 +3,9 @@
 use super::rules;
 use crate::quantity::{mm_text, plain_text};
 use crate::thread::Side;
-use crate::thread::section::Thread;
-use crate::watch::{Level, Watch};
-use crate::working::{Num, Quantity, Sheet};
+use crate::thread::form::Thread;
+use crate::watch::{Code, Level, Watch};
+use crate::working::{Num, Quantity, Worksheet};
 use serde::Serialize;
 
 /// What a mate of this length feels.
@@ -28,8 +28,8 @@ pub struct Functional {
 const FELT_MM: f64 = 1e-3;
 
 /// Works it; nothing where neither lead nor flanks are off and the mate goes.
-pub(crate) fn work(
-    sheet: &mut Sheet,
+pub(crate) fn reckon(
+    sheet: &mut Worksheet,
     thread: &Thread,
     (lead, flanks): (Num, Num),
     target: Num,
@@ -44,8 +44,8 @@ pub(crate) fn work(
     if taken < FELT_MM && plain >= 0.0 {
         return None;
     }
-    let size = sheet.work(if screw { &rules::FUNCTIONAL_SCREW } else { &rules::FUNCTIONAL_BORE }, [target, lead, flanks]);
-    let clearance = if screw { sheet.work(&rules::LEFT, [mate, size]) } else { sheet.work(&rules::LEFT, [size, mate]) };
+    let size = sheet.apply(if screw { &rules::FUNCTIONAL_SCREW } else { &rules::FUNCTIONAL_BORE }, [target, lead, flanks]);
+    let clearance = if screw { sheet.apply(&rules::LEFT, [mate, size]) } else { sheet.apply(&rules::LEFT, [size, mate]) };
     let other = if screw { "nut" } else { "screw" };
     let is = if made_mm.is_some() { "as made" } else { "at its tightest limit" };
     let micrometres = |mm: f64| plain_text(1000.0 * mm, 0);
@@ -64,7 +64,7 @@ pub(crate) fn work(
         } else {
             "No size within the limits makes room for it: a truer train, a truer bit, or a shorter nut.".to_owned()
         };
-        watch.push(Watch::new(Level::Warn, "mate_tight", "gauge", format!("{says} {cure}")));
+        watch.push(Watch::new(Level::Warn, Code::MateTight, "gauge", format!("{says} {cure}")));
     }
     Some(Functional {
         lead_mm: Quantity::length(lead),

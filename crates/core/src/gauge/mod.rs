@@ -1,28 +1,23 @@
 //! Gauge: is it there, and if not, how much more?
 
+pub(crate) mod chosen;
 mod drawing;
 mod estimate;
-mod fit;
 pub(crate) mod functional;
 mod past;
 pub(crate) mod proof;
 mod reading;
 pub mod rules;
-mod seat;
 pub(crate) mod section;
-mod sheet;
 mod verdict;
 
-pub use estimate::{Estimate, Lag, RunMate, RunTip, Seen, TipFound, normal_area, normal_density};
+pub use estimate::{Estimate, Lag, Observation, TipFound, normal_area, normal_density};
 pub(crate) use estimate::{SPRING, SPRING_SD};
-pub use fit::{Fit, FitBand, FitKind};
 pub use functional::Functional;
+pub use past::FlankFound;
 pub(crate) use past::flank_of;
-pub use past::{FlankFound, RunClass};
-pub use proof::{GaugeToTurn, ProofSaid, ProofWay};
-pub use reading::{Measured, ReadAt, ReadShape, Went};
-pub use seat::{Groove, Seat, bears, half_angle_of};
+pub use proof::{GaugeToTurn, ProofView, ProofWay};
+pub use reading::{GaugeResult, Measured, ReadAt, ReadShape};
 pub use section::{Formulas, GaugeSection, Wires};
-pub use sheet::{BallSaid, GaugeSheet, WireSaid, gauge_sheet};
 pub(crate) use verdict::judge_read;
-pub use verdict::{Next, PitchDiameter, READING_DOUBT_MM, Verdict, VerdictKind, judge_fit_knowing, judge_knowing};
+pub use verdict::{Next, PitchDiameter, Verdict, VerdictKind, judge_fit_knowing, judge_knowing};

@@ -1,22 +1,10 @@
 //! Past the limit: what can still be done, honestly. No cut puts metal back.
 
-use super::estimate::RunMate;
-use super::verdict::READING_DOUBT_MM;
 use crate::bit::felt;
-use crate::log::RunPlan;
 use crate::quantity::{angle_text, mm_text, plain_text};
-use crate::thread::Side;
-use serde::{Deserialize, Serialize};
-
-/// Another class of the same thread, whose limits reach past these.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct RunClass {
-    /// As it is written.
-    pub name: String,
-    /// Its limits of the pitch diameter, mm.
-    pub limits_mm: [f64; 2],
-}
+use crate::run::{READING_DOUBT_MM, RunPlan};
+use crate::thread::{RunMate, Side};
+use serde::Serialize;
 
 /// What can be done with a thread of this pitch diameter, past its limit: the least loss first.
 #[must_use]
@@ -35,7 +23,7 @@ pub fn still_to_do(run: &RunPlan, size_mm: f64) -> Vec<String> {
     let [least, most] = run.clearance();
     match run.mate {
         Some(RunMate { pitch_diameter_mm: made, doubt_mm }) if doubt_mm <= READING_DOUBT_MM => {
-            let has = run.turn() * (made - size_mm);
+            let has = run.cut_sign() * (made - size_mm);
             list.push(format!(
                 "The {other} as made has {} of clearance on it, where {} to {} is what the limits give: {}",
                 mm_text(has),
@@ -45,7 +33,7 @@ pub fn still_to_do(run: &RunPlan, size_mm: f64) -> Vec<String> {
             ));
         }
         _ => {
-            let to = size_mm + run.turn() * f64::midpoint(least, most).min(least.max(0.0) + 0.05);
+            let to = size_mm + run.cut_sign() * f64::midpoint(least, most).min(least.max(0.0) + 0.05);
             list.push(format!("Fit the mate to it: make the {other} with a pitch diameter of {}, and mark the two as a pair.", mm_text(to)));
         }
     }

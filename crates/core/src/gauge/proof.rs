@@ -3,10 +3,10 @@
 
 use super::GaugeSection;
 use crate::blank::BlankSection;
-use crate::job::{GaugeFacts, Kit, MateFacts, MicrometerKind, OwnedMicrometer, Proof};
+use crate::job::{GaugeFacts, Kit, MicrometerKind, OwnedMicrometer, Proof};
 use crate::quantity::{mm_text, plain_text};
-use crate::thread::Side;
-use crate::thread::section::Thread;
+use crate::thread::form::Thread;
+use crate::thread::{MateFacts, Side};
 use crate::working::Quantity;
 use serde::Serialize;
 
@@ -46,7 +46,7 @@ pub struct GaugeToTurn {
 /// How the size is to be proven.
 #[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct ProofSaid {
+pub struct ProofView {
     /// The way followed; absent when none can be done.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub by: Option<Proof>,
@@ -61,7 +61,7 @@ pub struct ProofSaid {
 }
 
 /// What the proof is planned from.
-pub(crate) struct Before<'a> {
+pub(crate) struct Inputs<'a> {
     pub facts: &'a GaugeFacts,
     pub kit: &'a Kit,
     pub thread: &'a Thread,
@@ -73,10 +73,10 @@ pub(crate) struct Before<'a> {
     pub reach_past: f64,
 }
 
-type Judged = (Option<bool>, String);
+type ProofFinding = (Option<bool>, String);
 
 /// Plans it.
-pub(crate) fn work(before: &Before<'_>) -> ProofSaid {
+pub(crate) fn reckon(before: &Inputs<'_>) -> ProofView {
     let side = before.thread.spec.side;
     let order = match side {
         Side::External => [Proof::Wires, Proof::ThreadMicrometer, Proof::Mate, Proof::TestPiece, Proof::Plug],
@@ -108,7 +108,7 @@ pub(crate) fn work(before: &Before<'_>) -> ProofSaid {
         Some(Proof::ThreadMicrometer) => in_range(before, thread_kind(side), pitch(before.thread)),
         _ => None,
     };
-    ProofSaid { by, gauge: (by == Some(Proof::Plug)).then(|| to_turn(before.thread)), instrument: instrument.map(|m| m.name.clone()), ways }
+    ProofView { by, gauge: (by == Some(Proof::Plug)).then(|| to_turn(before.thread)), instrument: instrument.map(|m| m.name.clone()), ways }
 }
 
 const fn says(by: Proof, side: Side) -> &'static str {
@@ -139,13 +139,13 @@ fn pitch(thread: &Thread) -> Option<[f64; 2]> {
     Some([thread.own.pitch.0.value, thread.own.pitch.1.value])
 }
 
-fn in_range<'a>(before: &Before<'a>, kind: MicrometerKind, sizes: Option<[f64; 2]>) -> Option<&'a OwnedMicrometer> {
+fn in_range<'a>(before: &Inputs<'a>, kind: MicrometerKind, sizes: Option<[f64; 2]>) -> Option<&'a OwnedMicrometer> {
     let [low, high] = sizes?;
     before.kit.micrometers.iter().find(|m| m.kind == kind && m.from_mm <= low && m.to_mm >= high)
 }
 
 /// Whether a micrometer of the drawer spans these sizes; not known while none are listed at all.
-fn micrometer(before: &Before<'_>, kind: MicrometerKind, sizes: [f64; 2]) -> Judged {
+fn micrometer(before: &Inputs<'_>, kind: MicrometerKind, sizes: [f64; 2]) -> ProofFinding {
     let wanted = format!("{} to {}", mm_text(sizes[0]), mm_text(sizes[1]));
     match in_range(before, kind, Some(sizes)) {
         Some(m) => (Some(true), format!("{wanted}, within the {} micrometer", m.name)),
@@ -154,7 +154,7 @@ fn micrometer(before: &Before<'_>, kind: MicrometerKind, sizes: [f64; 2]) -> Jud
     }
 }
 
-fn judge(by: Proof, before: &Before<'_>) -> Judged {
+fn judge(by: Proof, before: &Inputs<'_>) -> ProofFinding {
     let thread = before.thread;
     match by {
         Proof::Wires => {
@@ -196,9 +196,9 @@ fn judge(by: Proof, before: &Before<'_>) -> Judged {
             let made = before.mate.is_some_and(|m| m.made_mm.is_some());
             let at_hand = before.facts.mate_at_hand.or(if made { Some(true) } else { before.mate.map(|_| false) });
             let held = before.blank.held();
-            let off = if held.is_some_and(|h| matches!(h.holding, crate::blank::Holding::Centres | crate::blank::Holding::Arbor)) {
+            let off = if held.is_some_and(|h| matches!(h.holding, crate::job::Holding::Centres | crate::job::Holding::Arbor)) {
                 "; the work comes out from between centres for it: mark the dog's slot"
-            } else if before.blank.slenderness.as_ref().is_some_and(|s| s.support != crate::blank::Support::None) {
+            } else if before.blank.slenderness.as_ref().is_some_and(|s| s.support != crate::job::Support::None) {
                 "; draw the centre back to try it"
             } else {
                 ""

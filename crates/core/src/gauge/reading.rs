@@ -1,17 +1,16 @@
 //! A reading as told: what it was taken with, and the pitch diameter it stands for.
 
-use super::estimate::Seen;
-use super::seat::{Groove, bears};
-use super::verdict::READING_DOUBT_MM;
-use crate::log::{RunPlan, RunWires};
+use super::estimate::Observation;
 use crate::quantity::{mm_text, plain_text};
+use crate::run::{READING_DOUBT_MM, RunPlan, RunWires};
+use crate::thread::{Groove, bears};
 use serde::{Deserialize, Serialize};
 
 /// How a plug went into a bore, or a ring on to a screw.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[serde(rename_all = "snake_case")]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Went {
+pub enum GaugeResult {
     /// The go end does not go.
     GoStops,
     /// The go end goes, the not-go end does not.
@@ -67,7 +66,7 @@ pub struct Measured {
     pub root_mm: Option<f64>,
     /// How the plug or ring went.
     #[serde(skip_serializing_if = "Option::is_none")]
-    pub plug: Option<Went>,
+    pub plug: Option<GaugeResult>,
     /// What it was read with, by its name in the drawer.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub instrument: Option<String>,
@@ -81,7 +80,7 @@ pub struct Measured {
 
 /// What a reading was taken by, with the figure read.
 #[derive(Debug, Clone, Copy, PartialEq)]
-enum By {
+enum Method {
     Wires(f64),
     Micrometer(f64),
     OneWire(f64),
@@ -132,14 +131,14 @@ const SAME_AROUND_DEG: f64 = 5.0;
 const SAME_WIRE_MM: f64 = 0.002;
 
 impl Measured {
-    fn by(&self) -> Result<By, (&'static str, String)> {
+    fn by(&self) -> Result<Method, (&'static str, String)> {
         let told = [
-            self.over_wires_mm.map(By::Wires),
-            self.pitch_diameter_mm.map(By::Micrometer),
-            self.over_one_wire_mm.map(By::OneWire),
-            self.between_balls_mm.map(By::Balls),
-            self.root_mm.map(By::Root),
-            self.plug.map(|_| By::Plug),
+            self.over_wires_mm.map(Method::Wires),
+            self.pitch_diameter_mm.map(Method::Micrometer),
+            self.over_one_wire_mm.map(Method::OneWire),
+            self.between_balls_mm.map(Method::Balls),
+            self.root_mm.map(Method::Root),
+            self.plug.map(|_| Method::Plug),
         ];
         let mut told = told.into_iter().flatten();
         match (told.next(), told.next()) {
@@ -175,17 +174,17 @@ impl Measured {
         sound("/wire_mm", self.wire_mm, 0.05, 50.0)?;
         sound("/zero_mm", self.zero_mm, -1.0, 1.0)?;
         match by {
-            By::Balls(_) if !matches!(self.balls, Some(2 | 3)) => return Err(("/balls", "say how many balls, 2 or 3".into())),
-            By::Balls(_) if self.wire_mm.is_none() => return Err(("/wire_mm", "say how large the balls are".into())),
-            By::Balls(_) => {}
+            Method::Balls(_) if !matches!(self.balls, Some(2 | 3)) => return Err(("/balls", "say how many balls, 2 or 3".into())),
+            Method::Balls(_) if self.wire_mm.is_none() => return Err(("/wire_mm", "say how large the balls are".into())),
+            Method::Balls(_) => {}
             _ if self.balls.is_some() => return Err(("/balls", "balls belong to a size between balls".into())),
-            By::Plug if !self.places.is_empty() => return Err(("/places", "a plug tells nothing of places".into())),
-            By::Micrometer(_) | By::Root(_) | By::Plug if self.wire_mm.is_some() => {
+            Method::Plug if !self.places.is_empty() => return Err(("/places", "a plug tells nothing of places".into())),
+            Method::Micrometer(_) | Method::Root(_) | Method::Plug if self.wire_mm.is_some() => {
                 return Err(("/wire_mm", "a wire belongs to a size read over wires".into()));
             }
             _ => {}
         }
-        if self.outside_mm.is_some() && !matches!(by, By::OneWire(_)) {
+        if self.outside_mm.is_some() && !matches!(by, Method::OneWire(_)) {
             return Err(("/outside_mm", "the size over the crests goes with a reading over one wire".into()));
         }
         if self.instrument.as_ref().is_some_and(|i| i.trim().is_empty() || i.len() > 80) {
@@ -207,7 +206,7 @@ impl Measured {
     /// The wire it was read over, where there was one, mm.
     pub(crate) fn wire(&self, run: &RunPlan) -> Option<f64> {
         match self.by().ok()? {
-            By::Wires(_) | By::OneWire(_) => self.wire_mm.or_else(|| run.wires.map(|w| w.wire_mm)),
+            Method::Wires(_) | Method::OneWire(_) => self.wire_mm.or_else(|| run.wires.map(|w| w.wire_mm)),
             _ => self.wire_mm,
         }
     }
@@ -218,36 +217,36 @@ impl Measured {
     }
 
     /// The pitch diameter a figure of this kind stands for, mm.
-    fn size_of(&self, run: &RunPlan, by: By, figure: f64) -> Option<f64> {
+    fn size_of(&self, run: &RunPlan, by: Method, figure: f64) -> Option<f64> {
         let figure = figure - self.zero_mm.unwrap_or(0.0);
         match by {
-            By::Micrometer(_) => Some(figure),
-            By::Wires(_) => over_wires(run, figure, self.wire(run)?),
-            By::OneWire(_) => over_wires(run, 2.0 * figure - self.outside_mm.unwrap_or(run.start_mm), self.wire(run)?),
-            By::Balls(_) => run.groove(run.target_mm)?.pitch_diameter_of_balls(figure, self.wire_mm?, self.balls?),
-            By::Root(_) => Some(figure + run.turn() * 2.0 * run.tip_to_pitch_mm),
-            By::Plug => None,
+            Method::Micrometer(_) => Some(figure),
+            Method::Wires(_) => over_wires(run, figure, self.wire(run)?),
+            Method::OneWire(_) => over_wires(run, 2.0 * figure - self.outside_mm.unwrap_or(run.start_mm), self.wire(run)?),
+            Method::Balls(_) => run.groove(run.target_mm)?.pitch_diameter_of_balls(figure, self.wire_mm?, self.balls?),
+            Method::Root(_) => Some(figure + run.cut_sign() * 2.0 * run.tip_to_pitch_mm),
+            Method::Plug => None,
         }
     }
 
     /// What it says of the size; nothing when it holds none, or no wire of the plan serves.
     pub(crate) fn read(&self, run: &RunPlan) -> Option<Read> {
         let by = self.by().ok()?;
-        let (By::Wires(first) | By::Micrometer(first) | By::OneWire(first) | By::Balls(first) | By::Root(first)) = by else { return None };
+        let (Method::Wires(first) | Method::Micrometer(first) | Method::OneWire(first) | Method::Balls(first) | Method::Root(first)) = by else { return None };
         let mut sizes = vec![(0.0, 0.0, self.size_of(run, by, first)?)];
         for p in &self.places {
             sizes.push((p.along_mm, p.around_deg, self.size_of(run, by, p.mm)?));
         }
         // Over one wire a slip of the micrometer counts twice.
         let least_doubt = match (by, self.spread_mm) {
-            (By::OneWire(_), _) => 2.0 * READING_DOUBT_MM,
-            (By::Root(_), None) => ROOT_DOUBT_MM,
+            (Method::OneWire(_), _) => 2.0 * READING_DOUBT_MM,
+            (Method::Root(_), None) => ROOT_DOUBT_MM,
             _ => READING_DOUBT_MM,
         };
         let doubt = least_doubt.max(self.spread_mm.unwrap_or(0.0)).max(repeats(&sizes) / 2.0);
         #[allow(clippy::cast_precision_loss)] // a handful
         let size = sizes.iter().map(|s| s.2).sum::<f64>() / sizes.len() as f64;
-        Some(Read { size, doubt, typed: first - self.zero_mm.unwrap_or(0.0), shape: shape(&sizes), by_root: matches!(by, By::Root(_)) })
+        Some(Read { size, doubt, typed: first - self.zero_mm.unwrap_or(0.0), shape: shape(&sizes), by_root: matches!(by, Method::Root(_)) })
     }
 
     /// The pitch diameter it stands for, mm; nothing when it holds none.
@@ -257,21 +256,21 @@ impl Measured {
     }
 
     /// The same as the estimate takes it in; `read` is what [`Self::read`] made of it, which is not cheap over another wire.
-    pub(crate) fn seen(&self, run: &RunPlan, read: Option<&Read>) -> Option<Seen> {
+    pub(crate) fn seen(&self, run: &RunPlan, read: Option<&Read>) -> Option<Observation> {
         if let Some(plug) = self.plug {
             let (near, far) = (run.near_limit(), run.far_limit());
             return Some(match plug {
-                Went::GoStops => Seen::Short { of_mm: near },
-                Went::GoGoes => Seen::Between { near_mm: near, far_mm: far },
-                Went::NotGoGoes => Seen::Past { mm: far },
+                GaugeResult::GoStops => Observation::Short { of_mm: near },
+                GaugeResult::GoGoes => Observation::Between { near_mm: near, far_mm: far },
+                GaugeResult::NotGoGoes => Observation::Past { mm: far },
             });
         }
         let read = read?;
         if read.by_root {
-            let root = read.size - run.turn() * 2.0 * run.tip_to_pitch_mm;
-            return Some(Seen::Root { mm: root, doubt_mm: read.doubt });
+            let root = read.size - run.cut_sign() * 2.0 * run.tip_to_pitch_mm;
+            return Some(Observation::Root { mm: root, doubt_mm: read.doubt });
         }
-        Some(Seen::Size { mm: read.size, doubt_mm: read.doubt })
+        Some(Observation::Size { mm: read.size, doubt_mm: read.doubt })
     }
 
     /// Checks it against the run it is told of: a wire that does not bear on the flanks says nothing.
@@ -280,10 +279,10 @@ impl Measured {
     /// The JSON pointer of the field and what would be right.
     pub fn check_against(&self, run: &RunPlan) -> Result<(), (&'static str, String)> {
         let by = self.by()?;
-        if matches!(by, By::Balls(_)) && run.side == crate::thread::Side::External {
+        if matches!(by, Method::Balls(_)) && run.side == crate::thread::Side::External {
             return Err(("/between_balls_mm", "balls measure a bore; this is a screw: use wires".into()));
         }
-        if matches!(by, By::Wires(_) | By::OneWire(_)) {
+        if matches!(by, Method::Wires(_) | Method::OneWire(_)) {
             if run.side == crate::thread::Side::Internal {
                 return Err(("/over_wires_mm", "wires do not reach inside: use balls, a plug, or the mate".into()));
             }

@@ -1,18 +1,18 @@
 //! The gauge section of a plan.
 
+use super::chosen::Chosen;
 use super::functional::Functional;
-use super::seat::{Groove, Seat, bears};
-use super::verdict::READING_DOUBT_MM;
 use super::{drawing, rules};
 use crate::bit::Tip;
 use crate::cut::PassRow;
 use crate::job::{GaugeFacts, Kit, LeadCorrection};
 use crate::outline::Drawing;
 use crate::quantity::{inch_text, mm_text, plain_text};
-use crate::thread::section::Thread;
-use crate::thread::{Side, rules as thread_rules};
-use crate::watch::{Level, Watch};
-use crate::working::{Num, Quantity, Sheet};
+use crate::run::READING_DOUBT_MM;
+use crate::thread::form::Thread;
+use crate::thread::{Groove, Seat, Side, bears, rules as thread_rules};
+use crate::watch::{Code, Level, Watch};
+use crate::working::{Num, Quantity, Worksheet};
 use serde::Serialize;
 
 /// Sizes over wires by the formulas there are.
@@ -32,7 +32,7 @@ pub struct Formulas {
 
 /// Which of the formulas is used.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
-enum Used {
+enum LeadFormula {
     Simple,
     Approximate,
     Exact,
@@ -94,18 +94,10 @@ pub struct GaugeSection {
     pub drawing: Option<Drawing>,
 }
 
-/// The wire chosen, and what must be added to a pitch diameter to get the size over it.
-#[derive(Debug, Clone, Copy)]
-pub(crate) struct Chosen {
-    pub wire: f64,
-    pub sum: f64,
-    pub corrected: bool,
-}
-
 /// Works the wires, and writes the size over them into each pass that will bear them.
 #[allow(clippy::too_many_arguments)] // the last station hangs on all before it
-pub(crate) fn work(
-    sheet: &mut Sheet,
+pub(crate) fn reckon(
+    sheet: &mut Worksheet,
     facts: &GaugeFacts,
     kit: &Kit,
     thread: &Thread,
@@ -119,9 +111,9 @@ pub(crate) fn work(
     if thread.alpha_deg <= 0.0 {
         return (None, by_depth(sheet, thread, target));
     }
-    let best = sheet.work(&rules::BEST_WIRE, [pitch, alpha]);
-    let least = sheet.work(&rules::LEAST_WIRE, [thread.major, thread.basic.pitch, pitch, alpha]);
-    let largest = sheet.work(&rules::LARGEST_WIRE, [thread.straight_flank().into(), pitch, alpha]);
+    let best = sheet.apply(&rules::BEST_WIRE, [pitch, alpha]);
+    let least = sheet.apply(&rules::LEAST_WIRE, [thread.major, thread.basic.pitch, pitch, alpha]);
+    let largest = sheet.apply(&rules::LARGEST_WIRE, [thread.straight_flank().into(), pitch, alpha]);
     let external = thread.spec.side == Side::External;
     let (low, high) = thread.own.pitch;
     let near = |w: f64| (w - best.value).abs();
@@ -136,7 +128,7 @@ pub(crate) fn work(
         .filter(|_| external);
     if let Some((w, Err(why))) = wire.map(|w| (w, bears_at(w, target.value))) {
         let text = format!("Cut to the aim, a wire of {} {why}. Get the next larger, up to {}.", mm_text(w), mm_text(largest.value));
-        watch.push(Watch::new(Level::Warn, "wire_unusable", "gauge", text));
+        watch.push(Watch::new(Level::Warn, Code::WireUnusable, "gauge", text));
     }
     if external && wire.is_none() {
         let nearest = kit.wires_mm.iter().copied().min_by(|a, b| near(*a).total_cmp(&near(*b)));
@@ -145,34 +137,34 @@ pub(crate) fn work(
         });
         watch.push(Watch::new(
             Level::Warn,
-            "wire_unusable",
+            Code::WireUnusable,
             "gauge",
             format!("No wire owned serves: {why}. Get {} (usable {} to {}).", mm_text(best.value), mm_text(least.value), mm_text(largest.value)),
         ));
     }
-    let over = |sheet: &mut Sheet, used: Used, e: Num, w: Num| {
-        let simple = sheet.work(&rules::OVER_WIRES, [e, w, pitch, alpha]);
+    let over = |sheet: &mut Worksheet, used: LeadFormula, e: Num, w: Num| {
+        let simple = sheet.apply(&rules::OVER_WIRES, [e, w, pitch, alpha]);
         match used {
-            Used::Simple => simple,
-            Used::Approximate => {
-                let c = sheet.work(&rules::LEAD_CORRECTION, [w, thread.lead, e, alpha]);
-                sheet.work(&rules::CORRECTED, [simple, c])
+            LeadFormula::Simple => simple,
+            LeadFormula::Approximate => {
+                let c = sheet.apply(&rules::LEAD_CORRECTION, [w, thread.lead, e, alpha]);
+                sheet.apply(&rules::CORRECTED, [simple, c])
             }
-            Used::Exact => {
+            LeadFormula::Exact => {
                 let seat = groove_at(thread, e.value).seat(w.value);
-                sheet.work(&rules::SETTLED, [simple, Num::from(higher(seat, simple))])
+                sheet.apply(&rules::SETTLED, [simple, Num::from(higher(seat, simple))])
             }
         }
     };
-    let mut used = Used::Simple;
+    let mut used = LeadFormula::Simple;
     let mut chosen = None;
     let mut sizes = None;
     let mut formulas = None;
     if let Some(w) = wire {
         let wn = Num::from(w);
-        let simple = over(sheet, Used::Simple, target, wn);
+        let simple = over(sheet, LeadFormula::Simple, target, wn);
         let seat = groove_at(thread, target.value).seat(w);
-        let by = [simple, over(sheet, Used::Approximate, target, wn), sheet.work(&rules::SETTLED, [simple, Num::from(higher(seat, simple))])];
+        let by = [simple, over(sheet, LeadFormula::Approximate, target, wn), sheet.apply(&rules::SETTLED, [simple, Num::from(higher(seat, simple))])];
         used = which(facts.lead_correction, thread, by.map(|n| n.value));
         let at_target = by[used as usize];
         formulas = Some(Formulas {
@@ -189,7 +181,7 @@ pub(crate) fn work(
         if let Some(other) = seat.and_then(|s| s.other_over_mm) {
             watch.push(Watch::new(
                 Level::Warn,
-                "wire_two_seats",
+                Code::WireTwoSeats,
                 "gauge",
                 format!("These wires find a second seat, {} over them: rock each wire till it lies lowest.", mm_text(other)),
             ));
@@ -200,7 +192,7 @@ pub(crate) fn work(
                 pass.over_wires_mm = Some(Quantity::length(over(sheet, used, e, wn)));
             }
         }
-        chosen = Some(Chosen { wire: w, sum: at_target.value - target.value, corrected: used != Used::Simple });
+        chosen = Some(Chosen { wire: w, sum: at_target.value - target.value, corrected: used != LeadFormula::Simple });
     }
     let says = match (external, wire) {
         (true, Some(w)) => format!("Three {} ({}) wires; measure before the part leaves the chuck.", mm_text(w), inch_text(w)),
@@ -216,7 +208,7 @@ pub(crate) fn work(
         wire_mm: wire.map(Quantity::length),
         over_wires_mm: sizes,
         formulas,
-        corrected: used != Used::Simple,
+        corrected: used != LeadFormula::Simple,
         functional: None,
         says,
         drawing,
@@ -235,19 +227,20 @@ fn groove_at(thread: &Thread, pitch_diameter_mm: f64) -> Groove {
 }
 
 /// The formula used: as asked, or by the habit of the trade, which is left where it would be out by more than a reading's doubt.
-fn which(asked: LeadCorrection, thread: &Thread, [simple, approximate, exact]: [f64; 3]) -> Used {
-    let (habit, by_habit) = if thread.spec.starts > 1 || thread.alpha_deg < 20.0 { (Used::Approximate, approximate) } else { (Used::Simple, simple) };
+fn which(asked: LeadCorrection, thread: &Thread, [simple, approximate, exact]: [f64; 3]) -> LeadFormula {
+    let (habit, by_habit) =
+        if thread.spec.starts > 1 || thread.alpha_deg < 20.0 { (LeadFormula::Approximate, approximate) } else { (LeadFormula::Simple, simple) };
     match asked {
-        LeadCorrection::None => Used::Simple,
-        LeadCorrection::Approximate => Used::Approximate,
-        LeadCorrection::Exact => Used::Exact,
-        LeadCorrection::Auto if (by_habit - exact).abs() > READING_DOUBT_MM => Used::Exact,
+        LeadCorrection::None => LeadFormula::Simple,
+        LeadCorrection::Approximate => LeadFormula::Approximate,
+        LeadCorrection::Exact => LeadFormula::Exact,
+        LeadCorrection::Auto if (by_habit - exact).abs() > READING_DOUBT_MM => LeadFormula::Exact,
         LeadCorrection::Auto => habit,
     }
 }
 
 /// Which is used, and how far the others are from it, in words.
-fn apart(used: Used, by: [f64; 3]) -> String {
+fn apart(used: LeadFormula, by: [f64; 3]) -> String {
     let names = ["simple", "corrected", "exact seat"];
     let here = by[used as usize];
     let off = |i: usize| {
@@ -261,8 +254,8 @@ fn apart(used: Used, by: [f64; 3]) -> String {
 }
 
 /// Straight sides: no wire seats, so depth and the mate prove the size.
-fn by_depth(sheet: &mut Sheet, thread: &Thread, target: Num) -> GaugeSection {
-    let depth = sheet.work(&thread_rules::HALF_OF, [thread.basic.pitch, thread.basic.minor]);
+fn by_depth(sheet: &mut Worksheet, thread: &Thread, target: Num) -> GaugeSection {
+    let depth = sheet.apply(&thread_rules::HALF_OF, [thread.basic.pitch, thread.basic.minor]);
     let says = match thread.spec.side {
         Side::External => {
             format!("Straight sides seat no wires: measure the root, {} at the size aimed at, and try the mate.", mm_text(target.value - 2.0 * depth.value))
@@ -290,5 +283,5 @@ fn by_depth(sheet: &mut Sheet, thread: &Thread, target: Num) -> GaugeSection {
 
 /// A pass's pitch diameter as a number that still knows its working.
 fn line_of(pass: &PassRow) -> Num {
-    Num::resumed(pass.pitch_diameter_mm.value, pass.pitch_diameter_mm.w)
+    pass.pitch_diameter_mm.num()
 }

@@ -1,13 +1,12 @@
 //! The verdict: in limits, take this much more, or past it.
 
-use super::estimate::{Estimate, Seen};
-use super::fit::Fit;
+use super::estimate::{Estimate, Observation};
 use super::past::still_to_do;
-use super::reading::{Measured, Read, ReadShape, Went};
+use super::reading::{GaugeResult, Measured, Read, ReadShape};
 use crate::cut::DialSetting;
-use crate::log::RunPlan;
 use crate::quantity::{mm_text, plain_text};
-use crate::thread::Side;
+use crate::run::RunPlan;
+use crate::thread::{Fit, Side};
 use serde::{Deserialize, Serialize};
 
 /// What a reading says.
@@ -78,10 +77,6 @@ impl Verdict {
     }
 }
 
-/// Doubt of a careful micrometer reading over wires, mm on diameter. House value: two spreads of a
-/// 0.002 mm instrument and its wires.
-pub const READING_DOUBT_MM: f64 = 0.005;
-
 /// A size judged, with the dial set so pass after pass, knowing what earlier readings have found.
 #[must_use]
 pub fn judge_knowing(run: &RunPlan, reading: &Measured, sets: &[f64], known: Option<&Estimate>) -> Option<Verdict> {
@@ -99,7 +94,7 @@ pub(crate) fn judge_read(run: &RunPlan, reading: &Measured, read: Option<Read>, 
     let size = read.size;
     let doubt = if read.by_root { read.doubt.hypot(2.0 * run.tip_doubt_mm) } else { read.doubt };
     let pitch_diameter_mm = PitchDiameter { value: size, doubt };
-    let turn = run.turn();
+    let turn = run.cut_sign();
     let read_before = known.filter(|k| k.found(run).is_some());
     let expected = read_before.map_or(run.size_at(stood_mm - run.tip_to_pitch_mm), |k| k.size(run, sets).0);
     let typed = read.typed;
@@ -167,25 +162,25 @@ pub(crate) fn judge_read(run: &RunPlan, reading: &Measured, read: Option<Read>, 
 }
 
 /// What is believed once this is taken in too.
-fn taking_in(run: &RunPlan, sets: &[f64], known: Option<&Estimate>, seen: &Seen) -> Option<Estimate> {
+fn taking_in(run: &RunPlan, sets: &[f64], known: Option<&Estimate>, seen: &Observation) -> Option<Estimate> {
     let mut after = known.cloned().or_else(|| Estimate::before(run))?;
     after.see(run, sets, seen);
     Some(after)
 }
 
 /// A plug in a bore, or a ring on a screw: between two sizes at best.
-fn by_plug(run: &RunPlan, plug: Went, seen: &Seen, sets: &[f64], known: Option<&Estimate>) -> Verdict {
+fn by_plug(run: &RunPlan, plug: GaugeResult, seen: &Observation, sets: &[f64], known: Option<&Estimate>) -> Verdict {
     let stood_mm = sets.last().copied().unwrap_or(0.0);
     let after = taking_in(run, sets, known, seen);
     let (value, sd) = after.as_ref().map_or((run.size_at(stood_mm - run.tip_to_pitch_mm), run.tip_doubt_mm), |e| e.size(run, sets));
     let size = PitchDiameter { value, doubt: 2.0 * sd };
     match plug {
-        Went::GoGoes => Verdict::new(VerdictKind::InLimits, size, "The go end goes and the not-go end does not: in limits. Stop here.".into()),
-        Went::NotGoGoes => Verdict {
+        GaugeResult::GoGoes => Verdict::new(VerdictKind::InLimits, size, "The go end goes and the not-go end does not: in limits. Stop here.".into()),
+        GaugeResult::NotGoGoes => Verdict {
             options: still_to_do(run, run.far_limit()),
             ..Verdict::new(VerdictKind::PastLimit, size, "The not-go end goes: past the limit, and no cut can mend it.".into())
         },
-        Went::GoStops => {
+        GaugeResult::GoStops => {
             // At least what the dial can set: the gauge says that it is not there yet.
             let by_tip = stood_mm + run.dial.division_radial_mm() / 2.0;
             let to = after.as_ref().map_or(by_tip, |e| e.toward_size(run, sets, run.target_mm, run.far_limit()).max(by_tip));
@@ -203,7 +198,7 @@ fn by_plug(run: &RunPlan, plug: Went, seen: &Seen, sets: &[f64], known: Option<&
 pub fn judge_fit_knowing(run: &RunPlan, fit: Fit, sets: &[f64], known: Option<&Estimate>, again: bool) -> Verdict {
     let stood_mm = sets.last().copied().unwrap_or(0.0);
     let Some(known) = known else { return by_width(run, fit, stood_mm) };
-    let seen = Seen::Fit(fit);
+    let seen = Observation::Fit(fit);
     let mut after = known.clone();
     after.see(run, sets, &seen);
     let (value, sd) = after.size(run, sets);
@@ -214,7 +209,7 @@ pub fn judge_fit_knowing(run: &RunPlan, fit: Fit, sets: &[f64], known: Option<&E
         return Verdict { questions: vec![question], ..Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says) };
     }
     let told = fit.says();
-    let loosest = run.turn() * (run.mate.map_or(run.near_limit(), |m| m.pitch_diameter_mm) - run.far_limit());
+    let loosest = run.cut_sign() * (run.mate.map_or(run.near_limit(), |m| m.pitch_diameter_mm) - run.far_limit());
     let (verdict, says, next) = match fit {
         Fit::Free => (VerdictKind::InLimits, "Runs free without shake. Stop here.".to_owned(), None),
         Fit::Shakes { shake_mm } if shake_mm <= loosest => {
@@ -239,7 +234,7 @@ pub fn judge_fit_knowing(run: &RunPlan, fit: Fit, sets: &[f64], known: Option<&E
 /// What to ask of a fit that does not agree with what was told before, or with where the dial stands.
 fn doubt_of_fit(run: &RunPlan, fit: Fit, sets: &[f64], known: &Estimate) -> Option<String> {
     let loose = matches!(fit, Fit::Free | Fit::Shakes { .. });
-    if known.found(run).is_some() && known.chance(run, sets, &Seen::Fit(fit)) < UNLIKELY {
+    if known.found(run).is_some() && known.chance(run, sets, &Observation::Fit(fit)) < UNLIKELY {
         return Some(if loose {
             "It is looser than what was told before allows: is it the same mate, and does the dial stand where it is said to?".into()
         } else {
@@ -249,7 +244,7 @@ fn doubt_of_fit(run: &RunPlan, fit: Fit, sets: &[f64], known: &Estimate) -> Opti
     }
     // However wide the tip may be, the dial says that the thread is past its limit: then it is not metal on the flanks that stops the mate.
     let (by_dial, sd) = Estimate::before(run)?.size(run, sets);
-    (!loose && run.turn() * (by_dial - run.far_limit()) + 2.0 * sd < 0.0).then(|| {
+    (!loose && run.cut_sign() * (by_dial - run.far_limit()) + 2.0 * sd < 0.0).then(|| {
         "By where the dial stands the thread is past its limit, and the mate does not go: look for a burr, sharp crests, a damaged entrance; check the pitch and the hand.".into()
     })
 }

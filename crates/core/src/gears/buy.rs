@@ -1,11 +1,11 @@
 //! Gears to make or buy: the one that brings most of the pitches wanted, and the best two.
 
-use super::search::{Wanted, search};
-use super::table::Table;
-use crate::job::{Gear, Lathe};
+use crate::job::{Drive, Gear, Lathe};
 use crate::quantity::{Exact, LengthUnit, Ratio, pitch_of_tpi, plain_text, real, short_text};
 use crate::working::Quantity;
 use serde::Serialize;
+use yoke_gears::search::{Wanted, search};
+use yoke_gears::table::Table;
 
 /// A gear to make: its blank card.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -95,15 +95,15 @@ fn pitch_wanted(text: &str, otherwise: LengthUnit) -> Option<(String, Ratio)> {
 }
 
 /// Whether a lead is cut exactly by a train that hangs.
-fn covers(lathe: &Lathe, table: &Table, lead: &Ratio) -> bool {
+fn covers(drive: &Drive, table: &Table, lead: &Ratio) -> bool {
     let wanted = Wanted { limit: 1, max_error: Some(0.0), ..Wanted::default() };
-    search(lathe, table, &(*lead / lathe.leadscrew), &wanted).1.first().is_some_and(|f| f.fit.hangs)
+    search(drive, table, &(*lead / drive.leadscrew), &wanted).1.first().is_some_and(|f| f.fit.hangs)
 }
 
-/// The lathe with these gears more, of the group that has most.
-fn with(lathe: &Lathe, extra: &[u16]) -> Lathe {
+/// The drive of the lathe with these gears more, of the group that has most.
+fn with(lathe: &Lathe, extra: &[u16]) -> Drive {
     let group = main_group(lathe);
-    let mut more = lathe.clone();
+    let mut more = lathe.drive.clone();
     more.gears.extend(extra.iter().map(|t| Gear::loose(*t, group)));
     more
 }

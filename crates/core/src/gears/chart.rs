@@ -1,13 +1,13 @@
 //! The pitch chart of a lathe: every standard pitch, the best train for it, and when the half-nut may open.
 
-use super::dial::{DialRule, reengage};
-use super::search::{Wanted, search};
-use super::section::{TrainRow, row};
-use super::table::Table;
+use super::section::row;
 use crate::job::Lathe;
 use crate::quantity::{LengthUnit, Ratio, pitch_of_tpi, plain_text, real, short_text};
-use crate::words::Words;
 use serde::Serialize;
+use yoke_gears::dial::{DialRule, reengage};
+use yoke_gears::search::{Wanted, search};
+use yoke_gears::table::Table;
+use yoke_gears::train::TrainRow;
 
 /// Standard metric pitches, hundredths of a mm: ISO 261 and the coarser trapezoidal ones of ISO 2904.
 const METRIC: [i128; 31] =
@@ -56,7 +56,7 @@ pub fn standard_pitches() -> Vec<(String, LengthUnit, Ratio)> {
 
 /// The chart of a lathe, its table of products made once for all of it.
 #[must_use]
-pub fn chart(lathe: &Lathe, words: &Words) -> Vec<ChartRow> {
+pub fn chart(lathe: &Lathe) -> Vec<ChartRow> {
     let table = Table::of(lathe);
     standard_pitches()
         .into_iter()
@@ -70,7 +70,7 @@ pub fn chart(lathe: &Lathe, words: &Words) -> Vec<ChartRow> {
                 pitch_mm: real(&lead),
                 train: best.map(|f| row(lathe, f)),
                 dial: answer.as_ref().map(|a| a.rule),
-                dial_says: answer.map_or_else(|| "no train comes near it".into(), |a| words.dial_short(&a)),
+                dial_says: answer.map_or_else(|| "no train comes near it".into(), |a| a.says_short()),
             }
         })
         .collect()

@@ -1,9 +1,9 @@
 //! The day's order: several jobs put in the order that changes gears, levers, compound and bit least.
 
-use super::search::not_among;
 use crate::job::Mounted;
 use crate::quantity::degrees_text;
 use serde::Serialize;
+use yoke_gears::train::not_among;
 
 /// What a job needs set on its lathe.
 #[derive(Debug, Clone, Default, PartialEq)]

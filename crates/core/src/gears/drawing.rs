@@ -1,9 +1,9 @@
 //! The train on its arm, to scale: pitch circles, tooth counts, directions.
 
-use super::layout::{Mesh, centres, module, place};
-use super::search::Found;
 use crate::job::{Gear, Lathe};
 use crate::outline::{Drawing, Point, Shape};
+use yoke_gears::layout::{Mesh, centres, module, place};
+use yoke_gears::search::Found;
 
 /// The meshes drawn: without geometry the size of the idler of a simple train is its owner's choice, and one is drawn to
 /// show that it is there.

@@ -1,8 +1,8 @@
 //! How the best few trains drift over length: what each takes off the pitch diameter, against the room there is.
 
-use super::section::TrainRow;
 use crate::outline::{Drawing, Point, Shape};
 use crate::quantity::plain_text;
+use yoke_gears::train::TrainRow;
 
 /// Trains drawn, the one hung among them.
 const DRAWN: usize = 4;
@@ -11,7 +11,7 @@ const WIDE: f64 = 300.0;
 const HIGH: f64 = 130.0;
 
 /// What a train's error does as the engagement grows.
-pub(super) struct Judged {
+pub(super) struct DriftBudget {
     /// Engagement of this job, mm.
     pub engagement: f64,
     /// Room there is, mm.
@@ -21,7 +21,7 @@ pub(super) struct Judged {
 }
 
 /// The chart, from no engagement to twice this job's; none when every train listed is exact.
-pub(super) fn chart(hung: Option<&TrainRow>, list: &[TrainRow], judged: &Judged) -> Option<Drawing> {
+pub(super) fn chart(hung: Option<&TrainRow>, list: &[TrainRow], judged: &DriftBudget) -> Option<Drawing> {
     let mut rows: Vec<&TrainRow> = hung.into_iter().collect();
     for row in list {
         let known = rows.iter().any(|r| (r.error_ppm - row.error_ppm).abs() < 1e-3);

@@ -1,7 +1,7 @@
 //! The dial as it lies on the apron, its safe marks shown.
 
-use super::dial::{DialAnswer, DialRule, closes_on};
 use crate::outline::{Drawing, Shape};
+use yoke_gears::dial::{DialAnswer, DialRule, closes_on};
 
 /// Radius it is drawn at, mm.
 const R: f64 = 30.0;

@@ -1,62 +1,26 @@
 //! The gears section of a plan.
 
-use super::dial::{DialRule, each_gear, reengage};
-use super::drift::{self, Judged};
-use super::face;
-use super::fit::{Sense, hangs};
-use super::misfit::{Mistake, mistakes, says};
-use super::search::{Found, Train, Wanted, not_among, search};
+use super::drift::{self, DriftBudget};
 use super::steps::steps;
 use super::suits::{NearSize, near_sizes};
-use super::table::Table;
-use super::{drawing, rules};
+use super::{drawing, face, rules};
+use crate::direction::Direction;
+use crate::gears::TrainRow;
 use crate::job::{Gear, GearFacts, Lathe, Mounted};
 use crate::outline::Drawing;
 use crate::quantity::{Ratio, plain_text, ratio_text, real};
-use crate::setup::Direction;
-use crate::thread::section::Thread;
+use crate::thread::form::Thread;
+use crate::watch::{Code, DOUBTFUL_SHARE};
 use crate::watch::{Level, Watch};
 use crate::words::Words;
-use crate::working::{Num, Quantity, Sheet};
+use crate::working::{Num, Quantity, Worksheet};
 use serde::Serialize;
-
-/// One train of the list.
-#[derive(Debug, Clone, Serialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct TrainRow {
-    /// Drivers, spindle end first.
-    pub drivers: Vec<u16>,
-    /// Driven gears, spindle end first.
-    pub driven: Vec<u16>,
-    /// Gearbox position.
-    pub gearbox: String,
-    /// Leadscrew turns per spindle turn, exact.
-    pub ratio: String,
-    /// Lead cut.
-    pub lead_mm: f64,
-    /// Lead error.
-    pub error_ppm: f64,
-    /// The error as it is said.
-    pub error_text: String,
-    /// Whether it hangs; absent geometry leaves this null.
-    pub fits: Option<bool>,
-    /// `bench_rule` when there is no geometry to go by.
-    #[serde(skip_serializing_if = "Option::is_none")]
-    pub fit_basis: Option<&'static str>,
-    /// What is in the way.
-    #[serde(skip_serializing_if = "Option::is_none")]
-    pub why_not: Option<String>,
-    /// First idler put in, to bridge a gap or to turn the leadscrew the right way.
-    #[serde(skip_serializing_if = "Option::is_none")]
-    pub idler: Option<u16>,
-    /// All of them, spindle end first.
-    #[serde(skip_serializing_if = "Vec::is_empty")]
-    pub idlers: Vec<u16>,
-    /// Gears to change from those on the lathe.
-    pub swaps: usize,
-    /// Whether no train of these gears comes closer.
-    pub closest: bool,
-}
+use yoke_gears::dial::{DialRule, each_gear, reengage};
+use yoke_gears::fit::{Sense, hangs};
+use yoke_gears::misfit::{Mistake, mistakes, says};
+use yoke_gears::search::{Found, Wanted, search};
+use yoke_gears::table::Table;
+use yoke_gears::train::{Train, not_among};
 
 /// The re-engagement rule for the train hung.
 #[derive(Debug, Clone, Serialize)]
@@ -121,7 +85,7 @@ pub struct HungTrain {
     pub judged: String,
     /// Room between what must not touch, the tightest first; empty where no arm is described.
     #[serde(skip_serializing_if = "Vec::is_empty")]
-    pub clearances: Vec<ClearanceSaid>,
+    pub clearances: Vec<ClearanceView>,
     /// Hanging it, step by step.
     pub steps: Vec<String>,
 }
@@ -129,7 +93,7 @@ pub struct HungTrain {
 /// Room between a gear and something it must not touch.
 #[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct ClearanceSaid {
+pub struct ClearanceView {
     /// Between what.
     pub between: String,
     /// How much.
@@ -235,8 +199,8 @@ pub(crate) fn mounted_drawing(lathe: &Lathe) -> Option<Drawing> {
 }
 
 /// Works the gears.
-pub(crate) fn work(
-    sheet: &mut Sheet,
+pub(crate) fn reckon(
+    sheet: &mut Worksheet,
     facts: &GearFacts,
     lathe: &Lathe,
     thread: &Thread,
@@ -254,7 +218,7 @@ pub(crate) fn work(
     let answer = hung.map(|f| reengage(&f.ratio, lathe.dial.as_ref()));
     let several: Vec<DialGear> = match (hung, &lathe.dial) {
         (Some(found), Some(dial)) if dial.teeth.len() > 1 => {
-            each_gear(&found.ratio, dial).iter().filter_map(|a| Some(DialGear { teeth: a.teeth?, rule: a.rule, says: words.dial_short(a) })).collect()
+            each_gear(&found.ratio, dial).iter().filter_map(|a| Some(DialGear { teeth: a.teeth?, rule: a.rule, says: a.says_short() })).collect()
         }
         _ => Vec::new(),
     };
@@ -269,7 +233,7 @@ pub(crate) fn work(
         every: answer.as_ref().and_then(|a| a.every),
         teeth: answer.as_ref().and_then(|a| a.teeth),
         marks: answer.as_ref().and_then(|a| a.marks),
-        says: answer.as_ref().map_or_else(|| "No train can be hung from these gears.".into(), |a| words.dial(a, lathe.dial.is_some())),
+        says: answer.as_ref().map_or_else(|| "No train can be hung from these gears.".into(), |a| a.says(words, lathe.dial.is_some())),
         gears: several,
         drift_mm: None,
         drawing: face,
@@ -283,7 +247,7 @@ pub(crate) fn work(
         } else {
             "No train can be made from the gears listed; add gears to the lathe."
         };
-        watch.push(Watch::new(Level::Danger, "train_unfit", "gears", text.into()));
+        watch.push(Watch::new(Level::Danger, Code::TrainUnfit, "gears", text.into()));
     }
     if let (Some(_), Some(found)) = (sense, hung) {
         let (level, text) = if found.fit.by_geometry && found.fit.hangs {
@@ -291,12 +255,12 @@ pub(crate) fn work(
         } else {
             (Level::Danger, "The tumbler has no position that turns the leadscrew this way: one more or one less idler is needed.")
         };
-        watch.push(Watch::new(level, "wrong_hand", "gears", text.into()));
+        watch.push(Watch::new(level, Code::WrongHand, "gears", text.into()));
     }
     let drawing = hung.map(|f| drawing::train(lathe, f, direction.screw_with_spindle));
     let rows: Vec<TrainRow> = list.iter().map(|f| row(lathe, f)).collect();
     let share = if thread.alpha_deg <= 0.0 { 1.0 } else { 1.0 / thread.alpha_deg.to_radians().tan() };
-    let judged = Judged { engagement: thread.engagement, room: room.value, share };
+    let judged = DriftBudget { engagement: thread.engagement, room: room.value, share };
     GearsSection {
         lathe: lathe.name.clone(),
         near_sizes: near_sizes(lathe, &thread.spec),
@@ -312,26 +276,26 @@ pub(crate) fn work(
 
 /// How far the marks that serve the pitch meant would be out by the last pass, on a train that only comes near it: the
 /// error times all that the dial has counted, which adds up pass after pass.
-pub(crate) fn drift(sheet: &mut Sheet, gears: &mut GearsSection, lathe: &Lathe, thread: &Thread, passes: usize, watch: &mut Vec<Watch>) {
+pub(crate) fn drift(sheet: &mut Worksheet, gears: &mut GearsSection, lathe: &Lathe, thread: &Thread, passes: usize, watch: &mut Vec<Watch>) {
     let Some(hung) = &gears.hung else { return };
     let nominal = reengage(&(thread.exact_lead / lathe.leadscrew), lathe.dial.as_ref());
-    let error = Num::resumed(hung.error_ppm.value, hung.error_ppm.w);
+    let error = hung.error_ppm.num();
     if error.value == 0.0 || gears.dial.rule != DialRule::KeepClosed || nominal.rule == DialRule::KeepClosed {
         return;
     }
     #[allow(clippy::cast_precision_loss)] // at most a few hundred
-    let drift = sheet.work(&rules::DIAL_DRIFT, [error, (passes as f64).into(), thread.length.into(), thread.pitch]);
+    let drift = sheet.apply(&rules::DIAL_DRIFT, [error, (passes as f64).into(), thread.length.into(), thread.pitch]);
     let straight = thread.alpha_deg <= 0.0;
-    let takes = if straight { drift } else { sheet.work(&rules::DRIFT_AS_SIZE, [drift, thread.alpha_deg.into()]) };
+    let takes = if straight { drift } else { sheet.apply(&rules::DRIFT_AS_SIZE, [drift, thread.alpha_deg.into()]) };
     let room = thread.own.pitch.1.value - thread.own.pitch.0.value;
-    let level = if takes.value > room / 3.0 { Level::Warn } else { Level::Note };
+    let level = if takes.value > room * DOUBTFUL_SHARE { Level::Warn } else { Level::Note };
     let text = format!(
         "On this train the marks that serve {} are out by {} mm after {passes} passes, and it adds up: {}.",
         thread.spec.pitch_text(),
         plain_text(drift.value, 3),
-        if takes.value > room / 3.0 { "keep it closed" } else { "slight here, but keep it closed all the same" }
+        if takes.value > room * DOUBTFUL_SHARE { "keep it closed" } else { "slight here, but keep it closed all the same" }
     );
-    watch.push(Watch::new(level, "dial_drift", "gears", text));
+    watch.push(Watch::new(level, Code::DialDrift, "gears", text));
     gears.dial.drift_mm = Some(Quantity::length(drift));
 }
 
@@ -348,13 +312,13 @@ fn sense_needed(lathe: &Lathe, direction: &Direction) -> Option<Sense> {
 }
 
 /// Room the error has: the pitch diameter's tolerance, or with straight sides their side clearance.
-fn room(sheet: &mut Sheet, thread: &Thread) -> Num {
-    if thread.alpha_deg <= 0.0 { sheet.work(&rules::SIDE_ROOM, [thread.pitch]) } else { (thread.own.pitch.1.value - thread.own.pitch.0.value).max(0.0).into() }
+fn room(sheet: &mut Worksheet, thread: &Thread) -> Num {
+    if thread.alpha_deg <= 0.0 { sheet.apply(&rules::SIDE_ROOM, [thread.pitch]) } else { (thread.own.pitch.1.value - thread.own.pitch.0.value).max(0.0).into() }
 }
 
 #[allow(clippy::too_many_arguments)] // one per thing the judgement hangs on
 fn tell(
-    sheet: &mut Sheet,
+    sheet: &mut Worksheet,
     found: &Found,
     was_chosen: bool,
     room: Num,
@@ -366,23 +330,23 @@ fn tell(
 ) -> HungTrain {
     let part = |n: i128| Num::from(real(&Ratio::from_integer(n)));
     let straight = thread.alpha_deg <= 0.0;
-    let lead = sheet.work(&rules::LEAD_CUT, [part(*found.ratio.numer()), part(*found.ratio.denom()), real(&lathe.leadscrew).into()]);
+    let lead = sheet.apply(&rules::LEAD_CUT, [part(*found.ratio.numer()), part(*found.ratio.denom()), real(&lathe.leadscrew).into()]);
     let exact = found.ratio * lathe.leadscrew == thread.exact_lead;
-    let error = if exact { Num::from(0.0) } else { sheet.work(&rules::ERROR, [lead, thread.lead]) };
-    let drift = sheet.work(&rules::DRIFT, [error, thread.engagement.into()]);
-    let travel = sheet.work(&rules::TRAVEL, [error]);
+    let error = if exact { Num::from(0.0) } else { sheet.apply(&rules::ERROR, [lead, thread.lead]) };
+    let drift = sheet.apply(&rules::DRIFT, [error, thread.engagement.into()]);
+    let travel = sheet.apply(&rules::TRAVEL, [error]);
     // Straight sides meet the drift with their side clearance; sloping ones with the pitch diameter's room.
-    let takes = if straight { drift } else { sheet.work(&rules::DRIFT_AS_SIZE, [drift, thread.alpha_deg.into()]) };
+    let takes = if straight { drift } else { sheet.apply(&rules::DRIFT_AS_SIZE, [drift, thread.alpha_deg.into()]) };
     let micrometres = |mm: f64| plain_text(mm * 1000.0, if mm * 1000.0 < 10.0 { 1 } else { 0 });
     let judged = if exact {
         "Exact: no error at any length.".into()
     } else {
         let longest =
-            if straight { sheet.work(&rules::LONGEST_STRAIGHT, [room, error]) } else { sheet.work(&rules::LONGEST, [room, thread.alpha_deg.into(), error]) };
+            if straight { sheet.apply(&rules::LONGEST_STRAIGHT, [room, error]) } else { sheet.apply(&rules::LONGEST, [room, thread.alpha_deg.into(), error]) };
         let weight = if takes.value > room.value {
             watch.push(Watch::new(
                 Level::Danger,
-                "lead_error",
+                Code::LeadError,
                 "gears",
                 format!(
                     "This train will bind a nut longer than {} mm: its error takes {} µm of the {} there are.",
@@ -392,10 +356,10 @@ fn tell(
                 ),
             ));
             "will bind"
-        } else if takes.value > room.value / 3.0 {
+        } else if takes.value > room.value * DOUBTFUL_SHARE {
             watch.push(Watch::new(
                 Level::Warn,
-                "lead_error",
+                Code::LeadError,
                 "gears",
                 format!(
                     "The train's error takes {} µm of {}: doubtful on {} mm of nut. Choose a truer train, or cut to the low limit.",
@@ -422,7 +386,7 @@ fn tell(
         let list = missing.iter().map(u16::to_string).collect::<Vec<_>>().join(", ");
         watch.push(Watch::new(
             Level::Warn,
-            "train_unfit",
+            Code::TrainUnfit,
             "gears",
             format!("The gears listed for this lathe do not include (another) {list}: make sure it is in the drawer."),
         ));
@@ -430,10 +394,10 @@ fn tell(
     if !found.fit.hangs {
         let why = found.fit.why_not.clone().unwrap_or_default();
         let (level, basis) = if found.fit.by_geometry { (Level::Danger, "does not hang") } else { (Level::Warn, "may not hang") };
-        watch.push(Watch::new(level, "train_unfit", "gears", format!("This train {basis}: {why}.")));
+        watch.push(Watch::new(level, Code::TrainUnfit, "gears", format!("This train {basis}: {why}.")));
     }
     if found.swaps > 0 {
-        watch.push(Watch::new(Level::Note, "guards", "gears", "Change gears only with the machine isolated; guard back on before it runs.".into()));
+        watch.push(Watch::new(Level::Note, Code::Guards, "gears", "Change gears only with the machine isolated; guard back on before it runs.".into()));
     }
     HungTrain {
         train: row(lathe, found),
@@ -449,7 +413,7 @@ fn tell(
             .clearances
             .iter()
             .take(CLEARANCES)
-            .map(|c| ClearanceSaid { between: format!("{} to {}", c.of, c.to), room_mm: Quantity::length(c.mm) })
+            .map(|c| ClearanceView { between: format!("{} to {}", c.of, c.to), room_mm: Quantity::length(c.mm) })
             .collect(),
         steps: steps(lathe, found, with_spindle, words),
     }

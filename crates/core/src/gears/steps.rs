@@ -1,9 +1,9 @@
 //! Hanging a train, in order.
 
-use super::search::Found;
+use crate::direction::Hand;
 use crate::job::Lathe;
-use crate::thread::Hand;
 use crate::words::Words;
+use yoke_gears::search::Found;
 
 /// The steps, inner and outer gear of each stud named. `with_spindle` says whether the leadscrew is to turn the way the
 /// spindle does.

@@ -1,11 +1,11 @@
 //! When the size is free to choose: near standard sizes this lathe cuts with less trouble.
 
-use super::dial::{DialRule, reengage};
 use crate::job::Lathe;
 use crate::quantity::{Ratio, real};
 use crate::thread::ThreadSpec;
 use crate::thread::series::{Standard, standards};
 use serde::Serialize;
+use yoke_gears::dial::{DialRule, reengage};
 
 /// A near size and what this lathe saves on it.
 #[derive(Debug, Clone, Serialize)]

@@ -1,6 +1,7 @@
 //! A minute's trial: the fixed ratio from turns and travel, the teeth of a dial gear from marks passed.
 
-use crate::job::{Checker, Fault, KeepRequest, LatheProfile};
+use crate::faults::{Checker, Fault};
+use crate::job::{KeepRequest, LatheProfile};
 use crate::quantity::{Ratio, plain_text, ratio_text, real};
 use serde::{Deserialize, Serialize};
 
@@ -28,7 +29,7 @@ pub struct TrialRequest {
 /// What the trial tells.
 #[derive(Debug, Clone, Default, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct TrialSaid {
+pub struct TrialView {
     /// The fixed ratio, as a fraction.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub fixed_ratio: Option<String>,
@@ -49,10 +50,10 @@ impl TrialRequest {
     ///
     /// # Errors
     /// Every faulty field, with its pointer.
-    pub fn read(&self, profile: &LatheProfile) -> Result<TrialSaid, Vec<Fault>> {
+    pub fn read(&self, profile: &LatheProfile) -> Result<TrialView, Vec<Fault>> {
         let mut c = Checker::default();
         let lathe = profile.check("/lathe", &mut c);
-        let mut said = TrialSaid::default();
+        let mut said = TrialView::default();
         if self.spindle_turns.is_some() || self.travel_mm.is_some() {
             let wanted = |v: Option<f64>, low: f64, high: f64, at: &str, what: &str, c: &mut Checker| {
                 if v.is_none() {

@@ -1,63 +1,12 @@
 //! The gears owned: ranges and repeats read, gears joined as one piece and gears bound to a shaft marked.
 
-use super::checker::Checker;
-use super::lathe::{Gear, MAX_TEETH, MIN_TEETH};
 use super::profile::GearGroup;
+use crate::faults::{Checker, MAX_TEETH, MIN_TEETH};
+use crate::job::{Gear, GearEntry, GearList};
 use crate::quantity::MM_PER_INCH;
-use serde::de::{SeqAccess, Visitor};
-use serde::{Deserialize, Deserializer, Serialize};
 
 /// Most gears a lathe may own.
 const MOST: usize = 120;
-
-/// Gears as their owner writes them: a list of tooth counts and ranges, or one text.
-#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[serde(untagged)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum GearList {
-    /// Tooth counts and ranges.
-    Many(Vec<GearEntry>),
-    /// All in one text.
-    Text(String),
-}
-
-/// Read by hand so that a wrong entry is named by its place in the list.
-impl<'de> Deserialize<'de> for GearList {
-    fn deserialize<D: Deserializer<'de>>(deserializer: D) -> Result<Self, D::Error> {
-        struct Written;
-        impl<'de> Visitor<'de> for Written {
-            type Value = GearList;
-
-            fn expecting(&self, f: &mut std::fmt::Formatter<'_>) -> std::fmt::Result {
-                f.write_str("tooth counts such as [24, 28, \"30-60/5\"], or one text such as \"24, 28, 30-60/5, 2x40\"")
-            }
-
-            fn visit_str<E>(self, text: &str) -> Result<GearList, E> {
-                Ok(GearList::Text(text.to_owned()))
-            }
-
-            fn visit_seq<A: SeqAccess<'de>>(self, mut seq: A) -> Result<GearList, A::Error> {
-                let mut list = Vec::new();
-                while let Some(entry) = seq.next_element()? {
-                    list.push(entry);
-                }
-                Ok(GearList::Many(list))
-            }
-        }
-        deserializer.deserialize_any(Written)
-    }
-}
-
-/// One entry of a list of gears.
-#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[serde(untagged, expecting = "a tooth count, or a range such as \"20-65/5\", is wanted")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum GearEntry {
-    /// Teeth.
-    Teeth(i64),
-    /// `20-65/5`, `2x40` or `40`.
-    Text(String),
-}
 
 /// Reads one written entry: `40`, `2x40`, `20-65`, `20-65/5`.
 ///

@@ -1,131 +1,23 @@
 //! Settling a request into facts: defaults filled in and named, every fault noted.
 
-use super::checker::Checker;
-use super::faults::Fault;
+use super::defaults::{LENGTH_DIAMETERS, REACTION_S, SPECIAL_ANGLE_DEG, SPRING_PASSES, TRAINS_LISTED};
 use super::kit::Kit;
-use super::lathe::{Lathe, Mounted, long_bed};
+use super::lathe::{Lathe, long_bed};
 use super::material::{ToolMaterial, tool_material};
-use super::measuring::{self, GaugeFacts};
+use super::measuring::{self, GaugeFacts, size_bounds};
 use super::profile::LatheProfile;
-use super::request::{BitRequest, IndicatorRequest, PlanRequest, SpecialRequest, ThreadRequest, Vocabulary};
+use super::request::{BitRequest, IndicatorRequest, PlanRequest, ThreadRequest};
 use super::workpiece::{self, BlankFacts};
-use crate::bit::{Grinder, rules::flat_of_radius};
-use crate::cut::{DepthLaw, OwnRow, ReadBy};
-use crate::pad::{self, SumFacts};
+use crate::direction::Wall;
+use crate::faults::{Assumption, Checker, Fault};
+use crate::job::pad::{self, SumFacts};
+use crate::job::{DepthLaw, Ending, Grinder, OwnRow, ReadBy, Style, Way};
 use crate::quantity::{Exact, LengthUnit, MM_PER_INCH, Ratio, pitch_of_tpi, plain_text, real};
 use crate::thread::identify::Sample;
-use crate::thread::{Class, PairSchool, Side, SpecialForm, System, ThreadSpec, callout};
-use crate::watch::{Level, Watch};
-use serde::{Deserialize, Serialize};
-
-/// Infeed styles.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Style {
-    /// Straight in by the cross-slide.
-    Radial,
-    /// Along the flank by the compound.
-    Flank,
-    /// By the compound, half a degree off the flank.
-    ModifiedFlank,
-    /// Straight in, stepped to one side and the other by the compound along the bed, so that each pass cuts on one flank.
-    Alternating,
-    /// Straight in with a narrower stocking tool, then with the form tool.
-    StockingThenForm,
-}
-
-impl Style {
-    /// Whether the compound, slanted, carries the depth.
-    #[must_use]
-    pub const fn slants(self) -> bool {
-        matches!(self, Self::Flank | Self::ModifiedFlank)
-    }
-}
-
-/// Which way the carriage goes.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Way {
-    /// As suits the hand.
-    Auto,
-    /// Toward the headstock.
-    Toward,
-    /// Away from the headstock.
-    Away,
-}
-
-/// The wall of a bore that is cut.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Wall {
-    /// The operator's side.
-    Near,
-    /// The side away.
-    Far,
-}
-
-/// How each pass ends.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Ending {
-    /// As the dial allows.
-    Auto,
-    /// Half-nut opened, closed by the dial.
-    Dial,
-    /// Half-nut kept closed, spindle reversed.
-    Closed,
-    /// Half-nut opened at the end, spindle stopped and reversed, closed on the same mark before the
-    /// dial has gone once round: for trains the dial cannot serve.
-    SameMark,
-    /// Spindle turned by hand.
-    Hand,
-    /// No dial: carriage back to a fixed stop, chalk marks on spindle and leadscrew.
-    ChalkMarks,
-}
-
-/// Something that was not given, and what was taken instead.
-#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Assumption {
-    /// JSON pointer of the field.
-    pub pointer: String,
-    /// What was taken.
-    pub text: String,
-}
-
-/// The thread, settled.
-#[derive(Debug, Clone, PartialEq)]
-pub struct ThreadFacts {
-    /// What is to be cut.
-    pub spec: ThreadSpec,
-    /// Threaded length, mm.
-    pub length_mm: f64,
-    /// Length the mate engages, mm, when given.
-    pub engagement_mm: Option<f64>,
-    /// Thickness of a coating to come, a surface, mm; 0 for none.
-    pub coating_mm: f64,
-}
-
-/// The mate, settled.
-#[derive(Debug, Clone, Copy, PartialEq)]
-pub struct MateFacts {
-    /// School asked for.
-    pub school: Option<PairSchool>,
-    /// Pitch diameter of the mate as made, mm, when measured.
-    pub made_mm: Option<f64>,
-    /// Crest diameter of the mate as turned or bored, mm, when measured.
-    pub crest_mm: Option<f64>,
-    /// Root diameter of the mate as cut, mm, when known.
-    pub root_mm: Option<f64>,
-    /// Least clearance asked for, mm.
-    pub clearance_mm: Option<f64>,
-    /// Whether the parts must interchange.
-    pub interchange: bool,
-}
+use crate::thread::{MateFacts, Side, SpecialForm, SpecialRequest, ThreadFacts, ThreadSpec, callout, flat_of_radius};
+use crate::watch::{Code, Level, Watch};
+use crate::words::Vocabulary;
+use yoke_gears::Mounted;
 
 /// The train asked for.
 #[derive(Debug, Clone, PartialEq)]
@@ -184,9 +76,6 @@ pub struct BitFacts {
     /// Reliefs of that one, left and right side with its face up and its point away, degrees.
     pub side_reliefs: [Option<f64>; 2],
 }
-
-/// Backlash of a carriage's drive when nothing was measured, mm. House value; a worn lathe has more.
-pub(crate) const BACKLASH_MM: f64 = 0.5;
 
 /// The way of working, settled.
 #[derive(Debug, Clone, PartialEq)]
@@ -317,7 +206,7 @@ pub fn settle(request: &PlanRequest, stored: Option<&LatheProfile>, mut faults: 
         way: request.setup.way.unwrap_or(Way::Auto),
         ending: request.setup.ending.unwrap_or(Ending::Auto),
         runout_mm: c.sound(request.setup.runout_mm, 0.0, 5000.0, "/setup/runout_mm", "mm"),
-        reaction_s: c.sound(request.setup.reaction_s, 0.05, 5.0, "/setup/reaction_s", "s").unwrap_or(0.5),
+        reaction_s: c.sound(request.setup.reaction_s, 0.05, 5.0, "/setup/reaction_s", "s").unwrap_or(REACTION_S),
         spindle_rpm: c.sound(request.setup.spindle_rpm, 1.0, 20_000.0, "/setup/spindle_rpm", "rpm"),
         balance_rpm: c.sound(request.setup.balance_rpm, 1.0, 20_000.0, "/setup/balance_rpm", "rpm"),
         comfort_rpm: c.sound(request.setup.comfort_rpm, 1.0, 20_000.0, "/setup/comfort_rpm", "rpm"),
@@ -416,7 +305,7 @@ fn spec_of_special(asked: &SpecialRequest, c: &mut Checker) -> Option<ThreadSpec
     if asked.tpi.is_some() == asked.pitch_mm.is_some() {
         c.fault("/thread/special/pitch_mm", "give pitch_mm or tpi, one of the two");
     }
-    let angle = asked.included_angle_deg.unwrap_or(60.0);
+    let angle = asked.included_angle_deg.unwrap_or(SPECIAL_ANGLE_DEG);
     if angle != 0.0 {
         c.within(angle, 3.0, 120.0, "/thread/special/included_angle_deg", "degrees, or 0 for straight sides");
     }
@@ -453,10 +342,10 @@ fn settle_thread(request: &PlanRequest, c: &mut Checker) -> Option<(ThreadFacts,
     let mut spec = spec_of(asked, request.sample.is_some(), c)?;
     let mut notes = Vec::new();
     let mut overrode = |what: &str, from: &str, to: &str| {
-        notes.push(Watch::new(Level::Note, "override", "thread", format!("The callout says {what} {from}; {to} was chosen instead.")));
+        notes.push(Watch::new(Level::Note, Code::Override, "thread", format!("The callout says {what} {from}; {to} was chosen instead.")));
     };
     if let Some(class) = &asked.class {
-        match Class::read(class, spec.system) {
+        match spec.system.family().read_class(class) {
             Ok(class) => {
                 if spec.class_given && class != spec.class {
                     overrode("class", &spec.class.to_string(), &class.to_string());
@@ -471,7 +360,7 @@ fn settle_thread(request: &PlanRequest, c: &mut Checker) -> Option<(ThreadFacts,
             let field = if asked.class.is_some() { "/thread/class" } else { "/thread/side" };
             c.fault(field, format!("class {} is {} but the side says {}; change one", spec.class, classed.word(), side.word()));
         } else if !spec.class_given {
-            spec.class = Class::usual(spec.system, side, real(&spec.major));
+            spec.class = spec.system.family().usual_class(side, real(&spec.major));
         }
         spec.side = side;
     }
@@ -488,16 +377,16 @@ fn settle_thread(request: &PlanRequest, c: &mut Checker) -> Option<(ThreadFacts,
         spec.starts = starts;
     }
     if let Some(clearance) = c.sound(asked.clearance_mm, 0.0, real(&spec.pitch) / 2.0, "/thread/clearance_mm", "mm for this pitch") {
-        if matches!(spec.system, System::Square | System::Special) {
+        if spec.system.family().takes_clearance() {
             spec.clearance_mm = Some(clearance);
         } else {
-            c.fault("/thread/clearance_mm", format!("a {} thread has its clearance from its standard; leave it out", spec.system.word()));
+            c.fault("/thread/clearance_mm", format!("a {} thread has its clearance from its standard; leave it out", spec.system.family().word()));
         }
     }
     if let Some(rounded) = asked.rounded_root {
         spec.rounded_root = rounded;
     }
-    if spec.rounded_root && (!spec.system.is_sixty() || spec.side == crate::thread::Side::Internal) {
+    if spec.rounded_root && (!spec.system.family().is_sixty() || spec.side == crate::thread::Side::Internal) {
         if asked.rounded_root.is_some() {
             c.fault("/thread/rounded_root", "a rounded root is asked of a 60° screw; leave it out here");
         }
@@ -511,7 +400,7 @@ fn settle_thread(request: &PlanRequest, c: &mut Checker) -> Option<(ThreadFacts,
         c.fault("/thread/starts", "so many starts climb at over 43°, past single-pointing; check starts and pitch");
     }
     let length_mm = length.unwrap_or_else(|| {
-        let usual = 2.0 * real(&spec.major);
+        let usual = LENGTH_DIAMETERS * real(&spec.major);
         c.assume("/thread/length_mm", format!("No length was given: two diameters, {} mm, is taken.", plain_text(usual, 1)));
         usual
     });
@@ -520,7 +409,7 @@ fn settle_thread(request: &PlanRequest, c: &mut Checker) -> Option<(ThreadFacts,
 
 fn settle_gears(request: &PlanRequest, lathe: &Lathe, c: &mut Checker) -> GearFacts {
     let asked = &request.gears;
-    let limit = c.count(asked.limit, (1, 200), 12, "/gears/limit", "trains");
+    let limit = c.count(asked.limit, (1, 200), TRAINS_LISTED, "/gears/limit", "trains");
     let train = |drivers: &[i64], driven: &[i64], at: &str, c: &mut Checker| Mounted {
         drivers: c.teeth(drivers, &format!("{at}/drivers")),
         driven: c.teeth(driven, &format!("{at}/driven")),
@@ -659,14 +548,6 @@ fn settle_bit(request: &PlanRequest, kit: &Kit, thread: Option<&ThreadFacts>, c:
     }
 }
 
-/// Pitch diameters this thread could have at all, mm.
-pub(super) fn size_bounds(thread: Option<&ThreadFacts>) -> (f64, f64) {
-    thread.map_or((0.1, 1000.0), |t| {
-        let (d, p) = (real(&t.spec.major), real(&t.spec.pitch));
-        ((d - 1.2 * p).max(0.05), d + 0.2 * p)
-    })
-}
-
 fn settle_cut(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mut Checker) -> CutFacts {
     let asked = &request.cut;
     let (low, high) = size_bounds(thread);
@@ -696,7 +577,8 @@ fn settle_cut(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mut Check
         compound_angle_deg: c.sound(asked.compound_angle_deg, 0.0, 60.0, "/cut/compound_angle_deg", "degrees from the cross-slide line"),
         target_mm: c.sound(asked.target_pitch_diameter_mm, low, high, "/cut/target_pitch_diameter_mm", "mm for this thread"),
         passes: asked.passes.map(|_| c.count(asked.passes, (1, 200), 1, "/cut/passes", "passes")).and_then(|n| u32::try_from(n).ok()),
-        spring_passes: u32::try_from(c.count(asked.spring_passes, (0, 20), 2, "/cut/spring_passes", "spring passes")).unwrap_or(2),
+        spring_passes: u32::try_from(c.count(asked.spring_passes, (0, 20), SPRING_PASSES.into(), "/cut/spring_passes", "spring passes"))
+            .unwrap_or(SPRING_PASSES),
         depth_law: asked.depth_law.unwrap_or_default(),
         rows,
         stocking_flat_mm: c.sound(asked.stocking_flat_mm, 0.1, pitch * 0.6, "/cut/stocking_flat_mm", "mm for this pitch"),

@@ -1,6 +1,6 @@
 //! What is in the drawer: wires, bits, inserts and drills.
 
-use super::checker::Checker;
+use crate::faults::Checker;
 use crate::thread::Side;
 use serde::{Deserialize, Serialize};
 
@@ -103,7 +103,7 @@ pub struct OwnedBit {
     pub condition: Condition,
     /// What became of it, oldest first.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
-    pub history: Vec<Happened>,
+    pub history: Vec<ToolEvent>,
 }
 
 /// How a tool is.
@@ -124,7 +124,7 @@ pub enum Condition {
 #[derive(Debug, Clone, Default, PartialEq, Eq, Serialize, Deserialize)]
 #[serde(default, deny_unknown_fields)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Happened {
+pub struct ToolEvent {
     /// What: worn, reground, broken, measured, or in one's own words.
     pub what: String,
     /// The day, as the one who told it writes it.
@@ -170,7 +170,7 @@ pub struct OwnedInsert {
     pub condition: Condition,
     /// What became of it, oldest first.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
-    pub history: Vec<Happened>,
+    pub history: Vec<ToolEvent>,
 }
 
 /// Most tools of a kind in a drawer, and most kept of what became of one.
@@ -253,7 +253,7 @@ impl Kit {
 }
 
 /// A tool has a name of its own, and no endless story.
-fn called<'a>(name: &'a str, history: &[Happened], at: &dyn Fn(&str) -> String, names: &mut Vec<&'a str>, c: &mut Checker) {
+fn called<'a>(name: &'a str, history: &[ToolEvent], at: &dyn Fn(&str) -> String, names: &mut Vec<&'a str>, c: &mut Checker) {
     if name.trim().is_empty() || name.len() > 80 {
         c.fault(at("name"), "a name of 1 to 80 letters is wanted");
     } else if names.contains(&name) {

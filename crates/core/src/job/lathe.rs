@@ -1,85 +1,16 @@
 //! The lathe as the core uses it, once what its owner told is checked.
 
-use super::checker::Checker;
+use super::defaults::{COAST_TURNS, LEADSCREW_TPI, READOUT_MM, SHAFT_RADIUS_MM, SPEEDS_RPM, STUDS};
 use super::drawer;
-use super::facts::Assumption;
-use super::faults::Fault;
 use super::profile::{
-    ArmProfile, CarriageStop, Chuck, DialProfile, GearGroup, GearboxPosition, LatheProfile, LeadscrewProfile, OneOrMany, Place, Post, Reads, ScaleZero,
-    SlideProfile, Speeds, Tumbler,
+    ArmProfile, CarriageStop, Chuck, DialProfile, GearGroup, LatheProfile, LeadscrewProfile, OneOrMany, Post, Reads, ScaleZero, SlideProfile, Speeds, Tumbler,
 };
+use crate::direction::Hand;
+use crate::faults::{Assumption, Checker, Fault};
+use crate::job::{Arm, Dial, Drive, Gear, Mounted};
 use crate::quantity::{Exact, LengthUnit, MM_PER_INCH, Ratio, pitch_of_tpi, real, short_text};
-use crate::thread::Hand;
 use num_traits::Zero;
-
-/// Fewest teeth a change gear may have.
-pub const MIN_TEETH: i64 = 5;
-/// Most teeth a change gear may have.
-pub const MAX_TEETH: i64 = 400;
-
-/// Studs an arm is taken to hold when that is not told.
-const STUDS: i64 = 2;
-
-/// A gear owned: its teeth and the group it meshes in.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash)]
-pub struct Gear {
-    /// Teeth.
-    pub teeth: u16,
-    /// Index of its group.
-    pub group: u8,
-    /// The piece it is joined into with another; 0 for a loose gear.
-    pub piece: u8,
-    /// The shafts it goes on, a bit each.
-    pub places: u8,
-}
-
-impl Gear {
-    /// Bits of a gear that goes anywhere.
-    pub const ANYWHERE: u8 = Place::Spindle.bit() | Place::Stud.bit() | Place::Leadscrew.bit();
-
-    /// A gear by itself that goes on any shaft.
-    #[must_use]
-    pub const fn loose(teeth: u16, group: u8) -> Self {
-        Self { teeth, group, piece: 0, places: Self::ANYWHERE }
-    }
-
-    /// Whether its bore, key or hub lets it go there.
-    #[must_use]
-    pub const fn goes_on(&self, place: Place) -> bool {
-        self.places & place.bit() != 0
-    }
-}
-
-/// A train by its teeth, checked.
-#[derive(Debug, Clone, Default, PartialEq, Eq)]
-pub struct Mounted {
-    /// Drivers, spindle end first.
-    pub drivers: Vec<u16>,
-    /// Driven gears, spindle end first.
-    pub driven: Vec<u16>,
-}
-
-/// The change-gear arm, checked.
-#[derive(Debug, Clone, PartialEq)]
-pub struct Arm {
-    /// Spindle stud to leadscrew, mm.
-    pub centres_mm: f64,
-    /// Nearest and farthest a stud can stand from the leadscrew, mm.
-    pub reach_mm: [f64; 2],
-    /// What a gear must clear round each shaft, mm.
-    pub shaft_radius_mm: f64,
-    /// Studs it holds.
-    pub studs: u8,
-}
-
-/// The threading dial, checked.
-#[derive(Debug, Clone, PartialEq, Eq)]
-pub struct Dial {
-    /// Teeth of each dial gear owned.
-    pub teeth: Vec<u16>,
-    /// Marks on its face, if counted.
-    pub marks: Option<u16>,
-}
+use yoke_gears::GearboxPosition;
 
 /// A slide and its dial, checked.
 #[derive(Debug, Clone, PartialEq)]
@@ -105,30 +36,10 @@ pub struct Slide {
 pub struct Lathe {
     /// What it is called.
     pub name: String,
-    /// Exact leadscrew pitch, mm.
-    pub leadscrew: Ratio,
+    /// What turns its leadscrew.
+    pub drive: Drive,
     /// How the leadscrew is spoken of: `4 TPI`, `6 mm`.
     pub leadscrew_text: String,
-    /// Its hand.
-    pub leadscrew_hand: Hand,
-    /// Module of each gear group, mm.
-    pub modules: Vec<f64>,
-    /// Gears owned.
-    pub gears: Vec<Gear>,
-    /// Gearbox positions; at least one.
-    pub gearbox: Vec<GearboxPosition>,
-    /// Fixed ratio.
-    pub fixed: Ratio,
-    /// The train on it now.
-    pub mounted: Mounted,
-    /// Compound studs its trains may have: 0 for simple trains only, 2 for six gears.
-    pub max_compounds: u8,
-    /// Whether a tumbler can turn the leadscrew either way; `None` when nothing is known of it.
-    pub tumbler: Option<[bool; 2]>,
-    /// The arm, if its geometry is known.
-    pub arm: Option<Arm>,
-    /// The dial, if there is one.
-    pub dial: Option<Dial>,
     /// The cross-slide.
     pub cross_slide: Slide,
     /// The compound.
@@ -149,6 +60,15 @@ pub struct Lathe {
     pub carriage_stop: CarriageStop,
     /// The digital readout, if there is one.
     pub readout: Option<Readout>,
+}
+
+/// What is asked of the drive alone is asked of the lathe.
+impl std::ops::Deref for Lathe {
+    type Target = Drive;
+
+    fn deref(&self) -> &Drive {
+        &self.drive
+    }
 }
 
 /// A digital readout, checked.
@@ -179,7 +99,7 @@ impl LatheProfile {
         let fixed = self.fixed_ratio.map_or_else(|| Ratio::new(1, 1), |r| c.ratio(&r, &format!("{at}/fixed_ratio")));
         let gearbox = self.check_gearbox(&(fixed * leadscrew), at, c);
         let readout = self.readout.as_ref().map(|told| Readout {
-            resolution_mm: c.sound(told.resolution_mm, 0.0001, 0.1, &format!("{at}/readout/resolution_mm"), "mm").unwrap_or(0.005),
+            resolution_mm: c.sound(told.resolution_mm, 0.0001, 0.1, &format!("{at}/readout/resolution_mm"), "mm").unwrap_or(READOUT_MM),
             cross_slide: told.cross_slide,
             compound: told.compound.unwrap_or(false),
         });
@@ -191,25 +111,27 @@ impl LatheProfile {
         c.within(max_compounds as f64, 0.0, 2.0, &format!("{at}/max_compounds"), "compound studs");
         Lathe {
             name: self.name.clone().or_else(|| self.id.clone()).unwrap_or_else(|| "your lathe".into()),
-            leadscrew,
+            drive: Drive {
+                leadscrew,
+                leadscrew_hand: screw.hand.unwrap_or(Hand::Right),
+                modules,
+                gears,
+                gearbox,
+                fixed,
+                mounted,
+                max_compounds: u8::try_from(max_compounds.clamp(0, 2)).unwrap_or(1),
+                tumbler: self.tumbler.as_ref().map(|t| [Tumbler::Right, Tumbler::Left].map(|w| t.contains(&w))),
+                arm: self.arm.as_ref().and_then(|a| a.check(&format!("{at}/arm"), c)),
+                dial: self.dial.as_ref().and_then(|d| d.check(&format!("{at}/dial"), c)),
+            },
             leadscrew_text,
-            leadscrew_hand: screw.hand.unwrap_or(Hand::Right),
-            modules,
-            gears,
-            gearbox,
-            fixed,
-            mounted,
-            max_compounds: u8::try_from(max_compounds.clamp(0, 2)).unwrap_or(1),
-            tumbler: self.tumbler.as_ref().map(|t| [Tumbler::Right, Tumbler::Left].map(|w| t.contains(&w))),
-            arm: self.arm.as_ref().and_then(|a| a.check(&format!("{at}/arm"), c)),
-            dial: self.dial.as_ref().and_then(|d| d.check(&format!("{at}/dial"), c)),
             cross_slide: self.cross_slide.clone().unwrap_or_default().check(&format!("{at}/cross_slide"), c),
             compound: self.compound.clone().unwrap_or_default().check(&format!("{at}/compound"), c),
             speeds: self.check_speeds(at, c),
             chuck: spindle.chuck.unwrap_or(Chuck::CamLock),
             reverses: spindle.reverses.unwrap_or(true),
             quick_stop: spindle.clutch.unwrap_or(false) || spindle.brake.unwrap_or(false),
-            coast_turns: c.sound(spindle.coast_turns, 0.0, 100.0, &format!("{at}/spindle/coast_turns"), "turns").unwrap_or(0.5),
+            coast_turns: c.sound(spindle.coast_turns, 0.0, 100.0, &format!("{at}/spindle/coast_turns"), "turns").unwrap_or(COAST_TURNS),
             rear_post: self.post == Some(Post::Rear),
             carriage_stop: self.carriage_stop.unwrap_or_default(),
             readout,
@@ -285,13 +207,13 @@ impl LatheProfile {
                 c.within(*to, from.max(1.0), 20_000.0, &format!("{place}/to"), "rpm");
                 Speeds::Between { from: *from, to: *to }
             }
-            _ => Speeds::Steps(vec![30.0, 60.0, 120.0, 240.0, 480.0]),
+            _ => Speeds::Steps(SPEEDS_RPM.to_vec()),
         }
     }
 }
 
 fn leadscrew(screw: &LeadscrewProfile, at: &str, c: &mut Checker) -> (Ratio, String) {
-    let usual = (pitch_of_tpi(&Ratio::new(4, 1)), "4 TPI".to_owned());
+    let usual = (pitch_of_tpi(&Ratio::from_integer(LEADSCREW_TPI)), format!("{LEADSCREW_TPI} TPI"));
     let number = |e: &Exact| short_text(real(&e.0), 3);
     let (pitch, text, field) = match (&screw.tpi, &screw.pitch_mm) {
         (Some(tpi), None) if tpi.0 > Ratio::zero() => (pitch_of_tpi(&tpi.0), format!("{} TPI", number(tpi)), "tpi"),
@@ -321,7 +243,7 @@ impl ArmProfile {
             c.fault(format!("{at}/slot_reach_mm"), "the farthest must be more than the nearest, and neither below 0");
             return None;
         }
-        let shaft = c.sound(self.shaft_radius_mm, 0.0, 500.0, &format!("{at}/shaft_radius_mm"), "mm").unwrap_or(12.0);
+        let shaft = c.sound(self.shaft_radius_mm, 0.0, 500.0, &format!("{at}/shaft_radius_mm"), "mm").unwrap_or(SHAFT_RADIUS_MM);
         let studs = c.count(self.studs, (1, 6), STUDS, &format!("{at}/studs"), "studs");
         Some(Arm { centres_mm, reach_mm: [near, far], shaft_radius_mm: shaft, studs: u8::try_from(studs).unwrap_or(2) })
     }

@@ -1,10 +1,9 @@
 //! The measuring, as told: how the size is proven, and the part to match.
 
-use super::checker::Checker;
-use super::facts::{ThreadFacts, size_bounds};
 use super::request::{GaugeRequest, LeadCorrection, OriginalRequest, Proof, SpringRequest};
-use crate::gauge::Groove;
+use crate::faults::Checker;
 use crate::quantity::real;
+use crate::thread::{Groove, ThreadFacts};
 
 /// The measuring, settled.
 #[derive(Debug, Clone, PartialEq)]
@@ -65,4 +64,12 @@ fn settle_original(asked: &OriginalRequest, thread: Option<&ThreadFacts>, c: &mu
         }
     };
     size.map(|pitch_diameter_mm| Original { pitch_diameter_mm, clearance_mm })
+}
+
+/// Pitch diameters this thread could have at all, mm.
+pub(super) fn size_bounds(thread: Option<&ThreadFacts>) -> (f64, f64) {
+    thread.map_or((0.1, 1000.0), |t| {
+        let (d, p) = (real(&t.spec.major), real(&t.spec.pitch));
+        ((d - 1.2 * p).max(0.05), d + 0.2 * p)
+    })
 }

@@ -1,35 +1,40 @@
 //! The facts of a job: what was asked, what the lathe and kit are, what was assumed, and every field
 //! error at once.
 
-mod checker;
+mod choices;
+pub mod defaults;
 mod drawer;
 mod facts;
-mod faults;
 mod kit;
 mod lathe;
 mod material;
 mod measuring;
+mod mouth;
+pub mod pad;
+pub(crate) mod plain;
 mod plate;
 mod profile;
 mod request;
 mod workpiece;
+mod written;
 
-pub(crate) use checker::Checker;
-pub use drawer::{GearEntry, GearList};
-pub(crate) use facts::BACKLASH_MM;
-pub use facts::{Assumption, BitFacts, CutFacts, Ending, GearFacts, Indicator, Job, MateFacts, SetupFacts, Style, ThreadFacts, Wall, Way, settle};
-pub use faults::{Fault, read_json};
-pub use kit::{Condition, Happened, Kit, MicrometerKind, OwnedBit, OwnedInsert, OwnedMicrometer};
-pub use lathe::{Arm, Checked, Dial, Gear, Lathe, MAX_TEETH, MIN_TEETH, Mounted, Readout, Slide, checked, long_bed};
+pub use choices::{BlankAim, DepthLaw, EndKind, Ending, Grinder, Holding, OwnRow, ReadBy, Style, Support, Way};
+pub use facts::{BitFacts, CutFacts, GearFacts, Indicator, Job, SetupFacts, settle};
+pub use kit::{Condition, Kit, MicrometerKind, OwnedBit, OwnedInsert, OwnedMicrometer, ToolEvent};
+pub use lathe::{Checked, Lathe, Readout, Slide, checked, long_bed};
 pub use material::{Material, TOOLS, ToolMaterial, materials, tool_material};
 pub use measuring::{GaugeFacts, Original};
-pub use plate::{Misread, PlateRead, PlateRequest};
+pub use mouth::{Parallel, ParallelRequest, RegisterFacts, RegisterFit, RegisterRequest};
+pub use plain::{PlainFacts, PlainKind, PlainRequest};
+pub use plate::{Misread, PlateRead};
 pub use profile::{
-    ArmProfile, BoundGears, CarriageStop, Chuck, DialProfile, GearGroup, GearboxPosition, LatheProfile, LeadscrewProfile, MountedProfile, OneOrMany, Place,
-    Post, ReadoutProfile, Reads, ScaleZero, SlideProfile, Speeds, SpindleProfile, Tumbler,
+    ArmProfile, BoundGears, CarriageStop, Chuck, DialProfile, GearGroup, LatheProfile, LeadscrewProfile, MountedProfile, OneOrMany, Post, ReadoutProfile,
+    Reads, ScaleZero, SlideProfile, Speeds, SpindleProfile, Tumbler,
 };
 pub use request::{
-    BitRequest, BlankRequest, CutRequest, GaugeRequest, GearsRequest, HangRequest, IndicatorRequest, KeepRequest, LeadCorrection, MateRequest, PlanRequest,
-    Proof, SetupRequest, SpecialRequest, ThreadRequest, Vocabulary,
+    BitRequest, BlankRequest, CutRequest, GaugeRequest, GearsRequest, HangRequest, IndicatorRequest, LeadCorrection, MateRequest, PlanRequest, Proof,
+    SetupRequest, ThreadRequest,
 };
 pub use workpiece::BlankFacts;
+pub use written::{GearEntry, GearList, KeepRequest, PlateRequest};
+pub use yoke_gears::{Arm, Dial, Drive, Gear, GearboxPosition, Mounted, Place};

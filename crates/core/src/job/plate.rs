@@ -1,41 +1,13 @@
 //! The gearbox from its plate: the pitches printed by lever, turned into ratios, and a cell that was misread found.
 
-use super::checker::Checker;
-use super::faults::Fault;
-use super::profile::{GearboxPosition, LatheProfile};
-use super::request::KeepRequest;
+use super::profile::LatheProfile;
+use crate::faults::{Checker, Fault};
+use crate::job::PlateRequest;
+use crate::job::written::KeepRequest;
 use crate::quantity::{Exact, LengthUnit, Ratio, pitch_of_tpi, real, short_text};
 use num_traits::Zero;
-use serde::{Deserialize, Serialize};
-
-/// A plate as it is read off the headstock.
-#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
-#[serde(default, deny_unknown_fields)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct PlateRequest {
-    /// Whether it prints threads per inch or millimetres.
-    #[serde(skip_serializing_if = "Option::is_none")]
-    pub unit: Option<LengthUnit>,
-    /// Names of one lever's places, down the side.
-    pub rows: Vec<String>,
-    /// Names of the other's, across the top; one empty name where there is no other.
-    pub columns: Vec<String>,
-    /// What it prints, row by row; null where it prints nothing.
-    #[serde(skip_serializing_if = "Vec::is_empty")]
-    pub cells: Vec<Vec<Option<Exact>>>,
-    /// In place of cells, where two levers multiply: the ratio of each place down the side, turns out per turn in.
-    #[serde(skip_serializing_if = "Vec::is_empty")]
-    pub row_ratios: Vec<Exact>,
-    /// And of each place across the top.
-    #[serde(skip_serializing_if = "Vec::is_empty")]
-    pub column_ratios: Vec<Exact>,
-    /// The change gears it assumes; none where it says straight through.
-    #[serde(skip_serializing_if = "Option::is_none")]
-    pub gears: Option<KeepRequest>,
-    /// Other change gears for some rows, by row.
-    #[serde(skip_serializing_if = "Vec::is_empty")]
-    pub row_gears: Vec<Option<KeepRequest>>,
-}
+use serde::Serialize;
+use yoke_gears::GearboxPosition;
 
 /// A cell that does not fit the rest.
 #[derive(Debug, Clone, PartialEq, Serialize)]

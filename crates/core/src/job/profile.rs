@@ -1,9 +1,9 @@
 //! A lathe as its owner tells it, field by field; what is left out has a default.
 
-use super::drawer::GearList;
-use super::plate::PlateRequest;
+use crate::direction::Hand;
+use crate::job::written::{GearList, PlateRequest};
+use crate::job::{GearboxPosition, Place};
 use crate::quantity::{Exact, LengthUnit};
-use crate::thread::Hand;
 use serde::{Deserialize, Serialize};
 
 /// One number, or several.
@@ -224,17 +224,6 @@ profile!(
     }
 );
 
-/// A gearbox lever position.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[serde(deny_unknown_fields)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct GearboxPosition {
-    /// As the plate names it.
-    pub name: String,
-    /// Turns out per turn in.
-    pub ratio: Exact,
-}
-
 /// What a slide's dial figures mean.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[serde(rename_all = "snake_case")]
@@ -306,33 +295,4 @@ pub enum Chuck {
     CamLock,
     /// Bolted on.
     Bolted,
-}
-
-/// A shaft a gear is hung on.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Place {
-    /// The spindle stud, first driver of the train.
-    Spindle,
-    /// A stud of the arm.
-    Stud,
-    /// The leadscrew.
-    Leadscrew,
-}
-
-impl Place {
-    /// As it is said.
-    #[must_use]
-    pub const fn says(self) -> &'static str {
-        match self {
-            Self::Spindle => "spindle stud",
-            Self::Stud => "arm's studs",
-            Self::Leadscrew => "leadscrew",
-        }
-    }
-
-    pub(super) const fn bit(self) -> u8 {
-        1 << self as u8
-    }
 }

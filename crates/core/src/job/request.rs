@@ -1,16 +1,16 @@
 //! The plan request as it comes over the wire. Every field but the thread has a default; lengths in
 //! mm, angles in degrees.
 
-use super::facts::{Ending, Style, Wall, Way};
 use super::kit::Kit;
 use super::profile::LatheProfile;
-use crate::bit::Grinder;
-use crate::blank::{BlankAim, EndKind, Holding, ParallelRequest, PlainRequest, RegisterRequest, Support};
-use crate::cut::{DepthLaw, OwnRow, ReadBy};
-use crate::pad::SumRequest;
-use crate::quantity::{Exact, LengthUnit};
+use crate::direction::{Hand, Wall};
+use crate::job::choices::{Ending, Style, Way};
+use crate::job::pad::SumRequest;
+use crate::job::{BlankAim, DepthLaw, EndKind, Grinder, Holding, KeepRequest, OwnRow, ParallelRequest, PlainRequest, ReadBy, RegisterRequest, Support};
+use crate::quantity::LengthUnit;
 use crate::thread::identify::SampleRequest;
-use crate::thread::{Hand, PairSchool, Side};
+use crate::thread::{PairSchool, Side, SpecialRequest};
+use crate::words::Vocabulary;
 use serde::{Deserialize, Serialize};
 
 /// The thread, the lathe, and whatever real facts are known.
@@ -62,18 +62,6 @@ impl PlanRequest {
     }
 }
 
-/// British or American trade words.
-#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
-#[serde(rename_all = "lowercase")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Vocabulary {
-    /// Compound, half-nut, center.
-    #[default]
-    American,
-    /// Top slide, clasp nut, centre.
-    British,
-}
-
 /// The thread wanted: a callout, and what overrides it.
 #[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
 #[serde(default, deny_unknown_fields)]
@@ -102,29 +90,6 @@ pub struct ThreadRequest {
     pub rounded_root: Option<bool>,
     /// Clearance between the members at crest and root, on diameter; square and special threads only.
     pub clearance_mm: Option<f64>,
-}
-
-/// A thread that is in no table. What is not given follows from the angle.
-#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
-#[serde(default, deny_unknown_fields)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct SpecialRequest {
-    /// Nominal diameter.
-    pub major_mm: Option<Exact>,
-    /// Pitch; or give `tpi`.
-    pub pitch_mm: Option<Exact>,
-    /// Threads per inch; or give `pitch_mm`.
-    pub tpi: Option<Exact>,
-    /// Included angle, 0 or 3 to 120; 60 when absent.
-    pub included_angle_deg: Option<f64>,
-    /// Diameter at the screw's root.
-    pub minor_mm: Option<f64>,
-    /// Flat on the screw's crest.
-    pub crest_flat_mm: Option<f64>,
-    /// Flat at the screw's root; or give `minor_mm`.
-    pub root_flat_mm: Option<f64>,
-    /// Pitch-diameter tolerance.
-    pub tolerance_mm: Option<f64>,
 }
 
 /// The other member of a pair.
@@ -234,17 +199,6 @@ pub struct HangRequest {
     pub driven: Vec<i64>,
     /// Gearbox position by name.
     pub gearbox: Option<String>,
-}
-
-/// Gears that stay on the lathe.
-#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
-#[serde(default, deny_unknown_fields)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct KeepRequest {
-    /// Teeth of drivers that stay.
-    pub drivers: Vec<i64>,
-    /// Teeth of driven gears that stay.
-    pub driven: Vec<i64>,
 }
 
 /// The bit as ground. Give a flat or a radius, not both.

@@ -1,12 +1,14 @@
 //! The blank's facts, settled.
 
-use super::checker::Checker;
-use super::facts::ThreadFacts;
+use super::defaults::MATERIAL;
 use super::material::{Material, materials};
 use super::request::PlanRequest;
-use crate::blank::{BlankAim, EndKind, Holding, Parallel, PlainFacts, RegisterFacts, Support, check_plain};
+use crate::faults::Checker;
+
+use crate::job::{BlankAim, EndKind, Holding, Parallel, PlainFacts, RegisterFacts, Support};
 use crate::quantity::real;
 use crate::thread::Side;
+use crate::thread::ThreadFacts;
 
 /// The blank, settled.
 #[derive(Debug, Clone, PartialEq)]
@@ -96,7 +98,7 @@ pub(super) fn settle(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mu
         rechucked: asked.rechucked.unwrap_or(false),
         parallel: asked.parallel.as_ref().and_then(|p| p.check((0.1, 2000.0), c)),
         register: asked.register.as_ref().and_then(|r| r.check(major, c)),
-        plain: check_plain(&asked.plain, c),
+        plain: crate::job::plain::check(&asked.plain, c),
         stick_out_mm: c.sound(asked.stick_out_mm, 0.5, 5000.0, "/blank/stick_out_mm", "mm"),
         die_finish: asked.die_finish.unwrap_or(false),
         material: settle_material(asked.material.as_deref(), c),
@@ -104,7 +106,7 @@ pub(super) fn settle(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mu
 }
 
 fn settle_material(asked: Option<&str>, c: &mut Checker) -> Material {
-    let code = asked.unwrap_or("mild_steel");
+    let code = asked.unwrap_or(MATERIAL);
     let found = materials().iter().find(|m| m.code == code);
     if found.is_none() {
         let known: Vec<&str> = materials().iter().map(|m| m.code.as_str()).collect();
@@ -113,7 +115,7 @@ fn settle_material(asked: Option<&str>, c: &mut Checker) -> Material {
         c.assume("/blank/material", "No material was given: mild steel is assumed.");
     }
     found.or_else(|| materials().first()).cloned().unwrap_or_else(|| Material {
-        code: "mild_steel".into(),
+        code: MATERIAL.into(),
         name: "mild steel".into(),
         hss_m_per_min: 12.0,
         first_cut_mm: 0.25,

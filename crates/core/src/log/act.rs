@@ -1,7 +1,9 @@
 //! Acts: things done at the lathe. They are never changed, only added to.
 
-use crate::gauge::{Fit, FitKind, Measured};
-use crate::trouble::{Symptom, rule};
+use crate::gauge::Measured;
+use crate::quantity::LengthUnit;
+use crate::run::{RunPlan, Symptom};
+use crate::thread::{Fit, FitKind};
 use serde::{Deserialize, Serialize};
 
 /// What was done.
@@ -162,9 +164,6 @@ impl ActKind {
             Self::Measured(reading) => reading.check(),
             Self::Tried { fit, turns, shake_mm } => Fit::of(*fit, *turns, *shake_mm).map(|_| ()),
             Self::StandsAt { reading } => sound("/reading", *reading, 0.0, 200.0, "in the dial's own unit"),
-            Self::Trouble { cause, .. } if rule(cause).is_none() => {
-                Err(("/cause", format!("“{cause}” is no cause that is known; take one of the trouble sheet")))
-            }
             Self::Sized { name, mm } => {
                 if !(1..=40).contains(&name.trim().chars().count()) {
                     return Err(("/name", "a plain size is named as the part's own list has it".into()));
@@ -248,5 +247,27 @@ impl ActKind {
             Self::Measured(reading) => Some(reading),
             _ => None,
         }
+    }
+}
+
+impl RunPlan {
+    /// Checks an act against the plan it would be recorded under, beyond what [`ActKind::check`] can
+    /// see alone.
+    ///
+    /// # Errors
+    /// The JSON pointer of the field and what would be right.
+    pub fn check(&self, act: &ActKind) -> Result<(), (&'static str, String)> {
+        if let Some(reading) = act.measured() {
+            return reading.check_against(self);
+        }
+        let (ActKind::StandsAt { reading } | ActKind::Took { reading, .. }) = act else { return Ok(()) };
+        let deepest = self.passes.iter().map(|p| p.radial_mm).fold(0.0, f64::max);
+        let radial = self.dial.radial_of_reading(*reading);
+        if radial <= 2.0 * deepest + 1.0 {
+            return Ok(());
+        }
+        let full = self.dial.nearest(deepest).setting.reading;
+        let other = if self.dial.unit == LengthUnit::In { "mm" } else { "inches" };
+        Err(("/reading", format!("full depth is {full} on this dial, and {reading} is far past it: was that read in {other}?")))
     }
 }

@@ -1,9 +1,10 @@
 //! The state of a run: a pure fold over a frozen plan and its acts.
 
 use super::act::{Act, ActKind, BitChange};
-use super::plan::{RunPass, RunPlan, SAME_MM};
 use crate::cut::{DialSetting, PassKind};
-use crate::gauge::{Estimate, Fit, FlankFound, PitchDiameter, Seen, TipFound, Verdict, VerdictKind, flank_of, judge_fit_knowing, judge_read};
+use crate::gauge::{Estimate, FlankFound, Observation, PitchDiameter, TipFound, Verdict, VerdictKind, flank_of, judge_fit_knowing, judge_read};
+use crate::run::{RunPass, RunPlan, SAME_MM};
+use crate::thread::Fit;
 use serde::Serialize;
 use std::collections::BTreeMap;
 
@@ -140,7 +141,7 @@ struct Run {
 }
 
 /// Ids of the acts taken back.
-pub(super) fn undone(acts: &[Act]) -> Vec<&str> {
+pub(crate) fn undone(acts: &[Act]) -> Vec<&str> {
     acts.iter().filter_map(|a| if let ActKind::Undone { act } = &a.kind { Some(act.as_str()) } else { None }).collect()
 }
 
@@ -329,7 +330,7 @@ impl Run {
         let fit = act.tried();
         let read = sized.and_then(|m| m.read(&self.plan));
         // What the estimate is to take in, should it count.
-        let seen = sized.and_then(|m| m.seen(&self.plan, read.as_ref())).or_else(|| fit.map(Seen::Fit));
+        let seen = sized.and_then(|m| m.seen(&self.plan, read.as_ref())).or_else(|| fit.map(Observation::Fit));
         if self.roughed {
             let value = read.map_or_else(|| self.size(), |r| r.size);
             let says = "The stocking tool has not cut the flanks yet: no reading of them counts. Go on with the form tool, then measure.".into();
@@ -360,7 +361,7 @@ impl Run {
             self.proven = verdict.questions.is_empty();
             self.pick_up.clear();
             if verdict.questions.is_empty() {
-                if let Some(Seen::Size { mm, .. }) = seen {
+                if let Some(Observation::Size { mm, .. }) = seen {
                     self.last_size = Some([self.stands, mm]);
                 }
                 if let (Some(known), Some(seen)) = (&mut self.known, &seen) {

@@ -2,8 +2,8 @@
 
 use super::propose::held;
 use super::{Member, OpKind, Operation};
-use crate::blank::{Holding, Support};
 use crate::cut::SlideName;
+use crate::job::{Holding, Support};
 use crate::quantity::{degrees_text, plain_text};
 use crate::thread::Side;
 use crate::working::Quantity;

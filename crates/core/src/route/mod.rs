@@ -9,9 +9,10 @@ pub use card::{CardLine, Minutes, bench, chucking_of, minutes_of};
 pub(crate) use card::{number, over_wires, thread_card};
 pub use order::{OrderRemark, remarks};
 pub use propose::propose;
-pub use said::{Must, OpSaid, RouteSaid, SetUpSaid, said};
+pub use said::{ChuckingView, Must, OperationView, RouteDetail, said};
 
-use crate::job::{Fault, Job, Lathe};
+use crate::faults::Fault;
+use crate::job::{Job, Lathe};
 use crate::plan::Plan;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeSet;

@@ -7,7 +7,7 @@ use serde::Serialize;
 
 /// What two operations must share for a rule to bind them.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
-enum Of {
+enum Shared {
     /// The same piece of metal.
     Piece,
     /// The same thread.
@@ -20,38 +20,38 @@ enum Of {
 struct Lesson {
     first: OpKind,
     then: OpKind,
-    of: Of,
+    of: Shared,
     why: &'static str,
 }
 
-const fn lesson(first: OpKind, then: OpKind, of: Of, why: &'static str) -> Lesson {
+const fn lesson(first: OpKind, then: OpKind, of: Shared, why: &'static str) -> Lesson {
     Lesson { first, then, of, why }
 }
 
 /// Shop practice, each with its reason.
 #[rustfmt::skip]
 const LESSONS: &[Lesson] = &[
-    lesson(Saw, Face, Of::Piece, "a sawn end is faced after it is sawn"),
-    lesson(Face, Centre, Of::Chucking, "a centre drilled in a rough end starts off the axis and the point wanders"),
-    lesson(Face, Turn, Of::Chucking, "lengths are taken from the faced end"),
-    lesson(Centre, Turn, Of::Chucking, "what the tailstock supports is turned after it is supported"),
-    lesson(Face, Drill, Of::Chucking, "a drill wanders on an end that is not faced"),
-    lesson(Drill, Bore, Of::Job, "the bar needs the drilled hole to enter"),
-    lesson(Turn, Relief, Of::Job, "the relief\u{2019}s depth is taken from the turned diameter"),
-    lesson(Bore, Relief, Of::Job, "the relief\u{2019}s depth is taken from the bore"),
-    lesson(Turn, Chamfer, Of::Job, "turning after it takes the chamfer off again"),
-    lesson(Bore, Chamfer, Of::Job, "boring after it takes the chamfer off again"),
-    lesson(Turn, Thread, Of::Job, "the thread is cut on its turned blank"),
-    lesson(Bore, Thread, Of::Job, "the thread is cut in its finished bore"),
-    lesson(Relief, Thread, Of::Job, "without its relief the bit has nowhere to end, and digs in"),
-    lesson(Chamfer, Thread, Of::Job, "unchamfered, the first thread raises a feather edge that holds the mate off"),
-    lesson(Plain, Thread, Of::Chucking, "heavy cuts after the thread may shift the part, or mark it: thread last"),
-    lesson(Thread, Dress, Of::Job, "threading raises the crests it is dressed for"),
-    lesson(Dress, Prove, Of::Job, "a burr lifts the wires and binds the mate: dress before it is measured"),
-    lesson(Thread, Prove, Of::Job, "there is nothing to measure yet"),
-    lesson(Prove, PartOff, Of::Chucking, "parted off, it does not go back true: prove it while it is held"),
-    lesson(PartOff, Length, Of::Piece, "the second end is reached when the part is off"),
-    lesson(Length, SecondChamfer, Of::Piece, "facing after it takes the chamfer off again"),
+    lesson(Saw, Face, Shared::Piece, "a sawn end is faced after it is sawn"),
+    lesson(Face, Centre, Shared::Chucking, "a centre drilled in a rough end starts off the axis and the point wanders"),
+    lesson(Face, Turn, Shared::Chucking, "lengths are taken from the faced end"),
+    lesson(Centre, Turn, Shared::Chucking, "what the tailstock supports is turned after it is supported"),
+    lesson(Face, Drill, Shared::Chucking, "a drill wanders on an end that is not faced"),
+    lesson(Drill, Bore, Shared::Job, "the bar needs the drilled hole to enter"),
+    lesson(Turn, Relief, Shared::Job, "the relief\u{2019}s depth is taken from the turned diameter"),
+    lesson(Bore, Relief, Shared::Job, "the relief\u{2019}s depth is taken from the bore"),
+    lesson(Turn, Chamfer, Shared::Job, "turning after it takes the chamfer off again"),
+    lesson(Bore, Chamfer, Shared::Job, "boring after it takes the chamfer off again"),
+    lesson(Turn, Thread, Shared::Job, "the thread is cut on its turned blank"),
+    lesson(Bore, Thread, Shared::Job, "the thread is cut in its finished bore"),
+    lesson(Relief, Thread, Shared::Job, "without its relief the bit has nowhere to end, and digs in"),
+    lesson(Chamfer, Thread, Shared::Job, "unchamfered, the first thread raises a feather edge that holds the mate off"),
+    lesson(Plain, Thread, Shared::Chucking, "heavy cuts after the thread may shift the part, or mark it: thread last"),
+    lesson(Thread, Dress, Shared::Job, "threading raises the crests it is dressed for"),
+    lesson(Dress, Prove, Shared::Job, "a burr lifts the wires and binds the mate: dress before it is measured"),
+    lesson(Thread, Prove, Shared::Job, "there is nothing to measure yet"),
+    lesson(Prove, PartOff, Shared::Chucking, "parted off, it does not go back true: prove it while it is held"),
+    lesson(PartOff, Length, Shared::Piece, "the second end is reached when the part is off"),
+    lesson(Length, SecondChamfer, Shared::Piece, "facing after it takes the chamfer off again"),
 ];
 
 /// What an order costs, and the move that mends it.
@@ -75,7 +75,7 @@ struct Placed<'a> {
     op: &'a Operation,
 }
 
-impl Of {
+impl Shared {
     fn binds(self, a: Placed<'_>, b: Placed<'_>) -> bool {
         match self {
             Self::Piece => a.piece == b.piece,

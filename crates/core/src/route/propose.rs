@@ -1,7 +1,7 @@
 //! The route made from the jobs: which piece first, what is done in one chucking, what must wait for the next.
 
 use super::{Member, OpKind, Operation, Route, SetUp};
-use crate::blank::{EndKind, Holding, Support};
+use crate::job::{EndKind, Holding, Support};
 use crate::thread::Side;
 
 /// Makes the route of a part: pieces in the order they are fitted, on each its set-ups.

@@ -22,7 +22,7 @@ pub struct Must {
 /// An operation, shown.
 #[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct OpSaid {
+pub struct OperationView {
     /// As it is kept.
     #[serde(flatten)]
     pub op: Operation,
@@ -40,7 +40,7 @@ pub struct OpSaid {
 /// A set-up, shown.
 #[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct SetUpSaid {
+pub struct ChuckingView {
     /// Stable name.
     pub id: String,
     /// The piece in it, by its job.
@@ -51,7 +51,7 @@ pub struct SetUpSaid {
     /// How it is held.
     pub held: String,
     /// Its operations.
-    pub ops: Vec<OpSaid>,
+    pub ops: Vec<OperationView>,
     /// What must be true before the part leaves it.
     pub leave: Vec<Must>,
     /// How many of those, from the first, are the app's; the rest are the user's own.
@@ -61,9 +61,9 @@ pub struct SetUpSaid {
 /// A route, shown.
 #[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct RouteSaid {
+pub struct RouteDetail {
     /// Its set-ups.
-    pub setups: Vec<SetUpSaid>,
+    pub setups: Vec<ChuckingView>,
     /// What its order costs.
     pub remarks: Vec<OrderRemark>,
     /// How long it takes in all, in words.
@@ -84,14 +84,14 @@ fn time(minutes: f64) -> String {
 
 /// Shows a route; `ticks` are the operations done, with when.
 #[must_use]
-pub fn said(route: &Route, members: &[Member<'_>], ticks: &BTreeMap<String, String>) -> RouteSaid {
+pub fn said(route: &Route, members: &[Member<'_>], ticks: &BTreeMap<String, String>) -> RouteDetail {
     let of = |job: Option<&str>| members.iter().find(|m| Some(m.job) == job);
     let (mut whole, mut left) = (0.0, 0.0);
     let setups = route
         .setups
         .iter()
         .map(|setup| {
-            let ops: Vec<OpSaid> = setup
+            let ops: Vec<OperationView> = setup
                 .ops
                 .iter()
                 .map(|op| {
@@ -100,7 +100,7 @@ pub fn said(route: &Route, members: &[Member<'_>], ticks: &BTreeMap<String, Stri
                     let takes_min = minutes.set + minutes.each;
                     let proven = matches!(op.kind, OpKind::Thread | OpKind::Prove) && member.is_some_and(|m| m.proven);
                     let done = ticks.get(&op.id).cloned().or_else(|| proven.then(|| "proven".to_owned()));
-                    OpSaid { op: op.clone(), name: name(op), card: member.map(|m| bench(m, op.kind)).unwrap_or_default(), takes_min, done }
+                    OperationView { op: op.clone(), name: name(op), card: member.map(|m| bench(m, op.kind)).unwrap_or_default(), takes_min, done }
                 })
                 .collect();
             let in_chuck = of(setup.piece.as_deref()).map_or(0.0, chucking_of);
@@ -110,7 +110,7 @@ pub fn said(route: &Route, members: &[Member<'_>], ticks: &BTreeMap<String, Stri
             let mut leave = musts(setup, &ops, members);
             let leave_made = leave.len();
             leave.extend(setup.leave.iter().map(|says| Must { says: says.clone(), holds: None }));
-            SetUpSaid {
+            ChuckingView {
                 id: setup.id.clone(),
                 piece: setup.piece.clone(),
                 piece_says: of(setup.piece.as_deref()).map_or_else(String::new, |m| piece_says(m, members)),
@@ -121,7 +121,7 @@ pub fn said(route: &Route, members: &[Member<'_>], ticks: &BTreeMap<String, Stri
             }
         })
         .collect();
-    RouteSaid { setups, remarks: remarks(route, members), takes: time(whole), left: time(left) }
+    RouteDetail { setups, remarks: remarks(route, members), takes: time(whole), left: time(left) }
 }
 
 fn piece_says(member: &Member<'_>, members: &[Member<'_>]) -> String {
@@ -133,7 +133,7 @@ fn piece_says(member: &Member<'_>, members: &[Member<'_>]) -> String {
 }
 
 /// What the app holds must be true before the part leaves this chuck.
-fn musts(setup: &SetUp, ops: &[OpSaid], members: &[Member<'_>]) -> Vec<Must> {
+fn musts(setup: &SetUp, ops: &[OperationView], members: &[Member<'_>]) -> Vec<Must> {
     let mut out = Vec::new();
     let left = ops.iter().filter(|o| o.done.is_none()).count();
     out.push(Must { says: "Everything listed above is done: what is forgotten here does not run true afterwards.".into(), holds: Some(left == 0) });

@@ -1,10 +1,21 @@
 //! What every pass goes through, for the way it ends; and the way back into the groove.
 
-use super::{Carriage, SetupSection};
+use super::SetupSection;
+use crate::direction::Carriage;
 use crate::gears::{DialRule, DialSection};
 use crate::job::Ending;
-use crate::log::CyclePhase;
 use crate::words::Words;
+use serde::{Deserialize, Serialize};
+
+/// One state of the cycle every pass goes through.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct CyclePhase {
+    /// In a word or two, large.
+    pub name: String,
+    /// What to do.
+    pub says: String,
+}
 
 /// Whether opening the half-nut in the middle of such a cut loses the thread.
 pub(crate) const fn opening_loses(ending: Ending) -> bool {

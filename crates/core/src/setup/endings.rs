@@ -24,7 +24,7 @@ pub struct EndingWay {
 }
 
 /// What the ways are judged on.
-pub(super) struct Ask<'a> {
+pub(super) struct EndingQuery<'a> {
     pub lathe: &'a Lathe,
     pub rule: DialRule,
     pub by_hand: bool,
@@ -35,7 +35,7 @@ pub(super) struct Ask<'a> {
 
 /// The ending recommended: by hand where a carriage cannot be stopped in the room; by the dial where it serves; else
 /// never opened, unless the spindle cannot be reversed, or the chuck could unscrew in reverse: chalk marks then find the groove.
-pub(super) fn recommend(ask: &Ask<'_>) -> Ending {
+pub(super) fn recommend(ask: &EndingQuery<'_>) -> Ending {
     if ask.by_hand {
         Ending::Hand
     } else if ask.rule != DialRule::KeepClosed {
@@ -50,7 +50,7 @@ pub(super) fn recommend(ask: &Ask<'_>) -> Ending {
 }
 
 /// Every way side by side.
-pub(super) fn ways(ask: &Ask<'_>, followed: Ending) -> Vec<EndingWay> {
+pub(super) fn ways(ask: &EndingQuery<'_>, followed: Ending) -> Vec<EndingWay> {
     let (nut, lathe) = (ask.words.half_nut, ask.lathe);
     let recommended = recommend(ask);
     let screwed = lathe.chuck == Chuck::Screwed;

@@ -1,61 +1,33 @@
 //! Set-up: which way everything moves, and how fast.
 
-mod cautions;
-mod check;
 mod cycle;
 mod endings;
 mod motion;
-mod picture;
 pub mod rules;
-mod schools;
-mod sheet;
-mod speeds;
-mod steps;
+pub(crate) mod speeds;
 
-pub use check::{Check, CheckLine, Cure, State, check};
+use crate::direction::{Carriage, Direction, Spindle};
+pub use cycle::CyclePhase;
 pub(crate) use cycle::{cycle, opening_loses, pick_up};
 pub use endings::EndingWay;
 pub use motion::Motion;
-pub use picture::picture;
-pub use schools::School;
-pub use sheet::{SetupSheet, setup_sheet};
 pub use speeds::SpeedCap;
-pub use steps::{Step, steps};
 
-use crate::blank::EndKind;
 use crate::blank::reach::Reach;
 use crate::blank::relief;
+use crate::direction::Hand;
+use crate::direction::Wall;
 use crate::gears::{DialRule, TrainRow};
-use crate::job::{BACKLASH_MM, BlankFacts, CarriageStop, Chuck, Ending, Lathe, SetupFacts, Speeds, ToolMaterial, Wall, Way};
+use crate::job::EndKind;
+use crate::job::defaults::BACKLASH_MM;
+use crate::job::{BlankFacts, CarriageStop, Chuck, Ending, Lathe, SetupFacts, Speeds, ToolMaterial, Way};
 use crate::quantity::plain_text;
-use crate::thread::section::Thread;
-use crate::thread::{Hand, Side};
-use crate::watch::{Level, Watch};
+use crate::thread::Side;
+use crate::thread::form::Thread;
+use crate::watch::{Code, Level, Watch};
 use crate::words::Words;
-use crate::working::{Num, Quantity, Sheet};
+use crate::working::{Num, Quantity, Worksheet};
 use serde::Serialize;
-
-/// Spindle direction.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Spindle {
-    /// Top of the work toward the operator.
-    Forward,
-    /// Top of the work away.
-    Reversed,
-}
-
-/// Carriage direction.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Carriage {
-    /// Toward the headstock.
-    TowardHeadstock,
-    /// Away from the headstock.
-    AwayFromHeadstock,
-}
 
 /// Which of the limits binds the speed.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
@@ -116,22 +88,6 @@ pub struct SetupSection {
     pub motion: Motion,
 }
 
-/// What the gears must deliver.
-#[derive(Debug, Clone, Copy)]
-pub(crate) struct Direction {
-    pub spindle: Spindle,
-    pub carriage: Carriage,
-    pub hand_cut: Hand,
-    /// Whether the leadscrew turns in the spindle's sense.
-    pub screw_with_spindle: bool,
-    /// The wall cut in a bore.
-    pub wall: Option<Wall>,
-    /// Whether the bit stands right way up.
-    pub upright: bool,
-    /// Whether the bit is fed in away from the operator.
-    pub infeed_away: bool,
-}
-
 /// Way: from hand, lathe and what was asked; not from the train.
 pub(crate) fn way(facts: &SetupFacts, lathe: &Lathe, thread: &Thread, watch: &mut Vec<Watch>) -> Direction {
     let right = thread.spec.hand == Hand::Right;
@@ -147,7 +103,7 @@ pub(crate) fn way(facts: &SetupFacts, lathe: &Lathe, thread: &Thread, watch: &mu
     if hand_cut != thread.spec.hand {
         watch.push(Watch::new(
             Level::Danger,
-            "wrong_hand",
+            Code::WrongHand,
             "gears",
             format!(
                 "This lathe does not reverse: running {} the headstock cuts a {} thread. Run the carriage the other way.",
@@ -159,7 +115,7 @@ pub(crate) fn way(facts: &SetupFacts, lathe: &Lathe, thread: &Thread, watch: &mu
     if reversed && lathe.chuck == Chuck::Screwed {
         watch.push(Watch::new(
             Level::Danger,
-            "chuck_unscrews",
+            Code::ChuckUnscrews,
             "setup",
             "The chuck screws on: cutting with the spindle reversed can unscrew it. Run the carriage the other way with the spindle forward.".into(),
         ));
@@ -187,7 +143,7 @@ pub(crate) fn way(facts: &SetupFacts, lathe: &Lathe, thread: &Thread, watch: &mu
 const COARSE_MM: f64 = 4.0;
 
 /// What was settled before the ending and the speed are.
-pub(crate) struct Before<'a> {
+pub(crate) struct Inputs<'a> {
     pub blank: &'a BlankFacts,
     pub reach: &'a Reach,
     pub lathe: &'a Lathe,
@@ -201,12 +157,12 @@ pub(crate) struct Before<'a> {
 }
 
 /// Ending and speed: from the dial rule, the room and the material.
-pub(crate) fn work(sheet: &mut Sheet, facts: &SetupFacts, before: &Before<'_>, watch: &mut Vec<Watch>) -> SetupSection {
-    let Before { blank, reach, lathe, thread, direction, rule, train, words, tool } = *before;
+pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<'_>, watch: &mut Vec<Watch>) -> SetupSection {
+    let Inputs { blank, reach, lathe, thread, direction, rule, train, words, tool } = *before;
     let toward = direction.carriage == Carriage::TowardHeadstock;
     // A ring or pocket is too narrow for a carriage under power to stop in.
     let by_hand = toward && matches!(blank.end, Some(EndKind::PlungedRing | EndKind::DrilledPocket));
-    let ask = endings::Ask { lathe, rule, by_hand, shoulder: blank.shoulder, coarse: thread.lead.value > COARSE_MM, words };
+    let ask = endings::EndingQuery { lathe, rule, by_hand, shoulder: blank.shoulder, coarse: thread.lead.value > COARSE_MM, words };
     let ending = match facts.ending {
         Ending::Auto => endings::recommend(&ask),
         asked => asked,
@@ -214,7 +170,7 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &SetupFacts, before: &Before<'_>, w
     if ending == Ending::Dial && rule == DialRule::KeepClosed {
         watch.push(Watch::new(
             Level::Danger,
-            "dial_unsafe",
+            Code::DialUnsafe,
             "gears",
             format!("Do not open the {}: with this train the dial cannot find the groove again.", words.half_nut),
         ));
@@ -222,7 +178,7 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &SetupFacts, before: &Before<'_>, w
     if ending == Ending::Closed && lathe.chuck == Chuck::Screwed {
         watch.push(Watch::new(
             Level::Warn,
-            "chuck_unscrews",
+            Code::ChuckUnscrews,
             "setup",
             "The chuck screws on: bring the carriage back by reversing gently, tool clear, and never start hard in reverse.".into(),
         ));
@@ -230,28 +186,28 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &SetupFacts, before: &Before<'_>, w
     if lathe.carriage_stop == CarriageStop::Fixed && ending != Ending::Hand {
         watch.push(Watch::new(
             Level::Warn,
-            "fixed_stop",
+            Code::FixedStop,
             "setup",
             format!("A fixed stop does not throw the {} out: set it beyond where the carriage is to stop, or take it off the bed.", words.half_nut),
         ));
     }
     let surface = Num::from(blank.material.hss_m_per_min);
     // A tool that is not of high-speed steel stands more, or less.
-    let surface = tool.filter(|t| t.speed_times != 1.0).map_or(surface, |t| sheet.work(&rules::TOOL_SPEED, [surface, t.speed_times.into()]));
-    let cutting = sheet.work(&rules::CUTTING_SPEED, [surface, thread.major]);
+    let surface = tool.filter(|t| t.speed_times != 1.0).map_or(surface, |t| sheet.apply(&rules::TOOL_SPEED, [surface, t.speed_times.into()]));
+    let cutting = sheet.apply(&rules::CUTTING_SPEED, [surface, thread.major]);
     // The half-nut stops the carriage at once; the spindle coasts unless clutch or brake hold it.
     let coast = Num::from(if ending == Ending::Closed && !lathe.quick_stop { lathe.coast_turns } else { 0.0 });
     // Away from the headstock the shoulder is behind the cut: only a room that was given binds. A relief that is
     // there leaves less than its width; one still to be turned is turned for four pitches of stopping.
     let relief = blank.relief_width_mm.map(|w| relief::room(sheet, reach, w)).or_else(|| blank.shoulder.then(|| (4.0 * thread.pitch.value).into()));
     let room = facts.runout_mm.map(Num::from).or_else(|| relief.filter(|_| toward)).filter(|_| ending != Ending::Hand);
-    let stopping = room.map(|r| sheet.work(&rules::STOPPING_SPEED, [r, coast, thread.lead, facts.reaction_s.into()]));
+    let stopping = room.map(|r| sheet.apply(&rules::STOPPING_SPEED, [r, coast, thread.lead, facts.reaction_s.into()]));
     let (limits, limit, binds) = speeds::limits(cutting, stopping, facts);
     let speed = facts.spindle_rpm.unwrap_or_else(|| lathe.speeds.under(limit.value));
     if stopping.is_some_and(|s| speed > s.value + 1e-9) {
         watch.push(Watch::new(
             Level::Danger,
-            "stopping",
+            Code::Stopping,
             "setup",
             format!(
                 "At {} rpm the carriage cannot be stopped in the room there is: widen the relief, turn the spindle by hand for the last turns, or cut away from the shoulder.",
@@ -260,10 +216,10 @@ pub(crate) fn work(sheet: &mut Sheet, facts: &SetupFacts, before: &Before<'_>, w
         ));
     }
     let backlash = facts.backlash_mm.map_or_else(|| Num::from(BACKLASH_MM), Num::from);
-    let run_up = sheet.work_assuming(&rules::RUN_UP, [backlash, thread.pitch], facts.backlash_mm.is_none().then(|| "backlash not measured".to_owned()));
+    let run_up = sheet.apply_assuming(&rules::RUN_UP, [backlash, thread.pitch], facts.backlash_mm.is_none().then(|| "backlash not measured".to_owned()));
     // Turned by hand it stops where the hand does.
     let distance =
-        if ending == Ending::Hand { 0.0.into() } else { sheet.work(&rules::STOPPING_DISTANCE, [thread.lead, speed.into(), facts.reaction_s.into(), coast]) };
+        if ending == Ending::Hand { 0.0.into() } else { sheet.apply(&rules::STOPPING_DISTANCE, [thread.lead, speed.into(), facts.reaction_s.into(), coast]) };
     let forward = direction.spindle == Spindle::Forward;
     SetupSection {
         spindle: direction.spindle,

@@ -1,11 +1,11 @@
 //! The whole chain of motion, from the spindle to the bit, in one picture and one sentence; the hand it gives is worked
 //! along the chain itself, and so checks what was set out to be cut.
 
-use super::{Carriage, Direction, Spindle};
+use crate::direction::{Carriage, Direction, Hand, Spindle, Wall};
 use crate::gears::TrainRow;
-use crate::job::{Lathe, Wall};
-use crate::outline::{Drawing, Point, Shape};
-use crate::thread::{Hand, Side};
+use crate::job::Lathe;
+use crate::outline::{Drawing, Shape, arrow};
+use crate::thread::Side;
 use serde::Serialize;
 
 /// The chain of motion.
@@ -95,15 +95,6 @@ pub(super) fn chain(lathe: &Lathe, train: Option<&TrainRow>, direction: &Directi
     let says = format!("{says}: {end}.");
     let drawing = drawn(lathe, direction, side, counted.unwrap_or(2), toward.unwrap_or(meant), with);
     Motion { says, hand, drawing }
-}
-
-/// An arrow from one point to another, its head filled.
-pub(super) fn arrow(from: Point, to: Point) -> [Shape; 2] {
-    let (dx, dy) = (to[0] - from[0], to[1] - from[1]);
-    let long = dx.hypot(dy).max(1e-9);
-    let (ux, uy) = (dx / long, dy / long);
-    let back = |side: f64| [to[0] - 12.0 * ux - side * 6.0 * uy, to[1] - 12.0 * uy + side * 6.0 * ux];
-    [Shape::open("motion.way", vec![from, [to[0] - 10.0 * ux, to[1] - 10.0 * uy]]), Shape::closed("motion.head", vec![to, back(1.0), back(-1.0)])]
 }
 
 /// The lathe from above, headstock to the left, the operator below.

@@ -49,7 +49,7 @@ pub(super) fn limits(cutting: Num, stopping: Option<Num>, facts: &SetupFacts) ->
 }
 
 /// The lathe's speeds on a scale that doubles evenly, the one chosen marked, each limit a line across.
-pub(super) fn drawing(setup: &SetupSection) -> Drawing {
+pub(crate) fn drawing(setup: &SetupSection) -> Drawing {
     let speeds: Vec<f64> = match &setup.lathe_speeds {
         Speeds::Steps(list) => list.clone(),
         Speeds::Between { from, to } => vec![*from, *to],

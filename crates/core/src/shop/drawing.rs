@@ -1,12 +1,12 @@
 //! The lathe drawn, each part under the role of its own name: from the gear end the arm with what hangs on it, from the
 //! front the headstock, apron and slides. The arm is to its own scale; the rest shows what is there, not its sizes.
 
-use super::parts::Part;
+use crate::direction::Hand;
 use crate::gears::mounted_drawing;
 use crate::job::{CarriageStop, Chuck, Dial, Lathe, LatheProfile, Post, Slide, Speeds};
 use crate::outline::{Drawing, Point, Shape};
 use crate::quantity::plain_text;
-use crate::thread::Hand;
+use crate::shop::part::Part;
 use std::f64::consts::TAU;
 
 /// Left, bottom, right, top of the whole picture, mm as drawn.

@@ -1,8 +1,10 @@
 //! The shop: a lathe as its owner sees it, part by part in words and drawn, and its gears and plate on paper.
 
 mod drawing;
+mod part;
 mod parts;
 mod sheets;
 
-pub use parts::{LatheSaid, Part, PartSaid, look};
+pub use part::Part;
+pub use parts::{LatheDescription, PartView, look};
 pub use sheets::{gears_from_csv, gears_to_csv, plate_from_csv, plate_to_csv};

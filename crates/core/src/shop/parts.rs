@@ -1,55 +1,18 @@
 //! The parts of a lathe in words: what its owner told, what is assumed where nothing was, and what not knowing costs.
 
 use super::drawing;
-use crate::job::{
-    ArmProfile, Assumption, CarriageStop, Checked, Chuck, Fault, Lathe, LatheProfile, Post, Reads, ScaleZero, Slide, SlideProfile, Speeds, checked,
-};
+use crate::direction::Hand;
+use crate::faults::{Assumption, Fault};
+use crate::job::{ArmProfile, CarriageStop, Checked, Chuck, Lathe, LatheProfile, Post, Reads, ScaleZero, Slide, SlideProfile, Speeds, checked};
 use crate::outline::Drawing;
 use crate::quantity::{LengthUnit, MM_PER_INCH, plain_text, ratio_text, short_text};
-use crate::thread::Hand;
+use crate::shop::Part;
 use serde::Serialize;
-
-/// A part that is touched to be told.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Part {
-    /// The leadscrew.
-    Leadscrew,
-    /// What turns the first gear, which nothing changes.
-    Stud,
-    /// The gearbox and its plate.
-    Gearbox,
-    /// The tumbler.
-    Tumbler,
-    /// Gears in the drawer.
-    Gears,
-    /// The train on it now.
-    Mounted,
-    /// The arm.
-    Arm,
-    /// The threading dial.
-    Dial,
-    /// The cross-slide's dial.
-    CrossSlide,
-    /// The compound.
-    Compound,
-    /// Speeds.
-    Speeds,
-    /// The spindle: chuck, reversing, stopping.
-    Spindle,
-    /// The tool post.
-    Post,
-    /// What stops the carriage.
-    Stop,
-    /// The digital readout.
-    Readout,
-}
 
 /// One part in words.
 #[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct PartSaid {
+pub struct PartView {
     /// Which.
     pub part: Part,
     /// As it stands, or as it is assumed to.
@@ -67,11 +30,11 @@ pub struct PartSaid {
 /// A lathe in words and drawn.
 #[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct LatheSaid {
+pub struct LatheDescription {
     /// What it is called.
     pub name: String,
     /// Its parts, in the order they are told.
-    pub parts: Vec<PartSaid>,
+    pub parts: Vec<PartView>,
     /// Every gear in the drawer, fewest teeth first.
     pub drawer: Vec<u16>,
     /// What was assumed of it.
@@ -84,18 +47,18 @@ pub struct LatheSaid {
 ///
 /// # Errors
 /// Every faulty field, with its pointer into the profile.
-pub fn look(profile: &LatheProfile) -> Result<LatheSaid, Vec<Fault>> {
+pub fn look(profile: &LatheProfile) -> Result<LatheDescription, Vec<Fault>> {
     let Checked { lathe, assumed } = checked(profile)?;
     let mut drawer: Vec<u16> = lathe.gears.iter().map(|g| g.teeth).collect();
     drawer.sort_unstable();
-    Ok(LatheSaid { name: lathe.name.clone(), parts: parts(profile, &lathe), drawer, assumed, drawing: drawing::lathe(profile, &lathe) })
+    Ok(LatheDescription { name: lathe.name.clone(), parts: parts(profile, &lathe), drawer, assumed, drawing: drawing::lathe(profile, &lathe) })
 }
 
-fn parts(profile: &LatheProfile, lathe: &Lathe) -> Vec<PartSaid> {
+fn parts(profile: &LatheProfile, lathe: &Lathe) -> Vec<PartView> {
     use LengthUnit::{In, Mm};
     let part = |part: Part, told: bool, untold: &'static str, says: &dyn Fn(LengthUnit) -> String| {
         let (mm, inch) = (says(Mm), says(In));
-        PartSaid { part, told, untold: (!told && !untold.is_empty()).then_some(untold), inch: (inch != mm).then_some(inch), says: mm }
+        PartView { part, told, untold: (!told && !untold.is_empty()).then_some(untold), inch: (inch != mm).then_some(inch), says: mm }
     };
     vec![
         part(Part::Leadscrew, profile.leadscrew.is_some(), "Every train is reckoned from it: count its threads first.", &|unit| {

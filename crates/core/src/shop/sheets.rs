@@ -1,6 +1,7 @@
 //! Gears and plate as CSV: what is exported reads back to the same, and a faulty line is named by its number and column.
 
-use crate::job::{BoundGears, Fault, GearEntry, GearGroup, GearList, GearboxPosition, KeepRequest, Lathe, LatheProfile, Place, PlateRequest, long_bed};
+use crate::faults::Fault;
+use crate::job::{BoundGears, GearEntry, GearGroup, GearList, GearboxPosition, KeepRequest, Lathe, LatheProfile, Place, PlateRequest, long_bed};
 use crate::quantity::{Exact, LengthUnit, ratio_text, real, short_text};
 use csv::StringRecord;
 use serde_json::Value;

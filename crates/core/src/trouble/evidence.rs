@@ -1,21 +1,21 @@
 //! What this job's own numbers say for or against each cause.
 
-use super::known::Known;
-use crate::blank::Support;
-use crate::gauge::Fit;
+use super::known::JobEvidence;
 use crate::gears::DialRule;
-use crate::job::{Chuck, Ending, Style};
+use crate::job::{Chuck, Ending, Style, Support};
 use crate::log::ActKind;
+use crate::plan::State;
 use crate::quantity::{mm_text, plain_text};
-use crate::setup::State;
+use crate::thread::Fit;
 use crate::watch::Level;
+use crate::watch::{Code, DOUBTFUL_SHARE};
 use serde::Serialize;
 
 /// How a cause stands by the numbers.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize)]
 #[serde(rename_all = "snake_case")]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Standing {
+pub enum EvidenceState {
     /// The numbers show it.
     Shown,
     /// They say nothing of it: only the check does.
@@ -26,13 +26,11 @@ pub enum Standing {
 
 /// What is said of one cause: how it stands, how heavy it is among those that stand alike, and why.
 pub(super) struct Evidence {
-    pub standing: Standing,
+    pub standing: EvidenceState,
     pub weight: f64,
     pub why: String,
 }
 
-/// A third of the room is where an error begins to tell; a fact of the design.
-const TELLS: f64 = 1.0 / 3.0;
 /// Spring past which more than the last pass is left to come, as a share. House value.
 const SPRINGS_MUCH: f64 = 0.25;
 /// Tool off centre by so much of the work's diameter shows on the flanks. House value.
@@ -41,19 +39,19 @@ const OFF_CENTRE: f64 = 0.015;
 const COARSE_MM: f64 = 2.0;
 
 fn shown(weight: f64, why: impl Into<String>) -> Evidence {
-    Evidence { standing: Standing::Shown, weight, why: why.into() }
+    Evidence { standing: EvidenceState::Shown, weight, why: why.into() }
 }
 
 fn open(why: impl Into<String>) -> Evidence {
-    Evidence { standing: Standing::Open, weight: 0.0, why: why.into() }
+    Evidence { standing: EvidenceState::Open, weight: 0.0, why: why.into() }
 }
 
 fn unlikely(why: impl Into<String>) -> Evidence {
-    Evidence { standing: Standing::Unlikely, weight: 0.0, why: why.into() }
+    Evidence { standing: EvidenceState::Unlikely, weight: 0.0, why: why.into() }
 }
 
 /// Shown where its station warns of it, unlikely where it was told and does not, else open.
-fn by_watch(k: &Known, codes: &[&str], least: Level, told: Option<String>, not_told: &str) -> Evidence {
+fn by_watch(k: &JobEvidence, codes: &[Code], least: Level, told: Option<String>, not_told: &str) -> Evidence {
     match (k.watch(codes, least), told) {
         (Some(text), _) => shown(1.0, text),
         (None, Some(why)) => unlikely(why),
@@ -62,7 +60,7 @@ fn by_watch(k: &Known, codes: &[&str], least: Level, told: Option<String>, not_t
 }
 
 /// Shown where a line of the check is red, unlikely where it is green.
-fn by_check(k: &Known, code: &str, none: &str) -> Evidence {
+fn by_check(k: &JobEvidence, code: &str, none: &str) -> Evidence {
     match k.check(code) {
         Some((State::Bad, says)) => shown(1.0, says),
         Some((State::Good, says)) => unlikely(says),
@@ -71,7 +69,7 @@ fn by_check(k: &Known, code: &str, none: &str) -> Evidence {
     }
 }
 
-pub(super) fn metal_left(k: &Known) -> Evidence {
+pub(super) fn metal_left(k: &JobEvidence) -> Evidence {
     match k.left() {
         Some(left) if left > 1e-9 => shown(1.0 + left / k.room(), format!("Read last, it is {} short of its limit.", mm_text(left))),
         Some(left) => unlikely(format!("Read last, it is {} within its limit.", mm_text(-left))),
@@ -81,8 +79,8 @@ pub(super) fn metal_left(k: &Known) -> Evidence {
 }
 
 /// By elimination: in limits, nothing hidden, and it does not go.
-pub(super) fn burr(k: &Known) -> Evidence {
-    if k.reads_good() && k.does_not_go() && k.hidden() <= k.room() * TELLS {
+pub(super) fn burr(k: &JobEvidence) -> Evidence {
+    if k.reads_good() && k.does_not_go() && k.hidden() <= k.room() * DOUBTFUL_SHARE {
         return shown(0.5, "It reads within its limits, neither lead nor flanks are out, and it does not go: a burr is what is left.");
     }
     if k.reads_good() && matches!(k.fit(), Some(Fit::Free | Fit::Shakes { .. })) {
@@ -92,7 +90,7 @@ pub(super) fn burr(k: &Known) -> Evidence {
     }
 }
 
-pub(super) fn crests(k: &Known) -> Evidence {
+pub(super) fn crests(k: &JobEvidence) -> Evidence {
     let blank = &k.plan.blank;
     let (over, word) = if k.screw() { (blank.used_mm.value - blank.max_mm.value, "turned") } else { (blank.min_mm.value - blank.used_mm.value, "bored") };
     let band = format!("{} to {}", blank.min_mm.text, blank.max_mm.text);
@@ -105,11 +103,11 @@ pub(super) fn crests(k: &Known) -> Evidence {
     }
 }
 
-pub(super) fn flank_angle(k: &Known) -> Evidence {
+pub(super) fn flank_angle(k: &JobEvidence) -> Evidence {
     let (feels, room) = (k.flanks(), k.room());
     let says = format!("The flanks feel like {} µm of the {} there are.", plain_text(1000.0 * feels, 0), plain_text(1000.0 * room, 0));
     let told = k.job.bit.included_angle_deg.is_some() || k.run.is_some_and(|r| r.flank.is_some());
-    if feels > room * TELLS {
+    if feels > room * DOUBTFUL_SHARE {
         shown(feels / room, says)
     } else if told {
         unlikely(says)
@@ -118,20 +116,20 @@ pub(super) fn flank_angle(k: &Known) -> Evidence {
     }
 }
 
-pub(super) fn lead_error(k: &Known) -> Evidence {
+pub(super) fn lead_error(k: &JobEvidence) -> Evidence {
     let Some(hung) = &k.plan.gears.hung else { return shown(1.0, "No train is hung that cuts this pitch.") };
     let takes = k.plan.run.hidden_mm[0];
-    if takes > k.room() * TELLS { shown(takes / k.room(), hung.judged.clone()) } else { unlikely(hung.judged.clone()) }
+    if takes > k.room() * DOUBTFUL_SHARE { shown(takes / k.room(), hung.judged.clone()) } else { unlikely(hung.judged.clone()) }
 }
 
-pub(super) fn root_shallow(k: &Known) -> Evidence {
+pub(super) fn root_shallow(k: &JobEvidence) -> Evidence {
     let bit = &k.plan.bit;
     let told = bit.measured.then(|| format!("A flat of {} was told; {} at most is wanted.", bit.flat_mm.text, bit.tip_flat_mm.max.text));
-    by_watch(k, &["tip_too_wide"], Level::Warn, told, "The tip was not measured.")
+    by_watch(k, &[Code::TipTooWide], Level::Warn, told, "The tip was not measured.")
 }
 
-pub(super) fn entrance(k: &Known) -> Evidence {
-    if let Some(text) = k.watch(&["chamfer"], Level::Warn) {
+pub(super) fn entrance(k: &JobEvidence) -> Evidence {
+    if let Some(text) = k.watch(&[Code::Chamfer], Level::Warn) {
         return shown(0.8, text);
     }
     match k.fit() {
@@ -142,7 +140,7 @@ pub(super) fn entrance(k: &Known) -> Evidence {
     }
 }
 
-pub(super) fn wrong_hand(k: &Known) -> Evidence {
+pub(super) fn wrong_hand(k: &JobEvidence) -> Evidence {
     let (cut, asked) = (k.plan.setup.hand_cut.word(), k.plan.thread.hand.word());
     if cut == asked {
         unlikely(format!("The whole chain cuts {cut}, as asked."))
@@ -151,7 +149,7 @@ pub(super) fn wrong_hand(k: &Known) -> Evidence {
     }
 }
 
-pub(super) fn other_mate(k: &Known) -> Evidence {
+pub(super) fn other_mate(k: &JobEvidence) -> Evidence {
     let thread = &k.plan.thread;
     let limits = if k.screw() { &thread.internal.pitch_mm } else { &thread.external.pitch_mm };
     let (Some(low), Some(high)) = (limits.min.as_ref().map(|q| q.value), limits.max.as_ref().map(|q| q.value)) else {
@@ -173,10 +171,10 @@ pub(super) fn other_mate(k: &Known) -> Evidence {
     }
 }
 
-pub(super) fn past_limit(k: &Known) -> Evidence {
+pub(super) fn past_limit(k: &JobEvidence) -> Evidence {
     let run = &k.plan.run;
     let Some((size, doubt)) = k.size() else { return open("It was not read since it was last cut.") };
-    let past = run.turn() * (run.far_limit() - size);
+    let past = run.cut_sign() * (run.far_limit() - size);
     if past > doubt {
         shown(1.0 + past / k.room(), format!("Read last, it is {} past its limit.", mm_text(past)))
     } else {
@@ -184,26 +182,26 @@ pub(super) fn past_limit(k: &Known) -> Evidence {
     }
 }
 
-pub(super) fn off_centre(k: &Known) -> Evidence {
+pub(super) fn off_centre(k: &JobEvidence) -> Evidence {
     let Some(height) = k.job.bit.height_mm else { return open("The tool\u{2019}s height was not told.") };
     let most = OFF_CENTRE * k.plan.blank.used_mm.value;
     let says = format!("The tip stands {} {} centre.", mm_text(height.abs()), if height > 0.0 { "above" } else { "below" });
     if height.abs() > most { shown(height.abs() / most / 2.0, says) } else { unlikely(says) }
 }
 
-pub(super) fn rubs(k: &Known) -> Evidence {
+pub(super) fn rubs(k: &JobEvidence) -> Evidence {
     by_check(k, "tool_clears", "Nothing tells of its sides.")
 }
 
-pub(super) fn dull(k: &Known) -> Evidence {
+pub(super) fn dull(k: &JobEvidence) -> Evidence {
     match k.plan.bit.drawer.tools.iter().find(|t| t.picked) {
         Some(tool) if !tool.serves => shown(1.0, format!("The {} picked: {}.", tool.name, tool.says.join("; "))),
         Some(tool) => open(format!("The {} was sharp when it was told last.", tool.name)),
-        None => by_watch(k, &["tool_gone"], Level::Warn, None, "How sharp it is was not told."),
+        None => by_watch(k, &[Code::ToolGone], Level::Warn, None, "How sharp it is was not told."),
     }
 }
 
-pub(super) fn too_fast(k: &Known) -> Evidence {
+pub(super) fn too_fast(k: &JobEvidence) -> Evidence {
     let setup = &k.plan.setup;
     let (speed, limit) = (setup.speed_rpm.value, setup.limit_rpm.value);
     let says = format!("{}, where {} allows {}.", setup.speed_rpm.text, setup.speed_limit.says(), setup.limit_rpm.text);
@@ -211,13 +209,13 @@ pub(super) fn too_fast(k: &Known) -> Evidence {
 }
 
 /// Whether the compound of this lathe could feed down the flank instead.
-fn swings(k: &Known) -> bool {
+fn swings(k: &JobEvidence) -> bool {
     let [low, high] = k.lathe.compound.swing_deg;
     let flank = k.plan.thread.half_angle_deg;
     flank > 0.0 && ((low..=high).contains(&flank) || (low..=high).contains(&-flank))
 }
 
-pub(super) fn both_flanks(k: &Known) -> Evidence {
+pub(super) fn both_flanks(k: &JobEvidence) -> Evidence {
     let pitch = k.plan.thread.pitch_mm.value;
     let straight_in = k.plan.cut.style == Style::Radial;
     if straight_in && pitch >= COARSE_MM && swings(k) {
@@ -229,24 +227,24 @@ pub(super) fn both_flanks(k: &Known) -> Evidence {
     }
 }
 
-pub(super) fn slender(k: &Known) -> Evidence {
+pub(super) fn slender(k: &JobEvidence) -> Evidence {
     let told = k.plan.blank.slenderness.as_ref().map(|s| s.says.clone());
-    by_watch(k, &["stickout", "bar_unfit"], Level::Warn, told, "How far the bar stands out was not told.")
+    by_watch(k, &[Code::Stickout, Code::BarUnfit], Level::Warn, told, "How far the bar stands out was not told.")
 }
 
-fn tapers(k: &Known) -> Option<f64> {
+fn tapers(k: &JobEvidence) -> Option<f64> {
     k.run?.verdict.as_ref()?.shape.as_ref()?.taper_mm
 }
 
 /// A taper read that takes more than a third of the room.
-fn shown_taper(k: &Known, taper: f64, end: &str) -> Option<Evidence> {
+fn shown_taper(k: &JobEvidence, taper: f64, end: &str) -> Option<Evidence> {
     let way = if taper > 0.0 { "larger" } else { "smaller" };
-    (taper.abs() > k.room() * TELLS).then(|| shown(taper.abs() / k.room(), format!("It reads {} {way} at the far end, {end}.", mm_text(taper.abs()))))
+    (taper.abs() > k.room() * DOUBTFUL_SHARE).then(|| shown(taper.abs() / k.room(), format!("It reads {} {way} at the far end, {end}.", mm_text(taper.abs()))))
 }
 
-pub(super) fn tailstock(k: &Known) -> Evidence {
+pub(super) fn tailstock(k: &JobEvidence) -> Evidence {
     let support = k.plan.blank.slenderness.as_ref().map_or(Support::None, |s| s.support);
-    if let Some(text) = k.watch(&["taper"], Level::Warn) {
+    if let Some(text) = k.watch(&[Code::Taper], Level::Warn) {
         return shown(1.2, text);
     }
     if support == Support::None {
@@ -257,7 +255,7 @@ pub(super) fn tailstock(k: &Known) -> Evidence {
     tapers(k).and_then(|t| shown_taper(k, t, "with a centre holding it")).unwrap_or_else(otherwise)
 }
 
-pub(super) fn bends(k: &Known) -> Evidence {
+pub(super) fn bends(k: &JobEvidence) -> Evidence {
     let support = k.plan.blank.slenderness.as_ref().map_or(Support::Steady, |s| s.support);
     match (support, tapers(k)) {
         (Support::None, Some(t)) => shown_taper(k, t, "and nothing holds that end").unwrap_or_else(|| unlikely("Read along it, it is parallel.")),
@@ -266,7 +264,7 @@ pub(super) fn bends(k: &Known) -> Evidence {
     }
 }
 
-pub(super) fn spring(k: &Known) -> Evidence {
+pub(super) fn spring(k: &JobEvidence) -> Evidence {
     match k.run.and_then(|r| r.tip.as_ref()) {
         Some(t) if t.readings >= 2 && t.spring > SPRINGS_MUCH => {
             shown(t.spring, format!("By {} readings {} % of every cut springs away.", t.readings, plain_text(100.0 * t.spring, 0)))
@@ -276,11 +274,11 @@ pub(super) fn spring(k: &Known) -> Evidence {
     }
 }
 
-pub(super) fn wrong_mark(k: &Known) -> Evidence {
+pub(super) fn wrong_mark(k: &JobEvidence) -> Evidence {
     if k.did(|a| matches!(a, ActKind::Lost {})) {
         return shown(1.5, "The half-nut was told to have been opened where it should have stayed closed.");
     }
-    if let Some(text) = k.watch(&["dial_unsafe"], Level::Warn) {
+    if let Some(text) = k.watch(&[Code::DialUnsafe], Level::Warn) {
         return shown(1.4, text);
     }
     match (k.plan.setup.ending, k.plan.gears.dial.rule) {
@@ -290,11 +288,11 @@ pub(super) fn wrong_mark(k: &Known) -> Evidence {
     }
 }
 
-pub(super) fn dial_drift(k: &Known) -> Evidence {
-    by_watch(k, &["dial_drift"], Level::Warn, Some(k.plan.gears.hung.as_ref().map_or_else(String::new, |h| h.train.error_text.clone())), "")
+pub(super) fn dial_drift(k: &JobEvidence) -> Evidence {
+    by_watch(k, &[Code::DialDrift], Level::Warn, Some(k.plan.gears.hung.as_ref().map_or_else(String::new, |h| h.train.error_text.clone())), "")
 }
 
-pub(super) fn play(k: &Known) -> Evidence {
+pub(super) fn play(k: &JobEvidence) -> Evidence {
     let pitch = k.plan.thread.pitch_mm.value;
     match k.job.setup.backlash_mm {
         Some(b) if b > 2.0 * pitch => {
@@ -305,7 +303,7 @@ pub(super) fn play(k: &Known) -> Evidence {
     }
 }
 
-pub(super) fn starts(k: &Known) -> Evidence {
+pub(super) fn starts(k: &JobEvidence) -> Evidence {
     let count = k.plan.thread.starts;
     if count < 2 {
         return unlikely("It has one start.");
@@ -317,7 +315,7 @@ pub(super) fn starts(k: &Known) -> Evidence {
     }
 }
 
-pub(super) fn rechucked(k: &Known) -> Evidence {
+pub(super) fn rechucked(k: &JobEvidence) -> Evidence {
     if k.did(|a| matches!(a, ActKind::Rechucked {})) {
         return shown(1.0, "It was told to have been out of its chuck since the cut began.");
     }
@@ -328,11 +326,11 @@ pub(super) fn rechucked(k: &Known) -> Evidence {
     }
 }
 
-pub(super) fn gears_on(k: &Known) -> Evidence {
+pub(super) fn gears_on(k: &JobEvidence) -> Evidence {
     by_check(k, "gears_on", "No train is told to be on the lathe.")
 }
 
-pub(super) fn misfit(k: &Known) -> Evidence {
+pub(super) fn misfit(k: &JobEvidence) -> Evidence {
     let lead = k.plan.thread.lead_mm.value;
     match k.noted("pitch") {
         Some(measured) if measured > 0.0 && (measured / lead - 1.0).abs() > 0.01 => {
@@ -347,7 +345,7 @@ pub(super) fn misfit(k: &Known) -> Evidence {
     }
 }
 
-pub(super) fn first_thread(k: &Known) -> Evidence {
+pub(super) fn first_thread(k: &JobEvidence) -> Evidence {
     match k.fit() {
         Some(Fit::Enters { turns }) if turns <= 2.0 && k.reads_good() => {
             shown(0.6, format!("It reads within its limits and stops after {} turns.", plain_text(turns, 1)))
@@ -356,45 +354,45 @@ pub(super) fn first_thread(k: &Known) -> Evidence {
     }
 }
 
-pub(super) fn round(k: &Known) -> Evidence {
+pub(super) fn round(k: &JobEvidence) -> Evidence {
     match k.run.and_then(|r| r.verdict.as_ref()).and_then(|v| v.shape.as_ref()).and_then(|s| s.out_of_round_mm) {
-        Some(r) if r > k.room() * TELLS => shown(r / k.room(), format!("Read around it, it is out of round by {}.", mm_text(r))),
+        Some(r) if r > k.room() * DOUBTFUL_SHARE => shown(r / k.room(), format!("Read around it, it is out of round by {}.", mm_text(r))),
         Some(_) => unlikely("Read around it, it is round."),
         None => open("It was read at one place only."),
     }
 }
 
-pub(super) fn stops_late(k: &Known) -> Evidence {
+pub(super) fn stops_late(k: &JobEvidence) -> Evidence {
     by_check(k, "speed", "By hand nothing runs on.")
 }
 
-pub(super) fn relief(k: &Known) -> Evidence {
+pub(super) fn relief(k: &JobEvidence) -> Evidence {
     match (by_check(k, "relief_depth", ""), by_check(k, "relief_width", "")) {
-        (a, _) if a.standing == Standing::Shown => a,
-        (_, b) if b.standing == Standing::Shown => b,
+        (a, _) if a.standing == EvidenceState::Shown => a,
+        (_, b) if b.standing == EvidenceState::Shown => b,
         (a, b) if a.why.is_empty() && b.why.is_empty() => unlikely("It ends with no relief."),
         (a, b) => Evidence { standing: a.standing.min(b.standing), weight: 0.0, why: format!("{} {}", a.why, b.why).trim().to_owned() },
     }
 }
 
-pub(super) fn grip(k: &Known) -> Evidence {
-    match k.watch(&["holding"], Level::Warn) {
+pub(super) fn grip(k: &JobEvidence) -> Evidence {
+    match k.watch(&[Code::Holding], Level::Warn) {
         Some(text) => shown(1.0, text),
         None => open("Jaws worn, work oily, or the tailstock let go."),
     }
 }
 
-pub(super) fn unscrews(k: &Known) -> Evidence {
+pub(super) fn unscrews(k: &JobEvidence) -> Evidence {
     if k.lathe.chuck != Chuck::Screwed {
         return unlikely("The chuck does not screw on.");
     }
-    match k.watch(&["chuck_unscrews"], Level::Danger) {
+    match k.watch(&[Code::ChuckUnscrews], Level::Danger) {
         Some(text) => shown(2.0, text),
         None => open("The chuck screws on; a hard start in reverse loosens it."),
     }
 }
 
-pub(super) fn too_deep(k: &Known) -> Evidence {
+pub(super) fn too_deep(k: &JobEvidence) -> Evidence {
     let most = k.job.blank.material.first_cut_mm;
     let mut before = 0.0;
     let mut deepest: (u32, f64) = (0, 0.0);
@@ -409,7 +407,7 @@ pub(super) fn too_deep(k: &Known) -> Evidence {
     if deepest.1 > 1.25 * most { shown(deepest.1 / most, says) } else { unlikely(says) }
 }
 
-pub(super) fn reversed(k: &Known) -> Evidence {
+pub(super) fn reversed(k: &JobEvidence) -> Evidence {
     let keeps = matches!(k.plan.setup.ending, Ending::Closed | Ending::SameMark);
     let brittle = k.job.bit.material.is_some_and(|m| m.code.contains("carbide"));
     match (keeps, brittle) {
@@ -419,7 +417,7 @@ pub(super) fn reversed(k: &Known) -> Evidence {
     }
 }
 
-pub(super) fn weak_tip(k: &Known) -> Evidence {
+pub(super) fn weak_tip(k: &JobEvidence) -> Evidence {
     let bit = &k.plan.bit;
     if !bit.measured {
         return open("The tip was not measured.");
@@ -432,12 +430,12 @@ pub(super) fn weak_tip(k: &Known) -> Evidence {
     }
 }
 
-pub(super) fn broke(k: &Known) -> Evidence {
+pub(super) fn broke(k: &JobEvidence) -> Evidence {
     let broke = k.did(|a| matches!(a, ActKind::BitChanged { why: crate::log::BitChange::Broke, .. }));
     if broke { shown(2.0, "A bit was told to have broken.") } else { open("A piece left in the groove breaks the next.") }
 }
 
-pub(super) fn opened(k: &Known) -> Evidence {
+pub(super) fn opened(k: &JobEvidence) -> Evidence {
     match (k.did(|a| matches!(a, ActKind::Lost {})), k.plan.run.opening_loses) {
         (true, _) => shown(1.5, "It was told to have been opened where it should have stayed closed."),
         (false, true) => open(k.plan.gears.dial.says.clone()),
@@ -445,13 +443,13 @@ pub(super) fn opened(k: &Known) -> Evidence {
     }
 }
 
-pub(super) fn lean(k: &Known) -> Evidence {
+pub(super) fn lean(k: &JobEvidence) -> Evidence {
     let cut = &k.plan.cut;
     let told = if cut.style.slants() { cut.scale.clone() } else { "The compound does not carry the depth.".into() };
-    by_watch(k, &["compound_angle"], Level::Warn, Some(told), "")
+    by_watch(k, &[Code::CompoundAngle], Level::Warn, Some(told), "")
 }
 
-pub(super) fn wrong_wires(k: &Known) -> Evidence {
+pub(super) fn wrong_wires(k: &JobEvidence) -> Evidence {
     match (k.size_asked(), k.plan.run.wires) {
         (Some(asked), _) => shown(1.0, asked),
         (None, Some(w)) => open(format!("The size is reckoned for wires of {}.", mm_text(w.wire_mm))),
@@ -459,14 +457,14 @@ pub(super) fn wrong_wires(k: &Known) -> Evidence {
     }
 }
 
-pub(super) fn no_proof(k: &Known) -> Evidence {
+pub(super) fn no_proof(k: &JobEvidence) -> Evidence {
     match k.plan.proof.by {
         None => shown(0.9, "No way of proving the size was found with the part as held."),
         Some(_) => unlikely(k.plan.proof.ways.iter().find(|w| w.chosen).map_or_else(String::new, |w| format!("It can be proven by {}: {}.", w.says, w.why))),
     }
 }
 
-pub(super) fn packed(k: &Known) -> Evidence {
+pub(super) fn packed(k: &JobEvidence) -> Evidence {
     if k.screw() || !k.job.blank.shoulder {
         return unlikely("It is not a blind bore.");
     }

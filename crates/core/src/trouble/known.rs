@@ -1,16 +1,15 @@
 //! What is known of a job in trouble: its finished plan, what it was reckoned from, and its run.
 
-use crate::gauge::Fit;
 use crate::job::{Job, Lathe};
 use crate::log::{Act, ActKind, RunState};
-use crate::plan::Plan;
-use crate::setup::State;
-use crate::thread::Side;
+use crate::plan::{Plan, State};
+use crate::thread::{Fit, Side};
+use crate::watch::Code;
 use crate::watch::Level;
 use crate::words::Words;
 
 /// All that a rule may look at.
-pub struct Known<'a> {
+pub struct JobEvidence<'a> {
     /// The plan, finished.
     pub plan: &'a Plan,
     /// The facts it was reckoned from.
@@ -23,7 +22,7 @@ pub struct Known<'a> {
     pub acts: Vec<&'a Act>,
 }
 
-impl<'a> Known<'a> {
+impl<'a> JobEvidence<'a> {
     /// A job and its run.
     #[must_use]
     pub fn of((plan, job, lathe): (&'a Plan, &'a Job, &'a Lathe), run: Option<&'a RunState>, acts: &'a [Act]) -> Self {
@@ -45,7 +44,7 @@ impl<'a> Known<'a> {
     }
 
     /// What the stations say under one of these codes, at one of these levels.
-    pub(super) fn watch(&self, codes: &[&str], least: Level) -> Option<String> {
+    pub(super) fn watch(&self, codes: &[Code], least: Level) -> Option<String> {
         self.plan.watch.iter().find(|w| w.level <= least && codes.contains(&w.code)).map(|w| w.text.clone())
     }
 
@@ -82,13 +81,13 @@ impl<'a> Known<'a> {
     pub(super) fn size(&self) -> Option<(f64, f64)> {
         let read = self.since_cut().filter_map(|a| a.kind.measured()).filter_map(|m| Some((m.size(&self.plan.run)?, m.spread_mm.unwrap_or(0.0)))).last()?;
         let asked = self.size_asked().is_some();
-        (!asked).then_some((read.0, read.1.max(crate::gauge::READING_DOUBT_MM)))
+        (!asked).then_some((read.0, read.1.max(crate::run::READING_DOUBT_MM)))
     }
 
     /// How much metal is left to the near limit, mm on the pitch diameter, as last read; under nought within the limits.
     pub(super) fn left(&self) -> Option<f64> {
         let run = &self.plan.run;
-        self.size().map(|(size, _)| run.turn() * (size - run.near_limit()))
+        self.size().map(|(size, _)| run.cut_sign() * (size - run.near_limit()))
     }
 
     /// Whether it was read within its limits since it was last cut.

@@ -4,16 +4,15 @@ mod evidence;
 mod known;
 mod rescue;
 pub mod rules;
-mod symptom;
 
-pub use evidence::Standing;
-pub use known::Known;
-pub use rescue::{Rescue, RescueSaid};
-pub use symptom::Symptom;
+use crate::run::Symptom;
+pub use evidence::EvidenceState;
+pub use known::JobEvidence;
+pub use rescue::{Rescue, RescueView};
 
-use crate::job::Vocabulary;
 use crate::log::ActKind;
 use crate::thread::Side;
+use crate::words::Vocabulary;
 use crate::words::Words;
 use rules::{RULES, Rule};
 use serde::Serialize;
@@ -21,13 +20,13 @@ use serde::Serialize;
 /// A cause, as it stands on this job.
 #[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct CauseSaid {
+pub struct CauseView {
     /// Stable code.
     pub code: &'static str,
     /// What is behind it.
     pub cause: String,
     /// How it stands by the numbers.
-    pub standing: Standing,
+    pub standing: EvidenceState,
     /// What they say.
     pub why: String,
     /// What would settle it.
@@ -47,7 +46,7 @@ pub struct CauseSaid {
 /// A symptom and its causes, by code, the likeliest here first.
 #[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct SymptomSaid {
+pub struct SymptomView {
     /// Which.
     pub symptom: Symptom,
     /// As it is said.
@@ -61,13 +60,13 @@ pub struct SymptomSaid {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct TroubleSheet {
     /// Symptoms, each with its causes.
-    pub symptoms: Vec<SymptomSaid>,
+    pub symptoms: Vec<SymptomView>,
     /// Every cause once.
-    pub causes: Vec<CauseSaid>,
+    pub causes: Vec<CauseView>,
     /// Codes of the causes this job's numbers show, whatever was seen; empty on a sound job.
     pub shown: Vec<&'static str>,
     /// Ways of rescuing the part.
-    pub rescues: Vec<RescueSaid>,
+    pub rescues: Vec<RescueView>,
     /// The symptom told last, where one was.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub told: Option<Symptom>,
@@ -77,6 +76,19 @@ pub struct TroubleSheet {
 #[must_use]
 pub fn rule(code: &str) -> Option<&'static Rule> {
     RULES.iter().find(|r| r.code == code)
+}
+
+/// Checks what was typed of an act, a cause among those of the table included.
+///
+/// # Errors
+/// The JSON pointer of the field and what would be right.
+pub fn check_act(act: &ActKind) -> Result<(), (&'static str, String)> {
+    match act {
+        ActKind::Trouble { cause, .. } if rule(cause).is_none() => {
+            Err(("/cause", format!("“{cause}” is no cause that is known; take one of the trouble sheet")))
+        }
+        _ => act.check(),
+    }
 }
 
 /// A symptom in American words, as it is kept in a story.
@@ -103,7 +115,7 @@ fn worded(text: &str, words: &Words, mate: &str) -> String {
 
 /// Goes through every rule for this job.
 #[must_use]
-pub fn trouble_sheet(known: &Known) -> TroubleSheet {
+pub fn trouble_sheet(known: &JobEvidence) -> TroubleSheet {
     let words = known.words();
     let mate = mate_of(known.plan.thread.side);
     let say = |text: &str| worded(text, &words, mate);
@@ -113,11 +125,11 @@ pub fn trouble_sheet(known: &Known) -> TroubleSheet {
             _ => None,
         })
     };
-    let causes: Vec<CauseSaid> = RULES
+    let causes: Vec<CauseView> = RULES
         .iter()
         .map(|r| {
             let evidence = (r.evidence)(known);
-            CauseSaid {
+            CauseView {
                 code: r.code,
                 cause: say(r.cause),
                 standing: evidence.standing,
@@ -136,12 +148,12 @@ pub fn trouble_sheet(known: &Known) -> TroubleSheet {
         .map(|symptom| {
             let mut list: Vec<_> = rules::of(symptom).filter_map(|(r, order)| find(r.code).map(|c| (c, order))).collect();
             // Found to be behind it first, found not to be last; between them by the numbers, then by how common it is.
-            let told = |c: &CauseSaid| c.found.map_or(1, |f| if f { 0 } else { 2 });
+            let told = |c: &CauseView| c.found.map_or(1, |f| if f { 0 } else { 2 });
             list.sort_by(|(a, i), (b, j)| (told(a), a.standing).cmp(&(told(b), b.standing)).then(b.weight.total_cmp(&a.weight)).then(i.cmp(j)));
-            SymptomSaid { symptom, says: say(symptom.says()), causes: list.into_iter().map(|(c, _)| c.code).collect() }
+            SymptomView { symptom, says: say(symptom.says()), causes: list.into_iter().map(|(c, _)| c.code).collect() }
         })
         .collect();
-    let mut shown: Vec<&CauseSaid> = causes.iter().filter(|c| c.standing == Standing::Shown && c.found != Some(false)).collect();
+    let mut shown: Vec<&CauseView> = causes.iter().filter(|c| c.standing == EvidenceState::Shown && c.found != Some(false)).collect();
     shown.sort_by(|a, b| b.weight.total_cmp(&a.weight));
     let shown = shown.into_iter().map(|c| c.code).collect();
     let last = known.acts.iter().rev().find_map(|a| match &a.kind {

@@ -1,6 +1,6 @@
 //! Rescuing the part: what to do, step by step, in this job's own settings.
 
-use super::known::Known;
+use super::known::JobEvidence;
 use serde::Serialize;
 
 /// A way to rescue the part.
@@ -23,7 +23,7 @@ pub enum Rescue {
 /// One, in words.
 #[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct RescueSaid {
+pub struct RescueView {
     /// Which.
     pub rescue: Rescue,
     /// As it is said.
@@ -35,7 +35,7 @@ pub struct RescueSaid {
 impl Rescue {
     pub(super) const ALL: [Self; 5] = [Self::PickUp, Self::DressCrests, Self::CleanEntrance, Self::OutAndBack, Self::Remake];
 
-    pub(super) fn said(self, k: &Known) -> RescueSaid {
+    pub(super) fn said(self, k: &JobEvidence) -> RescueView {
         let (says, steps) = match self {
             Self::PickUp => ("Pick up the thread", pick_up(k)),
             Self::DressCrests => ("Dress the crests", dress_crests(k)),
@@ -43,18 +43,18 @@ impl Rescue {
             Self::OutAndBack => ("Out of the chuck, and back", out_and_back(k)),
             Self::Remake => ("Begin again", remake(k)),
         };
-        RescueSaid { rescue: self, says, steps }
+        RescueView { rescue: self, says, steps }
     }
 }
 
-fn pick_up(k: &Known) -> Vec<String> {
+fn pick_up(k: &JobEvidence) -> Vec<String> {
     let plan = &k.plan.run;
     let mut steps = k.run.filter(|r| r.begun).map_or_else(|| plan.pick_up.clone(), |run| plan.way_back(run.stands_mm));
     steps.push("A pass with the tool just clear, hand on the lever, to see that it follows the groove; only then one at that depth.".into());
     steps
 }
 
-fn dress_crests(k: &Known) -> Vec<String> {
+fn dress_crests(k: &JobEvidence) -> Vec<String> {
     let blank = &k.plan.blank;
     let mut steps = if k.screw() {
         vec![
@@ -71,7 +71,7 @@ fn dress_crests(k: &Known) -> Vec<String> {
     steps
 }
 
-fn clean_entrance(k: &Known) -> Vec<String> {
+fn clean_entrance(k: &JobEvidence) -> Vec<String> {
     vec![
         format!("Chamfer to {}: a tool at 45°, not a file held by hand at the spinning edge.", k.plan.blank.chamfer_mm.text),
         "Take back the first half turn, where the thread is a feather, with a small three-square file, the spindle stopped.".into(),
@@ -79,7 +79,7 @@ fn clean_entrance(k: &Known) -> Vec<String> {
     ]
 }
 
-fn out_and_back(k: &Known) -> Vec<String> {
+fn out_and_back(k: &JobEvidence) -> Vec<String> {
     let mut steps = vec![
         "Measure, or try the mate, first: once it is out the groove must be found again.".to_owned(),
         "Mark the work against a jaw, or the dog against its slot; note both dials and the mark the half-nut closes on.".to_owned(),
@@ -90,7 +90,7 @@ fn out_and_back(k: &Known) -> Vec<String> {
     steps
 }
 
-fn remake(k: &Known) -> Vec<String> {
+fn remake(k: &JobEvidence) -> Vec<String> {
     let (lost, work) = if k.screw() { ("blank", "Turn") } else { ("bore", "Bore") };
     vec![
         format!("What is lost is the part: the gears hung, the {}, the tool set to height and square are not. Leave them.", k.words().compound),

@@ -2,9 +2,9 @@
 //! (1 the commonest), what would settle it, and what cures it; its evidence is one function over the job's own numbers.
 
 use super::evidence::{self as e, Evidence};
-use super::known::Known;
+use super::known::JobEvidence;
 use super::rescue::Rescue::{self, CleanEntrance, DressCrests, OutAndBack, PickUp, Remake};
-use super::symptom::Symptom::{self, *};
+use crate::run::Symptom::{self, *};
 
 /// One rule.
 pub struct Rule {
@@ -15,7 +15,7 @@ pub struct Rule {
     /// Symptoms it may be behind, with how common it is there.
     pub of: &'static [(Symptom, u8)],
     /// What this job's numbers say of it.
-    pub(super) evidence: fn(&Known) -> Evidence,
+    pub(super) evidence: fn(&JobEvidence) -> Evidence,
     /// The check that would settle it.
     pub settles: &'static str,
     /// The cure.

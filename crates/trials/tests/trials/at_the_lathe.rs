@@ -3,8 +3,9 @@
 use serde_json::{Value, json};
 use yoke_core::cut::PassKind;
 use yoke_core::gauge::VerdictKind;
-use yoke_core::log::{Act, ActKind, RunPlan, RunState, fold};
+use yoke_core::log::{Act, ActKind, RunState, fold};
 use yoke_core::plan::Plan;
+use yoke_core::run::RunPlan;
 use yoke_trials::{demo_lathe, on, sound};
 
 /// Acts as a tablet sends them.

@@ -1,9 +1,9 @@
 //! Batches: what each order costs, counted again by walking through it; drift told from scatter; what is handed on.
 
 use serde_json::json;
-use yoke_core::batch::{Across, BatchOp, BatchSetUp, Made, Stands, carry_over, check_parts, check_sized, orders, plain_limits, tally, tally_csv};
+use yoke_core::batch::{Across, BatchOp, BatchSetUp, PartResult, SizeState, carry_over, check_parts, check_sized, orders, plain_limits, tally, tally_csv};
+use yoke_core::faults::read_json;
 use yoke_core::gauge::{Measured, TipFound, Verdict};
-use yoke_core::job::read_json;
 use yoke_trials::{Chance, demo_lathe, judge, sound};
 
 /// Walks an order step by step and counts, as a hand would.
@@ -80,8 +80,8 @@ fn verdict(size: f64) -> Option<Verdict> {
     judge(&plan.run, &Measured { pitch_diameter_mm: Some(size), ..Measured::default() }, plan.run.passes.last().unwrap().radial_mm)
 }
 
-fn parts(sizes: &[f64]) -> Vec<Made> {
-    let part = |(i, size): (usize, &f64)| Made { job: format!("j{i}"), place: i + 1, sizes: vec![("shank".into(), *size)], ..Made::default() };
+fn parts(sizes: &[f64]) -> Vec<PartResult> {
+    let part = |(i, size): (usize, &f64)| PartResult { job: format!("j{i}"), place: i + 1, sizes: vec![("shank".into(), *size)], ..PartResult::default() };
     sizes.iter().enumerate().map(part).collect()
 }
 
@@ -133,12 +133,12 @@ fn a_tally_counts_good_and_scrapped_and_goes_out_as_a_sheet() {
         part.flat_mm = Some([0.25, 0.02]);
     }
     made[1].scrapped = Some("bit dug in, \u{201c}oversize\u{201d}".into());
-    made.insert(2, Made { place: 2, verdict: verdict(14.56), job: "again".into(), ..made[0].clone() });
+    made.insert(2, PartResult { place: 2, verdict: verdict(14.56), job: "again".into(), ..made[0].clone() });
     let plan = sound(json!({"thread": {"callout": "M16x2-6g"}, "lathe": demo_lathe(2)}));
     let t = tally(&made, plan.run.limits_mm, &[("shank".into(), SHANK)]);
     // Four wanted: the first, the second begun again, and the fourth are good; the third's shank is past its limit.
     assert_eq!((t.wanted, t.good, t.scrapped, t.says.as_str()), (4, 3, 1, "3 of 4 good, 1 scrapped."));
-    assert_eq!(t.rows[3].cells[1].stands, Stands::Out);
+    assert_eq!(t.rows[3].cells[1].stands, SizeState::Out);
     assert_eq!((t.columns[0].read, t.columns[2].of_tool), (5, true));
     let sheet = tally_csv(&t);
     let mut reader = csv::Reader::from_reader(sheet.as_bytes());

@@ -3,9 +3,9 @@
 use proptest::prelude::*;
 use serde_json::{Value, json};
 use yoke_core::cut::{PassKind, SlideName};
+use yoke_core::direction::{Carriage, Hand, Spindle};
 use yoke_core::job::{Ending, Style};
-use yoke_core::setup::{Carriage, SpeedLimit, Spindle};
-use yoke_core::thread::Hand;
+use yoke_core::setup::SpeedLimit;
 use yoke_trials::{demo_lathe, on, reckon, sound, watches};
 
 fn with(index: usize, mut request: Value) -> yoke_core::plan::Plan {
@@ -136,7 +136,7 @@ fn the_relief_clears_the_deepest_the_tip_goes_and_is_rechecked_with_the_tip() {
     assert!(watches(&narrow, "danger", "relief_narrow") && watches(&narrow, "danger", "relief_shallow"));
     // A left-hand thread starts in the relief: the whole cut stands in it, and nothing needs stopping there.
     let left = with(0, json!({"thread": {"callout": "M20x2.5 LH"}, "blank": {"shoulder": true, "relief_width_mm": 2.0}}));
-    assert!(left.watch.iter().any(|w| w.code == "relief_narrow" && w.text.contains("to start in")));
+    assert!(left.watch.iter().any(|w| w.code.name() == "relief_narrow" && w.text.contains("to start in")));
     let inside = with(1, json!({"thread": {"callout": "M36x1.5-6H"}, "blank": {"shoulder": true}})).blank;
     assert!(inside.relief.unwrap().diameter_mm.value > 36.0, "a bore's relief is larger than its thread");
 }

@@ -3,7 +3,8 @@
 use proptest::prelude::*;
 use serde_json::{Value, json};
 use std::f64::consts::TAU;
-use yoke_core::bit::{Edges, Grinder, flanks, sheet};
+use yoke_core::bit::{Edges, flanks, sheet};
+use yoke_core::job::Grinder;
 use yoke_core::outline::Drawing;
 use yoke_core::plan::Plan;
 use yoke_core::thread::Side;

@@ -2,7 +2,7 @@
 
 use proptest::prelude::*;
 use serde_json::{Value, json};
-use yoke_core::blank::EndKind;
+use yoke_core::job::EndKind;
 use yoke_core::quantity::real;
 use yoke_core::thread::series::standards;
 use yoke_trials::{demo_lathe, reckon, sound, watches};
@@ -119,7 +119,7 @@ fn the_blind_cap_with_a_groove_too_small_is_refused_with_the_reason() {
     };
     let good = cap(json!({}));
     let relief = good.blank.relief.as_ref().unwrap();
-    assert!(relief.refused.is_empty() && good.watch.iter().all(|w| !w.code.starts_with("relief")));
+    assert!(relief.refused.is_empty() && good.watch.iter().all(|w| !w.code.name().starts_with("relief")));
     // By hand: E max 35.226, h = P/(4 tan 30°) − (P/8)/(2 tan 30°) = 0.4871, so 35.226 + 0.974 + 0.2.
     assert!((relief.diameter_mm.value - 36.4).abs() < 2e-3, "{}", relief.diameter_mm.value);
     let small = cap(json!({"relief_width_mm": 2.0, "relief_diameter_mm": 36.1}));
@@ -186,12 +186,12 @@ fn the_pad_feeds_the_card_and_a_figure_changed_at_its_source_changes_it() {
         plan.pad.iter().map(|l| (l.name.as_str(), (l.result.value * 1e6).round() / 1e6)).collect::<Vec<_>>(),
         [("to the far wall", 20.5), ("relief", 2.5)]
     );
-    assert_eq!(plan.pad[1].feeds, Some(yoke_core::pad::Feeds::ReliefWidth));
-    let narrow = plan.watch.iter().find(|w| w.code == "relief_narrow").unwrap();
+    assert_eq!(plan.pad[1].feeds, Some(yoke_core::job::pad::Feeds::ReliefWidth));
+    let narrow = plan.watch.iter().find(|w| w.code.name() == "relief_narrow").unwrap();
     assert!(narrow.text.contains("2.500 mm wide"), "{}", narrow.text);
     // The gap measured again, wider: nothing retyped, and the relief serves.
     let wider = with(40.0, json!([])).unwrap();
-    assert!((wider.pad[1].result.value - 16.0).abs() < 1e-9 && wider.watch.iter().all(|w| w.code != "relief_narrow"));
+    assert!((wider.pad[1].result.value - 16.0).abs() < 1e-9 && wider.watch.iter().all(|w| w.code.name() != "relief_narrow"));
     // Its numbers open: the working names the rule and the sum before it.
     let line = &wider.workings[wider.pad[1].result.w.unwrap() as usize];
     assert_eq!((line.rule, line.assumed.as_deref()), ("pad.metal_left", Some("relief")));

@@ -1,10 +1,11 @@
 //! Callouts and lengths as people type them, by the thousand.
 
 use proptest::prelude::*;
+use yoke_core::direction::Hand;
 use yoke_core::quantity::{Exact, LengthUnit, Ratio, decimal, parse_length, pitch_of_tpi, ratio_text, real};
 use yoke_core::thread::callout::read;
 use yoke_core::thread::series::standards;
-use yoke_core::thread::{Class, Hand, Side, System};
+use yoke_core::thread::{Side, System};
 
 /// The same callout as different hands would type it.
 fn typed(plain: &str, habit: u8) -> String {
@@ -115,8 +116,8 @@ proptest! {
     #[test]
     fn no_length_and_no_class_panics(text in "\\PC{0,16}") {
         let _ = parse_length(&text, LengthUnit::In);
-        let _ = Class::read(&text, System::IsoMetric);
-        let _ = Class::read(&text, System::Unified);
+        let _ = System::IsoMetric.family().read_class(&text);
+        let _ = System::Unified.family().read_class(&text);
         let _ = Exact::parse(&text);
     }
 }
@@ -195,20 +196,20 @@ fn every_family_reads_its_own_classes_and_no_others() {
     ];
     for (system, own) in families {
         for class in own {
-            let read = Class::read(class, system).unwrap_or_else(|e| panic!("{class} of {system:?}: {e}"));
-            let again = Class::read(&read.to_string(), system);
+            let read = system.family().read_class(class).unwrap_or_else(|e| panic!("{class} of {system:?}: {e}"));
+            let again = system.family().read_class(&read.to_string());
             assert_eq!(again, Ok(read), "{class} of {system:?}");
             // A class with a side is usual on that side or none.
             if let Some(side) = read.side() {
-                assert!(Class::usual(system, side, 20.0).side().is_none_or(|s| s == side), "{class}");
+                assert!(system.family().usual_class(side, 20.0).side().is_none_or(|s| s == side), "{class}");
             }
         }
         for odd in ["", "9Z", "zz", "6gg", "-1", "∞"] {
-            let answer = Class::read(odd, system);
+            let answer = system.family().read_class(odd);
             assert!(answer.is_err() || own.contains(&odd), "{odd:?} of {system:?}: {answer:?}");
         }
         for side in [Side::External, Side::Internal] {
-            let usual = Class::usual(system, side, 20.0);
+            let usual = system.family().usual_class(side, 20.0);
             assert!(usual.side().is_none_or(|s| s == side), "{system:?}");
         }
     }

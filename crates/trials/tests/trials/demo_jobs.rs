@@ -44,7 +44,7 @@ fn the_paddle_screw_by_hand() {
     assert_eq!(plan.gears.required_ratio, "4/5");
     assert_eq!(plan.gears.dial.every, Some(2));
     // Left-hand with the spindle forward runs away from the headstock.
-    assert_eq!((plan.setup.hand_cut, plan.thread.hand), (yoke_core::thread::Hand::Left, yoke_core::thread::Hand::Left));
+    assert_eq!((plan.setup.hand_cut, plan.thread.hand), (yoke_core::direction::Hand::Left, yoke_core::direction::Hand::Left));
     assert!(plan.setup.says.contains("away from the headstock"), "{}", plan.setup.says);
     // The wire: 2.54 and 3.048 lie in 0.487P to 0.650P; over 2.54 the aim reads 31.607, under the crests at 31.623, so it is 3.048. The lead is
     // corrected for.

@@ -134,7 +134,7 @@ fn the_mesh_shows_the_gaps_the_pair_has() {
 
 #[test]
 fn the_sample_is_drawn_as_told() {
-    use yoke_core::job::read_json;
+    use yoke_core::faults::read_json;
     use yoke_core::thread::identify::{Sample, SampleRequest, identify};
     let drawn = |request: serde_json::Value| {
         let (asked, faults) = read_json::<SampleRequest>(request);
@@ -185,7 +185,7 @@ fn written(drawing: &Drawing, d: &yoke_core::outline::Dimension, text: &str) -> 
 
 #[test]
 fn no_figure_runs_off_its_sheet() {
-    use yoke_core::job::read_json;
+    use yoke_core::faults::read_json;
     use yoke_core::thread::identify::{Sample, SampleRequest, identify};
     // A wide sheet stands in a taller frame, so only the tall ones must hold their figures in height too.
     let inside = |name: &str, drawing: &Drawing, tall: bool| {

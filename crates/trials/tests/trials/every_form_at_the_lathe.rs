@@ -11,7 +11,7 @@ use yoke_core::thread::series::standards;
 use yoke_trials::{demo_lathe, judge, sound};
 
 /// What this lathe really leaves at a depth set: the true tip is off by `tip`, and the slide springs by a share.
-fn truth(run: &yoke_core::log::RunPlan, set: f64, tip: f64, spring: f64) -> f64 {
+fn truth(run: &yoke_core::run::RunPlan, set: f64, tip: f64, spring: f64) -> f64 {
     let cut = set * (1.0 - spring) - (run.tip_to_pitch_mm + tip);
     if run.side == Side::External { run.start_mm - 2.0 * cut } else { run.start_mm + 2.0 * cut }
 }

@@ -3,8 +3,9 @@
 use proptest::prelude::*;
 use serde_json::json;
 use yoke_core::gauge::{Measured, Verdict, VerdictKind};
-use yoke_core::log::{Act, ActKind, BitChange, RunPlan, fold};
+use yoke_core::log::{Act, ActKind, BitChange, fold};
 use yoke_core::plan::Plan;
+use yoke_core::run::RunPlan;
 use yoke_trials::{cases, demo_lathe, judge, on, sound};
 
 /// The lowest a circle can sit in a groove, found by trying heights: no formula of the core's.
@@ -338,5 +339,9 @@ fn the_wires_chosen_stand_proud_of_the_crests_where_any_of_the_drawer_do() {
     assert!(!yoke_trials::watches(&plan, "warn", "wire_two_seats"));
     // With none that does, the nearest is named with what is wrong, and what would be right.
     let alone = yoke_trials::sound(json!({"thread": {"callout": "1-1/4-5 Acme LH"}, "gauge": {"wires_mm": [2.54]}}));
-    assert!(alone.watch.iter().any(|w| w.code == "wire_unusable" && w.text.contains("lies below the crests") && w.text.contains("3.302")), "{:?}", alone.watch);
+    assert!(
+        alone.watch.iter().any(|w| w.code.name() == "wire_unusable" && w.text.contains("lies below the crests") && w.text.contains("3.302")),
+        "{:?}",
+        alone.watch
+    );
 }

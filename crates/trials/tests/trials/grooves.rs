@@ -2,8 +2,9 @@
 
 use proptest::prelude::*;
 use serde_json::{Value, json};
-use yoke_core::cut::{Edge, Field, Mistaken, PassKind, groove_sheet};
+use yoke_core::cut::{Edge, Field, PassKind};
 use yoke_core::plan::Plan;
+use yoke_core::sheets::{Mistaken, groove_sheet};
 use yoke_core::thread::Side;
 use yoke_trials::{demo_lathe, reckon, sound, watches};
 

@@ -3,7 +3,8 @@
 
 use proptest::prelude::*;
 use serde_json::{Value, json};
-use yoke_core::blank::{Holding, PlainStands};
+use yoke_core::blank::PlainStands;
+use yoke_core::job::Holding;
 use yoke_core::plan::Plan;
 use yoke_core::thread::series::standards;
 use yoke_trials::{cases, demo_lathe, reckon, sound, watches};
@@ -166,7 +167,7 @@ fn a_register_fits_the_mates_plain_part_as_the_tables_of_fits_do() {
     let spigot = sound(json!({"thread": {"callout": "M24"}, "blank": {"register": {"mate_plain_mm": 19.0}}}));
     let register = spigot.blank.register.as_ref().unwrap();
     assert!(register.max_mm.value < 19.0 && register.min_mm.value < register.max_mm.value && register.depth_mm.value == 12.0);
-    assert!(!spigot.watch.iter().any(|w| w.code == "register_marked"));
+    assert!(!spigot.watch.iter().any(|w| w.code.name() == "register_marked"));
     assert!(watches(&sound(json!({"thread": {"callout": "M24"}, "blank": {"register": {"mate_plain_mm": 22.0}}})), "note", "register_marked"));
 }
 
@@ -226,7 +227,7 @@ fn engagement_out_of_the_normal_is_said() {
         ("3/4-10", 19.0, None),
     ] {
         let plan = sound(json!({"thread": {"callout": callout, "engagement_mm": engagement}}));
-        assert_eq!(plan.watch.iter().find(|w| w.code.starts_with("engagement")).map(|w| w.code), code, "{callout} {engagement}");
+        assert_eq!(plan.watch.iter().find(|w| w.code.name().starts_with("engagement")).map(|w| w.code.name()), code, "{callout} {engagement}");
     }
 }
 

@@ -1,8 +1,9 @@
 //! The last three cuts: ten thousand jobs on lathes that spring, with bits and mates nobody knows, against the plain rule.
 
 use serde_json::{Value, json};
-use yoke_core::gauge::{Estimate, Fit, Measured, RunMate, Seen, VerdictKind, judge_fit_knowing, judge_knowing};
-use yoke_core::log::RunPlan;
+use yoke_core::gauge::{Estimate, Measured, Observation, VerdictKind, judge_fit_knowing, judge_knowing};
+use yoke_core::run::RunPlan;
+use yoke_core::thread::{Fit, RunMate};
 use yoke_trials::{Chance, demo_lathe, judge_fit, sound};
 
 /// A lathe, a bit and a mate as they really are; the core is told none of it.
@@ -93,7 +94,7 @@ fn by_wires(jobs: u64, plain: bool) -> Tally {
             } else {
                 let verdict = judge_knowing(&run, &reading, &truth.sets, Some(&known)).unwrap();
                 if verdict.questions.is_empty() {
-                    known.see(&run, &truth.sets, &Seen::Size { mm: read, doubt_mm: 0.005 });
+                    known.see(&run, &truth.sets, &Observation::Size { mm: read, doubt_mm: 0.005 });
                 }
                 match (verdict.verdict, verdict.next) {
                     (VerdictKind::TakeMore, Some(next)) => truth.on_to(next.radial_mm, &mut chance),
@@ -167,7 +168,7 @@ fn by_feel(jobs: u64, plain: bool, aimed: bool) -> (usize, usize, usize) {
             } else {
                 let verdict = judge_fit_knowing(&run, felt, &truth.sets, Some(&known), false);
                 if verdict.questions.is_empty() {
-                    known.see(&run, &truth.sets, &Seen::Fit(felt));
+                    known.see(&run, &truth.sets, &Observation::Fit(felt));
                 }
                 match (verdict.verdict, verdict.next) {
                     (VerdictKind::TakeMore, Some(next)) => truth.on_to(next.radial_mm, &mut chance),
@@ -211,7 +212,7 @@ fn the_true_tip_is_found_from_two_readings() {
         let mut known = Estimate::before(&run).unwrap();
         assert!(known.found(&run).is_none(), "with no reading there is nothing to say");
         let mut near = |truth: &Truth, chance: &mut Chance| {
-            known.see(&run, &truth.sets, &Seen::Size { mm: truth.size() + 0.004 * chance.normal(), doubt_mm: 0.005 });
+            known.see(&run, &truth.sets, &Observation::Size { mm: truth.size() + 0.004 * chance.normal(), doubt_mm: 0.005 });
             let found = known.found(&run).unwrap();
             (u32::from((found.flat_mm - flat).abs() <= 0.02), found)
         };
@@ -238,7 +239,7 @@ fn the_estimate_is_honest_about_its_doubt() {
         let mut chance = Chance(job * 17 + 3);
         let mut truth = begin(&run, reaches, &mut chance);
         let mut known = Estimate::before(&run).unwrap();
-        known.see(&run, &truth.sets, &Seen::Size { mm: truth.size() + 0.0025 * chance.normal(), doubt_mm: 0.005 });
+        known.see(&run, &truth.sets, &Observation::Size { mm: truth.size() + 0.0025 * chance.normal(), doubt_mm: 0.005 });
         truth.on_to(truth.stands + 0.06, &mut chance);
         let (size, sd) = known.size(&run, &truth.sets);
         inside += u32::from((truth.size() - size).abs() <= 2.0 * sd);
@@ -253,8 +254,8 @@ fn a_reading_that_denies_the_ones_before_is_questioned_and_a_burr_found() {
     let mut chance = Chance(4);
     let mut truth = begin(&run, reaches, &mut chance);
     let mut known = Estimate::before(&run).unwrap();
-    known.see(&run, &truth.sets, &Seen::Size { mm: truth.size(), doubt_mm: 0.005 });
-    known.see(&run, &truth.sets, &Seen::Fit(Fit::Tight));
+    known.see(&run, &truth.sets, &Observation::Size { mm: truth.size(), doubt_mm: 0.005 });
+    known.see(&run, &truth.sets, &Observation::Fit(Fit::Tight));
     truth.cut(truth.stands + 0.05, &mut chance);
     let larger = Measured { pitch_diameter_mm: Some(truth.size() + 0.12), ..Measured::default() };
     let verdict = judge_knowing(&run, &larger, &truth.sets, Some(&known)).unwrap();

@@ -125,9 +125,9 @@ fn a_size_in_no_table_is_computed_and_says_so() {
 fn what_overrides_the_callout_is_said() {
     let plan = sound(json!({"thread": {"callout": "M20x2.5-6g", "hand": "left", "class": "4h"}}));
     assert_eq!((plan.thread.class.as_str(), plan.thread.name.as_str()), ("4h", "M20×2.5-4h LH"));
-    assert_eq!(plan.watch.iter().filter(|w| w.code == "override").count(), 1, "the hand was not in the callout, the class was");
+    assert_eq!(plan.watch.iter().filter(|w| w.code.name() == "override").count(), 1, "the hand was not in the callout, the class was");
     let plan = sound(json!({"thread": {"callout": "M20x2.5 RH", "hand": "left", "side": "internal"}}));
-    assert_eq!((plan.thread.class.as_str(), plan.watch.iter().filter(|w| w.code == "override").count()), ("6H", 1));
+    assert_eq!((plan.thread.class.as_str(), plan.watch.iter().filter(|w| w.code.name() == "override").count()), ("6H", 1));
 }
 
 #[test]

@@ -4,11 +4,11 @@
 use proptest::prelude::*;
 use serde_json::{Value, json};
 use yoke_core::cut::{Hung, IndexBy, index_ways, pitches_on};
+use yoke_core::direction::{Carriage, Hand, Spindle};
+use yoke_core::faults::read_json;
 use yoke_core::gears::{DialRule, Mistake, Train, chart, each_gear, mistakes, reengage, standard_pitches};
-use yoke_core::job::{Dial, Ending, Gear, Lathe, PlanRequest, read_json, settle};
+use yoke_core::job::{Dial, Ending, Gear, Lathe, PlanRequest, settle};
 use yoke_core::quantity::{Ratio, real};
-use yoke_core::setup::{Carriage, Spindle};
-use yoke_core::thread::Hand;
 use yoke_core::words::Words;
 use yoke_trials::{demo_lathe, on, sound, watches};
 
@@ -144,7 +144,7 @@ fn the_pitch_chart_holds_every_standard_pitch_and_its_best_train() {
     assert!(pitches.iter().any(|p| p.0 == "1.75 mm") && pitches.iter().any(|p| p.0 == "11.5 TPI") && pitches.len() > 60);
     for index in 0..3 {
         let lathe = lathe(demo_lathe(index));
-        let rows = chart(&lathe, &Words::of(yoke_core::job::Vocabulary::American));
+        let rows = chart(&lathe);
         assert_eq!(rows.len(), pitches.len());
         let exact = |r: &Ratio| format!("{}/{}", r.numer(), r.denom());
         for (row, (name, _, lead)) in rows.iter().zip(&pitches) {
@@ -302,7 +302,7 @@ proptest! {
         let (drivers, driven) = if four { (teeth[..2].to_vec(), teeth[2..].to_vec()) } else { (teeth[..1].to_vec(), teeth[1..2].to_vec()) };
         let ratio = lead / lathe.leadscrew;
         let hung = Hung { gears: (&drivers, &driven), ratio };
-        let words = Words::of(yoke_core::job::Vocabulary::American);
+        let words = Words::of(yoke_core::words::Vocabulary::American);
         let ways = index_ways(&lathe, &hung, starts, 1.5, &words);
         let of = |by: IndexBy| ways.iter().find(|w| w.by == by).unwrap();
         let step = lead / Ratio::from_integer(i128::from(starts));

@@ -3,12 +3,14 @@
 use proptest::prelude::*;
 use serde_json::{Value, json};
 use std::collections::HashMap;
-use yoke_core::gauge::{Estimate, Measured, Seen, VerdictKind, judge_knowing};
+use yoke_core::faults::read_json;
+use yoke_core::gauge::{Estimate, Measured, Observation, VerdictKind, judge_knowing};
 use yoke_core::gears::{Table, Wanted, search};
-use yoke_core::job::{PlanRequest, read_json, settle};
+use yoke_core::job::{PlanRequest, settle};
 use yoke_core::log::{Act, ActKind, fold};
 use yoke_core::quantity::{Exact, Ratio, real};
-use yoke_core::working::{Operand, rules};
+use yoke_core::rulebook::rules;
+use yoke_core::working::Operand;
 use yoke_trials::{judge, reckon, sound};
 
 /// Every thread either system lists that the wires and dials of the demo yard meet.
@@ -101,7 +103,7 @@ proptest! {
             let Some(next) = &verdict.next else { break };
             now = size - 2.0 * (next.radial_mm - stood);
             prop_assert!(now >= plan.run.limits_mm[0], "never past the limit");
-            known.see(&plan.run, &sets, &Seen::Size { mm: verdict.pitch_diameter_mm.value, doubt_mm: 0.005 });
+            known.see(&plan.run, &sets, &Observation::Size { mm: verdict.pitch_diameter_mm.value, doubt_mm: 0.005 });
             sets.push(next.radial_mm);
             verdict = judge_knowing(&plan.run, &Measured { pitch_diameter_mm: Some(now), ..Measured::default() }, &sets, Some(&known)).unwrap();
         }

@@ -3,7 +3,8 @@
 use serde::Deserialize;
 use serde_json::{Value, json};
 use std::collections::BTreeMap;
-use yoke_core::job::{PlanRequest, read_json, settle};
+use yoke_core::faults::read_json;
+use yoke_core::job::{PlanRequest, settle};
 use yoke_core::plan::plan;
 
 #[derive(Deserialize)]

@@ -1,8 +1,10 @@
 //! What a reading stands for, by every way of taking it, against where wires and balls really rest; shape, hidden errors, what is left to do.
 
 use serde_json::json;
-use yoke_core::gauge::{Groove, Measured, ReadAt, VerdictKind, Went};
-use yoke_core::log::{ActKind, RunPlan, fold, judge_told};
+use yoke_core::gauge::{GaugeResult, Measured, ReadAt, VerdictKind};
+use yoke_core::log::{ActKind, fold, judge_told};
+use yoke_core::run::RunPlan;
+use yoke_core::thread::Groove;
 use yoke_trials::{demo_lathe, judge, on, sound};
 
 fn groove(run: &RunPlan, e: f64) -> Groove {
@@ -156,23 +158,23 @@ fn a_mate_is_said_to_be_tight_before_it_is_tried() {
     assert!((wide.flanks_mm.value - feels).abs() < 3e-4, "{} {feels}", wide.flanks_mm.value);
     assert!((wide.clearance_mm.value - (18.40 - 18.249 - feels)).abs() < 1e-3, "{}", wide.says);
     let tight = ask(62.0, 18.26);
-    let warned = tight.watch.iter().find(|w| w.code == "mate_tight").unwrap();
+    let warned = tight.watch.iter().find(|w| w.code.name() == "mate_tight").unwrap();
     assert!(tight.gauge.functional.unwrap().clearance_mm.value < 0.0 && warned.text.contains("Aim at"), "{}", warned.text);
 }
 
 #[test]
 fn plugs_rings_and_roots_tell_what_they_can() {
     let run = on(1, "M36x1.5-6H").run;
-    let told = |plug: Went| judge(&run, &Measured { plug: Some(plug), ..Measured::default() }, deepest(&run)).unwrap();
-    assert_eq!(told(Went::GoGoes).verdict, VerdictKind::InLimits);
-    let short = told(Went::GoStops);
+    let told = |plug: GaugeResult| judge(&run, &Measured { plug: Some(plug), ..Measured::default() }, deepest(&run)).unwrap();
+    assert_eq!(told(GaugeResult::GoGoes).verdict, VerdictKind::InLimits);
+    let short = told(GaugeResult::GoStops);
     assert!(short.verdict == VerdictKind::TakeMore && short.next.unwrap().radial_mm > deepest(&run));
-    assert!(told(Went::NotGoGoes).options.iter().any(|o| o.contains("scrap")));
+    assert!(told(GaugeResult::NotGoGoes).options.iter().any(|o| o.contains("scrap")));
     // A go end that stops says less than a size: the bore is believed smaller after it, never larger.
     let size = |acts: &[(ActKind, f64)]| judge_told(&run, acts).unwrap().pitch_diameter_mm;
     let go = |plug| (ActKind::Measured(Measured { plug: Some(plug), ..Measured::default() }), deepest(&run));
-    assert!(size(&[go(Went::GoStops)]).value < run.limits_mm[0] + 0.01);
-    assert!(size(&[go(Went::GoGoes)]).value > run.limits_mm[0] - 0.01);
+    assert!(size(&[go(GaugeResult::GoStops)]).value < run.limits_mm[0] + 0.01);
+    assert!(size(&[go(GaugeResult::GoGoes)]).value > run.limits_mm[0] - 0.01);
     // A square thread is known by its root: not deep enough, then there.
     let square = sound(json!({"thread": {"callout": "1-4 Square"}, "lathe": demo_lathe(0), "bit": {"tip_flat_mm": 3.175}})).run;
     let root = |mm: f64| judge(&square, &Measured { root_mm: Some(mm), spread_mm: Some(0.02), ..Measured::default() }, deepest(&square)).unwrap();
@@ -207,7 +209,7 @@ fn readings_that_hold_nothing_or_too_much_are_refused_by_field() {
         (Measured { pitch_diameter_mm: some, outside_mm: some, ..Measured::default() }, "/outside_mm"),
         (Measured { pitch_diameter_mm: some, zero_mm: Some(f64::NAN), ..Measured::default() }, "/zero_mm"),
         (Measured { pitch_diameter_mm: some, places: vec![ReadAt::default()], ..Measured::default() }, "/places"),
-        (Measured { plug: Some(Went::GoGoes), places: vec![ReadAt { mm: 1.0, ..ReadAt::default() }], ..Measured::default() }, "/places"),
+        (Measured { plug: Some(GaugeResult::GoGoes), places: vec![ReadAt { mm: 1.0, ..ReadAt::default() }], ..Measured::default() }, "/places"),
     ];
     for (read, field) in faulty {
         assert_eq!(read.check().unwrap_err().0, field, "{read:?}");

@@ -2,7 +2,8 @@
 
 use serde_json::{Value, json};
 use std::collections::BTreeMap;
-use yoke_core::job::{Job, Kit, Lathe, PlanRequest, read_json, settle};
+use yoke_core::faults::read_json;
+use yoke_core::job::{Job, Kit, Lathe, PlanRequest, settle};
 use yoke_core::plan::{Plan, plan};
 use yoke_core::route::{Member, OpKind, Operation, Route, propose, remarks, said};
 use yoke_trials::{Chance, demo_lathe};

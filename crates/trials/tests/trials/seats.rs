@@ -1,7 +1,7 @@
 //! Where wires and balls really rest, against a contact check that knows no formula of the core's.
 
 use std::f64::consts::{PI, TAU};
-use yoke_core::gauge::{Groove, Seat, half_angle_of};
+use yoke_core::thread::{Groove, Seat, half_angle_of};
 
 #[test]
 fn a_second_seat_is_no_higher_than_a_pitch() {

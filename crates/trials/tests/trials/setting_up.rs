@@ -2,10 +2,12 @@
 
 use proptest::prelude::*;
 use serde_json::{Value, json};
-use yoke_core::job::{Speeds, read_json, settle};
-use yoke_core::plan::{Plan, plan as reckon};
-use yoke_core::setup::{Carriage, CheckLine, SetupSheet, Spindle, State, picture, setup_sheet};
-use yoke_core::thread::{Hand, Side};
+use yoke_core::direction::{Carriage, Hand, Spindle};
+use yoke_core::faults::read_json;
+use yoke_core::job::{Speeds, settle};
+use yoke_core::plan::{CheckLine, Plan, State, plan as reckon};
+use yoke_core::sheets::{SetupSheet, picture, setup_sheet};
+use yoke_core::thread::Side;
 use yoke_core::watch::Level;
 use yoke_trials::{demo_lathe, sound};
 
@@ -190,7 +192,7 @@ proptest! {
         let drawn = if (spindle[1] < 0.0) == (carriage[0] < 0.0) { Hand::Right } else { Hand::Left };
         prop_assert_eq!(drawn, setup.hand_cut);
         if let Some(chain) = setup.motion.hand {
-            prop_assert_eq!(line(&plan, "hand").unwrap().state == State::Good, chain == plan.thread.hand && setup.hand_cut == plan.thread.hand && !plan.watch.iter().any(|w| w.code == "wrong_hand" && w.level != Level::Note));
+            prop_assert_eq!(line(&plan, "hand").unwrap().state == State::Good, chain == plan.thread.hand && setup.hand_cut == plan.thread.hand && !plan.watch.iter().any(|w| w.code.name() == "wrong_hand" && w.level != Level::Note));
         }
         // Outside the tool points to the work from its own side; in a bore it points at the wall it cuts.
         let slants = plan.cut.angle_deg > 0.0;
@@ -231,7 +233,7 @@ proptest! {
 #[test]
 fn a_room_too_short_for_the_slowest_speed_is_a_danger_with_its_cure() {
     let plan = sound(json!({"thread": {"callout": "1-8 UNC"}, "lathe": demo_lathe(0), "blank": {"shoulder": true, "relief_width_mm": 3.6}}));
-    let danger = plan.watch.iter().find(|w| w.code == "stopping").unwrap();
+    let danger = plan.watch.iter().find(|w| w.code.name() == "stopping").unwrap();
     assert!(danger.level == Level::Danger && danger.text.contains("by hand") && danger.text.contains("widen"), "{danger:?}");
     assert_eq!(plan.setup.speed_rpm.value, 27.0, "the slowest it has");
 }
@@ -246,6 +248,7 @@ fn steps_ask_again_when_what_they_hang_on_changes() {
     };
     let first = stamps(json!({}));
     assert_eq!(first, stamps(json!({})), "the same job asks nothing again");
+    assert_eq!(first, stamps(json!({"words": "british"})), "nor does another way of saying it");
     let changed = |change: Value| {
         let now = stamps(change);
         let mut codes: Vec<&str> = first.keys().chain(now.keys()).copied().filter(|c| first.get(c) != now.get(c)).collect();

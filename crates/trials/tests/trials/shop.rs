@@ -4,7 +4,7 @@ use proptest::prelude::*;
 use serde_json::{Value, json};
 use yoke_core::job::{Checked, LatheProfile, Place, checked};
 use yoke_core::quantity::Ratio;
-use yoke_core::shop::{LatheSaid, Part, gears_from_csv, gears_to_csv, look, plate_from_csv, plate_to_csv};
+use yoke_core::shop::{LatheDescription, Part, gears_from_csv, gears_to_csv, look, plate_from_csv, plate_to_csv};
 use yoke_trials::demo_lathe;
 
 fn profile(value: Value) -> LatheProfile {
@@ -15,7 +15,7 @@ fn settled(value: Value) -> Checked {
     checked(&profile(value)).unwrap_or_else(|f| panic!("{f:?}"))
 }
 
-fn says(said: &LatheSaid, part: Part) -> (&str, bool) {
+fn says(said: &LatheDescription, part: Part) -> (&str, bool) {
     said.parts.iter().find(|p| p.part == part).map(|p| (p.says.as_str(), p.told)).unwrap()
 }
 
@@ -110,7 +110,7 @@ fn two_levers_that_multiply_and_a_plate_that_needs_a_127() {
 
 #[test]
 fn parts_told_wrongly_are_named() {
-    let (_, faults) = yoke_core::job::read_json::<LatheProfile>(
+    let (_, faults) = yoke_core::faults::read_json::<LatheProfile>(
         json!({"tumbler": ["sideways"], "post": "middle", "carriage_stop": "rubber", "compound": {"scale_zero": "moon"}}),
     );
     let mut pointers: Vec<&str> = faults.iter().map(|f| f.pointer.as_str()).collect();
@@ -145,7 +145,7 @@ fn a_plates_sheet_reads_back_to_the_same_lathe() {
     let plate = json!({"unit": "in", "rows": ["fine", "coarse"], "columns": ["1", "2", "3"], "gears": {"drivers": [40], "driven": [120]},
         "row_gears": [null, {"drivers": [40], "driven": [60]}], "cells": [[36, 11.5, null], [18, 20, "80/3"]]});
     let mut lathe = json!({"leadscrew": {"tpi": 6}, "plate": plate});
-    let before = settled(lathe.clone()).lathe.gearbox;
+    let before = settled(lathe.clone()).lathe.drive.gearbox;
     let text = plate_to_csv(&profile(lathe.clone()), &settled(lathe.clone()).lathe);
     assert_eq!(text, "tpi,1,2,3,drivers,driven\nfine,36,11.5,,40,120\ncoarse,18,20,80/3,40,60\n");
     let (None, Some(read)) = plate_from_csv(&text).unwrap() else { panic!("a plate") };
@@ -201,7 +201,7 @@ proptest! {
 fn the_lathe_of_the_documented_format_reads() {
     let page = include_str!("../../../../docs/formats/lathe.md");
     let example = page.split("```json").nth(1).and_then(|t| t.split("```").next()).unwrap();
-    let (profile, faults) = yoke_core::job::read_json::<LatheProfile>(serde_json::from_str(example).unwrap());
+    let (profile, faults) = yoke_core::faults::read_json::<LatheProfile>(serde_json::from_str(example).unwrap());
     assert!(faults.is_empty(), "{faults:?}");
     let lathe = checked(&profile).unwrap().lathe;
     // Eleven of the range and its like, and five lever positions where six cells have one empty.

@@ -2,8 +2,9 @@
 
 use proptest::prelude::*;
 use serde_json::{Value, json};
+use yoke_core::faults::{Fault, read_json};
 use yoke_core::gears::{DayJob, Setting, TrialRequest, blank_card, day_order, pitches_wanted, purchases, standard_pitches};
-use yoke_core::job::{Fault, Lathe, LatheProfile, Mounted, PlanRequest, PlateRead, PlateRequest, read_json, settle};
+use yoke_core::job::{Lathe, LatheProfile, Mounted, PlanRequest, PlateRead, PlateRequest, settle};
 use yoke_core::quantity::{LengthUnit, Ratio};
 use yoke_trials::demo_lathe;
 

@@ -1,13 +1,15 @@
 //! The log: the story of a run, its sheet, and what was learned put together.
 
 use serde_json::json;
-use yoke_core::gauge::{Estimate, Fit, Measured, Seen, VerdictKind};
-use yoke_core::log::{Act, ActKind, JobLearned, RunPlan, Told, fold, learned, reaction_s, story, story_csv};
-use yoke_core::trouble::Symptom;
+use yoke_core::gauge::{Estimate, Measured, Observation, VerdictKind};
+use yoke_core::log::{Act, ActKind, JobLearned, fold, learned, reaction_s};
+use yoke_core::run::{RunPlan, Symptom};
+use yoke_core::story::{RecordedAct, story, story_csv};
+use yoke_core::thread::Fit;
 use yoke_trials::{Chance, demo_lathe, on, sound, tried};
 
-fn told(acts: Vec<ActKind>) -> Vec<Told> {
-    let line = |(i, kind)| Told { act: Act { id: format!("a{i}"), kind }, happened: format!("2026-05-04T09:{i:02}:00Z"), source: "typed".into() };
+fn told(acts: Vec<ActKind>) -> Vec<RecordedAct> {
+    let line = |(i, kind)| RecordedAct { act: Act { id: format!("a{i}"), kind }, happened: format!("2026-05-04T09:{i:02}:00Z"), source: "typed".into() };
     acts.into_iter().enumerate().map(line).collect()
 }
 
@@ -79,7 +81,7 @@ fn what_jobs_learned_together_is_nearer_the_truth_and_begins_the_next() {
                 sets.push(to);
                 if to > deep {
                     let size = run.size_at(to - left - run.tip_to_pitch_mm) + 0.002 * chance.normal();
-                    known.see(run, &sets, &Seen::Size { mm: size, doubt_mm: 0.005 });
+                    known.see(run, &sets, &Observation::Size { mm: size, doubt_mm: 0.005 });
                 }
             }
             let found = known.found(run).unwrap();
@@ -127,7 +129,7 @@ fn plain_sizes_passes_run_past_and_scrap_are_told_and_taken_back() {
     let state = fold(&plan.run, &acts);
     assert_eq!((state.sizes["shank"], state.overran_mm.as_slice()), (15.95, [1.5].as_slice()));
     assert!(state.scrapped.is_some() && state.next.is_none() && !state.finished && state.says.contains("Scrapped"));
-    let story = story(&plan.run, &acts.iter().cloned().map(|act| Told { act, happened: String::new(), source: String::new() }).collect::<Vec<_>>());
+    let story = story(&plan.run, &acts.iter().cloned().map(|act| RecordedAct { act, happened: String::new(), source: String::new() }).collect::<Vec<_>>());
     assert!(story.result.contains("scrapped: the bit dug in"), "{}", story.result);
     assert_eq!(story.lines.iter().map(|l| l.says.as_str()).nth(2), Some("Ran 1.500 mm past the mark."));
     acts.push(Act { id: "back".into(), kind: ActKind::Undone { act: acts[4].id.clone() } });

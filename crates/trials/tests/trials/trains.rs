@@ -2,8 +2,9 @@
 
 use proptest::prelude::*;
 use serde_json::{Value, json};
+use yoke_core::faults::read_json;
 use yoke_core::gears::{Sense, Table, Train, Wanted, hangs, search};
-use yoke_core::job::{Gear, Lathe, PlanRequest, read_json, settle};
+use yoke_core::job::{Gear, Lathe, PlanRequest, settle};
 use yoke_core::quantity::Ratio;
 use yoke_trials::{demo_lathe, reckon, sound, watches};
 
@@ -259,7 +260,7 @@ fn filters_pieces_and_bound_gears_hold_in_every_row() {
     assert!(!kept.is_empty() && kept.iter().all(|r| r.drivers.contains(&40)), "{kept:?}");
     assert!(rows(json!({"max_changes": 1, "limit": 40})).iter().all(|r| r.swaps <= 1));
     let none = sound(json!({"thread": {"callout": "M20x2.5"}, "lathe": profile, "gears": {"exact_only": true, "max_changes": 0}}));
-    assert!(none.gears.trains.is_empty() && none.watch.iter().any(|w| w.code == "train_unfit" && w.text.contains("asked of it")));
+    assert!(none.gears.trains.is_empty() && none.watch.iter().any(|w| w.code.name() == "train_unfit" && w.text.contains("asked of it")));
     for (gears, pointer) in [
         (json!({"gearbox": "Z"}), "/gears/gearbox"),
         (json!({"max_error_ppm": -1}), "/gears/max_error_ppm"),

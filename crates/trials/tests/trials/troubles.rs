@@ -1,16 +1,19 @@
 //! Trouble: every rule fires on a job built to have it, and none on a sound one; causes are ranked by the job's own numbers.
 
 use serde_json::{Value, json};
-use yoke_core::gauge::{Fit, Measured, ReadAt};
-use yoke_core::job::{read_json, settle};
+use yoke_core::faults::read_json;
+use yoke_core::gauge::{Measured, ReadAt};
+use yoke_core::job::settle;
 use yoke_core::log::{Act, ActKind, BitChange, fold};
 use yoke_core::plan::plan as reckon;
+use yoke_core::run::Symptom;
+use yoke_core::thread::Fit;
 use yoke_core::trouble::rules::RULES;
-use yoke_core::trouble::{Known, Standing, Symptom, TroubleSheet, trouble_sheet};
+use yoke_core::trouble::{EvidenceState, JobEvidence, TroubleSheet, trouble_sheet};
 use yoke_trials::{demo_lathe, tried};
 
 /// The sheet of a job with its passes cut (when anything follows) and then these acts.
-fn sheet(request: Value, then: &dyn Fn(&yoke_core::log::RunPlan) -> Vec<ActKind>) -> TroubleSheet {
+fn sheet(request: Value, then: &dyn Fn(&yoke_core::run::RunPlan) -> Vec<ActKind>) -> TroubleSheet {
     let (asked, faults) = read_json(request.clone());
     let (job, lathe, kit) = settle(&asked, None, faults).unwrap_or_else(|f| panic!("{f:?} in {request}"));
     let plan = reckon(&job, &lathe, &kit);
@@ -19,7 +22,7 @@ fn sheet(request: Value, then: &dyn Fn(&yoke_core::log::RunPlan) -> Vec<ActKind>
     let cut = plan.run.passes.iter().filter(|_| begun).map(|p| ActKind::PassDone { n: p.n, radial_mm: p.radial_mm });
     let acts: Vec<Act> = cut.chain(after).enumerate().map(|(i, kind)| Act { id: i.to_string(), kind }).collect();
     let run = fold(&plan.run, &acts);
-    trouble_sheet(&Known::of((&plan, &job, &lathe), Some(&run), &acts))
+    trouble_sheet(&JobEvidence::of((&plan, &job, &lathe), Some(&run), &acts))
 }
 
 fn stud(mut more: Value) -> Value {
@@ -43,7 +46,7 @@ fn read(mm: f64) -> ActKind {
     ActKind::Measured(Measured { pitch_diameter_mm: Some(mm), ..Measured::default() })
 }
 
-fn middle(run: &yoke_core::log::RunPlan) -> f64 {
+fn middle(run: &yoke_core::run::RunPlan) -> f64 {
     f64::midpoint(run.limits_mm[0], run.limits_mm[1])
 }
 
@@ -53,7 +56,7 @@ fn only_forward() -> Value {
     lathe
 }
 
-type Then = Box<dyn Fn(&yoke_core::log::RunPlan) -> Vec<ActKind>>;
+type Then = Box<dyn Fn(&yoke_core::run::RunPlan) -> Vec<ActKind>>;
 
 /// For every rule a job built to have just that trouble.
 fn built() -> Vec<(&'static str, Value, Then)> {
@@ -68,7 +71,7 @@ fn built() -> Vec<(&'static str, Value, Then)> {
     let one = |kind: fn() -> ActKind| -> Then { Box::new(move |_| vec![kind()]) };
     let coarse_train = json!({"drivers": [40], "driven": [100]});
     vec![
-        ("metal_left", stud(json!({})), Box::new(|run: &yoke_core::log::RunPlan| vec![read(run.limits_mm[1] + 0.08)]) as Then),
+        ("metal_left", stud(json!({})), Box::new(|run: &yoke_core::run::RunPlan| vec![read(run.limits_mm[1] + 0.08)]) as Then),
         ("burr", stud(json!({})), in_limits_and(Fit::WontEnter)),
         ("crests", stud(json!({"blank": {"diameter_mm": 20.3}})), none()),
         ("flank_angle", stud(json!({"bit": {"included_angle_deg": 63}})), none()),
@@ -149,7 +152,7 @@ fn every_rule_fires_on_a_job_built_to_have_that_trouble() {
         let (_, request, then) = built.iter().find(|b| b.0 == rule.code).unwrap_or_else(|| panic!("no job was built for {}", rule.code));
         let sheet = sheet(request.clone(), then);
         let cause = sheet.causes.iter().find(|c| c.code == rule.code).unwrap();
-        if cause.standing != Standing::Shown {
+        if cause.standing != EvidenceState::Shown {
             quiet.push((rule.code, cause.why.clone()));
             continue;
         }
@@ -159,7 +162,7 @@ fn every_rule_fires_on_a_job_built_to_have_that_trouble() {
             let list = &sheet.symptoms.iter().find(|s| s.symptom == *symptom).unwrap().causes;
             let before = list.iter().take_while(|c| **c != rule.code);
             for code in before {
-                assert_eq!(sheet.causes.iter().find(|c| c.code == *code).unwrap().standing, Standing::Shown, "{code} before {}", rule.code);
+                assert_eq!(sheet.causes.iter().find(|c| c.code == *code).unwrap().standing, EvidenceState::Shown, "{code} before {}", rule.code);
             }
         }
     }
@@ -217,8 +220,8 @@ fn where_the_check_is_green_nothing_is_named() {
                 continue;
             }
             green += 1;
-            let sheet = trouble_sheet(&Known::of((&plan, &job, &lathe), None, &[]));
-            let said: Vec<_> = sheet.causes.iter().filter(|c| c.standing == Standing::Shown).map(|c| (c.code, &c.why)).collect();
+            let sheet = trouble_sheet(&JobEvidence::of((&plan, &job, &lathe), None, &[]));
+            let said: Vec<_> = sheet.causes.iter().filter(|c| c.standing == EvidenceState::Shown).map(|c| (c.code, &c.why)).collect();
             assert!(said.is_empty(), "{callout} on {}: {said:?}", lathe.name);
         }
     }
@@ -237,7 +240,9 @@ fn a_cause_found_stands_first_and_one_ruled_out_last() {
     assert_eq!(plain[0], "metal_left", "with nothing read, the commonest first: {plain:?}");
     let (found, told_of) = order(vec![told("metal_left", false), told("entrance", true)]);
     assert_eq!((found[0], found.last().copied(), told_of), ("entrance", Some("metal_left"), Some(Symptom::WontStart)));
-    assert!(ActKind::Trouble { symptom: Symptom::Loose, cause: "ghosts".into(), found: true }.check().unwrap_err().1.contains("ghosts"));
+    assert!(
+        yoke_core::trouble::check_act(&ActKind::Trouble { symptom: Symptom::Loose, cause: "ghosts".into(), found: true }).unwrap_err().1.contains("ghosts")
+    );
     let mut codes: Vec<_> = RULES.iter().map(|r| r.code).collect();
     codes.sort_unstable();
     assert!(codes.windows(2).all(|w| w[0] != w[1]) && Symptom::ALL.iter().all(|s| RULES.iter().any(|r| r.of.iter().any(|(of, _)| of == s))));

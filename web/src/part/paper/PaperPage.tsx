@@ -44,7 +44,7 @@ function Shown({ job, plan }: { job: Job; plan: Plan }) {
     getInitialValueInEffect: false,
   });
   const print = () => window.print();
-  useKeys({ p: print });
+  useKeys({ paper: print });
   const open = SHEETS.filter(s => s.id !== 'tally' || job.batch != null);
   const own = SHEETS.find(s => s.id === sheet)?.own;
   return (

@@ -45,7 +45,7 @@ export function BlankStation({ job, plan }: StationProps) {
   const { blank, thread } = plan;
   const unit = useUnit();
   const [leaf, setLeaf] = useState<'pad' | 'end' | 'held' | 'plain' | null>(null);
-  useKeys({ b: () => setLeaf('pad') });
+  useKeys({ pad: () => setLeaf('pad') });
   const external = thread.side === 'external';
   const fed = fedBy(plan, 'blank_diameter');
   /** A dimension touched on the drawing opens what sets it. */

@@ -68,7 +68,7 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
     record({ kind: 'undone', act: view.last });
   };
   useKeys({
-    ' ': e => {
+    done: e => {
       const on = document.activeElement;
       // A control that has the focus keeps its own Space.
       if (on && on !== document.body && !on.classList.contains('done-key')) return;
@@ -76,15 +76,15 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
       done(e.timeStamp);
     },
     // Pedals and clickers send these.
-    PageDown: e => done(e.timeStamp),
-    PageUp: e => undo(e.timeStamp),
-    n: () => next && cycle.length > 0 && setPhase({ n: next.pass.n, at: (at + 1) % cycle.length }),
-    m: () => setLeaf('measure'),
-    d: () => setLeaf('stands'),
-    o: () => setLeaf('happened'),
-    t: () => setLeaf('trouble'),
-    u: e => undo(e.timeStamp),
-    Escape: () => void navigate({ to: '/jobs/$id/$station', params: { id: job.id, station: 'cut' } }),
+    pedal: e => done(e.timeStamp),
+    pedalBack: e => undo(e.timeStamp),
+    phase: () => next && cycle.length > 0 && setPhase({ n: next.pass.n, at: (at + 1) % cycle.length }),
+    measure: () => setLeaf('measure'),
+    stands: () => setLeaf('stands'),
+    happened: () => setLeaf('happened'),
+    trouble: () => setLeaf('trouble'),
+    undo: e => undo(e.timeStamp),
+    leave: () => void navigate({ to: '/jobs/$id/$station', params: { id: job.id, station: 'cut' } }),
   });
 
   const tone = run?.finished

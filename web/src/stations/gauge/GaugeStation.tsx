@@ -63,7 +63,7 @@ export function GaugeStation({ job, plan }: StationProps) {
   const over = gauge.over_wires_mm;
   const close = () => setLeaf(null);
   const original = job.request.gauge?.original;
-  useKeys({ m: () => setLeaf('measure'), t: () => setLeaf('trouble') });
+  useKeys({ measure: () => setLeaf('measure'), trouble: () => setLeaf('trouble') });
   return (
     <Station
       id="gauge"

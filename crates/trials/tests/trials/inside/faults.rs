@@ -1,7 +1,8 @@
 //! Faults.
 
 use serde_json::json;
-use yoke_core::job::{PlanRequest, read_json};
+use yoke_core::faults::read_json;
+use yoke_core::job::PlanRequest;
 
 #[test]
 fn all_faults_come_together_each_with_its_pointer() {

@@ -15,5 +15,6 @@ mod schedule;
 mod series;
 mod shown;
 mod tables;
+mod watch_codes;
 mod wire_bears;
 mod working_sheet;

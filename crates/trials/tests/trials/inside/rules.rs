@@ -1,7 +1,8 @@
 //! Rules.
 
 use proptest::prelude::*;
-use yoke_core::working::{Rule, Unit, rules};
+use yoke_core::rulebook::rules;
+use yoke_core::working::{Rule, Unit};
 
 /// Evaluates the formula as it is *shown*, by a parser that knows nothing of the rule's function.
 fn by_the_formula(rule: &Rule, operands: &[f64]) -> f64 {

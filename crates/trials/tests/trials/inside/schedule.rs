@@ -1,8 +1,9 @@
 //! Schedule.
 
 use proptest::prelude::*;
-use yoke_core::cut::{Bounds, DepthLaw, OwnRow, Spread};
-use yoke_core::working::Sheet;
+use yoke_core::cut::{Bounds, Spread};
+use yoke_core::job::{DepthLaw, OwnRow};
+use yoke_core::working::Worksheet;
 
 const BOUNDS: Bounds = Bounds { first_mm: 0.25, least_mm: 0.03 };
 
@@ -18,7 +19,7 @@ fn strips(flat: f64, x: f64) -> f64 {
 proptest! {
     #[test]
     fn every_pass_takes_the_same_area(total in 0.2_f64..4.0, flat in 0.0_f64..0.6, n in 1_u32..60, row in 1_u32..60, share in 0.05_f64..0.95) {
-        let list = spread(total, flat, Some(n), DepthLaw::ConstantArea, &[]).depths(&mut Sheet::default());
+        let list = spread(total, flat, Some(n), DepthLaw::ConstantArea, &[]).depths(&mut Worksheet::default());
         prop_assert_eq!(list.len(), n as usize);
         let areas: Vec<f64> = list.iter().map(|x| strips(flat, x.value)).collect();
         for (i, pair) in [0.0].iter().chain(&areas).collect::<Vec<_>>().windows(2).enumerate() {
@@ -27,7 +28,7 @@ proptest! {
         }
         // One row set by hand: it stands, and those after it share what is left of the area alike.
         let own = [OwnRow { n: row, radial_mm: total * share }];
-        let edited = spread(total, flat, Some(n), DepthLaw::ConstantArea, &own).depths(&mut Sheet::default());
+        let edited = spread(total, flat, Some(n), DepthLaw::ConstantArea, &own).depths(&mut Worksheet::default());
         prop_assert!(edited.windows(2).all(|w| w[1].value > w[0].value) && edited.last().unwrap().value == total);
         let before = row.checked_sub(2).and_then(|i| list.get(i as usize)).map_or(0.0, |x| x.value);
         if row < n && own[0].radial_mm > before {
@@ -40,7 +41,7 @@ proptest! {
     #[test]
     fn no_pass_is_bolder_or_finer_than_it_may_be(total in 0.2_f64..6.0, flat in 0.0_f64..0.6, even: bool) {
         let law = if even { DepthLaw::ConstantDepth } else { DepthLaw::ConstantArea };
-        let list = spread(total, flat, None, law, &[]).depths(&mut Sheet::default());
+        let list = spread(total, flat, None, law, &[]).depths(&mut Worksheet::default());
         prop_assert!(list[0].value <= BOUNDS.first_mm + 1e-9 && list.len() <= 151);
         for pair in list.windows(2).rev().skip(1) {
             prop_assert!(pair[1].value - pair[0].value >= BOUNDS.least_mm - 1e-9);

@@ -1,6 +1,6 @@
 //! Wire bears.
 
-use yoke_core::gauge::{Groove, bears};
+use yoke_core::thread::{Groove, bears};
 
 #[test]
 fn wires_do_not_bear_in_a_shallow_groove() {

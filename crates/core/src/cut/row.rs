@@ -1,0 +1,35 @@
+//! A row of the schedule.
+
+use super::dial::DialSetting;
+use super::schedule::PassKind;
+use crate::working::Quantity;
+use serde::Serialize;
+
+/// One pass: asked is exact, the rest is what the hand sets.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct PassRow {
+    /// Its number; the scratch is 0.
+    pub n: u32,
+    /// What it is for.
+    pub kind: PassKind,
+    /// Radial depth asked for.
+    pub asked_radial_mm: Quantity,
+    /// Radial depth set.
+    pub radial_mm: f64,
+    /// Compound travel set; 0 when the cross-slide carries the depth.
+    pub compound_mm: f64,
+    /// Places the tip stands off the finished groove's middle, along the axis, mm, by a side-step of the compound: toward the
+    /// leading side under nought.
+    #[serde(skip_serializing_if = "crate::quantity::is_nought")]
+    pub side_mm: f64,
+    /// Area it takes, mm²; sent with the groove, by the part of the edge that takes it.
+    #[serde(skip)]
+    pub chip_mm2: f64,
+    /// Pitch diameter to expect.
+    pub pitch_diameter_mm: Quantity,
+    /// Size over wires to expect; null while the wires would not bear.
+    pub over_wires_mm: Option<Quantity>,
+    /// The setting, of each slide that is set.
+    pub dial: Vec<DialSetting>,
+}

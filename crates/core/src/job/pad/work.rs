@@ -1,0 +1,204 @@
+//! The bench pad settled, its sums fed into the facts, and worked.
+
+use super::sum::{Feeds, SumKind, SumRequest};
+use crate::faults::Checker;
+use crate::job::{BlankRequest, PlanRequest, SetupRequest, ThreadRequest};
+use crate::working::{Num, Quantity, Worksheet};
+use serde::Serialize;
+
+/// A fact a sum may feed, and how it is said.
+#[derive(Debug, Clone, Copy, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct FeedChoice {
+    /// The fact.
+    pub feeds: Feeds,
+    /// As it is said.
+    pub says: &'static str,
+}
+
+/// The facts a sum may feed, said, in the order they are offered.
+#[must_use]
+pub fn feeds_said() -> [FeedChoice; 5] {
+    [Feeds::BlankDiameter, Feeds::ThreadLength, Feeds::ReliefWidth, Feeds::ReliefDiameter, Feeds::RunoutRoom]
+        .map(|feeds| FeedChoice { feeds, says: feeds.says() })
+}
+
+impl Feeds {
+    /// As it is said.
+    #[must_use]
+    pub const fn says(self) -> &'static str {
+        match self {
+            Self::BlankDiameter => "blank or bore as turned",
+            Self::ThreadLength => "threaded length",
+            Self::ReliefWidth => "relief width",
+            Self::ReliefDiameter => "relief diameter",
+            Self::RunoutRoom => "room to stop in",
+        }
+    }
+
+    /// The field of a request it feeds.
+    const fn field(self, request: &mut PlanRequest) -> &mut Option<f64> {
+        let PlanRequest {
+            thread: ThreadRequest { length_mm, .. },
+            blank: BlankRequest { diameter_mm, relief_width_mm, relief_diameter_mm, .. },
+            setup: SetupRequest { runout_mm, .. },
+            ..
+        } = request;
+        match self {
+            Self::BlankDiameter => diameter_mm,
+            Self::ThreadLength => length_mm,
+            Self::ReliefWidth => relief_width_mm,
+            Self::ReliefDiameter => relief_diameter_mm,
+            Self::RunoutRoom => runout_mm,
+        }
+    }
+}
+
+/// One figure, settled.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub enum Figure {
+    /// As measured.
+    Told(f64),
+    /// The result of the sum at this place among those worked.
+    Sum(usize),
+}
+
+/// One sum, settled: it takes only sums worked before it.
+#[derive(Debug, Clone, PartialEq)]
+pub struct SumFacts {
+    /// What it is called.
+    pub name: String,
+    /// What it does.
+    pub kind: SumKind,
+    /// Its figures.
+    pub figures: Vec<Figure>,
+    /// Its result.
+    pub value: f64,
+    /// The fact it feeds.
+    pub feeds: Option<Feeds>,
+}
+
+/// One sum, worked.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct SumLine {
+    /// What it is called.
+    pub name: String,
+    /// What it does.
+    pub kind: SumKind,
+    /// Its result.
+    pub result: Quantity,
+    /// The fact it feeds.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub feeds: Option<Feeds>,
+}
+
+/// More sums than this are not a bench pad.
+const MOST: usize = 40;
+
+/// Settles the sums in an order in which each takes only those before it, and feeds their results into
+/// the request.
+pub(crate) fn settle(request: &mut PlanRequest, c: &mut Checker) -> Vec<SumFacts> {
+    let asked = request.pad.clone();
+    if asked.len() > MOST {
+        c.fault("/pad", format!("{} sums are too many; the pad holds {MOST}", asked.len()));
+        return Vec::new();
+    }
+    check(&asked, c);
+    let mut done: Vec<SumFacts> = Vec::new();
+    let mut left: Vec<(usize, &SumRequest)> = asked.iter().enumerate().collect();
+    while !left.is_empty() {
+        let before = left.len();
+        left.retain(|(at, sum)| match reckon(sum, &done) {
+            None => true,
+            Some(facts) => {
+                if facts.value.is_finite() {
+                    done.push(facts);
+                } else {
+                    c.fault(format!("/pad/{at}/figures"), format!("“{}” has no result: the distance apart must not be 0", sum.name));
+                }
+                false
+            }
+        });
+        if left.len() == before {
+            for (at, sum) in &left {
+                // One that waits on a sum that is itself faulty has been named already.
+                if c.faults.is_empty() {
+                    c.fault(format!("/pad/{at}/figures"), format!("“{}” goes round in a circle: give one of its figures as measured", sum.name));
+                }
+            }
+            break;
+        }
+    }
+    for (at, sum) in asked.iter().enumerate() {
+        let (Some(feeds), Some(value)) = (sum.feeds, done.iter().find(|d| d.name == sum.name).map(|d| d.value)) else { continue };
+        if asked[..at].iter().any(|other| other.feeds == Some(feeds)) {
+            c.fault(format!("/pad/{at}/feeds"), format!("two sums feed the {}; let one do it", feeds.says()));
+        }
+        *feeds.field(request) = Some(value);
+    }
+    done
+}
+
+/// Names, figures and their bounds.
+fn check(asked: &[SumRequest], c: &mut Checker) {
+    for (at, sum) in asked.iter().enumerate() {
+        let count = sum.name.trim().chars().count();
+        if !(1..=40).contains(&count) {
+            c.fault(format!("/pad/{at}/name"), "a sum has a name of 1 to 40 characters");
+        } else if asked[..at].iter().any(|other| other.name == sum.name) {
+            c.fault(format!("/pad/{at}/name"), format!("“{}” is the name of another sum; give each its own", sum.name));
+        }
+        let takes = sum.kind.rule().takes;
+        if sum.figures.len() != takes.len() {
+            let wanted = takes.iter().map(|s| s.meaning).collect::<Vec<_>>().join(", ");
+            c.fault(format!("/pad/{at}/figures"), format!("“{}” takes {}: {wanted}", sum.name, takes.len()));
+        }
+        for (i, figure) in sum.figures.iter().enumerate().take(8) {
+            let place = format!("/pad/{at}/figures/{i}");
+            match (&figure.value, &figure.from) {
+                (Some(v), None) => {
+                    c.within(*v, -5000.0, 5000.0, &place, "");
+                }
+                (None, Some(name)) if asked.iter().any(|other| other.name == *name) => {}
+                (None, Some(name)) => c.fault(place, format!("there is no sum “{name}” on the pad")),
+                _ => c.fault(place, format!("“{}” wants a figure or another sum for {}", sum.name, takes.get(i).map_or("this", |s| s.meaning))),
+            }
+        }
+    }
+}
+
+/// A sum worked, once everything it takes is.
+fn reckon(sum: &SumRequest, done: &[SumFacts]) -> Option<SumFacts> {
+    let figures: Option<Vec<Figure>> =
+        sum.figures.iter().map(|f| f.value.map(Figure::Told).or_else(|| done.iter().position(|d| Some(&d.name) == f.from.as_ref()).map(Figure::Sum))).collect();
+    let figures = figures.filter(|f| f.len() == sum.kind.rule().takes.len())?;
+    let values: Vec<f64> = figures
+        .iter()
+        .map(|f| match *f {
+            Figure::Told(v) => v,
+            Figure::Sum(i) => done.get(i).map_or(f64::NAN, |d| d.value),
+        })
+        .collect();
+    Some(SumFacts { name: sum.name.clone(), kind: sum.kind, value: (sum.kind.rule().eval)(&values), figures, feeds: sum.feeds })
+}
+
+/// The pad's lines, each with its working.
+pub(crate) fn section(sheet: &mut Worksheet, sums: &[SumFacts]) -> Vec<SumLine> {
+    let mut results: Vec<Num> = Vec::new();
+    sums.iter()
+        .map(|sum| {
+            let of: Vec<Num> = sum
+                .figures
+                .iter()
+                .map(|f| match *f {
+                    Figure::Told(v) => v.into(),
+                    Figure::Sum(i) => results.get(i).copied().unwrap_or_else(|| f64::NAN.into()),
+                })
+                .collect();
+            let result = sheet.apply_all(sum.kind.rule(), &of, Some(sum.name.clone()));
+            results.push(result);
+            SumLine { name: sum.name.clone(), kind: sum.kind, result: Quantity::length(result), feeds: sum.feeds }
+        })
+        .collect()
+}

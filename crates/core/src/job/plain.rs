@@ -1,0 +1,104 @@
+//! Plain dimensions of the part, as told and settled.
+
+use crate::faults::Checker;
+use serde::{Deserialize, Serialize};
+
+/// What a plain dimension is.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum PlainKind {
+    /// An outside diameter: it gets smaller as it is cut.
+    #[default]
+    Outside,
+    /// A bore: it gets larger.
+    Bore,
+    /// A length: it gets shorter.
+    Length,
+    /// A depth: it gets deeper.
+    Depth,
+}
+
+impl PlainKind {
+    pub(crate) const fn grows(self) -> bool {
+        matches!(self, Self::Bore | Self::Depth)
+    }
+}
+
+/// A plain dimension as asked for.
+#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
+#[serde(default, deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct PlainRequest {
+    /// What it is called: `head diameter`.
+    pub name: String,
+    /// What it is.
+    pub kind: PlainKind,
+    /// Nominal size.
+    pub nominal_mm: Option<f64>,
+    /// Upper deviation from it, signed.
+    pub over_mm: Option<f64>,
+    /// Lower deviation from it, signed.
+    pub under_mm: Option<f64>,
+    /// As measured.
+    pub measured_mm: Option<f64>,
+}
+
+/// A plain dimension, settled.
+#[derive(Debug, Clone, PartialEq)]
+pub struct PlainFacts {
+    /// What it is called.
+    pub name: String,
+    /// What it is.
+    pub kind: PlainKind,
+    /// Lower limit, mm.
+    pub min_mm: f64,
+    /// Upper limit, mm.
+    pub max_mm: f64,
+    /// As measured, mm.
+    pub measured_mm: Option<f64>,
+}
+
+/// More than these are a drawing, not a list.
+const MOST: usize = 40;
+
+/// Tolerance where none is told, either way, mm. House value: untoleranced turning.
+const OPEN_MM: f64 = 0.1;
+
+/// Settles them.
+pub(crate) fn check(asked: &[PlainRequest], c: &mut Checker) -> Vec<PlainFacts> {
+    if asked.len() > MOST {
+        c.fault("/blank/plain", format!("{} plain dimensions are too many; a part holds {MOST}", asked.len()));
+        return Vec::new();
+    }
+    asked.iter().enumerate().filter_map(|(at, one)| settle(at, one, &asked[..at], c)).collect()
+}
+
+fn settle(at: usize, one: &PlainRequest, before: &[PlainRequest], c: &mut Checker) -> Option<PlainFacts> {
+    let place = |field: &str| format!("/blank/plain/{at}/{field}");
+    if !(1..=40).contains(&one.name.trim().chars().count()) {
+        c.fault(place("name"), "a plain dimension has a name of 1 to 40 characters, such as head diameter");
+    } else if before.iter().any(|other| other.name == one.name) {
+        c.fault(place("name"), format!("“{}” is the name of another; give each its own", one.name));
+    }
+    if one.nominal_mm.is_none() {
+        c.fault(place("nominal_mm"), format!("“{}” wants its nominal size", one.name));
+    }
+    let nominal = c.sound(one.nominal_mm, 0.1, 5000.0, &place("nominal_mm"), "mm")?;
+    let [over, under] = [(one.over_mm, "over_mm"), (one.under_mm, "under_mm")].map(|(v, field)| c.sound(v, -10.0, 10.0, &place(field), "mm"));
+    // One deviation told is the whole band from nominal; none is an open dimension.
+    let (over, under) = match (over, under) {
+        (None, None) => (OPEN_MM, -OPEN_MM),
+        (over, under) => (over.unwrap_or(0.0), under.unwrap_or(0.0)),
+    };
+    if over < under {
+        c.fault(place("over_mm"), format!("the upper deviation, {over}, is under the lower, {under}"));
+    }
+    Some(PlainFacts {
+        name: one.name.clone(),
+        kind: one.kind,
+        min_mm: nominal + under,
+        max_mm: nominal + over,
+        measured_mm: c.sound(one.measured_mm, 0.05, 5100.0, &place("measured_mm"), "mm"),
+    })
+}

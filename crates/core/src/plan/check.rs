@@ -1,0 +1,601 @@
+//! The one check before the first chip: each line green or red with its number and its cure, or plainly not known.
+//!
+//! What was judged at the stations is not judged again here: a line stands on the watch of its station, and on what the sections
+//! say. A cure that can be made by changing a fact carries the change itself, so that it can be made by one touch and tested.
+
+use crate::gears::DialRule;
+use crate::job::{Chuck, EndKind, Ending, Job, Lathe, Proof, Speeds, Support};
+use crate::plan::Plan;
+use crate::quantity::plain_text;
+use crate::setup::{SetupSection, SpeedLimit};
+use crate::thread::Side;
+use crate::watch::Level;
+use crate::watch::{Code, DOUBTFUL_SHARE};
+use crate::words::Words;
+use serde::Serialize;
+use serde_json::{Value, json};
+
+/// How a line stands.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[serde(rename_all = "lowercase")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum State {
+    /// As it should be.
+    Good,
+    /// Not to be cut like this.
+    Bad,
+    /// Not known.
+    Unknown,
+}
+
+/// What to change.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Cure {
+    /// In words.
+    pub says: String,
+    /// The change itself, as a part of a plan request; under `lathe`, a change of the lathe. Absent where it is done at the
+    /// bench or at the shop.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    #[cfg_attr(feature = "schema", schema(value_type = Option<Object>))]
+    pub change: Option<Value>,
+}
+
+/// One line of the check.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct CheckLine {
+    /// Stable code.
+    pub code: &'static str,
+    /// What is checked, in a word or two.
+    pub name: &'static str,
+    /// The station it belongs to.
+    pub station: &'static str,
+    /// How it stands.
+    pub state: State,
+    /// With its number.
+    pub says: String,
+    /// What to change; absent when it is good.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub cure: Option<Cure>,
+}
+
+/// The whole check.
+#[derive(Debug, Clone, Default, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Check {
+    /// Whether nothing stands against the first chip.
+    pub ready: bool,
+    /// In one sentence.
+    pub says: String,
+    /// Lines, in working order.
+    pub lines: Vec<CheckLine>,
+}
+
+struct Line<'a> {
+    list: Vec<CheckLine>,
+    plan: &'a Plan,
+    /// Watch codes that some line answers for.
+    answered: Vec<Code>,
+}
+
+impl Line<'_> {
+    fn put(&mut self, code: &'static str, name: &'static str, station: &'static str, (state, says, cure): LineFinding) {
+        self.list.push(CheckLine { code, name, station, state, says, cure });
+    }
+
+    /// What the stations say against it under any of these codes.
+    fn against(&mut self, codes: &[Code]) -> Option<String> {
+        self.answered.extend(codes);
+        let said: Vec<&str> = self.plan.watch.iter().filter(|w| w.level != Level::Note && codes.contains(&w.code)).map(|w| w.text.as_str()).collect();
+        (!said.is_empty()).then(|| said.join(" "))
+    }
+}
+
+type LineFinding = (State, String, Option<Cure>);
+
+fn good(says: impl Into<String>) -> LineFinding {
+    (State::Good, says.into(), None)
+}
+
+fn bad(says: impl Into<String>, cure: impl Into<String>, change: Option<Value>) -> LineFinding {
+    (State::Bad, says.into(), Some(Cure { says: cure.into(), change }))
+}
+
+fn unknown(says: impl Into<String>, cure: impl Into<String>, change: Option<Value>) -> LineFinding {
+    (State::Unknown, says.into(), Some(Cure { says: cure.into(), change }))
+}
+
+/// Makes the check of a plan just reckoned.
+#[must_use]
+pub fn check(plan: &Plan, job: &Job, lathe: &Lathe) -> Check {
+    let mut lines = Line { list: Vec::new(), plan, answered: Vec::new() };
+    stock(&mut lines, plan);
+    stick_out(&mut lines, plan);
+    gears(&mut lines, plan, job);
+    hand(&mut lines, plan);
+    tool(&mut lines, plan);
+    relief(&mut lines, plan, job);
+    speed(&mut lines, plan, job);
+    dial(&mut lines, plan);
+    chuck(&mut lines, plan, lathe, job);
+    compound(&mut lines, plan, job);
+    proof(&mut lines, plan);
+    // No danger goes unsaid, whatever station found it.
+    let rest: Vec<_> = plan.watch.iter().filter(|w| w.level == Level::Danger && !lines.answered.contains(&w.code)).cloned().collect();
+    for watch in rest {
+        lines.put(watch.code.name(), "Also", watch.station, bad(watch.text, "See its station.", None));
+    }
+    let count = |state| lines.list.iter().filter(|l| l.state == state).count();
+    let (wrong, open) = (count(State::Bad), count(State::Unknown));
+    let known = match open {
+        0 => String::new(),
+        1 => " One thing is not known.".into(),
+        n => format!(" {n} things are not known."),
+    };
+    let says = match wrong {
+        0 => format!("Nothing stands against the first chip.{known}"),
+        1 => format!("Not yet: one thing to put right.{known}"),
+        n => format!("Not yet: {n} things to put right.{known}"),
+    };
+    Check { ready: wrong == 0, says, lines: lines.list }
+}
+
+fn stock(lines: &mut Line<'_>, plan: &Plan) {
+    let against = lines.against(&[Code::BlankSize, Code::BoreLimits]);
+    let internal = plan.thread.side == Side::Internal;
+    let name = if internal { "Bore" } else { "Blank" };
+    let wanted = format!("{} to {}", plan.blank.min_mm.text, plan.blank.max_mm.text);
+    let verb = if internal { "Bore it" } else { "Turn it" };
+    lines.put(
+        "stock",
+        name,
+        "blank",
+        match against {
+            Some(why) => bad(why, format!("{verb} to {}.", plan.blank.aim_mm.text), Some(json!({"blank": {"diameter_mm": null}}))),
+            None if plan.blank.measured => good(format!("{}, within {wanted}.", plan.blank.used_mm.text)),
+            None => unknown(
+                format!("Not measured: {wanted} is wanted."),
+                format!("{verb}, measure, and tell it; aim at {}.", plan.blank.aim_mm.text),
+                Some(json!({"blank": {"diameter_mm": plan.blank.aim_mm.value}})),
+            ),
+        },
+    );
+}
+
+fn stick_out(lines: &mut Line<'_>, plan: &Plan) {
+    let against = lines.against(&[Code::Stickout]);
+    let Some(slender) = &plan.blank.slenderness else { return };
+    let (next, how) = match slender.support {
+        Support::None => ("centre", "Bring up the tailstock."),
+        Support::Centre | Support::Steady => ("steady", "Set a steady."),
+    };
+    lines.put(
+        "stick_out",
+        "Stick-out",
+        "blank",
+        match against {
+            Some(why) => bad(why, how, Some(json!({"blank": {"support": next}}))),
+            None => good(slender.says.clone()),
+        },
+    );
+}
+
+fn gears(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
+    let against = lines.against(&[Code::TrainUnfit]);
+    let hang = |row: &crate::gears::TrainRow| json!({"gears": {"hang": {"drivers": row.drivers, "driven": row.driven, "gearbox": row.gearbox}}});
+    let other = plan.gears.trains.iter().find(|r| r.fits != Some(false) && r.why_not.is_none());
+    let name = "Gears hang";
+    match (&plan.gears.hung, against) {
+        (None, why) => {
+            let facts = &job.gears;
+            let narrowed = facts.max_error.is_some() || facts.gearbox.is_some() || facts.keep.is_some() || facts.max_changes.is_some();
+            let open = json!({"gears": {"exact_only": null, "max_error_ppm": null, "gearbox": null, "keep": null, "max_changes": null, "hang": null}});
+            lines.put(
+                "gears_hang",
+                name,
+                "gears",
+                bad(
+                    why.unwrap_or_default(),
+                    if narrowed { "Look for trains without those bounds." } else { "Add gears to the lathe, or see which to make or buy." },
+                    narrowed.then_some(open),
+                ),
+            );
+            return;
+        }
+        (Some(hung), Some(why)) => {
+            let free = other.filter(|r| r.drivers != hung.train.drivers || r.driven != hung.train.driven);
+            lines.put(
+                "gears_hang",
+                name,
+                "gears",
+                match (free, hung.chosen) {
+                    (_, true) => bad(why, "Leave the train to the app.", Some(json!({"gears": {"hang": null}}))),
+                    (Some(row), false) => bad(why, format!("Hang {} instead.", teeth(row)), Some(hang(row))),
+                    (None, false) => bad(why, "No train of these gears hangs: see near sizes, and which gear to make or buy.", None),
+                },
+            );
+        }
+        (Some(hung), None) => lines.put(
+            "gears_hang",
+            name,
+            "gears",
+            if hung.train.fits.is_none() {
+                unknown(
+                    format!("{}: only by the bench rule, the arm is not described.", teeth(&hung.train)),
+                    "Hang it with a slip of paper in each mesh, and turn it by hand.",
+                    None,
+                )
+            } else {
+                let tight = hung.clearances.first().map_or_else(String::new, |c| format!(" Tightest, {}: {}.", c.between, c.room_mm.text));
+                good(format!("{}.{tight}", teeth(&hung.train)))
+            },
+        ),
+    }
+    let Some(hung) = &plan.gears.hung else { return };
+    let changes = hung.train.swaps;
+    lines.put(
+        "gears_on",
+        "Gears are on",
+        "gears",
+        if changes == 0 {
+            good(format!("{} is on the lathe{}.", teeth(&hung.train), lever(&hung.train)))
+        } else {
+            bad(
+                format!("{changes} {} to change.", if changes == 1 { "gear" } else { "gears" }),
+                "Machine isolated, hang it, guard back on; then say it is on.",
+                Some(json!({"lathe": {"mounted": {"drivers": hung.train.drivers, "driven": hung.train.driven}}})),
+            )
+        },
+    );
+    let error = lines.against(&[Code::LeadError]);
+    lines.put(
+        "lead",
+        "Lead true",
+        "gears",
+        match error {
+            Some(why) => {
+                let truer =
+                    plan.gears.trains.iter().find(|r| r.fits != Some(false) && r.why_not.is_none() && r.error_ppm.abs() < 0.3 * hung.train.error_ppm.abs());
+                match truer {
+                    Some(row) => bad(why, format!("Hang {}: {}.", teeth(row), row.error_text), Some(hang(row))),
+                    None => {
+                        // As much of the room as is harmless, and a hair under it.
+                        let room = plan.gauge.max_mm.value - plan.gauge.min_mm.value;
+                        let engaged = job.thread.engagement_mm.unwrap_or(job.thread.length_mm);
+                        let shorter = engaged * room * DOUBTFUL_SHARE / hung.takes_mm.value.abs().max(1e-9) * 0.99;
+                        bad(
+                            why,
+                            format!("Engage no more than {} mm of nut, or buy the gear that makes it true.", plain_text(shorter, 1)),
+                            Some(json!({"thread": {"engagement_mm": shorter}})),
+                        )
+                    }
+                }
+            }
+            None => good(hung.judged.clone()),
+        },
+    );
+}
+
+/// A train as it is said.
+fn teeth(row: &crate::gears::TrainRow) -> String {
+    let pairs = row.drivers.iter().zip(&row.driven).map(|(a, b)| format!("{a}/{b}"));
+    pairs.collect::<Vec<_>>().join(" · ")
+}
+
+fn lever(row: &crate::gears::TrainRow) -> String {
+    if row.gearbox == "direct" { String::new() } else { format!("; lever at {}", row.gearbox) }
+}
+
+fn hand(lines: &mut Line<'_>, plan: &Plan) {
+    let against = lines.against(&[Code::WrongHand]);
+    let (motion, wanted) = (&plan.setup.motion, plan.thread.hand);
+    let way = Some(json!({"setup": {"way": null}}));
+    lines.put(
+        "hand",
+        "Hand",
+        "setup",
+        match (motion.hand, against) {
+            (_, Some(why)) if plan.setup.hand_cut != wanted => bad(why, "Let the carriage run the way that suits the hand.", way),
+            (Some(given), _) if given != wanted => bad(motion.says.clone(), "Hang the train with the idlers shown.", Some(json!({"gears": {"hang": null}}))),
+            (_, Some(why)) => bad(why, "Hang one idler more, or one fewer.", Some(json!({"gears": {"hang": null}}))),
+            (None, None) => unknown("Nothing is known of the tumbler.", "Turn the spindle once by hand and see which way the carriage goes.", None),
+            (Some(given), None) => good(format!("A {} thread, as wanted.", given.word())),
+        },
+    );
+}
+
+fn tool(lines: &mut Line<'_>, plan: &Plan) {
+    let bit = &plan.bit;
+    let internal = plan.thread.side == Side::Internal;
+    let against = lines.against(&[Code::ToolUnfit, Code::BarUnfit, Code::ToolGone]);
+    let serves = bit.drawer.tools.iter().find(|t| t.serves);
+    let picked = bit.drawer.tools.iter().find(|t| t.picked);
+    let pick = |name: &str| json!({"bit": {"owned": name, "tip_flat_mm": null, "tip_radius_mm": null, "tip_flat_between_mm": null, "tip_radius_between_mm": null, "included_angle_deg": null}});
+    lines.put(
+        "tool_in",
+        if internal { "Tool goes in" } else { "Tool" },
+        "bit",
+        match (against, picked) {
+            (Some(why), _) => match serves {
+                Some(tool) => bad(why, format!("Use {}.", tool.name), Some(pick(&tool.name))),
+                None => bad(
+                    why,
+                    bit.drawer.otherwise.clone().unwrap_or_else(|| "Grind one for it.".into()),
+                    Some(json!({"bit": {"owned": null}})).filter(|_| picked.is_some() && !internal),
+                ),
+            },
+            (None, Some(tool)) => good(format!("{}. {}", tool.name, tool.says.first().map_or("", String::as_str))),
+            (None, None) if internal => unknown(
+                match &bit.drawer.span_mm {
+                    Some(span) => format!("No bar was picked: at most {} tip to back goes in.", span.text),
+                    None => "No bar was picked.".into(),
+                },
+                serves.map_or_else(|| "Pick one from the drawer.".to_owned(), |t| format!("Use {}.", t.name)),
+                serves.map(|t| pick(&t.name)),
+            ),
+            (None, None) => unknown(
+                "No bit was picked from the drawer.",
+                serves.map_or_else(|| "Grind one for it.".to_owned(), |t| format!("Use {}.", t.name)),
+                serves.map(|t| pick(&t.name)),
+            ),
+        },
+    );
+    let rubs = lines.against(&[Code::FlankRubs, Code::TrailingRelief]);
+    let wanted = bit.grind.sides.iter().map(|s| format!("{} {}", s.front_deg.text, s.side)).collect::<Vec<_>>().join(", ");
+    let [leading, trailing] = [0, 1].map(|i| (bit.grind.sides[i].front_deg.value * 100.0).ceil() / 100.0);
+    let ground = Some(json!({"bit": {"leading_relief_deg": leading, "trailing_relief_deg": trailing}}));
+    lines.put(
+        "tool_clears",
+        "Both sides clear",
+        "bit",
+        match rubs {
+            Some(why) => bad(why, format!("Grind its sides to {wanted}."), ground),
+            None if bit.grind.sides.iter().all(|s| s.ground_deg.is_some()) => good(format!("Ground past what the thread takes; {wanted} was wanted.")),
+            None => unknown("What its sides were ground to was not told.", format!("Grind {wanted}, and tell it."), ground),
+        },
+    );
+    let wrong = lines.against(&[Code::TipTooWide, Code::RootPastMinor, Code::BitAngle, Code::TipNotRound]);
+    let radius = bit.tip_radius_mm.as_ref().map(|r| r.aim.value);
+    let aim = json!({"bit": {
+        "tip_flat_mm": if radius.is_none() { json!(bit.tip_flat_mm.aim.value) } else { Value::Null },
+        "tip_radius_mm": radius, "tip_flat_between_mm": null, "tip_radius_between_mm": null,
+        "included_angle_deg": 2.0 * plan.thread.half_angle_deg, "square_deg": null,
+    }});
+    let to = bit.tip_radius_mm.as_ref().map_or_else(|| format!("a flat of {}", bit.tip_flat_mm.aim.text), |r| format!("a radius of {}", r.aim.text));
+    lines.put(
+        "tip",
+        "Tip",
+        "bit",
+        match wrong {
+            Some(why) => bad(why, format!("Grind it true, with {to}."), Some(aim)),
+            None if bit.measured => good(format!("{}.", bit.says)),
+            None => {
+                unknown(format!("Not measured: {}. The passes stop short of what it may be.", bit.says), format!("Measure it; {to} is the aim."), Some(aim))
+            }
+        },
+    );
+}
+
+fn relief(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
+    let Some(relief) = &plan.blank.relief else {
+        lines.answered.extend([Code::ReliefNarrow, Code::ReliefShallow]);
+        return;
+    };
+    let facts = &job.blank;
+    let up = |v: f64| (v * 100.0).ceil() / 100.0;
+    let internal = plan.thread.side == Side::Internal;
+    let deep = if internal { up(relief.diameter_mm.value) } else { (relief.diameter_mm.value * 100.0).floor() / 100.0 };
+    let name = match relief.end {
+        EndKind::PlungedRing => "ring",
+        EndKind::DrilledPocket => "pocket",
+        _ => "relief",
+    };
+    let wants = format!("{} across and {} wide", relief.diameter_mm.text, relief.width_mm.text);
+    let shallow = lines.against(&[Code::ReliefShallow]);
+    lines.put(
+        "relief_depth",
+        "Relief deep enough",
+        "blank",
+        match (shallow, facts.relief_diameter_mm) {
+            (Some(why), _) => bad(why, format!("Take it to {deep} mm."), Some(json!({"blank": {"relief_diameter_mm": deep}}))),
+            (None, Some(there)) => good(format!(
+                "{} mm, past the deepest this tip reaches by {} mm.",
+                plain_text(there, 2),
+                plain_text(0.1 + (there - relief.diameter_mm.value).abs() / 2.0, 2)
+            )),
+            (None, None) => unknown(
+                format!("No {name} told: this tip wants {wants}."),
+                "Turn it before the thread, and tell it.",
+                Some(json!({"blank": {"relief_diameter_mm": deep}})),
+            ),
+        },
+    );
+    let narrow = lines.against(&[Code::ReliefNarrow]);
+    let width = up(relief.width_mm.value + 1e-9);
+    let stop = if plan.setup.carriage == crate::direction::Carriage::TowardHeadstock { "to stop in" } else { "to start in" };
+    let corner = facts
+        .relief_corner_mm
+        .zip(relief.corner_mm.as_ref())
+        .filter(|(there, most)| *there > most.value + 1e-6)
+        .map(|(_, most)| (most.value * 100.0).floor() / 100.0);
+    let too_narrow = facts.relief_width_mm.is_some_and(|w| w < relief.width_mm.value - 1e-6);
+    lines.put(
+        "relief_width",
+        "Relief wide enough",
+        "blank",
+        match (narrow, facts.relief_width_mm) {
+            (Some(why), _) => {
+                let mut change = json!({});
+                if too_narrow {
+                    change["blank"]["relief_width_mm"] = json!(width);
+                }
+                if let Some(corner) = corner {
+                    change["blank"]["relief_corner_mm"] = json!(corner);
+                }
+                if !too_narrow && corner.is_none() {
+                    change["setup"]["ending"] = json!("hand");
+                }
+                let cure = if too_narrow {
+                    format!("Widen it to {width} mm.")
+                } else if corner.is_some() {
+                    "Leave a smaller radius in its corners.".into()
+                } else {
+                    "Turn the spindle by hand for the last turns.".to_owned()
+                };
+                bad(why, cure, Some(change))
+            }
+            (None, Some(there)) => good(format!("{} mm {stop}, {} needed.", plain_text(there, 2), relief.width_mm.text)),
+            (None, None) => unknown(
+                format!("Its width was not told: {} {stop} is needed.", relief.width_mm.text),
+                format!("Make it at least {width} mm."),
+                Some(json!({"blank": {"relief_width_mm": width}})),
+            ),
+        },
+    );
+}
+
+/// The lathe's slowest speed.
+fn slowest(speeds: &Speeds) -> f64 {
+    match speeds {
+        Speeds::Steps(list) => list.iter().copied().fold(f64::INFINITY, f64::min),
+        Speeds::Between { from, .. } => *from,
+    }
+}
+
+fn speed(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
+    lines.answered.push(Code::Stopping);
+    let setup: &SetupSection = &plan.setup;
+    let (speed, limit) = (setup.speed_rpm.value, setup.limit_rpm.value);
+    let by_hand = setup.ending == Ending::Hand;
+    let has = match &setup.lathe_speeds {
+        Speeds::Steps(list) => list.iter().any(|s| (s - speed).abs() < 1e-6),
+        Speeds::Between { from, to } => (*from..=*to).contains(&speed),
+    };
+    let chosen = job.setup.spindle_rpm.is_some();
+    let auto = json!({"setup": {"spindle_rpm": null}});
+    let binds = setup.speed_limit.says();
+    lines.put(
+        "speed",
+        "Speed",
+        "setup",
+        if by_hand {
+            good("The spindle is turned by hand.")
+        } else if chosen && (!has || (speed > limit + 1e-9 && slowest(&setup.lathe_speeds) <= limit)) {
+            let why = if has {
+                format!("{} is over {}, what {binds} allows.", setup.speed_rpm.text, setup.limit_rpm.text)
+            } else {
+                format!("{} is no speed of this lathe.", setup.speed_rpm.text)
+            };
+            bad(why, "Leave the speed to the app.", Some(auto))
+        } else if speed > limit + 1e-9 {
+            let stops = setup.speed_limit == SpeedLimit::Stopping;
+            let why = format!("The slowest, {}, is over {}, what {binds} allows.", setup.speed_rpm.text, setup.limit_rpm.text);
+            let cure = if stops {
+                "Turn the spindle by hand for the last turns, widen the relief, or cut away from the shoulder."
+            } else {
+                "Turn the spindle by hand."
+            };
+            bad(why, cure, Some(json!({"setup": {"ending": "hand", "spindle_rpm": null}})))
+        } else {
+            good(format!("{}; {binds} allows {}. It runs on {} before it stops.", setup.speed_rpm.text, setup.limit_rpm.text, setup.stopping_mm.text))
+        },
+    );
+}
+
+fn dial(lines: &mut Line<'_>, plan: &Plan) {
+    let against = lines.against(&[Code::DialUnsafe]);
+    let ending = plan.setup.endings.iter().find(|e| e.chosen);
+    let said = ending.map_or("", |e| e.says.as_str());
+    lines.put(
+        "dial",
+        "Half-nut",
+        "gears",
+        match (against, ending) {
+            (Some(why), _) => bad(why, "End each pass as suits the train.", Some(json!({"setup": {"ending": null}}))),
+            (None, Some(way)) if !way.serves => {
+                bad(format!("This lathe cannot {said}."), "End each pass as suits it.", Some(json!({"setup": {"ending": null}})))
+            }
+            _ => good(format!("To end each pass, {said}.")),
+        },
+    );
+}
+
+fn chuck(lines: &mut Line<'_>, plan: &Plan, lathe: &Lathe, job: &Job) {
+    lines.answered.push(Code::ChuckUnscrews);
+    let reversed = plan.setup.spindle == crate::direction::Spindle::Reversed;
+    let back = matches!(plan.setup.ending, Ending::Closed | Ending::SameMark);
+    let words = Words::of(job.words);
+    let other = if plan.gears.dial.rule == DialRule::KeepClosed { "chalk_marks" } else { "dial" };
+    lines.put(
+        "chuck",
+        "Chuck",
+        "setup",
+        match (lathe.chuck, reversed, back) {
+            (Chuck::Screwed, true, _) => bad(
+                "The chuck screws on and the cut runs reversed: it can unscrew.",
+                "Run the carriage the other way with the spindle forward.",
+                Some(json!({"setup": {"way": null, "wall": null, "ending": if back { Value::from(other) } else { Value::Null }}})),
+            ),
+            (Chuck::Screwed, false, true) => bad(
+                "The chuck screws on and the spindle is reversed after every pass: started hard, it can unscrew.",
+                format!(
+                    "Open the {} instead and {}.",
+                    words.half_nut,
+                    if other == "dial" { "close it by the dial" } else { "close it by chalk marks, the carriage back at a fixed stop" }
+                ),
+                Some(json!({"setup": {"ending": other}})),
+            ),
+            (Chuck::Screwed, false, false) => good("Screwed on, and never run in reverse here. Key out."),
+            (_, true, _) => good("Held so that it may run in reverse. Key out."),
+            _ => good("Held for the directions used. Key out."),
+        },
+    );
+}
+
+fn compound(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
+    let angle = lines.against(&[Code::CompoundAngle]);
+    let cannot = lines.against(&[Code::CompoundSwing, Code::CompoundTravel]);
+    let straight = Some(json!({"cut": {"style": "radial", "compound_angle_deg": null}}));
+    let words = Words::of(job.words);
+    lines.put(
+        "slide",
+        "Slide",
+        "cut",
+        match (cannot, angle) {
+            (Some(why), _) => bad(why, "Plunge straight in by the cross-slide, with lighter cuts.", straight),
+            (None, Some(why)) => bad(why, format!("Lean the {} as the thread wants.", words.compound), Some(json!({"cut": {"compound_angle_deg": null}}))),
+            (None, None) => {
+                let travel = plan.cut.compound_mm.as_ref().map_or_else(String::new, |c| format!(" {} of travel wanted.", c.text));
+                good(format!("{}{travel}", plan.cut.scale))
+            }
+        },
+    );
+}
+
+fn proof(lines: &mut Line<'_>, plan: &Plan) {
+    lines.answered.push(Code::WireUnusable);
+    let proof = &plan.proof;
+    let way = proof.ways.iter().find(|w| w.chosen);
+    // What to do first when nothing at hand proves it.
+    let first = proof.ways.iter().find(|w| matches!(w.by, Proof::Plug | Proof::TestPiece) && w.serves == Some(true));
+    let cure = |judged: fn(String, String, Option<Value>) -> LineFinding, why: String| match first {
+        Some(w) => judged(why, format!("Prove it by {}.", w.says), Some(json!({"gauge": {"proof": w.by}}))),
+        None => judged(why, "Get what is missing before the first chip.".into(), None),
+    };
+    let capital = |text: &str| text.get(0..1).map_or_else(String::new, |f| f.to_uppercase()) + text.get(1..).unwrap_or_default();
+    lines.put(
+        "proof",
+        "Proof of size",
+        "gauge",
+        match way {
+            Some(w) if w.serves == Some(true) => good(format!("{}: {}.", capital(w.says), w.why)),
+            Some(w) if w.serves.is_none() => cure(unknown, format!("{}: {}.", capital(w.says), w.why)),
+            Some(w) => cure(bad, format!("{}: {}.", capital(w.says), w.why)),
+            None => {
+                let why: Vec<String> = proof.ways.iter().filter(|w| w.serves != Some(true)).map(|w| format!("{}, {}", w.says, w.why)).collect();
+                cure(bad, format!("Nothing at hand proves it: {}.", why.join("; ")))
+            }
+        },
+    );
+}

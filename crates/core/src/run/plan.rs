@@ -1,0 +1,216 @@
+//! What a run needs of its plan: frozen with it at the first pass, and read back however old.
+
+use crate::cut::{DepthDial, PassKind};
+use crate::setup::CyclePhase;
+use crate::thread::{RunMate, Side, flat_of_radius};
+use serde::{Deserialize, Serialize};
+
+/// Differences of depth smaller than this are the same setting, mm.
+pub(crate) const SAME_MM: f64 = 1e-6;
+
+/// A pass to be cut.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct RunPass {
+    /// Its number.
+    pub n: u32,
+    /// What it is for.
+    pub kind: PassKind,
+    /// Radial depth to set, mm.
+    pub radial_mm: f64,
+    /// Side-step of the compound along the bed, mm; toward the leading side under nought.
+    #[serde(default, skip_serializing_if = "crate::quantity::is_nought")]
+    pub side_mm: f64,
+}
+
+fn none_hidden(v: &[f64; 2]) -> bool {
+    *v == [0.0; 2]
+}
+
+/// The tip a plan was laid out for, and how well it is known.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct RunTip {
+    /// Pitch, mm.
+    pub pitch_mm: f64,
+    /// Half angle, degrees.
+    pub alpha_deg: f64,
+    /// Narrowest the flat, or the flat as deep as a round tip, could be, mm.
+    pub narrow_mm: f64,
+    /// Widest it could be, mm.
+    pub wide_mm: f64,
+}
+
+/// Another class of the same thread, whose limits reach past these.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct RunClass {
+    /// As it is written.
+    pub name: String,
+    /// Its limits of the pitch diameter, mm.
+    pub limits_mm: [f64; 2],
+}
+
+/// Doubt of a careful micrometer reading over wires, mm on diameter. House value: two spreads of a
+/// 0.002 mm instrument and its wires.
+pub const READING_DOUBT_MM: f64 = 0.005;
+
+/// The wires of the plan.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct RunWires {
+    /// Diameter, mm.
+    pub wire_mm: f64,
+    /// Size over them less the pitch diameter, mm.
+    pub sum_mm: f64,
+    /// Whether that is corrected for the lead angle.
+    pub corrected: bool,
+}
+
+/// What a run needs of its plan; frozen with it at the first pass.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct RunPlan {
+    /// Member being cut.
+    pub side: Side,
+    /// Diameter the cut starts from, mm.
+    pub start_mm: f64,
+    /// Tip to pitch line, mm.
+    pub tip_to_pitch_mm: f64,
+    /// How far the infeed could be out for want of measuring the tip, mm radial.
+    pub tip_doubt_mm: f64,
+    /// Pitch diameter aimed at, mm.
+    pub target_mm: f64,
+    /// Limits of the pitch diameter, mm.
+    pub limits_mm: [f64; 2],
+    /// The dial that carries the depth.
+    pub dial: DepthDial,
+    /// Wires, when they serve.
+    pub wires: Option<RunWires>,
+    /// Largest single finishing cut asked for after a measurement, mm radial.
+    pub finishing_cut_mm: f64,
+    /// The schedule.
+    pub passes: Vec<RunPass>,
+    /// The tip it was laid out for; absent in plans frozen before it was kept.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub tip: Option<RunTip>,
+    /// The mate it is tried with; absent in plans frozen before it was kept.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub mate: Option<RunMate>,
+    /// The compound along the bed, when passes step aside.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub side_dial: Option<DepthDial>,
+    /// What every pass goes through, in order.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub cycle: Vec<CyclePhase>,
+    /// Whether opening the half-nut loses the thread.
+    #[serde(default)]
+    pub opening_loses: bool,
+    /// How the thread is picked up again.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub pick_up: Vec<String>,
+    /// Lead, mm, where it is not the pitch.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub lead_mm: Option<f64>,
+    /// What neither wires nor micrometer feel and a mate does, as pitch diameter, mm: of the lead's error over the nut, and of the flanks.
+    #[serde(default, skip_serializing_if = "none_hidden")]
+    pub hidden_mm: [f64; 2],
+    /// Height of the basic flank above the pitch line and below it, mm on diameter.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub heights_mm: Option<[f64; 2]>,
+    /// Share of a cut that springs away and its standard deviation, as learned, where that is used.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub spring: Option<[f64; 2]>,
+    /// Classes whose limits reach past these.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub classes: Vec<RunClass>,
+}
+
+impl RunPlan {
+    /// 1 where cutting makes the figure smaller, −1 in a bore.
+    #[must_use]
+    pub fn cut_sign(&self) -> f64 {
+        if self.side == Side::External { 1.0 } else { -1.0 }
+    }
+
+    /// The limit of the pitch diameter that cutting meets first, mm.
+    #[must_use]
+    pub fn near_limit(&self) -> f64 {
+        self.limits_mm[usize::from(self.side == Side::External)]
+    }
+
+    /// The limit past which the thread is spoilt, mm.
+    #[must_use]
+    pub fn far_limit(&self) -> f64 {
+        self.limits_mm[usize::from(self.side == Side::Internal)]
+    }
+
+    /// What a mate feels and no micrometer does, as pitch diameter, mm.
+    #[must_use]
+    pub fn hidden(&self) -> f64 {
+        self.hidden_mm.iter().sum()
+    }
+
+    /// Least and most clearance with the mate on the pitch diameter, mm: with it as made where that was measured, else over its limits.
+    #[must_use]
+    pub fn clearance(&self) -> [f64; 2] {
+        let about = |m: RunMate| {
+            if m.doubt_mm <= READING_DOUBT_MM { [m.pitch_diameter_mm; 2] } else { [m.pitch_diameter_mm - m.doubt_mm, m.pitch_diameter_mm + m.doubt_mm] }
+        };
+        let mate = self.mate.map_or([self.near_limit(); 2], about);
+        let (tight, loose) = if self.side == Side::External { (mate[0], mate[1]) } else { (mate[1], mate[0]) };
+        [self.cut_sign() * (tight - self.near_limit()), self.cut_sign() * (loose - self.far_limit())]
+    }
+
+    /// The way back into a groove so deep, mm radial: with the tip seated in it the dial must read what the groove is deep, or every
+    /// setting after is out.
+    #[must_use]
+    pub fn way_back(&self, stands_mm: f64) -> Vec<String> {
+        let stands = self.dial.nearest(stands_mm).setting;
+        let mut steps = self.pick_up.clone();
+        let seated = format!("There, set the dial that carries the depth to {} ({}), and the other to zero.", stands.text, stands.reading);
+        steps.insert(steps.len().min(2), seated);
+        steps
+    }
+
+    /// Depths the plan sets on the way from one depth to another, both left out.
+    pub fn between(&self, from_mm: f64, to_mm: f64) -> impl Iterator<Item = f64> {
+        self.passes.iter().map(|p| p.radial_mm).filter(move |d| *d > from_mm + SAME_MM && *d < to_mm - SAME_MM)
+    }
+
+    /// Pitch diameter when the flanks are so far in from where the cut starts, mm radial: the tip left out of it.
+    #[must_use]
+    pub fn size_at(&self, in_mm: f64) -> f64 {
+        self.start_mm - self.cut_sign() * 2.0 * in_mm
+    }
+
+    /// Radial depth at which a tip that stands so far past the pitch line is at this pitch diameter, mm.
+    #[must_use]
+    pub fn depth_of(&self, pitch_diameter_mm: f64, tip_to_pitch_mm: f64) -> f64 {
+        self.cut_sign() * (self.start_mm - pitch_diameter_mm) / 2.0 + tip_to_pitch_mm
+    }
+
+    /// The same plan gone on with by another bit: its tip as told, or when it was not, as the one before by guess.
+    #[must_use]
+    pub fn with_bit(&self, flat_mm: Option<f64>, radius_mm: Option<f64>) -> Self {
+        let Some(tip) = self.tip.filter(|t| t.alpha_deg > 0.0) else { return self.clone() };
+        let told = flat_mm.or_else(|| radius_mm.map(|r| flat_of_radius(r, tip.alpha_deg)));
+        let slope = 2.0 * tip.alpha_deg.to_radians().tan();
+        // Not measured, it may be half as wide or half as wide again; the passes are laid out for the wider.
+        let (narrow_mm, wide_mm) = told.map_or((0.5 * tip.narrow_mm, 1.5 * tip.wide_mm), |f| (f, f));
+        let height = |flat: f64| tip.pitch_mm / (2.0 * slope) - flat / slope;
+        Self {
+            tip: Some(RunTip { narrow_mm, wide_mm, ..tip }),
+            tip_to_pitch_mm: height(wide_mm),
+            tip_doubt_mm: height(narrow_mm) - height(wide_mm),
+            ..self.clone()
+        }
+    }
+
+    /// Root diameter the tip leaves when the pitch diameter is this, mm.
+    #[must_use]
+    pub fn root_at(&self, pitch_diameter_mm: f64) -> f64 {
+        let below = if self.side == Side::External { -1.0 } else { 1.0 };
+        pitch_diameter_mm + below * 2.0 * self.tip_to_pitch_mm
+    }
+}

@@ -1,0 +1,218 @@
+//! The gauge sheet of a plan, made on request: every wire of the drawer judged, the range that serves drawn, and the same size by the
+//! other ways of reading it.
+
+use crate::gauge::section::Wires;
+use crate::job::{Kit, MicrometerKind, OwnedMicrometer};
+use crate::outline::{Dimension, Drawing, Point, Shape};
+use crate::plan::Plan;
+use crate::quantity::{MM_PER_INCH, mm_text, plain_text};
+use crate::thread::drawing::profile;
+use crate::thread::{Groove, Side, bears};
+use crate::working::Quantity;
+use serde::Serialize;
+
+/// A wire, a pin or the shank of a drill, held against this thread.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct WireView {
+    /// Its diameter as measured.
+    pub wire_mm: Quantity,
+    /// Whether it bears on the flanks.
+    pub serves: bool,
+    /// Why not, or how far it is from the best.
+    pub why: String,
+    /// Whether it is the one chosen.
+    pub chosen: bool,
+    /// Sizes over three of it.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub over_mm: Option<Wires>,
+    /// Sizes over one of it and the crests opposite.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub over_one_mm: Option<Wires>,
+}
+
+/// Sizes between balls in a bore.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct BallView {
+    /// The ball.
+    pub ball_mm: Quantity,
+    /// Between three of them and flat anvils.
+    pub three_mm: Wires,
+    /// Between two, opposite each other.
+    pub two_mm: Wires,
+}
+
+/// Everything beside the plan's own way of measuring.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct GaugeSheet {
+    /// Wires of the drawer, the best of them first.
+    pub wires: Vec<WireView>,
+    /// Shanks of drills that would serve, where no wire does.
+    pub shanks: Vec<WireView>,
+    /// The range that serves, drawn; absent where no wire seats.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub range: Option<Drawing>,
+    /// Balls for a bore.
+    pub balls: Vec<BallView>,
+    /// Micrometers of the drawer that read this thread.
+    pub micrometers: Vec<OwnedMicrometer>,
+    /// How three wires are held single-handed.
+    pub holding: Vec<&'static str>,
+}
+
+/// Three wires and two hands.
+const HOLDING: [&str; 4] = [
+    "A blob of stiff grease, or plasticine, holds the two upper wires in their grooves; wipe it off after.",
+    "A rubber band round the thread, both wires tucked under it, tails out of the anvils\u{2019} way.",
+    "Or the three through a strip of thin rubber, one for each size, hung on the spindle lock.",
+    "The single wire goes on the fixed anvil last; turn the micrometer till all three just drag, and rock it for the least.",
+];
+/// Balls offered are the nearest of these steps to the best one, mm.
+const BALL_STEPS_MM: [f64; 2] = [0.5, MM_PER_INCH / 32.0];
+/// Wires shown, and shanks.
+const WIRES_SHOWN: usize = 12;
+const SHANKS_SHOWN: usize = 3;
+
+/// Makes it.
+#[must_use]
+pub fn gauge_sheet(plan: &Plan, kit: &Kit) -> GaugeSheet {
+    let run = &plan.run;
+    let screw = run.side == Side::External;
+    let groove = run.groove(run.target_mm);
+    let best = plan.gauge.best_mm.as_ref().map_or(0.0, |b| b.value);
+    let near = |w: f64| (w - best).abs();
+    let judged = |sizes: &[f64]| -> Vec<WireView> {
+        let Some(groove) = groove.filter(|_| screw) else { return Vec::new() };
+        let mut sizes = sizes.to_vec();
+        sizes.sort_by(|a, b| near(*a).total_cmp(&near(*b)));
+        sizes.dedup();
+        sizes.into_iter().map(|w| wire(plan, &groove, w, best)).collect()
+    };
+    let mut wires = judged(&kit.wires_mm);
+    // Those that serve first; of the rest the nearest few, to say why not.
+    wires.sort_by_key(|w| !w.serves);
+    wires.truncate(WIRES_SHOWN);
+    let shanks = if wires.iter().any(|w| w.serves) { Vec::new() } else { judged(&kit.drills_mm).into_iter().filter(|w| w.serves).take(SHANKS_SHOWN).collect() };
+    let kinds: &[MicrometerKind] = if screw { &[MicrometerKind::Outside, MicrometerKind::Thread] } else { &[MicrometerKind::InsideThread] };
+    GaugeSheet {
+        range: groove.filter(|_| screw).and_then(|g| range(plan, &g, &wires)),
+        wires,
+        shanks,
+        balls: groove.filter(|_| !screw).map_or_else(Vec::new, |g| balls(plan, &g, best)),
+        micrometers: kit.micrometers.iter().filter(|m| kinds.contains(&m.kind) && m.to_mm > run.near_limit()).cloned().collect(),
+        holding: if screw { HOLDING.into() } else { Vec::new() },
+    }
+}
+
+/// The size at each limit and at the aim, by a function of the pitch diameter.
+fn sizes(plan: &Plan, of: impl Fn(f64) -> Option<f64>) -> Option<Wires> {
+    let run = &plan.run;
+    let at = |e: f64| of(e).map(Quantity::given);
+    Some(Wires { min: at(run.limits_mm[0])?, max: at(run.limits_mm[1])?, target: at(run.target_mm)? })
+}
+
+fn wire(plan: &Plan, groove: &Groove, w: f64, best: f64) -> WireView {
+    let run = &plan.run;
+    let own = run.wires.filter(|r| (r.wire_mm - w).abs() < 1e-9);
+    let bearing = bears(groove, w, run.start_mm, run.tip_to_pitch_mm);
+    let over = |e: f64| own.map_or_else(|| Groove { pitch_diameter_mm: e, ..*groove }.seat(w).map(|s| s.over_mm), |r| Some(e + r.sum_mm));
+    let over_mm = bearing.is_ok().then(|| sizes(plan, over)).flatten();
+    let over_one_mm = bearing.is_ok().then(|| sizes(plan, |e| over(e).map(|m| f64::midpoint(m, run.start_mm)))).flatten();
+    let why = match bearing {
+        Err(why) => why.to_owned(),
+        Ok(()) if (w - best).abs() < 0.02 * best => "bears on the pitch line, or nearly: no error of the flanks shows".into(),
+        Ok(()) => {
+            let (off, way) = (plain_text(100.0 * (w / best - 1.0).abs(), 0), if w > best { "over" } else { "under" });
+            format!("{off} % {way} the best: an error of the flanks shows in it")
+        }
+    };
+    WireView { wire_mm: Quantity::given(w), serves: bearing.is_ok(), why, chosen: own.is_some(), over_mm, over_one_mm }
+}
+
+fn balls(plan: &Plan, groove: &Groove, best: f64) -> Vec<BallView> {
+    let mut sizes_mm: Vec<f64> = BALL_STEPS_MM.iter().map(|step| (best / step).round().max(1.0) * step).collect();
+    sizes_mm.dedup();
+    let between = |ball: f64, count: u8| sizes(plan, |e| Groove { pitch_diameter_mm: e, ..*groove }.between_balls(ball, count));
+    sizes_mm.into_iter().filter_map(|ball| Some(BallView { ball_mm: Quantity::given(ball), three_mm: between(ball, 3)?, two_mm: between(ball, 2)? })).collect()
+}
+
+/// As drawn: the scale across, and three pitches of thread over the middle of it.
+const WIDE: f64 = 640.0;
+const THREAD_WIDE: f64 = 420.0;
+/// Room a figure takes on the scale, so that two do not run into each other.
+const FIGURE_WIDE: f64 = 104.0;
+/// Figures on the scale, by name; more than fit.
+const NAMED: [&str; 7] = ["wire_1", "wire_2", "wire_3", "wire_4", "wire_5", "wire_6", "wire_7"];
+
+/// Least, best and largest in three grooves, and under them the scale with the wires of the drawer.
+fn range(plan: &Plan, groove: &Groove, wires: &[WireView]) -> Option<Drawing> {
+    let (usable, best) = (plan.gauge.usable_mm.as_ref()?, plan.gauge.best_mm.as_ref()?);
+    let p = groove.pitch_mm;
+    let scale = THREAD_WIDE / (3.0 * p);
+    let a = groove.alpha_deg.to_radians();
+    let crest = (plan.run.start_mm - groove.pitch_diameter_mm) / 2.0;
+    let at = |x: f64, y: f64| -> Point { [(WIDE - THREAD_WIDE) / 2.0 + x * scale, y * scale] };
+    let line: Vec<Point> = profile(p, groove.alpha_deg, 0.0, crest, -plan.run.tip_to_pitch_mm, 4)
+        .into_iter()
+        .filter(|q| q[0] > -0.3 * p && q[0] < 3.3 * p)
+        .map(|q| at(q[0], q[1]))
+        .collect();
+    let mut body = line.clone();
+    let (first, last) = (*line.first()?, *line.last()?);
+    let floor = (-plan.run.tip_to_pitch_mm - 0.22 * p) * scale;
+    body.extend([[last[0], floor], [first[0], floor]]);
+    let mut shapes = vec![Shape::closed("thread.metal", body), Shape::open("thread.flank", line)];
+    let seats = [
+        (&usable.min, "least", ("least_wire", "least wire that serves")),
+        (best, "best", ("best_wire", "best wire")),
+        (&usable.max, "largest", ("largest_wire", "largest wire that serves")),
+    ];
+    let mut dimensions = Vec::new();
+    let mut top: f64 = 0.0;
+    // The scale runs from a little under the least to a little over the largest.
+    let (from, to) = (usable.min.value * 0.8, usable.max.value * 1.1);
+    let along = |w: f64| WIDE * (w - from) / (to - from);
+    let base = floor - 44.0;
+    let band = [usable.min.value, usable.max.value].map(along);
+    shapes.push(Shape::closed("range.serves", vec![[band[0], base], [band[1], base], [band[1], base + 10.0], [band[0], base + 10.0]]));
+    shapes.push(Shape::open("chart.axis", vec![[0.0, base], [WIDE, base]]));
+    for (i, (wire, name, says)) in seats.into_iter().enumerate() {
+        let w = wire.value;
+        let centre = w / (2.0 * a.sin()) - p / (4.0 * a.tan());
+        #[allow(clippy::cast_precision_loss)] // three
+        let x = (i as f64 + 0.5) * p;
+        shapes.push(Shape::circle("wire.seated", at(x, centre), w / 2.0 * scale));
+        top = top.max((centre + w / 2.0) * scale);
+        shapes.push(Shape::open("chart.mark", vec![[along(w), base], [along(w), base + 17.0]]));
+        shapes.push(Shape::open("word.over", vec![[along(w), base + 20.0]]).labelled(name.to_owned()));
+        dimensions.push((says, wire.clone(), x));
+    }
+    let over = |x: f64, y: f64, (name, says), figure: Quantity| Dimension { name, says, figure, from: [x, y], to: [x, y] };
+    let mut dimensions: Vec<Dimension> = dimensions.into_iter().map(|(says, figure, x)| over(at(x, 0.0)[0] - 44.0, top + 14.0, says, figure)).collect();
+    let mut owned: Vec<&WireView> = wires.iter().filter(|w| (from..=to).contains(&w.wire_mm.value)).collect();
+    owned.sort_by(|a, b| a.wire_mm.value.total_cmp(&b.wire_mm.value));
+    // The one chosen is named first; of the rest those whose figures have room. The list beside tells them all.
+    let mut named: Vec<f64> = Vec::new();
+    for w in owned.iter().filter(|w| w.chosen).chain(owned.iter().filter(|w| !w.chosen)) {
+        let x = along(w.wire_mm.value);
+        shapes.push(Shape::open(if w.chosen { "chart.hung" } else { "chart.line" }, vec![[x, base], [x, base - 11.0]]));
+        if let (true, Some(name)) = (named.iter().all(|n| (n - x).abs() > FIGURE_WIDE), NAMED.get(named.len())) {
+            named.push(x);
+            dimensions.push(over(x - 46.0, base - 26.0, (name, "a wire of the drawer"), w.wire_mm.clone()));
+        }
+    }
+    Some(Drawing {
+        says: format!(
+            "Wires from {} to {} bear on the flanks; {} bears on the pitch line. In the drawer: {}.",
+            usable.min.text,
+            usable.max.text,
+            best.text,
+            owned.iter().map(|w| mm_text(w.wire_mm.value)).collect::<Vec<_>>().join(", ")
+        ),
+        bounds: [-30.0, base - 40.0, WIDE + 50.0, top + 30.0],
+        shapes,
+        dimensions,
+    })
+}

@@ -1,0 +1,51 @@
+//! The set-up as it is drawn and done: made from a finished plan on request.
+
+use crate::job::{CarriageStop, Job, Lathe};
+use crate::outline::Drawing;
+use crate::plan::Plan;
+use crate::setup::speeds;
+use crate::sheets::picture::picture;
+use crate::sheets::schools::{height, square};
+use crate::sheets::steps::{Step, steps};
+use crate::sheets::{School, cautions};
+use serde::Serialize;
+
+/// Set-up: the picture, the speeds, the steps, the cautions.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct SetupSheet {
+    /// From above.
+    pub picture: Drawing,
+    /// The whole chain of motion.
+    pub motion: Drawing,
+    /// The lathe's speeds against the limits.
+    pub speeds: Drawing,
+    /// The steps, in working order.
+    pub steps: Vec<Step>,
+    /// Ways of setting the tool to height.
+    pub height: Vec<School>,
+    /// Ways of setting it square.
+    pub square: Vec<School>,
+    /// Cautions of this set-up.
+    pub cautions: Vec<String>,
+}
+
+/// Makes it.
+#[must_use]
+pub fn setup_sheet(plan: &Plan, job: &Job, lathe: &Lathe) -> SetupSheet {
+    let ask = cautions::CautionQuery {
+        chuck: lathe.chuck,
+        carbide: job.bit.material.is_some_and(|m| m.code.contains("carbide")),
+        out_of_balance: job.setup.balance_rpm.is_some(),
+        fixed_stop: lathe.carriage_stop == CarriageStop::Fixed,
+    };
+    SetupSheet {
+        picture: picture(plan),
+        motion: plan.setup.motion.drawing.clone(),
+        speeds: speeds::drawing(&plan.setup),
+        steps: steps(plan, job, lathe),
+        height: height(plan.thread.side, lathe.rear_post),
+        square: square(plan.thread.side, 2.0 * plan.thread.half_angle_deg),
+        cautions: cautions::list(plan, &ask),
+    }
+}

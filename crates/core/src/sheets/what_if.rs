@@ -1,0 +1,148 @@
+//! What a mistake does to the groove: the same simulation with the mistake in it.
+
+use crate::cut::{Edge, Field};
+use crate::job::defaults::BACKLASH_MM;
+use crate::outline::{Drawing, Shape};
+use crate::plan::Plan;
+use crate::quantity::{mm_text, plain_text};
+use crate::sheets::cutting::{Cutting, Stroke};
+use crate::working::Quantity;
+use serde::Serialize;
+
+/// A mistake at the lathe.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Mistaken {
+    /// The half-nut closed a leadscrew pitch off, in the middle of the cut.
+    WrongMark,
+    /// The compound leaned the other way.
+    LeanedOtherWay,
+    /// The compound set from the wrong end of its scale.
+    ScaleOtherEnd,
+    /// The tool off square.
+    OffSquare,
+    /// The tip wider than was told.
+    TipTooWide,
+    /// One pass twice as deep.
+    TwiceAsDeep,
+    /// A pass begun without taking the backlash up.
+    Backlash,
+}
+
+/// What comes of one.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct WhatIf {
+    /// Which.
+    pub mistake: Mistaken,
+    /// The question.
+    pub asks: String,
+    /// What comes of it, and what to do.
+    pub says: String,
+    /// How far off the pitch diameter the groove acts at the pitch line; of a square thread, how much wider it is.
+    pub acts_mm: Quantity,
+    /// The groove it leaves, the one meant dashed over it.
+    pub drawing: Drawing,
+}
+
+/// Off square by this much is what a fishtail gauge lets by unseen, degrees. House value.
+const SQUARE_DEG: f64 = 1.0;
+/// A flat this much wider than was told is what a glass and a rule let by, mm. House value.
+const WIDER_MM: f64 = 0.1;
+
+/// How far off the pitch diameter a groove acts for being wider at the pitch line than it should be, mm.
+fn acts(cutting: &Cutting<'_>, meant: &Field, field: &Field) -> f64 {
+    let line = meant.pitch_line(cutting.alpha_deg);
+    let wider = field.width_at(line) - meant.width_at(line);
+    if cutting.alpha_deg > 0.0 { wider / cutting.alpha_deg.to_radians().tan() } else { wider }
+}
+
+/// Every mistake that can be made on this job.
+pub(super) fn all(plan: &Plan, cutting: &Cutting<'_>, meant: &Field) -> Vec<WhatIf> {
+    let mut list = Vec::new();
+    if cutting.passes.is_empty() {
+        return list;
+    }
+    let straight = cutting.alpha_deg <= 0.0;
+    let like = |mm: f64| {
+        if straight { format!("the groove is {} wider", mm_text(mm)) } else { format!("it acts like {} off the pitch diameter", mm_text(mm)) }
+    };
+    let mut put = |mistake, asks: String, field: &Field, says: &dyn Fn(f64) -> String| {
+        let off = acts(cutting, meant, field);
+        let deepest = field.deepest().max(meant.deepest());
+        let drawing = Drawing {
+            says: asks.clone(),
+            bounds: cutting.bounds(deepest),
+            shapes: vec![
+                cutting.metal("cut.metal", &cutting.drawn(field), deepest),
+                Shape::open("cut.surface", cutting.drawn(field)),
+                Shape::open("cut.meant", cutting.drawn(meant)),
+            ],
+            dimensions: Vec::new(),
+        };
+        list.push(WhatIf { mistake, asks, says: says(off), acts_mm: Quantity::length(off), drawing });
+    };
+    let middle = cutting.passes.len() / 2;
+    if let Some(shift) = one_pitch_off(plan, cutting.pitch) {
+        let field = cutting.run(|i, s| if i == middle { Stroke { at: s.at + shift, ..s } } else { s });
+        put(Mistaken::WrongMark, "The half-nut closed a leadscrew pitch off, half way through".into(), &field, &|_| {
+            format!(
+                "A second groove, {} along: the crest is cut through and the thread is spoilt. Look for the bit in the groove before it touches.",
+                mm_text(shift)
+            )
+        });
+    }
+    if cutting.lean > 0.0 {
+        let field = Cutting { lean: -cutting.lean, ..Cutting::of(plan) }.run(|_, s| s);
+        put(Mistaken::LeanedOtherWay, "The compound leaned the other way".into(), &field, &|_| {
+            "The shape comes out alike, but the other edge cuts and the slide is pushed back against its nut: it chatters and digs in. Lean its handle end the way the picture shows.".into()
+        });
+        let angle = 90.0 - plan.cut.angle_deg;
+        let field = Cutting { lean: angle.to_radians().tan(), ..Cutting::of(plan) }.run(|_, s| s);
+        put(
+            Mistaken::ScaleOtherEnd,
+            format!("The compound set from the wrong end of its scale, {}° from the cross-slide", plain_text(angle, 1)),
+            &field,
+            &|off| format!("The groove is cut wide on its trailing side: {}. Check the scale counts from where the card says.", like(off)),
+        );
+    }
+    let flat = plan.bit.flat_mm.value;
+    let reach = 4.0 * cutting.full + 1.0;
+    let with = |edge: Edge| Cutting { form: edge, ..Cutting::of(plan) };
+    if !straight {
+        let field = with(Edge::flat(flat, [cutting.alpha_deg - SQUARE_DEG, cutting.alpha_deg + SQUARE_DEG], reach)).run(|_, s| s);
+        put(Mistaken::OffSquare, format!("The tool {}° off square", plain_text(SQUARE_DEG, 0)), &field, &|off| {
+            format!(
+                "One flank is cut {0}° steeper and the other {0}° flatter: {1} at the pitch line, and a true mate bears on one end of each flank.",
+                plain_text(SQUARE_DEG, 0),
+                like(off.abs())
+            )
+        });
+    }
+    let field = with(Edge::flat(flat + WIDER_MM, [cutting.alpha_deg; 2], reach)).run(|_, s| s);
+    put(Mistaken::TipTooWide, format!("The tip {} wider than was told", mm_text(WIDER_MM)), &field, &|off| {
+        format!("At the same dial {}: measure before the last cuts, and the true tip is found.", like(off))
+    });
+    let deepest = cutting.passes.iter().position(|p| p.radial_mm >= cutting.full - 1e-9).unwrap_or(0);
+    let step = deepest.checked_sub(1).and_then(|i| cutting.passes.get(i)).map_or(cutting.full, |p| cutting.full - p.radial_mm);
+    let field = cutting.run(|i, s| if i == deepest { Stroke { at: s.at - step * cutting.lean, depth: s.depth + step } } else { s });
+    put(Mistaken::TwiceAsDeep, "The last cut twice as deep".into(), &field, &|off| {
+        format!("{} more than was meant: {}. Past the middle, take half of what is left and measure.", mm_text(step), like(off))
+    });
+    let backlash = BACKLASH_MM.min(cutting.pitch / 4.0);
+    let field = cutting.run(|i, s| if i == middle { Stroke { at: s.at + backlash, ..s } } else { s });
+    put(Mistaken::Backlash, format!("A pass begun {} late, its backlash not taken up", mm_text(backlash)), &field, &|off| {
+        format!("That pass cuts beside the groove until the play is gone: {}. Start every pass two or three pitches out.", like(off))
+    });
+    list
+}
+
+/// How far along the work a half-nut closed one leadscrew pitch off puts the bit; nothing where that is the same groove.
+fn one_pitch_off(plan: &Plan, pitch: f64) -> Option<f64> {
+    let hung = plan.gears.hung.as_ref()?;
+    let (n, d) = hung.train.ratio.split_once('/')?;
+    let ratio = n.trim().parse::<f64>().ok()? / d.trim().parse::<f64>().ok()?;
+    let shift = (hung.lead_mm.value / ratio).rem_euclid(pitch);
+    (shift > 1e-6 && pitch - shift > 1e-6).then_some(shift)
+}

@@ -1,0 +1,115 @@
+//! What did I hang? The scratch measures another pitch: the mistakes that would give just that one.
+
+use crate::drive::{Drive, Gear};
+use crate::quantity::{plain_text, real};
+use crate::train::Train;
+use serde::Serialize;
+
+/// A mistake, and the pitch it gives.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Mistake {
+    /// What was done.
+    pub says: String,
+    /// The lead it cuts, mm.
+    pub lead_mm: f64,
+    /// How far that is from the one measured, per cent of it.
+    pub off_percent: f64,
+}
+
+/// How near a mistake's lead must come to the one measured to be named, as a share of it: a rule over ten threads is
+/// that good.
+const NEAR: f64 = 0.02;
+/// How many are named.
+const NAMED: usize = 5;
+
+/// The mistakes that would cut the lead measured, likeliest first: things of the same train changed about before gears
+/// taken for others. Empty when the lead measured is the one meant, or nothing gives it.
+#[must_use]
+pub fn mistakes(lathe: &Drive, train: &Train, starts: u8, measured_mm: f64) -> Vec<Mistake> {
+    let lead = |t: &Train| real(&(t.ratio(lathe) * lathe.leadscrew));
+    let right = lead(train);
+    if (measured_mm / right - 1.0).abs() < NEAR / 4.0 {
+        return Vec::new();
+    }
+    let mut list: Vec<(u8, String, f64)> = Vec::new();
+    let mut say = |weight: u8, says: String, t: &Train| list.push((weight, says, lead(t)));
+    let pairs = train.drivers.len();
+    for i in 0..pairs {
+        let mut swapped = train.clone();
+        std::mem::swap(&mut swapped.drivers[i], &mut swapped.driven[i]);
+        let where_at = if pairs == 1 { String::new() } else { format!(" ({} and {})", train.drivers[i].teeth, train.driven[i].teeth) };
+        say(0, format!("driver and driven changed about{where_at}"), &swapped);
+    }
+    if pairs > 1 {
+        say(
+            0,
+            "the whole train hung the other way round".into(),
+            &Train { drivers: train.driven.clone(), driven: train.drivers.clone(), gearbox: train.gearbox },
+        );
+        for i in 0..pairs {
+            for j in (0..pairs).filter(|j| *j != i) {
+                // The gear of one stud on another's shaft: a driver where a driven should be, across pairs.
+                let mut crossed = train.clone();
+                std::mem::swap(&mut crossed.drivers[i], &mut crossed.driven[j]);
+                say(1, format!("the {} and the {} on each other's studs", train.drivers[i].teeth, train.driven[j].teeth), &crossed);
+            }
+        }
+        for i in 0..pairs {
+            let mut idle = train.clone();
+            idle.drivers.remove(i);
+            idle.driven.remove(i);
+            say(
+                1,
+                format!("the stud of the {} and {} left out, or its two gears not driving each other", train.drivers[i].teeth, train.driven[i].teeth),
+                &idle,
+            );
+        }
+    }
+    for (i, position) in lathe.gearbox.iter().enumerate().filter(|(i, _)| *i != train.gearbox) {
+        say(1, format!("the lever at {}", position.name), &Train { gearbox: i, ..train.clone() });
+    }
+    let mut other: Vec<u16> = lathe.gears.iter().map(|g| g.teeth).collect();
+    other.sort_unstable();
+    other.dedup();
+    for (i, (driver, driven)) in train.drivers.iter().zip(&train.driven).enumerate() {
+        for teeth in other.iter().copied() {
+            if teeth != driver.teeth {
+                let mut t = train.clone();
+                t.drivers[i] = Gear { teeth, ..*driver };
+                say(2, format!("a {teeth} where the {} drives", driver.teeth), &t);
+            }
+            if teeth != driven.teeth {
+                let mut t = train.clone();
+                t.driven[i] = Gear { teeth, ..*driven };
+                say(2, format!("a {teeth} where the {} is driven", driven.teeth), &t);
+            }
+        }
+    }
+    if starts > 1 {
+        list.push((0, format!("the pitch was measured, not the lead: {starts} starts"), right / f64::from(starts)));
+        list.push((1, "the train made for the pitch, not the lead".into(), right / f64::from(starts)));
+    }
+    let mut near: Vec<(u8, Mistake)> = list
+        .into_iter()
+        .map(|(weight, says, lead_mm)| (weight, Mistake { says, lead_mm, off_percent: ((lead_mm / measured_mm - 1.0) * 1e4).round() / 100.0 }))
+        .filter(|(_, m)| m.off_percent.abs() <= NEAR * 100.0)
+        .collect();
+    near.sort_by(|a, b| a.0.cmp(&b.0).then(a.1.off_percent.abs().total_cmp(&b.1.off_percent.abs())));
+    near.truncate(NAMED);
+    near.into_iter().map(|(_, m)| m).collect()
+}
+
+/// The answer in one sentence.
+pub fn says(lathe: &Drive, train: &Train, measured_mm: f64, found: &[Mistake]) -> String {
+    let right = real(&(train.ratio(lathe) * lathe.leadscrew));
+    if (measured_mm / right - 1.0).abs() < NEAR / 4.0 {
+        return "That is the lead meant, as near as a rule can tell.".into();
+    }
+    match found {
+        [] => {
+            format!("No single mistake gives {} mm: count the threads again, and check that the carriage was driven all the way.", plain_text(measured_mm, 3))
+        }
+        [first, ..] => format!("Likeliest: {}.", first.says),
+    }
+}

@@ -1,0 +1,88 @@
+//! Collecting every fault of a request, each with its pointer, so that none is left for a second try.
+
+use crate::faults::Fault;
+use crate::quantity::{Exact, Ratio};
+use num_traits::Zero;
+use serde::Serialize;
+
+/// Fewest teeth a change gear may have.
+pub const MIN_TEETH: i64 = 5;
+/// Most teeth a change gear may have.
+pub const MAX_TEETH: i64 = 400;
+
+/// Something that was not given, and what was taken instead.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Assumption {
+    /// JSON pointer of the field.
+    pub pointer: String,
+    /// What was taken.
+    pub text: String,
+}
+
+/// Collects faults and assumptions while facts are settled.
+#[derive(Debug, Default)]
+pub struct Checker {
+    /// Faults found, in order.
+    pub faults: Vec<Fault>,
+    /// What was taken where nothing was given.
+    pub assumed: Vec<Assumption>,
+}
+
+impl Checker {
+    /// Notes a fault.
+    pub fn fault(&mut self, pointer: impl Into<String>, detail: impl Into<String>) {
+        self.faults.push(Fault::new(pointer, detail));
+    }
+
+    /// Notes what was taken where nothing was given.
+    pub fn assume(&mut self, pointer: impl Into<String>, text: impl Into<String>) {
+        self.assumed.push(Assumption { pointer: pointer.into(), text: text.into() });
+    }
+
+    /// Notes a fault unless `value` lies in the bounds; says whether it does.
+    pub fn within(&mut self, value: f64, low: f64, high: f64, pointer: &str, unit: &str) -> bool {
+        let fits = value.is_finite() && value >= low && value <= high;
+        if !fits {
+            let bound = |v: f64| format!("{v}");
+            self.fault(pointer, format!("{value} is out of bounds; it must be {} to {} {unit}", bound(low), bound(high)).trim_end().to_owned());
+        }
+        fits
+    }
+
+    /// The value when given and within bounds.
+    pub fn sound(&mut self, value: Option<f64>, low: f64, high: f64, pointer: &str, unit: &str) -> Option<f64> {
+        value.filter(|v| self.within(*v, low, high, pointer, unit))
+    }
+
+    /// A whole number within bounds, or the usual one.
+    pub fn count(&mut self, value: Option<i64>, (low, high): (i64, i64), usual: i64, pointer: &str, unit: &str) -> i64 {
+        #[allow(clippy::cast_precision_loss)] // bounds are small
+        match value {
+            Some(v) if self.within(v as f64, low as f64, high as f64, pointer, unit) => v,
+            _ => usual,
+        }
+    }
+
+    /// Tooth counts within bounds, each fault with its own pointer.
+    pub fn teeth(&mut self, list: &[i64], pointer: &str) -> Vec<u16> {
+        let mut sound = Vec::new();
+        for (i, t) in list.iter().enumerate().take(200) {
+            match u16::try_from(*t).ok().filter(|_| (MIN_TEETH..=MAX_TEETH).contains(t)) {
+                Some(teeth) => sound.push(teeth),
+                None => self.fault(format!("{pointer}/{i}"), format!("{t} teeth is out of bounds; a gear has {MIN_TEETH} to {MAX_TEETH}")),
+            }
+        }
+        sound
+    }
+
+    /// A ratio over zero, of terms a gear train can have.
+    pub fn ratio(&mut self, ratio: &Exact, pointer: &str) -> Ratio {
+        let limit = 1_000_000;
+        if ratio.0 > Ratio::zero() && *ratio.0.numer() <= limit && *ratio.0.denom() <= limit {
+            return ratio.0;
+        }
+        self.fault(pointer, "a ratio must be over 0, with terms of at most 1000000, such as \"2/3\"");
+        Ratio::new(1, 1)
+    }
+}

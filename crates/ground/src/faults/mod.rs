@@ -1,0 +1,106 @@
+//! Faults of a request, each with a JSON pointer; all of them are reported together.
+
+mod checker;
+
+pub use checker::Checker;
+pub use checker::{Assumption, MAX_TEETH, MIN_TEETH};
+
+use serde::{Serialize, de::DeserializeOwned};
+use serde_json::Value;
+use serde_path_to_error::Segment;
+
+/// One faulty field: where it is and what would be right.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Fault {
+    /// JSON pointer (RFC 6901) of the field.
+    pub pointer: String,
+    /// What is wrong and what would be right.
+    pub detail: String,
+}
+
+impl Fault {
+    /// A new one.
+    pub fn new(pointer: impl Into<String>, detail: impl Into<String>) -> Self {
+        Self { pointer: pointer.into(), detail: detail.into() }
+    }
+}
+
+/// More faults than this in one request help nobody.
+const MOST: usize = 50;
+
+/// Reads JSON into `T`. A part that does not read is noted, taken out, and the rest read on, so that
+/// every fault is found; what is returned beside the faults is the sound remainder.
+pub fn read_json<T: DeserializeOwned + Default>(mut value: Value) -> (T, Vec<Fault>) {
+    let mut faults = Vec::new();
+    while faults.len() < MOST {
+        match serde_path_to_error::deserialize::<_, T>(&value) {
+            Ok(read) => return (read, faults),
+            Err(error) => {
+                let keys: Vec<String> = error
+                    .path()
+                    .iter()
+                    .filter_map(|segment| match segment {
+                        Segment::Seq { index } => Some(index.to_string()),
+                        Segment::Map { key } => Some(key.clone()),
+                        Segment::Enum { .. } | Segment::Unknown => None,
+                    })
+                    .collect();
+                let pointer: String = keys.iter().map(|k| format!("/{}", k.replace('~', "~0").replace('/', "~1"))).collect();
+                faults.push(Fault::new(pointer, plain_words(&error.inner().to_string())));
+                if !take_out(&mut value, &keys) {
+                    break;
+                }
+            }
+        }
+    }
+    (T::default(), faults)
+}
+
+/// Takes the node at `keys` out of `value`; false when there is no such node.
+fn take_out(value: &mut Value, keys: &[String]) -> bool {
+    let Some((last, way)) = keys.split_last() else {
+        return false;
+    };
+    let parent = way.iter().try_fold(value, |node, key| match node {
+        Value::Object(map) => map.get_mut(key),
+        Value::Array(list) => key.parse::<usize>().ok().and_then(|i| list.get_mut(i)),
+        _ => None,
+    });
+    match parent {
+        Some(Value::Object(map)) => map.remove(last).is_some(),
+        Some(Value::Array(list)) => match last.parse::<usize>() {
+            Ok(i) if i < list.len() => {
+                list.remove(i);
+                true
+            }
+            _ => false,
+        },
+        _ => false,
+    }
+}
+
+/// The reader's message without the jargon of computing.
+fn plain_words(message: &str) -> String {
+    let message = message.split(" at line ").next().unwrap_or(message);
+    let mut out = message.to_owned();
+    for (jargon, plain) in [
+        ("floating point", "the number"),
+        ("expected f64", "a number is wanted"),
+        ("expected i64", "a whole number is wanted"),
+        ("expected u8", "a small whole number is wanted"),
+        ("expected a string", "text is wanted"),
+        ("expected a sequence", "a list is wanted"),
+        ("expected a map", "an object is wanted"),
+        ("expected a boolean", "true or false is wanted"),
+        ("expected struct ", "an object is wanted: "),
+        ("unknown variant", "not one of the choices:"),
+        (", expected one of", "; the choices are"),
+        (", expected", "; the choices are"),
+        ("invalid type: ", "got "),
+        ("invalid value: ", "got "),
+    ] {
+        out = out.replace(jargon, plain);
+    }
+    out
+}

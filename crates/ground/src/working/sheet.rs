@@ -1,0 +1,92 @@
+//! The sheet on which a plan's numbers are worked.
+
+use super::Rule;
+use serde::Serialize;
+use std::collections::HashMap;
+
+/// A number on the sheet: its value, and the line that got it if any.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Num {
+    /// The value, in the unit its rule says.
+    pub value: f64,
+    pub(super) line: Option<u32>,
+}
+
+impl From<f64> for Num {
+    fn from(value: f64) -> Self {
+        Self { value, line: None }
+    }
+}
+
+/// What a rule was given: a plain value, or the result of another line.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize)]
+#[serde(untagged)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Operand {
+    /// A value that was given or assumed.
+    Value(f64),
+    /// The result of another line.
+    Line {
+        /// Its index among the plan's workings.
+        w: u32,
+    },
+}
+
+/// One line of the sheet.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Working {
+    /// The rule used.
+    pub rule: &'static str,
+    /// Its operands, in the rule's order.
+    pub of: Vec<Operand>,
+    /// The result.
+    #[serde(serialize_with = "super::quantity::nine_places")]
+    pub gives: f64,
+    /// What was assumed here, if anything.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub assumed: Option<String>,
+}
+
+/// A rule and its operands, to the bit: values and the lines they came from.
+type Key = (&'static str, Vec<(u64, u32)>);
+
+/// Evaluates rules and keeps a line for each; the same rule on the same operands is one line.
+#[derive(Debug, Default)]
+pub struct Worksheet {
+    lines: Vec<Working>,
+    known: HashMap<Key, u32>,
+}
+
+impl Worksheet {
+    /// Works `rule` on `operands`.
+    pub fn apply<const N: usize>(&mut self, rule: &'static Rule, operands: [Num; N]) -> Num {
+        self.apply_assuming(rule, operands, None)
+    }
+
+    /// Works `rule` on `operands`, noting what was assumed.
+    pub fn apply_assuming<const N: usize>(&mut self, rule: &'static Rule, operands: [Num; N], assumed: Option<String>) -> Num {
+        self.apply_all(rule, &operands, assumed)
+    }
+
+    /// Works `rule` on however many operands it takes, noting what was assumed.
+    pub fn apply_all(&mut self, rule: &'static Rule, operands: &[Num], assumed: Option<String>) -> Num {
+        let key: Key = (rule.id, operands.iter().map(|n| (n.value.to_bits(), n.line.map_or(0, |l| l + 1))).collect());
+        if let Some(&line) = self.known.get(&key) {
+            return Num { value: self.lines[line as usize].gives, line: Some(line) };
+        }
+        let values: Vec<f64> = operands.iter().map(|n| n.value).collect();
+        let gives = (rule.eval)(&values);
+        let line = u32::try_from(self.lines.len()).unwrap_or(u32::MAX);
+        self.known.insert(key, line);
+        let of = operands.iter().map(|n| n.line.map_or(Operand::Value(n.value), |w| Operand::Line { w })).collect();
+        self.lines.push(Working { rule: rule.id, of, gives, assumed });
+        Num { value: gives, line: Some(line) }
+    }
+
+    /// The finished lines, in order; a line refers only to lines before it.
+    #[must_use]
+    pub fn finish(self) -> Vec<Working> {
+        self.lines
+    }
+}

@@ -1,0 +1,125 @@
+//! The thread in section, to scale.
+
+use crate::form::Thread;
+use crate::outline::{Dimension, Drawing, Point, Shape};
+use crate::quantity::short_text;
+use crate::system::Side;
+use crate::working::Quantity;
+
+/// Crest, pitch-line and root heights of a truncated form measured from the axis, repeated
+/// along the work: the line the metal shows in an axial section.
+///
+/// `crest_r` and `root_r` are radii, `pitch_r` the radius of the pitch line; crest to the left at x 0.
+pub fn profile(pitch: f64, alpha_deg: f64, pitch_r: f64, crest_r: f64, root_r: f64, turns: u8) -> Vec<Point> {
+    let slope = alpha_deg.to_radians().tan();
+    // Half widths of the metal at the crest and of the gap at the root, from the pitch line where
+    // both are a quarter of the pitch.
+    let crest = (pitch / 4.0 - (crest_r - pitch_r).abs() * slope).max(0.0);
+    let root = (pitch / 4.0 - (pitch_r - root_r).abs() * slope).max(0.0);
+    (0..turns)
+        .flat_map(|i| {
+            let x = pitch * f64::from(i);
+            [[x - crest, crest_r], [x + crest, crest_r], [x + pitch / 2.0 - root, root_r], [x + pitch / 2.0 + root, root_r]]
+        })
+        .collect()
+}
+
+/// The same with crest and root rounded by arcs of radius `r`, tangent to the flanks.
+fn rounded(pitch: f64, alpha_deg: f64, crest_r: f64, root_r: f64, r: f64, turns: u8) -> Vec<Point> {
+    const STEPS: i32 = 8;
+    let out = (crest_r - root_r).signum();
+    let sweep = 90.0 - alpha_deg;
+    let arc = |x: f64, apex: f64, away: f64| {
+        (-STEPS..=STEPS).map(move |i| {
+            let at = (sweep * f64::from(i) / f64::from(STEPS)).to_radians();
+            [x + r * at.sin(), apex - away * r * (1.0 - at.cos())]
+        })
+    };
+    (0..turns)
+        .flat_map(|i| {
+            let x = pitch * f64::from(i);
+            arc(x, crest_r, out).chain(arc(x + pitch / 2.0, root_r, -out))
+        })
+        .collect()
+}
+
+/// The basic form of the member to be cut, over two pitches, with its named sizes.
+pub(super) fn section(thread: &Thread) -> Drawing {
+    let (spec, own) = (&thread.spec, thread.own.pitch);
+    let [pitch, major, pitch_d, minor] = [thread.pitch, thread.major, thread.basic.pitch, thread.basic.minor].map(|n| n.value);
+    let external = spec.side == Side::External;
+    let (crest_d, root_d) = if external { (major, minor) } else { (minor, major) };
+    let mut line = thread.radius.map_or_else(
+        || profile(pitch, thread.alpha_deg, pitch_d / 2.0, crest_d / 2.0, root_d / 2.0, 3),
+        |r| rounded(pitch, thread.alpha_deg, crest_d / 2.0, root_d / 2.0, r.value, 3),
+    );
+    let (left, right) = (-pitch * 0.2, pitch * 2.2);
+    line.retain(|p| p[0] >= left && p[0] <= right);
+    // A round crest ends the section where its arc does, not at a step beside it.
+    let (left, right) = match (line.first(), line.last(), thread.radius) {
+        (Some(a), Some(b), Some(_)) => (a[0], b[0]),
+        _ => (left, right),
+    };
+    let depth = (major - minor) / 2.0;
+    // Metal lies toward the axis for a screw, away from it for a nut.
+    let back = if external { minor / 2.0 - depth * 0.9 } else { major / 2.0 + depth * 0.9 };
+    let mut body = vec![[left, back]];
+    body.push([left, line.first().map_or(back, |p| p[1])]);
+    body.extend(line.iter().copied());
+    body.push([right, line.last().map_or(back, |p| p[1])]);
+    body.push([right, back]);
+    let level = |r: f64| vec![[left - pitch * 0.1, r], [right + pitch * 0.1, r]];
+    let crest_y = crest_d / 2.0;
+    let (low, high) = own;
+    let outside = if external { crest_y + depth * 0.45 } else { crest_y - depth * 0.45 };
+    let height = if external { [back, outside + depth * 0.2] } else { [outside - depth * 0.2, back] };
+    Drawing {
+        says: format!(
+            "Section along the axis of {}: pitch {:.3} mm, major diameter {major:.3}, pitch diameter {pitch_d:.3}, minor diameter {minor:.3} mm, flanks at {}° to a square line.",
+            spec.size,
+            pitch,
+            short_text(thread.alpha_deg, 2)
+        ),
+        bounds: [left - pitch * 0.1, height[0], right + pitch * 1.1, height[1]],
+        shapes: vec![
+            Shape::closed("thread.metal", body),
+            Shape::open("thread.flank", line),
+            Shape::open("line.major", level(major / 2.0)),
+            Shape::open("line.pitch", level(pitch_d / 2.0)),
+            Shape::open("line.minor", level(minor / 2.0)),
+            Shape::open("band.pitch_low", level(low.value / 2.0)),
+            Shape::open("band.pitch_high", level(high.value / 2.0)),
+        ],
+        dimensions: vec![
+            Dimension {
+                name: "included_angle",
+                says: "included angle",
+                figure: Quantity::plain(2.0 * thread.alpha_deg, usize::from((2.0 * thread.alpha_deg).fract() > 1e-9), "°"),
+                from: [pitch * 1.42, pitch_d / 2.0],
+                to: [pitch * 1.42, pitch_d / 2.0],
+            },
+            Dimension { name: "pitch", says: "pitch, crest to crest", figure: Quantity::length(pitch), from: [pitch, outside], to: [pitch * 2.0, outside] },
+            Dimension {
+                name: "major",
+                says: "major diameter",
+                figure: Quantity::length(major),
+                from: [right + pitch * 0.1, major / 2.0],
+                to: [right + pitch * 0.1, major / 2.0],
+            },
+            Dimension {
+                name: "pitch_diameter",
+                says: "pitch diameter",
+                figure: Quantity::length(pitch_d),
+                from: [right + pitch * 0.1, pitch_d / 2.0],
+                to: [right + pitch * 0.1, pitch_d / 2.0],
+            },
+            Dimension {
+                name: "minor",
+                says: "minor diameter",
+                figure: Quantity::length(minor),
+                from: [right + pitch * 0.1, minor / 2.0],
+                to: [right + pitch * 0.1, minor / 2.0],
+            },
+        ],
+    }
+}

@@ -1,0 +1,202 @@
+//! The families of thread, one implementation a file: basic sizes, limits, classes and what is said of them. A family is added by its
+//! file, its name in [`System`] and its line in [`System::family`]; the compiler asks for both.
+
+pub mod acme;
+mod ba;
+pub(super) mod iso;
+mod special;
+pub mod square;
+mod trapezoidal;
+mod unified;
+mod whitworth;
+
+use super::class::Class;
+use super::spec::ThreadSpec;
+use crate::system::{Side, System};
+use crate::watch::Code;
+use crate::working::{Num, Rule, Worksheet};
+
+/// Limits of one member on the sheet, mm: lower, upper.
+#[derive(Debug, Clone, Copy)]
+pub struct Limits {
+    /// Major diameter.
+    pub major: (Option<Num>, Option<Num>),
+    /// Pitch diameter.
+    pub pitch: (Num, Num),
+    /// Minor diameter; of a screw, what must clear the mate.
+    pub minor: (Option<Num>, Option<Num>),
+}
+
+impl Limits {
+    /// Limits of the crest the blank is made to: major of a screw, minor of a nut.
+    pub const fn crest(&self, side: Side) -> (Option<Num>, Option<Num>) {
+        match side {
+            Side::External => self.major,
+            Side::Internal => self.minor,
+        }
+    }
+
+    /// Limits of the root the tip leaves: minor of a screw, major of a nut.
+    pub const fn root(&self, side: Side) -> (Option<Num>, Option<Num>) {
+        self.crest(side.other())
+    }
+}
+
+/// Basic sizes, mm: where thread and gap are equal, and the mate's crest.
+#[derive(Debug, Clone, Copy)]
+pub struct Basics {
+    /// Pitch diameter.
+    pub pitch: Num,
+    /// Minor diameter.
+    pub minor: Num,
+}
+
+/// One member as asked for.
+#[derive(Debug, Clone, Copy)]
+pub struct MemberQuery<'a> {
+    /// The thread.
+    pub spec: &'a ThreadSpec,
+    /// Its class.
+    pub class: Class,
+    /// The member.
+    pub side: Side,
+    /// Length the mate engages, mm, when given.
+    pub engagement_mm: Option<f64>,
+}
+
+/// Depths given for a 60° screw, by the tip they are for.
+const SIXTY_DEPTHS: &[(&str, f64)] = &[("0.6134 P", 0.6134), ("0.6495 P", 0.6495), ("0.7578 P, sharp", 0.7578)];
+/// Engagement past which tables no longer hold, in diameters.
+const LONG_DIAMETERS: f64 = 1.5;
+
+/// Something to be said of a thread: a watch code, and the words.
+pub type Note = (Code, String);
+
+/// Everything that is a family's own.
+pub trait Family: Sync {
+    /// The form in a word or two.
+    fn word(&self) -> &'static str;
+
+    /// Half the included angle, degrees; a special's is its own.
+    fn half_angle_deg(&self) -> f64;
+
+    /// Basic sizes of a thread.
+    fn basics(&self, sheet: &mut Worksheet, spec: &ThreadSpec) -> Basics;
+
+    /// Limits of one member, mm.
+    fn limits(&self, sheet: &mut Worksheet, query: &MemberQuery) -> Limits;
+
+    /// The class taken when none is given; a family may have none.
+    fn usual_class(&self, _side: Side, _major_mm: f64) -> Class {
+        Class::Nominal
+    }
+
+    /// The classes of one member as they are met, the closest first: for saying which of them a size past its own limits still fits.
+    fn classes(&self, _side: Side) -> Vec<Class> {
+        Vec::new()
+    }
+
+    /// Reads a class as it is written.
+    ///
+    /// # Errors
+    /// Says which part is wrong and what would be right.
+    fn read_class(&self, text: &str) -> Result<Class, String> {
+        if text.trim().is_empty() {
+            return Ok(Class::Nominal);
+        }
+        Err(format!("class “{text}” has no meaning here: a {} thread has no classes; leave it out", self.word()))
+    }
+
+    /// Every rule of its own.
+    fn rules(&self) -> &'static [&'static Rule];
+
+    /// Depths that handbooks give for the form, as they name them, in pitches.
+    fn handbook_depths(&self) -> &'static [(&'static str, f64)];
+
+    /// Whether it is one of the standard 60° forms, which share their flats and rules of thumb.
+    fn is_sixty(&self) -> bool {
+        false
+    }
+
+    /// Basic depth of a form with crest and root rounded, in pitches; none of one with flats.
+    fn rounded_depth(&self) -> Option<f64> {
+        None
+    }
+
+    /// Whether crest and root stand clear of the mate by a clearance of the standard's.
+    fn stands_clear(&self) -> bool {
+        false
+    }
+
+    /// Whether the tip is ground to a width with a face of its own, rather than left by the flanks.
+    fn end_face(&self) -> bool {
+        self.stands_clear()
+    }
+
+    /// Whether handbooks give a width for its tip.
+    fn handbook_tip(&self) -> bool {
+        false
+    }
+
+    /// Least radius of a rounded root, where one is asked for, in pitches.
+    fn least_root_radius(&self) -> f64 {
+        0.125
+    }
+
+    /// Whether clearance at crest and root is the user's to choose.
+    fn takes_clearance(&self) -> bool {
+        false
+    }
+
+    /// Where its tolerances are computed, nominal or the house's own.
+    fn tolerance_note(&self, _spec: &ThreadSpec, _classes: [Class; 2]) -> Option<Note> {
+        None
+    }
+
+    /// Where the engagement told asks for other tolerances than those of a normal length.
+    fn engagement_note(&self, _sheet: &mut Worksheet, _spec: &ThreadSpec, _told_mm: f64, _pitch: Num) -> Option<Note> {
+        None
+    }
+}
+
+impl System {
+    /// The family of that name.
+    #[must_use]
+    pub fn family(self) -> &'static dyn Family {
+        match self {
+            Self::IsoMetric => &iso::IsoMetric,
+            Self::Unified => &unified::Unified,
+            Self::Acme => &acme::Acme { stub: false },
+            Self::StubAcme => &acme::Acme { stub: true },
+            Self::Trapezoidal => &trapezoidal::Trapezoidal,
+            Self::Whitworth => &whitworth::Whitworth,
+            Self::PipeG => &whitworth::PipeG,
+            Self::Ba => &ba::BritishAssociation,
+            Self::Square => &square::Square,
+            Self::Special => &special::Special,
+        }
+    }
+}
+
+impl ThreadSpec {
+    /// Half the included angle, degrees.
+    #[must_use]
+    pub fn half_angle_deg(&self) -> f64 {
+        self.special.map_or_else(|| self.system.family().half_angle_deg(), |s| s.included_angle_deg / 2.0)
+    }
+}
+
+/// Every rule of every family.
+pub(super) fn rules() -> Vec<&'static Rule> {
+    let each: [&dyn Family; 8] = [
+        &iso::IsoMetric,
+        &unified::Unified,
+        &acme::Acme { stub: false },
+        &trapezoidal::Trapezoidal,
+        &whitworth::Whitworth,
+        &ba::BritishAssociation,
+        &square::Square,
+        &special::Special,
+    ];
+    each.into_iter().flat_map(Family::rules).copied().collect()
+}

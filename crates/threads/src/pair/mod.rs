@@ -1,0 +1,237 @@
+//! Pairs: which member to cut first, the clearance between them, and the second fitted to the first.
+
+mod drawing;
+pub mod rules;
+
+use crate::form::Thread;
+use crate::outline::Drawing;
+use crate::quantity::mm_text;
+use crate::system::Side;
+use crate::watch::{Code, Level, Watch};
+use crate::working::{Num, Quantity, Worksheet};
+use crate::{MateFacts, PairSchool};
+use serde::Serialize;
+
+/// One school and what comes of it here.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct SchoolView {
+    /// Which.
+    pub school: PairSchool,
+    /// As it is said.
+    pub says: &'static str,
+    /// Its consequence in numbers.
+    pub consequence: String,
+}
+
+/// A clearance between the members, on diameter, over their limits and as they are.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Clearance {
+    /// Where.
+    pub at: &'static str,
+    /// Least, both members at their fullest.
+    pub least: Quantity,
+    /// Most; absent where a limit is open.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub most: Option<Quantity>,
+    /// Between the sizes made, or aimed at.
+    pub now: Quantity,
+}
+
+/// The pair.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct PairSection {
+    /// The school followed.
+    pub school: PairSchool,
+    /// The school recommended.
+    pub recommended: PairSchool,
+    /// Why, in one sentence.
+    pub reason: String,
+    /// All of them, side by side.
+    pub schools: Vec<SchoolView>,
+    /// Whether this member is made first, second, or to its own limits (absent).
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub first: Option<bool>,
+    /// The mate as made, when it was measured.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub mate_made_mm: Option<Quantity>,
+    /// Limits this member is held to: its own, or those that fit the mate as made.
+    pub limits_mm: [Quantity; 2],
+    /// What this member follows, in words.
+    pub says: String,
+    /// At the pitch line, the crests and the roots.
+    pub clearances: Vec<Clearance>,
+    /// How many times as large the gaps are drawn.
+    pub gaps_times: f64,
+    /// The two in mesh.
+    pub drawing: Drawing,
+}
+
+/// Bores under this cannot be measured directly in most shops: no micrometer for threads goes in. Mm.
+const MEASURABLE_BORE: f64 = 40.0;
+
+/// The school recommended, and why.
+fn recommend(facts: &MateFacts, thread: &Thread) -> (PairSchool, String) {
+    let bore = thread.basic.minor.value;
+    if facts.interchange {
+        (PairSchool::Limits, "The parts must interchange, so each is kept to the standard's limits.".into())
+    } else if bore < MEASURABLE_BORE {
+        (
+            PairSchool::InternalFirst,
+            format!("One mate only, and a bore of {} cannot be measured directly: make the nut first, and fit the screw, which wires measure.", mm_text(bore)),
+        )
+    } else {
+        (
+            PairSchool::ExternalFirst,
+            format!("One mate only, and a bore of {} can be measured: make the screw first by wires, then fit the nut to it.", mm_text(bore)),
+        )
+    }
+}
+
+/// What fitting a pair settled, kept for its section.
+pub struct Fitted {
+    school: PairSchool,
+    recommended: PairSchool,
+    reason: String,
+    /// The standard's limits of this member, before it followed the mate.
+    standard: (Num, Num),
+    least: Num,
+    says: String,
+}
+
+impl Fitted {
+    /// Whether the member of this side is the one fitted to the other.
+    pub fn follows(&self, side: Side) -> bool {
+        self.school.second() == Some(side)
+    }
+}
+
+/// Settles the school, and holds the second member to the limits that fit the first as made.
+pub fn fit(sheet: &mut Worksheet, facts: &MateFacts, thread: &mut Thread, watch: &mut Vec<Watch>) -> Fitted {
+    let (recommended, reason) = recommend(facts, thread);
+    let school = facts.school.unwrap_or(recommended);
+    let standard = thread.own.pitch;
+    let side = thread.spec.side;
+    let (own, mate) = (thread.own.pitch, thread.mate.pitch);
+    let least = facts.clearance_mm.map_or_else(
+        || match side {
+            Side::External => sheet.apply(&rules::CLEARANCE, [mate.0, own.1]),
+            Side::Internal => sheet.apply(&rules::CLEARANCE, [own.0, mate.1]),
+        },
+        Num::from,
+    );
+    let (member, other) = if side == Side::External { ("screw", "nut") } else { ("nut", "screw") };
+    let says = match (school.second() == Some(side), facts.made_mm) {
+        (true, Some(made)) => {
+            let band = Num::from(own.1.value - own.0.value);
+            let made_num = Num::from(made);
+            thread.own.pitch = match side {
+                Side::Internal => [0.0.into(), band].map(|t| sheet.apply(&rules::FITTED_NUT, [made_num, least, t])).into(),
+                Side::External => [band, 0.0.into()].map(|t| sheet.apply(&rules::FITTED_SCREW, [made_num, least, t])).into(),
+            };
+            if made < mate.0.value - 5e-4 || made > mate.1.value + 5e-4 {
+                let text = format!(
+                    "The {other} as made, {}, is outside the standard's {} to {}: this pair will not interchange with others.",
+                    mm_text(made),
+                    mm_text(mate.0.value),
+                    mm_text(mate.1.value)
+                );
+                watch.push(Watch::new(Level::Note, Code::PairOwn, "thread", text));
+            }
+            format!(
+                "The {member} follows the {other} as made, {}: {} to {}.",
+                mm_text(made),
+                mm_text(thread.own.pitch.0.value),
+                mm_text(thread.own.pitch.1.value)
+            )
+        }
+        (true, None) => {
+            watch.push(Watch::new(
+                Level::Warn,
+                Code::PairOrder,
+                "thread",
+                format!("The {other} comes first and is not measured yet: until it is, the {member} is held to the standard's limits. Cut and measure the {other} first."),
+            ));
+            format!("The {member} will follow the {other} once that is measured.")
+        }
+        (false, _) if school == PairSchool::Limits => format!("The {member} keeps to the standard's limits, and so does the {other}."),
+        (false, _) => format!("The {member} is made first, to the standard's limits; the {other} follows it as measured."),
+    };
+    Fitted { school, recommended, reason, standard, least, says }
+}
+
+/// Sizes of this member as it will be: pitch diameter, crest, root.
+#[derive(Debug, Clone, Copy)]
+pub struct AsCut {
+    /// Pitch diameter, mm.
+    pub pitch: Num,
+    /// Crest diameter, mm.
+    pub crest: Num,
+    /// Root diameter, mm.
+    pub root: f64,
+}
+
+/// The pair section: schools, clearances and the two in mesh.
+pub fn section(sheet: &mut Worksheet, facts: &MateFacts, fitted: Fitted, thread: &Thread, cut: AsCut) -> PairSection {
+    let side = thread.spec.side;
+    let middle = |(a, b): (Num, Num)| f64::midpoint(a.value, b.value);
+    let open = |(a, b): (Option<Num>, Option<Num>), or: Num| (a.or(b).unwrap_or(or), b.or(a).unwrap_or(or));
+    let told = |made: Option<f64>, or: Num| made.map_or(or, Num::from);
+    let mate_pitch: Num = facts.made_mm.unwrap_or_else(|| middle(thread.mate.pitch)).into();
+    let of = |own: Num, mate: Num| if side == Side::External { [own, mate] } else { [mate, own] };
+    let [screw_pitch, nut_pitch] = of(cut.pitch, mate_pitch);
+    let (own, mate) = (thread.own, thread.mate);
+    let (screw, nut) = if side == Side::External { (own, mate) } else { (mate, own) };
+    let (screw_major, nut_major) = (open(screw.major, thread.major), open(nut.major, thread.major));
+    let (screw_minor, nut_minor) = (open(screw.minor, thread.basic.minor), open(nut.minor, thread.basic.minor));
+    let [major_screw_now, major_nut_now, minor_screw_now, minor_nut_now] = match side {
+        Side::External => [cut.crest, told(facts.root_mm, nut_major.0), cut.root.into(), told(facts.crest_mm, middle(nut_minor).into())],
+        Side::Internal => [told(facts.crest_mm, middle(screw_major).into()), cut.root.into(), told(facts.root_mm, screw_minor.1), cut.crest],
+    };
+    let mut clearance = |at: &'static str, screw: (Num, Num), nut: (Num, Num), now: [Num; 2], closed: bool| {
+        let mut between = |i: Num, e: Num| Quantity::length(sheet.apply(&rules::CLEARANCE, [i, e]));
+        Clearance { at, least: between(nut.0, screw.1), most: closed.then(|| between(nut.1, screw.0)), now: between(now[1], now[0]) }
+    };
+    let clearances = vec![
+        clearance("pitch line", screw.pitch, nut.pitch, [screw_pitch, nut_pitch], true),
+        clearance("screw's crests", screw_major, nut_major, [major_screw_now, major_nut_now], nut.major.1.is_some()),
+        clearance("nut's crests", screw_minor, nut_minor, [minor_screw_now, minor_nut_now], screw.minor.0.is_some()),
+    ];
+    let band = fitted.standard.1.value - fitted.standard.0.value;
+    let mate_band = thread.mate.pitch.1.value - thread.mate.pitch.0.value;
+    let span = |width: f64| format!("clearance anywhere from {} to {}", mm_text(fitted.least.value), mm_text(fitted.least.value + width));
+    let schools = vec![
+        SchoolView {
+            school: PairSchool::InternalFirst,
+            says: "Nut first, the screw fitted to it",
+            consequence: format!("{}; the screw is the one that is measured while it is cut.", span(if side == Side::External { band } else { mate_band })),
+        },
+        SchoolView {
+            school: PairSchool::ExternalFirst,
+            says: "Screw first, the nut fitted to it",
+            consequence: format!("{}; the screw serves as the nut's gauge.", span(if side == Side::Internal { band } else { mate_band })),
+        },
+        SchoolView {
+            school: PairSchool::Limits,
+            says: "Both to the standard's limits",
+            consequence: format!("{}; either part can be replaced alone.", span(band + mate_band)),
+        },
+    ];
+    let gaps = [&clearances[0], &clearances[1], &clearances[2]].map(|c| c.now.value);
+    let (drawing, gaps_times) = drawing::mesh(thread, screw_pitch.value, [major_screw_now.value, minor_screw_now.value], gaps, &clearances);
+    PairSection {
+        school: fitted.school,
+        recommended: fitted.recommended,
+        reason: fitted.reason,
+        schools,
+        first: fitted.school.second().map(|second| second != side),
+        mate_made_mm: facts.made_mm.map(Quantity::length),
+        limits_mm: [Quantity::length(own.pitch.0), Quantity::length(own.pitch.1)],
+        says: fitted.says,
+        clearances,
+        gaps_times,
+        drawing,
+    }
+}

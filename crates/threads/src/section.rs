@@ -1,0 +1,263 @@
+//! The thread section of a plan: sizes and limits of both members, and lead angles.
+
+use super::class::Class;
+use super::families::{Basics, Limits, MemberQuery};
+use super::form::Thread;
+use super::rules;
+use super::spec::ThreadSpec;
+use crate::ThreadFacts;
+use crate::direction::Hand;
+use crate::outline::Drawing;
+use crate::quantity::real;
+use crate::system::{Side, System};
+use crate::watch::{Level, Watch};
+use crate::working::{Num, Quantity, Worksheet};
+use serde::Serialize;
+
+/// Lower and upper limit; one may be open.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Range {
+    /// Lower limit.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub min: Option<Quantity>,
+    /// Upper limit.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub max: Option<Quantity>,
+    /// Basic size, before allowance and tolerance.
+    pub basic: Quantity,
+}
+
+impl Range {
+    fn of((min, max): (Option<Num>, Option<Num>), basic: Num) -> Self {
+        Self { min: min.map(Quantity::length), max: max.map(Quantity::length), basic: Quantity::length(basic) }
+    }
+}
+
+/// Limits of one member.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Member {
+    /// Tolerance class.
+    pub class: String,
+    /// Major diameter.
+    pub major_mm: Range,
+    /// Pitch diameter.
+    pub pitch_mm: Range,
+    /// Minor diameter; of a screw, what must clear the mate.
+    pub minor_mm: Range,
+}
+
+impl Member {
+    fn of(limits: &Limits, class: Class, major: Num, basic: Basics) -> Self {
+        let (low, high) = limits.pitch;
+        Self {
+            class: class.to_string(),
+            major_mm: Range::of(limits.major, major),
+            pitch_mm: Range::of((Some(low), Some(high)), basic.pitch),
+            minor_mm: Range::of(limits.minor, basic.minor),
+        }
+    }
+}
+
+/// The basic form: how deep, and what stands at crest and root.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct FormSection {
+    /// The form in a word or two.
+    pub word: &'static str,
+    /// Basic depth, crest to root.
+    pub depth_mm: Quantity,
+    /// Flat at the screw's crest; what a flat would be where the form is rounded.
+    pub crest_flat_mm: Quantity,
+    /// Flat at the basic root; what a flat would be where the form is rounded.
+    pub root_flat_mm: Quantity,
+    /// Radius of crest and root, of a rounded form.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub radius_mm: Option<Quantity>,
+}
+
+/// Lead angles at the basic diameters, degrees.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct LeadAngles {
+    /// At the major diameter.
+    pub major: Quantity,
+    /// At the pitch diameter.
+    pub pitch: Quantity,
+    /// At the minor diameter.
+    pub minor: Quantity,
+}
+
+/// What exactly is to be cut.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ThreadSection {
+    /// Size, class and hand as written.
+    pub name: String,
+    /// Size alone.
+    pub size: String,
+    /// Family.
+    pub form: System,
+    /// Series.
+    pub series: String,
+    /// Member to be cut.
+    pub side: Side,
+    /// Class of the member to be cut.
+    pub class: String,
+    /// Whether its standard prints sizes in inches.
+    pub inch: bool,
+    /// Nominal diameter.
+    pub major_mm: Quantity,
+    /// Pitch.
+    pub pitch_mm: Quantity,
+    /// The pitch as it is said.
+    pub pitch_text: String,
+    /// Lead.
+    pub lead_mm: Quantity,
+    /// Starts.
+    pub starts: u8,
+    /// Hand.
+    pub hand: Hand,
+    /// Half the included angle, degrees.
+    pub half_angle_deg: f64,
+    /// Depth, flats and radii of the basic form.
+    pub basic_form: FormSection,
+    /// The screw.
+    pub external: Member,
+    /// The nut.
+    pub internal: Member,
+    /// Lead angles.
+    pub lead_angle_deg: LeadAngles,
+    /// Threaded length.
+    pub length_mm: Quantity,
+    /// Engagement with the mate.
+    pub engagement_mm: Quantity,
+    /// Limits to cut to before the coating, when one is told.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub before_coating: Option<Coated>,
+    /// The form in section.
+    pub drawing: Drawing,
+}
+
+/// Limits to cut to where a coating will be added.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Coated {
+    /// Pitch diameter, least and most.
+    pub pitch_mm: [Quantity; 2],
+    /// What the coating adds to the pitch diameter.
+    pub adds_mm: Quantity,
+}
+
+/// Works the thread.
+pub fn reckon(sheet: &mut Worksheet, facts: &ThreadFacts, watch: &mut Vec<Watch>) -> (Thread, ThreadSection) {
+    let spec = facts.spec.clone();
+    let d = real(&spec.major);
+    let major = Num::from(d);
+    let pitch = spec.tpi.map_or_else(|| real(&spec.pitch).into(), |n| sheet.apply(&rules::PITCH_OF_TPI, [real(&n).into()]));
+    let lead = sheet.apply(&rules::LEAD, [f64::from(spec.starts).into(), pitch]);
+    let family = spec.system.family();
+    let other = family.usual_class(spec.side.other(), d);
+    // A pair is kept to one fit: a class that belongs to neither side serves both.
+    let other = if spec.class.side().is_none() && other.side().is_none() { spec.class } else { other };
+    let engagement_mm = facts.engagement_mm;
+    let own = family.limits(sheet, &MemberQuery { spec: &spec, class: spec.class, side: spec.side, engagement_mm });
+    let mate = family.limits(sheet, &MemberQuery { spec: &spec, class: other, side: spec.side.other(), engagement_mm });
+    let engagement = engagement_mm.unwrap_or(d);
+    let engaged = engagement_mm.and_then(|told| family.engagement_note(sheet, &spec, told, pitch));
+    let notes = family.tolerance_note(&spec, [spec.class, other]).into_iter().chain(engaged);
+    watch.extend(notes.map(|(code, text)| Watch::new(Level::Note, code, "thread", text)));
+    let (external, internal, external_class, internal_class) = match spec.side {
+        Side::External => (&own, &mate, spec.class, other),
+        Side::Internal => (&mate, &own, other, spec.class),
+    };
+    let basic = family.basics(sheet, &spec);
+    let angle = |sheet: &mut Worksheet, at: Num| sheet.apply(&rules::LEAD_ANGLE, [lead, at]);
+    let angles = [angle(sheet, major), angle(sheet, basic.pitch), angle(sheet, basic.minor)];
+    let alpha_deg = spec.half_angle_deg();
+    let (basic_form, radius) = form(sheet, &spec, pitch, basic);
+    let length = facts.length_mm;
+    let exact_lead = spec.lead();
+    let alpha = Num::from(alpha_deg);
+    let section_members = (Member::of(external, external_class, major, basic), Member::of(internal, internal_class, major, basic));
+    let (own, before_coating) = coated(sheet, &spec, own, facts.coating_mm, alpha);
+    let thread = Thread {
+        alpha_deg,
+        major,
+        pitch,
+        lead,
+        exact_lead,
+        own,
+        mate,
+        length,
+        engagement,
+        basic,
+        radius,
+        lead_angle_pitch: angles[1],
+        lead_angle_minor: angles[2],
+        lead_angle_major: angles[0],
+        spec,
+    };
+    let spec = &thread.spec;
+    let section = ThreadSection {
+        name: spec.name(),
+        size: spec.size.clone(),
+        form: spec.system,
+        series: spec.series.clone(),
+        side: spec.side,
+        class: spec.class.to_string(),
+        inch: spec.is_inch(),
+        major_mm: Quantity::length(major),
+        pitch_mm: Quantity::length(pitch),
+        pitch_text: spec.pitch_text(),
+        lead_mm: Quantity::length(lead),
+        starts: spec.starts,
+        hand: spec.hand,
+        half_angle_deg: alpha_deg,
+        basic_form,
+        external: section_members.0,
+        internal: section_members.1,
+        lead_angle_deg: LeadAngles { major: Quantity::angle(angles[0]), pitch: Quantity::angle(angles[1]), minor: Quantity::angle(angles[2]) },
+        length_mm: Quantity::given(length),
+        engagement_mm: Quantity::given(engagement),
+        before_coating,
+        drawing: super::drawing::section(&thread),
+    };
+    (thread, section)
+}
+
+/// Depth, flats and radius of the basic form, mm.
+fn form(sheet: &mut Worksheet, spec: &ThreadSpec, pitch: Num, basic: Basics) -> (FormSection, Option<Num>) {
+    let family = spec.system.family();
+    let major = Num::from(real(&spec.major));
+    let alpha = Num::from(spec.half_angle_deg());
+    let crest = sheet.apply(&rules::HALF_OF, [major, basic.pitch]);
+    let root = sheet.apply(&rules::HALF_OF, [basic.pitch, basic.minor]);
+    let depth = sheet.apply(&rules::HALF_OF, [major, basic.minor]);
+    let radius = family.rounded_depth().map(|depth| sheet.apply(&rules::ROUNDING, [pitch, depth.into(), alpha]));
+    let section = FormSection {
+        word: family.word(),
+        depth_mm: Quantity::length(depth),
+        crest_flat_mm: Quantity::length(sheet.apply(&rules::FLAT, [pitch, crest, alpha])),
+        root_flat_mm: Quantity::length(sheet.apply(&rules::FLAT, [pitch, root, alpha])),
+        radius_mm: radius.map(Quantity::length),
+    };
+    (section, radius)
+}
+
+/// The limits to cut to so that a coating brings the thread into its own.
+fn coated(sheet: &mut Worksheet, spec: &ThreadSpec, own: Limits, coating_mm: f64, alpha: Num) -> (Limits, Option<Coated>) {
+    if coating_mm <= 0.0 {
+        return (own, None);
+    }
+    let flank = sheet.apply(&rules::COATED_FLANK, [coating_mm.into(), alpha]);
+    let flat = sheet.apply(&rules::COATED_FLAT, [coating_mm.into()]);
+    let rule = if spec.side == Side::External { &rules::LESS } else { &rules::PLUS };
+    let mut by = |of: Num, add: Num| sheet.apply(rule, [of, add]);
+    let pitch = (by(own.pitch.0, flank), by(own.pitch.1, flank));
+    let mut both = |(low, high): (Option<Num>, Option<Num>)| (low.map(|n| by(n, flat)), high.map(|n| by(n, flat)));
+    let (major, minor) = (both(own.major), both(own.minor));
+    let said = Coated { pitch_mm: [Quantity::length(pitch.0), Quantity::length(pitch.1)], adds_mm: Quantity::length(flank) };
+    (Limits { major, pitch, minor }, Some(said))
+}
