@@ -14,7 +14,7 @@ fn step(name: &str, work: impl FnOnce() -> Outcome) -> Outcome {
 }
 
 /// Does the web side's part on a thread of its own while the other goes on; both must hold.
-fn beside(sh: &Shell, web: impl FnOnce(&Shell) -> Outcome + Send, rust: impl FnOnce(&Shell) -> Outcome) -> Outcome {
+pub fn beside(sh: &Shell, web: impl FnOnce(&Shell) -> Outcome + Send, rust: impl FnOnce(&Shell) -> Outcome) -> Outcome {
     let other = sh.clone();
     std::thread::scope(|scope| {
         let web = scope.spawn(move || step("web side", || web(&other)));

@@ -1,16 +1,14 @@
 //! Running the app: the demo, the two sides in development, pictures and measurements.
 
+use crate::check::beside;
 use crate::{Outcome, text, tools};
 use xshell::{Shell, cmd};
 
 /// Builds both sides at once, the server first without the web app, and serves the demo yard.
 pub fn demo(sh: &Shell, more: &[String]) -> Outcome {
-    let web = sh.clone();
-    std::thread::scope(|scope| {
-        let web = scope.spawn(move || tools::web(&web));
+    beside(sh, tools::web, |sh| {
         // Both are named, so that both builds resolve the same features and nothing is compiled twice; only libraries are built.
-        let server = cmd!(sh, "cargo build --release -p yoke-turn -p yoke-server --lib").run().map_err(text);
-        server.and(web.join().unwrap_or_else(|_| Err("the web side's build stopped short".into())))
+        cmd!(sh, "cargo build --release -p yoke-turn -p yoke-server --lib").run().map_err(text)
     })?;
     cmd!(sh, "cargo build --release -p yoke-turn").run().map_err(text)?;
     let program = tools::target(sh).join("release/yoke-turn");

@@ -1,5 +1,5 @@
 //! The families of thread, one implementation a file: basic sizes, limits, classes and what is said of them. A family is added by its
-//! file, its name in [`System`] and its line in [`System::family`]; the compiler asks for both.
+//! file, its name in [`System`] and its line in the list below, which the compiler asks for.
 
 pub mod acme;
 mod ba;
@@ -15,6 +15,7 @@ use super::spec::ThreadSpec;
 use crate::system::{Side, System};
 use crate::watch::Code;
 use crate::working::{Num, Rule, Worksheet};
+use std::collections::BTreeSet;
 
 /// Limits of one member on the sheet, mm: lower, upper.
 #[derive(Debug, Clone, Copy)]
@@ -159,23 +160,35 @@ pub trait Family: Sync {
     }
 }
 
-impl System {
-    /// The family of that name.
-    #[must_use]
-    pub fn family(self) -> &'static dyn Family {
-        match self {
-            Self::IsoMetric => &iso::IsoMetric,
-            Self::Unified => &unified::Unified,
-            Self::Acme => &acme::Acme { stub: false },
-            Self::StubAcme => &acme::Acme { stub: true },
-            Self::Trapezoidal => &trapezoidal::Trapezoidal,
-            Self::Whitworth => &whitworth::Whitworth,
-            Self::PipeG => &whitworth::PipeG,
-            Self::Ba => &ba::BritishAssociation,
-            Self::Square => &square::Square,
-            Self::Special => &special::Special,
+/// Declares the families: the one list of them, each name with its implementation.
+macro_rules! families {
+    ($($system:ident => $family:expr,)*) => {
+        impl System {
+            /// Every one.
+            pub const ALL: &[Self] = &[$(Self::$system),*];
+
+            /// The family of that name.
+            #[must_use]
+            pub fn family(self) -> &'static dyn Family {
+                match self {
+                    $(Self::$system => &$family,)*
+                }
+            }
         }
-    }
+    };
+}
+
+families! {
+    IsoMetric => iso::IsoMetric,
+    Unified => unified::Unified,
+    Acme => acme::Acme { stub: false },
+    StubAcme => acme::Acme { stub: true },
+    Trapezoidal => trapezoidal::Trapezoidal,
+    Whitworth => whitworth::Whitworth,
+    PipeG => whitworth::PipeG,
+    Ba => ba::BritishAssociation,
+    Square => square::Square,
+    Special => special::Special,
 }
 
 impl ThreadSpec {
@@ -186,17 +199,8 @@ impl ThreadSpec {
     }
 }
 
-/// Every rule of every family.
+/// Every rule of every family, once: families in one file share theirs.
 pub(super) fn rules() -> Vec<&'static Rule> {
-    let each: [&dyn Family; 8] = [
-        &iso::IsoMetric,
-        &unified::Unified,
-        &acme::Acme { stub: false },
-        &trapezoidal::Trapezoidal,
-        &whitworth::Whitworth,
-        &ba::BritishAssociation,
-        &square::Square,
-        &special::Special,
-    ];
-    each.into_iter().flat_map(Family::rules).copied().collect()
+    let mut seen = BTreeSet::new();
+    System::ALL.iter().flat_map(|system| system.family().rules()).copied().filter(|rule| seen.insert(rule.id)).collect()
 }
