@@ -75,3 +75,25 @@ pub struct Direction {
     /// Whether the bit is fed in away from the operator.
     pub infeed_away: bool,
 }
+
+/// The end of the lathe a wall of the groove faces.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Faces {
+    /// The headstock.
+    Headstock,
+    /// The tailstock.
+    Tailstock,
+}
+
+impl Faces {
+    /// As it is said.
+    #[must_use]
+    pub const fn word(self) -> &'static str {
+        match self {
+            Self::Headstock => "headstock",
+            Self::Tailstock => "tailstock",
+        }
+    }
+}

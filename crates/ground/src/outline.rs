@@ -34,10 +34,13 @@ pub struct Shape {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Circle {
     /// Centre x, mm.
+    #[serde(serialize_with = "place")]
     pub x: f64,
     /// Centre y, mm.
+    #[serde(serialize_with = "place")]
     pub y: f64,
     /// Radius, mm.
+    #[serde(serialize_with = "place")]
     pub r: f64,
     /// 1 anticlockwise, −1 clockwise, as drawn; absent when it does not turn.
     #[serde(skip_serializing_if = "Option::is_none")]
@@ -55,9 +58,11 @@ pub struct Dimension {
     /// The figure.
     pub figure: Quantity,
     /// One end, mm.
+    #[serde(serialize_with = "point")]
     #[cfg_attr(feature = "schema", schema(value_type = Vec<f64>))]
     pub from: Point,
     /// The other end, mm.
+    #[serde(serialize_with = "point")]
     #[cfg_attr(feature = "schema", schema(value_type = Vec<f64>))]
     pub to: Point,
 }
@@ -134,6 +139,15 @@ fn tidy(v: f64) -> f64 {
 #[allow(clippy::trivially_copy_pass_by_ref)] // serde's signature
 fn bounds<S: Serializer>(corners: &[f64; 4], serializer: S) -> Result<S::Ok, S::Error> {
     serializer.collect_seq(corners.iter().map(|c| tidy(*c)))
+}
+
+#[allow(clippy::trivially_copy_pass_by_ref)] // serde's signature
+fn place<S: Serializer>(at: &f64, serializer: S) -> Result<S::Ok, S::Error> {
+    serializer.serialize_f64(tidy(*at))
+}
+
+fn point<S: Serializer>(at: &Point, serializer: S) -> Result<S::Ok, S::Error> {
+    serializer.collect_seq(at.map(tidy))
 }
 
 fn points<S: Serializer>(line: &[Point], serializer: S) -> Result<S::Ok, S::Error> {

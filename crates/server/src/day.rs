@@ -178,7 +178,7 @@ fn setting(plan: &Value) -> Option<(String, Setting)> {
             train: Mounted { drivers: teeth("drivers"), driven: teeth("driven") },
             gearbox: train["gearbox"].as_str().unwrap_or_default().to_owned(),
             compound_deg: plan.pointer("/cut/angle_deg").and_then(Value::as_f64).filter(|a| *a > 0.0),
-            bit_deg: plan.pointer("/thread/half_angle_deg").and_then(Value::as_f64).map(|a| 2.0 * a),
+            bit_deg: plan.pointer("/thread/included_angle_deg").and_then(Value::as_f64),
         },
     ))
 }

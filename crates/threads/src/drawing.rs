@@ -1,5 +1,6 @@
 //! The thread in section, to scale.
 
+use crate::flanks::Flanks;
 use crate::form::Thread;
 use crate::outline::{Dimension, Drawing, Point, Shape};
 use crate::quantity::short_text;
@@ -9,19 +10,30 @@ use crate::working::Quantity;
 /// Crest, pitch-line and root heights of a truncated form measured from the axis, repeated
 /// along the work: the line the metal shows in an axial section.
 ///
-/// `crest_r` and `root_r` are radii, `pitch_r` the radius of the pitch line; crest to the left at x 0.
-pub fn profile(pitch: f64, alpha_deg: f64, pitch_r: f64, crest_r: f64, root_r: f64, turns: u8) -> Vec<Point> {
-    let slope = alpha_deg.to_radians().tan();
-    // Half widths of the metal at the crest and of the gap at the root, from the pitch line where
-    // both are a quarter of the pitch.
-    let crest = (pitch / 4.0 - (crest_r - pitch_r).abs() * slope).max(0.0);
-    let root = (pitch / 4.0 - (pitch_r - root_r).abs() * slope).max(0.0);
+/// `left` and `right` are the angles of a groove's walls, degrees from square to the axis. `crest_r` and `root_r` are radii, `pitch_r` the radius of the pitch line; crest to the left at x 0.
+pub fn profile(pitch: f64, [left, right]: [f64; 2], pitch_r: f64, crest_r: f64, root_r: f64, turns: u8) -> Vec<Point> {
+    // Half widths of the metal at the crest and of the gap at the root, from the pitch line where both are a quarter of the pitch; a
+    // groove's left wall is the crest's right side. Where the flanks meet short of a flat, they meet in one point.
+    let halves = |height: f64| {
+        let [l, r] = [left, right].map(|a| pitch / 4.0 - height.abs() * a.to_radians().tan());
+        if l + r < 0.0 { [(l - r) / 2.0, (r - l) / 2.0] } else { [l, r] }
+    };
+    let ([crest_right, crest_left], [root_left, root_right]) = (halves(crest_r - pitch_r), halves(pitch_r - root_r));
     (0..turns)
         .flat_map(|i| {
             let x = pitch * f64::from(i);
-            [[x - crest, crest_r], [x + crest, crest_r], [x + pitch / 2.0 - root, root_r], [x + pitch / 2.0 + root, root_r]]
+            [[x - crest_left, crest_r], [x + crest_right, crest_r], [x + pitch / 2.0 - root_left, root_r], [x + pitch / 2.0 + root_right, root_r]]
         })
         .collect()
+}
+
+/// Where the middle of a wire rests in a groove whose walls stand so, from the groove's middle on the pitch line, mm: along, and up.
+pub fn wire_in_groove(pitch: f64, walls: [f64; 2], wire: f64) -> Point {
+    let met = Flanks { leading: walls[0], trailing: walls[1] };
+    let up = wire / 2.0 * met.wedge() - pitch / (4.0 * met.half_deg().to_radians().tan());
+    // As far from the left wall as its radius: nought between walls alike.
+    let left = walls[0].to_radians();
+    [if met.are_even() { 0.0 } else { wire / 2.0 / left.cos() - pitch / 4.0 - up * left.tan() }, up]
 }
 
 /// The same with crest and root rounded by arcs of radius `r`, tangent to the flanks.
@@ -43,6 +55,11 @@ fn rounded(pitch: f64, alpha_deg: f64, crest_r: f64, root_r: f64, r: f64, turns:
         .collect()
 }
 
+/// The flanks in words.
+fn flanks_text(thread: &Thread) -> String {
+    if thread.flanks.are_even() { format!("{}°", short_text(thread.alpha_deg, 2)) } else { thread.flanks.says() }
+}
+
 /// The basic form of the member to be cut, over two pitches, with its named sizes.
 pub(super) fn section(thread: &Thread) -> Drawing {
     let (spec, own) = (&thread.spec, thread.own.pitch);
@@ -50,7 +67,7 @@ pub(super) fn section(thread: &Thread) -> Drawing {
     let external = spec.side == Side::External;
     let (crest_d, root_d) = if external { (major, minor) } else { (minor, major) };
     let mut line = thread.radius.map_or_else(
-        || profile(pitch, thread.alpha_deg, pitch_d / 2.0, crest_d / 2.0, root_d / 2.0, 3),
+        || profile(pitch, thread.walls_deg, pitch_d / 2.0, crest_d / 2.0, root_d / 2.0, 3),
         |r| rounded(pitch, thread.alpha_deg, crest_d / 2.0, root_d / 2.0, r.value, 3),
     );
     let (left, right) = (-pitch * 0.2, pitch * 2.2);
@@ -75,10 +92,10 @@ pub(super) fn section(thread: &Thread) -> Drawing {
     let height = if external { [back, outside + depth * 0.2] } else { [outside - depth * 0.2, back] };
     Drawing {
         says: format!(
-            "Section along the axis of {}: pitch {:.3} mm, major diameter {major:.3}, pitch diameter {pitch_d:.3}, minor diameter {minor:.3} mm, flanks at {}° to a square line.",
+            "Section along the axis of {}: pitch {:.3} mm, major diameter {major:.3}, pitch diameter {pitch_d:.3}, minor diameter {minor:.3} mm, flanks at {} to a square line.",
             spec.size,
             pitch,
-            short_text(thread.alpha_deg, 2)
+            flanks_text(thread)
         ),
         bounds: [left - pitch * 0.1, height[0], right + pitch * 1.1, height[1]],
         shapes: vec![
@@ -94,7 +111,7 @@ pub(super) fn section(thread: &Thread) -> Drawing {
             Dimension {
                 name: "included_angle",
                 says: "included angle",
-                figure: Quantity::plain(2.0 * thread.alpha_deg, usize::from((2.0 * thread.alpha_deg).fract() > 1e-9), "°"),
+                figure: Quantity::plain(thread.flanks.included_deg(), usize::from(thread.flanks.included_deg().fract() > 1e-9), "°"),
                 from: [pitch * 1.42, pitch_d / 2.0],
                 to: [pitch * 1.42, pitch_d / 2.0],
             },

@@ -2,6 +2,7 @@
 
 use super::spec::ThreadSpec;
 use super::system::Side;
+use crate::direction::Faces;
 use crate::quantity::Exact;
 use serde::{Deserialize, Serialize};
 
@@ -39,6 +40,8 @@ pub struct ThreadFacts {
     pub engagement_mm: Option<f64>,
     /// Thickness of a coating to come, a surface, mm; 0 for none.
     pub coating_mm: f64,
+    /// Where the flank that carries the load faces, of a thread with unequal flanks, when told.
+    pub load_faces: Option<Faces>,
 }
 
 /// The mate, settled.

@@ -2,6 +2,7 @@
 
 use super::class::Class;
 use super::families::{Basics, Limits, MemberQuery};
+use super::flanks::Flanks;
 use super::spec::ThreadSpec;
 use super::system::Side;
 use crate::quantity::Ratio;
@@ -12,8 +13,12 @@ use crate::working::{Num, Worksheet};
 pub struct Thread {
     /// What is to be cut.
     pub spec: ThreadSpec,
-    /// Half the included angle, degrees.
+    /// Half the included angle, degrees; of unequal flanks, that of the even groove that widens as fast.
     pub alpha_deg: f64,
+    /// The flanks as the tool meets them.
+    pub flanks: Flanks,
+    /// A groove's left wall and its right one, the headstock to the left, degrees from square to the axis.
+    pub walls_deg: [f64; 2],
     /// Nominal diameter, mm.
     pub major: Num,
     /// Pitch, mm.

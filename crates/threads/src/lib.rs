@@ -2,13 +2,15 @@
 //! sample is.
 //!
 //! ```
+//! use yoke_ground::direction::Carriage;
 //! use yoke_ground::working::Worksheet;
 //! use yoke_threads::{Side, ThreadFacts, callout, reckon};
 //!
 //! let spec = callout::read("M20x2.5-6g").map_err(|f| f.missing)?;
 //! assert_eq!((spec.name().as_str(), spec.side), ("M20×2.5-6g", Side::External));
-//! let facts = ThreadFacts { spec, length_mm: 30.0, engagement_mm: None, coating_mm: 0.0 };
-//! let (_, section) = reckon(&mut Worksheet::default(), &facts, &mut Vec::new());
+//! let facts = ThreadFacts { spec, length_mm: 30.0, engagement_mm: None, coating_mm: 0.0, load_faces: None };
+//! let toward = Carriage::TowardHeadstock;
+//! let (_, section) = reckon(&mut Worksheet::default(), &facts, toward, &mut Vec::new());
 //! // ISO 965-1: 18.334 to 18.164.
 //! let pitch = &section.external.pitch_mm;
 //! assert_eq!(pitch.max.as_ref().map(|q| q.text.as_str()), Some("18.334 mm"));
@@ -24,6 +26,7 @@ pub mod drawing;
 mod facts;
 pub mod families;
 mod fit;
+mod flanks;
 pub mod form;
 pub mod identify;
 pub mod pair;
@@ -39,10 +42,11 @@ mod tip;
 pub use class::{Class, WhitworthFit};
 pub use facts::{MateFacts, PairSchool, SpecialRequest, ThreadFacts};
 pub use fit::{Fit, FitBand, FitKind, RunMate};
+pub use flanks::Flanks;
 pub use pair::PairSection;
 pub use seat::{Groove, Seat, bears, half_angle_of};
 pub use section::reckon;
 pub use section::{FormSection, Member, Range, ThreadSection};
 pub use spec::{SpecialForm, ThreadSpec};
 pub use system::{Side, System};
-pub use tip::flat_of_radius;
+pub use tip::{flat_of_radius, radius_of_flat};

@@ -27,6 +27,11 @@ rule!(ROUNDING = "thread.rounding", "Radius of crest and root", (P: Mm "pitch", 
     P * (1.0 / (2.0 * alpha.to_radians().tan()) - k) / 2.0 / (1.0 / alpha.to_radians().sin() - 1.0));
 rule!(COATED_FLANK = "thread.coated_flank", "What a coating adds to the pitch diameter", (c: Mm "coating on a surface", alpha: Deg "half angle") -> y: Mm,
     "2*c/sin(alpha)", "each flank moves out by c, so the pitch line by c/sin α a side: 4c at 60°", 2.0 * c / alpha.to_radians().sin());
+rule!(EVEN_HALF = "thread.even_half", "Half angle of the even groove that widens as fast", (a: Deg "leading flank", b: Deg "trailing flank") -> alpha: Deg,
+    "atan((tan(a) + tan(b))/2)", "width grows by both tangents with depth: depth, tip and area follow as in an even groove", ((a.to_radians().tan() + b.to_radians().tan()) / 2.0).atan().to_degrees());
+rule!(COATED_FLANKS = "thread.coated_flanks", "What a coating adds to the pitch diameter, flanks unequal", (c: Mm "coating on a surface", a: Deg "leading flank", b: Deg "trailing flank") -> y: Mm,
+    "2*c*(1/cos(a) + 1/cos(b))/(tan(a) + tan(b))", "each flank moves by c square to itself, c/cos along the axis; both tangents turn that into depth",
+    2.0 * c * (1.0 / a.to_radians().cos() + 1.0 / b.to_radians().cos()) / (a.to_radians().tan() + b.to_radians().tan()));
 rule!(COATED_FLAT = "thread.coated_flat", "What a coating adds to the diameter", (c: Mm "coating on a surface") -> y: Mm, "2*c", "both sides", 2.0 * c);
 rule!(NORMAL_LEAST = "thread.normal_least", "Shortest normal engagement", (d: Mm "nominal diameter", P: Mm "pitch") -> y: Mm, "2.24*P*d^0.2", "ISO 965-1 group N (recalled)", 2.24 * P * d.powf(0.2));
 rule!(NORMAL_MOST = "thread.normal_most", "Longest normal engagement", (d: Mm "nominal diameter", P: Mm "pitch") -> y: Mm, "6.7*P*d^0.2", "ISO 965-1 group N (recalled)", 6.7 * P * d.powf(0.2));
@@ -64,7 +69,9 @@ static SHARED: &[&Rule] = &[
     &LEAD_ANGLE,
     &FLAT,
     &ROUNDING,
+    &EVEN_HALF,
     &COATED_FLANK,
+    &COATED_FLANKS,
     &COATED_FLAT,
     &NORMAL_LEAST,
     &NORMAL_MOST,

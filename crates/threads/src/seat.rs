@@ -6,6 +6,7 @@
 //! symmetry. Along a line of the flank (θ fixed) that is greatest where the wire's normal meets the line, which has a closed form; the
 //! rest is one search over θ and one over β, for the wire settles where it lies lowest.
 
+use super::flanks::Flanks;
 use std::f64::consts::{FRAC_PI_2, PI, TAU};
 
 /// The groove a wire or a ball seats in; lengths in mm.
@@ -17,8 +18,8 @@ pub struct Groove {
     pub pitch_mm: f64,
     /// Lead: along the axis in one turn.
     pub lead_mm: f64,
-    /// Half angle, degrees.
-    pub alpha_deg: f64,
+    /// Its flanks; which is which does not matter here.
+    pub flanks: Flanks,
 }
 
 /// A wire at rest.
@@ -67,19 +68,39 @@ fn lows(f: impl Fn(f64) -> f64 + Copy, from: f64, to: f64, steps: u32) -> Vec<(f
         .collect()
 }
 
+/// How near a wire may lean to where it lies along an all but upright flank, as a share of it.
+const UPRIGHT_SHARE: f64 = 0.7;
+
 impl Groove {
-    /// Tangent of the half angle, and lead in a radian.
-    fn slopes(&self) -> (f64, f64) {
-        (self.alpha_deg.to_radians().tan(), self.lead_mm / TAU)
+    /// Half angle of the even groove that widens as fast, degrees.
+    fn alpha_deg(&self) -> f64 {
+        self.flanks.half_deg()
+    }
+
+    /// Tangent of a flank, and lead in a radian.
+    fn slopes(&self, flank_deg: f64) -> (f64, f64) {
+        (flank_deg.to_radians().tan(), self.lead_mm / TAU)
+    }
+
+    /// How far round from its middle a wire or a ball may touch, radians: farther round the flank falls away from it.
+    fn round(&self, across_mm: f64) -> f64 {
+        ((self.pitch_mm + 2.0 * across_mm) / self.pitch_diameter_mm).clamp(0.2, 1.2)
+    }
+
+    /// The size over three wires as if the lead were nought, mm.
+    fn plain_over(&self, wire_mm: f64) -> f64 {
+        self.pitch_diameter_mm + wire_mm * (1.0 + self.flanks.wedge()) - self.pitch_mm / (2.0 * self.alpha_deg().to_radians().tan())
     }
 
     /// How high the flank's line at θ holds a wire that leans by β (its sine and cosine given), and at what radius.
     ///
     /// Along the line b = b₀ + r·b₁; with b = ρ·sin φ the height is r·cos θ + ρ·cos φ, greatest where tan φ = cos θ/b₁.
-    fn holds(&self, (tan, rise): (f64, f64), rho: f64, theta: f64, (sin_b, cos_b): (f64, f64)) -> (f64, f64) {
+    ///
+    /// The wire's middle stands `aside` from the groove's, along the axis toward the flank.
+    fn holds(&self, (tan, rise): (f64, f64), rho: f64, theta: f64, (sin_b, cos_b): (f64, f64), aside: f64) -> (f64, f64) {
         let (sin_t, cos_t) = theta.sin_cos();
         let b1 = tan * cos_b - sin_t * sin_b;
-        let b0 = (rise * theta + self.pitch_mm / 4.0 - self.pitch_diameter_mm / 2.0 * tan) * cos_b;
+        let b0 = (rise * theta + self.pitch_mm / 4.0 - self.pitch_diameter_mm / 2.0 * tan) * cos_b - aside;
         if b1 <= 1e-9 {
             return (f64::NEG_INFINITY, 0.0);
         }
@@ -87,37 +108,60 @@ impl Groove {
         ((rho * slant - b0 * cos_t) / b1, (rho * cos_t / slant - b0) / b1)
     }
 
-    /// How high the whole flank holds a wire that leans by β, and where round it.
-    fn height(&self, wire_mm: f64, beta: f64) -> (f64, f64) {
-        let (lean, slopes) = (beta.sin_cos(), self.slopes());
-        let under = |theta: f64| -self.holds(slopes, wire_mm / 2.0, theta, lean).0;
-        // The wire touches within a fraction of a turn of its middle: farther round the flank falls away below it.
-        let round = ((self.pitch_mm + 2.0 * wire_mm) / self.pitch_diameter_mm).clamp(0.2, 1.2);
+    /// How high a whole flank holds a wire that leans by β and stands so far toward it, and where round it.
+    fn held(&self, flank_deg: f64, wire_mm: f64, beta: f64, aside: f64) -> (f64, f64) {
+        let (lean, slopes) = (beta.sin_cos(), self.slopes(flank_deg));
+        let under = |theta: f64| -self.holds(slopes, wire_mm / 2.0, theta, lean, aside).0;
+        let round = self.round(wire_mm);
         let at = |i: i32| round * f64::from(i) / 8.0;
         let best = (-8..=8).map(|i| (under(at(i)), i)).min_by(|a, b| a.0.total_cmp(&b.0)).map_or(0, |m| m.1);
         let (low, theta) = least(under, at(best - 1), at(best + 1));
         (-low, theta)
     }
 
+    /// How high the groove holds a wire that leans by β, how far toward its first flank it stands, and where round that it touches.
+    /// Between equal flanks it stands in the middle; between others it moves aside until both hold it alike.
+    fn height(&self, wire_mm: f64, beta: f64) -> (f64, f64, f64) {
+        let [first, second] = self.flanks.both();
+        if self.flanks.are_even() {
+            let (high, theta) = self.held(first, wire_mm, beta, 0.0);
+            return (high, 0.0, theta);
+        }
+        let (mut low, mut high) = (-self.pitch_mm, self.pitch_mm);
+        for _ in 0..44 {
+            let aside = f64::midpoint(low, high);
+            if self.held(first, wire_mm, beta, aside).0 < self.held(second, wire_mm, beta, -aside).0 { low = aside } else { high = aside }
+        }
+        let aside = f64::midpoint(low, high);
+        let (high, theta) = self.held(first, wire_mm, beta, aside);
+        (high, aside, theta)
+    }
+
     /// Where three wires of this size rest; `None` where the sides are straight, the wire is nothing, or it finds no seat.
     #[must_use]
     pub fn seat(&self, wire_mm: f64) -> Option<Seat> {
         let sound = |v: f64| v.is_finite() && v > 0.0;
-        if ![self.pitch_diameter_mm, self.pitch_mm, self.lead_mm, self.alpha_deg, wire_mm].into_iter().all(sound) || self.alpha_deg >= 89.0 {
+        if ![self.pitch_diameter_mm, self.pitch_mm, self.lead_mm, self.alpha_deg(), wire_mm].into_iter().all(sound) || self.alpha_deg() >= 89.0 {
             return None;
         }
         let lead_angle = (self.lead_mm / (PI * self.pitch_diameter_mm)).atan();
         let height = |beta: f64| self.height(wire_mm, beta).0;
-        let widest = (lead_angle + 0.6).min(FRAC_PI_2 - 0.05);
+        // A flank that stands all but upright falls away from a wire that leans far: there is no seat there, only the end of the search.
+        let [first, second] = self.flanks.both().map(|flank| flank.to_radians().tan());
+        let upright = if self.flanks.are_even() { f64::INFINITY } else { (UPRIGHT_SHARE * first.min(second) / self.round(wire_mm).sin()).atan() - lead_angle };
+        let widest = (lead_angle + 0.6).min(FRAC_PI_2 - 0.05).min(upright);
+        if widest <= 0.0 {
+            return None;
+        }
         let mut seats = lows(height, lead_angle - widest, lead_angle + widest.min(FRAC_PI_2 - 0.05 - lead_angle), 32);
         seats.sort_by(|a, b| a.0.total_cmp(&b.0));
         let &(h, beta) = seats.first()?;
-        let theta = self.height(wire_mm, beta).1;
+        let (_, aside, theta) = self.height(wire_mm, beta);
         let over = |h: f64| 2.0 * h + wire_mm;
         Some(Seat {
             over_mm: over(h),
             lean_deg: beta.to_degrees(),
-            touch_radius_mm: self.holds(self.slopes(), wire_mm / 2.0, theta, beta.sin_cos()).1,
+            touch_radius_mm: self.holds(self.slopes(self.flanks.leading), wire_mm / 2.0, theta, beta.sin_cos(), aside).1,
             // A seat a pitch higher would stand on no flank: leaning so far the wire lies along the groove and the search runs out of it.
             other_over_mm: seats.get(1).map(|s| over(s.0)).filter(|o| (1e-4..self.pitch_mm).contains(&(o - over(h)))),
         })
@@ -143,24 +187,42 @@ impl Groove {
     #[must_use]
     pub fn ball(&self, ball_mm: f64) -> Option<f64> {
         let sound = |v: f64| v.is_finite() && v > 0.0;
-        if ![self.pitch_diameter_mm, self.pitch_mm, self.lead_mm, self.alpha_deg, ball_mm].into_iter().all(sound) {
+        if ![self.pitch_diameter_mm, self.pitch_mm, self.lead_mm, self.alpha_deg(), ball_mm].into_iter().all(sound) {
             return None;
         }
-        let (tan, rise) = self.slopes();
+        let [first, second] = self.flanks.both();
+        let out = if self.flanks.are_even() {
+            self.ball_out(first, ball_mm, 0.0)?
+        } else {
+            // Aside until both flanks stop it alike: that is as far out as it goes.
+            let (mut low, mut high) = (-self.pitch_mm / 2.0, self.pitch_mm / 2.0);
+            let at = |flank: f64, aside: f64| self.ball_out(flank, ball_mm, aside).unwrap_or(0.0);
+            for _ in 0..44 {
+                let aside = f64::midpoint(low, high);
+                if at(first, aside) > at(second, -aside) { low = aside } else { high = aside }
+            }
+            at(first, f64::midpoint(low, high))
+        };
+        Some(out).filter(|h| h.is_finite() && *h > 0.0)
+    }
+
+    /// How far out one flank lets a ball go that stands so far toward it, mm.
+    fn ball_out(&self, flank_deg: f64, ball_mm: f64, aside: f64) -> Option<f64> {
+        let (tan, rise) = self.slopes(flank_deg);
         let rho = ball_mm / 2.0;
         // For the flank's line at θ the ball of radius ρ goes out to where its middle is ρ from it: a quadratic in h.
         let out = |theta: f64| {
-            let k = rise * theta + self.pitch_mm / 4.0 + self.pitch_diameter_mm / 2.0 * tan;
+            let k = rise * theta + self.pitch_mm / 4.0 + self.pitch_diameter_mm / 2.0 * tan - aside;
             let (n, c) = (1.0 + tan * tan, theta.cos());
             // h²(n − c²) − 2hckt + k²(n − t²) − nρ² = 0, the smaller root: the ball comes from the middle.
             let (a, b, d) = (n - c * c, c * k * tan, k * k * (n - tan * tan) - n * rho * rho);
             let under = b * b - a * d;
             if under < 0.0 { f64::INFINITY } else { (b - under.sqrt()) / a }
         };
-        let round = ((self.pitch_mm + 2.0 * ball_mm) / self.pitch_diameter_mm).clamp(0.2, 1.2);
+        let round = self.round(ball_mm);
         let at = |i: i32| round * f64::from(i) / 24.0;
         let best = (-24..=24).min_by(|x, y| out(at(*x)).total_cmp(&out(at(*y))))?;
-        Some(least(out, at(best - 1), at(best + 1)).0).filter(|h| h.is_finite() && *h > 0.0)
+        Some(least(out, at(best - 1), at(best + 1)).0)
     }
 
     /// What is read between balls of one size in the groove of a nut, mm: three of them between flat anvils, or two opposite each other.
@@ -184,19 +246,22 @@ impl Groove {
         self.size_read(between_mm, |groove| groove.between_balls(ball_mm, balls)).filter(|s| s.is_finite() && *s > 0.0)
     }
 
-    /// The half angle really cut, degrees, from the sizes over three wires of two sizes: where both rest in one groove.
+    /// The half angle really cut, degrees, from the sizes over three wires of two sizes: where both rest in one groove. Nothing of
+    /// unequal flanks, which two sizes cannot tell apart.
     #[must_use]
     pub fn half_angle_of(&self, [wire_a, over_a]: [f64; 2], [wire_b, over_b]: [f64; 2]) -> Option<f64> {
+        if !self.flanks.are_even() {
+            return None;
+        }
         let plain = half_angle_of([wire_a, over_a], [wire_b, over_b])?;
         // What the lead lifts the wires by is the same to first order whatever the angle, so it is taken off and the plain answer asked again.
         let mut alpha = plain;
         for _ in 0..8 {
-            let groove = Self { alpha_deg: alpha, ..*self };
+            let groove = Self { flanks: Flanks::even(alpha), ..*self };
             let size = groove.pitch_diameter_of(over_a, wire_a)?;
             let lifted = |w: f64| {
-                let a = alpha.to_radians();
-                let seat = Self { pitch_diameter_mm: size, ..groove }.seat(w)?;
-                Some(seat.over_mm - (size + w * (1.0 + 1.0 / a.sin()) - self.pitch_mm / (2.0 * a.tan())))
+                let at = Self { pitch_diameter_mm: size, ..groove };
+                Some(at.seat(w)?.over_mm - at.plain_over(w))
             };
             alpha = half_angle_of([wire_a, over_a - lifted(wire_a)?], [wire_b, over_b - lifted(wire_b)?])?;
         }
@@ -210,15 +275,17 @@ impl Groove {
 /// # Errors
 /// Why it does not.
 pub fn bears(groove: &Groove, w: f64, crest: f64, tip_to_pitch: f64) -> Result<(), &'static str> {
-    let a = groove.alpha_deg.to_radians();
-    let (e, p) = (groove.pitch_diameter_mm, groove.pitch_mm);
-    let contact = w / (2.0 * a.sin()) - p / (4.0 * a.tan()) - w / 2.0 * a.sin();
-    let over = e + w * (1.0 + 1.0 / a.sin()) - p / (2.0 * a.tan());
+    let e = groove.pitch_diameter_mm;
+    let over = groove.plain_over(w);
+    // The wire's middle stands so far over the pitch line, and touches each flank so much lower as that flank lies over.
+    let middle = (over - w - e) / 2.0;
+    let touch = groove.flanks.both().map(|flank| middle - w / 2.0 * flank.to_radians().sin());
+    let (highest, lowest) = (touch[0].max(touch[1]), touch[0].min(touch[1]));
     if over <= crest {
         Err("lies below the crests: the anvils never touch it")
-    } else if contact > (crest - e) / 2.0 {
+    } else if highest > (crest - e) / 2.0 {
         Err("bears on the crests, not the flanks")
-    } else if contact < -tip_to_pitch {
+    } else if lowest < -tip_to_pitch {
         Err("falls to the root, not on the flanks")
     } else {
         Ok(())

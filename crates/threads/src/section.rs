@@ -2,11 +2,12 @@
 
 use super::class::Class;
 use super::families::{Basics, Limits, MemberQuery};
+use super::flanks::Flanks;
 use super::form::Thread;
 use super::rules;
 use super::spec::ThreadSpec;
 use crate::ThreadFacts;
-use crate::direction::Hand;
+use crate::direction::{Carriage, Faces, Hand};
 use crate::outline::Drawing;
 use crate::quantity::real;
 use crate::system::{Side, System};
@@ -119,8 +120,17 @@ pub struct ThreadSection {
     pub starts: u8,
     /// Hand.
     pub hand: Hand,
-    /// Half the included angle, degrees.
-    pub half_angle_deg: f64,
+    /// Half the included angle, degrees; of a thread with unequal flanks, absent.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub half_angle_deg: Option<f64>,
+    /// The angle between the flanks, degrees.
+    pub included_angle_deg: f64,
+    /// The flanks as the tool meets them, of a thread with unequal ones.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub flanks_deg: Option<Flanks>,
+    /// The end that the flank carrying the load faces, told or taken, of such a thread.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub load_flank: Option<Faces>,
     /// Depth, flats and radii of the basic form.
     pub basic_form: FormSection,
     /// The screw.
@@ -140,6 +150,14 @@ pub struct ThreadSection {
     pub drawing: Drawing,
 }
 
+impl ThreadSection {
+    /// The flanks as the tool meets them.
+    #[must_use]
+    pub fn flanks(&self) -> Flanks {
+        self.flanks_deg.unwrap_or(Flanks::even(self.included_angle_deg / 2.0))
+    }
+}
+
 /// Limits to cut to where a coating will be added.
 #[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -150,8 +168,11 @@ pub struct Coated {
     pub adds_mm: Quantity,
 }
 
-/// Works the thread.
-pub fn reckon(sheet: &mut Worksheet, facts: &ThreadFacts, watch: &mut Vec<Watch>) -> (Thread, ThreadSection) {
+/// Where the flank that carries the load is taken to face when it is not told: a bolt's, with its head at the headstock. House value.
+pub const LOAD_FACES: Faces = Faces::Headstock;
+
+/// Works the thread, as a tool meets it that goes this way.
+pub fn reckon(sheet: &mut Worksheet, facts: &ThreadFacts, carriage: Carriage, watch: &mut Vec<Watch>) -> (Thread, ThreadSection) {
     let spec = facts.spec.clone();
     let d = real(&spec.major);
     let major = Num::from(d);
@@ -175,15 +196,19 @@ pub fn reckon(sheet: &mut Worksheet, facts: &ThreadFacts, watch: &mut Vec<Watch>
     let basic = family.basics(sheet, &spec);
     let angle = |sheet: &mut Worksheet, at: Num| sheet.apply(&rules::LEAD_ANGLE, [lead, at]);
     let angles = [angle(sheet, major), angle(sheet, basic.pitch), angle(sheet, basic.minor)];
-    let alpha_deg = spec.half_angle_deg();
-    let (basic_form, radius) = form(sheet, &spec, pitch, basic);
+    let (met, load_faces) = (spec.flanks(), facts.load_faces.unwrap_or(LOAD_FACES));
+    let flanks = if met.are_even() { met } else { Flanks::met(met.both(), load_faces, carriage) };
+    let alpha = if flanks.are_even() { flanks.leading.into() } else { sheet.apply(&rules::EVEN_HALF, flanks.both().map(Num::from)) };
+    let alpha_deg = alpha.value;
+    let (basic_form, radius) = form(sheet, &spec, pitch, basic, alpha);
     let length = facts.length_mm;
     let exact_lead = spec.lead();
-    let alpha = Num::from(alpha_deg);
     let section_members = (Member::of(external, external_class, major, basic), Member::of(internal, internal_class, major, basic));
-    let (own, before_coating) = coated(sheet, &spec, own, facts.coating_mm, alpha);
+    let (own, before_coating) = coated(sheet, &spec, own, facts.coating_mm, flanks);
     let thread = Thread {
         alpha_deg,
+        flanks,
+        walls_deg: flanks.as_drawn(carriage),
         major,
         pitch,
         lead,
@@ -214,7 +239,10 @@ pub fn reckon(sheet: &mut Worksheet, facts: &ThreadFacts, watch: &mut Vec<Watch>
         lead_mm: Quantity::length(lead),
         starts: spec.starts,
         hand: spec.hand,
-        half_angle_deg: alpha_deg,
+        half_angle_deg: flanks.are_even().then_some(alpha_deg),
+        included_angle_deg: flanks.included_deg(),
+        flanks_deg: (!flanks.are_even()).then_some(flanks),
+        load_flank: (!flanks.are_even()).then_some(load_faces),
         basic_form,
         external: section_members.0,
         internal: section_members.1,
@@ -228,10 +256,9 @@ pub fn reckon(sheet: &mut Worksheet, facts: &ThreadFacts, watch: &mut Vec<Watch>
 }
 
 /// Depth, flats and radius of the basic form, mm.
-fn form(sheet: &mut Worksheet, spec: &ThreadSpec, pitch: Num, basic: Basics) -> (FormSection, Option<Num>) {
+fn form(sheet: &mut Worksheet, spec: &ThreadSpec, pitch: Num, basic: Basics, alpha: Num) -> (FormSection, Option<Num>) {
     let family = spec.system.family();
     let major = Num::from(real(&spec.major));
-    let alpha = Num::from(spec.half_angle_deg());
     let crest = sheet.apply(&rules::HALF_OF, [major, basic.pitch]);
     let root = sheet.apply(&rules::HALF_OF, [basic.pitch, basic.minor]);
     let depth = sheet.apply(&rules::HALF_OF, [major, basic.minor]);
@@ -247,11 +274,15 @@ fn form(sheet: &mut Worksheet, spec: &ThreadSpec, pitch: Num, basic: Basics) -> 
 }
 
 /// The limits to cut to so that a coating brings the thread into its own.
-fn coated(sheet: &mut Worksheet, spec: &ThreadSpec, own: Limits, coating_mm: f64, alpha: Num) -> (Limits, Option<Coated>) {
+fn coated(sheet: &mut Worksheet, spec: &ThreadSpec, own: Limits, coating_mm: f64, flanks: Flanks) -> (Limits, Option<Coated>) {
     if coating_mm <= 0.0 {
         return (own, None);
     }
-    let flank = sheet.apply(&rules::COATED_FLANK, [coating_mm.into(), alpha]);
+    let flank = if flanks.are_even() {
+        sheet.apply(&rules::COATED_FLANK, [coating_mm.into(), flanks.leading.into()])
+    } else {
+        sheet.apply(&rules::COATED_FLANKS, [coating_mm.into(), flanks.leading.into(), flanks.trailing.into()])
+    };
     let flat = sheet.apply(&rules::COATED_FLAT, [coating_mm.into()]);
     let rule = if spec.side == Side::External { &rules::LESS } else { &rules::PLUS };
     let mut by = |of: Num, add: Num| sheet.apply(rule, [of, add]);

@@ -1,8 +1,15 @@
 //! What a tip cuts off the sharp V.
 
-/// Flat that cuts as much off the sharp V as this radius, mm; the half angle in degrees, over 0.
+use super::flanks::Flanks;
+
+/// Flat that cuts as much off the sharp V as this radius, mm; flanks not both upright.
 #[must_use]
-pub fn flat_of_radius(radius: f64, alpha_deg: f64) -> f64 {
-    let alpha = alpha_deg.to_radians();
-    2.0 * alpha.tan() * radius * (1.0 / alpha.sin() - 1.0)
+pub fn flat_of_radius(radius: f64, flanks: Flanks) -> f64 {
+    2.0 * flanks.half_deg().to_radians().tan() * radius * (flanks.wedge() - 1.0)
+}
+
+/// Radius that cuts as much off the sharp V as this flat, mm; flanks not both upright.
+#[must_use]
+pub fn radius_of_flat(flat: f64, flanks: Flanks) -> f64 {
+    flat / (2.0 * flanks.half_deg().to_radians().tan()) / (flanks.wedge() - 1.0)
 }

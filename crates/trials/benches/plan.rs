@@ -11,7 +11,7 @@ use yoke_core::job::{Job, Kit, Lathe, PlanRequest, settle};
 use yoke_core::plan::plan;
 use yoke_core::quantity::{Ratio, real};
 use yoke_core::sheets::groove_sheet;
-use yoke_core::thread::{Groove, callout};
+use yoke_core::thread::{Flanks, Groove, callout};
 
 const TWENTY: [i64; 20] = [20, 24, 28, 30, 32, 35, 36, 40, 44, 45, 46, 48, 50, 52, 55, 56, 60, 63, 64, 127];
 
@@ -98,7 +98,7 @@ fn benches(c: &mut Criterion) {
             known.toward_size(&cut.run, &sets, cut.run.target_mm, cut.run.limits_mm[0])
         });
     });
-    let groove = Groove { pitch_diameter_mm: 11.43, pitch_mm: 2.54, lead_mm: 10.16, alpha_deg: 14.5 };
+    let groove = Groove { pitch_diameter_mm: 11.43, pitch_mm: 2.54, lead_mm: 10.16, flanks: Flanks::even(14.5) };
     c.bench_function("exact seat of a wire", |b| b.iter(|| groove.seat(black_box(1.313_18))));
     let required = Ratio::new(50, 127);
     let wanted = Wanted { limit: 12, ..Wanted::default() };

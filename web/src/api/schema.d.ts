@@ -2164,6 +2164,11 @@ export interface components {
          *     decimal (2.5 is 5/2); a fraction may be written as `"127/50"`.
          */
         Exact: Record<string, never>;
+        /**
+         * @description The end of the lathe a wall of the groove faces.
+         * @enum {string}
+         */
+        Faces: "headstock" | "tailstock";
         /** @description One faulty field: where it is and what would be right. */
         Fault: {
             /** @description What is wrong and what would be right. */
@@ -2221,6 +2226,19 @@ export interface components {
             half_angle_deg: number;
             /** @description In words. */
             says: string;
+        };
+        /** @description The flanks as the tool meets them: the wall its leading edge cuts, and the other; degrees from square to the axis. */
+        Flanks: {
+            /**
+             * Format: double
+             * @description Of the wall on the side the carriage goes to.
+             */
+            leading: number;
+            /**
+             * Format: double
+             * @description Of the other.
+             */
+            trailing: number;
         };
         /** @description The basic form: how deep, and what stands at crest and root. */
         FormSection: {
@@ -4595,9 +4613,11 @@ export interface components {
         RunTip: {
             /**
              * Format: double
-             * @description Half angle, degrees.
+             * @description Half angle, degrees; of unequal flanks, that of the even groove that widens as fast.
              */
             alpha_deg: number;
+            /** @description Unequal flanks, degrees, the leading one first. */
+            flanks_deg?: number[] | null;
             /**
              * Format: double
              * @description Narrowest the flat, or the flat as deep as a round tip, could be, mm.
@@ -5350,6 +5370,8 @@ export interface components {
              * @default null
              */
             length_mm?: number | null;
+            /** @default null */
+            load_flank?: components["schemas"]["Faces"] | null;
             /**
              * @description Whether a 60° screw's root must be rounded, as UNR or a strong bolt's.
              * @default null
@@ -5379,17 +5401,23 @@ export interface components {
             engagement_mm: components["schemas"]["Quantity"];
             /** @description The screw. */
             external: components["schemas"]["Member"];
+            flanks_deg?: components["schemas"]["Flanks"] | null;
             /** @description Family. */
             form: components["schemas"]["System"];
             /**
              * Format: double
-             * @description Half the included angle, degrees.
+             * @description Half the included angle, degrees; of a thread with unequal flanks, absent.
              */
-            half_angle_deg: number;
+            half_angle_deg?: number | null;
             /** @description Hand. */
             hand: components["schemas"]["Hand"];
             /** @description Whether its standard prints sizes in inches. */
             inch: boolean;
+            /**
+             * Format: double
+             * @description The angle between the flanks, degrees.
+             */
+            included_angle_deg: number;
             /** @description The nut. */
             internal: components["schemas"]["Member"];
             /** @description Lead angles. */
@@ -5398,6 +5426,7 @@ export interface components {
             lead_mm: components["schemas"]["Quantity"];
             /** @description Threaded length. */
             length_mm: components["schemas"]["Quantity"];
+            load_flank?: components["schemas"]["Faces"] | null;
             /** @description Nominal diameter. */
             major_mm: components["schemas"]["Quantity"];
             /** @description Size, class and hand as written. */

@@ -101,7 +101,7 @@ pub(super) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, watch: &mut Vec
     }
     let none = !tools.iter().any(|t| t.serves);
     if let Some(room) = room.filter(|_| none) {
-        let angle = 2.0 * thread.alpha_deg;
+        let angle = thread.flanks.included_deg();
         let of_angle = |t: &&ToolView| kit.bits.iter().any(|b| b.name == t.name && (b.included_angle_deg - angle).abs() < OTHER_ANGLE_DEG);
         let why = tools.iter().find(of_angle).and_then(|t| t.says.first()).map_or_else(|| "there is none of this angle.".to_owned(), |s| lower(s));
         watch.push(Watch::new(Level::Warn, Code::BarUnfit, "bit", format!("No bar in the drawer will do: {why}")));
@@ -114,7 +114,7 @@ pub(super) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, watch: &mut Vec
             ..drawer(Some(room), tools)
         };
     }
-    let otherwise = none.then(|| format!("None in the drawer will do: grind one to {}° and the flat above.", degrees_text(2.0 * thread.alpha_deg)));
+    let otherwise = none.then(|| format!("None in the drawer will do: grind one to {}° and the flat above.", degrees_text(thread.flanks.included_deg())));
     Drawer { otherwise, ..drawer(room, tools) }
 }
 
@@ -132,7 +132,7 @@ fn said(name: &str, kind: ToolKind, judged: Findings, facts: &BitFacts) -> ToolV
 
 /// Angle and tip of a bit against what the form allows.
 fn point(bit: &OwnedBit, thread: &Thread, [least, most]: [f64; 2], judged: &mut Findings) {
-    let angle = 2.0 * thread.alpha_deg;
+    let angle = thread.flanks.included_deg();
     if (bit.included_angle_deg - angle).abs() >= OTHER_ANGLE_DEG {
         judged.against.push(format!("It is ground {}° and the thread is {}°.", degrees_text(bit.included_angle_deg), degrees_text(angle)));
         return;

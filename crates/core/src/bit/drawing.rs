@@ -61,11 +61,12 @@ fn tan(deg: f64) -> f64 {
 }
 
 /// The edge of a tip seen in the face, from left to right: flat, or round and tangent to both flanks. The point is at y 0.
-fn edge(flat: f64, radius: Option<f64>, half_deg: f64) -> Vec<Point> {
+fn edge(flat: f64, radius: Option<f64>, [left, right]: [f64; 2]) -> Vec<Point> {
     const STEPS: i32 = 12;
     match radius {
         Some(r) if r > 0.0 => (-STEPS..=STEPS)
             .map(|i| {
+                let half_deg = if i < 0 { left } else { right };
                 let turn = ((90.0 - half_deg) * f64::from(i) / f64::from(STEPS)).to_radians();
                 [r * turn.sin(), r * (turn.cos() - 1.0)]
             })
@@ -86,7 +87,11 @@ fn lead_left(bit: &BitSection) -> bool {
 }
 
 fn views(thread: &ThreadSection, bit: &BitSection, depth: f64) -> Drawing {
-    let half = bit.grind.raked_deg.as_ref().map_or(thread.half_angle_deg, |q| q.value / 2.0);
+    let flanks = thread.flanks();
+    // In a raked face each is ground in the same share.
+    let raked = bit.grind.raked_deg.as_ref().map_or(1.0, |q| q.value / flanks.included_deg());
+    let [leading, trailing] = flanks.both().map(|flank| flank * raked);
+    let halves @ [half_left, half_right] = if lead_left(bit) { [leading, trailing] } else { [trailing, leading] };
     let width = bit.grind.width_mm.value;
     let size = BLANKS_MM.into_iter().find(|b| *b >= width + 1.0).unwrap_or(width * 1.3);
     let point_long = depth * 1.25 + 0.5;
@@ -99,9 +104,10 @@ fn views(thread: &ThreadSection, bit: &BitSection, depth: f64) -> Drawing {
         (None, _) => (-size / 2.0, size / 2.0),
     };
     // From above: the edge, both flanks back to the blank or to the end of the point, and its body.
-    let mut line = edge(bit.flat_mm.value, bit.radius_mm.as_ref().map(|r| r.value), half);
+    let mut line = edge(bit.flat_mm.value, bit.radius_mm.as_ref().map(|r| r.value), halves);
     let (start, end) = (line[0], line[line.len() - 1]);
     let reach = |from: Point, side: f64, wall: f64| {
+        let half = if side < 0.0 { half_left } else { half_right };
         let x = (from[0] + side * (point_long + from[1]) * tan(half)).clamp(left.min(-1e-6), right.max(1e-6));
         let x = if half <= 0.0 { from[0] } else { x };
         let y = if half <= 0.0 { -point_long } else { from[1] - (x - from[0]).abs() / tan(half) };
@@ -112,7 +118,7 @@ fn views(thread: &ThreadSection, bit: &BitSection, depth: f64) -> Drawing {
     let mut shapes = vec![
         Shape::closed("bit.face", line),
         Shape::open("line.centre", vec![[0.0, size * 0.12], [0.0, -long]]),
-        arc([0.0, -point_long], point_long * 0.62, 90.0 - half, 90.0 + half),
+        arc([0.0, -point_long], point_long * 0.62, 90.0 - half_right, 90.0 + half_left),
     ];
     // From the front, beside the first, so left and right change over: each side falls in under the face.
     let gap = size * 0.75;
@@ -157,7 +163,7 @@ fn views(thread: &ThreadSection, bit: &BitSection, depth: f64) -> Drawing {
     Drawing {
         says: format!(
             "The bit from above, included angle {}; from the front, {} under the leading side and {} under the trailing; from the side, {} under the nose.",
-            angle_text(2.0 * half),
+            angle_text(half_left + half_right),
             lead.front_deg.text,
             trail.front_deg.text,
             bit.grind.nose_deg.text
@@ -165,7 +171,7 @@ fn views(thread: &ThreadSection, bit: &BitSection, depth: f64) -> Drawing {
         bounds: [left - gap * 1.2, -long - size * 0.15, side_x + side_long + gap * 0.2, size * 0.55],
         shapes,
         dimensions: vec![
-            at("included_angle", "included angle", Quantity::angle(2.0 * half), [left.max(-size * 0.4), -long + size * 0.12]),
+            at("included_angle", "included angle", Quantity::angle(half_left + half_right), [left.max(-size * 0.4), -long + size * 0.12]),
             at("leading_relief", "relief under the leading side", lead.front_deg.clone(), beside(lead_x)),
             at("trailing_relief", "relief under the trailing side", trail.front_deg.clone(), beside(-lead_x)),
             at("nose_relief", "relief under the nose", bit.grind.nose_deg.clone(), [side_x + tall * nose * 0.5 + size * 0.1, top - tall * 0.55]),
@@ -182,14 +188,19 @@ fn views(thread: &ThreadSection, bit: &BitSection, depth: f64) -> Drawing {
 
 fn tip(thread: &ThreadSection, bit: &BitSection, depth: f64) -> Drawing {
     let pitch = thread.pitch_mm.value;
-    let half = thread.half_angle_deg;
-    let [lead, trail] = bit.ground.as_ref().map_or([half, half], |g| [g.leading_deg.value, g.trailing_deg.value]);
+    let flanks = thread.flanks();
+    let half = flanks.half_deg();
+    let [lead, trail] = bit.ground.as_ref().map_or_else(|| flanks.both(), |g| [g.leading_deg.value, g.trailing_deg.value]);
     // As on the lathe seen from above, the headstock to the left.
     let lead_left = bit.grind.sides[0].faces == "toward the headstock";
     let (to_left, to_right) = if lead_left { (lead, trail) } else { (trail, lead) };
     let out = if thread.side == Side::External { -1.0 } else { 1.0 };
     let h = bit.tip_to_pitch_mm.value;
-    let edge: Vec<Point> = edge(bit.flat_mm.value, bit.radius_mm.as_ref().map(|r| r.value), half).into_iter().map(|[x, y]| [x, out * (depth + y)]).collect();
+    let edge: Vec<Point> =
+        edge(bit.flat_mm.value, bit.radius_mm.as_ref().map(|r| r.value), if lead_left { flanks.both() } else { [flanks.trailing, flanks.leading] })
+            .into_iter()
+            .map(|[x, y]| [x, out * (depth + y)])
+            .collect();
     let (start, end) = (edge[0], edge[edge.len() - 1]);
     // Up both flanks to a height over the surface.
     let up = |from: Point, side: f64, deg: f64, over: f64| [from[0] + side * ((from[1] * out) + over) * tan(deg), -out * over];

@@ -141,15 +141,15 @@ pub(super) fn reliefs(sheet: &mut Worksheet, thread: &Thread, clearance: f64, ba
     let under = bar_radius.unwrap_or(bore / 2.0).min(0.9 * bore);
     let told = if bar_radius.is_some() { None } else { Some(format!("the bit stands half the bore's radius, {}, under its edge", mm_text(under))) };
     let falls = sheet.apply_assuming(&rules::BORE_FALLS, [bore.into(), under.into()], told);
-    let alpha = Num::from(thread.alpha_deg);
+    let [lead_flank, trail_flank] = thread.flanks.both().map(Num::from);
     let mut rise = |radius: f64| sheet.apply(&rules::BORE_RISE, [thread.lead, radius.into(), under.into()]);
     let (at_bore, at_root) = (rise(bore), rise(thread.major.value / 2.0));
     let root_falls = sheet.apply(&rules::BORE_FALLS, [Num::from(thread.major.value / 2.0), under.into()]);
-    let bench = [c, thread.lead_angle_minor, alpha, falls, under.into()];
-    let bench = (sheet.apply(&rules::BENCH_LEADING_BORE, bench), sheet.apply(&rules::BENCH_TRAILING_BORE, bench));
+    let bench = |flank: Num| [c, thread.lead_angle_minor, flank, falls, under.into()];
+    let bench = (sheet.apply(&rules::BENCH_LEADING_BORE, bench(lead_flank)), sheet.apply(&rules::BENCH_TRAILING_BORE, bench(trail_flank)));
     let sides = (
-        sheet.apply_assuming(&rules::RELIEF_LEADING_BORE, [c, at_bore, alpha, falls, under.into()], said()),
-        sheet.apply_assuming(&rules::RELIEF_TRAILING_BORE, [c, at_bore, at_root, alpha, falls, root_falls, under.into()], said()),
+        sheet.apply_assuming(&rules::RELIEF_LEADING_BORE, [c, at_bore, lead_flank, falls, under.into()], said()),
+        sheet.apply_assuming(&rules::RELIEF_TRAILING_BORE, [c, at_bore, at_root, trail_flank, falls, root_falls, under.into()], said()),
     );
     Reliefs { sides, bench: Some(bench) }
 }
@@ -163,7 +163,8 @@ pub(crate) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, Reliefs { sides
     let headstock_left = headstock_left(direction);
     let mut side = |leading: bool, front: Num| {
         let to_headstock = leading == toward;
-        let rest = sheet.apply(&rules::REST_ANGLE, [front, alpha]);
+        let flank = if leading { thread.flanks.leading } else { thread.flanks.trailing };
+        let rest = sheet.apply(&rules::REST_ANGLE, [front, flank.into()]);
         let grind = SideGrind {
             side: if leading { "leading" } else { "trailing" },
             faces: if to_headstock { "toward the headstock" } else { "toward the tailstock" },
@@ -181,7 +182,12 @@ pub(crate) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, Reliefs { sides
     let (nose, nose_says) = if flat_end {
         (Num::from(END_DEG), "An end face of 8 to 10°, ground after the flanks.".to_owned())
     } else {
-        let nose = sheet.apply(&rules::NOSE, [n1, n2, alpha]);
+        let nose = if thread.flanks.are_even() {
+            sheet.apply(&rules::NOSE, [n1, n2, alpha])
+        } else {
+            let [a, b] = thread.flanks.both().map(Num::from);
+            sheet.apply(&rules::NOSE_BETWEEN, [n1, n2, a, b])
+        };
         (nose, format!("The two flanks leave {} under the point: enough for a tip stoned flat or round.", angle_text(nose.value)))
     };
     let width = sheet.apply(&rules::WIDTH_USED, [tip.equal_flat, depth, alpha]);
@@ -206,11 +212,14 @@ pub(crate) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, Reliefs { sides
         ));
         let middle = (thread.lead_angle_minor.value + rises) / 2.0;
         // The edges then lie along the groove, not in the axial plane; its width across is the axial one times the cosine.
-        let cut = (thread.alpha_deg.to_radians().tan() / middle.to_radians().cos()).atan().to_degrees();
+        let cut = |flank: f64| (flank.to_radians().tan() / middle.to_radians().cos()).atan().to_degrees();
         let form = if straight {
             format!("grind the tip {} % narrower", plain_text((1.0 - middle.to_radians().cos()) * 100.0, 1))
         } else {
-            format!("a flank ground {} cuts {}, so grind it by as much less", angle_text(thread.alpha_deg), angle_text(cut))
+            let mut flanks = thread.flanks.both().to_vec();
+            flanks.dedup();
+            let each: Vec<String> = flanks.into_iter().map(|f| format!("a flank ground {} cuts {}", angle_text(f), angle_text(cut(f)))).collect();
+            format!("{}, so grind {} by as much less", each.join(" and "), if each.len() > 1 { "each" } else { "it" })
         };
         format!("Tilted {} in its holder, both sides want {} of relief alike; {form}.", angle_text(middle), angle_text(clearance))
     });
@@ -247,17 +256,24 @@ fn rake(sheet: &mut Worksheet, facts: &BitFacts, blank: &BlankFacts, thread: &Th
     let external = thread.spec.side == Side::External;
     let rule = if external { &rules::EDGE_EXTERNAL } else { &rules::EDGE_INTERNAL };
     let edge = sheet.apply(rule, [root.into(), depth.into(), gamma.into()]);
-    let half = sheet.apply(&rules::RAKED_HALF, [thread.alpha_deg.into(), depth.into(), edge]);
-    let bench = (thread.alpha_deg.to_radians().tan() * gamma.to_radians().cos()).atan().to_degrees();
-    let whole = Num::from(2.0 * half.value);
+    let bench = |flank: f64| (flank.to_radians().tan() * gamma.to_radians().cos()).atan().to_degrees();
+    let [lead, trail] = thread.flanks.both();
+    let half = sheet.apply(&rules::RAKED_HALF, [lead.into(), depth.into(), edge]);
+    let (whole, apart) = if thread.flanks.are_even() {
+        (Num::from(2.0 * half.value), String::new())
+    } else {
+        let other = sheet.apply(&rules::RAKED_HALF, [trail.into(), depth.into(), edge]);
+        let apart = format!(" ({} on the leading side, {} on the trailing)", angle_text(half.value), angle_text(other.value));
+        (Num::from(half.value + other.value), apart)
+    };
     (
         Some(Quantity::angle(whole)),
         format!(
-            "With {} of back rake grind {} in the face, measured there, to cut {}; the bench formula, tan α cos γ, says {}.{}",
+            "With {} of back rake grind {}{apart} in the face, measured there, to cut {}; the bench formula, tan α cos γ, says {}.{}",
             angle_text(gamma),
             angle_text(whole.value),
-            angle_text(2.0 * thread.alpha_deg),
-            angle_text(2.0 * bench),
+            angle_text(thread.flanks.included_deg()),
+            angle_text(bench(lead) + bench(trail)),
             if gamma > 15.0 { " So much rake bows the flank." } else { "" }
         ),
     )
@@ -265,7 +281,12 @@ fn rake(sheet: &mut Worksheet, facts: &BitFacts, blank: &BlankFacts, thread: &Th
 
 /// Tip of the stocking tool that leaves its share on each flank for this form tool.
 pub(crate) fn stocking_flat(sheet: &mut Worksheet, thread: &Thread, tip: &Tip) -> Num {
-    sheet.apply(&rules::STOCKING_FLAT, [tip.equal_flat, STOCKING_LEAVES_MM.into(), thread.alpha_deg.into()])
+    if thread.flanks.are_even() {
+        sheet.apply(&rules::STOCKING_FLAT, [tip.equal_flat, STOCKING_LEAVES_MM.into(), thread.alpha_deg.into()])
+    } else {
+        let [a, b] = thread.flanks.both().map(Num::from);
+        sheet.apply(&rules::STOCKING_FLAT_BETWEEN, [tip.equal_flat, STOCKING_LEAVES_MM.into(), a, b])
+    }
 }
 
 fn stocking(sheet: &mut Worksheet, thread: &Thread, tip: &Tip) -> Option<Stocking> {

@@ -40,8 +40,8 @@ pub struct AsGround {
 /// The bit's edges as they stand on the lathe.
 #[derive(Debug, Clone, Copy)]
 pub struct Edges {
-    /// Half the angle between the edges, in the face, degrees.
-    pub half_deg: f64,
+    /// Angles of the leading edge and the trailing one from square to the axis, in the face, degrees.
+    pub flanks_deg: [f64; 2],
     /// Flat between them, mm.
     pub flat_mm: f64,
     /// Back rake, degrees.
@@ -79,8 +79,9 @@ pub fn flanks(edges: &Edges, external: bool, root: f64, crest: f64) -> [f64; 2] 
 fn place(edges: &Edges, external: bool, root: f64, side: f64, u: f64) -> (f64, f64) {
     let out = if external { 1.0 } else { -1.0 };
     let (rake, square) = (edges.rake_deg.to_radians(), edges.square_deg.to_radians());
+    let flank = edges.flanks_deg[usize::from(side < 0.0)].to_radians();
     // In the face: back along the tool, sideways along the axis.
-    let (back, aside) = (u, side * (edges.flat_mm / 2.0 + u * edges.half_deg.to_radians().tan()));
+    let (back, aside) = (u, side * (edges.flat_mm / 2.0 + u * flank.tan()));
     let (level, down) = (back * rake.cos(), back * rake.sin());
     let (level, aside) = (level * square.cos() + aside * square.sin(), aside * square.cos() - level * square.sin());
     let tip = (root * root - edges.height_mm * edges.height_mm).max(0.0).sqrt();
@@ -88,12 +89,13 @@ fn place(edges: &Edges, external: bool, root: f64, side: f64, u: f64) -> (f64, f
     (x.hypot(y), aside)
 }
 
-/// What a mate feels of one flank cut off its angle, as pitch diameter, were both flanks so: a narrow one bears at the
+/// What a mate feels of one flank cut off its angle, as pitch diameter, were both flanks so far out; `alpha_deg` is the half angle of the
+/// even groove that widens as fast: a narrow one bears at the
 /// crest, a wide one at the root; heights of the basic flank above and below the pitch line are on diameter, mm.
-pub(crate) fn felt(alpha_deg: f64, cut_deg: f64, [above, below]: [f64; 2]) -> f64 {
+pub(crate) fn felt(alpha_deg: f64, [flank_deg, cut_deg]: [f64; 2], [above, below]: [f64; 2]) -> f64 {
     let tan = |deg: f64| deg.to_radians().tan();
-    let height = if cut_deg < alpha_deg { above } else { below };
-    height * (tan(cut_deg) - tan(alpha_deg)).abs() / tan(alpha_deg)
+    let height = if cut_deg < flank_deg { above } else { below };
+    height * (tan(cut_deg) - tan(flank_deg)).abs() / tan(alpha_deg)
 }
 
 /// What is settled before the bit as ground is judged.
@@ -121,16 +123,18 @@ pub(super) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, watch: &mut Vec
         return None;
     }
     let external = thread.spec.side == Side::External;
-    let half = facts.included_angle_deg.map_or(thread.alpha_deg, |a| a / 2.0);
+    // An angle out is taken as out alike on both sides.
+    let out = facts.included_angle_deg.map_or(0.0, |a| (a - thread.flanks.included_deg()) / 2.0);
     let edges = Edges {
-        half_deg: half,
+        flanks_deg: thread.flanks.both().map(|flank| flank + out),
         flat_mm: tip.equal_flat.value,
         rake_deg: facts.rake_deg.unwrap_or(0.0),
         square_deg: facts.square_deg.unwrap_or(0.0),
         height_mm: facts.height_mm.unwrap_or(0.0),
     };
     let [leading, trailing] = flanks(&edges, external, root, crest);
-    let [by_leading, by_trailing] = [leading, trailing].map(|cut| felt(thread.alpha_deg, cut, thread.heights()));
+    let [true_leading, true_trailing] = thread.flanks.both();
+    let [by_leading, by_trailing] = [[true_leading, leading], [true_trailing, trailing]].map(|flank| felt(thread.alpha_deg, flank, thread.heights()));
     let feels = if thread.alpha_deg > 0.0 { f64::midpoint(by_leading, by_trailing) } else { 0.0 };
     let room = thread.own.pitch.1.value - thread.own.pitch.0.value;
     let micrometres = |mm: f64| plain_text(mm * 1000.0, 0);

@@ -1,11 +1,11 @@
 //! A threading insert by what is written on its box, and whether it will do here.
 
 use super::grind::LEAST_DEG;
-use super::rules::radius_of_flat;
 use crate::bit::judged::{Findings, Inputs, OTHER_ANGLE_DEG, Room};
 use crate::direction::Hand;
 use crate::job::OwnedInsert;
 use crate::quantity::{angle_text, degrees_text, mm_text, plain_text, short_text};
+use crate::thread::{Flanks, radius_of_flat};
 
 /// Clearance an insert has on each flank when its box does not say, degrees. House value.
 const CLEARANCE_DEG: f64 = 5.0;
@@ -18,7 +18,7 @@ const CLEARANCE_DEG: f64 = 5.0;
 pub(super) fn judge(one: &OwnedInsert, before: &Inputs<'_>, room: Option<&Room>) -> Findings {
     let Inputs { thread, flats, speed, reverses, .. } = *before;
     let mut judged = Findings::default();
-    let angle = 2.0 * thread.alpha_deg;
+    let angle = thread.flanks.included_deg();
     let pitch = thread.pitch.value;
     if (one.included_angle_deg - angle).abs() >= OTHER_ANGLE_DEG {
         judged.against.push(format!("It is a {}° insert and the thread is {}°.", degrees_text(one.included_angle_deg), degrees_text(angle)));
@@ -37,7 +37,7 @@ pub(super) fn judge(one: &OwnedInsert, before: &Inputs<'_>, room: Option<&Room>)
     if one.full_profile {
         judged.says.push("It forms the crest too: leave the blank a little over size for it to trim, and use it for this pitch alone.".into());
     } else {
-        tip(one, thread.alpha_deg, flats, &mut judged);
+        tip(one, thread.flanks, flats, &mut judged);
     }
     let wants = thread.lead_angle_pitch.value * if thread.spec.hand == Hand::Right { 1.0 } else { -1.0 };
     let own = one.clearance_deg.unwrap_or(CLEARANCE_DEG);
@@ -75,8 +75,8 @@ pub(super) fn judge(one: &OwnedInsert, before: &Inputs<'_>, room: Option<&Room>)
 }
 
 /// The tip of a partial profile: a radius reaching as deep as the flats the form allows.
-fn tip(one: &OwnedInsert, alpha_deg: f64, [least, most]: [f64; 2], judged: &mut Findings) {
-    let (low, high) = (radius_of_flat(least, alpha_deg), radius_of_flat(most, alpha_deg));
+fn tip(one: &OwnedInsert, flanks: Flanks, [least, most]: [f64; 2], judged: &mut Findings) {
+    let (low, high) = (radius_of_flat(least, flanks), radius_of_flat(most, flanks));
     let says = format!("Its tip radius of {} mm", short_text(one.tip_radius_mm, 3));
     if one.tip_radius_mm > high + 5e-4 {
         judged.against.push(format!("{says} is over the {} mm that reaches full depth: the root would foul the mate.", plain_text(high, 3)));

@@ -123,10 +123,33 @@ fn rounded_root(sheet: &mut Worksheet, thread: &Thread) -> [Num; 3] {
     [least, most, sheet.apply(&thread_rules::MIDDLE, [least, most])]
 }
 
+/// The radius that the form's own standard gives its root, where the crests are flat.
+fn standard_root(sheet: &mut Worksheet, thread: &Thread) -> Option<Num> {
+    thread.spec.system.family().root_radius().map(|share| sheet.apply(&rules::SHARE_RADIUS, [thread.pitch, share.into()]))
+}
+
+/// How much of the sharp V this radius cuts off.
+fn cut_off_radius(sheet: &mut Worksheet, radius: Num, thread: &Thread) -> Num {
+    if thread.flanks.are_even() {
+        sheet.apply(&rules::CUT_OFF_RADIUS, [radius, thread.alpha_deg.into()])
+    } else {
+        sheet.apply(&rules::CUT_OFF_RADIUS_BETWEEN, [radius, thread.flanks.leading.into(), thread.flanks.trailing.into()])
+    }
+}
+
+/// The radius that cuts off as much of the sharp V as this flat.
+fn equal_radius(sheet: &mut Worksheet, flat: Num, thread: &Thread) -> Num {
+    if thread.flanks.are_even() {
+        sheet.apply(&rules::RADIUS_OF_FLAT, [flat, thread.alpha_deg.into()])
+    } else {
+        sheet.apply(&rules::RADIUS_OF_FLAT_BETWEEN, [flat, thread.flanks.leading.into(), thread.flanks.trailing.into()])
+    }
+}
+
 /// The flat that cuts off as much of the V as this radius.
-fn equal_flat(sheet: &mut Worksheet, radius: Num, alpha: Num) -> Num {
-    let cut_off = sheet.apply(&rules::CUT_OFF_RADIUS, [radius, alpha]);
-    sheet.apply(&rules::EQUAL_FLAT, [cut_off, alpha])
+fn equal_flat(sheet: &mut Worksheet, radius: Num, thread: &Thread) -> Num {
+    let cut_off = cut_off_radius(sheet, radius, thread);
+    sheet.apply(&rules::EQUAL_FLAT, [cut_off, thread.alpha_deg.into()])
 }
 
 /// The flats the form allows: least, most, and the one to aim at.
@@ -134,7 +157,7 @@ fn flats(sheet: &mut Worksheet, thread: &Thread) -> [Num; 3] {
     let (pitch, alpha) = (thread.pitch, Num::from(thread.alpha_deg));
     let side = thread.spec.side;
     if thread.spec.rounded_root {
-        return rounded_root(sheet, thread).map(|radius| equal_flat(sheet, radius, alpha));
+        return rounded_root(sheet, thread).map(|radius| equal_flat(sheet, radius, thread));
     }
     if thread.spec.system.family().is_sixty() {
         let eighth = sheet.apply(&rules::EIGHTH, [pitch]);
@@ -167,8 +190,8 @@ fn flats(sheet: &mut Worksheet, thread: &Thread) -> [Num; 3] {
         sheet.apply(&rules::FLAT_TO_ROOT, [pitch, large, small, alpha])
     };
     let (least, most) = (flat(far), flat(near));
-    let aim = match thread.radius {
-        Some(radius) => equal_flat(sheet, radius, alpha),
+    let aim = match thread.radius.or_else(|| standard_root(sheet, thread)) {
+        Some(radius) => equal_flat(sheet, radius, thread),
         None => sheet.apply(&thread_rules::MIDDLE, [least, most]),
     };
     [least, most, aim]
@@ -180,15 +203,15 @@ fn used(sheet: &mut Worksheet, facts: &BitFacts, thread: &Thread, aim: Num, roun
     let text = |v: f64, what: &str| format!("{} mm {what}", plain_text(v, 2));
     // A guess is laid out for its wider end: a narrower tip then stops short, never past the size.
     if let Some([_, wide]) = facts.round_between_mm {
-        return (sheet.apply(&rules::CUT_OFF_RADIUS, [wide.into(), alpha]), false, text(wide, "radius"));
+        return (cut_off_radius(sheet, wide.into(), thread), false, text(wide, "radius"));
     }
     if let Some([_, wide]) = facts.tip_between_mm {
         return (sheet.apply(&rules::CUT_OFF_FLAT, [wide.into(), alpha]), false, text(wide, "flat"));
     }
     match (facts.tip_flat_mm, facts.tip_radius_mm, round) {
-        (_, Some(radius), _) => (sheet.apply(&rules::CUT_OFF_RADIUS, [radius.into(), alpha]), true, text(radius, "radius")),
+        (_, Some(radius), _) => (cut_off_radius(sheet, radius.into(), thread), true, text(radius, "radius")),
         (Some(flat), None, _) => (sheet.apply(&rules::CUT_OFF_FLAT, [flat.into(), alpha]), true, text(flat, "flat")),
-        (None, None, Some(radius)) => (sheet.apply(&rules::CUT_OFF_RADIUS, [radius, alpha]), false, text(radius.value, "radius")),
+        (None, None, Some(radius)) => (cut_off_radius(sheet, radius, thread), false, text(radius.value, "radius")),
         (None, None, None) => (sheet.apply(&rules::CUT_OFF_FLAT, [aim, alpha]), false, text(aim.value, "flat")),
     }
 }
@@ -206,7 +229,7 @@ pub(crate) fn tip(
     let straight = thread.alpha_deg <= 0.0;
     let [min, max, aim] = flats(sheet, thread);
     // A form, or a root, that is round wants a round tip.
-    let round = thread.radius.or_else(|| thread.spec.rounded_root.then(|| rounded_root(sheet, thread)[2]));
+    let round = thread.radius.or_else(|| standard_root(sheet, thread)).or_else(|| thread.spec.rounded_root.then(|| rounded_root(sheet, thread)[2]));
     let (h, equal_flat, measured, tip_says) = if straight {
         let flat = facts.tip_flat_mm.map_or(aim, Num::from);
         let h = sheet.apply(&thread_rules::HALF_OF, [thread.basic.pitch, thread.basic.minor]);
@@ -244,18 +267,19 @@ pub(crate) fn tip(
             ),
         ));
     }
-    let angle = facts.included_angle_deg.unwrap_or(thread.alpha_deg * 2.0);
+    let angle = facts.included_angle_deg.unwrap_or_else(|| thread.flanks.included_deg());
     if straight && angle > 0.5 {
         let text = format!("A bit of {}° leaves the sides of a square thread sloping; grind it parallel.", degrees_text(angle));
         watch.push(Watch::new(Level::Warn, Code::BitAngle, "bit", text));
     }
     let clearance = facts.clearance_deg.unwrap_or(clearance);
     let reliefs = grind::reliefs(sheet, thread, clearance, facts.bar_radius_mm);
+    let shape = if facts.included_angle_deg.is_none() && !thread.flanks.are_even() { thread.flanks.says() } else { format!("{}°", degrees_text(angle)) };
     let guess = if facts.tip_between_mm.is_some() { " at most, guessed" } else { " (aim, not measured)" };
     let said = TipView {
         allowed: [min, max, aim],
         radius: round.map(|radius| {
-            let mut of = |flat: Num| sheet.apply(&rules::RADIUS_OF_FLAT, [flat, alpha]);
+            let mut of = |flat: Num| equal_radius(sheet, flat, thread);
             [of(min), of(max), radius]
         }),
         rounded: match (facts.round_between_mm, facts.tip_flat_mm, facts.tip_between_mm) {
@@ -265,7 +289,7 @@ pub(crate) fn tip(
         },
         handbook: thread.spec.system.family().handbook_tip().then(|| sheet.apply(&rules::HANDBOOK, [pitch])),
         measured,
-        says: format!("{}°, {tip_says}{}", degrees_text(angle), if measured { "" } else { guess }),
+        says: format!("{shape}, {tip_says}{}", if measured { "" } else { guess }),
         clearance,
         reliefs,
     };

@@ -1,6 +1,7 @@
 //! Rules of the tip and its reliefs.
 
 use crate::thread::families::{acme, square};
+use crate::thread::{Flanks, radius_of_flat};
 use crate::working::{Rule, rule};
 
 rule!(CUT_OFF_FLAT = "bit.cut_off_flat", "How much of the sharp V a flat tip cuts off", (f: Mm "flat", alpha: Deg "half angle") -> t: Mm,
@@ -17,7 +18,11 @@ rule!(SQUARE_MOST = "bit.square_most", "Widest bit for a square groove", (P: Mm 
 rule!(FLAT_TO_ROOT = "bit.flat_to_root", "Flat that reaches this root at size", (P: Mm "pitch", a: Mm "larger diameter", b: Mm "smaller diameter", alpha: Deg "half angle") -> f: Mm,
     "max(0, P/2 - (a - b)*tan(alpha))", "half the pitch at the pitch line, narrowing along both flanks to the root", (P / 2.0 - (a - b) * alpha.to_radians().tan()).max(0.0));
 rule!(RADIUS_OF_FLAT = "bit.radius_of_flat", "Radius that reaches as deep as this flat", (f: Mm "flat", alpha: Deg "half angle") -> rho: Mm,
-    "f/(2*tan(alpha))/(1/sin(alpha) - 1)", "both cut as much off the sharp V", radius_of_flat(f, alpha));
+    "f/(2*tan(alpha))/(1/sin(alpha) - 1)", "both cut as much off the sharp V", radius_of_flat(f, Flanks::even(alpha)));
+rule!(CUT_OFF_RADIUS_BETWEEN = "bit.cut_off_radius_between", "How much of the sharp V a round tip cuts off, flanks unequal", (rho: Mm "tip radius", a: Deg "leading flank", b: Deg "trailing flank") -> t: Mm,
+    "rho*(cos((a - b)/2)/sin((a + b)/2) - 1)", "circle tangent to both flanks, its middle on their bisector", rho * (Flanks { leading: a, trailing: b }.wedge() - 1.0));
+rule!(RADIUS_OF_FLAT_BETWEEN = "bit.radius_of_flat_between", "Radius that reaches as deep as this flat, flanks unequal", (f: Mm "flat", a: Deg "leading flank", b: Deg "trailing flank") -> rho: Mm,
+    "f/(tan(a) + tan(b))/(cos((a - b)/2)/sin((a + b)/2) - 1)", "both cut as much off the sharp V", radius_of_flat(f, Flanks { leading: a, trailing: b }));
 rule!(HANDBOOK = "bit.handbook", "Acme tip of the handbooks", (P: Mm "pitch") -> f: Mm,
     "table: 0.3707P − 0.259 × 0.020 in (0.010 finer than 10 TPI)", "basic root flat less what the clearance takes", 0.3707 * P - 0.259 * 25.4 * acme::clearance_in(P / 25.4));
 rule!(RELIEF_LEADING = "bit.relief_leading", "Relief on the leading side", (c: Deg "working clearance", lambda: Deg "lead angle at the minor diameter") -> r: Deg,
@@ -51,10 +56,15 @@ rule!(REST_ANGLE = "bit.rest_angle", "Relief square to the edge", (theta: Deg "r
     "atan(tan(theta)*cos(alpha))", "the flank's plane cut square to its edge: what a tilted rest is set to and a protractor reads", (theta.to_radians().tan() * alpha.to_radians().cos()).atan().to_degrees());
 rule!(NOSE = "bit.nose", "Relief the two flanks leave under the point", (m: Deg "one flank, square to its edge", n: Deg "the other", alpha: Deg "half angle") -> r: Deg,
     "atan((tan(m) + tan(n))/(2*sin(alpha)))", "the line the two planes meet in", ((m.to_radians().tan() + n.to_radians().tan()) / (2.0 * alpha.to_radians().sin())).atan().to_degrees());
+rule!(NOSE_BETWEEN = "bit.nose_between", "Relief two unequal flanks leave under the point", (m: Deg "leading flank's relief, square to its edge", n: Deg "the trailing one's", a: Deg "leading flank", b: Deg "trailing flank") -> r: Deg,
+    "atan((tan(m)*cos(b) + tan(n)*cos(a))/sin(a + b))", "the line the two planes meet in",
+    ((m.to_radians().tan() * b.to_radians().cos() + n.to_radians().tan() * a.to_radians().cos()) / (a + b).to_radians().sin()).atan().to_degrees());
 rule!(WIDTH_USED = "bit.width_used", "Width of blank the point uses", (f: Mm "tip", X: Mm "depth of the cut", alpha: Deg "half angle") -> w: Mm,
     "f + 2*X*tan(alpha)", "tip and both flanks to full depth", f + 2.0 * X * alpha.to_radians().tan());
 rule!(STOCKING_FLAT = "bit.stocking_flat", "Tip of the stocking tool", (f: Mm "tip of the form tool", a: Mm "left on each flank", alpha: Deg "half angle") -> s: Mm,
     "max(0, f - 2*a/cos(alpha))", "narrower by what is left, square to each flank", (f - 2.0 * a / alpha.to_radians().cos()).max(0.0));
+rule!(STOCKING_FLAT_BETWEEN = "bit.stocking_flat_between", "Tip of the stocking tool, flanks unequal", (f: Mm "tip of the form tool", s: Mm "left on each flank", a: Deg "leading flank", b: Deg "trailing flank") -> t: Mm,
+    "max(0, f - s/cos(a) - s/cos(b))", "narrower by what is left, square to each flank", (f - s / a.to_radians().cos() - s / b.to_radians().cos()).max(0.0));
 rule!(EDGE_EXTERNAL = "bit.edge_external", "Length of edge in use, raked", (r: Mm "root radius", X: Mm "depth", gamma: Deg "back rake") -> l: Mm,
     "sqrt(r^2*cos(gamma)^2 + X^2 + 2*X*r) - r*cos(gamma)", "the face falls away from the tip: where it passes the crest's radius",
     (r * r * gamma.to_radians().cos().powi(2) + X * X + 2.0 * X * r).sqrt() - r * gamma.to_radians().cos());
@@ -78,13 +88,7 @@ rule!(BLADE_BACK = "bit.blade_back", "Width of the blade at its root", (w: Mm "w
     "w - 2*l*tan(t)", "narrowing to the back on both sides", w - 2.0 * l * t.to_radians().tan());
 rule!(BLADE_BAR = "bit.blade_bar", "Most the bar behind a blade may measure", (d: Mm "bore", c: Mm "room each side", l: Mm "blade") -> b: Mm,
     "max(0, d - 2*c - l)", "blade and bar pass the bore together", (d - 2.0 * c - l).max(0.0));
-rule!(SHARE_RADIUS = "bit.share_radius", "Radius of a rounded root", (P: Mm "pitch", k: One "share of the pitch") -> r: Mm, "k*P", "UNR 0.108P to 0.144P; ISO at least 0.125P for grade 8.8 and up", k * P);
-
-/// Radius that cuts as much off the sharp V as this flat, mm; the half angle in degrees, over 0.
-pub(crate) fn radius_of_flat(flat: f64, alpha_deg: f64) -> f64 {
-    let alpha = alpha_deg.to_radians();
-    flat / (2.0 * alpha.tan()) / (1.0 / alpha.sin() - 1.0)
-}
+rule!(SHARE_RADIUS = "bit.share_radius", "Radius of a rounded root", (P: Mm "pitch", k: One "share of the pitch") -> r: Mm, "k*P", "UNR 0.108P to 0.144P; ISO at least 0.125P for grade 8.8 and up; of another form its own standard", k * P);
 
 /// All of them.
 pub static ALL: &[&Rule] = &[
@@ -113,6 +117,10 @@ pub static ALL: &[&Rule] = &[
     &NOSE,
     &WIDTH_USED,
     &STOCKING_FLAT,
+    &STOCKING_FLAT_BETWEEN,
+    &NOSE_BETWEEN,
+    &CUT_OFF_RADIUS_BETWEEN,
+    &RADIUS_OF_FLAT_BETWEEN,
     &EDGE_EXTERNAL,
     &EDGE_INTERNAL,
     &RAKED_HALF,

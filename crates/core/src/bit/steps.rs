@@ -8,14 +8,15 @@ use crate::thread::ThreadSection;
 /// The steps for this bit.
 pub(super) fn steps(thread: &ThreadSection, bit: &BitSection) -> Vec<String> {
     let BitSection { grind, grinder: how, .. } = bit;
-    let half = degrees_text(thread.half_angle_deg);
+    let flanks = thread.flanks();
     let [leading, trailing] = &grind.sides;
     let mut list = vec![
         "Eyes covered; spark guard and rest close to the wheel, within its maker's limits (commonly 6 mm and 3 mm at most); stand aside while it comes up to speed. Dress the wheel flat."
             .to_owned(),
         "A first bit? Grind one in soft square steel to learn the motion, and paint it so that it is never used.".to_owned(),
     ];
-    let mut flank = |side: &super::grind::SideGrind| {
+    let mut flank = |side: &super::grind::SideGrind, deg: f64| {
+        let half = degrees_text(deg);
         let set = match *how {
             Grinder::Freehand => format!("swing it {half}° from square and drop the heel till the facet shows {} seen from the front", side.front_deg.text),
             Grinder::Rest => format!("on a level rest swing it {half}° from square, the tail dropped {}", side.rest_deg.text),
@@ -24,8 +25,8 @@ pub(super) fn steps(thread: &ThreadSection, bit: &BitSection) -> Vec<String> {
         };
         list.push(format!("The {} side, on the {} with the bit face up and the point away from you: {set}. One clean facet, edge to heel; dip high-speed steel seldom, carbon steel often.", side.side, side.held));
     };
-    flank(leading);
-    flank(trailing);
+    flank(leading, flanks.leading);
+    flank(trailing, flanks.trailing);
     list.push("Check in the gauge against the light. Light at the tip: the angle is ground too wide; light at the heel: too narrow. Correct the side that shows it, turned a little the other way.".into());
     let tip = if thread.form.family().end_face() {
         format!("The end, square across, with {} under it, to the width wanted; measure that, do not guess it.", grind.nose_deg.text)
@@ -37,6 +38,6 @@ pub(super) fn steps(thread: &ThreadSection, bit: &BitSection) -> Vec<String> {
     list.push(tip);
     list.push(format!("The top face flat and level, {}; lap it last.", if grind.raked_deg.is_some() { "with the rake told" } else { "no rake" }));
     list.push("Stone the burr off each edge toward the face. Carbon steel drawn blue is spoilt; high-speed and cobalt steels are not.".into());
-    list.push(format!("Mark it: {} included, tip as measured, {}.", angle_text(2.0 * thread.half_angle_deg), thread.pitch_text));
+    list.push(format!("Mark it: {} included, tip as measured, {}.", angle_text(thread.included_angle_deg), thread.pitch_text));
     list
 }

@@ -18,7 +18,7 @@ pub(crate) struct Reach {
     pub clear: Num,
     /// How deep the cut goes from the blank, mm radial.
     pub depth: f64,
-    /// Half the cut's width at the blank's surface, at full depth.
+    /// Half the cut's width at the blank's surface, at full depth; of unequal flanks, the wider half.
     pub half: Num,
     /// From the point to the bit's side toward the shoulder.
     pub ahead: Num,
@@ -39,7 +39,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, (bit, setup): (&
         sheet.apply(&rules::RELIEF_INTERNAL, [deepest, tip.h, CLEARANCE_MM.into()])
     };
     let depth = ((used.value - clear.value).abs() / 2.0 - CLEARANCE_MM / 2.0).max(0.0);
-    let half = sheet.apply(&rules::HALF_CUT, [tip.equal_flat, depth.into(), thread.alpha_deg.into()]);
+    let half = sheet.apply(&rules::HALF_CUT, [tip.equal_flat, depth.into(), thread.flanks.leading.max(thread.flanks.trailing).into()]);
     let told = bit.body_ahead_mm.filter(|b| *b > half.value);
     let ahead = told.map_or_else(
         || sheet.apply_assuming(&rules::AHEAD, [half], Some("point ground so far to the side that its flank ends at the bit's side".into())),

@@ -6,16 +6,16 @@ use crate::working::Quantity;
 
 /// One groove: the blank's surface at y 0, each pass as the section it leaves. The headstock lies to
 /// the left; the slide leans so that the bit's leading side does the cutting.
-pub(super) fn groove(passes: &[PassRow], flat: f64, alpha_deg: f64, beta_deg: f64, total: f64, external: bool, toward_headstock: bool) -> Drawing {
-    let (tan_a, tan_b) = (alpha_deg.to_radians().tan(), beta_deg.to_radians().tan());
+pub(super) fn groove(passes: &[PassRow], flat: f64, walls_deg: [f64; 2], beta_deg: f64, total: f64, external: bool, toward_headstock: bool) -> Drawing {
+    let ([tan_left, tan_right], tan_b) = (walls_deg.map(|w| w.to_radians().tan()), beta_deg.to_radians().tan());
     let down = if external { -1.0 } else { 1.0 };
     let lean = if toward_headstock { 1.0 } else { -1.0 };
     let section = |x: f64| {
         let centre = lean * (total - x) * tan_b;
         let half = flat / 2.0;
-        vec![[centre - half - x * tan_a, 0.0], [centre - half, down * x], [centre + half, down * x], [centre + half + x * tan_a, 0.0]]
+        vec![[centre - half - x * tan_left, 0.0], [centre - half, down * x], [centre + half, down * x], [centre + half + x * tan_right, 0.0]]
     };
-    let wide = (flat / 2.0 + total.max(0.1) * tan_a) * 1.5;
+    let wide = (flat / 2.0 + total.max(0.1) * tan_left.max(tan_right)) * 1.5;
     let deep = total.max(0.1) * 1.25;
     let mut shapes = vec![Shape::closed("cut.metal", vec![[-wide, 0.0], [wide, 0.0], [wide, down * deep], [-wide, down * deep]])];
     // Deepest first, so that shallower sections lie over it and each pass shows as its own band.

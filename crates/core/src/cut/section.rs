@@ -103,8 +103,8 @@ fn choose(facts: &CutFacts, lathe: &Lathe, thread: &Thread, words: &Words, watch
             format!("Not {}: {why}. Plunge straight in by the cross-slide with lighter cuts.", style.says()),
         ));
     }
-    let angle = if style.slants() { facts.compound_angle_deg.unwrap_or_else(|| style.angle(thread.alpha_deg)) } else { 0.0 };
-    if angle > thread.alpha_deg + 1e-9 {
+    let angle = if style.slants() { facts.compound_angle_deg.unwrap_or_else(|| style.angle(thread.flanks.trailing)) } else { 0.0 };
+    if angle > thread.flanks.trailing + 1e-9 {
         watch.push(Watch::new(
             Level::Danger,
             Code::CompoundAngle,
@@ -113,8 +113,8 @@ fn choose(facts: &CutFacts, lathe: &Lathe, thread: &Thread, words: &Words, watch
                 "The {} leans {}° where the flank is {}°: the groove is cut wide on its trailing side. Set it to {}° or less.",
                 words.compound,
                 plain_text(angle, 1),
-                plain_text(thread.alpha_deg, 1),
-                plain_text(thread.alpha_deg, 1)
+                plain_text(thread.flanks.trailing, 1),
+                plain_text(thread.flanks.trailing, 1)
             ),
         ));
     }
@@ -232,7 +232,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &CutFacts, blank: &BlankFacts
     };
     let passes = set(sheet, before, &laid, &Setting { style, angle, dial: &dial, side_dial: side_dial.as_ref(), radial, stocking: stocking.value, rough });
     let drawing =
-        drawing::groove(&passes, tip.equal_flat.value, thread.alpha_deg, angle, radial.value, external, direction.carriage == Carriage::TowardHeadstock);
+        drawing::groove(&passes, tip.equal_flat.value, thread.walls_deg, angle, radial.value, external, direction.carriage == Carriage::TowardHeadstock);
     let (scale_deg, scale) = scale(lathe, angle, style, words);
     CutSection {
         style,
@@ -277,8 +277,8 @@ fn set(sheet: &mut Worksheet, before: &Inputs, laid: &[PlannedPass], on: &Settin
     let last = dial.shallow(radial.value);
     let deepest_asked = laid.iter().map(|p| p.asked.value).fold(0.0, f64::max);
     let reach = 2.0 * radial.value.abs() + 1.0;
-    let form = style::edge(tip.equal_flat.value, tip.radius, [thread.alpha_deg; 2], reach);
-    let roughing = style::edge(stocking, None, [thread.alpha_deg; 2], reach);
+    let form = style::edge(tip.equal_flat.value, tip.radius, thread.flanks.both(), reach);
+    let roughing = style::edge(stocking, None, thread.flanks.both(), reach);
     let external = thread.spec.side == Side::External;
     let mut field = Field::uncut(thread.pitch.value);
     let mut passes = Vec::with_capacity(laid.len());
@@ -291,7 +291,7 @@ fn set(sheet: &mut Worksheet, before: &Inputs, laid: &[PlannedPass], on: &Settin
         .collect();
     let depths: Vec<f64> = sets.iter().map(|s| s.radial_mm).collect();
     // Every step is rounded down, so that each pass still covers the one before on both flanks.
-    let sides = side_dial.map_or_else(|| vec![0.0; laid.len()], |d| style::zigzag(&depths, thread.alpha_deg, |mm| d.shallow(mm).radial_mm));
+    let sides = side_dial.map_or_else(|| vec![0.0; laid.len()], |d| style::zigzag(&depths, thread.flanks, |mm| d.shallow(mm).radial_mm));
     for ((pass, set), side) in laid.iter().zip(sets).zip(sides) {
         let h = if pass.kind == PassKind::Stocking { rough } else { tip.h };
         let size = sheet.apply(if external { &rules::SIZE_EXTERNAL } else { &rules::SIZE_INTERNAL }, [start, set.radial_mm.into(), h]);

@@ -7,8 +7,8 @@ use super::schedule::{Bounds, PassKind, SCRATCH_MM, Spread};
 use crate::bit::{STOCKING_LEAVES_MM, Tip};
 use crate::job::{BlankFacts, CutFacts, Lathe, ReadBy, Reads, Style};
 use crate::quantity::{mm_text, plain_text};
-use crate::thread::Side;
 use crate::thread::form::Thread;
+use crate::thread::{Flanks, Side};
 use crate::words::Words;
 use crate::working::{Num, Quantity, Worksheet};
 use serde::Serialize;
@@ -57,11 +57,11 @@ impl Style {
         }
     }
 
-    /// The compound's lean from the cross-slide line, degrees.
-    pub(super) fn angle(self, alpha_deg: f64) -> f64 {
+    /// The compound's lean from the cross-slide line, degrees: the tip is fed toward the leading side, along the trailing flank.
+    pub(super) fn angle(self, trailing_deg: f64) -> f64 {
         match self {
-            Self::Flank => alpha_deg,
-            Self::ModifiedFlank => (alpha_deg - 0.5).max(0.0),
+            Self::Flank => trailing_deg,
+            Self::ModifiedFlank => (trailing_deg - 0.5).max(0.0),
             Self::Radial | Self::Alternating | Self::StockingThenForm => 0.0,
         }
     }
@@ -70,11 +70,11 @@ impl Style {
     pub(super) fn refused(self, lathe: &Lathe, thread: &Thread, words: &Words) -> Option<String> {
         let [low, high] = lathe.compound.swing_deg;
         let swings = |angle: f64| (low..=high).contains(&angle) || (low..=high).contains(&-angle);
-        let straight = thread.alpha_deg <= 0.5;
+        let straight = thread.flanks.trailing.min(thread.flanks.leading) <= 0.5;
         match self {
             Self::Flank | Self::ModifiedFlank if straight => Some("straight sides have no flank to follow".into()),
-            Self::Flank | Self::ModifiedFlank if !swings(self.angle(thread.alpha_deg)) => {
-                Some(format!("the {} does not swing to {}°", words.compound, plain_text(self.angle(thread.alpha_deg), 1)))
+            Self::Flank | Self::ModifiedFlank if !swings(self.angle(thread.flanks.trailing)) => {
+                Some(format!("the {} does not swing to {}°", words.compound, plain_text(self.angle(thread.flanks.trailing), 1)))
             }
             Self::Alternating if straight => Some("straight sides cannot be cut one at a time to size".into()),
             Self::Alternating if !swings(90.0) => Some(format!("the {} does not swing to lie along the bed", words.compound)),
@@ -96,8 +96,8 @@ pub(super) struct PlannedPass {
 /// Side-steps of passes that cut on one flank and then on the other, mm along the axis: the tip's middle goes to one side by as
 /// much as that flank gains in depth, less half a degree so that both are skimmed, and back by the next. The last is in the
 /// middle. `set` is what a step can be set to, never more.
-pub(super) fn zigzag(depths: &[f64], alpha_deg: f64, set: impl Fn(f64) -> f64) -> Vec<f64> {
-    let lean = Style::ModifiedFlank.angle(alpha_deg).to_radians().tan();
+pub(super) fn zigzag(depths: &[f64], flanks: Flanks, set: impl Fn(f64) -> f64) -> Vec<f64> {
+    let lean = Style::ModifiedFlank.angle(flanks.leading.min(flanks.trailing)).to_radians().tan();
     let (mut at, mut way) = (0.0, 1.0);
     let mut sides = vec![0.0; depths.len()];
     for i in (0..depths.len().saturating_sub(1)).rev() {
@@ -257,7 +257,7 @@ pub(crate) fn edge(flat: f64, radius: Option<f64>, angles: [f64; 2], reach: f64)
 
 /// The styles side by side, each with the passes it would take and the largest bite of each edge.
 pub(super) fn compare(ask: &StyleQuery<'_>, blank: (&BlankFacts, Option<f64>, f64), lathe: &Lathe, words: &Words, followed: Style) -> Vec<StyleView> {
-    let alpha = ask.thread.alpha_deg;
+    let flanks = ask.thread.flanks;
     let (facts, bar_mm, start) = blank;
     Style::ALL
         .into_iter()
@@ -270,14 +270,14 @@ pub(super) fn compare(ask: &StyleQuery<'_>, blank: (&BlankFacts, Option<f64>, f6
             let mut apart = Worksheet::default();
             let (bounds, _) = bounds(&mut apart, facts, bar_mm, ask.thread, start, style);
             let laid = lay(&mut apart, &StyleQuery { bounds, ..*ask }, style);
-            let lean = style.angle(alpha).to_radians().tan();
+            let lean = style.angle(flanks.trailing).to_radians().tan();
             let reach = 2.0 * ask.radial.value + 1.0;
-            let form = edge(ask.tip.equal_flat.value, ask.tip.radius, [alpha; 2], reach);
-            let rough = edge(ask.stocking, None, [alpha; 2], reach);
+            let form = edge(ask.tip.equal_flat.value, ask.tip.radius, flanks.both(), reach);
+            let rough = edge(ask.stocking, None, flanks.both(), reach);
             let mut field = Field::uncut(ask.thread.pitch.value);
             let mut most = Chip::default();
             let depths: Vec<f64> = laid.iter().map(|p| p.asked.value).collect();
-            let sides = if style == Style::Alternating { zigzag(&depths, alpha, |mm| mm) } else { vec![0.0; laid.len()] };
+            let sides = if style == Style::Alternating { zigzag(&depths, flanks, |mm| mm) } else { vec![0.0; laid.len()] };
             for (pass, side) in laid.iter().zip(sides) {
                 let tool = if pass.kind == PassKind::Stocking { &rough } else { &form };
                 let chip = field.cut(tool, (ask.radial.value - pass.asked.value) * lean + side, pass.asked.value);

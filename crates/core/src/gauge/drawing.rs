@@ -3,7 +3,7 @@
 use crate::gauge::chosen::Chosen;
 use crate::outline::{Dimension, Drawing, Point, Shape};
 use crate::quantity::mm_text;
-use crate::thread::drawing::profile;
+use crate::thread::drawing::{profile, wire_in_groove};
 use crate::thread::form::Thread;
 use crate::working::Quantity;
 
@@ -11,11 +11,10 @@ use crate::working::Quantity;
 /// stay large; each side of the break is to scale.
 pub(super) fn wires(thread: &Thread, target: f64, crest_d: f64, h: f64, chosen: Chosen) -> Drawing {
     let pitch = thread.pitch.value;
-    let alpha = thread.alpha_deg;
     let root = target / 2.0 - h;
     let core = root.min(pitch * 1.1);
     let cut_away = root - core;
-    let top: Vec<Point> = profile(pitch, alpha, target / 2.0, crest_d / 2.0, root, 4).into_iter().map(|p| [p[0], p[1] - cut_away]).collect();
+    let top: Vec<Point> = profile(pitch, thread.walls_deg, target / 2.0, crest_d / 2.0, root, 4).into_iter().map(|p| [p[0], p[1] - cut_away]).collect();
     // The other side of the screw is half a pitch on.
     let bottom: Vec<Point> = top.iter().map(|p| [p[0] - pitch / 2.0, -p[1]]).collect();
     let (left, right) = (-pitch * 0.1, pitch * 3.1);
@@ -30,9 +29,8 @@ pub(super) fn wires(thread: &Thread, target: f64, crest_d: f64, h: f64, chosen: 
         body
     };
     let over = target + chosen.sum;
-    let a = alpha.to_radians();
-    // The wire's centre above the pitch line: w/(2 sin α) less the quarter pitch's height.
-    let centre = target / 2.0 + chosen.wire / (2.0 * a.sin()) - pitch / (4.0 * a.tan()) - cut_away;
+    let [aside, up] = wire_in_groove(pitch, thread.walls_deg, chosen.wire);
+    let centre = target / 2.0 + up - cut_away;
     let anvil = centre + chosen.wire / 2.0;
     let thick = pitch * 0.55;
     let mut shapes = vec![
@@ -42,9 +40,9 @@ pub(super) fn wires(thread: &Thread, target: f64, crest_d: f64, h: f64, chosen: 
         Shape::open("thread.flank", bottom),
     ];
     for x in [0.5, 2.5] {
-        shapes.push(Shape::circle("wire.seated", [x * pitch, centre], chosen.wire / 2.0));
+        shapes.push(Shape::circle("wire.seated", [x * pitch + aside, centre], chosen.wire / 2.0));
     }
-    shapes.push(Shape::circle("wire.seated", [pitch, -centre], chosen.wire / 2.0));
+    shapes.push(Shape::circle("wire.seated", [pitch + aside, -centre], chosen.wire / 2.0));
     let bar = |y: f64, dy: f64| vec![[pitch * -0.05, y], [pitch * 3.05, y], [pitch * 3.05, y + dy], [pitch * -0.05, y + dy]];
     shapes.push(Shape::closed("anvil", bar(anvil, thick)));
     shapes.push(Shape::closed("anvil", bar(-anvil, -thick)));

@@ -66,7 +66,7 @@ pub(crate) fn flank_of(run: &RunPlan, a: [f64; 2], b: [f64; 2]) -> Option<FlankF
     // 1 + 1/sin α = ΔM/Δw, so α moves by sin²α/cos α for one of that; two readings, each in doubt.
     let rad = alpha.to_radians();
     let doubt_deg = (std::f64::consts::SQRT_2 * READING_DOUBT_MM / (b[0] - a[0]).abs() * rad.sin().powi(2) / rad.cos()).to_degrees();
-    let feels_mm = run.heights_mm.map_or(0.0, |heights| felt(alpha, half_angle_deg, heights));
+    let feels_mm = run.heights_mm.map_or(0.0, |heights| felt(alpha, [alpha, half_angle_deg], heights));
     let off = half_angle_deg - alpha;
     let says = if off.abs() <= doubt_deg {
         format!("By two wires each flank stands at {}, as it should within {}.", angle_text(half_angle_deg), angle_text(doubt_deg))

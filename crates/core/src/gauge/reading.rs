@@ -359,6 +359,6 @@ impl RunPlan {
     /// The groove at a pitch diameter; nothing where the sides are straight or the plan was frozen before its tip was kept.
     pub(crate) fn groove(&self, pitch_diameter_mm: f64) -> Option<Groove> {
         let tip = self.tip.filter(|t| t.alpha_deg > 0.0)?;
-        Some(Groove { pitch_diameter_mm, pitch_mm: tip.pitch_mm, lead_mm: self.lead_mm.unwrap_or(tip.pitch_mm), alpha_deg: tip.alpha_deg })
+        Some(Groove { pitch_diameter_mm, pitch_mm: tip.pitch_mm, lead_mm: self.lead_mm.unwrap_or(tip.pitch_mm), flanks: tip.flanks() })
     }
 }

@@ -107,13 +107,10 @@ pub(crate) fn reckon(
     passes: &mut [PassRow],
     watch: &mut Vec<Watch>,
 ) -> (Option<Chosen>, GaugeSection) {
-    let (pitch, alpha) = (thread.pitch, Num::from(thread.alpha_deg));
     if thread.alpha_deg <= 0.0 {
         return (None, by_depth(sheet, thread, target));
     }
-    let best = sheet.apply(&rules::BEST_WIRE, [pitch, alpha]);
-    let least = sheet.apply(&rules::LEAST_WIRE, [thread.major, thread.basic.pitch, pitch, alpha]);
-    let largest = sheet.apply(&rules::LARGEST_WIRE, [thread.straight_flank().into(), pitch, alpha]);
+    let [best, least, largest] = wires(sheet, thread);
     let external = thread.spec.side == Side::External;
     let (low, high) = thread.own.pitch;
     let near = |w: f64| (w - best.value).abs();
@@ -139,15 +136,20 @@ pub(crate) fn reckon(
             Level::Warn,
             Code::WireUnusable,
             "gauge",
-            format!("No wire owned serves: {why}. Get {} (usable {} to {}).", mm_text(best.value), mm_text(least.value), mm_text(largest.value)),
+            format!(
+                "No wire owned serves: {why}. Get {} (usable {} to {}).",
+                mm_text(best.value.clamp(least.value, largest.value.max(least.value))),
+                mm_text(least.value),
+                mm_text(largest.value)
+            ),
         ));
     }
     let over = |sheet: &mut Worksheet, used: LeadFormula, e: Num, w: Num| {
-        let simple = sheet.apply(&rules::OVER_WIRES, [e, w, pitch, alpha]);
+        let simple = over_wires(sheet, thread, e, w);
         match used {
             LeadFormula::Simple => simple,
             LeadFormula::Approximate => {
-                let c = sheet.apply(&rules::LEAD_CORRECTION, [w, thread.lead, e, alpha]);
+                let c = lead_correction(sheet, thread, e, w);
                 sheet.apply(&rules::CORRECTED, [simple, c])
             }
             LeadFormula::Exact => {
@@ -216,6 +218,44 @@ pub(crate) fn reckon(
     (chosen, section)
 }
 
+/// The best wire, the least that stands above the crests and the largest that bears on the flanks.
+fn wires(sheet: &mut Worksheet, thread: &Thread) -> [Num; 3] {
+    let (pitch, alpha, flank) = (thread.pitch, Num::from(thread.alpha_deg), Num::from(thread.straight_flank()));
+    if thread.flanks.are_even() {
+        return [
+            sheet.apply(&rules::BEST_WIRE, [pitch, alpha]),
+            sheet.apply(&rules::LEAST_WIRE, [thread.major, thread.basic.pitch, pitch, alpha]),
+            sheet.apply(&rules::LARGEST_WIRE, [flank, pitch, alpha]),
+        ];
+    }
+    let [a, b] = thread.flanks.both().map(Num::from);
+    [
+        sheet.apply(&rules::BEST_WIRE_BETWEEN, [pitch, a, b]),
+        sheet.apply(&rules::LEAST_WIRE_BETWEEN, [thread.major, thread.basic.pitch, pitch, a, b]),
+        sheet.apply(&rules::LARGEST_WIRE_BETWEEN, [flank, pitch, a, b]),
+    ]
+}
+
+/// Size over three wires, lead angle neglected.
+fn over_wires(sheet: &mut Worksheet, thread: &Thread, e: Num, w: Num) -> Num {
+    let [a, b] = thread.flanks.both().map(Num::from);
+    if thread.flanks.are_even() {
+        sheet.apply(&rules::OVER_WIRES, [e, w, thread.pitch, a])
+    } else {
+        sheet.apply(&rules::OVER_WIRES_BETWEEN, [e, w, thread.pitch, a, b])
+    }
+}
+
+/// What the lead angle adds to it, to first order.
+fn lead_correction(sheet: &mut Worksheet, thread: &Thread, e: Num, w: Num) -> Num {
+    let [a, b] = thread.flanks.both().map(Num::from);
+    if thread.flanks.are_even() {
+        sheet.apply(&rules::LEAD_CORRECTION, [w, thread.lead, e, a])
+    } else {
+        sheet.apply(&rules::LEAD_CORRECTION_BETWEEN, [w, thread.lead, e, a, b])
+    }
+}
+
 /// How much higher than by the simple formula a wire rests, mm. The search for it ends well within a nanometre; past that its figures are noise.
 fn higher(seat: Option<Seat>, simple: Num) -> f64 {
     seat.map_or(0.0, |s| ((s.over_mm - simple.value) * 1e8).round() / 1e8)
@@ -223,7 +263,7 @@ fn higher(seat: Option<Seat>, simple: Num) -> f64 {
 
 /// The groove at a pitch diameter.
 fn groove_at(thread: &Thread, pitch_diameter_mm: f64) -> Groove {
-    Groove { pitch_diameter_mm, pitch_mm: thread.pitch.value, lead_mm: thread.lead.value, alpha_deg: thread.alpha_deg }
+    Groove { pitch_diameter_mm, pitch_mm: thread.pitch.value, lead_mm: thread.lead.value, flanks: thread.flanks }
 }
 
 /// The formula used: as asked, or by the habit of the trade, which is left where it would be out by more than a reading's doubt.

@@ -14,7 +14,8 @@ use crate::job::pad::{self, SumFacts};
 use crate::job::{DepthLaw, Ending, Grinder, OwnRow, ReadBy, Style, Way};
 use crate::quantity::{Exact, LengthUnit, MM_PER_INCH, Ratio, pitch_of_tpi, plain_text, real};
 use crate::thread::identify::Sample;
-use crate::thread::{MateFacts, Side, SpecialForm, SpecialRequest, ThreadFacts, ThreadSpec, callout, flat_of_radius};
+use crate::thread::section::LOAD_FACES;
+use crate::thread::{Flanks, MateFacts, Side, SpecialForm, SpecialRequest, ThreadFacts, ThreadSpec, callout, flat_of_radius};
 use crate::watch::{Code, Level, Watch};
 use crate::words::Vocabulary;
 use yoke_gears::Mounted;
@@ -404,7 +405,13 @@ fn settle_thread(request: &PlanRequest, c: &mut Checker) -> Option<(ThreadFacts,
         c.assume("/thread/length_mm", format!("No length was given: two diameters, {} mm, is taken.", plain_text(usual, 1)));
         usual
     });
-    Some((ThreadFacts { spec, length_mm, engagement_mm, coating_mm }, notes))
+    let even = spec.flanks().are_even();
+    if even && asked.load_flank.is_some() {
+        c.fault("/thread/load_flank", "both flanks of this thread are alike; leave it out");
+    } else if !even && asked.load_flank.is_none() {
+        c.assume("/thread/load_flank", format!("Which way the flank that carries the load faces was not told: the {} is taken.", LOAD_FACES.word()));
+    }
+    Some((ThreadFacts { spec, length_mm, engagement_mm, coating_mm, load_faces: asked.load_flank }, notes))
 }
 
 fn settle_gears(request: &PlanRequest, lathe: &Lathe, c: &mut Checker) -> GearFacts {
@@ -473,7 +480,8 @@ fn with_owned(asked: &BitRequest, kit: &Kit) -> BitRequest {
 fn settle_bit(request: &PlanRequest, kit: &Kit, thread: Option<&ThreadFacts>, c: &mut Checker) -> BitFacts {
     let asked = &with_owned(&request.bit, kit);
     let pitch = thread.map_or(100.0, |t| real(&t.spec.pitch));
-    let angle = thread.map_or(60.0, |t| 2.0 * t.spec.half_angle_deg());
+    let flanks = thread.map_or(Flanks::even(30.0), |t| t.spec.flanks());
+    let angle = flanks.included_deg();
     if angle <= 0.0 && asked.tip_radius_mm.is_some() {
         c.fault("/bit/tip_radius_mm", "a square thread is cut with a flat tip; give tip_flat_mm");
     }
@@ -513,7 +521,7 @@ fn settle_bit(request: &PlanRequest, kit: &Kit, thread: Option<&ThreadFacts>, c:
     BitFacts {
         tip_between_mm: between.or_else(|| {
             // The flats that cut as much off the sharp V.
-            round_between.map(|radii| radii.map(|r| flat_of_radius(r, angle / 2.0)))
+            round_between.map(|radii| radii.map(|r| flat_of_radius(r, flanks)))
         }),
         round_between_mm: round_between,
         clearance_deg: c.sound(asked.clearance_deg, 1.0, 20.0, "/bit/clearance_deg", "degrees"),

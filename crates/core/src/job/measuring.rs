@@ -54,8 +54,7 @@ fn settle_original(asked: &OriginalRequest, thread: Option<&ThreadFacts>, c: &mu
                 return None;
             };
             let spec = &thread?.spec;
-            let groove =
-                Groove { pitch_diameter_mm: real(&spec.major), pitch_mm: real(&spec.pitch), lead_mm: real(&spec.lead()), alpha_deg: spec.half_angle_deg() };
+            let groove = Groove { pitch_diameter_mm: real(&spec.major), pitch_mm: real(&spec.pitch), lead_mm: real(&spec.lead()), flanks: spec.flanks() };
             groove.pitch_diameter_of(over, wire).filter(|e| c.within(*e, low, high, "/gauge/original/over_wires_mm", "mm of pitch diameter, over those wires"))
         }
         _ => {

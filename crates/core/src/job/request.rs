@@ -3,7 +3,7 @@
 
 use super::kit::Kit;
 use super::profile::LatheProfile;
-use crate::direction::{Hand, Wall};
+use crate::direction::{Faces, Hand, Wall};
 use crate::job::choices::{Ending, Style, Way};
 use crate::job::pad::SumRequest;
 use crate::job::{BlankAim, DepthLaw, EndKind, Grinder, Holding, KeepRequest, OwnRow, ParallelRequest, PlainRequest, ReadBy, RegisterRequest, Support};
@@ -90,6 +90,9 @@ pub struct ThreadRequest {
     pub rounded_root: Option<bool>,
     /// Clearance between the members at crest and root, on diameter; square and special threads only.
     pub clearance_mm: Option<f64>,
+    /// The end of the lathe that the flank carrying the load faces; of a thread with unequal flanks only.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub load_flank: Option<Faces>,
 }
 
 /// The other member of a pair.

@@ -9,6 +9,7 @@ use crate::plan::Plan;
 use crate::quantity::plain_text;
 use crate::setup::{SetupSection, SpeedLimit};
 use crate::thread::Side;
+use crate::thread::section::LOAD_FACES;
 use crate::watch::Level;
 use crate::watch::{Code, DOUBTFUL_SHARE};
 use crate::words::Words;
@@ -114,6 +115,7 @@ pub fn check(plan: &Plan, job: &Job, lathe: &Lathe) -> Check {
     stick_out(&mut lines, plan);
     gears(&mut lines, plan, job);
     hand(&mut lines, plan);
+    load_flank(&mut lines, plan, job);
     tool(&mut lines, plan);
     relief(&mut lines, plan, job);
     speed(&mut lines, plan, job);
@@ -305,6 +307,25 @@ fn hand(lines: &mut Line<'_>, plan: &Plan) {
     );
 }
 
+/// Which flank carries the load, of a thread whose flanks are not alike.
+fn load_flank(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
+    let Some(flanks) = plan.thread.flanks_deg else { return };
+    let met = flanks.says();
+    lines.put(
+        "load_flank",
+        "Flank that carries the load",
+        "thread",
+        match job.thread.load_faces {
+            Some(faces) => good(format!("It faces the {}: the tool meets {met}.", faces.word())),
+            None => unknown(
+                format!("Which way it faces was not told: the {} is taken, so the tool meets {met}.", LOAD_FACES.word()),
+                "Hold the drawing to the lathe and tell it: turned about, the thread carries its load on the wrong flank.",
+                None,
+            ),
+        },
+    );
+}
+
 fn tool(lines: &mut Line<'_>, plan: &Plan) {
     let bit = &plan.bit;
     let internal = plan.thread.side == Side::Internal;
@@ -360,7 +381,7 @@ fn tool(lines: &mut Line<'_>, plan: &Plan) {
     let aim = json!({"bit": {
         "tip_flat_mm": if radius.is_none() { json!(bit.tip_flat_mm.aim.value) } else { Value::Null },
         "tip_radius_mm": radius, "tip_flat_between_mm": null, "tip_radius_between_mm": null,
-        "included_angle_deg": 2.0 * plan.thread.half_angle_deg, "square_deg": null,
+        "included_angle_deg": plan.thread.included_angle_deg, "square_deg": null,
     }});
     let to = bit.tip_radius_mm.as_ref().map_or_else(|| format!("a flat of {}", bit.tip_flat_mm.aim.text), |r| format!("a radius of {}", r.aim.text));
     lines.put(

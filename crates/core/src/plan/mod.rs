@@ -81,12 +81,12 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
     let mut watch: Vec<Watch> = job.overrides.clone();
     let mut assumptions = job.assumed.clone();
 
-    let (mut th, thread) = thread::reckon(&mut sheet, &job.thread, &mut watch);
+    let direction = setup::way(&job.setup, lathe, &job.thread.spec, &mut watch);
+    let (mut th, thread) = thread::reckon(&mut sheet, &job.thread, direction.carriage, &mut watch);
     // The second of a pair is held to what fits the first, so everything after follows from it.
     let fitted = job.mate.as_ref().map(|mate| (mate, pair::fit(&mut sheet, mate, &mut th, &mut watch)));
     let (tip, tip_said) =
         bit::tip(&mut sheet, &job.bit, job.blank.material.relief_deg + job.bit.material.map_or(0.0, |t| t.relief_more_deg), &th, &mut assumptions, &mut watch);
-    let direction = setup::way(&job.setup, lathe, &th, &mut watch);
     let mut gears = gears::reckon(&mut sheet, &job.gears, lathe, &th, &direction, &words, &mut watch);
     let size = blank::size::reckon(&mut sheet, &job.blank, &th, &mut assumptions, &mut watch);
     let reach = blank::reach::reckon(&mut sheet, &job.blank, (&job.bit, &job.setup), &th, &tip, size.used);
@@ -234,6 +234,7 @@ fn frozen(job: &Job, r: &Reckoned<'_>, words: &Words) -> RunPlan {
         tip: Some(RunTip {
             pitch_mm: round_to_nine(r.thread.pitch.value),
             alpha_deg: r.thread.alpha_deg,
+            flanks_deg: (!r.thread.flanks.are_even()).then(|| r.thread.flanks.both()),
             narrow_mm: round_to_nine(r.tip.between[0]),
             wide_mm: round_to_nine(r.tip.between[1]),
         }),

@@ -2,7 +2,7 @@
 
 use crate::cut::{DepthDial, PassKind};
 use crate::setup::CyclePhase;
-use crate::thread::{RunMate, Side, flat_of_radius};
+use crate::thread::{Flanks, RunMate, Side, flat_of_radius};
 use serde::{Deserialize, Serialize};
 
 /// Differences of depth smaller than this are the same setting, mm.
@@ -33,12 +33,23 @@ fn none_hidden(v: &[f64; 2]) -> bool {
 pub struct RunTip {
     /// Pitch, mm.
     pub pitch_mm: f64,
-    /// Half angle, degrees.
+    /// Half angle, degrees; of unequal flanks, that of the even groove that widens as fast.
     pub alpha_deg: f64,
+    /// Unequal flanks, degrees, the leading one first.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub flanks_deg: Option<[f64; 2]>,
     /// Narrowest the flat, or the flat as deep as a round tip, could be, mm.
     pub narrow_mm: f64,
     /// Widest it could be, mm.
     pub wide_mm: f64,
+}
+
+impl RunTip {
+    /// The flanks it cuts.
+    #[must_use]
+    pub fn flanks(&self) -> Flanks {
+        self.flanks_deg.map_or(Flanks::even(self.alpha_deg), |[leading, trailing]| Flanks { leading, trailing })
+    }
 }
 
 /// Another class of the same thread, whose limits reach past these.
@@ -194,7 +205,7 @@ impl RunPlan {
     #[must_use]
     pub fn with_bit(&self, flat_mm: Option<f64>, radius_mm: Option<f64>) -> Self {
         let Some(tip) = self.tip.filter(|t| t.alpha_deg > 0.0) else { return self.clone() };
-        let told = flat_mm.or_else(|| radius_mm.map(|r| flat_of_radius(r, tip.alpha_deg)));
+        let told = flat_mm.or_else(|| radius_mm.map(|r| flat_of_radius(r, tip.flanks())));
         let slope = 2.0 * tip.alpha_deg.to_radians().tan();
         // Not measured, it may be half as wide or half as wide again; the passes are laid out for the wider.
         let (narrow_mm, wide_mm) = told.map_or((0.5 * tip.narrow_mm, 1.5 * tip.wide_mm), |f| (f, f));

@@ -22,8 +22,8 @@ use crate::job::EndKind;
 use crate::job::defaults::BACKLASH_MM;
 use crate::job::{BlankFacts, CarriageStop, Chuck, Ending, Lathe, SetupFacts, Speeds, ToolMaterial, Way};
 use crate::quantity::plain_text;
-use crate::thread::Side;
 use crate::thread::form::Thread;
+use crate::thread::{Side, ThreadSpec};
 use crate::watch::{Code, Level, Watch};
 use crate::words::Words;
 use crate::working::{Num, Quantity, Worksheet};
@@ -89,8 +89,8 @@ pub struct SetupSection {
 }
 
 /// Way: from hand, lathe and what was asked; not from the train.
-pub(crate) fn way(facts: &SetupFacts, lathe: &Lathe, thread: &Thread, watch: &mut Vec<Watch>) -> Direction {
-    let right = thread.spec.hand == Hand::Right;
+pub(crate) fn way(facts: &SetupFacts, lathe: &Lathe, spec: &ThreadSpec, watch: &mut Vec<Watch>) -> Direction {
+    let right = spec.hand == Hand::Right;
     let toward = match facts.way {
         Way::Toward => true,
         Way::Away => false,
@@ -100,7 +100,7 @@ pub(crate) fn way(facts: &SetupFacts, lathe: &Lathe, thread: &Thread, watch: &mu
     let wants_reverse = right != toward;
     let reversed = wants_reverse && lathe.reverses;
     let hand_cut = if reversed != toward { Hand::Right } else { Hand::Left };
-    if hand_cut != thread.spec.hand {
+    if hand_cut != spec.hand {
         watch.push(Watch::new(
             Level::Danger,
             Code::WrongHand,
@@ -122,7 +122,7 @@ pub(crate) fn way(facts: &SetupFacts, lathe: &Lathe, thread: &Thread, watch: &mu
     }
     let forward = !reversed;
     // Reversed, a bar right way up cuts the far wall: nothing need be inverted.
-    let wall = (thread.spec.side == Side::Internal).then(|| facts.wall.unwrap_or(if forward { Wall::Near } else { Wall::Far }));
+    let wall = (spec.side == Side::Internal).then(|| facts.wall.unwrap_or(if forward { Wall::Near } else { Wall::Far }));
     let infeed_away = wall.map_or(!lathe.rear_post, |w| w == Wall::Far);
     // What faces the operator's side and is cut from there goes right way up while the near side of the work comes down.
     let upright = forward == wall.map_or(!lathe.rear_post, |w| w == Wall::Near);

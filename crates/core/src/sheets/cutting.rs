@@ -4,12 +4,13 @@ use crate::cut::{self, Edge, Field, PassKind, PassRow};
 use crate::direction::Carriage;
 use crate::outline::{Point, Shape};
 use crate::plan::Plan;
-use crate::thread::Side;
+use crate::thread::{Flanks, Side};
 
 /// Everything the simulation takes from a plan.
 pub(super) struct Cutting<'a> {
     pub pitch: f64,
     pub alpha_deg: f64,
+    pub flanks: Flanks,
     pub form: Edge,
     pub rough: Edge,
     /// Sideways per depth, toward the leading side.
@@ -32,15 +33,16 @@ pub(super) struct Stroke {
 impl<'a> Cutting<'a> {
     pub fn of(plan: &'a Plan) -> Self {
         let cut = &plan.cut;
-        let alpha_deg = plan.thread.half_angle_deg;
-        let angles = plan.bit.ground.as_ref().map_or([alpha_deg; 2], |g| [g.leading_deg.value, g.trailing_deg.value]);
+        let flanks = plan.thread.flanks();
+        let angles = plan.bit.ground.as_ref().map_or_else(|| flanks.both(), |g| [g.leading_deg.value, g.trailing_deg.value]);
         let full = cut.passes.iter().map(|p| p.radial_mm).fold(0.0, f64::max);
         let reach = 4.0 * full + 1.0;
         Self {
             pitch: plan.thread.pitch_mm.value,
-            alpha_deg,
+            alpha_deg: flanks.half_deg(),
+            flanks,
             form: cut::edge(plan.bit.flat_mm.value, plan.bit.radius_mm.as_ref().map(|r| r.value), angles, reach),
-            rough: cut::edge(cut.stocking_flat_mm.as_ref().map_or(plan.bit.flat_mm.value, |f| f.value), None, [alpha_deg; 2], reach),
+            rough: cut::edge(cut.stocking_flat_mm.as_ref().map_or(plan.bit.flat_mm.value, |f| f.value), None, flanks.both(), reach),
             lean: cut.angle_deg.to_radians().tan(),
             full,
             passes: &cut.passes,

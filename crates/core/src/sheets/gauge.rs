@@ -6,7 +6,7 @@ use crate::job::{Kit, MicrometerKind, OwnedMicrometer};
 use crate::outline::{Dimension, Drawing, Point, Shape};
 use crate::plan::Plan;
 use crate::quantity::{MM_PER_INCH, mm_text, plain_text};
-use crate::thread::drawing::profile;
+use crate::thread::drawing::{profile, wire_in_groove};
 use crate::thread::{Groove, Side, bears};
 use crate::working::Quantity;
 use serde::Serialize;
@@ -150,15 +150,12 @@ const NAMED: [&str; 7] = ["wire_1", "wire_2", "wire_3", "wire_4", "wire_5", "wir
 fn range(plan: &Plan, groove: &Groove, wires: &[WireView]) -> Option<Drawing> {
     let (usable, best) = (plan.gauge.usable_mm.as_ref()?, plan.gauge.best_mm.as_ref()?);
     let p = groove.pitch_mm;
+    let walls = plan.thread.flanks().as_drawn(plan.setup.carriage);
     let scale = THREAD_WIDE / (3.0 * p);
-    let a = groove.alpha_deg.to_radians();
     let crest = (plan.run.start_mm - groove.pitch_diameter_mm) / 2.0;
     let at = |x: f64, y: f64| -> Point { [(WIDE - THREAD_WIDE) / 2.0 + x * scale, y * scale] };
-    let line: Vec<Point> = profile(p, groove.alpha_deg, 0.0, crest, -plan.run.tip_to_pitch_mm, 4)
-        .into_iter()
-        .filter(|q| q[0] > -0.3 * p && q[0] < 3.3 * p)
-        .map(|q| at(q[0], q[1]))
-        .collect();
+    let line: Vec<Point> =
+        profile(p, walls, 0.0, crest, -plan.run.tip_to_pitch_mm, 4).into_iter().filter(|q| q[0] > -0.3 * p && q[0] < 3.3 * p).map(|q| at(q[0], q[1])).collect();
     let mut body = line.clone();
     let (first, last) = (*line.first()?, *line.last()?);
     let floor = (-plan.run.tip_to_pitch_mm - 0.22 * p) * scale;
@@ -180,10 +177,10 @@ fn range(plan: &Plan, groove: &Groove, wires: &[WireView]) -> Option<Drawing> {
     shapes.push(Shape::open("chart.axis", vec![[0.0, base], [WIDE, base]]));
     for (i, (wire, name, says)) in seats.into_iter().enumerate() {
         let w = wire.value;
-        let centre = w / (2.0 * a.sin()) - p / (4.0 * a.tan());
+        let [aside, centre] = wire_in_groove(p, walls, w);
         #[allow(clippy::cast_precision_loss)] // three
         let x = (i as f64 + 0.5) * p;
-        shapes.push(Shape::circle("wire.seated", at(x, centre), w / 2.0 * scale));
+        shapes.push(Shape::circle("wire.seated", at(x + aside, centre), w / 2.0 * scale));
         top = top.max((centre + w / 2.0) * scale);
         shapes.push(Shape::open("chart.mark", vec![[along(w), base], [along(w), base + 17.0]]));
         shapes.push(Shape::open("word.over", vec![[along(w), base + 20.0]]).labelled(name.to_owned()));

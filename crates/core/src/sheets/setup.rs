@@ -45,7 +45,7 @@ pub fn setup_sheet(plan: &Plan, job: &Job, lathe: &Lathe) -> SetupSheet {
         speeds: speeds::drawing(&plan.setup),
         steps: steps(plan, job, lathe),
         height: height(plan.thread.side, lathe.rear_post),
-        square: square(plan.thread.side, 2.0 * plan.thread.half_angle_deg),
+        square: square(plan.thread.side, plan.thread.included_angle_deg),
         cautions: cautions::list(plan, &ask),
     }
 }

@@ -101,7 +101,7 @@ impl Draft<'_> {
         let (setup, cut, internal) = (&self.plan.setup, &self.plan.cut, self.internal);
         self.put("height", "Tool at centre height.", &[&setup.upright]).schools = Some("height");
         let square = if internal { "Bar level, tool square to the bore." } else { "Tool square to the work." };
-        self.put("square", square, &[&internal, &self.plan.thread.half_angle_deg]).schools = Some("square");
+        self.put("square", square, &[&internal, &(self.plan.thread.included_angle_deg / 2.0)]).schools = Some("square");
         let end = if setup.handle_to_tailstock { "tailstock" } else { "headstock" };
         self.put("slide", cut.scale.clone(), &[&cut.angle_deg, &cut.style.slants(), &setup.handle_to_tailstock]).how =
             cut.style.slants().then(|| format!("Its handle end leans toward the {end}."));

@@ -111,7 +111,7 @@ pub(super) fn all(plan: &Plan, cutting: &Cutting<'_>, meant: &Field) -> Vec<What
     let reach = 4.0 * cutting.full + 1.0;
     let with = |edge: Edge| Cutting { form: edge, ..Cutting::of(plan) };
     if !straight {
-        let field = with(Edge::flat(flat, [cutting.alpha_deg - SQUARE_DEG, cutting.alpha_deg + SQUARE_DEG], reach)).run(|_, s| s);
+        let field = with(Edge::flat(flat, [cutting.flanks.leading - SQUARE_DEG, cutting.flanks.trailing + SQUARE_DEG], reach)).run(|_, s| s);
         put(Mistaken::OffSquare, format!("The tool {}° off square", plain_text(SQUARE_DEG, 0)), &field, &|off| {
             format!(
                 "One flank is cut {0}° steeper and the other {0}° flatter: {1} at the pitch line, and a true mate bears on one end of each flank.",
@@ -120,7 +120,7 @@ pub(super) fn all(plan: &Plan, cutting: &Cutting<'_>, meant: &Field) -> Vec<What
             )
         });
     }
-    let field = with(Edge::flat(flat + WIDER_MM, [cutting.alpha_deg; 2], reach)).run(|_, s| s);
+    let field = with(Edge::flat(flat + WIDER_MM, cutting.flanks.both(), reach)).run(|_, s| s);
     put(Mistaken::TipTooWide, format!("The tip {} wider than was told", mm_text(WIDER_MM)), &field, &|off| {
         format!("At the same dial {}: measure before the last cuts, and the true tip is found.", like(off))
     });

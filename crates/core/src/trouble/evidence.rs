@@ -211,7 +211,7 @@ pub(super) fn too_fast(k: &JobEvidence) -> Evidence {
 /// Whether the compound of this lathe could feed down the flank instead.
 fn swings(k: &JobEvidence) -> bool {
     let [low, high] = k.lathe.compound.swing_deg;
-    let flank = k.plan.thread.half_angle_deg;
+    let flank = k.plan.thread.flanks().trailing;
     flank > 0.0 && ((low..=high).contains(&flank) || (low..=high).contains(&-flank))
 }
 

@@ -291,16 +291,22 @@ pub(super) fn square(text: &str) -> Result<Found, String> {
             pitch,
         });
     }
+    counted(&rest, [], System::Square, "Square")
+}
+
+/// A size and its threads per inch, of a family that has no series: its marks stand anywhere, and it is written with `word`.
+pub(super) fn counted<const N: usize>(text: &str, marks: [&str; N], system: System, word: &str) -> Result<Found, String> {
+    let (rest, _) = without(text, marks);
     let Sized { size, major, tpi, tail } = sized(&rest)?;
-    let tpi = wanted(&size, tpi, "4 Square")?;
+    let tpi = wanted(&size, tpi, &format!("4 {word}"))?;
     Ok(Found {
-        class: class_of(&words(tail), System::Square)?,
-        size: format!("{size}-{} Square", short(&tpi)),
-        system: System::Square,
+        class: class_of(&words(tail), system)?,
+        size: format!("{size}-{} {word}", short(&tpi)),
+        system,
         pitch: pitch_of_tpi(&tpi),
         tpi: Some(tpi),
         starts: None,
-        series: "square".into(),
+        series: word.to_ascii_lowercase(),
         major,
     })
 }

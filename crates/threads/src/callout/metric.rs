@@ -42,7 +42,7 @@ fn size(prefix: &str, major: &Ratio, pitch: &Ratio, starts: Option<u8>) -> Strin
     match starts {
         Some(n) if n > 1 => {
             let lead = short(&(*pitch * Ratio::from_integer(i128::from(n))));
-            if prefix == "Tr" { format!("Tr{}×{lead}(P{})", short(major), short(pitch)) } else { format!("M{}×Ph{lead}P{}", short(major), short(pitch)) }
+            if prefix == "M" { format!("M{}×Ph{lead}P{}", short(major), short(pitch)) } else { format!("{prefix}{}×{lead}(P{})", short(major), short(pitch)) }
         }
         _ => format!("{prefix}{}×{}", short(major), short(pitch)),
     }
@@ -74,29 +74,33 @@ pub(super) fn metric(text: &str) -> Result<Found, String> {
     })
 }
 
-pub(super) fn trapezoidal(text: &str) -> Result<Found, String> {
-    let (digits, tail) = leading_number(&text[2..]);
-    let major = decimal(digits).filter(|d| !d.is_zero()).ok_or_else(|| "no diameter after Tr; write it as in Tr28x5".to_owned())?;
-    let known: Vec<String> = of_series(Series::Trapezoidal).filter(|s| s.major == major).map(|s| short(&s.pitch)).collect();
+/// A letter, a diameter and a pitch, or a lead with its pitch: `Tr28x5`, `Tr40x14(P7)-7e`. `usual` is a pitch of that diameter to show.
+pub(super) fn lettered(text: &str, letter: &str, system: System, usual: impl Fn(&Ratio) -> String) -> Result<Found, String> {
+    let (digits, tail) = leading_number(text.get(letter.len()..).unwrap_or("").trim_start());
+    let major = decimal(digits).filter(|d| !d.is_zero()).ok_or_else(|| format!("no diameter after {letter}; write it as in {letter}28x5"))?;
+    let name = short(&major);
     let Some(after) = tail.strip_prefix('x') else {
-        let example = known.get(known.len() / 2).map_or("5", String::as_str);
-        return Err(format!("no pitch after Tr{}; write it as in Tr{}x{example}", short(&major), short(&major)));
+        return Err(format!("no pitch after {letter}{name}; write it as in {letter}{name}x{}", usual(&major)));
     };
-    let (pitch, starts, tail) = pitch_part(after, &format!("Tr{}x5 or Tr40x14(P7)", short(&major)))?;
-    if !tables::trapezoidal_es_um(real(&pitch)).is_finite() {
-        return Err(format!("trapezoidal threads have no pitch of {}; they have 1.5, 2, 3 … 10 by one, 12 … 24 by two, 28, 32, 36, 40 and 44", short(&pitch)));
+    let (pitch, starts, tail) = pitch_part(after, &format!("{letter}{name}x5 or {letter}40x14(P7)"))?;
+    let (size, class) = (size(letter, &major, &pitch, starts), class_part(tail, system)?);
+    Ok(Found { system, size, series: letter.into(), class, tpi: None, starts, major, pitch })
+}
+
+pub(super) fn trapezoidal(text: &str) -> Result<Found, String> {
+    let known = |major: &Ratio| -> Vec<String> { of_series(Series::Trapezoidal).filter(|s| s.major == *major).map(|s| short(&s.pitch)).collect() };
+    let usual = |major: &Ratio| {
+        let known = known(major);
+        known.get(known.len() / 2).cloned().unwrap_or_else(|| "5".to_owned())
+    };
+    let found = lettered(text, "Tr", System::Trapezoidal, usual)?;
+    let Found { major, pitch, .. } = &found;
+    if !tables::trapezoidal_es_um(real(pitch)).is_finite() {
+        return Err(format!("trapezoidal threads have no pitch of {}; they have 1.5, 2, 3 … 10 by one, 12 … 24 by two, 28, 32, 36, 40 and 44", short(pitch)));
     }
-    if !tables::in_ranges(&major) {
-        return Err(format!("Tr{} is outside the limits (to 355 mm)", short(&major)));
+    if !tables::in_ranges(major) {
+        return Err(format!("Tr{} is outside the limits (to 355 mm)", short(major)));
     }
-    Ok(Found {
-        system: System::Trapezoidal,
-        size: size("Tr", &major, &pitch, starts),
-        series: if known.contains(&short(&pitch)) { "Tr" } else { "Tr, special" }.into(),
-        class: class_part(tail, System::Trapezoidal)?,
-        tpi: None,
-        starts,
-        major,
-        pitch,
-    })
+    let listed = known(major).contains(&short(pitch));
+    Ok(Found { series: if listed { "Tr" } else { "Tr, special" }.into(), ..found })
 }

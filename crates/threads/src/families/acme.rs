@@ -97,8 +97,8 @@ impl Family for Acme {
         if self.stub { "Stub Acme" } else { "Acme" }
     }
 
-    fn half_angle_deg(&self) -> f64 {
-        14.5
+    fn flanks_deg(&self) -> [f64; 2] {
+        [14.5; 2]
     }
 
     fn basics(&self, sheet: &mut Worksheet, spec: &ThreadSpec) -> Basics {

@@ -53,8 +53,8 @@ impl Family for BritishAssociation {
         "BA"
     }
 
-    fn half_angle_deg(&self) -> f64 {
-        23.75
+    fn flanks_deg(&self) -> [f64; 2] {
+        [23.75; 2]
     }
 
     fn basics(&self, sheet: &mut Worksheet, spec: &ThreadSpec) -> Basics {

@@ -11,6 +11,7 @@ mod unified;
 mod whitworth;
 
 use super::class::Class;
+use super::flanks::Flanks;
 use super::spec::ThreadSpec;
 use crate::system::{Side, System};
 use crate::watch::Code;
@@ -78,8 +79,8 @@ pub trait Family: Sync {
     /// The form in a word or two.
     fn word(&self) -> &'static str;
 
-    /// Half the included angle, degrees; a special's is its own.
-    fn half_angle_deg(&self) -> f64;
+    /// The flank that carries the load and the other, degrees from square to the axis; a special's are its own.
+    fn flanks_deg(&self) -> [f64; 2];
 
     /// Basic sizes of a thread.
     fn basics(&self, sheet: &mut Worksheet, spec: &ThreadSpec) -> Basics;
@@ -144,6 +145,11 @@ pub trait Family: Sync {
         0.125
     }
 
+    /// Radius of the root that the standard gives a form with flat crests, in pitches.
+    fn root_radius(&self) -> Option<f64> {
+        None
+    }
+
     /// Whether clearance at crest and root is the user's to choose.
     fn takes_clearance(&self) -> bool {
         false
@@ -192,10 +198,17 @@ families! {
 }
 
 impl ThreadSpec {
-    /// Half the included angle, degrees.
+    /// The flank that carries the load and the other, in the order of a tool that meets the load first, whichever it will be.
+    #[must_use]
+    pub fn flanks(&self) -> Flanks {
+        let [leading, trailing] = self.special.map_or_else(|| self.system.family().flanks_deg(), |s| [s.included_angle_deg / 2.0; 2]);
+        Flanks { leading, trailing }
+    }
+
+    /// Half the included angle, degrees; of unequal flanks, that of the even groove that widens as fast.
     #[must_use]
     pub fn half_angle_deg(&self) -> f64 {
-        self.special.map_or_else(|| self.system.family().half_angle_deg(), |s| s.included_angle_deg / 2.0)
+        self.flanks().half_deg()
     }
 }
 

@@ -73,8 +73,8 @@ impl Family for Special {
         "special"
     }
 
-    fn half_angle_deg(&self) -> f64 {
-        30.0
+    fn flanks_deg(&self) -> [f64; 2] {
+        [30.0; 2]
     }
 
     fn basics(&self, sheet: &mut Worksheet, spec: &ThreadSpec) -> Basics {

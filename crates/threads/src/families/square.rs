@@ -56,8 +56,8 @@ impl Family for Square {
         "square"
     }
 
-    fn half_angle_deg(&self) -> f64 {
-        0.0
+    fn flanks_deg(&self) -> [f64; 2] {
+        [0.0; 2]
     }
 
     fn basics(&self, sheet: &mut Worksheet, spec: &ThreadSpec) -> Basics {

@@ -80,8 +80,8 @@ impl Family for Trapezoidal {
         "trapezoidal"
     }
 
-    fn half_angle_deg(&self) -> f64 {
-        15.0
+    fn flanks_deg(&self) -> [f64; 2] {
+        [15.0; 2]
     }
 
     fn basics(&self, sheet: &mut Worksheet, spec: &ThreadSpec) -> Basics {

@@ -135,8 +135,8 @@ impl Family for Whitworth {
         "Whitworth"
     }
 
-    fn half_angle_deg(&self) -> f64 {
-        27.5
+    fn flanks_deg(&self) -> [f64; 2] {
+        [27.5; 2]
     }
 
     fn basics(&self, sheet: &mut Worksheet, spec: &ThreadSpec) -> Basics {
@@ -186,8 +186,8 @@ impl Family for PipeG {
         "parallel pipe"
     }
 
-    fn half_angle_deg(&self) -> f64 {
-        27.5
+    fn flanks_deg(&self) -> [f64; 2] {
+        [27.5; 2]
     }
 
     fn basics(&self, sheet: &mut Worksheet, spec: &ThreadSpec) -> Basics {

@@ -15,19 +15,11 @@ pub(super) fn mesh(thread: &Thread, pitch_d: f64, [major, minor]: [f64; 2], gaps
     let most = gaps.iter().copied().fold(0.0, f64::max);
     let times = if seen < f64::MAX { (pitch * 0.12 / seen).min(pitch * 0.5 / most.max(1e-9)).clamp(1.0, 60.0).floor() } else { 1.0 };
     let [at_pitch, at_major, at_minor] = gaps.map(|g| g * times / 2.0);
-    let tan = thread.alpha_deg.to_radians().tan();
-    let screw = profile(pitch, thread.alpha_deg, pitch_d / 2.0, major / 2.0, minor / 2.0, 3);
+    let screw = profile(pitch, thread.walls_deg, pitch_d / 2.0, major / 2.0, minor / 2.0, 3);
     // The nut's metal ends where the gap does: its root over the screw's crest, its crest over the root.
-    let half = |r: f64, at: f64| (pitch / 4.0 - (r - at) * tan).max(0.0);
     let nut_pitch = pitch_d / 2.0 + at_pitch;
     let (root, crest) = (major / 2.0 + at_major, minor / 2.0 + at_minor);
-    let nut: Vec<Point> = (0..3_u8)
-        .flat_map(|i| {
-            let x = pitch * f64::from(i);
-            let (wide, narrow) = (half(root, nut_pitch), half(nut_pitch, crest));
-            [[x - wide, root], [x + wide, root], [x + pitch / 2.0 - narrow, crest], [x + pitch / 2.0 + narrow, crest]]
-        })
-        .collect();
+    let nut = profile(pitch, thread.walls_deg, nut_pitch, root, crest, 3);
     let (left, right) = (-pitch * 0.2, pitch * 2.2);
     let keep = |line: Vec<Point>| -> Vec<Point> { line.into_iter().filter(|p| p[0] >= left && p[0] <= right).collect() };
     let (screw, nut) = (keep(screw), keep(nut));

@@ -53,7 +53,7 @@ fn in_a_bore_no_point_of_the_side_comes_nearer_than_the_working_clearance() {
     for (callout, bar) in [("M36x1.5-6H", 12.0), ("M20x2.5-6H", 10.0), ("1-1/4-5 Acme-2G", 14.0), ("Tr40x14(P7)-7H", 16.0), ("5/8 BSW", 8.0)] {
         let request = json!({"thread": {"callout": callout, "side": "internal"}, "bit": {"bar_diameter_mm": bar}});
         let p = sound(request);
-        let (lead, c, alpha) = (p.thread.lead_mm.value, p.bit.clearance_deg, p.thread.half_angle_deg.to_radians());
+        let (lead, c, alpha) = (p.thread.lead_mm.value, p.bit.clearance_deg, (p.thread.included_angle_deg / 2.0).to_radians());
         let (bore, root, t) = ((p.thread.major_mm.value / 2.0 - p.thread.basic_form.depth_mm.value), p.thread.major_mm.value / 2.0, bar / 2.0);
         // A point of the tool's side at depth y and distance x, its groove at the radius it stands at and turned by the arc:
         // what the side must fall in by, over the depth. Only what lies in the groove counts.
@@ -89,7 +89,7 @@ fn in_a_bore_no_point_of_the_side_comes_nearer_than_the_working_clearance() {
 fn rest_angles_and_the_nose_are_those_of_planes_met() {
     for callout in ["M20x2.5", "7/8-9", "5/8 BSW", "2BA"] {
         let p = plan(callout, "right", json!({}));
-        let alpha = p.thread.half_angle_deg.to_radians();
+        let alpha = (p.thread.included_angle_deg / 2.0).to_radians();
         // x along the work's axis, y into the work, z up. Each flank holds its edge in the top face and falls in under it.
         let normal = |side: f64, front: f64| unit(cross([side * alpha.sin(), -alpha.cos(), 0.0], [-side * front.to_radians().tan(), 0.0, -1.0]));
         let grind = &p.bit.grind;
@@ -120,7 +120,7 @@ fn swept(edges: &Edges, out: f64, root: f64, crest: f64) -> [f64; 2] {
         let points: Vec<(f64, f64)> = (0..=40_000)
             .map(|i| {
                 let u = f64::from(i) / 40_000.0 * 4.0 * (crest - root).abs();
-                let face = [u, side * (edges.flat_mm / 2.0 + u * edges.half_deg.to_radians().tan()), 0.0];
+                let face = [u, side * (edges.flat_mm / 2.0 + u * edges.flanks_deg[0].to_radians().tan()), 0.0];
                 let raked = [face[0] * rake.cos(), face[1], -face[0] * rake.sin()];
                 let turned = [raked[0] * square.cos() + raked[1] * square.sin(), -raked[0] * square.sin() + raked[1] * square.cos(), raked[2]];
                 let x = (root.powi(2) - edges.height_mm.powi(2)).sqrt() + out * turned[0];
@@ -145,7 +145,7 @@ proptest! {
         crest in 5.0_f64..40.0, depth in 0.5_f64..3.0, external in any::<bool>(),
     ) {
         let (root, out) = if external { (crest - depth, 1.0) } else { (crest + depth, -1.0) };
-        let edges = Edges { half_deg: half, flat_mm: flat, rake_deg: rake, square_deg: square, height_mm: height };
+        let edges = Edges { flanks_deg: [half; 2], flat_mm: flat, rake_deg: rake, square_deg: square, height_mm: height };
         let (ours, swept) = (flanks(&edges, external, root, crest), swept(&edges, out, root, crest));
         for (a, b) in ours.iter().zip(swept) {
             prop_assert!((a - b).abs() < 0.005, "{ours:?} {swept:?}");
@@ -161,9 +161,9 @@ proptest! {
         let deep = p.cut.radial_mm.value;
         let crest = p.blank.used_mm.value / 2.0;
         let root = if internal { crest + deep } else { crest - deep };
-        let edges = Edges { half_deg: half, flat_mm: 0.0, rake_deg: rake, square_deg: 0.0, height_mm: 0.0 };
+        let edges = Edges { flanks_deg: [half; 2], flat_mm: 0.0, rake_deg: rake, square_deg: 0.0, height_mm: 0.0 };
         for cut in flanks(&edges, !internal, root, crest) {
-            prop_assert!((cut - p.thread.half_angle_deg).abs() < 0.01, "{callout} {cut}");
+            prop_assert!((cut - (p.thread.included_angle_deg / 2.0)).abs() < 0.01, "{callout} {cut}");
         }
         prop_assert!(p.bit.grind.rake_says.contains("the bench formula"));
     }
@@ -171,7 +171,7 @@ proptest! {
 
 #[test]
 fn a_bit_deep_in_a_small_bore_is_read_on_this_side_of_the_axis() {
-    let edges = Edges { half_deg: 13.0, flat_mm: 0.05, rake_deg: 19.575_302_622_764_635, square_deg: 0.0, height_mm: 0.0 };
+    let edges = Edges { flanks_deg: [13.0; 2], flat_mm: 0.05, rake_deg: 19.575_302_622_764_635, square_deg: 0.0, height_mm: 0.0 };
     let (root, crest) = (7.902_385_158_470_11, 5.0);
     for (ours, swept) in flanks(&edges, false, root, crest).iter().zip(swept(&edges, -1.0, root, crest)) {
         assert!((ours - swept).abs() < 0.005, "{ours} {swept}");
@@ -290,7 +290,7 @@ fn form_tools_have_an_end_face_a_stocking_tool_and_no_nose_of_their_own() {
     for (callout, side) in [("1-1/4-5 Acme", Side::External), ("Tr28x5", Side::External), ("1-1/4-5 Acme-2G", Side::Internal)] {
         let p = sound(json!({"thread": {"callout": callout, "hand": "left", "side": side}}));
         let stocking = p.bit.grind.stocking.as_ref().unwrap();
-        let flat = p.bit.tip_flat_mm.aim.value - 2.0 * 0.15 / p.thread.half_angle_deg.to_radians().cos();
+        let flat = p.bit.tip_flat_mm.aim.value - 2.0 * 0.15 / (p.thread.included_angle_deg / 2.0).to_radians().cos();
         assert!((stocking.flat_mm.value - flat).abs() < 1e-6 && p.bit.grind.nose_says.contains("8 to 10"));
     }
     assert!(plan("M20", "right", json!({})).bit.grind.stocking.is_none());
@@ -327,7 +327,7 @@ fn heels_clear_and_bench_formulas_differ_by_what_is_said() {
     let bench = 2.0 * (30.0_f64.to_radians().tan() * 12.0_f64.to_radians().cos()).atan().to_degrees();
     let exact = p.bit.grind.raked_deg.as_ref().unwrap().value;
     assert!(p.bit.grind.rake_says.contains(&format!("{bench:.2}°")) && p.bit.grind.rake_says.contains(&format!("{exact:.2}°")), "{}", p.bit.grind.rake_says);
-    let edges = Edges { half_deg: bench / 2.0, flat_mm: 0.32, rake_deg: 12.0, square_deg: 0.0, height_mm: 0.0 };
+    let edges = Edges { flanks_deg: [bench / 2.0; 2], flat_mm: 0.32, rake_deg: 12.0, square_deg: 0.0, height_mm: 0.0 };
     let crest = p.blank.used_mm.value / 2.0;
     let cut = swept(&edges, 1.0, crest - p.cut.radial_mm.value, crest);
     // What the bench formula cuts is out by as much as the two differ.

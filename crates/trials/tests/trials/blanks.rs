@@ -18,7 +18,7 @@ proptest! {
         let side = if inside { "internal" } else { "external" };
         let plain = sound(json!({"thread": {"callout": one.name, "side": side}}));
         let p = real(&one.pitch);
-        let tan = plain.thread.half_angle_deg.to_radians().tan();
+        let tan = (plain.thread.included_angle_deg / 2.0).to_radians().tan();
         let own = if inside { &plain.thread.internal } else { &plain.thread.external };
         let (low, high) = (own.pitch_mm.min.as_ref().unwrap().value, own.pitch_mm.max.as_ref().unwrap().value);
         // Any tip from nearly sharp to as wide as the pitch line allows.

@@ -38,7 +38,7 @@ proptest! {
     fn the_form_closes((standard, side, starts) in any_standard()) {
         let plan = sound(json!({"thread": {"callout": standard.name, "side": side, "starts": if side == Side::Internal { 1 } else { starts }}}));
         let (t, p) = (&plan.thread, real(&standard.pitch));
-        let tan = t.half_angle_deg.to_radians().tan();
+        let tan = (t.included_angle_deg / 2.0).to_radians().tan();
         let form = &t.basic_form;
         let (major, pitch, minor) = (t.major_mm.value, t.external.pitch_mm.basic.value, t.external.minor_mm.basic.value);
         prop_assert!((form.crest_flat_mm.value + form.root_flat_mm.value + 2.0 * form.depth_mm.value * tan - p).abs() < 1e-9);
@@ -96,7 +96,7 @@ proptest! {
         }
         // By coordinates: the tip's corner lies on the flank through the pitch line at a quarter pitch.
         let t = &plan.thread;
-        let tan = t.half_angle_deg.to_radians().tan();
+        let tan = (t.included_angle_deg / 2.0).to_radians().tan();
         if t.basic_form.radius_mm.is_none() {
             let corner_x = real(&standard.pitch) / 4.0 - tip.aim.value / 2.0;
             prop_assert!((plan.bit.tip_to_pitch_mm.value * tan - corner_x).abs() < 1e-9, "{}", standard.name);
@@ -114,7 +114,7 @@ proptest! {
     fn wires_seat_on_the_straight_flank((standard, _, _) in any_standard(), share in 0.0_f64..1.0) {
         let plan = planned(&standard.name);
         let t = &plan.thread;
-        let (alpha, p) = (t.half_angle_deg.to_radians(), real(&standard.pitch));
+        let (alpha, p) = ((t.included_angle_deg / 2.0).to_radians(), real(&standard.pitch));
         let usable = plan.gauge.usable_mm.as_ref().unwrap();
         let w = usable.min.value + share * (usable.max.value - usable.min.value);
         // Lower the circle until it first touches the flank line x = P/4 + y·tan α (y up from the pitch line).
@@ -181,7 +181,7 @@ fn a_special_is_what_its_owner_says() {
     assert!((plan.thread.external.pitch_mm.basic.value - 18.376).abs() < 1e-3 && (plan.thread.external.minor_mm.basic.value - 17.294).abs() < 1e-3);
     // A lathe's own ratio is exact in threads per inch.
     let inch = special(json!({"major_mm": 22.05, "tpi": 9, "minor_mm": 18.4, "included_angle_deg": 55})).unwrap();
-    assert_eq!((inch.gears.required_ratio.as_str(), inch.thread.half_angle_deg), ("4/9", 27.5));
+    assert_eq!((inch.gears.required_ratio.as_str(), inch.thread.half_angle_deg), ("4/9", Some(27.5)));
     assert!((inch.thread.external.minor_mm.basic.value - 18.4).abs() < 1e-9);
     for (form, pointer) in [
         (json!({"pitch_mm": 2.5}), "/thread/special/major_mm"),
@@ -334,7 +334,7 @@ proptest! {
         let half = plan.cut.dial.graduation_mm / plan.cut.dial.reading_per_radial;
         prop_assert!(left >= -1e-9 && left <= half + 1e-9, "{}: {left} of {half}", standard.name);
         prop_assert!(plan.cut.passes.windows(2).all(|w| w[1].radial_mm >= w[0].radial_mm - 1e-12));
-        prop_assert!(plan.cut.angle_deg <= plan.thread.half_angle_deg + 1e-9, "{}: the slide never leans past the flank", standard.name);
+        prop_assert!(plan.cut.angle_deg <= (plan.thread.included_angle_deg / 2.0) + 1e-9, "{}: the slide never leans past the flank", standard.name);
         // The relief angles follow the lead: leading over trailing, unless the floor of two degrees speaks.
         if !inside {
             let (leading, trailing) = (&plan.bit.leading_relief_deg, &plan.bit.trailing_relief_deg);
@@ -349,7 +349,7 @@ proptest! {
         let Some(wires) = &plan.gauge.over_wires_mm else { return Ok(()) };
         let (low, high) = (plan.gauge.min_mm.value, plan.gauge.max_mm.value);
         let e = low + share * (high - low);
-        let alpha = plan.thread.half_angle_deg.to_radians();
+        let alpha = (plan.thread.included_angle_deg / 2.0).to_radians();
         let w = plan.gauge.wire_mm.as_ref().unwrap().value;
         // A circle of the wire's radius let down between the two flank lines until it stops, found by halving.
         let (mut a, mut b) = (-10.0 * w, 10.0 * w);

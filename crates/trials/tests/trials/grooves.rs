@@ -26,7 +26,7 @@ fn styled(callout: &str, style: &str, more: Value) -> Option<Plan> {
 
 /// The tool cut into the metal pass by pass, laid out here from the plan's own figures.
 fn simulate(plan: &Plan) -> (Field, Vec<(f64, f64)>) {
-    let (alpha, cut) = (plan.thread.half_angle_deg, &plan.cut);
+    let (alpha, cut) = ((plan.thread.included_angle_deg / 2.0), &plan.cut);
     let full = cut.passes.last().unwrap().radial_mm;
     let form = plan.bit.radius_mm.as_ref().map_or_else(|| Edge::flat(plan.bit.flat_mm.value, [alpha; 2], 50.0), |r| Edge::round(r.value, [alpha; 2], 50.0));
     let rough = Edge::flat(cut.stocking_flat_mm.as_ref().map_or(0.0, |f| f.value), [alpha; 2], 50.0);
@@ -51,7 +51,7 @@ fn the_simulated_groove_is_the_plan_in_every_style_and_family() {
             for (pass, (_, line)) in plan.cut.passes.iter().zip(&steps) {
                 let roughing = pass.kind == PassKind::Stocking || (pass.kind == PassKind::Scratch && style == "stocking_then_form");
                 // Straight sides have no pitch line; a round tip's own curve is all there is of a scratch.
-                if plan.thread.half_angle_deg <= 0.0 || pass.radial_mm < 0.3 * plan.cut.radial_mm.value || roughing {
+                if (plan.thread.included_angle_deg / 2.0) <= 0.0 || pass.radial_mm < 0.3 * plan.cut.radial_mm.value || roughing {
                     continue;
                 }
                 let size = plan.blank.used_mm.value - turn * 2.0 * line;
@@ -85,7 +85,7 @@ proptest! {
         let Some(plan) = styled(FAMILIES[which], STYLES[style], more) else { return Ok(()) };
         let (field, steps) = simulate(&plan);
         prop_assert!((steps.iter().map(|s| s.0).sum::<f64>() - field.area()).abs() <= 1e-6 * field.area());
-        if plan.thread.half_angle_deg > 0.0 {
+        if (plan.thread.included_angle_deg / 2.0) > 0.0 {
             let turn = if plan.thread.side == Side::External { 1.0 } else { -1.0 };
             let (last, line) = (plan.cut.passes.last().unwrap(), steps.last().unwrap().1);
             let size = plan.blank.used_mm.value - turn * 2.0 * line;

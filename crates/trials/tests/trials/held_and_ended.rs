@@ -32,7 +32,7 @@ proptest! {
         let plan = sound(request(json!({"shoulder": true, "relief_width_mm": width, "relief_corner_mm": need.corner_mm.as_ref().unwrap().value})));
         let relief = plan.blank.relief.as_ref().unwrap();
         prop_assert!(relief.refused.is_empty(), "{}: {:?}", one.name, relief.refused);
-        let (length, tan) = (20.0 * p, plan.thread.half_angle_deg.to_radians().tan());
+        let (length, tan) = (20.0 * p, (plan.thread.included_angle_deg / 2.0).to_radians().tan());
         let floor = (plan.blank.used_mm.value - relief.diameter_mm.value).abs() / 2.0;
         // The tip runs 0.1 over the floor; its outline at a height over it, to either side of the point.
         let flat = share * 0.4 * p;
@@ -68,7 +68,7 @@ proptest! {
         let ending = serde_json::to_value(plan.setup.ending).unwrap();
         prop_assert_eq!(ending, "hand");
         prop_assert!(relief.refused.is_empty() && plan.setup.stopping_mm.value == 0.0 && relief.corner_mm.is_none());
-        let tan = plan.thread.half_angle_deg.to_radians().tan();
+        let tan = (plan.thread.included_angle_deg / 2.0).to_radians().tan();
         let depth = (plan.blank.used_mm.value - relief.diameter_mm.value).abs() / 2.0 - 0.1;
         let cut = plan.bit.tip_flat_mm.aim.value + 2.0 * depth * tan;
         prop_assert!(relief.width_mm.value >= cut + 0.5 - 1e-6, "{}: {} for a cut of {cut}", one.name, relief.width_mm.value);

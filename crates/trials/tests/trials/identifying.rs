@@ -25,7 +25,7 @@ fn truth(one: &Standard) -> [f64; 4] {
     let thread = plan(&job, &lathe, &kit).thread;
     let (d, p) = (real(&one.major), real(&one.pitch));
     let root = if matches!(one.system, System::IsoMetric | System::Unified) { d - 1.226_87 * p } else { thread.external.minor_mm.max.unwrap().value };
-    [d, p, root, 2.0 * thread.half_angle_deg]
+    [d, p, root, thread.included_angle_deg]
 }
 
 /// Whether a candidate is this thread: equal in diameter, pitch, angle and starts count as one.

@@ -4,12 +4,12 @@ use serde_json::json;
 use yoke_core::gauge::{GaugeResult, Measured, ReadAt, VerdictKind};
 use yoke_core::log::{ActKind, fold, judge_told};
 use yoke_core::run::RunPlan;
-use yoke_core::thread::Groove;
+use yoke_core::thread::{Flanks, Groove};
 use yoke_trials::{demo_lathe, judge, on, sound};
 
 fn groove(run: &RunPlan, e: f64) -> Groove {
     let tip = run.tip.unwrap();
-    Groove { pitch_diameter_mm: e, pitch_mm: tip.pitch_mm, lead_mm: run.lead_mm.unwrap_or(tip.pitch_mm), alpha_deg: tip.alpha_deg }
+    Groove { pitch_diameter_mm: e, pitch_mm: tip.pitch_mm, lead_mm: run.lead_mm.unwrap_or(tip.pitch_mm), flanks: Flanks::even(tip.alpha_deg) }
 }
 
 fn deepest(run: &RunPlan) -> f64 {
@@ -77,16 +77,16 @@ fn balls_in_a_bore_two_opposite_lie_aslant_for_odd_starts() {
 fn two_sizes_of_wire_tell_the_flank_angle_and_what_a_mate_feels_of_it() {
     for (alpha, lead, e, p) in [(30.0, 2.5, 18.2, 2.5), (14.5, 10.16, 11.43, 2.54), (27.5, 2.309, 20.0, 2.309)] {
         for off in [-0.6, 0.0, 0.4] {
-            let cut = Groove { pitch_diameter_mm: e, pitch_mm: p, lead_mm: lead, alpha_deg: alpha + off };
+            let cut = Groove { pitch_diameter_mm: e, pitch_mm: p, lead_mm: lead, flanks: Flanks::even(alpha + off) };
             let best = p / (2.0 * f64::to_radians(alpha).cos());
             let pair = [0.94, 1.12].map(|k| [k * best, cut.seat(k * best).unwrap().over_mm]);
-            let found = Groove { alpha_deg: alpha, ..cut }.half_angle_of(pair[0], pair[1]).unwrap();
+            let found = Groove { flanks: Flanks::even(alpha), ..cut }.half_angle_of(pair[0], pair[1]).unwrap();
             assert!((found - alpha - off).abs() < 1e-3, "{alpha} {off}: {found}");
         }
     }
     // At the lathe: two readings at one depth, a degree narrow; the design's own formula for what it feels like.
     let run = on(0, "M20x2.5-6g").run;
-    let narrow = Groove { alpha_deg: 29.0, ..groove(&run, run.target_mm) };
+    let narrow = Groove { flanks: Flanks::even(29.0), ..groove(&run, run.target_mm) };
     let read = |w: f64| ActKind::Measured(Measured { over_wires_mm: Some(narrow.seat(w).unwrap().over_mm), wire_mm: Some(w), ..Measured::default() });
     let acts: Vec<_> = [ActKind::PassDone { n: 1, radial_mm: deepest(&run) }, read(1.3), read(1.6)]
         .into_iter()
@@ -225,7 +225,7 @@ fn the_aim_follows_the_part_to_match_or_the_loosest_mate() {
     let ask = |gauge: serde_json::Value, callout: &str| sound(json!({"thread": {"callout": callout}, "lathe": demo_lathe(1), "gauge": gauge}));
     let like = ask(json!({"original": {"pitch_diameter_mm": 18.3, "clearance_mm": 0.05}}), "M20x2.5-6g");
     assert!((like.run.target_mm - 18.25).abs() < 1e-9);
-    let g = Groove { pitch_diameter_mm: 18.3, pitch_mm: 2.5, lead_mm: 2.5, alpha_deg: 30.0 };
+    let g = Groove { pitch_diameter_mm: 18.3, pitch_mm: 2.5, lead_mm: 2.5, flanks: Flanks::even(30.0) };
     let over = ask(json!({"original": {"over_wires_mm": g.seat(1.45).unwrap().over_mm, "wire_mm": 1.45}}), "M20x2.5-6g");
     assert!((over.run.target_mm - 18.3).abs() < 1e-6);
     assert!((ask(json!({"original": {"pitch_diameter_mm": 35.1, "clearance_mm": 0.04}}), "M36x1.5-6H").run.target_mm - 35.14).abs() < 1e-9);

@@ -88,7 +88,7 @@ function Bit({ job, plan }: StationProps) {
             set={angle != null}
             edit={{
               kind: 'number',
-              value: String(angle ?? thread.half_angle_deg * 2),
+              value: String(angle ?? thread.included_angle_deg),
               patch: v => ({ bit: { included_angle_deg: v } }),
               clear: 'As the thread',
             }}

@@ -31,7 +31,7 @@ export function DrawerLeaf({
           <ToolForm
             held={editing}
             kind={plan.thread.side}
-            angle={plan.thread.half_angle_deg * 2}
+            angle={plan.thread.included_angle_deg}
             where={job.title}
             back="Back to the drawer"
             done={() => setEditing(null)}

@@ -68,7 +68,7 @@ export function CutStation({ job, plan }: StationProps) {
   const run = job.run;
   const kit = useKit();
   const owned = (kit.data?.bits ?? [])
-    .filter(b => b.kind === plan.thread.side && b.included_angle_deg === plan.thread.half_angle_deg * 2)
+    .filter(b => b.kind === plan.thread.side && b.included_angle_deg === plan.thread.included_angle_deg)
     .map(b => ({
       says: b.tip_flat_mm != null ? `${b.name}, ${b.tip_flat_mm} mm flat` : b.name,
       patch: { bit: { ...UNTOLD, owned: b.name } },

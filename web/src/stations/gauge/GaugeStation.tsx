@@ -147,7 +147,7 @@ export function GaugeStation({ job, plan }: StationProps) {
         <button type="button" className="act plain" onClick={() => setLeaf('trouble')}>
           Trouble…
         </button>
-        {plan.thread.half_angle_deg > 0 && (
+        {plan.thread.included_angle_deg > 0 && (
           <button type="button" className="act plain" onClick={() => setLeaf('wires')}>
             {plan.thread.side === 'external' ? 'Wires…' : 'Balls…'}
           </button>

@@ -41,7 +41,7 @@ export const nameOf = (how: How, plan: Plan) =>
 
 /** The ways there are for this thread, the proof planned first. */
 export function waysOf(plan: Plan): How[] {
-  const straight = plan.thread.half_angle_deg <= 0;
+  const straight = plan.thread.included_angle_deg <= 0;
   if (straight) return ['mate', 'root', 'plug'];
   return plan.thread.side === 'external'
     ? ['wires', 'one_wire', 'micrometer', 'mate', 'plug', 'root']
@@ -54,7 +54,7 @@ export function usualWay(plan: Plan): How {
   if (by === 'mate' || by === 'plug') return by;
   if (by === 'thread_micrometer') return 'micrometer';
   if (plan.gauge.wire_mm) return 'wires';
-  return plan.thread.half_angle_deg <= 0 ? 'mate' : 'micrometer';
+  return plan.thread.included_angle_deg <= 0 ? 'mate' : 'micrometer';
 }
 
 /** What it should come to, with what it is read. */

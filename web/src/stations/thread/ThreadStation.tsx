@@ -43,7 +43,28 @@ export function ThreadStation({ job, plan }: StationProps) {
               {external ? `minor ${range(mate.minor_mm)}` : `major ${range(mate.major_mm)}`}.{' '}
             </>
           )}
-          {!pair && thread.half_angle_deg > 0 && (
+          {!pair && thread.flanks_deg && (
+            <>
+              The flank that carries the load faces the{' '}
+              <Word
+                job={job}
+                about="Where the flank that carries the load faces"
+                set={job.request.thread?.load_flank != null}
+                edit={{
+                  kind: 'choice',
+                  choices: (['headstock', 'tailstock'] as const).map(end => ({
+                    says: end,
+                    chosen: job.request.thread?.load_flank === end,
+                    patch: { thread: { load_flank: end } },
+                  })),
+                }}
+              >
+                {`${thread.load_flank ?? ''}${job.request.thread?.load_flank ? '' : ', not told'}`}
+              </Word>
+              .{' '}
+            </>
+          )}
+          {!pair && thread.included_angle_deg > 0 && (
             <>
               Made for{' '}
               <Word
@@ -181,7 +202,7 @@ export function ThreadStation({ job, plan }: StationProps) {
                     under: `${figure(tip.tip_radius_mm.min, unit)} to ${figure(tip.tip_radius_mm.max, unit)} will do`,
                   }
                 : {
-                    says: thread.half_angle_deg > 0 ? 'Tip flat to aim at' : 'Bit width to aim at',
+                    says: thread.included_angle_deg > 0 ? 'Tip flat to aim at' : 'Bit width to aim at',
                     figure: tip.tip_flat_mm.aim,
                     under: `${figure(tip.tip_flat_mm.min, unit)} to ${figure(tip.tip_flat_mm.max, unit)} will do${tip.handbook_flat_mm ? `; handbooks give ${figure(tip.handbook_flat_mm, unit)}` : ''}`,
                   },
