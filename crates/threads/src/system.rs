@@ -25,6 +25,10 @@ pub enum System {
     Ba,
     /// Square, by custom.
     Square,
+    /// Buttress of 7° and 45°, ASME B1.9.
+    Buttress,
+    /// Metric buttress of 3° and 30°, DIN 513.
+    MetricButtress,
     /// What the user gives.
     Special,
 }

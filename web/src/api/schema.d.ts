@@ -5316,7 +5316,7 @@ export interface components {
          * @description The families of thread.
          * @enum {string}
          */
-        System: "iso_metric" | "unified" | "acme" | "stub_acme" | "trapezoidal" | "whitworth" | "pipe_g" | "ba" | "square" | "special";
+        System: "iso_metric" | "unified" | "acme" | "stub_acme" | "trapezoidal" | "whitworth" | "pipe_g" | "ba" | "square" | "buttress" | "metric_buttress" | "special";
         /** @description The tally. */
         Tally: {
             /** @description Its columns. */

@@ -89,6 +89,10 @@ fn parse(text: &str) -> Result<ThreadSpec, String> {
         inch::pipe(&body)?
     } else if has("SQ") || has("SQUARE") {
         inch::square(&body)?
+    } else if has("BUTT") || has("BUTTRESS") {
+        inch::counted(&body, ["BUTT", "BUTTRESS"], System::Buttress, "Butt")?
+    } else if upper.strip_prefix('S').is_some_and(|rest| rest.trim_start().starts_with(|c: char| c.is_ascii_digit())) {
+        metric::lettered(&body, "S", System::MetricButtress, |_| "7".to_owned())?
     } else if upper.starts_with("TR") {
         metric::trapezoidal(&body)?
     } else if upper.starts_with('M') {

@@ -3,6 +3,7 @@
 
 pub mod acme;
 mod ba;
+mod buttress;
 pub(super) mod iso;
 mod special;
 pub mod square;
@@ -194,6 +195,8 @@ families! {
     PipeG => whitworth::PipeG,
     Ba => ba::BritishAssociation,
     Square => square::Square,
+    Buttress => buttress::BUTTRESS,
+    MetricButtress => buttress::METRIC,
     Special => special::Special,
 }
 

@@ -6,6 +6,7 @@ mod batches;
 mod bench_work;
 mod bits;
 mod blanks;
+mod buttress;
 mod callouts;
 mod contract;
 mod demo_jobs;
