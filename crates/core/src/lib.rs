@@ -9,7 +9,7 @@
 //! let (request, faults) = faults::read_json::<job::PlanRequest>(request);
 //! let (facts, lathe, kit) = job::settle(&request, None, faults).map_err(|f| format!("{f:?}"))?;
 //! let plan = plan::plan(&facts, &lathe, &kit);
-//! assert_eq!(plan.gears.required_ratio, "50/127");
+//! assert_eq!(plan.gears.required_ratio, "100/127");
 //! # Ok::<(), String>(())
 //! ```
 

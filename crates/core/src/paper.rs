@@ -47,6 +47,9 @@ pub struct Papers {
     pub job_card: Vec<CardSection>,
     /// Every pass.
     pub passes: Vec<PassLine>,
+    /// What is done after the last of them, where the size must be measured before any goes deeper.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub measure: Option<String>,
     /// What to watch, dangers and warnings first.
     pub watch: Vec<String>,
 }
@@ -60,7 +63,7 @@ pub fn papers(member: &Member<'_>) -> Papers {
     let t = thread_card(member);
     let mut ten_seconds: Vec<CardLine> = of(blank).into_iter().take(1).collect();
     ten_seconds.extend(plan.blank.bore.iter().filter_map(|b| b.drill_mm.as_ref()).map(|d| number("Drill", d)));
-    ten_seconds.extend(t.gears.into_iter().chain([t.half_nut]).chain(t.compound).chain(t.depth).chain([t.bit, t.speed]));
+    ten_seconds.extend(t.gears.into_iter().chain([t.half_nut]).chain(t.compound).chain(t.depth).chain(t.measure).chain([t.bit, t.speed]));
     ten_seconds.extend(over_wires(member));
     let sections = [
         ("Drill", OpKind::Drill),
@@ -89,6 +92,7 @@ pub fn papers(member: &Member<'_>) -> Papers {
                 over_wires: p.over_wires_mm.clone().map(|q| Quantity { w: None, ..q }),
             })
             .collect(),
+        measure: plan.cut.stop_says.clone(),
         watch: plan.watch.iter().filter(|w| w.level != Level::Note).map(|w| w.text.clone()).collect(),
     }
 }

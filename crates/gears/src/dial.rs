@@ -101,11 +101,11 @@ impl DialAnswer {
                 format!("Close on every {} {unit} from the first{gear}: {} leadscrew pitches apart.", ordinal(every), self.apart)
             }
             _ if has_dial => format!(
-                "Keep the {nut} closed and reverse the spindle: the thread repeats only every {} leadscrew pitches, which this dial does not count.",
+                "Opened, the {nut} is not found again by this dial: the thread repeats only every {} leadscrew pitches, which it does not count.",
                 self.apart
             ),
             _ => {
-                format!("Keep the {nut} closed and reverse the spindle: there is no dial, and the thread repeats only every {} leadscrew pitches.", self.apart)
+                format!("There is no dial to close the {nut} by, and the thread repeats only every {} leadscrew pitches.", self.apart)
             }
         }
     }

@@ -31,6 +31,6 @@ pub use layout::{Idler, Mesh};
 pub use misfit::{Mistake, mistakes};
 pub use search::{Found, Wanted, search};
 pub use table::Table;
-pub use train::{Train, TrainRow};
+pub use train::{Train, TrainRow, changes};
 
 use yoke_ground::{direction, outline, quantity, words};

@@ -18,9 +18,11 @@ pub fn not_among(wanted: impl Iterator<Item = u16>, there: &[u16]) -> Vec<u16> {
         .collect()
 }
 
-/// Gears to change from those mounted.
-pub fn swaps(drivers: impl Iterator<Item = u16>, driven: impl Iterator<Item = u16>, mounted: &Mounted) -> usize {
-    not_among(drivers, &mounted.drivers).len() + not_among(driven, &mounted.driven).len()
+/// Gears that come off those mounted, and gears that go on: none of either only where the train hung is the train wanted.
+pub fn changes(drivers: &[u16], driven: &[u16], mounted: &Mounted) -> [usize; 2] {
+    let apart = |wanted: &[u16], there: &[u16]| [not_among(there.iter().copied(), wanted).len(), not_among(wanted.iter().copied(), there).len()];
+    let ([off_above, on_above], [off_below, on_below]) = (apart(drivers, &mounted.drivers), apart(driven, &mounted.driven));
+    [off_above + off_below, on_above + on_below]
 }
 
 /// A train as hung, spindle end first.
@@ -43,10 +45,11 @@ impl Train {
         Ratio::new(product(&self.drivers), product(&self.driven)) * levers * drive.fixed
     }
 
-    /// Gears to change from those mounted.
+    /// Gears that come off those mounted and gears that go on, together.
     #[must_use]
     pub fn swaps(&self, mounted: &Mounted) -> usize {
-        swaps(self.drivers.iter().map(|g| g.teeth), self.driven.iter().map(|g| g.teeth), mounted)
+        let teeth = |gears: &[Gear]| gears.iter().map(|g| g.teeth).collect::<Vec<_>>();
+        changes(&teeth(&self.drivers), &teeth(&self.driven), mounted).iter().sum()
     }
 
     /// The gears of the drawer this train leaves over; those joined in one piece with a gear of it are not.
@@ -95,7 +98,7 @@ pub struct TrainRow {
     /// All of them, spindle end first.
     #[serde(skip_serializing_if = "Vec::is_empty")]
     pub idlers: Vec<u16>,
-    /// Gears to change from those on the drive.
+    /// Gears that come off the drive and gears that go on, together.
     pub swaps: usize,
     /// Whether no train of these gears comes closer.
     pub closest: bool,

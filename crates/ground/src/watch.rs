@@ -130,6 +130,8 @@ codes! {
     ToolUnfit = "tool_unfit",
     /// The trailing side needs its relief looked at.
     TrailingRelief = "trailing_relief",
+    /// The heel rubs, the bit standing off centre toward the work.
+    HeelRubs = "heel_rubs",
     /// No train hangs.
     TrainUnfit = "train_unfit",
     /// A wire rests in two places.

@@ -288,7 +288,7 @@ fn line(store: &Store, job: &JobRow) -> Result<JobLine, StoreError> {
             }),
         },
         lathe_id: request.lathe_id,
-        lathe: lathe.unwrap_or_else(|| "Long bed".into()),
+        lathe: lathe.unwrap_or_else(|| "no lathe told".into()),
         passes_done: state.as_ref().map_or(0, |s| s.passes_done),
         finished: state.as_ref().is_some_and(|s| s.finished),
         stands,

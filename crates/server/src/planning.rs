@@ -302,7 +302,12 @@ pub async fn gauge(State(app): State<App>, Sent { read: request, mut faults }: S
             (act, stood)
         })
         .collect();
-    let mut verdict = judge_told(&plan.run, &told).ok_or_else(|| Problem::fault("/readings/0", "it says nothing of this thread\u{2019}s size"))?;
+    let mut run = plan.run;
+    if guessed {
+        // By where the dial stands nothing can be denied while that is only taken.
+        run.mate_limits_mm = None;
+    }
+    let mut verdict = judge_told(&run, &told).ok_or_else(|| Problem::fault("/readings/0", "it says nothing of this thread\u{2019}s size"))?;
     if guessed {
         verdict.questions.push("Where did the dial stand? The end of the schedule is taken.".into());
     }

@@ -55,9 +55,11 @@ impl Thread {
         self.radius.map_or(height, |r| height - r.value * (1.0 - self.alpha_deg.to_radians().sin()))
     }
 
-    /// Height of the basic flank above the pitch line and below it, mm on diameter.
+    /// Height of the basic flank on the crest's side of the pitch line and on the root's, mm on diameter: above it and below it on a screw,
+    /// the other way about in a nut.
     pub fn heights(&self) -> [f64; 2] {
-        [self.major.value - self.basic.pitch.value, self.basic.pitch.value - self.basic.minor.value]
+        let [above, below] = [self.major.value - self.basic.pitch.value, self.basic.pitch.value - self.basic.minor.value];
+        if self.spec.side == Side::External { [above, below] } else { [below, above] }
     }
 
     /// Classes of this member whose limits of the pitch diameter reach past its own, with those limits, mm: the nearest first.

@@ -4,15 +4,47 @@
 use serde_json::{Value, json};
 use yoke_core::faults::{Fault, read_json};
 use yoke_core::gauge::{Measured, Verdict};
-use yoke_core::job::{PlanRequest, settle};
+use yoke_core::job::{Job, Kit, Lathe, PlanRequest, settle};
 use yoke_core::log::{ActKind, judge_told};
 use yoke_core::plan::{Plan, plan};
 use yoke_core::run::RunPlan;
 use yoke_core::thread::{Fit, FitKind};
 use yoke_core::watch::Code;
 
-/// Plans a request, or says what is faulty.
+/// Plans a request on the first lathe of the demo yard and out of its drawer where it names none, or says what is faulty.
 pub fn reckon(request: Value) -> Result<Plan, Vec<Fault>> {
+    let (job, lathe, kit) = settled(request)?;
+    Ok(plan(&job, &lathe, &kit))
+}
+
+/// Settles a request likewise.
+///
+/// # Errors
+/// Its faults.
+pub fn settled(mut request: Value) -> Result<(Job, Lathe, Kit), Vec<Fault>> {
+    if let Some(asked) = request.as_object_mut() {
+        if !asked.contains_key("lathe") && !asked.contains_key("lathe_id") {
+            asked.insert("lathe".into(), demo_lathe(0));
+        }
+        asked.entry("kit").or_insert_with(|| serde_json::to_value(Kit::alder_reach()).unwrap_or_default());
+    }
+    let (request, faults) = read_json::<PlanRequest>(request);
+    settle(&request, None, faults)
+}
+
+/// The same request with the tip told that its form aims at, so that the passes go the whole way.
+pub fn with_the_tip_aimed_at(mut request: Value) -> Value {
+    let bit = sound(request.clone()).bit;
+    let (field, aim) = bit.tip_radius_mm.map_or(("tip_flat_mm", bit.tip_flat_mm.aim.value), |r| ("tip_radius_mm", r.aim.value));
+    request["bit"][field] = json!(aim);
+    request
+}
+
+/// Plans a request as it stands, or says what is faulty.
+///
+/// # Errors
+/// Its faults.
+pub fn bare(request: Value) -> Result<Plan, Vec<Fault>> {
     let (request, faults) = read_json::<PlanRequest>(request);
     let (job, lathe, kit) = settle(&request, None, faults)?;
     Ok(plan(&job, &lathe, &kit))

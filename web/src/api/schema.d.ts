@@ -1287,10 +1287,12 @@ export interface components {
             relief_tool?: components["schemas"]["ReliefTool"] | null;
             /** @description The bit as it is said. */
             says: string;
+            /** @description How much more it may be, radial. */
+            tip_doubt_mm: components["schemas"]["Quantity"];
             /** @description Flat allowed; on a rounded form, the flat that reaches as deep. */
             tip_flat_mm: components["schemas"]["TipAllowed"];
             tip_radius_mm?: components["schemas"]["TipAllowed"] | null;
-            /** @description Tip to pitch line with the tip used. */
+            /** @description Tip to pitch line with the tip used; of one not told, the least it may be. */
             tip_to_pitch_mm: components["schemas"]["Quantity"];
             /** @description Relief on the trailing side, seen from the front. */
             trailing_relief_deg: components["schemas"]["Quantity"];
@@ -1442,6 +1444,7 @@ export interface components {
         BlankSection: {
             /** @description What to aim at. */
             aim_mm: components["schemas"]["Quantity"];
+            body_ahead_mm?: components["schemas"]["Quantity"] | null;
             bore?: components["schemas"]["Bore"] | null;
             /** @description Chamfer to this diameter. */
             chamfer_mm: components["schemas"]["Quantity"];
@@ -1740,7 +1743,7 @@ export interface components {
          * @description What a judgement is about. The names are stable: browsers and files in the field hold them.
          * @enum {string}
          */
-        Code: "assumed_default" | "bar_unfit" | "bit_angle" | "blank_size" | "bore_limits" | "chamfer" | "chuck_unscrews" | "compound_angle" | "compound_swing" | "compound_travel" | "dial_drift" | "dial_unsafe" | "engagement_long" | "engagement_short" | "first_pass" | "fixed_stop" | "flank_rubs" | "form_radius" | "guards" | "holding" | "indicator_travel" | "lead_error" | "mate_tight" | "override" | "pair_order" | "pair_own" | "readout" | "register_marked" | "relief_narrow" | "relief_shallow" | "root_past_minor" | "runout" | "stickout" | "stopping" | "taper" | "target_limits" | "test_piece" | "tip_not_round" | "tip_too_wide" | "tolerance_computed" | "tolerance_nominal" | "tool_gone" | "tool_unfit" | "trailing_relief" | "train_unfit" | "wire_two_seats" | "wire_unusable" | "wrong_hand";
+        Code: "assumed_default" | "bar_unfit" | "bit_angle" | "blank_size" | "bore_limits" | "chamfer" | "chuck_unscrews" | "compound_angle" | "compound_swing" | "compound_travel" | "dial_drift" | "dial_unsafe" | "engagement_long" | "engagement_short" | "first_pass" | "fixed_stop" | "flank_rubs" | "form_radius" | "guards" | "holding" | "indicator_travel" | "lead_error" | "mate_tight" | "override" | "pair_order" | "pair_own" | "readout" | "register_marked" | "relief_narrow" | "relief_shallow" | "root_past_minor" | "runout" | "stickout" | "stopping" | "taper" | "target_limits" | "test_piece" | "tip_not_round" | "tip_too_wide" | "tolerance_computed" | "tolerance_nominal" | "tool_gone" | "tool_unfit" | "trailing_relief" | "heel_rubs" | "train_unfit" | "wire_two_seats" | "wire_unusable" | "wrong_hand";
         /** @description A size of every part. */
         Column: {
             chart?: components["schemas"]["Drawing"] | null;
@@ -1838,7 +1841,8 @@ export interface components {
             lightened?: string | null;
             /** @description Scratch, cuts, springs. */
             passes: components["schemas"]["PassRow"][];
-            /** @description Radial infeed from touch. */
+            radial_if_mm?: components["schemas"]["RadialIf"] | null;
+            /** @description Radial infeed from touch: the whole depth, or to where the passes stop to be measured. */
             radial_mm: components["schemas"]["Quantity"];
             /** @description How to set it, in words. */
             scale: string;
@@ -1851,6 +1855,8 @@ export interface components {
             /** @description Ways of moving on to the next start, for a thread of several. */
             starts?: components["schemas"]["IndexWay"][];
             stocking_flat_mm?: components["schemas"]["Quantity"] | null;
+            /** @description What to do where the passes stop, in words. */
+            stop_says?: string | null;
             /** @description Infeed style. */
             style: components["schemas"]["Style"];
             /** @description Pitch diameter aimed at. */
@@ -3297,8 +3303,18 @@ export interface components {
              * @description Slide travel to set; 0 when the cross-slide carries the depth.
              */
             compound_mm: number;
+            /**
+             * Format: int32
+             * @description Cuts it is split into, this one the first; absent where it is one.
+             */
+            cuts?: number | null;
             /** @description The setting. */
             dial: components["schemas"]["DialSetting"][];
+            /**
+             * Format: double
+             * @description Radial depth of the last of them.
+             */
+            last_radial_mm?: number | null;
             /**
              * Format: double
              * @description How much of that is new, radial.
@@ -3492,6 +3508,11 @@ export interface components {
              * @description Bar diameter, mm.
              */
             bar_diameter_mm?: number | null;
+            /**
+             * Format: double
+             * @description From the point to whatever of it, or of its bar, stands foremost toward the headstock, mm.
+             */
+            body_ahead_mm?: number | null;
             /** @description How it is now. */
             condition?: components["schemas"]["Condition"];
             /** @description What became of it, oldest first. */
@@ -3544,6 +3565,11 @@ export interface components {
              * @description Tip to the back of the bar, mm.
              */
             tip_to_back_mm?: number | null;
+            /**
+             * Format: double
+             * @description Width of the bit, mm, its point in the middle where nothing else is told.
+             */
+            width_mm?: number | null;
         };
         /** @description A threading insert in the drawer, as its box says. */
         OwnedInsert: {
@@ -3668,6 +3694,8 @@ export interface components {
             job_card: components["schemas"]["CardSection"][];
             /** @description Its lathe. */
             lathe: string;
+            /** @description What is done after the last of them, where the size must be measured before any goes deeper. */
+            measure?: string | null;
             /** @description Every pass. */
             passes: components["schemas"]["PassLine"][];
             /** @description The ten-second card. */
@@ -3801,6 +3829,7 @@ export interface components {
              *     leading side under nought.
              */
             side_mm?: number;
+            then?: components["schemas"]["Then"] | null;
         };
         /** @description A photograph, without its picture. */
         PhotoLine: {
@@ -4189,6 +4218,13 @@ export interface components {
              */
             w?: number | null;
         };
+        /** @description What the whole depth may be, by the tips there may be. */
+        RadialIf: {
+            /** @description With the sharpest. */
+            max: components["schemas"]["Quantity"];
+            /** @description With the bluntest. */
+            min: components["schemas"]["Quantity"];
+        };
         /** @description Lower and upper limit; one may be open. */
         Range: {
             /** @description Basic size, before allowance and tolerance. */
@@ -4501,6 +4537,7 @@ export interface components {
              * @description Side-step of the compound along the bed, mm; toward the leading side under nought.
              */
             side_mm?: number;
+            then?: components["schemas"]["Then"] | null;
         };
         /** @description What a run needs of its plan; frozen with it at the first pass. */
         RunPlan: {
@@ -4515,7 +4552,7 @@ export interface components {
              * @description Largest single finishing cut asked for after a measurement, mm radial.
              */
             finishing_cut_mm: number;
-            /** @description Height of the basic flank above the pitch line and below it, mm on diameter. */
+            /** @description Height of the basic flank on the crest's side of the pitch line and on the root's, mm on diameter. */
             heights_mm?: number[] | null;
             /** @description What neither wires nor micrometer feel and a mate does, as pitch diameter, mm: of the lead's error over the nut, and of the flanks. */
             hidden_mm?: number[];
@@ -4527,6 +4564,8 @@ export interface components {
             /** @description Limits of the pitch diameter, mm. */
             limits_mm: number[];
             mate?: components["schemas"]["RunMate"] | null;
+            /** @description Least and largest pitch diameter a mate of its standard, or the one measured, may have, mm; absent where there is no such bar. */
+            mate_limits_mm?: number[] | null;
             /** @description Whether opening the half-nut loses the thread. */
             opening_loses?: boolean;
             /** @description The schedule. */
@@ -4864,6 +4903,11 @@ export interface components {
             limits: components["schemas"]["SpeedCap"][];
             /** @description The whole chain from spindle to bit. */
             motion: components["schemas"]["Motion"];
+            /**
+             * Format: double
+             * @description Time the hand is given to stop a pass, s.
+             */
+            reaction_s: number;
             /** @description Run-up at the start of every pass: backlash and two or three pitches. */
             run_up_mm: components["schemas"]["Quantity"];
             /** @description All of it in one sentence. */
@@ -5090,7 +5134,7 @@ export interface components {
          * @description Which of the limits binds the speed.
          * @enum {string}
          */
-        SpeedLimit: "cutting" | "stopping" | "balance" | "comfort";
+        SpeedLimit: "cutting" | "stopping" | "balance" | "comfort" | "hand";
         /** @description Spindle speeds: a list of steps, or a stepless range. */
         Speeds: number[] | {
             /**
@@ -5125,7 +5169,13 @@ export interface components {
             clutch?: boolean | null;
             /**
              * Format: double
-             * @description Turns it coasts when stopped.
+             * @description The speed they were measured at, rpm.
+             * @default null
+             */
+            coast_at_rpm?: number | null;
+            /**
+             * Format: double
+             * @description Turns it coasts when stopped, as measured.
              * @default null
              */
             coast_turns?: number | null;
@@ -5332,6 +5382,11 @@ export interface components {
             /** @description Parts wanted. */
             wanted: number;
         };
+        /**
+         * @description What is done after a pass before any goes deeper.
+         * @enum {string}
+         */
+        Then: "measure";
         /** @description The thread wanted: a callout, and what overrides it. */
         ThreadRequest: {
             /**
@@ -5592,7 +5647,7 @@ export interface components {
             lead_mm: number;
             /** @description Leadscrew turns per spindle turn, exact. */
             ratio: string;
-            /** @description Gears to change from those on the drive. */
+            /** @description Gears that come off the drive and gears that go on, together. */
             swaps: number;
             /** @description What is in the way. */
             why_not?: string | null;
@@ -5696,6 +5751,7 @@ export interface components {
             /** @description In words: what to do, then why. */
             says: string;
             shape?: components["schemas"]["ReadShape"] | null;
+            trouble?: components["schemas"]["Symptom"] | null;
             /** @description What it says. */
             verdict: components["schemas"]["VerdictKind"];
         };

@@ -5,9 +5,19 @@ import { api, inWords, type Plan, unwrap } from '../api/client';
 import { useLathes, useMakeJob } from '../api/hooks';
 import { Carry } from '../parts/Carry';
 import { Leaf } from '../parts/Leaf';
+import { nutSays } from '../parts/text';
 import { UnitContext } from '../parts/unit';
 import { useSettings } from './Settings';
 import { Sizes } from './Sizes';
+
+/** What the half-nut does where no dial is followed. */
+const NUT = {
+  closed: 'keep closed',
+  same_mark: 'same mark',
+  hand: 'keep closed',
+  chalk_marks: 'chalk marks',
+  auto: 'keep closed',
+};
 
 /** The ten-second card: what goes to the bench for a plain thread. */
 function Card({ plan, unit }: { plan: Plan; unit: 'mm' | 'in' }) {
@@ -30,16 +40,19 @@ function Card({ plan, unit }: { plan: Plan; unit: 'mm' | 'in' }) {
             },
             {
               says: 'Half-nut',
-              text: {
-                any_position: 'anywhere',
-                every_mark: 'any mark',
-                marks: `every ${gears.dial.every} marks`,
-                keep_closed: 'keep closed',
-              }[gears.dial.rule],
-              under: gears.dial.says,
+              text:
+                plan.setup.ending === 'dial'
+                  ? {
+                      any_position: 'anywhere',
+                      every_mark: 'any mark',
+                      marks: `every ${gears.dial.every} marks`,
+                      keep_closed: 'keep closed',
+                    }[gears.dial.rule]
+                  : NUT[plan.setup.ending],
+              under: nutSays(plan),
             },
             {
-              says: 'Depth on the dial',
+              says: cut.stop_says ? 'On the dial, then measure' : 'Depth on the dial',
               text: cut.full_depth?.text ?? '—',
               under: `${cut.full_depth?.slide === 'compound' ? `compound at ${cut.angle_deg}°` : 'cross-slide'}, ${cut.full_depth?.reading ?? ''}`,
             },

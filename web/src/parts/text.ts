@@ -1,4 +1,4 @@
-import type { LatheProfile } from '../api/client';
+import type { LatheProfile, Plan } from '../api/client';
 
 /** A length as it is typed back: in mm whatever the display unit, so that nothing is lost in between. */
 export const typed = (mm: number | null | undefined, unit: 'mm' | 'in') =>
@@ -17,3 +17,9 @@ export const leadscrew = (lathe: LatheProfile) =>
     : lathe.leadscrew?.pitch_mm != null
       ? `leadscrew ${lathe.leadscrew.pitch_mm} mm`
       : 'leadscrew not told';
+
+/** What the half-nut does by the ending followed, never by another: by the dial where that is followed, else as the way of ending says. */
+export function nutSays(plan: Plan): string {
+  if (plan.setup.ending === 'dial') return plan.gears.dial.says;
+  return plan.setup.endings.find(way => way.chosen)?.says ?? plan.gears.dial.says;
+}

@@ -162,7 +162,8 @@ export const FIELDS: Partial<Record<PartName, { title: string; how: string; fiel
       yes('spindle.reverses', 'It reverses'),
       yes('spindle.clutch', 'It has a clutch'),
       yes('spindle.brake', 'It has a brake'),
-      { kind: 'number', at: 'spindle.coast_turns', says: 'Turns it coasts at threading speed' },
+      { kind: 'number', at: 'spindle.coast_turns', says: 'Turns it coasts when stopped' },
+      { kind: 'number', at: 'spindle.coast_at_rpm', says: 'From which speed, rpm' },
     ],
   },
   post: {

@@ -14,12 +14,12 @@ fn pass(n: u32, radial: f64) -> Value {
 async fn plan_callout_and_gauge_keep_their_contract() {
     let folder = tempfile::tempdir().unwrap();
     let server = Server::start(folder.path(), &[]);
-    let request = json!({"thread": {"callout": "7/8-9 UNC-2A"}, "bit": {"tip_flat_mm": 0.36}});
+    let request = json!({"thread": {"callout": "7/8-9 UNC-2A"}, "bit": {"tip_flat_mm": 0.36}, "gauge": {"wires_mm": [1.6]}});
     let (status, plan) = server.post("/api/v1/plan", request.clone()).await;
     assert_eq!((status, plan["thread"]["form"].as_str()), (StatusCode::OK, Some("unified")));
-    assert_eq!(plan["gears"]["required_ratio"], "4/9");
+    assert_eq!(plan["gears"]["required_ratio"], "8/9");
     let dial = &plan["gears"]["dial"];
-    assert_eq!([&dial["rule"], &dial["every"], &dial["teeth"], &dial["marks"]], [&json!("marks"), &json!(2), &json!(16), &json!(8)]);
+    assert_eq!([&dial["rule"], &dial["every"], &dial["teeth"], &dial["marks"]], [&json!("marks"), &json!(2), &json!(16), &json!(4)]);
 
     let (status, answer) = server.post("/api/v1/callout", json!({"text": "3/4-1O"})).await;
     assert_eq!((status, &answer["reads"]), (StatusCode::OK, &Value::Null));
@@ -167,7 +167,7 @@ fn the_command_line_plans_the_same_and_refuses_with_two() {
     };
     let good = run(r#"{"thread":{"callout":"M20x2.5-6g"}}"#);
     let plan: Value = serde_json::from_slice(&good.stdout).unwrap();
-    assert_eq!((good.status.code(), plan["gears"]["required_ratio"].as_str()), (Some(0), Some("50/127")));
+    assert_eq!((good.status.code(), plan["gears"]["required_ratio"].as_str()), (Some(0), Some("100/127")));
     let bad = run(r#"{"thread":{"callout":"M20x2.5-6g","hands":1}}"#);
     let problem: Value = serde_json::from_slice(&bad.stderr).unwrap();
     assert_eq!((bad.status.code(), problem["faults"][0]["pointer"].as_str()), (Some(2), Some("/thread/hands")));

@@ -8,7 +8,7 @@ use crate::quantity::{angle_text, mm_text, plain_text};
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::watch::{Code, Level, Watch};
-use crate::working::{Num, Quantity, Worksheet};
+use crate::working::{Num, Quantity, Worksheet, round_to_nine};
 use serde::Serialize;
 
 /// Relief under which a side as good as rubs, degrees. House value.
@@ -171,7 +171,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, Reliefs { sides
             held: if to_headstock == headstock_left { "left" } else { "right" },
             front_deg: Quantity::angle(front),
             rest_deg: Quantity::angle(rest),
-            rise_deg: if leading { rises.0 } else { rises.1 },
+            rise_deg: round_to_nine(if leading { rises.0 } else { rises.1 }),
             ground_deg: if leading { reliefs[0] } else { reliefs[1] },
             bench_deg: bench.map(|(l, t)| Quantity::angle(if leading { l } else { t })),
         };
@@ -199,15 +199,14 @@ pub(crate) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, Reliefs { sides
         )
     });
     let rises = thread.lead_angle_major.value;
-    let tilt_says = (thread.spec.side == Side::External && clearance - rises < LEAST_DEG).then(|| {
+    let tilt_says = (thread.spec.side == Side::External && thread.spec.starts > 1 && clearance - rises < LEAST_DEG).then(|| {
         watch.push(Watch::new(
-            Level::Warn,
+            Level::Note,
             Code::TrailingRelief,
             "bit",
             format!(
-                "The thread rises {} under the trailing side: {}° of relief there is all the lead leaves. Tilt the bit to the lead angle.",
-                angle_text(rises),
-                plain_text(LEAST_DEG, 0)
+                "So many starts lean {}: the leading edge cuts with that much rake, the trailing one with as much against it. A bit tilted to the lead angle cuts alike with both.",
+                angle_text(rises)
             ),
         ));
         let middle = (thread.lead_angle_minor.value + rises) / 2.0;
@@ -282,10 +281,10 @@ fn rake(sheet: &mut Worksheet, facts: &BitFacts, blank: &BlankFacts, thread: &Th
 /// Tip of the stocking tool that leaves its share on each flank for this form tool.
 pub(crate) fn stocking_flat(sheet: &mut Worksheet, thread: &Thread, tip: &Tip) -> Num {
     if thread.flanks.are_even() {
-        sheet.apply(&rules::STOCKING_FLAT, [tip.equal_flat, STOCKING_LEAVES_MM.into(), thread.alpha_deg.into()])
+        sheet.apply(&rules::STOCKING_FLAT, [tip.sharpest.1, STOCKING_LEAVES_MM.into(), thread.alpha_deg.into()])
     } else {
         let [a, b] = thread.flanks.both().map(Num::from);
-        sheet.apply(&rules::STOCKING_FLAT_BETWEEN, [tip.equal_flat, STOCKING_LEAVES_MM.into(), a, b])
+        sheet.apply(&rules::STOCKING_FLAT_BETWEEN, [tip.sharpest.1, STOCKING_LEAVES_MM.into(), a, b])
     }
 }
 

@@ -90,11 +90,11 @@ fn place(edges: &Edges, external: bool, root: f64, side: f64, u: f64) -> (f64, f
 }
 
 /// What a mate feels of one flank cut off its angle, as pitch diameter, were both flanks so far out; `alpha_deg` is the half angle of the
-/// even groove that widens as fast: a narrow one bears at the
-/// crest, a wide one at the root; heights of the basic flank above and below the pitch line are on diameter, mm.
-pub(crate) fn felt(alpha_deg: f64, [flank_deg, cut_deg]: [f64; 2], [above, below]: [f64; 2]) -> f64 {
+/// even groove that widens as fast: a narrow one bears at its own
+/// crest, a wide one at its root; heights of the basic flank on either side of the pitch line are on diameter, mm, the crest's first.
+pub(crate) fn felt(alpha_deg: f64, [flank_deg, cut_deg]: [f64; 2], [crest, root]: [f64; 2]) -> f64 {
     let tan = |deg: f64| deg.to_radians().tan();
-    let height = if cut_deg < flank_deg { above } else { below };
+    let height = if cut_deg < flank_deg { crest } else { root };
     height * (tan(cut_deg) - tan(flank_deg)).abs() / tan(alpha_deg)
 }
 

@@ -24,7 +24,7 @@ pub use relief_tool::ReliefTool;
 use crate::direction::Direction;
 use crate::faults::Assumption;
 use crate::job::{BitFacts, BlankFacts, Kit};
-use crate::quantity::{degrees_text, plain_text};
+use crate::quantity::{angle_text, degrees_text, mm_text, plain_text};
 use crate::thread::form::Thread;
 use crate::thread::{Side, rules as thread_rules};
 use crate::watch::{Code, Level, Watch};
@@ -59,8 +59,10 @@ pub struct BitSection {
     /// The tip of the handbooks, for Acme.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub handbook_flat_mm: Option<Quantity>,
-    /// Tip to pitch line with the tip used.
+    /// Tip to pitch line with the tip used; of one not told, the least it may be.
     pub tip_to_pitch_mm: Quantity,
+    /// How much more it may be, radial.
+    pub tip_doubt_mm: Quantity,
     /// The flat reckoned with; of a round tip, the flat that cuts as deep.
     pub flat_mm: Quantity,
     /// The radius reckoned with, of a round tip.
@@ -101,13 +103,30 @@ pub(crate) struct TipView {
     reliefs: grind::Reliefs,
 }
 
+/// How well a tip is known, and so where its passes stop to be measured.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub(crate) enum TipKnown {
+    /// As measured: the passes go the whole way.
+    Told,
+    /// It lies in a range: they stop where the bluntest would be at size.
+    Range,
+    /// Not told, of a form that has one tip: they stop well short of where that one would be at size.
+    Nominal,
+}
+
 /// What later stations need of the tip.
 #[derive(Debug, Clone, Copy)]
 pub(crate) struct Tip {
-    /// Tip to pitch line.
+    /// Tip to pitch line; of a tip not told, or told as a range, that of the bluntest it may be, which is at size soonest.
     pub h: Num,
     /// Flat that cuts off as much.
     pub equal_flat: Num,
+    /// Tip to pitch line of the tip told, or aimed at: what the whole depth is laid out by.
+    pub aimed: Num,
+    /// The same of the sharpest it may be, which goes deepest: what relief, chamfer and wall are judged by; and its flat.
+    pub sharpest: (Num, Num),
+    /// What it is known by.
+    pub known: TipKnown,
     /// How far the infeed could be out for want of measuring the tip, mm radial.
     pub doubt: f64,
     /// Narrowest and widest the flat could be, mm; both as it was measured.
@@ -198,10 +217,10 @@ fn flats(sheet: &mut Worksheet, thread: &Thread) -> [Num; 3] {
 }
 
 /// What the tip used cuts off the sharp V, how it is said, and whether it was measured.
-fn used(sheet: &mut Worksheet, facts: &BitFacts, thread: &Thread, aim: Num, round: Option<Num>) -> (Num, bool, String) {
+fn used(sheet: &mut Worksheet, facts: &BitFacts, thread: &Thread, [aim, bluntest]: [Num; 2], round: Option<Num>) -> (Num, bool, String) {
     let alpha = Num::from(thread.alpha_deg);
     let text = |v: f64, what: &str| format!("{} mm {what}", plain_text(v, 2));
-    // A guess is laid out for its wider end: a narrower tip then stops short, never past the size.
+    // A range is laid out for its wider end: a narrower tip then stops short, never past the size.
     if let Some([_, wide]) = facts.round_between_mm {
         return (cut_off_radius(sheet, wide.into(), thread), false, text(wide, "radius"));
     }
@@ -211,8 +230,37 @@ fn used(sheet: &mut Worksheet, facts: &BitFacts, thread: &Thread, aim: Num, roun
     match (facts.tip_flat_mm, facts.tip_radius_mm, round) {
         (_, Some(radius), _) => (cut_off_radius(sheet, radius.into(), thread), true, text(radius, "radius")),
         (Some(flat), None, _) => (sheet.apply(&rules::CUT_OFF_FLAT, [flat.into(), alpha]), true, text(flat, "flat")),
-        (None, None, Some(radius)) => (cut_off_radius(sheet, radius, thread), false, text(radius.value, "radius")),
-        (None, None, None) => (sheet.apply(&rules::CUT_OFF_FLAT, [aim, alpha]), false, text(aim.value, "flat")),
+        // A form with round crest and root has one tip, and no range of them.
+        (None, None, Some(radius)) if thread.radius.is_some() => (cut_off_radius(sheet, radius, thread), false, text(radius.value, "radius")),
+        (None, None, Some(_)) => {
+            let radius = equal_radius(sheet, bluntest, thread);
+            (cut_off_radius(sheet, radius, thread), false, text(radius.value, "radius"))
+        }
+        (None, None, None) => {
+            let cut_off = sheet.apply(&rules::CUT_OFF_FLAT, [bluntest, alpha]);
+            (cut_off, false, format!("{} mm flat to {}", plain_text(aim.value, 2), plain_text(bluntest.value, 2)))
+        }
+    }
+}
+
+/// Half angle from which a form is cut with a V bit, degrees. House value.
+const V_FROM_DEG: f64 = 20.0;
+
+/// What is said of a tip that was not measured.
+fn untold(known: TipKnown, facts: &BitFacts, says: &str, [narrow, wide, doubt]: [f64; 3], assumed: &mut Vec<Assumption>, watch: &mut Vec<Watch>) {
+    if known == TipKnown::Told {
+        return;
+    }
+    let range = format!("{} to {} mm", plain_text(narrow, 2), plain_text(wide, 2));
+    let text = match (known, facts.tip_between_mm) {
+        (TipKnown::Range, None) => format!("The tip was not told: a flat of {range} is allowed for."),
+        (TipKnown::Nominal, _) => format!("The tip was not told: {says} is taken, and the passes stop well short of size to be measured."),
+        _ => format!("The tip was not measured: {says} is the widest it is taken to be."),
+    };
+    assumed.push(Assumption { pointer: "/bit/tip_flat_mm".into(), text });
+    if known == TipKnown::Range && facts.tip_between_mm.is_none() {
+        let text = format!("The tip is not measured: a flat of {range} is {} of infeed: measure where the passes stop.", mm_text(doubt));
+        watch.push(Watch::new(Level::Note, Code::AssumedDefault, "bit", text));
     }
 }
 
@@ -228,6 +276,8 @@ pub(crate) fn tip(
     let (pitch, alpha) = (thread.pitch, Num::from(thread.alpha_deg));
     let straight = thread.alpha_deg <= 0.0;
     let [min, max, aim] = flats(sheet, thread);
+    // An untold bit for a nut may be one ground for a screw.
+    let bluntest = if thread.spec.system.family().is_sixty() && !thread.spec.rounded_root { sheet.apply(&rules::QUARTER, [pitch]) } else { max };
     // A form, or a root, that is round wants a round tip.
     let round = thread.radius.or_else(|| standard_root(sheet, thread)).or_else(|| thread.spec.rounded_root.then(|| rounded_root(sheet, thread)[2]));
     let (h, equal_flat, measured, tip_says) = if straight {
@@ -235,24 +285,31 @@ pub(crate) fn tip(
         let h = sheet.apply(&thread_rules::HALF_OF, [thread.basic.pitch, thread.basic.minor]);
         (h, flat, facts.tip_flat_mm.is_some(), format!("{} mm wide", plain_text(flat.value, 2)))
     } else {
-        let (cut_off, measured, says) = used(sheet, facts, thread, aim, round);
+        let (cut_off, measured, says) = used(sheet, facts, thread, [aim, bluntest], round);
         let h = sheet.apply(&rules::TIP_TO_PITCH, [pitch, alpha, cut_off]);
         (h, sheet.apply(&rules::EQUAL_FLAT, [cut_off, alpha]), measured, says)
     };
-    let [narrow, wide] = facts.tip_between_mm.unwrap_or([min.value, max.value]);
+    let known = match (measured, facts.tip_between_mm) {
+        (true, _) => TipKnown::Told,
+        (false, None) if straight || thread.radius.is_some() => TipKnown::Nominal,
+        (false, _) => TipKnown::Range,
+    };
+    let [narrow, wide] = facts.tip_between_mm.unwrap_or([min.value, bluntest.value]);
     let doubt = if measured || straight { 0.0 } else { (wide - narrow) / (2.0 * thread.alpha_deg.to_radians().tan()) };
-    if !measured {
-        assumed.push(Assumption { pointer: "/bit/tip_flat_mm".into(), text: format!("The tip was not measured: {} is assumed.", tip_says) });
-        if !straight && facts.tip_between_mm.is_none() {
-            let text = format!(
-                "The tip is not measured: a flat between {} and {} mm is {} of infeed. Measure before the last cuts.",
-                plain_text(min.value, 2),
-                plain_text(max.value, 2),
-                plain_text(doubt, 2)
-            );
-            watch.push(Watch::new(Level::Note, Code::AssumedDefault, "bit", text));
+    untold(known, facts, tip_says.as_str(), [narrow, wide, doubt], assumed, watch);
+    let (aimed, sharpest) = match known {
+        TipKnown::Range => {
+            let mut with = |flat: Num| {
+                let cut_off = sheet.apply(&rules::CUT_OFF_FLAT, [flat, alpha]);
+                sheet.apply(&rules::TIP_TO_PITCH, [pitch, alpha, cut_off])
+            };
+            // A V bit comes sharp to the bench; one for a form with flats is ground to a width.
+            let sharp = if facts.tip_between_mm.is_none() && thread.alpha_deg >= V_FROM_DEG { 0.0 } else { narrow };
+            let aimed = if facts.tip_between_mm.is_some() { h } else { with(aim) };
+            (aimed, (with(sharp.into()), sharp.into()))
         }
-    }
+        _ => (h, (h, equal_flat)),
+    };
     if thread.spec.rounded_root && facts.tip_flat_mm.is_some() {
         watch.push(Watch::new(Level::Warn, Code::TipNotRound, "bit", "The root must be rounded, and this tip is flat: stone a radius on it.".into()));
     }
@@ -275,7 +332,11 @@ pub(crate) fn tip(
     let clearance = facts.clearance_deg.unwrap_or(clearance);
     let reliefs = grind::reliefs(sheet, thread, clearance, facts.bar_radius_mm);
     let shape = if facts.included_angle_deg.is_none() && !thread.flanks.are_even() { thread.flanks.says() } else { format!("{}°", degrees_text(angle)) };
-    let guess = if facts.tip_between_mm.is_some() { " at most, guessed" } else { " (aim, not measured)" };
+    let guess = match (known, facts.tip_between_mm) {
+        (_, Some(_)) => " at most, guessed",
+        (TipKnown::Range, None) => " (not measured)",
+        _ => " (aim, not measured)",
+    };
     let said = TipView {
         allowed: [min, max, aim],
         radius: round.map(|radius| {
@@ -284,6 +345,7 @@ pub(crate) fn tip(
         }),
         rounded: match (facts.round_between_mm, facts.tip_flat_mm, facts.tip_between_mm) {
             (Some([_, wide]), ..) => Some(wide.into()),
+            (None, None, None) if known == TipKnown::Range => round.map(|_| equal_radius(sheet, bluntest, thread)),
             (None, None, None) => facts.tip_radius_mm.map(Num::from).or(round),
             _ => None,
         },
@@ -294,7 +356,7 @@ pub(crate) fn tip(
         reliefs,
     };
     let between = if measured || straight { [equal_flat.value; 2] } else { [narrow, wide] };
-    (Tip { h, equal_flat, doubt, between, radius: said.rounded.map(|r| r.value) }, said)
+    (Tip { h, equal_flat, aimed, sharpest, known, doubt, between, radius: said.rounded.map(|r| r.value) }, said)
 }
 
 /// What the bit's section needs of everything before it.
@@ -318,6 +380,27 @@ pub(crate) struct Inputs<'a> {
     pub groove: Option<Groove>,
 }
 
+/// A bit off centre toward the side the work comes from loses relief under its nose, by the angle it stands round the work: past all of it
+/// the heel rubs and nothing is cut.
+fn heel(facts: &BitFacts, (root, crest): (f64, f64), (upright, external): (bool, bool), nose_deg: f64, watch: &mut Vec<Watch>) {
+    // The work comes down on a bit the right way up: outside one too high meets it with its heel, in a bore one too low.
+    let toward = facts.height_mm.unwrap_or(0.0) * if upright == external { 1.0 } else { -1.0 };
+    let radius = if external { root } else { crest };
+    if toward <= 0.0 || toward >= radius {
+        return;
+    }
+    let loses = (toward / radius).asin().to_degrees();
+    if loses >= nose_deg {
+        let text = format!(
+            "It stands {} off centre toward the work: that takes {} of the {} under its nose, so the heel rubs and it does not cut.",
+            mm_text(toward),
+            angle_text(loses),
+            angle_text(nose_deg)
+        );
+        watch.push(Watch::new(Level::Danger, Code::HeelRubs, "bit", text));
+    }
+}
+
 /// Works the bit: what to grind, what will go in, and what the real one cuts.
 pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BitFacts, said: TipView, before: &Inputs<'_>, watch: &mut Vec<Watch>) -> BitSection {
     let Inputs { thread, tip, blank, direction, kit, beyond, depth, from_to, speed_rpm, reverses, ref groove } = *before;
@@ -331,6 +414,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BitFacts, said: TipView, bef
     let rises = (leading.value - said.clearance, if external { -thread.lead_angle_major.value } else { trailing.value - said.clearance });
     let before = grind::Inputs { facts, thread, tip, blank, direction, depth, from_to, reliefs, rises };
     let grind = grind::reckon(sheet, &before, said.reliefs, said.clearance, watch);
+    heel(facts, before.from_to, (direction.upright, external), grind.nose_deg.value, watch);
     let of = |[min, max, aim]: [Num; 3]| TipAllowed { min: Quantity::length(min), max: Quantity::length(max), aim: Quantity::length(aim) };
     BitSection {
         leading_relief_deg: Quantity::angle(leading),
@@ -339,6 +423,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BitFacts, said: TipView, bef
         tip_radius_mm: said.radius.map(of),
         handbook_flat_mm: said.handbook.map(Quantity::length),
         tip_to_pitch_mm: Quantity::length(tip.h),
+        tip_doubt_mm: Quantity::length(tip.doubt),
         flat_mm: Quantity::length(tip.equal_flat),
         radius_mm: said.rounded.map(Quantity::length),
         measured: said.measured,

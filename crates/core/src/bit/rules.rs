@@ -28,7 +28,7 @@ rule!(HANDBOOK = "bit.handbook", "Acme tip of the handbooks", (P: Mm "pitch") ->
 rule!(RELIEF_LEADING = "bit.relief_leading", "Relief on the leading side", (c: Deg "working clearance", lambda: Deg "lead angle at the minor diameter") -> r: Deg,
     "c + lambda", "the flank falls away under the leading side by the lead angle", c + lambda);
 rule!(RELIEF_TRAILING = "bit.relief_trailing", "Relief on the trailing side", (c: Deg "working clearance", lambda: Deg "lead angle at the major diameter") -> r: Deg,
-    "max(2, c - lambda)", "the flank rises under the trailing side; never under 2°", (c - lambda).max(2.0));
+    "max(2, c - lambda)", "the groove falls away under the trailing side by the lead, which leaves so much less to grind; never under 2°", (c - lambda).max(2.0));
 rule!(EQUAL_FLAT = "bit.equal_flat", "Flat that cuts off as much as this tip", (t: Mm "cut off the sharp V", alpha: Deg "half angle") -> f: Mm,
     "2*t*tan(alpha)", "so that one depth law serves flats and radii", 2.0 * t * alpha.to_radians().tan());
 

@@ -122,7 +122,7 @@ pub(super) fn mark(sheet: &mut Worksheet, ground: &EndingInputs<'_>) -> Mark {
             (sheet.apply(&rules::MARK_RELIEF, [length, zone, reach.half]), "stop here: the thread is full and the relief begins")
         }
         (EndKind::Relief | EndKind::PlungedRing, CutEnd::StartsIn) => {
-            (sheet.apply(&rules::MARK_START, [length, reach.ahead]), "start here, no nearer the shoulder")
+            (sheet.apply(&rules::MARK_START, [length, reach.half, reach.ahead, reach.backlash.into()]), "start here, in the groove, no nearer the shoulder")
         }
         (EndKind::PlungedRing | EndKind::DrilledPocket, _) => (sheet.apply(&rules::MARK_MIDDLE, [length, zone]), "stop here, the spindle turned by hand"),
         (EndKind::Withdraw, _) => (sheet.apply(&rules::MARK_FADE, [length, zone]), "begin to withdraw here"),

@@ -104,6 +104,9 @@ pub struct BlankSection {
     /// Plain dimensions of the part.
     #[serde(skip_serializing_if = "Vec::is_empty")]
     pub plain: Vec<PlainLine>,
+    /// What of the bit stands ahead of its point, toward the headstock; absent in a bore where it was not told.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub body_ahead_mm: Option<Quantity>,
     /// Chamfer to this diameter.
     pub chamfer_mm: Quantity,
     /// What to turn, in one sentence in mm.
@@ -152,7 +155,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, before: &Inputs<
     let (holdings, holding_reason) = holding::holdings(&holding::HoldingInputs { facts, thread, used, ratio, tried: before.tried }, watch);
     let held = holdings.iter().find(|h| h.chosen).map_or(Holding::ThreeJaw, |h| h.holding);
     let register = facts.register.map(|asked| register::reckon(sheet, asked, thread, watch));
-    let chamfer = chamfer(sheet, facts, thread, watch);
+    let chamfer = chamfer(sheet, facts, thread, before.tip, watch);
     let mark = ending::mark(sheet, &ground);
     let drawing = drawing::blank(&drawing::Drawn {
         thread,
@@ -189,6 +192,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, before: &Inputs<
         parallel: truth::parallel(sheet, facts, thread, watch),
         register,
         plain: plain::lines(&facts.plain),
+        body_ahead_mm: reach.ahead_known.then(|| Quantity::length(reach.ahead)),
         chamfer_mm: Quantity::length(chamfer),
         says: format!(
             "{} to {} ({} to {}).",
@@ -229,12 +233,12 @@ fn bore(sheet: &mut Worksheet, kit: &Kit, thread: &Thread, size: &Size) -> Bore 
 }
 
 /// The chamfer: as told, else to just past the root. One that stops short leaves a feather of thread.
-fn chamfer(sheet: &mut Worksheet, facts: &BlankFacts, thread: &Thread, watch: &mut Vec<Watch>) -> Num {
+fn chamfer(sheet: &mut Worksheet, facts: &BlankFacts, thread: &Thread, tip: &Tip, watch: &mut Vec<Watch>) -> Num {
     let external = thread.spec.side == Side::External;
     let right = if external {
-        sheet.apply(&rules::CHAMFER_EXTERNAL, [thread.own.minor.1.unwrap_or(thread.basic.minor)])
+        sheet.apply(&rules::CHAMFER_EXTERNAL, [thread.own.pitch.0, tip.sharpest.0])
     } else {
-        sheet.apply(&rules::CHAMFER_INTERNAL, [thread.own.major.0.unwrap_or(thread.major)])
+        sheet.apply(&rules::CHAMFER_INTERNAL, [thread.own.pitch.1, tip.sharpest.0])
     };
     let Some(told) = facts.chamfer_mm else { return right };
     let short = if external { told > right.value + 0.1 } else { told < right.value - 0.1 };

@@ -2,7 +2,7 @@
 
 use super::rules;
 use crate::bit::Tip;
-use crate::job::defaults::BACKLASH_MM;
+use crate::job::defaults::{BACKLASH_MM, BIT_WIDTH_MM};
 use crate::job::{BitFacts, BlankFacts, SetupFacts};
 use crate::thread::Side;
 use crate::thread::form::Thread;
@@ -22,6 +22,8 @@ pub(crate) struct Reach {
     pub half: Num,
     /// From the point to the bit's side toward the shoulder.
     pub ahead: Num,
+    /// Whether it was told, or may be taken; in a bore it may not.
+    pub ahead_known: bool,
     /// Backlash to take up before the carriage moves, mm.
     pub backlash: f64,
 }
@@ -33,17 +35,18 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, (bit, setup): (&
     let (low, high) = thread.own.pitch;
     let clear = if external {
         let deepest = facts.target_mm.filter(|t| *t < low.value).map_or(low, Num::from);
-        sheet.apply(&rules::RELIEF_EXTERNAL, [deepest, tip.h, CLEARANCE_MM.into()])
+        sheet.apply(&rules::RELIEF_EXTERNAL, [deepest, tip.sharpest.0, CLEARANCE_MM.into()])
     } else {
         let deepest = facts.target_mm.filter(|t| *t > high.value).map_or(high, Num::from);
-        sheet.apply(&rules::RELIEF_INTERNAL, [deepest, tip.h, CLEARANCE_MM.into()])
+        sheet.apply(&rules::RELIEF_INTERNAL, [deepest, tip.sharpest.0, CLEARANCE_MM.into()])
     };
     let depth = ((used.value - clear.value).abs() / 2.0 - CLEARANCE_MM / 2.0).max(0.0);
-    let half = sheet.apply(&rules::HALF_CUT, [tip.equal_flat, depth.into(), thread.flanks.leading.max(thread.flanks.trailing).into()]);
-    let told = bit.body_ahead_mm.filter(|b| *b > half.value);
+    let half = sheet.apply(&rules::HALF_CUT, [tip.sharpest.1, depth.into(), thread.flanks.leading.max(thread.flanks.trailing).into()]);
+    let told = bit.body_ahead_mm.map(|b| b.max(half.value));
     let ahead = told.map_or_else(
-        || sheet.apply_assuming(&rules::AHEAD, [half], Some("point ground so far to the side that its flank ends at the bit's side".into())),
+        // In a bore what stands foremost is the bar's own, and is asked for: until it is told the flank alone is reckoned with, and the check is red.
+        || if external { sheet.apply_assuming(&rules::AHEAD, [half, BIT_WIDTH_MM.into()], Some("a common bit, its point in the middle".into())) } else { half },
         Num::from,
     );
-    Reach { clear, depth, half, ahead, backlash: setup.backlash_mm.unwrap_or(BACKLASH_MM) }
+    Reach { ahead_known: told.is_some() || external, clear, depth, half, ahead, backlash: setup.backlash_mm.unwrap_or(BACKLASH_MM) }
 }

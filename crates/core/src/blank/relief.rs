@@ -39,13 +39,19 @@ pub struct Relief {
 pub(super) fn width(sheet: &mut Worksheet, thread: &Thread, reach: &Reach, end: CutEnd) -> Num {
     match end {
         CutEnd::StopsIn(distance) => sheet.apply(&rules::RELIEF_WIDTH, [reach.half, reach.ahead, distance, thread.pitch]),
-        CutEnd::StartsIn => sheet.apply(&rules::RELIEF_START, [reach.half, reach.ahead, reach.backlash.into(), thread.pitch]),
+        CutEnd::StartsIn => sheet.apply(&rules::RELIEF_START, [reach.half, reach.ahead, reach.backlash.into()]),
     }
 }
 
 /// Room a relief of this width leaves the carriage to stop in.
 pub(crate) fn room(sheet: &mut Worksheet, reach: &Reach, width: f64) -> Num {
     sheet.apply(&rules::STOPPING_ROOM, [width.into(), reach.half, reach.ahead])
+}
+
+/// Room to stop in that a relief still to be turned is given: what the slowest speed needs, or what two pitches leave.
+pub(crate) fn proposed_room(sheet: &mut Worksheet, reach: &Reach, thread: &Thread, slowest: Num) -> Num {
+    let width = width(sheet, thread, reach, CutEnd::StopsIn(slowest));
+    room(sheet, reach, width.value)
 }
 
 /// Width of a ring plunged by the bit, or of a pocket drilled for it.
@@ -86,6 +92,8 @@ pub(super) fn reckon(sheet: &mut Worksheet, ask: &ReliefQuery<'_>, end: EndKind,
         ),
         _ => "Plunged with the threading bit to full depth and moved sideways by half a millimetre, before the first pass.".into(),
     };
+    let wide = turned && width.value > 3.0 * ask.thread.pitch.value;
+    let says = if wide { format!("{says} {}", over_three_pitches(ask.reach)) } else { says };
     let (codes, refused): (Vec<_>, Vec<_>) = refusals(ask, end, width, corner).into_iter().unzip();
     for (code, text) in codes.iter().zip(&refused) {
         watch.push(Watch::new(Level::Danger, *code, "blank", text.clone()));
@@ -99,6 +107,14 @@ pub(super) fn reckon(sheet: &mut Worksheet, ask: &ReliefQuery<'_>, end: EndKind,
         refused,
         says,
     }
+}
+
+/// What makes a wide relief narrower: the term that binds is named.
+fn over_three_pitches(reach: &Reach) -> String {
+    format!(
+        "Over three pitches, for the bit stands {} ahead of its point: grind the point over, take a narrower bit, or turn by hand.",
+        mm_text(reach.ahead.value)
+    )
 }
 
 /// Why what is there does not serve, each with its code.
@@ -115,10 +131,17 @@ fn refusals(ask: &ReliefQuery<'_>, end: EndKind, width: Num, corner: Option<Num>
     };
     let mut refused = Vec::new();
     if let Some(there) = facts.relief_width_mm.filter(|w| *w < width.value - 1e-6) {
-        refused.push((
-            Code::ReliefNarrow,
-            format!("The {name} is {} wide where {} is needed to {what} in: widen it, {cure}.", mm_text(there), mm_text(width.value)),
-        ));
+        // The term that binds is named: running slower helps only where stopping does.
+        let body = ask.reach.half.value + ask.reach.ahead.value + MARGIN_MM;
+        let (binds, cure) = match ask.cut_end {
+            CutEnd::StopsIn(distance) if end == EndKind::Relief && there >= body + distance.value - 1e-6 => ("the form’s least, two pitches", String::new()),
+            CutEnd::StopsIn(_) if end == EndKind::Relief && there < body => {
+                ("the cut and the bit’s body ahead of its point", ", or grind the point to the shoulder side".into())
+            }
+            _ => ("the cut, the bit and the room", format!(", {cure}")),
+        };
+        let text = format!("The {name} is {} wide where {} is needed to {what} in, for {binds}: widen it{cure}.", mm_text(there), mm_text(width.value));
+        refused.push((Code::ReliefNarrow, text));
     }
     if let (EndKind::PlungedRing | EndKind::DrilledPocket, CutEnd::StopsIn(distance)) = (end, ask.cut_end)
         && distance.value > MARGIN_MM

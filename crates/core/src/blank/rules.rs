@@ -11,25 +11,25 @@ rule!(BORE_OF_SHARE = "blank.bore_of_share", "Bore for a share of a full thread"
     "D - e/100*F", "share of the depth taken off the diameter", D - e / 100.0 * F);
 rule!(SHARE_OF_BORE = "blank.share_of_bore", "Share of a full thread this bore leaves", (D: Mm "nominal diameter", B: Mm "bore", F: Mm "full depth on diameter") -> e: One,
     "(D - B)/F*100", "the bore rule turned round", (D - B) / F * 100.0);
-rule!(CHAMFER_EXTERNAL = "blank.chamfer_external", "Chamfer to", (d: Mm "minor diameter that must clear") -> c: Mm,
-    "d - 0.1", "house: just under the minor, so that the first thread starts whole", d - 0.1);
-rule!(CHAMFER_INTERNAL = "blank.chamfer_internal", "Chamfer to", (D: Mm "major diameter") -> c: Mm,
-    "D + 0.1", "house: just over the major, so that the first thread starts whole", D + 0.1);
+rule!(CHAMFER_EXTERNAL = "blank.chamfer_external", "Chamfer to", (E: Mm "least pitch diameter", h: Mm "tip to pitch line") -> c: Mm,
+    "E - 2*h - 0.1", "house: just under the root this tip cuts, so that the first thread starts whole", E - 2.0 * h - 0.1);
+rule!(CHAMFER_INTERNAL = "blank.chamfer_internal", "Chamfer to", (E: Mm "largest pitch diameter", h: Mm "tip to pitch line") -> c: Mm,
+    "E + 2*h + 0.1", "house: just over the root this tip cuts, so that the first thread starts whole", E + 2.0 * h + 0.1);
 rule!(RELIEF_EXTERNAL = "blank.relief_external", "Relief diameter the tip never reaches", (E: Mm "least pitch diameter", h: Mm "tip to pitch line", c: Mm "clearance on diameter") -> G: Mm,
     "E - 2*h - c", "below the deepest the tip goes, not by a limit", E - 2.0 * h - c);
 rule!(RELIEF_INTERNAL = "blank.relief_internal", "Relief diameter the tip never reaches", (E: Mm "largest pitch diameter", h: Mm "tip to pitch line", c: Mm "clearance on diameter") -> G: Mm,
     "E + 2*h + c", "beyond the deepest the tip goes, not by a limit", E + 2.0 * h + c);
 rule!(HALF_CUT = "blank.half_cut", "Half the cut's width at full depth", (f: Mm "flat the tip is worth", d: Mm "crest to root", alpha: Deg "half angle") -> w: Mm,
     "f/2 + d*tan(alpha)", "geometry of the groove", f / 2.0 + d * alpha.to_radians().tan());
-rule!(AHEAD = "blank.ahead", "Bit beyond the point, toward the shoulder", (w: Mm "half the cut's width") -> b: Mm, "w", "never less than the flank itself", w);
+rule!(AHEAD = "blank.ahead", "Bit beyond the point, toward the shoulder", (w: Mm "half the cut's width", B: Mm "width of the bit") -> b: Mm, "max(w, B/2)", "a point in the middle of the bit; never less than the flank itself", w.max(B / 2.0));
 rule!(RELIEF_WIDTH = "blank.relief_width", "Least relief width",
     (w: Mm "half the cut's width", b: Mm "bit beyond the point", s: Mm "stopping distance", P: Mm "pitch") -> W: Mm,
     "max(2*P, w + b + s + 0.5)", "room for the trailing half of the cut, the bit ahead of its point, to stop, and half a millimetre; never under two pitches",
     (w + b + s + 0.5).max(2.0 * P));
 rule!(RELIEF_START = "blank.relief_start", "Least relief width to start in",
-    (w: Mm "half the cut's width", b: Mm "bit beyond the point", k: Mm "backlash to take up", P: Mm "pitch") -> W: Mm,
-    "max(2*P, w + b + k + 0.5)", "the whole bit stands in the relief before it moves, backlash is taken up, and half a millimetre; never under two pitches",
-    (w + b + k + 0.5).max(2.0 * P));
+    (w: Mm "half the cut's width", b: Mm "bit on the shoulder side of the point", k: Mm "play to take up") -> W: Mm,
+    "w + max(w, b) + max(0.5, k/2)", "the whole bit stands in the relief, clear of both walls: the play is taken up there before the carriage moves, with no run-up and nothing to stop for",
+    w + w.max(b) + (k / 2.0).max(0.5));
 rule!(STOPPING_ROOM = "blank.stopping_room", "Room to stop in", (W: Mm "relief width", w: Mm "half the cut's width", b: Mm "bit beyond the point") -> r: Mm,
     "max(0, W - w - b - 0.5)", "the relief's width rule turned round", (W - w - b - 0.5).max(0.0));
 rule!(RING_WIDTH = "blank.ring_width", "Width of a ring plunged by the bit", (w: Mm "half the cut's width") -> W: Mm, "2*w + 0.5", "the cut and half a millimetre", 2.0 * w + 0.5);
@@ -39,7 +39,8 @@ rule!(FADING = "blank.fading", "Length in which a withdrawn thread fades", (L: M
 rule!(CORNER = "blank.corner", "Largest corner radius of the relief", (P: Mm "pitch", b: Mm "bit beyond the point", f: Mm "flat the tip is worth", d: Mm "step into the relief") -> r: Mm,
     "min(P/2, min(d, b + 0.5 - f/2))", "half a pitch, unless the step is less or the tip would stand on it", (P / 2.0).min(d.min(b + 0.5 - f / 2.0)));
 rule!(MARK_RELIEF = "blank.mark_relief", "Mark where the thread is full", (L: Mm "threaded length", W: Mm "relief width", w: Mm "half the cut's width") -> m: Mm, "L - W + w", "the trailing half of the cut has left the thread", L - W + w);
-rule!(MARK_START = "blank.mark_start", "Mark to start from", (L: Mm "threaded length", b: Mm "bit beyond the point") -> m: Mm, "L - b - 0.5", "half a millimetre between the bit and the shoulder", L - b - 0.5);
+rule!(MARK_START = "blank.mark_start", "Mark to start from", (L: Mm "threaded length", w: Mm "half the cut's width", b: Mm "bit on the shoulder side of the point", k: Mm "play to take up") -> m: Mm,
+    "L - max(w, b) - max(0.5, k/2)", "the margin between the bit and the shoulder", L - w.max(b) - (k / 2.0).max(0.5));
 rule!(MARK_MIDDLE = "blank.mark_middle", "Mark at the middle of the ring or pocket", (L: Mm "threaded length", W: Mm "its width") -> m: Mm, "L - W/2", "its middle", L - W / 2.0);
 rule!(MARK_FADE = "blank.mark_fade", "Mark to withdraw at", (L: Mm "threaded length", z: Mm "length it fades in") -> m: Mm, "max(0, L - z)", "the last full thread", (L - z).max(0.0));
 rule!(MARK_OPEN = "blank.mark_open", "Mark where the bit is clear", (L: Mm "threaded length", w: Mm "half the cut's width") -> m: Mm, "L + w", "the trailing half of the cut has left the work", L + w);

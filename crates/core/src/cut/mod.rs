@@ -12,9 +12,9 @@ mod style;
 
 pub use dial::{DepthDial, DialSetting, SlideName};
 pub use groove::{Chip, Edge, Field};
-pub use row::PassRow;
+pub use row::{PassRow, Then};
 pub use schedule::{Bounds, PassKind, Spread};
-pub use section::CutSection;
+pub use section::{CutSection, RadialIf};
 pub use starts::{Hung, IndexBy, IndexWay, pitches_on, ways as index_ways};
 pub(crate) use style::edge;
 pub use style::{StyleView, TimeView};

@@ -3,7 +3,16 @@
 use super::dial::DialSetting;
 use super::schedule::PassKind;
 use crate::working::Quantity;
-use serde::Serialize;
+use serde::{Deserialize, Serialize};
+
+/// What is done after a pass before any goes deeper.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Then {
+    /// The size is measured: what is left follows from it.
+    Measure,
+}
 
 /// One pass: asked is exact, the rest is what the hand sets.
 #[derive(Debug, Clone, Serialize)]
@@ -30,6 +39,9 @@ pub struct PassRow {
     pub pitch_diameter_mm: Quantity,
     /// Size over wires to expect; null while the wires would not bear.
     pub over_wires_mm: Option<Quantity>,
+    /// What is done before anything goes deeper.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub then: Option<Then>,
     /// The setting, of each slide that is set.
     pub dial: Vec<DialSetting>,
 }

@@ -43,8 +43,12 @@ rule!(AIM_BY_FEEL_SCREW = "cut.aim_by_feel_screw", "Aim, proven by the mate alon
 rule!(AIM_BY_FEEL_BORE = "cut.aim_by_feel_bore", "Aim, proven by the mate alone", (m: Mm "the screw", d: Mm "how much smaller it may be", c: Mm "clearance at which it runs free") -> E: Mm,
     "m - d + c", "where the loosest screw it may be runs free; the rest is taken by trials", m - d + c);
 
+rule!(WELL_SHORT = "cut.well_short", "Depth to stop at and measure", (X: Mm "whole depth with the tip taken", k: One "share left") -> x: Mm,
+    "X*(1 - k)", "house: more is left than any tip the form allows can be out", X * (1.0 - k));
+
 /// All of them.
 pub static ALL: &[&Rule] = &[
+    &WELL_SHORT,
     &AIM_LIKE_SCREW,
     &AIM_LIKE_BORE,
     &AIM_BY_FEEL_SCREW,

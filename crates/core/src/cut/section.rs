@@ -6,8 +6,8 @@ use super::schedule::PassKind;
 use super::starts::{self, Hung, IndexWay};
 use super::style::{self, PlannedPass, StyleQuery, StyleView, TimeView};
 use super::{drawing, rules};
-use crate::bit::{Tip, rules as bit_rules, stocking_flat};
-use crate::cut::PassRow;
+use crate::bit::{Tip, TipKnown, rules as bit_rules, stocking_flat};
+use crate::cut::{PassRow, Then};
 use crate::direction::{Carriage, Direction};
 use crate::gears::GearsSection;
 use crate::job::{BlankFacts, CutFacts, DepthLaw, Ending, Lathe, Original, ReadBy, Style};
@@ -30,6 +30,16 @@ pub struct BenchFigure {
     pub radial_mm: Quantity,
     /// How it compares.
     pub says: String,
+}
+
+/// What the whole depth may be, by the tips there may be.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct RadialIf {
+    /// With the bluntest.
+    pub min: Quantity,
+    /// With the sharpest.
+    pub max: Quantity,
 }
 
 /// How deep, pass by pass.
@@ -62,8 +72,14 @@ pub struct CutSection {
     pub scale: String,
     /// Pitch diameter aimed at.
     pub target_pitch_diameter_mm: Quantity,
-    /// Radial infeed from touch.
+    /// Radial infeed from touch: the whole depth, or to where the passes stop to be measured.
     pub radial_mm: Quantity,
+    /// What to do where the passes stop, in words.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub stop_says: Option<String>,
+    /// What the whole depth may be, where the tip is not known.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub radial_if_mm: Option<RadialIf>,
     /// Compound travel; absent when the cross-slide carries the depth.
     pub compound_mm: Option<Quantity>,
     /// The dial that carries the depth.
@@ -186,12 +202,21 @@ pub(crate) struct Inputs<'a> {
 /// Setting the dial and looking, each pass, and winding the carriage back by hand, s. Bench practice.
 const SETTING_S: f64 = 6.0;
 const BACK_BY_HAND_S: f64 = 8.0;
+/// A spindle turned by hand, rpm. House value.
+const HAND_TURNS_RPM: f64 = 15.0;
 
 /// Time in the cut, and for all of it.
 fn time(sheet: &mut Worksheet, before: &Inputs, passes: usize) -> TimeView {
-    let pass = sheet.apply(&rules::PASS_TIME, [before.thread.length.into(), before.run_up, before.thread.lead, before.speed]);
-    // With the half-nut closed the carriage comes back as fast as it went.
-    let back = if matches!(before.ending, Ending::Closed | Ending::SameMark) { pass } else { BACK_BY_HAND_S.into() };
+    let by_hand = before.ending == Ending::Hand;
+    let speed = if by_hand { HAND_TURNS_RPM.into() } else { before.speed };
+    let pass = sheet.apply(&rules::PASS_TIME, [before.thread.length.into(), before.run_up, before.thread.lead, speed]);
+    // With the half-nut closed the carriage comes back as fast as it went; chalk marks are waited for, half their round on the average.
+    let back = match (before.ending, before.gears.hung.as_ref()) {
+        (Ending::Closed | Ending::SameMark | Ending::Hand, _) => pass,
+        #[allow(clippy::cast_precision_loss)] // at most twenty-four where it is followed
+        (Ending::ChalkMarks, Some(hung)) => (BACK_BY_HAND_S + *hung.ratio.denom() as f64 / 2.0 * 60.0 / speed.value.max(1.0)).into(),
+        _ => BACK_BY_HAND_S.into(),
+    };
     #[allow(clippy::cast_precision_loss)] // at most a few hundred
     let whole = sheet.apply(&rules::WHOLE_TIME, [(passes as f64).into(), pass, back, SETTING_S.into()]);
     let minutes = |s: f64| if s < 100.0 { format!("{} s", plain_text(s, 0)) } else { format!("{} min", plain_text(s / 60.0, 0)) };
@@ -199,22 +224,51 @@ fn time(sheet: &mut Worksheet, before: &Inputs, passes: usize) -> TimeView {
     TimeView { pass: said(pass), whole: said(whole) }
 }
 
+/// Share of the depth left before the first measurement, where the form has one tip and it was not told. House value: a flat of a
+/// quarter of the pitch in place of a Whitworth radius is an eighth of the depth.
+const SHORT_SHARE: f64 = 0.2;
+
+/// What to do where the passes stop.
+fn stop_says(rest: &RadialIf) -> String {
+    let whole = if rest.max.value - rest.min.value > 1e-9 { format!("between {} and {}", rest.min.text, rest.max.text) } else { rest.min.text.clone() };
+    format!("Measure now: the whole depth is {whole}, by the tip.")
+}
+
 /// Works the cut.
 pub(crate) fn reckon(sheet: &mut Worksheet, facts: &CutFacts, blank: &BlankFacts, before: &Inputs, watch: &mut Vec<Watch>) -> CutSection {
     let Inputs { lathe, thread, tip, start, target, direction, gears, words, .. } = *before;
     let external = thread.spec.side == Side::External;
     let (style, angle) = choose(facts, lathe, thread, words, watch);
-    let radial = sheet.apply(if external { &rules::INFEED_EXTERNAL } else { &rules::INFEED_INTERNAL }, [start, target, tip.h]);
+    let infeed = if external { &rules::INFEED_EXTERNAL } else { &rules::INFEED_INTERNAL };
+    let aimed = sheet.apply(infeed, [start, target, tip.aimed]);
+    // To the stop: all of it with a tip that is known.
+    let radial = match tip.known {
+        TipKnown::Told => aimed,
+        TipKnown::Range => sheet.apply(infeed, [start, target, tip.h]),
+        TipKnown::Nominal => sheet.apply(&rules::WELL_SHORT, [aimed, SHORT_SHARE.into()]),
+    };
+    let radial_if_mm = (tip.known != TipKnown::Told).then(|| {
+        let slope = 2.0 * thread.alpha_deg.to_radians().tan();
+        // By the flats it may have: as much as one cuts off more than the other.
+        let [least, most] = match tip.known {
+            _ if slope <= 0.0 => [aimed.value; 2],
+            TipKnown::Nominal => tip.between.map(|flat| aimed.value + (tip.equal_flat.value - flat) / slope),
+            _ => [radial.value, radial.value + tip.doubt],
+        };
+        RadialIf { min: Quantity::length(least.min(most)), max: Quantity::length(most.max(least)) }
+    });
     let compound = style.slants().then(|| sheet.apply(&rules::COMPOUND, [radial, angle.into()]));
     let (dial, side_dial) = style::dials(facts, lathe, style, angle);
-    warn_of_the_tip(thread, tip, target.value, watch);
+    if tip.known == TipKnown::Told {
+        warn_of_the_tip(thread, tip, target.value, watch);
+    }
     warn_of_the_dial(facts, lathe, &dial, compound.unwrap_or(radial), words, watch);
     let (bounds, lightened) = style::bounds(sheet, blank, before.bar_mm, thread, start.value, style);
     let roughs = style == Style::StockingThenForm;
     // Worked on the job's own sheet only where it is followed; beside the other styles its size alone is wanted.
     let proposed = if roughs { stocking_flat(sheet, thread, tip) } else { stocking_flat(&mut Worksheet::default(), thread, tip) };
     let stocking = facts.stocking_flat_mm.map_or(proposed, Num::from);
-    let ask = StyleQuery { facts, thread, tip, radial, bounds, stocking: stocking.value };
+    let ask = StyleQuery { facts, thread, tip, radial, aimed, bounds, stocking: stocking.value };
     let laid = style::lay(sheet, &ask, style);
     if laid.is_empty() {
         watch.push(Watch::new(
@@ -230,7 +284,12 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &CutFacts, blank: &BlankFacts
     } else {
         tip.h
     };
-    let passes = set(sheet, before, &laid, &Setting { style, angle, dial: &dial, side_dial: side_dial.as_ref(), radial, stocking: stocking.value, rough });
+    let mut passes = set(sheet, before, &laid, &Setting { style, angle, dial: &dial, side_dial: side_dial.as_ref(), radial, stocking: stocking.value, rough });
+    if tip.known != TipKnown::Told
+        && let Some(last) = passes.last_mut()
+    {
+        last.then = Some(Then::Measure);
+    }
     let drawing =
         drawing::groove(&passes, tip.equal_flat.value, thread.walls_deg, angle, radial.value, external, direction.carriage == Carriage::TowardHeadstock);
     let (scale_deg, scale) = scale(lathe, angle, style, words);
@@ -247,10 +306,12 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &CutFacts, blank: &BlankFacts
         scale,
         target_pitch_diameter_mm: Quantity::length(target),
         radial_mm: Quantity::length(radial),
+        stop_says: radial_if_mm.as_ref().map(stop_says),
+        radial_if_mm,
         compound_mm: compound.map(Quantity::length),
         full_depth: passes.last().and_then(|p| p.dial.first().cloned()),
         dial,
-        bench: bench(thread, radial.value),
+        bench: bench(thread, aimed.value),
         passes,
         starts: next_starts(lathe, gears, thread, words),
         drawing,
@@ -307,6 +368,7 @@ fn set(sheet: &mut Worksheet, before: &Inputs, laid: &[PlannedPass], on: &Settin
             compound_mm: if style.slants() { round_to_nine(set.travel_mm) } else { 0.0 },
             side_mm: round_to_nine(side),
             chip_mm2: (chip.area() * 1e4).round() / 1e4,
+            then: None,
             pitch_diameter_mm: Quantity::length(size),
             over_wires_mm: None,
             dial: settings,

@@ -117,6 +117,8 @@ pub(super) struct StyleQuery<'a> {
     pub thread: &'a Thread,
     pub tip: &'a Tip,
     pub radial: Num,
+    /// The whole depth with the tip aimed at; more than `radial` where the passes stop to be measured.
+    pub aimed: Num,
     pub bounds: Bounds,
     /// Tip of the stocking tool.
     pub stocking: f64,
@@ -148,7 +150,7 @@ pub(super) fn bounds(sheet: &mut Worksheet, facts: &BlankFacts, bar_mm: Option<f
 
 /// Scratch, cuts and springs of a style, in order.
 pub(super) fn lay(sheet: &mut Worksheet, ask: &StyleQuery<'_>, style: Style) -> Vec<PlannedPass> {
-    let StyleQuery { facts, thread, tip, radial, bounds, stocking } = *ask;
+    let StyleQuery { facts, thread, tip, radial, aimed, bounds, stocking } = *ask;
     if radial.value <= SCRATCH_MM {
         return Vec::new();
     }
@@ -186,8 +188,15 @@ pub(super) fn lay(sheet: &mut Worksheet, ask: &StyleQuery<'_>, style: Style) -> 
             }
         }
         _ => {
-            for x in spread(0.0.into(), radial, tip.equal_flat, facts.passes).depths(sheet) {
-                put(PassKind::Cut, x);
+            // Shared out over the whole depth; those past the stop are laid out from what is measured there.
+            let whole = spread(0.0.into(), aimed, tip.equal_flat, facts.passes).depths(sheet);
+            let before = whole.len() - whole.iter().rev().take_while(|x| x.value > radial.value - bounds.least_mm.min(radial.value / 2.0)).count();
+            let stops = aimed.value > radial.value;
+            for x in whole.iter().take(if stops { before } else { whole.len() }) {
+                put(PassKind::Cut, *x);
+            }
+            if stops {
+                put(PassKind::Cut, radial);
             }
         }
     }

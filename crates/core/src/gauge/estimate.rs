@@ -345,6 +345,12 @@ impl Estimate {
         low
     }
 
+    /// Whether a size was read, and not only a fit.
+    #[must_use]
+    pub const fn measured(&self) -> bool {
+        self.readings > self.fits
+    }
+
     /// The next setting toward a size, mm radial: at the aim, and no likelier than one in a hundred to pass the limit.
     #[must_use]
     pub fn toward_size(&self, run: &RunPlan, sets: &[f64], aim_mm: f64, limit_mm: f64) -> f64 {

@@ -5,7 +5,7 @@ use super::past::still_to_do;
 use super::reading::{GaugeResult, Measured, Read, ReadShape};
 use crate::cut::DialSetting;
 use crate::quantity::{mm_text, plain_text};
-use crate::run::RunPlan;
+use crate::run::{RunPlan, Symptom};
 use crate::thread::{Fit, Side};
 use serde::{Deserialize, Serialize};
 
@@ -46,6 +46,26 @@ pub struct Next {
     pub more_radial_mm: f64,
     /// The setting.
     pub dial: Vec<DialSetting>,
+    /// Cuts it is split into, this one the first; absent where it is one.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub cuts: Option<u32>,
+    /// Radial depth of the last of them.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub last_radial_mm: Option<f64>,
+}
+
+impl Next {
+    /// Where all its cuts end, mm radial.
+    #[must_use]
+    pub fn last(&self) -> f64 {
+        self.last_radial_mm.unwrap_or(self.radial_mm)
+    }
+
+    /// The setting, and how many cuts it is the first of.
+    fn says(&self) -> String {
+        let set = self.dial.first().map_or("", |d| d.text.as_str());
+        self.cuts.map_or_else(|| format!("set {set}"), |cuts| format!("in {cuts} cuts, the first to {set}"))
+    }
 }
 
 /// A reading judged.
@@ -62,6 +82,9 @@ pub struct Verdict {
     pub says: String,
     /// What to make sure of before trusting it.
     pub questions: Vec<String>,
+    /// What to look for instead of cutting on: by where the dial stands no lawful mate could go so. The run ends in it.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub trouble: Option<Symptom>,
     /// What can still be done, past the limit.
     #[serde(skip_serializing_if = "Vec::is_empty")]
     pub options: Vec<String>,
@@ -73,7 +96,7 @@ pub struct Verdict {
 impl Verdict {
     /// A verdict that asks for no cut and nothing else.
     pub(crate) const fn new(verdict: VerdictKind, pitch_diameter_mm: PitchDiameter, says: String) -> Self {
-        Self { verdict, pitch_diameter_mm, next: None, says, questions: Vec::new(), options: Vec::new(), shape: None }
+        Self { verdict, pitch_diameter_mm, next: None, says, questions: Vec::new(), trouble: None, options: Vec::new(), shape: None }
     }
 }
 
@@ -99,7 +122,7 @@ pub(crate) fn judge_read(run: &RunPlan, reading: &Measured, read: Option<Read>, 
     let expected = read_before.map_or(run.size_at(stood_mm - run.tip_to_pitch_mm), |k| k.size(run, sets).0);
     let typed = read.typed;
     let mut questions = questions(run, [size, typed, expected], if read_before.is_some() { 0.0 } else { run.tip_doubt_mm });
-    if questions.is_empty() && read_before.is_some_and(|k| (size - expected).abs() > UNLIKE_MM && k.chance(run, sets, &seen) < UNLIKELY) {
+    if questions.is_empty() && read_before.is_some_and(|k| (size - expected).abs() > unlike_mm(sets) && k.chance(run, sets, &seen) < UNLIKELY) {
         let way = if turn * (size - expected) > 0.0 { "A burr, or a chip under the wires?" } else { "Did the dial slip, or a wire miss its seat?" };
         questions.push(format!("{} was expected by the readings before it. {way} Wipe, and read it again.", mm_text(expected + (typed - size))));
     }
@@ -116,7 +139,9 @@ pub(crate) fn judge_read(run: &RunPlan, reading: &Measured, read: Option<Read>, 
     // What a mate feels and no wire does is room already taken; where that leaves none, the limit itself stands.
     let hidden = run.hidden();
     let near = if high - hidden >= low + doubt { high - hidden } else { high };
-    let aim = (turn * run.target_mm).max(low + doubt).min(near);
+    // Where the size could be proven: clear of both limits by the doubt, or in the middle where there is no such place.
+    let provable = near - doubt >= low + doubt;
+    let aim = if provable { (turn * run.target_mm).clamp(low + doubt, near - doubt) } else { (turn * run.target_mm).max(low + doubt).min(near) };
     let room = |mm: f64| mm_text(mm.abs());
     let far = if run.side == Side::External { "above the low limit" } else { "below the high limit" };
     let eps = 1e-9;
@@ -125,6 +150,12 @@ pub(crate) fn judge_read(run: &RunPlan, reading: &Measured, read: Option<Read>, 
         h if h < 5e-4 => String::new(),
         h if near < high => format!(" The lead and the flanks take {} of the room, which is allowed for.", room(h)),
         h => format!(" The lead and the flanks take {}, more than there is room for: only the mate proves this one.", room(h)),
+    };
+    let limit = low + (u - thin);
+    // As deep as the aim asks, and never so that the reading itself would come past the limit.
+    let deeper = || {
+        let deepest = stood_mm + (thin - low - doubt) / 2.0;
+        after.as_ref().map_or(stood_mm + (u - aim) / 2.0, |e| e.toward_size(run, sets, turn * aim, turn * limit)).min(deepest)
     };
     let mut verdict = if thin < low - doubt - eps {
         let says = format!("{} past the limit: no cut can mend it.{whole}", room(low - thin));
@@ -136,21 +167,35 @@ pub(crate) fn judge_read(run: &RunPlan, reading: &Measured, read: Option<Read>, 
             room((thin - low).max(0.0))
         );
         Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says)
-    } else if full > near + eps {
+    } else if full > near + doubt + eps {
         // What springs away is asked for again, but never so that the reading itself would come past the limit.
-        let deepest = stood_mm + (thin - low - doubt) / 2.0;
-        let limit = low + (u - thin);
-        let to = after.as_ref().map_or(stood_mm + (u - aim) / 2.0, |e| e.toward_size(run, sets, turn * aim, turn * limit)).min(deepest);
-        let next = next_cut(run, stood_mm, to);
+        let next = next_cut(run, stood_mm, deeper());
         let says = next.as_ref().map_or_else(
             || format!("{} over the limit, but less than half a division of this dial: take a spring pass and measure again.{whole}", room(full - near)),
             |n| {
-                let sure = after.as_ref().map_or_else(String::new, |e| format!(" {}", e.sure(run, sets, n.radial_mm, turn * limit)));
-                let set = n.dial.first().map_or("", |d| d.text.as_str());
-                format!("Take {} more off the diameter: set {set}.{sure}{whole}{taken}", mm_text(2.0 * n.more_radial_mm))
+                let sure = after.as_ref().map_or_else(String::new, |e| format!(" {}", e.sure(run, sets, n.last(), turn * limit)));
+                let split = if n.cuts.is_some() { " " } else { ": " };
+                format!("Take {} more off the diameter{split}{}.{sure}{whole}{taken}", mm_text(2.0 * (n.last() - stood_mm)), n.says())
             },
         );
         Verdict { next, ..Verdict::new(VerdictKind::TakeMore, pitch_diameter_mm, says) }
+    } else if thin < low + doubt - eps && full > near - doubt + eps {
+        let says = format!(
+            "The doubt of {} mm reaches past both limits: this reading can prove nothing. A closer instrument, or the mate, settles it.{whole}",
+            plain_text(doubt, 3)
+        );
+        Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says)
+    } else if full > near - doubt + eps {
+        // On the safe side: a small cut settles it as well as a closer reading.
+        // At least what the dial can set, where that keeps clear of the other limit too.
+        let step = run.dial.division_radial_mm();
+        let least = if thin - 2.0 * step >= low + doubt { stood_mm + step } else { stood_mm };
+        let next = next_cut(run, stood_mm, deeper().max(least));
+        let cut = next.as_ref().map_or_else(String::new, |n| format!(" Or take {} more off the diameter: {}.", mm_text(2.0 * (n.last() - stood_mm)), n.says()));
+        let limit = if run.side == Side::External { "high" } else { "low" };
+        let says =
+            format!("Within the doubt of {} mm of the {limit} limit: a closer reading settles it, or the mate.{cut}{whole}{taken}", plain_text(doubt, 3));
+        Verdict { next, ..Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says) }
     } else if thin < low + doubt - eps {
         let says = format!("At the limit within the doubt of {} mm: cut no more; wipe, and measure again.{whole}", plain_text(doubt, 3));
         Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says)
@@ -185,8 +230,8 @@ fn by_plug(run: &RunPlan, plug: GaugeResult, seen: &Observation, sets: &[f64], k
             let by_tip = stood_mm + run.dial.division_radial_mm() / 2.0;
             let to = after.as_ref().map_or(by_tip, |e| e.toward_size(run, sets, run.target_mm, run.far_limit()).max(by_tip));
             let next = next_cut(run, stood_mm, to);
-            let set = next.as_ref().and_then(|n| n.dial.first()).map_or("", |d| d.text.as_str());
-            let says = format!("The go end does not go: set {set}, wipe both, and try it again.");
+            let set = next.as_ref().map_or_else(String::new, Next::says);
+            let says = format!("The go end does not go: {set}, wipe both, and try it again.");
             Verdict { next, ..Verdict::new(VerdictKind::TakeMore, size, says) }
         }
     }
@@ -203,6 +248,9 @@ pub fn judge_fit_knowing(run: &RunPlan, fit: Fit, sets: &[f64], known: Option<&E
     after.see(run, sets, &seen);
     let (value, sd) = after.size(run, sets);
     let pitch_diameter_mm = PitchDiameter { value, doubt: 2.0 * sd };
+    if let Some((trouble, says)) = trouble_of_fit(run, fit, sets, known) {
+        return Verdict { trouble: Some(trouble), ..Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says.into()) };
+    }
     let question = if again { None } else { doubt_of_fit(run, fit, sets, known) };
     if let Some(question) = question {
         let says = "Do not cut deeper on this yet; told the same again, it counts.".into();
@@ -222,13 +270,39 @@ pub fn judge_fit_knowing(run: &RunPlan, fit: Fit, sets: &[f64], known: Option<&E
         ),
         Fit::WontEnter | Fit::Enters { .. } | Fit::Tight => {
             let next = next_cut(run, stood_mm, after.toward_fit(run, sets));
-            let set = next.as_ref().and_then(|n| n.dial.first()).map_or("", |d| d.text.as_str());
+            let set = next.as_ref().map_or_else(String::new, Next::says);
             let light = if fit == Fit::Tight { " A spring pass may be enough: try that first." } else { "" };
-            (VerdictKind::TakeMore, format!("So {told}: set {set}, and try it again.{light}"), next)
+            (VerdictKind::TakeMore, format!("So {told}: {set}, and try it again.{light}"), next)
         }
     };
     let options = if verdict == VerdictKind::PastLimit { still_to_do(run, value) } else { Vec::new() };
     Verdict { next, options, ..Verdict::new(verdict, pitch_diameter_mm, says) }
+}
+
+/// Where no mate its standard allows could go as this one did, by where the dial stands, the tip's, the spring's and the dial's doubt
+/// allowed for: what to look for instead of cutting on.
+fn trouble_of_fit(run: &RunPlan, fit: Fit, sets: &[f64], known: &Estimate) -> Option<(Symptom, &'static str)> {
+    let [least, most] = run.mate_limits_mm?;
+    // A size that was measured has the word over the dial.
+    let (size, sd) = if known.measured() { known.size(run, sets) } else { Estimate::before(run)?.size(run, sets) };
+    let turn = run.cut_sign();
+    // Turned so that cutting always makes the figure smaller: the mate that goes soonest, and the one that goes last.
+    let (first, last) = if turn > 0.0 { (most, least) } else { (-least, -most) };
+    let (u, felt) = (turn * size, fit.clearance(run.tip.map_or(0.0, |t| t.pitch_mm)));
+    match fit {
+        Fit::WontEnter | Fit::Enters { .. } | Fit::Tight if u + 2.0 * sd < last - felt.most_mm => {
+            let symptom = if fit == Fit::WontEnter { Symptom::WontStart } else { Symptom::Binds };
+            Some((
+                symptom,
+                "Cut no deeper: by where the dial stands every mate its standard allows would go. It is a burr, the angle, the pitch or the mate that stops it: see Trouble.",
+            ))
+        }
+        Fit::Free | Fit::Shakes { .. } if u - 2.0 * sd > first - felt.least_mm => Some((
+            Symptom::Loose,
+            "By where the dial stands no mate its standard allows would go on yet: the mate or the dial is wrong. Measure before another cut.",
+        )),
+        _ => None,
+    }
 }
 
 /// What to ask of a fit that does not agree with what was told before, or with where the dial stands.
@@ -268,16 +342,33 @@ fn by_width(run: &RunPlan, fit: Fit, stood_mm: f64) -> Verdict {
 const UNLIKELY: f64 = 0.002;
 /// And only when it is off by more than any micrometer's own slip, mm.
 const UNLIKE_MM: f64 = 0.03;
+/// And by more than the last cut may have sprung away otherwise than was believed, as a share of it. House value: springing goes from
+/// nothing to three tenths.
+const SPRING_ROOM: f64 = 0.3;
 
-/// The next cut, sized to the shallow side; `None` when it is less than the dial can set.
+/// How far a reading may honestly be from what was expected, mm on diameter.
+fn unlike_mm(sets: &[f64]) -> f64 {
+    let cut = if let [.., before, last] = sets { (last - before).max(0.0) } else { 0.0 };
+    UNLIKE_MM.max(2.0 * cut * SPRING_ROOM)
+}
+
+/// The next cut, sized to the shallow side and split as the schedule would; `None` when it is less than the dial can set.
 fn next_cut(run: &RunPlan, stood_mm: f64, to: f64) -> Option<Next> {
-    let set = run.dial.shallow(to);
+    let last = run.dial.shallow(to).radial_mm;
+    if last <= stood_mm + 1e-6 {
+        return None;
+    }
+    let steps = run.steps_to(run.between(stood_mm, last), stood_mm, last);
+    let set = run.dial.shallow(steps.first().copied().unwrap_or(last));
+    let split = steps.len() > 1;
     let compound = if run.dial.slide == crate::cut::SlideName::Compound { set.travel_mm } else { 0.0 };
-    (set.radial_mm > stood_mm + 1e-6).then(|| Next {
+    Some(Next {
         radial_mm: set.radial_mm,
         compound_mm: compound,
         more_radial_mm: set.radial_mm - stood_mm,
         dial: vec![set.setting],
+        cuts: split.then(|| u32::try_from(steps.len()).unwrap_or(u32::MAX)),
+        last_radial_mm: split.then_some(last),
     })
 }
 

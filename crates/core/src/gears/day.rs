@@ -3,7 +3,7 @@
 use crate::job::Mounted;
 use crate::quantity::degrees_text;
 use serde::Serialize;
-use yoke_gears::train::not_among;
+use yoke_gears::changes as gear_changes;
 
 /// What a job needs set on its lathe.
 #[derive(Debug, Clone, Default, PartialEq)]
@@ -64,7 +64,7 @@ const EXACT: usize = 12;
 
 /// What is changed from one setting to the next, gears counted one by one.
 fn changes(from: &Setting, to: &Setting) -> (usize, Vec<String>) {
-    let gears = not_among(to.train.drivers.iter().copied(), &from.train.drivers).len() + not_among(to.train.driven.iter().copied(), &from.train.driven).len();
+    let gears: usize = gear_changes(&to.train.drivers, &to.train.driven, &from.train).iter().sum();
     let teeth = |list: &[u16]| list.iter().map(u16::to_string).collect::<Vec<_>>().join("·");
     let mut said = Vec::new();
     if gears > 0 {

@@ -13,7 +13,7 @@ use crate::thread::form::Thread;
 use crate::watch::{Code, DOUBTFUL_SHARE};
 use crate::watch::{Level, Watch};
 use crate::words::Words;
-use crate::working::{Num, Quantity, Worksheet};
+use crate::working::{Num, Quantity, Worksheet, round_to_nine};
 use serde::Serialize;
 use yoke_gears::dial::{DialRule, each_gear, reengage};
 use yoke_gears::fit::{Sense, hangs};
@@ -165,7 +165,7 @@ pub(super) fn row(lathe: &Lathe, found: &Found) -> TrainRow {
         driven: teeth(&found.train.driven),
         gearbox: lathe.gearbox.get(found.train.gearbox).map_or_else(String::new, |p| p.name.clone()),
         ratio: ratio_text(&found.ratio),
-        lead_mm: real(&(found.ratio * lathe.leadscrew)),
+        lead_mm: round_to_nine(real(&(found.ratio * lathe.leadscrew))),
         error_ppm: ppm,
         error_text: ppm_text(ppm),
         fits: found.fit.by_geometry.then_some(found.fit.hangs),

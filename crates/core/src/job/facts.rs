@@ -1,8 +1,8 @@
 //! Settling a request into facts: defaults filled in and named, every fault noted.
 
-use super::defaults::{LENGTH_DIAMETERS, REACTION_S, SPECIAL_ANGLE_DEG, SPRING_PASSES, TRAINS_LISTED};
+use super::defaults::{BIT_WIDTH_MM, LENGTH_DIAMETERS, SPECIAL_ANGLE_DEG, SPRING_PASSES, TRAINS_LISTED};
 use super::kit::Kit;
-use super::lathe::{Lathe, long_bed};
+use super::lathe::{Lathe, assumed_lathe};
 use super::material::{ToolMaterial, tool_material};
 use super::measuring::{self, GaugeFacts, size_bounds};
 use super::profile::LatheProfile;
@@ -90,7 +90,7 @@ pub struct SetupFacts {
     /// Room to stop in, mm, when known.
     pub runout_mm: Option<f64>,
     /// Reaction time, s.
-    pub reaction_s: f64,
+    pub reaction_s: Option<f64>,
     /// Speed chosen, rpm.
     pub spindle_rpm: Option<f64>,
     /// Most the work may turn at, being out of balance, rpm.
@@ -207,7 +207,7 @@ pub fn settle(request: &PlanRequest, stored: Option<&LatheProfile>, mut faults: 
         way: request.setup.way.unwrap_or(Way::Auto),
         ending: request.setup.ending.unwrap_or(Ending::Auto),
         runout_mm: c.sound(request.setup.runout_mm, 0.0, 5000.0, "/setup/runout_mm", "mm"),
-        reaction_s: c.sound(request.setup.reaction_s, 0.05, 5.0, "/setup/reaction_s", "s").unwrap_or(REACTION_S),
+        reaction_s: c.sound(request.setup.reaction_s, 0.05, 5.0, "/setup/reaction_s", "s"),
         spindle_rpm: c.sound(request.setup.spindle_rpm, 1.0, 20_000.0, "/setup/spindle_rpm", "rpm"),
         balance_rpm: c.sound(request.setup.balance_rpm, 1.0, 20_000.0, "/setup/balance_rpm", "rpm"),
         comfort_rpm: c.sound(request.setup.comfort_rpm, 1.0, 20_000.0, "/setup/comfort_rpm", "rpm"),
@@ -230,29 +230,32 @@ fn settle_lathe(request: &PlanRequest, stored: Option<&LatheProfile>, c: &mut Ch
     match (&request.lathe, &request.lathe_id, stored) {
         (Some(_), Some(_), _) => {
             c.fault("/lathe_id", "give lathe or lathe_id, not both");
-            long_bed().check("/lathe", c)
+            assumed_lathe().check("/lathe", c)
         }
         (Some(profile), None, _) => profile.check("/lathe", c),
         (None, Some(_), Some(profile)) => profile.check("/lathe_id", c),
         (None, Some(id), None) => {
             c.fault("/lathe_id", format!("no lathe “{id}” is kept here; give one of the stored lathes, or describe it under lathe"));
-            long_bed().check("/lathe", c)
+            assumed_lathe().check("/lathe", c)
         }
         (None, None, _) => {
-            c.assume("/lathe", "No lathe was given: the Long bed is used (4 TPI, inch dials).");
-            long_bed().check("/lathe", c)
+            c.assume(
+                "/lathe",
+                "No lathe was given: a plain one is taken, 8 TPI with gears 20 to 127 and inch dials; gears, dials, speeds and stopping hang on it.",
+            );
+            assumed_lathe().check("/lathe", c)
         }
     }
 }
 
 fn settle_kit(request: &PlanRequest, c: &mut Checker) -> Kit {
-    let mut kit = request.kit.clone().unwrap_or_else(Kit::alder_reach);
+    let mut kit = request.kit.clone().unwrap_or_default();
     let mut place = "/kit/wires_mm";
     if let Some(wires) = &request.gauge.wires_mm {
         kit.wires_mm.clone_from(wires);
         place = "/gauge/wires_mm";
     } else if request.kit.is_none() {
-        c.assume("/gauge/wires_mm", "No wires were listed: those of the demo drawer are used.");
+        c.assume("/gauge/wires_mm", "No kit was listed: the drawer is taken as empty.");
     }
     kit.check_tools(c);
     for (list, place) in [(&mut kit.wires_mm, place), (&mut kit.drills_mm, "/kit/drills_mm")] {
@@ -473,6 +476,7 @@ fn with_owned(asked: &BitRequest, kit: &Kit) -> BitRequest {
         told.tip_flat_between_mm.clone_from(&bit.tip_flat_between_mm);
     }
     told.rake_deg = told.rake_deg.or(bit.rake_deg);
+    told.body_ahead_mm = told.body_ahead_mm.or(bit.body_ahead_mm).or(bit.width_mm.map(|w| w / 2.0));
     told.bar_diameter_mm = told.bar_diameter_mm.or(bit.bar_diameter_mm);
     told
 }
@@ -517,6 +521,11 @@ fn settle_bit(request: &PlanRequest, kit: &Kit, thread: Option<&ThreadFacts>, c:
             }
         }
     });
+    let shoulder = request.blank.shoulder.unwrap_or(false);
+    if shoulder && asked.body_ahead_mm.is_none() && thread.is_some_and(|t| t.spec.side == Side::External) {
+        let text = format!("How far the bit stands ahead of its point was not told: half a bit of {} mm is taken.", plain_text(BIT_WIDTH_MM, 0));
+        c.assume("/bit/body_ahead_mm", text);
+    }
     let smallest = thread.map_or(1.0, |t| real(&t.spec.major) / 2.0 - 1.5 * pitch).max(0.2);
     BitFacts {
         tip_between_mm: between.or_else(|| {

@@ -89,6 +89,12 @@ pub struct OwnedBit {
     /// Back rake, degrees.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub rake_deg: Option<f64>,
+    /// Width of the bit, mm, its point in the middle where nothing else is told.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub width_mm: Option<f64>,
+    /// From the point to whatever of it, or of its bar, stands foremost toward the headstock, mm.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub body_ahead_mm: Option<f64>,
     /// Bar diameter, mm.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub bar_diameter_mm: Option<f64>,

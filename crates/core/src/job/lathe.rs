@@ -1,9 +1,10 @@
 //! The lathe as the core uses it, once what its owner told is checked.
 
-use super::defaults::{COAST_TURNS, LEADSCREW_TPI, READOUT_MM, SHAFT_RADIUS_MM, SPEEDS_RPM, STUDS};
+use super::defaults::{COAST_AT_RPM, COAST_TURNS, LEADSCREW_TPI, READOUT_MM, SHAFT_RADIUS_MM, STUDS};
 use super::drawer;
 use super::profile::{
-    ArmProfile, CarriageStop, Chuck, DialProfile, GearGroup, LatheProfile, LeadscrewProfile, OneOrMany, Post, Reads, ScaleZero, SlideProfile, Speeds, Tumbler,
+    ArmProfile, CarriageStop, Chuck, DialProfile, GearGroup, LatheProfile, LeadscrewProfile, OneOrMany, Post, Reads, ScaleZero, SlideProfile, Speeds,
+    SpindleProfile, Tumbler,
 };
 use crate::direction::Hand;
 use crate::faults::{Assumption, Checker, Fault};
@@ -52,8 +53,8 @@ pub struct Lathe {
     pub reverses: bool,
     /// Whether a clutch or brake stops it at once.
     pub quick_stop: bool,
-    /// Turns it coasts.
-    pub coast_turns: f64,
+    /// Turns it coasts, and from which speed, rpm: they grow as its square.
+    pub coast: [f64; 2],
     /// Whether the tool post stands at the rear.
     pub rear_post: bool,
     /// What stops the carriage along the bed.
@@ -82,7 +83,15 @@ pub struct Readout {
     pub compound: bool,
 }
 
-/// The demo yard's Long bed, used when no lathe is given.
+/// The lathe taken when none is told, the same for everybody and nobody's.
+///
+/// Kept as a profile beside the code; a test reads it through, so it is never empty.
+#[must_use]
+pub fn assumed_lathe() -> LatheProfile {
+    serde_json::from_str(include_str!("../../data/assumed_lathe.json")).unwrap_or_default()
+}
+
+/// The demo yard's Long bed.
 #[must_use]
 pub fn long_bed() -> LatheProfile {
     let yard: serde_json::Value = serde_json::from_str(include_str!("../../data/alder_reach.json")).unwrap_or_default();
@@ -94,6 +103,7 @@ impl LatheProfile {
     /// usable.
     pub(crate) fn check(&self, at: &str, c: &mut Checker) -> Lathe {
         let screw = self.leadscrew.clone().unwrap_or_default();
+        let metric_screw = screw.pitch_mm.is_some();
         let (leadscrew, leadscrew_text) = leadscrew(&screw, at, c);
         let (modules, gears) = self.check_gears(at, c);
         let fixed = self.fixed_ratio.map_or_else(|| Ratio::new(1, 1), |r| c.ratio(&r, &format!("{at}/fixed_ratio")));
@@ -109,6 +119,8 @@ impl LatheProfile {
         let spindle = self.spindle.clone().unwrap_or_default();
         let max_compounds = self.max_compounds.unwrap_or(1);
         c.within(max_compounds as f64, 0.0, 2.0, &format!("{at}/max_compounds"), "compound studs");
+        let speeds = self.check_speeds(at, c);
+        let coast = coast(&spindle, &speeds, &format!("{at}/spindle"), c);
         Lathe {
             name: self.name.clone().or_else(|| self.id.clone()).unwrap_or_else(|| "your lathe".into()),
             drive: Drive {
@@ -125,13 +137,13 @@ impl LatheProfile {
                 dial: self.dial.as_ref().and_then(|d| d.check(&format!("{at}/dial"), c)),
             },
             leadscrew_text,
-            cross_slide: self.cross_slide.clone().unwrap_or_default().check(&format!("{at}/cross_slide"), c),
-            compound: self.compound.clone().unwrap_or_default().check(&format!("{at}/compound"), c),
-            speeds: self.check_speeds(at, c),
+            cross_slide: self.cross_slide.clone().unwrap_or_default().check(metric_screw, &format!("{at}/cross_slide"), c),
+            compound: self.compound.clone().unwrap_or_default().check(metric_screw, &format!("{at}/compound"), c),
+            speeds,
             chuck: spindle.chuck.unwrap_or(Chuck::CamLock),
             reverses: spindle.reverses.unwrap_or(true),
             quick_stop: spindle.clutch.unwrap_or(false) || spindle.brake.unwrap_or(false),
-            coast_turns: c.sound(spindle.coast_turns, 0.0, 100.0, &format!("{at}/spindle/coast_turns"), "turns").unwrap_or(COAST_TURNS),
+            coast,
             rear_post: self.post == Some(Post::Rear),
             carriage_stop: self.carriage_stop.unwrap_or_default(),
             readout,
@@ -183,8 +195,8 @@ impl LatheProfile {
             }
             (None, Some(list)) => list.iter().enumerate().map(|(i, g)| (format!("{at}/gear_groups/{i}"), g.clone())).collect(),
             (None, None) => {
-                let usual = long_bed().gear_groups.unwrap_or_default();
-                c.assume(format!("{at}/gears"), "No gears were listed: those of the demo Long bed are used.");
+                let usual = assumed_lathe().gear_groups.unwrap_or_default();
+                c.assume(format!("{at}/gears"), "No gears were listed: a common set of module 1 is taken.");
                 usual.into_iter().map(|g| (at.to_owned(), g)).collect()
             }
         };
@@ -207,9 +219,39 @@ impl LatheProfile {
                 c.within(*to, from.max(1.0), 20_000.0, &format!("{place}/to"), "rpm");
                 Speeds::Between { from: *from, to: *to }
             }
-            _ => Speeds::Steps(SPEEDS_RPM.to_vec()),
+            _ => assumed_lathe().speeds_rpm.unwrap_or(Speeds::Between { from: 60.0, to: 1200.0 }),
         }
     }
+}
+
+/// Turns the spindle coasts and the speed they are of: as measured, else by what stops it.
+fn coast(spindle: &SpindleProfile, speeds: &Speeds, at: &str, c: &mut Checker) -> [f64; 2] {
+    let from = c.sound(spindle.coast_at_rpm, 1.0, 20_000.0, &format!("{at}/coast_at_rpm"), "rpm");
+    if let Some(turns) = c.sound(spindle.coast_turns, 0.0, 100.0, &format!("{at}/coast_turns"), "turns") {
+        let from = from.unwrap_or_else(|| {
+            let near = match speeds {
+                Speeds::Steps(list) => {
+                    list.iter().copied().min_by(|a, b| (a - COAST_AT_RPM).abs().total_cmp(&(b - COAST_AT_RPM).abs())).unwrap_or(COAST_AT_RPM)
+                }
+                Speeds::Between { from, to } => COAST_AT_RPM.clamp(*from, *to),
+            };
+            let text = format!("The speed it coasts {} turns from was not told: {} rpm is taken.", short_text(turns, 2), short_text(near, 0));
+            c.assume(format!("{at}/coast_at_rpm"), text);
+            near
+        });
+        return [turns, from];
+    }
+    let [brake, clutch, neither] = COAST_TURNS;
+    let (turns, by) = match (spindle.brake, spindle.clutch) {
+        (Some(true), _) => (brake, "its brake"),
+        (_, Some(true)) => (clutch, "its clutch"),
+        _ => (neither, "neither clutch nor brake"),
+    };
+    c.assume(
+        format!("{at}/coast_turns"),
+        format!("How far it coasts was not measured: {} turns from {} rpm are taken, with {by}.", short_text(turns, 2), short_text(COAST_AT_RPM, 0)),
+    );
+    [turns, COAST_AT_RPM]
 }
 
 fn leadscrew(screw: &LeadscrewProfile, at: &str, c: &mut Checker) -> (Ratio, String) {
@@ -219,7 +261,7 @@ fn leadscrew(screw: &LeadscrewProfile, at: &str, c: &mut Checker) -> (Ratio, Str
         (Some(tpi), None) if tpi.0 > Ratio::zero() => (pitch_of_tpi(&tpi.0), format!("{} TPI", number(tpi)), "tpi"),
         (None, Some(mm)) => (mm.0, format!("{} mm", number(mm)), "pitch_mm"),
         (None, None) => {
-            c.assume(format!("{at}/leadscrew"), "No leadscrew was given: 4 TPI is assumed.");
+            c.assume(format!("{at}/leadscrew"), format!("No leadscrew was given: {LEADSCREW_TPI} TPI is assumed."));
             return usual;
         }
         _ => {
@@ -265,8 +307,9 @@ impl DialProfile {
 }
 
 impl SlideProfile {
-    fn check(&self, at: &str, c: &mut Checker) -> Slide {
-        let unit = self.unit.unwrap_or(LengthUnit::In);
+    /// A collar not told goes with the leadscrew: thousandths of an inch, or fiftieths of a millimetre.
+    fn check(&self, metric_screw: bool, at: &str, c: &mut Checker) -> Slide {
+        let unit = self.unit.unwrap_or(if metric_screw { LengthUnit::Mm } else { LengthUnit::In });
         let scale = if unit == LengthUnit::In { MM_PER_INCH } else { 1.0 };
         let (usual_division, usual_turn) = if unit == LengthUnit::In { (0.001, 0.1) } else { (0.02, 3.0) };
         let division = c.sound(self.graduation, 1e-5, 10.0, &format!("{at}/graduation"), "").unwrap_or(usual_division);

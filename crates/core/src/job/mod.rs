@@ -21,7 +21,7 @@ mod written;
 pub use choices::{BlankAim, DepthLaw, EndKind, Ending, Grinder, Holding, OwnRow, ReadBy, Style, Support, Way};
 pub use facts::{BitFacts, CutFacts, GearFacts, Indicator, Job, SetupFacts, settle};
 pub use kit::{Condition, Kit, MicrometerKind, OwnedBit, OwnedInsert, OwnedMicrometer, ToolEvent};
-pub use lathe::{Checked, Lathe, Readout, Slide, checked, long_bed};
+pub use lathe::{Checked, Lathe, Readout, Slide, assumed_lathe, checked, long_bed};
 pub use material::{Material, TOOLS, ToolMaterial, materials, tool_material};
 pub use measuring::{GaugeFacts, Original};
 pub use mouth::{Parallel, ParallelRequest, RegisterFacts, RegisterFit, RegisterRequest};

@@ -34,6 +34,15 @@ pub enum Speeds {
 }
 
 impl Speeds {
+    /// The slowest there is.
+    #[must_use]
+    pub fn slowest(&self) -> f64 {
+        match self {
+            Self::Steps(list) => list.iter().copied().fold(f64::INFINITY, f64::min),
+            Self::Between { from, .. } => *from,
+        }
+    }
+
     /// The highest speed at or under `limit`, or the slowest there is.
     #[must_use]
     pub fn under(&self, limit: f64) -> f64 {
@@ -219,8 +228,10 @@ profile!(
         clutch: bool,
         /// Whether it has a brake.
         brake: bool,
-        /// Turns it coasts when stopped.
+        /// Turns it coasts when stopped, as measured.
         coast_turns: f64,
+        /// The speed they were measured at, rpm.
+        coast_at_rpm: f64,
     }
 );
 

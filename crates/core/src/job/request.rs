@@ -28,7 +28,7 @@ pub struct PlanRequest {
     pub mate: Option<MateRequest>,
     /// The blank or bore.
     pub blank: BlankRequest,
-    /// The lathe; the demo Long bed when absent.
+    /// The lathe; a plain assumed one when absent.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub lathe: Option<LatheProfile>,
     /// A stored lathe, instead of `lathe`.

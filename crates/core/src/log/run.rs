@@ -1,8 +1,8 @@
 //! The state of a run: a pure fold over a frozen plan and its acts.
 
 use super::act::{Act, ActKind, BitChange};
-use crate::cut::{DialSetting, PassKind};
-use crate::gauge::{Estimate, FlankFound, Observation, PitchDiameter, TipFound, Verdict, VerdictKind, flank_of, judge_fit_knowing, judge_read};
+use crate::cut::{DialSetting, PassKind, Then};
+use crate::gauge::{Estimate, FlankFound, Next, Observation, PitchDiameter, TipFound, Verdict, VerdictKind, flank_of, judge_fit_knowing, judge_read};
 use crate::run::{RunPass, RunPlan, SAME_MM};
 use crate::thread::Fit;
 use serde::Serialize;
@@ -358,9 +358,10 @@ impl Run {
         if let Some(verdict) = &verdict {
             // The last reading has the word: a thread once proven and then read large, or in doubt, is not.
             self.finished = verdict.verdict == VerdictKind::InLimits;
-            self.proven = verdict.questions.is_empty();
+            let counts = verdict.questions.is_empty() && verdict.trouble.is_none();
+            self.proven = counts;
             self.pick_up.clear();
-            if verdict.questions.is_empty() {
+            if counts {
                 if let Some(Observation::Size { mm, .. }) = seen {
                     self.last_size = Some([self.stands, mm]);
                 }
@@ -376,7 +377,9 @@ impl Run {
                     self.basis.clear();
                     self.schedule.clear();
                 }
-                VerdictKind::TakeMore => self.plan_on(verdict.next.as_ref().map_or(self.stands, |n| n.radial_mm)),
+                VerdictKind::TakeMore => self.plan_on(verdict.next.as_ref().map_or(self.stands, Next::last)),
+                // Within the doubt of the limit on the safe side: the small cut is offered, or the reading is bettered.
+                VerdictKind::Unsure if verdict.next.is_some() => self.plan_on(verdict.next.as_ref().map_or(self.stands, Next::last)),
                 // A doubtful reading changes nothing; what was planned may be going past the limit, so
                 // it waits for a reading that can be trusted.
                 VerdictKind::Unsure => {}
@@ -400,20 +403,13 @@ impl Run {
     /// no single step bolder than a finishing cut once those have run out.
     fn plan_on(&mut self, last: f64) {
         let mut n = self.plan.passes.iter().map(|p| p.n).chain(self.done.iter().copied()).max().unwrap_or(0);
-        let mut depths: Vec<f64> = self.schedule.iter().filter(|p| p.kind == PassKind::Cut).map(|p| p.radial_mm).collect();
-        depths.retain(|d| *d > self.stands + SAME_MM && *d < last - self.plan.finishing_cut_mm / 2.0);
-        let from = depths.last().copied().unwrap_or(self.stands);
-        let steps = ((last - from) / self.plan.finishing_cut_mm - 1e-9).ceil().clamp(1.0, 50.0);
-        #[allow(clippy::cast_possible_truncation, clippy::cast_sign_loss)] // clamped just above
-        let steps = steps as u32;
-        depths.extend((1..steps).map(|i| self.plan.dial.nearest(from + (last - from) * f64::from(i) / f64::from(steps)).radial_mm));
-        depths.push(last);
-        depths.dedup_by(|a, b| (*a - *b).abs() < SAME_MM);
+        let planned = self.schedule.iter().filter(|p| p.kind == PassKind::Cut).map(|p| p.radial_mm);
+        let depths = self.plan.steps_to(planned, self.stands, last);
         self.schedule = depths
             .into_iter()
             .map(|radial_mm| {
                 n += 1;
-                RunPass { n, kind: PassKind::Measured, radial_mm, side_mm: 0.0 }
+                RunPass { n, kind: PassKind::Measured, radial_mm, side_mm: 0.0, then: None }
             })
             .collect();
         if last <= self.stands + SAME_MM {
@@ -460,7 +456,7 @@ impl Run {
     fn state(self, last_act: Option<String>) -> RunState {
         let schedule: Vec<NextStep> = self.schedule.iter().map(|p| self.step(*p)).collect();
         // While a reading is in question nothing deeper is offered.
-        let held = self.verdict.as_ref().is_some_and(|v| v.verdict == VerdictKind::Unsure);
+        let held = self.verdict.as_ref().is_some_and(|v| v.verdict == VerdictKind::Unsure && v.next.is_none());
         let next = if held || self.scrapped.is_some() { None } else { schedule.first().cloned() };
         let says = match (&self.verdict, &next) {
             _ if self.scrapped.is_some() => "Scrapped. Undo takes that back; a new part is begun from its batch, or as a new job.".into(),
@@ -468,6 +464,9 @@ impl Run {
             _ if self.closed => "Done with at the lathe.".into(),
             (Some(v), _) => v.says.clone(),
             (None, Some(step)) => step.says.clone(),
+            (None, None) if self.plan.passes.last().is_some_and(|p| p.then == Some(Then::Measure)) => {
+                "Measure now: the tip is not known, and what is left follows from what is found.".into()
+            }
             (None, None) => "All passes cut: measure before you take it out.".into(),
         };
         let stands = self.plan.dial.nearest(self.stands).setting;

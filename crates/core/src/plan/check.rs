@@ -113,7 +113,7 @@ pub fn check(plan: &Plan, job: &Job, lathe: &Lathe) -> Check {
     let mut lines = Line { list: Vec::new(), plan, answered: Vec::new() };
     stock(&mut lines, plan);
     stick_out(&mut lines, plan);
-    gears(&mut lines, plan, job);
+    gears(&mut lines, plan, job, lathe);
     hand(&mut lines, plan);
     load_flank(&mut lines, plan, job);
     tool(&mut lines, plan);
@@ -183,7 +183,7 @@ fn stick_out(lines: &mut Line<'_>, plan: &Plan) {
     );
 }
 
-fn gears(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
+fn gears(lines: &mut Line<'_>, plan: &Plan, job: &Job, lathe: &Lathe) {
     let against = lines.against(&[Code::TrainUnfit]);
     let hang = |row: &crate::gears::TrainRow| json!({"gears": {"hang": {"drivers": row.drivers, "driven": row.driven, "gearbox": row.gearbox}}});
     let other = plan.gears.trains.iter().find(|r| r.fits != Some(false) && r.why_not.is_none());
@@ -235,16 +235,15 @@ fn gears(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
         ),
     }
     let Some(hung) = &plan.gears.hung else { return };
-    let changes = hung.train.swaps;
     lines.put(
         "gears_on",
         "Gears are on",
         "gears",
-        if changes == 0 {
+        if hung.train.swaps == 0 {
             good(format!("{} is on the lathe{}.", teeth(&hung.train), lever(&hung.train)))
         } else {
             bad(
-                format!("{changes} {} to change.", if changes == 1 { "gear" } else { "gears" }),
+                to_change(&hung.train, lathe),
                 "Machine isolated, hang it, guard back on; then say it is on.",
                 Some(json!({"lathe": {"mounted": {"drivers": hung.train.drivers, "driven": hung.train.driven}}})),
             )
@@ -280,6 +279,14 @@ fn gears(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
 }
 
 /// A train as it is said.
+/// What hangs there and what comes off and goes on, in words.
+fn to_change(row: &crate::gears::TrainRow, lathe: &Lathe) -> String {
+    let [off, on] = yoke_gears::changes(&row.drivers, &row.driven, &lathe.mounted);
+    let some = |n: usize, way: &str| (n > 0).then(|| format!("{n} {} {way}", if n == 1 { "gear" } else { "gears" }));
+    let list: Vec<String> = some(off, "to take off").into_iter().chain(some(on, "to hang")).collect();
+    format!("{} is wanted: {}.", teeth(row), list.join(", "))
+}
+
 fn teeth(row: &crate::gears::TrainRow) -> String {
     let pairs = row.drivers.iter().zip(&row.driven).map(|(a, b)| format!("{a}/{b}"));
     pairs.collect::<Vec<_>>().join(" · ")
@@ -363,6 +370,7 @@ fn tool(lines: &mut Line<'_>, plan: &Plan) {
         },
     );
     let rubs = lines.against(&[Code::FlankRubs, Code::TrailingRelief]);
+    let heel = lines.against(&[Code::HeelRubs]);
     let wanted = bit.grind.sides.iter().map(|s| format!("{} {}", s.front_deg.text, s.side)).collect::<Vec<_>>().join(", ");
     let [leading, trailing] = [0, 1].map(|i| (bit.grind.sides[i].front_deg.value * 100.0).ceil() / 100.0);
     let ground = Some(json!({"bit": {"leading_relief_deg": leading, "trailing_relief_deg": trailing}}));
@@ -371,6 +379,7 @@ fn tool(lines: &mut Line<'_>, plan: &Plan) {
         "Both sides clear",
         "bit",
         match rubs {
+            _ if heel.is_some() => bad(heel.unwrap_or_default(), "Set it on centre, and tell it.", Some(json!({"bit": {"height_mm": 0}}))),
             Some(why) => bad(why, format!("Grind its sides to {wanted}."), ground),
             None if bit.grind.sides.iter().all(|s| s.ground_deg.is_some()) => good(format!("Ground past what the thread takes; {wanted} was wanted.")),
             None => unknown("What its sides were ground to was not told.", format!("Grind {wanted}, and tell it."), ground),
@@ -392,7 +401,8 @@ fn tool(lines: &mut Line<'_>, plan: &Plan) {
             Some(why) => bad(why, format!("Grind it true, with {to}."), Some(aim)),
             None if bit.measured => good(format!("{}.", bit.says)),
             None => {
-                unknown(format!("Not measured: {}. The passes stop short of what it may be.", bit.says), format!("Measure it; {to} is the aim."), Some(aim))
+                let stop = &plan.cut.radial_mm.text;
+                unknown(format!("Not measured: {}. The passes stop at {stop}, to be measured.", bit.says), format!("Measure it; {to} is the aim."), Some(aim))
             }
         },
     );
@@ -446,6 +456,11 @@ fn relief(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
         "Relief wide enough",
         "blank",
         match (narrow, facts.relief_width_mm) {
+            (None, _) if plan.blank.body_ahead_mm.is_none() => bad(
+                "What stands ahead of the point in the bore, the bar's nose or its screw, was not told: it meets the end first.",
+                "Measure from the point to whatever stands foremost, and tell it.",
+                None,
+            ),
             (Some(why), _) => {
                 let mut change = json!({});
                 if too_narrow {
@@ -476,14 +491,6 @@ fn relief(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
     );
 }
 
-/// The lathe's slowest speed.
-fn slowest(speeds: &Speeds) -> f64 {
-    match speeds {
-        Speeds::Steps(list) => list.iter().copied().fold(f64::INFINITY, f64::min),
-        Speeds::Between { from, .. } => *from,
-    }
-}
-
 fn speed(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
     lines.answered.push(Code::Stopping);
     let setup: &SetupSection = &plan.setup;
@@ -502,13 +509,19 @@ fn speed(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
         "setup",
         if by_hand {
             good("The spindle is turned by hand.")
-        } else if chosen && (!has || (speed > limit + 1e-9 && slowest(&setup.lathe_speeds) <= limit)) {
+        } else if chosen && (!has || (speed > limit + 1e-9 && setup.lathe_speeds.slowest() <= limit)) {
             let why = if has {
                 format!("{} is over {}, what {binds} allows.", setup.speed_rpm.text, setup.limit_rpm.text)
             } else {
                 format!("{} is no speed of this lathe.", setup.speed_rpm.text)
             };
             bad(why, "Leave the speed to the app.", Some(auto))
+        } else if speed > limit + 1e-9 && setup.speed_limit == SpeedLimit::Hand {
+            unknown(
+                format!("The slowest, {}, is over the {} that {binds} is given.", setup.speed_rpm.text, setup.limit_rpm.text),
+                "Try it on air first, hand on the lever, and tell what you care to thread at; or turn the spindle by hand.",
+                Some(json!({"setup": {"ending": "hand", "spindle_rpm": null}})),
+            )
         } else if speed > limit + 1e-9 {
             let stops = setup.speed_limit == SpeedLimit::Stopping;
             let why = format!("The slowest, {}, is over {}, what {binds} allows.", setup.speed_rpm.text, setup.limit_rpm.text);
@@ -547,7 +560,12 @@ fn chuck(lines: &mut Line<'_>, plan: &Plan, lathe: &Lathe, job: &Job) {
     let reversed = plan.setup.spindle == crate::direction::Spindle::Reversed;
     let back = matches!(plan.setup.ending, Ending::Closed | Ending::SameMark);
     let words = Words::of(job.words);
-    let other = if plan.gears.dial.rule == DialRule::KeepClosed { "chalk_marks" } else { "dial" };
+    let chalk = plan.setup.endings.iter().any(|e| e.ending == Ending::ChalkMarks && e.serves);
+    let other = match plan.gears.dial.rule {
+        DialRule::KeepClosed if chalk => "chalk_marks",
+        DialRule::KeepClosed => "hand",
+        _ => "dial",
+    };
     lines.put(
         "chuck",
         "Chuck",
@@ -560,11 +578,11 @@ fn chuck(lines: &mut Line<'_>, plan: &Plan, lathe: &Lathe, job: &Job) {
             ),
             (Chuck::Screwed, false, true) => bad(
                 "The chuck screws on and the spindle is reversed after every pass: started hard, it can unscrew.",
-                format!(
-                    "Open the {} instead and {}.",
-                    words.half_nut,
-                    if other == "dial" { "close it by the dial" } else { "close it by chalk marks, the carriage back at a fixed stop" }
-                ),
+                match other {
+                    "dial" => format!("Open the {} instead and close it by the dial.", words.half_nut),
+                    "hand" => "Turn the spindle by hand instead.".to_owned(),
+                    _ => format!("Open the {} instead and close it by chalk marks, the carriage back at a fixed stop.", words.half_nut),
+                },
                 Some(json!({"setup": {"ending": other}})),
             ),
             (Chuck::Screwed, false, false) => good("Screwed on, and never run in reverse here. Key out."),

@@ -21,7 +21,7 @@ use crate::run::{READING_DOUBT_MM, RunClass, RunPass, RunPlan, RunTip, RunWires}
 use crate::setup::{self, SetupSection};
 use crate::thread::form::Thread;
 use crate::thread::pair::{self, AsCut};
-use crate::thread::{PairSection, RunMate, Side, ThreadSection, section as thread};
+use crate::thread::{Class, PairSection, RunMate, Side, ThreadSection, section as thread};
 use crate::watch::{self, Code, Level, Watch};
 use crate::words::Words;
 use crate::working::{Num, Quantity, Working, Worksheet, round_to_nine};
@@ -101,6 +101,7 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
             direction,
             rule: gears.dial.rule,
             train: gears.hung.as_ref().map(|h| &h.train),
+            meet: gears.hung.as_ref().map(|h| *h.ratio.denom()),
             words: &words,
             tool: job.bit.material,
         },
@@ -192,10 +193,24 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
     plan
 }
 
+impl Plan {
+    /// What the half-nut does by the ending followed, never by another.
+    #[must_use]
+    pub fn nut_says(&self) -> &str {
+        let way = self.setup.endings.iter().find(|e| e.chosen && e.ending != Ending::Dial);
+        way.map_or(self.gears.dial.says.as_str(), |e| e.says.as_str())
+    }
+}
+
 /// What is said of every plan.
 fn of_every_plan(assumptions: &[Assumption], watch: &mut Vec<Watch>) {
     if assumptions.iter().any(|a| a.pointer == "/lathe") {
-        watch.push(Watch::new(Level::Note, Code::AssumedDefault, "gears", "No lathe was chosen: the Long bed is assumed.".into()));
+        watch.push(Watch::new(
+            Level::Note,
+            Code::AssumedDefault,
+            "gears",
+            "No lathe was chosen: a plain one is assumed. Choose yours before a gear is hung or a dial is set.".into(),
+        ));
     }
     watch.push(Watch::new(
         Level::Note,
@@ -238,8 +253,9 @@ fn frozen(job: &Job, r: &Reckoned<'_>, words: &Words) -> RunPlan {
             narrow_mm: round_to_nine(r.tip.between[0]),
             wide_mm: round_to_nine(r.tip.between[1]),
         }),
-        passes: r.cut.passes.iter().map(|p| RunPass { n: p.n, kind: p.kind, radial_mm: p.radial_mm, side_mm: p.side_mm }).collect(),
+        passes: r.cut.passes.iter().map(|p| RunPass { n: p.n, kind: p.kind, radial_mm: p.radial_mm, side_mm: p.side_mm, then: p.then }).collect(),
         mate: Some(run_mate(job, r.thread)),
+        mate_limits_mm: mate_limits(job, r.thread),
         side_dial: r.cut.side_dial.clone(),
         cycle: setup::cycle(r.setup, &r.gears.dial, words),
         opening_loses: setup::opening_loses(r.setup.ending),
@@ -262,6 +278,16 @@ fn by_feel_alone(job: &Job, th: &Thread) -> bool {
         _ => false,
     };
     tried && !measured && th.alpha_deg > 0.0
+}
+
+/// What any mate lies between: its standard's limits, or the one measured; none where the tolerance is the user's own or nobody's, or the
+/// mate is a part to be matched.
+fn mate_limits(job: &Job, th: &Thread) -> Option<[f64; 2]> {
+    if let Some(made) = job.mate.as_ref().and_then(|m| m.made_mm) {
+        return Some([made - READING_DOUBT_MM, made + READING_DOUBT_MM]);
+    }
+    let standard = !matches!(th.spec.class, Class::Nominal) && job.gauge.original.is_none();
+    standard.then(|| [round_to_nine(th.mate.pitch.0.value), round_to_nine(th.mate.pitch.1.value)])
 }
 
 /// The two classes nearest past this one.

@@ -150,6 +150,8 @@ pub(crate) struct ThreadCard {
     pub compound: Option<CardLine>,
     pub depth: Option<CardLine>,
     pub passes: CardLine,
+    /// Where the passes stop to be measured, and what is left then.
+    pub measure: Option<CardLine>,
 }
 
 pub(crate) fn thread_card(member: &Member<'_>) -> ThreadCard {
@@ -161,16 +163,20 @@ pub(crate) fn thread_card(member: &Member<'_>) -> ThreadCard {
     });
     let depth = plan.cut.full_depth.as_ref().map(|full| {
         let slide = if full.slide == SlideName::Compound { format!("compound, {}\u{b0}", degrees_text(plan.cut.angle_deg)) } else { "cross-slide".to_owned() };
-        words("Full depth on the dial", format!("{} ({}), {slide}", full.text, full.reading))
+        words(
+            if plan.cut.stop_says.is_some() { "To the first measurement" } else { "Full depth on the dial" },
+            format!("{} ({}), {slide}", full.text, full.reading),
+        )
     });
     ThreadCard {
         gears,
-        half_nut: words("Half-nut", plan.gears.dial.says.clone()),
+        half_nut: words("Half-nut", plan.nut_says()),
         bit: words("Bit", plan.bit.says.clone()),
         speed: number("Speed", &plan.setup.speed_rpm),
         way: words("Way", plan.setup.says.clone()),
         compound: (plan.cut.dial.slide == SlideName::Compound).then(|| words("Compound", plan.cut.scale.clone())),
         depth,
+        measure: plan.cut.stop_says.as_ref().map(|says| words("Then", says.clone())),
         passes: words("Passes", format!("{}, about {}", plan.cut.passes.len(), plan.cut.time.whole.text)),
     }
 }

@@ -1,6 +1,6 @@
 //! What a run needs of its plan: frozen with it at the first pass, and read back however old.
 
-use crate::cut::{DepthDial, PassKind};
+use crate::cut::{DepthDial, PassKind, Then};
 use crate::setup::CyclePhase;
 use crate::thread::{Flanks, RunMate, Side, flat_of_radius};
 use serde::{Deserialize, Serialize};
@@ -21,6 +21,9 @@ pub struct RunPass {
     /// Side-step of the compound along the bed, mm; toward the leading side under nought.
     #[serde(default, skip_serializing_if = "crate::quantity::is_nought")]
     pub side_mm: f64,
+    /// What is done before any goes deeper.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub then: Option<Then>,
 }
 
 fn none_hidden(v: &[f64; 2]) -> bool {
@@ -108,6 +111,9 @@ pub struct RunPlan {
     /// The mate it is tried with; absent in plans frozen before it was kept.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub mate: Option<RunMate>,
+    /// Least and largest pitch diameter a mate of its standard, or the one measured, may have, mm; absent where there is no such bar.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub mate_limits_mm: Option<[f64; 2]>,
     /// The compound along the bed, when passes step aside.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub side_dial: Option<DepthDial>,
@@ -126,7 +132,7 @@ pub struct RunPlan {
     /// What neither wires nor micrometer feel and a mate does, as pitch diameter, mm: of the lead's error over the nut, and of the flanks.
     #[serde(default, skip_serializing_if = "none_hidden")]
     pub hidden_mm: [f64; 2],
-    /// Height of the basic flank above the pitch line and below it, mm on diameter.
+    /// Height of the basic flank on the crest's side of the pitch line and on the root's, mm on diameter.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub heights_mm: Option<[f64; 2]>,
     /// Share of a cut that springs away and its standard deviation, as learned, where that is used.
@@ -187,6 +193,21 @@ impl RunPlan {
     /// Depths the plan sets on the way from one depth to another, both left out.
     pub fn between(&self, from_mm: f64, to_mm: f64) -> impl Iterator<Item = f64> {
         self.passes.iter().map(|p| p.radial_mm).filter(move |d| *d > from_mm + SAME_MM && *d < to_mm - SAME_MM)
+    }
+
+    /// Depths on the way to `last`, it included: the planned ones that still lie between, and no step bolder than a finishing cut once
+    /// those have run out.
+    #[must_use]
+    pub fn steps_to(&self, planned: impl Iterator<Item = f64>, from_mm: f64, last_mm: f64) -> Vec<f64> {
+        let mut depths: Vec<f64> = planned.filter(|d| *d > from_mm + SAME_MM && *d < last_mm - self.finishing_cut_mm / 2.0).collect();
+        let from = depths.last().copied().unwrap_or(from_mm);
+        let steps = ((last_mm - from) / self.finishing_cut_mm - 1e-9).ceil().clamp(1.0, 50.0);
+        #[allow(clippy::cast_possible_truncation, clippy::cast_sign_loss)] // clamped just above
+        let steps = steps as u32;
+        depths.extend((1..steps).map(|i| self.dial.nearest(from + (last_mm - from) * f64::from(i) / f64::from(steps)).radial_mm));
+        depths.push(last_mm);
+        depths.dedup_by(|a, b| (*a - *b).abs() < SAME_MM);
+        depths
     }
 
     /// Pitch diameter when the flanks are so far in from where the cut starts, mm radial: the tip left out of it.

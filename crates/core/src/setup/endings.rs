@@ -30,7 +30,31 @@ pub(super) struct EndingQuery<'a> {
     pub by_hand: bool,
     pub shoulder: bool,
     pub coarse: bool,
+    /// Turns of the spindle in which chalk marks on spindle and leadscrew meet once, with the train hung.
+    pub meet: Option<i128>,
     pub words: &'a Words,
+}
+
+/// Turns past which chalk marks that meet but once in so many are not to be told from a near miss. House value.
+const CHALK_TURNS: i128 = 24;
+
+impl EndingQuery<'_> {
+    fn chalk_serves(&self) -> bool {
+        self.meet.is_none_or(|turns| turns <= CHALK_TURNS)
+    }
+
+    /// What chalk marks ask of this train.
+    fn chalk_says(&self) -> String {
+        let nut = self.words.half_nut;
+        match self.meet {
+            Some(turns) if turns > CHALK_TURNS => {
+                format!("the marks would meet once in {turns} turns of the spindle: past {CHALK_TURNS} a near miss passes for a hit")
+            }
+            Some(1) => format!("close the {nut} only when both marks line up, as they do at every turn"),
+            Some(turns) => format!("close the {nut} only when both marks line up, once in {turns} turns of the spindle: half of that is waited for each time"),
+            None => format!("close the {nut} only when both marks line up as they did first"),
+        }
+    }
 }
 
 /// The ending recommended: by hand where a carriage cannot be stopped in the room; by the dial where it serves; else
@@ -41,7 +65,7 @@ pub(super) fn recommend(ask: &EndingQuery<'_>) -> Ending {
     } else if ask.rule != DialRule::KeepClosed {
         Ending::Dial
     } else if ask.lathe.chuck == Chuck::Screwed {
-        Ending::ChalkMarks
+        if ask.chalk_serves() { Ending::ChalkMarks } else { Ending::Hand }
     } else if ask.lathe.reverses {
         Ending::Closed
     } else {
@@ -82,7 +106,7 @@ pub(super) fn ways(ask: &EndingQuery<'_>, followed: Ending) -> Vec<EndingWay> {
             format!("keep the {nut} closed and reverse the spindle"),
             format!(
                 "always in step; back the bit out before reversing, and take up the backlash by a run-up each pass{room}{}{}",
-                if lathe.quick_stop { "" } else { "; without clutch or brake the spindle coasts on" },
+                if lathe.quick_stop { "; the spindle coasts a little" } else { "; without clutch or brake the spindle coasts on" },
                 reverse.as_ref().map_or_else(String::new, |r| format!("; {r}"))
             ),
             lathe.reverses,
@@ -103,12 +127,7 @@ pub(super) fn ways(ask: &EndingQuery<'_>, followed: Ending) -> Vec<EndingWay> {
             },
             true,
         ),
-        (
-            Ending::ChalkMarks,
-            "no dial: carriage back to a fixed stop, chalk on spindle and leadscrew".to_owned(),
-            format!("close the {nut} only when both marks line up as they did first; good for any train, and slow"),
-            true,
-        ),
+        (Ending::ChalkMarks, "no dial: carriage back to a fixed stop, chalk on spindle and leadscrew".to_owned(), ask.chalk_says(), ask.chalk_serves()),
     ];
     list.into_iter()
         .map(|(ending, says, consequence, serves)| EndingWay {

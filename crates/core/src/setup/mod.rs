@@ -19,7 +19,7 @@ use crate::direction::Hand;
 use crate::direction::Wall;
 use crate::gears::{DialRule, TrainRow};
 use crate::job::EndKind;
-use crate::job::defaults::BACKLASH_MM;
+use crate::job::defaults::{BACKLASH_MM, HAND_MM_S, HAND_RPM, REACTION_S, WITHDRAW_S};
 use crate::job::{BlankFacts, CarriageStop, Chuck, Ending, Lathe, SetupFacts, Speeds, ToolMaterial, Way};
 use crate::quantity::plain_text;
 use crate::thread::form::Thread;
@@ -42,6 +42,8 @@ pub enum SpeedLimit {
     Balance,
     /// What the user cares to thread at.
     Comfort,
+    /// What a hand that was not measured is given.
+    Hand,
 }
 
 /// How everything moves and how fast.
@@ -73,6 +75,8 @@ pub struct SetupSection {
     pub endings: Vec<EndingWay>,
     /// Room the carriage needs to stop in at that speed.
     pub stopping_mm: Quantity,
+    /// Time the hand is given to stop a pass, s.
+    pub reaction_s: f64,
     /// The wall of the bore that is cut.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub wall: Option<Wall>,
@@ -142,6 +146,44 @@ pub(crate) fn way(facts: &SetupFacts, lathe: &Lathe, spec: &ThreadSpec, watch: &
 /// Lead past which a spindle is heavy to turn by hand, mm. House value.
 const COARSE_MM: f64 = 4.0;
 
+/// Run-up from an open end, at the start of every pass.
+fn run_up(sheet: &mut Worksheet, facts: &SetupFacts, pitch: Num) -> Num {
+    let backlash = facts.backlash_mm.map_or_else(|| Num::from(BACKLASH_MM), Num::from);
+    sheet.apply_assuming(&rules::RUN_UP, [backlash, pitch], facts.backlash_mm.is_none().then(|| "backlash not measured".to_owned()))
+}
+
+/// How a pass is stopped.
+struct Stop {
+    lead: Num,
+    /// Reaction, s.
+    reaction: Num,
+    /// Turns coasted, and from which speed, where it is the spindle that is stopped.
+    coast: Option<[Num; 2]>,
+}
+
+impl Stop {
+    /// The half-nut opened stops the carriage at once; where it stays closed the tool is withdrawn and the spindle coasts.
+    fn of(lathe: &Lathe, ending: Ending, reaction_s: Option<f64>, lead: Num) -> Self {
+        let closed = ending == Ending::Closed;
+        let reaction = reaction_s.unwrap_or(if closed { WITHDRAW_S } else { REACTION_S }).into();
+        Self { lead, reaction, coast: (closed && lathe.coast[0] > 0.0).then(|| lathe.coast.map(Num::from)) }
+    }
+
+    fn distance(&self, sheet: &mut Worksheet, rpm: f64) -> Num {
+        match self.coast {
+            None => sheet.apply(&rules::STOPPING_DISTANCE, [self.lead, rpm.into(), self.reaction]),
+            Some([turns, from]) => sheet.apply(&rules::STOPPING_DISTANCE_COASTING, [self.lead, rpm.into(), self.reaction, turns, from]),
+        }
+    }
+
+    fn speed(&self, sheet: &mut Worksheet, room: Num) -> Num {
+        match self.coast {
+            None => sheet.apply(&rules::STOPPING_SPEED, [room, self.lead, self.reaction]),
+            Some([turns, from]) => sheet.apply(&rules::STOPPING_SPEED_COASTING, [room, self.lead, self.reaction, turns, from]),
+        }
+    }
+}
+
 /// What was settled before the ending and the speed are.
 pub(crate) struct Inputs<'a> {
     pub blank: &'a BlankFacts,
@@ -151,6 +193,8 @@ pub(crate) struct Inputs<'a> {
     pub direction: Direction,
     pub rule: DialRule,
     pub train: Option<&'a TrainRow>,
+    /// Turns of the spindle in which it comes round with the leadscrew.
+    pub meet: Option<i128>,
     pub words: &'a Words,
     /// What the tool picked is made of.
     pub tool: Option<&'a ToolMaterial>,
@@ -158,11 +202,11 @@ pub(crate) struct Inputs<'a> {
 
 /// Ending and speed: from the dial rule, the room and the material.
 pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<'_>, watch: &mut Vec<Watch>) -> SetupSection {
-    let Inputs { blank, reach, lathe, thread, direction, rule, train, words, tool } = *before;
+    let Inputs { blank, reach, lathe, thread, direction, rule, train, meet, words, tool } = *before;
     let toward = direction.carriage == Carriage::TowardHeadstock;
     // A ring or pocket is too narrow for a carriage under power to stop in.
     let by_hand = toward && matches!(blank.end, Some(EndKind::PlungedRing | EndKind::DrilledPocket));
-    let ask = endings::EndingQuery { lathe, rule, by_hand, shoulder: blank.shoulder, coarse: thread.lead.value > COARSE_MM, words };
+    let ask = endings::EndingQuery { lathe, rule, by_hand, shoulder: blank.shoulder, coarse: thread.lead.value > COARSE_MM, meet, words };
     let ending = match facts.ending {
         Ending::Auto => endings::recommend(&ask),
         asked => asked,
@@ -195,14 +239,18 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<
     // A tool that is not of high-speed steel stands more, or less.
     let surface = tool.filter(|t| t.speed_times != 1.0).map_or(surface, |t| sheet.apply(&rules::TOOL_SPEED, [surface, t.speed_times.into()]));
     let cutting = sheet.apply(&rules::CUTTING_SPEED, [surface, thread.major]);
-    // The half-nut stops the carriage at once; the spindle coasts unless clutch or brake hold it.
-    let coast = Num::from(if ending == Ending::Closed && !lathe.quick_stop { lathe.coast_turns } else { 0.0 });
+    let stop = Stop::of(lathe, ending, facts.reaction_s, thread.lead);
     // Away from the headstock the shoulder is behind the cut: only a room that was given binds. A relief that is
-    // there leaves less than its width; one still to be turned is turned for four pitches of stopping.
-    let relief = blank.relief_width_mm.map(|w| relief::room(sheet, reach, w)).or_else(|| blank.shoulder.then(|| (4.0 * thread.pitch.value).into()));
+    // there leaves less than its width; one still to be turned is as wide as the slowest speed needs, and the speed follows from it.
+    let relief = blank.relief_width_mm.map(|w| relief::room(sheet, reach, w)).or_else(|| {
+        let slowest = stop.distance(&mut Worksheet::default(), lathe.speeds.slowest());
+        blank.shoulder.then(|| relief::proposed_room(sheet, reach, thread, slowest.value.into()))
+    });
     let room = facts.runout_mm.map(Num::from).or_else(|| relief.filter(|_| toward)).filter(|_| ending != Ending::Hand);
-    let stopping = room.map(|r| sheet.apply(&rules::STOPPING_SPEED, [r, coast, thread.lead, facts.reaction_s.into()]));
-    let (limits, limit, binds) = speeds::limits(cutting, stopping, facts);
+    let stopping = room.map(|r| stop.speed(sheet, r));
+    let hand =
+        (ending != Ending::Hand && facts.comfort_rpm.is_none()).then(|| sheet.apply(&rules::HAND_SPEED, [HAND_MM_S.into(), thread.lead, HAND_RPM.into()]));
+    let (limits, limit, binds) = speeds::limits(cutting, stopping, hand, facts);
     let speed = facts.spindle_rpm.unwrap_or_else(|| lathe.speeds.under(limit.value));
     if stopping.is_some_and(|s| speed > s.value + 1e-9) {
         watch.push(Watch::new(
@@ -215,11 +263,11 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<
             ),
         ));
     }
-    let backlash = facts.backlash_mm.map_or_else(|| Num::from(BACKLASH_MM), Num::from);
-    let run_up = sheet.apply_assuming(&rules::RUN_UP, [backlash, thread.pitch], facts.backlash_mm.is_none().then(|| "backlash not measured".to_owned()));
+    // Standing in a groove, clear of both walls, the play is taken up before the carriage moves: there is no run-up.
+    let in_groove = !toward && blank.shoulder;
+    let run_up = if in_groove { 0.0.into() } else { run_up(sheet, facts, thread.pitch) };
     // Turned by hand it stops where the hand does.
-    let distance =
-        if ending == Ending::Hand { 0.0.into() } else { sheet.apply(&rules::STOPPING_DISTANCE, [thread.lead, speed.into(), facts.reaction_s.into(), coast]) };
+    let distance = if ending == Ending::Hand { 0.0.into() } else { stop.distance(sheet, speed) };
     let forward = direction.spindle == Spindle::Forward;
     SetupSection {
         spindle: direction.spindle,
@@ -234,6 +282,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<
         ending,
         endings: endings::ways(&ask, ending),
         stopping_mm: Quantity::length(distance),
+        reaction_s: stop.reaction.value,
         wall: direction.wall,
         upright: direction.upright,
         infeed_away: direction.infeed_away,

@@ -30,14 +30,16 @@ impl SpeedLimit {
             Self::Stopping => "what the hand can stop in the room there is",
             Self::Balance => "the work's balance",
             Self::Comfort => "your own comfort",
+            Self::Hand => "a hand not yet measured",
         }
     }
 }
 
 /// Every limit, lowest first; the lowest binds.
-pub(super) fn limits(cutting: Num, stopping: Option<Num>, facts: &SetupFacts) -> (Vec<SpeedCap>, Num, SpeedLimit) {
+pub(super) fn limits(cutting: Num, stopping: Option<Num>, hand: Option<Num>, facts: &SetupFacts) -> (Vec<SpeedCap>, Num, SpeedLimit) {
     let mut all = vec![(SpeedLimit::Cutting, cutting)];
     all.extend(stopping.map(|s| (SpeedLimit::Stopping, s)));
+    all.extend(hand.map(|v| (SpeedLimit::Hand, v)));
     all.extend(facts.balance_rpm.map(|v| (SpeedLimit::Balance, v.into())));
     all.extend(facts.comfort_rpm.map(|v| (SpeedLimit::Comfort, v.into())));
     // Stable, so that of equals the bit's own limit is the one named.

@@ -77,7 +77,9 @@ fn parts(profile: &LatheProfile, lathe: &Lathe) -> Vec<PartView> {
             Some([false, false]) => "there is none: idlers give the hand".into(),
             None => "not told".into(),
         }),
-        part(Part::Gears, profile.gears.is_some() || profile.gear_groups.is_some(), "Those of the demo Long bed stand in for yours.", &|_| gears(lathe)),
+        part(Part::Gears, profile.gears.is_some() || profile.gear_groups.is_some(), "A common set of module 1, 20 to 127, stands in for yours.", &|_| {
+            gears(lathe)
+        }),
         part(Part::Mounted, !lathe.mounted.drivers.is_empty(), "Until it is told every gear counts as a change.", &|_| {
             let list = |teeth: &[u16]| teeth.iter().map(u16::to_string).collect::<Vec<_>>().join(" · ");
             if lathe.mounted.drivers.is_empty() { "nothing told".into() } else { format!("{} / {}", list(&lathe.mounted.drivers), list(&lathe.mounted.driven)) }
@@ -208,7 +210,7 @@ fn spindle(profile: &LatheProfile, lathe: &Lathe) -> String {
         (false, true) => "a brake",
         (false, false) => "neither clutch nor brake",
     };
-    let turns = short_text(lathe.coast_turns, 2);
+    let turns = short_text(lathe.coast[0], 2);
     format!("{chuck}, {}, {stop}, coasts {turns} {}", if lathe.reverses { "reverses" } else { "does not reverse" }, if turns == "1" { "turn" } else { "turns" })
 }
 

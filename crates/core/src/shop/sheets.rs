@@ -1,7 +1,7 @@
 //! Gears and plate as CSV: what is exported reads back to the same, and a faulty line is named by its number and column.
 
 use crate::faults::Fault;
-use crate::job::{BoundGears, GearEntry, GearGroup, GearList, GearboxPosition, KeepRequest, Lathe, LatheProfile, Place, PlateRequest, long_bed};
+use crate::job::{BoundGears, GearEntry, GearGroup, GearList, GearboxPosition, KeepRequest, Lathe, LatheProfile, Place, PlateRequest, assumed_lathe};
 use crate::quantity::{Exact, LengthUnit, ratio_text, real, short_text};
 use csv::StringRecord;
 use serde_json::Value;
@@ -45,7 +45,7 @@ fn write(rows: &[Vec<String>]) -> String {
 /// shafts they go on where not on all.
 #[must_use]
 pub fn gears_to_csv(profile: &LatheProfile, lathe: &Lathe) -> String {
-    let lent = || if profile.gears.is_none() { long_bed().gear_groups } else { None };
+    let lent = || if profile.gears.is_none() { assumed_lathe().gear_groups } else { None };
     let groups = profile.gear_groups.clone().or_else(lent).unwrap_or_else(|| vec![GearGroup::default()]);
     let mut rows = vec![GEARS.map(str::to_owned).to_vec()];
     let mut kinds: Vec<(crate::job::Gear, usize)> = Vec::new();

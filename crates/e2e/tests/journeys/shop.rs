@@ -25,7 +25,7 @@ async fn a_lathe_told_from_its_plate_and_a_heap_gives_its_gears() {
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
     browser.find_text("button.act", "Describe a lathe").await.click().await.unwrap();
     browser.find(".editor input").await.send_keys("Tide mill" + Key::Enter).await.unwrap();
-    let told = browser.wait_text(".station", "4 TPI, right-hand (assumed)").await;
+    let told = browser.wait_text(".station", "8 TPI, right-hand (assumed)").await;
     assert!(told.contains("Every train is reckoned from it"), "{told}");
     // The leadscrew by key: what does not read is told by its field, and stays.
     browser.find("button[data-part=leadscrew]").await.send_keys(Key::Enter + "").await.unwrap();

@@ -166,7 +166,19 @@ fn without<const N: usize>(text: &str, marks: [&str; N]) -> (String, [bool; N]) 
         }
     }
     end(&mut word, &mut out);
-    (out.trim_matches([' ', '-', '.']).to_owned(), seen)
+    (trimmed(&out).to_owned(), seen)
+}
+
+/// Without what a word taken out left at either end; a point before a figure belongs to it.
+fn trimmed(text: &str) -> &str {
+    let mut body = text.trim_end_matches([' ', '-', '.']);
+    while let Some(rest) = body.strip_prefix([' ', '-', '.']) {
+        if body.starts_with('.') && rest.starts_with(|c: char| c.is_ascii_digit()) {
+            break;
+        }
+        body = rest;
+    }
+    body
 }
 
 /// A standard thread's name, else size, count and series written out.

@@ -18,7 +18,7 @@ pub(super) fn tidy(text: &str) -> String {
             'X' if next.is_none_or(|c| is_number_char(*c) || matches!(c, 'L' | 'l' | 'P' | 'p')) => out.push('x'),
             '"' | '″' | '”' | '“' | '\'' | '°' => {}
             '–' | '—' | '−' => out.push('-'),
-            ',' if digit_at(i.checked_sub(1)) && digit_at(Some(i + 1)) => out.push('.'),
+            ',' if (i == 0 || digit_at(i.checked_sub(1))) && digit_at(Some(i + 1)) => out.push('.'),
             ',' | ';' | '_' => out.push(' '),
             c => out.push(c),
         }

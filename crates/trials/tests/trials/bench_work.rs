@@ -48,7 +48,7 @@ fn the_angle_is_given_on_the_lathes_own_scale() {
 
 #[test]
 fn the_schedule_has_scratch_cuts_and_springs() {
-    let plan = with(0, json!({"thread": {"callout": "7/8-9 UNC"}, "cut": {"passes": 9, "spring_passes": 3}}));
+    let plan = with(0, json!({"thread": {"callout": "7/8-9 UNC"}, "bit": {"tip_flat_mm": 0.353}, "cut": {"passes": 9, "spring_passes": 3}}));
     let kinds: Vec<PassKind> = plan.cut.passes.iter().map(|p| p.kind).collect();
     assert_eq!((kinds[0], kinds.len()), (PassKind::Scratch, 13));
     assert!(kinds[1..10].iter().all(|k| *k == PassKind::Cut) && kinds[10..].iter().all(|k| *k == PassKind::Spring));

@@ -91,7 +91,7 @@ proptest! {
         // The chamfer stands clear of the thread: under a screw's root limit, over a nut's.
         let own = if inside { plan.thread.internal.major_mm.min.as_ref() } else { plan.thread.external.minor_mm.max.as_ref() };
         let room = plan.blank.chamfer_mm.value - own.unwrap().value;
-        prop_assert!((room.abs() - 0.1).abs() < 1e-9 && (room > 0.0) == inside, "{}: {room}", one.name);
+        prop_assert!(room.abs() > 0.1 - 1e-9 && (room > 0.0) == inside, "{}: {room}", one.name);
     }
 
     /// No pad panics, and one that stands says what its sums say.
@@ -120,8 +120,8 @@ fn the_blind_cap_with_a_groove_too_small_is_refused_with_the_reason() {
     let good = cap(json!({}));
     let relief = good.blank.relief.as_ref().unwrap();
     assert!(relief.refused.is_empty() && good.watch.iter().all(|w| !w.code.name().starts_with("relief")));
-    // By hand: E max 35.226, h = P/(4 tan 30°) − (P/8)/(2 tan 30°) = 0.4871, so 35.226 + 0.974 + 0.2.
-    assert!((relief.diameter_mm.value - 36.4).abs() < 2e-3, "{}", relief.diameter_mm.value);
+    // By hand: E max 35.226; not told, the point may be sharp: h = P/(4 tan 30°) = 0.6495, so 35.226 + 1.299 + 0.2.
+    assert!((relief.diameter_mm.value - 36.725).abs() < 2e-3, "{}", relief.diameter_mm.value);
     let small = cap(json!({"relief_width_mm": 2.0, "relief_diameter_mm": 36.1}));
     let refused = &small.blank.relief.as_ref().unwrap().refused;
     assert_eq!(refused.len(), 2);

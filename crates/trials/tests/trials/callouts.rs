@@ -214,3 +214,20 @@ fn every_family_reads_its_own_classes_and_no_others() {
         }
     }
 }
+
+#[test]
+fn a_point_before_a_figure_is_part_of_it_whatever_word_stands_beside() {
+    for (text, inches) in [
+        (".5-10 Acme", 0.5),
+        ("Acme .5-10 LH", 0.5),
+        (".625-6 square", 0.625),
+        ("Sq .625-6", 0.625),
+        (",5-10 Acme", 0.5),
+        (".5-12 Whit", 0.5),
+        ("sq. 1-4", 1.0),
+        ("1-5 Acme.", 1.0),
+    ] {
+        let spec = read(text).unwrap_or_else(|f| panic!("{text}: {}", f.missing));
+        assert!((real(&spec.major) - 25.4 * inches).abs() < 1e-9, "{text} reads as {}", spec.name());
+    }
+}

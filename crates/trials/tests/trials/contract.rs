@@ -87,7 +87,7 @@ fn the_documented_request_gives_the_documented_names() {
         ("/setup/spindle", json!("forward")),
         ("/setup/carriage", json!("away_from_headstock")),
         ("/setup/hand_cut", json!("left")),
-        ("/setup/speed_limit", json!("cutting")),
+        ("/setup/speed_limit", json!("hand")),
         ("/cut/passes/0/over_wires_mm", json!(null)),
         ("/cut/passes/3/dial/0/slide", json!("compound")),
         ("/cut/passes/3/dial/0/unit", json!("in")),

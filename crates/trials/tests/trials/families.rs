@@ -6,7 +6,7 @@ use yoke_core::plan::Plan;
 use yoke_core::quantity::real;
 use yoke_core::thread::series::{Series, Standard, of_series, standards};
 use yoke_core::thread::{Member, Side, System};
-use yoke_trials::{demo_lathe, reckon, sound, watches};
+use yoke_trials::{demo_lathe, reckon, sound, watches, with_the_tip_aimed_at};
 
 fn planned(callout: &str) -> Plan {
     sound(json!({"thread": {"callout": callout}}))
@@ -88,7 +88,7 @@ proptest! {
     /// The tip aimed at, sent to the size aimed at, leaves a root that clears the mate and keeps its limits.
     #[test]
     fn the_tip_aimed_at_leaves_a_sound_root((standard, side, _) in any_standard()) {
-        let plan = sound(json!({"thread": {"callout": standard.name, "side": side}, "lathe": demo_lathe(0)}));
+        let plan = sound(with_the_tip_aimed_at(json!({"thread": {"callout": standard.name, "side": side}, "lathe": demo_lathe(0)})));
         let tip = &plan.bit.tip_flat_mm;
         prop_assert!(tip.min.value <= tip.aim.value + 1e-9 && tip.aim.value <= tip.max.value + 1e-9, "{}: {} {} {}", standard.name, tip.min.value, tip.aim.value, tip.max.value);
         for code in ["tip_too_wide", "root_past_minor"] {
@@ -160,7 +160,7 @@ fn acme_tips_lie_about_the_handbook_tip() {
 
 #[test]
 fn a_square_thread_is_planned_without_wires_or_slant() {
-    let plan = sound(json!({"thread": {"callout": "Sq 30x6", "clearance_mm": 0.2}, "blank": {"diameter_mm": 30}}));
+    let plan = sound(json!({"thread": {"callout": "Sq 30x6", "clearance_mm": 0.2}, "blank": {"diameter_mm": 30}, "bit": {"tip_flat_mm": 3.08}}));
     // By hand: root 30 − 6 − 0.2 = 23.8 at most, 0.17 of band under it; aim the middle: 23.715. From 30 that is 3.1425 deep.
     assert!((plan.thread.external.minor_mm.max.as_ref().unwrap().value - 23.8).abs() < 1e-9);
     assert!((plan.cut.radial_mm.value - 3.1425).abs() < 1e-9, "{}", plan.cut.radial_mm.value);
@@ -322,7 +322,7 @@ proptest! {
     /// Every family, both members: the last pass leaves the size aimed at, never past it, and no pass goes back.
     #[test]
     fn every_family_is_cut_to_its_aim((standard, side, starts) in any_standard(), lathe in 0_usize..3) {
-        let plan = sound(json!({"thread": {"callout": standard.name, "side": side, "starts": starts}, "lathe": demo_lathe(lathe)}));
+        let plan = sound(with_the_tip_aimed_at(json!({"thread": {"callout": standard.name, "side": side, "starts": starts}, "lathe": demo_lathe(lathe)})));
         let aim = plan.cut.target_pitch_diameter_mm.value;
         let inside = side == Side::Internal;
         let Some(last) = plan.cut.passes.last() else {

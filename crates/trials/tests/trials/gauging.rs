@@ -227,7 +227,7 @@ fn a_guessed_tip_stops_short_is_measured_and_the_rest_is_planned_from_it() {
     let mut acts: Vec<Act> =
         plan.run.passes.iter().map(|p| Act { id: format!("p{}", p.n), kind: ActKind::PassDone { n: p.n, radial_mm: p.radial_mm } }).collect();
     let at_stop = fold(&plan.run, &acts);
-    assert!(at_stop.next.is_none() && at_stop.tip.is_none() && at_stop.says.contains("measure"));
+    assert!(at_stop.next.is_none() && at_stop.tip.is_none() && at_stop.says.to_lowercase().contains("measure"));
     // The true flat is 0.36: narrower than laid out for, so the thread is still large by twice the difference of reach.
     let reach = |flat: f64| (2.5 / 4.0 - flat / 2.0) / 30.0_f64.to_radians().tan();
     let size = plan.run.start_mm - 2.0 * (plan.run.passes.last().unwrap().radial_mm - reach(0.36));
@@ -272,7 +272,7 @@ fn drawn_wires_touch_their_flanks_and_the_anvils() {
 #[test]
 fn a_dial_reading_in_the_other_unit_is_refused_by_name() {
     // Gap bed, mm dial: 0.9 is full depth of an M36×1.5; 25 times that is a slip of the unit.
-    let plan = on(1, "M36x1.5-6H");
+    let plan = sound(json!({"thread": {"callout": "M36x1.5-6H"}, "lathe": demo_lathe(1), "bit": {"tip_flat_mm": 0.1875}}));
     let told = |reading: f64| plan.run.check(&ActKind::StandsAt { reading });
     assert!(told(0.9).is_ok() && told(0.0).is_ok() && told(2.0).is_ok());
     let (field, detail) = told(22.9).unwrap_err();

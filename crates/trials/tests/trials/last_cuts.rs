@@ -2,9 +2,10 @@
 
 use serde_json::{Value, json};
 use yoke_core::gauge::{Estimate, Measured, Observation, VerdictKind, judge_fit_knowing, judge_knowing};
+use yoke_core::log::{Act, ActKind, fold};
 use yoke_core::run::RunPlan;
 use yoke_core::thread::{Fit, RunMate};
-use yoke_trials::{Chance, demo_lathe, judge_fit, sound};
+use yoke_trials::{Chance, demo_lathe, judge_fit, sound, tried};
 
 /// A lathe, a bit and a mate as they really are; the core is told none of it.
 struct Truth<'a> {
@@ -97,7 +98,7 @@ fn by_wires(jobs: u64, plain: bool) -> Tally {
                     known.see(&run, &truth.sets, &Observation::Size { mm: read, doubt_mm: 0.005 });
                 }
                 match (verdict.verdict, verdict.next) {
-                    (VerdictKind::TakeMore, Some(next)) => truth.on_to(next.radial_mm, &mut chance),
+                    (VerdictKind::TakeMore | VerdictKind::Unsure, Some(next)) => truth.on_to(next.last(), &mut chance),
                     (VerdictKind::TakeMore, None) => truth.cut(truth.stands, &mut chance),
                     (VerdictKind::Unsure, _) if !verdict.questions.is_empty() => {}
                     _ => break,
@@ -262,12 +263,12 @@ fn a_reading_that_denies_the_ones_before_is_questioned_and_a_burr_found() {
     assert!(verdict.verdict == VerdictKind::Unsure && verdict.questions[0].contains("chip under the wires"), "{verdict:?}");
     truth.cut(truth.stands + 0.05, &mut chance);
     let stuck = judge_fit_knowing(&run, Fit::WontEnter, &truth.sets, Some(&known), false);
-    assert!(stuck.verdict == VerdictKind::Unsure && stuck.questions[0].contains("burr"), "{stuck:?}");
-    // Told the same again it counts; and with no reading before, a dial far past the limit is asked about all the same.
-    assert_eq!(judge_fit_knowing(&run, Fit::WontEnter, &truth.sets, Some(&known), true).verdict, VerdictKind::TakeMore);
+    assert!(stuck.verdict == VerdictKind::Unsure && stuck.trouble.is_some() && stuck.says.contains("burr"), "{stuck:?}");
+    // Told the same again it is no more a cut than before; nor with no reading before, by a dial far past the limit.
+    assert!(judge_fit_knowing(&run, Fit::WontEnter, &truth.sets, Some(&known), true).trouble.is_some());
     let far = judge_fit(&run, Fit::WontEnter, truth.stands + 0.4);
-    assert!(far.verdict == VerdictKind::Unsure && far.questions[0].contains("past its limit") && far.next.is_none(), "{far:?}");
-    assert_eq!(judge_fit(&run, Fit::WontEnter, truth.stands).verdict, VerdictKind::TakeMore);
+    assert!(far.verdict == VerdictKind::Unsure && far.trouble.is_some() && far.next.is_none(), "{far:?}");
+    assert_eq!(judge_fit(&run, Fit::WontEnter, truth.stands - 0.3).verdict, VerdictKind::TakeMore);
     let sound = Measured { pitch_diameter_mm: Some(truth.size()), ..Measured::default() };
     assert!(judge_knowing(&run, &sound, &truth.sets, Some(&known)).unwrap().questions.is_empty());
 }
@@ -279,4 +280,55 @@ fn straight_sides_are_not_opened_by_a_deeper_cut() {
     let stuck = judge_fit(&run, Fit::WontEnter, 3.0);
     assert!(stuck.next.is_none() && stuck.says.contains("along the bed"), "{stuck:?}");
     assert_eq!(judge_fit(&run, Fit::Free, 3.0).verdict, VerdictKind::InLimits);
+}
+
+/// The dial of the worked example, a mate that is not of this thread: it never leads past the limit, and says what to look for.
+#[test]
+fn a_mate_that_cannot_go_is_trouble_and_not_a_cut() {
+    for (callout, side, tip) in [
+        ("M20x2.5-6g", "external", json!({"tip_flat_mm": 0.3125})),
+        ("M20x2.5-6g", "external", json!({})),
+        ("M36x1.5-6H", "internal", json!({"tip_flat_mm": 0.15})),
+        ("1-5 Acme-2G", "external", json!({"tip_flat_mm": 1.8})),
+    ] {
+        let plan = sound(json!({"thread": {"callout": callout, "side": side}, "bit": tip, "lathe": demo_lathe(0)}));
+        let run = &plan.run;
+        let mut acts: Vec<Act> =
+            run.passes.iter().map(|p| Act { id: format!("p{}", p.n), kind: ActKind::PassDone { n: p.n, radial_mm: p.radial_mm } }).collect();
+        let narrow = run.tip.unwrap().narrow_mm;
+        let tan = run.tip.unwrap().alpha_deg.to_radians().tan();
+        let inside = side == "internal";
+        let mut ended = false;
+        for i in 0..60 {
+            acts.push(Act { id: format!("t{i}"), kind: tried(Fit::WontEnter) });
+            let state = fold(run, &acts);
+            let verdict = state.verdict.clone().unwrap();
+            if verdict.trouble.is_some() {
+                assert!(state.next.is_none() && verdict.says.contains("Trouble") && verdict.next.is_none(), "{verdict:?}");
+                ended = true;
+                break;
+            }
+            if let Some(next) = state.next {
+                acts.push(Act { id: format!("c{i}"), kind: ActKind::PassDone { n: next.pass.n, radial_mm: next.pass.radial_mm } });
+                // Even the tip that reaches least is not past its limit by more than the dial and the spring leave in doubt.
+                let reach = (run.tip.unwrap().pitch_mm / 2.0 - narrow) / 2.0 / tan;
+                let size = run.start_mm + if inside { 2.0 } else { -2.0 } * (next.pass.radial_mm - reach);
+                let past = if inside { size - run.limits_mm[1] } else { run.limits_mm[0] - size };
+                assert!(past < 0.25, "{callout}: {past} past with the narrowest tip there may be");
+            }
+        }
+        assert!(ended, "{callout}: a mate that never goes is Trouble in the end");
+    }
+    // The other way: free where the dial says half a millimetre over.
+    let plan = sound(json!({"thread": {"callout": "M20x2.5-6g"}, "bit": {"tip_flat_mm": 0.3125}, "lathe": demo_lathe(0)}));
+    let acts: Vec<Act> = plan
+        .run
+        .passes
+        .iter()
+        .take(8)
+        .map(|p| Act { id: format!("p{}", p.n), kind: ActKind::PassDone { n: p.n, radial_mm: p.radial_mm } })
+        .chain([Act { id: "f".into(), kind: tried(Fit::Free) }])
+        .collect();
+    let verdict = fold(&plan.run, &acts).verdict.unwrap();
+    assert!(verdict.verdict == VerdictKind::Unsure && verdict.trouble.is_some(), "{verdict:?}");
 }

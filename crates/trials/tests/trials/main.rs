@@ -33,6 +33,8 @@ mod seats;
 mod setting_up;
 mod shop;
 mod shop_of_the_day;
+mod stopping;
 mod stories;
 mod trains;
 mod troubles;
+mod untold;

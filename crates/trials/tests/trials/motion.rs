@@ -199,7 +199,7 @@ fn ways_of_ending_are_compared_and_the_dial_is_drawn() {
         let plan = of(index, callout, json!({}));
         let ways = &plan.setup.endings;
         assert_eq!((ways.len(), ways.iter().find(|w| w.recommended).unwrap().ending, plan.setup.ending), (5, ending, ending), "{callout}");
-        assert!(ways.iter().all(|w| w.serves || w.ending == Ending::Dial || w.ending == Ending::SameMark), "{ways:?}");
+        assert!(ways.iter().all(|w| w.serves || matches!(w.ending, Ending::Dial | Ending::SameMark | Ending::ChalkMarks)), "{ways:?}");
     }
     let mut fixed = demo_lathe(0);
     fixed["spindle"]["reverses"] = json!(false);

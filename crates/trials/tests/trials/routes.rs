@@ -3,10 +3,10 @@
 use serde_json::{Value, json};
 use std::collections::BTreeMap;
 use yoke_core::faults::read_json;
-use yoke_core::job::{Job, Kit, Lathe, PlanRequest, settle};
+use yoke_core::job::{Job, Lathe};
 use yoke_core::plan::{Plan, plan};
 use yoke_core::route::{Member, OpKind, Operation, Route, propose, remarks, said};
-use yoke_trials::{Chance, demo_lathe};
+use yoke_trials::{Chance, demo_lathe, settled};
 
 struct Made {
     id: &'static str,
@@ -17,8 +17,7 @@ struct Made {
 }
 
 fn made(id: &'static str, apart: bool, request: Value) -> Made {
-    let (request, faults) = read_json::<PlanRequest>(request);
-    let (facts, lathe, kit): (Job, Lathe, Kit) = settle(&request, None, faults).unwrap();
+    let (facts, lathe, kit) = settled(request).unwrap();
     Made { id, plan: plan(&facts, &lathe, &kit), facts, lathe, apart }
 }
 

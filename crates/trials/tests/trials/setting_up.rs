@@ -3,17 +3,15 @@
 use proptest::prelude::*;
 use serde_json::{Value, json};
 use yoke_core::direction::{Carriage, Hand, Spindle};
-use yoke_core::faults::read_json;
-use yoke_core::job::{Speeds, settle};
+use yoke_core::job::Speeds;
 use yoke_core::plan::{CheckLine, Plan, State, plan as reckon};
 use yoke_core::sheets::{SetupSheet, picture, setup_sheet};
 use yoke_core::thread::Side;
 use yoke_core::watch::Level;
-use yoke_trials::{demo_lathe, sound};
+use yoke_trials::{demo_lathe, settled, sound};
 
 fn whole(request: &Value) -> (Plan, SetupSheet) {
-    let (asked, faults) = read_json(request.clone());
-    let (job, lathe, kit) = settle(&asked, None, faults).unwrap_or_else(|f| panic!("{f:?} in {request}"));
+    let (job, lathe, kit) = settled(request.clone()).unwrap_or_else(|f| panic!("{f:?} in {request}"));
     let plan = reckon(&job, &lathe, &kit);
     let sheet = setup_sheet(&plan, &job, &lathe);
     (plan, sheet)

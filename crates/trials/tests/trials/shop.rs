@@ -39,11 +39,11 @@ fn a_lathe_told_is_said_and_one_told_nothing_says_what_stands_in() {
 
     let bare = look(&LatheProfile::default()).unwrap();
     assert!(bare.parts.iter().all(|p| !p.told));
-    assert_eq!(says(&bare, Part::Leadscrew).0, "4 TPI, right-hand");
+    assert_eq!(says(&bare, Part::Leadscrew).0, "8 TPI, right-hand");
     for part in [Part::Leadscrew, Part::Gears, Part::Arm, Part::CrossSlide, Part::Compound, Part::Speeds, Part::Spindle, Part::Mounted] {
         assert!(bare.parts.iter().any(|p| p.part == part && p.untold.is_some()), "{part:?} says what not knowing costs");
     }
-    assert_eq!(bare.assumed.len(), 2);
+    assert_eq!(bare.assumed.len(), 3, "screw, gears and coasting");
 }
 
 #[test]

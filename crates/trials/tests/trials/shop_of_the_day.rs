@@ -182,8 +182,11 @@ fn between(a: &Setting, b: &Setting) -> usize {
         wanted.iter().filter(|t| on.iter().position(|o| o == *t).map(|i| on.remove(i)).is_none()).count()
     };
     let moved = |x: Option<f64>, y: Option<f64>| usize::from(y.is_some() && x != y);
+    // What goes on and what comes off.
     missing(&b.train.drivers, &a.train.drivers)
         + missing(&b.train.driven, &a.train.driven)
+        + missing(&a.train.drivers, &b.train.drivers)
+        + missing(&a.train.driven, &b.train.driven)
         + usize::from(a.gearbox != b.gearbox)
         + moved(a.compound_deg, b.compound_deg)
         + moved(a.bit_deg, b.bit_deg)

@@ -59,6 +59,7 @@ export function JobCard({ job, plan, papers }: { job: Job; plan: Plan; papers: P
       <h3>
         Passes: reading of the dial, turns and divisions
         {papers.passes.some(p => p.over_wires) && papers.passes.length <= FEW ? ', over the wires' : ''}
+        {papers.measure ? '; then measure' : ''}
       </h3>
       <Passes papers={papers} over={papers.passes.length <= FEW} />
       <PaperFoot>

@@ -14,6 +14,7 @@ import { Cycle } from './Cycle';
 import { HappenedLeaf } from './HappenedLeaf';
 import { NextSetting } from './NextSetting';
 import { StandsLeaf } from './StandsLeaf';
+import { nutSays } from '../../parts/text';
 import { useSpoken, useWake } from './beside';
 import { follow, type View } from './follow';
 
@@ -111,8 +112,7 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
           {plan.thread.name}
           {job.place != null && `, part ${job.place}`}
           <span>
-            {plan.setup.ending === 'hand' ? 'Spindle turned by hand' : plan.setup.speed_rpm.text};{' '}
-            {plan.gears.dial.rule === 'keep_closed' ? 'half-nut stays closed' : plan.gears.dial.says}
+            {plan.setup.ending === 'hand' ? 'Spindle turned by hand' : plan.setup.speed_rpm.text}; {nutSays(plan)}
           </span>
         </div>
         <Link to="/jobs/$id/$station" params={{ id: job.id, station: 'cut' }} className="lathe-key small">

@@ -128,7 +128,9 @@ export function CutStation({ job, plan }: StationProps) {
               clear: 'As the material allows',
             }}
           >
-            {`${cuts} passes`}
+            {request.cut?.passes != null && cut.stop_says
+              ? `${request.cut.passes} passes, ${cuts} to the first measurement`
+              : `${cuts} passes${cut.stop_says ? ' to the first measurement' : ''}`}
           </Word>{' '}
           and{' '}
           <Word
@@ -201,12 +203,18 @@ export function CutStation({ job, plan }: StationProps) {
       }
       numbers={[
         {
-          says: 'Full depth on the dial',
+          says: cut.stop_says ? 'To the first measurement, on the dial' : 'Full depth on the dial',
           text: cut.full_depth?.text ?? '—',
           line: cut.compound_mm?.w ?? cut.radial_mm.w,
           under: `${cut.full_depth?.reading ?? ''} ${cut.full_depth?.slide === 'compound' ? 'on the compound' : 'on the cross-slide'}. ${cut.scale}`,
         },
-        { says: 'Radial infeed from touch', figure: cut.radial_mm },
+        {
+          says: cut.stop_says ? 'Radial infeed to there' : 'Radial infeed from touch',
+          figure: cut.radial_mm,
+          under:
+            cut.radial_if_mm &&
+            `the whole is ${figure(cut.radial_if_mm.min, unit)} to ${figure(cut.radial_if_mm.max, unit)}, by the tip`,
+        },
         cut.compound_mm && { says: 'Compound travel', figure: cut.compound_mm },
         { says: 'Speed', text: plan.setup.speed_rpm.text, line: plan.setup.limit_rpm.w },
         time && {
@@ -231,6 +239,7 @@ export function CutStation({ job, plan }: StationProps) {
           What if…
         </button>
       </div>
+      {cut.stop_says && <p className="how">{cut.stop_says}</p>}
       {cut.lightened && <p className="how">{cut.lightened}</p>}
       {cut.stocking_flat_mm && (
         <p className="how">

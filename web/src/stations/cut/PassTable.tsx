@@ -11,7 +11,7 @@ export function PassTable({ job, plan, done }: { job: Job; plan: Plan; done: Rea
   const change = useChange(job);
   const rows = job.request.cut?.rows ?? [];
   const last = plan.cut.passes.filter(p => p.kind === 'cut').at(-1)?.n;
-  const mayEdit = !job.frozen && plan.cut.style !== 'stocking_then_form';
+  const mayEdit = !job.frozen && plan.cut.style !== 'stocking_then_form' && !plan.cut.stop_says;
   const passes = plan.cut.passes.filter(p => p.kind === 'cut').length;
   // A row keeps its number only while the number of passes is kept too; rows past one set again are dropped, or they would not be deeper.
   const put = (n: number, mm: number | null) => ({
@@ -91,6 +91,11 @@ export function PassTable({ job, plan, done }: { job: Job; plan: Plan; done: Rea
               <td className="figure">{p.over_wires_mm ? figure(p.over_wires_mm, unit) : 'not yet'}</td>
             </tr>
           ))}
+          {plan.cut.stop_says && (
+            <tr className="measure">
+              <td colSpan={6}>{plan.cut.stop_says}</td>
+            </tr>
+          )}
         </tbody>
       </table>
     </>

@@ -99,12 +99,12 @@ function SetUp({ job, plan }: StationProps) {
             set={asked?.reaction_s != null}
             edit={{
               kind: 'number',
-              value: String(asked?.reaction_s ?? 0.5),
+              value: String(plan.setup.reaction_s),
               patch: v => ({ setup: { reaction_s: v } }),
-              clear: 'Half a second',
+              clear: 'Not measured',
             }}
           >
-            {`${asked?.reaction_s ?? 0.5} s`}
+            {`${plan.setup.reaction_s} s`}
           </Word>{' '}
           and a drive with{' '}
           <Word
