@@ -95,11 +95,11 @@ impl Search<'_> {
         // Exact is told by whole numbers; only what is not is told by a float.
         #[allow(clippy::cast_precision_loss)]
         let error = if top == under { 0.0 } else { (top - under) as f64 / under as f64 };
-        let teeth = |gears: &[Gear]| gears.iter().map(|g| g.teeth).collect::<Vec<_>>();
-        let [off, on] = changes(&teeth(&a), &teeth(&b), &self.drive.mounted);
+        let [off, on] = changes(a.iter().map(|g| g.teeth), b.iter().map(|g| g.teeth), &self.drive.mounted);
         let passes = self.wanted.max_error.is_none_or(|most| error.abs() <= most)
             && self.wanted.max_swaps.is_none_or(|most| on.max(off) <= most)
             && self.wanted.keep.is_none_or(|keep| {
+                let teeth = |gears: &[Gear]| gears.iter().map(|g| g.teeth).collect::<Vec<_>>();
                 not_among(keep.drivers.iter().copied(), &teeth(&a)).is_empty() && not_among(keep.driven.iter().copied(), &teeth(&b)).is_empty()
             });
         (passes && can_go_together(&a, &b)).then(|| Candidate {

@@ -19,10 +19,11 @@ pub fn not_among(wanted: impl Iterator<Item = u16>, there: &[u16]) -> Vec<u16> {
 }
 
 /// Gears that come off those mounted, and gears that go on: none of either only where the train hung is the train wanted.
-pub fn changes(drivers: &[u16], driven: &[u16], mounted: &Mounted) -> [usize; 2] {
-    let apart = |wanted: &[u16], there: &[u16]| [not_among(there.iter().copied(), wanted).len(), not_among(wanted.iter().copied(), there).len()];
-    let ([off_above, on_above], [off_below, on_below]) = (apart(drivers, &mounted.drivers), apart(driven, &mounted.driven));
-    [off_above + off_below, on_above + on_below]
+pub fn changes(drivers: impl ExactSizeIterator<Item = u16>, driven: impl ExactSizeIterator<Item = u16>, mounted: &Mounted) -> [usize; 2] {
+    let wanted = drivers.len() + driven.len();
+    let on = not_among(drivers, &mounted.drivers).len() + not_among(driven, &mounted.driven).len();
+    // What is wanted and need not be hung stays; all the rest of what hangs comes off.
+    [mounted.drivers.len() + mounted.driven.len() + on - wanted, on]
 }
 
 /// A train as hung, spindle end first.
@@ -48,8 +49,7 @@ impl Train {
     /// Gears that come off those mounted and gears that go on, together.
     #[must_use]
     pub fn swaps(&self, mounted: &Mounted) -> usize {
-        let teeth = |gears: &[Gear]| gears.iter().map(|g| g.teeth).collect::<Vec<_>>();
-        changes(&teeth(&self.drivers), &teeth(&self.driven), mounted).iter().sum()
+        changes(self.drivers.iter().map(|g| g.teeth), self.driven.iter().map(|g| g.teeth), mounted).iter().sum()
     }
 
     /// The gears of the drawer this train leaves over; those joined in one piece with a gear of it are not.

@@ -1,6 +1,7 @@
 //! The two flanks of a groove, each at its angle from square to the axis.
 
 use crate::direction::{Carriage, Faces};
+use crate::working::{Num, Rule, Worksheet};
 use serde::{Deserialize, Serialize};
 
 /// The flanks as the tool meets them: the wall its leading edge cuts, and the other; degrees from square to the axis.
@@ -64,6 +65,15 @@ impl Flanks {
     pub fn wedge(self) -> f64 {
         let [a, b] = self.both().map(f64::to_radians);
         ((a - b) / 2.0).cos() / f64::midpoint(a, b).sin()
+    }
+
+    /// Applies a rule that wants the flanks last: its form for a half angle where they are alike, its form for each of them where not.
+    pub fn apply(self, sheet: &mut Worksheet, [even, between]: [&'static Rule; 2], operands: &[Num]) -> Num {
+        if self.are_even() {
+            sheet.apply_all(even, &[operands, &[self.leading.into()]].concat(), None)
+        } else {
+            sheet.apply_all(between, &[operands, &self.both().map(Num::from)].concat(), None)
+        }
     }
 
     /// Left and right as the carriage's way puts them, the headstock to the left.

@@ -68,6 +68,16 @@ fn lows(f: impl Fn(f64) -> f64 + Copy, from: f64, to: f64, steps: u32) -> Vec<(f
         .collect()
 }
 
+/// Where between −`reach` and it two things balance: `short` says that it lies farther on.
+fn balance(reach: f64, short: impl Fn(f64) -> bool) -> f64 {
+    let (mut low, mut high) = (-reach, reach);
+    for _ in 0..44 {
+        let aside = f64::midpoint(low, high);
+        if short(aside) { low = aside } else { high = aside }
+    }
+    f64::midpoint(low, high)
+}
+
 /// How near a wire may lean to where it lies along an all but upright flank, as a share of it.
 const UPRIGHT_SHARE: f64 = 0.7;
 
@@ -127,12 +137,7 @@ impl Groove {
             let (high, theta) = self.held(first, wire_mm, beta, 0.0);
             return (high, 0.0, theta);
         }
-        let (mut low, mut high) = (-self.pitch_mm, self.pitch_mm);
-        for _ in 0..44 {
-            let aside = f64::midpoint(low, high);
-            if self.held(first, wire_mm, beta, aside).0 < self.held(second, wire_mm, beta, -aside).0 { low = aside } else { high = aside }
-        }
-        let aside = f64::midpoint(low, high);
+        let aside = balance(self.pitch_mm, |aside| self.held(first, wire_mm, beta, aside).0 < self.held(second, wire_mm, beta, -aside).0);
         let (high, theta) = self.held(first, wire_mm, beta, aside);
         (high, aside, theta)
     }
@@ -195,13 +200,8 @@ impl Groove {
             self.ball_out(first, ball_mm, 0.0)?
         } else {
             // Aside until both flanks stop it alike: that is as far out as it goes.
-            let (mut low, mut high) = (-self.pitch_mm / 2.0, self.pitch_mm / 2.0);
             let at = |flank: f64, aside: f64| self.ball_out(flank, ball_mm, aside).unwrap_or(0.0);
-            for _ in 0..44 {
-                let aside = f64::midpoint(low, high);
-                if at(first, aside) > at(second, -aside) { low = aside } else { high = aside }
-            }
-            at(first, f64::midpoint(low, high))
+            at(first, balance(self.pitch_mm / 2.0, |aside| at(first, aside) > at(second, -aside)))
         };
         Some(out).filter(|h| h.is_finite() && *h > 0.0)
     }

@@ -278,11 +278,7 @@ fn coated(sheet: &mut Worksheet, spec: &ThreadSpec, own: Limits, coating_mm: f64
     if coating_mm <= 0.0 {
         return (own, None);
     }
-    let flank = if flanks.are_even() {
-        sheet.apply(&rules::COATED_FLANK, [coating_mm.into(), flanks.leading.into()])
-    } else {
-        sheet.apply(&rules::COATED_FLANKS, [coating_mm.into(), flanks.leading.into(), flanks.trailing.into()])
-    };
+    let flank = flanks.apply(sheet, [&rules::COATED_FLANK, &rules::COATED_FLANKS], &[coating_mm.into()]);
     let flat = sheet.apply(&rules::COATED_FLAT, [coating_mm.into()]);
     let rule = if spec.side == Side::External { &rules::LESS } else { &rules::PLUS };
     let mut by = |of: Num, add: Num| sheet.apply(rule, [of, add]);

@@ -182,12 +182,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, Reliefs { sides
     let (nose, nose_says) = if flat_end {
         (Num::from(END_DEG), "An end face of 8 to 10°, ground after the flanks.".to_owned())
     } else {
-        let nose = if thread.flanks.are_even() {
-            sheet.apply(&rules::NOSE, [n1, n2, alpha])
-        } else {
-            let [a, b] = thread.flanks.both().map(Num::from);
-            sheet.apply(&rules::NOSE_BETWEEN, [n1, n2, a, b])
-        };
+        let nose = thread.flanks.apply(sheet, [&rules::NOSE, &rules::NOSE_BETWEEN], &[n1, n2]);
         (nose, format!("The two flanks leave {} under the point: enough for a tip stoned flat or round.", angle_text(nose.value)))
     };
     let width = sheet.apply(&rules::WIDTH_USED, [tip.equal_flat, depth, alpha]);
@@ -280,12 +275,7 @@ fn rake(sheet: &mut Worksheet, facts: &BitFacts, blank: &BlankFacts, thread: &Th
 
 /// Tip of the stocking tool that leaves its share on each flank for this form tool.
 pub(crate) fn stocking_flat(sheet: &mut Worksheet, thread: &Thread, tip: &Tip) -> Num {
-    if thread.flanks.are_even() {
-        sheet.apply(&rules::STOCKING_FLAT, [tip.sharpest.1, STOCKING_LEAVES_MM.into(), thread.alpha_deg.into()])
-    } else {
-        let [a, b] = thread.flanks.both().map(Num::from);
-        sheet.apply(&rules::STOCKING_FLAT_BETWEEN, [tip.sharpest.1, STOCKING_LEAVES_MM.into(), a, b])
-    }
+    thread.flanks.apply(sheet, [&rules::STOCKING_FLAT, &rules::STOCKING_FLAT_BETWEEN], &[tip.sharpest.1, STOCKING_LEAVES_MM.into()])
 }
 
 fn stocking(sheet: &mut Worksheet, thread: &Thread, tip: &Tip) -> Option<Stocking> {

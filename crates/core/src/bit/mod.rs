@@ -149,20 +149,12 @@ fn standard_root(sheet: &mut Worksheet, thread: &Thread) -> Option<Num> {
 
 /// How much of the sharp V this radius cuts off.
 fn cut_off_radius(sheet: &mut Worksheet, radius: Num, thread: &Thread) -> Num {
-    if thread.flanks.are_even() {
-        sheet.apply(&rules::CUT_OFF_RADIUS, [radius, thread.alpha_deg.into()])
-    } else {
-        sheet.apply(&rules::CUT_OFF_RADIUS_BETWEEN, [radius, thread.flanks.leading.into(), thread.flanks.trailing.into()])
-    }
+    thread.flanks.apply(sheet, [&rules::CUT_OFF_RADIUS, &rules::CUT_OFF_RADIUS_BETWEEN], &[radius])
 }
 
 /// The radius that cuts off as much of the sharp V as this flat.
 fn equal_radius(sheet: &mut Worksheet, flat: Num, thread: &Thread) -> Num {
-    if thread.flanks.are_even() {
-        sheet.apply(&rules::RADIUS_OF_FLAT, [flat, thread.alpha_deg.into()])
-    } else {
-        sheet.apply(&rules::RADIUS_OF_FLAT_BETWEEN, [flat, thread.flanks.leading.into(), thread.flanks.trailing.into()])
-    }
+    thread.flanks.apply(sheet, [&rules::RADIUS_OF_FLAT, &rules::RADIUS_OF_FLAT_BETWEEN], &[flat])
 }
 
 /// The flat that cuts off as much of the V as this radius.
@@ -216,30 +208,48 @@ fn flats(sheet: &mut Worksheet, thread: &Thread) -> [Num; 3] {
     [least, most, aim]
 }
 
-/// What the tip used cuts off the sharp V, how it is said, and whether it was measured.
-fn used(sheet: &mut Worksheet, facts: &BitFacts, thread: &Thread, [aim, bluntest]: [Num; 2], round: Option<Num>) -> (Num, bool, String) {
-    let alpha = Num::from(thread.alpha_deg);
+/// The tip reckoned with.
+struct Used {
+    /// How much of the sharp V it cuts off.
+    cut_off: Num,
+    /// Its radius, of a round one.
+    radius: Option<Num>,
+    /// Whether it was measured.
+    measured: bool,
+    says: String,
+}
+
+/// The tip as measured; else the bluntest of those it may be, so that a sharper one stops short and never past the size.
+fn used(sheet: &mut Worksheet, facts: &BitFacts, thread: &Thread, [aim, bluntest]: [Num; 2], round: Option<Num>) -> Used {
     let text = |v: f64, what: &str| format!("{} mm {what}", plain_text(v, 2));
-    // A range is laid out for its wider end: a narrower tip then stops short, never past the size.
+    let by_radius = |sheet: &mut Worksheet, radius: Num, measured: bool| Used {
+        cut_off: cut_off_radius(sheet, radius, thread),
+        radius: Some(radius),
+        measured,
+        says: text(radius.value, "radius"),
+    };
+    let by_flat = |sheet: &mut Worksheet, flat: Num, measured: bool, says: String| Used {
+        cut_off: sheet.apply(&rules::CUT_OFF_FLAT, [flat, thread.alpha_deg.into()]),
+        radius: None,
+        measured,
+        says,
+    };
     if let Some([_, wide]) = facts.round_between_mm {
-        return (cut_off_radius(sheet, wide.into(), thread), false, text(wide, "radius"));
+        return by_radius(sheet, wide.into(), false);
     }
     if let Some([_, wide]) = facts.tip_between_mm {
-        return (sheet.apply(&rules::CUT_OFF_FLAT, [wide.into(), alpha]), false, text(wide, "flat"));
+        return by_flat(sheet, wide.into(), false, text(wide, "flat"));
     }
     match (facts.tip_flat_mm, facts.tip_radius_mm, round) {
-        (_, Some(radius), _) => (cut_off_radius(sheet, radius.into(), thread), true, text(radius, "radius")),
-        (Some(flat), None, _) => (sheet.apply(&rules::CUT_OFF_FLAT, [flat.into(), alpha]), true, text(flat, "flat")),
+        (_, Some(radius), _) => by_radius(sheet, radius.into(), true),
+        (Some(flat), None, _) => by_flat(sheet, flat.into(), true, text(flat, "flat")),
         // A form with round crest and root has one tip, and no range of them.
-        (None, None, Some(radius)) if thread.radius.is_some() => (cut_off_radius(sheet, radius, thread), false, text(radius.value, "radius")),
+        (None, None, Some(radius)) if thread.radius.is_some() => by_radius(sheet, radius, false),
         (None, None, Some(_)) => {
             let radius = equal_radius(sheet, bluntest, thread);
-            (cut_off_radius(sheet, radius, thread), false, text(radius.value, "radius"))
+            by_radius(sheet, radius, false)
         }
-        (None, None, None) => {
-            let cut_off = sheet.apply(&rules::CUT_OFF_FLAT, [bluntest, alpha]);
-            (cut_off, false, format!("{} mm flat to {}", plain_text(aim.value, 2), plain_text(bluntest.value, 2)))
-        }
+        (None, None, None) => by_flat(sheet, bluntest, false, format!("{} mm flat to {}", plain_text(aim.value, 2), plain_text(bluntest.value, 2))),
     }
 }
 
@@ -280,14 +290,14 @@ pub(crate) fn tip(
     let bluntest = if thread.spec.system.family().is_sixty() && !thread.spec.rounded_root { sheet.apply(&rules::QUARTER, [pitch]) } else { max };
     // A form, or a root, that is round wants a round tip.
     let round = thread.radius.or_else(|| standard_root(sheet, thread)).or_else(|| thread.spec.rounded_root.then(|| rounded_root(sheet, thread)[2]));
-    let (h, equal_flat, measured, tip_says) = if straight {
+    let (h, equal_flat, measured, tip_says, rounded) = if straight {
         let flat = facts.tip_flat_mm.map_or(aim, Num::from);
         let h = sheet.apply(&thread_rules::HALF_OF, [thread.basic.pitch, thread.basic.minor]);
-        (h, flat, facts.tip_flat_mm.is_some(), format!("{} mm wide", plain_text(flat.value, 2)))
+        (h, flat, facts.tip_flat_mm.is_some(), format!("{} mm wide", plain_text(flat.value, 2)), None)
     } else {
-        let (cut_off, measured, says) = used(sheet, facts, thread, [aim, bluntest], round);
+        let Used { cut_off, radius, measured, says } = used(sheet, facts, thread, [aim, bluntest], round);
         let h = sheet.apply(&rules::TIP_TO_PITCH, [pitch, alpha, cut_off]);
-        (h, sheet.apply(&rules::EQUAL_FLAT, [cut_off, alpha]), measured, says)
+        (h, sheet.apply(&rules::EQUAL_FLAT, [cut_off, alpha]), measured, says, radius)
     };
     let known = match (measured, facts.tip_between_mm) {
         (true, _) => TipKnown::Told,
@@ -343,12 +353,7 @@ pub(crate) fn tip(
             let mut of = |flat: Num| equal_radius(sheet, flat, thread);
             [of(min), of(max), radius]
         }),
-        rounded: match (facts.round_between_mm, facts.tip_flat_mm, facts.tip_between_mm) {
-            (Some([_, wide]), ..) => Some(wide.into()),
-            (None, None, None) if known == TipKnown::Range => round.map(|_| equal_radius(sheet, bluntest, thread)),
-            (None, None, None) => facts.tip_radius_mm.map(Num::from).or(round),
-            _ => None,
-        },
+        rounded,
         handbook: thread.spec.system.family().handbook_tip().then(|| sheet.apply(&rules::HANDBOOK, [pitch])),
         measured,
         says: format!("{shape}, {tip_says}{}", if measured { "" } else { guess }),
@@ -356,7 +361,7 @@ pub(crate) fn tip(
         reliefs,
     };
     let between = if measured || straight { [equal_flat.value; 2] } else { [narrow, wide] };
-    (Tip { h, equal_flat, aimed, sharpest, known, doubt, between, radius: said.rounded.map(|r| r.value) }, said)
+    (Tip { h, equal_flat, aimed, sharpest, known, doubt, between, radius: rounded.map(|r| r.value) }, said)
 }
 
 /// What the bit's section needs of everything before it.

@@ -190,10 +190,10 @@ pub(super) fn lay(sheet: &mut Worksheet, ask: &StyleQuery<'_>, style: Style) -> 
         _ => {
             // Shared out over the whole depth; those past the stop are laid out from what is measured there.
             let whole = spread(0.0.into(), aimed, tip.equal_flat, facts.passes).depths(sheet);
-            let before = whole.len() - whole.iter().rev().take_while(|x| x.value > radial.value - bounds.least_mm.min(radial.value / 2.0)).count();
             let stops = aimed.value > radial.value;
-            for x in whole.iter().take(if stops { before } else { whole.len() }) {
-                put(PassKind::Cut, *x);
+            let last_before = radial.value - bounds.least_mm.min(radial.value / 2.0);
+            for x in whole.into_iter().filter(|x| !stops || x.value <= last_before) {
+                put(PassKind::Cut, x);
             }
             if stops {
                 put(PassKind::Cut, radial);

@@ -220,40 +220,22 @@ pub(crate) fn reckon(
 
 /// The best wire, the least that stands above the crests and the largest that bears on the flanks.
 fn wires(sheet: &mut Worksheet, thread: &Thread) -> [Num; 3] {
-    let (pitch, alpha, flank) = (thread.pitch, Num::from(thread.alpha_deg), Num::from(thread.straight_flank()));
-    if thread.flanks.are_even() {
-        return [
-            sheet.apply(&rules::BEST_WIRE, [pitch, alpha]),
-            sheet.apply(&rules::LEAST_WIRE, [thread.major, thread.basic.pitch, pitch, alpha]),
-            sheet.apply(&rules::LARGEST_WIRE, [flank, pitch, alpha]),
-        ];
-    }
-    let [a, b] = thread.flanks.both().map(Num::from);
+    let (pitch, flanks) = (thread.pitch, thread.flanks);
     [
-        sheet.apply(&rules::BEST_WIRE_BETWEEN, [pitch, a, b]),
-        sheet.apply(&rules::LEAST_WIRE_BETWEEN, [thread.major, thread.basic.pitch, pitch, a, b]),
-        sheet.apply(&rules::LARGEST_WIRE_BETWEEN, [flank, pitch, a, b]),
+        flanks.apply(sheet, [&rules::BEST_WIRE, &rules::BEST_WIRE_BETWEEN], &[pitch]),
+        flanks.apply(sheet, [&rules::LEAST_WIRE, &rules::LEAST_WIRE_BETWEEN], &[thread.major, thread.basic.pitch, pitch]),
+        flanks.apply(sheet, [&rules::LARGEST_WIRE, &rules::LARGEST_WIRE_BETWEEN], &[thread.straight_flank().into(), pitch]),
     ]
 }
 
 /// Size over three wires, lead angle neglected.
 fn over_wires(sheet: &mut Worksheet, thread: &Thread, e: Num, w: Num) -> Num {
-    let [a, b] = thread.flanks.both().map(Num::from);
-    if thread.flanks.are_even() {
-        sheet.apply(&rules::OVER_WIRES, [e, w, thread.pitch, a])
-    } else {
-        sheet.apply(&rules::OVER_WIRES_BETWEEN, [e, w, thread.pitch, a, b])
-    }
+    thread.flanks.apply(sheet, [&rules::OVER_WIRES, &rules::OVER_WIRES_BETWEEN], &[e, w, thread.pitch])
 }
 
 /// What the lead angle adds to it, to first order.
 fn lead_correction(sheet: &mut Worksheet, thread: &Thread, e: Num, w: Num) -> Num {
-    let [a, b] = thread.flanks.both().map(Num::from);
-    if thread.flanks.are_even() {
-        sheet.apply(&rules::LEAD_CORRECTION, [w, thread.lead, e, a])
-    } else {
-        sheet.apply(&rules::LEAD_CORRECTION_BETWEEN, [w, thread.lead, e, a, b])
-    }
+    thread.flanks.apply(sheet, [&rules::LEAD_CORRECTION, &rules::LEAD_CORRECTION_BETWEEN], &[w, thread.lead, e])
 }
 
 /// How much higher than by the simple formula a wire rests, mm. The search for it ends well within a nanometre; past that its figures are noise.

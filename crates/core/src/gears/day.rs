@@ -64,7 +64,7 @@ const EXACT: usize = 12;
 
 /// What is changed from one setting to the next, gears counted one by one.
 fn changes(from: &Setting, to: &Setting) -> (usize, Vec<String>) {
-    let gears: usize = gear_changes(&to.train.drivers, &to.train.driven, &from.train).iter().sum();
+    let gears: usize = gear_changes(to.train.drivers.iter().copied(), to.train.driven.iter().copied(), &from.train).iter().sum();
     let teeth = |list: &[u16]| list.iter().map(u16::to_string).collect::<Vec<_>>().join("·");
     let mut said = Vec::new();
     if gears > 0 {

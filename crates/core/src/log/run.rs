@@ -2,7 +2,7 @@
 
 use super::act::{Act, ActKind, BitChange};
 use crate::cut::{DialSetting, PassKind, Then};
-use crate::gauge::{Estimate, FlankFound, Next, Observation, PitchDiameter, TipFound, Verdict, VerdictKind, flank_of, judge_fit_knowing, judge_read};
+use crate::gauge::{Estimate, FlankFound, Observation, PitchDiameter, TipFound, Verdict, VerdictKind, flank_of, judge_fit_knowing, judge_read};
 use crate::run::{RunPass, RunPlan, SAME_MM};
 use crate::thread::Fit;
 use serde::Serialize;
@@ -372,17 +372,17 @@ impl Run {
                     self.read_over(wire, over);
                 }
             }
-            match verdict.verdict {
-                VerdictKind::InLimits | VerdictKind::PastLimit => {
+            match (verdict.verdict, &verdict.next) {
+                (VerdictKind::InLimits | VerdictKind::PastLimit, _) => {
                     self.basis.clear();
                     self.schedule.clear();
                 }
-                VerdictKind::TakeMore => self.plan_on(verdict.next.as_ref().map_or(self.stands, Next::last)),
-                // Within the doubt of the limit on the safe side: the small cut is offered, or the reading is bettered.
-                VerdictKind::Unsure if verdict.next.is_some() => self.plan_on(verdict.next.as_ref().map_or(self.stands, Next::last)),
+                // Also within the doubt of the limit on the safe side, where a small cut settles it.
+                (VerdictKind::TakeMore | VerdictKind::Unsure, Some(next)) => self.plan_on(next.last()),
+                (VerdictKind::TakeMore, None) => self.plan_on(self.stands),
                 // A doubtful reading changes nothing; what was planned may be going past the limit, so
                 // it waits for a reading that can be trusted.
-                VerdictKind::Unsure => {}
+                (VerdictKind::Unsure, None) => {}
             }
         }
         self.verdict = verdict;

@@ -281,7 +281,7 @@ fn gears(lines: &mut Line<'_>, plan: &Plan, job: &Job, lathe: &Lathe) {
 /// A train as it is said.
 /// What hangs there and what comes off and goes on, in words.
 fn to_change(row: &crate::gears::TrainRow, lathe: &Lathe) -> String {
-    let [off, on] = yoke_gears::changes(&row.drivers, &row.driven, &lathe.mounted);
+    let [off, on] = yoke_gears::changes(row.drivers.iter().copied(), row.driven.iter().copied(), &lathe.mounted);
     let some = |n: usize, way: &str| (n > 0).then(|| format!("{n} {} {way}", if n == 1 { "gear" } else { "gears" }));
     let list: Vec<String> = some(off, "to take off").into_iter().chain(some(on, "to hang")).collect();
     format!("{} is wanted: {}.", teeth(row), list.join(", "))
@@ -378,11 +378,11 @@ fn tool(lines: &mut Line<'_>, plan: &Plan) {
         "tool_clears",
         "Both sides clear",
         "bit",
-        match rubs {
-            _ if heel.is_some() => bad(heel.unwrap_or_default(), "Set it on centre, and tell it.", Some(json!({"bit": {"height_mm": 0}}))),
-            Some(why) => bad(why, format!("Grind its sides to {wanted}."), ground),
-            None if bit.grind.sides.iter().all(|s| s.ground_deg.is_some()) => good(format!("Ground past what the thread takes; {wanted} was wanted.")),
-            None => unknown("What its sides were ground to was not told.", format!("Grind {wanted}, and tell it."), ground),
+        match (heel, rubs) {
+            (Some(why), _) => bad(why, "Set it on centre, and tell it.", Some(json!({"bit": {"height_mm": 0}}))),
+            (None, Some(why)) => bad(why, format!("Grind its sides to {wanted}."), ground),
+            (None, None) if bit.grind.sides.iter().all(|s| s.ground_deg.is_some()) => good(format!("Ground past what the thread takes; {wanted} was wanted.")),
+            (None, None) => unknown("What its sides were ground to was not told.", format!("Grind {wanted}, and tell it."), ground),
         },
     );
     let wrong = lines.against(&[Code::TipTooWide, Code::RootPastMinor, Code::BitAngle, Code::TipNotRound]);

@@ -9,7 +9,6 @@ use crate::thread::{Flanks, Side};
 /// Everything the simulation takes from a plan.
 pub(super) struct Cutting<'a> {
     pub pitch: f64,
-    pub alpha_deg: f64,
     pub flanks: Flanks,
     pub form: Edge,
     pub rough: Edge,
@@ -39,7 +38,6 @@ impl<'a> Cutting<'a> {
         let reach = 4.0 * full + 1.0;
         Self {
             pitch: plan.thread.pitch_mm.value,
-            alpha_deg: flanks.half_deg(),
             flanks,
             form: cut::edge(plan.bit.flat_mm.value, plan.bit.radius_mm.as_ref().map(|r| r.value), angles, reach),
             rough: cut::edge(cut.stocking_flat_mm.as_ref().map_or(plan.bit.flat_mm.value, |f| f.value), None, flanks.both(), reach),

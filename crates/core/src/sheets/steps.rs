@@ -133,16 +133,14 @@ impl Draft<'_> {
             Carriage::AwayFromHeadstock => ("at the headstock end", "at the tailstock end"),
         };
         // One start for the mark, the step and the picture.
-        let begins = if setup.run_up_mm.value > 0.0 {
-            format!("Start {start}, {} clear of the work", setup.run_up_mm.text)
+        let mark = &self.plan.blank.mark.from_face_mm;
+        let (begins, from) = if setup.run_up_mm.value > 0.0 {
+            (format!("Start {start}, {} clear of the work", setup.run_up_mm.text), figure(&setup.run_up_mm))
         } else {
-            format!(
-                "Start standing in the groove, the point {} from the end face, the play taken up before the carriage moves",
-                self.plan.blank.mark.from_face_mm.text
-            )
+            let begins = format!("Start standing in the groove, the point {} from the end face, the play taken up before the carriage moves", mark.text);
+            (begins, figure(mark))
         };
         let says = format!("{begins}; stop {stop}, {} after the hand moves.", setup.stopping_mm.text);
-        let from = if setup.run_up_mm.value > 0.0 { figure(&setup.run_up_mm) } else { figure(&self.plan.blank.mark.from_face_mm) };
         let step = self.put("stops", says, &[&(setup.carriage as u8), &from, &figure(&setup.stopping_mm), &end]);
         step.how = Some(format!("Mark both on the bed or the carriage's dial.{ends}"));
         step.note = Some("where the carriage starts and stops");

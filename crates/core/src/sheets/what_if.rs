@@ -53,9 +53,9 @@ const WIDER_MM: f64 = 0.1;
 
 /// How far off the pitch diameter a groove acts for being wider at the pitch line than it should be, mm.
 fn acts(cutting: &Cutting<'_>, meant: &Field, field: &Field) -> f64 {
-    let line = meant.pitch_line(cutting.alpha_deg);
+    let line = meant.pitch_line(cutting.flanks.half_deg());
     let wider = field.width_at(line) - meant.width_at(line);
-    if cutting.alpha_deg > 0.0 { wider / cutting.alpha_deg.to_radians().tan() } else { wider }
+    if cutting.flanks.half_deg() > 0.0 { wider / cutting.flanks.half_deg().to_radians().tan() } else { wider }
 }
 
 /// Every mistake that can be made on this job.
@@ -64,7 +64,7 @@ pub(super) fn all(plan: &Plan, cutting: &Cutting<'_>, meant: &Field) -> Vec<What
     if cutting.passes.is_empty() {
         return list;
     }
-    let straight = cutting.alpha_deg <= 0.0;
+    let straight = cutting.flanks.half_deg() <= 0.0;
     let like = |mm: f64| {
         if straight { format!("the groove is {} wider", mm_text(mm)) } else { format!("it acts like {} off the pitch diameter", mm_text(mm)) }
     };
