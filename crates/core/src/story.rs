@@ -167,6 +167,10 @@ fn says(plan: &RunPlan, kind: &ActKind, stands: &DialSetting) -> (&'static str, 
                 (trouble::symptom_says(*symptom, plan.side), trouble::rule(cause).map_or_else(String::new, |r| trouble::cause_says(r, plan.side)));
             ("trouble", format!("{wrong}. {}: {behind}.", if *found { "Found" } else { "Not that" }))
         }
+        ActKind::GrooveTouched { bottom_only, .. } => {
+            let how = if *bottom_only { "its bottom only" } else { "both flanks" };
+            ("groove_touched", format!("The groove was touched with the new tip, {how}, at {}.", stands.text))
+        }
         ActKind::StandsAt { .. } => ("stands_at", format!("The dial stood at {}.", stands.text)),
         ActKind::Sprung {} => ("sprung", format!("A spring pass at {}.", stands.text)),
         ActKind::BitChanged { why, tip_flat_mm, tip_radius_mm } => {

@@ -251,6 +251,21 @@ impl Browser {
         self.tools.send_raw("Input.dispatchTouchEvent", json!({ "type": "touchEnd", "touchPoints": [] })).await.unwrap();
     }
 
+    /// Opens the at-the-lathe screen, and goes on all the same where the check is red. Says whether it asked.
+    pub async fn stand(&self, url: &str) -> bool {
+        self.go(url).await;
+        self.all_the_same().await
+    }
+
+    /// At the lathe, goes on all the same where the check is red. Says whether it asked.
+    pub async fn all_the_same(&self) -> bool {
+        self.find(".lathe").await;
+        let asked = self
+            .script("const on = [...document.querySelectorAll('.lathe-key')].find(b => b.textContent === 'Cut all the same'); on?.click(); return Boolean(on)")
+            .await;
+        asked.as_bool().unwrap_or(false)
+    }
+
     /// Waits out the guard of the at-the-lathe screen against a second press.
     pub async fn breathe(&self) {
         tokio::time::sleep(Duration::from_millis(760)).await;

@@ -70,6 +70,12 @@ codes! {
     EngagementLong = "engagement_long",
     /// The mate engages short.
     EngagementShort = "engagement_short",
+    /// The wall round a bore is thin.
+    WallThin = "wall_thin",
+    /// The passes told are too few, or too fine.
+    Passes = "passes",
+    /// What stands beyond the end of the thread leaves too little room.
+    EndRoom = "end_room",
     /// The usual caution of a first pass.
     FirstPass = "first_pass",
     /// A fixed stop does not open the half-nut.

@@ -15,6 +15,7 @@ use utoipa::ToSchema;
 use yoke_core::batch::check_sized;
 use yoke_core::faults::Fault;
 use yoke_core::log::{ActKind, RunState, fold};
+use yoke_core::plan::Plan;
 use yoke_core::run::RunPlan;
 use yoke_store::{ActRow, Frozen, Recorded, Store, StoreError};
 
@@ -81,10 +82,30 @@ fn read(value: Value) -> Result<ActBody, Problem> {
     })
 }
 
+/// The plan a run begins with. Its first pass says that its gears are on: so they are noted on its lathe, and the check frozen with it
+/// says so too.
+pub(crate) fn begun(store: &Store, request: Value) -> Result<Result<Plan, Vec<Fault>>, StoreError> {
+    let plan = match plan_with_store(store, request.clone())? {
+        Ok(plan) => plan,
+        Err(faults) => return Ok(Err(faults)),
+    };
+    let (Some(hung), Some(row)) = (&plan.gears.hung, request["lathe_id"].as_str().map(|id| store.lathe(id)).transpose()?.flatten()) else {
+        return Ok(Ok(plan));
+    };
+    if hung.train.swaps == 0 {
+        return Ok(Ok(plan));
+    }
+    // A profile that does not read is nothing to write over.
+    let Ok(mut profile) = serde_json::from_str::<Value>(&row.body) else { return Ok(Ok(plan)) };
+    profile["mounted"] = serde_json::json!({"drivers": hung.train.drivers, "driven": hung.train.driven});
+    store.put_lathe(&row.id, &profile.to_string())?;
+    plan_with_store(store, request)
+}
+
 fn keep(store: &Store, job: &str, row: &ActRow, act: &ActKind) -> Result<Outcome, StoreError> {
     let Some(found) = store.job(job)? else { return Ok(Outcome::Missing) };
     let freeze = if act.begins() && found.frozen.is_none() {
-        match plan_with_store(store, facts(store, &found)?)? {
+        match begun(store, facts(store, &found)?)? {
             Ok(plan) => match (serde_json::to_string(&plan), serde_json::to_string(&plan.run)) {
                 (Ok(whole), Ok(run)) => Some(Frozen { plan: whole, run, engine: plan.engine.to_owned() }),
                 _ => None,
@@ -102,9 +123,7 @@ fn keep(store: &Store, job: &str, row: &ActRow, act: &ActKind) -> Result<Outcome
     // Where the dial stands is judged against the frozen run; what only goes on, against how the run stands.
     let fault = |(field, detail)| Ok(Outcome::Faulty(vec![Fault::new(format!("/act{field}"), detail)]));
     let run = || freeze.as_ref().or(found.frozen.as_ref()).and_then(|f| serde_json::from_str::<RunPlan>(&f.run).ok());
-    if matches!(act, ActKind::StandsAt { .. } | ActKind::Took { .. } | ActKind::Measured(_))
-        && let Some(Err(wrong)) = run().map(|r| r.check(act))
-    {
+    if let Some(Err(wrong)) = run().map(|r| r.check(act)) {
         return fault(wrong);
     }
     if act.goes_on() {

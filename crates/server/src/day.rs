@@ -146,8 +146,14 @@ fn put(store: &Store, ids: Vec<String>, told: bool) -> Result<Result<DayView, Ve
     }
     let (mut jobs, mut left_out) = (Vec::new(), Vec::new());
     for row in chosen {
-        match planned_json(store, row)?.as_ref().and_then(|(plan, finished)| if *finished { None } else { setting(plan) }) {
-            Some((lathe, setting)) => jobs.push(DayJob { id: row.id.clone(), title: row.title.clone(), lathe, setting }),
+        let planned = planned_json(store, row)?;
+        match planned.as_ref().and_then(|(plan, finished)| if *finished { None } else { setting(plan).map(|s| (s, plan)) }) {
+            Some(((lathe, setting), plan)) => {
+                // Made second, it comes after the one it is fitted to.
+                let second = plan.pointer("/pair/first").and_then(Value::as_bool) == Some(false);
+                let after = row.mate.clone().filter(|_| second);
+                jobs.push(DayJob { id: row.id.clone(), title: row.title.clone(), lathe, setting, begun: row.frozen.is_some(), after });
+            }
             None => left_out.push(row.title.clone()),
         }
     }

@@ -55,7 +55,14 @@ fn add(store: &Store, job: &Value, clock: crate::state::Clock) -> Result<(), Str
         request["blank"]["diameter_mm"] = json!(19.85);
         request["bit"] = json!({ "tip_flat_mm": 0.32 });
     }
-    let Ok(plan) = crate::planning::plan_with_store(store, request.clone()).map_err(text)? else { return Ok(()) };
+    if part_cut {
+        // What else was seen to before the first chip: how far it stands out, on its centre, and the bit ground to the shoulder side.
+        request["blank"]["stick_out_mm"] = json!(75);
+        request["blank"]["support"] = json!("centre");
+        request["bit"]["body_ahead_mm"] = json!(3);
+    }
+    let planned = if part_cut { crate::acts::begun(store, request.clone()) } else { crate::planning::plan_with_store(store, request.clone()) };
+    let Ok(plan) = planned.map_err(text)? else { return Ok(()) };
     store.add_job(&id, title, &request.to_string(), &clock()).map_err(text)?;
     if job["members"] == "pair" {
         let nut = AddMember { mate: true, material: job["mate_material"].as_str().map(str::to_owned), ..AddMember::default() };

@@ -66,7 +66,8 @@ impl Thread {
     pub fn wider_classes(&self, engagement_mm: Option<f64>) -> Vec<(String, [f64; 2])> {
         let (spec, side) = (&self.spec, self.spec.side);
         let limits = |class: Class| {
-            let (low, high) = spec.system.family().limits(&mut Worksheet::default(), &MemberQuery { spec, class, side, engagement_mm }).pitch;
+            let (low, high) =
+                spec.system.family().limits(&mut Worksheet::default(), &MemberQuery { spec, class, side, engagement_mm, length_mm: self.length }).pitch;
             (class.to_string(), [low.value, high.value])
         };
         let far = |l: &[f64; 2]| if side == Side::External { -l[0] } else { l[1] };

@@ -40,12 +40,17 @@ rule!(MIDDLE = "thread.middle", "Middle of the limits", (a: Mm "lower limit", b:
 
 /// To the micrometre, or the thou.
 pub(super) fn round3(x: f64) -> f64 {
-    (x * 1e3).round() / 1e3
+    (x * 1e3 + 1e-9).round() / 1e3
 }
 
 /// To a tenth of a thou as the standard's tables do it: six places first, then four, halves up.
 pub(super) fn round4(x: f64) -> f64 {
-    ((x * 1e6).round() / 1e2).round() / 1e4
+    (round6(x) * 1e4 + 1e-9).round() / 1e4
+}
+
+/// To a millionth of an inch, as the standard carries its tolerances.
+pub(super) fn round6(x: f64) -> f64 {
+    (x * 1e6).round() / 1e6
 }
 
 /// All of them, each family's own, and those of a pair.

@@ -9,9 +9,9 @@ use super::spec::ThreadSpec;
 use crate::ThreadFacts;
 use crate::direction::{Carriage, Faces, Hand};
 use crate::outline::Drawing;
-use crate::quantity::real;
+use crate::quantity::{mm_text, real};
 use crate::system::{Side, System};
-use crate::watch::{Level, Watch};
+use crate::watch::{Code, Level, Watch};
 use crate::working::{Num, Quantity, Worksheet};
 use serde::Serialize;
 
@@ -182,12 +182,20 @@ pub fn reckon(sheet: &mut Worksheet, facts: &ThreadFacts, carriage: Carriage, wa
     let other = family.usual_class(spec.side.other(), d);
     // A pair is kept to one fit: a class that belongs to neither side serves both.
     let other = if spec.class.side().is_none() && other.side().is_none() { spec.class } else { other };
-    let engagement_mm = facts.engagement_mm;
-    let own = family.limits(sheet, &MemberQuery { spec: &spec, class: spec.class, side: spec.side, engagement_mm });
-    let mate = family.limits(sheet, &MemberQuery { spec: &spec, class: other, side: spec.side.other(), engagement_mm });
-    let engagement = engagement_mm.unwrap_or(d);
-    let engaged = engagement_mm.and_then(|told| family.engagement_note(sheet, &spec, told, pitch));
-    let notes = family.tolerance_note(&spec, [spec.class, other]).into_iter().chain(engaged);
+    let length_mm = facts.length_mm;
+    // No mate engages more than there is of the thread.
+    let engagement_mm = facts.engagement_mm.map(|told| told.min(length_mm));
+    let mut limits = |class: Class, side: Side| family.limits(sheet, &MemberQuery { spec: &spec, class, side, engagement_mm, length_mm });
+    let own = limits(spec.class, spec.side);
+    let mate = limits(other, spec.side.other());
+    let engagement = engagement_mm.unwrap_or(d).min(length_mm);
+    let engaged = (engagement_mm.is_some() || length_mm < d).then(|| family.engagement_note(sheet, &spec, engagement, pitch)).flatten();
+    let longer = facts.engagement_mm.filter(|told| *told > length_mm + 1e-9).map(|told| {
+        let text =
+            format!("The mate was told to engage {}, but the thread is {} long: {} is reckoned with.", mm_text(told), mm_text(length_mm), mm_text(length_mm));
+        (Code::EngagementLong, text)
+    });
+    let notes = family.tolerance_note(&spec, [spec.class, other]).into_iter().chain(longer).chain(engaged);
     watch.extend(notes.map(|(code, text)| Watch::new(Level::Note, code, "thread", text)));
     let (external, internal, external_class, internal_class) = match spec.side {
         Side::External => (&own, &mate, spec.class, other),
@@ -247,8 +255,8 @@ pub fn reckon(sheet: &mut Worksheet, facts: &ThreadFacts, carriage: Carriage, wa
         external: section_members.0,
         internal: section_members.1,
         lead_angle_deg: LeadAngles { major: Quantity::angle(angles[0]), pitch: Quantity::angle(angles[1]), minor: Quantity::angle(angles[2]) },
-        length_mm: Quantity::given(length),
-        engagement_mm: Quantity::given(engagement),
+        length_mm: Quantity::along(length),
+        engagement_mm: Quantity::along(engagement),
         before_coating,
         drawing: super::drawing::section(&thread),
     };

@@ -12,10 +12,20 @@ const DECADE: [u16; 40] = [
     600, 630, 670, 710, 750, 800, 850, 900, 950,
 ];
 
-/// Member `i` of the series, 24 to 9500 µm.
-fn member(i: usize) -> Option<f64> {
+/// The series, 24 to 9500 µm.
+static SERIES: LazyLock<Vec<f64>> = LazyLock::new(|| {
     let hundreds = || DECADE.iter().map(|v| f64::from(*v));
-    BELOW_HUNDRED.iter().map(|v| f64::from(*v)).chain(hundreds()).chain(hundreds().map(|v| v * 10.0)).nth(i)
+    BELOW_HUNDRED.iter().map(|v| f64::from(*v)).chain(hundreds()).chain(hundreds().map(|v| v * 10.0)).collect()
+});
+
+/// Which member of the series is nearest to a value; of two as near, the lesser.
+fn nearest(value: f64) -> usize {
+    let over = SERIES.partition_point(|m| *m < value);
+    let far = |i: usize| SERIES.get(i).map_or(f64::MAX, |m| (m - value).abs());
+    match over.checked_sub(1) {
+        Some(under) if far(under) <= far(over) => under,
+        _ => over.min(SERIES.len() - 1),
+    }
 }
 
 /// Diameter ranges of ISO 965-1, each over the one before and up to and including its own figure.
@@ -70,13 +80,11 @@ fn at_pitch(p: f64, pick: fn(&PitchRow) -> Option<f64>) -> Option<f64> {
 /// `value` moved to the nearest member of the series and then along it; not a number past an end.
 #[must_use]
 pub fn stepped(value: f64, steps: i32) -> f64 {
-    let count = BELOW_HUNDRED.len() + 2 * DECADE.len();
-    let far = |i: &usize| member(*i).map_or(f64::MAX, |m| (m - value).abs());
-    let nearest = (0..count).min_by(|a, b| far(a).total_cmp(&far(b))).unwrap_or(0);
     if steps == 0 && !(24.0..=9500.0).contains(&value) {
         return value.round();
     }
-    i32::try_from(nearest).ok().and_then(|i| usize::try_from(i + steps).ok()).and_then(member).unwrap_or(f64::NAN)
+    let at = i32::try_from(nearest(value)).ok().and_then(|i| usize::try_from(i + steps).ok());
+    at.and_then(|i| SERIES.get(i).copied()).unwrap_or(f64::NAN)
 }
 
 /// Whole R40 steps of a tolerance grade from grade 6.
@@ -112,17 +120,24 @@ pub fn deviation_um(p: f64, position: f64) -> (f64, bool) {
     }
 }
 
+/// A crest's tolerance of this grade in µm: from the table's grade 6, or from the formula's where there is none, of which grade 4 is 0.63
+/// before it is rounded, as ISO 2903 prints it. What falls in the middle of two members of the series goes to the lesser.
+fn crest_um(found: Option<f64>, grade: f64, formula: f64) -> (f64, bool) {
+    match found {
+        Some(six) => (stepped(six, steps(grade)), false),
+        None if steps(grade) == -8 => (stepped(0.63 * formula - 0.1, 0), true),
+        None => (stepped(stepped(formula, 0), steps(grade)), true),
+    }
+}
+
 /// External major diameter tolerance in µm, and whether computed.
 pub fn td_um(p: f64, grade: f64) -> (f64, bool) {
-    let (base, computed) = or_computed(at_pitch(p, |r| r.td_6_um), || stepped(180.0 * (p * p).cbrt() - 3.15 / p.sqrt(), 0));
-    (stepped(base, steps(grade)), computed)
+    crest_um(at_pitch(p, |r| r.td_6_um), grade, 180.0 * (p * p).cbrt() - 3.15 / p.sqrt())
 }
 
 /// Internal minor diameter tolerance in µm, and whether computed.
 pub fn td1_um(p: f64, grade: f64) -> (f64, bool) {
-    let (base, computed) =
-        or_computed(at_pitch(p, |r| r.td1_6_um), || stepped(if p < 1.0 { 433.0 * p - 190.0 * p.powf(1.22) } else { 230.0 * p.powf(0.7) }, 0));
-    (stepped(base, steps(grade)), computed)
+    crest_um(at_pitch(p, |r| r.td1_6_um), grade, if p < 1.0 { 433.0 * p - 190.0 * p.powf(1.22) } else { 230.0 * p.powf(0.7) })
 }
 
 /// Pitch diameter tolerance in µm, external or internal, and whether computed. Not a number outside

@@ -97,6 +97,29 @@ pub fn watches(plan: &Plan, level: &str, code: &str) -> bool {
     plan.watch.iter().any(|w| w.code.name() == code && serde_json::to_value(w.level).is_ok_and(|l| l == level))
 }
 
+/// What a merge patch makes of a request, as the server makes it of a job.
+pub fn patched(request: &mut Value, change: &Value) {
+    match (request, change) {
+        (Value::Object(of), Value::Object(by)) => {
+            for (field, value) in by {
+                if value.is_null() {
+                    of.remove(field);
+                } else {
+                    patched(of.entry(field.clone()).or_insert(Value::Null), value);
+                }
+            }
+        }
+        (of, by) => {
+            let mut made = by.clone();
+            if let (Value::Object(_), true) = (&by, of.is_null()) {
+                made = json!({});
+                patched(&mut made, by);
+            }
+            *of = made;
+        }
+    }
+}
+
 /// Cases of a long trial: a tenth of them in the everyday check, all when everything is proven.
 #[must_use]
 pub fn cases(whole: u32) -> u32 {

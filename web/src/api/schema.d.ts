@@ -970,6 +970,16 @@ export interface components {
             /** @description What became of the one before. */
             why: components["schemas"]["BitChange"];
         } | {
+            /** @description Whether only the bottom marked the blue: the tip is then sharper than the root it found. */
+            bottom_only?: boolean;
+            /** @enum {string} */
+            kind: "groove_touched";
+            /**
+             * Format: double
+             * @description The reading, in the dial's own unit.
+             */
+            reading: number;
+        } | {
             /** @enum {string} */
             kind: "rechucked";
         } | {
@@ -1163,6 +1173,18 @@ export interface components {
             /** @description How it compares. */
             says: string;
         };
+        /** @description The room beyond an open end toward the headstock. */
+        Beyond: {
+            gap_mm?: components["schemas"]["Quantity"] | null;
+            /** @description Whether what stands there is the jaw face, by the stick-out. */
+            jaws: boolean;
+            /** @description What is needed there. */
+            needs_mm: components["schemas"]["Quantity"];
+            /** @description Why it does not serve; absent when it does, or is not known. */
+            refused?: string | null;
+            /** @description In one sentence. */
+            says: string;
+        };
         /**
          * @description What became of a bit in the middle of a cut.
          * @enum {string}
@@ -1231,6 +1253,12 @@ export interface components {
              * @default null
              */
             square_deg?: number | null;
+            /**
+             * Format: double
+             * @description How far the bit is tilted to the lead in its holder, or by a holder ground to the helix, degrees.
+             * @default null
+             */
+            tilt_deg?: number | null;
             /**
              * @description Narrowest and widest the flat on the tip could be, when it is only guessed.
              * @default null
@@ -1342,6 +1370,13 @@ export interface components {
             aim?: components["schemas"]["BlankAim"] | null;
             /**
              * Format: double
+             * @description From the end of a thread that runs out into the open to what stands beyond it toward the headstock: jaws, a stop, the end of the room
+             *     behind a bore. A bar's jaws follow from its stick-out.
+             * @default null
+             */
+            beyond_mm?: number | null;
+            /**
+             * Format: double
              * @description Diameter it is chamfered to.
              * @default null
              */
@@ -1365,8 +1400,20 @@ export interface components {
              * @default null
              */
             engagement_percent?: number | null;
+            /**
+             * Format: double
+             * @description Length the jaws grip; the threaded length when absent.
+             * @default null
+             */
+            grip_mm?: number | null;
             /** @default null */
             holding?: components["schemas"]["Holding"] | null;
+            /**
+             * Format: double
+             * @description Force of each jaw on it, N.
+             * @default null
+             */
+            jaw_force_n?: number | null;
             /**
              * @description Material code.
              * @default null
@@ -1377,6 +1424,12 @@ export interface components {
              * @default null
              */
             other_thread_finished?: boolean | null;
+            /**
+             * Format: double
+             * @description Outside diameter of a part with a bore.
+             * @default null
+             */
+            outside_mm?: number | null;
             /** @default null */
             parallel?: components["schemas"]["ParallelRequest"] | null;
             /**
@@ -1444,6 +1497,7 @@ export interface components {
         BlankSection: {
             /** @description What to aim at. */
             aim_mm: components["schemas"]["Quantity"];
+            beyond?: components["schemas"]["Beyond"] | null;
             body_ahead_mm?: components["schemas"]["Quantity"] | null;
             bore?: components["schemas"]["Bore"] | null;
             /** @description Chamfer to this diameter. */
@@ -1476,10 +1530,13 @@ export interface components {
             slenderness?: components["schemas"]["Slenderness"] | null;
             /** @description What is taken for the cut: as turned, else the aim. */
             used_mm: components["schemas"]["Quantity"];
+            wall?: components["schemas"]["RingWall"] | null;
         };
         /** @description Bore: its share of full thread and the drill before it. */
         Bore: {
             drill_mm?: components["schemas"]["Quantity"] | null;
+            /** @description Which drill, by its own maker's mark, and what it leaves; or why none is named. */
+            drill_says: string;
             left_mm?: components["schemas"]["Quantity"] | null;
             /** @description Per cent of a full sharp thread this bore leaves. */
             share_percent: components["schemas"]["Quantity"];
@@ -1743,7 +1800,7 @@ export interface components {
          * @description What a judgement is about. The names are stable: browsers and files in the field hold them.
          * @enum {string}
          */
-        Code: "assumed_default" | "bar_unfit" | "bit_angle" | "blank_size" | "bore_limits" | "chamfer" | "chuck_unscrews" | "compound_angle" | "compound_swing" | "compound_travel" | "dial_drift" | "dial_unsafe" | "engagement_long" | "engagement_short" | "first_pass" | "fixed_stop" | "flank_rubs" | "form_radius" | "guards" | "holding" | "indicator_travel" | "lead_error" | "mate_tight" | "override" | "pair_order" | "pair_own" | "readout" | "register_marked" | "relief_narrow" | "relief_shallow" | "root_past_minor" | "runout" | "stickout" | "stopping" | "taper" | "target_limits" | "test_piece" | "tip_not_round" | "tip_too_wide" | "tolerance_computed" | "tolerance_nominal" | "tool_gone" | "tool_unfit" | "trailing_relief" | "heel_rubs" | "train_unfit" | "wire_two_seats" | "wire_unusable" | "wrong_hand";
+        Code: "assumed_default" | "bar_unfit" | "bit_angle" | "blank_size" | "bore_limits" | "chamfer" | "chuck_unscrews" | "compound_angle" | "compound_swing" | "compound_travel" | "dial_drift" | "dial_unsafe" | "engagement_long" | "engagement_short" | "wall_thin" | "passes" | "end_room" | "first_pass" | "fixed_stop" | "flank_rubs" | "form_radius" | "guards" | "holding" | "indicator_travel" | "lead_error" | "mate_tight" | "override" | "pair_order" | "pair_own" | "readout" | "register_marked" | "relief_narrow" | "relief_shallow" | "root_past_minor" | "runout" | "stickout" | "stopping" | "taper" | "target_limits" | "test_piece" | "tip_not_round" | "tip_too_wide" | "tolerance_computed" | "tolerance_nominal" | "tool_gone" | "tool_unfit" | "trailing_relief" | "heel_rubs" | "train_unfit" | "wire_two_seats" | "wire_unusable" | "wrong_hand";
         /** @description A size of every part. */
         Column: {
             chart?: components["schemas"]["Drawing"] | null;
@@ -2276,6 +2333,7 @@ export interface components {
         };
         /** @description What a mate of this length feels. */
         Functional: {
+            aim_mm?: components["schemas"]["Quantity"] | null;
             /** @description Clearance left with the mate: as made, else at its tightest limit. Under nought it is tight. */
             clearance_mm: components["schemas"]["Quantity"];
             /** @description Of the flanks of the bit as ground. */
@@ -3057,6 +3115,11 @@ export interface components {
             hss_m_per_min: number;
             /**
              * Format: double
+             * @description Cutting pressure at a chip 1 mm thick, N/mm²; it grows as the chip gets thinner.
+             */
+            kc1_n_mm2: number;
+            /**
+             * Format: double
              * @description Least cut that still cuts rather than rubs, mm radial.
              */
             least_cut_mm: number;
@@ -3065,6 +3128,11 @@ export interface components {
              * @description Stiffness, Young's modulus in GPa.
              */
             modulus_gpa: number;
+            /**
+             * Format: double
+             * @description Most a pass may take on a big lathe, mm².
+             */
+            most_area_mm2: number;
             /** @description As it is said. */
             name: string;
             /**
@@ -3077,6 +3145,11 @@ export interface components {
              * @description Working clearance of a high-speed-steel bit, degrees.
              */
             relief_deg: number;
+            /**
+             * Format: double
+             * @description Tensile strength, N/mm².
+             */
+            tensile_n_mm2: number;
         };
         /** @description A reading as told: one of the sizes, and what it was read with. */
         Measured: {
@@ -3964,7 +4037,8 @@ export interface components {
              *       "included_angle_deg": null,
              *       "tip_flat_mm": null,
              *       "tip_radius_mm": null,
-             *       "body_ahead_mm": null
+             *       "body_ahead_mm": null,
+             *       "tilt_deg": null
              *     }
              */
             bit?: components["schemas"]["BitRequest"];
@@ -3988,6 +4062,10 @@ export interface components {
              *       "rechucked": null,
              *       "support": null,
              *       "stick_out_mm": null,
+             *       "outside_mm": null,
+             *       "jaw_force_n": null,
+             *       "grip_mm": null,
+             *       "beyond_mm": null,
              *       "die_finish": null,
              *       "material": null
              *     }
@@ -4411,6 +4489,27 @@ export interface components {
             /** @description Its steps. */
             steps: string[];
         };
+        /** @description The carriage coming back with the half-nut closed. */
+        Return: {
+            /** @description Whether the last part is brought in by hand: there is not the room. */
+            by_hand: boolean;
+            room_mm?: components["schemas"]["Quantity"] | null;
+            /** @description How far it runs on after the hand moves, at the same speed. */
+            runs_on_mm: components["schemas"]["Quantity"];
+            /** @description In one sentence. */
+            says: string;
+        };
+        /** @description The wall round a bore. */
+        RingWall: {
+            in_mm?: components["schemas"]["Quantity"] | null;
+            /** @description Left outside the root, the point taken sharp where the tip was not told. */
+            left_mm: components["schemas"]["Quantity"];
+            out_mm?: components["schemas"]["Quantity"] | null;
+            /** @description In one sentence. */
+            says: string;
+            /** @description Whether it is too thin to be held so. */
+            thin: boolean;
+        };
         /** @description The route of a part. */
         Route: {
             /**
@@ -4568,6 +4667,8 @@ export interface components {
             mate_limits_mm?: number[] | null;
             /** @description Whether opening the half-nut loses the thread. */
             opening_loses?: boolean;
+            /** @description Sizes of the other wires owned, mm: one may have been taken for another. */
+            owned_wires_mm?: number[];
             /** @description The schedule. */
             passes: components["schemas"]["RunPass"][];
             /** @description How the thread is picked up again. */
@@ -4615,6 +4716,8 @@ export interface components {
             last_act?: string | null;
             /** @description Whether it may be left, or the half-nut opened: measured or tried since it was last cut, or opening loses nothing. */
             may_leave: boolean;
+            /** @description Whether the groove is to be touched with the bit that is in, and the reading told, before it cuts. */
+            must_touch?: boolean;
             next?: components["schemas"]["NextStep"] | null;
             /** @description How far passes ran past the mark they were to end at, mm, where that was told. */
             overran_mm?: number[];
@@ -4887,6 +4990,7 @@ export interface components {
         SetupSection: {
             /** @description Carriage direction. */
             carriage: components["schemas"]["Carriage"];
+            comes_back?: components["schemas"]["Return"] | null;
             /** @description How each pass ends: `dial`, `closed`, `hand`. */
             ending: components["schemas"]["Ending"];
             /** @description Every way of ending a pass, side by side. */
@@ -5035,7 +5139,9 @@ export interface components {
         SizeState: "not_read" | "in" | "out" | "free";
         /** @description How slender the work is. */
         Slenderness: {
+            asks?: components["schemas"]["Support"] | null;
             bends_mm?: components["schemas"]["Quantity"] | null;
+            force_n?: components["schemas"]["Quantity"] | null;
             /** @description Stick-out over diameter. */
             ratio: components["schemas"]["Quantity"];
             /** @description What to do about it. */

@@ -480,12 +480,12 @@ async fn a_lathe_has_its_chart_and_a_wrong_scratch_is_named() {
     let rows = chart.as_array().unwrap();
     assert_eq!((status, rows.len()), (StatusCode::OK, 69));
     let eight = rows.iter().find(|r| r["pitch"] == "8 TPI").unwrap();
-    // 40/80 is on it: nothing to change, and 1/2 closes anywhere.
-    assert_eq!((eight["train"]["swaps"].as_u64(), eight["train"]["error_ppm"].as_f64(), eight["dial"].as_str()), (Some(0), Some(0.0), Some("any_position")));
+    // Of the train that the tie rod has on it 40/80 stays, the other pair comes off; 1/2 closes anywhere.
+    assert_eq!((eight["train"]["swaps"].as_u64(), eight["train"]["error_ppm"].as_f64(), eight["dial"].as_str()), (Some(2), Some(0.0), Some("any_position")));
     assert_eq!(server.get("/api/v1/lathes/nowhere/chart").await.0, StatusCode::NOT_FOUND);
     let text = reqwest::get(format!("{}/api/v1/lathes/long-bed/chart.csv", server.address)).await.unwrap().text().await.unwrap();
     assert_eq!(text.lines().count(), 70);
-    assert!(text.lines().any(|l| l == "8 TPI,3.175000,40,80,46,direct,0,yes,0,close anywhere"), "{text}");
+    assert!(text.lines().any(|l| l == "8 TPI,3.175000,40,80,46,direct,0,yes,2,close anywhere"), "{text}");
     let plan = json!({"thread": {"callout": "1-8"}, "lathe_id": "long-bed"});
     let (status, said) = server.send(Method::POST, "/api/v1/scratch", json!({"plan": plan, "measured_mm": 12.7}), &[]).await;
     assert_eq!(status, StatusCode::OK, "{said}");

@@ -4,7 +4,7 @@ use super::judged::Room;
 use super::rules;
 use crate::bit::judged::Findings;
 use crate::job::OwnedBit;
-use crate::quantity::{angle_text, mm_text, plain_text};
+use crate::quantity::{about_text, eye_text, least_text, plain_text};
 use crate::stiffness::BEND_FREE;
 use crate::thread::form::Thread;
 use crate::working::{Num, Quantity, Worksheet};
@@ -14,8 +14,6 @@ pub(super) const ROOM_MM: f64 = 0.5;
 /// Stick-out over diameter past which a steel bar, and a carbide one, asks for spring passes.
 const SPRINGS_STEEL: f64 = 4.0;
 const SPRINGS_CARBIDE: f64 = 6.0;
-/// Force a bar is judged by, N: a light threading cut in steel. House value.
-const FORCE_N: f64 = 150.0;
 /// Stiffness of a steel bar and of a carbide one, GPa. Handbook values, rounded.
 const STEEL_GPA: f64 = 205.0;
 const CARBIDE_GPA: f64 = 600.0;
@@ -31,18 +29,22 @@ pub(super) fn room(sheet: &mut Worksheet, thread: &Thread, beyond: f64, before: 
 }
 
 /// Judges a bar in the bore.
-pub(super) fn judge(sheet: &mut Worksheet, bar: &OwnedBit, room: &Room, clearance: f64) -> Findings {
+pub(super) fn judge(sheet: &mut Worksheet, bar: &OwnedBit, room: &Room, (clearance, force): (f64, Option<Num>)) -> Findings {
     let Room { bore, span, reach } = *room;
     let mut judged = Findings::default();
     if let Some(own) = bar.tip_to_back_mm.filter(|s| *s > span.value) {
         judged.against.push(format!(
             "It spans {} tip to back and the bore lets in {}: it will not go in with its tip withdrawn.",
-            mm_text(own),
-            mm_text(span.value)
+            about_text(own),
+            about_text(span.value)
         ));
     }
     if let Some(own) = bar.reach_mm.filter(|r| *r < reach.value) {
-        judged.against.push(format!("It reaches {} and {} is needed: a longer holder, or the thread from the other end.", mm_text(own), mm_text(reach.value)));
+        judged.against.push(format!(
+            "It reaches {} and {} is needed: a longer holder, or the thread from the other end.",
+            about_text(own),
+            least_text(reach.value)
+        ));
     }
     let Some(d) = bar.bar_diameter_mm else { return judged };
     let carbide = bar.material.contains("carbide");
@@ -51,16 +53,15 @@ pub(super) fn judge(sheet: &mut Worksheet, bar: &OwnedBit, room: &Room, clearanc
     let asks = if ratio > most { ": take spring passes and light cuts" } else { "" };
     judged.says.push(format!("Stands out {} times its thickness{asks}.", plain_text(ratio, 1)));
     let modulus = 1000.0 * if carbide { CARBIDE_GPA } else { STEEL_GPA };
-    let bends =
-        sheet.apply_assuming(&BEND_FREE, [FORCE_N.into(), reach, modulus.into(), d.into()], Some(format!("a light cut of {} N", plain_text(FORCE_N, 0))));
-    judged.bends_mm = Some(Quantity::length(bends));
+    // Half of the last cut's force is radial.
+    judged.bends_mm = force.map(|n| Quantity::length(sheet.apply(&BEND_FREE, [(n.value / 2.0).into(), reach, modulus.into(), d.into()])));
     if let Some(heel) = heel(sheet, bore, d / 2.0, clearance) {
         judged.says.push(if heel.value > SECOND_DEG {
-            format!("Its heel wants {} of relief: grind a second one behind the first.", angle_text(heel.value))
+            format!("Its heel wants {} of relief: grind a second one behind the first.", eye_text(heel.value))
         } else {
-            format!("{} under the edge lets the heel clear the bore.", angle_text(heel.value))
+            format!("{} under the edge lets the heel clear the bore.", eye_text(heel.value))
         });
-        judged.heel_deg = Some(Quantity::angle(heel));
+        judged.heel_deg = Some(Quantity::by_eye(heel));
     }
     judged.says.push("Rake level: set the face with a level or a square.".into());
     judged

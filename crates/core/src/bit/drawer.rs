@@ -3,7 +3,7 @@
 use super::judged::{Findings, Inputs, OTHER_ANGLE_DEG, Room};
 use super::{bar, insert};
 use crate::job::{BitFacts, Condition, OwnedBit};
-use crate::quantity::{degrees_text, mm_text, plain_text, short_text};
+use crate::quantity::{about_text, degrees_text, least_text, plain_text, short_text};
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::watch::{Code, Level, Watch};
@@ -37,7 +37,7 @@ pub struct ToolView {
     pub picked: bool,
     /// What was found of it, weightiest first.
     pub says: Vec<String>,
-    /// How far it bends under a light cut.
+    /// How far it bends under the last cut.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub bends_mm: Option<Quantity>,
     /// Relief under its edge so that the heel clears the bore.
@@ -73,7 +73,7 @@ pub(super) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, watch: &mut Vec
     let room = internal.then(|| bar::room(sheet, thread, beyond, facts.reach_past_mm.unwrap_or(0.0)));
     let mut tools = Vec::new();
     for bit in kit.bits.iter().filter(|b| b.kind == side) {
-        let mut judged = room.as_ref().map_or_else(Findings::default, |room| bar::judge(sheet, bit, room, clearance));
+        let mut judged = room.as_ref().map_or_else(Findings::default, |room| bar::judge(sheet, bit, room, (clearance, before.force)));
         point(bit, thread, flats, &mut judged);
         worn(bit.condition, &mut judged);
         let sizes = bit.tip_to_back_mm.zip(bit.bar_diameter_mm).map(|(span, d)| [span, d]);
@@ -108,8 +108,8 @@ pub(super) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, watch: &mut Vec
         return Drawer {
             otherwise: Some(format!(
                 "A bar of at most {} tip to back that reaches {}; or, where none can be had, a finishing tap made as the mate, a little over size, with a lead taper and flutes, hardened and tempered: eyes shielded, the fire watched.",
-                mm_text(room.span.value),
-                mm_text(room.reach.value)
+                about_text(room.span.value),
+                least_text(room.reach.value)
             )),
             ..drawer(Some(room), tools)
         };
@@ -119,7 +119,7 @@ pub(super) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, watch: &mut Vec
 }
 
 fn drawer(room: Option<Room>, tools: Vec<ToolView>) -> Drawer {
-    Drawer { reach_mm: room.map(|r| Quantity::length(r.reach)), span_mm: room.map(|r| Quantity::length(r.span)), tools, otherwise: None }
+    Drawer { reach_mm: room.map(|r| Quantity::least(r.reach)), span_mm: room.map(|r| Quantity::about(r.span)), tools, otherwise: None }
 }
 
 fn said(name: &str, kind: ToolKind, judged: Findings, facts: &BitFacts) -> ToolView {

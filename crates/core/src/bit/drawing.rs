@@ -6,7 +6,7 @@ use super::grind::{LEAST_DEG, SideGrind};
 use super::steps::steps;
 use super::{BitSection, ReliefTool};
 use crate::outline::{Dimension, Drawing, Point, Shape};
-use crate::quantity::{angle_text, mm_text};
+use crate::quantity::{angle_text, eye_text, mm_text};
 use crate::thread::{Side, ThreadSection};
 use crate::working::Quantity;
 use serde::Serialize;
@@ -271,13 +271,13 @@ fn groove(thread: &ThreadSection, bit: &BitSection) -> Drawing {
         };
         shapes.push(Shape::closed(role, vec![[edge, 0.0], [wall, -tall], [flank, -tall]]));
         shapes.push(Shape::word([x * wide * 1.05, tall * 0.08], side.side));
-        dimensions.push(at(name, says, Quantity::angle(margin(side)), [x * wide * 1.05 - wide * 0.3, -tall * 0.55]));
+        dimensions.push(at(name, says, Quantity::by_eye(margin(side)), [x * wide * 1.05 - wide * 0.3, -tall * 0.55]));
     }
     Drawing {
         says: format!(
             "Looking at the point, the groove at its pitch line: {} of room under the leading side, {} under the trailing.",
-            angle_text(margin(&bit.grind.sides[0])),
-            angle_text(margin(&bit.grind.sides[1]))
+            eye_text(margin(&bit.grind.sides[0])),
+            eye_text(margin(&bit.grind.sides[1]))
         ),
         bounds: [-wide * 1.7, -tall * 1.06, wide * 1.7, tall * 0.22],
         shapes,

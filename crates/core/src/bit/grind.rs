@@ -4,7 +4,7 @@
 use super::{Tip, rules};
 use crate::direction::{Carriage, Direction};
 use crate::job::{BitFacts, BlankFacts};
-use crate::quantity::{angle_text, mm_text, plain_text};
+use crate::quantity::{about_text, angle_text, eye_text, mm_text, plain_text};
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::watch::{Code, Level, Watch};
@@ -102,6 +102,8 @@ pub(crate) struct Inputs<'a> {
     pub reliefs: [Option<f64>; 2],
     /// What of each relief the thread's own rise takes, leading and trailing, degrees.
     pub rises: (f64, f64),
+    /// Whether a stocking tool roughs.
+    pub stocks: bool,
 }
 
 /// Held face up with the point away, the headstock is on the left of a bit that stands so on the lathe; turned over, or with its
@@ -124,20 +126,27 @@ pub(super) struct Reliefs {
     pub bench: Option<(Num, Num)>,
 }
 
-/// Works them for this thread and clearance; the bar's radius counts in a bore.
-pub(super) fn reliefs(sheet: &mut Worksheet, thread: &Thread, clearance: f64, bar_radius: Option<f64>) -> Reliefs {
-    let c = Num::from(clearance);
+/// Works them for this thread and clearance, at the least diameter cut: the root a sharp tip leaves, or the bore as turned; the bar's radius
+/// counts in a bore.
+pub(super) fn reliefs(sheet: &mut Worksheet, thread: &Thread, clearance: f64, sharpest: Num, facts: &BitFacts, bored: Option<f64>) -> Reliefs {
+    let (c, bar_radius) = (Num::from(clearance), facts.bar_radius_mm);
+    // Tilted to the lead, the leading side needs that much less, and the trailing one that much more.
+    let [lead_c, trail_c] = [Num::from(clearance - facts.tilt_deg), Num::from(clearance + facts.tilt_deg)];
     let said = || Some(format!("working clearance {}°", plain_text(clearance, 0)));
     if thread.spec.side == Side::External {
+        let root = super::root(sheet, thread, thread.own.pitch.0, sharpest);
+        // A point that would meet the axis is no point of this thread.
+        let at_root = if root.value > 0.0 { sheet.apply(&crate::thread::rules::LEAD_ANGLE, [thread.lead, root]) } else { thread.lead_angle_minor };
         return Reliefs {
             sides: (
-                sheet.apply_assuming(&rules::RELIEF_LEADING, [c, thread.lead_angle_minor], said()),
-                sheet.apply_assuming(&rules::RELIEF_TRAILING, [c, thread.lead_angle_major], said()),
+                sheet.apply_assuming(&rules::RELIEF_LEADING, [lead_c, at_root], said()),
+                sheet.apply_assuming(&rules::RELIEF_TRAILING, [trail_c, thread.lead_angle_major], said()),
             ),
             bench: None,
         };
     }
-    let bore = thread.basic.minor.value / 2.0;
+    let bore = bored.unwrap_or(thread.basic.minor.value) / 2.0;
+    let at_bore_deg = sheet.apply(&crate::thread::rules::LEAD_ANGLE, [thread.lead, (2.0 * bore).into()]);
     let under = bar_radius.unwrap_or(bore / 2.0).min(0.9 * bore);
     let told = if bar_radius.is_some() { None } else { Some(format!("the bit stands half the bore's radius, {}, under its edge", mm_text(under))) };
     let falls = sheet.apply_assuming(&rules::BORE_FALLS, [bore.into(), under.into()], told);
@@ -145,18 +154,18 @@ pub(super) fn reliefs(sheet: &mut Worksheet, thread: &Thread, clearance: f64, ba
     let mut rise = |radius: f64| sheet.apply(&rules::BORE_RISE, [thread.lead, radius.into(), under.into()]);
     let (at_bore, at_root) = (rise(bore), rise(thread.major.value / 2.0));
     let root_falls = sheet.apply(&rules::BORE_FALLS, [Num::from(thread.major.value / 2.0), under.into()]);
-    let bench = |flank: Num| [c, thread.lead_angle_minor, flank, falls, under.into()];
+    let bench = |flank: Num| [c, at_bore_deg, flank, falls, under.into()];
     let bench = (sheet.apply(&rules::BENCH_LEADING_BORE, bench(lead_flank)), sheet.apply(&rules::BENCH_TRAILING_BORE, bench(trail_flank)));
     let sides = (
-        sheet.apply_assuming(&rules::RELIEF_LEADING_BORE, [c, at_bore, lead_flank, falls, under.into()], said()),
-        sheet.apply_assuming(&rules::RELIEF_TRAILING_BORE, [c, at_bore, at_root, trail_flank, falls, root_falls, under.into()], said()),
+        sheet.apply_assuming(&rules::RELIEF_LEADING_BORE, [lead_c, at_bore, lead_flank, falls, under.into()], said()),
+        sheet.apply_assuming(&rules::RELIEF_TRAILING_BORE, [trail_c, at_bore, at_root, trail_flank, falls, root_falls, under.into()], said()),
     );
     Reliefs { sides, bench: Some(bench) }
 }
 
 /// Works what to grind.
 pub(crate) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, Reliefs { sides, bench }: Reliefs, clearance: f64, watch: &mut Vec<Watch>) -> Grind {
-    let Inputs { facts, thread, tip, blank, direction, depth, from_to, reliefs, rises } = *before;
+    let Inputs { facts, thread, tip, blank, direction, depth, from_to, reliefs, rises, stocks } = *before;
     let alpha = Num::from(thread.alpha_deg);
     let straight = thread.alpha_deg <= 0.0;
     let toward = direction.carriage == Carriage::TowardHeadstock;
@@ -169,11 +178,11 @@ pub(crate) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, Reliefs { sides
             side: if leading { "leading" } else { "trailing" },
             faces: if to_headstock { "toward the headstock" } else { "toward the tailstock" },
             held: if to_headstock == headstock_left { "left" } else { "right" },
-            front_deg: Quantity::angle(front),
-            rest_deg: Quantity::angle(rest),
+            front_deg: Quantity::by_eye(front),
+            rest_deg: Quantity::by_eye(rest),
             rise_deg: round_to_nine(if leading { rises.0 } else { rises.1 }),
             ground_deg: if leading { reliefs[0] } else { reliefs[1] },
-            bench_deg: bench.map(|(l, t)| Quantity::angle(if leading { l } else { t })),
+            bench_deg: bench.map(|(l, t)| Quantity::by_eye(if leading { l } else { t })),
         };
         (grind, rest)
     };
@@ -183,25 +192,25 @@ pub(crate) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, Reliefs { sides
         (Num::from(END_DEG), "An end face of 8 to 10°, ground after the flanks.".to_owned())
     } else {
         let nose = thread.flanks.apply(sheet, [&rules::NOSE, &rules::NOSE_BETWEEN], &[n1, n2]);
-        (nose, format!("The two flanks leave {} under the point: enough for a tip stoned flat or round.", angle_text(nose.value)))
+        (nose, format!("The two flanks leave {} under the point: enough for a tip stoned flat or round.", eye_text(nose.value)))
     };
     let width = sheet.apply(&rules::WIDTH_USED, [tip.equal_flat, depth, alpha]);
     let offset_says = blank.shoulder.then(|| {
         let hand = if headstock_left { "left" } else { "right" };
         format!(
             "Up to a shoulder, grind the point over to the {hand} (bit face up, point away): half the width used, {}, is all it needs that side.",
-            mm_text(width.value / 2.0)
+            about_text(width.value / 2.0)
         )
     });
     let rises = thread.lead_angle_major.value;
-    let tilt_says = (thread.spec.side == Side::External && thread.spec.starts > 1 && clearance - rises < LEAST_DEG).then(|| {
+    let tilt_says = (thread.spec.side == Side::External && thread.spec.starts > 1 && facts.tilt_deg.abs() < 0.5 && clearance - rises < LEAST_DEG).then(|| {
         watch.push(Watch::new(
             Level::Note,
             Code::TrailingRelief,
             "bit",
             format!(
                 "So many starts lean {}: the leading edge cuts with that much rake, the trailing one with as much against it. A bit tilted to the lead angle cuts alike with both.",
-                angle_text(rises)
+                eye_text(rises)
             ),
         ));
         let middle = (thread.lead_angle_minor.value + rises) / 2.0;
@@ -215,22 +224,25 @@ pub(crate) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, Reliefs { sides
             let each: Vec<String> = flanks.into_iter().map(|f| format!("a flank ground {} cuts {}", angle_text(f), angle_text(cut(f)))).collect();
             format!("{}, so grind {} by as much less", each.join(" and "), if each.len() > 1 { "each" } else { "it" })
         };
-        format!("Tilted {} in its holder, both sides want {} of relief alike; {form}.", angle_text(middle), angle_text(clearance))
+        format!("Tilted {} in its holder, both sides want {} of relief alike; {form}.", eye_text(middle), eye_text(clearance))
     });
     let (raked_deg, rake_says) = rake(sheet, facts, blank, thread, from_to);
     Grind {
         sides: [leading, trailing],
-        nose_deg: Quantity::angle(nose),
+        nose_deg: Quantity::by_eye(nose),
         nose_says,
-        width_mm: Quantity::length(width),
-        offset_mm: blank.shoulder.then(|| Quantity::length(width.value / 2.0)),
+        width_mm: Quantity::about(width),
+        offset_mm: blank.shoulder.then(|| Quantity::about(width.value / 2.0)),
         offset_says,
         tilt_says,
         raked_deg,
         rake_says,
-        stocking: stocking(sheet, thread, tip),
+        stocking: stocking(sheet, thread, tip, stocks),
     }
 }
+
+/// Half angles nearer than this are ground alike, degrees. House value.
+const APART_DEG: f64 = 0.1;
 
 /// The angle to grind in a raked face, and what is said of rake.
 fn rake(sheet: &mut Worksheet, facts: &BitFacts, blank: &BlankFacts, thread: &Thread, (root, crest): (f64, f64)) -> (Option<Quantity>, String) {
@@ -252,11 +264,12 @@ fn rake(sheet: &mut Worksheet, facts: &BitFacts, blank: &BlankFacts, thread: &Th
     let edge = sheet.apply(rule, [root.into(), depth.into(), gamma.into()]);
     let bench = |flank: f64| (flank.to_radians().tan() * gamma.to_radians().cos()).atan().to_degrees();
     let [lead, trail] = thread.flanks.both();
-    let half = sheet.apply(&rules::RAKED_HALF, [lead.into(), depth.into(), edge]);
-    let (whole, apart) = if thread.flanks.are_even() {
-        (Num::from(2.0 * half.value), String::new())
+    let shift = sheet.apply(&rules::LEAD_SHIFTS, [thread.lead, edge, gamma.into(), crest.into()]);
+    let half = sheet.apply(&rules::RAKED_HALF, [lead.into(), depth.into(), edge, shift]);
+    let other = sheet.apply(&rules::RAKED_HALF, [trail.into(), depth.into(), edge, (-shift.value).into()]);
+    let (whole, apart) = if thread.flanks.are_even() && (half.value - other.value).abs() < APART_DEG {
+        (Num::from(half.value + other.value), String::new())
     } else {
-        let other = sheet.apply(&rules::RAKED_HALF, [trail.into(), depth.into(), edge]);
         let apart = format!(" ({} on the leading side, {} on the trailing)", angle_text(half.value), angle_text(other.value));
         (Num::from(half.value + other.value), apart)
     };
@@ -278,13 +291,14 @@ pub(crate) fn stocking_flat(sheet: &mut Worksheet, thread: &Thread, tip: &Tip) -
     thread.flanks.apply(sheet, [&rules::STOCKING_FLAT, &rules::STOCKING_FLAT_BETWEEN], &[tip.sharpest.1, STOCKING_LEAVES_MM.into()])
 }
 
-fn stocking(sheet: &mut Worksheet, thread: &Thread, tip: &Tip) -> Option<Stocking> {
+fn stocking(sheet: &mut Worksheet, thread: &Thread, tip: &Tip, planned: bool) -> Option<Stocking> {
     let wide = thread.alpha_deg < 20.0 && thread.pitch.value >= STOCKING_FROM_MM;
     wide.then(|| {
         let flat = stocking_flat(sheet, thread, tip);
         Stocking {
             says: format!(
-                "Rough with a tool of the same angle and a {} tip, to depth; it leaves {} on each flank for the form tool, set central in the groove.",
+                "{} with a tool of the same angle and a {} tip, to depth; it leaves {} on each flank for the form tool, set central in the groove.",
+                if planned { "Rough" } else { "It may be roughed, where that is chosen at Cut," },
                 mm_text(flat.value),
                 mm_text(STOCKING_LEAVES_MM)
             ),

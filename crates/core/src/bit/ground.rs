@@ -48,14 +48,17 @@ pub struct Edges {
     pub rake_deg: f64,
     /// Turned out of square, point toward the leading side, degrees.
     pub square_deg: f64,
-    /// Tip above centre, mm.
+    /// Tip off centre toward the side the work comes from, mm: above for a bit that stands right way up.
     pub height_mm: f64,
+    /// Lead, mm.
+    pub lead_mm: f64,
 }
 
 /// The chord of a flank from root to crest, as an angle from square to the axis, for the leading edge and the trailing one.
 ///
-/// Every point of an edge sweeps a circle of its own radius, so the flank is where the edge stands at each radius: the edge
-/// is a straight line in the face, the face is tilted by the rake and turned by the squareness, and stands at its height.
+/// Every point of an edge sweeps a helix of its own radius, so the flank is where the edge stands at each radius, moved along by what of the
+/// lead the work turns before it comes there: the edge is a straight line in the face, the face is tilted by the rake and turned by the
+/// squareness, and stands at its height. A point that the work reaches later cuts ahead in the carriage's travel.
 #[must_use]
 pub fn flanks(edges: &Edges, external: bool, root: f64, crest: f64) -> [f64; 2] {
     let out = if external { 1.0 } else { -1.0 };
@@ -86,7 +89,8 @@ fn place(edges: &Edges, external: bool, root: f64, side: f64, u: f64) -> (f64, f
     let (level, aside) = (level * square.cos() + aside * square.sin(), aside * square.cos() - level * square.sin());
     let tip = (root * root - edges.height_mm * edges.height_mm).max(0.0).sqrt();
     let (x, y) = (tip + out * level, edges.height_mm - down);
-    (x.hypot(y), aside)
+    // Below centre the work comes later, and the carriage has gone on: ahead is toward the leading side.
+    (x.hypot(y), aside + edges.lead_mm * (-y).atan2(x) / std::f64::consts::TAU)
 }
 
 /// What a mate feels of one flank cut off its angle, as pitch diameter, were both flanks so far out; `alpha_deg` is the half angle of the
@@ -111,12 +115,18 @@ pub(super) struct Inputs<'a> {
     pub rises: (f64, f64),
     /// Radii of the groove's root and of the crest, mm.
     pub from_to: (f64, f64),
+    /// Whether the bit stands right way up.
+    pub upright: bool,
 }
 
 /// Works what the bit as ground will cut, where anything of it was told; root and crest are radii of the cut.
 pub(super) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, watch: &mut Vec<Watch>) -> Option<AsGround> {
-    let Inputs { facts, thread, tip, reliefs, needed, rises, from_to: (root, crest) } = *before;
-    let told = facts.included_angle_deg.is_some() || facts.rake_deg.is_some() || facts.square_deg.is_some() || facts.height_mm.is_some();
+    let Inputs { facts, thread, tip, reliefs, needed, rises, from_to: (root, crest), upright } = *before;
+    let told = facts.tilt_deg.abs() > 1e-9
+        || facts.included_angle_deg.is_some()
+        || facts.rake_deg.is_some()
+        || facts.square_deg.is_some()
+        || facts.height_mm.is_some();
     let guessed = facts.tip_between_mm;
     let measured_reliefs = [(reliefs[0], needed.0.value, rises.0, "leading"), (reliefs[1], needed.1.value, rises.1, "trailing")];
     if !told && guessed.is_none() && measured_reliefs.iter().all(|r| r.0.is_none()) {
@@ -126,11 +136,14 @@ pub(super) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, watch: &mut Vec
     // An angle out is taken as out alike on both sides.
     let out = facts.included_angle_deg.map_or(0.0, |a| (a - thread.flanks.included_deg()) / 2.0);
     let edges = Edges {
-        flanks_deg: thread.flanks.both().map(|flank| flank + out),
+        // Tilted, the edges lie along the groove: across the axis it is wider by the cosine.
+        flanks_deg: thread.flanks.both().map(|flank| ((flank + out).to_radians().tan() / facts.tilt_deg.to_radians().cos()).atan().to_degrees()),
         flat_mm: tip.equal_flat.value,
         rake_deg: facts.rake_deg.unwrap_or(0.0),
         square_deg: facts.square_deg.unwrap_or(0.0),
-        height_mm: facts.height_mm.unwrap_or(0.0),
+        // Turned over, the work comes from below.
+        height_mm: facts.height_mm.unwrap_or(0.0) * if upright { 1.0 } else { -1.0 },
+        lead_mm: thread.lead.value,
     };
     let [leading, trailing] = flanks(&edges, external, root, crest);
     let [true_leading, true_trailing] = thread.flanks.both();

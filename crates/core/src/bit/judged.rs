@@ -28,6 +28,8 @@ pub(super) struct Inputs<'a> {
     pub beyond: f64,
     /// Surface speed of the job, m/min.
     pub speed: f64,
+    /// Force of the last cut, N.
+    pub force: Option<Num>,
     /// Whether passes end by reversing with the half-nut closed.
     pub reverses: bool,
 }

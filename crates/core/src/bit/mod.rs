@@ -164,7 +164,7 @@ fn equal_flat(sheet: &mut Worksheet, radius: Num, thread: &Thread) -> Num {
 }
 
 /// The flats the form allows: least, most, and the one to aim at.
-fn flats(sheet: &mut Worksheet, thread: &Thread) -> [Num; 3] {
+fn flats(sheet: &mut Worksheet, thread: &Thread, target: Num) -> [Num; 3] {
     let (pitch, alpha) = (thread.pitch, Num::from(thread.alpha_deg));
     let side = thread.spec.side;
     if thread.spec.rounded_root {
@@ -182,9 +182,8 @@ fn flats(sheet: &mut Worksheet, thread: &Thread) -> [Num; 3] {
         let most = sheet.apply(&rules::SQUARE_MOST, [pitch]);
         return [half, most, sheet.apply(&thread_rules::MIDDLE, [half, most])];
     }
-    // At the middle of the size limits, the root the tip leaves must clear the mate and not go past its own limit.
+    // At the size aimed at, the root the tip leaves must clear the mate and not go past its own limit.
     let (low, high) = thread.own.pitch;
-    let middle = sheet.apply(&thread_rules::MIDDLE, [low, high]);
     let band = high.value - low.value;
     let (near, far) = match (side, thread.own.root(side)) {
         (Side::External, (far, near)) => {
@@ -197,16 +196,27 @@ fn flats(sheet: &mut Worksheet, thread: &Thread) -> [Num; 3] {
         }
     };
     let mut flat = |root: Num| {
-        let (large, small) = if side == Side::External { (middle, root) } else { (root, middle) };
+        let (large, small) = if side == Side::External { (target, root) } else { (root, target) };
         sheet.apply(&rules::FLAT_TO_ROOT, [pitch, large, small, alpha])
     };
-    let (least, most) = (flat(far), flat(near));
+    let open = side == Side::Internal && thread.own.root(side).1.is_none() && thread.radius.is_none();
+    let most = flat(near);
+    if open {
+        // No root is too deep: a hair under the widest.
+        return [0.0.into(), most, sheet.apply(&rules::FLAT_OPEN, [most])];
+    }
+    let least = flat(far);
     let aim = match thread.radius.or_else(|| standard_root(sheet, thread)) {
         Some(radius) => equal_flat(sheet, radius, thread),
         None => sheet.apply(&thread_rules::MIDDLE, [least, most]),
     };
     [least, most, aim]
 }
+
+/// What an untold bit of a round form may be, as shares of the flat its radius is worth. House values.
+const NOMINAL_SPAN: [f64; 2] = [0.75, 1.25];
+/// Flat of an untold bit for a form that sets no least, as a share of the widest. House value.
+const LEAST_SHARE: f64 = 0.8;
 
 /// The tip reckoned with.
 struct Used {
@@ -279,13 +289,13 @@ pub(crate) fn tip(
     sheet: &mut Worksheet,
     facts: &BitFacts,
     clearance: f64,
-    thread: &Thread,
+    (thread, bored, target): (&Thread, Option<f64>, Num),
     assumed: &mut Vec<Assumption>,
     watch: &mut Vec<Watch>,
 ) -> (Tip, TipView) {
     let (pitch, alpha) = (thread.pitch, Num::from(thread.alpha_deg));
     let straight = thread.alpha_deg <= 0.0;
-    let [min, max, aim] = flats(sheet, thread);
+    let [min, max, aim] = flats(sheet, thread, target);
     // An untold bit for a nut may be one ground for a screw.
     let bluntest = if thread.spec.system.family().is_sixty() && !thread.spec.rounded_root { sheet.apply(&rules::QUARTER, [pitch]) } else { max };
     // A form, or a root, that is round wants a round tip.
@@ -304,7 +314,14 @@ pub(crate) fn tip(
         (false, None) if straight || thread.radius.is_some() => TipKnown::Nominal,
         (false, _) => TipKnown::Range,
     };
-    let [narrow, wide] = facts.tip_between_mm.unwrap_or([min.value, bluntest.value]);
+    // Where the form sets no least, a bit ground for it is not far under the widest.
+    let narrowest = if min.value <= 0.0 && thread.alpha_deg < V_FROM_DEG { LEAST_SHARE * bluntest.value } else { min.value };
+    let untold_span = match known {
+        // A round form has one tip, and one not told is not known to have it.
+        TipKnown::Nominal if !straight => NOMINAL_SPAN.map(|k| k * equal_flat.value),
+        _ => [narrowest, bluntest.value],
+    };
+    let [narrow, wide] = facts.tip_between_mm.unwrap_or(untold_span);
     let doubt = if measured || straight { 0.0 } else { (wide - narrow) / (2.0 * thread.alpha_deg.to_radians().tan()) };
     untold(known, facts, tip_says.as_str(), [narrow, wide, doubt], assumed, watch);
     let (aimed, sharpest) = match known {
@@ -340,7 +357,7 @@ pub(crate) fn tip(
         watch.push(Watch::new(Level::Warn, Code::BitAngle, "bit", text));
     }
     let clearance = facts.clearance_deg.unwrap_or(clearance);
-    let reliefs = grind::reliefs(sheet, thread, clearance, facts.bar_radius_mm);
+    let reliefs = grind::reliefs(sheet, thread, clearance, sharpest.0, facts, bored);
     let shape = if facts.included_angle_deg.is_none() && !thread.flanks.are_even() { thread.flanks.says() } else { format!("{}°", degrees_text(angle)) };
     let guess = match (known, facts.tip_between_mm) {
         (_, Some(_)) => " at most, guessed",
@@ -379,10 +396,19 @@ pub(crate) struct Inputs<'a> {
     pub from_to: (f64, f64),
     /// Spindle speed, rev/min.
     pub speed_rpm: f64,
+    /// Force of the last cut, N.
+    pub force: Option<Num>,
+    /// Whether a stocking tool roughs.
+    pub stocks: bool,
     /// Whether passes end by reversing.
     pub reverses: bool,
     /// The turned relief, where there is one.
     pub groove: Option<Groove>,
+}
+
+/// The root this tip leaves, mm.
+pub(crate) fn root(sheet: &mut Worksheet, thread: &Thread, target: Num, h: Num) -> Num {
+    sheet.apply(if thread.spec.side == Side::External { &rules::ROOT_EXTERNAL } else { &rules::ROOT_INTERNAL }, [target, h])
 }
 
 /// A bit off centre toward the side the work comes from loses relief under its nose, by the angle it stands round the work: past all of it
@@ -408,7 +434,7 @@ fn heel(facts: &BitFacts, (root, crest): (f64, f64), (upright, external): (bool,
 
 /// Works the bit: what to grind, what will go in, and what the real one cuts.
 pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BitFacts, said: TipView, before: &Inputs<'_>, watch: &mut Vec<Watch>) -> BitSection {
-    let Inputs { thread, tip, blank, direction, kit, beyond, depth, from_to, speed_rpm, reverses, ref groove } = *before;
+    let Inputs { thread, tip, blank, direction, kit, beyond, depth, from_to, speed_rpm, force, stocks, reverses, ref groove } = *before;
     let (leading, trailing) = said.reliefs.sides;
     // What of each relief the thread's own rise takes: all but the working clearance, unless the least was taken instead.
     let external = thread.spec.side == Side::External;
@@ -416,14 +442,14 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BitFacts, said: TipView, bef
     let lead_left = grind::left_leads(direction);
     let own = if lead_left { [left, right] } else { [right, left] };
     let reliefs = [facts.leading_relief_deg.or(own[0]), facts.trailing_relief_deg.or(own[1])];
-    let rises = (leading.value - said.clearance, if external { -thread.lead_angle_major.value } else { trailing.value - said.clearance });
-    let before = grind::Inputs { facts, thread, tip, blank, direction, depth, from_to, reliefs, rises };
+    let rises = (leading.value - said.clearance, if external { facts.tilt_deg - thread.lead_angle_major.value } else { trailing.value - said.clearance });
+    let before = grind::Inputs { facts, thread, tip, blank, direction, depth, from_to, reliefs, rises, stocks };
     let grind = grind::reckon(sheet, &before, said.reliefs, said.clearance, watch);
     heel(facts, before.from_to, (direction.upright, external), grind.nose_deg.value, watch);
     let of = |[min, max, aim]: [Num; 3]| TipAllowed { min: Quantity::length(min), max: Quantity::length(max), aim: Quantity::length(aim) };
     BitSection {
-        leading_relief_deg: Quantity::angle(leading),
-        trailing_relief_deg: Quantity::angle(trailing),
+        leading_relief_deg: Quantity::by_eye(leading),
+        trailing_relief_deg: Quantity::by_eye(trailing),
         tip_flat_mm: of(said.allowed),
         tip_radius_mm: said.radius.map(of),
         handbook_flat_mm: said.handbook.map(Quantity::length),
@@ -446,12 +472,17 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BitFacts, said: TipView, bef
                 clearance: said.clearance,
                 beyond,
                 speed: std::f64::consts::PI * 2.0 * from_to.0.max(from_to.1) * speed_rpm / 1000.0,
+                force,
                 reverses,
             },
             watch,
         ),
         relief_tool: groove.as_ref().map(|g| relief_tool::reckon(sheet, thread, g, facts.bar_radius_mm, said.clearance)),
-        ground: ground::reckon(sheet, &ground::Inputs { facts, thread, tip, reliefs, needed: said.reliefs.sides, rises, from_to }, watch),
+        ground: ground::reckon(
+            sheet,
+            &ground::Inputs { facts, thread, tip, reliefs, needed: said.reliefs.sides, rises, from_to, upright: direction.upright },
+            watch,
+        ),
         grind,
     }
 }

@@ -2,7 +2,7 @@
 
 use super::bar::{ROOM_MM, heel};
 use super::rules;
-use crate::quantity::{angle_text, mm_text, plain_text};
+use crate::quantity::{eye_text, mm_text, plain_text};
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::working::{Num, Quantity, Worksheet};
@@ -81,7 +81,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, thread: &Thread, groove: &Groove, ba
         if heel.value > END_DEG {
             says.push(format!(
                 "In a bore its end falls away {}, so that the heel {} under the edge clears the groove's {} radius.",
-                angle_text(heel.value),
+                eye_text(heel.value),
                 mm_text(under),
                 mm_text(radius)
             ));
@@ -97,17 +97,17 @@ pub(crate) fn reckon(sheet: &mut Worksheet, thread: &Thread, groove: &Groove, ba
     }
     says.push(format!(
         "Both sides fall in {} under the edge and narrow {} to the back, so the blade touches only with its end. Set it square to the work and on centre; slow, with oil, withdrawn if it chatters.",
-        angle_text(SIDE_DEG),
-        angle_text(TAPER_DEG)
+        eye_text(SIDE_DEG),
+        eye_text(TAPER_DEG)
     ));
     ReliefTool {
-        width_mm: Quantity::length(width),
-        back_mm: Quantity::length(back),
-        blade_mm: Quantity::length(blade),
-        corner_mm: Quantity::length(groove.corner.min(width.value / 4.0)),
+        width_mm: Quantity::about(width),
+        back_mm: Quantity::about(back),
+        blade_mm: Quantity::about(blade),
+        corner_mm: Quantity::about(groove.corner.min(width.value / 4.0)),
         round_mm: round.map(Quantity::length),
-        end_deg: Quantity::angle(end),
-        side_deg: Quantity::angle(SIDE_DEG),
+        end_deg: Quantity::by_eye(end),
+        side_deg: Quantity::by_eye(SIDE_DEG),
         bar_mm: bar.map(Quantity::length),
         says,
     }

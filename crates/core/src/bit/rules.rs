@@ -61,6 +61,9 @@ rule!(NOSE_BETWEEN = "bit.nose_between", "Relief two unequal flanks leave under 
     ((m.to_radians().tan() * b.to_radians().cos() + n.to_radians().tan() * a.to_radians().cos()) / (a + b).to_radians().sin()).atan().to_degrees());
 rule!(WIDTH_USED = "bit.width_used", "Width of blank the point uses", (f: Mm "tip", X: Mm "depth of the cut", alpha: Deg "half angle") -> w: Mm,
     "f + 2*X*tan(alpha)", "tip and both flanks to full depth", f + 2.0 * X * alpha.to_radians().tan());
+rule!(FLAT_OPEN = "bit.flat_open", "Flat aimed at where no root is too deep", (f: Mm "widest that clears the mate") -> y: Mm, "0.95*f", "house: a twentieth under the widest", 0.95 * f);
+rule!(ROOT_EXTERNAL = "bit.root_external", "Root this tip leaves", (E: Mm "pitch diameter aimed at", h: Mm "tip to pitch line") -> r: Mm, "E - 2*h", "the tip goes that far past the pitch line", E - 2.0 * h);
+rule!(ROOT_INTERNAL = "bit.root_internal", "Root this tip leaves", (E: Mm "pitch diameter aimed at", h: Mm "tip to pitch line") -> r: Mm, "E + 2*h", "the tip goes that far past the pitch line", E + 2.0 * h);
 rule!(STOCKING_FLAT = "bit.stocking_flat", "Tip of the stocking tool", (f: Mm "tip of the form tool", a: Mm "left on each flank", alpha: Deg "half angle") -> s: Mm,
     "max(0, f - 2*a/cos(alpha))", "narrower by what is left, square to each flank", (f - 2.0 * a / alpha.to_radians().cos()).max(0.0));
 rule!(STOCKING_FLAT_BETWEEN = "bit.stocking_flat_between", "Tip of the stocking tool, flanks unequal", (f: Mm "tip of the form tool", s: Mm "left on each flank", a: Deg "leading flank", b: Deg "trailing flank") -> t: Mm,
@@ -71,8 +74,10 @@ rule!(EDGE_EXTERNAL = "bit.edge_external", "Length of edge in use, raked", (r: M
 rule!(EDGE_INTERNAL = "bit.edge_internal", "Length of edge in use, raked, in a bore", (r: Mm "root radius", X: Mm "depth", gamma: Deg "back rake") -> l: Mm,
     "r*cos(gamma) - sqrt(r^2*cos(gamma)^2 + X^2 - 2*X*r)", "as outside, the bore closing in",
     r * gamma.to_radians().cos() - (r * r * gamma.to_radians().cos().powi(2) + X * X - 2.0 * X * r).sqrt());
-rule!(RAKED_HALF = "bit.raked_half", "Half angle to grind in a raked face", (alpha: Deg "half angle wanted", X: Mm "depth", l: Mm "edge in use") -> a: Deg,
-    "atan(tan(alpha)*X/l)", "the same width over the longer edge"; schools ["The bench formula, tan α cos γ, takes the edge as X/cos γ."], (alpha.to_radians().tan() * X / l).atan().to_degrees());
+rule!(LEAD_SHIFTS = "bit.lead_shifts", "How far ahead the edge's far end cuts, raked", (L: Mm "lead", l: Mm "edge in use", gamma: Deg "back rake", r: Mm "radius there") -> z: Mm,
+    "L*atan(l*sin(gamma)/sqrt(max(r^2 - (l*sin(gamma))^2, 0)))/360", "it stands below centre, so the work comes to it later by that part of a turn", L * (l * gamma.to_radians().sin()).atan2((r * r - (l * gamma.to_radians().sin()).powi(2)).max(0.0).sqrt()) / std::f64::consts::TAU);
+rule!(RAKED_HALF = "bit.raked_half", "Half angle to grind in a raked face", (alpha: Deg "half angle wanted", X: Mm "depth", l: Mm "edge in use", z: Mm "how far that side cuts wider for the lead") -> a: Deg,
+    "atan((tan(alpha)*X - z)/l)", "the same width over the longer edge, less what the lead adds"; schools ["The bench formula, tan α cos γ, takes the edge as X/cos γ, and no lead."], ((alpha.to_radians().tan() * X - z) / l).atan().to_degrees());
 rule!(OFF_CENTRE_EXTERNAL = "bit.off_centre_external", "How much shallower a bit off centre cuts", (R: Mm "radius at touch", X: Mm "travel", h: Mm "off centre") -> e: Mm,
     "sqrt((sqrt(R^2 - h^2) - X)^2 + h^2) - (R - X)", "the tip's own circle", (((R * R - h * h).sqrt() - X).powi(2) + h * h).sqrt() - (R - X));
 rule!(OFF_CENTRE_INTERNAL = "bit.off_centre_internal", "How much shallower a bit off centre cuts, in a bore", (R: Mm "radius at touch", X: Mm "travel", h: Mm "off centre") -> e: Mm,
@@ -92,6 +97,9 @@ rule!(SHARE_RADIUS = "bit.share_radius", "Radius of a rounded root", (P: Mm "pit
 
 /// All of them.
 pub static ALL: &[&Rule] = &[
+    &FLAT_OPEN,
+    &ROOT_EXTERNAL,
+    &ROOT_INTERNAL,
     &SHARE_RADIUS,
     &CUT_OFF_FLAT,
     &CUT_OFF_RADIUS,
@@ -123,6 +131,7 @@ pub static ALL: &[&Rule] = &[
     &RADIUS_OF_FLAT_BETWEEN,
     &EDGE_EXTERNAL,
     &EDGE_INTERNAL,
+    &LEAD_SHIFTS,
     &RAKED_HALF,
     &OFF_CENTRE_EXTERNAL,
     &OFF_CENTRE_INTERNAL,

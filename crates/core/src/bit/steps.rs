@@ -2,7 +2,7 @@
 
 use super::BitSection;
 use crate::job::Grinder;
-use crate::quantity::{angle_text, degrees_text};
+use crate::quantity::degrees_text;
 use crate::thread::ThreadSection;
 
 /// The steps for this bit.
@@ -38,6 +38,6 @@ pub(super) fn steps(thread: &ThreadSection, bit: &BitSection) -> Vec<String> {
     list.push(tip);
     list.push(format!("The top face flat and level, {}; lap it last.", if grind.raked_deg.is_some() { "with the rake told" } else { "no rake" }));
     list.push("Stone the burr off each edge toward the face. Carbon steel drawn blue is spoilt; high-speed and cobalt steels are not.".into());
-    list.push(format!("Mark it: {} included, tip as measured, {}.", angle_text(thread.included_angle_deg), thread.pitch_text));
+    list.push(format!("Mark it: {}° included, tip as measured, {}.", degrees_text(thread.included_angle_deg), thread.pitch_text));
     list
 }

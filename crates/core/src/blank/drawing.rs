@@ -196,12 +196,12 @@ fn dimensions(d: &Drawn<'_>, shown: f64, left: f64, height: f64) -> Vec<Dimensio
     let along = |name, says, figure: Quantity, y: f64, from: f64, to: f64| Dimension { name, says, figure, from: [from, y], to: [to, y] };
     let mut list = vec![
         across("diameter", if external { "blank diameter" } else { "bore" }, Quantity::length(used), left - used * 1.15, r),
-        along("length", "threaded length", Quantity::given(d.thread.length), under, 0.0, shown),
+        along("length", "threaded length", Quantity::along(d.thread.length), under, 0.0, shown),
     ];
     // A register hides the chamfer behind it: its own diameter stands in that place.
     list.push(match d.register {
         Some(register) => across("register", "register", register.max_mm.clone(), left - used * 0.24, register.max_mm.value / 2.0),
-        None => across("chamfer", "chamfer to", Quantity::length(d.chamfer), left - used * 0.24, d.chamfer.value / 2.0),
+        None => across("chamfer", "chamfer to", Quantity::about(d.chamfer), left - used * 0.24, d.chamfer.value / 2.0),
     });
     let at = (d.mark.from_face_mm.value - d.thread.length + shown).max(shown * 0.1);
     list.push(along("mark", "mark from the face", d.mark.from_face_mm.clone(), under - used * 0.15, 0.0, at));

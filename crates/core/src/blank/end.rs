@@ -1,5 +1,8 @@
 //! What a thread ends in, and whether the cut stops there or starts there.
 
+use crate::direction::Carriage;
+use crate::job::{BlankFacts, EndKind};
+use crate::thread::Side;
 use crate::working::Num;
 
 /// How the cut meets the place it ends in.
@@ -7,9 +10,20 @@ use crate::working::Num;
 pub(crate) enum CutEnd {
     /// It runs in and must stop there, in this distance.
     StopsIn(Num),
-    /// It starts there, as a left-hand thread or one cut away from the chuck does.
-    StartsIn,
+    /// It starts there, as a left-hand thread or one cut away from the chuck does: in a groove with no run-up, in the open after this one.
+    StartsIn(Num),
 }
 
 /// Margin of a plunged ring or pocket over the cut, mm. House value.
 pub(crate) const MARGIN_MM: f64 = 0.5;
+
+/// What the headstock end of the thread is: as told, else a relief at a shoulder, and where a screw's cut starts on the bar itself.
+pub(crate) fn ends_in(facts: &BlankFacts, side: Side, carriage: Carriage) -> EndKind {
+    let on_the_bar = side == Side::External && carriage == Carriage::AwayFromHeadstock;
+    facts.end.unwrap_or(EndKind::usual(facts.shoulder || on_the_bar))
+}
+
+/// Whether this is a place for the bit to stand in, clear of metal.
+pub(crate) const fn is_groove(end: EndKind) -> bool {
+    matches!(end, EndKind::Relief | EndKind::PlungedRing | EndKind::DrilledPocket)
+}

@@ -1,11 +1,12 @@
 //! How the thread ends: the schools, what usable thread each leaves, whether the mate seats, and the mark to
 //! work to where the end cannot be seen.
 
+use super::beyond::Beyond;
 use super::end::{CutEnd, MARGIN_MM};
 use super::reach::Reach;
 use super::{relief, rules};
 use crate::job::EndKind;
-use crate::quantity::mm_text;
+use crate::quantity::{about_text, least_text};
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::working::{Num, Quantity, Worksheet};
@@ -49,8 +50,12 @@ pub(super) struct EndingInputs<'a> {
     pub shoulder: bool,
     /// The one followed.
     pub followed: EndKind,
+    /// The usual one here.
+    pub usual: EndKind,
     /// Width of the relief, ring or pocket there is, when told.
     pub width: Option<f64>,
+    /// What is beyond an open end.
+    pub beyond: Option<&'a Beyond>,
 }
 
 impl EndingInputs<'_> {
@@ -72,8 +77,8 @@ impl EndingInputs<'_> {
 /// Each school side by side; the open is none at a shoulder.
 pub(super) fn endings(sheet: &mut Worksheet, ground: &EndingInputs<'_>) -> Vec<EndingView> {
     let (length, stopping) = (ground.thread.length, ground.stopping().value);
-    let recommended = EndKind::usual(ground.shoulder);
-    let beyond = |zone: f64| format!("the mate stands {} off unless it is counterbored", mm_text(zone));
+    let recommended = ground.usual;
+    let beyond = |zone: f64| format!("the mate stands {} off unless it is counterbored", about_text(zone));
     [EndKind::Relief, EndKind::PlungedRing, EndKind::Withdraw, EndKind::DrilledPocket, EndKind::Open]
         .into_iter()
         .filter(|end| !ground.shoulder || *end != EndKind::Open)
@@ -90,20 +95,27 @@ pub(super) fn endings(sheet: &mut Worksheet, ground: &EndingInputs<'_>) -> Vec<E
                     true,
                     format!(
                         "the mate seats, but {} of stopping does not fit in it: turn the spindle by hand, or cut away from the shoulder",
-                        mm_text(stopping)
+                        least_text(stopping)
                     ),
                 ),
                 EndKind::PlungedRing => ("in a ring plunged by the bit", true, "the mate seats; the carriage must stop in its width".into()),
+                EndKind::Withdraw if matches!(ground.cut_end, CutEnd::StartsIn(_)) => {
+                    ("withdrawn at a mark", false, "the cut starts here: in solid metal the tool cannot be fed in".to_owned())
+                }
                 EndKind::Withdraw => ("withdrawn at a mark", false, format!("no groove to weaken it, but the last turn fades out: {}", beyond(zone.value))),
                 EndKind::DrilledPocket => {
                     ("in a drilled pocket", false, format!("the spindle must stop with the bit in it, so by hand; {}", beyond(zone.value)))
                 }
-                EndKind::Open => ("out in the open", true, "nothing to stop for".to_owned()),
+                EndKind::Open => (
+                    "out in the open",
+                    true,
+                    ground.beyond.map_or_else(|| "nothing is weakened; what stands beyond it must be known".to_owned(), |b| said_after(&b.says)),
+                ),
             };
             EndingView {
                 end,
                 says,
-                usable_mm: Quantity::length((length - zone.value).max(0.0)),
+                usable_mm: Quantity::about((length - zone.value).max(0.0)),
                 seats,
                 consequence: if length <= zone.value { format!("no full thread is left; {consequence}") } else { consequence },
                 chosen: end == ground.followed,
@@ -111,6 +123,12 @@ pub(super) fn endings(sheet: &mut Worksheet, ground: &EndingInputs<'_>) -> Vec<E
             }
         })
         .collect()
+}
+
+/// A sentence as the end of another.
+fn said_after(sentence: &str) -> String {
+    let sentence = sentence.trim_end_matches('.');
+    sentence.get(0..1).map_or_else(String::new, str::to_lowercase) + sentence.get(1..).unwrap_or_default()
 }
 
 /// The mark for the ending followed: where the point stands when the hand must act.
@@ -121,16 +139,19 @@ pub(super) fn mark(sheet: &mut Worksheet, ground: &EndingInputs<'_>) -> Mark {
         (EndKind::Relief, CutEnd::StopsIn(_)) => {
             (sheet.apply(&rules::MARK_RELIEF, [length, zone, reach.half]), "stop here: the thread is full and the relief begins")
         }
-        (EndKind::Relief | EndKind::PlungedRing, CutEnd::StartsIn) => {
+        (EndKind::Relief | EndKind::PlungedRing, CutEnd::StartsIn(_)) => {
             (sheet.apply(&rules::MARK_START, [length, reach.half, reach.ahead, reach.backlash.into()]), "start here, in the groove, no nearer the shoulder")
         }
         (EndKind::PlungedRing | EndKind::DrilledPocket, _) => (sheet.apply(&rules::MARK_MIDDLE, [length, zone]), "stop here, the spindle turned by hand"),
         (EndKind::Withdraw, _) => (sheet.apply(&rules::MARK_FADE, [length, zone]), "begin to withdraw here"),
+        (EndKind::Open, CutEnd::StartsIn(run_up)) => {
+            (sheet.apply(&rules::MARK_START_OPEN, [length, reach.half, run_up]), "start here, clear of the end of the thread")
+        }
         (EndKind::Open, _) => (sheet.apply(&rules::MARK_OPEN, [length, reach.half]), "the bit is clear of the thread here"),
     };
     let (where_to, how) = match ground.thread.spec.side {
         Side::Internal => ("on the bar", "with the point at the mouth, mark the bar this far outside it"),
         Side::External => ("on the dial or the bed", "with the point at the end face, set the carriage dial to nought, or mark the bed"),
     };
-    Mark { from_face_mm: Quantity::length(at), says: format!("{act}; {how}, and work to the mark {where_to}") }
+    Mark { from_face_mm: Quantity::about(at), says: format!("{act}; {how}, and work to the mark {where_to}") }
 }

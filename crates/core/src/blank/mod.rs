@@ -1,5 +1,7 @@
 //! Blank: what to turn or bore first, how it is held, and what the thread ends in.
 
+pub(crate) mod beyond;
+mod bore;
 mod drawing;
 pub(crate) mod end;
 mod ending;
@@ -10,20 +12,27 @@ mod register;
 pub(crate) mod relief;
 pub mod rules;
 pub(crate) mod size;
+pub(crate) mod slender;
 mod truth;
+mod wall;
 
 use crate::job::{EndKind, Holding};
+pub use beyond::Beyond;
+pub use bore::Bore;
 pub use ending::{EndingView, Mark};
-pub use holding::{HoldingView, Slenderness};
+pub use holding::HoldingView;
 pub use plain::{PlainLine, PlainStands};
 pub use register::Register;
 pub use relief::Relief;
+pub use slender::Slenderness;
 pub use truth::{ParallelView, RunOutView};
+pub use wall::RingWall;
 
 use crate::bit::Tip;
+use crate::direction::Carriage;
 use crate::job::{BlankFacts, Kit};
 use crate::outline::Drawing;
-use crate::quantity::{mm_text, plain_text};
+use crate::quantity::{about_text, mm_text, plain_text};
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::watch::{Code, Level, Watch};
@@ -33,20 +42,6 @@ use ending::EndingInputs;
 use reach::Reach;
 use serde::Serialize;
 use size::Size;
-
-/// Bore: its share of full thread and the drill before it.
-#[derive(Debug, Clone, Serialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Bore {
-    /// Per cent of a full sharp thread this bore leaves.
-    pub share_percent: Quantity,
-    /// Nearest drill under it, owned, with half a millimetre left to bore true.
-    #[serde(skip_serializing_if = "Option::is_none")]
-    pub drill_mm: Option<Quantity>,
-    /// What is left to bore, on diameter.
-    #[serde(skip_serializing_if = "Option::is_none")]
-    pub left_mm: Option<Quantity>,
-}
 
 /// Plain plugs for the bore.
 #[derive(Debug, Clone, Serialize)]
@@ -78,6 +73,9 @@ pub struct BlankSection {
     /// What the thread runs out into, or starts in.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub relief: Option<Relief>,
+    /// What stands beyond the headstock end, where nothing is turned there for the bit.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub beyond: Option<Beyond>,
     /// Plain plugs to turn for the bore where nothing measures it: one that enters, one that does not.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub plug: Option<Plug>,
@@ -85,7 +83,7 @@ pub struct BlankSection {
     pub endings: Vec<EndingView>,
     /// The mark to work to where the end cannot be seen.
     pub mark: Mark,
-    /// How slender a screw is, and what that asks for.
+    /// How slender a screw is, and what that asks for; reckoned when the cuts are.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub slenderness: Option<Slenderness>,
     /// Ways of holding it, side by side.
@@ -98,6 +96,9 @@ pub struct BlankSection {
     /// What the parallel test shows.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub parallel: Option<ParallelView>,
+    /// The wall round a bore, where the outside was told.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub wall: Option<RingWall>,
     /// The register at the mouth.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub register: Option<Register>,
@@ -109,6 +110,9 @@ pub struct BlankSection {
     pub body_ahead_mm: Option<Quantity>,
     /// Chamfer to this diameter.
     pub chamfer_mm: Quantity,
+    /// Where one not told would go.
+    #[serde(skip)]
+    pub(crate) chamfer_wanted_mm: Quantity,
     /// What to turn, in one sentence in mm.
     pub says: String,
     /// The blank to scale.
@@ -140,22 +144,29 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, before: &Inputs<
     let Inputs { kit, thread, tip, size, reach, cut_end, .. } = *before;
     let side = thread.spec.side;
     let used = size.used;
-    let followed = facts.end.unwrap_or(EndKind::usual(facts.shoulder));
-    let ground = EndingInputs { thread, reach, cut_end, shoulder: facts.shoulder, followed, width: facts.relief_width_mm };
+    let carriage = if matches!(cut_end, CutEnd::StartsIn(_)) { Carriage::AwayFromHeadstock } else { Carriage::TowardHeadstock };
+    let followed = end::ends_in(facts, side, carriage);
+    let runs_into = end::is_groove(followed);
+    let beyond = (!runs_into && facts.relief_width_mm.is_none()).then(|| beyond::reckon(sheet, facts, thread, reach, (followed, cut_end), watch));
+    let usual = end::ends_in(&BlankFacts { end: None, ..facts.clone() }, side, carriage);
+    let ground = EndingInputs { thread, reach, cut_end, shoulder: facts.shoulder, followed, usual, width: facts.relief_width_mm, beyond: beyond.as_ref() };
     let endings = ending::endings(sheet, &ground);
-    let runs_into = matches!(followed, EndKind::Relief | EndKind::PlungedRing | EndKind::DrilledPocket);
+    if followed == EndKind::Withdraw && carriage == Carriage::AwayFromHeadstock {
+        let text =
+            "Cut away from the headstock, the thread starts where it was to fade out: the tool cannot be fed into solid metal. Turn a groove to start in.";
+        watch.push(Watch::new(Level::Danger, Code::EndRoom, "blank", text.into()));
+    }
     let relief = (runs_into || facts.relief_width_mm.is_some()).then(|| {
         // A relief told of is there whatever was chosen.
         let end = if runs_into { followed } else { EndKind::Relief };
         relief::reckon(sheet, &relief::ReliefQuery { facts, kit, thread, tip, reach, used, cut_end }, end, watch)
     });
-    let slenderness = holding::slenderness(sheet, facts, thread, used, watch);
     watch.extend(test_piece(facts, thread));
     let ratio = facts.stick_out_mm.unwrap_or(thread.length) / used.value;
     let (holdings, holding_reason) = holding::holdings(&holding::HoldingInputs { facts, thread, used, ratio, tried: before.tried }, watch);
     let held = holdings.iter().find(|h| h.chosen).map_or(Holding::ThreeJaw, |h| h.holding);
     let register = facts.register.map(|asked| register::reckon(sheet, asked, thread, watch));
-    let chamfer = chamfer(sheet, facts, thread, before.tip, watch);
+    let [chamfer, wanted] = chamfer(sheet, facts, thread, before.tip, watch);
     let mark = ending::mark(sheet, &ground);
     let drawing = drawing::blank(&drawing::Drawn {
         thread,
@@ -180,20 +191,23 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, before: &Inputs<
         aim_mm: Quantity::length(size.aim),
         used_mm: Quantity::length(used),
         measured: facts.diameter_mm.is_some(),
-        bore: (side == Side::Internal).then(|| bore(sheet, kit, thread, &size)),
+        bore: (side == Side::Internal).then(|| bore::reckon(sheet, kit, thread, &size)),
         relief,
+        beyond,
         plug: (side == Side::Internal).then(|| Plug { go_mm: Quantity::length(size.min), not_go_mm: Quantity::length(size.max) }),
         endings,
         mark,
-        slenderness,
+        slenderness: None,
         holdings,
         holding_reason,
         run_out: truth::run_out(sheet, facts, held, thread, watch),
         parallel: truth::parallel(sheet, facts, thread, watch),
+        wall: wall::reckon(sheet, facts, thread, (used, tip), held, watch),
         register,
         plain: plain::lines(&facts.plain),
-        body_ahead_mm: reach.ahead_known.then(|| Quantity::length(reach.ahead)),
-        chamfer_mm: Quantity::length(chamfer),
+        body_ahead_mm: reach.ahead_known.then(|| Quantity::about(reach.ahead)),
+        chamfer_mm: Quantity::about(chamfer),
+        chamfer_wanted_mm: Quantity::about(wanted),
         says: format!(
             "{} to {} ({} to {}).",
             if side == Side::External { "Turn" } else { "Bore" },
@@ -221,34 +235,23 @@ fn test_piece(facts: &BlankFacts, thread: &Thread) -> Option<Watch> {
     Some(Watch::new(Level::Note, Code::TestPiece, "blank", text.into()))
 }
 
-/// The share of thread a bore leaves, and the drill before it.
-fn bore(sheet: &mut Worksheet, kit: &Kit, thread: &Thread, size: &Size) -> Bore {
-    let share = sheet.apply(&rules::SHARE_OF_BORE, [thread.major, size.used, size.full]);
-    let drill = kit.drills_mm.iter().copied().filter(|d| *d <= size.used.value - 0.5).max_by(f64::total_cmp);
-    Bore {
-        share_percent: Quantity::plain(share, 1, " %"),
-        drill_mm: drill.map(Quantity::length),
-        left_mm: drill.map(|d| Quantity::length(size.used.value - d)),
-    }
-}
-
 /// The chamfer: as told, else to just past the root. One that stops short leaves a feather of thread.
-fn chamfer(sheet: &mut Worksheet, facts: &BlankFacts, thread: &Thread, tip: &Tip, watch: &mut Vec<Watch>) -> Num {
+fn chamfer(sheet: &mut Worksheet, facts: &BlankFacts, thread: &Thread, tip: &Tip, watch: &mut Vec<Watch>) -> [Num; 2] {
     let external = thread.spec.side == Side::External;
     let right = if external {
         sheet.apply(&rules::CHAMFER_EXTERNAL, [thread.own.pitch.0, tip.sharpest.0])
     } else {
         sheet.apply(&rules::CHAMFER_INTERNAL, [thread.own.pitch.1, tip.sharpest.0])
     };
-    let Some(told) = facts.chamfer_mm else { return right };
+    let Some(told) = facts.chamfer_mm else { return [right; 2] };
     let short = if external { told > right.value + 0.1 } else { told < right.value - 0.1 };
     if short {
         let text = format!(
             "A chamfer to {} stops short of the root: the first thread starts as a feather that burrs. Take it to {}.",
-            mm_text(told),
-            mm_text(right.value)
+            about_text(told),
+            about_text(right.value)
         );
         watch.push(Watch::new(Level::Warn, Code::Chamfer, "blank", text));
     }
-    told.into()
+    [told.into(), right]
 }

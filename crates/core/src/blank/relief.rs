@@ -5,7 +5,7 @@ use super::reach::{CLEARANCE_MM, Reach};
 use super::rules;
 use crate::bit::Tip;
 use crate::job::{BlankFacts, EndKind, Kit};
-use crate::quantity::mm_text;
+use crate::quantity::{about_text, least_text, mm_text, short_text};
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::watch::{Code, Level, Watch};
@@ -39,8 +39,13 @@ pub struct Relief {
 pub(super) fn width(sheet: &mut Worksheet, thread: &Thread, reach: &Reach, end: CutEnd) -> Num {
     match end {
         CutEnd::StopsIn(distance) => sheet.apply(&rules::RELIEF_WIDTH, [reach.half, reach.ahead, distance, thread.pitch]),
-        CutEnd::StartsIn => sheet.apply(&rules::RELIEF_START, [reach.half, reach.ahead, reach.backlash.into()]),
+        CutEnd::StartsIn(_) => start_width(sheet, reach),
     }
+}
+
+/// Least width of a groove to start in.
+pub(crate) fn start_width(sheet: &mut Worksheet, reach: &Reach) -> Num {
+    sheet.apply(&rules::RELIEF_START, [reach.half, reach.ahead, reach.backlash.into()])
 }
 
 /// Room a relief of this width leaves the carriage to stop in.
@@ -84,11 +89,11 @@ pub(super) fn reckon(sheet: &mut Worksheet, ask: &ReliefQuery<'_>, end: EndKind,
     let drill = (end == EndKind::DrilledPocket).then(|| ask.kit.drills_mm.iter().copied().filter(|d| *d >= width.value).min_by(f64::total_cmp)).flatten();
     let says = match end {
         EndKind::Relief => {
-            format!("Leave a radius in its corners, up to {}: a sharp one starts cracks.", corner.map_or_else(String::new, |c| mm_text(c.value)))
+            format!("Leave a radius in its corners, up to {}: a sharp one starts cracks.", corner.map_or_else(String::new, |c| about_text(c.value)))
         }
         EndKind::DrilledPocket => format!(
             "Drilled {} deep with the spindle stopped, before the first pass; the point stops over it, spindle turned by hand.",
-            mm_text((ask.used.value - ask.reach.clear.value).abs() / 2.0)
+            about_text((ask.used.value - ask.reach.clear.value).abs() / 2.0)
         ),
         _ => "Plunged with the threading bit to full depth and moved sideways by half a millimetre, before the first pass.".into(),
     };
@@ -101,8 +106,8 @@ pub(super) fn reckon(sheet: &mut Worksheet, ask: &ReliefQuery<'_>, end: EndKind,
     Relief {
         end,
         diameter_mm: Quantity::length(ask.reach.clear),
-        width_mm: Quantity::length(width),
-        corner_mm: corner.map(Quantity::length),
+        width_mm: if turned { Quantity::least(width) } else { Quantity::about(width) },
+        corner_mm: corner.map(Quantity::about),
         drill_mm: drill.map(Quantity::length),
         refused,
         says,
@@ -113,7 +118,7 @@ pub(super) fn reckon(sheet: &mut Worksheet, ask: &ReliefQuery<'_>, end: EndKind,
 fn over_three_pitches(reach: &Reach) -> String {
     format!(
         "Over three pitches, for the bit stands {} ahead of its point: grind the point over, take a narrower bit, or turn by hand.",
-        mm_text(reach.ahead.value)
+        about_text(reach.ahead.value)
     )
 }
 
@@ -127,7 +132,7 @@ fn refusals(ask: &ReliefQuery<'_>, end: EndKind, width: Num, corner: Option<Num>
     };
     let (what, cure) = match ask.cut_end {
         CutEnd::StopsIn(_) => ("stop", "run slower, or cut away from the shoulder"),
-        CutEnd::StartsIn => ("start", "or cut toward the shoulder"),
+        CutEnd::StartsIn(_) => ("start", "or cut toward the shoulder"),
     };
     let mut refused = Vec::new();
     if let Some(there) = facts.relief_width_mm.filter(|w| *w < width.value - 1e-6) {
@@ -140,7 +145,8 @@ fn refusals(ask: &ReliefQuery<'_>, end: EndKind, width: Num, corner: Option<Num>
             }
             _ => ("the cut, the bit and the room", format!(", {cure}")),
         };
-        let text = format!("The {name} is {} wide where {} is needed to {what} in, for {binds}: widen it{cure}.", mm_text(there), mm_text(width.value));
+        let text =
+            format!("The {name} is {} mm wide where {} is needed to {what} in, for {binds}: widen it{cure}.", short_text(there, 2), least_text(width.value));
         refused.push((Code::ReliefNarrow, text));
     }
     if let (EndKind::PlungedRing | EndKind::DrilledPocket, CutEnd::StopsIn(distance)) = (end, ask.cut_end)
@@ -148,8 +154,8 @@ fn refusals(ask: &ReliefQuery<'_>, end: EndKind, width: Num, corner: Option<Num>
     {
         let text = format!(
             "The carriage runs on {} where the {name} leaves it {}: turn the spindle by hand for the last turns, or turn a relief.",
-            mm_text(distance.value),
-            mm_text(MARGIN_MM)
+            least_text(distance.value),
+            about_text(MARGIN_MM)
         );
         refused.push((Code::ReliefNarrow, text));
     }
@@ -166,7 +172,7 @@ fn refusals(ask: &ReliefQuery<'_>, end: EndKind, width: Num, corner: Option<Num>
     if let (Some(there), Some(most)) = (facts.relief_corner_mm, corner)
         && there > most.value + 1e-6
     {
-        let text = format!("A corner radius of {} stands where the bit runs: {} at most, or widen the relief.", mm_text(there), mm_text(most.value));
+        let text = format!("A corner radius of {} stands where the bit runs: {} at most, or widen the relief.", about_text(there), about_text(most.value));
         refused.push((Code::ReliefNarrow, text));
     }
     refused

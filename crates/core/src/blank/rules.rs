@@ -30,6 +30,11 @@ rule!(RELIEF_START = "blank.relief_start", "Least relief width to start in",
     (w: Mm "half the cut's width", b: Mm "bit on the shoulder side of the point", k: Mm "play to take up") -> W: Mm,
     "w + max(w, b) + max(0.5, k/2)", "the whole bit stands in the relief, clear of both walls: the play is taken up there before the carriage moves, with no run-up and nothing to stop for",
     w + w.max(b) + (k / 2.0).max(0.5));
+rule!(OPEN_NEEDS = "blank.open_needs", "Room beyond an open end",
+    (w: Mm "half the cut's width", b: Mm "bit beyond the point", s: Mm "stopping distance, or run-up") -> W: Mm,
+    "w + max(w, b) + s + 0.5", "the trailing half of the cut leaves the thread, the bit ahead of its point, the stop or the run-up, and half a millimetre", w + w.max(b) + s + 0.5);
+rule!(WITHDRAWN_NEEDS = "blank.withdrawn_needs", "Room beyond a thread withdrawn at a mark", (b: Mm "bit beyond the point") -> W: Mm,
+    "b + 0.5", "the point comes to the end, the bit stands ahead of it, and half a millimetre", b + 0.5);
 rule!(STOPPING_ROOM = "blank.stopping_room", "Room to stop in", (W: Mm "relief width", w: Mm "half the cut's width", b: Mm "bit beyond the point") -> r: Mm,
     "max(0, W - w - b - 0.5)", "the relief's width rule turned round", (W - w - b - 0.5).max(0.0));
 rule!(RING_WIDTH = "blank.ring_width", "Width of a ring plunged by the bit", (w: Mm "half the cut's width") -> W: Mm, "2*w + 0.5", "the cut and half a millimetre", 2.0 * w + 0.5);
@@ -41,10 +46,17 @@ rule!(CORNER = "blank.corner", "Largest corner radius of the relief", (P: Mm "pi
 rule!(MARK_RELIEF = "blank.mark_relief", "Mark where the thread is full", (L: Mm "threaded length", W: Mm "relief width", w: Mm "half the cut's width") -> m: Mm, "L - W + w", "the trailing half of the cut has left the thread", L - W + w);
 rule!(MARK_START = "blank.mark_start", "Mark to start from", (L: Mm "threaded length", w: Mm "half the cut's width", b: Mm "bit on the shoulder side of the point", k: Mm "play to take up") -> m: Mm,
     "L - max(w, b) - max(0.5, k/2)", "the margin between the bit and the shoulder", L - w.max(b) - (k / 2.0).max(0.5));
+rule!(MARK_START_OPEN = "blank.mark_start_open", "Mark to start from, in the open", (L: Mm "threaded length", w: Mm "half the cut's width", r: Mm "run-up") -> m: Mm, "L + w + r", "clear of the thread by the run-up", L + w + r);
 rule!(MARK_MIDDLE = "blank.mark_middle", "Mark at the middle of the ring or pocket", (L: Mm "threaded length", W: Mm "its width") -> m: Mm, "L - W/2", "its middle", L - W / 2.0);
 rule!(MARK_FADE = "blank.mark_fade", "Mark to withdraw at", (L: Mm "threaded length", z: Mm "length it fades in") -> m: Mm, "max(0, L - z)", "the last full thread", (L - z).max(0.0));
 rule!(MARK_OPEN = "blank.mark_open", "Mark where the bit is clear", (L: Mm "threaded length", w: Mm "half the cut's width") -> m: Mm, "L + w", "the trailing half of the cut has left the work", L + w);
 
+rule!(DRILL_CUTS_OVER = "blank.drill_cuts_over", "How much a drill cuts over its size", (d: Mm "drill") -> o: Mm, "0.06 + 0.005*d", "house value, till a hole of it is measured; half as much again at worst", 0.06 + 0.005 * d);
+rule!(WALL = "blank.wall", "Wall outside the root", (D: Mm "outside", r: Mm "root") -> t: Mm, "(D - r)/2", "half the difference", (D - r) / 2.0);
+rule!(RING_IN = "blank.ring_in", "How much smaller the bore is at a jaw, on diameter", (F: One "force of each jaw, N", R: Mm "middle radius", l: Mm "length gripped", t: Mm "wall", E: One "modulus, N/mm²") -> y: Mm,
+    "2*0.0159*F*R^3/(E*l*t^3/12)", "a ring under three forces: 0.0159FR³/EI inward at each, I = l·t³/12, doubled to diameter", 2.0 * 0.0159 * F * R.powi(3) / (E * l * t.powi(3) / 12.0));
+rule!(RING_OUT = "blank.ring_out", "How much larger it is between the jaws, on diameter", (F: One "force of each jaw, N", R: Mm "middle radius", l: Mm "length gripped", t: Mm "wall", E: One "modulus, N/mm²") -> y: Mm,
+    "2*0.0143*F*R^3/(E*l*t^3/12)", "a ring under three forces: 0.0143FR³/EI outward between them, doubled to diameter", 2.0 * 0.0143 * F * R.powi(3) / (E * l * t.powi(3) / 12.0));
 rule!(GRIP_SHIM = "blank.shim", "Shim under the jaw nearest the high spot", (t: Mm "whole swing of the indicator") -> s: Mm, "3*t/4",
     "a shim under one of three jaws moves the work two thirds of its thickness; half the swing is to go", 0.75 * t);
 rule!(TAILSTOCK_MOVE = "blank.tailstock_move", "Tailstock toward the tool", (a: Mm "diameter at the free end", b: Mm "diameter at the headstock end", s: Mm "apart", L: Mm "chuck to centre") -> y: Mm,
@@ -58,7 +70,8 @@ rule!(REGISTER_BORE = "blank.register_bore", "Register bored for the mate's plai
 rule!(REGISTER_SPIGOT = "blank.register_spigot", "Register turned for the mate's plain bore", (m: Mm "the mate's plain bore", c: Mm "least clearance", t: Mm "of its tolerance") -> B: Mm, "m - c - t", "closes from the least clearance", m - c - t);
 
 rule!(DIE_BLANK = "blank.die", "Blank for a thread a die finishes", (d: Mm "nominal diameter", P: Mm "pitch") -> B: Mm, "d - 0.1*P", "bench: a die raises the crests", d - 0.1 * P);
-rule!(SLENDER = "blank.slender", "Stick-out over diameter", (L: Mm "stick-out", d: Mm "diameter") -> k: One, "L/d", "definition; past 3 asks for a centre, past 8 with one for a steady", L / d);
+rule!(SLENDER = "blank.slender", "Stick-out over diameter", (L: Mm "stick-out", d: Mm "diameter") -> k: One, "L/d", "definition", L / d);
+rule!(BENT = "blank.bent", "How much bending changes the diameter", (y: Mm "how far it gives for each newton", F: One "cutting force, N") -> b: Mm, "2*y*F/2", "half of the force is radial, and what it gives counts twice on the diameter", 2.0 * y * F / 2.0);
 
 rule!(QUARTER_IN = "blank.quarter_in", "A quarter of the way in from a limit", (a: Mm "the limit leaned to", b: Mm "the other") -> m: Mm,
     "(3*a + b)/4", "house: toward one limit with room left; soft stock raises its crests, so lean low and file before measuring", (3.0 * a + b) / 4.0);
@@ -77,6 +90,8 @@ pub static ALL: &[&Rule] = &[
     &AHEAD,
     &RELIEF_WIDTH,
     &RELIEF_START,
+    &OPEN_NEEDS,
+    &WITHDRAWN_NEEDS,
     &STOPPING_ROOM,
     &RING_WIDTH,
     &POCKET,
@@ -84,9 +99,14 @@ pub static ALL: &[&Rule] = &[
     &CORNER,
     &MARK_RELIEF,
     &MARK_START,
+    &MARK_START_OPEN,
     &MARK_MIDDLE,
     &MARK_FADE,
     &MARK_OPEN,
+    &DRILL_CUTS_OVER,
+    &WALL,
+    &RING_IN,
+    &RING_OUT,
     &GRIP_SHIM,
     &TAILSTOCK_MOVE,
     &TOLERANCE_SEVEN,
@@ -97,5 +117,6 @@ pub static ALL: &[&Rule] = &[
     &REGISTER_SPIGOT,
     &DIE_BLANK,
     &SLENDER,
+    &BENT,
     &QUARTER_IN,
 ];

@@ -2,6 +2,7 @@
 
 use crate::job::{ReadBy, Reads, Slide};
 use crate::quantity::{LengthUnit, MM_PER_INCH, plain_text};
+use crate::working::round_to_nine;
 use serde::{Deserialize, Serialize};
 
 /// Which slide carries the depth.
@@ -83,8 +84,8 @@ impl DepthDial {
             unit: slide.unit,
             graduation_mm: slide.graduation_mm,
             divisions: slide.divisions,
-            reading_per_radial: travel * factor,
-            travel_per_radial: travel,
+            reading_per_radial: round_to_nine(travel * factor),
+            travel_per_radial: round_to_nine(travel),
         }
     }
 
@@ -117,6 +118,18 @@ impl DepthDial {
     pub fn shallow(&self, radial_mm: f64) -> SetDepth {
         // A hair of slack keeps a depth that stands exactly on a line from falling half a division short.
         self.at_half_divisions((radial_mm * self.reading_per_radial / self.half() + 1e-7).floor())
+    }
+
+    /// What the dial reads at a radial depth, in its own unit.
+    #[must_use]
+    pub fn reading_of_radial(&self, radial_mm: f64) -> f64 {
+        radial_mm * self.reading_per_radial / self.scale()
+    }
+
+    /// Half a division, the least it is set by, as radial depth in mm.
+    #[must_use]
+    pub fn half_mm(&self) -> f64 {
+        self.half() / self.reading_per_radial
     }
 
     /// Radial depth of a reading in the dial's own unit.

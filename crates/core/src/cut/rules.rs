@@ -25,12 +25,21 @@ rule!(EVEN_FROM = "cut.even_from", "Depth after pass k of the N still to come, e
     "b + k*(X - b)/N", "every pass goes the same deeper, from where the groove stands", b + k * (X - b) / N);
 rule!(FORM_STARTS = "cut.form_starts", "Depth at which the form tool begins to cut", (S: Mm "depth the stocking tool went to", f: Mm "tip of the form tool", s: Mm "tip of the stocking tool", alpha: Deg "half angle") -> x: Mm,
     "S - (f - s)/(2*tan(alpha))", "the form tool's flanks meet those the stocking tool left", S - (f - s) / (2.0 * alpha.to_radians().tan()));
-rule!(FIRST_CUT = "cut.first_cut", "Boldest first cut here", (b: Mm "boldest in this material", k: One "share the work and the tool stand", s: One "share for the style") -> x: Mm,
-    "b*k*s", "bench practice: slender work, a long bar and a chip from both flanks at once ask for less", b * k * s);
+rule!(FIRST_CUT = "cut.first_cut", "Boldest first cut here", (b: Mm "boldest in this material", s: One "share for the style", X: Mm "whole depth", l: Mm "least cut that still cuts") -> x: Mm,
+    "max(l, min(b*s, X/3))", "bench practice: a chip from both flanks at once asks for less, and no first cut is over a third of the depth", l.max((b * s).min(X / 3.0)));
+rule!(MOST_AREA = "cut.most_area", "Most a pass may take here", (a: Mm2 "most in this material on a big lathe", k: One "share this lathe takes", s: One "share for the style") -> A: Mm2,
+    "a*k*s", "house values: a bench lathe takes a third of a big one", a * k * s);
+rule!(LATHE_SHARE = "cut.lathe_share", "Share of a big lathe's cut that this one takes", (d: Mm "diameter of its leadscrew") -> k: One,
+    "min(1, max(1/3, d/32))", "house value: how stiff a lathe is goes by its size, and its leadscrew tells that", (d / 32.0).clamp(1.0 / 3.0, 1.0));
+rule!(EDGE_IN_CUT = "cut.edge", "Length of edge in the cut", (f: Mm "flat the tip is worth", k: One "flanks that cut", X: Mm "depth", alpha: Deg "half angle") -> w: Mm,
+    "f + k*X/cos(alpha)", "geometry of the tip", f + k * X / alpha.to_radians().cos());
+rule!(PRESSURE = "cut.pressure", "Cutting pressure at this chip, N/mm²", (k: One "pressure at a chip of 1 mm, N/mm²", A: Mm2 "area of the chip", w: Mm "edge in the cut") -> p: One,
+    "k*(w/A)^0.25", "after Kienzle (recalled): it grows as the fourth root of the thinness, and the chip is its area over its edge", k * (w / A).powf(0.25));
+rule!(CUTTING_FORCE = "cut.force", "Cutting force, N", (p: One "cutting pressure, N/mm²", A: Mm2 "area of the chip") -> F: One, "p*A", "definition", p * A);
 rule!(PASS_TIME = "cut.pass_time", "Time the tool is in the cut, each pass", (l: Mm "threaded length", r: Mm "run-up and run-out", L: Mm "lead", n: Rpm "spindle speed") -> t: S,
     "60*(l + r)/(L*n)", "the carriage goes a lead for every turn", 60.0 * (l + r) / (L * n));
-rule!(WHOLE_TIME = "cut.whole_time", "Time for all passes", (N: One "passes", t: S "in the cut, each", b: S "back again, each", h: S "setting, each") -> T: S,
-    "N*(t + b + h)", "every pass is cut, brought back and set; bench practice for the last two", N * (t + b + h));
+rule!(WHOLE_TIME = "cut.whole_time", "Time for all passes", (N: One "passes", s: One "starts", t: S "in the cut, each", b: S "back again, each", h: S "setting, each") -> T: S,
+    "N*s*(t + b + h)", "every pass of every start is cut, brought back and set; bench practice for the last two", N * s * (t + b + h));
 rule!(SIZE_EXTERNAL = "cut.size_external", "Pitch diameter at this depth", (B: Mm "blank as turned", X: Mm "radial depth set", h: Mm "tip to pitch line") -> E: Mm,
     "B - 2*(X - h)", "the infeed formula turned round", B - 2.0 * (X - h));
 rule!(SIZE_INTERNAL = "cut.size_internal", "Pitch diameter at this depth", (B: Mm "bore as turned", X: Mm "radial depth set", h: Mm "tip to pitch line") -> E: Mm,
@@ -64,6 +73,11 @@ pub static ALL: &[&Rule] = &[
     &EVEN_FROM,
     &FORM_STARTS,
     &FIRST_CUT,
+    &MOST_AREA,
+    &LATHE_SHARE,
+    &EDGE_IN_CUT,
+    &PRESSURE,
+    &CUTTING_FORCE,
     &PASS_TIME,
     &WHOLE_TIME,
     &SIZE_EXTERNAL,

@@ -2,11 +2,12 @@
 
 use super::dial::{DepthDial, DialSetting, SetDepth, SlideName};
 use super::groove::Field;
-use super::schedule::PassKind;
+use super::schedule::{Bounds, PassKind};
 use super::starts::{self, Hung, IndexWay};
-use super::style::{self, PlannedPass, StyleQuery, StyleView, TimeView};
+use super::style::{self, Compared, PlannedPass, StyleQuery, StyleView, TimeView};
 use super::{drawing, rules};
 use crate::bit::{Tip, TipKnown, rules as bit_rules, stocking_flat};
+use crate::blank::slender::{Beam, Cuts};
 use crate::cut::{PassRow, Then};
 use crate::direction::{Carriage, Direction};
 use crate::gears::GearsSection;
@@ -48,9 +49,9 @@ pub struct RadialIf {
 pub struct CutSection {
     /// Infeed style.
     pub style: Style,
-    /// Styles side by side; sent with the groove, not with every plan.
+    /// What the styles are compared on, with the groove.
     #[serde(skip)]
-    pub styles: Vec<StyleView>,
+    pub(crate) compared: Compared,
     /// How the depth is shared out.
     pub depth_law: DepthLaw,
     /// Why the first cut is lighter than the material allows, when it is.
@@ -94,12 +95,21 @@ pub struct CutSection {
     /// Ways of moving on to the next start, for a thread of several.
     #[serde(skip_serializing_if = "Vec::is_empty")]
     pub starts: Vec<IndexWay>,
+    /// What the passes ask the work to stand: the last cut, and the one that takes most.
+    #[serde(skip)]
+    pub(crate) cuts: Option<Cuts>,
     /// The groove filling; sent with the groove, not with every plan.
     #[serde(skip)]
     pub drawing: Drawing,
 }
 
 impl CutSection {
+    /// The styles side by side, each with the passes it would take and the largest bite of each edge.
+    #[must_use]
+    pub fn styles(&self) -> Vec<StyleView> {
+        self.compared.styles()
+    }
+
     /// What the depth is read on.
     #[must_use]
     pub const fn read_by(&self) -> ReadBy {
@@ -197,6 +207,8 @@ pub(crate) struct Inputs<'a> {
     pub run_up: Num,
     /// Thickness of the bar, mm, in a bore.
     pub bar_mm: Option<f64>,
+    /// The screw as a beam.
+    pub beam: Option<Beam>,
 }
 
 /// Setting the dial and looking, each pass, and winding the carriage back by hand, s. Bench practice.
@@ -218,7 +230,7 @@ fn time(sheet: &mut Worksheet, before: &Inputs, passes: usize) -> TimeView {
         _ => BACK_BY_HAND_S.into(),
     };
     #[allow(clippy::cast_precision_loss)] // at most a few hundred
-    let whole = sheet.apply(&rules::WHOLE_TIME, [(passes as f64).into(), pass, back, SETTING_S.into()]);
+    let whole = sheet.apply(&rules::WHOLE_TIME, [(passes as f64).into(), f64::from(before.thread.spec.starts).into(), pass, back, SETTING_S.into()]);
     let minutes = |s: f64| if s < 100.0 { format!("{} s", plain_text(s, 0)) } else { format!("{} min", plain_text(s / 60.0, 0)) };
     let said = |n: Num| Quantity { text: minutes(n.value), ..Quantity::plain(n, 0, " s") };
     TimeView { pass: said(pass), whole: said(whole) }
@@ -263,7 +275,17 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &CutFacts, blank: &BlankFacts
         warn_of_the_tip(thread, tip, target.value, watch);
     }
     warn_of_the_dial(facts, lathe, &dial, compound.unwrap_or(radial), words, watch);
-    let (bounds, lightened) = style::bounds(sheet, blank, before.bar_mm, thread, start.value, style);
+    let on = style::Stands {
+        blank,
+        lathe,
+        most_n: match (before.beam, before.bar_mm) {
+            (Some(beam), _) => style::work_stands_n(sheet, &beam).map(|n| (n, "the work")),
+            (None, Some(bar)) => Some((style::bar_stands_n(bar, thread.length), "the bar")),
+            (None, None) => None,
+        },
+        step_mm: dial.half_mm(),
+    };
+    let (bounds, lightened) = style::bounds(sheet, &on, aimed, style);
     let roughs = style == Style::StockingThenForm;
     // Worked on the job's own sheet only where it is followed; beside the other styles its size alone is wanted.
     let proposed = if roughs { stocking_flat(sheet, thread, tip) } else { stocking_flat(&mut Worksheet::default(), thread, tip) };
@@ -290,12 +312,38 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &CutFacts, blank: &BlankFacts
     {
         last.then = Some(Then::Measure);
     }
+    warn_of_the_passes(facts, &passes, &bounds, watch);
+    let largest = passes.iter().map(|p| p.chip_mm2).fold(0.0, f64::max);
+    // The least cut that still cuts wins over the area.
+    let lightened = lightened.or_else(|| {
+        (facts.passes.is_none() && facts.rows.is_empty() && largest > bounds.area_mm2 * 1.3).then(|| {
+            format!(
+                "Even the least cut that still cuts takes {} mm², over the {} of the material and this lathe: rough with a narrower tool, or take one wall at a time.",
+                plain_text(largest, 2),
+                plain_text(bounds.area_mm2, 2)
+            )
+        })
+    });
+    let cuts =
+        cuts(sheet, blank, &passes, style, tip, thread).map(|c| Cuts { bolder: (bounds.unslender_mm2 / largest.max(1e-6)).clamp(1.0, MOST_BOLDER), ..c });
     let drawing =
         drawing::groove(&passes, tip.equal_flat.value, thread.walls_deg, angle, radial.value, external, direction.carriage == Carriage::TowardHeadstock);
     let (scale_deg, scale) = scale(lathe, angle, style, words);
     CutSection {
         style,
-        styles: style::compare(&ask, (blank, before.bar_mm, start.value), lathe, words, style),
+        compared: Compared {
+            facts: facts.clone(),
+            thread: thread.clone(),
+            tip: *tip,
+            depths: [radial, aimed],
+            stocking: stocking.value,
+            blank: blank.clone(),
+            lathe: lathe.clone(),
+            most_n: on.most_n,
+            step_mm: on.step_mm,
+            words: *words,
+            followed: style,
+        },
         depth_law: facts.depth_law,
         lightened,
         stocking_flat_mm: roughs.then(|| Quantity::length(stocking)),
@@ -314,7 +362,57 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &CutFacts, blank: &BlankFacts
         bench: bench(thread, aimed.value),
         passes,
         starts: next_starts(lathe, gears, thread, words),
+        cuts,
         drawing,
+    }
+}
+
+/// Held better, passes of a slender part grow to this many times at most: the depth of the first bounds them too.
+const MOST_BOLDER: f64 = 6.0;
+
+/// Forces of the last cut and of the largest, each by its own chip.
+fn cuts(sheet: &mut Worksheet, blank: &BlankFacts, passes: &[PassRow], style: Style, tip: &Tip, thread: &Thread) -> Option<Cuts> {
+    let cutting = || passes.iter().filter(|p| p.chip_mm2 > 0.0 && matches!(p.kind, PassKind::Cut | PassKind::Stocking));
+    let flanks = if matches!(style, Style::Radial | Style::StockingThenForm) { 2.0 } else { 1.0 };
+    let mut force = |pass: &PassRow| {
+        let edge = sheet.apply(&rules::EDGE_IN_CUT, [tip.equal_flat, flanks.into(), pass.radial_mm.into(), thread.alpha_deg.into()]);
+        let pressure = sheet.apply(&rules::PRESSURE, [blank.material.kc1_n_mm2.into(), pass.chip_mm2.into(), edge]);
+        sheet.apply(&rules::CUTTING_FORCE, [pressure, pass.chip_mm2.into()])
+    };
+    let last = cutting().next_back()?;
+    let most = cutting().max_by(|a, b| a.chip_mm2.total_cmp(&b.chip_mm2))?;
+    let before = passes.iter().filter(|p| p.n < most.n).map(|p| p.radial_mm).fold(0.0, f64::max);
+    Some(Cuts { last_n: force(last), most_n: force(most), most_step: most.radial_mm - before, bolder: 1.0 })
+}
+
+/// A number of passes, or rows, of the user's own are obeyed; what is out of the usual about them is said.
+fn warn_of_the_passes(facts: &CutFacts, passes: &[PassRow], bounds: &Bounds, watch: &mut Vec<Watch>) {
+    if facts.passes.is_none() && facts.rows.is_empty() {
+        return;
+    }
+    let cutting: Vec<&PassRow> = passes.iter().filter(|p| matches!(p.kind, PassKind::Cut | PassKind::Stocking)).collect();
+    let most = cutting.iter().map(|p| p.chip_mm2).fold(0.0, f64::max);
+    let steps = || passes.windows(2).filter(|w| w[1].kind == w[0].kind && w[1].kind == PassKind::Cut).map(|w| w[1].radial_mm - w[0].radial_mm);
+    let least = steps().fold(f64::INFINITY, f64::min);
+    let mut said = Vec::new();
+    if most > bounds.area_mm2 * 1.1 {
+        said.push(format!(
+            "up to {} mm² at once, where {} is what the material, this lathe and the work stand",
+            plain_text(most, 2),
+            plain_text(bounds.area_mm2, 2)
+        ));
+    }
+    let first = cutting.first().map_or(0.0, |p| p.radial_mm);
+    if first > bounds.first_mm * 1.1 {
+        said.push(format!("a first cut of {}, where {} is bold", mm_text(first), mm_text(bounds.first_mm)));
+    }
+    if least < bounds.least_mm * 0.5 {
+        said.push(format!("a cut of {}, where under {} the tool rubs or the dial cannot be set", mm_text(least.max(0.0)), mm_text(bounds.least_mm)));
+    }
+    if !said.is_empty() {
+        let count = cutting.len();
+        let text = format!("{count} {}, as told: {}.", if count == 1 { "pass" } else { "passes" }, said.join("; "));
+        watch.push(Watch::new(Level::Warn, Code::Passes, "cut", text));
     }
 }
 
@@ -409,6 +507,9 @@ fn next_starts(lathe: &Lathe, gears: &GearsSection, thread: &Thread, words: &Wor
     starts::ways(lathe, &hung, thread.spec.starts, thread.pitch.value, words)
 }
 
+/// Nothing stands in the way by less than is shown, mm.
+const SHOWN_MM: f64 = 0.0005;
+
 /// Whether the form comes full too soon, or the root goes too deep.
 fn warn_of_the_tip(thread: &Thread, tip: &Tip, target: f64, watch: &mut Vec<Watch>) {
     let external = thread.spec.side == Side::External;
@@ -416,13 +517,29 @@ fn warn_of_the_tip(thread: &Thread, tip: &Tip, target: f64, watch: &mut Vec<Watc
     let must_clear = if external { thread.own.minor.1 } else { thread.own.major.0 };
     if let Some(limit) = must_clear {
         let short = if external { root - limit.value } else { limit.value - root };
-        if short > 1e-6 {
+        if short / 2.0 > SHOWN_MM {
             watch.push(Watch::new(
                 Level::Warn,
                 Code::TipTooWide,
                 "cut",
                 format!("The tip is too wide: at size the root still stands {} in the way of the mate. Grind the flat narrower.", mm_text(short / 2.0)),
             ));
+        }
+    }
+    // A round tip must leave the flank straight as far as the mate's crest, less what that is rounded itself.
+    let mate_crest = if external { thread.mate.minor.0 } else { thread.mate.major.1 };
+    if let (Some(radius), Some(crest)) = (tip.radius, mate_crest) {
+        let half_sine = 1.0 - thread.alpha_deg.to_radians().sin();
+        let (round, rounded) = (2.0 * radius * half_sine, 2.0 * thread.radius.map_or(0.0, |r| r.value) * half_sine);
+        let straight_to = if external { root + round - rounded } else { root - round + rounded };
+        let short = if external { straight_to - crest.value } else { crest.value - straight_to };
+        if short / 2.0 > SHOWN_MM {
+            let text = format!(
+                "The tip's radius of {} leaves the root round {} past the mate's crest, which rides on it: stone it smaller.",
+                mm_text(radius),
+                mm_text(short / 2.0)
+            );
+            watch.push(Watch::new(Level::Warn, Code::TipTooWide, "cut", text));
         }
     }
     // Deeper than the form's own root weakens the core: its limit where it has one, else the basic root
@@ -435,7 +552,7 @@ fn warn_of_the_tip(thread: &Thread, tip: &Tip, target: f64, watch: &mut Vec<Watc
         _ => None,
     };
     let past = deepest.map_or(0.0, |d| if external { d - root } else { root - d });
-    if past > 1e-6 {
+    if past / 2.0 > SHOWN_MM {
         let cure = if sixty { "stone a flat near P/8 on it" } else { "grind the tip to the width asked" };
         watch.push(Watch::new(
             Level::Warn,
@@ -475,7 +592,7 @@ fn bench(thread: &Thread, radial: f64) -> Vec<BenchFigure> {
         Side::Internal => thread.own.major.0.map_or(0.0, |m| (m.value - thread.major.value) / 2.0),
     };
     family
-        .handbook_depths()
+        .handbook_depths(pitch)
         .iter()
         .map(|(rule, factor)| {
             let x = factor * pitch + clearance;

@@ -3,24 +3,23 @@
 use super::dial::{DepthDial, SlideName};
 use super::groove::{Chip, Edge, Field};
 use super::rules;
-use super::schedule::{Bounds, PassKind, SCRATCH_MM, Spread};
+use super::schedule::{Bounds, NOTHING_MM, PassKind, SCRATCH_MM, Spread};
 use crate::bit::{STOCKING_LEAVES_MM, Tip};
+use crate::blank::slender::Beam;
 use crate::job::{BlankFacts, CutFacts, Lathe, ReadBy, Reads, Style};
 use crate::quantity::{mm_text, plain_text};
+use crate::thread::Flanks;
 use crate::thread::form::Thread;
-use crate::thread::{Flanks, Side};
 use crate::words::Words;
 use crate::working::{Num, Quantity, Worksheet};
 use serde::Serialize;
 
-/// Stick-out over diameter past which the first cut is lightened: held one end, and with a centre. House values, those past
-/// which a centre, and a steady, are asked for.
-const SLENDER: f64 = 3.0;
-const SLENDER_WITH_CENTRE: f64 = 8.0;
-/// And of a boring bar.
-const SLENDER_BAR: f64 = 4.0;
-/// The least the first cut is lightened to, as a share.
-const LIGHTEST: f64 = 0.4;
+/// How far the work or the bar may give under a roughing cut, mm. House value: past it the cut chatters, and the work climbs the tool.
+const GIVES_MM: f64 = 0.03;
+/// Chip at which the force a slender bar stands is turned into an area, mm thick. House value: what threading chips are.
+const CHIP_MM: f64 = 0.07;
+/// Leadscrew taken for a lathe that has not told its own, mm: between a bench lathe and a big one.
+const SCREW_MM: f64 = 24.0;
 
 impl Style {
     /// All of them, the most used first.
@@ -124,34 +123,54 @@ pub(super) struct StyleQuery<'a> {
     pub stocking: f64,
 }
 
-/// How boldly to begin, by the material and what the work and the tool stand; and why, where it is less than the material's.
-pub(super) fn bounds(sheet: &mut Worksheet, facts: &BlankFacts, bar_mm: Option<f64>, thread: &Thread, start: f64, style: Style) -> (Bounds, Option<String>) {
-    let out = facts.stick_out_mm.unwrap_or(thread.length);
-    let external = thread.spec.side == Side::External;
-    let (ratio, most) = match (external, bar_mm) {
-        (true, _) => (out / start, if facts.support == crate::job::Support::None { SLENDER } else { SLENDER_WITH_CENTRE }),
-        (false, Some(d)) => (thread.length / d, SLENDER_BAR),
-        (false, None) => (0.0, SLENDER_BAR),
-    };
-    let steady = external && facts.support == crate::job::Support::Steady;
-    let stands = if steady || ratio <= most { 1.0 } else { (most / ratio).max(LIGHTEST) };
-    let first = sheet.apply(&rules::FIRST_CUT, [facts.material.first_cut_mm.into(), stands.into(), style.share().into()]);
-    let least = facts.material.least_cut_mm;
-    let why = (stands < 1.0).then(|| {
-        format!(
-            "First cut lightened to {}: {} stands out {} times its thickness.",
-            mm_text(first.value),
-            if external { "the work" } else { "the bar" },
-            plain_text(ratio, 1)
-        )
+/// What bounds a pass beside the thread.
+#[derive(Clone, Copy)]
+pub(super) struct Stands<'a> {
+    pub blank: &'a BlankFacts,
+    pub lathe: &'a Lathe,
+    /// The most force a slender bar stands, N, with what it is.
+    pub most_n: Option<(f64, &'static str)>,
+    /// The least the depth's dial can be set to, mm radial.
+    pub step_mm: f64,
+}
+
+/// What a boring bar stands, N: it gives no more than is harmless under the radial half of it.
+pub(super) fn bar_stands_n(bar_mm: f64, reach: f64) -> f64 {
+    let gives = (crate::stiffness::BEND_FREE.eval)(&[1.0, reach, STEEL_N_MM2, bar_mm]);
+    GIVES_MM / (gives / 2.0)
+}
+
+/// Stiffness of a steel bar, N/mm².
+const STEEL_N_MM2: f64 = 205_000.0;
+
+/// What the work stands, N.
+pub(super) fn work_stands_n(sheet: &mut Worksheet, beam: &Beam) -> Option<f64> {
+    beam.stands_n(sheet, GIVES_MM)
+}
+
+/// How boldly each pass may cut, by the material, the lathe and what the work and the tool stand; and why, where it is less than the first two.
+pub(super) fn bounds(sheet: &mut Worksheet, on: &Stands<'_>, depth: Num, style: Style) -> (Bounds, Option<String>) {
+    let material = &on.blank.material;
+    // As it is set, not only as it is asked for: a setting is out by half a step at most, and the last by a whole one, to the shallow side.
+    let least = (material.least_cut_mm + 1.5 * on.step_mm).min(depth.value.max(1e-6));
+    let first = sheet.apply(&rules::FIRST_CUT, [material.first_cut_mm.into(), style.share().into(), depth, least.into()]);
+    let share = sheet.apply_assuming(
+        &rules::LATHE_SHARE,
+        [on.lathe.screw_mm.unwrap_or(SCREW_MM).into()],
+        on.lathe.screw_mm.is_none().then(|| "its leadscrew's diameter was not told".to_owned()),
+    );
+    let most = sheet.apply(&rules::MOST_AREA, [material.most_area_mm2.into(), share, style.share().into()]).value;
+    let slender = on.most_n.map(|(n, what)| (n / (material.kc1_n_mm2 * CHIP_MM.powf(-0.25)), what)).filter(|(area, _)| *area < most);
+    let why = slender.map(|(area, what)| {
+        format!("Cuts lightened to {} mm²: {what} is slender, and would give more than {} under a bolder one.", plain_text(area, 3), mm_text(GIVES_MM))
     });
-    (Bounds { first_mm: first.value.max(least), least_mm: least }, why)
+    (Bounds { first_mm: first.value, area_mm2: slender.map_or(most, |(area, _)| area), unslender_mm2: most, least_mm: least }, why)
 }
 
 /// Scratch, cuts and springs of a style, in order.
 pub(super) fn lay(sheet: &mut Worksheet, ask: &StyleQuery<'_>, style: Style) -> Vec<PlannedPass> {
     let StyleQuery { facts, thread, tip, radial, aimed, bounds, stocking } = *ask;
-    if radial.value <= SCRATCH_MM {
+    if radial.value <= NOTHING_MM {
         return Vec::new();
     }
     let spread = |from: Num, total: Num, flat: Num, passes: Option<u32>| Spread {
@@ -164,7 +183,7 @@ pub(super) fn lay(sheet: &mut Worksheet, ask: &StyleQuery<'_>, style: Style) -> 
         law: facts.depth_law,
         own: &facts.rows,
     };
-    let mut rows = vec![PlannedPass { n: 0, kind: PassKind::Scratch, asked: SCRATCH_MM.into() }];
+    let mut rows = vec![PlannedPass { n: 0, kind: PassKind::Scratch, asked: SCRATCH_MM.min(radial.value / 3.0).into() }];
     let mut put = |kind, asked| rows.push(PlannedPass { n: rows.len().try_into().unwrap_or(u32::MAX), kind, asked });
     match style {
         Style::StockingThenForm => {
@@ -188,15 +207,13 @@ pub(super) fn lay(sheet: &mut Worksheet, ask: &StyleQuery<'_>, style: Style) -> 
             }
         }
         _ => {
-            // Shared out over the whole depth; those past the stop are laid out from what is measured there.
-            let whole = spread(0.0.into(), aimed, tip.equal_flat, facts.passes).depths(sheet);
-            let stops = aimed.value > radial.value;
-            let last_before = radial.value - bounds.least_mm.min(radial.value / 2.0);
-            for x in whole.into_iter().filter(|x| !stops || x.value <= last_before) {
+            // A number told counts over the whole depth: to a stop it is as much less as the groove is.
+            let area = |x: f64| (rules::GROOVE_AREA.eval)(&[tip.equal_flat.value, x, thread.alpha_deg]);
+            let share = (area(radial.value) / area(aimed.value)).clamp(0.0, 1.0);
+            #[allow(clippy::cast_possible_truncation, clippy::cast_sign_loss)] // at most as many as were told
+            let passes = facts.passes.map(|n| ((f64::from(n) * share - 1e-9).ceil() as u32).max(1));
+            for x in spread(0.0.into(), radial, tip.equal_flat, passes).depths(sheet) {
                 put(PassKind::Cut, x);
-            }
-            if stops {
-                put(PassKind::Cut, radial);
             }
         }
     }
@@ -265,9 +282,8 @@ pub(crate) fn edge(flat: f64, radius: Option<f64>, angles: [f64; 2], reach: f64)
 }
 
 /// The styles side by side, each with the passes it would take and the largest bite of each edge.
-pub(super) fn compare(ask: &StyleQuery<'_>, blank: (&BlankFacts, Option<f64>, f64), lathe: &Lathe, words: &Words, followed: Style) -> Vec<StyleView> {
-    let flanks = ask.thread.flanks;
-    let (facts, bar_mm, start) = blank;
+fn compare(ask: &StyleQuery<'_>, on: &Stands<'_>, words: &Words, followed: Style) -> Vec<StyleView> {
+    let (flanks, lathe) = (ask.thread.flanks, on.lathe);
     Style::ALL
         .into_iter()
         .map(|style| {
@@ -277,7 +293,7 @@ pub(super) fn compare(ask: &StyleQuery<'_>, blank: (&BlankFacts, Option<f64>, f6
                 return said;
             }
             let mut apart = Worksheet::default();
-            let (bounds, _) = bounds(&mut apart, facts, bar_mm, ask.thread, start, style);
+            let (bounds, _) = bounds(&mut apart, on, ask.aimed, style);
             let laid = lay(&mut apart, &StyleQuery { bounds, ..*ask }, style);
             let lean = style.angle(flanks.trailing).to_radians().tan();
             let reach = 2.0 * ask.radial.value + 1.0;
@@ -299,6 +315,33 @@ pub(super) fn compare(ask: &StyleQuery<'_>, blank: (&BlankFacts, Option<f64>, f6
             said
         })
         .collect()
+}
+
+/// What the styles are compared on, kept so that they are compared only where that is shown.
+#[derive(Debug, Clone)]
+pub(crate) struct Compared {
+    pub facts: CutFacts,
+    pub thread: Thread,
+    pub tip: Tip,
+    pub depths: [Num; 2],
+    pub stocking: f64,
+    pub blank: BlankFacts,
+    pub lathe: Lathe,
+    pub most_n: Option<(f64, &'static str)>,
+    pub step_mm: f64,
+    pub words: Words,
+    pub followed: Style,
+}
+
+impl Compared {
+    /// The styles side by side.
+    pub fn styles(&self) -> Vec<StyleView> {
+        let on = Stands { blank: &self.blank, lathe: &self.lathe, most_n: self.most_n, step_mm: self.step_mm };
+        let [radial, aimed] = self.depths;
+        let (bounds, _) = bounds(&mut Worksheet::default(), &on, aimed, self.followed);
+        let ask = StyleQuery { facts: &self.facts, thread: &self.thread, tip: &self.tip, radial, aimed, bounds, stocking: self.stocking };
+        compare(&ask, &on, &self.words, self.followed)
+    }
 }
 
 /// How long it takes.

@@ -240,6 +240,11 @@ impl Estimate {
         Some(kept)
     }
 
+    /// The tip may be as far from what was believed as a reading told twice is, mm on diameter; what was learned of the rest is kept.
+    pub fn doubt_the_tip(&mut self, off_mm: f64) {
+        self.spread[0][0] += (off_mm / 2.0).powi(2);
+    }
+
     /// Mean and variance of a straight sum of the three.
     fn sum(&self, v: [f64; 3], constant: f64) -> (f64, f64) {
         let mean = constant + (0..3).map(|i| v[i] * self.mean[i]).sum::<f64>();

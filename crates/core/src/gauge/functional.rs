@@ -20,12 +20,17 @@ pub struct Functional {
     pub size_mm: Quantity,
     /// Clearance left with the mate: as made, else at its tightest limit. Under nought it is tight.
     pub clearance_mm: Quantity,
+    /// Where to aim instead, in the limits, where it is tight.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub aim_mm: Option<Quantity>,
     /// In words, before anything is tried.
     pub says: String,
 }
 
 /// The least that any gauge or hand feels, mm.
 const FELT_MM: f64 = 1e-3;
+/// Nothing is tight by less than is shown, mm.
+const SHOWN_MM: f64 = 0.0005;
 
 /// Works it; nothing where neither lead nor flanks are off and the mate goes.
 pub(crate) fn reckon(
@@ -41,7 +46,7 @@ pub(crate) fn reckon(
     let mate = made_mm.map_or(tight, Num::from);
     let taken = lead.value + flanks.value;
     let plain = turn * (mate.value - target.value);
-    if taken < FELT_MM && plain >= 0.0 {
+    if taken < FELT_MM && plain >= -SHOWN_MM {
         return None;
     }
     let size = sheet.apply(if screw { &rules::FUNCTIONAL_SCREW } else { &rules::FUNCTIONAL_BORE }, [target, lead, flanks]);
@@ -51,19 +56,18 @@ pub(crate) fn reckon(
     let micrometres = |mm: f64| plain_text(1000.0 * mm, 0);
     let feels = format!("lead {} µm, flanks {}", micrometres(lead.value), micrometres(flanks.value));
     let length = plain_text(thread.engagement, 0);
-    let says = if clearance.value < 0.0 {
+    let says = if clearance.value < -SHOWN_MM {
         format!("A {other} {length} mm long, {is}, will be tight by {}: {feels}.", mm_text(-clearance.value))
     } else {
-        format!("A {other} {length} mm long, {is}, has {} left: {feels}.", mm_text(clearance.value))
+        format!("A {other} {length} mm long, {is}, has {} left: {feels}.", mm_text(clearance.value.max(0.0)))
     };
-    if clearance.value < 0.0 {
-        let aim = target.value + turn * clearance.value;
-        let (low, high) = (thread.own.pitch.0.value, thread.own.pitch.1.value);
-        let cure = if aim >= low && aim <= high {
-            format!("Aim at {} instead.", mm_text(aim))
-        } else {
-            "No size within the limits makes room for it: a truer train, a truer bit, or a shorter nut.".to_owned()
-        };
+    let (low, high) = (thread.own.pitch.0.value, thread.own.pitch.1.value);
+    let aim = Some(target.value + turn * clearance.value).filter(|aim| clearance.value < -SHOWN_MM && *aim >= low - 1e-9 && *aim <= high + 1e-9);
+    if clearance.value < -SHOWN_MM {
+        let cure = aim.map_or_else(
+            || "No size within the limits makes room for it: a truer train, a truer bit, or a shorter nut.".to_owned(),
+            |aim| format!("Aim at {} instead.", mm_text(aim)),
+        );
         watch.push(Watch::new(Level::Warn, Code::MateTight, "gauge", format!("{says} {cure}")));
     }
     Some(Functional {
@@ -71,6 +75,7 @@ pub(crate) fn reckon(
         flanks_mm: Quantity::length(flanks),
         size_mm: Quantity::length(size),
         clearance_mm: Quantity::length(clearance),
+        aim_mm: aim.map(Quantity::length),
         says,
     })
 }

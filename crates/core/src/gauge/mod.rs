@@ -19,5 +19,5 @@ pub(crate) use past::flank_of;
 pub use proof::{GaugeToTurn, ProofView, ProofWay};
 pub use reading::{GaugeResult, Measured, ReadAt, ReadShape};
 pub use section::{Formulas, GaugeSection, Wires};
-pub(crate) use verdict::judge_read;
+pub(crate) use verdict::{Believed, judge_read};
 pub use verdict::{Next, PitchDiameter, Verdict, VerdictKind, judge_fit_knowing, judge_knowing};

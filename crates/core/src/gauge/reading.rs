@@ -120,6 +120,27 @@ pub(crate) struct Read {
     pub shape: Option<ReadShape>,
     /// Whether it tells the root only, and the flanks by way of the tip.
     pub by_root: bool,
+    /// How many readings of the same cut it is the mean of.
+    pub times: usize,
+}
+
+impl Read {
+    /// The mean with those of the same cut told before it: each of them is as good, so the doubt goes down with their root. Where they do
+    /// not agree within their doubts the last has the word.
+    #[must_use]
+    pub fn with(self, before: &[[f64; 2]]) -> Self {
+        // Of those read as closely: a coarser one says nothing beside them.
+        let alike: Vec<f64> = before.iter().filter(|[_, doubt]| (doubt - self.doubt).abs() < 1e-9).map(|b| b[0]).collect();
+        let agree = alike.iter().all(|mm| (mm - self.size).abs() <= 2.0 * self.doubt);
+        if alike.is_empty() || !agree || self.by_root || self.shape.is_some() {
+            return self;
+        }
+        let times = alike.len() + 1;
+        #[allow(clippy::cast_precision_loss)] // a handful
+        let n = times as f64;
+        let size = (alike.iter().sum::<f64>() + self.size) / n;
+        Self { size, doubt: self.doubt / n.sqrt(), times, ..self }
+    }
 }
 
 /// Doubt of a rule or a caliper across roots, mm. House value.
@@ -127,6 +148,8 @@ const ROOT_DOUBT_MM: f64 = 0.10;
 /// Places nearer than these are one place.
 const SAME_ALONG_MM: f64 = 0.5;
 const SAME_AROUND_DEG: f64 = 5.0;
+/// How much of a crest may have been filed away since it was turned, mm on diameter: what is read lower than that is no crest.
+const CREST_FILED_MM: f64 = 0.15;
 /// Wires nearer than this in size are one size, mm.
 const SAME_WIRE_MM: f64 = 0.002;
 
@@ -216,6 +239,31 @@ impl Measured {
         self.over_wires_mm.map(|m| m - self.zero_mm.unwrap_or(0.0))
     }
 
+    /// Whether what was read is the bare crest: the anvils rest on it, and not on the wires.
+    pub(crate) fn on_the_crest(&self, run: &RunPlan) -> bool {
+        let (crest, figure) = match self.by() {
+            Ok(Method::Wires(m)) => (run.start_mm, m),
+            Ok(Method::OneWire(m)) => (self.outside_mm.unwrap_or(run.start_mm), m),
+            _ => return false,
+        };
+        let over = figure - self.zero_mm.unwrap_or(0.0) - crest;
+        (-CREST_FILED_MM..=READING_DOUBT_MM.max(self.spread_mm.unwrap_or(0.0))).contains(&over)
+    }
+
+    /// Another wire owned with which this figure would be of the size expected, within the doubt, mm.
+    pub(crate) fn wire_that_explains(&self, run: &RunPlan, expected_mm: f64, doubt_mm: f64) -> Option<f64> {
+        let (Method::Wires(figure) | Method::OneWire(figure)) = self.by().ok()? else { return None };
+        let used = self.wire(run)?;
+        let mut others: Vec<(f64, f64)> = run
+            .owned_wires_mm
+            .iter()
+            .filter(|w| (**w - used).abs() > SAME_WIRE_MM)
+            .filter_map(|w| Some((*w, (Self { wire_mm: Some(*w), ..self.clone() }.size_of(run, self.by().ok()?, figure)? - expected_mm).abs())))
+            .collect();
+        others.sort_by(|a, b| a.1.total_cmp(&b.1));
+        others.first().filter(|(_, off)| *off <= doubt_mm).map(|(w, _)| *w)
+    }
+
     /// The pitch diameter a figure of this kind stands for, mm.
     fn size_of(&self, run: &RunPlan, by: Method, figure: f64) -> Option<f64> {
         let figure = figure - self.zero_mm.unwrap_or(0.0);
@@ -246,7 +294,7 @@ impl Measured {
         let doubt = least_doubt.max(self.spread_mm.unwrap_or(0.0)).max(repeats(&sizes) / 2.0);
         #[allow(clippy::cast_precision_loss)] // a handful
         let size = sizes.iter().map(|s| s.2).sum::<f64>() / sizes.len() as f64;
-        Some(Read { size, doubt, typed: first - self.zero_mm.unwrap_or(0.0), shape: shape(&sizes), by_root: matches!(by, Method::Root(_)) })
+        Some(Read { size, doubt, typed: first - self.zero_mm.unwrap_or(0.0), shape: shape(&sizes), by_root: matches!(by, Method::Root(_)), times: 1 })
     }
 
     /// The pitch diameter it stands for, mm; nothing when it holds none.

@@ -110,7 +110,9 @@ pub(crate) fn reckon(
     if thread.alpha_deg <= 0.0 {
         return (None, by_depth(sheet, thread, target));
     }
-    let [best, least, largest] = wires(sheet, thread);
+    // By the crest really turned and the size aimed at, where the crest was measured.
+    let at = if facts.crest_measured { [start, target] } else { [thread.major, thread.basic.pitch] };
+    let [best, least, largest] = wires(sheet, thread, at);
     let external = thread.spec.side == Side::External;
     let (low, high) = thread.own.pitch;
     let near = |w: f64| (w - best.value).abs();
@@ -124,7 +126,15 @@ pub(crate) fn reckon(
         .or_else(|| nearest(&|_| true))
         .filter(|_| external);
     if let Some((w, Err(why))) = wire.map(|w| (w, bears_at(w, target.value))) {
-        let text = format!("Cut to the aim, a wire of {} {why}. Get the next larger, up to {}.", mm_text(w), mm_text(largest.value));
+        let text = format!(
+            "Cut to the aim, a wire of {} {why}. {}",
+            mm_text(w),
+            if why.starts_with("bears on the crests") {
+                format!("Get the next smaller, down to {}.", mm_text(least.value))
+            } else {
+                format!("Get the next larger, up to {}.", mm_text(largest.value))
+            }
+        );
         watch.push(Watch::new(Level::Warn, Code::WireUnusable, "gauge", text));
     }
     if external && wire.is_none() {
@@ -219,12 +229,14 @@ pub(crate) fn reckon(
 }
 
 /// The best wire, the least that stands above the crests and the largest that bears on the flanks.
-fn wires(sheet: &mut Worksheet, thread: &Thread) -> [Num; 3] {
+fn wires(sheet: &mut Worksheet, thread: &Thread, [crest, size]: [Num; 2]) -> [Num; 3] {
     let (pitch, flanks) = (thread.pitch, thread.flanks);
+    // What the crest's rounding takes of the flank.
+    let rounded = (thread.major.value - thread.basic.pitch.value) / 2.0 - thread.straight_flank();
     [
         flanks.apply(sheet, [&rules::BEST_WIRE, &rules::BEST_WIRE_BETWEEN], &[pitch]),
-        flanks.apply(sheet, [&rules::LEAST_WIRE, &rules::LEAST_WIRE_BETWEEN], &[thread.major, thread.basic.pitch, pitch]),
-        flanks.apply(sheet, [&rules::LARGEST_WIRE, &rules::LARGEST_WIRE_BETWEEN], &[thread.straight_flank().into(), pitch]),
+        flanks.apply(sheet, [&rules::LEAST_WIRE, &rules::LEAST_WIRE_BETWEEN], &[crest, size, pitch]),
+        flanks.apply(sheet, [&rules::LARGEST_WIRE, &rules::LARGEST_WIRE_BETWEEN], &[((crest.value - size.value) / 2.0 - rounded).into(), pitch]),
     ]
 }
 

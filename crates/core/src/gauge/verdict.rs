@@ -103,11 +103,20 @@ impl Verdict {
 /// A size judged, with the dial set so pass after pass, knowing what earlier readings have found.
 #[must_use]
 pub fn judge_knowing(run: &RunPlan, reading: &Measured, sets: &[f64], known: Option<&Estimate>) -> Option<Verdict> {
-    judge_read(run, reading, reading.read(run), sets, known)
+    judge_read(run, reading, reading.read(run), sets, Believed { known, again: false })
+}
+
+/// What is believed before a reading is judged.
+#[derive(Debug, Clone, Copy)]
+pub(crate) struct Believed<'a> {
+    /// What the readings before have found.
+    pub known: Option<&'a Estimate>,
+    /// Whether it was questioned before and is told the same again: then it counts.
+    pub again: bool,
 }
 
 /// The same of a reading worked already; nothing is read of a plug.
-pub(crate) fn judge_read(run: &RunPlan, reading: &Measured, read: Option<Read>, sets: &[f64], known: Option<&Estimate>) -> Option<Verdict> {
+pub(crate) fn judge_read(run: &RunPlan, reading: &Measured, read: Option<Read>, sets: &[f64], Believed { known, again }: Believed<'_>) -> Option<Verdict> {
     let seen = reading.seen(run, read.as_ref())?;
     if let Some(plug) = reading.plug {
         return Some(by_plug(run, plug, &seen, sets, known));
@@ -121,8 +130,29 @@ pub(crate) fn judge_read(run: &RunPlan, reading: &Measured, read: Option<Read>, 
     let read_before = known.filter(|k| k.found(run).is_some());
     let expected = read_before.map_or(run.size_at(stood_mm - run.tip_to_pitch_mm), |k| k.size(run, sets).0);
     let typed = read.typed;
-    let mut questions = questions(run, [size, typed, expected], if read_before.is_some() { 0.0 } else { run.tip_doubt_mm });
-    if questions.is_empty() && read_before.is_some_and(|k| (size - expected).abs() > unlike_mm(sets) && k.chance(run, sets, &seen) < UNLIKELY) {
+    if reading.on_the_crest(run) {
+        let says = format!(
+            "{} is the bare crest: the anvils rest on it, and not on the wires. However often, that proves nothing: seat larger wires, or prove it by a thread micrometer or the mate.",
+            mm_text(typed)
+        );
+        let question = "Do all three wires stand above the crests, and roll under the anvils?".to_owned();
+        return Some(Verdict { questions: vec![question], ..Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says) });
+    }
+    let mut questions = if again { Vec::new() } else { questions(run, [size, typed, expected], if read_before.is_some() { 0.0 } else { run.tip_doubt_mm }) };
+    if let (false, Some(known)) = (again, known) {
+        // Another wire taken for this one is thought of first.
+        let (by_known, sd) = known.size(run, sets);
+        let other = reading.wire_that_explains(run, by_known, doubt + 2.0 * sd).filter(|_| known.chance(run, sets, &seen) < UNLIKELY_WIRE);
+        if let Some(wire) = other {
+            let text = format!("With a wire of {} it would be {}, as was expected: which wire was it read over?", mm_text(wire), mm_text(by_known));
+            questions = vec![text];
+        } else if questions.is_empty()
+            && let Some(text) = no_such_tip(run, sets, known, &seen)
+        {
+            questions.push(text);
+        }
+    }
+    if !again && questions.is_empty() && read_before.is_some_and(|k| (size - expected).abs() > unlike_mm(sets) && k.chance(run, sets, &seen) < UNLIKELY) {
         let way = if turn * (size - expected) > 0.0 { "A burr, or a chip under the wires?" } else { "Did the dial slip, or a wire miss its seat?" };
         questions.push(format!("{} was expected by the readings before it. {way} Wipe, and read it again.", mm_text(expected + (typed - size))));
     }
@@ -157,7 +187,19 @@ pub(crate) fn judge_read(run: &RunPlan, reading: &Measured, read: Option<Read>, 
         let deepest = stood_mm + (thin - low - doubt) / 2.0;
         after.as_ref().map_or(stood_mm + (u - aim) / 2.0, |e| e.toward_size(run, sets, turn * aim, turn * limit)).min(deepest)
     };
-    let mut verdict = if thin < low - doubt - eps {
+    let settled = read.times >= SETTLED_AFTER;
+    let mut verdict = if settled && (thin - low).abs() < doubt {
+        let says = format!(
+            "By {} readings it stands on the limit itself, within {} mm: no reading of this instrument settles it. The mate, a gauge, or whoever drew it decides.",
+            read.times,
+            plain_text(doubt, 4)
+        );
+        Verdict {
+            trouble: Some(Symptom::NothingMeasures),
+            options: still_to_do(run, turn * thin),
+            ..Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says)
+        }
+    } else if thin < low - doubt - eps {
         let says = format!("{} past the limit: no cut can mend it.{whole}", room(low - thin));
         Verdict { options: still_to_do(run, turn * thin), ..Verdict::new(VerdictKind::PastLimit, pitch_diameter_mm, says) }
     } else if full > near + eps && thin - (full - near) < low + doubt - eps && read.shape.is_some() {
@@ -204,6 +246,21 @@ pub(crate) fn judge_read(run: &RunPlan, reading: &Measured, read: Option<Read>, 
     };
     verdict.shape = read.shape;
     Some(verdict)
+}
+
+/// What to ask where a reading would have the tip be one that the form has not.
+fn no_such_tip(run: &RunPlan, sets: &[f64], known: &Estimate, seen: &Observation) -> Option<String> {
+    let (Observation::Size { .. }, Some(tip)) = (seen, run.tip) else { return None };
+    let mut after = known.clone();
+    after.see(run, sets, seen);
+    let found = after.found(run)?;
+    let outside = (found.flat_mm - found.doubt_mm - tip.wide_mm).max(tip.narrow_mm - found.flat_mm - found.doubt_mm);
+    let much = if tip.wide_mm - tip.narrow_mm > 1e-6 { NO_SUCH_TIP_MM } else { MISMEASURED_MM };
+    (outside > much).then(|| {
+        let [narrow, wide] = [tip.narrow_mm, tip.wide_mm].map(|f| plain_text(f, 2));
+        let may = if narrow == wide { format!("{wide} mm was told") } else { format!("{narrow} to {wide} mm is what it may be") };
+        format!("That would have the tip {} mm flat, where {may}: is the zero on the crest, and was the reading seated?", plain_text(found.flat_mm, 2))
+    })
 }
 
 /// What is believed once this is taken in too.
@@ -340,6 +397,14 @@ fn by_width(run: &RunPlan, fit: Fit, stood_mm: f64) -> Verdict {
 
 /// A reading less likely than this, by what was told before, is questioned before it counts.
 const UNLIKELY: f64 = 0.002;
+/// Likewise where another wire owned explains it.
+const UNLIKELY_WIRE: f64 = 0.02;
+/// A flat so much outside what it may be, past the doubt, is no tip of this form, mm. House value.
+const NO_SUCH_TIP_MM: f64 = 0.08;
+/// Nor is one that was measured so far out as this, mm. House value.
+const MISMEASURED_MM: f64 = 0.3;
+/// Readings of one cut after which one still on the limit is settled no further.
+const SETTLED_AFTER: usize = 6;
 /// And only when it is off by more than any micrometer's own slip, mm.
 const UNLIKE_MM: f64 = 0.03;
 /// And by more than the last cut may have sprung away otherwise than was believed, as a share of it. House value: springing goes from

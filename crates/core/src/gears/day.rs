@@ -29,6 +29,10 @@ pub struct DayJob {
     pub lathe: String,
     /// What it needs.
     pub setting: Setting,
+    /// Whether it is in mid-cut: its gears are on its lathe, and its half-nut may be closed. It is never put behind another.
+    pub begun: bool,
+    /// The job that comes before it, where it is the second of a pair.
+    pub after: Option<String>,
 }
 
 /// One job in its place, with what is changed for it.
@@ -101,23 +105,44 @@ fn cost(from: &Setting, jobs: &[&DayJob], order: &[usize]) -> usize {
         .sum()
 }
 
-/// The best order of the jobs of one lathe: exact by the least cost of every set of jobs ending in each, else grown from the
-/// nearest and mended by turning stretches about. Never worse than the order given.
-fn best(from: &Setting, jobs: &[&DayJob]) -> Vec<usize> {
-    let n = jobs.len();
-    let given: Vec<usize> = (0..n).collect();
-    let found = if n <= EXACT { exact(from, jobs) } else { mended(from, jobs) };
-    if cost(from, jobs, &found) < cost(from, jobs, &given) { found } else { given }
+/// Which of these jobs must come before each: its pair's first.
+fn before_each(jobs: &[&DayJob]) -> Vec<Option<usize>> {
+    jobs.iter().map(|j| jobs.iter().position(|o| j.after.as_ref() == Some(&o.id))).collect()
 }
 
-fn exact(from: &Setting, jobs: &[&DayJob]) -> Vec<usize> {
+/// Whether every pair keeps its order.
+fn keeps(before: &[Option<usize>], order: &[usize]) -> bool {
+    let place = |i: usize| order.iter().position(|o| *o == i);
+    order.iter().all(|i| before[*i].is_none_or(|first| place(first) < place(*i)))
+}
+
+/// The order of the jobs of one lathe: what is in mid-cut first, as given; then the best of the rest.
+fn best(from: &Setting, jobs: &[&DayJob]) -> Vec<usize> {
+    let (mut order, rest): (Vec<usize>, Vec<usize>) = (0..jobs.len()).partition(|i| jobs[*i].begun);
+    let at = order.last().map_or(from, |i| &jobs[*i].setting);
+    let left: Vec<&DayJob> = rest.iter().map(|i| jobs[*i]).collect();
+    order.extend(least(at, &left).into_iter().map(|i| rest[i]));
+    order
+}
+
+/// The best order of jobs none of which is begun: exact by the least cost of every set of jobs ending in each, else grown from the
+/// nearest and mended by turning stretches about. Never worse than the order given.
+fn least(from: &Setting, jobs: &[&DayJob]) -> Vec<usize> {
+    let n = jobs.len();
+    let given: Vec<usize> = (0..n).collect();
+    let before = before_each(jobs);
+    let found = if n <= EXACT { exact(from, jobs, &before) } else { mended(from, jobs, &before) };
+    if keeps(&before, &given) && cost(from, jobs, &found) >= cost(from, jobs, &given) { given } else { found }
+}
+
+fn exact(from: &Setting, jobs: &[&DayJob], first: &[Option<usize>]) -> Vec<usize> {
     let n = jobs.len();
     let step = |a: usize, b: usize| changes(&jobs[a].setting, &jobs[b].setting).0;
     let sets = 1_usize << n;
     // Least changes to have done a set of jobs, ending in each; and the one before.
     let mut least = vec![vec![usize::MAX; n]; sets];
     let mut before = vec![vec![usize::MAX; n]; sets];
-    for i in 0..n {
+    for i in (0..n).filter(|i| first[*i].is_none()) {
         least[1 << i][i] = changes(from, &jobs[i].setting).0;
     }
     for set in 1..sets {
@@ -126,7 +151,7 @@ fn exact(from: &Setting, jobs: &[&DayJob]) -> Vec<usize> {
             if so_far == usize::MAX {
                 continue;
             }
-            for next in (0..n).filter(|x| set >> x & 1 == 0) {
+            for next in (0..n).filter(|x| set >> x & 1 == 0 && first[*x].is_none_or(|f| set >> f & 1 == 1)) {
                 let (with, total) = (set | 1 << next, so_far + step(last, next));
                 if total < least[with][next] {
                     least[with][next] = total;
@@ -151,11 +176,12 @@ fn exact(from: &Setting, jobs: &[&DayJob]) -> Vec<usize> {
     order
 }
 
-fn mended(from: &Setting, jobs: &[&DayJob]) -> Vec<usize> {
+fn mended(from: &Setting, jobs: &[&DayJob], first: &[Option<usize>]) -> Vec<usize> {
     let mut left: Vec<usize> = (0..jobs.len()).collect();
     let mut order = Vec::new();
     let mut at = from;
-    while let Some(k) = (0..left.len()).min_by_key(|k| changes(at, &jobs[left[*k]].setting).0) {
+    let may = |left: &[usize], k: usize| first[left[k]].is_none_or(|f| !left.contains(&f));
+    while let Some(k) = (0..left.len()).filter(|k| may(&left, *k)).min_by_key(|k| changes(at, &jobs[left[*k]].setting).0) {
         let next = left.remove(k);
         at = &jobs[next].setting;
         order.push(next);
@@ -168,7 +194,7 @@ fn mended(from: &Setting, jobs: &[&DayJob]) -> Vec<usize> {
             for j in i + 1..order.len() {
                 order[i..=j].reverse();
                 let now = cost(from, jobs, &order);
-                if now < least {
+                if now < least && keeps(first, &order) {
                     least = now;
                     better = true;
                 } else {

@@ -53,11 +53,14 @@ pub(crate) fn near_sizes(lathe: &Lathe, spec: &ThreadSpec) -> Vec<NearSize> {
         .iter()
         .filter(|s| s.system == spec.system && (s.major != spec.major || s.pitch != spec.pitch))
         .filter_map(|s| {
+            // What is not near need not be looked into.
             let off = (real(&s.major) / d - 1.0).abs() + 0.3 * (real(&s.pitch) / real(&spec.pitch)).ln().abs();
+            if (real(&s.major) / d - 1.0).abs() > NEAR || off >= 2.0 * NEAR {
+                return None;
+            }
             let (lever, no_dial) = saved(lathe, &mounted, s.pitch * starts);
             let better = (lever.is_some() && own.0.is_none()) || (no_dial && !own.1);
-            let near = (real(&s.major) / d - 1.0).abs() <= NEAR && off < 2.0 * NEAR;
-            (better && near).then_some((lever.is_some(), no_dial, off, s, lever))
+            better.then_some((lever.is_some(), no_dial, off, s, lever))
         })
         .collect();
     found.sort_by(|a, b| b.0.cmp(&a.0).then(b.1.cmp(&a.1)).then(a.2.total_cmp(&b.2)));

@@ -1,6 +1,6 @@
 //! Settling a request into facts: defaults filled in and named, every fault noted.
 
-use super::defaults::{BIT_WIDTH_MM, LENGTH_DIAMETERS, SPECIAL_ANGLE_DEG, SPRING_PASSES, TRAINS_LISTED};
+use super::defaults::{LENGTH_DIAMETERS, SPECIAL_ANGLE_DEG, SPRING_PASSES, TRAINS_LISTED};
 use super::kit::Kit;
 use super::lathe::{Lathe, assumed_lathe};
 use super::material::{ToolMaterial, tool_material};
@@ -52,6 +52,8 @@ pub struct BitFacts {
     pub round_between_mm: Option<[f64; 2]>,
     /// From the point to the bit's side toward the shoulder, mm, when known.
     pub body_ahead_mm: Option<f64>,
+    /// How far the bit is tilted to the lead, degrees.
+    pub tilt_deg: f64,
     /// Working clearance asked for, degrees.
     pub clearance_deg: Option<f64>,
     /// Relief ground on the leading side, degrees.
@@ -214,7 +216,7 @@ pub fn settle(request: &PlanRequest, stored: Option<&LatheProfile>, mut faults: 
         backlash_mm: c.sound(request.setup.backlash_mm, 0.0, 20.0, "/setup/backlash_mm", "mm"),
     };
     let cut = settle_cut(request, thread.as_ref(), &mut c);
-    let gauge = measuring::settle(&request.gauge, thread.as_ref(), &mut c);
+    let gauge = measuring::settle(&request.gauge, thread.as_ref(), request.blank.diameter_mm.is_some(), &mut c);
     faults.append(&mut c.faults);
     match thread {
         Some(thread) if faults.is_empty() => Ok((
@@ -521,11 +523,6 @@ fn settle_bit(request: &PlanRequest, kit: &Kit, thread: Option<&ThreadFacts>, c:
             }
         }
     });
-    let shoulder = request.blank.shoulder.unwrap_or(false);
-    if shoulder && asked.body_ahead_mm.is_none() && thread.is_some_and(|t| t.spec.side == Side::External) {
-        let text = format!("How far the bit stands ahead of its point was not told: half a bit of {} mm is taken.", plain_text(BIT_WIDTH_MM, 0));
-        c.assume("/bit/body_ahead_mm", text);
-    }
     let smallest = thread.map_or(1.0, |t| real(&t.spec.major) / 2.0 - 1.5 * pitch).max(0.2);
     BitFacts {
         tip_between_mm: between.or_else(|| {
@@ -538,6 +535,7 @@ fn settle_bit(request: &PlanRequest, kit: &Kit, thread: Option<&ThreadFacts>, c:
         trailing_relief_deg: c.sound(asked.trailing_relief_deg, -10.0, 60.0, "/bit/trailing_relief_deg", "degrees"),
         rake_deg: c.sound(asked.rake_deg, 0.0, 35.0, "/bit/rake_deg", "degrees"),
         square_deg: c.sound(asked.square_deg, -10.0, 10.0, "/bit/square_deg", "degrees"),
+        tilt_deg: c.sound(asked.tilt_deg, -5.0, 45.0, "/bit/tilt_deg", "degrees toward the lead").unwrap_or(0.0),
         height_mm: c.sound(asked.height_mm, -smallest.min(5.0) / 2.0, smallest.min(5.0) / 2.0, "/bit/height_mm", "mm for this diameter"),
         bar_radius_mm: c.sound(asked.bar_diameter_mm, 1.0, 500.0, "/bit/bar_diameter_mm", "mm").map(|d| d / 2.0),
         reach_past_mm: c.sound(asked.reach_past_mm, 0.0, 2000.0, "/bit/reach_past_mm", "mm"),

@@ -61,6 +61,8 @@ pub struct Lathe {
     pub carriage_stop: CarriageStop,
     /// The digital readout, if there is one.
     pub readout: Option<Readout>,
+    /// Diameter of the leadscrew, mm, when told: how big a lathe it is.
+    pub screw_mm: Option<f64>,
 }
 
 /// What is asked of the drive alone is asked of the lathe.
@@ -147,6 +149,7 @@ impl LatheProfile {
             rear_post: self.post == Some(Post::Rear),
             carriage_stop: self.carriage_stop.unwrap_or_default(),
             readout,
+            screw_mm: c.sound(screw.diameter_mm, 3.0, 200.0, &format!("{at}/leadscrew/diameter_mm"), "mm"),
         }
     }
 

@@ -17,6 +17,12 @@ pub struct Material {
     pub first_cut_mm: f64,
     /// Least cut that still cuts rather than rubs, mm radial.
     pub least_cut_mm: f64,
+    /// Most a pass may take on a big lathe, mm².
+    pub most_area_mm2: f64,
+    /// Cutting pressure at a chip 1 mm thick, N/mm²; it grows as the chip gets thinner.
+    pub kc1_n_mm2: f64,
+    /// Tensile strength, N/mm².
+    pub tensile_n_mm2: f64,
     /// Stiffness, Young's modulus in GPa.
     pub modulus_gpa: f64,
     /// Working clearance of a high-speed-steel bit, degrees.

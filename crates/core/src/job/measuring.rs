@@ -14,6 +14,8 @@ pub struct GaugeFacts {
     pub proof: Proof,
     /// Whether the mate is at hand, where that was told.
     pub mate_at_hand: Option<bool>,
+    /// Whether the crest the thread is cut from was measured: which wires bear goes by it.
+    pub crest_measured: bool,
     /// The part to match.
     pub original: Option<Original>,
     /// The spring learned, where it is used.
@@ -30,11 +32,12 @@ pub struct Original {
 }
 
 /// Settles it.
-pub(super) fn settle(asked: &GaugeRequest, thread: Option<&ThreadFacts>, c: &mut Checker) -> GaugeFacts {
+pub(super) fn settle(asked: &GaugeRequest, thread: Option<&ThreadFacts>, crest_measured: bool, c: &mut Checker) -> GaugeFacts {
     GaugeFacts {
         lead_correction: asked.lead_correction.unwrap_or(LeadCorrection::Auto),
         proof: asked.proof.unwrap_or_default(),
         mate_at_hand: asked.mate_at_hand,
+        crest_measured,
         spring: asked
             .spring
             .filter(|s| c.within(s.share, 0.0, 0.6, "/gauge/spring/share", "of a cut") & c.within(s.doubt, 0.005, 0.5, "/gauge/spring/doubt", "of a cut")),

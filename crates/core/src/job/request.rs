@@ -162,6 +162,15 @@ pub struct BlankRequest {
     pub support: Option<Support>,
     /// How far it stands out of the chuck; the threaded length when absent.
     pub stick_out_mm: Option<f64>,
+    /// Outside diameter of a part with a bore.
+    pub outside_mm: Option<f64>,
+    /// Force of each jaw on it, N.
+    pub jaw_force_n: Option<f64>,
+    /// Length the jaws grip; the threaded length when absent.
+    pub grip_mm: Option<f64>,
+    /// From the end of a thread that runs out into the open to what stands beyond it toward the headstock: jaws, a stop, the end of the room
+    /// behind a bore. A bar's jaws follow from its stick-out.
+    pub beyond_mm: Option<f64>,
     /// Whether a die finishes the thread: the blank is then turned a tenth of the pitch small.
     pub die_finish: Option<bool>,
     /// Material code.
@@ -223,6 +232,8 @@ pub struct BitRequest {
     pub tip_radius_between_mm: Option<Vec<f64>>,
     /// From the point to the bit's side toward the shoulder; the flank alone when absent.
     pub body_ahead_mm: Option<f64>,
+    /// How far the bit is tilted to the lead in its holder, or by a holder ground to the helix, degrees.
+    pub tilt_deg: Option<f64>,
     /// Working clearance; else the material's.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub clearance_deg: Option<f64>,

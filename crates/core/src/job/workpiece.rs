@@ -55,6 +55,14 @@ pub struct BlankFacts {
     pub plain: Vec<PlainFacts>,
     /// How far it stands out, mm, when known.
     pub stick_out_mm: Option<f64>,
+    /// Outside diameter of a part with a bore, mm, when known.
+    pub outside_mm: Option<f64>,
+    /// Force of each jaw on it, N, when known.
+    pub jaw_force_n: Option<f64>,
+    /// Length the jaws grip, mm, when known.
+    pub grip_mm: Option<f64>,
+    /// From the end of the thread to what stands beyond it toward the headstock, mm, when known.
+    pub beyond_mm: Option<f64>,
     /// Whether a die finishes it.
     pub die_finish: bool,
     /// Material.
@@ -100,6 +108,15 @@ pub(super) fn settle(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mu
         register: asked.register.as_ref().and_then(|r| r.check(major, c)),
         plain: crate::job::plain::check(&asked.plain, c),
         stick_out_mm: c.sound(asked.stick_out_mm, 0.5, 5000.0, "/blank/stick_out_mm", "mm"),
+        outside_mm: {
+            if asked.outside_mm.is_some() && thread.is_some() && !internal {
+                c.fault("/blank/outside_mm", "the outside is asked of a part with a bore; for a screw give diameter_mm");
+            }
+            c.sound(asked.outside_mm, if thread.is_some() { major } else { 0.1 }, 5000.0, "/blank/outside_mm", "mm, past this thread’s own diameter")
+        },
+        jaw_force_n: c.sound(asked.jaw_force_n, 0.0, 200_000.0, "/blank/jaw_force_n", "N for each jaw"),
+        grip_mm: c.sound(asked.grip_mm, 0.5, 2000.0, "/blank/grip_mm", "mm"),
+        beyond_mm: c.sound(asked.beyond_mm, 0.0, 5000.0, "/blank/beyond_mm", "mm"),
         die_finish: asked.die_finish.unwrap_or(false),
         material: settle_material(asked.material.as_deref(), c),
     }
@@ -120,6 +137,9 @@ fn settle_material(asked: Option<&str>, c: &mut Checker) -> Material {
         hss_m_per_min: 12.0,
         first_cut_mm: 0.25,
         least_cut_mm: 0.03,
+        most_area_mm2: 0.24,
+        kc1_n_mm2: 1700.0,
+        tensile_n_mm2: 430.0,
         modulus_gpa: 205.0,
         relief_deg: 6.0,
         rake_most_deg: 0.0,

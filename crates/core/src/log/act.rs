@@ -65,6 +65,14 @@ pub enum ActKind {
         #[serde(default, skip_serializing_if = "Option::is_none")]
         tip_radius_mm: Option<f64>,
     },
+    /// The tip was wound into the groove till it touched: where the dial that carries the depth read, from its zero on the crest.
+    GrooveTouched {
+        /// The reading, in the dial's own unit.
+        reading: f64,
+        /// Whether only the bottom marked the blue: the tip is then sharper than the root it found.
+        #[serde(default, skip_serializing_if = "std::ops::Not::not")]
+        bottom_only: bool,
+    },
     /// The work was out of its chuck and is back.
     Rechucked {},
     /// The half-nut was opened where it should have stayed closed, or the thread was lost some other way.
@@ -163,7 +171,7 @@ impl ActKind {
             }
             Self::Measured(reading) => reading.check(),
             Self::Tried { fit, turns, shake_mm } => Fit::of(*fit, *turns, *shake_mm).map(|_| ()),
-            Self::StandsAt { reading } => sound("/reading", *reading, 0.0, 200.0, "in the dial's own unit"),
+            Self::StandsAt { reading } | Self::GrooveTouched { reading, .. } => sound("/reading", *reading, 0.0, 200.0, "in the dial's own unit"),
             Self::Sized { name, mm } => {
                 if !(1..=40).contains(&name.trim().chars().count()) {
                     return Err(("/name", "a plain size is named as the part's own list has it".into()));
@@ -216,6 +224,7 @@ impl ActKind {
             self,
             Self::Sprung {}
                 | Self::BitChanged { .. }
+                | Self::GrooveTouched { .. }
                 | Self::Overran { .. }
                 | Self::Rechucked {}
                 | Self::Lost {}
@@ -260,7 +269,14 @@ impl RunPlan {
         if let Some(reading) = act.measured() {
             return reading.check_against(self);
         }
-        let (ActKind::StandsAt { reading } | ActKind::Took { reading, .. }) = act else { return Ok(()) };
+        // The width of a square tool sets no depth, and no touch tells it.
+        if matches!(act, ActKind::BitChanged { tip_flat_mm: None, .. }) && self.straight() {
+            return Err(("/tip_flat_mm", "between straight sides the width is the tool's own: measure the new one's, and tell it".into()));
+        }
+        if matches!(act, ActKind::GrooveTouched { .. }) && self.straight() {
+            return Err(("/kind", "between straight sides no touch tells the tip: touch the bottom for the depth, and tell where the dial stands".into()));
+        }
+        let (ActKind::StandsAt { reading } | ActKind::Took { reading, .. } | ActKind::GrooveTouched { reading, .. }) = act else { return Ok(()) };
         let deepest = self.passes.iter().map(|p| p.radial_mm).fold(0.0, f64::max);
         let radial = self.dial.radial_of_reading(*reading);
         if radial <= 2.0 * deepest + 1.0 {

@@ -2,7 +2,8 @@
 
 use super::act::{Act, ActKind, BitChange};
 use crate::cut::{DialSetting, PassKind, Then};
-use crate::gauge::{Estimate, FlankFound, Observation, PitchDiameter, TipFound, Verdict, VerdictKind, flank_of, judge_fit_knowing, judge_read};
+use crate::gauge::{Believed, Estimate, FlankFound, Observation, PitchDiameter, TipFound, Verdict, VerdictKind, flank_of, judge_fit_knowing, judge_read};
+use crate::quantity::plain_text;
 use crate::run::{RunPass, RunPlan, SAME_MM};
 use crate::thread::Fit;
 use serde::Serialize;
@@ -92,6 +93,12 @@ pub struct RunState {
     /// Why it was scrapped, if it was.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub scrapped: Option<String>,
+    /// Whether the groove is to be touched with the bit that is in, and the reading told, before it cuts.
+    #[serde(skip_serializing_if = "std::ops::Not::not")]
+    pub must_touch: bool,
+    /// Between which readings of the dial any tip would touch the groove as it stands.
+    #[serde(skip)]
+    pub touches: Option<[f64; 2]>,
     /// The act that undo takes back.
     pub last_act: Option<String>,
     /// What to do, in one sentence.
@@ -129,6 +136,10 @@ struct Run {
     flank: Option<FlankFound>,
     /// Whether it was measured or tried since it was last cut.
     proven: bool,
+    /// Sizes read since it was last cut that count, with their doubts.
+    read_here: Vec<[f64; 2]>,
+    /// A bit nobody measured is in: its tip is wanted from the groove before it cuts.
+    must_touch: bool,
     /// Whether the last pass was the stocking tool's.
     roughed: bool,
     closed: bool,
@@ -173,6 +184,8 @@ pub fn fold(plan: &RunPlan, acts: &[Act]) -> RunState {
         over: Vec::new(),
         flank: None,
         proven: false,
+        read_here: Vec::new(),
+        must_touch: false,
         roughed: false,
         closed: false,
         stopped: false,
@@ -217,6 +230,7 @@ impl Run {
             ActKind::Measured(_) | ActKind::Tried { .. } => self.measure(act),
             ActKind::StandsAt { reading } => self.stand_at(self.plan.dial.radial_of_reading(*reading)),
             ActKind::BitChanged { why, tip_flat_mm, tip_radius_mm } => self.change_bit(*why, *tip_flat_mm, *tip_radius_mm),
+            ActKind::GrooveTouched { reading, bottom_only } => self.touch(self.plan.dial.radial_of_reading(*reading), *bottom_only),
             ActKind::Rechucked {} => {
                 self.proven = false;
                 let mut steps = vec!["Read the run-out first: whatever it swings, half of that is too deep on one side.".to_owned()];
@@ -260,6 +274,8 @@ impl Run {
     /// The work was cut: what was known of its size no longer is.
     fn worked(&mut self) {
         self.begun = true;
+        self.must_touch = false;
+        self.read_here.clear();
         self.over.clear();
         self.verdict = None;
         self.finished = false;
@@ -292,15 +308,41 @@ impl Run {
         }
     }
 
+    /// How far that may be out, mm: two standard deviations.
+    fn size_doubt(&self) -> f64 {
+        match (self.read_here.last(), &self.known) {
+            (Some([_, doubt]), _) => *doubt,
+            (None, Some(known)) => 2.0 * known.size(&self.plan, &self.sets).1,
+            (None, None) => 2.0 * self.plan.tip_doubt_mm,
+        }
+    }
+
+    /// The new tip found in the groove: it stands where it touched, and what is left is counted from it.
+    fn touch(&mut self, radial: f64, bottom_only: bool) {
+        let (size, doubt, measured) = (self.size(), self.size_doubt(), self.last_size.is_some_and(|[stood, _]| (stood - self.stands).abs() < SAME_MM));
+        self.plan = self.plan.touched(radial, (size, doubt), bottom_only);
+        self.known = self.known.as_ref().and_then(|k| k.with_bit(&self.plan));
+        self.sets = vec![radial];
+        self.last_size = measured.then_some([radial, size]);
+        self.stands = radial;
+        self.must_touch = false;
+        let last = self.plan.dial.shallow(self.plan.depth_of(self.plan.target_mm, self.plan.tip_to_pitch_mm)).radial_mm;
+        self.schedule.retain(|p| p.kind != PassKind::Spring);
+        self.plan_on(last.max(radial));
+        self.pick_up.clear();
+    }
+
     /// Another bit goes on from the size the groove has: the depth it stands at, and the last, are counted from its own tip.
     fn change_bit(&mut self, why: BitChange, flat: Option<f64>, radius: Option<f64>) {
-        let size = self.size();
+        let (size, told) = (self.size(), flat.or(radius));
         let changed = self.plan.with_bit(flat, radius);
         let (stands, last) = (changed.depth_of(size, changed.tip_to_pitch_mm).max(0.0), changed.depth_of(changed.target_mm, changed.tip_to_pitch_mm));
         self.plan = changed;
         self.known = self.known.as_ref().and_then(|k| k.with_bit(&self.plan));
         self.sets = vec![stands];
-        self.last_size = None;
+        // The groove is as it was read, whatever cuts it next.
+        self.last_size = self.last_size.filter(|[stood, _]| (stood - self.stands).abs() < SAME_MM).map(|[_, size]| [stands, size]);
+        self.must_touch = told.is_none() && self.plan.tip.is_some_and(|t| t.alpha_deg > 0.0);
         self.over.clear();
         self.flank = None;
         self.verdict = None;
@@ -310,18 +352,21 @@ impl Run {
         let last = self.plan.dial.shallow(last).radial_mm;
         self.schedule.retain(|p| p.kind == PassKind::Cut);
         self.plan_on(last.max(stands));
-        let at = self.plan.dial.nearest(stands).setting;
         let mut steps = vec![match why {
             BitChange::Broke => {
                 "Find every piece of the broken tip: one left in the groove breaks the next. Then set the new bit to height and square.".to_owned()
             }
             BitChange::Reground | BitChange::Swapped => "Set the bit to height and square, as the first was.".to_owned(),
         }];
-        steps.push(format!(
-            "Touch it on the crest of the work and set the dial to zero; the groove\u{2019}s bottom will be met near {} ({}).",
-            at.text, at.reading
-        ));
-        steps.extend(self.plan.way_back(self.stands));
+        steps.push("Touch it on the crest of the work, burrs filed, and set both dials to zero: that is its one zero.".to_owned());
+        steps.extend(self.plan.pick_up.iter().take(2).cloned());
+        steps.push(if self.must_touch {
+            "Blue both flanks first. Tell what the dial that carries the depth reads there, and the tip follows from it; if only the bottom marks, say so."
+                .to_owned()
+        } else {
+            let at = self.plan.dial.nearest(stands).setting;
+            format!("There the dial reads about {} ({}): if it does not, tell what it reads, and the tip follows from that.", at.text, at.reading)
+        });
         self.pick_up = steps;
     }
 
@@ -340,15 +385,17 @@ impl Run {
         let verdict = match (sized, fit, &self.known) {
             (Some(m), ..) => {
                 let size = read.as_ref().map(|r| r.size);
-                if self.doubted.take().zip(size).is_some_and(|(was, is)| (was - is).abs() <= AGAIN_MM) {
-                    self.known = Estimate::before(&self.plan);
+                let again = self.doubted.take().zip(size).is_some_and(|(was, is)| (was - is).abs() <= AGAIN_MM);
+                if let (true, Some(size), Some(known)) = (again, size, &mut self.known) {
+                    // What was learned stands, but the tip may be further out than was believed.
+                    known.doubt_the_tip(size - known.size(&self.plan, &self.sets).0);
                 }
-                let verdict = judge_read(&self.plan, m, read, &self.sets, self.known.as_ref());
+                let verdict = judge_read(&self.plan, m, read.map(|r| r.with(&self.read_here)), &self.sets, Believed { known: self.known.as_ref(), again });
                 self.doubted = size.filter(|_| verdict.as_ref().is_some_and(|v| !v.questions.is_empty()));
                 verdict
             }
             (None, Some(fit), known) => {
-                let again = self.doubted_fit.take() == Some(fit);
+                let again = self.doubted_fit.take().is_some_and(|was| std::mem::discriminant(&was) == std::mem::discriminant(&fit));
                 let verdict = judge_fit_knowing(&self.plan, fit, &self.sets, known.as_ref(), again);
                 self.doubted_fit = Some(fit).filter(|_| !verdict.questions.is_empty());
                 Some(verdict)
@@ -362,7 +409,8 @@ impl Run {
             self.proven = counts;
             self.pick_up.clear();
             if counts {
-                if let Some(Observation::Size { mm, .. }) = seen {
+                if let Some(Observation::Size { mm, doubt_mm }) = seen {
+                    self.read_here.push([mm, doubt_mm]);
                     self.last_size = Some([self.stands, mm]);
                 }
                 if let (Some(known), Some(seen)) = (&mut self.known, &seen) {
@@ -456,12 +504,13 @@ impl Run {
     fn state(self, last_act: Option<String>) -> RunState {
         let schedule: Vec<NextStep> = self.schedule.iter().map(|p| self.step(*p)).collect();
         // While a reading is in question nothing deeper is offered.
-        let held = self.verdict.as_ref().is_some_and(|v| v.verdict == VerdictKind::Unsure && v.next.is_none());
+        let held = self.must_touch || self.verdict.as_ref().is_some_and(|v| v.verdict == VerdictKind::Unsure && v.next.is_none());
         let next = if held || self.scrapped.is_some() { None } else { schedule.first().cloned() };
         let says = match (&self.verdict, &next) {
             _ if self.scrapped.is_some() => "Scrapped. Undo takes that back; a new part is begun from its batch, or as a new job.".into(),
             _ if self.stopped => "Stopped for now.".into(),
             _ if self.closed => "Done with at the lathe.".into(),
+            _ if self.must_touch => "Touch the groove with the new bit, and tell what the dial reads: its tip is not known.".into(),
             (Some(v), _) => v.says.clone(),
             (None, Some(step)) => step.says.clone(),
             (None, None) if self.plan.passes.last().is_some_and(|p| p.then == Some(Then::Measure)) => {
@@ -470,6 +519,7 @@ impl Run {
             (None, None) => "All passes cut: measure before you take it out.".into(),
         };
         let stands = self.plan.dial.nearest(self.stands).setting;
+        let touches = self.plan.touches(self.size()).map(|t| t.map(|mm| self.plan.dial.reading_of_radial(mm)));
         RunState {
             begun: self.begun,
             stands_mm: self.stands,
@@ -490,6 +540,8 @@ impl Run {
             sizes: self.sizes,
             overran_mm: self.overran_mm,
             scrapped: self.scrapped,
+            must_touch: self.must_touch,
+            touches,
             last_act,
             says,
         }
@@ -504,6 +556,18 @@ impl RunState {
     pub fn check(&self, act: &ActKind) -> Result<(), (&'static str, String)> {
         if !self.begun {
             return Self::unbegun(act);
+        }
+        if let (ActKind::GrooveTouched { reading, .. }, Some([least, most])) = (act, self.touches)
+            && !(least..=most).contains(reading)
+        {
+            return Err((
+                "/reading",
+                format!(
+                    "no tip of this form touches there: between {} and {} on this dial it could; was the zero on the crest, and the play taken up?",
+                    plain_text(least.max(0.0), 3),
+                    plain_text(most, 3)
+                ),
+            ));
         }
         if matches!(act, ActKind::Finished {}) && !self.may_leave {
             return Err(("/kind", "measure it, or try the mate, first: opening the half-nut loses this thread".into()));

@@ -3,16 +3,19 @@
 //! What was judged at the stations is not judged again here: a line stands on the watch of its station, and on what the sections
 //! say. A cure that can be made by changing a fact carries the change itself, so that it can be made by one touch and tested.
 
+use crate::cut::PassKind;
+use crate::direction::Carriage;
 use crate::gears::DialRule;
 use crate::job::{Chuck, EndKind, Ending, Job, Lathe, Proof, Speeds, Support};
 use crate::plan::Plan;
-use crate::quantity::plain_text;
+use crate::quantity::{eye_text, plain_text, short_text, up_to};
 use crate::setup::{SetupSection, SpeedLimit};
 use crate::thread::Side;
 use crate::thread::section::LOAD_FACES;
 use crate::watch::Level;
 use crate::watch::{Code, DOUBTFUL_SHARE};
 use crate::words::Words;
+use crate::working::round_to_nine;
 use serde::Serialize;
 use serde_json::{Value, json};
 
@@ -73,6 +76,9 @@ pub struct Check {
     pub lines: Vec<CheckLine>,
 }
 
+/// Nothing is outside a limit that does not show it, mm.
+const SHOWN_MM: f64 = 0.0005;
+
 struct Line<'a> {
     list: Vec<CheckLine>,
     plan: &'a Plan,
@@ -112,22 +118,28 @@ fn unknown(says: impl Into<String>, cure: impl Into<String>, change: Option<Valu
 pub fn check(plan: &Plan, job: &Job, lathe: &Lathe) -> Check {
     let mut lines = Line { list: Vec::new(), plan, answered: Vec::new() };
     stock(&mut lines, plan);
-    stick_out(&mut lines, plan);
+    stick_out(&mut lines, plan, job);
+    wall(&mut lines, plan);
+    ends_true(&mut lines, plan);
     gears(&mut lines, plan, job, lathe);
     hand(&mut lines, plan);
     load_flank(&mut lines, plan, job);
     tool(&mut lines, plan);
     relief(&mut lines, plan, job);
+    open_end(&mut lines, plan, job);
     speed(&mut lines, plan, job);
     dial(&mut lines, plan);
     chuck(&mut lines, plan, lathe, job);
     compound(&mut lines, plan, job);
+    passes(&mut lines, plan);
+    mate(&mut lines, plan);
     proof(&mut lines, plan);
-    // No danger goes unsaid, whatever station found it.
-    let rest: Vec<_> = plan.watch.iter().filter(|w| w.level == Level::Danger && !lines.answered.contains(&w.code)).cloned().collect();
+    // No danger and no warning goes unsaid, whatever station found it.
+    let rest: Vec<_> = plan.watch.iter().filter(|w| w.level != Level::Note && !lines.answered.contains(&w.code)).cloned().collect();
     for watch in rest {
         lines.put(watch.code.name(), "Also", watch.station, bad(watch.text, "See its station.", None));
     }
+    lines.list.iter_mut().filter_map(|l| l.cure.as_mut()?.change.as_mut()).for_each(tidy);
     let count = |state| lines.list.iter().filter(|l| l.state == state).count();
     let (wrong, open) = (count(State::Bad), count(State::Unknown));
     let known = match open {
@@ -143,6 +155,16 @@ pub fn check(plan: &Plan, job: &Job, lathe: &Lathe) -> Check {
     Check { ready: wrong == 0, says, lines: lines.list }
 }
 
+/// Figures to nine places, as they are sent.
+fn tidy(change: &mut Value) {
+    match change {
+        Value::Object(map) => map.values_mut().for_each(tidy),
+        Value::Array(list) => list.iter_mut().for_each(tidy),
+        Value::Number(n) if n.is_f64() => *change = n.as_f64().map_or(Value::Null, |v| round_to_nine(v).into()),
+        _ => {}
+    }
+}
+
 fn stock(lines: &mut Line<'_>, plan: &Plan) {
     let against = lines.against(&[Code::BlankSize, Code::BoreLimits]);
     let internal = plan.thread.side == Side::Internal;
@@ -155,6 +177,14 @@ fn stock(lines: &mut Line<'_>, plan: &Plan) {
         "blank",
         match against {
             Some(why) => bad(why, format!("{verb} to {}.", plan.blank.aim_mm.text), Some(json!({"blank": {"diameter_mm": null}}))),
+            // The stations warn of what spoils the fit; what is outside its limits at all is not called within them.
+            None if plan.blank.measured && !(plan.blank.min_mm.value - SHOWN_MM..=plan.blank.max_mm.value + SHOWN_MM).contains(&plan.blank.used_mm.value) => {
+                bad(
+                    format!("{} is outside {wanted}.", plan.blank.used_mm.text),
+                    format!("{verb} to {}.", plan.blank.aim_mm.text),
+                    Some(json!({"blank": {"diameter_mm": null}})),
+                )
+            }
             None if plan.blank.measured => good(format!("{}, within {wanted}.", plan.blank.used_mm.text)),
             None => unknown(
                 format!("Not measured: {wanted} is wanted."),
@@ -165,20 +195,82 @@ fn stock(lines: &mut Line<'_>, plan: &Plan) {
     );
 }
 
-fn stick_out(lines: &mut Line<'_>, plan: &Plan) {
+fn stick_out(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
     let against = lines.against(&[Code::Stickout]);
     let Some(slender) = &plan.blank.slenderness else { return };
-    let (next, how) = match slender.support {
-        Support::None => ("centre", "Bring up the tailstock."),
-        Support::Centre | Support::Steady => ("steady", "Set a steady."),
-    };
+    let (next, how) = if slender.asks == Some(Support::Centre) { ("centre", "Bring up the tailstock.") } else { ("steady", "Set a steady.") };
     lines.put(
         "stick_out",
         "Stick-out",
         "blank",
         match against {
             Some(why) => bad(why, how, Some(json!({"blank": {"support": next}}))),
+            None if job.blank.stick_out_mm.is_none() => unknown(
+                format!("How far it stands out was not told. At the thread’s own length: {}", slender.says),
+                "Measure it from the jaws, and tell it.",
+                None,
+            ),
             None => good(slender.says.clone()),
+        },
+    );
+}
+
+/// The first thread's chamfer, and how true the work runs where that matters.
+fn ends_true(lines: &mut Line<'_>, plan: &Plan) {
+    if let Some(why) = lines.against(&[Code::Chamfer]) {
+        let to = plan.blank.chamfer_wanted_mm.value;
+        let to = if plan.thread.side == Side::Internal { up_to(to, 10.0) } else { -up_to(-to, 10.0) };
+        lines.put("chamfer", "Chamfer", "blank", bad(why, format!("Take it to {} mm.", plain_text(to, 1)), Some(json!({"blank": {"chamfer_mm": to}}))));
+    }
+    let against = lines.against(&[Code::Runout]);
+    if let Some(run_out) = &plan.blank.run_out {
+        lines.put(
+            "run_out",
+            "Runs true",
+            "blank",
+            match against {
+                Some(why) => bad(why, run_out.mend.clone(), Some(json!({"blank": {"runout_mm": 0.0}}))),
+                None => good(run_out.does.clone()),
+            },
+        );
+    }
+    if let Some(why) = lines.against(&[Code::Taper]) {
+        let mend = plan.blank.parallel.as_ref().map_or_else(String::new, |p| p.mend.clone());
+        lines.put("parallel", "Turns parallel", "blank", bad(why, mend, Some(json!({"blank": {"parallel": null}}))));
+    }
+}
+
+/// The wall round a bore.
+fn wall(lines: &mut Line<'_>, plan: &Plan) {
+    let against = lines.against(&[Code::WallThin]);
+    let Some(wall) = &plan.blank.wall else { return };
+    let soft = wall.pressed.then(|| json!({"blank": {"holding": "faceplate"}}));
+    lines.put(
+        "wall",
+        "Wall",
+        "blank",
+        match against {
+            Some(why) if wall.pressed => bad(why, "Clamp it by its face, on the faceplate, or hold it in what presses it all round.", soft),
+            Some(why) => bad(why, "The part must be larger outside, or the thread smaller: no way of holding it mends that.", None),
+            None => good(wall.says.clone()),
+        },
+    );
+}
+
+/// A number of passes of the user's own.
+fn passes(lines: &mut Line<'_>, plan: &Plan) {
+    let against = lines.against(&[Code::Passes]);
+    let rows = plan.cut.passes.iter().filter(|p| matches!(p.kind, PassKind::Cut | PassKind::Stocking));
+    let (count, most) = rows.fold((0, 0.0_f64), |(n, a), p| (n + 1, a.max(p.chip_mm2)));
+    lines.put(
+        "passes",
+        "Passes",
+        "cut",
+        match against {
+            Some(why) => bad(why, "Leave the passes to the app.", Some(json!({"cut": {"passes": null, "rows": []}}))),
+            None => {
+                good(format!("{count}, of up to {} mm² each. {}", plain_text(most, 2), plan.cut.lightened.as_deref().unwrap_or_default()).trim().to_owned())
+            }
         },
     );
 }
@@ -263,13 +355,17 @@ fn gears(lines: &mut Line<'_>, plan: &Plan, job: &Job, lathe: &Lathe) {
                     None => {
                         // As much of the room as is harmless, and a hair under it.
                         let room = plan.gauge.max_mm.value - plan.gauge.min_mm.value;
-                        let engaged = job.thread.engagement_mm.unwrap_or(job.thread.length_mm);
-                        let shorter = engaged * room * DOUBTFUL_SHARE / hung.takes_mm.value.abs().max(1e-9) * 0.99;
-                        bad(
-                            why,
-                            format!("Engage no more than {} mm of nut, or buy the gear that makes it true.", plain_text(shorter, 1)),
-                            Some(json!({"thread": {"engagement_mm": shorter}})),
-                        )
+                        let engaged = plan.thread.engagement_mm.value;
+                        let shorter = engaged * room * DOUBTFUL_SHARE / hung.takes_mm.value.abs().max(1e-9) * CLOSER_WHEN_SHORT;
+                        if shorter < plan.thread.pitch_mm.value {
+                            bad(why, "No nut is short enough for it: buy the gear that makes it true.", None)
+                        } else {
+                            bad(
+                                why,
+                                format!("Engage no more than {} mm of nut, or buy the gear that makes it true.", plain_text(shorter, 1)),
+                                Some(json!({"thread": {"engagement_mm": shorter}})),
+                            )
+                        }
                     }
                 }
             }
@@ -277,6 +373,9 @@ fn gears(lines: &mut Line<'_>, plan: &Plan, job: &Job, lathe: &Lathe) {
         },
     );
 }
+
+/// A shorter mate is given a closer tolerance by some standards: at the least, this share of the room.
+const CLOSER_WHEN_SHORT: f64 = 0.6;
 
 /// A train as it is said.
 /// What hangs there and what comes off and goes on, in words.
@@ -371,15 +470,20 @@ fn tool(lines: &mut Line<'_>, plan: &Plan) {
     );
     let rubs = lines.against(&[Code::FlankRubs, Code::TrailingRelief]);
     let heel = lines.against(&[Code::HeelRubs]);
-    let wanted = bit.grind.sides.iter().map(|s| format!("{} {}", s.front_deg.text, s.side)).collect::<Vec<_>>().join(", ");
-    let [leading, trailing] = [0, 1].map(|i| (bit.grind.sides[i].front_deg.value * 100.0).ceil() / 100.0);
+    let wanted = bit.grind.sides.iter().map(|s| format!("{} {}", eye_text(up_to(s.front_deg.value, 2.0)), s.side)).collect::<Vec<_>>().join(", ");
+    let [leading, trailing] = [0, 1].map(|i| up_to(bit.grind.sides[i].front_deg.value, 2.0));
     let ground = Some(json!({"bit": {"leading_relief_deg": leading, "trailing_relief_deg": trailing}}));
     lines.put(
         "tool_clears",
         "Both sides clear",
         "bit",
         match (heel, rubs) {
-            (Some(why), _) => bad(why, "Set it on centre, and tell it.", Some(json!({"bit": {"height_mm": 0}}))),
+            (Some(why), None) => bad(why, "Set it on centre, and tell it.", Some(json!({"bit": {"height_mm": 0}}))),
+            (Some(why), Some(rubs)) => bad(
+                format!("{why} {rubs}"),
+                format!("Set it on centre, and grind its sides to {wanted}."),
+                Some(json!({"bit": {"height_mm": 0, "leading_relief_deg": leading, "trailing_relief_deg": trailing}})),
+            ),
             (None, Some(why)) => bad(why, format!("Grind its sides to {wanted}."), ground),
             (None, None) if bit.grind.sides.iter().all(|s| s.ground_deg.is_some()) => good(format!("Ground past what the thread takes; {wanted} was wanted.")),
             (None, None) => unknown("What its sides were ground to was not told.", format!("Grind {wanted}, and tell it."), ground),
@@ -390,7 +494,7 @@ fn tool(lines: &mut Line<'_>, plan: &Plan) {
     let aim = json!({"bit": {
         "tip_flat_mm": if radius.is_none() { json!(bit.tip_flat_mm.aim.value) } else { Value::Null },
         "tip_radius_mm": radius, "tip_flat_between_mm": null, "tip_radius_between_mm": null,
-        "included_angle_deg": plan.thread.included_angle_deg, "square_deg": null,
+        "included_angle_deg": plan.thread.included_angle_deg, "square_deg": null, "rake_deg": null, "height_mm": null,
     }});
     let to = bit.tip_radius_mm.as_ref().map_or_else(|| format!("a flat of {}", bit.tip_flat_mm.aim.text), |r| format!("a radius of {}", r.aim.text));
     lines.put(
@@ -414,7 +518,7 @@ fn relief(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
         return;
     };
     let facts = &job.blank;
-    let up = |v: f64| (v * 100.0).ceil() / 100.0;
+    let up = |v: f64| up_to(v, 100.0);
     let internal = plan.thread.side == Side::Internal;
     let deep = if internal { up(relief.diameter_mm.value) } else { (relief.diameter_mm.value * 100.0).floor() / 100.0 };
     let name = match relief.end {
@@ -443,8 +547,8 @@ fn relief(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
         },
     );
     let narrow = lines.against(&[Code::ReliefNarrow]);
-    let width = up(relief.width_mm.value + 1e-9);
-    let stop = if plan.setup.carriage == crate::direction::Carriage::TowardHeadstock { "to stop in" } else { "to start in" };
+    let width = up_to(relief.width_mm.value, 10.0);
+    let stop = if plan.setup.carriage == Carriage::TowardHeadstock { "to stop in" } else { "to start in" };
     let corner = facts
         .relief_corner_mm
         .zip(relief.corner_mm.as_ref())
@@ -456,7 +560,7 @@ fn relief(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
         "Relief wide enough",
         "blank",
         match (narrow, facts.relief_width_mm) {
-            (None, _) if plan.blank.body_ahead_mm.is_none() => bad(
+            (_, _) if plan.blank.body_ahead_mm.is_none() => bad(
                 "What stands ahead of the point in the bore, the bar's nose or its screw, was not told: it meets the end first.",
                 "Measure from the point to whatever stands foremost, and tell it.",
                 None,
@@ -469,7 +573,8 @@ fn relief(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
                 if let Some(corner) = corner {
                     change["blank"]["relief_corner_mm"] = json!(corner);
                 }
-                if !too_narrow && corner.is_none() {
+                // A ring or a pocket leaves no room to stop under power, however wide it is made.
+                if (!too_narrow && corner.is_none()) || (relief.end != EndKind::Relief && plan.setup.carriage == Carriage::TowardHeadstock) {
                     change["setup"]["ending"] = json!("hand");
                 }
                 let cure = if too_narrow {
@@ -481,7 +586,7 @@ fn relief(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
                 };
                 bad(why, cure, Some(change))
             }
-            (None, Some(there)) => good(format!("{} mm {stop}, {} needed.", plain_text(there, 2), relief.width_mm.text)),
+            (None, Some(there)) => good(format!("{} mm {stop}, {} needed.", short_text(there, 2), relief.width_mm.text)),
             (None, None) => unknown(
                 format!("Its width was not told: {} {stop} is needed.", relief.width_mm.text),
                 format!("Make it at least {width} mm."),
@@ -489,6 +594,68 @@ fn relief(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
             ),
         },
     );
+}
+
+/// What stands beyond an end with nothing turned there, what the cut meets at the tailstock, and the stroke back.
+fn open_end(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
+    let against = lines.against(&[Code::EndRoom]);
+    let internal = plan.thread.side == Side::Internal;
+    if let Some(beyond) = &plan.blank.beyond {
+        let needs = up_to(beyond.needs_mm.value, 10.0);
+        lines.put(
+            "end_room",
+            "Beyond the end",
+            "blank",
+            match (against, &beyond.gap_mm) {
+                (_, Some(_)) if internal && plan.blank.body_ahead_mm.is_none() => bad(
+                    "What stands ahead of the point, the bar's nose or its screw, was not told: it meets what is behind the bore first.",
+                    "Measure from the point to whatever stands foremost, and tell it.",
+                    None,
+                ),
+                (Some(why), None) => bad(why, "Turn a groove to start in.", Some(json!({"blank": {"end": null}}))),
+                (Some(why), Some(_)) => {
+                    let (says, change) = if job.blank.end == Some(EndKind::Withdraw) && plan.setup.carriage == Carriage::AwayFromHeadstock {
+                        ("Turn a groove to start in.".to_owned(), json!({"blank": {"end": null}}))
+                    } else if beyond.jaws {
+                        let out = plan.thread.length_mm.value + needs;
+                        (format!("Let it stand out {} mm.", plain_text(out, 1)), json!({"blank": {"stick_out_mm": out}}))
+                    } else {
+                        (format!("Make {} mm of room there, and tell it.", plain_text(needs, 1)), json!({"blank": {"beyond_mm": needs}}))
+                    };
+                    bad(why, says, Some(change))
+                }
+                (None, Some(_)) => good(beyond.says.clone()),
+                (None, None) if job.setup.runout_mm.is_some() => {
+                    good(format!("{} mm to stop in, as told; it runs on {}.", short_text(job.setup.runout_mm.unwrap_or(0.0), 1), plan.setup.stopping_mm.text))
+                }
+                (None, None) => unknown(beyond.says.clone(), "Measure from the end of the thread to whatever stands there, and tell it.", None),
+            },
+        );
+    }
+    let setup = &plan.setup;
+    if setup.carriage == Carriage::AwayFromHeadstock && setup.ending != Ending::Hand {
+        let held = job.blank.support != Support::None && !internal;
+        lines.put(
+            "tail_room",
+            "Room at the tailstock",
+            "setup",
+            match job.setup.runout_mm {
+                Some(room) => good(format!("{} mm there; it runs on {}.", plain_text(room, 1), setup.stopping_mm.text)),
+                None => unknown(
+                    format!(
+                        "The cut runs toward {}, and the room there was not told; it runs on {} after the hand moves.",
+                        if held { "the centre" } else { "the tailstock" },
+                        setup.stopping_mm.text
+                    ),
+                    "Measure from the end of the thread to where the carriage, the slide or the tool would meet it, and tell it.",
+                    None,
+                ),
+            },
+        );
+    }
+    if let Some(back) = &setup.comes_back {
+        lines.put("comes_back", "Coming back", "setup", good(back.says.clone()));
+    }
 }
 
 fn speed(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
@@ -511,11 +678,19 @@ fn speed(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
             good("The spindle is turned by hand.")
         } else if chosen && (!has || (speed > limit + 1e-9 && setup.lathe_speeds.slowest() <= limit)) {
             let why = if has {
-                format!("{} is over {}, what {binds} allows.", setup.speed_rpm.text, setup.limit_rpm.text)
+                format!("{} is over {}: {binds} allows no more.", setup.speed_rpm.text, setup.limit_rpm.text)
             } else {
                 format!("{} is no speed of this lathe.", setup.speed_rpm.text)
             };
-            bad(why, "Leave the speed to the app.", Some(auto))
+            if setup.lathe_speeds.slowest() > limit + 1e-9 {
+                bad(
+                    why,
+                    "Turn the spindle by hand: even the slowest is over what is allowed here.",
+                    Some(json!({"setup": {"ending": "hand", "spindle_rpm": null}})),
+                )
+            } else {
+                bad(why, "Leave the speed to the app.", Some(auto))
+            }
         } else if speed > limit + 1e-9 && setup.speed_limit == SpeedLimit::Hand {
             unknown(
                 format!("The slowest, {}, is over the {} that {binds} is given.", setup.speed_rpm.text, setup.limit_rpm.text),
@@ -524,8 +699,14 @@ fn speed(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
             )
         } else if speed > limit + 1e-9 {
             let stops = setup.speed_limit == SpeedLimit::Stopping;
-            let why = format!("The slowest, {}, is over {}, what {binds} allows.", setup.speed_rpm.text, setup.limit_rpm.text);
-            let cure = if stops {
+            let why = if limit < 1.0 {
+                format!("There is no room to stop in at any speed; the slowest is {}.", setup.speed_rpm.text)
+            } else {
+                format!("The slowest, {}, is over {}: {binds} allows no more.", setup.speed_rpm.text, setup.limit_rpm.text)
+            };
+            let cure = if stops && plan.blank.beyond.is_some() {
+                "Turn the spindle by hand, or make room past the end of the thread."
+            } else if stops {
                 "Turn the spindle by hand for the last turns, widen the relief, or cut away from the shoulder."
             } else {
                 "Turn the spindle by hand."
@@ -612,8 +793,28 @@ fn compound(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
     );
 }
 
+/// Whether the mate will go on at the size aimed at.
+fn mate(lines: &mut Line<'_>, plan: &Plan) {
+    let against = lines.against(&[Code::MateTight]);
+    let Some(functional) = &plan.gauge.functional else { return };
+    let aim = functional.aim_mm.as_ref();
+    lines.put(
+        "mate_goes",
+        "Mate goes on",
+        "gauge",
+        match against {
+            Some(why) => bad(
+                why,
+                aim.map_or_else(|| "No size in the limits makes room: a truer train or bit, or a shorter mate.".to_owned(), |a| format!("Aim at {}.", a.text)),
+                aim.map(|a| json!({"cut": {"target_pitch_diameter_mm": a.value}})),
+            ),
+            None => good(functional.says.clone()),
+        },
+    );
+}
+
 fn proof(lines: &mut Line<'_>, plan: &Plan) {
-    lines.answered.push(Code::WireUnusable);
+    let wires = lines.against(&[Code::WireUnusable]).map_or_else(String::new, |w| format!(" {w}"));
     let proof = &plan.proof;
     let way = proof.ways.iter().find(|w| w.chosen);
     // What to do first when nothing at hand proves it.
@@ -628,8 +829,8 @@ fn proof(lines: &mut Line<'_>, plan: &Plan) {
         "Proof of size",
         "gauge",
         match way {
-            Some(w) if w.serves == Some(true) => good(format!("{}: {}.", capital(w.says), w.why)),
-            Some(w) if w.serves.is_none() => cure(unknown, format!("{}: {}.", capital(w.says), w.why)),
+            Some(w) if w.serves == Some(true) => good(format!("{}: {}.{wires}", capital(w.says), w.why)),
+            Some(w) if w.serves.is_none() => cure(unknown, format!("{}: {}.{wires}", capital(w.says), w.why)),
             Some(w) => cure(bad, format!("{}: {}.", capital(w.says), w.why)),
             None => {
                 let why: Vec<String> = proof.ways.iter().filter(|w| w.serves != Some(true)).map(|w| format!("{}, {}", w.says, w.why)).collect();

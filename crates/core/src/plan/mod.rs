@@ -15,8 +15,10 @@ use crate::faults::Assumption;
 use crate::gauge::chosen::Chosen;
 use crate::gauge::{GaugeSection, ProofView, functional, proof, section as gauge};
 use crate::gears::{GearsSection, section as gears};
+use crate::job::defaults::BIT_WIDTH_MM;
 use crate::job::pad::{self, SumLine};
-use crate::job::{EndKind, Ending, Job, Kit, Lathe, Proof};
+use crate::job::{EndKind, Ending, Job, Kit, Lathe, Proof, Style};
+use crate::quantity::plain_text;
 use crate::run::{READING_DOUBT_MM, RunClass, RunPass, RunPlan, RunTip, RunWires};
 use crate::setup::{self, SetupSection};
 use crate::thread::form::Thread;
@@ -70,6 +72,9 @@ pub struct Plan {
 /// Version of the reckoning, stored with every frozen plan.
 pub const ENGINE: &str = env!("CARGO_PKG_VERSION");
 
+/// Tolerance bending is judged against where the form is nominal, mm. House value.
+const NOMINAL_ROOM_MM: f64 = 0.1;
+
 /// Largest finishing cut after a measurement, as a share of the material's first cut.
 const FINISHING_SHARE: f64 = 0.5;
 
@@ -85,8 +90,17 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
     let (mut th, thread) = thread::reckon(&mut sheet, &job.thread, direction.carriage, &mut watch);
     // The second of a pair is held to what fits the first, so everything after follows from it.
     let fitted = job.mate.as_ref().map(|mate| (mate, pair::fit(&mut sheet, mate, &mut th, &mut watch)));
-    let (tip, tip_said) =
-        bit::tip(&mut sheet, &job.bit, job.blank.material.relief_deg + job.bit.material.map_or(0.0, |t| t.relief_more_deg), &th, &mut assumptions, &mut watch);
+    // Where the size goes decides which tip clears the mate there.
+    let follows = cut::AimSources { original: job.gauge.original, mate: by_feel_alone(job, &th).then(|| run_mate(job, &th)) };
+    let target = cut::aim(&mut sheet, &job.cut, &follows, &th, &mut watch);
+    let (tip, tip_said) = bit::tip(
+        &mut sheet,
+        &job.bit,
+        job.blank.material.relief_deg + job.bit.material.map_or(0.0, |t| t.relief_more_deg),
+        (&th, job.blank.diameter_mm, target),
+        &mut assumptions,
+        &mut watch,
+    );
     let mut gears = gears::reckon(&mut sheet, &job.gears, lathe, &th, &direction, &words, &mut watch);
     let size = blank::size::reckon(&mut sheet, &job.blank, &th, &mut assumptions, &mut watch);
     let reach = blank::reach::reckon(&mut sheet, &job.blank, (&job.bit, &job.setup), &th, &tip, size.used);
@@ -107,16 +121,26 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
         },
         &mut watch,
     );
-    // A shoulder is at the headstock end: a cut away from it starts in the relief.
+    // What the thread ends in is at the headstock end: a cut away from it starts there.
     let cut_end = match setup.carriage {
         Carriage::TowardHeadstock => blank::end::CutEnd::StopsIn(setup.stopping_mm.num()),
-        Carriage::AwayFromHeadstock => blank::end::CutEnd::StartsIn,
+        Carriage::AwayFromHeadstock => blank::end::CutEnd::StartsIn(setup.run_up_mm.num()),
     };
     let tried = fitted.as_ref().is_some_and(|(_, f)| f.follows(th.spec.side));
     let start = size.used;
-    let blank = blank::reckon(&mut sheet, &job.blank, &blank::Inputs { kit, thread: &th, tip: &tip, size, reach: &reach, cut_end, tried }, &mut watch);
-    let follows = cut::AimSources { original: job.gauge.original, mate: by_feel_alone(job, &th).then(|| run_mate(job, &th)) };
-    let target = cut::aim(&mut sheet, &job.cut, &follows, &th, &mut watch);
+    let mut blank = blank::reckon(&mut sheet, &job.blank, &blank::Inputs { kit, thread: &th, tip: &tip, size, reach: &reach, cut_end, tried }, &mut watch);
+    if th.spec.side == Side::External
+        && job.bit.body_ahead_mm.is_none()
+        && (blank.relief.is_some() || blank.beyond.as_ref().is_some_and(|b| b.gap_mm.is_some()))
+    {
+        let text = format!("How far the bit stands ahead of its point was not told: half a bit of {} mm is taken.", plain_text(BIT_WIDTH_MM, 0));
+        assumptions.push(Assumption { pointer: "/bit/body_ahead_mm".into(), text });
+    }
+    let external = th.spec.side == Side::External;
+    let root = target.value + if external { -2.0 } else { 2.0 } * tip.h.value;
+    // Strength is by the deepest any tip may go.
+    let thinnest = bit::root(&mut sheet, &th, target, tip.sharpest.0);
+    let beam = blank::slender::beam(&job.blank, &th, start, thinnest);
     let before = cut::Inputs {
         lathe,
         thread: &th,
@@ -130,10 +154,11 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
         ending: setup.ending,
         run_up: setup.run_up_mm.num(),
         bar_mm: job.bit.bar_radius_mm.map(|r| 2.0 * r),
+        beam,
     };
     let mut cut = cut::reckon(&mut sheet, &job.cut, &job.blank, &before, &mut watch);
-    let external = th.spec.side == Side::External;
-    let root = target.value + if external { -2.0 } else { 2.0 } * tip.h.value;
+    let room = th.own.pitch.1.value - th.own.pitch.0.value;
+    blank.slenderness = beam.map(|b| blank::slender::reckon(&mut sheet, &b, cut.cuts, if room > 1e-6 { room } else { NOMINAL_ROOM_MM }, &mut watch));
     let bit = bit::reckon(
         &mut sheet,
         &job.bit,
@@ -148,6 +173,8 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
             depth: cut.radial_mm.num(),
             from_to: (root / 2.0, start.value / 2.0),
             speed_rpm: setup.speed_rpm.value,
+            stocks: cut.style == Style::StockingThenForm,
+            force: cut.cuts.map(|c| c.last_n),
             reverses: setup.ending == Ending::Closed,
             groove: blank.relief.as_ref().filter(|r| r.end == EndKind::Relief).map(|r| Groove {
                 width: job.blank.relief_width_mm.map_or_else(|| r.width_mm.num(), Num::from),
@@ -184,7 +211,7 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
     watch::order(&mut watch);
     let pad = pad::section(&mut sheet, &job.pad);
     let reckoned = Reckoned { thread: &th, tip: &tip, start, target, wires, gears: &gears, setup: &setup, cut: &cut, hidden: felt };
-    let run = frozen(job, &reckoned, &words);
+    let run = frozen(job, kit, &reckoned, &words);
     let check = Check::default();
     let mut plan =
         Plan { engine: ENGINE, thread, pair, blank, gears, bit, setup, cut, gauge, proof, check, pad, run, watch, assumptions, workings: sheet.finish() };
@@ -235,7 +262,7 @@ struct Reckoned<'a> {
 }
 
 /// What a run needs of the plan.
-fn frozen(job: &Job, r: &Reckoned<'_>, words: &Words) -> RunPlan {
+fn frozen(job: &Job, kit: &Kit, r: &Reckoned<'_>, words: &Words) -> RunPlan {
     RunPlan {
         side: r.thread.spec.side,
         start_mm: round_to_nine(r.start.value),
@@ -245,6 +272,7 @@ fn frozen(job: &Job, r: &Reckoned<'_>, words: &Words) -> RunPlan {
         limits_mm: [round_to_nine(r.thread.own.pitch.0.value), round_to_nine(r.thread.own.pitch.1.value)],
         dial: r.cut.dial.clone(),
         wires: r.wires.as_ref().map(|w| RunWires { wire_mm: w.wire, sum_mm: round_to_nine(w.sum), corrected: w.corrected }),
+        owned_wires_mm: if r.wires.is_some() { kit.wires_mm.clone() } else { Vec::new() },
         finishing_cut_mm: job.blank.material.first_cut_mm * FINISHING_SHARE,
         tip: Some(RunTip {
             pitch_mm: round_to_nine(r.thread.pitch.value),

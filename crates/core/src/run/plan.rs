@@ -101,6 +101,9 @@ pub struct RunPlan {
     pub dial: DepthDial,
     /// Wires, when they serve.
     pub wires: Option<RunWires>,
+    /// Sizes of the other wires owned, mm: one may have been taken for another.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub owned_wires_mm: Vec<f64>,
     /// Largest single finishing cut asked for after a measurement, mm radial.
     pub finishing_cut_mm: f64,
     /// The schedule.
@@ -142,6 +145,16 @@ pub struct RunPlan {
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
     pub classes: Vec<RunClass>,
 }
+
+/// Included half angle from which a bit is a V that comes sharp to the bench, degrees.
+const V_FROM_DEG: f64 = 20.0;
+/// How far another form bit that was not measured may be from the last, as shares of its flat. House values.
+const OTHER_NARROW: f64 = 0.85;
+const OTHER_WIDE: f64 = 1.15;
+/// Widest flat any bit is told with, as a share of the pitch.
+const WIDEST: f64 = 0.6;
+/// How far a touch in the groove may be out, mm radial. House value.
+const TOUCH_MM: f64 = 0.1;
 
 impl RunPlan {
     /// 1 where cutting makes the figure smaller, −1 in a bore.
@@ -228,8 +241,9 @@ impl RunPlan {
         let Some(tip) = self.tip.filter(|t| t.alpha_deg > 0.0) else { return self.clone() };
         let told = flat_mm.or_else(|| radius_mm.map(|r| flat_of_radius(r, tip.flanks())));
         let slope = 2.0 * tip.alpha_deg.to_radians().tan();
-        // Not measured, it may be half as wide or half as wide again; the passes are laid out for the wider.
-        let (narrow_mm, wide_mm) = told.map_or((0.5 * tip.narrow_mm, 1.5 * tip.wide_mm), |f| (f, f));
+        // Not measured, it may be all that the form allows: a V from sharp to a quarter of the pitch, the rest a share about what it was.
+        let untold = || if tip.alpha_deg >= V_FROM_DEG { (0.0, tip.pitch_mm / 4.0) } else { (OTHER_NARROW * tip.narrow_mm, OTHER_WIDE * tip.wide_mm) };
+        let (narrow_mm, wide_mm) = told.map_or_else(untold, |f| (f, f));
         let height = |flat: f64| tip.pitch_mm / (2.0 * slope) - flat / slope;
         Self {
             tip: Some(RunTip { narrow_mm, wide_mm, ..tip }),
@@ -237,6 +251,40 @@ impl RunPlan {
             tip_doubt_mm: height(narrow_mm) - height(wide_mm),
             ..self.clone()
         }
+    }
+
+    /// Whether the sides are straight, so that no tip sets a depth.
+    #[must_use]
+    pub fn straight(&self) -> bool {
+        self.tip.is_some_and(|t| t.alpha_deg <= 0.0)
+    }
+
+    /// The same plan with the tip found by touching a groove of this size with it: both flanks met where the dial read `radial_mm`, or only
+    /// the bottom, and then it is at least as sharp. `doubt_mm` is that of the size.
+    #[must_use]
+    pub fn touched(&self, radial_mm: f64, (size_mm, doubt_mm): (f64, f64), bottom_only: bool) -> Self {
+        let Some(tip) = self.tip.filter(|t| t.alpha_deg > 0.0) else { return self.clone() };
+        let slope = 2.0 * tip.alpha_deg.to_radians().tan();
+        let height = |flat: f64| tip.pitch_mm / (2.0 * slope) - flat / slope;
+        let reach = radial_mm - self.depth_of(size_mm, 0.0);
+        let flat = (tip.pitch_mm / 2.0 - reach * slope).max(0.0);
+        let give = doubt_mm / 2.0 * slope;
+        let (narrow_mm, wide_mm) = if bottom_only { (0.0, flat + give) } else { ((flat - give).max(0.0), flat + give) };
+        Self {
+            tip: Some(RunTip { narrow_mm, wide_mm, ..tip }),
+            tip_to_pitch_mm: height(wide_mm),
+            tip_doubt_mm: height(narrow_mm) - height(wide_mm),
+            ..self.clone()
+        }
+    }
+
+    /// Radial depths at which any tip there could be would touch a groove of this size, mm: the widest first, a needle last.
+    #[must_use]
+    pub fn touches(&self, size_mm: f64) -> Option<[f64; 2]> {
+        let tip = self.tip.filter(|t| t.alpha_deg > 0.0)?;
+        let slope = 2.0 * tip.alpha_deg.to_radians().tan();
+        let at = |flat: f64| self.depth_of(size_mm, tip.pitch_mm / (2.0 * slope) - flat / slope);
+        Some([at(WIDEST * tip.pitch_mm) - TOUCH_MM, at(0.0) + TOUCH_MM])
     }
 
     /// Root diameter the tip leaves when the pitch diameter is this, mm.

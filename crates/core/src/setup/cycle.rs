@@ -65,13 +65,21 @@ pub(crate) fn cycle(setup: &SetupSection, dial: &DialSection, words: &Words) -> 
             out,
             phase("Turn back", format!("Turn it back past the start; the {nut} stays closed.")),
         ],
-        Ending::Closed | Ending::Auto => vec![
-            set,
-            phase("Cut", format!("Spindle on; it cuts {way}. The {nut} stays closed.")),
-            out,
-            phase("Reverse", format!("Spindle in reverse, back past the start; the {nut} stays closed.")),
-            phase("Stop", "Stop past the start, so that the play is taken up going in.".into()),
-        ],
+        Ending::Closed | Ending::Auto => {
+            let cut = phase("Cut", format!("Spindle on; it cuts {way}. The {nut} stays closed."));
+            let [reverse, stop] = if setup.comes_back.as_ref().is_some_and(|r| r.by_hand) {
+                [
+                    phase("Reverse", format!("Spindle in reverse, tool out; stop it while it is still over the thread. The {nut} stays closed.")),
+                    phase("In by hand", "Turn it the last part back by hand, till the tool stands clear of the thread and of what is beyond.".into()),
+                ]
+            } else {
+                [
+                    phase("Reverse", format!("Spindle in reverse, back past the start; the {nut} stays closed.")),
+                    phase("Stop", "Stop past the start, so that the play is taken up going in.".into()),
+                ]
+            };
+            vec![set, cut, out, reverse, stop]
+        }
     }
 }
 

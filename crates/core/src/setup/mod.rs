@@ -14,14 +14,14 @@ pub use motion::Motion;
 pub use speeds::SpeedCap;
 
 use crate::blank::reach::Reach;
-use crate::blank::relief;
+use crate::blank::{beyond, end, relief};
 use crate::direction::Hand;
 use crate::direction::Wall;
 use crate::gears::{DialRule, TrainRow};
 use crate::job::EndKind;
 use crate::job::defaults::{BACKLASH_MM, HAND_MM_S, HAND_RPM, REACTION_S, WITHDRAW_S};
 use crate::job::{BlankFacts, CarriageStop, Chuck, Ending, Lathe, SetupFacts, Speeds, ToolMaterial, Way};
-use crate::quantity::plain_text;
+use crate::quantity::{about_text, least_text, plain_text};
 use crate::thread::form::Thread;
 use crate::thread::{Side, ThreadSpec};
 use crate::watch::{Code, Level, Watch};
@@ -44,6 +44,21 @@ pub enum SpeedLimit {
     Comfort,
     /// What a hand that was not measured is given.
     Hand,
+}
+
+/// The carriage coming back with the half-nut closed.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Return {
+    /// How far it runs on after the hand moves, at the same speed.
+    pub runs_on_mm: Quantity,
+    /// Room for that where it comes back to a shoulder, a wall or the jaws; absent toward the tailstock, and where nothing is known of it.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub room_mm: Option<Quantity>,
+    /// Whether the last part is brought in by hand: there is not the room.
+    pub by_hand: bool,
+    /// In one sentence.
+    pub says: String,
 }
 
 /// How everything moves and how fast.
@@ -75,6 +90,9 @@ pub struct SetupSection {
     pub endings: Vec<EndingWay>,
     /// Room the carriage needs to stop in at that speed.
     pub stopping_mm: Quantity,
+    /// The stroke back, where the half-nut stays closed on a spindle under power.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub comes_back: Option<Return>,
     /// Time the hand is given to stop a pass, s.
     pub reaction_s: f64,
     /// The wall of the bore that is cut.
@@ -200,6 +218,29 @@ pub(crate) struct Inputs<'a> {
     pub tool: Option<&'a ToolMaterial>,
 }
 
+/// The stroke back at the speed of the cut: toward the tailstock it runs into the open; toward the headstock it must stop in the room there
+/// is, or be brought in by hand.
+fn come_back(distance: Num, room: Option<Num>, toward: bool, speeds: &Speeds) -> Return {
+    let by_hand = !toward && room.is_none_or(|r| r.value < distance.value);
+    let on = least_text(distance.value);
+    let slower = match speeds {
+        Speeds::Steps(list) if list.len() < 2 => "",
+        _ => "come back slower, or ",
+    };
+    let says = match room {
+        None if toward => format!("Coming back it runs on {on} past where the hand moves: see that the tailstock leaves it that."),
+        None => {
+            format!("Coming back it runs on {on}, and what it would meet was not told: stop it over the thread, tool out, and bring the last part in by hand.")
+        }
+        Some(room) if by_hand => format!(
+            "Coming back it runs on {on} where there is {}: {slower}stop it over the thread, tool out, and bring the last part in by hand.",
+            if room.value < 0.1 { "no room for it".to_owned() } else { format!("room for {}", about_text(room.value)) }
+        ),
+        Some(room) => format!("Coming back it runs on {on}, in room for {}.", about_text(room.value)),
+    };
+    Return { runs_on_mm: Quantity::least(distance), room_mm: room.map(Quantity::about), by_hand, says }
+}
+
 /// Ending and speed: from the dial rule, the room and the material.
 pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<'_>, watch: &mut Vec<Watch>) -> SetupSection {
     let Inputs { blank, reach, lathe, thread, direction, rule, train, meet, words, tool } = *before;
@@ -246,6 +287,9 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<
         let slowest = stop.distance(&mut Worksheet::default(), lathe.speeds.slowest());
         blank.shoulder.then(|| relief::proposed_room(sheet, reach, thread, slowest.value.into()))
     });
+    // What stands beyond an open end is met as a shoulder is.
+    let ends = end::ends_in(blank, thread.spec.side, direction.carriage);
+    let relief = relief.or_else(|| if ends == EndKind::Open { beyond::room(sheet, blank, thread, reach) } else { None });
     let room = facts.runout_mm.map(Num::from).or_else(|| relief.filter(|_| toward)).filter(|_| ending != Ending::Hand);
     let stopping = room.map(|r| stop.speed(sheet, r));
     let hand =
@@ -264,10 +308,21 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<
         ));
     }
     // Standing in a groove, clear of both walls, the play is taken up before the carriage moves: there is no run-up.
-    let in_groove = !toward && blank.shoulder;
+    let in_groove = !toward && end::is_groove(ends);
     let run_up = if in_groove { 0.0.into() } else { run_up(sheet, facts, thread.pitch) };
     // Turned by hand it stops where the hand does.
     let distance = if ending == Ending::Hand { 0.0.into() } else { stop.distance(sheet, speed) };
+    let comes_back = (ending == Ending::Closed).then(|| {
+        let room = if in_groove {
+            let width = blank.relief_width_mm.map_or_else(|| relief::start_width(sheet, reach), Num::from);
+            Some(relief::room(sheet, reach, width.value))
+        } else if toward {
+            None
+        } else {
+            beyond::room(sheet, blank, thread, reach)
+        };
+        come_back(distance, room, toward, &lathe.speeds)
+    });
     let forward = direction.spindle == Spindle::Forward;
     SetupSection {
         spindle: direction.spindle,
@@ -278,10 +333,11 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<
         speed_limit: binds,
         limits,
         lathe_speeds: lathe.speeds.clone(),
-        run_up_mm: Quantity::length(run_up),
+        run_up_mm: Quantity::least(run_up),
         ending,
         endings: endings::ways(&ask, ending),
-        stopping_mm: Quantity::length(distance),
+        stopping_mm: Quantity::least(distance),
+        comes_back,
         reaction_s: stop.reaction.value,
         wall: direction.wall,
         upright: direction.upright,

@@ -94,5 +94,5 @@ pub fn groove_sheet(plan: &Plan) -> GrooveSheet {
             }
         })
         .collect();
-    GrooveSheet { all: plan.cut.drawing.clone(), passes, styles: plan.cut.styles.clone(), what_if: what_if::all(plan, &cutting, &finished) }
+    GrooveSheet { all: plan.cut.drawing.clone(), passes, styles: plan.cut.styles(), what_if: what_if::all(plan, &cutting, &finished) }
 }

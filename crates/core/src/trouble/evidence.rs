@@ -5,7 +5,7 @@ use crate::gears::DialRule;
 use crate::job::{Chuck, Ending, Style, Support};
 use crate::log::ActKind;
 use crate::plan::State;
-use crate::quantity::{mm_text, plain_text};
+use crate::quantity::{about_text, mm_text, plain_text};
 use crate::thread::Fit;
 use crate::watch::Level;
 use crate::watch::{Code, DOUBTFUL_SHARE};
@@ -260,7 +260,8 @@ pub(super) fn bends(k: &JobEvidence) -> Evidence {
     match (support, tapers(k)) {
         (Support::None, Some(t)) => shown_taper(k, t, "and nothing holds that end").unwrap_or_else(|| unlikely("Read along it, it is parallel.")),
         (Support::None, None) => open("The free end is not held: several readings along it would tell."),
-        _ => unlikely("The free end is held."),
+        (Support::Centre, _) => unlikely("A centre holds the free end."),
+        (Support::Steady, _) => unlikely(if k.screw() { "A steady stands beside the cut." } else { "A bore has no free end to bend." }),
     }
 }
 
@@ -363,6 +364,10 @@ pub(super) fn round(k: &JobEvidence) -> Evidence {
 }
 
 pub(super) fn stops_late(k: &JobEvidence) -> Evidence {
+    let most = k.run.map_or(0.0, |r| r.overran_mm.iter().copied().fold(0.0, f64::max));
+    if most > 0.0 {
+        return shown(1.5, format!("A pass was told to have run {} past its mark.", about_text(most)));
+    }
     by_check(k, "speed", "By hand nothing runs on.")
 }
 

@@ -53,7 +53,7 @@ async fn main() {
     }
     // A trouble, with its causes as this job's numbers rank them.
     if wants("trouble") {
-        browser.go(&server.at("/jobs/footbridge-tie-rod/gauge")).await;
+        browser.go(&server.at("/jobs/mill-bearing-stud/gauge")).await;
         browser.find_text(".actions .act", "Trouble").await.click().await.unwrap();
         browser.find_text(".symptoms .choice", "wrong pitch").await.click().await.unwrap();
         browser.find(".causes .cause.shown").await;

@@ -22,7 +22,7 @@ async fn a_bore_is_fitted_to_its_mate_by_feel_alone() {
     let facts = json!({"bit": {"included_angle_deg": 60, "tip_flat_between_mm": [0.12, 0.26]}, "gauge": {"proof": "mate", "mate_at_hand": true}});
     let job = cut(&server, id, facts).await;
     assert!(job["run"]["next"].is_null());
-    browser.go(&server.at(&format!("/jobs/{id}/at-the-lathe"))).await;
+    browser.stand(&server.at(&format!("/jobs/{id}/at-the-lathe"))).await;
     browser.wait_text(".pass-name", "Measure").await;
     let measure = By::XPath("//footer//button[contains(., 'Measure')]");
     let mut stood = job["run"]["stands_mm"].as_f64().unwrap();
@@ -86,6 +86,7 @@ async fn over_size_is_cut_to_size_and_a_reading_a_turn_out_is_questioned() {
     let after = most + 0.05 - 2.0 * (next - job["run"]["stands_mm"].as_f64().unwrap());
     assert!(after > run["limits_mm"][0].as_f64().unwrap() && after < most, "{after}");
     browser.keys(["l"]).await;
+    browser.all_the_same().await;
     for _ in 0..server.job(id).await["run"]["schedule"].as_array().unwrap().len() {
         browser.one_pass().await;
     }
@@ -109,7 +110,7 @@ async fn a_trouble_is_followed_to_its_cure_at_the_lathe() {
     let id = "turnbuckle-ends--six";
     let job = cut(&server, id, json!({"bit": {"included_angle_deg": 60, "tip_flat_mm": 0.2}})).await;
     let aim = job["plan"]["run"]["target_mm"].as_f64().unwrap();
-    browser.go(&server.at(&format!("/jobs/{id}/at-the-lathe"))).await;
+    browser.stand(&server.at(&format!("/jobs/{id}/at-the-lathe"))).await;
     browser.wait_text(".pass-name", "Measure").await;
     browser.keys(["m"]).await;
     browser.find_text("[role=dialog] .way", "Thread micrometer").await.click().await.unwrap();
@@ -171,7 +172,7 @@ async fn the_pair_is_finished_to_fit() {
     let job = cut(&server, &nut, json!({"mate": {"school": "external_first"}, "gauge": {"proof": "mate", "mate_at_hand": true}})).await;
     let low = job["plan"]["run"]["limits_mm"][0].as_f64().unwrap();
     assert!(low > made, "{low} {made}");
-    browser.go(&server.at(&format!("/jobs/{nut}/at-the-lathe"))).await;
+    browser.stand(&server.at(&format!("/jobs/{nut}/at-the-lathe"))).await;
     browser.wait_text(".pass-name", "Measure").await;
     browser.keys(["m"]).await;
     browser.find_text(".mate-fits .choice", "tight").await.click().await.unwrap();

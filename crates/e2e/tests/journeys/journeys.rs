@@ -84,7 +84,7 @@ async fn a_whole_cut_with_the_power_gone_in_the_middle() {
     let before = server.job(id).await;
     let passes = before["plan"]["run"]["passes"].as_array().unwrap().clone();
     assert_eq!(before["run"]["passes_done"], 8, "the scratch and seven passes were cut");
-    browser.go(&server.at(&format!("/jobs/{id}/at-the-lathe"))).await;
+    browser.stand(&server.at(&format!("/jobs/{id}/at-the-lathe"))).await;
     let next = |i: usize| format!("[data-pass='{}']", passes[i]["n"]);
     browser.find(&next(8)).await;
 
@@ -159,7 +159,7 @@ async fn a_cut_is_begun_measured_and_held_by_touch() {
     let mut server = Server::start(folder.path());
     let browser = Browser::open().await;
     browser.size((768, 1024)).await;
-    browser.go(&server.at("/jobs/turnbuckle-ends--six/at-the-lathe")).await;
+    browser.stand(&server.at("/jobs/turnbuckle-ends--six/at-the-lathe")).await;
     browser.wait_text(".pass-name", "Scratch").await;
     browser.touch(".done-key").await;
     browser.wait_text(".pass-name", "Pass 1").await;
@@ -291,8 +291,8 @@ async fn two_tablets_on_one_job_follow_each_other() {
     let server = Server::start(folder.path());
     let (one, two) = (Browser::open().await, Browser::open().await);
     let at = server.at("/jobs/turnbuckle-ends--six/at-the-lathe");
-    one.go(&at).await;
-    two.go(&at).await;
+    assert!(one.stand(&at).await, "with a red check it asks first");
+    two.stand(&at).await;
     one.wait_text(".pass-name", "Scratch").await;
     two.wait_text(".pass-name", "Scratch").await;
     one.one_pass().await;
@@ -365,7 +365,7 @@ async fn what_waits_on_the_screen_survives_a_reload_without_the_server() {
     let mut server = Server::start(folder.path());
     let browser = Browser::open().await;
     let id = "gauge-board-cap";
-    browser.go(&server.at(&format!("/jobs/{id}/at-the-lathe"))).await;
+    browser.stand(&server.at(&format!("/jobs/{id}/at-the-lathe"))).await;
     browser.wait_text(".pass-name", "Scratch").await;
     server.kill();
     browser.breathe().await;
@@ -374,7 +374,7 @@ async fn what_waits_on_the_screen_survives_a_reload_without_the_server() {
     browser.wait_text(".strip", "1 act is kept here").await;
     server.restart();
     // A fresh page of the same browser sends what the last one kept.
-    browser.go(&server.at(&format!("/jobs/{id}/at-the-lathe"))).await;
+    browser.stand(&server.at(&format!("/jobs/{id}/at-the-lathe"))).await;
     browser.wait_text(".pass-name", "Pass 1").await;
     for _ in 0..100 {
         if server.job(id).await["sequence"] == 1 {

@@ -35,7 +35,7 @@ async fn the_check_is_cured_by_touch_and_a_step_is_asked_again_when_what_it_hang
     browser.size((768, 1024)).await;
     let id = "mill-bearing-stud";
     // A slim stud held by one end is red, and its own cure turns it green.
-    server.tell(id, json!({"thread": {"length_mm": 140}})).await;
+    server.tell(id, json!({"thread": {"length_mm": 110}, "blank": {"stick_out_mm": 115}})).await;
     browser.go(&server.at(&format!("/jobs/{id}/setup"))).await;
     let says = browser.wait_text("[data-check=stick_out]", "To put right").await;
     assert!(says.contains("Bring up the tailstock"), "{says}");
@@ -82,6 +82,7 @@ async fn a_blind_cap_is_cut_away_from_the_chuck_and_proven() {
     browser.find_text(".views .choice", "From above").await.click().await.unwrap();
     browser.wait_text(".from-above", "reversed").await;
     browser.keys(["l"]).await;
+    browser.all_the_same().await;
     browser.wait_text(".phase-says", "Wind in").await;
     browser.keys(["n", "n"]).await;
     browser.wait_text(".phase-says", "It cuts toward the tailstock").await;
@@ -127,6 +128,7 @@ async fn the_left_hand_paddle_screw_is_stocked_then_formed() {
     browser.wait_text(".what-if", "deep").await;
     browser.keys([Key::Escape + ""]).await;
     browser.keys(["l"]).await;
+    browser.all_the_same().await;
     let names = cut_them_all(&browser, &job).await;
     let count = |word: &str| names.iter().filter(|n| n.starts_with(word)).count();
     assert!(count("Stocking") >= 4 && count("Pass") >= 2, "{names:?}");
@@ -150,7 +152,7 @@ async fn ten_acts_through_a_cut_cable_are_each_kept_once_and_two_missed_ticks_ar
     let id = "footbridge-tie-rod";
     let passes = server.job(id).await["plan"]["run"]["passes"].as_array().unwrap().clone();
     let next = |i: usize| format!("[data-pass='{}']", passes[i]["n"]);
-    browser.go(&cable.at(&format!("/jobs/{id}/at-the-lathe"))).await;
+    browser.stand(&cable.at(&format!("/jobs/{id}/at-the-lathe"))).await;
     browser.find(&next(8)).await;
     // First the answers are lost: what was sent is on disk, and the screen cannot know it.
     cable.set(Line::Deaf);

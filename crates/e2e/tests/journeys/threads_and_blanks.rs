@@ -84,7 +84,7 @@ async fn the_paddle_nut_follows_the_screw_as_measured() {
     // Every pass is cut at the lathe's own server, and the screw measured there by hand.
     let screw = server.job("paddle-screw-and-nut").await;
     server.cut("paddle-screw-and-nut", &screw["plan"]["run"]["passes"], "p").await;
-    browser.go(&server.at("/jobs/paddle-screw-and-nut/at-the-lathe")).await;
+    browser.stand(&server.at("/jobs/paddle-screw-and-nut/at-the-lathe")).await;
     browser.wait_text(".lathe", "Measure now").await;
     browser.keys(["m"]).await;
     let field = browser.find("[role=dialog] input").await;
@@ -145,7 +145,7 @@ async fn the_blind_caps_groove_is_refused_and_a_sum_on_the_pad_mends_it() {
     browser.find(".bench-pad .row .act").await.click().await.unwrap();
     browser.wait_text(".bench-pad", "2.500 mm, the relief width").await;
     browser.keys([Key::Escape + ""]).await;
-    browser.wait_text(".watch", "2.500 mm wide").await;
+    browser.wait_text(".watch", "2.5 mm wide").await;
     browser.script("document.querySelectorAll('.outline li button')[5].click()").await;
     browser.wait_text(".mantine-Modal-body .own", "2.5 mm, from the pad").await;
     browser.keys([Key::Escape + "", Key::Escape + ""]).await;

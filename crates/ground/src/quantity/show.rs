@@ -14,21 +14,64 @@ pub fn inch_text(mm: f64) -> String {
     format!("{} in", plain_text(mm / MM_PER_INCH, 4))
 }
 
+/// A length that a hand sets or reads by a rule, to the tenth of a millimetre: a width, a mark, a run-up.
+#[must_use]
+pub fn about_text(mm: f64) -> String {
+    format!("{} mm", plain_text(mm, 1))
+}
+
+/// The same of a length that must at least be there: told never under.
+#[must_use]
+pub fn least_text(mm: f64) -> String {
+    about_text(up_to(mm, 10.0))
+}
+
+/// Up to the next of so many parts of one; what a float leaves over does not count.
+#[must_use]
+pub fn up_to(value: f64, parts: f64) -> f64 {
+    (value * parts - 1e-6).ceil() / parts
+}
+
 /// Degrees to a hundredth.
 #[must_use]
 pub fn angle_text(deg: f64) -> String {
     format!("{}°", plain_text(deg, 2))
 }
 
+/// An angle that is ground or set by eye, to half a degree.
+#[must_use]
+pub fn eye_text(deg: f64) -> String {
+    format!("{}°", short_text((deg * 2.0).round() / 2.0, 1))
+}
+
 /// A number with fixed places and no negative zero.
 #[must_use]
 pub fn plain_text(value: f64, places: usize) -> String {
+    if let Some(text) = by_whole_numbers(value, places) {
+        return text;
+    }
     let text = format!("{value:.places$}");
     match text.strip_prefix('-') {
         Some(rest) if rest.chars().all(|c| matches!(c, '0' | '.')) => rest.to_owned(),
         Some(rest) => format!("−{rest}"),
         None => text,
     }
+}
+
+/// The same by whole numbers, which is several times as fast; nothing where the value is so large, so finely wanted or so near the middle of
+/// two figures that only its every digit decides.
+fn by_whole_numbers(value: f64, places: usize) -> Option<String> {
+    const TENS: [f64; 7] = [1.0, 1e1, 1e2, 1e3, 1e4, 1e5, 1e6];
+    let tens = *TENS.get(places)?;
+    let scaled = value.abs() * tens;
+    let whole = scaled.round();
+    if scaled.is_nan() || scaled >= 1e12 || ((scaled - scaled.floor()) - 0.5).abs() < 1e-3 {
+        return None;
+    }
+    #[allow(clippy::cast_possible_truncation, clippy::cast_sign_loss)] // under a million million
+    let (whole, tens) = (whole as u64, tens as u64);
+    let sign = if value < 0.0 && whole > 0 { "−" } else { "" };
+    Some(if places == 0 { format!("{sign}{whole}") } else { format!("{sign}{}.{:0places$}", whole / tens, whole % tens) })
 }
 
 /// A number without the noughts nobody measured: `55`, `47.5`, `0.02`.

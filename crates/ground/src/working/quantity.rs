@@ -1,7 +1,7 @@
 //! A number on its way out: value, texts in both units, and where its working is.
 
 use super::Num;
-use crate::quantity::{angle_text, inch_text, mm_text, plain_text, without_noughts};
+use crate::quantity::{MM_PER_INCH, about_text, angle_text, eye_text, inch_text, least_text, mm_text, plain_text, short_text, up_to, without_noughts};
 use serde::{Serialize, Serializer};
 
 /// A reckoned number. Lengths are in mm, angles in degrees.
@@ -29,6 +29,28 @@ impl Quantity {
         Self { value: n.value, text: mm_text(n.value), inch: Some(inch_text(n.value)), w: n.line }
     }
 
+    /// A length along the work, as it was given: in inches a sixty-fourth as it is, anything else to the hundredth.
+    #[must_use]
+    pub fn along(mm: f64) -> Self {
+        let inches = mm / MM_PER_INCH;
+        let places = if (inches * 64.0 - (inches * 64.0).round()).abs() < 1e-6 { 6 } else { 2 };
+        Self { inch: Some(format!("{} in", short_text(inches, places))), ..Self::given(mm) }
+    }
+
+    /// A length that a hand sets or reads by a rule: to the tenth of a millimetre, the hundredth of an inch.
+    #[must_use]
+    pub fn about(n: impl Into<Num>) -> Self {
+        let n = n.into();
+        Self { value: n.value, text: about_text(n.value), inch: Some(format!("{} in", plain_text(n.value / MM_PER_INCH, 2))), w: n.line }
+    }
+
+    /// The same of a length that must at least be there: told never under.
+    #[must_use]
+    pub fn least(n: impl Into<Num>) -> Self {
+        let n = n.into();
+        Self { value: n.value, text: least_text(n.value), inch: Some(format!("{} in", plain_text(up_to(n.value / MM_PER_INCH, 100.0), 2))), w: n.line }
+    }
+
     /// The number as reckoned, with all its places, to reckon on with.
     #[must_use]
     pub const fn num(&self) -> Num {
@@ -50,6 +72,13 @@ impl Quantity {
     pub fn angle(n: impl Into<Num>) -> Self {
         let n = n.into();
         Self { value: n.value, text: angle_text(n.value), inch: None, w: n.line }
+    }
+
+    /// An angle that is ground or set by eye, to half a degree.
+    #[must_use]
+    pub fn by_eye(n: impl Into<Num>) -> Self {
+        let n = n.into();
+        Self { value: n.value, text: eye_text(n.value), inch: None, w: n.line }
     }
 
     /// A plain number with `places` and a unit word.

@@ -1,8 +1,10 @@
 //! The sheet on which a plan's numbers are worked.
 
 use super::Rule;
+use foldhash::fast::FixedState;
 use serde::Serialize;
 use std::collections::HashMap;
+use std::hash::{BuildHasher, Hash, Hasher};
 
 /// A number on the sheet: its value, and the line that got it if any.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -24,7 +26,7 @@ impl From<f64> for Num {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub enum Operand {
     /// A value that was given or assumed.
-    Value(f64),
+    Value(#[serde(serialize_with = "super::quantity::nine_places")] f64),
     /// The result of another line.
     Line {
         /// Its index among the plan's workings.
@@ -48,14 +50,25 @@ pub struct Working {
     pub assumed: Option<String>,
 }
 
-/// A rule and its operands, to the bit: values and the lines they came from.
-type Key = (&'static str, Vec<(u64, u32)>);
-
 /// Evaluates rules and keeps a line for each; the same rule on the same operands is one line.
 #[derive(Debug, Default)]
 pub struct Worksheet {
     lines: Vec<Working>,
-    known: HashMap<Key, u32>,
+    /// Lines by what they were worked from, hashed; the line itself is looked at before it is taken for the same.
+    known: HashMap<u64, u32, FixedState>,
+}
+
+/// Most operands any rule takes without its values being put on the heap.
+const FEW: usize = 12;
+
+/// Whether a line was worked from these operands.
+fn same(of: &[Operand], operands: &[Num]) -> bool {
+    of.len() == operands.len()
+        && of.iter().zip(operands).all(|(was, is)| match (was, is.line) {
+            (Operand::Line { w }, Some(line)) => *w == line,
+            (Operand::Value(v), None) => v.to_bits() == is.value.to_bits(),
+            _ => false,
+        })
 }
 
 impl Worksheet {
@@ -71,12 +84,25 @@ impl Worksheet {
 
     /// Works `rule` on however many operands it takes, noting what was assumed.
     pub fn apply_all(&mut self, rule: &'static Rule, operands: &[Num], assumed: Option<String>) -> Num {
-        let key: Key = (rule.id, operands.iter().map(|n| (n.value.to_bits(), n.line.map_or(0, |l| l + 1))).collect());
-        if let Some(&line) = self.known.get(&key) {
-            return Num { value: self.lines[line as usize].gives, line: Some(line) };
+        let mut hasher = self.known.hasher().build_hasher();
+        rule.id.hash(&mut hasher);
+        for n in operands {
+            n.line.map_or_else(|| n.value.to_bits(), u64::from).hash(&mut hasher);
         }
-        let values: Vec<f64> = operands.iter().map(|n| n.value).collect();
-        let gives = (rule.eval)(&values);
+        let key = hasher.finish();
+        if let Some(&line) = self.known.get(&key) {
+            let known = &self.lines[line as usize];
+            if known.rule == rule.id && same(&known.of, operands) {
+                return Num { value: known.gives, line: Some(line) };
+            }
+        }
+        let mut few = [0.0; FEW];
+        let gives = if let Some(values) = few.get_mut(..operands.len()) {
+            values.iter_mut().zip(operands).for_each(|(v, n)| *v = n.value);
+            (rule.eval)(values)
+        } else {
+            (rule.eval)(&operands.iter().map(|n| n.value).collect::<Vec<_>>())
+        };
         let line = u32::try_from(self.lines.len()).unwrap_or(u32::MAX);
         self.known.insert(key, line);
         let of = operands.iter().map(|n| n.line.map_or(Operand::Value(n.value), |w| Operand::Line { w })).collect();

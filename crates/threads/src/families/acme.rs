@@ -4,6 +4,7 @@
 use super::unified::inches;
 use super::{Basics, Family, Limits, MemberQuery, special};
 use crate::class::Class;
+use crate::quantity::MM_PER_INCH;
 use crate::rules::{self, round4};
 use crate::spec::ThreadSpec;
 use crate::system::{Side, System};
@@ -132,8 +133,14 @@ impl Family for Acme {
         ALL
     }
 
-    fn handbook_depths(&self) -> &'static [(&'static str, f64)] {
-        if self.stub { &[("0.3 P + 0.010 in", 0.3)] } else { &[("0.5 P + 0.010 in", 0.5)] }
+    fn handbook_depths(&self, pitch_mm: f64) -> &'static [(&'static str, f64)] {
+        // Half of the clearance on diameter.
+        match (self.stub, clearance_in(pitch_mm / MM_PER_INCH) > 0.015) {
+            (true, true) => &[("0.3 P + 0.010 in", 0.3)],
+            (true, false) => &[("0.3 P + 0.005 in", 0.3)],
+            (false, true) => &[("0.5 P + 0.010 in", 0.5)],
+            (false, false) => &[("0.5 P + 0.005 in", 0.5)],
+        }
     }
 
     fn stands_clear(&self) -> bool {

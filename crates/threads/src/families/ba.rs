@@ -69,7 +69,7 @@ impl Family for BritishAssociation {
         ALL
     }
 
-    fn handbook_depths(&self) -> &'static [(&'static str, f64)] {
+    fn handbook_depths(&self, _pitch_mm: f64) -> &'static [(&'static str, f64)] {
         &[("0.6 P", 0.6)]
     }
 

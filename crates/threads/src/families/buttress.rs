@@ -127,7 +127,7 @@ impl Family for Buttress {
         ALL
     }
 
-    fn handbook_depths(&self) -> &'static [(&'static str, f64)] {
+    fn handbook_depths(&self, _pitch_mm: f64) -> &'static [(&'static str, f64)] {
         if self.classed { &[("0.6627 P", 0.66271)] } else { &[("0.8678 P", 0.86777)] }
     }
 

@@ -1,9 +1,10 @@
 //! ISO metric limits: ISO 724 basics, ISO 965-1 deviations and tolerances.
 
-use super::{Basics, Family, LONG_DIAMETERS, Limits, MemberQuery, Note, SIXTY_DEPTHS};
+use super::{Basics, Family, Limits, MemberQuery, Note, SIXTY_DEPTHS};
 use crate::class::{Class, iso};
 use crate::quantity::{mm_text, real};
 use crate::rules::{self, round3};
+use crate::series::{Series, of_series};
 use crate::spec::ThreadSpec;
 use crate::system::Side;
 use crate::tables;
@@ -87,6 +88,20 @@ pub(super) fn limits(sheet: &mut Worksheet, ask: &MemberQuery) -> Limits {
     }
 }
 
+/// The diameter the normal engagement is reckoned from: the smallest standard one with that pitch in its range, or its own.
+fn normal_diameter(spec: &ThreadSpec) -> f64 {
+    let own = real(&spec.major);
+    let over = tables::RANGES_MM.windows(2).find(|w| own > w[0] && own <= w[1]).map_or(0.0, |w| w[0]);
+    let standard = [Series::IsoCoarse, Series::IsoFine].into_iter().flat_map(of_series).filter(|s| s.pitch == spec.pitch).map(|s| real(&s.major));
+    standard.filter(|d| *d > over).fold(own, f64::min)
+}
+
+/// To two figures.
+fn two_figures(x: f64) -> f64 {
+    let unit = 10_f64.powf(x.log10().floor() - 1.0);
+    (x / unit).round() * unit
+}
+
 /// ISO metric.
 pub struct IsoMetric;
 
@@ -109,7 +124,7 @@ impl Family for IsoMetric {
 
     fn usual_class(&self, side: Side, major_mm: f64) -> Class {
         match side {
-            Side::External if major_mm <= 1.4 => Class::Iso { pitch_grade: 5, crest_grade: 6, pitch_position: 'h', crest_position: 'h' },
+            Side::External if major_mm <= 1.4 => iso(6, 'h'),
             Side::External => iso(6, 'g'),
             Side::Internal => iso(if major_mm <= 1.4 { 5 } else { 6 }, 'H'),
         }
@@ -153,7 +168,7 @@ impl Family for IsoMetric {
         ALL
     }
 
-    fn handbook_depths(&self) -> &'static [(&'static str, f64)] {
+    fn handbook_depths(&self, _pitch_mm: f64) -> &'static [(&'static str, f64)] {
         SIXTY_DEPTHS
     }
 
@@ -168,15 +183,17 @@ impl Family for IsoMetric {
             .then(|| (Code::ToleranceComputed, "Size and pitch are not together in the ISO 965-1 table, so tolerances are computed from its formulas.".into()))
     }
 
-    fn engagement_note(&self, sheet: &mut Worksheet, spec: &ThreadSpec, told_mm: f64, pitch: Num) -> Option<Note> {
-        let d = real(&spec.major);
-        let [least, most] = [&rules::NORMAL_LEAST, &rules::NORMAL_MOST].map(|rule| sheet.apply(rule, [d.into(), pitch]).value);
+    fn engagement_note(&self, sheet: &mut Worksheet, spec: &ThreadSpec, engaged_mm: f64, pitch: Num) -> Option<Note> {
+        let d = normal_diameter(spec);
+        // As the standard prints them, to two figures.
+        let [least, most] = [&rules::NORMAL_LEAST, &rules::NORMAL_MOST].map(|rule| two_figures(sheet.apply(rule, [d.into(), pitch]).value));
         let span = format!("the N tolerances shown are for {} to {}", mm_text(least), mm_text(most));
-        if told_mm > LONG_DIAMETERS * d || told_mm > most {
-            Some((Code::EngagementLong, format!("The mate engages {}: {span}; ISO 965-1 gives L classes, a grade wider, for this.", mm_text(told_mm))))
+        let engages = mm_text(engaged_mm);
+        if engaged_mm > most {
+            Some((Code::EngagementLong, format!("The mate engages {engages}: {span}; ISO 965-1 gives L classes, a grade wider, for this.")))
         } else {
-            let short = || format!("The mate engages only {}: {span}; ISO 965-1 gives S classes, a grade closer, for this.", mm_text(told_mm));
-            (told_mm < least).then(|| (Code::EngagementShort, short()))
+            let short = || format!("The mate engages only {engages}: {span}; ISO 965-1 gives S classes, a grade closer, for this.");
+            (engaged_mm < least).then(|| (Code::EngagementShort, short()))
         }
     }
 }

@@ -65,6 +65,8 @@ pub struct MemberQuery<'a> {
     pub side: Side,
     /// Length the mate engages, mm, when given.
     pub engagement_mm: Option<f64>,
+    /// Length of the thread itself, mm: no mate engages more.
+    pub length_mm: f64,
 }
 
 /// Depths given for a 60° screw, by the tip they are for.
@@ -114,7 +116,7 @@ pub trait Family: Sync {
     fn rules(&self) -> &'static [&'static Rule];
 
     /// Depths that handbooks give for the form, as they name them, in pitches.
-    fn handbook_depths(&self) -> &'static [(&'static str, f64)];
+    fn handbook_depths(&self, _pitch_mm: f64) -> &'static [(&'static str, f64)];
 
     /// Whether it is one of the standard 60° forms, which share their flats and rules of thumb.
     fn is_sixty(&self) -> bool {
@@ -161,8 +163,8 @@ pub trait Family: Sync {
         None
     }
 
-    /// Where the engagement told asks for other tolerances than those of a normal length.
-    fn engagement_note(&self, _sheet: &mut Worksheet, _spec: &ThreadSpec, _told_mm: f64, _pitch: Num) -> Option<Note> {
+    /// Where the engagement, told or as long as the thread, asks for other tolerances than those of a normal length.
+    fn engagement_note(&self, _sheet: &mut Worksheet, _spec: &ThreadSpec, _engaged_mm: f64, _pitch: Num) -> Option<Note> {
         None
     }
 }

@@ -89,7 +89,7 @@ impl Family for Special {
         ALL
     }
 
-    fn handbook_depths(&self) -> &'static [(&'static str, f64)] {
+    fn handbook_depths(&self, _pitch_mm: f64) -> &'static [(&'static str, f64)] {
         &[]
     }
 

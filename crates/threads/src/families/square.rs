@@ -72,7 +72,7 @@ impl Family for Square {
         ALL
     }
 
-    fn handbook_depths(&self) -> &'static [(&'static str, f64)] {
+    fn handbook_depths(&self, _pitch_mm: f64) -> &'static [(&'static str, f64)] {
         &[("0.5 P", 0.5)]
     }
 

@@ -118,7 +118,7 @@ impl Family for Trapezoidal {
         ALL
     }
 
-    fn handbook_depths(&self) -> &'static [(&'static str, f64)] {
+    fn handbook_depths(&self, _pitch_mm: f64) -> &'static [(&'static str, f64)] {
         &[("0.5 P + ac", 0.5)]
     }
 

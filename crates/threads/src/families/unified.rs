@@ -2,8 +2,8 @@
 
 use super::{Basics, Family, LONG_DIAMETERS, Limits, MemberQuery, Note, SIXTY_DEPTHS, special};
 use crate::class::Class;
-use crate::quantity::{MM_PER_INCH, Ratio, real};
-use crate::rules::{self, round3, round4};
+use crate::quantity::{MM_PER_INCH, Ratio, mm_text, real};
+use crate::rules::{self, round3, round4, round6};
 use crate::spec::ThreadSpec;
 use crate::system::Side;
 use crate::watch::Code;
@@ -14,21 +14,26 @@ rule!(UN_PITCH_BASIC = "thread.un_pitch_basic", "Basic pitch diameter", (D: In "
 rule!(UN_MINOR_BASIC = "thread.un_minor_basic", "Basic minor diameter", (D: In "nominal diameter", P: In "pitch") -> D1: In,
     "round4(D - 0.625*sqrt(3)*P)", "ASME B1.1, to 0.0001 in", round4(D - 0.625 * 3_f64.sqrt() * P));
 rule!(UN_BASE = "thread.un_base", "Base tolerance, class 2A", (D: In "nominal diameter", LE: In "length of engagement", P: In "pitch") -> t: In,
-    "0.0015*cbrt(D) + 0.0015*sqrt(LE) + 0.015*cbrt(P^2)", "ASME B1.1", 0.0015 * D.cbrt() + 0.0015 * LE.sqrt() + 0.015 * (P * P).cbrt());
+    "0.0015*cbrt(D) + 0.0015*sqrt(LE) + 0.015*cbrt(P^2)", "ASME B1.1", base_tolerance(D, LE, P));
 rule!(UN_PD_TOLERANCE = "thread.un_pd_tolerance", "Pitch diameter tolerance", (k: One "class factor", t: In "base tolerance") -> T: In,
-    "round4(k*t)", "ASME B1.1: 1A 1.5, 2A 1, 3A 0.75, 1B 1.95, 2B 1.3, 3B 0.975", round4(k * t));
+    "round4(k*round6(t))", "ASME B1.1: 1A 1.5, 2A 1, 3A 0.75, 1B 1.95, 2B 1.3, 3B 0.975", round4(k * round6(t)));
 rule!(UN_ALLOWANCE = "thread.un_allowance", "Allowance of classes 1A and 2A", (t: In "base tolerance") -> es: In,
-    "round4(0.3*t)", "ASME B1.1", round4(0.3 * t));
+    "round4(0.3*round6(t))", "ASME B1.1", round4(0.3 * round6(t)));
 rule!(UN_MAJOR_TOLERANCE = "thread.un_major_tolerance", "Major diameter tolerance", (k: One "0.06, or 0.09 for class 1A", P: In "pitch") -> T: In,
     "round4(k*cbrt(P^2))", "ASME B1.1", round4(k * (P * P).cbrt()));
 rule!(UN_MINOR_TOLERANCE = "thread.un_minor_tolerance", "Internal minor diameter tolerance", (D: In "nominal diameter", P: In "pitch", c: One "class") -> T: In,
-    "table: classes 1B, 2B: 0.25P − 0.4P² from 1/4 in (0.15P under 4 TPI), 0.05P^(2/3) + 0.03P/D − 0.002 below; class 3B that, not under 0.23P − 1.5P² or 0.12P", "ASME B1.1",
-    minor_tolerance(D, P, c));
-rule!(THOU = "thread.to_thou", "To the nearest 0.001 in, as tables print it", (x: In "size") -> y: In, "round3(x)", "ASME B1.1 prints the minor diameter so", round3(x));
+    "table: classes 1B, 2B: 0.25P − 0.4P² from 1/4 in (0.15P under 4 TPI), 0.05P^(2/3) + 0.03P/D − 0.002 below; class 3B that, not under 0.23P − 1.5P² or 0.12P; to 0.0001 in", "ASME B1.1",
+    round4(minor_tolerance(D, P, c)));
+rule!(THOU = "thread.to_thou", "To the nearest 0.001 in, as tables print it", (x: In "size") -> y: In, "round3(x)", "ASME B1.1 prints the minor diameter so from 0.138 in, but for class 3B", round3(round6(x)));
 
 /// All of them.
 pub(super) static ALL: &[&Rule] =
     &[&UN_PITCH_BASIC, &UN_MINOR_BASIC, &UN_BASE, &UN_PD_TOLERANCE, &UN_ALLOWANCE, &UN_MAJOR_TOLERANCE, &UN_MINOR_TOLERANCE, &THOU];
+
+/// Pitch diameter tolerance of a class 2A screw in inches.
+fn base_tolerance(d: f64, le: f64, p: f64) -> f64 {
+    0.0015 * d.cbrt() + 0.0015 * le.sqrt() + 0.015 * (p * p).cbrt()
+}
 
 /// Internal minor diameter tolerance in inches for class 1, 2 or 3 B.
 fn minor_tolerance(d: f64, p: f64, class: f64) -> f64 {
@@ -44,17 +49,19 @@ fn minor_tolerance(d: f64, p: f64, class: f64) -> f64 {
     }
 }
 
-/// Length of engagement the tolerance is taken at, inches.
-fn engagement(spec: &ThreadSpec, engagement_mm: Option<f64>) -> f64 {
+/// Engagement the tables are made for, inches, and the span of engagements they are good for.
+fn tabled(spec: &ThreadSpec) -> (f64, [f64; 2]) {
     let (d, p) = spec.inches();
     let by_diameter = matches!(spec.series.as_str(), "UNC" | "UNF")
         || (spec.series == "UN" && spec.tpi.is_some_and(|n| [4, 6, 8].iter().any(|k| n == Ratio::from_integer(*k))));
-    let given = engagement_mm.map(|mm| mm / MM_PER_INCH);
-    match given {
-        Some(le) if !by_diameter || le > 1.5 * d => le,
-        _ if by_diameter => d,
-        _ => 9.0 * p,
-    }
+    if by_diameter { (d, [0.0, LONG_DIAMETERS * d]) } else { (9.0 * p, [5.0 * p, 15.0 * p]) }
+}
+
+/// Length of engagement the tolerance is taken at, inches: the tables' own unless what is told, or the thread itself, is outside their span.
+fn engagement(spec: &ThreadSpec, engagement_mm: Option<f64>, length_mm: f64) -> f64 {
+    let (table, [least, most]) = tabled(spec);
+    let le = engagement_mm.unwrap_or(MM_PER_INCH * table).min(length_mm) / MM_PER_INCH;
+    if (least - 1e-9..=most + 1e-9).contains(&le) { table } else { le }
 }
 
 /// Nominal diameter and pitch on the sheet, inches.
@@ -71,7 +78,7 @@ pub(super) fn basics(sheet: &mut Worksheet, spec: &ThreadSpec) -> Basics {
 pub(super) fn limits(sheet: &mut Worksheet, ask: &MemberQuery, number: u8) -> Limits {
     let side = ask.side;
     let [d, p] = inches(sheet, ask.spec);
-    let le = Num::from(engagement(ask.spec, ask.engagement_mm));
+    let le = Num::from(engagement(ask.spec, ask.engagement_mm, ask.length_mm));
     let base = sheet.apply(&UN_BASE, [d, le, p]);
     let pitch_basic = sheet.apply(&UN_PITCH_BASIC, [d, p]);
     let minor_basic = sheet.apply(&UN_MINOR_BASIC, [d, p]);
@@ -101,7 +108,9 @@ pub(super) fn limits(sheet: &mut Worksheet, ask: &MemberQuery, number: u8) -> Li
     } else {
         let minor_tolerance = sheet.apply(&UN_MINOR_TOLERANCE, [d, p, f64::from(number).into()]);
         let minor_max = sheet.apply(&rules::PLUS_IN, [minor_basic, minor_tolerance]);
-        let (minor_min, minor_max) = (sheet.apply(&THOU, [minor_basic]), sheet.apply(&THOU, [minor_max]));
+        // Class 3B and the small numbered sizes are printed to a tenth of a thou.
+        let fine = number == 3 || d.value < 0.138 - 1e-9;
+        let [minor_min, minor_max] = [minor_basic, minor_max].map(|size| if fine { size } else { sheet.apply(&THOU, [size]) });
         let pitch_max = sheet.apply(&rules::PLUS_IN, [pitch_basic, pd_tolerance]);
         Limits {
             major: (Some(in_mm(sheet, d)), None),
@@ -154,7 +163,7 @@ impl Family for Unified {
         ALL
     }
 
-    fn handbook_depths(&self) -> &'static [(&'static str, f64)] {
+    fn handbook_depths(&self, _pitch_mm: f64) -> &'static [(&'static str, f64)] {
         SIXTY_DEPTHS
     }
 
@@ -167,12 +176,31 @@ impl Family for Unified {
         0.108
     }
 
-    fn engagement_note(&self, _sheet: &mut Worksheet, spec: &ThreadSpec, told_mm: f64, pitch: Num) -> Option<Note> {
-        if told_mm > LONG_DIAMETERS * real(&spec.major) {
-            let text = "The mate engages more than 1.5 diameters: tolerances are taken at the engagement given, as ASME B1.1 says.";
-            return Some((Code::EngagementLong, text.into()));
+    fn engagement_note(&self, _sheet: &mut Worksheet, spec: &ThreadSpec, engaged_mm: f64, pitch: Num) -> Option<Note> {
+        let (table, [_, most]) = tabled(spec);
+        let le = engagement(spec, Some(engaged_mm), f64::INFINITY);
+        // The screw's, of class 2; the others' are in proportion.
+        let (d, p) = spec.inches();
+        let [at, by_table] = [le, table].map(|le| base_tolerance(d, le, p));
+        let differs = ((at / by_table - 1.0) * 100.0).round();
+        let taken = if (le - table).abs() < 1e-9 {
+            String::new()
+        } else {
+            format!(
+                ": tolerances are taken at that, as ASME B1.1 says, {} per cent {} than the table’s",
+                differs.abs(),
+                if differs < 0.0 { "closer" } else { "wider" }
+            )
+        };
+        if le > most + 1e-9 {
+            Some((
+                Code::EngagementLong,
+                format!("The mate engages {}, past the {} the tables are good for{taken}.", mm_text(engaged_mm), mm_text(most * MM_PER_INCH)),
+            ))
+        } else if engaged_mm < 5.0 * pitch.value - 1e-9 {
+            Some((Code::EngagementShort, format!("The mate engages {}, under 5 pitches{taken}; it is weak as well.", mm_text(engaged_mm))))
+        } else {
+            None
         }
-        let text = "The mate engages under 5 pitches: tolerances are taken at the engagement given, as ASME B1.1 says; it is weak as well.";
-        (told_mm < 5.0 * pitch.value).then(|| (Code::EngagementShort, text.into()))
     }
 }

@@ -169,7 +169,7 @@ impl Family for Whitworth {
         ALL
     }
 
-    fn handbook_depths(&self) -> &'static [(&'static str, f64)] {
+    fn handbook_depths(&self, _pitch_mm: f64) -> &'static [(&'static str, f64)] {
         DEPTHS
     }
 
@@ -221,7 +221,7 @@ impl Family for PipeG {
         ALL
     }
 
-    fn handbook_depths(&self) -> &'static [(&'static str, f64)] {
+    fn handbook_depths(&self, _pitch_mm: f64) -> &'static [(&'static str, f64)] {
         DEPTHS
     }
 

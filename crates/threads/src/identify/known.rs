@@ -43,7 +43,9 @@ fn of(standard: &'static Standard) -> Option<ReferenceThread> {
     let mut sheet = Worksheet::default();
     let basic = spec.system.family().basics(&mut sheet, &spec);
     let class = |side: Side| spec.system.family().usual_class(side, real(&spec.major));
-    let mut limits = |side: Side| spec.system.family().limits(&mut sheet, &MemberQuery { spec: &spec, class: class(side), side, engagement_mm: None });
+    let mut limits = |side: Side| {
+        spec.system.family().limits(&mut sheet, &MemberQuery { spec: &spec, class: class(side), side, engagement_mm: None, length_mm: f64::INFINITY })
+    };
     let (screw, nut) = (limits(Side::External), limits(Side::Internal));
     let (major, pitch) = (real(&spec.major), real(&spec.pitch));
     let alpha_deg = spec.half_angle_deg();

@@ -81,9 +81,45 @@ fn another_bit_goes_on_from_the_size_the_groove_has() {
     assert!(reading - 2.0 * (deepest - judged.stands_mm) >= plan.run.limits_mm[0], "never past the limit");
     // Untold, the new tip may be wider or narrower; what is left stops no deeper than the widest would allow, and pieces are looked for.
     let broke = then(&plan, 9, &[json!({"kind": "bit_changed", "why": "broke"})]);
-    assert!(broke.pick_up[0].contains("every piece") && broke.next.is_some());
+    assert!(broke.pick_up[0].contains("every piece") && broke.next.is_none() && broke.must_touch && broke.says.contains("Touch the groove"));
     let told = |state: &RunState| state.schedule.last().unwrap().pass.radial_mm;
     assert!(told(&broke) < told(&changed), "{} {}", told(&broke), told(&changed));
+    // One zero: no step sets the dial to anything but nought on the crest.
+    assert!(
+        [&broke, &changed]
+            .iter()
+            .all(|s| s.pick_up.iter().all(|step| !step.contains("set the dial")) && s.pick_up.iter().filter(|step| step.contains("zero")).count() == 1)
+    );
+}
+
+#[test]
+fn the_groove_touched_tells_the_new_tip() {
+    let plan = stud();
+    let stood = plan.run.passes[8].radial_mm;
+    let size = plan.run.start_mm - 2.0 * (stood - plan.run.tip_to_pitch_mm);
+    let read = json!({"kind": "measured", "pitch_diameter_mm": size});
+    let broke = json!({"kind": "bit_changed", "why": "broke"});
+    // A bit of 0.5 flat put in: from the crest to where both flanks meet, by coordinates. The groove's flank stands P/4 from the middle at the
+    // pitch line; a flat of 0.5 meets it where the groove is 0.5 wide, h = (P/2 − 0.5)/(2 tan 30°) below the pitch line.
+    let h = (1.25 - 0.5) / (2.0 * 30.0_f64.to_radians().tan());
+    let touches = (plan.run.start_mm - size) / 2.0 + h;
+    let reading = touches * plan.run.dial.reading_per_radial / if plan.cut.dial.unit == yoke_core::quantity::LengthUnit::In { 25.4 } else { 1.0 };
+    let touched = then(&plan, 9, &[read.clone(), broke.clone(), json!({"kind": "groove_touched", "reading": reading})]);
+    assert!((touched.stands_mm - touches).abs() < 1e-9 && touched.next.is_some() && !touched.must_touch);
+    let last = touched.schedule.last().unwrap().pass.radial_mm;
+    let ends = plan.run.start_mm - 2.0 * (last - h);
+    assert!(ends >= plan.run.target_mm - 1e-9 && ends < plan.run.target_mm + 0.06, "{ends}");
+    // Only the bottom marked: it is at least so sharp, and what is left stops for the bluntest it may be.
+    let bottom = then(&plan, 9, &[read.clone(), broke.clone(), json!({"kind": "groove_touched", "reading": reading, "bottom_only": true})]);
+    assert!(bottom.schedule.last().unwrap().pass.radial_mm <= last + 1e-9);
+    // A reading where no tip could touch is refused, and says between which it could.
+    let waiting = then(&plan, 9, &[read, broke]);
+    let far: ActKind = serde_json::from_value(json!({"kind": "groove_touched", "reading": reading * 2.5})).unwrap();
+    assert!(waiting.check(&far).unwrap_err().1.contains("between"));
+    // Between straight sides the width is asked for.
+    let square = sound(json!({"thread": {"callout": "1-4 Square"}, "lathe": demo_lathe(0)})).run;
+    let swapped: ActKind = serde_json::from_value(json!({"kind": "bit_changed", "why": "swapped"})).unwrap();
+    assert_eq!(square.check(&swapped).unwrap_err().0, "/tip_flat_mm");
 }
 
 #[test]

@@ -148,7 +148,7 @@ fn the_bore_by_share_of_thread_is_the_bench_rule_at_77() {
     let bore = plan.blank.bore.unwrap();
     assert!((bore.share_percent.value - 76.98).abs() < 1e-9);
     // The nearest drill half a millimetre under it that the yard owns: 43/64 in is 17.066, and 17 mm is less.
-    assert_eq!(bore.drill_mm.unwrap().text, "17.000 mm");
+    assert_eq!(bore.drill_mm.unwrap().text, "17 mm");
     let faults = reckon(json!({"thread": {"callout": "M20-6g"}, "blank": {"engagement_percent": 75}})).unwrap_err();
     assert_eq!(faults[0].pointer, "/blank/engagement_percent");
     assert!(watches(&with(1, json!({"thread": {"callout": "M20-6H"}, "blank": {"engagement_percent": 40}})), "warn", "bore_limits"));
@@ -177,7 +177,7 @@ fn every_threshold_speaks_and_a_plain_good_job_is_quiet() {
     }
     let good = with(
         0,
-        json!({"thread": {"callout": "M20x2.5-6g", "length_mm": 60}, "blank": {"diameter_mm": 19.85, "material": "mild_steel"}, "bit": {"tip_flat_mm": 0.32}}),
+        json!({"thread": {"callout": "M20x2.5-6g", "length_mm": 60}, "blank": {"diameter_mm": 19.85, "material": "mild_steel", "support": "centre"}, "bit": {"tip_flat_mm": 0.32}}),
     );
     assert!(good.watch.iter().all(|w| w.level == yoke_core::watch::Level::Note), "{:?}", good.watch);
     assert!(good.watch.windows(2).all(|w| w[0].level <= w[1].level));

@@ -131,7 +131,7 @@ fn the_plan_stays_small_and_says_nothing_odd() {
     for callout in ["1-1/4-5 Acme LH", "Tr40x14(P7)", "5/8 BSW", "G1-1/4", "2BA", "Sq 30x6", "1-5 Stub Acme nut"] {
         let plan = sound(json!({"thread": {"callout": callout}, "mate": {}, "blank": {"shoulder": true}}));
         let text = serde_json::to_string(&plan).unwrap();
-        assert!(text.len() < 60_000, "{callout}: {} bytes", text.len());
+        assert!(text.len() < 90_000, "{callout}: {} bytes", text.len());
         assert!(!text.contains("NaN") && !text.contains("inf ") && !text.contains("null,\"text\""), "{callout}");
         // Every word of advice ends as a sentence does.
         for w in &plan.watch {

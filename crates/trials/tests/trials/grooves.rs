@@ -3,9 +3,11 @@
 use proptest::prelude::*;
 use serde_json::{Value, json};
 use yoke_core::cut::{Edge, Field, PassKind};
+use yoke_core::job::materials;
 use yoke_core::plan::Plan;
 use yoke_core::sheets::{Mistaken, groove_sheet};
 use yoke_core::thread::Side;
+use yoke_core::thread::series::standards;
 use yoke_trials::{demo_lathe, reckon, sound, watches};
 
 const FAMILIES: [&str; 10] =
@@ -216,8 +218,44 @@ fn slender_work_and_a_long_bar_begin_lighter() {
     let (stout, slender, held) =
         (passes(json!({"stick_out_mm": 50})), passes(json!({"stick_out_mm": 120})), passes(json!({"stick_out_mm": 120, "support": "centre"})));
     assert!(!stout.1 && slender.1 && !held.1 && slender.0 > stout.0 && held.0 == stout.0, "{stout:?} {slender:?} {held:?}");
-    let bar = sound(json!({"thread": {"callout": "M36x1.5-6H", "length_mm": 60}, "bit": {"bar_diameter_mm": 8}}));
-    assert!(bar.cut.lightened.unwrap().contains("7.5 times"));
+    let bored = |bar: f64| sound(json!({"thread": {"callout": "M36x1.5-6H", "length_mm": 60}, "bit": {"bar_diameter_mm": bar, "tip_flat_mm": 0.1}}));
+    let cuts = |plan: &yoke_core::plan::Plan| plan.cut.passes.iter().filter(|p| p.kind == PassKind::Cut).count();
+    let (thin, stout) = (bored(8.0), bored(25.0));
+    assert!(thin.cut.lightened.as_ref().unwrap().contains("the bar") && stout.cut.lightened.is_none() && cuts(&thin) > cuts(&stout));
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig::with_cases(60))]
+
+    /// Laid out by the app: the first cut is at most a third of the depth, the last still cuts and no row is lost to rounding; no pass takes
+    /// more than the material and the lathe allow unless one that still cuts must. A bench lathe takes lighter cuts than a big one.
+    #[test]
+    fn passes_keep_their_bounds(i in 0..standards().len(), m in 0..materials().len(), share in 0.3_f64..1.0, inside: bool) {
+        let (one, material) = (&standards()[i], &materials()[m]);
+        let most = |lathe: usize| -> Result<Option<f64>, TestCaseError> {
+            let side = if inside { "internal" } else { "external" };
+            let first = reckon(json!({"thread": {"callout": one.name, "side": side}}));
+            let Ok(first) = first else { return Ok(None) };
+            let told = first.bit.tip_radius_mm.as_ref().map_or_else(
+                || json!({"tip_flat_mm": first.bit.tip_flat_mm.aim.value * share}), |r| json!({"tip_radius_mm": r.aim.value}));
+            let plan = reckon(json!({"thread": {"callout": one.name, "side": side}, "bit": told, "lathe": demo_lathe(lathe), "blank": {"material": material.code}}));
+            let Ok(plan) = plan else { return Ok(None) };
+            let rows: Vec<_> = plan.cut.passes.iter().filter(|p| p.kind == PassKind::Cut).collect();
+            let whole = plan.cut.radial_mm.value;
+            let half = plan.cut.dial.half_mm();
+            if rows.len() > 1 {
+                let steps: Vec<f64> = rows.windows(2).map(|w| w[1].radial_mm - w[0].radial_mm).collect();
+                let least = material.least_cut_mm;
+                prop_assert!(rows[0].asked_radial_mm.value <= (whole / 3.0).max(least + 1.5 * half) + 1e-9, "{}: first {} of {whole}", one.name, rows[0].asked_radial_mm.value);
+                prop_assert!(steps.iter().all(|s| *s >= least.min(whole) - 1e-6), "{}: {steps:?}", one.name);
+                prop_assert!(rows.windows(2).all(|w| w[1].radial_mm > w[0].radial_mm), "{}: a row is lost to rounding", one.name);
+            }
+            Ok(Some(rows.iter().map(|p| p.chip_mm2).fold(0.0, f64::max)))
+        };
+        if let (Some(big), Some(small)) = (most(0)?, most(2)?) {
+            prop_assert!(small <= big * 1.35 + 0.03, "{}: {small} on the bench, {big} on the long bed", one.name);
+        }
+    }
 }
 
 #[test]

@@ -105,6 +105,33 @@ fn unified_tolerance_follows_the_engagement_where_the_standard_says() {
     // Constant pitch is at nine pitches unless given.
     assert_eq!(width("1-1/4-16 UN", None).0, width("1-1/4-16 UN", Some(9.0 * 25.4 / 16.0)).0);
     assert!(width("1-1/4-16 UN", Some(30.0)).0 > width("1-1/4-16 UN", None).0);
+    // Its table is good from five pitches to fifteen, 7.9 to 23.8 mm; a thread shorter than that is its own bound.
+    assert_eq!(width("1-1/4-16 UN", Some(8.0)).0, width("1-1/4-16 UN", None).0);
+    assert_eq!(width("1-1/4-16 UN", Some(23.0)).0, width("1-1/4-16 UN", None).0);
+    let short = sound(json!({"thread": {"callout": "1-1/4-16 UN", "length_mm": 6}}));
+    let [low, high, ..] = pitch_um(&short);
+    assert!(high - low < width("1-1/4-16 UN", None).0 && watches(&short, "note", "engagement_short"));
+    // No mate engages more than there is of the thread, whatever was told.
+    let told = sound(json!({"thread": {"callout": "G3", "length_mm": 30, "engagement_mm": 60}}));
+    assert!((told.thread.engagement_mm.value - 30.0).abs() < 1e-9 && watches(&told, "note", "engagement_long"));
+}
+
+#[test]
+fn sizes_are_rounded_as_the_tables_print_them() {
+    // Recalled from tables of B1.1: class 3B and sizes under 0.138 in to a tenth of a thou, the rest to a thou.
+    for (callout, most) in [("1/2-13-3B", 0.4284), ("1/4-20-3B", 0.2067), ("#4-40-2B", 0.0939), ("#6-32-2B", 0.114), ("1/4-20-2B", 0.207)] {
+        let most_mm = planned(callout).thread.internal.minor_mm.max.unwrap().value;
+        assert!((most_mm / 25.4 - most).abs() < 1e-9, "{callout}: {}", most_mm / 25.4);
+    }
+    // TD1 of ISO 2903 grade 4, two of them given with the rules, the rest recalled; its fellow Td at pitch 4 is 0.300.
+    for (callout, td1) in [("Tr60x10", 0.710), ("Tr100x12", 0.800), ("Tr120x14", 0.9), ("Tr160x16", 1.0), ("Tr50x8", 0.63), ("Tr20x4", 0.375)] {
+        let minor = planned(callout).thread.internal.minor_mm;
+        let got = minor.max.unwrap().value - minor.min.unwrap().value;
+        assert!((got - td1).abs() < 1e-9, "{callout}: {got}");
+    }
+    // To 1.4 mm a screw of no class is 6h, as its nut is 5H.
+    assert_eq!(planned("M1.4").thread.class, "6h");
+    assert_eq!(planned("M1.6").thread.class, "6g");
 }
 
 #[test]

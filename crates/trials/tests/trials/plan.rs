@@ -197,7 +197,11 @@ fn the_tie_rod_by_hand() {
     assert!((plan.gauge.over_wires_mm.as_ref().unwrap().target.value - 20.434_94).abs() < 1e-5);
     assert!((plan.gauge.best_mm.as_ref().unwrap().value - 1.443_38).abs() < 1e-5);
     let usable = plan.gauge.usable_mm.as_ref().unwrap();
-    assert!((usable.min.value / 2.5 - 0.505).abs() < 1e-3 && (usable.max.value / 2.5 - 1.010).abs() < 1e-3);
+    // By the crest turned, 19.9, at the size aimed at, 18.25: least (19.9 − 18.25 + 2.165)/3 = 1.2717; largest, contact at the crest's edge,
+    // (0.825 + 1.0825)·2·sin 30°/cos² 30° = 2.5434. By the basic crest they are the 0.505P and 1.010P of the books.
+    assert!((usable.min.value - 1.2717).abs() < 1e-3 && (usable.max.value - 2.5434).abs() < 1e-3, "{} {}", usable.min.value, usable.max.value);
+    let basic = sound(json!({"thread": {"callout": "M20x2.5-6g"}, "lathe": yoke_trials::demo_lathe(0)})).gauge.usable_mm.unwrap();
+    assert!((basic.min.value / 2.5 - 0.505).abs() < 1e-3 && (basic.max.value / 2.5 - 1.010).abs() < 1e-3);
     let hung = plan.gears.hung.as_ref().unwrap();
     assert_eq!(hung.train.ratio, "50/127");
     assert_eq!(hung.train.error_ppm, 0.0);

@@ -196,7 +196,11 @@ fn past_the_limit_what_can_still_be_done_is_told_with_its_numbers() {
     assert!(f.name == "6f" && (run.limits_mm[0] - f.limits_mm[0] - 0.016).abs() < 1e-9, "{:?}", run.classes);
     let options = past(run.limits_mm[0] - 0.012).options;
     assert!(options[0].contains("6f") && options.iter().any(|o| o.contains("scrap")), "{options:?}");
-    let far = past(run.limits_mm[0] - 0.25).options;
+    // So far past that no tip the form has could be there: asked first, and told again it counts.
+    let reading = ActKind::Measured(Measured { pitch_diameter_mm: Some(run.limits_mm[0] - 0.25), ..Measured::default() });
+    let at = deepest(run);
+    assert!(judge_told(run, &[(reading.clone(), at)]).unwrap().questions[0].contains("flat"));
+    let far = judge_told(run, &[(reading.clone(), at), (reading, at)]).unwrap().options;
     assert!(far.iter().all(|o| !o.contains("Another class")) && far[0].contains("make the nut"), "{far:?}");
 }
 

@@ -8,7 +8,7 @@ use yoke_core::plan::{CheckLine, Plan, State, plan as reckon};
 use yoke_core::sheets::{SetupSheet, picture, setup_sheet};
 use yoke_core::thread::Side;
 use yoke_core::watch::Level;
-use yoke_trials::{demo_lathe, settled, sound};
+use yoke_trials::{demo_lathe, patched, settled, sound};
 
 fn whole(request: &Value) -> (Plan, SetupSheet) {
     let (job, lathe, kit) = settled(request.clone()).unwrap_or_else(|f| panic!("{f:?} in {request}"));
@@ -19,29 +19,6 @@ fn whole(request: &Value) -> (Plan, SetupSheet) {
 
 fn line<'a>(plan: &'a Plan, code: &str) -> Option<&'a CheckLine> {
     plan.check.lines.iter().find(|l| l.code == code)
-}
-
-/// What a merge patch makes of a request, as the server makes it of a job.
-fn patched(request: &mut Value, change: &Value) {
-    match (request, change) {
-        (Value::Object(of), Value::Object(by)) => {
-            for (field, value) in by {
-                if value.is_null() {
-                    of.remove(field);
-                } else {
-                    patched(of.entry(field.clone()).or_insert(Value::Null), value);
-                }
-            }
-        }
-        (of, by) => {
-            let mut made = by.clone();
-            if let (Value::Object(_), true) = (&by, of.is_null()) {
-                made = json!({});
-                patched(&mut made, by);
-            }
-            *of = made;
-        }
-    }
 }
 
 /// A request whose line of this code is red, and the cure that turns it.
@@ -112,7 +89,7 @@ fn every_red_line_comes_up_and_its_cure_cures_it() {
 fn a_job_with_everything_told_is_green_and_what_is_not_told_is_said() {
     let told = json!({
         "thread": {"callout": "7/8-9 UNC-2A", "length_mm": 45}, "lathe": demo_lathe(0),
-        "blank": {"diameter_mm": 22.0}, "bit": {"owned": "60° HSS 10 mm", "tip_flat_mm": 0.4, "leading_relief_deg": 9, "trailing_relief_deg": 5},
+        "blank": {"diameter_mm": 22.0, "stick_out_mm": 70, "support": "centre"}, "bit": {"owned": "60° HSS 10 mm", "tip_flat_mm": 0.4, "leading_relief_deg": 9, "trailing_relief_deg": 5},
     });
     let (plan, _) = whole(&told);
     let hung = &plan.gears.hung.as_ref().unwrap().train;

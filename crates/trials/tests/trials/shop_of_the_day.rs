@@ -170,6 +170,8 @@ fn any_day() -> impl Strategy<Value = Vec<DayJob>> {
                     compound_deg: [None, Some(29.5), Some(14.5)][usize::from(*angle)],
                     bit_deg: Some([60.0, 55.0, 29.0][usize::from(*angle)]),
                 },
+                begun: false,
+                after: None,
             })
             .collect()
     })
@@ -238,8 +240,32 @@ fn a_long_day_is_never_worse_than_the_order_given() {
             compound_deg: None,
             bit_deg: Some([60.0, 55.0][i / 8 % 2]),
         },
+        begun: false,
+        after: None,
     };
     let jobs: Vec<DayJob> = (0..24).map(job).collect();
     let day = day_order(&jobs, &|_| Setting::default());
     assert!(day.changes < day.as_given && day.steps.len() == 24, "{} of {}", day.changes, day.as_given);
+}
+
+proptest! {
+    /// A job in mid-cut stays before all others on its lathe, whatever that changes, and a pair keeps its order.
+    #[test]
+    fn what_is_begun_goes_first_and_a_pair_keeps_its_order(mut jobs in any_day(), begun in 0_usize..8, second in 0_usize..8, first in 0_usize..8) {
+        let n = jobs.len();
+        let (begun, second, first) = (begun % n, second % n, first % n);
+        jobs[begun].begun = true;
+        let paired = first != second && second != begun && jobs[first].lathe == jobs[second].lathe;
+        if paired {
+            jobs[second].after = Some(jobs[first].id.clone());
+        }
+        let day = day_order(&jobs, &|_| Setting::default());
+        prop_assert_eq!(day.steps.len(), n);
+        let on: Vec<&str> = day.steps.iter().filter(|s| s.lathe == jobs[begun].lathe).map(|s| s.id.as_str()).collect();
+        prop_assert_eq!(on[0], jobs[begun].id.as_str());
+        if paired {
+            let place = |i: usize| day.steps.iter().position(|s| s.id == jobs[i].id);
+            prop_assert!(place(first) < place(second));
+        }
+    }
 }

@@ -5,7 +5,7 @@ use serde_json::{Value, json};
 use yoke_core::plan::{CheckLine, Plan, State};
 use yoke_core::sheets::setup_sheet;
 use yoke_core::thread::series::standards;
-use yoke_trials::{demo_lathe, reckon, settled, sound};
+use yoke_trials::{demo_lathe, reckon, settled, sound, watches};
 
 fn line<'a>(plan: &'a Plan, code: &str) -> &'a CheckLine {
     plan.check.lines.iter().find(|l| l.code == code).unwrap()
@@ -153,4 +153,61 @@ fn chalk_marks_serve_only_trains_that_come_round_soon_and_are_charged_the_wait()
         near.cut.time.whole.value,
         other.cut.time.whole.value
     );
+}
+
+#[test]
+fn what_stands_beyond_an_open_end_is_a_fact_and_binds_as_a_shoulder_does() {
+    let rod = |blank: Value, setup: Value| {
+        sound(json!({"thread": {"callout": "M20x2.5", "length_mm": 60}, "blank": blank, "setup": setup, "bit": {"tip_flat_mm": 0.3125, "body_ahead_mm": 5}}))
+    };
+    // Nothing told: it is not known, and never nothing to stop for.
+    let untold = rod(json!({}), json!({}));
+    assert_eq!(line(&untold, "end_room").state, State::Unknown);
+    let text = serde_json::to_string(&untold).unwrap();
+    assert!(!text.contains("nothing to stop for"));
+    // By hand: half the cut 0.156 + d·tan 30°, the bit 5, half a millimetre. At 61 the point itself would stand in the jaws.
+    let into_the_jaws = rod(json!({"stick_out_mm": 61}), json!({}));
+    assert_eq!(line(&into_the_jaws, "end_room").state, State::Bad);
+    assert!(watches(&into_the_jaws, "danger", "end_room"));
+    // Turned by hand there is no stopping, but the bit still needs its room.
+    assert_eq!(line(&rod(json!({"stick_out_mm": 61}), json!({"ending": "hand"})), "end_room").state, State::Bad);
+    let cure = line(&into_the_jaws, "end_room").cure.clone().unwrap().change.unwrap();
+    let cured = rod(cure["blank"].clone(), json!({}));
+    assert_eq!(line(&cured, "end_room").state, State::Good);
+    // The speed is one that stops in what there is: a second derivation from the room told.
+    for out in [70.0, 75.0, 90.0] {
+        let plan = rod(json!({"stick_out_mm": out}), json!({}));
+        let half = plan.blank.mark.from_face_mm.value - 60.0;
+        let room = out - 60.0 - half - 5.0_f64.max(half) - 0.5;
+        assert!(plan.setup.stopping_mm.value <= room + 1e-9, "{out}: {} in {room}", plan.setup.stopping_mm.value);
+    }
+    // What was told goes before the stick-out; a through bore knows neither.
+    assert_eq!(line(&rod(json!({"stick_out_mm": 61, "beyond_mm": 40}), json!({})), "end_room").state, State::Good);
+    let bore = |told: Value| sound(json!({"thread": {"callout": "M30-6H", "length_mm": 30}, "blank": {"stick_out_mm": 40, "beyond_mm": told}}));
+    assert_eq!(line(&bore(json!(null)), "end_room").state, State::Unknown);
+    assert_eq!(line(&bore(json!(20)), "end_room").state, State::Bad, "the bar's nose was not told");
+}
+
+#[test]
+fn a_cut_that_starts_on_the_bar_is_given_a_groove_and_comes_back_into_it_by_hand() {
+    let left = |blank: Value, setup: Value| {
+        sound(json!({"thread": {"callout": "M20x2.5 LH", "length_mm": 60}, "blank": blank, "setup": setup, "bit": {"tip_flat_mm": 0.3125, "body_ahead_mm": 5}}))
+    };
+    let plan = left(json!({}), json!({"ending": "closed"}));
+    assert!(plan.blank.relief.is_some() && plan.setup.run_up_mm.value < 1e-9, "a groove to start in is asked for");
+    assert_eq!(line(&plan, "relief_width").state, State::Unknown);
+    assert_eq!(line(&plan, "tail_room").state, State::Unknown);
+    // The stroke back runs on as far as the cut does, and the groove has not that room: the last part is by hand, on the run's pages too.
+    let back = plan.setup.comes_back.as_ref().unwrap();
+    assert!(back.by_hand && (back.runs_on_mm.value - plan.setup.stopping_mm.value).abs() < 1e-9);
+    assert!(plan.run.cycle.iter().any(|p| p.name == "In by hand"));
+    // In a groove wide enough it may be stopped under power.
+    let wide = left(json!({"relief_width_mm": 25}), json!({"ending": "closed"}));
+    assert!(!wide.setup.comes_back.as_ref().unwrap().by_hand && wide.run.cycle.iter().all(|p| p.name != "In by hand"));
+    // It cannot be withdrawn where it starts.
+    let withdrawn = left(json!({"end": "withdraw", "stick_out_mm": 90}), json!({}));
+    assert_eq!(line(&withdrawn, "end_room").state, State::Bad);
+    // Told to be open, it starts after a run-up, and that needs its room before the jaws.
+    let open = left(json!({"end": "open", "stick_out_mm": 62}), json!({}));
+    assert!(open.setup.run_up_mm.value > 5.0 && line(&open, "end_room").state == State::Bad);
 }

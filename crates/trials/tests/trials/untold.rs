@@ -31,7 +31,9 @@ proptest! {
         let p = real(&one.pitch);
         let form = sound(request.clone());
         let sixty = form.thread.included_angle_deg == 60.0;
-        let (least, most) = (form.bit.tip_flat_mm.min.value, if sixty { p / 4.0 } else { form.bit.tip_flat_mm.max.value });
+        let most = if sixty { p / 4.0 } else { form.bit.tip_flat_mm.max.value };
+        // Where the form sets no least, a bit ground for it is taken to be no narrower than four fifths of the widest.
+        let least = if sixty || form.bit.tip_flat_mm.min.value > 0.0 { form.bit.tip_flat_mm.min.value } else { 0.8 * most };
         if told {
             request["bit"] = json!({"tip_flat_between_mm": [0.1 * p, 0.22 * p]});
         }

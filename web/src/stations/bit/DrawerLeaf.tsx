@@ -96,7 +96,7 @@ function Shelves({ job, plan, edit, done }: { job: Job; plan: Plan; edit: (held:
                 {s}
               </p>
             ))}
-            {tool.bends_mm && <p className="how">A light cut bends it {figure(tool.bends_mm, unit)}.</p>}
+            {tool.bends_mm && <p className="how">The last cut bends it {figure(tool.bends_mm, unit)}.</p>}
             <div className="row">
               <button
                 type="button"

@@ -187,7 +187,7 @@ export function BlankStation({ job, plan }: StationProps) {
         blank.bore?.drill_mm && {
           says: 'Drill first',
           figure: blank.bore.drill_mm,
-          under: blank.bore.left_mm && `leaves ${figure(blank.bore.left_mm, unit)} to bore`,
+          under: blank.bore.drill_says,
         },
         blank.plug && {
           says: 'Plain plug: enters',

@@ -84,10 +84,33 @@ export function EndLeaf({ job, plan, open, onClose }: StationProps & { open: boo
                 kind: 'length',
                 value: ahead != null && unit === 'mm' ? String(ahead) : '',
                 patch: mm => ({ bit: { body_ahead_mm: mm } }),
-                clear: 'Only its flank',
+                clear: external ? 'Half a common bit' : 'Not told',
               }}
             >
-              {ahead != null ? 'as much as was measured' : 'only its flank'}
+              {ahead != null
+                ? figure(blank.body_ahead_mm ?? { value: ahead, text: `${ahead} mm` }, unit)
+                : external
+                  ? 'half a common bit'
+                  : 'not told'}
+            </Word>
+            .{' '}
+          </>
+        )}
+        {blank.beyond && (
+          <>
+            From the end of the thread to what stands beyond it, toward the headstock, there is{' '}
+            <Word
+              job={job}
+              about="From the end of the thread to what stands beyond it"
+              set={told?.beyond_mm != null || blank.beyond.jaws}
+              edit={{
+                kind: 'length',
+                value: blank.beyond.gap_mm ? bare(figure(blank.beyond.gap_mm, unit)) : '',
+                patch: mm => ({ blank: { beyond_mm: mm } }),
+                clear: 'Not told',
+              }}
+            >
+              {blank.beyond.gap_mm ? figure(blank.beyond.gap_mm, unit) : 'room not told'}
             </Word>
             .{' '}
           </>
@@ -133,6 +156,7 @@ export function EndLeaf({ job, plan, open, onClose }: StationProps & { open: boo
         </p>
       ))}
       {blank.relief && <p className="how">{blank.relief.says}</p>}
+      {blank.beyond && <p className={blank.beyond.refused ? 'fault' : 'how'}>{blank.beyond.says}</p>}
     </Leaf>
   );
 }

@@ -73,10 +73,30 @@ function Held({ job, plan }: StationProps) {
             </Word>
             {blank.slenderness.bends_mm && (
               <>
-                : a first cut would bend it <Figure of={blank.slenderness.bends_mm} says="How far it bends" />
+                : the last cut bends it{' '}
+                <Figure of={blank.slenderness.bends_mm} says="How much bending changes the diameter" /> on diameter
               </>
             )}
             .
+          </>
+        )}
+        {!external && (
+          <>
+            Outside, the part is{' '}
+            <Word
+              job={job}
+              about="Outside diameter of the part"
+              set={told?.outside_mm != null}
+              edit={{
+                kind: 'length',
+                value: told?.outside_mm != null && unit === 'mm' ? String(told.outside_mm) : '',
+                patch: mm => ({ blank: { outside_mm: mm } }),
+                clear: 'Not told',
+              }}
+            >
+              {blank.wall ? `such that ${blank.wall.says}` : 'not told: the wall is not judged'}
+            </Word>
+            {blank.wall ? '' : '.'}
           </>
         )}
       </p>

@@ -7,11 +7,12 @@ import { useJob } from '../../api/hooks';
 import { useOutbox } from '../../api/outbox';
 import { useSettings, useShownIn } from '../../app/Settings';
 import { useKeys } from '../../app/keys';
+import { Leaf } from '../../parts/Leaf';
 import { UnitContext } from '../../parts/unit';
 import { MeasureLeaf } from '../gauge/MeasureLeaf';
 import { TroubleLeaf } from '../trouble/TroubleLeaf';
 import { Cycle } from './Cycle';
-import { HappenedLeaf } from './HappenedLeaf';
+import { HappenedLeaf, TouchForm } from './HappenedLeaf';
 import { NextSetting } from './NextSetting';
 import { StandsLeaf } from './StandsLeaf';
 import { nutSays } from '../../parts/text';
@@ -47,7 +48,8 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
   const navigate = useNavigate();
   const { speak } = useSettings();
   const { waiting, cutOff, refusal, record } = useOutbox(job);
-  const [leaf, setLeaf] = useState<'measure' | 'stands' | 'happened' | 'trouble' | null>(null);
+  const [leaf, setLeaf] = useState<'measure' | 'stands' | 'happened' | 'touch' | 'trouble' | null>(null);
+  const [all, setAll] = useState(false);
   const [phase, setPhase] = useState({ n: -1, at: 0 });
   const pressed = useRef(-TWICE_MS);
   const view = follow(job, plan, waiting);
@@ -58,8 +60,12 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
   // Every pass begins the cycle anew.
   const at = next && phase.n === next.pass.n ? phase.at : 0;
 
+  // Nothing is cut by a pedal or a knuckle while the check is red and nobody has said to.
+  const red = plan.check.lines.filter(l => l.state === 'bad');
+  const asks = !run?.begun && waiting.length === 0 && red.length > 0 && !all;
+
   const done = (now: number) => {
-    if (!next || run?.stopped || now - pressed.current < TWICE_MS) return;
+    if (asks || !next || run?.stopped || now - pressed.current < TWICE_MS) return;
     pressed.current = now;
     record({ kind: 'pass_done', n: next.pass.n, radial_mm: next.pass.radial_mm });
   };
@@ -101,6 +107,39 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
   const steps = waiting.length === 0 ? (run?.pick_up ?? []) : [];
   useWake();
   useSpoken(says, speak);
+  if (asks) {
+    return (
+      <div className="lathe bad">
+        <header>
+          <b className="pass-name">Before the first chip</b>
+          <div className="lathe-job">{plan.thread.name}</div>
+        </header>
+        <main>
+          <VisuallyHidden>
+            <h1>At the lathe: {plan.thread.name}</h1>
+          </VisuallyHidden>
+          <div className="told">
+            <p>{plan.check.says}</p>
+            <ul className="options">
+              {red.map(l => (
+                <li key={l.code}>
+                  {l.name}: {l.says}
+                </li>
+              ))}
+            </ul>
+          </div>
+        </main>
+        <footer>
+          <Link to="/jobs/$id/$station" params={{ id: job.id, station: 'setup' }} className="lathe-key">
+            To the check
+          </Link>
+          <button type="button" className="lathe-key" onClick={() => setAll(true)}>
+            Cut all the same
+          </button>
+        </footer>
+      </div>
+    );
+  }
   return (
     <div className={`lathe ${tone}`}>
       <header>
@@ -133,6 +172,11 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
                 <li key={s}>{s}</li>
               ))}
             </ol>
+            {run?.must_touch && (
+              <button type="button" className="lathe-key" onClick={() => setLeaf('touch')}>
+                It touched at…
+              </button>
+            )}
             {next && !run?.stopped && (
               <p className="then" data-pass={next.pass.n}>
                 Then: {next.setting.text}.
@@ -208,6 +252,15 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
         record={record}
         onTrouble={() => setLeaf('trouble')}
       />
+      <Leaf title="The groove touched at" open={leaf === 'touch'} onClose={() => setLeaf(null)}>
+        <TouchForm
+          plan={plan}
+          onTold={act => {
+            record(act);
+            setLeaf(null);
+          }}
+        />
+      </Leaf>
       <TroubleLeaf job={job} open={leaf === 'trouble'} onClose={() => setLeaf(null)} record={record} />
     </div>
   );

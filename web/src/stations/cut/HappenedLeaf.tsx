@@ -6,7 +6,7 @@ import { NoteForm } from '../../parts/NoteForm';
 import { TextForm } from '../../parts/TextForm';
 import { StandsForm } from './StandsLeaf';
 
-type Asked = 'took' | 'bit' | 'note' | 'past' | 'scrap' | null;
+type Asked = 'took' | 'bit' | 'touch' | 'note' | 'past' | 'scrap' | null;
 type Why = Extract<ActKind, { kind: 'bit_changed' }>['why'];
 
 const WHYS: [Why, string][] = [
@@ -39,6 +39,39 @@ function BitForm({ onTold }: { onTold: (act: ActKind) => void }) {
         ))}
       </div>
     </LengthForm>
+  );
+}
+
+/** The new tip wound into the groove: where it touched, and whether both flanks marked or only the bottom. */
+export function TouchForm({ plan, onTold }: { plan: Plan; onTold: (act: ActKind) => void }) {
+  const [bottom, setBottom] = useState(false);
+  return (
+    <>
+      <div className="row" role="radiogroup" aria-label="What marked the blue">
+        {(
+          [
+            [false, 'Both flanks marked'],
+            [true, 'Only the bottom'],
+          ] as const
+        ).map(([is, says]) => (
+          <button
+            key={says}
+            type="button"
+            role="radio"
+            aria-checked={bottom === is}
+            className={`act${bottom === is ? '' : ' plain'}`}
+            onClick={() => setBottom(is)}
+          >
+            {says}
+          </button>
+        ))}
+      </div>
+      <StandsForm
+        plan={plan}
+        act="It touched there"
+        onRead={reading => onTold({ kind: 'groove_touched', reading, bottom_only: bottom })}
+      />
+    </>
   );
 }
 
@@ -75,6 +108,7 @@ export function HappenedLeaf({
     ['Took a different amount', 'the pass was cut at another reading', () => setAsked('took'), next !== null],
     ['One more spring pass', 'at the depth it stands at', () => told({ kind: 'sprung' }), begun],
     ['Changed the bit', 'broken, ground again, or another', () => setAsked('bit'), begun],
+    ['Touched the groove with it', 'what the dial reads there tells its tip', () => setAsked('touch'), begun],
     ['Out of the chuck and back', 'or it slipped', () => told({ kind: 'rechucked' }), begun],
     ['Half-nut opened by mistake', 'or the thread was lost some other way', () => told({ kind: 'lost' }), begun],
     ['Ran past the mark', 'how far; your own reaction is learned from it', () => setAsked('past'), begun],
@@ -90,6 +124,7 @@ export function HappenedLeaf({
   const titles = {
     took: 'It was cut at',
     bit: 'The bit that goes on',
+    touch: 'The groove touched at',
     note: 'Note',
     past: 'It ran past the mark',
     scrap: 'Scrap this part',
@@ -104,6 +139,7 @@ export function HappenedLeaf({
         />
       )}
       {asked === 'bit' && <BitForm onTold={told} />}
+      {asked === 'touch' && <TouchForm plan={plan} onTold={told} />}
       {asked === 'past' && (
         <LengthForm
           fields={[{ name: 'past', says: 'Past the mark by' }]}

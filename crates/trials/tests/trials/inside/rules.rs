@@ -17,6 +17,7 @@ fn by_the_formula(rule: &Rule, operands: &[f64]) -> f64 {
             ("arc_", Some(x)) => Some(x.atan().to_degrees()),
             ("round3", Some(x)) => Some((x * 1e3).round() / 1e3),
             ("round4", Some(x)) => Some((x * 1e4).round() / 1e4),
+            ("round6", Some(x)) => Some((x * 1e6).round() / 1e6),
             ("pi", _) => Some(std::f64::consts::PI),
             _ => rule.takes.iter().position(|s| s.name == name).map(|i| operands[i]),
         }

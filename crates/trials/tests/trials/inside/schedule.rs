@@ -5,7 +5,7 @@ use yoke_core::cut::{Bounds, Spread};
 use yoke_core::job::{DepthLaw, OwnRow};
 use yoke_core::working::Worksheet;
 
-const BOUNDS: Bounds = Bounds { first_mm: 0.25, least_mm: 0.03 };
+const BOUNDS: Bounds = Bounds { first_mm: 0.25, area_mm2: 0.3, unslender_mm2: 0.3, least_mm: 0.03 };
 
 fn spread(total: f64, flat: f64, passes: Option<u32>, law: DepthLaw, own: &[OwnRow]) -> Spread<'_> {
     Spread { from: 0.0.into(), total: total.into(), flat: flat.into(), alpha_deg: 30.0, passes, bounds: BOUNDS, law, own }

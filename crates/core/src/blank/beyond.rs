@@ -1,0 +1,99 @@
+//! What stands beyond an end where nothing is turned for the bit to stop or start in.
+
+use super::end::CutEnd;
+use super::reach::Reach;
+use super::{relief, rules};
+use crate::job::{BlankFacts, EndKind};
+use crate::quantity::{about_text, least_text};
+use crate::thread::Side;
+use crate::thread::form::Thread;
+use crate::watch::{Code, Level, Watch};
+use crate::working::{Num, Quantity, Worksheet};
+use serde::Serialize;
+
+/// What stands beyond an open end toward the headstock: as told, else the jaws of a bar whose stick-out is. Neither is guessed.
+#[derive(Debug, Clone, Copy)]
+struct Stands {
+    /// From the end of the thread, mm; less than nought where the thread runs past it.
+    gap: f64,
+    /// Whether it is the jaw face, by the stick-out.
+    jaws: bool,
+}
+
+fn stands(facts: &BlankFacts, thread: &Thread) -> Option<Stands> {
+    let jaws = facts.stick_out_mm.filter(|_| thread.spec.side == Side::External).map(|out| Stands { gap: out - thread.length, jaws: true });
+    facts.beyond_mm.map(|gap| Stands { gap, jaws: false }).or(jaws)
+}
+
+/// Room the carriage has to stop in past an open end, where what stands there is known.
+pub(crate) fn room(sheet: &mut Worksheet, facts: &BlankFacts, thread: &Thread, reach: &Reach) -> Option<Num> {
+    stands(facts, thread).map(|s| relief::room(sheet, reach, s.gap))
+}
+
+/// The room beyond an open end toward the headstock.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Beyond {
+    /// From the end of the thread to what stands there; absent where it is not known.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub gap_mm: Option<Quantity>,
+    /// What is needed there.
+    pub needs_mm: Quantity,
+    /// Whether what stands there is the jaw face, by the stick-out.
+    pub jaws: bool,
+    /// Why it does not serve; absent when it does, or is not known.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub refused: Option<String>,
+    /// In one sentence.
+    pub says: String,
+}
+
+/// Judges the room beyond an open end, or one where the thread is withdrawn.
+pub(super) fn reckon(
+    sheet: &mut Worksheet,
+    facts: &BlankFacts,
+    thread: &Thread,
+    reach: &Reach,
+    (end, cut_end): (EndKind, CutEnd),
+    watch: &mut Vec<Watch>,
+) -> Beyond {
+    let needs = match (end, cut_end) {
+        (EndKind::Withdraw, _) => sheet.apply(&rules::WITHDRAWN_NEEDS, [reach.ahead]),
+        (_, CutEnd::StopsIn(distance) | CutEnd::StartsIn(distance)) => sheet.apply(&rules::OPEN_NEEDS, [reach.half, reach.ahead, distance]),
+    };
+    let for_what = match (end, cut_end) {
+        (EndKind::Withdraw, _) => "the bit ahead of its point takes",
+        (_, CutEnd::StopsIn(_)) => "the cut, the bit ahead of its point and stopping take",
+        (_, CutEnd::StartsIn(_)) => "the cut, the bit ahead of its point and the run-up take",
+    };
+    let stands = stands(facts, thread);
+    let (says, short) = match stands {
+        Some(Stands { gap, jaws }) => {
+            let what = if jaws { "The jaws stand" } else { "What stands beyond it is" };
+            let there = if gap < 0.0 {
+                format!("{what} {} short of the end of the thread", about_text(-gap))
+            } else {
+                format!("{what} {} past the end of the thread", about_text(gap))
+            };
+            (format!("{there}; {for_what} {}.", least_text(needs.value)), gap < needs.value - 1e-6)
+        }
+        None => {
+            let what = if thread.spec.side == Side::Internal {
+                "behind the bore, jaws, plate or spindle"
+            } else {
+                "beyond the end of the thread, jaws or a part of the lathe"
+            };
+            (format!("What stands {what}, was not told; {for_what} {}.", least_text(needs.value)), false)
+        }
+    };
+    if short {
+        watch.push(Watch::new(Level::Danger, Code::EndRoom, "blank", says.clone()));
+    }
+    Beyond {
+        gap_mm: stands.map(|s| Quantity::given(s.gap)),
+        needs_mm: Quantity::least(needs),
+        jaws: stands.is_some_and(|s| s.jaws),
+        refused: short.then(|| says.clone()),
+        says,
+    }
+}

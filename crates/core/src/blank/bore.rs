@@ -1,0 +1,74 @@
+//! The bore before the thread: its share of a full thread, and the drill that leaves it a real cut.
+
+use super::rules;
+use super::size::Size;
+use crate::job::Kit;
+use crate::quantity::{MM_PER_INCH, about_text, plain_text, short_text};
+use crate::thread::form::Thread;
+use crate::working::{Quantity, Worksheet};
+use serde::Serialize;
+
+/// Bore: its share of full thread and the drill before it.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Bore {
+    /// Per cent of a full sharp thread this bore leaves.
+    pub share_percent: Quantity,
+    /// Largest drill owned that leaves a real boring cut.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub drill_mm: Option<Quantity>,
+    /// What it leaves to bore, on diameter, cutting over its size as drills do.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub left_mm: Option<Quantity>,
+    /// Which drill, by its own maker's mark, and what it leaves; or why none is named.
+    pub drill_says: String,
+}
+
+/// Least left to bore true, on diameter, even where the drill cuts over at worst, mm. House value.
+const REAL_CUT_MM: f64 = 0.25;
+/// How much more than usual a drill may cut over, at worst. House value.
+const AT_WORST: f64 = 1.5;
+/// Share of the bore past which what is left is no boring cut any more.
+const FAR_SHARE: f64 = 0.3;
+
+/// The share of thread a bore leaves, and the drill before it.
+pub(super) fn reckon(sheet: &mut Worksheet, kit: &Kit, thread: &Thread, size: &Size) -> Bore {
+    let share = sheet.apply(&rules::SHARE_OF_BORE, [thread.major, size.used, size.full]);
+    let bore = size.used.value;
+    let over = |d: f64| (rules::DRILL_CUTS_OVER.eval)(&[d]);
+    let drill = kit.drills_mm.iter().copied().filter(|d| *d + AT_WORST * over(*d) <= bore - REAL_CUT_MM).max_by(f64::total_cmp);
+    let over = drill.map(|d| sheet.apply(&rules::DRILL_CUTS_OVER, [d.into()]).value);
+    let left = drill.zip(over).map(|(d, over)| bore - d - over);
+    let drill_says = match (drill, left) {
+        (Some(d), Some(left)) if left > FAR_SHARE * bore && left > 5.0 => {
+            format!("The largest drill here, {}, leaves {} to bore: open it in steps, or begin from stock with a hole in it.", marked(d), about_text(left))
+        }
+        (Some(d), Some(left)) => format!(
+            "Drill {}: it cuts about {} over its size, not measured, and leaves {} to bore.",
+            marked(d),
+            about_text(over.unwrap_or(0.0)),
+            about_text(left)
+        ),
+        _ => format!("No drill here leaves a real cut to bore to {}.", about_text(bore)),
+    };
+    Bore { share_percent: Quantity::plain(share, 1, " %"), drill_mm: drill.map(Quantity::given), left_mm: left.map(Quantity::about), drill_says }
+}
+
+/// A drill as its maker marks it: a fraction of an inch in sixty-fourths, else mm.
+fn marked(mm: f64) -> String {
+    let parts = mm / MM_PER_INCH * 64.0;
+    if (parts - parts.round()).abs() > 1e-3 || parts.round() < 1.0 {
+        return format!("{} mm", short_text(mm, 3));
+    }
+    let (mut over, mut under) = (parts.round(), 64.0);
+    while over % 2.0 == 0.0 && under > 1.0 {
+        (over, under) = (over / 2.0, under / 2.0);
+    }
+    let (whole, part) = ((over / under).floor(), over % under);
+    let fraction = format!("{}/{}", plain_text(part, 0), plain_text(under, 0));
+    match (whole > 0.0, part > 0.0) {
+        (true, true) => format!("{}-{fraction} in", plain_text(whole, 0)),
+        (true, false) => format!("{} in", plain_text(whole, 0)),
+        _ => format!("{fraction} in"),
+    }
+}

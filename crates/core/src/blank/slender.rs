@@ -1,0 +1,169 @@
+//! How far the work gives under the cut, and what that asks for at the far end.
+
+use super::rules;
+use crate::job::{BlankFacts, Holding, Support};
+use crate::quantity::{mm_text, plain_text};
+use crate::stiffness::GIVES;
+use crate::thread::Side;
+use crate::thread::form::Thread;
+use crate::watch::{Code, Level, Watch};
+use crate::working::{Num, Quantity, Worksheet};
+use serde::Serialize;
+
+/// How slender the work is.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Slenderness {
+    /// Stick-out over diameter.
+    pub ratio: Quantity,
+    /// How it is held at the far end.
+    pub support: Support,
+    /// Force of the last cut, N.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub force_n: Option<Quantity>,
+    /// How much the last cut changes its diameter by bending it; absent with a steady beside the cut.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub bends_mm: Option<Quantity>,
+    /// The support that holds it well enough, where this one does not.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub asks: Option<Support>,
+    /// What to do about it.
+    pub says: String,
+}
+
+/// A screw as a beam.
+#[derive(Debug, Clone, Copy)]
+pub(crate) struct Beam {
+    out: Num,
+    length: f64,
+    used: Num,
+    root: Num,
+    modulus: f64,
+    tensile: f64,
+    support: Support,
+    between: bool,
+}
+
+/// The beam a screw is; a bore is held by its wall.
+pub(crate) fn beam(facts: &BlankFacts, thread: &Thread, used: Num, root: Num) -> Option<Beam> {
+    (thread.spec.side == Side::External).then(|| Beam {
+        out: facts.stick_out_mm.unwrap_or(thread.length).max(thread.length).into(),
+        length: thread.length,
+        used,
+        root: if root.value > 0.05 * used.value { root } else { (0.05 * used.value).into() },
+        modulus: facts.material.modulus_gpa * 1000.0,
+        tensile: facts.material.tensile_n_mm2,
+        support: facts.support,
+        between: facts.holding == Some(Holding::Centres),
+    })
+}
+
+impl Beam {
+    /// How far it gives under each newton, mm, held so; nought beside a steady.
+    fn gives(&self, sheet: &mut Worksheet, support: Support) -> Option<Num> {
+        let ends = match support {
+            Support::None => 0.0,
+            Support::Centre if self.between => 2.0,
+            Support::Centre => 1.0,
+            Support::Steady => return None,
+        };
+        Some(sheet.apply(&GIVES, [self.out, self.length.into(), self.used, self.root, self.modulus.into(), ends.into()]))
+    }
+
+    /// The most force it stands, N: that gives no more than `most_mm` under the radial half of it, and no more than half its strength.
+    pub(crate) fn stands_n(&self, sheet: &mut Worksheet, most_mm: f64) -> Option<f64> {
+        let gives = self.gives(sheet, self.support)?;
+        Some((most_mm / (gives.value / 2.0)).min(self.tensile / 2.0 / self.stress_per_newton()))
+    }
+
+    /// Bending stress at the root where it is clamped, N/mm² for each newton: M/W, W = πd³/32.
+    fn stress_per_newton(&self) -> f64 {
+        // On a centre the greatest moment of a load anywhere along it is F·L/(3√3), or a quarter of F·L between two.
+        let arm = match self.support {
+            Support::None => self.out.value,
+            Support::Centre if self.between => self.out.value / 4.0,
+            Support::Centre | Support::Steady => self.out.value / (3.0 * 3_f64.sqrt()),
+        };
+        32.0 * arm / (std::f64::consts::PI * self.root.value.powi(3))
+    }
+}
+
+/// The cuts it must stand: force and depth of the last, and of the one that takes most.
+#[derive(Debug, Clone, Copy)]
+pub(crate) struct Cuts {
+    pub last_n: Num,
+    pub most_n: Num,
+    /// How far that one goes in, mm radial.
+    pub most_step: f64,
+    /// How many times as much a pass may take once the work is held better.
+    pub bolder: f64,
+}
+
+/// How much more force the last cut may have once the passes are laid out anew, at least. House value.
+const LAID_ANEW: f64 = 1.8;
+/// Nothing is over a threshold that does not show it, mm.
+const SHOWN_MM: f64 = 0.0005;
+
+/// Judges the bending under the cuts planned, by a tenth of the tolerance.
+pub(crate) fn reckon(sheet: &mut Worksheet, beam: &Beam, cuts: Option<Cuts>, tolerance: f64, watch: &mut Vec<Watch>) -> Slenderness {
+    let ratio = sheet.apply(&rules::SLENDER, [beam.out, beam.used]);
+    let out = plain_text(ratio.value, 1);
+    let bends = cuts.and_then(|c| beam.gives(sheet, beam.support).map(|g| (c, sheet.apply(&rules::BENT, [g, c.last_n]))));
+    let allowed = tolerance / 10.0;
+    let climbs = bends.filter(|(c, b)| c.last_n.value > 0.0 && b.value / c.last_n.value * c.most_n.value / 2.0 > c.most_step.max(1e-6));
+    let breaks = cuts.filter(|c| c.most_n.value * beam.stress_per_newton() > beam.tensile);
+    // Held better, the cuts are laid out bolder again: force goes by the area to the three quarters.
+    let serves = |sheet: &mut Worksheet, support| {
+        let held = Beam { support, ..*beam };
+        cuts.is_none_or(|c| {
+            let harder = c.bolder.powf(0.75).max(LAID_ANEW);
+            let c = Cuts { last_n: (c.last_n.value * harder).into(), most_n: (c.most_n.value * harder).into(), ..c };
+            let firm = held
+                .gives(sheet, support)
+                .is_none_or(|g| g.value * c.last_n.value <= allowed + SHOWN_MM && g.value * c.most_n.value / 2.0 <= c.most_step.max(1e-6));
+            firm && c.most_n.value * held.stress_per_newton() <= beam.tensile
+        })
+    };
+    let too_much = climbs.is_some() || breaks.is_some() || bends.is_some_and(|(_, b)| b.value > allowed + SHOWN_MM);
+    let asks = (too_much && beam.support != Support::Steady)
+        .then(|| if beam.support == Support::None && serves(&mut Worksheet::default(), Support::Centre) { Support::Centre } else { Support::Steady });
+    let bent = bends.map_or_else(String::new, |(c, b)| {
+        format!(
+            ". The last cut, some {} N, bends it by {} on diameter; {} is harmless",
+            plain_text(two_figures(c.last_n.value), 0),
+            mm_text(b.value),
+            plain_text(allowed, 3)
+        )
+    });
+    let worse = match (breaks, climbs) {
+        (Some(_), _) => " The largest cut may break it.",
+        (None, Some(_)) => " Under the largest it may climb the tool.",
+        (None, None) => "",
+    };
+    let how = match asks {
+        Some(Support::Centre) => ": bring up the tailstock.",
+        Some(_) => ": set a steady.",
+        None => ".",
+    };
+    let says = format!("It stands out {out} diameters{bent}{how}{worse}");
+    if asks.is_some() {
+        watch.push(Watch::new(Level::Warn, Code::Stickout, "blank", says.clone()));
+    }
+    Slenderness {
+        ratio: Quantity::plain(ratio, 1, " diameters"),
+        support: beam.support,
+        force_n: cuts.map(|c| Quantity { text: format!("{} N", plain_text(two_figures(c.last_n.value), 0)), ..Quantity::plain(c.last_n, 0, " N") }),
+        bends_mm: bends.map(|(_, b)| Quantity::length(b)),
+        asks,
+        says,
+    }
+}
+
+/// To two figures: a cutting force is not known closer.
+fn two_figures(x: f64) -> f64 {
+    if x <= 0.0 {
+        return 0.0;
+    }
+    let unit = 10_f64.powf(x.log10().floor() - 1.0);
+    (x / unit).round() * unit
+}

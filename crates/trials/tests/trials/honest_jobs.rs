@@ -1,0 +1,199 @@
+//! Thousands of honest jobs followed to their end through the run itself, act by act: six families, both members, the tip told and not, by a
+//! micrometer and by feel. None is without an end, and few end in Trouble.
+
+use serde_json::{Value, json};
+use yoke_core::gauge::{Measured, VerdictKind};
+use yoke_core::log::{Act, ActKind, RunState, fold};
+use yoke_core::run::RunPlan;
+use yoke_core::thread::{Fit, RunMate, Side};
+use yoke_trials::{Chance, cases, demo_lathe, reckon, sound, tried};
+
+const FAMILIES: [&str; 6] = ["M20x2.5", "7/8-9 UNC", "1-1/4-5 Acme", "Tr28x5", "5/8 BSW", "G1-1/4"];
+/// Acts after which a run that has not ended never will.
+const NEVER: usize = 160;
+
+/// One kind of job: the plan, and the flats its tip may really have.
+struct Kind {
+    run: RunPlan,
+    flats: [f64; 2],
+}
+
+/// Every family, both members, told and untold.
+fn kinds(gauge: &Value) -> Vec<Kind> {
+    let mut list = Vec::new();
+    for callout in FAMILIES {
+        for side in ["external", "internal"] {
+            let lathe = demo_lathe(if callout.starts_with(['M', 'T']) { 1 } else { 0 });
+            let request = |bit: Value| json!({"thread": {"callout": callout, "side": side}, "lathe": lathe, "gauge": gauge, "bit": bit});
+            let untold = sound(request(json!({})));
+            let tip = untold.run.tip.unwrap();
+            let radius = untold.bit.tip_radius_mm.as_ref().map(|r| r.aim.value);
+            let told = radius.map_or_else(|| json!({"tip_flat_mm": untold.bit.tip_flat_mm.aim.value}), |r| json!({"tip_radius_mm": r}));
+            let told = reckon(request(told)).unwrap().run;
+            let aim = told.tip.unwrap().narrow_mm;
+            // A glass and a rule are out by two hundredths.
+            list.push(Kind { run: told, flats: [aim - 0.02, aim + 0.02] });
+            let may = if radius.is_some() { [0.8 * aim, 1.2 * aim] } else { [tip.narrow_mm, tip.wide_mm] };
+            list.push(Kind { run: untold.run, flats: may });
+        }
+    }
+    list
+}
+
+/// A lathe and a bit as they really are.
+struct Truth<'a> {
+    run: &'a RunPlan,
+    reach: f64,
+    spring: f64,
+    left: f64,
+    stands: f64,
+}
+
+impl Truth<'_> {
+    fn cut(&mut self, radial: f64, chance: &mut Chance) {
+        let share = (self.spring * (1.0 + 0.1 * chance.normal())).max(0.0);
+        self.left = share * (radial - self.stands + self.left).max(0.0);
+        self.stands = radial;
+    }
+
+    fn size(&self) -> f64 {
+        self.run.size_at(self.stands - self.left - self.reach)
+    }
+
+    /// How much looser than the mate it is, mm.
+    fn clearance(&self, mate: f64) -> f64 {
+        self.run.cut_sign() * (mate - self.size())
+    }
+}
+
+fn begin<'a>(kind: &'a Kind, chance: &mut Chance) -> Truth<'a> {
+    let tip = kind.run.tip.unwrap();
+    let flat = chance.between(kind.flats[0], kind.flats[1]).max(0.0);
+    let reach = (tip.pitch_mm / 2.0 - flat) / (2.0 * tip.alpha_deg.to_radians().tan());
+    // The zero is touched on paper, by eye.
+    Truth { run: &kind.run, reach: reach + 0.01 * chance.normal(), spring: chance.between(0.0, 0.3), left: 0.0, stands: 0.0 }
+}
+
+/// How a run ended.
+#[derive(Default)]
+struct Ends {
+    good: usize,
+    past: usize,
+    trouble: usize,
+    never: usize,
+    cuts: Vec<usize>,
+}
+
+impl Ends {
+    fn median(&mut self) -> usize {
+        self.cuts.sort_unstable();
+        self.cuts.get(self.cuts.len() / 2).copied().unwrap_or(0)
+    }
+
+    fn says(&mut self, of: &str) {
+        let (jobs, median) = (self.cuts.len(), self.median());
+        let Self { good, past, trouble, never, .. } = self;
+        println!("{of}: of {jobs}, {good} good, {past} past, {trouble} in Trouble, {never} never ended; median {median} cuts after the first reading");
+    }
+}
+
+/// Follows a run as it is told, reading when it asks.
+fn follow(truth: &mut Truth, chance: &mut Chance, read: &mut dyn FnMut(&Truth, &mut Chance) -> ActKind) -> (RunState, usize) {
+    let mut acts: Vec<Act> = Vec::new();
+    let (mut cuts, mut readings) = (0, 0);
+    let mut state = fold(truth.run, &acts);
+    while acts.len() < NEVER {
+        let verdict = state.verdict.as_ref();
+        if state.finished || verdict.is_some_and(|v| v.verdict == VerdictKind::PastLimit || v.trouble.is_some()) {
+            break;
+        }
+        let kind = match &state.next {
+            Some(next) => {
+                truth.cut(next.pass.radial_mm, chance);
+                cuts += usize::from(readings > 0);
+                ActKind::PassDone { n: next.pass.n, radial_mm: next.pass.radial_mm }
+            }
+            None => {
+                readings += 1;
+                read(truth, chance)
+            }
+        };
+        acts.push(Act { id: acts.len().to_string(), kind });
+        state = fold(truth.run, &acts);
+    }
+    (state, cuts)
+}
+
+fn ended(ends: &mut Ends, state: &RunState, cuts: usize, good: bool, past: bool) {
+    ends.cuts.push(cuts);
+    let verdict = state.verdict.as_ref();
+    if verdict.is_some_and(|v| v.trouble.is_some()) {
+        ends.trouble += 1;
+    } else if !state.finished && verdict.is_none_or(|v| v.verdict != VerdictKind::PastLimit) {
+        ends.never += 1;
+    }
+    ends.good += usize::from(good);
+    ends.past += usize::from(past);
+}
+
+#[test]
+fn by_the_micrometer_every_honest_job_ends_and_in_its_limits() {
+    let jobs = cases(10_000);
+    let kinds = kinds(&json!({}));
+    let mut ends = Ends::default();
+    for job in 0..jobs {
+        let mut chance = Chance(u64::from(job) * 7919 + 11);
+        let kind = &kinds[job as usize % kinds.len()];
+        let mut truth = begin(kind, &mut chance);
+        let (state, cuts) = follow(&mut truth, &mut chance, &mut |truth, chance| {
+            let size = truth.size() + 0.0025 * chance.normal();
+            ActKind::Measured(match truth.run.wires {
+                Some(w) => Measured { over_wires_mm: Some(size + w.sum_mm), ..Measured::default() },
+                None => Measured { pitch_diameter_mm: Some(size), ..Measured::default() },
+            })
+        });
+        let [low, high] = kind.run.limits_mm;
+        let size = truth.size();
+        let past = if kind.run.side == Side::External { size < low - 0.002 } else { size > high + 0.002 };
+        ended(&mut ends, &state, cuts, size >= low && size <= high, past);
+    }
+    ends.says("by the micrometer");
+    let jobs = jobs as usize;
+    assert!(ends.never == 0 && ends.trouble * 200 <= jobs && ends.past * 500 <= jobs && ends.good * 100 >= jobs * 99);
+}
+
+/// The mate's clearance as a hand feels it: the bands the trade has for this pitch, edges of its own, and never quite the same twice.
+fn feel(clearance: f64, pitch: f64, bias: f64, chance: &mut Chance) -> Fit {
+    let c = clearance + bias + 0.004 * chance.normal();
+    for fit in [Fit::WontEnter, Fit::Enters { turns: (1.0 + 2.0 * chance.even()).round() }, Fit::Tight, Fit::Free] {
+        if c < fit.clearance(pitch).most_mm {
+            return fit;
+        }
+    }
+    Fit::Shakes { shake_mm: clearance * chance.between(0.9, 1.1) }
+}
+
+#[test]
+fn by_feel_every_honest_job_ends_at_a_fit() {
+    let jobs = cases(10_000);
+    let kinds = kinds(&json!({"proof": "mate", "mate_at_hand": true}));
+    let mut ends = Ends::default();
+    for job in 0..jobs {
+        let mut chance = Chance(u64::from(job) * 104_729 + 3);
+        let kind = &kinds[job as usize % kinds.len()];
+        let mut truth = begin(kind, &mut chance);
+        // A mate anywhere in the limits of its own class.
+        let RunMate { pitch_diameter_mm, doubt_mm } = kind.run.mate.unwrap();
+        let [least, most] = kind.run.mate_limits_mm.unwrap_or([pitch_diameter_mm - doubt_mm, pitch_diameter_mm + doubt_mm]);
+        let (mate, bias) = (chance.between(least, most), chance.between(-0.006, 0.006));
+        let pitch = kind.run.tip.unwrap().pitch_mm;
+        let (state, cuts) = follow(&mut truth, &mut chance, &mut |truth, chance| tried(feel(truth.clearance(mate), pitch, bias, chance)));
+        let clearance = truth.clearance(mate);
+        // A fit: on, and no looser than the loosest lawful pair, or than a hand's width past running free.
+        let loosest = (kind.run.clearance()[1]).max(Fit::Free.clearance(pitch).most_mm);
+        ended(&mut ends, &state, cuts, clearance >= -0.01 && clearance <= loosest + 0.01, clearance > loosest + 0.01);
+    }
+    ends.says("by feel");
+    let jobs = jobs as usize;
+    assert!(ends.never == 0 && ends.trouble * 200 <= jobs && ends.past * 100 <= jobs && ends.good * 100 >= jobs * 97);
+}
