@@ -15,7 +15,7 @@ pub(super) const ROOM_MM: f64 = 0.5;
 const SPRINGS_STEEL: f64 = 4.0;
 const SPRINGS_CARBIDE: f64 = 6.0;
 /// Stiffness of a steel bar and of a carbide one, GPa. Handbook values, rounded.
-const STEEL_GPA: f64 = 205.0;
+pub(crate) const STEEL_GPA: f64 = 205.0;
 const CARBIDE_GPA: f64 = 600.0;
 /// Primary relief past which a second one is ground behind it, degrees.
 const SECOND_DEG: f64 = 20.0;

@@ -3,7 +3,7 @@
 use super::judged::{Findings, Inputs, OTHER_ANGLE_DEG, Room};
 use super::{bar, insert};
 use crate::job::{BitFacts, Condition, OwnedBit};
-use crate::quantity::{about_text, degrees_text, least_text, plain_text, short_text};
+use crate::quantity::{about_text, degrees_text, least_text, plain_text, short_text, small_first};
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::watch::{Code, Level, Watch};
@@ -94,16 +94,15 @@ pub(super) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, watch: &mut Vec
         });
     }
     tools.sort_by_key(|t| (!t.picked, !t.serves));
-    let lower = |text: &str| text.get(0..1).map_or_else(String::new, |first| first.to_lowercase() + text.get(1..).unwrap_or(""));
     if let Some(unfit) = tools.iter().find(|t| t.picked && !t.serves) {
         let why = unfit.says.first().map_or("", String::as_str);
-        watch.push(Watch::new(Level::Danger, Code::ToolUnfit, "bit", format!("The {} picked will not do: {}", unfit.name, lower(why))));
+        watch.push(Watch::new(Level::Danger, Code::ToolUnfit, "bit", format!("The {} picked will not do: {}", unfit.name, small_first(why))));
     }
     let none = !tools.iter().any(|t| t.serves);
     if let Some(room) = room.filter(|_| none) {
         let angle = thread.flanks.included_deg();
         let of_angle = |t: &&ToolView| kit.bits.iter().any(|b| b.name == t.name && (b.included_angle_deg - angle).abs() < OTHER_ANGLE_DEG);
-        let why = tools.iter().find(of_angle).and_then(|t| t.says.first()).map_or_else(|| "there is none of this angle.".to_owned(), |s| lower(s));
+        let why = tools.iter().find(of_angle).and_then(|t| t.says.first()).map_or_else(|| "there is none of this angle.".to_owned(), |s| small_first(s));
         watch.push(Watch::new(Level::Warn, Code::BarUnfit, "bit", format!("No bar in the drawer will do: {why}")));
         return Drawer {
             otherwise: Some(format!(

@@ -12,6 +12,7 @@ pub mod rules;
 mod steps;
 
 use crate::job::Grinder;
+pub(crate) use bar::STEEL_GPA;
 pub use drawer::{Drawer, ToolKind, ToolView};
 pub use drawing::{BitSheet, sheet};
 pub use grind::{Grind, SideGrind, Stocking};
@@ -264,7 +265,7 @@ fn used(sheet: &mut Worksheet, facts: &BitFacts, thread: &Thread, [aim, bluntest
 }
 
 /// Half angle from which a form is cut with a V bit, degrees. House value.
-const V_FROM_DEG: f64 = 20.0;
+pub(crate) const V_FROM_DEG: f64 = 20.0;
 
 /// What is said of a tip that was not measured.
 fn untold(known: TipKnown, facts: &BitFacts, says: &str, [narrow, wide, doubt]: [f64; 3], assumed: &mut Vec<Assumption>, watch: &mut Vec<Watch>) {

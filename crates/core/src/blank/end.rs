@@ -17,10 +17,14 @@ pub(crate) enum CutEnd {
 /// Margin of a plunged ring or pocket over the cut, mm. House value.
 pub(crate) const MARGIN_MM: f64 = 0.5;
 
-/// What the headstock end of the thread is: as told, else a relief at a shoulder, and where a screw's cut starts on the bar itself.
+/// What the headstock end of the thread usually is: a relief at a shoulder, and where a screw's cut starts on the bar itself.
+pub(super) fn usual(shoulder: bool, side: Side, carriage: Carriage) -> EndKind {
+    EndKind::usual(shoulder || (side == Side::External && carriage == Carriage::AwayFromHeadstock))
+}
+
+/// What it is here: as told, else the usual.
 pub(crate) fn ends_in(facts: &BlankFacts, side: Side, carriage: Carriage) -> EndKind {
-    let on_the_bar = side == Side::External && carriage == Carriage::AwayFromHeadstock;
-    facts.end.unwrap_or(EndKind::usual(facts.shoulder || on_the_bar))
+    facts.end.unwrap_or_else(|| usual(facts.shoulder, side, carriage))
 }
 
 /// Whether this is a place for the bit to stand in, clear of metal.

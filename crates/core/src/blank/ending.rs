@@ -6,7 +6,7 @@ use super::end::{CutEnd, MARGIN_MM};
 use super::reach::Reach;
 use super::{relief, rules};
 use crate::job::EndKind;
-use crate::quantity::{about_text, least_text};
+use crate::quantity::{about_text, least_text, small_first};
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::working::{Num, Quantity, Worksheet};
@@ -109,7 +109,9 @@ pub(super) fn endings(sheet: &mut Worksheet, ground: &EndingInputs<'_>) -> Vec<E
                 EndKind::Open => (
                     "out in the open",
                     true,
-                    ground.beyond.map_or_else(|| "nothing is weakened; what stands beyond it must be known".to_owned(), |b| said_after(&b.says)),
+                    ground
+                        .beyond
+                        .map_or_else(|| "nothing is weakened; what stands beyond it must be known".to_owned(), |b| small_first(b.says.trim_end_matches('.'))),
                 ),
             };
             EndingView {
@@ -123,12 +125,6 @@ pub(super) fn endings(sheet: &mut Worksheet, ground: &EndingInputs<'_>) -> Vec<E
             }
         })
         .collect()
-}
-
-/// A sentence as the end of another.
-fn said_after(sentence: &str) -> String {
-    let sentence = sentence.trim_end_matches('.');
-    sentence.get(0..1).map_or_else(String::new, str::to_lowercase) + sentence.get(1..).unwrap_or_default()
 }
 
 /// The mark for the ending followed: where the point stands when the hand must act.

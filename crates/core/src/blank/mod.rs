@@ -148,7 +148,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, before: &Inputs<
     let followed = end::ends_in(facts, side, carriage);
     let runs_into = end::is_groove(followed);
     let beyond = (!runs_into && facts.relief_width_mm.is_none()).then(|| beyond::reckon(sheet, facts, thread, reach, (followed, cut_end), watch));
-    let usual = end::ends_in(&BlankFacts { end: None, ..facts.clone() }, side, carriage);
+    let usual = end::usual(facts.shoulder, side, carriage);
     let ground = EndingInputs { thread, reach, cut_end, shoulder: facts.shoulder, followed, usual, width: facts.relief_width_mm, beyond: beyond.as_ref() };
     let endings = ending::endings(sheet, &ground);
     if followed == EndKind::Withdraw && carriage == Carriage::AwayFromHeadstock {

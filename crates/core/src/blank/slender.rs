@@ -2,7 +2,7 @@
 
 use super::rules;
 use crate::job::{BlankFacts, Holding, Support};
-use crate::quantity::{mm_text, plain_text};
+use crate::quantity::{SHOWN_MM, mm_text, plain_text, two_figures};
 use crate::stiffness::GIVES;
 use crate::thread::Side;
 use crate::thread::form::Thread;
@@ -101,9 +101,6 @@ pub(crate) struct Cuts {
 
 /// How much more force the last cut may have once the passes are laid out anew, at least. House value.
 const LAID_ANEW: f64 = 1.8;
-/// Nothing is over a threshold that does not show it, mm.
-const SHOWN_MM: f64 = 0.0005;
-
 /// Judges the bending under the cuts planned, by a tenth of the tolerance.
 pub(crate) fn reckon(sheet: &mut Worksheet, beam: &Beam, cuts: Option<Cuts>, tolerance: f64, watch: &mut Vec<Watch>) -> Slenderness {
     let ratio = sheet.apply(&rules::SLENDER, [beam.out, beam.used]);
@@ -157,13 +154,4 @@ pub(crate) fn reckon(sheet: &mut Worksheet, beam: &Beam, cuts: Option<Cuts>, tol
         asks,
         says,
     }
-}
-
-/// To two figures: a cutting force is not known closer.
-fn two_figures(x: f64) -> f64 {
-    if x <= 0.0 {
-        return 0.0;
-    }
-    let unit = 10_f64.powf(x.log10().floor() - 1.0);
-    (x / unit).round() * unit
 }

@@ -13,7 +13,7 @@ use crate::direction::{Carriage, Direction};
 use crate::gears::GearsSection;
 use crate::job::{BlankFacts, CutFacts, DepthLaw, Ending, Lathe, Original, ReadBy, Style};
 use crate::outline::Drawing;
-use crate::quantity::{mm_text, plain_text};
+use crate::quantity::{SHOWN_MM, mm_text, plain_text};
 use crate::thread::form::Thread;
 use crate::thread::{Fit, RunMate, Side, rules as thread_rules};
 use crate::watch::{Code, Level, Watch};
@@ -279,7 +279,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &CutFacts, blank: &BlankFacts
         blank,
         lathe,
         most_n: match (before.beam, before.bar_mm) {
-            (Some(beam), _) => style::work_stands_n(sheet, &beam).map(|n| (n, "the work")),
+            (Some(beam), _) => beam.stands_n(sheet, style::GIVES_MM).map(|n| (n, "the work")),
             (None, Some(bar)) => Some((style::bar_stands_n(bar, thread.length), "the bar")),
             (None, None) => None,
         },
@@ -506,9 +506,6 @@ fn next_starts(lathe: &Lathe, gears: &GearsSection, thread: &Thread, words: &Wor
     let hung = Hung { gears: (&hung.train.drivers, &hung.train.driven), ratio: hung.ratio };
     starts::ways(lathe, &hung, thread.spec.starts, thread.pitch.value, words)
 }
-
-/// Nothing stands in the way by less than is shown, mm.
-const SHOWN_MM: f64 = 0.0005;
 
 /// Whether the form comes full too soon, or the root goes too deep.
 fn warn_of_the_tip(thread: &Thread, tip: &Tip, target: f64, watch: &mut Vec<Watch>) {

@@ -4,8 +4,7 @@ use super::dial::{DepthDial, SlideName};
 use super::groove::{Chip, Edge, Field};
 use super::rules;
 use super::schedule::{Bounds, NOTHING_MM, PassKind, SCRATCH_MM, Spread};
-use crate::bit::{STOCKING_LEAVES_MM, Tip};
-use crate::blank::slender::Beam;
+use crate::bit::{STEEL_GPA, STOCKING_LEAVES_MM, Tip};
 use crate::job::{BlankFacts, CutFacts, Lathe, ReadBy, Reads, Style};
 use crate::quantity::{mm_text, plain_text};
 use crate::thread::Flanks;
@@ -15,7 +14,7 @@ use crate::working::{Num, Quantity, Worksheet};
 use serde::Serialize;
 
 /// How far the work or the bar may give under a roughing cut, mm. House value: past it the cut chatters, and the work climbs the tool.
-const GIVES_MM: f64 = 0.03;
+pub(super) const GIVES_MM: f64 = 0.03;
 /// Chip at which the force a slender bar stands is turned into an area, mm thick. House value: what threading chips are.
 const CHIP_MM: f64 = 0.07;
 /// Leadscrew taken for a lathe that has not told its own, mm: between a bench lathe and a big one.
@@ -136,16 +135,8 @@ pub(super) struct Stands<'a> {
 
 /// What a boring bar stands, N: it gives no more than is harmless under the radial half of it.
 pub(super) fn bar_stands_n(bar_mm: f64, reach: f64) -> f64 {
-    let gives = (crate::stiffness::BEND_FREE.eval)(&[1.0, reach, STEEL_N_MM2, bar_mm]);
+    let gives = (crate::stiffness::BEND_FREE.eval)(&[1.0, reach, 1000.0 * STEEL_GPA, bar_mm]);
     GIVES_MM / (gives / 2.0)
-}
-
-/// Stiffness of a steel bar, N/mm².
-const STEEL_N_MM2: f64 = 205_000.0;
-
-/// What the work stands, N.
-pub(super) fn work_stands_n(sheet: &mut Worksheet, beam: &Beam) -> Option<f64> {
-    beam.stands_n(sheet, GIVES_MM)
 }
 
 /// How boldly each pass may cut, by the material, the lathe and what the work and the tool stand; and why, where it is less than the first two.

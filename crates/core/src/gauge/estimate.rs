@@ -207,9 +207,8 @@ impl Estimate {
     #[must_use]
     pub fn before(run: &RunPlan) -> Option<Self> {
         let tip = run.tip.filter(|t| t.alpha_deg > 0.0)?;
-        let slope = 2.0 * tip.alpha_deg.to_radians().tan();
-        let height = |flat: f64| tip.pitch_mm / (2.0 * slope) - flat / slope;
-        let (deep, shallow) = (height(tip.narrow_mm), height(tip.wide_mm));
+        let slope = tip.slope();
+        let (deep, shallow) = (tip.height(tip.narrow_mm), tip.height(tip.wide_mm));
         // A spread all of which is as likely has a standard deviation of its width over the root of twelve.
         let tip_sd = ((deep - shallow) / 12.0_f64.sqrt()).max(MEASURED_DOUBT_MM / slope / 2.0).hypot(TOUCH_SD);
         // With no mate described it is looked for near the limit on its own side.

@@ -1,7 +1,7 @@
 //! Functional size: what a mate feels of a thread beside its pitch diameter, and whether it will go.
 
 use super::rules;
-use crate::quantity::{mm_text, plain_text};
+use crate::quantity::{SHOWN_MM, mm_text, plain_text};
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::watch::{Code, Level, Watch};
@@ -29,8 +29,6 @@ pub struct Functional {
 
 /// The least that any gauge or hand feels, mm.
 const FELT_MM: f64 = 1e-3;
-/// Nothing is tight by less than is shown, mm.
-const SHOWN_MM: f64 = 0.0005;
 
 /// Works it; nothing where neither lead nor flanks are off and the mate goes.
 pub(crate) fn reckon(

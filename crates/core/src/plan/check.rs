@@ -8,7 +8,7 @@ use crate::direction::Carriage;
 use crate::gears::DialRule;
 use crate::job::{Chuck, EndKind, Ending, Job, Lathe, Proof, Speeds, Support};
 use crate::plan::Plan;
-use crate::quantity::{eye_text, plain_text, short_text, up_to};
+use crate::quantity::{SHOWN_MM, eye_text, large_first, plain_text, short_text, up_to};
 use crate::setup::{SetupSection, SpeedLimit};
 use crate::thread::Side;
 use crate::thread::section::LOAD_FACES;
@@ -75,9 +75,6 @@ pub struct Check {
     /// Lines, in working order.
     pub lines: Vec<CheckLine>,
 }
-
-/// Nothing is outside a limit that does not show it, mm.
-const SHOWN_MM: f64 = 0.0005;
 
 struct Line<'a> {
     list: Vec<CheckLine>,
@@ -377,7 +374,6 @@ fn gears(lines: &mut Line<'_>, plan: &Plan, job: &Job, lathe: &Lathe) {
 /// A shorter mate is given a closer tolerance by some standards: at the least, this share of the room.
 const CLOSER_WHEN_SHORT: f64 = 0.6;
 
-/// A train as it is said.
 /// What hangs there and what comes off and goes on, in words.
 fn to_change(row: &crate::gears::TrainRow, lathe: &Lathe) -> String {
     let [off, on] = yoke_gears::changes(row.drivers.iter().copied(), row.driven.iter().copied(), &lathe.mounted);
@@ -386,6 +382,7 @@ fn to_change(row: &crate::gears::TrainRow, lathe: &Lathe) -> String {
     format!("{} is wanted: {}.", teeth(row), list.join(", "))
 }
 
+/// A train as it is said.
 fn teeth(row: &crate::gears::TrainRow) -> String {
     let pairs = row.drivers.iter().zip(&row.driven).map(|(a, b)| format!("{a}/{b}"));
     pairs.collect::<Vec<_>>().join(" · ")
@@ -823,15 +820,14 @@ fn proof(lines: &mut Line<'_>, plan: &Plan) {
         Some(w) => judged(why, format!("Prove it by {}.", w.says), Some(json!({"gauge": {"proof": w.by}}))),
         None => judged(why, "Get what is missing before the first chip.".into(), None),
     };
-    let capital = |text: &str| text.get(0..1).map_or_else(String::new, |f| f.to_uppercase()) + text.get(1..).unwrap_or_default();
     lines.put(
         "proof",
         "Proof of size",
         "gauge",
         match way {
-            Some(w) if w.serves == Some(true) => good(format!("{}: {}.{wires}", capital(w.says), w.why)),
-            Some(w) if w.serves.is_none() => cure(unknown, format!("{}: {}.{wires}", capital(w.says), w.why)),
-            Some(w) => cure(bad, format!("{}: {}.", capital(w.says), w.why)),
+            Some(w) if w.serves == Some(true) => good(format!("{}: {}.{wires}", large_first(w.says), w.why)),
+            Some(w) if w.serves.is_none() => cure(unknown, format!("{}: {}.{wires}", large_first(w.says), w.why)),
+            Some(w) => cure(bad, format!("{}: {}.", large_first(w.says), w.why)),
             None => {
                 let why: Vec<String> = proof.ways.iter().filter(|w| w.serves != Some(true)).map(|w| format!("{}, {}", w.says, w.why)).collect();
                 cure(bad, format!("Nothing at hand proves it: {}.", why.join("; ")))

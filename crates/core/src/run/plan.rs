@@ -1,5 +1,6 @@
 //! What a run needs of its plan: frozen with it at the first pass, and read back however old.
 
+use crate::bit::V_FROM_DEG;
 use crate::cut::{DepthDial, PassKind, Then};
 use crate::setup::CyclePhase;
 use crate::thread::{Flanks, RunMate, Side, flat_of_radius};
@@ -52,6 +53,18 @@ impl RunTip {
     #[must_use]
     pub fn flanks(&self) -> Flanks {
         self.flanks_deg.map_or(Flanks::even(self.alpha_deg), |[leading, trailing]| Flanks { leading, trailing })
+    }
+
+    /// How fast the groove widens with depth.
+    #[must_use]
+    pub fn slope(&self) -> f64 {
+        2.0 * self.alpha_deg.to_radians().tan()
+    }
+
+    /// How far a tip with this flat stands past the pitch line, mm.
+    #[must_use]
+    pub fn height(&self, flat_mm: f64) -> f64 {
+        self.pitch_mm / (2.0 * self.slope()) - flat_mm / self.slope()
     }
 }
 
@@ -146,8 +159,6 @@ pub struct RunPlan {
     pub classes: Vec<RunClass>,
 }
 
-/// Included half angle from which a bit is a V that comes sharp to the bench, degrees.
-const V_FROM_DEG: f64 = 20.0;
 /// How far another form bit that was not measured may be from the last, as shares of its flat. House values.
 const OTHER_NARROW: f64 = 0.85;
 const OTHER_WIDE: f64 = 1.15;
@@ -240,17 +251,16 @@ impl RunPlan {
     pub fn with_bit(&self, flat_mm: Option<f64>, radius_mm: Option<f64>) -> Self {
         let Some(tip) = self.tip.filter(|t| t.alpha_deg > 0.0) else { return self.clone() };
         let told = flat_mm.or_else(|| radius_mm.map(|r| flat_of_radius(r, tip.flanks())));
-        let slope = 2.0 * tip.alpha_deg.to_radians().tan();
         // Not measured, it may be all that the form allows: a V from sharp to a quarter of the pitch, the rest a share about what it was.
         let untold = || if tip.alpha_deg >= V_FROM_DEG { (0.0, tip.pitch_mm / 4.0) } else { (OTHER_NARROW * tip.narrow_mm, OTHER_WIDE * tip.wide_mm) };
         let (narrow_mm, wide_mm) = told.map_or_else(untold, |f| (f, f));
-        let height = |flat: f64| tip.pitch_mm / (2.0 * slope) - flat / slope;
-        Self {
-            tip: Some(RunTip { narrow_mm, wide_mm, ..tip }),
-            tip_to_pitch_mm: height(wide_mm),
-            tip_doubt_mm: height(narrow_mm) - height(wide_mm),
-            ..self.clone()
-        }
+        self.with_tip(RunTip { narrow_mm, wide_mm, ..tip })
+    }
+
+    /// The same plan with a tip that lies between these flats; the passes are laid out for the wider.
+    fn with_tip(&self, tip: RunTip) -> Self {
+        let [longest, shortest] = [tip.narrow_mm, tip.wide_mm].map(|flat| tip.height(flat));
+        Self { tip: Some(tip), tip_to_pitch_mm: shortest, tip_doubt_mm: longest - shortest, ..self.clone() }
     }
 
     /// Whether the sides are straight, so that no tip sets a depth.
@@ -264,26 +274,19 @@ impl RunPlan {
     #[must_use]
     pub fn touched(&self, radial_mm: f64, (size_mm, doubt_mm): (f64, f64), bottom_only: bool) -> Self {
         let Some(tip) = self.tip.filter(|t| t.alpha_deg > 0.0) else { return self.clone() };
-        let slope = 2.0 * tip.alpha_deg.to_radians().tan();
-        let height = |flat: f64| tip.pitch_mm / (2.0 * slope) - flat / slope;
+        let slope = tip.slope();
         let reach = radial_mm - self.depth_of(size_mm, 0.0);
         let flat = (tip.pitch_mm / 2.0 - reach * slope).max(0.0);
         let give = doubt_mm / 2.0 * slope;
         let (narrow_mm, wide_mm) = if bottom_only { (0.0, flat + give) } else { ((flat - give).max(0.0), flat + give) };
-        Self {
-            tip: Some(RunTip { narrow_mm, wide_mm, ..tip }),
-            tip_to_pitch_mm: height(wide_mm),
-            tip_doubt_mm: height(narrow_mm) - height(wide_mm),
-            ..self.clone()
-        }
+        self.with_tip(RunTip { narrow_mm, wide_mm, ..tip })
     }
 
     /// Radial depths at which any tip there could be would touch a groove of this size, mm: the widest first, a needle last.
     #[must_use]
     pub fn touches(&self, size_mm: f64) -> Option<[f64; 2]> {
         let tip = self.tip.filter(|t| t.alpha_deg > 0.0)?;
-        let slope = 2.0 * tip.alpha_deg.to_radians().tan();
-        let at = |flat: f64| self.depth_of(size_mm, tip.pitch_mm / (2.0 * slope) - flat / slope);
+        let at = |flat: f64| self.depth_of(size_mm, tip.height(flat));
         Some([at(WIDEST * tip.pitch_mm) - TOUCH_MM, at(0.0) + TOUCH_MM])
     }
 

@@ -5,7 +5,7 @@ use crate::direction::Carriage;
 use crate::gears::DialRule;
 use crate::job::{CarriageStop, Ending, Job, Lathe};
 use crate::plan::Plan;
-use crate::quantity::{mm_text, plain_text};
+use crate::quantity::{large_first, mm_text, plain_text};
 use crate::thread::Side;
 use crate::words::Words;
 use crate::working::Quantity;
@@ -164,7 +164,7 @@ impl Draft<'_> {
         let by_hand = setup.ending == Ending::Hand;
         let speed = if by_hand { "by hand" } else { &setup.speed_rpm.text };
         self.put("speed", format!("Speed {speed}."), &[&by_hand, &figure(&setup.speed_rpm)]).how =
-            Some(format!("{} binds, at {}.", cap(setup.speed_limit.says()), setup.limit_rpm.text));
+            Some(format!("{} binds, at {}.", large_first(setup.speed_limit.says()), setup.limit_rpm.text));
         if setup.ending == Ending::Dial && dial.rule != DialRule::AnyPosition {
             let hangs_on: [&dyn Display; 3] = [&(dial.rule as u8), &dial.every.unwrap_or(0), &dial.teeth.unwrap_or(0)];
             let step = self.put("dial", "The mark the first pass closes on, chosen and named.", &hangs_on);
@@ -201,11 +201,6 @@ pub fn steps(plan: &Plan, job: &Job, lathe: &Lathe) -> Vec<Step> {
     draft.running();
     draft.scratch();
     draft.list
-}
-
-/// The beginning of a sentence.
-fn cap(text: &str) -> String {
-    text.get(0..1).map_or_else(String::new, |f| f.to_uppercase()) + text.get(1..).unwrap_or_default()
 }
 
 /// How a scratch is measured with a rule: over spaces, not crests.

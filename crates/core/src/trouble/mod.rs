@@ -11,6 +11,7 @@ pub use known::JobEvidence;
 pub use rescue::{Rescue, RescueView};
 
 use crate::log::ActKind;
+use crate::quantity::small_first;
 use crate::thread::Side;
 use crate::words::Vocabulary;
 use crate::words::Words;
@@ -98,8 +99,7 @@ pub(crate) fn symptom_says(symptom: Symptom, side: Side) -> String {
 
 /// A cause likewise, as the middle of a sentence.
 pub(crate) fn cause_says(rule: &Rule, side: Side) -> String {
-    let says = worded(rule.cause, &Words::of(Vocabulary::American), mate_of(side));
-    says.get(0..1).map_or_else(String::new, str::to_lowercase) + says.get(1..).unwrap_or_default()
+    small_first(&worded(rule.cause, &Words::of(Vocabulary::American), mate_of(side)))
 }
 
 const fn mate_of(side: Side) -> &'static str {

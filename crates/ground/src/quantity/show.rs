@@ -26,6 +26,31 @@ pub fn least_text(mm: f64) -> String {
     about_text(up_to(mm, 10.0))
 }
 
+/// To two figures; nought and less is nought.
+#[must_use]
+pub fn two_figures(value: f64) -> f64 {
+    if value <= 0.0 {
+        return 0.0;
+    }
+    let unit = 10_f64.powf(value.log10().floor() - 1.0);
+    (value / unit).round() * unit
+}
+
+/// Half of the last place a length is shown with, mm: nothing is over a limit, in the way or tight by less.
+pub const SHOWN_MM: f64 = 0.0005;
+
+/// A sentence as the end of another: its first letter small.
+#[must_use]
+pub fn small_first(text: &str) -> String {
+    text.get(0..1).map_or_else(String::new, str::to_lowercase) + text.get(1..).unwrap_or_default()
+}
+
+/// The beginning of a sentence: its first letter large.
+#[must_use]
+pub fn large_first(text: &str) -> String {
+    text.get(0..1).map_or_else(String::new, str::to_uppercase) + text.get(1..).unwrap_or_default()
+}
+
 /// Up to the next of so many parts of one; what a float leaves over does not count.
 #[must_use]
 pub fn up_to(value: f64, parts: f64) -> f64 {

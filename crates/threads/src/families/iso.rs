@@ -2,7 +2,7 @@
 
 use super::{Basics, Family, Limits, MemberQuery, Note, SIXTY_DEPTHS};
 use crate::class::{Class, iso};
-use crate::quantity::{mm_text, real};
+use crate::quantity::{mm_text, real, two_figures};
 use crate::rules::{self, round3};
 use crate::series::{Series, of_series};
 use crate::spec::ThreadSpec;
@@ -94,12 +94,6 @@ fn normal_diameter(spec: &ThreadSpec) -> f64 {
     let over = tables::RANGES_MM.windows(2).find(|w| own > w[0] && own <= w[1]).map_or(0.0, |w| w[0]);
     let standard = [Series::IsoCoarse, Series::IsoFine].into_iter().flat_map(of_series).filter(|s| s.pitch == spec.pitch).map(|s| real(&s.major));
     standard.filter(|d| *d > over).fold(own, f64::min)
-}
-
-/// To two figures.
-fn two_figures(x: f64) -> f64 {
-    let unit = 10_f64.powf(x.log10().floor() - 1.0);
-    (x / unit).round() * unit
 }
 
 /// ISO metric.

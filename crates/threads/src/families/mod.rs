@@ -71,8 +71,6 @@ pub struct MemberQuery<'a> {
 
 /// Depths given for a 60° screw, by the tip they are for.
 const SIXTY_DEPTHS: &[(&str, f64)] = &[("0.6134 P", 0.6134), ("0.6495 P", 0.6495), ("0.7578 P, sharp", 0.7578)];
-/// Engagement past which tables no longer hold, in diameters.
-const LONG_DIAMETERS: f64 = 1.5;
 
 /// Something to be said of a thread: a watch code, and the words.
 pub type Note = (Code, String);

@@ -1,6 +1,6 @@
 //! Unified limits: ASME B1.1, worked in inches and rounded as the standard rounds.
 
-use super::{Basics, Family, LONG_DIAMETERS, Limits, MemberQuery, Note, SIXTY_DEPTHS, special};
+use super::{Basics, Family, Limits, MemberQuery, Note, SIXTY_DEPTHS, special};
 use crate::class::Class;
 use crate::quantity::{MM_PER_INCH, Ratio, mm_text, real};
 use crate::rules::{self, round3, round4, round6};
@@ -48,6 +48,9 @@ fn minor_tolerance(d: f64, p: f64, class: f64) -> f64 {
         small.min(0.394 * p)
     }
 }
+
+/// Engagement past which tables no longer hold, in diameters.
+const LONG_DIAMETERS: f64 = 1.5;
 
 /// Engagement the tables are made for, inches, and the span of engagements they are good for.
 fn tabled(spec: &ThreadSpec) -> (f64, [f64; 2]) {
