@@ -16,6 +16,7 @@
 pub mod batch;
 pub mod bit;
 pub mod blank;
+pub mod csv_out;
 pub mod cut;
 pub mod gauge;
 pub mod gears;

@@ -1,5 +1,6 @@
 //! The story of a run: every act in words, with what was known after it.
 
+use crate::csv_out;
 use crate::cut::DialSetting;
 use crate::gauge::{GaugeResult, Measured, VerdictKind};
 use crate::log::{Act, ActKind, BitChange, RunState, fold, undone};
@@ -292,14 +293,12 @@ fn sizes(plan: &RunPlan, lines: &[StoryLine]) -> Option<Drawing> {
 /// The story as a sheet: a line an act, its columns named in the first.
 #[must_use]
 pub fn story_csv(lines: &[StoryLine]) -> String {
-    let mut sheet = csv::Writer::from_writer(Vec::new());
     let head = ["happened", "kind", "pass", "depth_radial_mm", "dial", "pitch_diameter_mm", "doubt_mm", "verdict", "taken_back", "source", "says"];
     let number = |v: Option<f64>| v.map_or_else(String::new, |v| plain_text(v, 6));
-    let mut put = |row: [String; 11]| sheet.write_record(row).is_ok();
-    put(head.map(str::to_owned));
+    let mut rows = vec![head.map(str::to_owned).to_vec()];
     for l in lines {
         let verdict = l.verdict.and_then(|v| serde_json::to_value(v).ok()).and_then(|v| v.as_str().map(str::to_owned)).unwrap_or_default();
-        put([
+        rows.push(vec![
             l.happened.clone(),
             l.kind.to_owned(),
             l.pass.map_or_else(String::new, |n| n.to_string()),
@@ -313,5 +312,5 @@ pub fn story_csv(lines: &[StoryLine]) -> String {
             l.says.clone(),
         ]);
     }
-    sheet.into_inner().ok().and_then(|bytes| String::from_utf8(bytes).ok()).unwrap_or_default()
+    csv_out::sheet(&rows)
 }

@@ -94,6 +94,8 @@ codes! {
     LeadError = "lead_error",
     /// A mate in limits will be tight.
     MateTight = "mate_tight",
+    /// What is stored holds fields of a newer version.
+    NewerFields = "newer_fields",
     /// A field overrides the callout.
     Override = "override",
     /// The order of the pair.

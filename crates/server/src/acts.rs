@@ -1,23 +1,23 @@
-//! Acts: append-only, made by the client, never refused as stale.
+//! Acts: append-only, made by the client; refused as stale only where their sender saw other facts than the cut is begun on.
 
 use crate::batch;
 use crate::body::JsonBody;
-use crate::jobs::{JobView, acts, facts, view};
-use crate::planning::plan_with_store;
+use crate::jobs::{JobView, inputs, name_fault, view};
+use crate::planning::FirstPlan;
 use crate::problem::Problem;
 use crate::state::{App, JobChanged};
+use crate::stored::{self, Failed, acts};
 use axum::Json;
 
 use axum::extract::{Path, State};
 use serde::Deserialize;
 use serde_json::Value;
+use std::sync::{Arc, Mutex, PoisonError};
 use utoipa::ToSchema;
 use yoke_core::batch::check_sized;
-use yoke_core::faults::Fault;
-use yoke_core::log::{ActKind, RunState, fold};
-use yoke_core::plan::Plan;
-use yoke_core::run::RunPlan;
-use yoke_store::{ActRow, Frozen, Recorded, Store, StoreError};
+use yoke_core::faults::{Fault, plain_words};
+use yoke_core::log::{Act, ActKind, RunState, fold};
+use yoke_store::{ActRow, Begun, Frozen, JobRow, NewAct, Recorded, Store};
 
 /// An act as sent.
 #[derive(Deserialize, ToSchema)]
@@ -27,16 +27,19 @@ pub struct ActBody {
     act: ActKind,
     /// When it happened, by the client's clock.
     happened: Option<String>,
-    /// The sequence the client had seen.
-    #[serde(default)]
-    seen: i64,
+    /// The sequence the client had seen; the present one when absent.
+    seen: Option<i64>,
     /// `typed`, or the device's name.
     source: Option<String>,
+    /// The revision of the facts the client had seen; the present one when absent.
+    revision: Option<i64>,
 }
 
 enum Outcome {
-    Done(Box<JobView>),
+    /// Recorded; whether others' plans may have moved with it.
+    Done(Box<JobView>, bool),
     Different,
+    Stale(Box<JobView>),
     Faulty(Vec<Fault>),
     Missing,
 }
@@ -46,98 +49,145 @@ enum Outcome {
     responses((status = 200, body = JobView), (status = 409, body = Problem), (status = 422, body = Problem)))]
 pub async fn record(State(app): State<App>, Path((job, act)): Path<(String, String)>, JsonBody(body): JsonBody) -> Result<Json<JobView>, Problem> {
     let sent = read(body)?;
-    if act.is_empty() || act.len() > 64 {
-        return Err(Problem::fault("/id", "an act's id has 1 to 64 characters"));
+    let mut faults: Vec<Fault> = name_fault("/id", &act).into_iter().collect();
+    faults.extend(yoke_core::trouble::check_act(&sent.act).err().map(|(field, detail)| Fault::new(format!("/act{field}"), detail)));
+    faults.extend(sent.happened.as_deref().and_then(|at| time_fault("/happened", at)));
+    if sent.source.as_ref().is_some_and(|s| s.trim().is_empty() || s.chars().count() > 64 || s.chars().any(char::is_control)) {
+        faults.push(Fault::new("/source", "a source is typed, or a device's name of at most 64 characters"));
     }
-    if let Err((field, detail)) = yoke_core::trouble::check_act(&sent.act) {
-        return Err(Problem::fault(&format!("/act{field}"), detail));
+    if !faults.is_empty() {
+        return Err(Problem::faulty(faults));
     }
     let recorded = (app.clock)();
     let row = ActRow {
         id: act,
         sequence: 0,
         body: serde_json::to_string(&sent.act)?,
-        happened: sent.happened.unwrap_or_else(|| recorded.clone()),
+        happened: sent.happened.clone().unwrap_or_else(|| recorded.clone()),
         recorded,
-        source: sent.source.unwrap_or_else(|| "typed".into()),
-        seen: sent.seen,
+        source: sent.source.clone().unwrap_or_else(|| "typed".into()),
+        seen: sent.seen.unwrap_or(0),
     };
-    match app.with_store(move |store| keep(store, &job, &row, &sent.act)).await? {
-        Outcome::Done(view) => {
+    let turn = Arc::clone(&app.acts);
+    match app.with_store(move |store| keep(store, &turn, &job, &row, &sent)).await? {
+        Outcome::Done(view, others) => {
             JobChanged::tell(&app, view.id(), view.revision(), view.sequence());
+            if others {
+                JobChanged::tell_all(&app);
+            }
             Ok(Json(*view))
         }
         Outcome::Different => Err(Problem::conflict("/problems/act-differs", "That act is recorded already, and says something else.", None)),
+        Outcome::Stale(now) => Err(Problem::conflict(
+            "/problems/stale",
+            "What is told of this job, or what its plan hangs on, was changed after the screen that sent this showed it. Nothing was recorded and no plan frozen. Look at the plan as it now stands, and tell it again if it still holds.",
+            serde_json::to_value(now).ok(),
+        )),
         Outcome::Faulty(faults) => Err(Problem::faulty(faults)),
         Outcome::Missing => Err(Problem::missing("job")),
     }
 }
 
+/// A time as RFC 3339 has it.
+pub fn time_fault(at: &str, time: &str) -> Option<Fault> {
+    let reads = chrono::DateTime::parse_from_rfc3339(time).is_ok();
+    (!reads).then(|| Fault::new(at, "a time is wanted, such as 2026-11-26T14:05:00Z"))
+}
+
 /// Reads the body, saying which field is wrong.
 fn read(value: Value) -> Result<ActBody, Problem> {
+    if !value.is_object() {
+        return Err(Problem::fault("", "an object with act, happened, seen, source and revision is wanted"));
+    }
     let act_only = value.get("act").cloned();
     serde_json::from_value(value).map_err(|whole| match act_only.map(serde_json::from_value::<ActKind>) {
-        Some(Err(inner)) => Problem::fault("/act", format!("the act does not read: {inner}")),
-        _ => Problem::fault("", format!("an object with act, happened, seen and source is wanted: {whole}")),
+        Some(Err(inner)) => in_it("/act", &inner.to_string()),
+        None => Problem::fault("/act", "it lacks what was done"),
+        Some(Ok(_)) => in_it("", &whole.to_string()),
     })
 }
 
-/// The plan a run begins with. Its first pass says that its gears are on: so they are noted on its lathe, and the check frozen with it
-/// says so too.
-pub(crate) fn begun(store: &Store, request: Value) -> Result<Result<Plan, Vec<Fault>>, StoreError> {
-    let plan = match plan_with_store(store, request.clone())? {
-        Ok(plan) => plan,
-        Err(faults) => return Ok(Err(faults)),
-    };
-    let (Some(hung), Some(row)) = (&plan.gears.hung, request["lathe_id"].as_str().map(|id| store.lathe(id)).transpose()?.flatten()) else {
-        return Ok(Ok(plan));
-    };
-    if hung.train.swaps == 0 {
-        return Ok(Ok(plan));
-    }
-    // A profile that does not read is nothing to write over.
-    let Ok(mut profile) = serde_json::from_str::<Value>(&row.body) else { return Ok(Ok(plan)) };
-    profile["mounted"] = serde_json::json!({"drivers": hung.train.drivers, "driven": hung.train.driven});
-    store.put_lathe(&row.id, &profile.to_string())?;
-    plan_with_store(store, request)
+/// A field the reader names stands in the pointer.
+fn in_it(at: &str, why: &str) -> Problem {
+    let named = why.starts_with("unknown field") || why.starts_with("missing field") || why.starts_with("duplicate field");
+    let field = why.split('`').nth(1).filter(|_| named).map_or_else(String::new, |name| format!("/{}", name.replace('~', "~0").replace('/', "~1")));
+    Problem::fault(&format!("{at}{field}"), format!("it does not read: {}", plain_words(why)))
 }
 
-fn keep(store: &Store, job: &str, row: &ActRow, act: &ActKind) -> Result<Outcome, StoreError> {
-    let Some(found) = store.job(job)? else { return Ok(Outcome::Missing) };
-    let freeze = if act.begins() && found.frozen.is_none() {
-        match begun(store, facts(store, &found)?)? {
-            Ok(plan) => match (serde_json::to_string(&plan), serde_json::to_string(&plan.run)) {
-                (Ok(whole), Ok(run)) => Some(Frozen { plan: whole, run, engine: plan.engine.to_owned() }),
-                _ => None,
-            },
-            Err(faults) => return Ok(Outcome::Faulty(faults)),
+/// The plan a job begins with, to be frozen with its first act.
+pub(crate) fn begun(store: &Store, job: &JobRow) -> Result<Result<Begun, Vec<Fault>>, Failed> {
+    Ok(inputs(store, job)?.begun().and_then(|FirstPlan { plan, from, mounted }| {
+        let text = |it: serde_json::Result<String>| it.map_err(|e| vec![Fault::new("", format!("the plan cannot be kept: {e}"))]);
+        let frozen = Frozen {
+            plan: text(serde_json::to_string(&plan))?,
+            run: text(serde_json::to_string(&plan.run))?,
+            engine: plan.engine.to_owned(),
+            facts: Some(text(serde_json::to_string(&from))?),
+        };
+        Ok(Begun { frozen, revision: job.revision, mounted })
+    }))
+}
+
+/// Records an act, judged by those before it. A plan it begins with is made before its turn comes, so that a long one holds up no other;
+/// where the job moved on meanwhile it is made again.
+fn keep(store: &Store, turn: &Mutex<()>, job: &str, row: &ActRow, sent: &ActBody) -> Result<Outcome, Failed> {
+    let act = &sent.act;
+    loop {
+        let Some(found) = store.job(job)? else { return Ok(Outcome::Missing) };
+        let begins = match (act.begins() && found.frozen.is_none()).then(|| begun(store, &found)).transpose()? {
+            Some(Err(faults)) => return Ok(Outcome::Faulty(faults)),
+            begins => begins.and_then(Result::ok),
+        };
+        let _turn = turn.lock().unwrap_or_else(PoisonError::into_inner);
+        let Some(found) = store.job(job)? else { return Ok(Outcome::Missing) };
+        let told = acts(store, &found)?;
+        let known = told.iter().any(|a| a.id == row.id);
+        if !known {
+            if cut_already(&told, act, sent.seen) {
+                return Ok(Outcome::Done(Box::new(view(store, &found)?), false));
+            }
+            if let Some(faults) = against(store, &found, begins.as_ref(), &told, act)? {
+                return Ok(Outcome::Faulty(faults));
+            }
         }
-    } else {
-        None
-    };
+        let moves_mate = act.begins() || act.goes_on() || matches!(act, ActKind::Undone { .. });
+        let new = NewAct { row, revision: sent.revision, after: found.sequence, begins: begins.as_ref(), moves_mate };
+        match store.record(job, &new)? {
+            Recorded::Done(_) => {
+                let others = begins.is_some() || moves_mate && found.mate.is_some();
+                let now = store.job(job)?.map(|j| view(store, &j)).transpose()?;
+                return Ok(now.map_or(Outcome::Missing, |v| Outcome::Done(Box::new(v), others)));
+            }
+            Recorded::Different => return Ok(Outcome::Different),
+            Recorded::Stale => return Ok(Outcome::Stale(Box::new(view(store, &found)?))),
+            Recorded::Missing => return Ok(Outcome::Missing),
+            Recorded::Moved => {}
+        }
+    }
+}
+
+/// What stands against an act, as the run stands; none when it may be recorded.
+fn against(store: &Store, job: &JobRow, begins: Option<&Begun>, told: &[Act], act: &ActKind) -> Result<Option<Vec<Fault>>, Failed> {
+    let fault = |(field, detail)| Some(vec![Fault::new(format!("/act{field}"), detail)]);
     if let ActKind::Sized { name, mm } = act
-        && let Err((field, detail)) = check_sized(name, *mm, &batch::plain_of(store, &found)?)
+        && let Err(wrong) = check_sized(name, *mm, &batch::plain_of(store, job)?)
     {
-        return Ok(Outcome::Faulty(vec![Fault::new(format!("/act{field}"), detail)]));
+        return Ok(fault(wrong));
     }
     // Where the dial stands is judged against the frozen run; what only goes on, against how the run stands.
-    let fault = |(field, detail)| Ok(Outcome::Faulty(vec![Fault::new(format!("/act{field}"), detail)]));
-    let run = || freeze.as_ref().or(found.frozen.as_ref()).and_then(|f| serde_json::from_str::<RunPlan>(&f.run).ok());
-    if let Some(Err(wrong)) = run().map(|r| r.check(act)) {
-        return fault(wrong);
+    let frozen = job.frozen.as_ref().or(begins.map(|b| &b.frozen));
+    let run = frozen.map(|f| stored::frozen_run(job, f)).transpose()?;
+    if let Some(Err(wrong)) = run.as_ref().map(|r| r.check(act)) {
+        return Ok(fault(wrong));
     }
-    if act.goes_on() {
-        // The same act sent again is answered as it was, whatever has happened since.
-        let told = acts(store, job)?;
-        let stands = run().map(|r| fold(&r, &told));
-        let known = told.iter().any(|a| a.id == row.id);
-        if let (false, Err(wrong)) = (known, stands.map_or_else(|| RunState::unbegun(act), |s| s.check(act))) {
-            return fault(wrong);
-        }
-    }
-    match store.record(job, row, freeze.as_ref())? {
-        Recorded::Done(_) => Ok(store.job(job)?.map(|j| view(store, &j)).transpose()?.map_or(Outcome::Missing, |v| Outcome::Done(Box::new(v)))),
-        Recorded::Different => Ok(Outcome::Different),
-        Recorded::Missing => Ok(Outcome::Missing),
-    }
+    let stands = || run.as_ref().map_or_else(|| RunState::unbegun(act), |r| fold(r, told).check(act));
+    Ok(if act.goes_on() { stands().err().and_then(fault) } else { None })
+}
+
+/// Whether the same pass was told as cut by another that this sender had not heard of: two hands at two screens cut one pass.
+fn cut_already(told: &[Act], act: &ActKind, seen: Option<i64>) -> bool {
+    let (ActKind::PassDone { n, .. }, Some(seen)) = (act, seen) else { return false };
+    let heard_of = usize::try_from(seen).unwrap_or(0);
+    let undone = |id: &str| told.iter().any(|a| matches!(&a.kind, ActKind::Undone { act } if act == id));
+    told.iter().skip(heard_of).any(|a| matches!(&a.kind, ActKind::PassDone { n: other, .. } if other == n) && !undone(&a.id))
 }

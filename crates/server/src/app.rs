@@ -1,16 +1,19 @@
 //! The application: its state, its routes, its start and end.
 
+use crate::folder::{Folder, mark_demo, put_aside};
 use crate::state::{App, DATABASE};
-use crate::{Files, Serve, acts, batch, bits, day, demo, events, file, guard, jobs, lathes, log, planning, problem, route, sheets, shop, web};
+use crate::{Files, Serve, acts, batch, bits, day, demo, events, file, guard, jobs, lathes, listen, log, planning, problem, route, sheets, shop, web};
 use axum::extract::DefaultBodyLimit;
 use axum::{Router, middleware};
 use std::path::Path;
-use std::sync::Arc;
-use tokio::sync::{broadcast, watch};
+use std::sync::{Arc, Mutex};
+use tokio::sync::{Semaphore, broadcast, watch};
 use tower_http::catch_panic::CatchPanicLayer;
 use tower_http::compression::CompressionLayer;
+use tower_http::timeout::RequestBodyTimeoutLayer;
 use tower_http::trace::TraceLayer;
 use utoipa::OpenApi;
+use utoipa::openapi::{Content, Ref, RefOr, ResponseBuilder};
 use utoipa_axum::router::OpenApiRouter;
 use utoipa_axum::routes;
 use yoke_store::Store;
@@ -24,6 +27,9 @@ struct Description;
 const LOOK_EVERY: std::time::Duration = std::time::Duration::from_secs(3600);
 
 const LARGEST_REQUEST: usize = 256 * 1024;
+
+/// Longest silence within the body of a request. House value.
+const BODY: std::time::Duration = std::time::Duration::from_secs(20);
 
 /// The API routes with their description.
 pub fn api() -> OpenApiRouter<App> {
@@ -79,11 +85,40 @@ pub fn api() -> OpenApiRouter<App> {
         .routes(routes!(shop::rules))
 }
 
+/// The description of the API: what each operation answers, and that any of them may answer with a problem.
+pub fn described() -> utoipa::openapi::OpenApi {
+    let mut all = api().to_openapi();
+    let problem = || Content::new(Some(Ref::from_schema_name("Problem")));
+    let is_problem =
+        |content: &RefOr<Content>| matches!(content, RefOr::T(Content { schema: Some(RefOr::Ref(r)), .. }) if r.ref_location.ends_with("/Problem"));
+    for item in all.paths.paths.values_mut() {
+        let operations = [&mut item.get, &mut item.put, &mut item.post, &mut item.delete, &mut item.patch];
+        for operation in operations.into_iter().flatten() {
+            for response in operation.responses.responses.values_mut() {
+                if let RefOr::T(response) = response
+                    && response.content.values().any(is_problem)
+                {
+                    response.content.clear();
+                    response.content.insert(PROBLEM.to_owned(), problem().into());
+                }
+            }
+            let any = ResponseBuilder::new().description("What was sent, or how, is refused").content(PROBLEM, problem()).build();
+            operation.responses.responses.insert("4XX".to_owned(), any.into());
+        }
+    }
+    all
+}
+
+/// The media type of a problem.
+const PROBLEM: &str = "application/problem+json";
+
 fn router(app: App) -> Router {
     let (api, _) = api().split_for_parts();
     api.route("/healthz", axum::routing::get(|| async { "ok" }))
         .fallback(web::asset)
         .layer(DefaultBodyLimit::max(LARGEST_REQUEST))
+        .layer(RequestBodyTimeoutLayer::new(BODY))
+        .layer(middleware::map_response(problem::as_problem))
         .layer(middleware::from_fn_with_state(app.clone(), guard::guard))
         .layer(CompressionLayer::new())
         .layer(CatchPanicLayer::custom(|_| problem::panicked()))
@@ -97,62 +132,70 @@ fn now() -> String {
 
 /// Serves until told to stop. Prints the address on standard output once it answers.
 pub async fn serve(folder: &Path, &Serve { port, demo: with_demo, fresh, .. }: &Serve, files: Files) -> Result<(), String> {
-    std::fs::create_dir_all(folder).map_err(|e| format!("The data folder {} cannot be made: {e}", folder.display()))?;
-    let path = folder.join(DATABASE);
-    if fresh {
-        for ending in ["db", "db-wal", "db-shm"] {
-            let _ = std::fs::remove_file(path.with_extension(ending));
-        }
-    }
-    let store = Store::open(&path).map_err(|e| format!("{}: {e}", path.display()))?;
-    if with_demo {
-        demo::fill(&store, now).map_err(|e| format!("The demo yard cannot be laid out: {e}"))?;
-    }
-    lathes::seed_first_lathe(&store).map_err(|e| e.to_string())?;
+    // The folder and the port are had before anything in the folder is touched.
+    let mut held = Folder::hold(folder)?;
     let listener =
         tokio::net::TcpListener::bind(("127.0.0.1", port)).await.map_err(|e| format!("Port {port} cannot be had: {e}. Give another with --port."))?;
     let port = listener.local_addr().map_err(|e| e.to_string())?.port();
+    held.served_at(port);
+    let path = folder.join(DATABASE);
+    if fresh && let Some(aside) = put_aside(folder)? {
+        eprintln!("The demo yard is begun afresh; as it was before: {}", folder.join(aside).display());
+    }
+    let store = Store::open(&path).map_err(|e| e.to_string())?;
+    if with_demo && demo::fill(&store, now).map_err(|e| format!("The demo yard cannot be laid out: {e}"))? {
+        mark_demo(folder)?;
+    }
+    lathes::seed_first_lathe(&store).map_err(|e| e.to_string())?;
     let (stop, stopping) = watch::channel(false);
-    let app = App { store: Arc::new(store), events: broadcast::channel(64).0, stopping, clock: now, files, port };
+    let reckoning = Arc::new(Semaphore::new(std::thread::available_parallelism().map_or(1, |n| n.get().div_ceil(2))));
+    let acts = Arc::new(Mutex::new(()));
+    let app = App { store: Arc::new(store), acts, reckoning, charts: Arc::default(), events: broadcast::channel(64).0, stopping, clock: now, files, port };
     tokio::spawn(copy_daily(app.clone(), folder.join("copies")));
     // The routes describe themselves as they are put together, which takes a moment: the address is told once they answer.
     let router = router(app);
+    let asked = asked_to_stop()?;
     println!("Yoke Turn is at http://127.0.0.1:{port}/");
-    axum::serve(listener, router)
-        .with_graceful_shutdown(async move {
-            asked_to_stop().await;
-            let _ = stop.send(true);
-        })
-        .await
-        .map_err(|e| e.to_string())
+    listen::serve(listener, router, async move {
+        asked.await;
+        let _ = stop.send(true);
+        // Asked again, it ends at once: what was acknowledged is on disk.
+        tokio::spawn(async {
+            if let Ok(again) = asked_to_stop() {
+                again.await;
+                std::process::exit(1);
+            }
+        });
+    })
+    .await;
+    drop(held);
+    Ok(())
 }
 
 /// Keeps a copy of each day the server runs on; one that cannot be made is told of, and tried again.
 async fn copy_daily(app: App, copies: std::path::PathBuf) {
     loop {
         let (to, day) = (copies.clone(), (app.clock)().chars().take(10).collect::<String>());
-        if let Err(problem) = app.with_store(move |store| store.daily_copy(&to, &day)).await {
+        if let Err(problem) = app.with_store(move |store| Ok(store.daily_copy(&to, &day)?)).await {
             tracing::warn!("today's copy was not made: {}", problem.detail);
         }
         tokio::time::sleep(LOOK_EVERY).await;
     }
 }
 
-async fn asked_to_stop() {
-    let interrupt = tokio::signal::ctrl_c();
+/// Told when the server is asked to stop; it listens from now on, not only once it is waited for.
+fn asked_to_stop() -> Result<impl Future<Output = ()>, String> {
     #[cfg(unix)]
     {
-        match tokio::signal::unix::signal(tokio::signal::unix::SignalKind::terminate()) {
-            Ok(mut terminate) => {
-                tokio::select! { _ = interrupt => {}, _ = terminate.recv() => {} }
-            }
-            Err(_) => {
-                let _ = interrupt.await;
-            }
-        }
+        use tokio::signal::unix::{SignalKind, signal};
+        let mut terminate = signal(SignalKind::terminate()).map_err(|e| e.to_string())?;
+        let mut interrupted = signal(SignalKind::interrupt()).map_err(|e| e.to_string())?;
+        Ok(async move {
+            tokio::select! { _ = interrupted.recv() => {}, _ = terminate.recv() => {} }
+        })
     }
     #[cfg(not(unix))]
-    {
-        let _ = interrupt.await;
-    }
+    Ok(async {
+        let _ = tokio::signal::ctrl_c().await;
+    })
 }

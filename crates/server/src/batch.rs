@@ -6,13 +6,14 @@ use crate::jobs::{JobView, keepable, merge, run_of, stands, view};
 use crate::problem::Problem;
 use crate::route::PlannedRoute;
 use crate::state::{App, JobChanged};
+use crate::stored::{self, Failed};
 use axum::Json;
 
 use axum::extract::{Path, State};
 use axum::http::StatusCode;
 use axum::response::IntoResponse;
 use serde::{Deserialize, Serialize};
-use serde_json::{Value, json};
+use serde_json::json;
 use std::collections::BTreeSet;
 use utoipa::ToSchema;
 use yoke_core::batch::{
@@ -23,7 +24,7 @@ use yoke_core::faults::Fault;
 use yoke_core::gauge::TipFound;
 use yoke_core::job::PlainRequest;
 use yoke_core::route::{OpKind, chucking_of, minutes_of};
-use yoke_store::{Changed, JobRow, NewPart, Store, StoreError};
+use yoke_store::{Changed, JobChange, JobRow, NewBatch as AddParts, NewPart, PartsAdded, Store};
 
 /// What its sheet is kept as.
 const KIND: &str = "batch";
@@ -72,23 +73,24 @@ pub struct NewBatch {
     hands: Vec<Hand>,
 }
 
-fn kept(store: &Store, id: &str) -> Result<(BatchFacts, i64), StoreError> {
-    let row = store.sheet(id, KIND)?;
-    Ok(row.map_or_else(|| (BatchFacts::default(), 0), |r| (serde_json::from_str(&r.body).unwrap_or_default(), r.revision)))
+fn kept(store: &Store, id: &str) -> Result<(BatchFacts, i64), Failed> {
+    Ok(match store.sheet(id, KIND)? {
+        Some(row) => (stored::sheet(&row)?, row.revision),
+        None => (BatchFacts::default(), 0),
+    })
 }
 
 /// The plain sizes a job is measured by: its batch's, or its own, with their limits.
-pub fn plain_of(store: &Store, job: &JobRow) -> Result<Vec<(String, [f64; 2])>, StoreError> {
+pub fn plain_of(store: &Store, job: &JobRow) -> Result<Vec<(String, [f64; 2])>, Failed> {
     let asked = match &job.batch {
         Some(batch) => kept(store, batch)?.0.plain,
-        None => own_plain(job),
+        None => own_plain(job)?,
     };
     Ok(plain_limits(&asked).unwrap_or_default())
 }
 
-fn own_plain(job: &JobRow) -> Vec<PlainRequest> {
-    let request: Value = serde_json::from_str(&job.request).unwrap_or_default();
-    request.pointer("/blank/plain").and_then(|p| serde_json::from_value(p.clone()).ok()).unwrap_or_default()
+fn own_plain(job: &JobRow) -> Result<Vec<PlainRequest>, Failed> {
+    Ok(stored::request(job)?.read.blank.plain)
 }
 
 /// A part looked at once: how it was made, and what the rest of the batch wants of it.
@@ -101,9 +103,9 @@ struct PartSummary {
     finished: bool,
 }
 
-fn look(store: &Store, job: &JobRow) -> Result<PartSummary, StoreError> {
+fn look(store: &Store, job: &JobRow) -> Result<PartSummary, Failed> {
     let run = run_of(store, job)?;
-    let hand = hand_of(job);
+    let hand = hand_of(job)?;
     let place = usize::try_from(job.place.unwrap_or(0)).unwrap_or(0);
     let made = PartResult { job: job.id.clone(), place, says: hand.word().to_owned(), stands: stands(run.as_ref()), ..PartResult::default() };
     let Some((run, state)) = run else { return Ok(PartSummary { made, hand, tip: None, limits_mm: None, begun: false, finished: false }) };
@@ -114,24 +116,24 @@ fn look(store: &Store, job: &JobRow) -> Result<PartSummary, StoreError> {
 }
 
 /// The hand a job's thread is cut to.
-fn hand_of(job: &JobRow) -> Hand {
-    let request: Value = serde_json::from_str(&job.request).unwrap_or_default();
-    let told = request.pointer("/thread/hand").and_then(|h| serde_json::from_value(h.clone()).ok());
-    let text = || request.pointer("/thread/callout").and_then(Value::as_str).and_then(|c| yoke_core::thread::callout::read(c).ok()).map(|s| s.hand);
-    told.or_else(text).unwrap_or(Hand::Right)
+fn hand_of(job: &JobRow) -> Result<Hand, Failed> {
+    let thread = stored::request(job)?.read.thread;
+    let text = || yoke_core::thread::callout::read(thread.callout.as_deref()?).ok().map(|s| s.hand);
+    Ok(thread.hand.or_else(text).unwrap_or(Hand::Right))
 }
 
-fn whole(store: &Store, id: &str) -> Result<Option<BatchView>, StoreError> {
+fn whole(store: &Store, id: &str) -> Result<Option<BatchView>, Failed> {
     let jobs = store.batch(id)?;
     let Some(first) = jobs.first() else { return Ok(None) };
     let (facts, revision) = kept(store, id)?;
     let looked = jobs.iter().map(|job| look(store, job)).collect::<Result<Vec<_>, _>>()?;
-    let next = jobs.iter().zip(&looked).find(|(_, l)| l.made.scrapped.is_none() && !l.finished).map(|(job, l)| NextPart {
-        job: job.id.clone(),
-        place: job.place.unwrap_or(0),
-        begun: l.begun,
-        learned: serde_json::from_str::<Value>(&job.request).is_ok_and(|r| r.pointer("/gauge/spring").is_some()),
-    });
+    let next = match jobs.iter().zip(&looked).find(|(_, l)| l.made.scrapped.is_none() && !l.finished) {
+        Some((job, l)) => {
+            let learned = stored::request(job)?.read.gauge.spring.is_some();
+            Some(NextPart { job: job.id.clone(), place: job.place.unwrap_or(0), begun: l.begun, learned })
+        }
+        None => None,
+    };
     // A place counts once, however often it was begun again.
     let mut places = BTreeSet::new();
     let (right, left): (Vec<&PartSummary>, Vec<&PartSummary>) = looked.iter().filter(|l| places.insert(l.made.place)).partition(|l| l.hand == Hand::Right);
@@ -145,7 +147,7 @@ fn whole(store: &Store, id: &str) -> Result<Option<BatchView>, StoreError> {
 }
 
 /// What every order across the parts costs, by the route of the batch.
-fn weigh(store: &Store, first: &JobRow, hands: [usize; 2], tools_stay: bool) -> Result<Vec<OrderView>, StoreError> {
+fn weigh(store: &Store, first: &JobRow, hands: [usize; 2], tools_stay: bool) -> Result<Vec<OrderView>, Failed> {
     let ready = PlannedRoute::of(store, first)?;
     let members = ready.members();
     let Some(member) = members.first() else { return Ok(Vec::new()) };
@@ -173,7 +175,7 @@ fn weigh(store: &Store, first: &JobRow, hands: [usize; 2], tools_stay: bool) -> 
 
 async fn seen(app: &App, id: String) -> Result<BatchView, Problem> {
     let found = app
-        .with_store(move |store| {
+        .reckon(move |store| {
             let Some(job) = store.job(&id)? else { return Ok(None) };
             let Some(batch) = job.batch else { return Ok(Some(None)) };
             whole(store, &batch).map(Some)
@@ -226,22 +228,22 @@ pub async fn make_batch(
         return Err(Problem::faulty(faults));
     }
     let (of, now) = (id.clone(), (app.clock)());
-    app.with_store(move |store| make(store, &of, &asked, &now)).await?.answered()?;
+    app.reckon(move |store| make(store, &of, &asked, &now)).await?.answered()?;
     JobChanged::tell(&app, &id, 0, 0);
     Ok((StatusCode::CREATED, Json(seen(&app, id).await?)))
 }
 
 /// The same beside the server; whether it could be made.
-pub fn make_of(store: &Store, id: &str, parts: i64, hands: &[Hand], now: &str) -> Result<bool, StoreError> {
+pub fn make_of(store: &Store, id: &str, parts: i64, hands: &[Hand], now: &str) -> Result<bool, Failed> {
     Ok(matches!(make(store, id, &NewBatch { parts, hands: hands.to_vec() }, now)?, Outcome::Done(())))
 }
 
-fn make(store: &Store, id: &str, asked: &NewBatch, now: &str) -> Result<Outcome<()>, StoreError> {
+fn make(store: &Store, id: &str, asked: &NewBatch, now: &str) -> Result<Outcome<()>, Failed> {
     let Some(job) = store.job(id)? else { return Ok(Outcome::Missing) };
     if job.batch.is_some() {
         return Ok(Outcome::Conflict("/problems/batched", "It is one of a batch already."));
     }
-    let own = hand_of(&job);
+    let own = hand_of(&job)?;
     let mut hands = asked.hands.clone();
     if hands.is_empty() {
         hands = vec![own; usize::try_from(asked.parts).unwrap_or(0)];
@@ -250,14 +252,14 @@ fn make(store: &Store, id: &str, asked: &NewBatch, now: &str) -> Result<Outcome<
     }
     // Parts of one hand come together, this job's first: the tumbler is turned once.
     hands.sort_by_key(|h| *h != own);
-    let request: Value = serde_json::from_str(&job.request).unwrap_or_default();
+    let stored::Document { read, whole: request, unknown } = stored::request(&job)?;
     let mut other = request.clone();
     if let Some(hand) = hands.iter().find(|h| **h != own) {
         merge(&mut other, json!({ "thread": { "hand": hand } }));
     }
     // Every part is one of these two, so these are what has to plan.
     for request in [&request, &other] {
-        if let Err(faults) = keepable(store, request)? {
+        if let Err(faults) = keepable(store, request, &unknown)? {
             return Ok(Outcome::Faulty(faults));
         }
     }
@@ -267,10 +269,14 @@ fn make(store: &Store, id: &str, asked: &NewBatch, now: &str) -> Result<Outcome<
         (0..requests.len()).map(|i| (uuid::Uuid::new_v4().to_string(), format!("{}: part {}", job.title, i + 2).chars().take(120).collect())).collect();
     let parts: Vec<NewPart<'_>> =
         requests.iter().zip(&named).zip(2..).map(|((request, (id, title)), place)| NewPart { id, title, request, created: now, place }).collect();
-    store.add_parts(id, &parts)?;
-    let facts = BatchFacts { plain: own_plain(&job), ..BatchFacts::default() };
-    store.put_sheet(id, KIND, 0, &serde_json::to_string(&facts).unwrap_or_default())?;
-    Ok(Outcome::Done(()))
+    let facts = BatchFacts { plain: read.blank.plain, ..BatchFacts::default() };
+    let body = serde_json::to_string(&facts).map_err(|e| stored::Unread { detail: e.to_string() })?;
+    Ok(match store.add_parts(id, AddParts::Of { revision: job.revision, kind: KIND, body: &body }, &parts)? {
+        PartsAdded::Done => Outcome::Done(()),
+        PartsAdded::Already => Outcome::Conflict("/problems/batched", "It is one of a batch already."),
+        PartsAdded::Moved => Outcome::Conflict("/problems/stale", "The job was changed meanwhile; look at it again."),
+        PartsAdded::Missing => Outcome::Missing,
+    })
 }
 
 /// Changes what is kept of a batch, under `If-Match: revision`.
@@ -290,7 +296,7 @@ pub async fn change_batch(
     let changed = app
         .with_store(move |store| {
             let batch = store.job(&of)?.and_then(|job| job.batch);
-            batch.map(|batch| store.put_sheet(&batch, KIND, revision, &text)).transpose()
+            Ok(batch.map(|batch| store.put_sheet(&batch, KIND, revision, &text)).transpose()?)
         })
         .await?;
     // It says, too, when there is no such job or batch.
@@ -307,12 +313,12 @@ pub async fn change_batch(
     responses((status = 201, body = JobView), (status = 404, body = Problem), (status = 409, body = Problem)))]
 pub async fn again(State(app): State<App>, Path(id): Path<String>) -> Result<(StatusCode, Json<JobView>), Problem> {
     let (of, now) = (id.clone(), (app.clock)());
-    let view = app.with_store(move |store| begin_again(store, &of, &now)).await?.answered()?;
+    let view = app.reckon(move |store| begin_again(store, &of, &now)).await?.answered()?;
     JobChanged::tell(&app, &id, 0, 0);
     Ok((StatusCode::CREATED, Json(*view)))
 }
 
-fn begin_again(store: &Store, id: &str, now: &str) -> Result<Outcome<Box<JobView>>, StoreError> {
+fn begin_again(store: &Store, id: &str, now: &str) -> Result<Outcome<Box<JobView>>, Failed> {
     let Some(job) = store.job(id)? else { return Ok(Outcome::Missing) };
     let (Some(batch), Some(place)) = (&job.batch, job.place) else {
         return Ok(Outcome::Conflict("/problems/no-batch", "It is in no batch: make a new job instead."));
@@ -327,7 +333,10 @@ fn begin_again(store: &Store, id: &str, now: &str) -> Result<Outcome<Box<JobView
     let new = uuid::Uuid::new_v4().to_string();
     let bare = job.title.strip_suffix(", again").unwrap_or(&job.title);
     let title: String = format!("{}, again", bare.chars().take(110).collect::<String>());
-    store.add_parts(batch, &[NewPart { id: &new, title: &title, request: &job.request, created: now, place }])?;
+    let part = NewPart { id: &new, title: &title, request: &job.request, created: now, place };
+    if store.add_parts(batch, AddParts::Again { job: id }, &[part])? != PartsAdded::Done {
+        return Ok(Outcome::Conflict("/problems/begun-again", "It has been begun again already."));
+    }
     Ok(match store.job(&new)? {
         Some(job) => Outcome::Done(Box::new(view(store, &job)?)),
         None => Outcome::Missing,
@@ -339,12 +348,12 @@ fn begin_again(store: &Store, id: &str, now: &str) -> Result<Outcome<Box<JobView
     responses((status = 200, body = JobView), (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem)))]
 pub async fn carry(State(app): State<App>, Path(id): Path<String>) -> Result<Json<JobView>, Problem> {
     let of = id.clone();
-    let view = app.with_store(move |store| carry_to(store, &of)).await?.answered()?;
+    let view = app.reckon(move |store| carry_to(store, &of)).await?.answered()?;
     JobChanged::tell(&app, view.id(), view.revision(), view.sequence());
     Ok(Json(*view))
 }
 
-fn carry_to(store: &Store, id: &str) -> Result<Outcome<Box<JobView>>, StoreError> {
+fn carry_to(store: &Store, id: &str) -> Result<Outcome<Box<JobView>>, Failed> {
     let Some(job) = store.job(id)? else { return Ok(Outcome::Missing) };
     if job.frozen.is_some() {
         return Ok(Outcome::Conflict("/problems/begun", "Its cut has begun: its plan is frozen."));
@@ -353,13 +362,14 @@ fn carry_to(store: &Store, id: &str) -> Result<Outcome<Box<JobView>>, StoreError
     let Some(found) = found else {
         return Ok(Outcome::Conflict("/problems/nothing-found", "No part of its batch has been read yet: there is nothing to begin from."));
     };
-    let mut request: Value = serde_json::from_str(&job.request).unwrap_or_default();
+    let stored::Document { whole: mut request, unknown, .. } = stored::request(&job)?;
     let bit = json!({ "tip_flat_mm": null, "tip_radius_mm": null, "tip_radius_between_mm": null, "tip_flat_between_mm": found.flat_mm });
     merge(&mut request, json!({ "bit": bit, "gauge": { "spring": { "share": found.spring, "doubt": found.spring_doubt } } }));
-    if let Err(faults) = keepable(store, &request)? {
+    if let Err(faults) = keepable(store, &request, &unknown)? {
         return Ok(Outcome::Faulty(faults));
     }
-    Ok(match store.change_job(&job.id, job.revision, &job.title, &request.to_string(), None)? {
+    let text = request.to_string();
+    Ok(match store.change_job(&job.id, job.revision, &JobChange { request: Some(&text), ..JobChange::default() })? {
         Changed::Done(job) => Outcome::Done(Box::new(view(store, &job)?)),
         Changed::Stale(_) => Outcome::Conflict("/problems/stale", "The job was changed meanwhile; look at it again."),
         Changed::Missing => Outcome::Missing,

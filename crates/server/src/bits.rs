@@ -3,7 +3,7 @@
 use crate::download::saved_as;
 use crate::drafting::{to_dxf, to_svg};
 use crate::problem::Problem;
-use crate::sheets::whole;
+use crate::sheets::of_plan;
 use crate::state::App;
 use axum::Json;
 use axum::extract::{Path, Query, State};
@@ -39,8 +39,7 @@ pub struct FileAsked {
 }
 
 async fn drawn(app: &App, id: String) -> Result<BitSheet, Problem> {
-    let (plan, ..) = whole(app, id).await?;
-    Ok(sheet(&plan.thread, &plan.bit, plan.cut.radial_mm.value))
+    of_plan(app, id, |(plan, ..)| sheet(&plan.thread, &plan.bit, plan.cut.radial_mm.value)).await
 }
 
 async fn one(app: &App, id: String, asked: &FileAsked) -> Result<Drawing, Problem> {

@@ -8,7 +8,7 @@ use axum::http::request::Parts;
 use axum::response::{IntoResponse, Response};
 use serde::de::DeserializeOwned;
 use serde_json::Value;
-use yoke_core::faults::{Fault, read_json};
+use yoke_core::faults::{Fault, read_json, read_value};
 
 /// A body as JSON, whatever its content type says.
 pub struct JsonBody(pub Value);
@@ -18,7 +18,7 @@ impl<S: Send + Sync> FromRequest<S> for JsonBody {
 
     async fn from_request(request: Request, state: &S) -> Result<Self, Response> {
         let body = Bytes::from_request(request, state).await.map_err(IntoResponse::into_response)?;
-        serde_json::from_slice(&body).map(Self).map_err(|e| Problem::unreadable(e.to_string()).into_response())
+        read_value(&body).map(Self).map_err(|e| Problem::unreadable(e.to_string()).into_response())
     }
 }
 

@@ -5,7 +5,7 @@ use serde_json::{Value, json};
 use std::io::Read;
 use std::path::Path;
 use std::process::ExitCode;
-use yoke_core::faults::read_json;
+use yoke_core::faults::{read_json, read_value};
 use yoke_core::job::{PlanRequest, settle};
 use yoke_core::plan::plan as reckon;
 use yoke_store::{Store, StoreError};
@@ -19,7 +19,7 @@ pub fn plan() -> ExitCode {
     if let Err(error) = std::io::stdin().read_to_string(&mut text) {
         return refuse(&Problem::unreadable(error.to_string()));
     }
-    let value = match serde_json::from_str(&text) {
+    let value = match read_value(text.as_bytes()) {
         Ok(value) => value,
         Err(error) => return refuse(&Problem::unreadable(error.to_string())),
     };
@@ -32,17 +32,20 @@ pub fn plan() -> ExitCode {
 
 /// Prints the API's description.
 pub fn openapi() -> ExitCode {
-    print(&crate::app::api().to_openapi())
+    print(&crate::app::described())
 }
 
 /// Prints the JSON Schema of a shop file, made from the types the server reads it with.
 pub fn schema() -> ExitCode {
-    let text = match crate::app::api().to_openapi().to_json() {
+    let text = match crate::app::described().to_json() {
         // An OpenAPI 3.1 schema is a JSON Schema but for where its parts stand.
         Ok(text) => text.replace("#/components/schemas/", "#/$defs/"),
         Err(error) => return refuse(&Problem::internal(error.to_string())),
     };
-    let mut all: Value = serde_json::from_str(&text).unwrap_or_default();
+    let mut all: Value = match serde_json::from_str(&text) {
+        Ok(all) => all,
+        Err(error) => return refuse(&Problem::internal(error.to_string())),
+    };
     let parts = all["components"]["schemas"].take();
     // Only what a shop file leads to.
     let (mut wanted, mut defs) = (vec!["ShopFile".to_owned()], serde_json::Map::new());
@@ -86,21 +89,20 @@ pub fn restore(folder: &Path, file: &Path) -> ExitCode {
         eprintln!("The data folder {} cannot be made: {e}", folder.display());
         return ExitCode::FAILURE;
     }
-    let took_in = Store::open(&folder.join(crate::state::DATABASE)).and_then(|store| {
-        let before = folder.join("before-restore.db");
-        let _ = std::fs::remove_file(&before);
-        store.backup(&before)?;
-        crate::lathes::restore(&store, file, folder)
+    let took_in = Store::open_to_restore(&folder.join(crate::state::DATABASE)).and_then(|store| {
+        let before = store.before_restore(folder)?;
+        Ok((crate::file::restore(&store, file, folder)?, before))
     });
-    told(took_in.map(|t| {
+    told(took_in.map(|(t, before)| {
         let count = |n: usize, one: &str, many: &str| format!("{n} {}", if n == 1 { one } else { many });
         let kept = if t.kept > 0 { format!(" {} here differ from the copy, and stay as they are here.", t.kept) } else { String::new() };
         format!(
-            "Taken in: {}, {}, {}, {}.{kept} As it was before: before-restore.db.",
+            "Taken in: {}, {}, {}, {}.{kept} As it was before: {}.",
             count(t.lathes, "lathe", "lathes"),
             count(t.jobs, "job", "jobs"),
             count(t.acts, "act", "acts"),
-            count(t.photos, "photograph", "photographs")
+            count(t.photos, "photograph", "photographs"),
+            before.display()
         )
     }))
 }

@@ -4,16 +4,17 @@ use crate::body::Sent;
 use crate::jobs::planned_json;
 use crate::problem::Problem;
 use crate::state::App;
+use crate::stored::{self, Failed, apart};
 use axum::Json;
 
 use axum::extract::State;
 use serde::{Deserialize, Serialize};
-use serde_json::Value;
+use serde_json::{Value, json};
 use utoipa::ToSchema;
 use yoke_core::faults::Fault;
 use yoke_core::gears::{Day, DayJob, Setting, day_in_order_told, day_order};
 use yoke_core::job::{LatheProfile, Mounted};
-use yoke_store::{JobRow, Store, StoreError};
+use yoke_store::{JobRow, Store};
 
 /// The jobs of a day.
 #[derive(Default, Deserialize, ToSchema)]
@@ -54,19 +55,19 @@ fn asked(Sent { read: asked, mut faults }: Sent<DayBody>) -> Result<Vec<String>,
 #[utoipa::path(post, path = "/api/v1/day", request_body = DayBody, responses((status = 200, body = DayView), (status = 422, body = Problem)))]
 pub async fn day(State(app): State<App>, body: Sent<DayBody>) -> Result<Json<DayView>, Problem> {
     let jobs = asked(body)?;
-    app.with_store(move |store| put(store, jobs, false)).await?.map(Json).map_err(Problem::faulty)
+    app.reckon(move |store| put(store, jobs, false)).await?.map(Json).map_err(Problem::faulty)
 }
 
 /// The day as it stands: in the user's own order where one was told, jobs made since after it; else in the one that changes least.
 #[utoipa::path(get, path = "/api/v1/day", responses((status = 200, body = DayView)))]
 pub async fn as_it_stands(State(app): State<App>) -> Result<Json<DayView>, Problem> {
-    app.with_store(stands).await?.map(Json).map_err(Problem::faulty)
+    app.reckon(stands).await?.map(Json).map_err(Problem::faulty)
 }
 
-fn stands(store: &Store) -> Result<Result<DayView, Vec<Fault>>, StoreError> {
+fn stands(store: &Store) -> Result<Result<DayView, Vec<Fault>>, Failed> {
     let Some(row) = store.sheet(OWNER, KIND)? else { return put(store, Vec::new(), false) };
-    let told: Vec<String> = serde_json::from_str(&row.body).unwrap_or_default();
-    let rows = store.jobs()?;
+    let told: Vec<String> = stored::sheet(&row)?;
+    let rows = on_board(store)?;
     let here = of_the_day(store, rows.clone())?;
     // A part of a batch stands for the part that is next now.
     let now = |id: &String| {
@@ -88,24 +89,26 @@ fn stands(store: &Store) -> Result<Result<DayView, Vec<Fault>>, StoreError> {
 pub async fn put_day(State(app): State<App>, body: Sent<DayBody>) -> Result<Json<DayView>, Problem> {
     let jobs = asked(body)?;
     let said = app
-        .with_store(move |store| {
+        .reckon(move |store| {
             // Looked through before it is kept.
             if let Err(faults) = put(store, jobs.clone(), true)? {
                 return Ok(Err(faults));
             }
             // The last order told stands, whoever told one before.
-            store.drop_sheet(OWNER, KIND)?;
-            if !jobs.is_empty() {
-                store.put_sheet(OWNER, KIND, 0, &serde_json::to_string(&jobs).unwrap_or_default())?;
-            }
+            store.set_sheet(OWNER, KIND, (!jobs.is_empty()).then(|| json!(jobs).to_string()).as_deref())?;
             stands(store)
         })
         .await?;
     said.map(Json).map_err(Problem::faulty)
 }
 
+/// The jobs of the board; none that was put away.
+fn on_board(store: &Store) -> Result<Vec<JobRow>, Failed> {
+    Ok(store.jobs()?.into_iter().filter(|row| row.away.is_none()).collect())
+}
+
 /// The jobs a day is made of: of a batch the part that is next.
-fn of_the_day(store: &Store, rows: Vec<JobRow>) -> Result<Vec<JobRow>, StoreError> {
+fn of_the_day(store: &Store, rows: Vec<JobRow>) -> Result<Vec<JobRow>, Failed> {
     let mut out: Vec<JobRow> = Vec::new();
     for row in rows {
         let Some(batch) = &row.batch else {
@@ -116,7 +119,8 @@ fn of_the_day(store: &Store, rows: Vec<JobRow>) -> Result<Vec<JobRow>, StoreErro
             continue;
         }
         for part in store.batch(batch)? {
-            if planned_json(store, &part)?.is_none_or(|(_, finished)| !finished) {
+            // One that does not read is not known to be finished.
+            if apart(planned_json(store, &part))?.ok().flatten().is_none_or(|(_, finished)| !finished) {
                 out.push(part);
                 break;
             }
@@ -126,8 +130,8 @@ fn of_the_day(store: &Store, rows: Vec<JobRow>) -> Result<Vec<JobRow>, StoreErro
 }
 
 /// The jobs of these ids, or of the whole board, in the order told or in the one that changes least.
-fn put(store: &Store, ids: Vec<String>, told: bool) -> Result<Result<DayView, Vec<Fault>>, StoreError> {
-    let rows = store.jobs()?;
+fn put(store: &Store, ids: Vec<String>, told: bool) -> Result<Result<DayView, Vec<Fault>>, Failed> {
+    let rows = on_board(store)?;
     let whole = if ids.is_empty() { of_the_day(store, rows.clone())? } else { Vec::new() };
     let mut chosen = Vec::new();
     let mut faults = Vec::new();
@@ -146,7 +150,8 @@ fn put(store: &Store, ids: Vec<String>, told: bool) -> Result<Result<DayView, Ve
     }
     let (mut jobs, mut left_out) = (Vec::new(), Vec::new());
     for row in chosen {
-        let planned = planned_json(store, row)?;
+        // One that does not read is left out by name, and says why where it is opened.
+        let planned = apart(planned_json(store, row))?.ok().flatten();
         match planned.as_ref().and_then(|(plan, finished)| if *finished { None } else { setting(plan).map(|s| (s, plan)) }) {
             Some(((lathe, setting), plan)) => {
                 // Made second, it comes after the one it is fitted to.
@@ -157,7 +162,7 @@ fn put(store: &Store, ids: Vec<String>, told: bool) -> Result<Result<DayView, Ve
             None => left_out.push(row.title.clone()),
         }
     }
-    let profiles: Vec<LatheProfile> = store.lathes()?.iter().filter_map(|l| serde_json::from_str(&l.body).ok()).collect();
+    let profiles: Vec<LatheProfile> = store.lathes()?.iter().map(|l| stored::lathe(l).map(|d| d.read)).collect::<Result<_, _>>()?;
     let now = |name: &str| {
         let on = profiles.iter().find(|p| p.name.as_deref() == Some(name)).and_then(|p| p.mounted.clone()).unwrap_or_default();
         let teeth = |list: Option<Vec<i64>>| list.unwrap_or_default().into_iter().filter_map(|t| u16::try_from(t).ok()).collect();

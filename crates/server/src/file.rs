@@ -2,9 +2,12 @@
 //!
 //! Keys stand in order, numbers as they were written, and nothing in it tells when it was made: the same shop gives the same bytes.
 
+use crate::acts::time_fault;
 use crate::download::saved_as;
+use crate::jobs::{name_fault, title_fault};
 use crate::problem::Problem;
-use crate::state::App;
+use crate::state::{App, JobChanged};
+use crate::stored::is_unknown;
 use crate::{day, lathes};
 use axum::Json;
 use axum::body::Bytes;
@@ -16,20 +19,20 @@ use std::collections::{BTreeMap, BTreeSet};
 use std::sync::atomic::{AtomicU64, Ordering};
 use utoipa::ToSchema;
 use yoke_core::batch::{BatchFacts, MOST_PARTS};
-use yoke_core::faults::{Fault, read_json};
+use yoke_core::faults::{Fault, plain_words, read_json, read_value};
 use yoke_core::job::{Kit, LatheProfile, PlanRequest};
 use yoke_core::log::ActKind;
 use yoke_core::route::Route;
 use yoke_core::run::RunPlan;
-use yoke_store::{ActRow, Frozen, JobRow, LatheRow, SheetRow, Store, StoreError, TakenIn, TickRow, Whole, WholeJob};
+use yoke_store::{ActRow, Frozen, JobRow, LatheRow, SheetRow, Store, StoreError, TakenIn, TickRow, VerifiedCopy, Whole, WholeJob};
 
 /// What the file calls itself, and the version it is written in.
 const FORMAT: &str = "yoke-turn-shop";
 const VERSION: u32 = 1;
 /// Largest file taken in, bytes.
 pub const LARGEST_FILE: usize = 64 * 1024 * 1024;
-/// Longest name of a job or a lathe.
-const NAME: usize = 400;
+/// More faults than this of one file help nobody.
+const FAULTS: usize = 50;
 
 /// A shop, or a part of one.
 #[derive(Serialize, Deserialize, ToSchema)]
@@ -108,6 +111,12 @@ pub struct JobFile {
     title: String,
     created: String,
     revision: i64,
+    /// The revision its plan last changed with; its own when absent.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    facts_revision: Option<i64>,
+    /// When it was put away.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    away: Option<String>,
     #[serde(default, skip_serializing_if = "Option::is_none")]
     part: Option<String>,
     #[serde(default, skip_serializing_if = "Option::is_none")]
@@ -138,6 +147,10 @@ pub struct FrozenFile {
     plan: Box<RawValue>,
     #[schema(value_type = RunPlan)]
     run: Box<RawValue>,
+    /// What it was reckoned from: request, lathe and drawer as they then stood.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    #[schema(value_type = Option<Object>)]
+    facts: Option<Box<RawValue>>,
 }
 
 /// An act in the file.
@@ -216,14 +229,16 @@ fn written(whole: Whole) -> ShopFile {
             id: j.id,
             title: j.title,
             created: j.created,
+            facts_revision: (j.facts_revision != j.revision).then_some(j.facts_revision),
             revision: j.revision,
+            away: j.away,
             part: j.part,
             mate: j.mate,
             batch: j.batch,
             place: j.place,
             ticks: ticks.into_iter().map(|t| TickFile { op: t.op, done: t.done }).collect(),
             request: raw(j.request),
-            frozen: j.frozen.map(|f| FrozenFile { engine: f.engine, plan: raw(f.plan), run: raw(f.run) }),
+            frozen: j.frozen.map(|f| FrozenFile { engine: f.engine, plan: raw(f.plan), run: raw(f.run), facts: f.facts.map(raw) }),
             acts: acts.collect(),
         }
     });
@@ -241,7 +256,7 @@ fn as_file(name: &str, file: &ShopFile) -> Result<Response, Problem> {
 /// The whole shop as one file; its photographs are in a backup only.
 #[utoipa::path(get, path = "/api/v1/shop.json", responses((status = 200, body = ShopFile)))]
 pub async fn shop_out(State(app): State<App>) -> Result<Response, Problem> {
-    let file = app.with_store(|store| Ok(written(store.whole()?))).await?;
+    let file = app.reckon(|store| Ok(written(store.whole()?))).await?;
     as_file("yoke-turn-shop", &file)
 }
 
@@ -257,7 +272,7 @@ pub async fn job_out(State(app): State<App>, Path(id): Path<String>) -> Result<R
                 (None, Some(part)) => store.members(part)?,
                 (None, None) => vec![job],
             };
-            let jobs = jobs.into_iter().map(|job| store.whole_job(job)).collect::<Result<Vec<_>, StoreError>>()?;
+            let jobs = jobs.into_iter().map(|job| store.whole_job(job)).collect::<Result<Vec<_>, _>>()?;
             let named = |id: &str| jobs.iter().any(|j| j.job.id == id);
             let sheets = store.sheets()?.into_iter().filter(|s| named(&s.owner)).collect();
             let on: BTreeSet<String> = jobs.iter().filter_map(|j| lathe_of(&j.job.request)).collect();
@@ -275,14 +290,20 @@ fn lathe_of(request: &str) -> Option<String> {
 /// Takes a shop file in: what is not here yet, whole or not at all; what is here stays as it is.
 #[utoipa::path(post, path = "/api/v1/shop.json", request_body = ShopFile, responses((status = 200, body = ImportView), (status = 422, body = Problem)))]
 pub async fn shop_in(State(app): State<App>, body: Bytes) -> Result<Json<ImportView>, Problem> {
-    let file: ShopFile =
-        serde_json::from_slice(&body).map_err(|e| Problem::fault("", format!("the file does not read, at line {} column {}: {e}", e.line(), e.column())))?;
+    let wrong = |e: serde_json::Error| {
+        let why = plain_words(&e.to_string());
+        Problem::fault("", format!("the file does not read, at line {} column {}: {why}", e.line(), e.column()))
+    };
+    // Looked through for names that stand twice; the text itself is what is kept.
+    read_value(&body).map_err(wrong)?;
+    let file: ShopFile = serde_json::from_slice(&body).map_err(wrong)?;
     let faults = look_through(&file);
     if !faults.is_empty() {
         return Err(Problem::faulty(faults));
     }
     let whole = rows(file);
-    let taken = app.with_store(move |store| take_in(store, &whole)).await?;
+    let taken = app.reckon(move |store| Ok(take_in(store, &whole)?)).await?;
+    JobChanged::tell_all(&app);
     Ok(Json(ImportView { lathes: taken.lathes, jobs: taken.jobs, acts: taken.acts, kept: taken.kept }))
 }
 
@@ -295,10 +316,19 @@ fn take_in(store: &Store, whole: &Whole) -> Result<TakenIn, StoreError> {
     let taken = Store::open(&scratch.join("laid.db")).and_then(|laid| {
         laid.lay_down(whole)?;
         laid.backup(&scratch.join("copy.db"))?;
-        lathes::restore(store, &scratch.join("copy.db"), &scratch)
+        lathes::restore(store, &VerifiedCopy::through(&scratch.join("copy.db"), &scratch)?)
     });
     let _ = std::fs::remove_dir_all(&scratch);
     taken
+}
+
+/// Takes a copy in, read through by the same types as a file is.
+pub fn restore(store: &Store, from: &std::path::Path, scratch: &std::path::Path) -> Result<TakenIn, StoreError> {
+    let copy = VerifiedCopy::through(from, scratch)?;
+    if let Some(fault) = look_through(&written(copy.whole()?)).first() {
+        return Err(StoreError::NotACopy { path: from.to_owned(), why: format!("at {}, {}", fault.pointer, fault.detail) });
+    }
+    lathes::restore(store, &copy)
 }
 
 fn rows(file: ShopFile) -> Whole {
@@ -309,14 +339,16 @@ fn rows(file: ShopFile) -> Whole {
             .into_iter()
             .map(|a| ActRow { id: a.id, sequence: a.sequence, body: text(a.act), happened: a.happened, recorded: a.recorded, source: a.source, seen: a.seen })
             .collect();
-        let frozen = j.frozen.map(|f| Frozen { plan: text(f.plan), run: text(f.run), engine: f.engine });
+        let frozen = j.frozen.map(|f| Frozen { plan: text(f.plan), run: text(f.run), engine: f.engine, facts: f.facts.map(text) });
         let sequence = i64::try_from(acts.len()).unwrap_or(i64::MAX);
         let job = JobRow {
             id: j.id,
             title: j.title,
             request: text(j.request),
+            facts_revision: j.facts_revision.unwrap_or(j.revision),
             revision: j.revision,
             created: j.created,
+            away: j.away,
             frozen,
             sequence,
             part: j.part,
@@ -346,8 +378,8 @@ fn look_through(file: &ShopFile) -> Vec<Fault> {
     }
     let mut seen = BTreeSet::new();
     let named = |id: &str, at: String, seen: &mut BTreeSet<String>, faults: &mut Vec<Fault>| {
-        if id.is_empty() || id.len() > NAME {
-            faults.push(Fault::new(at, format!("an id has 1 to {NAME} letters")));
+        if let Some(fault) = name_fault(&at, id) {
+            faults.push(fault);
         } else if !seen.insert(id.to_owned()) {
             faults.push(Fault::new(at, format!("“{id}” stands twice")));
         }
@@ -362,8 +394,11 @@ fn look_through(file: &ShopFile) -> Vec<Fault> {
     let mut ids = BTreeSet::new();
     for (i, job) in file.jobs.iter().enumerate() {
         named(&job.id, format!("/jobs/{i}/id"), &mut ids, &mut faults);
-        if job.title.len() > NAME {
-            faults.push(Fault::new(format!("/jobs/{i}/title"), format!("a title has at most {NAME} letters")));
+        faults.extend(title_fault(&job.title).map(|f| Fault::new(format!("/jobs/{i}/title"), f.detail)));
+        faults.extend(time_fault(&format!("/jobs/{i}/created"), &job.created));
+        faults.extend(job.away.as_deref().and_then(|at| time_fault(&format!("/jobs/{i}/away"), at)));
+        if let Some(part) = &job.part {
+            faults.extend(name_fault(&format!("/jobs/{i}/part"), part));
         }
         reads::<PlanRequest>(&job.request, &format!("/jobs/{i}/request"), &mut faults);
         if let Some(frozen) = &job.frozen {
@@ -376,6 +411,8 @@ fn look_through(file: &ShopFile) -> Vec<Fault> {
         for (n, act) in job.acts.iter().enumerate() {
             let at = format!("/jobs/{i}/acts/{n}");
             named(&act.id, format!("{at}/id"), &mut acts, &mut faults);
+            faults.extend(time_fault(&format!("{at}/happened"), &act.happened));
+            faults.extend(time_fault(&format!("{at}/recorded"), &act.recorded));
             if usize::try_from(act.sequence) != Ok(n + 1) {
                 faults.push(Fault::new(format!("{at}/sequence"), format!("acts stand in order: {} is wanted here", n + 1)));
             }
@@ -401,6 +438,7 @@ fn look_through(file: &ShopFile) -> Vec<Fault> {
         let mut ops = BTreeSet::new();
         for (n, tick) in job.ticks.iter().enumerate() {
             named(&tick.op, format!("/jobs/{i}/ticks/{n}/op"), &mut ops, &mut faults);
+            faults.extend(time_fault(&format!("/jobs/{i}/ticks/{n}/done"), &tick.done));
         }
     }
     let mut owned = BTreeSet::new();
@@ -421,15 +459,16 @@ fn look_through(file: &ShopFile) -> Vec<Fault> {
             faults.push(Fault::new(format!("{at}/owner"), format!("“{}” has that sheet twice", sheet.owner)));
         }
     }
+    faults.truncate(FAULTS);
     faults
 }
 
-/// Notes a fault unless this reads as what it should be, every field known.
+/// Notes a fault unless this reads as what it should be. Fields of a newer version of it are carried through, as they are from the store.
 fn reads<T: serde::de::DeserializeOwned + Default>(raw: &RawValue, at: &str, faults: &mut Vec<Fault>) {
     match serde_json::from_str::<serde_json::Value>(raw.get()) {
         Ok(value) => {
             let (_, wrong) = read_json::<T>(value);
-            faults.extend(wrong.into_iter().map(|f| Fault::new(format!("{at}{}", f.pointer), f.detail)));
+            faults.extend(wrong.into_iter().filter(|f| !is_unknown(f)).map(|f| Fault::new(format!("{at}{}", f.pointer), f.detail)));
         }
         Err(e) => faults.push(Fault::new(at, format!("it does not read: {e}"))),
     }

@@ -1,26 +1,27 @@
 //! Jobs: facts under a revision, with the plan and the state of the run.
 
 use crate::body::{Revision, Sent};
-use crate::planning::{plan_with_store, request_of};
+use crate::planning::{Inputs, Whole, request_of};
 use crate::problem::Problem;
 use crate::state::{App, JobChanged};
+use crate::stored::{self, Document, Failed, FrozenFacts, LATER, Unread, acts, apart, differences};
 use axum::Json;
 
-use axum::extract::{Path, State};
+use axum::extract::{Path, Query, State};
 use axum::http::StatusCode;
 use serde::{Deserialize, Serialize};
 use serde_json::value::{RawValue, to_raw_value};
 use serde_json::{Value, json};
-use utoipa::ToSchema;
+use utoipa::{IntoParams, ToSchema};
 use yoke_core::faults::Fault;
 use yoke_core::gauge::VerdictKind;
 use yoke_core::job::PlanRequest;
-use yoke_core::log::{Act, RunState, fold};
-use yoke_core::plan::Plan;
+use yoke_core::log::{RunState, fold};
+use yoke_core::plan::{ENGINE, Plan};
 use yoke_core::quantity::real;
 use yoke_core::run::RunPlan;
 use yoke_core::thread::{Side, ThreadSpec, callout};
-use yoke_store::{ActRow, Changed, JobRow, NewMember, Store, StoreError};
+use yoke_store::{Changed, JobChange, JobRow, NewMember, Store};
 
 /// A job on the board.
 #[derive(Serialize, ToSchema)]
@@ -51,6 +52,9 @@ pub struct JobLine {
     place: Option<i64>,
     /// Whether it was scrapped.
     scrapped: bool,
+    /// Why it is not shown whole: what is kept of it does not read.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    unread: Option<String>,
 }
 
 /// Another thread of the same part.
@@ -97,6 +101,10 @@ pub struct JobView {
     batch: Option<String>,
     /// Its place in the batch.
     place: Option<i64>,
+    /// When it was put away.
+    away: Option<String>,
+    /// Facts told since its plan was frozen, as pointers: none of them moves a depth.
+    changed_since: Vec<String>,
 }
 
 impl JobView {
@@ -129,40 +137,79 @@ pub struct NewJob {
     /// A whole plan request.
     #[schema(value_type = Option<PlanRequest>)]
     request: Option<Value>,
+    /// A job whose facts it begins with, and none of what was done.
+    copy_of: Option<String>,
+    /// Made by the client, so that the same sent twice makes one job.
+    id: Option<String>,
 }
 
 /// The frozen or the present plan of a job: its JSON, its run, or the faults in the way.
 type Planned = Result<(Box<RawValue>, RunPlan), Vec<Fault>>;
 
-fn planned(store: &Store, job: &JobRow) -> Result<Planned, StoreError> {
+fn planned(store: &Store, job: &JobRow) -> Result<Planned, Failed> {
     if let Some(frozen) = &job.frozen {
-        let read = RawValue::from_string(frozen.plan.clone()).and_then(|plan| Ok((plan, serde_json::from_str(&frozen.run)?)));
-        return Ok(read.map_err(|e| vec![Fault::new("", format!("the frozen plan does not read: {e}"))]));
+        let plan = RawValue::from_string(frozen.plan.clone());
+        return match plan {
+            Ok(plan) => Ok(Ok((plan, stored::frozen_run(job, frozen)?))),
+            Err(_) => stored::frozen_plan(job, frozen).map_err(Failed::from).map(|_| Err(Vec::new())),
+        };
     }
-    Ok(plan_with_store(store, facts(store, job)?)?.and_then(|plan| {
+    Ok(inputs(store, job)?.whole().and_then(|(plan, ..)| {
         let raw = to_raw_value(&plan).map_err(|e| vec![Fault::new("", e.to_string())])?;
         Ok((raw, plan.run))
     }))
 }
 
+/// What a job not begun is planned from: its facts as they stand.
+pub fn inputs(store: &Store, job: &JobRow) -> Result<Inputs, Failed> {
+    let Document { whole, unknown, .. } = facts(store, job)?;
+    Inputs::of(store, whole, &unknown)
+}
+
+/// A job's plan, reckoned again with what is made from it on request: of one begun, from what its plan was frozen from, so that everything
+/// speaks of that plan whatever became of the lathe, the drawer or the facts since.
+pub fn whole_of(store: &Store, job: &JobRow) -> Result<Result<Whole, Vec<Fault>>, Failed> {
+    let inputs = match FrozenFacts::of(job)? {
+        Some(frozen) => Inputs::frozen(frozen),
+        None => inputs(store, job)?,
+    };
+    let run = stored::run(job)?;
+    Ok(inputs.whole().map(|(mut plan, facts, lathe, kit)| {
+        // Where a newer engine reckons otherwise, the run that was begun still stands.
+        if let Some(run) = run {
+            plan.run = run;
+        }
+        (plan, facts, lathe, kit)
+    }))
+}
+
 /// How a job's run stands, with the run it is judged by; nothing when it does not plan.
-pub fn run_of(store: &Store, job: &JobRow) -> Result<Option<(RunPlan, RunState)>, StoreError> {
+pub fn run_of(store: &Store, job: &JobRow) -> Result<Option<(RunPlan, RunState)>, Failed> {
     let Ok((_, run)) = planned(store, job)? else { return Ok(None) };
-    let state = fold(&run, &acts(store, &job.id)?);
+    let state = fold(&run, &acts(store, job)?);
     Ok(Some((run, state)))
 }
 
 /// A job's plan as JSON, and whether it is done with, proven or scrapped; nothing when it does not plan.
-pub fn planned_json(store: &Store, job: &JobRow) -> Result<Option<(Value, bool)>, StoreError> {
-    let Ok((plan, run)) = planned(store, job)? else { return Ok(None) };
-    let state = fold(&run, &acts(store, &job.id)?);
+pub fn planned_json(store: &Store, job: &JobRow) -> Result<Option<(Value, bool)>, Failed> {
+    let plan = match (planned(store, job)?, &job.frozen) {
+        (Err(_), _) => return Ok(None),
+        (Ok((_, run)), Some(frozen)) => (stored::frozen_plan(job, frozen)?, run),
+        (Ok((plan, run)), None) => match serde_json::from_str(plan.get()) {
+            Ok(plan) => (plan, run),
+            Err(_) => return Ok(None),
+        },
+    };
+    let (plan, run) = plan;
+    let state = fold(&run, &acts(store, job)?);
     let finished = job.frozen.is_some() && state.finished || state.scrapped.is_some();
-    Ok(serde_json::from_str(plan.get()).ok().map(|plan| (plan, finished)))
+    Ok(Some((plan, finished)))
 }
 
 /// A job's facts, with its mate's size as made: the second of a pair follows the first.
-pub fn facts(store: &Store, job: &JobRow) -> Result<Value, StoreError> {
-    let mut request: Value = serde_json::from_str(&job.request).unwrap_or_default();
+pub fn facts(store: &Store, job: &JobRow) -> Result<Document<PlanRequest>, Failed> {
+    let mut document = stored::request(job)?;
+    let request = &mut document.whole;
     let told = request.pointer("/mate/made_pitch_diameter_mm").is_some_and(Value::is_number);
     if let (false, true, Some(mate)) = (told, request["mate"].is_object(), &job.mate)
         && let Some(mate) = store.job(mate)?
@@ -177,7 +224,7 @@ pub fn facts(store: &Store, job: &JobRow) -> Result<Value, StoreError> {
             }
         }
     }
-    Ok(request)
+    Ok(document)
 }
 
 /// What a job was cut to, mm.
@@ -190,10 +237,10 @@ struct CutSizes {
 }
 
 /// What a job was cut to, once its last reading says the cutting is over.
-fn made(store: &Store, job: &JobRow) -> Result<Option<CutSizes>, StoreError> {
-    let Some(run) = frozen_run(job) else { return Ok(None) };
-    let verdict = fold(&run, &acts(store, &job.id)?).verdict;
-    let crest = serde_json::from_str::<PlanRequest>(&job.request).ok().and_then(|r| r.blank.diameter_mm);
+fn made(store: &Store, job: &JobRow) -> Result<Option<CutSizes>, Failed> {
+    let Some(run) = stored::run(job)? else { return Ok(None) };
+    let verdict = fold(&run, &acts(store, job)?).verdict;
+    let crest = stored::request(job)?.read.blank.diameter_mm;
     Ok(verdict.filter(|v| matches!(v.verdict, VerdictKind::InLimits | VerdictKind::PastLimit)).map(|v| {
         let pitch = v.pitch_diameter_mm.value;
         CutSizes { pitch, crest, root: run.root_at(pitch) }
@@ -201,38 +248,30 @@ fn made(store: &Store, job: &JobRow) -> Result<Option<CutSizes>, StoreError> {
 }
 
 /// Which member a request cuts, when its thread reads.
-fn side_of(request: &str) -> Option<Side> {
-    let request: PlanRequest = serde_json::from_str(request).ok()?;
-    let thread = request.thread;
+fn side_of(request: &PlanRequest) -> Option<Side> {
+    let thread = &request.thread;
     // Sizes of one's own are a screw's unless the side says otherwise.
-    thread.side.or_else(|| thread.special.map(|_| Side::External)).or_else(|| Some(callout::read(thread.callout.as_deref()?).ok()?.side))
+    let special = || thread.special.as_ref().map(|_| Side::External);
+    thread.side.or_else(special).or_else(|| Some(callout::read(thread.callout.as_deref()?).ok()?.side))
 }
 
 /// The other threads of a job's part.
-fn members(store: &Store, job: &JobRow) -> Result<Vec<MemberLine>, StoreError> {
+fn members(store: &Store, job: &JobRow) -> Result<Vec<MemberLine>, Failed> {
     let Some(part) = &job.part else { return Ok(Vec::new()) };
     let others = store.members(part)?.into_iter().filter(|m| m.id != job.id);
-    Ok(others.map(|m| MemberLine { mate: job.mate.as_ref() == Some(&m.id), side: side_of(&m.request), id: m.id, title: m.title }).collect())
-}
-
-/// A job's acts as the core reads them.
-pub fn acts(store: &Store, id: &str) -> Result<Vec<Act>, StoreError> {
-    Ok(store.acts(id)?.iter().filter_map(act).collect())
-}
-
-/// An act as the core reads it.
-pub fn act(row: &ActRow) -> Option<Act> {
-    Some(Act { id: row.id.clone(), kind: serde_json::from_str(&row.body).ok()? })
-}
-
-/// The run of a job as it was frozen at the first pass.
-pub fn frozen_run(job: &JobRow) -> Option<RunPlan> {
-    serde_json::from_str(&job.frozen.as_ref()?.run).ok()
+    // Another's facts that do not read are said where that one is opened.
+    let side = |m: &JobRow| stored::request(m).ok().and_then(|d| side_of(&d.read));
+    Ok(others.map(|m| MemberLine { mate: job.mate.as_ref() == Some(&m.id), side: side(&m), id: m.id, title: m.title }).collect())
 }
 
 /// A job, whole, from its row.
-pub fn view(store: &Store, job: &JobRow) -> Result<JobView, StoreError> {
-    let acts = acts(store, &job.id)?;
+pub fn view(store: &Store, job: &JobRow) -> Result<JobView, Failed> {
+    let acts = acts(store, job)?;
+    let request = stored::request(job)?.whole;
+    let changed_since = FrozenFacts::of(job)?.map_or_else(Vec::new, |f| {
+        // The mate's size, as its maker left it, is not told here.
+        differences(&f.request, &request).into_iter().filter(|p| !p.starts_with("/mate/made_")).collect()
+    });
     let (plan, run, faults) = match planned(store, job)? {
         Ok((plan, run)) => (Some(plan), Some(fold(&run, &acts)), Vec::new()),
         Err(faults) => (None, None, faults),
@@ -243,7 +282,7 @@ pub fn view(store: &Store, job: &JobRow) -> Result<JobView, StoreError> {
         revision: job.revision,
         sequence: job.sequence,
         created: job.created.clone(),
-        request: serde_json::from_str(&job.request).unwrap_or_default(),
+        request,
         frozen: job.frozen.is_some(),
         plan,
         faults,
@@ -251,6 +290,8 @@ pub fn view(store: &Store, job: &JobRow) -> Result<JobView, StoreError> {
         members: members(store, job)?,
         batch: job.batch.clone(),
         place: job.place,
+        away: job.away.clone(),
+        changed_since,
     })
 }
 
@@ -265,10 +306,30 @@ pub fn stands(run: Option<&(RunPlan, RunState)>) -> String {
     }
 }
 
-fn line(store: &Store, job: &JobRow) -> Result<JobLine, StoreError> {
-    let request: PlanRequest = serde_json::from_str(&job.request).unwrap_or_default();
-    let lathe = match &request.lathe_id {
-        Some(id) => store.lathe(id)?.and_then(|l| serde_json::from_str::<Value>(&l.body).ok()).and_then(|v| v["name"].as_str().map(str::to_owned)),
+/// The line of a job that does not read: it says so, and what to do.
+fn unread_line(job: JobRow, unread: Unread) -> JobLine {
+    JobLine {
+        thread: String::new(),
+        lathe_id: None,
+        lathe: String::new(),
+        passes_done: 0,
+        stands: "does not read".into(),
+        finished: false,
+        scrapped: false,
+        unread: Some(unread.detail),
+        id: job.id,
+        title: job.title,
+        created: job.created,
+        part: job.part,
+        batch: job.batch,
+        place: job.place,
+    }
+}
+
+fn line(store: &Store, job: &JobRow) -> Result<JobLine, Failed> {
+    let request = stored::request(job)?.read;
+    let lathe = match request.lathe_id.as_deref().map(|id| store.lathe(id)).transpose()?.flatten() {
+        Some(row) => stored::lathe(&row)?.read.name,
         None => None,
     };
     let run = run_of(store, job)?;
@@ -297,24 +358,65 @@ fn line(store: &Store, job: &JobRow) -> Result<JobLine, StoreError> {
         batch: job.batch.clone(),
         place: job.place,
         scrapped: state.as_ref().is_some_and(|s| s.scrapped.is_some()),
+        unread: None,
     })
 }
 
-/// The job board.
-#[utoipa::path(get, path = "/api/v1/jobs", responses((status = 200, body = Vec<JobLine>)))]
-pub async fn list(State(app): State<App>) -> Result<Json<Vec<JobLine>>, Problem> {
-    Ok(Json(app.with_store(|store| store.jobs()?.iter().map(|j| line(store, j)).collect()).await?))
+/// Which jobs are listed.
+#[derive(Deserialize, IntoParams)]
+#[into_params(parameter_in = Query)]
+pub struct Board {
+    /// Those put away, in place of those on the board.
+    #[serde(default)]
+    away: bool,
+}
+
+/// The job board. What it shows of a job is kept with it until it moves on.
+#[utoipa::path(get, path = "/api/v1/jobs", params(Board), responses((status = 200, body = Vec<JobLine>)))]
+pub async fn list(State(app): State<App>, Query(asked): Query<Board>) -> Result<Json<Vec<Box<RawValue>>>, Problem> {
+    app.with_store(move |store| board(store, asked.away)).await.map(Json)
+}
+
+fn board(store: &Store, away: bool) -> Result<Vec<Box<RawValue>>, Failed> {
+    let (mut shown, mut made) = (Vec::new(), Vec::new());
+    for row in store.board()?.into_iter().filter(|row| row.away.is_some() == away) {
+        let stamp = format!("{ENGINE}/{}/{}", row.revision, row.sequence);
+        let kept = row.line.filter(|(of, _)| *of == stamp).and_then(|(_, text)| RawValue::from_string(text).ok());
+        if let Some(kept) = kept {
+            shown.push(kept);
+            continue;
+        }
+        let Some(job) = store.job(&row.id)? else { continue };
+        let line = apart(line(store, &job))?;
+        let sound = line.is_ok();
+        let line = line.unwrap_or_else(|unread| unread_line(job, unread));
+        let raw = to_raw_value(&line).map_err(|e| Unread { detail: e.to_string() })?;
+        if sound {
+            made.push((row.id, stamp, raw.get().to_owned()));
+        }
+        shown.push(raw);
+    }
+    store.keep_lines(&made)?;
+    Ok(shown)
 }
 
 pub fn title_fault(title: &str) -> Option<Fault> {
-    (title.trim().is_empty() || title.chars().count() > 120).then(|| Fault::new("/title", "a title has 1 to 120 characters"))
+    let sound = !title.trim().is_empty() && title.chars().count() <= 120 && !title.chars().any(char::is_control);
+    (!sound).then(|| Fault::new("/title", "a title has 1 to 120 characters, and no line breaks or other control marks"))
+}
+
+/// A name made by a client, or by a file, that stands in addresses and file names.
+pub fn name_fault(at: &str, id: &str) -> Option<Fault> {
+    let plain = |c: char| c.is_alphanumeric() || matches!(c, '-' | '_' | '.' | ' ' | ':' | '\'' | '(' | ')');
+    let sound = (1..=64).contains(&id.chars().count()) && id.chars().all(plain) && !id.starts_with('.');
+    (!sound).then(|| Fault::new(at, "an id has 1 to 64 letters, digits and plain marks, without slashes, and does not begin with a dot"))
 }
 
 /// Whether a request may be kept as a job, and what it is called: it plans, or it is a sample whose
 /// thread is still sought and has no other fault.
-pub fn keepable(store: &Store, request: &Value) -> Result<Result<String, Vec<Fault>>, StoreError> {
-    Ok(plan_with_store(store, request.clone())?.map(|plan| plan.thread.name).or_else(|faults| {
-        let sought = serde_json::from_value::<PlanRequest>(request.clone()).is_ok_and(|r| r.awaits_identification());
+pub fn keepable(store: &Store, request: &Value, newer: &[String]) -> Result<Result<String, Vec<Fault>>, Failed> {
+    Ok(Inputs::of(store, request.clone(), newer)?.whole().map(|(plan, ..)| plan.thread.name).or_else(|faults| {
+        let sought = serde_json::from_value::<PlanRequest>(stored::without(request.clone(), newer)).is_ok_and(|r| r.awaits_identification());
         if sought && faults.iter().all(|f| f.pointer == "/thread/callout") { Ok("A sample, as found".into()) } else { Err(faults) }
     }))
 }
@@ -322,33 +424,60 @@ pub fn keepable(store: &Store, request: &Value) -> Result<Result<String, Vec<Fau
 /// Makes a job.
 #[utoipa::path(post, path = "/api/v1/jobs", request_body = NewJob, responses((status = 201, body = JobView), (status = 422, body = Problem)))]
 pub async fn add(State(app): State<App>, Sent { read: new, mut faults }: Sent<NewJob>) -> Result<(StatusCode, Json<JobView>), Problem> {
-    let request = match (new.request, new.callout) {
-        (Some(request), None) => request,
-        (None, Some(text)) => request_of(&text, new.lathe_id.as_deref().unwrap_or("long-bed")),
-        _ => {
-            faults.push(Fault::new("/callout", "give a callout, or a whole request"));
-            Value::Null
-        }
-    };
+    let told = [new.request.is_some(), new.callout.is_some(), new.copy_of.is_some()];
+    if told.iter().filter(|t| **t).count() != 1 {
+        faults.push(Fault::new("/callout", "give a callout, a whole request, or copy_of with the id of another job: one of the three"));
+    }
     faults.extend(new.title.as_deref().and_then(title_fault));
+    faults.extend(new.id.as_deref().and_then(|id| name_fault("/id", id)));
     if !faults.is_empty() {
         return Err(Problem::faulty(faults));
     }
     let created = (app.clock)();
-    let view = app
-        .with_store(move |store| {
-            let name = match keepable(store, &request)? {
-                Ok(name) => name,
-                Err(faults) => return Ok(Err(faults)),
-            };
-            let id = uuid::Uuid::new_v4().to_string();
-            store.add_job(&id, &new.title.unwrap_or(name), &request.to_string(), &created)?;
-            store.job(&id)?.map(|job| view(store, &job)).transpose().map(Ok)
-        })
-        .await?
-        .map_err(Problem::faulty)?
-        .ok_or_else(|| Problem::missing("job"))?;
-    Ok((StatusCode::CREATED, Json(view)))
+    match app.reckon(move |store| make(store, new, &created)).await? {
+        Outcome::Done(view) => Ok((StatusCode::CREATED, Json(*view))),
+        Outcome::Faulty(faults) => Err(Problem::faulty(faults)),
+        Outcome::Taken => Err(Problem::conflict("/problems/job-differs", "A job with that id is here already, and says something else.", None)),
+        Outcome::Stale(_) | Outcome::Begun(_) | Outcome::Missing => Err(Problem::missing("job")),
+    }
+}
+
+fn make(store: &Store, new: NewJob, created: &str) -> Result<Outcome, Failed> {
+    let copied = match &new.copy_of {
+        None => None,
+        Some(of) => match store.job(of)? {
+            None => {
+                return Ok(Outcome::Faulty(vec![Fault::new(
+                    "/copy_of",
+                    format!("there is no job \u{201c}{}\u{201d} to copy", of.chars().take(80).collect::<String>()),
+                )]));
+            }
+            Some(job) => Some((stored::request(&job)?, job.title)),
+        },
+    };
+    let (request, newer, title) = match (copied, new.request, new.callout) {
+        (Some((kept, title)), ..) => (kept.whole, kept.unknown, Some(format!("{}, copied", title.chars().take(110).collect::<String>()))),
+        (None, Some(request), _) => (request, Vec::new(), None),
+        (None, None, text) => (request_of(&text.unwrap_or_default(), new.lathe_id.as_deref().unwrap_or("long-bed")), Vec::new(), None),
+    };
+    let text = request.to_string();
+    let id = new.id.unwrap_or_else(|| uuid::Uuid::new_v4().to_string());
+    if let Some(job) = store.job(&id)? {
+        // Sent twice it is one job; what was changed of it since is its own.
+        let same = job.request == text || job.revision > 1;
+        return if same { Ok(Outcome::Done(Box::new(view(store, &job)?))) } else { Ok(Outcome::Taken) };
+    }
+    let name = match keepable(store, &request, &newer)? {
+        Ok(name) => name,
+        Err(faults) => return Ok(Outcome::Faulty(faults)),
+    };
+    if !store.add_job(&id, &new.title.or(title).unwrap_or(name), &text, created)? {
+        return Ok(Outcome::Taken);
+    }
+    Ok(match store.job(&id)? {
+        Some(job) => Outcome::Done(Box::new(view(store, &job)?)),
+        None => Outcome::Missing,
+    })
 }
 
 /// A thread to add to a part: the mate of the one named, or another callout.
@@ -419,7 +548,7 @@ pub async fn add_member(
         return Err(Problem::faulty(faults));
     }
     let created = (app.clock)();
-    let outcome = app.with_store(move |store| join(store, &id, asked, &created)).await?;
+    let outcome = app.reckon(move |store| join(store, &id, &asked, &created)).await?;
     match outcome {
         MemberAdded::Done(view, first) => {
             let (id, revision, sequence) = *first;
@@ -445,47 +574,63 @@ pub enum MemberAdded {
 }
 
 /// Adds the member to the part.
-pub fn join(store: &Store, of: &str, asked: AddMember, created: &str) -> Result<MemberAdded, StoreError> {
-    let Some(first) = store.job(of)? else { return Ok(MemberAdded::Missing) };
-    let mut request: Value = serde_json::from_str(&first.request).unwrap_or_default();
-    let (new, title) = if let Some(text) = asked.callout {
-        let mut new = request_of(&text, request["lathe_id"].as_str().unwrap_or("long-bed"));
+pub fn join(store: &Store, of: &str, asked: &AddMember, created: &str) -> Result<MemberAdded, Failed> {
+    loop {
+        // One that was changed meanwhile is looked at again: what is written is made of what stands there.
+        if let Some(outcome) = join_once(store, of, asked, created)? {
+            return Ok(outcome);
+        }
+    }
+}
+
+fn join_once(store: &Store, of: &str, asked: &AddMember, created: &str) -> Result<Option<MemberAdded>, Failed> {
+    let Some(first) = store.job(of)? else { return Ok(Some(MemberAdded::Missing)) };
+    if asked.mate && first.mate.is_some() {
+        return Ok(Some(MemberAdded::Mated));
+    }
+    let Document { read, whole: mut request, unknown } = stored::request(&first)?;
+    let (new, title) = if let Some(text) = &asked.callout {
+        let mut new = request_of(text, request["lathe_id"].as_str().unwrap_or("long-bed"));
         if let Some(material) = request.pointer("/blank/material") {
             new["blank"] = json!({ "material": material });
         }
         (new, format!("{}, {text}", first.title))
     } else {
-        let Some(side) = side_of(&first.request).map(Side::other) else {
-            return Ok(MemberAdded::Faulty(vec![Fault::new("/mate", "the thread must be known before its mate can be; identify it first")]));
+        let Some(side) = side_of(&read).map(Side::other) else {
+            let fault = Fault::new("/mate", "the thread must be known before its mate can be; identify it first");
+            return Ok(Some(MemberAdded::Faulty(vec![fault])));
         };
         if !request["mate"].is_object() {
             request["mate"] = json!({});
         }
-        let mut new = mate_of(&request, side, asked.material);
+        let mut new = mate_of(&request, side, asked.material.clone());
         reclass(&mut new, side);
         (new, format!("{}: {}", first.title, if side == Side::Internal { "the nut" } else { "the screw" }))
     };
     let new_text = new.to_string();
-    if let Err(faults) = keepable(store, &new)? {
-        return Ok(MemberAdded::Faulty(faults));
+    if let Err(faults) = keepable(store, &new, &unknown)? {
+        return Ok(Some(MemberAdded::Faulty(faults)));
     }
     let changed = (asked.mate && first.frozen.is_none()).then(|| request.to_string());
-    let title: String = asked.title.unwrap_or(title).chars().take(120).collect();
+    let title: String = asked.title.clone().unwrap_or(title).chars().take(120).collect();
     let id = uuid::Uuid::new_v4().to_string();
-    let member = NewMember { id: &id, title: &title, request: &new_text, created, mates: asked.mate, request_of_first: changed.as_deref() };
-    if !store.add_member(of, &member)? {
-        return Ok(MemberAdded::Mated);
+    let revision = first.revision;
+    let member = NewMember { id: &id, title: &title, request: &new_text, created, revision, mates: asked.mate, request_of_first: changed.as_deref() };
+    match store.add_member(of, &member)? {
+        Changed::Done(()) => {}
+        Changed::Stale(()) => return Ok(None),
+        Changed::Missing => return Ok(Some(MemberAdded::Missing)),
     }
-    match (store.job(&id)?, store.job(of)?) {
-        (Some(job), Some(first)) => Ok(MemberAdded::Done(Box::new(view(store, &job)?), Box::new((first.id, first.revision, first.sequence)))),
-        _ => Ok(MemberAdded::Missing),
-    }
+    Ok(Some(match (store.job(&id)?, store.job(of)?) {
+        (Some(job), Some(first)) => MemberAdded::Done(Box::new(view(store, &job)?), Box::new((first.id, first.revision, first.sequence))),
+        _ => MemberAdded::Missing,
+    }))
 }
 
 /// One job, whole.
-#[utoipa::path(get, path = "/api/v1/jobs/{id}", params(("id" = String, Path)), responses((status = 200, body = JobView), (status = 404, body = Problem)))]
+#[utoipa::path(get, path = "/api/v1/jobs/{id}", params(("id" = String, Path)), responses((status = 200, body = JobView), (status = 404, body = Problem), (status = 409, body = Problem)))]
 pub async fn one(State(app): State<App>, Path(id): Path<String>) -> Result<Json<JobView>, Problem> {
-    let found = app.with_store(move |store| store.job(&id)?.map(|job| view(store, &job)).transpose()).await?;
+    let found = app.reckon(move |store| store.job(&id)?.map(|job| view(store, &job)).transpose()).await?;
     found.map(Json).ok_or_else(|| Problem::missing("job"))
 }
 
@@ -519,12 +664,14 @@ pub struct JobPatch {
     /// Merge patch (RFC 7396) of the plan request.
     #[schema(value_type = Option<Object>)]
     request: Option<Value>,
+    /// Put away, or brought back.
+    away: Option<bool>,
 }
 
 /// The mate's request with a change of what is the pair's: one school, one clearance.
-fn pair_facts(store: &Store, job: &JobRow, change: Value) -> Result<Option<(String, String)>, StoreError> {
+fn pair_facts(store: &Store, job: &JobRow, change: Value) -> Result<Option<(String, String)>, Failed> {
     let Some(mate) = job.mate.as_ref().map(|id| store.job(id)).transpose()?.flatten() else { return Ok(None) };
-    let mut request: Value = serde_json::from_str(&mate.request).unwrap_or_default();
+    let mut request = stored::request(&mate)?.whole;
     merge(&mut request, json!({ "mate": of_the_pair(change) }));
     Ok(Some((mate.id, request.to_string())))
 }
@@ -534,6 +681,7 @@ enum Outcome {
     Stale(Box<JobView>),
     Begun(Box<JobView>),
     Faulty(Vec<Fault>),
+    Taken,
     Missing,
 }
 
@@ -550,30 +698,8 @@ pub async fn change(
     if !faults.is_empty() {
         return Err(Problem::faulty(faults));
     }
-    let outcome = app
-        .with_store(move |store| {
-            let Some(job) = store.job(&id)? else { return Ok(Outcome::Missing) };
-            let mut request: Value = serde_json::from_str(&job.request).unwrap_or_default();
-            let of_pair = patch.request.as_ref().and_then(|r| r.get("mate")).cloned();
-            if let Some(change) = patch.request {
-                if job.frozen.is_some() {
-                    return Ok(Outcome::Begun(Box::new(view(store, &job)?)));
-                }
-                merge(&mut request, change);
-                if let Err(faults) = keepable(store, &request)? {
-                    return Ok(Outcome::Faulty(faults));
-                }
-            }
-            let mate = of_pair.map(|change| pair_facts(store, &job, change)).transpose()?.flatten();
-            let mate = mate.as_ref().map(|(id, request)| (id.as_str(), request.as_str()));
-            Ok(match store.change_job(&job.id, revision, &patch.title.unwrap_or(job.title), &request.to_string(), mate)? {
-                Changed::Done(job) => Outcome::Done(Box::new(view(store, &job)?)),
-                Changed::Stale(job) => Outcome::Stale(Box::new(view(store, &job)?)),
-                Changed::Missing => Outcome::Missing,
-            })
-        })
-        .await?;
-    match outcome {
+    let now = (app.clock)();
+    match app.reckon(move |store| changed(store, &id, revision, patch, &now)).await? {
         Outcome::Done(view) => {
             JobChanged::tell(&app, &view.id, view.revision, view.sequence);
             Ok(Json(*view))
@@ -585,6 +711,43 @@ pub async fn change(
             serde_json::to_value(view).ok(),
         )),
         Outcome::Faulty(faults) => Err(Problem::faulty(faults)),
-        Outcome::Missing => Err(Problem::missing("job")),
+        Outcome::Taken | Outcome::Missing => Err(Problem::missing("job")),
     }
+}
+
+fn changed(store: &Store, id: &str, revision: i64, patch: JobPatch, now: &str) -> Result<Outcome, Failed> {
+    let Some(job) = store.job(id)? else { return Ok(Outcome::Missing) };
+    if job.revision != revision {
+        return Ok(Outcome::Stale(Box::new(view(store, &job)?)));
+    }
+    let of_pair = patch.request.as_ref().and_then(|r| r.get("mate")).cloned();
+    let request = match patch.request {
+        None => None,
+        Some(change) => {
+            let Document { whole: before, unknown, .. } = stored::request(&job)?;
+            let mut request = before.clone();
+            merge(&mut request, change);
+            let later = |pointer: &String| LATER.iter().any(|l| pointer == l || pointer.starts_with(&format!("{l}/")));
+            if job.frozen.is_some() && !differences(&before, &request).iter().all(later) {
+                return Ok(Outcome::Begun(Box::new(view(store, &job)?)));
+            }
+            if let Err(faults) = keepable(store, &request, &unknown)? {
+                return Ok(Outcome::Faulty(faults));
+            }
+            Some(request.to_string())
+        }
+    };
+    let mate = of_pair.filter(|_| job.frozen.is_none()).map(|change| pair_facts(store, &job, change)).transpose()?.flatten();
+    let change = JobChange {
+        title: patch.title.as_deref(),
+        request: request.as_deref(),
+        begun: job.frozen.is_some(),
+        mate: mate.as_ref().map(|(id, request)| (id.as_str(), request.as_str())),
+        away: patch.away.map(|away| away.then_some(now)),
+    };
+    Ok(match store.change_job(&job.id, revision, &change)? {
+        Changed::Done(job) => Outcome::Done(Box::new(view(store, &job)?)),
+        Changed::Stale(job) => Outcome::Stale(Box::new(view(store, &job)?)),
+        Changed::Missing => Outcome::Missing,
+    })
 }

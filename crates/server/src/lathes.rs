@@ -5,40 +5,40 @@ use crate::body::{JsonBody, Revision, Sent};
 use crate::download::{CSV, saved_as};
 use crate::jobs::merge;
 use crate::problem::Problem;
-use crate::state::App;
+use crate::state::{App, JobChanged};
+use crate::stored::{self, Document, Failed, without};
 use axum::Json;
 use axum::body::Bytes;
 use axum::extract::{Path, Query, State};
 use axum::http::StatusCode;
 use axum::response::IntoResponse;
-use serde::de::DeserializeOwned;
 use serde::{Deserialize, Serialize};
 use serde_json::{Value, json};
 use utoipa::{IntoParams, ToSchema};
 use yoke_core::faults::{Fault, read_json};
 use yoke_core::job::{Lathe, LatheProfile, checked, long_bed};
 use yoke_core::shop::{LatheDescription, gears_from_csv, gears_to_csv, look, plate_from_csv, plate_to_csv};
-use yoke_store::{Changed, LatheRow, Store, StoreError, TakenIn};
+use yoke_store::{Changed, LatheRow, Store, StoreError, TakenIn, VerifiedCopy};
 
 /// Gives an empty shop the one lathe a callout alone is planned on.
 pub fn seed_first_lathe(store: &Store) -> Result<(), StoreError> {
     if store.lathes()?.is_empty() {
-        store.put_lathe("long-bed", &serde_json::to_string(&long_bed()).unwrap_or_default())?;
+        store.put_lathe("long-bed", &json!(long_bed()).to_string())?;
     }
     Ok(())
 }
 
 /// Takes a copy in. The lathe of an empty shop gives way to the copy's own, so that a shop comes in whole.
-pub fn restore(store: &Store, copy: &std::path::Path, scratch: &std::path::Path) -> Result<TakenIn, StoreError> {
+pub fn restore(store: &Store, copy: &VerifiedCopy) -> Result<TakenIn, StoreError> {
     unfurnish(store)?;
-    let taken = store.restore(copy, scratch);
+    let taken = store.restore(copy);
     seed_first_lathe(store)?;
     taken
 }
 
 /// Takes that lathe away again from a shop that holds nothing else and never changed it.
 fn unfurnish(store: &Store) -> Result<(), StoreError> {
-    let given = serde_json::to_string(&long_bed()).unwrap_or_default();
+    let given = json!(long_bed()).to_string();
     match store.lathes()?.as_slice() {
         [only] if only.body == given && only.revision == 1 && store.jobs()?.is_empty() => store.forget_lathe(&only.id),
         _ => Ok(()),
@@ -65,17 +65,18 @@ pub struct LatheView {
     jobs: Vec<String>,
 }
 
-fn view(store: &Store, row: LatheRow) -> Result<LatheView, StoreError> {
-    let profile: Value = serde_json::from_str(&row.body).unwrap_or_default();
-    let said = serde_json::from_value::<LatheProfile>(profile.clone()).ok().and_then(|p| look(&p).ok());
-    let on_it = |request: &str| serde_json::from_str::<Value>(request).is_ok_and(|r| r["lathe_id"] == json!(row.id));
-    let jobs = store.jobs()?.into_iter().filter(|j| on_it(&j.request)).map(|j| j.title).collect();
+fn view(store: &Store, row: LatheRow) -> Result<LatheView, Failed> {
+    let Document { read, whole: profile, .. } = stored::lathe(&row)?;
+    let said = look(&read).ok();
+    // A job whose facts do not read says so where it is opened.
+    let on_it = |job: &yoke_store::JobRow| stored::request(job).is_ok_and(|r| r.read.lathe_id.as_ref() == Some(&row.id));
+    let jobs = store.jobs()?.into_iter().filter(on_it).map(|j| j.title).collect();
     Ok(LatheView { id: row.id, revision: row.revision, away: row.away, profile, said, jobs })
 }
 
-/// A lathe's profile, its id set, once every field of it is sound.
-fn sound(mut body: Value, id: &str) -> Result<Value, Vec<Fault>> {
-    let (profile, mut faults) = read_json::<LatheProfile>(body.clone());
+/// A lathe's profile, its id set, once every field of it is sound; those of a newer version that were kept before are let be.
+fn sound(mut body: Value, id: &str, newer: &[String]) -> Result<Value, Vec<Fault>> {
+    let (profile, mut faults) = read_json::<LatheProfile>(without(body.clone(), newer));
     faults.extend(checked(&profile).err().into_iter().flatten());
     if let (true, Value::Object(map)) = (faults.is_empty(), &mut body) {
         map.insert("id".into(), json!(id));
@@ -84,15 +85,15 @@ fn sound(mut body: Value, id: &str) -> Result<Value, Vec<Fault>> {
     if faults.is_empty() { Ok(body) } else { Err(faults) }
 }
 
-/// A stored lathe, as it was told.
-async fn told<T: DeserializeOwned>(app: &App, id: String) -> Result<T, Problem> {
-    let row = app.with_store(move |s| s.lathe(&id)).await?.ok_or_else(|| Problem::missing("lathe"))?;
-    Ok(serde_json::from_str(&row.body)?)
+/// A stored lathe, as it was told, with its revision.
+async fn told(app: &App, id: String) -> Result<(Document<LatheProfile>, i64), Problem> {
+    let row = app.with_store(move |s| Ok(s.lathe(&id)?)).await?.ok_or_else(|| Problem::missing("lathe"))?;
+    Ok((stored::lathe(&row)?, row.revision))
 }
 
 /// The profile of a stored lathe.
 pub async fn profile(app: &App, id: String) -> Result<LatheProfile, Problem> {
-    told(app, id).await
+    Ok(told(app, id).await?.0.read)
 }
 
 /// The profile of a stored lathe, and the lathe it is reckoned with as.
@@ -119,29 +120,30 @@ pub struct Listed {
 /// All lathes, as they were told.
 #[utoipa::path(get, path = "/api/v1/lathes", params(Listed), responses((status = 200, body = Vec<LatheProfile>)))]
 pub async fn lathes(State(app): State<App>, Query(listed): Query<Listed>) -> Result<Json<Vec<Value>>, Problem> {
-    let rows = app.with_store(Store::lathes).await?;
+    let rows = app.with_store(|s| Ok(s.lathes()?)).await?;
     let wanted = rows.iter().filter(|r| r.away.is_some() == listed.away);
-    Ok(Json(wanted.map(|r| serde_json::from_str(&r.body)).collect::<Result<_, _>>()?))
+    Ok(Json(wanted.map(|r| stored::lathe(r).map(|d| d.whole)).collect::<Result<_, _>>()?))
 }
 
 /// One lathe as it was told: what [`put_lathe`] takes.
 #[utoipa::path(get, path = "/api/v1/lathes/{id}", params(("id" = String, Path)), responses((status = 200, body = LatheProfile), (status = 404, body = Problem)))]
 pub async fn lathe(State(app): State<App>, Path(id): Path<String>) -> Result<Json<Value>, Problem> {
-    told(&app, id).await.map(Json)
+    Ok(Json(told(&app, id).await?.0.whole))
 }
 
 /// Adds or replaces a lathe.
 #[utoipa::path(put, path = "/api/v1/lathes/{id}", params(("id" = String, Path)), request_body = LatheProfile, responses((status = 200, body = LatheProfile), (status = 422, body = Problem)))]
 pub async fn put_lathe(State(app): State<App>, Path(id): Path<String>, JsonBody(body): JsonBody) -> Result<Json<Value>, Problem> {
     let plain = !id.is_empty() && id.len() <= 40 && id.bytes().all(|b| b.is_ascii_lowercase() || b.is_ascii_digit() || b == b'-');
-    let read = sound(body, &id);
+    let read = sound(body, &id, &[]);
     let mut faults = read.as_ref().err().cloned().unwrap_or_default();
     if !plain {
         faults.push(Fault::new("/id", "a lathe's id has 1 to 40 small letters, digits and hyphens"));
     }
     let (Ok(profile), true) = (read, faults.is_empty()) else { return Err(Problem::faulty(faults)) };
     let text = profile.to_string();
-    app.with_store(move |s| s.put_lathe(&id, &text)).await?;
+    app.with_store(move |s| Ok(s.put_lathe(&id, &text)?)).await?;
+    JobChanged::tell_all(&app);
     Ok(Json(profile))
 }
 
@@ -187,20 +189,21 @@ pub async fn add_lathe(State(app): State<App>, Sent { read: new, mut faults }: S
     if !faults.is_empty() {
         return Err(Problem::faulty(faults));
     }
-    let mut told = match (new.copy_of, new.profile) {
+    let (mut told, newer) = match (new.copy_of, new.profile) {
         (Some(id), _) => {
-            let mut copy: Value = told(&app, id).await?;
-            copy["name"] = json!(format!("{}, copied", copy["name"].as_str().unwrap_or("Lathe")));
-            copy
+            let (Document { mut whole, unknown, .. }, _) = told(&app, id).await?;
+            whole["name"] = json!(format!("{}, copied", whole["name"].as_str().unwrap_or("Lathe")));
+            (whole, unknown)
         }
-        (None, told) => told.unwrap_or_else(|| json!({})),
+        (None, told) => (told.unwrap_or_else(|| json!({})), Vec::new()),
     };
     let name = new.name.or_else(|| told["name"].as_str().map(str::to_owned)).unwrap_or_else(|| "New lathe".into());
     let profile = match (&mut told, name_fault(&name)) {
         (_, Some(fault)) => return Err(Problem::faulty(vec![fault])),
         (Value::Object(map), None) => {
             map.insert("name".into(), json!(name));
-            sound(told, "").map_err(|faults| Problem::faulty(faults.into_iter().map(|f| Fault::new(format!("/profile{}", f.pointer), f.detail)).collect()))?
+            sound(told, "", &newer)
+                .map_err(|faults| Problem::faulty(faults.into_iter().map(|f| Fault::new(format!("/profile{}", f.pointer), f.detail)).collect()))?
         }
         _ => return Err(Problem::fault("/profile", "a lathe is a JSON object, as it is exported")),
     };
@@ -209,32 +212,37 @@ pub async fn add_lathe(State(app): State<App>, Sent { read: new, mut faults }: S
         own["id"] = json!(id);
         own.to_string()
     };
-    let made = app.with_store(move |s| s.add_lathe(ids(&name), with_id)?.map(|row| view(s, row)).transpose()).await?;
+    let made = app.reckon(move |s| s.add_lathe(ids(&name), with_id)?.map(|row| view(s, row)).transpose()).await?;
     made.map(|view| (StatusCode::CREATED, Json(view)))
         .ok_or_else(|| Problem::fault("/name", format!("there are {SAME_NAME} lathes of that name; give it another")))
 }
 
 fn name_fault(name: &str) -> Option<Fault> {
     let long = name.chars().count();
-    (name.trim().is_empty() || long > 60).then(|| Fault::new("/name", format!("a lathe's name has 1 to 60 letters; this has {long}")))
+    let sound = !name.trim().is_empty() && long <= 60 && !name.chars().any(char::is_control);
+    (!sound).then(|| Fault::new("/name", format!("a lathe's name has 1 to 60 letters and no line breaks; this has {long}")))
 }
 
 /// One lathe as its owner sees it: every part in words, what is assumed of it, and drawn.
 #[utoipa::path(get, path = "/api/v1/lathes/{id}/view", params(("id" = String, Path)), responses((status = 200, body = LatheView), (status = 404, body = Problem)))]
 pub async fn seen(State(app): State<App>, Path(id): Path<String>) -> Result<Json<LatheView>, Problem> {
-    app.with_store(move |s| s.lathe(&id)?.map(|row| view(s, row)).transpose()).await?.map(Json).ok_or_else(|| Problem::missing("lathe"))
+    app.reckon(move |s| s.lathe(&id)?.map(|row| view(s, row)).transpose()).await?.map(Json).ok_or_else(|| Problem::missing("lathe"))
 }
 
 /// Keeps a change to a lathe made from `revision`.
 async fn keep(app: &App, id: String, revision: i64, change: impl FnOnce(&mut Value)) -> Result<Json<LatheView>, Problem> {
-    let mut told: Value = told(app, id.clone()).await?;
+    let (Document { whole: mut told, unknown, .. }, seen) = told(app, id.clone()).await?;
+    if seen != revision {
+        let now = app.reckon(move |s| s.lathe(&id)?.map(|row| view(s, row)).transpose()).await?.ok_or_else(|| Problem::missing("lathe"))?;
+        return Err(Problem::stale("lathe", &now));
+    }
     change(&mut told);
     if let Some(fault) = told.get("name").and_then(Value::as_str).and_then(name_fault) {
         return Err(Problem::faulty(vec![fault]));
     }
-    let text = sound(told, &id).map_err(Problem::faulty)?.to_string();
+    let text = sound(told, &id, &unknown).map_err(Problem::faulty)?.to_string();
     let changed = app
-        .with_store(move |s| {
+        .reckon(move |s| {
             Ok(match s.change_lathe(&id, revision, &text)? {
                 Changed::Done(row) => Changed::Done(view(s, row)?),
                 Changed::Stale(row) => Changed::Stale(view(s, row)?),
@@ -243,7 +251,10 @@ async fn keep(app: &App, id: String, revision: i64, change: impl FnOnce(&mut Val
         })
         .await?;
     match changed {
-        Changed::Done(view) => Ok(Json(view)),
+        Changed::Done(view) => {
+            JobChanged::tell_all(app);
+            Ok(Json(view))
+        }
         Changed::Stale(view) => Err(Problem::stale("lathe", &view)),
         Changed::Missing => Err(Problem::missing("lathe")),
     }
@@ -267,7 +278,7 @@ pub async fn change_lathe(
 /// Puts a lathe away: it is in no list, but jobs on it keep it, and it can be brought back.
 #[utoipa::path(delete, path = "/api/v1/lathes/{id}", params(("id" = String, Path)), responses((status = 200, body = LatheView), (status = 404, body = Problem), (status = 422, body = Problem)))]
 pub async fn put_away(State(app): State<App>, Path(id): Path<String>) -> Result<Json<LatheView>, Problem> {
-    let others = app.with_store(Store::lathes).await?;
+    let others = app.with_store(|s| Ok(s.lathes()?)).await?;
     if !others.iter().any(|l| l.away.is_none() && l.id != id) {
         return Err(Problem::fault("", "this is the only lathe of the shop: describe another first"));
     }
@@ -282,7 +293,7 @@ pub async fn bring_back(State(app): State<App>, Path(id): Path<String>) -> Resul
 }
 
 async fn moved(app: &App, id: String, at: Option<String>) -> Result<Json<LatheView>, Problem> {
-    app.with_store(move |s| s.put_away(&id, at.as_deref())?.map(|row| view(s, row)).transpose()).await?.map(Json).ok_or_else(|| Problem::missing("lathe"))
+    app.reckon(move |s| s.put_away(&id, at.as_deref())?.map(|row| view(s, row)).transpose()).await?.map(Json).ok_or_else(|| Problem::missing("lathe"))
 }
 
 /// The gears of a lathe as a sheet.

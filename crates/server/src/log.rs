@@ -1,9 +1,10 @@
 //! The log of a job: its story, what was learned, its photographs.
 
 use crate::download::{CSV, saved_as};
-use crate::jobs::{act, acts, facts, frozen_run};
+use crate::jobs::name_fault;
 use crate::problem::Problem;
 use crate::state::{App, JobChanged};
+use crate::stored::{self, Failed, acts, apart};
 use axum::Json;
 use axum::body::Bytes;
 use axum::extract::{Path, Query, State};
@@ -12,10 +13,11 @@ use axum::response::{IntoResponse, Response};
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::{IntoParams, ToSchema};
-use yoke_core::job::{LatheProfile, materials};
+use yoke_core::job::defaults::MATERIAL;
+use yoke_core::job::{PlanRequest, materials};
 use yoke_core::log::{JobLearned, Learned, fold, learned, reaction_s};
 use yoke_core::story::{RecordedAct, Story, result, story, story_csv};
-use yoke_store::{JobRow, PhotoRow, Put, Store, StoreError};
+use yoke_store::{JobRow, PhotoRow, Put, Store, picture_kind};
 
 /// A photograph, without its picture.
 #[derive(Serialize, ToSchema)]
@@ -41,59 +43,66 @@ pub struct LogView {
     photos: Vec<PhotoLine>,
 }
 
-fn told(store: &Store, job: &str) -> Result<Vec<RecordedAct>, StoreError> {
-    Ok(store.acts(job)?.into_iter().filter_map(|r| Some(RecordedAct { act: act(&r)?, happened: r.happened, source: r.source })).collect())
+fn told(store: &Store, job: &JobRow) -> Result<Vec<RecordedAct>, Failed> {
+    let rows = store.acts(&job.id)?;
+    rows.into_iter().map(|r| Ok(RecordedAct { act: stored::act(&r, &job.title)?, happened: r.happened, source: r.source })).collect()
 }
 
 /// The story of a job; nothing before its plan is frozen.
-fn story_of(store: &Store, job: &JobRow) -> Result<Option<Story>, StoreError> {
-    let Some(run) = frozen_run(job) else { return Ok(None) };
-    Ok(Some(story(&run, &told(store, &job.id)?)))
+fn story_of(store: &Store, job: &JobRow) -> Result<Option<Story>, Failed> {
+    let Some(run) = stored::run(job)? else { return Ok(None) };
+    Ok(Some(story(&run, &told(store, job)?)))
 }
 
 /// The lathe's name and the material's of a request; the material has its default.
-fn where_and_in(store: &Store, request: &Value) -> Result<Option<(String, String)>, StoreError> {
-    let Some(id) = request["lathe_id"].as_str() else { return Ok(None) };
-    let name = store.lathe(id)?.and_then(|row| serde_json::from_str::<LatheProfile>(&row.body).ok()).and_then(|p| p.name);
-    let code = request.pointer("/blank/material").and_then(Value::as_str).unwrap_or("mild_steel");
+fn where_and_in(store: &Store, request: &PlanRequest) -> Result<Option<(String, String)>, Failed> {
+    let Some(row) = request.lathe_id.as_deref().map(|id| store.lathe(id)).transpose()?.flatten() else { return Ok(None) };
+    let name = stored::lathe(&row)?.read.name;
+    let code = request.blank.material.as_deref().unwrap_or(MATERIAL);
     let material = materials().iter().find(|m| m.code == code).map_or_else(|| code.to_owned(), |m| m.name.clone());
     Ok(name.map(|n| (n, material)))
 }
 
 /// What the jobs of the shop have learned, by lathe and material: all of them, or those on one lathe in one material.
-fn learned_by(store: &Store, only: Option<&(String, String)>) -> Result<Vec<Learned>, StoreError> {
+fn learned_by(store: &Store, only: Option<&(String, String)>) -> Result<Vec<Learned>, Failed> {
     let mut jobs = Vec::new();
     for job in store.jobs()? {
-        let Some(run) = frozen_run(&job) else { continue };
-        let request = facts(store, &job)?;
-        let Some(here) = where_and_in(store, &request)?.filter(|here| only.is_none_or(|only| only == here)) else { continue };
-        let state = fold(&run, &acts(store, &job.id)?);
-        let Some(found) = state.tip else { continue };
-        let (lathe, material) = here;
-        let plan: Value = job.frozen.as_ref().and_then(|f| serde_json::from_str(&f.plan).ok()).unwrap_or_default();
-        let style = plan.pointer("/cut/style").and_then(Value::as_str).unwrap_or_default().to_owned();
-        let number = |at: &str| plan.pointer(at).and_then(Value::as_f64).unwrap_or(0.0);
-        let (lead, rpm) = (number("/thread/lead_mm/value"), number("/setup/speed_rpm/value"));
-        jobs.push(JobLearned {
-            lathe,
-            material,
-            style,
-            found,
-            told_flat_mm: request.pointer("/bit/tip_flat_mm").and_then(Value::as_f64),
-            reactions_s: state.overran_mm.iter().filter_map(|past| reaction_s(*past, lead, rpm)).collect(),
-            title: job.title.clone(),
-        });
+        // One that does not read teaches nothing till it does; it says so where it is opened.
+        jobs.extend(apart(learned_of(store, &job, only))?.ok().flatten());
     }
     Ok(learned(&jobs))
+}
+
+/// What one job has learned.
+fn learned_of(store: &Store, job: &JobRow, only: Option<&(String, String)>) -> Result<Option<JobLearned>, Failed> {
+    let (Some(run), Some(frozen)) = (stored::run(job)?, &job.frozen) else { return Ok(None) };
+    let request = stored::request(job)?.read;
+    let Some(here) = where_and_in(store, &request)?.filter(|here| only.is_none_or(|only| only == here)) else { return Ok(None) };
+    let state = fold(&run, &acts(store, job)?);
+    let Some(found) = state.tip else { return Ok(None) };
+    let (lathe, material) = here;
+    let plan = stored::frozen_plan(job, frozen)?;
+    let style = plan.pointer("/cut/style").and_then(Value::as_str).unwrap_or_default().to_owned();
+    let number = |at: &str| plan.pointer(at).and_then(Value::as_f64).unwrap_or(0.0);
+    let (lead, rpm) = (number("/thread/lead_mm/value"), number("/setup/speed_rpm/value"));
+    Ok(Some(JobLearned {
+        lathe,
+        material,
+        style,
+        found,
+        told_flat_mm: request.bit.tip_flat_mm,
+        reactions_s: state.overran_mm.iter().filter_map(|past| reaction_s(*past, lead, rpm)).collect(),
+        title: job.title.clone(),
+    }))
 }
 
 /// The log of a job.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/log", params(("id" = String, Path)), responses((status = 200, body = LogView), (status = 404, body = Problem)))]
 pub async fn log(State(app): State<App>, Path(id): Path<String>) -> Result<Json<LogView>, Problem> {
     let view = app
-        .with_store(move |store| {
+        .reckon(move |store| {
             let Some(job) = store.job(&id)? else { return Ok(None) };
-            let here = where_and_in(store, &facts(store, &job)?)?;
+            let here = where_and_in(store, &stored::request(&job)?.read)?;
             let learned = here.map(|here| learned_by(store, Some(&here))).transpose()?.and_then(|all| all.into_iter().next());
             let photos = store.photos(&id)?.into_iter().map(|p| PhotoLine { id: p.id, taken: p.taken, says: p.says }).collect();
             Ok(Some(LogView { story: story_of(store, &job)?, engine: job.frozen.as_ref().map(|f| f.engine.clone()), learned, photos }))
@@ -115,7 +124,7 @@ pub async fn log_csv(State(app): State<App>, Path(id): Path<String>) -> Result<R
 /// What was learned, by lathe and material.
 #[utoipa::path(get, path = "/api/v1/learned", responses((status = 200, body = Vec<Learned>)))]
 pub async fn learned_all(State(app): State<App>) -> Result<Json<Vec<Learned>>, Problem> {
-    app.with_store(|store| learned_by(store, None)).await.map(Json)
+    app.reckon(|store| learned_by(store, None)).await.map(Json)
 }
 
 /// What is looked for on the board.
@@ -131,15 +140,13 @@ pub struct SearchQuery {
 pub async fn search(State(app): State<App>, Query(sought): Query<SearchQuery>) -> Result<Json<Vec<String>>, Problem> {
     let words: Vec<String> = sought.q.to_lowercase().split_whitespace().map(str::to_owned).collect();
     let found = app
-        .with_store(move |store| {
+        .reckon(move |store| {
             let mut ids = Vec::new();
             for job in store.jobs()? {
                 // What was told stands in the acts as it was typed; how it ended, in one sentence.
                 let rows = store.acts(&job.id)?;
-                let acts: Vec<_> = rows.iter().filter_map(act).collect();
-                let ended = frozen_run(&job).map_or_else(String::new, |run| result(&fold(&run, &acts)));
+                let (ended, place) = apart(said_of(store, &job))?.unwrap_or_default();
                 let told: Vec<String> = rows.into_iter().map(|r| r.body).chain([ended]).collect();
-                let place = where_and_in(store, &facts(store, &job)?)?.map_or_else(String::new, |(l, m)| format!("{l} {m}"));
                 let text = format!("{} {} {place} {}", job.title, job.request, told.join(" ")).to_lowercase();
                 if words.iter().all(|w| text.contains(w)) {
                     ids.push(job.id);
@@ -149,6 +156,14 @@ pub async fn search(State(app): State<App>, Query(sought): Query<SearchQuery>) -
         })
         .await?;
     Ok(Json(found))
+}
+
+/// How a job ended, and on which lathe in what material.
+fn said_of(store: &Store, job: &JobRow) -> Result<(String, String), Failed> {
+    let acts = acts(store, job)?;
+    let ended = stored::run(job)?.map_or_else(String::new, |run| result(&fold(&run, &acts)));
+    let place = where_and_in(store, &stored::request(job)?.read)?;
+    Ok((ended, place.map_or_else(String::new, |(l, m)| format!("{l} {m}"))))
 }
 
 /// Largest photograph kept, bytes.
@@ -165,17 +180,6 @@ pub struct PhotoQuery {
     says: String,
 }
 
-/// The kind of picture these bytes are, by how they begin.
-fn kind(bytes: &[u8]) -> Option<&'static str> {
-    if bytes.starts_with(&[0xFF, 0xD8, 0xFF]) {
-        Some("image/jpeg")
-    } else if bytes.starts_with(b"\x89PNG\r\n\x1a\n") {
-        Some("image/png")
-    } else {
-        None
-    }
-}
-
 /// Keeps a photograph, JPEG or PNG, at most 5 MB; the same again is answered as before.
 #[utoipa::path(put, path = "/api/v1/jobs/{id}/photos/{photo}", params(("id" = String, Path), ("photo" = String, Path), PhotoQuery), request_body(content_type = "application/octet-stream"),
     responses((status = 204), (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem)))]
@@ -185,21 +189,21 @@ pub async fn keep_photo(
     Query(shows): Query<PhotoQuery>,
     body: Bytes,
 ) -> Result<StatusCode, Problem> {
-    if photo.is_empty() || photo.len() > 64 {
-        return Err(Problem::fault("/photo", "a photograph's id has 1 to 64 characters"));
+    if let Some(fault) = name_fault("/photo", &photo) {
+        return Err(Problem::faulty(vec![fault]));
     }
-    if shows.says.len() > 400 {
+    if shows.says.chars().count() > 400 {
         return Err(Problem::fault("/says", "at most 400 characters say what it shows"));
     }
     if body.len() > LARGEST_PHOTO {
         return Err(Problem::fault("/body", "a photograph of at most 5 MB is kept: take it smaller"));
     }
-    let Some(kind) = kind(&body) else {
+    let Some(kind) = picture_kind(&body) else {
         return Err(Problem::fault("/body", "a JPEG or PNG picture is wanted; this begins like neither"));
     };
     let row = PhotoRow { id: photo, kind: kind.to_owned(), taken: (app.clock)(), says: shows.says };
     let job = id.clone();
-    match app.with_store(move |store| store.put_photo(&job, &row, &body, PHOTOS)).await? {
+    match app.with_store(move |store| Ok(store.put_photo(&job, &row, &body, PHOTOS)?)).await? {
         Put::Done => {
             JobChanged::tell(&app, &id, 0, 0);
             Ok(StatusCode::NO_CONTENT)
@@ -213,6 +217,11 @@ pub async fn keep_photo(
 /// A photograph.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/photos/{photo}", params(("id" = String, Path), ("photo" = String, Path)), responses((status = 200, content_type = "image/jpeg"), (status = 404, body = Problem)))]
 pub async fn photo(State(app): State<App>, Path((id, photo)): Path<(String, String)>) -> Result<Response, Problem> {
-    let (kind, body) = app.with_store(move |store| store.photo(&id, &photo)).await?.ok_or_else(|| Problem::missing("photograph"))?;
-    Ok(([(header::CONTENT_TYPE, kind), (header::CACHE_CONTROL, "private, max-age=31536000, immutable".into())], body).into_response())
+    let body = app.with_store(move |store| Ok(store.photo(&id, &photo)?)).await?.ok_or_else(|| Problem::missing("photograph"))?;
+    // By its own first bytes, whatever it was said to be; anything else is handed over to be saved, and never shown.
+    let keep = (header::CACHE_CONTROL, "private, max-age=31536000, immutable");
+    Ok(match picture_kind(&body) {
+        Some(kind) => ([(header::CONTENT_TYPE, kind), keep], body).into_response(),
+        None => saved_as("photograph.bin", "application/octet-stream", body),
+    })
 }

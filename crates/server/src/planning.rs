@@ -3,6 +3,7 @@
 use crate::body::{JsonBody, Sent};
 use crate::problem::Problem;
 use crate::state::App;
+use crate::stored::{self, Document, Failed, FrozenFacts, without};
 use axum::Json;
 
 use axum::extract::State;
@@ -10,7 +11,7 @@ use axum::extract::State;
 use serde::{Deserialize, Serialize};
 use serde_json::{Value, json};
 use utoipa::ToSchema;
-use yoke_core::faults::{Fault, read_json};
+use yoke_core::faults::{Fault, clipped, read_json};
 use yoke_core::gauge::{Measured, Verdict};
 use yoke_core::gears::Mistake;
 use yoke_core::job::{Job as Facts, Kit, Lathe, LatheProfile, PlanRequest, settle};
@@ -23,42 +24,112 @@ use yoke_core::thread::{FitKind, Side, callout as core_callout};
 use yoke_core::working::Quantity;
 use yoke_store::Store;
 
-/// The stored lathe a request names, and the kit it leaves to the drawer.
-fn fetch(store: &Store, request: &mut PlanRequest) -> Result<Option<LatheProfile>, yoke_store::StoreError> {
-    if request.kit.is_none() {
-        request.kit = store.kit()?.and_then(|body| serde_json::from_str::<Kit>(&body).ok());
-    }
-    let Some(id) = &request.lathe_id else { return Ok(None) };
-    Ok(store.lathe(id)?.and_then(|row| serde_json::from_str(&row.body).ok()))
-}
-
-/// Plans a request with the lathes and kit stored.
-pub fn plan_with_store(store: &Store, value: Value) -> Result<Result<Plan, Vec<Fault>>, yoke_store::StoreError> {
-    Ok(whole_with_store(store, value)?.map(|(plan, ..)| plan))
-}
-
 /// A plan, with the settled facts, the lathe and the kit it was reckoned from.
 pub type Whole = (Plan, Facts, Lathe, Kit);
 
-/// Plans a request with the lathes and kit stored, and tells what it was reckoned from.
-pub fn whole_with_store(store: &Store, value: Value) -> Result<Result<Whole, Vec<Fault>>, yoke_store::StoreError> {
-    let (mut request, faults) = read_json::<PlanRequest>(value);
-    let stored = fetch(store, &mut request)?;
-    Ok(settle(&request, stored.as_ref(), faults).map(|(job, lathe, kit)| (reckon(&job, &lathe, &kit), job, lathe, kit)))
+/// The plan a run begins with.
+pub struct FirstPlan {
+    /// The plan.
+    pub plan: Plan,
+    /// What it is frozen from.
+    pub from: FrozenFacts,
+    /// The lathe as it then stands, its gears on it, where they were not: its id and profile, JSON.
+    pub mounted: Option<(String, String)>,
+}
+
+/// What a plan is reckoned from: a request, and what it leaves to the shop.
+pub struct Inputs {
+    request: PlanRequest,
+    faults: Vec<Fault>,
+    lathe: Option<LatheProfile>,
+    /// What is stored and holds fields that are not known here.
+    newer: Vec<(&'static str, Vec<String>)>,
+    /// As it is stored.
+    kept: FrozenFacts,
+}
+
+impl Inputs {
+    /// A request as it was sent; `newer` are the fields of a stored one that are not known here and are let be.
+    pub fn of(store: &Store, value: Value, newer: &[String]) -> Result<Self, Failed> {
+        let (mut request, faults) = read_json::<PlanRequest>(without(value.clone(), newer));
+        let mut inputs = Self {
+            faults,
+            lathe: None,
+            newer: vec![("What is told of this job", newer.to_vec())],
+            kept: FrozenFacts::default(),
+            request: PlanRequest::default(),
+        };
+        if let (None, Some(kit)) = (&request.kit, stored::kit(store)?) {
+            request.kit = Some(kit.read);
+            inputs.kept.kit = kit.whole;
+            inputs.newer.push(("The drawer", kit.unknown));
+        }
+        if let Some(row) = request.lathe_id.as_deref().map(|id| store.lathe(id)).transpose()?.flatten() {
+            inputs.put_lathe(stored::lathe(&row)?);
+        }
+        inputs.kept.request = value;
+        Ok(Self { request, ..inputs })
+    }
+
+    /// What a plan was frozen from: nothing of the shop as it now is.
+    pub fn frozen(facts: FrozenFacts) -> Self {
+        let (request, faults) = read_json::<PlanRequest>(facts.alone());
+        let (newer, faults) = faults.into_iter().partition::<Vec<_>, _>(stored::is_unknown);
+        let newer = vec![("What its plan was frozen from", newer.into_iter().map(|f| f.pointer).collect())];
+        Self { request, faults, lathe: None, newer, kept: facts }
+    }
+
+    fn put_lathe(&mut self, lathe: Document<LatheProfile>) {
+        self.newer.push(("The lathe", lathe.unknown));
+        self.kept.lathe = lathe.whole;
+        self.lathe = Some(lathe.read);
+    }
+
+    /// Settles what was told.
+    pub fn settled(&self) -> Result<(Facts, Lathe, Kit), Vec<Fault>> {
+        let (mut job, lathe, kit) = settle(&self.request, self.lathe.as_ref(), self.faults.clone())?;
+        self.newer.iter().for_each(|(of, fields)| job.not_known(of, fields));
+        Ok((job, lathe, kit))
+    }
+
+    /// Reckons the plan, and tells what it was reckoned from.
+    pub fn whole(&self) -> Result<Whole, Vec<Fault>> {
+        let (job, lathe, kit) = self.settled()?;
+        Ok((reckon(&job, &lathe, &kit), job, lathe, kit))
+    }
+
+    /// The plan a run begins with. The first pass says that its gears are on: so the check frozen with it says so too.
+    pub fn begun(mut self) -> Result<FirstPlan, Vec<Fault>> {
+        let (plan, ..) = self.whole()?;
+        let changed = plan.gears.hung.as_ref().filter(|hung| hung.train.swaps > 0).zip(self.request.lathe_id.clone());
+        let (Some((hung, id)), true) = (changed, self.kept.lathe.is_object()) else {
+            return Ok(FirstPlan { plan, from: self.kept, mounted: None });
+        };
+        let on = json!({"drivers": hung.train.drivers, "driven": hung.train.driven});
+        self.kept.lathe["mounted"] = on.clone();
+        self.lathe = self.lathe.map(|lathe| LatheProfile { mounted: serde_json::from_value(on).ok(), ..lathe });
+        let (plan, ..) = self.whole()?;
+        let body = self.kept.lathe.to_string();
+        Ok(FirstPlan { plan, from: self.kept, mounted: Some((id, body)) })
+    }
+}
+
+/// Plans a request, as it was sent, with the lathes and kit stored.
+pub fn plan_with_store(store: &Store, value: Value) -> Result<Result<Plan, Vec<Fault>>, Failed> {
+    Ok(Inputs::of(store, value, &[])?.whole().map(|(plan, ..)| plan))
 }
 
 /// Reckons the whole plan; nothing is stored.
 #[utoipa::path(post, path = "/api/v1/plan", request_body = PlanRequest, responses((status = 200, body = Plan), (status = 422, body = Problem)))]
 pub async fn plan(State(app): State<App>, JsonBody(value): JsonBody) -> Result<Json<Plan>, Problem> {
-    app.with_store(move |store| plan_with_store(store, value)).await?.map(Json).map_err(Problem::faulty)
+    app.reckon(move |store| plan_with_store(store, value)).await?.map(Json).map_err(Problem::faulty)
 }
 
 /// A callout being typed.
-#[derive(Deserialize, ToSchema)]
-#[serde(deny_unknown_fields)]
+#[derive(Default, Deserialize, ToSchema)]
+#[serde(default, deny_unknown_fields)]
 pub struct CalloutRequest {
     /// As typed.
-    #[serde(default)]
     text: String,
 }
 
@@ -90,8 +161,10 @@ pub struct CalloutReads {
 
 /// Reads a callout as it is typed; always 200.
 #[utoipa::path(post, path = "/api/v1/callout", request_body = CalloutRequest, responses((status = 200, body = CalloutAnswer)))]
-pub async fn callout(JsonBody(body): JsonBody) -> Result<Json<CalloutAnswer>, Problem> {
-    let request: CalloutRequest = serde_json::from_value(body).map_err(|e| Problem::fault("/text", format!("text is wanted: {e}")))?;
+pub async fn callout(Sent { read: request, faults }: Sent<CalloutRequest>) -> Result<Json<CalloutAnswer>, Problem> {
+    if !faults.is_empty() {
+        return Err(Problem::faulty(faults));
+    }
     Ok(Json(match core_callout::read(&request.text) {
         Ok(spec) => CalloutAnswer {
             reads: Some(CalloutReads {
@@ -104,7 +177,7 @@ pub async fn callout(JsonBody(body): JsonBody) -> Result<Json<CalloutAnswer>, Pr
             missing: None,
             near: Vec::new(),
         },
-        Err(fault) => CalloutAnswer { reads: None, missing: Some(fault.missing), near: fault.near },
+        Err(fault) => CalloutAnswer { reads: None, missing: Some(clipped(&fault.missing)), near: fault.near },
     }))
 }
 
@@ -170,6 +243,8 @@ pub struct GaugeBody {
     /// The plan request.
     #[schema(value_type = PlanRequest)]
     plan: Value,
+    /// A stored job in its place: of one begun, the plan it was begun on.
+    job: Option<String>,
     /// Readings; the verdict is on the last, knowing those before it.
     #[schema(value_type = Vec<Reading>)]
     readings: Vec<Value>,
@@ -251,13 +326,7 @@ pub async fn scratch(State(app): State<App>, Sent { read: request, mut faults }:
     if measured.is_none() {
         faults.push(Fault::new("/measured_mm", "the pitch measured on the scratch is wanted, 0.02 to 400 mm"));
     }
-    let settled = app
-        .with_store(move |store| {
-            let (mut plan, inner) = read_json::<PlanRequest>(request.plan);
-            let stored = fetch(store, &mut plan)?;
-            Ok(settle(&plan, stored.as_ref(), inner).map(|(job, lathe, kit)| (reckon(&job, &lathe, &kit), lathe)))
-        })
-        .await?;
+    let settled = app.reckon(move |store| Ok(Inputs::of(store, request.plan, &[])?.whole().map(|(plan, _, lathe, _)| (plan, lathe)))).await?;
     let (Ok((plan, lathe)), Some(measured), true) = (settled.as_ref().map_err(|_| ()), measured, faults.is_empty()) else {
         faults.extend(settled.err().into_iter().flatten().map(|f| Fault::new(format!("/plan{}", f.pointer), f.detail)));
         return Err(Problem::faulty(faults));
@@ -266,10 +335,25 @@ pub async fn scratch(State(app): State<App>, Sent { read: request, mut faults }:
     Ok(Json(ScratchView { says, mistakes }))
 }
 
+/// The plan readings are judged by.
+fn judged_by(store: &Store, plan: Value, job: Option<String>) -> Result<Result<Plan, Vec<Fault>>, Failed> {
+    let Some(id) = job else { return plan_with_store(store, plan) };
+    let Some(row) = store.job(&id)? else { return Ok(Err(vec![Fault::new("", "there is no such job")])) };
+    let inputs = match FrozenFacts::of(&row)? {
+        Some(frozen) => Inputs::frozen(frozen),
+        None => {
+            let request = stored::request(&row)?;
+            Inputs::of(store, request.whole, &request.unknown)?
+        }
+    };
+    Ok(inputs.whole().map(|(plan, ..)| plan))
+}
+
 /// Judges readings against a plan; nothing is stored.
 #[utoipa::path(post, path = "/api/v1/gauge", request_body = GaugeBody, responses((status = 200, body = Verdict), (status = 422, body = Problem)))]
 pub async fn gauge(State(app): State<App>, Sent { read: request, mut faults }: Sent<GaugeBody>) -> Result<Json<Verdict>, Problem> {
-    let planned = app.with_store(move |store| plan_with_store(store, request.plan)).await?;
+    let (plan, job) = (request.plan, request.job);
+    let planned = app.reckon(move |store| judged_by(store, plan, job)).await?;
     let planned = planned.map_err(|inner| {
         // Where the plan's own fields are faulty, say so from the root of this request.
         faults.extend(inner.into_iter().map(|f| Fault::new(format!("/plan{}", f.pointer), f.detail)));
@@ -335,11 +419,13 @@ pub struct LengthAnswer {
 
 /// Reads a length the way a machinist writes it; always 200.
 #[utoipa::path(post, path = "/api/v1/length", request_body = LengthRequest, responses((status = 200, body = LengthAnswer)))]
-pub async fn length(JsonBody(body): JsonBody) -> Result<Json<LengthAnswer>, Problem> {
-    let request: LengthRequest = serde_json::from_value(body).map_err(|e| Problem::fault("", e.to_string()))?;
+pub async fn length(Sent { read: request, faults }: Sent<LengthRequest>) -> Result<Json<LengthAnswer>, Problem> {
+    if !faults.is_empty() {
+        return Err(Problem::faulty(faults));
+    }
     Ok(Json(match parse_length(&request.text, request.unit.unwrap_or(LengthUnit::Mm)) {
         Ok(length) => LengthAnswer { mm: Some(real(&length.mm)), missing: None },
-        Err(fault) => LengthAnswer { mm: None, missing: Some(fault.0) },
+        Err(fault) => LengthAnswer { mm: None, missing: Some(clipped(&fault.0)) },
     }))
 }
 

@@ -1,11 +1,12 @@
 //! Problems as RFC 9457 JSON: every faulty field named, nothing leaked.
 
+use crate::stored::{Failed, Unread};
 use axum::http::{StatusCode, header};
 use axum::response::{IntoResponse, Response};
 use serde::Serialize;
 use serde_json::Value;
 use utoipa::ToSchema;
-use yoke_core::faults::Fault;
+use yoke_core::faults::{Fault, clipped, plain_words};
 use yoke_store::StoreError;
 
 /// What went wrong, and where.
@@ -89,6 +90,22 @@ impl From<StoreError> for Problem {
     }
 }
 
+impl From<Unread> for Problem {
+    fn from(unread: Unread) -> Self {
+        tracing::error!("{}", unread.detail);
+        Self { title: "Kept, and does not read", ..Self::conflict("/problems/unread", unread.detail, None) }
+    }
+}
+
+impl From<Failed> for Problem {
+    fn from(failed: Failed) -> Self {
+        match failed {
+            Failed::Store(error) => error.into(),
+            Failed::Unread(unread) => unread.into(),
+        }
+    }
+}
+
 impl From<serde_json::Error> for Problem {
     fn from(error: serde_json::Error) -> Self {
         Self::internal(format!("what is stored does not read: {error}"))
@@ -98,8 +115,47 @@ impl From<serde_json::Error> for Problem {
 impl IntoResponse for Problem {
     fn into_response(self) -> Response {
         let status = StatusCode::from_u16(self.status).unwrap_or(StatusCode::INTERNAL_SERVER_ERROR);
-        let body = serde_json::to_string(&self).unwrap_or_else(|_| "{}".to_owned());
+        // What was sent comes back short: nobody reads a page of it in an answer.
+        let faults = self.faults.iter().map(|f| Fault::new(clipped(&f.pointer), clipped(&f.detail))).collect();
+        let body = serde_json::to_string(&Self { detail: clipped(&self.detail), faults, ..self }).unwrap_or_else(|_| "{}".to_owned());
         (status, [(header::CONTENT_TYPE, "application/problem+json")], body).into_response()
+    }
+}
+
+/// Gives every refusal of the frame itself (no such way of asking, too large, a query or a path that does not read) the form of all others.
+pub async fn as_problem(response: Response) -> Response {
+    let status = response.status();
+    let ours = response.headers().get(header::CONTENT_TYPE).is_some_and(|kind| kind.as_bytes().starts_with(b"application/problem+json"));
+    if !(status.is_client_error() || status.is_server_error()) || ours {
+        return response;
+    }
+    let (parts, body) = response.into_parts();
+    let said = axum::body::to_bytes(body, 4096).await.map(|b| String::from_utf8_lossy(&b).into_owned()).unwrap_or_default();
+    let mut answer = worded(status, &said).into_response();
+    if let Some(allow) = parts.headers.get(header::ALLOW) {
+        answer.headers_mut().insert(header::ALLOW, allow.clone());
+    }
+    answer
+}
+
+/// What the frame refused, in plain words.
+fn worded(status: StatusCode, said: &str) -> Problem {
+    match status {
+        StatusCode::METHOD_NOT_ALLOWED => {
+            Problem::new(status, "/problems/method", "Not asked so", "This address is not asked in that way; Allow names the ways there are.")
+        }
+        StatusCode::PAYLOAD_TOO_LARGE => Problem::new(status, "/problems/too-large", "Too large", "What was sent is larger than is taken here."),
+        StatusCode::REQUEST_TIMEOUT => Problem::new(status, "/problems/too-slow", "Too slow", "What was sent did not come in time; send it again."),
+        StatusCode::BAD_REQUEST => match said.split_once("query string: ") {
+            Some((_, why)) => {
+                let (field, why) = why.split_once(": ").map_or(("", why), |(field, why)| (field, why));
+                let at = if field.is_empty() || field.contains(' ') { String::new() } else { format!("/{field}") };
+                let fault = Fault::new(at, format!("the query does not read: {}", plain_words(why)));
+                Problem { faults: vec![fault], ..Problem::new(status, "/problems/unreadable", "The request does not read", "The query does not read.") }
+            }
+            None => Problem::new(status, "/problems/unreadable", "The request does not read", "The address or the body does not read."),
+        },
+        _ => Problem::new(status, "/problems/refused", "Refused", if said.is_empty() { "The request was refused." } else { said }),
     }
 }
 

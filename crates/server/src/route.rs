@@ -1,10 +1,11 @@
 //! A part's route: made from its jobs until the user changes it, and ticked as it is done.
 
 use crate::body::{Revision, Sent};
-use crate::jobs::{acts, facts, frozen_run};
-use crate::planning::{Whole, whole_with_store};
+use crate::jobs::whole_of;
+use crate::planning::Whole;
 use crate::problem::Problem;
 use crate::state::{App, JobChanged};
+use crate::stored::{self, Failed, acts};
 use axum::Json;
 
 use axum::extract::{Path, State};
@@ -14,7 +15,7 @@ use utoipa::ToSchema;
 use yoke_core::faults::Fault;
 use yoke_core::log::fold;
 use yoke_core::route::{Member, Route, RouteDetail, propose, said};
-use yoke_store::{Changed, JobRow, Store, StoreError};
+use yoke_store::{Changed, JobRow, Store};
 
 /// What its sheet is kept as.
 const KIND: &str = "route";
@@ -60,7 +61,7 @@ pub struct PlannedRoute {
 
 impl PlannedRoute {
     /// Plans the jobs of the route a job is in.
-    pub fn of(store: &Store, job: &JobRow) -> Result<Self, StoreError> {
+    pub fn of(store: &Store, job: &JobRow) -> Result<Self, Failed> {
         let batch = job.batch.is_some();
         let owner = job.batch.clone().or_else(|| job.part.clone()).unwrap_or_else(|| job.id.clone());
         let rows = match (&job.batch, &job.part) {
@@ -70,10 +71,10 @@ impl PlannedRoute {
         let ticked = if batch { job.id.clone() } else { owner.clone() };
         let mut ready = Self { owner, ticked, jobs: Vec::new(), left_out: Vec::new(), batch };
         for row in rows {
-            match whole_with_store(store, facts(store, &row)?)? {
+            match whole_of(store, &row)? {
                 Ok(whole) => {
-                    let proven = match frozen_run(&row) {
-                        Some(run) => fold(&run, &acts(store, &row.id)?).finished,
+                    let proven = match stored::run(&row)? {
+                        Some(run) => fold(&run, &acts(store, &row)?).finished,
                         None => false,
                     };
                     ready.jobs.push((row, whole, proven));
@@ -102,13 +103,15 @@ impl PlannedRoute {
     }
 
     /// The route as kept, or as the app makes it, with its revision.
-    pub fn route(&self, store: &Store) -> Result<(Route, i64), StoreError> {
-        let kept = store.sheet(&self.owner, KIND)?.and_then(|row| Some((serde_json::from_str(&row.body).ok()?, row.revision)));
-        Ok(kept.unwrap_or_else(|| (propose(&self.members()), 0)))
+    pub fn route(&self, store: &Store) -> Result<(Route, i64), Failed> {
+        Ok(match store.sheet(&self.owner, KIND)? {
+            Some(row) => (stored::sheet(&row)?, row.revision),
+            None => (propose(&self.members()), 0),
+        })
     }
 
     /// As it is shown, with every job whose pages show it.
-    fn shown(&self, store: &Store) -> Result<Shown, StoreError> {
+    fn shown(&self, store: &Store) -> Result<Shown, Failed> {
         let (route, revision) = self.route(store)?;
         let ticks = store.ticks(&self.ticked)?.into_iter().map(|t| (t.op, t.done)).collect();
         let members = self.members();
@@ -135,7 +138,7 @@ impl Shown {
 /// The route of the part a job belongs to.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/route", params(("id" = String, Path)), responses((status = 200, body = RouteView), (status = 404, body = Problem)))]
 pub async fn route(State(app): State<App>, Path(id): Path<String>) -> Result<Json<RouteView>, Problem> {
-    let shown = app.with_store(move |store| store.job(&id)?.map(|job| PlannedRoute::of(store, &job)?.shown(store)).transpose()).await?;
+    let shown = app.reckon(move |store| store.job(&id)?.map(|job| PlannedRoute::of(store, &job)?.shown(store)).transpose()).await?;
     shown.map(|s| Json(s.view)).ok_or_else(|| Problem::missing("job"))
 }
 
@@ -159,14 +162,14 @@ pub async fn put_route(
         return Err(Problem::faulty(faults));
     }
     let kept = app
-        .with_store(move |store| {
+        .reckon(move |store| {
             let Some(job) = store.job(&id)? else { return Ok(RouteSaved::Missing) };
             let ready = PlannedRoute::of(store, &job)?;
             let faults = route.check(&ready.members().iter().map(|m| m.job).collect::<Vec<_>>());
             if !faults.is_empty() {
                 return Ok(RouteSaved::Faulty(faults));
             }
-            Ok(match store.put_sheet(&ready.owner, KIND, revision, &serde_json::to_string(&route).unwrap_or_default())? {
+            Ok(match store.put_sheet(&ready.owner, KIND, revision, &serde_json::json!(route).to_string())? {
                 Changed::Done(_) => RouteSaved::Done(Box::new(ready.shown(store)?)),
                 Changed::Stale(_) | Changed::Missing => RouteSaved::Stale(Box::new(ready.shown(store)?)),
             })
@@ -184,7 +187,7 @@ pub async fn put_route(
 #[utoipa::path(delete, path = "/api/v1/jobs/{id}/route", params(("id" = String, Path)), responses((status = 200, body = RouteView), (status = 404, body = Problem)))]
 pub async fn drop_route(State(app): State<App>, Path(id): Path<String>) -> Result<Json<RouteView>, Problem> {
     let shown = app
-        .with_store(move |store| {
+        .reckon(move |store| {
             let Some(job) = store.job(&id)? else { return Ok(None) };
             let ready = PlannedRoute::of(store, &job)?;
             store.drop_sheet(&ready.owner, KIND)?;
@@ -215,7 +218,7 @@ pub async fn tick(
     }
     let now = (app.clock)();
     let shown = app
-        .with_store(move |store| {
+        .reckon(move |store| {
             let Some(job) = store.job(&id)? else { return Ok(None) };
             let ready = PlannedRoute::of(store, &job)?;
             if !ready.route(store)?.0.ops().any(|(_, o)| o.id == op) {

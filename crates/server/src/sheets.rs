@@ -1,9 +1,10 @@
 //! What is drawn of a job on request, beside its plan: the set-up, and the groove as simulated.
 
-use crate::jobs::{acts, facts, frozen_run};
-use crate::planning::{Whole, whole_with_store};
+use crate::jobs::whole_of;
+use crate::planning::Whole;
 use crate::problem::Problem;
 use crate::state::App;
+use crate::stored::{self, acts};
 use axum::Json;
 use axum::extract::{Path, State};
 use yoke_core::log::fold;
@@ -12,12 +13,12 @@ use yoke_core::route::Member;
 use yoke_core::sheets::{GaugeSheet, GrooveSheet, SetupSheet, gauge_sheet, groove_sheet, setup_sheet};
 use yoke_core::trouble::{JobEvidence, TroubleSheet, trouble_sheet};
 
-/// The plan of a stored job from its facts as they stand, with what it was reckoned from. A job begun keeps its facts.
-pub async fn whole(app: &App, id: String) -> Result<Whole, Problem> {
+/// Makes something of the plan of a stored job: of one begun, of the plan it was begun on.
+pub async fn of_plan<T: Send + 'static>(app: &App, id: String, make: impl FnOnce(&Whole) -> T + Send + 'static) -> Result<T, Problem> {
     let found = app
-        .with_store(move |store| {
+        .reckon(move |store| {
             let Some(job) = store.job(&id)? else { return Ok(None) };
-            Ok(Some(whole_with_store(store, facts(store, &job)?)?))
+            Ok(Some(whole_of(store, &job)?.map(|whole| make(&whole))))
         })
         .await?;
     found.ok_or_else(|| Problem::missing("job"))?.map_err(Problem::faulty)
@@ -26,41 +27,40 @@ pub async fn whole(app: &App, id: String) -> Result<Whole, Problem> {
 /// The set-up: the picture, the speeds, the steps, the cautions.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/setup", params(("id" = String, Path)), responses((status = 200, body = SetupSheet), (status = 404, body = Problem), (status = 422, body = Problem)))]
 pub async fn setup(State(app): State<App>, Path(id): Path<String>) -> Result<Json<SetupSheet>, Problem> {
-    let (plan, job, lathe, _) = whole(&app, id).await?;
-    Ok(Json(setup_sheet(&plan, &job, &lathe)))
+    of_plan(&app, id, |(plan, job, lathe, _)| setup_sheet(plan, job, lathe)).await.map(Json)
 }
 
 /// The groove pass by pass, and what a mistake would do to it.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/groove", params(("id" = String, Path)), responses((status = 200, body = GrooveSheet), (status = 404, body = Problem), (status = 422, body = Problem)))]
 pub async fn groove(State(app): State<App>, Path(id): Path<String>) -> Result<Json<GrooveSheet>, Problem> {
-    let (plan, ..) = whole(&app, id).await?;
-    Ok(Json(groove_sheet(&plan)))
+    of_plan(&app, id, |(plan, ..)| groove_sheet(plan)).await.map(Json)
 }
 
 /// Every wire of the drawer judged, and the other ways of reading the size.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/gauge", params(("id" = String, Path)), responses((status = 200, body = GaugeSheet), (status = 404, body = Problem), (status = 422, body = Problem)))]
 pub async fn gauging(State(app): State<App>, Path(id): Path<String>) -> Result<Json<GaugeSheet>, Problem> {
-    let (plan, _, _, kit) = whole(&app, id).await?;
-    Ok(Json(gauge_sheet(&plan, &kit)))
+    of_plan(&app, id, |(plan, _, _, kit)| gauge_sheet(plan, kit)).await.map(Json)
 }
 
 /// From what is wrong to what may be behind it, by this job's own numbers.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/trouble", params(("id" = String, Path)), responses((status = 200, body = TroubleSheet), (status = 404, body = Problem), (status = 422, body = Problem)))]
 pub async fn troubles(State(app): State<App>, Path(id): Path<String>) -> Result<Json<TroubleSheet>, Problem> {
-    let (plan, job, lathe, _) = whole(&app, id.clone()).await?;
-    let (acts, frozen) = app
+    let of = id.clone();
+    let (acts, run) = app
         .with_store(move |store| {
-            let frozen = store.job(&id)?.and_then(|job| frozen_run(&job));
-            Ok((acts(store, &id)?, frozen))
+            let Some(job) = store.job(&of)? else { return Ok((Vec::new(), None)) };
+            let acts = acts(store, &job)?;
+            let run = stored::run(&job)?.map(|run| fold(&run, &acts));
+            Ok((acts, run))
         })
         .await?;
-    let run = frozen.map(|f| fold(&f, &acts));
-    Ok(Json(trouble_sheet(&JobEvidence::of((&plan, &job, &lathe), run.as_ref(), &acts))))
+    of_plan(&app, id, move |(plan, job, lathe, _)| trouble_sheet(&JobEvidence::of((plan, job, lathe), run.as_ref(), &acts))).await.map(Json)
 }
 
 /// What is printed of a job.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/paper", params(("id" = String, Path)), responses((status = 200, body = Papers), (status = 404, body = Problem), (status = 422, body = Problem)))]
 pub async fn paper(State(app): State<App>, Path(id): Path<String>) -> Result<Json<Papers>, Problem> {
-    let (plan, facts, lathe, _) = whole(&app, id.clone()).await?;
-    Ok(Json(papers(&Member { job: &id, title: "", plan: &plan, facts: &facts, lathe: &lathe, apart: false, mate: None, proven: false })))
+    let job = id.clone();
+    let made = move |(plan, facts, lathe, _): &Whole| papers(&Member { job: &job, title: "", plan, facts, lathe, apart: false, mate: None, proven: false });
+    of_plan(&app, id, made).await.map(Json)
 }

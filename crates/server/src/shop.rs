@@ -4,29 +4,47 @@ use crate::body::Sent;
 use crate::download::{CSV, saved_as};
 use crate::lathes::{profile, stored};
 use crate::problem::Problem;
-use crate::state::App;
+use crate::state::{App, JobChanged};
+use crate::stored::{self, carried};
 use axum::Json;
 
 use axum::extract::{Path, Query, State};
 use axum::response::IntoResponse;
 use serde::Deserialize;
 use serde_json::json;
+use std::sync::Arc;
 use utoipa::IntoParams;
+use yoke_core::csv_out;
 use yoke_core::faults::Fault;
-use yoke_core::gears::{ChartRow, Purchases, TrainRow, TrialRequest, TrialView, chart as pitch_chart, pitches_wanted, purchases, standard_pitches};
+use yoke_core::gears::{ChartRow, Purchases, TrainRow, TrialRequest, TrialView, chart_while, pitches_wanted, purchases, standard_pitches};
 use yoke_core::job::pad::{FeedChoice, feeds_said};
-use yoke_core::job::{Kit, Material, PlanRequest, PlateRead, PlateRequest, materials as all_materials, settle};
+use yoke_core::job::{Kit, Material, PlanRequest, PlateRead, PlateRequest, checked, materials as all_materials, settle};
 use yoke_core::quantity::{LengthUnit, real};
 use yoke_core::rulebook::rules as all_rules;
 
 use yoke_core::working::Rule;
-use yoke_store::Store;
 
 /// The pitch chart of a lathe: every standard pitch, its best train, and when the half-nut may open.
 #[utoipa::path(get, path = "/api/v1/lathes/{id}/chart", params(("id" = String, Path)), responses((status = 200, body = Vec<ChartRow>), (status = 404, body = Problem)))]
 pub async fn chart(State(app): State<App>, Path(id): Path<String>) -> Result<Json<Vec<ChartRow>>, Problem> {
-    let lathe = stored(&app, id).await?;
-    Ok(Json(pitch_chart(&lathe)))
+    Ok(Json(charted(&app, id).await?.to_vec()))
+}
+
+/// The chart of a lathe: kept by what the lathe is, made off the threads that answer others, and given up when its asker goes.
+async fn charted(app: &App, id: String) -> Result<Arc<[ChartRow]>, Problem> {
+    let profile = profile(app, id).await?;
+    let lathe = checked(&profile).map_err(Problem::faulty)?.lathe;
+    let key = json!(profile).to_string();
+    if let Some(chart) = app.charts.of(&key) {
+        return Ok(chart);
+    }
+    let asked = Arc::new(());
+    let still = Arc::downgrade(&asked);
+    let made = app.reckon(move |_| Ok(chart_while(&lathe, || still.strong_count() > 0))).await?;
+    let made: Arc<[ChartRow]> = made.ok_or_else(|| Problem::internal("the chart was given up"))?.into();
+    drop(asked);
+    app.charts.keep(key, &made);
+    Ok(made)
 }
 
 /// Reads the gearbox from its plate: the ratio of every lever position, and cells that do not fit the rest.
@@ -66,42 +84,40 @@ pub async fn buy(State(app): State<App>, Path(id): Path<String>, Query(asked): Q
         None => usual().map(|(name, _, lead)| (name, lead)).collect(),
     };
     // Some seconds on a large drawer: not on the thread that answers others.
-    tokio::task::spawn_blocking(move || purchases(&lathe, &wanted)).await.map(Json).map_err(|e| Problem::internal(e.to_string()))
+    app.reckon(move |_| Ok(purchases(&lathe, &wanted))).await.map(Json)
 }
 
 /// The same as CSV.
 #[utoipa::path(get, path = "/api/v1/lathes/{id}/chart.csv", params(("id" = String, Path)), responses((status = 200, body = String, content_type = "text/csv"), (status = 404, body = Problem)))]
 pub async fn chart_csv(State(app): State<App>, Path(id): Path<String>) -> Result<impl IntoResponse, Problem> {
-    let lathe = stored(&app, id).await?;
-    let mut csv = csv::Writer::from_writer(Vec::new());
+    let chart = charted(&app, id).await?;
     let teeth = |list: &[u16]| list.iter().map(u16::to_string).collect::<Vec<_>>().join(" ");
-    let written =
-        csv.write_record(["pitch", "pitch_mm", "drivers", "driven", "idlers", "gearbox", "error_ppm", "fits", "changes", "half_nut"]).and_then(|()| {
-            pitch_chart(&lathe).iter().try_for_each(|row| {
-                let of = |pick: &dyn Fn(&TrainRow) -> String| row.train.as_ref().map_or_else(String::new, pick);
-                csv.write_record([
-                    row.pitch.clone(),
-                    format!("{:.6}", row.pitch_mm),
-                    of(&|t| teeth(&t.drivers)),
-                    of(&|t| teeth(&t.driven)),
-                    of(&|t| teeth(&t.idlers)),
-                    of(&|t| t.gearbox.clone()),
-                    of(&|t| t.error_ppm.to_string()),
-                    of(&|t| t.fits.map_or("by the bench rule", |f| if f { "yes" } else { "no" }).to_owned()),
-                    of(&|t| t.swaps.to_string()),
-                    row.dial_says.clone(),
-                ])
-            })
-        });
-    let bytes = written.and_then(|()| csv.into_inner().map_err(|e| csv::Error::from(e.into_error()))).map_err(|e| Problem::internal(e.to_string()))?;
+    let head = ["pitch", "pitch_mm", "drivers", "driven", "idlers", "gearbox", "error_ppm", "fits", "changes", "half_nut"];
+    let mut rows = vec![head.map(str::to_owned).to_vec()];
+    rows.extend(chart.iter().map(|row| {
+        let of = |pick: &dyn Fn(&TrainRow) -> String| row.train.as_ref().map_or_else(String::new, pick);
+        vec![
+            row.pitch.clone(),
+            format!("{:.6}", row.pitch_mm),
+            of(&|t| teeth(&t.drivers)),
+            of(&|t| teeth(&t.driven)),
+            of(&|t| teeth(&t.idlers)),
+            of(&|t| t.gearbox.clone()),
+            of(&|t| t.error_ppm.to_string()),
+            of(&|t| t.fits.map_or("by the bench rule", |f| if f { "yes" } else { "no" }).to_owned()),
+            of(&|t| t.swaps.to_string()),
+            row.dial_says.clone(),
+        ]
+    }));
+    let bytes = csv_out::sheet(&rows);
     Ok(saved_as("pitch-chart.csv", CSV, bytes))
 }
 
-/// The kit.
+/// The kit; an empty one till something is told of it.
 #[utoipa::path(get, path = "/api/v1/kit", responses((status = 200, body = Kit)))]
 pub async fn kit(State(app): State<App>) -> Result<Json<Kit>, Problem> {
-    let body = app.with_store(Store::kit).await?;
-    Ok(Json(body.map_or_else(|| Ok(Kit::alder_reach()), |b| serde_json::from_str(&b))?))
+    let kit = app.with_store(stored::kit).await?;
+    Ok(Json(kit.map_or_else(Kit::default, |k| k.read)))
 }
 
 /// Replaces the kit.
@@ -115,8 +131,17 @@ pub async fn put_kit(State(app): State<App>, Sent { read: kit, faults }: Sent<Ki
     if !faults.is_empty() {
         return Err(Problem::faulty(faults));
     }
-    let text = serde_json::to_string(&kit)?;
-    app.with_store(move |s| s.put_kit(&text)).await?;
+    let told = json!(kit);
+    app.with_store(move |s| {
+        // One that does not read is replaced by what is told now; fields of a newer version stay.
+        let told = match stored::apart(stored::kit(s))? {
+            Ok(Some(before)) => carried(&before, told),
+            Ok(None) | Err(_) => told,
+        };
+        Ok(s.put_kit(&told.to_string())?)
+    })
+    .await?;
+    JobChanged::tell_all(&app);
     Ok(Json(kit))
 }
 

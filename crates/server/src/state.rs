@@ -1,10 +1,12 @@
 //! What every handler has: the store, the clock, and the way to tell open pages.
 
+use crate::charts::Charts;
+use crate::stored::Failed;
 use crate::{Files, problem};
 use serde::Serialize;
-use std::sync::Arc;
-use tokio::sync::{broadcast, watch};
-use yoke_store::{Store, StoreError};
+use std::sync::{Arc, Mutex};
+use tokio::sync::{Semaphore, broadcast, watch};
+use yoke_store::Store;
 
 /// A job moved on.
 #[derive(Debug, Clone, Serialize, utoipa::ToSchema)]
@@ -15,6 +17,11 @@ pub struct JobChanged {
 }
 
 impl JobChanged {
+    /// Tells every open page that what many jobs hang on was changed: a lathe, the drawer, or the whole shop.
+    pub fn tell_all(app: &App) {
+        Self::tell(app, "", 0, 0);
+    }
+
     /// Tells every open page; nobody listening is no fault.
     pub fn tell(app: &App, job: &str, revision: i64, sequence: i64) {
         let _ = app.events.send(Self { job: job.to_owned(), revision, sequence });
@@ -28,6 +35,12 @@ pub type Clock = fn() -> String;
 #[derive(Clone)]
 pub struct App {
     pub(crate) store: Arc<Store>,
+    /// Held while an act is judged and recorded: one after another, so that each is judged by those before it.
+    pub(crate) acts: Arc<Mutex<()>>,
+    /// As much is reckoned at once as leaves room for acts.
+    pub(crate) reckoning: Arc<Semaphore>,
+    /// Charts made, by what they were made from.
+    pub(crate) charts: Arc<Charts>,
     /// Tells open pages which job moved on.
     pub events: broadcast::Sender<JobChanged>,
     /// Turns true when the server is stopping, so that streams end.
@@ -41,10 +54,25 @@ pub struct App {
 }
 
 impl App {
-    /// Runs SQLite work off the async threads.
-    pub async fn with_store<T: Send + 'static>(&self, work: impl FnOnce(&Store) -> Result<T, StoreError> + Send + 'static) -> Result<T, problem::Problem> {
+    /// Runs SQLite work off the async threads. Nothing is acknowledged that went into a file no longer at its place.
+    pub async fn with_store<T: Send + 'static>(&self, work: impl FnOnce(&Store) -> Result<T, Failed> + Send + 'static) -> Result<T, problem::Problem> {
         let store = Arc::clone(&self.store);
-        tokio::task::spawn_blocking(move || work(&store)).await.map_err(|_| problem::Problem::internal("a storage task stopped short"))?.map_err(Into::into)
+        let done = tokio::task::spawn_blocking(move || {
+            let done = work(&store)?;
+            store.in_place()?;
+            Ok::<T, Failed>(done)
+        });
+        done.await.map_err(|_| problem::Problem::internal("a storage task stopped short"))?.map_err(Into::into)
+    }
+
+    /// The same for what takes reckoning: only so many at once, so that acts always have a thread; one whose asker has gone is not begun.
+    pub async fn reckon<T: Send + 'static>(&self, work: impl FnOnce(&Store) -> Result<T, Failed> + Send + 'static) -> Result<T, problem::Problem> {
+        let permit = Arc::clone(&self.reckoning).acquire_owned().await.map_err(|_| problem::Problem::internal("the server is stopping"))?;
+        self.with_store(move |store| {
+            let _held = permit;
+            work(store)
+        })
+        .await
     }
 }
 

@@ -1,8 +1,14 @@
 //! Copies of the whole shop: made with SQLite's own backup, looked through before anything of them is taken in, and taken in without
 //! losing or doubling what is here.
 
-use crate::{Store, StoreError, schema};
+use crate::copies::{copy_day, sound_copy, sound_file};
+use crate::photos::picture_kind;
+use crate::schema::{self, APPLICATION, HEADER};
+use crate::whole::Whole;
+use crate::{Store, StoreError, begin};
+use rusqlite::backup::Backup;
 use rusqlite::{Connection, OpenFlags};
+use std::io::Read;
 use std::path::{Path, PathBuf};
 
 /// What a restore took in.
@@ -23,20 +29,46 @@ pub struct TakenIn {
 /// Daily copies kept.
 pub const COPIES_KEPT: usize = 14;
 /// Columns every table must have, of the newest version.
-const TABLES: [(&str, &[&str]); 7] = [
+const TABLES: [(&str, &[&str]); 8] = [
     ("lathes", &["id", "body", "revision", "away"]),
     ("kit", &["id", "body"]),
-    ("jobs", &["id", "title", "request", "revision", "created", "frozen_plan", "frozen_run", "frozen_engine", "part", "mate", "batch", "place"]),
+    (
+        "jobs",
+        &[
+            "id",
+            "title",
+            "request",
+            "revision",
+            "created",
+            "frozen_plan",
+            "frozen_run",
+            "frozen_engine",
+            "part",
+            "mate",
+            "batch",
+            "place",
+            "facts_revision",
+            "frozen_facts",
+            "away",
+        ],
+    ),
+    ("lines", &["job", "stamp", "body"]),
     ("acts", &["job", "id", "sequence", "body", "happened", "recorded", "source", "seen"]),
     ("photos", &["job", "id", "kind", "taken", "says", "body"]),
     ("sheets", &["owner", "kind", "body", "revision"]),
     ("ticks", &["job", "op", "done"]),
 ];
 /// Text that must read as JSON.
-const JSON: [(&str, &str); 7] =
-    [("sheets", "body"), ("lathes", "body"), ("kit", "body"), ("jobs", "request"), ("jobs", "frozen_plan"), ("jobs", "frozen_run"), ("acts", "body")];
-/// How every SQLite file begins.
-const HEADER: &[u8] = b"SQLite format 3\0";
+const JSON: [(&str, &str); 8] = [
+    ("sheets", "body"),
+    ("lathes", "body"),
+    ("kit", "body"),
+    ("jobs", "request"),
+    ("jobs", "frozen_plan"),
+    ("jobs", "frozen_run"),
+    ("jobs", "frozen_facts"),
+    ("acts", "body"),
+];
 
 fn refuse(path: &Path, why: impl Into<String>) -> StoreError {
     StoreError::NotACopy { path: path.to_owned(), why: why.into() }
@@ -53,12 +85,21 @@ impl Store {
         }
         let unfinished = to.with_extension("unfinished");
         let _ = std::fs::remove_file(&unfinished);
-        self.lock().backup("main", &unfinished, None)?;
+        {
+            // Through a connection of its own and in one step: acts are recorded meanwhile, and do not make it begin again.
+            let source = Connection::open_with_flags(&self.path, OpenFlags::SQLITE_OPEN_READ_ONLY)?;
+            let mut copy = Connection::open(&unfinished)?;
+            Backup::new(&source, &mut copy)?.step(-1)?;
+            // One file, with nothing beside it.
+            copy.pragma_update(None, "journal_mode", "DELETE")?;
+            sound_file(&copy).map_err(|why| refuse(to, format!("the copy is not sound, so it is not kept: {why}")))?;
+        }
         let on_disk = std::fs::File::options().write(true).open(&unfinished).and_then(|f| f.sync_all()).and_then(|()| std::fs::rename(&unfinished, to));
         on_disk.map_err(|e| refuse(to, format!("it cannot be written: {e}")))
     }
 
-    /// Keeps the day's copy in `folder` unless there is one, and of all of them the newest few. Gives the copy made now.
+    /// Keeps the day's copy in `folder` unless there is one, and of the sound ones made up to that day the newest few: one dated later was
+    /// made by a clock that stood wrong then or stands wrong now, and is let be, as is one that is not sound. Gives the copy made now.
     ///
     /// # Errors
     /// What SQLite or the disk says.
@@ -70,22 +111,35 @@ impl Store {
             self.backup(to)?;
         }
         let mut copies: Vec<PathBuf> = std::fs::read_dir(folder).map_err(|e| refuse(folder, e.to_string()))?.filter_map(|e| e.ok().map(|e| e.path())).collect();
-        copies.retain(|p| p.file_name().and_then(|n| n.to_str()).is_some_and(|n| n.starts_with("yoke-turn-") && n.ends_with(".db")));
+        copies.retain(|p| copy_day(p).is_some_and(|d| d.as_str() <= day));
         // Named by the day, they sort by it.
         copies.sort();
-        for old in copies.iter().rev().skip(COPIES_KEPT) {
-            let _ = std::fs::remove_file(old);
+        if made.is_some() && copies.len() > COPIES_KEPT {
+            let sound = copies.iter().rev().filter(|p| sound_copy(p));
+            for old in sound.skip(COPIES_KEPT) {
+                let _ = std::fs::remove_file(old);
+            }
         }
         Ok(made)
+    }
+
+    /// A copy of what is here before something is taken in, under a name that is free.
+    ///
+    /// # Errors
+    /// What SQLite or the disk says.
+    pub fn before_restore(&self, folder: &Path) -> Result<PathBuf, StoreError> {
+        let names = std::iter::once("before-restore.db".to_owned()).chain((2..).map(|n| format!("before-restore-{n}.db")));
+        let to = names.map(|n| folder.join(n)).find(|p| !p.exists()).unwrap_or_else(|| folder.join("before-restore.db"));
+        self.backup(&to)?;
+        Ok(to)
     }
 
     /// Takes in everything of a copy that is not here yet. What is here stays as it is; a job whose acts here are the beginning of
     /// those in the copy goes on with the rest of them. All of it or, on any fault, nothing.
     ///
     /// # Errors
-    /// [`StoreError::NotACopy`] with what is wrong with the file and where, or what SQLite says.
-    pub fn restore(&self, from: &Path, scratch: &Path) -> Result<TakenIn, StoreError> {
-        let copy = VerifiedCopy::through(from, scratch)?;
+    /// What SQLite says.
+    pub fn restore(&self, copy: &VerifiedCopy) -> Result<TakenIn, StoreError> {
         let mut connection = self.lock();
         connection.execute("ATTACH DATABASE ?1 AS taken", [copy.path.to_string_lossy().as_ref()])?;
         let taken = take_in(&mut connection);
@@ -95,7 +149,8 @@ impl Store {
 }
 
 /// A copy of the file to be restored, looked through and brought up to date; gone when dropped.
-struct VerifiedCopy {
+#[derive(Debug)]
+pub struct VerifiedCopy {
     path: PathBuf,
 }
 
@@ -110,15 +165,20 @@ impl Drop for VerifiedCopy {
 }
 
 impl VerifiedCopy {
-    fn through(from: &Path, scratch: &Path) -> Result<Self, StoreError> {
-        let bytes = std::fs::read(from).map_err(|e| refuse(from, format!("it cannot be read: {e}")))?;
-        if !bytes.starts_with(HEADER) {
+    /// Looks a file through: header, damage, version, nothing in it but this program's tables, every body JSON, every row's owner there.
+    ///
+    /// # Errors
+    /// [`StoreError::NotACopy`] with what is wrong with the file and where.
+    pub fn through(from: &Path, scratch: &Path) -> Result<Self, StoreError> {
+        let mut head = [0; 16];
+        let read = std::fs::File::open(from).and_then(|mut f| f.read(&mut head)).map_err(|e| refuse(from, format!("it cannot be read: {e}")))?;
+        if &head[..read] != HEADER {
             return Err(refuse(from, "it is not a copy made by backup: it does not begin like a database"));
         }
         // Looked through as a copy, so that the file itself is never written to.
         let copy = Self { path: scratch.join("restoring.db") };
         drop(Self { path: copy.path.clone() });
-        std::fs::write(&copy.path, &bytes).map_err(|e| refuse(&copy.path, format!("it cannot be written: {e}")))?;
+        std::fs::copy(from, &copy.path).map_err(|e| refuse(&copy.path, format!("it cannot be written: {e}")))?;
         let damaged = |e: rusqlite::Error| refuse(from, format!("it is damaged: {e}"));
         {
             let mut connection = Connection::open_with_flags(&copy.path, OpenFlags::SQLITE_OPEN_READ_WRITE).map_err(damaged)?;
@@ -128,14 +188,26 @@ impl VerifiedCopy {
                 return Err(refuse(from, format!("it is damaged: {}", whole.lines().next().unwrap_or_default())));
             }
             let version: u32 = connection.query_row("PRAGMA user_version", [], |r| r.get(0)).map_err(damaged)?;
+            let application: i32 = connection.query_row("PRAGMA application_id", [], |r| r.get(0)).map_err(damaged)?;
+            if application != 0 && application != APPLICATION {
+                return Err(refuse(from, "it is a database, but of another program"));
+            }
             if version == 0 {
                 return Err(refuse(from, "it is a database, but not of this program: it bears no version"));
             }
             only_what_is_known(&connection, from)?;
-            schema::migrate(&mut connection, version as usize)?;
+            schema::migrate(&mut connection, from, version as usize)?;
             fields(&connection, from)?;
         }
         Ok(copy)
+    }
+
+    /// What is in it, to be read by the same types as what comes by any other way.
+    ///
+    /// # Errors
+    /// What SQLite says.
+    pub fn whole(&self) -> Result<Whole, StoreError> {
+        Store::open(&self.path)?.whole()
     }
 }
 
@@ -175,6 +247,18 @@ fn fields(connection: &Connection, from: &Path) -> Result<(), StoreError> {
             return Err(refuse(from, format!("row {} of “{table}” has a {column} that is not JSON", row.get::<_, i64>(0)?)));
         }
     }
+    let mut query = connection.prepare("SELECT rowid, kind, substr(body, 1, 16), length(id), length(says) FROM photos")?;
+    let mut rows = query.query([])?;
+    while let Some(row) = rows.next()? {
+        let (at, kind, head): (i64, String, Vec<u8>) = (row.get(0)?, row.get(1)?, row.get(2)?);
+        let (id, says): (i64, i64) = (row.get(3)?, row.get(4)?);
+        if picture_kind(&head) != Some(kind.as_str()) {
+            return Err(refuse(from, format!("row {at} of \u{201c}photos\u{201d} is no JPEG or PNG picture, or not the one it says it is")));
+        }
+        if !(1..=64).contains(&id) || says > 400 {
+            return Err(refuse(from, format!("row {at} of \u{201c}photos\u{201d} has an id or a text that is too long")));
+        }
+    }
     let mut query = connection.prepare("PRAGMA foreign_key_check")?;
     let mut rows = query.query([])?;
     if let Some(row) = rows.next()? {
@@ -185,7 +269,7 @@ fn fields(connection: &Connection, from: &Path) -> Result<(), StoreError> {
 }
 
 fn take_in(connection: &mut Connection) -> Result<TakenIn, StoreError> {
-    let transaction = connection.transaction()?;
+    let transaction = begin(connection)?;
     let count = |sql: &str| transaction.query_row(sql, [], |r| r.get::<_, u32>(0)).map(|n| n as usize);
     let kept = count("SELECT count(*) FROM taken.lathes t JOIN main.lathes m USING (id) WHERE t.body <> m.body")?
         + count("SELECT count(*) FROM taken.jobs t JOIN main.jobs m USING (id) WHERE t.request <> m.request OR t.title <> m.title")?;
@@ -200,8 +284,10 @@ fn take_in(connection: &mut Connection) -> Result<TakenIn, StoreError> {
     )?;
     // A mate, or a batch's first, may come after the job that names it, so those are told once all are here.
     let jobs = transaction.execute(
-        "INSERT OR IGNORE INTO main.jobs (id, title, request, revision, created, frozen_plan, frozen_run, frozen_engine, part, place)
-             SELECT id, title, request, revision, created, frozen_plan, frozen_run, frozen_engine, part, place FROM taken.jobs ORDER BY rowid",
+        "INSERT OR IGNORE INTO main.jobs (id, title, request, revision, created, frozen_plan, frozen_run, frozen_engine, part, place, facts_revision,
+                 frozen_facts, away)
+             SELECT id, title, request, revision, created, frozen_plan, frozen_run, frozen_engine, part, place, facts_revision, frozen_facts, away
+             FROM taken.jobs ORDER BY rowid",
         [],
     )?;
     transaction.execute(
@@ -217,9 +303,10 @@ fn take_in(connection: &mut Connection) -> Result<TakenIn, StoreError> {
     transaction.execute("INSERT OR IGNORE INTO main.sheets SELECT owner, kind, body, revision FROM taken.sheets", [])?;
     transaction.execute("INSERT OR IGNORE INTO main.ticks SELECT job, op, done FROM taken.ticks", [])?;
     transaction.execute(
-        "UPDATE main.jobs SET (frozen_plan, frozen_run, frozen_engine) =
-             (SELECT t.frozen_plan, t.frozen_run, t.frozen_engine FROM taken.jobs t WHERE t.id = main.jobs.id)
-             WHERE frozen_plan IS NULL AND id IN (SELECT id FROM temp.go_on)",
+        "UPDATE main.jobs SET (frozen_plan, frozen_run, frozen_engine, frozen_facts, facts_revision, revision) =
+             (SELECT t.frozen_plan, t.frozen_run, t.frozen_engine, t.frozen_facts, main.jobs.revision + 1, main.jobs.revision + 1
+                  FROM taken.jobs t WHERE t.id = main.jobs.id)
+             WHERE frozen_plan IS NULL AND id IN (SELECT id FROM temp.go_on) AND id IN (SELECT id FROM taken.jobs WHERE frozen_plan IS NOT NULL)",
         [],
     )?;
     let acts = transaction.execute(

@@ -5,19 +5,23 @@
 //! them; this crate knows nothing of threads.
 
 mod backup;
+mod board;
+mod copies;
+mod open;
 mod photos;
 mod schema;
 mod sheets;
 mod whole;
 
-pub use backup::{COPIES_KEPT, TakenIn};
-pub use photos::{PhotoRow, Put};
-pub use sheets::{NewPart, SheetRow, TickRow};
+pub use backup::{COPIES_KEPT, TakenIn, VerifiedCopy};
+pub use board::BoardRow;
+pub use photos::{PhotoRow, Put, picture_kind};
+pub use sheets::{NewBatch, NewPart, PartsAdded, SheetRow, TickRow};
 pub use whole::{Whole, WholeJob};
 
-use rusqlite::{Connection, OptionalExtension, params};
+use rusqlite::{Connection, OptionalExtension, Transaction, TransactionBehavior, params};
 use serde::Serialize;
-use std::path::Path;
+use std::path::PathBuf;
 use std::sync::{Mutex, MutexGuard, PoisonError};
 
 /// What can go wrong with the store.
@@ -38,12 +42,30 @@ pub enum StoreError {
         why: String,
     },
     /// The file was written by a newer program.
-    #[error("this database is of version {found}; this program knows up to {known}. Use the newer program, or another --data folder")]
+    #[error("{}: it was written by a newer version of this program (its form is {found}, this one knows up to {known}). It is left as it was. Use the newer program, or another --data folder", path.display())]
     Newer {
+        /// The file.
+        path: std::path::PathBuf,
         /// Its version.
         found: usize,
         /// The newest known.
         known: usize,
+    },
+    /// A file that will not do as the database; it is left as it was.
+    #[error("{}: the database {why}. It is left as it was. {way}.", path.display())]
+    Unfit {
+        /// The file.
+        path: std::path::PathBuf,
+        /// What is wrong with it.
+        why: String,
+        /// What to do now.
+        way: String,
+    },
+    /// The file was moved or taken away while it was open.
+    #[error("{} is no longer where it was opened: its folder was moved or taken away, and nothing told now would be kept. Put it back, or stop and start again", path.display())]
+    Gone {
+        /// Where it was.
+        path: std::path::PathBuf,
     },
 }
 
@@ -69,10 +91,14 @@ pub struct JobRow {
     pub title: String,
     /// The plan request, JSON.
     pub request: String,
-    /// Goes up with every change of the facts.
+    /// Goes up with every change of the job, and of what its plan hangs on.
     pub revision: i64,
+    /// The revision its plan last changed with, or was frozen at.
+    pub facts_revision: i64,
     /// When it was made, UTC.
     pub created: String,
+    /// When it was put away, UTC.
+    pub away: Option<String>,
     /// The plan frozen at the first pass.
     pub frozen: Option<Frozen>,
     /// Acts recorded so far.
@@ -98,6 +124,8 @@ pub struct NewMember<'a> {
     pub request: &'a str,
     /// When it is made, UTC.
     pub created: &'a str,
+    /// The revision of the job it joins that it was made from.
+    pub revision: i64,
     /// Whether it is the mate of the job it joins.
     pub mates: bool,
     /// New facts of the job it joins, when they change with it.
@@ -113,6 +141,34 @@ pub struct Frozen {
     pub run: String,
     /// Version of the reckoning.
     pub engine: String,
+    /// What it was reckoned from: request, lathe and kit as they then stood, JSON; none in what older programs froze.
+    pub facts: Option<String>,
+}
+
+/// What an act that begins the cut brings with it.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct Begun {
+    /// The plan.
+    pub frozen: Frozen,
+    /// The job's revision it was reckoned from.
+    pub revision: i64,
+    /// The lathe as it then stands, its gears on it: its id and profile, JSON.
+    pub mounted: Option<(String, String)>,
+}
+
+/// An act to be recorded, with what it was judged by.
+#[derive(Debug, Clone, Copy)]
+pub struct NewAct<'a> {
+    /// The act.
+    pub row: &'a ActRow,
+    /// Revision of the facts its sender saw, where told.
+    pub revision: Option<i64>,
+    /// Acts there were when it was judged.
+    pub after: i64,
+    /// The plan it begins with, if it may begin one.
+    pub begins: Option<&'a Begun>,
+    /// Whether what the mate is made to may follow from it.
+    pub moves_mate: bool,
 }
 
 /// An act as stored.
@@ -150,6 +206,10 @@ pub enum Changed<T> {
 pub enum Recorded {
     /// Recorded now, or the very same before; the act as stored.
     Done(ActRow),
+    /// Its sender saw other facts than the cut was, or would be, begun on.
+    Stale,
+    /// The job moved on since it was judged: it is to be judged again.
+    Moved,
     /// The id stands for a different act.
     Different,
     /// There is no such job.
@@ -160,23 +220,11 @@ pub enum Recorded {
 #[derive(Debug)]
 pub struct Store {
     connection: Mutex<Connection>,
+    path: PathBuf,
+    file: Option<(u64, u64)>,
 }
 
 impl Store {
-    /// Opens or makes the database at `path`, copying it beside itself before any migration.
-    ///
-    /// # Errors
-    /// [`StoreError::Newer`] for a database of a newer program, else what SQLite says.
-    pub fn open(path: &Path) -> Result<Self, StoreError> {
-        let mut connection = Connection::open(path)?;
-        connection.pragma_update(None, "journal_mode", "WAL")?;
-        connection.pragma_update(None, "synchronous", "FULL")?;
-        connection.pragma_update(None, "foreign_keys", true)?;
-        connection.busy_timeout(std::time::Duration::from_secs(5))?;
-        schema::bring_up_to_date(&mut connection, path)?;
-        Ok(Self { connection: Mutex::new(connection) })
-    }
-
     /// A panic while the lock was held cannot leave a transaction half done: SQLite rolls it back.
     fn lock(&self) -> MutexGuard<'_, Connection> {
         self.connection.lock().unwrap_or_else(PoisonError::into_inner)
@@ -208,7 +256,11 @@ impl Store {
     pub fn put_lathe(&self, id: &str, body: &str) -> Result<(), StoreError> {
         let sql = "INSERT INTO lathes (id, body) VALUES (?1, ?2) \
              ON CONFLICT (id) DO UPDATE SET body = excluded.body, revision = revision + 1, away = NULL";
-        self.lock().execute(sql, [id, body])?;
+        let mut connection = self.lock();
+        let transaction = begin(&mut connection)?;
+        transaction.execute(sql, [id, body])?;
+        facts_moved(&transaction, Hangs::Lathe(id))?;
+        transaction.commit()?;
         Ok(())
     }
 
@@ -218,7 +270,7 @@ impl Store {
     /// What SQLite says.
     pub fn add_lathe(&self, ids: impl Iterator<Item = String>, body: impl Fn(&str) -> String) -> Result<Option<LatheRow>, StoreError> {
         let mut connection = self.lock();
-        let transaction = connection.transaction()?;
+        let transaction = begin(&mut connection)?;
         for id in ids {
             if transaction.execute("INSERT INTO lathes (id, body) VALUES (?1, ?2) ON CONFLICT (id) DO NOTHING", [&id, &body(&id)])? == 1 {
                 let row = find_lathe(&transaction, &id)?;
@@ -235,21 +287,26 @@ impl Store {
     /// What SQLite says.
     pub fn change_lathe(&self, id: &str, revision: i64, body: &str) -> Result<Changed<LatheRow>, StoreError> {
         let mut connection = self.lock();
-        let transaction = connection.transaction()?;
+        let transaction = begin(&mut connection)?;
         let sql = "UPDATE lathes SET body = ?3, revision = revision + 1 WHERE id = ?1 AND revision = ?2";
         let changed = transaction.execute(sql, params![id, revision, body])?;
+        if changed == 1 {
+            facts_moved(&transaction, Hangs::Lathe(id))?;
+        }
         let Some(row) = find_lathe(&transaction, id)? else { return Ok(Changed::Missing) };
         transaction.commit()?;
         Ok(if changed == 1 { Changed::Done(row) } else { Changed::Stale(row) })
     }
 
-    /// Puts a lathe away, at a time, or brings it back; gives it as it now is.
+    /// Puts a lathe away, at a time, or brings it back; gives it as it now is. The last one that stands in the shop is left there.
     ///
     /// # Errors
     /// What SQLite says.
     pub fn put_away(&self, id: &str, at: Option<&str>) -> Result<Option<LatheRow>, StoreError> {
         let connection = self.lock();
-        connection.execute("UPDATE lathes SET away = ?2, revision = revision + 1 WHERE id = ?1", params![id, at])?;
+        let sql = "UPDATE lathes SET away = ?2, revision = revision + 1
+             WHERE id = ?1 AND (?2 IS NULL OR EXISTS (SELECT 1 FROM lathes o WHERE o.id <> ?1 AND o.away IS NULL))";
+        connection.execute(sql, params![id, at])?;
         Ok(find_lathe(&connection, id)?)
     }
 
@@ -276,7 +333,11 @@ impl Store {
     /// What SQLite says.
     pub fn put_kit(&self, body: &str) -> Result<(), StoreError> {
         let sql = "INSERT INTO kit (id, body) VALUES (1, ?1) ON CONFLICT (id) DO UPDATE SET body = excluded.body";
-        self.lock().execute(sql, [body])?;
+        let mut connection = self.lock();
+        let transaction = begin(&mut connection)?;
+        transaction.execute(sql, [body])?;
+        facts_moved(&transaction, Hangs::Kit)?;
+        transaction.commit()?;
         Ok(())
     }
 
@@ -299,33 +360,36 @@ impl Store {
         Ok(find_job(&self.lock(), id)?)
     }
 
-    /// Adds a job.
+    /// Adds a job; false, and nothing done, when its id is used already.
     ///
     /// # Errors
-    /// What SQLite says; an id used before is one of them.
-    pub fn add_job(&self, id: &str, title: &str, request: &str, created: &str) -> Result<(), StoreError> {
-        let sql = "INSERT INTO jobs (id, title, request, revision, created) VALUES (?1, ?2, ?3, 1, ?4)";
-        self.lock().execute(sql, params![id, title, request, created])?;
-        Ok(())
+    /// What SQLite says.
+    pub fn add_job(&self, id: &str, title: &str, request: &str, created: &str) -> Result<bool, StoreError> {
+        let sql = "INSERT INTO jobs (id, title, request, revision, created) VALUES (?1, ?2, ?3, 1, ?4) ON CONFLICT (id) DO NOTHING";
+        Ok(self.lock().execute(sql, params![id, title, request, created])? == 1)
     }
 
     /// Adds a job to the part of another, as its mate or beside it; the other's facts may change with it.
-    /// Gives false, and does nothing, when `of` does not exist, or is to be mated and has a mate.
+    /// Stale, and nothing done, when that one was changed meanwhile.
     ///
     /// # Errors
     /// What SQLite says; an id used before is one of them.
-    pub fn add_member(&self, of: &str, job: &NewMember<'_>) -> Result<bool, StoreError> {
+    pub fn add_member(&self, of: &str, job: &NewMember<'_>) -> Result<Changed<()>, StoreError> {
         let mut connection = self.lock();
-        let transaction = connection.transaction()?;
-        let Some(first) = find_job(&transaction, of)?.filter(|f| !job.mates || f.mate.is_none()) else { return Ok(false) };
+        let transaction = begin(&mut connection)?;
+        let Some(first) = find_job(&transaction, of)? else { return Ok(Changed::Missing) };
+        if first.revision != job.revision {
+            return Ok(Changed::Stale(()));
+        }
         let part = first.part.unwrap_or_else(|| first.id.clone());
         let mate = job.mates.then_some(of);
         let sql = "INSERT INTO jobs (id, title, request, revision, created, part, mate) VALUES (?1, ?2, ?3, 1, ?4, ?5, ?6)";
         transaction.execute(sql, params![job.id, job.title, job.request, job.created, part, mate])?;
-        let sql = "UPDATE jobs SET part = ?2, mate = coalesce(?3, mate), request = coalesce(?4, request), revision = revision + 1 WHERE id = ?1";
+        let sql = "UPDATE jobs SET part = ?2, mate = coalesce(?3, mate), request = iif(frozen_plan IS NULL, coalesce(?4, request), request),
+             revision = revision + 1, facts_revision = iif(?4 IS NULL OR frozen_plan IS NOT NULL, facts_revision, revision + 1) WHERE id = ?1";
         transaction.execute(sql, params![of, part, job.mates.then_some(job.id), job.request_of_first])?;
         transaction.commit()?;
-        Ok(true)
+        Ok(Changed::Done(()))
     }
 
     /// The jobs of one part, oldest first.
@@ -339,18 +403,22 @@ impl Store {
         Ok(rows.collect::<Result<_, _>>()?)
     }
 
-    /// Changes a job's facts if `revision` is still the newest; with it, in the one transaction, the
-    /// request of its mate where what changed is the pair's.
+    /// Changes a job if `revision` is still the newest; with it, in the one transaction, the request of its mate where what changed is
+    /// the pair's. Facts of a job that is begun are changed beside its frozen plan.
     ///
     /// # Errors
     /// What SQLite says.
-    pub fn change_job(&self, id: &str, revision: i64, title: &str, request: &str, mate: Option<(&str, &str)>) -> Result<Changed<JobRow>, StoreError> {
+    pub fn change_job(&self, id: &str, revision: i64, change: &JobChange<'_>) -> Result<Changed<JobRow>, StoreError> {
         let mut connection = self.lock();
-        let transaction = connection.transaction()?;
-        let sql = "UPDATE jobs SET title = ?3, request = ?4, revision = revision + 1 WHERE id = ?1 AND revision = ?2";
-        let changed = transaction.execute(sql, params![id, revision, title, request])?;
-        if let (1, Some((mate, request))) = (changed, mate) {
-            transaction.execute("UPDATE jobs SET request = ?2, revision = revision + 1 WHERE id = ?1 AND frozen_plan IS NULL", params![mate, request])?;
+        let transaction = begin(&mut connection)?;
+        let sql = "UPDATE jobs SET title = coalesce(?3, title), request = coalesce(?4, request), away = iif(?5, ?6, away), revision = revision + 1,
+             facts_revision = iif(?4 IS NULL OR frozen_plan IS NOT NULL, facts_revision, revision + 1)
+             WHERE id = ?1 AND revision = ?2 AND (?4 IS NULL OR (frozen_plan IS NOT NULL) = ?7)";
+        let away = change.away.flatten();
+        let changed = transaction.execute(sql, params![id, revision, change.title, change.request, change.away.is_some(), away, change.begun])?;
+        if let (1, Some((mate, request))) = (changed, change.mate) {
+            let sql = "UPDATE jobs SET request = ?2, revision = revision + 1, facts_revision = revision + 1 WHERE id = ?1 AND frozen_plan IS NULL";
+            transaction.execute(sql, params![mate, request])?;
         }
         let Some(job) = find_job(&transaction, id)? else { return Ok(Changed::Missing) };
         transaction.commit()?;
@@ -368,22 +436,39 @@ impl Store {
         Ok(rows.collect::<Result<_, _>>()?)
     }
 
-    /// Records an act, freezing the plan with it if the job has none frozen. The same act again gives
-    /// the first answer. It is on disk when this returns.
+    /// Records an act; one that begins the cut freezes the plan with it and notes its gears on the lathe, all in one transaction. The same
+    /// act again gives the first answer. It is on disk when this returns.
     ///
     /// # Errors
     /// What SQLite says.
-    pub fn record(&self, job: &str, act: &ActRow, freeze: Option<&Frozen>) -> Result<Recorded, StoreError> {
+    pub fn record(&self, job: &str, new: &NewAct<'_>) -> Result<Recorded, StoreError> {
+        let act = new.row;
         let mut connection = self.lock();
-        let transaction = connection.transaction()?;
+        let transaction = begin(&mut connection)?;
         let Some(found) = find_job(&transaction, job)? else { return Ok(Recorded::Missing) };
         let before = transaction.query_row(&format!("{ACT} WHERE job = ?1 AND id = ?2"), [job, &act.id], act_row).optional()?;
         if let Some(before) = before {
             return Ok(if before.body == act.body { Recorded::Done(before) } else { Recorded::Different });
         }
-        if let (None, Some(frozen)) = (&found.frozen, freeze) {
-            let sql = "UPDATE jobs SET frozen_plan = ?2, frozen_run = ?3, frozen_engine = ?4 WHERE id = ?1";
-            transaction.execute(sql, params![job, frozen.plan, frozen.run, frozen.engine])?;
+        if new.revision.is_some_and(|seen| seen < found.facts_revision || seen > found.revision) {
+            return Ok(Recorded::Stale);
+        }
+        if found.sequence != new.after {
+            return Ok(Recorded::Moved);
+        }
+        if let (None, Some(Begun { frozen, revision, mounted })) = (&found.frozen, new.begins) {
+            if found.revision != *revision {
+                return Ok(Recorded::Moved);
+            }
+            let sql = "UPDATE jobs SET frozen_plan = ?2, frozen_run = ?3, frozen_engine = ?4, frozen_facts = ?5 WHERE id = ?1";
+            transaction.execute(sql, params![job, frozen.plan, frozen.run, frozen.engine, frozen.facts])?;
+            if let Some((lathe, body)) = mounted {
+                transaction.execute("UPDATE lathes SET body = ?2, revision = revision + 1 WHERE id = ?1", [lathe, body])?;
+                facts_moved(&transaction, Hangs::Lathe(lathe))?;
+            }
+        }
+        if let (true, Some(mate)) = (new.moves_mate, &found.mate) {
+            facts_moved(&transaction, Hangs::Mate(mate))?;
         }
         let sequence = found.sequence + 1;
         let sql = "INSERT INTO acts (job, id, sequence, body, happened, recorded, source, seen) VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8)";
@@ -402,9 +487,51 @@ impl Store {
     }
 }
 
+/// A change of a job: what is none stays as it is.
+#[derive(Debug, Clone, Copy, Default)]
+pub struct JobChange<'a> {
+    /// New title.
+    pub title: Option<&'a str>,
+    /// New facts, JSON.
+    pub request: Option<&'a str>,
+    /// Whether the job's plan was frozen when they were judged: begun since, they are not its facts.
+    pub begun: bool,
+    /// New facts of its mate, by its id.
+    pub mate: Option<(&'a str, &'a str)>,
+    /// Put away at a time, or brought back.
+    pub away: Option<Option<&'a str>>,
+}
+
+/// A transaction that may write: it has the database to itself from its first read on.
+fn begin(connection: &mut Connection) -> rusqlite::Result<Transaction<'_>> {
+    connection.transaction_with_behavior(TransactionBehavior::Immediate)
+}
+
+/// What a plan may hang on beside its own facts.
+#[derive(Clone, Copy)]
+enum Hangs<'a> {
+    Lathe(&'a str),
+    Kit,
+    Mate(&'a str),
+}
+
+/// Marks the facts of jobs not begun as moved on: an act sent by a page that saw them before is not taken for one that saw them since.
+fn facts_moved(transaction: &Transaction<'_>, hangs: Hangs<'_>) -> rusqlite::Result<()> {
+    let (on, id) = match hangs {
+        Hangs::Lathe(id) => ("iif(json_valid(request), json_extract(request, '$.lathe_id'), NULL) = ?1", id),
+        Hangs::Kit => ("?1 = ''", ""),
+        Hangs::Mate(id) => ("id = ?1", id),
+    };
+    let sql = format!("UPDATE jobs SET revision = revision + 1, facts_revision = revision + 1 WHERE frozen_plan IS NULL AND {on}");
+    transaction.execute(&sql, [id])?;
+    // A line names the lathe, of jobs begun too.
+    transaction.execute(&format!("DELETE FROM lines WHERE job IN (SELECT id FROM jobs WHERE {on})"), [id])?;
+    Ok(())
+}
+
 const LATHE: &str = "SELECT id, body, revision, away FROM lathes";
 const JOB: &str = "SELECT j.id, j.title, j.request, j.revision, j.created, j.frozen_plan, j.frozen_run, j.frozen_engine, \
-     (SELECT count(*) FROM acts a WHERE a.job = j.id), j.part, j.mate, j.batch, j.place FROM jobs j";
+     (SELECT count(*) FROM acts a WHERE a.job = j.id), j.part, j.mate, j.batch, j.place, j.facts_revision, j.frozen_facts, j.away FROM jobs j";
 const ACT: &str = "SELECT id, sequence, body, happened, recorded, source, seen FROM acts";
 
 fn find_lathe(connection: &Connection, id: &str) -> rusqlite::Result<Option<LatheRow>> {
@@ -421,7 +548,7 @@ fn find_job(connection: &Connection, id: &str) -> rusqlite::Result<Option<JobRow
 
 fn job_row(row: &rusqlite::Row<'_>) -> rusqlite::Result<JobRow> {
     let frozen = match (row.get(5)?, row.get(6)?, row.get(7)?) {
-        (Some(plan), Some(run), Some(engine)) => Some(Frozen { plan, run, engine }),
+        (Some(plan), Some(run), Some(engine)) => Some(Frozen { plan, run, engine, facts: row.get(14)? }),
         _ => None,
     };
     Ok(JobRow {
@@ -436,6 +563,8 @@ fn job_row(row: &rusqlite::Row<'_>) -> rusqlite::Result<JobRow> {
         mate: row.get(10)?,
         batch: row.get(11)?,
         place: row.get(12)?,
+        facts_revision: row.get(13)?,
+        away: row.get(15)?,
     })
 }
 

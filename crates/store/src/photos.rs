@@ -1,6 +1,6 @@
 //! Photographs of jobs, in the same file as everything else.
 
-use crate::{Store, StoreError};
+use crate::{Store, StoreError, begin};
 use rusqlite::{OptionalExtension, params};
 
 /// A photograph as stored, without its picture.
@@ -29,6 +29,18 @@ pub enum Put {
     Missing,
 }
 
+/// The kind of picture these bytes are, by how they begin: those that are kept and shown.
+#[must_use]
+pub fn picture_kind(bytes: &[u8]) -> Option<&'static str> {
+    if bytes.starts_with(&[0xFF, 0xD8, 0xFF]) {
+        Some("image/jpeg")
+    } else if bytes.starts_with(b"\x89PNG\r\n\x1a\n") {
+        Some("image/png")
+    } else {
+        None
+    }
+}
+
 impl Store {
     /// A job's photographs, in the order they were kept.
     ///
@@ -41,13 +53,13 @@ impl Store {
         Ok(rows.collect::<Result<_, _>>()?)
     }
 
-    /// A photograph's media type and picture.
+    /// A photograph's picture.
     ///
     /// # Errors
     /// What SQLite says.
-    pub fn photo(&self, job: &str, id: &str) -> Result<Option<(String, Vec<u8>)>, StoreError> {
-        let sql = "SELECT kind, body FROM photos WHERE job = ?1 AND id = ?2";
-        Ok(self.lock().query_row(sql, [job, id], |r| Ok((r.get(0)?, r.get(1)?))).optional()?)
+    pub fn photo(&self, job: &str, id: &str) -> Result<Option<Vec<u8>>, StoreError> {
+        let sql = "SELECT body FROM photos WHERE job = ?1 AND id = ?2";
+        Ok(self.lock().query_row(sql, [job, id], |r| r.get(0)).optional()?)
     }
 
     /// Keeps a photograph, at most so many a job. It is on disk when this returns.
@@ -56,7 +68,7 @@ impl Store {
     /// What SQLite says.
     pub fn put_photo(&self, job: &str, photo: &PhotoRow, body: &[u8], most: usize) -> Result<Put, StoreError> {
         let mut connection = self.lock();
-        let transaction = connection.transaction()?;
+        let transaction = begin(&mut connection)?;
         let known: bool = transaction.query_row("SELECT EXISTS (SELECT 1 FROM jobs WHERE id = ?1)", [job], |r| r.get(0))?;
         if !known {
             return Ok(Put::Missing);

@@ -5,8 +5,13 @@ use rusqlite::Connection;
 use rusqlite_migration::{M, Migrations};
 use std::path::Path;
 
+/// Marks the file as this program's: "YOKE".
+pub(crate) const APPLICATION: i32 = 0x594F_4B45;
+/// How every SQLite file begins.
+pub(crate) const HEADER: &[u8] = b"SQLite format 3\0";
+
 /// One entry a version; never edited once released, only added to.
-const STEPS: [&str; 5] = [
+const STEPS: [&str; 6] = [
     "
 CREATE TABLE lathes (id TEXT PRIMARY KEY, body TEXT NOT NULL) STRICT;
 CREATE TABLE kit (id INTEGER PRIMARY KEY CHECK (id = 1), body TEXT NOT NULL) STRICT;
@@ -75,6 +80,19 @@ CREATE TABLE ticks (
     PRIMARY KEY (job, op)
 ) STRICT;
 ",
+    // A plan is frozen around the facts it was reckoned from, as they then stood; which revision that is, acts are held against. A job may be
+    // put away. What the board shows of a job is kept until it moves on.
+    "
+ALTER TABLE jobs ADD COLUMN facts_revision INTEGER NOT NULL DEFAULT 1;
+UPDATE jobs SET facts_revision = revision;
+ALTER TABLE jobs ADD COLUMN frozen_facts TEXT;
+ALTER TABLE jobs ADD COLUMN away TEXT;
+CREATE TABLE lines (
+    job TEXT PRIMARY KEY REFERENCES jobs (id),
+    stamp TEXT NOT NULL,
+    body TEXT NOT NULL
+) STRICT;
+",
 ];
 
 /// Brings the database up to date; a copy named after its old version is kept beside it first.
@@ -85,13 +103,18 @@ pub(crate) fn bring_up_to_date(connection: &mut Connection, path: &Path) -> Resu
         let copy = path.with_extension(format!("before-v{}.db", STEPS.len()));
         connection.backup("main", copy, None)?;
     }
-    migrate(connection, found)
+    migrate(connection, path, found)
+}
+
+/// The newest version known.
+pub(crate) const fn newest() -> usize {
+    STEPS.len()
 }
 
 /// Takes it from the version found to the newest.
-pub(crate) fn migrate(connection: &mut Connection, found: usize) -> Result<(), StoreError> {
+pub(crate) fn migrate(connection: &mut Connection, path: &Path, found: usize) -> Result<(), StoreError> {
     if found > STEPS.len() {
-        return Err(StoreError::Newer { found, known: STEPS.len() });
+        return Err(StoreError::Newer { path: path.to_owned(), found, known: STEPS.len() });
     }
     Migrations::new(STEPS.iter().map(|s| M::up(s)).collect()).to_latest(connection)?;
     Ok(())

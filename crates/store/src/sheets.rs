@@ -1,6 +1,6 @@
 //! What is kept beside the jobs: routes, batches and the day's order, each a sheet changed under a revision; and what of a route is done.
 
-use crate::{Changed, Store, StoreError, find_job, job_row};
+use crate::{Changed, Store, StoreError, begin, find_job, job_row};
 use rusqlite::{OptionalExtension, params};
 
 /// A sheet as stored.
@@ -40,6 +40,38 @@ pub struct NewPart<'a> {
     pub place: i64,
 }
 
+/// Parts to be added to a batch, and what must still hold when they are.
+#[derive(Debug, Clone, Copy)]
+pub enum NewBatch<'a> {
+    /// A batch made of a job that is in none and stands at this revision; what is kept of it, JSON.
+    Of {
+        /// The job's revision.
+        revision: i64,
+        /// What its sheet is kept as.
+        kind: &'a str,
+        /// The sheet.
+        body: &'a str,
+    },
+    /// A part begun again.
+    Again {
+        /// The newest of its place.
+        job: &'a str,
+    },
+}
+
+/// What came of adding parts to a batch.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum PartsAdded {
+    /// They are there.
+    Done,
+    /// The job is in a batch by now, or its place was begun again.
+    Already,
+    /// The job was changed meanwhile.
+    Moved,
+    /// There is no such job.
+    Missing,
+}
+
 impl Store {
     /// One sheet, if it was kept.
     ///
@@ -67,7 +99,7 @@ impl Store {
     /// What SQLite says.
     pub fn put_sheet(&self, owner: &str, kind: &str, revision: i64, body: &str) -> Result<Changed<SheetRow>, StoreError> {
         let mut connection = self.lock();
-        let transaction = connection.transaction()?;
+        let transaction = begin(&mut connection)?;
         let changed = if revision == 0 {
             transaction.execute("INSERT OR IGNORE INTO sheets (owner, kind, body, revision) VALUES (?1, ?2, ?3, 1)", [owner, kind, body])?
         } else {
@@ -78,6 +110,18 @@ impl Store {
         let Some(row) = transaction.query_row(sql, [owner, kind], sheet_row).optional()? else { return Ok(Changed::Missing) };
         transaction.commit()?;
         Ok(if changed == 1 { Changed::Done(row) } else { Changed::Stale(row) })
+    }
+
+    /// Keeps a sheet whatever stood there before, or takes it out.
+    ///
+    /// # Errors
+    /// What SQLite says.
+    pub fn set_sheet(&self, owner: &str, kind: &str, body: Option<&str>) -> Result<(), StoreError> {
+        let Some(body) = body else { return self.drop_sheet(owner, kind) };
+        let sql = "INSERT INTO sheets (owner, kind, body, revision) VALUES (?1, ?2, ?3, 1)
+             ON CONFLICT (owner, kind) DO UPDATE SET body = excluded.body, revision = revision + 1";
+        self.lock().execute(sql, [owner, kind, body])?;
+        Ok(())
     }
 
     /// Takes a sheet out.
@@ -128,22 +172,39 @@ impl Store {
         Ok(rows.collect::<Result<_, _>>()?)
     }
 
-    /// Adds parts to the batch of a job, all or none; the job becomes its first where it is in none. Gives false when there is no such job.
+    /// Adds parts to the batch of a job, all or none, with what is kept of a new one; looked at and written in one transaction.
     ///
     /// # Errors
     /// What SQLite says; an id used before is one of them.
-    pub fn add_parts(&self, first: &str, parts: &[NewPart<'_>]) -> Result<bool, StoreError> {
+    pub fn add_parts(&self, first: &str, of: NewBatch<'_>, parts: &[NewPart<'_>]) -> Result<PartsAdded, StoreError> {
         let mut connection = self.lock();
-        let transaction = connection.transaction()?;
-        let Some(job) = find_job(&transaction, first)? else { return Ok(false) };
-        let batch = job.batch.unwrap_or_else(|| job.id.clone());
-        transaction.execute("UPDATE jobs SET batch = ?2, place = 1, revision = revision + 1 WHERE id = ?1 AND batch IS NULL", [&job.id, &batch])?;
+        let transaction = begin(&mut connection)?;
+        let Some(job) = find_job(&transaction, first)? else { return Ok(PartsAdded::Missing) };
+        let batch = match (of, job.batch) {
+            (NewBatch::Of { .. }, Some(_)) => return Ok(PartsAdded::Already),
+            (NewBatch::Of { revision, .. }, None) if revision != job.revision => return Ok(PartsAdded::Moved),
+            (NewBatch::Of { kind, body, .. }, None) => {
+                transaction.execute("UPDATE jobs SET batch = id, place = 1, revision = revision + 1 WHERE id = ?1", [&job.id])?;
+                let sql = "INSERT OR REPLACE INTO sheets (owner, kind, body, revision) VALUES (?1, ?2, ?3, 1)";
+                transaction.execute(sql, [job.id.as_str(), kind, body])?;
+                job.id
+            }
+            (NewBatch::Again { .. }, None) => return Ok(PartsAdded::Missing),
+            (NewBatch::Again { job: replaced }, Some(batch)) => {
+                let sql = "SELECT id FROM jobs WHERE batch = ?1 AND place = (SELECT place FROM jobs WHERE id = ?2) ORDER BY created DESC, rowid DESC LIMIT 1";
+                let newest: Option<String> = transaction.query_row(sql, [batch.as_str(), replaced], |r| r.get(0)).optional()?;
+                if newest.as_deref() != Some(replaced) {
+                    return Ok(PartsAdded::Already);
+                }
+                batch
+            }
+        };
         for p in parts {
             let sql = "INSERT INTO jobs (id, title, request, revision, created, batch, place) VALUES (?1, ?2, ?3, 1, ?4, ?5, ?6)";
             transaction.execute(sql, params![p.id, p.title, p.request, p.created, batch, p.place])?;
         }
         transaction.commit()?;
-        Ok(true)
+        Ok(PartsAdded::Done)
     }
 }
 

@@ -1,6 +1,6 @@
 //! A whole shop as rows: read out in order, and laid down in an empty store.
 
-use crate::{ActRow, JobRow, LatheRow, SheetRow, Store, StoreError, TickRow};
+use crate::{ActRow, JobRow, LatheRow, SheetRow, Store, StoreError, TickRow, begin};
 use rusqlite::params;
 
 /// A job with its acts.
@@ -54,7 +54,7 @@ impl Store {
     /// What SQLite says; an id twice, or a mate that is not there, are among it.
     pub fn lay_down(&self, whole: &Whole) -> Result<(), StoreError> {
         let mut connection = self.lock();
-        let transaction = connection.transaction()?;
+        let transaction = begin(&mut connection)?;
         for l in &whole.lathes {
             transaction.execute("INSERT INTO lathes (id, body, revision, away) VALUES (?1, ?2, ?3, ?4)", params![l.id, l.body, l.revision, l.away])?;
         }
@@ -63,9 +63,12 @@ impl Store {
         }
         for WholeJob { job: j, .. } in &whole.jobs {
             let frozen = j.frozen.as_ref();
-            let sql = "INSERT INTO jobs (id, title, request, revision, created, frozen_plan, frozen_run, frozen_engine, part) VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9)";
+            let sql = "INSERT INTO jobs (id, title, request, revision, created, frozen_plan, frozen_run, frozen_engine, part, facts_revision,
+                 frozen_facts, away) VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11, ?12)";
             let [plan, run, engine] = [frozen.map(|f| &f.plan), frozen.map(|f| &f.run), frozen.map(|f| &f.engine)];
-            transaction.execute(sql, params![j.id, j.title, j.request, j.revision, j.created, plan, run, engine, j.part])?;
+            let facts = frozen.and_then(|f| f.facts.as_ref());
+            let values = params![j.id, j.title, j.request, j.revision, j.created, plan, run, engine, j.part, j.facts_revision, facts, j.away];
+            transaction.execute(sql, values)?;
         }
         for s in &whole.sheets {
             transaction.execute("INSERT INTO sheets (owner, kind, body, revision) VALUES (?1, ?2, ?3, ?4)", params![s.owner, s.kind, s.body, s.revision])?;

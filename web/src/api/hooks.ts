@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from '@tanstack/react-router';
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
+import { v4 } from 'uuid';
 import { api, type Job, type PlanRequest, Refused, unwrap } from './client';
 
 export const useJobs = () =>
@@ -69,17 +70,52 @@ export const useJob = (id: string) =>
     queryFn: async () => unwrap(await api.GET('/api/v1/jobs/{id}', { params: { path: { id } } })),
   });
 
+/** Presses closer than this are one. */
+const ONE_PRESS_MS = 700;
+
 /** Makes a job and opens it. */
 export function useMakeJob() {
+  const asked = useRef<{ wanted: string; id: string } | null>(null);
   const queries = useQueryClient();
   const navigate = useNavigate();
   return useMutation({
-    mutationFn: async (body: { callout?: string; lathe_id?: string; request?: unknown }) =>
-      unwrap(await api.POST('/api/v1/jobs', { body: body as never })),
+    // Two presses of one button make one job: the second finds the first by its id.
+    mutationFn: async (body: { callout?: string; lathe_id?: string; request?: unknown; copy_of?: string }) => {
+      const wanted = JSON.stringify(body);
+      if (!asked.current || asked.current.wanted !== wanted) asked.current = { wanted, id: v4() };
+      return unwrap(await api.POST('/api/v1/jobs', { body: { ...body, id: asked.current.id } as never }));
+    },
     onSuccess: job => {
+      // Asked for once more from here on, it is another.
+      setTimeout(() => (asked.current = null), ONE_PRESS_MS);
       void queries.invalidateQueries({ queryKey: ['jobs'] });
       queries.setQueryData(['job', job.id], job);
       void navigate({ to: '/jobs/$id/$station', params: { id: job.id, station: 'thread' } });
+    },
+  });
+}
+
+/** Jobs put away. */
+export const useJobsAway = (wanted: boolean) =>
+  useQuery({
+    queryKey: ['jobs', 'away'],
+    queryFn: async () => unwrap(await api.GET('/api/v1/jobs', { params: { query: { away: true } } })),
+    enabled: wanted,
+  });
+
+/** Renames a job, puts it away, or brings it back, from how it stands now. */
+export function useShelve() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: async ({ id, ...change }: { id: string; title?: string; away?: boolean }) => {
+      const job = unwrap(await api.GET('/api/v1/jobs/{id}', { params: { path: { id } } }));
+      const header = { 'If-Match': String(job.revision) };
+      return unwrap(await api.PATCH('/api/v1/jobs/{id}', { params: { path: { id }, header }, body: change }));
+    },
+    onSuccess: job => {
+      queries.setQueryData(['job', job.id], job);
+      void queries.invalidateQueries({ queryKey: ['jobs'] });
+      void queries.invalidateQueries({ queryKey: ['day'] });
     },
   });
 }
@@ -123,6 +159,10 @@ export function useMoved() {
           sequence: number;
           revision: number;
         };
+        // What many jobs hang on was changed: a lathe, the drawer, or the whole shop.
+        if (moved.job === '') {
+          for (const queryKey of [['job'], ['lathes'], ['kit']]) void queries.invalidateQueries({ queryKey });
+        }
         const known = queries.getQueryData<Job>(['job', moved.job]);
         if (known && (known.sequence !== moved.sequence || known.revision !== moved.revision)) {
           void queries.invalidateQueries({ queryKey: ['job', moved.job] });

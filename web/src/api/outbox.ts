@@ -2,57 +2,90 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { v4 } from 'uuid';
 import { type ActKind, api, type Job, unwrap } from './client';
-import { drain, keep, kept, type Waiting } from './queue';
+import { amend, drain, holds, keep, kept, mended, standing, type Waiting } from './queue';
 
 const RETRY_MS = 1500;
 
+/** Acts on their way to the server. */
+export interface Outbox {
+  /** What is done, as far as this screen knows, and not acknowledged yet. */
+  waiting: Waiting[];
+  /** What was refused: kept until it is sent again or left out. */
+  refused: Waiting[];
+  /** Why nothing is sent just now. */
+  cutOff: string | null;
+  record: (act: ActKind) => void;
+  /** Sends a refused act again, on what the screen shows now. */
+  again: (id: string) => void;
+  /** Leaves a refused act out. */
+  leaveOut: (id: string) => void;
+}
+
 /** Sends acts in order, each until it is acknowledged. What waits survives a reload. */
-export function useOutbox(job: Job) {
+export function useOutbox(job: Job): Outbox {
   const queries = useQueryClient();
-  const [waiting, setWaiting] = useState<Waiting[]>(() => kept(localStorage, job.id));
+  const [list, setList] = useState<Waiting[]>(() => kept(localStorage, job.id));
   const [cutOff, setCutOff] = useState<string | null>(null);
-  const [refusal, setRefusal] = useState<string | null>(null);
   const busy = useRef(false);
 
   const send = useCallback(async () => {
     if (busy.current) return;
     busy.current = true;
     try {
-      const drained = await drain(localStorage, job.id, async ({ id, act, happened, seen }) => {
+      const away = await drain(localStorage, job.id, async ({ id, act, happened, seen, revision }) => {
         const answer = unwrap(
           await api.PUT('/api/v1/jobs/{id}/acts/{act}', {
             params: { path: { id: job.id, act: id } },
-            body: { act, happened, seen, source: 'typed' },
+            body: { act, happened, seen, revision, source: 'typed' },
           }),
         );
         setCutOff(null);
         queries.setQueryData(['job', job.id], answer);
       });
-      setWaiting(kept(localStorage, job.id));
-      setCutOff(drained.cutOff);
-      if (drained.refusal !== null) setRefusal(drained.refusal);
+      const left = kept(localStorage, job.id);
+      setList(left);
+      setCutOff(away);
+      // What was refused was judged by what stands there: it is looked at again.
+      if (left.some(holds)) void queries.invalidateQueries({ queryKey: ['job', job.id] });
     } finally {
       busy.current = false;
     }
   }, [job.id, queries]);
 
+  const open = list.some(w => w.refused === undefined);
   useEffect(() => {
-    if (waiting.length === 0) return;
+    if (!open) return;
     const timer = setInterval(() => void send(), RETRY_MS);
     return () => clearInterval(timer);
-  }, [waiting.length, send]);
+  }, [open, send]);
+
+  const shown = useCallback(() => {
+    const now = queries.getQueryData<Job>(['job', job.id]);
+    return { seen: now?.sequence ?? job.sequence, revision: now?.revision ?? job.revision };
+  }, [job.id, job.sequence, job.revision, queries]);
 
   const record = useCallback(
     (act: ActKind) => {
-      setRefusal(null);
-      const seen = queries.getQueryData<Job>(['job', job.id])?.sequence ?? job.sequence;
-      const list = [...kept(localStorage, job.id), { id: v4(), act, happened: new Date().toISOString(), seen }];
-      keep(localStorage, job.id, list);
-      setWaiting(list);
+      const next = { id: v4(), act, happened: new Date().toISOString(), ...shown() };
+      keep(localStorage, job.id, [...mended(kept(localStorage, job.id), act), next]);
+      setList(kept(localStorage, job.id));
       void send();
     },
-    [job.id, job.sequence, queries, send],
+    [job.id, shown, send],
   );
+  const change = useCallback(
+    (id: string, to: (one: Waiting) => Waiting | null) => {
+      amend(localStorage, job.id, id, to);
+      setList(kept(localStorage, job.id));
+      void send();
+    },
+    [job.id, send],
+  );
+  const again = useCallback(
+    (id: string) => change(id, one => ({ ...one, ...shown(), refused: undefined })),
+    [change, shown],
+  );
+  const leaveOut = useCallback((id: string) => change(id, () => null), [change]);
 
-  return { waiting, cutOff, refusal, record };
+  return { waiting: standing(list), refused: list.filter(w => w.refused), cutOff, record, again, leaveOut };
 }

@@ -1,11 +1,15 @@
 import { type ActKind, inWords, Refused } from './client';
 
-/** An act on its way: kept here until the server has it on disk. */
+/** An act on its way: kept here until the server has it on disk, or the user leaves it out. */
 export interface Waiting {
   id: string;
   act: ActKind;
   happened: string;
   seen: number;
+  /** Revision of the facts that the screen showed. */
+  revision?: number;
+  /** Why the server refused it. */
+  refused?: { status: number; says: string };
 }
 
 /** Where what waits is kept: the browser's own store. */
@@ -16,7 +20,8 @@ const key = (job: string) => `outbox:${job}`;
 /** What waits for a job, oldest first. */
 export function kept(keeper: Keeper, job: string): Waiting[] {
   try {
-    return JSON.parse(keeper.getItem(key(job)) ?? '[]') as Waiting[];
+    const list: unknown = JSON.parse(keeper.getItem(key(job)) ?? '[]');
+    return Array.isArray(list) ? (list as Waiting[]) : [];
   } catch {
     return [];
   }
@@ -27,38 +32,57 @@ export function keep(keeper: Keeper, job: string, list: Waiting[]): void {
   keeper.setItem(key(job), JSON.stringify(list));
 }
 
-/** How sending went on: why it stopped before the end, and what was refused on the way. */
-export interface Drained {
-  cutOff: string | null;
-  refusal: string | null;
+/** Changes one that waits; none takes it out. */
+export function amend(keeper: Keeper, job: string, id: string, change: (one: Waiting) => Waiting | null): void {
+  keep(
+    keeper,
+    job,
+    kept(keeper, job).flatMap(w => (w.id === id ? (change(w) ?? []) : w)),
+  );
 }
+
+/** Fields that need mending: what was typed was wrong, and nothing was done at the lathe by it. */
+const MENDING = 422;
+
+/** Whether a refused act leaves open what was done at the lathe: what comes after it waits until that is settled. */
+export const holds = (one: Waiting) => one.refused !== undefined && one.refused.status !== MENDING;
+
+/** Those not refused for a field that needs mending: what is done, as far as this screen knows. */
+export const standing = (list: Waiting[]) => list.filter(w => w.refused === undefined || holds(w));
+
+/** What waits once another act of the kind is told: it stands for one that needed mending. */
+export const mended = (list: Waiting[], act: ActKind) =>
+  list.filter(w => w.act.kind !== act.kind || w.refused?.status !== MENDING);
 
 /** Whether sending the same again may go better: the server is away, or in trouble of its own. */
 const worthAgain = (error: unknown) =>
   !(error instanceof Refused) || error.problem.status >= 500 || error.problem.status === 0;
 
 /**
- * Sends what waits in order, each until it is acknowledged, and stops where the server cannot take it now.
- * An act refused is dropped and said, since sending it again would be refused again.
+ * Sends what waits in order, each until it is acknowledged, and stops where the server cannot take it now. An act refused is kept and
+ * marked, never dropped: the user sends it again or leaves it out.
  */
-export async function drain(keeper: Keeper, job: string, put: (one: Waiting) => Promise<void>): Promise<Drained> {
-  let refusal: string | null = null;
-  for (let next = kept(keeper, job)[0]; next; next = kept(keeper, job)[0]) {
-    const { id } = next;
+export async function drain(
+  keeper: Keeper,
+  job: string,
+  put: (one: Waiting) => Promise<void>,
+): Promise<string | null> {
+  for (;;) {
+    const list = kept(keeper, job);
+    if (list.some(holds)) return null;
+    const next = list.find(w => w.refused === undefined);
+    if (!next) return null;
     try {
       await put(next);
     } catch (error) {
       if (worthAgain(error)) {
         const told = error instanceof Refused && error.problem.status >= 500;
-        return { cutOff: told ? `${error.problem.detail}.` : 'the server does not answer.', refusal };
+        return told ? `${error.problem.detail}.` : 'the server does not answer.';
       }
-      refusal = inWords(error);
+      const status = error instanceof Refused ? error.problem.status : 0;
+      amend(keeper, job, next.id, one => ({ ...one, refused: { status, says: inWords(error) } }));
+      continue;
     }
-    keep(
-      keeper,
-      job,
-      kept(keeper, job).filter(w => w.id !== id),
-    );
+    amend(keeper, job, next.id, () => null);
   }
-  return { cutOff: null, refusal };
 }

@@ -3,6 +3,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useId, useState } from 'react';
 import { api, inWords, type Plan, unwrap } from '../api/client';
 import { useLathes, useMakeJob } from '../api/hooks';
+import { useDraft } from '../parts/draft';
 import { Carry } from '../parts/Carry';
 import { Leaf } from '../parts/Leaf';
 import { nutSays } from '../parts/text';
@@ -71,7 +72,7 @@ export function TypeAndGo({ autoFocus, onGone }: { autoFocus?: boolean; onGone?:
   const id = useId();
   const { lathe, setLathe, unit } = useSettings();
   const lathes = useLathes();
-  const [text, setText] = useState('');
+  const [text, setText] = useDraft('callout', '', true);
   const [browse, setBrowse] = useState(false);
   const [settled] = useDebouncedValue(text, 120);
   const read = useQuery({

@@ -28,10 +28,12 @@ interface WordProps {
   edit: Edit;
   /** Set by hand: brass. */
   set?: boolean;
+  /** May be told after the first pass too: it moves no depth. */
+  later?: boolean;
 }
 
 /** A word of the sentence that opens a small editor in place. */
-export function Word({ job, about, children, edit, set }: WordProps) {
+export function Word({ job, about, children, edit, set, later }: WordProps) {
   const [open, setOpen] = useState(false);
   return (
     <Popover
@@ -47,7 +49,7 @@ export function Word({ job, about, children, edit, set }: WordProps) {
         <button
           type="button"
           className={`word${set ? ' set' : ''}`}
-          disabled={job.frozen}
+          disabled={job.frozen && !later}
           aria-label={`${about}: ${children}`}
           onClick={() => setOpen(!open)}
         >

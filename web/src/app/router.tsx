@@ -1,4 +1,4 @@
-import { createRootRoute, createRoute, createRouter, Outlet, redirect } from '@tanstack/react-router';
+import { createRootRoute, createRoute, createRouter, notFound, Outlet, redirect } from '@tanstack/react-router';
 import { useMoved } from '../api/hooks';
 import { Board } from '../board/Board';
 import { JobPage } from '../stations/JobPage';
@@ -8,6 +8,7 @@ import { RoutePage } from '../part/route/RoutePage';
 import { AtTheLathe } from '../stations/cut/AtTheLathe';
 import { LathePage } from '../shop/LathePage';
 import { ShopPage } from '../shop/ShopPage';
+import { NotFound } from './NotFound';
 import { isStation } from './stations';
 
 function Root() {
@@ -15,14 +16,21 @@ function Root() {
   return <Outlet />;
 }
 
-const root = createRootRoute({ component: Root });
+const root = createRootRoute({ component: Root, notFoundComponent: NotFound });
 const board = createRoute({ getParentRoute: () => root, path: '/', component: Board });
+// A job's own address is its first station.
+const bare = createRoute({
+  getParentRoute: () => root,
+  path: '/jobs/$id',
+  beforeLoad: ({ params }) => {
+    throw redirect({ to: '/jobs/$id/$station', params: { id: params.id, station: 'thread' } });
+  },
+});
 const station = createRoute({
   getParentRoute: () => root,
   path: '/jobs/$id/$station',
   beforeLoad: ({ params }) => {
-    if (!isStation(params.station))
-      throw redirect({ to: '/jobs/$id/$station', params: { id: params.id, station: 'thread' } });
+    if (!isStation(params.station)) throw notFound();
   },
   component: JobPage,
 });
@@ -36,7 +44,8 @@ const shop = createRoute({ getParentRoute: () => root, path: '/shop', component:
 const ownLathe = createRoute({ getParentRoute: () => root, path: '/shop/lathes/$id', component: LathePage });
 
 export const router = createRouter({
-  routeTree: root.addChildren([board, shop, ownLathe, lathe, route, batch, paper, station]),
+  defaultNotFoundComponent: NotFound,
+  routeTree: root.addChildren([board, bare, shop, ownLathe, lathe, route, batch, paper, station]),
 });
 
 declare module '@tanstack/react-router' {

@@ -4,10 +4,11 @@ import { useSettings } from '../app/Settings';
 import { Slash } from '../app/Slash';
 import { Tools } from '../app/Tools';
 import { TypeAndGo } from '../app/TypeAndGo';
-import { inWords } from '../api/client';
+import { inWords, type JobLine } from '../api/client';
 import { useFound, useJobs, useMakeJob } from '../api/hooks';
 import { DayLeaf } from './DayLeaf';
 import { JobList } from './JobList';
+import { AwayLeaf, ShelveLeaf } from './ShelveLeaf';
 
 /** The job board, headed by type-and-go. */
 export function Board() {
@@ -16,6 +17,7 @@ export function Board() {
   const sample = useMakeJob();
   const [day, setDay] = useState(false);
   const [sought, setSought] = useState('');
+  const [shelved, setShelved] = useState<JobLine | null>(null);
   const found = useFound(sought);
   const listed = jobs.data?.filter(job => !found.data || found.data.includes(job.id));
   useEffect(() => {
@@ -34,6 +36,7 @@ export function Board() {
           <button
             type="button"
             className="act plain"
+            disabled={sample.isPending}
             onClick={() => sample.mutate({ request: { sample: {}, lathe_id: lathe } })}
           >
             I have only a sample: find its thread
@@ -67,9 +70,11 @@ export function Board() {
             />
           )}
           {found.data && listed?.length === 0 && <p role="status">No job holds “{sought}”.</p>}
-          {listed && <JobList jobs={listed} />}
+          {listed && <JobList jobs={listed} onMore={setShelved} />}
+          <AwayLeaf />
         </section>
       </main>
+      <ShelveLeaf job={shelved} onClose={() => setShelved(null)} />
       <DayLeaf open={day} onClose={() => setDay(false)} />
       <Slash />
     </div>

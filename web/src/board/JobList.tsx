@@ -19,10 +19,8 @@ function One({ job }: { job: JobLine }) {
   return (
     <Link to="/jobs/$id/$station" params={{ id: job.id, station: job.passes_done > 0 ? 'cut' : 'thread' }}>
       <b>{job.title}</b>
-      <span>
-        {job.thread} on the {job.lathe}
-      </span>
-      <em>{job.stands}</em>
+      <span>{job.unread ?? `${job.thread} on the ${job.lathe}`}</span>
+      <em className={job.unread ? 'fault' : undefined}>{job.stands}</em>
       <Bar share={shareOf(job)} />
     </Link>
   );
@@ -50,13 +48,18 @@ function Batch({ parts }: { parts: JobLine[] }) {
 }
 
 /** The jobs of the board, the parts of a batch as one. */
-export function JobList({ jobs }: { jobs: JobLine[] }) {
+export function JobList({ jobs, onMore }: { jobs: JobLine[]; onMore: (job: JobLine) => void }) {
   const shown = jobs.filter((job, i) => job.batch == null || jobs.findIndex(o => o.batch === job.batch) === i);
   return (
     <ul className="jobs">
       {shown.map(job => (
         <li key={job.id}>
           {job.batch == null ? <One job={job} /> : <Batch parts={jobs.filter(o => o.batch === job.batch)} />}
+          {job.batch == null && (
+            <button type="button" className="more" aria-label={`More for ${job.title}`} onClick={() => onMore(job)}>
+              …
+            </button>
+          )}
         </li>
       ))}
     </ul>

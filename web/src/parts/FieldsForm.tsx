@@ -1,6 +1,7 @@
-import { useId, useState } from 'react';
+import { useId, useMemo, useState } from 'react';
 import { faultsOf, inWords } from '../api/client';
 import { readLength } from '../api/length';
+import { useDraft } from './draft';
 import { at, type Field, put } from './fields';
 import { typed } from './text';
 import { useUnit } from './unit';
@@ -87,9 +88,9 @@ export function FieldsForm({
   const unit = useUnit();
   const id = useId();
   const typedIn = fields.filter(f => f.kind !== 'choice');
-  const [texts, setTexts] = useState<Record<string, string>>(() =>
-    Object.fromEntries(typedIn.map(f => [f.at, shown(f, at(value, f.at), unit)])),
-  );
+  const stands = JSON.stringify(typedIn.map(f => [f.at, shown(f, at(value, f.at), unit)]));
+  const from = useMemo(() => Object.fromEntries(JSON.parse(stands) as [string, string][]), [stands]);
+  const [texts, setTexts, told] = useDraft<Record<string, string>>(`${under}:${fields[0]?.at}`, from);
   const [choices, setChoices] = useState<Record<string, unknown>>({});
   const [wrong, setWrong] = useState<Record<string, string>>({});
   const send = async () => {
@@ -120,6 +121,7 @@ export function FieldsForm({
     }
     setWrong(faults);
     if (Object.keys(faults).length > 0) return;
+    told();
     onSend(patch, error => {
       const list = faultsOf(error);
       const placed: Record<string, string> = {};

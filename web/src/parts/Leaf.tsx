@@ -1,8 +1,9 @@
 import { Modal } from '@mantine/core';
+import { useBlocker } from '@tanstack/react-router';
 import type { ReactNode } from 'react';
 import { leafClosed } from '../app/keys';
 
-/** A leaf over the drawing: Esc closes it. */
+/** A leaf over the drawing: Esc closes it, and so does Back. */
 export function Leaf({
   title,
   open,
@@ -16,13 +17,23 @@ export function Leaf({
   children: ReactNode;
   wide?: boolean;
 }) {
+  const close = () => {
+    leafClosed();
+    onClose();
+  };
+  useBlocker({
+    shouldBlockFn: ({ action }) => {
+      if (action !== 'BACK') return false;
+      close();
+      return true;
+    },
+    disabled: !open,
+    enableBeforeUnload: false,
+  });
   return (
     <Modal
       opened={open}
-      onClose={() => {
-        leafClosed();
-        onClose();
-      }}
+      onClose={close}
       title={title}
       size={wide ? 'min(1080px, 94vw)' : 'min(680px, 94vw)'}
       centered

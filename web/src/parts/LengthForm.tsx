@@ -1,5 +1,6 @@
-import { type ReactNode, useId, useState } from 'react';
+import { type ReactNode, useId, useMemo, useState } from 'react';
 import { readLength } from '../api/length';
+import { useDraft } from './draft';
 import { typed } from './text';
 import { useUnit } from './unit';
 
@@ -35,9 +36,9 @@ export function LengthForm({
 }) {
   const unit = useUnit();
   const id = useId();
-  const [texts, setTexts] = useState<Record<string, string>>(() =>
-    Object.fromEntries(fields.map(f => [f.name, typed(f.value, unit)])),
-  );
+  const stands = JSON.stringify(fields.map(f => [f.name, typed(f.value, unit)]));
+  const from = useMemo(() => Object.fromEntries(JSON.parse(stands) as [string, string][]), [stands]);
+  const [texts, setTexts, told] = useDraft<Record<string, string>>(`${act}:${fields[0]?.name}`, from);
   const [wrong, setWrong] = useState<{ name: string; says: string } | null>(null);
   const read = async () => {
     setWrong(null);
@@ -57,6 +58,7 @@ export function LengthForm({
       if (length.fault !== undefined) return setWrong({ name: f.name, says: `${f.says}: ${length.fault}` });
       mm[f.name] = under ? -length.mm : length.mm;
     }
+    told();
     onSet(mm);
   };
   return (

@@ -1,9 +1,10 @@
-import { useId, useState } from 'react';
+import { useId } from 'react';
+import { useDraft } from './draft';
 
 /** A note in the user's words; told, it makes room for the next. */
 export function NoteForm({ onTold }: { onTold: (text: string) => void }) {
   const id = useId();
-  const [text, setText] = useState('');
+  const [text, setText] = useDraft('note', '');
   return (
     <form
       className="editor note-form"

@@ -1,4 +1,5 @@
-import { useId, useState } from 'react';
+import { useId } from 'react';
+import { useDraft } from './draft';
 
 /** A few words, set at once. */
 export function TextForm({
@@ -13,13 +14,15 @@ export function TextForm({
   onTold: (text: string) => void;
 }) {
   const id = useId();
-  const [text, setText] = useState(value);
+  const [text, setText, clear] = useDraft(label, value);
   return (
     <form
       className="op-form"
       onSubmit={e => {
         e.preventDefault();
-        if (text.trim() !== '') onTold(text.trim());
+        if (text.trim() === '') return;
+        clear();
+        onTold(text.trim());
       }}
     >
       <label htmlFor={id}>

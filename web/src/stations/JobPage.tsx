@@ -1,4 +1,4 @@
-import { useNavigate, useParams } from '@tanstack/react-router';
+import { Link, useNavigate, useParams } from '@tanstack/react-router';
 import { type ComponentType, useEffect } from 'react';
 import { inWords, type Job, type Plan } from '../api/client';
 import { useJob } from '../api/hooks';
@@ -38,6 +38,14 @@ const PAGES: Record<StationId, ComponentType<StationProps>> = {
   log: LogStation,
 };
 
+/** Facts that may be told after the first pass, as they are said. */
+const LATER: [string, string][] = [
+  ['/pad', 'sums of the bench pad'],
+  ['/gauge/mate_at_hand', 'whether the mate is at hand'],
+  ['/blank/beyond_mm', 'what stands beyond the end'],
+  ['/words', 'the words of the shop'],
+];
+
 /** A job at one of its stations. */
 export function JobPage() {
   const params = useParams({ strict: false });
@@ -66,6 +74,9 @@ export function JobPage() {
   useEffect(() => {
     if (title) document.title = `${title}: ${STATIONS[at]?.name ?? ''}`;
   }, [title, at]);
+  const changed = [
+    ...new Set(job.data?.changed_since.map(at => LATER.find(([field]) => at.startsWith(field))?.[1] ?? at)),
+  ].join(', ');
   const Station = PAGES[station];
   return (
     <UnitContext value={unit}>
@@ -74,7 +85,19 @@ export function JobPage() {
           {job.data && plan ? <Sentence job={job.data} plan={plan} /> : <p className="sentence">{job.data?.title}</p>}
         </Head>
         <main className="station-main" data-station={station}>
-          {job.isError && <p className="fault">{inWords(job.error)}</p>}
+          {job.isError && (
+            <div className="lost" role="alert">
+              <p className="fault">{inWords(job.error)}</p>
+              <Link to="/" className="act as-link">
+                To the job board
+              </Link>
+            </div>
+          )}
+          {changed && (
+            <p className="changed" role="note">
+              Told since its plan was frozen, and no part of it: {changed}.
+            </p>
+          )}
           {job.data && !plan && sought && <SampleSheet job={job.data} />}
           {job.data && !plan && !sought && (
             <div role="alert">

@@ -1,6 +1,7 @@
 //! The tally of a batch: every part's thread and plain sizes against their limits, and whether a size drifts from part to part.
 
 use super::MOST_PARTS;
+use crate::csv_out;
 use crate::gauge::{Verdict, VerdictKind};
 use crate::outline::{Dimension, Drawing, Point, Shape};
 use crate::quantity::{mm_text, plain_text};
@@ -362,13 +363,11 @@ fn chart(asked: &Asked, points: &[TallyPoint], drift: Option<&Drift>, parts: usi
 /// The tally as a sheet: a line a part, its columns named in the first.
 #[must_use]
 pub fn tally_csv(tally: &Tally) -> String {
-    let mut sheet = csv::Writer::from_writer(Vec::new());
     let mut head: Vec<String> = ["part", "job", "differs", "stands", "scrapped"].map(str::to_owned).into();
     for c in &tally.columns {
         head.extend([format!("{} mm", c.name), format!("{} in limits", c.name)]);
     }
-    let mut put = |row: Vec<String>| sheet.write_record(row).is_ok();
-    put(head);
+    let mut rows = vec![head];
     for row in &tally.rows {
         let mut line = vec![row.place.to_string(), row.job.clone(), row.says.clone(), row.stands.clone(), row.scrapped.clone().unwrap_or_default()];
         for cell in &row.cells {
@@ -379,7 +378,7 @@ pub fn tally_csv(tally: &Tally) -> String {
                 SizeState::NotRead | SizeState::Free => String::new(),
             });
         }
-        put(line);
+        rows.push(line);
     }
-    sheet.into_inner().ok().and_then(|bytes| String::from_utf8(bytes).ok()).unwrap_or_default()
+    csv_out::sheet(&rows)
 }

@@ -58,11 +58,12 @@ pub(super) fn reckon(
     watch: &mut Vec<Watch>,
 ) -> Beyond {
     let needs = match (end, cut_end) {
-        (EndKind::Withdraw, _) => sheet.apply(&rules::WITHDRAWN_NEEDS, [reach.ahead]),
+        // A thread that begins there cannot fade in: what a groove to start in takes is asked for.
+        (EndKind::Withdraw, CutEnd::StopsIn(_)) => sheet.apply(&rules::WITHDRAWN_NEEDS, [reach.ahead]),
         (_, CutEnd::StopsIn(distance) | CutEnd::StartsIn(distance)) => sheet.apply(&rules::OPEN_NEEDS, [reach.half, reach.ahead, distance]),
     };
     let for_what = match (end, cut_end) {
-        (EndKind::Withdraw, _) => "the bit ahead of its point takes",
+        (EndKind::Withdraw, CutEnd::StopsIn(_)) => "the bit ahead of its point takes",
         (_, CutEnd::StopsIn(_)) => "the cut, the bit ahead of its point and stopping take",
         (_, CutEnd::StartsIn(_)) => "the cut, the bit ahead of its point and the run-up take",
     };

@@ -101,6 +101,7 @@ pub(crate) struct Cuts {
 
 /// How much more force the last cut may have once the passes are laid out anew, at least. House value.
 const LAID_ANEW: f64 = 1.8;
+
 /// Judges the bending under the cuts planned, by a tenth of the tolerance.
 pub(crate) fn reckon(sheet: &mut Worksheet, beam: &Beam, cuts: Option<Cuts>, tolerance: f64, watch: &mut Vec<Watch>) -> Slenderness {
     let ratio = sheet.apply(&rules::SLENDER, [beam.out, beam.used]);
@@ -109,11 +110,11 @@ pub(crate) fn reckon(sheet: &mut Worksheet, beam: &Beam, cuts: Option<Cuts>, tol
     let allowed = tolerance / 10.0;
     let climbs = bends.filter(|(c, b)| c.last_n.value > 0.0 && b.value / c.last_n.value * c.most_n.value / 2.0 > c.most_step.max(1e-6));
     let breaks = cuts.filter(|c| c.most_n.value * beam.stress_per_newton() > beam.tensile);
-    // Held better, the cuts are laid out bolder again: force goes by the area to the three quarters.
+    // Held better, the cuts are laid out bolder again, the last of them with the others: force goes at most as the area.
     let serves = |sheet: &mut Worksheet, support| {
         let held = Beam { support, ..*beam };
         cuts.is_none_or(|c| {
-            let harder = c.bolder.powf(0.75).max(LAID_ANEW);
+            let harder = c.bolder.max(LAID_ANEW);
             let c = Cuts { last_n: (c.last_n.value * harder).into(), most_n: (c.most_n.value * harder).into(), ..c };
             let firm = held
                 .gives(sheet, support)

@@ -511,10 +511,11 @@ fn next_starts(lathe: &Lathe, gears: &GearsSection, thread: &Thread, words: &Wor
 fn warn_of_the_tip(thread: &Thread, tip: &Tip, target: f64, watch: &mut Vec<Watch>) {
     let external = thread.spec.side == Side::External;
     let root = if external { target - 2.0 * tip.h.value } else { target + 2.0 * tip.h.value };
+    let rounding = thread.spec.system.family().rounding_mm();
     let must_clear = if external { thread.own.minor.1 } else { thread.own.major.0 };
     if let Some(limit) = must_clear {
         let short = if external { root - limit.value } else { limit.value - root };
-        if short / 2.0 > SHOWN_MM {
+        if short / 2.0 > rounding {
             watch.push(Watch::new(
                 Level::Warn,
                 Code::TipTooWide,
@@ -530,7 +531,7 @@ fn warn_of_the_tip(thread: &Thread, tip: &Tip, target: f64, watch: &mut Vec<Watc
         let (round, rounded) = (2.0 * radius * half_sine, 2.0 * thread.radius.map_or(0.0, |r| r.value) * half_sine);
         let straight_to = if external { root + round - rounded } else { root - round + rounded };
         let short = if external { straight_to - crest.value } else { crest.value - straight_to };
-        if short / 2.0 > SHOWN_MM {
+        if short / 2.0 > rounding {
             let text = format!(
                 "The tip's radius of {} leaves the root round {} past the mate's crest, which rides on it: stone it smaller.",
                 mm_text(radius),

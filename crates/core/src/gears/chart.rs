@@ -57,21 +57,30 @@ pub fn standard_pitches() -> Vec<(String, LengthUnit, Ratio)> {
 /// The chart of a lathe, its table of products made once for all of it.
 #[must_use]
 pub fn chart(lathe: &Lathe) -> Vec<ChartRow> {
+    chart_while(lathe, || true).unwrap_or_default()
+}
+
+/// The same, given up as soon as it is not wanted any more: a large drawer takes its time.
+#[must_use]
+pub fn chart_while(lathe: &Lathe, wanted: impl Fn() -> bool) -> Option<Vec<ChartRow>> {
     let table = Table::of(lathe);
     standard_pitches()
         .into_iter()
         .map(|(pitch, unit, lead)| {
+            if !wanted() {
+                return None;
+            }
             let (_, found) = search(lathe, &table, &(lead / lathe.leadscrew), &Wanted { limit: 1, ..Wanted::default() });
             let best = found.first().filter(|f| f.error.abs() <= NEAR);
             let answer = best.map(|f| reengage(&f.ratio, lathe.dial.as_ref()));
-            ChartRow {
+            Some(ChartRow {
                 pitch,
                 unit,
                 pitch_mm: real(&lead),
                 train: best.map(|f| row(lathe, f)),
                 dial: answer.as_ref().map(|a| a.rule),
                 dial_says: answer.map_or_else(|| "no train comes near it".into(), |a| a.says_short()),
-            }
+            })
         })
         .collect()
 }

@@ -13,7 +13,7 @@ mod suits;
 mod trial;
 
 pub use buy::{BlankCard, Purchase, Purchases, card as blank_card, pitches_wanted, purchases};
-pub use chart::{ChartRow, chart, standard_pitches};
+pub use chart::{ChartRow, chart, chart_while, standard_pitches};
 pub use day::{Day, DayJob, DayStep, Setting, in_order_told as day_in_order_told, order as day_order};
 pub(crate) use section::mounted_drawing;
 pub use section::{ClearanceView, DialGear, DialSection, GearsSection, HungTrain};

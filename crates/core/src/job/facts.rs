@@ -170,6 +170,16 @@ pub struct Job {
     pub overrides: Vec<Watch>,
 }
 
+impl Job {
+    /// Says that what is kept of something holds fields this version does not know: they are carried through, and not reckoned with.
+    pub fn not_known(&mut self, of: &str, fields: &[String]) {
+        if !fields.is_empty() {
+            let text = format!("{of} holds what this version does not know ({}): it is kept as it is, and the plan is reckoned without it.", fields.join(", "));
+            self.overrides.push(Watch::new(Level::Warn, Code::NewerFields, "thread", text));
+        }
+    }
+}
+
 /// Settles a request. `stored` is the lathe the request names by id, when the caller keeps lathes.
 ///
 /// # Errors

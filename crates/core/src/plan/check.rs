@@ -131,6 +131,9 @@ pub fn check(plan: &Plan, job: &Job, lathe: &Lathe) -> Check {
     passes(&mut lines, plan);
     mate(&mut lines, plan);
     proof(&mut lines, plan);
+    if let Some(why) = lines.against(&[Code::NewerFields]) {
+        lines.put("newer_fields", "All that is kept was read", "thread", unknown(why, "Use the newer program that wrote it.", None));
+    }
     // No danger and no warning goes unsaid, whatever station found it.
     let rest: Vec<_> = plan.watch.iter().filter(|w| w.level != Level::Note && !lines.answered.contains(&w.code)).cloned().collect();
     for watch in rest {
@@ -612,7 +615,13 @@ fn open_end(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
                 (Some(why), None) => bad(why, "Turn a groove to start in.", Some(json!({"blank": {"end": null}}))),
                 (Some(why), Some(_)) => {
                     let (says, change) = if job.blank.end == Some(EndKind::Withdraw) && plan.setup.carriage == Carriage::AwayFromHeadstock {
-                        ("Turn a groove to start in.".to_owned(), json!({"blank": {"end": null}}))
+                        let tight = job.blank.beyond_mm.is_some_and(|there| there < needs);
+                        let room = if tight { format!(", and make {} mm of room behind it", plain_text(needs, 1)) } else { String::new() };
+                        let mut change = json!({"blank": {"end": null}});
+                        if tight {
+                            change["blank"]["beyond_mm"] = json!(needs);
+                        }
+                        (format!("Turn a groove to start in{room}."), change)
                     } else if beyond.jaws {
                         let out = plan.thread.length_mm.value + needs;
                         (format!("Let it stand out {} mm.", plain_text(out, 1)), json!({"blank": {"stick_out_mm": out}}))

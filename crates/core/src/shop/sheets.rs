@@ -1,5 +1,6 @@
 //! Gears and plate as CSV: what is exported reads back to the same, and a faulty line is named by its number and column.
 
+use crate::csv_out;
 use crate::faults::Fault;
 use crate::job::{BoundGears, GearEntry, GearGroup, GearList, GearboxPosition, KeepRequest, Lathe, LatheProfile, Place, PlateRequest, assumed_lathe};
 use crate::quantity::{Exact, LengthUnit, ratio_text, real, short_text};
@@ -28,17 +29,10 @@ fn lines(text: &str) -> Result<Vec<(usize, StringRecord)>, Vec<Fault>> {
             return Err(vec![fault(line, "", format!("a sheet has at most {MOST} lines"))]);
         }
         if record.iter().any(|f| !f.is_empty()) {
-            list.push((line, record));
+            list.push((line, record.iter().map(csv_out::read).collect()));
         }
     }
     if list.is_empty() { Err(vec![Fault::new("", "the sheet is empty")]) } else { Ok(list) }
-}
-
-fn write(rows: &[Vec<String>]) -> String {
-    let mut writer = csv::WriterBuilder::new().flexible(true).from_writer(Vec::new());
-    // Writing to memory does not fail.
-    let _ = rows.iter().try_for_each(|row| writer.write_record(row));
-    writer.into_inner().ok().and_then(|bytes| String::from_utf8(bytes).ok()).unwrap_or_default()
 }
 
 /// The gears of a lathe, a line for each kind: teeth, how many, what they mesh with, the piece they are joined in, and the
@@ -74,7 +68,7 @@ pub fn gears_to_csv(profile: &LatheProfile, lathe: &Lathe) -> String {
             on,
         ]);
     }
-    write(&rows)
+    csv_out::sheet(&rows)
 }
 
 /// Gears from a sheet as [`gears_to_csv`] writes it; only `teeth` must be there.
@@ -170,7 +164,7 @@ pub fn plate_to_csv(profile: &LatheProfile, lathe: &Lathe) -> String {
     let Some(plate) = profile.plate.as_ref().filter(|p| p.row_ratios.is_empty()) else {
         let mut rows = vec![vec!["ratio".to_owned(), String::new()]];
         rows.extend(lathe.gearbox.iter().map(|p| vec![p.name.clone(), ratio_text(&p.ratio.0)]));
-        return write(&rows);
+        return csv_out::sheet(&rows);
     };
     let geared = plate.gears.is_some() || plate.row_gears.iter().any(Option::is_some);
     let mut head = vec![if plate.unit == Some(LengthUnit::Mm) { "mm" } else { "tpi" }.to_owned()];
@@ -190,7 +184,7 @@ pub fn plate_to_csv(profile: &LatheProfile, lathe: &Lathe) -> String {
         }
         rows.push(row);
     }
-    write(&rows)
+    csv_out::sheet(&rows)
 }
 
 /// A pitch as the plate prints it.

@@ -1,9 +1,11 @@
 //! Faults of a request, each with a JSON pointer; all of them are reported together.
 
 mod checker;
+mod strict;
 
 pub use checker::Checker;
 pub use checker::{Assumption, MAX_TEETH, MIN_TEETH};
+pub use strict::read_value;
 
 use serde::{Serialize, de::DeserializeOwned};
 use serde_json::Value;
@@ -34,7 +36,7 @@ const MOST: usize = 50;
 pub fn read_json<T: DeserializeOwned + Default>(mut value: Value) -> (T, Vec<Fault>) {
     let mut faults = Vec::new();
     while faults.len() < MOST {
-        match serde_path_to_error::deserialize::<_, T>(&value) {
+        match serde_path_to_error::deserialize::<_, T>(strict::Strict(&value)) {
             Ok(read) => return (read, faults),
             Err(error) => {
                 let keys: Vec<String> = error
@@ -81,26 +83,74 @@ fn take_out(value: &mut Value, keys: &[String]) -> bool {
 }
 
 /// The reader's message without the jargon of computing.
-fn plain_words(message: &str) -> String {
+#[must_use]
+pub fn plain_words(message: &str) -> String {
     let message = message.split(" at line ").next().unwrap_or(message);
     let mut out = message.to_owned();
     for (jargon, plain) in [
         ("floating point", "the number"),
         ("expected f64", "a number is wanted"),
         ("expected i64", "a whole number is wanted"),
+        ("expected i32", "a whole number is wanted"),
+        ("expected u64", "a whole number from 0 is wanted"),
+        ("expected u32", "a whole number from 0 is wanted"),
+        ("expected u16", "a whole number from 0 is wanted"),
         ("expected u8", "a small whole number is wanted"),
+        ("expected usize", "a whole number from 0 is wanted"),
         ("expected a string", "text is wanted"),
         ("expected a sequence", "a list is wanted"),
         ("expected a map", "an object is wanted"),
         ("expected a boolean", "true or false is wanted"),
         ("expected struct ", "an object is wanted: "),
+        ("expected variant identifier", "one of its words is wanted, as text"),
+        ("expected internally tagged enum ", "an object with its kind is wanted: "),
+        ("data did not match any variant of untagged enum", "it has none of the forms it may have:"),
+        ("expected string or map", "one of its words is wanted, as text"),
+        ("expected unit", "nothing is wanted here"),
         ("unknown variant", "not one of the choices:"),
         (", expected one of", "; the choices are"),
         (", expected", "; the choices are"),
         ("invalid type: ", "got "),
         ("invalid value: ", "got "),
+        ("missing field", "it lacks"),
+        ("duplicate field", "it stands twice:"),
     ] {
         out = out.replace(jargon, plain);
+    }
+    out
+}
+
+/// Most letters of what was sent that are said back.
+const ECHOED: usize = 80;
+
+/// A message with every long run of what was sent cut short: what stands in quotation marks, and any word as long.
+#[must_use]
+pub fn clipped(message: &str) -> String {
+    let mut out = String::with_capacity(message.len().min(4096));
+    let mut rest = message;
+    while let Some(start) = rest.chars().next() {
+        // An inch mark is no quotation; what the reader calls a string is one.
+        let close = match start {
+            '\u{201c}' => Some('\u{201d}'),
+            '`' => Some('`'),
+            '"' if out.ends_with("string ") => Some('"'),
+            _ => None,
+        };
+        let after = start.len_utf8();
+        let quoted = close.and_then(|c| rest[after..].find(c).map(|at| (c, after + at + c.len_utf8())));
+        let end = match quoted {
+            Some((_, end)) => end,
+            None => after + rest[after..].find(|c: char| c.is_whitespace() || matches!(c, '\u{201c}' | '`' | '"')).unwrap_or(rest.len() - after),
+        };
+        let piece = &rest[..end];
+        if piece.chars().count() > ECHOED + 2 {
+            out.extend(piece.chars().take(ECHOED));
+            out.push('\u{2026}');
+            out.extend(quoted.map(|(c, _)| c));
+        } else {
+            out.push_str(piece);
+        }
+        rest = &rest[end..];
     }
     out
 }

@@ -9,10 +9,22 @@ pub type Ratio = num_rational::Ratio<i128>;
 /// Largest magnitude, and largest denominator, an exact number from outside may have.
 const BOUND: i128 = 1_000_000_000_000;
 
+/// How an exact number is written; named for its schema.
+#[cfg(feature = "schema")]
+#[derive(serde::Serialize, utoipa::ToSchema)]
+#[serde(untagged)]
+#[allow(dead_code)] // only its schema is used
+pub enum ExactForm {
+    /// By its shortest decimal.
+    Decimal(f64),
+    /// As a fraction.
+    Fraction(String),
+}
+
 /// An exact number as it comes and goes over the wire: a JSON number is taken by its shortest
 /// decimal (2.5 is 5/2); a fraction may be written as `"127/50"`.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema), schema(value_type = Object))]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema), schema(value_type = ExactForm))]
 pub struct Exact(pub Ratio);
 
 impl Exact {

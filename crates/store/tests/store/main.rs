@@ -2,4 +2,5 @@
 #![allow(missing_docs, clippy::unwrap_used, clippy::panic)]
 
 mod backups;
+mod common;
 mod store;

@@ -1,9 +1,11 @@
 //! The store on a real file.
 
-use yoke_store::{ActRow, Changed, Frozen, NewMember, NewPart, PhotoRow, Put, Recorded, Store, StoreError, TickRow};
+use crate::common::{act, frozen, record, take_in};
+use yoke_store::{Changed, JobChange, NewBatch, NewMember, NewPart, PartsAdded, PhotoRow, Put, Recorded, Store, StoreError, TickRow};
 
-fn act(id: &str, body: &str) -> ActRow {
-    ActRow { id: id.into(), sequence: 0, body: body.into(), happened: "t".into(), recorded: "t".into(), source: "typed".into(), seen: 0 }
+/// A change of title and facts, and of the mate's.
+fn change<'a>(title: &'a str, request: &'a str, mate: Option<(&'a str, &'a str)>) -> JobChange<'a> {
+    JobChange { title: Some(title), request: Some(request), begun: false, mate, away: None }
 }
 
 #[test]
@@ -11,26 +13,26 @@ fn facts_change_only_under_the_newest_revision() {
     let folder = tempfile::tempdir().unwrap();
     let store = Store::open(&folder.path().join("yoke.db")).unwrap();
     store.add_job("j", "Tie rod", "{}", "2026-01-01").unwrap();
-    let Changed::Done(job) = store.change_job("j", 1, "Tie rod", "{\"a\":1}", None).unwrap() else { panic!("fresh") };
+    let Changed::Done(job) = store.change_job("j", 1, &change("Tie rod", "{\"a\":1}", None)).unwrap() else { panic!("fresh") };
     assert_eq!((job.revision, job.request.as_str()), (2, "{\"a\":1}"));
-    let Changed::Stale(job) = store.change_job("j", 1, "Other", "{}", None).unwrap() else { panic!("stale") };
+    let Changed::Stale(job) = store.change_job("j", 1, &change("Other", "{}", None)).unwrap() else { panic!("stale") };
     assert_eq!((job.revision, job.title.as_str()), (2, "Tie rod"));
-    assert_eq!(store.change_job("none", 1, "", "", None).unwrap(), Changed::Missing);
+    assert_eq!(store.change_job("none", 1, &change("", "", None)).unwrap(), Changed::Missing);
 }
 
 #[test]
 fn an_act_is_recorded_once_and_freezes_the_plan_with_the_first() {
     let folder = tempfile::tempdir().unwrap();
     let path = folder.path().join("yoke.db");
-    let frozen = |n: u8| Frozen { plan: format!("p{n}"), run: "r".into(), engine: "e".into() };
+    let frozen = |n: u8| frozen(&format!("p{n}"));
     {
         let store = Store::open(&path).unwrap();
         store.add_job("j", "Tie rod", "{}", "2026-01-01").unwrap();
-        assert!(matches!(store.record("j", &act("a", "1"), Some(&frozen(1))).unwrap(), Recorded::Done(r) if r.sequence == 1));
-        assert!(matches!(store.record("j", &act("a", "1"), Some(&frozen(2))).unwrap(), Recorded::Done(r) if r.sequence == 1));
-        assert_eq!(store.record("j", &act("a", "2"), None).unwrap(), Recorded::Different);
-        assert!(matches!(store.record("j", &act("b", "2"), Some(&frozen(3))).unwrap(), Recorded::Done(r) if r.sequence == 2));
-        assert_eq!(store.record("none", &act("a", "1"), None).unwrap(), Recorded::Missing);
+        assert!(matches!(record(&store, "j", &act("a", "1"), Some(&frozen(1))), Recorded::Done(r) if r.sequence == 1));
+        assert!(matches!(record(&store, "j", &act("a", "1"), Some(&frozen(2))), Recorded::Done(r) if r.sequence == 1));
+        assert_eq!(record(&store, "j", &act("a", "2"), None), Recorded::Different);
+        assert!(matches!(record(&store, "j", &act("b", "2"), Some(&frozen(3))), Recorded::Done(r) if r.sequence == 2));
+        assert_eq!(record(&store, "none", &act("a", "1"), None), Recorded::Missing);
     }
     let store = Store::open(&path).unwrap();
     let job = store.job("j").unwrap().unwrap();
@@ -80,7 +82,7 @@ fn a_newer_database_is_refused_by_name() {
     drop(Store::open(&path).unwrap());
     rusqlite::Connection::open(&path).unwrap().pragma_update(None, "user_version", 99).unwrap();
     let error = Store::open(&path).unwrap_err();
-    assert!(matches!(error, StoreError::Newer { found: 99, .. }) && error.to_string().contains("newer program"));
+    assert!(matches!(error, StoreError::Newer { found: 99, .. }) && error.to_string().contains("newer version of this program"));
 }
 
 #[test]
@@ -93,7 +95,7 @@ fn two_threads_writing_acts_keep_every_one_in_one_order() {
             let store = std::sync::Arc::clone(&store);
             std::thread::spawn(move || {
                 for i in 0..25 {
-                    assert!(matches!(store.record("j", &act(&format!("{writer}-{i}"), "{}"), None).unwrap(), Recorded::Done(_)));
+                    assert!(matches!(record(&store, "j", &act(&format!("{writer}-{i}"), "{}"), None), Recorded::Done(_)));
                 }
             })
         })
@@ -114,8 +116,8 @@ fn jobs_are_listed_newest_first_and_apart() {
     for (id, created) in [("a", "2026-01-01"), ("b", "2026-01-03"), ("c", "2026-01-02"), ("d", "2026-01-03")] {
         store.add_job(id, id, "{}", created).unwrap();
     }
-    assert!(store.add_job("a", "again", "{}", "2026-01-04").is_err(), "an id stands for one job");
-    store.record("b", &act("x", "{}"), None).unwrap();
+    assert!(!store.add_job("a", "again", "{}", "2026-01-04").unwrap(), "an id stands for one job");
+    record(&store, "b", &act("x", "{}"), None);
     let listed = store.jobs().unwrap();
     let ids: Vec<&str> = listed.iter().map(|j| j.id.as_str()).collect();
     assert_eq!(ids, ["d", "b", "c", "a"]);
@@ -129,8 +131,8 @@ fn a_refused_change_leaves_no_trace() {
     let folder = tempfile::tempdir().unwrap();
     let store = Store::open(&folder.path().join("yoke.db")).unwrap();
     store.add_job("j", "Tie rod", "{}", "2026-01-01").unwrap();
-    store.record("j", &act("a", "1"), None).unwrap();
-    assert_eq!(store.record("j", &act("a", "2"), Some(&Frozen { plan: "p".into(), run: "r".into(), engine: "e".into() })).unwrap(), Recorded::Different);
+    record(&store, "j", &act("a", "1"), None);
+    assert_eq!(record(&store, "j", &act("a", "2"), Some(&frozen("p"))), Recorded::Different);
     let job = store.job("j").unwrap().unwrap();
     assert_eq!((job.frozen, job.sequence), (None, 1));
 }
@@ -140,23 +142,29 @@ fn members_of_a_part_are_linked_and_changed_together() {
     let folder = tempfile::tempdir().unwrap();
     let store = Store::open(&folder.path().join("y.db")).unwrap();
     store.add_job("screw", "Paddle screw", "{}", "2026-01-01").unwrap();
-    let nut = NewMember { id: "nut", title: "The nut", request: "{\"n\":1}", created: "2026-01-02", mates: true, request_of_first: Some("{\"s\":1}") };
-    assert!(store.add_member("screw", &nut).unwrap());
+    let nut =
+        NewMember { id: "nut", title: "The nut", request: "{\"n\":1}", created: "2026-01-02", revision: 1, mates: true, request_of_first: Some("{\"s\":1}") };
+    assert_eq!(store.add_member("screw", &nut).unwrap(), Changed::Done(()));
     let screw = store.job("screw").unwrap().unwrap();
     assert_eq!((screw.mate.as_deref(), screw.part.as_deref(), screw.request.as_str(), screw.revision), (Some("nut"), Some("screw"), "{\"s\":1}", 2));
     assert_eq!(store.job("nut").unwrap().unwrap().mate.as_deref(), Some("screw"));
     // A thread has one mate; another thread of the part has none of it.
-    assert!(!store.add_member("screw", &NewMember { id: "again", ..nut }).unwrap());
+    assert_eq!(store.add_member("screw", &NewMember { id: "again", ..nut }).unwrap(), Changed::Stale(()), "it was made of what it no longer is");
     assert!(store.job("again").unwrap().is_none());
-    assert!(store.add_member("nut", &NewMember { id: "end", mates: false, request_of_first: None, ..nut }).unwrap());
+    assert_eq!(store.add_member("nut", &NewMember { id: "end", mates: false, request_of_first: None, ..nut }).unwrap(), Changed::Done(()));
     assert_eq!(store.members("screw").unwrap().iter().map(|m| m.id.as_str()).collect::<Vec<_>>(), ["screw", "nut", "end"]);
-    assert!(!store.add_member("nowhere", &NewMember { id: "x", ..nut }).unwrap());
+    assert_eq!(store.add_member("nowhere", &NewMember { id: "x", ..nut }).unwrap(), Changed::Missing);
     // What is the pair's changes on both, once; a stale change changes neither.
     let (request, of_mate) = ("{\"s\":2}", "{\"n\":2}");
-    assert!(matches!(store.change_job("screw", 1, "x", request, Some(("nut", of_mate))).unwrap(), Changed::Stale(_)));
+    assert!(matches!(store.change_job("screw", 1, &change("x", request, Some(("nut", of_mate)))).unwrap(), Changed::Stale(_)));
     assert_eq!(store.job("nut").unwrap().unwrap().request, "{\"n\":1}");
-    assert!(matches!(store.change_job("screw", 2, "x", request, Some(("nut", of_mate))).unwrap(), Changed::Done(_)));
+    assert!(matches!(store.change_job("screw", 2, &change("x", request, Some(("nut", of_mate)))).unwrap(), Changed::Done(_)));
     assert_eq!(store.job("nut").unwrap().unwrap().request, of_mate);
+}
+
+/// A batch made of a job at a revision.
+fn batch_of(revision: i64) -> NewBatch<'static> {
+    NewBatch::Of { revision, kind: "batch", body: "{}" }
 }
 
 /// A shop as each version before this one left it.
@@ -180,22 +188,24 @@ fn a_database_of_every_earlier_version_opens_as_it_was_with_a_copy_kept() {
         assert_eq!((lathe.revision, lathe.away.is_some()), if version >= 3 { (4, true) } else { (1, false) });
         assert_eq!(store.photos("stud").unwrap().len(), usize::from(version >= 4));
         // What came since works on it: a member, a batch, a tick, a sheet.
-        let member = NewMember { id: "n", title: "Nut", request: "{}", created: "2026-01-07", mates: version < 2, request_of_first: None };
-        assert!(store.add_member("cap", &member).unwrap());
+        let revision = store.job("cap").unwrap().unwrap().revision;
+        let member = NewMember { id: "n", title: "Nut", request: "{}", created: "2026-01-07", revision, mates: version < 2, request_of_first: None };
+        assert_eq!(store.add_member("cap", &member).unwrap(), Changed::Done(()));
         assert_eq!(store.job("cap").unwrap().unwrap().request, "{\"thread\":{\"callout\":\"M36x1.5-6H\"}}", "its facts stand unless new ones come");
-        assert!(store.add_parts("stud", &[NewPart { id: "p2", title: "x", request: "{}", created: "2026-01-08", place: 2 }]).unwrap());
+        let part = NewPart { id: "p2", title: "x", request: "{}", created: "2026-01-08", place: 2 };
+        assert_eq!(store.add_parts("stud", batch_of(3), &[part]).unwrap(), PartsAdded::Done);
         assert!(store.tick("stud", "op1", Some("2026-01-08")).unwrap());
         assert!(matches!(store.put_sheet("stud", "route", 0, "{}").unwrap(), Changed::Done(_)));
         assert!(store.sound().unwrap());
         // The copy kept before is the file as it was.
-        let copy = folder.path().join("yoke.before-v5.db");
+        let copy = folder.path().join("yoke.before-v6.db");
         let kept = rusqlite::Connection::open(&copy).unwrap();
         assert_eq!(kept.query_row("PRAGMA user_version", [], |r| r.get::<_, u32>(0)).unwrap() as usize, version);
         assert_eq!(std::fs::read(&copy).unwrap().len(), as_it_was.len());
         // And it is taken in by restore, as an older copy.
         let there = tempfile::tempdir().unwrap();
         let empty = Store::open(&there.path().join("yoke.db")).unwrap();
-        let taken = empty.restore(&copy, there.path()).unwrap();
+        let taken = take_in(&empty, &copy, there.path()).unwrap();
         assert_eq!((taken.lathes, taken.jobs, taken.acts), (1, 2, 2));
     }
 }
@@ -217,11 +227,15 @@ fn sheets_change_under_a_revision_ticks_are_the_same_twice_and_a_batch_keeps_its
     store.tick("j", "op", None).unwrap();
     assert_eq!(store.ticks("j").unwrap(), []);
     let part = |id, place| NewPart { id, title: "P", request: "{}", created: "2026-01-02", place };
-    assert!(!store.add_parts("nowhere", &[part("x", 2)]).unwrap());
+    assert_eq!(store.add_parts("nowhere", batch_of(1), &[part("x", 2)]).unwrap(), PartsAdded::Missing);
     // All or none.
-    assert!(store.add_parts("j", &[part("p2", 2), part("p2", 3)]).is_err());
+    assert!(store.add_parts("j", batch_of(1), &[part("p2", 2), part("p2", 3)]).is_err());
     assert_eq!(store.batch("j").unwrap(), []);
-    assert!(store.add_parts("j", &[part("p2", 2), part("p3", 3)]).unwrap() && store.add_parts("p2", &[part("p2b", 2)]).unwrap());
+    assert_eq!(store.add_parts("j", batch_of(7), &[part("p2", 2)]).unwrap(), PartsAdded::Moved);
+    assert_eq!(store.add_parts("j", batch_of(1), &[part("p2", 2), part("p3", 3)]).unwrap(), PartsAdded::Done);
+    assert_eq!(store.add_parts("j", batch_of(2), &[part("p4", 2)]).unwrap(), PartsAdded::Already);
+    assert_eq!(store.add_parts("j", NewBatch::Again { job: "p2" }, &[part("p2b", 2)]).unwrap(), PartsAdded::Done);
+    assert_eq!(store.add_parts("j", NewBatch::Again { job: "p2" }, &[part("p2c", 2)]).unwrap(), PartsAdded::Already, "begun again once");
     let ids: Vec<(String, Option<i64>)> = store.batch("j").unwrap().into_iter().map(|r| (r.id, r.place)).collect();
     assert_eq!(ids, [("j", 1), ("p2", 2), ("p2b", 2), ("p3", 3)].map(|(id, place)| (id.to_owned(), Some(place))));
 }
@@ -231,12 +245,12 @@ fn a_mates_facts_stand_once_its_cut_has_begun() {
     let folder = tempfile::tempdir().unwrap();
     let store = Store::open(&folder.path().join("yoke.db")).unwrap();
     store.add_job("screw", "Screw", "s1", "2026-01-01").unwrap();
-    let nut = NewMember { id: "nut", title: "Nut", request: "n1", created: "2026-01-02", mates: true, request_of_first: None };
+    let nut = NewMember { id: "nut", title: "Nut", request: "n1", created: "2026-01-02", revision: 1, mates: true, request_of_first: None };
     store.add_member("screw", &nut).unwrap();
-    let frozen = Frozen { plan: "p".into(), run: "r".into(), engine: "e".into() };
-    store.record("nut", &act("x", "{}"), Some(&frozen)).unwrap();
+    let frozen = frozen("p");
+    record(&store, "nut", &act("x", "{}"), Some(&frozen));
     let revision = store.job("screw").unwrap().unwrap().revision;
-    assert!(matches!(store.change_job("screw", revision, "Screw", "s2", Some(("nut", "n2"))).unwrap(), Changed::Done(_)));
+    assert!(matches!(store.change_job("screw", revision, &change("Screw", "s2", Some(("nut", "n2")))).unwrap(), Changed::Done(_)));
     assert_eq!(store.job("nut").unwrap().unwrap().request, "n1");
 }
 
@@ -253,6 +267,6 @@ fn photographs_are_kept_as_they_came_and_no_more_than_a_job_may_have() {
     assert_eq!(store.put_photo("a", &row("p3"), b"three", 2).unwrap(), Put::Full);
     assert_eq!(store.put_photo("b", &row("p1"), b"one", 2).unwrap(), Put::Missing);
     assert_eq!(store.photos("a").unwrap(), [row("p1"), row("p2")]);
-    assert_eq!(store.photo("a", "p2").unwrap(), Some(("image/png".into(), b"two".to_vec())));
+    assert_eq!(store.photo("a", "p2").unwrap(), Some(b"two".to_vec()));
     assert_eq!(store.photo("a", "p9").unwrap(), None);
 }

@@ -57,6 +57,11 @@ impl Family for BritishAssociation {
         [23.75; 2]
     }
 
+    /// Half the step its depth is rounded to.
+    fn rounding_mm(&self) -> f64 {
+        0.0025
+    }
+
     fn basics(&self, sheet: &mut Worksheet, spec: &ThreadSpec) -> Basics {
         basics(sheet, spec)
     }

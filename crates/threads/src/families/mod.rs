@@ -14,6 +14,7 @@ mod whitworth;
 use super::class::Class;
 use super::flanks::Flanks;
 use super::spec::ThreadSpec;
+use crate::quantity::SHOWN_MM;
 use crate::system::{Side, System};
 use crate::watch::Code;
 use crate::working::{Num, Rule, Worksheet};
@@ -144,6 +145,11 @@ pub trait Family: Sync {
     /// Least radius of a rounded root, where one is asked for, in pitches.
     fn least_root_radius(&self) -> f64 {
         0.125
+    }
+
+    /// How far the standard's own rounding may set its sizes apart, mm: less in the way than this is nothing in the way.
+    fn rounding_mm(&self) -> f64 {
+        SHOWN_MM
     }
 
     /// Radius of the root that the standard gives a form with flat crests, in pitches.

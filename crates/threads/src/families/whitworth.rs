@@ -139,6 +139,11 @@ impl Family for Whitworth {
         [27.5; 2]
     }
 
+    /// Its sizes are printed to a tenth of a thousandth of an inch: half of that.
+    fn rounding_mm(&self) -> f64 {
+        0.0013
+    }
+
     fn basics(&self, sheet: &mut Worksheet, spec: &ThreadSpec) -> Basics {
         basics(sheet, spec)
     }

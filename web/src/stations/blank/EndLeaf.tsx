@@ -103,6 +103,7 @@ export function EndLeaf({ job, plan, open, onClose }: StationProps & { open: boo
               job={job}
               about="From the end of the thread to what stands beyond it"
               set={told?.beyond_mm != null || blank.beyond.jaws}
+              later
               edit={{
                 kind: 'length',
                 value: blank.beyond.gap_mm ? bare(figure(blank.beyond.gap_mm, unit)) : '',

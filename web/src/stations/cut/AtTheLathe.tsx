@@ -1,4 +1,5 @@
 import { VisuallyHidden } from '@mantine/core';
+import { useSessionStorage } from '@mantine/hooks';
 import { Link, useNavigate, useParams } from '@tanstack/react-router';
 import { useRef, useState } from 'react';
 import type { Job, NextStep, Plan } from '../../api/client';
@@ -8,6 +9,7 @@ import { useOutbox } from '../../api/outbox';
 import { useSettings, useShownIn } from '../../app/Settings';
 import { useKeys } from '../../app/keys';
 import { Leaf } from '../../parts/Leaf';
+import { OutboxSays } from '../../parts/OutboxSays';
 import { UnitContext } from '../../parts/unit';
 import { MeasureLeaf } from '../gauge/MeasureLeaf';
 import { TroubleLeaf } from '../trouble/TroubleLeaf';
@@ -47,10 +49,15 @@ function headline(view: View, job: Job, finding: boolean): string {
 function Stand({ job, plan }: { job: Job; plan: Plan }) {
   const navigate = useNavigate();
   const { speak } = useSettings();
-  const { waiting, cutOff, refusal, record } = useOutbox(job);
+  const outbox = useOutbox(job);
+  const { waiting, record } = outbox;
   const [leaf, setLeaf] = useState<'measure' | 'stands' | 'happened' | 'touch' | 'trouble' | null>(null);
   const [all, setAll] = useState(false);
-  const [phase, setPhase] = useState({ n: -1, at: 0 });
+  const [phase, setPhase] = useSessionStorage({
+    key: `phase:${job.id}`,
+    defaultValue: { n: -1, at: 0 },
+    getInitialValueInEffect: false,
+  });
   const pressed = useRef(-TWICE_MS);
   const view = follow(job, plan, waiting);
   const { next } = view;
@@ -76,9 +83,7 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
   };
   useKeys({
     done: e => {
-      const on = document.activeElement;
-      // A control that has the focus keeps its own Space.
-      if (on && on !== document.body && !on.classList.contains('done-key')) return;
+      // Whatever has the focus, Space tells the pass here: Enter presses buttons.
       e.preventDefault();
       done(e.timeStamp);
     },
@@ -206,17 +211,11 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
           </div>
         )}
         {verdict?.verdict === 'take_more' && next && steps.length === 0 && <p className="strip">{verdict.says}</p>}
-        {waiting.length > 0 && cutOff && (
-          <p className="strip warn" role="status">
-            The server does not answer. {waiting.length} {waiting.length === 1 ? 'act is' : 'acts are'} kept here and
-            will be sent.
-          </p>
-        )}
-        {refusal && (
-          <p className="strip warn" role="alert">
-            {refusal}
-          </p>
-        )}
+        <OutboxSays
+          outbox={outbox}
+          kept={`${waiting.length} ${waiting.length === 1 ? 'act is' : 'acts are'} kept here and will be sent.`}
+          strip
+        />
       </main>
       <footer>
         <button type="button" className="lathe-key" onClick={e => undo(e.timeStamp)} disabled={!view.last}>
@@ -272,7 +271,15 @@ export function AtTheLathe() {
   const job = useJob(id);
   const plan = job.data?.plan;
   const unit = useShownIn(plan);
-  if (job.isError && !job.data) return <p className="fault">{inWords(job.error)}</p>;
+  if (job.isError && !job.data)
+    return (
+      <main className="lost">
+        <p className="fault">{inWords(job.error)}</p>
+        <Link to="/" className="act as-link">
+          To the job board
+        </Link>
+      </main>
+    );
   if (!job.data || !plan) return null;
   return (
     <UnitContext value={unit}>

@@ -1,12 +1,13 @@
 import { useId, useState } from 'react';
 import type { ActKind, Plan } from '../../api/client';
 import { Leaf } from '../../parts/Leaf';
+import { useDraft } from '../../parts/draft';
 import { NumberPad } from '../../parts/NumberPad';
 
 /** Takes a whole reading of the dial that carries the depth, in that dial's own unit. */
 export function StandsForm({ plan, act, onRead }: { plan: Plan; act: string; onRead: (reading: number) => void }) {
   const id = useId();
-  const [text, setText] = useState('');
+  const [text, setText, clear] = useDraft(act, '');
   const [fault, setFault] = useState<string | null>(null);
   const { unit, slide } = plan.cut.dial;
   const enter = () => {
@@ -17,6 +18,7 @@ export function StandsForm({ plan, act, onRead }: { plan: Plan; act: string; onR
       );
       return;
     }
+    clear();
     onRead(reading);
   };
   return (

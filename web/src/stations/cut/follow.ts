@@ -1,5 +1,5 @@
 import type { Job, NextStep, Plan } from '../../api/client';
-import type { Waiting } from '../../api/queue';
+import { holds, type Waiting } from '../../api/queue';
 
 /** What to show at the lathe. */
 export interface View {
@@ -32,7 +32,10 @@ export function follow(job: Job, plan: Plan, waiting: Waiting[]): View {
   let last = run?.last_act ?? null;
   let hold = false;
   const done = [...(run?.done ?? [])];
-  for (const { id, act } of waiting) {
+  for (const one of waiting) {
+    const { id, act } = one;
+    // Refused, it may have been done all the same: nothing deeper until that is settled.
+    if (holds(one)) hold = true;
     if (act.kind === 'pass_done') {
       const at = schedule.findIndex(s => s.pass.n === act.n);
       const step = at >= 0 ? (schedule.splice(at, 1)[0] ?? null) : null;

@@ -1,6 +1,7 @@
 import { useId, useState } from 'react';
 import type { ActKind } from '../../api/client';
 import { readLength } from '../../api/length';
+import { useDraft } from '../../parts/draft';
 import { NumberPad } from '../../parts/NumberPad';
 
 type Tried = Extract<ActKind, { kind: 'tried' }>;
@@ -17,11 +18,10 @@ const FITS: [Tried['fit'], string][] = [
 export function FitForm({ unit, onTold }: { unit: 'mm' | 'in'; onTold: (act: Tried) => void }) {
   const id = useId();
   const [fit, setFit] = useState<Tried['fit'] | null>(null);
-  const [text, setText] = useState('');
+  const [text, setText, clear] = useDraft(`fit:${fit}`, '');
   const [fault, setFault] = useState<string | null>(null);
   const pick = (picked: Tried['fit']) => {
     setFault(null);
-    setText('');
     if (picked === 'enters' || picked === 'shakes') setFit(picked);
     else onTold({ kind: 'tried', fit: picked });
   };
@@ -30,10 +30,12 @@ export function FitForm({ unit, onTold }: { unit: 'mm' | 'in'; onTold: (act: Tri
       const turns = Number(text.replace(',', '.'));
       if (text.trim() === '' || !(turns >= 0 && turns <= 200))
         return setFault(`“${text}” is not a number of turns; write how many it enters, as in 2.5`);
+      clear();
       return onTold({ kind: 'tried', fit, turns });
     }
     const read = await readLength(text, unit);
     if (read.fault !== undefined) return setFault(read.fault);
+    clear();
     if (fit) onTold({ kind: 'tried', fit, shake_mm: read.mm });
   };
   return (

@@ -1,3 +1,4 @@
+import { OutboxSays } from '../../parts/OutboxSays';
 import { useState } from 'react';
 import type { Job, Verdict } from '../../api/client';
 import { useOutbox } from '../../api/outbox';
@@ -59,7 +60,8 @@ export function GaugeStation({ job, plan }: StationProps) {
   const { gauge } = plan;
   const unit = useUnit();
   const [leaf, setLeaf] = useState<'measure' | 'wires' | 'original' | 'trouble' | null>(null);
-  const { waiting, cutOff, refusal, record } = useOutbox(job);
+  const outbox = useOutbox(job);
+  const { record } = outbox;
   const over = gauge.over_wires_mm;
   const close = () => setLeaf(null);
   const original = job.request.gauge?.original;
@@ -129,16 +131,7 @@ export function GaugeStation({ job, plan }: StationProps) {
       ]}
     >
       <Said job={job} />
-      {cutOff && waiting.length > 0 && (
-        <p className="fault" role="status">
-          Not saved yet: {cutOff} The reading is kept here and will be sent. Do not cut deeper until then.
-        </p>
-      )}
-      {refusal && (
-        <p className="fault" role="alert">
-          {refusal}
-        </p>
-      )}
+      <OutboxSays outbox={outbox} kept="The reading is kept here and will be sent. Do not cut deeper until then." />
       {gauge.functional && <p className="felt">{gauge.functional.says}</p>}
       <div className="row actions">
         <button type="button" className="act" onClick={() => setLeaf('measure')}>

@@ -42,7 +42,7 @@ export function MeasureLeaf({
     if (!job.run?.begun) return [];
     const judged = unwrap(
       await api.POST('/api/v1/gauge', {
-        body: { plan: job.request as never, readings: [{ ...reading, at_radial_mm: job.run.stands_mm }] } as never,
+        body: { job: job.id, readings: [{ ...reading, at_radial_mm: job.run.stands_mm }] } as never,
       }),
     );
     return judged.questions;

@@ -1,6 +1,7 @@
 import { useEffect, useId, useRef, useState } from 'react';
 import { type GaugeSheet, inWords, type Measured, type Plan } from '../../api/client';
 import { readLength } from '../../api/length';
+import { useDraft } from '../../parts/draft';
 import { figure } from '../../parts/Figure';
 import { NumberPad } from '../../parts/NumberPad';
 import { useUnit } from '../../parts/unit';
@@ -18,6 +19,8 @@ function micrometerOf(how: Figured, plan: Plan) {
   if (how === 'micrometer') return plan.thread.side === 'external' ? 'thread' : 'inside_thread';
   return null;
 }
+
+const NO_PLACES: Typed[] = [];
 
 /** Sizes of wire offered beside one another. */
 const OFFERED = 4;
@@ -106,10 +109,10 @@ export function SizeForm({ how, plan, sheet, judge, onTold }: SizeFormProps) {
   const id = useId();
   const shown = useUnit();
   const [unit, setUnit] = useState(shown);
-  const [text, setText] = useState('');
-  const [outside, setOutside] = useState('');
+  const [text, setText, clear] = useDraft(`size:${how}`, '');
+  const [outside, setOutside, clearOutside] = useDraft(`outside:${how}`, '');
   const [with_, setWith] = useState<Partial<Measured>>(how === 'balls' ? { balls: 3 } : {});
-  const [places, setPlaces] = useState<Typed[]>([]);
+  const [places, setPlaces, clearPlaces] = useDraft<Typed[]>(`places:${how}`, NO_PLACES);
   const [fault, setFault] = useState<string | null>(null);
   const [questions, setQuestions] = useState<string[]>([]);
   const kind = micrometerOf(how, plan);
@@ -164,6 +167,7 @@ export function SizeForm({ how, plan, sheet, judge, onTold }: SizeFormProps) {
         const asked = await judge(reading);
         if (asked.length > 0) return setQuestions(asked);
       }
+      for (const done of [clear, clearOutside, clearPlaces]) done();
       return onTold(reading);
     } catch (error) {
       return setFault(error instanceof Error && error.constructor === Error ? error.message : inWords(error));
@@ -252,7 +256,13 @@ export function SizeForm({ how, plan, sheet, judge, onTold }: SizeFormProps) {
         </div>
       )}
       <div className="row">
-        <button type="submit" className="act">
+        <button
+          type="submit"
+          className="act"
+          // The bar that tells a pass is never to tell a doubted reading too.
+          onKeyDown={e => e.key === ' ' && questions.length > 0 && e.preventDefault()}
+          onKeyUp={e => e.key === ' ' && questions.length > 0 && e.preventDefault()}
+        >
           {questions.length > 0 ? 'It reads so: record it' : 'Judge it'}
         </button>
         <button

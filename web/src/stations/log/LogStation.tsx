@@ -4,6 +4,7 @@ import { useOutbox } from '../../api/outbox';
 import { useLog } from '../../api/sheets';
 import { Outline } from '../../drawing/Outline';
 import { NoteForm } from '../../parts/NoteForm';
+import { OutboxSays } from '../../parts/OutboxSays';
 import type { StationProps } from '../JobPage';
 import { Station } from '../Station';
 import { Photos } from './Photos';
@@ -101,7 +102,8 @@ function LearnedSaid({ job, learned }: { job: StationProps['job']; learned: NonN
 /** Log: what was done and learned. */
 export function LogStation({ job, plan }: StationProps) {
   const answer = useLog(job);
-  const { waiting, cutOff, refusal, record } = useOutbox(job);
+  const outbox = useOutbox(job);
+  const { record } = outbox;
   const log = answer.data;
   const story = log?.story;
   const run = job.run;
@@ -141,16 +143,7 @@ export function LogStation({ job, plan }: StationProps) {
     >
       {log?.learned && <LearnedSaid job={job} learned={log.learned} />}
       <NoteForm onTold={text => record({ kind: 'note', text })} />
-      {cutOff && waiting.length > 0 && (
-        <p className="fault" role="status">
-          Not saved yet: {cutOff} It is kept here and will be sent.
-        </p>
-      )}
-      {refusal && (
-        <p className="fault" role="alert">
-          {refusal}
-        </p>
-      )}
+      <OutboxSays outbox={outbox} kept="It is kept here and will be sent." />
       <Photos job={job} photos={log?.photos ?? []} />
       {story && (
         <a className="act plain" href={`/api/v1/jobs/${job.id}/log.csv`} download>

@@ -149,6 +149,7 @@ function SetUp({ job, plan }: StationProps) {
             job={job}
             about="Whether the mate is at hand"
             set={job.request.gauge?.mate_at_hand != null}
+            later
             edit={{
               kind: 'choice',
               choices: [

@@ -1,3 +1,4 @@
+import { OutboxSays } from '../../parts/OutboxSays';
 import { useState } from 'react';
 import type { Job, SetupSheet } from '../../api/client';
 import { useOutbox } from '../../api/outbox';
@@ -64,20 +65,16 @@ function StepRow({
 
 /** Setting up, in working order. */
 export function StepList({ job, sheet }: { job: Job; sheet: SetupSheet }) {
-  const { waiting, cutOff, refusal, record } = useOutbox(job);
+  const outbox = useOutbox(job);
+  const { record } = outbox;
   const [schools, setSchools] = useState<'height' | 'square' | null>(null);
   const done = sheet.steps.filter(s => job.run?.ticks?.[s.code]?.stamp === s.stamp).length;
   return (
     <div className="step-list">
       <p className="how" role="status">
         {done} of {sheet.steps.length} done.
-        {cutOff && waiting.length > 0 && ` Not saved yet: ${cutOff} Ticks are kept here and will be sent.`}
       </p>
-      {refusal && (
-        <p className="fault" role="alert">
-          {refusal}
-        </p>
-      )}
+      <OutboxSays outbox={outbox} kept="Ticks are kept here and will be sent." />
       <ol>
         {sheet.steps.map(step => (
           <StepRow

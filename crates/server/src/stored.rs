@@ -1,0 +1,235 @@
+//! What is stored, read: each thing to its type, or a fault that names it. Nothing that does not read is dropped, and nothing stands in for
+//! it: a run reckoned without one of its acts would give a wrong setting.
+//!
+//! A document of a newer version of the same kind may hold fields this one does not know. They are carried through untouched, and what is
+//! reckoned without them is told of it. An act is another matter: what it means hangs on all of it.
+
+use serde::Serialize;
+use serde::de::DeserializeOwned;
+use serde_json::{Value, json};
+use yoke_core::faults::{Fault, read_json};
+use yoke_core::job::{Kit, LatheProfile, PlanRequest};
+use yoke_core::log::{Act, ActKind};
+use yoke_core::run::RunPlan;
+use yoke_store::{ActRow, Frozen, JobRow, LatheRow, SheetRow, Store, StoreError};
+
+/// Something stored that does not read.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct Unread {
+    /// What it is, why it does not read, and the way out.
+    pub detail: String,
+}
+
+/// The way out, for whatever it is.
+const WAY: &str = "It is kept as it is, and nothing stands in for it. If a newer version of this program wrote it, use that one; else take a sound \
+                   copy into another folder (yoke-turn restore COPY --data FOLDER) and go on there.";
+
+impl Unread {
+    fn new(what: &str, why: impl std::fmt::Display) -> Self {
+        Self { detail: format!("{what} does not read: {why}. {WAY}") }
+    }
+}
+
+/// Why something could not be done with what is stored.
+#[derive(Debug)]
+pub enum Failed {
+    /// The store itself.
+    Store(StoreError),
+    /// What is in it.
+    Unread(Unread),
+}
+
+impl From<StoreError> for Failed {
+    fn from(error: StoreError) -> Self {
+        Self::Store(error)
+    }
+}
+
+impl From<Unread> for Failed {
+    fn from(unread: Unread) -> Self {
+        Self::Unread(unread)
+    }
+}
+
+impl std::fmt::Display for Failed {
+    fn fmt(&self, f: &mut std::fmt::Formatter<'_>) -> std::fmt::Result {
+        match self {
+            Self::Store(error) => error.fmt(f),
+            Self::Unread(unread) => f.write_str(&unread.detail),
+        }
+    }
+}
+
+/// Gives what was read, or nothing where it does not read: for lists, in which the others are shown all the same and this one says why.
+pub fn apart<T>(read: Result<T, Failed>) -> Result<Result<T, Unread>, StoreError> {
+    match read {
+        Ok(it) => Ok(Ok(it)),
+        Err(Failed::Unread(unread)) => Ok(Err(unread)),
+        Err(Failed::Store(error)) => Err(error),
+    }
+}
+
+/// A document as it is kept.
+#[derive(Debug, Clone)]
+pub struct Document<T> {
+    /// As it reads.
+    pub read: T,
+    /// The whole of it, what is not known here among it.
+    pub whole: Value,
+    /// Pointers of the fields that are not known here.
+    pub unknown: Vec<String>,
+}
+
+/// Whether a fault is a field that is not known.
+pub fn is_unknown(fault: &Fault) -> bool {
+    fault.detail.starts_with("unknown field")
+}
+
+fn document<T: DeserializeOwned + Default>(text: &str, what: &str) -> Result<Document<T>, Unread> {
+    let whole: Value = serde_json::from_str(text).map_err(|e| Unread::new(what, e))?;
+    let (read, faults) = read_json::<T>(whole.clone());
+    let (unknown, wrong): (Vec<Fault>, Vec<Fault>) = faults.into_iter().partition(is_unknown);
+    match wrong.first() {
+        Some(fault) => Err(Unread::new(what, format!("at {}, {}", if fault.pointer.is_empty() { "its root" } else { &fault.pointer }, fault.detail))),
+        None => Ok(Document { read, whole, unknown: unknown.into_iter().map(|f| f.pointer).collect() }),
+    }
+}
+
+/// A lathe, as it was told.
+pub fn lathe(row: &LatheRow) -> Result<Document<LatheProfile>, Unread> {
+    document(&row.body, &format!("The lathe \u{201c}{}\u{201d}", row.id))
+}
+
+/// The drawer, if one is kept.
+pub fn kit(store: &Store) -> Result<Option<Document<Kit>>, Failed> {
+    Ok(store.kit()?.map(|body| document(&body, "The drawer")).transpose()?)
+}
+
+/// A job's own facts.
+pub fn request(job: &JobRow) -> Result<Document<PlanRequest>, Unread> {
+    document(&job.request, &format!("What is told of the job \u{201c}{}\u{201d}", job.title))
+}
+
+/// A sheet kept beside the jobs.
+pub fn sheet<T: DeserializeOwned + Default>(row: &SheetRow) -> Result<T, Unread> {
+    document(&row.body, &format!("The {} kept of \u{201c}{}\u{201d}", row.kind, row.owner)).map(|d| d.read)
+}
+
+/// The run of a job as it was frozen at the first pass.
+pub fn run(job: &JobRow) -> Result<Option<RunPlan>, Unread> {
+    job.frozen.as_ref().map(|f| frozen_run(job, f)).transpose()
+}
+
+/// The run of a frozen plan of a job.
+pub fn frozen_run(job: &JobRow, frozen: &Frozen) -> Result<RunPlan, Unread> {
+    serde_json::from_str(&frozen.run).map_err(|e| Unread::new(&format!("The run frozen with the first pass of \u{201c}{}\u{201d}", job.title), e))
+}
+
+/// A frozen plan, as JSON.
+pub fn frozen_plan(job: &JobRow, frozen: &Frozen) -> Result<Value, Unread> {
+    serde_json::from_str(&frozen.plan).map_err(|e| Unread::new(&format!("The plan frozen with the first pass of \u{201c}{}\u{201d}", job.title), e))
+}
+
+/// What a plan was reckoned from when it was frozen.
+#[derive(Debug, Clone, Default, Serialize, serde::Deserialize)]
+#[serde(default)]
+pub struct FrozenFacts {
+    /// The request, its mate's size with it.
+    pub request: Value,
+    /// The lathe it named.
+    pub lathe: Value,
+    /// The drawer.
+    pub kit: Value,
+}
+
+impl FrozenFacts {
+    /// As kept with a frozen plan; none with one of an older version.
+    pub fn of(job: &JobRow) -> Result<Option<Self>, Unread> {
+        let Some(text) = job.frozen.as_ref().and_then(|f| f.facts.as_ref()) else { return Ok(None) };
+        serde_json::from_str(text).map(Some).map_err(|e| Unread::new(&format!("What the plan of \u{201c}{}\u{201d} was frozen from", job.title), e))
+    }
+
+    /// As one request that needs nothing else: the lathe and the drawer told in it.
+    pub fn alone(&self) -> Value {
+        let mut request = self.request.clone();
+        if let Value::Object(map) = &mut request {
+            if !self.lathe.is_null() {
+                map.remove("lathe_id");
+                map.insert("lathe".into(), self.lathe.clone());
+            }
+            if map.get("kit").is_none_or(Value::is_null) && !self.kit.is_null() {
+                map.insert("kit".into(), self.kit.clone());
+            }
+        }
+        request
+    }
+}
+
+/// A job's acts, in order.
+pub fn acts(store: &Store, job: &JobRow) -> Result<Vec<Act>, Failed> {
+    store.acts(&job.id)?.iter().map(|row| act(row, &job.title).map_err(Failed::from)).collect()
+}
+
+/// An act as the core reads it.
+pub fn act(row: &ActRow, job: &str) -> Result<Act, Unread> {
+    match serde_json::from_str::<ActKind>(&row.body) {
+        Ok(kind) => Ok(Act { id: row.id.clone(), kind }),
+        Err(e) => {
+            let kind = serde_json::from_str::<Value>(&row.body).ok().and_then(|v| v["kind"].as_str().map(str::to_owned));
+            let named = kind.map_or_else(String::new, |k| format!(", \u{201c}{k}\u{201d}"));
+            let what = format!("Act {} of \u{201c}{job}\u{201d}{named}, recorded {},", row.sequence, row.recorded);
+            Err(Unread::new(&what, e))
+        }
+    }
+}
+
+/// What is sent, without the fields that were kept before and are not known here.
+pub fn without(mut sent: Value, unknown: &[String]) -> Value {
+    for pointer in unknown {
+        let Some((way, last)) = pointer.rsplit_once('/') else { continue };
+        let name = last.replace("~1", "/").replace("~0", "~");
+        if let Some(Value::Object(map)) = sent.pointer_mut(way) {
+            map.remove(&name);
+        }
+    }
+    sent
+}
+
+/// Puts the fields of a document that are not known here back into what takes its place.
+pub fn carried<T>(before: &Document<T>, mut after: Value) -> Value {
+    for pointer in &before.unknown {
+        let (Some(kept), Some((way, last))) = (before.whole.pointer(pointer), pointer.rsplit_once('/')) else { continue };
+        let name = last.replace("~1", "/").replace("~0", "~");
+        if let Some(Value::Object(map)) = after.pointer_mut(way) {
+            map.entry(name).or_insert_with(|| kept.clone());
+        }
+    }
+    after
+}
+
+/// A job's facts that may still be told once its cut has begun: none of them moves a depth.
+pub const LATER: [&str; 4] = ["/pad", "/gauge/mate_at_hand", "/blank/beyond_mm", "/words"];
+
+/// Where two requests differ, as pointers of fields; lists and plain values are taken whole.
+pub fn differences(a: &Value, b: &Value) -> Vec<String> {
+    fn walk(a: &Value, b: &Value, at: &str, out: &mut Vec<String>) {
+        match (a, b) {
+            (Value::Object(x), Value::Object(y)) => {
+                let mut names: Vec<&String> = x.keys().chain(y.keys()).collect();
+                names.sort();
+                names.dedup();
+                for name in names {
+                    let [p, q] = [x, y].map(|m| m.get(name).unwrap_or(&Value::Null));
+                    walk(p, q, &format!("{at}/{}", name.replace('~', "~0").replace('/', "~1")), out);
+                }
+            }
+            (Value::Object(_), Value::Null) => walk(a, &json!({}), at, out),
+            (Value::Null, Value::Object(_)) => walk(&json!({}), b, at, out),
+            _ if a != b => out.push(at.to_owned()),
+            _ => {}
+        }
+    }
+    let mut out = Vec::new();
+    walk(a, b, "", &mut out);
+    out
+}
