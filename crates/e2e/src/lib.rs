@@ -83,6 +83,12 @@ impl Server {
         format!("http://127.0.0.1:{}{path}", self.port)
     }
 
+    /// The number of its process.
+    #[must_use]
+    pub fn process(&self) -> u32 {
+        self.child.0.id()
+    }
+
     /// Kills it with SIGKILL, as when the power goes.
     pub fn kill(&mut self) {
         self.child.0.kill().expect("it can be killed");
@@ -360,7 +366,8 @@ impl Browser {
 
     /// Leaves it for another journey, as new. A journey that fails does not come here, and its browser goes with it.
     pub async fn close(self) {
-        let origin = self.script("return window.origin").await;
+        // What is typed and not told is kept by the tab itself.
+        let origin = self.script("sessionStorage.clear(); return window.origin").await;
         self.go("about:blank").await;
         let windows = self.page.windows().await.unwrap();
         assert_eq!(windows.len(), 1, "a journey closes the windows it opened");

@@ -75,5 +75,6 @@ pub fn bench(sh: &Shell) -> Outcome {
     tools::web(sh)?;
     cmd!(sh, "cargo bench -p yoke-trials").run().map_err(text)?;
     cmd!(sh, "cargo build --release -p yoke-turn").run().map_err(text)?;
-    cmd!(sh, "cargo run --release -p yoke-e2e --bin sizes").run().map_err(text)
+    cmd!(sh, "cargo run --release -p yoke-e2e --bin sizes").run().map_err(text)?;
+    cmd!(sh, "cargo run --release -p yoke-e2e --bin strain").run().map_err(text)
 }

@@ -5,6 +5,7 @@ mod bit;
 mod gauge;
 mod gears;
 mod journeys;
+mod kept;
 mod log;
 mod paper;
 mod parts;

@@ -1,5 +1,4 @@
 import { VisuallyHidden } from '@mantine/core';
-import { useSessionStorage } from '@mantine/hooks';
 import { Link, useNavigate, useParams } from '@tanstack/react-router';
 import { useRef, useState } from 'react';
 import type { Job, NextStep, Plan } from '../../api/client';
@@ -8,6 +7,7 @@ import { useJob } from '../../api/hooks';
 import { useOutbox } from '../../api/outbox';
 import { useSettings, useShownIn } from '../../app/Settings';
 import { useKeys } from '../../app/keys';
+import { useDraft } from '../../parts/draft';
 import { Leaf } from '../../parts/Leaf';
 import { OutboxSays } from '../../parts/OutboxSays';
 import { UnitContext } from '../../parts/unit';
@@ -20,6 +20,9 @@ import { StandsLeaf } from './StandsLeaf';
 import { nutSays } from '../../parts/text';
 import { useSpoken, useWake } from './beside';
 import { follow, type View } from './follow';
+
+/** No pass has begun its cycle. */
+const NO_PHASE = { n: -1, at: 0 };
 
 /** Two presses closer than this are one knuckle. */
 const TWICE_MS = 700;
@@ -53,11 +56,7 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
   const { waiting, record } = outbox;
   const [leaf, setLeaf] = useState<'measure' | 'stands' | 'happened' | 'touch' | 'trouble' | null>(null);
   const [all, setAll] = useState(false);
-  const [phase, setPhase] = useSessionStorage({
-    key: `phase:${job.id}`,
-    defaultValue: { n: -1, at: 0 },
-    getInitialValueInEffect: false,
-  });
+  const [phase, setPhase] = useDraft('phase', NO_PHASE);
   const pressed = useRef(-TWICE_MS);
   const view = follow(job, plan, waiting);
   const { next } = view;
@@ -105,7 +104,9 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
       ? 'bad'
       : '';
   const says = view.hold
-    ? 'Hold: do not cut deeper until the server answers.'
+    ? outbox.refused.length > 0
+      ? 'Hold: settle first what was not taken.'
+      : 'Hold: do not cut deeper until the server answers.'
     : waiting.length > 0
       ? (next?.says ?? 'All passes cut: measure before you take it out.')
       : (run?.says ?? '');
