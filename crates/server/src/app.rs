@@ -148,9 +148,11 @@ pub async fn serve(folder: &Path, &Serve { port, demo: with_demo, fresh, .. }: &
     }
     lathes::seed_first_lathe(&store).map_err(|e| e.to_string())?;
     let (stop, stopping) = watch::channel(false);
-    let reckoning = Arc::new(Semaphore::new(std::thread::available_parallelism().map_or(1, |n| n.get().div_ceil(2))));
+    let reckoning = Arc::new(Semaphore::new(std::thread::available_parallelism().map_or(2, |n| n.get().max(2))));
+    let long = Arc::new(Semaphore::new(1));
     let acts = Arc::new(Mutex::new(()));
-    let app = App { store: Arc::new(store), acts, reckoning, charts: Arc::default(), events: broadcast::channel(64).0, stopping, clock: now, files, port };
+    let app =
+        App { store: Arc::new(store), acts, reckoning, long, charts: Arc::default(), events: broadcast::channel(64).0, stopping, clock: now, files, port };
     tokio::spawn(copy_daily(app.clone(), folder.join("copies")));
     // The routes describe themselves as they are put together, which takes a moment: the address is told once they answer.
     let router = router(app);

@@ -16,7 +16,7 @@ use std::sync::Arc;
 use utoipa::IntoParams;
 use yoke_core::csv_out;
 use yoke_core::faults::Fault;
-use yoke_core::gears::{ChartRow, Purchases, TrainRow, TrialRequest, TrialView, chart_while, pitches_wanted, purchases, standard_pitches};
+use yoke_core::gears::{ChartRow, Purchases, TrainRow, TrialRequest, TrialView, chart_while, pitches_wanted, purchases_while, standard_pitches};
 use yoke_core::job::pad::{FeedChoice, feeds_said};
 use yoke_core::job::{Kit, Material, PlanRequest, PlateRead, PlateRequest, checked, materials as all_materials, settle};
 use yoke_core::quantity::{LengthUnit, real};
@@ -38,11 +38,8 @@ async fn charted(app: &App, id: String) -> Result<Arc<[ChartRow]>, Problem> {
     if let Some(chart) = app.charts.of(&key) {
         return Ok(chart);
     }
-    let asked = Arc::new(());
-    let still = Arc::downgrade(&asked);
-    let made = app.reckon(move |_| Ok(chart_while(&lathe, || still.strong_count() > 0))).await?;
+    let made = app.reckon_long(move |waited_for| chart_while(&lathe, waited_for)).await?;
     let made: Arc<[ChartRow]> = made.ok_or_else(|| Problem::internal("the chart was given up"))?.into();
-    drop(asked);
     app.charts.keep(key, &made);
     Ok(made)
 }
@@ -84,7 +81,7 @@ pub async fn buy(State(app): State<App>, Path(id): Path<String>, Query(asked): Q
         None => usual().map(|(name, _, lead)| (name, lead)).collect(),
     };
     // Some seconds on a large drawer: not on the thread that answers others.
-    app.reckon(move |_| Ok(purchases(&lathe, &wanted))).await.map(Json)
+    app.reckon_long(move |waited_for| purchases_while(&lathe, &wanted, waited_for)).await.map(Json)
 }
 
 /// The same as CSV.

@@ -5,7 +5,7 @@ use crate::stored::Failed;
 use crate::{Files, problem};
 use serde::Serialize;
 use std::sync::{Arc, Mutex};
-use tokio::sync::{Semaphore, broadcast, watch};
+use tokio::sync::{OwnedSemaphorePermit, Semaphore, broadcast, watch};
 use yoke_store::Store;
 
 /// A job moved on.
@@ -39,6 +39,8 @@ pub struct App {
     pub(crate) acts: Arc<Mutex<()>>,
     /// As much is reckoned at once as leaves room for acts.
     pub(crate) reckoning: Arc<Semaphore>,
+    /// What takes its time is reckoned one after another, apart from what a page waits for.
+    pub(crate) long: Arc<Semaphore>,
     /// Charts made, by what they were made from.
     pub(crate) charts: Arc<Charts>,
     /// Tells open pages which job moved on.
@@ -67,13 +69,32 @@ impl App {
 
     /// The same for what takes reckoning: only so many at once, so that acts always have a thread; one whose asker has gone is not begun.
     pub async fn reckon<T: Send + 'static>(&self, work: impl FnOnce(&Store) -> Result<T, Failed> + Send + 'static) -> Result<T, problem::Problem> {
-        let permit = Arc::clone(&self.reckoning).acquire_owned().await.map_err(|_| problem::Problem::internal("the server is stopping"))?;
+        let permit = had(&self.reckoning).await?;
         self.with_store(move |store| {
             let _held = permit;
             work(store)
         })
         .await
     }
+
+    /// Reckons what may take long, one after another; it is told whether its asker still waits, and is given up when not.
+    pub async fn reckon_long<T: Send + 'static>(&self, work: impl FnOnce(&dyn Fn() -> bool) -> T + Send + 'static) -> Result<T, problem::Problem> {
+        let permit = had(&self.long).await?;
+        let asker = Arc::new(());
+        let waits = Arc::downgrade(&asker);
+        let made = tokio::task::spawn_blocking(move || {
+            let _held = permit;
+            work(&|| waits.strong_count() > 0)
+        });
+        let made = made.await.map_err(|_| problem::Problem::internal("the reckoning stopped short"));
+        drop(asker);
+        made
+    }
+}
+
+/// One of so many at once.
+async fn had(of: &Arc<Semaphore>) -> Result<OwnedSemaphorePermit, problem::Problem> {
+    Arc::clone(of).acquire_owned().await.map_err(|_| problem::Problem::internal("the server is stopping"))
 }
 
 /// The database, in its folder.

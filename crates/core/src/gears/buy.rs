@@ -124,12 +124,18 @@ fn brought(lathe: &Lathe, extra: &[u16], missing: &[(String, Ratio)]) -> Vec<Str
 /// What to make or buy so that these pitches are cut exactly.
 #[must_use]
 pub fn purchases(lathe: &Lathe, wanted: &[(String, Ratio)]) -> Purchases {
+    purchases_while(lathe, wanted, &|| true)
+}
+
+/// The same, its search cut short as soon as nobody waits for it: what it then says is not all there is.
+#[must_use]
+pub fn purchases_while(lathe: &Lathe, wanted: &[(String, Ratio)], waited_for: &dyn Fn() -> bool) -> Purchases {
     let table = Table::of(lathe);
     let (have, missing): (Vec<_>, Vec<_>) = wanted.iter().cloned().partition(|(_, lead)| covers(lathe, &table, lead));
     let mut singles: Vec<(u16, Vec<String>)> = if missing.is_empty() {
         Vec::new()
     } else {
-        TEETH.map(|teeth| (teeth, brought(lathe, &[teeth], &missing))).filter(|(_, brings)| !brings.is_empty()).collect()
+        TEETH.take_while(|_| waited_for()).map(|teeth| (teeth, brought(lathe, &[teeth], &missing))).filter(|(_, brings)| !brings.is_empty()).collect()
     };
     // The most pitches, then the smallest gear.
     singles.sort_by(|a, b| b.1.len().cmp(&a.1.len()).then(a.0.cmp(&b.0)));
@@ -140,6 +146,7 @@ pub fn purchases(lathe: &Lathe, wanted: &[(String, Ratio)]) -> Purchases {
         .then(|| {
             let pairs = firsts.iter().flat_map(|one| TEETH.map(move |other| [*one, other]));
             pairs
+                .take_while(|_| waited_for())
                 .map(|pair| (pair, brought(lathe, &pair, &missing)))
                 .max_by(|a, b| a.1.len().cmp(&b.1.len()).then_with(|| b.0.iter().sum::<u16>().cmp(&a.0.iter().sum::<u16>())))
         })

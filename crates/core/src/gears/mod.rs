@@ -12,7 +12,7 @@ mod steps;
 mod suits;
 mod trial;
 
-pub use buy::{BlankCard, Purchase, Purchases, card as blank_card, pitches_wanted, purchases};
+pub use buy::{BlankCard, Purchase, Purchases, card as blank_card, pitches_wanted, purchases, purchases_while};
 pub use chart::{ChartRow, chart, chart_while, standard_pitches};
 pub use day::{Day, DayJob, DayStep, Setting, in_order_told as day_in_order_told, order as day_order};
 pub(crate) use section::mounted_drawing;
