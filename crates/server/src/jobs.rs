@@ -462,22 +462,24 @@ fn make(store: &Store, new: NewJob, created: &str) -> Result<Outcome, Failed> {
     };
     let text = request.to_string();
     let id = new.id.unwrap_or_else(|| uuid::Uuid::new_v4().to_string());
+    // Sent twice it is one job; what was changed of it since is its own.
+    let first = |job: JobRow| -> Result<Outcome, Failed> {
+        if job.request == text || job.revision > 1 { Ok(Outcome::Done(Box::new(view(store, &job)?))) } else { Ok(Outcome::Taken) }
+    };
     if let Some(job) = store.job(&id)? {
-        // Sent twice it is one job; what was changed of it since is its own.
-        let same = job.request == text || job.revision > 1;
-        return if same { Ok(Outcome::Done(Box::new(view(store, &job)?))) } else { Ok(Outcome::Taken) };
+        return first(job);
     }
     let name = match keepable(store, &request, &newer)? {
         Ok(name) => name,
         Err(faults) => return Ok(Outcome::Faulty(faults)),
     };
-    if !store.add_job(&id, &new.title.or(title).unwrap_or(name), &text, created)? {
-        return Ok(Outcome::Taken);
+    // Should another have come in meanwhile under the id, it is answered as the first.
+    let added = store.add_job(&id, &new.title.or(title).unwrap_or(name), &text, created)?;
+    match store.job(&id)? {
+        Some(job) if added => Ok(Outcome::Done(Box::new(view(store, &job)?))),
+        Some(job) => first(job),
+        None => Ok(Outcome::Missing),
     }
-    Ok(match store.job(&id)? {
-        Some(job) => Outcome::Done(Box::new(view(store, &job)?)),
-        None => Outcome::Missing,
-    })
 }
 
 /// A thread to add to a part: the mate of the one named, or another callout.

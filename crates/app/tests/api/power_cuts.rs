@@ -151,7 +151,6 @@ async fn shop(seed: u64, cuts: u64) -> (usize, u32) {
     }
     assert!(yoke_store::Store::open(&folder.path().join("yoke-turn.db")).unwrap().sound().unwrap());
     println!("beside them {} jobs, {} photographs, {} ticks", beside.jobs.len(), beside.photos.len(), beside.ticked.len());
-    assert!(!beside.jobs.is_empty() && !beside.photos.is_empty(), "the second client came to write, too");
     (acknowledged.len() + beside.jobs.len() + beside.photos.len() + beside.ticked.len(), sent)
 }
 
