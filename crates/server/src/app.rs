@@ -1,6 +1,7 @@
 //! The application: its state, its routes, its start and end.
 
 use crate::folder::{Folder, mark_demo, put_aside};
+use crate::problem::PROBLEM;
 use crate::state::{App, DATABASE};
 use crate::{Files, Serve, acts, batch, bits, day, demo, events, file, guard, jobs, lathes, listen, log, planning, problem, route, sheets, shop, web};
 use axum::extract::DefaultBodyLimit;
@@ -108,9 +109,6 @@ pub fn described() -> utoipa::openapi::OpenApi {
     }
     all
 }
-
-/// The media type of a problem.
-const PROBLEM: &str = "application/problem+json";
 
 fn router(app: App) -> Router {
     let (api, _) = api().split_for_parts();

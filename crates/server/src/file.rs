@@ -7,7 +7,7 @@ use crate::download::saved_as;
 use crate::jobs::{name_fault, title_fault};
 use crate::problem::Problem;
 use crate::state::{App, JobChanged};
-use crate::stored::is_unknown;
+use crate::stored::{self, is_unknown};
 use crate::{day, lathes};
 use axum::Json;
 use axum::body::Bytes;
@@ -275,16 +275,14 @@ pub async fn job_out(State(app): State<App>, Path(id): Path<String>) -> Result<R
             let jobs = jobs.into_iter().map(|job| store.whole_job(job)).collect::<Result<Vec<_>, _>>()?;
             let named = |id: &str| jobs.iter().any(|j| j.job.id == id);
             let sheets = store.sheets()?.into_iter().filter(|s| named(&s.owner)).collect();
-            let on: BTreeSet<String> = jobs.iter().filter_map(|j| lathe_of(&j.job.request)).collect();
-            let lathes = store.lathes()?.into_iter().filter(|l| on.contains(&l.id)).collect();
+            // Where a job's facts do not read, any lathe may be its own: all go with it, so that none is left behind.
+            let read: Vec<_> = jobs.iter().map(|j| stored::request(&j.job).map(|r| r.read.lathe_id)).collect();
+            let goes = |id: &String| read.iter().any(|on| on.as_ref().is_ok_and(|on| on.as_ref() == Some(id)) || on.is_err());
+            let lathes = store.lathes()?.into_iter().filter(|l| goes(&l.id)).collect();
             Ok(Some(written(Whole { lathes, kit: None, jobs, sheets })))
         })
         .await?;
     as_file(&name, &file.ok_or_else(|| Problem::missing("job"))?)
-}
-
-fn lathe_of(request: &str) -> Option<String> {
-    serde_json::from_str::<serde_json::Value>(request).ok()?.get("lathe_id")?.as_str().map(str::to_owned)
 }
 
 /// Takes a shop file in: what is not here yet, whole or not at all; what is here stays as it is.

@@ -4,7 +4,7 @@ use crate::body::{Revision, Sent};
 use crate::planning::{Inputs, Whole, request_of};
 use crate::problem::Problem;
 use crate::state::{App, JobChanged};
-use crate::stored::{self, Document, Failed, FrozenFacts, LATER, Unread, acts, apart, differences};
+use crate::stored::{self, Document, Failed, LATER, Unread, acts, apart, differences};
 use axum::Json;
 
 use axum::extract::{Path, Query, State};
@@ -148,11 +148,7 @@ type Planned = Result<(Box<RawValue>, RunPlan), Vec<Fault>>;
 
 fn planned(store: &Store, job: &JobRow) -> Result<Planned, Failed> {
     if let Some(frozen) = &job.frozen {
-        let plan = RawValue::from_string(frozen.plan.clone());
-        return match plan {
-            Ok(plan) => Ok(Ok((plan, stored::frozen_run(job, frozen)?))),
-            Err(_) => stored::frozen_plan(job, frozen).map_err(Failed::from).map(|_| Err(Vec::new())),
-        };
+        return Ok(Ok((stored::frozen_plan(job, frozen)?, stored::frozen_run(job, frozen)?)));
     }
     Ok(inputs(store, job)?.whole().and_then(|(plan, ..)| {
         let raw = to_raw_value(&plan).map_err(|e| vec![Fault::new("", e.to_string())])?;
@@ -169,10 +165,7 @@ pub fn inputs(store: &Store, job: &JobRow) -> Result<Inputs, Failed> {
 /// A job's plan, reckoned again with what is made from it on request: of one begun, from what its plan was frozen from, so that everything
 /// speaks of that plan whatever became of the lathe, the drawer or the facts since.
 pub fn whole_of(store: &Store, job: &JobRow) -> Result<Result<Whole, Vec<Fault>>, Failed> {
-    let inputs = match FrozenFacts::of(job)? {
-        Some(frozen) => Inputs::frozen(frozen),
-        None => inputs(store, job)?,
-    };
+    let inputs = Inputs::of_job(store, job, || facts(store, job))?;
     let run = stored::run(job)?;
     Ok(inputs.whole().map(|(mut plan, facts, lathe, kit)| {
         // Where a newer engine reckons otherwise, the run that was begun still stands.
@@ -192,17 +185,10 @@ pub fn run_of(store: &Store, job: &JobRow) -> Result<Option<(RunPlan, RunState)>
 
 /// A job's plan as JSON, and whether it is done with, proven or scrapped; nothing when it does not plan.
 pub fn planned_json(store: &Store, job: &JobRow) -> Result<Option<(Value, bool)>, Failed> {
-    let plan = match (planned(store, job)?, &job.frozen) {
-        (Err(_), _) => return Ok(None),
-        (Ok((_, run)), Some(frozen)) => (stored::frozen_plan(job, frozen)?, run),
-        (Ok((plan, run)), None) => match serde_json::from_str(plan.get()) {
-            Ok(plan) => (plan, run),
-            Err(_) => return Ok(None),
-        },
-    };
-    let (plan, run) = plan;
+    let Ok((plan, run)) = planned(store, job)? else { return Ok(None) };
     let state = fold(&run, &acts(store, job)?);
     let finished = job.frozen.is_some() && state.finished || state.scrapped.is_some();
+    let plan = serde_json::from_str(plan.get()).map_err(|e| Unread { detail: e.to_string() })?;
     Ok(Some((plan, finished)))
 }
 
@@ -268,9 +254,9 @@ fn members(store: &Store, job: &JobRow) -> Result<Vec<MemberLine>, Failed> {
 pub fn view(store: &Store, job: &JobRow) -> Result<JobView, Failed> {
     let acts = acts(store, job)?;
     let request = stored::request(job)?.whole;
-    let changed_since = FrozenFacts::of(job)?.map_or_else(Vec::new, |f| {
+    let changed_since = stored::frozen_request(job)?.map_or_else(Vec::new, |frozen| {
         // The mate's size, as its maker left it, is not told here.
-        differences(&f.request, &request).into_iter().filter(|p| !p.starts_with("/mate/made_")).collect()
+        differences(&frozen, &request).into_iter().filter(|p| !p.starts_with("/mate/made_")).collect()
     });
     let (plan, run, faults) = match planned(store, job)? {
         Ok((plan, run)) => (Some(plan), Some(fold(&run, &acts)), Vec::new()),

@@ -226,15 +226,19 @@ fn name_fault(name: &str) -> Option<Fault> {
 /// One lathe as its owner sees it: every part in words, what is assumed of it, and drawn.
 #[utoipa::path(get, path = "/api/v1/lathes/{id}/view", params(("id" = String, Path)), responses((status = 200, body = LatheView), (status = 404, body = Problem)))]
 pub async fn seen(State(app): State<App>, Path(id): Path<String>) -> Result<Json<LatheView>, Problem> {
-    app.reckon(move |s| s.lathe(&id)?.map(|row| view(s, row)).transpose()).await?.map(Json).ok_or_else(|| Problem::missing("lathe"))
+    viewed(&app, id).await.map(Json)
+}
+
+/// The same by its id.
+async fn viewed(app: &App, id: String) -> Result<LatheView, Problem> {
+    app.reckon(move |s| s.lathe(&id)?.map(|row| view(s, row)).transpose()).await?.ok_or_else(|| Problem::missing("lathe"))
 }
 
 /// Keeps a change to a lathe made from `revision`.
 async fn keep(app: &App, id: String, revision: i64, change: impl FnOnce(&mut Value)) -> Result<Json<LatheView>, Problem> {
     let (Document { whole: mut told, unknown, .. }, seen) = told(app, id.clone()).await?;
     if seen != revision {
-        let now = app.reckon(move |s| s.lathe(&id)?.map(|row| view(s, row)).transpose()).await?.ok_or_else(|| Problem::missing("lathe"))?;
-        return Err(Problem::stale("lathe", &now));
+        return Err(Problem::stale("lathe", &viewed(app, id).await?));
     }
     change(&mut told);
     if let Some(fault) = told.get("name").and_then(Value::as_str).and_then(name_fault) {

@@ -81,7 +81,7 @@ fn learned_of(store: &Store, job: &JobRow, only: Option<&(String, String)>) -> R
     let state = fold(&run, &acts(store, job)?);
     let Some(found) = state.tip else { return Ok(None) };
     let (lathe, material) = here;
-    let plan = stored::frozen_plan(job, frozen)?;
+    let plan: Value = stored::frozen_plan(job, frozen)?;
     let style = plan.pointer("/cut/style").and_then(Value::as_str).unwrap_or_default().to_owned();
     let number = |at: &str| plan.pointer(at).and_then(Value::as_f64).unwrap_or(0.0);
     let (lead, rpm) = (number("/thread/lead_mm/value"), number("/setup/speed_rpm/value"));

@@ -22,7 +22,7 @@ use yoke_core::thread::identify::{Identified, Sample, SampleRequest, identify as
 use yoke_core::thread::series::{Series, of_series};
 use yoke_core::thread::{FitKind, Side, callout as core_callout};
 use yoke_core::working::Quantity;
-use yoke_store::Store;
+use yoke_store::{JobRow, Store};
 
 /// A plan, with the settled facts, the lathe and the kit it was reckoned from.
 pub type Whole = (Plan, Facts, Lathe, Kit);
@@ -71,8 +71,17 @@ impl Inputs {
         Ok(Self { request, ..inputs })
     }
 
+    /// What a job's plan is reckoned from: of one begun what it was frozen from, else its facts as they are read.
+    pub fn of_job(store: &Store, job: &JobRow, facts: impl FnOnce() -> Result<Document<PlanRequest>, Failed>) -> Result<Self, Failed> {
+        if let Some(frozen) = FrozenFacts::of(job)? {
+            return Ok(Self::frozen(frozen));
+        }
+        let Document { whole, unknown, .. } = facts()?;
+        Self::of(store, whole, &unknown)
+    }
+
     /// What a plan was frozen from: nothing of the shop as it now is.
-    pub fn frozen(facts: FrozenFacts) -> Self {
+    fn frozen(facts: FrozenFacts) -> Self {
         let (request, faults) = read_json::<PlanRequest>(facts.alone());
         let (newer, faults) = faults.into_iter().partition::<Vec<_>, _>(stored::is_unknown);
         let newer = vec![("What its plan was frozen from", newer.into_iter().map(|f| f.pointer).collect())];
@@ -339,13 +348,7 @@ pub async fn scratch(State(app): State<App>, Sent { read: request, mut faults }:
 fn judged_by(store: &Store, plan: Value, job: Option<String>) -> Result<Result<Plan, Vec<Fault>>, Failed> {
     let Some(id) = job else { return plan_with_store(store, plan) };
     let Some(row) = store.job(&id)? else { return Ok(Err(vec![Fault::new("", "there is no such job")])) };
-    let inputs = match FrozenFacts::of(&row)? {
-        Some(frozen) => Inputs::frozen(frozen),
-        None => {
-            let request = stored::request(&row)?;
-            Inputs::of(store, request.whole, &request.unknown)?
-        }
-    };
+    let inputs = Inputs::of_job(store, &row, || Ok(stored::request(&row)?))?;
     Ok(inputs.whole().map(|(plan, ..)| plan))
 }
 

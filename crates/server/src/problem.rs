@@ -9,6 +9,9 @@ use utoipa::ToSchema;
 use yoke_core::faults::{Fault, clipped, plain_words};
 use yoke_store::StoreError;
 
+/// The media type of a problem.
+pub const PROBLEM: &str = "application/problem+json";
+
 /// What went wrong, and where.
 #[derive(Debug, Serialize, ToSchema)]
 pub struct Problem {
@@ -118,14 +121,14 @@ impl IntoResponse for Problem {
         // What was sent comes back short: nobody reads a page of it in an answer.
         let faults = self.faults.iter().map(|f| Fault::new(clipped(&f.pointer), clipped(&f.detail))).collect();
         let body = serde_json::to_string(&Self { detail: clipped(&self.detail), faults, ..self }).unwrap_or_else(|_| "{}".to_owned());
-        (status, [(header::CONTENT_TYPE, "application/problem+json")], body).into_response()
+        (status, [(header::CONTENT_TYPE, PROBLEM)], body).into_response()
     }
 }
 
 /// Gives every refusal of the frame itself (no such way of asking, too large, a query or a path that does not read) the form of all others.
 pub async fn as_problem(response: Response) -> Response {
     let status = response.status();
-    let ours = response.headers().get(header::CONTENT_TYPE).is_some_and(|kind| kind.as_bytes().starts_with(b"application/problem+json"));
+    let ours = response.headers().get(header::CONTENT_TYPE).is_some_and(|kind| kind == PROBLEM);
     if !(status.is_client_error() || status.is_server_error()) || ours {
         return response;
     }

@@ -6,7 +6,7 @@
 
 use serde::Serialize;
 use serde::de::DeserializeOwned;
-use serde_json::{Value, json};
+use serde_json::{Map, Value, json};
 use yoke_core::faults::{Fault, read_json};
 use yoke_core::job::{Kit, LatheProfile, PlanRequest};
 use yoke_core::log::{Act, ActKind};
@@ -125,8 +125,8 @@ pub fn frozen_run(job: &JobRow, frozen: &Frozen) -> Result<RunPlan, Unread> {
     serde_json::from_str(&frozen.run).map_err(|e| Unread::new(&format!("The run frozen with the first pass of \u{201c}{}\u{201d}", job.title), e))
 }
 
-/// A frozen plan, as JSON.
-pub fn frozen_plan(job: &JobRow, frozen: &Frozen) -> Result<Value, Unread> {
+/// A frozen plan, as JSON: a value, or the text of one.
+pub fn frozen_plan<T: DeserializeOwned>(job: &JobRow, frozen: &Frozen) -> Result<T, Unread> {
     serde_json::from_str(&frozen.plan).map_err(|e| Unread::new(&format!("The plan frozen with the first pass of \u{201c}{}\u{201d}", job.title), e))
 }
 
@@ -142,11 +142,27 @@ pub struct FrozenFacts {
     pub kit: Value,
 }
 
+/// Of what a plan was frozen from, the request alone: the drawer and the lathe are not read where only that is asked for.
+#[derive(serde::Deserialize)]
+struct FrozenRequest {
+    request: Value,
+}
+
+/// Reads what a plan was frozen from; none of one of an older version.
+fn frozen_facts<T: DeserializeOwned>(job: &JobRow) -> Result<Option<T>, Unread> {
+    let Some(text) = job.frozen.as_ref().and_then(|f| f.facts.as_ref()) else { return Ok(None) };
+    serde_json::from_str(text).map(Some).map_err(|e| Unread::new(&format!("What the plan of \u{201c}{}\u{201d} was frozen from", job.title), e))
+}
+
+/// The request a job's plan was frozen from.
+pub fn frozen_request(job: &JobRow) -> Result<Option<Value>, Unread> {
+    Ok(frozen_facts::<FrozenRequest>(job)?.map(|f| f.request))
+}
+
 impl FrozenFacts {
     /// As kept with a frozen plan; none with one of an older version.
     pub fn of(job: &JobRow) -> Result<Option<Self>, Unread> {
-        let Some(text) = job.frozen.as_ref().and_then(|f| f.facts.as_ref()) else { return Ok(None) };
-        serde_json::from_str(text).map(Some).map_err(|e| Unread::new(&format!("What the plan of \u{201c}{}\u{201d} was frozen from", job.title), e))
+        frozen_facts(job)
     }
 
     /// As one request that needs nothing else: the lathe and the drawer told in it.
@@ -183,12 +199,16 @@ pub fn act(row: &ActRow, job: &str) -> Result<Act, Unread> {
     }
 }
 
+/// The object a pointer's field stands in, and the field's name there.
+fn place<'v>(whole: &'v mut Value, pointer: &str) -> Option<(&'v mut Map<String, Value>, String)> {
+    let (way, last) = pointer.rsplit_once('/')?;
+    Some((whole.pointer_mut(way)?.as_object_mut()?, last.replace("~1", "/").replace("~0", "~")))
+}
+
 /// What is sent, without the fields that were kept before and are not known here.
 pub fn without(mut sent: Value, unknown: &[String]) -> Value {
     for pointer in unknown {
-        let Some((way, last)) = pointer.rsplit_once('/') else { continue };
-        let name = last.replace("~1", "/").replace("~0", "~");
-        if let Some(Value::Object(map)) = sent.pointer_mut(way) {
+        if let Some((map, name)) = place(&mut sent, pointer) {
             map.remove(&name);
         }
     }
@@ -198,9 +218,7 @@ pub fn without(mut sent: Value, unknown: &[String]) -> Value {
 /// Puts the fields of a document that are not known here back into what takes its place.
 pub fn carried<T>(before: &Document<T>, mut after: Value) -> Value {
     for pointer in &before.unknown {
-        let (Some(kept), Some((way, last))) = (before.whole.pointer(pointer), pointer.rsplit_once('/')) else { continue };
-        let name = last.replace("~1", "/").replace("~0", "~");
-        if let Some(Value::Object(map)) = after.pointer_mut(way) {
+        if let (Some(kept), Some((map, name))) = (before.whole.pointer(pointer), place(&mut after, pointer)) {
             map.entry(name).or_insert_with(|| kept.clone());
         }
     }

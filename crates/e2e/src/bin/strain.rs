@@ -29,17 +29,16 @@ fn resident(process: u32) -> f64 {
 }
 
 async fn acts(server: &Server, client: &reqwest::Client, run: &str) -> Vec<f64> {
+    // A job of its own: an act is judged by all before it, so both runs begin with none.
+    let new = json!({"callout": "7/8-9 UNC", "lathe_id": "gap-bed", "id": run});
+    client.post(server.at("/api/v1/jobs")).json(&new).send().await.unwrap().error_for_status().unwrap();
     let mut times = Vec::new();
     for i in 0..ACTS {
         let begun = Instant::now();
         let act = json!({"act": {"kind": "pass_done", "n": i % 9, "radial_mm": 0.01}});
-        let path = server.at(&format!("/api/v1/jobs/mill-bearing-stud/acts/{run}-{i}"));
+        let path = server.at(&format!("/api/v1/jobs/{run}/acts/{run}-{i}"));
         client.put(path).json(&act).send().await.unwrap().error_for_status().unwrap();
         times.push(begun.elapsed().as_secs_f64() * 1000.0);
-        if i % 50 == 49 {
-            // Each run of fifty begins on a job as short as the last did.
-            let _ = client.get(server.at("/healthz")).send().await;
-        }
     }
     times
 }

@@ -3,16 +3,23 @@ import type { ActKind, Job, NextStep, Plan } from '../../api/client';
 import { Leaf } from '../../parts/Leaf';
 import { LengthForm } from '../../parts/LengthForm';
 import { NoteForm } from '../../parts/NoteForm';
+import { Radios } from '../../parts/Radios';
 import { TextForm } from '../../parts/TextForm';
 import { StandsForm } from './StandsLeaf';
 
 type Asked = 'took' | 'bit' | 'touch' | 'note' | 'past' | 'scrap' | null;
 type Why = Extract<ActKind, { kind: 'bit_changed' }>['why'];
 
-const WHYS: [Why, string][] = [
-  ['broke', 'It broke'],
-  ['reground', 'Ground again'],
-  ['swapped', 'Another put in'],
+const WHYS: { is: Why; says: string }[] = [
+  { is: 'broke', says: 'It broke' },
+  { is: 'reground', says: 'Ground again' },
+  { is: 'swapped', says: 'Another put in' },
+];
+
+/** What the blue shows where the new tip touched; true where only the bottom marked. */
+const MARKS = [
+  { is: false, says: 'Both flanks marked' },
+  { is: true, says: 'Only the bottom' },
 ];
 
 /** The bit that goes on: what became of the last, and the flat of this one if it was measured. */
@@ -24,20 +31,7 @@ function BitForm({ onTold }: { onTold: (act: ActKind) => void }) {
       act="Go on with it"
       onSet={mm => onTold({ kind: 'bit_changed', why, tip_flat_mm: mm.flat ?? undefined })}
     >
-      <div className="row" role="radiogroup" aria-label="What became of the bit">
-        {WHYS.map(([w, says]) => (
-          <button
-            key={w}
-            type="button"
-            role="radio"
-            aria-checked={why === w}
-            className={`act${why === w ? '' : ' plain'}`}
-            onClick={() => setWhy(w)}
-          >
-            {says}
-          </button>
-        ))}
-      </div>
+      <Radios about="What became of the bit" choices={WHYS} chosen={w => why === w} onChoose={setWhy} />
     </LengthForm>
   );
 }
@@ -47,25 +41,7 @@ export function TouchForm({ plan, onTold }: { plan: Plan; onTold: (act: ActKind)
   const [bottom, setBottom] = useState(false);
   return (
     <>
-      <div className="row" role="radiogroup" aria-label="What marked the blue">
-        {(
-          [
-            [false, 'Both flanks marked'],
-            [true, 'Only the bottom'],
-          ] as const
-        ).map(([is, says]) => (
-          <button
-            key={says}
-            type="button"
-            role="radio"
-            aria-checked={bottom === is}
-            className={`act${bottom === is ? '' : ' plain'}`}
-            onClick={() => setBottom(is)}
-          >
-            {says}
-          </button>
-        ))}
-      </div>
+      <Radios about="What marked the blue" choices={MARKS} chosen={is => bottom === is} onChoose={setBottom} />
       <StandsForm
         plan={plan}
         act="It touched there"

@@ -4,6 +4,7 @@ import { readLength } from '../../api/length';
 import { useDraft } from '../../parts/draft';
 import { figure } from '../../parts/Figure';
 import { NumberPad } from '../../parts/NumberPad';
+import { Radios } from '../../parts/Radios';
 import { useUnit } from '../../parts/unit';
 import { aimOf, FIELD, type Figured } from './ways';
 
@@ -21,6 +22,12 @@ function micrometerOf(how: Figured, plan: Plan) {
 }
 
 const NO_PLACES: Typed[] = [];
+
+/** Balls it is read over. */
+const BALLS = [
+  { is: 3, says: 'Three' },
+  { is: 2, says: 'Two opposite' },
+];
 
 /** Sizes of wire offered beside one another. */
 const OFFERED = 4;
@@ -50,57 +57,30 @@ function Over({
   if (how === 'balls') {
     return (
       <>
-        <div className="row" role="radiogroup" aria-label="How many balls">
-          {([3, 2] as const).map(n => (
-            <button
-              key={n}
-              type="button"
-              role="radio"
-              aria-checked={told.balls === n}
-              className={`act${told.balls === n ? '' : ' plain'}`}
-              onClick={() => onTold({ balls: n })}
-            >
-              {n === 3 ? 'Three' : 'Two opposite'}
-            </button>
-          ))}
-        </div>
-        <div className="row" role="radiogroup" aria-label="Size of the balls">
-          {sheet?.balls.map(b => (
-            <button
-              key={b.ball_mm.value}
-              type="button"
-              role="radio"
-              aria-checked={told.wire_mm === b.ball_mm.value}
-              className={`act${told.wire_mm === b.ball_mm.value ? '' : ' plain'}`}
-              onClick={() => onTold({ wire_mm: b.ball_mm.value })}
-            >
-              {figure(b.ball_mm, unit)}
-            </button>
-          ))}
-        </div>
+        <Radios
+          about="How many balls"
+          choices={BALLS}
+          chosen={n => told.balls === n}
+          onChoose={balls => onTold({ balls })}
+        />
+        <Radios
+          about="Size of the balls"
+          choices={(sheet?.balls ?? []).map(b => ({ is: b.ball_mm.value, says: figure(b.ball_mm, unit) }))}
+          chosen={mm => told.wire_mm === mm}
+          onChoose={wire_mm => onTold({ wire_mm })}
+        />
       </>
     );
   }
   const serve = [...(sheet?.wires ?? []), ...(sheet?.shanks ?? [])].filter(w => w.serves).slice(0, OFFERED);
   if (how !== 'wires' && how !== 'one_wire') return null;
   return serve.length > 1 || !serve[0]?.chosen ? (
-    <div className="row" role="radiogroup" aria-label="The wire it is read over">
-      {serve.map(w => {
-        const on = told.wire_mm == null ? w.chosen : told.wire_mm === w.wire_mm.value;
-        return (
-          <button
-            key={w.wire_mm.value}
-            type="button"
-            role="radio"
-            aria-checked={on}
-            className={`act${on ? '' : ' plain'}`}
-            onClick={() => onTold({ wire_mm: w.chosen ? undefined : w.wire_mm.value })}
-          >
-            {figure(w.wire_mm, unit)}
-          </button>
-        );
-      })}
-    </div>
+    <Radios
+      about="The wire it is read over"
+      choices={serve.map(w => ({ is: w, says: figure(w.wire_mm, unit) }))}
+      chosen={w => (told.wire_mm == null ? w.chosen : told.wire_mm === w.wire_mm.value)}
+      onChoose={w => onTold({ wire_mm: w.chosen ? undefined : w.wire_mm.value })}
+    />
   ) : null;
 }
 
