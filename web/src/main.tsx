@@ -32,6 +32,7 @@ import { createRoot } from 'react-dom/client';
 import { Settings } from './app/Settings';
 import { router } from './app/router';
 import { theme } from './app/theme';
+import { learnWords } from './app/voice';
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false } } });
 const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content;
@@ -40,6 +41,7 @@ if (nonce) setNonce(nonce);
 const root = document.getElementById('root');
 
 if (root) {
+  await learnWords();
   createRoot(root).render(
     <StrictMode>
       <MantineProvider theme={theme} defaultColorScheme="auto" getStyleNonce={() => nonce ?? ''}>

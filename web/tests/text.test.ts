@@ -3,13 +3,14 @@ import { at, put } from '../src/parts/fields';
 import { bare, cap, typed } from '../src/parts/text';
 
 describe('lengths typed back', () => {
-  it('are never turned into the other unit: on an inch page a millimetre figure says so', () => {
-    expect([typed(18.25, 'mm'), typed(18.25, 'in'), typed(null, 'in'), typed(0, 'mm')]).toEqual([
+  it('stand in the unit their field says it reads, and come back as they were', () => {
+    expect([typed(18.25, 'mm'), typed(12.7, 'in'), typed(null, 'in'), typed(0, 'mm')]).toEqual([
       '18.25',
-      '18.25 mm',
+      '0.5',
       '',
       '0',
     ]);
+    for (const mm of [18.25, 19.9, 0.31, 1234.567]) expect(Number(typed(mm, 'in')) * 25.4).toBeCloseTo(mm, 4);
   });
   it('an edit begins from the figure without its unit', () => {
     expect([bare('0.7482 in'), bare('12')]).toEqual(['0.7482', '12']);

@@ -5,10 +5,11 @@ use crate::cut::DialSetting;
 use crate::gauge::{GaugeResult, Measured, VerdictKind};
 use crate::log::{Act, ActKind, BitChange, RunState, fold, undone};
 use crate::outline::{Dimension, Drawing, Point, Shape};
-use crate::quantity::{mm_text, plain_text};
+use crate::quantity::plain_text;
 use crate::run::{RunPlan, SAME_MM};
 use crate::thread::Fit;
 use crate::trouble;
+use crate::voice::Voice;
 use crate::working::Quantity;
 use serde::Serialize;
 
@@ -69,6 +70,9 @@ pub struct Story {
     /// Pitch diameter told last.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub last_mm: Option<Quantity>,
+    /// How sure that is, in words.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub last_says: Option<String>,
     /// Its lines, in the order they were told.
     pub lines: Vec<StoryLine>,
     /// Sizes read, pass after pass, against the limits; absent before the first reading.
@@ -78,7 +82,7 @@ pub struct Story {
 
 /// Tells the story.
 #[must_use]
-pub fn story(plan: &RunPlan, told: &[RecordedAct]) -> Story {
+pub fn story(plan: &RunPlan, told: &[RecordedAct], voice: Voice) -> Story {
     let acts: Vec<Act> = told.iter().map(|t| t.act.clone()).collect();
     let undone = undone(&acts);
     let mut stands = DialPosition { mm: 0.0, reading: plan.dial.nearest(0.0).setting };
@@ -94,22 +98,23 @@ pub fn story(plan: &RunPlan, told: &[RecordedAct]) -> Story {
                     None
                 }
                 ActKind::Note { .. } | ActKind::Sized { .. } | ActKind::Trouble { .. } | ActKind::Ticked { .. } | ActKind::Unticked { .. } => None,
-                _ => Some(fold(plan, &acts[..=i])),
+                _ => Some(fold(plan, &acts[..=i], voice)),
             };
             if let Some(after) = &after {
                 stands = DialPosition { mm: after.stands_mm, reading: after.stands.clone() };
             }
-            line(plan, t, &stands, after.as_ref(), undone.contains(&t.act.id.as_str()))
+            line(plan, t, &stands, after.as_ref(), undone.contains(&t.act.id.as_str()), voice)
         })
         .collect();
-    let last = fold(plan, &acts);
-    let last_mm = last.verdict.as_ref().map(|v| Quantity::given((v.pitch_diameter_mm.value * 1e6).round() / 1e6));
-    Story { result: result(&last), last_mm, sizes: sizes(plan, &lines), lines }
+    let last = fold(plan, &acts, voice);
+    let last_mm = last.verdict.as_ref().map(|v| Quantity::given(voice, (v.pitch_diameter_mm.value * 1e6).round() / 1e6));
+    let last_says = last.verdict.as_ref().map(|v| format!("give or take {}", voice.length(v.pitch_diameter_mm.doubt)));
+    Story { result: result(&last, voice), last_mm, last_says, sizes: sizes(plan, &lines, voice), lines }
 }
 
 /// How a run ended, or stands, in one sentence.
 #[must_use]
-pub fn result(state: &RunState) -> String {
+pub fn result(state: &RunState, voice: Voice) -> String {
     let passes = match state.passes_done {
         1 => "One pass".to_owned(),
         n => format!("{n} passes"),
@@ -118,9 +123,9 @@ pub fn result(state: &RunState) -> String {
         _ if state.scrapped.is_some() => format!("{passes}; scrapped: {}", state.scrapped.as_deref().unwrap_or_default()),
         _ if !state.begun => "Not begun.".into(),
         Some(v) if v.verdict == VerdictKind::InLimits => {
-            format!("{passes}; in limits, {} mm give or take {}.", plain_text(v.pitch_diameter_mm.value, 3), plain_text(v.pitch_diameter_mm.doubt, 3))
+            format!("{passes}; in limits, {} give or take {}.", voice.length(v.pitch_diameter_mm.value), voice.length(v.pitch_diameter_mm.doubt))
         }
-        Some(v) if v.verdict == VerdictKind::PastLimit => format!("{passes}; past the limit, {} mm.", plain_text(v.pitch_diameter_mm.value, 3)),
+        Some(v) if v.verdict == VerdictKind::PastLimit => format!("{passes}; past the limit, {}.", voice.length(v.pitch_diameter_mm.value)),
         Some(_) => format!("{passes}; read, and not there yet."),
         None if state.closed => format!("{passes}; done with, never read."),
         None => format!("{passes}; not read since."),
@@ -133,8 +138,8 @@ struct DialPosition {
     reading: DialSetting,
 }
 
-fn line(plan: &RunPlan, told: &RecordedAct, stands: &DialPosition, after: Option<&RunState>, undone: bool) -> StoryLine {
-    let (kind, says) = says(plan, &told.act.kind, &stands.reading);
+fn line(plan: &RunPlan, told: &RecordedAct, stands: &DialPosition, after: Option<&RunState>, undone: bool, voice: Voice) -> StoryLine {
+    let (kind, says) = says(plan, &told.act.kind, &stands.reading, voice);
     let reads = matches!(told.act.kind, ActKind::Measured(_) | ActKind::Tried { .. });
     let verdict = after.and_then(|a| a.verdict.as_ref()).filter(|_| reads);
     StoryLine {
@@ -157,15 +162,17 @@ fn line(plan: &RunPlan, told: &RecordedAct, stands: &DialPosition, after: Option
     }
 }
 
-fn says(plan: &RunPlan, kind: &ActKind, stands: &DialSetting) -> (&'static str, String) {
+fn says(plan: &RunPlan, kind: &ActKind, stands: &DialSetting, voice: Voice) -> (&'static str, String) {
     match kind {
         ActKind::PassDone { n, radial_mm } => ("pass_done", format!("Pass {n} cut at {}.", plan.dial.nearest(*radial_mm).setting.text)),
         ActKind::Took { n, reading } => ("took", format!("Pass {n} cut at a reading of {} instead.", plain_text(*reading, 4))),
-        ActKind::Measured(m) => ("measured", measured(m)),
-        ActKind::Tried { .. } => ("tried", kind.tried().map_or_else(String::new, tried)),
+        ActKind::Measured(m) => ("measured", measured(m, voice)),
+        ActKind::Tried { .. } => ("tried", kind.tried().map_or_else(String::new, |fit| tried(fit, voice))),
         ActKind::Trouble { symptom, cause, found } => {
-            let (wrong, behind) =
-                (trouble::symptom_says(*symptom, plan.side), trouble::rule(cause).map_or_else(String::new, |r| trouble::cause_says(r, plan.side)));
+            let (wrong, behind) = (
+                trouble::symptom_says(*symptom, plan.side, voice),
+                trouble::rule(cause).map_or_else(String::new, |r| trouble::cause_says(r, plan.side, voice)),
+            );
             ("trouble", format!("{wrong}. {}: {behind}.", if *found { "Found" } else { "Not that" }))
         }
         ActKind::GrooveTouched { bottom_only, .. } => {
@@ -176,8 +183,8 @@ fn says(plan: &RunPlan, kind: &ActKind, stands: &DialSetting) -> (&'static str, 
         ActKind::Sprung {} => ("sprung", format!("A spring pass at {}.", stands.text)),
         ActKind::BitChanged { why, tip_flat_mm, tip_radius_mm } => {
             let tip = match (tip_flat_mm, tip_radius_mm) {
-                (Some(f), _) => format!(" with a flat of {}", mm_text(*f)),
-                (None, Some(r)) => format!(" with a radius of {}", mm_text(*r)),
+                (Some(f), _) => format!(" with a flat of {}", voice.length(*f)),
+                (None, Some(r)) => format!(" with a radius of {}", voice.length(*r)),
                 (None, None) => String::new(),
             };
             let what = match why {
@@ -197,22 +204,24 @@ fn says(plan: &RunPlan, kind: &ActKind, stands: &DialSetting) -> (&'static str, 
             ("ticked", format!("Set-up: {} done{note}.", step.replace('_', " ")))
         }
         ActKind::Unticked { step } => ("unticked", format!("Set-up: {} to do again.", step.replace('_', " "))),
-        ActKind::Sized { name, mm } => ("sized", format!("{name}: {} read.", mm_text(*mm))),
-        ActKind::Overran { past_mm } => ("overran", format!("Ran {} past the mark.", mm_text(*past_mm))),
+        ActKind::Sized { name, mm } => ("sized", format!("{name}: {} read.", voice.length(*mm))),
+        ActKind::Overran { past_mm } => ("overran", format!("Ran {} past the mark.", voice.length(*past_mm))),
         ActKind::Scrapped { why } => ("scrapped", format!("Scrapped: {why}")),
         ActKind::Undone { .. } => ("undone", "The last was taken back.".into()),
         ActKind::Note { text } => ("note", text.clone()),
     }
 }
 
-fn measured(m: &Measured) -> String {
-    let wire = m.wire_mm.map_or_else(String::new, |w| format!(" of {}", mm_text(w)));
+fn measured(m: &Measured, voice: Voice) -> String {
+    let wire = m.wire_mm.map_or_else(String::new, |w| format!(" of {}", voice.length(w)));
     let read = match m {
-        Measured { over_wires_mm: Some(v), .. } => format!("{} over three wires{wire}", mm_text(*v)),
-        Measured { over_one_wire_mm: Some(v), .. } => format!("{} over one wire{wire}", mm_text(*v)),
-        Measured { pitch_diameter_mm: Some(v), .. } => format!("{} by thread micrometer", mm_text(*v)),
-        Measured { between_balls_mm: Some(v), balls, .. } => format!("{} between {} balls{wire}", mm_text(*v), if *balls == Some(2) { "two" } else { "three" }),
-        Measured { root_mm: Some(v), .. } => format!("{} across the roots", mm_text(*v)),
+        Measured { over_wires_mm: Some(v), .. } => format!("{} over three wires{wire}", voice.length(*v)),
+        Measured { over_one_wire_mm: Some(v), .. } => format!("{} over one wire{wire}", voice.length(*v)),
+        Measured { pitch_diameter_mm: Some(v), .. } => format!("{} by thread micrometer", voice.length(*v)),
+        Measured { between_balls_mm: Some(v), balls, .. } => {
+            format!("{} between {} balls{wire}", voice.length(*v), if *balls == Some(2) { "two" } else { "three" })
+        }
+        Measured { root_mm: Some(v), .. } => format!("{} across the roots", voice.length(*v)),
         Measured { plug: Some(went), .. } => {
             return match went {
                 GaugeResult::GoStops => "Gauge: the go end did not go.".into(),
@@ -230,10 +239,10 @@ fn measured(m: &Measured) -> String {
     format!("Read {read}{more}{with}.")
 }
 
-fn tried(fit: Fit) -> String {
+fn tried(fit: Fit, voice: Voice) -> String {
     match fit {
         Fit::Enters { turns } => format!("Tried: the mate enters {} turns.", plain_text(turns, 1)),
-        Fit::Shakes { shake_mm } => format!("Tried: the mate shakes by {}.", mm_text(shake_mm)),
+        Fit::Shakes { shake_mm } => format!("Tried: the mate shakes by {}.", voice.length(shake_mm)),
         other => format!("Tried: {}.", other.says()),
     }
 }
@@ -243,7 +252,7 @@ const WIDE: f64 = 320.0;
 const HIGH: f64 = 170.0;
 
 /// Sizes read against the limits, in the order they were read.
-fn sizes(plan: &RunPlan, lines: &[StoryLine]) -> Option<Drawing> {
+fn sizes(plan: &RunPlan, lines: &[StoryLine], voice: Voice) -> Option<Drawing> {
     let read: Vec<(f64, f64)> =
         lines.iter().filter(|l| !l.undone && l.verdict != Some(VerdictKind::Unsure)).filter_map(|l| Some((l.size_mm?, l.doubt_mm?))).collect();
     let [low, high] = plan.limits_mm;
@@ -270,7 +279,7 @@ fn sizes(plan: &RunPlan, lines: &[StoryLine]) -> Option<Drawing> {
         shapes.push(Shape::open("chart.mark", vec![[x, y(size - doubt)], [x, y(size + doubt)]]));
         shapes.push(Shape::circle("chart.read", at(i, *size), 4.0));
     }
-    let beside = |name, says, size: f64| Dimension { name, says, figure: Quantity::given(size), from: [WIDE + 4.0, y(size)], to: [WIDE + 4.0, y(size)] };
+    let beside = |name, says, size: f64| Dimension { name, says, figure: Quantity::given(voice, size), from: [WIDE + 4.0, y(size)], to: [WIDE + 4.0, y(size)] };
     // Figures that would stand on one another are left to the story beside.
     let mut dimensions = vec![beside("low", "low limit", low), beside("high", "high limit", high)];
     if (last.0 - low).abs().min((last.0 - high).abs()) > 0.14 * (top - bottom) {
@@ -279,10 +288,10 @@ fn sizes(plan: &RunPlan, lines: &[StoryLine]) -> Option<Drawing> {
     Some(Drawing {
         says: format!(
             "Sizes read, in order, against limits of {} to {}: the first {}, the last {}.",
-            mm_text(low),
-            mm_text(high),
-            mm_text(first.0),
-            mm_text(last.0)
+            voice.length(low),
+            voice.length(high),
+            voice.length(first.0),
+            voice.length(last.0)
         ),
         bounds: [-14.0, -14.0, WIDE + 110.0, HIGH + 16.0],
         shapes,

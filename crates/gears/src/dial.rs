@@ -2,7 +2,8 @@
 
 use crate::drive::Dial;
 use crate::quantity::Ratio;
-use crate::words::{Words, ordinal};
+use crate::voice::Voice;
+use crate::words::ordinal;
 use serde::{Deserialize, Serialize};
 
 /// What the threading dial is good for with a train.
@@ -90,8 +91,8 @@ impl DialAnswer {
     }
 
     /// When the half-nut may close again.
-    pub fn says(&self, words: &Words, has_dial: bool) -> String {
-        let nut = words.half_nut;
+    pub fn says(&self, voice: Voice, has_dial: bool) -> String {
+        let nut = voice.words().half_nut;
         let gear = self.teeth.map_or_else(String::new, |t| format!(" ({t}-tooth dial gear)"));
         match (self.rule, self.every) {
             (DialRule::AnyPosition, _) => format!("Close the {nut} anywhere: the thread repeats on every leadscrew pitch."),

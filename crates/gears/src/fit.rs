@@ -5,8 +5,8 @@ use super::arrange::goes_together;
 use super::layout::{Idler, LayoutFault, Mesh, chain, module, place, tip_radius};
 use crate::drive::{Arm, Drive, Gear, Place};
 use crate::outline::Point;
-use crate::quantity::plain_text;
 use crate::train::Train;
+use crate::voice::Voice;
 
 /// Which way the leadscrew must turn, where the tumbler cannot choose it.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
@@ -55,7 +55,7 @@ const BENCH_SHAFT_MM: f64 = 12.0;
 /// Tries a train in the order given: driver 1 meshes driven 1, which carries driver 2 on its stud. `spare` are the
 /// gears left in the drawer, for idlers; `sense` the way the leadscrew must turn, where only idlers can see to it.
 #[must_use]
-pub fn hangs(drive: &Drive, train: &Train, spare: &[Gear], sense: Option<Sense>) -> Fit {
+pub fn hangs(drive: &Drive, train: &Train, spare: &[Gear], sense: Option<Sense>, voice: Voice) -> Fit {
     let refused = |why: String| Fit { by_geometry: drive.arm.is_some(), why_not: Some(why), ..Fit::default() };
     if train.drivers.len() != train.driven.len() || train.drivers.is_empty() {
         return refused("a train has as many driven gears as drivers".into());
@@ -76,7 +76,7 @@ pub fn hangs(drive: &Drive, train: &Train, spare: &[Gear], sense: Option<Sense>)
             continue;
         }
         for idlers in idler_choices(train, spare, count) {
-            let fit = on_the_arm(drive, arm, train, idlers);
+            let fit = on_the_arm(drive, arm, train, idlers, voice);
             if fit.hangs {
                 return fit;
             }
@@ -130,43 +130,44 @@ fn idler_choices(train: &Train, spare: &[Gear], count: usize) -> Vec<Vec<Idler>>
 }
 
 /// A chain placed on the arm and every pair tested.
-fn on_the_arm(drive: &Drive, arm: &Arm, train: &Train, idlers: Vec<Idler>) -> Fit {
+fn on_the_arm(drive: &Drive, arm: &Arm, train: &Train, idlers: Vec<Idler>, voice: Voice) -> Fit {
     let meshes = chain(train, &idlers);
     let fit = Fit { by_geometry: true, idlers, ..Fit::default() };
     let shafts = match place(drive, &meshes, arm.centres_mm, Some(arm.reach_mm)) {
         Ok(shafts) => shafts,
-        Err(amiss) => return Fit { why_not: Some(said(drive, arm, amiss, &fit.idlers, &meshes)), meshes, ..fit },
+        Err(amiss) => return Fit { why_not: Some(said(drive, arm, amiss, &fit.idlers, &meshes, voice)), meshes, ..fit },
     };
     let mut clearances = clearances(drive, arm, &meshes, &shafts);
     clearances.sort_by(|a, b| a.mm.total_cmp(&b.mm));
     let fouls = clearances.first().filter(|c| c.mm <= PLAY_MM + 1e-6).map(|c| {
         let Clearance { of, to, mm } = c;
         if *mm < 0.0 {
-            format!("{of} fouls {to} by {} mm", plain_text(-mm, 1))
+            format!("{of} fouls {to} by {}", voice.about(-mm))
         } else {
-            format!("{of} clears {to} by only {} mm where {} is wanted", plain_text(*mm, 1), plain_text(PLAY_MM, 0))
+            format!("{of} clears {to} by only {} where {} is wanted", voice.about(*mm), voice.about(PLAY_MM))
         }
     });
     Fit { hangs: fouls.is_none(), why_not: fouls, meshes, shafts, clearances, ..fit }
 }
 
 /// Why a chain cannot be placed, in words.
-fn said(drive: &Drive, arm: &Arm, amiss: LayoutFault, idlers: &[Idler], meshes: &[Mesh]) -> String {
+fn said(drive: &Drive, arm: &Arm, amiss: LayoutFault, idlers: &[Idler], meshes: &[Mesh], voice: Voice) -> String {
     let with = idlers.iter().map(|i| i.gear.teeth.to_string()).collect::<Vec<_>>().join(" and ");
     let head = if with.is_empty() { String::new() } else { format!("no idler left bridges it; with the {with}, ") };
-    let one = |mm: f64| plain_text(mm, 1);
     let [near, far] = arm.reach_mm;
     let why = match amiss {
-        LayoutFault::Short(by) => format!("the gears fall {} mm short of bridging the {} mm between shafts", one(by), plain_text(arm.centres_mm, 0)),
-        LayoutFault::Unequal => format!("the gears are too unequal to close the triangle on {} mm centres", plain_text(arm.centres_mm, 0)),
-        LayoutFault::OutOfSlot(at) if at < near => format!("the stud would stand {} mm from the leadscrew, inside the slot's {}", one(at), plain_text(near, 0)),
-        LayoutFault::OutOfSlot(at) => format!("the stud would stand {} mm from the leadscrew, past the slot's {}", one(at), plain_text(far, 0)),
+        LayoutFault::Short(by) => format!("the gears fall {} short of bridging the {} between shafts", voice.about(by), voice.about(arm.centres_mm)),
+        LayoutFault::Unequal => format!("the gears are too unequal to close the triangle on shafts {} apart", voice.about(arm.centres_mm)),
+        LayoutFault::OutOfSlot(at) if at < near => {
+            format!("the stud would stand {} from the leadscrew, inside the slot's {}", voice.about(at), voice.about(near))
+        }
+        LayoutFault::OutOfSlot(at) => format!("the stud would stand {} from the leadscrew, past the slot's {}", voice.about(at), voice.about(far)),
         LayoutFault::Direct(off) => match meshes.first() {
             Some(m) if tip_radius(drive, m.driver) + tip_radius(drive, m.driven) + PLAY_MM > arm.centres_mm => {
                 let foul = tip_radius(drive, m.driver) + tip_radius(drive, m.driven) - arm.centres_mm;
-                format!("the {} and the {} foul each other by {} mm", m.driver.teeth, m.driven.teeth, one(foul.max(0.0)))
+                format!("the {} and the {} foul each other by {}", m.driver.teeth, m.driven.teeth, voice.about(foul.max(0.0)))
             }
-            _ => format!("the two mesh on centres {} mm {} than these", one(off.abs()), if off > 0.0 { "longer" } else { "shorter" }),
+            _ => format!("the two mesh on shafts {} {} apart than these", voice.about(off.abs()), if off > 0.0 { "further" } else { "less" }),
         },
     };
     format!("{head}{why}")

@@ -33,4 +33,4 @@ pub use search::{Found, Wanted, search};
 pub use table::Table;
 pub use train::{Train, TrainRow, changes};
 
-use yoke_ground::{direction, outline, quantity, words};
+use yoke_ground::{direction, outline, quantity, voice, words};

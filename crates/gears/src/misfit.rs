@@ -1,8 +1,9 @@
 //! What did I hang? The scratch measures another pitch: the mistakes that would give just that one.
 
 use crate::drive::{Drive, Gear};
-use crate::quantity::{plain_text, real};
+use crate::quantity::real;
 use crate::train::Train;
+use crate::voice::Voice;
 use serde::Serialize;
 
 /// A mistake, and the pitch it gives.
@@ -101,14 +102,14 @@ pub fn mistakes(lathe: &Drive, train: &Train, starts: u8, measured_mm: f64) -> V
 }
 
 /// The answer in one sentence.
-pub fn says(lathe: &Drive, train: &Train, measured_mm: f64, found: &[Mistake]) -> String {
+pub fn says(lathe: &Drive, train: &Train, measured_mm: f64, found: &[Mistake], voice: Voice) -> String {
     let right = real(&(train.ratio(lathe) * lathe.leadscrew));
     if (measured_mm / right - 1.0).abs() < NEAR / 4.0 {
         return "That is the lead meant, as near as a rule can tell.".into();
     }
     match found {
         [] => {
-            format!("No single mistake gives {} mm: count the threads again, and check that the carriage was driven all the way.", plain_text(measured_mm, 3))
+            format!("No single mistake gives {}: count the threads again, and check that the carriage was driven all the way.", voice.length(measured_mm))
         }
         [first, ..] => format!("Likeliest: {}.", first.says),
     }

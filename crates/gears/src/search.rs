@@ -11,6 +11,7 @@ use super::train::{changes, not_among};
 use crate::Train;
 use crate::drive::{Drive, Gear, Mounted};
 use crate::quantity::{Ratio, real};
+use crate::voice::Voice;
 use std::cmp::Ordering;
 use std::collections::{HashMap, HashSet};
 
@@ -139,7 +140,7 @@ impl Search<'_> {
     }
 
     /// Puts a candidate's gears in the first order that hangs, else in the first that goes together.
-    fn judge(&self, one: &Candidate, fits: &mut HashMap<(GearChoice, GearChoice), (Train, Fit)>) -> Option<Found> {
+    fn judge(&self, one: &Candidate, fits: &mut HashMap<(GearChoice, GearChoice), (Train, Fit)>, voice: Voice) -> Option<Found> {
         let gearbox = usize::from(one.gearbox);
         let (train, fit) = if let Some(known) = fits.get(&(one.drivers, one.driven)) {
             known.clone()
@@ -148,7 +149,7 @@ impl Search<'_> {
             let spare = train.spare(self.drive);
             let mut best: Option<(Train, Fit)> = None;
             for order in arrangements(&train) {
-                let fit = hangs(self.drive, &order, &spare, self.wanted.sense);
+                let fit = hangs(self.drive, &order, &spare, self.wanted.sense, voice);
                 let done = fit.hangs;
                 if done || best.is_none() {
                     best = Some((order, fit));
@@ -179,14 +180,14 @@ fn shown(found: &Found) -> (Vec<u16>, Vec<u16>, usize) {
 /// Finds the best trains for `required` leadscrew turns per spindle turn. Returns how many trains lie in the
 /// widest window searched, and the best of them in order: those that hang before those that do not.
 #[must_use]
-pub fn search(drive: &Drive, table: &Table, required: &Ratio, wanted: &Wanted<'_>) -> (usize, Vec<Found>) {
+pub fn search(drive: &Drive, table: &Table, required: &Ratio, wanted: &Wanted<'_>, voice: Voice) -> (usize, Vec<Found>) {
     let search = Search { drive, table, required, wanted };
     let mut fits = HashMap::new();
     let mut outcome = (0, Vec::new());
     for window in WINDOWS {
         let list = search.within(window);
         let enough = list.len() >= PLENTY || wanted.max_error.is_some_and(|most| most <= window);
-        let (total, found, hang) = rank(&search, list, &mut fits);
+        let (total, found, hang) = rank(&search, list, &mut fits, voice);
         outcome = (total, found);
         if enough || hang >= wanted.limit {
             return outcome;
@@ -195,7 +196,7 @@ pub fn search(drive: &Drive, table: &Table, required: &Ratio, wanted: &Wanted<'_
     if outcome.1.is_empty()
         && let Some(window) = search.nearest()
     {
-        let (total, found, _) = rank(&search, search.within(window * (1.0 + 1e-9) + 1e-15), &mut fits);
+        let (total, found, _) = rank(&search, search.within(window * (1.0 + 1e-9) + 1e-15), &mut fits, voice);
         outcome = (total, found);
     }
     outcome
@@ -203,7 +204,7 @@ pub fn search(drive: &Drive, table: &Table, required: &Ratio, wanted: &Wanted<'_
 
 /// The first rows of the ranking: candidates are put in order a stretch at a time and tried on the arm until
 /// enough hang. Gives how many there were, the rows, and how many of them hang.
-fn rank(search: &Search<'_>, mut list: Vec<Candidate>, fits: &mut HashMap<(GearChoice, GearChoice), (Train, Fit)>) -> (usize, Vec<Found>, usize) {
+fn rank(search: &Search<'_>, mut list: Vec<Candidate>, fits: &mut HashMap<(GearChoice, GearChoice), (Train, Fit)>, voice: Voice) -> (usize, Vec<Found>, usize) {
     let limit = search.wanted.limit;
     let total = list.len();
     let (mut hang, mut foul): (Vec<Found>, Vec<Found>) = (Vec::new(), Vec::new());
@@ -217,7 +218,7 @@ fn rank(search: &Search<'_>, mut list: Vec<Candidate>, fits: &mut HashMap<(GearC
         }
         let (now, later) = rest.split_at_mut(stretch);
         now.sort_unstable_by(order);
-        for found in now.iter().filter_map(|one| search.judge(one, fits)) {
+        for found in now.iter().filter_map(|one| search.judge(one, fits, voice)) {
             if closest.is_none() {
                 closest = Some(found.clone());
             }

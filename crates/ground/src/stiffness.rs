@@ -5,8 +5,8 @@ use std::f64::consts::PI;
 
 rule!(BEND_FREE = "blank.bend_free", "How far it bends, far end free", (F: One "cutting force, N", L: Mm "stick-out", E: One "modulus, N/mm²", d: Mm "diameter") -> y: Mm,
     "64*F*L^3/(3*pi*E*d^4)", "cantilever F·L³/3EI, I = πd⁴/64", 64.0 * F * L.powi(3) / (3.0 * PI * E * d.powi(4)));
-rule!(GIVES = "blank.gives", "How far it gives, for each newton", (L: Mm "stick-out", l: Mm "threaded length", D: Mm "diameter", d: Mm "root", E: One "modulus, N/mm²", k: One "far end: 0 free, 1 on a centre, 2 between centres") -> y: Mm,
-    "table: unit load along the thread, M²/EI integrated, the root over the thread and the diameter elsewhere; the worst place", "beam theory: a bar clamped in the chuck, clamped and held by a centre, or between centres",
+rule!(GIVES = "blank.gives", "How far it gives, for each newton", (L: Mm "stick-out", l: Mm "threaded length", D: Mm "diameter", d: Mm "root", E: One "modulus, N/mm²", k: One "far end: 0 free, 1 held by the tailstock, 2 driven and held at both ends") -> y: Mm,
+    "table: unit load along the thread, M²/EI integrated, the root over the thread and the diameter elsewhere; the worst place", "beam theory: a bar clamped in the chuck, clamped and held by the tailstock, or held at both ends",
     gives(L, l.min(L), [D, d].map(|d| E * PI * d.powi(4) / 64.0), k));
 
 /// All of them.

@@ -7,6 +7,7 @@ use crate::planning::FirstPlan;
 use crate::problem::Problem;
 use crate::state::{App, JobChanged};
 use crate::stored::{self, Failed, acts};
+use crate::voice::Asked;
 use axum::Json;
 
 use axum::extract::{Path, State};
@@ -47,10 +48,15 @@ enum Outcome {
 /// Records an act. The same again gives the first answer; a different body under the same id is 409.
 #[utoipa::path(put, path = "/api/v1/jobs/{id}/acts/{act}", params(("id" = String, Path), ("act" = String, Path)), request_body = ActBody,
     responses((status = 200, body = JobView), (status = 409, body = Problem), (status = 422, body = Problem)))]
-pub async fn record(State(app): State<App>, Path((job, act)): Path<(String, String)>, JsonBody(body): JsonBody) -> Result<Json<JobView>, Problem> {
+pub async fn record(
+    State(app): State<App>,
+    voice: Asked,
+    Path((job, act)): Path<(String, String)>,
+    JsonBody(body): JsonBody,
+) -> Result<Json<JobView>, Problem> {
     let sent = read(body)?;
     let mut faults: Vec<Fault> = name_fault("/id", &act).into_iter().collect();
-    faults.extend(yoke_core::trouble::check_act(&sent.act).err().map(|(field, detail)| Fault::new(format!("/act{field}"), detail)));
+    faults.extend(yoke_core::trouble::check_act(&sent.act, voice.plain()).err().map(|(field, detail)| Fault::new(format!("/act{field}"), detail)));
     faults.extend(sent.happened.as_deref().and_then(|at| time_fault("/happened", at)));
     if sent.source.as_ref().is_some_and(|s| s.trim().is_empty() || s.chars().count() > 64 || s.chars().any(char::is_control)) {
         faults.push(Fault::new("/source", "a source is typed, or a device's name of at most 64 characters"));
@@ -69,7 +75,7 @@ pub async fn record(State(app): State<App>, Path((job, act)): Path<(String, Stri
         seen: sent.seen.unwrap_or(0),
     };
     let turn = Arc::clone(&app.acts);
-    match app.with_store(move |store| keep(store, &turn, &job, &row, &sent)).await? {
+    match app.with_store(move |store| keep(store, &turn, &job, &row, &sent, voice)).await? {
         Outcome::Done(view, others) => {
             JobChanged::tell(&app, view.id(), view.revision(), view.sequence());
             if others {
@@ -114,9 +120,9 @@ fn in_it(at: &str, why: &str) -> Problem {
     Problem::fault(&format!("{at}{field}"), format!("it does not read: {}", plain_words(why)))
 }
 
-/// The plan a job begins with, to be frozen with its first act.
+/// The plan a job begins with, to be frozen with its first act; in the job's own voice, whatever the screen speaks.
 pub(crate) fn begun(store: &Store, job: &JobRow) -> Result<Result<Begun, Vec<Fault>>, Failed> {
-    Ok(inputs(store, job)?.begun().and_then(|FirstPlan { plan, from, mounted }| {
+    Ok(inputs(store, job, Asked::default())?.begun().and_then(|FirstPlan { plan, from, mounted }| {
         let text = |it: serde_json::Result<String>| it.map_err(|e| vec![Fault::new("", format!("the plan cannot be kept: {e}"))]);
         let frozen = Frozen {
             plan: text(serde_json::to_string(&plan))?,
@@ -130,7 +136,7 @@ pub(crate) fn begun(store: &Store, job: &JobRow) -> Result<Result<Begun, Vec<Fau
 
 /// Records an act, judged by those before it. A plan it begins with is made before its turn comes, so that a long one holds up no other;
 /// where the job moved on meanwhile it is made again.
-fn keep(store: &Store, turn: &Mutex<()>, job: &str, row: &ActRow, sent: &ActBody) -> Result<Outcome, Failed> {
+fn keep(store: &Store, turn: &Mutex<()>, job: &str, row: &ActRow, sent: &ActBody, voice: Asked) -> Result<Outcome, Failed> {
     let act = &sent.act;
     loop {
         let Some(found) = store.job(job)? else { return Ok(Outcome::Missing) };
@@ -144,9 +150,9 @@ fn keep(store: &Store, turn: &Mutex<()>, job: &str, row: &ActRow, sent: &ActBody
         let known = told.iter().any(|a| a.id == row.id);
         if !known {
             if cut_already(&told, act, sent.seen) {
-                return Ok(Outcome::Done(Box::new(view(store, &found)?), false));
+                return Ok(Outcome::Done(Box::new(view(store, &found, voice)?), false));
             }
-            if let Some(faults) = against(store, &found, begins.as_ref(), &told, act)? {
+            if let Some(faults) = against(store, &found, begins.as_ref(), &told, act, voice)? {
                 return Ok(Outcome::Faulty(faults));
             }
         }
@@ -155,11 +161,11 @@ fn keep(store: &Store, turn: &Mutex<()>, job: &str, row: &ActRow, sent: &ActBody
         match store.record(job, &new)? {
             Recorded::Done(_) => {
                 let others = begins.is_some() || moves_mate && found.mate.is_some();
-                let now = store.job(job)?.map(|j| view(store, &j)).transpose()?;
+                let now = store.job(job)?.map(|j| view(store, &j, voice)).transpose()?;
                 return Ok(now.map_or(Outcome::Missing, |v| Outcome::Done(Box::new(v), others)));
             }
             Recorded::Different => return Ok(Outcome::Different),
-            Recorded::Stale => return Ok(Outcome::Stale(Box::new(view(store, &found)?))),
+            Recorded::Stale => return Ok(Outcome::Stale(Box::new(view(store, &found, voice)?))),
             Recorded::Missing => return Ok(Outcome::Missing),
             Recorded::Moved => {}
         }
@@ -167,20 +173,21 @@ fn keep(store: &Store, turn: &Mutex<()>, job: &str, row: &ActRow, sent: &ActBody
 }
 
 /// What stands against an act, as the run stands; none when it may be recorded.
-fn against(store: &Store, job: &JobRow, begins: Option<&Begun>, told: &[Act], act: &ActKind) -> Result<Option<Vec<Fault>>, Failed> {
+fn against(store: &Store, job: &JobRow, begins: Option<&Begun>, told: &[Act], act: &ActKind, voice: Asked) -> Result<Option<Vec<Fault>>, Failed> {
+    let spoken = voice.of_job(job);
     let fault = |(field, detail)| Some(vec![Fault::new(format!("/act{field}"), detail)]);
     if let ActKind::Sized { name, mm } = act
-        && let Err(wrong) = check_sized(name, *mm, &batch::plain_of(store, job)?)
+        && let Err(wrong) = check_sized(name, *mm, &batch::plain_of(store, job)?, spoken)
     {
         return Ok(fault(wrong));
     }
     // Where the dial stands is judged against the frozen run; what only goes on, against how the run stands.
     let frozen = job.frozen.as_ref().or(begins.map(|b| &b.frozen));
     let run = frozen.map(|f| stored::frozen_run(job, f)).transpose()?;
-    if let Some(Err(wrong)) = run.as_ref().map(|r| r.check(act)) {
+    if let Some(Err(wrong)) = run.as_ref().map(|r| r.check(act, spoken)) {
         return Ok(fault(wrong));
     }
-    let stands = || run.as_ref().map_or_else(|| RunState::unbegun(act), |r| fold(r, told).check(act));
+    let stands = || run.as_ref().map_or_else(|| RunState::unbegun(act), |r| fold(r, told, spoken).check(act, spoken));
     Ok(if act.goes_on() { stands().err().and_then(fault) } else { None })
 }
 

@@ -3,7 +3,8 @@
 use crate::folder::{Folder, mark_demo, put_aside};
 use crate::problem::PROBLEM;
 use crate::state::{App, DATABASE};
-use crate::{Files, Serve, acts, batch, bits, day, demo, events, file, guard, jobs, lathes, listen, log, planning, problem, route, sheets, shop, web};
+use crate::voice::Asked;
+use crate::{Files, Serve, acts, batch, bits, day, demo, events, file, guard, jobs, lathes, listen, log, planning, problem, route, sheets, shop, web, words};
 use axum::extract::DefaultBodyLimit;
 use axum::{Router, middleware};
 use std::path::Path;
@@ -13,8 +14,8 @@ use tower_http::catch_panic::CatchPanicLayer;
 use tower_http::compression::CompressionLayer;
 use tower_http::timeout::RequestBodyTimeoutLayer;
 use tower_http::trace::TraceLayer;
-use utoipa::OpenApi;
 use utoipa::openapi::{Content, Ref, RefOr, ResponseBuilder};
+use utoipa::{IntoParams, OpenApi};
 use utoipa_axum::router::OpenApiRouter;
 use utoipa_axum::routes;
 use yoke_store::Store;
@@ -84,6 +85,7 @@ pub fn api() -> OpenApiRouter<App> {
         .routes(routes!(shop::materials))
         .routes(routes!(shop::feeds))
         .routes(routes!(shop::rules))
+        .routes(routes!(words::words, words::put_words))
 }
 
 /// The description of the API: what each operation answers, and that any of them may answer with a problem.
@@ -95,6 +97,8 @@ pub fn described() -> utoipa::openapi::OpenApi {
     for item in all.paths.paths.values_mut() {
         let operations = [&mut item.get, &mut item.put, &mut item.post, &mut item.delete, &mut item.patch];
         for operation in operations.into_iter().flatten() {
+            // Whatever is asked may be asked in a voice.
+            operation.parameters.get_or_insert_default().extend(Asked::into_params(|| None).into_iter().map(Into::into));
             for response in operation.responses.responses.values_mut() {
                 if let RefOr::T(response) = response
                     && response.content.values().any(is_problem)

@@ -7,6 +7,7 @@ use crate::problem::Problem;
 use crate::route::PlannedRoute;
 use crate::state::{App, JobChanged};
 use crate::stored::{self, Failed};
+use crate::voice::Asked;
 use axum::Json;
 
 use axum::extract::{Path, State};
@@ -24,6 +25,7 @@ use yoke_core::faults::Fault;
 use yoke_core::gauge::TipFound;
 use yoke_core::job::PlainRequest;
 use yoke_core::route::{OpKind, chucking_of, minutes_of};
+use yoke_core::voice::Voice;
 use yoke_store::{Changed, JobChange, JobRow, NewBatch as AddParts, NewPart, PartsAdded, Store};
 
 /// What its sheet is kept as.
@@ -86,7 +88,7 @@ pub fn plain_of(store: &Store, job: &JobRow) -> Result<Vec<(String, [f64; 2])>, 
         Some(batch) => kept(store, batch)?.0.plain,
         None => own_plain(job)?,
     };
-    Ok(plain_limits(&asked).unwrap_or_default())
+    Ok(plain_limits(&asked, Voice::default()).unwrap_or_default())
 }
 
 fn own_plain(job: &JobRow) -> Result<Vec<PlainRequest>, Failed> {
@@ -103,8 +105,8 @@ struct PartSummary {
     finished: bool,
 }
 
-fn look(store: &Store, job: &JobRow) -> Result<PartSummary, Failed> {
-    let run = run_of(store, job)?;
+fn look(store: &Store, job: &JobRow, voice: Asked) -> Result<PartSummary, Failed> {
+    let run = run_of(store, job, voice)?;
     let hand = hand_of(job)?;
     let place = usize::try_from(job.place.unwrap_or(0)).unwrap_or(0);
     let made = PartResult { job: job.id.clone(), place, says: hand.word().to_owned(), stands: stands(run.as_ref()), ..PartResult::default() };
@@ -122,11 +124,11 @@ fn hand_of(job: &JobRow) -> Result<Hand, Failed> {
     Ok(thread.hand.or_else(text).unwrap_or(Hand::Right))
 }
 
-fn whole(store: &Store, id: &str) -> Result<Option<BatchView>, Failed> {
+fn whole(store: &Store, id: &str, voice: Asked) -> Result<Option<BatchView>, Failed> {
     let jobs = store.batch(id)?;
     let Some(first) = jobs.first() else { return Ok(None) };
     let (facts, revision) = kept(store, id)?;
-    let looked = jobs.iter().map(|job| look(store, job)).collect::<Result<Vec<_>, _>>()?;
+    let looked = jobs.iter().map(|job| look(store, job, voice)).collect::<Result<Vec<_>, _>>()?;
     let next = match jobs.iter().zip(&looked).find(|(_, l)| l.made.scrapped.is_none() && !l.finished) {
         Some((job, l)) => {
             let learned = stored::request(job)?.read.gauge.spring.is_some();
@@ -137,18 +139,28 @@ fn whole(store: &Store, id: &str) -> Result<Option<BatchView>, Failed> {
     // A place counts once, however often it was begun again.
     let mut places = BTreeSet::new();
     let (right, left): (Vec<&PartSummary>, Vec<&PartSummary>) = looked.iter().filter(|l| places.insert(l.made.place)).partition(|l| l.hand == Hand::Right);
-    let orders = weigh(store, first, [right.len(), left.len()], facts.tools_stay)?;
+    let orders = weigh(store, first, [right.len(), left.len()], facts.tools_stay, voice)?;
     let limits = looked.first().and_then(|l| l.limits_mm).unwrap_or([0.0; 2]);
     let found: Vec<(usize, TipFound)> = looked.iter().filter_map(|l| Some((l.made.place, l.tip.clone()?))).collect();
     let parts: Vec<PartResult> = looked.into_iter().map(|l| l.made).collect();
-    let tally = tally(&parts, limits, &plain_limits(&facts.plain).unwrap_or_default());
+    let spoken = voice.of_job(first);
+    let tally = tally(&parts, limits, &plain_limits(&facts.plain, spoken).unwrap_or_default(), spoken);
     let drift = tally.columns.iter().find(|c| c.of_tool).and_then(|c| c.drift);
-    Ok(Some(BatchView { id: id.to_owned(), title: first.title.clone(), revision, orders, carried: carry_over(&found, drift.as_ref()), facts, tally, next }))
+    Ok(Some(BatchView {
+        id: id.to_owned(),
+        title: first.title.clone(),
+        revision,
+        orders,
+        carried: carry_over(&found, drift.as_ref(), spoken),
+        facts,
+        tally,
+        next,
+    }))
 }
 
 /// What every order across the parts costs, by the route of the batch.
-fn weigh(store: &Store, first: &JobRow, hands: [usize; 2], tools_stay: bool) -> Result<Vec<OrderView>, Failed> {
-    let ready = PlannedRoute::of(store, first)?;
+fn weigh(store: &Store, first: &JobRow, hands: [usize; 2], tools_stay: bool, voice: Asked) -> Result<Vec<OrderView>, Failed> {
+    let ready = PlannedRoute::of(store, first, voice)?;
     let members = ready.members();
     let Some(member) = members.first() else { return Ok(Vec::new()) };
     let again_mm = member.plan.blank.held().map_or(0.0, |h| h.again_mm.value);
@@ -170,15 +182,15 @@ fn weigh(store: &Store, first: &JobRow, hands: [usize; 2], tools_stay: bool) -> 
                 .collect(),
         })
         .collect();
-    Ok(orders(&setups, hands, tools_stay))
+    Ok(orders(&setups, hands, tools_stay, voice.of_job(first)))
 }
 
-async fn seen(app: &App, id: String) -> Result<BatchView, Problem> {
+async fn seen(app: &App, id: String, voice: Asked) -> Result<BatchView, Problem> {
     let found = app
         .reckon(move |store| {
             let Some(job) = store.job(&id)? else { return Ok(None) };
             let Some(batch) = job.batch else { return Ok(Some(None)) };
-            whole(store, &batch).map(Some)
+            whole(store, &batch, voice).map(Some)
         })
         .await?;
     found.ok_or_else(|| Problem::missing("job"))?.ok_or_else(|| Problem::missing("batch"))
@@ -186,14 +198,14 @@ async fn seen(app: &App, id: String) -> Result<BatchView, Problem> {
 
 /// The batch a job is one of.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/batch", params(("id" = String, Path)), responses((status = 200, body = BatchView), (status = 404, body = Problem)))]
-pub async fn batch(State(app): State<App>, Path(id): Path<String>) -> Result<Json<BatchView>, Problem> {
-    seen(&app, id).await.map(Json)
+pub async fn batch(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<BatchView>, Problem> {
+    seen(&app, id, voice).await.map(Json)
 }
 
 /// Its tally as a sheet.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/batch.csv", params(("id" = String, Path)), responses((status = 200, body = String, content_type = "text/csv"), (status = 404, body = Problem)))]
-pub async fn batch_csv(State(app): State<App>, Path(id): Path<String>) -> Result<impl IntoResponse, Problem> {
-    let batch = seen(&app, id).await?;
+pub async fn batch_csv(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<impl IntoResponse, Problem> {
+    let batch = seen(&app, id, voice).await?;
     Ok(saved_as(&format!("{}-tally.csv", batch.id), CSV, tally_csv(&batch.tally)))
 }
 
@@ -220,6 +232,7 @@ impl<T> Outcome<T> {
     responses((status = 201, body = BatchView), (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem)))]
 pub async fn make_batch(
     State(app): State<App>,
+    voice: Asked,
     Path(id): Path<String>,
     Sent { read: asked, mut faults }: Sent<NewBatch>,
 ) -> Result<(StatusCode, Json<BatchView>), Problem> {
@@ -228,17 +241,17 @@ pub async fn make_batch(
         return Err(Problem::faulty(faults));
     }
     let (of, now) = (id.clone(), (app.clock)());
-    app.reckon(move |store| make(store, &of, &asked, &now)).await?.answered()?;
+    app.reckon(move |store| make(store, &of, &asked, &now, voice)).await?.answered()?;
     JobChanged::tell(&app, &id, 0, 0);
-    Ok((StatusCode::CREATED, Json(seen(&app, id).await?)))
+    Ok((StatusCode::CREATED, Json(seen(&app, id, voice).await?)))
 }
 
 /// The same beside the server; whether it could be made.
-pub fn make_of(store: &Store, id: &str, parts: i64, hands: &[Hand], now: &str) -> Result<bool, Failed> {
-    Ok(matches!(make(store, id, &NewBatch { parts, hands: hands.to_vec() }, now)?, Outcome::Done(())))
+pub fn make_of(store: &Store, id: &str, parts: i64, hands: &[Hand], now: &str, voice: Asked) -> Result<bool, Failed> {
+    Ok(matches!(make(store, id, &NewBatch { parts, hands: hands.to_vec() }, now, voice)?, Outcome::Done(())))
 }
 
-fn make(store: &Store, id: &str, asked: &NewBatch, now: &str) -> Result<Outcome<()>, Failed> {
+fn make(store: &Store, id: &str, asked: &NewBatch, now: &str, voice: Asked) -> Result<Outcome<()>, Failed> {
     let Some(job) = store.job(id)? else { return Ok(Outcome::Missing) };
     if job.batch.is_some() {
         return Ok(Outcome::Conflict("/problems/batched", "It is one of a batch already."));
@@ -259,7 +272,7 @@ fn make(store: &Store, id: &str, asked: &NewBatch, now: &str) -> Result<Outcome<
     }
     // Every part is one of these two, so these are what has to plan.
     for request in [&request, &other] {
-        if let Err(faults) = keepable(store, request, &unknown)? {
+        if let Err(faults) = keepable(store, request, &unknown, voice)? {
             return Ok(Outcome::Faulty(faults));
         }
     }
@@ -284,11 +297,12 @@ fn make(store: &Store, id: &str, asked: &NewBatch, now: &str) -> Result<Outcome<
     responses((status = 200, body = BatchView), (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem), (status = 428, body = Problem)))]
 pub async fn change_batch(
     State(app): State<App>,
+    voice: Asked,
     Path(id): Path<String>,
     Revision(revision): Revision,
     Sent { read: facts, mut faults }: Sent<BatchFacts>,
 ) -> Result<Json<BatchView>, Problem> {
-    faults.extend(plain_limits(&facts.plain).err().into_iter().flatten());
+    faults.extend(plain_limits(&facts.plain, voice.plain()).err().into_iter().flatten());
     if !faults.is_empty() {
         return Err(Problem::faulty(faults));
     }
@@ -300,7 +314,7 @@ pub async fn change_batch(
         })
         .await?;
     // It says, too, when there is no such job or batch.
-    let now = seen(&app, id.clone()).await?;
+    let now = seen(&app, id.clone(), voice).await?;
     if matches!(changed, Some(Changed::Done(_))) {
         JobChanged::tell(&app, &id, 0, 0);
         return Ok(Json(now));
@@ -311,19 +325,19 @@ pub async fn change_batch(
 /// Begins a scrapped part again: a new job in its place, with the same facts.
 #[utoipa::path(post, path = "/api/v1/jobs/{id}/batch/again", params(("id" = String, Path)),
     responses((status = 201, body = JobView), (status = 404, body = Problem), (status = 409, body = Problem)))]
-pub async fn again(State(app): State<App>, Path(id): Path<String>) -> Result<(StatusCode, Json<JobView>), Problem> {
+pub async fn again(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<(StatusCode, Json<JobView>), Problem> {
     let (of, now) = (id.clone(), (app.clock)());
-    let view = app.reckon(move |store| begin_again(store, &of, &now)).await?.answered()?;
+    let view = app.reckon(move |store| begin_again(store, &of, &now, voice)).await?.answered()?;
     JobChanged::tell(&app, &id, 0, 0);
     Ok((StatusCode::CREATED, Json(*view)))
 }
 
-fn begin_again(store: &Store, id: &str, now: &str) -> Result<Outcome<Box<JobView>>, Failed> {
+fn begin_again(store: &Store, id: &str, now: &str, voice: Asked) -> Result<Outcome<Box<JobView>>, Failed> {
     let Some(job) = store.job(id)? else { return Ok(Outcome::Missing) };
     let (Some(batch), Some(place)) = (&job.batch, job.place) else {
         return Ok(Outcome::Conflict("/problems/no-batch", "It is in no batch: make a new job instead."));
     };
-    if run_of(store, &job)?.is_none_or(|(_, state)| state.scrapped.is_none()) {
+    if run_of(store, &job, voice)?.is_none_or(|(_, state)| state.scrapped.is_none()) {
         return Ok(Outcome::Conflict("/problems/not-scrapped", "It is not scrapped: say first what spoilt it."));
     }
     let newest = store.batch(batch)?.into_iter().rfind(|j| j.place == Some(place));
@@ -338,7 +352,7 @@ fn begin_again(store: &Store, id: &str, now: &str) -> Result<Outcome<Box<JobView
         return Ok(Outcome::Conflict("/problems/begun-again", "It has been begun again already."));
     }
     Ok(match store.job(&new)? {
-        Some(job) => Outcome::Done(Box::new(view(store, &job)?)),
+        Some(job) => Outcome::Done(Box::new(view(store, &job, voice)?)),
         None => Outcome::Missing,
     })
 }
@@ -346,31 +360,31 @@ fn begin_again(store: &Store, id: &str, now: &str) -> Result<Outcome<Box<JobView
 /// Lets a part that is not begun begin from what the parts before it found; the job as it then is.
 #[utoipa::path(post, path = "/api/v1/jobs/{id}/batch/carry", params(("id" = String, Path)),
     responses((status = 200, body = JobView), (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem)))]
-pub async fn carry(State(app): State<App>, Path(id): Path<String>) -> Result<Json<JobView>, Problem> {
+pub async fn carry(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<JobView>, Problem> {
     let of = id.clone();
-    let view = app.reckon(move |store| carry_to(store, &of)).await?.answered()?;
+    let view = app.reckon(move |store| carry_to(store, &of, voice)).await?.answered()?;
     JobChanged::tell(&app, view.id(), view.revision(), view.sequence());
     Ok(Json(*view))
 }
 
-fn carry_to(store: &Store, id: &str) -> Result<Outcome<Box<JobView>>, Failed> {
+fn carry_to(store: &Store, id: &str, voice: Asked) -> Result<Outcome<Box<JobView>>, Failed> {
     let Some(job) = store.job(id)? else { return Ok(Outcome::Missing) };
     if job.frozen.is_some() {
         return Ok(Outcome::Conflict("/problems/begun", "Its cut has begun: its plan is frozen."));
     }
-    let found = job.batch.as_ref().map(|b| whole(store, b)).transpose()?.flatten().and_then(|b| b.carried);
+    let found = job.batch.as_ref().map(|b| whole(store, b, voice)).transpose()?.flatten().and_then(|b| b.carried);
     let Some(found) = found else {
         return Ok(Outcome::Conflict("/problems/nothing-found", "No part of its batch has been read yet: there is nothing to begin from."));
     };
     let stored::Document { whole: mut request, unknown, .. } = stored::request(&job)?;
     let bit = json!({ "tip_flat_mm": null, "tip_radius_mm": null, "tip_radius_between_mm": null, "tip_flat_between_mm": found.flat_mm });
     merge(&mut request, json!({ "bit": bit, "gauge": { "spring": { "share": found.spring, "doubt": found.spring_doubt } } }));
-    if let Err(faults) = keepable(store, &request, &unknown)? {
+    if let Err(faults) = keepable(store, &request, &unknown, voice)? {
         return Ok(Outcome::Faulty(faults));
     }
     let text = request.to_string();
     Ok(match store.change_job(&job.id, job.revision, &JobChange { request: Some(&text), ..JobChange::default() })? {
-        Changed::Done(job) => Outcome::Done(Box::new(view(store, &job)?)),
+        Changed::Done(job) => Outcome::Done(Box::new(view(store, &job, voice)?)),
         Changed::Stale(_) => Outcome::Conflict("/problems/stale", "The job was changed meanwhile; look at it again."),
         Changed::Missing => Outcome::Missing,
     })

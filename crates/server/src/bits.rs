@@ -5,6 +5,7 @@ use crate::drafting::{to_dxf, to_svg};
 use crate::problem::Problem;
 use crate::sheets::of_plan;
 use crate::state::App;
+use crate::voice::Asked;
 use axum::Json;
 use axum::extract::{Path, Query, State};
 use axum::response::IntoResponse;
@@ -38,12 +39,12 @@ pub struct FileAsked {
     scale: Option<f64>,
 }
 
-async fn drawn(app: &App, id: String) -> Result<BitSheet, Problem> {
-    of_plan(app, id, |(plan, ..)| sheet(&plan.thread, &plan.bit, plan.cut.radial_mm.value)).await
+async fn drawn(app: &App, id: String, voice: Asked) -> Result<BitSheet, Problem> {
+    of_plan(app, id, voice, |(plan, ..)| sheet(&plan.thread, &plan.bit, plan.cut.radial_mm.value, plan.voice)).await
 }
 
-async fn one(app: &App, id: String, asked: &FileAsked) -> Result<Drawing, Problem> {
-    let all = drawn(app, id).await?;
+async fn one(app: &App, id: String, voice: Asked, asked: &FileAsked) -> Result<Drawing, Problem> {
+    let all = drawn(app, id, voice).await?;
     match asked.view.unwrap_or_default() {
         BitView::Views => Ok(all.views),
         BitView::Tip => Ok(all.tip),
@@ -55,24 +56,24 @@ async fn one(app: &App, id: String, asked: &FileAsked) -> Result<Drawing, Proble
 
 /// A job's bit drawn, and how it is ground.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/bit", params(("id" = String, Path)), responses((status = 200, body = BitSheet), (status = 404, body = Problem), (status = 422, body = Problem)))]
-pub async fn bit_sheet(State(app): State<App>, Path(id): Path<String>) -> Result<Json<BitSheet>, Problem> {
-    drawn(&app, id).await.map(Json)
+pub async fn bit_sheet(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<BitSheet>, Problem> {
+    drawn(&app, id, voice).await.map(Json)
 }
 
 /// The same as SVG, to scale, with a bar to check the print by.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/bit.svg", params(("id" = String, Path), FileAsked), responses((status = 200, body = String, content_type = "image/svg+xml"), (status = 404, body = Problem), (status = 422, body = Problem)))]
-pub async fn bit_svg(State(app): State<App>, Path(id): Path<String>, Query(asked): Query<FileAsked>) -> Result<impl IntoResponse, Problem> {
+pub async fn bit_svg(State(app): State<App>, voice: Asked, Path(id): Path<String>, Query(asked): Query<FileAsked>) -> Result<impl IntoResponse, Problem> {
     let scale = asked.scale.unwrap_or(1.0);
     if scale != 1.0 && scale != 10.0 {
         return Err(Problem::faulty(vec![Fault::new("/scale", "1 or 10 is wanted")]));
     }
-    let text = to_svg(&one(&app, id, &asked).await?, scale);
+    let text = to_svg(&one(&app, id, voice, &asked).await?, scale);
     Ok(saved_as(&format!("bit-{scale}-to-1.svg"), "image/svg+xml", text))
 }
 
 /// The same as DXF, in millimetres.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/bit.dxf", params(("id" = String, Path), FileAsked), responses((status = 200, body = Vec<u8>, content_type = "image/vnd.dxf"), (status = 404, body = Problem), (status = 422, body = Problem)))]
-pub async fn bit_dxf(State(app): State<App>, Path(id): Path<String>, Query(asked): Query<FileAsked>) -> Result<impl IntoResponse, Problem> {
-    let bytes = to_dxf(&one(&app, id, &asked).await?).map_err(|e| Problem::internal(e.to_string()))?;
+pub async fn bit_dxf(State(app): State<App>, voice: Asked, Path(id): Path<String>, Query(asked): Query<FileAsked>) -> Result<impl IntoResponse, Problem> {
+    let bytes = to_dxf(&one(&app, id, voice, &asked).await?).map_err(|e| Problem::internal(e.to_string()))?;
     Ok(saved_as("bit.dxf", "image/vnd.dxf", bytes))
 }

@@ -1,6 +1,7 @@
 //! The command line beside the server: `plan`, `openapi`, `schema`, `backup` and `restore`.
 
 use crate::problem::Problem;
+use crate::voice::Asked;
 use serde_json::{Value, json};
 use std::io::Read;
 use std::path::Path;
@@ -14,7 +15,7 @@ use yoke_store::{Store, StoreError};
 const REFUSED: u8 = 2;
 
 /// Plans the request on standard input; problem JSON on standard error when it is refused.
-pub fn plan() -> ExitCode {
+pub fn plan(voice: Asked) -> ExitCode {
     let mut text = String::new();
     if let Err(error) = std::io::stdin().read_to_string(&mut text) {
         return refuse(&Problem::unreadable(error.to_string()));
@@ -23,7 +24,9 @@ pub fn plan() -> ExitCode {
         Ok(value) => value,
         Err(error) => return refuse(&Problem::unreadable(error.to_string())),
     };
-    let (request, faults) = read_json::<PlanRequest>(value);
+    let spoken = voice.of(&value);
+    let (mut request, faults) = read_json::<PlanRequest>(value);
+    (request.unit, request.words) = (Some(spoken.unit), spoken.words);
     match settle(&request, None, faults) {
         Ok((job, lathe, kit)) => print(&reckon(&job, &lathe, &kit)),
         Err(faults) => refuse(&Problem::faulty(faults)),

@@ -5,6 +5,7 @@ use crate::jobs::planned_json;
 use crate::problem::Problem;
 use crate::state::App;
 use crate::stored::{self, Failed, apart};
+use crate::voice::Asked;
 use axum::Json;
 
 use axum::extract::State;
@@ -53,22 +54,22 @@ fn asked(Sent { read: asked, mut faults }: Sent<DayBody>) -> Result<Vec<String>,
 
 /// Puts jobs in the order that changes least.
 #[utoipa::path(post, path = "/api/v1/day", request_body = DayBody, responses((status = 200, body = DayView), (status = 422, body = Problem)))]
-pub async fn day(State(app): State<App>, body: Sent<DayBody>) -> Result<Json<DayView>, Problem> {
+pub async fn day(State(app): State<App>, voice: Asked, body: Sent<DayBody>) -> Result<Json<DayView>, Problem> {
     let jobs = asked(body)?;
-    app.reckon(move |store| put(store, jobs, false)).await?.map(Json).map_err(Problem::faulty)
+    app.reckon(move |store| put(store, jobs, false, voice)).await?.map(Json).map_err(Problem::faulty)
 }
 
 /// The day as it stands: in the user's own order where one was told, jobs made since after it; else in the one that changes least.
 #[utoipa::path(get, path = "/api/v1/day", responses((status = 200, body = DayView)))]
-pub async fn as_it_stands(State(app): State<App>) -> Result<Json<DayView>, Problem> {
-    app.reckon(stands).await?.map(Json).map_err(Problem::faulty)
+pub async fn as_it_stands(State(app): State<App>, voice: Asked) -> Result<Json<DayView>, Problem> {
+    app.reckon(move |store| stands(store, voice)).await?.map(Json).map_err(Problem::faulty)
 }
 
-fn stands(store: &Store) -> Result<Result<DayView, Vec<Fault>>, Failed> {
-    let Some(row) = store.sheet(OWNER, KIND)? else { return put(store, Vec::new(), false) };
+fn stands(store: &Store, voice: Asked) -> Result<Result<DayView, Vec<Fault>>, Failed> {
+    let Some(row) = store.sheet(OWNER, KIND)? else { return put(store, Vec::new(), false, voice) };
     let told: Vec<String> = stored::sheet(&row)?;
     let rows = on_board(store)?;
-    let here = of_the_day(store, rows.clone())?;
+    let here = of_the_day(store, rows.clone(), voice)?;
     // A part of a batch stands for the part that is next now.
     let now = |id: &String| {
         let batch = rows.iter().find(|r| r.id == *id).and_then(|r| r.batch.as_ref());
@@ -81,22 +82,22 @@ fn stands(store: &Store) -> Result<Result<DayView, Vec<Fault>>, Failed> {
         }
     }
     ids.truncate(MOST);
-    put(store, ids, true)
+    put(store, ids, true, voice)
 }
 
 /// Keeps an order of the user's own; none goes back to the one that changes least.
 #[utoipa::path(put, path = "/api/v1/day", request_body = DayBody, responses((status = 200, body = DayView), (status = 422, body = Problem)))]
-pub async fn put_day(State(app): State<App>, body: Sent<DayBody>) -> Result<Json<DayView>, Problem> {
+pub async fn put_day(State(app): State<App>, voice: Asked, body: Sent<DayBody>) -> Result<Json<DayView>, Problem> {
     let jobs = asked(body)?;
     let said = app
         .reckon(move |store| {
             // Looked through before it is kept.
-            if let Err(faults) = put(store, jobs.clone(), true)? {
+            if let Err(faults) = put(store, jobs.clone(), true, voice)? {
                 return Ok(Err(faults));
             }
             // The last order told stands, whoever told one before.
             store.set_sheet(OWNER, KIND, (!jobs.is_empty()).then(|| json!(jobs).to_string()).as_deref())?;
-            stands(store)
+            stands(store, voice)
         })
         .await?;
     said.map(Json).map_err(Problem::faulty)
@@ -108,7 +109,7 @@ fn on_board(store: &Store) -> Result<Vec<JobRow>, Failed> {
 }
 
 /// The jobs a day is made of: of a batch the part that is next.
-fn of_the_day(store: &Store, rows: Vec<JobRow>) -> Result<Vec<JobRow>, Failed> {
+fn of_the_day(store: &Store, rows: Vec<JobRow>, voice: Asked) -> Result<Vec<JobRow>, Failed> {
     let mut out: Vec<JobRow> = Vec::new();
     for row in rows {
         let Some(batch) = &row.batch else {
@@ -120,7 +121,7 @@ fn of_the_day(store: &Store, rows: Vec<JobRow>) -> Result<Vec<JobRow>, Failed> {
         }
         for part in store.batch(batch)? {
             // One that does not read is not known to be finished.
-            if apart(planned_json(store, &part))?.ok().flatten().is_none_or(|(_, finished)| !finished) {
+            if apart(planned_json(store, &part, voice))?.ok().flatten().is_none_or(|(_, finished)| !finished) {
                 out.push(part);
                 break;
             }
@@ -130,9 +131,9 @@ fn of_the_day(store: &Store, rows: Vec<JobRow>) -> Result<Vec<JobRow>, Failed> {
 }
 
 /// The jobs of these ids, or of the whole board, in the order told or in the one that changes least.
-fn put(store: &Store, ids: Vec<String>, told: bool) -> Result<Result<DayView, Vec<Fault>>, Failed> {
+fn put(store: &Store, ids: Vec<String>, told: bool, voice: Asked) -> Result<Result<DayView, Vec<Fault>>, Failed> {
     let rows = on_board(store)?;
-    let whole = if ids.is_empty() { of_the_day(store, rows.clone())? } else { Vec::new() };
+    let whole = if ids.is_empty() { of_the_day(store, rows.clone(), voice)? } else { Vec::new() };
     let mut chosen = Vec::new();
     let mut faults = Vec::new();
     if ids.is_empty() {
@@ -151,7 +152,7 @@ fn put(store: &Store, ids: Vec<String>, told: bool) -> Result<Result<DayView, Ve
     let (mut jobs, mut left_out) = (Vec::new(), Vec::new());
     for row in chosen {
         // One that does not read is left out by name, and says why where it is opened.
-        let planned = apart(planned_json(store, row))?.ok().flatten();
+        let planned = apart(planned_json(store, row, voice))?.ok().flatten();
         match planned.as_ref().and_then(|(plan, finished)| if *finished { None } else { setting(plan).map(|s| (s, plan)) }) {
             Some(((lathe, setting), plan)) => {
                 // Made second, it comes after the one it is fitted to.
@@ -175,7 +176,7 @@ fn put(store: &Store, ids: Vec<String>, told: bool) -> Result<Result<DayView, Ve
         };
         Setting { gearbox, train: Mounted { drivers: teeth(on.drivers), driven: teeth(on.driven) }, ..Setting::default() }
     };
-    let day = if told { day_in_order_told(&jobs, &now) } else { day_order(&jobs, &now) };
+    let day = if told { day_in_order_told(&jobs, &now, voice.plain()) } else { day_order(&jobs, &now, voice.plain()) };
     Ok(Ok(DayView { day, left_out, told }))
 }
 

@@ -2,6 +2,7 @@
 
 use crate::jobs::{AddMember, join};
 use crate::planning::{FirstPlan, Inputs};
+use crate::voice::Asked;
 use serde_json::{Value, json};
 use yoke_core::direction::Hand;
 use yoke_core::job::Kit;
@@ -66,7 +67,7 @@ fn request_of(job: &Value, callout: &str) -> Value {
 
 /// Hangs the gears of the job that is begun, before there are others on its lathe.
 fn hang(store: &Store, job: &Value) -> Result<(), String> {
-    let inputs = Inputs::of(store, request_of(job, job["thread"].as_str().unwrap_or_default()), &[]).map_err(text)?;
+    let inputs = Inputs::of(store, request_of(job, job["thread"].as_str().unwrap_or_default()), &[], Asked::default()).map_err(text)?;
     if let Ok(FirstPlan { mounted: Some((lathe, profile)), .. }) = inputs.begun() {
         store.put_lathe(&lathe, &profile).map_err(text)?;
     }
@@ -83,17 +84,17 @@ fn add(store: &Store, job: &Value, clock: crate::state::Clock) -> Result<(), Str
         return store.add_job(&id, title, &request.to_string(), &clock()).map(|_| ()).map_err(text);
     };
     let request = request_of(job, callout);
-    if crate::planning::plan_with_store(store, request.clone()).map_err(text)?.is_err() {
+    if crate::planning::plan_with_store(store, request.clone(), Asked::default()).map_err(text)?.is_err() {
         return Ok(());
     }
     store.add_job(&id, title, &request.to_string(), &clock()).map_err(text)?;
     if job["members"] == "pair" {
         let nut = AddMember { mate: true, material: job["mate_material"].as_str().map(str::to_owned), ..AddMember::default() };
-        join(store, &id, &nut, &clock()).map_err(text)?;
+        join(store, &id, &nut, &clock(), Asked::default()).map_err(text)?;
     }
     if let Some(hands) = job["hands"].as_array() {
         let hands: Vec<Hand> = hands.iter().filter_map(|h| serde_json::from_value(h.clone()).ok()).collect();
-        crate::batch::make_of(store, &id, i64::try_from(hands.len()).unwrap_or(0), &hands, &clock()).map_err(text)?;
+        crate::batch::make_of(store, &id, i64::try_from(hands.len()).unwrap_or(0), &hands, &clock(), Asked::default()).map_err(text)?;
     }
     if part_cut(job) {
         // The scratch is not a pass that cuts to size: seven cutting passes come after it.

@@ -8,6 +8,7 @@ use crate::jobs::{name_fault, title_fault};
 use crate::problem::Problem;
 use crate::state::{App, JobChanged};
 use crate::stored::{self, is_unknown};
+use crate::words::ShopWords;
 use crate::{day, lathes};
 use axum::Json;
 use axum::body::Bytes;
@@ -24,6 +25,7 @@ use yoke_core::job::{Kit, LatheProfile, PlanRequest};
 use yoke_core::log::ActKind;
 use yoke_core::route::Route;
 use yoke_core::run::RunPlan;
+use yoke_core::voice::Voice;
 use yoke_store::{ActRow, Frozen, JobRow, LatheRow, SheetRow, Store, StoreError, TakenIn, TickRow, VerifiedCopy, Whole, WholeJob};
 
 /// What the file calls itself, and the version it is written in.
@@ -63,7 +65,7 @@ pub struct SheetFile {
     owner: String,
     /// `route`, `batch` or `day`.
     kind: String,
-    /// A route, what is kept of a batch, or a list of jobs.
+    /// A route, what is kept of a batch, a list of jobs, or the trade words.
     #[schema(value_type = SheetBody)]
     body: Box<RawValue>,
     revision: i64,
@@ -80,6 +82,8 @@ pub enum SheetBody {
     Batch(BatchFacts),
     /// The day's order.
     Day(Vec<String>),
+    /// The trade words of the shop.
+    Words(ShopWords),
 }
 
 /// An operation of a route that is done.
@@ -415,7 +419,8 @@ fn look_through(file: &ShopFile) -> Vec<Fault> {
                 faults.push(Fault::new(format!("{at}/sequence"), format!("acts stand in order: {} is wanted here", n + 1)));
             }
             match serde_json::from_str::<ActKind>(act.act.get()) {
-                Ok(kind) => faults.extend(yoke_core::trouble::check_act(&kind).err().map(|(field, detail)| Fault::new(format!("{at}/act{field}"), detail))),
+                Ok(kind) => faults
+                    .extend(yoke_core::trouble::check_act(&kind, Voice::default()).err().map(|(field, detail)| Fault::new(format!("{at}/act{field}"), detail))),
                 Err(e) => faults.push(Fault::new(format!("{at}/act"), format!("the act does not read: {e}"))),
             }
         }
@@ -450,8 +455,9 @@ fn look_through(file: &ShopFile) -> Vec<Fault> {
             }
             "route" if ids.contains(&sheet.owner) => reads::<Route>(&sheet.body, &format!("{at}/body"), &mut faults),
             "batch" if ids.contains(&sheet.owner) => reads::<BatchFacts>(&sheet.body, &format!("{at}/body"), &mut faults),
-            "route" | "batch" | "day" => faults.push(Fault::new(format!("{at}/owner"), format!("“{}” is not in the file", sheet.owner))),
-            other => faults.push(Fault::new(format!("{at}/kind"), format!("“{other}” is not known; route, batch or day is wanted"))),
+            "words" if sheet.owner == day::OWNER => reads::<ShopWords>(&sheet.body, &format!("{at}/body"), &mut faults),
+            "route" | "batch" | "day" | "words" => faults.push(Fault::new(format!("{at}/owner"), format!("“{}” is not in the file", sheet.owner))),
+            other => faults.push(Fault::new(format!("{at}/kind"), format!("“{other}” is not known; route, batch, day or words is wanted"))),
         }
         if !owned.insert((&sheet.owner, &sheet.kind)) {
             faults.push(Fault::new(format!("{at}/owner"), format!("“{}” has that sheet twice", sheet.owner)));

@@ -5,6 +5,7 @@ use crate::planning::{Inputs, Whole, request_of};
 use crate::problem::Problem;
 use crate::state::{App, JobChanged};
 use crate::stored::{self, Document, Failed, LATER, Unread, acts, apart, differences};
+use crate::voice::Asked;
 use axum::Json;
 
 use axum::extract::{Path, Query, State};
@@ -21,7 +22,8 @@ use yoke_core::plan::{ENGINE, Plan};
 use yoke_core::quantity::real;
 use yoke_core::run::RunPlan;
 use yoke_core::thread::{Side, ThreadSpec, callout};
-use yoke_store::{Changed, JobChange, JobRow, NewMember, Store};
+use yoke_core::voice::Voice;
+use yoke_store::{Changed, Frozen, JobChange, JobRow, NewMember, Store};
 
 /// A job on the board.
 #[derive(Serialize, ToSchema)]
@@ -105,6 +107,9 @@ pub struct JobView {
     away: Option<String>,
     /// Facts told since its plan was frozen, as pointers: none of them moves a depth.
     changed_since: Vec<String>,
+    /// Whether its plan is shown as it was stored, in another unit or other words than were asked: an earlier version spoke it.
+    #[serde(skip_serializing_if = "std::ops::Not::not")]
+    as_stored: bool,
 }
 
 impl JobView {
@@ -146,47 +151,56 @@ pub struct NewJob {
 /// The frozen or the present plan of a job: its JSON, its run, or the faults in the way.
 type Planned = Result<(Box<RawValue>, RunPlan), Vec<Fault>>;
 
-fn planned(store: &Store, job: &JobRow) -> Result<Planned, Failed> {
-    if let Some(frozen) = &job.frozen {
-        return Ok(Ok((stored::frozen_plan(job, frozen)?, stored::frozen_run(job, frozen)?)));
-    }
-    Ok(inputs(store, job)?.whole().and_then(|(plan, ..)| {
+fn planned(store: &Store, job: &JobRow, voice: Asked) -> Result<Planned, Failed> {
+    let raw = |plan: Plan| -> Result<(Box<RawValue>, RunPlan), Vec<Fault>> {
         let raw = to_raw_value(&plan).map_err(|e| vec![Fault::new("", e.to_string())])?;
         Ok((raw, plan.run))
-    }))
+    };
+    match &job.frozen {
+        None => Ok(inputs(store, job, voice)?.whole().and_then(|(plan, ..)| raw(plan))),
+        Some(frozen) if spoken_as_frozen(job, frozen, voice)? => Ok(Ok((stored::frozen_plan(job, frozen)?, stored::frozen_run(job, frozen)?))),
+        // The same plan in another voice: what is said of it is said again, its run stands as it was begun.
+        Some(_) => Ok(whole_of(store, job, voice)?.and_then(|(plan, ..)| raw(plan))),
+    }
+}
+
+/// Whether a frozen plan is shown as it was stored: in the voice it was frozen in, or where this engine is not the one that made it.
+fn spoken_as_frozen(job: &JobRow, frozen: &Frozen, voice: Asked) -> Result<bool, Failed> {
+    let Some(request) = stored::frozen_request(job)? else { return Ok(true) };
+    Ok(frozen.engine != ENGINE || voice.is(&request))
 }
 
 /// What a job not begun is planned from: its facts as they stand.
-pub fn inputs(store: &Store, job: &JobRow) -> Result<Inputs, Failed> {
+pub fn inputs(store: &Store, job: &JobRow, voice: Asked) -> Result<Inputs, Failed> {
     let Document { whole, unknown, .. } = facts(store, job)?;
-    Inputs::of(store, whole, &unknown)
+    Inputs::of(store, whole, &unknown, voice)
 }
 
 /// A job's plan, reckoned again with what is made from it on request: of one begun, from what its plan was frozen from, so that everything
 /// speaks of that plan whatever became of the lathe, the drawer or the facts since.
-pub fn whole_of(store: &Store, job: &JobRow) -> Result<Result<Whole, Vec<Fault>>, Failed> {
-    let inputs = Inputs::of_job(store, job, || facts(store, job))?;
+pub fn whole_of(store: &Store, job: &JobRow, voice: Asked) -> Result<Result<Whole, Vec<Fault>>, Failed> {
+    let inputs = Inputs::of_job(store, job, voice, || facts(store, job))?;
     let run = stored::run(job)?;
     Ok(inputs.whole().map(|(mut plan, facts, lathe, kit)| {
         // Where a newer engine reckons otherwise, the run that was begun still stands.
         if let Some(run) = run {
-            plan.run = run;
+            plan.run = run.spoken_as(plan.run);
         }
         (plan, facts, lathe, kit)
     }))
 }
 
 /// How a job's run stands, with the run it is judged by; nothing when it does not plan.
-pub fn run_of(store: &Store, job: &JobRow) -> Result<Option<(RunPlan, RunState)>, Failed> {
-    let Ok((_, run)) = planned(store, job)? else { return Ok(None) };
-    let state = fold(&run, &acts(store, job)?);
+pub fn run_of(store: &Store, job: &JobRow, voice: Asked) -> Result<Option<(RunPlan, RunState)>, Failed> {
+    let Ok((_, run)) = planned(store, job, voice)? else { return Ok(None) };
+    let state = fold(&run, &acts(store, job)?, voice.of_job(job));
     Ok(Some((run, state)))
 }
 
 /// A job's plan as JSON, and whether it is done with, proven or scrapped; nothing when it does not plan.
-pub fn planned_json(store: &Store, job: &JobRow) -> Result<Option<(Value, bool)>, Failed> {
-    let Ok((plan, run)) = planned(store, job)? else { return Ok(None) };
-    let state = fold(&run, &acts(store, job)?);
+pub fn planned_json(store: &Store, job: &JobRow, voice: Asked) -> Result<Option<(Value, bool)>, Failed> {
+    let Ok((plan, run)) = planned(store, job, voice)? else { return Ok(None) };
+    let state = fold(&run, &acts(store, job)?, voice.of_job(job));
     let finished = job.frozen.is_some() && state.finished || state.scrapped.is_some();
     let plan = serde_json::from_str(plan.get()).map_err(|e| Unread { detail: e.to_string() })?;
     Ok(Some((plan, finished)))
@@ -225,7 +239,7 @@ struct CutSizes {
 /// What a job was cut to, once its last reading says the cutting is over.
 fn made(store: &Store, job: &JobRow) -> Result<Option<CutSizes>, Failed> {
     let Some(run) = stored::run(job)? else { return Ok(None) };
-    let verdict = fold(&run, &acts(store, job)?).verdict;
+    let verdict = fold(&run, &acts(store, job)?, Voice::default()).verdict;
     let crest = stored::request(job)?.read.blank.diameter_mm;
     Ok(verdict.filter(|v| matches!(v.verdict, VerdictKind::InLimits | VerdictKind::PastLimit)).map(|v| {
         let pitch = v.pitch_diameter_mm.value;
@@ -251,15 +265,15 @@ fn members(store: &Store, job: &JobRow) -> Result<Vec<MemberLine>, Failed> {
 }
 
 /// A job, whole, from its row.
-pub fn view(store: &Store, job: &JobRow) -> Result<JobView, Failed> {
+pub fn view(store: &Store, job: &JobRow, voice: Asked) -> Result<JobView, Failed> {
     let acts = acts(store, job)?;
     let request = stored::request(job)?.whole;
     let changed_since = stored::frozen_request(job)?.map_or_else(Vec::new, |frozen| {
         // The mate's size, as its maker left it, is not told here.
         differences(&frozen, &request).into_iter().filter(|p| !p.starts_with("/mate/made_")).collect()
     });
-    let (plan, run, faults) = match planned(store, job)? {
-        Ok((plan, run)) => (Some(plan), Some(fold(&run, &acts)), Vec::new()),
+    let (plan, run, faults) = match planned(store, job, voice)? {
+        Ok((plan, run)) => (Some(plan), Some(fold(&run, &acts, voice.of_job(job))), Vec::new()),
         Err(faults) => (None, None, faults),
     };
     Ok(JobView {
@@ -278,6 +292,10 @@ pub fn view(store: &Store, job: &JobRow) -> Result<JobView, Failed> {
         place: job.place,
         away: job.away.clone(),
         changed_since,
+        as_stored: match &job.frozen {
+            Some(frozen) => spoken_as_frozen(job, frozen, voice)? && !voice.is(&stored::frozen_request(job)?.unwrap_or_default()),
+            None => false,
+        },
     })
 }
 
@@ -312,13 +330,13 @@ fn unread_line(job: JobRow, unread: Unread) -> JobLine {
     }
 }
 
-fn line(store: &Store, job: &JobRow) -> Result<JobLine, Failed> {
+fn line(store: &Store, job: &JobRow, voice: Asked) -> Result<JobLine, Failed> {
     let request = stored::request(job)?.read;
     let lathe = match request.lathe_id.as_deref().map(|id| store.lathe(id)).transpose()?.flatten() {
         Some(row) => stored::lathe(&row)?.read.name,
         None => None,
     };
-    let run = run_of(store, job)?;
+    let run = run_of(store, job, voice)?;
     let sought = request.awaits_identification();
     let stands = if run.is_none() && sought { "to be identified".to_owned() } else { stands(run.as_ref()) };
     let state = run.map(|(_, state)| state);
@@ -359,11 +377,11 @@ pub struct Board {
 
 /// The job board. What it shows of a job is kept with it until it moves on.
 #[utoipa::path(get, path = "/api/v1/jobs", params(Board), responses((status = 200, body = Vec<JobLine>)))]
-pub async fn list(State(app): State<App>, Query(asked): Query<Board>) -> Result<Json<Vec<Box<RawValue>>>, Problem> {
-    app.with_store(move |store| board(store, asked.away)).await.map(Json)
+pub async fn list(State(app): State<App>, voice: Asked, Query(asked): Query<Board>) -> Result<Json<Vec<Box<RawValue>>>, Problem> {
+    app.with_store(move |store| board(store, asked.away, voice)).await.map(Json)
 }
 
-fn board(store: &Store, away: bool) -> Result<Vec<Box<RawValue>>, Failed> {
+fn board(store: &Store, away: bool, voice: Asked) -> Result<Vec<Box<RawValue>>, Failed> {
     let (mut shown, mut made) = (Vec::new(), Vec::new());
     for row in store.board()?.into_iter().filter(|row| row.away.is_some() == away) {
         let stamp = format!("{ENGINE}/{}/{}", row.revision, row.sequence);
@@ -373,7 +391,7 @@ fn board(store: &Store, away: bool) -> Result<Vec<Box<RawValue>>, Failed> {
             continue;
         }
         let Some(job) = store.job(&row.id)? else { continue };
-        let line = apart(line(store, &job))?;
+        let line = apart(line(store, &job, voice))?;
         let sound = line.is_ok();
         let line = line.unwrap_or_else(|unread| unread_line(job, unread));
         let raw = to_raw_value(&line).map_err(|e| Unread { detail: e.to_string() })?;
@@ -400,8 +418,8 @@ pub fn name_fault(at: &str, id: &str) -> Option<Fault> {
 
 /// Whether a request may be kept as a job, and what it is called: it plans, or it is a sample whose
 /// thread is still sought and has no other fault.
-pub fn keepable(store: &Store, request: &Value, newer: &[String]) -> Result<Result<String, Vec<Fault>>, Failed> {
-    Ok(Inputs::of(store, request.clone(), newer)?.whole().map(|(plan, ..)| plan.thread.name).or_else(|faults| {
+pub fn keepable(store: &Store, request: &Value, newer: &[String], voice: Asked) -> Result<Result<String, Vec<Fault>>, Failed> {
+    Ok(Inputs::of(store, request.clone(), newer, voice)?.whole().map(|(plan, ..)| plan.thread.name).or_else(|faults| {
         let sought = serde_json::from_value::<PlanRequest>(stored::without(request.clone(), newer)).is_ok_and(|r| r.awaits_identification());
         if sought && faults.iter().all(|f| f.pointer == "/thread/callout") { Ok("A sample, as found".into()) } else { Err(faults) }
     }))
@@ -409,7 +427,7 @@ pub fn keepable(store: &Store, request: &Value, newer: &[String]) -> Result<Resu
 
 /// Makes a job.
 #[utoipa::path(post, path = "/api/v1/jobs", request_body = NewJob, responses((status = 201, body = JobView), (status = 422, body = Problem)))]
-pub async fn add(State(app): State<App>, Sent { read: new, mut faults }: Sent<NewJob>) -> Result<(StatusCode, Json<JobView>), Problem> {
+pub async fn add(State(app): State<App>, voice: Asked, Sent { read: new, mut faults }: Sent<NewJob>) -> Result<(StatusCode, Json<JobView>), Problem> {
     let told = [new.request.is_some(), new.callout.is_some(), new.copy_of.is_some()];
     if told.iter().filter(|t| **t).count() != 1 {
         faults.push(Fault::new("/callout", "give a callout, a whole request, or copy_of with the id of another job: one of the three"));
@@ -420,7 +438,7 @@ pub async fn add(State(app): State<App>, Sent { read: new, mut faults }: Sent<Ne
         return Err(Problem::faulty(faults));
     }
     let created = (app.clock)();
-    match app.reckon(move |store| make(store, new, &created)).await? {
+    match app.reckon(move |store| make(store, new, &created, voice)).await? {
         Outcome::Done(view) => Ok((StatusCode::CREATED, Json(*view))),
         Outcome::Faulty(faults) => Err(Problem::faulty(faults)),
         Outcome::Taken => Err(Problem::conflict("/problems/job-differs", "A job with that id is here already, and says something else.", None)),
@@ -428,7 +446,7 @@ pub async fn add(State(app): State<App>, Sent { read: new, mut faults }: Sent<Ne
     }
 }
 
-fn make(store: &Store, new: NewJob, created: &str) -> Result<Outcome, Failed> {
+fn make(store: &Store, new: NewJob, created: &str, voice: Asked) -> Result<Outcome, Failed> {
     let copied = match &new.copy_of {
         None => None,
         Some(of) => match store.job(of)? {
@@ -450,19 +468,19 @@ fn make(store: &Store, new: NewJob, created: &str) -> Result<Outcome, Failed> {
     let id = new.id.unwrap_or_else(|| uuid::Uuid::new_v4().to_string());
     // Sent twice it is one job; what was changed of it since is its own.
     let first = |job: JobRow| -> Result<Outcome, Failed> {
-        if job.request == text || job.revision > 1 { Ok(Outcome::Done(Box::new(view(store, &job)?))) } else { Ok(Outcome::Taken) }
+        if job.request == text || job.revision > 1 { Ok(Outcome::Done(Box::new(view(store, &job, voice)?))) } else { Ok(Outcome::Taken) }
     };
     if let Some(job) = store.job(&id)? {
         return first(job);
     }
-    let name = match keepable(store, &request, &newer)? {
+    let name = match keepable(store, &request, &newer, voice)? {
         Ok(name) => name,
         Err(faults) => return Ok(Outcome::Faulty(faults)),
     };
     // Should another have come in meanwhile under the id, it is answered as the first.
     let added = store.add_job(&id, &new.title.or(title).unwrap_or(name), &text, created)?;
     match store.job(&id)? {
-        Some(job) if added => Ok(Outcome::Done(Box::new(view(store, &job)?))),
+        Some(job) if added => Ok(Outcome::Done(Box::new(view(store, &job, voice)?))),
         Some(job) => first(job),
         None => Ok(Outcome::Missing),
     }
@@ -525,6 +543,7 @@ fn reclass(request: &mut Value, side: Side) {
     responses((status = 201, body = JobView), (status = 409, body = Problem), (status = 422, body = Problem)))]
 pub async fn add_member(
     State(app): State<App>,
+    voice: Asked,
     Path(id): Path<String>,
     Sent { read: asked, mut faults }: Sent<AddMember>,
 ) -> Result<(StatusCode, Json<JobView>), Problem> {
@@ -536,7 +555,7 @@ pub async fn add_member(
         return Err(Problem::faulty(faults));
     }
     let created = (app.clock)();
-    let outcome = app.reckon(move |store| join(store, &id, &asked, &created)).await?;
+    let outcome = app.reckon(move |store| join(store, &id, &asked, &created, voice)).await?;
     match outcome {
         MemberAdded::Done(view, first) => {
             let (id, revision, sequence) = *first;
@@ -562,16 +581,16 @@ pub enum MemberAdded {
 }
 
 /// Adds the member to the part.
-pub fn join(store: &Store, of: &str, asked: &AddMember, created: &str) -> Result<MemberAdded, Failed> {
+pub fn join(store: &Store, of: &str, asked: &AddMember, created: &str, voice: Asked) -> Result<MemberAdded, Failed> {
     loop {
         // One that was changed meanwhile is looked at again: what is written is made of what stands there.
-        if let Some(outcome) = join_once(store, of, asked, created)? {
+        if let Some(outcome) = join_once(store, of, asked, created, voice)? {
             return Ok(outcome);
         }
     }
 }
 
-fn join_once(store: &Store, of: &str, asked: &AddMember, created: &str) -> Result<Option<MemberAdded>, Failed> {
+fn join_once(store: &Store, of: &str, asked: &AddMember, created: &str, voice: Asked) -> Result<Option<MemberAdded>, Failed> {
     let Some(first) = store.job(of)? else { return Ok(Some(MemberAdded::Missing)) };
     if asked.mate && first.mate.is_some() {
         return Ok(Some(MemberAdded::Mated));
@@ -596,7 +615,7 @@ fn join_once(store: &Store, of: &str, asked: &AddMember, created: &str) -> Resul
         (new, format!("{}: {}", first.title, if side == Side::Internal { "the nut" } else { "the screw" }))
     };
     let new_text = new.to_string();
-    if let Err(faults) = keepable(store, &new, &unknown)? {
+    if let Err(faults) = keepable(store, &new, &unknown, voice)? {
         return Ok(Some(MemberAdded::Faulty(faults)));
     }
     let changed = (asked.mate && first.frozen.is_none()).then(|| request.to_string());
@@ -610,15 +629,15 @@ fn join_once(store: &Store, of: &str, asked: &AddMember, created: &str) -> Resul
         Changed::Missing => return Ok(Some(MemberAdded::Missing)),
     }
     Ok(Some(match (store.job(&id)?, store.job(of)?) {
-        (Some(job), Some(first)) => MemberAdded::Done(Box::new(view(store, &job)?), Box::new((first.id, first.revision, first.sequence))),
+        (Some(job), Some(first)) => MemberAdded::Done(Box::new(view(store, &job, voice)?), Box::new((first.id, first.revision, first.sequence))),
         _ => MemberAdded::Missing,
     }))
 }
 
 /// One job, whole.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}", params(("id" = String, Path)), responses((status = 200, body = JobView), (status = 404, body = Problem), (status = 409, body = Problem)))]
-pub async fn one(State(app): State<App>, Path(id): Path<String>) -> Result<Json<JobView>, Problem> {
-    let found = app.reckon(move |store| store.job(&id)?.map(|job| view(store, &job)).transpose()).await?;
+pub async fn one(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<JobView>, Problem> {
+    let found = app.reckon(move |store| store.job(&id)?.map(|job| view(store, &job, voice)).transpose()).await?;
     found.map(Json).ok_or_else(|| Problem::missing("job"))
 }
 
@@ -678,6 +697,7 @@ enum Outcome {
     responses((status = 200, body = JobView), (status = 409, body = Problem), (status = 422, body = Problem), (status = 428, body = Problem)))]
 pub async fn change(
     State(app): State<App>,
+    voice: Asked,
     Path(id): Path<String>,
     Revision(revision): Revision,
     Sent { read: patch, mut faults }: Sent<JobPatch>,
@@ -687,7 +707,7 @@ pub async fn change(
         return Err(Problem::faulty(faults));
     }
     let now = (app.clock)();
-    match app.reckon(move |store| changed(store, &id, revision, patch, &now)).await? {
+    match app.reckon(move |store| changed(store, &id, revision, patch, &now, voice)).await? {
         Outcome::Done(view) => {
             JobChanged::tell(&app, &view.id, view.revision, view.sequence);
             Ok(Json(*view))
@@ -703,10 +723,10 @@ pub async fn change(
     }
 }
 
-fn changed(store: &Store, id: &str, revision: i64, patch: JobPatch, now: &str) -> Result<Outcome, Failed> {
+fn changed(store: &Store, id: &str, revision: i64, patch: JobPatch, now: &str, voice: Asked) -> Result<Outcome, Failed> {
     let Some(job) = store.job(id)? else { return Ok(Outcome::Missing) };
     if job.revision != revision {
-        return Ok(Outcome::Stale(Box::new(view(store, &job)?)));
+        return Ok(Outcome::Stale(Box::new(view(store, &job, voice)?)));
     }
     let of_pair = patch.request.as_ref().and_then(|r| r.get("mate")).cloned();
     let request = match patch.request {
@@ -717,9 +737,9 @@ fn changed(store: &Store, id: &str, revision: i64, patch: JobPatch, now: &str) -
             merge(&mut request, change);
             let later = |pointer: &String| LATER.iter().any(|l| pointer == l || pointer.starts_with(&format!("{l}/")));
             if job.frozen.is_some() && !differences(&before, &request).iter().all(later) {
-                return Ok(Outcome::Begun(Box::new(view(store, &job)?)));
+                return Ok(Outcome::Begun(Box::new(view(store, &job, voice)?)));
             }
-            if let Err(faults) = keepable(store, &request, &unknown)? {
+            if let Err(faults) = keepable(store, &request, &unknown, voice)? {
                 return Ok(Outcome::Faulty(faults));
             }
             Some(request.to_string())
@@ -734,8 +754,8 @@ fn changed(store: &Store, id: &str, revision: i64, patch: JobPatch, now: &str) -
         away: patch.away.map(|away| away.then_some(now)),
     };
     Ok(match store.change_job(&job.id, revision, &change)? {
-        Changed::Done(job) => Outcome::Done(Box::new(view(store, &job)?)),
-        Changed::Stale(job) => Outcome::Stale(Box::new(view(store, &job)?)),
+        Changed::Done(job) => Outcome::Done(Box::new(view(store, &job, voice)?)),
+        Changed::Stale(job) => Outcome::Stale(Box::new(view(store, &job, voice)?)),
         Changed::Missing => Outcome::Missing,
     })
 }

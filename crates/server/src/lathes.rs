@@ -6,7 +6,8 @@ use crate::download::{CSV, saved_as};
 use crate::jobs::merge;
 use crate::problem::Problem;
 use crate::state::{App, JobChanged};
-use crate::stored::{self, Document, Failed, without};
+use crate::stored::{self, Document, Failed, carried, without};
+use crate::voice::Asked;
 use axum::Json;
 use axum::body::Bytes;
 use axum::extract::{Path, Query, State};
@@ -18,6 +19,7 @@ use utoipa::{IntoParams, ToSchema};
 use yoke_core::faults::{Fault, read_json};
 use yoke_core::job::{Lathe, LatheProfile, checked, long_bed};
 use yoke_core::shop::{LatheDescription, gears_from_csv, gears_to_csv, look, plate_from_csv, plate_to_csv};
+use yoke_core::voice::Voice;
 use yoke_store::{Changed, LatheRow, Store, StoreError, TakenIn, VerifiedCopy};
 
 /// Gives an empty shop the one lathe a callout alone is planned on.
@@ -65,9 +67,9 @@ pub struct LatheView {
     jobs: Vec<String>,
 }
 
-fn view(store: &Store, row: LatheRow) -> Result<LatheView, Failed> {
+fn view(store: &Store, row: LatheRow, voice: Asked) -> Result<LatheView, Failed> {
     let Document { read, whole: profile, .. } = stored::lathe(&row)?;
-    let said = look(&read).ok();
+    let said = look(&read, voice.of_lathe(&profile)).ok();
     // A job whose facts do not read says so where it is opened.
     let on_it = |job: &yoke_store::JobRow| stored::request(job).is_ok_and(|r| r.read.lathe_id.as_ref() == Some(&row.id));
     let jobs = store.jobs()?.into_iter().filter(on_it).map(|j| j.title).collect();
@@ -75,9 +77,9 @@ fn view(store: &Store, row: LatheRow) -> Result<LatheView, Failed> {
 }
 
 /// A lathe's profile, its id set, once every field of it is sound; those of a newer version that were kept before are let be.
-fn sound(mut body: Value, id: &str, newer: &[String]) -> Result<Value, Vec<Fault>> {
+fn sound(mut body: Value, id: &str, newer: &[String], voice: Voice) -> Result<Value, Vec<Fault>> {
     let (profile, mut faults) = read_json::<LatheProfile>(without(body.clone(), newer));
-    faults.extend(checked(&profile).err().into_iter().flatten());
+    faults.extend(checked(&profile, voice).err().into_iter().flatten());
     if let (true, Value::Object(map)) = (faults.is_empty(), &mut body) {
         map.insert("id".into(), json!(id));
         map.retain(|_, value| !value.is_null());
@@ -99,7 +101,7 @@ pub async fn profile(app: &App, id: String) -> Result<LatheProfile, Problem> {
 /// The profile of a stored lathe, and the lathe it is reckoned with as.
 async fn both(app: &App, id: String) -> Result<(LatheProfile, Lathe), Problem> {
     let profile = profile(app, id).await?;
-    let lathe = checked(&profile).map_err(Problem::faulty)?.lathe;
+    let lathe = checked(&profile, Voice::default()).map_err(Problem::faulty)?.lathe;
     Ok((profile, lathe))
 }
 
@@ -131,16 +133,24 @@ pub async fn lathe(State(app): State<App>, Path(id): Path<String>) -> Result<Jso
     Ok(Json(told(&app, id).await?.0.whole))
 }
 
-/// Adds or replaces a lathe.
+/// Adds or replaces a lathe. What a newer version told of the one it replaces stays, as with any other change of it.
 #[utoipa::path(put, path = "/api/v1/lathes/{id}", params(("id" = String, Path)), request_body = LatheProfile, responses((status = 200, body = LatheProfile), (status = 422, body = Problem)))]
-pub async fn put_lathe(State(app): State<App>, Path(id): Path<String>, JsonBody(body): JsonBody) -> Result<Json<Value>, Problem> {
+pub async fn put_lathe(State(app): State<App>, voice: Asked, Path(id): Path<String>, JsonBody(body): JsonBody) -> Result<Json<Value>, Problem> {
     let plain = !id.is_empty() && id.len() <= 40 && id.bytes().all(|b| b.is_ascii_lowercase() || b.is_ascii_digit() || b == b'-');
-    let read = sound(body, &id, &[]);
+    let of = id.clone();
+    // One that does not read is replaced by what is told now.
+    let before = app.with_store(move |s| Ok(s.lathe(&of)?.and_then(|row| stored::lathe(&row).ok()))).await?;
+    let newer = before.as_ref().map_or(&[][..], |b| &b.unknown);
+    let read = sound(body, &id, newer, voice.plain());
     let mut faults = read.as_ref().err().cloned().unwrap_or_default();
     if !plain {
         faults.push(Fault::new("/id", "a lathe's id has 1 to 40 small letters, digits and hyphens"));
     }
     let (Ok(profile), true) = (read, faults.is_empty()) else { return Err(Problem::faulty(faults)) };
+    let profile = match &before {
+        Some(before) => carried(before, profile),
+        None => profile,
+    };
     let text = profile.to_string();
     app.with_store(move |s| Ok(s.put_lathe(&id, &text)?)).await?;
     JobChanged::tell_all(&app);
@@ -182,7 +192,7 @@ pub fn ids(name: &str) -> impl Iterator<Item = String> {
 /// Adds a lathe under an id made from its name.
 #[utoipa::path(post, path = "/api/v1/lathes", request_body = NewLathe,
     responses((status = 201, body = LatheView), (status = 404, body = Problem), (status = 422, body = Problem)))]
-pub async fn add_lathe(State(app): State<App>, Sent { read: new, mut faults }: Sent<NewLathe>) -> Result<(StatusCode, Json<LatheView>), Problem> {
+pub async fn add_lathe(State(app): State<App>, voice: Asked, Sent { read: new, mut faults }: Sent<NewLathe>) -> Result<(StatusCode, Json<LatheView>), Problem> {
     if new.copy_of.is_some() && new.profile.is_some() {
         faults.push(Fault::new("/profile", "give copy_of or profile, not both"));
     }
@@ -202,7 +212,7 @@ pub async fn add_lathe(State(app): State<App>, Sent { read: new, mut faults }: S
         (_, Some(fault)) => return Err(Problem::faulty(vec![fault])),
         (Value::Object(map), None) => {
             map.insert("name".into(), json!(name));
-            sound(told, "", &newer)
+            sound(told, "", &newer, voice.plain())
                 .map_err(|faults| Problem::faulty(faults.into_iter().map(|f| Fault::new(format!("/profile{}", f.pointer), f.detail)).collect()))?
         }
         _ => return Err(Problem::fault("/profile", "a lathe is a JSON object, as it is exported")),
@@ -212,7 +222,7 @@ pub async fn add_lathe(State(app): State<App>, Sent { read: new, mut faults }: S
         own["id"] = json!(id);
         own.to_string()
     };
-    let made = app.reckon(move |s| s.add_lathe(ids(&name), with_id)?.map(|row| view(s, row)).transpose()).await?;
+    let made = app.reckon(move |s| s.add_lathe(ids(&name), with_id)?.map(|row| view(s, row, voice)).transpose()).await?;
     made.map(|view| (StatusCode::CREATED, Json(view)))
         .ok_or_else(|| Problem::fault("/name", format!("there are {SAME_NAME} lathes of that name; give it another")))
 }
@@ -225,31 +235,31 @@ fn name_fault(name: &str) -> Option<Fault> {
 
 /// One lathe as its owner sees it: every part in words, what is assumed of it, and drawn.
 #[utoipa::path(get, path = "/api/v1/lathes/{id}/view", params(("id" = String, Path)), responses((status = 200, body = LatheView), (status = 404, body = Problem)))]
-pub async fn seen(State(app): State<App>, Path(id): Path<String>) -> Result<Json<LatheView>, Problem> {
-    viewed(&app, id).await.map(Json)
+pub async fn seen(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<LatheView>, Problem> {
+    viewed(&app, id, voice).await.map(Json)
 }
 
 /// The same by its id.
-async fn viewed(app: &App, id: String) -> Result<LatheView, Problem> {
-    app.reckon(move |s| s.lathe(&id)?.map(|row| view(s, row)).transpose()).await?.ok_or_else(|| Problem::missing("lathe"))
+async fn viewed(app: &App, id: String, voice: Asked) -> Result<LatheView, Problem> {
+    app.reckon(move |s| s.lathe(&id)?.map(|row| view(s, row, voice)).transpose()).await?.ok_or_else(|| Problem::missing("lathe"))
 }
 
 /// Keeps a change to a lathe made from `revision`.
-async fn keep(app: &App, id: String, revision: i64, change: impl FnOnce(&mut Value)) -> Result<Json<LatheView>, Problem> {
+async fn keep(app: &App, id: String, revision: i64, voice: Asked, change: impl FnOnce(&mut Value)) -> Result<Json<LatheView>, Problem> {
     let (Document { whole: mut told, unknown, .. }, seen) = told(app, id.clone()).await?;
     if seen != revision {
-        return Err(Problem::stale("lathe", &viewed(app, id).await?));
+        return Err(Problem::stale("lathe", &viewed(app, id, voice).await?));
     }
     change(&mut told);
     if let Some(fault) = told.get("name").and_then(Value::as_str).and_then(name_fault) {
         return Err(Problem::faulty(vec![fault]));
     }
-    let text = sound(told, &id, &unknown).map_err(Problem::faulty)?.to_string();
+    let text = sound(told, &id, &unknown, voice.plain()).map_err(Problem::faulty)?.to_string();
     let changed = app
         .reckon(move |s| {
             Ok(match s.change_lathe(&id, revision, &text)? {
-                Changed::Done(row) => Changed::Done(view(s, row)?),
-                Changed::Stale(row) => Changed::Stale(view(s, row)?),
+                Changed::Done(row) => Changed::Done(view(s, row, voice)?),
+                Changed::Stale(row) => Changed::Stale(view(s, row, voice)?),
                 Changed::Missing => Changed::Missing,
             })
         })
@@ -269,6 +279,7 @@ async fn keep(app: &App, id: String, revision: i64, change: impl FnOnce(&mut Val
     responses((status = 200, body = LatheView), (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem), (status = 428, body = Problem)))]
 pub async fn change_lathe(
     State(app): State<App>,
+    voice: Asked,
     Path(id): Path<String>,
     Revision(revision): Revision,
     JsonBody(patch): JsonBody,
@@ -276,28 +287,28 @@ pub async fn change_lathe(
     if !patch.is_object() {
         return Err(Problem::fault("", "a change is a JSON object of the parts changed"));
     }
-    keep(&app, id, revision, |told| merge(told, patch)).await
+    keep(&app, id, revision, voice, |told| merge(told, patch)).await
 }
 
 /// Puts a lathe away: it is in no list, but jobs on it keep it, and it can be brought back.
 #[utoipa::path(delete, path = "/api/v1/lathes/{id}", params(("id" = String, Path)), responses((status = 200, body = LatheView), (status = 404, body = Problem), (status = 422, body = Problem)))]
-pub async fn put_away(State(app): State<App>, Path(id): Path<String>) -> Result<Json<LatheView>, Problem> {
+pub async fn put_away(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<LatheView>, Problem> {
     let others = app.with_store(|s| Ok(s.lathes()?)).await?;
     if !others.iter().any(|l| l.away.is_none() && l.id != id) {
         return Err(Problem::fault("", "this is the only lathe of the shop: describe another first"));
     }
     let at = (app.clock)();
-    moved(&app, id, Some(at)).await
+    moved(&app, id, voice, Some(at)).await
 }
 
 /// Brings back a lathe that was put away.
 #[utoipa::path(post, path = "/api/v1/lathes/{id}/back", params(("id" = String, Path)), responses((status = 200, body = LatheView), (status = 404, body = Problem)))]
-pub async fn bring_back(State(app): State<App>, Path(id): Path<String>) -> Result<Json<LatheView>, Problem> {
-    moved(&app, id, None).await
+pub async fn bring_back(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<LatheView>, Problem> {
+    moved(&app, id, voice, None).await
 }
 
-async fn moved(app: &App, id: String, at: Option<String>) -> Result<Json<LatheView>, Problem> {
-    app.reckon(move |s| s.put_away(&id, at.as_deref())?.map(|row| view(s, row)).transpose()).await?.map(Json).ok_or_else(|| Problem::missing("lathe"))
+async fn moved(app: &App, id: String, voice: Asked, at: Option<String>) -> Result<Json<LatheView>, Problem> {
+    app.reckon(move |s| s.put_away(&id, at.as_deref())?.map(|row| view(s, row, voice)).transpose()).await?.map(Json).ok_or_else(|| Problem::missing("lathe"))
 }
 
 /// The gears of a lathe as a sheet.
@@ -320,8 +331,8 @@ fn text_of(body: &Bytes) -> Result<String, Problem> {
 }
 
 /// Puts one part, read from a sheet, in place of the lathe's own.
-async fn replace(app: &App, id: String, revision: i64, patch: Value) -> Result<Json<LatheView>, Problem> {
-    keep(app, id, revision, |told| {
+async fn replace(app: &App, id: String, revision: i64, voice: Asked, patch: Value) -> Result<Json<LatheView>, Problem> {
+    keep(app, id, revision, voice, |told| {
         if let (Value::Object(told), Value::Object(patch)) = (told, patch) {
             told.extend(patch);
         }
@@ -332,15 +343,27 @@ async fn replace(app: &App, id: String, revision: i64, patch: Value) -> Result<J
 /// Gears from a sheet, under `If-Match: revision`; they replace those the lathe had.
 #[utoipa::path(put, path = "/api/v1/lathes/{id}/gears.csv", params(("id" = String, Path), ("If-Match" = String, Header)), request_body(content = String, content_type = "text/csv"),
     responses((status = 200, body = LatheView), (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem), (status = 428, body = Problem)))]
-pub async fn gears_in(State(app): State<App>, Path(id): Path<String>, Revision(revision): Revision, body: Bytes) -> Result<Json<LatheView>, Problem> {
+pub async fn gears_in(
+    State(app): State<App>,
+    voice: Asked,
+    Path(id): Path<String>,
+    Revision(revision): Revision,
+    body: Bytes,
+) -> Result<Json<LatheView>, Problem> {
     let groups = gears_from_csv(&text_of(&body)?).map_err(Problem::faulty)?;
-    replace(&app, id, revision, json!({ "gear_groups": groups, "gears": null, "joined": null, "bound": null })).await
+    replace(&app, id, revision, voice, json!({ "gear_groups": groups, "gears": null, "joined": null, "bound": null })).await
 }
 
 /// A gearbox from a sheet, under `If-Match: revision`; it replaces the one the lathe had.
 #[utoipa::path(put, path = "/api/v1/lathes/{id}/plate.csv", params(("id" = String, Path), ("If-Match" = String, Header)), request_body(content = String, content_type = "text/csv"),
     responses((status = 200, body = LatheView), (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem), (status = 428, body = Problem)))]
-pub async fn plate_in(State(app): State<App>, Path(id): Path<String>, Revision(revision): Revision, body: Bytes) -> Result<Json<LatheView>, Problem> {
+pub async fn plate_in(
+    State(app): State<App>,
+    voice: Asked,
+    Path(id): Path<String>,
+    Revision(revision): Revision,
+    body: Bytes,
+) -> Result<Json<LatheView>, Problem> {
     let (gearbox, plate) = plate_from_csv(&text_of(&body)?).map_err(Problem::faulty)?;
-    replace(&app, id, revision, json!({ "gearbox": gearbox, "plate": plate })).await
+    replace(&app, id, revision, voice, json!({ "gearbox": gearbox, "plate": plate })).await
 }

@@ -31,15 +31,19 @@ mod sheets;
 mod shop;
 mod state;
 mod stored;
+mod voice;
 mod web;
+mod words;
 
 pub use jobs::merge;
 pub use lathes::ids;
 
+use crate::voice::{Asked, AskedUnit};
 use clap::{Args, Parser, Subcommand};
 use std::borrow::Cow;
 use std::path::{Path, PathBuf};
 use std::process::ExitCode;
+use yoke_core::words::Vocabulary;
 
 /// From a callout to a measured thread on a manual lathe.
 #[derive(Parser)]
@@ -56,7 +60,7 @@ enum Command {
     /// Serve the app (the default).
     Serve(Serve),
     /// Read a plan request from standard input and print the plan.
-    Plan,
+    Plan(Spoken),
     /// Print the API's description.
     Openapi,
     /// Print the JSON Schema of a shop file.
@@ -65,6 +69,16 @@ enum Command {
     Backup(Copy),
     /// Take in everything of such a file that is not here yet; what is here stays as it is.
     Restore(Copy),
+}
+
+#[derive(Args)]
+struct Spoken {
+    /// Unit its texts are in: mm, in, or auto for the thread's own; as the request says when absent.
+    #[arg(long)]
+    unit: Option<AskedUnit>,
+    /// Trade words: american or british; as the request says when absent.
+    #[arg(long, value_parser = voice::words)]
+    words: Option<Vocabulary>,
 }
 
 #[derive(Args)]
@@ -103,7 +117,7 @@ pub type Files = fn(&str) -> Option<Cow<'static, [u8]>>;
 pub fn main(files: Files) -> ExitCode {
     let cli = Cli::parse();
     match cli.command {
-        Some(Command::Plan) => command::plan(),
+        Some(Command::Plan(Spoken { unit, words })) => command::plan(Asked::new(unit, words)),
         Some(Command::Openapi) => command::openapi(),
         Some(Command::Schema) => command::schema(),
         Some(Command::Backup(copy)) => with_folder(copy.data, copy.demo, |folder| command::backup(&folder, &copy.file)),

@@ -5,6 +5,7 @@ use crate::jobs::name_fault;
 use crate::problem::Problem;
 use crate::state::{App, JobChanged};
 use crate::stored::{self, Failed, acts, apart};
+use crate::voice::Asked;
 use axum::Json;
 use axum::body::Bytes;
 use axum::extract::{Path, Query, State};
@@ -49,9 +50,9 @@ fn told(store: &Store, job: &JobRow) -> Result<Vec<RecordedAct>, Failed> {
 }
 
 /// The story of a job; nothing before its plan is frozen.
-fn story_of(store: &Store, job: &JobRow) -> Result<Option<Story>, Failed> {
+fn story_of(store: &Store, job: &JobRow, voice: Asked) -> Result<Option<Story>, Failed> {
     let Some(run) = stored::run(job)? else { return Ok(None) };
-    Ok(Some(story(&run, &told(store, job)?)))
+    Ok(Some(story(&run, &told(store, job)?, voice.of_job(job))))
 }
 
 /// The lathe's name and the material's of a request; the material has its default.
@@ -64,21 +65,21 @@ fn where_and_in(store: &Store, request: &PlanRequest) -> Result<Option<(String, 
 }
 
 /// What the jobs of the shop have learned, by lathe and material: all of them, or those on one lathe in one material.
-fn learned_by(store: &Store, only: Option<&(String, String)>) -> Result<Vec<Learned>, Failed> {
+fn learned_by(store: &Store, only: Option<&(String, String)>, voice: Asked) -> Result<Vec<Learned>, Failed> {
     let mut jobs = Vec::new();
     for job in store.jobs()? {
         // One that does not read teaches nothing till it does; it says so where it is opened.
-        jobs.extend(apart(learned_of(store, &job, only))?.ok().flatten());
+        jobs.extend(apart(learned_of(store, &job, only, voice))?.ok().flatten());
     }
-    Ok(learned(&jobs))
+    Ok(learned(&jobs, voice.plain()))
 }
 
 /// What one job has learned.
-fn learned_of(store: &Store, job: &JobRow, only: Option<&(String, String)>) -> Result<Option<JobLearned>, Failed> {
+fn learned_of(store: &Store, job: &JobRow, only: Option<&(String, String)>, voice: Asked) -> Result<Option<JobLearned>, Failed> {
     let (Some(run), Some(frozen)) = (stored::run(job)?, &job.frozen) else { return Ok(None) };
     let request = stored::request(job)?.read;
     let Some(here) = where_and_in(store, &request)?.filter(|here| only.is_none_or(|only| only == here)) else { return Ok(None) };
-    let state = fold(&run, &acts(store, job)?);
+    let state = fold(&run, &acts(store, job)?, voice.of_job(job));
     let Some(found) = state.tip else { return Ok(None) };
     let (lathe, material) = here;
     let plan: Value = stored::frozen_plan(job, frozen)?;
@@ -98,14 +99,14 @@ fn learned_of(store: &Store, job: &JobRow, only: Option<&(String, String)>) -> R
 
 /// The log of a job.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/log", params(("id" = String, Path)), responses((status = 200, body = LogView), (status = 404, body = Problem)))]
-pub async fn log(State(app): State<App>, Path(id): Path<String>) -> Result<Json<LogView>, Problem> {
+pub async fn log(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<LogView>, Problem> {
     let view = app
         .reckon(move |store| {
             let Some(job) = store.job(&id)? else { return Ok(None) };
             let here = where_and_in(store, &stored::request(&job)?.read)?;
-            let learned = here.map(|here| learned_by(store, Some(&here))).transpose()?.and_then(|all| all.into_iter().next());
+            let learned = here.map(|here| learned_by(store, Some(&here), voice)).transpose()?.and_then(|all| all.into_iter().next());
             let photos = store.photos(&id)?.into_iter().map(|p| PhotoLine { id: p.id, taken: p.taken, says: p.says }).collect();
-            Ok(Some(LogView { story: story_of(store, &job)?, engine: job.frozen.as_ref().map(|f| f.engine.clone()), learned, photos }))
+            Ok(Some(LogView { story: story_of(store, &job, voice)?, engine: job.frozen.as_ref().map(|f| f.engine.clone()), learned, photos }))
         })
         .await?;
     view.map(Json).ok_or_else(|| Problem::missing("job"))
@@ -113,9 +114,9 @@ pub async fn log(State(app): State<App>, Path(id): Path<String>) -> Result<Json<
 
 /// A job's story as a sheet.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/log.csv", params(("id" = String, Path)), responses((status = 200, content_type = "text/csv"), (status = 404, body = Problem)))]
-pub async fn log_csv(State(app): State<App>, Path(id): Path<String>) -> Result<Response, Problem> {
+pub async fn log_csv(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Response, Problem> {
     let name = id.clone();
-    let found = app.with_store(move |store| store.job(&id)?.map(|job| story_of(store, &job)).transpose()).await?;
+    let found = app.with_store(move |store| store.job(&id)?.map(|job| story_of(store, &job, voice)).transpose()).await?;
     let story = found.ok_or_else(|| Problem::missing("job"))?;
     let sheet = story_csv(&story.map_or_else(Vec::new, |s| s.lines));
     Ok(saved_as(&format!("{name}-log.csv"), CSV, sheet))
@@ -123,8 +124,8 @@ pub async fn log_csv(State(app): State<App>, Path(id): Path<String>) -> Result<R
 
 /// What was learned, by lathe and material.
 #[utoipa::path(get, path = "/api/v1/learned", responses((status = 200, body = Vec<Learned>)))]
-pub async fn learned_all(State(app): State<App>) -> Result<Json<Vec<Learned>>, Problem> {
-    app.reckon(|store| learned_by(store, None)).await.map(Json)
+pub async fn learned_all(State(app): State<App>, voice: Asked) -> Result<Json<Vec<Learned>>, Problem> {
+    app.reckon(move |store| learned_by(store, None, voice)).await.map(Json)
 }
 
 /// What is looked for on the board.
@@ -137,7 +138,7 @@ pub struct SearchQuery {
 
 /// Jobs in which every word sought is met with, notes and readings among them; by id.
 #[utoipa::path(get, path = "/api/v1/search", params(SearchQuery), responses((status = 200, body = Vec<String>)))]
-pub async fn search(State(app): State<App>, Query(sought): Query<SearchQuery>) -> Result<Json<Vec<String>>, Problem> {
+pub async fn search(State(app): State<App>, voice: Asked, Query(sought): Query<SearchQuery>) -> Result<Json<Vec<String>>, Problem> {
     let words: Vec<String> = sought.q.to_lowercase().split_whitespace().map(str::to_owned).collect();
     let found = app
         .reckon(move |store| {
@@ -145,7 +146,7 @@ pub async fn search(State(app): State<App>, Query(sought): Query<SearchQuery>) -
             for job in store.jobs()? {
                 // What was told stands in the acts as it was typed; how it ended, in one sentence.
                 let rows = store.acts(&job.id)?;
-                let (ended, place) = apart(said_of(store, &job))?.unwrap_or_default();
+                let (ended, place) = apart(said_of(store, &job, voice))?.unwrap_or_default();
                 let told: Vec<String> = rows.into_iter().map(|r| r.body).chain([ended]).collect();
                 let text = format!("{} {} {place} {}", job.title, job.request, told.join(" ")).to_lowercase();
                 if words.iter().all(|w| text.contains(w)) {
@@ -159,9 +160,10 @@ pub async fn search(State(app): State<App>, Query(sought): Query<SearchQuery>) -
 }
 
 /// How a job ended, and on which lathe in what material.
-fn said_of(store: &Store, job: &JobRow) -> Result<(String, String), Failed> {
+fn said_of(store: &Store, job: &JobRow, voice: Asked) -> Result<(String, String), Failed> {
     let acts = acts(store, job)?;
-    let ended = stored::run(job)?.map_or_else(String::new, |run| result(&fold(&run, &acts)));
+    let spoken = voice.of_job(job);
+    let ended = stored::run(job)?.map_or_else(String::new, |run| result(&fold(&run, &acts, spoken), spoken));
     let place = where_and_in(store, &stored::request(job)?.read)?;
     Ok((ended, place.map_or_else(String::new, |(l, m)| format!("{l} {m}"))))
 }

@@ -4,6 +4,7 @@ use crate::body::{JsonBody, Sent};
 use crate::problem::Problem;
 use crate::state::App;
 use crate::stored::{self, Document, Failed, FrozenFacts, without};
+use crate::voice::Asked;
 use axum::Json;
 
 use axum::extract::State;
@@ -21,6 +22,7 @@ use yoke_core::quantity::{LengthUnit, parse_length, real};
 use yoke_core::thread::identify::{Identified, Sample, SampleRequest, identify as core_identify};
 use yoke_core::thread::series::{Series, of_series};
 use yoke_core::thread::{FitKind, Side, callout as core_callout};
+use yoke_core::voice::Voice;
 use yoke_core::working::Quantity;
 use yoke_store::{JobRow, Store};
 
@@ -48,9 +50,14 @@ pub struct Inputs {
     kept: FrozenFacts,
 }
 
+/// Puts the voice a plan is to be spoken in into its request.
+fn speak(request: &mut PlanRequest, voice: Voice) {
+    (request.unit, request.words) = (Some(voice.unit), voice.words);
+}
+
 impl Inputs {
     /// A request as it was sent; `newer` are the fields of a stored one that are not known here and are let be.
-    pub fn of(store: &Store, value: Value, newer: &[String]) -> Result<Self, Failed> {
+    pub fn of(store: &Store, value: Value, newer: &[String], voice: Asked) -> Result<Self, Failed> {
         let (mut request, faults) = read_json::<PlanRequest>(without(value.clone(), newer));
         let mut inputs = Self {
             faults,
@@ -67,23 +74,25 @@ impl Inputs {
         if let Some(row) = request.lathe_id.as_deref().map(|id| store.lathe(id)).transpose()?.flatten() {
             inputs.put_lathe(stored::lathe(&row)?);
         }
+        speak(&mut request, voice.of(&value));
         inputs.kept.request = value;
         Ok(Self { request, ..inputs })
     }
 
     /// What a job's plan is reckoned from: of one begun what it was frozen from, else its facts as they are read.
-    pub fn of_job(store: &Store, job: &JobRow, facts: impl FnOnce() -> Result<Document<PlanRequest>, Failed>) -> Result<Self, Failed> {
+    pub fn of_job(store: &Store, job: &JobRow, voice: Asked, facts: impl FnOnce() -> Result<Document<PlanRequest>, Failed>) -> Result<Self, Failed> {
         if let Some(frozen) = FrozenFacts::of(job)? {
-            return Ok(Self::frozen(frozen));
+            return Ok(Self::frozen(frozen, voice));
         }
         let Document { whole, unknown, .. } = facts()?;
-        Self::of(store, whole, &unknown)
+        Self::of(store, whole, &unknown, voice)
     }
 
     /// What a plan was frozen from: nothing of the shop as it now is.
-    fn frozen(facts: FrozenFacts) -> Self {
-        let (request, faults) = read_json::<PlanRequest>(facts.alone());
+    fn frozen(facts: FrozenFacts, voice: Asked) -> Self {
+        let (mut request, faults) = read_json::<PlanRequest>(facts.alone());
         let (newer, faults) = faults.into_iter().partition::<Vec<_>, _>(stored::is_unknown);
+        speak(&mut request, voice.of(&facts.request));
         let newer = vec![("What its plan was frozen from", newer.into_iter().map(|f| f.pointer).collect())];
         Self { request, faults, lathe: None, newer, kept: facts }
     }
@@ -124,14 +133,14 @@ impl Inputs {
 }
 
 /// Plans a request, as it was sent, with the lathes and kit stored.
-pub fn plan_with_store(store: &Store, value: Value) -> Result<Result<Plan, Vec<Fault>>, Failed> {
-    Ok(Inputs::of(store, value, &[])?.whole().map(|(plan, ..)| plan))
+pub fn plan_with_store(store: &Store, value: Value, voice: Asked) -> Result<Result<Plan, Vec<Fault>>, Failed> {
+    Ok(Inputs::of(store, value, &[], voice)?.whole().map(|(plan, ..)| plan))
 }
 
 /// Reckons the whole plan; nothing is stored.
 #[utoipa::path(post, path = "/api/v1/plan", request_body = PlanRequest, responses((status = 200, body = Plan), (status = 422, body = Problem)))]
-pub async fn plan(State(app): State<App>, JsonBody(value): JsonBody) -> Result<Json<Plan>, Problem> {
-    app.reckon(move |store| plan_with_store(store, value)).await?.map(Json).map_err(Problem::faulty)
+pub async fn plan(State(app): State<App>, voice: Asked, JsonBody(value): JsonBody) -> Result<Json<Plan>, Problem> {
+    app.reckon(move |store| plan_with_store(store, value, voice)).await?.map(Json).map_err(Problem::faulty)
 }
 
 /// A callout being typed.
@@ -192,8 +201,8 @@ pub async fn callout(Sent { read: request, faults }: Sent<CalloutRequest>) -> Re
 
 /// Ranks the standard threads a sample may be.
 #[utoipa::path(post, path = "/api/v1/identify", request_body = SampleRequest, responses((status = 200, body = Identified), (status = 422, body = Problem)))]
-pub async fn identify(Sent { read: asked, faults }: Sent<SampleRequest>) -> Result<Json<Identified>, Problem> {
-    Sample::check(&asked, faults).map(|sample| Json(core_identify(&sample))).map_err(Problem::faulty)
+pub async fn identify(voice: Asked, Sent { read: asked, faults }: Sent<SampleRequest>) -> Result<Json<Identified>, Problem> {
+    Sample::check(&asked, faults, voice.plain()).map(|sample| Json(core_identify(&sample, voice.plain()))).map_err(Problem::faulty)
 }
 
 /// A standard size.
@@ -220,11 +229,11 @@ pub struct SeriesSizes {
 
 /// Every standard size, by series.
 #[utoipa::path(get, path = "/api/v1/sizes", responses((status = 200, body = Vec<SeriesSizes>)))]
-pub async fn sizes() -> Json<Vec<SeriesSizes>> {
+pub async fn sizes(voice: Asked) -> Json<Vec<SeriesSizes>> {
     let of = |series: Series| SeriesSizes {
         series: series.label(),
         says: series.says(),
-        sizes: of_series(series).map(|s| Size { callout: &s.name, major_mm: Quantity::given(real(&s.major)), pitch: s.pitch_text() }).collect(),
+        sizes: of_series(series).map(|s| Size { callout: &s.name, major_mm: Quantity::given(voice.plain(), real(&s.major)), pitch: s.pitch_text() }).collect(),
     };
     Json(Series::ALL.map(of).into())
 }
@@ -263,7 +272,7 @@ pub struct GaugeBody {
 const READINGS: usize = 50;
 
 /// A reading as the act it would be at the lathe, so that the same checks hold, with where the dial stood.
-fn told(mut reading: Value) -> Result<(ActKind, Option<f64>), Vec<Fault>> {
+fn told(mut reading: Value, voice: Voice) -> Result<(ActKind, Option<f64>), Vec<Fault>> {
     let mut faults = Vec::new();
     let mut number = |reading: &mut Value, name: &str| {
         let value = reading.as_object_mut().and_then(|o| o.remove(name)).filter(|v| !v.is_null())?;
@@ -274,7 +283,7 @@ fn told(mut reading: Value) -> Result<(ActKind, Option<f64>), Vec<Fault>> {
     };
     let [at, turns, shake_mm] = ["at_radial_mm", "turns", "shake_mm"].map(|name| number(&mut reading, name));
     if at.is_some_and(|a| !(a.is_finite() && (0.0..=100.0).contains(&a))) {
-        faults.push(Fault::new("/at_radial_mm", "the dial stands 0 to 100 mm in"));
+        faults.push(Fault::new("/at_radial_mm", format!("the dial stands 0 to {} in", voice.nominal(100.0))));
     }
     let fit = reading.as_object_mut().and_then(|o| o.remove("fit")).filter(|v| !v.is_null());
     let act = if let Some(fit) = fit {
@@ -299,7 +308,7 @@ fn told(mut reading: Value) -> Result<(ActKind, Option<f64>), Vec<Fault>> {
         faults.extend(wrong);
         sound.then_some(ActKind::Measured(measured))
     };
-    if let Some(Err((field, detail))) = act.as_ref().map(ActKind::check) {
+    if let Some(Err((field, detail))) = act.as_ref().map(|act| act.check(voice)) {
         faults.push(Fault::new(field, detail));
     }
     match act {
@@ -330,33 +339,35 @@ pub struct ScratchView {
 
 /// Names the mistakes that would cut the pitch measured on the scratch.
 #[utoipa::path(post, path = "/api/v1/scratch", request_body = ScratchBody, responses((status = 200, body = ScratchView), (status = 422, body = Problem)))]
-pub async fn scratch(State(app): State<App>, Sent { read: request, mut faults }: Sent<ScratchBody>) -> Result<Json<ScratchView>, Problem> {
+pub async fn scratch(State(app): State<App>, voice: Asked, Sent { read: request, mut faults }: Sent<ScratchBody>) -> Result<Json<ScratchView>, Problem> {
+    let spoken = voice.of(&request.plan);
     let measured = request.measured_mm.filter(|m| m.is_finite() && (0.02..=400.0).contains(m));
     if measured.is_none() {
-        faults.push(Fault::new("/measured_mm", "the pitch measured on the scratch is wanted, 0.02 to 400 mm"));
+        faults.push(Fault::new("/measured_mm", format!("the pitch measured on the scratch is wanted, {}", spoken.from_to(0.02, 400.0))));
     }
-    let settled = app.reckon(move |store| Ok(Inputs::of(store, request.plan, &[])?.whole().map(|(plan, _, lathe, _)| (plan, lathe)))).await?;
+    let settled = app.reckon(move |store| Ok(Inputs::of(store, request.plan, &[], voice)?.whole().map(|(plan, _, lathe, _)| (plan, lathe)))).await?;
     let (Ok((plan, lathe)), Some(measured), true) = (settled.as_ref().map_err(|_| ()), measured, faults.is_empty()) else {
         faults.extend(settled.err().into_iter().flatten().map(|f| Fault::new(format!("/plan{}", f.pointer), f.detail)));
         return Err(Problem::faulty(faults));
     };
-    let (says, mistakes) = plan.gears.misfit(lathe, plan.thread.starts, measured);
+    let (says, mistakes) = plan.gears.misfit(lathe, plan.thread.starts, measured, plan.voice);
     Ok(Json(ScratchView { says, mistakes }))
 }
 
 /// The plan readings are judged by.
-fn judged_by(store: &Store, plan: Value, job: Option<String>) -> Result<Result<Plan, Vec<Fault>>, Failed> {
-    let Some(id) = job else { return plan_with_store(store, plan) };
+fn judged_by(store: &Store, plan: Value, job: Option<String>, voice: Asked) -> Result<Result<Plan, Vec<Fault>>, Failed> {
+    let Some(id) = job else { return plan_with_store(store, plan, voice) };
     let Some(row) = store.job(&id)? else { return Ok(Err(vec![Fault::new("", "there is no such job")])) };
-    let inputs = Inputs::of_job(store, &row, || Ok(stored::request(&row)?))?;
+    let inputs = Inputs::of_job(store, &row, voice, || Ok(stored::request(&row)?))?;
     Ok(inputs.whole().map(|(plan, ..)| plan))
 }
 
 /// Judges readings against a plan; nothing is stored.
 #[utoipa::path(post, path = "/api/v1/gauge", request_body = GaugeBody, responses((status = 200, body = Verdict), (status = 422, body = Problem)))]
-pub async fn gauge(State(app): State<App>, Sent { read: request, mut faults }: Sent<GaugeBody>) -> Result<Json<Verdict>, Problem> {
+pub async fn gauge(State(app): State<App>, voice: Asked, Sent { read: request, mut faults }: Sent<GaugeBody>) -> Result<Json<Verdict>, Problem> {
+    let spoken = voice.of(&request.plan);
     let (plan, job) = (request.plan, request.job);
-    let planned = app.reckon(move |store| judged_by(store, plan, job)).await?;
+    let planned = app.reckon(move |store| judged_by(store, plan, job, voice)).await?;
     let planned = planned.map_err(|inner| {
         // Where the plan's own fields are faulty, say so from the root of this request.
         faults.extend(inner.into_iter().map(|f| Fault::new(format!("/plan{}", f.pointer), f.detail)));
@@ -366,14 +377,14 @@ pub async fn gauge(State(app): State<App>, Sent { read: request, mut faults }: S
     }
     let mut readings = Vec::new();
     for (i, reading) in request.readings.into_iter().enumerate().take(READINGS) {
-        match told(reading) {
+        match told(reading, spoken) {
             Ok(one) => readings.push(one),
             Err(wrong) => faults.extend(wrong.into_iter().map(|f| Fault::new(format!("/readings/{i}{}", f.pointer), f.detail))),
         }
     }
     if let Ok(plan) = &planned {
         for (i, (act, _)) in readings.iter().enumerate() {
-            if let Err((field, detail)) = plan.run.check(act) {
+            if let Err((field, detail)) = plan.run.check(act, plan.voice) {
                 faults.push(Fault::new(format!("/readings/{i}{field}"), detail));
             }
         }
@@ -389,12 +400,13 @@ pub async fn gauge(State(app): State<App>, Sent { read: request, mut faults }: S
             (act, stood)
         })
         .collect();
+    let spoken = plan.voice;
     let mut run = plan.run;
     if guessed {
         // By where the dial stands nothing can be denied while that is only taken.
         run.mate_limits_mm = None;
     }
-    let mut verdict = judge_told(&run, &told).ok_or_else(|| Problem::fault("/readings/0", "it says nothing of this thread\u{2019}s size"))?;
+    let mut verdict = judge_told(&run, &told, spoken).ok_or_else(|| Problem::fault("/readings/0", "it says nothing of this thread\u{2019}s size"))?;
     if guessed {
         verdict.questions.push("Where did the dial stand? The end of the schedule is taken.".into());
     }

@@ -6,7 +6,9 @@ use crate::planning::Whole;
 use crate::problem::Problem;
 use crate::state::{App, JobChanged};
 use crate::stored::{self, Failed, acts};
+use crate::voice::Asked;
 use axum::Json;
+use yoke_core::voice::Voice;
 
 use axum::extract::{Path, State};
 
@@ -57,11 +59,13 @@ pub struct PlannedRoute {
     jobs: Vec<(JobRow, Whole, bool)>,
     left_out: Vec<String>,
     batch: bool,
+    /// What is said of it is spoken in.
+    voice: Voice,
 }
 
 impl PlannedRoute {
     /// Plans the jobs of the route a job is in.
-    pub fn of(store: &Store, job: &JobRow) -> Result<Self, Failed> {
+    pub fn of(store: &Store, job: &JobRow, voice: Asked) -> Result<Self, Failed> {
         let batch = job.batch.is_some();
         let owner = job.batch.clone().or_else(|| job.part.clone()).unwrap_or_else(|| job.id.clone());
         let rows = match (&job.batch, &job.part) {
@@ -69,12 +73,12 @@ impl PlannedRoute {
             _ => vec![job.clone()],
         };
         let ticked = if batch { job.id.clone() } else { owner.clone() };
-        let mut ready = Self { owner, ticked, jobs: Vec::new(), left_out: Vec::new(), batch };
+        let mut ready = Self { owner, ticked, jobs: Vec::new(), left_out: Vec::new(), batch, voice: voice.of_job(job) };
         for row in rows {
-            match whole_of(store, &row)? {
+            match whole_of(store, &row, voice)? {
                 Ok(whole) => {
                     let proven = match stored::run(&row)? {
-                        Some(run) => fold(&run, &acts(store, &row)?).finished,
+                        Some(run) => fold(&run, &acts(store, &row)?, Voice::default()).finished,
                         None => false,
                     };
                     ready.jobs.push((row, whole, proven));
@@ -106,7 +110,7 @@ impl PlannedRoute {
     pub fn route(&self, store: &Store) -> Result<(Route, i64), Failed> {
         Ok(match store.sheet(&self.owner, KIND)? {
             Some(row) => (stored::sheet(&row)?, row.revision),
-            None => (propose(&self.members()), 0),
+            None => (propose(&self.members(), self.voice), 0),
         })
     }
 
@@ -116,7 +120,7 @@ impl PlannedRoute {
         let ticks = store.ticks(&self.ticked)?.into_iter().map(|t| (t.op, t.done)).collect();
         let members = self.members();
         let jobs = members.iter().map(|m| RouteJob { id: m.job.to_owned(), title: m.title.to_owned(), thread: m.plan.thread.name.clone() }).collect();
-        let said = said(&route, &members, &ticks);
+        let said = said(&route, &members, &ticks, self.voice);
         let view = RouteView { said, jobs, route, revision, owner: self.owner.clone(), left_out: self.left_out.clone() };
         Ok(Shown { view, of: self.jobs.iter().map(|(row, ..)| row.id.clone()).collect() })
     }
@@ -137,8 +141,8 @@ impl Shown {
 
 /// The route of the part a job belongs to.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/route", params(("id" = String, Path)), responses((status = 200, body = RouteView), (status = 404, body = Problem)))]
-pub async fn route(State(app): State<App>, Path(id): Path<String>) -> Result<Json<RouteView>, Problem> {
-    let shown = app.reckon(move |store| store.job(&id)?.map(|job| PlannedRoute::of(store, &job)?.shown(store)).transpose()).await?;
+pub async fn route(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<RouteView>, Problem> {
+    let shown = app.reckon(move |store| store.job(&id)?.map(|job| PlannedRoute::of(store, &job, voice)?.shown(store)).transpose()).await?;
     shown.map(|s| Json(s.view)).ok_or_else(|| Problem::missing("job"))
 }
 
@@ -154,6 +158,7 @@ enum RouteSaved {
     responses((status = 200, body = RouteView), (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem), (status = 428, body = Problem)))]
 pub async fn put_route(
     State(app): State<App>,
+    voice: Asked,
     Path(id): Path<String>,
     Revision(revision): Revision,
     Sent { read: route, faults }: Sent<Route>,
@@ -164,7 +169,7 @@ pub async fn put_route(
     let kept = app
         .reckon(move |store| {
             let Some(job) = store.job(&id)? else { return Ok(RouteSaved::Missing) };
-            let ready = PlannedRoute::of(store, &job)?;
+            let ready = PlannedRoute::of(store, &job, voice)?;
             let faults = route.check(&ready.members().iter().map(|m| m.job).collect::<Vec<_>>());
             if !faults.is_empty() {
                 return Ok(RouteSaved::Faulty(faults));
@@ -185,11 +190,11 @@ pub async fn put_route(
 
 /// Goes back to the route the app makes; what is ticked stays ticked.
 #[utoipa::path(delete, path = "/api/v1/jobs/{id}/route", params(("id" = String, Path)), responses((status = 200, body = RouteView), (status = 404, body = Problem)))]
-pub async fn drop_route(State(app): State<App>, Path(id): Path<String>) -> Result<Json<RouteView>, Problem> {
+pub async fn drop_route(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<RouteView>, Problem> {
     let shown = app
         .reckon(move |store| {
             let Some(job) = store.job(&id)? else { return Ok(None) };
-            let ready = PlannedRoute::of(store, &job)?;
+            let ready = PlannedRoute::of(store, &job, voice)?;
             store.drop_sheet(&ready.owner, KIND)?;
             ready.shown(store).map(Some)
         })
@@ -210,6 +215,7 @@ pub struct TickBody {
     responses((status = 200, body = RouteView), (status = 404, body = Problem), (status = 422, body = Problem)))]
 pub async fn tick(
     State(app): State<App>,
+    voice: Asked,
     Path((id, op)): Path<(String, String)>,
     Sent { read: asked, faults }: Sent<TickBody>,
 ) -> Result<Json<RouteView>, Problem> {
@@ -220,7 +226,7 @@ pub async fn tick(
     let shown = app
         .reckon(move |store| {
             let Some(job) = store.job(&id)? else { return Ok(None) };
-            let ready = PlannedRoute::of(store, &job)?;
+            let ready = PlannedRoute::of(store, &job, voice)?;
             if !ready.route(store)?.0.ops().any(|(_, o)| o.id == op) {
                 return Ok(None);
             }

@@ -5,6 +5,7 @@ use crate::planning::Whole;
 use crate::problem::Problem;
 use crate::state::App;
 use crate::stored::{self, acts};
+use crate::voice::Asked;
 use axum::Json;
 use axum::extract::{Path, State};
 use yoke_core::log::fold;
@@ -14,11 +15,11 @@ use yoke_core::sheets::{GaugeSheet, GrooveSheet, SetupSheet, gauge_sheet, groove
 use yoke_core::trouble::{JobEvidence, TroubleSheet, trouble_sheet};
 
 /// Makes something of the plan of a stored job: of one begun, of the plan it was begun on.
-pub async fn of_plan<T: Send + 'static>(app: &App, id: String, make: impl FnOnce(&Whole) -> T + Send + 'static) -> Result<T, Problem> {
+pub async fn of_plan<T: Send + 'static>(app: &App, id: String, voice: Asked, make: impl FnOnce(&Whole) -> T + Send + 'static) -> Result<T, Problem> {
     let found = app
         .reckon(move |store| {
             let Some(job) = store.job(&id)? else { return Ok(None) };
-            Ok(Some(whole_of(store, &job)?.map(|whole| make(&whole))))
+            Ok(Some(whole_of(store, &job, voice)?.map(|whole| make(&whole))))
         })
         .await?;
     found.ok_or_else(|| Problem::missing("job"))?.map_err(Problem::faulty)
@@ -26,41 +27,43 @@ pub async fn of_plan<T: Send + 'static>(app: &App, id: String, make: impl FnOnce
 
 /// The set-up: the picture, the speeds, the steps, the cautions.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/setup", params(("id" = String, Path)), responses((status = 200, body = SetupSheet), (status = 404, body = Problem), (status = 422, body = Problem)))]
-pub async fn setup(State(app): State<App>, Path(id): Path<String>) -> Result<Json<SetupSheet>, Problem> {
-    of_plan(&app, id, |(plan, job, lathe, _)| setup_sheet(plan, job, lathe)).await.map(Json)
+pub async fn setup(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<SetupSheet>, Problem> {
+    of_plan(&app, id, voice, |(plan, job, lathe, _)| setup_sheet(plan, job, lathe)).await.map(Json)
 }
 
 /// The groove pass by pass, and what a mistake would do to it.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/groove", params(("id" = String, Path)), responses((status = 200, body = GrooveSheet), (status = 404, body = Problem), (status = 422, body = Problem)))]
-pub async fn groove(State(app): State<App>, Path(id): Path<String>) -> Result<Json<GrooveSheet>, Problem> {
-    of_plan(&app, id, |(plan, ..)| groove_sheet(plan)).await.map(Json)
+pub async fn groove(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<GrooveSheet>, Problem> {
+    of_plan(&app, id, voice, |(plan, ..)| groove_sheet(plan)).await.map(Json)
 }
 
 /// Every wire of the drawer judged, and the other ways of reading the size.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/gauge", params(("id" = String, Path)), responses((status = 200, body = GaugeSheet), (status = 404, body = Problem), (status = 422, body = Problem)))]
-pub async fn gauging(State(app): State<App>, Path(id): Path<String>) -> Result<Json<GaugeSheet>, Problem> {
-    of_plan(&app, id, |(plan, _, _, kit)| gauge_sheet(plan, kit)).await.map(Json)
+pub async fn gauging(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<GaugeSheet>, Problem> {
+    of_plan(&app, id, voice, |(plan, _, _, kit)| gauge_sheet(plan, kit)).await.map(Json)
 }
 
 /// From what is wrong to what may be behind it, by this job's own numbers.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/trouble", params(("id" = String, Path)), responses((status = 200, body = TroubleSheet), (status = 404, body = Problem), (status = 422, body = Problem)))]
-pub async fn troubles(State(app): State<App>, Path(id): Path<String>) -> Result<Json<TroubleSheet>, Problem> {
+pub async fn troubles(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<TroubleSheet>, Problem> {
     let of = id.clone();
     let (acts, run) = app
         .with_store(move |store| {
             let Some(job) = store.job(&of)? else { return Ok((Vec::new(), None)) };
             let acts = acts(store, &job)?;
-            let run = stored::run(&job)?.map(|run| fold(&run, &acts));
+            let run = stored::run(&job)?.map(|run| fold(&run, &acts, voice.of_job(&job)));
             Ok((acts, run))
         })
         .await?;
-    of_plan(&app, id, move |(plan, job, lathe, _)| trouble_sheet(&JobEvidence::of((plan, job, lathe), run.as_ref(), &acts))).await.map(Json)
+    of_plan(&app, id, voice, move |(plan, job, lathe, _)| trouble_sheet(&JobEvidence::of((plan, job, lathe), run.as_ref(), &acts))).await.map(Json)
 }
 
 /// What is printed of a job.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/paper", params(("id" = String, Path)), responses((status = 200, body = Papers), (status = 404, body = Problem), (status = 422, body = Problem)))]
-pub async fn paper(State(app): State<App>, Path(id): Path<String>) -> Result<Json<Papers>, Problem> {
+pub async fn paper(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<Papers>, Problem> {
     let job = id.clone();
-    let made = move |(plan, facts, lathe, _): &Whole| papers(&Member { job: &job, title: "", plan, facts, lathe, apart: false, mate: None, proven: false });
-    of_plan(&app, id, made).await.map(Json)
+    let made = move |(plan, facts, lathe, _): &Whole| {
+        papers(&Member { job: &job, title: "", plan, facts, lathe, apart: false, mate: None, proven: false }, plan.voice)
+    };
+    of_plan(&app, id, voice, made).await.map(Json)
 }

@@ -6,6 +6,7 @@ use crate::lathes::{profile, stored};
 use crate::problem::Problem;
 use crate::state::{App, JobChanged};
 use crate::stored::{self, carried};
+use crate::voice::Asked;
 use axum::Json;
 
 use axum::extract::{Path, Query, State};
@@ -22,23 +23,24 @@ use yoke_core::job::{Kit, Material, PlanRequest, PlateRead, PlateRequest, checke
 use yoke_core::quantity::{LengthUnit, real};
 use yoke_core::rulebook::rules as all_rules;
 
+use yoke_core::voice::Voice;
 use yoke_core::working::Rule;
 
 /// The pitch chart of a lathe: every standard pitch, its best train, and when the half-nut may open.
 #[utoipa::path(get, path = "/api/v1/lathes/{id}/chart", params(("id" = String, Path)), responses((status = 200, body = Vec<ChartRow>), (status = 404, body = Problem)))]
-pub async fn chart(State(app): State<App>, Path(id): Path<String>) -> Result<Json<Vec<ChartRow>>, Problem> {
-    Ok(Json(charted(&app, id).await?.to_vec()))
+pub async fn chart(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<Vec<ChartRow>>, Problem> {
+    Ok(Json(charted(&app, id, voice.plain()).await?.to_vec()))
 }
 
 /// The chart of a lathe: kept by what the lathe is, made off the threads that answer others, and given up when its asker goes.
-async fn charted(app: &App, id: String) -> Result<Arc<[ChartRow]>, Problem> {
+async fn charted(app: &App, id: String, voice: Voice) -> Result<Arc<[ChartRow]>, Problem> {
     let profile = profile(app, id).await?;
-    let lathe = checked(&profile).map_err(Problem::faulty)?.lathe;
-    let key = json!(profile).to_string();
+    let lathe = checked(&profile, voice).map_err(Problem::faulty)?.lathe;
+    let key = json!([profile, voice.unit, voice.words]).to_string();
     if let Some(chart) = app.charts.of(&key) {
         return Ok(chart);
     }
-    let made = app.reckon_long(move |waited_for| chart_while(&lathe, waited_for)).await?;
+    let made = app.reckon_long(move |waited_for| chart_while(&lathe, waited_for, voice)).await?;
     let made: Arc<[ChartRow]> = made.ok_or_else(|| Problem::internal("the chart was given up"))?.into();
     app.charts.keep(key, &made);
     Ok(made)
@@ -46,16 +48,26 @@ async fn charted(app: &App, id: String) -> Result<Arc<[ChartRow]>, Problem> {
 
 /// Reads the gearbox from its plate: the ratio of every lever position, and cells that do not fit the rest.
 #[utoipa::path(post, path = "/api/v1/lathes/{id}/plate", params(("id" = String, Path)), request_body = PlateRequest, responses((status = 200, body = PlateRead), (status = 404, body = Problem), (status = 422, body = Problem)))]
-pub async fn plate(State(app): State<App>, Path(id): Path<String>, Sent { read: asked, faults }: Sent<PlateRequest>) -> Result<Json<PlateRead>, Problem> {
+pub async fn plate(
+    State(app): State<App>,
+    voice: Asked,
+    Path(id): Path<String>,
+    Sent { read: asked, faults }: Sent<PlateRequest>,
+) -> Result<Json<PlateRead>, Problem> {
     let profile = profile(&app, id).await?;
-    if faults.is_empty() { asked.read(&profile).map(Json).map_err(Problem::faulty) } else { Err(Problem::faulty(faults)) }
+    if faults.is_empty() { asked.read(&profile, voice.plain()).map(Json).map_err(Problem::faulty) } else { Err(Problem::faulty(faults)) }
 }
 
 /// Works out the fixed ratio and the dial's teeth from a minute's trial.
 #[utoipa::path(post, path = "/api/v1/lathes/{id}/trial", params(("id" = String, Path)), request_body = TrialRequest, responses((status = 200, body = TrialView), (status = 404, body = Problem), (status = 422, body = Problem)))]
-pub async fn trial(State(app): State<App>, Path(id): Path<String>, Sent { read: asked, faults }: Sent<TrialRequest>) -> Result<Json<TrialView>, Problem> {
+pub async fn trial(
+    State(app): State<App>,
+    voice: Asked,
+    Path(id): Path<String>,
+    Sent { read: asked, faults }: Sent<TrialRequest>,
+) -> Result<Json<TrialView>, Problem> {
     let profile = profile(&app, id).await?;
-    if faults.is_empty() { asked.read(&profile).map(Json).map_err(Problem::faulty) } else { Err(Problem::faulty(faults)) }
+    if faults.is_empty() { asked.read(&profile, voice.plain()).map(Json).map_err(Problem::faulty) } else { Err(Problem::faulty(faults)) }
 }
 
 /// Which pitches a purchase is for.
@@ -73,7 +85,7 @@ const BOUGHT_MM: std::ops::RangeInclusive<f64> = 0.5..=6.5;
 
 /// Gears to make or buy, so that the usual pitches, or those listed, are cut exactly.
 #[utoipa::path(get, path = "/api/v1/lathes/{id}/purchases", params(("id" = String, Path), PurchaseQuery), responses((status = 200, body = Purchases), (status = 404, body = Problem), (status = 422, body = Problem)))]
-pub async fn buy(State(app): State<App>, Path(id): Path<String>, Query(asked): Query<PurchaseQuery>) -> Result<Json<Purchases>, Problem> {
+pub async fn buy(State(app): State<App>, voice: Asked, Path(id): Path<String>, Query(asked): Query<PurchaseQuery>) -> Result<Json<Purchases>, Problem> {
     let lathe = stored(&app, id).await?;
     let usual = || standard_pitches().into_iter().filter(|(_, unit, lead)| *unit == asked.unit && BOUGHT_MM.contains(&real(lead)));
     let wanted = match &asked.pitches {
@@ -81,13 +93,13 @@ pub async fn buy(State(app): State<App>, Path(id): Path<String>, Query(asked): Q
         None => usual().map(|(name, _, lead)| (name, lead)).collect(),
     };
     // Some seconds on a large drawer: not on the thread that answers others.
-    app.reckon_long(move |waited_for| purchases_while(&lathe, &wanted, waited_for)).await.map(Json)
+    app.reckon_long(move |waited_for| purchases_while(&lathe, &wanted, waited_for, voice.plain())).await.map(Json)
 }
 
 /// The same as CSV.
 #[utoipa::path(get, path = "/api/v1/lathes/{id}/chart.csv", params(("id" = String, Path)), responses((status = 200, body = String, content_type = "text/csv"), (status = 404, body = Problem)))]
-pub async fn chart_csv(State(app): State<App>, Path(id): Path<String>) -> Result<impl IntoResponse, Problem> {
-    let chart = charted(&app, id).await?;
+pub async fn chart_csv(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<impl IntoResponse, Problem> {
+    let chart = charted(&app, id, voice.plain()).await?;
     let teeth = |list: &[u16]| list.iter().map(u16::to_string).collect::<Vec<_>>().join(" ");
     let head = ["pitch", "pitch_mm", "drivers", "driven", "idlers", "gearbox", "error_ppm", "fits", "changes", "half_nut"];
     let mut rows = vec![head.map(str::to_owned).to_vec()];
@@ -119,9 +131,10 @@ pub async fn kit(State(app): State<App>) -> Result<Json<Kit>, Problem> {
 
 /// Replaces the kit.
 #[utoipa::path(put, path = "/api/v1/kit", request_body = Kit, responses((status = 200, body = Kit), (status = 422, body = Problem)))]
-pub async fn put_kit(State(app): State<App>, Sent { read: kit, faults }: Sent<Kit>) -> Result<Json<Kit>, Problem> {
+pub async fn put_kit(State(app): State<App>, voice: Asked, Sent { read: kit, faults }: Sent<Kit>) -> Result<Json<Kit>, Problem> {
     let trial: PlanRequest = serde_json::from_value(json!({ "thread": { "callout": "M20" } }))?;
-    let faults = match settle(&PlanRequest { kit: Some(kit.clone()), ..trial }, None, faults) {
+    let spoken = voice.plain();
+    let faults = match settle(&PlanRequest { kit: Some(kit.clone()), unit: Some(spoken.unit), words: spoken.words, ..trial }, None, faults) {
         Err(faults) => faults.into_iter().map(|f| Fault::new(f.pointer.replacen("/kit", "", 1), f.detail)).collect(),
         Ok(_) => Vec::new(),
     };

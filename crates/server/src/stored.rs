@@ -226,7 +226,7 @@ pub fn carried<T>(before: &Document<T>, mut after: Value) -> Value {
 }
 
 /// A job's facts that may still be told once its cut has begun: none of them moves a depth.
-pub const LATER: [&str; 4] = ["/pad", "/gauge/mate_at_hand", "/blank/beyond_mm", "/words"];
+pub const LATER: [&str; 5] = ["/pad", "/gauge/mate_at_hand", "/blank/beyond_mm", "/words", "/unit"];
 
 /// Where two requests differ, as pointers of fields; lists and plain values are taken whole.
 pub fn differences(a: &Value, b: &Value) -> Vec<String> {

@@ -5,6 +5,7 @@ use crate::form::Thread;
 use crate::outline::{Dimension, Drawing, Point, Shape};
 use crate::quantity::short_text;
 use crate::system::Side;
+use crate::voice::Voice;
 use crate::working::Quantity;
 
 /// Crest, pitch-line and root heights of a truncated form measured from the axis, repeated
@@ -61,7 +62,7 @@ fn flanks_text(thread: &Thread) -> String {
 }
 
 /// The basic form of the member to be cut, over two pitches, with its named sizes.
-pub(super) fn section(thread: &Thread) -> Drawing {
+pub(super) fn section(thread: &Thread, voice: Voice) -> Drawing {
     let (spec, own) = (&thread.spec, thread.own.pitch);
     let [pitch, major, pitch_d, minor] = [thread.pitch, thread.major, thread.basic.pitch, thread.basic.minor].map(|n| n.value);
     let external = spec.side == Side::External;
@@ -92,9 +93,12 @@ pub(super) fn section(thread: &Thread) -> Drawing {
     let height = if external { [back, outside + depth * 0.2] } else { [outside - depth * 0.2, back] };
     Drawing {
         says: format!(
-            "Section along the axis of {}: pitch {:.3} mm, major diameter {major:.3}, pitch diameter {pitch_d:.3}, minor diameter {minor:.3} mm, flanks at {} to a square line.",
+            "Section along the axis of {}: pitch {}, major diameter {}, pitch diameter {}, minor diameter {}, flanks at {} to a square line.",
             spec.size,
-            pitch,
+            voice.length(pitch),
+            voice.figure(major),
+            voice.figure(pitch_d),
+            voice.length(minor),
             flanks_text(thread)
         ),
         bounds: [left - pitch * 0.1, height[0], right + pitch * 1.1, height[1]],
@@ -115,25 +119,31 @@ pub(super) fn section(thread: &Thread) -> Drawing {
                 from: [pitch * 1.42, pitch_d / 2.0],
                 to: [pitch * 1.42, pitch_d / 2.0],
             },
-            Dimension { name: "pitch", says: "pitch, crest to crest", figure: Quantity::length(pitch), from: [pitch, outside], to: [pitch * 2.0, outside] },
+            Dimension {
+                name: "pitch",
+                says: "pitch, crest to crest",
+                figure: Quantity::length(voice, pitch),
+                from: [pitch, outside],
+                to: [pitch * 2.0, outside],
+            },
             Dimension {
                 name: "major",
                 says: "major diameter",
-                figure: Quantity::length(major),
+                figure: Quantity::length(voice, major),
                 from: [right + pitch * 0.1, major / 2.0],
                 to: [right + pitch * 0.1, major / 2.0],
             },
             Dimension {
                 name: "pitch_diameter",
                 says: "pitch diameter",
-                figure: Quantity::length(pitch_d),
+                figure: Quantity::length(voice, pitch_d),
                 from: [right + pitch * 0.1, pitch_d / 2.0],
                 to: [right + pitch * 0.1, pitch_d / 2.0],
             },
             Dimension {
                 name: "minor",
                 says: "minor diameter",
-                figure: Quantity::length(minor),
+                figure: Quantity::length(voice, minor),
                 from: [right + pitch * 0.1, minor / 2.0],
                 to: [right + pitch * 0.1, minor / 2.0],
             },

@@ -1,6 +1,7 @@
 //! The two flanks of a groove, each at its angle from square to the axis.
 
 use crate::direction::{Carriage, Faces};
+use crate::quantity::degrees_text;
 use crate::working::{Num, Rule, Worksheet};
 use serde::{Deserialize, Serialize};
 
@@ -88,7 +89,7 @@ impl Flanks {
     /// As they are said: `30°`, or each with its place.
     #[must_use]
     pub fn says(self) -> String {
-        let text = crate::quantity::degrees_text;
+        let text = degrees_text;
         if self.are_even() { format!("{}°", text(self.leading)) } else { format!("{}° leading and {}° trailing", text(self.leading), text(self.trailing)) }
     }
 }

@@ -18,7 +18,7 @@
 //! # Ok::<(), String>(())
 //! ```
 
-use yoke_ground::{direction, faults, outline, quantity, watch, working};
+use yoke_ground::{direction, faults, outline, quantity, voice, watch, working};
 
 pub mod callout;
 mod class;

@@ -9,8 +9,9 @@ use super::spec::ThreadSpec;
 use crate::ThreadFacts;
 use crate::direction::{Carriage, Faces, Hand};
 use crate::outline::Drawing;
-use crate::quantity::{mm_text, real};
+use crate::quantity::real;
 use crate::system::{Side, System};
+use crate::voice::Voice;
 use crate::watch::{Code, Level, Watch};
 use crate::working::{Num, Quantity, Worksheet};
 use serde::Serialize;
@@ -30,8 +31,8 @@ pub struct Range {
 }
 
 impl Range {
-    fn of((min, max): (Option<Num>, Option<Num>), basic: Num) -> Self {
-        Self { min: min.map(Quantity::length), max: max.map(Quantity::length), basic: Quantity::length(basic) }
+    fn of((min, max): (Option<Num>, Option<Num>), basic: Num, voice: Voice) -> Self {
+        Self { min: min.map(|v| Quantity::length(voice, v)), max: max.map(|v| Quantity::length(voice, v)), basic: Quantity::length(voice, basic) }
     }
 }
 
@@ -50,13 +51,13 @@ pub struct Member {
 }
 
 impl Member {
-    fn of(limits: &Limits, class: Class, major: Num, basic: Basics) -> Self {
+    fn of(limits: &Limits, class: Class, major: Num, basic: Basics, voice: Voice) -> Self {
         let (low, high) = limits.pitch;
         Self {
             class: class.to_string(),
-            major_mm: Range::of(limits.major, major),
-            pitch_mm: Range::of((Some(low), Some(high)), basic.pitch),
-            minor_mm: Range::of(limits.minor, basic.minor),
+            major_mm: Range::of(limits.major, major, voice),
+            pitch_mm: Range::of((Some(low), Some(high)), basic.pitch, voice),
+            minor_mm: Range::of(limits.minor, basic.minor, voice),
         }
     }
 }
@@ -173,6 +174,7 @@ pub const LOAD_FACES: Faces = Faces::Headstock;
 
 /// Works the thread, as a tool meets it that goes this way.
 pub fn reckon(sheet: &mut Worksheet, facts: &ThreadFacts, carriage: Carriage, watch: &mut Vec<Watch>) -> (Thread, ThreadSection) {
+    let voice = sheet.voice();
     let spec = facts.spec.clone();
     let d = real(&spec.major);
     let major = Num::from(d);
@@ -191,8 +193,12 @@ pub fn reckon(sheet: &mut Worksheet, facts: &ThreadFacts, carriage: Carriage, wa
     let engagement = engagement_mm.unwrap_or(d).min(length_mm);
     let engaged = (engagement_mm.is_some() || length_mm < d).then(|| family.engagement_note(sheet, &spec, engagement, pitch)).flatten();
     let longer = facts.engagement_mm.filter(|told| *told > length_mm + 1e-9).map(|told| {
-        let text =
-            format!("The mate was told to engage {}, but the thread is {} long: {} is reckoned with.", mm_text(told), mm_text(length_mm), mm_text(length_mm));
+        let text = format!(
+            "The mate was told to engage {}, but the thread is {} long: {} is reckoned with.",
+            voice.along(told),
+            voice.along(length_mm),
+            voice.along(length_mm)
+        );
         (Code::EngagementLong, text)
     });
     let notes = family.tolerance_note(&spec, [spec.class, other]).into_iter().chain(longer).chain(engaged);
@@ -211,7 +217,7 @@ pub fn reckon(sheet: &mut Worksheet, facts: &ThreadFacts, carriage: Carriage, wa
     let (basic_form, radius) = form(sheet, &spec, pitch, basic, alpha);
     let length = facts.length_mm;
     let exact_lead = spec.lead();
-    let section_members = (Member::of(external, external_class, major, basic), Member::of(internal, internal_class, major, basic));
+    let section_members = (Member::of(external, external_class, major, basic, voice), Member::of(internal, internal_class, major, basic, voice));
     let (own, before_coating) = coated(sheet, &spec, own, facts.coating_mm, flanks);
     let thread = Thread {
         alpha_deg,
@@ -241,10 +247,10 @@ pub fn reckon(sheet: &mut Worksheet, facts: &ThreadFacts, carriage: Carriage, wa
         side: spec.side,
         class: spec.class.to_string(),
         inch: spec.is_inch(),
-        major_mm: Quantity::length(major),
-        pitch_mm: Quantity::length(pitch),
+        major_mm: Quantity::length(voice, major),
+        pitch_mm: Quantity::length(voice, pitch),
         pitch_text: spec.pitch_text(),
-        lead_mm: Quantity::length(lead),
+        lead_mm: Quantity::length(voice, lead),
         starts: spec.starts,
         hand: spec.hand,
         half_angle_deg: flanks.are_even().then_some(alpha_deg),
@@ -255,16 +261,17 @@ pub fn reckon(sheet: &mut Worksheet, facts: &ThreadFacts, carriage: Carriage, wa
         external: section_members.0,
         internal: section_members.1,
         lead_angle_deg: LeadAngles { major: Quantity::angle(angles[0]), pitch: Quantity::angle(angles[1]), minor: Quantity::angle(angles[2]) },
-        length_mm: Quantity::along(length),
-        engagement_mm: Quantity::along(engagement),
+        length_mm: Quantity::along(voice, length),
+        engagement_mm: Quantity::along(voice, engagement),
         before_coating,
-        drawing: super::drawing::section(&thread),
+        drawing: super::drawing::section(&thread, voice),
     };
     (thread, section)
 }
 
 /// Depth, flats and radius of the basic form, mm.
 fn form(sheet: &mut Worksheet, spec: &ThreadSpec, pitch: Num, basic: Basics, alpha: Num) -> (FormSection, Option<Num>) {
+    let voice = sheet.voice();
     let family = spec.system.family();
     let major = Num::from(real(&spec.major));
     let crest = sheet.apply(&rules::HALF_OF, [major, basic.pitch]);
@@ -273,16 +280,17 @@ fn form(sheet: &mut Worksheet, spec: &ThreadSpec, pitch: Num, basic: Basics, alp
     let radius = family.rounded_depth().map(|depth| sheet.apply(&rules::ROUNDING, [pitch, depth.into(), alpha]));
     let section = FormSection {
         word: family.word(),
-        depth_mm: Quantity::length(depth),
-        crest_flat_mm: Quantity::length(sheet.apply(&rules::FLAT, [pitch, crest, alpha])),
-        root_flat_mm: Quantity::length(sheet.apply(&rules::FLAT, [pitch, root, alpha])),
-        radius_mm: radius.map(Quantity::length),
+        depth_mm: Quantity::length(voice, depth),
+        crest_flat_mm: Quantity::length(voice, sheet.apply(&rules::FLAT, [pitch, crest, alpha])),
+        root_flat_mm: Quantity::length(voice, sheet.apply(&rules::FLAT, [pitch, root, alpha])),
+        radius_mm: radius.map(|v| Quantity::length(voice, v)),
     };
     (section, radius)
 }
 
 /// The limits to cut to so that a coating brings the thread into its own.
 fn coated(sheet: &mut Worksheet, spec: &ThreadSpec, own: Limits, coating_mm: f64, flanks: Flanks) -> (Limits, Option<Coated>) {
+    let voice = sheet.voice();
     if coating_mm <= 0.0 {
         return (own, None);
     }
@@ -293,6 +301,6 @@ fn coated(sheet: &mut Worksheet, spec: &ThreadSpec, own: Limits, coating_mm: f64
     let pitch = (by(own.pitch.0, flank), by(own.pitch.1, flank));
     let mut both = |(low, high): (Option<Num>, Option<Num>)| (low.map(|n| by(n, flat)), high.map(|n| by(n, flat)));
     let (major, minor) = (both(own.major), both(own.minor));
-    let said = Coated { pitch_mm: [Quantity::length(pitch.0), Quantity::length(pitch.1)], adds_mm: Quantity::length(flank) };
+    let said = Coated { pitch_mm: [Quantity::length(voice, pitch.0), Quantity::length(voice, pitch.1)], adds_mm: Quantity::length(voice, flank) };
     (Limits { major, pitch, minor }, Some(said))
 }

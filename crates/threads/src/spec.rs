@@ -4,6 +4,7 @@ use super::class::Class;
 use super::series::pitch_text;
 use crate::direction::Hand;
 use crate::quantity::{MM_PER_INCH, Ratio, real};
+use crate::voice::Voice;
 use crate::{Side, System};
 
 /// The form of a special thread, mm; what is not given follows from the angle.
@@ -62,7 +63,7 @@ impl ThreadSpec {
     /// Why the form of a special does not close, if it does not: the flats given or that follow leave no
     /// flank, or cross.
     #[must_use]
-    pub fn does_not_close(&self) -> Option<String> {
+    pub fn does_not_close(&self, voice: Voice) -> Option<String> {
         let form = self.special?;
         let (d, p) = (real(&self.major), real(&self.pitch));
         let tan = self.half_angle_deg().to_radians().tan();
@@ -73,10 +74,10 @@ impl ThreadSpec {
         let crest = form.crest_flat_mm.unwrap_or(0.0);
         (left < crest - 1e-9 && tan > 0.0).then(|| {
             format!(
-                "flanks of {}° cannot reach {} mm deep at this pitch: {} mm is the most{}; check the root, the pitch or the angle",
+                "flanks of {}° cannot reach {} deep at this pitch: {} is the most{}; check the root, the pitch or the angle",
                 form.included_angle_deg,
-                crate::quantity::plain_text(depth, 3),
-                crate::quantity::plain_text((p - crest) / (2.0 * tan), 3),
+                voice.length(depth),
+                voice.length((p - crest) / (2.0 * tan)),
                 if crest > 0.0 { " under that crest" } else { "" }
             )
         })

@@ -9,6 +9,7 @@ use yoke_core::log::{ActKind, judge_told};
 use yoke_core::plan::{Plan, plan};
 use yoke_core::run::RunPlan;
 use yoke_core::thread::{Fit, FitKind};
+use yoke_core::voice::Voice;
 use yoke_core::watch::Code;
 
 /// Plans a request on the first lathe of the demo yard and out of its drawer where it names none, or says what is faulty.
@@ -57,12 +58,12 @@ pub fn sound(request: Value) -> Plan {
 
 /// Judges a reading taken with the dial at a depth, after the passes the plan set.
 pub fn judge(run: &RunPlan, reading: &Measured, stood_mm: f64) -> Option<Verdict> {
-    judge_told(run, &[(ActKind::Measured(reading.clone()), stood_mm)])
+    judge_told(run, &[(ActKind::Measured(reading.clone()), stood_mm)], Voice::default())
 }
 
 /// Judges how the mate went, likewise.
 pub fn judge_fit(run: &RunPlan, fit: Fit, stood_mm: f64) -> Verdict {
-    judge_told(run, &[(tried(fit), stood_mm)]).unwrap_or_else(|| panic!("{fit:?} says nothing"))
+    judge_told(run, &[(tried(fit), stood_mm)], Voice::default()).unwrap_or_else(|| panic!("{fit:?} says nothing"))
 }
 
 /// A fit as the act it is told by.

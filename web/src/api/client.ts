@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch';
+import { asked } from '../app/voice';
 import type { components, paths } from './schema';
 
 type Schemas = components['schemas'];
@@ -42,7 +43,8 @@ export type Kit = Schemas['Kit'];
 export type OwnedBit = Schemas['OwnedBit'];
 export type OwnedInsert = Schemas['OwnedInsert'];
 
-export const api = createClient<paths>();
+/** Whatever is asked is asked in the unit and the words of the page. */
+export const api = createClient<paths>({ querySerializer: query => asked(query as Record<string, unknown>) });
 
 /** An answer that is a problem, with every faulty field. */
 export class Refused extends Error {

@@ -534,7 +534,7 @@ export interface paths {
         };
         /** One lathe as it was told: what [`put_lathe`] takes. */
         get: operations["lathe"];
-        /** Adds or replaces a lathe. */
+        /** Adds or replaces a lathe. What a newer version told of the one it replaces stays, as with any other change of it. */
         put: operations["put_lathe"];
         post?: never;
         /** Puts a lathe away: it is in no list, but jobs on it keep it, and it can be brought back. */
@@ -847,6 +847,24 @@ export interface paths {
         /** Every standard size, by series. */
         get: operations["sizes"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/words": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The trade words of the shop. */
+        get: operations["words"];
+        /** Chooses them. */
+        put: operations["put_words"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1530,7 +1548,7 @@ export interface components {
             register?: components["schemas"]["Register"] | null;
             relief?: components["schemas"]["Relief"] | null;
             run_out?: components["schemas"]["RunOutView"] | null;
-            /** @description What to turn, in one sentence in mm. */
+            /** @description What to turn, in one sentence. */
             says: string;
             slenderness?: components["schemas"]["Slenderness"] | null;
             /** @description What is taken for the cut: as turned, else the aim. */
@@ -2642,6 +2660,8 @@ export interface components {
             train: components["schemas"]["TrainRow"];
             /** @description How far out a screw that positions is by it in 300 mm, the leadscrew's own error beside it. */
             travel_mm: components["schemas"]["Quantity"];
+            /** @description What that is to a screw that positions, in words. */
+            travel_says: string;
         };
         /** @description What a sample may be. */
         Identified: {
@@ -2798,6 +2818,8 @@ export interface components {
         };
         /** @description A job, whole. */
         JobView: {
+            /** @description Whether its plan is shown as it was stored, in another unit or other words than were asked: an earlier version spoke it. */
+            as_stored?: boolean;
             /** @description When it was put away. */
             away?: string | null;
             /** @description The batch it is one of. */
@@ -3046,6 +3068,8 @@ export interface components {
             spring_doubt: number;
             /** @description The style, where all its jobs were of one. */
             style?: string | null;
+            /** @description The same in words, where it is worth a word. */
+            tip_says?: string | null;
             /**
              * Format: double
              * @description How much wider tips were found than told, mm; absent where none was told.
@@ -3460,10 +3484,12 @@ export interface components {
         };
         /** @description What to do next. */
         NextStep: {
+            /** @description The same as it is said aloud. */
+            aloud: string;
             aside?: components["schemas"]["SideStep"] | null;
             /** @description The pass. */
             pass: components["schemas"]["RunPass"];
-            /** @description Said aloud: what to set. */
+            /** @description What to set. */
             says: string;
             /** @description Its setting. */
             setting: components["schemas"]["DialSetting"];
@@ -3880,6 +3906,8 @@ export interface components {
             crest_mm: components["schemas"]["Quantity"];
             /** @description The section it leaves, its own chip shown, what is to come in blue. */
             drawing: components["schemas"]["Drawing"];
+            /** @description Its chip by the edges that take it, in words. */
+            edges_says: string;
             /** @description What it is for. */
             kind: components["schemas"]["PassKind"];
             /**
@@ -4192,6 +4220,8 @@ export interface components {
              *     }
              */
             thread?: components["schemas"]["ThreadRequest"];
+            /** @default null */
+            unit?: components["schemas"]["LengthUnit"] | null;
             /**
              * @description Which trade words to use.
              * @default american
@@ -4326,9 +4356,9 @@ export interface components {
         };
         /** @description A reckoned number. Lengths are in mm, angles in degrees. */
         Quantity: {
-            /** @description Lengths as they are shown in inches. */
+            /** @description Lengths as they are shown in inches, where the text is in mm. */
             inch?: string | null;
-            /** @description As it is shown; lengths in mm. */
+            /** @description As it is shown, in the voice asked. */
             text: string;
             /**
              * Format: double
@@ -4748,6 +4778,8 @@ export interface components {
         };
         /** @description How a run stands. */
         RunState: {
+            /** @description The same as it is said aloud. */
+            aloud: string;
             /** @description Whether anything has been cut. */
             begun: boolean;
             /** @description Whether it was said to be done with. */
@@ -5103,10 +5135,10 @@ export interface components {
             role: string;
         };
         /** @description What a sheet may be; named for its schema. */
-        SheetBody: components["schemas"]["Route"] | components["schemas"]["BatchFacts"] | string[];
+        SheetBody: components["schemas"]["Route"] | components["schemas"]["BatchFacts"] | string[] | components["schemas"]["ShopWords"];
         /** @description What is kept beside the jobs. */
         SheetFile: {
-            /** @description A route, what is kept of a batch, or a list of jobs. */
+            /** @description A route, what is kept of a batch, a list of jobs, or the trade words. */
             body: components["schemas"]["SheetBody"];
             /** @description `route`, `batch` or `day`. */
             kind: string;
@@ -5131,6 +5163,14 @@ export interface components {
              * @description 1.
              */
             version: number;
+        };
+        /** @description The words chosen. */
+        ShopWords: {
+            /**
+             * @description Which trade words.
+             * @default american
+             */
+            words?: components["schemas"]["Vocabulary"];
         };
         /**
          * @description Which member of the pair is cut.
@@ -5383,6 +5423,8 @@ export interface components {
         /** @description The whole story of a run. */
         Story: {
             last_mm?: components["schemas"]["Quantity"] | null;
+            /** @description How sure that is, in words. */
+            last_says?: string | null;
             /** @description Its lines, in the order they were told. */
             lines: components["schemas"]["StoryLine"][];
             /** @description How it ended, or stands, in one sentence. */
@@ -5437,6 +5479,8 @@ export interface components {
         /** @description One style beside the others. */
         StyleView: {
             bites?: components["schemas"]["Chip"] | null;
+            /** @description The same as they are said: leading edge, tip, trailing edge. */
+            bites_text?: string[] | null;
             /** @description Whether it is the one followed. */
             chosen: boolean;
             /** @description Passes it takes, scratch and springs apart. */
@@ -5701,6 +5745,8 @@ export interface components {
              * @description Flat, mm; of a round tip the flat that cuts as deep.
              */
             flat_mm: number;
+            /** @description The flat as it is said. */
+            flat_text: string;
             /**
              * Format: double
              * @description Pitch diameter at which the mate just goes, mm, once it was tried.
@@ -5972,6 +6018,15 @@ export interface components {
             /** @description At the pitch diameter aimed at. */
             target: components["schemas"]["Quantity"];
         };
+        /** @description The words chosen, each by its key, for what the pages say of themselves. */
+        WordsView: {
+            /** @description What stands for each key. */
+            says: {
+                [key: string]: string;
+            };
+            /** @description Which trade words. */
+            words: components["schemas"]["Vocabulary"];
+        };
         /** @description One line of the sheet. */
         Working: {
             /** @description What was assumed here, if anything. */
@@ -5997,7 +6052,12 @@ export type $defs = Record<string, never>;
 export interface operations {
     callout: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -6029,7 +6089,12 @@ export interface operations {
     };
     as_it_stands: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -6057,7 +6122,12 @@ export interface operations {
     };
     put_day: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -6097,7 +6167,12 @@ export interface operations {
     };
     day: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -6137,7 +6212,12 @@ export interface operations {
     };
     stream: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -6165,7 +6245,12 @@ export interface operations {
     };
     feeds: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -6193,7 +6278,12 @@ export interface operations {
     };
     gauge: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -6233,7 +6323,12 @@ export interface operations {
     };
     identify: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -6276,6 +6371,10 @@ export interface operations {
             query?: {
                 /** @description Those put away, in place of those on the board. */
                 away?: boolean;
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
             };
             header?: never;
             path?: never;
@@ -6304,7 +6403,12 @@ export interface operations {
     };
     add: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -6344,7 +6448,12 @@ export interface operations {
     };
     one: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -6390,7 +6499,12 @@ export interface operations {
     };
     change: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header: {
                 "If-Match": string;
             };
@@ -6450,7 +6564,12 @@ export interface operations {
     };
     record: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -6501,7 +6620,12 @@ export interface operations {
     };
     batch: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -6539,7 +6663,12 @@ export interface operations {
     };
     change_batch: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header: {
                 "If-Match": string;
             };
@@ -6607,7 +6736,12 @@ export interface operations {
     };
     make_batch: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -6665,7 +6799,12 @@ export interface operations {
     };
     batch_csv: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -6703,7 +6842,12 @@ export interface operations {
     };
     again: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -6749,7 +6893,12 @@ export interface operations {
     };
     carry: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -6803,7 +6952,12 @@ export interface operations {
     };
     bit_sheet: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -6854,6 +7008,10 @@ export interface operations {
                 view?: "views" | "tip" | "relief_tool";
                 /** @description Millimetres on the paper for each of the bit's: 1 or 10; 1 when absent. */
                 scale?: number;
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
             };
             header?: never;
             path: {
@@ -6905,6 +7063,10 @@ export interface operations {
                 view?: "views" | "tip" | "relief_tool";
                 /** @description Millimetres on the paper for each of the bit's: 1 or 10; 1 when absent. */
                 scale?: number;
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
             };
             header?: never;
             path: {
@@ -6951,7 +7113,12 @@ export interface operations {
     };
     gauging: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -6997,7 +7164,12 @@ export interface operations {
     };
     groove: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -7043,7 +7215,12 @@ export interface operations {
     };
     job_out: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -7081,7 +7258,12 @@ export interface operations {
     };
     log: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -7119,7 +7301,12 @@ export interface operations {
     };
     log_csv: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -7157,7 +7344,12 @@ export interface operations {
     };
     add_member: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -7207,7 +7399,12 @@ export interface operations {
     };
     paper: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -7253,7 +7450,12 @@ export interface operations {
     };
     photo: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -7295,6 +7497,10 @@ export interface operations {
             query?: {
                 /** @description In the user's words. */
                 says?: string;
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
             };
             header?: never;
             path: {
@@ -7352,7 +7558,12 @@ export interface operations {
     };
     route: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -7390,7 +7601,12 @@ export interface operations {
     };
     put_route: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header: {
                 "If-Match": string;
             };
@@ -7458,7 +7674,12 @@ export interface operations {
     };
     drop_route: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -7496,7 +7717,12 @@ export interface operations {
     };
     tick: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -7547,7 +7773,12 @@ export interface operations {
     };
     setup: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -7593,7 +7824,12 @@ export interface operations {
     };
     troubles: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -7639,7 +7875,12 @@ export interface operations {
     };
     kit: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -7667,7 +7908,12 @@ export interface operations {
     };
     put_kit: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -7710,6 +7956,10 @@ export interface operations {
             query?: {
                 /** @description Those put away, in place of those that stand in the shop. */
                 away?: boolean;
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
             };
             header?: never;
             path?: never;
@@ -7738,7 +7988,12 @@ export interface operations {
     };
     add_lathe: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -7786,7 +8041,12 @@ export interface operations {
     };
     lathe: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -7824,7 +8084,12 @@ export interface operations {
     };
     put_lathe: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -7866,7 +8131,12 @@ export interface operations {
     };
     put_away: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -7912,7 +8182,12 @@ export interface operations {
     };
     change_lathe: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header: {
                 "If-Match": string;
             };
@@ -7980,7 +8255,12 @@ export interface operations {
     };
     bring_back: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -8018,7 +8298,12 @@ export interface operations {
     };
     chart: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -8056,7 +8341,12 @@ export interface operations {
     };
     chart_csv: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -8094,7 +8384,12 @@ export interface operations {
     };
     gears_out: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -8132,7 +8427,12 @@ export interface operations {
     };
     gears_in: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header: {
                 "If-Match": string;
             };
@@ -8200,7 +8500,12 @@ export interface operations {
     };
     plate: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -8250,7 +8555,12 @@ export interface operations {
     };
     plate_out: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -8288,7 +8598,12 @@ export interface operations {
     };
     plate_in: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header: {
                 "If-Match": string;
             };
@@ -8356,11 +8671,13 @@ export interface operations {
     };
     buy: {
         parameters: {
-            query: {
-                /** @description Metric pitches or inch ones; of a list, the unit of a number alone. */
-                unit: components["schemas"]["LengthUnit"];
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
                 /** @description A list of one's own, such as `1.25 mm, 11.5 TPI, 2 x 5 TPI`, in place of the usual pitches. */
                 pitches?: string;
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
             };
             header?: never;
             path: {
@@ -8407,7 +8724,12 @@ export interface operations {
     };
     trial: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -8457,7 +8779,12 @@ export interface operations {
     };
     seen: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path: {
                 id: string;
@@ -8495,7 +8822,12 @@ export interface operations {
     };
     learned_all: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -8523,7 +8855,12 @@ export interface operations {
     };
     length: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -8555,7 +8892,12 @@ export interface operations {
     };
     materials: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -8583,7 +8925,12 @@ export interface operations {
     };
     plan: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -8623,7 +8970,12 @@ export interface operations {
     };
     rules: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -8651,7 +9003,12 @@ export interface operations {
     };
     scratch: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -8694,6 +9051,10 @@ export interface operations {
             query: {
                 /** @description Words, all of which must be met with: in the title, the facts, or anything told of the job. */
                 q: string;
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
             };
             header?: never;
             path?: never;
@@ -8722,7 +9083,12 @@ export interface operations {
     };
     shop_out: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -8750,7 +9116,12 @@ export interface operations {
     };
     shop_in: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -8790,7 +9161,12 @@ export interface operations {
     };
     sizes: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -8803,6 +9179,84 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SeriesSizes"][];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    words: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WordsView"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_words: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShopWords"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WordsView"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description What was sent, or how, is refused */

@@ -1,11 +1,17 @@
 import { useLocalStorage } from '@mantine/hooks';
-import { createContext, type ReactNode, useContext, useMemo } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
+import { createContext, Fragment, type ReactNode, useCallback, useContext, useMemo, useState } from 'react';
+import { api, unwrap } from '../api/client';
+import { askIn, speakIn, type Vocabulary, vocabulary } from './voice';
 
 /** How this screen is used: remembered here, never part of a job. */
 interface SettingsValue {
   /** Display unit; null follows the drawing. */
   unit: 'mm' | 'in' | null;
   setUnit: (unit: 'mm' | 'in' | null) => void;
+  /** Trade words, chosen once for every screen of the shop. */
+  words: Vocabulary;
+  setWords: (words: Vocabulary) => void;
   /** Whether single letters act. */
   letters: boolean;
   setLetters: (on: boolean) => void;
@@ -20,7 +26,8 @@ interface SettingsValue {
 const Context = createContext<SettingsValue | null>(null);
 
 export function Settings({ children }: { children: ReactNode }) {
-  const [unit, setUnit] = useLocalStorage<'mm' | 'in' | null>({
+  const queries = useQueryClient();
+  const [unit, keepUnit] = useLocalStorage<'mm' | 'in' | null>({
     key: 'unit',
     defaultValue: null,
     getInitialValueInEffect: false,
@@ -36,11 +43,37 @@ export function Settings({ children }: { children: ReactNode }) {
     defaultValue: 'long-bed',
     getInitialValueInEffect: false,
   });
-  const value = useMemo(
-    () => ({ unit, setUnit, letters, setLetters, speak, setSpeak, lathe, setLathe }),
-    [unit, setUnit, letters, setLetters, speak, setSpeak, lathe, setLathe],
+  askIn(unit);
+  const [words, setShown] = useState(vocabulary);
+  // What is shown stays until the same comes in the other voice.
+  const setUnit = useCallback(
+    (unit: 'mm' | 'in' | null) => {
+      keepUnit(unit);
+      askIn(unit);
+      void queries.invalidateQueries();
+    },
+    [keepUnit, queries],
   );
-  return <Context value={value}>{children}</Context>;
+  const setWords = useCallback(
+    (words: Vocabulary) =>
+      void api.PUT('/api/v1/words', { body: { words } }).then(answer => {
+        const told = unwrap(answer);
+        speakIn(told);
+        setShown(told.words);
+        void queries.invalidateQueries();
+      }),
+    [queries],
+  );
+  const value = useMemo(
+    () => ({ unit, setUnit, words, setWords, letters, setLetters, speak, setSpeak, lathe, setLathe }),
+    [unit, setUnit, words, setWords, letters, setLetters, speak, setSpeak, lathe, setLathe],
+  );
+  return (
+    <Context value={value}>
+      {/* The pages' own words are said anew when others are chosen. */}
+      <Fragment key={words}>{children}</Fragment>
+    </Context>
+  );
 }
 
 /** The unit a job is shown in: as chosen, else as its drawing has it. */

@@ -1,15 +1,17 @@
 import { useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
 import { useState } from 'react';
 import { Leaf } from '../parts/Leaf';
+import { Radios } from '../parts/Radios';
 import { useSettings } from './Settings';
 import { KEYMAP } from './keymap';
 import { useKeys } from './keys';
+import { say } from './voice';
 
 /** Unit, look and keys: the tools at the head of every screen. */
 export function Tools({ unit, onUnit }: { unit?: 'mm' | 'in'; onUnit?: () => void }) {
   const { setColorScheme } = useMantineColorScheme();
   const scheme = useComputedColorScheme('light');
-  const { letters, setLetters, speak, setSpeak } = useSettings();
+  const { letters, setLetters, speak, setSpeak, words, setWords } = useSettings();
   const [help, setHelp] = useState(false);
   useKeys({ help: () => setHelp(true), ...(onUnit ? { unit: onUnit } : {}) });
   return (
@@ -19,7 +21,7 @@ export function Tools({ unit, onUnit }: { unit?: 'mm' | 'in'; onUnit?: () => voi
           type="button"
           className="tool"
           onClick={onUnit}
-          aria-label={`Shown in ${unit}; change to ${unit === 'mm' ? 'in' : 'mm'}`}
+          aria-label={`${unit}: ${say(unit === 'mm' ? 'change to inches' : 'change to milli{meter}s')}`}
         >
           {unit}
         </button>
@@ -39,6 +41,16 @@ export function Tools({ unit, onUnit }: { unit?: 'mm' | 'in'; onUnit?: () => voi
           <input type="checkbox" checked={speak} onChange={e => setSpeak(e.currentTarget.checked)} />
           Settings said aloud at the lathe
         </label>
+        <p className="how">Words of the shop, on every screen:</p>
+        <Radios
+          about="Words of the shop"
+          choices={[
+            { is: 'american' as const, says: 'compound, half-nut, center' },
+            { is: 'british' as const, says: 'top slide, clasp nut, centre' },
+          ]}
+          chosen={is => is === words}
+          onChoose={setWords}
+        />
         <div className="keys-list">
           {Object.entries(KEYMAP).map(([act, { shown, says }]) => [
             <kbd key={act}>{shown}</kbd>,

@@ -10,6 +10,7 @@ import { nutSays } from '../parts/text';
 import { UnitContext } from '../parts/unit';
 import { useSettings } from './Settings';
 import { Sizes } from './Sizes';
+import { say } from './voice';
 
 /** What the half-nut does where no dial is followed. */
 const NUT = {
@@ -40,7 +41,7 @@ function Card({ plan, unit }: { plan: Plan; unit: 'mm' | 'in' }) {
               under: `${hung.gearbox === 'direct' ? '' : `gearbox ${hung.gearbox}, `}${hung.error_text}${hung.fits === false ? '; does not hang' : ''}`,
             },
             {
-              says: 'Half-nut',
+              says: say('{Half-nut}'),
               text:
                 plan.setup.ending === 'dial'
                   ? {
@@ -55,7 +56,7 @@ function Card({ plan, unit }: { plan: Plan; unit: 'mm' | 'in' }) {
             {
               says: cut.stop_says ? 'On the dial, then measure' : 'Depth on the dial',
               text: cut.full_depth?.text ?? '—',
-              under: `${cut.full_depth?.slide === 'compound' ? `compound at ${cut.angle_deg}°` : 'cross-slide'}, ${cut.full_depth?.reading ?? ''}`,
+              under: `${cut.full_depth?.slide === 'compound' ? say(`{compound} at ${cut.angle_deg}°`) : 'cross-slide'}, ${cut.full_depth?.reading ?? ''}`,
             },
             gauge.over_wires_mm
               ? { says: 'Over wires', figure: gauge.over_wires_mm.target, under: gauge.says }

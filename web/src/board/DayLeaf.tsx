@@ -3,6 +3,7 @@ import { useDay, useOrderDay } from '../api/hooks';
 import { inWords } from '../api/client';
 import { Leaf } from '../parts/Leaf';
 import { Reorder } from '../parts/Reorder';
+import { say } from '../app/voice';
 
 /** The day's order: the jobs of the board put so that gears, levers, compound and bit are changed least. */
 export function DayLeaf({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -35,7 +36,9 @@ function Order() {
           : as_given > changes
             ? `, where the order of the board asks ${as_given}`
             : ''}
-        . Counted: each gear, each lever, the compound swung, the bit changed, from what is on each lathe now.
+        {say(
+          '. Counted: each gear, each lever, the {compound} swung, the bit changed, from what is on each lathe now.',
+        )}
       </p>
       <Reorder className="day" items={steps} name={s => s.title} onOrder={to => order.mutate(to.map(s => s.id))}>
         {s => (

@@ -5,6 +5,7 @@ import { useDraft } from './draft';
 import { at, type Field, put } from './fields';
 import { typed } from './text';
 import { useUnit } from './unit';
+import { say } from '../app/voice';
 
 interface FieldsFormProps {
   how?: string;
@@ -143,11 +144,11 @@ export function FieldsForm({
         void send();
       }}
     >
-      {how && <p className="how">{how}</p>}
+      {how && <p className="how">{say(how)}</p>}
       {fields.map((field, i) =>
         field.kind === 'choice' ? (
           <div key={field.at} role="group" aria-labelledby={`${id}-${i}`} className="part-field">
-            <span id={`${id}-${i}`}>{field.says}</span>
+            <span id={`${id}-${i}`}>{say(field.says)}</span>
             <div className="row">
               {field.choices.map(c => {
                 const now = field.at in choices ? choices[field.at] : at(value, field.at);
@@ -159,7 +160,7 @@ export function FieldsForm({
                     aria-pressed={JSON.stringify(now) === JSON.stringify(c.value)}
                     onClick={() => setChoices({ ...choices, [field.at]: c.value })}
                   >
-                    {c.says}
+                    {say(c.says)}
                   </button>
                 );
               })}
@@ -173,9 +174,9 @@ export function FieldsForm({
         ) : (
           <label key={field.at} className="part-field" htmlFor={`${id}-${i}`}>
             <span>
-              {field.says}
+              {say(field.says)}
               {field.kind === 'length' && <small> ({unit} unless you write another)</small>}
-              {field.how && <small> ({field.how})</small>}
+              {field.how && <small> ({say(field.how)})</small>}
             </span>
             <input
               id={`${id}-${i}`}

@@ -1,8 +1,8 @@
 import type { LatheProfile, Plan } from '../api/client';
 
-/** A length as it is typed back: in mm whatever the display unit, so that nothing is lost in between. */
+/** A length as it stands in a field, in the unit the field says it reads: to a millionth of an inch, which is nothing to lose. */
 export const typed = (mm: number | null | undefined, unit: 'mm' | 'in') =>
-  mm == null ? '' : unit === 'in' ? `${mm} mm` : String(mm);
+  mm == null ? '' : unit === 'in' ? String(Number((mm / 25.4).toFixed(6))) : String(mm);
 
 /** A figure without its unit, to begin an edit from. */
 export const bare = (text: string) => text.replace(/ .*/, '');

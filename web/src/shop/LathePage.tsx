@@ -15,6 +15,7 @@ import { useAddLathe, useLatheChange, useLatheView, usePutAway } from './hooks';
 import { NameLeaf } from './NameLeaf';
 import { PartLeaf } from './PartLeaf';
 import { PlateLeaf } from './PlateLeaf';
+import { say } from '../app/voice';
 
 /** A lathe as its owner sees it: drawn, and in sentences whose words are touched to tell a part. */
 export function LathePage() {
@@ -72,7 +73,7 @@ function Told({ view, unit }: { view: LatheView; unit: 'mm' | 'in' }) {
         className={`word${p.told ? ' set' : ''}`}
         data-part={name}
         onClick={() => setOpen(name)}
-        aria-label={`${NAMES[name]}: ${text}${assumed ? ', assumed' : ''}. Tell it`}
+        aria-label={`${say(NAMES[name])}: ${text}${assumed ? ', assumed' : ''}. Tell it`}
       >
         {text}
         {assumed && <small> (assumed)</small>}
@@ -113,7 +114,7 @@ function Told({ view, unit }: { view: LatheView; unit: 'mm' | 'in' }) {
           <dl className="parts-said">
             {LISTED.map(name => (
               <div key={name}>
-                <dt>{NAMES[name]}</dt>
+                <dt>{say(NAMES[name])}</dt>
                 <dd>{word(name)}</dd>
               </div>
             ))}
@@ -126,7 +127,7 @@ function Told({ view, unit }: { view: LatheView; unit: 'mm' | 'in' }) {
                 <li key={p.part} className="note">
                   <span aria-hidden="true">●</span>
                   <p>
-                    <b>{NAMES[p.part]}.</b> {p.untold}
+                    <b>{say(NAMES[p.part])}.</b> {p.untold}
                   </p>
                 </li>
               ))}
@@ -218,9 +219,9 @@ const NAMES: Record<PartName, string> = {
   gears: 'In the drawer',
   mounted: 'On it now',
   arm: 'Arm',
-  dial: 'Threading dial',
+  dial: '{Dial}',
   cross_slide: 'Cross-slide',
-  compound: 'Compound',
+  compound: '{Compound}',
   speeds: 'Speeds',
   spindle: 'Spindle',
   post: 'Tool post',

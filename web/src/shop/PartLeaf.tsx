@@ -4,6 +4,7 @@ import { Leaf } from '../parts/Leaf';
 import { FIELDS, type PartName } from './fields';
 import type { useLatheChange } from './hooks';
 import { TrialForm } from './TrialForm';
+import { say } from '../app/voice';
 
 export interface PartProps {
   view: LatheView;
@@ -18,7 +19,7 @@ const WHOLES = ['dial', 'readout', 'arm'];
 export function PartLeaf({ part, ...props }: PartProps & { part: PartName | null }) {
   const asked = part ? FIELDS[part] : undefined;
   return (
-    <Leaf title={asked?.title ?? ''} open={asked !== undefined} onClose={props.onClose}>
+    <Leaf title={say(asked?.title ?? '')} open={asked !== undefined} onClose={props.onClose}>
       {part && asked && (
         <>
           <FieldsForm
@@ -29,7 +30,10 @@ export function PartLeaf({ part, ...props }: PartProps & { part: PartName | null
             wholes={WHOLES}
             busy={props.change.isPending}
             onSend={(patch, onError) =>
-              props.change.mutate({ says: asked.title.toLowerCase(), patch }, { onSuccess: props.onClose, onError })
+              props.change.mutate(
+                { says: say(asked.title).toLowerCase(), patch },
+                { onSuccess: props.onClose, onError },
+              )
             }
           />
           {part === 'stud' && <TrialForm of="ratio" {...props} />}

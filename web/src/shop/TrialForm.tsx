@@ -4,17 +4,18 @@ import { api, inWords, unwrap } from '../api/client';
 import { readLength } from '../api/length';
 import { useUnit } from '../parts/unit';
 import type { PartProps } from './PartLeaf';
+import { say } from '../app/voice';
 
 const ASKED = {
   ratio: {
-    how: 'A minute’s trial: half-nut closed, the train that is told to be on, lever at its first place. Turn the spindle by hand and measure how far the carriage goes.',
+    how: 'A minute’s trial: {half-nut} closed, the train that is told to be on, lever at its first place. Turn the spindle by hand and measure how far the carriage goes.',
     fields: [
       ['spindle_turns', 'Turns of the spindle'],
       ['travel_mm', 'How far the carriage went'],
     ],
   },
   dial: {
-    how: 'A minute’s trial: half-nut open, the carriage standing. Turn the leadscrew and count the marks that pass.',
+    how: 'A minute’s trial: {half-nut} open, the carriage standing. Turn the leadscrew and count the marks that pass.',
     fields: [
       ['screw_turns', 'Turns of the leadscrew'],
       ['marks_passed', 'Marks that passed'],
@@ -64,7 +65,7 @@ export function TrialForm({ of, view, change, onClose }: PartProps & { of: keyof
         void go();
       }}
     >
-      <p className="how">{asked.how}</p>
+      <p className="how">{say(asked.how)}</p>
       {of === 'ratio' && !mounted?.drivers?.length && (
         <p className="how">No train is told to be on: tell it first, or this counts the gears as one to one.</p>
       )}

@@ -20,7 +20,7 @@ const slide = (at: string): Field[] => [
     says: 'Its dial is in',
     choices: [
       { says: 'inches', value: 'in' },
-      { says: 'millimetres', value: 'mm' },
+      { says: 'milli{meter}s', value: 'mm' },
     ],
   },
   { kind: 'number', at: `${at}.graduation`, says: 'One division', how: 'in the dial’s own unit' },
@@ -40,7 +40,7 @@ const slide = (at: string): Field[] => [
 export const FIELDS: Partial<Record<PartName, { title: string; how: string; fields: Field[] }>> = {
   leadscrew: {
     title: 'The leadscrew',
-    how: 'Lay a rule along it: count the threads in an inch, or measure ten spaces in millimetres.',
+    how: 'Lay a rule along it: count the threads in an inch, or measure ten spaces in milli{meter}s.',
     fields: [
       { kind: 'number', at: 'leadscrew.tpi', says: 'Threads per inch' },
       { kind: 'number', at: 'leadscrew.pitch_mm', says: 'or its pitch in mm' },
@@ -122,7 +122,7 @@ export const FIELDS: Partial<Record<PartName, { title: string; how: string; fiel
     fields: slide('cross_slide'),
   },
   compound: {
-    title: 'The compound',
+    title: 'The {compound}',
     how: 'Its dial, its travel, and how far it swings.',
     fields: [
       ...slide('compound'),
@@ -183,7 +183,7 @@ export const FIELDS: Partial<Record<PartName, { title: string; how: string; fiel
   },
   stop: {
     title: 'The carriage stop',
-    how: 'A fixed stop does not throw the half-nut out: never let a closed half-nut run into one.',
+    how: 'A fixed stop does not throw the {half-nut} out: never let a closed {half-nut} run into one.',
     fields: [
       {
         kind: 'choice',
@@ -210,7 +210,7 @@ export const FIELDS: Partial<Record<PartName, { title: string; how: string; fiel
           { says: 'diameter', value: 'diameter' },
         ],
       },
-      yes('readout.compound', 'It reads the compound'),
+      yes('readout.compound', 'It reads the {compound}'),
       yes('readout.carriage', 'It reads the carriage'),
       { kind: 'length', at: 'readout.resolution_mm', says: 'Its last place' },
     ],

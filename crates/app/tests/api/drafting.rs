@@ -8,13 +8,14 @@ use yoke_core::faults::read_json;
 use yoke_core::job::{PlanRequest, settle};
 use yoke_core::outline::Point;
 use yoke_core::plan::plan;
+use yoke_core::voice::Voice;
 use yoke_server::drafting::{to_dxf, to_svg};
 
 fn drawn(callout: &str, side: &str, bit: serde_json::Value) -> BitSheet {
     let (request, faults) = read_json::<PlanRequest>(json!({"thread": {"callout": callout, "side": side}, "bit": bit, "blank": {"shoulder": true}}));
     let (job, lathe, kit) = settle(&request, None, faults).unwrap();
     let plan = plan(&job, &lathe, &kit);
-    sheet(&plan.thread, &plan.bit, plan.cut.radial_mm.value)
+    sheet(&plan.thread, &plan.bit, plan.cut.radial_mm.value, Voice::default())
 }
 
 /// Corner points of the first line of a role, read back from DXF.

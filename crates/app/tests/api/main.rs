@@ -15,3 +15,4 @@ mod power_cuts;
 mod refusals;
 mod shop_files;
 mod stored_true;
+mod voices;

@@ -13,6 +13,7 @@ use crate::faults::Fault;
 use crate::gauge::TipFound;
 use crate::job::PlainRequest;
 use crate::quantity::plain_text;
+use crate::voice::Voice;
 use serde::{Deserialize, Serialize};
 
 /// Most parts of a batch.
@@ -69,7 +70,7 @@ const WEAR_MM: f64 = 0.02;
 
 /// What the last part that was read hands on to the next; nothing before one was. With the drift of the tip where that is real.
 #[must_use]
-pub fn carry_over(found: &[(usize, TipFound)], drift: Option<&Drift>) -> Option<CarriedOver> {
+pub fn carry_over(found: &[(usize, TipFound)], drift: Option<&Drift>, voice: Voice) -> Option<CarriedOver> {
     let (from, last) = found.iter().rev().find(|(_, f)| f.readings > 0)?;
     let wear = drift.filter(|d| d.real).map_or(0.0, |d| d.each_mm);
     let middle = last.flat_mm + wear;
@@ -80,12 +81,11 @@ pub fn carry_over(found: &[(usize, TipFound)], drift: Option<&Drift>) -> Option<
         spring: last.spring,
         spring_doubt: last.spring_doubt,
         says: format!(
-            "Part {from} found the tip {} mm wide, give or take {}, and {} % of a cut springing away: the next is laid out for {} to {}.",
-            plain_text(last.flat_mm, 3),
-            plain_text(last.doubt_mm, 3),
+            "Part {from} found the tip {} wide, give or take {}, and {} % of a cut springing away: the next is laid out for {}.",
+            voice.length(last.flat_mm),
+            voice.length(last.doubt_mm),
             plain_text(100.0 * last.spring, 0),
-            plain_text(flat_mm[0], 2),
-            plain_text(flat_mm[1], 2)
+            voice.coarsely_between(flat_mm[0], flat_mm[1])
         ),
     })
 }

@@ -6,7 +6,8 @@
 //! an operation alone in its set-up is set once. Each operation on all: chucked n times an *operation*, set once. Where two hands are
 //! cut, the parts of one hand come together, and what a hand asks to be set again is set twice and not n times.
 
-use crate::quantity::{mm_text, plain_text};
+use crate::quantity::plain_text;
+use crate::voice::Voice;
 use serde::{Deserialize, Serialize};
 
 /// An order across the parts.
@@ -131,17 +132,18 @@ fn cost(across: Across, setups: &[BatchSetUp], hands: [usize; 2], tools_stay: bo
 
 /// Every order side by side; the quickest that keeps true what must be is recommended.
 #[must_use]
-pub fn orders(setups: &[BatchSetUp], hands: [usize; 2], tools_stay: bool) -> Vec<OrderView> {
+pub fn orders(setups: &[BatchSetUp], hands: [usize; 2], tools_stay: bool, voice: Voice) -> Vec<OrderView> {
     let mut said: Vec<OrderView> = Across::ALL
         .into_iter()
         .map(|across| {
             let (chuckings, settings, minutes) = cost(across, setups, hands, tools_stay);
             let worst = setups.iter().filter(|s| s.ops.len() > 1).map(|s| s.again_mm).fold(0.0, f64::max);
+            let center = voice.words().center;
             let true_enough = across != Across::EachOperation || worst <= TRUE_MM;
             let costs = if true_enough {
                 String::new()
             } else {
-                format!("Put back, a part stands up to {} off centre: its thread would not be true to its blank. Only with work held between centres, in a collet or a four-jaw.", mm_text(worst))
+                format!("Put back, a part stands up to {} off {center}: its thread would not be true to its blank. Only with work held between {center}s, in a collet or a four-jaw.", voice.length(worst))
             };
             OrderView { across, says: across.says(), saves: across.saves(), costs, chuckings, settings, minutes: (minutes * 10.0).round() / 10.0, true_enough, recommended: false }
         })

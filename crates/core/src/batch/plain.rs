@@ -2,15 +2,14 @@
 
 use crate::faults::{Checker, Fault};
 use crate::job::PlainRequest;
-
-use crate::quantity::mm_text;
+use crate::voice::Voice;
 
 /// The limits of every plain size, by name, mm.
 ///
 /// # Errors
 /// Every fault, from `/plain`.
-pub fn plain_limits(asked: &[PlainRequest]) -> Result<Vec<(String, [f64; 2])>, Vec<Fault>> {
-    let mut c = Checker::default();
+pub fn plain_limits(asked: &[PlainRequest], voice: Voice) -> Result<Vec<(String, [f64; 2])>, Vec<Fault>> {
+    let mut c = Checker::spoken(voice);
     let settled = crate::job::plain::check(asked, &mut c);
     if c.faults.is_empty() {
         return Ok(settled.into_iter().map(|p| (p.name, [p.min_mm, p.max_mm])).collect());
@@ -25,7 +24,7 @@ const FAR: f64 = 0.25;
 ///
 /// # Errors
 /// The JSON pointer of the field and what would be right.
-pub fn check_sized(name: &str, mm: f64, plain: &[(String, [f64; 2])]) -> Result<(), (&'static str, String)> {
+pub fn check_sized(name: &str, mm: f64, plain: &[(String, [f64; 2])], voice: Voice) -> Result<(), (&'static str, String)> {
     let Some((_, [low, high])) = plain.iter().find(|p| p.0 == name) else {
         let known = plain.iter().map(|p| p.0.as_str()).collect::<Vec<_>>().join(", ");
         return Err((
@@ -37,6 +36,6 @@ pub fn check_sized(name: &str, mm: f64, plain: &[(String, [f64; 2])]) -> Result<
     if near(mm) {
         return Ok(());
     }
-    let said = format!("{} is far from {} to {}", mm_text(mm), mm_text(*low), mm_text(*high));
+    let said = format!("{} is far from {} to {}", voice.length(mm), voice.length(*low), voice.length(*high));
     Err(("/mm", if near(mm * 25.4) || near(mm / 25.4) { format!("{said}: was it read in the other unit?") } else { format!("{said}: read it again") }))
 }

@@ -4,8 +4,9 @@ use super::MOST_PARTS;
 use crate::csv_out;
 use crate::gauge::{Verdict, VerdictKind};
 use crate::outline::{Dimension, Drawing, Point, Shape};
-use crate::quantity::{mm_text, plain_text};
+use crate::quantity::plain_text;
 use crate::run::READING_DOUBT_MM;
+use crate::voice::Voice;
 use crate::working::Quantity;
 use serde::Serialize;
 
@@ -169,7 +170,7 @@ const PLAIN_DOUBT_MM: f64 = 0.01;
 
 /// Tallies the parts, given in the order they were begun. `thread` are the limits of the pitch diameter, `plain` those of the plain sizes.
 #[must_use]
-pub fn tally(parts: &[PartResult], thread_mm: [f64; 2], plain: &[(String, [f64; 2])]) -> Tally {
+pub fn tally(parts: &[PartResult], thread_mm: [f64; 2], plain: &[(String, [f64; 2])], voice: Voice) -> Tally {
     let mut asked = vec![Asked { name: "Pitch diameter".into(), of: SizeKind::Thread, limits: Some(thread_mm) }];
     asked.extend(plain.iter().map(|(name, limits)| Asked { name: name.clone(), of: SizeKind::Plain, limits: Some(*limits) }));
     if parts.iter().any(|p| p.flat_mm.is_some()) {
@@ -178,7 +179,7 @@ pub fn tally(parts: &[PartResult], thread_mm: [f64; 2], plain: &[(String, [f64; 
     let rows: Vec<Row> = parts
         .iter()
         .map(|part| {
-            let cells = asked.iter().map(|a| cell(a.read(part).map(|r| r[0]), a.limits)).collect();
+            let cells = asked.iter().map(|a| cell(a.read(part).map(|r| r[0]), a.limits, voice)).collect();
             Row { job: part.job.clone(), place: part.place, says: part.says.clone(), stands: part.stands.clone(), scrapped: part.scrapped.clone(), cells }
         })
         .collect();
@@ -191,7 +192,7 @@ pub fn tally(parts: &[PartResult], thread_mm: [f64; 2], plain: &[(String, [f64; 
                 Some(TallyPoint { n, place: part.place, mm, doubt, scrapped: part.scrapped.is_some() })
             };
             let points: Vec<TallyPoint> = parts.iter().enumerate().filter_map(told).collect();
-            column(asked, &points, parts.len(), wanted)
+            column(asked, &points, parts.len(), wanted, voice)
         })
         .collect();
     let scrapped = rows.iter().filter(|r| r.scrapped.is_some()).count();
@@ -212,14 +213,14 @@ fn good(row: &Row) -> bool {
     row.scrapped.is_none() && row.cells.first().is_some_and(|c| c.stands == SizeState::In) && row.cells.iter().all(|c| c.stands != SizeState::Out)
 }
 
-fn cell(read: Option<f64>, limits: Option<[f64; 2]>) -> Cell {
+fn cell(read: Option<f64>, limits: Option<[f64; 2]>, voice: Voice) -> Cell {
     let stands = match (read, limits) {
         (None, _) => SizeState::NotRead,
         (Some(_), None) => SizeState::Free,
         (Some(mm), Some(limits)) if within(mm, limits) => SizeState::In,
         _ => SizeState::Out,
     };
-    Cell { read: read.map(Quantity::length), stands }
+    Cell { read: read.map(|v| Quantity::length(voice, v)), stands }
 }
 
 fn within(mm: f64, [low, high]: [f64; 2]) -> bool {
@@ -262,35 +263,35 @@ fn drift(points: &[TallyPoint], limits: Option<[f64; 2]>, wanted: usize) -> Opti
     Some(Drift { each_mm, doubt_mm, real, next_mm: line(last + 1.0), past_in })
 }
 
-fn column(asked: &Asked, points: &[TallyPoint], begun: usize, wanted: usize) -> Column {
+fn column(asked: &Asked, points: &[TallyPoint], begun: usize, wanted: usize, voice: Voice) -> Column {
     let within_limits = points.iter().filter(|p| asked.limits.is_none_or(|l| within(p.mm, l))).count();
     let drift = drift(points, asked.limits, wanted);
     Column {
         name: asked.name.clone(),
-        limits_mm: asked.limits.map(|l| l.map(Quantity::length)),
+        limits_mm: asked.limits.map(|l| l.map(|v| Quantity::length(voice, v))),
         read: points.len(),
         within: within_limits,
         of_tool: asked.of == SizeKind::Tool,
-        says: drift_says(asked, drift.as_ref(), points.len()),
-        chart: chart(asked, points, drift.as_ref(), begun.max(wanted)),
+        says: drift_says(asked, drift.as_ref(), points.len(), voice),
+        chart: chart(asked, points, drift.as_ref(), begun.max(wanted), voice),
         drift,
     }
 }
 
 /// What a drift asks for.
-fn drift_says(asked: &Asked, drift: Option<&Drift>, read: usize) -> String {
+fn drift_says(asked: &Asked, drift: Option<&Drift>, read: usize, voice: Voice) -> String {
     let Some(d) = drift else {
         return if read == 0 { "Not read yet.".into() } else { "Three parts read tell whether it drifts.".into() };
     };
     if !d.real {
-        return format!("No drift that scatter does not explain ({} a part, give or take {}).", signed(d.each_mm), plain_text(d.doubt_mm, 3));
+        return format!("No drift that scatter does not explain ({} a part, give or take {}).", signed(d.each_mm, voice), voice.length(d.doubt_mm));
     }
     let way = if d.each_mm > 0.0 { "larger" } else { "smaller" };
     if asked.of == SizeKind::Tool {
         return if d.each_mm > 0.0 {
-            format!("The tip wears: {} wider a part. Grind it again before the flat is past what the thread allows.", mm_text(d.each_mm))
+            format!("The tip wears: {} wider a part. Grind it again before the flat is past what the thread allows.", voice.length(d.each_mm))
         } else {
-            format!("The tip is found {} narrower a part: look whether it is the same bit.", mm_text(-d.each_mm))
+            format!("The tip is found {} narrower a part: look whether it is the same bit.", voice.length(-d.each_mm))
         };
     }
     let [low, high] = asked.limits.unwrap_or([d.next_mm; 2]);
@@ -302,14 +303,14 @@ fn drift_says(asked: &Asked, drift: Option<&Drift>, read: usize) -> String {
     };
     format!(
         "It gets {} {way} a part.{past}: set the next {} {}, to the middle.",
-        mm_text(d.each_mm.abs()),
-        mm_text(off.abs()),
+        voice.length(d.each_mm.abs()),
+        voice.length(off.abs()),
         if off > 0.0 { "smaller" } else { "larger" }
     )
 }
 
-fn signed(mm: f64) -> String {
-    format!("{}{}", if mm < 0.0 { "\u{2212}" } else { "+" }, mm_text(mm.abs()))
+fn signed(mm: f64, voice: Voice) -> String {
+    format!("{}{}", if mm < 0.0 { "\u{2212}" } else { "+" }, voice.length(mm.abs()))
 }
 
 /// The field of a chart, as drawn.
@@ -318,7 +319,7 @@ const HIGH: f64 = 110.0;
 
 /// Readings in their order against the limits, with the line they drift along where that is real.
 #[allow(clippy::cast_precision_loss)] // parts of a batch
-fn chart(asked: &Asked, points: &[TallyPoint], drift: Option<&Drift>, parts: usize) -> Option<Drawing> {
+fn chart(asked: &Asked, points: &[TallyPoint], drift: Option<&Drift>, parts: usize, voice: Voice) -> Option<Drawing> {
     let (first, last) = (points.first()?, points.last()?);
     let known = points.iter().map(|p| p.mm).chain(asked.limits.into_iter().flatten());
     let (low, high) = known.fold((f64::INFINITY, f64::NEG_INFINITY), |(a, b), v| (a.min(v), b.max(v)));
@@ -334,7 +335,7 @@ fn chart(asked: &Asked, points: &[TallyPoint], drift: Option<&Drift>, parts: usi
         shapes.extend([a, b].map(|l| Shape::open("chart.limit", l)));
         for (name, says, mm) in [("low", "low limit", low), ("high", "high limit", high)] {
             let y = at(0.0, mm)[1];
-            dimensions.push(Dimension { name, says, figure: Quantity::given((mm * 1e4).round() / 1e4), from: [WIDE + 4.0, y], to: [WIDE + 4.0, y] });
+            dimensions.push(Dimension { name, says, figure: Quantity::given(voice, (mm * 1e4).round() / 1e4), from: [WIDE + 4.0, y], to: [WIDE + 4.0, y] });
         }
     }
     shapes.push(Shape::open("chart.axis", vec![[0.0, HIGH], [0.0, 0.0], [WIDE, 0.0]]));
@@ -356,7 +357,7 @@ fn chart(asked: &Asked, points: &[TallyPoint], drift: Option<&Drift>, parts: usi
         }
     }
     let each =
-        points.iter().map(|p| format!("part {}: {}{}", p.place, mm_text(p.mm), if p.scrapped { ", scrapped" } else { "" })).collect::<Vec<_>>().join("; ");
+        points.iter().map(|p| format!("part {}: {}{}", p.place, voice.length(p.mm), if p.scrapped { ", scrapped" } else { "" })).collect::<Vec<_>>().join("; ");
     Some(Drawing { says: format!("{}, part after part: {each}.", asked.name), bounds: [-14.0, -14.0, WIDE + 110.0, HIGH + 16.0], shapes, dimensions })
 }
 

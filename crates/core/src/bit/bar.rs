@@ -4,7 +4,7 @@ use super::judged::Room;
 use super::rules;
 use crate::bit::judged::Findings;
 use crate::job::OwnedBit;
-use crate::quantity::{about_text, eye_text, least_text, plain_text};
+use crate::quantity::plain_text;
 use crate::stiffness::BEND_FREE;
 use crate::thread::form::Thread;
 use crate::working::{Num, Quantity, Worksheet};
@@ -22,28 +22,30 @@ const SECOND_DEG: f64 = 20.0;
 
 /// The room in a bore; `beyond` is the room past the thread, mm, and `before` what stands in front.
 pub(super) fn room(sheet: &mut Worksheet, thread: &Thread, beyond: f64, before: f64) -> Room {
+    let voice = sheet.voice();
     let bore = thread.own.minor.0.unwrap_or(thread.basic.minor);
-    let span = sheet.apply_assuming(&rules::BAR_SPAN, [bore, ROOM_MM.into()], Some(format!("{} mm kept each side", plain_text(ROOM_MM, 1))));
+    let span = sheet.apply_assuming(&rules::BAR_SPAN, [bore, ROOM_MM.into()], Some(format!("{} kept each side", voice.about(ROOM_MM))));
     let reach = sheet.apply(&rules::BAR_REACH, [thread.length.into(), beyond.into(), before.into()]);
     Room { bore, span, reach }
 }
 
 /// Judges a bar in the bore.
 pub(super) fn judge(sheet: &mut Worksheet, bar: &OwnedBit, room: &Room, (clearance, force): (f64, Option<Num>)) -> Findings {
+    let voice = sheet.voice();
     let Room { bore, span, reach } = *room;
     let mut judged = Findings::default();
     if let Some(own) = bar.tip_to_back_mm.filter(|s| *s > span.value) {
         judged.against.push(format!(
             "It spans {} tip to back and the bore lets in {}: it will not go in with its tip withdrawn.",
-            about_text(own),
-            about_text(span.value)
+            voice.about(own),
+            voice.about(span.value)
         ));
     }
     if let Some(own) = bar.reach_mm.filter(|r| *r < reach.value) {
         judged.against.push(format!(
             "It reaches {} and {} is needed: a longer holder, or the thread from the other end.",
-            about_text(own),
-            least_text(reach.value)
+            voice.about(own),
+            voice.least(reach.value)
         ));
     }
     let Some(d) = bar.bar_diameter_mm else { return judged };
@@ -54,12 +56,12 @@ pub(super) fn judge(sheet: &mut Worksheet, bar: &OwnedBit, room: &Room, (clearan
     judged.says.push(format!("Stands out {} times its thickness{asks}.", plain_text(ratio, 1)));
     let modulus = 1000.0 * if carbide { CARBIDE_GPA } else { STEEL_GPA };
     // Half of the last cut's force is radial.
-    judged.bends_mm = force.map(|n| Quantity::length(sheet.apply(&BEND_FREE, [(n.value / 2.0).into(), reach, modulus.into(), d.into()])));
+    judged.bends_mm = force.map(|n| Quantity::length(voice, sheet.apply(&BEND_FREE, [(n.value / 2.0).into(), reach, modulus.into(), d.into()])));
     if let Some(heel) = heel(sheet, bore, d / 2.0, clearance) {
         judged.says.push(if heel.value > SECOND_DEG {
-            format!("Its heel wants {} of relief: grind a second one behind the first.", eye_text(heel.value))
+            format!("Its heel wants {} of relief: grind a second one behind the first.", voice.eye(heel.value))
         } else {
-            format!("{} under the edge lets the heel clear the bore.", eye_text(heel.value))
+            format!("{} under the edge lets the heel clear the bore.", voice.eye(heel.value))
         });
         judged.heel_deg = Some(Quantity::by_eye(heel));
     }

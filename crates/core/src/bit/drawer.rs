@@ -3,9 +3,10 @@
 use super::judged::{Findings, Inputs, OTHER_ANGLE_DEG, Room};
 use super::{bar, insert};
 use crate::job::{BitFacts, Condition, OwnedBit};
-use crate::quantity::{about_text, degrees_text, least_text, plain_text, short_text, small_first};
+use crate::quantity::{degrees_text, small_first};
 use crate::thread::Side;
 use crate::thread::form::Thread;
+use crate::voice::Voice;
 use crate::watch::{Code, Level, Watch};
 use crate::working::{Quantity, Worksheet};
 use serde::Serialize;
@@ -67,6 +68,7 @@ pub struct Drawer {
 
 /// Judges the drawer.
 pub(super) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, watch: &mut Vec<Watch>) -> Drawer {
+    let voice = sheet.voice();
     let Inputs { facts, kit, thread, flats, clearance, beyond, .. } = *before;
     let side = thread.spec.side;
     let internal = side == Side::Internal;
@@ -74,13 +76,13 @@ pub(super) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, watch: &mut Vec
     let mut tools = Vec::new();
     for bit in kit.bits.iter().filter(|b| b.kind == side) {
         let mut judged = room.as_ref().map_or_else(Findings::default, |room| bar::judge(sheet, bit, room, (clearance, before.force)));
-        point(bit, thread, flats, &mut judged);
+        point(bit, thread, flats, &mut judged, voice);
         worn(bit.condition, &mut judged);
         let sizes = bit.tip_to_back_mm.zip(bit.bar_diameter_mm).map(|(span, d)| [span, d]);
         tools.push(ToolView { bar_mm: sizes, ..said(&bit.name, if internal { ToolKind::Bar } else { ToolKind::Bit }, judged, facts) });
     }
     for one in kit.inserts.iter().filter(|i| i.kind == side) {
-        let mut judged = insert::judge(one, before, room.as_ref());
+        let mut judged = insert::judge(one, before, room.as_ref(), voice);
         worn(one.condition, &mut judged);
         tools.push(said(&one.name, ToolKind::Insert, judged, facts));
     }
@@ -107,18 +109,18 @@ pub(super) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, watch: &mut Vec
         return Drawer {
             otherwise: Some(format!(
                 "A bar of at most {} tip to back that reaches {}; or, where none can be had, a finishing tap made as the mate, a little over size, with a lead taper and flutes, hardened and tempered: eyes shielded, the fire watched.",
-                about_text(room.span.value),
-                least_text(room.reach.value)
+                voice.about(room.span.value),
+                voice.least(room.reach.value)
             )),
-            ..drawer(Some(room), tools)
+            ..drawer(Some(room), tools, voice)
         };
     }
     let otherwise = none.then(|| format!("None in the drawer will do: grind one to {}° and the flat above.", degrees_text(thread.flanks.included_deg())));
-    Drawer { otherwise, ..drawer(room, tools) }
+    Drawer { otherwise, ..drawer(room, tools, voice) }
 }
 
-fn drawer(room: Option<Room>, tools: Vec<ToolView>) -> Drawer {
-    Drawer { reach_mm: room.map(|r| Quantity::least(r.reach)), span_mm: room.map(|r| Quantity::about(r.span)), tools, otherwise: None }
+fn drawer(room: Option<Room>, tools: Vec<ToolView>, voice: Voice) -> Drawer {
+    Drawer { reach_mm: room.map(|r| Quantity::least(voice, r.reach)), span_mm: room.map(|r| Quantity::about(voice, r.span)), tools, otherwise: None }
 }
 
 fn said(name: &str, kind: ToolKind, judged: Findings, facts: &BitFacts) -> ToolView {
@@ -130,29 +132,25 @@ fn said(name: &str, kind: ToolKind, judged: Findings, facts: &BitFacts) -> ToolV
 }
 
 /// Angle and tip of a bit against what the form allows.
-fn point(bit: &OwnedBit, thread: &Thread, [least, most]: [f64; 2], judged: &mut Findings) {
+fn point(bit: &OwnedBit, thread: &Thread, [least, most]: [f64; 2], judged: &mut Findings, voice: Voice) {
     let angle = thread.flanks.included_deg();
     if (bit.included_angle_deg - angle).abs() >= OTHER_ANGLE_DEG {
         judged.against.push(format!("It is ground {}° and the thread is {}°.", degrees_text(bit.included_angle_deg), degrees_text(angle)));
         return;
     }
     if thread.alpha_deg <= 0.0 && bit.tip_flat_mm.is_some_and(|f| f > most + 5e-4) {
-        judged.against.push(format!("It is wider than the {} mm the groove may be.", plain_text(most, 2)));
+        judged.against.push(format!("It is wider than the {} the groove may be.", voice.coarse(most)));
     } else if let Some(flat) = bit.tip_flat_mm {
-        let mm = |v: f64| plain_text(v, 2);
+        let mm = |v: f64| voice.coarse(v);
         if flat > most + 5e-4 {
-            judged.against.push(format!("Its flat of {} mm is over the {} mm the form allows: the root would foul the mate.", mm(flat), mm(most)));
+            judged.against.push(format!("Its flat of {} is over the {} the form allows: the root would foul the mate.", mm(flat), mm(most)));
         } else if flat < least - 5e-4 {
-            judged.says.push(format!(
-                "Its flat of {} mm is under the {} mm of the form: it cuts deeper, to a sharper root; stone it wider.",
-                mm(flat),
-                mm(least)
-            ));
+            judged.says.push(format!("Its flat of {} is under the {} of the form: it cuts deeper, to a sharper root; stone it wider.", mm(flat), mm(least)));
         } else {
-            judged.says.push(format!("Its {} mm flat is within the {} to {} mm of the form.", mm(flat), mm(least), mm(most)));
+            judged.says.push(format!("Its {} flat is within the {} of the form.", mm(flat), voice.coarsely_between(least, most)));
         }
     } else if let Some(radius) = bit.tip_radius_mm {
-        judged.says.push(format!("Its tip is round, {} mm.", short_text(radius, 3)));
+        judged.says.push(format!("Its tip is round, {}.", voice.given(radius)));
     } else {
         judged.says.push("Its tip is not measured.".into());
     }

@@ -6,8 +6,8 @@ use super::grind::{LEAST_DEG, SideGrind};
 use super::steps::steps;
 use super::{BitSection, ReliefTool};
 use crate::outline::{Dimension, Drawing, Point, Shape};
-use crate::quantity::{angle_text, eye_text, mm_text};
 use crate::thread::{Side, ThreadSection};
+use crate::voice::Voice;
 use crate::working::Quantity;
 use serde::Serialize;
 
@@ -36,14 +36,14 @@ const BLANKS_MM: [f64; 9] = [5.0, 6.0, 8.0, 10.0, 12.0, 16.0, 20.0, 25.0, 32.0];
 
 /// Draws the bit; `depth_mm` is the radial depth of the cut.
 #[must_use]
-pub fn sheet(thread: &ThreadSection, bit: &BitSection, depth_mm: f64) -> BitSheet {
+pub fn sheet(thread: &ThreadSection, bit: &BitSection, depth_mm: f64, voice: Voice) -> BitSheet {
     BitSheet {
-        views: views(thread, bit, depth_mm),
-        tip: tip(thread, bit, depth_mm),
-        groove: groove(thread, bit),
-        relief_tool: bit.relief_tool.as_ref().map(relief_tool),
-        bore: bore(bit),
-        steps: steps(thread, bit),
+        views: views(thread, bit, depth_mm, voice),
+        tip: tip(thread, bit, depth_mm, voice),
+        groove: groove(thread, bit, voice),
+        relief_tool: bit.relief_tool.as_ref().map(|tool| relief_tool(tool, voice)),
+        bore: bore(bit, voice),
+        steps: steps(thread, bit, voice),
     }
 }
 
@@ -86,7 +86,7 @@ fn lead_left(bit: &BitSection) -> bool {
     bit.grind.sides[0].held == "left"
 }
 
-fn views(thread: &ThreadSection, bit: &BitSection, depth: f64) -> Drawing {
+fn views(thread: &ThreadSection, bit: &BitSection, depth: f64, voice: Voice) -> Drawing {
     let flanks = thread.flanks();
     // In a raked face each is ground in the same share.
     let raked = bit.grind.raked_deg.as_ref().map_or(1.0, |q| q.value / flanks.included_deg());
@@ -163,7 +163,7 @@ fn views(thread: &ThreadSection, bit: &BitSection, depth: f64) -> Drawing {
     Drawing {
         says: format!(
             "The bit from above, included angle {}; from the front, {} under the leading side and {} under the trailing; from the side, {} under the nose.",
-            angle_text(half_left + half_right),
+            voice.angle(half_left + half_right),
             lead.front_deg.text,
             trail.front_deg.text,
             bit.grind.nose_deg.text
@@ -186,7 +186,7 @@ fn views(thread: &ThreadSection, bit: &BitSection, depth: f64) -> Drawing {
     }
 }
 
-fn tip(thread: &ThreadSection, bit: &BitSection, depth: f64) -> Drawing {
+fn tip(thread: &ThreadSection, bit: &BitSection, depth: f64, voice: Voice) -> Drawing {
     let pitch = thread.pitch_mm.value;
     let flanks = thread.flanks();
     let half = flanks.half_deg();
@@ -232,19 +232,19 @@ fn tip(thread: &ThreadSection, bit: &BitSection, depth: f64) -> Drawing {
     let flat = bit.radius_mm.clone().unwrap_or_else(|| bit.flat_mm.clone());
     let (low, high) = if out < 0.0 { (back, over) } else { (-over, back) };
     Drawing {
-        says: format!("The tip at full depth, {} from the surface and {} past the pitch line.", mm_text(depth), mm_text(h)),
+        says: format!("The tip at full depth, {} from the surface and {} past the pitch line.", voice.length(depth), voice.length(h)),
         bounds: [-wide * 1.85, low - pitch * 0.12, wide * 1.9, high + pitch * 0.12],
         shapes,
         dimensions: vec![
             at(if bit.radius_mm.is_some() { "tip_corner" } else { "tip_flat" }, "tip", flat, [-pitch * 0.12, floor + out * pitch * 0.14 - pitch * 0.03]),
             dim("tip_to_pitch", "tip to pitch line", bit.tip_to_pitch_mm.clone(), [-wide * 1.75, level], [-wide * 1.75, floor]),
-            dim("depth", "radial depth", Quantity::length(depth), [wide * 1.15, 0.0], [wide * 1.15, floor]),
+            dim("depth", "radial depth", Quantity::length(voice, depth), [wide * 1.15, 0.0], [wide * 1.15, floor]),
         ],
     }
 }
 
 /// From the point, at the pitch line: the groove's walls run under the edge with the lead, the bit's sides fall in from it.
-fn groove(thread: &ThreadSection, bit: &BitSection) -> Drawing {
+fn groove(thread: &ThreadSection, bit: &BitSection, voice: Voice) -> Drawing {
     let wide = thread.pitch_mm.value / 2.0;
     let tall = wide * 1.5;
     let lead_x = if lead_left(bit) { 1.0 } else { -1.0 };
@@ -276,8 +276,8 @@ fn groove(thread: &ThreadSection, bit: &BitSection) -> Drawing {
     Drawing {
         says: format!(
             "Looking at the point, the groove at its pitch line: {} of room under the leading side, {} under the trailing.",
-            eye_text(margin(&bit.grind.sides[0])),
-            eye_text(margin(&bit.grind.sides[1]))
+            voice.eye(margin(&bit.grind.sides[0])),
+            voice.eye(margin(&bit.grind.sides[1]))
         ),
         bounds: [-wide * 1.7, -tall * 1.06, wide * 1.7, tall * 0.22],
         shapes,
@@ -285,7 +285,7 @@ fn groove(thread: &ThreadSection, bit: &BitSection) -> Drawing {
     }
 }
 
-fn relief_tool(tool: &ReliefTool) -> Drawing {
+fn relief_tool(tool: &ReliefTool, voice: Voice) -> Drawing {
     let [wide, back, long, corner] = [&tool.width_mm, &tool.back_mm, &tool.blade_mm, &tool.corner_mm].map(|q| q.value);
     let body = wide * 2.2 + 4.0;
     let quarter =
@@ -301,7 +301,7 @@ fn relief_tool(tool: &ReliefTool) -> Drawing {
         [-back / 2.0, -long],
     ]);
     Drawing {
-        says: format!("The relief tool from above: {} wide, its blade {} long.", mm_text(wide), mm_text(long)),
+        says: format!("The relief tool from above: {} wide, its blade {} long.", voice.length(wide), voice.length(long)),
         bounds: [-body * 0.9, -long - body * 0.7, body * 1.3, wide * 0.5 + body * 0.2],
         shapes: vec![Shape::closed("bit.face", line)],
         dimensions: vec![
@@ -312,7 +312,7 @@ fn relief_tool(tool: &ReliefTool) -> Drawing {
 }
 
 /// The bar against the bore, its tip withdrawn as far as it goes.
-fn bore(bit: &BitSection) -> Option<Drawing> {
+fn bore(bit: &BitSection, voice: Voice) -> Option<Drawing> {
     let span = bit.drawer.span_mm.as_ref()?;
     let tool = bit.drawer.tools.iter().find(|t| t.bar_mm.is_some())?;
     let [own, thick] = tool.bar_mm?;
@@ -323,7 +323,7 @@ fn bore(bit: &BitSection) -> Option<Drawing> {
     let role = if tip > radius { "margin.rub" } else { "bit.side" };
     let size = 2.0 * radius.max(own);
     Some(Drawing {
-        says: format!("The {} in its bore: {} from tip to back where {} go in.", tool.name, mm_text(own), span.text),
+        says: format!("The {} in its bore: {} from tip to back where {} go in.", tool.name, voice.length(own), span.text),
         bounds: [-size * 0.72, -size * 0.68, size * 0.95, size * 0.66],
         shapes: vec![
             Shape::circle("bore.wall", [0.0, 0.0], radius),
@@ -332,7 +332,7 @@ fn bore(bit: &BitSection) -> Option<Drawing> {
             Shape::word([radius * 0.2, radius * 0.45], tool.name.clone()),
         ],
         dimensions: vec![
-            dim("bar_span", "the bar, tip to back", Quantity::length(own), [back, radius + size * 0.03], [tip, radius + size * 0.03]),
+            dim("bar_span", "the bar, tip to back", Quantity::length(voice, own), [back, radius + size * 0.03], [tip, radius + size * 0.03]),
             dim("bore_lets_in", "the bore lets in", span.clone(), [back, -radius - size * 0.12], [radius - super::bar::ROOM_MM, -radius - size * 0.12]),
         ],
     })

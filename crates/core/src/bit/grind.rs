@@ -4,7 +4,7 @@
 use super::{Tip, rules};
 use crate::direction::{Carriage, Direction};
 use crate::job::{BitFacts, BlankFacts};
-use crate::quantity::{about_text, angle_text, eye_text, mm_text, plain_text};
+use crate::quantity::plain_text;
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::watch::{Code, Level, Watch};
@@ -129,6 +129,7 @@ pub(super) struct Reliefs {
 /// Works them for this thread and clearance, at the least diameter cut: the root a sharp tip leaves, or the bore as turned; the bar's radius
 /// counts in a bore.
 pub(super) fn reliefs(sheet: &mut Worksheet, thread: &Thread, clearance: f64, sharpest: Num, facts: &BitFacts, bored: Option<f64>) -> Reliefs {
+    let voice = sheet.voice();
     let (c, bar_radius) = (Num::from(clearance), facts.bar_radius_mm);
     // Tilted to the lead, the leading side needs that much less, and the trailing one that much more.
     let [lead_c, trail_c] = [Num::from(clearance - facts.tilt_deg), Num::from(clearance + facts.tilt_deg)];
@@ -148,7 +149,7 @@ pub(super) fn reliefs(sheet: &mut Worksheet, thread: &Thread, clearance: f64, sh
     let bore = bored.unwrap_or(thread.basic.minor.value) / 2.0;
     let at_bore_deg = sheet.apply(&crate::thread::rules::LEAD_ANGLE, [thread.lead, (2.0 * bore).into()]);
     let under = bar_radius.unwrap_or(bore / 2.0).min(0.9 * bore);
-    let told = if bar_radius.is_some() { None } else { Some(format!("the bit stands half the bore's radius, {}, under its edge", mm_text(under))) };
+    let told = if bar_radius.is_some() { None } else { Some(format!("the bit stands half the bore's radius, {}, under its edge", voice.length(under))) };
     let falls = sheet.apply_assuming(&rules::BORE_FALLS, [bore.into(), under.into()], told);
     let [lead_flank, trail_flank] = thread.flanks.both().map(Num::from);
     let mut rise = |radius: f64| sheet.apply(&rules::BORE_RISE, [thread.lead, radius.into(), under.into()]);
@@ -165,6 +166,7 @@ pub(super) fn reliefs(sheet: &mut Worksheet, thread: &Thread, clearance: f64, sh
 
 /// Works what to grind.
 pub(crate) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, Reliefs { sides, bench }: Reliefs, clearance: f64, watch: &mut Vec<Watch>) -> Grind {
+    let voice = sheet.voice();
     let Inputs { facts, thread, tip, blank, direction, depth, from_to, reliefs, rises, stocks } = *before;
     let alpha = Num::from(thread.alpha_deg);
     let straight = thread.alpha_deg <= 0.0;
@@ -192,14 +194,14 @@ pub(crate) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, Reliefs { sides
         (Num::from(END_DEG), "An end face of 8 to 10°, ground after the flanks.".to_owned())
     } else {
         let nose = thread.flanks.apply(sheet, [&rules::NOSE, &rules::NOSE_BETWEEN], &[n1, n2]);
-        (nose, format!("The two flanks leave {} under the point: enough for a tip stoned flat or round.", eye_text(nose.value)))
+        (nose, format!("The two flanks leave {} under the point: enough for a tip stoned flat or round.", voice.eye(nose.value)))
     };
     let width = sheet.apply(&rules::WIDTH_USED, [tip.equal_flat, depth, alpha]);
     let offset_says = blank.shoulder.then(|| {
         let hand = if headstock_left { "left" } else { "right" };
         format!(
             "Up to a shoulder, grind the point over to the {hand} (bit face up, point away): half the width used, {}, is all it needs that side.",
-            about_text(width.value / 2.0)
+            voice.about(width.value / 2.0)
         )
     });
     let rises = thread.lead_angle_major.value;
@@ -210,7 +212,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, Reliefs { sides
             "bit",
             format!(
                 "So many starts lean {}: the leading edge cuts with that much rake, the trailing one with as much against it. A bit tilted to the lead angle cuts alike with both.",
-                eye_text(rises)
+                voice.eye(rises)
             ),
         ));
         let middle = (thread.lead_angle_minor.value + rises) / 2.0;
@@ -221,18 +223,18 @@ pub(crate) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, Reliefs { sides
         } else {
             let mut flanks = thread.flanks.both().to_vec();
             flanks.dedup();
-            let each: Vec<String> = flanks.into_iter().map(|f| format!("a flank ground {} cuts {}", angle_text(f), angle_text(cut(f)))).collect();
+            let each: Vec<String> = flanks.into_iter().map(|f| format!("a flank ground {} cuts {}", voice.angle(f), voice.angle(cut(f)))).collect();
             format!("{}, so grind {} by as much less", each.join(" and "), if each.len() > 1 { "each" } else { "it" })
         };
-        format!("Tilted {} in its holder, both sides want {} of relief alike; {form}.", eye_text(middle), eye_text(clearance))
+        format!("Tilted {} in its holder, both sides want {} of relief alike; {form}.", voice.eye(middle), voice.eye(clearance))
     });
     let (raked_deg, rake_says) = rake(sheet, facts, blank, thread, from_to);
     Grind {
         sides: [leading, trailing],
         nose_deg: Quantity::by_eye(nose),
         nose_says,
-        width_mm: Quantity::about(width),
-        offset_mm: blank.shoulder.then(|| Quantity::about(width.value / 2.0)),
+        width_mm: Quantity::about(voice, width),
+        offset_mm: blank.shoulder.then(|| Quantity::about(voice, width.value / 2.0)),
         offset_says,
         tilt_says,
         raked_deg,
@@ -246,6 +248,7 @@ const APART_DEG: f64 = 0.1;
 
 /// The angle to grind in a raked face, and what is said of rake.
 fn rake(sheet: &mut Worksheet, facts: &BitFacts, blank: &BlankFacts, thread: &Thread, (root, crest): (f64, f64)) -> (Option<Quantity>, String) {
+    let voice = sheet.voice();
     let gamma = facts.rake_deg.unwrap_or(0.0);
     if gamma.abs() < 1e-9 || thread.alpha_deg <= 0.0 {
         let may = match blank.material.rake_most_deg {
@@ -270,17 +273,17 @@ fn rake(sheet: &mut Worksheet, facts: &BitFacts, blank: &BlankFacts, thread: &Th
     let (whole, apart) = if thread.flanks.are_even() && (half.value - other.value).abs() < APART_DEG {
         (Num::from(half.value + other.value), String::new())
     } else {
-        let apart = format!(" ({} on the leading side, {} on the trailing)", angle_text(half.value), angle_text(other.value));
+        let apart = format!(" ({} on the leading side, {} on the trailing)", voice.angle(half.value), voice.angle(other.value));
         (Num::from(half.value + other.value), apart)
     };
     (
         Some(Quantity::angle(whole)),
         format!(
             "With {} of back rake grind {}{apart} in the face, measured there, to cut {}; the bench formula, tan α cos γ, says {}.{}",
-            angle_text(gamma),
-            angle_text(whole.value),
-            angle_text(thread.flanks.included_deg()),
-            angle_text(bench(lead) + bench(trail)),
+            voice.angle(gamma),
+            voice.angle(whole.value),
+            voice.angle(thread.flanks.included_deg()),
+            voice.angle(bench(lead) + bench(trail)),
             if gamma > 15.0 { " So much rake bows the flank." } else { "" }
         ),
     )
@@ -292,6 +295,7 @@ pub(crate) fn stocking_flat(sheet: &mut Worksheet, thread: &Thread, tip: &Tip) -
 }
 
 fn stocking(sheet: &mut Worksheet, thread: &Thread, tip: &Tip, planned: bool) -> Option<Stocking> {
+    let voice = sheet.voice();
     let wide = thread.alpha_deg < 20.0 && thread.pitch.value >= STOCKING_FROM_MM;
     wide.then(|| {
         let flat = stocking_flat(sheet, thread, tip);
@@ -299,11 +303,11 @@ fn stocking(sheet: &mut Worksheet, thread: &Thread, tip: &Tip, planned: bool) ->
             says: format!(
                 "{} with a tool of the same angle and a {} tip, to depth; it leaves {} on each flank for the form tool, set central in the groove.",
                 if planned { "Rough" } else { "It may be roughed, where that is chosen at Cut," },
-                mm_text(flat.value),
-                mm_text(STOCKING_LEAVES_MM)
+                voice.length(flat.value),
+                voice.length(STOCKING_LEAVES_MM)
             ),
-            flat_mm: Quantity::length(flat),
-            leaves_mm: Quantity::length(STOCKING_LEAVES_MM),
+            flat_mm: Quantity::length(voice, flat),
+            leaves_mm: Quantity::length(voice, STOCKING_LEAVES_MM),
         }
     })
 }

@@ -3,7 +3,6 @@
 use super::grind::LEAST_DEG;
 use super::{Tip, rules};
 use crate::job::BitFacts;
-use crate::quantity::{angle_text, mm_text, plain_text};
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::watch::{Code, DOUBTFUL_SHARE};
@@ -121,6 +120,7 @@ pub(super) struct Inputs<'a> {
 
 /// Works what the bit as ground will cut, where anything of it was told; root and crest are radii of the cut.
 pub(super) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, watch: &mut Vec<Watch>) -> Option<AsGround> {
+    let voice = sheet.voice();
     let Inputs { facts, thread, tip, reliefs, needed, rises, from_to: (root, crest), upright } = *before;
     let told = facts.tilt_deg.abs() > 1e-9
         || facts.included_angle_deg.is_some()
@@ -150,31 +150,29 @@ pub(super) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, watch: &mut Vec
     let [by_leading, by_trailing] = [[true_leading, leading], [true_trailing, trailing]].map(|flank| felt(thread.alpha_deg, flank, thread.heights()));
     let feels = if thread.alpha_deg > 0.0 { f64::midpoint(by_leading, by_trailing) } else { 0.0 };
     let room = thread.own.pitch.1.value - thread.own.pitch.0.value;
-    let micrometres = |mm: f64| plain_text(mm * 1000.0, 0);
     let judged = if feels < 5e-4 {
         "True as far as a gauge can feel.".to_owned()
     } else if feels <= room * DOUBTFUL_SHARE {
         format!(
-            "The flanks feel like {} µm on the pitch diameter, of {} µm there are: leave it, and aim that much {}.",
-            micrometres(feels),
-            micrometres(room),
+            "The flanks feel like {} on the pitch diameter, of {} there are: leave it, and aim that much {}.",
+            voice.micro(feels),
+            voice.micro(room),
             if external { "smaller" } else { "larger" }
         )
     } else {
-        let text =
-            format!("The flanks feel like {} µm on the pitch diameter, of {} µm there are: grind or set it true.", micrometres(feels), micrometres(room));
+        let text = format!("The flanks feel like {} on the pitch diameter, of {} there are: grind or set it true.", voice.micro(feels), voice.micro(room));
         watch.push(Watch::new(if feels > room { Level::Danger } else { Level::Warn }, Code::BitAngle, "bit", text.clone()));
         text
     };
     let aim_mm = (feels >= 5e-4 && feels <= room * DOUBTFUL_SHARE).then(|| {
         let (low, high) = (thread.own.pitch.0.value, thread.own.pitch.1.value);
         let middle = f64::midpoint(low, high);
-        Quantity::length((if external { middle - feels } else { middle + feels }).clamp(low, high))
+        Quantity::length(voice, (if external { middle - feels } else { middle + feels }).clamp(low, high))
     });
     let shallow_mm = facts.height_mm.filter(|h| h.abs() > 1e-9).map(|h| {
         let depth = Num::from((crest - root).abs());
         let rule = if external { &rules::OFF_CENTRE_EXTERNAL } else { &rules::OFF_CENTRE_INTERNAL };
-        Quantity::length(sheet.apply(rule, [crest.into(), depth, h.into()]))
+        Quantity::length(voice, sheet.apply(rule, [crest.into(), depth, h.into()]))
     });
     let rubs: Vec<String> = measured_reliefs
         .iter()
@@ -185,9 +183,9 @@ pub(super) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, watch: &mut Vec
                 let how = if left <= 0.0 { "rubs" } else { "all but rubs" };
                 format!(
                     "The {side} side {how}: {} ground where the thread itself takes {}; {} is wanted.",
-                    angle_text(ground),
-                    angle_text(*lead),
-                    angle_text(*needed)
+                    voice.angle(ground),
+                    voice.angle(*lead),
+                    voice.angle(*needed)
                 )
             })
         })
@@ -201,15 +199,15 @@ pub(super) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, watch: &mut Vec
         format!(
             "A {} somewhere between {} and {} is {} of infeed. The passes are laid out for the wider: at the last of them stop and measure; what is left then is known.",
             if facts.round_between_mm.is_some() { "tip radius" } else { "flat" },
-            mm_text(told[0]),
-            mm_text(told[1]),
-            mm_text(costs.value)
+            voice.length(told[0]),
+            voice.length(told[1]),
+            voice.length(costs.value)
         )
     });
     Some(AsGround {
         leading_deg: Quantity::angle(leading),
         trailing_deg: Quantity::angle(trailing),
-        feels_mm: Quantity::length(feels),
+        feels_mm: Quantity::length(voice, feels),
         shallow_mm,
         judged,
         aim_mm,

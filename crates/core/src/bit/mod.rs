@@ -12,6 +12,7 @@ pub mod rules;
 mod steps;
 
 use crate::job::Grinder;
+use crate::voice::Voice;
 pub(crate) use bar::STEEL_GPA;
 pub use drawer::{Drawer, ToolKind, ToolView};
 pub use drawing::{BitSheet, sheet};
@@ -25,7 +26,7 @@ pub use relief_tool::ReliefTool;
 use crate::direction::Direction;
 use crate::faults::Assumption;
 use crate::job::{BitFacts, BlankFacts, Kit};
-use crate::quantity::{angle_text, degrees_text, mm_text, plain_text};
+use crate::quantity::degrees_text;
 use crate::thread::form::Thread;
 use crate::thread::{Side, rules as thread_rules};
 use crate::watch::{Code, Level, Watch};
@@ -232,7 +233,8 @@ struct Used {
 
 /// The tip as measured; else the bluntest of those it may be, so that a sharper one stops short and never past the size.
 fn used(sheet: &mut Worksheet, facts: &BitFacts, thread: &Thread, [aim, bluntest]: [Num; 2], round: Option<Num>) -> Used {
-    let text = |v: f64, what: &str| format!("{} mm {what}", plain_text(v, 2));
+    let voice = sheet.voice();
+    let text = |v: f64, what: &str| format!("{} {what}", voice.coarse(v));
     let by_radius = |sheet: &mut Worksheet, radius: Num, measured: bool| Used {
         cut_off: cut_off_radius(sheet, radius, thread),
         radius: Some(radius),
@@ -260,7 +262,7 @@ fn used(sheet: &mut Worksheet, facts: &BitFacts, thread: &Thread, [aim, bluntest
             let radius = equal_radius(sheet, bluntest, thread);
             by_radius(sheet, radius, false)
         }
-        (None, None, None) => by_flat(sheet, bluntest, false, format!("{} mm flat to {}", plain_text(aim.value, 2), plain_text(bluntest.value, 2))),
+        (None, None, None) => by_flat(sheet, bluntest, false, format!("{} flat to {}", voice.coarse(aim.value), voice.coarse(bluntest.value))),
     }
 }
 
@@ -268,11 +270,11 @@ fn used(sheet: &mut Worksheet, facts: &BitFacts, thread: &Thread, [aim, bluntest
 pub(crate) const V_FROM_DEG: f64 = 20.0;
 
 /// What is said of a tip that was not measured.
-fn untold(known: TipKnown, facts: &BitFacts, says: &str, [narrow, wide, doubt]: [f64; 3], assumed: &mut Vec<Assumption>, watch: &mut Vec<Watch>) {
+fn untold(known: TipKnown, facts: &BitFacts, says: &str, [narrow, wide, doubt]: [f64; 3], assumed: &mut Vec<Assumption>, watch: &mut Vec<Watch>, voice: Voice) {
     if known == TipKnown::Told {
         return;
     }
-    let range = format!("{} to {} mm", plain_text(narrow, 2), plain_text(wide, 2));
+    let range = voice.coarsely_between(narrow, wide);
     let text = match (known, facts.tip_between_mm) {
         (TipKnown::Range, None) => format!("The tip was not told: a flat of {range} is allowed for."),
         (TipKnown::Nominal, _) => format!("The tip was not told: {says} is taken, and the passes stop well short of size to be measured."),
@@ -280,7 +282,7 @@ fn untold(known: TipKnown, facts: &BitFacts, says: &str, [narrow, wide, doubt]: 
     };
     assumed.push(Assumption { pointer: "/bit/tip_flat_mm".into(), text });
     if known == TipKnown::Range && facts.tip_between_mm.is_none() {
-        let text = format!("The tip is not measured: a flat of {range} is {} of infeed: measure where the passes stop.", mm_text(doubt));
+        let text = format!("The tip is not measured: a flat of {range} is {} of infeed: measure where the passes stop.", voice.length(doubt));
         watch.push(Watch::new(Level::Note, Code::AssumedDefault, "bit", text));
     }
 }
@@ -294,6 +296,7 @@ pub(crate) fn tip(
     assumed: &mut Vec<Assumption>,
     watch: &mut Vec<Watch>,
 ) -> (Tip, TipView) {
+    let voice = sheet.voice();
     let (pitch, alpha) = (thread.pitch, Num::from(thread.alpha_deg));
     let straight = thread.alpha_deg <= 0.0;
     let [min, max, aim] = flats(sheet, thread, target);
@@ -304,7 +307,7 @@ pub(crate) fn tip(
     let (h, equal_flat, measured, tip_says, rounded) = if straight {
         let flat = facts.tip_flat_mm.map_or(aim, Num::from);
         let h = sheet.apply(&thread_rules::HALF_OF, [thread.basic.pitch, thread.basic.minor]);
-        (h, flat, facts.tip_flat_mm.is_some(), format!("{} mm wide", plain_text(flat.value, 2)), None)
+        (h, flat, facts.tip_flat_mm.is_some(), format!("{} wide", voice.coarse(flat.value)), None)
     } else {
         let Used { cut_off, radius, measured, says } = used(sheet, facts, thread, [aim, bluntest], round);
         let h = sheet.apply(&rules::TIP_TO_PITCH, [pitch, alpha, cut_off]);
@@ -324,7 +327,7 @@ pub(crate) fn tip(
     };
     let [narrow, wide] = facts.tip_between_mm.unwrap_or(untold_span);
     let doubt = if measured || straight { 0.0 } else { (wide - narrow) / (2.0 * thread.alpha_deg.to_radians().tan()) };
-    untold(known, facts, tip_says.as_str(), [narrow, wide, doubt], assumed, watch);
+    untold(known, facts, tip_says.as_str(), [narrow, wide, doubt], assumed, watch, voice);
     let (aimed, sharpest) = match known {
         TipKnown::Range => {
             let mut with = |flat: Num| {
@@ -414,20 +417,21 @@ pub(crate) fn root(sheet: &mut Worksheet, thread: &Thread, target: Num, h: Num) 
 
 /// A bit off centre toward the side the work comes from loses relief under its nose, by the angle it stands round the work: past all of it
 /// the heel rubs and nothing is cut.
-fn heel(facts: &BitFacts, (root, crest): (f64, f64), (upright, external): (bool, bool), nose_deg: f64, watch: &mut Vec<Watch>) {
+fn heel(facts: &BitFacts, (root, crest): (f64, f64), (upright, external): (bool, bool), nose_deg: f64, watch: &mut Vec<Watch>, voice: Voice) {
     // The work comes down on a bit the right way up: outside one too high meets it with its heel, in a bore one too low.
     let toward = facts.height_mm.unwrap_or(0.0) * if upright == external { 1.0 } else { -1.0 };
     let radius = if external { root } else { crest };
     if toward <= 0.0 || toward >= radius {
         return;
     }
+    let center = voice.words().center;
     let loses = (toward / radius).asin().to_degrees();
     if loses >= nose_deg {
         let text = format!(
-            "It stands {} off centre toward the work: that takes {} of the {} under its nose, so the heel rubs and it does not cut.",
-            mm_text(toward),
-            angle_text(loses),
-            angle_text(nose_deg)
+            "It stands {} off {center} toward the work: that takes {} of the {} under its nose, so the heel rubs and it does not cut.",
+            voice.length(toward),
+            voice.angle(loses),
+            voice.angle(nose_deg)
         );
         watch.push(Watch::new(Level::Danger, Code::HeelRubs, "bit", text));
     }
@@ -435,6 +439,7 @@ fn heel(facts: &BitFacts, (root, crest): (f64, f64), (upright, external): (bool,
 
 /// Works the bit: what to grind, what will go in, and what the real one cuts.
 pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BitFacts, said: TipView, before: &Inputs<'_>, watch: &mut Vec<Watch>) -> BitSection {
+    let voice = sheet.voice();
     let Inputs { thread, tip, blank, direction, kit, beyond, depth, from_to, speed_rpm, force, stocks, reverses, ref groove } = *before;
     let (leading, trailing) = said.reliefs.sides;
     // What of each relief the thread's own rise takes: all but the working clearance, unless the least was taken instead.
@@ -446,18 +451,18 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BitFacts, said: TipView, bef
     let rises = (leading.value - said.clearance, if external { facts.tilt_deg - thread.lead_angle_major.value } else { trailing.value - said.clearance });
     let before = grind::Inputs { facts, thread, tip, blank, direction, depth, from_to, reliefs, rises, stocks };
     let grind = grind::reckon(sheet, &before, said.reliefs, said.clearance, watch);
-    heel(facts, before.from_to, (direction.upright, external), grind.nose_deg.value, watch);
-    let of = |[min, max, aim]: [Num; 3]| TipAllowed { min: Quantity::length(min), max: Quantity::length(max), aim: Quantity::length(aim) };
+    heel(facts, before.from_to, (direction.upright, external), grind.nose_deg.value, watch, voice);
+    let of = |[min, max, aim]: [Num; 3]| TipAllowed { min: Quantity::length(voice, min), max: Quantity::length(voice, max), aim: Quantity::length(voice, aim) };
     BitSection {
         leading_relief_deg: Quantity::by_eye(leading),
         trailing_relief_deg: Quantity::by_eye(trailing),
         tip_flat_mm: of(said.allowed),
         tip_radius_mm: said.radius.map(of),
-        handbook_flat_mm: said.handbook.map(Quantity::length),
-        tip_to_pitch_mm: Quantity::length(tip.h),
-        tip_doubt_mm: Quantity::length(tip.doubt),
-        flat_mm: Quantity::length(tip.equal_flat),
-        radius_mm: said.rounded.map(Quantity::length),
+        handbook_flat_mm: said.handbook.map(|v| Quantity::length(voice, v)),
+        tip_to_pitch_mm: Quantity::length(voice, tip.h),
+        tip_doubt_mm: Quantity::length(voice, tip.doubt),
+        flat_mm: Quantity::length(voice, tip.equal_flat),
+        radius_mm: said.rounded.map(|v| Quantity::length(voice, v)),
         measured: said.measured,
         says: said.says,
         clearance_deg: said.clearance,

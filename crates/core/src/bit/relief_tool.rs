@@ -2,7 +2,7 @@
 
 use super::bar::{ROOM_MM, heel};
 use super::rules;
-use crate::quantity::{eye_text, mm_text, plain_text};
+use crate::quantity::plain_text;
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::working::{Num, Quantity, Worksheet};
@@ -60,6 +60,7 @@ pub(crate) struct Groove {
 
 /// Works the tool for a groove.
 pub(crate) fn reckon(sheet: &mut Worksheet, thread: &Thread, groove: &Groove, bar_radius: Option<f64>, clearance: f64) -> ReliefTool {
+    let voice = sheet.voice();
     let internal = thread.spec.side == Side::Internal;
     let steps = (groove.width.value / WIDEST_MM).ceil().max(1.0);
     // Narrower than the groove where it is made in steps, so that the last takes a clean side.
@@ -69,9 +70,13 @@ pub(crate) fn reckon(sheet: &mut Worksheet, thread: &Thread, groove: &Groove, ba
     let mut says = Vec::new();
     let round = (width.value / 2.0 <= groove.corner + 1e-9).then_some(width.value / 2.0);
     says.push(match round {
-        Some(r) => format!("A full round nose of {} serves too: the groove may be so round.", mm_text(r)),
+        Some(r) => format!("A full round nose of {} serves too: the groove may be so round.", voice.length(r)),
         None => {
-            format!("A full round nose does not serve: its {} is more than the {} the corners may have.", mm_text(width.value / 2.0), mm_text(groove.corner))
+            format!(
+                "A full round nose does not serve: its {} is more than the {} the corners may have.",
+                voice.length(width.value / 2.0),
+                voice.length(groove.corner)
+            )
         }
     });
     let (end, bar) = if internal {
@@ -81,13 +86,17 @@ pub(crate) fn reckon(sheet: &mut Worksheet, thread: &Thread, groove: &Groove, ba
         if heel.value > END_DEG {
             says.push(format!(
                 "In a bore its end falls away {}, so that the heel {} under the edge clears the groove's {} radius.",
-                eye_text(heel.value),
-                mm_text(under),
-                mm_text(radius)
+                voice.eye(heel.value),
+                voice.length(under),
+                voice.length(radius)
             ));
         }
         let bar = sheet.apply(&rules::BLADE_BAR, [groove.beside, ROOM_MM.into(), blade]);
-        says.push(format!("Going in, blade and bar together must pass a bore of {}: a bar of at most {}.", mm_text(groove.beside.value), mm_text(bar.value)));
+        says.push(format!(
+            "Going in, blade and bar together must pass a bore of {}: a bar of at most {}.",
+            voice.length(groove.beside.value),
+            voice.length(bar.value)
+        ));
         (heel, Some(bar))
     } else {
         (Num::from(END_DEG), None)
@@ -96,19 +105,20 @@ pub(crate) fn reckon(sheet: &mut Worksheet, thread: &Thread, groove: &Groove, ba
         says.push(format!("Plunge {} times side by side, then once along the bottom; measure the width before the last.", plain_text(steps, 0)));
     }
     says.push(format!(
-        "Both sides fall in {} under the edge and narrow {} to the back, so the blade touches only with its end. Set it square to the work and on centre; slow, with oil, withdrawn if it chatters.",
-        eye_text(SIDE_DEG),
-        eye_text(TAPER_DEG)
+        "Both sides fall in {} under the edge and narrow {} to the back, so the blade touches only with its end. Set it square to the work and on {}; slow, with oil, withdrawn if it chatters.",
+        voice.eye(SIDE_DEG),
+        voice.eye(TAPER_DEG),
+        voice.words().center
     ));
     ReliefTool {
-        width_mm: Quantity::about(width),
-        back_mm: Quantity::about(back),
-        blade_mm: Quantity::about(blade),
-        corner_mm: Quantity::about(groove.corner.min(width.value / 4.0)),
-        round_mm: round.map(Quantity::length),
+        width_mm: Quantity::about(voice, width),
+        back_mm: Quantity::about(voice, back),
+        blade_mm: Quantity::about(voice, blade),
+        corner_mm: Quantity::about(voice, groove.corner.min(width.value / 4.0)),
+        round_mm: round.map(|v| Quantity::length(voice, v)),
         end_deg: Quantity::by_eye(end),
         side_deg: Quantity::by_eye(SIDE_DEG),
-        bar_mm: bar.map(Quantity::length),
+        bar_mm: bar.map(|v| Quantity::length(voice, v)),
         says,
     }
 }

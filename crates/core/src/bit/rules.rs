@@ -33,7 +33,7 @@ rule!(EQUAL_FLAT = "bit.equal_flat", "Flat that cuts off as much as this tip", (
     "2*t*tan(alpha)", "so that one depth law serves flats and radii", 2.0 * t * alpha.to_radians().tan());
 
 rule!(BORE_FALLS = "bit.bore_falls", "How far the bore falls in under the edge", (R: Mm "bore radius", t: Mm "how deep the tool stands under its edge") -> s: Mm,
-    "R - sqrt(R^2 - t^2)", "the bore's circle at that depth under the centre line", R - (R * R - t * t).sqrt());
+    "R - sqrt(R^2 - t^2)", "the bore's circle at that depth under its axis", R - (R * R - t * t).sqrt());
 rule!(BORE_RISE = "bit.bore_rise", "How far the thread rises by the tool's foot", (L: Mm "lead", R: Mm "radius", t: Mm "how deep the tool stands under its edge") -> b: Mm,
     "L*atan(t/sqrt(R^2 - t^2))/360", "the lead over the arc the tool stands in", L * (t / (R * R - t * t).sqrt()).atan().to_degrees() / 360.0);
 rule!(RELIEF_LEADING_BORE = "bit.relief_leading_bore", "Relief on the leading side, in a bore",
@@ -75,12 +75,12 @@ rule!(EDGE_INTERNAL = "bit.edge_internal", "Length of edge in use, raked, in a b
     "r*cos(gamma) - sqrt(r^2*cos(gamma)^2 + X^2 - 2*X*r)", "as outside, the bore closing in",
     r * gamma.to_radians().cos() - (r * r * gamma.to_radians().cos().powi(2) + X * X - 2.0 * X * r).sqrt());
 rule!(LEAD_SHIFTS = "bit.lead_shifts", "How far ahead the edge's far end cuts, raked", (L: Mm "lead", l: Mm "edge in use", gamma: Deg "back rake", r: Mm "radius there") -> z: Mm,
-    "L*atan(l*sin(gamma)/sqrt(max(r^2 - (l*sin(gamma))^2, 0)))/360", "it stands below centre, so the work comes to it later by that part of a turn", L * (l * gamma.to_radians().sin()).atan2((r * r - (l * gamma.to_radians().sin()).powi(2)).max(0.0).sqrt()) / std::f64::consts::TAU);
+    "L*atan(l*sin(gamma)/sqrt(max(r^2 - (l*sin(gamma))^2, 0)))/360", "it stands below the axis, so the work comes to it later by that part of a turn", L * (l * gamma.to_radians().sin()).atan2((r * r - (l * gamma.to_radians().sin()).powi(2)).max(0.0).sqrt()) / std::f64::consts::TAU);
 rule!(RAKED_HALF = "bit.raked_half", "Half angle to grind in a raked face", (alpha: Deg "half angle wanted", X: Mm "depth", l: Mm "edge in use", z: Mm "how far that side cuts wider for the lead") -> a: Deg,
     "atan((tan(alpha)*X - z)/l)", "the same width over the longer edge, less what the lead adds"; schools ["The bench formula, tan α cos γ, takes the edge as X/cos γ, and no lead."], ((alpha.to_radians().tan() * X - z) / l).atan().to_degrees());
-rule!(OFF_CENTRE_EXTERNAL = "bit.off_centre_external", "How much shallower a bit off centre cuts", (R: Mm "radius at touch", X: Mm "travel", h: Mm "off centre") -> e: Mm,
+rule!(OFF_CENTRE_EXTERNAL = "bit.off_centre_external", "How much shallower a bit off the axis height cuts", (R: Mm "radius at touch", X: Mm "travel", h: Mm "off the axis height") -> e: Mm,
     "sqrt((sqrt(R^2 - h^2) - X)^2 + h^2) - (R - X)", "the tip's own circle", (((R * R - h * h).sqrt() - X).powi(2) + h * h).sqrt() - (R - X));
-rule!(OFF_CENTRE_INTERNAL = "bit.off_centre_internal", "How much shallower a bit off centre cuts, in a bore", (R: Mm "radius at touch", X: Mm "travel", h: Mm "off centre") -> e: Mm,
+rule!(OFF_CENTRE_INTERNAL = "bit.off_centre_internal", "How much shallower a bit off the axis height cuts, in a bore", (R: Mm "radius at touch", X: Mm "travel", h: Mm "off the axis height") -> e: Mm,
     "R + X - sqrt((sqrt(R^2 - h^2) + X)^2 + h^2)", "the tip's own circle", R + X - (((R * R - h * h).sqrt() + X).powi(2) + h * h).sqrt());
 rule!(GUESS_COSTS = "bit.guess_costs", "What a guessed tip costs in infeed", (a: Mm "narrowest", b: Mm "widest", alpha: Deg "half angle") -> x: Mm,
     "(b - a)/(2*tan(alpha))", "difference of what the two cut off the sharp V", (b - a) / (2.0 * alpha.to_radians().tan()));

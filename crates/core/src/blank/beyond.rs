@@ -4,7 +4,6 @@ use super::end::CutEnd;
 use super::reach::Reach;
 use super::{relief, rules};
 use crate::job::{BlankFacts, EndKind};
-use crate::quantity::{about_text, least_text};
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::watch::{Code, Level, Watch};
@@ -57,6 +56,7 @@ pub(super) fn reckon(
     (end, cut_end): (EndKind, CutEnd),
     watch: &mut Vec<Watch>,
 ) -> Beyond {
+    let voice = sheet.voice();
     let needs = match (end, cut_end) {
         // A thread that begins there cannot fade in: what a groove to start in takes is asked for.
         (EndKind::Withdraw, CutEnd::StopsIn(_)) => sheet.apply(&rules::WITHDRAWN_NEEDS, [reach.ahead]),
@@ -72,11 +72,11 @@ pub(super) fn reckon(
         Some(Stands { gap, jaws }) => {
             let what = if jaws { "The jaws stand" } else { "What stands beyond it is" };
             let there = if gap < 0.0 {
-                format!("{what} {} short of the end of the thread", about_text(-gap))
+                format!("{what} {} short of the end of the thread", voice.about(-gap))
             } else {
-                format!("{what} {} past the end of the thread", about_text(gap))
+                format!("{what} {} past the end of the thread", voice.about(gap))
             };
-            (format!("{there}; {for_what} {}.", least_text(needs.value)), gap < needs.value - 1e-6)
+            (format!("{there}; {for_what} {}.", voice.least(needs.value)), gap < needs.value - 1e-6)
         }
         None => {
             let what = if thread.spec.side == Side::Internal {
@@ -84,15 +84,15 @@ pub(super) fn reckon(
             } else {
                 "beyond the end of the thread, jaws or a part of the lathe"
             };
-            (format!("What stands {what}, was not told; {for_what} {}.", least_text(needs.value)), false)
+            (format!("What stands {what}, was not told; {for_what} {}.", voice.least(needs.value)), false)
         }
     };
     if short {
         watch.push(Watch::new(Level::Danger, Code::EndRoom, "blank", says.clone()));
     }
     Beyond {
-        gap_mm: stands.map(|s| Quantity::given(s.gap)),
-        needs_mm: Quantity::least(needs),
+        gap_mm: stands.map(|s| Quantity::given(voice, s.gap)),
+        needs_mm: Quantity::least(voice, needs),
         jaws: stands.is_some_and(|s| s.jaws),
         refused: short.then(|| says.clone()),
         says,

@@ -1,9 +1,9 @@
 //! The bore before the thread: its share of a full thread, and the drill that leaves it a real cut.
 
+use super::drill::marked;
 use super::rules;
 use super::size::Size;
 use crate::job::Kit;
-use crate::quantity::{MM_PER_INCH, about_text, plain_text, short_text};
 use crate::thread::form::Thread;
 use crate::working::{Quantity, Worksheet};
 use serde::Serialize;
@@ -33,6 +33,7 @@ const FAR_SHARE: f64 = 0.3;
 
 /// The share of thread a bore leaves, and the drill before it.
 pub(super) fn reckon(sheet: &mut Worksheet, kit: &Kit, thread: &Thread, size: &Size) -> Bore {
+    let voice = sheet.voice();
     let share = sheet.apply(&rules::SHARE_OF_BORE, [thread.major, size.used, size.full]);
     let bore = size.used.value;
     let over = |d: f64| (rules::DRILL_CUTS_OVER.eval)(&[d]);
@@ -41,34 +42,24 @@ pub(super) fn reckon(sheet: &mut Worksheet, kit: &Kit, thread: &Thread, size: &S
     let left = drill.zip(over).map(|(d, over)| bore - d - over);
     let drill_says = match (drill, left) {
         (Some(d), Some(left)) if left > FAR_SHARE * bore && left > 5.0 => {
-            format!("The largest drill here, {}, leaves {} to bore: open it in steps, or begin from stock with a hole in it.", marked(d), about_text(left))
+            format!(
+                "The largest drill here, {}, leaves {} to bore: open it in steps, or begin from stock with a hole in it.",
+                marked(d, voice),
+                voice.about(left)
+            )
         }
         (Some(d), Some(left)) => format!(
             "Drill {}: it cuts about {} over its size, not measured, and leaves {} to bore.",
-            marked(d),
-            about_text(over.unwrap_or(0.0)),
-            about_text(left)
+            marked(d, voice),
+            voice.about(over.unwrap_or(0.0)),
+            voice.about(left)
         ),
-        _ => format!("No drill here leaves a real cut to bore to {}.", about_text(bore)),
+        _ => format!("No drill here leaves a real cut to bore to {}.", voice.about(bore)),
     };
-    Bore { share_percent: Quantity::plain(share, 1, " %"), drill_mm: drill.map(Quantity::given), left_mm: left.map(Quantity::about), drill_says }
-}
-
-/// A drill as its maker marks it: a fraction of an inch in sixty-fourths, else mm.
-fn marked(mm: f64) -> String {
-    let parts = mm / MM_PER_INCH * 64.0;
-    if (parts - parts.round()).abs() > 1e-3 || parts.round() < 1.0 {
-        return format!("{} mm", short_text(mm, 3));
-    }
-    let (mut over, mut under) = (parts.round(), 64.0);
-    while over % 2.0 == 0.0 && under > 1.0 {
-        (over, under) = (over / 2.0, under / 2.0);
-    }
-    let (whole, part) = ((over / under).floor(), over % under);
-    let fraction = format!("{}/{}", plain_text(part, 0), plain_text(under, 0));
-    match (whole > 0.0, part > 0.0) {
-        (true, true) => format!("{}-{fraction} in", plain_text(whole, 0)),
-        (true, false) => format!("{} in", plain_text(whole, 0)),
-        _ => format!("{fraction} in"),
+    Bore {
+        share_percent: Quantity::plain(share, 1, " %"),
+        drill_mm: drill.map(|v| Quantity { text: marked(v, voice), ..Quantity::given(voice, v) }),
+        left_mm: left.map(|v| Quantity::about(voice, v)),
+        drill_says,
     }
 }

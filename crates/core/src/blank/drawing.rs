@@ -3,9 +3,9 @@
 use super::{Mark, Register};
 use crate::job::EndKind;
 use crate::outline::{Dimension, Drawing, Point, Shape};
-use crate::quantity::mm_text;
 use crate::thread::Side;
 use crate::thread::form::Thread;
+use crate::voice::Voice;
 use crate::working::{Num, Quantity};
 
 /// The relief, ring or pocket as it is, or as it must be.
@@ -94,7 +94,7 @@ fn edge(d: &Drawn<'_>, gap: Option<&Gap>, shown: f64, inward: f64) -> Vec<Point>
 
 /// Draws the blank or bore with its register, chamfer, ending and shoulder; the thread starts at the left-hand
 /// free end.
-pub(super) fn blank(d: &Drawn<'_>) -> Drawing {
+pub(super) fn blank(d: &Drawn<'_>, voice: Voice) -> Drawing {
     let (thread, used) = (d.thread, d.used);
     let external = thread.spec.side == Side::External;
     let inward = if external { -1.0 } else { 1.0 };
@@ -145,12 +145,12 @@ pub(super) fn blank(d: &Drawn<'_>) -> Drawing {
     let ending = d
         .relief
         .as_ref()
-        .map_or_else(String::new, |g| format!(", {} {} wide down to {}", gap_word(d.followed), mm_text(g.width.value), mm_text(g.diameter.value)));
+        .map_or_else(String::new, |g| format!(", {} {} wide down to {}", gap_word(d.followed), voice.length(g.width.value), voice.length(g.diameter.value)));
     Drawing {
-        says: format!("{} of {}, threaded length {}{ending}.", if external { "Blank" } else { "Bore" }, mm_text(used), mm_text(length)),
+        says: format!("{} of {}, threaded length {}{ending}.", if external { "Blank" } else { "Bore" }, voice.length(used), voice.length(length)),
         bounds: [left - used * 1.2, -height - used * 0.42, tail + right, height + used * 0.3],
         shapes,
-        dimensions: dimensions(d, shown, left, height),
+        dimensions: dimensions(d, shown, left, height, voice),
     }
 }
 
@@ -188,20 +188,20 @@ fn break_lines(at: f64, height: f64, used: f64) -> [Shape; 2] {
 }
 
 /// The dimensions, each of which opens the word that sets it.
-fn dimensions(d: &Drawn<'_>, shown: f64, left: f64, height: f64) -> Vec<Dimension> {
+fn dimensions(d: &Drawn<'_>, shown: f64, left: f64, height: f64, voice: Voice) -> Vec<Dimension> {
     let (used, r) = (d.used, d.used / 2.0);
     let external = d.thread.spec.side == Side::External;
     let under = -height - used * 0.17;
     let across = |name, says, figure: Quantity, at: f64, radius: f64| Dimension { name, says, figure, from: [at, -radius], to: [at, radius] };
     let along = |name, says, figure: Quantity, y: f64, from: f64, to: f64| Dimension { name, says, figure, from: [from, y], to: [to, y] };
     let mut list = vec![
-        across("diameter", if external { "blank diameter" } else { "bore" }, Quantity::length(used), left - used * 1.15, r),
-        along("length", "threaded length", Quantity::along(d.thread.length), under, 0.0, shown),
+        across("diameter", if external { "blank diameter" } else { "bore" }, Quantity::length(voice, used), left - used * 1.15, r),
+        along("length", "threaded length", Quantity::along(voice, d.thread.length), under, 0.0, shown),
     ];
     // A register hides the chamfer behind it: its own diameter stands in that place.
     list.push(match d.register {
         Some(register) => across("register", "register", register.max_mm.clone(), left - used * 0.24, register.max_mm.value / 2.0),
-        None => across("chamfer", "chamfer to", Quantity::about(d.chamfer), left - used * 0.24, d.chamfer.value / 2.0),
+        None => across("chamfer", "chamfer to", Quantity::about(voice, d.chamfer), left - used * 0.24, d.chamfer.value / 2.0),
     });
     let at = (d.mark.from_face_mm.value - d.thread.length + shown).max(shown * 0.1);
     list.push(along("mark", "mark from the face", d.mark.from_face_mm.clone(), under - used * 0.15, 0.0, at));
@@ -220,7 +220,7 @@ fn dimensions(d: &Drawn<'_>, shown: f64, left: f64, height: f64) -> Vec<Dimensio
         }
     }
     if let Some(shoulder) = d.shoulder_mm.filter(|_| d.shoulder && external) {
-        list.push(across("shoulder", "shoulder diameter", Quantity::given(shoulder), shown + used * 0.5, shoulder / 2.0));
+        list.push(across("shoulder", "shoulder diameter", Quantity::given(voice, shoulder), shown + used * 0.5, shoulder / 2.0));
     }
     list
 }

@@ -6,7 +6,7 @@ use super::end::{CutEnd, MARGIN_MM};
 use super::reach::Reach;
 use super::{relief, rules};
 use crate::job::EndKind;
-use crate::quantity::{about_text, least_text, small_first};
+use crate::quantity::small_first;
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::working::{Num, Quantity, Worksheet};
@@ -76,9 +76,10 @@ impl EndingInputs<'_> {
 
 /// Each school side by side; the open is none at a shoulder.
 pub(super) fn endings(sheet: &mut Worksheet, ground: &EndingInputs<'_>) -> Vec<EndingView> {
+    let voice = sheet.voice();
     let (length, stopping) = (ground.thread.length, ground.stopping().value);
     let recommended = ground.usual;
-    let beyond = |zone: f64| format!("the mate stands {} off unless it is counterbored", about_text(zone));
+    let beyond = |zone: f64| format!("the mate stands {} off unless it is counterbored", voice.about(zone));
     [EndKind::Relief, EndKind::PlungedRing, EndKind::Withdraw, EndKind::DrilledPocket, EndKind::Open]
         .into_iter()
         .filter(|end| !ground.shoulder || *end != EndKind::Open)
@@ -95,7 +96,7 @@ pub(super) fn endings(sheet: &mut Worksheet, ground: &EndingInputs<'_>) -> Vec<E
                     true,
                     format!(
                         "the mate seats, but {} of stopping does not fit in it: turn the spindle by hand, or cut away from the shoulder",
-                        least_text(stopping)
+                        voice.least(stopping)
                     ),
                 ),
                 EndKind::PlungedRing => ("in a ring plunged by the bit", true, "the mate seats; the carriage must stop in its width".into()),
@@ -117,7 +118,7 @@ pub(super) fn endings(sheet: &mut Worksheet, ground: &EndingInputs<'_>) -> Vec<E
             EndingView {
                 end,
                 says,
-                usable_mm: Quantity::about((length - zone.value).max(0.0)),
+                usable_mm: Quantity::about(voice, (length - zone.value).max(0.0)),
                 seats,
                 consequence: if length <= zone.value { format!("no full thread is left; {consequence}") } else { consequence },
                 chosen: end == ground.followed,
@@ -129,6 +130,7 @@ pub(super) fn endings(sheet: &mut Worksheet, ground: &EndingInputs<'_>) -> Vec<E
 
 /// The mark for the ending followed: where the point stands when the hand must act.
 pub(super) fn mark(sheet: &mut Worksheet, ground: &EndingInputs<'_>) -> Mark {
+    let voice = sheet.voice();
     let (end, length, reach) = (ground.followed, Num::from(ground.thread.length), ground.reach);
     let zone = ground.width.filter(|_| end != EndKind::Withdraw).map_or_else(|| ground.zone(sheet, end), Num::from);
     let (at, act) = match (end, ground.cut_end) {
@@ -149,5 +151,5 @@ pub(super) fn mark(sheet: &mut Worksheet, ground: &EndingInputs<'_>) -> Mark {
         Side::Internal => ("on the bar", "with the point at the mouth, mark the bar this far outside it"),
         Side::External => ("on the dial or the bed", "with the point at the end face, set the carriage dial to nought, or mark the bed"),
     };
-    Mark { from_face_mm: Quantity::about(at), says: format!("{act}; {how}, and work to the mark {where_to}") }
+    Mark { from_face_mm: Quantity::about(voice, at), says: format!("{act}; {how}, and work to the mark {where_to}") }
 }

@@ -1,9 +1,9 @@
 //! Holding: the ways compared for this job.
 
 use crate::job::{BlankFacts, Holding};
-use crate::quantity::mm_text;
 use crate::thread::Side;
 use crate::thread::form::Thread;
+use crate::voice::Voice;
 use crate::watch::{Code, Level, Watch};
 use crate::working::{Num, Quantity};
 use serde::Serialize;
@@ -13,16 +13,16 @@ impl Holding {
 
     /// As it is said.
     #[must_use]
-    pub const fn says(self) -> &'static str {
-        match self {
+    pub fn says(self, voice: Voice) -> String {
+        voice.fill(match self {
             Self::ThreeJaw => "in the three-jaw chuck",
             Self::FourJaw => "in the four-jaw chuck",
             Self::Collet => "in a collet",
-            Self::Centres => "between centres, with a dog",
-            Self::Arbor => "on an arbor between centres",
+            Self::Centres => "between {center}s, with a dog",
+            Self::Arbor => "on an arbor between {center}s",
             Self::Faceplate => "on the faceplate",
             Self::ByItsThread => "by its finished thread, in a split nut or tapped bush",
-        }
+        })
     }
 
     /// How far off centre it may hold the work again after it was out, mm. House values; a worn chuck is worse.
@@ -49,7 +49,7 @@ impl Holding {
             }
             Self::Collet => ("round bright stock of the collet's own size; does not mark it", "comes back nearly true; feel it home against a stop"),
             Self::Centres => (
-                "true end for end; wants a centre hole in each end, and room for the dog",
+                "true end for end; wants a {center} hole in each end, and room for the dog",
                 "comes off and goes back as it was: mark the dog's slot and put its tail in the same one",
             ),
             Self::Arbor => ("true to a finished bore; a light grip, so light cuts", "comes off on its arbor and goes back as it was, the dog's slot marked"),
@@ -64,11 +64,11 @@ impl Holding {
     }
 
     /// Why it does not serve here, if it does not.
-    fn does_not_serve(self, work: &HoldingInputs<'_>) -> Option<String> {
+    fn does_not_serve(self, work: &HoldingInputs<'_>, voice: Voice) -> Option<String> {
         let internal = work.thread.spec.side == Side::Internal;
         match self {
-            Self::Centres | Self::Arbor if internal => Some("a bore cannot be reached between centres".into()),
-            Self::Collet if work.used.value > COLLET_MM => Some(format!("most collets end at {}", mm_text(COLLET_MM))),
+            Self::Centres | Self::Arbor if internal => Some(voice.fill("a bore cannot be reached between {center}s")),
+            Self::Collet if work.used.value > COLLET_MM => Some(format!("most collets end at {}", voice.length(COLLET_MM))),
             Self::Faceplate if !internal && work.ratio > 1.0 => Some("a long screw overhangs a faceplate too far".into()),
             Self::ByItsThread if !work.facts.other_thread_finished => Some("no other thread of this part is finished".into()),
             _ => None,
@@ -83,7 +83,7 @@ pub struct HoldingView {
     /// Which.
     pub holding: Holding,
     /// As it is said.
-    pub says: &'static str,
+    pub says: String,
     /// How far off centre it may be when the work was out and is put back.
     pub again_mm: Quantity,
     /// What it is like, what coming off for a trial means, and why it does not serve if so.
@@ -127,20 +127,21 @@ fn recommend(work: &HoldingInputs<'_>) -> (Holding, &'static str) {
 }
 
 /// Every way side by side; a chosen one that does not serve is warned of.
-pub(super) fn holdings(work: &HoldingInputs<'_>, watch: &mut Vec<Watch>) -> (Vec<HoldingView>, &'static str) {
+pub(super) fn holdings(work: &HoldingInputs<'_>, watch: &mut Vec<Watch>, voice: Voice) -> (Vec<HoldingView>, &'static str) {
     let (recommended, reason) = recommend(work);
     let chosen = work.facts.holding.unwrap_or(recommended);
-    if let Some(why) = chosen.does_not_serve(work) {
-        watch.push(Watch::new(Level::Warn, Code::Holding, "blank", format!("Held {}: {why}.", chosen.says())));
+    if let Some(why) = chosen.does_not_serve(work, voice) {
+        watch.push(Watch::new(Level::Warn, Code::Holding, "blank", format!("Held {}: {why}.", chosen.says(voice))));
     }
     let said = Holding::ALL
         .map(|holding| {
             let (like, back) = holding.nature();
-            let refused = holding.does_not_serve(work);
+            let (like, back) = (voice.fill(like), voice.fill(back));
+            let refused = holding.does_not_serve(work, voice);
             HoldingView {
                 holding,
-                says: holding.says(),
-                again_mm: Quantity::length(holding.again_mm()),
+                says: holding.says(voice),
+                again_mm: Quantity::length(voice, holding.again_mm()),
                 serves: refused.is_none(),
                 consequence: refused.map_or_else(|| format!("{like}; {back}"), |why| format!("{why}; {like}")),
                 chosen: holding == chosen,

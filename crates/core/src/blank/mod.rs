@@ -3,6 +3,7 @@
 pub(crate) mod beyond;
 mod bore;
 mod drawing;
+pub mod drill;
 pub(crate) mod end;
 mod ending;
 mod holding;
@@ -32,7 +33,6 @@ use crate::bit::Tip;
 use crate::direction::Carriage;
 use crate::job::{BlankFacts, Kit};
 use crate::outline::Drawing;
-use crate::quantity::{about_text, mm_text, plain_text};
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::watch::{Code, Level, Watch};
@@ -113,7 +113,7 @@ pub struct BlankSection {
     /// Where one not told would go.
     #[serde(skip)]
     pub(crate) chamfer_wanted_mm: Quantity,
-    /// What to turn, in one sentence in mm.
+    /// What to turn, in one sentence.
     pub says: String,
     /// The blank to scale.
     pub drawing: Drawing,
@@ -141,6 +141,7 @@ pub(crate) struct Inputs<'a> {
 
 /// Works the blank.
 pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, before: &Inputs<'_>, watch: &mut Vec<Watch>) -> BlankSection {
+    let voice = sheet.voice();
     let Inputs { kit, thread, tip, size, reach, cut_end, .. } = *before;
     let side = thread.spec.side;
     let used = size.used;
@@ -163,38 +164,41 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, before: &Inputs<
     });
     watch.extend(test_piece(facts, thread));
     let ratio = facts.stick_out_mm.unwrap_or(thread.length) / used.value;
-    let (holdings, holding_reason) = holding::holdings(&holding::HoldingInputs { facts, thread, used, ratio, tried: before.tried }, watch);
+    let (holdings, holding_reason) = holding::holdings(&holding::HoldingInputs { facts, thread, used, ratio, tried: before.tried }, watch, voice);
     let held = holdings.iter().find(|h| h.chosen).map_or(Holding::ThreeJaw, |h| h.holding);
     let register = facts.register.map(|asked| register::reckon(sheet, asked, thread, watch));
     let [chamfer, wanted] = chamfer(sheet, facts, thread, before.tip, watch);
     let mark = ending::mark(sheet, &ground);
-    let drawing = drawing::blank(&drawing::Drawn {
-        thread,
-        used: used.value,
-        chamfer,
-        followed,
-        shoulder: facts.shoulder,
-        relief: relief.as_ref().map(|r| drawing::Gap {
-            diameter: facts.relief_diameter_mm.map_or_else(|| r.diameter_mm.clone(), Quantity::given),
-            width: facts.relief_width_mm.map_or_else(|| r.width_mm.clone(), Quantity::given),
-            corner: r.corner_mm.as_ref().map(|c| facts.relief_corner_mm.map_or_else(|| c.clone(), Quantity::given)),
-            bottom: reach.depth + relief::UNDER_TIP_MM,
-        }),
-        usable: endings.iter().find(|e| e.chosen).map_or(thread.length, |e| e.usable_mm.value),
-        mark: &mark,
-        register: register.as_ref(),
-        shoulder_mm: facts.shoulder_mm,
-    });
+    let drawing = drawing::blank(
+        &drawing::Drawn {
+            thread,
+            used: used.value,
+            chamfer,
+            followed,
+            shoulder: facts.shoulder,
+            relief: relief.as_ref().map(|r| drawing::Gap {
+                diameter: facts.relief_diameter_mm.map_or_else(|| r.diameter_mm.clone(), |v| Quantity::given(voice, v)),
+                width: facts.relief_width_mm.map_or_else(|| r.width_mm.clone(), |v| Quantity::given(voice, v)),
+                corner: r.corner_mm.as_ref().map(|c| facts.relief_corner_mm.map_or_else(|| c.clone(), |v| Quantity::given(voice, v))),
+                bottom: reach.depth + relief::UNDER_TIP_MM,
+            }),
+            usable: endings.iter().find(|e| e.chosen).map_or(thread.length, |e| e.usable_mm.value),
+            mark: &mark,
+            register: register.as_ref(),
+            shoulder_mm: facts.shoulder_mm,
+        },
+        voice,
+    );
     BlankSection {
-        min_mm: Quantity::length(size.min),
-        max_mm: Quantity::length(size.max),
-        aim_mm: Quantity::length(size.aim),
-        used_mm: Quantity::length(used),
+        min_mm: Quantity::length(voice, size.min),
+        max_mm: Quantity::length(voice, size.max),
+        aim_mm: Quantity::length(voice, size.aim),
+        used_mm: Quantity::length(voice, used),
         measured: facts.diameter_mm.is_some(),
         bore: (side == Side::Internal).then(|| bore::reckon(sheet, kit, thread, &size)),
         relief,
         beyond,
-        plug: (side == Side::Internal).then(|| Plug { go_mm: Quantity::length(size.min), not_go_mm: Quantity::length(size.max) }),
+        plug: (side == Side::Internal).then(|| Plug { go_mm: Quantity::length(voice, size.min), not_go_mm: Quantity::length(voice, size.max) }),
         endings,
         mark,
         slenderness: None,
@@ -204,16 +208,16 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, before: &Inputs<
         parallel: truth::parallel(sheet, facts, thread, watch),
         wall: wall::reckon(sheet, facts, thread, (used, tip), held, watch),
         register,
-        plain: plain::lines(&facts.plain),
-        body_ahead_mm: reach.ahead_known.then(|| Quantity::about(reach.ahead)),
-        chamfer_mm: Quantity::about(chamfer),
-        chamfer_wanted_mm: Quantity::about(wanted),
+        plain: plain::lines(&facts.plain, voice),
+        body_ahead_mm: reach.ahead_known.then(|| Quantity::about(voice, reach.ahead)),
+        chamfer_mm: Quantity::about(voice, chamfer),
+        chamfer_wanted_mm: Quantity::about(voice, wanted),
         says: format!(
             "{} to {} ({} to {}).",
             if side == Side::External { "Turn" } else { "Bore" },
-            mm_text(size.aim.value),
-            plain_text(size.min.value, 3),
-            plain_text(size.max.value, 3)
+            voice.length(size.aim.value),
+            voice.figure(size.min.value),
+            voice.figure(size.max.value)
         ),
         drawing,
     }
@@ -237,6 +241,7 @@ fn test_piece(facts: &BlankFacts, thread: &Thread) -> Option<Watch> {
 
 /// The chamfer: as told, else to just past the root. One that stops short leaves a feather of thread.
 fn chamfer(sheet: &mut Worksheet, facts: &BlankFacts, thread: &Thread, tip: &Tip, watch: &mut Vec<Watch>) -> [Num; 2] {
+    let voice = sheet.voice();
     let external = thread.spec.side == Side::External;
     let right = if external {
         sheet.apply(&rules::CHAMFER_EXTERNAL, [thread.own.pitch.0, tip.sharpest.0])
@@ -248,8 +253,8 @@ fn chamfer(sheet: &mut Worksheet, facts: &BlankFacts, thread: &Thread, tip: &Tip
     if short {
         let text = format!(
             "A chamfer to {} stops short of the root: the first thread starts as a feather that burrs. Take it to {}.",
-            about_text(told),
-            about_text(right.value)
+            voice.about(told),
+            voice.about(right.value)
         );
         watch.push(Watch::new(Level::Warn, Code::Chamfer, "blank", text));
     }

@@ -1,8 +1,8 @@
 //! Plain dimensions of the part, with their tolerances: they belong to it as much as its threads do.
 
 use crate::job::{PlainFacts, PlainKind};
+use crate::voice::Voice;
 
-use crate::quantity::mm_text;
 use crate::working::Quantity;
 use serde::Serialize;
 
@@ -46,7 +46,7 @@ pub struct PlainLine {
 }
 
 /// Judges them.
-pub(super) fn lines(facts: &[PlainFacts]) -> Vec<PlainLine> {
+pub(super) fn lines(facts: &[PlainFacts], voice: Voice) -> Vec<PlainLine> {
     facts
         .iter()
         .map(|one| {
@@ -62,13 +62,13 @@ pub(super) fn lines(facts: &[PlainFacts]) -> Vec<PlainLine> {
             PlainLine {
                 name: one.name.clone(),
                 kind: one.kind,
-                min_mm: Quantity::length(one.min_mm),
-                max_mm: Quantity::length(one.max_mm),
-                measured_mm: one.measured_mm.map(Quantity::length),
+                min_mm: Quantity::length(voice, one.min_mm),
+                max_mm: Quantity::length(voice, one.max_mm),
+                measured_mm: one.measured_mm.map(|v| Quantity::length(voice, v)),
                 stands,
-                left_mm: left.map(Quantity::length),
+                left_mm: left.map(|v| Quantity::length(voice, v)),
                 says: match (stands, left) {
-                    (PlainStands::TakeMore, Some(left)) => format!("{} still to come off, to the middle", mm_text(left)),
+                    (PlainStands::TakeMore, Some(left)) => format!("{} still to come off, to the middle", voice.length(left)),
                     (PlainStands::InLimits, _) => "in limits".into(),
                     (PlainStands::PastLimit, _) => "past the limit".into(),
                     _ => "not measured".into(),

@@ -3,7 +3,6 @@
 use super::rules;
 use crate::job::{RegisterFacts, RegisterFit};
 
-use crate::quantity::mm_text;
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::watch::{Code, Level, Watch};
@@ -38,6 +37,7 @@ pub struct Register {
 
 /// Works it. A register the bit would mark is warned of.
 pub(super) fn reckon(sheet: &mut Worksheet, facts: RegisterFacts, thread: &Thread, watch: &mut Vec<Watch>) -> Register {
+    let voice = sheet.voice();
     let mate = facts.mate_plain_mm.into();
     let least = sheet.apply(facts.fit.rule(), [mate]);
     let tolerance = sheet.apply(&rules::TOLERANCE_SEVEN, [mate]);
@@ -54,11 +54,11 @@ pub(super) fn reckon(sheet: &mut Worksheet, facts: RegisterFacts, thread: &Threa
         let text = match thread.spec.side {
             Side::Internal => format!(
                 "The register, {}, lies inside the thread: its crests are left in it. Bore it after the thread, or seat the mate on a larger part.",
-                mm_text(max.value)
+                voice.length(max.value)
             ),
             Side::External => format!(
                 "The register, {}, stands in the thread's depth: the bit marks it. Turn it after the thread, or smaller than the root.",
-                mm_text(min.value)
+                voice.length(min.value)
             ),
         };
         watch.push(Watch::new(Level::Note, Code::RegisterMarked, "blank", text));
@@ -66,9 +66,15 @@ pub(super) fn reckon(sheet: &mut Worksheet, facts: RegisterFacts, thread: &Threa
     let says = format!(
         "{} it {} to {}, {} deep.",
         if thread.spec.side == Side::Internal { "Bore" } else { "Turn" },
-        mm_text(min.value),
-        mm_text(max.value),
-        mm_text(facts.depth_mm)
+        voice.length(min.value),
+        voice.length(max.value),
+        voice.length(facts.depth_mm)
     );
-    Register { fit: facts.fit, min_mm: Quantity::length(min), max_mm: Quantity::length(max), depth_mm: Quantity::length(facts.depth_mm), says }
+    Register {
+        fit: facts.fit,
+        min_mm: Quantity::length(voice, min),
+        max_mm: Quantity::length(voice, max),
+        depth_mm: Quantity::length(voice, facts.depth_mm),
+        says,
+    }
 }

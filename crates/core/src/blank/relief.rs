@@ -5,9 +5,9 @@ use super::reach::{CLEARANCE_MM, Reach};
 use super::rules;
 use crate::bit::Tip;
 use crate::job::{BlankFacts, EndKind, Kit};
-use crate::quantity::{about_text, least_text, mm_text, short_text};
 use crate::thread::Side;
 use crate::thread::form::Thread;
+use crate::voice::Voice;
 use crate::watch::{Code, Level, Watch};
 use crate::working::{Num, Quantity, Worksheet};
 use serde::Serialize;
@@ -80,6 +80,7 @@ pub(super) struct ReliefQuery<'a> {
 
 /// The place the thread ends in, and whether the one there serves: one that does not is refused, with the reason.
 pub(super) fn reckon(sheet: &mut Worksheet, ask: &ReliefQuery<'_>, end: EndKind, watch: &mut Vec<Watch>) -> Relief {
+    let voice = sheet.voice();
     let turned = end == EndKind::Relief;
     let width = if turned { width(sheet, ask.thread, ask.reach, ask.cut_end) } else { narrow(sheet, ask.reach, end) };
     let corner = turned.then(|| {
@@ -89,41 +90,41 @@ pub(super) fn reckon(sheet: &mut Worksheet, ask: &ReliefQuery<'_>, end: EndKind,
     let drill = (end == EndKind::DrilledPocket).then(|| ask.kit.drills_mm.iter().copied().filter(|d| *d >= width.value).min_by(f64::total_cmp)).flatten();
     let says = match end {
         EndKind::Relief => {
-            format!("Leave a radius in its corners, up to {}: a sharp one starts cracks.", corner.map_or_else(String::new, |c| about_text(c.value)))
+            format!("Leave a radius in its corners, up to {}: a sharp one starts cracks.", corner.map_or_else(String::new, |c| voice.about(c.value)))
         }
         EndKind::DrilledPocket => format!(
             "Drilled {} deep with the spindle stopped, before the first pass; the point stops over it, spindle turned by hand.",
-            about_text((ask.used.value - ask.reach.clear.value).abs() / 2.0)
+            voice.about((ask.used.value - ask.reach.clear.value).abs() / 2.0)
         ),
-        _ => "Plunged with the threading bit to full depth and moved sideways by half a millimetre, before the first pass.".into(),
+        _ => format!("Plunged with the threading bit to full depth and moved sideways by {}, before the first pass.", voice.coarse(MARGIN_MM)),
     };
     let wide = turned && width.value > 3.0 * ask.thread.pitch.value;
-    let says = if wide { format!("{says} {}", over_three_pitches(ask.reach)) } else { says };
-    let (codes, refused): (Vec<_>, Vec<_>) = refusals(ask, end, width, corner).into_iter().unzip();
+    let says = if wide { format!("{says} {}", over_three_pitches(ask.reach, voice)) } else { says };
+    let (codes, refused): (Vec<_>, Vec<_>) = refusals(ask, end, width, corner, voice).into_iter().unzip();
     for (code, text) in codes.iter().zip(&refused) {
         watch.push(Watch::new(Level::Danger, *code, "blank", text.clone()));
     }
     Relief {
         end,
-        diameter_mm: Quantity::length(ask.reach.clear),
-        width_mm: if turned { Quantity::least(width) } else { Quantity::about(width) },
-        corner_mm: corner.map(Quantity::about),
-        drill_mm: drill.map(Quantity::length),
+        diameter_mm: Quantity::length(voice, ask.reach.clear),
+        width_mm: if turned { Quantity::least(voice, width) } else { Quantity::about(voice, width) },
+        corner_mm: corner.map(|v| Quantity::about(voice, v)),
+        drill_mm: drill.map(|v| Quantity::length(voice, v)),
         refused,
         says,
     }
 }
 
 /// What makes a wide relief narrower: the term that binds is named.
-fn over_three_pitches(reach: &Reach) -> String {
+fn over_three_pitches(reach: &Reach, voice: Voice) -> String {
     format!(
         "Over three pitches, for the bit stands {} ahead of its point: grind the point over, take a narrower bit, or turn by hand.",
-        about_text(reach.ahead.value)
+        voice.about(reach.ahead.value)
     )
 }
 
 /// Why what is there does not serve, each with its code.
-fn refusals(ask: &ReliefQuery<'_>, end: EndKind, width: Num, corner: Option<Num>) -> Vec<(Code, String)> {
+fn refusals(ask: &ReliefQuery<'_>, end: EndKind, width: Num, corner: Option<Num>, voice: Voice) -> Vec<(Code, String)> {
     let (facts, external) = (ask.facts, ask.thread.spec.side == Side::External);
     let name = match end {
         EndKind::PlungedRing => "ring",
@@ -146,7 +147,7 @@ fn refusals(ask: &ReliefQuery<'_>, end: EndKind, width: Num, corner: Option<Num>
             _ => ("the cut, the bit and the room", format!(", {cure}")),
         };
         let text =
-            format!("The {name} is {} mm wide where {} is needed to {what} in, for {binds}: widen it{cure}.", short_text(there, 2), least_text(width.value));
+            format!("The {name} is {} wide where {} is needed to {what} in, for {binds}: widen it{cure}.", voice.coarse(there), voice.least(width.value));
         refused.push((Code::ReliefNarrow, text));
     }
     if let (EndKind::PlungedRing | EndKind::DrilledPocket, CutEnd::StopsIn(distance)) = (end, ask.cut_end)
@@ -154,8 +155,8 @@ fn refusals(ask: &ReliefQuery<'_>, end: EndKind, width: Num, corner: Option<Num>
     {
         let text = format!(
             "The carriage runs on {} where the {name} leaves it {}: turn the spindle by hand for the last turns, or turn a relief.",
-            least_text(distance.value),
-            about_text(MARGIN_MM)
+            voice.least(distance.value),
+            voice.about(MARGIN_MM)
         );
         refused.push((Code::ReliefNarrow, text));
     }
@@ -163,8 +164,8 @@ fn refusals(ask: &ReliefQuery<'_>, end: EndKind, width: Num, corner: Option<Num>
     if let Some(there) = facts.relief_diameter_mm.filter(|d| if external { *d > clear.value + 1e-6 } else { *d < clear.value - 1e-6 }) {
         let text = format!(
             "The {name} is {} where this tip needs {}: as it is, every pass ends by digging in. {} it deeper, or grind a wider tip.",
-            mm_text(there),
-            mm_text(clear.value),
+            voice.length(there),
+            voice.length(clear.value),
             if end == EndKind::DrilledPocket { "Drill" } else { "Turn" }
         );
         refused.push((Code::ReliefShallow, text));
@@ -172,7 +173,7 @@ fn refusals(ask: &ReliefQuery<'_>, end: EndKind, width: Num, corner: Option<Num>
     if let (Some(there), Some(most)) = (facts.relief_corner_mm, corner)
         && there > most.value + 1e-6
     {
-        let text = format!("A corner radius of {} stands where the bit runs: {} at most, or widen the relief.", about_text(there), about_text(most.value));
+        let text = format!("A corner radius of {} stands where the bit runs: {} at most, or widen the relief.", voice.about(there), voice.about(most.value));
         refused.push((Code::ReliefNarrow, text));
     }
     refused

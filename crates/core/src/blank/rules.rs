@@ -24,7 +24,7 @@ rule!(HALF_CUT = "blank.half_cut", "Half the cut's width at full depth", (f: Mm 
 rule!(AHEAD = "blank.ahead", "Bit beyond the point, toward the shoulder", (w: Mm "half the cut's width", B: Mm "width of the bit") -> b: Mm, "max(w, B/2)", "a point in the middle of the bit; never less than the flank itself", w.max(B / 2.0));
 rule!(RELIEF_WIDTH = "blank.relief_width", "Least relief width",
     (w: Mm "half the cut's width", b: Mm "bit beyond the point", s: Mm "stopping distance", P: Mm "pitch") -> W: Mm,
-    "max(2*P, w + b + s + 0.5)", "room for the trailing half of the cut, the bit ahead of its point, to stop, and half a millimetre; never under two pitches",
+    "max(2*P, w + b + s + 0.5)", "room for the trailing half of the cut, the bit ahead of its point, to stop, and 0.5 mm; never under two pitches",
     (w + b + s + 0.5).max(2.0 * P));
 rule!(RELIEF_START = "blank.relief_start", "Least relief width to start in",
     (w: Mm "half the cut's width", b: Mm "bit on the shoulder side of the point", k: Mm "play to take up") -> W: Mm,
@@ -32,14 +32,14 @@ rule!(RELIEF_START = "blank.relief_start", "Least relief width to start in",
     w + w.max(b) + (k / 2.0).max(0.5));
 rule!(OPEN_NEEDS = "blank.open_needs", "Room beyond an open end",
     (w: Mm "half the cut's width", b: Mm "bit beyond the point", s: Mm "stopping distance, or run-up") -> W: Mm,
-    "w + max(w, b) + s + 0.5", "the trailing half of the cut leaves the thread, the bit ahead of its point, the stop or the run-up, and half a millimetre", w + w.max(b) + s + 0.5);
+    "w + max(w, b) + s + 0.5", "the trailing half of the cut leaves the thread, the bit ahead of its point, the stop or the run-up, and 0.5 mm", w + w.max(b) + s + 0.5);
 rule!(WITHDRAWN_NEEDS = "blank.withdrawn_needs", "Room beyond a thread withdrawn at a mark", (b: Mm "bit beyond the point") -> W: Mm,
-    "b + 0.5", "the point comes to the end, the bit stands ahead of it, and half a millimetre", b + 0.5);
+    "b + 0.5", "the point comes to the end, the bit stands ahead of it, and 0.5 mm", b + 0.5);
 rule!(STOPPING_ROOM = "blank.stopping_room", "Room to stop in", (W: Mm "relief width", w: Mm "half the cut's width", b: Mm "bit beyond the point") -> r: Mm,
     "max(0, W - w - b - 0.5)", "the relief's width rule turned round", (W - w - b - 0.5).max(0.0));
-rule!(RING_WIDTH = "blank.ring_width", "Width of a ring plunged by the bit", (w: Mm "half the cut's width") -> W: Mm, "2*w + 0.5", "the cut and half a millimetre", 2.0 * w + 0.5);
+rule!(RING_WIDTH = "blank.ring_width", "Width of a ring plunged by the bit", (w: Mm "half the cut's width") -> W: Mm, "2*w + 0.5", "the cut and 0.5 mm", 2.0 * w + 0.5);
 rule!(POCKET = "blank.pocket", "Least diameter of a drilled pocket", (w: Mm "half the cut's width", d: Mm "crest to root") -> D: Mm,
-    "max(2*w, d) + 1", "the cut, or as wide as it is deep so that the drill does not wander, and half a millimetre all round", (2.0 * w).max(d) + 1.0);
+    "max(2*w, d) + 1", "the cut, or as wide as it is deep so that the drill does not wander, and 0.5 mm all round", (2.0 * w).max(d) + 1.0);
 rule!(FADING = "blank.fading", "Length in which a withdrawn thread fades", (L: Mm "lead", s: Mm "stopping distance") -> z: Mm, "L/2 + s", "house: drawn out over half a turn, begun within the reaction", L / 2.0 + s);
 rule!(CORNER = "blank.corner", "Largest corner radius of the relief", (P: Mm "pitch", b: Mm "bit beyond the point", f: Mm "flat the tip is worth", d: Mm "step into the relief") -> r: Mm,
     "min(P/2, min(d, b + 0.5 - f/2))", "half a pitch, unless the step is less or the tip would stand on it", (P / 2.0).min(d.min(b + 0.5 - f / 2.0)));
@@ -59,8 +59,8 @@ rule!(RING_OUT = "blank.ring_out", "How much larger it is between the jaws, on d
     "2*0.0143*F*R^3/(E*l*t^3/12)", "a ring under three forces: 0.0143FR³/EI outward between them, doubled to diameter", 2.0 * 0.0143 * F * R.powi(3) / (E * l * t.powi(3) / 12.0));
 rule!(GRIP_SHIM = "blank.shim", "Shim under the jaw nearest the high spot", (t: Mm "whole swing of the indicator") -> s: Mm, "3*t/4",
     "a shim under one of three jaws moves the work two thirds of its thickness; half the swing is to go", 0.75 * t);
-rule!(TAILSTOCK_MOVE = "blank.tailstock_move", "Tailstock toward the tool", (a: Mm "diameter at the free end", b: Mm "diameter at the headstock end", s: Mm "apart", L: Mm "chuck to centre") -> y: Mm,
-    "(a - b)*L/(2*s)", "half the taper, carried to the centre", (a - b) * L / (2.0 * s));
+rule!(TAILSTOCK_MOVE = "blank.tailstock_move", "Tailstock toward the tool", (a: Mm "diameter at the free end", b: Mm "diameter at the headstock end", s: Mm "apart", L: Mm "chuck to tailstock") -> y: Mm,
+    "(a - b)*L/(2*s)", "half the taper, carried to the tailstock", (a - b) * L / (2.0 * s));
 
 rule!(TOLERANCE_SEVEN = "blank.tolerance_seven", "Tolerance, grade 7", (d: Mm "diameter") -> T: Mm, "16*(0.45*cbrt(d) + 0.001*d)/1000", "ISO 286-1 tolerance unit, sixteen of them (recalled); at the size itself, not its range", 16.0 * (0.45 * d.cbrt() + 0.001 * d) / 1000.0);
 rule!(FIT_CLOSE = "blank.fit_close", "Least clearance, close", (d: Mm "diameter") -> c: Mm, "2.5*d^0.34/1000", "ISO 286-1 deviation g (recalled)", 2.5 * d.powf(0.34) / 1000.0);

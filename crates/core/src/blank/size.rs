@@ -3,9 +3,10 @@
 use super::rules;
 use crate::faults::Assumption;
 use crate::job::{BlankAim, BlankFacts};
-use crate::quantity::{inch_text, mm_text, plain_text};
+use crate::quantity::plain_text;
 use crate::thread::form::Thread;
 use crate::thread::{Side, rules as thread_rules};
+use crate::voice::Voice;
 use crate::watch::{Code, Level, Watch};
 use crate::working::{Num, Worksheet};
 
@@ -21,6 +22,7 @@ pub(crate) struct Size {
 
 /// Works the size.
 pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, thread: &Thread, assumed: &mut Vec<Assumption>, watch: &mut Vec<Watch>) -> Size {
+    let voice = sheet.voice();
     let side = thread.spec.side;
     let crest = thread.own.crest(side);
     let (min, max) = (crest.0.unwrap_or(thread.major), crest.1.unwrap_or(thread.major));
@@ -40,9 +42,9 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, thread: &Thread,
             let text = format!(
                 "A bore for {} % is {}, outside the class's {} to {}.",
                 plain_text(share, 0),
-                mm_text(aim.value),
-                mm_text(min.value),
-                mm_text(max.value)
+                voice.length(aim.value),
+                voice.length(min.value),
+                voice.length(max.value)
             );
             watch.push(Watch::new(Level::Warn, Code::BoreLimits, "blank", text));
         }
@@ -53,24 +55,26 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, thread: &Thread,
     if facts.diameter_mm.is_none() {
         assumed.push(Assumption {
             pointer: "/blank/diameter_mm".into(),
-            text: format!("The {} was not measured: the aim, {}, is taken.", if side == Side::External { "blank" } else { "bore" }, mm_text(aim.value)),
+            text: format!("The {} was not measured: the aim, {}, is taken.", if side == Side::External { "blank" } else { "bore" }, voice.length(aim.value)),
         });
     }
-    watch.extend(facts.diameter_mm.and_then(|d| out_of_limits(side, d, min.value, max.value)));
+    watch.extend(facts.diameter_mm.and_then(|d| out_of_limits(side, d, min.value, max.value, voice)));
     Size { min, max, aim, used: facts.diameter_mm.map_or(aim, Num::from), full }
 }
 
 /// A blank outside its limits, and what to do about it.
-fn out_of_limits(side: Side, d: f64, min: f64, max: f64) -> Option<Watch> {
+fn out_of_limits(side: Side, d: f64, min: f64, max: f64, voice: Voice) -> Option<Watch> {
     let (over, under) = (d - max, min - d);
     let text = match side {
         Side::External if over > 5e-4 => {
-            format!("The blank is {} over its upper limit of {} ({}): turn it down before threading.", mm_text(over), mm_text(max), inch_text(max))
+            format!("The blank is {} over its upper limit of {}: turn it down before threading.", voice.length(over), voice.length(max))
         }
-        Side::External if under > 5e-4 => format!("The blank is {} under its lower limit of {}: the crests will be thin.", mm_text(under), mm_text(min)),
-        Side::Internal if over > 5e-4 => format!("The bore is {} over its upper limit of {}: the crests will be thin.", mm_text(over), mm_text(max)),
+        Side::External if under > 5e-4 => {
+            format!("The blank is {} under its lower limit of {}: the crests will be thin.", voice.length(under), voice.length(min))
+        }
+        Side::Internal if over > 5e-4 => format!("The bore is {} over its upper limit of {}: the crests will be thin.", voice.length(over), voice.length(max)),
         Side::Internal if under > 5e-4 => {
-            format!("The bore is {} under its lower limit of {}: bore it out before threading.", mm_text(under), mm_text(min))
+            format!("The bore is {} under its lower limit of {}: bore it out before threading.", voice.length(under), voice.length(min))
         }
         _ => return None,
     };

@@ -2,7 +2,7 @@
 
 use super::rules;
 use crate::job::{BlankFacts, Holding, Support};
-use crate::quantity::{SHOWN_MM, mm_text, plain_text, two_figures};
+use crate::quantity::{SHOWN_MM, plain_text};
 use crate::stiffness::GIVES;
 use crate::thread::Side;
 use crate::thread::form::Thread;
@@ -104,6 +104,7 @@ const LAID_ANEW: f64 = 1.8;
 
 /// Judges the bending under the cuts planned, by a tenth of the tolerance.
 pub(crate) fn reckon(sheet: &mut Worksheet, beam: &Beam, cuts: Option<Cuts>, tolerance: f64, watch: &mut Vec<Watch>) -> Slenderness {
+    let voice = sheet.voice();
     let ratio = sheet.apply(&rules::SLENDER, [beam.out, beam.used]);
     let out = plain_text(ratio.value, 1);
     let bends = cuts.and_then(|c| beam.gives(sheet, beam.support).map(|g| (c, sheet.apply(&rules::BENT, [g, c.last_n]))));
@@ -127,10 +128,10 @@ pub(crate) fn reckon(sheet: &mut Worksheet, beam: &Beam, cuts: Option<Cuts>, tol
         .then(|| if beam.support == Support::None && serves(&mut Worksheet::default(), Support::Centre) { Support::Centre } else { Support::Steady });
     let bent = bends.map_or_else(String::new, |(c, b)| {
         format!(
-            ". The last cut, some {} N, bends it by {} on diameter; {} is harmless",
-            plain_text(two_figures(c.last_n.value), 0),
-            mm_text(b.value),
-            plain_text(allowed, 3)
+            ". The last cut, some {}, bends it by {} on diameter; {} is harmless",
+            voice.force(c.last_n.value),
+            voice.length(b.value),
+            voice.length(allowed)
         )
     });
     let worse = match (breaks, climbs) {
@@ -150,8 +151,8 @@ pub(crate) fn reckon(sheet: &mut Worksheet, beam: &Beam, cuts: Option<Cuts>, tol
     Slenderness {
         ratio: Quantity::plain(ratio, 1, " diameters"),
         support: beam.support,
-        force_n: cuts.map(|c| Quantity { text: format!("{} N", plain_text(two_figures(c.last_n.value), 0)), ..Quantity::plain(c.last_n, 0, " N") }),
-        bends_mm: bends.map(|(_, b)| Quantity::length(b)),
+        force_n: cuts.map(|c| Quantity { text: voice.force(c.last_n.value), ..Quantity::plain(c.last_n, 0, " N") }),
+        bends_mm: bends.map(|(_, b)| Quantity::length(voice, b)),
         asks,
         says,
     }

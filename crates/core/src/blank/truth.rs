@@ -7,7 +7,7 @@ use crate::watch::{Code, DOUBTFUL_SHARE};
 use crate::job::BlankFacts;
 use crate::job::pad::rules as pad;
 use crate::job::{Holding, Support};
-use crate::quantity::{mm_text, plain_text};
+use crate::quantity::plain_text;
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::watch::{Level, Watch};
@@ -46,9 +46,10 @@ const TRUE_MM: f64 = 0.01;
 
 /// A run-out reading.
 pub(super) fn run_out(sheet: &mut Worksheet, facts: &BlankFacts, holding: Holding, thread: &Thread, watch: &mut Vec<Watch>) -> Option<RunOutView> {
+    let voice = sheet.voice();
     let swing = facts.runout_mm?;
     let off = sheet.apply(&pad::RUN_OUT, [swing.into()]);
-    let off_text = mm_text(off.value);
+    let off_text = voice.length(off.value);
     let tolerance = thread.own.pitch.1.value - thread.own.pitch.0.value;
     let matters = swing > TRUE_MM && (facts.rechucked || facts.runs_true);
     let does = if swing <= TRUE_MM {
@@ -56,7 +57,7 @@ pub(super) fn run_out(sheet: &mut Worksheet, facts: &BlankFacts, holding: Holdin
     } else if facts.rechucked {
         format!(
             "Put back midway, it is cut {off_text} deeper on one side than on the axis of the first cuts and as much shallower on the other, where the pitch diameter has {} to spare. The bit cleans all round again only while more than {off_text} of depth is still to come.",
-            mm_text(tolerance)
+            voice.length(tolerance)
         )
     } else if facts.runs_true {
         format!("The thread will be true to itself, and {off_text} off the axis of what is finished.")
@@ -75,17 +76,18 @@ pub(super) fn run_out(sheet: &mut Worksheet, facts: &BlankFacts, holding: Holdin
         }
         Holding::ThreeJaw => {
             let shim = sheet.apply(&rules::GRIP_SHIM, [swing.into()]);
-            format!("A shim of {} under the jaw nearest the high spot, or the four-jaw.", mm_text(shim.value))
+            format!("A shim of {} under the jaw nearest the high spot, or the four-jaw.", voice.length(shim.value))
         }
         Holding::Collet => "Clean collet, nose and work, and put it in again a third of a turn round.".to_owned(),
-        Holding::Centres | Holding::Arbor => "Clean the centres and their holes; skim a soft live centre true where it stands.".to_owned(),
+        Holding::Centres | Holding::Arbor => voice.fill("Clean the {center}s and their holes; skim a soft live {center} true where it stands."),
         Holding::ByItsThread => "Skim the face the part seats on, in place, and screw it home again.".to_owned(),
     };
-    Some(RunOutView { off_mm: Quantity::length(off), does, mend })
+    Some(RunOutView { off_mm: Quantity::length(voice, off), does, mend })
 }
 
 /// A parallel test.
 pub(super) fn parallel(sheet: &mut Worksheet, facts: &BlankFacts, thread: &Thread, watch: &mut Vec<Watch>) -> Option<ParallelView> {
+    let voice = sheet.voice();
     let Parallel { free_mm, headstock_mm, apart_mm } = facts.parallel?;
     let length = facts.stick_out_mm.unwrap_or(thread.length).max(thread.length);
     let figures = [free_mm.into(), headstock_mm.into(), apart_mm.into()];
@@ -99,9 +101,9 @@ pub(super) fn parallel(sheet: &mut Worksheet, facts: &BlankFacts, thread: &Threa
     } else {
         format!(
             "The thread will be {} larger at the {large_end} end, {} % of its pitch-diameter tolerance of {}.",
-            mm_text(size),
+            voice.length(size),
             plain_text(size / tolerance * 100.0, 0),
-            mm_text(tolerance)
+            voice.length(tolerance)
         )
     };
     if size > tolerance * DOUBTFUL_SHARE {
@@ -111,15 +113,14 @@ pub(super) fn parallel(sheet: &mut Worksheet, facts: &BlankFacts, thread: &Threa
         _ if size < 5e-4 => "Nothing need be moved.".to_owned(),
         (Some(by), _) => format!(
             "Move the tailstock {} {}, and turn the test length again.",
-            mm_text(by.value.abs()),
+            voice.length(by.value.abs()),
             if by.value > 0.0 { "toward the tool" } else { "away from the tool" }
         ),
         (None, Side::Internal) => "A bar springs: take the last cuts light, with spring passes, or use a stiffer one.".to_owned(),
-        (None, Side::External) if taper.value > 0.0 => "The work springs from the bit: lighter cuts, a sharper bit, or a centre.".to_owned(),
-        (None, Side::External) => {
-            "Smaller at the free end with nothing holding it, so the headstock is out of line: let it be aligned as its maker says, or cut between centres."
-                .to_owned()
-        }
+        (None, Side::External) if taper.value > 0.0 => voice.fill("The work springs from the bit: lighter cuts, a sharper bit, or a {center}."),
+        (None, Side::External) => voice.fill(
+            "Smaller at the free end with nothing holding it, so the headstock is out of line: let it be aligned as its maker says, or cut between {center}s.",
+        ),
     };
-    Some(ParallelView { taper_mm: Quantity::length(taper), tailstock_mm: tailstock.map(Quantity::length), does, mend })
+    Some(ParallelView { taper_mm: Quantity::length(voice, taper), tailstock_mm: tailstock.map(|v| Quantity::length(voice, v)), does, mend })
 }

@@ -3,7 +3,6 @@
 use super::rules;
 use crate::bit::{self, Tip};
 use crate::job::{BlankFacts, Holding};
-use crate::quantity::{about_text, mm_text};
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::watch::{Code, Level, Watch};
@@ -40,6 +39,7 @@ pub(super) fn reckon(
     held: Holding,
     watch: &mut Vec<Watch>,
 ) -> Option<RingWall> {
+    let voice = sheet.voice();
     let outside = facts.outside_mm.filter(|_| thread.spec.side == Side::Internal)?;
     let deepest = bit::root(sheet, thread, thread.own.pitch.1, tip.sharpest.0);
     let left = sheet.apply(&rules::WALL, [outside.into(), deepest]);
@@ -55,26 +55,26 @@ pub(super) fn reckon(
     let weak = left.value < 2.0 * depth;
     let thin = weak || bends.map_or(jaws && ring < radius / 6.0, |[inward, _]| inward.value > room.max(0.02) / 4.0);
     let says = if left.value <= 0.0 {
-        format!("The root reaches {}, through an outside of {}: there is no wall.", mm_text(deepest.value), mm_text(outside))
+        format!("The root reaches {}, through an outside of {}: there is no wall.", voice.length(deepest.value), voice.length(outside))
     } else {
         let pressed = bends.map_or_else(String::new, |[inward, out]| {
             format!(
                 "; so gripped the bore is {} smaller at each jaw and {} larger between, and springs back so when let go",
-                mm_text(inward.value),
-                mm_text(out.value)
+                voice.length(inward.value),
+                voice.length(out.value)
             )
         });
         let cure = if thin { ": hold it in soft jaws bored to it, a collet or a split ring, or on a plug, and grip lightly" } else { "" };
-        format!("{} of wall is left outside the root{pressed}{cure}.", about_text(left.value))
+        format!("{} of wall is left outside the root{pressed}{cure}.", voice.about(left.value))
     };
     if thin {
         watch.push(Watch::new(Level::Warn, Code::WallThin, "blank", says.clone()));
     }
     let [inward, out] = bends.map_or([None; 2], |b| b.map(Some));
     Some(RingWall {
-        left_mm: Quantity::about(left),
-        in_mm: inward.map(Quantity::length),
-        out_mm: out.map(Quantity::length),
+        left_mm: Quantity::about(voice, left),
+        in_mm: inward.map(|v| Quantity::length(voice, v)),
+        out_mm: out.map(|v| Quantity::length(voice, v)),
         thin,
         pressed: thin && !weak,
         says,

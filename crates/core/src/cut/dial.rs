@@ -2,6 +2,7 @@
 
 use crate::job::{ReadBy, Reads, Slide};
 use crate::quantity::{LengthUnit, MM_PER_INCH, plain_text};
+use crate::voice::Voice;
 use crate::working::round_to_nine;
 use serde::{Deserialize, Serialize};
 
@@ -165,9 +166,10 @@ impl DepthDial {
         let divisions = halves / 2.0 - turns * self.divisions;
         #[allow(clippy::cast_possible_truncation, clippy::cast_sign_loss)] // never negative, and travel is bounded
         let turns = turns as u32;
-        let (unit, places) = if self.unit == LengthUnit::In { ("in", 4) } else { ("mm", 3) };
+        // In the dial's own unit, whatever the page speaks.
+        let own = Voice { unit: self.unit, ..Voice::default() };
         let figure = plain_text(divisions, 1).trim_end_matches(".0").to_owned();
-        let reading = format!("{} {unit}", plain_text(reading_mm / self.scale(), places));
+        let reading = own.length(reading_mm);
         let text = match (self.read_by, turns) {
             (ReadBy::Readout, _) => reading.clone(),
             (_, 0) => format!("{figure} div"),

@@ -2,11 +2,20 @@
 
 use crate::cut::row::PassRow;
 use crate::outline::{Dimension, Drawing, Shape};
+use crate::voice::Voice;
 use crate::working::Quantity;
 
 /// One groove: the blank's surface at y 0, each pass as the section it leaves. The headstock lies to
 /// the left; the slide leans so that the bit's leading side does the cutting.
-pub(super) fn groove(passes: &[PassRow], flat: f64, walls_deg: [f64; 2], beta_deg: f64, total: f64, external: bool, toward_headstock: bool) -> Drawing {
+pub(super) fn groove(
+    passes: &[PassRow],
+    flat: f64,
+    walls_deg: [f64; 2],
+    beta_deg: f64,
+    total: f64,
+    (external, toward_headstock): (bool, bool),
+    voice: Voice,
+) -> Drawing {
     let ([tan_left, tan_right], tan_b) = (walls_deg.map(|w| w.to_radians().tan()), beta_deg.to_radians().tan());
     let down = if external { -1.0 } else { 1.0 };
     let lean = if toward_headstock { 1.0 } else { -1.0 };
@@ -29,13 +38,13 @@ pub(super) fn groove(passes: &[PassRow], flat: f64, walls_deg: [f64; 2], beta_de
     shapes.push(Shape::open("cut.surface", vec![[-wide, 0.0], [wide, 0.0]]));
     let (low, high) = if external { (-deep, total * 0.12) } else { (-total * 0.12, deep) };
     Drawing {
-        says: format!("The groove filling in {} passes to {total:.3} mm deep, tip {flat:.2} mm wide.", passes.len()),
+        says: format!("The groove filling in {} passes to {} deep, tip {} wide.", passes.len(), voice.length(total), voice.coarse(flat)),
         bounds: [-wide * 1.02, low, wide * 1.5, high],
         shapes,
         dimensions: vec![Dimension {
             name: "radial",
             says: "radial infeed from touch",
-            figure: Quantity::length(total),
+            figure: Quantity::length(voice, total),
             from: [wide * 0.92, 0.0],
             to: [wide * 0.92, down * total],
         }],

@@ -1,5 +1,6 @@
 //! Cut: how deep now, by the tip really ground, on the dial under the hand.
 
+pub mod aloud;
 mod dial;
 mod drawing;
 mod groove;

@@ -3,13 +3,13 @@
 use crate::working::{Rule, rule};
 
 rule!(INFEED_EXTERNAL = "cut.infeed_external", "Radial infeed from touch", (B: Mm "blank as turned", E: Mm "pitch diameter aimed at", h: Mm "tip to pitch line") -> X: Mm,
-    "(B - E)/2 + h", "down to the pitch line from the blank, and on to the tip"; schools ["Bench: 0.6134P or 0.6495P radial, 0.7578P for a sharp tip; 0.75P is 0.6495P already divided by cos 30°, so it is compound travel: never divide it again."],
+    "(B - E)/2 + h", "down to the pitch line from the blank, and on to the tip"; schools ["Bench: 0.6134P or 0.6495P radial, 0.7578P for a sharp tip; 0.75P is 0.6495P already divided by cos 30°, so it is travel of the leaning slide: never divide it again."],
     (B - E) / 2.0 + h);
 rule!(INFEED_INTERNAL = "cut.infeed_internal", "Radial infeed from touch", (B: Mm "bore as turned", E: Mm "pitch diameter aimed at", h: Mm "tip to pitch line") -> X: Mm,
     "(E - B)/2 + h", "out to the pitch line from the bore, and on to the tip", (E - B) / 2.0 + h);
-rule!(COMPOUND = "cut.compound", "Compound travel", (X: Mm "radial infeed", beta: Deg "compound angle from the cross-slide line") -> t: Mm,
+rule!(COMPOUND = "cut.compound", "Travel of the leaning slide", (X: Mm "radial infeed", beta: Deg "lean from the cross-slide line") -> t: Mm,
     "X/cos(beta)", "the slant is longer than its depth", X / beta.to_radians().cos());
-rule!(RADIAL_OF_COMPOUND = "cut.radial_of_compound", "Radial depth of a compound setting", (t: Mm "compound travel", beta: Deg "compound angle from the cross-slide line") -> X: Mm,
+rule!(RADIAL_OF_COMPOUND = "cut.radial_of_compound", "Radial depth of a setting of the leaning slide", (t: Mm "its travel", beta: Deg "lean from the cross-slide line") -> X: Mm,
     "t*cos(beta)", "the slant turned back", t * beta.to_radians().cos());
 rule!(GROOVE_AREA = "cut.groove_area", "Area of the full groove", (f: Mm "flat the tip is worth", X: Mm "radial infeed", alpha: Deg "half angle") -> A: Mm2,
     "f*X + X^2*tan(alpha)", "trapezium", f * X + X * X * alpha.to_radians().tan());

@@ -13,11 +13,11 @@ use crate::direction::{Carriage, Direction};
 use crate::gears::GearsSection;
 use crate::job::{BlankFacts, CutFacts, DepthLaw, Ending, Lathe, Original, ReadBy, Style};
 use crate::outline::Drawing;
-use crate::quantity::{SHOWN_MM, mm_text, plain_text};
+use crate::quantity::{SHOWN_MM, plain_text};
 use crate::thread::form::Thread;
 use crate::thread::{Fit, RunMate, Side, rules as thread_rules};
+use crate::voice::Voice;
 use crate::watch::{Code, Level, Watch};
-use crate::words::Words;
 use crate::working::{Num, Quantity, Worksheet, round_to_nine};
 use serde::Serialize;
 
@@ -118,10 +118,10 @@ impl CutSection {
 }
 
 /// Which style, which slide, at what angle.
-fn choose(facts: &CutFacts, lathe: &Lathe, thread: &Thread, words: &Words, watch: &mut Vec<Watch>) -> (Style, f64) {
-    let usual = || if Style::ModifiedFlank.refused(lathe, thread, words).is_none() { Style::ModifiedFlank } else { Style::Radial };
+fn choose(facts: &CutFacts, lathe: &Lathe, thread: &Thread, voice: Voice, watch: &mut Vec<Watch>) -> (Style, f64) {
+    let usual = || if Style::ModifiedFlank.refused(lathe, thread, voice).is_none() { Style::ModifiedFlank } else { Style::Radial };
     let style = facts.style.unwrap_or_else(usual);
-    if let Some(why) = style.refused(lathe, thread, words) {
+    if let Some(why) = style.refused(lathe, thread, voice) {
         watch.push(Watch::new(
             Level::Danger,
             Code::CompoundSwing,
@@ -137,7 +137,7 @@ fn choose(facts: &CutFacts, lathe: &Lathe, thread: &Thread, words: &Words, watch
             "cut",
             format!(
                 "The {} leans {}° where the flank is {}°: the groove is cut wide on its trailing side. Set it to {}° or less.",
-                words.compound,
+                voice.words().compound,
                 plain_text(angle, 1),
                 plain_text(thread.flanks.trailing, 1),
                 plain_text(thread.flanks.trailing, 1)
@@ -157,6 +157,7 @@ pub(crate) struct AimSources {
 
 /// The size aimed at: as chosen; else a part to match; else where the loosest mate it may be runs free; else the middle of the limits.
 pub(crate) fn aim(sheet: &mut Worksheet, facts: &CutFacts, follows: &AimSources, thread: &Thread, watch: &mut Vec<Watch>) -> Num {
+    let voice = sheet.voice();
     let (low, high) = thread.own.pitch;
     let screw = thread.spec.side == Side::External;
     let chosen: Num = match (facts.target_mm, follows.original, follows.mate) {
@@ -185,7 +186,7 @@ pub(crate) fn aim(sheet: &mut Worksheet, facts: &CutFacts, follows: &AimSources,
             Level::Warn,
             Code::TargetLimits,
             "cut",
-            format!("The size aimed at, {}, is outside the limits {} to {}.", mm_text(chosen.value), mm_text(low.value), mm_text(high.value)),
+            format!("The size aimed at, {}, is outside the limits {} to {}.", voice.length(chosen.value), voice.length(low.value), voice.length(high.value)),
         ));
     }
     chosen
@@ -200,7 +201,6 @@ pub(crate) struct Inputs<'a> {
     pub target: Num,
     pub direction: &'a Direction,
     pub gears: &'a GearsSection,
-    pub words: &'a Words,
     /// Speed, rpm, how each pass ends, and run-up and run-out, mm.
     pub speed: Num,
     pub ending: Ending,
@@ -248,9 +248,10 @@ fn stop_says(rest: &RadialIf) -> String {
 
 /// Works the cut.
 pub(crate) fn reckon(sheet: &mut Worksheet, facts: &CutFacts, blank: &BlankFacts, before: &Inputs, watch: &mut Vec<Watch>) -> CutSection {
-    let Inputs { lathe, thread, tip, start, target, direction, gears, words, .. } = *before;
+    let voice = sheet.voice();
+    let Inputs { lathe, thread, tip, start, target, direction, gears, .. } = *before;
     let external = thread.spec.side == Side::External;
-    let (style, angle) = choose(facts, lathe, thread, words, watch);
+    let (style, angle) = choose(facts, lathe, thread, voice, watch);
     let infeed = if external { &rules::INFEED_EXTERNAL } else { &rules::INFEED_INTERNAL };
     let aimed = sheet.apply(infeed, [start, target, tip.aimed]);
     // To the stop: all of it with a tip that is known.
@@ -267,14 +268,14 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &CutFacts, blank: &BlankFacts
             TipKnown::Nominal => tip.between.map(|flat| aimed.value + (tip.equal_flat.value - flat) / slope),
             _ => [radial.value, radial.value + tip.doubt],
         };
-        RadialIf { min: Quantity::length(least.min(most)), max: Quantity::length(most.max(least)) }
+        RadialIf { min: Quantity::length(voice, least.min(most)), max: Quantity::length(voice, most.max(least)) }
     });
     let compound = style.slants().then(|| sheet.apply(&rules::COMPOUND, [radial, angle.into()]));
     let (dial, side_dial) = style::dials(facts, lathe, style, angle);
     if tip.known == TipKnown::Told {
-        warn_of_the_tip(thread, tip, target.value, watch);
+        warn_of_the_tip(thread, tip, target.value, watch, voice);
     }
-    warn_of_the_dial(facts, lathe, &dial, compound.unwrap_or(radial), words, watch);
+    warn_of_the_dial(facts, lathe, &dial, compound.unwrap_or(radial), watch, voice);
     let on = style::Stands {
         blank,
         lathe,
@@ -297,7 +298,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &CutFacts, blank: &BlankFacts
             Level::Danger,
             Code::BlankSize,
             "cut",
-            format!("There is nothing to cut: {} of infeed from this blank. Check the blank's diameter and the size aimed at.", mm_text(radial.value)),
+            format!("There is nothing to cut: {} of infeed from this blank. Check the blank's diameter and the size aimed at.", voice.length(radial.value)),
         ));
     }
     let rough = if roughs && thread.alpha_deg > 0.0 {
@@ -312,23 +313,30 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &CutFacts, blank: &BlankFacts
     {
         last.then = Some(Then::Measure);
     }
-    warn_of_the_passes(facts, &passes, &bounds, watch);
+    warn_of_the_passes(facts, &passes, &bounds, watch, voice);
     let largest = passes.iter().map(|p| p.chip_mm2).fold(0.0, f64::max);
     // The least cut that still cuts wins over the area.
     let lightened = lightened.or_else(|| {
         (facts.passes.is_none() && facts.rows.is_empty() && largest > bounds.area_mm2 * 1.3).then(|| {
             format!(
-                "Even the least cut that still cuts takes {} mm², over the {} of the material and this lathe: rough with a narrower tool, or take one wall at a time.",
-                plain_text(largest, 2),
-                plain_text(bounds.area_mm2, 2)
+                "Even the least cut that still cuts takes {}, over the {} of the material and this lathe: rough with a narrower tool, or take one wall at a time.",
+                voice.area(largest),
+                voice.area(bounds.area_mm2)
             )
         })
     });
     let cuts =
         cuts(sheet, blank, &passes, style, tip, thread).map(|c| Cuts { bolder: (bounds.unslender_mm2 / largest.max(1e-6)).clamp(1.0, MOST_BOLDER), ..c });
-    let drawing =
-        drawing::groove(&passes, tip.equal_flat.value, thread.walls_deg, angle, radial.value, external, direction.carriage == Carriage::TowardHeadstock);
-    let (scale_deg, scale) = scale(lathe, angle, style, words);
+    let drawing = drawing::groove(
+        &passes,
+        tip.equal_flat.value,
+        thread.walls_deg,
+        angle,
+        radial.value,
+        (external, direction.carriage == Carriage::TowardHeadstock),
+        voice,
+    );
+    let (scale_deg, scale) = scale(lathe, angle, style, voice);
     CutSection {
         style,
         compared: Compared {
@@ -341,27 +349,27 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &CutFacts, blank: &BlankFacts
             lathe: lathe.clone(),
             most_n: on.most_n,
             step_mm: on.step_mm,
-            words: *words,
+            voice,
             followed: style,
         },
         depth_law: facts.depth_law,
         lightened,
-        stocking_flat_mm: roughs.then(|| Quantity::length(stocking)),
+        stocking_flat_mm: roughs.then(|| Quantity::length(voice, stocking)),
         side_dial,
         time: time(sheet, before, passes.len()),
         angle_deg: angle,
         scale_deg,
         scale,
-        target_pitch_diameter_mm: Quantity::length(target),
-        radial_mm: Quantity::length(radial),
+        target_pitch_diameter_mm: Quantity::length(voice, target),
+        radial_mm: Quantity::length(voice, radial),
         stop_says: radial_if_mm.as_ref().map(stop_says),
         radial_if_mm,
-        compound_mm: compound.map(Quantity::length),
+        compound_mm: compound.map(|v| Quantity::length(voice, v)),
         full_depth: passes.last().and_then(|p| p.dial.first().cloned()),
         dial,
-        bench: bench(thread, aimed.value),
+        bench: bench(thread, aimed.value, voice),
         passes,
-        starts: next_starts(lathe, gears, thread, words),
+        starts: next_starts(lathe, gears, thread, voice),
         cuts,
         drawing,
     }
@@ -386,7 +394,7 @@ fn cuts(sheet: &mut Worksheet, blank: &BlankFacts, passes: &[PassRow], style: St
 }
 
 /// A number of passes, or rows, of the user's own are obeyed; what is out of the usual about them is said.
-fn warn_of_the_passes(facts: &CutFacts, passes: &[PassRow], bounds: &Bounds, watch: &mut Vec<Watch>) {
+fn warn_of_the_passes(facts: &CutFacts, passes: &[PassRow], bounds: &Bounds, watch: &mut Vec<Watch>, voice: Voice) {
     if facts.passes.is_none() && facts.rows.is_empty() {
         return;
     }
@@ -396,18 +404,14 @@ fn warn_of_the_passes(facts: &CutFacts, passes: &[PassRow], bounds: &Bounds, wat
     let least = steps().fold(f64::INFINITY, f64::min);
     let mut said = Vec::new();
     if most > bounds.area_mm2 * 1.1 {
-        said.push(format!(
-            "up to {} mm² at once, where {} is what the material, this lathe and the work stand",
-            plain_text(most, 2),
-            plain_text(bounds.area_mm2, 2)
-        ));
+        said.push(format!("up to {} at once, where {} is what the material, this lathe and the work stand", voice.area(most), voice.area(bounds.area_mm2)));
     }
     let first = cutting.first().map_or(0.0, |p| p.radial_mm);
     if first > bounds.first_mm * 1.1 {
-        said.push(format!("a first cut of {}, where {} is bold", mm_text(first), mm_text(bounds.first_mm)));
+        said.push(format!("a first cut of {}, where {} is bold", voice.length(first), voice.length(bounds.first_mm)));
     }
     if least < bounds.least_mm * 0.5 {
-        said.push(format!("a cut of {}, where under {} the tool rubs or the dial cannot be set", mm_text(least.max(0.0)), mm_text(bounds.least_mm)));
+        said.push(format!("a cut of {}, where under {} the tool rubs or the dial cannot be set", voice.length(least.max(0.0)), voice.length(bounds.least_mm)));
     }
     if !said.is_empty() {
         let count = cutting.len();
@@ -430,6 +434,7 @@ struct Setting<'a> {
 
 /// Sets each pass on its dial, the residue carried, and works what it takes and leaves.
 fn set(sheet: &mut Worksheet, before: &Inputs, laid: &[PlannedPass], on: &Setting<'_>) -> Vec<PassRow> {
+    let voice = sheet.voice();
     let Inputs { thread, tip, start, .. } = *before;
     let Setting { style, angle, dial, side_dial, radial, stocking, rough } = *on;
     // Never past the aim: every setting is held to the last one's shallow side.
@@ -461,13 +466,13 @@ fn set(sheet: &mut Worksheet, before: &Inputs, laid: &[PlannedPass], on: &Settin
         passes.push(PassRow {
             n: pass.n,
             kind: pass.kind,
-            asked_radial_mm: Quantity::length(pass.asked),
+            asked_radial_mm: Quantity::length(voice, pass.asked),
             radial_mm: round_to_nine(set.radial_mm),
             compound_mm: if style.slants() { round_to_nine(set.travel_mm) } else { 0.0 },
             side_mm: round_to_nine(side),
             chip_mm2: (chip.area() * 1e4).round() / 1e4,
             then: None,
-            pitch_diameter_mm: Quantity::length(size),
+            pitch_diameter_mm: Quantity::length(voice, size),
             over_wires_mm: None,
             dial: settings,
         });
@@ -476,19 +481,19 @@ fn set(sheet: &mut Worksheet, before: &Inputs, laid: &[PlannedPass], on: &Settin
 }
 
 /// The slide's end of travel, and what cannot be read as was asked.
-fn warn_of_the_dial(facts: &CutFacts, lathe: &Lathe, dial: &DepthDial, travel: Num, words: &Words, watch: &mut Vec<Watch>) {
+fn warn_of_the_dial(facts: &CutFacts, lathe: &Lathe, dial: &DepthDial, travel: Num, watch: &mut Vec<Watch>, voice: Voice) {
     let slide = if dial.slide == SlideName::Compound { &lathe.compound } else { &lathe.cross_slide };
-    let name = if dial.slide == SlideName::Compound { words.compound } else { "cross-slide" };
+    let name = if dial.slide == SlideName::Compound { voice.words().compound } else { "cross-slide" };
     if let Some(has) = slide.travel_mm.filter(|has| travel.value > *has) {
-        let text = format!("The {name} has {} of travel and {} is needed.", mm_text(has), mm_text(travel.value));
+        let text = format!("The {name} has {} of travel and {} is needed.", voice.length(has), voice.length(travel.value));
         watch.push(Watch::new(Level::Danger, Code::CompoundTravel, "cut", text));
     }
     match facts.read_by {
         ReadBy::Indicator if travel.value > facts.indicator.travel_mm => {
             let text = format!(
                 "The indicator's plunger goes {} and {} is needed: set it again part way, and carry what it read.",
-                mm_text(facts.indicator.travel_mm),
-                mm_text(travel.value)
+                voice.length(facts.indicator.travel_mm),
+                voice.length(travel.value)
             );
             watch.push(Watch::new(Level::Warn, Code::IndicatorTravel, "cut", text));
         }
@@ -501,14 +506,14 @@ fn warn_of_the_dial(facts: &CutFacts, lathe: &Lathe, dial: &DepthDial, travel: N
 }
 
 /// The ways on to the next start with the train hung.
-fn next_starts(lathe: &Lathe, gears: &GearsSection, thread: &Thread, words: &Words) -> Vec<IndexWay> {
+fn next_starts(lathe: &Lathe, gears: &GearsSection, thread: &Thread, voice: Voice) -> Vec<IndexWay> {
     let Some(hung) = &gears.hung else { return Vec::new() };
     let hung = Hung { gears: (&hung.train.drivers, &hung.train.driven), ratio: hung.ratio };
-    starts::ways(lathe, &hung, thread.spec.starts, thread.pitch.value, words)
+    starts::ways(lathe, &hung, thread.spec.starts, thread.pitch.value, voice)
 }
 
 /// Whether the form comes full too soon, or the root goes too deep.
-fn warn_of_the_tip(thread: &Thread, tip: &Tip, target: f64, watch: &mut Vec<Watch>) {
+fn warn_of_the_tip(thread: &Thread, tip: &Tip, target: f64, watch: &mut Vec<Watch>, voice: Voice) {
     let external = thread.spec.side == Side::External;
     let root = if external { target - 2.0 * tip.h.value } else { target + 2.0 * tip.h.value };
     let rounding = thread.spec.system.family().rounding_mm();
@@ -520,7 +525,7 @@ fn warn_of_the_tip(thread: &Thread, tip: &Tip, target: f64, watch: &mut Vec<Watc
                 Level::Warn,
                 Code::TipTooWide,
                 "cut",
-                format!("The tip is too wide: at size the root still stands {} in the way of the mate. Grind the flat narrower.", mm_text(short / 2.0)),
+                format!("The tip is too wide: at size the root still stands {} in the way of the mate. Grind the flat narrower.", voice.length(short / 2.0)),
             ));
         }
     }
@@ -534,8 +539,8 @@ fn warn_of_the_tip(thread: &Thread, tip: &Tip, target: f64, watch: &mut Vec<Watc
         if short / 2.0 > rounding {
             let text = format!(
                 "The tip's radius of {} leaves the root round {} past the mate's crest, which rides on it: stone it smaller.",
-                mm_text(radius),
-                mm_text(short / 2.0)
+                voice.length(radius),
+                voice.length(short / 2.0)
             );
             watch.push(Watch::new(Level::Warn, Code::TipTooWide, "cut", text));
         }
@@ -558,7 +563,7 @@ fn warn_of_the_tip(thread: &Thread, tip: &Tip, target: f64, watch: &mut Vec<Watc
             "cut",
             format!(
                 "This sharp a tip cuts the root {} past the form's: {cure}, or expect a weaker {}.",
-                mm_text(past / 2.0),
+                voice.length(past / 2.0),
                 if external { "core" } else { "wall" }
             ),
         ));
@@ -566,21 +571,21 @@ fn warn_of_the_tip(thread: &Thread, tip: &Tip, target: f64, watch: &mut Vec<Watc
 }
 
 /// The angle to set on this lathe's own scale, degrees, and in words.
-fn scale(lathe: &Lathe, angle: f64, style: Style, words: &Words) -> (f64, String) {
+fn scale(lathe: &Lathe, angle: f64, style: Style, voice: Voice) -> (f64, String) {
     let shown = |deg: f64| if lathe.compound.scale_from_bed { 90.0 - deg } else { deg };
     if style == Style::Alternating {
         let along = shown(90.0);
-        return (along, format!("Lay the {} along the bed, {}° on its scale; straight in by the cross-slide.", words.compound, plain_text(along, 0)));
+        return (along, format!("Lay the {} along the bed, {}° on its scale; straight in by the cross-slide.", voice.words().compound, plain_text(along, 0)));
     }
     if !style.slants() {
         return (shown(0.0), "Straight in by the cross-slide.".into());
     }
     let from = if lathe.compound.scale_from_bed { "the bed" } else { "the cross-slide line" };
-    (shown(angle), format!("Set the {} to {}° on its scale, which counts from {from}.", words.compound, plain_text(shown(angle), 1)))
+    (shown(angle), format!("Set the {} to {}° on its scale, which counts from {from}.", voice.words().compound, plain_text(shown(angle), 1)))
 }
 
 /// Rules of thumb beside the answer: the depths handbooks give for the form.
-fn bench(thread: &Thread, radial: f64) -> Vec<BenchFigure> {
+fn bench(thread: &Thread, radial: f64, voice: Voice) -> Vec<BenchFigure> {
     let family = thread.spec.system.family();
     let pitch = thread.pitch.value;
     // Forms that stand clear of the mate at the root go that much deeper than their basic depth, on radius.
@@ -596,8 +601,8 @@ fn bench(thread: &Thread, radial: f64) -> Vec<BenchFigure> {
             let x = factor * pitch + clearance;
             BenchFigure {
                 rule,
-                radial_mm: Quantity::length(x),
-                says: format!("{} {} than this tip and blank want", mm_text((x - radial).abs()), if x > radial { "deeper" } else { "shallower" }),
+                radial_mm: Quantity::length(voice, x),
+                says: format!("{} {} than this tip and blank want", voice.length((x - radial).abs()), if x > radial { "deeper" } else { "shallower" }),
             }
         })
         .collect()

@@ -4,8 +4,8 @@
 use super::dial::{DepthDial, SlideName};
 use crate::gears::{DialAnswer, reengage};
 use crate::job::{Lathe, Slide};
-use crate::quantity::{LengthUnit, MM_PER_INCH, Ratio, plain_text, real};
-use crate::words::Words;
+use crate::quantity::{Ratio, plain_text, real};
+use crate::voice::Voice;
 use num_traits::One;
 use serde::Serialize;
 
@@ -51,14 +51,17 @@ pub struct Hung<'a> {
 
 /// The ways, for `starts` starts `pitch` mm apart; none for a single start.
 #[must_use]
-pub fn ways(lathe: &Lathe, hung: &Hung<'_>, starts: u8, pitch: f64, words: &Words) -> Vec<IndexWay> {
+pub fn ways(lathe: &Lathe, hung: &Hung<'_>, starts: u8, pitch: f64, voice: Voice) -> Vec<IndexWay> {
     if starts < 2 {
         return Vec::new();
     }
-    let mut list = vec![half_nut(lathe, hung, starts, words), compound(lathe, starts, pitch, words), gear_teeth(lathe, hung, starts)];
+    let mut list = vec![half_nut(lathe, hung, starts, voice), compound(lathe, starts, pitch, voice), gear_teeth(lathe, hung, starts)];
     list.push(IndexWay {
         by: IndexBy::DriverPlate,
-        says: format!("Between centres, with {starts} slots evenly round the driver plate: move the dog's tail to the next slot, the same way each time."),
+        says: format!(
+            "Between {}s, with {starts} slots evenly round the driver plate: move the dog's tail to the next slot, the same way each time.",
+            voice.words().center
+        ),
         serves: false,
         recommended: false,
         count: None,
@@ -78,8 +81,8 @@ pub fn pitches_on(ratio: &Ratio, starts: u8, i: u8) -> Option<i128> {
     (n % s == 0 && n <= 10_000).then(|| (1..=n).find(|k| (k * d - i128::from(i) * n / s) % n == 0)).flatten()
 }
 
-fn half_nut(lathe: &Lathe, hung: &Hung<'_>, starts: u8, words: &Words) -> IndexWay {
-    let nut = words.half_nut;
+fn half_nut(lathe: &Lathe, hung: &Hung<'_>, starts: u8, voice: Voice) -> IndexWay {
+    let nut = voice.words().half_nut;
     let way = |says: String, serves: bool, count: Option<i128>| IndexWay {
         by: IndexBy::HalfNut,
         says,
@@ -116,27 +119,26 @@ fn mark_on(dial: &DialAnswer, k: i128) -> Option<i128> {
 fn moved(slide: &Slide, mm: f64) -> (String, f64) {
     // Along its own way: a dial that reads diameter still moves the slide half its figure.
     let set = DepthDial::new(SlideName::Compound, slide, 0.0).nearest(mm);
-    (format!("{} ({} {})", set.setting.text, set.setting.reading, if slide.unit == LengthUnit::In { "in" } else { "mm" }), set.radial_mm - mm)
+    (format!("{} ({})", set.setting.text, set.setting.reading), set.radial_mm - mm)
 }
 
-fn compound(lathe: &Lathe, starts: u8, pitch: f64, words: &Words) -> IndexWay {
+fn compound(lathe: &Lathe, starts: u8, pitch: f64, voice: Voice) -> IndexWay {
     let slide = &lathe.compound;
     let [low, high] = slide.swing_deg;
     let along = slide.scale_from_bed && low <= 0.0 && high >= 0.0 || high >= 90.0 || low <= -90.0;
     let reach = pitch * f64::from(starts - 1);
     let way = |says: String, serves: bool| IndexWay { by: IndexBy::Compound, says, serves, recommended: false, count: None };
     if !along {
-        return way(format!("Not by the {}: on this lathe it does not swing to lie along the bed.", words.compound), false);
+        return way(format!("Not by the {}: on this lathe it does not swing to lie along the bed.", voice.words().compound), false);
     }
     if let Some(travel) = slide.travel_mm.filter(|t| *t < reach) {
         return way(
-            format!("Not by the {}: the last start is {} mm on and it travels {}.", words.compound, plain_text(reach, 2), plain_text(travel, 1)),
+            format!("Not by the {}: the last start is {} on and it travels {}.", voice.words().compound, voice.coarse(reach), voice.given(travel)),
             false,
         );
     }
     let (setting, off) = moved(slide, pitch);
-    let off_text =
-        if slide.unit == LengthUnit::In { format!("{} in", plain_text(off.abs() / MM_PER_INCH, 4)) } else { format!("{} mm", plain_text(off.abs(), 3)) };
+    let off_text = voice.length(off.abs());
     let residue = if off.abs() < 1e-4 {
         String::new()
     } else {
@@ -145,7 +147,7 @@ fn compound(lathe: &Lathe, starts: u8, pitch: f64, words: &Words) -> IndexWay {
     way(
         format!(
             "Lay the {} along the bed from the first and feed in straight by the cross-slide. For the next start move it on one pitch: {setting}{residue}. Take its backlash up the same way each time.",
-            words.compound
+            voice.words().compound
         ),
         true,
     )

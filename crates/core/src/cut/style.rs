@@ -6,10 +6,10 @@ use super::rules;
 use super::schedule::{Bounds, NOTHING_MM, PassKind, SCRATCH_MM, Spread};
 use crate::bit::{STEEL_GPA, STOCKING_LEAVES_MM, Tip};
 use crate::job::{BlankFacts, CutFacts, Lathe, ReadBy, Reads, Style};
-use crate::quantity::{mm_text, plain_text};
+use crate::quantity::plain_text;
 use crate::thread::Flanks;
 use crate::thread::form::Thread;
-use crate::words::Words;
+use crate::voice::Voice;
 use crate::working::{Num, Quantity, Worksheet};
 use serde::Serialize;
 
@@ -65,17 +65,17 @@ impl Style {
     }
 
     /// Why this thread or this lathe cannot be cut so; nothing when it can.
-    pub(super) fn refused(self, lathe: &Lathe, thread: &Thread, words: &Words) -> Option<String> {
+    pub(super) fn refused(self, lathe: &Lathe, thread: &Thread, voice: Voice) -> Option<String> {
         let [low, high] = lathe.compound.swing_deg;
         let swings = |angle: f64| (low..=high).contains(&angle) || (low..=high).contains(&-angle);
         let straight = thread.flanks.trailing.min(thread.flanks.leading) <= 0.5;
         match self {
             Self::Flank | Self::ModifiedFlank if straight => Some("straight sides have no flank to follow".into()),
             Self::Flank | Self::ModifiedFlank if !swings(self.angle(thread.flanks.trailing)) => {
-                Some(format!("the {} does not swing to {}°", words.compound, plain_text(self.angle(thread.flanks.trailing), 1)))
+                Some(format!("the {} does not swing to {}°", voice.words().compound, plain_text(self.angle(thread.flanks.trailing), 1)))
             }
             Self::Alternating if straight => Some("straight sides cannot be cut one at a time to size".into()),
-            Self::Alternating if !swings(90.0) => Some(format!("the {} does not swing to lie along the bed", words.compound)),
+            Self::Alternating if !swings(90.0) => Some(format!("the {} does not swing to lie along the bed", voice.words().compound)),
             Self::StockingThenForm if thread.alpha_deg >= 20.0 => Some("its groove is narrow at the root: a stocking tool would have no tip".into()),
             _ => None,
         }
@@ -141,6 +141,7 @@ pub(super) fn bar_stands_n(bar_mm: f64, reach: f64) -> f64 {
 
 /// How boldly each pass may cut, by the material, the lathe and what the work and the tool stand; and why, where it is less than the first two.
 pub(super) fn bounds(sheet: &mut Worksheet, on: &Stands<'_>, depth: Num, style: Style) -> (Bounds, Option<String>) {
+    let voice = sheet.voice();
     let material = &on.blank.material;
     // As it is set, not only as it is asked for: a setting is out by half a step at most, and the last by a whole one, to the shallow side.
     let least = (material.least_cut_mm + 1.5 * on.step_mm).min(depth.value.max(1e-6));
@@ -153,7 +154,7 @@ pub(super) fn bounds(sheet: &mut Worksheet, on: &Stands<'_>, depth: Num, style: 
     let most = sheet.apply(&rules::MOST_AREA, [material.most_area_mm2.into(), share, style.share().into()]).value;
     let slender = on.most_n.map(|(n, what)| (n / (material.kc1_n_mm2 * CHIP_MM.powf(-0.25)), what)).filter(|(area, _)| *area < most);
     let why = slender.map(|(area, what)| {
-        format!("Cuts lightened to {} mm²: {what} is slender, and would give more than {} under a bolder one.", plain_text(area, 3), mm_text(GIVES_MM))
+        format!("Cuts lightened to {}: {what} is slender, and would give more than {} under a bolder one.", voice.area(area), voice.length(GIVES_MM))
     });
     (Bounds { first_mm: first.value, area_mm2: slender.map_or(most, |(area, _)| area), unslender_mm2: most, least_mm: least }, why)
 }
@@ -263,6 +264,9 @@ pub struct StyleView {
     /// The largest bites, by the part of the edge that takes them.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub bites: Option<Chip>,
+    /// The same as they are said: leading edge, tip, trailing edge.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub bites_text: Option<[String; 3]>,
     /// What may go wrong with it.
     pub risk: &'static str,
 }
@@ -273,13 +277,14 @@ pub(crate) fn edge(flat: f64, radius: Option<f64>, angles: [f64; 2], reach: f64)
 }
 
 /// The styles side by side, each with the passes it would take and the largest bite of each edge.
-fn compare(ask: &StyleQuery<'_>, on: &Stands<'_>, words: &Words, followed: Style) -> Vec<StyleView> {
+fn compare(ask: &StyleQuery<'_>, on: &Stands<'_>, voice: Voice, followed: Style) -> Vec<StyleView> {
     let (flanks, lathe) = (ask.thread.flanks, on.lathe);
     Style::ALL
         .into_iter()
         .map(|style| {
-            let refused = style.refused(lathe, ask.thread, words);
-            let mut said = StyleView { style, says: style.says(), chosen: style == followed, refused, passes: 0, bites: None, risk: style.risk() };
+            let refused = style.refused(lathe, ask.thread, voice);
+            let mut said =
+                StyleView { style, says: style.says(), chosen: style == followed, refused, passes: 0, bites: None, bites_text: None, risk: style.risk() };
             if said.refused.is_some() {
                 return said;
             }
@@ -302,7 +307,9 @@ fn compare(ask: &StyleQuery<'_>, on: &Stands<'_>, words: &Words, followed: Style
                 most.trailing_mm2 = most.trailing_mm2.max(chip.trailing_mm2);
             }
             said.passes = laid.iter().filter(|p| matches!(p.kind, PassKind::Cut | PassKind::Stocking)).count();
-            said.bites = Some(most.rounded());
+            let most = most.rounded();
+            said.bites_text = Some([most.leading_mm2, most.tip_mm2, most.trailing_mm2].map(|mm2| voice.area(mm2)));
+            said.bites = Some(most);
             said
         })
         .collect()
@@ -320,7 +327,7 @@ pub(crate) struct Compared {
     pub lathe: Lathe,
     pub most_n: Option<(f64, &'static str)>,
     pub step_mm: f64,
-    pub words: Words,
+    pub voice: Voice,
     pub followed: Style,
 }
 
@@ -331,7 +338,7 @@ impl Compared {
         let [radial, aimed] = self.depths;
         let (bounds, _) = bounds(&mut Worksheet::default(), &on, aimed, self.followed);
         let ask = StyleQuery { facts: &self.facts, thread: &self.thread, tip: &self.tip, radial, aimed, bounds, stocking: self.stocking };
-        compare(&ask, &on, &self.words, self.followed)
+        compare(&ask, &on, self.voice, self.followed)
     }
 }
 

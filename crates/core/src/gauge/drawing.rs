@@ -2,14 +2,14 @@
 
 use crate::gauge::chosen::Chosen;
 use crate::outline::{Dimension, Drawing, Point, Shape};
-use crate::quantity::mm_text;
 use crate::thread::drawing::{profile, wire_in_groove};
 use crate::thread::form::Thread;
+use crate::voice::Voice;
 use crate::working::Quantity;
 
 /// Two wires above, one below, between anvils. A thick core is drawn broken, so that the grooves
 /// stay large; each side of the break is to scale.
-pub(super) fn wires(thread: &Thread, target: f64, crest_d: f64, h: f64, chosen: Chosen) -> Drawing {
+pub(super) fn wires(thread: &Thread, target: f64, crest_d: f64, h: f64, chosen: Chosen, voice: Voice) -> Drawing {
     let pitch = thread.pitch.value;
     let root = target / 2.0 - h;
     let core = root.min(pitch * 1.1);
@@ -52,21 +52,21 @@ pub(super) fn wires(thread: &Thread, target: f64, crest_d: f64, h: f64, chosen: 
         shapes.push(Shape::open("line.break", vec![[left - pitch * 0.2, 0.0], [right + pitch * 0.2, 0.0]]));
     }
     Drawing {
-        says: format!("Three wires of {} in the grooves, {} over them at the size aimed at.", mm_text(chosen.wire), mm_text(over)),
+        says: format!("Three wires of {} in the grooves, {} over them at the size aimed at.", voice.length(chosen.wire), voice.length(over)),
         bounds: [left - pitch * 2.4, -anvil - thick * 1.2, right + pitch * 2.4, anvil + thick * 1.2],
         shapes,
         dimensions: vec![
             Dimension {
                 name: "over_wires",
                 says: "size over wires at the aim",
-                figure: Quantity::length(over),
+                figure: Quantity::length(voice, over),
                 from: [right + pitch * 0.35, -anvil],
                 to: [right + pitch * 0.35, anvil],
             },
             Dimension {
                 name: "wire",
                 says: "wire",
-                figure: Quantity::length(chosen.wire),
+                figure: Quantity::length(voice, chosen.wire),
                 from: [left - pitch * 2.1, centre],
                 to: [left - pitch * 2.1, centre],
             },

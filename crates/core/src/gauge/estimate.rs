@@ -12,6 +12,7 @@
 use crate::quantity::plain_text;
 use crate::run::RunPlan;
 use crate::thread::{Fit, FitBand, RunMate};
+use crate::voice::Voice;
 use serde::Serialize;
 
 /// What was told of the thread as it stands.
@@ -104,6 +105,8 @@ pub struct TipFound {
     pub flat_mm: f64,
     /// Give or take, mm: two standard deviations.
     pub doubt_mm: f64,
+    /// The flat as it is said.
+    pub flat_text: String,
     /// How far it stands past the pitch line, mm.
     pub tip_to_pitch_mm: f64,
     /// Share of a cut that springs away.
@@ -377,7 +380,7 @@ impl Estimate {
 
     /// How sure the next setting is, in plain words.
     #[must_use]
-    pub fn sure(&self, run: &RunPlan, sets: &[f64], radial: f64, limit_mm: f64) -> String {
+    pub fn sure(&self, run: &RunPlan, sets: &[f64], radial: f64, limit_mm: f64, voice: Voice) -> String {
         let (into, sd) = self.believed(self.lag(sets).on_to(radial, run.finishing_cut_mm, self.mean[1]), ReadingOf::Flanks);
         let chance = normal_area((into - run.depth_of(limit_mm, 0.0)) / sd.max(1e-9));
         let odds = if chance < 0.001 {
@@ -387,12 +390,12 @@ impl Estimate {
         } else {
             "a chance worth minding"
         };
-        format!("It should come to {} mm, give or take {}; {odds} of going past.", plain_text(run.size_at(into), 3), plain_text(4.0 * sd, 3))
+        format!("It should come to {}, give or take {}; {odds} of going past.", voice.length(run.size_at(into)), voice.length(4.0 * sd))
     }
 
     /// What the readings have found; nothing before the first.
     #[must_use]
-    pub fn found(&self, run: &RunPlan) -> Option<TipFound> {
+    pub fn found(&self, run: &RunPlan, voice: Voice) -> Option<TipFound> {
         if self.readings == 0 {
             return None;
         }
@@ -402,11 +405,12 @@ impl Estimate {
         let count = self.readings;
         let mate_mm = (self.fits > 0).then(|| run.size_at(m));
         let mate = mate_mm.map_or_else(String::new, |mm| {
-            format!(" The mate just goes at {} mm, give or take {}.", plain_text(mm, 3), plain_text(4.0 * self.spread[2][2].max(0.0).sqrt(), 3))
+            format!(" The mate just goes at {}, give or take {}.", voice.length(mm), voice.length(4.0 * self.spread[2][2].max(0.0).sqrt()))
         });
         Some(TipFound {
             flat_mm,
             doubt_mm,
+            flat_text: voice.coarse(flat_mm),
             tip_to_pitch_mm: reach,
             spring,
             spring_doubt: 2.0 * self.spread[1][1].max(0.0).sqrt(),
@@ -414,11 +418,11 @@ impl Estimate {
             readings: count,
             sure: doubt_mm <= WORTH_KEEPING_MM,
             says: format!(
-                "By {count} {} the tip is {} mm flat, give or take {}; some {} % of a cut springs away.{mate}",
+                "By {count} {} the tip is {} flat, give or take {}; some {} % of a cut springs away.{mate}",
                 if count == 1 { "reading" } else { "readings" },
-                plain_text(flat_mm, 2),
+                voice.coarse(flat_mm),
                 // Known to the thousandth, it is not said to be known to nought.
-                plain_text(doubt_mm, if doubt_mm < 0.01 { 3 } else { 2 }),
+                if doubt_mm < 0.01 { voice.length(doubt_mm) } else { voice.coarse(doubt_mm) },
                 plain_text(100.0 * spring, 0)
             ),
         })

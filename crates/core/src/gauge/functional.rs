@@ -1,7 +1,7 @@
 //! Functional size: what a mate feels of a thread beside its pitch diameter, and whether it will go.
 
 use super::rules;
-use crate::quantity::{SHOWN_MM, mm_text, plain_text};
+use crate::quantity::SHOWN_MM;
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::watch::{Code, Level, Watch};
@@ -39,6 +39,7 @@ pub(crate) fn reckon(
     made_mm: Option<f64>,
     watch: &mut Vec<Watch>,
 ) -> Option<Functional> {
+    let voice = sheet.voice();
     let screw = thread.spec.side == Side::External;
     let (tight, turn) = if screw { (thread.mate.pitch.0, 1.0) } else { (thread.mate.pitch.1, -1.0) };
     let mate = made_mm.map_or(tight, Num::from);
@@ -51,29 +52,28 @@ pub(crate) fn reckon(
     let clearance = if screw { sheet.apply(&rules::LEFT, [mate, size]) } else { sheet.apply(&rules::LEFT, [size, mate]) };
     let other = if screw { "nut" } else { "screw" };
     let is = if made_mm.is_some() { "as made" } else { "at its tightest limit" };
-    let micrometres = |mm: f64| plain_text(1000.0 * mm, 0);
-    let feels = format!("lead {} µm, flanks {}", micrometres(lead.value), micrometres(flanks.value));
-    let length = plain_text(thread.engagement, 0);
+    let feels = format!("lead {}, flanks {}", voice.micro(lead.value), voice.micro(flanks.value));
+    let length = voice.along(thread.engagement);
     let says = if clearance.value < -SHOWN_MM {
-        format!("A {other} {length} mm long, {is}, will be tight by {}: {feels}.", mm_text(-clearance.value))
+        format!("A {other} {length} long, {is}, will be tight by {}: {feels}.", voice.length(-clearance.value))
     } else {
-        format!("A {other} {length} mm long, {is}, has {} left: {feels}.", mm_text(clearance.value.max(0.0)))
+        format!("A {other} {length} long, {is}, has {} left: {feels}.", voice.length(clearance.value.max(0.0)))
     };
     let (low, high) = (thread.own.pitch.0.value, thread.own.pitch.1.value);
     let aim = Some(target.value + turn * clearance.value).filter(|aim| clearance.value < -SHOWN_MM && *aim >= low - 1e-9 && *aim <= high + 1e-9);
     if clearance.value < -SHOWN_MM {
         let cure = aim.map_or_else(
             || "No size within the limits makes room for it: a truer train, a truer bit, or a shorter nut.".to_owned(),
-            |aim| format!("Aim at {} instead.", mm_text(aim)),
+            |aim| format!("Aim at {} instead.", voice.length(aim)),
         );
         watch.push(Watch::new(Level::Warn, Code::MateTight, "gauge", format!("{says} {cure}")));
     }
     Some(Functional {
-        lead_mm: Quantity::length(lead),
-        flanks_mm: Quantity::length(flanks),
-        size_mm: Quantity::length(size),
-        clearance_mm: Quantity::length(clearance),
-        aim_mm: aim.map(Quantity::length),
+        lead_mm: Quantity::length(voice, lead),
+        flanks_mm: Quantity::length(voice, flanks),
+        size_mm: Quantity::length(voice, size),
+        clearance_mm: Quantity::length(voice, clearance),
+        aim_mm: aim.map(|v| Quantity::length(voice, v)),
         says,
     })
 }

@@ -1,14 +1,14 @@
 //! Past the limit: what can still be done, honestly. No cut puts metal back.
 
 use crate::bit::felt;
-use crate::quantity::{angle_text, mm_text, plain_text};
 use crate::run::{READING_DOUBT_MM, RunPlan};
 use crate::thread::{RunMate, Side};
+use crate::voice::Voice;
 use serde::Serialize;
 
 /// What can be done with a thread of this pitch diameter, past its limit: the least loss first.
 #[must_use]
-pub fn still_to_do(run: &RunPlan, size_mm: f64) -> Vec<String> {
+pub fn still_to_do(run: &RunPlan, size_mm: f64, voice: Voice) -> Vec<String> {
     let screw = run.side == Side::External;
     let (this, other) = if screw { ("screw", "nut") } else { ("nut", "screw") };
     let mut list = Vec::new();
@@ -16,8 +16,8 @@ pub fn still_to_do(run: &RunPlan, size_mm: f64) -> Vec<String> {
         list.push(format!(
             "Another class: it is within {} ({} to {}). Whoever drew it decides whether that will do.",
             class.name,
-            mm_text(class.limits_mm[0]),
-            mm_text(class.limits_mm[1])
+            voice.length(class.limits_mm[0]),
+            voice.length(class.limits_mm[1])
         ));
     }
     let [least, most] = run.clearance();
@@ -26,20 +26,24 @@ pub fn still_to_do(run: &RunPlan, size_mm: f64) -> Vec<String> {
             let has = run.cut_sign() * (made - size_mm);
             list.push(format!(
                 "The {other} as made has {} of clearance on it, where {} to {} is what the limits give: {}",
-                mm_text(has),
-                mm_text(least),
-                mm_text(most),
+                voice.length(has),
+                voice.length(least),
+                voice.length(most),
                 if has <= most { "it will serve with this mate, and with no other." } else { "it will be loose; make another mate to it, or begin again." }
             ));
         }
         _ => {
             let to = size_mm + run.cut_sign() * f64::midpoint(least, most).min(least.max(0.0) + 0.05);
-            list.push(format!("Fit the mate to it: make the {other} with a pitch diameter of {}, and mark the two as a pair.", mm_text(to)));
+            list.push(format!("Fit the mate to it: make the {other} with a pitch diameter of {}, and mark the two as a pair.", voice.length(to)));
         }
     }
-    list.push(format!("Or scrap: no cut puts metal back on. Begin again, and stop {} short of where this one went past.", mm_text(run.tip_doubt_mm.max(0.05))));
+    list.push(format!(
+        "Or scrap: no cut puts metal back on. Begin again, and stop {} short of where this one went past.",
+        voice.length(run.tip_doubt_mm.max(0.05))
+    ));
     if run.opening_loses {
-        list.push(format!("Do not open the half-nut before that is decided: with this {this} still in step, a trial of the mate costs nothing."));
+        let half_nut = voice.words().half_nut;
+        list.push(format!("Do not open the {half_nut} before that is decided: with this {this} still in step, a trial of the mate costs nothing."));
     }
     list
 }
@@ -59,7 +63,7 @@ pub struct FlankFound {
 }
 
 /// The half angle of two sizes over wires, each a wire and the size over three of it, mm; nothing where they cannot be of one groove.
-pub(crate) fn flank_of(run: &RunPlan, a: [f64; 2], b: [f64; 2]) -> Option<FlankFound> {
+pub(crate) fn flank_of(run: &RunPlan, a: [f64; 2], b: [f64; 2], voice: Voice) -> Option<FlankFound> {
     let alpha = run.tip?.alpha_deg;
     let groove = run.groove(run.target_mm)?;
     let half_angle_deg = groove.half_angle_of(a, b)?;
@@ -69,15 +73,15 @@ pub(crate) fn flank_of(run: &RunPlan, a: [f64; 2], b: [f64; 2]) -> Option<FlankF
     let feels_mm = run.heights_mm.map_or(0.0, |heights| felt(alpha, [alpha, half_angle_deg], heights));
     let off = half_angle_deg - alpha;
     let says = if off.abs() <= doubt_deg {
-        format!("By two wires each flank stands at {}, as it should within {}.", angle_text(half_angle_deg), angle_text(doubt_deg))
+        format!("By two wires each flank stands at {}, as it should within {}.", voice.angle(half_angle_deg), voice.angle(doubt_deg))
     } else {
         format!(
-            "By two wires each flank stands at {}, {} {}, give or take {}: a mate feels that as {} µm.",
-            angle_text(half_angle_deg),
-            angle_text(off.abs()),
+            "By two wires each flank stands at {}, {} {}, give or take {}: a mate feels that as {}.",
+            voice.angle(half_angle_deg),
+            voice.angle(off.abs()),
             if off > 0.0 { "wide" } else { "narrow" },
-            angle_text(doubt_deg),
-            plain_text(1000.0 * feels_mm, 0)
+            voice.angle(doubt_deg),
+            voice.micro(feels_mm)
         )
     };
     Some(FlankFound { half_angle_deg, doubt_deg, feels_mm: if off.abs() <= doubt_deg { 0.0 } else { feels_mm }, says })

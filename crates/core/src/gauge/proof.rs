@@ -4,9 +4,9 @@
 use super::GaugeSection;
 use crate::blank::BlankSection;
 use crate::job::{GaugeFacts, Kit, MicrometerKind, OwnedMicrometer, Proof};
-use crate::quantity::{mm_text, plain_text};
 use crate::thread::form::Thread;
 use crate::thread::{MateFacts, Side};
+use crate::voice::Voice;
 use crate::working::Quantity;
 use serde::Serialize;
 
@@ -76,7 +76,7 @@ pub(crate) struct Inputs<'a> {
 type ProofFinding = (Option<bool>, String);
 
 /// Plans it.
-pub(crate) fn reckon(before: &Inputs<'_>) -> ProofView {
+pub(crate) fn reckon(before: &Inputs<'_>, voice: Voice) -> ProofView {
     let side = before.thread.spec.side;
     let order = match side {
         Side::External => [Proof::Wires, Proof::ThreadMicrometer, Proof::Mate, Proof::TestPiece, Proof::Plug],
@@ -86,7 +86,7 @@ pub(crate) fn reckon(before: &Inputs<'_>) -> ProofView {
         .into_iter()
         .filter(|by| !(side == Side::Internal && *by == Proof::Wires))
         .map(|by| {
-            let (serves, why) = judge(by, before);
+            let (serves, why) = judge(by, before, voice);
             ProofWay { by, says: says(by, side), serves, why, chosen: false }
         })
         .collect();
@@ -108,7 +108,7 @@ pub(crate) fn reckon(before: &Inputs<'_>) -> ProofView {
         Some(Proof::ThreadMicrometer) => in_range(before, thread_kind(side), pitch(before.thread)),
         _ => None,
     };
-    ProofView { by, gauge: (by == Some(Proof::Plug)).then(|| to_turn(before.thread)), instrument: instrument.map(|m| m.name.clone()), ways }
+    ProofView { by, gauge: (by == Some(Proof::Plug)).then(|| to_turn(before.thread, voice)), instrument: instrument.map(|m| m.name.clone()), ways }
 }
 
 const fn says(by: Proof, side: Side) -> &'static str {
@@ -145,8 +145,8 @@ fn in_range<'a>(before: &Inputs<'a>, kind: MicrometerKind, sizes: Option<[f64; 2
 }
 
 /// Whether a micrometer of the drawer spans these sizes; not known while none are listed at all.
-fn micrometer(before: &Inputs<'_>, kind: MicrometerKind, sizes: [f64; 2]) -> ProofFinding {
-    let wanted = format!("{} to {}", mm_text(sizes[0]), mm_text(sizes[1]));
+fn micrometer(before: &Inputs<'_>, kind: MicrometerKind, sizes: [f64; 2], voice: Voice) -> ProofFinding {
+    let wanted = voice.between(sizes[0], sizes[1]);
     match in_range(before, kind, Some(sizes)) {
         Some(m) => (Some(true), format!("{wanted}, within the {} micrometer", m.name)),
         None if before.kit.micrometers.is_empty() => (None, format!("no micrometers are listed: one that spans {wanted} is needed")),
@@ -154,7 +154,7 @@ fn micrometer(before: &Inputs<'_>, kind: MicrometerKind, sizes: [f64; 2]) -> Pro
     }
 }
 
-fn judge(by: Proof, before: &Inputs<'_>) -> ProofFinding {
+fn judge(by: Proof, before: &Inputs<'_>, voice: Voice) -> ProofFinding {
     let thread = before.thread;
     match by {
         Proof::Wires => {
@@ -167,28 +167,31 @@ fn judge(by: Proof, before: &Inputs<'_>) -> ProofFinding {
             // Two wires lie a pitch apart under one anvil, the third between them.
             let needs = 2.0 * p + wire.value;
             if usable < needs {
-                return (Some(false), format!("{} of full thread is too short for three wires, which span {}", mm_text(usable), mm_text(needs)));
+                return (Some(false), format!("{} of full thread is too short for three wires, which span {}", voice.length(usable), voice.length(needs)));
             }
             if p + wire.value / 2.0 > ANVIL_MM {
-                return (Some(false), format!("two wires a pitch apart reach past an anvil of {}: measure over one wire, or by the mate", mm_text(ANVIL_MM)));
+                return (
+                    Some(false),
+                    format!("two wires a pitch apart reach past an anvil of {}: measure over one wire, or by the mate", voice.length(ANVIL_MM)),
+                );
             }
             if before.shoulder && usable < f64::midpoint(ANVIL_MM, needs) {
                 return (
                     Some(false),
                     format!(
                         "the shoulder meets the anvil before the wires are all under it: {} of full thread, {} needed",
-                        mm_text(usable),
-                        mm_text(f64::midpoint(ANVIL_MM, needs))
+                        voice.length(usable),
+                        voice.length(f64::midpoint(ANVIL_MM, needs))
                     ),
                 );
             }
-            let (serves, why) = micrometer(before, MicrometerKind::Outside, sizes);
+            let (serves, why) = micrometer(before, MicrometerKind::Outside, sizes, voice);
             (serves, format!("{} wires; {why}", wire.text))
         }
         Proof::ThreadMicrometer => match pitch(thread) {
             Some(_) if thread.alpha_deg <= 0.0 => (Some(false), "straight sides seat no cone".into()),
             Some(sizes) if before.kit.micrometers.iter().any(|m| m.kind == thread_kind(thread.spec.side)) => {
-                micrometer(before, thread_kind(thread.spec.side), sizes)
+                micrometer(before, thread_kind(thread.spec.side), sizes, voice)
             }
             _ => (Some(false), "none is in the drawer".into()),
         },
@@ -197,17 +200,17 @@ fn judge(by: Proof, before: &Inputs<'_>) -> ProofFinding {
             let at_hand = before.facts.mate_at_hand.or(if made { Some(true) } else { before.mate.map(|_| false) });
             let held = before.blank.held();
             let off = if held.is_some_and(|h| matches!(h.holding, crate::job::Holding::Centres | crate::job::Holding::Arbor)) {
-                "; the work comes out from between centres for it: mark the dog's slot"
+                "; the work comes out from between {center}s for it: mark the dog's slot"
             } else if before.blank.slenderness.as_ref().is_some_and(|s| s.support != crate::job::Support::None) {
-                "; draw the centre back to try it"
+                "; draw the {center} back to try it"
             } else {
                 ""
             };
             match at_hand {
                 Some(true) if thread.spec.side == Side::Internal && before.reach_past > 0.0 => {
-                    (Some(true), format!("it must reach {} past what stands in front", plain_text(before.reach_past, 1)) + " mm")
+                    (Some(true), format!("it must reach {} past what stands in front", voice.about(before.reach_past)))
                 }
-                Some(true) => (Some(true), format!("it reaches the thread with the part as held{off}")),
+                Some(true) => (Some(true), format!("it reaches the thread with the part as held{}", voice.fill(off))),
                 Some(false) if before.mate.is_some() => (Some(false), "it is not made yet: make it first, or measure".into()),
                 Some(false) => (Some(false), "there is none at hand".into()),
                 None => (None, "whether it is at hand was not told".into()),
@@ -219,19 +222,19 @@ fn judge(by: Proof, before: &Inputs<'_>) -> ProofFinding {
     }
 }
 
-fn to_turn(thread: &Thread) -> GaugeToTurn {
+fn to_turn(thread: &Thread, voice: Voice) -> GaugeToTurn {
     let (low, high) = thread.own.pitch;
     // The plug's crests stand clear of the bore's roots; only flanks bear.
     let crest = thread.major.value - 0.05 * thread.pitch.value;
     GaugeToTurn {
-        go_mm: Quantity::length(low),
-        not_go_mm: Quantity::length(high),
-        crest_mm: Quantity::length(crest),
+        go_mm: Quantity::length(voice, low),
+        not_go_mm: Quantity::length(voice, high),
+        crest_mm: Quantity::length(voice, crest),
         says: format!(
             "Turn a plug first: crests {}; go end {} on the pitch diameter, not-go end {} and two or three turns long, both proven over wires.",
-            mm_text(crest),
-            mm_text(low.value),
-            mm_text(high.value)
+            voice.length(crest),
+            voice.length(low.value),
+            voice.length(high.value)
         ),
     }
 }

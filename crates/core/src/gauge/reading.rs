@@ -1,9 +1,9 @@
 //! A reading as told: what it was taken with, and the pitch diameter it stands for.
 
 use super::estimate::Observation;
-use crate::quantity::{mm_text, plain_text};
 use crate::run::{READING_DOUBT_MM, RunPlan, RunWires};
 use crate::thread::{Groove, bears};
+use crate::voice::Voice;
 use serde::{Deserialize, Serialize};
 
 /// How a plug went into a bore, or a ring on to a screw.
@@ -177,9 +177,11 @@ impl Measured {
     ///
     /// # Errors
     /// The JSON pointer of the field and what would be right.
-    pub fn check(&self) -> Result<(), (&'static str, String)> {
+    pub fn check(&self, voice: Voice) -> Result<(), (&'static str, String)> {
         let sound = |field, value: Option<f64>, low: f64, high: f64| match value {
-            Some(v) if !(v.is_finite() && (low..=high).contains(&v)) => Err((field, format!("{v} is out of bounds; it must be {low} to {high} mm"))),
+            Some(v) if !(v.is_finite() && (low..=high).contains(&v)) => {
+                Err((field, format!("{} is out of bounds; it must be {}", voice.given(v), voice.from_to(low, high))))
+            }
             _ => Ok(()),
         };
         let by = self.by()?;
@@ -278,7 +280,7 @@ impl Measured {
     }
 
     /// What it says of the size; nothing when it holds none, or no wire of the plan serves.
-    pub(crate) fn read(&self, run: &RunPlan) -> Option<Read> {
+    pub(crate) fn read(&self, run: &RunPlan, voice: Voice) -> Option<Read> {
         let by = self.by().ok()?;
         let (Method::Wires(first) | Method::Micrometer(first) | Method::OneWire(first) | Method::Balls(first) | Method::Root(first)) = by else { return None };
         let mut sizes = vec![(0.0, 0.0, self.size_of(run, by, first)?)];
@@ -294,13 +296,13 @@ impl Measured {
         let doubt = least_doubt.max(self.spread_mm.unwrap_or(0.0)).max(repeats(&sizes) / 2.0);
         #[allow(clippy::cast_precision_loss)] // a handful
         let size = sizes.iter().map(|s| s.2).sum::<f64>() / sizes.len() as f64;
-        Some(Read { size, doubt, typed: first - self.zero_mm.unwrap_or(0.0), shape: shape(&sizes), by_root: matches!(by, Method::Root(_)), times: 1 })
+        Some(Read { size, doubt, typed: first - self.zero_mm.unwrap_or(0.0), shape: shape(&sizes, voice), by_root: matches!(by, Method::Root(_)), times: 1 })
     }
 
     /// The pitch diameter it stands for, mm; nothing when it holds none.
     #[must_use]
-    pub fn size(&self, run: &RunPlan) -> Option<f64> {
-        self.read(run).map(|r| r.size)
+    pub fn size(&self, run: &RunPlan, voice: Voice) -> Option<f64> {
+        self.read(run, voice).map(|r| r.size)
     }
 
     /// The same as the estimate takes it in; `read` is what [`Self::read`] made of it, which is not cheap over another wire.
@@ -325,7 +327,7 @@ impl Measured {
     ///
     /// # Errors
     /// The JSON pointer of the field and what would be right.
-    pub fn check_against(&self, run: &RunPlan) -> Result<(), (&'static str, String)> {
+    pub fn check_against(&self, run: &RunPlan, voice: Voice) -> Result<(), (&'static str, String)> {
         let by = self.by()?;
         if matches!(by, Method::Balls(_)) && run.side == crate::thread::Side::External {
             return Err(("/between_balls_mm", "balls measure a bore; this is a screw: use wires".into()));
@@ -338,7 +340,7 @@ impl Measured {
                 return Err(("/wire_mm", "no wire of the drawer serves this thread; say which was used, or read it another way".into()));
             };
             if let (None, Some(groove)) = (own(run, wire), run.groove(run.target_mm)) {
-                bears(&groove, wire, run.start_mm, run.tip_to_pitch_mm).map_err(|why| ("/wire_mm", format!("a wire of {} {why}", mm_text(wire))))?;
+                bears(&groove, wire, run.start_mm, run.tip_to_pitch_mm).map_err(|why| ("/wire_mm", format!("a wire of {} {why}", voice.length(wire))))?;
             }
         }
         Ok(())
@@ -369,7 +371,7 @@ fn pairs<T>(list: &[T]) -> impl Iterator<Item = (&T, &T)> {
 }
 
 /// The shape several readings give; nothing of one.
-fn shape(sizes: &[(f64, f64, f64)]) -> Option<ReadShape> {
+fn shape(sizes: &[(f64, f64, f64)], voice: Voice) -> Option<ReadShape> {
     let apart = |f: fn(&(f64, f64, f64)) -> f64| sizes.iter().map(f).fold(f64::NEG_INFINITY, f64::max) - sizes.iter().map(f).fold(f64::INFINITY, f64::min);
     if sizes.len() < 2 || (apart(|s| s.0) < SAME_ALONG_MM && apart(|s| s.1) < SAME_AROUND_DEG) {
         return None;
@@ -381,15 +383,15 @@ fn shape(sizes: &[(f64, f64, f64)]) -> Option<ReadShape> {
     let out_of_round_mm = around.fold(None, |most: Option<f64>, d| Some(most.map_or(d, |m| m.max(d))));
     let mut says = Vec::new();
     if let Some(t) = taper_mm {
-        let over = plain_text(apart(|s| s.0), 0);
+        let over = voice.about(apart(|s| s.0));
         says.push(if t.abs() < READING_DOUBT_MM {
-            format!("Parallel within a reading over {over} mm.")
+            format!("Parallel within a reading over {over}.")
         } else {
-            format!("Tapers: {} {} at the far end, over {over} mm.", mm_text(t.abs()), if t > 0.0 { "larger" } else { "smaller" })
+            format!("Tapers: {} {} at the far end, over {over}.", voice.length(t.abs()), if t > 0.0 { "larger" } else { "smaller" })
         });
     }
     if let Some(r) = out_of_round_mm {
-        says.push(if r < READING_DOUBT_MM { "Round within a reading.".into() } else { format!("Out of round by {}.", mm_text(r)) });
+        says.push(if r < READING_DOUBT_MM { "Round within a reading.".into() } else { format!("Out of round by {}.", voice.length(r)) });
     }
     Some(ReadShape { least_mm, most_mm, taper_mm, out_of_round_mm, says: says.join(" ") })
 }

@@ -7,10 +7,10 @@ use crate::bit::Tip;
 use crate::cut::PassRow;
 use crate::job::{GaugeFacts, Kit, LeadCorrection};
 use crate::outline::Drawing;
-use crate::quantity::{inch_text, mm_text, plain_text};
 use crate::run::READING_DOUBT_MM;
 use crate::thread::form::Thread;
 use crate::thread::{Groove, Seat, Side, bears, rules as thread_rules};
+use crate::voice::Voice;
 use crate::watch::{Code, Level, Watch};
 use crate::working::{Num, Quantity, Worksheet};
 use serde::Serialize;
@@ -107,6 +107,7 @@ pub(crate) fn reckon(
     passes: &mut [PassRow],
     watch: &mut Vec<Watch>,
 ) -> (Option<Chosen>, GaugeSection) {
+    let voice = sheet.voice();
     if thread.alpha_deg <= 0.0 {
         return (None, by_depth(sheet, thread, target));
     }
@@ -128,11 +129,11 @@ pub(crate) fn reckon(
     if let Some((w, Err(why))) = wire.map(|w| (w, bears_at(w, target.value))) {
         let text = format!(
             "Cut to the aim, a wire of {} {why}. {}",
-            mm_text(w),
+            voice.length(w),
             if why.starts_with("bears on the crests") {
-                format!("Get the next smaller, down to {}.", mm_text(least.value))
+                format!("Get the next smaller, down to {}.", voice.length(least.value))
             } else {
-                format!("Get the next larger, up to {}.", mm_text(largest.value))
+                format!("Get the next larger, up to {}.", voice.length(largest.value))
             }
         );
         watch.push(Watch::new(Level::Warn, Code::WireUnusable, "gauge", text));
@@ -140,7 +141,7 @@ pub(crate) fn reckon(
     if external && wire.is_none() {
         let nearest = kit.wires_mm.iter().copied().min_by(|a, b| near(*a).total_cmp(&near(*b)));
         let why = nearest.map_or("none are listed".into(), |w| {
-            format!("the nearest, {}, {}", mm_text(w), if w < least.value { "lies below the crests" } else { "bears on the crests, not the flanks" })
+            format!("the nearest, {}, {}", voice.length(w), if w < least.value { "lies below the crests" } else { "bears on the crests, not the flanks" })
         });
         watch.push(Watch::new(
             Level::Warn,
@@ -148,9 +149,9 @@ pub(crate) fn reckon(
             "gauge",
             format!(
                 "No wire owned serves: {why}. Get {} (usable {} to {}).",
-                mm_text(best.value.clamp(least.value, largest.value.max(least.value))),
-                mm_text(least.value),
-                mm_text(largest.value)
+                voice.length(best.value.clamp(least.value, largest.value.max(least.value))),
+                voice.length(least.value),
+                voice.length(largest.value)
             ),
         ));
     }
@@ -180,44 +181,44 @@ pub(crate) fn reckon(
         used = which(facts.lead_correction, thread, by.map(|n| n.value));
         let at_target = by[used as usize];
         formulas = Some(Formulas {
-            simple: Quantity::length(by[0]),
-            approximate: Quantity::length(by[1]),
-            exact: seat.map(|_| Quantity::length(by[2])),
-            says: apart(used, by.map(|n| n.value)),
+            simple: Quantity::length(voice, by[0]),
+            approximate: Quantity::length(voice, by[1]),
+            exact: seat.map(|_| Quantity::length(voice, by[2])),
+            says: apart(used, by.map(|n| n.value), voice),
         });
         sizes = Some(Wires {
-            min: Quantity::length(over(sheet, used, low, wn)),
-            max: Quantity::length(over(sheet, used, high, wn)),
-            target: Quantity::length(at_target),
+            min: Quantity::length(voice, over(sheet, used, low, wn)),
+            max: Quantity::length(voice, over(sheet, used, high, wn)),
+            target: Quantity::length(voice, at_target),
         });
         if let Some(other) = seat.and_then(|s| s.other_over_mm) {
             watch.push(Watch::new(
                 Level::Warn,
                 Code::WireTwoSeats,
                 "gauge",
-                format!("These wires find a second seat, {} over them: rock each wire till it lies lowest.", mm_text(other)),
+                format!("These wires find a second seat, {} over them: rock each wire till it lies lowest.", voice.length(other)),
             ));
         }
         for pass in passes.iter_mut() {
             let e = line_of(pass);
             if bears(&groove_at(thread, e.value), w, start.value, tip.h.value).is_ok() {
-                pass.over_wires_mm = Some(Quantity::length(over(sheet, used, e, wn)));
+                pass.over_wires_mm = Some(Quantity::length(voice, over(sheet, used, e, wn)));
             }
         }
         chosen = Some(Chosen { wire: w, sum: at_target.value - target.value, corrected: used != LeadFormula::Simple });
     }
     let says = match (external, wire) {
-        (true, Some(w)) => format!("Three {} ({}) wires; measure before the part leaves the chuck.", mm_text(w), inch_text(w)),
+        (true, Some(w)) => format!("Three {} wires; measure before the part leaves the chuck.", voice.length(w)),
         (true, None) => "Thread micrometer, or the mate.".into(),
         (false, _) => "Wires do not reach inside: prove it with a plug gauge, the mate, or an internal thread micrometer.".into(),
     };
-    let drawing = chosen.map(|c| drawing::wires(thread, target.value, start.value, tip.h.value, c));
+    let drawing = chosen.map(|c| drawing::wires(thread, target.value, start.value, tip.h.value, c, voice));
     let section = GaugeSection {
-        min_mm: Quantity::length(low),
-        max_mm: Quantity::length(high),
-        best_mm: Some(Quantity::length(best)),
-        usable_mm: Some(Usable { min: Quantity::length(least), max: Quantity::length(largest) }),
-        wire_mm: wire.map(Quantity::length),
+        min_mm: Quantity::length(voice, low),
+        max_mm: Quantity::length(voice, high),
+        best_mm: Some(Quantity::length(voice, best)),
+        usable_mm: Some(Usable { min: Quantity::length(voice, least), max: Quantity::length(voice, largest) }),
+        wire_mm: wire.map(|v| Quantity::length(voice, v)),
         over_wires_mm: sizes,
         formulas,
         corrected: used != LeadFormula::Simple,
@@ -274,13 +275,13 @@ fn which(asked: LeadCorrection, thread: &Thread, [simple, approximate, exact]: [
 }
 
 /// Which is used, and how far the others are from it, in words.
-fn apart(used: LeadFormula, by: [f64; 3]) -> String {
+fn apart(used: LeadFormula, by: [f64; 3], voice: Voice) -> String {
     let names = ["simple", "corrected", "exact seat"];
     let here = by[used as usize];
     let off = |i: usize| {
-        let microns = 1000.0 * (by[i] - here);
-        let way = if microns > 0.0 { "more" } else { "less" };
-        if microns.abs() < 0.05 { format!("{} the same", names[i]) } else { format!("{} {} µm {way}", names[i], plain_text(microns.abs(), 1)) }
+        let more = by[i] - here;
+        let way = if more > 0.0 { "more" } else { "less" };
+        if more.abs() < 5e-5 { format!("{} the same", names[i]) } else { format!("{} {} {way}", names[i], voice.micro(more.abs())) }
     };
     let others: Vec<String> = (0..3).filter(|i| *i != used as usize).map(off).collect();
     let matters = if by.iter().all(|v| (v - here).abs() <= READING_DOUBT_MM) { "no reading tells them apart" } else { "it shows" };
@@ -289,20 +290,24 @@ fn apart(used: LeadFormula, by: [f64; 3]) -> String {
 
 /// Straight sides: no wire seats, so depth and the mate prove the size.
 fn by_depth(sheet: &mut Worksheet, thread: &Thread, target: Num) -> GaugeSection {
+    let voice = sheet.voice();
     let depth = sheet.apply(&thread_rules::HALF_OF, [thread.basic.pitch, thread.basic.minor]);
     let says = match thread.spec.side {
         Side::External => {
-            format!("Straight sides seat no wires: measure the root, {} at the size aimed at, and try the mate.", mm_text(target.value - 2.0 * depth.value))
+            format!(
+                "Straight sides seat no wires: measure the root, {} at the size aimed at, and try the mate.",
+                voice.length(target.value - 2.0 * depth.value)
+            )
         }
         Side::Internal => format!(
             "Straight sides seat no wires: measure the groove, {} across at the size aimed at, and try the mate.",
-            mm_text(target.value + 2.0 * depth.value)
+            voice.length(target.value + 2.0 * depth.value)
         ),
     };
     let (low, high) = thread.own.pitch;
     GaugeSection {
-        min_mm: Quantity::length(low),
-        max_mm: Quantity::length(high),
+        min_mm: Quantity::length(voice, low),
+        max_mm: Quantity::length(voice, high),
         best_mm: None,
         usable_mm: None,
         wire_mm: None,

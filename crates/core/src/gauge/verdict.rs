@@ -4,9 +4,9 @@ use super::estimate::{Estimate, Observation};
 use super::past::still_to_do;
 use super::reading::{GaugeResult, Measured, Read, ReadShape};
 use crate::cut::DialSetting;
-use crate::quantity::{mm_text, plain_text};
 use crate::run::{RunPlan, Symptom};
 use crate::thread::{Fit, Side};
+use crate::voice::Voice;
 use serde::{Deserialize, Serialize};
 
 /// What a reading says.
@@ -102,8 +102,8 @@ impl Verdict {
 
 /// A size judged, with the dial set so pass after pass, knowing what earlier readings have found.
 #[must_use]
-pub fn judge_knowing(run: &RunPlan, reading: &Measured, sets: &[f64], known: Option<&Estimate>) -> Option<Verdict> {
-    judge_read(run, reading, reading.read(run), sets, Believed { known, again: false })
+pub fn judge_knowing(run: &RunPlan, reading: &Measured, sets: &[f64], known: Option<&Estimate>, voice: Voice) -> Option<Verdict> {
+    judge_read(run, reading, reading.read(run, voice), sets, Believed { known, again: false }, voice)
 }
 
 /// What is believed before a reading is judged.
@@ -116,10 +116,17 @@ pub(crate) struct Believed<'a> {
 }
 
 /// The same of a reading worked already; nothing is read of a plug.
-pub(crate) fn judge_read(run: &RunPlan, reading: &Measured, read: Option<Read>, sets: &[f64], Believed { known, again }: Believed<'_>) -> Option<Verdict> {
+pub(crate) fn judge_read(
+    run: &RunPlan,
+    reading: &Measured,
+    read: Option<Read>,
+    sets: &[f64],
+    Believed { known, again }: Believed<'_>,
+    voice: Voice,
+) -> Option<Verdict> {
     let seen = reading.seen(run, read.as_ref())?;
     if let Some(plug) = reading.plug {
-        return Some(by_plug(run, plug, &seen, sets, known));
+        return Some(by_plug(run, plug, &seen, sets, known, voice));
     }
     let read = read?;
     let stood_mm = sets.last().copied().unwrap_or(0.0);
@@ -127,34 +134,35 @@ pub(crate) fn judge_read(run: &RunPlan, reading: &Measured, read: Option<Read>, 
     let doubt = if read.by_root { read.doubt.hypot(2.0 * run.tip_doubt_mm) } else { read.doubt };
     let pitch_diameter_mm = PitchDiameter { value: size, doubt };
     let turn = run.cut_sign();
-    let read_before = known.filter(|k| k.found(run).is_some());
+    let read_before = known.filter(|k| k.found(run, voice).is_some());
     let expected = read_before.map_or(run.size_at(stood_mm - run.tip_to_pitch_mm), |k| k.size(run, sets).0);
     let typed = read.typed;
     if reading.on_the_crest(run) {
         let says = format!(
             "{} is the bare crest: the anvils rest on it, and not on the wires. However often, that proves nothing: seat larger wires, or prove it by a thread micrometer or the mate.",
-            mm_text(typed)
+            voice.length(typed)
         );
         let question = "Do all three wires stand above the crests, and roll under the anvils?".to_owned();
         return Some(Verdict { questions: vec![question], ..Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says) });
     }
-    let mut questions = if again { Vec::new() } else { questions(run, [size, typed, expected], if read_before.is_some() { 0.0 } else { run.tip_doubt_mm }) };
+    let mut questions =
+        if again { Vec::new() } else { questions(run, [size, typed, expected], if read_before.is_some() { 0.0 } else { run.tip_doubt_mm }, voice) };
     if let (false, Some(known)) = (again, known) {
         // Another wire taken for this one is thought of first.
         let (by_known, sd) = known.size(run, sets);
         let other = reading.wire_that_explains(run, by_known, doubt + 2.0 * sd).filter(|_| known.chance(run, sets, &seen) < UNLIKELY_WIRE);
         if let Some(wire) = other {
-            let text = format!("With a wire of {} it would be {}, as was expected: which wire was it read over?", mm_text(wire), mm_text(by_known));
+            let text = format!("With a wire of {} it would be {}, as was expected: which wire was it read over?", voice.length(wire), voice.length(by_known));
             questions = vec![text];
         } else if questions.is_empty()
-            && let Some(text) = no_such_tip(run, sets, known, &seen)
+            && let Some(text) = no_such_tip(run, sets, known, &seen, voice)
         {
             questions.push(text);
         }
     }
     if !again && questions.is_empty() && read_before.is_some_and(|k| (size - expected).abs() > unlike_mm(sets) && k.chance(run, sets, &seen) < UNLIKELY) {
         let way = if turn * (size - expected) > 0.0 { "A burr, or a chip under the wires?" } else { "Did the dial slip, or a wire miss its seat?" };
-        questions.push(format!("{} was expected by the readings before it. {way} Wipe, and read it again.", mm_text(expected + (typed - size))));
+        questions.push(format!("{} was expected by the readings before it. {way} Wipe, and read it again.", voice.length(expected + (typed - size))));
     }
     if !questions.is_empty() {
         let says = "Do not cut deeper on this reading: it does not agree with where the dial stands.".into();
@@ -172,7 +180,7 @@ pub(crate) fn judge_read(run: &RunPlan, reading: &Measured, read: Option<Read>, 
     // Where the size could be proven: clear of both limits by the doubt, or in the middle where there is no such place.
     let provable = near - doubt >= low + doubt;
     let aim = if provable { (turn * run.target_mm).clamp(low + doubt, near - doubt) } else { (turn * run.target_mm).max(low + doubt).min(near) };
-    let room = |mm: f64| mm_text(mm.abs());
+    let room = |mm: f64| voice.length(mm.abs());
     let far = if run.side == Side::External { "above the low limit" } else { "below the high limit" };
     let eps = 1e-9;
     let whole = read.shape.as_ref().map_or_else(String::new, |shape| format!(" {}", shape.says));
@@ -190,18 +198,18 @@ pub(crate) fn judge_read(run: &RunPlan, reading: &Measured, read: Option<Read>, 
     let settled = read.times >= SETTLED_AFTER;
     let mut verdict = if settled && (thin - low).abs() < doubt {
         let says = format!(
-            "By {} readings it stands on the limit itself, within {} mm: no reading of this instrument settles it. The mate, a gauge, or whoever drew it decides.",
+            "By {} readings it stands on the limit itself, within {}: no reading of this instrument settles it. The mate, a gauge, or whoever drew it decides.",
             read.times,
-            plain_text(doubt, 4)
+            voice.fine(doubt)
         );
         Verdict {
             trouble: Some(Symptom::NothingMeasures),
-            options: still_to_do(run, turn * thin),
+            options: still_to_do(run, turn * thin, voice),
             ..Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says)
         }
     } else if thin < low - doubt - eps {
         let says = format!("{} past the limit: no cut can mend it.{whole}", room(low - thin));
-        Verdict { options: still_to_do(run, turn * thin), ..Verdict::new(VerdictKind::PastLimit, pitch_diameter_mm, says) }
+        Verdict { options: still_to_do(run, turn * thin, voice), ..Verdict::new(VerdictKind::PastLimit, pitch_diameter_mm, says) }
     } else if full > near + eps && thin - (full - near) < low + doubt - eps && read.shape.is_some() {
         let says = format!(
             "Cut no deeper: its thick places want {} off and its thin ones have {} left.{whole} Mend that first: spring passes at this depth, then the tailstock, the holding, the tool's stick-out.",
@@ -215,16 +223,16 @@ pub(crate) fn judge_read(run: &RunPlan, reading: &Measured, read: Option<Read>, 
         let says = next.as_ref().map_or_else(
             || format!("{} over the limit, but less than half a division of this dial: take a spring pass and measure again.{whole}", room(full - near)),
             |n| {
-                let sure = after.as_ref().map_or_else(String::new, |e| format!(" {}", e.sure(run, sets, n.last(), turn * limit)));
+                let sure = after.as_ref().map_or_else(String::new, |e| format!(" {}", e.sure(run, sets, n.last(), turn * limit, voice)));
                 let split = if n.cuts.is_some() { " " } else { ": " };
-                format!("Take {} more off the diameter{split}{}.{sure}{whole}{taken}", mm_text(2.0 * (n.last() - stood_mm)), n.says())
+                format!("Take {} more off the diameter{split}{}.{sure}{whole}{taken}", voice.length(2.0 * (n.last() - stood_mm)), n.says())
             },
         );
         Verdict { next, ..Verdict::new(VerdictKind::TakeMore, pitch_diameter_mm, says) }
     } else if thin < low + doubt - eps && full > near - doubt + eps {
         let says = format!(
-            "The doubt of {} mm reaches past both limits: this reading can prove nothing. A closer instrument, or the mate, settles it.{whole}",
-            plain_text(doubt, 3)
+            "The doubt of {} reaches past both limits: this reading can prove nothing. A closer instrument, or the mate, settles it.{whole}",
+            voice.length(doubt)
         );
         Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says)
     } else if full > near - doubt + eps {
@@ -233,13 +241,13 @@ pub(crate) fn judge_read(run: &RunPlan, reading: &Measured, read: Option<Read>, 
         let step = run.dial.division_radial_mm();
         let least = if thin - 2.0 * step >= low + doubt { stood_mm + step } else { stood_mm };
         let next = next_cut(run, stood_mm, deeper().max(least));
-        let cut = next.as_ref().map_or_else(String::new, |n| format!(" Or take {} more off the diameter: {}.", mm_text(2.0 * (n.last() - stood_mm)), n.says()));
+        let cut =
+            next.as_ref().map_or_else(String::new, |n| format!(" Or take {} more off the diameter: {}.", voice.length(2.0 * (n.last() - stood_mm)), n.says()));
         let limit = if run.side == Side::External { "high" } else { "low" };
-        let says =
-            format!("Within the doubt of {} mm of the {limit} limit: a closer reading settles it, or the mate.{cut}{whole}{taken}", plain_text(doubt, 3));
+        let says = format!("Within the doubt of {} of the {limit} limit: a closer reading settles it, or the mate.{cut}{whole}{taken}", voice.length(doubt));
         Verdict { next, ..Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says) }
     } else if thin < low + doubt - eps {
-        let says = format!("At the limit within the doubt of {} mm: cut no more; wipe, and measure again.{whole}", plain_text(doubt, 3));
+        let says = format!("At the limit within the doubt of {}: cut no more; wipe, and measure again.{whole}", voice.length(doubt));
         Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says)
     } else {
         Verdict::new(VerdictKind::InLimits, pitch_diameter_mm, format!("In limits, {} {far}. Stop here.{whole}{taken}", room(thin - low)))
@@ -249,17 +257,17 @@ pub(crate) fn judge_read(run: &RunPlan, reading: &Measured, read: Option<Read>, 
 }
 
 /// What to ask where a reading would have the tip be one that the form has not.
-fn no_such_tip(run: &RunPlan, sets: &[f64], known: &Estimate, seen: &Observation) -> Option<String> {
+fn no_such_tip(run: &RunPlan, sets: &[f64], known: &Estimate, seen: &Observation, voice: Voice) -> Option<String> {
     let (Observation::Size { .. }, Some(tip)) = (seen, run.tip) else { return None };
     let mut after = known.clone();
     after.see(run, sets, seen);
-    let found = after.found(run)?;
+    let found = after.found(run, voice)?;
     let outside = (found.flat_mm - found.doubt_mm - tip.wide_mm).max(tip.narrow_mm - found.flat_mm - found.doubt_mm);
     let much = if tip.wide_mm - tip.narrow_mm > 1e-6 { NO_SUCH_TIP_MM } else { MISMEASURED_MM };
     (outside > much).then(|| {
-        let [narrow, wide] = [tip.narrow_mm, tip.wide_mm].map(|f| plain_text(f, 2));
-        let may = if narrow == wide { format!("{wide} mm was told") } else { format!("{narrow} to {wide} mm is what it may be") };
-        format!("That would have the tip {} mm flat, where {may}: is the zero on the crest, and was the reading seated?", plain_text(found.flat_mm, 2))
+        let [narrow, wide] = [tip.narrow_mm, tip.wide_mm].map(|f| voice.coarse(f));
+        let may = if narrow == wide { format!("{wide} was told") } else { format!("{} is what it may be", voice.coarsely_between(tip.narrow_mm, tip.wide_mm)) };
+        format!("That would have the tip {} flat, where {may}: is the zero on the crest, and was the reading seated?", voice.coarse(found.flat_mm))
     })
 }
 
@@ -271,7 +279,7 @@ fn taking_in(run: &RunPlan, sets: &[f64], known: Option<&Estimate>, seen: &Obser
 }
 
 /// A plug in a bore, or a ring on a screw: between two sizes at best.
-fn by_plug(run: &RunPlan, plug: GaugeResult, seen: &Observation, sets: &[f64], known: Option<&Estimate>) -> Verdict {
+fn by_plug(run: &RunPlan, plug: GaugeResult, seen: &Observation, sets: &[f64], known: Option<&Estimate>, voice: Voice) -> Verdict {
     let stood_mm = sets.last().copied().unwrap_or(0.0);
     let after = taking_in(run, sets, known, seen);
     let (value, sd) = after.as_ref().map_or((run.size_at(stood_mm - run.tip_to_pitch_mm), run.tip_doubt_mm), |e| e.size(run, sets));
@@ -279,7 +287,7 @@ fn by_plug(run: &RunPlan, plug: GaugeResult, seen: &Observation, sets: &[f64], k
     match plug {
         GaugeResult::GoGoes => Verdict::new(VerdictKind::InLimits, size, "The go end goes and the not-go end does not: in limits. Stop here.".into()),
         GaugeResult::NotGoGoes => Verdict {
-            options: still_to_do(run, run.far_limit()),
+            options: still_to_do(run, run.far_limit(), voice),
             ..Verdict::new(VerdictKind::PastLimit, size, "The not-go end goes: past the limit, and no cut can mend it.".into())
         },
         GaugeResult::GoStops => {
@@ -297,7 +305,7 @@ fn by_plug(run: &RunPlan, plug: GaugeResult, seen: &Observation, sets: &[f64], k
 /// How the mate went, judged likewise. It says nothing of the limits, only of this pair. What was questioned once and is told the same
 /// again (`again`) is taken for true.
 #[must_use]
-pub fn judge_fit_knowing(run: &RunPlan, fit: Fit, sets: &[f64], known: Option<&Estimate>, again: bool) -> Verdict {
+pub fn judge_fit_knowing(run: &RunPlan, fit: Fit, sets: &[f64], known: Option<&Estimate>, again: bool, voice: Voice) -> Verdict {
     let stood_mm = sets.last().copied().unwrap_or(0.0);
     let Some(known) = known else { return by_width(run, fit, stood_mm) };
     let seen = Observation::Fit(fit);
@@ -308,7 +316,7 @@ pub fn judge_fit_knowing(run: &RunPlan, fit: Fit, sets: &[f64], known: Option<&E
     if let Some((trouble, says)) = trouble_of_fit(run, fit, sets, known) {
         return Verdict { trouble: Some(trouble), ..Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says.into()) };
     }
-    let question = if again { None } else { doubt_of_fit(run, fit, sets, known) };
+    let question = if again { None } else { doubt_of_fit(run, fit, sets, known, voice) };
     if let Some(question) = question {
         let says = "Do not cut deeper on this yet; told the same again, it counts.".into();
         return Verdict { questions: vec![question], ..Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says) };
@@ -318,11 +326,11 @@ pub fn judge_fit_knowing(run: &RunPlan, fit: Fit, sets: &[f64], known: Option<&E
     let (verdict, says, next) = match fit {
         Fit::Free => (VerdictKind::InLimits, "Runs free without shake. Stop here.".to_owned(), None),
         Fit::Shakes { shake_mm } if shake_mm <= loosest => {
-            (VerdictKind::InLimits, format!("Loose, but no looser than the limits allow, {}. Stop here.", mm_text(loosest)), None)
+            (VerdictKind::InLimits, format!("Loose, but no looser than the limits allow, {}. Stop here.", voice.length(loosest)), None)
         }
         Fit::Shakes { .. } => (
             VerdictKind::PastLimit,
-            format!("Looser than the limits allow, {}: no cut can mend it. Make the mate to it, or begin again.", mm_text(loosest)),
+            format!("Looser than the limits allow, {}: no cut can mend it. Make the mate to it, or begin again.", voice.length(loosest)),
             None,
         ),
         Fit::WontEnter | Fit::Enters { .. } | Fit::Tight => {
@@ -332,7 +340,7 @@ pub fn judge_fit_knowing(run: &RunPlan, fit: Fit, sets: &[f64], known: Option<&E
             (VerdictKind::TakeMore, format!("So {told}: {set}, and try it again.{light}"), next)
         }
     };
-    let options = if verdict == VerdictKind::PastLimit { still_to_do(run, value) } else { Vec::new() };
+    let options = if verdict == VerdictKind::PastLimit { still_to_do(run, value, voice) } else { Vec::new() };
     Verdict { next, options, ..Verdict::new(verdict, pitch_diameter_mm, says) }
 }
 
@@ -363,9 +371,9 @@ fn trouble_of_fit(run: &RunPlan, fit: Fit, sets: &[f64], known: &Estimate) -> Op
 }
 
 /// What to ask of a fit that does not agree with what was told before, or with where the dial stands.
-fn doubt_of_fit(run: &RunPlan, fit: Fit, sets: &[f64], known: &Estimate) -> Option<String> {
+fn doubt_of_fit(run: &RunPlan, fit: Fit, sets: &[f64], known: &Estimate, voice: Voice) -> Option<String> {
     let loose = matches!(fit, Fit::Free | Fit::Shakes { .. });
-    if known.found(run).is_some() && known.chance(run, sets, &Observation::Fit(fit)) < UNLIKELY {
+    if known.found(run, voice).is_some() && known.chance(run, sets, &Observation::Fit(fit)) < UNLIKELY {
         return Some(if loose {
             "It is looser than what was told before allows: is it the same mate, and does the dial stand where it is said to?".into()
         } else {
@@ -438,13 +446,13 @@ fn next_cut(run: &RunPlan, stood_mm: f64, to: f64) -> Option<Next> {
 }
 
 /// What a practised hand would ask of a reading that does not agree with the dial.
-fn questions(run: &RunPlan, [size, typed, expected]: [f64; 3], reach_doubt: f64) -> Vec<String> {
+fn questions(run: &RunPlan, [size, typed, expected]: [f64; 3], reach_doubt: f64, voice: Voice) -> Vec<String> {
     let expected_typed = expected + (typed - size);
     let off = size - expected;
-    for (scale, unit) in [(25.4, "inches"), (1.0 / 25.4, "millimetres")] {
+    for (scale, unit) in [(25.4, "inches"), (1.0 / 25.4, "milli{meter}s")] {
         let likely = typed * scale;
         if (likely - expected_typed).abs() < 0.05 * expected_typed && (typed - expected_typed).abs() > 0.5 * expected_typed.min(typed) {
-            return vec![format!("{} was expected: was the reading in {unit}?", mm_text(expected_typed))];
+            return vec![format!("{} was expected: was the reading in {}?", voice.length(expected_typed), voice.fill(unit))];
         }
     }
     if off.abs() <= 0.3_f64.max(2.0 * reach_doubt) {
@@ -457,13 +465,16 @@ fn questions(run: &RunPlan, [size, typed, expected]: [f64; 3], reach_doubt: f64)
         asked.push("That is a whole turn of the dial from what was expected: is the dial a turn out?".to_owned());
     }
     if near(0.5) {
-        asked.push("That is half a millimetre out: was a turn of the micrometer misread?".to_owned());
+        asked.push(voice.fill("That is half a milli{meter} out: was a turn of the micrometer misread?"));
     }
     if near(0.635) {
         asked.push("That is 0.025 in out: was a turn of the micrometer misread?".to_owned());
     }
     if asked.is_empty() {
-        asked.push(format!("{} was expected with the dial here: check the wire size, the unit, and that all three wires are seated.", mm_text(expected_typed)));
+        asked.push(format!(
+            "{} was expected with the dial here: check the wire size, the unit, and that all three wires are seated.",
+            voice.length(expected_typed)
+        ));
     }
     asked
 }

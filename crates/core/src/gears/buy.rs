@@ -2,6 +2,7 @@
 
 use crate::job::{Drive, Gear, Lathe};
 use crate::quantity::{Exact, LengthUnit, Ratio, pitch_of_tpi, plain_text, real, short_text};
+use crate::voice::Voice;
 use crate::working::Quantity;
 use serde::Serialize;
 use yoke_gears::search::{Wanted, search};
@@ -95,9 +96,9 @@ fn pitch_wanted(text: &str, otherwise: LengthUnit) -> Option<(String, Ratio)> {
 }
 
 /// Whether a lead is cut exactly by a train that hangs.
-fn covers(drive: &Drive, table: &Table, lead: &Ratio) -> bool {
+fn covers(drive: &Drive, table: &Table, lead: &Ratio, voice: Voice) -> bool {
     let wanted = Wanted { limit: 1, max_error: Some(0.0), ..Wanted::default() };
-    search(drive, table, &(*lead / drive.leadscrew), &wanted).1.first().is_some_and(|f| f.fit.hangs)
+    search(drive, table, &(*lead / drive.leadscrew), &wanted, voice).1.first().is_some_and(|f| f.fit.hangs)
 }
 
 /// The drive of the lathe with these gears more, of the group that has most.
@@ -115,27 +116,27 @@ fn main_group(lathe: &Lathe) -> u8 {
 }
 
 /// The pitches of `leads` a purchase newly covers.
-fn brought(lathe: &Lathe, extra: &[u16], missing: &[(String, Ratio)]) -> Vec<String> {
+fn brought(lathe: &Lathe, extra: &[u16], missing: &[(String, Ratio)], voice: Voice) -> Vec<String> {
     let more = with(lathe, extra);
     let table = Table::of(&more);
-    missing.iter().filter(|(_, lead)| covers(&more, &table, lead)).map(|(name, _)| name.clone()).collect()
+    missing.iter().filter(|(_, lead)| covers(&more, &table, lead, voice)).map(|(name, _)| name.clone()).collect()
 }
 
 /// What to make or buy so that these pitches are cut exactly.
 #[must_use]
-pub fn purchases(lathe: &Lathe, wanted: &[(String, Ratio)]) -> Purchases {
-    purchases_while(lathe, wanted, &|| true)
+pub fn purchases(lathe: &Lathe, wanted: &[(String, Ratio)], voice: Voice) -> Purchases {
+    purchases_while(lathe, wanted, &|| true, voice)
 }
 
 /// The same, its search cut short as soon as nobody waits for it: what it then says is not all there is.
 #[must_use]
-pub fn purchases_while(lathe: &Lathe, wanted: &[(String, Ratio)], waited_for: &dyn Fn() -> bool) -> Purchases {
+pub fn purchases_while(lathe: &Lathe, wanted: &[(String, Ratio)], waited_for: &dyn Fn() -> bool, voice: Voice) -> Purchases {
     let table = Table::of(lathe);
-    let (have, missing): (Vec<_>, Vec<_>) = wanted.iter().cloned().partition(|(_, lead)| covers(lathe, &table, lead));
+    let (have, missing): (Vec<_>, Vec<_>) = wanted.iter().cloned().partition(|(_, lead)| covers(lathe, &table, lead, voice));
     let mut singles: Vec<(u16, Vec<String>)> = if missing.is_empty() {
         Vec::new()
     } else {
-        TEETH.take_while(|_| waited_for()).map(|teeth| (teeth, brought(lathe, &[teeth], &missing))).filter(|(_, brings)| !brings.is_empty()).collect()
+        TEETH.take_while(|_| waited_for()).map(|teeth| (teeth, brought(lathe, &[teeth], &missing, voice))).filter(|(_, brings)| !brings.is_empty()).collect()
     };
     // The most pitches, then the smallest gear.
     singles.sort_by(|a, b| b.1.len().cmp(&a.1.len()).then(a.0.cmp(&b.0)));
@@ -147,13 +148,16 @@ pub fn purchases_while(lathe: &Lathe, wanted: &[(String, Ratio)], waited_for: &d
             let pairs = firsts.iter().flat_map(|one| TEETH.map(move |other| [*one, other]));
             pairs
                 .take_while(|_| waited_for())
-                .map(|pair| (pair, brought(lathe, &pair, &missing)))
+                .map(|pair| (pair, brought(lathe, &pair, &missing, voice)))
                 .max_by(|a, b| a.1.len().cmp(&b.1.len()).then_with(|| b.0.iter().sum::<u16>().cmp(&a.0.iter().sum::<u16>())))
         })
         .flatten()
         .filter(|(_, brings)| brings.len() > best_alone);
-    let purchase =
-        |teeth: &[u16], brings: Vec<String>| Purchase { gears: teeth.iter().map(|t| card(lathe, *t)).collect(), covered: have.len() + brings.len(), brings };
+    let purchase = |teeth: &[u16], brings: Vec<String>| Purchase {
+        gears: teeth.iter().map(|t| card(lathe, *t, voice)).collect(),
+        covered: have.len() + brings.len(),
+        brings,
+    };
     Purchases {
         wanted: wanted.len(),
         covered: have.len(),
@@ -165,7 +169,7 @@ pub fn purchases_while(lathe: &Lathe, wanted: &[(String, Ratio)], waited_for: &d
 
 /// The blank card of a gear.
 #[must_use]
-pub fn card(lathe: &Lathe, teeth: u16) -> BlankCard {
+pub fn card(lathe: &Lathe, teeth: u16, voice: Voice) -> BlankCard {
     let module = lathe.modules.get(usize::from(main_group(lathe))).copied().unwrap_or(1.0);
     let dp = 25.4 / module;
     // Finer than 20 DP the depth allows a little for dirt: 2.2/DP and two thou.
@@ -182,8 +186,8 @@ pub fn card(lathe: &Lathe, teeth: u16) -> BlankCard {
     BlankCard {
         teeth,
         module_mm: module,
-        outside_mm: Quantity::length(module * f64::from(teeth + 2)),
-        depth_mm: Quantity::length(depth),
+        outside_mm: Quantity::length(voice, module * f64::from(teeth + 2)),
+        depth_mm: Quantity::length(voice, depth),
         dividing: format!("{dividing} on a 40 to 1 head"),
         says: format!("{teeth} teeth, {name}, pressure angle, bore and key as the gears owned; depth as the cutter is marked, else as here"),
     }

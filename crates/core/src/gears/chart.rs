@@ -3,6 +3,7 @@
 use super::section::row;
 use crate::job::Lathe;
 use crate::quantity::{LengthUnit, Ratio, pitch_of_tpi, plain_text, real, short_text};
+use crate::voice::Voice;
 use serde::Serialize;
 use yoke_gears::dial::{DialRule, reengage};
 use yoke_gears::search::{Wanted, search};
@@ -56,13 +57,13 @@ pub fn standard_pitches() -> Vec<(String, LengthUnit, Ratio)> {
 
 /// The chart of a lathe, its table of products made once for all of it.
 #[must_use]
-pub fn chart(lathe: &Lathe) -> Vec<ChartRow> {
-    chart_while(lathe, || true).unwrap_or_default()
+pub fn chart(lathe: &Lathe, voice: Voice) -> Vec<ChartRow> {
+    chart_while(lathe, || true, voice).unwrap_or_default()
 }
 
 /// The same, given up as soon as it is not wanted any more: a large drawer takes its time.
 #[must_use]
-pub fn chart_while(lathe: &Lathe, wanted: impl Fn() -> bool) -> Option<Vec<ChartRow>> {
+pub fn chart_while(lathe: &Lathe, wanted: impl Fn() -> bool, voice: Voice) -> Option<Vec<ChartRow>> {
     let table = Table::of(lathe);
     standard_pitches()
         .into_iter()
@@ -70,7 +71,7 @@ pub fn chart_while(lathe: &Lathe, wanted: impl Fn() -> bool) -> Option<Vec<Chart
             if !wanted() {
                 return None;
             }
-            let (_, found) = search(lathe, &table, &(lead / lathe.leadscrew), &Wanted { limit: 1, ..Wanted::default() });
+            let (_, found) = search(lathe, &table, &(lead / lathe.leadscrew), &Wanted { limit: 1, ..Wanted::default() }, voice);
             let best = found.first().filter(|f| f.error.abs() <= NEAR);
             let answer = best.map(|f| reengage(&f.ratio, lathe.dial.as_ref()));
             Some(ChartRow {

@@ -2,6 +2,7 @@
 
 use crate::job::Mounted;
 use crate::quantity::degrees_text;
+use crate::voice::Voice;
 use serde::Serialize;
 use yoke_gears::changes as gear_changes;
 
@@ -67,7 +68,7 @@ pub struct Day {
 const EXACT: usize = 12;
 
 /// What is changed from one setting to the next, gears counted one by one.
-fn changes(from: &Setting, to: &Setting) -> (usize, Vec<String>) {
+fn changes(from: &Setting, to: &Setting, voice: Voice) -> (usize, Vec<String>) {
     let gears: usize = gear_changes(to.train.drivers.iter().copied(), to.train.driven.iter().copied(), &from.train).iter().sum();
     let teeth = |list: &[u16]| list.iter().map(u16::to_string).collect::<Vec<_>>().join("·");
     let mut said = Vec::new();
@@ -81,7 +82,7 @@ fn changes(from: &Setting, to: &Setting) -> (usize, Vec<String>) {
     }
     let differs = |a: Option<f64>, b: Option<f64>| b.is_some_and(|b| a.is_none_or(|a| (a - b).abs() > 0.01));
     if differs(from.compound_deg, to.compound_deg) {
-        said.push(format!("compound to {}°", degrees_text(to.compound_deg.unwrap_or(0.0))));
+        said.push(format!("{} to {}°", voice.words().compound, degrees_text(to.compound_deg.unwrap_or(0.0))));
         count += 1;
     }
     if differs(from.bit_deg, to.bit_deg) {
@@ -92,13 +93,13 @@ fn changes(from: &Setting, to: &Setting) -> (usize, Vec<String>) {
 }
 
 /// Changes of the jobs of one lathe in this order.
-fn cost(from: &Setting, jobs: &[&DayJob], order: &[usize]) -> usize {
+fn cost(from: &Setting, jobs: &[&DayJob], order: &[usize], voice: Voice) -> usize {
     let mut at = from;
     order
         .iter()
         .map(|i| {
             let next = &jobs[*i].setting;
-            let count = changes(at, next).0;
+            let count = changes(at, next, voice).0;
             at = next;
             count
         })
@@ -117,33 +118,33 @@ fn keeps(before: &[Option<usize>], order: &[usize]) -> bool {
 }
 
 /// The order of the jobs of one lathe: what is in mid-cut first, as given; then the best of the rest.
-fn best(from: &Setting, jobs: &[&DayJob]) -> Vec<usize> {
+fn best(from: &Setting, jobs: &[&DayJob], voice: Voice) -> Vec<usize> {
     let (mut order, rest): (Vec<usize>, Vec<usize>) = (0..jobs.len()).partition(|i| jobs[*i].begun);
     let at = order.last().map_or(from, |i| &jobs[*i].setting);
     let left: Vec<&DayJob> = rest.iter().map(|i| jobs[*i]).collect();
-    order.extend(least(at, &left).into_iter().map(|i| rest[i]));
+    order.extend(least(at, &left, voice).into_iter().map(|i| rest[i]));
     order
 }
 
 /// The best order of jobs none of which is begun: exact by the least cost of every set of jobs ending in each, else grown from the
 /// nearest and mended by turning stretches about. Never worse than the order given.
-fn least(from: &Setting, jobs: &[&DayJob]) -> Vec<usize> {
+fn least(from: &Setting, jobs: &[&DayJob], voice: Voice) -> Vec<usize> {
     let n = jobs.len();
     let given: Vec<usize> = (0..n).collect();
     let before = before_each(jobs);
-    let found = if n <= EXACT { exact(from, jobs, &before) } else { mended(from, jobs, &before) };
-    if keeps(&before, &given) && cost(from, jobs, &found) >= cost(from, jobs, &given) { given } else { found }
+    let found = if n <= EXACT { exact(from, jobs, &before, voice) } else { mended(from, jobs, &before, voice) };
+    if keeps(&before, &given) && cost(from, jobs, &found, voice) >= cost(from, jobs, &given, voice) { given } else { found }
 }
 
-fn exact(from: &Setting, jobs: &[&DayJob], first: &[Option<usize>]) -> Vec<usize> {
+fn exact(from: &Setting, jobs: &[&DayJob], first: &[Option<usize>], voice: Voice) -> Vec<usize> {
     let n = jobs.len();
-    let step = |a: usize, b: usize| changes(&jobs[a].setting, &jobs[b].setting).0;
+    let step = |a: usize, b: usize| changes(&jobs[a].setting, &jobs[b].setting, voice).0;
     let sets = 1_usize << n;
     // Least changes to have done a set of jobs, ending in each; and the one before.
     let mut least = vec![vec![usize::MAX; n]; sets];
     let mut before = vec![vec![usize::MAX; n]; sets];
     for i in (0..n).filter(|i| first[*i].is_none()) {
-        least[1 << i][i] = changes(from, &jobs[i].setting).0;
+        least[1 << i][i] = changes(from, &jobs[i].setting, voice).0;
     }
     for set in 1..sets {
         for last in (0..n).filter(|l| set >> l & 1 == 1) {
@@ -176,24 +177,24 @@ fn exact(from: &Setting, jobs: &[&DayJob], first: &[Option<usize>]) -> Vec<usize
     order
 }
 
-fn mended(from: &Setting, jobs: &[&DayJob], first: &[Option<usize>]) -> Vec<usize> {
+fn mended(from: &Setting, jobs: &[&DayJob], first: &[Option<usize>], voice: Voice) -> Vec<usize> {
     let mut left: Vec<usize> = (0..jobs.len()).collect();
     let mut order = Vec::new();
     let mut at = from;
     let may = |left: &[usize], k: usize| first[left[k]].is_none_or(|f| !left.contains(&f));
-    while let Some(k) = (0..left.len()).filter(|k| may(&left, *k)).min_by_key(|k| changes(at, &jobs[left[*k]].setting).0) {
+    while let Some(k) = (0..left.len()).filter(|k| may(&left, *k)).min_by_key(|k| changes(at, &jobs[left[*k]].setting, voice).0) {
         let next = left.remove(k);
         at = &jobs[next].setting;
         order.push(next);
     }
-    let mut least = cost(from, jobs, &order);
+    let mut least = cost(from, jobs, &order, voice);
     let mut better = true;
     while better {
         better = false;
         for i in 0..order.len() {
             for j in i + 1..order.len() {
                 order[i..=j].reverse();
-                let now = cost(from, jobs, &order);
+                let now = cost(from, jobs, &order, voice);
                 if now < least && keeps(first, &order) {
                     least = now;
                     better = true;
@@ -208,7 +209,7 @@ fn mended(from: &Setting, jobs: &[&DayJob], first: &[Option<usize>]) -> Vec<usiz
 
 /// Puts the jobs in order, lathe by lathe as the lathes are first named; `now` is what each lathe has on it.
 #[must_use]
-pub fn order(jobs: &[DayJob], now: &dyn Fn(&str) -> Setting) -> Day {
+pub fn order(jobs: &[DayJob], now: &dyn Fn(&str) -> Setting, voice: Voice) -> Day {
     let mut lathes: Vec<&str> = Vec::new();
     for job in jobs {
         if !lathes.contains(&job.lathe.as_str()) {
@@ -219,11 +220,11 @@ pub fn order(jobs: &[DayJob], now: &dyn Fn(&str) -> Setting) -> Day {
     for lathe in lathes {
         let own: Vec<&DayJob> = jobs.iter().filter(|j| j.lathe == lathe).collect();
         let from = now(lathe);
-        as_given += cost(&from, &own, &(0..own.len()).collect::<Vec<_>>());
+        as_given += cost(&from, &own, &(0..own.len()).collect::<Vec<_>>(), voice);
         let mut at = &from;
-        for i in best(&from, &own) {
+        for i in best(&from, &own, voice) {
             let job = own[i];
-            let (count, said) = changes(at, &job.setting);
+            let (count, said) = changes(at, &job.setting, voice);
             at = &job.setting;
             steps.push(DayStep { id: job.id.clone(), title: job.title.clone(), lathe: job.lathe.clone(), changes: said, count });
         }
@@ -233,8 +234,8 @@ pub fn order(jobs: &[DayJob], now: &dyn Fn(&str) -> Setting) -> Day {
 
 /// The jobs in the order told, whatever it changes, with the changes it asks and those the best order would.
 #[must_use]
-pub fn in_order_told(jobs: &[DayJob], now: &dyn Fn(&str) -> Setting) -> Day {
-    let least = order(jobs, now).changes;
+pub fn in_order_told(jobs: &[DayJob], now: &dyn Fn(&str) -> Setting, voice: Voice) -> Day {
+    let least = order(jobs, now, voice).changes;
     let mut on: Vec<(&str, Setting)> = Vec::new();
     let mut steps = Vec::new();
     for job in jobs {
@@ -242,7 +243,7 @@ pub fn in_order_told(jobs: &[DayJob], now: &dyn Fn(&str) -> Setting) -> Day {
             on.push((&job.lathe, now(&job.lathe)));
             on.len() - 1
         });
-        let (count, changes) = changes(&on[at].1, &job.setting);
+        let (count, changes) = changes(&on[at].1, &job.setting, voice);
         on[at].1 = job.setting.clone();
         steps.push(DayStep { id: job.id.clone(), title: job.title.clone(), lathe: job.lathe.clone(), changes, count });
     }

@@ -1,7 +1,7 @@
 //! How the best few trains drift over length: what each takes off the pitch diameter, against the room there is.
 
 use crate::outline::{Drawing, Point, Shape};
-use crate::quantity::plain_text;
+use crate::voice::Voice;
 use yoke_gears::train::TrainRow;
 
 /// Trains drawn, the one hung among them.
@@ -21,7 +21,7 @@ pub(super) struct DriftBudget {
 }
 
 /// The chart, from no engagement to twice this job's; none when every train listed is exact.
-pub(super) fn chart(hung: Option<&TrainRow>, list: &[TrainRow], judged: &DriftBudget) -> Option<Drawing> {
+pub(super) fn chart(hung: Option<&TrainRow>, list: &[TrainRow], judged: &DriftBudget, voice: Voice) -> Option<Drawing> {
     let mut rows: Vec<&TrainRow> = hung.into_iter().collect();
     for row in list {
         let known = rows.iter().any(|r| (r.error_ppm - row.error_ppm).abs() < 1e-3);
@@ -37,14 +37,13 @@ pub(super) fn chart(hung: Option<&TrainRow>, list: &[TrainRow], judged: &DriftBu
     let top = 1.5 * judged.room;
     let at = |length: f64, takes: f64| -> Point { [WIDE * length / longest, HIGH * (takes / top).min(1.0)] };
     let word = |at: Point, text: String| Shape::open("word.beside", vec![at]).labelled(text);
-    let micrometres = |mm: f64| plain_text(mm * 1000.0, 0);
     let mut shapes = vec![
         Shape::open("chart.axis", vec![[0.0, HIGH], [0.0, 0.0], [WIDE, 0.0]]),
         Shape::open("chart.limit", vec![at(0.0, judged.room), at(longest, judged.room)]),
-        word([4.0, at(0.0, judged.room)[1] + 4.0], format!("all the room there is, {} µm", micrometres(judged.room))),
+        word([4.0, at(0.0, judged.room)[1] + 4.0], format!("all the room there is, {}", voice.micro(judged.room))),
         Shape::open("chart.mark", vec![at(judged.engagement, 0.0), at(judged.engagement, top)]),
-        word([at(judged.engagement, 0.0)[0] + 3.0, -13.0], format!("this nut, {} mm", plain_text(judged.engagement, 0))),
-        word([WIDE - 40.0, -13.0], format!("{} mm", plain_text(longest, 0))),
+        word([at(judged.engagement, 0.0)[0] + 3.0, -13.0], format!("this nut, {}", voice.along(judged.engagement))),
+        word([WIDE - 40.0, -13.0], voice.about(longest)),
     ];
     let mut said = Vec::new();
     let mut ends: Vec<(Point, String)> = Vec::new();
@@ -57,7 +56,7 @@ pub(super) fn chart(hung: Option<&TrainRow>, list: &[TrainRow], judged: &DriftBu
         let name = format!("{}/{}", teeth(&row.drivers), teeth(&row.driven));
         shapes.push(Shape::open(role, vec![at(0.0, 0.0), at(end, slope * end)]));
         ends.push((at(end, slope * end), format!("{name}: {}", row.error_text)));
-        said.push(format!("{name} takes {} µm over {} mm", plain_text(slope * judged.engagement * 1000.0, 1), plain_text(judged.engagement, 0)));
+        said.push(format!("{name} takes {} over {}", voice.micro(slope * judged.engagement), voice.along(judged.engagement)));
     }
     // Names stand one under another beside the field, in the order the lines leave it.
     ends.sort_by(|a, b| b.0[1].total_cmp(&a.0[1]).then(a.0[0].total_cmp(&b.0[0])));
@@ -70,9 +69,9 @@ pub(super) fn chart(hung: Option<&TrainRow>, list: &[TrainRow], judged: &DriftBu
     }
     Some(Drawing {
         says: format!(
-            "What the error of each train takes off the pitch diameter as the nut grows longer: {}; there are {} µm.",
+            "What the error of each train takes off the pitch diameter as the nut grows longer: {}; there are {}.",
             said.join(", "),
-            micrometres(judged.room)
+            voice.micro(judged.room)
         ),
         bounds: [-6.0, -22.0, WIDE + 124.0, HIGH + 26.0],
         shapes,

@@ -10,9 +10,9 @@ use crate::job::{Gear, GearFacts, Lathe, Mounted};
 use crate::outline::Drawing;
 use crate::quantity::{Ratio, plain_text, ratio_text, real};
 use crate::thread::form::Thread;
+use crate::voice::Voice;
 use crate::watch::{Code, DOUBTFUL_SHARE};
 use crate::watch::{Level, Watch};
-use crate::words::Words;
 use crate::working::{Num, Quantity, Worksheet, round_to_nine};
 use serde::Serialize;
 use yoke_gears::dial::{DialRule, each_gear, reengage};
@@ -81,6 +81,8 @@ pub struct HungTrain {
     pub takes_mm: Quantity,
     /// How far out a screw that positions is by it in 300 mm, the leadscrew's own error beside it.
     pub travel_mm: Quantity,
+    /// What that is to a screw that positions, in words.
+    pub travel_says: String,
     /// The judgement, in words.
     pub judged: String,
     /// Room between what must not touch, the tightest first; empty where no arm is described.
@@ -135,13 +137,13 @@ impl GearsSection {
     /// What was likely hung instead of this train, when the scratch measures another lead: in a sentence, and the
     /// mistakes by name.
     #[must_use]
-    pub fn misfit(&self, lathe: &Lathe, starts: u8, measured_mm: f64) -> (String, Vec<Mistake>) {
+    pub fn misfit(&self, lathe: &Lathe, starts: u8, measured_mm: f64, voice: Voice) -> (String, Vec<Mistake>) {
         let Some(row) = self.hung.as_ref().map(|h| &h.train) else { return ("No train is hung.".into(), Vec::new()) };
         let gearbox = lathe.gearbox.iter().position(|p| p.name == row.gearbox).unwrap_or(0);
         let train =
             Train { drivers: row.drivers.iter().map(|t| gear(lathe, *t)).collect(), driven: row.driven.iter().map(|t| gear(lathe, *t)).collect(), gearbox };
         let found = mistakes(lathe, &train, starts, measured_mm);
-        (says(lathe, &train, measured_mm, &found), found)
+        (says(lathe, &train, measured_mm, &found, voice), found)
     }
 }
 
@@ -179,7 +181,7 @@ pub(super) fn row(lathe: &Lathe, found: &Found) -> TrainRow {
 }
 
 /// The train asked for, judged like the others.
-fn chosen(lathe: &Lathe, required: &Ratio, sense: Option<Sense>, (asked, gearbox): &(Mounted, Option<String>)) -> Found {
+fn chosen(lathe: &Lathe, required: &Ratio, sense: Option<Sense>, (asked, gearbox): &(Mounted, Option<String>), voice: Voice) -> Found {
     let position = gearbox.as_ref().and_then(|name| lathe.gearbox.iter().position(|p| p.name == *name)).unwrap_or(0);
     let train = Train {
         drivers: asked.drivers.iter().map(|t| gear(lathe, *t)).collect(),
@@ -187,33 +189,40 @@ fn chosen(lathe: &Lathe, required: &Ratio, sense: Option<Sense>, (asked, gearbox
         gearbox: position,
     };
     let ratio = train.ratio(lathe);
-    let fit = hangs(lathe, &train, &train.spare(lathe), sense);
+    let fit = hangs(lathe, &train, &train.spare(lathe), sense, voice);
     Found { ratio, error: real(&(ratio / required)) - 1.0, fit, swaps: train.swaps(&lathe.mounted), train, closest: false }
 }
 
 /// The train on the lathe now, drawn on its arm with the leadscrew turning as the spindle does; none where it was not told.
-pub(crate) fn mounted_drawing(lathe: &Lathe) -> Option<Drawing> {
+pub(crate) fn mounted_drawing(lathe: &Lathe, voice: Voice) -> Option<Drawing> {
     let mounted = (lathe.mounted.clone(), None);
     let told = !mounted.0.drivers.is_empty() && mounted.0.drivers.len() == mounted.0.driven.len();
-    told.then(|| drawing::train(lathe, &chosen(lathe, &Ratio::from_integer(1), None, &mounted), true))
+    told.then(|| drawing::train(lathe, &chosen(lathe, &Ratio::from_integer(1), None, &mounted, voice), true))
 }
 
+/// What an error in a train is to a screw that positions: over 300 mm, or over a foot.
+fn positions(over_300_mm: f64, voice: Voice) -> String {
+    let (length, times) = if voice.inches() { (304.8, 1.016) } else { (300.0, 1.0) };
+    let (own, of) = (voice.coarse(SCREWS_OWN_MM), voice.nominal(length));
+    if over_300_mm == 0.0 {
+        return format!("As a screw that positions it is as true as the leadscrew, whose own error is often {own} in {of}.");
+    }
+    let out = voice.length(over_300_mm * times);
+    format!("As a screw that positions: {out} out in {of} of travel. The leadscrew\u{2019}s own error, often {own} in as much, comes on top.")
+}
+
+/// Error common in a leadscrew over 300 mm. House value.
+const SCREWS_OWN_MM: f64 = 0.03;
+
 /// Works the gears.
-pub(crate) fn reckon(
-    sheet: &mut Worksheet,
-    facts: &GearFacts,
-    lathe: &Lathe,
-    thread: &Thread,
-    direction: &Direction,
-    words: &Words,
-    watch: &mut Vec<Watch>,
-) -> GearsSection {
+pub(crate) fn reckon(sheet: &mut Worksheet, facts: &GearFacts, lathe: &Lathe, thread: &Thread, direction: &Direction, watch: &mut Vec<Watch>) -> GearsSection {
+    let voice = sheet.voice();
     let required = thread.exact_lead / lathe.leadscrew;
     let sense = sense_needed(lathe, direction);
     let wanted =
         Wanted { limit: facts.limit, max_error: facts.max_error, gearbox: facts.gearbox, keep: facts.keep.as_ref(), max_swaps: facts.max_changes, sense };
-    let (trains_total, list) = search(lathe, &Table::of(lathe), &required, &wanted);
-    let asked = facts.hang.as_ref().map(|h| chosen(lathe, &required, sense, h));
+    let (trains_total, list) = search(lathe, &Table::of(lathe), &required, &wanted, voice);
+    let asked = facts.hang.as_ref().map(|h| chosen(lathe, &required, sense, h, voice));
     let hung = asked.as_ref().or_else(|| list.first());
     let answer = hung.map(|f| reengage(&f.ratio, lathe.dial.as_ref()));
     let several: Vec<DialGear> = match (hung, &lathe.dial) {
@@ -233,13 +242,13 @@ pub(crate) fn reckon(
         every: answer.as_ref().and_then(|a| a.every),
         teeth: answer.as_ref().and_then(|a| a.teeth),
         marks: answer.as_ref().and_then(|a| a.marks),
-        says: answer.as_ref().map_or_else(|| "No train can be hung from these gears.".into(), |a| a.says(words, lathe.dial.is_some())),
+        says: answer.as_ref().map_or_else(|| "No train can be hung from these gears.".into(), |a| a.says(voice, lathe.dial.is_some())),
         gears: several,
         drift_mm: None,
         drawing: face,
     };
     let room = room(sheet, thread);
-    let told = hung.map(|f| tell(sheet, f, asked.is_some(), room, lathe, thread, direction.screw_with_spindle, watch, words));
+    let told = hung.map(|f| tell(sheet, f, asked.is_some(), room, lathe, thread, direction.screw_with_spindle, watch));
     if hung.is_none() {
         let filtered = facts.max_error.is_some() || facts.gearbox.is_some() || facts.keep.is_some() || facts.max_changes.is_some();
         let text = if filtered {
@@ -263,10 +272,10 @@ pub(crate) fn reckon(
     let judged = DriftBudget { engagement: thread.engagement, room: room.value, share };
     GearsSection {
         lathe: lathe.name.clone(),
-        near_sizes: near_sizes(lathe, &thread.spec),
+        near_sizes: near_sizes(lathe, &thread.spec, voice),
         required_ratio: ratio_text(&required),
         trains_total,
-        drift: drift::chart(told.as_ref().map(|h| &h.train), &rows, &judged),
+        drift: drift::chart(told.as_ref().map(|h| &h.train), &rows, &judged, voice),
         trains: rows,
         hung: told,
         dial,
@@ -277,6 +286,7 @@ pub(crate) fn reckon(
 /// How far the marks that serve the pitch meant would be out by the last pass, on a train that only comes near it: the
 /// error times all that the dial has counted, which adds up pass after pass.
 pub(crate) fn drift(sheet: &mut Worksheet, gears: &mut GearsSection, lathe: &Lathe, thread: &Thread, passes: usize, watch: &mut Vec<Watch>) {
+    let voice = sheet.voice();
     let Some(hung) = &gears.hung else { return };
     let nominal = reengage(&(thread.exact_lead / lathe.leadscrew), lathe.dial.as_ref());
     let error = hung.error_ppm.num();
@@ -290,13 +300,13 @@ pub(crate) fn drift(sheet: &mut Worksheet, gears: &mut GearsSection, lathe: &Lat
     let room = thread.own.pitch.1.value - thread.own.pitch.0.value;
     let level = if takes.value > room * DOUBTFUL_SHARE { Level::Warn } else { Level::Note };
     let text = format!(
-        "On this train the marks that serve {} are out by {} mm after {passes} passes, and it adds up: {}.",
+        "On this train the marks that serve {} are out by {} after {passes} passes, and it adds up: {}.",
         thread.spec.pitch_text(),
-        plain_text(drift.value, 3),
+        voice.length(drift.value),
         if takes.value > room * DOUBTFUL_SHARE { "keep it closed" } else { "slight here, but keep it closed all the same" }
     );
     watch.push(Watch::new(level, Code::DialDrift, "gears", text));
-    gears.dial.drift_mm = Some(Quantity::length(drift));
+    gears.dial.drift_mm = Some(Quantity::length(voice, drift));
 }
 
 /// The way the leadscrew must turn, where the tumbler does not give both. A tumbler's right-hand place turns it with the
@@ -326,8 +336,8 @@ fn tell(
     thread: &Thread,
     with_spindle: bool,
     watch: &mut Vec<Watch>,
-    words: &Words,
 ) -> HungTrain {
+    let voice = sheet.voice();
     let part = |n: i128| Num::from(real(&Ratio::from_integer(n)));
     let straight = thread.alpha_deg <= 0.0;
     let lead = sheet.apply(&rules::LEAD_CUT, [part(*found.ratio.numer()), part(*found.ratio.denom()), real(&lathe.leadscrew).into()]);
@@ -337,7 +347,7 @@ fn tell(
     let travel = sheet.apply(&rules::TRAVEL, [error]);
     // Straight sides meet the drift with their side clearance; sloping ones with the pitch diameter's room.
     let takes = if straight { drift } else { sheet.apply(&rules::DRIFT_AS_SIZE, [drift, thread.alpha_deg.into()]) };
-    let micrometres = |mm: f64| plain_text(mm * 1000.0, if mm * 1000.0 < 10.0 { 1 } else { 0 });
+    let nut = voice.along(thread.engagement);
     let judged = if exact {
         "Exact: no error at any length.".into()
     } else {
@@ -349,10 +359,10 @@ fn tell(
                 Code::LeadError,
                 "gears",
                 format!(
-                    "This train will bind a nut longer than {} mm: its error takes {} µm of the {} there are.",
-                    plain_text(longest.value, 1),
-                    micrometres(takes.value),
-                    micrometres(room.value)
+                    "This train will bind a nut longer than {}: its error takes {} of the {} there are.",
+                    voice.about(longest.value),
+                    voice.micro(takes.value),
+                    voice.micro(room.value)
                 ),
             ));
             "will bind"
@@ -362,10 +372,9 @@ fn tell(
                 Code::LeadError,
                 "gears",
                 format!(
-                    "The train's error takes {} µm of {}: doubtful on {} mm of nut. Choose a truer train, or cut to the low limit.",
-                    micrometres(takes.value),
-                    micrometres(room.value),
-                    plain_text(thread.engagement, 0)
+                    "The train's error takes {} of {}: doubtful on {nut} of nut. Choose a truer train, or cut to the low limit.",
+                    voice.micro(takes.value),
+                    voice.micro(room.value)
                 ),
             ));
             "doubtful"
@@ -373,11 +382,10 @@ fn tell(
             "harmless"
         };
         format!(
-            "Takes {} µm of {} over {} mm of nut: {weight}. Binds a nut longer than {} mm.",
-            micrometres(takes.value),
-            micrometres(room.value),
-            plain_text(thread.engagement, 0),
-            plain_text(longest.value, 0)
+            "Takes {} of {} over {nut} of nut: {weight}. Binds a nut longer than {}.",
+            voice.micro(takes.value),
+            voice.micro(room.value),
+            voice.about(longest.value)
         )
     };
     let owned: Vec<u16> = lathe.gears.iter().map(|g| g.teeth).collect();
@@ -403,18 +411,19 @@ fn tell(
         train: row(lathe, found),
         chosen: was_chosen,
         ratio: found.ratio,
-        lead_mm: Quantity::length(lead),
-        travel_mm: Quantity::length(travel),
+        lead_mm: Quantity::length(voice, lead),
+        travel_says: positions(travel.value, voice),
+        travel_mm: Quantity::length(voice, travel),
         error_ppm: Quantity::plain(error, 1, " ppm"),
-        takes_mm: Quantity::length(takes),
+        takes_mm: Quantity::length(voice, takes),
         judged,
         clearances: found
             .fit
             .clearances
             .iter()
             .take(CLEARANCES)
-            .map(|c| ClearanceView { between: format!("{} to {}", c.of, c.to), room_mm: Quantity::length(c.mm) })
+            .map(|c| ClearanceView { between: format!("{} to {}", c.of, c.to), room_mm: Quantity::length(voice, c.mm) })
             .collect(),
-        steps: steps(lathe, found, with_spindle, words),
+        steps: steps(lathe, found, with_spindle, voice),
     }
 }

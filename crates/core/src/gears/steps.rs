@@ -2,12 +2,15 @@
 
 use crate::direction::Hand;
 use crate::job::Lathe;
-use crate::words::Words;
+use crate::voice::Voice;
 use yoke_gears::search::Found;
+
+/// A slip of thin paper folded, mm.
+const PAPER_MM: f64 = 0.1;
 
 /// The steps, inner and outer gear of each stud named. `with_spindle` says whether the leadscrew is to turn the way the
 /// spindle does.
-pub(super) fn steps(lathe: &Lathe, found: &Found, with_spindle: bool, words: &Words) -> Vec<String> {
+pub(super) fn steps(lathe: &Lathe, found: &Found, with_spindle: bool, voice: Voice) -> Vec<String> {
     let mut steps = vec!["Isolate the machine; take the guard off.".to_owned()];
     let meshes = &found.fit.meshes;
     if let Some(first) = meshes.first() {
@@ -49,7 +52,7 @@ pub(super) fn steps(lathe: &Lathe, found: &Found, with_spindle: bool, words: &Wo
             steps.push("Turn it once by hand and see which way the carriage goes: this train asks for the tumbler the other way about.".into());
         }
     }
-    steps.push("Set each mesh over a folded slip of thin paper, about 0.1 mm; never run them tight.".into());
-    steps.push(format!("Guard on, a turn by hand, then a dry run with the {} closed.", words.half_nut));
+    steps.push(format!("Set each mesh over a folded slip of thin paper, about {}; never run them tight.", voice.coarse(PAPER_MM)));
+    steps.push(format!("Guard on, a turn by hand, then a dry run with the {} closed.", voice.words().half_nut));
     steps
 }

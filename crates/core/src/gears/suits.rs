@@ -4,6 +4,7 @@ use crate::job::Lathe;
 use crate::quantity::{Ratio, real};
 use crate::thread::ThreadSpec;
 use crate::thread::series::{Standard, standards};
+use crate::voice::Voice;
 use serde::Serialize;
 use yoke_gears::dial::{DialRule, reengage};
 
@@ -44,7 +45,7 @@ fn saved(lathe: &Lathe, mounted: &[(Ratio, &str)], lead: Ratio) -> (Option<Strin
 }
 
 /// Near sizes that save a gear change or the dial where the one asked for does not, best first.
-pub(crate) fn near_sizes(lathe: &Lathe, spec: &ThreadSpec) -> Vec<NearSize> {
+pub(crate) fn near_sizes(lathe: &Lathe, spec: &ThreadSpec, voice: Voice) -> Vec<NearSize> {
     let mounted = mounted(lathe);
     let own = saved(lathe, &mounted, spec.lead());
     let d = real(&spec.major);
@@ -69,7 +70,7 @@ pub(crate) fn near_sizes(lathe: &Lathe, spec: &ThreadSpec) -> Vec<NearSize> {
         .take(OFFERED)
         .map(|(no_gear_change, no_dial, _, standard, lever)| {
             let gears = lever.map(|name| if lathe.gearbox.len() > 1 { format!("no gear to change, lever at {name}") } else { "no gear to change".into() });
-            let dial = no_dial.then(|| "the half-nut closes anywhere".to_owned());
+            let dial = no_dial.then(|| voice.fill("the {half-nut} closes anywhere"));
             NearSize {
                 callout: standard.name.clone(),
                 no_gear_change,

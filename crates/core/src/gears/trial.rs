@@ -3,6 +3,7 @@
 use crate::faults::{Checker, Fault};
 use crate::job::{KeepRequest, LatheProfile};
 use crate::quantity::{Ratio, plain_text, ratio_text, real};
+use crate::voice::Voice;
 use serde::{Deserialize, Serialize};
 
 /// What was tried.
@@ -50,8 +51,8 @@ impl TrialRequest {
     ///
     /// # Errors
     /// Every faulty field, with its pointer.
-    pub fn read(&self, profile: &LatheProfile) -> Result<TrialView, Vec<Fault>> {
-        let mut c = Checker::default();
+    pub fn read(&self, profile: &LatheProfile, voice: Voice) -> Result<TrialView, Vec<Fault>> {
+        let mut c = Checker::spoken(voice);
         let lathe = profile.check("/lathe", &mut c);
         let mut said = TrialView::default();
         if self.spindle_turns.is_some() || self.travel_mm.is_some() {
@@ -62,7 +63,7 @@ impl TrialRequest {
                 c.sound(v, low, high, at, "")
             };
             let turns = wanted(self.spindle_turns, 0.5, 10_000.0, "/spindle_turns", "how many turns the spindle was given", &mut c);
-            let travel = wanted(self.travel_mm, 0.5, 10_000.0, "/travel_mm", "how far the carriage went, in mm,", &mut c);
+            let travel = wanted(self.travel_mm, 0.5, 10_000.0, "/travel_mm", "how far the carriage went", &mut c);
             let (drivers, driven) = (c.teeth(&self.train.drivers, "/train/drivers"), c.teeth(&self.train.driven, "/train/driven"));
             if drivers.len() != driven.len() {
                 c.fault("/train", "a train has as many driven gears as drivers");

@@ -12,12 +12,12 @@ use crate::direction::Wall;
 use crate::faults::{Assumption, Checker, Fault};
 use crate::job::pad::{self, SumFacts};
 use crate::job::{DepthLaw, Ending, Grinder, OwnRow, ReadBy, Style, Way};
-use crate::quantity::{Exact, LengthUnit, MM_PER_INCH, Ratio, pitch_of_tpi, plain_text, real};
+use crate::quantity::{Exact, LengthUnit, MM_PER_INCH, Ratio, pitch_of_tpi, real};
 use crate::thread::identify::Sample;
 use crate::thread::section::LOAD_FACES;
 use crate::thread::{Flanks, MateFacts, Side, SpecialForm, SpecialRequest, ThreadFacts, ThreadSpec, callout, flat_of_radius};
+use crate::voice::Voice;
 use crate::watch::{Code, Level, Watch};
-use crate::words::Vocabulary;
 use yoke_gears::Mounted;
 
 /// The train asked for.
@@ -162,8 +162,8 @@ pub struct Job {
     pub cut: CutFacts,
     /// Gauge.
     pub gauge: GaugeFacts,
-    /// Trade words.
-    pub words: Vocabulary,
+    /// What every text of the plan is spoken in.
+    pub voice: Voice,
     /// What was assumed.
     pub assumed: Vec<Assumption>,
     /// Overrides worth a word in watch.
@@ -185,13 +185,14 @@ impl Job {
 /// # Errors
 /// Every fault found, each with its pointer; none is left for a second try.
 pub fn settle(request: &PlanRequest, stored: Option<&LatheProfile>, mut faults: Vec<Fault>) -> Result<(Job, Lathe, Kit), Vec<Fault>> {
-    let mut c = Checker::default();
+    let voice = Voice { unit: request.unit.unwrap_or_default(), words: request.words };
+    let mut c = Checker::spoken(voice);
     // What the pad works out stands in the facts as if it had been typed there.
     let mut fed = request.clone();
     let pad = pad::settle(&mut fed, &mut c);
     let request = &fed;
     let lathe = settle_lathe(request, stored, &mut c);
-    if let Some(Err(wrong)) = request.sample.as_ref().map(|s| Sample::check(s, Vec::new())) {
+    if let Some(Err(wrong)) = request.sample.as_ref().map(|s| Sample::check(s, Vec::new(), voice)) {
         c.faults.extend(wrong.into_iter().map(|f| Fault::new(format!("/sample{}", f.pointer), f.detail)));
     }
     let kit = settle_kit(request, &mut c);
@@ -230,7 +231,7 @@ pub fn settle(request: &PlanRequest, stored: Option<&LatheProfile>, mut faults: 
     faults.append(&mut c.faults);
     match thread {
         Some(thread) if faults.is_empty() => Ok((
-            Job { thread, mate, pad, blank, gears, bit, setup, cut, gauge, words: request.words, assumed: c.assumed, overrides: overrides.unwrap_or_default() },
+            Job { thread, mate, pad, blank, gears, bit, setup, cut, gauge, voice, assumed: c.assumed, overrides: overrides.unwrap_or_default() },
             lathe,
             kit,
         )),
@@ -339,12 +340,12 @@ fn spec_of_special(asked: &SpecialRequest, c: &mut Checker) -> Option<ThreadSpec
     if asked.minor_mm.is_some() && asked.root_flat_mm.is_some() {
         c.fault("/thread/special/root_flat_mm", "give minor_mm or root_flat_mm, not both");
     }
-    if let Err(why) = callout::check_proportion(&major, &pitch) {
+    if let Err(why) = callout::check_proportion(&major, &pitch, c.voice) {
         c.fault("/thread/special/pitch_mm", why);
     }
     let spec = callout::special(major, pitch, tpi, form);
     // The flanks must meet neither above the crest nor below the root: what is given must close.
-    if let Some(why) = spec.does_not_close() {
+    if let Some(why) = spec.does_not_close(c.voice) {
         c.fault("/thread/special/minor_mm", why);
     }
     (c.faults.len() == before).then_some(spec)
@@ -417,7 +418,7 @@ fn settle_thread(request: &PlanRequest, c: &mut Checker) -> Option<(ThreadFacts,
     }
     let length_mm = length.unwrap_or_else(|| {
         let usual = LENGTH_DIAMETERS * real(&spec.major);
-        c.assume("/thread/length_mm", format!("No length was given: two diameters, {} mm, is taken.", plain_text(usual, 1)));
+        c.assume("/thread/length_mm", format!("No length was given: two diameters, {}, is taken.", c.voice.about(usual)));
         usual
     });
     let even = spec.flanks().are_even();
@@ -515,7 +516,7 @@ fn settle_bit(request: &PlanRequest, kit: &Kit, thread: Option<&ThreadFacts>, c:
         match *list {
             [a, b] if a >= 0.0 && b > a && b <= pitch * 0.6 => Some([a, b]),
             _ => {
-                c.fault(at, format!("two flats are wanted, the narrower first, between 0 and {} mm for this pitch", plain_text(pitch * 0.6, 2)));
+                c.fault(at, format!("two flats are wanted, the narrower first, between 0 and {} for this pitch", c.voice.coarse(pitch * 0.6)));
                 None
             }
         }
@@ -528,7 +529,7 @@ fn settle_bit(request: &PlanRequest, kit: &Kit, thread: Option<&ThreadFacts>, c:
         match *list {
             [a, b] if a >= 0.0 && b > a && b <= pitch * 0.4 && angle > 0.0 => Some([a, b]),
             _ => {
-                c.fault(at, format!("two radii are wanted, the smaller first, between 0 and {} mm for this pitch", plain_text(pitch * 0.4, 2)));
+                c.fault(at, format!("two radii are wanted, the smaller first, between 0 and {} for this pitch", c.voice.coarse(pitch * 0.4)));
                 None
             }
         }

@@ -10,6 +10,7 @@ use crate::direction::Hand;
 use crate::faults::{Assumption, Checker, Fault};
 use crate::job::{Arm, Dial, Drive, Gear, Mounted};
 use crate::quantity::{Exact, LengthUnit, MM_PER_INCH, Ratio, pitch_of_tpi, real, short_text};
+use crate::voice::Voice;
 use num_traits::Zero;
 use yoke_gears::GearboxPosition;
 
@@ -354,8 +355,8 @@ pub struct Checked {
 ///
 /// # Errors
 /// Every faulty field, with its pointer into the profile.
-pub fn checked(profile: &LatheProfile) -> Result<Checked, Vec<Fault>> {
-    let mut c = Checker::default();
+pub fn checked(profile: &LatheProfile, voice: Voice) -> Result<Checked, Vec<Fault>> {
+    let mut c = Checker::spoken(voice);
     let lathe = profile.check("", &mut c);
     if c.faults.is_empty() { Ok(Checked { lathe, assumed: c.assumed }) } else { Err(c.faults) }
 }

@@ -5,6 +5,7 @@ use crate::faults::{Checker, Fault};
 use crate::job::PlateRequest;
 use crate::job::written::KeepRequest;
 use crate::quantity::{Exact, LengthUnit, Ratio, pitch_of_tpi, real, short_text};
+use crate::voice::Voice;
 use num_traits::Zero;
 use serde::Serialize;
 use yoke_gears::GearboxPosition;
@@ -56,8 +57,8 @@ impl PlateRequest {
     ///
     /// # Errors
     /// Every faulty field, with its pointer.
-    pub fn read(&self, lathe: &LatheProfile) -> Result<PlateRead, Vec<Fault>> {
-        let mut c = Checker::default();
+    pub fn read(&self, lathe: &LatheProfile, voice: Voice) -> Result<PlateRead, Vec<Fault>> {
+        let mut c = Checker::spoken(voice);
         // The plate in hand is asked about, not one the lathe may carry already.
         let checked = LatheProfile { plate: None, ..lathe.clone() }.check("/lathe", &mut c);
         let read = self.settle(&(checked.fixed * checked.leadscrew), "", &mut c);

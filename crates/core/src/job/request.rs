@@ -50,6 +50,9 @@ pub struct PlanRequest {
     /// The bench pad: small sums, linked, some feeding the facts above.
     #[serde(skip_serializing_if = "Vec::is_empty")]
     pub pad: Vec<SumRequest>,
+    /// The unit texts are spoken in; millimetres when absent.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub unit: Option<LengthUnit>,
     /// Which trade words to use.
     pub words: Vocabulary,
 }

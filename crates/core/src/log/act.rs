@@ -4,6 +4,7 @@ use crate::gauge::Measured;
 use crate::quantity::LengthUnit;
 use crate::run::{RunPlan, Symptom};
 use crate::thread::{Fit, FitKind};
+use crate::voice::Voice;
 use serde::{Deserialize, Serialize};
 
 /// What was done.
@@ -156,7 +157,7 @@ impl ActKind {
     ///
     /// # Errors
     /// The JSON pointer of the field and what would be right.
-    pub fn check(&self) -> Result<(), (&'static str, String)> {
+    pub fn check(&self, voice: Voice) -> Result<(), (&'static str, String)> {
         let sound = |field, value: f64, low: f64, high: f64, unit: &str| {
             if value.is_finite() && (low..=high).contains(&value) {
                 Ok(())
@@ -169,7 +170,7 @@ impl ActKind {
                 sound("/n", f64::from(*n), 0.0, 1000.0, "")?;
                 sound("/radial_mm", *radial_mm, 0.0, 100.0, "mm")
             }
-            Self::Measured(reading) => reading.check(),
+            Self::Measured(reading) => reading.check(voice),
             Self::Tried { fit, turns, shake_mm } => Fit::of(*fit, *turns, *shake_mm).map(|_| ()),
             Self::StandsAt { reading } | Self::GrooveTouched { reading, .. } => sound("/reading", *reading, 0.0, 200.0, "in the dial's own unit"),
             Self::Sized { name, mm } => {
@@ -265,9 +266,9 @@ impl RunPlan {
     ///
     /// # Errors
     /// The JSON pointer of the field and what would be right.
-    pub fn check(&self, act: &ActKind) -> Result<(), (&'static str, String)> {
+    pub fn check(&self, act: &ActKind, voice: Voice) -> Result<(), (&'static str, String)> {
         if let Some(reading) = act.measured() {
-            return reading.check_against(self);
+            return reading.check_against(self, voice);
         }
         // The width of a square tool sets no depth, and no touch tells it.
         if matches!(act, ActKind::BitChanged { tip_flat_mm: None, .. }) && self.straight() {

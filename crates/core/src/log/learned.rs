@@ -4,7 +4,8 @@
 //! it is taken out of all jobs but one (Bayes' rule for normal beliefs).
 
 use crate::gauge::{SPRING, SPRING_SD, TipFound};
-use crate::quantity::{mm_text, plain_text};
+use crate::quantity::plain_text;
+use crate::voice::Voice;
 use serde::Serialize;
 
 /// One job that learned something.
@@ -53,6 +54,9 @@ pub struct Learned {
     /// How much wider tips were found than told, mm; absent where none was told.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub tip_wear_mm: Option<f64>,
+    /// The same in words, where it is worth a word.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub tip_says: Option<String>,
     /// Seconds from the mark to the hand, longest of nineteen in twenty, from passes told to have run past; absent before three were.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub reaction_s: Option<f64>,
@@ -63,9 +67,12 @@ pub struct Learned {
     pub says: String,
 }
 
+/// A tip found this far from what was told is worth a word, mm. House value.
+const WORN_MM: f64 = 0.005;
+
 /// Puts the jobs together, a line a lathe and material, in their order.
 #[must_use]
-pub fn learned(jobs: &[JobLearned]) -> Vec<Learned> {
+pub fn learned(jobs: &[JobLearned], voice: Voice) -> Vec<Learned> {
     let mut groups: Vec<Vec<&JobLearned>> = Vec::new();
     for job in jobs.iter().filter(|j| j.found.readings > 0 || !j.reactions_s.is_empty()) {
         match groups.iter_mut().find(|g| g[0].lathe == job.lathe && g[0].material == job.material) {
@@ -73,11 +80,11 @@ pub fn learned(jobs: &[JobLearned]) -> Vec<Learned> {
             None => groups.push(vec![job]),
         }
     }
-    groups.into_iter().map(|g| together(&g)).collect()
+    groups.into_iter().map(|g| together(&g, voice)).collect()
 }
 
 #[allow(clippy::cast_precision_loss)] // jobs of a shop
-fn together(jobs: &[&JobLearned]) -> Learned {
+fn together(jobs: &[&JobLearned], voice: Voice) -> Learned {
     let prior = SPRING_SD.powi(-2);
     let beliefs = jobs.iter().map(|j| ((j.found.spring_doubt / 2.0).max(1e-3).powi(-2), j.found.spring));
     let (weight, sum) = beliefs.fold((0.0, 0.0), |(w, s), (wi, xi)| (w + wi, s + wi * xi));
@@ -87,7 +94,7 @@ fn together(jobs: &[&JobLearned]) -> Learned {
     let (spring, spring_doubt) = ((sum / weight).clamp(0.0, 0.6), 2.0 / weight.sqrt());
     let worn: Vec<f64> = jobs.iter().filter_map(|j| Some(j.found.flat_mm - j.told_flat_mm?)).collect();
     let tip_wear_mm = (!worn.is_empty()).then(|| worn.iter().sum::<f64>() / worn.len() as f64);
-    let mates = jobs.iter().filter_map(|j| Some(format!("The mate of \u{201c}{}\u{201d} just goes at {}.", j.title, mm_text(j.found.mate_mm?)))).collect();
+    let mates = jobs.iter().filter_map(|j| Some(format!("The mate of \u{201c}{}\u{201d} just goes at {}.", j.title, voice.length(j.found.mate_mm?)))).collect();
     let style = jobs.iter().all(|j| j.style == jobs[0].style).then(|| jobs[0].style.clone());
     let (lathe, material) = (jobs[0].lathe.clone(), jobs[0].material.clone());
     let count = jobs.len();
@@ -104,6 +111,9 @@ fn together(jobs: &[&JobLearned]) -> Learned {
         jobs: count,
         spring,
         spring_doubt,
+        tip_says: tip_wear_mm
+            .filter(|w| w.abs() > WORN_MM)
+            .map(|w| format!("Tips were found {} {} than told.", voice.coarse(w.abs()), if w > 0.0 { "wider" } else { "narrower" })),
         tip_wear_mm,
         reaction_s: own_reaction(jobs),
         mates,

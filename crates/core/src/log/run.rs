@@ -1,11 +1,13 @@
 //! The state of a run: a pure fold over a frozen plan and its acts.
 
 use super::act::{Act, ActKind, BitChange};
+use crate::cut::aloud::aloud;
 use crate::cut::{DialSetting, PassKind, Then};
 use crate::gauge::{Believed, Estimate, FlankFound, Observation, PitchDiameter, TipFound, Verdict, VerdictKind, flank_of, judge_fit_knowing, judge_read};
 use crate::quantity::plain_text;
 use crate::run::{RunPass, RunPlan, SAME_MM};
 use crate::thread::Fit;
+use crate::voice::Voice;
 use serde::Serialize;
 use std::collections::BTreeMap;
 
@@ -20,8 +22,10 @@ pub struct NextStep {
     /// The side-step to set on the compound along the bed, and which way.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub aside: Option<SideStep>,
-    /// Said aloud: what to set.
+    /// What to set.
     pub says: String,
+    /// The same as it is said aloud.
+    pub aloud: String,
 }
 
 /// A side-step of the compound along the bed.
@@ -103,6 +107,8 @@ pub struct RunState {
     pub last_act: Option<String>,
     /// What to do, in one sentence.
     pub says: String,
+    /// The same as it is said aloud.
+    pub aloud: String,
 }
 
 /// Wires must differ by so much for their two sizes to tell an angle, mm.
@@ -165,7 +171,7 @@ pub(crate) fn standing(acts: &[Act]) -> Vec<&Act> {
 /// Folds the acts over the plan. Acts taken back count for nothing; the same pass told twice counts
 /// once.
 #[must_use]
-pub fn fold(plan: &RunPlan, acts: &[Act]) -> RunState {
+pub fn fold(plan: &RunPlan, acts: &[Act], voice: Voice) -> RunState {
     let standing = standing(acts);
     let mut run = Run {
         plan: plan.clone(),
@@ -196,15 +202,15 @@ pub fn fold(plan: &RunPlan, acts: &[Act]) -> RunState {
         scrapped: None,
     };
     for act in &standing {
-        run.take(&act.kind);
+        run.take(&act.kind, voice);
     }
     let last_act = standing.iter().rev().find(|a| a.kind.undoes()).map(|a| a.id.clone());
-    run.state(last_act)
+    run.state(last_act, voice)
 }
 
 /// Judges what was read or tried, in order, each with where the dial stood: the verdict on the last, knowing those before it.
 #[must_use]
-pub fn judge_told(plan: &RunPlan, told: &[(ActKind, f64)]) -> Option<Verdict> {
+pub fn judge_told(plan: &RunPlan, told: &[(ActKind, f64)], voice: Voice) -> Option<Verdict> {
     let mut acts = Vec::new();
     let mut stood = None;
     for (kind, at) in told {
@@ -215,11 +221,11 @@ pub fn judge_told(plan: &RunPlan, told: &[(ActKind, f64)]) -> Option<Verdict> {
         acts.push(kind.clone());
     }
     let acts: Vec<Act> = acts.into_iter().enumerate().map(|(i, kind)| Act { id: i.to_string(), kind }).collect();
-    fold(plan, &acts).verdict
+    fold(plan, &acts, voice).verdict
 }
 
 impl Run {
-    fn take(&mut self, act: &ActKind) {
+    fn take(&mut self, act: &ActKind, voice: Voice) {
         match act {
             ActKind::PassDone { n, radial_mm } => self.cut(*n, *radial_mm),
             ActKind::Took { n, reading } => self.cut(*n, self.plan.dial.radial_of_reading(*reading)),
@@ -227,7 +233,7 @@ impl Run {
                 self.sets.push(self.stands);
                 self.worked();
             }
-            ActKind::Measured(_) | ActKind::Tried { .. } => self.measure(act),
+            ActKind::Measured(_) | ActKind::Tried { .. } => self.measure(act, voice),
             ActKind::StandsAt { reading } => self.stand_at(self.plan.dial.radial_of_reading(*reading)),
             ActKind::BitChanged { why, tip_flat_mm, tip_radius_mm } => self.change_bit(*why, *tip_flat_mm, *tip_radius_mm),
             ActKind::GrooveTouched { reading, bottom_only } => self.touch(self.plan.dial.radial_of_reading(*reading), *bottom_only),
@@ -242,7 +248,12 @@ impl Run {
                 self.stopped = true;
                 let stands = self.plan.dial.nearest(self.stands).setting;
                 self.pick_up = vec![
-                    format!("Left at {} ({}). Leave the half-nut as it stands, the work in its chuck, the gears on.", stands.text, stands.reading),
+                    format!(
+                        "Left at {} ({}). Leave the {} as it stands, the work in its chuck, the gears on.",
+                        stands.text,
+                        stands.reading,
+                        voice.words().half_nut
+                    ),
                     "Going on: touch nothing but the tool\u{2019}s retract; see that the dial stands where it did, and take a pass at that depth first."
                         .to_owned(),
                 ];
@@ -370,10 +381,10 @@ impl Run {
         self.pick_up = steps;
     }
 
-    fn measure(&mut self, act: &ActKind) {
+    fn measure(&mut self, act: &ActKind, voice: Voice) {
         let sized = act.measured();
         let fit = act.tried();
-        let read = sized.and_then(|m| m.read(&self.plan));
+        let read = sized.and_then(|m| m.read(&self.plan, voice));
         // What the estimate is to take in, should it count.
         let seen = sized.and_then(|m| m.seen(&self.plan, read.as_ref())).or_else(|| fit.map(Observation::Fit));
         if self.roughed {
@@ -390,13 +401,14 @@ impl Run {
                     // What was learned stands, but the tip may be further out than was believed.
                     known.doubt_the_tip(size - known.size(&self.plan, &self.sets).0);
                 }
-                let verdict = judge_read(&self.plan, m, read.map(|r| r.with(&self.read_here)), &self.sets, Believed { known: self.known.as_ref(), again });
+                let verdict =
+                    judge_read(&self.plan, m, read.map(|r| r.with(&self.read_here)), &self.sets, Believed { known: self.known.as_ref(), again }, voice);
                 self.doubted = size.filter(|_| verdict.as_ref().is_some_and(|v| !v.questions.is_empty()));
                 verdict
             }
             (None, Some(fit), known) => {
                 let again = self.doubted_fit.take().is_some_and(|was| std::mem::discriminant(&was) == std::mem::discriminant(&fit));
-                let verdict = judge_fit_knowing(&self.plan, fit, &self.sets, known.as_ref(), again);
+                let verdict = judge_fit_knowing(&self.plan, fit, &self.sets, known.as_ref(), again, voice);
                 self.doubted_fit = Some(fit).filter(|_| !verdict.questions.is_empty());
                 Some(verdict)
             }
@@ -417,7 +429,7 @@ impl Run {
                     known.see(&self.plan, &self.sets, seen);
                 }
                 if let Some((wire, over)) = sized.and_then(|m| m.wire(&self.plan).zip(m.over())) {
-                    self.read_over(wire, over);
+                    self.read_over(wire, over, voice);
                 }
             }
             match (verdict.verdict, &verdict.next) {
@@ -437,10 +449,10 @@ impl Run {
     }
 
     /// Two sizes of wire in one groove tell the flank angle really cut; what a mate feels of it is room taken.
-    fn read_over(&mut self, wire: f64, over: f64) {
+    fn read_over(&mut self, wire: f64, over: f64, voice: Voice) {
         let apart = |w: &[f64; 2]| (w[0] - wire).abs();
         let other = self.over.iter().filter(|w| apart(w) >= WIRES_APART_MM).max_by(|a, b| apart(a).total_cmp(&apart(b)));
-        if let Some(found) = other.and_then(|o| flank_of(&self.plan, *o, [wire, over])) {
+        if let Some(found) = other.and_then(|o| flank_of(&self.plan, *o, [wire, over], voice)) {
             self.plan.hidden_mm[1] = found.feels_mm;
             self.flank = Some(found);
         }
@@ -480,7 +492,7 @@ impl Run {
         self.schedule = all;
     }
 
-    fn step(&self, pass: RunPass) -> NextStep {
+    fn step(&self, pass: RunPass, voice: Voice) -> NextStep {
         let setting = self.plan.dial.nearest(pass.radial_mm).setting;
         let aside = self
             .plan
@@ -489,20 +501,20 @@ impl Run {
             .filter(|_| pass.side_mm != 0.0)
             .map(|dial| SideStep { setting: dial.nearest(pass.side_mm.abs()).setting, ahead: pass.side_mm < 0.0 });
         let form_next = self.roughed && pass.kind == PassKind::Cut;
-        let says = match pass.kind {
-            PassKind::Stocking => format!("Stocking tool: set {}.", setting.text),
+        let says = |setting: &str| match pass.kind {
+            PassKind::Stocking => format!("Stocking tool: set {setting}."),
             PassKind::Cut if form_next => {
-                format!("Now the form tool: set it central in the groove, touch it on the crest, zero the dial. Then set {}.", setting.text)
+                format!("Now the form tool: set it central in the groove, touch it on the crest, zero the dial. Then set {setting}.")
             }
-            PassKind::Scratch => format!("Scratch pass: set {}, hand on the lever, and check the pitch.", setting.text),
-            PassKind::Cut | PassKind::Measured => format!("Set {}.", setting.text),
-            PassKind::Spring => format!("Spring pass: leave it at {}.", setting.text),
+            PassKind::Scratch => format!("Scratch pass: set {setting}, hand on the lever, and check the pitch."),
+            PassKind::Cut | PassKind::Measured => format!("Set {setting}."),
+            PassKind::Spring => format!("Spring pass: leave it at {setting}."),
         };
-        NextStep { pass, setting, aside, says }
+        NextStep { says: says(&setting.text), aloud: says(&aloud(&setting, voice)), pass, setting, aside }
     }
 
-    fn state(self, last_act: Option<String>) -> RunState {
-        let schedule: Vec<NextStep> = self.schedule.iter().map(|p| self.step(*p)).collect();
+    fn state(self, last_act: Option<String>, voice: Voice) -> RunState {
+        let schedule: Vec<NextStep> = self.schedule.iter().map(|p| self.step(*p, voice)).collect();
         // While a reading is in question nothing deeper is offered.
         let held = self.must_touch || self.verdict.as_ref().is_some_and(|v| v.verdict == VerdictKind::Unsure && v.next.is_none());
         let next = if held || self.scrapped.is_some() { None } else { schedule.first().cloned() };
@@ -518,6 +530,8 @@ impl Run {
             }
             (None, None) => "All passes cut: measure before you take it out.".into(),
         };
+        // A setting is said in words, anything else as it stands.
+        let aloud = next.as_ref().filter(|step| step.says == says).map_or_else(|| says.clone(), |step| step.aloud.clone());
         let stands = self.plan.dial.nearest(self.stands).setting;
         let touches = self.plan.touches(self.size()).map(|t| t.map(|mm| self.plan.dial.reading_of_radial(mm)));
         RunState {
@@ -529,7 +543,7 @@ impl Run {
             passes_done: self.done.len(),
             done: self.done,
             verdict: self.verdict,
-            tip: self.known.as_ref().and_then(|k| k.found(&self.plan)),
+            tip: self.known.as_ref().and_then(|k| k.found(&self.plan, voice)),
             flank: self.flank,
             finished: self.finished && self.scrapped.is_none(),
             may_leave: self.begun && (self.proven || !self.plan.opening_loses),
@@ -544,6 +558,7 @@ impl Run {
             touches,
             last_act,
             says,
+            aloud,
         }
     }
 }
@@ -553,7 +568,7 @@ impl RunState {
     ///
     /// # Errors
     /// The JSON pointer of the field and what would be right.
-    pub fn check(&self, act: &ActKind) -> Result<(), (&'static str, String)> {
+    pub fn check(&self, act: &ActKind, voice: Voice) -> Result<(), (&'static str, String)> {
         if !self.begun {
             return Self::unbegun(act);
         }
@@ -570,7 +585,7 @@ impl RunState {
             ));
         }
         if matches!(act, ActKind::Finished {}) && !self.may_leave {
-            return Err(("/kind", "measure it, or try the mate, first: opening the half-nut loses this thread".into()));
+            return Err(("/kind", voice.fill("measure it, or try the mate, first: opening the {half-nut} loses this thread")));
         }
         Ok(())
     }

@@ -8,13 +8,12 @@ use crate::direction::Carriage;
 use crate::gears::DialRule;
 use crate::job::{Chuck, EndKind, Ending, Job, Lathe, Proof, Speeds, Support};
 use crate::plan::Plan;
-use crate::quantity::{SHOWN_MM, eye_text, large_first, plain_text, short_text, up_to};
+use crate::quantity::{SHOWN_MM, large_first, up_to};
 use crate::setup::{SetupSection, SpeedLimit};
 use crate::thread::Side;
 use crate::thread::section::LOAD_FACES;
 use crate::watch::Level;
 use crate::watch::{Code, DOUBTFUL_SHARE};
-use crate::words::Words;
 use crate::working::round_to_nine;
 use serde::Serialize;
 use serde_json::{Value, json};
@@ -52,7 +51,7 @@ pub struct CheckLine {
     /// Stable code.
     pub code: &'static str,
     /// What is checked, in a word or two.
-    pub name: &'static str,
+    pub name: String,
     /// The station it belongs to.
     pub station: &'static str,
     /// How it stands.
@@ -84,8 +83,8 @@ struct Line<'a> {
 }
 
 impl Line<'_> {
-    fn put(&mut self, code: &'static str, name: &'static str, station: &'static str, (state, says, cure): LineFinding) {
-        self.list.push(CheckLine { code, name, station, state, says, cure });
+    fn put(&mut self, code: &'static str, name: &str, station: &'static str, (state, says, cure): LineFinding) {
+        self.list.push(CheckLine { code, name: self.plan.voice.fill(name), station, state, says, cure });
     }
 
     /// What the stations say against it under any of these codes.
@@ -219,8 +218,8 @@ fn stick_out(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
 fn ends_true(lines: &mut Line<'_>, plan: &Plan) {
     if let Some(why) = lines.against(&[Code::Chamfer]) {
         let to = plan.blank.chamfer_wanted_mm.value;
-        let to = if plan.thread.side == Side::Internal { up_to(to, 10.0) } else { -up_to(-to, 10.0) };
-        lines.put("chamfer", "Chamfer", "blank", bad(why, format!("Take it to {} mm.", plain_text(to, 1)), Some(json!({"blank": {"chamfer_mm": to}}))));
+        let to = if plan.thread.side == Side::Internal { plan.voice.rule_over(to) } else { plan.voice.rule_under(to) };
+        lines.put("chamfer", "Chamfer", "blank", bad(why, format!("Take it to {}.", plan.voice.about(to)), Some(json!({"blank": {"chamfer_mm": to}}))));
     }
     let against = lines.against(&[Code::Runout]);
     if let Some(run_out) = &plan.blank.run_out {
@@ -268,9 +267,7 @@ fn passes(lines: &mut Line<'_>, plan: &Plan) {
         "cut",
         match against {
             Some(why) => bad(why, "Leave the passes to the app.", Some(json!({"cut": {"passes": null, "rows": []}}))),
-            None => {
-                good(format!("{count}, of up to {} mm² each. {}", plain_text(most, 2), plan.cut.lightened.as_deref().unwrap_or_default()).trim().to_owned())
-            }
+            None => good(format!("{count}, of up to {} each. {}", plan.voice.area(most), plan.cut.lightened.as_deref().unwrap_or_default()).trim().to_owned()),
         },
     );
 }
@@ -362,7 +359,7 @@ fn gears(lines: &mut Line<'_>, plan: &Plan, job: &Job, lathe: &Lathe) {
                         } else {
                             bad(
                                 why,
-                                format!("Engage no more than {} mm of nut, or buy the gear that makes it true.", plain_text(shorter, 1)),
+                                format!("Engage no more than {} of nut, or buy the gear that makes it true.", plan.voice.about(shorter)),
                                 Some(json!({"thread": {"engagement_mm": shorter}})),
                             )
                         }
@@ -433,6 +430,7 @@ fn load_flank(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
 }
 
 fn tool(lines: &mut Line<'_>, plan: &Plan) {
+    let voice = plan.voice;
     let bit = &plan.bit;
     let internal = plan.thread.side == Side::Internal;
     let against = lines.against(&[Code::ToolUnfit, Code::BarUnfit, Code::ToolGone]);
@@ -470,7 +468,7 @@ fn tool(lines: &mut Line<'_>, plan: &Plan) {
     );
     let rubs = lines.against(&[Code::FlankRubs, Code::TrailingRelief]);
     let heel = lines.against(&[Code::HeelRubs]);
-    let wanted = bit.grind.sides.iter().map(|s| format!("{} {}", eye_text(up_to(s.front_deg.value, 2.0)), s.side)).collect::<Vec<_>>().join(", ");
+    let wanted = bit.grind.sides.iter().map(|s| format!("{} {}", voice.eye(up_to(s.front_deg.value, 2.0)), s.side)).collect::<Vec<_>>().join(", ");
     let [leading, trailing] = [0, 1].map(|i| up_to(bit.grind.sides[i].front_deg.value, 2.0));
     let ground = Some(json!({"bit": {"leading_relief_deg": leading, "trailing_relief_deg": trailing}}));
     lines.put(
@@ -478,10 +476,10 @@ fn tool(lines: &mut Line<'_>, plan: &Plan) {
         "Both sides clear",
         "bit",
         match (heel, rubs) {
-            (Some(why), None) => bad(why, "Set it on centre, and tell it.", Some(json!({"bit": {"height_mm": 0}}))),
+            (Some(why), None) => bad(why, plan.voice.fill("Set it on {center}, and tell it."), Some(json!({"bit": {"height_mm": 0}}))),
             (Some(why), Some(rubs)) => bad(
                 format!("{why} {rubs}"),
-                format!("Set it on centre, and grind its sides to {wanted}."),
+                format!("Set it on {}, and grind its sides to {wanted}.", plan.voice.words().center),
                 Some(json!({"bit": {"height_mm": 0, "leading_relief_deg": leading, "trailing_relief_deg": trailing}})),
             ),
             (None, Some(why)) => bad(why, format!("Grind its sides to {wanted}."), ground),
@@ -518,9 +516,9 @@ fn relief(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
         return;
     };
     let facts = &job.blank;
-    let up = |v: f64| up_to(v, 100.0);
+    let voice = plan.voice;
     let internal = plan.thread.side == Side::Internal;
-    let deep = if internal { up(relief.diameter_mm.value) } else { (relief.diameter_mm.value * 100.0).floor() / 100.0 };
+    let deep = if internal { voice.turned_over(relief.diameter_mm.value) } else { voice.turned_under(relief.diameter_mm.value) };
     let name = match relief.end {
         EndKind::PlungedRing => "ring",
         EndKind::DrilledPocket => "pocket",
@@ -533,11 +531,11 @@ fn relief(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
         "Relief deep enough",
         "blank",
         match (shallow, facts.relief_diameter_mm) {
-            (Some(why), _) => bad(why, format!("Take it to {deep} mm."), Some(json!({"blank": {"relief_diameter_mm": deep}}))),
+            (Some(why), _) => bad(why, format!("Take it to {}.", voice.coarse(deep)), Some(json!({"blank": {"relief_diameter_mm": deep}}))),
             (None, Some(there)) => good(format!(
-                "{} mm, past the deepest this tip reaches by {} mm.",
-                plain_text(there, 2),
-                plain_text(0.1 + (there - relief.diameter_mm.value).abs() / 2.0, 2)
+                "{}, past the deepest this tip reaches by {}.",
+                voice.coarse(there),
+                voice.coarse(0.1 + (there - relief.diameter_mm.value).abs() / 2.0)
             )),
             (None, None) => unknown(
                 format!("No {name} told: this tip wants {wants}."),
@@ -547,13 +545,13 @@ fn relief(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
         },
     );
     let narrow = lines.against(&[Code::ReliefNarrow]);
-    let width = up_to(relief.width_mm.value, 10.0);
+    let width = voice.rule_over(relief.width_mm.value);
     let stop = if plan.setup.carriage == Carriage::TowardHeadstock { "to stop in" } else { "to start in" };
     let corner = facts
         .relief_corner_mm
         .zip(relief.corner_mm.as_ref())
         .filter(|(there, most)| *there > most.value + 1e-6)
-        .map(|(_, most)| (most.value * 100.0).floor() / 100.0);
+        .map(|(_, most)| voice.turned_under(most.value));
     let too_narrow = facts.relief_width_mm.is_some_and(|w| w < relief.width_mm.value - 1e-6);
     lines.put(
         "relief_width",
@@ -578,7 +576,7 @@ fn relief(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
                     change["setup"]["ending"] = json!("hand");
                 }
                 let cure = if too_narrow {
-                    format!("Widen it to {width} mm.")
+                    format!("Widen it to {}.", voice.about(width))
                 } else if corner.is_some() {
                     "Leave a smaller radius in its corners.".into()
                 } else {
@@ -586,10 +584,10 @@ fn relief(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
                 };
                 bad(why, cure, Some(change))
             }
-            (None, Some(there)) => good(format!("{} mm {stop}, {} needed.", short_text(there, 2), relief.width_mm.text)),
+            (None, Some(there)) => good(format!("{} {stop}, {} needed.", voice.coarse(there), relief.width_mm.text)),
             (None, None) => unknown(
                 format!("Its width was not told: {} {stop} is needed.", relief.width_mm.text),
-                format!("Make it at least {width} mm."),
+                format!("Make it at least {}.", voice.about(width)),
                 Some(json!({"blank": {"relief_width_mm": width}})),
             ),
         },
@@ -601,7 +599,8 @@ fn open_end(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
     let against = lines.against(&[Code::EndRoom]);
     let internal = plan.thread.side == Side::Internal;
     if let Some(beyond) = &plan.blank.beyond {
-        let needs = up_to(beyond.needs_mm.value, 10.0);
+        let voice = plan.voice;
+        let needs = voice.rule_over(beyond.needs_mm.value);
         lines.put(
             "end_room",
             "Beyond the end",
@@ -616,23 +615,23 @@ fn open_end(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
                 (Some(why), Some(_)) => {
                     let (says, change) = if job.blank.end == Some(EndKind::Withdraw) && plan.setup.carriage == Carriage::AwayFromHeadstock {
                         let tight = job.blank.beyond_mm.is_some_and(|there| there < needs);
-                        let room = if tight { format!(", and make {} mm of room behind it", plain_text(needs, 1)) } else { String::new() };
+                        let room = if tight { format!(", and make {} of room behind it", voice.about(needs)) } else { String::new() };
                         let mut change = json!({"blank": {"end": null}});
                         if tight {
                             change["blank"]["beyond_mm"] = json!(needs);
                         }
                         (format!("Turn a groove to start in{room}."), change)
                     } else if beyond.jaws {
-                        let out = plan.thread.length_mm.value + needs;
-                        (format!("Let it stand out {} mm.", plain_text(out, 1)), json!({"blank": {"stick_out_mm": out}}))
+                        let out = voice.rule_over(plan.thread.length_mm.value + needs);
+                        (format!("Let it stand out {}.", voice.about(out)), json!({"blank": {"stick_out_mm": out}}))
                     } else {
-                        (format!("Make {} mm of room there, and tell it.", plain_text(needs, 1)), json!({"blank": {"beyond_mm": needs}}))
+                        (format!("Make {} of room there, and tell it.", voice.about(needs)), json!({"blank": {"beyond_mm": needs}}))
                     };
                     bad(why, says, Some(change))
                 }
                 (None, Some(_)) => good(beyond.says.clone()),
                 (None, None) if job.setup.runout_mm.is_some() => {
-                    good(format!("{} mm to stop in, as told; it runs on {}.", short_text(job.setup.runout_mm.unwrap_or(0.0), 1), plan.setup.stopping_mm.text))
+                    good(format!("{} to stop in, as told; it runs on {}.", voice.given(job.setup.runout_mm.unwrap_or(0.0)), plan.setup.stopping_mm.text))
                 }
                 (None, None) => unknown(beyond.says.clone(), "Measure from the end of the thread to whatever stands there, and tell it.", None),
             },
@@ -646,11 +645,11 @@ fn open_end(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
             "Room at the tailstock",
             "setup",
             match job.setup.runout_mm {
-                Some(room) => good(format!("{} mm there; it runs on {}.", plain_text(room, 1), setup.stopping_mm.text)),
+                Some(room) => good(format!("{} there; it runs on {}.", plan.voice.given(room), setup.stopping_mm.text)),
                 None => unknown(
                     format!(
                         "The cut runs toward {}, and the room there was not told; it runs on {} after the hand moves.",
-                        if held { "the centre" } else { "the tailstock" },
+                        if held { plan.voice.fill("the {center}") } else { "the tailstock".to_owned() },
                         setup.stopping_mm.text
                     ),
                     "Measure from the end of the thread to where the carriage, the slide or the tool would meet it, and tell it.",
@@ -730,7 +729,7 @@ fn dial(lines: &mut Line<'_>, plan: &Plan) {
     let said = ending.map_or("", |e| e.says.as_str());
     lines.put(
         "dial",
-        "Half-nut",
+        "{Half-nut}",
         "gears",
         match (against, ending) {
             (Some(why), _) => bad(why, "End each pass as suits the train.", Some(json!({"setup": {"ending": null}}))),
@@ -746,7 +745,6 @@ fn chuck(lines: &mut Line<'_>, plan: &Plan, lathe: &Lathe, job: &Job) {
     lines.answered.push(Code::ChuckUnscrews);
     let reversed = plan.setup.spindle == crate::direction::Spindle::Reversed;
     let back = matches!(plan.setup.ending, Ending::Closed | Ending::SameMark);
-    let words = Words::of(job.words);
     let chalk = plan.setup.endings.iter().any(|e| e.ending == Ending::ChalkMarks && e.serves);
     let other = match plan.gears.dial.rule {
         DialRule::KeepClosed if chalk => "chalk_marks",
@@ -766,9 +764,9 @@ fn chuck(lines: &mut Line<'_>, plan: &Plan, lathe: &Lathe, job: &Job) {
             (Chuck::Screwed, false, true) => bad(
                 "The chuck screws on and the spindle is reversed after every pass: started hard, it can unscrew.",
                 match other {
-                    "dial" => format!("Open the {} instead and close it by the dial.", words.half_nut),
+                    "dial" => format!("Open the {} instead and close it by the dial.", job.voice.words().half_nut),
                     "hand" => "Turn the spindle by hand instead.".to_owned(),
-                    _ => format!("Open the {} instead and close it by chalk marks, the carriage back at a fixed stop.", words.half_nut),
+                    _ => format!("Open the {} instead and close it by chalk marks, the carriage back at a fixed stop.", job.voice.words().half_nut),
                 },
                 Some(json!({"setup": {"ending": other}})),
             ),
@@ -783,14 +781,15 @@ fn compound(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
     let angle = lines.against(&[Code::CompoundAngle]);
     let cannot = lines.against(&[Code::CompoundSwing, Code::CompoundTravel]);
     let straight = Some(json!({"cut": {"style": "radial", "compound_angle_deg": null}}));
-    let words = Words::of(job.words);
     lines.put(
         "slide",
         "Slide",
         "cut",
         match (cannot, angle) {
             (Some(why), _) => bad(why, "Plunge straight in by the cross-slide, with lighter cuts.", straight),
-            (None, Some(why)) => bad(why, format!("Lean the {} as the thread wants.", words.compound), Some(json!({"cut": {"compound_angle_deg": null}}))),
+            (None, Some(why)) => {
+                bad(why, format!("Lean the {} as the thread wants.", job.voice.words().compound), Some(json!({"cut": {"compound_angle_deg": null}})))
+            }
             (None, None) => {
                 let travel = plan.cut.compound_mm.as_ref().map_or_else(String::new, |c| format!(" {} of travel wanted.", c.text));
                 good(format!("{}{travel}", plan.cut.scale))

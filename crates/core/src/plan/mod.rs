@@ -18,14 +18,13 @@ use crate::gears::{GearsSection, section as gears};
 use crate::job::defaults::BIT_WIDTH_MM;
 use crate::job::pad::{self, SumLine};
 use crate::job::{EndKind, Ending, Job, Kit, Lathe, Proof, Style};
-use crate::quantity::plain_text;
 use crate::run::{READING_DOUBT_MM, RunClass, RunPass, RunPlan, RunTip, RunWires};
 use crate::setup::{self, SetupSection};
 use crate::thread::form::Thread;
 use crate::thread::pair::{self, AsCut};
 use crate::thread::{Class, PairSection, RunMate, Side, ThreadSection, section as thread};
+use crate::voice::Voice;
 use crate::watch::{self, Code, Level, Watch};
-use crate::words::Words;
 use crate::working::{Num, Quantity, Working, Worksheet, round_to_nine};
 use serde::Serialize;
 
@@ -67,6 +66,9 @@ pub struct Plan {
     pub assumptions: Vec<Assumption>,
     /// How every number was got.
     pub workings: Vec<Working>,
+    /// What its texts are spoken in.
+    #[serde(skip)]
+    pub voice: Voice,
 }
 
 /// Version of the reckoning, stored with every frozen plan.
@@ -81,8 +83,8 @@ const FINISHING_SHARE: f64 = 0.5;
 /// Reckons a job on a lathe with a kit.
 #[must_use]
 pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
-    let words = Words::of(job.words);
-    let mut sheet = Worksheet::default();
+    let voice = job.voice;
+    let mut sheet = Worksheet::spoken(voice);
     let mut watch: Vec<Watch> = job.overrides.clone();
     let mut assumptions = job.assumed.clone();
 
@@ -101,7 +103,7 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
         &mut assumptions,
         &mut watch,
     );
-    let mut gears = gears::reckon(&mut sheet, &job.gears, lathe, &th, &direction, &words, &mut watch);
+    let mut gears = gears::reckon(&mut sheet, &job.gears, lathe, &th, &direction, &mut watch);
     let size = blank::size::reckon(&mut sheet, &job.blank, &th, &mut assumptions, &mut watch);
     let reach = blank::reach::reckon(&mut sheet, &job.blank, (&job.bit, &job.setup), &th, &tip, size.used);
     let setup = setup::reckon(
@@ -116,7 +118,6 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
             rule: gears.dial.rule,
             train: gears.hung.as_ref().map(|h| &h.train),
             meet: gears.hung.as_ref().map(|h| *h.ratio.denom()),
-            words: &words,
             tool: job.bit.material,
         },
         &mut watch,
@@ -133,7 +134,7 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
         && job.bit.body_ahead_mm.is_none()
         && (blank.relief.is_some() || blank.beyond.as_ref().is_some_and(|b| b.gap_mm.is_some()))
     {
-        let text = format!("How far the bit stands ahead of its point was not told: half a bit of {} mm is taken.", plain_text(BIT_WIDTH_MM, 0));
+        let text = format!("How far the bit stands ahead of its point was not told: half a bit of {} is taken.", voice.nominal(BIT_WIDTH_MM));
         assumptions.push(Assumption { pointer: "/bit/body_ahead_mm".into(), text });
     }
     let external = th.spec.side == Side::External;
@@ -149,7 +150,6 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
         target,
         direction: &direction,
         gears: &gears,
-        words: &words,
         speed: setup.speed_rpm.num(),
         ending: setup.ending,
         run_up: setup.run_up_mm.num(),
@@ -197,24 +197,44 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
     let felt = (of(gears.hung.as_ref().map(|h| &h.takes_mm)), of(bit.ground.as_ref().map(|g| &g.feels_mm)));
     gauge.functional = functional::reckon(&mut sheet, &th, felt, target, job.mate.as_ref().and_then(|m| m.made_mm), &mut watch);
 
-    let proof = proof::reckon(&proof::Inputs {
-        facts: &job.gauge,
-        kit,
-        thread: &th,
-        gauge: &gauge,
-        blank: &blank,
-        shoulder: job.blank.shoulder,
-        mate: job.mate.as_ref(),
-        reach_past: job.bit.reach_past_mm.unwrap_or(0.0),
-    });
+    let proof = proof::reckon(
+        &proof::Inputs {
+            facts: &job.gauge,
+            kit,
+            thread: &th,
+            gauge: &gauge,
+            blank: &blank,
+            shoulder: job.blank.shoulder,
+            mate: job.mate.as_ref(),
+            reach_past: job.bit.reach_past_mm.unwrap_or(0.0),
+        },
+        voice,
+    );
     of_every_plan(&assumptions, &mut watch);
     watch::order(&mut watch);
     let pad = pad::section(&mut sheet, &job.pad);
     let reckoned = Reckoned { thread: &th, tip: &tip, start, target, wires, gears: &gears, setup: &setup, cut: &cut, hidden: felt };
-    let run = frozen(job, kit, &reckoned, &words);
+    let run = frozen(job, kit, &reckoned, voice);
     let check = Check::default();
-    let mut plan =
-        Plan { engine: ENGINE, thread, pair, blank, gears, bit, setup, cut, gauge, proof, check, pad, run, watch, assumptions, workings: sheet.finish() };
+    let mut plan = Plan {
+        engine: ENGINE,
+        thread,
+        pair,
+        blank,
+        gears,
+        bit,
+        setup,
+        cut,
+        gauge,
+        proof,
+        check,
+        pad,
+        run,
+        watch,
+        assumptions,
+        workings: sheet.finish(),
+        voice,
+    };
     // The check stands on everything before it, the watch included.
     plan.check = check::check(&plan, job, lathe);
     plan
@@ -262,7 +282,7 @@ struct Reckoned<'a> {
 }
 
 /// What a run needs of the plan.
-fn frozen(job: &Job, kit: &Kit, r: &Reckoned<'_>, words: &Words) -> RunPlan {
+fn frozen(job: &Job, kit: &Kit, r: &Reckoned<'_>, voice: Voice) -> RunPlan {
     RunPlan {
         side: r.thread.spec.side,
         start_mm: round_to_nine(r.start.value),
@@ -285,9 +305,9 @@ fn frozen(job: &Job, kit: &Kit, r: &Reckoned<'_>, words: &Words) -> RunPlan {
         mate: Some(run_mate(job, r.thread)),
         mate_limits_mm: mate_limits(job, r.thread),
         side_dial: r.cut.side_dial.clone(),
-        cycle: setup::cycle(r.setup, &r.gears.dial, words),
+        cycle: setup::cycle(r.setup, r.thread.spec.side, &r.gears.dial, voice),
         opening_loses: setup::opening_loses(r.setup.ending),
-        pick_up: setup::pick_up(r.setup, words),
+        pick_up: setup::pick_up(r.setup, voice),
         lead_mm: (r.thread.spec.starts > 1).then(|| round_to_nine(r.thread.lead.value)),
         hidden_mm: [round_to_nine(r.hidden.0.value.abs()), round_to_nine(r.hidden.1.value)],
         heights_mm: Some(r.thread.heights().map(round_to_nine)),

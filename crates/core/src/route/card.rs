@@ -6,6 +6,7 @@ use crate::cut::SlideName;
 use crate::job::{Holding, Support};
 use crate::quantity::{degrees_text, plain_text};
 use crate::thread::Side;
+use crate::voice::Voice;
 use crate::working::Quantity;
 use serde::Serialize;
 use std::f64::consts::PI;
@@ -15,7 +16,7 @@ use std::f64::consts::PI;
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct CardLine {
     /// What it is.
-    pub says: &'static str,
+    pub says: String,
     /// The number.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub figure: Option<Quantity>,
@@ -24,13 +25,13 @@ pub struct CardLine {
     pub text: Option<String>,
 }
 
-pub(crate) fn number(says: &'static str, figure: &Quantity) -> CardLine {
+pub(crate) fn number(says: impl Into<String>, figure: &Quantity) -> CardLine {
     // A card stands alone: its numbers open nothing.
-    CardLine { says, figure: Some(Quantity { w: None, ..figure.clone() }), text: None }
+    CardLine { says: says.into(), figure: Some(Quantity { w: None, ..figure.clone() }), text: None }
 }
 
-fn words(says: &'static str, text: impl Into<String>) -> CardLine {
-    CardLine { says, figure: None, text: Some(text.into()) }
+fn words(says: impl Into<String>, text: impl Into<String>) -> CardLine {
+    CardLine { says: says.into(), figure: None, text: Some(text.into()) }
 }
 
 /// Surface speed of plain turning over that of threading. House value: threading is run at about two fifths.
@@ -57,7 +58,7 @@ impl Member<'_> {
 
 /// What is set for an operation.
 #[must_use]
-pub fn bench(member: &Member<'_>, kind: OpKind) -> Vec<CardLine> {
+pub fn bench(member: &Member<'_>, kind: OpKind, voice: Voice) -> Vec<CardLine> {
     let (plan, facts) = (member.plan, member.facts);
     let blank = &plan.blank;
     let speed = |share| words("Speed", format!("{} rpm", plain_text(member.rpm(member.blank_mm(), share), 0)));
@@ -67,14 +68,14 @@ pub fn bench(member: &Member<'_>, kind: OpKind) -> Vec<CardLine> {
             let length = plan.thread.length_mm.value + blank.relief.as_ref().map_or(0.0, |r| r.width_mm.value) + 2.0 * FACING_MM;
             let least = if internal { plan.thread.major_mm.value } else { blank.aim_mm.value + STOCK_MM };
             vec![
-                number(if internal { "Stock, over this by the wall it needs" } else { "Stock, at least" }, &Quantity::length(least)),
-                number("Length, without what the jaws hold and lies past the thread", &Quantity::length(length)),
+                number(if internal { "Stock, over this by the wall it needs" } else { "Stock, at least" }, &Quantity::length(voice, least)),
+                number("Length, without what the jaws hold and lies past the thread", &Quantity::length(voice, length)),
                 words("Material", facts.blank.material.name.clone()),
             ]
         }
-        OpKind::Face | OpKind::Length => vec![speed(1.0), number("Most a cut", &Quantity::given(FACING_MM)), words("How", "to the middle, no pip left")],
+        OpKind::Face | OpKind::Length => vec![speed(1.0), number("Most a cut", &Quantity::given(voice, FACING_MM)), words("How", "to the middle, no pip left")],
         OpKind::Centre => vec![
-            words("Centre drill", "straight, to two thirds of its cone"),
+            words(voice.fill("{Center} drill"), "straight, to two thirds of its cone"),
             words("Support", if facts.blank.support == Support::None { "not asked for by its length" } else { "grease the point; try it again once warm" }),
         ],
         OpKind::Drill => blank
@@ -133,7 +134,10 @@ pub fn bench(member: &Member<'_>, kind: OpKind) -> Vec<CardLine> {
         }
         OpKind::Prove => prove(member),
         OpKind::PartOff => {
-            vec![speed(BROAD * 0.6), words("How", "square to the work, close to the chuck; a centre drawn back first, and never between centres")]
+            vec![
+                speed(BROAD * 0.6),
+                words("How", voice.fill("square to the work, close to the chuck; a {center} drawn back first, and never between {center}s")),
+            ]
         }
         OpKind::Own => Vec::new(),
     }
@@ -162,7 +166,11 @@ pub(crate) fn thread_card(member: &Member<'_>) -> ThreadCard {
         words("Gears, drivers / driven", format!("{} / {}{lever}", teeth(&hung.train.drivers), teeth(&hung.train.driven)))
     });
     let depth = plan.cut.full_depth.as_ref().map(|full| {
-        let slide = if full.slide == SlideName::Compound { format!("compound, {}\u{b0}", degrees_text(plan.cut.angle_deg)) } else { "cross-slide".to_owned() };
+        let slide = if full.slide == SlideName::Compound {
+            format!("{}, {}\u{b0}", plan.voice.words().compound, degrees_text(plan.cut.angle_deg))
+        } else {
+            "cross-slide".to_owned()
+        };
         words(
             if plan.cut.stop_says.is_some() { "To the first measurement" } else { "Full depth on the dial" },
             format!("{} ({}), {slide}", full.text, full.reading),
@@ -170,11 +178,11 @@ pub(crate) fn thread_card(member: &Member<'_>) -> ThreadCard {
     });
     ThreadCard {
         gears,
-        half_nut: words("Half-nut", plan.nut_says()),
+        half_nut: words(plan.voice.fill("{Half-nut}"), plan.nut_says()),
         bit: words("Bit", plan.bit.says.clone()),
         speed: number("Speed", &plan.setup.speed_rpm),
         way: words("Way", plan.setup.says.clone()),
-        compound: (plan.cut.dial.slide == SlideName::Compound).then(|| words("Compound", plan.cut.scale.clone())),
+        compound: (plan.cut.dial.slide == SlideName::Compound).then(|| words(plan.voice.fill("{Compound}"), plan.cut.scale.clone())),
         depth,
         measure: plan.cut.stop_says.as_ref().map(|says| words("Then", says.clone())),
         passes: words("Passes", format!("{}, about {}", plan.cut.passes.len(), plan.cut.time.whole.text)),

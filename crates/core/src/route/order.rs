@@ -2,6 +2,7 @@
 //! order costs, and the move that mends it.
 
 use super::{Member, OpKind, Operation, Route};
+use crate::voice::Voice;
 use OpKind::{Bore, Centre, Chamfer, Dress, Drill, Face, Length, PartOff, Plain, Prove, Relief, Saw, SecondChamfer, Thread, Turn};
 use serde::Serialize;
 
@@ -32,7 +33,7 @@ const fn lesson(first: OpKind, then: OpKind, of: Shared, why: &'static str) -> L
 #[rustfmt::skip]
 const LESSONS: &[Lesson] = &[
     lesson(Saw, Face, Shared::Piece, "a sawn end is faced after it is sawn"),
-    lesson(Face, Centre, Shared::Chucking, "a centre drilled in a rough end starts off the axis and the point wanders"),
+    lesson(Face, Centre, Shared::Chucking, "a {center} drilled in a rough end starts off the axis and the point wanders"),
     lesson(Face, Turn, Shared::Chucking, "lengths are taken from the faced end"),
     lesson(Centre, Turn, Shared::Chucking, "what the tailstock supports is turned after it is supported"),
     lesson(Face, Drill, Shared::Chucking, "a drill wanders on an end that is not faced"),
@@ -87,7 +88,7 @@ impl Shared {
 
 /// Every lesson this order goes against, by the place of what suffers.
 #[must_use]
-pub fn remarks(route: &Route, members: &[Member<'_>]) -> Vec<OrderRemark> {
+pub fn remarks(route: &Route, members: &[Member<'_>], voice: Voice) -> Vec<OrderRemark> {
     let placed: Vec<Placed<'_>> =
         route.ops().enumerate().map(|(at, (setup, op))| Placed { at, setup, piece: route.setups[setup].piece.as_deref(), op }).collect();
     let mut out = Vec::new();
@@ -99,7 +100,7 @@ pub fn remarks(route: &Route, members: &[Member<'_>]) -> Vec<OrderRemark> {
             // Against the earliest it should stand before; the rest follow from that.
             let then = placed.iter().find(|p| p.op.kind == lesson.then && p.at < first.at && lesson.of.binds(*first, **p));
             if let Some(then) = then {
-                remark(*first, *then, format!("{} stands after {}: {}.", name(first.op), name(then.op).to_lowercase(), lesson.why));
+                remark(*first, *then, format!("{} stands after {}: {}.", name(first.op, voice), name(then.op, voice).to_lowercase(), lesson.why));
             }
         }
     }
@@ -134,12 +135,12 @@ pub fn remarks(route: &Route, members: &[Member<'_>]) -> Vec<OrderRemark> {
 }
 
 /// What an operation is called: the user's name for it, or the app's.
-pub(super) fn name(op: &Operation) -> String {
+pub(super) fn name(op: &Operation, voice: Voice) -> String {
     op.says.clone().unwrap_or_else(|| {
-        match op.kind {
+        let name = match op.kind {
             Saw => "Saw the stock",
             Face => "Face the end",
-            Centre => "Centre it",
+            Centre => "{Center} it",
             Drill => "Drill",
             Turn => "Turn the blank",
             Bore => "Bore",
@@ -153,7 +154,7 @@ pub(super) fn name(op: &Operation) -> String {
             Length => "Face the second end to length",
             SecondChamfer => "Chamfer the second end",
             OpKind::Own => "Your own",
-        }
-        .to_owned()
+        };
+        voice.fill(name)
     })
 }

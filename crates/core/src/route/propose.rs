@@ -3,10 +3,11 @@
 use super::{Member, OpKind, Operation, Route, SetUp};
 use crate::job::{EndKind, Holding, Support};
 use crate::thread::Side;
+use crate::voice::Voice;
 
 /// Makes the route of a part: pieces in the order they are fitted, on each its set-ups.
 #[must_use]
-pub fn propose(members: &[Member<'_>]) -> Route {
+pub fn propose(members: &[Member<'_>], voice: Voice) -> Route {
     let mut pieces: Vec<Vec<&Member<'_>>> = Vec::new();
     let (apart, together): (Vec<&Member<'_>>, Vec<&Member<'_>>) = members.iter().partition(|m| m.apart);
     if !together.is_empty() {
@@ -15,7 +16,7 @@ pub fn propose(members: &[Member<'_>]) -> Route {
     pieces.extend(apart.into_iter().map(|m| vec![m]));
     // What the other is fitted to comes first.
     pieces.sort_by_key(|piece| !piece.iter().any(|m| m.plan.pair.as_ref().is_some_and(|p| p.first == Some(true))));
-    let setups = pieces.iter().flat_map(|piece| of_piece(piece)).collect();
+    let setups = pieces.iter().flat_map(|piece| of_piece(piece, voice)).collect();
     Route { setups }
 }
 
@@ -52,17 +53,17 @@ impl<'a> Making<'a> {
     }
 }
 
-fn of_piece(members: &[&Member<'_>]) -> Vec<SetUp> {
+fn of_piece(members: &[&Member<'_>], voice: Voice) -> Vec<SetUp> {
     let Some(first) = members.first() else { return Vec::new() };
     let mut making = Making { piece: first.job, setups: Vec::new() };
     let between = matches!(held(first), Holding::Centres);
-    making.chuck(if between { "in the chuck, to centre both ends".to_owned() } else { as_held(first) });
+    making.chuck(if between { voice.fill("in the chuck, to {center} both ends") } else { as_held(first, voice) });
     making.ops(first, &[OpKind::Saw, OpKind::Face]);
     if between || first.facts.blank.support != Support::None {
         making.op(first, OpKind::Centre);
     }
     if between {
-        making.chuck(Holding::Centres.says());
+        making.chuck(Holding::Centres.says(voice));
     }
     body(&mut making, first);
     // What must run true to the first is cut in the same chucking; the rest is the part's other end.
@@ -72,7 +73,7 @@ fn of_piece(members: &[&Member<'_>]) -> Vec<SetUp> {
         making.op(first, OpKind::PartOff);
     }
     for (i, member) in other.iter().enumerate() {
-        let held = if between || member.facts.blank.holding.is_some() { as_held(member) } else { by_thread(first) };
+        let held = if between || member.facts.blank.holding.is_some() { as_held(member, voice) } else { by_thread(first) };
         making.chuck(format!("turned end for end, {held}"));
         if !between && i == 0 {
             making.op(member, OpKind::Length);
@@ -106,13 +107,13 @@ fn body(making: &mut Making<'_>, member: &Member<'_>) {
     making.ops(member, &[OpKind::Chamfer, OpKind::Thread, OpKind::Dress, OpKind::Prove]);
 }
 
-fn as_held(member: &Member<'_>) -> String {
+fn as_held(member: &Member<'_>, voice: Voice) -> String {
     let support = match member.facts.blank.support {
         Support::None => "",
-        Support::Centre => ", the centre up",
+        Support::Centre => ", the {center} up",
         Support::Steady => ", a steady beside the cut",
     };
-    format!("{}{support}", held(member).says())
+    format!("{}{}", held(member).says(voice), voice.fill(support))
 }
 
 /// How a part is held by what is finished of it.

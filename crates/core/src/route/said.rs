@@ -5,6 +5,7 @@ use super::order::{OrderRemark, name, remarks};
 use super::{Member, OpKind, Operation, Route, SetUp};
 use crate::quantity::plain_text;
 use crate::thread::Side;
+use crate::voice::Voice;
 use serde::Serialize;
 use std::collections::BTreeMap;
 
@@ -84,7 +85,7 @@ fn time(minutes: f64) -> String {
 
 /// Shows a route; `ticks` are the operations done, with when.
 #[must_use]
-pub fn said(route: &Route, members: &[Member<'_>], ticks: &BTreeMap<String, String>) -> RouteDetail {
+pub fn said(route: &Route, members: &[Member<'_>], ticks: &BTreeMap<String, String>, voice: Voice) -> RouteDetail {
     let of = |job: Option<&str>| members.iter().find(|m| Some(m.job) == job);
     let (mut whole, mut left) = (0.0, 0.0);
     let setups = route
@@ -100,7 +101,7 @@ pub fn said(route: &Route, members: &[Member<'_>], ticks: &BTreeMap<String, Stri
                     let takes_min = minutes.set + minutes.each;
                     let proven = matches!(op.kind, OpKind::Thread | OpKind::Prove) && member.is_some_and(|m| m.proven);
                     let done = ticks.get(&op.id).cloned().or_else(|| proven.then(|| "proven".to_owned()));
-                    OperationView { op: op.clone(), name: name(op), card: member.map(|m| bench(m, op.kind)).unwrap_or_default(), takes_min, done }
+                    OperationView { op: op.clone(), name: name(op, voice), card: member.map(|m| bench(m, op.kind, voice)).unwrap_or_default(), takes_min, done }
                 })
                 .collect();
             let in_chuck = of(setup.piece.as_deref()).map_or(0.0, chucking_of);
@@ -121,7 +122,7 @@ pub fn said(route: &Route, members: &[Member<'_>], ticks: &BTreeMap<String, Stri
             }
         })
         .collect();
-    RouteDetail { setups, remarks: remarks(route, members), takes: time(whole), left: time(left) }
+    RouteDetail { setups, remarks: remarks(route, members, voice), takes: time(whole), left: time(left) }
 }
 
 fn piece_says(member: &Member<'_>, members: &[Member<'_>]) -> String {

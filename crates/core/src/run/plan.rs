@@ -168,6 +168,14 @@ const WIDEST: f64 = 0.6;
 const TOUCH_MM: f64 = 0.1;
 
 impl RunPlan {
+    /// The same run, what it says taken from the same plan spoken in another voice.
+    #[must_use]
+    pub fn spoken_as(self, other: Self) -> Self {
+        Self { cycle: other.cycle, pick_up: other.pick_up, ..self }
+    }
+}
+
+impl RunPlan {
     /// 1 where cutting makes the figure smaller, −1 in a bore.
     #[must_use]
     pub fn cut_sign(&self) -> f64 {

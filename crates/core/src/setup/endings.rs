@@ -2,7 +2,7 @@
 
 use crate::gears::DialRule;
 use crate::job::{Chuck, Ending, Lathe};
-use crate::words::Words;
+use crate::voice::Voice;
 use serde::Serialize;
 
 /// One way of ending a pass and what comes of it here.
@@ -32,7 +32,7 @@ pub(super) struct EndingQuery<'a> {
     pub coarse: bool,
     /// Turns of the spindle in which chalk marks on spindle and leadscrew meet once, with the train hung.
     pub meet: Option<i128>,
-    pub words: &'a Words,
+    pub voice: Voice,
 }
 
 /// Turns past which chalk marks that meet but once in so many are not to be told from a near miss. House value.
@@ -45,7 +45,7 @@ impl EndingQuery<'_> {
 
     /// What chalk marks ask of this train.
     fn chalk_says(&self) -> String {
-        let nut = self.words.half_nut;
+        let nut = self.voice.words().half_nut;
         match self.meet {
             Some(turns) if turns > CHALK_TURNS => {
                 format!("the marks would meet once in {turns} turns of the spindle: past {CHALK_TURNS} a near miss passes for a hit")
@@ -75,7 +75,7 @@ pub(super) fn recommend(ask: &EndingQuery<'_>) -> Ending {
 
 /// Every way side by side.
 pub(super) fn ways(ask: &EndingQuery<'_>, followed: Ending) -> Vec<EndingWay> {
-    let (nut, lathe) = (ask.words.half_nut, ask.lathe);
+    let (nut, lathe) = (ask.voice.words().half_nut, ask.lathe);
     let recommended = recommend(ask);
     let screwed = lathe.chuck == Chuck::Screwed;
     let reverse = if !lathe.reverses {

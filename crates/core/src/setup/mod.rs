@@ -7,6 +7,7 @@ pub mod rules;
 pub(crate) mod speeds;
 
 use crate::direction::{Carriage, Direction, Spindle};
+use crate::voice::Voice;
 pub use cycle::CyclePhase;
 pub(crate) use cycle::{cycle, opening_loses, pick_up};
 pub use endings::EndingWay;
@@ -21,11 +22,10 @@ use crate::gears::{DialRule, TrainRow};
 use crate::job::EndKind;
 use crate::job::defaults::{BACKLASH_MM, HAND_MM_S, HAND_RPM, REACTION_S, WITHDRAW_S};
 use crate::job::{BlankFacts, CarriageStop, Chuck, Ending, Lathe, SetupFacts, Speeds, ToolMaterial, Way};
-use crate::quantity::{about_text, least_text, plain_text};
+use crate::quantity::plain_text;
 use crate::thread::form::Thread;
 use crate::thread::{Side, ThreadSpec};
 use crate::watch::{Code, Level, Watch};
-use crate::words::Words;
 use crate::working::{Num, Quantity, Worksheet};
 use serde::Serialize;
 
@@ -213,16 +213,15 @@ pub(crate) struct Inputs<'a> {
     pub train: Option<&'a TrainRow>,
     /// Turns of the spindle in which it comes round with the leadscrew.
     pub meet: Option<i128>,
-    pub words: &'a Words,
     /// What the tool picked is made of.
     pub tool: Option<&'a ToolMaterial>,
 }
 
 /// The stroke back at the speed of the cut: toward the tailstock it runs into the open; toward the headstock it must stop in the room there
 /// is, or be brought in by hand.
-fn come_back(distance: Num, room: Option<Num>, toward: bool, speeds: &Speeds) -> Return {
+fn come_back(distance: Num, room: Option<Num>, toward: bool, speeds: &Speeds, voice: Voice) -> Return {
     let by_hand = !toward && room.is_none_or(|r| r.value < distance.value);
-    let on = least_text(distance.value);
+    let on = voice.least(distance.value);
     let slower = match speeds {
         Speeds::Steps(list) if list.len() < 2 => "",
         _ => "come back slower, or ",
@@ -230,24 +229,27 @@ fn come_back(distance: Num, room: Option<Num>, toward: bool, speeds: &Speeds) ->
     let says = match room {
         None if toward => format!("Coming back it runs on {on} past where the hand moves: see that the tailstock leaves it that."),
         None => {
-            format!("Coming back it runs on {on}, and what it would meet was not told: stop it over the thread, tool out, and bring the last part in by hand.")
+            format!(
+                "Coming back it runs on {on}, and what it would meet was not told: stop it over the thread, tool clear, and bring the last part in by hand."
+            )
         }
         Some(room) if by_hand => format!(
-            "Coming back it runs on {on} where there is {}: {slower}stop it over the thread, tool out, and bring the last part in by hand.",
-            if room.value < 0.1 { "no room for it".to_owned() } else { format!("room for {}", about_text(room.value)) }
+            "Coming back it runs on {on} where there is {}: {slower}stop it over the thread, tool clear, and bring the last part in by hand.",
+            if room.value < 0.1 { "no room for it".to_owned() } else { format!("room for {}", voice.about(room.value)) }
         ),
-        Some(room) => format!("Coming back it runs on {on}, in room for {}.", about_text(room.value)),
+        Some(room) => format!("Coming back it runs on {on}, in room for {}.", voice.about(room.value)),
     };
-    Return { runs_on_mm: Quantity::least(distance), room_mm: room.map(Quantity::about), by_hand, says }
+    Return { runs_on_mm: Quantity::least(voice, distance), room_mm: room.map(|v| Quantity::about(voice, v)), by_hand, says }
 }
 
 /// Ending and speed: from the dial rule, the room and the material.
 pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<'_>, watch: &mut Vec<Watch>) -> SetupSection {
-    let Inputs { blank, reach, lathe, thread, direction, rule, train, meet, words, tool } = *before;
+    let voice = sheet.voice();
+    let Inputs { blank, reach, lathe, thread, direction, rule, train, meet, tool } = *before;
     let toward = direction.carriage == Carriage::TowardHeadstock;
     // A ring or pocket is too narrow for a carriage under power to stop in.
     let by_hand = toward && matches!(blank.end, Some(EndKind::PlungedRing | EndKind::DrilledPocket));
-    let ask = endings::EndingQuery { lathe, rule, by_hand, shoulder: blank.shoulder, coarse: thread.lead.value > COARSE_MM, meet, words };
+    let ask = endings::EndingQuery { lathe, rule, by_hand, shoulder: blank.shoulder, coarse: thread.lead.value > COARSE_MM, meet, voice };
     let ending = match facts.ending {
         Ending::Auto => endings::recommend(&ask),
         asked => asked,
@@ -257,7 +259,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<
             Level::Danger,
             Code::DialUnsafe,
             "gears",
-            format!("Do not open the {}: with this train the dial cannot find the groove again.", words.half_nut),
+            format!("Do not open the {}: with this train the dial cannot find the groove again.", voice.words().half_nut),
         ));
     }
     if ending == Ending::Closed && lathe.chuck == Chuck::Screwed {
@@ -273,7 +275,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<
             Level::Warn,
             Code::FixedStop,
             "setup",
-            format!("A fixed stop does not throw the {} out: set it beyond where the carriage is to stop, or take it off the bed.", words.half_nut),
+            format!("A fixed stop does not throw the {} out: set it beyond where the carriage is to stop, or take it off the bed.", voice.words().half_nut),
         ));
     }
     let surface = Num::from(blank.material.hss_m_per_min);
@@ -321,7 +323,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<
         } else {
             beyond::room(sheet, blank, thread, reach)
         };
-        come_back(distance, room, toward, &lathe.speeds)
+        come_back(distance, room, toward, &lathe.speeds, voice)
     });
     let forward = direction.spindle == Spindle::Forward;
     SetupSection {
@@ -333,10 +335,10 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<
         speed_limit: binds,
         limits,
         lathe_speeds: lathe.speeds.clone(),
-        run_up_mm: Quantity::least(run_up),
+        run_up_mm: Quantity::least(voice, run_up),
         ending,
         endings: endings::ways(&ask, ending),
-        stopping_mm: Quantity::least(distance),
+        stopping_mm: Quantity::least(voice, distance),
         comes_back,
         reaction_s: stop.reaction.value,
         wall: direction.wall,

@@ -31,12 +31,12 @@ pub(super) fn list(plan: &Plan, ask: &CautionQuery) -> Vec<String> {
     when(!matches!(held, Some(Holding::Centres | Holding::Arbor)), "Chuck key out before the spindle starts.");
     when(matches!(held, Some(Holding::Centres | Holding::Arbor)), "A dog's tail catches sleeves: guard it, and keep clear of the driver plate.");
     when(ask.out_of_balance || held == Some(Holding::Faceplate), "Work out of balance: balance it, start at the slowest, and stand aside.");
-    when(back && ask.fixed_stop, "A fixed stop with the half-nut closed breaks something: set it beyond where the carriage stops, or take it off.");
+    when(back && ask.fixed_stop, "A fixed stop with the {half-nut} closed breaks something: set it beyond where the carriage stops, or take it off.");
     when(back && ask.carbide, "Draw a carbide tip right out before the spindle reverses: backed through the cut it breaks.");
     when(setup.ending == Ending::Hand, "Spindle turned by hand: isolate the drive, and take the handle off before it is run again.");
     when(internal, "Chips of a bore come out by brush or hook with the spindle stopped, never by finger.");
     when(!internal, "Chips by brush or hook, never by hand: they come off in strings.");
     when(plan.cut.read_by() == ReadBy::Indicator, "Keep the indicator's stem clear of the chuck's reach.");
-    when(true, "No gloves, sleeves or rings near the work. First pass slow, hand on the lever. Half-nut and feed never engaged together.");
-    list.into_iter().map(str::to_owned).collect()
+    when(true, "No gloves, sleeves or rings near the work. First pass slow, hand on the lever. {Half-nut} and feed never engaged together.");
+    list.into_iter().map(|says| plan.voice.fill(says)).collect()
 }

@@ -5,7 +5,7 @@ use crate::gauge::section::Wires;
 use crate::job::{Kit, MicrometerKind, OwnedMicrometer};
 use crate::outline::{Dimension, Drawing, Point, Shape};
 use crate::plan::Plan;
-use crate::quantity::{MM_PER_INCH, mm_text, plain_text};
+use crate::quantity::{MM_PER_INCH, plain_text};
 use crate::thread::drawing::{profile, wire_in_groove};
 use crate::thread::{Groove, Side, bears};
 use crate::working::Quantity;
@@ -108,12 +108,14 @@ pub fn gauge_sheet(plan: &Plan, kit: &Kit) -> GaugeSheet {
 
 /// The size at each limit and at the aim, by a function of the pitch diameter.
 fn sizes(plan: &Plan, of: impl Fn(f64) -> Option<f64>) -> Option<Wires> {
+    let voice = plan.voice;
     let run = &plan.run;
-    let at = |e: f64| of(e).map(Quantity::given);
+    let at = |e: f64| of(e).map(|v| Quantity::given(voice, v));
     Some(Wires { min: at(run.limits_mm[0])?, max: at(run.limits_mm[1])?, target: at(run.target_mm)? })
 }
 
 fn wire(plan: &Plan, groove: &Groove, w: f64, best: f64) -> WireView {
+    let voice = plan.voice;
     let run = &plan.run;
     let own = run.wires.filter(|r| (r.wire_mm - w).abs() < 1e-9);
     let bearing = bears(groove, w, run.start_mm, run.tip_to_pitch_mm);
@@ -128,14 +130,18 @@ fn wire(plan: &Plan, groove: &Groove, w: f64, best: f64) -> WireView {
             format!("{off} % {way} the best: an error of the flanks shows in it")
         }
     };
-    WireView { wire_mm: Quantity::given(w), serves: bearing.is_ok(), why, chosen: own.is_some(), over_mm, over_one_mm }
+    WireView { wire_mm: Quantity::given(voice, w), serves: bearing.is_ok(), why, chosen: own.is_some(), over_mm, over_one_mm }
 }
 
 fn balls(plan: &Plan, groove: &Groove, best: f64) -> Vec<BallView> {
+    let voice = plan.voice;
     let mut sizes_mm: Vec<f64> = BALL_STEPS_MM.iter().map(|step| (best / step).round().max(1.0) * step).collect();
     sizes_mm.dedup();
     let between = |ball: f64, count: u8| sizes(plan, |e| Groove { pitch_diameter_mm: e, ..*groove }.between_balls(ball, count));
-    sizes_mm.into_iter().filter_map(|ball| Some(BallView { ball_mm: Quantity::given(ball), three_mm: between(ball, 3)?, two_mm: between(ball, 2)? })).collect()
+    sizes_mm
+        .into_iter()
+        .filter_map(|ball| Some(BallView { ball_mm: Quantity::given(voice, ball), three_mm: between(ball, 3)?, two_mm: between(ball, 2)? }))
+        .collect()
 }
 
 /// As drawn: the scale across, and three pitches of thread over the middle of it.
@@ -148,6 +154,7 @@ const NAMED: [&str; 7] = ["wire_1", "wire_2", "wire_3", "wire_4", "wire_5", "wir
 
 /// Least, best and largest in three grooves, and under them the scale with the wires of the drawer.
 fn range(plan: &Plan, groove: &Groove, wires: &[WireView]) -> Option<Drawing> {
+    let voice = plan.voice;
     let (usable, best) = (plan.gauge.usable_mm.as_ref()?, plan.gauge.best_mm.as_ref()?);
     let p = groove.pitch_mm;
     let walls = plan.thread.flanks().as_drawn(plan.setup.carriage);
@@ -206,7 +213,7 @@ fn range(plan: &Plan, groove: &Groove, wires: &[WireView]) -> Option<Drawing> {
             usable.min.text,
             usable.max.text,
             best.text,
-            owned.iter().map(|w| mm_text(w.wire_mm.value)).collect::<Vec<_>>().join(", ")
+            owned.iter().map(|w| voice.length(w.wire_mm.value)).collect::<Vec<_>>().join(", ")
         ),
         bounds: [-30.0, base - 40.0, WIDE + 50.0, top + 30.0],
         shapes,

@@ -30,6 +30,8 @@ pub struct PassCut {
     pub crest_mm: Quantity,
     /// In words.
     pub says: String,
+    /// Its chip by the edges that take it, in words.
+    pub edges_says: String,
     /// The section it leaves, its own chip shown, what is to come in blue.
     pub drawing: Drawing,
 }
@@ -56,6 +58,7 @@ fn between(role: &'static str, upper: &[Point], lower: &[Point]) -> Shape {
 /// Simulates the plan's passes with the tool as ground, and each mistake.
 #[must_use]
 pub fn groove_sheet(plan: &Plan) -> GrooveSheet {
+    let voice = plan.voice;
     let cutting = Cutting::of(plan);
     let finished = cutting.run(|_, s| s);
     let end = cutting.drawn(&finished);
@@ -77,15 +80,21 @@ pub fn groove_sheet(plan: &Plan) -> GrooveSheet {
             shapes.push(Shape::open("cut.surface", now.clone()));
             before = now;
             let chip = chip.rounded();
-            let crest = Quantity::length(field.crest());
+            let crest = Quantity::length(voice, field.crest());
             PassCut {
                 n: pass.n,
                 kind: pass.kind,
-                says: format!("{:.3} mm² this pass, {left:.3} mm² to come; the crest is {} wide.", chip.area(), crest.text),
+                says: format!("{} this pass, {} to come; the crest is {} wide.", voice.area(chip.area()), voice.area(left), crest.text),
+                edges_says: format!(
+                    "Leading edge {}, tip {}, trailing edge {}.",
+                    voice.area(chip.leading_mm2),
+                    voice.area(chip.tip_mm2),
+                    voice.area(chip.trailing_mm2)
+                ),
                 chip,
                 left_mm2: left,
                 drawing: Drawing {
-                    says: format!("The groove after this pass, {:.3} mm deep; {left:.3} mm² still to come.", stroke.depth),
+                    says: format!("The groove after this pass, {} deep; {} still to come.", voice.length(stroke.depth), voice.area(left)),
                     bounds: cutting.bounds(deepest),
                     shapes,
                     dimensions: Vec::new(),

@@ -81,7 +81,7 @@ pub fn picture(plan: &Plan) -> Drawing {
     shapes.extend(words(plan, toward, forward, [near, far], beside, clear, seat));
     let angle = if setup.handle_to_tailstock { "toward the tailstock" } else { "toward the headstock" };
     let lean = if plan.cut.style.slants() {
-        format!(" Compound {}° from the cross-slide, its handle end leaning {angle}.", plain_text(plan.cut.angle_deg, 1))
+        format!(" {} {}° from the cross-slide, its handle end leaning {angle}.", plan.voice.fill("{Compound}"), plain_text(plan.cut.angle_deg, 1))
     } else {
         " Fed straight in by the cross-slide.".into()
     };

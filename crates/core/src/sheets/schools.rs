@@ -2,6 +2,7 @@
 
 use crate::outline::{Drawing, Point, Shape};
 use crate::thread::Side;
+use crate::voice::Voice;
 use serde::Serialize;
 
 /// One way.
@@ -9,7 +10,7 @@ use serde::Serialize;
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct School {
     /// What it is called.
-    pub name: &'static str,
+    pub name: String,
     /// How it is done, and what it shows.
     pub says: String,
     /// Drawn.
@@ -18,9 +19,9 @@ pub struct School {
 
 const BOUNDS: [f64; 4] = [-60.0, -44.0, 60.0, 44.0];
 
-fn school(name: &'static str, says: impl Into<String>, shapes: Vec<Shape>) -> School {
+fn school(name: impl Into<String>, says: impl Into<String>, shapes: Vec<Shape>) -> School {
     let says = says.into();
-    School { name, drawing: Drawing { says: says.clone(), bounds: BOUNDS, shapes, dimensions: Vec::new() }, says }
+    School { name: name.into(), drawing: Drawing { says: says.clone(), bounds: BOUNDS, shapes, dimensions: Vec::new() }, says }
 }
 
 /// A tool pointing right, its top face at `y`.
@@ -30,33 +31,34 @@ fn tool(tip: f64, y: f64) -> Shape {
 
 /// Centre height. From the tailstock end: the work at the right, the tool coming from the operator's side, at the left, or for a
 /// rear post mirrored.
-pub(super) fn height(side: Side, rear: bool) -> Vec<School> {
+pub(super) fn height(side: Side, rear: bool, voice: Voice) -> Vec<School> {
     let work = || Shape::circle("motion.work", [16.0, 0.0], 24.0);
     let line = || Shape::open("line.centre", vec![[-56.0, 0.0], [56.0, 0.0]]);
     // Nipped between round work and a tip on centre the rule is square to the line from tip to axis.
     let rule: Vec<Point> = vec![[-9.4, -30.0], [-9.4, 34.0], [-8.0, 34.0], [-8.0, -30.0]];
     let (high, low) = if rear { ("toward you", "away from you") } else { ("away from you", "toward you") };
+    let center = voice.words().center;
     let mut list = Vec::new();
     if side == Side::External {
         list.push(school(
             "A thin rule",
-            format!("Nip a thin rule lightly between round work and the tip: plumb, the tip is on centre; its top leans {high} when the tip is high, {low} when it is low."),
+            format!("Nip a thin rule lightly between round work and the tip: plumb, the tip is on {center}; its top leans {high} when the tip is high, {low} when it is low."),
             vec![work(), line(), tool(-9.4, 0.0), Shape::closed("setup.rule", rule)],
         ));
     }
     list.push(school(
-        "Against a centre",
-        "Bring the tip up to the point of a centre in the tailstock, or in the spindle: level with it, and the two points meet.",
+        voice.fill("Against a {center}"),
+        voice.fill("Bring the tip up to the point of a {center} in the tailstock, or in the spindle: level with it, and the two points meet."),
         vec![Shape::closed("motion.work", vec![[0.0, 0.0], [34.0, 20.0], [56.0, 20.0], [56.0, -20.0], [34.0, -20.0]]), line(), tool(-1.0, 0.0)],
     ));
     list.push(school(
         "A facing cut",
-        "Face the end with it: a pip left in the middle is cut away by a tip on centre; one left standing says it is low, one rubbed under says it is high.",
+        voice.fill("Face the end with it: a pip left in the middle is cut away by a tip on {center}; one left standing says it is low, one rubbed under says it is high."),
         vec![work(), Shape::circle("setup.pip", [16.0, 0.0], 2.6), line(), tool(13.0, 0.0)],
     ));
     list.push(school(
         "By indicator, or a height gauge",
-        "The height of the centres over the bed or the cross-slide, found once and kept: set the tip to it with an indicator on a stand.",
+        voice.fill("The height of the {center}s over the bed or the cross-slide, found once and kept: set the tip to it with an indicator on a stand."),
         vec![
             Shape::open("setup.bed", vec![[-56.0, -38.0], [56.0, -38.0]]),
             line(),

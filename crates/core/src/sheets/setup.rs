@@ -33,6 +33,7 @@ pub struct SetupSheet {
 /// Makes it.
 #[must_use]
 pub fn setup_sheet(plan: &Plan, job: &Job, lathe: &Lathe) -> SetupSheet {
+    let voice = job.voice;
     let ask = cautions::CautionQuery {
         chuck: lathe.chuck,
         carbide: job.bit.material.is_some_and(|m| m.code.contains("carbide")),
@@ -44,7 +45,7 @@ pub fn setup_sheet(plan: &Plan, job: &Job, lathe: &Lathe) -> SetupSheet {
         motion: plan.setup.motion.drawing.clone(),
         speeds: speeds::drawing(&plan.setup),
         steps: steps(plan, job, lathe),
-        height: height(plan.thread.side, lathe.rear_post),
+        height: height(plan.thread.side, lathe.rear_post, voice),
         square: square(plan.thread.side, plan.thread.included_angle_deg),
         cautions: cautions::list(plan, &ask),
     }

@@ -5,9 +5,9 @@ use crate::direction::Carriage;
 use crate::gears::DialRule;
 use crate::job::{CarriageStop, Ending, Job, Lathe};
 use crate::plan::Plan;
-use crate::quantity::{large_first, mm_text, plain_text};
+use crate::quantity::{large_first, plain_text};
 use crate::thread::Side;
-use crate::words::Words;
+use crate::voice::Voice;
 use crate::working::Quantity;
 use serde::Serialize;
 use std::fmt::Display;
@@ -48,7 +48,7 @@ struct Draft<'a> {
     plan: &'a Plan,
     job: &'a Job,
     lathe: &'a Lathe,
-    words: Words,
+    voice: Voice,
     internal: bool,
     list: Vec<Step>,
 }
@@ -74,7 +74,7 @@ impl Draft<'_> {
         let hangs_on: [&dyn Display; 4] = [&internal, &material.code, &figure(&blank.min_mm), &figure(&blank.max_mm)];
         self.put("stock", stock, &hangs_on).how = Some("Against the drawing: length, shoulder, chamfer.".into());
         let far = blank.slenderness.as_ref().map_or_else(String::new, |s| format!(" {}", s.says));
-        let (held, holding) = blank.held().map_or(("in the chuck", 0), |h| (h.says, h.holding as u8));
+        let (held, holding) = blank.held().map_or(("in the chuck", 0), |h| (h.says.as_str(), h.holding as u8));
         let support = blank.slenderness.as_ref().map_or(0, |s| s.support as u8);
         self.put("held", format!("Held {held}.{far}"), &[&holding, &support]);
         let off = blank.run_out.as_ref().map_or_else(String::new, |r| figure(&r.off_mm));
@@ -99,7 +99,7 @@ impl Draft<'_> {
     /// The tool set, the slides' play taken up, the zero touched.
     fn the_tool(&mut self) {
         let (setup, cut, internal) = (&self.plan.setup, &self.plan.cut, self.internal);
-        self.put("height", "Tool at centre height.", &[&setup.upright]).schools = Some("height");
+        self.put("height", self.voice.fill("Tool at {center} height."), &[&setup.upright]).schools = Some("height");
         let square = if internal { "Bar level, tool square to the bore." } else { "Tool square to the work." };
         self.put("square", square, &[&internal, &(self.plan.thread.included_angle_deg / 2.0)]).schools = Some("square");
         let end = if setup.handle_to_tailstock { "tailstock" } else { "headstock" };
@@ -113,7 +113,7 @@ impl Draft<'_> {
         self.put("backlash", "Backlash taken up.", &[&internal, &setup.infeed_away]).how = Some(back.into());
         self.put("blued", "The work blued.", &[]).how = Some("Layout blue shows the scratch, and where the tool rubs.".into());
         let zeros = if cut.style.slants() {
-            format!("Tool touched on the work; cross-slide and {} both at zero.", self.words.compound)
+            format!("Tool touched on the work; cross-slide and {} both at zero.", self.voice.words().compound)
         } else {
             "Tool touched on the work; cross-slide at zero.".to_owned()
         };
@@ -146,7 +146,7 @@ impl Draft<'_> {
         step.note = Some("where the carriage starts and stops");
         match self.lathe.carriage_stop {
             CarriageStop::Fixed => {
-                let nut = self.words.half_nut;
+                let nut = self.voice.words().half_nut;
                 let says = format!("Carriage stop set beyond the end of the pass, or off the bed: it does not throw the {nut} out.");
                 self.put("carriage_stop", says, &[&"fixed"]);
             }
@@ -177,9 +177,10 @@ impl Draft<'_> {
 
     /// The scratch, and what it measures.
     fn scratch(&mut self) {
+        let voice = self.plan.voice;
         let (thread, first) = (&self.plan.thread, self.plan.cut.passes.first().map(|p| p.radial_mm));
         self.put("scratch", "A scratch, just seen.", &[&first.unwrap_or(0.0)]).how =
-            Some(format!("{} deep; hand on the lever.", first.map_or_else(String::new, mm_text)));
+            Some(format!("{} deep; hand on the lever.", first.map_or_else(String::new, |mm| voice.length(mm))));
         let pitch = format!("Pitch checked: {}.", thread.pitch_text);
         let how = crests(self.plan);
         let step = self.put("pitch", pitch, &[&figure(&thread.lead_mm), &thread.starts]);
@@ -192,7 +193,7 @@ impl Draft<'_> {
 #[must_use]
 pub fn steps(plan: &Plan, job: &Job, lathe: &Lathe) -> Vec<Step> {
     let internal = plan.thread.side == Side::Internal;
-    let mut draft = Draft { plan, job, lathe, words: Words::of(job.words), internal, list: Vec::new() };
+    let mut draft = Draft { plan, job, lathe, voice: plan.voice, internal, list: Vec::new() };
     draft.put("clean", "Clean and oil: slides, leadscrew, the chuck's register.", &[]);
     draft.the_work();
     draft.gears();
@@ -205,7 +206,8 @@ pub fn steps(plan: &Plan, job: &Job, lathe: &Lathe) -> Vec<Step> {
 
 /// How a scratch is measured with a rule: over spaces, not crests.
 fn crests(plan: &Plan) -> String {
+    let voice = plan.voice;
     let lead = plan.thread.lead_mm.value;
     let spaces = (plan.thread.length_mm.value / lead).floor().clamp(1.0, 10.0);
-    format!("A gauge in it, or {} over {} spaces of one scratch.", mm_text(lead * spaces), plain_text(spaces, 0))
+    format!("A gauge in it, or {} over {} spaces of one scratch.", voice.length(lead * spaces), plain_text(spaces, 0))
 }

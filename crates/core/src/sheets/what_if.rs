@@ -4,7 +4,7 @@ use crate::cut::{Edge, Field};
 use crate::job::defaults::BACKLASH_MM;
 use crate::outline::{Drawing, Shape};
 use crate::plan::Plan;
-use crate::quantity::{mm_text, plain_text};
+use crate::quantity::plain_text;
 use crate::sheets::cutting::{Cutting, Stroke};
 use crate::working::Quantity;
 use serde::Serialize;
@@ -60,13 +60,14 @@ fn acts(cutting: &Cutting<'_>, meant: &Field, field: &Field) -> f64 {
 
 /// Every mistake that can be made on this job.
 pub(super) fn all(plan: &Plan, cutting: &Cutting<'_>, meant: &Field) -> Vec<WhatIf> {
+    let voice = plan.voice;
     let mut list = Vec::new();
     if cutting.passes.is_empty() {
         return list;
     }
     let straight = cutting.flanks.half_deg() <= 0.0;
     let like = |mm: f64| {
-        if straight { format!("the groove is {} wider", mm_text(mm)) } else { format!("it acts like {} off the pitch diameter", mm_text(mm)) }
+        if straight { format!("the groove is {} wider", voice.length(mm)) } else { format!("it acts like {} off the pitch diameter", voice.length(mm)) }
     };
     let mut put = |mistake, asks: String, field: &Field, says: &dyn Fn(f64) -> String| {
         let off = acts(cutting, meant, field);
@@ -81,28 +82,28 @@ pub(super) fn all(plan: &Plan, cutting: &Cutting<'_>, meant: &Field) -> Vec<What
             ],
             dimensions: Vec::new(),
         };
-        list.push(WhatIf { mistake, asks, says: says(off), acts_mm: Quantity::length(off), drawing });
+        list.push(WhatIf { mistake, asks, says: says(off), acts_mm: Quantity::length(voice, off), drawing });
     };
     let middle = cutting.passes.len() / 2;
     if let Some(shift) = one_pitch_off(plan, cutting.pitch) {
         let field = cutting.run(|i, s| if i == middle { Stroke { at: s.at + shift, ..s } } else { s });
-        put(Mistaken::WrongMark, "The half-nut closed a leadscrew pitch off, half way through".into(), &field, &|_| {
+        put(Mistaken::WrongMark, voice.fill("The {half-nut} closed a leadscrew pitch off, half way through"), &field, &|_| {
             format!(
                 "A second groove, {} along: the crest is cut through and the thread is spoilt. Look for the bit in the groove before it touches.",
-                mm_text(shift)
+                voice.length(shift)
             )
         });
     }
     if cutting.lean > 0.0 {
         let field = Cutting { lean: -cutting.lean, ..Cutting::of(plan) }.run(|_, s| s);
-        put(Mistaken::LeanedOtherWay, "The compound leaned the other way".into(), &field, &|_| {
+        put(Mistaken::LeanedOtherWay, voice.fill("The {compound} leaned the other way"), &field, &|_| {
             "The shape comes out alike, but the other edge cuts and the slide is pushed back against its nut: it chatters and digs in. Lean its handle end the way the picture shows.".into()
         });
         let angle = 90.0 - plan.cut.angle_deg;
         let field = Cutting { lean: angle.to_radians().tan(), ..Cutting::of(plan) }.run(|_, s| s);
         put(
             Mistaken::ScaleOtherEnd,
-            format!("The compound set from the wrong end of its scale, {}° from the cross-slide", plain_text(angle, 1)),
+            format!("The {} set from the wrong end of its scale, {}° from the cross-slide", voice.words().compound, plain_text(angle, 1)),
             &field,
             &|off| format!("The groove is cut wide on its trailing side: {}. Check the scale counts from where the card says.", like(off)),
         );
@@ -121,18 +122,18 @@ pub(super) fn all(plan: &Plan, cutting: &Cutting<'_>, meant: &Field) -> Vec<What
         });
     }
     let field = with(Edge::flat(flat + WIDER_MM, cutting.flanks.both(), reach)).run(|_, s| s);
-    put(Mistaken::TipTooWide, format!("The tip {} wider than was told", mm_text(WIDER_MM)), &field, &|off| {
+    put(Mistaken::TipTooWide, format!("The tip {} wider than was told", voice.length(WIDER_MM)), &field, &|off| {
         format!("At the same dial {}: measure before the last cuts, and the true tip is found.", like(off))
     });
     let deepest = cutting.passes.iter().position(|p| p.radial_mm >= cutting.full - 1e-9).unwrap_or(0);
     let step = deepest.checked_sub(1).and_then(|i| cutting.passes.get(i)).map_or(cutting.full, |p| cutting.full - p.radial_mm);
     let field = cutting.run(|i, s| if i == deepest { Stroke { at: s.at - step * cutting.lean, depth: s.depth + step } } else { s });
     put(Mistaken::TwiceAsDeep, "The last cut twice as deep".into(), &field, &|off| {
-        format!("{} more than was meant: {}. Past the middle, take half of what is left and measure.", mm_text(step), like(off))
+        format!("{} more than was meant: {}. Past the middle, take half of what is left and measure.", voice.length(step), like(off))
     });
     let backlash = BACKLASH_MM.min(cutting.pitch / 4.0);
     let field = cutting.run(|i, s| if i == middle { Stroke { at: s.at + backlash, ..s } } else { s });
-    put(Mistaken::Backlash, format!("A pass begun {} late, its backlash not taken up", mm_text(backlash)), &field, &|off| {
+    put(Mistaken::Backlash, format!("A pass begun {} late, its backlash not taken up", voice.length(backlash)), &field, &|off| {
         format!("That pass cuts beside the groove until the play is gone: {}. Start every pass two or three pitches out.", like(off))
     });
     list

@@ -7,6 +7,7 @@ use crate::job::{CarriageStop, Chuck, Dial, Lathe, LatheProfile, Post, Slide, Sp
 use crate::outline::{Drawing, Point, Shape};
 use crate::quantity::plain_text;
 use crate::shop::part::Part;
+use crate::voice::Voice;
 use std::f64::consts::TAU;
 
 /// Left, bottom, right, top of the whole picture, mm as drawn.
@@ -44,13 +45,13 @@ impl Part {
 }
 
 /// Draws the lathe.
-pub(super) fn lathe(profile: &LatheProfile, lathe: &Lathe) -> Drawing {
+pub(super) fn lathe(profile: &LatheProfile, lathe: &Lathe, voice: Voice) -> Drawing {
     let mut shapes = Vec::new();
-    gear_end(lathe, &mut shapes);
+    gear_end(lathe, &mut shapes, voice);
     casting(&mut shapes);
     headstock(profile, lathe, &mut shapes);
     leadscrew(lathe, &mut shapes);
-    carriage(profile, lathe, &mut shapes);
+    carriage(profile, lathe, &mut shapes, voice);
     Drawing {
         says: format!("The {} seen from the gear end, with what hangs on its arm, and from the front.", lathe.name),
         bounds: BOUNDS,
@@ -60,10 +61,10 @@ pub(super) fn lathe(profile: &LatheProfile, lathe: &Lathe) -> Drawing {
 }
 
 /// The arm and the train on it now, fitted into its field.
-fn gear_end(lathe: &Lathe, shapes: &mut Vec<Shape>) {
+fn gear_end(lathe: &Lathe, shapes: &mut Vec<Shape>, voice: Voice) {
     let [left, bottom, right, top] = ARM;
     shapes.push(Shape::rect(Part::Arm.role(lathe.arm.is_some()), [left, bottom], [right, top]));
-    let Some(train) = mounted_drawing(lathe) else {
+    let Some(train) = mounted_drawing(lathe, voice) else {
         shapes.push(Shape::word([(left + right) / 2.0, (top + bottom) / 2.0], "no train told"));
         return;
     };
@@ -180,7 +181,7 @@ fn leadscrew(lathe: &Lathe, shapes: &mut Vec<Shape>) {
     shapes.push(Shape::word([278.0, -106.0], lathe.leadscrew_text.clone()));
 }
 
-fn carriage(profile: &LatheProfile, lathe: &Lathe, shapes: &mut Vec<Shape>) {
+fn carriage(profile: &LatheProfile, lathe: &Lathe, shapes: &mut Vec<Shape>, voice: Voice) {
     shapes.push(Shape::rect("lathe.casting", [352.0, 20.0], [512.0, 46.0]));
     shapes.push(Shape::rect("lathe.casting", [362.0, -116.0], [502.0, 20.0]));
     // Stop: a block on the bed; struck through where it throws the feed out.
@@ -197,7 +198,7 @@ fn carriage(profile: &LatheProfile, lathe: &Lathe, shapes: &mut Vec<Shape>) {
     // Compound: lies along the bed here, its wheel at the tailstock end.
     shapes.push(Shape::rect(Part::Compound.role(true), [386.0, 68.0], [500.0, 94.0]));
     wheel(Part::Compound, &lathe.compound, [548.0, 106.0], 42.0, shapes);
-    shapes.push(Shape::word([576.0, 42.0], "compound"));
+    shapes.push(Shape::word([576.0, 42.0], voice.words().compound));
     let rear = profile.post == Some(Post::Rear);
     let x = if rear { 450.0 } else { 400.0 };
     shapes.push(Shape::rect(Part::Post.role(true), [x, 94.0], [x + 44.0, 148.0]));

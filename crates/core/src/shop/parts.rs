@@ -7,6 +7,7 @@ use crate::job::{ArmProfile, CarriageStop, Checked, Chuck, Lathe, LatheProfile, 
 use crate::outline::Drawing;
 use crate::quantity::{LengthUnit, MM_PER_INCH, plain_text, ratio_text, short_text};
 use crate::shop::Part;
+use crate::voice::Voice;
 use serde::Serialize;
 
 /// One part in words.
@@ -47,18 +48,17 @@ pub struct LatheDescription {
 ///
 /// # Errors
 /// Every faulty field, with its pointer into the profile.
-pub fn look(profile: &LatheProfile) -> Result<LatheDescription, Vec<Fault>> {
-    let Checked { lathe, assumed } = checked(profile)?;
+pub fn look(profile: &LatheProfile, voice: Voice) -> Result<LatheDescription, Vec<Fault>> {
+    let Checked { lathe, assumed } = checked(profile, voice)?;
     let mut drawer: Vec<u16> = lathe.gears.iter().map(|g| g.teeth).collect();
     drawer.sort_unstable();
-    Ok(LatheDescription { name: lathe.name.clone(), parts: parts(profile, &lathe), drawer, assumed, drawing: drawing::lathe(profile, &lathe) })
+    Ok(LatheDescription { name: lathe.name.clone(), parts: parts(profile, &lathe, voice), drawer, assumed, drawing: drawing::lathe(profile, &lathe, voice) })
 }
 
-fn parts(profile: &LatheProfile, lathe: &Lathe) -> Vec<PartView> {
-    use LengthUnit::{In, Mm};
+fn parts(profile: &LatheProfile, lathe: &Lathe, voice: Voice) -> Vec<PartView> {
     let part = |part: Part, told: bool, untold: &'static str, says: &dyn Fn(LengthUnit) -> String| {
-        let (mm, inch) = (says(Mm), says(In));
-        PartView { part, told, untold: (!told && !untold.is_empty()).then_some(untold), inch: (inch != mm).then_some(inch), says: mm }
+        let (own, inch) = (says(voice.unit), says(LengthUnit::In));
+        PartView { part, told, untold: (!told && !untold.is_empty()).then_some(untold), inch: (inch != own).then_some(inch), says: own }
     };
     vec![
         part(Part::Leadscrew, profile.leadscrew.is_some(), "Every train is reckoned from it: count its threads first.", &|unit| {
@@ -114,17 +114,13 @@ fn parts(profile: &LatheProfile, lathe: &Lathe) -> Vec<PartView> {
             CarriageStop::Fixed => "a fixed block on the bed".into(),
             CarriageStop::Trips => "one that throws the feed out".into(),
         }),
-        part(Part::Readout, profile.readout.is_some(), "", &|unit| readout(profile, unit)),
+        part(Part::Readout, profile.readout.is_some(), "", &|unit| readout(profile, unit, voice)),
     ]
 }
 
 /// A length in the unit asked, without noughts nobody measured.
 fn length(mm: f64, unit: LengthUnit) -> String {
-    let (value, places, word) = match unit {
-        LengthUnit::Mm => (mm, 3, "mm"),
-        LengthUnit::In => (mm / MM_PER_INCH, 4, "in"),
-    };
-    format!("{} {word}", short_text(value, places))
+    Voice { unit, ..Voice::default() }.given(mm)
 }
 
 fn told(slide: Option<&SlideProfile>) -> bool {
@@ -191,7 +187,8 @@ fn dial(lathe: &Lathe) -> String {
 }
 
 fn slide(slide: &Slide) -> String {
-    let (scale, unit) = if slide.unit == LengthUnit::In { (MM_PER_INCH, "in") } else { (1.0, "mm") };
+    // In its own unit, whatever the page speaks.
+    let (scale, unit) = (if slide.unit == LengthUnit::In { MM_PER_INCH } else { 1.0 }, slide.unit.sign());
     let reads = if slide.reads == Reads::Diameter { "reads diameter" } else { "reads travel" };
     let (division, turn) = (slide.graduation_mm / scale, slide.graduation_mm * slide.divisions / scale);
     format!("{} {unit} a division, {} {unit} a turn, {reads}", short_text(division, 5), short_text(turn, 4))
@@ -214,11 +211,11 @@ fn spindle(profile: &LatheProfile, lathe: &Lathe) -> String {
     format!("{chuck}, {}, {stop}, coasts {turns} {}", if lathe.reverses { "reverses" } else { "does not reverse" }, if turns == "1" { "turn" } else { "turns" })
 }
 
-fn readout(profile: &LatheProfile, unit: LengthUnit) -> String {
+fn readout(profile: &LatheProfile, unit: LengthUnit, voice: Voice) -> String {
     let Some(readout) = &profile.readout else { return "none".into() };
     let axes = [
         readout.cross_slide.map(|r| if r == Reads::Diameter { "cross-slide as diameter" } else { "cross-slide as travel" }),
-        readout.compound.unwrap_or(false).then_some("compound"),
+        readout.compound.unwrap_or(false).then_some(voice.words().compound),
         readout.carriage.unwrap_or(false).then_some("carriage"),
     ];
     let axes = axes.into_iter().flatten().collect::<Vec<_>>().join(", ");

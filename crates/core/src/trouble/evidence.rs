@@ -5,7 +5,7 @@ use crate::gears::DialRule;
 use crate::job::{Chuck, Ending, Style, Support};
 use crate::log::ActKind;
 use crate::plan::State;
-use crate::quantity::{about_text, mm_text, plain_text};
+use crate::quantity::plain_text;
 use crate::thread::Fit;
 use crate::watch::Level;
 use crate::watch::{Code, DOUBTFUL_SHARE};
@@ -70,9 +70,10 @@ fn by_check(k: &JobEvidence, code: &str, none: &str) -> Evidence {
 }
 
 pub(super) fn metal_left(k: &JobEvidence) -> Evidence {
-    match k.left() {
-        Some(left) if left > 1e-9 => shown(1.0 + left / k.room(), format!("Read last, it is {} short of its limit.", mm_text(left))),
-        Some(left) => unlikely(format!("Read last, it is {} within its limit.", mm_text(-left))),
+    let voice = k.voice();
+    match k.left(voice) {
+        Some(left) if left > 1e-9 => shown(1.0 + left / k.room(), format!("Read last, it is {} short of its limit.", voice.length(left))),
+        Some(left) => unlikely(format!("Read last, it is {} within its limit.", voice.length(-left))),
         None if k.run.is_some_and(|r| r.next.is_some()) => open("The passes are not all cut yet."),
         None => open("It was not read since it was last cut."),
     }
@@ -80,10 +81,11 @@ pub(super) fn metal_left(k: &JobEvidence) -> Evidence {
 
 /// By elimination: in limits, nothing hidden, and it does not go.
 pub(super) fn burr(k: &JobEvidence) -> Evidence {
-    if k.reads_good() && k.does_not_go() && k.hidden() <= k.room() * DOUBTFUL_SHARE {
+    let voice = k.voice();
+    if k.reads_good(voice) && k.does_not_go() && k.hidden() <= k.room() * DOUBTFUL_SHARE {
         return shown(0.5, "It reads within its limits, neither lead nor flanks are out, and it does not go: a burr is what is left.");
     }
-    if k.reads_good() && matches!(k.fit(), Some(Fit::Free | Fit::Shakes { .. })) {
+    if k.reads_good(voice) && matches!(k.fit(), Some(Fit::Free | Fit::Shakes { .. })) {
         unlikely("It goes.")
     } else {
         open("No number tells of a burr: a fingernail does.")
@@ -91,21 +93,23 @@ pub(super) fn burr(k: &JobEvidence) -> Evidence {
 }
 
 pub(super) fn crests(k: &JobEvidence) -> Evidence {
+    let voice = k.voice();
     let blank = &k.plan.blank;
     let (over, word) = if k.screw() { (blank.used_mm.value - blank.max_mm.value, "turned") } else { (blank.min_mm.value - blank.used_mm.value, "bored") };
     let band = format!("{} to {}", blank.min_mm.text, blank.max_mm.text);
     if !blank.measured {
         open(format!("What it was {word} to was not told; {band} is wanted."))
     } else if over > 1e-9 {
-        shown(1.0 + over / k.room(), format!("It was {word} to {}, where {band} is wanted: crests {} too full.", blank.used_mm.text, mm_text(over)))
+        shown(1.0 + over / k.room(), format!("It was {word} to {}, where {band} is wanted: crests {} too full.", blank.used_mm.text, voice.length(over)))
     } else {
         unlikely(format!("It was {word} to {}, within {band}.", blank.used_mm.text))
     }
 }
 
 pub(super) fn flank_angle(k: &JobEvidence) -> Evidence {
+    let voice = k.voice();
     let (feels, room) = (k.flanks(), k.room());
-    let says = format!("The flanks feel like {} µm of the {} there are.", plain_text(1000.0 * feels, 0), plain_text(1000.0 * room, 0));
+    let says = format!("The flanks feel like {} of the {} there are.", voice.micro(feels), voice.micro(room));
     let told = k.job.bit.included_angle_deg.is_some() || k.run.is_some_and(|r| r.flank.is_some());
     if feels > room * DOUBTFUL_SHARE {
         shown(feels / room, says)
@@ -129,11 +133,12 @@ pub(super) fn root_shallow(k: &JobEvidence) -> Evidence {
 }
 
 pub(super) fn entrance(k: &JobEvidence) -> Evidence {
+    let voice = k.voice();
     if let Some(text) = k.watch(&[Code::Chamfer], Level::Warn) {
         return shown(0.8, text);
     }
     match k.fit() {
-        Some(Fit::Enters { turns }) if turns < 1.0 && k.reads_good() => {
+        Some(Fit::Enters { turns }) if turns < 1.0 && k.reads_good(voice) => {
             shown(0.7, format!("It reads within its limits and stops after {} of a turn: the first thread holds it.", plain_text(turns, 1)))
         }
         _ => open(format!("A chamfer to {} is wanted, its first thread backed off.", k.plan.blank.chamfer_mm.text)),
@@ -150,6 +155,7 @@ pub(super) fn wrong_hand(k: &JobEvidence) -> Evidence {
 }
 
 pub(super) fn other_mate(k: &JobEvidence) -> Evidence {
+    let voice = k.voice();
     let thread = &k.plan.thread;
     let limits = if k.screw() { &thread.internal.pitch_mm } else { &thread.external.pitch_mm };
     let (Some(low), Some(high)) = (limits.min.as_ref().map(|q| q.value), limits.max.as_ref().map(|q| q.value)) else {
@@ -160,32 +166,34 @@ pub(super) fn other_mate(k: &JobEvidence) -> Evidence {
     let out = |mm: f64, doubt: f64| (low - mm).max(mm - high) - doubt;
     match (made, felt) {
         (Some(made), _) if out(made, 0.0) > 0.0 => {
-            shown(0.9, format!("The mate was measured at {}, where its limits are {} to {}.", mm_text(made), mm_text(low), mm_text(high)))
+            shown(0.9, format!("The mate was measured at {}, where its limits are {} to {}.", voice.length(made), voice.length(low), voice.length(high)))
         }
         (None, Some(felt)) if out(felt, 0.03) > 0.0 => {
-            shown(0.8, format!("By the trials it goes at {}, where its limits are {} to {}.", mm_text(felt), mm_text(low), mm_text(high)))
+            shown(0.8, format!("By the trials it goes at {}, where its limits are {} to {}.", voice.length(felt), voice.length(low), voice.length(high)))
         }
-        (Some(made), _) => unlikely(format!("The mate was measured at {}, within its limits.", mm_text(made))),
-        (None, Some(felt)) => unlikely(format!("By the trials it goes at {}, within its limits.", mm_text(felt))),
+        (Some(made), _) => unlikely(format!("The mate was measured at {}, within its limits.", voice.length(made))),
+        (None, Some(felt)) => unlikely(format!("By the trials it goes at {}, within its limits.", voice.length(felt))),
         (None, None) => open("The mate was not measured."),
     }
 }
 
 pub(super) fn past_limit(k: &JobEvidence) -> Evidence {
+    let voice = k.voice();
     let run = &k.plan.run;
-    let Some((size, doubt)) = k.size() else { return open("It was not read since it was last cut.") };
+    let Some((size, doubt)) = k.size(voice) else { return open("It was not read since it was last cut.") };
     let past = run.cut_sign() * (run.far_limit() - size);
     if past > doubt {
-        shown(1.0 + past / k.room(), format!("Read last, it is {} past its limit.", mm_text(past)))
+        shown(1.0 + past / k.room(), format!("Read last, it is {} past its limit.", voice.length(past)))
     } else {
         unlikely("Read last, it is not past its limit.")
     }
 }
 
 pub(super) fn off_centre(k: &JobEvidence) -> Evidence {
+    let voice = k.voice();
     let Some(height) = k.job.bit.height_mm else { return open("The tool\u{2019}s height was not told.") };
     let most = OFF_CENTRE * k.plan.blank.used_mm.value;
-    let says = format!("The tip stands {} {} centre.", mm_text(height.abs()), if height > 0.0 { "above" } else { "below" });
+    let says = format!("The tip stands {} {} {}.", voice.length(height.abs()), if height > 0.0 { "above" } else { "below" }, voice.words().center);
     if height.abs() > most { shown(height.abs() / most / 2.0, says) } else { unlikely(says) }
 }
 
@@ -195,7 +203,7 @@ pub(super) fn rubs(k: &JobEvidence) -> Evidence {
 
 pub(super) fn dull(k: &JobEvidence) -> Evidence {
     match k.plan.bit.drawer.tools.iter().find(|t| t.picked) {
-        Some(tool) if !tool.serves => shown(1.0, format!("The {} picked: {}.", tool.name, tool.says.join("; "))),
+        Some(tool) if !tool.serves => shown(1.0, format!("The {} picked: {}", tool.name, tool.says.join(" "))),
         Some(tool) => open(format!("The {} was sharp when it was told last.", tool.name)),
         None => by_watch(k, &[Code::ToolGone], Level::Warn, None, "How sharp it is was not told."),
     }
@@ -216,10 +224,11 @@ fn swings(k: &JobEvidence) -> bool {
 }
 
 pub(super) fn both_flanks(k: &JobEvidence) -> Evidence {
+    let voice = k.voice();
     let pitch = k.plan.thread.pitch_mm.value;
     let straight_in = k.plan.cut.style == Style::Radial;
     if straight_in && pitch >= COARSE_MM && swings(k) {
-        shown(0.6, format!("Fed straight in, both edges cut at once the whole way down a pitch of {}.", mm_text(pitch)))
+        shown(0.6, format!("Fed straight in, both edges cut at once the whole way down a pitch of {}.", voice.length(pitch)))
     } else if straight_in {
         open("It is fed straight in: both edges cut at once.")
     } else {
@@ -238,8 +247,10 @@ fn tapers(k: &JobEvidence) -> Option<f64> {
 
 /// A taper read that takes more than a third of the room.
 fn shown_taper(k: &JobEvidence, taper: f64, end: &str) -> Option<Evidence> {
+    let voice = k.voice();
     let way = if taper > 0.0 { "larger" } else { "smaller" };
-    (taper.abs() > k.room() * DOUBTFUL_SHARE).then(|| shown(taper.abs() / k.room(), format!("It reads {} {way} at the far end, {end}.", mm_text(taper.abs()))))
+    (taper.abs() > k.room() * DOUBTFUL_SHARE)
+        .then(|| shown(taper.abs() / k.room(), format!("It reads {} {way} at the far end, {end}.", voice.length(taper.abs()))))
 }
 
 pub(super) fn tailstock(k: &JobEvidence) -> Evidence {
@@ -248,11 +259,11 @@ pub(super) fn tailstock(k: &JobEvidence) -> Evidence {
         return shown(1.2, text);
     }
     if support == Support::None {
-        return unlikely("No centre holds the free end.");
+        return unlikely(k.voice().fill("No {center} holds the free end."));
     }
     let otherwise =
         || if k.plan.blank.parallel.is_some() { unlikely("The parallel test found nothing that shows.") } else { open("No parallel test was made.") };
-    tapers(k).and_then(|t| shown_taper(k, t, "with a centre holding it")).unwrap_or_else(otherwise)
+    tapers(k).and_then(|t| shown_taper(k, t, &k.voice().fill("with a {center} holding it"))).unwrap_or_else(otherwise)
 }
 
 pub(super) fn bends(k: &JobEvidence) -> Evidence {
@@ -260,7 +271,7 @@ pub(super) fn bends(k: &JobEvidence) -> Evidence {
     match (support, tapers(k)) {
         (Support::None, Some(t)) => shown_taper(k, t, "and nothing holds that end").unwrap_or_else(|| unlikely("Read along it, it is parallel.")),
         (Support::None, None) => open("The free end is not held: several readings along it would tell."),
-        (Support::Centre, _) => unlikely("A centre holds the free end."),
+        (Support::Centre, _) => unlikely(k.voice().fill("A {center} holds the free end.")),
         (Support::Steady, _) => unlikely(if k.screw() { "A steady stands beside the cut." } else { "A bore has no free end to bend." }),
     }
 }
@@ -277,7 +288,7 @@ pub(super) fn spring(k: &JobEvidence) -> Evidence {
 
 pub(super) fn wrong_mark(k: &JobEvidence) -> Evidence {
     if k.did(|a| matches!(a, ActKind::Lost {})) {
-        return shown(1.5, "The half-nut was told to have been opened where it should have stayed closed.");
+        return shown(1.5, k.voice().fill("The {half-nut} was told to have been opened where it should have stayed closed."));
     }
     if let Some(text) = k.watch(&[Code::DialUnsafe], Level::Warn) {
         return shown(1.4, text);
@@ -285,7 +296,7 @@ pub(super) fn wrong_mark(k: &JobEvidence) -> Evidence {
     match (k.plan.setup.ending, k.plan.gears.dial.rule) {
         (_, DialRule::AnyPosition) => unlikely("On this train any position of the dial is right."),
         (Ending::Dial | Ending::SameMark | Ending::ChalkMarks, _) => open(k.plan.gears.dial.says.clone()),
-        _ => unlikely("The half-nut stays closed."),
+        _ => unlikely(k.voice().fill("The {half-nut} stays closed.")),
     }
 }
 
@@ -294,12 +305,13 @@ pub(super) fn dial_drift(k: &JobEvidence) -> Evidence {
 }
 
 pub(super) fn play(k: &JobEvidence) -> Evidence {
+    let voice = k.voice();
     let pitch = k.plan.thread.pitch_mm.value;
     match k.job.setup.backlash_mm {
         Some(b) if b > 2.0 * pitch => {
-            shown(0.5 + b / pitch / 10.0, format!("The drive has {} of play, over two pitches: a short run-up leaves it in.", mm_text(b)))
+            shown(0.5 + b / pitch / 10.0, format!("The drive has {} of play, over two pitches: a short run-up leaves it in.", voice.length(b)))
         }
-        Some(b) => unlikely(format!("The drive has {} of play, and the run-up of {} takes it up.", mm_text(b), k.plan.setup.run_up_mm.text)),
+        Some(b) => unlikely(format!("The drive has {} of play, and the run-up of {} takes it up.", voice.length(b), k.plan.setup.run_up_mm.text)),
         None => open("How much play the drive has was not told."),
     }
 }
@@ -332,23 +344,25 @@ pub(super) fn gears_on(k: &JobEvidence) -> Evidence {
 }
 
 pub(super) fn misfit(k: &JobEvidence) -> Evidence {
+    let voice = k.voice();
     let lead = k.plan.thread.lead_mm.value;
     match k.noted("pitch") {
         Some(measured) if measured > 0.0 && (measured / lead - 1.0).abs() > 0.01 => {
-            let (says, mistakes) = k.plan.gears.misfit(k.lathe, k.plan.thread.starts, measured);
+            let (says, mistakes) = k.plan.gears.misfit(k.lathe, k.plan.thread.starts, measured, voice);
             shown(1.5 + 0.1 * f64::from(u8::from(!mistakes.is_empty())), says)
         }
-        Some(measured) if measured > 0.0 => unlikely(format!("The scratch was noted as {}, which is right.", mm_text(measured))),
+        Some(measured) if measured > 0.0 => unlikely(format!("The scratch was noted as {}, which is right.", voice.length(measured))),
         _ => {
             let screw = crate::quantity::real(&k.lathe.leadscrew);
-            open(format!("Driver and driven changed about, this train cuts {}.", mm_text(screw * screw / lead)))
+            open(format!("Driver and driven changed about, this train cuts {}.", voice.length(screw * screw / lead)))
         }
     }
 }
 
 pub(super) fn first_thread(k: &JobEvidence) -> Evidence {
+    let voice = k.voice();
     match k.fit() {
-        Some(Fit::Enters { turns }) if turns <= 2.0 && k.reads_good() => {
+        Some(Fit::Enters { turns }) if turns <= 2.0 && k.reads_good(voice) => {
             shown(0.6, format!("It reads within its limits and stops after {} turns.", plain_text(turns, 1)))
         }
         _ => open("Look at the first half turn."),
@@ -356,17 +370,19 @@ pub(super) fn first_thread(k: &JobEvidence) -> Evidence {
 }
 
 pub(super) fn round(k: &JobEvidence) -> Evidence {
+    let voice = k.voice();
     match k.run.and_then(|r| r.verdict.as_ref()).and_then(|v| v.shape.as_ref()).and_then(|s| s.out_of_round_mm) {
-        Some(r) if r > k.room() * DOUBTFUL_SHARE => shown(r / k.room(), format!("Read around it, it is out of round by {}.", mm_text(r))),
+        Some(r) if r > k.room() * DOUBTFUL_SHARE => shown(r / k.room(), format!("Read around it, it is out of round by {}.", voice.length(r))),
         Some(_) => unlikely("Read around it, it is round."),
         None => open("It was read at one place only."),
     }
 }
 
 pub(super) fn stops_late(k: &JobEvidence) -> Evidence {
+    let voice = k.voice();
     let most = k.run.map_or(0.0, |r| r.overran_mm.iter().copied().fold(0.0, f64::max));
     if most > 0.0 {
-        return shown(1.5, format!("A pass was told to have run {} past its mark.", about_text(most)));
+        return shown(1.5, format!("A pass was told to have run {} past its mark.", voice.about(most)));
     }
     by_check(k, "speed", "By hand nothing runs on.")
 }
@@ -398,6 +414,7 @@ pub(super) fn unscrews(k: &JobEvidence) -> Evidence {
 }
 
 pub(super) fn too_deep(k: &JobEvidence) -> Evidence {
+    let voice = k.voice();
     let most = k.job.blank.material.first_cut_mm;
     let mut before = 0.0;
     let mut deepest: (u32, f64) = (0, 0.0);
@@ -407,8 +424,13 @@ pub(super) fn too_deep(k: &JobEvidence) -> Evidence {
         }
         before = pass.radial_mm;
     }
-    let says =
-        format!("Pass {} takes {} at once, where {} is a bold first cut in {}.", deepest.0, mm_text(deepest.1), mm_text(most), k.job.blank.material.name);
+    let says = format!(
+        "Pass {} takes {} at once, where {} is a bold first cut in {}.",
+        deepest.0,
+        voice.length(deepest.1),
+        voice.length(most),
+        k.job.blank.material.name
+    );
     if deepest.1 > 1.25 * most { shown(deepest.1 / most, says) } else { unlikely(says) }
 }
 
@@ -416,7 +438,7 @@ pub(super) fn reversed(k: &JobEvidence) -> Evidence {
     let keeps = matches!(k.plan.setup.ending, Ending::Closed | Ending::SameMark);
     let brittle = k.job.bit.material.is_some_and(|m| m.code.contains("carbide"));
     match (keeps, brittle) {
-        (true, true) => shown(1.0, "The half-nut stays closed and the spindle reverses: carbide drawn back through its own cut chips."),
+        (true, true) => shown(1.0, k.voice().fill("The {half-nut} stays closed and the spindle reverses: carbide drawn back through its own cut chips.")),
         (true, false) => open("The spindle reverses each pass: the tool must be clear first."),
         (false, _) => unlikely("The spindle does not reverse in the cut."),
     }
@@ -450,14 +472,15 @@ pub(super) fn opened(k: &JobEvidence) -> Evidence {
 
 pub(super) fn lean(k: &JobEvidence) -> Evidence {
     let cut = &k.plan.cut;
-    let told = if cut.style.slants() { cut.scale.clone() } else { "The compound does not carry the depth.".into() };
+    let told = if cut.style.slants() { cut.scale.clone() } else { k.voice().fill("The {compound} does not carry the depth.") };
     by_watch(k, &[Code::CompoundAngle], Level::Warn, Some(told), "")
 }
 
 pub(super) fn wrong_wires(k: &JobEvidence) -> Evidence {
+    let voice = k.voice();
     match (k.size_asked(), k.plan.run.wires) {
         (Some(asked), _) => shown(1.0, asked),
-        (None, Some(w)) => open(format!("The size is reckoned for wires of {}.", mm_text(w.wire_mm))),
+        (None, Some(w)) => open(format!("The size is reckoned for wires of {}.", voice.length(w.wire_mm))),
         (None, None) => unlikely("No wires are in it."),
     }
 }
@@ -470,12 +493,13 @@ pub(super) fn no_proof(k: &JobEvidence) -> Evidence {
 }
 
 pub(super) fn packed(k: &JobEvidence) -> Evidence {
+    let voice = k.voice();
     if k.screw() || !k.job.blank.shoulder {
         return unlikely("It is not a blind bore.");
     }
     match k.fit() {
         Some(Fit::Enters { turns }) if turns * k.plan.thread.lead_mm.value > 0.6 * k.plan.thread.length_mm.value => {
-            shown(0.7, format!("It stops {} in, near the bottom.", mm_text(turns * k.plan.thread.lead_mm.value)))
+            shown(0.7, format!("It stops {} in, near the bottom.", voice.length(turns * k.plan.thread.lead_mm.value)))
         }
         _ => open("It is a blind bore."),
     }

@@ -4,6 +4,7 @@ use crate::job::{Job, Lathe};
 use crate::log::{Act, ActKind, RunState};
 use crate::plan::{Plan, State};
 use crate::thread::{Fit, Side};
+use crate::voice::Voice;
 use crate::watch::Code;
 use crate::watch::Level;
 use crate::words::Words;
@@ -29,8 +30,13 @@ impl<'a> JobEvidence<'a> {
         Self { plan, job, lathe, run, acts: crate::log::standing(acts) }
     }
 
+    /// What is said of it is spoken in.
+    pub(super) const fn voice(&self) -> Voice {
+        self.job.voice
+    }
+
     pub(super) fn words(&self) -> Words {
-        Words::of(self.job.words)
+        self.voice().words()
     }
 
     pub(super) fn screw(&self) -> bool {
@@ -78,22 +84,23 @@ impl<'a> JobEvidence<'a> {
     }
 
     /// The size read last since it was cut, and its doubt, mm; a reading in question is none.
-    pub(super) fn size(&self) -> Option<(f64, f64)> {
-        let read = self.since_cut().filter_map(|a| a.kind.measured()).filter_map(|m| Some((m.size(&self.plan.run)?, m.spread_mm.unwrap_or(0.0)))).last()?;
+    pub(super) fn size(&self, voice: Voice) -> Option<(f64, f64)> {
+        let read =
+            self.since_cut().filter_map(|a| a.kind.measured()).filter_map(|m| Some((m.size(&self.plan.run, voice)?, m.spread_mm.unwrap_or(0.0)))).last()?;
         let asked = self.size_asked().is_some();
         (!asked).then_some((read.0, read.1.max(crate::run::READING_DOUBT_MM)))
     }
 
     /// How much metal is left to the near limit, mm on the pitch diameter, as last read; under nought within the limits.
-    pub(super) fn left(&self) -> Option<f64> {
+    pub(super) fn left(&self, voice: Voice) -> Option<f64> {
         let run = &self.plan.run;
-        self.size().map(|(size, _)| run.cut_sign() * (size - run.near_limit()))
+        self.size(voice).map(|(size, _)| run.cut_sign() * (size - run.near_limit()))
     }
 
     /// Whether it was read within its limits since it was last cut.
-    pub(super) fn reads_good(&self) -> bool {
+    pub(super) fn reads_good(&self, voice: Voice) -> bool {
         let run = &self.plan.run;
-        self.size().is_some_and(|(s, _)| s >= run.limits_mm[0] && s <= run.limits_mm[1])
+        self.size(voice).is_some_and(|(s, _)| s >= run.limits_mm[0] && s <= run.limits_mm[1])
     }
 
     /// What a mate feels of lead and flanks together, mm.

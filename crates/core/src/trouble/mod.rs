@@ -6,6 +6,7 @@ mod rescue;
 pub mod rules;
 
 use crate::run::Symptom;
+use crate::voice::Voice;
 pub use evidence::EvidenceState;
 pub use known::JobEvidence;
 pub use rescue::{Rescue, RescueView};
@@ -13,8 +14,6 @@ pub use rescue::{Rescue, RescueView};
 use crate::log::ActKind;
 use crate::quantity::small_first;
 use crate::thread::Side;
-use crate::words::Vocabulary;
-use crate::words::Words;
 use rules::{RULES, Rule};
 use serde::Serialize;
 
@@ -83,23 +82,23 @@ pub fn rule(code: &str) -> Option<&'static Rule> {
 ///
 /// # Errors
 /// The JSON pointer of the field and what would be right.
-pub fn check_act(act: &ActKind) -> Result<(), (&'static str, String)> {
+pub fn check_act(act: &ActKind, voice: Voice) -> Result<(), (&'static str, String)> {
     match act {
         ActKind::Trouble { cause, .. } if rule(cause).is_none() => {
             Err(("/cause", format!("“{cause}” is no cause that is known; take one of the trouble sheet")))
         }
-        _ => act.check(),
+        _ => act.check(voice),
     }
 }
 
-/// A symptom in American words, as it is kept in a story.
-pub(crate) fn symptom_says(symptom: Symptom, side: Side) -> String {
-    worded(symptom.says(), &Words::of(Vocabulary::American), mate_of(side))
+/// A symptom, as it is said.
+pub(crate) fn symptom_says(symptom: Symptom, side: Side, voice: Voice) -> String {
+    worded(symptom.says(), voice, mate_of(side))
 }
 
 /// A cause likewise, as the middle of a sentence.
-pub(crate) fn cause_says(rule: &Rule, side: Side) -> String {
-    small_first(&worded(rule.cause, &Words::of(Vocabulary::American), mate_of(side)))
+pub(crate) fn cause_says(rule: &Rule, side: Side, voice: Voice) -> String {
+    small_first(&worded(rule.cause, voice, mate_of(side)))
 }
 
 const fn mate_of(side: Side) -> &'static str {
@@ -109,16 +108,16 @@ const fn mate_of(side: Side) -> &'static str {
     }
 }
 
-fn worded(text: &str, words: &Words, mate: &str) -> String {
-    text.replace("{mate}", mate).replace("{half-nut}", words.half_nut).replace("{compound}", words.compound)
+fn worded(text: &str, voice: Voice, mate: &str) -> String {
+    voice.fill(&text.replace("{mate}", mate))
 }
 
 /// Goes through every rule for this job.
 #[must_use]
 pub fn trouble_sheet(known: &JobEvidence) -> TroubleSheet {
-    let words = known.words();
+    let voice = known.voice();
     let mate = mate_of(known.plan.thread.side);
-    let say = |text: &str| worded(text, &words, mate);
+    let say = |text: &str| worded(text, voice, mate);
     let told = |code: &str| {
         known.acts.iter().rev().find_map(|a| match &a.kind {
             ActKind::Trouble { cause, found, .. } if cause == code => Some(*found),

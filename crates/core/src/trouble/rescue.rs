@@ -80,11 +80,12 @@ fn clean_entrance(k: &JobEvidence) -> Vec<String> {
 }
 
 fn out_and_back(k: &JobEvidence) -> Vec<String> {
+    let voice = k.voice();
     let mut steps = vec![
         "Measure, or try the mate, first: once it is out the groove must be found again.".to_owned(),
-        "Mark the work against a jaw, or the dog against its slot; note both dials and the mark the half-nut closes on.".to_owned(),
+        voice.fill("Mark the work against a jaw, or the dog against its slot; note both dials and the mark the {half-nut} closes on."),
         "Better, if the chuck comes off with the work still in it: take both off together.".to_owned(),
-        format!("Back in: bring the swing under {} before anything else; half of it is too deep on one side.", crate::quantity::mm_text(k.room() / 4.0)),
+        format!("Back in: bring the swing under {} before anything else; half of it is too deep on one side.", voice.length(k.room() / 4.0)),
     ];
     steps.extend(pick_up(k));
     steps

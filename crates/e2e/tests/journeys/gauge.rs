@@ -97,7 +97,7 @@ async fn over_size_is_cut_to_size_and_a_reading_a_turn_out_is_questioned() {
     browser.wait_text(".pass-name", "In limits").await;
     // The exact answer stands beside the trade's.
     browser.go(&server.at("/jobs/paddle-screw-and-nut/gauge")).await;
-    browser.wait_text(".carry", "exact seat 2.3 µm less").await;
+    browser.wait_text(".carry", "exact seat 0.00009 in less").await;
     browser.close().await;
 }
 
@@ -242,6 +242,6 @@ async fn two_sizes_of_wire_tell_the_flank_and_places_along_the_taper() {
     retype(&places[2], "0").await;
     browser.find_text("[role=dialog] .act", "Judge it").await.click().await.unwrap();
     let said = browser.wait_text(".verdict", "Tapers").await;
-    assert!(said.contains("0.030 mm larger at the far end, over 40 mm"), "{said}");
+    assert!(said.contains("0.0012 in larger at the far end, over 1.57 in"), "{said}");
     browser.close().await;
 }

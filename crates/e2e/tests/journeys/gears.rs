@@ -61,7 +61,7 @@ async fn trains_are_narrowed_a_scratch_is_named_and_the_chart_is_read() {
     retype(&browser.find(field).await, format!("{lead:.3} mm") + Key::Enter).await;
     browser.wait_text(".held", "the lead meant").await;
     retype(&browser.find(field).await, "777 mm" + Key::Enter).await;
-    browser.wait_text(".held .fault", "0.02 to 400").await;
+    browser.wait_text(".held .fault", "0.0008 to 15.748").await;
     browser.keys([Key::Escape + ""]).await;
     // Ways of ending a pass, one of them recommended; another is chosen and followed.
     browser.find("button[aria-label^='How each pass ends']").await.click().await.unwrap();

@@ -70,7 +70,7 @@ async fn bad_input_is_named_and_nothing_typed_is_lost() {
     retype(&field, "a bit" + Key::Enter).await;
     browser.wait_text(".editor .fault", "is not a length").await;
     retype(&field, "0.4 mm" + Key::Enter).await;
-    browser.wait_text(".own", "0.40 mm flat").await;
+    browser.wait_text(".own", "0.016 in flat").await;
     assert_eq!(server.job("mill-bearing-stud").await["request"]["bit"]["tip_flat_mm"], 0.4);
     browser.close().await;
 }
@@ -137,7 +137,7 @@ async fn a_whole_cut_with_the_power_gone_in_the_middle() {
     browser.keys(["m"]).await;
     browser.find("[role=dialog] input").await;
     browser.keys([format!("{:.3}{}", aim + 0.5, Key::Enter + "")]).await;
-    browser.wait_text("[role=dialog]", "half a millimetre").await;
+    browser.wait_text("[role=dialog]", "half a millimeter").await;
     let field = browser.find("[role=dialog] input").await;
     retype(&field, format!("{:.3}{}", most + 0.06, Key::Enter + "")).await;
     browser.wait_text(".pass-name", "Measured cut").await;
@@ -247,7 +247,7 @@ async fn the_sentence_changes_the_job_and_everything_is_reckoned_again() {
     browser.touch("button[aria-label^='Threaded length']").await;
     let field = browser.find(".editor input").await;
     retype(&field, "1-1/4\"" + Key::Enter).await;
-    browser.wait_text(".head", "1.25 in").await;
+    browser.wait_text(".head", "1 1/4 in").await;
     let request = server.job(id).await["request"].clone();
     assert_eq!(request["thread"]["length_mm"], 31.75);
     assert_eq!(
@@ -407,7 +407,7 @@ async fn an_edit_made_from_an_older_job_is_not_lost_in_silence() {
         field.send_keys(Key::Enter + "").await.unwrap();
     }
     browser.wait_text(".own", "4 springs").await;
-    browser.wait_text(".own", "0.41 mm flat").await;
+    browser.wait_text(".own", "0.016 in flat").await;
     let request = server.job(id).await["request"].clone();
     assert_eq!((request["bit"]["tip_flat_mm"].as_f64(), request["cut"]["spring_passes"].as_i64()), (Some(0.41), Some(4)), "neither change was lost");
     browser.close().await;

@@ -12,3 +12,4 @@ mod parts;
 mod set_up_and_cut;
 mod shop;
 mod threads_and_blanks;
+mod voices;

@@ -83,7 +83,7 @@ async fn a_blind_cap_is_cut_away_from_the_chuck_and_proven() {
     browser.wait_text(".from-above", "reversed").await;
     browser.keys(["l"]).await;
     browser.all_the_same().await;
-    browser.wait_text(".phase-says", "Wind in").await;
+    browser.wait_text(".phase-says", "Wind out").await;
     browser.keys(["n", "n"]).await;
     browser.wait_text(".phase-says", "It cuts toward the tailstock").await;
     let names = cut_them_all(&browser, &job).await;

@@ -24,7 +24,7 @@ async fn the_windlass_bolt_is_identified_and_taken() {
     retype(&spaces, "many" + Key::Enter).await;
     browser.wait_text(".answer .fault", "is not a number").await;
     retype(&spaces, "10" + Key::Enter).await;
-    browser.wait_text(".measured", "10 in 28.3").await;
+    browser.wait_text(".measured", "10 over 28.3 mm").await;
     // The gauge settles it, by touch.
     browser.touch(".measured button:nth-child(5)").await;
     browser.touch(".answer .choices .choice:nth-child(2)").await;
@@ -247,7 +247,7 @@ async fn a_part_is_held_clocked_and_given_its_plain_sizes() {
     browser.go(&server.at("/jobs/hydrant-union/blank")).await;
     // Ways of holding side by side; what must run true changes the one recommended.
     browser.find_text("button.word", "Held in the three-jaw chuck").await.click().await.unwrap();
-    browser.wait_text(".held", "between centres").await;
+    browser.wait_text(".held", "between centers").await;
     browser.find_text(".held .choice", "It must run true").await.click().await.unwrap();
     browser.wait_text(".held .ways .choice[aria-pressed=true]", "four-jaw").await;
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);

@@ -1,7 +1,8 @@
 //! Collecting every fault of a request, each with its pointer, so that none is left for a second try.
 
 use crate::faults::Fault;
-use crate::quantity::{Exact, Ratio};
+use crate::quantity::{Exact, Ratio, short_text};
+use crate::voice::Voice;
 use num_traits::Zero;
 use serde::Serialize;
 
@@ -23,6 +24,8 @@ pub struct Assumption {
 /// Collects faults and assumptions while facts are settled.
 #[derive(Debug, Default)]
 pub struct Checker {
+    /// The voice its bounds are spoken in.
+    pub voice: Voice,
     /// Faults found, in order.
     pub faults: Vec<Fault>,
     /// What was taken where nothing was given.
@@ -30,6 +33,12 @@ pub struct Checker {
 }
 
 impl Checker {
+    /// An empty one, whose faults are spoken in a voice.
+    #[must_use]
+    pub fn spoken(voice: Voice) -> Self {
+        Self { voice, ..Self::default() }
+    }
+
     /// Notes a fault.
     pub fn fault(&mut self, pointer: impl Into<String>, detail: impl Into<String>) {
         self.faults.push(Fault::new(pointer, detail));
@@ -44,8 +53,11 @@ impl Checker {
     pub fn within(&mut self, value: f64, low: f64, high: f64, pointer: &str, unit: &str) -> bool {
         let fits = value.is_finite() && value >= low && value <= high;
         if !fits {
-            let bound = |v: f64| format!("{v}");
-            self.fault(pointer, format!("{value} is out of bounds; it must be {} to {} {unit}", bound(low), bound(high)).trim_end().to_owned());
+            let detail = match unit.strip_prefix("mm") {
+                Some(of) => format!("{} is out of bounds; it must be {}{of}", self.voice.given(value), self.voice.from_to(low, high)),
+                None => format!("{value} is out of bounds; it must be {} to {} {unit}", short_text(low, 4), short_text(high, 4)),
+            };
+            self.fault(pointer, detail.trim_end());
         }
         fits
     }

@@ -4,14 +4,26 @@ use super::exact::{Ratio, decimal};
 use serde::{Deserialize, Serialize};
 
 /// The unit a length is written in or shown in.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Hash, Serialize, Deserialize)]
 #[serde(rename_all = "lowercase")]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub enum LengthUnit {
     /// Millimetres.
+    #[default]
     Mm,
     /// Inches.
     In,
+}
+
+impl LengthUnit {
+    /// As it is written after a number.
+    #[must_use]
+    pub const fn sign(self) -> &'static str {
+        match self {
+            Self::Mm => "mm",
+            Self::In => "in",
+        }
+    }
 }
 
 /// A length read from text: exact in mm, with the unit it was written in.

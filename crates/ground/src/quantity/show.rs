@@ -1,31 +1,5 @@
 //! Showing numbers with the places that mean something, and no more.
 
-use super::MM_PER_INCH;
-
-/// Millimetres to the micrometre, as `18.249 mm`.
-#[must_use]
-pub fn mm_text(mm: f64) -> String {
-    format!("{} mm", plain_text(mm, 3))
-}
-
-/// The same length in inches to a tenth of a thou, as `0.7185 in`.
-#[must_use]
-pub fn inch_text(mm: f64) -> String {
-    format!("{} in", plain_text(mm / MM_PER_INCH, 4))
-}
-
-/// A length that a hand sets or reads by a rule, to the tenth of a millimetre: a width, a mark, a run-up.
-#[must_use]
-pub fn about_text(mm: f64) -> String {
-    format!("{} mm", plain_text(mm, 1))
-}
-
-/// The same of a length that must at least be there: told never under.
-#[must_use]
-pub fn least_text(mm: f64) -> String {
-    about_text(up_to(mm, 10.0))
-}
-
 /// To two figures; nought and less is nought.
 #[must_use]
 pub fn two_figures(value: f64) -> f64 {
@@ -55,18 +29,6 @@ pub fn large_first(text: &str) -> String {
 #[must_use]
 pub fn up_to(value: f64, parts: f64) -> f64 {
     (value * parts - 1e-6).ceil() / parts
-}
-
-/// Degrees to a hundredth.
-#[must_use]
-pub fn angle_text(deg: f64) -> String {
-    format!("{}°", plain_text(deg, 2))
-}
-
-/// An angle that is ground or set by eye, to half a degree.
-#[must_use]
-pub fn eye_text(deg: f64) -> String {
-    format!("{}°", short_text((deg * 2.0).round() / 2.0, 1))
 }
 
 /// A number with fixed places and no negative zero.

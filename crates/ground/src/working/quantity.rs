@@ -1,7 +1,8 @@
 //! A number on its way out: value, texts in both units, and where its working is.
 
 use super::Num;
-use crate::quantity::{MM_PER_INCH, about_text, angle_text, eye_text, inch_text, least_text, mm_text, plain_text, short_text, up_to, without_noughts};
+use crate::quantity::{LengthUnit, plain_text};
+use crate::voice::Voice;
 use serde::{Serialize, Serializer};
 
 /// A reckoned number. Lengths are in mm, angles in degrees.
@@ -11,9 +12,9 @@ pub struct Quantity {
     /// The value itself.
     #[serde(serialize_with = "nine_places")]
     pub value: f64,
-    /// As it is shown; lengths in mm.
+    /// As it is shown, in the voice asked.
     pub text: String,
-    /// Lengths as they are shown in inches.
+    /// Lengths as they are shown in inches, where the text is in mm.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub inch: Option<String>,
     /// Its line among the plan's workings.
@@ -22,33 +23,34 @@ pub struct Quantity {
 }
 
 impl Quantity {
-    /// A length in mm.
-    #[must_use]
-    pub fn length(n: impl Into<Num>) -> Self {
-        let n = n.into();
-        Self { value: n.value, text: mm_text(n.value), inch: Some(inch_text(n.value)), w: n.line }
+    /// A length, said by one way of saying it.
+    fn said(voice: Voice, n: Num, by: fn(Voice, f64) -> String) -> Self {
+        let inch = (!voice.inches()).then(|| by(Voice { unit: LengthUnit::In, ..voice }, n.value));
+        Self { value: n.value, text: by(voice, n.value), inch, w: n.line }
     }
 
-    /// A length along the work, as it was given: in inches a sixty-fourth as it is, anything else to the hundredth.
+    /// A length as the micrometer reads.
     #[must_use]
-    pub fn along(mm: f64) -> Self {
-        let inches = mm / MM_PER_INCH;
-        let places = if (inches * 64.0 - (inches * 64.0).round()).abs() < 1e-6 { 6 } else { 2 };
-        Self { inch: Some(format!("{} in", short_text(inches, places))), ..Self::given(mm) }
+    pub fn length(voice: Voice, n: impl Into<Num>) -> Self {
+        Self::said(voice, n.into(), Voice::length)
     }
 
-    /// A length that a hand sets or reads by a rule: to the tenth of a millimetre, the hundredth of an inch.
+    /// A length along the work, as it was given.
     #[must_use]
-    pub fn about(n: impl Into<Num>) -> Self {
-        let n = n.into();
-        Self { value: n.value, text: about_text(n.value), inch: Some(format!("{} in", plain_text(n.value / MM_PER_INCH, 2))), w: n.line }
+    pub fn along(voice: Voice, mm: f64) -> Self {
+        Self::said(voice, mm.into(), Voice::along)
+    }
+
+    /// A length that a hand sets or reads by a rule.
+    #[must_use]
+    pub fn about(voice: Voice, n: impl Into<Num>) -> Self {
+        Self::said(voice, n.into(), Voice::about)
     }
 
     /// The same of a length that must at least be there: told never under.
     #[must_use]
-    pub fn least(n: impl Into<Num>) -> Self {
-        let n = n.into();
-        Self { value: n.value, text: least_text(n.value), inch: Some(format!("{} in", plain_text(up_to(n.value / MM_PER_INCH, 100.0), 2))), w: n.line }
+    pub fn least(voice: Voice, n: impl Into<Num>) -> Self {
+        Self::said(voice, n.into(), Voice::least)
     }
 
     /// The number as reckoned, with all its places, to reckon on with.
@@ -59,26 +61,29 @@ impl Quantity {
 
     /// A length as it was given, without places nobody measured.
     #[must_use]
-    pub fn given(mm: f64) -> Self {
-        let short = |text: String| match text.split_once(' ') {
-            Some((number, unit)) => format!("{} {unit}", without_noughts(number)),
-            None => text,
-        };
-        Self { value: mm, text: short(mm_text(mm)), inch: Some(short(inch_text(mm))), w: None }
+    pub fn given(voice: Voice, mm: f64) -> Self {
+        Self::said(voice, mm.into(), Voice::given)
+    }
+
+    /// A cutting speed in m/min.
+    #[must_use]
+    pub fn speed(voice: Voice, n: impl Into<Num>) -> Self {
+        let n = n.into();
+        Self { value: n.value, text: voice.speed(n.value), inch: None, w: n.line }
     }
 
     /// An angle in degrees.
     #[must_use]
     pub fn angle(n: impl Into<Num>) -> Self {
         let n = n.into();
-        Self { value: n.value, text: angle_text(n.value), inch: None, w: n.line }
+        Self { value: n.value, text: Voice::default().angle(n.value), inch: None, w: n.line }
     }
 
     /// An angle that is ground or set by eye, to half a degree.
     #[must_use]
     pub fn by_eye(n: impl Into<Num>) -> Self {
         let n = n.into();
-        Self { value: n.value, text: eye_text(n.value), inch: None, w: n.line }
+        Self { value: n.value, text: Voice::default().eye(n.value), inch: None, w: n.line }
     }
 
     /// A plain number with `places` and a unit word.

@@ -1,6 +1,7 @@
 //! The sheet on which a plan's numbers are worked.
 
 use super::Rule;
+use crate::voice::Voice;
 use foldhash::fast::FixedState;
 use serde::Serialize;
 use std::collections::HashMap;
@@ -53,6 +54,7 @@ pub struct Working {
 /// Evaluates rules and keeps a line for each; the same rule on the same operands is one line.
 #[derive(Debug, Default)]
 pub struct Worksheet {
+    voice: Voice,
     lines: Vec<Working>,
     /// Lines by what they were worked from, hashed; the line itself is looked at before it is taken for the same.
     known: HashMap<u64, u32, FixedState>,
@@ -72,6 +74,18 @@ fn same(of: &[Operand], operands: &[Num]) -> bool {
 }
 
 impl Worksheet {
+    /// An empty one, whose numbers are spoken in a voice.
+    #[must_use]
+    pub fn spoken(voice: Voice) -> Self {
+        Self { voice, ..Self::default() }
+    }
+
+    /// The voice its numbers are spoken in.
+    #[must_use]
+    pub const fn voice(&self) -> Voice {
+        self.voice
+    }
+
     /// Works `rule` on `operands`.
     pub fn apply<const N: usize>(&mut self, rule: &'static Rule, operands: [Num; N]) -> Num {
         self.apply_assuming(rule, operands, None)

@@ -8,8 +8,9 @@ use super::class::Class;
 use super::series::standards;
 use super::spec::{SpecialForm, ThreadSpec};
 use crate::direction::Hand;
-use crate::quantity::{Ratio, degrees_text, plain_text, real};
+use crate::quantity::{LengthUnit, Ratio, degrees_text, real};
 use crate::system::{Side, System};
+use crate::voice::Voice;
 use text::{take_hand, take_side, take_starts, tidy};
 
 /// Why a callout was not read.
@@ -106,7 +107,7 @@ fn parse(text: &str) -> Result<ThreadSpec, String> {
         return Err(format!("the lead and pitch make {led} starts, but {said} is written; change one"));
     }
     found.starts = found.starts.or(starts);
-    check_proportion(&found.major, &found.pitch)?;
+    check_proportion(&found.major, &found.pitch, Voice { unit: if found.tpi.is_some() { LengthUnit::In } else { LengthUnit::Mm }, ..Voice::default() })?;
     let spec = settle(found, hand, side)?;
     // The R asks a rounded root of the screw; its nut is a plain one.
     let rounded_root = spec.side == Side::External && upper.split([' ', '-']).any(|w| w.starts_with("UNR"));
@@ -167,19 +168,19 @@ pub fn special(major: Ratio, pitch: Ratio, tpi: Option<Ratio>, form: SpecialForm
 }
 
 /// A thread deeper than its own radius, or a pitch outside 0.05-100 mm, is a slip of the hand.
-pub fn check_proportion(major: &Ratio, pitch: &Ratio) -> Result<(), String> {
+pub fn check_proportion(major: &Ratio, pitch: &Ratio, voice: Voice) -> Result<(), String> {
     if *pitch < Ratio::new(1, 20) || *pitch > Ratio::from_integer(100) {
-        return Err(format!("a pitch of {} mm is outside 0.05 to 100 mm", plain_text(real(pitch), 4)));
+        return Err(format!("a pitch of {} is outside {}", voice.pitch(real(pitch)), voice.from_to(0.05, 100.0)));
     }
     if *pitch * Ratio::new(13, 10) >= *major {
         return Err(format!(
-            "a pitch of {} mm is too coarse for a diameter of {} mm; check which number is which",
-            plain_text(real(pitch), 3),
-            plain_text(real(major), 3)
+            "a pitch of {} is too coarse for a diameter of {}; check which number is which",
+            voice.pitch(real(pitch)),
+            voice.given(real(major))
         ));
     }
     if real(major) > 355.0 {
-        return Err(format!("a diameter of {} mm is past 355 mm; check the callout", plain_text(real(major), 1)));
+        return Err(format!("a diameter of {} is past {}; check the callout", voice.given(real(major)), voice.nominal(355.0)));
     }
     Ok(())
 }

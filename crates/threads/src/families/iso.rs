@@ -2,7 +2,7 @@
 
 use super::{Basics, Family, Limits, MemberQuery, Note, SIXTY_DEPTHS};
 use crate::class::{Class, iso};
-use crate::quantity::{mm_text, real, two_figures};
+use crate::quantity::{real, two_figures};
 use crate::rules::{self, round3};
 use crate::series::{Series, of_series};
 use crate::spec::ThreadSpec;
@@ -178,11 +178,12 @@ impl Family for IsoMetric {
     }
 
     fn engagement_note(&self, sheet: &mut Worksheet, spec: &ThreadSpec, engaged_mm: f64, pitch: Num) -> Option<Note> {
+        let voice = sheet.voice();
         let d = normal_diameter(spec);
         // As the standard prints them, to two figures.
         let [least, most] = [&rules::NORMAL_LEAST, &rules::NORMAL_MOST].map(|rule| two_figures(sheet.apply(rule, [d.into(), pitch]).value));
-        let span = format!("the N tolerances shown are for {} to {}", mm_text(least), mm_text(most));
-        let engages = mm_text(engaged_mm);
+        let span = format!("the N tolerances shown are for {}", voice.coarsely_between(least, most));
+        let engages = voice.along(engaged_mm);
         if engaged_mm > most {
             Some((Code::EngagementLong, format!("The mate engages {engages}: {span}; ISO 965-1 gives L classes, a grade wider, for this.")))
         } else {

@@ -2,7 +2,7 @@
 
 use super::{Basics, Family, Limits, MemberQuery, Note, SIXTY_DEPTHS, special};
 use crate::class::Class;
-use crate::quantity::{MM_PER_INCH, Ratio, mm_text, real};
+use crate::quantity::{MM_PER_INCH, Ratio, real};
 use crate::rules::{self, round3, round4, round6};
 use crate::spec::ThreadSpec;
 use crate::system::Side;
@@ -179,7 +179,8 @@ impl Family for Unified {
         0.108
     }
 
-    fn engagement_note(&self, _sheet: &mut Worksheet, spec: &ThreadSpec, engaged_mm: f64, pitch: Num) -> Option<Note> {
+    fn engagement_note(&self, sheet: &mut Worksheet, spec: &ThreadSpec, engaged_mm: f64, pitch: Num) -> Option<Note> {
+        let voice = sheet.voice();
         let (table, [_, most]) = tabled(spec);
         let le = engagement(spec, Some(engaged_mm), f64::INFINITY);
         // The screw's, of class 2; the others' are in proportion.
@@ -198,10 +199,10 @@ impl Family for Unified {
         if le > most + 1e-9 {
             Some((
                 Code::EngagementLong,
-                format!("The mate engages {}, past the {} the tables are good for{taken}.", mm_text(engaged_mm), mm_text(most * MM_PER_INCH)),
+                format!("The mate engages {}, past the {} the tables are good for{taken}.", voice.along(engaged_mm), voice.along(most * MM_PER_INCH)),
             ))
         } else if engaged_mm < 5.0 * pitch.value - 1e-9 {
-            Some((Code::EngagementShort, format!("The mate engages {}, under 5 pitches{taken}; it is weak as well.", mm_text(engaged_mm))))
+            Some((Code::EngagementShort, format!("The mate engages {}, under 5 pitches{taken}; it is weak as well.", voice.along(engaged_mm))))
         } else {
             None
         }

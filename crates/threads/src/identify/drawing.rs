@@ -3,13 +3,14 @@
 use super::Sample;
 use crate::direction::Hand;
 use crate::outline::{Dimension, Drawing, Point, Shape};
+use crate::voice::Voice;
 use crate::working::Quantity;
 
 /// Most turns drawn; more would be too fine to see.
 const MOST: u32 = 14;
 
 /// Draws the sample to scale, a likely size standing in for what is not measured: those have no dimension.
-pub(super) fn sample(told: &Sample, angle: f64) -> Drawing {
+pub(super) fn sample(told: &Sample, angle: f64, voice: Voice) -> Drawing {
     let pitch = told.pitch_mm().or_else(|| told.major_mm.map(|d| d / 8.0)).unwrap_or(2.5);
     let major = told.major_mm.or_else(|| told.minor_mm.map(|m| m + 1.23 * pitch)).unwrap_or(8.0 * pitch);
     let minor = told.minor_mm.unwrap_or(major - 1.23 * pitch).clamp(major * 0.2, major * 0.99);
@@ -48,13 +49,19 @@ pub(super) fn sample(told: &Sample, angle: f64) -> Drawing {
     let mut dimensions = Vec::new();
     let level = -pitch * 1.6 - climb.abs();
     if told.major_mm.is_some() {
-        dimensions.push(Dimension { name: "major", says: "outside diameter measured", figure: Quantity::given(major), from: [-r, level], to: [r, level] });
+        dimensions.push(Dimension {
+            name: "major",
+            says: "outside diameter measured",
+            figure: Quantity::given(voice, major),
+            from: [-r, level],
+            to: [r, level],
+        });
     }
     if told.minor_mm.is_some() {
         dimensions.push(Dimension {
             name: "minor",
             says: "root diameter measured",
-            figure: Quantity::given(minor),
+            figure: Quantity::given(voice, minor),
             from: [-root, top + pitch * 1.3],
             to: [root, top + pitch * 1.3],
         });
@@ -65,7 +72,7 @@ pub(super) fn sample(told: &Sample, angle: f64) -> Drawing {
         dimensions.push(Dimension {
             name: "spaces",
             says: "length over the spaces counted",
-            figure: Quantity::given(over),
+            figure: Quantity::given(voice, over),
             from: [r + pitch * 0.9, 0.0],
             to: [r + pitch * 0.9, shown],
         });
@@ -73,7 +80,7 @@ pub(super) fn sample(told: &Sample, angle: f64) -> Drawing {
         dimensions.push(Dimension {
             name: "pitch",
             says: "pitch by gauge",
-            figure: Quantity::given(pitch),
+            figure: Quantity::given(voice, pitch),
             from: [r + pitch * 0.9, pitch * 2.0],
             to: [r + pitch * 0.9, pitch * 3.0],
         });
@@ -83,8 +90,10 @@ pub(super) fn sample(told: &Sample, angle: f64) -> Drawing {
     let side = (top * 0.62).max(r + pitch * 0.9 + (high - low) * 0.25);
     Drawing {
         says: format!(
-            "The sample held upright, {}: outside {major:.2} mm, pitch {pitch:.3} mm, as told so far.",
-            if told.hand.is_some() { hand.word() } else { "its hand not told, drawn right-hand" }
+            "The sample held upright, {}: outside {}, pitch {}, as told so far.",
+            if told.hand.is_some() { hand.word() } else { "its hand not told, drawn right-hand" },
+            voice.given(major),
+            voice.length(pitch)
         ),
         bounds: [-side, low, side, high],
         shapes,

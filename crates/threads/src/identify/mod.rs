@@ -11,8 +11,9 @@ pub use sample::{Doubts, OverWires, Sample, SampleRequest};
 use crate::SpecialRequest;
 use crate::direction::Hand;
 use crate::outline::Drawing;
-use crate::quantity::{Exact, degrees_text, mm_text, plain_text};
+use crate::quantity::{Exact, degrees_text, plain_text};
 use crate::system::Side;
+use crate::voice::Voice;
 pub use known::{REFERENCE_THREADS, ReferenceThread};
 use score::{Score, judge, next_check};
 use serde::Serialize;
@@ -66,9 +67,9 @@ const LISTED: usize = 8;
 
 /// Ranks the standard threads by how well they agree with a sample.
 #[must_use]
-pub fn identify(sample: &Sample) -> Identified {
+pub fn identify(sample: &Sample, voice: Voice) -> Identified {
     let mut ranked: Vec<(Score, &ReferenceThread)> =
-        REFERENCE_THREADS.iter().map(|k| (judge(sample, k, false), k)).filter(|(j, _)| j.cost < WORST && j.told > 0).collect();
+        REFERENCE_THREADS.iter().map(|k| (judge(sample, k, false, voice), k)).filter(|(j, _)| j.cost < WORST && j.told > 0).collect();
     // Ties keep the order of the series, common before rare.
     ranked.sort_by(|a, b| a.0.cost.total_cmp(&b.0.cost));
     let mut kept: Vec<(Score, &ReferenceThread, Vec<String>)> = Vec::new();
@@ -83,7 +84,7 @@ pub fn identify(sample: &Sample) -> Identified {
         .iter()
         .enumerate()
         .map(|(i, (_, known, also))| {
-            let judged = judge(sample, known, true);
+            let judged = judge(sample, known, true, voice);
             let score = (judged.score() * 1000.0).round() / 1000.0;
             let rival = if i == 0 { kept.get(1) } else { kept.first() };
             Candidate {
@@ -94,14 +95,14 @@ pub fn identify(sample: &Sample) -> Identified {
                 score,
                 agrees: judged.agrees,
                 disagrees: judged.disagrees,
-                next_check: rival.map(|(_, other, _)| next_check(sample, known, other)),
+                next_check: rival.map(|(_, other, _)| next_check(sample, known, other, voice)),
                 spaces: judged.spaces,
             }
         })
         .collect();
     // An angle that is not told is drawn as the likeliest thread's.
-    let drawing = drawing::sample(sample, sample.angle_deg.or_else(|| kept.first().map(|(_, known, _)| 2.0 * known.alpha_deg)).unwrap_or(60.0));
-    let mut says: Vec<String> = form_of_depth(sample).into_iter().collect();
+    let drawing = drawing::sample(sample, sample.angle_deg.or_else(|| kept.first().map(|(_, known, _)| 2.0 * known.alpha_deg)).unwrap_or(60.0), voice);
+    let mut says: Vec<String> = form_of_depth(sample, voice).into_iter().collect();
     if candidates.is_empty() && sample.tells_something() {
         says.push("No standard thread kept here comes near. Measure again, or make it to these measurements as a special.".into());
     }
@@ -124,7 +125,7 @@ fn callout(sample: &Sample, known: &ReferenceThread) -> String {
 }
 
 /// What depth over pitch says of the form, where no angle is known.
-fn form_of_depth(sample: &Sample) -> Option<String> {
+fn form_of_depth(sample: &Sample, voice: Voice) -> Option<String> {
     let (Side::External, Some(major), Some(minor), Some(pitch), None) = (sample.side, sample.major_mm, sample.minor_mm, sample.pitch_mm(), sample.angle_deg)
     else {
         return None;
@@ -136,9 +137,9 @@ fn form_of_depth(sample: &Sample) -> Option<String> {
         s if s < 0.50 => format!("{told}: between a stub and a full form. Measure the root and the crest again, and the angle."),
         s if s <= 0.63 => format!(
             "{told}: Acme, trapezoidal, square or 60° could all be. Try the angle gauge, or measure the crest flat: about {} for Acme or Tr, {} for 60°, {} for square.",
-            mm_text(0.37 * pitch),
-            mm_text(0.125 * pitch),
-            mm_text(0.5 * pitch)
+            voice.length(0.37 * pitch),
+            voice.length(0.125 * pitch),
+            voice.length(0.5 * pitch)
         ),
         s if s <= 0.80 => format!("{told}: a 55° form, or a 60° one cut with a sharp point. Try the angle gauge."),
         _ => format!("{told}: deeper than any form kept here. Measure outside, root and pitch again."),

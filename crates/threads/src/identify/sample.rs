@@ -4,6 +4,7 @@ use crate::direction::Hand;
 use crate::faults::{Checker, Fault};
 use crate::quantity::MM_PER_INCH;
 use crate::system::Side;
+use crate::voice::Voice;
 use serde::{Deserialize, Serialize};
 
 /// A sample as it comes over the wire: any of it may be left out. Lengths in mm, angles in degrees.
@@ -103,8 +104,8 @@ impl Sample {
     ///
     /// # Errors
     /// Every fault, each with its pointer.
-    pub fn check(asked: &SampleRequest, mut faults: Vec<Fault>) -> Result<Self, Vec<Fault>> {
-        let mut c = Checker::default();
+    pub fn check(asked: &SampleRequest, mut faults: Vec<Fault>, voice: Voice) -> Result<Self, Vec<Fault>> {
+        let mut c = Checker::spoken(voice);
         let length = |c: &mut Checker, v: Option<f64>, low: f64, high: f64, field: &str| c.sound(v, low, high, field, "mm");
         let major_mm = length(&mut c, asked.major_mm, 0.3, 400.0, "/major_mm");
         let minor_mm = length(&mut c, asked.minor_mm, 0.1, 400.0, "/minor_mm");

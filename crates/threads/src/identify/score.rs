@@ -7,6 +7,7 @@ use super::known::ReferenceThread;
 use super::sample::Sample;
 use crate::quantity::{degrees_text, plain_text};
 use crate::system::Side;
+use crate::voice::Voice;
 
 /// A sample judged against one thread.
 #[derive(Debug, Default)]
@@ -44,11 +45,6 @@ impl Score {
     }
 }
 
-/// A length to the hundredth, as a worn sample is measured.
-fn short_mm(v: f64) -> String {
-    format!("{} mm", plain_text(v, if v < 5.0 { 3 } else { 2 }))
-}
-
 /// Usual doubts, one deviation, mm or degrees.
 fn doubt(given: Option<f64>, usual: f64) -> f64 {
     given.map_or(usual, |g| g / 2.0)
@@ -64,7 +60,7 @@ fn outside(v: f64, low: f64, high: f64, doubt: f64) -> f64 {
 }
 
 /// Judges every measurement of the sample against one thread.
-pub(super) fn judge(sample: &Sample, k: &ReferenceThread, tell: bool) -> Score {
+pub(super) fn judge(sample: &Sample, k: &ReferenceThread, tell: bool, voice: Voice) -> Score {
     let mut j = Score { tell, ..Score::default() };
     if let Some(m) = sample.major_mm {
         let d = doubt(sample.doubts.major_mm, (0.002 * k.major).max(0.01));
@@ -82,23 +78,23 @@ pub(super) fn judge(sample: &Sample, k: &ReferenceThread, tell: bool) -> Score {
         let how = if cost <= AGREES { how } else { "" };
         j.add(cost, || {
             if off < 0.05 {
-                format!("outside diameter: {} to a hair", short_mm(k.major))
+                format!("outside diameter: {} to a hair", voice.length(k.major))
             } else {
-                format!("outside diameter: {} % {under} {}{how}", plain_text(off, 1), short_mm(k.major))
+                format!("outside diameter: {} % {under} {}{how}", plain_text(off, 1), voice.length(k.major))
             }
         });
     }
-    judge_pitch(sample, k, &mut j);
+    judge_pitch(sample, k, &mut j, voice);
     if let Some(m) = sample.minor_mm {
         match sample.side {
             Side::External => {
                 let (cost, how) = root(sample, k, m);
-                j.add(cost, || format!("root: {} where {} is usual{how}", short_mm(m), short_mm(k.root)));
+                j.add(cost, || format!("root: {} where {} is usual{how}", voice.length(m), voice.length(k.root)));
             }
             Side::Internal => {
                 let d = doubt(sample.doubts.minor_mm, (0.03 * k.pitch).max(0.01));
                 let cost = outside(m, k.bore[0], k.bore[1] * (1.0 + WEAR / 2.0), d);
-                j.add(cost, || format!("bore: {} where {} to {} is made", short_mm(m), short_mm(k.bore[0]), short_mm(k.bore[1])));
+                j.add(cost, || format!("bore: {} where {} to {} is made", voice.length(m), voice.length(k.bore[0]), voice.length(k.bore[1])));
             }
         }
     }
@@ -113,18 +109,18 @@ pub(super) fn judge(sample: &Sample, k: &ReferenceThread, tell: bool) -> Score {
         let e = w.mm - w.wire_mm * (1.0 + 1.0 / a.sin()) + k.pitch / (2.0 * a.tan());
         let worn = k.least_effective - 0.01 * k.major;
         let cost = outside(e, worn, k.effective, doubt(sample.doubts.over_wires_mm, 0.02));
-        j.add(cost, || format!("over wires: a pitch diameter of {} where it is {}", short_mm(e), short_mm(k.effective)));
+        j.add(cost, || format!("over wires: a pitch diameter of {} where it is {}", voice.length(e), voice.length(k.effective)));
     }
     j
 }
 
 /// The pitch, by gauge or rule; a count one out is caught where it fits much better.
-fn judge_pitch(sample: &Sample, k: &ReferenceThread, j: &mut Score) {
+fn judge_pitch(sample: &Sample, k: &ReferenceThread, j: &mut Score, voice: Voice) {
     if let Some(p) = sample.gauged_pitch_mm {
         let d = doubt(sample.doubts.pitch_mm, (0.002 * k.pitch).max(0.011));
         let says = || match &k.standard.tpi {
-            Some(_) => format!("pitch: {} mm where {} is {} mm", plain_text(p, 3), k.standard.pitch_text(), plain_text(k.pitch, 3)),
-            None => format!("pitch: {} mm where it is {}", plain_text(p, 3), k.standard.pitch_text()),
+            Some(_) => format!("pitch: {} where {} is {}", voice.length(p), k.standard.pitch_text(), voice.length(k.pitch)),
+            None => format!("pitch: {} where it is {}", voice.length(p), k.standard.pitch_text()),
         };
         j.add(square((p - k.pitch) / d), says);
     }
@@ -134,7 +130,7 @@ fn judge_pitch(sample: &Sample, k: &ReferenceThread, j: &mut Score) {
     let length = |n: i64| n as f64 * k.pitch;
     let cost = |n: i64| square((over - length(n)) / d);
     let (as_told, best) = (cost(spaces), [spaces - 1, spaces + 1].into_iter().filter(|n| *n > 0).min_by(|a, b| cost(*a).total_cmp(&cost(*b))));
-    let says = |n: i64| format!("{n} spaces: {} where {} is {}", short_mm(over), k.standard.pitch_text(), short_mm(length(n)));
+    let says = |n: i64| format!("{n} spaces: {} where {} is {}", voice.length(over), k.standard.pitch_text(), voice.length(length(n)));
     match best.filter(|n| cost(*n) + MISCOUNT < as_told) {
         Some(n) => {
             j.spaces = Some(n);
@@ -166,7 +162,7 @@ fn root(sample: &Sample, k: &ReferenceThread, minor: f64) -> (f64, &'static str)
 }
 
 /// The one measurement, not yet taken or better taken again, that would part two threads best.
-pub(super) fn next_check(sample: &Sample, one: &ReferenceThread, other: &ReferenceThread) -> String {
+pub(super) fn next_check(sample: &Sample, one: &ReferenceThread, other: &ReferenceThread, voice: Voice) -> String {
     let (a, b) = (&one.standard.name, &other.standard.name);
     let external = sample.side == Side::External;
     let fresh = |taken: bool| if taken { 0.4 } else { 1.0 };
@@ -178,19 +174,19 @@ pub(super) fn next_check(sample: &Sample, one: &ReferenceThread, other: &Referen
         ),
         (
             (one.pitch - other.pitch).abs() * 10.0 / 0.2 * fresh(sample.pitch_mm().is_some()),
-            format!("Lay a rule over ten spaces: {a} is {}, {b} is {}.", short_mm(10.0 * one.pitch), short_mm(10.0 * other.pitch)),
+            format!("Lay a rule over ten spaces: {a} is {}, {b} is {}.", voice.length(10.0 * one.pitch), voice.length(10.0 * other.pitch)),
         ),
         (
             (one.major - other.major).abs() / (WEAR * one.major) * fresh(sample.major_mm.is_some()),
-            format!("Measure the outside where it is least worn: {a} is {}, {b} is {}.", short_mm(one.major), short_mm(other.major)),
+            format!("Measure the outside where it is least worn: {a} is {}, {b} is {}.", voice.length(one.major), voice.length(other.major)),
         ),
         (
             if external { (one.root - other.root).abs() / (0.1 * one.pitch) } else { (one.bore[0] - other.bore[0]).abs() / (0.2 * one.pitch) }
                 * fresh(sample.minor_mm.is_some()),
             if external {
-                format!("Measure the root: {a} is about {}, {b} about {}.", short_mm(one.root), short_mm(other.root))
+                format!("Measure the root: {a} is about {}, {b} about {}.", voice.length(one.root), voice.length(other.root))
             } else {
-                format!("Measure the bore: {a} is {} or more, {b} {}.", short_mm(one.bore[0]), short_mm(other.bore[0]))
+                format!("Measure the bore: {a} is {} or more, {b} {}.", voice.length(one.bore[0]), voice.length(other.bore[0]))
             },
         ),
     ];

@@ -4,10 +4,10 @@ use super::Clearance;
 use crate::drawing::profile;
 use crate::form::Thread;
 use crate::outline::{Dimension, Drawing, Point, Shape};
-use crate::quantity::mm_text;
+use crate::voice::Voice;
 
 /// The two profiles in section, and how many times as large the gaps are drawn; `gaps` on diameter at the pitch line, the screw's crests and the nut's.
-pub(super) fn mesh(thread: &Thread, pitch_d: f64, [major, minor]: [f64; 2], gaps: [f64; 3], clearances: &[Clearance]) -> (Drawing, f64) {
+pub(super) fn mesh(thread: &Thread, pitch_d: f64, [major, minor]: [f64; 2], gaps: [f64; 3], clearances: &[Clearance], voice: Voice) -> (Drawing, f64) {
     let pitch = thread.pitch.value;
     let depth = ((major - minor) / 2.0).max(pitch * 0.1);
     // Gaps are enlarged alike until the smallest that is a gap can be seen.
@@ -51,7 +51,7 @@ pub(super) fn mesh(thread: &Thread, pitch_d: f64, [major, minor]: [f64; 2], gaps
         let y = [f64::midpoint(from, to), above - depth * 0.15, below + depth * 0.15][i];
         shapes.push(Shape::open("line.leader", vec![[x, f64::midpoint(from, to)], [right + pitch * 0.1, y]]));
     }
-    let told = clearances.iter().map(|c| format!("{} at the {}", mm_text(c.now.value), c.at)).collect::<Vec<_>>().join(", ");
+    let told = clearances.iter().map(|c| format!("{} at the {}", voice.length(c.now.value), c.at)).collect::<Vec<_>>().join(", ");
     let drawing = Drawing {
         says: format!("Screw and nut in mesh, gaps drawn {times} times as large: {told}, on diameter."),
         bounds: [left - pitch * 0.1, below - depth * 0.1, right + pitch * 1.0, above + depth * 0.1],

@@ -5,8 +5,8 @@ pub mod rules;
 
 use crate::form::Thread;
 use crate::outline::Drawing;
-use crate::quantity::mm_text;
 use crate::system::Side;
+use crate::voice::Voice;
 use crate::watch::{Code, Level, Watch};
 use crate::working::{Num, Quantity, Worksheet};
 use crate::{MateFacts, PairSchool};
@@ -73,19 +73,22 @@ pub struct PairSection {
 const MEASURABLE_BORE: f64 = 40.0;
 
 /// The school recommended, and why.
-fn recommend(facts: &MateFacts, thread: &Thread) -> (PairSchool, String) {
+fn recommend(facts: &MateFacts, thread: &Thread, voice: Voice) -> (PairSchool, String) {
     let bore = thread.basic.minor.value;
     if facts.interchange {
         (PairSchool::Limits, "The parts must interchange, so each is kept to the standard's limits.".into())
     } else if bore < MEASURABLE_BORE {
         (
             PairSchool::InternalFirst,
-            format!("One mate only, and a bore of {} cannot be measured directly: make the nut first, and fit the screw, which wires measure.", mm_text(bore)),
+            format!(
+                "One mate only, and a bore of {} cannot be measured directly: make the nut first, and fit the screw, which wires measure.",
+                voice.length(bore)
+            ),
         )
     } else {
         (
             PairSchool::ExternalFirst,
-            format!("One mate only, and a bore of {} can be measured: make the screw first by wires, then fit the nut to it.", mm_text(bore)),
+            format!("One mate only, and a bore of {} can be measured: make the screw first by wires, then fit the nut to it.", voice.length(bore)),
         )
     }
 }
@@ -110,7 +113,8 @@ impl Fitted {
 
 /// Settles the school, and holds the second member to the limits that fit the first as made.
 pub fn fit(sheet: &mut Worksheet, facts: &MateFacts, thread: &mut Thread, watch: &mut Vec<Watch>) -> Fitted {
-    let (recommended, reason) = recommend(facts, thread);
+    let voice = sheet.voice();
+    let (recommended, reason) = recommend(facts, thread, voice);
     let school = facts.school.unwrap_or(recommended);
     let standard = thread.own.pitch;
     let side = thread.spec.side;
@@ -134,17 +138,17 @@ pub fn fit(sheet: &mut Worksheet, facts: &MateFacts, thread: &mut Thread, watch:
             if made < mate.0.value - 5e-4 || made > mate.1.value + 5e-4 {
                 let text = format!(
                     "The {other} as made, {}, is outside the standard's {} to {}: this pair will not interchange with others.",
-                    mm_text(made),
-                    mm_text(mate.0.value),
-                    mm_text(mate.1.value)
+                    voice.length(made),
+                    voice.length(mate.0.value),
+                    voice.length(mate.1.value)
                 );
                 watch.push(Watch::new(Level::Note, Code::PairOwn, "thread", text));
             }
             format!(
                 "The {member} follows the {other} as made, {}: {} to {}.",
-                mm_text(made),
-                mm_text(thread.own.pitch.0.value),
-                mm_text(thread.own.pitch.1.value)
+                voice.length(made),
+                voice.length(thread.own.pitch.0.value),
+                voice.length(thread.own.pitch.1.value)
             )
         }
         (true, None) => {
@@ -175,6 +179,7 @@ pub struct AsCut {
 
 /// The pair section: schools, clearances and the two in mesh.
 pub fn section(sheet: &mut Worksheet, facts: &MateFacts, fitted: Fitted, thread: &Thread, cut: AsCut) -> PairSection {
+    let voice = sheet.voice();
     let side = thread.spec.side;
     let middle = |(a, b): (Num, Num)| f64::midpoint(a.value, b.value);
     let open = |(a, b): (Option<Num>, Option<Num>), or: Num| (a.or(b).unwrap_or(or), b.or(a).unwrap_or(or));
@@ -191,7 +196,7 @@ pub fn section(sheet: &mut Worksheet, facts: &MateFacts, fitted: Fitted, thread:
         Side::Internal => [told(facts.crest_mm, middle(screw_major).into()), cut.root.into(), told(facts.root_mm, screw_minor.1), cut.crest],
     };
     let mut clearance = |at: &'static str, screw: (Num, Num), nut: (Num, Num), now: [Num; 2], closed: bool| {
-        let mut between = |i: Num, e: Num| Quantity::length(sheet.apply(&rules::CLEARANCE, [i, e]));
+        let mut between = |i: Num, e: Num| Quantity::length(voice, sheet.apply(&rules::CLEARANCE, [i, e]));
         Clearance { at, least: between(nut.0, screw.1), most: closed.then(|| between(nut.1, screw.0)), now: between(now[1], now[0]) }
     };
     let clearances = vec![
@@ -201,7 +206,7 @@ pub fn section(sheet: &mut Worksheet, facts: &MateFacts, fitted: Fitted, thread:
     ];
     let band = fitted.standard.1.value - fitted.standard.0.value;
     let mate_band = thread.mate.pitch.1.value - thread.mate.pitch.0.value;
-    let span = |width: f64| format!("clearance anywhere from {} to {}", mm_text(fitted.least.value), mm_text(fitted.least.value + width));
+    let span = |width: f64| format!("clearance anywhere from {} to {}", voice.length(fitted.least.value), voice.length(fitted.least.value + width));
     let schools = vec![
         SchoolView {
             school: PairSchool::InternalFirst,
@@ -220,15 +225,15 @@ pub fn section(sheet: &mut Worksheet, facts: &MateFacts, fitted: Fitted, thread:
         },
     ];
     let gaps = [&clearances[0], &clearances[1], &clearances[2]].map(|c| c.now.value);
-    let (drawing, gaps_times) = drawing::mesh(thread, screw_pitch.value, [major_screw_now.value, minor_screw_now.value], gaps, &clearances);
+    let (drawing, gaps_times) = drawing::mesh(thread, screw_pitch.value, [major_screw_now.value, minor_screw_now.value], gaps, &clearances, voice);
     PairSection {
         school: fitted.school,
         recommended: fitted.recommended,
         reason: fitted.reason,
         schools,
         first: fitted.school.second().map(|second| second != side),
-        mate_made_mm: facts.made_mm.map(Quantity::length),
-        limits_mm: [Quantity::length(own.pitch.0), Quantity::length(own.pitch.1)],
+        mate_made_mm: facts.made_mm.map(|v| Quantity::length(voice, v)),
+        limits_mm: [Quantity::length(voice, own.pitch.0), Quantity::length(voice, own.pitch.1)],
         says: fitted.says,
         clearances,
         gaps_times,

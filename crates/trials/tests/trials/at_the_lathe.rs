@@ -6,6 +6,7 @@ use yoke_core::gauge::VerdictKind;
 use yoke_core::log::{Act, ActKind, RunState, fold};
 use yoke_core::plan::Plan;
 use yoke_core::run::RunPlan;
+use yoke_core::voice::Voice;
 use yoke_trials::{demo_lathe, on, sound};
 
 /// Acts as a tablet sends them.
@@ -19,7 +20,7 @@ fn passes(plan: &Plan, count: usize) -> Vec<Value> {
 }
 
 fn then(plan: &Plan, count: usize, more: &[Value]) -> RunState {
-    fold(&plan.run, &acts(&[&passes(plan, count), more].concat()))
+    fold(&plan.run, &acts(&[&passes(plan, count), more].concat()), Voice::default())
 }
 
 /// A stud on the long bed, its flat measured.
@@ -44,7 +45,7 @@ fn a_pass_cut_at_another_reading_stands_where_it_was_read() {
     let state = then(&plan, 4, &[json!({"kind": "took", "n": asked.n, "reading": much})]);
     assert!(state.next.as_ref().unwrap().pass.radial_mm > state.stands_mm, "{:?}", state.next);
     let wild = ActKind::Took { n: 1, reading: 3.0 };
-    assert_eq!(plan.run.check(&wild).unwrap_err().0, "/reading", "three inches on a thread of two millimetres");
+    assert_eq!(plan.run.check(&wild, Voice::default()).unwrap_err().0, "/reading", "three inches on a thread of two millimetres");
 }
 
 #[test]
@@ -115,11 +116,11 @@ fn the_groove_touched_tells_the_new_tip() {
     // A reading where no tip could touch is refused, and says between which it could.
     let waiting = then(&plan, 9, &[read, broke]);
     let far: ActKind = serde_json::from_value(json!({"kind": "groove_touched", "reading": reading * 2.5})).unwrap();
-    assert!(waiting.check(&far).unwrap_err().1.contains("between"));
+    assert!(waiting.check(&far, Voice::default()).unwrap_err().1.contains("between"));
     // Between straight sides the width is asked for.
     let square = sound(json!({"thread": {"callout": "1-4 Square"}, "lathe": demo_lathe(0)})).run;
     let swapped: ActKind = serde_json::from_value(json!({"kind": "bit_changed", "why": "swapped"})).unwrap();
-    assert_eq!(square.check(&swapped).unwrap_err().0, "/tip_flat_mm");
+    assert_eq!(square.check(&swapped, Voice::default()).unwrap_err().0, "/tip_flat_mm");
 }
 
 #[test]
@@ -149,15 +150,15 @@ fn it_is_not_done_with_until_it_is_proven_where_opening_the_half_nut_loses_it() 
     let metric = stud();
     assert!(metric.run.opening_loses);
     let cut = then(&metric, metric.run.passes.len(), &[]);
-    assert_eq!(cut.check(&finished).unwrap_err().0, "/kind");
+    assert_eq!(cut.check(&finished, Voice::default()).unwrap_err().0, "/kind");
     let aim = json!({"kind": "measured", "pitch_diameter_mm": metric.run.target_mm});
     let proven = then(&metric, metric.run.passes.len(), std::slice::from_ref(&aim));
-    assert!(proven.may_leave && proven.check(&finished).is_ok());
+    assert!(proven.may_leave && proven.check(&finished, Voice::default()).is_ok());
     let again = then(&metric, metric.run.passes.len(), &[aim, json!({"kind": "sprung"})]);
     assert!(!again.may_leave, "cut again, it must be measured again");
-    assert!(then(&metric, 3, &[]).check(&ActKind::Resumed {}).is_ok());
+    assert!(then(&metric, 3, &[]).check(&ActKind::Resumed {}, Voice::default()).is_ok());
     for act in [ActKind::Sprung {}, ActKind::Finished {}, ActKind::Lost {}] {
-        assert_eq!(fold(&metric.run, &[]).check(&act).unwrap_err().0, "/kind", "nothing is cut yet");
+        assert_eq!(fold(&metric.run, &[], Voice::default()).check(&act, Voice::default()).unwrap_err().0, "/kind", "nothing is cut yet");
     }
     // Sixteen to the inch on four: anywhere on the dial, and opening loses nothing.
     let inch = on(0, "1/2-16 UN-2A");
@@ -170,11 +171,11 @@ fn it_is_not_done_with_until_it_is_proven_where_opening_the_half_nut_loses_it() 
 fn ticks_are_kept_beside_the_cut_and_undo_leaves_them() {
     let plan = stud();
     let tick = |stamp: &str| json!({"kind": "ticked", "step": "gears", "stamp": stamp, "noted": "dial at 3"});
-    let state = fold(&plan.run, &acts(&[tick("one")]));
+    let state = fold(&plan.run, &acts(&[tick("one")]), Voice::default());
     assert!(!state.begun && state.last_act.is_none(), "a tick neither begins the cut nor is taken back by undo");
     assert_eq!((state.ticks["gears"].stamp.as_str(), state.ticks["gears"].noted.as_deref()), ("one", Some("dial at 3")));
-    assert_eq!(fold(&plan.run, &acts(&[tick("one"), tick("two")])).ticks["gears"].stamp, "two");
-    assert!(fold(&plan.run, &acts(&[tick("one"), json!({"kind": "unticked", "step": "gears"})])).ticks.is_empty());
+    assert_eq!(fold(&plan.run, &acts(&[tick("one"), tick("two")]), Voice::default()).ticks["gears"].stamp, "two");
+    assert!(fold(&plan.run, &acts(&[tick("one"), json!({"kind": "unticked", "step": "gears"})]), Voice::default()).ticks.is_empty());
     for (act, field) in [
         (json!({"kind": "ticked", "step": "", "stamp": "x"}), "/step"),
         (json!({"kind": "ticked", "step": "gears", "stamp": "x", "noted": "n".repeat(201)}), "/noted"),
@@ -182,7 +183,7 @@ fn ticks_are_kept_beside_the_cut_and_undo_leaves_them() {
         (json!({"kind": "bit_changed", "why": "broke", "tip_flat_mm": -0.2}), "/tip_flat_mm"),
         (json!({"kind": "took", "n": 1, "reading": -1}), "/reading"),
     ] {
-        assert_eq!(serde_json::from_value::<ActKind>(act.clone()).unwrap().check().unwrap_err().0, field, "{act}");
+        assert_eq!(serde_json::from_value::<ActKind>(act.clone()).unwrap().check(Voice::default()).unwrap_err().0, field, "{act}");
     }
 }
 
@@ -201,7 +202,7 @@ fn the_stocking_tool_is_followed_by_the_form_tool_and_no_reading_of_it_counts() 
 #[test]
 fn alternating_flanks_step_aside_on_the_compound_each_way_in_turn() {
     let plan = sound(json!({"thread": {"callout": "M24x3-6g"}, "lathe": demo_lathe(0), "bit": {"tip_flat_mm": 0.375}, "cut": {"style": "alternating"}}));
-    let state = fold(&plan.run, &[]);
+    let state = fold(&plan.run, &[], Voice::default());
     let aside: Vec<bool> = state.schedule.iter().filter_map(|s| s.aside.as_ref().map(|a| a.ahead)).collect();
     assert!(aside.len() > 4 && aside.windows(2).filter(|w| w[0] != w[1]).count() > aside.len() / 2, "{aside:?}");
     let side = plan.run.side_dial.as_ref().unwrap();
@@ -237,6 +238,6 @@ fn a_run_frozen_before_these_were_known_still_reads_and_goes_on() {
     }
     let old: RunPlan = serde_json::from_value(old).unwrap();
     let cut = json!({"kind": "pass_done", "n": old.passes[0].n, "radial_mm": old.passes[0].radial_mm});
-    let state = fold(&old, &acts(&[cut, json!({"kind": "bit_changed", "why": "broke"}), json!({"kind": "lost"})]));
+    let state = fold(&old, &acts(&[cut, json!({"kind": "bit_changed", "why": "broke"}), json!({"kind": "lost"})]), Voice::default());
     assert!(state.next.is_some() && state.may_leave && state.pick_up.len() == 1);
 }

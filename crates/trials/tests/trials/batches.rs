@@ -4,6 +4,7 @@ use serde_json::json;
 use yoke_core::batch::{Across, BatchOp, BatchSetUp, PartResult, SizeState, carry_over, check_parts, check_sized, orders, plain_limits, tally, tally_csv};
 use yoke_core::faults::read_json;
 use yoke_core::gauge::{Measured, TipFound, Verdict};
+use yoke_core::voice::Voice;
 use yoke_trials::{Chance, demo_lathe, judge, sound};
 
 /// Walks an order step by step and counts, as a hand would.
@@ -55,7 +56,7 @@ fn every_order_costs_what_walking_through_it_does() {
         let left = (chance.even() * 4.0) as usize;
         let hands: Vec<bool> = (0..right + left).map(|i| i < right).collect();
         for stay in [false, true] {
-            for o in orders(&setups, [right, left], stay) {
+            for o in orders(&setups, [right, left], stay, Voice::default()) {
                 let (chuckings, settings, minutes) = walked(o.across, &setups, &hands, stay);
                 assert_eq!((o.chuckings, o.settings), (chuckings, settings), "{:?} {setups:?} {hands:?} {stay}", o.across);
                 assert!((o.minutes - minutes).abs() < 0.06, "{} {minutes}", o.minutes);
@@ -68,10 +69,10 @@ fn every_order_costs_what_walking_through_it_does() {
 fn an_order_that_puts_work_back_untrue_is_not_recommended() {
     let op = |set: f64| BatchOp { set, each: 2.0, handed: false };
     let of = |again_mm| vec![BatchSetUp { chuck: 0.5, again_mm, ops: vec![op(5.0), op(5.0), op(5.0)] }];
-    let best = |again_mm| orders(&of(again_mm), [6, 0], false).into_iter().find(|o| o.recommended).unwrap().across;
+    let best = |again_mm| orders(&of(again_mm), [6, 0], false, Voice::default()).into_iter().find(|o| o.recommended).unwrap().across;
     // Between centres each operation on all is quickest; in a three-jaw it costs the truth of the thread.
     assert_eq!((best(0.005), best(0.08)), (Across::EachOperation, Across::EachPart));
-    assert!(orders(&of(0.08), [6, 0], false).iter().any(|o| !o.true_enough && o.costs.contains("0.080 mm off centre")));
+    assert!(orders(&of(0.08), [6, 0], false, Voice::default()).iter().any(|o| !o.true_enough && o.costs.contains("0.080 mm off center")));
 }
 
 /// A verdict on a turnbuckle end that read so much.
@@ -88,7 +89,7 @@ fn parts(sizes: &[f64]) -> Vec<PartResult> {
 const SHANK: [f64; 2] = [15.89, 16.0];
 
 fn shank(sizes: &[f64]) -> yoke_core::batch::Column {
-    tally(&parts(sizes), [14.5, 14.6], &[("shank".into(), SHANK)]).columns.swap_remove(1)
+    tally(&parts(sizes), [14.5, 14.6], &[("shank".into(), SHANK)], Voice::default()).columns.swap_remove(1)
 }
 
 #[test]
@@ -135,7 +136,7 @@ fn a_tally_counts_good_and_scrapped_and_goes_out_as_a_sheet() {
     made[1].scrapped = Some("bit dug in, \u{201c}oversize\u{201d}".into());
     made.insert(2, PartResult { place: 2, verdict: verdict(14.56), job: "again".into(), ..made[0].clone() });
     let plan = sound(json!({"thread": {"callout": "M16x2-6g"}, "lathe": demo_lathe(2)}));
-    let t = tally(&made, plan.run.limits_mm, &[("shank".into(), SHANK)]);
+    let t = tally(&made, plan.run.limits_mm, &[("shank".into(), SHANK)], Voice::default());
     // Four wanted: the first, the second begun again, and the fourth are good; the third's shank is past its limit.
     assert_eq!((t.wanted, t.good, t.scrapped, t.says.as_str()), (4, 3, 1, "3 of 4 good, 1 scrapped."));
     assert_eq!(t.rows[3].cells[1].stands, SizeState::Out);
@@ -149,14 +150,25 @@ fn a_tally_counts_good_and_scrapped_and_goes_out_as_a_sheet() {
 }
 
 fn found(flat_mm: f64, readings: usize) -> TipFound {
-    TipFound { flat_mm, doubt_mm: 0.01, tip_to_pitch_mm: 1.0, spring: 0.2, spring_doubt: 0.05, mate_mm: None, readings, sure: true, says: String::new() }
+    TipFound {
+        flat_mm,
+        doubt_mm: 0.01,
+        flat_text: String::new(),
+        tip_to_pitch_mm: 1.0,
+        spring: 0.2,
+        spring_doubt: 0.05,
+        mate_mm: None,
+        readings,
+        sure: true,
+        says: String::new(),
+    }
 }
 
 #[test]
 fn the_next_part_begins_from_the_last_that_was_read() {
-    assert!(carry_over(&[], None).is_none());
-    assert!(carry_over(&[(1, found(0.3, 0))], None).is_none(), "a guess hands nothing on");
-    let handed = carry_over(&[(1, found(0.28, 2)), (2, found(0.30, 2)), (3, found(0.4, 0))], None).unwrap();
+    assert!(carry_over(&[], None, Voice::default()).is_none());
+    assert!(carry_over(&[(1, found(0.3, 0))], None, Voice::default()).is_none(), "a guess hands nothing on");
+    let handed = carry_over(&[(1, found(0.28, 2)), (2, found(0.30, 2)), (3, found(0.4, 0))], None, Voice::default()).unwrap();
     assert_eq!((handed.from, handed.flat_mm), (2, [0.29, 0.33]));
     // The part made with it is laid out for the wider end, and knows the tip five times better than a guess.
     let base = json!({"thread": {"callout": "M16x2-6g"}, "lathe": demo_lathe(2)});
@@ -175,12 +187,12 @@ fn what_is_asked_of_a_batch_and_read_of_it_is_looked_through() {
     assert_eq!((at(1, 0), at(-3, 0), at(61, 0), at(6, 5)), (vec!["/parts".to_owned()], vec!["/parts".into()], vec!["/parts".into()], vec!["/hands".into()]));
     let (plain, _) =
         read_json::<yoke_core::batch::BatchFacts>(json!({"plain": [{"name": "shank", "nominal_mm": 16.0, "over_mm": 0.0, "under_mm": -0.11}, {"name": ""}]}));
-    let faults = plain_limits(&plain.plain).unwrap_err();
+    let faults = plain_limits(&plain.plain, Voice::default()).unwrap_err();
     assert!(faults.iter().all(|f| f.pointer.starts_with("/plain/1/")) && faults.len() == 2, "{faults:?}");
-    let limits = plain_limits(&plain.plain[..1]).unwrap();
+    let limits = plain_limits(&plain.plain[..1], Voice::default()).unwrap();
     assert!((limits[0].1[0] - 15.89).abs() < 1e-9);
-    assert_eq!(check_sized("shank", 15.9, &limits), Ok(()));
-    let refused = |name: &str, mm: f64| check_sized(name, mm, &limits).unwrap_err();
+    assert_eq!(check_sized("shank", 15.9, &limits, Voice::default()), Ok(()));
+    let refused = |name: &str, mm: f64| check_sized(name, mm, &limits, Voice::default()).unwrap_err();
     assert_eq!((refused("head", 15.9).0, refused("shank", 0.626).0), ("/name", "/mm"));
     assert!(refused("shank", 0.626).1.contains("other unit") && refused("shank", 159.0).1.contains("read it again"));
 }

@@ -8,6 +8,7 @@ use yoke_core::job::Grinder;
 use yoke_core::outline::Drawing;
 use yoke_core::plan::Plan;
 use yoke_core::thread::Side;
+use yoke_core::voice::Voice;
 use yoke_trials::{demo_lathe, reckon, sound, watches};
 
 fn plan(callout: &str, hand: &str, bit: Value) -> Plan {
@@ -255,7 +256,7 @@ fn off_centre_rubbing_and_a_guessed_tip_are_told() {
     assert!(ground.rubs.len() == 1 && ground.rubs[0].contains("leading side rubs"), "{:?}", ground.rubs);
     assert!(watches(&p, "warn", "flank_rubs"));
     // Drawn after the bit, or it would lie hidden under it.
-    let roles: Vec<&str> = sheet(&p.thread, &p.bit, p.cut.radial_mm.value).groove.shapes.iter().map(|s| s.role).collect();
+    let roles: Vec<&str> = sheet(&p.thread, &p.bit, p.cut.radial_mm.value, Voice::default()).groove.shapes.iter().map(|s| s.role).collect();
     assert!(roles.iter().position(|r| *r == "margin.rub") > roles.iter().position(|r| *r == "bit.face"), "{roles:?}");
     // 0.2 of doubt is 0.2/(2 tan 30°) = 0.173; the passes stop where the wider tip is at size.
     assert!(ground.stop_says.as_ref().unwrap().contains("0.173 mm"), "{:?}", ground.stop_says);
@@ -345,7 +346,7 @@ fn form_tools_have_an_end_face_a_stocking_tool_and_no_nose_of_their_own() {
     let mut seen = Vec::new();
     for how in [Grinder::Freehand, Grinder::Rest, Grinder::TiltedRest, Grinder::CutterGrinder] {
         let p = plan("M20x2.5", "right", json!({"grinder": how}));
-        let steps = sheet(&p.thread, &p.bit, p.cut.radial_mm.value).steps;
+        let steps = sheet(&p.thread, &p.bit, p.cut.radial_mm.value, Voice::default()).steps;
         assert!(steps[0].contains("Eyes covered") && steps.len() >= 8);
         assert!(!seen.contains(&steps[2]));
         seen.push(steps[2].clone());
@@ -406,8 +407,8 @@ fn an_insert_is_judged_by_what_its_box_says() {
     assert!(good.says.iter().any(|s| s.contains("leans 2.48°") && s.contains("4.02°")), "{:?}", good.says);
     for (thread, more, word) in [
         (m20(), json!({"included_angle_deg": 55}), "55° insert"),
-        (m20(), json!({"pitch_to_mm": 2.0}), "1.5 to 2 mm"),
-        (m20(), json!({"full_profile": true, "pitch_from_mm": 2.0, "pitch_to_mm": 2.0}), "2 mm pitch alone"),
+        (m20(), json!({"pitch_to_mm": 2.0}), "1.5 mm to 2 mm"),
+        (m20(), json!({"full_profile": true, "pitch_from_mm": 2.0, "pitch_to_mm": 2.0}), "pitch of 2 mm alone"),
         // A flat of P/4 is a radius of P/8·√3·… by hand: 0.625/(2·tan 30°)/(1/sin 30° − 1) = 0.541.
         (m20(), json!({"tip_radius_mm": 0.6}), "0.541 mm"),
         (json!({"callout": "M20x2.5-6g", "hand": "left"}), json!({}), "Another seat is wanted, near −2.48°"),
@@ -470,7 +471,7 @@ fn drawings_show_the_angles_they_say() {
         [("M20x2.5", "external", true), ("1-1/4-5 Acme", "internal", false), ("5/8 BSW", "external", false), ("Tr40x14(P7)", "external", true)]
     {
         let p = sound(json!({"thread": {"callout": callout, "side": side}, "blank": {"shoulder": shoulder}}));
-        let all = sheet(&p.thread, &p.bit, p.cut.radial_mm.value);
+        let all = sheet(&p.thread, &p.bit, p.cut.radial_mm.value, Voice::default());
         let line = |d: &Drawing, role: &str| d.shapes.iter().filter(|s| s.role == role).map(|s| s.line.clone()).collect::<Vec<_>>();
         let lean = |a: [f64; 2], b: [f64; 2]| ((b[0] - a[0]).abs() / (b[1] - a[1]).abs()).atan().to_degrees();
         // From the front, the side held left stands on the right.

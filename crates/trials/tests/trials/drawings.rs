@@ -3,6 +3,7 @@
 use serde_json::json;
 use yoke_core::outline::{Drawing, Point, Shape};
 use yoke_core::plan::Plan;
+use yoke_core::voice::Voice;
 use yoke_trials::{demo_lathe, on, sound};
 
 /// 60° threads of either member.
@@ -138,7 +139,7 @@ fn the_sample_is_drawn_as_told() {
     use yoke_core::thread::identify::{Sample, SampleRequest, identify};
     let drawn = |request: serde_json::Value| {
         let (asked, faults) = read_json::<SampleRequest>(request);
-        identify(&Sample::check(&asked, faults).unwrap()).drawing
+        identify(&Sample::check(&asked, faults, Voice::default()).unwrap(), Voice::default()).drawing
     };
     let bolt = drawn(json!({"major_mm": 22.05, "spaces": 10, "over_mm": 28.3, "minor_mm": 18.4}));
     let names: Vec<&str> = bolt.dimensions.iter().map(|d| d.name).collect();
@@ -210,6 +211,6 @@ fn no_figure_runs_off_its_sheet() {
     for (d, p, spaces) in [(22.05, 2.83, 10), (6.0, 1.0, 12), (31.5, 5.08, 4), (100.0, 12.0, 6), (2.0, 0.4, 20)] {
         let request = json!({"major_mm": d, "minor_mm": d - 1.2 * p, "spaces": spaces, "over_mm": p * f64::from(spaces)});
         let (asked, faults) = read_json::<SampleRequest>(request);
-        inside(&format!("sample of {d}"), &identify(&Sample::check(&asked, faults).unwrap()).drawing, true);
+        inside(&format!("sample of {d}"), &identify(&Sample::check(&asked, faults, Voice::default()).unwrap(), Voice::default()).drawing, true);
     }
 }

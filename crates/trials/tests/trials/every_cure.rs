@@ -15,7 +15,7 @@ fn one<'a, T>(chance: &mut Chance, list: &'a [T]) -> &'a T {
 }
 
 /// A job of random facts, some of them foolish.
-fn job(chance: &mut Chance) -> Value {
+pub(super) fn job(chance: &mut Chance) -> Value {
     let standard = one(chance, standards());
     let ratio = |r: &yoke_core::quantity::Ratio| yoke_core::quantity::real(r);
     let (major, pitch) = (ratio(&standard.major), ratio(&standard.pitch));

@@ -8,6 +8,7 @@ use yoke_core::log::{Act, ActKind, fold};
 use yoke_core::quantity::real;
 use yoke_core::thread::Side;
 use yoke_core::thread::series::standards;
+use yoke_core::voice::Voice;
 use yoke_trials::{demo_lathe, judge, sound};
 
 /// What this lathe really leaves at a depth set: the true tip is off by `tip`, and the slide springs by a share.
@@ -78,16 +79,16 @@ proptest! {
             .map(|(k, p)| Act { id: format!("a{k}"), kind: ActKind::PassDone { n: p.n, radial_mm: p.radial_mm } })
             .collect();
         let done = acts.len();
-        let state = fold(&plan.run, &acts);
+        let state = fold(&plan.run, &acts, Voice::default());
         prop_assert_eq!((state.passes_done, state.begun), (done, done > 0));
         // Told twice is told once.
         let twice: Vec<Act> = acts.iter().flat_map(|a| [a.clone(), Act { id: format!("{}-again", a.id), kind: a.kind.clone() }]).collect();
-        prop_assert_eq!(fold(&plan.run, &twice).passes_done, done);
+        prop_assert_eq!(fold(&plan.run, &twice, Voice::default()).passes_done, done);
         if undo < done {
             acts.push(Act { id: "u".into(), kind: ActKind::Undone { act: format!("a{undo}") } });
-            prop_assert_eq!(fold(&plan.run, &acts).passes_done, done - 1);
+            prop_assert_eq!(fold(&plan.run, &acts, Voice::default()).passes_done, done - 1);
         }
-        let next = fold(&plan.run, &acts[..done]).next;
+        let next = fold(&plan.run, &acts[..done], Voice::default()).next;
         prop_assert_eq!(next.is_some(), done < plan.run.passes.len(), "{}", one.name);
     }
 

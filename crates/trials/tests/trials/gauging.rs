@@ -6,6 +6,7 @@ use yoke_core::gauge::{Measured, Verdict, VerdictKind};
 use yoke_core::log::{Act, ActKind, BitChange, fold};
 use yoke_core::plan::Plan;
 use yoke_core::run::RunPlan;
+use yoke_core::voice::Voice;
 use yoke_trials::{cases, demo_lathe, judge, on, sound};
 
 /// The lowest a circle can sit in a groove, found by trying heights: no formula of the core's.
@@ -114,8 +115,8 @@ fn readings_that_cannot_be_right_are_questioned_by_name() {
     let ask = |mm: f64| judge(&plan.run, &Measured { over_wires_mm: Some(mm), ..Measured::default() }, stood).unwrap();
     for (mm, word) in [
         (over / 25.4, "inches"),
-        (over * 25.4, "millimetres"),
-        (over + 0.5, "half a millimetre"),
+        (over * 25.4, "millimeters"),
+        (over + 0.5, "half a millimeter"),
         (over - 0.635, "0.025 in"),
         (over + 1.2, "check the wire size"),
     ] {
@@ -136,21 +137,21 @@ fn a_thread_proven_once_and_then_read_large_or_in_doubt_is_not_proven() {
     let read = |id: &str, mm: f64| Act { id: id.into(), kind: ActKind::Measured(Measured { pitch_diameter_mm: Some(mm), ..Measured::default() }) };
     let cut = Act { id: "a0".into(), kind: ActKind::PassDone { n: 1, radial_mm: deep } };
     let inside = f64::midpoint(plan.run.limits_mm[0], plan.run.limits_mm[1]);
-    let proven = fold(&plan.run, &[cut.clone(), read("a1", inside)]);
+    let proven = fold(&plan.run, &[cut.clone(), read("a1", inside)], Voice::default());
     assert!(proven.finished && proven.next.is_none());
-    let large = fold(&plan.run, &[cut.clone(), read("a1", inside), read("a2", plan.run.limits_mm[1] + 0.05)]);
+    let large = fold(&plan.run, &[cut.clone(), read("a1", inside), read("a2", plan.run.limits_mm[1] + 0.05)], Voice::default());
     // A tenth larger with nothing cut between: a burr or a chip is likelier, so it is asked first; read so again, it stands.
     assert!(!large.finished && large.next.is_none() && large.verdict.unwrap().questions[0].contains("burr"));
     let again = [cut.clone(), read("a1", inside), read("a2", plan.run.limits_mm[1] + 0.05), read("a3", plan.run.limits_mm[1] + 0.049)];
-    let again = fold(&plan.run, &again);
+    let again = fold(&plan.run, &again, Voice::default());
     assert!(!again.finished && again.next.is_some(), "{:?}", again.verdict);
-    let doubtful = fold(&plan.run, &[cut, read("a1", inside), read("a2", plan.run.limits_mm[0] + 0.001)]);
+    let doubtful = fold(&plan.run, &[cut, read("a1", inside), read("a2", plan.run.limits_mm[0] + 0.001)], Voice::default());
     assert!(!doubtful.finished && doubtful.next.is_none(), "{:?}", doubtful.verdict);
 }
 
 #[test]
 fn an_act_is_checked_field_by_field() {
-    let check = |act: serde_json::Value| serde_json::from_value::<ActKind>(act).unwrap().check();
+    let check = |act: serde_json::Value| serde_json::from_value::<ActKind>(act).unwrap().check(Voice::default());
     assert!(check(json!({"kind": "pass_done", "n": 1, "radial_mm": 0.2})).is_ok());
     assert!(check(json!({"kind": "note", "text": "chip in the mate"})).is_ok());
     for (act, field) in [
@@ -191,7 +192,7 @@ proptest! {
     fn whatever_is_told_the_next_setting_never_goes_past_the_limit(kinds in acts()) {
         let plan = on(0, "M20x2.5-6g");
         let list: Vec<Act> = kinds.iter().enumerate().map(|(i, kind)| Act { id: format!("a{i}"), kind: kind.clone() }).collect();
-        let state = fold(&plan.run, &list);
+        let state = fold(&plan.run, &list, Voice::default());
         // By the plan's own tip and blank, the schedule stops at the aim; by a reading, at the reading's.
         for (a, b) in state.schedule.iter().zip(state.schedule.iter().skip(1)) {
             prop_assert!(b.pass.radial_mm >= a.pass.radial_mm - 1e-9, "never back");
@@ -205,7 +206,7 @@ proptest! {
             prop_assert!(state.next.is_none());
         }
         // The fold is of the acts alone: the same again gives the same.
-        prop_assert_eq!(fold(&plan.run, &list), state);
+        prop_assert_eq!(fold(&plan.run, &list, Voice::default()), state);
     }
 
     #[test]
@@ -216,7 +217,7 @@ proptest! {
         for i in 0..kinds.len() {
             list.push(Act { id: format!("u{i}"), kind: ActKind::Undone { act: format!("a{i}") } });
         }
-        prop_assert_eq!(fold(&plan.run, &list), fold(&plan.run, &[]));
+        prop_assert_eq!(fold(&plan.run, &list, Voice::default()), fold(&plan.run, &[], Voice::default()));
     }
 }
 
@@ -226,13 +227,13 @@ fn a_guessed_tip_stops_short_is_measured_and_the_rest_is_planned_from_it() {
     let plan = sound(json!({"thread": {"callout": "M20x2.5-6g"}, "lathe": demo_lathe(0), "bit": bit}));
     let mut acts: Vec<Act> =
         plan.run.passes.iter().map(|p| Act { id: format!("p{}", p.n), kind: ActKind::PassDone { n: p.n, radial_mm: p.radial_mm } }).collect();
-    let at_stop = fold(&plan.run, &acts);
+    let at_stop = fold(&plan.run, &acts, Voice::default());
     assert!(at_stop.next.is_none() && at_stop.tip.is_none() && at_stop.says.to_lowercase().contains("measure"));
     // The true flat is 0.36: narrower than laid out for, so the thread is still large by twice the difference of reach.
     let reach = |flat: f64| (2.5 / 4.0 - flat / 2.0) / 30.0_f64.to_radians().tan();
     let size = plan.run.start_mm - 2.0 * (plan.run.passes.last().unwrap().radial_mm - reach(0.36));
     acts.push(Act { id: "m".into(), kind: ActKind::Measured(Measured { pitch_diameter_mm: Some(size), ..Measured::default() }) });
-    let read = fold(&plan.run, &acts);
+    let read = fold(&plan.run, &acts, Voice::default());
     assert_eq!(read.verdict.as_ref().unwrap().verdict, VerdictKind::TakeMore);
     let left = 2.0 * (read.schedule.last().unwrap().pass.radial_mm - read.stands_mm);
     assert!((size - left - plan.run.target_mm).abs() < 0.03, "what is left reaches the aim: {left}");
@@ -242,7 +243,7 @@ fn a_guessed_tip_stops_short_is_measured_and_the_rest_is_planned_from_it() {
     let mut old = serde_json::to_value(&plan.run).unwrap();
     old.as_object_mut().unwrap().remove("tip");
     let old: RunPlan = serde_json::from_value(old).unwrap();
-    assert!(fold(&old, &acts).tip.is_none());
+    assert!(fold(&old, &acts, Voice::default()).tip.is_none());
 }
 
 #[test]
@@ -273,15 +274,15 @@ fn drawn_wires_touch_their_flanks_and_the_anvils() {
 fn a_dial_reading_in_the_other_unit_is_refused_by_name() {
     // Gap bed, mm dial: 0.9 is full depth of an M36×1.5; 25 times that is a slip of the unit.
     let plan = sound(json!({"thread": {"callout": "M36x1.5-6H"}, "lathe": demo_lathe(1), "bit": {"tip_flat_mm": 0.1875}}));
-    let told = |reading: f64| plan.run.check(&ActKind::StandsAt { reading });
+    let told = |reading: f64| plan.run.check(&ActKind::StandsAt { reading }, Voice::default());
     assert!(told(0.9).is_ok() && told(0.0).is_ok() && told(2.0).is_ok());
     let (field, detail) = told(22.9).unwrap_err();
     assert_eq!(field, "/reading");
     assert!(detail.contains("full depth is 0.900 mm") && detail.contains("read in inches"), "{detail}");
     let inch = on(0, "M20x2.5");
-    assert!(inch.run.check(&ActKind::StandsAt { reading: 1.8 }).unwrap_err().1.contains("read in mm"));
+    assert!(inch.run.check(&ActKind::StandsAt { reading: 1.8 }, Voice::default()).unwrap_err().1.contains("read in mm"));
     // Only a dial reading has that to fear.
-    assert!(inch.run.check(&ActKind::Note { text: "1.8".into() }).is_ok());
+    assert!(inch.run.check(&ActKind::Note { text: "1.8".into() }, Voice::default()).is_ok());
 }
 
 #[test]
@@ -290,7 +291,7 @@ fn telling_where_the_dial_stands_takes_up_the_schedule_there() {
     let run = &plan.run;
     let at = |readings: &[f64]| {
         let acts: Vec<Act> = readings.iter().enumerate().map(|(i, r)| Act { id: i.to_string(), kind: ActKind::StandsAt { reading: *r } }).collect();
-        fold(run, &acts)
+        fold(run, &acts, Voice::default())
     };
     let reading = |i: usize| run.passes[i].radial_mm * run.dial.reading_per_radial / 25.4;
     for i in 0..run.passes.len() - 3 {
@@ -316,14 +317,14 @@ fn several_undone_in_any_order_leave_what_stands() {
     for (i, undone) in ["p3", "p5", "p4"].iter().enumerate() {
         acts.push(Act { id: format!("u{i}"), kind: ActKind::Undone { act: (*undone).into() } });
     }
-    let state = fold(&plan.run, &acts);
+    let state = fold(&plan.run, &acts, Voice::default());
     assert_eq!(state.done, [0, 1, 2]);
     assert_eq!(state.next.as_ref().unwrap().pass, plan.run.passes[3]);
     assert_eq!(state.last_act.as_deref(), Some("p2"), "the next undo takes back the last that stands");
     // Undoing what is not there, or twice, changes nothing.
     acts.push(Act { id: "u9".into(), kind: ActKind::Undone { act: "nothing".into() } });
     acts.push(Act { id: "u10".into(), kind: ActKind::Undone { act: "p3".into() } });
-    assert_eq!(fold(&plan.run, &acts), state);
+    assert_eq!(fold(&plan.run, &acts, Voice::default()), state);
 }
 
 #[test]

@@ -122,7 +122,7 @@ fn a_train_forced_by_hand_is_judged_not_refused() {
     let wrong_hung = wrong.gears.hung.as_ref().unwrap();
     let room = 0.170;
     let longest = room / 3_f64.sqrt() / (wrong_hung.train.error_ppm * 1e-6);
-    assert!(wrong_hung.judged.contains(&format!("longer than {longest:.0} mm")), "{} wants {longest}", wrong_hung.judged);
+    assert!(wrong_hung.judged.contains(&format!("longer than {longest:.1} mm")), "{} wants {longest}", wrong_hung.judged);
     let unowned = hang(json!([41]), json!([100]));
     assert!(watches(&unowned, "warn", "train_unfit"));
     let foul = hang(json!([24, 24]), json!([127, 100]));

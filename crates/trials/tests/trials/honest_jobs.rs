@@ -6,6 +6,7 @@ use yoke_core::gauge::{Measured, VerdictKind};
 use yoke_core::log::{Act, ActKind, RunState, fold};
 use yoke_core::run::RunPlan;
 use yoke_core::thread::{Fit, RunMate, Side};
+use yoke_core::voice::Voice;
 use yoke_trials::{Chance, cases, demo_lathe, reckon, sound, tried};
 
 const FAMILIES: [&str; 6] = ["M20x2.5", "7/8-9 UNC", "1-1/4-5 Acme", "Tr28x5", "5/8 BSW", "G1-1/4"];
@@ -101,7 +102,7 @@ impl Ends {
 fn follow(truth: &mut Truth, chance: &mut Chance, read: &mut dyn FnMut(&Truth, &mut Chance) -> ActKind) -> (RunState, usize) {
     let mut acts: Vec<Act> = Vec::new();
     let (mut cuts, mut readings) = (0, 0);
-    let mut state = fold(truth.run, &acts);
+    let mut state = fold(truth.run, &acts, Voice::default());
     while acts.len() < NEVER {
         let verdict = state.verdict.as_ref();
         if state.finished || verdict.is_some_and(|v| v.verdict == VerdictKind::PastLimit || v.trouble.is_some()) {
@@ -119,7 +120,7 @@ fn follow(truth: &mut Truth, chance: &mut Chance, read: &mut dyn FnMut(&Truth, &
             }
         };
         acts.push(Act { id: acts.len().to_string(), kind });
-        state = fold(truth.run, &acts);
+        state = fold(truth.run, &acts, Voice::default());
     }
     (state, cuts)
 }

@@ -11,10 +11,11 @@ use yoke_core::quantity::real;
 use yoke_core::thread::System;
 use yoke_core::thread::identify::{Identified, Sample, SampleRequest, identify};
 use yoke_core::thread::series::{Standard, standards};
+use yoke_core::voice::Voice;
 
 fn told(request: Value) -> Identified {
     let (request, faults) = read_json::<SampleRequest>(request);
-    identify(&Sample::check(&request, faults).unwrap())
+    identify(&Sample::check(&request, faults, Voice::default()).unwrap(), Voice::default())
 }
 
 /// The sizes of a true new screw, from the plan of its callout: outside, pitch, root, angle. The root of
@@ -160,7 +161,7 @@ fn what_cannot_be_a_sample_is_refused_by_name() {
         (json!({"outside": 40}), "/outside"),
     ] {
         let (asked, faults) = read_json::<SampleRequest>(request.clone());
-        let faults = Sample::check(&asked, faults).unwrap_err();
+        let faults = Sample::check(&asked, faults, Voice::default()).unwrap_err();
         assert!(faults.iter().any(|f| f.pointer == pointer), "{request}: {faults:?}");
     }
 }
@@ -248,10 +249,10 @@ proptest::proptest! {
             "over_wires": n(6).zip(n(7)).map(|(mm, wire)| json!({"mm": mm, "wire_mm": wire})), "doubts": {"major_mm": n(8)}
         });
         let (asked, faults) = read_json::<SampleRequest>(request.clone());
-        match Sample::check(&asked, faults) {
+        match Sample::check(&asked, faults, Voice::default()) {
             Err(faults) => assert!(faults.iter().all(|f| f.pointer.starts_with('/') && f.detail.len() > 10), "{faults:?}"),
             Ok(sample) => {
-                let found = identify(&sample);
+                let found = identify(&sample, Voice::default());
                 assert!(found.candidates.len() <= 8 && found.candidates.iter().all(|c| (0.0..=1.0).contains(&c.score)), "{request}");
                 assert!(found.drawing.bounds.iter().all(|b| b.is_finite()), "{request}");
             }

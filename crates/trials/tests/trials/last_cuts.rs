@@ -5,6 +5,7 @@ use yoke_core::gauge::{Estimate, Measured, Observation, VerdictKind, judge_fit_k
 use yoke_core::log::{Act, ActKind, fold};
 use yoke_core::run::RunPlan;
 use yoke_core::thread::{Fit, RunMate};
+use yoke_core::voice::Voice;
 use yoke_trials::{Chance, demo_lathe, judge_fit, sound, tried};
 
 /// A lathe, a bit and a mate as they really are; the core is told none of it.
@@ -93,7 +94,7 @@ fn by_wires(jobs: u64, plain: bool) -> Tally {
                 let to = run.dial.nearest(truth.stands + (read - run.target_mm) / 2.0).radial_mm;
                 truth.on_to(to.max(truth.stands), &mut chance);
             } else {
-                let verdict = judge_knowing(&run, &reading, &truth.sets, Some(&known)).unwrap();
+                let verdict = judge_knowing(&run, &reading, &truth.sets, Some(&known), Voice::default()).unwrap();
                 if verdict.questions.is_empty() {
                     known.see(&run, &truth.sets, &Observation::Size { mm: read, doubt_mm: 0.005 });
                 }
@@ -167,7 +168,7 @@ fn by_feel(jobs: u64, plain: bool, aimed: bool) -> (usize, usize, usize) {
                 let to = if planned > truth.stands + 0.01 { planned } else { run.dial.nearest(truth.stands + run.finishing_cut_mm).radial_mm };
                 truth.on_to(to, &mut chance);
             } else {
-                let verdict = judge_fit_knowing(&run, felt, &truth.sets, Some(&known), false);
+                let verdict = judge_fit_knowing(&run, felt, &truth.sets, Some(&known), false, Voice::default());
                 if verdict.questions.is_empty() {
                     known.see(&run, &truth.sets, &Observation::Fit(felt));
                 }
@@ -211,10 +212,10 @@ fn the_true_tip_is_found_from_two_readings() {
         let mut truth = begin(&run, reaches, &mut chance);
         let flat = 1.25 - truth.reach * slope;
         let mut known = Estimate::before(&run).unwrap();
-        assert!(known.found(&run).is_none(), "with no reading there is nothing to say");
+        assert!(known.found(&run, Voice::default()).is_none(), "with no reading there is nothing to say");
         let mut near = |truth: &Truth, chance: &mut Chance| {
             known.see(&run, &truth.sets, &Observation::Size { mm: truth.size() + 0.004 * chance.normal(), doubt_mm: 0.005 });
-            let found = known.found(&run).unwrap();
+            let found = known.found(&run, Voice::default()).unwrap();
             (u32::from((found.flat_mm - flat).abs() <= 0.02), found)
         };
         // Straight after a cut; then deeper in, after two spring passes.
@@ -259,18 +260,18 @@ fn a_reading_that_denies_the_ones_before_is_questioned_and_a_burr_found() {
     known.see(&run, &truth.sets, &Observation::Fit(Fit::Tight));
     truth.cut(truth.stands + 0.05, &mut chance);
     let larger = Measured { pitch_diameter_mm: Some(truth.size() + 0.12), ..Measured::default() };
-    let verdict = judge_knowing(&run, &larger, &truth.sets, Some(&known)).unwrap();
+    let verdict = judge_knowing(&run, &larger, &truth.sets, Some(&known), Voice::default()).unwrap();
     assert!(verdict.verdict == VerdictKind::Unsure && verdict.questions[0].contains("chip under the wires"), "{verdict:?}");
     truth.cut(truth.stands + 0.05, &mut chance);
-    let stuck = judge_fit_knowing(&run, Fit::WontEnter, &truth.sets, Some(&known), false);
+    let stuck = judge_fit_knowing(&run, Fit::WontEnter, &truth.sets, Some(&known), false, Voice::default());
     assert!(stuck.verdict == VerdictKind::Unsure && stuck.trouble.is_some() && stuck.says.contains("burr"), "{stuck:?}");
     // Told the same again it is no more a cut than before; nor with no reading before, by a dial far past the limit.
-    assert!(judge_fit_knowing(&run, Fit::WontEnter, &truth.sets, Some(&known), true).trouble.is_some());
+    assert!(judge_fit_knowing(&run, Fit::WontEnter, &truth.sets, Some(&known), true, Voice::default()).trouble.is_some());
     let far = judge_fit(&run, Fit::WontEnter, truth.stands + 0.4);
     assert!(far.verdict == VerdictKind::Unsure && far.trouble.is_some() && far.next.is_none(), "{far:?}");
     assert_eq!(judge_fit(&run, Fit::WontEnter, truth.stands - 0.3).verdict, VerdictKind::TakeMore);
     let sound = Measured { pitch_diameter_mm: Some(truth.size()), ..Measured::default() };
-    assert!(judge_knowing(&run, &sound, &truth.sets, Some(&known)).unwrap().questions.is_empty());
+    assert!(judge_knowing(&run, &sound, &truth.sets, Some(&known), Voice::default()).unwrap().questions.is_empty());
 }
 
 #[test]
@@ -301,7 +302,7 @@ fn a_mate_that_cannot_go_is_trouble_and_not_a_cut() {
         let mut ended = false;
         for i in 0..60 {
             acts.push(Act { id: format!("t{i}"), kind: tried(Fit::WontEnter) });
-            let state = fold(run, &acts);
+            let state = fold(run, &acts, Voice::default());
             let verdict = state.verdict.clone().unwrap();
             if verdict.trouble.is_some() {
                 assert!(state.next.is_none() && verdict.says.contains("Trouble") && verdict.next.is_none(), "{verdict:?}");
@@ -329,6 +330,6 @@ fn a_mate_that_cannot_go_is_trouble_and_not_a_cut() {
         .map(|p| Act { id: format!("p{}", p.n), kind: ActKind::PassDone { n: p.n, radial_mm: p.radial_mm } })
         .chain([Act { id: "f".into(), kind: tried(Fit::Free) }])
         .collect();
-    let verdict = fold(&plan.run, &acts).verdict.unwrap();
+    let verdict = fold(&plan.run, &acts, Voice::default()).verdict.unwrap();
     assert!(verdict.verdict == VerdictKind::Unsure && verdict.trouble.is_some(), "{verdict:?}");
 }

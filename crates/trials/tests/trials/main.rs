@@ -26,6 +26,7 @@ mod last_cuts;
 mod limits;
 mod module_order;
 mod motion;
+mod one_voice;
 mod pairs;
 mod plan;
 mod published;

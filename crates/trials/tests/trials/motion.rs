@@ -9,7 +9,7 @@ use yoke_core::faults::read_json;
 use yoke_core::gears::{DialRule, Mistake, Train, chart, each_gear, mistakes, reengage, standard_pitches};
 use yoke_core::job::{Dial, Ending, Gear, Lathe, PlanRequest, settle};
 use yoke_core::quantity::{Ratio, real};
-use yoke_core::words::Words;
+use yoke_core::voice::Voice;
 use yoke_trials::{demo_lathe, on, sound, watches};
 
 fn lathe(profile: Value) -> Lathe {
@@ -144,7 +144,7 @@ fn the_pitch_chart_holds_every_standard_pitch_and_its_best_train() {
     assert!(pitches.iter().any(|p| p.0 == "1.75 mm") && pitches.iter().any(|p| p.0 == "11.5 TPI") && pitches.len() > 60);
     for index in 0..3 {
         let lathe = lathe(demo_lathe(index));
-        let rows = chart(&lathe);
+        let rows = chart(&lathe, Voice::default());
         assert_eq!(rows.len(), pitches.len());
         let exact = |r: &Ratio| format!("{}/{}", r.numer(), r.denom());
         for (row, (name, _, lead)) in rows.iter().zip(&pitches) {
@@ -302,8 +302,7 @@ proptest! {
         let (drivers, driven) = if four { (teeth[..2].to_vec(), teeth[2..].to_vec()) } else { (teeth[..1].to_vec(), teeth[1..2].to_vec()) };
         let ratio = lead / lathe.leadscrew;
         let hung = Hung { gears: (&drivers, &driven), ratio };
-        let words = Words::of(yoke_core::words::Vocabulary::American);
-        let ways = index_ways(&lathe, &hung, starts, 1.5, &words);
+        let ways = index_ways(&lathe, &hung, starts, 1.5, Voice::default());
         let of = |by: IndexBy| ways.iter().find(|w| w.by == by).unwrap();
         let step = lead / Ratio::from_integer(i128::from(starts));
         let whole = |r: Ratio| r.is_integer();

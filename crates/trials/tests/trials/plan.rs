@@ -10,6 +10,7 @@ use yoke_core::job::{PlanRequest, settle};
 use yoke_core::log::{Act, ActKind, fold};
 use yoke_core::quantity::{Exact, Ratio, real};
 use yoke_core::rulebook::rules;
+use yoke_core::voice::Voice;
 use yoke_core::working::Operand;
 use yoke_trials::{judge, reckon, sound};
 
@@ -105,7 +106,7 @@ proptest! {
             prop_assert!(now >= plan.run.limits_mm[0], "never past the limit");
             known.see(&plan.run, &sets, &Observation::Size { mm: verdict.pitch_diameter_mm.value, doubt_mm: 0.005 });
             sets.push(next.radial_mm);
-            verdict = judge_knowing(&plan.run, &Measured { pitch_diameter_mm: Some(now), ..Measured::default() }, &sets, Some(&known)).unwrap();
+            verdict = judge_knowing(&plan.run, &Measured { pitch_diameter_mm: Some(now), ..Measured::default() }, &sets, Some(&known), Voice::default()).unwrap();
         }
         let half_division = plan.run.dial.graduation_mm / plan.run.dial.reading_per_radial;
         prop_assert!(now <= plan.run.limits_mm[1] + half_division, "{now} {verdict:?}");
@@ -118,7 +119,7 @@ proptest! {
         let (request, faults) = read_json::<PlanRequest>(request);
         let (_, lathe, _) = settle(&request, None, faults).unwrap();
         let required = Exact::parse(pitch).unwrap().0 / Ratio::from_integer(6);
-        let (_, found) = search(&lathe, &Table::of(&lathe), &required, &Wanted { limit: 12, ..Wanted::default() });
+        let (_, found) = search(&lathe, &Table::of(&lathe), &required, &Wanted { limit: 12, ..Wanted::default() }, Voice::default());
         let off = |r: Ratio| { let d = r - required; if d < Ratio::from_integer(0) { -d } else { d } };
         let mut best: Option<Ratio> = None;
         let n = gears.len();
@@ -231,33 +232,33 @@ fn a_run_folds_marks_undoes_resyncs_and_replans() {
     let run = &plan.run;
     let done = |i: usize| ActKind::PassDone { n: run.passes[i].n, radial_mm: run.passes[i].radial_mm };
     let mut acts: Vec<Act> = (0..3).map(|i| act(i, done(i))).collect();
-    assert_eq!(fold(run, &acts).next.unwrap().pass, run.passes[3]);
+    assert_eq!(fold(run, &acts, Voice::default()).next.unwrap().pass, run.passes[3]);
     acts.push(act(3, done(2)));
-    assert_eq!(fold(run, &acts).passes_done, 3, "the same pass told by two tablets counts once");
+    assert_eq!(fold(run, &acts, Voice::default()).passes_done, 3, "the same pass told by two tablets counts once");
     acts.push(act(4, ActKind::Undone { act: "a3".into() }));
     acts.push(act(5, ActKind::Undone { act: "a2".into() }));
-    assert_eq!(fold(run, &acts).next.unwrap().pass, run.passes[2]);
+    assert_eq!(fold(run, &acts, Voice::default()).next.unwrap().pass, run.passes[2]);
     // A missed tick: the dial is told to stand at pass 6, and the next is pass 7.
     let scale = 25.4;
     let reading = run.passes[6].radial_mm * run.dial.reading_per_radial / scale;
     acts.push(act(6, ActKind::StandsAt { reading }));
-    assert_eq!(fold(run, &acts).next.unwrap().pass.n, run.passes[7].n);
+    assert_eq!(fold(run, &acts, Voice::default()).next.unwrap().pass.n, run.passes[7].n);
     // Over size after the last pass: one more setting, then in limits.
     let last = run.passes.len() - 1;
     acts.push(act(7, done(last)));
     let measured = |e: f64| ActKind::Measured(Measured { pitch_diameter_mm: Some(e), ..Measured::default() });
     acts.push(act(8, measured(run.limits_mm[1] + 0.06)));
-    let state = fold(run, &acts);
+    let state = fold(run, &acts, Voice::default());
     let next = state.next.expect("more to take");
     assert!(next.pass.radial_mm > run.passes[last].radial_mm && !state.finished);
     acts.push(act(9, ActKind::PassDone { n: next.pass.n, radial_mm: next.pass.radial_mm }));
     acts.push(act(10, measured(run.target_mm)));
-    let state = fold(run, &acts);
+    let state = fold(run, &acts, Voice::default());
     assert!(state.finished && state.next.is_none());
     // A reading a turn of the micrometer out is questioned, and nothing deeper is offered.
     acts.push(act(11, ActKind::Undone { act: "a10".into() }));
     acts.push(act(12, measured(run.target_mm + 0.635)));
-    let state = fold(run, &acts);
+    let state = fold(run, &acts, Voice::default());
     assert!(state.next.is_none() && !state.verdict.unwrap().questions.is_empty());
 }
 
@@ -271,7 +272,7 @@ fn a_mid_schedule_reading_replans_the_rest() {
         act(0, ActKind::PassDone { n: run.passes[half].n, radial_mm: stood }),
         act(1, ActKind::Measured(Measured { pitch_diameter_mm: Some(run.target_mm + 0.8), ..Measured::default() })),
     ];
-    let state = fold(run, &acts);
+    let state = fold(run, &acts, Voice::default());
     let depths: Vec<f64> = state.schedule.iter().map(|s| s.pass.radial_mm).collect();
     assert!(depths.windows(2).all(|w| w[1] > w[0]), "{depths:?}");
     let last = depths.last().unwrap();

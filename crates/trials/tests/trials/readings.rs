@@ -5,6 +5,7 @@ use yoke_core::gauge::{GaugeResult, Measured, ReadAt, VerdictKind};
 use yoke_core::log::{ActKind, fold, judge_told};
 use yoke_core::run::RunPlan;
 use yoke_core::thread::{Flanks, Groove};
+use yoke_core::voice::Voice;
 use yoke_trials::{demo_lathe, judge, on, sound};
 
 fn groove(run: &RunPlan, e: f64) -> Groove {
@@ -34,8 +35,8 @@ fn every_way_of_reading_a_screw_gives_its_pitch_diameter() {
                 Measured { pitch_diameter_mm: Some(e), ..Measured::default() },
             ];
             for way in ways {
-                assert!(way.check().is_ok() && way.check_against(&run).is_ok(), "{callout} {way:?}");
-                assert!((way.size(&run).unwrap() - e).abs() < 1e-6, "{callout} {way:?}: {:?}", way.size(&run));
+                assert!(way.check(Voice::default()).is_ok() && way.check_against(&run, Voice::default()).is_ok(), "{callout} {way:?}");
+                assert!((way.size(&run, Voice::default()).unwrap() - e).abs() < 1e-6, "{callout} {way:?}: {:?}", way.size(&run, Voice::default()));
             }
         }
         // Over one wire a slip of the hand counts twice, so the doubt is twice as wide.
@@ -63,7 +64,7 @@ fn balls_in_a_bore_two_opposite_lie_aslant_for_odd_starts() {
             assert!((g.pitch_diameter_of_balls(between, ball, count).unwrap() - e).abs() < 1e-6);
             if starts == 1.0 {
                 let read = Measured { between_balls_mm: Some(between), balls: Some(count), wire_mm: Some(ball), ..Measured::default() };
-                assert!(read.check().is_ok() && (read.size(&run).unwrap() - e).abs() < 1e-6);
+                assert!(read.check(Voice::default()).is_ok() && (read.size(&run, Voice::default()).unwrap() - e).abs() < 1e-6);
             }
         }
     }
@@ -93,7 +94,7 @@ fn two_sizes_of_wire_tell_the_flank_angle_and_what_a_mate_feels_of_it() {
         .enumerate()
         .map(|(i, kind)| yoke_core::log::Act { id: i.to_string(), kind })
         .collect();
-    let flank = fold(&run, &acts).flank.unwrap();
+    let flank = fold(&run, &acts, Voice::default()).flank.unwrap();
     assert!((flank.half_angle_deg - 29.0).abs() < 0.01 && flank.doubt_deg < 1.0, "{flank:?}");
     let tan = |d: f64| f64::to_radians(d).tan();
     let feels = 2.5 * 0.649_519 * (tan(30.0) - tan(29.0)) / tan(30.0);
@@ -174,7 +175,7 @@ fn plugs_rings_and_roots_tell_what_they_can() {
     assert!(short.verdict == VerdictKind::TakeMore && short.next.unwrap().radial_mm > deepest(&run));
     assert!(told(GaugeResult::NotGoGoes).options.iter().any(|o| o.contains("scrap")));
     // A go end that stops says less than a size: the bore is believed smaller after it, never larger.
-    let size = |acts: &[(ActKind, f64)]| judge_told(&run, acts).unwrap().pitch_diameter_mm;
+    let size = |acts: &[(ActKind, f64)]| judge_told(&run, acts, Voice::default()).unwrap().pitch_diameter_mm;
     let go = |plug| (ActKind::Measured(Measured { plug: Some(plug), ..Measured::default() }), deepest(&run));
     assert!(size(&[go(GaugeResult::GoStops)]).value < run.limits_mm[0] + 0.01);
     assert!(size(&[go(GaugeResult::GoGoes)]).value > run.limits_mm[0] - 0.01);
@@ -199,8 +200,8 @@ fn past_the_limit_what_can_still_be_done_is_told_with_its_numbers() {
     // So far past that no tip the form has could be there: asked first, and told again it counts.
     let reading = ActKind::Measured(Measured { pitch_diameter_mm: Some(run.limits_mm[0] - 0.25), ..Measured::default() });
     let at = deepest(run);
-    assert!(judge_told(run, &[(reading.clone(), at)]).unwrap().questions[0].contains("flat"));
-    let far = judge_told(run, &[(reading.clone(), at), (reading, at)]).unwrap().options;
+    assert!(judge_told(run, &[(reading.clone(), at)], Voice::default()).unwrap().questions[0].contains("flat"));
+    let far = judge_told(run, &[(reading.clone(), at), (reading, at)], Voice::default()).unwrap().options;
     assert!(far.iter().all(|o| !o.contains("Another class")) && far[0].contains("make the nut"), "{far:?}");
 }
 
@@ -219,12 +220,14 @@ fn readings_that_hold_nothing_or_too_much_are_refused_by_field() {
         (Measured { plug: Some(GaugeResult::GoGoes), places: vec![ReadAt { mm: 1.0, ..ReadAt::default() }], ..Measured::default() }, "/places"),
     ];
     for (read, field) in faulty {
-        assert_eq!(read.check().unwrap_err().0, field, "{read:?}");
+        assert_eq!(read.check(Voice::default()).unwrap_err().0, field, "{read:?}");
     }
     let run = on(0, "M20x2.5-6g").run;
-    let over = |wire_mm: f64| Measured { over_wires_mm: Some(20.5), wire_mm: Some(wire_mm), ..Measured::default() }.check_against(&run);
+    let over = |wire_mm: f64| Measured { over_wires_mm: Some(20.5), wire_mm: Some(wire_mm), ..Measured::default() }.check_against(&run, Voice::default());
     assert!(over(1.0).unwrap_err().1.contains("below the crests") && over(3.4).unwrap_err().1.contains("crests") && over(1.6).is_ok());
-    assert!(Measured { between_balls_mm: Some(18.0), balls: Some(2), wire_mm: Some(1.5), ..Measured::default() }.check_against(&run).is_err());
+    assert!(
+        Measured { between_balls_mm: Some(18.0), balls: Some(2), wire_mm: Some(1.5), ..Measured::default() }.check_against(&run, Voice::default()).is_err()
+    );
 }
 
 #[test]

@@ -6,6 +6,7 @@ use yoke_core::faults::read_json;
 use yoke_core::job::{Job, Lathe};
 use yoke_core::plan::{Plan, plan};
 use yoke_core::route::{Member, OpKind, Operation, Route, propose, remarks, said};
+use yoke_core::voice::Voice;
 use yoke_trials::{Chance, demo_lathe, settled};
 
 struct Made {
@@ -40,7 +41,7 @@ fn kinds(route: &Route) -> Vec<(String, OpKind)> {
 fn the_paddle_pairs_route_makes_first_what_the_other_is_fitted_to() {
     let pair = paddle_pair();
     let members = members(&pair);
-    let route = propose(&members);
+    let route = propose(&members, Voice::default());
     // The screw was left to the app's choice of school: whichever is first is proven before the other is threaded.
     let first = if pair[0].plan.pair.as_ref().unwrap().first == Some(true) { "screw" } else { "nut" };
     let second = if first == "screw" { "nut" } else { "screw" };
@@ -52,11 +53,11 @@ fn the_paddle_pairs_route_makes_first_what_the_other_is_fitted_to() {
     }
     assert!(at("nut", OpKind::Drill) < at("nut", OpKind::Bore) && at("nut", OpKind::Bore) < at("nut", OpKind::Thread));
     assert!(list.iter().any(|(j, k)| j == "screw" && *k == OpKind::Centre), "its centre is drilled, since one supports it");
-    assert_eq!(remarks(&route, &members), []);
+    assert_eq!(remarks(&route, &members, Voice::default()), []);
     // Begun with the other piece, it is told what that costs.
     let mut about = route.clone();
     about.setups.sort_by_key(|s| s.piece.as_deref() != Some(second));
-    let told = remarks(&about, &members);
+    let told = remarks(&about, &members, Voice::default());
     assert!(told.iter().any(|r| r.says.contains("fitted to this one as made")), "{told:?}");
     // Proven out of the chuck it was cut in: measure before you open it.
     let mut late = route.clone();
@@ -64,7 +65,11 @@ fn the_paddle_pairs_route_makes_first_what_the_other_is_fitted_to() {
     let n = late.setups[from].ops.iter().position(|o| o.kind == OpKind::Prove).unwrap();
     let proof = late.setups[from].ops.remove(n);
     late.setups[from + 1].ops.push(proof);
-    assert!(remarks(&late, &members).iter().any(|r| r.says.contains("measure before you open it")), "{:?}", remarks(&late, &members));
+    assert!(
+        remarks(&late, &members, Voice::default()).iter().any(|r| r.says.contains("measure before you open it")),
+        "{:?}",
+        remarks(&late, &members, Voice::default())
+    );
 }
 
 /// Jobs of every demo thread, ends, holdings and materials, each a route of its own.
@@ -92,8 +97,8 @@ fn no_lesson_speaks_against_a_route_the_app_makes_and_a_shuffled_one_is_mended()
     let mut chance = Chance(31);
     for made in grid() {
         let members = members(&made);
-        let route = propose(&members);
-        assert_eq!(remarks(&route, &members), [], "{:?}", kinds(&route));
+        let route = propose(&members, Voice::default());
+        assert_eq!(remarks(&route, &members, Voice::default()), [], "{:?}", kinds(&route));
         assert!(route.check(&members.iter().map(|m| m.job).collect::<Vec<_>>()).is_empty());
         for _ in 0..60 {
             // Each set-up's operations in any order: every remark's move is made until none is left.
@@ -107,7 +112,7 @@ fn no_lesson_speaks_against_a_route_the_app_makes_and_a_shuffled_one_is_mended()
             }
             let before = kinds(&mixed).len();
             let mut moves = 0;
-            while let Some(r) = remarks(&mixed, &members).first().cloned() {
+            while let Some(r) = remarks(&mixed, &members, Voice::default()).first().cloned() {
                 let op = take(&mut mixed, &r.op);
                 let (s, n) = place(&mixed, &r.before);
                 mixed.setups[s].ops.insert(n, op);
@@ -143,22 +148,22 @@ fn take(route: &mut Route, id: &str) -> Operation {
 fn what_must_run_true_is_turned_and_threaded_in_one_chucking() {
     let made = [made("one", false, json!({"thread": {"callout": "M20x2.5-6g", "length_mm": 30}, "blank": {"runs_true": true}, "lathe": demo_lathe(0)}))];
     let members = members(&made);
-    let mut route = propose(&members);
+    let mut route = propose(&members, Voice::default());
     let id = route.ops().find(|(_, o)| o.kind == OpKind::Turn).unwrap().1.id.clone();
     let turn = take(&mut route, &id);
     route
         .setups
         .insert(0, yoke_core::route::SetUp { id: "before".into(), piece: Some("one".into()), held: "in the chuck".into(), ops: vec![turn], leave: vec![] });
-    assert!(remarks(&route, &members).iter().any(|r| r.says.contains("turn it and thread it in one")));
+    assert!(remarks(&route, &members, Voice::default()).iter().any(|r| r.says.contains("turn it and thread it in one")));
 }
 
 #[test]
 fn cards_bear_the_plans_numbers_and_times_follow_from_speed_and_feed() {
     let one = [made("one", false, json!({"thread": {"callout": "M20x2.5-6g", "length_mm": 60}, "blank": {"shoulder": true}, "lathe": demo_lathe(0)}))];
     let members = members(&one);
-    let route = propose(&members);
+    let route = propose(&members, Voice::default());
     let mut ticks = BTreeMap::new();
-    let shown = said(&route, &members, &ticks);
+    let shown = said(&route, &members, &ticks, Voice::default());
     let op = |kind: OpKind| shown.setups.iter().flat_map(|s| &s.ops).find(|o| o.op.kind == kind).unwrap();
     let plan = &one[0].plan;
     let turn = op(OpKind::Turn);
@@ -176,7 +181,7 @@ fn cards_bear_the_plans_numbers_and_times_follow_from_speed_and_feed() {
     assert!(op(OpKind::Relief).card.iter().any(|l| l.says == "Wide, at least"));
     // A bore is not filed: its crests are taken by the bar or a scraper.
     let cap = [made("cap", false, json!({"thread": {"callout": "M36x1.5-6H", "length_mm": 18}, "blank": {"shoulder": true}, "lathe": demo_lathe(1)}))];
-    let how = |made: &[Made]| yoke_core::route::bench(&self::members(made)[0], OpKind::Dress)[0].text.clone().unwrap();
+    let how = |made: &[Made]| yoke_core::route::bench(&self::members(made)[0], OpKind::Dress, Voice::default())[0].text.clone().unwrap();
     assert!(how(&one).contains("file") && how(&cap).contains("scraper") && !how(&cap).contains("file"));
     // What must hold before it leaves the chuck: nothing is ticked, so not everything is done.
     assert_eq!(shown.setups[0].leave[0].holds, Some(false));
@@ -184,14 +189,14 @@ fn cards_bear_the_plans_numbers_and_times_follow_from_speed_and_feed() {
     for (_, o) in route.ops() {
         ticks.insert(o.id.clone(), "2026-11-26T08:00:00Z".into());
     }
-    let done = said(&route, &members, &ticks);
+    let done = said(&route, &members, &ticks, Voice::default());
     assert_eq!((done.setups[0].leave[0].holds, done.left.as_str()), (Some(true), "0 min"));
 }
 
 #[test]
 fn an_operation_keeps_its_name_when_the_facts_bring_another_in_before_it() {
     let of = |blank: Value| [made("one", false, json!({"thread": {"callout": "M20x2.5-6g", "length_mm": 60}, "blank": blank, "lathe": demo_lathe(0)}))];
-    let ids = |made: &[Made]| propose(&members(made)).ops().map(|(_, o)| (o.id.clone(), o.kind)).collect::<BTreeMap<_, _>>();
+    let ids = |made: &[Made]| propose(&members(made), Voice::default()).ops().map(|(_, o)| (o.id.clone(), o.kind)).collect::<BTreeMap<_, _>>();
     let (bare, more) = (ids(&of(json!({}))), ids(&of(json!({"support": "centre", "shoulder": true, "plain": [{"name": "head", "nominal_mm": 30.0}]}))));
     assert_eq!((bare.len() + 3, more.len()), (more.len(), bare.len() + 3), "a centre, a relief and a plain size came in");
     assert!(bare.iter().all(|(id, kind)| more.get(id) == Some(kind)), "{bare:?} {more:?}");

@@ -5,6 +5,7 @@ use serde_json::{Value, json};
 use yoke_core::job::{Checked, LatheProfile, Place, checked};
 use yoke_core::quantity::Ratio;
 use yoke_core::shop::{LatheDescription, Part, gears_from_csv, gears_to_csv, look, plate_from_csv, plate_to_csv};
+use yoke_core::voice::Voice;
 use yoke_trials::demo_lathe;
 
 fn profile(value: Value) -> LatheProfile {
@@ -12,7 +13,7 @@ fn profile(value: Value) -> LatheProfile {
 }
 
 fn settled(value: Value) -> Checked {
-    checked(&profile(value)).unwrap_or_else(|f| panic!("{f:?}"))
+    checked(&profile(value), Voice::default()).unwrap_or_else(|f| panic!("{f:?}"))
 }
 
 fn says(said: &LatheDescription, part: Part) -> (&str, bool) {
@@ -21,7 +22,7 @@ fn says(said: &LatheDescription, part: Part) -> (&str, bool) {
 
 #[test]
 fn a_lathe_told_is_said_and_one_told_nothing_says_what_stands_in() {
-    let long = look(&profile(demo_lathe(0))).unwrap();
+    let long = look(&profile(demo_lathe(0)), Voice::default()).unwrap();
     assert_eq!(says(&long, Part::Leadscrew), ("4 TPI, right-hand, 31.75 mm across", true));
     assert_eq!(says(&long, Part::Gears), ("16 of DP 14, 24 to 127 teeth", true));
     assert_eq!(says(&long, Part::Arm), ("stud to leadscrew 190 mm, studs 55 mm to 260 mm from it, 2 studs, trains of two or four gears", true));
@@ -32,12 +33,12 @@ fn a_lathe_told_is_said_and_one_told_nothing_says_what_stands_in() {
     assert!(long.parts.iter().all(|p| p.untold.is_none()), "what matters was told");
     // 190 mm are 7.4803 in.
     assert!(long.parts.iter().any(|p| p.inch.as_deref().is_some_and(|t| t.contains("7.4803 in"))));
-    let gap = look(&profile(demo_lathe(1))).unwrap();
+    let gap = look(&profile(demo_lathe(1)), Voice::default()).unwrap();
     assert_eq!(says(&gap, Part::Gearbox), ("17 lever positions, 1/4 to 4/1", true));
     assert_eq!(says(&gap, Part::Dial), ("gears of 14, 15, 16, 18, 20 teeth, marks as many as teeth", true));
-    assert_eq!(says(&look(&profile(demo_lathe(2))).unwrap(), Part::Dial).0, "none");
+    assert_eq!(says(&look(&profile(demo_lathe(2)), Voice::default()).unwrap(), Part::Dial).0, "none");
 
-    let bare = look(&LatheProfile::default()).unwrap();
+    let bare = look(&LatheProfile::default(), Voice::default()).unwrap();
     assert!(bare.parts.iter().all(|p| !p.told));
     assert_eq!(says(&bare, Part::Leadscrew).0, "8 TPI, right-hand");
     for part in [Part::Leadscrew, Part::Gears, Part::Arm, Part::CrossSlide, Part::Compound, Part::Speeds, Part::Spindle, Part::Mounted] {
@@ -49,7 +50,7 @@ fn a_lathe_told_is_said_and_one_told_nothing_says_what_stands_in() {
 #[test]
 fn every_part_is_on_the_drawing_under_its_own_name() {
     for which in 0..3 {
-        let said = look(&profile(demo_lathe(which))).unwrap();
+        let said = look(&profile(demo_lathe(which)), Voice::default()).unwrap();
         for part in &said.parts {
             let name = serde_json::to_value(part.part).unwrap();
             let role = format!("part.{}", name.as_str().unwrap());
@@ -87,7 +88,7 @@ fn a_plate_is_the_gearbox_and_a_changed_ratio_behind_it_leaves_the_pitch() {
     assert!(told.assumed.iter().any(|a| a.pointer == "/plate/cells/2/2" && a.text.contains("48")), "{:?}", told.assumed);
     // Both ways of telling at once are refused.
     misread["gearbox"] = json!([{"name": "direct", "ratio": "1/1"}]);
-    assert_eq!(checked(&profile(misread)).unwrap_err()[0].pointer, "/plate");
+    assert_eq!(checked(&profile(misread), Voice::default()).unwrap_err()[0].pointer, "/plate");
 }
 
 #[test]
@@ -96,7 +97,7 @@ fn two_levers_that_multiply_and_a_plate_that_needs_a_127() {
     let lathe = settled(json!({"leadscrew": {"pitch_mm": 6}, "plate": levers})).lathe;
     assert_eq!(lathe.gearbox.iter().map(|p| p.ratio.0).collect::<Vec<_>>(), [(1, 4), (7, 24), (1, 2), (7, 12), (1, 1), (7, 6)].map(|(n, d)| Ratio::new(n, d)));
     let bad = json!({"rows": ["A", "A"], "columns": ["1"], "row_ratios": ["1/4"], "column_ratios": ["0"], "cells": [[1]]});
-    let faults = checked(&profile(json!({"plate": bad}))).unwrap_err();
+    let faults = checked(&profile(json!({"plate": bad})), Voice::default()).unwrap_err();
     for pointer in ["/plate/rows/1", "/plate/row_ratios", "/plate/column_ratios/0", "/plate/cells"] {
         assert!(faults.iter().any(|f| f.pointer == pointer), "{pointer}: {faults:?}");
     }
@@ -117,7 +118,7 @@ fn parts_told_wrongly_are_named() {
     pointers.sort_unstable();
     assert_eq!(pointers, ["/carriage_stop", "/compound/scale_zero", "/post", "/tumbler/0"]);
     let twice = profile(json!({"gearbox": [{"name": "A", "ratio": "1/1"}, {"name": "A", "ratio": "1/2"}], "readout": {"resolution_mm": 5.0}}));
-    let pointers: Vec<String> = checked(&twice).unwrap_err().into_iter().map(|f| f.pointer).collect();
+    let pointers: Vec<String> = checked(&twice, Voice::default()).unwrap_err().into_iter().map(|f| f.pointer).collect();
     assert_eq!(pointers, ["/gearbox/1/name", "/readout/resolution_mm"]);
 }
 
@@ -203,8 +204,8 @@ fn the_lathe_of_the_documented_format_reads() {
     let example = page.split("```json").nth(1).and_then(|t| t.split("```").next()).unwrap();
     let (profile, faults) = yoke_core::faults::read_json::<LatheProfile>(serde_json::from_str(example).unwrap());
     assert!(faults.is_empty(), "{faults:?}");
-    let lathe = checked(&profile).unwrap().lathe;
+    let lathe = checked(&profile, Voice::default()).unwrap().lathe;
     // Eleven of the range and its like, and five lever positions where six cells have one empty.
     assert_eq!((lathe.gears.len(), lathe.gearbox.len(), lathe.gearbox[4].name.as_str()), (15, 5, "B 2"));
-    assert!(look(&profile).unwrap().parts.iter().all(|p| p.told));
+    assert!(look(&profile, Voice::default()).unwrap().parts.iter().all(|p| p.told));
 }

@@ -6,6 +6,7 @@ use yoke_core::faults::{Fault, read_json};
 use yoke_core::gears::{DayJob, Setting, TrialRequest, blank_card, day_order, pitches_wanted, purchases, standard_pitches};
 use yoke_core::job::{Lathe, LatheProfile, Mounted, PlanRequest, PlateRead, PlateRequest, settle};
 use yoke_core::quantity::{LengthUnit, Ratio};
+use yoke_core::voice::Voice;
 use yoke_trials::demo_lathe;
 
 fn lathe(profile: &Value) -> Lathe {
@@ -16,7 +17,7 @@ fn lathe(profile: &Value) -> Lathe {
 fn plate(screw: Value, plate: Value) -> Result<PlateRead, Vec<Fault>> {
     let profile: LatheProfile = serde_json::from_value(json!({ "leadscrew": screw })).unwrap();
     let request: PlateRequest = serde_json::from_value(plate).unwrap();
-    request.read(&profile)
+    request.read(&profile, Voice::default())
 }
 
 /// A plate that reads clean, then with one cell misread; the misread one is found, and what would fit is what stood there.
@@ -85,7 +86,7 @@ fn a_plate_that_cannot_be_read_says_where() {
 #[test]
 fn a_minutes_trial_tells_the_fixed_ratio_and_the_dial() {
     let profile: LatheProfile = serde_json::from_value(demo_lathe(0)).unwrap();
-    let of = |trial: Value| serde_json::from_value::<TrialRequest>(trial).unwrap().read(&profile);
+    let of = |trial: Value| serde_json::from_value::<TrialRequest>(trial).unwrap().read(&profile, Voice::default());
     // 40/80 on 4 TPI goes 3.175 a turn; ten turns that go 63.4 mean the spindle stud runs at two to one, near enough.
     let said = of(json!({"spindle_turns": 10, "travel_mm": 63.4, "train": {"drivers": [40], "driven": [80]}})).unwrap();
     assert_eq!(said.fixed_ratio.as_deref(), Some("2/1"), "{:?}", said.says);
@@ -129,7 +130,7 @@ fn the_gear_to_buy_is_the_one_that_brings_most() {
         .filter(|p| ["1 mm", "1.25 mm", "1.5 mm", "2 mm", "2.5 mm", "8 TPI"].contains(&p.0.as_str()))
         .map(|p| (p.0, p.2))
         .collect();
-    let told = purchases(&without, &wanted);
+    let told = purchases(&without, &wanted, Voice::default());
     assert_eq!(
         (told.wanted, told.covered, told.singles[0].gears[0].teeth),
         (6, 1, 127),
@@ -140,17 +141,17 @@ fn the_gear_to_buy_is_the_one_that_brings_most() {
     for single in &told.singles {
         assert!(single.brings.len() <= told.singles[0].brings.len() && single.covered == told.covered + single.brings.len());
     }
-    let all = purchases(&lathe(&demo_lathe(0)), &wanted);
+    let all = purchases(&lathe(&demo_lathe(0)), &wanted, Voice::default());
     assert_eq!(all.missing.len() + all.covered, 6);
     assert!(told.singles[0].brings.iter().all(|b| !all.missing.contains(b)));
     // The card by hand, 14 DP: outside 129/14 in, depth 2.25/14 in; 40/127 of a turn.
-    let card = blank_card(&without, 127);
+    let card = blank_card(&without, 127, Voice::default());
     assert!((card.outside_mm.value - 129.0 / 14.0 * 25.4).abs() < 1e-9 && (card.depth_mm.value - 2.25 / 14.0 * 25.4).abs() < 1e-9);
     assert!(card.dividing.starts_with("40/127 of a turn") && card.says.contains("14 DP"), "{card:?}");
     // 20 DP and finer: 2.2/DP and two thou.
     let fine = lathe(&json!({"leadscrew": {"tpi": 8}, "gear_groups": [{"dp": 20, "gears": [20, 40, 30]}]}));
-    assert!((blank_card(&fine, 30).depth_mm.value - (2.2 / 20.0 + 0.002) * 25.4).abs() < 1e-9);
-    assert!(blank_card(&fine, 30).dividing.starts_with("1 turns and 1/3"));
+    assert!((blank_card(&fine, 30, Voice::default()).depth_mm.value - (2.2 / 20.0 + 0.002) * 25.4).abs() < 1e-9);
+    assert!(blank_card(&fine, 30, Voice::default()).dividing.starts_with("1 turns and 1/3"));
 }
 
 fn any_day() -> impl Strategy<Value = Vec<DayJob>> {
@@ -215,7 +216,7 @@ proptest! {
     #[test]
     fn the_days_order_is_that_of_brute_force(jobs in any_day()) {
         let now = |_: &str| Setting { train: Mounted { drivers: vec![40], driven: vec![80] }, ..Setting::default() };
-        let day = day_order(&jobs, &now);
+        let day = day_order(&jobs, &now, Voice::default());
         let brute: usize = ["lathe 0", "lathe 1"].iter().map(|l| least(&now(l), &mut jobs.iter().filter(|j| j.lathe == *l).collect())).sum();
         prop_assert_eq!(day.changes, brute);
         prop_assert!(day.changes <= day.as_given || day.as_given == brute);
@@ -244,7 +245,7 @@ fn a_long_day_is_never_worse_than_the_order_given() {
         after: None,
     };
     let jobs: Vec<DayJob> = (0..24).map(job).collect();
-    let day = day_order(&jobs, &|_| Setting::default());
+    let day = day_order(&jobs, &|_| Setting::default(), Voice::default());
     assert!(day.changes < day.as_given && day.steps.len() == 24, "{} of {}", day.changes, day.as_given);
 }
 
@@ -259,7 +260,7 @@ proptest! {
         if paired {
             jobs[second].after = Some(jobs[first].id.clone());
         }
-        let day = day_order(&jobs, &|_| Setting::default());
+        let day = day_order(&jobs, &|_| Setting::default(), Voice::default());
         prop_assert_eq!(day.steps.len(), n);
         let on: Vec<&str> = day.steps.iter().filter(|s| s.lathe == jobs[begun].lathe).map(|s| s.id.as_str()).collect();
         prop_assert_eq!(on[0], jobs[begun].id.as_str());

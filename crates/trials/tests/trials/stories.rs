@@ -6,6 +6,7 @@ use yoke_core::log::{Act, ActKind, JobLearned, fold, learned, reaction_s};
 use yoke_core::run::{RunPlan, Symptom};
 use yoke_core::story::{RecordedAct, story, story_csv};
 use yoke_core::thread::Fit;
+use yoke_core::voice::Voice;
 use yoke_trials::{Chance, demo_lathe, on, sound, tried};
 
 fn told(acts: Vec<ActKind>) -> Vec<RecordedAct> {
@@ -32,7 +33,7 @@ fn cut_and_read(run: &RunPlan) -> Vec<ActKind> {
 fn a_story_says_every_act_as_it_stood_when_it_was_told() {
     let run = on(0, "M20x2.5-6g").run;
     let acts = cut_and_read(&run);
-    let story = story(&run, &told(acts.clone()));
+    let story = story(&run, &told(acts.clone()), Voice::default());
     assert_eq!(story.lines.len(), acts.len());
     let passes = run.passes.len();
     // Taken back, it stays, with what was judged then.
@@ -52,7 +53,7 @@ fn a_story_says_every_act_as_it_stood_when_it_was_told() {
 #[test]
 fn the_sheet_reads_back_line_by_line() {
     let run = on(0, "M20x2.5-6g").run;
-    let story = story(&run, &told(cut_and_read(&run)));
+    let story = story(&run, &told(cut_and_read(&run)), Voice::default());
     let sheet = story_csv(&story.lines);
     let mut reader = csv::Reader::from_reader(sheet.as_bytes());
     assert_eq!(reader.headers().unwrap().iter().next(), Some("happened"));
@@ -84,7 +85,7 @@ fn what_jobs_learned_together_is_nearer_the_truth_and_begins_the_next() {
                     known.see(run, &sets, &Observation::Size { mm: size, doubt_mm: 0.005 });
                 }
             }
-            let found = known.found(run).unwrap();
+            let found = known.found(run, Voice::default()).unwrap();
             JobLearned {
                 lathe: "Long bed".into(),
                 material: "mild steel".into(),
@@ -96,9 +97,9 @@ fn what_jobs_learned_together_is_nearer_the_truth_and_begins_the_next() {
             }
         })
         .collect();
-    let all = learned(&jobs);
+    let all = learned(&jobs, Voice::default());
     assert_eq!((all.len(), all[0].jobs, all[0].style.as_deref()), (1, 12, Some("modified_flank")));
-    let one = learned(&jobs[..1]);
+    let one = learned(&jobs[..1], Voice::default());
     assert!((one[0].spring - jobs[0].found.spring).abs() < 1e-9, "one job alone is what it found");
     assert!(all[0].spring_doubt < 0.6 * one[0].spring_doubt, "{} {}", all[0].spring_doubt, one[0].spring_doubt);
     assert!((all[0].spring - 0.22).abs() < all[0].spring_doubt + 0.02, "{}", all[0].says);
@@ -113,7 +114,7 @@ fn what_jobs_learned_together_is_nearer_the_truth_and_begins_the_next() {
     assert_eq!(next.run.spring, Some([all[0].spring, all[0].spring_doubt / 2.0]));
     let acts: Vec<Act> =
         told(vec![ActKind::PassDone { n: 1, radial_mm: 1.0 }, read(next.run.size_at(1.0 - next.run.tip_to_pitch_mm))]).into_iter().map(|t| t.act).collect();
-    let found = fold(&next.run, &acts).tip.unwrap();
+    let found = fold(&next.run, &acts, Voice::default()).tip.unwrap();
     assert!((found.spring - all[0].spring).abs() < 2.0 * all[0].spring_doubt && found.spring_doubt <= all[0].spring_doubt + 1e-9);
     let faults = yoke_trials::reckon(json!({"thread": {"callout": "M20"}, "gauge": {"spring": {"share": 0.9, "doubt": 0.1}}})).unwrap_err();
     assert_eq!(faults[0].pointer, "/gauge/spring/share");
@@ -126,15 +127,19 @@ fn plain_sizes_passes_run_past_and_scrap_are_told_and_taken_back() {
     let spoilt = ActKind::Scrapped { why: "the bit dug in".into() };
     let all = vec![size(15.9), ActKind::PassDone { n: 1, radial_mm: 0.3 }, ActKind::Overran { past_mm: 1.5 }, size(15.95), spoilt];
     let mut acts: Vec<Act> = told(all).into_iter().map(|t| t.act).collect();
-    let state = fold(&plan.run, &acts);
+    let state = fold(&plan.run, &acts, Voice::default());
     assert_eq!((state.sizes["shank"], state.overran_mm.as_slice()), (15.95, [1.5].as_slice()));
     assert!(state.scrapped.is_some() && state.next.is_none() && !state.finished && state.says.contains("Scrapped"));
-    let story = story(&plan.run, &acts.iter().cloned().map(|act| RecordedAct { act, happened: String::new(), source: String::new() }).collect::<Vec<_>>());
+    let story = story(
+        &plan.run,
+        &acts.iter().cloned().map(|act| RecordedAct { act, happened: String::new(), source: String::new() }).collect::<Vec<_>>(),
+        Voice::default(),
+    );
     assert!(story.result.contains("scrapped: the bit dug in"), "{}", story.result);
     assert_eq!(story.lines.iter().map(|l| l.says.as_str()).nth(2), Some("Ran 1.500 mm past the mark."));
     acts.push(Act { id: "back".into(), kind: ActKind::Undone { act: acts[4].id.clone() } });
-    let back = fold(&plan.run, &acts);
+    let back = fold(&plan.run, &acts, Voice::default());
     assert!(back.scrapped.is_none() && back.next.is_some());
-    let refused = |kind: ActKind| kind.check().unwrap_err().0;
+    let refused = |kind: ActKind| kind.check(Voice::default()).unwrap_err().0;
     assert_eq!((refused(size(0.0)), refused(ActKind::Overran { past_mm: -1.0 }), refused(ActKind::Scrapped { why: " ".into() })), ("/mm", "/past_mm", "/why"));
 }

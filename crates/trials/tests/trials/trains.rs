@@ -6,6 +6,7 @@ use yoke_core::faults::read_json;
 use yoke_core::gears::{Sense, Table, Train, Wanted, hangs, search};
 use yoke_core::job::{Gear, Lathe, PlanRequest, settle};
 use yoke_core::quantity::Ratio;
+use yoke_core::voice::Voice;
 use yoke_trials::{demo_lathe, reckon, sound, watches};
 
 fn lathe(profile: Value) -> Lathe {
@@ -142,7 +143,7 @@ fn any_drawer(most: usize) -> impl Strategy<Value = Vec<Loose>> {
 
 fn best_of(gears: &[Loose], compounds: usize, required: Ratio, levers: &[Ratio]) -> Option<Ratio> {
     let lathe = lathe(described(gears, compounds, levers));
-    let (_, found) = search(&lathe, &Table::of(&lathe), &required, &Wanted { limit: 5, ..Wanted::default() });
+    let (_, found) = search(&lathe, &Table::of(&lathe), &required, &Wanted { limit: 5, ..Wanted::default() }, Voice::default());
     assert!(found.iter().filter(|f| f.closest).count() == usize::from(!found.is_empty()));
     found.iter().find(|f| f.closest).map(|f| {
         let off = f.ratio / required - Ratio::from_integer(1);
@@ -179,7 +180,7 @@ fn layouts_worked_by_hand() {
     // Module 2: centres are z1 + z2, tips z + 2; shafts clear by more than 1 round 10.
     let of = |arm: &Lathe, drivers: &[u16], driven: &[u16], spare: &[u16], sense: Option<Sense>| {
         let gears = |list: &[u16]| list.iter().map(|t| Gear::loose(*t, 0)).collect::<Vec<_>>();
-        hangs(arm, &Train { drivers: gears(drivers), driven: gears(driven), gearbox: 0 }, &gears(spare), sense)
+        hangs(arm, &Train { drivers: gears(drivers), driven: gears(driven), gearbox: 0 }, &gears(spare), sense, Voice::default())
     };
     let arm = arm_of_two(120.0, 50.0, 150.0, 2);
     // 1. 40 and 80 direct: 120 apart, just the centres there are.

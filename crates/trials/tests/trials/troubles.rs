@@ -10,6 +10,7 @@ use yoke_core::run::Symptom;
 use yoke_core::thread::Fit;
 use yoke_core::trouble::rules::RULES;
 use yoke_core::trouble::{EvidenceState, JobEvidence, TroubleSheet, trouble_sheet};
+use yoke_core::voice::Voice;
 use yoke_trials::{demo_lathe, tried};
 
 /// The sheet of a job with its passes cut (when anything follows) and then these acts.
@@ -21,7 +22,7 @@ fn sheet(request: Value, then: &dyn Fn(&yoke_core::run::RunPlan) -> Vec<ActKind>
     let begun = !after.is_empty();
     let cut = plan.run.passes.iter().filter(|_| begun).map(|p| ActKind::PassDone { n: p.n, radial_mm: p.radial_mm });
     let acts: Vec<Act> = cut.chain(after).enumerate().map(|(i, kind)| Act { id: i.to_string(), kind }).collect();
-    let run = fold(&plan.run, &acts);
+    let run = fold(&plan.run, &acts, Voice::default());
     trouble_sheet(&JobEvidence::of((&plan, &job, &lathe), Some(&run), &acts))
 }
 
@@ -241,7 +242,10 @@ fn a_cause_found_stands_first_and_one_ruled_out_last() {
     let (found, told_of) = order(vec![told("metal_left", false), told("entrance", true)]);
     assert_eq!((found[0], found.last().copied(), told_of), ("entrance", Some("metal_left"), Some(Symptom::WontStart)));
     assert!(
-        yoke_core::trouble::check_act(&ActKind::Trouble { symptom: Symptom::Loose, cause: "ghosts".into(), found: true }).unwrap_err().1.contains("ghosts")
+        yoke_core::trouble::check_act(&ActKind::Trouble { symptom: Symptom::Loose, cause: "ghosts".into(), found: true }, Voice::default())
+            .unwrap_err()
+            .1
+            .contains("ghosts")
     );
     let mut codes: Vec<_> = RULES.iter().map(|r| r.code).collect();
     codes.sort_unstable();

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { BatchFacts } from '../../api/client';
 import { Leaf } from '../../parts/Leaf';
 import { LengthForm } from '../../parts/LengthForm';
+import { say } from '../../app/voice';
 
 type Plain = NonNullable<BatchFacts['plain']>;
 
@@ -62,7 +63,9 @@ export function PlainSizes({
           {fault}
         </p>
       )}
-      <p className="how">With no deviation told, a tenth of a millimetre either way is taken.</p>
+      <p className="how">
+        {say('With no deviation told, a tenth of a milli{meter} (0.004 in) either way is taken.')}
+      </p>
     </Leaf>
   );
 }

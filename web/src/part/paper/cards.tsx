@@ -4,6 +4,7 @@ import { figure } from '../../parts/Figure';
 import { useUnit } from '../../parts/unit';
 import { CardLines } from '../CardLines';
 import { PaperFoot, PaperHead } from './frame';
+import { say } from '../../app/voice';
 
 const passName = (p: Papers['passes'][number]) =>
   p.kind === 'cut' ? String(p.n) : p.kind === 'stocking' ? `stock ${p.n}` : p.kind;
@@ -73,7 +74,7 @@ export function JobCard({ job, plan, papers }: { job: Job; plan: Plan; papers: P
 
 /** The narrow card for the pocket: the dial, pass by pass. */
 export function PocketCard({ job, papers }: { job: Job; papers: Papers }) {
-  const few = papers.ten_seconds.filter(l => l.says !== 'Bit' && l.says !== 'Compound');
+  const few = papers.ten_seconds.filter(l => l.says !== 'Bit' && l.says !== say('{Compound}'));
   return (
     <>
       <PaperHead job={job} papers={papers} name="Pocket card" />

@@ -8,6 +8,7 @@ import { sidesSay, tipSays } from '../../stations/bit/ground';
 import { lever, train } from '../../stations/gears/train';
 import { CardLines } from '../CardLines';
 import { PaperFoot, PaperHead } from './frame';
+import { say } from '../../app/voice';
 
 /** What to grind, in order, with the bit at its own size and its tip ten times as large. */
 export function GrindingSheet({ job, plan, papers }: { job: Job; plan: Plan; papers: Papers }) {
@@ -54,7 +55,7 @@ export function ChartSheet({ job, papers }: { job: Job; papers: Papers }) {
             <th>Pitch</th>
             <th>Drivers / driven</th>
             <th>Error</th>
-            <th>Half-nut</th>
+            <th>{say('{Half-nut}')}</th>
           </tr>
         </thead>
         <tbody>

@@ -15,6 +15,7 @@ import { KeepTip } from './KeepTip';
 import { GRINDERS, SheetLeaf } from './SheetLeaf';
 import { useBitSheet } from '../../api/sheets';
 import { UNTOLD } from '../../parts/tip';
+import { say } from '../../app/voice';
 
 const VIEWS = {
   views: 'Three views',
@@ -190,7 +191,9 @@ function Bit({ job, plan }: StationProps) {
             </Word>
           )}
           {bit.ground.shallow_mm && (
-            <p>Off centre, it cuts {figure(bit.ground.shallow_mm, unit)} shallower than its dial says.</p>
+            <p>
+              {say('Off {center}')}, it cuts {figure(bit.ground.shallow_mm, unit)} shallower than its dial says.
+            </p>
           )}
           {bit.ground.stop_says && <p>{bit.ground.stop_says}</p>}
         </section>

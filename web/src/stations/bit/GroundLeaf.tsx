@@ -23,7 +23,7 @@ const FIELDS: Field[] = [
     says: 'Out of square, degrees',
     how: 'the point toward the leading side; away from it under nought',
   },
-  { kind: 'length', at: 'height_mm', says: 'Tip above centre', how: 'below it under nought' },
+  { kind: 'length', at: 'height_mm', says: 'Tip above {center}', how: 'below it under nought' },
   { kind: 'number', at: 'tilt_deg', says: 'Tilted to the lead in its holder, degrees' },
   { kind: 'length', at: 'body_ahead_mm', says: 'From the point to its side toward the shoulder' },
   { kind: 'length', at: 'bar_diameter_mm', says: 'In a bore: thickness of the bar' },

@@ -12,6 +12,7 @@ import { EndLeaf } from './EndLeaf';
 import { HeldLeaf } from './HeldLeaf';
 import { PlainLeaf } from './PlainLeaf';
 import { fedBy, GAP } from './words';
+import { say } from '../../app/voice';
 
 const AIM = {
   low: 'the low side of its limits',
@@ -161,7 +162,11 @@ export function BlankStation({ job, plan }: StationProps) {
           >
             {`Held ${held?.says ?? ''}${blank.slenderness ? `, ${blank.slenderness.ratio.text} out` : ''}`}
           </button>
-          {blank.run_out && <>, {figure(blank.run_out.off_mm, unit)} off centre</>}
+          {blank.run_out && (
+            <>
+              , {figure(blank.run_out.off_mm, unit)} {say('off {center}')}
+            </>
+          )}
           {blank.parallel && <>, {figure(blank.parallel.taper_mm, unit)} of taper over the thread</>}.{' '}
           <button type="button" className="word" onClick={() => setLeaf('plain')}>
             {plainCount ? `Register and plain sizes: ${plainCount}.` : 'Register and plain sizes.'}

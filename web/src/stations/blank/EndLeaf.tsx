@@ -5,6 +5,7 @@ import { bare } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
 import { fedBy, GAP } from './words';
+import { typed } from '../../parts/text';
 
 /** What the thread ends in and starts with, word by word: relief, corner, the bit beyond its point, shoulder, chamfer. */
 export function EndLeaf({ job, plan, open, onClose }: StationProps & { open: boolean; onClose: () => void }) {
@@ -82,7 +83,7 @@ export function EndLeaf({ job, plan, open, onClose }: StationProps & { open: boo
               set={ahead != null}
               edit={{
                 kind: 'length',
-                value: ahead != null && unit === 'mm' ? String(ahead) : '',
+                value: typed(ahead, unit),
                 patch: mm => ({ bit: { body_ahead_mm: mm } }),
                 clear: external ? 'Half a common bit' : 'Not told',
               }}

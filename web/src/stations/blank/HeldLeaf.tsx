@@ -6,6 +6,8 @@ import { Leaf } from '../../parts/Leaf';
 import { LengthForm } from '../../parts/LengthForm';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
+import { say } from '../../app/voice';
+import { typed } from '../../parts/text';
 
 const SUPPORT = [
   ['none', 'the chuck alone'],
@@ -89,7 +91,7 @@ function Held({ job, plan }: StationProps) {
               set={told?.outside_mm != null}
               edit={{
                 kind: 'length',
-                value: told?.outside_mm != null && unit === 'mm' ? String(told.outside_mm) : '',
+                value: typed(told?.outside_mm, unit),
                 patch: mm => ({ blank: { outside_mm: mm } }),
                 clear: 'Not told',
               }}
@@ -146,8 +148,8 @@ function Held({ job, plan }: StationProps) {
         />
         {blank.run_out && (
           <p>
-            <Figure of={blank.run_out.off_mm} says="Off centre" /> off centre. {blank.run_out.does}{' '}
-            <b>{blank.run_out.mend}</b>
+            <Figure of={blank.run_out.off_mm} says={say('Off {center}')} /> {say('off {center}.')}{' '}
+            {blank.run_out.does} <b>{blank.run_out.mend}</b>
           </p>
         )}
       </section>

@@ -6,6 +6,7 @@ import { Leaf } from '../../parts/Leaf';
 import { LengthForm } from '../../parts/LengthForm';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
+import { say } from '../../app/voice';
 
 type Blank = NonNullable<PlanRequest['blank']>;
 type Plain = NonNullable<Blank['plain']>[number];
@@ -134,7 +135,9 @@ function PlainPart({ job, plan }: StationProps) {
             Add a plain size
           </button>
         )}
-        <p className="how">With no deviation told, a tenth of a millimetre either way is taken.</p>
+        <p className="how">
+          {say('With no deviation told, a tenth of a milli{meter} (0.004 in) either way is taken.')}
+        </p>
       </section>
       {change.isError && (
         <p className="fault" role="alert">

@@ -112,7 +112,8 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
       : (run?.says ?? '');
   const steps = waiting.length === 0 ? (run?.pick_up ?? []) : [];
   useWake();
-  useSpoken(says, speak);
+  const aloud = waiting.length > 0 ? (next?.aloud ?? says) : (run?.aloud ?? says);
+  useSpoken(view.hold ? says : aloud, speak);
   if (asks) {
     return (
       <div className="lathe bad">

@@ -5,7 +5,7 @@ import { useKit } from '../../api/hooks';
 import { Word } from '../../app/Word';
 import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
-import { bare } from '../../parts/text';
+import { bare, typed } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
 import { UNTOLD } from '../../parts/tip';
@@ -15,12 +15,13 @@ import { Groove } from './Groove';
 import { PassTable } from './PassTable';
 import { StylesLeaf } from './StylesLeaf';
 import { WhatIfLeaf } from './WhatIfLeaf';
+import { say } from '../../app/voice';
 
 const STYLES = {
-  modified_flank: ['modified flank', 'compound half a degree off the flank: cleans both flanks'],
-  flank: ['flank', 'compound along the flank'],
+  modified_flank: ['modified flank', '{compound} half a degree off the flank: cleans both flanks'],
+  flank: ['flank', '{compound} along the flank'],
   radial: ['straight in', 'cross-slide alone: lighter cuts'],
-  alternating: ['alternating flanks', 'straight in, stepped aside by the compound along the bed'],
+  alternating: ['alternating flanks', 'straight in, stepped aside by the {compound} along the bed'],
   stocking_then_form: ['stocking tool, then form tool', 'a narrower tool takes most of it'],
 } as const;
 type StyleId = keyof typeof STYLES;
@@ -70,7 +71,7 @@ export function CutStation({ job, plan }: StationProps) {
   const owned = (kit.data?.bits ?? [])
     .filter(b => b.kind === plan.thread.side && b.included_angle_deg === plan.thread.included_angle_deg)
     .map(b => ({
-      says: b.tip_flat_mm != null ? `${b.name}, ${b.tip_flat_mm} mm flat` : b.name,
+      says: b.tip_flat_mm != null ? `${b.name}, ${typed(b.tip_flat_mm, unit)} ${unit} flat` : b.name,
       patch: { bit: { ...UNTOLD, owned: b.name } },
     }));
   const cuts = cut.passes.filter(p => p.kind === 'cut' || p.kind === 'stocking').length;
@@ -92,7 +93,7 @@ export function CutStation({ job, plan }: StationProps) {
             set={flat != null}
             edit={{
               kind: 'length',
-              value: flat != null ? String(unit === 'mm' ? flat : '') : bare(figure(bit.tip_flat_mm.aim, unit)),
+              value: flat != null ? typed(flat, unit) : bare(figure(bit.tip_flat_mm.aim, unit)),
               patch: mm => ({ bit: { ...UNTOLD, tip_flat_mm: mm } }),
               clear: 'Not measured',
               owned,
@@ -108,7 +109,7 @@ export function CutStation({ job, plan }: StationProps) {
               kind: 'choice',
               choices: (Object.keys(STYLES) as StyleId[]).map(style => ({
                 says: STYLES[style][0],
-                under: STYLES[style][1],
+                under: say(STYLES[style][1]),
                 chosen: cut.style === style,
                 patch: { cut: { style, compound_angle_deg: null } },
               })),
@@ -206,7 +207,7 @@ export function CutStation({ job, plan }: StationProps) {
           says: cut.stop_says ? 'To the first measurement, on the dial' : 'Full depth on the dial',
           text: cut.full_depth?.text ?? '—',
           line: cut.compound_mm?.w ?? cut.radial_mm.w,
-          under: `${cut.full_depth?.reading ?? ''} ${cut.full_depth?.slide === 'compound' ? 'on the compound' : 'on the cross-slide'}. ${cut.scale}`,
+          under: `${cut.full_depth?.reading ?? ''} ${cut.full_depth?.slide === 'compound' ? say('on the {compound}') : 'on the cross-slide'}. ${cut.scale}`,
         },
         {
           says: cut.stop_says ? 'Radial infeed to there' : 'Radial infeed from touch',
@@ -215,7 +216,7 @@ export function CutStation({ job, plan }: StationProps) {
             cut.radial_if_mm &&
             `the whole is ${figure(cut.radial_if_mm.min, unit)} to ${figure(cut.radial_if_mm.max, unit)}, by the tip`,
         },
-        cut.compound_mm && { says: 'Compound travel', figure: cut.compound_mm },
+        cut.compound_mm && { says: say('{Compound} travel'), figure: cut.compound_mm },
         { says: 'Speed', text: plan.setup.speed_rpm.text, line: plan.setup.limit_rpm.w },
         time && {
           says: 'Time for all of it',

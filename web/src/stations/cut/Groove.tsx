@@ -61,9 +61,7 @@ export function Groove({ job, plan, done }: { job: Job; plan: Plan; done: Readon
         </button>
       </div>
       <p className="scrub-says" aria-live="polite">
-        {pass
-          ? `${pass.says} Leading edge ${pass.chip.leading_mm2.toFixed(3)}, tip ${pass.chip.tip_mm2.toFixed(3)}, trailing edge ${pass.chip.trailing_mm2.toFixed(3)} mm².`
-          : 'Move it to see each pass by itself.'}
+        {pass ? `${pass.says} ${pass.edges_says}` : 'Move it to see each pass by itself.'}
       </p>
     </div>
   );

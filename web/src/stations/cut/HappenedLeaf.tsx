@@ -6,6 +6,7 @@ import { NoteForm } from '../../parts/NoteForm';
 import { Radios } from '../../parts/Radios';
 import { TextForm } from '../../parts/TextForm';
 import { StandsForm } from './StandsLeaf';
+import { say } from '../../app/voice';
 
 type Asked = 'took' | 'bit' | 'touch' | 'note' | 'past' | 'scrap' | null;
 type Why = Extract<ActKind, { kind: 'bit_changed' }>['why'];
@@ -86,7 +87,12 @@ export function HappenedLeaf({
     ['Changed the bit', 'broken, ground again, or another', () => setAsked('bit'), begun],
     ['Touched the groove with it', 'what the dial reads there tells its tip', () => setAsked('touch'), begun],
     ['Out of the chuck and back', 'or it slipped', () => told({ kind: 'rechucked' }), begun],
-    ['Half-nut opened by mistake', 'or the thread was lost some other way', () => told({ kind: 'lost' }), begun],
+    [
+      say('{Half-nut} opened by mistake'),
+      'or the thread was lost some other way',
+      () => told({ kind: 'lost' }),
+      begun,
+    ],
     ['Ran past the mark', 'how far; your own reaction is learned from it', () => setAsked('past'), begun],
     run?.stopped
       ? ['Go on', 'after a stop', () => told({ kind: 'resumed' }), begun]
@@ -139,7 +145,7 @@ export function HappenedLeaf({
             ))}
           {begun && !run?.may_leave && (
             <p className="how">
-              It is not done with before it is measured or tried: opening the half-nut loses this thread.
+              {say('It is not done with before it is measured or tried: opening the {half-nut} loses this thread.')}
             </p>
           )}
         </div>

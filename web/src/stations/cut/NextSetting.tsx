@@ -1,5 +1,6 @@
 import type { NextStep, Plan } from '../../api/client';
 import { Collar } from '../../parts/Collar';
+import { say } from '../../app/voice';
 
 /** The compound's angle as its own scale shows it; a plan frozen by an older version has only the angle from the cross-slide. */
 const bearing = ({ cut }: Plan) =>
@@ -8,11 +9,11 @@ const bearing = ({ cut }: Plan) =>
 /** The next setting, read from two steps away: on the readout its figure alone, else turns and divisions over the collar drawn as it will look. */
 export function NextSetting({ plan, next }: { plan: Plan; next: NextStep }) {
   const { setting, aside } = next;
-  const slide = setting.slide === 'compound' ? `compound, ${bearing(plan)}` : 'cross-slide';
+  const slide = setting.slide === 'compound' ? say(`{compound}, ${bearing(plan)}`) : 'cross-slide';
   const readout = plan.cut.dial.read_by === 'readout';
   const step = aside && (
     <p className="aside">
-      Compound along the bed: {aside.setting.text} {aside.ahead ? 'toward' : 'away from'} where it is going
+      {say('{Compound} along the bed:')} {aside.setting.text} {aside.ahead ? 'toward' : 'away from'} where it is going
     </p>
   );
   if (readout) {

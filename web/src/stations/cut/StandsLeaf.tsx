@@ -3,6 +3,7 @@ import type { ActKind, Plan } from '../../api/client';
 import { Leaf } from '../../parts/Leaf';
 import { useDraft } from '../../parts/draft';
 import { NumberPad } from '../../parts/NumberPad';
+import { say } from '../../app/voice';
 
 /** Takes a whole reading of the dial that carries the depth, in that dial's own unit. */
 export function StandsForm({ plan, act, onRead }: { plan: Plan; act: string; onRead: (reading: number) => void }) {
@@ -30,7 +31,8 @@ export function StandsForm({ plan, act, onRead }: { plan: Plan; act: string; onR
       }}
     >
       <label htmlFor={id}>
-        Whole reading of the {slide === 'compound' ? 'compound' : 'cross-slide'} from zero, turns included, in {unit}
+        Whole reading of the {slide === 'compound' ? say('{compound}') : 'cross-slide'} from zero, turns included, in{' '}
+        {unit}
       </label>
       <input
         id={id}

@@ -3,15 +3,13 @@ import { useChange } from '../../api/hooks';
 import { Leaf } from '../../parts/Leaf';
 import { useGroove } from '../../api/sheets';
 
-const bite = (mm2: number | undefined) => (mm2 === undefined ? '—' : mm2.toFixed(3));
-
 /** The styles side by side, by what each edge bites, the passes they take, and what may go wrong. */
 export function StylesLeaf({ job, open, onClose }: { job: Job; open: boolean; onClose: () => void }) {
   const groove = useGroove(job, open);
   const change = useChange(job);
   return (
     <Leaf title="Styles compared" open={open} onClose={onClose} wide>
-      <p className="how">Largest bite of each edge in square millimetres, by the passes this job would take.</p>
+      <p className="how">Largest bite of each edge, by the passes this job would take.</p>
       {groove.isError && <p className="fault">{inWords(groove.error)}</p>}
       {change.isError && (
         <p className="fault" role="alert">
@@ -50,9 +48,9 @@ export function StylesLeaf({ job, open, onClose }: { job: Job; open: boolean; on
               ) : (
                 <>
                   <td className="figure">{s.passes}</td>
-                  <td className="figure">{bite(s.bites?.leading_mm2)}</td>
-                  <td className="figure">{bite(s.bites?.tip_mm2)}</td>
-                  <td className="figure">{bite(s.bites?.trailing_mm2)}</td>
+                  <td className="figure">{s.bites_text?.[0] ?? '—'}</td>
+                  <td className="figure">{s.bites_text?.[1] ?? '—'}</td>
+                  <td className="figure">{s.bites_text?.[2] ?? '—'}</td>
                   <td>{s.risk}</td>
                 </>
               )}

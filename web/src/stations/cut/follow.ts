@@ -17,7 +17,8 @@ const HARMLESS = new Set(['note', 'trouble', 'sprung', 'ticked', 'unticked', 'st
 function stepOf(plan: Plan, n: number): NextStep | null {
   const pass = plan.run.passes.find(p => p.n === n);
   const setting = plan.cut.passes.find(p => p.n === n)?.dial[0];
-  return pass && setting ? { pass, setting, says: `Set ${setting.text}.` } : null;
+  const says = `Set ${setting?.text}.`;
+  return pass && setting ? { pass, setting, says, aloud: says } : null;
 }
 
 /**

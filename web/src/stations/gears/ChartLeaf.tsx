@@ -3,6 +3,7 @@ import type { TrainRow } from '../../api/client';
 import { useChart } from '../../api/hooks';
 import { Leaf } from '../../parts/Leaf';
 import { lever, train } from './train';
+import { say } from '../../app/voice';
 
 /** The pitch chart of a lathe: every standard pitch, its best train, and when the half-nut may open. */
 export function ChartLeaf({
@@ -34,7 +35,7 @@ function Chart({ lathe }: { lathe: string }) {
       <div className="row">
         {(['mm', 'in'] as const).map(u => (
           <button key={u} type="button" className="choice" aria-pressed={unit === u} onClick={() => setUnit(u)}>
-            {u === 'mm' ? 'Millimetres' : 'Threads per inch'}
+            {u === 'mm' ? say('Milli{meter}s') : 'Threads per inch'}
           </button>
         ))}
         <a className="act plain" href={`/api/v1/lathes/${encodeURIComponent(lathe)}/chart.csv`} download>
@@ -58,7 +59,7 @@ function Chart({ lathe }: { lathe: string }) {
               <th>Drivers / driven</th>
               <th>Error</th>
               <th>Change</th>
-              <th>Half-nut</th>
+              <th>{say('{Half-nut}')}</th>
               <th>Hangs</th>
             </tr>
           </thead>

@@ -15,6 +15,7 @@ import { ScratchLeaf } from './ScratchLeaf';
 import { StartsList } from './StartsList';
 import { lever, train } from './train';
 import { TrainsLeaf } from './TrainsLeaf';
+import { say } from '../../app/voice';
 
 /** Gears: which gears, where, how true, and when the half-nut may open. */
 export function GearsStation({ job, plan }: StationProps) {
@@ -101,7 +102,7 @@ export function GearsStation({ job, plan }: StationProps) {
           figure: hung.lead_mm,
           under: hung.train.error_ppm === 0 ? hung.judged : `${hung.train.error_text}. ${hung.judged}`,
         },
-        { says: 'Half-nut', text: rule, under: gears.dial.says },
+        { says: say('{Half-nut}'), text: rule, under: gears.dial.says },
         hung && {
           says: 'Gears to change',
           text: String(hung.train.swaps),

@@ -3,6 +3,7 @@ import { Outline } from '../../drawing/Outline';
 import { Leaf } from '../../parts/Leaf';
 import type { StationProps } from '../JobPage';
 import { useSetupSheet } from '../../api/sheets';
+import { say } from '../../app/voice';
 
 /** The whole chain from spindle to bit: one picture, one sentence, and the ways it may be changed about. */
 export function MotionLeaf({ job, plan, open, onClose }: StationProps & { open: boolean; onClose: () => void }) {
@@ -64,7 +65,8 @@ export function MotionLeaf({ job, plan, open, onClose }: StationProps & { open: 
             </Word>
           </>
         )}
-        . The handle end of the compound leans toward the {setup.handle_to_tailstock ? 'tailstock' : 'headstock'}.
+        . {say('The handle end of the {compound}')} leans toward the{' '}
+        {setup.handle_to_tailstock ? 'tailstock' : 'headstock'}.
       </p>
     </Leaf>
   );

@@ -1,8 +1,9 @@
 import type { Plan } from '../../api/client';
+import { say } from '../../app/voice';
 
 const NAMES = {
-  half_nut: 'By the half-nut',
-  compound: 'By the compound',
+  half_nut: 'By the {half-nut}',
+  compound: 'By the {compound}',
   gear_teeth: 'By a gear’s teeth',
   driver_plate: 'By the driver plate',
 } as const;
@@ -18,7 +19,7 @@ export function StartsList({ plan }: { plan: Plan }) {
         {starts.map(w => (
           <li key={w.by} className={w.serves ? '' : 'faint'}>
             <b>
-              {NAMES[w.by]}
+              {say(NAMES[w.by])}
               {w.recommended ? ' (recommended)' : ''}.
             </b>{' '}
             {w.says}

@@ -56,12 +56,7 @@ function LearnedSaid({ job, learned }: { job: StationProps['job']; learned: NonN
       {learned.mates?.map(m => (
         <p key={m}>{m}</p>
       ))}
-      {learned.tip_wear_mm != null && Math.abs(learned.tip_wear_mm) > 0.005 && (
-        <p>
-          Tips were found {Math.abs(learned.tip_wear_mm).toFixed(2)} mm{' '}
-          {learned.tip_wear_mm > 0 ? 'wider' : 'narrower'} than told.
-        </p>
-      )}
+      {learned.tip_says && <p>{learned.tip_says}</p>}
       {learned.reaction_s != null && (
         <>
           <p>Your hand comes within {learned.reaction_s.toFixed(1)} s of the mark nineteen times in twenty.</p>
@@ -107,7 +102,6 @@ export function LogStation({ job, plan }: StationProps) {
   const log = answer.data;
   const story = log?.story;
   const run = job.run;
-  const size = run?.verdict?.pitch_diameter_mm;
   return (
     <Station
       id="log"
@@ -136,9 +130,9 @@ export function LogStation({ job, plan }: StationProps) {
         story?.last_mm && {
           says: 'Read last',
           figure: story.last_mm,
-          under: size && `give or take ${size.doubt.toFixed(3)} mm`,
+          under: story.last_says ?? undefined,
         },
-        run?.tip && { says: 'Tip, as found', text: `${run.tip.flat_mm.toFixed(2)} mm`, under: run.tip.says },
+        run?.tip && { says: 'Tip, as found', text: run.tip.flat_text, under: run.tip.says },
       ]}
     >
       {log?.learned && <LearnedSaid job={job} learned={log.learned} />}

@@ -10,6 +10,7 @@ import { Station } from '../Station';
 import { CheckList } from './CheckList';
 import { StepList } from './StepList';
 import { useSetupSheet } from '../../api/sheets';
+import { say } from '../../app/voice';
 
 const VIEWS = { check: 'The check', picture: 'From above', steps: 'Step by step', speed: 'Speed' } as const;
 type View = keyof typeof VIEWS;
@@ -216,7 +217,7 @@ function SetUp({ job, plan }: StationProps) {
       }
       numbers={[
         {
-          says: 'Compound, on its own scale',
+          says: say('{Compound}, on its own scale'),
           text:
             cut.angle_deg > 0 ? `${cut.scale_deg}°` : cut.style === 'alternating' ? 'Along the bed' : 'Straight in',
           under: `${cut.scale}${cut.angle_deg > 0 ? ` Its handle end leans toward the ${setup.handle_to_tailstock ? 'tailstock' : 'headstock'}.` : ''}`,

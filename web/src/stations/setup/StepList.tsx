@@ -4,6 +4,7 @@ import type { Job, SetupSheet } from '../../api/client';
 import { useOutbox } from '../../api/outbox';
 import { Outline } from '../../drawing/Outline';
 import { Leaf } from '../../parts/Leaf';
+import { say } from '../../app/voice';
 
 type Step = SetupSheet['steps'][number];
 
@@ -87,7 +88,7 @@ export function StepList({ job, sheet }: { job: Job; sheet: SetupSheet }) {
         ))}
       </ol>
       <Leaf
-        title={schools === 'square' ? 'Setting it square' : 'Setting it to centre height'}
+        title={schools === 'square' ? 'Setting it square' : say('Setting it to {center} height')}
         open={schools !== null}
         onClose={() => setSchools(null)}
         wide

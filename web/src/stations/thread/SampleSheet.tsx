@@ -6,6 +6,8 @@ import { readLength } from '../../api/length';
 import { Outline } from '../../drawing/Outline';
 import { NumberPad } from '../../parts/NumberPad';
 import { useUnit } from '../../parts/unit';
+import { say } from '../../app/voice';
+import { typed } from '../../parts/text';
 
 type Field = Exclude<keyof SampleRequest, 'doubts' | 'over_wires'>;
 
@@ -21,10 +23,11 @@ interface Question {
   doubt?: keyof NonNullable<SampleRequest['doubts']>;
   /** Answers to choose from. */
   choices?: { says: string; under?: string; patch: Partial<Record<Field, unknown>> }[];
-  told: (s: SampleRequest) => string | null;
+  told: (s: SampleRequest, unit: Unit) => string | null;
 }
 
-const mm = (v: number | null | undefined) => (v === null || v === undefined ? null : `${v} mm`);
+type Unit = 'mm' | 'in';
+const length = (v: number | null | undefined, unit: Unit) => (v == null ? null : `${typed(v, unit)} ${unit}`);
 
 const QUESTIONS: Question[] = [
   {
@@ -34,7 +37,7 @@ const QUESTIONS: Question[] = [
     ask: 'What does it measure across the outside?',
     how: 'Over the least worn crests, often near the head. Worn crests measure small; that is allowed for.',
     typed: [{ field: 'major_mm', label: 'Outside diameter', kind: 'length' }],
-    told: s => mm(s.major_mm),
+    told: (s, unit) => length(s.major_mm, unit),
   },
   {
     id: 'spaces',
@@ -46,19 +49,19 @@ const QUESTIONS: Question[] = [
       { field: 'spaces', label: 'Spaces', kind: 'number' },
       { field: 'over_mm', label: 'They measure', kind: 'length' },
     ],
-    told: s => (s.spaces && s.over_mm ? `${s.spaces} in ${s.over_mm}` : null),
+    told: (s, unit) => (s.spaces && s.over_mm ? `${s.spaces} over ${length(s.over_mm, unit)}` : null),
   },
   {
     id: 'gauge',
     doubt: 'pitch_mm',
     name: 'Pitch gauge',
     ask: 'Which leaf of the pitch gauge shows no light?',
-    how: 'Millimetres, or threads per inch. Leave it if you have no gauge.',
+    how: 'Milli{meter}s, or threads per inch. Leave it if you have no gauge.',
     typed: [
-      { field: 'pitch_mm', label: 'Millimetres', kind: 'number' },
+      { field: 'pitch_mm', label: 'Milli{meter}s', kind: 'number' },
       { field: 'tpi', label: 'or threads per inch', kind: 'number' },
     ],
-    told: s => (s.tpi ? `${s.tpi} TPI` : mm(s.pitch_mm)),
+    told: (s, unit) => (s.tpi ? `${s.tpi} TPI` : length(s.pitch_mm, unit)),
   },
   {
     id: 'root',
@@ -67,7 +70,7 @@ const QUESTIONS: Question[] = [
     ask: 'What does it measure at the root?',
     how: 'Blades or points in the groove, either side. For a nut, the bore.',
     typed: [{ field: 'minor_mm', label: 'Root diameter', kind: 'length' }],
-    told: s => mm(s.minor_mm),
+    told: (s, unit) => length(s.minor_mm, unit),
   },
   {
     id: 'angle',
@@ -223,7 +226,7 @@ function Answer({
       }}
     >
       <h2>{question.ask}</h2>
-      <p className="how">{question.how}</p>
+      <p className="how">{say(question.how)}</p>
       {question.choices && (
         <div className="row choices">
           {question.choices.map(c => (
@@ -244,7 +247,7 @@ function Answer({
         <div className="row typed">
           {fields.map(f => (
             <label key={f.field}>
-              {f.label}
+              {say(f.label)}
               {f.kind === 'length' ? ` (${unit})` : ''}
               <input
                 inputMode="decimal"
@@ -340,8 +343,9 @@ function May({ candidate, first, take }: { candidate: Candidate; first: boolean;
 export function SampleSheet({ job, onTaken }: { job: Job; onTaken?: () => void }) {
   const sample = (job.request.sample ?? {}) as SampleRequest;
   const change = useChange(job);
+  const unit = useUnit();
   const [at, setAt] = useState<string>(
-    () => QUESTIONS.find(q => q.told(sample) === null && !(q.id === 'gauge' && sample.spaces))?.id ?? 'outside',
+    () => QUESTIONS.find(q => q.told(sample, unit) === null && !(q.id === 'gauge' && sample.spaces))?.id ?? 'outside',
   );
   const question = QUESTIONS.find(q => q.id === at) ?? QUESTIONS[0];
   const found = useQuery({
@@ -363,7 +367,7 @@ export function SampleSheet({ job, onTaken }: { job: Job; onTaken?: () => void }
   const next = () => {
     const i = QUESTIONS.findIndex(q => q.id === at);
     const open = [...QUESTIONS.slice(i + 1), ...QUESTIONS.slice(0, i)].find(
-      q => q.told(sample) === null && q.id !== at && q.id !== 'gauge',
+      q => q.told(sample, unit) === null && q.id !== at && q.id !== 'gauge',
     );
     if (open) setAt(open.id);
   };
@@ -374,7 +378,7 @@ export function SampleSheet({ job, onTaken }: { job: Job; onTaken?: () => void }
           {QUESTIONS.map(q => (
             <button key={q.id} type="button" aria-current={q.id === at} onClick={() => setAt(q.id)}>
               {q.name}
-              <b>{q.told(sample) ?? '—'}</b>
+              <b>{q.told(sample, unit) ?? '—'}</b>
             </button>
           ))}
         </nav>

@@ -185,6 +185,7 @@ fn reckon(sum: &SumRequest, done: &[SumFacts]) -> Option<SumFacts> {
 
 /// The pad's lines, each with its working.
 pub(crate) fn section(sheet: &mut Worksheet, sums: &[SumFacts]) -> Vec<SumLine> {
+    let voice = sheet.voice();
     let mut results: Vec<Num> = Vec::new();
     sums.iter()
         .map(|sum| {
@@ -198,7 +199,7 @@ pub(crate) fn section(sheet: &mut Worksheet, sums: &[SumFacts]) -> Vec<SumLine> 
                 .collect();
             let result = sheet.apply_all(sum.kind.rule(), &of, Some(sum.name.clone()));
             results.push(result);
-            SumLine { name: sum.name.clone(), kind: sum.kind, result: Quantity::length(result), feeds: sum.feeds }
+            SumLine { name: sum.name.clone(), kind: sum.kind, result: Quantity::length(voice, result), feeds: sum.feeds }
         })
         .collect()
 }

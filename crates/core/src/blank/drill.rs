@@ -1,0 +1,51 @@
+//! Drills by the names their makers mark them with.
+
+use crate::quantity::{MM_PER_INCH, plain_text};
+use crate::voice::Voice;
+
+/// Number drills 1 to 80, ten-thousandths of an inch. Recalled; the trials hold what their use in the trade fixes.
+const NUMBERS: [u16; 80] = [
+    2280, 2210, 2130, 2090, 2055, 2040, 2010, 1990, 1960, 1935, 1910, 1890, 1850, 1820, 1800, 1770, 1730, 1695, 1660, 1610, 1590, 1570, 1540, 1520, 1495, 1470,
+    1440, 1405, 1360, 1285, 1200, 1160, 1130, 1110, 1100, 1065, 1040, 1015, 995, 980, 960, 935, 890, 860, 820, 810, 785, 760, 730, 700, 670, 635, 595, 550,
+    520, 465, 430, 420, 410, 400, 390, 380, 370, 360, 350, 330, 320, 310, 292, 280, 260, 250, 240, 225, 210, 200, 180, 160, 145, 135,
+];
+/// Letter drills A to Z, thousandths of an inch. Recalled.
+const LETTERS: [u16; 26] = [234, 238, 242, 246, 250, 257, 261, 266, 272, 277, 281, 290, 295, 302, 316, 323, 332, 339, 348, 358, 368, 377, 386, 397, 404, 413];
+/// A drill told so near to a marked size is that one, mm.
+const NEAR_MM: f64 = 0.0015;
+
+/// A drill as it is marked: a fraction of an inch in sixty-fourths, a number, a letter; else its size, metric ones always in mm.
+#[must_use]
+pub fn marked(mm: f64, voice: Voice) -> String {
+    let near = |inches: f64| (mm - inches * MM_PER_INCH).abs() < NEAR_MM;
+    let parts = (mm / MM_PER_INCH * 64.0).round();
+    if parts >= 1.0 && (mm - parts / 64.0 * MM_PER_INCH).abs() < 1e-6 {
+        return fraction(parts);
+    }
+    let metric = (mm * 20.0 - (mm * 20.0).round()).abs() < 1e-6;
+    if !metric && parts >= 1.0 && near(parts / 64.0) {
+        return fraction(parts);
+    }
+    if !metric && let Some(n) = (1..).zip(NUMBERS).find_map(|(n, size)| near(f64::from(size) / 1e4).then_some(n)) {
+        return format!("No. {n}");
+    }
+    if !metric && let Some(letter) = ('A'..).zip(LETTERS).find_map(|(letter, size)| near(f64::from(size) / 1e3).then_some(letter)) {
+        return format!("letter {letter}");
+    }
+    if metric { Voice::default().given(mm) } else { voice.given(mm) }
+}
+
+/// So many sixty-fourths of an inch.
+fn fraction(parts: f64) -> String {
+    let (mut over, mut under) = (parts, 64.0);
+    while over % 2.0 == 0.0 && under > 1.0 {
+        (over, under) = (over / 2.0, under / 2.0);
+    }
+    let (whole, part) = ((over / under).floor(), over % under);
+    let fraction = format!("{}/{}", plain_text(part, 0), plain_text(under, 0));
+    match (whole > 0.0, part > 0.0) {
+        (true, true) => format!("{}-{fraction} in", plain_text(whole, 0)),
+        (true, false) => format!("{} in", plain_text(whole, 0)),
+        _ => format!("{fraction} in"),
+    }
+}

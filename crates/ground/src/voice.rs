@@ -1,0 +1,229 @@
+//! The voice a sentence is spoken in: the unit under the hand, and the words of the shop.
+//!
+//! Whoever makes a sentence is given a [`Voice`], and has no other way to write a length, an angle, a speed, a slide or a nut. A text is
+//! never read again or converted after it is made: it is made again in another voice.
+
+use crate::quantity::{LengthUnit, MM_PER_INCH, plain_text, short_text, up_to, without_noughts};
+use crate::words::{Vocabulary, Words};
+
+/// The unit and the words a text is made in.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Hash)]
+pub struct Voice {
+    /// What lengths are spoken in.
+    pub unit: LengthUnit,
+    /// The trade's words.
+    pub words: Vocabulary,
+}
+
+/// Parts of an inch that a rule shows.
+const RULE_PARTS: f64 = 64.0;
+
+/// Newtons in a pound of force.
+const N_PER_LBF: f64 = 4.448_222;
+
+impl Voice {
+    /// Whether lengths are spoken in inches.
+    #[must_use]
+    pub fn inches(self) -> bool {
+        self.unit == LengthUnit::In
+    }
+
+    /// A length in the unit spoken.
+    fn of(self, mm: f64) -> f64 {
+        if self.inches() { mm / MM_PER_INCH } else { mm }
+    }
+
+    /// With its unit.
+    fn with_unit(self, number: &str) -> String {
+        format!("{number} {}", self.unit.sign())
+    }
+
+    /// A length as the micrometer reads, without its unit: the first of two that share one.
+    #[must_use]
+    pub fn figure(self, mm: f64) -> String {
+        plain_text(self.of(mm), if self.inches() { 4 } else { 3 })
+    }
+
+    /// A length as the micrometer reads: `18.249 mm`, `0.7185 in`.
+    #[must_use]
+    pub fn length(self, mm: f64) -> String {
+        self.with_unit(&self.figure(mm))
+    }
+
+    /// Two lengths as the micrometer reads: `18.100 to 18.249 mm`.
+    #[must_use]
+    pub fn between(self, from: f64, to: f64) -> String {
+        format!("{} to {}", self.figure(from), self.length(to))
+    }
+
+    /// A length as it was told or set, without places nobody measured: `19.9 mm`, `0.78 in`.
+    #[must_use]
+    pub fn given(self, mm: f64) -> String {
+        self.with_unit(without_noughts(&self.figure(mm)))
+    }
+
+    /// Two lengths as they were told or are set: `0.5 to 355 mm`.
+    #[must_use]
+    pub fn from_to(self, low: f64, high: f64) -> String {
+        format!("{} to {}", without_noughts(&self.figure(low)), self.given(high))
+    }
+
+    /// A width or a place read on a rule or set by eye, without its unit.
+    #[must_use]
+    pub fn about_figure(self, mm: f64) -> String {
+        plain_text(self.of(mm), self.rule_places())
+    }
+
+    /// A length that a hand sets or reads by a rule: to the tenth of a millimetre, the hundredth of an inch.
+    #[must_use]
+    pub fn about(self, mm: f64) -> String {
+        self.with_unit(&self.about_figure(mm))
+    }
+
+    /// The same of a length that must at least be there: told never under.
+    #[must_use]
+    pub fn least(self, mm: f64) -> String {
+        let parts = if self.inches() { 100.0 } else { 10.0 };
+        self.with_unit(&plain_text(up_to(self.of(mm), parts), self.rule_places()))
+    }
+
+    fn rule_places(self) -> usize {
+        if self.inches() { 2 } else { 1 }
+    }
+
+    /// A length along the work, as it was given: a sixty-fourth as the fraction a rule shows, anything else in inches to the hundredth.
+    #[must_use]
+    pub fn along(self, mm: f64) -> String {
+        if !self.inches() {
+            return self.given(mm);
+        }
+        let inches = mm / MM_PER_INCH;
+        self.with_unit(&fraction(inches).unwrap_or_else(|| short_text(inches, 2)))
+    }
+
+    /// To a figure or two of no length in particular: a play, a spring, an error; to the hundredth of a millimetre, the thousandth of an inch.
+    #[must_use]
+    pub fn coarse(self, mm: f64) -> String {
+        self.with_unit(&short_text(self.of(mm), if self.inches() { 3 } else { 2 }))
+    }
+
+    /// Two such: `0.31 to 0.62 mm`.
+    #[must_use]
+    pub fn coarsely_between(self, low: f64, high: f64) -> String {
+        format!("{} to {}", short_text(self.of(low), if self.inches() { 3 } else { 2 }), self.coarse(high))
+    }
+
+    /// A length of no more than some micrometres: to the tenth of one, the hundred-thousandth of an inch.
+    #[must_use]
+    pub fn fine(self, mm: f64) -> String {
+        self.with_unit(&short_text(self.of(mm), if self.inches() { 5 } else { 4 }))
+    }
+
+    /// An error or a play told in micrometres, in inches to the hundred-thousandth.
+    #[must_use]
+    pub fn micro(self, mm: f64) -> String {
+        let micrometres = mm * 1000.0;
+        if self.inches() { self.fine(mm) } else { format!("{} \u{b5}m", short_text(micrometres, usize::from(micrometres.abs() < 9.95))) }
+    }
+
+    /// The next length over this one that a rule shows, mm.
+    #[must_use]
+    pub fn rule_over(self, mm: f64) -> f64 {
+        self.over(mm, if self.inches() { 100.0 } else { 10.0 })
+    }
+
+    /// The next length under this one that a rule shows, mm.
+    #[must_use]
+    pub fn rule_under(self, mm: f64) -> f64 {
+        -self.rule_over(-mm)
+    }
+
+    /// The next length over this one that is turned to without a thought, mm: a hundredth of a millimetre, a thousandth of an inch.
+    #[must_use]
+    pub fn turned_over(self, mm: f64) -> f64 {
+        self.over(mm, if self.inches() { 1000.0 } else { 100.0 })
+    }
+
+    /// The next length under this one that is turned to without a thought, mm.
+    #[must_use]
+    pub fn turned_under(self, mm: f64) -> f64 {
+        -self.turned_over(-mm)
+    }
+
+    fn over(self, mm: f64, parts: f64) -> f64 {
+        up_to(self.of(mm), parts) * if self.inches() { MM_PER_INCH } else { 1.0 }
+    }
+
+    /// A whole number of the unit, or a few: bars, blades, wheels by their nominal size.
+    #[must_use]
+    pub fn nominal(self, mm: f64) -> String {
+        if self.inches() { self.along(mm) } else { self.with_unit(&short_text(mm, 2)) }
+    }
+
+    /// A pitch: in inches by the thread count where that is whole or nearly, else as a length.
+    #[must_use]
+    pub fn pitch(self, mm: f64) -> String {
+        let tpi = MM_PER_INCH / mm;
+        if self.inches() && mm > 0.0 && (tpi * 4.0 - (tpi * 4.0).round()).abs() < 1e-6 { format!("{} TPI", short_text(tpi, 2)) } else { self.given(mm) }
+    }
+
+    /// An angle to the hundredth of a degree.
+    #[must_use]
+    pub fn angle(self, deg: f64) -> String {
+        format!("{}\u{b0}", plain_text(deg, 2))
+    }
+
+    /// An angle that is ground or set by eye, to half a degree.
+    #[must_use]
+    pub fn eye(self, deg: f64) -> String {
+        format!("{}\u{b0}", short_text((deg * 2.0).round() / 2.0, 1))
+    }
+
+    /// A cutting speed told in m/min: in feet a minute where lengths are in inches.
+    #[must_use]
+    pub fn speed(self, m_per_min: f64) -> String {
+        if self.inches() { format!("{} ft/min", plain_text(m_per_min / 0.3048, 0)) } else { format!("{} m/min", plain_text(m_per_min, 0)) }
+    }
+
+    /// A force, to two figures.
+    #[must_use]
+    pub fn force(self, newton: f64) -> String {
+        let figures = |v: f64| short_text(crate::quantity::two_figures(v), 1);
+        if self.inches() { format!("{} lbf", figures(newton / N_PER_LBF)) } else { format!("{} N", figures(newton)) }
+    }
+
+    /// The section of a chip.
+    #[must_use]
+    pub fn area(self, mm2: f64) -> String {
+        if self.inches() { format!("{} in\u{b2}", short_text(mm2 / (MM_PER_INCH * MM_PER_INCH), 5)) } else { format!("{} mm\u{b2}", short_text(mm2, 2)) }
+    }
+
+    /// The words that differ from shop to shop.
+    #[must_use]
+    pub const fn words(self) -> Words {
+        Words::of(self.words)
+    }
+
+    /// A sentence whose words stand between braces: `Lean the {compound} over.`
+    #[must_use]
+    pub fn fill(self, text: &str) -> String {
+        self.words().fill(text)
+    }
+}
+
+/// Sixty-fourths of an inch as a rule shows them, `16 17/32`; nothing where it is none.
+fn fraction(inches: f64) -> Option<String> {
+    let parts = (inches * RULE_PARTS).round();
+    if (inches * RULE_PARTS - parts).abs() > 1e-6 || !(0.0..=1e6).contains(&parts) {
+        return None;
+    }
+    #[allow(clippy::cast_possible_truncation, clippy::cast_sign_loss)] // bounded above
+    let parts = parts as u32;
+    let (whole, rest) = (parts / 64, parts % 64);
+    if rest == 0 {
+        return Some(whole.to_string());
+    }
+    let shift = rest.trailing_zeros().min(6);
+    let part = format!("{}/{}", rest >> shift, 64_u32 >> shift);
+    Some(if whole == 0 { part } else { format!("{whole} {part}") })
+}

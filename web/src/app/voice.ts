@@ -1,0 +1,67 @@
+/**
+ * The voice the pages are spoken in: the unit asked of the server with every request, and the trade words chosen in the shop. Sentences are
+ * the core's; the pages' own few take their words from the same list, by key: `say('Lean the {compound}')`.
+ */
+
+export type Vocabulary = 'american' | 'british';
+
+interface Words {
+  words: Vocabulary;
+  says: Record<string, string>;
+}
+
+const KEPT = 'words';
+
+let unit: 'mm' | 'in' | 'auto' = 'auto';
+let chosen: Words = { words: 'american', says: {} };
+
+/** The trade words chosen. */
+export const vocabulary = () => chosen.words;
+
+/** Unit asked for: one of the two, or the thread's own. */
+export function askIn(asked: 'mm' | 'in' | null) {
+  unit = asked ?? 'auto';
+}
+
+/** Takes the words the server told, and keeps them for the next time a page opens. */
+export function speakIn(told: Words) {
+  chosen = told;
+  try {
+    localStorage.setItem(KEPT, JSON.stringify(told));
+  } catch {
+    // Not kept, they are asked for again.
+  }
+}
+
+/** Has the words before the first page is drawn: those kept here, else those the server tells. */
+export async function learnWords(): Promise<void> {
+  try {
+    const kept = localStorage.getItem(KEPT);
+    if (kept) chosen = JSON.parse(kept) as Words;
+  } catch {
+    // Kept by nobody, or not readable.
+  }
+  const ask = fetch('/api/v1/words')
+    .then(async answer => {
+      if (answer.ok) speakIn((await answer.json()) as Words);
+    })
+    .catch(() => undefined);
+  if (Object.keys(chosen.says).length === 0) await ask;
+}
+
+/** A sentence of the page with its words put in where their keys stand; a key with a large letter begins a sentence. */
+export const say = (text: string) =>
+  text.replace(/\{([A-Za-z-]+)\}/g, (whole, key: string) => {
+    const word = chosen.says[key.toLowerCase()];
+    if (word === undefined) return whole.slice(1, -1);
+    return key === key.toLowerCase() ? word : word.charAt(0).toUpperCase() + word.slice(1);
+  });
+
+/** A request's query with the voice in it; what it asks for by name stands. */
+export function asked(query: Record<string, unknown>): string {
+  const told = new URLSearchParams({ unit, words: chosen.words });
+  for (const [name, value] of Object.entries(query)) {
+    if (value !== undefined && value !== null) told.set(name, String(value));
+  }
+  return told.toString();
+}
