@@ -5,7 +5,7 @@ use crate::cut::DialSetting;
 use crate::gauge::{GaugeResult, Measured, VerdictKind};
 use crate::log::{Act, ActKind, BitChange, RunState, fold, undone};
 use crate::outline::{Dimension, Drawing, Point, Shape};
-use crate::quantity::plain_text;
+use crate::quantity::{plain_text, short_text};
 use crate::run::{RunPlan, SAME_MM};
 use crate::thread::Fit;
 use crate::trouble;
@@ -162,10 +162,18 @@ fn line(plan: &RunPlan, told: &RecordedAct, stands: &DialPosition, after: Option
     }
 }
 
+/// A pass by its number; the scratch has none.
+fn pass_named(n: u32) -> String {
+    if n == 0 { "The scratch".into() } else { format!("Pass {n}") }
+}
+
 fn says(plan: &RunPlan, kind: &ActKind, stands: &DialSetting, voice: Voice) -> (&'static str, String) {
     match kind {
-        ActKind::PassDone { n, radial_mm } => ("pass_done", format!("Pass {n} cut at {}.", plan.dial.nearest(*radial_mm).setting.text)),
-        ActKind::Took { n, reading } => ("took", format!("Pass {n} cut at a reading of {} instead.", plain_text(*reading, 4))),
+        ActKind::PassDone { n, radial_mm } => ("pass_done", format!("{} cut at {}.", pass_named(*n), plan.dial.nearest(*radial_mm).setting.text)),
+        // A dial's figure stands in its own unit, whatever the page speaks.
+        ActKind::Took { n, reading } => {
+            ("took", format!("{} cut at a reading of {} {} instead.", pass_named(*n), short_text(*reading, 4), plan.dial.unit.sign()))
+        }
         ActKind::Measured(m) => ("measured", measured(m, voice)),
         ActKind::Tried { .. } => ("tried", kind.tried().map_or_else(String::new, |fit| tried(fit, voice))),
         ActKind::Trouble { symptom, cause, found } => {

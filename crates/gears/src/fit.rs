@@ -225,7 +225,7 @@ fn by_the_bench_rule(drive: &Drive, train: &Train) -> Fit {
         // The gear on the stud must pass the shaft at the far end of its neighbour's mesh.
         if span(i - 1) < f64::from(c.teeth) + k(c) || span(i) < f64::from(b.teeth) + k(b) {
             let why = format!(
-                "by the bench rule {} + {} and {} + {} leave no room for the shafts",
+                "by tooth counts alone, {} + {} and {} + {} leave no room for the shafts",
                 train.drivers[i - 1].teeth,
                 b.teeth,
                 c.teeth,

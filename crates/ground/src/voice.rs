@@ -101,16 +101,26 @@ impl Voice {
         self.with_unit(&fraction(inches).unwrap_or_else(|| short_text(inches, 2)))
     }
 
-    /// To a figure or two of no length in particular: a play, a spring, an error; to the hundredth of a millimetre, the thousandth of an inch.
+    /// A small length to the hundredth of a millimetre or the thousandth of an inch: a flat, a play, a spring; under a hundredth of an inch, to
+    /// the ten-thousandth.
     #[must_use]
     pub fn coarse(self, mm: f64) -> String {
-        self.with_unit(&short_text(self.of(mm), if self.inches() { 3 } else { 2 }))
+        self.with_unit(&self.coarse_figure(mm))
+    }
+
+    fn coarse_figure(self, mm: f64) -> String {
+        let value = self.of(mm);
+        match self.unit {
+            LengthUnit::Mm => short_text(value, 2),
+            LengthUnit::In if value == 0.0 => "0".into(),
+            LengthUnit::In => plain_text(value, if value.abs() < 0.00995 { 4 } else { 3 }),
+        }
     }
 
     /// Two such: `0.31 to 0.62 mm`.
     #[must_use]
     pub fn coarsely_between(self, low: f64, high: f64) -> String {
-        format!("{} to {}", short_text(self.of(low), if self.inches() { 3 } else { 2 }), self.coarse(high))
+        format!("{} to {}", self.coarse_figure(low), self.coarse(high))
     }
 
     /// A length of no more than some micrometres: to the tenth of one, the hundred-thousandth of an inch.
@@ -192,10 +202,15 @@ impl Voice {
         if self.inches() { format!("{} lbf", figures(newton / N_PER_LBF)) } else { format!("{} N", figures(newton)) }
     }
 
-    /// The section of a chip.
+    /// The section of a chip, in inches by the square thou.
     #[must_use]
     pub fn area(self, mm2: f64) -> String {
-        if self.inches() { format!("{} in\u{b2}", short_text(mm2 / (MM_PER_INCH * MM_PER_INCH), 5)) } else { format!("{} mm\u{b2}", short_text(mm2, 2)) }
+        let few = |value: f64| short_text(crate::quantity::two_figures(value), 4);
+        match self.unit {
+            LengthUnit::Mm if mm2 < 0.1 => format!("{} mm\u{b2}", few(mm2)),
+            LengthUnit::Mm => format!("{} mm\u{b2}", short_text(mm2, 2)),
+            LengthUnit::In => format!("{} sq thou", few(mm2 / (MM_PER_INCH * MM_PER_INCH) * 1e6)),
+        }
     }
 
     /// The words that differ from shop to shop.

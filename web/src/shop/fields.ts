@@ -58,7 +58,7 @@ export const FIELDS: Partial<Record<PartName, { title: string; how: string; fiel
   },
   stud: {
     title: 'What turns the first gear',
-    how: 'Turns of the spindle stud for one of the spindle, through what nobody changes. Most are 1/1; a trial tells.',
+    how: 'Turns of the spindle stud for one of the spindle, through the gears that are never changed. Most are 1/1; a trial tells.',
     fields: [{ kind: 'ratio', at: 'fixed_ratio', says: 'Ratio' }],
   },
   tumbler: {

@@ -163,9 +163,10 @@ fn refusals(ask: &ReliefQuery<'_>, end: EndKind, width: Num, corner: Option<Num>
     let clear = ask.reach.clear;
     if let Some(there) = facts.relief_diameter_mm.filter(|d| if external { *d > clear.value + 1e-6 } else { *d < clear.value - 1e-6 }) {
         let text = format!(
-            "The {name} is {} where this tip needs {}: as it is, every pass ends by digging in. {} it deeper, or grind a wider tip.",
+            "The {name} is {} where this tip needs {}: as it is, every pass {} by digging in. {} it deeper, or grind a wider tip.",
             voice.length(there),
             voice.length(clear.value),
+            if matches!(ask.cut_end, CutEnd::StartsIn(_)) { "begins" } else { "ends" },
             if end == EndKind::DrilledPocket { "Drill" } else { "Turn" }
         );
         refused.push((Code::ReliefShallow, text));

@@ -127,12 +127,8 @@ pub(crate) fn reckon(sheet: &mut Worksheet, beam: &Beam, cuts: Option<Cuts>, tol
     let asks = (too_much && beam.support != Support::Steady)
         .then(|| if beam.support == Support::None && serves(&mut Worksheet::default(), Support::Centre) { Support::Centre } else { Support::Steady });
     let bent = bends.map_or_else(String::new, |(c, b)| {
-        format!(
-            ". The last cut, some {}, bends it by {} on diameter; {} is harmless",
-            voice.force(c.last_n.value),
-            voice.length(b.value),
-            voice.length(allowed)
-        )
+        let by = if b.value < SHOWN_MM { "by nothing that shows".to_owned() } else { format!("by {} on diameter", voice.length(b.value)) };
+        format!(". The last cut, some {}, bends it {by}; {} is harmless", voice.force(c.last_n.value), voice.length(allowed))
     });
     let worse = match (breaks, climbs) {
         (Some(_), _) => " The largest cut may break it.",

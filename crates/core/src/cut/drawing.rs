@@ -1,6 +1,6 @@
 //! The groove filling pass by pass, as planned.
 
-use crate::cut::row::PassRow;
+use crate::cut::row::{PassRow, counted};
 use crate::outline::{Dimension, Drawing, Shape};
 use crate::voice::Voice;
 use crate::working::Quantity;
@@ -38,7 +38,7 @@ pub(super) fn groove(
     shapes.push(Shape::open("cut.surface", vec![[-wide, 0.0], [wide, 0.0]]));
     let (low, high) = if external { (-deep, total * 0.12) } else { (-total * 0.12, deep) };
     Drawing {
-        says: format!("The groove filling in {} passes to {} deep, tip {} wide.", passes.len(), voice.length(total), voice.coarse(flat)),
+        says: format!("The groove filling in {} to {} deep, tip {} wide.", counted(passes), voice.length(total), voice.coarse(flat)),
         bounds: [-wide * 1.02, low, wide * 1.5, high],
         shapes,
         dimensions: vec![Dimension {

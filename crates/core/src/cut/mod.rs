@@ -13,7 +13,7 @@ mod style;
 
 pub use dial::{DepthDial, DialSetting, SlideName};
 pub use groove::{Chip, Edge, Field};
-pub use row::{PassRow, Then};
+pub use row::{PassRow, Then, counted};
 pub use schedule::{Bounds, PassKind, Spread};
 pub use section::{CutSection, RadialIf};
 pub use starts::{Hung, IndexBy, IndexWay, pitches_on, ways as index_ways};

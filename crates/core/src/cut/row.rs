@@ -45,3 +45,20 @@ pub struct PassRow {
     /// The setting, of each slide that is set.
     pub dial: Vec<DialSetting>,
 }
+
+/// How many passes there are after the scratch, in one count with its parts named: `13 passes and 2 springs`.
+#[must_use]
+pub fn counted(passes: &[PassRow]) -> String {
+    let of = |wanted: &[PassKind]| passes.iter().filter(|p| wanted.contains(&p.kind)).count();
+    let some = |n: usize, one: &str, more: &str| (n > 0).then(|| format!("{n} {}", if n == 1 { one } else { more }));
+    let stocking = some(of(&[PassKind::Stocking]), "stocking pass", "stocking passes");
+    let parts: Vec<String> = [stocking, some(of(&[PassKind::Cut, PassKind::Measured]), "pass", "passes"), some(of(&[PassKind::Spring]), "spring", "springs")]
+        .into_iter()
+        .flatten()
+        .collect();
+    match parts.split_last() {
+        None => "the scratch alone".into(),
+        Some((last, [])) => last.clone(),
+        Some((last, rest)) => format!("{} and {last}", rest.join(", ")),
+    }
+}

@@ -253,7 +253,13 @@ fn coast(spindle: &SpindleProfile, speeds: &Speeds, at: &str, c: &mut Checker) -
     };
     c.assume(
         format!("{at}/coast_turns"),
-        format!("How far it coasts was not measured: {} turns from {} rpm are taken, with {by}.", short_text(turns, 2), short_text(COAST_AT_RPM, 0)),
+        format!(
+            "How far it coasts was not measured: {} {} from {} rpm {} taken, with {by}.",
+            short_text(turns, 2),
+            if turns == 1.0 { "turn" } else { "turns" },
+            short_text(COAST_AT_RPM, 0),
+            if turns == 1.0 { "is" } else { "are" }
+        ),
     );
     [turns, COAST_AT_RPM]
 }

@@ -313,7 +313,7 @@ fn gears(lines: &mut Line<'_>, plan: &Plan, job: &Job, lathe: &Lathe) {
             "gears",
             if hung.train.fits.is_none() {
                 unknown(
-                    format!("{}: only by the bench rule, the arm is not described.", teeth(&hung.train)),
+                    format!("{}: by tooth counts alone, the arm is not measured.", teeth(&hung.train)),
                     "Hang it with a slip of paper in each mesh, and turn it by hand.",
                     None,
                 )

@@ -2,7 +2,7 @@
 
 use super::propose::held;
 use super::{Member, OpKind, Operation};
-use crate::cut::SlideName;
+use crate::cut::{SlideName, counted};
 use crate::job::{Holding, Support};
 use crate::quantity::{degrees_text, plain_text};
 use crate::thread::Side;
@@ -185,7 +185,7 @@ pub(crate) fn thread_card(member: &Member<'_>) -> ThreadCard {
         compound: (plan.cut.dial.slide == SlideName::Compound).then(|| words(plan.voice.fill("{Compound}"), plan.cut.scale.clone())),
         depth,
         measure: plan.cut.stop_says.as_ref().map(|says| words("Then", says.clone())),
-        passes: words("Passes", format!("{}, about {}", plan.cut.passes.len(), plan.cut.time.whole.text)),
+        passes: words("Passes", format!("{}, {}", counted(&plan.cut.passes), plan.cut.time.whole.text)),
     }
 }
 

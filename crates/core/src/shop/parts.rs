@@ -84,7 +84,7 @@ fn parts(profile: &LatheProfile, lathe: &Lathe, voice: Voice) -> Vec<PartView> {
             let list = |teeth: &[u16]| teeth.iter().map(u16::to_string).collect::<Vec<_>>().join(" · ");
             if lathe.mounted.drivers.is_empty() { "nothing told".into() } else { format!("{} / {}", list(&lathe.mounted.drivers), list(&lathe.mounted.driven)) }
         }),
-        part(Part::Arm, profile.arm.is_some(), "Until it is measured a train is judged by the bench rule only.", &|unit| {
+        part(Part::Arm, profile.arm.is_some(), "Until it is measured a train is judged by its tooth counts alone.", &|unit| {
             arm(profile.arm.as_ref(), lathe, unit)
         }),
         part(Part::Dial, profile.dial.is_some(), "", &|_| dial(lathe)),

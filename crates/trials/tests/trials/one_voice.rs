@@ -61,7 +61,7 @@ fn units(text: &str) -> BTreeSet<&str> {
 }
 
 const METRIC: [&str; 6] = ["mm", "\u{b5}m", "mm\u{b2}", "m/min", "N", "cm"];
-const INCH: [&str; 5] = ["in", "in\u{b2}", "ft/min", "lbf", "TPI"];
+const INCH: [&str; 5] = ["in", "sq", "ft/min", "lbf", "TPI"];
 
 /// What is wrong with a sentence in a voice.
 fn wrong(text: &str, voice: Voice) -> Option<String> {

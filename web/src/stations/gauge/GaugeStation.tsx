@@ -24,7 +24,7 @@ const HEADS: Record<Verdict['verdict'], string> = {
 const FORMULAS = [
   [
     'auto',
-    'by the habit of the trade',
+    'as is usual for this form',
     'simple for one start at 60°, 55° and 47½°; corrected for the rest; exact where that would show',
   ],
   ['none', 'by the simple formula', 'lead angle neglected'],

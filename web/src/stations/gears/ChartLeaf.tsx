@@ -24,7 +24,7 @@ export function ChartLeaf({
   );
 }
 
-const hangs = (t: TrainRow) => t.why_not ?? (t.fits === null ? 'by the bench rule' : 'yes');
+const hangs = (t: TrainRow) => t.why_not ?? (t.fits === null ? 'by tooth counts alone' : 'yes');
 
 function Chart({ lathe }: { lathe: string }) {
   const chart = useChart(lathe);

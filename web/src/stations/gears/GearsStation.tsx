@@ -106,7 +106,7 @@ export function GearsStation({ job, plan }: StationProps) {
         hung && {
           says: 'Gears to change',
           text: String(hung.train.swaps),
-          under: hung.train.fits === null ? 'Fit by the bench rule only: the arm is not described.' : undefined,
+          under: hung.train.fits === null ? 'Judged by tooth counts alone: the arm is not measured.' : undefined,
         },
       ]}
     >

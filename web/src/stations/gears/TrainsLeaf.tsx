@@ -15,7 +15,7 @@ const IDLE = (t: TrainRow) =>
   t.idlers?.length
     ? `with the ${t.idlers.join(' and the ')} as idler${t.idlers.length > 1 ? 's' : ''}`
     : t.fits === null
-      ? 'by the bench rule'
+      ? 'by tooth counts alone'
       : 'yes';
 
 /** The trains found, in order; what is asked of them narrows the list. */

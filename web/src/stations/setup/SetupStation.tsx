@@ -85,13 +85,13 @@ function SetUp({ job, plan }: StationProps) {
             'In balance',
             asked?.balance_rpm != null ? `kept under ${asked.balance_rpm} rpm for its balance` : 'in balance',
           )}
-          , you{' '}
+          , your own limit{' '}
           {number(
             'Most you care to thread at, rpm',
             asked?.comfort_rpm,
             'comfort_rpm',
-            'At ease with any',
-            asked?.comfort_rpm != null ? `at ease to ${asked.comfort_rpm} rpm` : 'at ease',
+            'None',
+            asked?.comfort_rpm != null ? `${asked.comfort_rpm} rpm` : 'none',
           )}
           , with a hand that takes{' '}
           <Word
@@ -173,7 +173,7 @@ function SetUp({ job, plan }: StationProps) {
             }}
           >
             {job.request.gauge?.mate_at_hand == null
-              ? 'not told of'
+              ? 'not told to be at hand'
               : job.request.gauge.mate_at_hand
                 ? 'at hand'
                 : 'not at hand'}

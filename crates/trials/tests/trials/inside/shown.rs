@@ -16,7 +16,10 @@ fn each_length_with_the_places_that_can_be_had() {
     assert_eq!(of(Voice::about, 6.36), ["6.4 mm", "0.25 in"]);
     // What must be there is never told under: a hair over 1/4 in is 0.26.
     assert_eq!(of(Voice::least, 6.36), ["6.4 mm", "0.26 in"]);
-    assert_eq!(of(Voice::coarse, 0.254), ["0.25 mm", "0.01 in"]);
+    assert_eq!(of(Voice::coarse, 0.254), ["0.25 mm", "0.010 in"]);
+    assert_eq!(of(Voice::coarse, 0.0406), ["0.04 mm", "0.0016 in"]);
+    // 0.17 mm² is 0.17/25.4² in², in millionths of one.
+    assert_eq!(of(Voice::area, 0.17), ["0.17 mm\u{b2}", "260 sq thou"]);
     assert_eq!(of(Voice::micro, 0.0127), ["13 \u{b5}m", "0.0005 in"]);
     assert_eq!(of(Voice::pitch, 25.4 / 11.5), ["2.209 mm", "11.5 TPI"]);
     assert_eq!(of(Voice::pitch, 2.5), ["2.5 mm", "0.0984 in"]);
