@@ -98,6 +98,11 @@ export function JobPage() {
               Told since its plan was frozen, and no part of it: {changed}.
             </p>
           )}
+          {job.data?.as_stored && (
+            <p className="changed" role="note">
+              Its plan stands in the unit and the words an earlier version stored it in; it is not reckoned again.
+            </p>
+          )}
           {job.data && !plan && sought && <SampleSheet job={job.data} />}
           {job.data && !plan && !sought && (
             <div role="alert">
