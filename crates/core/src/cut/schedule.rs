@@ -97,7 +97,11 @@ impl Spread<'_> {
         // Clipped, the first leaves the rest to be shared by passes that still cut.
         let clipped = first.min(self.depth_of(self.area(from) + area_mm2) - from).max(least_mm);
         let rest = whole_area - (self.area(from + clipped) - self.area(from));
-        let n = (rest / last + 1e-9).floor().max(1.0);
+        // Where what it leaves would only be rubbed at, it takes that too.
+        if rest < last * (1.0 - 1e-9) {
+            return (1, None);
+        }
+        let n = (rest / last + 1e-9).floor();
         if whole_area / (n + 1.0) <= self.area(from + clipped) - self.area(from) { (at_most(fine), None) } else { (at_most(n + 1.0), Some(from + clipped)) }
     }
 

@@ -333,3 +333,15 @@ fn a_mate_that_cannot_go_is_trouble_and_not_a_cut() {
     let verdict = fold(&plan.run, &acts, Voice::default()).verdict.unwrap();
     assert!(verdict.verdict == VerdictKind::Unsure && verdict.trouble.is_some(), "{verdict:?}");
 }
+
+/// Found by chance: in stainless steel the second of two cuts of so small a thread took less than cuts.
+#[test]
+fn the_smallest_thread_is_not_rubbed_at() {
+    for lathe in [0, 2] {
+        let plan =
+            yoke_trials::sound(serde_json::json!({"thread": {"callout": "16BA"}, "bit": {"tip_radius_mm": 0.034}, "lathe": yoke_trials::demo_lathe(lathe),
+            "blank": {"material": "stainless_steel"}}));
+        let cuts: Vec<f64> = plan.cut.passes.iter().filter(|p| p.kind == yoke_core::cut::PassKind::Cut).map(|p| p.radial_mm).collect();
+        assert!(!cuts.is_empty() && cuts.windows(2).all(|w| w[1] - w[0] >= 0.05 - 1e-9), "{cuts:?}");
+    }
+}
