@@ -2,7 +2,6 @@
 
 use crate::cut::PassKind;
 use crate::route::{CardLine, Member, OpKind, bench, number, over_wires, thread_card};
-use crate::voice::Voice;
 use crate::watch::Level;
 use crate::working::Quantity;
 use serde::Serialize;
@@ -57,10 +56,10 @@ pub struct Papers {
 
 /// Makes what is printed of a job.
 #[must_use]
-pub fn papers(member: &Member<'_>, voice: Voice) -> Papers {
+pub fn papers(member: &Member<'_>) -> Papers {
     let plan = member.plan;
     let blank = if plan.blank.bore.is_some() { OpKind::Bore } else { OpKind::Turn };
-    let of = |kind| bench(member, kind, voice);
+    let of = |kind| bench(member, kind, plan.voice);
     let t = thread_card(member);
     let mut ten_seconds: Vec<CardLine> = of(blank).into_iter().take(1).collect();
     ten_seconds.extend(plan.blank.bore.iter().filter_map(|b| b.drill_mm.as_ref()).map(|d| number("Drill", d)));

@@ -8,7 +8,7 @@
 //! // A screw of 4 threads an inch, and 2.5 mm wanted: 127 teeth make it exact.
 //! let drive = Drive::of(Ratio::new(127, 20), 1.0, &[24, 40, 48, 60, 127]);
 //! let ratio = Ratio::new(5, 2) / drive.leadscrew;
-//! let (_, found) = search(&drive, &Table::of(&drive), &ratio, &Wanted { limit: 1, ..Wanted::default() }, Voice::default());
+//! let (_, found) = search(&drive, &Table::of(&drive), &ratio, &Wanted { limit: 1, ..Wanted::default() });
 //! assert_eq!(found[0].ratio, ratio);
 //! // Its dial of 16 teeth never comes back to that groove: the half-nut stays closed.
 //! let dial = Dial { teeth: vec![16], marks: Some(8) };

@@ -47,6 +47,8 @@ pub struct Wanted<'a> {
     pub max_swaps: Option<usize>,
     /// The way the leadscrew must turn, where the tumbler cannot choose it.
     pub sense: Option<Sense>,
+    /// What why one does not hang is spoken in.
+    pub voice: Voice,
 }
 
 /// Error windows tried in turn; beyond the last, only the single closest train is of use.
@@ -140,7 +142,7 @@ impl Search<'_> {
     }
 
     /// Puts a candidate's gears in the first order that hangs, else in the first that goes together.
-    fn judge(&self, one: &Candidate, fits: &mut HashMap<(GearChoice, GearChoice), (Train, Fit)>, voice: Voice) -> Option<Found> {
+    fn judge(&self, one: &Candidate, fits: &mut HashMap<(GearChoice, GearChoice), (Train, Fit)>) -> Option<Found> {
         let gearbox = usize::from(one.gearbox);
         let (train, fit) = if let Some(known) = fits.get(&(one.drivers, one.driven)) {
             known.clone()
@@ -149,7 +151,7 @@ impl Search<'_> {
             let spare = train.spare(self.drive);
             let mut best: Option<(Train, Fit)> = None;
             for order in arrangements(&train) {
-                let fit = hangs(self.drive, &order, &spare, self.wanted.sense, voice);
+                let fit = hangs(self.drive, &order, &spare, self.wanted.sense, self.wanted.voice);
                 let done = fit.hangs;
                 if done || best.is_none() {
                     best = Some((order, fit));
@@ -180,14 +182,14 @@ fn shown(found: &Found) -> (Vec<u16>, Vec<u16>, usize) {
 /// Finds the best trains for `required` leadscrew turns per spindle turn. Returns how many trains lie in the
 /// widest window searched, and the best of them in order: those that hang before those that do not.
 #[must_use]
-pub fn search(drive: &Drive, table: &Table, required: &Ratio, wanted: &Wanted<'_>, voice: Voice) -> (usize, Vec<Found>) {
+pub fn search(drive: &Drive, table: &Table, required: &Ratio, wanted: &Wanted<'_>) -> (usize, Vec<Found>) {
     let search = Search { drive, table, required, wanted };
     let mut fits = HashMap::new();
     let mut outcome = (0, Vec::new());
     for window in WINDOWS {
         let list = search.within(window);
         let enough = list.len() >= PLENTY || wanted.max_error.is_some_and(|most| most <= window);
-        let (total, found, hang) = rank(&search, list, &mut fits, voice);
+        let (total, found, hang) = rank(&search, list, &mut fits);
         outcome = (total, found);
         if enough || hang >= wanted.limit {
             return outcome;
@@ -196,7 +198,7 @@ pub fn search(drive: &Drive, table: &Table, required: &Ratio, wanted: &Wanted<'_
     if outcome.1.is_empty()
         && let Some(window) = search.nearest()
     {
-        let (total, found, _) = rank(&search, search.within(window * (1.0 + 1e-9) + 1e-15), &mut fits, voice);
+        let (total, found, _) = rank(&search, search.within(window * (1.0 + 1e-9) + 1e-15), &mut fits);
         outcome = (total, found);
     }
     outcome
@@ -204,7 +206,7 @@ pub fn search(drive: &Drive, table: &Table, required: &Ratio, wanted: &Wanted<'_
 
 /// The first rows of the ranking: candidates are put in order a stretch at a time and tried on the arm until
 /// enough hang. Gives how many there were, the rows, and how many of them hang.
-fn rank(search: &Search<'_>, mut list: Vec<Candidate>, fits: &mut HashMap<(GearChoice, GearChoice), (Train, Fit)>, voice: Voice) -> (usize, Vec<Found>, usize) {
+fn rank(search: &Search<'_>, mut list: Vec<Candidate>, fits: &mut HashMap<(GearChoice, GearChoice), (Train, Fit)>) -> (usize, Vec<Found>, usize) {
     let limit = search.wanted.limit;
     let total = list.len();
     let (mut hang, mut foul): (Vec<Found>, Vec<Found>) = (Vec::new(), Vec::new());
@@ -218,7 +220,7 @@ fn rank(search: &Search<'_>, mut list: Vec<Candidate>, fits: &mut HashMap<(GearC
         }
         let (now, later) = rest.split_at_mut(stretch);
         now.sort_unstable_by(order);
-        for found in now.iter().filter_map(|one| search.judge(one, fits, voice)) {
+        for found in now.iter().filter_map(|one| search.judge(one, fits)) {
             if closest.is_none() {
                 closest = Some(found.clone());
             }

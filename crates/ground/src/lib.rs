@@ -1,8 +1,8 @@
 //! What every part of Yoke Turn stands on, and nothing of the trade's stations.
 //!
 //! Lengths, pitches and exact ratios, read as a machinist writes them and shown as he reads them ([`quantity`]); numbers that keep how
-//! they were got ([`working`]); the unit and the words a sentence is spoken in ([`voice`]); every fault of a request at once ([`faults`]); drawings in millimetres with roles ([`outline`]); trade
-//! words ([`words`]); judgements with a level and a code ([`watch`]).
+//! they were got ([`working`]); the unit and the words a sentence is spoken in ([`voice`]); every fault of a request at once ([`faults`]);
+//! drawings in millimetres with roles ([`outline`]); trade words ([`words`]); judgements with a level and a code ([`watch`]).
 //!
 //! ```
 //! use yoke_ground::quantity::{LengthUnit, parse_length, real};

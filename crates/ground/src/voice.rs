@@ -3,7 +3,7 @@
 //! Whoever makes a sentence is given a [`Voice`], and has no other way to write a length, an angle, a speed, a slide or a nut. A text is
 //! never read again or converted after it is made: it is made again in another voice.
 
-use crate::quantity::{LengthUnit, MM_PER_INCH, plain_text, short_text, up_to, without_noughts};
+use crate::quantity::{LengthUnit, MM_PER_INCH, plain_text, short_text, sixty_fourths, up_to, without_noughts};
 use crate::words::{Vocabulary, Words};
 
 /// The unit and the words a text is made in.
@@ -14,9 +14,6 @@ pub struct Voice {
     /// The trade's words.
     pub words: Vocabulary,
 }
-
-/// Parts of an inch that a rule shows.
-const RULE_PARTS: f64 = 64.0;
 
 /// Newtons in a pound of force.
 const N_PER_LBF: f64 = 4.448_222;
@@ -68,16 +65,10 @@ impl Voice {
         format!("{} to {}", without_noughts(&self.figure(low)), self.given(high))
     }
 
-    /// A width or a place read on a rule or set by eye, without its unit.
-    #[must_use]
-    pub fn about_figure(self, mm: f64) -> String {
-        plain_text(self.of(mm), self.rule_places())
-    }
-
     /// A length that a hand sets or reads by a rule: to the tenth of a millimetre, the hundredth of an inch.
     #[must_use]
     pub fn about(self, mm: f64) -> String {
-        self.with_unit(&self.about_figure(mm))
+        self.with_unit(&plain_text(self.of(mm), self.rule_places()))
     }
 
     /// The same of a length that must at least be there: told never under.
@@ -98,7 +89,7 @@ impl Voice {
             return self.given(mm);
         }
         let inches = mm / MM_PER_INCH;
-        self.with_unit(&fraction(inches).unwrap_or_else(|| short_text(inches, 2)))
+        self.with_unit(&sixty_fourths(inches, " ").unwrap_or_else(|| short_text(inches, 2)))
     }
 
     /// A small length to the hundredth of a millimetre or the thousandth of an inch: a flat, a play, a spring; under a hundredth of an inch, to
@@ -224,21 +215,4 @@ impl Voice {
     pub fn fill(self, text: &str) -> String {
         self.words().fill(text)
     }
-}
-
-/// Sixty-fourths of an inch as a rule shows them, `16 17/32`; nothing where it is none.
-fn fraction(inches: f64) -> Option<String> {
-    let parts = (inches * RULE_PARTS).round();
-    if (inches * RULE_PARTS - parts).abs() > 1e-6 || !(0.0..=1e6).contains(&parts) {
-        return None;
-    }
-    #[allow(clippy::cast_possible_truncation, clippy::cast_sign_loss)] // bounded above
-    let parts = parts as u32;
-    let (whole, rest) = (parts / 64, parts % 64);
-    if rest == 0 {
-        return Some(whole.to_string());
-    }
-    let shift = rest.trailing_zeros().min(6);
-    let part = format!("{}/{}", rest >> shift, 64_u32 >> shift);
-    Some(if whole == 0 { part } else { format!("{whole} {part}") })
 }

@@ -105,8 +105,8 @@ struct PartSummary {
     finished: bool,
 }
 
-fn look(store: &Store, job: &JobRow, voice: Asked) -> Result<PartSummary, Failed> {
-    let run = run_of(store, job, voice)?;
+fn look(store: &Store, job: &JobRow) -> Result<PartSummary, Failed> {
+    let run = run_of(store, job)?;
     let hand = hand_of(job)?;
     let place = usize::try_from(job.place.unwrap_or(0)).unwrap_or(0);
     let made = PartResult { job: job.id.clone(), place, says: hand.word().to_owned(), stands: stands(run.as_ref()), ..PartResult::default() };
@@ -128,7 +128,7 @@ fn whole(store: &Store, id: &str, voice: Asked) -> Result<Option<BatchView>, Fai
     let jobs = store.batch(id)?;
     let Some(first) = jobs.first() else { return Ok(None) };
     let (facts, revision) = kept(store, id)?;
-    let looked = jobs.iter().map(|job| look(store, job, voice)).collect::<Result<Vec<_>, _>>()?;
+    let looked = jobs.iter().map(|job| look(store, job)).collect::<Result<Vec<_>, _>>()?;
     let next = match jobs.iter().zip(&looked).find(|(_, l)| l.made.scrapped.is_none() && !l.finished) {
         Some((job, l)) => {
             let learned = stored::request(job)?.read.gauge.spring.is_some();
@@ -139,11 +139,12 @@ fn whole(store: &Store, id: &str, voice: Asked) -> Result<Option<BatchView>, Fai
     // A place counts once, however often it was begun again.
     let mut places = BTreeSet::new();
     let (right, left): (Vec<&PartSummary>, Vec<&PartSummary>) = looked.iter().filter(|l| places.insert(l.made.place)).partition(|l| l.hand == Hand::Right);
-    let orders = weigh(store, first, [right.len(), left.len()], facts.tools_stay, voice)?;
+    let ready = PlannedRoute::of(store, first, voice)?;
+    let spoken = ready.voice;
+    let orders = weigh(store, &ready, [right.len(), left.len()], facts.tools_stay)?;
     let limits = looked.first().and_then(|l| l.limits_mm).unwrap_or([0.0; 2]);
     let found: Vec<(usize, TipFound)> = looked.iter().filter_map(|l| Some((l.made.place, l.tip.clone()?))).collect();
     let parts: Vec<PartResult> = looked.into_iter().map(|l| l.made).collect();
-    let spoken = voice.of_job(first);
     let tally = tally(&parts, limits, &plain_limits(&facts.plain, spoken).unwrap_or_default(), spoken);
     let drift = tally.columns.iter().find(|c| c.of_tool).and_then(|c| c.drift);
     Ok(Some(BatchView {
@@ -159,8 +160,7 @@ fn whole(store: &Store, id: &str, voice: Asked) -> Result<Option<BatchView>, Fai
 }
 
 /// What every order across the parts costs, by the route of the batch.
-fn weigh(store: &Store, first: &JobRow, hands: [usize; 2], tools_stay: bool, voice: Asked) -> Result<Vec<OrderView>, Failed> {
-    let ready = PlannedRoute::of(store, first, voice)?;
+fn weigh(store: &Store, ready: &PlannedRoute, hands: [usize; 2], tools_stay: bool) -> Result<Vec<OrderView>, Failed> {
     let members = ready.members();
     let Some(member) = members.first() else { return Ok(Vec::new()) };
     let again_mm = member.plan.blank.held().map_or(0.0, |h| h.again_mm.value);
@@ -182,7 +182,7 @@ fn weigh(store: &Store, first: &JobRow, hands: [usize; 2], tools_stay: bool, voi
                 .collect(),
         })
         .collect();
-    Ok(orders(&setups, hands, tools_stay, voice.of_job(first)))
+    Ok(orders(&setups, hands, tools_stay, ready.voice))
 }
 
 async fn seen(app: &App, id: String, voice: Asked) -> Result<BatchView, Problem> {
@@ -337,7 +337,7 @@ fn begin_again(store: &Store, id: &str, now: &str, voice: Asked) -> Result<Outco
     let (Some(batch), Some(place)) = (&job.batch, job.place) else {
         return Ok(Outcome::Conflict("/problems/no-batch", "It is in no batch: make a new job instead."));
     };
-    if run_of(store, &job, voice)?.is_none_or(|(_, state)| state.scrapped.is_none()) {
+    if run_of(store, &job)?.is_none_or(|(_, state)| state.scrapped.is_none()) {
         return Ok(Outcome::Conflict("/problems/not-scrapped", "It is not scrapped: say first what spoilt it."));
     }
     let newest = store.batch(batch)?.into_iter().rfind(|j| j.place == Some(place));

@@ -25,9 +25,8 @@ pub fn plan(voice: Asked) -> ExitCode {
         Err(error) => return refuse(&Problem::unreadable(error.to_string())),
     };
     let spoken = voice.of(&value);
-    let (mut request, faults) = read_json::<PlanRequest>(value);
-    (request.unit, request.words) = (Some(spoken.unit), spoken.words);
-    match settle(&request, None, faults) {
+    let (request, faults) = read_json::<PlanRequest>(value);
+    match settle(&request.spoken(spoken), None, faults) {
         Ok((job, lathe, kit)) => print(&reckon(&job, &lathe, &kit)),
         Err(faults) => refuse(&Problem::faulty(faults)),
     }

@@ -69,7 +69,7 @@ fn stands(store: &Store, voice: Asked) -> Result<Result<DayView, Vec<Fault>>, Fa
     let Some(row) = store.sheet(OWNER, KIND)? else { return put(store, Vec::new(), false, voice) };
     let told: Vec<String> = stored::sheet(&row)?;
     let rows = on_board(store)?;
-    let here = of_the_day(store, rows.clone(), voice)?;
+    let here = of_the_day(store, rows.clone())?;
     // A part of a batch stands for the part that is next now.
     let now = |id: &String| {
         let batch = rows.iter().find(|r| r.id == *id).and_then(|r| r.batch.as_ref());
@@ -109,7 +109,7 @@ fn on_board(store: &Store) -> Result<Vec<JobRow>, Failed> {
 }
 
 /// The jobs a day is made of: of a batch the part that is next.
-fn of_the_day(store: &Store, rows: Vec<JobRow>, voice: Asked) -> Result<Vec<JobRow>, Failed> {
+fn of_the_day(store: &Store, rows: Vec<JobRow>) -> Result<Vec<JobRow>, Failed> {
     let mut out: Vec<JobRow> = Vec::new();
     for row in rows {
         let Some(batch) = &row.batch else {
@@ -121,7 +121,7 @@ fn of_the_day(store: &Store, rows: Vec<JobRow>, voice: Asked) -> Result<Vec<JobR
         }
         for part in store.batch(batch)? {
             // One that does not read is not known to be finished.
-            if apart(planned_json(store, &part, voice))?.ok().flatten().is_none_or(|(_, finished)| !finished) {
+            if apart(planned_json(store, &part))?.ok().flatten().is_none_or(|(_, finished)| !finished) {
                 out.push(part);
                 break;
             }
@@ -133,7 +133,7 @@ fn of_the_day(store: &Store, rows: Vec<JobRow>, voice: Asked) -> Result<Vec<JobR
 /// The jobs of these ids, or of the whole board, in the order told or in the one that changes least.
 fn put(store: &Store, ids: Vec<String>, told: bool, voice: Asked) -> Result<Result<DayView, Vec<Fault>>, Failed> {
     let rows = on_board(store)?;
-    let whole = if ids.is_empty() { of_the_day(store, rows.clone(), voice)? } else { Vec::new() };
+    let whole = if ids.is_empty() { of_the_day(store, rows.clone())? } else { Vec::new() };
     let mut chosen = Vec::new();
     let mut faults = Vec::new();
     if ids.is_empty() {
@@ -152,7 +152,7 @@ fn put(store: &Store, ids: Vec<String>, told: bool, voice: Asked) -> Result<Resu
     let (mut jobs, mut left_out) = (Vec::new(), Vec::new());
     for row in chosen {
         // One that does not read is left out by name, and says why where it is opened.
-        let planned = apart(planned_json(store, row, voice))?.ok().flatten();
+        let planned = apart(planned_json(store, row))?.ok().flatten();
         match planned.as_ref().and_then(|(plan, finished)| if *finished { None } else { setting(plan).map(|s| (s, plan)) }) {
             Some(((lathe, setting), plan)) => {
                 // Made second, it comes after the one it is fitted to.

@@ -23,7 +23,7 @@ use yoke_core::quantity::real;
 use yoke_core::run::RunPlan;
 use yoke_core::thread::{Side, ThreadSpec, callout};
 use yoke_core::voice::Voice;
-use yoke_store::{Changed, Frozen, JobChange, JobRow, NewMember, Store};
+use yoke_store::{Changed, JobChange, JobRow, NewMember, Store};
 
 /// A job on the board.
 #[derive(Serialize, ToSchema)]
@@ -151,23 +151,17 @@ pub struct NewJob {
 /// The frozen or the present plan of a job: its JSON, its run, or the faults in the way.
 type Planned = Result<(Box<RawValue>, RunPlan), Vec<Fault>>;
 
-fn planned(store: &Store, job: &JobRow, voice: Asked) -> Result<Planned, Failed> {
-    let raw = |plan: Plan| -> Result<(Box<RawValue>, RunPlan), Vec<Fault>> {
-        let raw = to_raw_value(&plan).map_err(|e| vec![Fault::new("", e.to_string())])?;
-        Ok((raw, plan.run))
-    };
-    match &job.frozen {
-        None => Ok(inputs(store, job, voice)?.whole().and_then(|(plan, ..)| raw(plan))),
-        Some(frozen) if spoken_as_frozen(job, frozen, voice)? => Ok(Ok((stored::frozen_plan(job, frozen)?, stored::frozen_run(job, frozen)?))),
-        // The same plan in another voice: what is said of it is said again, its run stands as it was begun.
-        Some(_) => Ok(whole_of(store, job, voice)?.and_then(|(plan, ..)| raw(plan))),
-    }
+fn as_json(plan: Plan) -> Result<(Box<RawValue>, RunPlan), Vec<Fault>> {
+    let raw = to_raw_value(&plan).map_err(|e| vec![Fault::new("", e.to_string())])?;
+    Ok((raw, plan.run))
 }
 
-/// Whether a frozen plan is shown as it was stored: in the voice it was frozen in, or where this engine is not the one that made it.
-fn spoken_as_frozen(job: &JobRow, frozen: &Frozen, voice: Asked) -> Result<bool, Failed> {
-    let Some(request) = stored::frozen_request(job)? else { return Ok(true) };
-    Ok(frozen.engine != ENGINE || voice.is(&request))
+/// A frozen plan comes as it was stored, in its own voice: its figures are the same in any.
+fn planned(store: &Store, job: &JobRow, voice: Asked) -> Result<Planned, Failed> {
+    match &job.frozen {
+        None => Ok(inputs(store, job, voice)?.whole().and_then(|(plan, ..)| as_json(plan))),
+        Some(frozen) => Ok(Ok((stored::frozen_plan(job, frozen)?, stored::frozen_run(job, frozen)?))),
+    }
 }
 
 /// What a job not begun is planned from: its facts as they stand.
@@ -190,17 +184,17 @@ pub fn whole_of(store: &Store, job: &JobRow, voice: Asked) -> Result<Result<Whol
     }))
 }
 
-/// How a job's run stands, with the run it is judged by; nothing when it does not plan.
-pub fn run_of(store: &Store, job: &JobRow, voice: Asked) -> Result<Option<(RunPlan, RunState)>, Failed> {
-    let Ok((_, run)) = planned(store, job, voice)? else { return Ok(None) };
-    let state = fold(&run, &acts(store, job)?, voice.of_job(job));
+/// How a job's run stands, with the run it is judged by, for its figures alone; nothing when it does not plan.
+pub fn run_of(store: &Store, job: &JobRow) -> Result<Option<(RunPlan, RunState)>, Failed> {
+    let Ok((_, run)) = planned(store, job, Asked::default())? else { return Ok(None) };
+    let state = fold(&run, &acts(store, job)?, Voice::default());
     Ok(Some((run, state)))
 }
 
-/// A job's plan as JSON, and whether it is done with, proven or scrapped; nothing when it does not plan.
-pub fn planned_json(store: &Store, job: &JobRow, voice: Asked) -> Result<Option<(Value, bool)>, Failed> {
-    let Ok((plan, run)) = planned(store, job, voice)? else { return Ok(None) };
-    let state = fold(&run, &acts(store, job)?, voice.of_job(job));
+/// A job's plan as JSON, for its figures alone, and whether it is done with, proven or scrapped; nothing when it does not plan.
+pub fn planned_json(store: &Store, job: &JobRow) -> Result<Option<(Value, bool)>, Failed> {
+    let Ok((plan, run)) = planned(store, job, Asked::default())? else { return Ok(None) };
+    let state = fold(&run, &acts(store, job)?, Voice::default());
     let finished = job.frozen.is_some() && state.finished || state.scrapped.is_some();
     let plan = serde_json::from_str(plan.get()).map_err(|e| Unread { detail: e.to_string() })?;
     Ok(Some((plan, finished)))
@@ -268,12 +262,18 @@ fn members(store: &Store, job: &JobRow) -> Result<Vec<MemberLine>, Failed> {
 pub fn view(store: &Store, job: &JobRow, voice: Asked) -> Result<JobView, Failed> {
     let acts = acts(store, job)?;
     let request = stored::request(job)?.whole;
-    let changed_since = stored::frozen_request(job)?.map_or_else(Vec::new, |frozen| {
+    let frozen_from = stored::frozen_request(job)?;
+    let changed_since = frozen_from.as_ref().map_or_else(Vec::new, |frozen| {
         // The mate's size, as its maker left it, is not told here.
-        differences(&frozen, &request).into_iter().filter(|p| !p.starts_with("/mate/made_")).collect()
+        differences(frozen, &request).into_iter().filter(|p| !p.starts_with("/mate/made_")).collect()
     });
-    let (plan, run, faults) = match planned(store, job, voice)? {
-        Ok((plan, run)) => (Some(plan), Some(fold(&run, &acts, voice.of_job(job))), Vec::new()),
+    let otherwise = job.frozen.is_some() && !voice.is(frozen_from.as_ref().unwrap_or(&Value::Null));
+    // Another engine would reckon another plan, so what it froze is shown as it was stored; so is what nothing is kept to say again from.
+    let again = otherwise && frozen_from.is_some() && job.frozen.as_ref().is_some_and(|f| f.engine == ENGINE);
+    // The same plan in another voice: what is said of it is said again, its run stands as it was begun.
+    let planned = if again { whole_of(store, job, voice)?.and_then(|(plan, ..)| as_json(plan)) } else { planned(store, job, voice)? };
+    let (plan, run, faults) = match planned {
+        Ok((plan, run)) => (Some(plan), Some(fold(&run, &acts, voice.of(&request))), Vec::new()),
         Err(faults) => (None, None, faults),
     };
     Ok(JobView {
@@ -283,6 +283,7 @@ pub fn view(store: &Store, job: &JobRow, voice: Asked) -> Result<JobView, Failed
         sequence: job.sequence,
         created: job.created.clone(),
         request,
+        as_stored: otherwise && !again,
         frozen: job.frozen.is_some(),
         plan,
         faults,
@@ -292,10 +293,6 @@ pub fn view(store: &Store, job: &JobRow, voice: Asked) -> Result<JobView, Failed
         place: job.place,
         away: job.away.clone(),
         changed_since,
-        as_stored: match &job.frozen {
-            Some(frozen) => spoken_as_frozen(job, frozen, voice)? && !voice.is(&stored::frozen_request(job)?.unwrap_or_default()),
-            None => false,
-        },
     })
 }
 
@@ -330,13 +327,13 @@ fn unread_line(job: JobRow, unread: Unread) -> JobLine {
     }
 }
 
-fn line(store: &Store, job: &JobRow, voice: Asked) -> Result<JobLine, Failed> {
+fn line(store: &Store, job: &JobRow) -> Result<JobLine, Failed> {
     let request = stored::request(job)?.read;
     let lathe = match request.lathe_id.as_deref().map(|id| store.lathe(id)).transpose()?.flatten() {
         Some(row) => stored::lathe(&row)?.read.name,
         None => None,
     };
-    let run = run_of(store, job, voice)?;
+    let run = run_of(store, job)?;
     let sought = request.awaits_identification();
     let stands = if run.is_none() && sought { "to be identified".to_owned() } else { stands(run.as_ref()) };
     let state = run.map(|(_, state)| state);
@@ -377,11 +374,11 @@ pub struct Board {
 
 /// The job board. What it shows of a job is kept with it until it moves on.
 #[utoipa::path(get, path = "/api/v1/jobs", params(Board), responses((status = 200, body = Vec<JobLine>)))]
-pub async fn list(State(app): State<App>, voice: Asked, Query(asked): Query<Board>) -> Result<Json<Vec<Box<RawValue>>>, Problem> {
-    app.with_store(move |store| board(store, asked.away, voice)).await.map(Json)
+pub async fn list(State(app): State<App>, _: Asked, Query(asked): Query<Board>) -> Result<Json<Vec<Box<RawValue>>>, Problem> {
+    app.with_store(move |store| board(store, asked.away)).await.map(Json)
 }
 
-fn board(store: &Store, away: bool, voice: Asked) -> Result<Vec<Box<RawValue>>, Failed> {
+fn board(store: &Store, away: bool) -> Result<Vec<Box<RawValue>>, Failed> {
     let (mut shown, mut made) = (Vec::new(), Vec::new());
     for row in store.board()?.into_iter().filter(|row| row.away.is_some() == away) {
         let stamp = format!("{ENGINE}/{}/{}", row.revision, row.sequence);
@@ -391,7 +388,7 @@ fn board(store: &Store, away: bool, voice: Asked) -> Result<Vec<Box<RawValue>>, 
             continue;
         }
         let Some(job) = store.job(&row.id)? else { continue };
-        let line = apart(line(store, &job, voice))?;
+        let line = apart(line(store, &job))?;
         let sound = line.is_ok();
         let line = line.unwrap_or_else(|unread| unread_line(job, unread));
         let raw = to_raw_value(&line).map_err(|e| Unread { detail: e.to_string() })?;

@@ -18,6 +18,7 @@ use yoke_core::job::defaults::MATERIAL;
 use yoke_core::job::{PlanRequest, materials};
 use yoke_core::log::{JobLearned, Learned, fold, learned, reaction_s};
 use yoke_core::story::{RecordedAct, Story, result, story, story_csv};
+use yoke_core::voice::Voice;
 use yoke_store::{JobRow, PhotoRow, Put, Store, picture_kind};
 
 /// A photograph, without its picture.
@@ -69,17 +70,17 @@ fn learned_by(store: &Store, only: Option<&(String, String)>, voice: Asked) -> R
     let mut jobs = Vec::new();
     for job in store.jobs()? {
         // One that does not read teaches nothing till it does; it says so where it is opened.
-        jobs.extend(apart(learned_of(store, &job, only, voice))?.ok().flatten());
+        jobs.extend(apart(learned_of(store, &job, only))?.ok().flatten());
     }
     Ok(learned(&jobs, voice.plain()))
 }
 
 /// What one job has learned.
-fn learned_of(store: &Store, job: &JobRow, only: Option<&(String, String)>, voice: Asked) -> Result<Option<JobLearned>, Failed> {
+fn learned_of(store: &Store, job: &JobRow, only: Option<&(String, String)>) -> Result<Option<JobLearned>, Failed> {
     let (Some(run), Some(frozen)) = (stored::run(job)?, &job.frozen) else { return Ok(None) };
     let request = stored::request(job)?.read;
     let Some(here) = where_and_in(store, &request)?.filter(|here| only.is_none_or(|only| only == here)) else { return Ok(None) };
-    let state = fold(&run, &acts(store, job)?, voice.of_job(job));
+    let state = fold(&run, &acts(store, job)?, Voice::default());
     let Some(found) = state.tip else { return Ok(None) };
     let (lathe, material) = here;
     let plan: Value = stored::frozen_plan(job, frozen)?;

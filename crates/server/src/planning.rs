@@ -50,11 +50,6 @@ pub struct Inputs {
     kept: FrozenFacts,
 }
 
-/// Puts the voice a plan is to be spoken in into its request.
-fn speak(request: &mut PlanRequest, voice: Voice) {
-    (request.unit, request.words) = (Some(voice.unit), voice.words);
-}
-
 impl Inputs {
     /// A request as it was sent; `newer` are the fields of a stored one that are not known here and are let be.
     pub fn of(store: &Store, value: Value, newer: &[String], voice: Asked) -> Result<Self, Failed> {
@@ -74,7 +69,7 @@ impl Inputs {
         if let Some(row) = request.lathe_id.as_deref().map(|id| store.lathe(id)).transpose()?.flatten() {
             inputs.put_lathe(stored::lathe(&row)?);
         }
-        speak(&mut request, voice.of(&value));
+        let request = request.spoken(voice.of(&value));
         inputs.kept.request = value;
         Ok(Self { request, ..inputs })
     }
@@ -90,9 +85,9 @@ impl Inputs {
 
     /// What a plan was frozen from: nothing of the shop as it now is.
     fn frozen(facts: FrozenFacts, voice: Asked) -> Self {
-        let (mut request, faults) = read_json::<PlanRequest>(facts.alone());
+        let (request, faults) = read_json::<PlanRequest>(facts.alone());
         let (newer, faults) = faults.into_iter().partition::<Vec<_>, _>(stored::is_unknown);
-        speak(&mut request, voice.of(&facts.request));
+        let request = request.spoken(voice.of(&facts.request));
         let newer = vec![("What its plan was frozen from", newer.into_iter().map(|f| f.pointer).collect())];
         Self { request, faults, lathe: None, newer, kept: facts }
     }

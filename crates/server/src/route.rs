@@ -60,7 +60,7 @@ pub struct PlannedRoute {
     left_out: Vec<String>,
     batch: bool,
     /// What is said of it is spoken in.
-    voice: Voice,
+    pub voice: Voice,
 }
 
 impl PlannedRoute {

@@ -62,8 +62,6 @@ pub async fn troubles(State(app): State<App>, voice: Asked, Path(id): Path<Strin
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/paper", params(("id" = String, Path)), responses((status = 200, body = Papers), (status = 404, body = Problem), (status = 422, body = Problem)))]
 pub async fn paper(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<Papers>, Problem> {
     let job = id.clone();
-    let made = move |(plan, facts, lathe, _): &Whole| {
-        papers(&Member { job: &job, title: "", plan, facts, lathe, apart: false, mate: None, proven: false }, plan.voice)
-    };
+    let made = move |(plan, facts, lathe, _): &Whole| papers(&Member { job: &job, title: "", plan, facts, lathe, apart: false, mate: None, proven: false });
     of_plan(&app, id, voice, made).await.map(Json)
 }

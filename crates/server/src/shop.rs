@@ -133,8 +133,7 @@ pub async fn kit(State(app): State<App>) -> Result<Json<Kit>, Problem> {
 #[utoipa::path(put, path = "/api/v1/kit", request_body = Kit, responses((status = 200, body = Kit), (status = 422, body = Problem)))]
 pub async fn put_kit(State(app): State<App>, voice: Asked, Sent { read: kit, faults }: Sent<Kit>) -> Result<Json<Kit>, Problem> {
     let trial: PlanRequest = serde_json::from_value(json!({ "thread": { "callout": "M20" } }))?;
-    let spoken = voice.plain();
-    let faults = match settle(&PlanRequest { kit: Some(kit.clone()), unit: Some(spoken.unit), words: spoken.words, ..trial }, None, faults) {
+    let faults = match settle(&PlanRequest { kit: Some(kit.clone()), ..trial }.spoken(voice.plain()), None, faults) {
         Err(faults) => faults.into_iter().map(|f| Fault::new(f.pointer.replacen("/kit", "", 1), f.detail)).collect(),
         Ok(_) => Vec::new(),
     };

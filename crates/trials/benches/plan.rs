@@ -106,13 +106,11 @@ fn benches(c: &mut Criterion) {
     c.bench_function("full plan, 20 gears", |b| b.iter(|| plan(black_box(&job), &lathe, &kit)));
     c.bench_function("callout that reads", |b| b.iter(|| callout::read(black_box("1-1/4-5 Acme-2G LH"))));
     c.bench_function("callout that does not, with its near ones", |b| b.iter(|| callout::read(black_box("1-1/4-5 Acmee"))));
-    c.bench_function("train search, 20 gears", |b| b.iter(|| search(black_box(&lathe), &Table::of(&lathe), &required, &wanted, Voice::default())));
+    c.bench_function("train search, 20 gears", |b| b.iter(|| search(black_box(&lathe), &Table::of(&lathe), &required, &wanted)));
     let large = large();
     c.bench_function("table of six-gear trains, 40 gears", |b| b.iter(|| Table::of(black_box(&large))));
     let table = Table::of(&large);
-    c.bench_function("six-gear search, 40 gears, 12 levers, table warm", |b| {
-        b.iter(|| search(black_box(&large), &table, &required, &wanted, Voice::default()))
-    });
+    c.bench_function("six-gear search, 40 gears, 12 levers, table warm", |b| b.iter(|| search(black_box(&large), &table, &required, &wanted)));
     c.bench_function("whole pitch chart, six gears, 40 gears, 12 levers", |b| b.iter(|| chart(black_box(&large), Voice::default())));
     println!("peak memory so far: {}", peak_kb().unwrap_or_default());
     let mut slow = c.benchmark_group("naive");

@@ -1,6 +1,6 @@
 //! Drills by the names their makers mark them with.
 
-use crate::quantity::{MM_PER_INCH, plain_text};
+use crate::quantity::{MM_PER_INCH, sixty_fourths};
 use crate::voice::Voice;
 
 /// Number drills 1 to 80, ten-thousandths of an inch. Recalled; the trials hold what their use in the trade fixes.
@@ -19,12 +19,13 @@ const NEAR_MM: f64 = 0.0015;
 pub fn marked(mm: f64, voice: Voice) -> String {
     let near = |inches: f64| (mm - inches * MM_PER_INCH).abs() < NEAR_MM;
     let parts = (mm / MM_PER_INCH * 64.0).round();
-    if parts >= 1.0 && (mm - parts / 64.0 * MM_PER_INCH).abs() < 1e-6 {
-        return fraction(parts);
-    }
     let metric = (mm * 20.0 - (mm * 20.0).round()).abs() < 1e-6;
-    if !metric && parts >= 1.0 && near(parts / 64.0) {
-        return fraction(parts);
+    let exactly = (mm - parts / 64.0 * MM_PER_INCH).abs() < 1e-6;
+    if parts >= 1.0
+        && (exactly || !metric && near(parts / 64.0))
+        && let Some(fraction) = sixty_fourths(parts / 64.0, "-")
+    {
+        return format!("{fraction} in");
     }
     if !metric && let Some(n) = (1..).zip(NUMBERS).find_map(|(n, size)| near(f64::from(size) / 1e4).then_some(n)) {
         return format!("No. {n}");
@@ -33,19 +34,4 @@ pub fn marked(mm: f64, voice: Voice) -> String {
         return format!("letter {letter}");
     }
     if metric { Voice::default().given(mm) } else { voice.given(mm) }
-}
-
-/// So many sixty-fourths of an inch.
-fn fraction(parts: f64) -> String {
-    let (mut over, mut under) = (parts, 64.0);
-    while over % 2.0 == 0.0 && under > 1.0 {
-        (over, under) = (over / 2.0, under / 2.0);
-    }
-    let (whole, part) = ((over / under).floor(), over % under);
-    let fraction = format!("{}/{}", plain_text(part, 0), plain_text(under, 0));
-    match (whole > 0.0, part > 0.0) {
-        (true, true) => format!("{}-{fraction} in", plain_text(whole, 0)),
-        (true, false) => format!("{} in", plain_text(whole, 0)),
-        _ => format!("{fraction} in"),
-    }
 }

@@ -96,9 +96,9 @@ fn pitch_wanted(text: &str, otherwise: LengthUnit) -> Option<(String, Ratio)> {
 }
 
 /// Whether a lead is cut exactly by a train that hangs.
-fn covers(drive: &Drive, table: &Table, lead: &Ratio, voice: Voice) -> bool {
+fn covers(drive: &Drive, table: &Table, lead: &Ratio) -> bool {
     let wanted = Wanted { limit: 1, max_error: Some(0.0), ..Wanted::default() };
-    search(drive, table, &(*lead / drive.leadscrew), &wanted, voice).1.first().is_some_and(|f| f.fit.hangs)
+    search(drive, table, &(*lead / drive.leadscrew), &wanted).1.first().is_some_and(|f| f.fit.hangs)
 }
 
 /// The drive of the lathe with these gears more, of the group that has most.
@@ -116,10 +116,10 @@ fn main_group(lathe: &Lathe) -> u8 {
 }
 
 /// The pitches of `leads` a purchase newly covers.
-fn brought(lathe: &Lathe, extra: &[u16], missing: &[(String, Ratio)], voice: Voice) -> Vec<String> {
+fn brought(lathe: &Lathe, extra: &[u16], missing: &[(String, Ratio)]) -> Vec<String> {
     let more = with(lathe, extra);
     let table = Table::of(&more);
-    missing.iter().filter(|(_, lead)| covers(&more, &table, lead, voice)).map(|(name, _)| name.clone()).collect()
+    missing.iter().filter(|(_, lead)| covers(&more, &table, lead)).map(|(name, _)| name.clone()).collect()
 }
 
 /// What to make or buy so that these pitches are cut exactly.
@@ -132,11 +132,11 @@ pub fn purchases(lathe: &Lathe, wanted: &[(String, Ratio)], voice: Voice) -> Pur
 #[must_use]
 pub fn purchases_while(lathe: &Lathe, wanted: &[(String, Ratio)], waited_for: &dyn Fn() -> bool, voice: Voice) -> Purchases {
     let table = Table::of(lathe);
-    let (have, missing): (Vec<_>, Vec<_>) = wanted.iter().cloned().partition(|(_, lead)| covers(lathe, &table, lead, voice));
+    let (have, missing): (Vec<_>, Vec<_>) = wanted.iter().cloned().partition(|(_, lead)| covers(lathe, &table, lead));
     let mut singles: Vec<(u16, Vec<String>)> = if missing.is_empty() {
         Vec::new()
     } else {
-        TEETH.take_while(|_| waited_for()).map(|teeth| (teeth, brought(lathe, &[teeth], &missing, voice))).filter(|(_, brings)| !brings.is_empty()).collect()
+        TEETH.take_while(|_| waited_for()).map(|teeth| (teeth, brought(lathe, &[teeth], &missing))).filter(|(_, brings)| !brings.is_empty()).collect()
     };
     // The most pitches, then the smallest gear.
     singles.sort_by(|a, b| b.1.len().cmp(&a.1.len()).then(a.0.cmp(&b.0)));
@@ -148,7 +148,7 @@ pub fn purchases_while(lathe: &Lathe, wanted: &[(String, Ratio)], waited_for: &d
             let pairs = firsts.iter().flat_map(|one| TEETH.map(move |other| [*one, other]));
             pairs
                 .take_while(|_| waited_for())
-                .map(|pair| (pair, brought(lathe, &pair, &missing, voice)))
+                .map(|pair| (pair, brought(lathe, &pair, &missing)))
                 .max_by(|a, b| a.1.len().cmp(&b.1.len()).then_with(|| b.0.iter().sum::<u16>().cmp(&a.0.iter().sum::<u16>())))
         })
         .flatten()

@@ -71,7 +71,7 @@ pub fn chart_while(lathe: &Lathe, wanted: impl Fn() -> bool, voice: Voice) -> Op
             if !wanted() {
                 return None;
             }
-            let (_, found) = search(lathe, &table, &(lead / lathe.leadscrew), &Wanted { limit: 1, ..Wanted::default() }, voice);
+            let (_, found) = search(lathe, &table, &(lead / lathe.leadscrew), &Wanted { limit: 1, voice, ..Wanted::default() });
             let best = found.first().filter(|f| f.error.abs() <= NEAR);
             let answer = best.map(|f| reengage(&f.ratio, lathe.dial.as_ref()));
             Some(ChartRow {

@@ -67,41 +67,64 @@ pub struct Day {
 /// Up to this many jobs on one lathe every order is weighed; past it, the order is grown and mended.
 const EXACT: usize = 12;
 
-/// What is changed from one setting to the next, gears counted one by one.
-fn changes(from: &Setting, to: &Setting, voice: Voice) -> (usize, Vec<String>) {
-    let gears: usize = gear_changes(to.train.drivers.iter().copied(), to.train.driven.iter().copied(), &from.train).iter().sum();
-    let teeth = |list: &[u16]| list.iter().map(u16::to_string).collect::<Vec<_>>().join("·");
-    let mut said = Vec::new();
-    if gears > 0 {
-        said.push(format!("{gears} {} to {} / {}", if gears == 1 { "gear" } else { "gears" }, teeth(&to.train.drivers), teeth(&to.train.driven)));
+/// What is changed from one setting to the next.
+struct Changes<'a> {
+    to: &'a Setting,
+    /// Gears, one by one.
+    gears: usize,
+    lever: bool,
+    compound: bool,
+    bit: bool,
+}
+
+impl<'a> Changes<'a> {
+    fn between(from: &Setting, to: &'a Setting) -> Self {
+        let differs = |a: Option<f64>, b: Option<f64>| b.is_some_and(|b| a.is_none_or(|a| (a - b).abs() > 0.01));
+        Self {
+            to,
+            gears: gear_changes(to.train.drivers.iter().copied(), to.train.driven.iter().copied(), &from.train).iter().sum(),
+            lever: from.gearbox != to.gearbox,
+            compound: differs(from.compound_deg, to.compound_deg),
+            bit: differs(from.bit_deg, to.bit_deg),
+        }
     }
-    let mut count = gears;
-    if from.gearbox != to.gearbox {
-        said.push(format!("lever to {}", to.gearbox));
-        count += 1;
+
+    fn count(&self) -> usize {
+        self.gears + [self.lever, self.compound, self.bit].into_iter().filter(|it| *it).count()
     }
-    let differs = |a: Option<f64>, b: Option<f64>| b.is_some_and(|b| a.is_none_or(|a| (a - b).abs() > 0.01));
-    if differs(from.compound_deg, to.compound_deg) {
-        said.push(format!("{} to {}°", voice.words().compound, degrees_text(to.compound_deg.unwrap_or(0.0))));
-        count += 1;
+
+    fn said(&self, voice: Voice) -> Vec<String> {
+        let Self { to, gears, .. } = self;
+        let teeth = |list: &[u16]| list.iter().map(u16::to_string).collect::<Vec<_>>().join("·");
+        let deg = |it: Option<f64>| degrees_text(it.unwrap_or(0.0));
+        let hang = || format!("{gears} {} to {} / {}", if *gears == 1 { "gear" } else { "gears" }, teeth(&to.train.drivers), teeth(&to.train.driven));
+        let lever = || format!("lever to {}", to.gearbox);
+        let compound = || format!("{} to {}°", voice.words().compound, deg(to.compound_deg));
+        let bit = || format!("a {}° bit", deg(to.bit_deg));
+        [(*gears > 0).then(hang), self.lever.then(lever), self.compound.then(compound), self.bit.then(bit)].into_iter().flatten().collect()
     }
-    if differs(from.bit_deg, to.bit_deg) {
-        said.push(format!("a {}° bit", degrees_text(to.bit_deg.unwrap_or(0.0))));
-        count += 1;
+
+    /// The job in its place, with what is changed for it.
+    fn step(&self, job: &DayJob, voice: Voice) -> DayStep {
+        DayStep { id: job.id.clone(), title: job.title.clone(), lathe: job.lathe.clone(), changes: self.said(voice), count: self.count() }
     }
-    (count, said)
+}
+
+/// How many things are changed from one setting to the next.
+fn count(from: &Setting, to: &Setting) -> usize {
+    Changes::between(from, to).count()
 }
 
 /// Changes of the jobs of one lathe in this order.
-fn cost(from: &Setting, jobs: &[&DayJob], order: &[usize], voice: Voice) -> usize {
+fn cost(from: &Setting, jobs: &[&DayJob], order: &[usize]) -> usize {
     let mut at = from;
     order
         .iter()
         .map(|i| {
             let next = &jobs[*i].setting;
-            let count = changes(at, next, voice).0;
+            let changed = count(at, next);
             at = next;
-            count
+            changed
         })
         .sum()
 }
@@ -118,33 +141,33 @@ fn keeps(before: &[Option<usize>], order: &[usize]) -> bool {
 }
 
 /// The order of the jobs of one lathe: what is in mid-cut first, as given; then the best of the rest.
-fn best(from: &Setting, jobs: &[&DayJob], voice: Voice) -> Vec<usize> {
+fn best(from: &Setting, jobs: &[&DayJob]) -> Vec<usize> {
     let (mut order, rest): (Vec<usize>, Vec<usize>) = (0..jobs.len()).partition(|i| jobs[*i].begun);
     let at = order.last().map_or(from, |i| &jobs[*i].setting);
     let left: Vec<&DayJob> = rest.iter().map(|i| jobs[*i]).collect();
-    order.extend(least(at, &left, voice).into_iter().map(|i| rest[i]));
+    order.extend(least(at, &left).into_iter().map(|i| rest[i]));
     order
 }
 
 /// The best order of jobs none of which is begun: exact by the least cost of every set of jobs ending in each, else grown from the
 /// nearest and mended by turning stretches about. Never worse than the order given.
-fn least(from: &Setting, jobs: &[&DayJob], voice: Voice) -> Vec<usize> {
+fn least(from: &Setting, jobs: &[&DayJob]) -> Vec<usize> {
     let n = jobs.len();
     let given: Vec<usize> = (0..n).collect();
     let before = before_each(jobs);
-    let found = if n <= EXACT { exact(from, jobs, &before, voice) } else { mended(from, jobs, &before, voice) };
-    if keeps(&before, &given) && cost(from, jobs, &found, voice) >= cost(from, jobs, &given, voice) { given } else { found }
+    let found = if n <= EXACT { exact(from, jobs, &before) } else { mended(from, jobs, &before) };
+    if keeps(&before, &given) && cost(from, jobs, &found) >= cost(from, jobs, &given) { given } else { found }
 }
 
-fn exact(from: &Setting, jobs: &[&DayJob], first: &[Option<usize>], voice: Voice) -> Vec<usize> {
+fn exact(from: &Setting, jobs: &[&DayJob], first: &[Option<usize>]) -> Vec<usize> {
     let n = jobs.len();
-    let step = |a: usize, b: usize| changes(&jobs[a].setting, &jobs[b].setting, voice).0;
+    let step = |a: usize, b: usize| count(&jobs[a].setting, &jobs[b].setting);
     let sets = 1_usize << n;
     // Least changes to have done a set of jobs, ending in each; and the one before.
     let mut least = vec![vec![usize::MAX; n]; sets];
     let mut before = vec![vec![usize::MAX; n]; sets];
     for i in (0..n).filter(|i| first[*i].is_none()) {
-        least[1 << i][i] = changes(from, &jobs[i].setting, voice).0;
+        least[1 << i][i] = count(from, &jobs[i].setting);
     }
     for set in 1..sets {
         for last in (0..n).filter(|l| set >> l & 1 == 1) {
@@ -177,24 +200,24 @@ fn exact(from: &Setting, jobs: &[&DayJob], first: &[Option<usize>], voice: Voice
     order
 }
 
-fn mended(from: &Setting, jobs: &[&DayJob], first: &[Option<usize>], voice: Voice) -> Vec<usize> {
+fn mended(from: &Setting, jobs: &[&DayJob], first: &[Option<usize>]) -> Vec<usize> {
     let mut left: Vec<usize> = (0..jobs.len()).collect();
     let mut order = Vec::new();
     let mut at = from;
     let may = |left: &[usize], k: usize| first[left[k]].is_none_or(|f| !left.contains(&f));
-    while let Some(k) = (0..left.len()).filter(|k| may(&left, *k)).min_by_key(|k| changes(at, &jobs[left[*k]].setting, voice).0) {
+    while let Some(k) = (0..left.len()).filter(|k| may(&left, *k)).min_by_key(|k| count(at, &jobs[left[*k]].setting)) {
         let next = left.remove(k);
         at = &jobs[next].setting;
         order.push(next);
     }
-    let mut least = cost(from, jobs, &order, voice);
+    let mut least = cost(from, jobs, &order);
     let mut better = true;
     while better {
         better = false;
         for i in 0..order.len() {
             for j in i + 1..order.len() {
                 order[i..=j].reverse();
-                let now = cost(from, jobs, &order, voice);
+                let now = cost(from, jobs, &order);
                 if now < least && keeps(first, &order) {
                     least = now;
                     better = true;
@@ -220,13 +243,12 @@ pub fn order(jobs: &[DayJob], now: &dyn Fn(&str) -> Setting, voice: Voice) -> Da
     for lathe in lathes {
         let own: Vec<&DayJob> = jobs.iter().filter(|j| j.lathe == lathe).collect();
         let from = now(lathe);
-        as_given += cost(&from, &own, &(0..own.len()).collect::<Vec<_>>(), voice);
+        as_given += cost(&from, &own, &(0..own.len()).collect::<Vec<_>>());
         let mut at = &from;
-        for i in best(&from, &own, voice) {
+        for i in best(&from, &own) {
             let job = own[i];
-            let (count, said) = changes(at, &job.setting, voice);
+            steps.push(Changes::between(at, &job.setting).step(job, voice));
             at = &job.setting;
-            steps.push(DayStep { id: job.id.clone(), title: job.title.clone(), lathe: job.lathe.clone(), changes: said, count });
         }
     }
     Day { changes: steps.iter().map(|s| s.count).sum(), steps, as_given }
@@ -243,9 +265,8 @@ pub fn in_order_told(jobs: &[DayJob], now: &dyn Fn(&str) -> Setting, voice: Voic
             on.push((&job.lathe, now(&job.lathe)));
             on.len() - 1
         });
-        let (count, changes) = changes(&on[at].1, &job.setting, voice);
+        steps.push(Changes::between(&on[at].1, &job.setting).step(job, voice));
         on[at].1 = job.setting.clone();
-        steps.push(DayStep { id: job.id.clone(), title: job.title.clone(), lathe: job.lathe.clone(), changes, count });
     }
     Day { changes: steps.iter().map(|s| s.count).sum(), steps, as_given: least }
 }

@@ -219,9 +219,16 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &GearFacts, lathe: &Lathe, th
     let voice = sheet.voice();
     let required = thread.exact_lead / lathe.leadscrew;
     let sense = sense_needed(lathe, direction);
-    let wanted =
-        Wanted { limit: facts.limit, max_error: facts.max_error, gearbox: facts.gearbox, keep: facts.keep.as_ref(), max_swaps: facts.max_changes, sense };
-    let (trains_total, list) = search(lathe, &Table::of(lathe), &required, &wanted, voice);
+    let wanted = Wanted {
+        limit: facts.limit,
+        max_error: facts.max_error,
+        gearbox: facts.gearbox,
+        keep: facts.keep.as_ref(),
+        max_swaps: facts.max_changes,
+        sense,
+        voice,
+    };
+    let (trains_total, list) = search(lathe, &Table::of(lathe), &required, &wanted);
     let asked = facts.hang.as_ref().map(|h| chosen(lathe, &required, sense, h, voice));
     let hung = asked.as_ref().or_else(|| list.first());
     let answer = hung.map(|f| reengage(&f.ratio, lathe.dial.as_ref()));

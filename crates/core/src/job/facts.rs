@@ -185,7 +185,7 @@ impl Job {
 /// # Errors
 /// Every fault found, each with its pointer; none is left for a second try.
 pub fn settle(request: &PlanRequest, stored: Option<&LatheProfile>, mut faults: Vec<Fault>) -> Result<(Job, Lathe, Kit), Vec<Fault>> {
-    let voice = Voice { unit: request.unit.unwrap_or_default(), words: request.words };
+    let voice = request.voice();
     let mut c = Checker::spoken(voice);
     // What the pad works out stands in the facts as if it had been typed there.
     let mut fed = request.clone();

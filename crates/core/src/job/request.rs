@@ -10,6 +10,7 @@ use crate::job::{BlankAim, DepthLaw, EndKind, Grinder, Holding, KeepRequest, Own
 use crate::quantity::LengthUnit;
 use crate::thread::identify::SampleRequest;
 use crate::thread::{PairSchool, Side, SpecialRequest};
+use crate::voice::Voice;
 use crate::words::Vocabulary;
 use serde::{Deserialize, Serialize};
 
@@ -58,6 +59,18 @@ pub struct PlanRequest {
 }
 
 impl PlanRequest {
+    /// What the plan is spoken in.
+    #[must_use]
+    pub fn voice(&self) -> Voice {
+        Voice { unit: self.unit.unwrap_or_default(), words: self.words }
+    }
+
+    /// The same request, its plan spoken in this voice.
+    #[must_use]
+    pub fn spoken(self, voice: Voice) -> Self {
+        Self { unit: Some(voice.unit), words: voice.words, ..self }
+    }
+
     /// Whether this is a sample whose thread is still to be found: it cannot be planned, and is no fault.
     #[must_use]
     pub const fn awaits_identification(&self) -> bool {

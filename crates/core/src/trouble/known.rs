@@ -7,7 +7,6 @@ use crate::thread::{Fit, Side};
 use crate::voice::Voice;
 use crate::watch::Code;
 use crate::watch::Level;
-use crate::words::Words;
 
 /// All that a rule may look at.
 pub struct JobEvidence<'a> {
@@ -33,10 +32,6 @@ impl<'a> JobEvidence<'a> {
     /// What is said of it is spoken in.
     pub(super) const fn voice(&self) -> Voice {
         self.job.voice
-    }
-
-    pub(super) fn words(&self) -> Words {
-        self.voice().words()
     }
 
     pub(super) fn screw(&self) -> bool {

@@ -94,7 +94,7 @@ fn out_and_back(k: &JobEvidence) -> Vec<String> {
 fn remake(k: &JobEvidence) -> Vec<String> {
     let (lost, work) = if k.screw() { ("blank", "Turn") } else { ("bore", "Bore") };
     vec![
-        format!("What is lost is the part: the gears hung, the {}, the tool set to height and square are not. Leave them.", k.words().compound),
+        format!("What is lost is the part: the gears hung, the {}, the tool set to height and square are not. Leave them.", k.voice().words().compound),
         format!("{work} a new {lost} to {}, end and chamfer with it, in one chucking.", k.plan.blank.aim_mm.text),
         "Touch, both dials to zero, a scratch, and check the pitch: those are the steps that tell.".into(),
         "Put right what spoilt this one before the first deep pass; measure two cuts sooner.".into(),

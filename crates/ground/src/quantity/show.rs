@@ -73,6 +73,25 @@ pub fn short_text(value: f64, places: usize) -> String {
     without_noughts(&plain_text(value, places)).to_owned()
 }
 
+/// Inches as a rule shows them and a drill is marked, in sixty-fourths at the finest, whole inches joined to the part: `16 17/32`, `1-1/4`;
+/// nothing where it is no such part.
+#[must_use]
+pub fn sixty_fourths(inches: f64, joint: &str) -> Option<String> {
+    let parts = (inches * 64.0).round();
+    if (inches * 64.0 - parts).abs() > 1e-6 || !(0.0..=1e6).contains(&parts) {
+        return None;
+    }
+    #[allow(clippy::cast_possible_truncation, clippy::cast_sign_loss)] // bounded above
+    let parts = parts as u32;
+    let (whole, rest) = (parts / 64, parts % 64);
+    if rest == 0 {
+        return Some(whole.to_string());
+    }
+    let shift = rest.trailing_zeros().min(6);
+    let part = format!("{}/{}", rest >> shift, 64_u32 >> shift);
+    Some(if whole == 0 { part } else { format!("{whole}{joint}{part}") })
+}
+
 /// Degrees to the tenth, without a nought nobody measured: `55`, `47.5`.
 #[must_use]
 pub fn degrees_text(deg: f64) -> String {

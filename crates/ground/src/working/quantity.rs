@@ -65,13 +65,6 @@ impl Quantity {
         Self::said(voice, mm.into(), Voice::given)
     }
 
-    /// A cutting speed in m/min.
-    #[must_use]
-    pub fn speed(voice: Voice, n: impl Into<Num>) -> Self {
-        let n = n.into();
-        Self { value: n.value, text: voice.speed(n.value), inch: None, w: n.line }
-    }
-
     /// An angle in degrees.
     #[must_use]
     pub fn angle(n: impl Into<Num>) -> Self {

@@ -131,7 +131,7 @@ fn everything(request: &Value, voice: Voice) -> Result<Vec<(&'static str, Value)
         ("trouble", json(serde_json::to_value(trouble_sheet(&JobEvidence::of((&plan, &facts, &lathe), Some(&run), &acts))))),
         ("run", json(serde_json::to_value(&run))),
         ("story", json(serde_json::to_value(story(&plan.run, &told, voice)))),
-        ("papers", json(serde_json::to_value(papers(&member, voice)))),
+        ("papers", json(serde_json::to_value(papers(&member)))),
         ("lathe", json(serde_json::to_value(look(&profile, voice).unwrap_or_else(|f| panic!("{f:?}"))))),
         ("route", json(serde_json::to_value(said(&route, &[member], &BTreeMap::new(), voice)))),
     ])

@@ -119,7 +119,7 @@ proptest! {
         let (request, faults) = read_json::<PlanRequest>(request);
         let (_, lathe, _) = settle(&request, None, faults).unwrap();
         let required = Exact::parse(pitch).unwrap().0 / Ratio::from_integer(6);
-        let (_, found) = search(&lathe, &Table::of(&lathe), &required, &Wanted { limit: 12, ..Wanted::default() }, Voice::default());
+        let (_, found) = search(&lathe, &Table::of(&lathe), &required, &Wanted { limit: 12, ..Wanted::default() });
         let off = |r: Ratio| { let d = r - required; if d < Ratio::from_integer(0) { -d } else { d } };
         let mut best: Option<Ratio> = None;
         let n = gears.len();

@@ -143,7 +143,7 @@ fn any_drawer(most: usize) -> impl Strategy<Value = Vec<Loose>> {
 
 fn best_of(gears: &[Loose], compounds: usize, required: Ratio, levers: &[Ratio]) -> Option<Ratio> {
     let lathe = lathe(described(gears, compounds, levers));
-    let (_, found) = search(&lathe, &Table::of(&lathe), &required, &Wanted { limit: 5, ..Wanted::default() }, Voice::default());
+    let (_, found) = search(&lathe, &Table::of(&lathe), &required, &Wanted { limit: 5, ..Wanted::default() });
     assert!(found.iter().filter(|f| f.closest).count() == usize::from(!found.is_empty()));
     found.iter().find(|f| f.closest).map(|f| {
         let off = f.ratio / required - Ratio::from_integer(1);

@@ -6,7 +6,6 @@ use yoke_core::cut::{PassKind, Then};
 use yoke_core::plan::{Plan, State};
 use yoke_core::quantity::real;
 use yoke_core::thread::series::standards;
-use yoke_core::voice::Voice;
 use yoke_core::watch::Level;
 use yoke_trials::{bare, sound, with_the_tip_aimed_at};
 
@@ -124,7 +123,7 @@ fn the_card_says_where_to_measure_and_speaks_of_the_ending_followed() {
         let (job, lathe, kit) = yoke_trials::settled(request).unwrap();
         let plan = yoke_core::plan::plan(&job, &lathe, &kit);
         let member = yoke_core::route::Member { job: "rod", title: "rod", plan: &plan, facts: &job, lathe: &lathe, apart: false, mate: None, proven: false };
-        serde_json::to_string(&yoke_core::paper::papers(&member, Voice::default())).unwrap()
+        serde_json::to_string(&yoke_core::paper::papers(&member)).unwrap()
     };
     let untold = card(json!({"thread": {"callout": "M12"}, "lathe": yoke_trials::demo_lathe(2)}));
     assert!(untold.contains("Measure now") && untold.contains("To the first measurement"), "{untold}");
