@@ -3,7 +3,7 @@
 //! Whoever makes a sentence is given a [`Voice`], and has no other way to write a length, an angle, a speed, a slide or a nut. A text is
 //! never read again or converted after it is made: it is made again in another voice.
 
-use crate::quantity::{LengthUnit, MM_PER_INCH, plain_text, short_text, sixty_fourths, up_to, without_noughts};
+use crate::quantity::{LengthUnit, MM_PER_INCH, SHOWN_MM, plain_text, short_text, sixty_fourths, up_to, without_noughts};
 use crate::words::{Vocabulary, Words};
 
 /// The unit and the words a text is made in.
@@ -120,11 +120,39 @@ impl Voice {
         self.with_unit(&short_text(self.of(mm), if self.inches() { 5 } else { 4 }))
     }
 
-    /// An error or a play told in micrometres, in inches to the hundred-thousandth.
+    /// An error or a play told in micrometres, in inches to the ten-thousandth; nought is nothing.
     #[must_use]
     pub fn micro(self, mm: f64) -> String {
         let micrometres = mm * 1000.0;
-        if self.inches() { self.fine(mm) } else { format!("{} \u{b5}m", short_text(micrometres, usize::from(micrometres.abs() < 9.95))) }
+        if micrometres.abs() < 0.05 {
+            "nothing".into()
+        } else if !self.inches() {
+            format!("{} \u{b5}m", short_text(micrometres, usize::from(micrometres.abs() < 9.95)))
+        } else if self.of(mm).abs() < 0.00005 {
+            "less than 0.0001 in".into()
+        } else {
+            self.with_unit(&short_text(self.of(mm), 4))
+        }
+    }
+
+    /// Whether a length shows at all where lengths stand as the micrometer reads.
+    #[must_use]
+    pub fn shows(self, mm: f64) -> bool {
+        self.of(mm).abs() >= if self.inches() { 0.00005 } else { SHOWN_MM }
+    }
+
+    /// A thickness felt or rolled: to the hundredth of a millimetre, the thousandth of an inch.
+    #[must_use]
+    pub fn thou(self, mm: f64) -> String {
+        self.with_unit(&short_text(self.of(mm), if self.inches() { 3 } else { 2 }))
+    }
+
+    /// A bound that follows from figures known to a few hundredths: two figures of it, never over.
+    #[must_use]
+    pub fn at_most(self, mm: f64) -> String {
+        let value = self.of(mm).max(1e-9);
+        let unit = 10_f64.powf(value.log10().floor() - 1.0);
+        self.with_unit(&short_text((value / unit + 1e-9).floor() * unit, 3))
     }
 
     /// The next length over this one that a rule shows, mm.

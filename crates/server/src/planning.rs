@@ -6,9 +6,9 @@ use crate::state::App;
 use crate::stored::{self, Document, Failed, FrozenFacts, without};
 use crate::voice::Asked;
 use axum::Json;
-
 use axum::extract::State;
-
+use axum::http::header::CONTENT_TYPE;
+use axum::response::IntoResponse;
 use serde::{Deserialize, Serialize};
 use serde_json::{Value, json};
 use utoipa::ToSchema;
@@ -134,8 +134,10 @@ pub fn plan_with_store(store: &Store, value: Value, voice: Asked) -> Result<Resu
 
 /// Reckons the whole plan; nothing is stored.
 #[utoipa::path(post, path = "/api/v1/plan", request_body = PlanRequest, responses((status = 200, body = Plan), (status = 422, body = Problem)))]
-pub async fn plan(State(app): State<App>, voice: Asked, JsonBody(value): JsonBody) -> Result<Json<Plan>, Problem> {
-    app.reckon(move |store| plan_with_store(store, value, voice)).await?.map(Json).map_err(Problem::faulty)
+pub async fn plan(State(app): State<App>, voice: Asked, JsonBody(value): JsonBody) -> Result<impl IntoResponse, Problem> {
+    let planned = app.reckon(move |store| Ok(plan_with_store(store, value, voice)?.map(|plan| plan.json()))).await?;
+    let written = planned.map_err(Problem::faulty)?.map_err(|e| Problem::internal(e.to_string()))?;
+    Ok(([(CONTENT_TYPE, "application/json")], written))
 }
 
 /// A callout being typed.

@@ -262,7 +262,7 @@ fn used(sheet: &mut Worksheet, facts: &BitFacts, thread: &Thread, [aim, bluntest
             let radius = equal_radius(sheet, bluntest, thread);
             by_radius(sheet, radius, false)
         }
-        (None, None, None) => by_flat(sheet, bluntest, false, format!("{} flat to {}", voice.coarse(aim.value), voice.coarse(bluntest.value))),
+        (None, None, None) => by_flat(sheet, bluntest, false, format!("{} flat", voice.coarsely_between(aim.value, bluntest.value))),
     }
 }
 
@@ -362,11 +362,15 @@ pub(crate) fn tip(
     }
     let clearance = facts.clearance_deg.unwrap_or(clearance);
     let reliefs = grind::reliefs(sheet, thread, clearance, sharpest.0, facts, bored);
-    let shape = if facts.included_angle_deg.is_none() && !thread.flanks.are_even() { thread.flanks.says() } else { format!("{}°", degrees_text(angle)) };
+    let shape = match facts.included_angle_deg {
+        None if !thread.flanks.are_even() => thread.flanks.says(),
+        _ if angle == 0.0 => "Straight sides".into(),
+        _ => format!("{}°", degrees_text(angle)),
+    };
     let guess = match (known, facts.tip_between_mm) {
         (_, Some(_)) => " at most, guessed",
-        (TipKnown::Range, None) => " (not measured)",
-        _ => " (aim, not measured)",
+        (TipKnown::Range, None) => ", not measured",
+        _ => " aimed at, not measured",
     };
     let said = TipView {
         allowed: [min, max, aim],

@@ -70,12 +70,12 @@ pub(crate) fn reckon(sheet: &mut Worksheet, thread: &Thread, groove: &Groove, ba
     let mut says = Vec::new();
     let round = (width.value / 2.0 <= groove.corner + 1e-9).then_some(width.value / 2.0);
     says.push(match round {
-        Some(r) => format!("A full round nose of {} serves too: the groove may be so round.", voice.length(r)),
+        Some(r) => format!("A full round nose of {} serves too: the groove may be so round.", voice.about(r)),
         None => {
             format!(
                 "A full round nose does not serve: its {} is more than the {} the corners may have.",
-                voice.length(width.value / 2.0),
-                voice.length(groove.corner)
+                voice.about(width.value / 2.0),
+                voice.about(voice.rule_under(groove.corner))
             )
         }
     });
@@ -87,15 +87,15 @@ pub(crate) fn reckon(sheet: &mut Worksheet, thread: &Thread, groove: &Groove, ba
             says.push(format!(
                 "In a bore its end falls away {}, so that the heel {} under the edge clears the groove's {} radius.",
                 voice.eye(heel.value),
-                voice.length(under),
-                voice.length(radius)
+                voice.about(under),
+                voice.about(radius)
             ));
         }
         let bar = sheet.apply(&rules::BLADE_BAR, [groove.beside, ROOM_MM.into(), blade]);
         says.push(format!(
             "Going in, blade and bar together must pass a bore of {}: a bar of at most {}.",
             voice.length(groove.beside.value),
-            voice.length(bar.value)
+            voice.about(voice.rule_under(bar.value))
         ));
         (heel, Some(bar))
     } else {

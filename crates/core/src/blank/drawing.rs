@@ -145,9 +145,9 @@ pub(super) fn blank(d: &Drawn<'_>, voice: Voice) -> Drawing {
     let ending = d
         .relief
         .as_ref()
-        .map_or_else(String::new, |g| format!(", {} {} wide down to {}", gap_word(d.followed), voice.length(g.width.value), voice.length(g.diameter.value)));
+        .map_or_else(String::new, |g| format!(", {} {} wide down to {}", gap_word(d.followed), voice.least(g.width.value), voice.length(g.diameter.value)));
     Drawing {
-        says: format!("{} of {}, threaded length {}{ending}.", if external { "Blank" } else { "Bore" }, voice.length(used), voice.length(length)),
+        says: format!("{} of {}, threaded length {}{ending}.", if external { "Blank" } else { "Bore" }, voice.length(used), voice.along(length)),
         bounds: [left - used * 1.2, -height - used * 0.42, tail + right, height + used * 0.3],
         shapes,
         dimensions: dimensions(d, shown, left, height, voice),

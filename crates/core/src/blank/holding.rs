@@ -68,7 +68,7 @@ impl Holding {
         let internal = work.thread.spec.side == Side::Internal;
         match self {
             Self::Centres | Self::Arbor if internal => Some(voice.fill("a bore cannot be reached between {center}s")),
-            Self::Collet if work.used.value > COLLET_MM => Some(format!("most collets end at {}", voice.length(COLLET_MM))),
+            Self::Collet if work.used.value > COLLET_MM => Some(format!("most collets end at {}", voice.nominal(COLLET_MM))),
             Self::Faceplate if !internal && work.ratio > 1.0 => Some("a long screw overhangs a faceplate too far".into()),
             Self::ByItsThread if !work.facts.other_thread_finished => Some("no other thread of this part is finished".into()),
             _ => None,

@@ -102,6 +102,11 @@ pub(crate) struct Cuts {
 /// How much more force the last cut may have once the passes are laid out anew, at least. House value.
 const LAID_ANEW: f64 = 1.8;
 
+/// Thinnest work that takes a center hole in its end, mm. House value: the smallest center drill's countersink leaves it no rim under this.
+const CENTRED_FROM_MM: f64 = 3.0;
+/// Thinnest work that the fingers of a steady bear on, mm. House value.
+const STEADIED_FROM_MM: f64 = 5.0;
+
 /// Judges the bending under the cuts planned, by a tenth of the tolerance.
 pub(crate) fn reckon(sheet: &mut Worksheet, beam: &Beam, cuts: Option<Cuts>, tolerance: f64, watch: &mut Vec<Watch>) -> Slenderness {
     let voice = sheet.voice();
@@ -124,8 +129,13 @@ pub(crate) fn reckon(sheet: &mut Worksheet, beam: &Beam, cuts: Option<Cuts>, tol
         })
     };
     let too_much = climbs.is_some() || breaks.is_some() || bends.is_some_and(|(_, b)| b.value > allowed + SHOWN_MM);
-    let asks = (too_much && beam.support != Support::Steady)
-        .then(|| if beam.support == Support::None && serves(&mut Worksheet::default(), Support::Centre) { Support::Centre } else { Support::Steady });
+    let asks = if too_much {
+        let centre = beam.support == Support::None && beam.used.value >= CENTRED_FROM_MM && serves(&mut Worksheet::default(), Support::Centre);
+        let steady = beam.support != Support::Steady && beam.used.value >= STEADIED_FROM_MM;
+        if centre { Some(Support::Centre) } else { steady.then_some(Support::Steady) }
+    } else {
+        None
+    };
     let bent = bends.map_or_else(String::new, |(c, b)| {
         let by = if b.value < SHOWN_MM { "by nothing that shows".to_owned() } else { format!("by {} on diameter", voice.length(b.value)) };
         format!(". The last cut, some {}, bends it {by}; {} is harmless", voice.force(c.last_n.value), voice.length(allowed))
@@ -136,12 +146,13 @@ pub(crate) fn reckon(sheet: &mut Worksheet, beam: &Beam, cuts: Option<Cuts>, tol
         (None, None) => "",
     };
     let how = match asks {
-        Some(Support::Centre) => ": bring up the tailstock.",
-        Some(_) => ": set a steady.",
-        None => ".",
+        Some(Support::Centre) => ": bring up the tailstock.".to_owned(),
+        Some(_) => ": set a steady.".to_owned(),
+        None if too_much => voice.fill(": too thin for a {center} or a steady to help."),
+        None => ".".to_owned(),
     };
     let says = format!("It stands out {out} diameters{bent}{how}{worse}");
-    if asks.is_some() {
+    if too_much {
         watch.push(Watch::new(Level::Warn, Code::Stickout, "blank", says.clone()));
     }
     Slenderness {

@@ -13,7 +13,7 @@ use crate::direction::{Carriage, Direction};
 use crate::gears::GearsSection;
 use crate::job::{BlankFacts, CutFacts, DepthLaw, Ending, Lathe, Original, ReadBy, Style};
 use crate::outline::Drawing;
-use crate::quantity::{SHOWN_MM, plain_text};
+use crate::quantity::{SHOWN_MM, plain_text, small_first};
 use crate::thread::form::Thread;
 use crate::thread::{Fit, RunMate, Side, rules as thread_rules};
 use crate::voice::Voice;
@@ -242,8 +242,11 @@ const SHORT_SHARE: f64 = 0.2;
 
 /// What to do where the passes stop.
 fn stop_says(rest: &RadialIf) -> String {
-    let whole = if rest.max.value - rest.min.value > 1e-9 { format!("between {} and {}", rest.min.text, rest.max.text) } else { rest.min.text.clone() };
-    format!("Measure now: the whole depth is {whole}, by the tip.")
+    if rest.max.value - rest.min.value > 1e-9 {
+        format!("Measure now: the whole depth is between {} and {}, by the tip.", rest.min.text, rest.max.text)
+    } else {
+        format!("Measure now: with the tip aimed at the whole depth is {}, and what it really is shows here.", rest.min.text)
+    }
 }
 
 /// Works the cut.
@@ -280,13 +283,13 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &CutFacts, blank: &BlankFacts
         blank,
         lathe,
         most_n: match (before.beam, before.bar_mm) {
-            (Some(beam), _) => beam.stands_n(sheet, style::GIVES_MM).map(|n| (n, "the work")),
-            (None, Some(bar)) => Some((style::bar_stands_n(bar, thread.length), "the bar")),
+            (Some(beam), _) => beam.stands_n(sheet, style::GIVES_MM).map(|n| (n, "The work")),
+            (None, Some(bar)) => Some((style::bar_stands_n(bar, thread.length), "The bar")),
             (None, None) => None,
         },
         step_mm: dial.half_mm(),
     };
-    let (bounds, lightened) = style::bounds(sheet, &on, aimed, style);
+    let (bounds, slender) = style::bounds(sheet, &on, aimed, style);
     let roughs = style == Style::StockingThenForm;
     // Worked on the job's own sheet only where it is followed; beside the other styles its size alone is wanted.
     let proposed = if roughs { stocking_flat(sheet, thread, tip) } else { stocking_flat(&mut Worksheet::default(), thread, tip) };
@@ -315,16 +318,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &CutFacts, blank: &BlankFacts
     }
     warn_of_the_passes(facts, &passes, &bounds, watch, voice);
     let largest = passes.iter().map(|p| p.chip_mm2).fold(0.0, f64::max);
-    // The least cut that still cuts wins over the area.
-    let lightened = lightened.or_else(|| {
-        (facts.passes.is_none() && facts.rows.is_empty() && largest > bounds.area_mm2 * 1.3).then(|| {
-            format!(
-                "Even the least cut that still cuts takes {}, over the {} of the material and this lathe: rough with a narrower tool, or take one wall at a time.",
-                voice.area(largest),
-                voice.area(bounds.area_mm2)
-            )
-        })
-    });
+    let lightened = lightened(facts, largest, &bounds, slender, voice);
     let cuts =
         cuts(sheet, blank, &passes, style, tip, thread).map(|c| Cuts { bolder: (bounds.unslender_mm2 / largest.max(1e-6)).clamp(1.0, MOST_BOLDER), ..c });
     let drawing = drawing::groove(
@@ -393,6 +387,28 @@ fn cuts(sheet: &mut Worksheet, blank: &BlankFacts, passes: &[PassRow], style: St
     Some(Cuts { last_n: force(last), most_n: force(most), most_step: most.radial_mm - before, bolder: 1.0 })
 }
 
+/// Why the passes are lighter than the material and the lathe would have them, or not as light as they should be: the least cut that still
+/// cuts wins over the area.
+fn lightened(facts: &CutFacts, largest: f64, bounds: &Bounds, slender: Option<&str>, voice: Voice) -> Option<String> {
+    let own = facts.passes.is_some() || !facts.rows.is_empty();
+    let [took, most] = [largest, bounds.area_mm2].map(|a| voice.area(a));
+    let over = largest > bounds.area_mm2 * 1.3;
+    match slender {
+        _ if own => None,
+        Some(what) if over => Some(format!(
+            "{what} is slender and stands {most} without giving more than {}, but a lighter cut than these only rubs.",
+            voice.length(style::GIVES_MM)
+        )),
+        Some(what) => {
+            Some(format!("Cuts lightened: {} is slender, and would give more than {} under a bolder one.", small_first(what), voice.length(style::GIVES_MM)))
+        }
+        None if over => Some(format!(
+            "That is more than the {most} of the material and this lathe, but a lighter cut than {took} only rubs: rough with a narrower tool, or take one wall at a time."
+        )),
+        None => None,
+    }
+}
+
 /// A number of passes, or rows, of the user's own are obeyed; what is out of the usual about them is said.
 fn warn_of_the_passes(facts: &CutFacts, passes: &[PassRow], bounds: &Bounds, watch: &mut Vec<Watch>, voice: Voice) {
     if facts.passes.is_none() && facts.rows.is_empty() {
@@ -411,11 +427,15 @@ fn warn_of_the_passes(facts: &CutFacts, passes: &[PassRow], bounds: &Bounds, wat
         said.push(format!("a first cut of {}, where {} is bold", voice.length(first), voice.length(bounds.first_mm)));
     }
     if least < bounds.least_mm * 0.5 {
-        said.push(format!("a cut of {}, where under {} the tool rubs or the dial cannot be set", voice.length(least.max(0.0)), voice.length(bounds.least_mm)));
+        let least = if voice.shows(least) { format!("a cut of {}", voice.length(least)) } else { "a pass that takes nothing".to_owned() };
+        said.push(format!("{least}, where under {} the tool rubs or the dial cannot be set", voice.length(bounds.least_mm)));
     }
     if !said.is_empty() {
-        let count = cutting.len();
-        let text = format!("{count} {}, as told: {}.", if count == 1 { "pass" } else { "passes" }, said.join("; "));
+        let passes = |n: usize| format!("{n} {}", if n == 1 { "pass" } else { "passes" });
+        // A number told is for the whole depth; to a stop there are fewer.
+        let told = facts.passes.map_or(cutting.len(), |n| n as usize);
+        let stop = if told == cutting.len() { String::new() } else { format!(" for the whole depth, {} of them to where it is measured", cutting.len()) };
+        let text = format!("{}, as told{stop}: {}.", passes(told), said.join("; "));
         watch.push(Watch::new(Level::Warn, Code::Passes, "cut", text));
     }
 }

@@ -139,7 +139,7 @@ fn compound(lathe: &Lathe, starts: u8, pitch: f64, voice: Voice) -> IndexWay {
     }
     let (setting, off) = moved(slide, pitch);
     let off_text = voice.length(off.abs());
-    let residue = if off.abs() < 1e-4 {
+    let residue = if !voice.shows(off) {
         String::new()
     } else {
         format!("; half a division is the nearest, {off_text} {} the pitch", if off > 0.0 { "over" } else { "under" })

@@ -139,9 +139,9 @@ pub(super) fn bar_stands_n(bar_mm: f64, reach: f64) -> f64 {
     GIVES_MM / (gives / 2.0)
 }
 
-/// How boldly each pass may cut, by the material, the lathe and what the work and the tool stand; and why, where it is less than the first two.
-pub(super) fn bounds(sheet: &mut Worksheet, on: &Stands<'_>, depth: Num, style: Style) -> (Bounds, Option<String>) {
-    let voice = sheet.voice();
+/// How boldly each pass may cut, by the material, the lathe and what the work and the tool stand; and what is slender, where that makes it
+/// less than the first two.
+pub(super) fn bounds(sheet: &mut Worksheet, on: &Stands<'_>, depth: Num, style: Style) -> (Bounds, Option<&'static str>) {
     let material = &on.blank.material;
     // As it is set, not only as it is asked for: a setting is out by half a step at most, and the last by a whole one, to the shallow side.
     let least = (material.least_cut_mm + 1.5 * on.step_mm).min(depth.value.max(1e-6));
@@ -153,10 +153,8 @@ pub(super) fn bounds(sheet: &mut Worksheet, on: &Stands<'_>, depth: Num, style: 
     );
     let most = sheet.apply(&rules::MOST_AREA, [material.most_area_mm2.into(), share, style.share().into()]).value;
     let slender = on.most_n.map(|(n, what)| (n / (material.kc1_n_mm2 * CHIP_MM.powf(-0.25)), what)).filter(|(area, _)| *area < most);
-    let why = slender.map(|(area, what)| {
-        format!("Cuts lightened to {}: {what} is slender, and would give more than {} under a bolder one.", voice.area(area), voice.length(GIVES_MM))
-    });
-    (Bounds { first_mm: first.value, area_mm2: slender.map_or(most, |(area, _)| area), unslender_mm2: most, least_mm: least }, why)
+    let what = slender.map(|(_, what)| what);
+    (Bounds { first_mm: first.value, area_mm2: slender.map_or(most, |(area, _)| area), unslender_mm2: most, least_mm: least }, what)
 }
 
 /// Scratch, cuts and springs of a style, in order.

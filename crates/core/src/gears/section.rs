@@ -367,7 +367,7 @@ fn tell(
                 "gears",
                 format!(
                     "This train will bind a nut longer than {}: its error takes {} of the {} there are.",
-                    voice.about(longest.value),
+                    voice.at_most(longest.value),
                     voice.micro(takes.value),
                     voice.micro(room.value)
                 ),
@@ -392,7 +392,7 @@ fn tell(
             "Takes {} of {} over {nut} of nut: {weight}. Binds a nut longer than {}.",
             voice.micro(takes.value),
             voice.micro(room.value),
-            voice.about(longest.value)
+            voice.at_most(longest.value)
         )
     };
     let owned: Vec<u16> = lathe.gears.iter().map(|g| g.teeth).collect();

@@ -52,7 +52,7 @@ pub(super) fn steps(lathe: &Lathe, found: &Found, with_spindle: bool, voice: Voi
             steps.push("Turn it once by hand and see which way the carriage goes: this train asks for the tumbler the other way about.".into());
         }
     }
-    steps.push(format!("Set each mesh over a folded slip of thin paper, about {}; never run them tight.", voice.coarse(PAPER_MM)));
+    steps.push(format!("Set each mesh over a folded slip of thin paper, about {}; never run them tight.", voice.thou(PAPER_MM)));
     steps.push(format!("Guard on, a turn by hand, then a dry run with the {} closed.", voice.words().half_nut));
     steps
 }

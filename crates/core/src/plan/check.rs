@@ -197,15 +197,21 @@ fn stock(lines: &mut Line<'_>, plan: &Plan) {
 fn stick_out(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
     let against = lines.against(&[Code::Stickout]);
     let Some(slender) = &plan.blank.slenderness else { return };
-    let (next, how) = if slender.asks == Some(Support::Centre) { ("centre", "Bring up the tailstock.") } else { ("steady", "Set a steady.") };
+    let (how, change) = match slender.asks {
+        Some(Support::Centre) => ("Bring up the tailstock.", Some(json!({"blank": {"support": "centre"}}))),
+        Some(_) => ("Set a steady.", Some(json!({"blank": {"support": "steady"}}))),
+        None => {
+            ("No support serves work so thin or held so already: leave the thread a little full and finish it with a die, or make it entirely by one.", None)
+        }
+    };
     lines.put(
         "stick_out",
         "Stick-out",
         "blank",
         match against {
-            Some(why) => bad(why, how, Some(json!({"blank": {"support": next}}))),
+            Some(why) => bad(why, how, change),
             None if job.blank.stick_out_mm.is_none() => unknown(
-                format!("How far it stands out was not told. At the thread’s own length: {}", slender.says),
+                format!("How far it stands out was not told; no less than the thread itself. {}", slender.says),
                 "Measure it from the jaws, and tell it.",
                 None,
             ),
@@ -267,7 +273,16 @@ fn passes(lines: &mut Line<'_>, plan: &Plan) {
         "cut",
         match against {
             Some(why) => bad(why, "Leave the passes to the app.", Some(json!({"cut": {"passes": null, "rows": []}}))),
-            None => good(format!("{count}, of up to {} each. {}", plan.voice.area(most), plan.cut.lightened.as_deref().unwrap_or_default()).trim().to_owned()),
+            None => good(
+                format!(
+                    "{count} {}, of up to {} each. {}",
+                    if count == 1 { "cut" } else { "cuts" },
+                    plan.voice.area(most),
+                    plan.cut.lightened.as_deref().unwrap_or_default()
+                )
+                .trim()
+                .to_owned(),
+            ),
         },
     );
 }
@@ -331,8 +346,12 @@ fn gears(lines: &mut Line<'_>, plan: &Plan, job: &Job, lathe: &Lathe) {
         if hung.train.swaps == 0 {
             good(format!("{} is on the lathe{}.", teeth(&hung.train), lever(&hung.train)))
         } else {
-            bad(
-                to_change(&hung.train, lathe),
+            // A lathe with nothing on it is one whose gears nobody told.
+            let untold = lathe.mounted.drivers.is_empty() && lathe.mounted.driven.is_empty();
+            let says = if untold { format!("{} is wanted; what hangs there was not told.", teeth(&hung.train)) } else { to_change(&hung.train, lathe) };
+            let judged = if untold { unknown } else { bad };
+            judged(
+                says,
                 "Machine isolated, hang it, guard back on; then say it is on.",
                 Some(json!({"lathe": {"mounted": {"drivers": hung.train.drivers, "driven": hung.train.driven}}})),
             )
@@ -504,7 +523,7 @@ fn tool(lines: &mut Line<'_>, plan: &Plan) {
             None if bit.measured => good(format!("{}.", bit.says)),
             None => {
                 let stop = &plan.cut.radial_mm.text;
-                unknown(format!("Not measured: {}. The passes stop at {stop}, to be measured.", bit.says), format!("Measure it; {to} is the aim."), Some(aim))
+                unknown(format!("{}. The passes stop at {stop}, to be measured.", bit.says), format!("Measure it; {to} is the aim."), Some(aim))
             }
         },
     );
@@ -630,9 +649,7 @@ fn open_end(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
                     bad(why, says, Some(change))
                 }
                 (None, Some(_)) => good(beyond.says.clone()),
-                (None, None) if job.setup.runout_mm.is_some() => {
-                    good(format!("{} to stop in, as told; it runs on {}.", voice.given(job.setup.runout_mm.unwrap_or(0.0)), plan.setup.stopping_mm.text))
-                }
+                (None, None) if job.setup.runout_mm.is_some() => room_told(plan, job.setup.runout_mm.unwrap_or(0.0)),
                 (None, None) => unknown(beyond.says.clone(), "Measure from the end of the thread to whatever stands there, and tell it.", None),
             },
         );
@@ -645,7 +662,7 @@ fn open_end(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
             "Room at the tailstock",
             "setup",
             match job.setup.runout_mm {
-                Some(room) => good(format!("{} there; it runs on {}.", plan.voice.given(room), setup.stopping_mm.text)),
+                Some(room) => room_told(plan, room),
                 None => unknown(
                     format!(
                         "The cut runs toward {}, and the room there was not told; it runs on {} after the hand moves.",
@@ -661,6 +678,23 @@ fn open_end(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
     if let Some(back) = &setup.comes_back {
         lines.put("comes_back", "Coming back", "setup", good(back.says.clone()));
     }
+}
+
+/// How far a lathe's slowest speed may be over a table of starting speeds before the edge is surely burnt. House value.
+const STARTING_SPREAD: f64 = 1.5;
+
+/// A room to stop in that was told, against what stopping takes.
+fn room_told(plan: &Plan, room: f64) -> LineFinding {
+    let (setup, there) = (&plan.setup, plan.voice.thou(room));
+    if setup.ending == Ending::Hand {
+        return good(format!("{there} to stop in, as told; turned by hand it stops where the hand does."));
+    }
+    let takes = &setup.stopping_mm;
+    if takes.value > room + SHOWN_MM {
+        let by_hand = Some(json!({"setup": {"ending": "hand", "spindle_rpm": null}}));
+        return bad(format!("{there} to stop in, as told, where it runs on {}.", takes.text), "Turn the spindle by hand, or make room there.", by_hand);
+    }
+    good(format!("{there} to stop in, as told; it runs on {}.", takes.text))
 }
 
 fn speed(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
@@ -700,6 +734,12 @@ fn speed(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
             unknown(
                 format!("The slowest, {}, is over the {} that {binds} is given.", setup.speed_rpm.text, setup.limit_rpm.text),
                 "Try it on air first, hand on the lever, and tell what you care to thread at; or turn the spindle by hand.",
+                Some(json!({"setup": {"ending": "hand", "spindle_rpm": null}})),
+            )
+        } else if speed > limit + 1e-9 && setup.speed_limit == SpeedLimit::Cutting && speed <= limit * STARTING_SPREAD {
+            unknown(
+                format!("The slowest, {}, is over the {} of the table, which is where to start and no limit.", setup.speed_rpm.text, setup.limit_rpm.text),
+                "Oil it well and watch the edge; or turn the spindle by hand.",
                 Some(json!({"setup": {"ending": "hand", "spindle_rpm": null}})),
             )
         } else if speed > limit + 1e-9 {

@@ -71,6 +71,16 @@ pub struct Plan {
     pub voice: Voice,
 }
 
+impl Plan {
+    /// The plan as it is sent and stored. It is written here, where code is optimised, and not wherever it is asked for.
+    ///
+    /// # Errors
+    /// When a figure of it is not a number JSON has.
+    pub fn json(&self) -> Result<String, serde_json::Error> {
+        serde_json::to_string(self)
+    }
+}
+
 /// Version of the reckoning, stored with every frozen plan.
 pub const ENGINE: &str = env!("CARGO_PKG_VERSION");
 
@@ -124,7 +134,7 @@ pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
     );
     // What the thread ends in is at the headstock end: a cut away from it starts there.
     let cut_end = match setup.carriage {
-        Carriage::TowardHeadstock => blank::end::CutEnd::StopsIn(setup.stopping_mm.num()),
+        Carriage::TowardHeadstock => blank::end::CutEnd::StopsIn(setup.stops_in),
         Carriage::AwayFromHeadstock => blank::end::CutEnd::StartsIn(setup.run_up_mm.num()),
     };
     let tried = fitted.as_ref().is_some_and(|(_, f)| f.follows(th.spec.side));

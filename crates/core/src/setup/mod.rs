@@ -90,6 +90,9 @@ pub struct SetupSection {
     pub endings: Vec<EndingWay>,
     /// Room the carriage needs to stop in at that speed.
     pub stopping_mm: Quantity,
+    /// What the relief is laid out to stop in, mm.
+    #[serde(skip)]
+    pub stops_in: Num,
     /// The stroke back, where the half-nut stays closed on a spindle under power.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub comes_back: Option<Return>,
@@ -235,7 +238,7 @@ fn come_back(distance: Num, room: Option<Num>, toward: bool, speeds: &Speeds, vo
         }
         Some(room) if by_hand => format!(
             "Coming back it runs on {on} where there is {}: {slower}stop it over the thread, tool clear, and bring the last part in by hand.",
-            if room.value < 0.1 { "no room for it".to_owned() } else { format!("room for {}", voice.about(room.value)) }
+            if room.value < 0.1 { "no room to".to_owned() } else { format!("room for {}", voice.about(room.value)) }
         ),
         Some(room) => format!("Coming back it runs on {on}, in room for {}.", voice.about(room.value)),
     };
@@ -314,6 +317,10 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<
     let run_up = if in_groove { 0.0.into() } else { run_up(sheet, facts, thread.pitch) };
     // Turned by hand it stops where the hand does.
     let distance = if ending == Ending::Hand { 0.0.into() } else { stop.distance(sheet, speed) };
+    // A speed told that cannot stop in the relief proposed makes no wider relief of it: the speed is what is wrong.
+    let proposed = toward && blank.shoulder && blank.relief_width_mm.is_none() && facts.runout_mm.is_none() && ending != Ending::Hand;
+    let stops_in =
+        stopping.filter(|s| proposed && speed > s.value + 1e-9).map_or(distance, |s| stop.distance(&mut Worksheet::default(), lathe.speeds.under(s.value)));
     let comes_back = (ending == Ending::Closed).then(|| {
         let room = if in_groove {
             let width = blank.relief_width_mm.map_or_else(|| relief::start_width(sheet, reach), Num::from);
@@ -339,6 +346,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<
         ending,
         endings: endings::ways(&ask, ending),
         stopping_mm: Quantity::least(voice, distance),
+        stops_in,
         comes_back,
         reaction_s: stop.reaction.value,
         wall: direction.wall,

@@ -213,3 +213,22 @@ proptest! {
         prop_assert!((-1e-8..half + 1e-8).contains(&short), "the last stops short by less than half a division: {short}");
     }
 }
+
+#[test]
+fn work_too_thin_for_a_steady_is_not_told_to_have_one() {
+    for (callout, wants) in [("M1.2", false), ("M2", false), ("M8", true)] {
+        let plan = with(0, json!({"thread": {"callout": callout, "length_mm": if wants { 60 } else { 6 }}}));
+        let line = plan.check.lines.iter().find(|l| l.code == "stick_out").unwrap();
+        assert_eq!(line.state, yoke_core::plan::State::Bad, "{}", line.says);
+        let change = line.cure.as_ref().unwrap().change.as_ref();
+        assert_eq!(change.is_some(), wants, "{callout}: {}", line.says);
+    }
+}
+
+#[test]
+fn a_number_of_passes_told_is_said_as_it_was_told() {
+    let plan = with(0, json!({"thread": {"callout": "M24"}, "cut": {"passes": 200}}));
+    let says = &plan.watch.iter().find(|w| w.code == yoke_core::watch::Code::Passes).unwrap().text;
+    let cut = plan.cut.passes.iter().filter(|p| p.kind == yoke_core::cut::PassKind::Cut).count();
+    assert!(says.starts_with("200 passes, as told for the whole depth") && says.contains(&format!("{cut} of them")) && !says.contains("0.000"), "{says}");
+}

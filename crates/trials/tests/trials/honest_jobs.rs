@@ -163,6 +163,41 @@ fn by_the_micrometer_every_honest_job_ends_and_in_its_limits() {
     assert!(ends.never == 0 && ends.trouble * 200 <= jobs && ends.past * 500 <= jobs && ends.good * 100 >= jobs * 99);
 }
 
+/// The same job by the plain rule: the planned passes, then half of what is left of the diameter, to the middle of the limits, as if nothing
+/// sprang and the tip were the one aimed at. How many cuts after the first reading.
+fn plainly(truth: &mut Truth, chance: &mut Chance) -> usize {
+    let run = truth.run;
+    for pass in &run.passes {
+        truth.cut(pass.radial_mm, chance);
+    }
+    for cuts in 0..12 {
+        let left = run.cut_sign() * (truth.size() + 0.0025 * chance.normal() - run.target_mm);
+        if left.abs() <= (run.limits_mm[1] - run.limits_mm[0]) / 2.0 || left <= 0.0 {
+            return cuts;
+        }
+        truth.cut(run.dial.nearest(truth.stands + left / 2.0).radial_mm.max(truth.stands), chance);
+    }
+    12
+}
+
+#[test]
+fn the_plain_rule_loses_parts_that_are_kept_here() {
+    let jobs = cases(10_000);
+    let kinds = kinds(&json!({}));
+    let mut ends = Ends::default();
+    for job in 0..jobs {
+        let mut chance = Chance(u64::from(job) * 7919 + 11);
+        let mut truth = begin(&kinds[job as usize % kinds.len()], &mut chance);
+        ends.cuts.push(plainly(&mut truth, &mut chance));
+        let ([low, high], size) = (truth.run.limits_mm, truth.size());
+        ends.good += usize::from(size >= low && size <= high);
+        ends.past += usize::from(if truth.run.side == Side::External { size < low - 0.002 } else { size > high + 0.002 });
+    }
+    ends.says("by the plain rule");
+    // The same jobs, followed here, are good in ninety-nine of a hundred.
+    assert!(ends.good * 1000 < jobs as usize * 995, "the plain rule does as well");
+}
+
 /// The mate's clearance as a hand feels it: the bands the trade has for this pitch, edges of its own, and never quite the same twice.
 fn feel(clearance: f64, pitch: f64, bias: f64, chance: &mut Chance) -> Fit {
     let c = clearance + bias + 0.004 * chance.normal();

@@ -211,3 +211,32 @@ fn a_cut_that_starts_on_the_bar_is_given_a_groove_and_comes_back_into_it_by_hand
     let open = left(json!({"end": "open", "stick_out_mm": 62}), json!({}));
     assert!(open.setup.run_up_mm.value > 5.0 && line(&open, "end_room").state == State::Bad);
 }
+
+proptest! {
+    #![proptest_config(ProptestConfig::with_cases(200))]
+
+    /// A room told at an open end, or at the tailstock, is red where the carriage runs on past it, and green where it does not.
+    #[test]
+    fn a_room_told_is_held_against_what_stopping_takes(i in 0..standards().len(), lathe in 0_usize..3, room in 0.1_f64..30.0, left: bool, closed: bool, rpm in prop::option::of(30.0_f64..400.0)) {
+        let hand = if left { "left" } else { "right" };
+        let ending = if closed { "closed" } else { "chalk_marks" };
+        let plan = sound(json!({"thread": {"callout": standards()[i].name, "hand": hand}, "lathe": demo_lathe(lathe),
+            "setup": {"ending": ending, "way": "auto", "runout_mm": room, "spindle_rpm": rpm}}));
+        let lines: Vec<&CheckLine> = plan.check.lines.iter().filter(|l| ["end_room", "tail_room"].contains(&l.code)).collect();
+        let judged: Vec<&&CheckLine> = lines.iter().filter(|l| l.says.contains("to stop in, as told")).collect();
+        prop_assert!(!left || !judged.is_empty());
+        for line in judged {
+            let over = plan.setup.stopping_mm.value > room + 0.0005;
+            prop_assert_eq!(line.state == State::Bad, over, "{}: {}", plan.thread.name, line.says);
+        }
+    }
+}
+
+#[test]
+fn a_speed_told_makes_no_wider_relief_and_is_itself_what_is_wrong() {
+    let of = |rpm: Value| sound(json!({"thread": {"callout": "M20x2.5", "length_mm": 50}, "blank": {"shoulder": true}, "setup": {"spindle_rpm": rpm}}));
+    let (own, told) = (of(Value::Null), of(json!(900)));
+    let width = |plan: &Plan| plan.blank.relief.as_ref().unwrap().width_mm.value;
+    assert!((width(&own) - width(&told)).abs() < 1e-9 && width(&own) < 13.0, "{} {}", width(&own), width(&told));
+    assert_eq!(line(&told, "speed").state, State::Bad);
+}
