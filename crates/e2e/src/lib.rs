@@ -7,6 +7,7 @@ pub use cable::{Cable, Line};
 
 use serde_json::{Value, json};
 use std::io::{BufRead, BufReader};
+use std::mem::ManuallyDrop;
 use std::os::unix::process::CommandExt;
 use std::path::{Path, PathBuf};
 use std::process::{Child, Command, Stdio};
@@ -143,8 +144,8 @@ static IDLE: Mutex<Vec<Browser>> = Mutex::new(Vec::new());
 
 /// A headless browser with its driver.
 pub struct Browser {
-    /// The page.
-    pub page: WebDriver,
+    /// The page; never closed politely, which a journey that failed would wait minutes for: it goes with its driver.
+    pub page: ManuallyDrop<WebDriver>,
     tools: Cdp,
     _driver: Kept,
     _profile: tempfile::TempDir,
@@ -204,7 +205,7 @@ impl Browser {
         wants.add_arg(&format!("--user-data-dir={}", profile.path().display())).unwrap();
         let page = WebDriver::new(format!("http://127.0.0.1:{port}"), wants).await.expect("Chromium starts");
         let tools = page.cdp();
-        let browser = Self { page, tools, _driver: driver, _profile: profile };
+        let browser = Self { page: ManuallyDrop::new(page), tools, _driver: driver, _profile: profile };
         // What the content policy blocks is told to the tests.
         let watch =
             "window.blocked = []; document.addEventListener('securitypolicyviolation', e => window.blocked.push(e.violatedDirective + ' ' + e.blockedURI))";

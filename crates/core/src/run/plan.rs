@@ -295,7 +295,10 @@ impl RunPlan {
     pub fn touches(&self, size_mm: f64) -> Option<[f64; 2]> {
         let tip = self.tip.filter(|t| t.alpha_deg > 0.0)?;
         let at = |flat: f64| self.depth_of(size_mm, tip.height(flat));
-        Some([at(WIDEST * tip.pitch_mm) - TOUCH_MM, at(0.0) + TOUCH_MM])
+        // A tip wider than the form's crests are high never reaches the size: it is not one of this form.
+        let form = |heights: [f64; 2]| (tip.pitch_mm / 2.0 - heights[0].min(heights[1]) / 2.0 * tip.slope()) * OTHER_WIDE;
+        let widest = self.heights_mm.map_or(f64::INFINITY, form).min(WIDEST * tip.pitch_mm);
+        Some([at(widest.max(tip.wide_mm)) - TOUCH_MM, at(0.0) + TOUCH_MM])
     }
 
     /// Root diameter the tip leaves when the pitch diameter is this, mm.

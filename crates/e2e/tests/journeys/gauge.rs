@@ -245,3 +245,46 @@ async fn two_sizes_of_wire_tell_the_flank_and_places_along_the_taper() {
     assert!(said.contains("0.0012 in larger at the far end, over 1.57 in"), "{said}");
     browser.close().await;
 }
+
+#[tokio::test]
+async fn a_bit_changed_and_not_measured_is_told_by_touching_the_groove() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path());
+    let browser = Browser::open().await;
+    let id = "mill-bearing-stud";
+    let job = server.tell(id, json!({"bit": {"included_angle_deg": 60, "tip_flat_mm": 0.35}})).await;
+    let nine: Value = job["plan"]["run"]["passes"].as_array().unwrap()[..9].into();
+    server.cut(id, &nine, "p").await;
+    let number = |of: &Value| of.as_f64().unwrap();
+    let run = &job["plan"]["run"];
+    let (start, stood) = (number(&run["start_mm"]), number(&nine[8]["radial_mm"]));
+    let size = start - 2.0 * (stood - number(&run["tip_to_pitch_mm"]));
+    server.act(id, "read", json!({"kind": "measured", "pitch_diameter_mm": size})).await;
+    browser.stand(&server.at(&format!("/jobs/{id}/at-the-lathe"))).await;
+    browser.keys(["o"]).await;
+    browser.find_text("[role=dialog] .choice", "Changed the bit").await.click().await.unwrap();
+    browser.find("[role=dialog] input").await.send_keys(Key::Enter + "").await.unwrap();
+    // Nothing deeper is offered till it has touched.
+    browser.wait_text(".pass-name", "Find the groove").await;
+    assert!(server.job(id).await["run"]["next"].is_null());
+    let touched = || async { browser.find_text(".told .lathe-key", "It touched at").await.click().await.unwrap() };
+    touched().await;
+    browser.find("[role=dialog] input").await;
+    assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
+    // A flat of half a millimetre meets both flanks where the groove is as wide, by coordinates.
+    let pitch = 25.4 / 9.0;
+    let touches = (start - size) / 2.0 + (pitch / 2.0 - 0.5) / (2.0 * 30.0_f64.to_radians().tan());
+    let reading = touches * number(&run["dial"]["reading_per_radial"]);
+    // Where no tip could touch is said with where it could, and what was typed stays.
+    let field = browser.find("[role=dialog] input").await;
+    retype(&field, format!("{:.4}{}", reading * 3.0, Key::Enter + "")).await;
+    let refused = browser.wait_text(".lathe", "between").await;
+    assert!(refused.contains("groove"), "{refused}");
+    browser.find_text(".strip button", "Leave it").await.click().await.unwrap();
+    touched().await;
+    retype(&browser.find("[role=dialog] input").await, format!("{reading:.4}{}", Key::Enter + "")).await;
+    browser.find("[data-pass]").await;
+    let run = server.job(id).await["run"].clone();
+    assert!((number(&run["stands_mm"]) - touches).abs() < 0.002 && !run["next"].is_null(), "{run}");
+    browser.close().await;
+}
