@@ -144,7 +144,10 @@ pub async fn serve(folder: &Path, &Serve { port, demo: with_demo, fresh, .. }: &
     if fresh && let Some(aside) = put_aside(folder)? {
         eprintln!("The demo yard is begun afresh; as it was before: {}", folder.join(aside).display());
     }
-    let store = Store::open(&path).map_err(|e| e.to_string())?;
+    let mut store = Store::open(&path).map_err(|e| e.to_string())?;
+    if let Some(says) = store.serve().map_err(|e| e.to_string())? {
+        eprintln!("{says}.");
+    }
     if with_demo && demo::fill(&store, now).map_err(|e| format!("The demo yard cannot be laid out: {e}"))? {
         mark_demo(folder)?;
     }

@@ -7,6 +7,7 @@
 use serde::Serialize;
 use serde::de::DeserializeOwned;
 use serde_json::{Map, Value, json};
+use std::sync::{Mutex, PoisonError};
 use yoke_core::faults::{Fault, read_json};
 use yoke_core::job::{Kit, LatheProfile, PlanRequest};
 use yoke_core::log::{Act, ActKind};
@@ -100,9 +101,19 @@ pub fn lathe(row: &LatheRow) -> Result<Document<LatheProfile>, Unread> {
     document(&row.body, &format!("The lathe \u{201c}{}\u{201d}", row.id))
 }
 
+/// The drawer as it was last read, and the text it was read from: it seldom changes, and every plan asks for it.
+static DRAWER: Mutex<Option<(String, Document<Kit>)>> = Mutex::new(None);
+
 /// The drawer, if one is kept.
 pub fn kit(store: &Store) -> Result<Option<Document<Kit>>, Failed> {
-    Ok(store.kit()?.map(|body| document(&body, "The drawer")).transpose()?)
+    let Some(body) = store.kit()? else { return Ok(None) };
+    let mut last = DRAWER.lock().unwrap_or_else(PoisonError::into_inner);
+    if let Some((_, read)) = last.as_ref().filter(|(text, _)| *text == body) {
+        return Ok(Some(read.clone()));
+    }
+    let read = document::<Kit>(&body, "The drawer")?;
+    *last = Some((body, read.clone()));
+    Ok(Some(read))
 }
 
 /// A job's own facts.

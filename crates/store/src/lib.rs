@@ -15,6 +15,7 @@ mod whole;
 
 pub use backup::{COPIES_KEPT, TakenIn, VerifiedCopy};
 pub use board::BoardRow;
+pub use open::OPEN;
 pub use photos::{PhotoRow, Put, picture_kind};
 pub use sheets::{NewBatch, NewPart, PartsAdded, SheetRow, TickRow};
 pub use whole::{Whole, WholeJob};
@@ -222,6 +223,10 @@ pub struct Store {
     connection: Mutex<Connection>,
     path: PathBuf,
     file: Option<(u64, u64)>,
+    /// What was written to it last was gone when it was opened.
+    lost: bool,
+    /// It bears the mark of one that is served.
+    served: bool,
 }
 
 impl Store {

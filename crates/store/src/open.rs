@@ -18,7 +18,10 @@ impl Store {
         if !look(path)? && newest_sound(path).is_some() {
             return Err(unfit(path, "is gone, though copies of it are kept beside it".into()));
         }
-        Self::open_or_make(path)
+        let lost = path.exists() && beside(path, OPEN).exists() && !beside(path, "-wal").metadata().is_ok_and(|m| m.len() > 0);
+        let mut store = Self::open_or_make(path)?;
+        store.lost = lost;
+        Ok(store)
     }
 
     /// The same, making a new one even where copies lie beside it: to be taken in at once.
@@ -43,7 +46,29 @@ impl Store {
         }
         let path = std::path::absolute(path).unwrap_or_else(|_| path.to_owned());
         let file = identity(&path);
-        Ok(Self { connection: Mutex::new(connection), path, file })
+        Ok(Self { connection: Mutex::new(connection), path, file, lost: false, served: false })
+    }
+
+    /// Marks the database as one that is served, so that it is seen when what was written last, in its -wal file, is gone after a server that
+    /// did not end as it should; what is to be said where it is.
+    ///
+    /// # Errors
+    /// What SQLite says.
+    pub fn serve(&mut self) -> Result<Option<String>, StoreError> {
+        {
+            // From here on there is a -wal file until the database is closed.
+            let connection = self.lock();
+            let version: i64 = connection.query_row("PRAGMA user_version", [], |r| r.get(0))?;
+            connection.pragma_update(None, "user_version", version)?;
+        }
+        self.served = std::fs::write(beside(&self.path, OPEN), "There while the database is served, and after a server that did not end as it should.\n").is_ok();
+        Ok(self.lost.then(|| {
+            format!(
+                "The database {} was not closed when the server last ended, and what was written to it last, in its -wal file, is gone: passes told last may be missing. \
+                 Look at the log of every job that was in the cut before going on with it; if the file is found, stop this server and put it back",
+                self.path.display()
+            )
+        }))
     }
 
     /// Whether the file written to is still the one at its path: a folder moved or taken away under the server takes what is written with it.
@@ -54,6 +79,25 @@ impl Store {
         let now = identity(&self.path);
         if now.is_some() && now == self.file { Ok(()) } else { Err(StoreError::Gone { path: self.path.clone() }) }
     }
+}
+
+impl Drop for Store {
+    /// What closes the database puts all of it into the file itself. One taken away meanwhile leaves its mark as it is.
+    fn drop(&mut self) {
+        if self.served && self.in_place().is_ok() {
+            let _ = std::fs::remove_file(beside(&self.path, OPEN));
+        }
+    }
+}
+
+/// Lies beside a database that is served.
+pub const OPEN: &str = "-open";
+
+/// The file beside a database whose name ends so.
+fn beside(path: &Path, ending: &str) -> PathBuf {
+    let mut name = path.as_os_str().to_owned();
+    name.push(ending);
+    PathBuf::from(name)
 }
 
 /// What tells one file from another that lies at the same path later.
@@ -89,12 +133,7 @@ fn unfit(path: &Path, why: String) -> StoreError {
 
 /// Looks a file through without writing to it; false when there is none yet.
 fn look(path: &Path) -> Result<bool, StoreError> {
-    let beside = |ending: &str| {
-        let mut name = path.as_os_str().to_owned();
-        name.push(ending);
-        PathBuf::from(name)
-    };
-    let wal = std::fs::metadata(beside("-wal")).is_ok_and(|m| m.len() > 0);
+    let wal = std::fs::metadata(beside(path, "-wal")).is_ok_and(|m| m.len() > 0);
     let Ok(about) = std::fs::metadata(path) else {
         return if wal { Err(unfit(path, "is gone, and only what was last written to it is left (its -wal file)".into())) } else { Ok(false) };
     };

@@ -286,3 +286,33 @@ fn it_ends_when_asked_even_with_half_a_request_under_way_and_at_once_when_asked_
     std::thread::sleep(Duration::from_millis(300));
     assert!(stop(server, "TERM") < Duration::from_secs(2));
 }
+
+#[tokio::test]
+async fn what_was_last_written_and_is_gone_is_said() {
+    let folder = shop();
+    let mark = folder.path().join("yoke-turn.db-open");
+    let wal = folder.path().join("yoke-turn.db-wal");
+    // What a server says as it starts, and is then killed.
+    let said = || {
+        let mut command = Command::new(env!("CARGO_BIN_EXE_yoke-turn"));
+        let command = command.args(["--demo", "--port", "0", "--data"]).arg(folder.path()).stdout(Stdio::piped()).stderr(Stdio::piped());
+        let mut child = command.spawn().unwrap();
+        std::io::BufRead::read_line(&mut std::io::BufReader::new(child.stdout.as_mut().unwrap()), &mut String::new()).unwrap();
+        child.kill().unwrap();
+        let mut says = String::new();
+        child.stderr.take().unwrap().read_to_string(&mut says).unwrap();
+        child.wait().unwrap();
+        says
+    };
+    // Closed as it should be, and killed with its file beside it, there is nothing to say.
+    assert!(!mark.exists());
+    for _ in 0..2 {
+        let says = said();
+        assert!(!says.contains("may be missing") && mark.exists() && wal.exists(), "{says}");
+    }
+    std::fs::remove_file(&wal).unwrap();
+    let says = said();
+    assert!(says.contains("passes told last may be missing") && says.contains("Look at the log"), "{says}");
+    stop(Server::start(folder.path(), &["--demo"]), "TERM");
+    assert!(!mark.exists() && !wal.exists());
+}
