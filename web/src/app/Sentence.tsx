@@ -1,7 +1,7 @@
 import type { Job, Plan } from '../api/client';
 import { useLathes, useMaterials } from '../api/hooks';
 import { figure } from '../parts/Figure';
-import { bare, leadscrew } from '../parts/text';
+import { inField, leadscrew } from '../parts/text';
 import { useUnit } from '../parts/unit';
 import { Word } from './Word';
 
@@ -72,7 +72,7 @@ export function Sentence({ job, plan }: { job: Job; plan: Plan }) {
         set={request.thread?.length_mm != null}
         edit={{
           kind: 'length',
-          value: bare(figure(thread.length_mm, unit)),
+          value: inField(thread.length_mm, unit),
           patch: mm => ({ thread: { length_mm: mm } }),
           clear: 'Two diameters',
         }}

@@ -3,6 +3,7 @@ import { useId, useState } from 'react';
 import { inWords, type Job } from '../api/client';
 import { type Patch, useChange } from '../api/hooks';
 import { readLength } from '../api/length';
+import { useDraft } from '../parts/draft';
 import { NumberPad } from '../parts/NumberPad';
 import { useUnit } from '../parts/unit';
 
@@ -67,10 +68,19 @@ function Editor({ job, about, edit, close }: { job: Job; about: string; edit: Ed
   const change = useChange(job);
   const unit = useUnit();
   const id = useId();
-  const [text, setText] = useState(edit.kind === 'choice' ? '' : edit.value);
+  const [text, setText, told] = useDraft(`word:${about}`, edit.kind === 'choice' ? '' : edit.value);
   const [fault, setFault] = useState<string | null>(null);
   const send = (request: Patch) =>
-    change.mutate({ request }, { onSuccess: close, onError: e => setFault(inWords(e)) });
+    change.mutate(
+      { request },
+      {
+        onSuccess: () => {
+          told();
+          close();
+        },
+        onError: e => setFault(inWords(e)),
+      },
+    );
 
   if (edit.kind === 'choice') {
     return (

@@ -1,8 +1,9 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { inWords, type Job, type Plan, type SumRequest } from '../api/client';
 import { useChange, useFeeds, useRules } from '../api/hooks';
 import { readLength } from '../api/length';
 import { figure, Figure } from '../parts/Figure';
+import { useDraft } from '../parts/draft';
 import { Leaf } from '../parts/Leaf';
 import { typed } from '../parts/text';
 import { useUnit } from '../parts/unit';
@@ -40,14 +41,17 @@ function Sums({ job, plan }: { job: Job; plan: Plan }) {
   const change = useChange(job);
   const rules = useRules(true);
   const feeds = useFeeds();
-  const [sums, setSums] = useState<Draft[]>(() =>
-    (job.request.pad ?? []).map(s => ({
-      name: s.name ?? '',
-      kind: s.kind ?? 'half_difference',
-      feeds: s.feeds ?? null,
-      figures: (s.figures ?? []).map(f => ({ text: typed(f.value, unit), from: f.from ?? null })),
-    })),
+  const kept = useMemo<Draft[]>(
+    () =>
+      (job.request.pad ?? []).map(s => ({
+        name: s.name ?? '',
+        kind: s.kind ?? 'half_difference',
+        feeds: s.feeds ?? null,
+        figures: (s.figures ?? []).map(f => ({ text: typed(f.value, unit), from: f.from ?? null })),
+      })),
+    [job.request.pad, unit],
   );
+  const [sums, setSums, told] = useDraft('pad', kept);
   const [fault, setFault] = useState<string | null>(null);
   const rule = (kind: Kind) => rules.data?.find(r => r.id === `pad.${kind}`);
   const set = (i: number, patch: Partial<Draft>) => setSums(sums.map((s, j) => (j === i ? { ...s, ...patch } : s)));
@@ -87,7 +91,7 @@ function Sums({ job, plan }: { job: Job; plan: Plan }) {
       }
       pad.push({ name: s.name.trim(), kind: s.kind, figures, feeds: s.feeds ?? null });
     }
-    change.mutate({ request: { pad } as never }, { onError: e => setFault(inWords(e)) });
+    change.mutate({ request: { pad } as never }, { onSuccess: told, onError: e => setFault(inWords(e)) });
   };
   return (
     <form

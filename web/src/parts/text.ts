@@ -4,7 +4,11 @@ import type { LatheProfile, Plan } from '../api/client';
 export const typed = (mm: number | null | undefined, unit: 'mm' | 'in') =>
   mm == null ? '' : unit === 'in' ? String(Number((mm / 25.4).toFixed(6))) : String(mm);
 
-/** A figure without its unit, to begin an edit from. */
+/** A length of the plan as an edit of it begins: as a number, whatever way it is shown, so near that setting it again moves nothing. */
+export const inField = (length: { value: number }, unit: 'mm' | 'in') =>
+  unit === 'in' ? String(Number((length.value / 25.4).toFixed(5))) : String(Number(length.value.toFixed(4)));
+
+/** A figure without its unit. */
 export const bare = (text: string) => text.replace(/ .*/, '');
 
 /** The beginning of a sentence. */

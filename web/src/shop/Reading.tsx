@@ -1,6 +1,7 @@
 import jsonMap from 'json-source-map';
-import { useId, useRef, useState } from 'react';
+import { useId, useRef } from 'react';
 import { faultsOf } from '../api/client';
+import { useDraft } from '../parts/draft';
 import type { PartProps } from './PartLeaf';
 
 export interface Found {
@@ -54,7 +55,7 @@ export function Reading({
 }) {
   const id = useId();
   const area = useRef<HTMLTextAreaElement>(null);
-  const [text, setText] = useState('');
+  const [text, setText, told] = useDraft(act, '');
   const take = (next: string) => {
     setText(next);
     onText();
@@ -114,7 +115,15 @@ export function Reading({
           </ul>
         </div>
       )}
-      <button type="button" className="act" disabled={busy || !text.trim()} onClick={() => onRead(text)}>
+      <button
+        type="button"
+        className="act"
+        disabled={busy || !text.trim()}
+        onClick={() => {
+          told();
+          onRead(text);
+        }}
+      >
         {act}
       </button>
     </div>

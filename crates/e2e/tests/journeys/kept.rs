@@ -50,6 +50,29 @@ async fn what_was_typed_outlives_escape_back_a_reload_and_another_station() {
     browser.find(".setting").await;
     browser.keys(["m"]).await;
     assert_eq!(value(&browser, "[role=dialog] .editor input").await, "20.4");
+    // A word of the sentence half changed, and a sum on the pad; set, the word begins from what stands.
+    let word = "button[aria-label^='Threaded length']";
+    browser.go(&server.at("/jobs/mill-bearing-stud/blank")).await;
+    browser.find(word).await.click().await.unwrap();
+    retype(&browser.find(".editor input").await, "52").await;
+    browser.keys([Key::Escape]).await;
+    browser.page.refresh().await.unwrap();
+    browser.find(word).await.click().await.unwrap();
+    assert_eq!(value(&browser, ".editor input").await, "52");
+    retype(&browser.find(".editor input").await, "52 mm" + Key::Enter).await;
+    browser.wait_text("body", "2.05 in").await;
+    browser.find(word).await.click().await.unwrap();
+    assert!(value(&browser, ".editor input").await.starts_with("2.0472"));
+    browser.keys([Key::Escape]).await;
+    browser.breathe().await;
+    browser.keys(["b"]).await;
+    browser.find(".bench-pad .choice").await.click().await.unwrap();
+    let sum = ".bench-pad fieldset label:nth-of-type(2) input";
+    browser.find(sum).await.send_keys("1.25").await.unwrap();
+    browser.page.refresh().await.unwrap();
+    browser.find(".carry").await;
+    browser.keys(["b"]).await;
+    assert_eq!(value(&browser, sum).await, "1.25");
     browser.close().await;
 }
 

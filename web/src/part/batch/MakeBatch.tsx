@@ -1,13 +1,14 @@
-import { useId, useState } from 'react';
+import { useId } from 'react';
 import { inWords, type Job, type Plan } from '../../api/client';
 import { useMakeBatch } from '../../api/part';
+import { useDraft } from '../../parts/draft';
 
 /** Several parts of one job: how many, and how many of them of the other hand. */
 export function MakeBatch({ job, plan }: { job: Job; plan: Plan | null }) {
   const id = useId();
   const make = useMakeBatch(job);
-  const [parts, setParts] = useState('');
-  const [others, setOthers] = useState('');
+  const [parts, setParts, toldParts] = useDraft('batch:parts', '');
+  const [others, setOthers, toldOthers] = useDraft('batch:others', '');
   const own = plan?.thread.hand ?? 'right';
   const other = own === 'right' ? 'left' : 'right';
   const [count, of] = [Number(parts), others.trim() === '' ? 0 : Number(others)];
@@ -26,10 +27,10 @@ export function MakeBatch({ job, plan }: { job: Job; plan: Plan | null }) {
       onSubmit={e => {
         e.preventDefault();
         if (wrong || parts.trim() === '') return;
-        make.mutate({
-          parts: count,
-          hands: of > 0 ? [...Array<typeof own>(count - of).fill(own), ...Array<typeof own>(of).fill(other)] : [],
-        });
+        const hands =
+          of > 0 ? [...Array<typeof own>(count - of).fill(own), ...Array<typeof own>(of).fill(other)] : [];
+        const told = () => [toldParts, toldOthers].forEach(done => done());
+        make.mutate({ parts: count, hands }, { onSuccess: told });
       }}
     >
       <p className="how">

@@ -1,7 +1,9 @@
-import { useState } from 'react';
 import type { BatchFacts } from '../../api/client';
+import { useDraft } from '../../parts/draft';
 import { Leaf } from '../../parts/Leaf';
 import { LengthForm } from '../../parts/LengthForm';
+import { typed } from '../../parts/text';
+import { useUnit } from '../../parts/unit';
 import { say } from '../../app/voice';
 
 type Plain = NonNullable<BatchFacts['plain']>;
@@ -22,14 +24,16 @@ export function PlainSizes({
   fault: string | null;
   onSet: (plain: Plain) => void;
 }) {
-  const [name, setName] = useState('');
+  const unit = useUnit();
+  const [name, setName, toldName] = useDraft('plain:name', '');
   return (
     <Leaf title="Plain sizes of every part" open={open} onClose={onClose}>
       <ul className="remarks">
         {plain.map(p => (
           <li key={p.name} className="plain-size">
             <p>
-              {p.name}: {p.nominal_mm} mm, {p.over_mm ?? 0} and {p.under_mm ?? 0}
+              {p.name}: {typed(p.nominal_mm, unit)} {unit}, {typed(p.over_mm ?? 0, unit)} and{' '}
+              {typed(p.under_mm ?? 0, unit)}
             </p>
             <button
               type="button"
@@ -51,7 +55,10 @@ export function PlainSizes({
         ]}
         act="Add it"
         disabled={busy}
-        onSet={mm => onSet([...plain, { name: name.trim(), ...mm }])}
+        onSet={mm => {
+          onSet([...plain, { name: name.trim(), ...mm }]);
+          toldName();
+        }}
       >
         <label>
           called
@@ -64,7 +71,9 @@ export function PlainSizes({
         </p>
       )}
       <p className="how">
-        {say('With no deviation told, a tenth of a milli{meter} (0.004 in) either way is taken.')}
+        {unit === 'in'
+          ? 'With no deviation told, 0.004 in either way is taken.'
+          : say('With no deviation told, a tenth of a milli{meter} either way is taken.')}
       </p>
     </Leaf>
   );

@@ -1,6 +1,7 @@
 import { Link } from '@tanstack/react-router';
 import { useId, useState } from 'react';
 import type { RouteView } from '../../api/client';
+import { useDraft } from '../../parts/draft';
 import { CardLines } from '../CardLines';
 import type { Operation } from './moves';
 
@@ -25,9 +26,9 @@ export function OpSide({
   onRemove: () => void;
 }) {
   const id = useId();
-  const [says, setSays] = useState(op.says ?? op.name);
-  const [minutes, setMinutes] = useState(op.minutes == null ? '' : String(op.minutes));
-  const [note, setNote] = useState(op.note ?? '');
+  const [says, setSays] = useDraft(`${op.id}:says`, op.says ?? op.name);
+  const [minutes, setMinutes] = useDraft(`${op.id}:minutes`, op.minutes == null ? '' : String(op.minutes));
+  const [note, setNote] = useDraft(`${op.id}:note`, op.note ?? '');
   const [wrong, setWrong] = useState<string | null>(null);
   const job = jobs.find(j => j.id === op.job);
   // A thread is cut, and proven, at its own stations.

@@ -3,7 +3,7 @@ import { type BitSheet, inWords, type Plan } from '../../api/client';
 import { Word } from '../../app/Word';
 import { Outline } from '../../drawing/Outline';
 import { figure } from '../../parts/Figure';
-import { bare, typed } from '../../parts/text';
+import { inField, typed } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
 import { Station } from '../Station';
@@ -103,7 +103,7 @@ function Bit({ job, plan }: StationProps) {
             set={flat != null}
             edit={{
               kind: 'length',
-              value: flat != null ? typed(flat, unit) : bare(figure(bit.tip_flat_mm.aim, unit)),
+              value: flat != null ? typed(flat, unit) : inField(bit.tip_flat_mm.aim, unit),
               patch: mm => ({ bit: { ...UNTOLD, tip_flat_mm: mm } }),
               clear: 'Not measured',
             }}

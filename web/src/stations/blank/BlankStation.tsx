@@ -4,7 +4,7 @@ import { BenchPad } from '../../pad/BenchPad';
 import { Outline } from '../../drawing/Outline';
 import { Word } from '../../app/Word';
 import { figure } from '../../parts/Figure';
-import { bare, cap } from '../../parts/text';
+import { bare, inField, cap } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
 import { Station } from '../Station';
@@ -74,7 +74,7 @@ export function BlankStation({ job, plan }: StationProps) {
             set={blank.measured}
             edit={{
               kind: 'length',
-              value: bare(figure(blank.used_mm, unit)),
+              value: inField(blank.used_mm, unit),
               patch: mm => ({ blank: { diameter_mm: mm } }),
               clear: 'Not measured',
             }}

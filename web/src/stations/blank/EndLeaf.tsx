@@ -1,11 +1,10 @@
 import { Word } from '../../app/Word';
 import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
-import { bare } from '../../parts/text';
+import { inField, typed } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
 import { fedBy, GAP } from './words';
-import { typed } from '../../parts/text';
 
 /** What the thread ends in and starts with, word by word: relief, corner, the bit beyond its point, shoulder, chamfer. */
 export function EndLeaf({ job, plan, open, onClose }: StationProps & { open: boolean; onClose: () => void }) {
@@ -32,7 +31,10 @@ export function EndLeaf({ job, plan, open, onClose }: StationProps & { open: boo
               set={told?.relief_width_mm != null || width !== undefined}
               edit={{
                 kind: 'length',
-                value: bare(figure(blank.relief.width_mm, unit)),
+                value:
+                  told?.relief_width_mm != null
+                    ? typed(told.relief_width_mm, unit)
+                    : inField(blank.relief.width_mm, unit),
                 patch: mm => ({ blank: { relief_width_mm: mm } }),
                 clear: 'As wide as needed',
               }}
@@ -46,7 +48,10 @@ export function EndLeaf({ job, plan, open, onClose }: StationProps & { open: boo
               set={told?.relief_diameter_mm != null || diameter !== undefined}
               edit={{
                 kind: 'length',
-                value: bare(figure(blank.relief.diameter_mm, unit)),
+                value:
+                  told?.relief_diameter_mm != null
+                    ? typed(told.relief_diameter_mm, unit)
+                    : inField(blank.relief.diameter_mm, unit),
                 patch: mm => ({ blank: { relief_diameter_mm: mm } }),
                 clear: external ? 'As deep as needed' : 'As large as needed',
               }}
@@ -67,7 +72,7 @@ export function EndLeaf({ job, plan, open, onClose }: StationProps & { open: boo
                   set={told?.relief_corner_mm != null}
                   edit={{
                     kind: 'length',
-                    value: bare(figure(blank.relief.corner_mm, unit)),
+                    value: inField(blank.relief.corner_mm, unit),
                     patch: mm => ({ blank: { relief_corner_mm: mm } }),
                     clear: 'As round as will go',
                   }}
@@ -107,7 +112,7 @@ export function EndLeaf({ job, plan, open, onClose }: StationProps & { open: boo
               later
               edit={{
                 kind: 'length',
-                value: blank.beyond.gap_mm ? bare(figure(blank.beyond.gap_mm, unit)) : '',
+                value: blank.beyond.gap_mm ? inField(blank.beyond.gap_mm, unit) : '',
                 patch: mm => ({ blank: { beyond_mm: mm } }),
                 clear: 'Not told',
               }}
@@ -126,7 +131,7 @@ export function EndLeaf({ job, plan, open, onClose }: StationProps & { open: boo
               set={told.shoulder_mm != null}
               edit={{
                 kind: 'length',
-                value: bare(drawn('shoulder')),
+                value: typed(told.shoulder_mm, unit),
                 patch: mm => ({ blank: { shoulder_mm: mm } }),
                 clear: 'Not told',
               }}
@@ -143,7 +148,7 @@ export function EndLeaf({ job, plan, open, onClose }: StationProps & { open: boo
           set={told?.chamfer_mm != null}
           edit={{
             kind: 'length',
-            value: bare(figure(blank.chamfer_mm, unit)),
+            value: inField(blank.chamfer_mm, unit),
             patch: mm => ({ blank: { chamfer_mm: mm } }),
             clear: external ? 'Just under the root' : 'Just over the thread',
           }}

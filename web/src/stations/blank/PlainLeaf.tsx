@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { inWords, type PlanRequest } from '../../api/client';
 import { useChange } from '../../api/hooks';
+import { useDraft } from '../../parts/draft';
 import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
 import { LengthForm } from '../../parts/LengthForm';
@@ -40,7 +41,7 @@ function PlainPart({ job, plan }: StationProps) {
   const plain = told?.plain ?? [];
   const register = told?.register;
   const [fit, setFit] = useState<Fit>(register?.fit ?? 'close');
-  const [name, setName] = useState('');
+  const [name, setName, toldName] = useDraft('plain:name', '');
   const [kind, setKind] = useState<NonNullable<Plain['kind']>>('outside');
   const [adding, setAdding] = useState(plain.length === 0);
   const keep = (list: Plain[]) => change.mutate({ request: { blank: { plain: list } } });
@@ -108,7 +109,10 @@ function PlainPart({ job, plan }: StationProps) {
             ]}
             act="Add it"
             disabled={job.frozen}
-            onSet={mm => keep([...plain, { name, kind, ...mm }])}
+            onSet={mm => {
+              keep([...plain, { name, kind, ...mm }]);
+              toldName();
+            }}
           >
             <label>
               called
@@ -136,7 +140,9 @@ function PlainPart({ job, plan }: StationProps) {
           </button>
         )}
         <p className="how">
-          {say('With no deviation told, a tenth of a milli{meter} (0.004 in) either way is taken.')}
+          {unit === 'in'
+            ? 'With no deviation told, 0.004 in either way is taken.'
+            : say('With no deviation told, a tenth of a milli{meter} either way is taken.')}
         </p>
       </section>
       {change.isError && (

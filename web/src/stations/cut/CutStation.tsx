@@ -5,7 +5,7 @@ import { useKit } from '../../api/hooks';
 import { Word } from '../../app/Word';
 import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
-import { bare, typed } from '../../parts/text';
+import { inField, typed } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
 import { UNTOLD } from '../../parts/tip';
@@ -93,7 +93,7 @@ export function CutStation({ job, plan }: StationProps) {
             set={flat != null}
             edit={{
               kind: 'length',
-              value: flat != null ? typed(flat, unit) : bare(figure(bit.tip_flat_mm.aim, unit)),
+              value: flat != null ? typed(flat, unit) : inField(bit.tip_flat_mm.aim, unit),
               patch: mm => ({ bit: { ...UNTOLD, tip_flat_mm: mm } }),
               clear: 'Not measured',
               owned,
@@ -186,7 +186,7 @@ export function CutStation({ job, plan }: StationProps) {
             set={request.cut?.target_pitch_diameter_mm != null}
             edit={{
               kind: 'length',
-              value: bare(figure(cut.target_pitch_diameter_mm, unit)),
+              value: inField(cut.target_pitch_diameter_mm, unit),
               patch: mm => ({ cut: { target_pitch_diameter_mm: mm } }),
               clear: 'Middle of the limits',
             }}

@@ -2,7 +2,7 @@ import { inWords, type Job, type Plan } from '../../api/client';
 import { useChange } from '../../api/hooks';
 import { Word } from '../../app/Word';
 import { figure } from '../../parts/Figure';
-import { bare } from '../../parts/text';
+import { inField } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
 
 /** Every pass; a depth set by hand stands, and those after it are shared out anew. */
@@ -76,7 +76,7 @@ export function PassTable({ job, plan, done }: { job: Job; plan: Plan; done: Rea
                     set={rows.some(r => r.n === p.n)}
                     edit={{
                       kind: 'length',
-                      value: bare(figure(p.asked_radial_mm, unit)),
+                      value: inField(p.asked_radial_mm, unit),
                       patch: mm => put(p.n, mm),
                       clear: 'Share it out',
                     }}

@@ -1,6 +1,7 @@
 import { useId, useState } from 'react';
 import { inWords } from '../../api/client';
 import { usePurchases } from '../../api/hooks';
+import { useDraft } from '../../parts/draft';
 import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
 import { useUnit } from '../../parts/unit';
@@ -35,7 +36,7 @@ function Buy({ lathe, job }: { lathe: string; job: string | undefined }) {
   const [wanted, setWanted] = useState<{ unit: 'mm' | 'in'; pitches?: string | undefined }>(
     job ? { unit, pitches: job } : { unit: 'mm' },
   );
-  const [own, setOwn] = useState('');
+  const [own, setOwn] = useDraft('own pitches', '');
   const found = usePurchases(lathe, wanted.unit, wanted.pitches);
   const is = (u: string, pitches?: string) => wanted.unit === u && wanted.pitches === pitches;
   const list = [...(found.data?.singles ?? []), ...(found.data?.pair ? [found.data.pair] : [])];

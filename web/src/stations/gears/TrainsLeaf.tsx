@@ -2,6 +2,7 @@ import { useId, useState } from 'react';
 import { inWords, type TrainRow } from '../../api/client';
 import { type Patch, useChange, useLathes } from '../../api/hooks';
 import { Word } from '../../app/Word';
+import { useDraft } from '../../parts/draft';
 import { Leaf } from '../../parts/Leaf';
 import type { StationProps } from '../JobPage';
 import { lever, readTrain, train } from './train';
@@ -210,7 +211,7 @@ function OwnTrain({
   hang: (train: { drivers: number[]; driven: number[]; gearbox?: string }) => void;
 }) {
   const id = useId();
-  const [text, setText] = useState('');
+  const [text, setText, told] = useDraft('own train', '');
   const [fault, setFault] = useState(false);
   return (
     <form
@@ -219,7 +220,9 @@ function OwnTrain({
         e.preventDefault();
         const read = readTrain(text);
         setFault(!read);
-        if (read) hang({ ...read, ...(levers.length > 1 && now ? { gearbox: now.gearbox } : {}) });
+        if (!read) return;
+        told();
+        hang({ ...read, ...(levers.length > 1 && now ? { gearbox: now.gearbox } : {}) });
       }}
     >
       <label htmlFor={id}>

@@ -3,6 +3,7 @@ import { Link } from '@tanstack/react-router';
 import { useId, useState } from 'react';
 import { Word } from '../../app/Word';
 import { api, inWords, unwrap } from '../../api/client';
+import { useDraft } from '../../parts/draft';
 import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
 import { useUnit } from '../../parts/unit';
@@ -14,7 +15,7 @@ export function PairWords({ job, plan, mesh, onMesh }: StationProps & { mesh: bo
   const id = useId();
   const queries = useQueryClient();
   const [adding, setAdding] = useState(false);
-  const [text, setText] = useState('');
+  const [text, setText, told] = useDraft('another thread', '');
   const { pair, thread } = plan;
   const other = thread.side === 'external' ? 'nut' : 'screw';
   const mate = job.members.find(m => m.mate);
@@ -24,6 +25,7 @@ export function PairWords({ job, plan, mesh, onMesh }: StationProps & { mesh: bo
     onSuccess: () => {
       setAdding(false);
       setText('');
+      told();
       void queries.invalidateQueries({ queryKey: ['job', job.id] });
       void queries.invalidateQueries({ queryKey: ['jobs'] });
     },
