@@ -56,7 +56,8 @@ pub async fn record(
 ) -> Result<Json<JobView>, Problem> {
     let sent = read(body)?;
     let mut faults: Vec<Fault> = name_fault("/id", &act).into_iter().collect();
-    faults.extend(yoke_core::trouble::check_act(&sent.act, voice.plain()).err().map(|(field, detail)| Fault::new(format!("/act{field}"), detail)));
+    let wrong = yoke_core::trouble::check_act(&sent.act, voice.plain()).err().unwrap_or_default();
+    faults.extend(wrong.into_iter().map(|(field, detail)| Fault::new(format!("/act{field}"), detail)));
     faults.extend(sent.happened.as_deref().and_then(|at| time_fault("/happened", at)));
     if sent.source.as_ref().is_some_and(|s| s.trim().is_empty() || s.chars().count() > 64 || s.chars().any(char::is_control)) {
         faults.push(Fault::new("/source", "a source is typed, or a device's name of at most 64 characters"));

@@ -419,8 +419,13 @@ fn look_through(file: &ShopFile) -> Vec<Fault> {
                 faults.push(Fault::new(format!("{at}/sequence"), format!("acts stand in order: {} is wanted here", n + 1)));
             }
             match serde_json::from_str::<ActKind>(act.act.get()) {
-                Ok(kind) => faults
-                    .extend(yoke_core::trouble::check_act(&kind, Voice::default()).err().map(|(field, detail)| Fault::new(format!("{at}/act{field}"), detail))),
+                Ok(kind) => faults.extend(
+                    yoke_core::trouble::check_act(&kind, Voice::default())
+                        .err()
+                        .unwrap_or_default()
+                        .into_iter()
+                        .map(|(field, detail)| Fault::new(format!("{at}/act{field}"), detail)),
+                ),
                 Err(e) => faults.push(Fault::new(format!("{at}/act"), format!("the act does not read: {e}"))),
             }
         }

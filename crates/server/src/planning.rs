@@ -305,8 +305,8 @@ fn told(mut reading: Value, voice: Voice) -> Result<(ActKind, Option<f64>), Vec<
         faults.extend(wrong);
         sound.then_some(ActKind::Measured(measured))
     };
-    if let Some(Err((field, detail))) = act.as_ref().map(|act| act.check(voice)) {
-        faults.push(Fault::new(field, detail));
+    if let Some(Err(wrong)) = act.as_ref().map(|act| act.check(voice)) {
+        faults.extend(wrong.into_iter().map(|(field, detail)| Fault::new(field, detail)));
     }
     match act {
         Some(act) if faults.is_empty() => Ok((act, at)),

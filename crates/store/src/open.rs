@@ -61,7 +61,8 @@ impl Store {
             let version: i64 = connection.query_row("PRAGMA user_version", [], |r| r.get(0))?;
             connection.pragma_update(None, "user_version", version)?;
         }
-        self.served = std::fs::write(beside(&self.path, OPEN), "There while the database is served, and after a server that did not end as it should.\n").is_ok();
+        self.served =
+            std::fs::write(beside(&self.path, OPEN), "There while the database is served, and after a server that did not end as it should.\n").is_ok();
         Ok(self.lost.then(|| {
             format!(
                 "The database {} was not closed when the server last ended, and what was written to it last, in its -wal file, is gone: passes told last may be missing. \

@@ -173,18 +173,17 @@ impl Measured {
         }
     }
 
-    /// Checks what was typed.
+    /// Checks what was typed: every faulty field, and what would be right there.
     ///
     /// # Errors
-    /// The JSON pointer of the field and what would be right.
-    pub fn check(&self, voice: Voice) -> Result<(), (&'static str, String)> {
-        let sound = |field, value: Option<f64>, low: f64, high: f64| match value {
-            Some(v) if !(v.is_finite() && (low..=high).contains(&v)) => {
-                Err((field, format!("{} is out of bounds; it must be {}", voice.given(v), voice.from_to(low, high))))
+    /// The JSON pointers of the fields, each with what would be right.
+    pub fn check(&self, voice: Voice) -> Result<(), Vec<(&'static str, String)>> {
+        let mut wrong: Vec<(&'static str, String)> = Vec::new();
+        let mut sound = |field, value: Option<f64>, low: f64, high: f64| {
+            if let Some(v) = value.filter(|v| !(v.is_finite() && (low..=high).contains(v))) {
+                wrong.push((field, format!("{} is out of bounds; it must be {}", voice.given(v), voice.from_to(low, high))));
             }
-            _ => Ok(()),
         };
-        let by = self.by()?;
         for (field, value) in [
             ("/over_wires_mm", self.over_wires_mm),
             ("/pitch_diameter_mm", self.pitch_diameter_mm),
@@ -193,39 +192,53 @@ impl Measured {
             ("/root_mm", self.root_mm),
             ("/outside_mm", self.outside_mm),
         ] {
-            sound(field, value, 0.01, 2000.0)?;
+            sound(field, value, 0.01, 2000.0);
         }
-        sound("/spread_mm", self.spread_mm, 0.0, 5.0)?;
-        sound("/wire_mm", self.wire_mm, 0.05, 50.0)?;
-        sound("/zero_mm", self.zero_mm, -1.0, 1.0)?;
+        sound("/spread_mm", self.spread_mm, 0.0, 5.0);
+        sound("/wire_mm", self.wire_mm, 0.05, 50.0);
+        sound("/zero_mm", self.zero_mm, -1.0, 1.0);
+        for place in &self.places {
+            sound("/places", Some(place.mm), 0.01, 2000.0);
+            sound("/places", Some(place.along_mm), -2000.0, 2000.0);
+        }
+        match self.by() {
+            Err(none) => wrong.push(none),
+            Ok(by) => wrong.extend(self.belongs(by)),
+        }
+        if self.instrument.as_ref().is_some_and(|i| i.trim().is_empty() || i.chars().count() > 80) {
+            wrong.push(("/instrument", "an instrument has a name of 1 to 80 letters".into()));
+        }
+        if self.places.len() > 24 {
+            wrong.push(("/places", "at most 24 more places are told".into()));
+        }
+        if self.places.iter().any(|place| !(place.around_deg.is_finite() && place.around_deg.abs() <= 360.0)) {
+            wrong.push(("/places", "how far round is -360 to 360 degrees".into()));
+        }
+        if wrong.is_empty() { Ok(()) } else { Err(wrong) }
+    }
+
+    /// What was told beside the size and does not go with how it was read.
+    fn belongs(&self, by: Method) -> Vec<(&'static str, String)> {
+        let mut wrong = Vec::new();
+        let mut fault = |field, says: &str| wrong.push((field, says.to_owned()));
         match by {
-            Method::Balls(_) if !matches!(self.balls, Some(2 | 3)) => return Err(("/balls", "say how many balls, 2 or 3".into())),
-            Method::Balls(_) if self.wire_mm.is_none() => return Err(("/wire_mm", "say how large the balls are".into())),
-            Method::Balls(_) => {}
-            _ if self.balls.is_some() => return Err(("/balls", "balls belong to a size between balls".into())),
-            Method::Plug if !self.places.is_empty() => return Err(("/places", "a plug tells nothing of places".into())),
-            Method::Micrometer(_) | Method::Root(_) | Method::Plug if self.wire_mm.is_some() => {
-                return Err(("/wire_mm", "a wire belongs to a size read over wires".into()));
+            Method::Balls(_) => {
+                if !matches!(self.balls, Some(2 | 3)) {
+                    fault("/balls", "say how many balls, 2 or 3");
+                }
+                if self.wire_mm.is_none() {
+                    fault("/wire_mm", "say how large the balls are");
+                }
             }
+            _ if self.balls.is_some() => fault("/balls", "balls belong to a size between balls"),
+            Method::Plug if !self.places.is_empty() => fault("/places", "a plug tells nothing of places"),
+            Method::Micrometer(_) | Method::Root(_) | Method::Plug if self.wire_mm.is_some() => fault("/wire_mm", "a wire belongs to a size read over wires"),
             _ => {}
         }
         if self.outside_mm.is_some() && !matches!(by, Method::OneWire(_)) {
-            return Err(("/outside_mm", "the size over the crests goes with a reading over one wire".into()));
+            fault("/outside_mm", "the size over the crests goes with a reading over one wire");
         }
-        if self.instrument.as_ref().is_some_and(|i| i.trim().is_empty() || i.len() > 80) {
-            return Err(("/instrument", "an instrument has a name of 1 to 80 letters".into()));
-        }
-        if self.places.len() > 24 {
-            return Err(("/places", "at most 24 more places are told".into()));
-        }
-        for place in &self.places {
-            sound("/places", Some(place.mm), 0.01, 2000.0)?;
-            sound("/places", Some(place.along_mm), -2000.0, 2000.0)?;
-            if !(place.around_deg.is_finite() && place.around_deg.abs() <= 360.0) {
-                return Err(("/places", "how far round is -360 to 360 degrees".into()));
-            }
-        }
-        Ok(())
+        wrong
     }
 
     /// The wire it was read over, where there was one, mm.

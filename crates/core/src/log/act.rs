@@ -152,64 +152,69 @@ pub struct Act {
     pub kind: ActKind,
 }
 
+/// A faulty field of an act: its JSON pointer, and what would be right there.
+pub type FieldFault = (&'static str, String);
+
+/// Whose figures a reading of the dial is in.
+const DIAL_UNIT: &str = " in the dial's own unit";
+
+fn within(value: f64, low: f64, high: f64) -> bool {
+    value.is_finite() && (low..=high).contains(&value)
+}
+
+fn out_of(value: f64, high: f64, of: &str) -> String {
+    format!("{value} is out of bounds; it must be 0 to {high}{of}")
+}
+
 impl ActKind {
-    /// Checks what was typed. Returns the faulty field and what would be right.
+    /// Checks what was typed: every faulty field, and what would be right there.
     ///
     /// # Errors
-    /// The JSON pointer of the field and what would be right.
-    pub fn check(&self, voice: Voice) -> Result<(), (&'static str, String)> {
-        let sound = |field, value: f64, low: f64, high: f64, unit: &str| {
-            if value.is_finite() && (low..=high).contains(&value) {
-                Ok(())
-            } else {
-                Err((field, format!("{value} is out of bounds; it must be {low} to {high} {unit}")))
-            }
+    /// The JSON pointers of the fields, each with what would be right.
+    pub fn check(&self, voice: Voice) -> Result<(), Vec<FieldFault>> {
+        let in_dial = |field, value: f64, high: f64, of: &str| within(value, 0.0, high).then_some(()).ok_or_else(|| (field, out_of(value, high, of)));
+        let length = |field, mm: f64, low: f64, high: f64| {
+            let says = || format!("{} is out of bounds; it must be {}", voice.given(mm), voice.from_to(low, high));
+            within(mm, low, high).then_some(()).ok_or_else(|| (field, says()))
         };
-        match self {
-            Self::PassDone { n, radial_mm } => {
-                sound("/n", f64::from(*n), 0.0, 1000.0, "")?;
-                sound("/radial_mm", *radial_mm, 0.0, 100.0, "mm")
-            }
-            Self::Measured(reading) => reading.check(voice),
-            Self::Tried { fit, turns, shake_mm } => Fit::of(*fit, *turns, *shake_mm).map(|_| ()),
-            Self::StandsAt { reading } | Self::GrooveTouched { reading, .. } => sound("/reading", *reading, 0.0, 200.0, "in the dial's own unit"),
+        let letters = |field, text: &str, most: usize, says: &str| {
+            let fits = !text.trim().is_empty() && text.chars().count() <= most;
+            fits.then_some(()).ok_or_else(|| (field, says.to_owned()))
+        };
+        let checks: Vec<Result<(), FieldFault>> = match self {
+            Self::Measured(reading) => return reading.check(voice),
+            Self::PassDone { n, radial_mm } => vec![in_dial("/n", f64::from(*n), 1000.0, ""), length("/radial_mm", *radial_mm, 0.0, 100.0)],
+            Self::Tried { fit, turns, shake_mm } => vec![Fit::of(*fit, *turns, *shake_mm).map(|_| ())],
+            Self::StandsAt { reading } | Self::GrooveTouched { reading, .. } => vec![in_dial("/reading", *reading, 200.0, DIAL_UNIT)],
+            Self::Took { n, reading } => vec![in_dial("/n", f64::from(*n), 1000.0, ""), in_dial("/reading", *reading, 200.0, DIAL_UNIT)],
             Self::Sized { name, mm } => {
-                if !(1..=40).contains(&name.trim().chars().count()) {
-                    return Err(("/name", "a plain size is named as the part's own list has it".into()));
-                }
-                sound("/mm", *mm, 0.05, 5100.0, "mm")
+                vec![letters("/name", name, 40, "a plain size is named as the part's own list has it"), length("/mm", *mm, 0.05, 5100.0)]
             }
-            Self::Overran { past_mm } => sound("/past_mm", *past_mm, 0.0, 100.0, "mm"),
-            Self::Scrapped { why } if why.trim().is_empty() || why.len() > 400 => Err(("/why", "say in 1 to 400 characters what spoilt it".into())),
-            Self::Undone { act } if act.is_empty() => Err(("/act", "name the act to take back".into())),
-            Self::Note { text } if text.trim().is_empty() || text.len() > 4000 => Err(("/text", "a note has 1 to 4000 characters".into())),
-            Self::Took { n, reading } => {
-                sound("/n", f64::from(*n), 0.0, 1000.0, "")?;
-                sound("/reading", *reading, 0.0, 200.0, "in the dial's own unit")
-            }
-            Self::BitChanged { tip_flat_mm: Some(_), tip_radius_mm: Some(_), .. } => Err(("/tip_radius_mm", "give its flat or its radius, not both".into())),
-            Self::BitChanged { tip_flat_mm, tip_radius_mm, .. } => {
-                tip_flat_mm.map_or(Ok(()), |f| sound("/tip_flat_mm", f, 0.0, 50.0, "mm"))?;
-                tip_radius_mm.map_or(Ok(()), |r| sound("/tip_radius_mm", r, 0.0, 20.0, "mm"))
-            }
-            Self::Ticked { step, stamp, noted } => {
-                if step.is_empty() || step.len() > 40 || stamp.len() > 64 {
-                    return Err(("/step", "a step of the set-up is named by its code, with its stamp".into()));
-                }
-                if noted.as_ref().is_some_and(|n| n.len() > 200) { Err(("/noted", "at most 200 characters are noted with a step".into())) } else { Ok(()) }
-            }
+            Self::Overran { past_mm } => vec![length("/past_mm", *past_mm, 0.0, 100.0)],
+            Self::Scrapped { why } => vec![letters("/why", why, 400, "say in 1 to 400 characters what spoilt it")],
+            Self::Undone { act } => vec![letters("/act", act, 200, "name the act to take back")],
+            Self::Note { text } => vec![letters("/text", text, 4000, "a note has 1 to 4000 characters")],
+            Self::BitChanged { tip_flat_mm, tip_radius_mm, .. } => vec![
+                tip_flat_mm.map_or(Ok(()), |f| length("/tip_flat_mm", f, 0.0, 50.0)),
+                tip_radius_mm.map_or(Ok(()), |r| length("/tip_radius_mm", r, 0.0, 20.0)),
+                tip_flat_mm.and(*tip_radius_mm).map_or(Ok(()), |_| Err(("/tip_radius_mm", "give its flat or its radius, not both".into()))),
+            ],
+            Self::Ticked { step, stamp, noted } => vec![
+                letters("/step", step, 40, "a step of the set-up is named by its code"),
+                if stamp.chars().count() > 64 { Err(("/stamp", "a step's stamp has at most 64 characters".to_owned())) } else { Ok(()) },
+                noted.as_ref().filter(|n| n.chars().count() > 200).map_or(Ok(()), |_| Err(("/noted", "at most 200 characters are noted with a step".into()))),
+            ],
             Self::Trouble { .. }
-            | Self::Undone { .. }
-            | Self::Note { .. }
-            | Self::Scrapped { .. }
             | Self::Sprung {}
             | Self::Rechucked {}
             | Self::Lost {}
             | Self::Stopped {}
             | Self::Resumed {}
             | Self::Finished {}
-            | Self::Unticked { .. } => Ok(()),
-        }
+            | Self::Unticked { .. } => Vec::new(),
+        };
+        let wrong: Vec<FieldFault> = checks.into_iter().filter_map(Result::err).collect();
+        if wrong.is_empty() { Ok(()) } else { Err(wrong) }
     }
 
     /// Whether it is something done to the metal, which freezes the plan.

@@ -11,7 +11,7 @@ pub use evidence::EvidenceState;
 pub use known::JobEvidence;
 pub use rescue::{Rescue, RescueView};
 
-use crate::log::ActKind;
+use crate::log::{ActKind, FieldFault};
 use crate::quantity::small_first;
 use crate::thread::Side;
 use rules::{RULES, Rule};
@@ -81,11 +81,11 @@ pub fn rule(code: &str) -> Option<&'static Rule> {
 /// Checks what was typed of an act, a cause among those of the table included.
 ///
 /// # Errors
-/// The JSON pointer of the field and what would be right.
-pub fn check_act(act: &ActKind, voice: Voice) -> Result<(), (&'static str, String)> {
+/// The JSON pointers of the fields, each with what would be right.
+pub fn check_act(act: &ActKind, voice: Voice) -> Result<(), Vec<FieldFault>> {
     match act {
         ActKind::Trouble { cause, .. } if rule(cause).is_none() => {
-            Err(("/cause", format!("“{cause}” is no cause that is known; take one of the trouble sheet")))
+            Err(vec![("/cause", format!("“{cause}” is no cause that is known; take one of the trouble sheet"))])
         }
         _ => act.check(voice),
     }

@@ -183,7 +183,7 @@ fn ticks_are_kept_beside_the_cut_and_undo_leaves_them() {
         (json!({"kind": "bit_changed", "why": "broke", "tip_flat_mm": -0.2}), "/tip_flat_mm"),
         (json!({"kind": "took", "n": 1, "reading": -1}), "/reading"),
     ] {
-        assert_eq!(serde_json::from_value::<ActKind>(act.clone()).unwrap().check(Voice::default()).unwrap_err().0, field, "{act}");
+        assert_eq!(serde_json::from_value::<ActKind>(act.clone()).unwrap().check(Voice::default()).unwrap_err()[0].0, field, "{act}");
     }
 }
 

@@ -5,6 +5,7 @@ use serde_json::json;
 use yoke_core::gauge::{Measured, Verdict, VerdictKind};
 use yoke_core::log::{Act, ActKind, BitChange, fold};
 use yoke_core::plan::Plan;
+use yoke_core::quantity::LengthUnit;
 use yoke_core::run::RunPlan;
 use yoke_core::voice::Voice;
 use yoke_trials::{cases, demo_lathe, judge, on, sound};
@@ -165,8 +166,15 @@ fn an_act_is_checked_field_by_field() {
         (json!({"kind": "undone", "act": ""}), "/act"),
         (json!({"kind": "note", "text": " "}), "/text"),
     ] {
-        assert_eq!(check(act.clone()).unwrap_err().0, field, "{act}");
+        assert_eq!(check(act.clone()).unwrap_err()[0].0, field, "{act}");
     }
+    // All that is wrong is told at once, a length in the unit spoken, and letters are counted as letters.
+    let both = json!({"kind": "measured", "over_wires_mm": -2, "spread_mm": 9, "wire_mm": 1, "instrument": ""});
+    let wrong = serde_json::from_value::<ActKind>(both).unwrap().check(Voice { unit: LengthUnit::In, ..Voice::default() }).unwrap_err();
+    assert_eq!(wrong.iter().map(|w| w.0).collect::<Vec<_>>(), ["/over_wires_mm", "/spread_mm", "/instrument"]);
+    assert!(wrong[..2].iter().all(|w| w.1.ends_with(" in")), "{wrong:?}");
+    assert_eq!(check(json!({"kind": "took", "n": 2000, "reading": -1})).unwrap_err().len(), 2);
+    assert!(check(json!({"kind": "note", "text": "ü".repeat(4000)})).is_ok());
 }
 
 /// Any act a hand could send, sensible or not.

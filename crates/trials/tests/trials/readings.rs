@@ -220,7 +220,7 @@ fn readings_that_hold_nothing_or_too_much_are_refused_by_field() {
         (Measured { plug: Some(GaugeResult::GoGoes), places: vec![ReadAt { mm: 1.0, ..ReadAt::default() }], ..Measured::default() }, "/places"),
     ];
     for (read, field) in faulty {
-        assert_eq!(read.check(Voice::default()).unwrap_err().0, field, "{read:?}");
+        assert_eq!(read.check(Voice::default()).unwrap_err()[0].0, field, "{read:?}");
     }
     let run = on(0, "M20x2.5-6g").run;
     let over = |wire_mm: f64| Measured { over_wires_mm: Some(20.5), wire_mm: Some(wire_mm), ..Measured::default() }.check_against(&run, Voice::default());

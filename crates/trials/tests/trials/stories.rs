@@ -140,6 +140,6 @@ fn plain_sizes_passes_run_past_and_scrap_are_told_and_taken_back() {
     acts.push(Act { id: "back".into(), kind: ActKind::Undone { act: acts[4].id.clone() } });
     let back = fold(&plan.run, &acts, Voice::default());
     assert!(back.scrapped.is_none() && back.next.is_some());
-    let refused = |kind: ActKind| kind.check(Voice::default()).unwrap_err().0;
+    let refused = |kind: ActKind| kind.check(Voice::default()).unwrap_err()[0].0;
     assert_eq!((refused(size(0.0)), refused(ActKind::Overran { past_mm: -1.0 }), refused(ActKind::Scrapped { why: " ".into() })), ("/mm", "/past_mm", "/why"));
 }
