@@ -3,7 +3,7 @@
 //! Whoever makes a sentence is given a [`Voice`], and has no other way to write a length, an angle, a speed, a slide or a nut. A text is
 //! never read again or converted after it is made: it is made again in another voice.
 
-use crate::quantity::{LengthUnit, MM_PER_INCH, SHOWN_MM, plain_text, short_text, sixty_fourths, up_to, without_noughts};
+use crate::quantity::{LengthUnit, MM_PER_INCH, SHOWN_MM, plain_text, short_text, sixty_fourths, two_figures, up_to, without_noughts};
 use crate::words::{Vocabulary, Words};
 
 /// The unit and the words a text is made in.
@@ -147,12 +147,18 @@ impl Voice {
         self.with_unit(&short_text(self.of(mm), if self.inches() { 3 } else { 2 }))
     }
 
+    /// A length reckoned from what is known to a tenth or worse: two figures of it.
+    #[must_use]
+    pub fn roughly(self, mm: f64) -> String {
+        self.with_unit(&short_text(two_figures(self.of(mm)), 5))
+    }
+
     /// A bound that follows from figures known to a few hundredths: two figures of it, never over.
     #[must_use]
     pub fn at_most(self, mm: f64) -> String {
         let value = self.of(mm).max(1e-9);
         let unit = 10_f64.powf(value.log10().floor() - 1.0);
-        self.with_unit(&short_text((value / unit + 1e-9).floor() * unit, 3))
+        self.with_unit(&short_text((value / unit + 1e-9).floor() * unit, 5))
     }
 
     /// The next length over this one that a rule shows, mm.
@@ -217,14 +223,14 @@ impl Voice {
     /// A force, to two figures.
     #[must_use]
     pub fn force(self, newton: f64) -> String {
-        let figures = |v: f64| short_text(crate::quantity::two_figures(v), 1);
+        let figures = |v: f64| short_text(two_figures(v), 1);
         if self.inches() { format!("{} lbf", figures(newton / N_PER_LBF)) } else { format!("{} N", figures(newton)) }
     }
 
     /// The section of a chip, in inches by the square thou.
     #[must_use]
     pub fn area(self, mm2: f64) -> String {
-        let few = |value: f64| short_text(crate::quantity::two_figures(value), 4);
+        let few = |value: f64| short_text(two_figures(value), 4);
         match self.unit {
             LengthUnit::Mm if mm2 < 0.1 => format!("{} mm\u{b2}", few(mm2)),
             LengthUnit::Mm => format!("{} mm\u{b2}", short_text(mm2, 2)),

@@ -4,7 +4,7 @@
 use super::{Tip, rules};
 use crate::direction::{Carriage, Direction};
 use crate::job::{BitFacts, BlankFacts};
-use crate::quantity::plain_text;
+use crate::quantity::{large_first, plain_text};
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::watch::{Code, Level, Watch};
@@ -254,7 +254,7 @@ fn rake(sheet: &mut Worksheet, facts: &BitFacts, blank: &BlankFacts, thread: &Th
         let may = match blank.material.rake_most_deg {
             most if most > 0.0 => format!(
                 " {} is often cut with up to {}° of back rake: tell it, and the angle to grind is corrected for it.",
-                blank.material.name,
+                large_first(&blank.material.name),
                 plain_text(most, 0)
             ),
             _ => String::new(),

@@ -137,7 +137,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, beam: &Beam, cuts: Option<Cuts>, tol
         None
     };
     let bent = bends.map_or_else(String::new, |(c, b)| {
-        let by = if b.value < SHOWN_MM { "by nothing that shows".to_owned() } else { format!("by {} on diameter", voice.length(b.value)) };
+        let by = if b.value < SHOWN_MM { "by nothing that shows".to_owned() } else { format!("by {} on diameter", voice.roughly(b.value)) };
         format!(". The last cut, some {}, bends it {by}; {} is harmless", voice.force(c.last_n.value), voice.length(allowed))
     });
     let worse = match (breaks, climbs) {

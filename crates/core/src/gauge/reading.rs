@@ -173,6 +173,17 @@ impl Measured {
         }
     }
 
+    /// What is looked at again where it does not agree, and what may hold the anvils off or let them in: by what it was read with.
+    pub(super) fn look_again(&self) -> [&'static str; 3] {
+        match self.by() {
+            Ok(Method::Wires(_)) => ["the wire size, the unit, and that all three wires are seated", "a chip under the wires", "a wire miss its seat"],
+            Ok(Method::OneWire(_)) => ["the wire size, the unit, and the size over the crests", "a chip under the wire", "the wire miss its seat"],
+            Ok(Method::Balls(_)) => ["the ball size, the unit, and that the balls are seated", "a chip under a ball", "a ball miss its seat"],
+            Ok(Method::Root(_)) => ["the unit, and that the points reach the bottom of the groove", "a chip in the groove", "the points slip"],
+            _ => ["the unit, and that the anvils are those for this pitch and sit in the groove", "a chip under an anvil", "an anvil miss its seat"],
+        }
+    }
+
     /// Checks what was typed: every faulty field, and what would be right there.
     ///
     /// # Errors

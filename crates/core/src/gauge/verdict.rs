@@ -145,8 +145,9 @@ pub(crate) fn judge_read(
         let question = "Do all three wires stand above the crests, and roll under the anvils?".to_owned();
         return Some(Verdict { questions: vec![question], ..Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says) });
     }
+    let [look, under, slipped] = reading.look_again();
     let mut questions =
-        if again { Vec::new() } else { questions(run, [size, typed, expected], if read_before.is_some() { 0.0 } else { run.tip_doubt_mm }, voice) };
+        if again { Vec::new() } else { questions(run, [size, typed, expected], if read_before.is_some() { 0.0 } else { run.tip_doubt_mm }, look, voice) };
     if let (false, Some(known)) = (again, known) {
         // Another wire taken for this one is thought of first.
         let (by_known, sd) = known.size(run, sets);
@@ -161,7 +162,7 @@ pub(crate) fn judge_read(
         }
     }
     if !again && questions.is_empty() && read_before.is_some_and(|k| (size - expected).abs() > unlike_mm(sets) && k.chance(run, sets, &seen) < UNLIKELY) {
-        let way = if turn * (size - expected) > 0.0 { "A burr, or a chip under the wires?" } else { "Did the dial slip, or a wire miss its seat?" };
+        let way = if turn * (size - expected) > 0.0 { format!("A burr, or {under}?") } else { format!("Did the dial slip, or {slipped}?") };
         questions.push(format!("{} was expected by the readings before it. {way} Wipe, and read it again.", voice.length(expected + (typed - size))));
     }
     if !questions.is_empty() {
@@ -446,7 +447,7 @@ fn next_cut(run: &RunPlan, stood_mm: f64, to: f64) -> Option<Next> {
 }
 
 /// What a practised hand would ask of a reading that does not agree with the dial.
-fn questions(run: &RunPlan, [size, typed, expected]: [f64; 3], reach_doubt: f64, voice: Voice) -> Vec<String> {
+fn questions(run: &RunPlan, [size, typed, expected]: [f64; 3], reach_doubt: f64, look: &str, voice: Voice) -> Vec<String> {
     let expected_typed = expected + (typed - size);
     let off = size - expected;
     for (scale, unit) in [(25.4, "inches"), (1.0 / 25.4, "milli{meter}s")] {
@@ -471,10 +472,7 @@ fn questions(run: &RunPlan, [size, typed, expected]: [f64; 3], reach_doubt: f64,
         asked.push("That is 0.025 in out: was a turn of the micrometer misread?".to_owned());
     }
     if asked.is_empty() {
-        asked.push(format!(
-            "{} was expected with the dial here: check the wire size, the unit, and that all three wires are seated.",
-            voice.length(expected_typed)
-        ));
+        asked.push(format!("{} was expected with the dial here: check {look}.", voice.length(expected_typed)));
     }
     asked
 }

@@ -773,9 +773,11 @@ fn dial(lines: &mut Line<'_>, plan: &Plan) {
         "gears",
         match (against, ending) {
             (Some(why), _) => bad(why, "End each pass as suits the train.", Some(json!({"setup": {"ending": null}}))),
-            (None, Some(way)) if !way.serves => {
-                bad(format!("This lathe cannot {said}."), "End each pass as suits it.", Some(json!({"setup": {"ending": null}})))
-            }
+            (None, Some(way)) if !way.serves => bad(
+                format!("Not with this lathe and train: {said}; {}.", way.consequence),
+                "End each pass as suits this lathe.",
+                Some(json!({"setup": {"ending": null}})),
+            ),
             _ => good(format!("To end each pass, {said}.")),
         },
     );

@@ -261,7 +261,7 @@ fn a_reading_that_denies_the_ones_before_is_questioned_and_a_burr_found() {
     truth.cut(truth.stands + 0.05, &mut chance);
     let larger = Measured { pitch_diameter_mm: Some(truth.size() + 0.12), ..Measured::default() };
     let verdict = judge_knowing(&run, &larger, &truth.sets, Some(&known), Voice::default()).unwrap();
-    assert!(verdict.verdict == VerdictKind::Unsure && verdict.questions[0].contains("chip under the wires"), "{verdict:?}");
+    assert!(verdict.verdict == VerdictKind::Unsure && verdict.questions[0].contains("chip under an anvil"), "{verdict:?}");
     truth.cut(truth.stands + 0.05, &mut chance);
     let stuck = judge_fit_knowing(&run, Fit::WontEnter, &truth.sets, Some(&known), false, Voice::default());
     assert!(stuck.verdict == VerdictKind::Unsure && stuck.trouble.is_some() && stuck.says.contains("burr"), "{stuck:?}");

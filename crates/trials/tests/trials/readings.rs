@@ -248,3 +248,18 @@ fn the_aim_follows_the_part_to_match_or_the_loosest_mate() {
     let by_hand = (mate.pitch_diameter_mm - mate.doubt_mm + f64::midpoint(0.027, 0.095)).max(bore.run.limits_mm[0]);
     assert!((bore.run.target_mm - by_hand).abs() < 1e-9, "{} {by_hand}", bore.run.target_mm);
 }
+
+#[test]
+fn a_reading_that_does_not_agree_is_questioned_by_what_it_was_read_with() {
+    let plan = sound(json!({"thread": {"callout": "M20x2.5-6g"}, "lathe": demo_lathe(0), "bit": {"tip_flat_mm": 0.31}, "gauge": {"wires_mm": [1.45]}}));
+    let depth = plan.cut.radial_mm.value;
+    for (read, wants, never) in [
+        (json!({"over_wires_mm": 22.2}), "three wires", "anvils"),
+        (json!({"pitch_diameter_mm": 19.8}), "anvils", "wire"),
+        (json!({"root_mm": 18.6}), "bottom of the groove", "wire"),
+    ] {
+        let reading: Measured = serde_json::from_value(read.clone()).unwrap();
+        let asked = judge(&plan.run, &reading, depth).unwrap().questions.join(" ");
+        assert!(asked.contains(wants) && !asked.contains(never), "{read}: {asked}");
+    }
+}

@@ -240,3 +240,15 @@ fn a_speed_told_makes_no_wider_relief_and_is_itself_what_is_wrong() {
     assert!((width(&own) - width(&told)).abs() < 1e-9 && width(&own) < 13.0, "{} {}", width(&own), width(&told));
     assert_eq!(line(&told, "speed").state, State::Bad);
 }
+
+#[test]
+fn an_ending_this_lathe_cannot_follow_is_said_as_a_sentence() {
+    for ending in ["dial", "closed", "same_mark", "chalk_marks"] {
+        let mut lathe = demo_lathe(0);
+        lathe["spindle"]["reverses"] = json!(false);
+        lathe["dial"] = Value::Null;
+        let plan = sound(json!({"thread": {"callout": "M12x1.75"}, "lathe": lathe, "setup": {"ending": ending, "way": "toward"}}));
+        let dial = line(&plan, "dial");
+        assert!(dial.state == State::Bad && !dial.says.contains("cannot no ") && dial.says.ends_with('.'), "{ending}: {}", dial.says);
+    }
+}
