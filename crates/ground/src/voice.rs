@@ -147,10 +147,10 @@ impl Voice {
         self.with_unit(&short_text(self.of(mm), if self.inches() { 3 } else { 2 }))
     }
 
-    /// A length reckoned from what is known to a tenth or worse: two figures of it.
+    /// A length reckoned from what is known to a tenth or worse: two figures of it, and no more places than a micrometer has.
     #[must_use]
     pub fn roughly(self, mm: f64) -> String {
-        self.with_unit(&short_text(two_figures(self.of(mm)), 5))
+        self.with_unit(&short_text(two_figures(self.of(mm)), if self.inches() { 4 } else { 3 }))
     }
 
     /// A bound that follows from figures known to a few hundredths: two figures of it, never over.

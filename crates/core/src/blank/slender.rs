@@ -82,7 +82,9 @@ impl Beam {
         let arm = match self.support {
             Support::None => self.out.value,
             Support::Centre if self.between => self.out.value / 4.0,
-            Support::Centre | Support::Steady => self.out.value / (3.0 * 3_f64.sqrt()),
+            Support::Centre => self.out.value / (3.0 * 3_f64.sqrt()),
+            // Beside the cut, it takes the load itself.
+            Support::Steady => 0.0,
         };
         32.0 * arm / (std::f64::consts::PI * self.root.value.powi(3))
     }

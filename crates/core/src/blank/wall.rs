@@ -57,14 +57,18 @@ pub(super) fn reckon(
     let says = if left.value <= 0.0 {
         format!("The root reaches {}, through an outside of {}: there is no wall.", voice.length(deepest.value), voice.length(outside))
     } else {
-        let pressed = bends.map_or_else(String::new, |[inward, out]| {
+        let pressed = bends.filter(|[inward, _]| voice.shows(inward.value)).map_or_else(String::new, |[inward, out]| {
             format!(
                 "; so gripped the bore is {} smaller at each jaw and {} larger between, and springs back so when let go",
                 voice.length(inward.value),
                 voice.length(out.value)
             )
         });
-        let cure = if thin { ": hold it in soft jaws bored to it, a collet or a split ring, or on a plug, and grip lightly" } else { "" };
+        let cure = match (weak, thin) {
+            (true, _) => format!(", under twice the thread's depth of {}: too little to carry it", voice.coarse(depth)),
+            (false, true) => ": hold it in soft jaws bored to it, a collet or a split ring, or on a plug, and grip lightly".to_owned(),
+            (false, false) => String::new(),
+        };
         format!("{} of wall is left outside the root{pressed}{cure}.", voice.about(left.value))
     };
     if thin {

@@ -167,7 +167,9 @@ fn judge(by: Proof, before: &Inputs<'_>, voice: Voice) -> ProofFinding {
             // Two wires lie a pitch apart under one anvil, the third between them.
             let needs = 2.0 * p + wire.value;
             if usable < needs {
-                return (Some(false), format!("{} of full thread is too short for three wires, which span {}", voice.length(usable), voice.length(needs)));
+                let there =
+                    if usable < 0.05 { "no full thread is left for".to_owned() } else { format!("{} of full thread is too short for", voice.about(usable)) };
+                return (Some(false), format!("{there} three wires, which span {}", voice.least(needs)));
             }
             if p + wire.value / 2.0 > ANVIL_MM {
                 return (

@@ -630,6 +630,11 @@ fn open_end(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
                     "Measure from the point to whatever stands foremost, and tell it.",
                     None,
                 ),
+                (Some(why), None) if job.setup.runout_mm.is_some_and(|room| over_the_room(plan, room)) => bad(
+                    why,
+                    "Turn a groove to start in, and turn the spindle by hand.",
+                    Some(json!({"blank": {"end": null}, "setup": {"ending": "hand", "spindle_rpm": null}})),
+                ),
                 (Some(why), None) => bad(why, "Turn a groove to start in.", Some(json!({"blank": {"end": null}}))),
                 (Some(why), Some(_)) => {
                     let (says, change) = if job.blank.end == Some(EndKind::Withdraw) && plan.setup.carriage == Carriage::AwayFromHeadstock {
@@ -683,6 +688,11 @@ fn open_end(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
 /// How far a lathe's slowest speed may be over a table of starting speeds before the edge is surely burnt. House value.
 const STARTING_SPREAD: f64 = 1.5;
 
+/// Whether the carriage runs on past a room that was told.
+fn over_the_room(plan: &Plan, room: f64) -> bool {
+    plan.setup.ending != Ending::Hand && plan.setup.stopping_mm.value > room + SHOWN_MM
+}
+
 /// A room to stop in that was told, against what stopping takes.
 fn room_told(plan: &Plan, room: f64) -> LineFinding {
     let (setup, there) = (&plan.setup, plan.voice.thou(room));
@@ -690,7 +700,7 @@ fn room_told(plan: &Plan, room: f64) -> LineFinding {
         return good(format!("{there} to stop in, as told; turned by hand it stops where the hand does."));
     }
     let takes = &setup.stopping_mm;
-    if takes.value > room + SHOWN_MM {
+    if over_the_room(plan, room) {
         let by_hand = Some(json!({"setup": {"ending": "hand", "spindle_rpm": null}}));
         return bad(format!("{there} to stop in, as told, where it runs on {}.", takes.text), "Turn the spindle by hand, or make room there.", by_hand);
     }
