@@ -316,3 +316,36 @@ async fn what_was_last_written_and_is_gone_is_said() {
     stop(Server::start(folder.path(), &["--demo"]), "TERM");
     assert!(!mark.exists() && !wal.exists());
 }
+
+/// Whoever begins a request and never ends it holds nothing up: a head is waited for 15 s, a body 20. By `prove`, for it waits.
+#[test]
+fn half_a_head_and_half_a_body_are_not_waited_for() {
+    if std::env::var_os("YOKE_PROVE").is_none() {
+        return;
+    }
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path(), &["--demo"]);
+    let host = server.address.trim_start_matches("http://").to_owned();
+    let sent = |text: String, most: u64| {
+        let host = host.clone();
+        std::thread::spawn(move || {
+            let mut half = std::net::TcpStream::connect(&host).unwrap();
+            half.set_read_timeout(Some(Duration::from_secs(40))).unwrap();
+            half.write_all(text.as_bytes()).unwrap();
+            let begun = Instant::now();
+            let mut answer = String::new();
+            let _ = half.read_to_string(&mut answer);
+            assert!(begun.elapsed() < Duration::from_secs(most), "{:?}", begun.elapsed());
+            answer
+        })
+    };
+    let head = sent("GET / HTTP/1.1\r\n".into(), 20);
+    let body = sent(format!("PUT /api/v1/kit HTTP/1.1\r\nHost: {host}\r\nContent-Type: application/json\r\nContent-Length: 9\r\n\r\n{{"), 28);
+    // Meanwhile the others are served.
+    let begun = Instant::now();
+    let whole = sent(format!("GET /healthz HTTP/1.1\r\nHost: {host}\r\nConnection: close\r\n\r\n"), 5).join().unwrap();
+    assert!(whole.starts_with("HTTP/1.1 200") && begun.elapsed() < Duration::from_secs(5), "{whole}");
+    head.join().unwrap();
+    let answer = body.join().unwrap();
+    assert!(answer.starts_with("HTTP/1.1 4") && answer.contains("problem+json"), "{answer}");
+}

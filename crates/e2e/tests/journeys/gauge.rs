@@ -97,7 +97,7 @@ async fn over_size_is_cut_to_size_and_a_reading_a_turn_out_is_questioned() {
     browser.wait_text(".pass-name", "In limits").await;
     // The exact answer stands beside the trade's.
     browser.go(&server.at("/jobs/paddle-screw-and-nut/gauge")).await;
-    browser.wait_text(".carry", "exact seat 0.00009 in less").await;
+    browser.wait_text(".carry", "exact seat 0.0001 in less").await;
     browser.close().await;
 }
 
