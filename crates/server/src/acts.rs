@@ -18,6 +18,7 @@ use utoipa::ToSchema;
 use yoke_core::batch::check_sized;
 use yoke_core::faults::{Fault, plain_words};
 use yoke_core::log::{Act, ActKind, RunState, fold};
+use yoke_core::voice::Voice;
 use yoke_store::{ActRow, Begun, Frozen, JobRow, NewAct, Recorded, Store};
 
 /// An act as sent.
@@ -56,8 +57,7 @@ pub async fn record(
 ) -> Result<Json<JobView>, Problem> {
     let sent = read(body)?;
     let mut faults: Vec<Fault> = name_fault("/id", &act).into_iter().collect();
-    let wrong = yoke_core::trouble::check_act(&sent.act, voice.plain()).err().unwrap_or_default();
-    faults.extend(wrong.into_iter().map(|(field, detail)| Fault::new(format!("/act{field}"), detail)));
+    faults.extend(act_faults("/act", &sent.act, voice.plain()));
     faults.extend(sent.happened.as_deref().and_then(|at| time_fault("/happened", at)));
     if sent.source.as_ref().is_some_and(|s| s.trim().is_empty() || s.chars().count() > 64 || s.chars().any(char::is_control)) {
         faults.push(Fault::new("/source", "a source is typed, or a device's name of at most 64 characters"));
@@ -93,6 +93,12 @@ pub async fn record(
         Outcome::Faulty(faults) => Err(Problem::faulty(faults)),
         Outcome::Missing => Err(Problem::missing("job")),
     }
+}
+
+/// All that is wrong with what was typed of an act that stands at a place of a body.
+pub fn act_faults(at: &str, act: &ActKind, voice: Voice) -> impl Iterator<Item = Fault> {
+    let wrong = yoke_core::trouble::check_act(act, voice).err().unwrap_or_default();
+    wrong.into_iter().map(move |(field, detail)| Fault::new(format!("{at}{field}"), detail))
 }
 
 /// A time as RFC 3339 has it.

@@ -2,7 +2,7 @@
 //!
 //! Keys stand in order, numbers as they were written, and nothing in it tells when it was made: the same shop gives the same bytes.
 
-use crate::acts::time_fault;
+use crate::acts::{act_faults, time_fault};
 use crate::download::saved_as;
 use crate::jobs::{name_fault, title_fault};
 use crate::problem::Problem;
@@ -419,13 +419,7 @@ fn look_through(file: &ShopFile) -> Vec<Fault> {
                 faults.push(Fault::new(format!("{at}/sequence"), format!("acts stand in order: {} is wanted here", n + 1)));
             }
             match serde_json::from_str::<ActKind>(act.act.get()) {
-                Ok(kind) => faults.extend(
-                    yoke_core::trouble::check_act(&kind, Voice::default())
-                        .err()
-                        .unwrap_or_default()
-                        .into_iter()
-                        .map(|(field, detail)| Fault::new(format!("{at}/act{field}"), detail)),
-                ),
+                Ok(kind) => faults.extend(act_faults(&format!("{at}/act"), &kind, Voice::default())),
                 Err(e) => faults.push(Fault::new(format!("{at}/act"), format!("the act does not read: {e}"))),
             }
         }

@@ -152,7 +152,7 @@ pub struct NewJob {
 type Planned = Result<(Box<RawValue>, RunPlan), Vec<Fault>>;
 
 fn as_json(plan: Plan) -> Result<(Box<RawValue>, RunPlan), Vec<Fault>> {
-    let raw = plan.json().and_then(RawValue::from_string).map_err(|e| vec![Fault::new("", e.to_string())])?;
+    let raw = plan.json().map_err(|e| vec![Fault::new("", e.to_string())])?;
     Ok((raw, plan.run))
 }
 

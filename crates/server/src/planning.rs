@@ -7,9 +7,8 @@ use crate::stored::{self, Document, Failed, FrozenFacts, without};
 use crate::voice::Asked;
 use axum::Json;
 use axum::extract::State;
-use axum::http::header::CONTENT_TYPE;
-use axum::response::IntoResponse;
 use serde::{Deserialize, Serialize};
+use serde_json::value::RawValue;
 use serde_json::{Value, json};
 use utoipa::ToSchema;
 use yoke_core::faults::{Fault, clipped, read_json};
@@ -134,10 +133,9 @@ pub fn plan_with_store(store: &Store, value: Value, voice: Asked) -> Result<Resu
 
 /// Reckons the whole plan; nothing is stored.
 #[utoipa::path(post, path = "/api/v1/plan", request_body = PlanRequest, responses((status = 200, body = Plan), (status = 422, body = Problem)))]
-pub async fn plan(State(app): State<App>, voice: Asked, JsonBody(value): JsonBody) -> Result<impl IntoResponse, Problem> {
+pub async fn plan(State(app): State<App>, voice: Asked, JsonBody(value): JsonBody) -> Result<Json<Box<RawValue>>, Problem> {
     let planned = app.reckon(move |store| Ok(plan_with_store(store, value, voice)?.map(|plan| plan.json()))).await?;
-    let written = planned.map_err(Problem::faulty)?.map_err(|e| Problem::internal(e.to_string()))?;
-    Ok(([(CONTENT_TYPE, "application/json")], written))
+    planned.map_err(Problem::faulty)?.map(Json).map_err(|e| Problem::internal(e.to_string()))
 }
 
 /// A callout being typed.

@@ -18,7 +18,7 @@ impl Store {
         if !look(path)? && newest_sound(path).is_some() {
             return Err(unfit(path, "is gone, though copies of it are kept beside it".into()));
         }
-        let lost = path.exists() && beside(path, OPEN).exists() && !beside(path, "-wal").metadata().is_ok_and(|m| m.len() > 0);
+        let lost = path.exists() && beside(path, OPEN).exists() && !has_wal(path);
         let mut store = Self::open_or_make(path)?;
         store.lost = lost;
         Ok(store)
@@ -101,6 +101,11 @@ fn beside(path: &Path, ending: &str) -> PathBuf {
     PathBuf::from(name)
 }
 
+/// Whether anything written last lies beside a database.
+fn has_wal(path: &Path) -> bool {
+    beside(path, "-wal").metadata().is_ok_and(|m| m.len() > 0)
+}
+
 /// What tells one file from another that lies at the same path later.
 #[cfg(unix)]
 pub(crate) fn identity(path: &Path) -> Option<(u64, u64)> {
@@ -134,7 +139,7 @@ fn unfit(path: &Path, why: String) -> StoreError {
 
 /// Looks a file through without writing to it; false when there is none yet.
 fn look(path: &Path) -> Result<bool, StoreError> {
-    let wal = std::fs::metadata(beside(path, "-wal")).is_ok_and(|m| m.len() > 0);
+    let wal = has_wal(path);
     let Ok(about) = std::fs::metadata(path) else {
         return if wal { Err(unfit(path, "is gone, and only what was last written to it is left (its -wal file)".into())) } else { Ok(false) };
     };

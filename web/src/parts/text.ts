@@ -1,12 +1,14 @@
 import type { LatheProfile, Plan } from '../api/client';
 
+const inUnit = (mm: number, unit: 'mm' | 'in') => (unit === 'in' ? mm / 25.4 : mm);
+
 /** A length as it stands in a field, in the unit the field says it reads: to a millionth of an inch, which is nothing to lose. */
 export const typed = (mm: number | null | undefined, unit: 'mm' | 'in') =>
-  mm == null ? '' : unit === 'in' ? String(Number((mm / 25.4).toFixed(6))) : String(mm);
+  mm == null ? '' : unit === 'in' ? String(Number(inUnit(mm, unit).toFixed(6))) : String(mm);
 
 /** A length of the plan as an edit of it begins: as a number, whatever way it is shown, so near that setting it again moves nothing. */
 export const inField = (length: { value: number }, unit: 'mm' | 'in') =>
-  unit === 'in' ? String(Number((length.value / 25.4).toFixed(5))) : String(Number(length.value.toFixed(4)));
+  String(Number(inUnit(length.value, unit).toFixed(unit === 'in' ? 5 : 4)));
 
 /** A figure without its unit. */
 export const bare = (text: string) => text.replace(/ .*/, '');

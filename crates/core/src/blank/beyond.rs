@@ -72,7 +72,7 @@ pub(super) fn reckon(
         Some(Stands { gap, jaws }) => {
             let what = if jaws { "The jaws stand" } else { "What stands beyond it is" };
             let there = if gap.abs() < 0.05 {
-                if jaws { "The jaws stand at the end of the thread".to_owned() } else { "What stands beyond it is at the end of the thread".to_owned() }
+                format!("{what} at the end of the thread")
             } else if gap < 0.0 {
                 format!("{what} {} short of the end of the thread", voice.about(-gap))
             } else {

@@ -78,6 +78,17 @@ pub struct Measured {
     pub places: Vec<ReadAt>,
 }
 
+/// A faulty field of what was typed: its JSON pointer, and what would be right there.
+pub type FieldFault = (&'static str, String);
+
+/// Holds a length that was typed to its bounds.
+pub(crate) fn length_within(field: &'static str, mm: f64, low: f64, high: f64, voice: Voice) -> Result<(), FieldFault> {
+    if mm.is_finite() && (low..=high).contains(&mm) {
+        return Ok(());
+    }
+    Err((field, format!("{} is out of bounds; it must be {}", voice.given(mm), voice.from_to(low, high))))
+}
+
 /// What a reading was taken by, with the figure read.
 #[derive(Debug, Clone, Copy, PartialEq)]
 enum Method {
@@ -188,13 +199,9 @@ impl Measured {
     ///
     /// # Errors
     /// The JSON pointers of the fields, each with what would be right.
-    pub fn check(&self, voice: Voice) -> Result<(), Vec<(&'static str, String)>> {
-        let mut wrong: Vec<(&'static str, String)> = Vec::new();
-        let mut sound = |field, value: Option<f64>, low: f64, high: f64| {
-            if let Some(v) = value.filter(|v| !(v.is_finite() && (low..=high).contains(v))) {
-                wrong.push((field, format!("{} is out of bounds; it must be {}", voice.given(v), voice.from_to(low, high))));
-            }
-        };
+    pub fn check(&self, voice: Voice) -> Result<(), Vec<FieldFault>> {
+        let mut wrong: Vec<FieldFault> = Vec::new();
+        let mut sound = |field, value: Option<f64>, low, high| wrong.extend(value.and_then(|mm| length_within(field, mm, low, high, voice).err()));
         for (field, value) in [
             ("/over_wires_mm", self.over_wires_mm),
             ("/pitch_diameter_mm", self.pitch_diameter_mm),
@@ -229,7 +236,7 @@ impl Measured {
     }
 
     /// What was told beside the size and does not go with how it was read.
-    fn belongs(&self, by: Method) -> Vec<(&'static str, String)> {
+    fn belongs(&self, by: Method) -> Vec<FieldFault> {
         let mut wrong = Vec::new();
         let mut fault = |field, says: &str| wrong.push((field, says.to_owned()));
         match by {

@@ -1,6 +1,6 @@
 //! Acts: things done at the lathe. They are never changed, only added to.
 
-use crate::gauge::Measured;
+use crate::gauge::{FieldFault, Measured, length_within};
 use crate::quantity::LengthUnit;
 use crate::run::{RunPlan, Symptom};
 use crate::thread::{Fit, FitKind};
@@ -152,18 +152,13 @@ pub struct Act {
     pub kind: ActKind,
 }
 
-/// A faulty field of an act: its JSON pointer, and what would be right there.
-pub type FieldFault = (&'static str, String);
-
 /// Whose figures a reading of the dial is in.
 const DIAL_UNIT: &str = " in the dial's own unit";
 
-fn within(value: f64, low: f64, high: f64) -> bool {
-    value.is_finite() && (low..=high).contains(&value)
-}
-
-fn out_of(value: f64, high: f64, of: &str) -> String {
-    format!("{value} is out of bounds; it must be 0 to {high}{of}")
+/// Holds a count, or a reading of a dial, to its bounds.
+fn figure_within(field: &'static str, value: f64, high: f64, of: &str) -> Result<(), FieldFault> {
+    let within = value.is_finite() && (0.0..=high).contains(&value);
+    within.then_some(()).ok_or_else(|| (field, format!("{value} is out of bounds; it must be 0 to {high}{of}")))
 }
 
 impl ActKind {
@@ -172,21 +167,17 @@ impl ActKind {
     /// # Errors
     /// The JSON pointers of the fields, each with what would be right.
     pub fn check(&self, voice: Voice) -> Result<(), Vec<FieldFault>> {
-        let in_dial = |field, value: f64, high: f64, of: &str| within(value, 0.0, high).then_some(()).ok_or_else(|| (field, out_of(value, high, of)));
-        let length = |field, mm: f64, low: f64, high: f64| {
-            let says = || format!("{} is out of bounds; it must be {}", voice.given(mm), voice.from_to(low, high));
-            within(mm, low, high).then_some(()).ok_or_else(|| (field, says()))
-        };
+        let length = |field, mm, low, high| length_within(field, mm, low, high, voice);
         let letters = |field, text: &str, most: usize, says: &str| {
             let fits = !text.trim().is_empty() && text.chars().count() <= most;
             fits.then_some(()).ok_or_else(|| (field, says.to_owned()))
         };
         let checks: Vec<Result<(), FieldFault>> = match self {
             Self::Measured(reading) => return reading.check(voice),
-            Self::PassDone { n, radial_mm } => vec![in_dial("/n", f64::from(*n), 1000.0, ""), length("/radial_mm", *radial_mm, 0.0, 100.0)],
+            Self::PassDone { n, radial_mm } => vec![figure_within("/n", f64::from(*n), 1000.0, ""), length("/radial_mm", *radial_mm, 0.0, 100.0)],
             Self::Tried { fit, turns, shake_mm } => vec![Fit::of(*fit, *turns, *shake_mm).map(|_| ())],
-            Self::StandsAt { reading } | Self::GrooveTouched { reading, .. } => vec![in_dial("/reading", *reading, 200.0, DIAL_UNIT)],
-            Self::Took { n, reading } => vec![in_dial("/n", f64::from(*n), 1000.0, ""), in_dial("/reading", *reading, 200.0, DIAL_UNIT)],
+            Self::StandsAt { reading } | Self::GrooveTouched { reading, .. } => vec![figure_within("/reading", *reading, 200.0, DIAL_UNIT)],
+            Self::Took { n, reading } => vec![figure_within("/n", f64::from(*n), 1000.0, ""), figure_within("/reading", *reading, 200.0, DIAL_UNIT)],
             Self::Sized { name, mm } => {
                 vec![letters("/name", name, 40, "a plain size is named as the part's own list has it"), length("/mm", *mm, 0.05, 5100.0)]
             }

@@ -27,6 +27,7 @@ use crate::voice::Voice;
 use crate::watch::{self, Code, Level, Watch};
 use crate::working::{Num, Quantity, Working, Worksheet, round_to_nine};
 use serde::Serialize;
+use serde_json::value::{RawValue, to_raw_value};
 
 /// Everything reckoned of a job.
 #[derive(Debug, Clone, Serialize)]
@@ -76,8 +77,8 @@ impl Plan {
     ///
     /// # Errors
     /// When a figure of it is not a number JSON has.
-    pub fn json(&self) -> Result<String, serde_json::Error> {
-        serde_json::to_string(self)
+    pub fn json(&self) -> Result<Box<RawValue>, serde_json::Error> {
+        to_raw_value(self)
     }
 }
 

@@ -11,7 +11,8 @@ pub use evidence::EvidenceState;
 pub use known::JobEvidence;
 pub use rescue::{Rescue, RescueView};
 
-use crate::log::{ActKind, FieldFault};
+use crate::gauge::FieldFault;
+use crate::log::ActKind;
 use crate::quantity::small_first;
 use crate::thread::Side;
 use rules::{RULES, Rule};

@@ -61,6 +61,16 @@ impl Truth<'_> {
         self.run.size_at(self.stands - self.left - self.reach)
     }
 
+    fn in_limits(&self) -> bool {
+        (self.run.limits_mm[0]..=self.run.limits_mm[1]).contains(&self.size())
+    }
+
+    /// Past the limit by more than a micrometer shows.
+    fn past(&self) -> bool {
+        let [low, high] = self.run.limits_mm;
+        if self.run.side == Side::External { self.size() < low - 0.002 } else { self.size() > high + 0.002 }
+    }
+
     /// How much looser than the mate it is, mm.
     fn clearance(&self, mate: f64) -> f64 {
         self.run.cut_sign() * (mate - self.size())
@@ -153,10 +163,7 @@ fn by_the_micrometer_every_honest_job_ends_and_in_its_limits() {
                 None => Measured { pitch_diameter_mm: Some(size), ..Measured::default() },
             })
         });
-        let [low, high] = kind.run.limits_mm;
-        let size = truth.size();
-        let past = if kind.run.side == Side::External { size < low - 0.002 } else { size > high + 0.002 };
-        ended(&mut ends, &state, cuts, size >= low && size <= high, past);
+        ended(&mut ends, &state, cuts, truth.in_limits(), truth.past());
     }
     ends.says("by the micrometer");
     let jobs = jobs as usize;
@@ -189,9 +196,8 @@ fn the_plain_rule_loses_parts_that_are_kept_here() {
         let mut chance = Chance(u64::from(job) * 7919 + 11);
         let mut truth = begin(&kinds[job as usize % kinds.len()], &mut chance);
         ends.cuts.push(plainly(&mut truth, &mut chance));
-        let ([low, high], size) = (truth.run.limits_mm, truth.size());
-        ends.good += usize::from(size >= low && size <= high);
-        ends.past += usize::from(if truth.run.side == Side::External { size < low - 0.002 } else { size > high + 0.002 });
+        ends.good += usize::from(truth.in_limits());
+        ends.past += usize::from(truth.past());
     }
     ends.says("by the plain rule");
     // The same jobs, followed here, are good in ninety-nine of a hundred.
