@@ -133,6 +133,23 @@ impl Server {
         }
     }
 
+    /// Waits until the server itself has `wanted` at `pointer` of a job; the page shows an act before it is acknowledged.
+    ///
+    /// # Panics
+    /// When that never comes.
+    pub async fn comes_to(&self, id: &str, pointer: &str, wanted: impl Into<Value>) {
+        let wanted = wanted.into();
+        let until = Instant::now() + PATIENCE;
+        loop {
+            let job = self.job(id).await;
+            if job.pointer(pointer) == Some(&wanted) {
+                return;
+            }
+            assert!(Instant::now() < until, "{id} never came to {wanted} at {pointer}; it has {:?}", job.pointer(pointer));
+            tokio::time::sleep(Duration::from_millis(40)).await;
+        }
+    }
+
     /// A job as the API gives it.
     pub async fn job(&self, id: &str) -> Value {
         reqwest::get(self.at(&format!("/api/v1/jobs/{id}"))).await.unwrap().json().await.unwrap()

@@ -93,7 +93,7 @@ async fn a_whole_cut_with_the_power_gone_in_the_middle() {
     browser.find(&next(9)).await;
     browser.one_pass().await;
     browser.find(&next(10)).await;
-    assert_eq!(server.job(id).await["run"]["passes_done"], 10);
+    server.comes_to(id, "/run/passes_done", 10).await;
 
     // The power goes. Two more passes are marked, one taken back; the screen goes on and says so.
     server.kill();
@@ -106,13 +106,8 @@ async fn a_whole_cut_with_the_power_gone_in_the_middle() {
     browser.find(&next(11)).await;
     browser.wait_text(".strip", "kept here").await;
     server.restart();
-    for _ in 0..200 {
-        // Eight acts of the demo, two before the kill, three kept on the screen.
-        if server.job(id).await["sequence"] == 13 {
-            break;
-        }
-        tokio::time::sleep(Duration::from_millis(50)).await;
-    }
+    // Eight acts of the demo, two before the kill, three kept on the screen.
+    server.comes_to(id, "/sequence", 13).await;
     assert_eq!(server.job(id).await["run"]["passes_done"], 11, "nothing recorded was lost, and nothing counted twice");
     browser.page.refresh().await.unwrap();
     browser.find(&next(11)).await;
@@ -376,12 +371,7 @@ async fn what_waits_on_the_screen_survives_a_reload_without_the_server() {
     // A fresh page of the same browser sends what the last one kept.
     browser.stand(&server.at(&format!("/jobs/{id}/at-the-lathe"))).await;
     browser.wait_text(".pass-name", "Pass 1").await;
-    for _ in 0..100 {
-        if server.job(id).await["sequence"] == 1 {
-            break;
-        }
-        tokio::time::sleep(Duration::from_millis(50)).await;
-    }
+    server.comes_to(id, "/sequence", 1).await;
     let job = server.job(id).await;
     assert_eq!((job["sequence"].as_u64(), job["run"]["done"].clone(), job["frozen"].as_bool()), (Some(1), serde_json::json!([0]), Some(true)));
     browser.close().await;
@@ -402,7 +392,7 @@ async fn an_edit_made_from_an_older_job_is_not_lost_in_silence() {
     assert!(patch.send().await.unwrap().status().is_success());
     retype(&field, "4" + Key::Enter).await;
     // Either the page had heard and the change is taken, or it is told so and the newer job is shown; a second Enter then takes it.
-    tokio::time::sleep(Duration::from_millis(500)).await;
+    browser.find(".editor .fault, button[aria-label='Spring passes: 4 springs']").await;
     if browser.text(".editor .fault").await.contains("changed meanwhile") {
         field.send_keys(Key::Enter + "").await.unwrap();
     }
