@@ -1,6 +1,3 @@
-import '@fontsource/b612/latin-400.css';
-import '@fontsource/b612/latin-700.css';
-import '@fontsource/noto-sans-math/400.css';
 import '@mantine/core/styles/baseline.css';
 import '@mantine/core/styles/default-css-variables.css';
 import '@mantine/core/styles/global.css';
@@ -13,6 +10,7 @@ import '@mantine/core/styles/Overlay.css';
 import '@mantine/core/styles/ModalBase.css';
 import '@mantine/core/styles/Modal.css';
 import '@mantine/core/styles/Input.css';
+import './app/faces.css';
 import './app/look.css';
 import './app/shell.css';
 import './parts/parts.css';
@@ -30,7 +28,7 @@ import { setNonce } from 'get-nonce';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Settings } from './app/Settings';
-import { router } from './app/router';
+import { fetchTheRest, router } from './app/router';
 import { theme } from './app/theme';
 import { learnWords } from './app/voice';
 
@@ -53,4 +51,6 @@ if (root) {
       </MantineProvider>
     </StrictMode>,
   );
+  // A chunk that does not come is asked for again when its page is opened.
+  requestIdleCallback(() => void fetchTheRest().catch(() => undefined));
 }

@@ -287,24 +287,24 @@ fn sizes(plan: &RunPlan, lines: &[StoryLine], voice: Voice) -> Option<Drawing> {
         shapes.push(Shape::open("chart.mark", vec![[x, y(size - doubt)], [x, y(size + doubt)]]));
         shapes.push(Shape::circle("chart.read", at(i, *size), 4.0));
     }
-    let beside = |name, says, size: f64| Dimension { name, says, figure: Quantity::given(voice, size), from: [WIDE + 4.0, y(size)], to: [WIDE + 4.0, y(size)] };
+    let beside = |name, says, size: f64| Dimension::at(name, says, Quantity::given(voice, size), [WIDE + 4.0, y(size)]);
     // Figures that would stand on one another are left to the story beside.
     let mut dimensions = vec![beside("low", "low limit", low), beside("high", "high limit", high)];
     if (last.0 - low).abs().min((last.0 - high).abs()) > 0.14 * (top - bottom) {
         dimensions.push(beside("last", "read last", last.0));
     }
-    Some(Drawing {
-        says: format!(
+    Some(Drawing::chart(
+        format!(
             "Sizes read, in order, against limits of {} to {}: the first {}, the last {}.",
             voice.length(low),
             voice.length(high),
             voice.length(first.0),
             voice.length(last.0)
         ),
-        bounds: [-14.0, -14.0, WIDE + 110.0, HIGH + 16.0],
+        [-14.0, -14.0, WIDE + 14.0, HIGH + 16.0],
         shapes,
         dimensions,
-    })
+    ))
 }
 
 /// The story as a sheet: a line an act, its columns named in the first.

@@ -32,6 +32,12 @@ impl Drop for Kept {
     }
 }
 
+/// Whether all is being proven (`cargo xtask prove`), rather than the everyday check.
+#[must_use]
+pub fn proving() -> bool {
+    std::env::var_os("YOKE_PROVE").is_some()
+}
+
 /// The top of the project.
 pub fn root() -> PathBuf {
     Path::new(env!("CARGO_MANIFEST_DIR")).join("../..")
@@ -343,6 +349,17 @@ impl Browser {
             assert!(Instant::now() < until, "{css} never said {wanted:?}; it says {text:?}");
             tokio::time::sleep(Duration::from_millis(40)).await;
         }
+    }
+
+    /// Reads the notes of a station, behind their one word, until they hold `wanted`, and closes them.
+    pub async fn noted(&self, wanted: &str) -> String {
+        self.find(".notes-key").await.click().await.unwrap();
+        let told = self.wait_text(".notes", wanted).await;
+        self.find("[role=dialog] button[aria-label=Close]").await.click().await.unwrap();
+        while !self.page.find_all(By::Css("[role=dialog]")).await.unwrap().is_empty() {
+            tokio::time::sleep(Duration::from_millis(40)).await;
+        }
+        told
     }
 
     /// Serious faults axe finds on the page, as `rule: where`.

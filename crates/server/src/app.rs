@@ -49,6 +49,7 @@ pub fn api() -> OpenApiRouter<App> {
         .routes(routes!(bits::bit_sheet))
         .routes(routes!(bits::bit_svg))
         .routes(routes!(bits::bit_dxf))
+        .routes(routes!(sheets::thread))
         .routes(routes!(sheets::setup))
         .routes(routes!(sheets::groove))
         .routes(routes!(sheets::gauging))

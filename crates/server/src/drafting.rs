@@ -1,7 +1,7 @@
 //! A drawing of the core as a file: SVG at a scale with a bar to check it by, and DXF in millimetres.
 
 use dxf::entities::{Circle as DxfCircle, Entity, EntityType, LwPolyline, Text as DxfText};
-use dxf::enums::Units;
+use dxf::enums::{HorizontalTextJustification, Units};
 use dxf::{LwPolylineVertex, Point as DxfPoint};
 use svg::Document;
 use svg::node::element::{Circle, Group, Line, Polyline, Text};
@@ -9,26 +9,33 @@ use yoke_core::outline::{Drawing, Point};
 
 /// Length of the bar printed under a drawing, mm on the paper.
 pub const BAR_MM: f64 = 50.0;
-/// Height of the lettering, mm on the paper.
+/// Height of the lettering under a drawing, mm on the paper; of letters smaller than half of it nobody reads any.
 const LETTER_MM: f64 = 3.2;
 /// Width of a letter of it, mm, about.
 const LETTER_WIDE_MM: f64 = 0.55 * LETTER_MM;
 /// Border about the drawing, mm on the paper.
 const BORDER_MM: f64 = 8.0;
 
-/// Words and figures of a drawing, each at its point.
+/// Words and figures of a drawing, each with the middle of its text.
 fn words(drawing: &Drawing) -> impl Iterator<Item = (Point, String)> + '_ {
-    let said = drawing.shapes.iter().filter(|s| s.role.starts_with("word")).filter_map(|s| s.line.first().copied().zip(s.label.clone()));
-    let figures = drawing.dimensions.iter().map(|d| ([(d.from[0] + d.to[0]) / 2.0, (d.from[1] + d.to[1]) / 2.0], d.figure.text.clone()));
-    said.chain(figures)
+    let said = drawing.shapes.iter().filter(|s| s.is_word()).filter_map(|s| s.line.first().copied().zip(s.label.clone()));
+    said.chain(drawing.dimensions.iter().map(|d| (d.at, d.shown())))
 }
 
-/// Whether any two words, set in the middle of their points, would stand on one another.
-fn crowded(words: &[(Point, String)]) -> bool {
-    #[allow(clippy::cast_precision_loss)] // a word
-    let half = |text: &str| text.chars().count() as f64 * LETTER_WIDE_MM / 2.0;
-    let apart = |(a, t): &(Point, String), (b, u): &(Point, String)| (a[1] - b[1]).abs() >= LETTER_MM || (a[0] - b[0]).abs() >= half(t) + half(u);
-    words.iter().enumerate().any(|(i, w)| words[..i].iter().any(|v| !apart(v, w)))
+/// Its lines, each with its kind and whether it closes: those of dimensions and teeth too.
+fn lines(drawing: &Drawing) -> impl Iterator<Item = (&str, Vec<Point>, bool)> {
+    let toothed = |s: &yoke_core::outline::Shape| Some(s.teeth.as_ref()?.outline([s.circle?.x, s.circle?.y]).collect());
+    let shapes = drawing.shapes.iter().filter(|s| !s.is_word()).map(move |s| match toothed(s) {
+        Some(outline) => (s.role, outline, true),
+        None => (s.role, s.line.clone(), s.closed),
+    });
+    let dimensions = drawing.dimensions.iter().flat_map(|d| &d.lines).map(|l| ("dimension", l.clone(), false));
+    shapes.chain(dimensions).filter(|(_, line, _)| line.len() > 1)
+}
+
+/// Its plain circles.
+fn circles(drawing: &Drawing) -> impl Iterator<Item = (&str, yoke_core::outline::Circle)> {
+    drawing.shapes.iter().filter(|s| s.teeth.is_none()).filter_map(|s| Some((s.role, s.circle?)))
 }
 
 /// The drawing as SVG, `scale` mm on the paper for each of its own, with a bar of 50 mm to check the print by.
@@ -41,23 +48,24 @@ pub fn to_svg(drawing: &Drawing, scale: f64) -> String {
     let tall = (top - bottom) * scale + BORDER_MM + foot;
     let x = |v: f64| (v - left) * scale + BORDER_MM;
     let y = |v: f64| (top - v) * scale + BORDER_MM;
-    let mut lines = Group::new().set("fill", "none").set("stroke", "black").set("stroke-width", 0.25).set("stroke-linejoin", "round");
-    for shape in drawing.shapes.iter().filter(|s| !s.role.starts_with("word")) {
-        if let Some(c) = shape.circle {
-            lines = lines.add(Circle::new().set("class", shape.role).set("cx", x(c.x)).set("cy", y(c.y)).set("r", c.r * scale));
-            continue;
-        }
-        let closing = shape.line.first().filter(|_| shape.closed);
-        let points: Vec<String> = shape.line.iter().chain(closing).map(|p| format!("{:.4},{:.4}", x(p[0]), y(p[1]))).collect();
-        let dashed = if shape.role.starts_with("line.") { "2 1" } else { "none" };
-        lines = lines.add(Polyline::new().set("class", shape.role).set("stroke-dasharray", dashed).set("points", points.join(" ")));
+    let mut drawn = Group::new().set("fill", "none").set("stroke", "black").set("stroke-width", 0.25).set("stroke-linejoin", "round");
+    for (role, c) in circles(drawing) {
+        drawn = drawn.add(Circle::new().set("class", role).set("cx", x(c.x)).set("cy", y(c.y)).set("r", c.r * scale));
     }
-    let mut letters = Group::new().set("font-family", "sans-serif").set("font-size", LETTER_MM).set("text-anchor", "middle");
-    let placed: Vec<(Point, String)> = words(drawing).map(|(p, text)| ([x(p[0]), y(p[1])], text)).collect();
-    // Words that would stand on one another tell nothing: drawn so small, the outline stands alone.
-    if !crowded(&placed) {
-        for ([x, y], text) in placed {
-            letters = letters.add(Text::new(text).set("x", x).set("y", y));
+    for (role, line, closed) in lines(drawing) {
+        let closing = line.first().filter(|_| closed);
+        let points: Vec<String> = line.iter().chain(closing).map(|p| format!("{:.4},{:.4}", x(p[0]), y(p[1]))).collect();
+        let dashed = if role.starts_with("line.") && role != "line.leader" { "2 1" } else { "none" };
+        // Two weights: the thing, and what is said of it.
+        let weight = if role == "dimension" || role.starts_with("line.") { 0.13 } else { 0.35 };
+        drawn = drawn.add(Polyline::new().set("class", role).set("stroke-dasharray", dashed).set("stroke-width", weight).set("points", points.join(" ")));
+    }
+    let letter = drawing.letter_mm * scale;
+    let mut letters = Group::new().set("font-family", "sans-serif").set("font-size", letter).set("text-anchor", "middle");
+    // Drawn so small that nobody could read a word, the outline stands alone.
+    if letter >= LETTER_MM / 2.0 {
+        for ([at, up], text) in words(drawing) {
+            letters = letters.add(Text::new(text).set("x", x(at)).set("y", y(up) + letter * 0.36));
         }
     }
     let level = tall - foot + 2.0 * LETTER_MM;
@@ -67,7 +75,7 @@ pub fn to_svg(drawing: &Drawing, scale: f64) -> String {
         .set("height", format!("{tall:.4}mm"))
         .set("viewBox", format!("0 0 {wide:.4} {tall:.4}"))
         .add(svg::node::element::Title::new(drawing.says.clone()))
-        .add(lines)
+        .add(drawn)
         .add(letters)
         .add(bar.set("stroke", "black").set("stroke-width", 0.6))
         .add(Text::new(said).set("font-family", "sans-serif").set("font-size", LETTER_MM).set("x", BORDER_MM).set("y", level + LETTER_MM * 1.6))
@@ -87,23 +95,33 @@ pub fn to_dxf(drawing: &Drawing) -> Result<Vec<u8>, dxf::DxfError> {
         layer.clone_into(&mut entity.common.layer);
         file.add_entity(entity);
     };
-    for shape in drawing.shapes.iter().filter(|s| !s.role.starts_with("word")) {
-        if let Some(c) = shape.circle {
-            add(shape.role, EntityType::Circle(DxfCircle::new(DxfPoint::new(c.x, c.y, 0.0), c.r)));
-            continue;
-        }
+    for (role, c) in circles(drawing) {
+        add(role, EntityType::Circle(DxfCircle::new(DxfPoint::new(c.x, c.y, 0.0), c.r)));
+    }
+    for (role, points, closed) in lines(drawing) {
         let mut line = LwPolyline {
-            vertices: shape.line.iter().map(|p| LwPolylineVertex { x: p[0], y: p[1], ..LwPolylineVertex::default() }).collect(),
+            vertices: points.iter().map(|p| LwPolylineVertex { x: p[0], y: p[1], ..LwPolylineVertex::default() }).collect(),
             ..LwPolyline::default()
         };
-        line.set_is_closed(shape.closed);
-        add(shape.role, EntityType::LwPolyline(line));
+        line.set_is_closed(closed);
+        add(role, EntityType::LwPolyline(line));
     }
-    let height = (drawing.bounds[3] - drawing.bounds[1]) / 40.0;
+    let height = drawing.letter_mm * 0.7;
     for (point, value) in words(drawing) {
+        // By the middle of the text, as it was placed.
         let location = DxfPoint::new(point[0], point[1], 0.0);
         // Degree signs as DXF writes them.
-        add("words", EntityType::Text(DxfText { location, text_height: height, value: value.replace('°', "%%d"), ..DxfText::default() }));
+        add(
+            "words",
+            EntityType::Text(DxfText {
+                location: location.clone(),
+                second_alignment_point: location,
+                horizontal_text_justification: HorizontalTextJustification::Middle,
+                text_height: height,
+                value: value.replace('°', "%%d").replace('⌀', "%%c"),
+                ..DxfText::default()
+            }),
+        );
     }
     let mut bytes = Vec::new();
     file.save(&mut bytes)?;

@@ -21,6 +21,7 @@ use yoke_core::log::{RunState, fold};
 use yoke_core::plan::{ENGINE, Plan};
 use yoke_core::quantity::real;
 use yoke_core::run::RunPlan;
+use yoke_core::sheets::{OnBoard, on_board};
 use yoke_core::thread::{Side, ThreadSpec, callout};
 use yoke_core::voice::Voice;
 use yoke_store::{Changed, JobChange, JobRow, NewMember, Store};
@@ -54,6 +55,9 @@ pub struct JobLine {
     place: Option<i64>,
     /// Whether it was scrapped.
     scrapped: bool,
+    /// What comes next, and its thread in a few strokes; absent of one that does not plan.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    shows: Option<OnBoard>,
     /// Why it is not shown whole: what is kept of it does not read.
     #[serde(skip_serializing_if = "Option::is_none")]
     unread: Option<String>,
@@ -317,6 +321,7 @@ fn unread_line(job: JobRow, unread: Unread) -> JobLine {
         stands: "does not read".into(),
         finished: false,
         scrapped: false,
+        shows: None,
         unread: Some(unread.detail),
         id: job.id,
         title: job.title,
@@ -334,6 +339,10 @@ fn line(store: &Store, job: &JobRow) -> Result<JobLine, Failed> {
         None => None,
     };
     let run = run_of(store, job)?;
+    let shows = match (&run, whole_of(store, job, Asked::default())?) {
+        (Some((_, state)), Ok((plan, ..))) => Some(on_board(&plan, state)),
+        _ => None,
+    };
     let sought = request.awaits_identification();
     let stands = if run.is_none() && sought { "to be identified".to_owned() } else { stands(run.as_ref()) };
     let state = run.map(|(_, state)| state);
@@ -359,6 +368,7 @@ fn line(store: &Store, job: &JobRow) -> Result<JobLine, Failed> {
         batch: job.batch.clone(),
         place: job.place,
         scrapped: state.as_ref().is_some_and(|s| s.scrapped.is_some()),
+        shows,
         unread: None,
     })
 }
@@ -381,7 +391,7 @@ pub async fn list(State(app): State<App>, _: Asked, Query(asked): Query<Board>) 
 fn board(store: &Store, away: bool) -> Result<Vec<Box<RawValue>>, Failed> {
     let (mut shown, mut made) = (Vec::new(), Vec::new());
     for row in store.board()?.into_iter().filter(|row| row.away.is_some() == away) {
-        let stamp = format!("{ENGINE}/{}/{}", row.revision, row.sequence);
+        let stamp = format!("{ENGINE}/{}/{}/{}", row.revision, row.facts_revision, row.sequence);
         let kept = row.line.filter(|(of, _)| *of == stamp).and_then(|(_, text)| RawValue::from_string(text).ok());
         if let Some(kept) = kept {
             shown.push(kept);

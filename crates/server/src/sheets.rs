@@ -11,7 +11,7 @@ use axum::extract::{Path, State};
 use yoke_core::log::fold;
 use yoke_core::paper::{Papers, papers};
 use yoke_core::route::Member;
-use yoke_core::sheets::{GaugeSheet, GrooveSheet, SetupSheet, gauge_sheet, groove_sheet, setup_sheet};
+use yoke_core::sheets::{GaugeSheet, GrooveSheet, SetupSheet, ThreadSheet, gauge_sheet, groove_sheet, setup_sheet, thread_sheet};
 use yoke_core::trouble::{JobEvidence, TroubleSheet, trouble_sheet};
 
 /// Makes something of the plan of a stored job: of one begun, of the plan it was begun on.
@@ -23,6 +23,12 @@ pub async fn of_plan<T: Send + 'static>(app: &App, id: String, voice: Asked, mak
         })
         .await?;
     found.ok_or_else(|| Problem::missing("job"))?.map_err(Problem::faulty)
+}
+
+/// The thread as it is seen.
+#[utoipa::path(get, path = "/api/v1/jobs/{id}/thread", params(("id" = String, Path)), responses((status = 200, body = ThreadSheet), (status = 404, body = Problem), (status = 422, body = Problem)))]
+pub async fn thread(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<ThreadSheet>, Problem> {
+    of_plan(&app, id, voice, |(plan, ..)| thread_sheet(plan)).await.map(Json)
 }
 
 /// The set-up: the picture, the speeds, the steps, the cautions.

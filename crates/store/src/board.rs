@@ -9,6 +9,8 @@ pub struct BoardRow {
     pub id: String,
     /// Revision of its facts.
     pub revision: i64,
+    /// Revision of all its plan hangs on: its lathe, the drawer, its mate too.
+    pub facts_revision: i64,
     /// Acts recorded.
     pub sequence: i64,
     /// When it was put away, UTC.
@@ -25,15 +27,15 @@ impl Store {
     pub fn board(&self) -> Result<Vec<BoardRow>, StoreError> {
         let connection = self.lock();
         let mut query = connection.prepare_cached(
-            "SELECT j.id, j.revision, (SELECT count(*) FROM acts a WHERE a.job = j.id), j.away, l.stamp, l.body
+            "SELECT j.id, j.revision, j.facts_revision, (SELECT count(*) FROM acts a WHERE a.job = j.id), j.away, l.stamp, l.body
                  FROM jobs j LEFT JOIN lines l ON l.job = j.id ORDER BY j.created DESC, j.rowid DESC",
         )?;
         let rows = query.query_map([], |r| {
-            let line = match (r.get(4)?, r.get(5)?) {
+            let line = match (r.get(5)?, r.get(6)?) {
                 (Some(stamp), Some(body)) => Some((stamp, body)),
                 _ => None,
             };
-            Ok(BoardRow { id: r.get(0)?, revision: r.get(1)?, sequence: r.get(2)?, away: r.get(3)?, line })
+            Ok(BoardRow { id: r.get(0)?, revision: r.get(1)?, facts_revision: r.get(2)?, sequence: r.get(3)?, away: r.get(4)?, line })
         })?;
         Ok(rows.collect::<Result<_, _>>()?)
     }

@@ -91,8 +91,8 @@ pub(super) fn section(thread: &Thread, voice: Voice) -> Drawing {
     let (low, high) = own;
     let outside = if external { crest_y + depth * 0.45 } else { crest_y - depth * 0.45 };
     let height = if external { [back, outside + depth * 0.2] } else { [outside - depth * 0.2, back] };
-    Drawing {
-        says: format!(
+    Drawing::shared(
+        format!(
             "Section along the axis of {}: pitch {}, major diameter {}, pitch diameter {}, minor diameter {}, flanks at {} to a square line.",
             spec.size,
             voice.length(pitch),
@@ -101,8 +101,8 @@ pub(super) fn section(thread: &Thread, voice: Voice) -> Drawing {
             voice.length(minor),
             flanks_text(thread)
         ),
-        bounds: [left - pitch * 0.1, height[0], right + pitch * 1.1, height[1]],
-        shapes: vec![
+        [left - pitch * 0.1, height[0], right + pitch * 0.1, height[1]],
+        vec![
             Shape::closed("thread.metal", body),
             Shape::open("thread.flank", line),
             Shape::open("line.major", level(major / 2.0)),
@@ -111,42 +111,17 @@ pub(super) fn section(thread: &Thread, voice: Voice) -> Drawing {
             Shape::open("band.pitch_low", level(low.value / 2.0)),
             Shape::open("band.pitch_high", level(high.value / 2.0)),
         ],
-        dimensions: vec![
-            Dimension {
-                name: "included_angle",
-                says: "included angle",
-                figure: Quantity::plain(thread.flanks.included_deg(), usize::from(thread.flanks.included_deg().fract() > 1e-9), "°"),
-                from: [pitch * 1.42, pitch_d / 2.0],
-                to: [pitch * 1.42, pitch_d / 2.0],
-            },
-            Dimension {
-                name: "pitch",
-                says: "pitch, crest to crest",
-                figure: Quantity::length(voice, pitch),
-                from: [pitch, outside],
-                to: [pitch * 2.0, outside],
-            },
-            Dimension {
-                name: "major",
-                says: "major diameter",
-                figure: Quantity::length(voice, major),
-                from: [right + pitch * 0.1, major / 2.0],
-                to: [right + pitch * 0.1, major / 2.0],
-            },
-            Dimension {
-                name: "pitch_diameter",
-                says: "pitch diameter",
-                figure: Quantity::length(voice, pitch_d),
-                from: [right + pitch * 0.1, pitch_d / 2.0],
-                to: [right + pitch * 0.1, pitch_d / 2.0],
-            },
-            Dimension {
-                name: "minor",
-                says: "minor diameter",
-                figure: Quantity::length(voice, minor),
-                from: [right + pitch * 0.1, minor / 2.0],
-                to: [right + pitch * 0.1, minor / 2.0],
-            },
+        vec![
+            Dimension::at(
+                "included_angle",
+                "included angle",
+                Quantity::plain(thread.flanks.included_deg(), usize::from(thread.flanks.included_deg().fract() > 1e-9), "°"),
+                [pitch * 1.5, pitch_d / 2.0],
+            ),
+            Dimension::new("pitch", "pitch, crest to crest", Quantity::length(voice, pitch), [pitch, outside], [pitch * 2.0, outside]),
+            Dimension::at("major", "major diameter", Quantity::length(voice, major), [right + pitch * 0.1, major / 2.0]).signed("⌀ "),
+            Dimension::at("pitch_diameter", "pitch diameter", Quantity::length(voice, pitch_d), [right + pitch * 0.1, pitch_d / 2.0]).signed("⌀ "),
+            Dimension::at("minor", "minor diameter", Quantity::length(voice, minor), [right + pitch * 0.1, minor / 2.0]).signed("⌀ "),
         ],
-    }
+    )
 }

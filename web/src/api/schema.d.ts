@@ -472,6 +472,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/thread": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The thread as it is seen. */
+        get: operations["thread"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/trouble": {
         parameters: {
             query?: never;
@@ -2109,14 +2126,20 @@ export interface components {
         };
         /** @description A named dimension between two points. */
         Dimension: {
+            /** @description Middle of its text, mm. */
+            at: number[];
             /** @description The figure. */
             figure: components["schemas"]["Quantity"];
             /** @description One end, mm. */
             from: number[];
+            /** @description Its line, witness lines, ticks and leader. */
+            lines?: number[][][];
             /** @description Stable name. */
             name: string;
             /** @description What it measures, in plain words. */
             says: string;
+            /** @description What stands before the figure: `⌀ ` of a diameter, `R ` of a radius. */
+            sign?: string;
             /** @description The other end, mm. */
             to: number[];
         };
@@ -2174,6 +2197,11 @@ export interface components {
             bounds: number[];
             /** @description Dimensions in reading order. */
             dimensions: components["schemas"]["Dimension"][];
+            /**
+             * Format: double
+             * @description Height of its letters, mm.
+             */
+            letter_mm: number;
             /** @description The same in words, for those who cannot see it. */
             says: string;
             /** @description Lines and circles, back to front. */
@@ -2792,6 +2820,7 @@ export interface components {
             place?: number | null;
             /** @description Whether it was scrapped. */
             scrapped: boolean;
+            shows?: components["schemas"]["OnBoard"] | null;
             /** @description How it stands, in words. */
             stands: string;
             /** @description The thread as written. */
@@ -3493,6 +3522,13 @@ export interface components {
             says: string;
             /** @description Its setting. */
             setting: components["schemas"]["DialSetting"];
+        };
+        /** @description What the board shows of a job. */
+        OnBoard: {
+            /** @description What is done next, in a few words. */
+            next: string;
+            /** @description Its thread. */
+            sketch: components["schemas"]["Sketch"];
         };
         /** @description One number, or several. */
         OneOrMany: number | number[];
@@ -5129,10 +5165,16 @@ export interface components {
             closed?: boolean;
             /** @description A word to write by it. */
             label?: string | null;
+            /**
+             * Format: double
+             * @description Height of its letters, mm, where they are not the drawing's own.
+             */
+            letter_mm?: number | null;
             /** @description Corner points of an open or closed line; empty for a circle. */
             line?: number[][];
             /** @description What it is: `thread.flank`, `wire.seated`. */
             role: string;
+            teeth?: components["schemas"]["Teeth"] | null;
         };
         /** @description What a sheet may be; named for its schema. */
         SheetBody: components["schemas"]["Route"] | components["schemas"]["BatchFacts"] | string[] | components["schemas"]["ShopWords"];
@@ -5222,6 +5264,13 @@ export interface components {
          * @enum {string}
          */
         SizeState: "not_read" | "in" | "out" | "free";
+        /** @description The thread in a few strokes. */
+        Sketch: {
+            /** @description Whether the metal lies over the line, as in a bore. */
+            inside: boolean;
+            /** @description The line of the metal in section, left to right: along and up, in pitches, its lowest point at nought. */
+            line: number[][];
+        };
         /** @description How slender the work is. */
         Slenderness: {
             asks?: components["schemas"]["Support"] | null;
@@ -5577,6 +5626,16 @@ export interface components {
             /** @description Parts wanted. */
             wanted: number;
         };
+        /** @description Teeth about a circle, which is their pitch circle. */
+        Teeth: {
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
+            /** @description One of them with its side of the root, about the circle's middle, mm; the others are it turned. */
+            tooth: number[][];
+        };
         /**
          * @description What is done after a pass before any goes deeper.
          * @enum {string}
@@ -5696,6 +5755,11 @@ export interface components {
              * @description Starts.
              */
             starts: number;
+        };
+        /** @description What is drawn of a thread on request. */
+        ThreadSheet: {
+            /** @description From the front, lying as it does in the lathe; a bore cut open, its far wall seen. */
+            seen: components["schemas"]["Drawing"];
         };
         /** @description A step of the set-up as it was ticked. */
         Tick: {
@@ -7793,6 +7857,57 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SetupSheet"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    thread: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThreadSheet"];
                 };
             };
             404: {

@@ -17,6 +17,8 @@ export function sheet<T>(name: string, get: (id: string) => Promise<Answer<T>>) 
 
 const of = (id: string) => ({ params: { path: { id } } });
 
+/** The thread as it is seen, beside its section. */
+export const useThreadSheet = sheet('thread', id => api.GET('/api/v1/jobs/{id}/thread', of(id)));
 /** The set-up, drawn and step by step. */
 export const useSetupSheet = sheet('setup', id => api.GET('/api/v1/jobs/{id}/setup', of(id)));
 /** The groove as simulated, pass by pass, and what mistakes would do to it. */

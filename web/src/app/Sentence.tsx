@@ -3,6 +3,7 @@ import { useLathes, useMaterials } from '../api/hooks';
 import { figure } from '../parts/Figure';
 import { inField, leadscrew } from '../parts/text';
 import { useUnit } from '../parts/unit';
+import { Folded } from './Folded';
 import { Word } from './Word';
 
 /** The job in one sentence whose words are the controls. */
@@ -17,7 +18,7 @@ export function Sentence({ job, plan }: { job: Job; plan: Plan }) {
   const shoulder = request.blank?.shoulder ?? false;
   const external = thread.side === 'external';
   return (
-    <p className="sentence" aria-label="The job">
+    <Folded about="The job" title={job.title} lines={1}>
       Cut{' '}
       <Word
         job={job}
@@ -131,6 +132,6 @@ export function Sentence({ job, plan }: { job: Job; plan: Plan }) {
         {plan.gears.lathe}
       </Word>
       .
-    </p>
+    </Folded>
   );
 }

@@ -1,8 +1,20 @@
-import { useLocalStorage } from '@mantine/hooks';
+import { useLocalStorage, useMediaQuery } from '@mantine/hooks';
 import { useQueryClient } from '@tanstack/react-query';
-import { createContext, Fragment, type ReactNode, useCallback, useContext, useMemo, useState } from 'react';
+import {
+  createContext,
+  Fragment,
+  type ReactNode,
+  useCallback,
+  useContext,
+  useLayoutEffect,
+  useMemo,
+  useState,
+} from 'react';
 import { api, unwrap } from '../api/client';
 import { askIn, speakIn, type Vocabulary, vocabulary } from './voice';
+
+/** At the desk all is small and seen at once; at the bench letters and targets are large. */
+export type Stands = 'desk' | 'bench';
 
 /** How this screen is used: remembered here, never part of a job. */
 interface SettingsValue {
@@ -18,6 +30,11 @@ interface SettingsValue {
   /** Whether settings are said aloud at the lathe. */
   speak: boolean;
   setSpeak: (on: boolean) => void;
+  /** Where this screen stands; nothing goes by what points at it. */
+  stands: Stands | null;
+  setStands: (stands: Stands | null) => void;
+  /** While the screen is read beside the lathe it stands at the bench, whatever is set. */
+  setBeside: (beside: boolean) => void;
   /** The lathe a bare callout is planned on. */
   lathe: string;
   setLathe: (id: string) => void;
@@ -43,6 +60,17 @@ export function Settings({ children }: { children: ReactNode }) {
     defaultValue: 'long-bed',
     getInitialValueInEffect: false,
   });
+  const [stands, setStands] = useLocalStorage<Stands | null>({
+    key: 'stands',
+    defaultValue: null,
+    getInitialValueInEffect: false,
+  });
+  // A finger points coarsely: such a screen stands at the bench.
+  const coarse = useMediaQuery('(pointer: coarse)', false, { getInitialValueInEffect: false });
+  const [beside, setBeside] = useState(false);
+  useLayoutEffect(() => {
+    document.documentElement.dataset.stands = beside ? 'bench' : (stands ?? (coarse ? 'bench' : 'desk'));
+  }, [stands, coarse, beside]);
   askIn(unit);
   const [words, setShown] = useState(vocabulary);
   // What is shown stays until the same comes in the other voice.
@@ -65,8 +93,22 @@ export function Settings({ children }: { children: ReactNode }) {
     [queries],
   );
   const value = useMemo(
-    () => ({ unit, setUnit, words, setWords, letters, setLetters, speak, setSpeak, lathe, setLathe }),
-    [unit, setUnit, words, setWords, letters, setLetters, speak, setSpeak, lathe, setLathe],
+    () => ({
+      unit,
+      setUnit,
+      words,
+      setWords,
+      letters,
+      setLetters,
+      speak,
+      setSpeak,
+      stands,
+      setStands,
+      setBeside,
+      lathe,
+      setLathe,
+    }),
+    [unit, setUnit, words, setWords, letters, setLetters, speak, setSpeak, stands, setStands, lathe, setLathe],
   );
   return (
     <Context value={value}>
@@ -79,6 +121,15 @@ export function Settings({ children }: { children: ReactNode }) {
 /** The unit a job is shown in: as chosen, else as its drawing has it. */
 export function useShownIn(plan: { thread: { inch: boolean } } | null | undefined): 'mm' | 'in' {
   return useSettings().unit ?? (plan?.thread.inch ? 'in' : 'mm');
+}
+
+/** Beside the lathe: large letters and targets for as long as this is shown. */
+export function useAtTheBench() {
+  const { setBeside } = useSettings();
+  useLayoutEffect(() => {
+    setBeside(true);
+    return () => setBeside(false);
+  }, [setBeside]);
 }
 
 export function useSettings(): SettingsValue {

@@ -11,7 +11,7 @@ import { say } from './voice';
 export function Tools({ unit, onUnit }: { unit?: 'mm' | 'in'; onUnit?: () => void }) {
   const { setColorScheme } = useMantineColorScheme();
   const scheme = useComputedColorScheme('light');
-  const { letters, setLetters, speak, setSpeak, words, setWords } = useSettings();
+  const { letters, setLetters, speak, setSpeak, words, setWords, stands, setStands } = useSettings();
   const [help, setHelp] = useState(false);
   useKeys({ help: () => setHelp(true), ...(onUnit ? { unit: onUnit } : {}) });
   return (
@@ -41,6 +41,17 @@ export function Tools({ unit, onUnit }: { unit?: 'mm' | 'in'; onUnit?: () => voi
           <input type="checkbox" checked={speak} onChange={e => setSpeak(e.currentTarget.checked)} />
           Settings said aloud at the lathe
         </label>
+        <p className="how">This screen stands:</p>
+        <Radios
+          about="Where this screen stands"
+          choices={[
+            { is: null, says: 'as what points at it' },
+            { is: 'desk' as const, says: 'at the desk' },
+            { is: 'bench' as const, says: 'at the bench' },
+          ]}
+          chosen={is => is === stands}
+          onChoose={setStands}
+        />
         <p className="how">Words of the shop, on every screen:</p>
         <Radios
           about="Words of the shop"

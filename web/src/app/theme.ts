@@ -2,6 +2,6 @@ import { createTheme } from '@mantine/core';
 
 /** Mantine gives behaviour; the face is ours, in look.css. */
 export const theme = createTheme({
-  fontFamily: 'B612, "Noto Sans Math", sans-serif',
+  fontFamily: 'var(--face)',
   respectReducedMotion: true,
 });

@@ -8,6 +8,7 @@ import { inWords, type JobLine } from '../api/client';
 import { useFound, useJobs, useMakeJob } from '../api/hooks';
 import { DayLeaf } from './DayLeaf';
 import { JobList } from './JobList';
+import { OnTheLathes } from './OnTheLathes';
 import { AwayLeaf, ShelveLeaf } from './ShelveLeaf';
 
 /** The job board, headed by type-and-go. */
@@ -32,42 +33,56 @@ export function Board() {
       </header>
       <main className="board">
         <TypeAndGo />
-        <div className="row">
-          <button
-            type="button"
-            className="act plain"
-            disabled={sample.isPending}
-            onClick={() => sample.mutate({ request: { sample: {}, lathe_id: lathe } })}
-          >
-            I have only a sample: find its thread
-          </button>
-          {(jobs.data?.length ?? 0) > 1 && (
-            <button type="button" className="act plain" onClick={() => setDay(true)}>
-              Put the day in order
-            </button>
-          )}
-          <Link to="/shop" className="act plain as-link">
-            The shop: lathes
-          </Link>
-          {sample.isError && (
-            <p className="fault" role="alert">
-              {inWords(sample.error)}
-            </p>
-          )}
-        </div>
+        {jobs.data && jobs.data.length > 0 && <OnTheLathes jobs={jobs.data} />}
         <section aria-labelledby="jobs-head">
-          <h2 id="jobs-head">Jobs on the board</h2>
+          <div className="board-row">
+            <h2 id="jobs-head">Jobs on the board</h2>
+            {(jobs.data?.length ?? 0) > 1 && (
+              <input
+                type="search"
+                className="seek"
+                aria-label="Find jobs by any word: thread, lathe, material, or what was noted"
+                placeholder="Find: a thread, a lathe, anything noted"
+                value={sought}
+                onChange={e => setSought(e.currentTarget.value)}
+              />
+            )}
+            <div className="row">
+              <button
+                type="button"
+                className="act plain"
+                disabled={sample.isPending}
+                onClick={() => sample.mutate({ request: { sample: {}, lathe_id: lathe } })}
+              >
+                I have only a sample: find its thread
+              </button>
+              {(jobs.data?.length ?? 0) > 1 && (
+                <button type="button" className="act plain" onClick={() => setDay(true)}>
+                  Put the day in order
+                </button>
+              )}
+              <Link to="/shop" className="act plain as-link">
+                The shop: lathes
+              </Link>
+              {sample.isError && (
+                <p className="fault" role="alert">
+                  {inWords(sample.error)}
+                </p>
+              )}
+            </div>
+          </div>
           {jobs.isError && <p className="fault">{inWords(jobs.error)}</p>}
-          {jobs.data?.length === 0 && <p>Nothing yet. Type a callout above, and Enter.</p>}
-          {(jobs.data?.length ?? 0) > 1 && (
-            <input
-              type="search"
-              className="seek"
-              aria-label="Find jobs by any word: thread, lathe, material, or what was noted"
-              placeholder="Find: a thread, a lathe, anything noted"
-              value={sought}
-              onChange={e => setSought(e.currentTarget.value)}
-            />
+          {jobs.data?.length === 0 && (
+            <ol className="first-steps">
+              <li>
+                Type a thread above as a drawing calls it, such as M20, 7/8-9 or Tr28x5: what to turn, how deep and
+                what to measure show at once.
+              </li>
+              <li>
+                Enter makes a job of it. With only a bolt or a nut in the hand, find its thread from the sample.
+              </li>
+              <li>Tell the shop your lathe, and the gears, the dial and the stop room are its own.</li>
+            </ol>
           )}
           {found.data && listed?.length === 0 && <p role="status">No job holds “{sought}”.</p>}
           {listed && <JobList jobs={listed} onMore={setShelved} />}

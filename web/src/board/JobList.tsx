@@ -1,12 +1,22 @@
 import { Link } from '@tanstack/react-router';
 import type { JobLine } from '../api/client';
 
-/** A length of bar: bright where it is cut, layout blue where it is not. */
-function Bar({ share }: { share: number }) {
+/** The thread itself: bare where it is cut, layout blue in its grooves where it is not. */
+function Thread({ job, share }: { job: JobLine; share: number }) {
+  const sketch = job.shows?.sketch;
+  if (!sketch || sketch.line.length === 0) return <span className="thread" aria-hidden="true" />;
+  const wide = Math.max(...sketch.line.map(p => p[0] ?? 0));
+  const high = Math.max(...sketch.line.map(p => p[1] ?? 0));
+  const body = high * 0.55;
+  const y = (v: number) => (sketch.inside ? v : high - v);
+  const line = sketch.line.map(p => `${p[0]},${y(p[1] ?? 0)}`).join(' ');
+  // Drawn with its metal below, whichever side it is cut from; the groove fills from its bottom.
   return (
-    <span className="bar" aria-hidden="true">
-      <span style={{ width: `${share * 100}%` }} />
-    </span>
+    <svg className="thread" viewBox={`0 -0.04 ${wide} ${high + body + 0.04}`} aria-hidden="true">
+      <rect className="to-cut" x="0" y={high * share} width={wide} height={high * (1 - share)} />
+      <polygon className="metal" points={`0,${high + body} ${line} ${wide},${high + body}`} />
+      <polyline points={line} />
+    </svg>
   );
 }
 
@@ -18,10 +28,11 @@ function shareOf(job: JobLine): number {
 function One({ job }: { job: JobLine }) {
   return (
     <Link to="/jobs/$id/$station" params={{ id: job.id, station: job.passes_done > 0 ? 'cut' : 'thread' }}>
+      <Thread job={job} share={shareOf(job)} />
       <b>{job.title}</b>
       <span>{job.unread ?? `${job.thread} on the ${job.lathe}`}</span>
+      <strong>{job.shows?.next}</strong>
       <em className={job.unread ? 'fault' : undefined}>{job.stands}</em>
-      <Bar share={shareOf(job)} />
     </Link>
   );
 }
@@ -35,25 +46,37 @@ function Batch({ parts }: { parts: JobLine[] }) {
   const scrapped = parts.length - live.length;
   return (
     <Link to="/jobs/$id/batch" params={{ id: first.id }}>
+      <Thread job={first} share={live.reduce((sum, p) => sum + shareOf(p), 0) / Math.max(1, wanted)} />
       <b>{first.title}</b>
       <span>
         {first.thread} on the {first.lathe}, {wanted} parts
       </span>
+      <strong>{live.find(p => !p.finished)?.shows?.next}</strong>
       <em>
         {live.filter(p => p.finished).length} of {wanted} in limits{scrapped > 0 && `, ${scrapped} scrapped`}
       </em>
-      <Bar share={live.reduce((sum, p) => sum + shareOf(p), 0) / Math.max(1, wanted)} />
     </Link>
   );
 }
 
-/** The jobs of the board, the parts of a batch as one. */
-export function JobList({ jobs, onMore }: { jobs: JobLine[]; onMore: (job: JobLine) => void }) {
+/** Jobs of a pair stand together: the first met brings its mate. */
+function together(jobs: JobLine[]): JobLine[] {
   const shown = jobs.filter((job, i) => job.batch == null || jobs.findIndex(o => o.batch === job.batch) === i);
+  return shown.flatMap((job, i) =>
+    job.part == null || job.batch != null
+      ? [job]
+      : shown.findIndex(o => o.part === job.part) === i
+        ? shown.filter(o => o.part === job.part && o.batch == null)
+        : [],
+  );
+}
+
+/** The jobs of the board, the parts of a batch as one, the members of a part side by side. */
+export function JobList({ jobs, onMore }: { jobs: JobLine[]; onMore: (job: JobLine) => void }) {
   return (
     <ul className="jobs">
-      {shown.map(job => (
-        <li key={job.id}>
+      {together(jobs).map((job, i, all) => (
+        <li key={job.id} className={job.part != null && all[i - 1]?.part === job.part ? 'with-the-last' : undefined}>
           {job.batch == null ? <One job={job} /> : <Batch parts={jobs.filter(o => o.batch === job.batch)} />}
           {job.batch == null && (
             <button type="button" className="more" aria-label={`More for ${job.title}`} onClick={() => onMore(job)}>

@@ -3,23 +3,46 @@ import type { Watch } from '../api/client';
 const MARKS = { danger: '▲', warn: '◆', note: '●' } as const;
 const SAID = { danger: 'Danger', warn: 'Warning', note: 'Note' } as const;
 
-/** Judgements and cautions of one station, in order of weight: those that weigh, or the notes. */
-export function WatchList({ watch, station, notes }: { watch: Watch[]; station: string; notes: boolean }) {
-  const mine = watch.filter(w => w.station === station && (w.level === 'note') === notes);
-  if (mine.length === 0) return null;
+function Line({ of: w }: { of: Watch }) {
   return (
-    <section className="watch" aria-label={notes ? 'Notes' : 'Watch'}>
+    <li className={w.level} data-code={w.code}>
+      <span aria-hidden="true">{MARKS[w.level]}</span>
+      <p>
+        <b>{SAID[w.level]}.</b> {w.text}
+      </p>
+    </li>
+  );
+}
+
+/** The weightiest judgement of a station, and a word to the rest. */
+export function Weightiest({ watch, onMore }: { watch: Watch[]; onMore: () => void }) {
+  const [first, ...rest] = watch;
+  if (!first) return null;
+  return (
+    <section className="watch weightiest" aria-label="Watch">
       <ul>
-        {mine.map(w => (
-          <li key={w.code + w.text} className={w.level} data-code={w.code}>
-            <span aria-hidden="true">{MARKS[w.level]}</span>
-            <p>
-              <b>{SAID[w.level]}.</b> {w.text}
-            </p>
-          </li>
+        <Line of={first} />
+      </ul>
+      {rest.length > 0 && (
+        <button type="button" className="word" onClick={onMore}>
+          {`${rest.length} more to watch`}
+        </button>
+      )}
+    </section>
+  );
+}
+
+/** Judgements and cautions, in order of weight. */
+export function WatchList({ watch, about }: { watch: Watch[]; about: string }) {
+  if (watch.length === 0) return null;
+  return (
+    <section className="watch" aria-label={about}>
+      <ul>
+        {watch.map(w => (
+          <Line key={w.code + w.text} of={w} />
         ))}
       </ul>
-      {mine.some(w => w.code === 'guards' || w.code === 'first_pass') && (
+      {watch.some(w => w.code === 'guards' || w.code === 'first_pass') && (
         <p className="closing">
           Follow the machine maker’s instructions, your shop’s rules and local safety law, and learn under someone
           qualified.

@@ -1,6 +1,7 @@
 import { createContext, type ReactNode, useContext, useState } from 'react';
 import type { Plan, Rule } from '../api/client';
 import { useRules } from '../api/hooks';
+import { Formula, symbol } from './Formula';
 import { Leaf } from './Leaf';
 
 const Open = createContext<((line: number) => void) | null>(null);
@@ -20,24 +21,10 @@ const UNITS: Record<Rule['gives']['unit'], string> = {
   mpm: 'm/min',
   s: 's',
 };
-const GREEK: Record<string, string> = { alpha: 'α', beta: 'β', lambda: 'λ', rho: 'ρ', pi: 'π' };
-
-/** The formula as printed, each symbol passed through `show`. */
-function printed(formula: string, show: (symbol: string) => string): string {
-  if (formula.startsWith('table')) return formula;
-  return formula
-    .replace(/[A-Za-z]\w*(?!\w*\()/g, show)
-    .replace(/sqrt\(/g, '√(')
-    .replace(/cbrt\(/g, '∛(')
-    .replace(/\*/g, ' · ')
-    .replace(/\^2/g, '²')
-    .replace(/-/g, '−');
-}
-
-const symbol = (name: string) => GREEK[name] ?? name;
 const shown = (value: number) => String(Number(value.toFixed(5)));
 
 function Line({ plan, rule, line, go }: { plan: Plan; rule: Rule; line: number; go: (line: number) => void }) {
+  const [lit, setLit] = useState<string | null>(null);
   const working = plan.workings[line];
   if (!working) return null;
   const operands = working.of.map(o =>
@@ -47,10 +34,12 @@ function Line({ plan, rule, line, go }: { plan: Plan; rule: Rule; line: number; 
   return (
     <div className="working">
       <p className="formula">
-        {symbol(rule.gives.name)} = {printed(rule.formula, symbol)}
+        <Formula text={rule.formula} left={rule.gives.name} lit={lit} onLit={setLit} />
       </p>
       {!rule.formula.startsWith('table') && (
-        <p className="formula filled">= {printed(rule.formula, name => values[name] ?? symbol(name))}</p>
+        <p className="formula filled">
+          <Formula text={rule.formula} of={name => values[name]} />
+        </p>
       )}
       <p className="formula result">
         = {shown(working.gives)} {UNITS[rule.gives.unit]}
@@ -60,7 +49,13 @@ function Line({ plan, rule, line, go }: { plan: Plan; rule: Rule; line: number; 
           {rule.takes.map((t, i) => {
             const operand = operands[i];
             return (
-              <tr key={t.name}>
+              <tr
+                key={t.name}
+                className={lit === t.name ? 'lit' : undefined}
+                onPointerEnter={() => setLit(t.name)}
+                onPointerLeave={() => setLit(null)}
+                onFocus={() => setLit(t.name)}
+              >
                 <th scope="row">{symbol(t.name)}</th>
                 <td>{t.meaning}</td>
                 <td className="number">

@@ -1,38 +1,95 @@
-import type { ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
 import type { Plan } from '../api/client';
-import { WatchList } from '../parts/WatchList';
-import { type Carried, Carry } from '../parts/Carry';
+import { Folded } from '../app/Folded';
 import type { StationId } from '../app/stations';
+import { type Carried, Carry, present } from '../parts/Carry';
+import { Leaf } from '../parts/Leaf';
+import { Weightiest, WatchList } from '../parts/WatchList';
 
-/** The three parts every station has: the drawing, the numbers to carry, what to watch. */
-export function Station({
-  id,
-  plan,
-  sentence,
-  drawing,
-  numbers,
-  children,
-}: {
+/** Letters of what still stands under a figure; a sentence longer than that is a note. */
+const A_FEW_WORDS = 64;
+
+/** What weighs more comes first. */
+const WEIGHT = { danger: 0, warn: 1, note: 2 } as const;
+
+interface StationProps {
   id: StationId;
   plan: Plan;
   sentence?: ReactNode;
   drawing: ReactNode;
   numbers: (Carried | false | null | undefined)[];
+  /** What stands beside the drawing under the numbers: a small drawing, a verdict. */
+  beside?: ReactNode;
+  /** What is done from here. */
+  acts?: ReactNode;
+  /** What is said of the numbers and seldom read: behind one word. */
+  notes?: ReactNode[];
+  /** Leaves of the station. */
   children?: ReactNode;
-}) {
+}
+
+/**
+ * The three parts every station has, in one look: the drawing, the numbers to carry, and what weighs most of what to watch. The
+ * rest of what is said here is behind one word.
+ */
+export function Station({ id, plan, sentence, drawing, numbers, beside, acts, notes = [], children }: StationProps) {
+  const [reading, setReading] = useState(false);
+  const mine = plan.watch.filter(w => w.station === id);
+  const weighs = mine.filter(w => w.level !== 'note').sort((a, b) => WEIGHT[a.level] - WEIGHT[b.level]);
+  const carried = present(numbers).map(n =>
+    typeof n.under === 'string' && n.under.length > A_FEW_WORDS ? { ...n, under: undefined, note: n.under } : n,
+  );
+  const told = notes.filter(Boolean);
+  const read = () => setReading(true);
+  const more = told.length + carried.filter(n => n.note).length + mine.length - (weighs.length > 0 ? 1 : 0);
   return (
     <div className="station">
       <div className="drawn">
-        {sentence && <p className="sentence own">{sentence}</p>}
+        {sentence && (
+          <Folded about="What is chosen here" title="What is chosen here" lines={2} own>
+            {sentence}
+          </Folded>
+        )}
         <div className="drawing">{drawing}</div>
       </div>
       <aside>
         {/* What weighs comes before the numbers it weighs on. */}
-        <WatchList watch={plan.watch} station={id} notes={false} />
-        <Carry numbers={numbers} />
-        {children}
-        <WatchList watch={plan.watch} station={id} notes />
+        <Weightiest watch={weighs} onMore={read} />
+        <Carry numbers={carried} onNote={read} />
+        {beside && <div className="beside">{beside}</div>}
+        {(acts || more > 0) && (
+          <div className="row actions">
+            {acts}
+            {more > 0 && (
+              <button type="button" className="act plain notes-key" onClick={read}>
+                {more === 1 ? '1 note' : `${more} notes`}
+              </button>
+            )}
+          </div>
+        )}
       </aside>
+      <Leaf title="What is said here" open={reading} onClose={() => setReading(false)} wide>
+        <div className="notes">
+          <WatchList watch={weighs} about="Watch" />
+          {carried.some(n => n.note) && (
+            <dl className="noted">
+              {carried
+                .filter(n => n.note)
+                .map(n => (
+                  <div key={n.says}>
+                    <dt>{n.says}</dt>
+                    <dd>{n.note}</dd>
+                  </div>
+                ))}
+            </dl>
+          )}
+          {told.map((note, i) => (
+            <div key={i}>{note}</div>
+          ))}
+          <WatchList watch={mine.filter(w => w.level === 'note')} about="Notes" />
+        </div>
+      </Leaf>
+      {children}
     </div>
   );
 }

@@ -335,7 +335,7 @@ fn chart(asked: &Asked, points: &[TallyPoint], drift: Option<&Drift>, parts: usi
         shapes.extend([a, b].map(|l| Shape::open("chart.limit", l)));
         for (name, says, mm) in [("low", "low limit", low), ("high", "high limit", high)] {
             let y = at(0.0, mm)[1];
-            dimensions.push(Dimension { name, says, figure: Quantity::given(voice, (mm * 1e4).round() / 1e4), from: [WIDE + 4.0, y], to: [WIDE + 4.0, y] });
+            dimensions.push(Dimension::at(name, says, Quantity::given(voice, (mm * 1e4).round() / 1e4), [WIDE + 4.0, y]));
         }
     }
     shapes.push(Shape::open("chart.axis", vec![[0.0, HIGH], [0.0, 0.0], [WIDE, 0.0]]));
@@ -358,7 +358,7 @@ fn chart(asked: &Asked, points: &[TallyPoint], drift: Option<&Drift>, parts: usi
     }
     let each =
         points.iter().map(|p| format!("part {}: {}{}", p.place, voice.length(p.mm), if p.scrapped { ", scrapped" } else { "" })).collect::<Vec<_>>().join("; ");
-    Some(Drawing { says: format!("{}, part after part: {each}.", asked.name), bounds: [-14.0, -14.0, WIDE + 110.0, HIGH + 16.0], shapes, dimensions })
+    Some(Drawing::chart(format!("{}, part after part: {each}.", asked.name), [-14.0, -14.0, WIDE + 14.0, HIGH + 16.0], shapes, dimensions))
 }
 
 /// The tally as a sheet: a line a part, its columns named in the first.

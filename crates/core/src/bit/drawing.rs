@@ -47,15 +47,6 @@ pub fn sheet(thread: &ThreadSection, bit: &BitSection, depth_mm: f64, voice: Voi
     }
 }
 
-fn dim(name: &'static str, says: &'static str, figure: Quantity, from: Point, to: Point) -> Dimension {
-    Dimension { name, says, figure, from, to }
-}
-
-/// A figure standing at a point.
-fn at(name: &'static str, says: &'static str, figure: Quantity, point: Point) -> Dimension {
-    dim(name, says, figure, point, point)
-}
-
 fn tan(deg: f64) -> f64 {
     deg.to_radians().tan()
 }
@@ -123,8 +114,9 @@ fn views(thread: &ThreadSection, bit: &BitSection, depth: f64, voice: Voice) -> 
     // From the front, beside the first, so left and right change over: each side falls in under the face.
     let gap = size * 0.75;
     let tall = size;
-    let top = -point_long * 0.3;
-    let front_x = right + gap * 2.2 + right.max(-left);
+    // Over the third, both beside the first: so they fill a frame wider than it is high.
+    let top = size * 0.55;
+    let front_x = right + gap * 2.0 + right.max(-left);
     let (lean_left, lean_right) = {
         let [a, b] = &bit.grind.sides;
         let (held_left, held_right) = if lead_left(bit) { (a, b) } else { (b, a) };
@@ -140,42 +132,51 @@ fn views(thread: &ThreadSection, bit: &BitSection, depth: f64, voice: Voice) -> 
     shapes.push(Shape::closed("bit.side", fall(-width / 2.0, width / 2.0)));
     shapes.push(Shape::closed("bit.end", fall(-bit.flat_mm.value / 2.0, bit.flat_mm.value / 2.0)));
     // From the side, the point to the left: the nose falls back under the tip.
-    let side_x = front_x + right.max(-left) + gap * 1.5;
+    let (side_x, over_side) = (front_x - right, top - tall - gap * 0.9);
     let nose = tan(bit.grind.nose_deg.value);
     let side_long = long.min(size * 1.6);
     shapes.push(Shape::closed(
         "bit.side",
-        vec![[side_x, top], [side_x + side_long, top], [side_x + side_long, top - tall], [side_x + (tall * nose).min(side_long * 0.8), top - tall]],
+        vec![
+            [side_x, over_side],
+            [side_x + side_long, over_side],
+            [side_x + side_long, over_side - tall],
+            [side_x + (tall * nose).min(side_long * 0.8), over_side - tall],
+        ],
     ));
-    shapes.push(Shape::open("line.centre", vec![[side_x, top], [side_x, top - tall]]));
+    shapes.push(Shape::open("line.centre", vec![[side_x, over_side], [side_x, over_side - tall]]));
     let [lead, trail] = &bit.grind.sides;
     // In the front view the side held left stands on the right.
     let lead_x = if lead_left(bit) { 1.0 } else { -1.0 };
     let name = |text: &str, point: Point| Shape::word(point, text);
-    let over = size * 0.34;
-    shapes.push(name("from above", [(left + right) / 2.0, over]));
-    shapes.push(name("from the front", [front_x - (left + right) / 2.0, over]));
-    shapes.push(name("from the side", [side_x + side_long / 2.0, over]));
+    shapes.push(name("from above", [(left + right) / 2.0, -long - size * 0.2]));
+    shapes.push(name("from the front", [front_x - (left + right) / 2.0, top - tall - size * 0.2]));
+    shapes.push(name("from the side", [side_x + side_long / 2.0, over_side - tall - size * 0.2]));
     shapes.push(name(lead.side, [if lead_x > 0.0 { left - gap * 0.55 } else { right + gap * 0.55 }, -long * 0.55]));
     shapes.push(name(trail.side, [if lead_x > 0.0 { right + gap * 0.55 } else { left - gap * 0.55 }, -long * 0.55]));
     // Beside the front view, each figure on its own side.
-    let beside = |side: f64| [front_x + if side > 0.0 { -left + gap * 0.1 } else { -right - gap * 0.8 }, top - tall * 0.55];
-    Drawing {
-        says: format!(
+    let beside = |side: f64| [front_x + side * width / 2.0, top - tall * 0.3];
+    Drawing::shared(
+        format!(
             "The bit from above, included angle {}; from the front, {} under the leading side and {} under the trailing; from the side, {} under the nose.",
             voice.angle(half_left + half_right),
             lead.front_deg.text,
             trail.front_deg.text,
             bit.grind.nose_deg.text
         ),
-        bounds: [left - gap * 1.2, -long - size * 0.15, side_x + side_long + gap * 0.2, size * 0.55],
+        [left, -long, side_x + side_long, top],
         shapes,
-        dimensions: vec![
-            at("included_angle", "included angle", Quantity::angle(half_left + half_right), [left.max(-size * 0.4), -long + size * 0.12]),
-            at("leading_relief", "relief under the leading side", lead.front_deg.clone(), beside(lead_x)),
-            at("trailing_relief", "relief under the trailing side", trail.front_deg.clone(), beside(-lead_x)),
-            at("nose_relief", "relief under the nose", bit.grind.nose_deg.clone(), [side_x + tall * nose * 0.5 + size * 0.1, top - tall * 0.55]),
-            dim(
+        vec![
+            Dimension::at("included_angle", "included angle", Quantity::by_eye(half_left + half_right), [0.0, -point_long]),
+            Dimension::at("leading_relief", "relief under the leading side", lead.front_deg.clone(), beside(lead_x)),
+            Dimension::at("trailing_relief", "relief under the trailing side", trail.front_deg.clone(), beside(-lead_x)),
+            Dimension::at(
+                "nose_relief",
+                "relief under the nose",
+                bit.grind.nose_deg.clone(),
+                [side_x + tall * nose * 0.5 + size * 0.1, over_side - tall * 0.55],
+            ),
+            Dimension::new(
                 "width_used",
                 "width of blank the point uses",
                 bit.grind.width_mm.clone(),
@@ -183,7 +184,7 @@ fn views(thread: &ThreadSection, bit: &BitSection, depth: f64, voice: Voice) -> 
                 [front_x + width / 2.0, top + gap * 0.12],
             ),
         ],
-    }
+    )
 }
 
 fn tip(thread: &ThreadSection, bit: &BitSection, depth: f64, voice: Voice) -> Drawing {
@@ -231,16 +232,21 @@ fn tip(thread: &ThreadSection, bit: &BitSection, depth: f64, voice: Voice) -> Dr
     let floor = out * depth;
     let flat = bit.radius_mm.clone().unwrap_or_else(|| bit.flat_mm.clone());
     let (low, high) = if out < 0.0 { (back, over) } else { (-over, back) };
-    Drawing {
-        says: format!("The tip at full depth, {} from the surface and {} past the pitch line.", voice.length(depth), voice.length(h)),
-        bounds: [-wide * 1.85, low - pitch * 0.12, wide * 1.9, high + pitch * 0.12],
+    Drawing::framed(
+        format!("The tip at full depth, {} from the surface and {} past the pitch line.", voice.length(depth), voice.length(h)),
+        [-wide, low, wide, high],
         shapes,
-        dimensions: vec![
-            at(if bit.radius_mm.is_some() { "tip_corner" } else { "tip_flat" }, "tip", flat, [-pitch * 0.12, floor + out * pitch * 0.14 - pitch * 0.03]),
-            dim("tip_to_pitch", "tip to pitch line", bit.tip_to_pitch_mm.clone(), [-wide * 1.75, level], [-wide * 1.75, floor]),
-            dim("depth", "radial depth", Quantity::length(voice, depth), [wide * 1.15, 0.0], [wide * 1.15, floor]),
+        vec![
+            Dimension::at(
+                if bit.radius_mm.is_some() { "tip_corner" } else { "tip_flat" },
+                "tip",
+                flat,
+                [-pitch * 0.12, floor + out * pitch * 0.14 - pitch * 0.03],
+            ),
+            Dimension::new("tip_to_pitch", "tip to pitch line", bit.tip_to_pitch_mm.clone(), [-wide * 1.75, level], [-wide * 1.75, floor]),
+            Dimension::new("depth", "radial depth", Quantity::length(voice, depth), [wide * 1.15, 0.0], [wide * 1.15, floor]),
         ],
-    }
+    )
 }
 
 /// From the point, at the pitch line: the groove's walls run under the edge with the lead, the bit's sides fall in from it.
@@ -271,18 +277,18 @@ fn groove(thread: &ThreadSection, bit: &BitSection, voice: Voice) -> Drawing {
         };
         shapes.push(Shape::closed(role, vec![[edge, 0.0], [wall, -tall], [flank, -tall]]));
         shapes.push(Shape::word([x * wide * 1.05, tall * 0.08], side.side));
-        dimensions.push(at(name, says, Quantity::by_eye(margin(side)), [x * wide * 1.05 - wide * 0.3, -tall * 0.55]));
+        dimensions.push(Dimension::at(name, says, Quantity::by_eye(margin(side)), [x * wide * 1.05 - wide * 0.3, -tall * 0.55]));
     }
-    Drawing {
-        says: format!(
+    shapes.push(Shape::word([0.0, -tall * 1.12], "seen looking at the point"));
+    Drawing::new(
+        format!(
             "Looking at the point, the groove at its pitch line: {} of room under the leading side, {} under the trailing.",
             voice.eye(margin(&bit.grind.sides[0])),
             voice.eye(margin(&bit.grind.sides[1]))
         ),
-        bounds: [-wide * 1.7, -tall * 1.06, wide * 1.7, tall * 0.22],
         shapes,
         dimensions,
-    }
+    )
 }
 
 fn relief_tool(tool: &ReliefTool, voice: Voice) -> Drawing {
@@ -300,15 +306,14 @@ fn relief_tool(tool: &ReliefTool, voice: Voice) -> Drawing {
         [-body / 2.0, -long],
         [-back / 2.0, -long],
     ]);
-    Drawing {
-        says: format!("The relief tool from above: {} wide, its blade {} long.", voice.length(wide), voice.length(long)),
-        bounds: [-body * 0.9, -long - body * 0.7, body * 1.3, wide * 0.5 + body * 0.2],
-        shapes: vec![Shape::closed("bit.face", line)],
-        dimensions: vec![
-            dim("blade_width", "width of the edge", tool.width_mm.clone(), [-wide / 2.0, wide * 0.25], [wide / 2.0, wide * 0.25]),
-            dim("blade_length", "length of the blade", tool.blade_mm.clone(), [body * 0.62, 0.0], [body * 0.62, -long]),
+    Drawing::new(
+        format!("The relief tool from above: {} wide, its blade {} long.", voice.length(wide), voice.length(long)),
+        vec![Shape::closed("bit.face", line)],
+        vec![
+            Dimension::new("blade_width", "width of the edge", tool.width_mm.clone(), [-wide / 2.0, wide * 0.25], [wide / 2.0, wide * 0.25]),
+            Dimension::new("blade_length", "length of the blade", tool.blade_mm.clone(), [body * 0.62, 0.0], [body * 0.62, -long]),
         ],
-    }
+    )
 }
 
 /// The bar against the bore, its tip withdrawn as far as it goes.
@@ -322,18 +327,23 @@ fn bore(bit: &BitSection, voice: Voice) -> Option<Drawing> {
     let tip = back + own;
     let role = if tip > radius { "margin.rub" } else { "bit.side" };
     let size = 2.0 * radius.max(own);
-    Some(Drawing {
-        says: format!("The {} in its bore: {} from tip to back where {} go in.", tool.name, voice.length(own), span.text),
-        bounds: [-size * 0.72, -size * 0.68, size * 0.95, size * 0.66],
-        shapes: vec![
+    Some(Drawing::new(
+        format!("The {} in its bore: {} from tip to back where {} go in.", tool.name, voice.length(own), span.text),
+        vec![
             Shape::circle("bore.wall", [0.0, 0.0], radius),
             Shape::circle(role, [back + thick / 2.0, 0.0], thick / 2.0),
             Shape::closed(role, vec![[back + thick * 0.8, thick * 0.22], [tip, 0.0], [tip - thick * 0.03, -thick * 0.12], [back + thick * 0.8, -thick * 0.3]]),
             Shape::word([radius * 0.2, radius * 0.45], tool.name.clone()),
         ],
-        dimensions: vec![
-            dim("bar_span", "the bar, tip to back", Quantity::length(voice, own), [back, radius + size * 0.03], [tip, radius + size * 0.03]),
-            dim("bore_lets_in", "the bore lets in", span.clone(), [back, -radius - size * 0.12], [radius - super::bar::ROOM_MM, -radius - size * 0.12]),
+        vec![
+            Dimension::new("bar_span", "the bar, tip to back", Quantity::length(voice, own), [back, radius + size * 0.03], [tip, radius + size * 0.03]),
+            Dimension::new(
+                "bore_lets_in",
+                "the bore lets in",
+                span.clone(),
+                [back, -radius - size * 0.12],
+                [radius - super::bar::ROOM_MM, -radius - size * 0.12],
+            ),
         ],
-    })
+    ))
 }

@@ -133,25 +133,15 @@ pub(super) fn blank(d: &Drawn<'_>, voice: Voice) -> Drawing {
     if broken {
         shapes.extend(break_lines(shown * 0.55, height, used));
     }
-    // Room for the figures that stand beside the end.
-    let right = used
-        * if d.shoulder_mm.is_some() {
-            0.95
-        } else if d.relief.is_some() {
-            0.6
-        } else {
-            0.3
-        };
     let ending = d
         .relief
         .as_ref()
         .map_or_else(String::new, |g| format!(", {} {} wide down to {}", gap_word(d.followed), voice.least(g.width.value), voice.length(g.diameter.value)));
-    Drawing {
-        says: format!("{} of {}, threaded length {}{ending}.", if external { "Blank" } else { "Bore" }, voice.length(used), voice.along(length)),
-        bounds: [left - used * 1.2, -height - used * 0.42, tail + right, height + used * 0.3],
+    Drawing::new(
+        format!("{} of {}, threaded length {}{ending}.", if external { "Blank" } else { "Bore" }, voice.length(used), voice.along(length)),
         shapes,
-        dimensions: dimensions(d, shown, left, height, voice),
-    }
+        dimensions(d, shown, left, height, voice),
+    )
 }
 
 const fn gap_word(end: EndKind) -> &'static str {
@@ -192,8 +182,8 @@ fn dimensions(d: &Drawn<'_>, shown: f64, left: f64, height: f64, voice: Voice) -
     let (used, r) = (d.used, d.used / 2.0);
     let external = d.thread.spec.side == Side::External;
     let under = -height - used * 0.17;
-    let across = |name, says, figure: Quantity, at: f64, radius: f64| Dimension { name, says, figure, from: [at, -radius], to: [at, radius] };
-    let along = |name, says, figure: Quantity, y: f64, from: f64, to: f64| Dimension { name, says, figure, from: [from, y], to: [to, y] };
+    let across = |name, says, figure: Quantity, at: f64, radius: f64| Dimension::new(name, says, figure, [at, -radius], [at, radius]).signed("⌀ ");
+    let along = |name, says, figure: Quantity, y: f64, from: f64, to: f64| Dimension::new(name, says, figure, [from, y], [to, y]);
     let mut list = vec![
         across("diameter", if external { "blank diameter" } else { "bore" }, Quantity::length(voice, used), left - used * 1.15, r),
         along("length", "threaded length", Quantity::along(voice, d.thread.length), under, 0.0, shown),
@@ -209,14 +199,10 @@ fn dimensions(d: &Drawn<'_>, shown: f64, left: f64, height: f64, voice: Voice) -
         list.push(across("relief_diameter", "relief diameter", gap.diameter.clone(), shown - gap.width.value / 2.0, gap.diameter.value / 2.0));
         list.push(along("relief_width", "relief width", gap.width.clone(), height + used * 0.08, shown - gap.width.value, shown));
         if let Some(corner) = &gap.corner {
-            let corner_at = [shown + used * 0.04, -gap.diameter.value / 2.0];
-            list.push(Dimension {
-                name: "relief_corner",
-                says: "corner radius of the relief, at most",
-                figure: corner.clone(),
-                from: corner_at,
-                to: corner_at,
-            });
+            // The middle of the arc beside the shoulder.
+            let (c, cos) = (corner.value, std::f64::consts::FRAC_1_SQRT_2);
+            let corner_at = [shown - c + c * cos, -(gap.diameter.value / 2.0 + if external { 1.0 } else { -1.0 } * (c - c * cos))];
+            list.push(Dimension::at("relief_corner", "corner radius of the relief, at most", corner.clone(), corner_at).signed("R "));
         }
     }
     if let Some(shoulder) = d.shoulder_mm.filter(|_| d.shoulder && external) {

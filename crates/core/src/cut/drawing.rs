@@ -36,17 +36,13 @@ pub(super) fn groove(
         }
     }
     shapes.push(Shape::open("cut.surface", vec![[-wide, 0.0], [wide, 0.0]]));
+    // Seen from above, as the operator sees it.
+    shapes.extend([(-0.72, "headstock"), (0.72, "tailstock")].map(|(side, end)| Shape::word([side * wide, down * deep * 0.9], end)));
     let (low, high) = if external { (-deep, total * 0.12) } else { (-total * 0.12, deep) };
-    Drawing {
-        says: format!("The groove filling in {} to {} deep, tip {} wide.", counted(passes), voice.length(total), voice.coarse(flat)),
-        bounds: [-wide * 1.02, low, wide * 1.5, high],
+    Drawing::shared(
+        format!("The groove filling in {} to {} deep, tip {} wide.", counted(passes), voice.length(total), voice.coarse(flat)),
+        [-wide, low, wide, high],
         shapes,
-        dimensions: vec![Dimension {
-            name: "radial",
-            says: "radial infeed from touch",
-            figure: Quantity::length(voice, total),
-            from: [wide * 0.92, 0.0],
-            to: [wide * 0.92, down * total],
-        }],
-    }
+        vec![Dimension::new("radial", "radial infeed from touch", Quantity::length(voice, total), [wide, 0.0], [wide, down * total])],
+    )
 }

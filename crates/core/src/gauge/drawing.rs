@@ -46,30 +46,21 @@ pub(super) fn wires(thread: &Thread, target: f64, crest_d: f64, h: f64, chosen: 
     let bar = |y: f64, dy: f64| vec![[pitch * -0.05, y], [pitch * 3.05, y], [pitch * 3.05, y + dy], [pitch * -0.05, y + dy]];
     shapes.push(Shape::closed("anvil", bar(anvil, thick)));
     shapes.push(Shape::closed("anvil", bar(-anvil, -thick)));
-    // From the figure to the wire it belongs to.
-    shapes.push(Shape::open("line.leader", vec![[left - pitch * 0.5, centre], [0.5 * pitch - chosen.wire / 2.0, centre]]));
     if cut_away > 1e-9 {
         shapes.push(Shape::open("line.break", vec![[left - pitch * 0.2, 0.0], [right + pitch * 0.2, 0.0]]));
     }
-    Drawing {
-        says: format!("Three wires of {} in the grooves, {} over them at the size aimed at.", voice.length(chosen.wire), voice.length(over)),
-        bounds: [left - pitch * 2.4, -anvil - thick * 1.2, right + pitch * 2.4, anvil + thick * 1.2],
+    Drawing::new(
+        format!("Three wires of {} in the grooves, {} over them at the size aimed at.", voice.length(chosen.wire), voice.length(over)),
         shapes,
-        dimensions: vec![
-            Dimension {
-                name: "over_wires",
-                says: "size over wires at the aim",
-                figure: Quantity::length(voice, over),
-                from: [right + pitch * 0.35, -anvil],
-                to: [right + pitch * 0.35, anvil],
-            },
-            Dimension {
-                name: "wire",
-                says: "wire",
-                figure: Quantity::length(voice, chosen.wire),
-                from: [left - pitch * 2.1, centre],
-                to: [left - pitch * 2.1, centre],
-            },
+        vec![
+            Dimension::new(
+                "over_wires",
+                "size over wires at the aim",
+                Quantity::length(voice, over),
+                [right + pitch * 0.35, -anvil],
+                [right + pitch * 0.35, anvil],
+            ),
+            Dimension::at("wire", "wire", Quantity::length(voice, chosen.wire), [0.5 * pitch + aside - chosen.wire / 2.0, centre]).signed("⌀ "),
         ],
-    }
+    )
 }

@@ -1,5 +1,6 @@
-//! The train on its arm, to scale: pitch circles, tooth counts, directions.
+//! The train on its arm, to scale: teeth in mesh and in phase, tooth counts, directions.
 
+use super::teeth;
 use crate::job::{Gear, Lathe};
 use crate::outline::{Drawing, Point, Shape};
 use yoke_gears::layout::{Mesh, centres, module, place};
@@ -39,7 +40,6 @@ fn shafts(lathe: &Lathe, found: &Found, meshes: &[Mesh]) -> Vec<Point> {
 pub(super) fn train(lathe: &Lathe, found: &Found, screw_with_spindle: bool) -> Drawing {
     let meshes = drawn(lathe, found);
     let shafts = shafts(lathe, found, &meshes);
-    let radius = |g: Gear| module(lathe, g) * f64::from(g.teeth) / 2.0;
     let mut shapes = Vec::new();
     if let [first, .., last] = shafts.as_slice() {
         shapes.push(Shape::open("arm.line", vec![*first, *last]));
@@ -49,6 +49,7 @@ pub(super) fn train(lathe: &Lathe, found: &Found, screw_with_spindle: bool) -> D
     }
     // The leadscrew must turn as the hand asks; every mesh before it turns the other way.
     let screw_turns: i8 = if screw_with_spindle { -1 } else { 1 };
+    let phases = teeth::phases(&meshes, &shafts);
     let turns = |shaft: usize| if (meshes.len() - shaft).is_multiple_of(2) { screw_turns } else { -screw_turns };
     let mut words = Vec::new();
     for (i, mesh) in meshes.iter().enumerate() {
@@ -58,14 +59,14 @@ pub(super) fn train(lathe: &Lathe, found: &Found, screw_with_spindle: bool) -> D
         let outer = mesh.plane == 1;
         if !idled {
             let role = if outer { "gear.driver.outer" } else { "gear.driver.inner" };
-            shapes.push(Shape::circle(role, *from, radius(mesh.driver)).labelled(mesh.driver.teeth.to_string()).turning(turns(i)));
+            wheel(&mut shapes, role, *from, module(lathe, mesh.driver), (mesh.driver, phases[i][0]), turns(i));
         }
         let role = match (idles(i + 1), outer) {
             (true, _) => "gear.idler",
             (false, true) => "gear.driven.outer",
             (false, false) => "gear.driven.inner",
         };
-        shapes.push(Shape::circle(role, *to, radius(mesh.driven)).labelled(mesh.driven.teeth.to_string()).turning(turns(i + 1)));
+        wheel(&mut shapes, role, *to, module(lathe, mesh.driven), (mesh.driven, phases[i][1]), turns(i + 1));
         words.push(format!("{} drives {}", mesh.driver.teeth, mesh.driven.teeth));
     }
     let shaft_radius = lathe.arm.as_ref().map_or(8.0, |a| a.shaft_radius_mm);
@@ -79,19 +80,31 @@ pub(super) fn train(lathe: &Lathe, found: &Found, screw_with_spindle: bool) -> D
         };
         shapes.push(Shape::circle("shaft", *at, shaft_radius.min(10.0)).labelled(name));
     }
-    let extent = |pick: fn(&crate::outline::Circle) -> [f64; 2]| {
-        shapes.iter().filter_map(|s| s.circle.as_ref()).map(pick).fold([f64::MAX, f64::MIN], |[lo, hi], [a, b]| [lo.min(a), hi.max(b)])
-    };
-    let [left, right] = extent(|c| [c.x - c.r, c.x + c.r]);
-    let [bottom, top] = extent(|c| [c.y - c.r, c.y + c.r]);
-    Drawing {
-        says: format!(
+    Drawing::new(
+        format!(
             "Gear train from the spindle stud to the leadscrew: {}. The leadscrew turns {} the spindle.",
             words.join(", "),
             if screw_with_spindle { "with" } else { "against" }
         ),
-        bounds: [left - 6.0, bottom - 6.0, right + 6.0, top + 6.0],
         shapes,
-        dimensions: Vec::new(),
-    }
+        Vec::new(),
+    )
+}
+
+/// Shafts are drawn at this radius at most, mm.
+const HUB: f64 = 10.0;
+
+/// One gear: its teeth, the arrow of the way it turns, and its count where it stands clear of hub, arrow and teeth.
+fn wheel(shapes: &mut Vec<Shape>, role: &'static str, at: Point, module: f64, (gear, phase): (Gear, f64), turns: i8) {
+    let r = module * f64::from(gear.teeth) / 2.0;
+    shapes.push(Shape::circle(role, at, r).labelled(gear.teeth.to_string()).turning(turns).toothed(gear.teeth, teeth::tooth(gear.teeth, module, phase)));
+    // Inside the roots, over the top, from right to left when it turns anticlockwise.
+    let inner = (r - 1.25 * module) * 0.84;
+    let point = |deg: f64, k: f64| [at[0] + k * inner * deg.to_radians().cos(), at[1] + k * inner * deg.to_radians().sin()];
+    let (from, to) = if turns > 0 { (52.0, 138.0) } else { (128.0, 42.0) };
+    shapes.push(Shape::open("turn.way", (0..=5).map(|i| point(from + (to - from) * f64::from(i) / 5.0, 1.0)).collect()));
+    let back = (from - to).signum() * (0.16_f64.min(4.0 / inner)).max(0.09).to_degrees();
+    shapes.push(Shape::closed("turn.head", vec![point(to, 1.0), point(to + back, 1.07), point(to + back, 0.93)]));
+    let half = (inner * 0.48).max(HUB + module);
+    shapes.push(Shape::open("word.teeth", vec![[at[0], at[1] - half]]).labelled(gear.teeth.to_string()));
 }

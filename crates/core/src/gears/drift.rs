@@ -67,14 +67,14 @@ pub(super) fn chart(hung: Option<&TrainRow>, list: &[TrainRow], judged: &DriftBu
         shapes.push(Shape::open("chart.leader", vec![end, [WIDE + 8.0, y + 4.0]]));
         shapes.push(word([WIDE + 11.0, y], name));
     }
-    Some(Drawing {
-        says: format!(
+    Some(Drawing::framed(
+        format!(
             "What the error of each train takes off the pitch diameter as the nut grows longer: {}; there are {}.",
             said.join(", "),
             voice.micro(judged.room)
         ),
-        bounds: [-6.0, -22.0, WIDE + 124.0, HIGH + 26.0],
+        [-6.0, -6.0, WIDE + 6.0, HIGH + 6.0],
         shapes,
-        dimensions: Vec::new(),
-    })
+        Vec::new(),
+    ))
 }

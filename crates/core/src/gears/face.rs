@@ -21,18 +21,19 @@ pub(super) fn dial(answer: &DialAnswer) -> Option<Drawing> {
         count += usize::from(serves);
         shapes.push(Shape::open(if serves { "dial.safe" } else { "dial.unsafe" }, vec![at(R * if serves { 0.62 } else { 0.84 }), at(R)]));
         if marks <= 16 {
-            shapes.push(Shape::circle(if serves { "dial.number.safe" } else { "dial.number" }, at(R * 1.22), R * 0.12).labelled((j + 1).to_string()));
+            let role = if serves { "word.count.safe" } else { "word.count.unsafe" };
+            shapes.push(Shape::open(role, vec![at(R * 1.26)]).labelled((j + 1).to_string()));
         }
     }
-    shapes.push(Shape::open("dial.index", vec![[0.0, R * 1.62], [0.0, R * 1.42]]));
-    Some(Drawing {
-        says: match answer.rule {
+    shapes.push(Shape::open("dial.index", vec![[0.0, R * 1.75], [0.0, R * 1.52]]));
+    Some(Drawing::chart(
+        match answer.rule {
             DialRule::AnyPosition => "The threading dial: any place on it serves.".into(),
             DialRule::KeepClosed => format!("The threading dial of {marks} marks: none of them serves this train."),
             _ => format!("The threading dial of {marks} marks: from the one used first, {count} of them serve."),
         },
-        bounds: [-R * 1.5, -R * 1.45, R * 1.5, R * 1.7],
+        [-R * 1.5, -R * 1.45, R * 1.5, R * 1.75],
         shapes,
-        dimensions: Vec::new(),
-    })
+        Vec::new(),
+    ))
 }

@@ -10,6 +10,7 @@ pub mod rules;
 pub(crate) mod section;
 mod steps;
 mod suits;
+mod teeth;
 mod trial;
 
 pub use buy::{BlankCard, Purchase, Purchases, card as blank_card, pitches_wanted, purchases, purchases_while};

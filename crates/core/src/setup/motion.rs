@@ -159,5 +159,5 @@ fn drawn(lathe: &Lathe, direction: &Direction, side: Side, meshes: usize, toward
     shapes.push(Shape::word([168.0, AXIS + 34.0], "over the top"));
     shapes.push(Shape::word([290.0, 38.0], "carriage"));
     shapes.push(Shape::word([190.0, -12.0], "you stand here"));
-    Drawing { says: "Seen from above, the operator below.".into(), bounds: [-64.0, -20.0, 430.0, 176.0], shapes, dimensions: Vec::new() }
+    Drawing::framed("Seen from above, the operator below.".into(), [-64.0, -20.0, 430.0, 176.0], shapes, Vec::new())
 }

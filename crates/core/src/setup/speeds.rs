@@ -88,5 +88,5 @@ pub(crate) fn drawing(setup: &SetupSection) -> Drawing {
         said.push(format!("{} allows {}{}", cap.says, cap.rpm.text, if cap.binds { ", and binds" } else { "" }));
     }
     let top = 14.0 + 22.0 * f64::from(u8::try_from(setup.limits.len()).unwrap_or(4)) + 22.0;
-    Drawing { says: format!("{}.", said.join("; ")), bounds: [-24.0, -44.0, 424.0, top], shapes, dimensions: Vec::new() }
+    Drawing::framed(format!("{}.", said.join("; ")), [-24.0, -44.0, 424.0, top], shapes, Vec::new())
 }

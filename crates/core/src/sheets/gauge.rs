@@ -193,7 +193,7 @@ fn range(plan: &Plan, groove: &Groove, wires: &[WireView]) -> Option<Drawing> {
         shapes.push(Shape::open("word.over", vec![[along(w), base + 20.0]]).labelled(name.to_owned()));
         dimensions.push((says, wire.clone(), x));
     }
-    let over = |x: f64, y: f64, (name, says), figure: Quantity| Dimension { name, says, figure, from: [x, y], to: [x, y] };
+    let over = |x: f64, y: f64, (name, says), figure: Quantity| Dimension::at(name, says, figure, [x, y]);
     let mut dimensions: Vec<Dimension> = dimensions.into_iter().map(|(says, figure, x)| over(at(x, 0.0)[0] - 44.0, top + 14.0, says, figure)).collect();
     let mut owned: Vec<&WireView> = wires.iter().filter(|w| (from..=to).contains(&w.wire_mm.value)).collect();
     owned.sort_by(|a, b| a.wire_mm.value.total_cmp(&b.wire_mm.value));
@@ -207,16 +207,16 @@ fn range(plan: &Plan, groove: &Groove, wires: &[WireView]) -> Option<Drawing> {
             dimensions.push(over(x - 46.0, base - 26.0, (name, "a wire of the drawer"), w.wire_mm.clone()));
         }
     }
-    Some(Drawing {
-        says: format!(
+    Some(Drawing::framed(
+        format!(
             "Wires from {} to {} bear on the flanks; {} bears on the pitch line. In the drawer: {}.",
             usable.min.text,
             usable.max.text,
             best.text,
             owned.iter().map(|w| voice.length(w.wire_mm.value)).collect::<Vec<_>>().join(", ")
         ),
-        bounds: [-30.0, base - 40.0, WIDE + 50.0, top + 30.0],
+        [-30.0, base - 20.0, WIDE + 30.0, top + 20.0],
         shapes,
         dimensions,
-    })
+    ))
 }

@@ -93,12 +93,12 @@ pub fn groove_sheet(plan: &Plan) -> GrooveSheet {
                 ),
                 chip,
                 left_mm2: left,
-                drawing: Drawing {
-                    says: format!("The groove after this pass, {} deep; {} still to come.", voice.length(stroke.depth), voice.area(left)),
-                    bounds: cutting.bounds(deepest),
+                drawing: Drawing::framed(
+                    format!("The groove after this pass, {} deep; {} still to come.", voice.length(stroke.depth), voice.area(left)),
+                    cutting.bounds(deepest),
                     shapes,
-                    dimensions: Vec::new(),
-                },
+                    Vec::new(),
+                ),
                 crest_mm: crest,
             }
         })

@@ -85,19 +85,7 @@ pub fn picture(plan: &Plan) -> Drawing {
     } else {
         " Fed straight in by the cross-slide.".into()
     };
-    let mut bounds = around(&shapes);
-    if plan.cut.style.slants() {
-        // Room for the words beside the compound.
-        bounds[2] = bounds[2].max(seat[0] + 44.0 + 110.0);
-    }
-    Drawing { says: format!("From above, the operator below. {}{lean}", setup.says), bounds, shapes, dimensions: Vec::new() }
-}
-
-/// Bounds that hold every shape and the words over them.
-fn around(shapes: &[Shape]) -> [f64; 4] {
-    let circles = shapes.iter().filter_map(|s| s.circle).flat_map(|c| [[c.x - c.r, c.y - c.r], [c.x + c.r, c.y + c.r]]);
-    let points = shapes.iter().flat_map(|s| s.line.iter().copied()).chain(circles);
-    points.fold([0.0, 0.0, 440.0, 200.0], |[l, b, r, t], [x, y]| [l.min(x - 12.0), b.min(y - 10.0), r.max(x + 30.0), t.max(y + 16.0)])
+    Drawing::new(format!("From above, the operator below. {}{lean}", setup.says), shapes, Vec::new())
 }
 
 /// The work as it is held: a bar or a bore, with what the thread runs up to and what holds its far end.

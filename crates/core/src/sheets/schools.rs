@@ -21,7 +21,7 @@ const BOUNDS: [f64; 4] = [-60.0, -44.0, 60.0, 44.0];
 
 fn school(name: impl Into<String>, says: impl Into<String>, shapes: Vec<Shape>) -> School {
     let says = says.into();
-    School { name: name.into(), drawing: Drawing { says: says.clone(), bounds: BOUNDS, shapes, dimensions: Vec::new() }, says }
+    School { name: name.into(), drawing: Drawing::framed(says.clone(), BOUNDS, shapes, Vec::new()), says }
 }
 
 /// A tool pointing right, its top face at `y`.

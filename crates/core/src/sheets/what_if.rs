@@ -72,16 +72,16 @@ pub(super) fn all(plan: &Plan, cutting: &Cutting<'_>, meant: &Field) -> Vec<What
     let mut put = |mistake, asks: String, field: &Field, says: &dyn Fn(f64) -> String| {
         let off = acts(cutting, meant, field);
         let deepest = field.deepest().max(meant.deepest());
-        let drawing = Drawing {
-            says: asks.clone(),
-            bounds: cutting.bounds(deepest),
-            shapes: vec![
+        let drawing = Drawing::framed(
+            asks.clone(),
+            cutting.bounds(deepest),
+            vec![
                 cutting.metal("cut.metal", &cutting.drawn(field), deepest),
                 Shape::open("cut.surface", cutting.drawn(field)),
                 Shape::open("cut.meant", cutting.drawn(meant)),
             ],
-            dimensions: Vec::new(),
-        };
+            Vec::new(),
+        );
         list.push(WhatIf { mistake, asks, says: says(off), acts_mm: Quantity::length(voice, off), drawing });
     };
     let middle = cutting.passes.len() / 2;

@@ -52,12 +52,7 @@ pub(super) fn lathe(profile: &LatheProfile, lathe: &Lathe, voice: Voice) -> Draw
     headstock(profile, lathe, &mut shapes);
     leadscrew(lathe, &mut shapes);
     carriage(profile, lathe, &mut shapes, voice);
-    Drawing {
-        says: format!("The {} seen from the gear end, with what hangs on its arm, and from the front.", lathe.name),
-        bounds: BOUNDS,
-        shapes,
-        dimensions: Vec::new(),
-    }
+    Drawing::framed(format!("The {} seen from the gear end, with what hangs on its arm, and from the front.", lathe.name), BOUNDS, shapes, Vec::new())
 }
 
 /// The arm and the train on it now, fitted into its field.
@@ -75,6 +70,9 @@ fn gear_end(lathe: &Lathe, shapes: &mut Vec<Shape>, voice: Voice) {
         for point in &mut shape.line {
             *point = [dx + scale * point[0], dy + scale * point[1]];
         }
+        for point in shape.teeth.iter_mut().flat_map(|t| &mut t.tooth) {
+            *point = [scale * point[0], scale * point[1]];
+        }
         if let Some(circle) = &mut shape.circle {
             (circle.x, circle.y, circle.r, circle.turns) = (dx + scale * circle.x, dy + scale * circle.y, scale * circle.r, None);
         }
@@ -82,6 +80,8 @@ fn gear_end(lathe: &Lathe, shapes: &mut Vec<Shape>, voice: Voice) {
         if shape.label.as_deref() == Some("stud") {
             shape.role = Part::Stud.role(true);
         }
+        // Counts are as large as the other words here.
+        shape.role = if shape.role == "word.teeth" { "word" } else { shape.role };
         shapes.push(shape);
     }
 }
@@ -89,8 +89,11 @@ fn gear_end(lathe: &Lathe, shapes: &mut Vec<Shape>, voice: Voice) {
 /// What is told by touching nothing: bed, feet, headstock.
 fn casting(shapes: &mut Vec<Shape>) {
     shapes.push(Shape::rect("lathe.casting", [0.0, -20.0], [190.0, 200.0]));
-    shapes.push(Shape::rect("lathe.casting", [190.0, -30.0], [632.0, 20.0]));
-    shapes.push(Shape::open("lathe.way", vec![[190.0, 8.0], [632.0, 8.0]]));
+    // The bed on either side of the apron, which hides what is behind it.
+    for (from, to) in [(190.0, 362.0), (502.0, 632.0)] {
+        shapes.push(Shape::rect("lathe.casting", [from, -30.0], [to, 20.0]));
+        shapes.push(Shape::open("lathe.way", vec![[from, 8.0], [to, 8.0]]));
+    }
     shapes.push(Shape::rect("lathe.casting", [600.0, -110.0], [632.0, -30.0]));
 }
 
@@ -203,7 +206,7 @@ fn carriage(profile: &LatheProfile, lathe: &Lathe, shapes: &mut Vec<Shape>, voic
     let x = if rear { 450.0 } else { 400.0 };
     shapes.push(Shape::rect(Part::Post.role(true), [x, 94.0], [x + 44.0, 148.0]));
     shapes.push(Shape::rect(Part::Post.role(true), [x - 26.0, 120.0], [x + 14.0, 132.0]));
-    dial(lathe.dial.as_ref(), [548.0, -34.0], shapes);
+    dial(lathe.dial.as_ref(), [552.0, -50.0], shapes);
     // Readout: a box above.
     let role = Part::Readout.role(profile.readout.is_some());
     shapes.push(Shape::rect(role, [470.0, 186.0], [632.0, 250.0]));
@@ -223,15 +226,14 @@ fn wheel(part: Part, slide: &Slide, [x, y]: Point, r: f64, shapes: &mut Vec<Shap
         shapes.push(Shape::open(role, vec![at(if long { 0.76 } else { 0.88 }), at(1.0)]));
         n += step;
     }
-    shapes.push(Shape::word([x, y - 1.0], plain_text(slide.divisions, 0)));
-    shapes.push(Shape::word([x, y - 19.0], "lines"));
+    shapes.push(Shape::open("word.count", vec![[x, y]]).labelled(plain_text(slide.divisions, 0)));
 }
 
 fn dial(dial: Option<&Dial>, [x, y]: Point, shapes: &mut Vec<Shape>) {
     let (role, r) = (Part::Dial.role(dial.is_some()), 40.0);
     shapes.push(Shape::circle(role, [x, y], r));
     let Some(dial) = dial else {
-        shapes.push(Shape::word([x, y - 7.0], "no dial"));
+        shapes.push(Shape::word([x, y - 70.0], "no dial"));
         return;
     };
     let teeth = dial.teeth.first().copied().unwrap_or(0);
@@ -241,6 +243,5 @@ fn dial(dial: Option<&Dial>, [x, y]: Point, shapes: &mut Vec<Shape>) {
         let at = |k: f64| [x + k * r * angle.cos(), y + k * r * angle.sin()];
         shapes.push(Shape::open(role, vec![at(0.74), at(1.0)]));
     }
-    shapes.push(Shape::word([x, y - 1.0], teeth.to_string()));
-    shapes.push(Shape::word([x, y - 19.0], "teeth"));
+    shapes.push(Shape::open("word.count", vec![[x, y]]).labelled(teeth.to_string()));
 }

@@ -12,7 +12,8 @@ async fn a_left_hand_acme_pair_has_its_two_grinding_sheets() {
     browser.go(&server.at("/jobs/paddle-screw-and-nut/bit")).await;
     // tan λ = 0.2/(π·1.03), at the root this tip leaves: 3.5° more than the 6° of clearance, on the side that leads: the right, for a left-hand thread.
     let carried = browser.wait_text(".carry", "Relief, leading side").await;
-    assert!(carried.contains("9.5°") && carried.contains("its right, face up"), "{carried}");
+    assert!(carried.contains("9.5°"), "{carried}");
+    browser.noted("its right, face up").await;
     browser.find_text("button.act", "Grinding sheet").await.click().await.unwrap();
     let sheet = browser.wait_text(".grinding", "Eyes covered").await;
     // Square to the edge: atan(tan 9.55° cos 14.5°) = 9.25°, to half a degree.
@@ -73,10 +74,11 @@ async fn a_bit_only_guessed_is_carried_to_a_stop_a_reading_and_the_rest_of_the_c
     retype(&fields[3], "0.3 mm").await;
     retype(&fields[4], "0.5 mm" + Key::Enter).await;
     browser.find("button[aria-label*='at most, guessed']").await;
-    let told = browser.wait_text(".station aside", "As ground").await;
+    browser.wait_text(".station aside", "As ground").await;
+    let told = browser.noted("of infeed").await;
     // 0.2/(2 tan 30°) = 0.173 mm of infeed; half a degree narrow each side is felt, and may be left.
     assert!(told.contains("0.0068 in of infeed") || told.contains("0.173 mm of infeed"), "{told}");
-    assert!(told.contains("29.50°"), "{told}");
+    browser.wait_text(".station aside", "29.50°").await;
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
 
     browser.keys(["6"]).await;
@@ -110,7 +112,8 @@ async fn a_bit_only_guessed_is_carried_to_a_stop_a_reading_and_the_rest_of_the_c
     assert!((found - 0.36).abs() < 0.03, "{run}");
     // The bit keeps what was found.
     browser.go(&server.at(&format!("/jobs/{id}/bit"))).await;
-    browser.wait_text(".station aside", "By 1 reading the tip is").await;
+    browser.find(".notes-key").await.click().await.unwrap();
+    browser.wait_text(".notes", "By 1 reading the tip is").await;
     browser.find_text("button.act", "Keep it with").await.click().await.unwrap();
     browser.find_text("button.act", "Kept with 60° HSS 10 mm").await;
     let kit: serde_json::Value = reqwest::get(server.at("/api/v1/kit")).await.unwrap().json().await.unwrap();

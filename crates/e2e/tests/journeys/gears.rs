@@ -43,7 +43,7 @@ async fn trains_are_narrowed_a_scratch_is_named_and_the_chart_is_read() {
     browser.find(".mantine-Modal-body td button").await;
     browser.keys([Key::Escape + ""]).await;
     // The chart of its lathe: both units, and the train this pitch would hang.
-    browser.find_text("button.word", "Pitch chart").await.click().await.unwrap();
+    browser.find_text(".actions .act", "Pitch chart").await.click().await.unwrap();
     browser.wait_text(".pitch-chart", "0.45 mm").await;
     browser.find_text(".pitch-chart .choice", "Threads per inch").await.click().await.unwrap();
     let chart = browser.wait_text(".pitch-chart", "9 TPI").await;
@@ -53,7 +53,7 @@ async fn trains_are_narrowed_a_scratch_is_named_and_the_chart_is_read() {
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
     browser.keys([Key::Escape + ""]).await;
     // A scratch twice as coarse, and one that does not read.
-    browser.find_text("button.word", "What did I hang").await.click().await.unwrap();
+    browser.find_text(".actions .act", "What did I hang").await.click().await.unwrap();
     let field = ".lengths input";
     retype(&browser.find(field).await, "thick" + Key::Enter).await;
     browser.wait_text(".lengths .fault", "one turn of the scratch").await;
@@ -87,7 +87,7 @@ async fn the_day_is_put_in_order_and_a_gear_to_buy_is_named_by_touch() {
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
     browser.find_text(".day a", "Hydrant union").await.click().await.unwrap();
     browser.find("main[data-station=gears]").await;
-    browser.find_text("button.word", "Gears to make or buy").await.click().await.unwrap();
+    browser.find_text(".actions .act", "Make or buy").await.click().await.unwrap();
     // The union's own 11 TPI first, which the drawer already cuts.
     browser.wait_text(".mantine-Modal-body", "This pitch is cut exactly now").await;
     // A list of one's own, a fault in it told without losing it, then mended.

@@ -23,13 +23,17 @@ async fn what_was_typed_outlives_escape_back_a_reload_and_another_station() {
     assert_eq!(value(&browser, "[aria-label=Callout]").await, "M8x1");
     // A note, through another station.
     browser.go(&server.at(&format!("/jobs/{ROD}/log"))).await;
+    let note = || async { browser.find_text(".actions .act", "Write a note").await.click().await.unwrap() };
+    note().await;
     browser.find(".note-form input").await.send_keys("dial reads light").await.unwrap();
     browser.go(&server.at(&format!("/jobs/{ROD}/bit"))).await;
     browser.find(".carry").await;
     browser.go(&server.at(&format!("/jobs/{ROD}/log"))).await;
+    note().await;
     assert_eq!(value(&browser, ".note-form input").await, "dial reads light");
     browser.find(".note-form .act").await.click().await.unwrap();
     browser.wait_text(".story", "dial reads light").await;
+    note().await;
     assert_eq!(value(&browser, ".note-form input").await, "", "told, it makes room for the next");
     // A reading half typed: Back closes the leaf and no more, and so does Escape.
     browser.go(&server.at(&format!("/jobs/{ROD}/cut"))).await;

@@ -7,6 +7,7 @@ mod gears;
 mod journeys;
 mod kept;
 mod log;
+mod one_look;
 mod paper;
 mod parts;
 mod set_up_and_cut;

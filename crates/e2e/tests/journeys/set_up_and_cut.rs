@@ -78,7 +78,7 @@ async fn a_blind_cap_is_cut_away_from_the_chuck_and_proven() {
     let id = "gauge-board-cap";
     let job = server.tell(id, json!({"setup": {"way": "away"}, "bit": {"included_angle_deg": 60, "tip_flat_mm": 0.19}})).await;
     browser.go(&server.at(&format!("/jobs/{id}/setup"))).await;
-    browser.wait_text(".station aside", "far wall").await;
+    browser.noted("far wall").await;
     browser.find_text(".views .choice", "From above").await.click().await.unwrap();
     browser.wait_text(".from-above", "reversed").await;
     browser.keys(["l"]).await;

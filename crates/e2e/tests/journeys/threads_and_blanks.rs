@@ -33,7 +33,7 @@ async fn the_windlass_bolt_is_identified_and_taken() {
     assert!(first.contains("7/8 BSW"), "{first}");
     browser.find("button[aria-label='Take it: 7/8 BSW']").await.click().await.unwrap();
     browser.wait_text(".sentence", "7/8 BSW-medium").await;
-    browser.wait_text(".own", "Whitworth form").await;
+    browser.noted("Whitworth form").await;
     let job = server.job("windlass-bolt--as-found").await;
     assert_eq!((job["plan"]["thread"]["half_angle_deg"].as_f64(), job["request"]["sample"]["over_mm"].as_f64()), (Some(27.5), Some(28.3)));
     browser.close().await;
@@ -56,7 +56,7 @@ async fn a_size_is_found_by_arrows_and_a_sample_is_begun_from_the_board() {
     browser.wait_text(".size-rule [aria-selected=true]", "7/8-9 UNC").await;
     browser.keys([Key::Enter + ""]).await;
     browser.wait_text(".card", "0.8905 in").await;
-    browser.find(".board > .row button").await.click().await.unwrap();
+    browser.find(".board-row .row button").await.click().await.unwrap();
     browser.wait_text(".answer", "across the outside").await;
     browser.keys([Key::Tab + ""]).await;
     let outside = browser.find(".typed input").await;
@@ -174,7 +174,7 @@ async fn a_part_carries_several_threads_and_a_sample_is_made_to_its_measurements
     browser.look(true).await;
     // A mate and another thread, by touch and by typing; a callout that does not read loses nothing.
     browser.go(&server.at("/jobs/hydrant-union/thread")).await;
-    browser.wait_text(".own", "rounded 0.317 mm").await;
+    browser.noted("rounded 0.317 mm").await;
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
     browser.script("[...document.querySelectorAll('.own .word')].find(b => b.textContent === 'Cut its nut too.').click()").await;
     browser.wait_text(".own", "One of a pair").await;
@@ -183,9 +183,11 @@ async fn a_part_carries_several_threads_and_a_sample_is_made_to_its_measurements
     retype(&field, "M24x9000" + Key::Enter).await;
     browser.wait_text("[role=dialog] .fault", "pitch").await;
     retype(&field, "M24x2-6g LH" + Key::Enter).await;
-    let own = browser.wait_text(".own", "On the same part").await;
+    // On a tablet the sentence is two lines; the whole of it is behind its last word.
+    browser.find("button[aria-label='What is chosen here, whole']").await.click().await.unwrap();
+    let own = browser.wait_text("[role=dialog] .own", "On the same part").await;
     assert!(own.contains("M24x2-6g LH"), "{own}");
-    browser.find(".own a.word").await.click().await.unwrap();
+    browser.find("[role=dialog] .own a.word").await.click().await.unwrap();
     browser.wait_text(".sentence", "internal").await;
     browser.wait_text(".own", "its screw").await;
     // The sample, neither standard: made to its measurements, left-hand as it was seen to climb.
@@ -215,7 +217,7 @@ async fn a_sample_is_measured_by_touch_alone_with_the_number_pad() {
     let browser = Browser::open().await;
     browser.size((768, 1024)).await;
     browser.go(&server.at("/")).await;
-    browser.touch(".board > .row button").await;
+    browser.touch(".board-row .row button").await;
     browser.wait_text(".answer", "across the outside").await;
     // 19.9 mm on the pad, then the pitch by the gauge's leaf, then what the hand sees.
     browser.touch(".pad-fold summary").await;
@@ -262,7 +264,7 @@ async fn a_part_is_held_clocked_and_given_its_plain_sizes() {
     browser.keys([Key::Escape + ""]).await;
     browser.wait_text(".watch", "0.040 mm off the axis").await;
     // A register for the mate's plain part, and a plain size judged.
-    browser.find_text("button.word", "Register and plain sizes").await.click().await.unwrap();
+    browser.find_text(".actions .act", "Register, plain sizes").await.click().await.unwrap();
     retype(&browser.find(".held section[aria-label='Register'] input").await, "36.5" + Key::Enter).await;
     browser.wait_text(".held section[aria-label='Register'] p", "Turn it 36.4").await;
     let plain = |n: u8| format!(".held section[aria-label='Plain sizes'] label:nth-of-type({n}) input");

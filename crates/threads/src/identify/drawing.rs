@@ -49,54 +49,44 @@ pub(super) fn sample(told: &Sample, angle: f64, voice: Voice) -> Drawing {
     let mut dimensions = Vec::new();
     let level = -pitch * 1.6 - climb.abs();
     if told.major_mm.is_some() {
-        dimensions.push(Dimension {
-            name: "major",
-            says: "outside diameter measured",
-            figure: Quantity::given(voice, major),
-            from: [-r, level],
-            to: [r, level],
-        });
+        dimensions.push(Dimension::new("major", "outside diameter measured", Quantity::given(voice, major), [-r, level], [r, level]).signed("⌀ "));
     }
     if told.minor_mm.is_some() {
-        dimensions.push(Dimension {
-            name: "minor",
-            says: "root diameter measured",
-            figure: Quantity::given(voice, minor),
-            from: [-root, top + pitch * 1.3],
-            to: [root, top + pitch * 1.3],
-        });
+        dimensions.push(Dimension::new(
+            "minor",
+            "root diameter measured",
+            Quantity::given(voice, minor),
+            [-root, top + pitch * 1.3],
+            [root, top + pitch * 1.3],
+        ));
     }
     if let Some((n, over)) = told.rule {
         // Drawn over as many spaces as are shown.
         let shown = pitch * f64::from(u32::try_from(n).unwrap_or(MOST).min(spaces));
-        dimensions.push(Dimension {
-            name: "spaces",
-            says: "length over the spaces counted",
-            figure: Quantity::given(voice, over),
-            from: [r + pitch * 0.9, 0.0],
-            to: [r + pitch * 0.9, shown],
-        });
+        dimensions.push(Dimension::new(
+            "spaces",
+            "length over the spaces counted",
+            Quantity::given(voice, over),
+            [r + pitch * 0.9, 0.0],
+            [r + pitch * 0.9, shown],
+        ));
     } else if told.gauged_pitch_mm.is_some() {
-        dimensions.push(Dimension {
-            name: "pitch",
-            says: "pitch by gauge",
-            figure: Quantity::given(voice, pitch),
-            from: [r + pitch * 0.9, pitch * 2.0],
-            to: [r + pitch * 0.9, pitch * 3.0],
-        });
+        dimensions.push(Dimension::new(
+            "pitch",
+            "pitch by gauge",
+            Quantity::given(voice, pitch),
+            [r + pitch * 0.9, pitch * 2.0],
+            [r + pitch * 0.9, pitch * 3.0],
+        ));
     }
-    let (low, high) = (level - pitch * 1.4, top + pitch * 3.4);
-    // Room beside the screw for the figure of its length: letters grow with the sheet's height.
-    let side = (top * 0.62).max(r + pitch * 0.9 + (high - low) * 0.25);
-    Drawing {
-        says: format!(
+    Drawing::new(
+        format!(
             "The sample held upright, {}: outside {}, pitch {}, as told so far.",
             if told.hand.is_some() { hand.word() } else { "its hand not told, drawn right-hand" },
             voice.given(major),
             voice.length(pitch)
         ),
-        bounds: [-side, low, side, high],
         shapes,
         dimensions,
-    }
+    )
 }

@@ -38,7 +38,7 @@ pub(super) fn mesh(thread: &Thread, pitch_d: f64, [major, minor]: [f64; 2], gaps
         .map(|(i, ((name, _, from, to), c))| {
             // Figures stand to the right, each at its own height, the gap itself marked in the mesh.
             let y = [f64::midpoint(from, to), above - depth * 0.15, below + depth * 0.15][i];
-            Dimension { name, says: c.at, figure: c.now.clone(), from: [right + pitch * 0.15, y], to: [right + pitch * 0.15, y] }
+            Dimension::at(name, c.at, c.now.clone(), [right + pitch * 0.15, y])
         })
         .collect();
     let mut shapes = vec![
@@ -52,11 +52,11 @@ pub(super) fn mesh(thread: &Thread, pitch_d: f64, [major, minor]: [f64; 2], gaps
         shapes.push(Shape::open("line.leader", vec![[x, f64::midpoint(from, to)], [right + pitch * 0.1, y]]));
     }
     let told = clearances.iter().map(|c| format!("{} at the {}", voice.length(c.now.value), c.at)).collect::<Vec<_>>().join(", ");
-    let drawing = Drawing {
-        says: format!("Screw and nut in mesh, gaps drawn {times} times as large: {told}, on diameter."),
-        bounds: [left - pitch * 0.1, below - depth * 0.1, right + pitch * 1.0, above + depth * 0.1],
+    let drawing = Drawing::framed(
+        format!("Screw and nut in mesh, gaps drawn {times} times as large: {told}, on diameter."),
+        [left - pitch * 0.1, below - depth * 0.1, right + pitch * 0.1, above + depth * 0.1],
         shapes,
         dimensions,
-    };
+    );
     (drawing, times)
 }

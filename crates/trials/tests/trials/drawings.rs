@@ -37,7 +37,7 @@ fn everything_drawn_lies_inside_its_bounds_and_is_said_in_words() {
                         assert!(inside([c.x - c.r, c.y - c.r]) && inside([c.x + c.r, c.y + c.r]), "{thread} {name}: {}", shape.role);
                     }
                 }
-                assert!(drawing.dimensions.iter().all(|d| inside(d.from) && inside(d.to)), "{thread} {name}");
+                assert!(drawing.dimensions.iter().flat_map(|d| &d.lines).flatten().all(|p| inside(*p)), "{thread} {name}");
                 assert!(drawing.says.len() > 20 && !drawing.says.contains("NaN"), "{name}: {}", drawing.says);
             }
         }
@@ -166,51 +166,51 @@ fn the_sample_is_drawn_as_told() {
     }
 }
 
-/// Where the figure of a dimension is written, as the screen sets it: letters a thirty-third of the sheet's
-/// width or a twenty-second of its height, half as wide as high, or a little more.
-fn written(drawing: &Drawing, d: &yoke_core::outline::Dimension, text: &str) -> [f64; 4] {
-    let [left, bottom, right, top] = drawing.bounds;
-    let size = ((right - left) / 33.0).max((top - bottom) / 22.0);
-    let wide = 0.56 * size * text.chars().count() as f64;
-    let vertical = (d.from[0] - d.to[0]).abs() < 1e-6;
-    if vertical && (d.from[1] - d.to[1]).abs() < 1e-6 {
-        return [d.from[0] + 0.3 * size, d.from[1] - 0.35 * size, d.from[0] + 0.3 * size + wide, d.from[1] + 0.4 * size];
-    }
-    if vertical {
-        let x = d.from[0] + 0.45 * size;
-        return [x, d.from[1].min(d.to[1]), x + wide, d.from[1].max(d.to[1])];
-    }
-    let middle = f64::midpoint(d.from[0], d.to[0]);
-    [middle - wide / 2.0, d.from[1] + 0.45 * size, middle + wide / 2.0, d.from[1] + 1.2 * size]
+/// Teeth as drawn: every point's distance from the middle and its direction, degrees.
+fn polar(teeth: &yoke_core::outline::Teeth) -> Vec<(f64, f64)> {
+    teeth.outline([0.0, 0.0]).map(|[x, y]| (x.hypot(y), y.atan2(x).to_degrees())).collect()
 }
 
 #[test]
-fn no_figure_runs_off_its_sheet() {
-    use yoke_core::faults::read_json;
-    use yoke_core::thread::identify::{Sample, SampleRequest, identify};
-    // A wide sheet stands in a taller frame, so only the tall ones must hold their figures in height too.
-    let inside = |name: &str, drawing: &Drawing, tall: bool| {
-        let [left, bottom, right, top] = drawing.bounds;
-        for d in &drawing.dimensions {
-            for text in [Some(&d.figure.text), d.figure.inch.as_ref()].into_iter().flatten() {
-                let [x1, y1, x2, y2] = written(drawing, d, text);
-                assert!(x1 >= left - 1e-6 && x2 <= right + 1e-6, "{name}: {text} of {} runs off {:?}", d.name, drawing.bounds);
-                let high = y1 >= bottom - 1e-6 && y2 <= top + 1e-6;
-                assert!(!tall || high, "{name}: {text} of {} runs off {:?} in height", d.name, drawing.bounds);
+fn drawn_teeth_mesh_in_phase_at_the_centres_they_need() {
+    let mut meshes = 0;
+    for lathe in 0..3 {
+        for thread in ["M20x2.5", "M6", "7/8-9 UNC", "M16x2 LH", "G1-1/4", "1-1/4-5 Acme LH", "Tr 28x5", "M10x1.25", "1/4-20 UNC"] {
+            let plan = on(lathe, thread);
+            let Some(drawing) = &plan.gears.drawing else { continue };
+            let wheels: Vec<&Shape> = drawing.shapes.iter().filter(|s| s.role.starts_with("gear.")).collect();
+            // Wheels are drawn in the order of the train: a mesh is two that touch on their pitch circles.
+            for (i, a) in wheels.iter().enumerate() {
+                for b in &wheels[i + 1..] {
+                    let ((p, q), (m, n)) = ((a.circle.unwrap(), b.circle.unwrap()), (a.teeth.as_ref().unwrap(), b.teeth.as_ref().unwrap()));
+                    let (apart, toward) = ((q.x - p.x).hypot(q.y - p.y), (q.y - p.y).atan2(q.x - p.x).to_degrees());
+                    let module = 2.0 * p.r / f64::from(m.count);
+                    if (apart - p.r - q.r).abs() > 0.3 * module || (module - 2.0 * q.r / f64::from(n.count)).abs() > 1e-3 {
+                        continue;
+                    }
+                    meshes += 1;
+                    // Tip and root of either keep the clearance of a standard tooth, a quarter of the module, whatever play there is.
+                    let [a, b] = [polar(m), polar(n)];
+                    let far = |list: &[(f64, f64)]| list.iter().map(|x| x.0).fold(0.0, f64::max);
+                    let near = |list: &[(f64, f64)]| list.iter().map(|x| x.0).fold(f64::MAX, f64::min);
+                    let play = apart - p.r - q.r;
+                    assert!((apart - far(&a) - near(&b) - play - 0.25 * module).abs() < 0.01 * module, "{thread}: {module}");
+                    // Where the middles of the teeth stand along the pitch circles at the line of centres: a tooth of one in a gap of the other.
+                    let middle = |list: &[(f64, f64)], count: u16, from: f64| {
+                        let tips: Vec<f64> = list.iter().filter(|x| x.0 > far(list) - 1e-6).map(|x| x.1).collect();
+                        let pitch = 360.0 / f64::from(count);
+                        // The middle of the two ends of one tip, brought near the line of centres.
+                        let one = tips[0] + ((tips[1] - tips[0] + 540.0).rem_euclid(360.0) - 180.0) / 2.0;
+                        (one - from).rem_euclid(pitch) / pitch
+                    };
+                    let (of_a, of_b) = (middle(&a, m.count, toward), middle(&b, n.count, toward + 180.0));
+                    // One turns as the other against it: their places add up to half a pitch, or one and a half.
+                    let off = ((of_a + of_b) - 0.5).rem_euclid(1.0);
+                    let off = off.min(1.0 - off) * std::f64::consts::PI * module;
+                    assert!(off < 0.01 * module, "{lathe} {thread}: {}/{} out of phase by {off} mm", m.count, n.count);
+                }
             }
         }
-    };
-    for callout in THREADS.into_iter().chain(OTHERS) {
-        for shoulder in [true, false] {
-            let plan = sound(json!({"thread": {"callout": callout}, "mate": {}, "blank": {"shoulder": shoulder}}));
-            inside(&format!("{callout}, blank"), &plan.blank.drawing, true);
-            inside(&format!("{callout}, form"), &plan.thread.drawing, false);
-            inside(&format!("{callout}, mesh"), &plan.pair.as_ref().unwrap().drawing, false);
-        }
     }
-    for (d, p, spaces) in [(22.05, 2.83, 10), (6.0, 1.0, 12), (31.5, 5.08, 4), (100.0, 12.0, 6), (2.0, 0.4, 20)] {
-        let request = json!({"major_mm": d, "minor_mm": d - 1.2 * p, "spaces": spaces, "over_mm": p * f64::from(spaces)});
-        let (asked, faults) = read_json::<SampleRequest>(request);
-        inside(&format!("sample of {d}"), &identify(&Sample::check(&asked, faults, Voice::default()).unwrap(), Voice::default()).drawing, true);
-    }
+    assert!(meshes >= 25, "{meshes} meshes");
 }

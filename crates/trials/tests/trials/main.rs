@@ -10,6 +10,7 @@ mod buttress;
 mod callouts;
 mod contract;
 mod demo_jobs;
+mod draughting;
 mod drawings;
 mod every_cure;
 mod every_form_at_the_lathe;

@@ -13,7 +13,7 @@ use yoke_core::plan::plan as reckon;
 use yoke_core::quantity::LengthUnit;
 use yoke_core::route::{Member, propose, said};
 use yoke_core::run::Symptom;
-use yoke_core::sheets::{gauge_sheet, groove_sheet, setup_sheet};
+use yoke_core::sheets::{gauge_sheet, groove_sheet, setup_sheet, thread_sheet};
 use yoke_core::shop::look;
 use yoke_core::story::{RecordedAct, story};
 use yoke_core::thread::Fit;
@@ -109,7 +109,7 @@ fn acts(run: &yoke_core::run::RunPlan) -> Vec<Act> {
 }
 
 /// Everything that is said of a job in a voice, as JSON: its plan first.
-fn everything(request: &Value, voice: Voice) -> Result<Vec<(&'static str, Value)>, Vec<Fault>> {
+pub(crate) fn everything(request: &Value, voice: Voice) -> Result<Vec<(&'static str, Value)>, Vec<Fault>> {
     let mut request = request.clone();
     (request["unit"], request["words"]) = (json!(voice.unit), json!(voice.words));
     let profile: LatheProfile = serde_json::from_value(request["lathe"].clone()).unwrap_or_default();
@@ -126,6 +126,7 @@ fn everything(request: &Value, voice: Voice) -> Result<Vec<(&'static str, Value)
         ("plan", json(serde_json::to_value(&plan))),
         ("setup", json(serde_json::to_value(setup_sheet(&plan, &facts, &lathe)))),
         ("groove", json(serde_json::to_value(groove_sheet(&plan)))),
+        ("thread", json(serde_json::to_value(thread_sheet(&plan)))),
         ("gauge", json(serde_json::to_value(gauge_sheet(&plan, &kit)))),
         ("bit", json(serde_json::to_value(bit_sheet(&plan.thread, &plan.bit, plan.cut.radial_mm.value, voice)))),
         ("trouble", json(serde_json::to_value(trouble_sheet(&JobEvidence::of((&plan, &facts, &lathe), Some(&run), &acts))))),
@@ -140,6 +141,16 @@ fn everything(request: &Value, voice: Voice) -> Result<Vec<(&'static str, Value)
 /// Figures of a document: what is worked, whatever is said of it.
 fn figures(node: &Value, at: &str, out: &mut Vec<(String, f64)>) {
     match node {
+        // Text of another length stands elsewhere on a drawing: what it shows, and what it measures, are the same.
+        Value::Object(map) if map.contains_key("letter_mm") && map.contains_key("shapes") => {
+            let placed = |s: &&Value| s["role"].as_str().is_some_and(|r| r.starts_with("word") || r == "line.leader");
+            for (i, shape) in map["shapes"].as_array().into_iter().flatten().filter(|s| !placed(s)).enumerate() {
+                figures(shape, &format!("{at}/shapes/{i}"), out);
+            }
+            for (i, d) in map["dimensions"].as_array().into_iter().flatten().enumerate() {
+                ["figure", "from", "to"].iter().for_each(|part| figures(&d[part], &format!("{at}/dimensions/{i}/{part}"), out));
+            }
+        }
         // A cure rounds what it asks for as the unit spoken does.
         Value::Object(map) => map.iter().filter(|(k, _)| *k != "change").for_each(|(k, v)| figures(v, &format!("{at}/{k}"), out)),
         Value::Array(list) => list.iter().enumerate().for_each(|(i, v)| figures(v, &format!("{at}/{i}"), out)),
@@ -155,7 +166,7 @@ const VOICES: [Voice; 4] = [
     Voice { unit: LengthUnit::In, words: Vocabulary::British },
 ];
 
-fn yard() -> Vec<Value> {
+pub(crate) fn yard() -> Vec<Value> {
     let lathe = demo_lathe;
     vec![
         json!({"thread": {"callout": "1-1/4-5 Acme LH", "length_mm": 420}, "lathe": lathe(0)}),

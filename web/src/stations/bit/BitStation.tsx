@@ -165,63 +165,72 @@ function Bit({ job, plan }: StationProps) {
           under: bit.grind.stocking.says,
         },
       ]}
-    >
-      {bit.ground && (
-        <section className="plain-line">
-          <b>
-            As ground, {figure(bit.ground.leading_deg, unit)} leading and {figure(bit.ground.trailing_deg, unit)}{' '}
-            trailing.
-          </b>{' '}
-          {bit.ground.judged}
-          {bit.ground.aim_mm && !job.frozen && (
-            <Word
-              job={job}
-              about="Pitch diameter to aim at"
-              edit={{
-                kind: 'choice',
-                choices: [
-                  {
-                    says: `aim at ${figure(bit.ground.aim_mm, unit)}`,
-                    patch: { cut: { target_pitch_diameter_mm: bit.ground.aim_mm.value } },
-                  },
-                ],
-              }}
-            >
-              {`Aim at ${figure(bit.ground.aim_mm, unit)}`}
-            </Word>
-          )}
-          {bit.ground.shallow_mm && (
-            <p>
-              {say('Off {center}')}, it cuts {figure(bit.ground.shallow_mm, unit)} shallower than its dial says.
-            </p>
-          )}
-          {bit.ground.stop_says && <p>{bit.ground.stop_says}</p>}
-        </section>
-      )}
-      {job.run?.tip?.sure && <KeepTip tip={job.run.tip} owned={bit.radius_mm ? null : asked?.owned} />}
-      <p className="how">
-        On the work: {bit.fluid}. Working clearance {bit.clearance_deg}°. Bench practice, to be bettered at the
-        machine.
-      </p>
-      {bit.grind.tilt_says && <p className="how">{bit.grind.tilt_says}</p>}
-      <p className="how">{bit.grind.rake_says}</p>
-      {bit.handbook_flat_mm && (
-        <p className="how">The handbooks’ flat for this pitch is {figure(bit.handbook_flat_mm, unit)}.</p>
-      )}
-      <div className="row actions">
-        <button type="button" className="act" onClick={() => setLeaf('sheet')}>
-          Grinding sheet
-        </button>
-        <button type="button" className="act plain" onClick={() => setLeaf('drawer')}>
-          {serving === 1 ? '1 in the drawer will do' : `${serving || 'None'} in the drawer will do`}
-        </button>
-        {bit.relief_tool && (
-          <button type="button" className="act plain" onClick={() => setLeaf('relief')}>
-            Relief tool
+      beside={
+        bit.ground && (
+          <section className="plain-line">
+            <b>
+              As ground, {figure(bit.ground.leading_deg, unit)} leading and {figure(bit.ground.trailing_deg, unit)}{' '}
+              trailing.
+            </b>{' '}
+            {bit.ground.aim_mm && !job.frozen && (
+              <Word
+                job={job}
+                about="Pitch diameter to aim at"
+                edit={{
+                  kind: 'choice',
+                  choices: [
+                    {
+                      says: `aim at ${figure(bit.ground.aim_mm, unit)}`,
+                      patch: { cut: { target_pitch_diameter_mm: bit.ground.aim_mm.value } },
+                    },
+                  ],
+                }}
+              >
+                {`Aim at ${figure(bit.ground.aim_mm, unit)}`}
+              </Word>
+            )}
+          </section>
+        )
+      }
+      acts={
+        <>
+          <button type="button" className="act" onClick={() => setLeaf('sheet')}>
+            Grinding sheet
           </button>
-        )}
-      </div>
-      <BitFiles job={job} view={view[0] === 'tip' ? 'tip' : 'views'} />
+          <button type="button" className="act plain" onClick={() => setLeaf('drawer')}>
+            {serving === 1 ? '1 in the drawer will do' : `${serving || 'None'} in the drawer will do`}
+          </button>
+          {bit.relief_tool && (
+            <button type="button" className="act plain" onClick={() => setLeaf('relief')}>
+              Relief tool
+            </button>
+          )}
+        </>
+      }
+      notes={[
+        bit.ground && (
+          <p>
+            {bit.ground.judged}
+            {bit.ground.shallow_mm && (
+              <>
+                {' '}
+                {say('Off {center}')}, it cuts {figure(bit.ground.shallow_mm, unit)} shallower than its dial says.
+              </>
+            )}
+            {bit.ground.stop_says && <> {bit.ground.stop_says}</>}
+          </p>
+        ),
+        job.run?.tip?.sure && <KeepTip tip={job.run.tip} owned={bit.radius_mm ? null : asked?.owned} />,
+        <p>
+          On the work: {bit.fluid}. Working clearance {bit.clearance_deg}°. Bench practice, to be bettered at the
+          machine.
+        </p>,
+        bit.grind.tilt_says && <p>{bit.grind.tilt_says}</p>,
+        <p>{bit.grind.rake_says}</p>,
+        bit.handbook_flat_mm && <p>The handbooks’ flat for this pitch is {figure(bit.handbook_flat_mm, unit)}.</p>,
+        <BitFiles job={job} view={view[0] === 'tip' ? 'tip' : 'views'} />,
+      ]}
+    >
       <GroundLeaf job={job} open={leaf === 'ground'} onClose={close} />
       <DrawerLeaf job={job} plan={plan} open={leaf === 'drawer'} onClose={close} />
       <SheetLeaf job={job} plan={plan} sheet={sheet} open={leaf === 'sheet'} onClose={close} />

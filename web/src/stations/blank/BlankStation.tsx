@@ -167,19 +167,7 @@ export function BlankStation({ job, plan }: StationProps) {
               , {figure(blank.run_out.off_mm, unit)} {say('off {center}')}
             </>
           )}
-          {blank.parallel && <>, {figure(blank.parallel.taper_mm, unit)} of taper over the thread</>}.{' '}
-          <button type="button" className="word" onClick={() => setLeaf('plain')}>
-            {plainCount ? `Register and plain sizes: ${plainCount}.` : 'Register and plain sizes.'}
-          </button>{' '}
-          <button type="button" className="word" onClick={() => setLeaf('pad')}>
-            {plan.pad?.length
-              ? `Bench pad: ${plan.pad.length} ${plan.pad.length === 1 ? 'sum' : 'sums'}.`
-              : 'Bench pad.'}
-          </button>
-          <BenchPad job={job} plan={plan} open={leaf === 'pad'} onClose={() => setLeaf(null)} />
-          <EndLeaf job={job} plan={plan} open={leaf === 'end'} onClose={() => setLeaf(null)} />
-          <HeldLeaf job={job} plan={plan} open={leaf === 'held'} onClose={() => setLeaf(null)} />
-          <PlainLeaf job={job} plan={plan} open={leaf === 'plain'} onClose={() => setLeaf(null)} />
+          {blank.parallel && <>, {figure(blank.parallel.taper_mm, unit)} of taper over the thread</>}.
         </>
       }
       drawing={<Outline drawing={blank.drawing} onDimension={job.frozen ? undefined : touch} />}
@@ -205,14 +193,14 @@ export function BlankStation({ job, plan }: StationProps) {
           under: `least ${figure(blank.register.min_mm, unit)}`,
         },
         { says: 'Chamfer to', figure: blank.chamfer_mm },
-        { says: 'Mark, from the face', figure: blank.mark.from_face_mm, under: blank.mark.says },
+        { says: 'Mark, from the face', figure: blank.mark.from_face_mm, note: blank.mark.says },
         blank.relief && {
           says:
             blank.relief.end === 'drilled_pocket'
               ? 'Pocket, down to diameter'
               : `${cap(GAP[blank.relief.end])} diameter`,
           figure: blank.relief.diameter_mm,
-          under: blank.relief.says,
+          note: blank.relief.says,
         },
         blank.relief?.drill_mm && { says: 'Drill the pocket', figure: blank.relief.drill_mm },
         blank.relief && {
@@ -229,6 +217,21 @@ export function BlankStation({ job, plan }: StationProps) {
                 : 'the cut starts in it',
         },
       ]}
-    />
+      acts={
+        <>
+          <button type="button" className="act plain" onClick={() => setLeaf('plain')}>
+            {plainCount ? `Register, plain sizes: ${plainCount}` : 'Register, plain sizes'}
+          </button>
+          <button type="button" className="act plain" onClick={() => setLeaf('pad')}>
+            {plan.pad?.length ? `Bench pad: ${plan.pad.length}` : 'Bench pad'}
+          </button>
+        </>
+      }
+    >
+      <BenchPad job={job} plan={plan} open={leaf === 'pad'} onClose={() => setLeaf(null)} />
+      <EndLeaf job={job} plan={plan} open={leaf === 'end'} onClose={() => setLeaf(null)} />
+      <HeldLeaf job={job} plan={plan} open={leaf === 'held'} onClose={() => setLeaf(null)} />
+      <PlainLeaf job={job} plan={plan} open={leaf === 'plain'} onClose={() => setLeaf(null)} />
+    </Station>
   );
 }

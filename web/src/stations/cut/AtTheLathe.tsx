@@ -5,7 +5,7 @@ import type { Job, NextStep, Plan } from '../../api/client';
 import { inWords } from '../../api/client';
 import { useJob } from '../../api/hooks';
 import { useOutbox } from '../../api/outbox';
-import { useSettings, useShownIn } from '../../app/Settings';
+import { useAtTheBench, useSettings, useShownIn } from '../../app/Settings';
 import { useKeys } from '../../app/keys';
 import { useDraft } from '../../parts/draft';
 import { Leaf } from '../../parts/Leaf';
@@ -223,6 +223,9 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
         <button type="button" className="lathe-key" onClick={e => undo(e.timeStamp)} disabled={!view.last}>
           Undo <kbd>U</kbd>
         </button>
+        <button type="button" className="lathe-key" onClick={() => setLeaf('trouble')}>
+          Trouble <kbd>T</kbd>
+        </button>
         <button type="button" className="lathe-key" onClick={() => setLeaf('happened')}>
           Else… <kbd>O</kbd>
         </button>
@@ -273,6 +276,7 @@ export function AtTheLathe() {
   const job = useJob(id);
   const plan = job.data?.plan;
   const unit = useShownIn(plan);
+  useAtTheBench();
   if (job.isError && !job.data)
     return (
       <main className="lost">

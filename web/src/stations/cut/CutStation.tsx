@@ -207,7 +207,8 @@ export function CutStation({ job, plan }: StationProps) {
           says: cut.stop_says ? 'To the first measurement, on the dial' : 'Full depth on the dial',
           text: cut.full_depth?.text ?? '—',
           line: cut.compound_mm?.w ?? cut.radial_mm.w,
-          under: `${cut.full_depth?.reading ?? ''} ${cut.full_depth?.slide === 'compound' ? say('on the {compound}') : 'on the cross-slide'}. ${cut.scale}`,
+          under: `${cut.full_depth?.reading ?? ''} ${cut.full_depth?.slide === 'compound' ? say('on the {compound}') : 'on the cross-slide'}`,
+          note: cut.scale,
         },
         {
           says: cut.stop_says ? 'Radial infeed to there' : 'Radial infeed from touch',
@@ -225,30 +226,34 @@ export function CutStation({ job, plan }: StationProps) {
           under: `${time.pass.text} in the cut, each pass`,
         },
       ]}
+      beside={cut.stop_says && <p className="how">{cut.stop_says}</p>}
+      acts={
+        <>
+          <Link to="/jobs/$id/at-the-lathe" params={{ id: job.id }} className="act as-link">
+            {run?.begun ? 'Back to the lathe' : 'Stand at the lathe'}
+          </Link>
+          <button type="button" className="act plain" onClick={() => setLeaf('passes')}>
+            All passes
+          </button>
+          <button type="button" className="act plain" onClick={() => setLeaf('styles')}>
+            Styles compared
+          </button>
+          <button type="button" className="act plain" onClick={() => setLeaf('what_if')}>
+            What if…
+          </button>
+        </>
+      }
+      notes={[
+        cut.lightened && <p>{cut.lightened}</p>,
+        cut.stocking_flat_mm && (
+          <p>
+            Stocking tool first, its tip {figure(cut.stocking_flat_mm, unit)}; then the form tool, set central in the
+            groove.
+          </p>
+        ),
+        plan.cut.starts?.length ? <StartsList plan={plan} /> : null,
+      ]}
     >
-      <div className="row actions">
-        <Link to="/jobs/$id/at-the-lathe" params={{ id: job.id }} className="act as-link">
-          {run?.begun ? 'Back to the lathe' : 'Stand at the lathe'}
-        </Link>
-        <button type="button" className="act plain" onClick={() => setLeaf('passes')}>
-          All passes
-        </button>
-        <button type="button" className="act plain" onClick={() => setLeaf('styles')}>
-          Styles compared
-        </button>
-        <button type="button" className="act plain" onClick={() => setLeaf('what_if')}>
-          What if…
-        </button>
-      </div>
-      {cut.stop_says && <p className="how">{cut.stop_says}</p>}
-      {cut.lightened && <p className="how">{cut.lightened}</p>}
-      {cut.stocking_flat_mm && (
-        <p className="how">
-          Stocking tool first, its tip {figure(cut.stocking_flat_mm, unit)}; then the form tool, set central in the
-          groove.
-        </p>
-      )}
-      <StartsList plan={plan} />
       <StylesLeaf job={job} open={leaf === 'styles'} onClose={close} />
       <WhatIfLeaf job={job} open={leaf === 'what_if'} onClose={close} />
       <Leaf title="All passes" open={leaf === 'passes'} onClose={close} wide>

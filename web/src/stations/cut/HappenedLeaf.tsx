@@ -112,7 +112,7 @@ export function HappenedLeaf({
     scrap: 'Scrap this part',
   };
   return (
-    <Leaf title={asked ? titles[asked] : 'Something else…'} open={open} onClose={close}>
+    <Leaf title={asked ? titles[asked] : 'Something else…'} open={open} onClose={close} wide={asked === null}>
       {asked === 'took' && next && (
         <StandsForm
           plan={plan}

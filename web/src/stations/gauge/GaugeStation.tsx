@@ -39,8 +39,6 @@ function Said({ job }: { job: Job }) {
     <div className={`verdict ${verdict.verdict}`} role="status">
       <b>{HEADS[verdict.verdict]}</b>
       <p>{verdict.says}</p>
-      {job.run?.tip && <p>{job.run.tip.says}</p>}
-      {job.run?.flank && <p>{job.run.flank.says}</p>}
       {verdict.questions.map(q => (
         <p key={q}>{q}</p>
       ))}
@@ -72,7 +70,6 @@ export function GaugeStation({ job, plan }: StationProps) {
       plan={plan}
       sentence={
         <>
-          {gauge.says}{' '}
           {over && (
             <>
               The size over them goes{' '}
@@ -95,9 +92,6 @@ export function GaugeStation({ job, plan }: StationProps) {
               .
             </>
           )}
-          {gauge.best_mm && gauge.usable_mm
-            ? ` Best wire ${figure(gauge.best_mm, unit)}; ${figure(gauge.usable_mm.min, unit)} to ${figure(gauge.usable_mm.max, unit)} will serve.`
-            : null}
           {' The aim is '}
           <button
             type="button"
@@ -129,23 +123,43 @@ export function GaugeStation({ job, plan }: StationProps) {
           under: `${figure(gauge.min_mm, unit)} to ${figure(gauge.max_mm, unit)}`,
         },
       ]}
-    >
-      <Said job={job} />
-      <OutboxSays outbox={outbox} kept="The reading is kept here and will be sent. Do not cut deeper until then." />
-      {gauge.functional && <p className="felt">{gauge.functional.says}</p>}
-      <div className="row actions">
-        <button type="button" className="act" onClick={() => setLeaf('measure')}>
-          Measured, or tried
-        </button>
-        <button type="button" className="act plain" onClick={() => setLeaf('trouble')}>
-          Trouble…
-        </button>
-        {plan.thread.included_angle_deg > 0 && (
-          <button type="button" className="act plain" onClick={() => setLeaf('wires')}>
-            {plan.thread.side === 'external' ? 'Wires…' : 'Balls…'}
+      beside={
+        <>
+          <Said job={job} />
+          <OutboxSays
+            outbox={outbox}
+            kept="The reading is kept here and will be sent. Do not cut deeper until then."
+          />
+        </>
+      }
+      acts={
+        <>
+          <button type="button" className="act" onClick={() => setLeaf('measure')}>
+            Measured, or tried
           </button>
-        )}
-      </div>
+          <button type="button" className="act plain" onClick={() => setLeaf('trouble')}>
+            Trouble…
+          </button>
+          {plan.thread.included_angle_deg > 0 && (
+            <button type="button" className="act plain" onClick={() => setLeaf('wires')}>
+              {plan.thread.side === 'external' ? 'Wires…' : 'Balls…'}
+            </button>
+          )}
+        </>
+      }
+      notes={[
+        <p>{gauge.says}</p>,
+        gauge.best_mm && gauge.usable_mm && (
+          <p>
+            Best wire {figure(gauge.best_mm, unit)}; {figure(gauge.usable_mm.min, unit)} to{' '}
+            {figure(gauge.usable_mm.max, unit)} will serve.
+          </p>
+        ),
+        job.run?.tip && <p>{job.run.tip.says}</p>,
+        job.run?.flank && <p>{job.run.flank.says}</p>,
+        gauge.functional && <p className="felt">{gauge.functional.says}</p>,
+      ]}
+    >
       <MeasureLeaf job={job} plan={plan} open={leaf === 'measure'} onClose={close} record={record} />
       <WiresLeaf job={job} open={leaf === 'wires'} onClose={close} />
       <OriginalLeaf job={job} open={leaf === 'original'} onClose={close} />

@@ -155,7 +155,7 @@ export function SizeForm({ how, plan, sheet, judge, onTold }: SizeFormProps) {
   };
   return (
     <form
-      className="editor"
+      className="editor with-pad"
       onSubmit={e => {
         e.preventDefault();
         void enter();

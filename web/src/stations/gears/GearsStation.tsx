@@ -48,16 +48,7 @@ export function GearsStation({ job, plan }: StationProps) {
           >
             {hung ? `${train(hung.train)}${lever(hung.train)}` : 'nothing'}
           </button>
-          ,{' '}
-          <button
-            type="button"
-            className="word"
-            onClick={() => setLeaf('motion')}
-            aria-label={`Which way everything moves: ${setup.says}`}
-          >
-            {setup.says.charAt(0).toLowerCase() + setup.says.slice(1).replace(/\.$/, '')}
-          </button>
-          . To end each pass,{' '}
+          ; to end each pass,{' '}
           <Word
             job={job}
             about="How each pass ends"
@@ -75,24 +66,15 @@ export function GearsStation({ job, plan }: StationProps) {
             {ending?.says ?? 'as suits'}
           </Word>
           .{' '}
-          <button type="button" className="word" onClick={() => setLeaf('scratch')}>
-            What did I hang?
-          </button>{' '}
-          {lathe && (
-            <button type="button" className="word" onClick={() => setLeaf('chart')}>
-              Pitch chart.
-            </button>
-          )}{' '}
-          {lathe && (
-            <button type="button" className="word" onClick={() => setLeaf('buy')}>
-              Gears to make or buy.
-            </button>
-          )}{' '}
-          {lathe && (
-            <Link to="/shop/lathes/$id" params={{ id: lathe }} className="word">
-              The lathe itself.
-            </Link>
-          )}
+          <button
+            type="button"
+            className="word"
+            onClick={() => setLeaf('motion')}
+            aria-label={`Which way everything moves: ${setup.says}`}
+          >
+            {`Spindle ${setup.spindle}, carriage ${setup.carriage === 'toward_headstock' ? 'toward' : 'away from'} the headstock`}
+          </button>
+          .
         </>
       }
       drawing={gears.drawing && <Outline drawing={gears.drawing} />}
@@ -109,42 +91,60 @@ export function GearsStation({ job, plan }: StationProps) {
           under: hung.train.fits === null ? 'Judged by tooth counts alone: the arm is not measured.' : undefined,
         },
       ]}
+      beside={gears.dial.drawing && <Outline className="dial-face" drawing={gears.dial.drawing} />}
+      acts={
+        <>
+          {lathe && hung && hung.train.swaps > 0 && <OnItNow lathe={lathe} train={hung.train} />}
+          <button type="button" className="act plain" onClick={() => setLeaf('scratch')}>
+            What did I hang?
+          </button>
+          {lathe && (
+            <>
+              <button type="button" className="act plain" onClick={() => setLeaf('chart')}>
+                Pitch chart
+              </button>
+              <button type="button" className="act plain" onClick={() => setLeaf('buy')}>
+                Make or buy
+              </button>
+              <Link to="/shop/lathes/$id" params={{ id: lathe }} className="act plain as-link">
+                The lathe
+              </Link>
+            </>
+          )}
+          {gears.drift && (
+            <button type="button" className="act plain" onClick={() => setLeaf('drift')}>
+              Over length
+            </button>
+          )}
+        </>
+      }
+      notes={[
+        hung && (
+          <ol className="steps" aria-label="Hanging it">
+            {hung.steps.map(s => (
+              <li key={s}>{s}</li>
+            ))}
+          </ol>
+        ),
+        hung?.clearances && (
+          <p className="how clearances">
+            Tightest:{' '}
+            {hung.clearances.map((c, i) => (
+              <span key={c.between}>
+                {i > 0 && '; '}
+                {c.between} <Figure of={c.room_mm} says={c.between} />
+              </span>
+            ))}
+            .
+          </p>
+        ),
+        plan.cut.starts?.length ? <StartsList plan={plan} /> : null,
+        others && others.length > 0 && <p className="how">The other dial gears: {others.join('; ')}.</p>,
+        gears.dial.drift_mm && (
+          <p className="how">Nominal marks drift {figure(gears.dial.drift_mm, unit)} by the last pass.</p>
+        ),
+      ]}
     >
-      {gears.dial.drawing && (
-        <div className="dial-face">
-          <Outline drawing={gears.dial.drawing} />
-          {others && others.length > 0 && <p className="how">The other dial gears: {others.join('; ')}.</p>}
-        </div>
-      )}
-      {hung && (
-        <ol className="steps" aria-label="Hanging it">
-          {hung.steps.map(s => (
-            <li key={s}>{s}</li>
-          ))}
-        </ol>
-      )}
-      {hung?.clearances && (
-        <p className="how clearances">
-          Tightest:{' '}
-          {hung.clearances.map((c, i) => (
-            <span key={c.between}>
-              {i > 0 && '; '}
-              {c.between} <Figure of={c.room_mm} says={c.between} />
-            </span>
-          ))}
-          .
-        </p>
-      )}
-      {lathe && hung && hung.train.swaps > 0 && <OnItNow lathe={lathe} train={hung.train} />}
-      <StartsList plan={plan} />
-      {gears.drift && (
-        <button type="button" className="act plain" onClick={() => setLeaf('drift')}>
-          What the error does over length
-        </button>
-      )}
-      {gears.dial.drift_mm && (
-        <p className="how">Nominal marks drift {figure(gears.dial.drift_mm, unit)} by the last pass.</p>
-      )}
       <TrainsLeaf job={job} plan={plan} open={leaf === 'trains'} onClose={close} />
       <MotionLeaf job={job} plan={plan} open={leaf === 'motion'} onClose={close} />
       <DriftLeaf job={job} plan={plan} open={leaf === 'drift'} onClose={close} />

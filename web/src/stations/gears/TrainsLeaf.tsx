@@ -1,7 +1,9 @@
-import { useId, useState } from 'react';
-import { inWords, type TrainRow } from '../../api/client';
+import { useQuery } from '@tanstack/react-query';
+import { useDeferredValue, useId, useState } from 'react';
+import { api, inWords, type Job, type TrainRow, unwrap } from '../../api/client';
 import { type Patch, useChange, useLathes } from '../../api/hooks';
 import { Word } from '../../app/Word';
+import { Outline } from '../../drawing/Outline';
 import { useDraft } from '../../parts/draft';
 import { Leaf } from '../../parts/Leaf';
 import type { StationProps } from '../JobPage';
@@ -19,6 +21,21 @@ const IDLE = (t: TrainRow) =>
       ? 'by tooth counts alone'
       : 'yes';
 
+/** The arm with another train of the list on it, as the plan with that train draws it. */
+function useHung(job: Job, row: TrainRow | null) {
+  const hang = row && { drivers: row.drivers, driven: row.driven, gearbox: row.gearbox };
+  return useQuery({
+    queryKey: ['hung', job.id, job.revision, hang],
+    enabled: hang !== null,
+    staleTime: Infinity,
+    placeholderData: before => before,
+    queryFn: async () => {
+      const request = { ...job.request, gears: { ...job.request.gears, hang } };
+      return unwrap(await api.POST('/api/v1/plan', { body: request as never })).gears.drawing ?? null;
+    },
+  }).data;
+}
+
 /** The trains found, in order; what is asked of them narrows the list. */
 export function TrainsLeaf({ job, plan, open, onClose }: StationProps & { open: boolean; onClose: () => void }) {
   const { gears } = plan;
@@ -28,6 +45,9 @@ export function TrainsLeaf({ job, plan, open, onClose }: StationProps & { open: 
   const set = (patch: GearsPatch, done?: () => void) =>
     change.mutate({ request: { gears: patch } }, { onSuccess: done });
   const on = hung?.train;
+  const [under, setUnder] = useState<TrainRow | null>(null);
+  const seen = useHung(job, useDeferredValue(open ? under : null));
+  const drawing = (under && seen) ?? gears.drawing;
   const truth = asked?.exact_only
     ? 'exact'
     : asked?.max_error_ppm != null
@@ -153,42 +173,50 @@ export function TrainsLeaf({ job, plan, open, onClose }: StationProps & { open: 
           {inWords(change.error)}
         </p>
       )}
-      <table className="list">
-        <thead>
-          <tr>
-            <th>Drivers / driven</th>
-            <th>Error</th>
-            <th>Change</th>
-            <th>Hangs</th>
-          </tr>
-        </thead>
-        <tbody>
-          {gears.trains.map(t => {
-            const is = on !== undefined && train(t) === train(on) && t.gearbox === on.gearbox;
-            return (
-              <tr key={train(t) + t.gearbox} className={is ? 'on' : ''}>
-                <td>
-                  <button
-                    type="button"
-                    className="choice figure"
-                    disabled={job.frozen}
-                    aria-pressed={is}
-                    onClick={() =>
-                      set({ hang: { drivers: t.drivers, driven: t.driven, gearbox: t.gearbox } }, onClose)
-                    }
-                  >
-                    {train(t)}
-                    {lever(t)}
-                  </button>
-                </td>
-                <td>{t.error_text}</td>
-                <td>{t.swaps}</td>
-                <td>{t.why_not ?? IDLE(t)}</td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <div className="trains">
+        <table className="list">
+          <thead>
+            <tr>
+              <th>Drivers / driven</th>
+              <th>Error</th>
+              <th>Change</th>
+              <th>Hangs</th>
+            </tr>
+          </thead>
+          <tbody>
+            {gears.trains.map(t => {
+              const is = on !== undefined && train(t) === train(on) && t.gearbox === on.gearbox;
+              return (
+                <tr
+                  key={train(t) + t.gearbox}
+                  className={is ? 'on' : ''}
+                  onPointerEnter={() => setUnder(t)}
+                  onFocus={() => setUnder(t)}
+                >
+                  <td>
+                    <button
+                      type="button"
+                      className="choice figure"
+                      disabled={job.frozen}
+                      aria-pressed={is}
+                      onClick={() =>
+                        set({ hang: { drivers: t.drivers, driven: t.driven, gearbox: t.gearbox } }, onClose)
+                      }
+                    >
+                      {train(t)}
+                      {lever(t)}
+                    </button>
+                  </td>
+                  <td>{t.error_text}</td>
+                  <td>{t.swaps}</td>
+                  <td>{t.why_not ?? IDLE(t)}</td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+        {drawing && <Outline drawing={drawing} />}
+      </div>
       {gears.trains.length === 0 && <p className="how">No train passes what is asked of it. Allow more.</p>}
       {!job.frozen && <OwnTrain levers={positions} now={on} hang={patch => set({ hang: patch }, onClose)} />}
       {hung?.chosen && !job.frozen && (

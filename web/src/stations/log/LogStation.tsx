@@ -1,8 +1,10 @@
+import { useState } from 'react';
 import { inWords, type LogView } from '../../api/client';
 import { type Patch, useChange } from '../../api/hooks';
 import { useOutbox } from '../../api/outbox';
 import { useLog } from '../../api/sheets';
 import { Outline } from '../../drawing/Outline';
+import { Leaf } from '../../parts/Leaf';
 import { NoteForm } from '../../parts/NoteForm';
 import { OutboxSays } from '../../parts/OutboxSays';
 import type { StationProps } from '../JobPage';
@@ -102,6 +104,8 @@ export function LogStation({ job, plan }: StationProps) {
   const log = answer.data;
   const story = log?.story;
   const run = job.run;
+  const [leaf, setLeaf] = useState<'note' | 'photos' | 'learned' | null>(null);
+  const close = () => setLeaf(null);
   return (
     <Station
       id="log"
@@ -134,19 +138,45 @@ export function LogStation({ job, plan }: StationProps) {
         },
         run?.tip && { says: 'Tip, as found', text: run.tip.flat_text, under: run.tip.says },
       ]}
+      beside={<OutboxSays outbox={outbox} kept="It is kept here and will be sent." />}
+      acts={
+        <>
+          <button type="button" className="act" onClick={() => setLeaf('note')}>
+            Write a note
+          </button>
+          <button type="button" className="act plain" onClick={() => setLeaf('photos')}>
+            {log?.photos.length ? `Photographs: ${log.photos.length}` : 'Photographs'}
+          </button>
+          {log?.learned && (
+            <button type="button" className="act plain" onClick={() => setLeaf('learned')}>
+              What was learned
+            </button>
+          )}
+          {story && (
+            <a className="act plain as-link" href={`/api/v1/jobs/${job.id}/log.csv`} download>
+              Passes and readings (CSV)
+            </a>
+          )}
+          <a className="act plain as-link" href={`/api/v1/jobs/${job.id}/job.json`} download>
+            The job as a file
+          </a>
+        </>
+      }
     >
-      {log?.learned && <LearnedSaid job={job} learned={log.learned} />}
-      <NoteForm onTold={text => record({ kind: 'note', text })} />
-      <OutboxSays outbox={outbox} kept="It is kept here and will be sent." />
-      <Photos job={job} photos={log?.photos ?? []} />
-      {story && (
-        <a className="act plain" href={`/api/v1/jobs/${job.id}/log.csv`} download>
-          Passes and readings as a sheet (CSV)
-        </a>
-      )}
-      <a className="act plain" href={`/api/v1/jobs/${job.id}/job.json`} download>
-        The job as a file
-      </a>
+      <Leaf title="A note" open={leaf === 'note'} onClose={close}>
+        <NoteForm
+          onTold={text => {
+            record({ kind: 'note', text });
+            close();
+          }}
+        />
+      </Leaf>
+      <Leaf title="Photographs" open={leaf === 'photos'} onClose={close}>
+        <Photos job={job} photos={log?.photos ?? []} />
+      </Leaf>
+      <Leaf title="What was learned" open={leaf === 'learned'} onClose={close}>
+        {log?.learned && <LearnedSaid job={job} learned={log.learned} />}
+      </Leaf>
     </Station>
   );
 }

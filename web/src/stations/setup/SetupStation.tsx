@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { inWords, type Plan } from '../../api/client';
 import { Word } from '../../app/Word';
 import { Outline } from '../../drawing/Outline';
+import { Leaf } from '../../parts/Leaf';
 import { figure } from '../../parts/Figure';
 import { typed } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
@@ -36,12 +37,16 @@ function SetUp({ job, plan }: StationProps) {
   const { setup, check, cut, proof } = plan;
   const unit = useUnit();
   const [view, setView] = useState<View>('check');
+  const [limits, setLimits] = useState(false);
   const drawn = useSetupSheet(job);
   const sheet = drawn.data;
   const asked = job.request.setup;
   const way = proof.ways.find(w => w.chosen);
   const wrong = check.lines.filter(l => l.state === 'bad').length;
   const open = check.lines.filter(l => l.state === 'unknown').length;
+  const limited = [asked?.balance_rpm, asked?.comfort_rpm, asked?.reaction_s, asked?.backlash_mm].some(
+    v => v != null,
+  );
   const number = (
     about: string,
     value: number | null | undefined,
@@ -77,50 +82,10 @@ function SetUp({ job, plan }: StationProps) {
             'Leave it to the app',
             setup.speed_rpm.text,
           )}
-          , the work{' '}
-          {number(
-            'Most the work may turn at for its balance, rpm',
-            asked?.balance_rpm,
-            'balance_rpm',
-            'In balance',
-            asked?.balance_rpm != null ? `kept under ${asked.balance_rpm} rpm for its balance` : 'in balance',
-          )}
-          , your own limit{' '}
-          {number(
-            'Most you care to thread at, rpm',
-            asked?.comfort_rpm,
-            'comfort_rpm',
-            'None',
-            asked?.comfort_rpm != null ? `${asked.comfort_rpm} rpm` : 'none',
-          )}
-          , with a hand that takes{' '}
-          <Word
-            job={job}
-            about="Reaction time, seconds"
-            set={asked?.reaction_s != null}
-            edit={{
-              kind: 'number',
-              value: String(plan.setup.reaction_s),
-              patch: v => ({ setup: { reaction_s: v } }),
-              clear: 'Not measured',
-            }}
-          >
-            {`${plan.setup.reaction_s} s`}
-          </Word>{' '}
-          and a drive with{' '}
-          <Word
-            job={job}
-            about="Backlash of the carriage’s drive"
-            set={asked?.backlash_mm != null}
-            edit={{
-              kind: 'length',
-              value: typed(asked?.backlash_mm, unit),
-              patch: mm => ({ setup: { backlash_mm: mm } }),
-              clear: 'Not measured',
-            }}
-          >
-            {asked?.backlash_mm != null ? `${asked.backlash_mm} mm of backlash` : 'backlash not measured'}
-          </Word>
+          , within{' '}
+          <button type="button" className={`word${limited ? ' set' : ''}`} onClick={() => setLimits(true)}>
+            {limited ? 'limits of your own' : 'the usual limits'}
+          </button>
           . Prove the size by{' '}
           <Word
             job={job}
@@ -220,7 +185,7 @@ function SetUp({ job, plan }: StationProps) {
           says: say('{Compound}, on its own scale'),
           text:
             cut.angle_deg > 0 ? `${cut.scale_deg}°` : cut.style === 'alternating' ? 'Along the bed' : 'Straight in',
-          under: `${cut.scale}${cut.angle_deg > 0 ? ` Its handle end leans toward the ${setup.handle_to_tailstock ? 'tailstock' : 'headstock'}.` : ''}`,
+          note: `${cut.scale}${cut.angle_deg > 0 ? ` Its handle end leans toward the ${setup.handle_to_tailstock ? 'tailstock' : 'headstock'}.` : ''}`,
         },
         {
           says: 'Speed',
@@ -229,42 +194,100 @@ function SetUp({ job, plan }: StationProps) {
           under: `bound by ${setup.limits.find(l => l.binds)?.says ?? 'the bit'}: ${setup.limit_rpm.text}`,
         },
         { says: 'Run-up, each pass', figure: setup.run_up_mm, under: `stops in ${figure(setup.stopping_mm, unit)}` },
-        proof.gauge && { says: 'Plug to turn first, go end', figure: proof.gauge.go_mm, under: proof.gauge.says },
+        proof.gauge && { says: 'Plug to turn first, go end', figure: proof.gauge.go_mm, note: proof.gauge.says },
+      ]}
+      beside={
+        <>
+          {view !== 'check' && (
+            <button
+              type="button"
+              className={`check-seal ${wrong > 0 ? 'not-ready' : open > 0 ? 'unknown' : 'ready'}`}
+              onClick={() => setView('check')}
+            >
+              <b>{wrong > 0 ? `▲ ${wrong} to put right` : open > 0 ? `? ${open} not known` : '✓ Ready'}</b>
+              <span>
+                {wrong === 0
+                  ? open > 0
+                    ? 'nothing found against it'
+                    : 'all known'
+                  : open > 0
+                    ? `${open} not known`
+                    : 'the rest is good'}
+              </span>
+            </button>
+          )}
+          {sheet?.cautions[0] && <p className="how caution">{sheet.cautions[0]}</p>}
+        </>
+      }
+      notes={[
+        <p>{setup.says}</p>,
+        sheet && (
+          <section className="watch" aria-label="Cautions of this set-up">
+            <ul>
+              {sheet.cautions.map(c => (
+                <li key={c} className="note">
+                  <span aria-hidden="true">●</span>
+                  <p>{c}</p>
+                </li>
+              ))}
+            </ul>
+            <p className="closing">
+              Follow the machine maker’s instructions, your shop’s rules and local safety law, and learn under someone
+              qualified.
+            </p>
+          </section>
+        ),
       ]}
     >
-      <button
-        type="button"
-        className={`check-seal ${wrong > 0 ? 'not-ready' : open > 0 ? 'unknown' : 'ready'}`}
-        onClick={() => setView('check')}
-      >
-        <b>{wrong > 0 ? `▲ ${wrong} to put right` : open > 0 ? `? ${open} not known` : '✓ Ready'}</b>
-        <span>
-          {wrong === 0
-            ? open > 0
-              ? 'nothing found against it'
-              : 'all known'
-            : open > 0
-              ? `${open} not known`
-              : 'the rest is good'}
-        </span>
-      </button>
-      <p className="how">{setup.says}</p>
-      {sheet && (
-        <section className="watch" aria-label="Cautions of this set-up">
-          <ul>
-            {sheet.cautions.map(c => (
-              <li key={c} className="note">
-                <span aria-hidden="true">●</span>
-                <p>{c}</p>
-              </li>
-            ))}
-          </ul>
-          <p className="closing">
-            Follow the machine maker’s instructions, your shop’s rules and local safety law, and learn under someone
-            qualified.
-          </p>
-        </section>
-      )}
+      <Leaf title="Speed, balance and the hand" open={limits} onClose={() => setLimits(false)}>
+        <p className="sentence own">
+          The work{' '}
+          {number(
+            'Most the work may turn at for its balance, rpm',
+            asked?.balance_rpm,
+            'balance_rpm',
+            'In balance',
+            asked?.balance_rpm != null ? `kept under ${asked.balance_rpm} rpm for its balance` : 'in balance',
+          )}
+          , your own limit{' '}
+          {number(
+            'Most you care to thread at, rpm',
+            asked?.comfort_rpm,
+            'comfort_rpm',
+            'None',
+            asked?.comfort_rpm != null ? `${asked.comfort_rpm} rpm` : 'none',
+          )}
+          , with a hand that takes{' '}
+          <Word
+            job={job}
+            about="Reaction time, seconds"
+            set={asked?.reaction_s != null}
+            edit={{
+              kind: 'number',
+              value: String(plan.setup.reaction_s),
+              patch: v => ({ setup: { reaction_s: v } }),
+              clear: 'Not measured',
+            }}
+          >
+            {`${plan.setup.reaction_s} s`}
+          </Word>{' '}
+          and a drive with{' '}
+          <Word
+            job={job}
+            about="Backlash of the carriage’s drive"
+            set={asked?.backlash_mm != null}
+            edit={{
+              kind: 'length',
+              value: typed(asked?.backlash_mm, unit),
+              patch: mm => ({ setup: { backlash_mm: mm } }),
+              clear: 'Not measured',
+            }}
+          >
+            {asked?.backlash_mm != null ? `${asked.backlash_mm} mm of backlash` : 'backlash not measured'}
+          </Word>
+          .
+        </p>
+      </Leaf>
     </Station>
   );
 }

@@ -56,7 +56,7 @@ export function PairWords({ job, plan, mesh, onMesh }: StationProps & { mesh: bo
           >
             {(pair.schools.find(s => s.school === pair.school)?.says ?? '').toLowerCase()}
           </Word>
-          , {figure(pair.clearances[0]?.now ?? thread.pitch_mm, unit)} between them on the pitch line. {pair.says}{' '}
+          , {figure(pair.clearances[0]?.now ?? thread.pitch_mm, unit)} between them on the pitch line.{' '}
           <button type="button" className="word" aria-pressed={mesh} onClick={onMesh}>
             {mesh ? 'See the form alone.' : 'See the two in mesh.'}
           </button>{' '}

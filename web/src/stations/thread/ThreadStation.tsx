@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { useThreadSheet } from '../../api/sheets';
 import { Outline } from '../../drawing/Outline';
 import { Word } from '../../app/Word';
 import { figure } from '../../parts/Figure';
@@ -18,6 +19,7 @@ export function ThreadStation({ job, plan }: StationProps) {
   const tip = plan.bit;
   const { thread } = plan;
   const unit = useUnit();
+  const seen = useThreadSheet(job).data?.seen;
   const own = thread.side === 'external' ? thread.external : thread.internal;
   const mate = thread.side === 'external' ? thread.internal : thread.external;
   const external = thread.side === 'external';
@@ -32,17 +34,6 @@ export function ThreadStation({ job, plan }: StationProps) {
       plan={plan}
       sentence={
         <>
-          {!pair && (
-            <>
-              {cap(thread.basic_form.word)} form, {thread.starts === 1 ? 'single start' : `${thread.starts} starts`}:{' '}
-              {thread.basic_form.radius_mm
-                ? `crest and root rounded ${figure(thread.basic_form.radius_mm, unit)}`
-                : `crest flat ${figure(thread.basic_form.crest_flat_mm, unit)}, root flat ${figure(thread.basic_form.root_flat_mm, unit)}`}
-              , {figure(thread.basic_form.depth_mm, unit)} deep. Its {external ? 'nut' : 'screw'}
-              {mate.class ? ` at ${mate.class}` : ''}: pitch diameter {range(mate.pitch_mm)},{' '}
-              {external ? `minor ${range(mate.minor_mm)}` : `major ${range(mate.major_mm)}`}.{' '}
-            </>
-          )}
           {!pair && thread.flanks_deg && (
             <>
               The flank that carries the load faces the{' '}
@@ -144,14 +135,32 @@ export function ThreadStation({ job, plan }: StationProps) {
               Found from a sample.
             </button>
           )}
-          <Leaf title="The sample, measured" open={sheet} onClose={() => setSheet(false)} wide>
-            <div className="sheet-in-leaf">
-              <SampleSheet job={job} onTaken={() => setSheet(false)} />
-            </div>
-          </Leaf>
         </>
       }
-      drawing={<Outline drawing={pair ? pair.drawing : thread.drawing} />}
+      drawing={
+        pair ? (
+          <Outline drawing={pair.drawing} />
+        ) : (
+          <div className="seen-beside">
+            {seen ? <Outline drawing={seen} /> : <span />}
+            <Outline drawing={thread.drawing} />
+          </div>
+        )
+      }
+      notes={[
+        !pair && (
+          <p>
+            {cap(thread.basic_form.word)} form, {thread.starts === 1 ? 'single start' : `${thread.starts} starts`}:{' '}
+            {thread.basic_form.radius_mm
+              ? `crest and root rounded ${figure(thread.basic_form.radius_mm, unit)}`
+              : `crest flat ${figure(thread.basic_form.crest_flat_mm, unit)}, root flat ${figure(thread.basic_form.root_flat_mm, unit)}`}
+            , {figure(thread.basic_form.depth_mm, unit)} deep. Its {external ? 'nut' : 'screw'}
+            {mate.class ? ` at ${mate.class}` : ''}: pitch diameter {range(mate.pitch_mm)},{' '}
+            {external ? `minor ${range(mate.minor_mm)}` : `major ${range(mate.major_mm)}`}.
+          </p>
+        ),
+        pair && <p>{pair.says}</p>,
+      ]}
       numbers={
         pair
           ? pair.clearances.map(c => ({
@@ -218,6 +227,12 @@ export function ThreadStation({ job, plan }: StationProps) {
                 : []),
             ]
       }
-    />
+    >
+      <Leaf title="The sample, measured" open={sheet} onClose={() => setSheet(false)} wide>
+        <div className="sheet-in-leaf">
+          <SampleSheet job={job} onTaken={() => setSheet(false)} />
+        </div>
+      </Leaf>
+    </Station>
   );
 }

@@ -2,6 +2,8 @@
 //!
 //! Screen and file draw the same outline, so they cannot disagree. The y axis points up.
 
+pub mod lay;
+
 use crate::working::Quantity;
 use serde::{Serialize, Serializer};
 
@@ -24,9 +26,15 @@ pub struct Shape {
     /// A circle: centre and radius.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub circle: Option<Circle>,
+    /// Teeth about the circle.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub teeth: Option<Teeth>,
     /// A word to write by it.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub label: Option<String>,
+    /// Height of its letters, mm, where they are not the drawing's own.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub letter_mm: Option<f64>,
 }
 
 /// A circle, with the way it turns seen from the tailstock end where that matters.
@@ -47,6 +55,29 @@ pub struct Circle {
     pub turns: Option<i8>,
 }
 
+/// Teeth about a circle, which is their pitch circle.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Teeth {
+    /// How many.
+    pub count: u16,
+    /// One of them with its side of the root, about the circle's middle, mm; the others are it turned.
+    #[serde(serialize_with = "tooth")]
+    #[cfg_attr(feature = "schema", schema(value_type = Vec<Vec<f64>>))]
+    pub tooth: Vec<Point>,
+}
+
+impl Teeth {
+    /// The whole outline about a middle.
+    pub fn outline(&self, [x, y]: Point) -> impl Iterator<Item = Point> + '_ {
+        let step = std::f64::consts::TAU / f64::from(self.count.max(1));
+        (0..self.count).flat_map(move |i| {
+            let (sin, cos) = (step * f64::from(i)).sin_cos();
+            self.tooth.iter().map(move |[a, b]| [x + a * cos - b * sin, y + a * sin + b * cos])
+        })
+    }
+}
+
 /// A named dimension between two points.
 #[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -65,6 +96,43 @@ pub struct Dimension {
     #[serde(serialize_with = "point")]
     #[cfg_attr(feature = "schema", schema(value_type = Vec<f64>))]
     pub to: Point,
+    /// What stands before the figure: `⌀ ` of a diameter, `R ` of a radius.
+    #[serde(skip_serializing_if = "str::is_empty")]
+    pub sign: &'static str,
+    /// Middle of its text, mm.
+    #[serde(serialize_with = "spot")]
+    #[cfg_attr(feature = "schema", schema(value_type = Vec<f64>))]
+    pub at: Point,
+    /// Its line, witness lines, ticks and leader.
+    #[serde(skip_serializing_if = "Vec::is_empty", serialize_with = "lines")]
+    #[cfg_attr(feature = "schema", schema(value_type = Vec<Vec<Vec<f64>>>))]
+    pub lines: Vec<Vec<Point>>,
+}
+
+impl Dimension {
+    /// One from a place to another, along or across: what it measures is true, and the side it lies on is where it will stand.
+    #[must_use]
+    pub const fn new(name: &'static str, says: &'static str, figure: Quantity, from: Point, to: Point) -> Self {
+        Self { name, says, figure, from, to, sign: "", at: from, lines: Vec::new() }
+    }
+
+    /// One that stands at a point.
+    #[must_use]
+    pub const fn at(name: &'static str, says: &'static str, figure: Quantity, point: Point) -> Self {
+        Self::new(name, says, figure, point, point)
+    }
+
+    /// The same with a sign before its figure.
+    #[must_use]
+    pub fn signed(self, sign: &'static str) -> Self {
+        Self { sign, ..self }
+    }
+
+    /// Its text.
+    #[must_use]
+    pub fn shown(&self) -> String {
+        format!("{}{}", self.sign, self.figure.text)
+    }
 }
 
 /// A drawing to scale.
@@ -77,23 +145,53 @@ pub struct Drawing {
     #[serde(serialize_with = "bounds")]
     #[cfg_attr(feature = "schema", schema(value_type = Vec<f64>))]
     pub bounds: [f64; 4],
+    /// Height of its letters, mm.
+    #[serde(serialize_with = "place")]
+    pub letter_mm: f64,
     /// Lines and circles, back to front.
     pub shapes: Vec<Shape>,
     /// Dimensions in reading order.
     pub dimensions: Vec<Dimension>,
 }
 
+impl Drawing {
+    /// Lays lines, words and dimensions out, their text placed where it stands on nothing (`lay`).
+    #[must_use]
+    pub fn new(says: String, shapes: Vec<Shape>, dimensions: Vec<Dimension>) -> Self {
+        let frame = shapes.iter().filter_map(Shape::extent).reduce(lay::join).unwrap_or([0.0, 0.0, 1.0, 1.0]);
+        Self::framed(says, frame, shapes, dimensions)
+    }
+
+    /// The same in a frame it fills at least: left, bottom, right, top in mm.
+    #[must_use]
+    pub fn framed(says: String, frame: [f64; 4], shapes: Vec<Shape>, dimensions: Vec<Dimension>) -> Self {
+        lay::out(&Self { says, bounds: frame, letter_mm: 0.0, shapes, dimensions }, frame, lay::STATION)
+    }
+
+    /// The same of one that shares its station with something else, or stands in a leaf.
+    #[must_use]
+    pub fn shared(says: String, frame: [f64; 4], shapes: Vec<Shape>, dimensions: Vec<Dimension>) -> Self {
+        lay::out(&Self { says, bounds: frame, letter_mm: 0.0, shapes, dimensions }, frame, lay::SHARED)
+    }
+
+    /// The same of one shown small, as a chart or a dial beside other things: its letters are the larger for it.
+    #[must_use]
+    pub fn chart(says: String, frame: [f64; 4], shapes: Vec<Shape>, dimensions: Vec<Dimension>) -> Self {
+        lay::out(&Self { says, bounds: frame, letter_mm: 0.0, shapes, dimensions }, frame, lay::BESIDE)
+    }
+}
+
 impl Shape {
     /// An open line.
     #[must_use]
     pub const fn open(role: &'static str, line: Vec<Point>) -> Self {
-        Self { role, line, closed: false, circle: None, label: None }
+        Self { role, line, closed: false, circle: None, teeth: None, label: None, letter_mm: None }
     }
 
     /// A closed line.
     #[must_use]
     pub const fn closed(role: &'static str, line: Vec<Point>) -> Self {
-        Self { role, line, closed: true, circle: None, label: None }
+        Self { role, line, closed: true, circle: None, teeth: None, label: None, letter_mm: None }
     }
 
     /// A rectangle by its lower left and upper right corners.
@@ -111,13 +209,28 @@ impl Shape {
     /// A circle.
     #[must_use]
     pub fn circle(role: &'static str, [x, y]: Point, r: f64) -> Self {
-        Self { role, line: Vec::new(), closed: false, circle: Some(Circle { x: tidy(x), y: tidy(y), r: tidy(r), turns: None }), label: None }
+        Self {
+            role,
+            line: Vec::new(),
+            closed: false,
+            circle: Some(Circle { x: tidy(x), y: tidy(y), r: tidy(r), turns: None }),
+            teeth: None,
+            label: None,
+            letter_mm: None,
+        }
     }
 
     /// The same with a word by it.
     #[must_use]
     pub fn labelled(mut self, label: impl Into<String>) -> Self {
         self.label = Some(label.into());
+        self
+    }
+
+    /// The same circle with teeth about it.
+    #[must_use]
+    pub fn toothed(mut self, count: u16, tooth: Vec<Point>) -> Self {
+        self.teeth = Some(Teeth { count, tooth });
         self
     }
 
@@ -152,6 +265,23 @@ fn point<S: Serializer>(at: &Point, serializer: S) -> Result<S::Ok, S::Error> {
 
 fn points<S: Serializer>(line: &[Point], serializer: S) -> Result<S::Ok, S::Error> {
     serializer.collect_seq(line.iter().map(|p| p.map(tidy)))
+}
+
+/// Where a line of a dimension, or a tooth, lies is told to a micrometre.
+fn coarse(v: f64) -> f64 {
+    (v * 1e3).round() / 1e3
+}
+
+fn lines<S: Serializer>(all: &[Vec<Point>], serializer: S) -> Result<S::Ok, S::Error> {
+    serializer.collect_seq(all.iter().map(|line| line.iter().map(|p| p.map(coarse)).collect::<Vec<_>>()))
+}
+
+fn spot<S: Serializer>(at: &Point, serializer: S) -> Result<S::Ok, S::Error> {
+    serializer.collect_seq(at.map(coarse))
+}
+
+fn tooth<S: Serializer>(line: &[Point], serializer: S) -> Result<S::Ok, S::Error> {
+    serializer.collect_seq(line.iter().map(|p| p.map(coarse)))
 }
 
 /// An arrow from one point to another, its head filled.

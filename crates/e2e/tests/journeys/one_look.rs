@@ -1,0 +1,165 @@
+//! Everything of a station in one look: every view and every leaf, three sizes, at the desk and at the bench, on jobs with the longest
+//! callouts and titles. Nothing nested, nothing cut, no text on text, on a line or out of its frame, no target too small.
+
+use serde_json::{Value, json};
+use thirtyfour::prelude::*;
+use yoke_e2e::{Browser, Server, proving};
+
+const ONE_LOOK: &str = include_str!("one_look.js");
+const SIZES: [(u32, u32); 3] = [(1280, 800), (1024, 768), (768, 1024)];
+const STATIONS: [&str; 8] = ["thread", "blank", "gears", "bit", "setup", "cut", "gauge", "log"];
+/// Jobs of the yard that differ most: to a shoulder and begun, a pair, inside and blind, one that stops to be measured, a batch.
+const JOBS: [&str; 4] = ["footbridge-tie-rod", "paddle-screw-and-nut", "gauge-board-cap", "sluice-vice-screw"];
+
+async fn faults(browser: &Browser) -> Vec<String> {
+    serde_json::from_value(browser.script(ONE_LOOK).await).unwrap()
+}
+
+/// Jobs made up: long callouts, long titles, several starts, everything told or nothing.
+async fn made(server: &Server) -> Vec<String> {
+    let mut ids = Vec::new();
+    for (title, request) in [
+        (
+            "Spindle of the lower tide mill, second sluice, as drawn in the old yard book",
+            json!({"thread": {"callout": "1-1/4-5 Acme-2G LH", "starts": 3, "length_mm": 1234.5}, "lathe_id": "long-bed", "bit": {"tip_flat_between_mm": [0.5, 2.0]}, "blank": {"shoulder": true}}),
+        ),
+        ("Cap", json!({"thread": {"callout": "M4x0.7-6H", "length_mm": 6}, "lathe_id": "bench", "blank": {"shoulder": true, "material": "bronze"}})),
+    ] {
+        let answer = reqwest::Client::new().post(server.at("/api/v1/jobs")).json(&json!({"title": title, "request": request})).send().await.unwrap();
+        let job: Value = answer.json().await.unwrap();
+        ids.push(job["id"].as_str().unwrap_or_else(|| panic!("{job}")).to_owned());
+    }
+    ids
+}
+
+/// Waits until a station is drawn, and nothing moves any more.
+async fn settled(browser: &Browser, station: &str) {
+    browser.find(&format!("main[data-station={station}] .station")).await;
+    let still = "const o = document.querySelectorAll('.outline svg, .story, .check li').length; return o > 0 && document.fonts.status === 'loaded'";
+    for _ in 0..100 {
+        if browser.script(still).await == true {
+            break;
+        }
+        tokio::time::sleep(std::time::Duration::from_millis(30)).await;
+    }
+    tokio::time::sleep(std::time::Duration::from_millis(60)).await;
+}
+
+async fn stands(browser: &Browser, server: &Server, at: Value) {
+    browser.go(&server.at("/")).await;
+    browser.script(&format!("localStorage.setItem('stands', JSON.stringify({at}))")).await;
+}
+
+#[tokio::test]
+async fn every_station_is_seen_in_one_look() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path());
+    let browser = Browser::open().await;
+    let made = made(&server).await;
+    let (mut wrong, mut turn) = (Vec::new(), 0);
+    for at in ["desk", "bench"] {
+        stands(&browser, &server, json!(at)).await;
+        for size in SIZES {
+            browser.size(size).await;
+            let all: Vec<String> = JOBS.iter().map(|j| (*j).to_owned()).chain(made.iter().cloned()).collect();
+            // Every job at every size when all is proven; else each size has its own of them.
+            let jobs = all.iter().cycle().skip(turn).take(if proving() {
+                all.len()
+            } else if at == "desk" {
+                3
+            } else {
+                1
+            });
+            turn += 2;
+            for job in jobs {
+                browser.go(&server.at(&format!("/jobs/{job}/thread"))).await;
+                for (station, key) in STATIONS.iter().zip(["1", "2", "3", "4", "5", "6", "7", "8"]) {
+                    browser.keys([key]).await;
+                    settled(&browser, station).await;
+                    wrong.extend(faults(&browser).await.into_iter().map(|f| format!("{at} {size:?} {job} {station}: {f}")));
+                }
+            }
+            for (path, ready) in
+                [("/", ".jobs li"), ("/jobs/footbridge-tie-rod/at-the-lathe", ".setting"), ("/jobs/gauge-board-cap/at-the-lathe", ".lathe-key")]
+            {
+                browser.go(&server.at(path)).await;
+                browser.find(ready).await;
+                tokio::time::sleep(std::time::Duration::from_millis(200)).await;
+                wrong.extend(faults(&browser).await.into_iter().map(|f| format!("{at} {size:?} {path}: {f}")));
+            }
+        }
+    }
+    browser.script("localStorage.clear()").await;
+    browser.close().await;
+    assert!(wrong.is_empty(), "{} faults:\n{}", wrong.len(), wrong.join("\n"));
+}
+
+#[tokio::test]
+async fn every_leaf_fits_with_its_pad_and_its_buttons() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path());
+    let browser = Browser::open().await;
+    let mut wrong = Vec::new();
+    let mut opened = 0;
+    let keys = "const all = [...document.querySelectorAll('.drawn .own button.word:not([disabled]), .station > aside .actions button, .station > aside .why, .carry .opens')].filter(e => getComputedStyle(e).visibility !== 'hidden');";
+    for ((size, job), turn) in SIZES.into_iter().zip(["footbridge-tie-rod", "gauge-board-cap", "mill-bearing-stud"]).zip(0..) {
+        browser.size(size).await;
+        // All of them when all is proven; else each size has a third.
+        for (_, station) in STATIONS.into_iter().enumerate().filter(|(i, _)| proving() || i % 3 == turn) {
+            browser.go(&server.at(&format!("/jobs/{job}/{station}"))).await;
+            settled(&browser, station).await;
+            let n = browser.script(&format!("{keys} return all.length")).await.as_u64().unwrap();
+            for i in 0..n {
+                let name = browser.script(&format!("{keys} all[{i}]?.click(); return all[{i}]?.textContent ?? ''")).await;
+                let name = name.as_str().unwrap_or_default().to_owned();
+                tokio::time::sleep(std::time::Duration::from_millis(150)).await;
+                if browser.page.find_all(By::Css("[role=dialog]")).await.unwrap().is_empty() {
+                    continue;
+                }
+                opened += 1;
+                wrong.extend(faults(&browser).await.into_iter().map(|f| format!("{size:?} {job} {station}, “{name}”: {f}")));
+                browser.keys([Key::Escape + ""]).await;
+                for _ in 0..20 {
+                    if browser.page.find_all(By::Css("[role=dialog]")).await.unwrap().is_empty() {
+                        break;
+                    }
+                    browser.script("document.querySelector('[role=dialog] button[aria-label=Close]')?.click()").await;
+                    tokio::time::sleep(std::time::Duration::from_millis(30)).await;
+                }
+            }
+        }
+    }
+    browser.close().await;
+    assert!(opened > 30, "{opened} leaves opened");
+    assert!(wrong.is_empty(), "{} faults:\n{}", wrong.len(), wrong.join("\n"));
+}
+
+#[tokio::test]
+async fn what_is_amiss_in_a_view_is_seen() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path());
+    let browser = Browser::open().await;
+    browser.go(&server.at("/jobs/footbridge-tie-rod/blank")).await;
+    settled(&browser, "blank").await;
+    assert!(faults(&browser).await.is_empty(), "{:?}", faults(&browser).await);
+    for (spoil, wanted) in [
+        (
+            "const t = document.querySelectorAll('.outline text'); t[1].setAttribute('x', t[0].getAttribute('x')); t[1].setAttribute('y', t[0].getAttribute('y'))",
+            "stands on",
+        ),
+        (
+            "const t = document.querySelectorAll('.outline text')[2]; const m = document.querySelector('.blank-metal').getBBox(); t.setAttribute('x', m.x + m.width); t.setAttribute('y', m.y + m.height / 2)",
+            "runs through",
+        ),
+        ("document.querySelector('.outline text').setAttribute('x', '-9999')", "out of its frame"),
+        ("document.querySelector('.station > aside').style.paddingTop = '900px'", "figures scroll"),
+        ("document.querySelector('.actions button').style.cssText = 'min-height: 0; height: 20px'", "is 20 high"),
+    ] {
+        browser.go(&server.at("/jobs/footbridge-tie-rod/blank")).await;
+        settled(&browser, "blank").await;
+        browser.script(spoil).await;
+        let found = faults(&browser).await;
+        assert!(found.iter().any(|f| f.contains(wanted)), "{wanted}: {found:?}");
+    }
+    browser.close().await;
+}

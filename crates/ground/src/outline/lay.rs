@@ -1,0 +1,405 @@
+//! Places the figures and words of a drawing, as a draughtsman does: dimensions outside the body in tiers, a leader where it is
+//! tight, and no text on another, on a line or across an edge.
+//!
+//! Everything is in the drawing's own millimetres, the letters too, so that screen, paper and file show one layout. A place is
+//! looked for in order of what reads best and the first free one is taken; far enough out there always is one.
+
+use super::{Dimension, Drawing, Point, Shape};
+
+/// Letters are at least this share of the drawing's width and of its height, that they come to 12 pixels on the smallest frame it is
+/// shown in at the desk: 600 by 420 at a station.
+pub const STATION: [f64; 2] = [1.0 / 50.0, 1.0 / 35.0];
+/// The same of a drawing that shares a station, or stands in a leaf: 440 by 310.
+pub const SHARED: [f64; 2] = [1.0 / 36.5, 1.0 / 25.8];
+/// The same of a drawing shown beside other things, 480 by 190.
+pub const BESIDE: [f64; 2] = [1.0 / 40.0, 1.0 / 15.8];
+/// Where a first try at the letter starts, of the body alone.
+const FIRST: f64 = 1.25;
+/// Tries at a letter that suits what it makes of the drawing.
+const TRIES: usize = 10;
+/// How far out a place is looked for, in letters.
+const FAR: u32 = 60;
+/// Directions looked in about a point.
+const ROUND: u32 = 16;
+
+/// A rectangle: left, bottom, right, top.
+pub type Rect = [f64; 4];
+
+/// How wide text stands, in letters, by the bold face it is drawn in: a little more than any glyph takes.
+#[must_use]
+pub fn wide(text: &str) -> f64 {
+    text.chars()
+        .map(|c| match c {
+            ' ' | '.' | ',' | ':' | ';' | '\'' | 'i' | 'j' | 'l' | 'I' | '|' | '′' => 0.31,
+            'f' | 'r' | 't' | '(' | ')' | '-' | '°' => 0.42,
+            'm' | 'w' | 'M' | 'W' | '—' => 0.92,
+            'A'..='Z' | '⌀' | '%' | '×' => 0.7,
+            _ => 0.62,
+        })
+        .sum()
+}
+
+/// The rectangle text of a height takes about its middle.
+#[must_use]
+pub fn sized(at: Point, text: &str, letter: f64) -> Rect {
+    let (w, h) = (wide(text) * letter / 2.0 + letter * 0.15, letter * 0.56);
+    [at[0] - w, at[1] - h, at[0] + w, at[1] + h]
+}
+
+/// How much larger than the others a word stands: counts of teeth are read from two steps away.
+fn tall(role: &str) -> f64 {
+    if role == "word.teeth" { 1.6 } else { 1.0 }
+}
+
+fn overlap(a: Rect, b: Rect) -> bool {
+    a[0] < b[2] && b[0] < a[2] && a[1] < b[3] && b[1] < a[3]
+}
+
+/// Whether a line touches a rectangle: its part between two parameters, cut by each side in turn.
+fn crosses([from, to]: [Point; 2], r: Rect) -> bool {
+    let (mut enter, mut leave) = (0.0_f64, 1.0_f64);
+    for (at, go, low, high) in [(from[0], to[0] - from[0], r[0], r[2]), (from[1], to[1] - from[1], r[1], r[3])] {
+        if go.abs() < 1e-12 {
+            if at <= low || at >= high {
+                return false;
+            }
+            continue;
+        }
+        let (a, b) = ((low - at) / go, (high - at) / go);
+        enter = enter.max(a.min(b));
+        leave = leave.min(a.max(b));
+    }
+    enter < leave
+}
+
+/// Whether the edge of a circle touches a rectangle.
+fn rings(at: Point, radius: f64, r: Rect) -> bool {
+    let (x, y) = (at[0].clamp(r[0], r[2]), at[1].clamp(r[1], r[3]));
+    let far = [r[0], r[2]].into_iter().flat_map(|x| [r[1], r[3]].map(|y| (x - at[0]).hypot(y - at[1]))).fold(0.0, f64::max);
+    (x - at[0]).hypot(y - at[1]) < radius && far > radius
+}
+
+pub(super) fn join(a: Rect, b: Rect) -> Rect {
+    [a[0].min(b[0]), a[1].min(b[1]), a[2].max(b[2]), a[3].max(b[3])]
+}
+
+/// The rectangle about some points; nothing of none.
+fn about(points: impl IntoIterator<Item = Point>) -> Option<Rect> {
+    points.into_iter().map(|[x, y]| [x, y, x, y]).reduce(join)
+}
+
+impl Shape {
+    /// Whether it is a word rather than a line.
+    #[must_use]
+    pub fn is_word(&self) -> bool {
+        self.role.starts_with("word")
+    }
+
+    /// Its edges, a closed line's last one included; a circle has none.
+    pub fn edges(&self) -> impl Iterator<Item = [Point; 2]> + '_ {
+        let closing = self.line.first().zip(self.line.last()).filter(|_| self.closed && !self.is_word()).map(|(a, b)| [*b, *a]);
+        let open = self.line.windows(2).filter(|_| !self.is_word()).filter_map(|pair| Some([*pair.first()?, *pair.get(1)?]));
+        open.chain(closing)
+    }
+
+    /// The radius of its circle, to the tips of its teeth.
+    fn ring(&self) -> f64 {
+        let tips = self.teeth.iter().flat_map(|t| &t.tooth).map(|[x, y]| x.hypot(*y)).fold(0.0, f64::max);
+        self.circle.map_or(0.0, |c| c.r.max(tips))
+    }
+
+    pub(super) fn extent(&self) -> Option<Rect> {
+        match self.circle {
+            Some(c) => {
+                let r = self.ring();
+                Some([c.x - r, c.y - r, c.x + r, c.y + r])
+            }
+            None if self.is_word() => None,
+            None => about(self.line.iter().copied()),
+        }
+    }
+}
+
+/// What is drawn already, and what stands there.
+struct Sheet {
+    edges: Vec<([Point; 2], Rect)>,
+    rings: Vec<(Point, f64)>,
+    /// Lines drawn for dimensions: text keeps off them as off an edge.
+    drawn: Vec<[Point; 2]>,
+    /// Dimension lines: the way they run, their level, and from where to where.
+    tiers: Vec<(usize, f64, [f64; 2])>,
+    texts: Vec<Rect>,
+    /// What is drawn as a surface: the metal, mostly.
+    surfaces: Vec<Vec<Point>>,
+    body: Rect,
+    letter: f64,
+}
+
+impl Sheet {
+    fn free(&self, r: Rect) -> bool {
+        !self.texts.iter().any(|t| overlap(*t, r))
+            && !self.drawn.iter().any(|line| crosses(*line, r))
+            && !self.edges.iter().any(|(edge, about)| overlap_closed(*about, r) && crosses(*edge, r))
+            && !self.rings.iter().any(|(at, radius)| rings(*at, *radius, r))
+    }
+
+    /// Whether lines keep clear of every text there is.
+    fn clear(&self, lines: &[[Point; 2]]) -> bool {
+        !lines.iter().any(|line| self.texts.iter().any(|t| crosses(*line, *t)))
+    }
+
+    /// Whether a place lies on a surface: crossed an odd number of times on the way out.
+    fn on_metal(&self, [x, y]: Point) -> bool {
+        let within = |line: &Vec<Point>| {
+            let next = line.iter().cycle().skip(1);
+            line.iter().zip(next).filter(|(a, b)| (a[1] > y) != (b[1] > y) && x < a[0] + (y - a[1]) / (b[1] - a[1]) * (b[0] - a[0])).count() % 2 == 1
+        };
+        self.surfaces.iter().any(within)
+    }
+
+    /// Whether another dimension line runs beside, too near to be told from it.
+    fn beside_a_tier(&self, axis: usize, level: f64, span: [f64; 2]) -> bool {
+        let near = self.letter * 1.5;
+        self.tiers.iter().any(|(a, l, [from, to])| *a == axis && (l - level).abs() < near && *from < span[1] && span[0] < *to)
+    }
+
+    fn text(&self, at: Point, text: &str) -> Rect {
+        sized(at, text, self.letter)
+    }
+
+    /// How far the body reaches, over the stretch between two places: along x its top and bottom, along y its right and left.
+    fn reach(&self, axis: usize, [from, to]: [f64; 2]) -> [f64; 2] {
+        let across = 1 - axis;
+        let near = self.letter * 0.5;
+        let met = self.edges.iter().filter(|(_, r)| r[axis] <= to + near && r[axis + 2] >= from - near).map(|(_, r)| [r[across], r[across + 2]]);
+        let circles =
+            self.rings.iter().filter(|(at, r)| at[axis] - r <= to + near && at[axis] + r >= from - near).map(|(at, r)| [at[across] - r, at[across] + r]);
+        met.chain(circles).reduce(|a, b| [a[0].min(b[0]), a[1].max(b[1])]).unwrap_or([self.body[across], self.body[across + 2]])
+    }
+
+    /// Where the body's edge stands at one place, toward a side: where a witness line begins.
+    fn edge_at(&self, axis: usize, place: f64, out: f64) -> Option<f64> {
+        let across = 1 - axis;
+        let hit = |[a, b]: [Point; 2]| {
+            let (low, high) = (a[axis].min(b[axis]), a[axis].max(b[axis]));
+            let slack = self.letter * 0.05;
+            if place < low - slack || place > high + slack {
+                return None;
+            }
+            let go = b[axis] - a[axis];
+            Some(if go.abs() < 1e-9 {
+                if out > 0.0 { a[across].max(b[across]) } else { a[across].min(b[across]) }
+            } else {
+                a[across] + (place.clamp(low, high) - a[axis]) / go * (b[across] - a[across])
+            })
+        };
+        self.edges.iter().filter_map(|(edge, _)| hit(*edge)).reduce(|a, b| if out > 0.0 { a.max(b) } else { a.min(b) })
+    }
+
+    fn take(&mut self, text: Rect, lines: &[Vec<Point>]) {
+        self.texts.push(text);
+        self.drawn.extend(lines.iter().flat_map(|l| l.windows(2).filter_map(|p| Some([*p.first()?, *p.get(1)?]))));
+    }
+}
+
+fn overlap_closed(a: Rect, b: Rect) -> bool {
+    a[0] <= b[2] && b[0] <= a[2] && a[1] <= b[3] && b[1] <= a[3]
+}
+
+/// A place found: the middle of the text, and the lines that belong to it.
+struct Place {
+    at: Point,
+    lines: Vec<Vec<Point>>,
+    tier: Option<(usize, f64, [f64; 2])>,
+}
+
+impl Place {
+    const fn bare(at: Point) -> Self {
+        Self { at, lines: Vec::new(), tier: None }
+    }
+}
+
+/// Which way a dimension runs: along x, or along y; none when it stands at a point, or inside the body where only a leader reaches.
+fn axis_of(d: &Dimension, body: Rect) -> Option<usize> {
+    let (dx, dy) = ((d.to[0] - d.from[0]).abs(), (d.to[1] - d.from[1]).abs());
+    if dx < 1e-9 && dy < 1e-9 {
+        return None;
+    }
+    let axis = usize::from(dy > dx);
+    let across = 1 - axis;
+    let (at, low, high) = (d.from[across], body[across], body[across + 2]);
+    let inside = (at - low).min(high - at) > (high - low) * 0.04;
+    (!inside).then_some(axis)
+}
+
+/// A dimension line beside the body in the nearest tier that is free, with its witness lines.
+fn tier(sheet: &Sheet, d: &Dimension, axis: usize, text: &str) -> Option<Place> {
+    let (across, h) = (1 - axis, sheet.letter);
+    let span = [d.from[axis].min(d.to[axis]), d.from[axis].max(d.to[axis])];
+    let out = if d.from[across] >= f64::midpoint(sheet.body[across], sheet.body[across + 2]) { 1.0 } else { -1.0 };
+    let reach = sheet.reach(axis, span);
+    let edge = if out > 0.0 { reach[1] } else { reach[0] };
+    let point = |along: f64, off: f64| if axis == 0 { [along, off] } else { [off, along] };
+    let half = wide(text) * h / 2.0 + h * 0.5;
+    (0..FAR).find_map(|step| {
+        let level = edge + out * h * (1.1 + f64::from(step) * 0.45);
+        let beyond = level + out * h * 0.35;
+        let mut lines = vec![vec![point(span[0], level), point(span[1], level)]];
+        for place in span {
+            let from = sheet.edge_at(axis, place, out).unwrap_or(edge) + out * h * 0.2;
+            lines.push(vec![point(place, from), point(place, beyond)]);
+        }
+        // Ticks where they meet, slanted.
+        lines.extend(
+            span.map(|s| vec![[point(s, level)[0] - h * 0.22, point(s, level)[1] - h * 0.22], [point(s, level)[0] + h * 0.22, point(s, level)[1] + h * 0.22]]),
+        );
+        let pairs: Vec<[Point; 2]> = lines.iter().filter_map(|l| Some([*l.first()?, *l.get(1)?])).collect();
+        if sheet.beside_a_tier(axis, level, span) || !sheet.clear(&pairs) {
+            return None;
+        }
+        let long = span[1] - span[0];
+        let middles = [0.5, 0.34, 0.66, 0.2, 0.8].map(|s| span[0] + long * s);
+        let spots: Vec<Point> = if axis == 0 {
+            let over = level + h * 0.95;
+            let fits = 2.0 * half <= long;
+            middles.into_iter().take(if fits { 5 } else { 1 }).map(|x| [x, over]).chain([[span[1] + half, level], [span[0] - half, level]]).collect()
+        } else {
+            middles.into_iter().map(|y| [level + out * (half + h * 0.15), y]).chain([[level, span[1] + h * 1.1], [level, span[0] - h * 1.1]]).collect()
+        };
+        let fits = |at: &Point| {
+            let r = sheet.text(*at, text);
+            sheet.free(r) && !pairs.iter().any(|l| crosses(*l, r))
+        };
+        spots.into_iter().find(fits).map(|at| Place { at, lines, tier: Some((axis, level, span)) })
+    })
+}
+
+/// Text by a point, with a leader where it cannot stand close; `off` the metal altogether, where it is of a diameter or a radius.
+fn by_point(sheet: &Sheet, (p, text, h): (Point, &str, f64), first: &[Point], leads: f64, off: bool) -> Option<Place> {
+    let half = wide(text) * h / 2.0 + h * 0.15;
+    let free = |at: Point| sheet.free(sized(at, text, h)) && !(off && sheet.on_metal(at));
+    if let Some(at) = first.iter().find(|at| free(**at)) {
+        return Some(Place::bare(*at));
+    }
+    let middle = [f64::midpoint(sheet.body[0], sheet.body[2]), f64::midpoint(sheet.body[1], sheet.body[3])];
+    // Outward first: away from the body's middle.
+    let outward = (p[1] - middle[1]).atan2(p[0] - middle[0]);
+    (1..FAR).find_map(|step| {
+        let r = h * 0.5 * f64::from(step);
+        (0..ROUND).find_map(|i| {
+            let turn = f64::from(i.div_ceil(2)) * std::f64::consts::TAU / f64::from(ROUND);
+            let a = outward + if i % 2 == 0 { turn } else { -turn };
+            let at = [p[0] + a.cos() * (r + half), p[1] + a.sin() * (r + h * 0.56)];
+            let rect = sized(at, text, h);
+            if !free(at) {
+                return None;
+            }
+            let end = [p[0].clamp(rect[0], rect[2]), p[1].clamp(rect[1], rect[3])];
+            if (end[0] - p[0]).hypot(end[1] - p[1]) <= leads * h {
+                return Some(Place::bare(at));
+            }
+            let leader = [p, end];
+            sheet.clear(&[leader]).then(|| Place { lines: vec![leader.to_vec()], ..Place::bare(at) })
+        })
+    })
+}
+
+/// A word's first choices: over its point, or beside it.
+fn choices(role: &str, p: Point, text: &str, h: f64) -> Vec<Point> {
+    let half = wide(text) * h / 2.0;
+    match role {
+        "word.beside" => [0.0, 0.45, -0.45, 0.9, -0.9].map(|up| [p[0] + half + h * 0.25, p[1] + up * h]).to_vec(),
+        fixed if fixed.starts_with("word.count") => vec![p],
+        _ => [0.6, 0.0, -0.6, 1.1, -1.1].map(|up| [p[0], p[1] + up * h]).to_vec(),
+    }
+}
+
+/// One try with a letter of this height: the drawing laid out, and how large it came to be.
+fn once(drawing: &Drawing, frame: Rect, letter: f64) -> Drawing {
+    let mut laid = drawing.clone();
+    let lines = || drawing.shapes.iter().filter(|s| !s.is_word());
+    let body = lines().filter(|s| s.role != "line.axis").filter_map(Shape::extent).reduce(join).unwrap_or(frame);
+    let mut sheet = Sheet {
+        edges: lines().flat_map(Shape::edges).filter_map(|e| Some((e, about(e)?))).collect(),
+        rings: lines().filter_map(|s| Some((s.circle?, s))).flat_map(|(c, s)| [c.r * 2.0 - s.ring(), s.ring()].map(|r| ([c.x, c.y], r))).collect(),
+        drawn: Vec::new(),
+        tiers: Vec::new(),
+        texts: Vec::new(),
+        surfaces: lines().filter(|s| s.closed).map(|s| s.line.clone()).collect(),
+        body,
+        letter,
+    };
+    // Words that have one place come first, then short dimensions before long, then what can stand anywhere.
+    let mut words: Vec<usize> = (0..laid.shapes.len()).filter(|i| laid.shapes[*i].is_word()).collect();
+    words.sort_by_key(|i| !laid.shapes[*i].role.starts_with("word.count"));
+    let (fixed, loose): (Vec<usize>, Vec<usize>) = words.into_iter().partition(|i| laid.shapes[*i].role.starts_with("word.count"));
+    let mut leaders = Vec::new();
+    let mut put = |sheet: &mut Sheet, laid: &mut Drawing, i: usize| {
+        let Some((p, text)) = laid.shapes[i].line.first().copied().zip(laid.shapes[i].label.clone()) else { return };
+        let h = letter * tall(laid.shapes[i].role);
+        let first = choices(laid.shapes[i].role, p, &text, h);
+        let place = by_point(sheet, (p, &text, h), &first, 6.0, false).unwrap_or(Place::bare(p));
+        sheet.take(sized(place.at, &text, h), &place.lines);
+        laid.shapes[i].letter_mm = (h > letter).then_some(h);
+        laid.shapes[i].line = vec![place.at];
+        leaders.extend(place.lines.into_iter().map(|l| Shape::open("line.leader", l)));
+    };
+    for i in fixed {
+        put(&mut sheet, &mut laid, i);
+    }
+    let mut order: Vec<(usize, Option<usize>)> = laid.dimensions.iter().map(|d| axis_of(d, body)).enumerate().collect();
+    let long = |d: &Dimension| (d.to[0] - d.from[0]).abs().max((d.to[1] - d.from[1]).abs());
+    order.sort_by(|a, b| {
+        let [x, y] = [a, b].map(|(i, axis)| (axis.is_none(), long(&laid.dimensions[*i])));
+        x.0.cmp(&y.0).then(x.1.total_cmp(&y.1))
+    });
+    for (i, axis) in order {
+        let d = &laid.dimensions[i];
+        let text = d.shown();
+        let point = if long(d) < 1e-9 { d.from } else { [d.to[0], d.to[1].max(d.from[1])] };
+        let place = axis.and_then(|axis| tier(&sheet, d, axis, &text)).or_else(|| {
+            let first = choices("word.beside", point, &text, letter);
+            let near = |off| by_point(&sheet, (point, &text, letter), &first, 1.0, off);
+            near(!d.sign.is_empty()).or_else(|| near(false))
+        });
+        let place = place.unwrap_or(Place::bare(point));
+        sheet.take(sheet.text(place.at, &text), &place.lines);
+        sheet.tiers.extend(place.tier);
+        laid.dimensions[i].at = place.at;
+        laid.dimensions[i].lines = place.lines;
+    }
+    for i in loose {
+        put(&mut sheet, &mut laid, i);
+    }
+    laid.shapes.extend(leaders);
+    // Where text stands is told to a hundredth of a letter or so: no finer than anyone sees, and short.
+    let grain = 10.0_f64.powf((letter / 100.0).log10().floor());
+    let short = |p: &mut Point| p.iter_mut().for_each(|v| *v = (*v / grain).round() * grain);
+    for d in &mut laid.dimensions {
+        short(&mut d.at);
+        d.lines.iter_mut().flatten().for_each(short);
+    }
+    laid.shapes.iter_mut().filter(|s| s.is_word() || s.role == "line.leader").flat_map(|s| &mut s.line).for_each(short);
+    let pad = letter * 0.4;
+    let all =
+        sheet.texts.iter().copied().chain(about(sheet.drawn.iter().flatten().copied())).chain(laid.shapes.iter().filter_map(Shape::extent)).fold(frame, join);
+    laid.bounds = [all[0] - pad, all[1] - pad, all[2] + pad, all[3] + pad];
+    laid.letter_mm = letter;
+    laid
+}
+
+/// Lays a drawing out inside its frame, or as far outside it as its figures need.
+pub(super) fn out(drawing: &Drawing, frame: Rect, share: [f64; 2]) -> Drawing {
+    let wants = |[l, b, r, t]: Rect, share: [f64; 2]| ((r - l) * share[0]).max((t - b) * share[1]).max(1e-6);
+    let mut letter = FIRST * wants(frame, share);
+    let mut laid = once(drawing, frame, letter);
+    for _ in 1..TRIES {
+        let least = wants(laid.bounds, share);
+        if letter >= least {
+            break;
+        }
+        letter = least * 1.1;
+        laid = once(drawing, frame, letter);
+    }
+    laid
+}

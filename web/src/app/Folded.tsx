@@ -1,0 +1,56 @@
+import { type ReactNode, useLayoutEffect, useRef, useState } from 'react';
+import { Leaf } from '../parts/Leaf';
+
+interface FoldedProps {
+  about: string;
+  /** Heads the leaf that holds the whole. */
+  title: string;
+  /** Lines it may take. */
+  lines: 1 | 2;
+  own?: boolean;
+  children: ReactNode;
+}
+
+/** A sentence kept to a line or two: words that do not stand there are behind a last word that opens the whole. */
+export function Folded({ about, title, lines, own, children }: FoldedProps) {
+  const shown = useRef<HTMLParagraphElement>(null);
+  const [folded, setFolded] = useState(false);
+  const [open, setOpen] = useState(false);
+  useLayoutEffect(() => {
+    const at = shown.current;
+    if (!at) return;
+    const fold = () => {
+      const end = at.getBoundingClientRect().bottom;
+      for (const word of at.querySelectorAll<HTMLElement>('.word')) {
+        // What stands on a line too many is out of sight, and so out of the reach of Tab.
+        word.style.visibility = word.getBoundingClientRect().top >= end - 4 ? 'hidden' : '';
+      }
+      setFolded(at.scrollHeight > at.clientHeight + 4);
+    };
+    fold();
+    const sizes = new ResizeObserver(fold);
+    sizes.observe(at);
+    const words = new MutationObserver(fold);
+    words.observe(at, { subtree: true, childList: true, characterData: true });
+    void document.fonts.ready.then(fold);
+    return () => {
+      sizes.disconnect();
+      words.disconnect();
+    };
+  }, []);
+  return (
+    <div className="folded">
+      <p className={`sentence${own ? ' own' : ''}`} aria-label={about} data-lines={lines} ref={shown}>
+        {children}
+      </p>
+      {folded && (
+        <button type="button" className="tool more" aria-label={`${about}, whole`} onClick={() => setOpen(true)}>
+          …
+        </button>
+      )}
+      <Leaf title={title} open={open} onClose={() => setOpen(false)}>
+        <p className="sentence own">{children}</p>
+      </Leaf>
+    </div>
+  );
+}

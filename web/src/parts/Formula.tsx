@@ -1,0 +1,156 @@
+import { Fragment, type ReactNode } from 'react';
+import { type Node, readFormula, wears } from './formula';
+
+const GREEK: Record<string, string> = {
+  alpha: 'α',
+  beta: 'β',
+  gamma: 'γ',
+  lambda: 'λ',
+  rho: 'ρ',
+  theta: 'θ',
+  pi: 'π',
+};
+const TURNED: Record<string, string> = { atan: 'arctan', asin: 'arcsin', acos: 'arccos' };
+const PLAIN = ['sin', 'cos', 'tan', 'atan', 'asin', 'acos'];
+
+/** A symbol as it is printed: Greek by its letter, a figure after a letter under the line. */
+export const symbol = (name: string) => GREEK[name] ?? name;
+
+interface Shown {
+  /** What stands for a symbol: the symbol itself, or its figure. */
+  of?: (name: string) => string | undefined;
+  /** The symbol pointed at, lit wherever it stands. */
+  lit?: string | null;
+  onLit?: (name: string | null) => void;
+}
+
+function worn(node: Node, least: number, how: Shown): ReactNode {
+  const inner = set(node, how);
+  return wears(node, least) ? (
+    <mrow>
+      <mo>(</mo>
+      {inner}
+      <mo>)</mo>
+    </mrow>
+  ) : (
+    inner
+  );
+}
+
+function set(node: Node, how: Shown): ReactNode {
+  switch (node.kind) {
+    case 'number':
+      return <mn>{node.text}</mn>;
+    case 'symbol': {
+      const figure = how.of?.(node.name);
+      if (figure !== undefined) return <mn>{figure.replace('-', '−')}</mn>;
+      return (
+        <mi
+          className={how.lit === node.name ? 'lit' : undefined}
+          onPointerEnter={() => how.onLit?.(node.name)}
+          onPointerLeave={() => how.onLit?.(null)}
+        >
+          {symbol(node.name)}
+        </mi>
+      );
+    }
+    case 'over':
+      return (
+        <mfrac>
+          <mrow>{set(node.top, how)}</mrow>
+          <mrow>{set(node.under, how)}</mrow>
+        </mfrac>
+      );
+    case 'raised': {
+      const { base } = node;
+      // A power of a sine is written on its name.
+      if (base.kind === 'call' && PLAIN.includes(base.name))
+        return (
+          <mrow>
+            <msup>
+              <mi>{TURNED[base.name] ?? base.name}</mi>
+              <mrow>{set(node.by, how)}</mrow>
+            </msup>
+            <mspace width="0.17em" />
+            {base.of[0] && worn(base.of[0], 4, how)}
+          </mrow>
+        );
+      return (
+        <msup>
+          <mrow>{worn(base, 4, how)}</mrow>
+          <mrow>{set(node.by, how)}</mrow>
+        </msup>
+      );
+    }
+    case 'minus':
+      return (
+        <mrow>
+          <mo>−</mo>
+          {worn(node.of, 2, how)}
+        </mrow>
+      );
+    case 'row':
+      return (
+        <mrow>
+          {worn(node.left, node.op === '·' ? 2 : 1, how)}
+          <mo>{node.op}</mo>
+          {worn(node.right, node.op === '·' ? 3 : node.op === '−' ? 2 : 1, how)}
+        </mrow>
+      );
+    case 'call':
+      return called(node.name, node.of, how);
+  }
+}
+
+function called(name: string, of: Node[], how: Shown): ReactNode {
+  const [first] = of;
+  if (first && name === 'sqrt') return <msqrt>{set(first, how)}</msqrt>;
+  if (first && name === 'cbrt')
+    return (
+      <mroot>
+        <mrow>{set(first, how)}</mrow>
+        <mn>3</mn>
+      </mroot>
+    );
+  if (first && name === 'abs')
+    return (
+      <mrow>
+        <mo stretchy="true">|</mo>
+        {set(first, how)}
+        <mo stretchy="true">|</mo>
+      </mrow>
+    );
+  if (first && PLAIN.includes(name))
+    return (
+      <mrow>
+        <mi>{TURNED[name] ?? name}</mi>
+        <mspace width="0.17em" />
+        {worn(first, 4, how)}
+      </mrow>
+    );
+  return (
+    <mrow>
+      <mi>{name}</mi>
+      <mo>(</mo>
+      {of.map((part, i) => (
+        <Fragment key={i}>
+          {i > 0 && <mo separator="true">,</mo>}
+          {set(part, how)}
+        </Fragment>
+      ))}
+      <mo>)</mo>
+    </mrow>
+  );
+}
+
+/** A formula set as in a book, or its own text where it is none. */
+export function Formula({ text, left, ...how }: { text: string; left?: string } & Shown) {
+  const node = readFormula(text);
+  return (
+    <math className="set">
+      {left !== undefined && <mi>{symbol(left)}</mi>}
+      <mo>=</mo>
+      {node ? set(node, how) : <mtext>{text}</mtext>}
+    </math>
+  );
+}
