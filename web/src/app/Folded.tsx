@@ -49,7 +49,16 @@ export function Folded({ about, title, lines, own, children }: FoldedProps) {
         </button>
       )}
       <Leaf title={title} open={open} onClose={() => setOpen(false)}>
-        <p className="sentence own">{children}</p>
+        {/* A word that opens a leaf of its own leaves this one. */}
+        <p
+          className="sentence own"
+          onClick={e => {
+            const word = (e.target as Element).closest('button.word');
+            if (word && !word.hasAttribute('aria-haspopup')) setOpen(false);
+          }}
+        >
+          {children}
+        </p>
       </Leaf>
     </div>
   );

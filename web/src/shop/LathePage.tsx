@@ -31,12 +31,12 @@ export function LathePage() {
     <UnitContext value={unit}>
       <div className="shell">
         <Head unit={unit} onUnit={() => settings.setUnit(unit === 'mm' ? 'in' : 'mm')}>
-          <p className="sentence">
+          <h1 className="sentence">
             <Link to="/shop" className="word">
               The shop
             </Link>
             : the {name}
-          </p>
+          </h1>
         </Head>
         <main className="station-main">
           {view.isError && <p className="fault">{inWords(view.error)}</p>}

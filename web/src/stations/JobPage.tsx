@@ -1,3 +1,4 @@
+import { VisuallyHidden } from '@mantine/core';
 import { Link, useNavigate, useParams } from '@tanstack/react-router';
 import { type ComponentType, useEffect } from 'react';
 import { inWords, type Job, type Plan } from '../api/client';
@@ -85,6 +86,9 @@ export function JobPage() {
           {job.data && plan ? <Sentence job={job.data} plan={plan} /> : <p className="sentence">{job.data?.title}</p>}
         </Head>
         <main className="station-main" data-station={station}>
+          <VisuallyHidden>
+            <h1>{`${STATIONS[at]?.name ?? ''}: ${job.data?.title ?? ''}`}</h1>
+          </VisuallyHidden>
           {job.isError && (
             <div className="lost" role="alert">
               <p className="fault">{inWords(job.error)}</p>

@@ -77,7 +77,6 @@ pub fn thread_sheet(plan: &Plan) -> ThreadSheet {
     shapes.push(Shape::open("thread.flank", below));
     let starts = if t.starts == 1 { "single start".to_owned() } else { format!("{} starts", t.starts) };
     let said = format!("{}, {starts}", t.hand.word());
-    shapes.push(Shape::word([shown / 2.0, -major * 0.75], said.clone()));
     let says = if external { format!("The thread from the front: {said}.") } else { format!("The bore cut open, its far wall seen: {said}.") };
     ThreadSheet { seen: Drawing::shared(says, [0.0, -major / 2.0, shown, major / 2.0], shapes, Vec::new()) }
 }

@@ -18,6 +18,10 @@ async fn trains_are_narrowed_a_scratch_is_named_and_the_chart_is_read() {
     let job = server.job("mill-bearing-stud").await;
     let rows = job["plan"]["gears"]["trains"].as_array().unwrap();
     assert!(rows.iter().all(|r| r["error_ppm"] == 0.0), "{rows:?}");
+    // The one under the focus stands on the arm beside the list at once.
+    let other = &rows[1];
+    browser.script("document.querySelector('.trains tbody tr:nth-child(2) button').focus()").await;
+    browser.find(&format!(".trains .outline svg[aria-label*='{} drives {}']", other["drivers"][0], other["driven"][0])).await;
     // A figure of one's own lets more by; what is kept on stays on, one gear by another.
     browser.find("button[aria-label^='Error allowed']").await.click().await.unwrap();
     retype(&browser.find(".editor input").await, "60" + Key::Enter).await;

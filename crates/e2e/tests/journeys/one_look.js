@@ -16,12 +16,17 @@ if (scrolls.length > 1) faults.push(`${scrolls.length} scroll areas: ${scrolls.m
 for (const e of leaf ? [] : scrolls) {
   const share = (e.clientWidth * e.clientHeight) / (innerWidth * innerHeight);
   if (share < 0.33) faults.push(`${named(e)} scrolls in ${Math.round(share * 100)} % of the view: ${e.clientHeight} holds ${e.scrollHeight}`);
-  if (e.tagName === 'ASIDE' && e.closest('.station')) faults.push(`figures scroll: ${e.clientHeight} holds ${e.scrollHeight}`);
+  if (e.tagName === 'ASIDE' && e.closest('.station:not(.lathe-told)')) faults.push(`figures scroll: ${e.clientHeight} holds ${e.scrollHeight}`);
 }
 if (document.documentElement.scrollWidth > innerWidth + 1) faults.push(`spills sideways: ${document.documentElement.scrollWidth}`);
 for (const e of root.querySelectorAll('*')) {
   const hides = getComputedStyle(e).overflowX === 'hidden' && e.clientWidth > 4 && shown(e) && !e.closest('svg');
   if (hides && e.scrollWidth > e.clientWidth + 2) faults.push(`${named(e)} is cut: ${e.clientWidth} of ${e.scrollWidth}`);
+}
+const beside = root.querySelector('.station > aside');
+for (const e of beside?.children ?? []) {
+  const next = e.nextElementSibling;
+  if (next && shown(next) && e.getBoundingClientRect().top + e.scrollHeight > next.getBoundingClientRect().top + 1) faults.push(`${named(e)} runs into ${named(next)}`);
 }
 const own = root.querySelector('.drawn > .folded > .sentence');
 if (own && own.clientHeight > 2 * parseFloat(getComputedStyle(own).lineHeight) + 2) faults.push('a station sentence of more than two lines');
@@ -57,6 +62,9 @@ for (const svg of root.querySelectorAll('.outline svg')) {
     }
   }
 }
+
+if (!leaf && document.querySelectorAll('h1').length !== 1) faults.push(`${document.querySelectorAll('h1').length} headings of the first order`);
+if (document.querySelectorAll('main').length !== 1) faults.push('not one main part');
 
 const least = document.documentElement.dataset.stands === 'bench' ? 55.5 : 43.5;
 for (const e of root.querySelectorAll('button, a.word, a.act, select, input:not([type=range], [type=checkbox], [type=file])')) {

@@ -45,6 +45,25 @@ async fn settled(browser: &Browser, station: &str) {
     tokio::time::sleep(std::time::Duration::from_millis(60)).await;
 }
 
+/// Closes the leaf that is open; says so where the focus then falls to the page, and not to what opened it.
+async fn closed(browser: &Browser) -> Option<&'static str> {
+    browser.keys([Key::Escape + ""]).await;
+    for _ in 0..20 {
+        if browser.page.find_all(By::Css("[role=dialog]")).await.unwrap().is_empty() {
+            break;
+        }
+        browser.script("document.querySelector('[role=dialog] button[aria-label=Close]')?.click()").await;
+        tokio::time::sleep(std::time::Duration::from_millis(30)).await;
+    }
+    for _ in 0..20 {
+        if browser.script("return document.activeElement !== document.body && Boolean(document.activeElement)").await == true {
+            return None;
+        }
+        tokio::time::sleep(std::time::Duration::from_millis(30)).await;
+    }
+    Some("the focus fell to the page")
+}
+
 async fn stands(browser: &Browser, server: &Server, at: Value) {
     browser.go(&server.at("/")).await;
     browser.script(&format!("localStorage.setItem('stands', JSON.stringify({at}))")).await;
@@ -79,9 +98,17 @@ async fn every_station_is_seen_in_one_look() {
                     wrong.extend(faults(&browser).await.into_iter().map(|f| format!("{at} {size:?} {job} {station}: {f}")));
                 }
             }
-            for (path, ready) in
-                [("/", ".jobs li"), ("/jobs/footbridge-tie-rod/at-the-lathe", ".setting"), ("/jobs/gauge-board-cap/at-the-lathe", ".lathe-key")]
-            {
+            for (path, ready) in [
+                ("/", ".jobs li"),
+                ("/shop", "main li"),
+                ("/shop/lathes/gap-bed", ".parts-said"),
+                ("/jobs/windlass-bolt--as-found/thread", ".may .first"),
+                ("/jobs/paddle-screw-and-nut/route", ".chucking"),
+                ("/jobs/turnbuckle-ends--six/batch", ".tally"),
+                ("/jobs/footbridge-tie-rod/paper", ".sheet-choice"),
+                ("/jobs/footbridge-tie-rod/at-the-lathe", ".setting"),
+                ("/jobs/gauge-board-cap/at-the-lathe", ".lathe-key"),
+            ] {
                 browser.go(&server.at(path)).await;
                 browser.find(ready).await;
                 tokio::time::sleep(std::time::Duration::from_millis(200)).await;
@@ -110,23 +137,28 @@ async fn every_leaf_fits_with_its_pad_and_its_buttons() {
             settled(&browser, station).await;
             let n = browser.script(&format!("{keys} return all.length")).await.as_u64().unwrap();
             for i in 0..n {
-                let name = browser.script(&format!("{keys} all[{i}]?.click(); return all[{i}]?.textContent ?? ''")).await;
+                let name = browser.script(&format!("{keys} all[{i}]?.focus(); all[{i}]?.click(); return all[{i}]?.textContent ?? ''")).await;
                 let name = name.as_str().unwrap_or_default().to_owned();
                 tokio::time::sleep(std::time::Duration::from_millis(150)).await;
                 if browser.page.find_all(By::Css("[role=dialog]")).await.unwrap().is_empty() {
                     continue;
                 }
                 opened += 1;
-                wrong.extend(faults(&browser).await.into_iter().map(|f| format!("{size:?} {job} {station}, “{name}”: {f}")));
-                browser.keys([Key::Escape + ""]).await;
-                for _ in 0..20 {
-                    if browser.page.find_all(By::Css("[role=dialog]")).await.unwrap().is_empty() {
-                        break;
-                    }
-                    browser.script("document.querySelector('[role=dialog] button[aria-label=Close]')?.click()").await;
-                    tokio::time::sleep(std::time::Duration::from_millis(30)).await;
-                }
+                let at = format!("{size:?} {job} {station}, “{name}”");
+                wrong.extend(faults(&browser).await.into_iter().map(|f| format!("{at}: {f}")));
+                wrong.extend(closed(&browser).await.into_iter().map(|f| format!("{at}: {f}")));
             }
+        }
+        // And those beside the lathe, each by its key.
+        browser.go(&server.at("/jobs/footbridge-tie-rod/at-the-lathe")).await;
+        browser.find(".setting").await;
+        for key in ["m", "o", "d", "t"] {
+            browser.keys([key]).await;
+            browser.find("[role=dialog]").await;
+            tokio::time::sleep(std::time::Duration::from_millis(200)).await;
+            opened += 1;
+            wrong.extend(faults(&browser).await.into_iter().map(|f| format!("{size:?} at the lathe, {key}: {f}")));
+            closed(&browser).await;
         }
     }
     browser.close().await;

@@ -338,7 +338,10 @@ fn once(drawing: &Drawing, frame: Rect, letter: f64) -> Drawing {
         let Some((p, text)) = laid.shapes[i].line.first().copied().zip(laid.shapes[i].label.clone()) else { return };
         let h = letter * tall(laid.shapes[i].role);
         let first = choices(laid.shapes[i].role, p, &text, h);
-        let place = by_point(sheet, (p, &text, h), &first, 6.0, false).unwrap_or(Place::bare(p));
+        // A count beside its gear says which it is of.
+        let leads = if laid.shapes[i].role == "word.teeth" { 2.2 } else { 6.0 };
+        let near = |leads| by_point(sheet, (p, &text, h), &first, leads, false);
+        let place = near(leads).or_else(|| near(f64::INFINITY)).unwrap_or(Place::bare(p));
         sheet.take(sized(place.at, &text, h), &place.lines);
         laid.shapes[i].letter_mm = (h > letter).then_some(h);
         laid.shapes[i].line = vec![place.at];

@@ -52,13 +52,10 @@ pub(super) fn sample(told: &Sample, angle: f64, voice: Voice) -> Drawing {
         dimensions.push(Dimension::new("major", "outside diameter measured", Quantity::given(voice, major), [-r, level], [r, level]).signed("⌀ "));
     }
     if told.minor_mm.is_some() {
-        dimensions.push(Dimension::new(
-            "minor",
-            "root diameter measured",
-            Quantity::given(voice, minor),
-            [-root, top + pitch * 1.3],
-            [root, top + pitch * 1.3],
-        ));
+        dimensions.push(
+            Dimension::new("minor", "root diameter measured", Quantity::given(voice, minor), [-root, top + pitch * 1.3], [root, top + pitch * 1.3])
+                .signed("⌀ "),
+        );
     }
     if let Some((n, over)) = told.rule {
         // Drawn over as many spaces as are shown.
@@ -79,13 +76,14 @@ pub(super) fn sample(told: &Sample, angle: f64, voice: Voice) -> Drawing {
             [r + pitch * 0.9, pitch * 3.0],
         ));
     }
-    Drawing::new(
+    Drawing::shared(
         format!(
             "The sample held upright, {}: outside {}, pitch {}, as told so far.",
             if told.hand.is_some() { hand.word() } else { "its hand not told, drawn right-hand" },
             voice.given(major),
             voice.length(pitch)
         ),
+        [-r, -climb.abs(), r, top],
         shapes,
         dimensions,
     )

@@ -214,3 +214,33 @@ fn drawn_teeth_mesh_in_phase_at_the_centres_they_need() {
     }
     assert!(meshes >= 25, "{meshes} meshes");
 }
+
+#[test]
+fn a_thread_is_seen_with_its_hand_and_its_lead() {
+    use yoke_core::sheets::thread_sheet;
+    // How far a crest runs along from the top of the work to its bottom, over all that are seen whole.
+    let leans = |callout: &str, more: serde_json::Value| {
+        let mut request = json!({"thread": {"callout": callout}, "lathe": demo_lathe(0)});
+        yoke_trials::patched(&mut request, &more);
+        let plan = sound(request);
+        let seen = thread_sheet(&plan).seen;
+        let radius =
+            if plan.thread.side == yoke_core::thread::Side::External { plan.thread.major_mm.value } else { plan.blank.drawing.bounds[3].max(0.0) } / 2.0;
+        let whole: Vec<f64> = shapes(&seen, "thread.edge")
+            .filter_map(|s| Some((s.line.first()?, s.line.last()?)))
+            .filter(|(a, b)| (a[1] + b[1]).abs() < 1e-6 && a[1] > radius * 0.3)
+            .map(|(a, b)| b[0] - a[0])
+            .collect();
+        assert!(whole.len() > 3, "{callout}: {} crests seen whole", whole.len());
+        assert!(whole.iter().all(|w| (w - whole[0]).abs() < 1e-6), "{callout}: {whole:?}");
+        (whole[0], plan.thread.lead_mm.value, seen.says)
+    };
+    for (callout, sign) in [("M20x2.5", 1.0), ("M20x2.5 LH", -1.0), ("1-1/4-5 Acme LH", -1.0), ("Tr40x14(P7)", 1.0)] {
+        let (along, lead, says) = leans(callout, json!({}));
+        assert!((along - sign * lead / 2.0).abs() < 1e-6, "{callout}: {along} of a lead of {lead}");
+        assert!(says.contains(if sign > 0.0 { "right-hand" } else { "left-hand" }), "{says}");
+    }
+    // The far wall of a bore leans the other way than the near side of its screw.
+    let (along, lead, says) = leans("M36x1.5-6H", json!({}));
+    assert!((along + lead / 2.0).abs() < 1e-6 && says.contains("far wall"), "{along} {lead} {says}");
+}

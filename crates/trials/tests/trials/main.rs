@@ -6,6 +6,7 @@ mod batches;
 mod bench_work;
 mod bits;
 mod blanks;
+mod board;
 mod buttress;
 mod callouts;
 mod contract;

@@ -142,7 +142,10 @@ export function ThreadStation({ job, plan }: StationProps) {
           <Outline drawing={pair.drawing} />
         ) : (
           <div className="seen-beside">
-            {seen ? <Outline drawing={seen} /> : <span />}
+            <div className="seen">
+              {seen && <Outline drawing={seen} />}
+              <p className="how">{seen?.says}</p>
+            </div>
             <Outline drawing={thread.drawing} />
           </div>
         )
