@@ -355,11 +355,25 @@ impl Browser {
     pub async fn noted(&self, wanted: &str) -> String {
         self.find(".notes-key").await.click().await.unwrap();
         let told = self.wait_text(".notes", wanted).await;
-        self.find("[role=dialog] button[aria-label=Close]").await.click().await.unwrap();
-        while !self.page.find_all(By::Css("[role=dialog]")).await.unwrap().is_empty() {
-            tokio::time::sleep(Duration::from_millis(40)).await;
-        }
+        self.close_leaf().await;
         told
+    }
+
+    /// Closes the leaf that is open, by Escape, and waits until it is gone.
+    ///
+    /// # Panics
+    /// When it stays.
+    pub async fn close_leaf(&self) {
+        self.keys([Key::Escape]).await;
+        for _ in 0..50 {
+            if self.page.find_all(By::Css("[role=dialog]")).await.unwrap().is_empty() {
+                return;
+            }
+            // The Escape may have gone to a field in it.
+            self.script("document.querySelector('[role=dialog] button[aria-label=Close]')?.click()").await;
+            tokio::time::sleep(Duration::from_millis(30)).await;
+        }
+        panic!("a leaf stays open: {}", self.text("[role=dialog]").await);
     }
 
     /// Serious faults axe finds on the page, as `rule: where`.

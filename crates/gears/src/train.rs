@@ -4,6 +4,12 @@ use crate::drive::{Drive, Gear, Mounted};
 use crate::quantity::Ratio;
 use serde::Serialize;
 
+/// Tooth counts of one side of a train as they are written: 40·100.
+#[must_use]
+pub fn counts(teeth: &[u16]) -> String {
+    teeth.iter().map(u16::to_string).collect::<Vec<_>>().join("·")
+}
+
 /// The tooth counts wanted that are not there, each one there serving once.
 pub fn not_among(wanted: impl Iterator<Item = u16>, there: &[u16]) -> Vec<u16> {
     let mut left = there.to_vec();

@@ -29,7 +29,7 @@ fn lines(drawing: &Drawing) -> impl Iterator<Item = (&str, Vec<Point>, bool)> {
         Some(outline) => (s.role, outline, true),
         None => (s.role, s.line.clone(), s.closed),
     });
-    let dimensions = drawing.dimensions.iter().flat_map(|d| &d.lines).map(|l| ("dimension", l.clone(), false));
+    let dimensions = drawing.dimensions.iter().flat_map(|d| &d.lines).map(|l| ("dimension", l.to_vec(), false));
     shapes.chain(dimensions).filter(|(_, line, _)| line.len() > 1)
 }
 

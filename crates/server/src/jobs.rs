@@ -338,11 +338,14 @@ fn line(store: &Store, job: &JobRow) -> Result<JobLine, Failed> {
         Some(row) => stored::lathe(&row)?.read.name,
         None => None,
     };
-    let run = run_of(store, job)?;
-    let shows = match (&run, whole_of(store, job, Asked::default())?) {
-        (Some((_, state)), Ok((plan, ..))) => Some(on_board(&plan, state)),
-        _ => None,
+    let whole = whole_of(store, job, Asked::default())?.ok();
+    // One not begun runs as it is planned here; one begun as it was frozen, whether what it was frozen from still plans or not.
+    let run = match (&job.frozen, &whole) {
+        (None, Some((plan, ..))) => Some((plan.run.clone(), fold(&plan.run, &acts(store, job)?, Voice::default()))),
+        (None, None) => None,
+        (Some(_), _) => run_of(store, job)?,
     };
+    let shows = run.as_ref().zip(whole.as_ref()).map(|((_, state), (plan, ..))| on_board(plan, state));
     let sought = request.awaits_identification();
     let stands = if run.is_none() && sought { "to be identified".to_owned() } else { stands(run.as_ref()) };
     let state = run.map(|(_, state)| state);

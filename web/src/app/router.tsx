@@ -16,15 +16,15 @@ import { isStation } from './stations';
 
 /** Pages away from the lathe: fetched once the first page stands, so that it stands sooner. */
 const AWAY = {
-  route: () => import('../part/route/RoutePage'),
-  batch: () => import('../part/batch/BatchPage'),
-  paper: () => import('../part/paper/PaperPage'),
-  shop: () => import('../shop/ShopPage'),
-  lathe: () => import('../shop/LathePage'),
+  route: lazyRouteComponent(() => import('../part/route/RoutePage'), 'RoutePage'),
+  batch: lazyRouteComponent(() => import('../part/batch/BatchPage'), 'BatchPage'),
+  paper: lazyRouteComponent(() => import('../part/paper/PaperPage'), 'PaperPage'),
+  shop: lazyRouteComponent(() => import('../shop/ShopPage'), 'ShopPage'),
+  lathe: lazyRouteComponent(() => import('../shop/LathePage'), 'LathePage'),
 };
 
 /** Fetches what was left out of the first paint: what is at hand opens whether the server still answers or not. */
-export const fetchTheRest = () => Promise.all(Object.values(AWAY).map(fetch => fetch()));
+export const fetchTheRest = () => Promise.all(Object.values(AWAY).map(page => page.preload?.()));
 
 function Root() {
   useMoved();
@@ -54,28 +54,28 @@ const lathe = createRoute({ getParentRoute: () => root, path: '/jobs/$id/at-the-
 const route = createRoute({
   getParentRoute: () => root,
   path: '/jobs/$id/route',
-  component: lazyRouteComponent(AWAY.route, 'RoutePage'),
+  component: AWAY.route,
 });
 const batch = createRoute({
   getParentRoute: () => root,
   path: '/jobs/$id/batch',
-  component: lazyRouteComponent(AWAY.batch, 'BatchPage'),
+  component: AWAY.batch,
 });
 const paper = createRoute({
   getParentRoute: () => root,
   path: '/jobs/$id/paper',
-  component: lazyRouteComponent(AWAY.paper, 'PaperPage'),
+  component: AWAY.paper,
 });
 
 const shop = createRoute({
   getParentRoute: () => root,
   path: '/shop',
-  component: lazyRouteComponent(AWAY.shop, 'ShopPage'),
+  component: AWAY.shop,
 });
 const ownLathe = createRoute({
   getParentRoute: () => root,
   path: '/shop/lathes/$id',
-  component: lazyRouteComponent(AWAY.lathe, 'LathePage'),
+  component: AWAY.lathe,
 });
 
 export const router = createRouter({

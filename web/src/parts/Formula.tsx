@@ -10,10 +10,17 @@ const GREEK: Record<string, string> = {
   theta: 'θ',
   pi: 'π',
 };
-const TURNED: Record<string, string> = { atan: 'arctan', asin: 'arcsin', acos: 'arccos' };
-const PLAIN = ['sin', 'cos', 'tan', 'atan', 'asin', 'acos'];
+/** Functions written without parentheses where what they are of is one thing, as they are printed. */
+const OF_AN_ANGLE: Record<string, string> = {
+  sin: 'sin',
+  cos: 'cos',
+  tan: 'tan',
+  atan: 'arctan',
+  asin: 'arcsin',
+  acos: 'arccos',
+};
 
-/** A symbol as it is printed: Greek by its letter, a figure after a letter under the line. */
+/** A symbol as it is printed: Greek by its letter. */
 export const symbol = (name: string) => GREEK[name] ?? name;
 
 interface Shown {
@@ -64,17 +71,8 @@ function set(node: Node, how: Shown): ReactNode {
     case 'raised': {
       const { base } = node;
       // A power of a sine is written on its name.
-      if (base.kind === 'call' && PLAIN.includes(base.name))
-        return (
-          <mrow>
-            <msup>
-              <mi>{TURNED[base.name] ?? base.name}</mi>
-              <mrow>{set(node.by, how)}</mrow>
-            </msup>
-            <mspace width="0.17em" />
-            {base.of[0] && worn(base.of[0], 4, how)}
-          </mrow>
-        );
+      const [angle] = base.kind === 'call' ? base.of : [];
+      if (base.kind === 'call' && angle && base.name in OF_AN_ANGLE) return ofAnAngle(base.name, angle, how, node.by);
       return (
         <msup>
           <mrow>{worn(base, 4, how)}</mrow>
@@ -102,6 +100,25 @@ function set(node: Node, how: Shown): ReactNode {
   }
 }
 
+/** A sine or its kin, raised on its name where it is. */
+function ofAnAngle(name: string, angle: Node, how: Shown, by?: Node): ReactNode {
+  const says = <mi>{OF_AN_ANGLE[name]}</mi>;
+  return (
+    <mrow>
+      {by ? (
+        <msup>
+          {says}
+          <mrow>{set(by, how)}</mrow>
+        </msup>
+      ) : (
+        says
+      )}
+      <mspace width="0.17em" />
+      {worn(angle, 4, how)}
+    </mrow>
+  );
+}
+
 function called(name: string, of: Node[], how: Shown): ReactNode {
   const [first] = of;
   if (first && name === 'sqrt') return <msqrt>{set(first, how)}</msqrt>;
@@ -120,14 +137,7 @@ function called(name: string, of: Node[], how: Shown): ReactNode {
         <mo stretchy="true">|</mo>
       </mrow>
     );
-  if (first && PLAIN.includes(name))
-    return (
-      <mrow>
-        <mi>{TURNED[name] ?? name}</mi>
-        <mspace width="0.17em" />
-        {worn(first, 4, how)}
-      </mrow>
-    );
+  if (first && name in OF_AN_ANGLE) return ofAnAngle(name, first, how);
   return (
     <mrow>
       <mi>{name}</mi>

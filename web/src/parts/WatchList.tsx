@@ -14,6 +14,14 @@ function Line({ of: w }: { of: Watch }) {
   );
 }
 
+/** What every place that tells of hazards ends with. */
+export const Closing = () => (
+  <p className="closing">
+    Follow the machine maker’s instructions, your shop’s rules and local safety law, and learn under someone
+    qualified.
+  </p>
+);
+
 /** The weightiest judgement of a station, and a word to the rest. */
 export function Weightiest({ watch, onMore }: { watch: Watch[]; onMore: () => void }) {
   const [first, ...rest] = watch;
@@ -42,12 +50,7 @@ export function WatchList({ watch, about }: { watch: Watch[]; about: string }) {
           <Line key={w.code + w.text} of={w} />
         ))}
       </ul>
-      {watch.some(w => w.code === 'guards' || w.code === 'first_pass') && (
-        <p className="closing">
-          Follow the machine maker’s instructions, your shop’s rules and local safety law, and learn under someone
-          qualified.
-        </p>
-      )}
+      {watch.some(w => w.code === 'guards' || w.code === 'first_pass') && <Closing />}
     </section>
   );
 }

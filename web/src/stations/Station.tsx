@@ -39,9 +39,10 @@ export function Station({ id, plan, sentence, drawing, numbers, beside, acts, no
   const carried = present(numbers).map(n =>
     typeof n.under === 'string' && n.under.length > A_FEW_WORDS ? { ...n, under: undefined, note: n.under } : n,
   );
+  const noted = carried.filter(n => n.note);
   const told = notes.filter(Boolean);
   const read = () => setReading(true);
-  const more = told.length + carried.filter(n => n.note).length + mine.length - (weighs.length > 0 ? 1 : 0);
+  const more = told.length + noted.length + mine.length - (weighs.length > 0 ? 1 : 0);
   return (
     <div className="station">
       <div className="drawn">
@@ -71,16 +72,14 @@ export function Station({ id, plan, sentence, drawing, numbers, beside, acts, no
       <Leaf title="What is said here" open={reading} onClose={() => setReading(false)} wide>
         <div className="notes">
           <WatchList watch={weighs} about="Watch" />
-          {carried.some(n => n.note) && (
+          {noted.length > 0 && (
             <dl className="noted">
-              {carried
-                .filter(n => n.note)
-                .map(n => (
-                  <div key={n.says}>
-                    <dt>{n.says}</dt>
-                    <dd>{n.note}</dd>
-                  </div>
-                ))}
+              {noted.map(n => (
+                <div key={n.says}>
+                  <dt>{n.says}</dt>
+                  <dd>{n.note}</dd>
+                </div>
+              ))}
             </dl>
           )}
           {told.map((note, i) => (

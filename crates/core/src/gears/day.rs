@@ -5,6 +5,7 @@ use crate::quantity::degrees_text;
 use crate::voice::Voice;
 use serde::Serialize;
 use yoke_gears::changes as gear_changes;
+use yoke_gears::train::counts;
 
 /// What a job needs set on its lathe.
 #[derive(Debug, Clone, Default, PartialEq)]
@@ -95,9 +96,8 @@ impl<'a> Changes<'a> {
 
     fn said(&self, voice: Voice) -> Vec<String> {
         let Self { to, gears, .. } = self;
-        let teeth = |list: &[u16]| list.iter().map(u16::to_string).collect::<Vec<_>>().join("·");
         let deg = |it: Option<f64>| degrees_text(it.unwrap_or(0.0));
-        let hang = || format!("{gears} {} to {} / {}", if *gears == 1 { "gear" } else { "gears" }, teeth(&to.train.drivers), teeth(&to.train.driven));
+        let hang = || format!("{gears} {} to {} / {}", if *gears == 1 { "gear" } else { "gears" }, counts(&to.train.drivers), counts(&to.train.driven));
         let lever = || format!("lever to {}", to.gearbox);
         let compound = || format!("{} to {}°", voice.words().compound, deg(to.compound_deg));
         let bit = || format!("a {}° bit", deg(to.bit_deg));

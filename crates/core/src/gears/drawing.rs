@@ -6,6 +6,9 @@ use crate::outline::{Drawing, Point, Shape};
 use yoke_gears::layout::{Mesh, centres, module, place};
 use yoke_gears::search::Found;
 
+/// Shafts are drawn at this radius at most, mm.
+const HUB: f64 = 10.0;
+
 /// The meshes drawn: without geometry the size of the idler of a simple train is its owner's choice, and one is drawn to
 /// show that it is there.
 fn drawn(lathe: &Lathe, found: &Found) -> Vec<Mesh> {
@@ -78,7 +81,7 @@ pub(super) fn train(lathe: &Lathe, found: &Found, screw_with_spindle: bool) -> D
         } else {
             "arm"
         };
-        shapes.push(Shape::circle("shaft", *at, shaft_radius.min(10.0)).labelled(name));
+        shapes.push(Shape::circle("shaft", *at, shaft_radius.min(HUB)).labelled(name));
     }
     Drawing::new(
         format!(
@@ -91,20 +94,17 @@ pub(super) fn train(lathe: &Lathe, found: &Found, screw_with_spindle: bool) -> D
     )
 }
 
-/// Shafts are drawn at this radius at most, mm.
-const HUB: f64 = 10.0;
-
 /// One gear: its teeth, the arrow of the way it turns, and its count where it stands clear of hub, arrow and teeth.
 fn wheel(shapes: &mut Vec<Shape>, role: &'static str, at: Point, module: f64, (gear, phase): (Gear, f64), turns: i8) {
     let r = module * f64::from(gear.teeth) / 2.0;
     shapes.push(Shape::circle(role, at, r).labelled(gear.teeth.to_string()).turning(turns).toothed(gear.teeth, teeth::tooth(gear.teeth, module, phase)));
     // Inside the roots, over the top, from right to left when it turns anticlockwise.
-    let inner = (r - 1.25 * module) * 0.84;
+    let inner = (r - teeth::DEDENDUM * module) * 0.84;
     let point = |deg: f64, k: f64| [at[0] + k * inner * deg.to_radians().cos(), at[1] + k * inner * deg.to_radians().sin()];
     let (from, to) = if turns > 0 { (52.0, 138.0) } else { (128.0, 42.0) };
     shapes.push(Shape::open("turn.way", (0..=5).map(|i| point(from + (to - from) * f64::from(i) / 5.0, 1.0)).collect()));
     let back = (from - to).signum() * (0.16_f64.min(4.0 / inner)).max(0.09).to_degrees();
     shapes.push(Shape::closed("turn.head", vec![point(to, 1.0), point(to + back, 1.07), point(to + back, 0.93)]));
     let half = (inner * 0.48).max(HUB + module);
-    shapes.push(Shape::open("word.teeth", vec![[at[0], at[1] - half]]).labelled(gear.teeth.to_string()));
+    shapes.push(Shape::said("word.teeth", [at[0], at[1] - half], gear.teeth.to_string()));
 }

@@ -2,7 +2,7 @@
 
 use crate::outline::{Drawing, Point, Shape};
 use crate::voice::Voice;
-use yoke_gears::train::TrainRow;
+use yoke_gears::train::{TrainRow, counts};
 
 /// Trains drawn, the one hung among them.
 const DRAWN: usize = 4;
@@ -36,7 +36,7 @@ pub(super) fn chart(hung: Option<&TrainRow>, list: &[TrainRow], judged: &DriftBu
     // The room stands at two thirds of the height, so that what goes past it is seen to.
     let top = 1.5 * judged.room;
     let at = |length: f64, takes: f64| -> Point { [WIDE * length / longest, HIGH * (takes / top).min(1.0)] };
-    let word = |at: Point, text: String| Shape::open("word.beside", vec![at]).labelled(text);
+    let word = |at: Point, text: String| Shape::said("word.beside", at, text);
     let mut shapes = vec![
         Shape::open("chart.axis", vec![[0.0, HIGH], [0.0, 0.0], [WIDE, 0.0]]),
         Shape::open("chart.limit", vec![at(0.0, judged.room), at(longest, judged.room)]),
@@ -52,8 +52,7 @@ pub(super) fn chart(hung: Option<&TrainRow>, list: &[TrainRow], judged: &DriftBu
         // A line that leaves the field ends where it leaves it.
         let end = if slope * longest > top { top / slope } else { longest };
         let role = if hung.is_some() && i == 0 { "chart.hung" } else { "chart.line" };
-        let teeth = |list: &[u16]| list.iter().map(u16::to_string).collect::<Vec<_>>().join("·");
-        let name = format!("{}/{}", teeth(&row.drivers), teeth(&row.driven));
+        let name = format!("{}/{}", counts(&row.drivers), counts(&row.driven));
         shapes.push(Shape::open(role, vec![at(0.0, 0.0), at(end, slope * end)]));
         ends.push((at(end, slope * end), format!("{name}: {}", row.error_text)));
         said.push(format!("{name} takes {} over {}", voice.micro(slope * judged.engagement), voice.along(judged.engagement)));

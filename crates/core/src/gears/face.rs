@@ -22,7 +22,7 @@ pub(super) fn dial(answer: &DialAnswer) -> Option<Drawing> {
         shapes.push(Shape::open(if serves { "dial.safe" } else { "dial.unsafe" }, vec![at(R * if serves { 0.62 } else { 0.84 }), at(R)]));
         if marks <= 16 {
             let role = if serves { "word.count.safe" } else { "word.count.unsafe" };
-            shapes.push(Shape::open(role, vec![at(R * 1.26)]).labelled((j + 1).to_string()));
+            shapes.push(Shape::said(role, at(R * 1.26), (j + 1).to_string()));
         }
     }
     shapes.push(Shape::open("dial.index", vec![[0.0, R * 1.75], [0.0, R * 1.52]]));

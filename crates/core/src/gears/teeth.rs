@@ -6,6 +6,8 @@ use yoke_gears::layout::Mesh;
 
 /// Pressure angle drawn, degrees: what change gears are commonly cut to. It moves no centre and no count.
 const PRESSURE_DEG: f64 = 20.0;
+/// How far the root lies inside the pitch circle, in modules: a whole addendum and the clearance of a quarter.
+pub(super) const DEDENDUM: f64 = 1.25;
 /// Points of a flank.
 const STEPS: u32 = 2;
 
@@ -17,7 +19,7 @@ fn involute(angle: f64) -> f64 {
 pub(super) fn tooth(teeth: u16, module: f64, phase: f64) -> Vec<Point> {
     let n = f64::from(teeth.max(1));
     let (r, alpha) = (module * n / 2.0, PRESSURE_DEG.to_radians());
-    let (base, root, tip) = (r * alpha.cos(), r - 1.25 * module, r + module);
+    let (base, root, tip) = (r * alpha.cos(), r - DEDENDUM * module, r + module);
     // Half the angle the tooth takes at a radius: a quarter of the pitch at the pitch circle.
     let half = |at: f64| PI / (2.0 * n) + involute(alpha) - if at > base { involute((base / at).acos()) } else { 0.0 };
     let place = |at: f64, angle: f64| [at * (phase + angle).cos(), at * (phase + angle).sin()];

@@ -10,6 +10,7 @@ use crate::voice::Voice;
 use crate::working::Quantity;
 use serde::Serialize;
 use std::f64::consts::PI;
+use yoke_gears::train::counts;
 
 /// One line of a card: a number, or words.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -161,9 +162,8 @@ pub(crate) struct ThreadCard {
 pub(crate) fn thread_card(member: &Member<'_>) -> ThreadCard {
     let plan = member.plan;
     let gears = plan.gears.hung.as_ref().map(|hung| {
-        let teeth = |list: &[u16]| list.iter().map(u16::to_string).collect::<Vec<_>>().join("·");
         let lever = if hung.train.gearbox == "direct" { String::new() } else { format!(", gearbox {}", hung.train.gearbox) };
-        words("Gears, drivers / driven", format!("{} / {}{lever}", teeth(&hung.train.drivers), teeth(&hung.train.driven)))
+        words("Gears, drivers / driven", format!("{} / {}{lever}", counts(&hung.train.drivers), counts(&hung.train.driven)))
     });
     let depth = plan.cut.full_depth.as_ref().map(|full| {
         let slide = if full.slide == SlideName::Compound {

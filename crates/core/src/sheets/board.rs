@@ -5,6 +5,7 @@ use crate::outline::Point;
 use crate::plan::{Plan, State};
 use crate::thread::Side;
 use serde::Serialize;
+use yoke_gears::train::counts;
 
 /// The thread in a few strokes.
 #[derive(Debug, Clone, Serialize)]
@@ -51,8 +52,7 @@ fn next(plan: &Plan, run: &RunState) -> String {
         return if plan.thread.side == Side::External { "nut first" } else { "screw first" }.into();
     }
     if let Some(hung) = plan.gears.hung.as_ref().filter(|h| h.train.swaps > 0) {
-        let teeth = |list: &[u16]| list.iter().map(u16::to_string).collect::<Vec<_>>().join("·");
-        return format!("hang {} / {}", teeth(&hung.train.drivers), teeth(&hung.train.driven));
+        return format!("hang {} / {}", counts(&hung.train.drivers), counts(&hung.train.driven));
     }
     match plan.check.lines.iter().filter(|l| l.state == State::Bad).count() {
         0 => "ready to cut".into(),

@@ -190,7 +190,7 @@ fn range(plan: &Plan, groove: &Groove, wires: &[WireView]) -> Option<Drawing> {
         shapes.push(Shape::circle("wire.seated", at(x + aside, centre), w / 2.0 * scale));
         top = top.max((centre + w / 2.0) * scale);
         shapes.push(Shape::open("chart.mark", vec![[along(w), base], [along(w), base + 17.0]]));
-        shapes.push(Shape::open("word.over", vec![[along(w), base + 20.0]]).labelled(name.to_owned()));
+        shapes.push(Shape::said("word.over", [along(w), base + 20.0], name));
         dimensions.push((says, wire.clone(), x));
     }
     let over = |x: f64, y: f64, (name, says), figure: Quantity| Dimension::at(name, says, figure, [x, y]);

@@ -1,6 +1,6 @@
 //! What is made on request from a finished plan: the set-up from above with its steps and cautions, the groove pass by pass with what a
-//! mistake would do, every way of reading the thread, the thread as it is
-//! seen, and a job as the board shows it.
+//! mistake would do, every way of reading the thread, the thread as it is seen, and a job as the board shows
+//! it.
 
 mod board;
 mod cautions;

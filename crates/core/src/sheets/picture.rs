@@ -153,10 +153,8 @@ fn words(plan: &Plan, toward: bool, forward: bool, [near, far]: [f64; 2], beside
         ),
     ];
     if plan.cut.style.slants() {
-        list.push(Shape {
-            role: "word.beside",
-            ..Shape::word([seat[0] + 44.0, seat[1] - 10.0], format!("{}° on its scale", plain_text(plan.cut.scale_deg, 1)))
-        });
+        let scale = format!("{}° on its scale", plain_text(plan.cut.scale_deg, 1));
+        list.push(Shape::said("word.beside", [seat[0] + 44.0, seat[1] - 10.0], scale));
     }
     list
 }

@@ -33,7 +33,7 @@ pub fn thread_sheet(plan: &Plan) -> ThreadSheet {
     let (crest, root) = if external { (major / 2.0, minor / 2.0) } else { (minor / 2.0, major / 2.0) };
     let shown = (major * 1.3 / pitch).clamp(PITCHES[0], PITCHES[1]).floor() * pitch;
     // What is seen turns over the front of a screw, and over the far wall of a bore, the other way.
-    let hand = if t.hand == Hand::Right { 1.0 } else { -1.0 } * if external { 1.0 } else { -1.0 };
+    let hand = if (t.hand == Hand::Right) == external { 1.0 } else { -1.0 };
     let walls = t.flanks().both();
     let outline = |from: f64| -> Vec<Point> {
         let first = from.rem_euclid(pitch) - 2.0 * pitch;

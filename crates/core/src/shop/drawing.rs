@@ -81,7 +81,9 @@ fn gear_end(lathe: &Lathe, shapes: &mut Vec<Shape>, voice: Voice) {
             shape.role = Part::Stud.role(true);
         }
         // Counts are as large as the other words here.
-        shape.role = if shape.role == "word.teeth" { "word" } else { shape.role };
+        if shape.role == "word.teeth" {
+            shape.role = "word";
+        }
         shapes.push(shape);
     }
 }
@@ -226,7 +228,7 @@ fn wheel(part: Part, slide: &Slide, [x, y]: Point, r: f64, shapes: &mut Vec<Shap
         shapes.push(Shape::open(role, vec![at(if long { 0.76 } else { 0.88 }), at(1.0)]));
         n += step;
     }
-    shapes.push(Shape::open("word.count", vec![[x, y]]).labelled(plain_text(slide.divisions, 0)));
+    shapes.push(Shape::said("word.count", [x, y], plain_text(slide.divisions, 0)));
 }
 
 fn dial(dial: Option<&Dial>, [x, y]: Point, shapes: &mut Vec<Shape>) {
@@ -243,5 +245,5 @@ fn dial(dial: Option<&Dial>, [x, y]: Point, shapes: &mut Vec<Shape>) {
         let at = |k: f64| [x + k * r * angle.cos(), y + k * r * angle.sin()];
         shapes.push(Shape::open(role, vec![at(0.74), at(1.0)]));
     }
-    shapes.push(Shape::open("word.count", vec![[x, y]]).labelled(teeth.to_string()));
+    shapes.push(Shape::said("word.count", [x, y], teeth.to_string()));
 }

@@ -223,11 +223,9 @@ async fn two_sizes_of_wire_tell_the_flank_and_places_along_the_taper() {
     browser.find_text("[role=dialog] .way", "One wire").await.click().await.unwrap();
     browser.find(".editor .beside input").await.send_keys("22.0 mm").await.unwrap();
     let one = f64::midpoint(over(wires[0], "over_mm"), 22.0);
-    let before = server.job(id).await["sequence"].clone();
+    let before = server.job(id).await["sequence"].as_u64().unwrap();
     retype(&browser.find("[role=dialog] input").await, format!("{one:.4} mm{}", Key::Enter + "")).await;
-    while server.job(id).await["sequence"] == before {
-        tokio::time::sleep(std::time::Duration::from_millis(40)).await;
-    }
+    server.comes_to(id, "/sequence", before + 1).await;
     let size = server.job(id).await["run"]["verdict"]["pitch_diameter_mm"].clone();
     let target = server.job(id).await["plan"]["run"]["target_mm"].as_f64().unwrap();
     assert!((size["value"].as_f64().unwrap() - target).abs() < 1e-3 && size["doubt"].as_f64() == Some(0.01), "{size}");

@@ -47,14 +47,7 @@ async fn settled(browser: &Browser, station: &str) {
 
 /// Closes the leaf that is open; says so where the focus then falls to the page, and not to what opened it.
 async fn closed(browser: &Browser) -> Option<&'static str> {
-    browser.keys([Key::Escape + ""]).await;
-    for _ in 0..20 {
-        if browser.page.find_all(By::Css("[role=dialog]")).await.unwrap().is_empty() {
-            break;
-        }
-        browser.script("document.querySelector('[role=dialog] button[aria-label=Close]')?.click()").await;
-        tokio::time::sleep(std::time::Duration::from_millis(30)).await;
-    }
+    browser.close_leaf().await;
     for _ in 0..20 {
         if browser.script("return document.activeElement !== document.body && Boolean(document.activeElement)").await == true {
             return None;

@@ -95,11 +95,10 @@ impl Shape {
         self.role.starts_with("word")
     }
 
-    /// Its edges, a closed line's last one included; a circle has none.
-    pub fn edges(&self) -> impl Iterator<Item = [Point; 2]> + '_ {
-        let closing = self.line.first().zip(self.line.last()).filter(|_| self.closed && !self.is_word()).map(|(a, b)| [*b, *a]);
-        let open = self.line.windows(2).filter(|_| !self.is_word()).filter_map(|pair| Some([*pair.first()?, *pair.get(1)?]));
-        open.chain(closing)
+    /// Edges of its line, a closed one's last included; a circle has none.
+    fn edges(&self) -> impl Iterator<Item = [Point; 2]> + '_ {
+        let closing = self.line.first().zip(self.line.last()).filter(|_| self.closed).map(|(a, b)| [*b, *a]);
+        self.line.windows(2).filter_map(|pair| Some([*pair.first()?, *pair.get(1)?])).chain(closing)
     }
 
     /// The radius of its circle, to the tips of its teeth.
@@ -120,27 +119,48 @@ impl Shape {
     }
 }
 
-/// What is drawn already, and what stands there.
-struct Sheet {
+/// What a drawing shows, whatever its letters: made once, however often they are tried.
+struct Ink {
     edges: Vec<([Point; 2], Rect)>,
     rings: Vec<(Point, f64)>,
+    /// What is drawn as a surface: the metal, mostly.
+    surfaces: Vec<Vec<Point>>,
+    /// The thing itself, without its axis.
+    body: Rect,
+    /// All that is drawn, and the frame.
+    all: Rect,
+}
+
+impl Ink {
+    fn of(drawing: &Drawing, frame: Rect) -> Self {
+        let lines = || drawing.shapes.iter().filter(|s| !s.is_word());
+        Self {
+            edges: lines().flat_map(Shape::edges).filter_map(|e| Some((e, about(e)?))).collect(),
+            rings: lines().filter_map(|s| Some((s.circle?, s.ring()))).flat_map(|(c, tips)| [c.r * 2.0 - tips, tips].map(|r| ([c.x, c.y], r))).collect(),
+            surfaces: lines().filter(|s| s.closed).map(|s| s.line.clone()).collect(),
+            body: lines().filter(|s| s.role != "line.axis").filter_map(Shape::extent).reduce(join).unwrap_or(frame),
+            all: lines().filter_map(Shape::extent).fold(frame, join),
+        }
+    }
+}
+
+/// The ink with what is placed on it so far, in letters of one height.
+struct Sheet<'a> {
+    ink: &'a Ink,
     /// Lines drawn for dimensions: text keeps off them as off an edge.
     drawn: Vec<[Point; 2]>,
     /// Dimension lines: the way they run, their level, and from where to where.
     tiers: Vec<(usize, f64, [f64; 2])>,
     texts: Vec<Rect>,
-    /// What is drawn as a surface: the metal, mostly.
-    surfaces: Vec<Vec<Point>>,
-    body: Rect,
     letter: f64,
 }
 
-impl Sheet {
+impl Sheet<'_> {
     fn free(&self, r: Rect) -> bool {
         !self.texts.iter().any(|t| overlap(*t, r))
             && !self.drawn.iter().any(|line| crosses(*line, r))
-            && !self.edges.iter().any(|(edge, about)| overlap_closed(*about, r) && crosses(*edge, r))
-            && !self.rings.iter().any(|(at, radius)| rings(*at, *radius, r))
+            && !self.ink.edges.iter().any(|(edge, about)| overlap(*about, r) && crosses(*edge, r))
+            && !self.ink.rings.iter().any(|(at, radius)| rings(*at, *radius, r))
     }
 
     /// Whether lines keep clear of every text there is.
@@ -154,7 +174,7 @@ impl Sheet {
             let next = line.iter().cycle().skip(1);
             line.iter().zip(next).filter(|(a, b)| (a[1] > y) != (b[1] > y) && x < a[0] + (y - a[1]) / (b[1] - a[1]) * (b[0] - a[0])).count() % 2 == 1
         };
-        self.surfaces.iter().any(within)
+        self.ink.surfaces.iter().any(within)
     }
 
     /// Whether another dimension line runs beside, too near to be told from it.
@@ -171,10 +191,10 @@ impl Sheet {
     fn reach(&self, axis: usize, [from, to]: [f64; 2]) -> [f64; 2] {
         let across = 1 - axis;
         let near = self.letter * 0.5;
-        let met = self.edges.iter().filter(|(_, r)| r[axis] <= to + near && r[axis + 2] >= from - near).map(|(_, r)| [r[across], r[across + 2]]);
+        let met = self.ink.edges.iter().filter(|(_, r)| r[axis] <= to + near && r[axis + 2] >= from - near).map(|(_, r)| [r[across], r[across + 2]]);
         let circles =
-            self.rings.iter().filter(|(at, r)| at[axis] - r <= to + near && at[axis] + r >= from - near).map(|(at, r)| [at[across] - r, at[across] + r]);
-        met.chain(circles).reduce(|a, b| [a[0].min(b[0]), a[1].max(b[1])]).unwrap_or([self.body[across], self.body[across + 2]])
+            self.ink.rings.iter().filter(|(at, r)| at[axis] - r <= to + near && at[axis] + r >= from - near).map(|(at, r)| [at[across] - r, at[across] + r]);
+        met.chain(circles).reduce(|a, b| [a[0].min(b[0]), a[1].max(b[1])]).unwrap_or([self.ink.body[across], self.ink.body[across + 2]])
     }
 
     /// Where the body's edge stands at one place, toward a side: where a witness line begins.
@@ -193,23 +213,20 @@ impl Sheet {
                 a[across] + (place.clamp(low, high) - a[axis]) / go * (b[across] - a[across])
             })
         };
-        self.edges.iter().filter_map(|(edge, _)| hit(*edge)).reduce(|a, b| if out > 0.0 { a.max(b) } else { a.min(b) })
+        self.ink.edges.iter().filter_map(|(edge, _)| hit(*edge)).reduce(|a, b| if out > 0.0 { a.max(b) } else { a.min(b) })
     }
 
-    fn take(&mut self, text: Rect, lines: &[Vec<Point>]) {
+    fn take(&mut self, text: Rect, place: &Place) {
         self.texts.push(text);
-        self.drawn.extend(lines.iter().flat_map(|l| l.windows(2).filter_map(|p| Some([*p.first()?, *p.get(1)?]))));
+        self.drawn.extend(&place.lines);
+        self.tiers.extend(place.tier);
     }
-}
-
-fn overlap_closed(a: Rect, b: Rect) -> bool {
-    a[0] <= b[2] && b[0] <= a[2] && a[1] <= b[3] && b[1] <= a[3]
 }
 
 /// A place found: the middle of the text, and the lines that belong to it.
 struct Place {
     at: Point,
-    lines: Vec<Vec<Point>>,
+    lines: Vec<[Point; 2]>,
     tier: Option<(usize, f64, [f64; 2])>,
 }
 
@@ -236,7 +253,7 @@ fn axis_of(d: &Dimension, body: Rect) -> Option<usize> {
 fn tier(sheet: &Sheet, d: &Dimension, axis: usize, text: &str) -> Option<Place> {
     let (across, h) = (1 - axis, sheet.letter);
     let span = [d.from[axis].min(d.to[axis]), d.from[axis].max(d.to[axis])];
-    let out = if d.from[across] >= f64::midpoint(sheet.body[across], sheet.body[across + 2]) { 1.0 } else { -1.0 };
+    let out = if d.from[across] >= f64::midpoint(sheet.ink.body[across], sheet.ink.body[across + 2]) { 1.0 } else { -1.0 };
     let reach = sheet.reach(axis, span);
     let edge = if out > 0.0 { reach[1] } else { reach[0] };
     let point = |along: f64, off: f64| if axis == 0 { [along, off] } else { [off, along] };
@@ -244,17 +261,14 @@ fn tier(sheet: &Sheet, d: &Dimension, axis: usize, text: &str) -> Option<Place> 
     (0..FAR).find_map(|step| {
         let level = edge + out * h * (1.1 + f64::from(step) * 0.45);
         let beyond = level + out * h * 0.35;
-        let mut lines = vec![vec![point(span[0], level), point(span[1], level)]];
+        let mut lines = vec![[point(span[0], level), point(span[1], level)]];
         for place in span {
             let from = sheet.edge_at(axis, place, out).unwrap_or(edge) + out * h * 0.2;
-            lines.push(vec![point(place, from), point(place, beyond)]);
+            lines.push([point(place, from), point(place, beyond)]);
         }
         // Ticks where they meet, slanted.
-        lines.extend(
-            span.map(|s| vec![[point(s, level)[0] - h * 0.22, point(s, level)[1] - h * 0.22], [point(s, level)[0] + h * 0.22, point(s, level)[1] + h * 0.22]]),
-        );
-        let pairs: Vec<[Point; 2]> = lines.iter().filter_map(|l| Some([*l.first()?, *l.get(1)?])).collect();
-        if sheet.beside_a_tier(axis, level, span) || !sheet.clear(&pairs) {
+        lines.extend(span.map(|s| point(s, level)).map(|[x, y]| [[x - h * 0.22, y - h * 0.22], [x + h * 0.22, y + h * 0.22]]));
+        if sheet.beside_a_tier(axis, level, span) || !sheet.clear(&lines) {
             return None;
         }
         let long = span[1] - span[0];
@@ -268,7 +282,7 @@ fn tier(sheet: &Sheet, d: &Dimension, axis: usize, text: &str) -> Option<Place> 
         };
         let fits = |at: &Point| {
             let r = sheet.text(*at, text);
-            sheet.free(r) && !pairs.iter().any(|l| crosses(*l, r))
+            sheet.free(r) && !lines.iter().any(|l| crosses(*l, r))
         };
         spots.into_iter().find(fits).map(|at| Place { at, lines, tier: Some((axis, level, span)) })
     })
@@ -281,7 +295,7 @@ fn by_point(sheet: &Sheet, (p, text, h): (Point, &str, f64), first: &[Point], le
     if let Some(at) = first.iter().find(|at| free(**at)) {
         return Some(Place::bare(*at));
     }
-    let middle = [f64::midpoint(sheet.body[0], sheet.body[2]), f64::midpoint(sheet.body[1], sheet.body[3])];
+    let middle = [f64::midpoint(sheet.ink.body[0], sheet.ink.body[2]), f64::midpoint(sheet.ink.body[1], sheet.ink.body[3])];
     // Outward first: away from the body's middle.
     let outward = (p[1] - middle[1]).atan2(p[0] - middle[0]);
     (1..FAR).find_map(|step| {
@@ -299,7 +313,7 @@ fn by_point(sheet: &Sheet, (p, text, h): (Point, &str, f64), first: &[Point], le
                 return Some(Place::bare(at));
             }
             let leader = [p, end];
-            sheet.clear(&[leader]).then(|| Place { lines: vec![leader.to_vec()], ..Place::bare(at) })
+            sheet.clear(&[leader]).then(|| Place { lines: vec![leader], ..Place::bare(at) })
         })
     })
 }
@@ -314,95 +328,96 @@ fn choices(role: &str, p: Point, text: &str, h: f64) -> Vec<Point> {
     }
 }
 
-/// One try with a letter of this height: the drawing laid out, and how large it came to be.
-fn once(drawing: &Drawing, frame: Rect, letter: f64) -> Drawing {
-    let mut laid = drawing.clone();
-    let lines = || drawing.shapes.iter().filter(|s| !s.is_word());
-    let body = lines().filter(|s| s.role != "line.axis").filter_map(Shape::extent).reduce(join).unwrap_or(frame);
-    let mut sheet = Sheet {
-        edges: lines().flat_map(Shape::edges).filter_map(|e| Some((e, about(e)?))).collect(),
-        rings: lines().filter_map(|s| Some((s.circle?, s))).flat_map(|(c, s)| [c.r * 2.0 - s.ring(), s.ring()].map(|r| ([c.x, c.y], r))).collect(),
-        drawn: Vec::new(),
-        tiers: Vec::new(),
-        texts: Vec::new(),
-        surfaces: lines().filter(|s| s.closed).map(|s| s.line.clone()).collect(),
-        body,
-        letter,
-    };
-    // Words that have one place come first, then short dimensions before long, then what can stand anywhere.
-    let mut words: Vec<usize> = (0..laid.shapes.len()).filter(|i| laid.shapes[*i].is_word()).collect();
-    words.sort_by_key(|i| !laid.shapes[*i].role.starts_with("word.count"));
-    let (fixed, loose): (Vec<usize>, Vec<usize>) = words.into_iter().partition(|i| laid.shapes[*i].role.starts_with("word.count"));
-    let mut leaders = Vec::new();
-    let mut put = |sheet: &mut Sheet, laid: &mut Drawing, i: usize| {
-        let Some((p, text)) = laid.shapes[i].line.first().copied().zip(laid.shapes[i].label.clone()) else { return };
-        let h = letter * tall(laid.shapes[i].role);
-        let first = choices(laid.shapes[i].role, p, &text, h);
-        // A count beside its gear says which it is of.
-        let leads = if laid.shapes[i].role == "word.teeth" { 2.2 } else { 6.0 };
-        let near = |leads| by_point(sheet, (p, &text, h), &first, leads, false);
-        let place = near(leads).or_else(|| near(f64::INFINITY)).unwrap_or(Place::bare(p));
-        sheet.take(sized(place.at, &text, h), &place.lines);
-        laid.shapes[i].letter_mm = (h > letter).then_some(h);
-        laid.shapes[i].line = vec![place.at];
-        leaders.extend(place.lines.into_iter().map(|l| Shape::open("line.leader", l)));
-    };
-    for i in fixed {
-        put(&mut sheet, &mut laid, i);
+/// Where everything came to stand with a letter of one height, and how large that makes the drawing.
+struct Layout {
+    /// Which shape, its letter, its place.
+    words: Vec<(usize, f64, Place)>,
+    dimensions: Vec<(usize, Place)>,
+    bounds: Rect,
+    letter: f64,
+}
+
+impl Layout {
+    /// One try.
+    fn of(drawing: &Drawing, ink: &Ink, letter: f64) -> Self {
+        let mut sheet = Sheet { ink, drawn: Vec::new(), tiers: Vec::new(), texts: Vec::new(), letter };
+        // Words that have one place come first, then short dimensions before long, then what can stand anywhere.
+        let (fixed, loose): (Vec<usize>, Vec<usize>) =
+            (0..drawing.shapes.len()).filter(|i| drawing.shapes[*i].is_word()).partition(|i| drawing.shapes[*i].role.starts_with("word.count"));
+        let mut words: Vec<_> = fixed.into_iter().filter_map(|i| word(&mut sheet, drawing, i)).collect();
+        let dimensions = placed(&mut sheet, drawing);
+        words.extend(loose.into_iter().filter_map(|i| word(&mut sheet, drawing, i)));
+        let pad = letter * 0.4;
+        let [left, bottom, right, top] = sheet.texts.iter().copied().chain(about(sheet.drawn.iter().flatten().copied())).fold(ink.all, join);
+        Self { words, dimensions, bounds: [left - pad, bottom - pad, right + pad, top + pad], letter }
     }
-    let mut order: Vec<(usize, Option<usize>)> = laid.dimensions.iter().map(|d| axis_of(d, body)).enumerate().collect();
+
+    /// Puts it on the drawing. Where text stands is told to a hundredth of a letter or so: no finer than anyone sees, and short.
+    fn put(self, drawing: &mut Drawing) {
+        let grain = 10.0_f64.powf((self.letter / 100.0).log10().floor());
+        let short = |p: Point| p.map(|v| (v / grain).round() * grain);
+        for (i, h, place) in self.words {
+            drawing.shapes[i].letter_mm = (h > self.letter).then_some(h);
+            drawing.shapes[i].line = vec![short(place.at)];
+            drawing.shapes.extend(place.lines.into_iter().map(|l| Shape::open("line.leader", l.map(short).to_vec())));
+        }
+        for (i, place) in self.dimensions {
+            drawing.dimensions[i].at = short(place.at);
+            drawing.dimensions[i].lines = place.lines.into_iter().map(|l| l.map(short)).collect();
+        }
+        drawing.bounds = self.bounds;
+        drawing.letter_mm = self.letter;
+    }
+}
+
+/// Places a word.
+fn word(sheet: &mut Sheet<'_>, drawing: &Drawing, i: usize) -> Option<(usize, f64, Place)> {
+    let shape = &drawing.shapes[i];
+    let (p, text) = (*shape.line.first()?, shape.label.as_deref()?);
+    let h = sheet.letter * tall(shape.role);
+    let first = choices(shape.role, p, text, h);
+    // A count beside its gear says which it is of.
+    let leads = if shape.role == "word.teeth" { 2.2 } else { 6.0 };
+    let near = |leads| by_point(sheet, (p, text, h), &first, leads, false);
+    let place = near(leads).or_else(|| near(f64::INFINITY)).unwrap_or(Place::bare(p));
+    sheet.take(sized(place.at, text, h), &place);
+    Some((i, h, place))
+}
+
+/// Places the dimensions: those with a line beside the body first, the short before the long.
+fn placed(sheet: &mut Sheet<'_>, drawing: &Drawing) -> Vec<(usize, Place)> {
     let long = |d: &Dimension| (d.to[0] - d.from[0]).abs().max((d.to[1] - d.from[1]).abs());
-    order.sort_by(|a, b| {
-        let [x, y] = [a, b].map(|(i, axis)| (axis.is_none(), long(&laid.dimensions[*i])));
-        x.0.cmp(&y.0).then(x.1.total_cmp(&y.1))
-    });
-    for (i, axis) in order {
-        let d = &laid.dimensions[i];
+    let mut order: Vec<(usize, &Dimension, Option<usize>)> = drawing.dimensions.iter().enumerate().map(|(i, d)| (i, d, axis_of(d, sheet.ink.body))).collect();
+    order.sort_by(|(_, a, x), (_, b, y)| x.is_none().cmp(&y.is_none()).then(long(a).total_cmp(&long(b))));
+    let mut list = Vec::with_capacity(order.len());
+    for (i, d, axis) in order {
         let text = d.shown();
         let point = if long(d) < 1e-9 { d.from } else { [d.to[0], d.to[1].max(d.from[1])] };
-        let place = axis.and_then(|axis| tier(&sheet, d, axis, &text)).or_else(|| {
-            let first = choices("word.beside", point, &text, letter);
-            let near = |off| by_point(&sheet, (point, &text, letter), &first, 1.0, off);
+        let beside = axis.and_then(|axis| tier(sheet, d, axis, &text));
+        let place = beside.or_else(|| {
+            let first = choices("word.beside", point, &text, sheet.letter);
+            let near = |off| by_point(sheet, (point, &text, sheet.letter), &first, 1.0, off);
             near(!d.sign.is_empty()).or_else(|| near(false))
         });
         let place = place.unwrap_or(Place::bare(point));
-        sheet.take(sheet.text(place.at, &text), &place.lines);
-        sheet.tiers.extend(place.tier);
-        laid.dimensions[i].at = place.at;
-        laid.dimensions[i].lines = place.lines;
+        sheet.take(sheet.text(place.at, &text), &place);
+        list.push((i, place));
     }
-    for i in loose {
-        put(&mut sheet, &mut laid, i);
-    }
-    laid.shapes.extend(leaders);
-    // Where text stands is told to a hundredth of a letter or so: no finer than anyone sees, and short.
-    let grain = 10.0_f64.powf((letter / 100.0).log10().floor());
-    let short = |p: &mut Point| p.iter_mut().for_each(|v| *v = (*v / grain).round() * grain);
-    for d in &mut laid.dimensions {
-        short(&mut d.at);
-        d.lines.iter_mut().flatten().for_each(short);
-    }
-    laid.shapes.iter_mut().filter(|s| s.is_word() || s.role == "line.leader").flat_map(|s| &mut s.line).for_each(short);
-    let pad = letter * 0.4;
-    let all =
-        sheet.texts.iter().copied().chain(about(sheet.drawn.iter().flatten().copied())).chain(laid.shapes.iter().filter_map(Shape::extent)).fold(frame, join);
-    laid.bounds = [all[0] - pad, all[1] - pad, all[2] + pad, all[3] + pad];
-    laid.letter_mm = letter;
-    laid
+    list
 }
 
-/// Lays a drawing out inside its frame, or as far outside it as its figures need.
-pub(super) fn out(drawing: &Drawing, frame: Rect, share: [f64; 2]) -> Drawing {
-    let wants = |[l, b, r, t]: Rect, share: [f64; 2]| ((r - l) * share[0]).max((t - b) * share[1]).max(1e-6);
-    let mut letter = FIRST * wants(frame, share);
-    let mut laid = once(drawing, frame, letter);
+/// Lays a drawing out inside its frame, or as far outside it as its figures need; `share` is what its letters are of it at the least.
+pub(super) fn out(mut drawing: Drawing, frame: Rect, share: [f64; 2]) -> Drawing {
+    let least = |[l, b, r, t]: Rect| ((r - l) * share[0]).max((t - b) * share[1]).max(1e-6);
+    let ink = Ink::of(&drawing, frame);
+    let mut layout = Layout::of(&drawing, &ink, FIRST * least(frame));
     for _ in 1..TRIES {
-        let least = wants(laid.bounds, share);
-        if letter >= least {
+        let wanted = least(layout.bounds);
+        if layout.letter >= wanted {
             break;
         }
-        letter = least * 1.1;
-        laid = once(drawing, frame, letter);
+        layout = Layout::of(&drawing, &ink, wanted * 1.1);
     }
-    laid
+    layout.put(&mut drawing);
+    drawing
 }

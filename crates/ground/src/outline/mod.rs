@@ -100,13 +100,13 @@ pub struct Dimension {
     #[serde(skip_serializing_if = "str::is_empty")]
     pub sign: &'static str,
     /// Middle of its text, mm.
-    #[serde(serialize_with = "spot")]
+    #[serde(serialize_with = "point")]
     #[cfg_attr(feature = "schema", schema(value_type = Vec<f64>))]
     pub at: Point,
     /// Its line, witness lines, ticks and leader.
     #[serde(skip_serializing_if = "Vec::is_empty", serialize_with = "lines")]
     #[cfg_attr(feature = "schema", schema(value_type = Vec<Vec<Vec<f64>>>))]
-    pub lines: Vec<Vec<Point>>,
+    pub lines: Vec<[Point; 2]>,
 }
 
 impl Dimension {
@@ -162,22 +162,26 @@ impl Drawing {
         Self::framed(says, frame, shapes, dimensions)
     }
 
+    fn laid(says: String, frame: [f64; 4], shapes: Vec<Shape>, dimensions: Vec<Dimension>, share: [f64; 2]) -> Self {
+        lay::out(Self { says, bounds: frame, letter_mm: 0.0, shapes, dimensions }, frame, share)
+    }
+
     /// The same in a frame it fills at least: left, bottom, right, top in mm.
     #[must_use]
     pub fn framed(says: String, frame: [f64; 4], shapes: Vec<Shape>, dimensions: Vec<Dimension>) -> Self {
-        lay::out(&Self { says, bounds: frame, letter_mm: 0.0, shapes, dimensions }, frame, lay::STATION)
+        Self::laid(says, frame, shapes, dimensions, lay::STATION)
     }
 
     /// The same of one that shares its station with something else, or stands in a leaf.
     #[must_use]
     pub fn shared(says: String, frame: [f64; 4], shapes: Vec<Shape>, dimensions: Vec<Dimension>) -> Self {
-        lay::out(&Self { says, bounds: frame, letter_mm: 0.0, shapes, dimensions }, frame, lay::SHARED)
+        Self::laid(says, frame, shapes, dimensions, lay::SHARED)
     }
 
     /// The same of one shown small, as a chart or a dial beside other things: its letters are the larger for it.
     #[must_use]
     pub fn chart(says: String, frame: [f64; 4], shapes: Vec<Shape>, dimensions: Vec<Dimension>) -> Self {
-        lay::out(&Self { says, bounds: frame, letter_mm: 0.0, shapes, dimensions }, frame, lay::BESIDE)
+        Self::laid(says, frame, shapes, dimensions, lay::BESIDE)
     }
 }
 
@@ -203,7 +207,13 @@ impl Shape {
     /// A word standing over a point.
     #[must_use]
     pub fn word(at: Point, text: impl Into<String>) -> Self {
-        Self::open("word", vec![at]).labelled(text)
+        Self::said("word", at, text)
+    }
+
+    /// A word of a role of its own: `word.beside` a point, `word.count` on it, `word.teeth` of a gear.
+    #[must_use]
+    pub fn said(role: &'static str, at: Point, text: impl Into<String>) -> Self {
+        Self::open(role, vec![at]).labelled(text)
     }
 
     /// A circle.
@@ -267,21 +277,13 @@ fn points<S: Serializer>(line: &[Point], serializer: S) -> Result<S::Ok, S::Erro
     serializer.collect_seq(line.iter().map(|p| p.map(tidy)))
 }
 
-/// Where a line of a dimension, or a tooth, lies is told to a micrometre.
-fn coarse(v: f64) -> f64 {
-    (v * 1e3).round() / 1e3
-}
-
-fn lines<S: Serializer>(all: &[Vec<Point>], serializer: S) -> Result<S::Ok, S::Error> {
-    serializer.collect_seq(all.iter().map(|line| line.iter().map(|p| p.map(coarse)).collect::<Vec<_>>()))
-}
-
-fn spot<S: Serializer>(at: &Point, serializer: S) -> Result<S::Ok, S::Error> {
-    serializer.collect_seq(at.map(coarse))
-}
-
+/// A micrometre is fine enough for a tooth, of which there are many.
 fn tooth<S: Serializer>(line: &[Point], serializer: S) -> Result<S::Ok, S::Error> {
-    serializer.collect_seq(line.iter().map(|p| p.map(coarse)))
+    serializer.collect_seq(line.iter().map(|p| p.map(|v| (v * 1e3).round() / 1e3)))
+}
+
+fn lines<S: Serializer>(all: &[[Point; 2]], serializer: S) -> Result<S::Ok, S::Error> {
+    serializer.collect_seq(all.iter().map(|line| line.map(|p| p.map(tidy))))
 }
 
 /// An arrow from one point to another, its head filled.

@@ -3,6 +3,7 @@ import { inWords, type Plan } from '../../api/client';
 import { Word } from '../../app/Word';
 import { Outline } from '../../drawing/Outline';
 import { Leaf } from '../../parts/Leaf';
+import { Closing } from '../../parts/WatchList';
 import { figure } from '../../parts/Figure';
 import { typed } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
@@ -231,10 +232,7 @@ function SetUp({ job, plan }: StationProps) {
                 </li>
               ))}
             </ul>
-            <p className="closing">
-              Follow the machine maker’s instructions, your shop’s rules and local safety law, and learn under someone
-              qualified.
-            </p>
+            <Closing />
           </section>
         ),
       ]}
