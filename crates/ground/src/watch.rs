@@ -74,6 +74,8 @@ codes! {
     WallThin = "wall_thin",
     /// The passes told are too few, or too fine.
     Passes = "passes",
+    /// Another version of the reckoning froze the plan.
+    OtherEngine = "other_engine",
     /// What stands beyond the end of the thread leaves too little room.
     EndRoom = "end_room",
     /// The usual caution of a first pass.

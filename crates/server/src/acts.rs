@@ -1,7 +1,7 @@
 //! Acts: append-only, made by the client; refused as stale only where their sender saw other facts than the cut is begun on.
 
 use crate::batch;
-use crate::body::JsonBody;
+use crate::body::Sent;
 use crate::jobs::{JobView, inputs, name_fault, view};
 use crate::planning::FirstPlan;
 use crate::problem::Problem;
@@ -16,17 +16,18 @@ use serde_json::Value;
 use std::sync::{Arc, Mutex, PoisonError};
 use utoipa::ToSchema;
 use yoke_core::batch::check_sized;
-use yoke_core::faults::{Fault, plain_words};
+use yoke_core::faults::{Fault, read_tagged};
 use yoke_core::log::{Act, ActKind, RunState, fold};
 use yoke_core::voice::Voice;
 use yoke_store::{ActRow, Begun, Frozen, JobRow, NewAct, Recorded, Store};
 
 /// An act as sent.
-#[derive(Deserialize, ToSchema)]
-#[serde(deny_unknown_fields)]
+#[derive(Default, Deserialize, ToSchema)]
+#[serde(default, deny_unknown_fields)]
 pub struct ActBody {
     /// What was done.
-    act: ActKind,
+    #[schema(value_type = ActKind)]
+    act: Value,
     /// When it happened, by the client's clock.
     happened: Option<String>,
     /// The sequence the client had seen; the present one when absent.
@@ -53,30 +54,37 @@ pub async fn record(
     State(app): State<App>,
     voice: Asked,
     Path((job, act)): Path<(String, String)>,
-    JsonBody(body): JsonBody,
+    Sent { read: sent, mut faults }: Sent<ActBody>,
 ) -> Result<Json<JobView>, Problem> {
-    let sent = read(body)?;
-    let mut faults: Vec<Fault> = name_fault("/id", &act).into_iter().collect();
-    faults.extend(act_faults("/act", &sent.act, voice.plain()));
+    faults.extend(name_fault("/id", &act));
+    let told = match read_tagged::<ActKind>(&sent.act) {
+        Ok(told) => {
+            faults.extend(act_faults("/act", &told, voice.plain()));
+            Some(told)
+        }
+        Err(wrong) => {
+            let wrong = wrong.into_iter().map(|f| Fault::new(format!("/act{}", f.pointer), f.detail));
+            faults.extend(wrong);
+            None
+        }
+    };
     faults.extend(sent.happened.as_deref().and_then(|at| time_fault("/happened", at)));
     if sent.source.as_ref().is_some_and(|s| s.trim().is_empty() || s.chars().count() > 64 || s.chars().any(char::is_control)) {
         faults.push(Fault::new("/source", "a source is typed, or a device's name of at most 64 characters"));
     }
-    if !faults.is_empty() {
-        return Err(Problem::faulty(faults));
-    }
+    let (Some(told), true) = (told, faults.is_empty()) else { return Err(Problem::faulty(faults)) };
     let recorded = (app.clock)();
     let row = ActRow {
         id: act,
         sequence: 0,
-        body: serde_json::to_string(&sent.act)?,
+        body: serde_json::to_string(&told)?,
         happened: sent.happened.clone().unwrap_or_else(|| recorded.clone()),
         recorded,
         source: sent.source.clone().unwrap_or_else(|| "typed".into()),
         seen: sent.seen.unwrap_or(0),
     };
     let turn = Arc::clone(&app.acts);
-    match app.with_store(move |store| keep(store, &turn, &job, &row, &sent, voice)).await? {
+    match app.with_store(move |store| keep(store, &turn, &job, &row, (&told, &sent), voice)).await? {
         Outcome::Done(view, others) => {
             JobChanged::tell(&app, view.id(), view.revision(), view.sequence());
             if others {
@@ -107,26 +115,6 @@ pub fn time_fault(at: &str, time: &str) -> Option<Fault> {
     (!reads).then(|| Fault::new(at, "a time is wanted, such as 2026-11-26T14:05:00Z"))
 }
 
-/// Reads the body, saying which field is wrong.
-fn read(value: Value) -> Result<ActBody, Problem> {
-    if !value.is_object() {
-        return Err(Problem::fault("", "an object with act, happened, seen, source and revision is wanted"));
-    }
-    let act_only = value.get("act").cloned();
-    serde_json::from_value(value).map_err(|whole| match act_only.map(serde_json::from_value::<ActKind>) {
-        Some(Err(inner)) => in_it("/act", &inner.to_string()),
-        None => Problem::fault("/act", "it lacks what was done"),
-        Some(Ok(_)) => in_it("", &whole.to_string()),
-    })
-}
-
-/// A field the reader names stands in the pointer.
-fn in_it(at: &str, why: &str) -> Problem {
-    let named = why.starts_with("unknown field") || why.starts_with("missing field") || why.starts_with("duplicate field");
-    let field = why.split('`').nth(1).filter(|_| named).map_or_else(String::new, |name| format!("/{}", name.replace('~', "~0").replace('/', "~1")));
-    Problem::fault(&format!("{at}{field}"), format!("it does not read: {}", plain_words(why)))
-}
-
 /// The plan a job begins with, to be frozen with its first act; in the job's own voice, whatever the screen speaks.
 pub(crate) fn begun(store: &Store, job: &JobRow) -> Result<Result<Begun, Vec<Fault>>, Failed> {
     Ok(inputs(store, job, Asked::default())?.begun().and_then(|FirstPlan { plan, from, mounted }| {
@@ -143,8 +131,7 @@ pub(crate) fn begun(store: &Store, job: &JobRow) -> Result<Result<Begun, Vec<Fau
 
 /// Records an act, judged by those before it. A plan it begins with is made before its turn comes, so that a long one holds up no other;
 /// where the job moved on meanwhile it is made again.
-fn keep(store: &Store, turn: &Mutex<()>, job: &str, row: &ActRow, sent: &ActBody, voice: Asked) -> Result<Outcome, Failed> {
-    let act = &sent.act;
+fn keep(store: &Store, turn: &Mutex<()>, job: &str, row: &ActRow, (act, sent): (&ActKind, &ActBody), voice: Asked) -> Result<Outcome, Failed> {
     loop {
         let Some(found) = store.job(job)? else { return Ok(Outcome::Missing) };
         let begins = match (act.begins() && found.frozen.is_none()).then(|| begun(store, &found)).transpose()? {

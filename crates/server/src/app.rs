@@ -1,6 +1,7 @@
 //! The application: its state, its routes, its start and end.
 
 use crate::folder::{Folder, mark_demo, put_aside};
+use crate::notices::NoticeCode;
 use crate::problem::PROBLEM;
 use crate::state::{App, DATABASE};
 use crate::voice::Asked;
@@ -87,6 +88,8 @@ pub fn api() -> OpenApiRouter<App> {
         .routes(routes!(shop::feeds))
         .routes(routes!(shop::rules))
         .routes(routes!(words::words, words::put_words))
+        .routes(routes!(events::notices))
+        .routes(routes!(events::notice_read))
 }
 
 /// The description of the API: what each operation answers, and that any of them may answer with a problem.
@@ -147,7 +150,7 @@ pub async fn serve(folder: &Path, &Serve { port, demo: with_demo, fresh, .. }: &
     }
     let mut store = Store::open(&path).map_err(|e| e.to_string())?;
     if let Some(says) = store.serve().map_err(|e| e.to_string())? {
-        eprintln!("{says}.");
+        eprintln!("{says}");
     }
     if with_demo && demo::fill(&store, now).map_err(|e| format!("The demo yard cannot be laid out: {e}"))? {
         mark_demo(folder)?;
@@ -157,8 +160,19 @@ pub async fn serve(folder: &Path, &Serve { port, demo: with_demo, fresh, .. }: &
     let reckoning = Arc::new(Semaphore::new(std::thread::available_parallelism().map_or(2, |n| n.get().max(2))));
     let long = Arc::new(Semaphore::new(1));
     let acts = Arc::new(Mutex::new(()));
-    let app =
-        App { store: Arc::new(store), acts, reckoning, long, charts: Arc::default(), events: broadcast::channel(64).0, stopping, clock: now, files, port };
+    let app = App {
+        store: Arc::new(store),
+        acts,
+        reckoning,
+        long,
+        charts: Arc::default(),
+        notices: Arc::default(),
+        events: broadcast::channel(64).0,
+        stopping,
+        clock: now,
+        files,
+        port,
+    };
     tokio::spawn(copy_daily(app.clone(), folder.join("copies")));
     // The routes describe themselves as they are put together, which takes a moment: the address is told once they answer.
     let router = router(app);
@@ -184,8 +198,13 @@ pub async fn serve(folder: &Path, &Serve { port, demo: with_demo, fresh, .. }: &
 async fn copy_daily(app: App, copies: std::path::PathBuf) {
     loop {
         let (to, day) = (copies.clone(), (app.clock)().chars().take(10).collect::<String>());
-        if let Err(problem) = app.with_store(move |store| Ok(store.daily_copy(&to, &day)?)).await {
-            tracing::warn!("today's copy was not made: {}", problem.detail);
+        match app.with_store(move |store| Ok(store.daily_copy(&to, &day)?)).await {
+            Ok(_) => app.notices.clear(NoticeCode::NoCopy),
+            Err(problem) => {
+                tracing::warn!("today's copy was not made: {}", problem.detail);
+                app.notices
+                    .say(NoticeCode::NoCopy, format!("Today\u{2019}s copy of the shop was not made: {} It is tried again within the hour.", problem.detail));
+            }
         }
         tokio::time::sleep(LOOK_EVERY).await;
     }

@@ -1,7 +1,11 @@
-//! Server-sent events: which job moved on, and no more; the page asks for the rest.
+//! What pages are told unasked: which job moved on, and no more, as server-sent events; and what befell the folder, until it was read.
 
+use crate::notices::{Notice, NoticeCode};
+use crate::problem::Problem;
 use crate::state::{App, JobChanged};
-use axum::extract::State;
+use axum::Json;
+use axum::extract::{Path, State};
+use axum::http::StatusCode;
 use axum::response::sse::{Event, KeepAlive, Sse};
 use futures_util::{Stream, StreamExt};
 
@@ -19,4 +23,22 @@ pub async fn stream(State(app): State<App>) -> Sse<impl Stream<Item = Result<Eve
             stopped.next().await
         }));
     Sse::new(moved).keep_alive(KeepAlive::default())
+}
+
+/// What befell the shop's folder and was not read yet.
+#[utoipa::path(get, path = "/api/v1/notices", responses((status = 200, body = Vec<Notice>)))]
+pub async fn notices(State(app): State<App>) -> Result<Json<Vec<Notice>>, Problem> {
+    let lost = app.with_store(|store| Ok(store.says_lost())).await?;
+    let lost = lost.map(|says| (NoticeCode::WritesLost, says));
+    Ok(Json(lost.into_iter().chain(app.notices.all()).map(|(code, says)| Notice { code, says }).collect()))
+}
+
+/// It was read, and is said no more.
+#[utoipa::path(delete, path = "/api/v1/notices/{code}", params(("code" = NoticeCode, Path)), responses((status = 204), (status = 404, body = Problem)))]
+pub async fn notice_read(State(app): State<App>, Path(code): Path<NoticeCode>) -> Result<StatusCode, Problem> {
+    app.notices.clear(code);
+    if code == NoticeCode::WritesLost {
+        app.with_store(|store| Ok(store.lost_is_read()?)).await?;
+    }
+    Ok(StatusCode::NO_CONTENT)
 }

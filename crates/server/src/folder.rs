@@ -4,7 +4,7 @@ use crate::state::DATABASE;
 use std::fs::{File, TryLockError};
 use std::io::{Read, Seek, Write};
 use std::path::Path;
-use yoke_store::OPEN;
+use yoke_store::{LOST, OPEN};
 
 /// Held by the server that has the folder; what it says is the server's port.
 const LOCK: &str = "server.lock";
@@ -70,7 +70,7 @@ pub fn put_aside(folder: &Path) -> Result<Option<String>, String> {
         ));
     }
     let aside = (1..).map(|n| format!("before-fresh-{n}.db")).find(|name| !folder.join(name).exists()).unwrap_or_default();
-    for ending in ["", "-wal", "-shm", OPEN] {
+    for ending in ["", "-wal", "-shm", OPEN, LOST] {
         let from = folder.join(format!("{DATABASE}{ending}"));
         if from.exists() {
             std::fs::rename(&from, folder.join(format!("{aside}{ending}"))).map_err(|e| format!("{} cannot be put aside: {e}", from.display()))?;

@@ -4,7 +4,7 @@ use crate::body::{Revision, Sent};
 use crate::planning::{Inputs, Whole, request_of};
 use crate::problem::Problem;
 use crate::state::{App, JobChanged};
-use crate::stored::{self, Document, Failed, LATER, Unread, acts, apart, differences};
+use crate::stored::{self, Document, Failed, LATER, Unread, acts, alike, apart, differences};
 use crate::voice::Asked;
 use axum::Json;
 
@@ -17,13 +17,15 @@ use utoipa::{IntoParams, ToSchema};
 use yoke_core::faults::Fault;
 use yoke_core::gauge::VerdictKind;
 use yoke_core::job::PlanRequest;
+use yoke_core::job::pad::{PadWorked, worked};
 use yoke_core::log::{RunState, fold};
-use yoke_core::plan::{ENGINE, Plan};
+use yoke_core::plan::{ENGINE, OtherEngine, Plan};
 use yoke_core::quantity::real;
 use yoke_core::run::RunPlan;
 use yoke_core::sheets::{OnBoard, on_board};
 use yoke_core::thread::{Side, ThreadSpec, callout};
 use yoke_core::voice::Voice;
+use yoke_core::watch::{Code, Level, Watch};
 use yoke_store::{Changed, JobChange, JobRow, NewMember, Store};
 
 /// A job on the board.
@@ -111,6 +113,12 @@ pub struct JobView {
     away: Option<String>,
     /// Facts told since its plan was frozen, as pointers: none of them moves a depth.
     changed_since: Vec<String>,
+    /// The bench pad as it stands now, where it was told since the plan was frozen.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pad: Option<PadWorked>,
+    /// What is said of a plan that another version of the reckoning froze.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    frozen_by: Option<String>,
     /// Whether its plan is shown as it was stored, in another unit or other words than were asked: an earlier version spoke it.
     #[serde(skip_serializing_if = "std::ops::Not::not")]
     as_stored: bool,
@@ -179,13 +187,33 @@ pub fn inputs(store: &Store, job: &JobRow, voice: Asked) -> Result<Inputs, Faile
 pub fn whole_of(store: &Store, job: &JobRow, voice: Asked) -> Result<Result<Whole, Vec<Fault>>, Failed> {
     let inputs = Inputs::of_job(store, job, voice, || facts(store, job))?;
     let run = stored::run(job)?;
-    Ok(inputs.whole().map(|(mut plan, facts, lathe, kit)| {
-        // Where a newer engine reckons otherwise, the run that was begun still stands.
+    Ok(inputs.whole().and_then(|(mut plan, facts, lathe, kit)| {
+        let by = other_engine(job);
         if let Some(run) = run {
-            plan.run = run.spoken_as(plan.run);
+            let run = run.spoken_as(plan.run.clone());
+            // What another engine reckons otherwise must not stand beside the run that was begun.
+            if let Some(by) = by.filter(|_| !alike(&json!(run), &json!(plan.run))) {
+                return Err(vec![Fault::new("", by.refuses())]);
+            }
+            plan.run = run;
         }
-        (plan, facts, lathe, kit)
+        if let Some(by) = by {
+            let dangers = plan.watch.iter().take_while(|w| w.level == Level::Danger).count();
+            plan.watch.insert(dangers, Watch::new(Level::Warn, Code::OtherEngine, "cut", by.says()));
+        }
+        Ok((plan, facts, lathe, kit))
     }))
+}
+
+/// What is said of a job whose plan another version of the reckoning froze.
+fn frozen_by(store: &Store, job: &JobRow, voice: Asked) -> Result<Option<String>, Failed> {
+    let Some(by) = other_engine(job) else { return Ok(None) };
+    Ok(Some(if whole_of(store, job, voice)?.is_ok() { by.says() } else { by.refuses() }))
+}
+
+/// The other version of the reckoning that froze a job's plan, if one did.
+fn other_engine(job: &JobRow) -> Option<OtherEngine<'_>> {
+    job.frozen.as_ref().and_then(|f| OtherEngine::of(&f.engine))
 }
 
 /// How a job's run stands, with the run it is judged by, for its figures alone; nothing when it does not plan.
@@ -265,7 +293,7 @@ fn members(store: &Store, job: &JobRow) -> Result<Vec<MemberLine>, Failed> {
 /// A job, whole, from its row.
 pub fn view(store: &Store, job: &JobRow, voice: Asked) -> Result<JobView, Failed> {
     let acts = acts(store, job)?;
-    let request = stored::request(job)?.whole;
+    let Document { whole: request, read, .. } = stored::request(job)?;
     let frozen_from = stored::frozen_request(job)?;
     let changed_since = frozen_from.as_ref().map_or_else(Vec::new, |frozen| {
         // The mate's size, as its maker left it, is not told here.
@@ -280,6 +308,7 @@ pub fn view(store: &Store, job: &JobRow, voice: Asked) -> Result<JobView, Failed
         Ok((plan, run)) => (Some(plan), Some(fold(&run, &acts, voice.of(&request))), Vec::new()),
         Err(faults) => (None, None, faults),
     };
+    let pad = changed_since.iter().any(|at| at.starts_with("/pad")).then(|| worked(&read, voice.of(&request))).flatten();
     Ok(JobView {
         id: job.id.clone(),
         title: job.title.clone(),
@@ -297,6 +326,8 @@ pub fn view(store: &Store, job: &JobRow, voice: Asked) -> Result<JobView, Failed
         place: job.place,
         away: job.away.clone(),
         changed_since,
+        frozen_by: frozen_by(store, job, voice)?,
+        pad,
     })
 }
 

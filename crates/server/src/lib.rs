@@ -24,6 +24,7 @@ mod jobs;
 mod lathes;
 mod listen;
 mod log;
+mod notices;
 mod planning;
 mod problem;
 mod route;

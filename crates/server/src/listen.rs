@@ -1,8 +1,8 @@
 //! Connections: so many at once, each with so long for what it sends, and an end that comes.
 
 use axum::Router;
-use hyper_util::rt::{TokioExecutor, TokioIo, TokioTimer};
-use hyper_util::server::conn::auto::Builder;
+use hyper::server::conn::http1::Builder;
+use hyper_util::rt::{TokioIo, TokioTimer};
 use hyper_util::server::graceful::GracefulShutdown;
 use hyper_util::service::TowerToHyperService;
 use std::sync::Arc;
@@ -23,8 +23,8 @@ const BREATHE: Duration = Duration::from_millis(50);
 
 /// Answers until `stop` comes, and then for what is under way, but not for ever.
 pub async fn serve(listener: TcpListener, router: Router, stop: impl Future<Output = ()>) {
-    let mut builder = Builder::new(TokioExecutor::new());
-    builder.http1().timer(TokioTimer::new()).header_read_timeout(HEAD).max_buf_size(READ_AHEAD);
+    let mut builder = Builder::new();
+    builder.timer(TokioTimer::new()).header_read_timeout(HEAD).max_buf_size(READ_AHEAD);
     let (graceful, room) = (GracefulShutdown::new(), Arc::new(Semaphore::new(CONNECTIONS)));
     let mut stop = std::pin::pin!(stop);
     loop {
@@ -41,7 +41,7 @@ pub async fn serve(listener: TcpListener, router: Router, stop: impl Future<Outp
             () = &mut stop => break,
         };
         let _ = stream.set_nodelay(true);
-        let connection = builder.serve_connection(TokioIo::new(stream), TowerToHyperService::new(router.clone())).into_owned();
+        let connection = builder.serve_connection(TokioIo::new(stream), TowerToHyperService::new(router.clone()));
         let connection = graceful.watch(connection);
         tokio::spawn(async move {
             // A client that goes away, or sends nothing that reads, is its own affair.

@@ -1,6 +1,7 @@
 //! What every handler has: the store, the clock, and the way to tell open pages.
 
 use crate::charts::Charts;
+use crate::notices::Notices;
 use crate::stored::Failed;
 use crate::{Files, problem};
 use serde::Serialize;
@@ -43,6 +44,8 @@ pub struct App {
     pub(crate) long: Arc<Semaphore>,
     /// Charts made, by what they were made from.
     pub(crate) charts: Arc<Charts>,
+    /// What befell the shop's folder while it is served.
+    pub(crate) notices: Arc<Notices>,
     /// Tells open pages which job moved on.
     pub events: broadcast::Sender<JobChanged>,
     /// Turns true when the server is stopping, so that streams end.

@@ -8,7 +8,7 @@ use serde::Serialize;
 use serde::de::DeserializeOwned;
 use serde_json::{Map, Value, json};
 use std::sync::{Mutex, PoisonError};
-use yoke_core::faults::{Fault, read_json};
+use yoke_core::faults::{Fault, read_json, read_tagged};
 use yoke_core::job::{Kit, LatheProfile, PlanRequest};
 use yoke_core::log::{Act, ActKind};
 use yoke_core::run::RunPlan;
@@ -199,15 +199,14 @@ pub fn acts(store: &Store, job: &JobRow) -> Result<Vec<Act>, Failed> {
 
 /// An act as the core reads it.
 pub fn act(row: &ActRow, job: &str) -> Result<Act, Unread> {
-    match serde_json::from_str::<ActKind>(&row.body) {
-        Ok(kind) => Ok(Act { id: row.id.clone(), kind }),
-        Err(e) => {
-            let kind = serde_json::from_str::<Value>(&row.body).ok().and_then(|v| v["kind"].as_str().map(str::to_owned));
-            let named = kind.map_or_else(String::new, |k| format!(", \u{201c}{k}\u{201d}"));
-            let what = format!("Act {} of \u{201c}{job}\u{201d}{named}, recorded {},", row.sequence, row.recorded);
-            Err(Unread::new(&what, e))
-        }
-    }
+    let act = |named: &str| format!("Act {} of \u{201c}{job}\u{201d}{named}, recorded {},", row.sequence, row.recorded);
+    let whole: Value = serde_json::from_str(&row.body).map_err(|e| Unread::new(&act(""), e))?;
+    read_tagged::<ActKind>(&whole).map(|kind| Act { id: row.id.clone(), kind }).map_err(|faults| {
+        let named = whole["kind"].as_str().map_or_else(String::new, |k| format!(", \u{201c}{k}\u{201d}"));
+        let each: Vec<String> =
+            faults.into_iter().map(|f| format!("at {}, {}", if f.pointer.is_empty() { "its root" } else { &f.pointer }, f.detail)).collect();
+        Unread::new(&act(&named), each.join("; "))
+    })
 }
 
 /// The object a pointer's field stands in, and the field's name there.
@@ -238,6 +237,21 @@ pub fn carried<T>(before: &Document<T>, mut after: Value) -> Value {
 
 /// A job's facts that may still be told once its cut has begun: none of them moves a depth.
 pub const LATER: [&str; 5] = ["/pad", "/gauge/mate_at_hand", "/blank/beyond_mm", "/words", "/unit"];
+
+/// Figures nearer to one another than this are the same, read from text and written again. Far below what any slide can be set to.
+const SAME: f64 = 1e-6;
+
+/// Whether two documents say the same, but for the last digits of their figures.
+pub fn alike(a: &Value, b: &Value) -> bool {
+    match (a, b) {
+        (Value::Object(x), Value::Object(y)) => x.len() == y.len() && x.iter().all(|(name, p)| y.get(name).is_some_and(|q| alike(p, q))),
+        (Value::Array(x), Value::Array(y)) => x.len() == y.len() && x.iter().zip(y).all(|(p, q)| alike(p, q)),
+        _ => match (a.as_f64(), b.as_f64()) {
+            (Some(x), Some(y)) => (x - y).abs() <= SAME * x.abs().max(1.0),
+            _ => a == b,
+        },
+    }
+}
 
 /// Where two requests differ, as pointers of fields; lists and plain values are taken whole.
 pub fn differences(a: &Value, b: &Value) -> Vec<String> {

@@ -15,7 +15,7 @@ mod whole;
 
 pub use backup::{COPIES_KEPT, TakenIn, VerifiedCopy};
 pub use board::BoardRow;
-pub use open::OPEN;
+pub use open::{LOST, OPEN};
 pub use photos::{PhotoRow, Put, picture_kind};
 pub use sheets::{NewBatch, NewPart, PartsAdded, SheetRow, TickRow};
 pub use whole::{Whole, WholeJob};

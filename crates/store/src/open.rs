@@ -63,13 +63,34 @@ impl Store {
         }
         self.served =
             std::fs::write(beside(&self.path, OPEN), "There while the database is served, and after a server that did not end as it should.\n").is_ok();
-        Ok(self.lost.then(|| {
-            format!(
+        if self.lost {
+            let says = format!(
                 "The database {} was not closed when the server last ended, and what was written to it last, in its -wal file, is gone: passes told last may be missing. \
-                 Look at the log of every job that was in the cut before going on with it; if the file is found, stop this server and put it back",
+                 Look at the log of every job that was in the cut, and tell where the dial stands, before going on with it; if the file is found, stop this server and put it back.",
                 self.path.display()
-            )
-        }))
+            );
+            // Should it not be written, it is said at this start alone.
+            let _ = std::fs::write(beside(&self.path, LOST), says);
+        }
+        Ok(self.says_lost())
+    }
+
+    /// What is to be said of what was lost, until it was read.
+    #[must_use]
+    pub fn says_lost(&self) -> Option<String> {
+        std::fs::read_to_string(beside(&self.path, LOST)).ok()
+    }
+
+    /// What was lost was read of, and is said no more.
+    ///
+    /// # Errors
+    /// What the disk says.
+    pub fn lost_is_read(&self) -> Result<(), StoreError> {
+        let at = beside(&self.path, LOST);
+        match std::fs::remove_file(&at) {
+            Err(e) if e.kind() != std::io::ErrorKind::NotFound => Err(unfit(&at, format!("cannot be taken away: {e}"))),
+            _ => Ok(()),
+        }
     }
 
     /// Whether the file written to is still the one at its path: a folder moved or taken away under the server takes what is written with it.
@@ -93,6 +114,8 @@ impl Drop for Store {
 
 /// Lies beside a database that is served.
 pub const OPEN: &str = "-open";
+/// Lies beside a database whose last writes were lost, until that was read.
+pub const LOST: &str = "-lost";
 
 /// The file beside a database whose name ends so.
 fn beside(path: &Path, ending: &str) -> PathBuf {

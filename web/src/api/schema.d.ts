@@ -768,6 +768,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/notices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What befell the shop's folder and was not read yet. */
+        get: operations["notices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/notices/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** It was read, and is said no more. */
+        delete: operations["notice_read"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/plan": {
         parameters: {
             query?: never;
@@ -900,21 +934,32 @@ export interface components {
         Across: "each_part" | "each_chucking" | "each_operation";
         /** @description An act as sent. */
         ActBody: {
-            /** @description What was done. */
-            act: components["schemas"]["ActKind"];
-            /** @description When it happened, by the client's clock. */
+            /**
+             * @description What was done.
+             * @default null
+             */
+            act?: components["schemas"]["ActKind"];
+            /**
+             * @description When it happened, by the client's clock.
+             * @default null
+             */
             happened?: string | null;
             /**
              * Format: int64
              * @description The revision of the facts the client had seen; the present one when absent.
+             * @default null
              */
             revision?: number | null;
             /**
              * Format: int64
              * @description The sequence the client had seen; the present one when absent.
+             * @default null
              */
             seen?: number | null;
-            /** @description `typed`, or the device's name. */
+            /**
+             * @description `typed`, or the device's name.
+             * @default null
+             */
             source?: string | null;
         };
         /** @description An act in the file. */
@@ -1843,7 +1888,7 @@ export interface components {
          * @description What a judgement is about. The names are stable: browsers and files in the field hold them.
          * @enum {string}
          */
-        Code: "assumed_default" | "bar_unfit" | "bit_angle" | "blank_size" | "bore_limits" | "chamfer" | "chuck_unscrews" | "compound_angle" | "compound_swing" | "compound_travel" | "dial_drift" | "dial_unsafe" | "engagement_long" | "engagement_short" | "wall_thin" | "passes" | "end_room" | "first_pass" | "fixed_stop" | "flank_rubs" | "form_radius" | "guards" | "holding" | "indicator_travel" | "lead_error" | "mate_tight" | "newer_fields" | "override" | "pair_order" | "pair_own" | "readout" | "register_marked" | "relief_narrow" | "relief_shallow" | "root_past_minor" | "runout" | "stickout" | "stopping" | "taper" | "target_limits" | "test_piece" | "tip_not_round" | "tip_too_wide" | "tolerance_computed" | "tolerance_nominal" | "tool_gone" | "tool_unfit" | "trailing_relief" | "heel_rubs" | "train_unfit" | "wire_two_seats" | "wire_unusable" | "wrong_hand";
+        Code: "assumed_default" | "bar_unfit" | "bit_angle" | "blank_size" | "bore_limits" | "chamfer" | "chuck_unscrews" | "compound_angle" | "compound_swing" | "compound_travel" | "dial_drift" | "dial_unsafe" | "engagement_long" | "engagement_short" | "wall_thin" | "passes" | "other_engine" | "end_room" | "first_pass" | "fixed_stop" | "flank_rubs" | "form_radius" | "guards" | "holding" | "indicator_travel" | "lead_error" | "mate_tight" | "newer_fields" | "override" | "pair_order" | "pair_own" | "readout" | "register_marked" | "relief_narrow" | "relief_shallow" | "root_past_minor" | "runout" | "stickout" | "stopping" | "taper" | "target_limits" | "test_piece" | "tip_not_round" | "tip_too_wide" | "tolerance_computed" | "tolerance_nominal" | "tool_gone" | "tool_unfit" | "trailing_relief" | "heel_rubs" | "train_unfit" | "wire_two_seats" | "wire_unusable" | "wrong_hand";
         /** @description A size of every part. */
         Column: {
             chart?: components["schemas"]["Drawing"] | null;
@@ -2861,10 +2906,13 @@ export interface components {
             faults: components["schemas"]["Fault"][];
             /** @description Whether the plan is frozen: the cut has begun. */
             frozen: boolean;
+            /** @description What is said of a plan that another version of the reckoning froze. */
+            frozen_by?: string | null;
             /** @description Stable name. */
             id: string;
             /** @description The other threads of its part. */
             members: components["schemas"]["MemberLine"][];
+            pad?: components["schemas"]["PadWorked"] | null;
             /**
              * Format: int64
              * @description Its place in the batch.
@@ -3523,6 +3571,18 @@ export interface components {
             /** @description Its setting. */
             setting: components["schemas"]["DialSetting"];
         };
+        /** @description Something that befell it, in words. */
+        Notice: {
+            /** @description What. */
+            code: components["schemas"]["NoticeCode"];
+            /** @description What is to be done about it. */
+            says: string;
+        };
+        /**
+         * @description What befell it.
+         * @enum {string}
+         */
+        NoticeCode: "writes_lost" | "no_copy";
         /** @description What the board shows of a job. */
         OnBoard: {
             /** @description What is done next, in a few words. */
@@ -3835,6 +3895,13 @@ export interface components {
              * @description What it reads with nothing between its anvils, mm: taken off every reading.
              */
             zero_mm?: number;
+        };
+        /** @description A pad worked by itself, beside a plan that was frozen before it: its lines, and the workings they open. */
+        PadWorked: {
+            /** @description The sums. */
+            lines: components["schemas"]["SumLine"][];
+            /** @description How each was got. */
+            workings: components["schemas"]["Working"][];
         };
         /**
          * @description Which member is made first.
@@ -9025,6 +9092,80 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Material"][];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    notices: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Notice"][];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    notice_read: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
+            header?: never;
+            path: {
+                code: components["schemas"]["NoticeCode"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description What was sent, or how, is refused */

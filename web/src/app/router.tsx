@@ -11,6 +11,7 @@ import { useMoved } from '../api/hooks';
 import { Board } from '../board/Board';
 import { JobPage } from '../stations/JobPage';
 import { AtTheLathe } from '../stations/cut/AtTheLathe';
+import { Notices } from './Notices';
 import { NotFound } from './NotFound';
 import { isStation } from './stations';
 
@@ -28,7 +29,12 @@ export const fetchTheRest = () => Promise.all(Object.values(AWAY).map(page => pa
 
 function Root() {
   useMoved();
-  return <Outlet />;
+  return (
+    <>
+      <Outlet />
+      <Notices />
+    </>
+  );
 }
 
 const root = createRootRoute({ component: Root, notFoundComponent: NotFound });

@@ -6,6 +6,7 @@ import { figure, Figure } from '../parts/Figure';
 import { useDraft } from '../parts/draft';
 import { Leaf } from '../parts/Leaf';
 import { typed } from '../parts/text';
+import { WorkingProvider } from '../parts/Working';
 import { useUnit } from '../parts/unit';
 
 type Kind = NonNullable<SumRequest['kind']>;
@@ -29,9 +30,13 @@ interface Draft {
 
 /** The bench pad: named sums, linked, some feeding the card. */
 export function BenchPad({ job, plan, open, onClose }: { job: Job; plan: Plan; open: boolean; onClose: () => void }) {
+  // Told since the plan was frozen, it is worked by itself, and its figures open workings of its own.
+  const now = job.pad ? { ...plan, pad: job.pad.lines, workings: job.pad.workings } : plan;
   return (
     <Leaf title="Bench pad" open={open} onClose={onClose} wide>
-      <Sums job={job} plan={plan} key={job.revision} />
+      <WorkingProvider plan={now}>
+        <Sums job={job} plan={now} key={job.revision} />
+      </WorkingProvider>
     </Leaf>
   );
 }
@@ -108,7 +113,7 @@ function Sums({ job, plan }: { job: Job; plan: Plan }) {
       {sums.map((s, i) => {
         const line = plan.pad?.find(l => l.name === s.name.trim());
         return (
-          <fieldset key={i} disabled={job.frozen}>
+          <fieldset key={i}>
             <legend>{rule(s.kind)?.title ?? s.kind}</legend>
             <label>
               Called
@@ -174,6 +179,7 @@ function Sums({ job, plan }: { job: Job; plan: Plan }) {
               feeds
               <select
                 value={s.feeds ?? ''}
+                disabled={job.frozen}
                 onChange={e => set(i, { feeds: (e.currentTarget.value || null) as SumRequest['feeds'] })}
               >
                 <option value="">nothing</option>
@@ -202,22 +208,20 @@ function Sums({ job, plan }: { job: Job; plan: Plan }) {
       )}
       <div className="row">
         {KINDS.map(k => (
-          <button
-            key={k}
-            type="button"
-            className="choice"
-            disabled={job.frozen || !rules.data}
-            onClick={() => add(k)}
-          >
+          <button key={k} type="button" className="choice" disabled={!rules.data} onClick={() => add(k)}>
             {rule(k)?.title ?? k}
           </button>
         ))}
       </div>
       <div className="row">
-        <button type="submit" className="act" disabled={job.frozen}>
+        <button type="submit" className="act">
           Work it out
         </button>
-        {job.frozen && <span className="how">The cut has begun: its facts are frozen.</span>}
+        {job.frozen && (
+          <span className="how">
+            The cut has begun: sums are worked here, and what they feed stands as it was frozen.
+          </span>
+        )}
         {!job.frozen && plan.pad?.some(l => l.feeds) && (
           <span className="how">
             On the card:{' '}

@@ -124,6 +124,8 @@ export function FieldsForm({
     if (Object.keys(faults).length > 0) return;
     told();
     onSend(patch, error => {
+      // Not taken, it is a draft again.
+      setTexts(texts);
       const list = faultsOf(error);
       const placed: Record<string, string> = {};
       for (const fault of list) {

@@ -28,7 +28,8 @@ export function LengthForm({
   fields: LengthField[];
   act: string;
   disabled?: boolean;
-  onSet: (mm: Record<string, number | null>) => void;
+  /** What was read, and what is called once it was taken: until then the draft is kept. */
+  onSet: (mm: Record<string, number | null>, told: () => void) => void;
   onClear?: () => void;
   clear?: string;
   /** Whatever else is chosen with them. */
@@ -58,8 +59,7 @@ export function LengthForm({
       if (length.fault !== undefined) return setWrong({ name: f.name, says: `${f.says}: ${length.fault}` });
       mm[f.name] = under ? -length.mm : length.mm;
     }
-    told();
-    onSet(mm);
+    onSet(mm, told);
   };
   return (
     <form

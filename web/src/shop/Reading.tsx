@@ -50,7 +50,8 @@ export function Reading({
   act: string;
   faults: Found[];
   busy: boolean;
-  onRead: (text: string) => void;
+  /** What is read, and what is called once it was taken in: until then the draft is kept. */
+  onRead: (text: string, told: () => void) => void;
   onText: () => void;
 }) {
   const id = useId();
@@ -115,15 +116,7 @@ export function Reading({
           </ul>
         </div>
       )}
-      <button
-        type="button"
-        className="act"
-        disabled={busy || !text.trim()}
-        onClick={() => {
-          told();
-          onRead(text);
-        }}
-      >
+      <button type="button" className="act" disabled={busy || !text.trim()} onClick={() => onRead(text, told)}>
         {act}
       </button>
     </div>
@@ -147,7 +140,17 @@ export function SheetReading({
       faults={ofSheet(change.error)}
       busy={change.isPending}
       onText={change.reset}
-      onRead={text => change.mutate({ says, sheet, text }, { onSuccess: onClose })}
+      onRead={(text, told) =>
+        change.mutate(
+          { says, sheet, text },
+          {
+            onSuccess: () => {
+              told();
+              onClose();
+            },
+          },
+        )
+      }
     />
   );
 }

@@ -107,18 +107,19 @@ export function ShopPage() {
 /** A lathe file read in; each fault is told at its line. */
 function Import({ add }: { add: ReturnType<typeof useAddLathe> }) {
   const [faults, setFaults] = useState<Found[]>([]);
-  const read = (text: string) => {
+  const read = (text: string, told: () => void) => {
     const json = readJson(text);
     if ('says' in json) return setFaults([json]);
     add.mutate(
       { profile: json.value },
       {
+        onSuccess: told,
         onError: e => {
-          const told = faultsOf(e).map(f => {
+          const wrong = faultsOf(e).map(f => {
             const at = f.pointer.replace('/profile', '');
             return { says: `${at.slice(1).replaceAll('/', ', ')}: ${f.detail}`, line: json.lineOf(at) };
           });
-          setFaults(told.length ? told : [{ says: inWords(e) }]);
+          setFaults(wrong.length ? wrong : [{ says: inWords(e) }]);
         },
       },
     );

@@ -20,7 +20,7 @@ export function WholeShop() {
   const [busy, setBusy] = useState(false);
   const [faults, setFaults] = useState<Found[]>([]);
   const [taken, setTaken] = useState<TakenIn | null>(null);
-  const read = async (text: string) => {
+  const read = async (text: string, told: () => void) => {
     const json = readJson(text);
     if ('says' in json) return setFaults([json]);
     setBusy(true);
@@ -33,14 +33,15 @@ export function WholeShop() {
       });
       if (!answer.ok) throw new Refused((await answer.json()) as Problem);
       setTaken((await answer.json()) as TakenIn);
+      told();
       setOpen(false);
       await queries.invalidateQueries();
     } catch (error) {
-      const told = faultsOf(error).map(f => ({
+      const wrong = faultsOf(error).map(f => ({
         says: `${f.pointer.slice(1).replaceAll('/', ', ')}: ${f.detail}`,
         line: json.lineOf(f.pointer),
       }));
-      setFaults(told.length ? told : [{ says: inWords(error) }]);
+      setFaults(wrong.length ? wrong : [{ says: inWords(error) }]);
     } finally {
       setBusy(false);
     }
@@ -71,7 +72,7 @@ export function WholeShop() {
             faults={faults}
             busy={busy}
             onText={() => setFaults([])}
-            onRead={text => void read(text)}
+            onRead={(text, told) => void read(text, told)}
           />
         )}
       </Leaf>

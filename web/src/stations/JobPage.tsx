@@ -102,6 +102,11 @@ export function JobPage() {
               Told since its plan was frozen, and no part of it: {changed}.
             </p>
           )}
+          {job.data?.frozen_by && (
+            <p className="changed" role="note">
+              {job.data.frozen_by}
+            </p>
+          )}
           {job.data?.as_stored && (
             <p className="changed" role="note">
               Its plan stands in the unit and the words an earlier version stored it in; it is not reckoned again.

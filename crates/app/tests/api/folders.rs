@@ -2,7 +2,7 @@
 
 use crate::common::Server;
 use reqwest::{Method, StatusCode};
-use serde_json::json;
+use serde_json::{Value, json};
 use std::io::{Read, Write};
 use std::path::{Path, PathBuf};
 use std::process::{Command, Output, Stdio};
@@ -313,8 +313,39 @@ async fn what_was_last_written_and_is_gone_is_said() {
     std::fs::remove_file(&wal).unwrap();
     let says = said();
     assert!(says.contains("passes told last may be missing") && says.contains("Look at the log"), "{says}");
-    stop(Server::start(folder.path(), &["--demo"]), "TERM");
+    // It is said to whoever works from it, and again after that server is gone too, until it was read.
+    let lost = "/api/v1/notices/writes_lost";
+    for _ in 0..2 {
+        let server = Server::start(folder.path(), &["--demo"]);
+        let (_, told) = server.get("/api/v1/notices").await;
+        assert!(told[0]["code"] == "writes_lost" && told[0]["says"].as_str().unwrap().contains("Look at the log"), "{told}");
+        server.kill();
+    }
+    let server = Server::start(folder.path(), &["--demo"]);
+    assert_eq!(server.send(Method::DELETE, "/api/v1/notices/noise", Value::Null, &[]).await.0.as_u16() / 100, 4);
+    for _ in 0..2 {
+        assert_eq!(server.send(Method::DELETE, lost, Value::Null, &[]).await.0, StatusCode::NO_CONTENT);
+    }
+    assert_eq!(server.get("/api/v1/notices").await.1, json!([]));
+    stop(server, "TERM");
     assert!(!mark.exists() && !wal.exists());
+}
+
+#[tokio::test]
+async fn a_day_without_its_copy_is_said_on_the_page() {
+    let folder = shop();
+    std::fs::remove_dir_all(folder.path().join("copies")).unwrap();
+    std::fs::write(folder.path().join("copies"), "no folder").unwrap();
+    let server = Server::start(folder.path(), &["--demo"]);
+    for _ in 0..50 {
+        let (_, told) = server.get("/api/v1/notices").await;
+        if let Some(says) = told[0]["says"].as_str() {
+            assert!(told[0]["code"] == "no_copy" && says.contains("copy of the shop was not made"), "{told}");
+            return;
+        }
+        tokio::time::sleep(Duration::from_millis(100)).await;
+    }
+    panic!("nothing was said of the copy that could not be made");
 }
 
 /// Whoever begins a request and never ends it holds nothing up: a head is waited for 15 s, a body 20. By `prove`, for it waits.

@@ -206,6 +206,97 @@ async fn once_begun_everything_speaks_of_the_plan_it_was_begun_on() {
     assert_eq!(server.get(&path).await.1["request"], later["request"]);
 }
 
+#[tokio::test]
+async fn the_bench_pad_is_worked_after_the_first_pass_too_and_feeds_nothing_of_the_plan() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path(), &["--demo"]);
+    let id = made(&server, "M16x2").await;
+    let path = format!("/api/v1/jobs/{id}");
+    act(&server, &id, "first", json!({"act": {"kind": "pass_done", "n": 0, "radial_mm": 0.05}})).await;
+    let (_, job) = server.get(&path).await;
+    assert!(job["pad"].is_null());
+    // Half of the difference of two readings: 15.9 by hand. It would feed the blank, and does not.
+    let sum = json!({"name": "off", "kind": "half_difference", "figures": [{"value": 41.8}, {"value": 10.0}], "feeds": "blank_diameter"});
+    let (status, later) = patched(&server, &path, &job["revision"], json!({"request": {"pad": [sum]}})).await;
+    assert!(status == StatusCode::OK && later["plan"] == job["plan"] && later["run"] == job["run"], "{}", later["detail"]);
+    let line = &later["pad"]["lines"][0];
+    assert!((line["result"]["value"].as_f64().unwrap() - 15.9).abs() < 1e-9 && line["feeds"].is_null(), "{line}");
+    let working = usize::try_from(line["result"]["w"].as_u64().unwrap()).unwrap();
+    assert!((later["pad"]["workings"][working]["gives"].as_f64().unwrap() - 15.9).abs() < 1e-9);
+    assert_eq!(later["changed_since"], json!(["/pad"]));
+    let (_, inches) = server.get(&format!("{path}?unit=in")).await;
+    assert_eq!(inches["pad"]["lines"][0]["result"]["text"], "0.6260 in");
+}
+
+#[tokio::test]
+async fn a_plan_of_another_engine_is_never_mixed_with_what_this_one_reckons_otherwise() {
+    let folder = tempfile::tempdir().unwrap();
+    let rod = "/api/v1/jobs/footbridge-tie-rod";
+    drop(Server::start(folder.path(), &["--demo"]));
+    changed(folder.path(), "UPDATE jobs SET frozen_engine = '0.0.9' WHERE id = 'footbridge-tie-rod'");
+    let before = {
+        let server = Server::start(folder.path(), &["--demo"]);
+        let (_, job) = server.get(rod).await;
+        assert!(
+            job["frozen_by"].as_str().unwrap().contains("version 0.0.9") && job["frozen_by"].as_str().unwrap().contains("the same"),
+            "{}",
+            job["frozen_by"]
+        );
+        // It reckons the same: what is printed says so.
+        let (status, paper) = server.get(&format!("{rod}/paper")).await;
+        assert_eq!(status, StatusCode::OK);
+        assert!(paper["watch"].as_array().unwrap().iter().any(|w| w == &job["frozen_by"]), "{paper}");
+        assert!(server.get("/api/v1/jobs/mill-bearing-stud").await.1["frozen_by"].is_null());
+        job
+    };
+    // A tenth deeper by the older one: nothing of today's stands beside its passes, which go on.
+    changed(folder.path(), "UPDATE jobs SET frozen_run = json_set(frozen_run, '$.target_mm', json_extract(frozen_run, '$.target_mm') - 0.1)");
+    let server = Server::start(folder.path(), &["--demo"]);
+    for sheet in ["paper", "setup", "groove", "gauge", "trouble", "thread"] {
+        let (status, answer) = server.get(&format!("{rod}/{sheet}")).await;
+        assert_eq!(status, StatusCode::UNPROCESSABLE_ENTITY, "{sheet}");
+        assert!(answer["detail"].as_str().unwrap().contains("reckons it otherwise"), "{sheet}: {answer}");
+    }
+    let (_, job) = server.get(rod).await;
+    assert!(job["frozen_by"].as_str().unwrap().contains("reckons it otherwise"));
+    assert_eq!((&job["plan"], &job["run"]["passes_done"]), (&before["plan"], &before["run"]["passes_done"]));
+    assert_eq!(server.get(&format!("{rod}/log")).await.0, StatusCode::OK);
+    let (_, board) = server.get("/api/v1/jobs").await;
+    let line = board.as_array().unwrap().iter().find(|l| l["id"] == "footbridge-tie-rod").unwrap();
+    assert!(line["stands"].as_str().unwrap().contains("passes cut") && line["shows"].is_null(), "{line}");
+    assert_eq!(server.get(&format!("{rod}/route")).await.0, StatusCode::OK);
+}
+
+#[tokio::test]
+async fn every_fault_of_an_act_is_told_at_once() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path(), &["--demo"]);
+    for (sent, wanted) in [
+        (json!({"kind": "bit_changed", "why": "melted", "tip_flat_mm": "x", "more": 1}), "/act/more /act/tip_flat_mm /act/why /seen"),
+        (json!({"kind": "tried", "turns": "two"}), "/act/fit /act/turns /seen"),
+        (json!({"kind": "ticked", "noted": 5}), "/act/noted /act/stamp /act/step /seen"),
+        (json!({"kind": "trouble"}), "/act/cause /act/found /act/symptom /seen"),
+        (json!({"kind": "pass_undone"}), "/act/kind /seen"),
+        (json!({"n": 4}), "/act/kind /seen"),
+        (json!({"kind": "measured", "over_wires_mm": "wide", "balls": -1}), "/act/balls /act/over_wires_mm /seen"),
+        (json!(["note"]), "/act /seen"),
+    ] {
+        let (status, answer) = act(&server, "mill-bearing-stud", "one", json!({"act": sent, "seen": "all"})).await;
+        let mut pointers: Vec<&str> = answer["faults"].as_array().unwrap().iter().map(|f| f["pointer"].as_str().unwrap()).collect();
+        pointers.sort_unstable();
+        assert_eq!((status, pointers.join(" ").as_str()), (StatusCode::UNPROCESSABLE_ENTITY, wanted), "{sent}: {answer}");
+    }
+    // Of one that is stored, too.
+    let (status, _) = act(&server, "mill-bearing-stud", "kept", json!({"act": {"kind": "note", "text": "sound"}})).await;
+    assert_eq!(status, StatusCode::OK);
+    drop(server);
+    changed(folder.path(), "UPDATE acts SET body = '{\"kind\":\"note\",\"text\":7,\"hand\":\"left\"}' WHERE id = 'kept'");
+    let server = Server::start(folder.path(), &["--demo"]);
+    let (_, answer) = server.get("/api/v1/jobs/mill-bearing-stud").await;
+    let says = answer["detail"].as_str().unwrap();
+    assert!(says.contains("at /text") && says.contains("at /hand"), "{says}");
+}
+
 /// The name of the thread a request asks for.
 fn asked(request: &Value) -> String {
     request["thread"]["callout"].as_str().unwrap().replace('x', "×")

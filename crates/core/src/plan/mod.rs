@@ -4,8 +4,10 @@
 //! backwards: the compiler holds the modules to this order.
 
 mod check;
+mod engine;
 
 pub use check::{Check, CheckLine, Cure, State};
+pub use engine::{ENGINE, OtherEngine};
 
 use crate::bit::{self, BitSection, Groove, Tip};
 use crate::blank::{self, BlankSection};
@@ -81,9 +83,6 @@ impl Plan {
         to_raw_value(self)
     }
 }
-
-/// Version of the reckoning, stored with every frozen plan.
-pub const ENGINE: &str = env!("CARGO_PKG_VERSION");
 
 /// Tolerance bending is judged against where the form is nominal, mm. House value.
 const NOMINAL_ROOM_MM: f64 = 0.1;

@@ -117,8 +117,9 @@ fn drawn(lathe: &Lathe, direction: &Direction, side: Side, meshes: usize, toward
         shapes.push(Shape::open("motion.screw", vec![[x - lean, SCREW - 4.0], [x + lean, SCREW + 4.0]]));
     }
     // The near side of the work goes down when the spindle runs forward: over the top it comes toward the operator.
-    let turning =
-        |x: f64, y: f64, toward_operator: bool| arrow([x, y + if toward_operator { 22.0 } else { -22.0 }], [x, y + if toward_operator { -22.0 } else { 22.0 }]);
+    let turning = |x: f64, y: f64, toward_operator: bool| {
+        arrow([x, y + if toward_operator { 22.0 } else { -22.0 }], [x, y + if toward_operator { -22.0 } else { 22.0 }], 1.0)
+    };
     let internal = side == Side::Internal;
     if internal {
         shapes.push(Shape::rect("motion.work", [140.0, 82.0], [262.0, 92.0]));
@@ -143,18 +144,18 @@ fn drawn(lathe: &Lathe, direction: &Direction, side: Side, meshes: usize, toward
     shapes.push(Shape::closed("motion.bit", vec![tip, [x - 7.0, edge - 14.0 * inward], [x + 7.0, edge - 14.0 * inward]]));
     if internal {
         shapes.push(Shape::rect("motion.bit", [x - 2.0, AXIS - 6.0], [352.0, AXIS + 6.0]));
-        shapes.extend(arrow([372.0, AXIS - 18.0 * inward], [372.0, AXIS + 18.0 * inward]));
+        shapes.extend(arrow([372.0, AXIS - 18.0 * inward], [372.0, AXIS + 18.0 * inward], 1.0));
     } else {
         shapes.push(Shape::rect(
             "motion.bit",
             [x - 7.0, (edge - 14.0 * inward).min(edge - 34.0 * inward)],
             [x + 7.0, (edge - 14.0 * inward).max(edge - 34.0 * inward)],
         ));
-        shapes.extend(arrow([x + 34.0, edge - 44.0 * inward], [x + 34.0, edge - 10.0 * inward]));
+        shapes.extend(arrow([x + 34.0, edge - 44.0 * inward], [x + 34.0, edge - 10.0 * inward], 1.0));
     }
     shapes.push(Shape::rect("motion.carriage", [230.0, 32.0], [350.0, 56.0]));
     let ends = if toward { ([222.0, 44.0], [168.0, 44.0]) } else { ([358.0, 44.0], [412.0, 44.0]) };
-    shapes.extend(arrow(ends.0, ends.1));
+    shapes.extend(arrow(ends.0, ends.1, 1.0));
     shapes.push(Shape::word([52.0, AXIS - 6.0], if forward { "forward" } else { "reversed" }));
     shapes.push(Shape::word([168.0, AXIS + 34.0], "over the top"));
     shapes.push(Shape::word([290.0, 38.0], "carriage"));

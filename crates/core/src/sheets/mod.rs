@@ -17,7 +17,6 @@ mod what_if;
 pub use board::{OnBoard, Sketch, on_board};
 pub use gauge::{BallView, GaugeSheet, WireView, gauge_sheet};
 pub use groove::{GrooveSheet, PassCut, groove_sheet};
-pub use picture::picture;
 pub use schools::School;
 pub use setup::{SetupSheet, setup_sheet};
 pub use steps::{Step, steps};

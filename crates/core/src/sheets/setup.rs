@@ -41,7 +41,7 @@ pub fn setup_sheet(plan: &Plan, job: &Job, lathe: &Lathe) -> SetupSheet {
         fixed_stop: lathe.carriage_stop == CarriageStop::Fixed,
     };
     SetupSheet {
-        picture: picture(plan),
+        picture: picture(plan, job),
         motion: plan.setup.motion.drawing.clone(),
         speeds: speeds::drawing(&plan.setup),
         steps: steps(plan, job, lathe),

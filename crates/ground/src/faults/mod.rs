@@ -2,10 +2,12 @@
 
 mod checker;
 mod strict;
+mod tagged;
 
 pub use checker::Checker;
 pub use checker::{Assumption, MAX_TEETH, MIN_TEETH};
 pub use strict::read_value;
+pub use tagged::read_tagged;
 
 use serde::{Serialize, de::DeserializeOwned};
 use serde_json::Value;

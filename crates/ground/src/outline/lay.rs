@@ -168,6 +168,12 @@ impl Sheet<'_> {
         !lines.iter().any(|line| self.texts.iter().any(|t| crosses(*line, *t)))
     }
 
+    /// Where a line out across the drawing may begin, past the last text in its way.
+    fn past_texts(&self, line: [Point; 2], across: usize, out: f64) -> f64 {
+        let met = self.texts.iter().filter(|t| crosses(line, **t)).map(|t| if out > 0.0 { t[across + 2] } else { t[across] } + out * self.letter * 0.1);
+        met.fold(line[0][across], |from, past| if (past - from) * out > 0.0 { past } else { from })
+    }
+
     /// Whether a place lies on a surface: crossed an odd number of times on the way out.
     fn on_metal(&self, [x, y]: Point) -> bool {
         let within = |line: &Vec<Point>| {
@@ -264,7 +270,11 @@ fn tier(sheet: &Sheet, d: &Dimension, axis: usize, text: &str) -> Option<Place> 
         let mut lines = vec![[point(span[0], level), point(span[1], level)]];
         for place in span {
             let from = sheet.edge_at(axis, place, out).unwrap_or(edge) + out * h * 0.2;
-            lines.push([point(place, from), point(place, beyond)]);
+            // Broken off where a text stands in its way: it begins again beyond that.
+            let from = sheet.past_texts([point(place, from), point(place, beyond)], across, out);
+            if (level - from) * out > 0.0 {
+                lines.push([point(place, from), point(place, beyond)]);
+            }
         }
         // Ticks where they meet, slanted.
         lines.extend(span.map(|s| point(s, level)).map(|[x, y]| [[x - h * 0.22, y - h * 0.22], [x + h * 0.22, y + h * 0.22]]));

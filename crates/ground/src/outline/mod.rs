@@ -286,11 +286,13 @@ fn lines<S: Serializer>(all: &[[Point; 2]], serializer: S) -> Result<S::Ok, S::E
     serializer.collect_seq(all.iter().map(|line| line.map(|p| p.map(tidy))))
 }
 
-/// An arrow from one point to another, its head filled.
-pub fn arrow(from: Point, to: Point) -> [Shape; 2] {
+/// An arrow from one point to another, its head filled and twelve of these units long.
+pub fn arrow(from: Point, to: Point, unit: f64) -> [Shape; 2] {
     let (dx, dy) = (to[0] - from[0], to[1] - from[1]);
     let long = dx.hypot(dy).max(1e-9);
     let (ux, uy) = (dx / long, dy / long);
-    let back = |side: f64| [to[0] - 12.0 * ux - side * 6.0 * uy, to[1] - 12.0 * uy + side * 6.0 * ux];
-    [Shape::open("motion.way", vec![from, [to[0] - 10.0 * ux, to[1] - 10.0 * uy]]), Shape::closed("motion.head", vec![to, back(1.0), back(-1.0)])]
+    let head = 12.0 * unit;
+    let back = |side: f64| [to[0] - head * ux - side * head / 2.0 * uy, to[1] - head * uy + side * head / 2.0 * ux];
+    let shaft = (long - head * 0.8).max(long * 0.1);
+    [Shape::open("motion.way", vec![from, [from[0] + shaft * ux, from[1] + shaft * uy]]), Shape::closed("motion.head", vec![to, back(1.0), back(-1.0)])]
 }

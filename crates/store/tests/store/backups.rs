@@ -131,6 +131,40 @@ fn a_copy_a_day_is_kept_and_the_newest_fourteen_of_them() {
     assert_eq!(all(&last), all(&store));
 }
 
+/// While a large shop is copied, acts are recorded: the copy holds the first of them, whole and in order, and none waits for its end.
+#[test]
+fn acts_are_recorded_while_a_large_shop_is_copied() {
+    let here = tempfile::tempdir().unwrap();
+    let store = shop(here.path());
+    let picture = [b"\x89PNG\r\n\x1a\n".as_slice(), &vec![7; 4 << 20]].concat();
+    for n in 0..12 {
+        let photo = PhotoRow { id: format!("large-{n}"), kind: "image/png".into(), taken: "2026-05-04T09:00:00Z".into(), says: "groove".into() };
+        store.put_photo("stud", &photo, &picture, 40).unwrap();
+    }
+    let before = store.acts("cap").unwrap().len();
+    let copied = std::sync::atomic::AtomicBool::new(false);
+    let file = here.path().join("under-load.db");
+    let during = std::thread::scope(|scope| {
+        let copying = scope.spawn(|| {
+            let made = store.backup(&file);
+            copied.store(true, std::sync::atomic::Ordering::SeqCst);
+            made
+        });
+        let mut told = 0;
+        while !copied.load(std::sync::atomic::Ordering::SeqCst) {
+            record(&store, "cap", &act(&format!("under-{told}"), r#"{"kind":"sprung"}"#), None);
+            told += 1;
+        }
+        copying.join().unwrap().unwrap();
+        told
+    });
+    assert!(during > 3, "only {during} acts were recorded while it was copied");
+    let copy = Store::open(&file).unwrap();
+    let (held, all) = (copy.acts("cap").unwrap(), store.acts("cap").unwrap());
+    assert_eq!(all.len(), before + during);
+    assert!(copy.sound().unwrap() && held == all[..held.len()], "{} of {}", held.len(), all.len());
+}
+
 #[test]
 fn a_clock_that_stands_wrong_and_a_copy_that_is_not_sound_push_no_sound_copy_out() {
     let here = tempfile::tempdir().unwrap();

@@ -5,7 +5,7 @@ use serde_json::{Value, json};
 use yoke_core::direction::{Carriage, Hand, Spindle};
 use yoke_core::job::Speeds;
 use yoke_core::plan::{CheckLine, Plan, State, plan as reckon};
-use yoke_core::sheets::{SetupSheet, picture, setup_sheet};
+use yoke_core::sheets::{SetupSheet, setup_sheet};
 use yoke_core::thread::Side;
 use yoke_core::watch::Level;
 use yoke_trials::{demo_lathe, patched, settled, sound};
@@ -243,9 +243,40 @@ fn steps_ask_again_when_what_they_hang_on_changes() {
     assert!(bench.contains("unscrew"), "{bench}");
 }
 
+/// The picture from above is to scale: jaws, rooms, relief and the bit's width by hand from what was told; a long part is broken off, and then
+/// both ends are still true.
 #[test]
-fn the_picture_is_one_drawing_for_the_plan_and_the_sheet() {
-    let plan = sound(json!({"thread": {"callout": "M36x1.5-6H LH"}, "lathe": demo_lathe(1)}));
-    let drawn = picture(&plan);
-    assert!(drawn.says.starts_with("From above") && drawn.shapes.iter().any(|s| s.role == "setup.infeed"));
+fn the_picture_from_above_is_to_scale() {
+    let told = json!({
+        "thread": {"callout": "M36x4", "length_mm": 50}, "lathe": demo_lathe(1), "bit": {"body_ahead_mm": 6},
+        "blank": {"stick_out_mm": 80, "shoulder": false, "holding": "three_jaw"}, "setup": {"backlash_mm": 2, "ending": "hand"},
+    });
+    let (plan, sheet) = whole(&told);
+    let line = |role: &str| sheet.picture.shapes.iter().filter(|s| s.role == role).flat_map(|s| s.line.clone()).collect::<Vec<_>>();
+    let most = |points: &[[f64; 2]], axis: usize| points.iter().map(|p| p[axis]).fold(f64::MIN, f64::max);
+    let work = line("motion.work");
+    // Fifty of thread, the jaws eighty from its free end, the bar as thick as the blank.
+    assert!((most(&work, 0) - 50.0).abs() < 1e-9 && (most(&work, 1) * 2.0 - plan.blank.used_mm.value).abs() < 1e-6, "{work:?}");
+    assert!((most(&line("motion.chuck"), 0) + 30.0).abs() < 1e-9);
+    // The pass starts the run-up clear of the work, and the bit is twice its six ahead of the point.
+    assert!((line("setup.start")[0][0] - 50.0 - plan.setup.run_up_mm.value).abs() < 1e-9);
+    let bit = line("motion.bit");
+    assert!((most(&bit, 0) - bit.iter().map(|p| p[0]).fold(f64::MAX, f64::min) - 12.0).abs() < 1e-9);
+    let room = |name: &str| sheet.picture.dimensions.iter().find(|d| d.name == name).map(|d| (d.to[0] - d.from[0], d.figure.value));
+    for name in ["length", "run_up", "stick_out", "room"] {
+        let (drawn, figure) = room(name).unwrap_or_else(|| panic!("no {name}"));
+        assert!((drawn - figure).abs() < 1e-6, "{name}: {drawn} for {figure}");
+    }
+    assert_eq!(room("room").map(|r| r.1), Some(30.0));
+    // Six hundred of it is broken off: the room at the jaws, the relief and the run-up stay true.
+    let mut long = told.clone();
+    patched(
+        &mut long,
+        &json!({"thread": {"length_mm": 600}, "blank": {"stick_out_mm": 640, "shoulder": true, "relief_width_mm": 18}, "setup": {"ending": null}}),
+    );
+    let (plan, sheet) = whole(&long);
+    assert!(sheet.picture.shapes.iter().any(|s| s.role == "line.break"));
+    let room = |name: &str| sheet.picture.dimensions.iter().find(|d| d.name == name).map(|d| d.to[0] - d.from[0]);
+    assert!((room("relief_width").unwrap() - 18.0).abs() < 1e-9 && (room("run_up").unwrap() - plan.setup.run_up_mm.value).abs() < 1e-6);
+    assert!((room("runs_on").unwrap() - plan.setup.stopping_mm.value).abs() < 1e-6);
 }

@@ -40,8 +40,8 @@ function Shown({ job, batch }: { job: Job; batch: BatchView }) {
   const change = useChangeBatch(job);
   const again = useBeginAgain(job);
   const tell = useTellPart(job);
-  const set = (facts: Partial<BatchView['facts']>) =>
-    change.mutate({ facts: { ...batch.facts, ...facts }, revision: batch.revision });
+  const set = (facts: Partial<BatchView['facts']>, told?: () => void) =>
+    change.mutate({ facts: { ...batch.facts, ...facts }, revision: batch.revision }, { onSuccess: told });
   const order = batch.orders.find(o => o.across === batch.facts.across) ?? batch.orders.find(o => o.recommended);
   const failed = [change, again, tell].find(m => m.isError);
   const close = () => setAsked(null);
@@ -94,7 +94,7 @@ function Shown({ job, batch }: { job: Job; batch: BatchView }) {
         onClose={close}
         busy={change.isPending}
         fault={change.isError ? inWords(change.error) : null}
-        onSet={list => set({ plain: list })}
+        onSet={(list, told) => set({ plain: list }, told)}
       />
       {asked?.what === 'size' && <SizeLeaf row={asked.row} plain={plain} onClose={close} tell={tell} />}
       {asked?.what === 'scrap' && <ScrapLeaf row={asked.row} onClose={close} tell={tell} />}

@@ -22,7 +22,7 @@ export function PlainSizes({
   onClose: () => void;
   busy: boolean;
   fault: string | null;
-  onSet: (plain: Plain) => void;
+  onSet: (plain: Plain, told?: () => void) => void;
 }) {
   const unit = useUnit();
   const [name, setName, toldName] = useDraft('plain:name', '');
@@ -55,10 +55,12 @@ export function PlainSizes({
         ]}
         act="Add it"
         disabled={busy}
-        onSet={mm => {
-          onSet([...plain, { name: name.trim(), ...mm }]);
-          toldName();
-        }}
+        onSet={(mm, told) =>
+          onSet([...plain, { name: name.trim(), ...mm }], () => {
+            told();
+            toldName();
+          })
+        }
       >
         <label>
           called

@@ -40,7 +40,7 @@ export function SizeLeaf({
         fields={plain.map(p => ({ name: p.name ?? '', says: p.name ?? '', optional: plain.length > 1 }))}
         act="Tell it"
         disabled={tell.isPending}
-        onSet={mm => void send(mm).catch(() => undefined)}
+        onSet={(mm, told) => void send(mm).then(told, () => undefined)}
       />
       {tell.isError && (
         <p className="fault" role="alert">

@@ -31,7 +31,8 @@ function Held({ job, plan }: StationProps) {
   const change = useChange(job);
   const { blank } = plan;
   const told = job.request.blank;
-  const set = (patch: BlankPatch) => change.mutate({ request: { blank: patch } });
+  const set = (patch: BlankPatch, told?: () => void) =>
+    change.mutate({ request: { blank: patch } }, { onSuccess: told });
   const external = plan.thread.side === 'external';
   const toggle = (says: string, on: boolean, patch: BlankPatch) => (
     <button type="button" className="choice" aria-pressed={on} disabled={job.frozen} onClick={() => set(patch)}>
@@ -142,7 +143,7 @@ function Held({ job, plan }: StationProps) {
           fields={[{ name: 'runout_mm', says: 'whole swing', value: told?.runout_mm }]}
           act="What does it do?"
           disabled={job.frozen}
-          onSet={mm => set({ runout_mm: mm.runout_mm ?? null })}
+          onSet={(mm, told) => set({ runout_mm: mm.runout_mm ?? null }, told)}
           onClear={told?.runout_mm != null ? () => set({ runout_mm: null }) : undefined}
           clear="Not read"
         />
@@ -167,7 +168,7 @@ function Held({ job, plan }: StationProps) {
           ]}
           act="What does it do?"
           disabled={job.frozen}
-          onSet={mm => set({ parallel: mm } as BlankPatch)}
+          onSet={(mm, told) => set({ parallel: mm } as BlankPatch, told)}
           onClear={told?.parallel ? () => set({ parallel: null }) : undefined}
           clear="Not tested"
         />

@@ -44,7 +44,8 @@ function PlainPart({ job, plan }: StationProps) {
   const [name, setName, toldName] = useDraft('plain:name', '');
   const [kind, setKind] = useState<NonNullable<Plain['kind']>>('outside');
   const [adding, setAdding] = useState(plain.length === 0);
-  const keep = (list: Plain[]) => change.mutate({ request: { blank: { plain: list } } });
+  const keep = (list: Plain[], told?: () => void) =>
+    change.mutate({ request: { blank: { plain: list } } }, { onSuccess: told });
   const external = plan.thread.side === 'external';
   return (
     <div className="held">
@@ -61,7 +62,9 @@ function PlainPart({ job, plan }: StationProps) {
           ]}
           act="Size it"
           disabled={job.frozen}
-          onSet={mm => change.mutate({ request: { blank: { register: { ...mm, fit } } } })}
+          onSet={(mm, told) =>
+            change.mutate({ request: { blank: { register: { ...mm, fit } } } }, { onSuccess: told })
+          }
           onClear={register ? () => change.mutate({ request: { blank: { register: null } } }) : undefined}
           clear="No register"
         >
@@ -93,7 +96,12 @@ function PlainPart({ job, plan }: StationProps) {
             <LengthForm
               fields={[{ name: 'measured_mm', says: 'measured', value: plain[i]?.measured_mm }]}
               act="Set"
-              onSet={mm => keep(plain.map((p, j) => (j === i ? { ...p, measured_mm: mm.measured_mm ?? null } : p)))}
+              onSet={(mm, told) =>
+                keep(
+                  plain.map((p, j) => (j === i ? { ...p, measured_mm: mm.measured_mm ?? null } : p)),
+                  told,
+                )
+              }
               onClear={() => keep(plain.filter((_, j) => j !== i))}
               clear="Strike out"
               disabled={job.frozen}
@@ -109,10 +117,12 @@ function PlainPart({ job, plan }: StationProps) {
             ]}
             act="Add it"
             disabled={job.frozen}
-            onSet={mm => {
-              keep([...plain, { name, kind, ...mm }]);
-              toldName();
-            }}
+            onSet={(mm, told) =>
+              keep([...plain, { name, kind, ...mm }], () => {
+                told();
+                toldName();
+              })
+            }
           >
             <label>
               called

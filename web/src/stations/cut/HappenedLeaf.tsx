@@ -30,7 +30,10 @@ function BitForm({ onTold }: { onTold: (act: ActKind) => void }) {
     <LengthForm
       fields={[{ name: 'flat', says: 'Flat on its tip, if measured', optional: true }]}
       act="Go on with it"
-      onSet={mm => onTold({ kind: 'bit_changed', why, tip_flat_mm: mm.flat ?? undefined })}
+      onSet={(mm, told) => {
+        onTold({ kind: 'bit_changed', why, tip_flat_mm: mm.flat ?? undefined });
+        told();
+      }}
     >
       <Radios about="What became of the bit" choices={WHYS} chosen={w => why === w} onChoose={setWhy} />
     </LengthForm>
@@ -126,7 +129,10 @@ export function HappenedLeaf({
         <LengthForm
           fields={[{ name: 'past', says: 'Past the mark by' }]}
           act="Tell it"
-          onSet={mm => told({ kind: 'overran', past_mm: mm.past ?? 0 })}
+          onSet={(mm, taken) => {
+            told({ kind: 'overran', past_mm: mm.past ?? 0 });
+            taken();
+          }}
         />
       )}
       {asked === 'scrap' && (

@@ -21,7 +21,7 @@ export function ScratchLeaf({ job, plan, open, onClose }: StationProps & { open:
         <LengthForm
           fields={[{ name: 'measured_mm', says: 'one turn of the scratch measures' }]}
           act="Name the mistake"
-          onSet={mm => ask.mutate(mm.measured_mm ?? null)}
+          onSet={(mm, told) => ask.mutate(mm.measured_mm ?? null, { onSuccess: told })}
         />
         {ask.isError && (
           <p className="fault" role="alert">

@@ -236,7 +236,7 @@ function OwnTrain({
 }: {
   levers: string[];
   now: TrainRow | undefined;
-  hang: (train: { drivers: number[]; driven: number[]; gearbox?: string }) => void;
+  hang: (train: { drivers: number[]; driven: number[]; gearbox?: string }, told: () => void) => void;
 }) {
   const id = useId();
   const [text, setText, told] = useDraft('own train', '');
@@ -249,8 +249,7 @@ function OwnTrain({
         const read = readTrain(text);
         setFault(!read);
         if (!read) return;
-        told();
-        hang({ ...read, ...(levers.length > 1 && now ? { gearbox: now.gearbox } : {}) });
+        hang({ ...read, ...(levers.length > 1 && now ? { gearbox: now.gearbox } : {}) }, told);
       }}
     >
       <label htmlFor={id}>

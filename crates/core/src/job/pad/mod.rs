@@ -8,5 +8,5 @@ mod sum;
 mod work;
 
 pub use sum::{Feeds, FigureRequest, SumKind, SumRequest};
-pub use work::{FeedChoice, Figure, SumFacts, SumLine, feeds_said};
+pub use work::{FeedChoice, Figure, PadWorked, SumFacts, SumLine, feeds_said, worked};
 pub(crate) use work::{section, settle};

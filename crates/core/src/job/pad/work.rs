@@ -3,7 +3,8 @@
 use super::sum::{Feeds, SumKind, SumRequest};
 use crate::faults::Checker;
 use crate::job::{BlankRequest, PlanRequest, SetupRequest, ThreadRequest};
-use crate::working::{Num, Quantity, Worksheet};
+use crate::voice::Voice;
+use crate::working::{Num, Quantity, Working, Worksheet};
 use serde::Serialize;
 
 /// A fact a sum may feed, and how it is said.
@@ -91,6 +92,26 @@ pub struct SumLine {
     /// The fact it feeds.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub feeds: Option<Feeds>,
+}
+
+/// A pad worked by itself, beside a plan that was frozen before it: its lines, and the workings they open.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct PadWorked {
+    /// The sums.
+    pub lines: Vec<SumLine>,
+    /// How each was got.
+    pub workings: Vec<Working>,
+}
+
+/// Works the pad of a request by itself: what its sums would feed stands as it was frozen. None where one of them does not work.
+#[must_use]
+pub fn worked(request: &PlanRequest, voice: Voice) -> Option<PadWorked> {
+    let mut c = Checker::spoken(voice);
+    let sums = settle(&mut request.clone(), &mut c);
+    let mut sheet = Worksheet::spoken(voice);
+    let lines = section(&mut sheet, &sums).into_iter().map(|line| SumLine { feeds: None, ..line }).collect();
+    c.faults.is_empty().then(|| PadWorked { lines, workings: sheet.finish() })
 }
 
 /// More sums than this are not a bench pad.
