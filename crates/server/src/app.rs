@@ -52,6 +52,7 @@ pub fn api() -> OpenApiRouter<App> {
         .routes(routes!(bits::bit_dxf))
         .routes(routes!(sheets::thread))
         .routes(routes!(sheets::setup))
+        .routes(routes!(sheets::ways))
         .routes(routes!(sheets::groove))
         .routes(routes!(sheets::gauging))
         .routes(routes!(sheets::troubles))

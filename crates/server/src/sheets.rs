@@ -11,7 +11,7 @@ use axum::extract::{Path, State};
 use yoke_core::log::fold;
 use yoke_core::paper::{Papers, papers};
 use yoke_core::route::Member;
-use yoke_core::sheets::{GaugeSheet, GrooveSheet, SetupSheet, ThreadSheet, gauge_sheet, groove_sheet, setup_sheet, thread_sheet};
+use yoke_core::sheets::{GaugeSheet, GrooveSheet, SetupSheet, ThreadSheet, WaysSheet, gauge_sheet, groove_sheet, setup_sheet, thread_sheet, ways_sheet};
 use yoke_core::trouble::{JobEvidence, TroubleSheet, trouble_sheet};
 
 /// Makes something of the plan of a stored job: of one begun, of the plan it was begun on.
@@ -35,6 +35,12 @@ pub async fn thread(State(app): State<App>, voice: Asked, Path(id): Path<String>
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/setup", params(("id" = String, Path)), responses((status = 200, body = SetupSheet), (status = 404, body = Problem), (status = 422, body = Problem)))]
 pub async fn setup(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<SetupSheet>, Problem> {
     of_plan(&app, id, voice, |(plan, job, lathe, _)| setup_sheet(plan, job, lathe)).await.map(Json)
+}
+
+/// How the thread and each pass may end and how the work may be held, each seen.
+#[utoipa::path(get, path = "/api/v1/jobs/{id}/ways", params(("id" = String, Path)), responses((status = 200, body = WaysSheet), (status = 404, body = Problem), (status = 422, body = Problem)))]
+pub async fn ways(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<WaysSheet>, Problem> {
+    of_plan(&app, id, voice, |(plan, job, ..)| ways_sheet(plan, job)).await.map(Json)
 }
 
 /// The groove pass by pass, and what a mistake would do to it.

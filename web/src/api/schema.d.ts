@@ -506,6 +506,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How the thread and each pass may end and how the work may be held, each seen. */
+        get: operations["ways"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/kit": {
         parameters: {
             query?: never;
@@ -2279,6 +2296,13 @@ export interface components {
          * @enum {string}
          */
         EndKind: "relief" | "plunged_ring" | "withdraw" | "drilled_pocket" | "open";
+        /** @description A way for the thread to end. */
+        EndSeen: {
+            /** @description The end of the thread, to scale. */
+            drawing: components["schemas"]["Drawing"];
+            /** @description Which. */
+            end: components["schemas"]["EndKind"];
+        };
         /**
          * @description How each pass ends.
          * @enum {string}
@@ -2696,6 +2720,13 @@ export interface components {
          * @enum {string}
          */
         Holding: "three_jaw" | "four_jaw" | "collet" | "centres" | "arbor" | "faceplate" | "by_its_thread";
+        /** @description A way of holding the work. */
+        HoldingSeen: {
+            /** @description From above. */
+            drawing: components["schemas"]["Drawing"];
+            /** @description Which. */
+            holding: components["schemas"]["Holding"];
+        };
         /** @description One way of holding and what comes of it here. */
         HoldingView: {
             /** @description How far off centre it may be when the work was out and is put back. */
@@ -4024,6 +4055,15 @@ export interface components {
              */
             n: number;
             /** @description In words. */
+            says: string;
+        };
+        /** @description A way for a pass to end. */
+        PassEndSeen: {
+            /** @description The tool's round. */
+            drawing: components["schemas"]["Drawing"];
+            /** @description Which. */
+            ending: components["schemas"]["Ending"];
+            /** @description What is done, in order. */
             says: string;
         };
         /**
@@ -5599,6 +5639,7 @@ export interface components {
             bites_text?: string[] | null;
             /** @description Whether it is the one followed. */
             chosen: boolean;
+            drawing?: components["schemas"]["Drawing"] | null;
             /** @description Passes it takes, scratch and springs apart. */
             passes: number;
             /** @description Why it cannot be used here; absent when it can. */
@@ -6114,6 +6155,15 @@ export interface components {
          * @enum {string}
          */
         Way: "auto" | "toward" | "away";
+        /** @description Every way there is, seen. */
+        WaysSheet: {
+            /** @description How the thread may end. */
+            ends: components["schemas"]["EndSeen"][];
+            /** @description How the work may be held. */
+            holdings: components["schemas"]["HoldingSeen"][];
+            /** @description How a pass may end. */
+            pass_ends: components["schemas"]["PassEndSeen"][];
+        };
         /** @description What comes of one. */
         WhatIf: {
             /** @description How far off the pitch diameter the groove acts at the pitch line; of a square thread, how much wider it is. */
@@ -8026,6 +8076,57 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TroubleSheet"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ways: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WaysSheet"];
                 };
             };
             404: {

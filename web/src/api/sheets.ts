@@ -21,6 +21,8 @@ const of = (id: string) => ({ params: { path: { id } } });
 export const useThreadSheet = sheet('thread', id => api.GET('/api/v1/jobs/{id}/thread', of(id)));
 /** The set-up, drawn and step by step. */
 export const useSetupSheet = sheet('setup', id => api.GET('/api/v1/jobs/{id}/setup', of(id)));
+/** How the thread and each pass may end and how the work may be held, each seen. */
+export const useWays = sheet('ways', id => api.GET('/api/v1/jobs/{id}/ways', of(id)));
 /** The groove as simulated, pass by pass, and what mistakes would do to it. */
 export const useGroove = sheet('groove', id => api.GET('/api/v1/jobs/{id}/groove', of(id)));
 /** The bit drawn, and how it is ground. */

@@ -1,8 +1,9 @@
 import { Popover } from '@mantine/core';
 import { useId, useState } from 'react';
-import { inWords, type Job } from '../api/client';
+import { type Drawing, inWords, type Job } from '../api/client';
 import { type Patch, useChange } from '../api/hooks';
 import { readLength } from '../api/length';
+import { Seen } from '../drawing/Outline';
 import { useDraft } from '../parts/draft';
 import { NumberPad } from '../parts/NumberPad';
 import { useUnit } from '../parts/unit';
@@ -15,7 +16,10 @@ interface Ready {
 
 /** How a word is changed: one of some choices, or something typed. */
 export type Edit =
-  | { kind: 'choice'; choices: { says: string; under?: string; patch: Patch; chosen?: boolean }[] }
+  | {
+      kind: 'choice';
+      choices: { says: string; under?: string; seen?: Drawing | undefined; patch: Patch; chosen?: boolean }[];
+    }
   | { kind: 'text'; value: string; patch: (text: string) => Patch }
   | { kind: 'length'; value: string; patch: (mm: number | null) => Patch; clear?: string; owned?: Ready[] }
   | { kind: 'number'; value: string; patch: (value: number | null) => Patch; clear?: string; usual?: Ready[] };
@@ -84,8 +88,8 @@ function Editor({ job, about, edit, close }: { job: Job; about: string; edit: Ed
 
   if (edit.kind === 'choice') {
     return (
-      <div className="editor" role="group" aria-label={about}>
-        <div className="choices">
+      <div className={edit.choices.some(c => c.seen) ? 'editor wide' : 'editor'} role="group" aria-label={about}>
+        <div className={edit.choices.some(c => c.seen) ? 'choices pictured' : 'choices'}>
           {edit.choices.map((c, i) => (
             <button
               type="button"
@@ -95,6 +99,7 @@ function Editor({ job, about, edit, close }: { job: Job; about: string; edit: Ed
               data-autofocus={(c.chosen ?? i === 0) ? true : undefined}
               onClick={() => send(c.patch)}
             >
+              {c.seen && <Seen drawing={c.seen} />}
               {c.says}
               {c.under && <small>{c.under}</small>}
             </button>

@@ -41,6 +41,42 @@ interface OutlineProps {
   onPart?: (part: string) => void;
 }
 
+/** A drawing as part of what is chosen: small, and told by the words beside it. */
+export function Seen({ drawing }: { drawing: Drawing }) {
+  const [left = 0, bottom = 0, right = 1, top = 1] = drawing.bounds;
+  return (
+    <svg
+      className="seen"
+      viewBox={`${left} ${-top} ${right - left} ${top - bottom}`}
+      aria-hidden="true"
+      preserveAspectRatio="xMidYMid meet"
+    >
+      <Lines drawing={drawing} />
+    </svg>
+  );
+}
+
+/** What is drawn of a drawing, without its words. */
+function Lines({ drawing, done, onPart }: Pick<OutlineProps, 'drawing' | 'done' | 'onPart'>) {
+  return drawing.shapes.map((shape, i) => {
+    if (shape.role.startsWith('word')) return null;
+    const part = onPart && partOf(shape.role);
+    const touch = part ? () => onPart(part) : undefined;
+    const name = `${touch ? 'touchable ' : ''}shape ${shape.role.replaceAll('.', '-')}${shape.label && done?.has(shape.label) ? ' is-done' : ''}`;
+    if (shape.teeth) return <polygon key={i} className={name} points={toothed(shape)} onClick={touch} />;
+    if (shape.circle) {
+      const c = shape.circle;
+      return <circle key={i} className={name} cx={c.x} cy={-c.y} r={c.r} onClick={touch} />;
+    }
+    const points = path(shape.line ?? []);
+    return shape.closed ? (
+      <polygon key={i} className={name} points={points} onClick={touch} />
+    ) : (
+      <polyline key={i} className={name} points={points} onClick={touch} />
+    );
+  });
+}
+
 /** Draws an outline of the core to scale: it maps mm to the screen and nothing else. */
 export function Outline({ drawing, done, className, onDimension, onPart }: OutlineProps) {
   const unit = useUnit();
@@ -56,23 +92,7 @@ export function Outline({ drawing, done, className, onDimension, onPart }: Outli
         aria-label={drawing.says}
         preserveAspectRatio="xMidYMid meet"
       >
-        {drawing.shapes.map((shape, i) => {
-          if (shape.role.startsWith('word')) return null;
-          const part = onPart && partOf(shape.role);
-          const touch = part ? () => onPart(part) : undefined;
-          const name = `${touch ? 'touchable ' : ''}shape ${shape.role.replaceAll('.', '-')}${shape.label && done?.has(shape.label) ? ' is-done' : ''}`;
-          if (shape.teeth) return <polygon key={i} className={name} points={toothed(shape)} onClick={touch} />;
-          if (shape.circle) {
-            const c = shape.circle;
-            return <circle key={i} className={name} cx={c.x} cy={-c.y} r={c.r} onClick={touch} />;
-          }
-          const points = path(shape.line ?? []);
-          return shape.closed ? (
-            <polygon key={i} className={name} points={points} onClick={touch} />
-          ) : (
-            <polyline key={i} className={name} points={points} onClick={touch} />
-          );
-        })}
+        <Lines drawing={drawing} {...(done ? { done } : {})} {...(onPart ? { onPart } : {})} />
         {drawing.shapes.map((shape, i) =>
           shape.role.startsWith('word') && shape.line?.[0] ? (
             <Text

@@ -345,6 +345,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &CutFacts, blank: &BlankFacts
             step_mm: on.step_mm,
             voice,
             followed: style,
+            toward: direction.carriage == Carriage::TowardHeadstock,
         },
         depth_law: facts.depth_law,
         lightened,

@@ -6,9 +6,10 @@ use super::rules;
 use super::schedule::{Bounds, NOTHING_MM, PassKind, SCRATCH_MM, Spread};
 use crate::bit::{STEEL_GPA, STOCKING_LEAVES_MM, Tip};
 use crate::job::{BlankFacts, CutFacts, Lathe, ReadBy, Reads, Style};
+use crate::outline::{Drawing, Point, Shape};
 use crate::quantity::plain_text;
-use crate::thread::Flanks;
 use crate::thread::form::Thread;
+use crate::thread::{Flanks, Side};
 use crate::voice::Voice;
 use crate::working::{Num, Quantity, Worksheet};
 use serde::Serialize;
@@ -267,6 +268,9 @@ pub struct StyleView {
     pub bites_text: Option<[String; 3]>,
     /// What may go wrong with it.
     pub risk: &'static str,
+    /// The groove with what every pass takes of it.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub drawing: Option<Drawing>,
 }
 
 /// The edge of a tool with this tip: a flat, or a radius that stands for one.
@@ -275,14 +279,23 @@ pub(crate) fn edge(flat: f64, radius: Option<f64>, angles: [f64; 2], reach: f64)
 }
 
 /// The styles side by side, each with the passes it would take and the largest bite of each edge.
-fn compare(ask: &StyleQuery<'_>, on: &Stands<'_>, voice: Voice, followed: Style) -> Vec<StyleView> {
+fn compare(ask: &StyleQuery<'_>, on: &Stands<'_>, voice: Voice, (followed, toward): (Style, bool)) -> Vec<StyleView> {
     let (flanks, lathe) = (ask.thread.flanks, on.lathe);
     Style::ALL
         .into_iter()
         .map(|style| {
             let refused = style.refused(lathe, ask.thread, voice);
-            let mut said =
-                StyleView { style, says: style.says(), chosen: style == followed, refused, passes: 0, bites: None, bites_text: None, risk: style.risk() };
+            let mut said = StyleView {
+                style,
+                says: style.says(),
+                chosen: style == followed,
+                refused,
+                passes: 0,
+                bites: None,
+                bites_text: None,
+                risk: style.risk(),
+                drawing: None,
+            };
             if said.refused.is_some() {
                 return said;
             }
@@ -295,6 +308,7 @@ fn compare(ask: &StyleQuery<'_>, on: &Stands<'_>, voice: Voice, followed: Style)
             let rough = edge(ask.stocking, None, flanks.both(), reach);
             let mut field = Field::uncut(ask.thread.pitch.value);
             let mut most = Chip::default();
+            let mut sections = vec![field.section().to_vec()];
             let depths: Vec<f64> = laid.iter().map(|p| p.asked.value).collect();
             let sides = if style == Style::Alternating { zigzag(&depths, flanks, |mm| mm) } else { vec![0.0; laid.len()] };
             for (pass, side) in laid.iter().zip(sides) {
@@ -303,7 +317,11 @@ fn compare(ask: &StyleQuery<'_>, on: &Stands<'_>, voice: Voice, followed: Style)
                 most.leading_mm2 = most.leading_mm2.max(chip.leading_mm2);
                 most.tip_mm2 = most.tip_mm2.max(chip.tip_mm2);
                 most.trailing_mm2 = most.trailing_mm2.max(chip.trailing_mm2);
+                if chip.area() > 1e-9 {
+                    sections.push(field.section().to_vec());
+                }
             }
+            said.drawing = Some(layers(&sections, ask.thread.spec.side, toward, style.says()));
             said.passes = laid.iter().filter(|p| matches!(p.kind, PassKind::Cut | PassKind::Stocking)).count();
             let most = most.rounded();
             said.bites_text = Some([most.leading_mm2, most.tip_mm2, most.trailing_mm2].map(|mm2| voice.area(mm2)));
@@ -311,6 +329,23 @@ fn compare(ask: &StyleQuery<'_>, on: &Stands<'_>, voice: Voice, followed: Style)
             said
         })
         .collect()
+}
+
+/// One groove over a pitch, headstock to the left, with what each pass takes of it as a band of its own.
+fn layers(sections: &[Vec<Point>], side: Side, toward: bool, says: &str) -> Drawing {
+    let (mirror, up) = (if toward { 1.0 } else { -1.0 }, if side == Side::External { -1.0 } else { 1.0 });
+    let place = |p: &Point| [mirror * p[0], up * p[1]];
+    let last = sections.last().map_or(&[][..], Vec::as_slice);
+    let deep = last.iter().map(|p| p[1]).fold(0.05, f64::max) * 1.2;
+    let wide = last.last().map_or(1.0, |p| p[0]);
+    let mut metal: Vec<Point> = last.iter().map(place).collect();
+    metal.extend([[wide * mirror, up * deep], [-wide * mirror, up * deep]]);
+    let mut shapes = vec![Shape::closed("cut.metal", metal)];
+    for pair in sections.windows(2) {
+        shapes.push(Shape::closed("cut.pass", pair[0].iter().chain(pair[1].iter().rev()).map(place).collect()));
+    }
+    let frame = [-wide, (up * deep).min(0.0), wide, (up * deep).max(0.0)];
+    Drawing::chart(format!("The groove cut {says}, a band for each of {} passes.", sections.len() - 1), frame, shapes, Vec::new())
 }
 
 /// What the styles are compared on, kept so that they are compared only where that is shown.
@@ -327,6 +362,8 @@ pub(crate) struct Compared {
     pub step_mm: f64,
     pub voice: Voice,
     pub followed: Style,
+    /// Whether the carriage goes toward the headstock.
+    pub toward: bool,
 }
 
 impl Compared {
@@ -336,7 +373,7 @@ impl Compared {
         let [radial, aimed] = self.depths;
         let (bounds, _) = bounds(&mut Worksheet::default(), &on, aimed, self.followed);
         let ask = StyleQuery { facts: &self.facts, thread: &self.thread, tip: &self.tip, radial, aimed, bounds, stocking: self.stocking };
-        compare(&ask, &on, self.voice, self.followed)
+        compare(&ask, &on, self.voice, (self.followed, self.toward))
     }
 }
 

@@ -1,5 +1,5 @@
 //! What is made on request from a finished plan: the set-up from above with its steps and cautions, the groove pass by pass with what a
-//! mistake would do, every way of reading the thread, the thread as it is seen, and a job as the board shows
+//! mistake would do, every way of reading the thread, the thread as it is seen, the ways there are to end and to hold it, and a job as the board shows
 //! it.
 
 mod board;
@@ -12,6 +12,7 @@ mod schools;
 mod setup;
 mod steps;
 mod thread;
+mod ways;
 mod what_if;
 
 pub use board::{OnBoard, Sketch, on_board};
@@ -21,4 +22,5 @@ pub use schools::School;
 pub use setup::{SetupSheet, setup_sheet};
 pub use steps::{Step, steps};
 pub use thread::{ThreadSheet, thread_sheet};
+pub use ways::{EndSeen, HoldingSeen, PassEndSeen, WaysSheet, ways_sheet};
 pub use what_if::{Mistaken, WhatIf};

@@ -151,9 +151,10 @@ impl<'a> Layout<'a> {
 pub fn picture(plan: &Plan, job: &Job) -> Drawing {
     let at = Layout::of(plan, &job.blank);
     let setup = &plan.setup;
-    let mut shapes = holder(&at);
+    let by = plan.blank.held().map_or(Holding::ThreeJaw, |h| h.holding);
+    let mut shapes = holder(&at, by);
     shapes.extend(work(&at));
-    shapes.extend(far_end(&at));
+    shapes.extend(far_end(&at, by));
     shapes.extend(tool(&at));
     shapes.extend(ways(&at));
     shapes.extend(words(&at));
@@ -167,10 +168,23 @@ pub fn picture(plan: &Plan, job: &Job) -> Drawing {
     Drawing::new(format!("From above, the operator below. {}{lean}{unknown}", setup.says), shapes, rooms(&at, job.voice))
 }
 
+/// The work held another way, by itself.
+#[must_use]
+pub(super) fn held(plan: &Plan, job: &Job, by: Holding, says: &str) -> Drawing {
+    let at = Layout::of(plan, &job.blank);
+    let mut shapes = holder(&at, by);
+    shapes.extend(work(&at));
+    shapes.extend(far_end(&at, by));
+    let bounds = shapes
+        .iter()
+        .flat_map(|s| &s.line)
+        .fold([f64::INFINITY, f64::INFINITY, f64::NEG_INFINITY, f64::NEG_INFINITY], |b, p| [b[0].min(p[0]), b[1].min(p[1]), b[2].max(p[0]), b[3].max(p[1])]);
+    Drawing::chart(format!("The work held {says}, from above."), bounds, shapes, Vec::new())
+}
+
 /// The headstock and what grips the work: jaws, a collet, a plate, or a centre and its dog.
-fn holder(at: &Layout<'_>) -> Vec<Shape> {
+fn holder(at: &Layout<'_>, by: Holding) -> Vec<Shape> {
     let (k, h, x) = (at.k, at.held, at.jaws);
-    let by = at.plan.blank.held().map_or(Holding::ThreeJaw, |h| h.holding);
     let body = h + 16.0 * k;
     let (mut shapes, nose) = match by {
         Holding::Collet => {
@@ -261,11 +275,10 @@ fn broken(x: f64, height: f64, k: f64) -> [Shape; 2] {
 }
 
 /// What stands at the ends: a centre, a steady, and whatever was told of beyond the thread.
-fn far_end(at: &Layout<'_>) -> Vec<Shape> {
+fn far_end(at: &Layout<'_>, by: Holding) -> Vec<Shape> {
     let (k, r, far) = (at.k, at.r, at.far);
     let mut shapes = Vec::new();
-    let held = at.plan.blank.held().map(|h| h.holding);
-    let centred = at.blank.support != Support::None || matches!(held, Some(Holding::Centres | Holding::Arbor));
+    let centred = at.blank.support != Support::None || matches!(by, Holding::Centres | Holding::Arbor);
     if centred && !at.internal {
         // A point of 60 degrees in its hole.
         let half = (0.3 * r).max(3.0 * k);

@@ -253,6 +253,7 @@ async fn a_part_is_held_clocked_and_given_its_plain_sizes() {
     browser.find_text(".held .choice", "It must run true").await.click().await.unwrap();
     browser.wait_text(".held .ways .choice[aria-pressed=true]", "four-jaw").await;
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
+    browser.find_text(".held .choice", "How true it runs").await.click().await.unwrap();
     // An indicator reading becomes what it does and the move that mends it; a bad one names its field and stays.
     let swing = ".held section[aria-label='Run-out'] input";
     retype(&browser.find(swing).await, "a lot" + Key::Enter).await;

@@ -13,7 +13,7 @@ use yoke_core::plan::plan as reckon;
 use yoke_core::quantity::LengthUnit;
 use yoke_core::route::{Member, propose, said};
 use yoke_core::run::Symptom;
-use yoke_core::sheets::{gauge_sheet, groove_sheet, setup_sheet, thread_sheet};
+use yoke_core::sheets::{gauge_sheet, groove_sheet, setup_sheet, thread_sheet, ways_sheet};
 use yoke_core::shop::look;
 use yoke_core::story::{RecordedAct, story};
 use yoke_core::thread::Fit;
@@ -125,6 +125,7 @@ pub(crate) fn everything(request: &Value, voice: Voice) -> Result<Vec<(&'static 
     Ok(vec![
         ("plan", json(serde_json::to_value(&plan))),
         ("setup", json(serde_json::to_value(setup_sheet(&plan, &facts, &lathe)))),
+        ("ways", json(serde_json::to_value(ways_sheet(&plan, &facts)))),
         ("groove", json(serde_json::to_value(groove_sheet(&plan)))),
         ("thread", json(serde_json::to_value(thread_sheet(&plan)))),
         ("gauge", json(serde_json::to_value(gauge_sheet(&plan, &kit)))),

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { useWays } from '../../api/sheets';
 import { useKeys } from '../../app/keys';
 import { BenchPad } from '../../pad/BenchPad';
 import { Outline } from '../../drawing/Outline';
@@ -57,6 +58,7 @@ export function BlankStation({ job, plan }: StationProps) {
     // The leaf stands on the page one frame later.
     requestAnimationFrame(() => requestAnimationFrame(() => openWord(name)));
   };
+  const ways = useWays(job);
   const told = job.request.blank;
   const held = blank.holdings.find(h => h.chosen);
   const plainCount = (blank.plain?.length ?? 0) + (blank.register ? 1 : 0);
@@ -143,6 +145,7 @@ export function BlankStation({ job, plan }: StationProps) {
               choices: blank.endings.map(e => ({
                 says: `${e.says}${e.recommended ? ' (recommended)' : ''}`,
                 under: `${figure(e.usable_mm, unit)} of full thread; ${e.consequence}`,
+                seen: ways.data?.ends.find(s => s.end === e.end)?.drawing,
                 chosen: e.chosen,
                 patch: { blank: { end: e.end } },
               })),

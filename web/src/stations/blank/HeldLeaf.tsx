@@ -1,4 +1,7 @@
+import { useWays } from '../../api/sheets';
+import { useState } from 'react';
 import { Word } from '../../app/Word';
+import { Seen } from '../../drawing/Outline';
 import { inWords } from '../../api/client';
 import { type Patch, useChange } from '../../api/hooks';
 import { figure, Figure } from '../../parts/Figure';
@@ -33,6 +36,13 @@ function Held({ job, plan }: StationProps) {
   const told = job.request.blank;
   const set = (patch: BlankPatch, told?: () => void) =>
     change.mutate({ request: { blank: patch } }, { onSuccess: told });
+  const ways = useWays(job);
+  // What was read of it is looked at first where it was read.
+  const [view, setView] = useState<'held' | 'true'>(told?.runout_mm != null || told?.parallel ? 'true' : 'held');
+  const seen = (holding: string) => {
+    const drawing = ways.data?.holdings.find(s => s.holding === holding)?.drawing;
+    return drawing && <Seen drawing={drawing} />;
+  };
   const external = plan.thread.side === 'external';
   const toggle = (says: string, on: boolean, patch: BlankPatch) => (
     <button type="button" className="choice" aria-pressed={on} disabled={job.frozen} onClick={() => set(patch)}>
@@ -41,6 +51,14 @@ function Held({ job, plan }: StationProps) {
   );
   return (
     <div className="held">
+      <div className="row" role="group" aria-label="Which of it">
+        <button type="button" className="choice" aria-pressed={view === 'held'} onClick={() => setView('held')}>
+          How it is held
+        </button>
+        <button type="button" className="choice" aria-pressed={view === 'true'} onClick={() => setView('true')}>
+          How true it runs
+        </button>
+      </div>
       <p className="sentence own">
         {blank.slenderness && (
           <>
@@ -103,82 +121,94 @@ function Held({ job, plan }: StationProps) {
           </>
         )}
       </p>
-      <section aria-label="Ways of holding">
-        <p className="how">Recommended because {blank.holding_reason}.</p>
-        <div className="row">
-          {toggle('It must run true to what is finished', Boolean(told?.runs_true), {
-            runs_true: told?.runs_true ? null : true,
-          })}
-          {toggle('Another thread of it is finished', Boolean(told?.other_thread_finished), {
-            other_thread_finished: told?.other_thread_finished ? null : true,
-          })}
-        </div>
-        <div className="choices ways">
-          {blank.holdings.map(h => (
-            <button
-              key={h.holding}
-              type="button"
-              className={`choice${h.serves ? '' : ' unserving'}`}
-              aria-pressed={h.chosen}
+      {view === 'held' ? (
+        <section aria-label="Ways of holding">
+          <p className="how">Recommended because {blank.holding_reason}.</p>
+          <div className="row">
+            {toggle('It must run true to what is finished', Boolean(told?.runs_true), {
+              runs_true: told?.runs_true ? null : true,
+            })}
+            {toggle('Another thread of it is finished', Boolean(told?.other_thread_finished), {
+              other_thread_finished: told?.other_thread_finished ? null : true,
+            })}
+          </div>
+          <div className="choices ways pictured">
+            {blank.holdings.map(h => (
+              <button
+                key={h.holding}
+                type="button"
+                className={`choice${h.serves ? '' : ' unserving'}`}
+                aria-pressed={h.chosen}
+                disabled={job.frozen}
+                onClick={() => set({ holding: h.holding })}
+              >
+                {seen(h.holding)}
+                <span>
+                  {h.says}
+                  {h.recommended ? ' (recommended)' : ''}
+                  {h.serves ? '' : ' (does not serve)'}
+                  <small>
+                    {h.consequence}; put back, within {figure(h.again_mm, unit)} of true.
+                  </small>
+                </span>
+              </button>
+            ))}
+          </div>
+        </section>
+      ) : (
+        <>
+          <section aria-label="Run-out">
+            <h3>The indicator on the work</h3>
+            <div className="row">
+              {toggle('as first held', !told?.rechucked, { rechucked: null })}
+              {toggle('out and put back midway', Boolean(told?.rechucked), { rechucked: true })}
+            </div>
+            <LengthForm
+              fields={[{ name: 'runout_mm', says: 'whole swing', value: told?.runout_mm }]}
+              act="What does it do?"
               disabled={job.frozen}
-              onClick={() => set({ holding: h.holding })}
-            >
-              {h.says}
-              {h.recommended ? ' (recommended)' : ''}
-              {h.serves ? '' : ' (does not serve)'}
-              <small>
-                {h.consequence}; put back, within {figure(h.again_mm, unit)} of true.
-              </small>
-            </button>
-          ))}
-        </div>
-      </section>
-      <section aria-label="Run-out">
-        <h3>The indicator on the work</h3>
-        <div className="row">
-          {toggle('as first held', !told?.rechucked, { rechucked: null })}
-          {toggle('out and put back midway', Boolean(told?.rechucked), { rechucked: true })}
-        </div>
-        <LengthForm
-          fields={[{ name: 'runout_mm', says: 'whole swing', value: told?.runout_mm }]}
-          act="What does it do?"
-          disabled={job.frozen}
-          onSet={(mm, told) => set({ runout_mm: mm.runout_mm ?? null }, told)}
-          onClear={told?.runout_mm != null ? () => set({ runout_mm: null }) : undefined}
-          clear="Not read"
-        />
-        {blank.run_out && (
-          <p>
-            <Figure of={blank.run_out.off_mm} says={say('Off {center}')} /> {say('off {center}.')}{' '}
-            {blank.run_out.does} <b>{blank.run_out.mend}</b>
-          </p>
-        )}
-      </section>
-      <section aria-label="Parallel test">
-        <h3>Two diameters of one {external ? 'turned' : 'bored'} length</h3>
-        <LengthForm
-          fields={[
-            { name: 'free_mm', says: external ? 'at the free end' : 'at the mouth', value: told?.parallel?.free_mm },
-            {
-              name: 'headstock_mm',
-              says: external ? 'at the headstock end' : 'at the bottom',
-              value: told?.parallel?.headstock_mm,
-            },
-            { name: 'apart_mm', says: 'apart', value: told?.parallel?.apart_mm },
-          ]}
-          act="What does it do?"
-          disabled={job.frozen}
-          onSet={(mm, told) => set({ parallel: mm } as BlankPatch, told)}
-          onClear={told?.parallel ? () => set({ parallel: null }) : undefined}
-          clear="Not tested"
-        />
-        {blank.parallel && (
-          <p>
-            <Figure of={blank.parallel.taper_mm} says="Taper over the thread" /> over the thread.{' '}
-            {blank.parallel.does} <b>{blank.parallel.mend}</b>
-          </p>
-        )}
-      </section>
+              onSet={(mm, told) => set({ runout_mm: mm.runout_mm ?? null }, told)}
+              onClear={told?.runout_mm != null ? () => set({ runout_mm: null }) : undefined}
+              clear="Not read"
+            />
+            {blank.run_out && (
+              <p>
+                <Figure of={blank.run_out.off_mm} says={say('Off {center}')} /> {say('off {center}.')}{' '}
+                {blank.run_out.does} <b>{blank.run_out.mend}</b>
+              </p>
+            )}
+          </section>
+          <section aria-label="Parallel test">
+            <h3>Two diameters of one {external ? 'turned' : 'bored'} length</h3>
+            <LengthForm
+              fields={[
+                {
+                  name: 'free_mm',
+                  says: external ? 'at the free end' : 'at the mouth',
+                  value: told?.parallel?.free_mm,
+                },
+                {
+                  name: 'headstock_mm',
+                  says: external ? 'at the headstock end' : 'at the bottom',
+                  value: told?.parallel?.headstock_mm,
+                },
+                { name: 'apart_mm', says: 'apart', value: told?.parallel?.apart_mm },
+              ]}
+              act="What does it do?"
+              disabled={job.frozen}
+              onSet={(mm, told) => set({ parallel: mm } as BlankPatch, told)}
+              onClear={told?.parallel ? () => set({ parallel: null }) : undefined}
+              clear="Not tested"
+            />
+            {blank.parallel && (
+              <p>
+                <Figure of={blank.parallel.taper_mm} says="Taper over the thread" /> over the thread.{' '}
+                {blank.parallel.does} <b>{blank.parallel.mend}</b>
+              </p>
+            )}
+          </section>
+        </>
+      )}
       {change.isError && (
         <p className="fault" role="alert">
           {inWords(change.error)}

@@ -1,5 +1,6 @@
 import { inWords, type Job } from '../../api/client';
 import { useChange } from '../../api/hooks';
+import { Seen } from '../../drawing/Outline';
 import { Leaf } from '../../parts/Leaf';
 import { useGroove } from '../../api/sheets';
 
@@ -40,6 +41,7 @@ export function StylesLeaf({ job, open, onClose }: { job: Job; open: boolean; on
                     change.mutate({ request: { cut: { style: s.style, compound_angle_deg: null, rows: null } } })
                   }
                 >
+                  {s.drawing && <Seen drawing={s.drawing} />}
                   {s.says}
                 </button>
               </td>

@@ -1,8 +1,10 @@
 import { Link } from '@tanstack/react-router';
 import { useState } from 'react';
+import { useWays } from '../../api/sheets';
 import { Word } from '../../app/Word';
 import { Outline } from '../../drawing/Outline';
 import { figure, Figure } from '../../parts/Figure';
+import { cap } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
 import { Station } from '../Station';
@@ -24,6 +26,7 @@ export function GearsStation({ job, plan }: StationProps) {
   const [leaf, setLeaf] = useState<'trains' | 'chart' | 'buy' | 'scratch' | 'motion' | 'drift' | null>(null);
   const close = () => setLeaf(null);
   const hung = gears.hung;
+  const ways = useWays(job);
   const ending = setup.endings.find(e => e.chosen);
   const lathe = job.request.lathe_id;
   const rule = {
@@ -57,7 +60,8 @@ export function GearsStation({ job, plan }: StationProps) {
               kind: 'choice',
               choices: setup.endings.map(e => ({
                 says: `${e.says}${e.recommended ? ' (recommended)' : ''}${e.serves ? '' : ' (does not serve)'}`,
-                under: e.consequence,
+                under: `${ways.data?.pass_ends.find(s => s.ending === e.ending)?.says ?? ''} ${cap(e.consequence)}.`,
+                seen: ways.data?.pass_ends.find(s => s.ending === e.ending)?.drawing,
                 chosen: e.chosen,
                 patch: { setup: { ending: e.ending } },
               })),
