@@ -195,6 +195,16 @@ fn start_driver() -> Option<(Kept, u16)> {
     Some((driver, port))
 }
 
+/// Told to the tests: what the content policy blocks, what the page says on the console or throws, and what moves without being asked to.
+const WATCH: &str = "
+window.blocked = []; window.said = []; window.shifts = [];
+document.addEventListener('securitypolicyviolation', e => window.blocked.push(e.violatedDirective + ' ' + e.blockedURI));
+for (const how of ['log', 'info', 'warn', 'error', 'debug']) console[how] = (...what) => window.said.push(how + ': ' + what.map(String).join(' '));
+addEventListener('error', e => e.message && window.said.push('thrown: ' + e.message));
+addEventListener('unhandledrejection', e => window.said.push('not caught: ' + String(e.reason)));
+new PerformanceObserver(list => list.getEntries().filter(e => !e.hadRecentInput).forEach(e => window.shifts.push(e.value))).observe({ type: 'layout-shift', buffered: true });
+";
+
 /// How long a page may take to show something.
 const PATIENCE: Duration = Duration::from_secs(15);
 
@@ -229,10 +239,7 @@ impl Browser {
         let page = WebDriver::new(format!("http://127.0.0.1:{port}"), wants).await.expect("Chromium starts");
         let tools = page.cdp();
         let browser = Self { page: ManuallyDrop::new(page), tools, _driver: driver, _profile: profile };
-        // What the content policy blocks is told to the tests.
-        let watch =
-            "window.blocked = []; document.addEventListener('securitypolicyviolation', e => window.blocked.push(e.violatedDirective + ' ' + e.blockedURI))";
-        browser.tools.send_raw("Page.addScriptToEvaluateOnNewDocument", json!({ "source": watch })).await.unwrap();
+        browser.tools.send_raw("Page.addScriptToEvaluateOnNewDocument", json!({ "source": WATCH })).await.unwrap();
         browser.size(DESK).await;
         browser
     }
@@ -390,6 +397,16 @@ impl Browser {
         serde_json::from_value(self.script("return window.blocked").await).unwrap()
     }
 
+    /// What the page has said on the console or thrown, since it was opened.
+    pub async fn said(&self) -> Vec<String> {
+        serde_json::from_value(self.script("return window.said").await).unwrap()
+    }
+
+    /// How much of the page has moved unasked since this was last asked, as the share browsers reckon it by.
+    pub async fn shifted(&self) -> f64 {
+        self.script("return window.shifts.splice(0).reduce((a, b) => a + b, 0)").await.as_f64().unwrap_or(f64::NAN)
+    }
+
     /// Takes a picture of the page.
     pub async fn picture(&self, path: &Path) {
         self.page.screenshot(path).await.unwrap();
@@ -415,6 +432,8 @@ impl Browser {
 
     /// Leaves it for another journey, as new. A journey that fails does not come here, and its browser goes with it.
     pub async fn close(self) {
+        let said = self.said().await;
+        assert!(said.is_empty(), "said on the console: {said:?}");
         // What is typed and not told is kept by the tab itself.
         let origin = self.script("sessionStorage.clear(); return window.origin").await;
         self.go("about:blank").await;

@@ -1,5 +1,6 @@
 //! The application: its state, its routes, its start and end.
 
+use crate::cache::Cache;
 use crate::folder::{Folder, mark_demo, put_aside};
 use crate::notices::NoticeCode;
 use crate::problem::PROBLEM;
@@ -166,7 +167,8 @@ pub async fn serve(folder: &Path, &Serve { port, demo: with_demo, fresh, .. }: &
         acts,
         reckoning,
         long,
-        charts: Arc::default(),
+        charts: Arc::new(Cache::of_most(8)),
+        plans: Arc::new(Cache::of_most(8)),
         notices: Arc::default(),
         events: broadcast::channel(64).0,
         stopping,

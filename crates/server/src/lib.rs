@@ -10,7 +10,7 @@ mod app;
 mod batch;
 mod bits;
 mod body;
-mod charts;
+mod cache;
 mod command;
 mod day;
 mod demo;

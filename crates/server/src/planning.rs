@@ -6,10 +6,13 @@ use crate::state::App;
 use crate::stored::{self, Document, Failed, FrozenFacts, without};
 use crate::voice::Asked;
 use axum::Json;
+use axum::body::Bytes;
 use axum::extract::State;
+use axum::http::header;
+use axum::response::IntoResponse;
 use serde::{Deserialize, Serialize};
-use serde_json::value::RawValue;
 use serde_json::{Value, json};
+use std::sync::Arc;
 use utoipa::ToSchema;
 use yoke_core::faults::{Fault, clipped, read_json};
 use yoke_core::gauge::{Measured, Verdict};
@@ -133,9 +136,29 @@ pub fn plan_with_store(store: &Store, value: Value, voice: Asked) -> Result<Resu
 
 /// Reckons the whole plan; nothing is stored.
 #[utoipa::path(post, path = "/api/v1/plan", request_body = PlanRequest, responses((status = 200, body = Plan), (status = 422, body = Problem)))]
-pub async fn plan(State(app): State<App>, voice: Asked, JsonBody(value): JsonBody) -> Result<Json<Box<RawValue>>, Problem> {
-    let planned = app.reckon(move |store| Ok(plan_with_store(store, value, voice)?.map(|plan| plan.json()))).await?;
-    planned.map_err(Problem::faulty)?.map(Json).map_err(|e| Problem::internal(e.to_string()))
+pub async fn plan(State(app): State<App>, voice: Asked, JsonBody(value): JsonBody) -> Result<impl IntoResponse, Problem> {
+    let kept = Arc::clone(&app.plans);
+    let planned = app.reckon(move |store| {
+        let content = content(store, &value, voice)?;
+        if let Some(made) = kept.of(&content) {
+            return Ok(Ok(made));
+        }
+        let planned = plan_with_store(store, value, voice)?;
+        Ok(planned.and_then(|plan| {
+            let made = plan.written().map(Bytes::from).map_err(|e| vec![Fault::new("", e.to_string())])?;
+            kept.keep(content, &made);
+            Ok(made)
+        }))
+    });
+    let made = planned.await?.map_err(Problem::faulty)?;
+    Ok(([(header::CONTENT_TYPE, "application/json")], made))
+}
+
+/// All that a plan asked for hangs on: what was sent, its voice, and of the shop the drawer and the lathe it names.
+fn content(store: &Store, sent: &Value, voice: Asked) -> Result<String, Failed> {
+    let drawer = if sent["kit"].is_null() { store.kit()? } else { None };
+    let lathe = sent["lathe_id"].as_str().map(|id| store.lathe(id)).transpose()?.flatten();
+    Ok(format!("{sent}\n{voice:?}\n{}\n{}", drawer.unwrap_or_default(), lathe.map_or_else(String::new, |l| l.body)))
 }
 
 /// A callout being typed.

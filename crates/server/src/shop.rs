@@ -113,7 +113,7 @@ pub async fn chart_csv(State(app): State<App>, voice: Asked, Path(id): Path<Stri
             of(&|t| teeth(&t.idlers)),
             of(&|t| t.gearbox.clone()),
             of(&|t| t.error_ppm.to_string()),
-            of(&|t| t.fits.map_or("by the bench rule", |f| if f { "yes" } else { "no" }).to_owned()),
+            of(&|t| t.fits.map_or("likely; the arm was not told", |f| if f { "yes" } else { "no" }).to_owned()),
             of(&|t| t.swaps.to_string()),
             row.dial_says.clone(),
         ]

@@ -1,12 +1,14 @@
 //! What every handler has: the store, the clock, and the way to tell open pages.
 
-use crate::charts::Charts;
+use crate::cache::Cache;
 use crate::notices::Notices;
 use crate::stored::Failed;
 use crate::{Files, problem};
+use axum::body::Bytes;
 use serde::Serialize;
 use std::sync::{Arc, Mutex};
 use tokio::sync::{OwnedSemaphorePermit, Semaphore, broadcast, watch};
+use yoke_core::gears::ChartRow;
 use yoke_store::Store;
 
 /// A job moved on.
@@ -42,8 +44,10 @@ pub struct App {
     pub(crate) reckoning: Arc<Semaphore>,
     /// What takes its time is reckoned one after another, apart from what a page waits for.
     pub(crate) long: Arc<Semaphore>,
-    /// Charts made, by what they were made from.
-    pub(crate) charts: Arc<Charts>,
+    /// Pitch charts made: as many as a shop has lathes under hand at once.
+    pub(crate) charts: Arc<Cache<Arc<[ChartRow]>>>,
+    /// Plans made and not stored, as they are sent.
+    pub(crate) plans: Arc<Cache<Bytes>>,
     /// What befell the shop's folder while it is served.
     pub(crate) notices: Arc<Notices>,
     /// Tells open pages which job moved on.

@@ -50,15 +50,22 @@ function set(node: Node, how: Shown): ReactNode {
       return <mn>{node.text}</mn>;
     case 'symbol': {
       const figure = how.of?.(node.name);
-      if (figure !== undefined) return <mn>{figure.replace('-', '−')}</mn>;
-      return (
-        <mi
-          className={how.lit === node.name ? 'lit' : undefined}
-          onPointerEnter={() => how.onLit?.(node.name)}
-          onPointerLeave={() => how.onLit?.(null)}
-        >
-          {symbol(node.name)}
-        </mi>
+      const lights = {
+        className: how.lit === node.name ? 'lit' : undefined,
+        onPointerEnter: () => how.onLit?.(node.name),
+        onPointerLeave: () => how.onLit?.(null),
+      };
+      if (figure === undefined) return <mi {...lights}>{symbol(node.name)}</mi>;
+      const number = <mn {...lights}>{figure.replace('-', '−')}</mn>;
+      // Less than nought, it stands apart from the sign before it.
+      return figure.startsWith('-') ? (
+        <mrow>
+          <mo>(</mo>
+          {number}
+          <mo>)</mo>
+        </mrow>
+      ) : (
+        number
       );
     }
     case 'over':

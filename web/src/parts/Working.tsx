@@ -38,7 +38,7 @@ function Line({ plan, rule, line, go }: { plan: Plan; rule: Rule; line: number; 
       </p>
       {!rule.formula.startsWith('table') && (
         <p className="formula filled">
-          <Formula text={rule.formula} of={name => values[name]} />
+          <Formula text={rule.formula} of={name => values[name]} lit={lit} onLit={setLit} />
         </p>
       )}
       <p className="formula result">

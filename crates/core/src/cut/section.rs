@@ -249,15 +249,20 @@ fn stop_says(rest: &RadialIf) -> String {
     }
 }
 
-/// Works the cut.
-pub(crate) fn reckon(sheet: &mut Worksheet, facts: &CutFacts, blank: &BlankFacts, before: &Inputs, watch: &mut Vec<Watch>) -> CutSection {
+/// How deep the passes go.
+struct Depth {
+    /// With the tip aimed at, all of it.
+    aimed: Num,
+    /// To the stop: all of it with a tip that is known.
+    radial: Num,
+    /// Where the tip is not known, what all of it may be.
+    radial_if_mm: Option<RadialIf>,
+}
+
+fn depth(sheet: &mut Worksheet, thread: &Thread, tip: &Tip, start: Num, target: Num) -> Depth {
     let voice = sheet.voice();
-    let Inputs { lathe, thread, tip, start, target, direction, gears, .. } = *before;
-    let external = thread.spec.side == Side::External;
-    let (style, angle) = choose(facts, lathe, thread, voice, watch);
-    let infeed = if external { &rules::INFEED_EXTERNAL } else { &rules::INFEED_INTERNAL };
+    let infeed = if thread.spec.side == Side::External { &rules::INFEED_EXTERNAL } else { &rules::INFEED_INTERNAL };
     let aimed = sheet.apply(infeed, [start, target, tip.aimed]);
-    // To the stop: all of it with a tip that is known.
     let radial = match tip.known {
         TipKnown::Told => aimed,
         TipKnown::Range => sheet.apply(infeed, [start, target, tip.h]),
@@ -273,6 +278,25 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &CutFacts, blank: &BlankFacts
         };
         RadialIf { min: Quantity::length(voice, least.min(most)), max: Quantity::length(voice, most.max(least)) }
     });
+    Depth { aimed, radial, radial_if_mm }
+}
+
+/// From the pitch line to the stocking tool's tip; of straight sides, as far as the form tool's.
+fn rough_tip(sheet: &mut Worksheet, thread: &Thread, stocking: Num, form: Num) -> Num {
+    if thread.alpha_deg <= 0.0 {
+        return form;
+    }
+    let off = sheet.apply(&bit_rules::CUT_OFF_FLAT, [stocking, thread.alpha_deg.into()]);
+    sheet.apply(&bit_rules::TIP_TO_PITCH, [thread.pitch, thread.alpha_deg.into(), off])
+}
+
+/// Works the cut.
+pub(crate) fn reckon(sheet: &mut Worksheet, facts: &CutFacts, blank: &BlankFacts, before: &Inputs, watch: &mut Vec<Watch>) -> CutSection {
+    let voice = sheet.voice();
+    let Inputs { lathe, thread, tip, start, target, direction, gears, .. } = *before;
+    let external = thread.spec.side == Side::External;
+    let (style, angle) = choose(facts, lathe, thread, voice, watch);
+    let Depth { aimed, radial, radial_if_mm } = depth(sheet, thread, tip, start, target);
     let compound = style.slants().then(|| sheet.apply(&rules::COMPOUND, [radial, angle.into()]));
     let (dial, side_dial) = style::dials(facts, lathe, style, angle);
     if tip.known == TipKnown::Told {
@@ -304,12 +328,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &CutFacts, blank: &BlankFacts
             format!("There is nothing to cut: {} of infeed from this blank. Check the blank's diameter and the size aimed at.", voice.length(radial.value)),
         ));
     }
-    let rough = if roughs && thread.alpha_deg > 0.0 {
-        let off = sheet.apply(&bit_rules::CUT_OFF_FLAT, [stocking, thread.alpha_deg.into()]);
-        sheet.apply(&bit_rules::TIP_TO_PITCH, [thread.pitch, thread.alpha_deg.into(), off])
-    } else {
-        tip.h
-    };
+    let rough = if roughs { rough_tip(sheet, thread, stocking, tip.h) } else { tip.h };
     let mut passes = set(sheet, before, &laid, &Setting { style, angle, dial: &dial, side_dial: side_dial.as_ref(), radial, stocking: stocking.value, rough });
     if tip.known != TipKnown::Told
         && let Some(last) = passes.last_mut()

@@ -116,97 +116,21 @@ pub(crate) fn reckon(
     let [best, least, largest] = wires(sheet, thread, at);
     let external = thread.spec.side == Side::External;
     let (low, high) = thread.own.pitch;
-    let near = |w: f64| (w - best.value).abs();
-    let usable = |w: f64| w >= least.value && w <= largest.value;
-    // Of those the standard sizes allow, one that stands proud of these crests down to the low limit; a shallow thread cut low lets the
-    // nearest to the best lie under them.
-    let bears_at = |w: f64, size: f64| bears(&groove_at(thread, size), w, start.value, tip.h.value);
-    let nearest = |serves: &dyn Fn(f64) -> bool| kit.wires_mm.iter().copied().filter(|w| usable(*w) && serves(*w)).min_by(|a, b| near(*a).total_cmp(&near(*b)));
-    let wire = nearest(&|w| bears_at(w, low.value).is_ok() && bears_at(w, target.value).is_ok())
-        .or_else(|| nearest(&|w| bears_at(w, target.value).is_ok()))
-        .or_else(|| nearest(&|_| true))
-        .filter(|_| external);
-    if let Some((w, Err(why))) = wire.map(|w| (w, bears_at(w, target.value))) {
-        let text = format!(
-            "Cut to the aim, a wire of {} {why}. {}",
-            voice.length(w),
-            if why.starts_with("bears on the crests") {
-                format!("Get the next smaller, down to {}.", voice.length(least.value))
-            } else {
-                format!("Get the next larger, up to {}.", voice.length(largest.value))
-            }
-        );
-        watch.push(Watch::new(Level::Warn, Code::WireUnusable, "gauge", text));
+    let drawer = Drawer { kit, thread, crest: start.value, depth: tip.h.value, range: [best, least, largest].map(|n| n.value) };
+    let wire = if external { drawer.pick(low.value, target.value) } else { None };
+    if external {
+        drawer.tell(wire, target.value, voice, watch);
     }
-    if external && wire.is_none() {
-        let nearest = kit.wires_mm.iter().copied().min_by(|a, b| near(*a).total_cmp(&near(*b)));
-        let why = nearest.map_or("none are listed".into(), |w| {
-            format!("the nearest, {}, {}", voice.length(w), if w < least.value { "lies below the crests" } else { "bears on the crests, not the flanks" })
-        });
-        watch.push(Watch::new(
-            Level::Warn,
-            Code::WireUnusable,
-            "gauge",
-            format!(
-                "No wire owned serves: {why}. Get {} (usable {} to {}).",
-                voice.length(best.value.clamp(least.value, largest.value.max(least.value))),
-                voice.length(least.value),
-                voice.length(largest.value)
-            ),
-        ));
-    }
-    let over = |sheet: &mut Worksheet, used: LeadFormula, e: Num, w: Num| {
-        let simple = over_wires(sheet, thread, e, w);
-        match used {
-            LeadFormula::Simple => simple,
-            LeadFormula::Approximate => {
-                let c = lead_correction(sheet, thread, e, w);
-                sheet.apply(&rules::CORRECTED, [simple, c])
-            }
-            LeadFormula::Exact => {
-                let seat = groove_at(thread, e.value).seat(w.value);
-                sheet.apply(&rules::SETTLED, [simple, Num::from(higher(seat, simple))])
-            }
-        }
-    };
-    let mut used = LeadFormula::Simple;
-    let mut chosen = None;
-    let mut sizes = None;
-    let mut formulas = None;
-    if let Some(w) = wire {
-        let wn = Num::from(w);
-        let simple = over(sheet, LeadFormula::Simple, target, wn);
-        let seat = groove_at(thread, target.value).seat(w);
-        let by = [simple, over(sheet, LeadFormula::Approximate, target, wn), sheet.apply(&rules::SETTLED, [simple, Num::from(higher(seat, simple))])];
-        used = which(facts.lead_correction, thread, by.map(|n| n.value));
-        let at_target = by[used as usize];
-        formulas = Some(Formulas {
-            simple: Quantity::length(voice, by[0]),
-            approximate: Quantity::length(voice, by[1]),
-            exact: seat.map(|_| Quantity::length(voice, by[2])),
-            says: apart(used, by.map(|n| n.value), voice),
-        });
-        sizes = Some(Wires {
-            min: Quantity::length(voice, over(sheet, used, low, wn)),
-            max: Quantity::length(voice, over(sheet, used, high, wn)),
-            target: Quantity::length(voice, at_target),
-        });
-        if let Some(other) = seat.and_then(|s| s.other_over_mm) {
-            watch.push(Watch::new(
-                Level::Warn,
-                Code::WireTwoSeats,
-                "gauge",
-                format!("These wires find a second seat, {} over them: rock each wire till it lies lowest.", voice.length(other)),
-            ));
-        }
+    let read = wire.map(|w| over_it(sheet, facts, thread, w, target, watch));
+    if let (Some(w), Some(read)) = (wire, &read) {
         for pass in passes.iter_mut() {
             let e = line_of(pass);
-            if bears(&groove_at(thread, e.value), w, start.value, tip.h.value).is_ok() {
-                pass.over_wires_mm = Some(Quantity::length(voice, over(sheet, used, e, wn)));
+            if drawer.bears_at(w, e.value).is_ok() {
+                pass.over_wires_mm = Some(Quantity::length(voice, over(sheet, thread, read.used, e, w.into())));
             }
         }
-        chosen = Some(Chosen { wire: w, sum: at_target.value - target.value, corrected: used != LeadFormula::Simple });
     }
+    let chosen = wire.zip(read.as_ref()).map(|(w, r)| Chosen { wire: w, sum: r.at_target - target.value, corrected: r.used != LeadFormula::Simple });
     let says = match (external, wire) {
         (true, Some(w)) => format!("Three {} wires; measure before the part leaves the chuck.", voice.length(w)),
         (true, None) => "Thread micrometer, or the mate.".into(),
@@ -219,14 +143,133 @@ pub(crate) fn reckon(
         best_mm: Some(Quantity::length(voice, best)),
         usable_mm: Some(Usable { min: Quantity::length(voice, least), max: Quantity::length(voice, largest) }),
         wire_mm: wire.map(|v| Quantity::length(voice, v)),
-        over_wires_mm: sizes,
-        formulas,
-        corrected: used != LeadFormula::Simple,
+        corrected: read.as_ref().is_some_and(|r| r.used != LeadFormula::Simple),
+        over_wires_mm: read.as_ref().map(|r| r.sizes.clone()),
+        formulas: read.map(|r| r.formulas),
         functional: None,
         says,
         drawing,
     };
     (chosen, section)
+}
+
+/// The wires owned, and the thread they are to rest in.
+struct Drawer<'a> {
+    kit: &'a Kit,
+    thread: &'a Thread,
+    /// Diameter of the crests, mm.
+    crest: f64,
+    /// Depth from the pitch line to the tip, mm.
+    depth: f64,
+    /// The best wire, the least and the largest, mm.
+    range: [f64; 3],
+}
+
+impl Drawer<'_> {
+    fn bears_at(&self, wire: f64, size: f64) -> Result<(), &'static str> {
+        bears(&groove_at(self.thread, size), wire, self.crest, self.depth)
+    }
+
+    fn from_best(&self, wire: f64) -> f64 {
+        (wire - self.range[0]).abs()
+    }
+
+    /// Of those the standard sizes allow, one that stands proud of these crests down to the low limit; a shallow thread cut low lets the
+    /// nearest to the best lie under them.
+    fn pick(&self, low: f64, target: f64) -> Option<f64> {
+        let [_, least, largest] = self.range;
+        let usable = |w: &f64| *w >= least && *w <= largest;
+        let nearest = |serves: &dyn Fn(f64) -> bool| {
+            let all = self.kit.wires_mm.iter().copied().filter(usable).filter(|w| serves(*w));
+            all.min_by(|a, b| self.from_best(*a).total_cmp(&self.from_best(*b)))
+        };
+        nearest(&|w| self.bears_at(w, low).is_ok() && self.bears_at(w, target).is_ok())
+            .or_else(|| nearest(&|w| self.bears_at(w, target).is_ok()))
+            .or_else(|| nearest(&|_| true))
+    }
+
+    /// What is to be got, where none serves.
+    fn tell(&self, wire: Option<f64>, target: f64, voice: Voice, watch: &mut Vec<Watch>) {
+        let [best, least, largest] = self.range;
+        let text = match wire.map(|w| (w, self.bears_at(w, target))) {
+            Some((_, Ok(()))) => return,
+            Some((w, Err(why))) => {
+                let get = if why.starts_with("bears on the crests") {
+                    format!("Get the next smaller, down to {}.", voice.length(least))
+                } else {
+                    format!("Get the next larger, up to {}.", voice.length(largest))
+                };
+                format!("Cut to the aim, a wire of {} {why}. {get}", voice.length(w))
+            }
+            None => {
+                let nearest = self.kit.wires_mm.iter().copied().min_by(|a, b| self.from_best(*a).total_cmp(&self.from_best(*b)));
+                let why = nearest.map_or("none are listed".into(), |w| {
+                    format!("the nearest, {}, {}", voice.length(w), if w < least { "lies below the crests" } else { "bears on the crests, not the flanks" })
+                });
+                format!(
+                    "No wire owned serves: {why}. Get {} (usable {} to {}).",
+                    voice.length(best.clamp(least, largest.max(least))),
+                    voice.length(least),
+                    voice.length(largest)
+                )
+            }
+        };
+        watch.push(Watch::new(Level::Warn, Code::WireUnusable, "gauge", text));
+    }
+}
+
+/// What is read over the wires chosen.
+struct OverWires {
+    used: LeadFormula,
+    at_target: f64,
+    sizes: Wires,
+    formulas: Formulas,
+}
+
+/// The size over wires by a formula.
+fn over(sheet: &mut Worksheet, thread: &Thread, used: LeadFormula, e: Num, w: Num) -> Num {
+    let simple = over_wires(sheet, thread, e, w);
+    match used {
+        LeadFormula::Simple => simple,
+        LeadFormula::Approximate => {
+            let c = lead_correction(sheet, thread, e, w);
+            sheet.apply(&rules::CORRECTED, [simple, c])
+        }
+        LeadFormula::Exact => {
+            let seat = groove_at(thread, e.value).seat(w.value);
+            sheet.apply(&rules::SETTLED, [simple, Num::from(higher(seat, simple))])
+        }
+    }
+}
+
+/// The sizes over a wire at both limits and at the aim, by the formula that serves, beside the others.
+fn over_it(sheet: &mut Worksheet, facts: &GaugeFacts, thread: &Thread, wire: f64, target: Num, watch: &mut Vec<Watch>) -> OverWires {
+    let (voice, w) = (sheet.voice(), Num::from(wire));
+    let simple = over(sheet, thread, LeadFormula::Simple, target, w);
+    let seat = groove_at(thread, target.value).seat(wire);
+    let by = [simple, over(sheet, thread, LeadFormula::Approximate, target, w), sheet.apply(&rules::SETTLED, [simple, Num::from(higher(seat, simple))])];
+    let used = which(facts.lead_correction, thread, by.map(|n| n.value));
+    if let Some(other) = seat.and_then(|s| s.other_over_mm) {
+        watch.push(Watch::new(
+            Level::Warn,
+            Code::WireTwoSeats,
+            "gauge",
+            format!("These wires find a second seat, {} over them: rock each wire till it lies lowest.", voice.length(other)),
+        ));
+    }
+    let formulas = Formulas {
+        simple: Quantity::length(voice, by[0]),
+        approximate: Quantity::length(voice, by[1]),
+        exact: seat.map(|_| Quantity::length(voice, by[2])),
+        says: apart(used, by.map(|n| n.value), voice),
+    };
+    let (low, high) = thread.own.pitch;
+    let sizes = Wires {
+        min: Quantity::length(voice, over(sheet, thread, used, low, w)),
+        max: Quantity::length(voice, over(sheet, thread, used, high, w)),
+        target: Quantity::length(voice, by[used as usize]),
+    };
+    OverWires { used, at_target: by[used as usize].value, sizes, formulas }
 }
 
 /// The best wire, the least that stands above the crests and the largest that bears on the flanks.

@@ -129,132 +129,199 @@ pub(crate) fn judge_read(
         return Some(by_plug(run, plug, &seen, sets, known, voice));
     }
     let read = read?;
-    let stood_mm = sets.last().copied().unwrap_or(0.0);
-    let size = read.size;
     let doubt = if read.by_root { read.doubt.hypot(2.0 * run.tip_doubt_mm) } else { read.doubt };
-    let pitch_diameter_mm = PitchDiameter { value: size, doubt };
-    let turn = run.cut_sign();
-    let read_before = known.filter(|k| k.found(run, voice).is_some());
-    let expected = read_before.map_or(run.size_at(stood_mm - run.tip_to_pitch_mm), |k| k.size(run, sets).0);
-    let typed = read.typed;
+    let pitch_diameter_mm = PitchDiameter { value: read.size, doubt };
+    let unsure = |questions: Vec<String>, says: String, shape| Verdict { questions, shape, ..Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says) };
     if reading.on_the_crest(run) {
         let says = format!(
             "{} is the bare crest: the anvils rest on it, and not on the wires. However often, that proves nothing: seat larger wires, or prove it by a thread micrometer or the mate.",
-            voice.length(typed)
+            voice.length(read.typed)
         );
-        let question = "Do all three wires stand above the crests, and roll under the anvils?".to_owned();
-        return Some(Verdict { questions: vec![question], ..Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says) });
+        return Some(unsure(vec!["Do all three wires stand above the crests, and roll under the anvils?".to_owned()], says, None));
     }
+    let questions = if again { Vec::new() } else { questioned(run, reading, &read, (sets, doubt), known, voice) };
+    if !questions.is_empty() {
+        let says = "Do not cut deeper on this reading: it does not agree with where the dial stands.".into();
+        return Some(unsure(questions, says, read.shape));
+    }
+    let after = taking_in(run, sets, known, &seen);
+    let placed = Placed::of(run, &read, sets, after.as_ref(), doubt, voice);
+    Some(Verdict { shape: read.shape.clone(), ..placed.judged(&read) })
+}
+
+/// What is asked of a reading that does not agree with where the dial stands, or with the readings before it.
+fn questioned(run: &RunPlan, reading: &Measured, read: &Read, (sets, doubt): (&[f64], f64), known: Option<&Estimate>, voice: Voice) -> Vec<String> {
+    let (size, typed, turn) = (read.size, read.typed, run.cut_sign());
+    let Some(seen) = reading.seen(run, Some(read)) else { return Vec::new() };
+    let stood_mm = sets.last().copied().unwrap_or(0.0);
+    let read_before = known.filter(|k| k.found(run, voice).is_some());
+    let expected = read_before.map_or(run.size_at(stood_mm - run.tip_to_pitch_mm), |k| k.size(run, sets).0);
     let [look, under, slipped] = reading.look_again();
-    let mut questions =
-        if again { Vec::new() } else { questions(run, [size, typed, expected], if read_before.is_some() { 0.0 } else { run.tip_doubt_mm }, look, voice) };
-    if let (false, Some(known)) = (again, known) {
+    let mut list = questions(run, [size, typed, expected], if read_before.is_some() { 0.0 } else { run.tip_doubt_mm }, look, voice);
+    if let Some(known) = known {
         // Another wire taken for this one is thought of first.
         let (by_known, sd) = known.size(run, sets);
         let other = reading.wire_that_explains(run, by_known, doubt + 2.0 * sd).filter(|_| known.chance(run, sets, &seen) < UNLIKELY_WIRE);
         if let Some(wire) = other {
             let text = format!("With a wire of {} it would be {}, as was expected: which wire was it read over?", voice.length(wire), voice.length(by_known));
-            questions = vec![text];
-        } else if questions.is_empty()
+            list = vec![text];
+        } else if list.is_empty()
             && let Some(text) = no_such_tip(run, sets, known, &seen, voice)
         {
-            questions.push(text);
+            list.push(text);
         }
     }
-    if !again && questions.is_empty() && read_before.is_some_and(|k| (size - expected).abs() > unlike_mm(sets) && k.chance(run, sets, &seen) < UNLIKELY) {
+    if list.is_empty() && read_before.is_some_and(|k| (size - expected).abs() > unlike_mm(sets) && k.chance(run, sets, &seen) < UNLIKELY) {
         let way = if turn * (size - expected) > 0.0 { format!("A burr, or {under}?") } else { format!("Did the dial slip, or {slipped}?") };
-        questions.push(format!("{} was expected by the readings before it. {way} Wipe, and read it again.", voice.length(expected + (typed - size))));
+        list.push(format!("{} was expected by the readings before it. {way} Wipe, and read it again.", voice.length(expected + (typed - size))));
     }
-    if !questions.is_empty() {
-        let says = "Do not cut deeper on this reading: it does not agree with where the dial stands.".into();
-        return Some(Verdict { questions, shape: read.shape, ..Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says) });
+    list
+}
+
+/// A reading placed between the limits, turned so that cutting always makes the figure smaller: a bore's size is negated.
+struct Placed<'a> {
+    run: &'a RunPlan,
+    after: Option<&'a Estimate>,
+    sets: &'a [f64],
+    voice: Voice,
+    size: f64,
+    doubt: f64,
+    stood_mm: f64,
+    /// The limits; the near one as the mate leaves it.
+    low: f64,
+    near: f64,
+    /// Its thinnest place and its fullest.
+    thin: f64,
+    full: f64,
+    /// The place read.
+    u: f64,
+    aim: f64,
+    /// What of its shape, and of the room the lead takes, stands at the end of what is said.
+    whole: String,
+    taken: String,
+}
+
+impl<'a> Placed<'a> {
+    fn of(run: &'a RunPlan, read: &Read, sets: &'a [f64], after: Option<&'a Estimate>, doubt: f64, voice: Voice) -> Self {
+        let turn = run.cut_sign();
+        let turned = |a: f64, b: f64| if turn > 0.0 { (a, b) } else { (-b, -a) };
+        let u = turn * read.size;
+        let (low, high) = turned(run.limits_mm[0], run.limits_mm[1]);
+        let (thin, full) = read.shape.as_ref().map_or((u, u), |s| turned(s.least_mm, s.most_mm));
+        // What a mate feels and no wire does is room already taken; where that leaves none, the limit itself stands.
+        let hidden = run.hidden();
+        let near = if high - hidden >= low + doubt { high - hidden } else { high };
+        // Where the size could be proven: clear of both limits by the doubt, or in the middle where there is no such place.
+        let provable = near - doubt >= low + doubt;
+        let aim = if provable { (turn * run.target_mm).clamp(low + doubt, near - doubt) } else { (turn * run.target_mm).max(low + doubt).min(near) };
+        let whole = read.shape.as_ref().map_or_else(String::new, |shape| format!(" {}", shape.says));
+        let room = voice.length(hidden.abs());
+        let taken = match hidden {
+            h if h < 5e-4 => String::new(),
+            _ if near < high => format!(" The lead and the flanks take {room} of the room, which is allowed for."),
+            _ => format!(" The lead and the flanks take {room}, more than there is room for: only the mate proves this one."),
+        };
+        let stood_mm = sets.last().copied().unwrap_or(0.0);
+        Self { run, after, sets, voice, size: read.size, doubt, stood_mm, low, near, thin, full, u, aim, whole, taken }
     }
-    let after = taking_in(run, sets, known, &seen);
-    // Turned so that cutting always makes the figure smaller: a bore's size is negated. Its fullest place and its thinnest beside it.
-    let turned = |a: f64, b: f64| if turn > 0.0 { (a, b) } else { (-b, -a) };
-    let u = turn * size;
-    let (low, high) = turned(run.limits_mm[0], run.limits_mm[1]);
-    let (thin, full) = read.shape.as_ref().map_or((u, u), |s| turned(s.least_mm, s.most_mm));
-    // What a mate feels and no wire does is room already taken; where that leaves none, the limit itself stands.
-    let hidden = run.hidden();
-    let near = if high - hidden >= low + doubt { high - hidden } else { high };
-    // Where the size could be proven: clear of both limits by the doubt, or in the middle where there is no such place.
-    let provable = near - doubt >= low + doubt;
-    let aim = if provable { (turn * run.target_mm).clamp(low + doubt, near - doubt) } else { (turn * run.target_mm).max(low + doubt).min(near) };
-    let room = |mm: f64| voice.length(mm.abs());
-    let far = if run.side == Side::External { "above the low limit" } else { "below the high limit" };
-    let eps = 1e-9;
-    let whole = read.shape.as_ref().map_or_else(String::new, |shape| format!(" {}", shape.says));
-    let taken = match hidden {
-        h if h < 5e-4 => String::new(),
-        h if near < high => format!(" The lead and the flanks take {} of the room, which is allowed for.", room(h)),
-        h => format!(" The lead and the flanks take {}, more than there is room for: only the mate proves this one.", room(h)),
-    };
-    let limit = low + (u - thin);
-    // As deep as the aim asks, and never so that the reading itself would come past the limit.
-    let deeper = || {
-        let deepest = stood_mm + (thin - low - doubt) / 2.0;
-        after.as_ref().map_or(stood_mm + (u - aim) / 2.0, |e| e.toward_size(run, sets, turn * aim, turn * limit)).min(deepest)
-    };
-    let settled = read.times >= SETTLED_AFTER;
-    let mut verdict = if settled && (thin - low).abs() < doubt {
-        let says = format!(
-            "By {} readings it stands on the limit itself, within {}: no reading of this instrument settles it. The mate, a gauge, or whoever drew it decides.",
-            read.times,
-            voice.fine(doubt)
-        );
-        Verdict {
-            trouble: Some(Symptom::NothingMeasures),
-            options: still_to_do(run, turn * thin, voice),
-            ..Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says)
+
+    fn room(&self, mm: f64) -> String {
+        self.voice.length(mm.abs())
+    }
+
+    fn verdict(&self, kind: VerdictKind, says: String) -> Verdict {
+        Verdict::new(kind, PitchDiameter { value: self.size, doubt: self.doubt }, says)
+    }
+
+    /// The limit, where the place read would stand when its thinnest stands on it.
+    fn limit(&self) -> f64 {
+        self.low + (self.u - self.thin)
+    }
+
+    /// As deep as the aim asks, and never so that the reading itself would come past the limit.
+    fn deeper(&self) -> f64 {
+        let (turn, stood_mm) = (self.run.cut_sign(), self.stood_mm);
+        let deepest = stood_mm + (self.thin - self.low - self.doubt) / 2.0;
+        self.after.map_or(stood_mm + (self.u - self.aim) / 2.0, |e| e.toward_size(self.run, self.sets, turn * self.aim, turn * self.limit())).min(deepest)
+    }
+
+    /// What still can be done, past the limit or on it.
+    fn still(&self) -> Vec<String> {
+        still_to_do(self.run, self.run.cut_sign() * self.thin, self.voice)
+    }
+
+    fn judged(&self, read: &Read) -> Verdict {
+        let Self { low, near, thin, full, doubt, voice, whole, .. } = self;
+        let (low, near, thin, full, doubt) = (*low, *near, *thin, *full, *doubt);
+        let eps = 1e-9;
+        if read.times >= SETTLED_AFTER && (thin - low).abs() < doubt {
+            let says = format!(
+                "By {} readings it stands on the limit itself, within {}: no reading of this instrument settles it. The mate, a gauge, or whoever drew it decides.",
+                read.times,
+                voice.fine(doubt)
+            );
+            Verdict { trouble: Some(Symptom::NothingMeasures), options: self.still(), ..self.verdict(VerdictKind::Unsure, says) }
+        } else if thin < low - doubt - eps {
+            let says = format!("{} past the limit: no cut can mend it.{whole}", self.room(low - thin));
+            Verdict { options: self.still(), ..self.verdict(VerdictKind::PastLimit, says) }
+        } else if full > near + eps && thin - (full - near) < low + doubt - eps && read.shape.is_some() {
+            let says = format!(
+                "Cut no deeper: its thick places want {} off and its thin ones have {} left.{whole} Mend that first: spring passes at this depth, then the tailstock, the holding, the tool's stick-out.",
+                self.room(full - near),
+                self.room((thin - low).max(0.0))
+            );
+            self.verdict(VerdictKind::Unsure, says)
+        } else if full > near + doubt + eps {
+            self.take_more()
+        } else if thin < low + doubt - eps && full > near - doubt + eps {
+            let says = format!(
+                "The doubt of {} reaches past both limits: this reading can prove nothing. A closer instrument, or the mate, settles it.{whole}",
+                voice.length(doubt)
+            );
+            self.verdict(VerdictKind::Unsure, says)
+        } else if full > near - doubt + eps {
+            self.within_doubt()
+        } else if thin < low + doubt - eps {
+            let says = format!("At the limit within the doubt of {}: cut no more; wipe, and measure again.{whole}", voice.length(doubt));
+            self.verdict(VerdictKind::Unsure, says)
+        } else {
+            let far = if self.run.side == Side::External { "above the low limit" } else { "below the high limit" };
+            self.verdict(VerdictKind::InLimits, format!("In limits, {} {far}. Stop here.{whole}{}", self.room(thin - low), self.taken))
         }
-    } else if thin < low - doubt - eps {
-        let says = format!("{} past the limit: no cut can mend it.{whole}", room(low - thin));
-        Verdict { options: still_to_do(run, turn * thin, voice), ..Verdict::new(VerdictKind::PastLimit, pitch_diameter_mm, says) }
-    } else if full > near + eps && thin - (full - near) < low + doubt - eps && read.shape.is_some() {
-        let says = format!(
-            "Cut no deeper: its thick places want {} off and its thin ones have {} left.{whole} Mend that first: spring passes at this depth, then the tailstock, the holding, the tool's stick-out.",
-            room(full - near),
-            room((thin - low).max(0.0))
-        );
-        Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says)
-    } else if full > near + doubt + eps {
-        // What springs away is asked for again, but never so that the reading itself would come past the limit.
-        let next = next_cut(run, stood_mm, deeper());
+    }
+
+    /// What springs away is asked for again, but never so that the reading itself would come past the limit.
+    fn take_more(&self) -> Verdict {
+        let Self { voice, whole, taken, .. } = self;
+        let next = next_cut(self.run, self.stood_mm, self.deeper());
+        let limit = self.run.cut_sign() * self.limit();
         let says = next.as_ref().map_or_else(
-            || format!("{} over the limit, but less than half a division of this dial: take a spring pass and measure again.{whole}", room(full - near)),
+            || {
+                let over = self.room(self.full - self.near);
+                format!("{over} over the limit, but less than half a division of this dial: take a spring pass and measure again.{whole}")
+            },
             |n| {
-                let sure = after.as_ref().map_or_else(String::new, |e| format!(" {}", e.sure(run, sets, n.last(), turn * limit, voice)));
+                let sure = self.after.map_or_else(String::new, |e| format!(" {}", e.sure(self.run, self.sets, n.last(), limit, *voice)));
                 let split = if n.cuts.is_some() { " " } else { ": " };
-                format!("Take {} more off the diameter{split}{}.{sure}{whole}{taken}", voice.length(2.0 * (n.last() - stood_mm)), n.says())
+                format!("Take {} more off the diameter{split}{}.{sure}{whole}{taken}", voice.length(2.0 * (n.last() - self.stood_mm)), n.says())
             },
         );
-        Verdict { next, ..Verdict::new(VerdictKind::TakeMore, pitch_diameter_mm, says) }
-    } else if thin < low + doubt - eps && full > near - doubt + eps {
-        let says = format!(
-            "The doubt of {} reaches past both limits: this reading can prove nothing. A closer instrument, or the mate, settles it.{whole}",
-            voice.length(doubt)
-        );
-        Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says)
-    } else if full > near - doubt + eps {
-        // On the safe side: a small cut settles it as well as a closer reading.
+        Verdict { next, ..self.verdict(VerdictKind::TakeMore, says) }
+    }
+
+    /// On the safe side: a small cut settles it as well as a closer reading.
+    fn within_doubt(&self) -> Verdict {
+        let Self { voice, whole, taken, doubt, stood_mm, .. } = self;
         // At least what the dial can set, where that keeps clear of the other limit too.
-        let step = run.dial.division_radial_mm();
-        let least = if thin - 2.0 * step >= low + doubt { stood_mm + step } else { stood_mm };
-        let next = next_cut(run, stood_mm, deeper().max(least));
+        let step = self.run.dial.division_radial_mm();
+        let least = if self.thin - 2.0 * step >= self.low + doubt { stood_mm + step } else { *stood_mm };
+        let next = next_cut(self.run, *stood_mm, self.deeper().max(least));
         let cut =
             next.as_ref().map_or_else(String::new, |n| format!(" Or take {} more off the diameter: {}.", voice.length(2.0 * (n.last() - stood_mm)), n.says()));
-        let limit = if run.side == Side::External { "high" } else { "low" };
-        let says = format!("Within the doubt of {} of the {limit} limit: a closer reading settles it, or the mate.{cut}{whole}{taken}", voice.length(doubt));
-        Verdict { next, ..Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says) }
-    } else if thin < low + doubt - eps {
-        let says = format!("At the limit within the doubt of {}: cut no more; wipe, and measure again.{whole}", voice.length(doubt));
-        Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says)
-    } else {
-        Verdict::new(VerdictKind::InLimits, pitch_diameter_mm, format!("In limits, {} {far}. Stop here.{whole}{taken}", room(thin - low)))
-    };
-    verdict.shape = read.shape;
-    Some(verdict)
+        let limit = if self.run.side == Side::External { "high" } else { "low" };
+        let says = format!("Within the doubt of {} of the {limit} limit: a closer reading settles it, or the mate.{cut}{whole}{taken}", voice.length(*doubt));
+        Verdict { next, ..self.verdict(VerdictKind::Unsure, says) }
+    }
 }
 
 /// What to ask where a reading would have the tip be one that the form has not.

@@ -82,7 +82,20 @@ impl Plan {
     pub fn json(&self) -> Result<Box<RawValue>, serde_json::Error> {
         to_raw_value(self)
     }
+
+    /// The same as bytes, in room that needs no growing.
+    ///
+    /// # Errors
+    /// The same.
+    pub fn written(&self) -> Result<Vec<u8>, serde_json::Error> {
+        let mut out = Vec::with_capacity(WRITTEN);
+        serde_json::to_writer(&mut out, self)?;
+        Ok(out)
+    }
 }
+
+/// A little more than a plan is long, bytes.
+const WRITTEN: usize = 64 * 1024;
 
 /// Tolerance bending is judged against where the form is nominal, mm. House value.
 const NOMINAL_ROOM_MM: f64 = 0.1;

@@ -238,25 +238,15 @@ fn come_back(distance: Num, room: Option<Num>, toward: bool, speeds: &Speeds, vo
         }
         Some(room) if by_hand => format!(
             "Coming back it runs on {on} where there is {}: {slower}stop it over the thread, tool clear, and bring the last part in by hand.",
-            if room.value < 0.1 { "no room to".to_owned() } else { format!("room for {}", voice.about(room.value)) }
+            if room.value < 0.1 { "no room for it".to_owned() } else { format!("room for {}", voice.about(room.value)) }
         ),
         Some(room) => format!("Coming back it runs on {on}, in room for {}.", voice.about(room.value)),
     };
     Return { runs_on_mm: Quantity::least(voice, distance), room_mm: room.map(|v| Quantity::about(voice, v)), by_hand, says }
 }
 
-/// Ending and speed: from the dial rule, the room and the material.
-pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<'_>, watch: &mut Vec<Watch>) -> SetupSection {
-    let voice = sheet.voice();
-    let Inputs { blank, reach, lathe, thread, direction, rule, train, meet, tool } = *before;
-    let toward = direction.carriage == Carriage::TowardHeadstock;
-    // A ring or pocket is too narrow for a carriage under power to stop in.
-    let by_hand = toward && matches!(blank.end, Some(EndKind::PlungedRing | EndKind::DrilledPocket));
-    let ask = endings::EndingQuery { lathe, rule, by_hand, shoulder: blank.shoulder, coarse: thread.lead.value > COARSE_MM, meet, voice };
-    let ending = match facts.ending {
-        Ending::Auto => endings::recommend(&ask),
-        asked => asked,
-    };
+/// What the ending followed may do to the lathe, or the lathe to it.
+fn warn_of_the_ending(ending: Ending, rule: DialRule, lathe: &Lathe, voice: Voice, watch: &mut Vec<Watch>) {
     if ending == Ending::Dial && rule == DialRule::KeepClosed {
         watch.push(Watch::new(
             Level::Danger,
@@ -281,11 +271,11 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<
             format!("A fixed stop does not throw the {} out: set it beyond where the carriage is to stop, or take it off the bed.", voice.words().half_nut),
         ));
     }
-    let surface = Num::from(blank.material.hss_m_per_min);
-    // A tool that is not of high-speed steel stands more, or less.
-    let surface = tool.filter(|t| t.speed_times != 1.0).map_or(surface, |t| sheet.apply(&rules::TOOL_SPEED, [surface, t.speed_times.into()]));
-    let cutting = sheet.apply(&rules::CUTTING_SPEED, [surface, thread.major]);
-    let stop = Stop::of(lathe, ending, facts.reaction_s, thread.lead);
+}
+
+/// Room to stop in past the end of the thread, where it is known.
+fn beyond_the_end(sheet: &mut Worksheet, before: &Inputs<'_>, stop: &Stop, ends: EndKind) -> Option<Num> {
+    let Inputs { blank, reach, lathe, thread, .. } = *before;
     // Away from the headstock the shoulder is behind the cut: only a room that was given binds. A relief that is
     // there leaves less than its width; one still to be turned is as wide as the slowest speed needs, and the speed follows from it.
     let relief = blank.relief_width_mm.map(|w| relief::room(sheet, reach, w)).or_else(|| {
@@ -293,8 +283,29 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<
         blank.shoulder.then(|| relief::proposed_room(sheet, reach, thread, slowest.value.into()))
     });
     // What stands beyond an open end is met as a shoulder is.
+    relief.or_else(|| if ends == EndKind::Open { beyond::room(sheet, blank, thread, reach) } else { None })
+}
+
+/// Ending and speed: from the dial rule, the room and the material.
+pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<'_>, watch: &mut Vec<Watch>) -> SetupSection {
+    let voice = sheet.voice();
+    let Inputs { blank, reach, lathe, thread, direction, rule, train, meet, tool } = *before;
+    let toward = direction.carriage == Carriage::TowardHeadstock;
+    // A ring or pocket is too narrow for a carriage under power to stop in.
+    let by_hand = toward && matches!(blank.end, Some(EndKind::PlungedRing | EndKind::DrilledPocket));
+    let ask = endings::EndingQuery { lathe, rule, by_hand, shoulder: blank.shoulder, coarse: thread.lead.value > COARSE_MM, meet, voice };
+    let ending = match facts.ending {
+        Ending::Auto => endings::recommend(&ask),
+        asked => asked,
+    };
+    warn_of_the_ending(ending, rule, lathe, voice, watch);
+    let surface = Num::from(blank.material.hss_m_per_min);
+    // A tool that is not of high-speed steel stands more, or less.
+    let surface = tool.filter(|t| t.speed_times != 1.0).map_or(surface, |t| sheet.apply(&rules::TOOL_SPEED, [surface, t.speed_times.into()]));
+    let cutting = sheet.apply(&rules::CUTTING_SPEED, [surface, thread.major]);
+    let stop = Stop::of(lathe, ending, facts.reaction_s, thread.lead);
     let ends = end::ends_in(blank, thread.spec.side, direction.carriage);
-    let relief = relief.or_else(|| if ends == EndKind::Open { beyond::room(sheet, blank, thread, reach) } else { None });
+    let relief = beyond_the_end(sheet, before, &stop, ends);
     let room = facts.runout_mm.map(Num::from).or_else(|| relief.filter(|_| toward)).filter(|_| ending != Ending::Hand);
     let stopping = room.map(|r| stop.speed(sheet, r));
     let hand =

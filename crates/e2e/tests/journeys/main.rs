@@ -2,6 +2,7 @@
 #![allow(missing_docs, clippy::unwrap_used, clippy::panic)]
 
 mod bit;
+mod five_jobs;
 mod gauge;
 mod gears;
 mod journeys;
