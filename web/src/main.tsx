@@ -13,6 +13,7 @@ import '@mantine/core/styles/Input.css';
 import './app/faces.css';
 import './app/look.css';
 import './app/shell.css';
+import './app/print.css';
 import './parts/parts.css';
 import './drawing/drawing.css';
 import './board/board.css';

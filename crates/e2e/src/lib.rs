@@ -102,6 +102,12 @@ impl Server {
         self.child.0.wait().expect("it ends");
     }
 
+    /// Asks it to end, as whoever closes the shop does, and waits for that.
+    pub fn stop(&mut self) {
+        Command::new("kill").arg(self.process().to_string()).status().expect("it can be asked");
+        self.child.0.wait().expect("it ends");
+    }
+
     /// Starts it again on the same database and port.
     pub fn restart(&mut self) {
         *self = Self::on(&self.folder, self.port);

@@ -5642,6 +5642,8 @@ export interface components {
             drawing?: components["schemas"]["Drawing"] | null;
             /** @description Passes it takes, scratch and springs apart. */
             passes: number;
+            /** @description Why it is the one recommended; absent of the others. */
+            recommended?: string | null;
             /** @description Why it cannot be used here; absent when it can. */
             refused?: string | null;
             /** @description What may go wrong with it. */

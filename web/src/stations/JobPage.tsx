@@ -89,6 +89,7 @@ export function JobPage() {
           <VisuallyHidden>
             <h1>{`${STATIONS[at]?.name ?? ''}: ${job.data?.title ?? ''}`}</h1>
           </VisuallyHidden>
+          <p className="print-only print-title">{`${job.data?.title ?? ''}: ${STATIONS[at]?.name ?? ''}`}</p>
           {job.isError && (
             <div className="lost" role="alert">
               <p className="fault">{inWords(job.error)}</p>

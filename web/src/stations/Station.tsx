@@ -43,6 +43,25 @@ export function Station({ id, plan, sentence, drawing, numbers, beside, acts, no
   const told = notes.filter(Boolean);
   const read = () => setReading(true);
   const more = told.length + noted.length + mine.length - (weighs.length > 0 ? 1 : 0);
+  const said = (
+    <div className="notes">
+      <WatchList watch={weighs} about="Watch" />
+      {noted.length > 0 && (
+        <dl className="noted">
+          {noted.map(n => (
+            <div key={n.says}>
+              <dt>{n.says}</dt>
+              <dd>{n.note}</dd>
+            </div>
+          ))}
+        </dl>
+      )}
+      {told.map((note, i) => (
+        <div key={i}>{note}</div>
+      ))}
+      <WatchList watch={mine.filter(w => w.level === 'note')} about="Notes" />
+    </div>
+  );
   return (
     <div className="station">
       <div className="drawn">
@@ -69,24 +88,10 @@ export function Station({ id, plan, sentence, drawing, numbers, beside, acts, no
           </div>
         )}
       </aside>
+      {/* On paper nothing is behind a word. */}
+      <div className="print-only">{said}</div>
       <Leaf title="What is said here" open={reading} onClose={() => setReading(false)} wide>
-        <div className="notes">
-          <WatchList watch={weighs} about="Watch" />
-          {noted.length > 0 && (
-            <dl className="noted">
-              {noted.map(n => (
-                <div key={n.says}>
-                  <dt>{n.says}</dt>
-                  <dd>{n.note}</dd>
-                </div>
-              ))}
-            </dl>
-          )}
-          {told.map((note, i) => (
-            <div key={i}>{note}</div>
-          ))}
-          <WatchList watch={mine.filter(w => w.level === 'note')} about="Notes" />
-        </div>
+        {said}
       </Leaf>
       {children}
     </div>

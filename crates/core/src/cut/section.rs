@@ -119,8 +119,7 @@ impl CutSection {
 
 /// Which style, which slide, at what angle.
 fn choose(facts: &CutFacts, lathe: &Lathe, thread: &Thread, voice: Voice, watch: &mut Vec<Watch>) -> (Style, f64) {
-    let usual = || if Style::ModifiedFlank.refused(lathe, thread, voice).is_none() { Style::ModifiedFlank } else { Style::Radial };
-    let style = facts.style.unwrap_or_else(usual);
+    let style = facts.style.unwrap_or_else(|| Style::usual(lathe, thread, voice));
     if let Some(why) = style.refused(lathe, thread, voice) {
         watch.push(Watch::new(
             Level::Danger,

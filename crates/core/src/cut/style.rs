@@ -65,6 +65,19 @@ impl Style {
         }
     }
 
+    /// The one proposed where none was chosen.
+    pub(super) fn usual(lathe: &Lathe, thread: &Thread, voice: Voice) -> Self {
+        if Self::ModifiedFlank.refused(lathe, thread, voice).is_none() { Self::ModifiedFlank } else { Self::Radial }
+    }
+
+    /// Why it is the one proposed.
+    const fn reason(self) -> &'static str {
+        match self {
+            Self::Radial => "the slide cannot follow a flank here, and the cross-slide alone does it",
+            _ => "one edge cuts, so the chip runs free, and half a degree less than the flank skims the other clean",
+        }
+    }
+
     /// Why this thread or this lathe cannot be cut so; nothing when it can.
     pub(super) fn refused(self, lathe: &Lathe, thread: &Thread, voice: Voice) -> Option<String> {
         let [low, high] = lathe.compound.swing_deg;
@@ -255,6 +268,9 @@ pub struct StyleView {
     pub says: &'static str,
     /// Whether it is the one followed.
     pub chosen: bool,
+    /// Why it is the one recommended; absent of the others.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub recommended: Option<&'static str>,
     /// Why it cannot be used here; absent when it can.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub refused: Option<String>,
@@ -281,6 +297,7 @@ pub(crate) fn edge(flat: f64, radius: Option<f64>, angles: [f64; 2], reach: f64)
 /// The styles side by side, each with the passes it would take and the largest bite of each edge.
 fn compare(ask: &StyleQuery<'_>, on: &Stands<'_>, voice: Voice, (followed, toward): (Style, bool)) -> Vec<StyleView> {
     let (flanks, lathe) = (ask.thread.flanks, on.lathe);
+    let usual = Style::usual(lathe, ask.thread, voice);
     Style::ALL
         .into_iter()
         .map(|style| {
@@ -289,6 +306,7 @@ fn compare(ask: &StyleQuery<'_>, on: &Stands<'_>, voice: Voice, (followed, towar
                 style,
                 says: style.says(),
                 chosen: style == followed,
+                recommended: (style == usual).then(|| style.reason()),
                 refused,
                 passes: 0,
                 bites: None,

@@ -132,3 +132,39 @@ async fn a_shop_is_backed_up_wiped_and_restored_and_the_screen_shows_it_again() 
     assert!(String::from_utf8_lossy(&again.stdout).contains("0 jobs"), "nothing is doubled: {again:?}");
     browser.close().await;
 }
+
+/// Whatever page is open, what it says is printed, whole and in black on white, and nothing of what is pressed; in the dark look too.
+#[tokio::test]
+async fn every_page_prints_what_it_says_and_nothing_of_the_screen() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path());
+    let browser = Browser::open().await;
+    browser.look(true).await;
+    let job = server.job("footbridge-tie-rod").await;
+    let lines: Vec<String> = job["plan"]["check"]["lines"].as_array().unwrap().iter().map(|l| l["name"].as_str().unwrap().to_owned()).collect();
+    let jobs: serde_json::Value = reqwest::get(server.at("/api/v1/jobs")).await.unwrap().json().await.unwrap();
+    let titles: Vec<String> = jobs.as_array().unwrap().iter().filter(|j| j["batch"].is_null()).map(|j| j["title"].as_str().unwrap().to_owned()).collect();
+    let words = |list: &[&str]| list.iter().map(|w| (*w).to_owned()).collect::<Vec<_>>();
+    for (path, ready, wanted) in [
+        ("/jobs/footbridge-tie-rod/setup", ".check li", lines),
+        ("/jobs/footbridge-tie-rod/cut", ".carry", words(&["72.5 div", "Set the compound to", "learn under someone qualified"])),
+        ("/jobs/footbridge-tie-rod/log", ".story", words(&["Footbridge tie rod"])),
+        ("/", ".jobs li", titles),
+    ] {
+        browser.go(&server.at(path)).await;
+        browser.find(ready).await;
+        browser.breathe().await;
+        let pages = browser.printed().await;
+        let text = pages.concat().split_whitespace().collect::<Vec<_>>().join(" ");
+        for w in wanted {
+            // A title may break its line in a narrow column.
+            let found = w.split_whitespace().all(|part| text.contains(part));
+            assert!(found, "{w:?} is not on {path}:\n{text}");
+        }
+        for pressed in ["Dark", "Light", "1 Thread", "Put the day in order", "What if"] {
+            assert!(!text.contains(pressed), "{pressed:?} is printed on {path}:\n{text}");
+        }
+    }
+    browser.look(false).await;
+    browser.close().await;
+}

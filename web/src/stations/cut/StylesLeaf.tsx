@@ -53,7 +53,10 @@ export function StylesLeaf({ job, open, onClose }: { job: Job; open: boolean; on
                   <td className="figure">{s.bites_text?.[0] ?? '—'}</td>
                   <td className="figure">{s.bites_text?.[1] ?? '—'}</td>
                   <td className="figure">{s.bites_text?.[2] ?? '—'}</td>
-                  <td>{s.risk}</td>
+                  <td>
+                    {s.recommended && <b>Recommended: {s.recommended}. </b>}
+                    {s.risk}
+                  </td>
                 </>
               )}
             </tr>
