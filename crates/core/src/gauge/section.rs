@@ -170,7 +170,7 @@ impl Drawer<'_> {
         bears(&groove_at(self.thread, size), wire, self.crest, self.depth)
     }
 
-    fn from_best(&self, wire: f64) -> f64 {
+    fn off_best(&self, wire: f64) -> f64 {
         (wire - self.range[0]).abs()
     }
 
@@ -181,7 +181,7 @@ impl Drawer<'_> {
         let usable = |w: &f64| *w >= least && *w <= largest;
         let nearest = |serves: &dyn Fn(f64) -> bool| {
             let all = self.kit.wires_mm.iter().copied().filter(usable).filter(|w| serves(*w));
-            all.min_by(|a, b| self.from_best(*a).total_cmp(&self.from_best(*b)))
+            all.min_by(|a, b| self.off_best(*a).total_cmp(&self.off_best(*b)))
         };
         nearest(&|w| self.bears_at(w, low).is_ok() && self.bears_at(w, target).is_ok())
             .or_else(|| nearest(&|w| self.bears_at(w, target).is_ok()))
@@ -202,7 +202,7 @@ impl Drawer<'_> {
                 format!("Cut to the aim, a wire of {} {why}. {get}", voice.length(w))
             }
             None => {
-                let nearest = self.kit.wires_mm.iter().copied().min_by(|a, b| self.from_best(*a).total_cmp(&self.from_best(*b)));
+                let nearest = self.kit.wires_mm.iter().copied().min_by(|a, b| self.off_best(*a).total_cmp(&self.off_best(*b)));
                 let why = nearest.map_or("none are listed".into(), |w| {
                     format!("the nearest, {}, {}", voice.length(w), if w < least { "lies below the crests" } else { "bears on the crests, not the flanks" })
                 });

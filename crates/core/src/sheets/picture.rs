@@ -205,7 +205,15 @@ fn holder(at: &Layout<'_>, by: Holding) -> Vec<Shape> {
             let plate = Shape::rect("motion.chuck", [x - 26.0 * k, -body], [x - 20.0 * k, body]);
             (vec![plate, Shape::closed("motion.chuck", cone), Shape::closed("motion.chuck", dog)], x - 26.0 * k)
         }
-        Holding::Faceplate => (vec![Shape::rect("motion.chuck", [x - 8.0 * k, -body - 10.0 * k], [x, body + 10.0 * k])], x - 8.0 * k),
+        Holding::Faceplate => {
+            let plate = Shape::rect("motion.chuck", [x - 8.0 * k, -body - 10.0 * k], [x, body + 10.0 * k]);
+            // A clamp on each side, its toe on the work.
+            let clamp = |side: f64| {
+                let line = [[0.0, h + 14.0 * k], [8.0 * k, h + 14.0 * k], [8.0 * k, h], [3.0 * k, h], [3.0 * k, h + 10.0 * k], [0.0, h + 10.0 * k]];
+                Shape::closed("motion.chuck", line.map(|p| [x + p[0], side * p[1]]).to_vec())
+            };
+            (vec![plate, clamp(1.0), clamp(-1.0)], x - 8.0 * k)
+        }
         Holding::ThreeJaw | Holding::FourJaw | Holding::ByItsThread => {
             let jaw =
                 |side: f64| Shape::rect("motion.chuck", [x - 10.0 * k, (side * h).min(side * (h + 10.0 * k))], [x, (side * h).max(side * (h + 10.0 * k))]);

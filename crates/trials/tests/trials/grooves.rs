@@ -196,6 +196,17 @@ fn styles_are_compared_by_what_each_edge_bites() {
     assert!((radial.leading_mm2 - radial.trailing_mm2).abs() < 1e-3 && flank.leading_mm2 > 5.0 * flank.trailing_mm2, "{radial:?} {flank:?}");
     assert!(of("radial").passes > of("flank").passes, "a crowded chip asks for lighter cuts");
     assert!(of("stocking_then_form").refused.is_some() && of("modified_flank").chosen);
+    // Each is seen: the bands of its passes are together the groove, by the closed form of its area; the one proposed says why.
+    let told = sound(json!({"thread": {"callout": "M20x2.5-6g"}, "lathe": demo_lathe(0), "bit": {"tip_flat_mm": 0.32}}));
+    let (x, flat) = (told.cut.radial_mm.value, told.bit.flat_mm.value);
+    let whole = flat * x + x * x * 30_f64.to_radians().tan();
+    for style in groove_sheet(&told).styles.iter().filter(|s| s.refused.is_none()) {
+        let bands: Vec<_> = style.drawing.as_ref().unwrap().shapes.iter().filter(|s| s.role == "cut.pass").collect();
+        let area = |line: &[[f64; 2]]| line.iter().zip(line.iter().cycle().skip(1)).map(|(a, b)| a[0] * b[1] - b[0] * a[1]).sum::<f64>().abs() / 2.0;
+        let cut: f64 = bands.iter().map(|b| area(&b.line)).sum();
+        assert!((cut / whole - 1.0).abs() < 0.02 && bands.len() >= style.passes, "{}: {cut} of {whole}, {} bands", style.says, bands.len());
+    }
+    assert!(styles.iter().filter(|s| s.recommended.is_some()).map(|s| s.chosen).eq([true]));
     // The bench lathe's compound all but fixed: no flank and no side-steps there.
     let bench = groove_sheet(&sound(json!({"thread": {"callout": "M16x2-6g"}, "lathe": demo_lathe(2)}))).styles;
     assert!(bench.iter().filter(|s| s.refused.is_some()).count() == 4 && bench.iter().any(|s| s.chosen && s.refused.is_none()));

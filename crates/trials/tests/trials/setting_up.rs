@@ -3,9 +3,9 @@
 use proptest::prelude::*;
 use serde_json::{Value, json};
 use yoke_core::direction::{Carriage, Hand, Spindle};
-use yoke_core::job::Speeds;
+use yoke_core::job::{Ending, Speeds};
 use yoke_core::plan::{CheckLine, Plan, State, plan as reckon};
-use yoke_core::sheets::{SetupSheet, setup_sheet};
+use yoke_core::sheets::{SetupSheet, setup_sheet, ways_sheet};
 use yoke_core::thread::Side;
 use yoke_core::watch::Level;
 use yoke_trials::{demo_lathe, patched, settled, sound};
@@ -279,4 +279,31 @@ fn the_picture_from_above_is_to_scale() {
     let room = |name: &str| sheet.picture.dimensions.iter().find(|d| d.name == name).map(|d| d.to[0] - d.from[0]);
     assert!((room("relief_width").unwrap() - 18.0).abs() < 1e-9 && (room("run_up").unwrap() - plan.setup.run_up_mm.value).abs() < 1e-6);
     assert!((room("runs_on").unwrap() - plan.setup.stopping_mm.value).abs() < 1e-6);
+}
+
+/// Every way is seen: what an ending costs of the thread is drawn as long as its figure says, the half-nut shown open only where it is opened,
+/// and nobody holds a bar without something that holds it.
+#[test]
+fn the_ways_there_are_are_each_seen_true() {
+    let told = json!({"thread": {"callout": "M36x4", "length_mm": 60}, "lathe": demo_lathe(1), "blank": {"shoulder": true}});
+    let (facts, lathe, kit) = settled(told).unwrap();
+    let plan = reckon(&facts, &lathe, &kit);
+    let ways = ways_sheet(&plan, &facts);
+    assert_eq!((ways.ends.len(), ways.pass_ends.len(), ways.holdings.len()), (plan.blank.endings.len(), plan.setup.endings.len(), plan.blank.holdings.len()));
+    for (seen, said) in ways.ends.iter().zip(&plan.blank.endings) {
+        // From where the full thread ends to the shoulder.
+        let root = seen.drawing.shapes.iter().find(|s| s.role == "blank.thread").unwrap();
+        let full = if root.line.len() == 3 { root.line[1] } else { *root.line.last().unwrap() };
+        let lost = 60.0 - said.usable_mm.value;
+        assert!((-full[0] - lost).abs() < 1e-6 || lost < 1e-9, "{:?}: {} for {lost}", seen.end, -full[0]);
+    }
+    for seen in &ways.pass_ends {
+        let opened = seen.drawing.shapes.iter().any(|s| s.role == "nut.open");
+        assert_eq!(opened, !matches!(seen.ending, Ending::Closed | Ending::Hand), "{:?}", seen.ending);
+        assert_eq!(opened, seen.says.contains("opened"), "{}", seen.says);
+    }
+    for seen in &ways.holdings {
+        let touches = |s: &yoke_core::outline::Shape| s.role == "motion.chuck" && s.line.iter().any(|p| p[1].abs() <= plan.blank.used_mm.value);
+        assert!(seen.drawing.shapes.iter().any(touches), "{:?}", seen.holding);
+    }
 }

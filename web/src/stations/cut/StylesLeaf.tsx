@@ -8,9 +8,13 @@ import { useGroove } from '../../api/sheets';
 export function StylesLeaf({ job, open, onClose }: { job: Job; open: boolean; onClose: () => void }) {
   const groove = useGroove(job, open);
   const change = useChange(job);
+  const usual = groove.data?.styles.find(s => s.recommended);
   return (
     <Leaf title="Styles compared" open={open} onClose={onClose} wide>
-      <p className="how">Largest bite of each edge, by the passes this job would take.</p>
+      <p className="how">
+        Largest bite of each edge, by the passes this job would take.
+        {usual && ` Recommended is ${usual.says}: ${usual.recommended}.`}
+      </p>
       {groove.isError && <p className="fault">{inWords(groove.error)}</p>}
       {change.isError && (
         <p className="fault" role="alert">
@@ -43,6 +47,7 @@ export function StylesLeaf({ job, open, onClose }: { job: Job; open: boolean; on
                 >
                   {s.drawing && <Seen drawing={s.drawing} />}
                   {s.says}
+                  {s.recommended ? ' (recommended)' : ''}
                 </button>
               </td>
               {s.refused ? (
@@ -53,10 +58,7 @@ export function StylesLeaf({ job, open, onClose }: { job: Job; open: boolean; on
                   <td className="figure">{s.bites_text?.[0] ?? '—'}</td>
                   <td className="figure">{s.bites_text?.[1] ?? '—'}</td>
                   <td className="figure">{s.bites_text?.[2] ?? '—'}</td>
-                  <td>
-                    {s.recommended && <b>Recommended: {s.recommended}. </b>}
-                    {s.risk}
-                  </td>
+                  <td>{s.risk}</td>
                 </>
               )}
             </tr>
