@@ -1,4 +1,5 @@
 import { VisuallyHidden } from '@mantine/core';
+import { useState } from 'react';
 import type { Drawing } from '../api/client';
 import { figure } from '../parts/Figure';
 import { useUnit } from '../parts/unit';
@@ -14,6 +15,15 @@ function Text({ at, size, name, children }: { at: number[]; size: number; name?:
     <text className={name} x={x} y={y + size * 0.36} fontSize={size} textAnchor="middle">
       {children}
     </text>
+  );
+}
+
+/** Round the figure of the dimension that has the focus. */
+function Ring({ at, size, text }: { at: number[]; size: number; text: string }) {
+  const [x, y] = xy(at);
+  const wide = (text.length * 0.62 + 0.6) * size;
+  return (
+    <rect className="ring" x={x - wide / 2} y={y - size * 0.75} width={wide} height={size * 1.5} rx={size * 0.15} />
   );
 }
 
@@ -80,6 +90,7 @@ function Lines({ drawing, done, onPart }: Pick<OutlineProps, 'drawing' | 'done' 
 /** Draws an outline of the core to scale: it maps mm to the screen and nothing else. */
 export function Outline({ drawing, done, className, onDimension, onPart }: OutlineProps) {
   const unit = useUnit();
+  const [at, setAt] = useState<string | null>(null);
   const [left = 0, bottom = 0, right = 1, top = 1] = drawing.bounds;
   const [width, height] = [right - left, top - bottom];
   // One stored by an earlier version has no letters of its own.
@@ -109,9 +120,10 @@ export function Outline({ drawing, done, className, onDimension, onPart }: Outli
           {drawing.dimensions.map(d => (
             <g
               key={d.name}
-              className={onDimension ? 'touched' : undefined}
+              className={`${onDimension ? 'touched' : ''}${at === d.name ? ' at' : ''}`}
               onClick={onDimension ? () => onDimension(d.name) : undefined}
             >
+              {at === d.name && <Ring at={d.at} size={size} text={`${d.sign ?? ''}${figure(d.figure, unit)}`} />}
               {d.lines?.map((line, i) => (
                 <polyline key={i} points={path(line)} />
               ))}
@@ -124,17 +136,22 @@ export function Outline({ drawing, done, className, onDimension, onPart }: Outli
       </svg>
       <VisuallyHidden>
         <ul>
-          {drawing.dimensions.map(d => (
-            <li key={d.name}>
-              {onDimension ? (
-                <button type="button" onClick={() => onDimension(d.name)}>
-                  {d.says}: {figure(d.figure, unit)}
+          {drawing.dimensions.map(d => {
+            // Reached in order by Tab, and seen where it stands.
+            const seen = { onFocus: () => setAt(d.name), onBlur: () => setAt(null) };
+            const says = `${d.says}: ${figure(d.figure, unit)}`;
+            return onDimension ? (
+              <li key={d.name}>
+                <button type="button" onClick={() => onDimension(d.name)} {...seen}>
+                  {says}
                 </button>
-              ) : (
-                `${d.says}: ${figure(d.figure, unit)}`
-              )}
-            </li>
-          ))}
+              </li>
+            ) : (
+              <li key={d.name} tabIndex={0} {...seen}>
+                {says}
+              </li>
+            );
+          })}
         </ul>
       </VisuallyHidden>
     </figure>

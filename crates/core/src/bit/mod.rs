@@ -232,7 +232,7 @@ struct Used {
 }
 
 /// The tip as measured; else the bluntest of those it may be, so that a sharper one stops short and never past the size.
-fn used(sheet: &mut Worksheet, facts: &BitFacts, thread: &Thread, [aim, bluntest]: [Num; 2], round: Option<Num>) -> Used {
+fn used(sheet: &mut Worksheet, facts: &BitFacts, thread: &Thread, bluntest: Num, round: Option<Num>) -> Used {
     let voice = sheet.voice();
     let text = |v: f64, what: &str| format!("{} {what}", voice.coarse(v));
     let by_radius = |sheet: &mut Worksheet, radius: Num, measured: bool| Used {
@@ -262,27 +262,36 @@ fn used(sheet: &mut Worksheet, facts: &BitFacts, thread: &Thread, [aim, bluntest
             let radius = equal_radius(sheet, bluntest, thread);
             by_radius(sheet, radius, false)
         }
-        (None, None, None) => by_flat(sheet, bluntest, false, format!("{} flat", voice.coarsely_between(aim.value, bluntest.value))),
+        (None, None, None) => by_flat(sheet, bluntest, false, text(bluntest.value, "flat")),
     }
 }
 
 /// Half angle from which a form is cut with a V bit, degrees. House value.
 pub(crate) const V_FROM_DEG: f64 = 20.0;
 
+/// The tips one that was not told may have.
+fn range_says([narrow, wide]: [f64; 2], round: bool, thread: &Thread, voice: Voice) -> String {
+    if !round {
+        return format!("{} flat", voice.coarsely_between(narrow, wide));
+    }
+    let mut apart = Worksheet::default();
+    let [least, most] = [narrow, wide].map(|flat| equal_radius(&mut apart, flat.into(), thread).value);
+    format!("{} radius", voice.coarsely_between(least, most))
+}
+
 /// What is said of a tip that was not measured.
-fn untold(known: TipKnown, facts: &BitFacts, says: &str, [narrow, wide, doubt]: [f64; 3], assumed: &mut Vec<Assumption>, watch: &mut Vec<Watch>, voice: Voice) {
+fn untold(known: TipKnown, facts: &BitFacts, says: &str, doubt: f64, assumed: &mut Vec<Assumption>, watch: &mut Vec<Watch>, voice: Voice) {
     if known == TipKnown::Told {
         return;
     }
-    let range = voice.coarsely_between(narrow, wide);
     let text = match (known, facts.tip_between_mm) {
-        (TipKnown::Range, None) => format!("The tip was not told: a flat of {range} is allowed for."),
+        (TipKnown::Range, None) => format!("The tip was not told: {says} is allowed for."),
         (TipKnown::Nominal, _) => format!("The tip was not told: {says} is taken, and the passes stop well short of size to be measured."),
         _ => format!("The tip was not measured: {says} is the widest it is taken to be."),
     };
     assumed.push(Assumption { pointer: "/bit/tip_flat_mm".into(), text });
     if known == TipKnown::Range && facts.tip_between_mm.is_none() {
-        let text = format!("The tip is not measured: a flat of {range} is {} of infeed: measure where the passes stop.", voice.length(doubt));
+        let text = format!("The tip is not measured: {says} is {} of infeed: measure where the passes stop.", voice.length(doubt));
         watch.push(Watch::new(Level::Note, Code::AssumedDefault, "bit", text));
     }
 }
@@ -309,7 +318,7 @@ pub(crate) fn tip(
         let h = sheet.apply(&thread_rules::HALF_OF, [thread.basic.pitch, thread.basic.minor]);
         (h, flat, facts.tip_flat_mm.is_some(), format!("{} wide", voice.coarse(flat.value)), None)
     } else {
-        let Used { cut_off, radius, measured, says } = used(sheet, facts, thread, [aim, bluntest], round);
+        let Used { cut_off, radius, measured, says } = used(sheet, facts, thread, bluntest, round);
         let h = sheet.apply(&rules::TIP_TO_PITCH, [pitch, alpha, cut_off]);
         (h, sheet.apply(&rules::EQUAL_FLAT, [cut_off, alpha]), measured, says, radius)
     };
@@ -327,7 +336,13 @@ pub(crate) fn tip(
     };
     let [narrow, wide] = facts.tip_between_mm.unwrap_or(untold_span);
     let doubt = if measured || straight { 0.0 } else { (wide - narrow) / (2.0 * thread.alpha_deg.to_radians().tan()) };
-    untold(known, facts, tip_says.as_str(), [narrow, wide, doubt], assumed, watch, voice);
+    // One range of tips, wherever it is spoken of.
+    let tip_says = if known == TipKnown::Range && facts.tip_between_mm.is_none() && facts.round_between_mm.is_none() {
+        range_says([narrow, wide], rounded.is_some(), thread, voice)
+    } else {
+        tip_says
+    };
+    untold(known, facts, &tip_says, doubt, assumed, watch, voice);
     let (aimed, sharpest) = match known {
         TipKnown::Range => {
             let mut with = |flat: Num| {

@@ -107,7 +107,7 @@ pub(super) fn reckon(sheet: &mut Worksheet, ask: &ReliefQuery<'_>, end: EndKind,
     Relief {
         end,
         diameter_mm: Quantity::length(voice, ask.reach.clear),
-        width_mm: if turned { Quantity::least(voice, width) } else { Quantity::about(voice, width) },
+        width_mm: Quantity::least(voice, width),
         corner_mm: corner.map(|v| Quantity::about(voice, v)),
         drill_mm: drill.map(|v| Quantity::length(voice, v)),
         refused,

@@ -313,12 +313,13 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<
     let (limits, limit, binds) = speeds::limits(cutting, stopping, hand, facts);
     let speed = facts.spindle_rpm.unwrap_or_else(|| lathe.speeds.under(limit.value));
     if stopping.is_some_and(|s| speed > s.value + 1e-9) {
+        let (widen, away) = if blank.shoulder { ("widen the relief", "the shoulder") } else { ("make room past the end of the thread", "the headstock") };
         watch.push(Watch::new(
             Level::Danger,
             Code::Stopping,
             "setup",
             format!(
-                "At {} rpm the carriage cannot be stopped in the room there is: widen the relief, turn the spindle by hand for the last turns, or cut away from the shoulder.",
+                "At {} rpm the carriage cannot be stopped in the room there is: {widen}, turn the spindle by hand for the last turns, or cut away from {away}.",
                 plain_text(speed, 0)
             ),
         ));

@@ -132,3 +132,21 @@ fn the_card_says_where_to_measure_and_speaks_of_the_ending_followed() {
     let told = card(json!({"thread": {"callout": "M12"}, "lathe": yoke_trials::demo_lathe(2), "bit": {"tip_flat_mm": 0.22}}));
     assert!(!told.contains("Measure now") && told.contains("Full depth on the dial"));
 }
+
+/// A tip that was not told has one range, the same wherever it is spoken of: the bit's sentence, the check, what is assumed, what to watch.
+#[test]
+fn an_untold_tip_has_one_range_wherever_it_is_spoken_of() {
+    for callout in ["M20x2.5-6g", "M3x0.5-6H", "7/8-9 UNC", "Tr100x12", "1-1/4-5 Acme", "1-5 Stub Acme", "Butt 3-6", "S 40x7", "5/16-24 UNRF"] {
+        for unit in ["mm", "in"] {
+            let plan = bare(json!({"unit": unit, "thread": {"callout": callout}})).unwrap_or_else(|f| panic!("{callout}: {f:?}"));
+            let said = plan.bit.says.rsplit_once(", not measured").unwrap_or_else(|| panic!("{callout}: {}", plan.bit.says)).0;
+            let range = said.split_once(", ").unwrap().1;
+            let tip = plan.check.lines.iter().find(|l| l.code == "tip").unwrap();
+            let assumed = plan.assumptions.iter().find(|a| a.pointer == "/bit/tip_flat_mm").unwrap();
+            let watch = plan.watch.iter().find(|w| w.text.starts_with("The tip is not measured")).unwrap();
+            for text in [&tip.says, &assumed.text, &watch.text] {
+                assert!(text.contains(range), "{callout} in {unit}: “{range}” is not in “{text}”");
+            }
+        }
+    }
+}
