@@ -364,10 +364,24 @@ impl Browser {
         }
     }
 
+    /// Clicks what `css` names; once more where something moved over it in that moment.
+    ///
+    /// # Panics
+    /// When it never can be clicked.
+    pub async fn click(&self, css: &str) {
+        for _ in 0..50 {
+            if self.find(css).await.click().await.is_ok() {
+                return;
+            }
+            tokio::time::sleep(Duration::from_millis(40)).await;
+        }
+        panic!("{css} cannot be clicked");
+    }
+
     /// Reads the notes of a station, behind their one word, until they hold `wanted`, and closes them.
     pub async fn noted(&self, wanted: &str) -> String {
-        self.find(".notes-key").await.click().await.unwrap();
-        let told = self.wait_text(".notes", wanted).await;
+        self.click(".notes-key").await;
+        let told = self.wait_text("[role=dialog] .notes", wanted).await;
         self.close_leaf().await;
         told
     }

@@ -4,7 +4,7 @@ use crate::body::{Revision, Sent};
 use crate::planning::{Inputs, Whole, request_of};
 use crate::problem::Problem;
 use crate::state::{App, JobChanged};
-use crate::stored::{self, Document, Failed, LATER, Unread, acts, alike, apart, differences};
+use crate::stored::{self, Document, Failed, FrozenFacts, LATER, Unread, acts, alike, apart, differences};
 use crate::voice::Asked;
 use axum::Json;
 
@@ -724,6 +724,20 @@ fn pair_facts(store: &Store, job: &JobRow, change: Value) -> Result<Option<(Stri
     Ok(Some((mate.id, request.to_string())))
 }
 
+/// What is wrong with what is told after the first pass: held against what the plan was frozen from, whatever became of the shop since. A sum
+/// of the pad feeds nothing then, so what it would feed is not held against it.
+fn told_later(mut frozen: FrozenFacts, request: &Value, voice: Asked) -> Vec<Fault> {
+    for pointer in LATER {
+        let told = request.pointer(pointer).cloned().unwrap_or(Value::Null);
+        let patch = pointer.rsplit('/').filter(|name| !name.is_empty()).fold(told, |inner, name| json!({ name: inner }));
+        merge(&mut frozen.request, patch);
+    }
+    for sum in frozen.request.get_mut("pad").and_then(Value::as_array_mut).into_iter().flatten().filter_map(Value::as_object_mut) {
+        sum.remove("feeds");
+    }
+    Inputs::frozen(frozen, voice).settled().err().unwrap_or_default()
+}
+
 enum Outcome {
     Done(Box<JobView>),
     Stale(Box<JobView>),
@@ -780,7 +794,11 @@ fn changed(store: &Store, id: &str, revision: i64, patch: JobPatch, now: &str, v
             if job.frozen.is_some() && !differences(&before, &request).iter().all(later) {
                 return Ok(Outcome::Begun(Box::new(view(store, &job, voice)?)));
             }
-            if let Err(faults) = keepable(store, &request, &unknown, voice)? {
+            let faults = match FrozenFacts::of(&job)? {
+                Some(frozen) => told_later(frozen, &request, voice),
+                None => keepable(store, &request, &unknown, voice)?.err().unwrap_or_default(),
+            };
+            if !faults.is_empty() {
                 return Ok(Outcome::Faulty(faults));
             }
             Some(request.to_string())

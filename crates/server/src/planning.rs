@@ -86,7 +86,7 @@ impl Inputs {
     }
 
     /// What a plan was frozen from: nothing of the shop as it now is.
-    fn frozen(facts: FrozenFacts, voice: Asked) -> Self {
+    pub fn frozen(facts: FrozenFacts, voice: Asked) -> Self {
         let (request, faults) = read_json::<PlanRequest>(facts.alone());
         let (newer, faults) = faults.into_iter().partition::<Vec<_>, _>(stored::is_unknown);
         let request = request.spoken(voice.of(&facts.request));

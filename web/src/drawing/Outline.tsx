@@ -56,7 +56,7 @@ export function Seen({ drawing }: { drawing: Drawing }) {
   const [left = 0, bottom = 0, right = 1, top = 1] = drawing.bounds;
   return (
     <svg
-      className="seen"
+      className="small-drawing"
       viewBox={`${left} ${-top} ${right - left} ${top - bottom}`}
       aria-hidden="true"
       preserveAspectRatio="xMidYMid meet"

@@ -215,17 +215,26 @@ async fn the_bench_pad_is_worked_after_the_first_pass_too_and_feeds_nothing_of_t
     act(&server, &id, "first", json!({"act": {"kind": "pass_done", "n": 0, "radial_mm": 0.05}})).await;
     let (_, job) = server.get(&path).await;
     assert!(job["pad"].is_null());
-    // Half of the difference of two readings: 15.9 by hand. It would feed the blank, and does not.
-    let sum = json!({"name": "off", "kind": "half_difference", "figures": [{"value": 41.8}, {"value": 10.0}], "feeds": "blank_diameter"});
+    // Half of the difference of two readings: 0.41 by hand. It would feed the blank, which no blank of M16 can be, and does not.
+    let sum = json!({"name": "off", "kind": "half_difference", "figures": [{"value": 25.82}, {"value": 25.0}], "feeds": "blank_diameter"});
     let (status, later) = patched(&server, &path, &job["revision"], json!({"request": {"pad": [sum]}})).await;
     assert!(status == StatusCode::OK && later["plan"] == job["plan"] && later["run"] == job["run"], "{}", later["detail"]);
     let line = &later["pad"]["lines"][0];
-    assert!((line["result"]["value"].as_f64().unwrap() - 15.9).abs() < 1e-9 && line["feeds"].is_null(), "{line}");
+    assert!((line["result"]["value"].as_f64().unwrap() - 0.41).abs() < 1e-9 && line["feeds"].is_null(), "{line}");
     let working = usize::try_from(line["result"]["w"].as_u64().unwrap()).unwrap();
-    assert!((later["pad"]["workings"][working]["gives"].as_f64().unwrap() - 15.9).abs() < 1e-9);
+    assert!((later["pad"]["workings"][working]["gives"].as_f64().unwrap() - 0.41).abs() < 1e-9);
     assert_eq!(later["changed_since"], json!(["/pad"]));
+    // What does not work is named, and nothing of it is kept.
+    for (bad, at) in [
+        (json!({"pad": [{"name": "off", "kind": "half_difference", "figures": [{"value": 25.82}]}]}), "/pad/0/figures"),
+        (json!({"pad": [{"name": "", "kind": "half_difference", "figures": [{"value": 1}, {"value": 2}]}]}), "/pad/0/name"),
+        (json!({"blank": {"beyond_mm": "far"}}), "/blank/beyond_mm"),
+    ] {
+        let (status, answer) = patched(&server, &path, &later["revision"], json!({ "request": bad })).await;
+        assert_eq!((status, &answer["faults"][0]["pointer"]), (StatusCode::UNPROCESSABLE_ENTITY, &json!(at)), "{answer}");
+    }
     let (_, inches) = server.get(&format!("{path}?unit=in")).await;
-    assert_eq!(inches["pad"]["lines"][0]["result"]["text"], "0.6260 in");
+    assert_eq!(inches["pad"]["lines"][0]["result"]["text"], "0.0161 in");
 }
 
 #[tokio::test]
