@@ -112,8 +112,8 @@ async fn a_bit_only_guessed_is_carried_to_a_stop_a_reading_and_the_rest_of_the_c
     assert!((found - 0.36).abs() < 0.03, "{run}");
     // The bit keeps what was found.
     browser.go(&server.at(&format!("/jobs/{id}/bit"))).await;
-    browser.find(".notes-key").await.click().await.unwrap();
-    browser.wait_text(".notes", "By 1 reading the tip is").await;
+    browser.click(".notes-key").await;
+    browser.wait_text("[role=dialog] .notes", "By 1 reading the tip is").await;
     browser.find_text("button.act", "Keep it with").await.click().await.unwrap();
     browser.find_text("button.act", "Kept with 60° HSS 10 mm").await;
     let kit: serde_json::Value = reqwest::get(server.at("/api/v1/kit")).await.unwrap().json().await.unwrap();
