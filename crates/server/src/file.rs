@@ -20,7 +20,7 @@ use std::collections::{BTreeMap, BTreeSet};
 use std::sync::atomic::{AtomicU64, Ordering};
 use utoipa::ToSchema;
 use yoke_core::batch::{BatchFacts, MOST_PARTS};
-use yoke_core::faults::{Fault, plain_words, read_json, read_value};
+use yoke_core::faults::{Fault, plain_words, read_json, read_tagged, read_value};
 use yoke_core::job::{Kit, LatheProfile, PlanRequest};
 use yoke_core::log::ActKind;
 use yoke_core::route::Route;
@@ -379,13 +379,6 @@ fn look_through(file: &ShopFile) -> Vec<Fault> {
         faults.push(Fault::new("/version", format!("version {} is not known here; this program reads version {VERSION}", file.version)));
     }
     let mut seen = BTreeSet::new();
-    let named = |id: &str, at: String, seen: &mut BTreeSet<String>, faults: &mut Vec<Fault>| {
-        if let Some(fault) = name_fault(&at, id) {
-            faults.push(fault);
-        } else if !seen.insert(id.to_owned()) {
-            faults.push(Fault::new(at, format!("“{id}” stands twice")));
-        }
-    };
     for (i, lathe) in file.lathes.iter().enumerate() {
         named(&lathe.id, format!("/lathes/{i}/id"), &mut seen, &mut faults);
         reads::<LatheProfile>(&lathe.body, &format!("/lathes/{i}/body"), &mut faults);
@@ -395,75 +388,99 @@ fn look_through(file: &ShopFile) -> Vec<Fault> {
     }
     let mut ids = BTreeSet::new();
     for (i, job) in file.jobs.iter().enumerate() {
-        named(&job.id, format!("/jobs/{i}/id"), &mut ids, &mut faults);
-        faults.extend(title_fault(&job.title).map(|f| Fault::new(format!("/jobs/{i}/title"), f.detail)));
-        faults.extend(time_fault(&format!("/jobs/{i}/created"), &job.created));
-        faults.extend(job.away.as_deref().and_then(|at| time_fault(&format!("/jobs/{i}/away"), at)));
-        if let Some(part) = &job.part {
-            faults.extend(name_fault(&format!("/jobs/{i}/part"), part));
-        }
-        reads::<PlanRequest>(&job.request, &format!("/jobs/{i}/request"), &mut faults);
-        if let Some(frozen) = &job.frozen {
-            if let Err(e) = serde_json::from_str::<RunPlan>(frozen.run.get()) {
-                faults.push(Fault::new(format!("/jobs/{i}/frozen/run"), format!("the run does not read: {e}")));
-            }
-            reads::<serde_json::Map<String, serde_json::Value>>(&frozen.plan, &format!("/jobs/{i}/frozen/plan"), &mut faults);
-        }
-        let mut acts = BTreeSet::new();
-        for (n, act) in job.acts.iter().enumerate() {
-            let at = format!("/jobs/{i}/acts/{n}");
-            named(&act.id, format!("{at}/id"), &mut acts, &mut faults);
-            faults.extend(time_fault(&format!("{at}/happened"), &act.happened));
-            faults.extend(time_fault(&format!("{at}/recorded"), &act.recorded));
-            if usize::try_from(act.sequence) != Ok(n + 1) {
-                faults.push(Fault::new(format!("{at}/sequence"), format!("acts stand in order: {} is wanted here", n + 1)));
-            }
-            match serde_json::from_str::<ActKind>(act.act.get()) {
-                Ok(kind) => faults.extend(act_faults(&format!("{at}/act"), &kind, Voice::default())),
-                Err(e) => faults.push(Fault::new(format!("{at}/act"), format!("the act does not read: {e}"))),
-            }
-        }
+        let at = format!("/jobs/{i}");
+        named(&job.id, format!("{at}/id"), &mut ids, &mut faults);
+        look_at_job(job, &at, &mut faults);
     }
     for (i, job) in file.jobs.iter().enumerate() {
-        if job.mate.as_ref().is_some_and(|m| !ids.contains(m)) {
-            faults.push(Fault::new(format!("/jobs/{i}/mate"), "its mate is not in the file"));
-        }
-        match (&job.batch, job.place) {
-            (None, None) => {}
-            (Some(batch), Some(place)) if ids.contains(batch) && usize::try_from(place).is_ok_and(|p| (1..=MOST_PARTS).contains(&p)) => {}
-            (Some(batch), _) if !ids.contains(batch) => faults.push(Fault::new(format!("/jobs/{i}/batch"), "the first of its batch is not in the file")),
-            _ => faults.push(Fault::new(
-                format!("/jobs/{i}/place"),
-                "a job of a batch has its place in it, from 1 and not past the most a batch holds; one of none has none",
-            )),
-        }
-        let mut ops = BTreeSet::new();
-        for (n, tick) in job.ticks.iter().enumerate() {
-            named(&tick.op, format!("/jobs/{i}/ticks/{n}/op"), &mut ops, &mut faults);
-            faults.extend(time_fault(&format!("/jobs/{i}/ticks/{n}/done"), &tick.done));
-        }
+        look_at_kin(job, &format!("/jobs/{i}"), &ids, &mut faults);
     }
     let mut owned = BTreeSet::new();
     for (i, sheet) in file.sheets.iter().enumerate() {
         let at = format!("/sheets/{i}");
-        match sheet.kind.as_str() {
-            "day" if sheet.owner == day::OWNER => {
-                if let Err(e) = serde_json::from_str::<Vec<String>>(sheet.body.get()) {
-                    faults.push(Fault::new(format!("{at}/body"), format!("a list of jobs is wanted: {e}")));
-                }
-            }
-            "route" if ids.contains(&sheet.owner) => reads::<Route>(&sheet.body, &format!("{at}/body"), &mut faults),
-            "batch" if ids.contains(&sheet.owner) => reads::<BatchFacts>(&sheet.body, &format!("{at}/body"), &mut faults),
-            "words" if sheet.owner == day::OWNER => reads::<ShopWords>(&sheet.body, &format!("{at}/body"), &mut faults),
-            "route" | "batch" | "day" | "words" => faults.push(Fault::new(format!("{at}/owner"), format!("“{}” is not in the file", sheet.owner))),
-            other => faults.push(Fault::new(format!("{at}/kind"), format!("“{other}” is not known; route, batch, day or words is wanted"))),
-        }
+        look_at_sheet(sheet, &at, &ids, &mut faults);
         if !owned.insert((&sheet.owner, &sheet.kind)) {
             faults.push(Fault::new(format!("{at}/owner"), format!("“{}” has that sheet twice", sheet.owner)));
         }
     }
     faults.truncate(FAULTS);
     faults
+}
+
+/// Notes a fault unless a name may stand and stands once.
+fn named(id: &str, at: String, seen: &mut BTreeSet<String>, faults: &mut Vec<Fault>) {
+    if let Some(fault) = name_fault(&at, id) {
+        faults.push(fault);
+    } else if !seen.insert(id.to_owned()) {
+        faults.push(Fault::new(at, format!("“{id}” stands twice")));
+    }
+}
+
+/// A job by itself: its words, its facts, what was frozen, its acts.
+fn look_at_job(job: &JobFile, at: &str, faults: &mut Vec<Fault>) {
+    faults.extend(title_fault(&job.title).map(|f| Fault::new(format!("{at}/title"), f.detail)));
+    faults.extend(time_fault(&format!("{at}/created"), &job.created));
+    faults.extend(job.away.as_deref().and_then(|away| time_fault(&format!("{at}/away"), away)));
+    if let Some(part) = &job.part {
+        faults.extend(name_fault(&format!("{at}/part"), part));
+    }
+    reads::<PlanRequest>(&job.request, &format!("{at}/request"), faults);
+    if let Some(frozen) = &job.frozen {
+        if let Err(e) = serde_json::from_str::<RunPlan>(frozen.run.get()) {
+            faults.push(Fault::new(format!("{at}/frozen/run"), format!("the run does not read: {e}")));
+        }
+        reads::<serde_json::Map<String, serde_json::Value>>(&frozen.plan, &format!("{at}/frozen/plan"), faults);
+    }
+    let mut acts = BTreeSet::new();
+    for (n, act) in job.acts.iter().enumerate() {
+        let at = format!("{at}/acts/{n}");
+        named(&act.id, format!("{at}/id"), &mut acts, faults);
+        faults.extend(time_fault(&format!("{at}/happened"), &act.happened));
+        faults.extend(time_fault(&format!("{at}/recorded"), &act.recorded));
+        if usize::try_from(act.sequence) != Ok(n + 1) {
+            faults.push(Fault::new(format!("{at}/sequence"), format!("acts stand in order: {} is wanted here", n + 1)));
+        }
+        let told = serde_json::from_str(act.act.get()).map_err(|e| vec![Fault::new("", format!("the act does not read: {e}"))]);
+        match told.and_then(|whole| read_tagged::<ActKind>(&whole)) {
+            Ok(kind) => faults.extend(act_faults(&format!("{at}/act"), &kind, Voice::default())),
+            Err(wrong) => faults.extend(wrong.into_iter().map(|f| Fault::new(format!("{at}/act{}", f.pointer), f.detail))),
+        }
+    }
+}
+
+/// What a job has of others: its mate, its batch and place, the operations ticked.
+fn look_at_kin(job: &JobFile, at: &str, ids: &BTreeSet<String>, faults: &mut Vec<Fault>) {
+    if job.mate.as_ref().is_some_and(|m| !ids.contains(m)) {
+        faults.push(Fault::new(format!("{at}/mate"), "its mate is not in the file"));
+    }
+    match (&job.batch, job.place) {
+        (None, None) => {}
+        (Some(batch), Some(place)) if ids.contains(batch) && usize::try_from(place).is_ok_and(|p| (1..=MOST_PARTS).contains(&p)) => {}
+        (Some(batch), _) if !ids.contains(batch) => faults.push(Fault::new(format!("{at}/batch"), "the first of its batch is not in the file")),
+        _ => faults
+            .push(Fault::new(format!("{at}/place"), "a job of a batch has its place in it, from 1 and not past the most a batch holds; one of none has none")),
+    }
+    let mut ops = BTreeSet::new();
+    for (n, tick) in job.ticks.iter().enumerate() {
+        named(&tick.op, format!("{at}/ticks/{n}/op"), &mut ops, faults);
+        faults.extend(time_fault(&format!("{at}/ticks/{n}/done"), &tick.done));
+    }
+}
+
+/// A sheet: of a kind that is known, whose owner is here.
+fn look_at_sheet(sheet: &SheetFile, at: &str, ids: &BTreeSet<String>, faults: &mut Vec<Fault>) {
+    match sheet.kind.as_str() {
+        "day" if sheet.owner == day::OWNER => {
+            if let Err(e) = serde_json::from_str::<Vec<String>>(sheet.body.get()) {
+                faults.push(Fault::new(format!("{at}/body"), format!("a list of jobs is wanted: {e}")));
+            }
+        }
+        "route" if ids.contains(&sheet.owner) => reads::<Route>(&sheet.body, &format!("{at}/body"), faults),
+        "batch" if ids.contains(&sheet.owner) => reads::<BatchFacts>(&sheet.body, &format!("{at}/body"), faults),
+        "words" if sheet.owner == day::OWNER => reads::<ShopWords>(&sheet.body, &format!("{at}/body"), faults),
+        "route" | "batch" | "day" | "words" => faults.push(Fault::new(format!("{at}/owner"), format!("“{}” is not in the file", sheet.owner))),
+        other => faults.push(Fault::new(format!("{at}/kind"), format!("“{other}” is not known; route, batch, day or words is wanted"))),
+    }
 }
 
 /// Notes a fault unless this reads as what it should be. Fields of a newer version of it are carried through, as they are from the store.

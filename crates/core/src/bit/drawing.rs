@@ -77,113 +77,164 @@ fn lead_left(bit: &BitSection) -> bool {
     bit.grind.sides[0].held == "left"
 }
 
-fn views(thread: &ThreadSection, bit: &BitSection, depth: f64, voice: Voice) -> Drawing {
-    let flanks = thread.flanks();
-    // In a raked face each is ground in the same share.
-    let raked = bit.grind.raked_deg.as_ref().map_or(1.0, |q| q.value / flanks.included_deg());
-    let [leading, trailing] = flanks.both().map(|flank| flank * raked);
-    let halves @ [half_left, half_right] = if lead_left(bit) { [leading, trailing] } else { [trailing, leading] };
-    let width = bit.grind.width_mm.value;
-    let size = BLANKS_MM.into_iter().find(|b| *b >= width + 1.0).unwrap_or(width * 1.3);
-    let point_long = depth * 1.25 + 0.5;
-    let long = point_long + size * 0.9;
-    // The blank's sides about the point: even, or with the point over toward the shoulder.
-    let shoulder_left = bit.grind.sides.iter().any(|s| s.faces == "toward the headstock" && s.held == "left");
-    let (left, right) = match (&bit.grind.offset_mm, shoulder_left) {
-        (Some(o), true) => (-o.value, size - o.value),
-        (Some(o), false) => (o.value - size, o.value),
-        (None, _) => (-size / 2.0, size / 2.0),
-    };
-    // From above: the edge, both flanks back to the blank or to the end of the point, and its body.
-    let mut line = edge(bit.flat_mm.value, bit.radius_mm.as_ref().map(|r| r.value), halves);
-    let (start, end) = (line[0], line[line.len() - 1]);
-    let reach = |from: Point, side: f64, wall: f64| {
-        let half = if side < 0.0 { half_left } else { half_right };
-        let x = (from[0] + side * (point_long + from[1]) * tan(half)).clamp(left.min(-1e-6), right.max(1e-6));
-        let x = if half <= 0.0 { from[0] } else { x };
-        let y = if half <= 0.0 { -point_long } else { from[1] - (x - from[0]).abs() / tan(half) };
-        [[x, y], [wall, y.max(-point_long)], [wall, -long]]
-    };
-    line.extend(reach(end, 1.0, right));
-    line.extend(reach(start, -1.0, left).into_iter().rev());
-    let mut shapes = vec![
-        Shape::closed("bit.face", line),
-        Shape::open("line.centre", vec![[0.0, size * 0.12], [0.0, -long]]),
-        arc([0.0, -point_long], point_long * 0.62, 90.0 - half_right, 90.0 + half_left),
-    ];
-    // From the front, beside the first, so left and right change over: each side falls in under the face.
-    let gap = size * 0.75;
-    let tall = size;
-    // Over the third, both beside the first: so they fill a frame wider than it is high.
-    let top = size * 0.55;
-    let front_x = right + gap * 2.0 + right.max(-left);
-    let (lean_left, lean_right) = {
-        let [a, b] = &bit.grind.sides;
-        let (held_left, held_right) = if lead_left(bit) { (a, b) } else { (b, a) };
-        (held_right.front_deg.value, held_left.front_deg.value)
-    };
-    let fall = |from: f64, to: f64| {
-        let closing = tan(lean_left) + tan(lean_right);
-        let until = if closing > 0.0 { tall.min((to - from) / closing) } else { tall };
-        let (from, to) = (front_x + from, front_x + to);
-        vec![[from, top], [to, top], [to - until * tan(lean_right), top - until], [from + until * tan(lean_left), top - until]]
-    };
-    shapes.push(Shape::rect("bit.blank", [front_x - right, top - tall], [front_x - left, top]));
-    shapes.push(Shape::closed("bit.side", fall(-width / 2.0, width / 2.0)));
-    shapes.push(Shape::closed("bit.end", fall(-bit.flat_mm.value / 2.0, bit.flat_mm.value / 2.0)));
-    // From the side, the point to the left: the nose falls back under the tip.
-    let (side_x, over_side) = (front_x - right, top - tall - gap * 0.9);
-    let nose = tan(bit.grind.nose_deg.value);
-    let side_long = long.min(size * 1.6);
-    shapes.push(Shape::closed(
-        "bit.side",
+/// Where the three views stand, mm: from above with its point at nought, the front beside it, the side under the front.
+struct Views<'a> {
+    bit: &'a BitSection,
+    /// Half angles as drawn, left and right.
+    halves: [f64; 2],
+    /// Width of blank the point uses, and of the blank.
+    width: f64,
+    size: f64,
+    point_long: f64,
+    long: f64,
+    /// The blank's sides about the point: even, or with the point over toward the shoulder.
+    left: f64,
+    right: f64,
+    gap: f64,
+    /// The middle of the front view, and its top.
+    front_x: f64,
+    top: f64,
+    /// The point in the side view.
+    side_x: f64,
+    side_y: f64,
+    side_long: f64,
+}
+
+impl<'a> Views<'a> {
+    fn of(thread: &ThreadSection, bit: &'a BitSection, depth: f64) -> Self {
+        let flanks = thread.flanks();
+        // In a raked face each is ground in the same share.
+        let raked = bit.grind.raked_deg.as_ref().map_or(1.0, |q| q.value / flanks.included_deg());
+        let [leading, trailing] = flanks.both().map(|flank| flank * raked);
+        let halves = if lead_left(bit) { [leading, trailing] } else { [trailing, leading] };
+        let width = bit.grind.width_mm.value;
+        let size = BLANKS_MM.into_iter().find(|b| *b >= width + 1.0).unwrap_or(width * 1.3);
+        let point_long = depth * 1.25 + 0.5;
+        let long = point_long + size * 0.9;
+        let shoulder_left = bit.grind.sides.iter().any(|s| s.faces == "toward the headstock" && s.held == "left");
+        let (left, right) = match (&bit.grind.offset_mm, shoulder_left) {
+            (Some(o), true) => (-o.value, size - o.value),
+            (Some(o), false) => (o.value - size, o.value),
+            (None, _) => (-size / 2.0, size / 2.0),
+        };
+        // Over the third, both beside the first: so they fill a frame wider than it is high.
+        let (gap, top) = (size * 0.75, size * 0.55);
+        let front_x = right + gap * 2.0 + right.max(-left);
+        let (side_x, side_y) = (front_x - right, top - size - gap * 0.9);
+        Self { bit, halves, width, size, point_long, long, left, right, gap, front_x, top, side_x, side_y, side_long: long.min(size * 1.6) }
+    }
+
+    /// The edge, both flanks back to the blank or to the end of the point, and its body.
+    fn from_above(&self) -> [Shape; 3] {
+        let [half_left, half_right] = self.halves;
+        let mut line = edge(self.bit.flat_mm.value, self.bit.radius_mm.as_ref().map(|r| r.value), self.halves);
+        let (start, end) = (line[0], line[line.len() - 1]);
+        let reach = |from: Point, side: f64, wall: f64| {
+            let half = if side < 0.0 { half_left } else { half_right };
+            let x = (from[0] + side * (self.point_long + from[1]) * tan(half)).clamp(self.left.min(-1e-6), self.right.max(1e-6));
+            let x = if half <= 0.0 { from[0] } else { x };
+            let y = if half <= 0.0 { -self.point_long } else { from[1] - (x - from[0]).abs() / tan(half) };
+            [[x, y], [wall, y.max(-self.point_long)], [wall, -self.long]]
+        };
+        line.extend(reach(end, 1.0, self.right));
+        line.extend(reach(start, -1.0, self.left).into_iter().rev());
+        [
+            Shape::closed("bit.face", line),
+            Shape::open("line.centre", vec![[0.0, self.size * 0.12], [0.0, -self.long]]),
+            arc([0.0, -self.point_long], self.point_long * 0.62, 90.0 - half_right, 90.0 + half_left),
+        ]
+    }
+
+    /// From the front left and right change over: each side falls in under the face.
+    fn from_the_front(&self) -> [Shape; 3] {
+        let [a, b] = &self.bit.grind.sides;
+        let (held_left, held_right) = if lead_left(self.bit) { (a, b) } else { (b, a) };
+        let (lean_left, lean_right) = (held_right.front_deg.value, held_left.front_deg.value);
+        let (x, top, tall) = (self.front_x, self.top, self.size);
+        let fall = |half: f64| {
+            let closing = tan(lean_left) + tan(lean_right);
+            let until = if closing > 0.0 { tall.min(2.0 * half / closing) } else { tall };
+            vec![[x - half, top], [x + half, top], [x + half - until * tan(lean_right), top - until], [x - half + until * tan(lean_left), top - until]]
+        };
+        [
+            Shape::rect("bit.blank", [x - self.right, top - tall], [x - self.left, top]),
+            Shape::closed("bit.side", fall(self.width / 2.0)),
+            Shape::closed("bit.end", fall(self.bit.flat_mm.value / 2.0)),
+        ]
+    }
+
+    /// From the side, the point to the left: the nose falls back under the tip.
+    fn from_the_side(&self) -> [Shape; 2] {
+        let (x, y, tall) = (self.side_x, self.side_y, self.size);
+        let foot = x + (tall * tan(self.bit.grind.nose_deg.value)).min(self.side_long * 0.8);
+        [
+            Shape::closed("bit.side", vec![[x, y], [x + self.side_long, y], [x + self.side_long, y - tall], [foot, y - tall]]),
+            Shape::open("line.centre", vec![[x, y], [x, y - tall]]),
+        ]
+    }
+
+    /// From where each is seen, and which side leads.
+    fn words(&self) -> [Shape; 5] {
+        let Self { left, right, long, size, gap, .. } = *self;
+        let [lead, trail] = &self.bit.grind.sides;
+        let (before, after) = (left - gap * 0.55, right + gap * 0.55);
+        let (lead_x, trail_x) = if lead_left(self.bit) { (before, after) } else { (after, before) };
+        let under = size * 1.2;
+        [
+            Shape::word([(left + right) / 2.0, -long - size * 0.2], "from above"),
+            Shape::word([self.front_x - (left + right) / 2.0, self.top - under], "from the front"),
+            Shape::word([self.side_x + self.side_long / 2.0, self.side_y - under], "from the side"),
+            Shape::word([lead_x, -long * 0.55], lead.side),
+            Shape::word([trail_x, -long * 0.55], trail.side),
+        ]
+    }
+
+    fn dimensions(&self) -> Vec<Dimension> {
+        let [lead, trail] = &self.bit.grind.sides;
+        let (tall, nose) = (self.size, &self.bit.grind.nose_deg);
+        // In the front view the side held left stands on the right; each figure on its own side.
+        let lead_x = if lead_left(self.bit) { 1.0 } else { -1.0 };
+        let beside = |side: f64| [self.front_x + side * self.width / 2.0, self.top - tall * 0.3];
+        let over = self.top + self.gap * 0.12;
         vec![
-            [side_x, over_side],
-            [side_x + side_long, over_side],
-            [side_x + side_long, over_side - tall],
-            [side_x + (tall * nose).min(side_long * 0.8), over_side - tall],
-        ],
-    ));
-    shapes.push(Shape::open("line.centre", vec![[side_x, over_side], [side_x, over_side - tall]]));
-    let [lead, trail] = &bit.grind.sides;
-    // In the front view the side held left stands on the right.
-    let lead_x = if lead_left(bit) { 1.0 } else { -1.0 };
-    let name = |text: &str, point: Point| Shape::word(point, text);
-    shapes.push(name("from above", [(left + right) / 2.0, -long - size * 0.2]));
-    shapes.push(name("from the front", [front_x - (left + right) / 2.0, top - tall - size * 0.2]));
-    shapes.push(name("from the side", [side_x + side_long / 2.0, over_side - tall - size * 0.2]));
-    shapes.push(name(lead.side, [if lead_x > 0.0 { left - gap * 0.55 } else { right + gap * 0.55 }, -long * 0.55]));
-    shapes.push(name(trail.side, [if lead_x > 0.0 { right + gap * 0.55 } else { left - gap * 0.55 }, -long * 0.55]));
-    // Beside the front view, each figure on its own side.
-    let beside = |side: f64| [front_x + side * width / 2.0, top - tall * 0.3];
-    Drawing::shared(
-        format!(
-            "The bit from above, included angle {}; from the front, {} under the leading side and {} under the trailing; from the side, {} under the nose.",
-            voice.angle(half_left + half_right),
-            lead.front_deg.text,
-            trail.front_deg.text,
-            bit.grind.nose_deg.text
-        ),
-        [left, -long, side_x + side_long, top],
-        shapes,
-        vec![
-            Dimension::at("included_angle", "included angle", Quantity::by_eye(half_left + half_right), [0.0, -point_long]),
+            Dimension::at("included_angle", "included angle", Quantity::by_eye(self.halves.iter().sum::<f64>()), [0.0, -self.point_long]),
             Dimension::at("leading_relief", "relief under the leading side", lead.front_deg.clone(), beside(lead_x)),
             Dimension::at("trailing_relief", "relief under the trailing side", trail.front_deg.clone(), beside(-lead_x)),
             Dimension::at(
                 "nose_relief",
                 "relief under the nose",
-                bit.grind.nose_deg.clone(),
-                [side_x + tall * nose * 0.5 + size * 0.1, over_side - tall * 0.55],
+                nose.clone(),
+                [self.side_x + tall * tan(nose.value) * 0.5 + self.size * 0.1, self.side_y - tall * 0.55],
             ),
             Dimension::new(
                 "width_used",
                 "width of blank the point uses",
-                bit.grind.width_mm.clone(),
-                [front_x - width / 2.0, top + gap * 0.12],
-                [front_x + width / 2.0, top + gap * 0.12],
+                self.bit.grind.width_mm.clone(),
+                [self.front_x - self.width / 2.0, over],
+                [self.front_x + self.width / 2.0, over],
             ),
-        ],
+        ]
+    }
+}
+
+fn views(thread: &ThreadSection, bit: &BitSection, depth: f64, voice: Voice) -> Drawing {
+    let at = Views::of(thread, bit, depth);
+    let [lead, trail] = &bit.grind.sides;
+    let mut shapes: Vec<Shape> = at.from_above().into();
+    shapes.extend(at.from_the_front());
+    shapes.extend(at.from_the_side());
+    shapes.extend(at.words());
+    Drawing::shared(
+        format!(
+            "The bit from above, included angle {}; from the front, {} under the leading side and {} under the trailing; from the side, {} under the nose.",
+            voice.angle(at.halves.iter().sum()),
+            lead.front_deg.text,
+            trail.front_deg.text,
+            bit.grind.nose_deg.text
+        ),
+        [at.left, -at.long, at.side_x + at.side_long, at.top],
+        shapes,
+        at.dimensions(),
     )
 }
 

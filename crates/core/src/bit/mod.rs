@@ -296,6 +296,39 @@ fn untold(known: TipKnown, facts: &BitFacts, says: &str, doubt: f64, assumed: &m
     }
 }
 
+/// What a bit so ground does not give of this form.
+fn warn_of_the_form(facts: &BitFacts, thread: &Thread, angle: f64, watch: &mut Vec<Watch>) {
+    if thread.spec.rounded_root && facts.tip_flat_mm.is_some() {
+        watch.push(Watch::new(Level::Warn, Code::TipNotRound, "bit", "The root must be rounded, and this tip is flat: stone a radius on it.".into()));
+    }
+    if thread.radius.is_some() {
+        watch.push(Watch::new(
+            Level::Note,
+            Code::FormRadius,
+            "bit",
+            format!(
+                "The {} form is round at crest and root: a plain bit leaves the crests flat. Finish with a chaser or a full-form bit where that matters.",
+                thread.spec.system.family().word()
+            ),
+        ));
+    }
+    if thread.alpha_deg <= 0.0 && angle > 0.5 {
+        let text = format!("A bit of {}° leaves the sides of a square thread sloping; grind it parallel.", degrees_text(angle));
+        watch.push(Watch::new(Level::Warn, Code::BitAngle, "bit", text));
+    }
+}
+
+/// The narrowest and widest flat a tip that was not told may have.
+fn untold_span(known: TipKnown, thread: &Thread, equal_flat: f64, [least, bluntest]: [f64; 2]) -> [f64; 2] {
+    match known {
+        // A round form has one tip, and one not told is not known to have it.
+        TipKnown::Nominal if thread.alpha_deg > 0.0 => NOMINAL_SPAN.map(|k| k * equal_flat),
+        // Where the form sets no least, a bit ground for it is not far under the widest.
+        _ if least <= 0.0 && thread.alpha_deg < V_FROM_DEG => [LEAST_SHARE * bluntest, bluntest],
+        _ => [least, bluntest],
+    }
+}
+
 /// Works the tip: as ground, else the form's aim.
 pub(crate) fn tip(
     sheet: &mut Worksheet,
@@ -327,14 +360,7 @@ pub(crate) fn tip(
         (false, None) if straight || thread.radius.is_some() => TipKnown::Nominal,
         (false, _) => TipKnown::Range,
     };
-    // Where the form sets no least, a bit ground for it is not far under the widest.
-    let narrowest = if min.value <= 0.0 && thread.alpha_deg < V_FROM_DEG { LEAST_SHARE * bluntest.value } else { min.value };
-    let untold_span = match known {
-        // A round form has one tip, and one not told is not known to have it.
-        TipKnown::Nominal if !straight => NOMINAL_SPAN.map(|k| k * equal_flat.value),
-        _ => [narrowest, bluntest.value],
-    };
-    let [narrow, wide] = facts.tip_between_mm.unwrap_or(untold_span);
+    let [narrow, wide] = facts.tip_between_mm.unwrap_or_else(|| untold_span(known, thread, equal_flat.value, [min.value, bluntest.value]));
     let doubt = if measured || straight { 0.0 } else { (wide - narrow) / (2.0 * thread.alpha_deg.to_radians().tan()) };
     // One range of tips, wherever it is spoken of.
     let tip_says = if known == TipKnown::Range && facts.tip_between_mm.is_none() && facts.round_between_mm.is_none() {
@@ -356,25 +382,8 @@ pub(crate) fn tip(
         }
         _ => (h, (h, equal_flat)),
     };
-    if thread.spec.rounded_root && facts.tip_flat_mm.is_some() {
-        watch.push(Watch::new(Level::Warn, Code::TipNotRound, "bit", "The root must be rounded, and this tip is flat: stone a radius on it.".into()));
-    }
-    if thread.radius.is_some() {
-        watch.push(Watch::new(
-            Level::Note,
-            Code::FormRadius,
-            "bit",
-            format!(
-                "The {} form is round at crest and root: a plain bit leaves the crests flat. Finish with a chaser or a full-form bit where that matters.",
-                thread.spec.system.family().word()
-            ),
-        ));
-    }
     let angle = facts.included_angle_deg.unwrap_or_else(|| thread.flanks.included_deg());
-    if straight && angle > 0.5 {
-        let text = format!("A bit of {}° leaves the sides of a square thread sloping; grind it parallel.", degrees_text(angle));
-        watch.push(Watch::new(Level::Warn, Code::BitAngle, "bit", text));
-    }
+    warn_of_the_form(facts, thread, angle, watch);
     let clearance = facts.clearance_deg.unwrap_or(clearance);
     let reliefs = grind::reliefs(sheet, thread, clearance, sharpest.0, facts, bored);
     let shape = match facts.included_angle_deg {
