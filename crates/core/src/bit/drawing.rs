@@ -125,7 +125,7 @@ impl<'a> Views<'a> {
     }
 
     /// The edge, both flanks back to the blank or to the end of the point, and its body.
-    fn from_above(&self) -> [Shape; 3] {
+    fn above(&self) -> [Shape; 3] {
         let [half_left, half_right] = self.halves;
         let mut line = edge(self.bit.flat_mm.value, self.bit.radius_mm.as_ref().map(|r| r.value), self.halves);
         let (start, end) = (line[0], line[line.len() - 1]);
@@ -146,7 +146,7 @@ impl<'a> Views<'a> {
     }
 
     /// From the front left and right change over: each side falls in under the face.
-    fn from_the_front(&self) -> [Shape; 3] {
+    fn front(&self) -> [Shape; 3] {
         let [a, b] = &self.bit.grind.sides;
         let (held_left, held_right) = if lead_left(self.bit) { (a, b) } else { (b, a) };
         let (lean_left, lean_right) = (held_right.front_deg.value, held_left.front_deg.value);
@@ -164,7 +164,7 @@ impl<'a> Views<'a> {
     }
 
     /// From the side, the point to the left: the nose falls back under the tip.
-    fn from_the_side(&self) -> [Shape; 2] {
+    fn side(&self) -> [Shape; 2] {
         let (x, y, tall) = (self.side_x, self.side_y, self.size);
         let foot = x + (tall * tan(self.bit.grind.nose_deg.value)).min(self.side_long * 0.8);
         [
@@ -220,9 +220,9 @@ impl<'a> Views<'a> {
 fn views(thread: &ThreadSection, bit: &BitSection, depth: f64, voice: Voice) -> Drawing {
     let at = Views::of(thread, bit, depth);
     let [lead, trail] = &bit.grind.sides;
-    let mut shapes: Vec<Shape> = at.from_above().into();
-    shapes.extend(at.from_the_front());
-    shapes.extend(at.from_the_side());
+    let mut shapes: Vec<Shape> = at.above().into();
+    shapes.extend(at.front());
+    shapes.extend(at.side());
     shapes.extend(at.words());
     Drawing::shared(
         format!(
