@@ -40,6 +40,7 @@ interface WordProps {
 /** A word of the sentence that opens a small editor in place. */
 export function Word({ job, about, children, edit, set, later }: WordProps) {
   const [open, setOpen] = useState(false);
+  const frozen = job.frozen && !later;
   return (
     <Popover
       opened={open}
@@ -53,8 +54,7 @@ export function Word({ job, about, children, edit, set, later }: WordProps) {
       <Popover.Target>
         <button
           type="button"
-          className={`word${set ? ' set' : ''}`}
-          disabled={job.frozen && !later}
+          className={`word${set ? ' set' : ''}${frozen ? ' frozen' : ''}`}
           aria-label={`${about}: ${children}`}
           onClick={() => setOpen(!open)}
         >
@@ -62,7 +62,14 @@ export function Word({ job, about, children, edit, set, later }: WordProps) {
         </button>
       </Popover.Target>
       <Popover.Dropdown>
-        <Editor job={job} about={about} edit={edit} close={() => setOpen(false)} />
+        {frozen ? (
+          // A word that cannot be changed says why.
+          <p className="editor" tabIndex={-1} data-autofocus>
+            Frozen with the first pass: the cut goes by it. To plan it otherwise, copy the job from the board.
+          </p>
+        ) : (
+          <Editor job={job} about={about} edit={edit} close={() => setOpen(false)} />
+        )}
       </Popover.Dropdown>
     </Popover>
   );

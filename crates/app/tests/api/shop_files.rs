@@ -95,7 +95,7 @@ async fn a_hostile_file_is_refused_with_where_and_nothing_is_touched() {
         (spoil(&|f| f["jobs"][0]["id"] = json!("")), "/jobs/0/id".into()),
         (spoil(&|f| f["jobs"][0]["mate"] = json!("nobody")), "/jobs/0/mate".into()),
         (spoil(&|f| f["jobs"][0]["request"]["thread"]["callout"] = json!(7)), "/jobs/0/request/thread/callout".into()),
-        (spoil(&|f| f["jobs"][begun]["acts"][0]["act"] = json!({"kind": "conjured"})), at("/acts/0/act")),
+        (spoil(&|f| f["jobs"][begun]["acts"][0]["act"] = json!({"kind": "conjured"})), at("/acts/0/act/kind")),
         (spoil(&|f| f["jobs"][begun]["acts"][1]["sequence"] = json!(7)), at("/acts/1/sequence")),
         (spoil(&|f| f["jobs"][begun]["acts"][1]["id"] = f["jobs"][begun]["acts"][0]["id"].clone()), at("/acts/1/id")),
         (spoil(&|f| f["jobs"][begun]["acts"][0]["act"] = json!({"kind": "note", "text": ""})), at("/acts/0/act/text")),

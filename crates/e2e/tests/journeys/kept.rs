@@ -210,6 +210,10 @@ async fn the_bench_pad_serves_after_the_first_pass_and_what_is_typed_wrong_is_ke
     let browser = Browser::open().await;
     browser.go(&server.at(&format!("/jobs/{ROD}/blank"))).await;
     let before = server.job(ROD).await["plan"].clone();
+    // A word that is frozen opens and says why.
+    browser.find("button[aria-label^='How the thread ends']").await.click().await.unwrap();
+    browser.wait_text("[role=dialog]", "Frozen with the first pass").await;
+    browser.close_leaf().await;
     browser.find_text(".actions .act", "Bench pad").await.click().await.unwrap();
     browser.wait_text("[role=dialog]", "what they feed stands as it was frozen").await;
     browser.find(".bench-pad .choice").await.click().await.unwrap();
