@@ -267,7 +267,10 @@ impl Browser {
 
     /// Goes to an address.
     pub async fn go(&self, address: &str) {
-        self.page.goto(address).await.unwrap();
+        // A connection to ChromeDriver kept open may be closed by it in just that moment: then it is asked once more.
+        if self.page.goto(address).await.is_err() {
+            self.page.goto(address).await.unwrap();
+        }
     }
 
     /// Runs a script in the page.

@@ -224,7 +224,7 @@ async fn a_shop_file_is_refused_by_its_line_and_taken_in_once() {
     browser.find_text("button", "Read a shop file").await.click().await.unwrap();
     browser.find("[role=dialog] input[type=file]").await.send_keys(bad.to_str().unwrap()).await.unwrap();
     browser.find_text("[role=dialog] button", "Take it in").await.click().await.unwrap();
-    browser.wait_text("[role=dialog]", "does not read").await;
+    browser.wait_text("[role=dialog]", "not one of the choices: `conjured`").await;
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
     browser.find("[role=dialog] input[type=file]").await.send_keys(good.to_str().unwrap()).await.unwrap();
     browser.find_text("[role=dialog] button", "Take it in").await.click().await.unwrap();
