@@ -57,17 +57,7 @@ pub async fn record(
     Sent { read: sent, mut faults }: Sent<ActBody>,
 ) -> Result<Json<JobView>, Problem> {
     faults.extend(name_fault("/id", &act));
-    let told = match read_tagged::<ActKind>(&sent.act) {
-        Ok(told) => {
-            faults.extend(act_faults("/act", &told, voice.plain()));
-            Some(told)
-        }
-        Err(wrong) => {
-            let wrong = wrong.into_iter().map(|f| Fault::new(format!("/act{}", f.pointer), f.detail));
-            faults.extend(wrong);
-            None
-        }
-    };
+    let told = read_act("/act", &sent.act, voice.plain(), &mut faults);
     faults.extend(sent.happened.as_deref().and_then(|at| time_fault("/happened", at)));
     if sent.source.as_ref().is_some_and(|s| s.trim().is_empty() || s.chars().count() > 64 || s.chars().any(char::is_control)) {
         faults.push(Fault::new("/source", "a source is typed, or a device's name of at most 64 characters"));
@@ -103,10 +93,20 @@ pub async fn record(
     }
 }
 
-/// All that is wrong with what was typed of an act that stands at a place of a body.
-pub fn act_faults(at: &str, act: &ActKind, voice: Voice) -> impl Iterator<Item = Fault> {
-    let wrong = yoke_core::trouble::check_act(act, voice).err().unwrap_or_default();
-    wrong.into_iter().map(move |(field, detail)| Fault::new(format!("{at}{field}"), detail))
+/// Reads an act that stands at a place of a body; all that is wrong with it is noted, whether it reads or not.
+pub fn read_act(at: &str, whole: &Value, voice: Voice, faults: &mut Vec<Fault>) -> Option<ActKind> {
+    let mut note = |field: String, detail: String| faults.push(Fault::new(format!("{at}{field}"), detail));
+    match read_tagged::<ActKind>(whole) {
+        Ok(act) => {
+            let wrong = yoke_core::trouble::check_act(&act, voice).err().unwrap_or_default();
+            wrong.into_iter().for_each(|(field, detail)| note(field.into(), detail));
+            Some(act)
+        }
+        Err(wrong) => {
+            wrong.into_iter().for_each(|f| note(f.pointer, f.detail));
+            None
+        }
+    }
 }
 
 /// A time as RFC 3339 has it.

@@ -2,7 +2,7 @@
 //!
 //! Keys stand in order, numbers as they were written, and nothing in it tells when it was made: the same shop gives the same bytes.
 
-use crate::acts::{act_faults, time_fault};
+use crate::acts::{read_act, time_fault};
 use crate::download::saved_as;
 use crate::jobs::{name_fault, title_fault};
 use crate::problem::Problem;
@@ -20,7 +20,7 @@ use std::collections::{BTreeMap, BTreeSet};
 use std::sync::atomic::{AtomicU64, Ordering};
 use utoipa::ToSchema;
 use yoke_core::batch::{BatchFacts, MOST_PARTS};
-use yoke_core::faults::{Fault, plain_words, read_json, read_tagged, read_value};
+use yoke_core::faults::{Fault, plain_words, read_json, read_value};
 use yoke_core::job::{Kit, LatheProfile, PlanRequest};
 use yoke_core::log::ActKind;
 use yoke_core::route::Route;
@@ -440,10 +440,10 @@ fn look_at_job(job: &JobFile, at: &str, faults: &mut Vec<Fault>) {
         if usize::try_from(act.sequence) != Ok(n + 1) {
             faults.push(Fault::new(format!("{at}/sequence"), format!("acts stand in order: {} is wanted here", n + 1)));
         }
-        let told = serde_json::from_str(act.act.get()).map_err(|e| vec![Fault::new("", format!("the act does not read: {e}"))]);
-        match told.and_then(|whole| read_tagged::<ActKind>(&whole)) {
-            Ok(kind) => faults.extend(act_faults(&format!("{at}/act"), &kind, Voice::default())),
-            Err(wrong) => faults.extend(wrong.into_iter().map(|f| Fault::new(format!("{at}/act{}", f.pointer), f.detail))),
+        let at = format!("{at}/act");
+        match serde_json::from_str(act.act.get()) {
+            Ok(whole) => _ = read_act(&at, &whole, Voice::default(), faults),
+            Err(e) => faults.push(Fault::new(at, format!("the act does not read: {e}"))),
         }
     }
 }

@@ -8,7 +8,7 @@ use serde::Serialize;
 use serde::de::DeserializeOwned;
 use serde_json::{Map, Value, json};
 use std::sync::{Mutex, PoisonError};
-use yoke_core::faults::{Fault, read_json, read_tagged};
+use yoke_core::faults::{Fault, read_json, read_tagged, step};
 use yoke_core::job::{Kit, LatheProfile, PlanRequest};
 use yoke_core::log::{Act, ActKind};
 use yoke_core::run::RunPlan;
@@ -91,7 +91,7 @@ fn document<T: DeserializeOwned + Default>(text: &str, what: &str) -> Result<Doc
     let (read, faults) = read_json::<T>(whole.clone());
     let (unknown, wrong): (Vec<Fault>, Vec<Fault>) = faults.into_iter().partition(is_unknown);
     match wrong.first() {
-        Some(fault) => Err(Unread::new(what, format!("at {}, {}", if fault.pointer.is_empty() { "its root" } else { &fault.pointer }, fault.detail))),
+        Some(fault) => Err(Unread::new(what, placed(fault))),
         None => Ok(Document { read, whole, unknown: unknown.into_iter().map(|f| f.pointer).collect() }),
     }
 }
@@ -197,14 +197,18 @@ pub fn acts(store: &Store, job: &JobRow) -> Result<Vec<Act>, Failed> {
     store.acts(&job.id)?.iter().map(|row| act(row, &job.title).map_err(Failed::from)).collect()
 }
 
+/// Where a fault stands, and what it is.
+fn placed(fault: &Fault) -> String {
+    format!("at {}, {}", if fault.pointer.is_empty() { "its root" } else { &fault.pointer }, fault.detail)
+}
+
 /// An act as the core reads it.
 pub fn act(row: &ActRow, job: &str) -> Result<Act, Unread> {
     let act = |named: &str| format!("Act {} of \u{201c}{job}\u{201d}{named}, recorded {},", row.sequence, row.recorded);
     let whole: Value = serde_json::from_str(&row.body).map_err(|e| Unread::new(&act(""), e))?;
     read_tagged::<ActKind>(&whole).map(|kind| Act { id: row.id.clone(), kind }).map_err(|faults| {
         let named = whole["kind"].as_str().map_or_else(String::new, |k| format!(", \u{201c}{k}\u{201d}"));
-        let each: Vec<String> =
-            faults.into_iter().map(|f| format!("at {}, {}", if f.pointer.is_empty() { "its root" } else { &f.pointer }, f.detail)).collect();
+        let each: Vec<String> = faults.iter().map(placed).collect();
         Unread::new(&act(&named), each.join("; "))
     })
 }
@@ -263,7 +267,7 @@ pub fn differences(a: &Value, b: &Value) -> Vec<String> {
                 names.dedup();
                 for name in names {
                     let [p, q] = [x, y].map(|m| m.get(name).unwrap_or(&Value::Null));
-                    walk(p, q, &format!("{at}/{}", name.replace('~', "~0").replace('/', "~1")), out);
+                    walk(p, q, &format!("{at}{}", step(name)), out);
                 }
             }
             (Value::Object(_), Value::Null) => walk(a, &json!({}), at, out),

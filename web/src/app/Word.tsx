@@ -94,9 +94,10 @@ function Editor({ job, about, edit, close }: { job: Job; about: string; edit: Ed
     );
 
   if (edit.kind === 'choice') {
+    const pictured = edit.choices.some(c => c.seen);
     return (
-      <div className={edit.choices.some(c => c.seen) ? 'editor wide' : 'editor'} role="group" aria-label={about}>
-        <div className={edit.choices.some(c => c.seen) ? 'choices pictured' : 'choices'}>
+      <div className={pictured ? 'editor wide' : 'editor'} role="group" aria-label={about}>
+        <div className={pictured ? 'choices pictured' : 'choices'}>
           {edit.choices.map((c, i) => (
             <button
               type="button"

@@ -175,11 +175,7 @@ pub(super) fn held(plan: &Plan, job: &Job, by: Holding, says: &str) -> Drawing {
     let mut shapes = holder(&at, by);
     shapes.extend(work(&at));
     shapes.extend(far_end(&at, by));
-    let bounds = shapes
-        .iter()
-        .flat_map(|s| &s.line)
-        .fold([f64::INFINITY, f64::INFINITY, f64::NEG_INFINITY, f64::NEG_INFINITY], |b, p| [b[0].min(p[0]), b[1].min(p[1]), b[2].max(p[0]), b[3].max(p[1])]);
-    Drawing::chart(format!("The work held {says}, from above."), bounds, shapes, Vec::new())
+    Drawing::beside(format!("The work held {says}, from above."), shapes, Vec::new())
 }
 
 /// The headstock and what grips the work: jaws, a collet, a plate, or a centre and its dog.

@@ -98,14 +98,7 @@ fn thread_end(plan: &Plan, job: &Job, end: EndKind, usable: f64, says: &str) -> 
         _ => vec![[-shown, root], [-lost, root]],
     };
     let shapes = vec![Shape::closed("blank.metal", metal), Shape::open("blank.thread", full)];
-    Drawing::chart(format!("The thread ending {says}."), frame(&shapes), shapes, Vec::new())
-}
-
-/// What shapes cover.
-fn frame(shapes: &[Shape]) -> [f64; 4] {
-    let points = || shapes.iter().flat_map(|s| &s.line);
-    let of = |axis: usize, pick: fn(f64, f64) -> f64, from: f64| points().map(|p| p[axis]).fold(from, pick);
-    [of(0, f64::min, f64::INFINITY), of(1, f64::min, f64::INFINITY), of(0, f64::max, f64::NEG_INFINITY), of(1, f64::max, f64::NEG_INFINITY)]
+    Drawing::beside(format!("The thread ending {says}."), shapes, Vec::new())
 }
 
 /// The tool's round seen from above, headstock to the left: cut, out, back, in. A filled mark is the half-nut closed, an open one opened; the

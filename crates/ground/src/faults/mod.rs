@@ -30,6 +30,12 @@ impl Fault {
     }
 }
 
+/// A field's name as one step of a JSON pointer (RFC 6901).
+#[must_use]
+pub fn step(field: &str) -> String {
+    format!("/{}", field.replace('~', "~0").replace('/', "~1"))
+}
+
 /// More faults than this in one request help nobody.
 const MOST: usize = 50;
 
@@ -50,7 +56,7 @@ pub fn read_json<T: DeserializeOwned + Default>(mut value: Value) -> (T, Vec<Fau
                         Segment::Enum { .. } | Segment::Unknown => None,
                     })
                     .collect();
-                let pointer: String = keys.iter().map(|k| format!("/{}", k.replace('~', "~0").replace('/', "~1"))).collect();
+                let pointer: String = keys.iter().map(|k| step(k)).collect();
                 faults.push(Fault::new(pointer, plain_words(&error.inner().to_string())));
                 if !take_out(&mut value, &keys) {
                     break;

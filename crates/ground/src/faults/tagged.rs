@@ -2,7 +2,7 @@
 //! nor can be led past it: here each field is read by itself beside its kind, so that every fault is found.
 
 use super::strict::Strict;
-use super::{Fault, MOST, plain_words};
+use super::{Fault, MOST, plain_words, step};
 use serde::de::DeserializeOwned;
 use serde_json::{Map, Value, json};
 
@@ -16,10 +16,6 @@ fn attempt<T: DeserializeOwned>(value: &Value) -> Result<T, String> {
 /// The name the reader puts in backticks, the first or a later one.
 fn named(message: &str, at: usize) -> Option<&str> {
     message.split('`').nth(2 * at + 1)
-}
-
-fn pointer(field: &str) -> String {
-    format!("/{}", field.replace('~', "~0").replace('/', "~1"))
 }
 
 /// The field a message says is lacking.
@@ -41,7 +37,7 @@ pub fn read_tagged<T: DeserializeOwned>(value: &Value) -> Result<T, Vec<Fault>> 
     match attempt::<T>(&bare) {
         // Of a kind that is not known, or is none, nothing else can be said.
         Err(message) if !object.get(KIND).is_some_and(Value::is_string) || message.starts_with("unknown variant") => {
-            return Err(vec![Fault::new(pointer(KIND), plain_words(&message))]);
+            return Err(vec![Fault::new(step(KIND), plain_words(&message))]);
         }
         _ => {}
     }
@@ -50,15 +46,15 @@ pub fn read_tagged<T: DeserializeOwned>(value: &Value) -> Result<T, Vec<Fault>> 
     for (name, field) in object.iter().filter(|(name, _)| *name != KIND).take(MOST) {
         let alone = json!({ KIND: object[KIND], name: field });
         match attempt::<T>(&alone) {
-            Err(message) if lacking(&message).is_none() => faults.push(Fault::new(pointer(name), plain_words(&message))),
+            Err(message) if lacking(&message).is_none() => faults.push(Fault::new(step(name), plain_words(&message))),
             _ => drop(sound.insert(name.clone(), field.clone())),
         }
     }
     // What is lacking is named one after another: each is put there as something that reads, so that the next is named.
     while let Err(message) = attempt::<T>(&Value::Object(sound.clone())) {
         let Some(name) = lacking(&message).filter(|name| !sound.contains_key(*name)) else { break };
-        if !faults.iter().any(|f| f.pointer == pointer(name)) {
-            faults.push(Fault::new(pointer(name), plain_words(&message)));
+        if !faults.iter().any(|f| f.pointer == step(name)) {
+            faults.push(Fault::new(step(name), plain_words(&message)));
         }
         let Some(sample) = sample::<T>(&object[KIND], name) else { break };
         sound.insert(name.to_owned(), sample);

@@ -79,7 +79,7 @@ fn rings(at: Point, radius: f64, r: Rect) -> bool {
     (x - at[0]).hypot(y - at[1]) < radius && far > radius
 }
 
-pub(super) fn join(a: Rect, b: Rect) -> Rect {
+fn join(a: Rect, b: Rect) -> Rect {
     [a[0].min(b[0]), a[1].min(b[1]), a[2].max(b[2]), a[3].max(b[3])]
 }
 
@@ -107,7 +107,7 @@ impl Shape {
         self.circle.map_or(0.0, |c| c.r.max(tips))
     }
 
-    pub(super) fn extent(&self) -> Option<Rect> {
+    fn extent(&self) -> Option<Rect> {
         match self.circle {
             Some(c) => {
                 let r = self.ring();
@@ -117,6 +117,11 @@ impl Shape {
             None => about(self.line.iter().copied()),
         }
     }
+}
+
+/// What shapes fill, their words aside.
+pub(super) fn frame(shapes: &[Shape]) -> Rect {
+    shapes.iter().filter_map(Shape::extent).reduce(join).unwrap_or([0.0, 0.0, 1.0, 1.0])
 }
 
 /// What a drawing shows, whatever its letters: made once, however often they are tried.

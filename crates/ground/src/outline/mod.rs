@@ -158,8 +158,7 @@ impl Drawing {
     /// Lays lines, words and dimensions out, their text placed where it stands on nothing (`lay`).
     #[must_use]
     pub fn new(says: String, shapes: Vec<Shape>, dimensions: Vec<Dimension>) -> Self {
-        let frame = shapes.iter().filter_map(Shape::extent).reduce(lay::join).unwrap_or([0.0, 0.0, 1.0, 1.0]);
-        Self::framed(says, frame, shapes, dimensions)
+        Self::framed(says, lay::frame(&shapes), shapes, dimensions)
     }
 
     fn laid(says: String, frame: [f64; 4], shapes: Vec<Shape>, dimensions: Vec<Dimension>, share: [f64; 2]) -> Self {
@@ -182,6 +181,12 @@ impl Drawing {
     #[must_use]
     pub fn chart(says: String, frame: [f64; 4], shapes: Vec<Shape>, dimensions: Vec<Dimension>) -> Self {
         Self::laid(says, frame, shapes, dimensions, lay::BESIDE)
+    }
+
+    /// The same in no larger a frame than its lines fill.
+    #[must_use]
+    pub fn beside(says: String, shapes: Vec<Shape>, dimensions: Vec<Dimension>) -> Self {
+        Self::chart(says, lay::frame(&shapes), shapes, dimensions)
     }
 }
 

@@ -58,13 +58,16 @@ export function GearsStation({ job, plan }: StationProps) {
             set={job.request.setup?.ending != null && job.request.setup.ending !== 'auto'}
             edit={{
               kind: 'choice',
-              choices: setup.endings.map(e => ({
-                says: `${e.says}${e.recommended ? ' (recommended)' : ''}${e.serves ? '' : ' (does not serve)'}`,
-                under: `${ways.data?.pass_ends.find(s => s.ending === e.ending)?.says ?? ''} ${cap(e.consequence)}.`,
-                seen: ways.data?.pass_ends.find(s => s.ending === e.ending)?.drawing,
-                chosen: e.chosen,
-                patch: { setup: { ending: e.ending } },
-              })),
+              choices: setup.endings.map(e => {
+                const way = ways.data?.pass_ends.find(s => s.ending === e.ending);
+                return {
+                  says: `${e.says}${e.recommended ? ' (recommended)' : ''}${e.serves ? '' : ' (does not serve)'}`,
+                  under: `${way?.says ?? ''} ${cap(e.consequence)}.`,
+                  seen: way?.drawing,
+                  chosen: e.chosen,
+                  patch: { setup: { ending: e.ending } },
+                };
+              }),
             }}
           >
             {ending?.says ?? 'as suits'}
