@@ -35,6 +35,24 @@ pub fn mistakes(lathe: &Drive, train: &Train, starts: u8, measured_mm: f64) -> V
     }
     let mut list: Vec<(u8, String, f64)> = Vec::new();
     let mut say = |weight: u8, says: String, t: &Train| list.push((weight, says, lead(t)));
+    changed_about(train, &mut say);
+    taken_for_others(lathe, train, &mut say);
+    if starts > 1 {
+        list.push((0, format!("the pitch was measured, not the lead: {starts} starts"), right / f64::from(starts)));
+        list.push((1, "the train made for the pitch, not the lead".into(), right / f64::from(starts)));
+    }
+    let mut near: Vec<(u8, Mistake)> = list
+        .into_iter()
+        .map(|(weight, says, lead_mm)| (weight, Mistake { says, lead_mm, off_percent: ((lead_mm / measured_mm - 1.0) * 1e4).round() / 100.0 }))
+        .filter(|(_, m)| m.off_percent.abs() <= NEAR * 100.0)
+        .collect();
+    near.sort_by(|a, b| a.0.cmp(&b.0).then(a.1.off_percent.abs().total_cmp(&b.1.off_percent.abs())));
+    near.truncate(NAMED);
+    near.into_iter().map(|(_, m)| m).collect()
+}
+
+/// Things of the same train changed about.
+fn changed_about(train: &Train, say: &mut impl FnMut(u8, String, &Train)) {
     let pairs = train.drivers.len();
     for i in 0..pairs {
         let mut swapped = train.clone();
@@ -67,6 +85,10 @@ pub fn mistakes(lathe: &Drive, train: &Train, starts: u8, measured_mm: f64) -> V
             );
         }
     }
+}
+
+/// Another lever, or a gear taken for another.
+fn taken_for_others(lathe: &Drive, train: &Train, say: &mut impl FnMut(u8, String, &Train)) {
     for (i, position) in lathe.gearbox.iter().enumerate().filter(|(i, _)| *i != train.gearbox) {
         say(1, format!("the lever at {}", position.name), &Train { gearbox: i, ..train.clone() });
     }
@@ -87,18 +109,6 @@ pub fn mistakes(lathe: &Drive, train: &Train, starts: u8, measured_mm: f64) -> V
             }
         }
     }
-    if starts > 1 {
-        list.push((0, format!("the pitch was measured, not the lead: {starts} starts"), right / f64::from(starts)));
-        list.push((1, "the train made for the pitch, not the lead".into(), right / f64::from(starts)));
-    }
-    let mut near: Vec<(u8, Mistake)> = list
-        .into_iter()
-        .map(|(weight, says, lead_mm)| (weight, Mistake { says, lead_mm, off_percent: ((lead_mm / measured_mm - 1.0) * 1e4).round() / 100.0 }))
-        .filter(|(_, m)| m.off_percent.abs() <= NEAR * 100.0)
-        .collect();
-    near.sort_by(|a, b| a.0.cmp(&b.0).then(a.1.off_percent.abs().total_cmp(&b.1.off_percent.abs())));
-    near.truncate(NAMED);
-    near.into_iter().map(|(_, m)| m).collect()
 }
 
 /// The answer in one sentence.

@@ -192,15 +192,7 @@ pub fn reckon(sheet: &mut Worksheet, facts: &ThreadFacts, carriage: Carriage, wa
     let mate = limits(other, spec.side.other());
     let engagement = engagement_mm.unwrap_or(d).min(length_mm);
     let engaged = (engagement_mm.is_some() || length_mm < d).then(|| family.engagement_note(sheet, &spec, engagement, pitch)).flatten();
-    let longer = facts.engagement_mm.filter(|told| *told > length_mm + 1e-9).map(|told| {
-        let text = format!(
-            "The mate was told to engage {}, but the thread is {} long: {} is reckoned with.",
-            voice.along(told),
-            voice.along(length_mm),
-            voice.along(length_mm)
-        );
-        (Code::EngagementLong, text)
-    });
+    let longer = engaged_past(facts, voice);
     let notes = family.tolerance_note(&spec, [spec.class, other]).into_iter().chain(longer).chain(engaged);
     watch.extend(notes.map(|(code, text)| Watch::new(Level::Note, code, "thread", text)));
     let (external, internal, external_class, internal_class) = match spec.side {
@@ -238,8 +230,34 @@ pub fn reckon(sheet: &mut Worksheet, facts: &ThreadFacts, carriage: Carriage, wa
         lead_angle_major: angles[0],
         spec,
     };
-    let spec = &thread.spec;
-    let section = ThreadSection {
+    let section = view(&thread, section_members, (basic_form, before_coating), load_faces, voice);
+    (thread, section)
+}
+
+/// No mate engages more than there is of the thread.
+fn engaged_past(facts: &ThreadFacts, voice: Voice) -> Option<(Code, String)> {
+    let length_mm = facts.length_mm;
+    facts.engagement_mm.filter(|told| *told > length_mm + 1e-9).map(|told| {
+        let text = format!(
+            "The mate was told to engage {}, but the thread is {} long: {} is reckoned with.",
+            voice.along(told),
+            voice.along(length_mm),
+            voice.along(length_mm)
+        );
+        (Code::EngagementLong, text)
+    })
+}
+
+/// The thread as it is shown.
+fn view(
+    thread: &Thread,
+    (external, internal): (Member, Member),
+    (basic_form, before_coating): (FormSection, Option<Coated>),
+    load_faces: Faces,
+    voice: Voice,
+) -> ThreadSection {
+    let (spec, flanks) = (&thread.spec, thread.flanks);
+    ThreadSection {
         name: spec.name(),
         size: spec.size.clone(),
         form: spec.system,
@@ -247,26 +265,29 @@ pub fn reckon(sheet: &mut Worksheet, facts: &ThreadFacts, carriage: Carriage, wa
         side: spec.side,
         class: spec.class.to_string(),
         inch: spec.is_inch(),
-        major_mm: Quantity::length(voice, major),
-        pitch_mm: Quantity::length(voice, pitch),
+        major_mm: Quantity::length(voice, thread.major),
+        pitch_mm: Quantity::length(voice, thread.pitch),
         pitch_text: spec.pitch_text(),
-        lead_mm: Quantity::length(voice, lead),
+        lead_mm: Quantity::length(voice, thread.lead),
         starts: spec.starts,
         hand: spec.hand,
-        half_angle_deg: flanks.are_even().then_some(alpha_deg),
+        half_angle_deg: flanks.are_even().then_some(thread.alpha_deg),
         included_angle_deg: flanks.included_deg(),
         flanks_deg: (!flanks.are_even()).then_some(flanks),
         load_flank: (!flanks.are_even()).then_some(load_faces),
         basic_form,
-        external: section_members.0,
-        internal: section_members.1,
-        lead_angle_deg: LeadAngles { major: Quantity::angle(angles[0]), pitch: Quantity::angle(angles[1]), minor: Quantity::angle(angles[2]) },
-        length_mm: Quantity::along(voice, length),
-        engagement_mm: Quantity::along(voice, engagement),
+        external,
+        internal,
+        lead_angle_deg: LeadAngles {
+            major: Quantity::angle(thread.lead_angle_major),
+            pitch: Quantity::angle(thread.lead_angle_pitch),
+            minor: Quantity::angle(thread.lead_angle_minor),
+        },
+        length_mm: Quantity::along(voice, thread.length),
+        engagement_mm: Quantity::along(voice, thread.engagement),
         before_coating,
-        drawing: super::drawing::section(&thread, voice),
-    };
-    (thread, section)
+        drawing: super::drawing::section(thread, voice),
+    }
 }
 
 /// Depth, flats and radius of the basic form, mm.

@@ -7,6 +7,7 @@ use crate::job::{BitFacts, BlankFacts};
 use crate::quantity::{large_first, plain_text};
 use crate::thread::Side;
 use crate::thread::form::Thread;
+use crate::voice::Voice;
 use crate::watch::{Code, Level, Watch};
 use crate::working::{Num, Quantity, Worksheet, round_to_nine};
 use serde::Serialize;
@@ -204,8 +205,27 @@ pub(crate) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, Reliefs { sides
             voice.about(width.value / 2.0)
         )
     });
+    let tilt_says = tilted(thread, facts.tilt_deg, clearance, voice, watch);
+    let (raked_deg, rake_says) = rake(sheet, facts, blank, thread, from_to);
+    Grind {
+        sides: [leading, trailing],
+        nose_deg: Quantity::by_eye(nose),
+        nose_says,
+        width_mm: Quantity::about(voice, width),
+        offset_mm: blank.shoulder.then(|| Quantity::about(voice, width.value / 2.0)),
+        offset_says,
+        tilt_says,
+        raked_deg,
+        rake_says,
+        stocking: stocking(sheet, thread, tip, stocks),
+    }
+}
+
+/// Many starts of one screw lean a long way: what a bit tilted to them wants.
+fn tilted(thread: &Thread, tilt_deg: f64, clearance: f64, voice: Voice, watch: &mut Vec<Watch>) -> Option<String> {
+    let straight = thread.alpha_deg <= 0.0;
     let rises = thread.lead_angle_major.value;
-    let tilt_says = (thread.spec.side == Side::External && thread.spec.starts > 1 && facts.tilt_deg.abs() < 0.5 && clearance - rises < LEAST_DEG).then(|| {
+    (thread.spec.side == Side::External && thread.spec.starts > 1 && tilt_deg.abs() < 0.5 && clearance - rises < LEAST_DEG).then(|| {
         watch.push(Watch::new(
             Level::Note,
             Code::TrailingRelief,
@@ -227,20 +247,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, Reliefs { sides
             format!("{}, so grind {} by as much less", each.join(" and "), if each.len() > 1 { "each" } else { "it" })
         };
         format!("Tilted {} in its holder, both sides want {} of relief alike; {form}.", voice.eye(middle), voice.eye(clearance))
-    });
-    let (raked_deg, rake_says) = rake(sheet, facts, blank, thread, from_to);
-    Grind {
-        sides: [leading, trailing],
-        nose_deg: Quantity::by_eye(nose),
-        nose_says,
-        width_mm: Quantity::about(voice, width),
-        offset_mm: blank.shoulder.then(|| Quantity::about(voice, width.value / 2.0)),
-        offset_says,
-        tilt_says,
-        raked_deg,
-        rake_says,
-        stocking: stocking(sheet, thread, tip, stocks),
-    }
+    })
 }
 
 /// Half angles nearer than this are ground alike, degrees. House value.

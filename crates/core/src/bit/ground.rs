@@ -5,6 +5,7 @@ use super::{Tip, rules};
 use crate::job::BitFacts;
 use crate::thread::Side;
 use crate::thread::form::Thread;
+use crate::voice::Voice;
 use crate::watch::{Code, DOUBTFUL_SHARE};
 use crate::watch::{Level, Watch};
 use crate::working::{Num, Quantity, Worksheet};
@@ -150,20 +151,7 @@ pub(super) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, watch: &mut Vec
     let [by_leading, by_trailing] = [[true_leading, leading], [true_trailing, trailing]].map(|flank| felt(thread.alpha_deg, flank, thread.heights()));
     let feels = if thread.alpha_deg > 0.0 { f64::midpoint(by_leading, by_trailing) } else { 0.0 };
     let room = thread.own.pitch.1.value - thread.own.pitch.0.value;
-    let judged = if feels < 5e-4 {
-        "True as far as a gauge can feel.".to_owned()
-    } else if feels <= room * DOUBTFUL_SHARE {
-        format!(
-            "The flanks feel like {} on the pitch diameter, of {} there are: leave it, and aim that much {}.",
-            voice.micro(feels),
-            voice.micro(room),
-            if external { "smaller" } else { "larger" }
-        )
-    } else {
-        let text = format!("The flanks feel like {} on the pitch diameter, of {} there are: grind or set it true.", voice.micro(feels), voice.micro(room));
-        watch.push(Watch::new(if feels > room { Level::Danger } else { Level::Warn }, Code::BitAngle, "bit", text.clone()));
-        text
-    };
+    let judged = judge(feels, room, external, voice, watch);
     let aim_mm = (feels >= 5e-4 && feels <= room * DOUBTFUL_SHARE).then(|| {
         let (low, high) = (thread.own.pitch.0.value, thread.own.pitch.1.value);
         let middle = f64::midpoint(low, high);
@@ -174,7 +162,40 @@ pub(super) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, watch: &mut Vec
         let rule = if external { &rules::OFF_CENTRE_EXTERNAL } else { &rules::OFF_CENTRE_INTERNAL };
         Quantity::length(voice, sheet.apply(rule, [crest.into(), depth, h.into()]))
     });
-    let rubs: Vec<String> = measured_reliefs
+    let rubs = rubbing(&measured_reliefs, voice);
+    for text in &rubs {
+        watch.push(Watch::new(Level::Warn, Code::FlankRubs, "bit", text.clone()));
+    }
+    let stop_says = guessed.map(|flats| guess_costs(sheet, flats, facts.round_between_mm, thread.alpha_deg));
+    Some(AsGround {
+        leading_deg: Quantity::angle(leading),
+        trailing_deg: Quantity::angle(trailing),
+        feels_mm: Quantity::length(voice, feels),
+        shallow_mm,
+        judged,
+        aim_mm,
+        rubs,
+        stop_says,
+    })
+}
+
+/// What not knowing the tip costs, and where to stop for it.
+fn guess_costs(sheet: &mut Worksheet, [low, high]: [f64; 2], radii: Option<[f64; 2]>, alpha_deg: f64) -> String {
+    let voice = sheet.voice();
+    let told = radii.unwrap_or([low, high]);
+    let costs = sheet.apply(&rules::GUESS_COSTS, [low.into(), high.into(), alpha_deg.into()]);
+    format!(
+        "A {} somewhere between {} and {} is {} of infeed. The passes are laid out for the wider: at the last of them stop and measure; what is left then is known.",
+        if radii.is_some() { "tip radius" } else { "flat" },
+        voice.length(told[0]),
+        voice.length(told[1]),
+        voice.length(costs.value)
+    )
+}
+
+/// The sides whose relief is too little for the thread's own lead.
+fn rubbing(sides: &[(Option<f64>, f64, f64, &str)], voice: Voice) -> Vec<String> {
+    sides
         .iter()
         .filter_map(|(ground, needed, lead, side)| {
             let ground = (*ground)?;
@@ -189,29 +210,23 @@ pub(super) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, watch: &mut Vec
                 )
             })
         })
-        .collect();
-    for text in &rubs {
-        watch.push(Watch::new(Level::Warn, Code::FlankRubs, "bit", text.clone()));
-    }
-    let stop_says = guessed.map(|[low, high]| {
-        let told = facts.round_between_mm.unwrap_or([low, high]);
-        let costs = sheet.apply(&rules::GUESS_COSTS, [low.into(), high.into(), thread.alpha_deg.into()]);
+        .collect()
+}
+
+/// What the flanks as ground come to for a mate, said and, where it matters, warned of.
+fn judge(feels: f64, room: f64, external: bool, voice: Voice, watch: &mut Vec<Watch>) -> String {
+    if feels < 5e-4 {
+        "True as far as a gauge can feel.".to_owned()
+    } else if feels <= room * DOUBTFUL_SHARE {
         format!(
-            "A {} somewhere between {} and {} is {} of infeed. The passes are laid out for the wider: at the last of them stop and measure; what is left then is known.",
-            if facts.round_between_mm.is_some() { "tip radius" } else { "flat" },
-            voice.length(told[0]),
-            voice.length(told[1]),
-            voice.length(costs.value)
+            "The flanks feel like {} on the pitch diameter, of {} there are: leave it, and aim that much {}.",
+            voice.micro(feels),
+            voice.micro(room),
+            if external { "smaller" } else { "larger" }
         )
-    });
-    Some(AsGround {
-        leading_deg: Quantity::angle(leading),
-        trailing_deg: Quantity::angle(trailing),
-        feels_mm: Quantity::length(voice, feels),
-        shallow_mm,
-        judged,
-        aim_mm,
-        rubs,
-        stop_says,
-    })
+    } else {
+        let text = format!("The flanks feel like {} on the pitch diameter, of {} there are: grind or set it true.", voice.micro(feels), voice.micro(room));
+        watch.push(Watch::new(if feels > room { Level::Danger } else { Level::Warn }, Code::BitAngle, "bit", text.clone()));
+        text
+    }
 }

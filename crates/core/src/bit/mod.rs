@@ -369,19 +369,7 @@ pub(crate) fn tip(
         tip_says
     };
     untold(known, facts, &tip_says, doubt, assumed, watch, voice);
-    let (aimed, sharpest) = match known {
-        TipKnown::Range => {
-            let mut with = |flat: Num| {
-                let cut_off = sheet.apply(&rules::CUT_OFF_FLAT, [flat, alpha]);
-                sheet.apply(&rules::TIP_TO_PITCH, [pitch, alpha, cut_off])
-            };
-            // A V bit comes sharp to the bench; one for a form with flats is ground to a width.
-            let sharp = if facts.tip_between_mm.is_none() && thread.alpha_deg >= V_FROM_DEG { 0.0 } else { narrow };
-            let aimed = if facts.tip_between_mm.is_some() { h } else { with(aim) };
-            (aimed, (with(sharp.into()), sharp.into()))
-        }
-        _ => (h, (h, equal_flat)),
-    };
+    let (aimed, sharpest) = reaches(sheet, facts, thread, (h, equal_flat), (known == TipKnown::Range).then_some((aim, narrow)));
     let angle = facts.included_angle_deg.unwrap_or_else(|| thread.flanks.included_deg());
     warn_of_the_form(facts, thread, angle, watch);
     let clearance = facts.clearance_deg.unwrap_or(clearance);
@@ -411,6 +399,21 @@ pub(crate) fn tip(
     };
     let between = if measured || straight { [equal_flat.value; 2] } else { [narrow, wide] };
     (Tip { h, equal_flat, aimed, sharpest, known, doubt, between, radius: rounded.map(|r| r.value) }, said)
+}
+
+/// How far the tip aimed at reaches past the pitch line, and the sharpest there may be with its flat; `open`, the flat aimed at and the
+/// narrowest, where only a range is known.
+fn reaches(sheet: &mut Worksheet, facts: &BitFacts, thread: &Thread, (h, equal_flat): (Num, Num), open: Option<(Num, f64)>) -> (Num, (Num, Num)) {
+    let Some((aim, narrow)) = open else { return (h, (h, equal_flat)) };
+    let (pitch, alpha) = (thread.pitch, Num::from(thread.alpha_deg));
+    let mut with = |flat: Num| {
+        let cut_off = sheet.apply(&rules::CUT_OFF_FLAT, [flat, alpha]);
+        sheet.apply(&rules::TIP_TO_PITCH, [pitch, alpha, cut_off])
+    };
+    // A V bit comes sharp to the bench; one for a form with flats is ground to a width.
+    let sharp = if facts.tip_between_mm.is_none() && thread.alpha_deg >= V_FROM_DEG { 0.0 } else { narrow };
+    let aimed = if facts.tip_between_mm.is_some() { h } else { with(aim) };
+    (aimed, (with(sharp.into()), sharp.into()))
 }
 
 /// What the bit's section needs of everything before it.

@@ -35,6 +35,7 @@ use crate::job::{BlankFacts, Kit};
 use crate::outline::Drawing;
 use crate::thread::Side;
 use crate::thread::form::Thread;
+use crate::voice::Voice;
 use crate::watch::{Code, Level, Watch};
 use crate::working::{Num, Quantity, Worksheet};
 use end::CutEnd;
@@ -143,25 +144,17 @@ pub(crate) struct Inputs<'a> {
 pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, before: &Inputs<'_>, watch: &mut Vec<Watch>) -> BlankSection {
     let voice = sheet.voice();
     let Inputs { kit, thread, tip, size, reach, cut_end, .. } = *before;
-    let side = thread.spec.side;
-    let used = size.used;
+    let (side, used, [low, high, aim]) = (thread.spec.side, size.used, [size.min, size.max, size.aim].map(|q| Quantity::length(voice, q)));
     let carriage = if matches!(cut_end, CutEnd::StartsIn(_)) { Carriage::AwayFromHeadstock } else { Carriage::TowardHeadstock };
     let followed = end::ends_in(facts, side, carriage);
-    let runs_into = end::is_groove(followed);
+    let (runs_into, shoulder, usual) = (end::is_groove(followed), facts.shoulder, end::usual(facts.shoulder, side, carriage));
     let beyond = (!runs_into && facts.relief_width_mm.is_none()).then(|| beyond::reckon(sheet, facts, thread, reach, (followed, cut_end), watch));
-    let usual = end::usual(facts.shoulder, side, carriage);
-    let ground = EndingInputs { thread, reach, cut_end, shoulder: facts.shoulder, followed, usual, width: facts.relief_width_mm, beyond: beyond.as_ref() };
+    let ground = EndingInputs { thread, reach, cut_end, shoulder, followed, usual, width: facts.relief_width_mm, beyond: beyond.as_ref() };
     let endings = ending::endings(sheet, &ground);
-    if followed == EndKind::Withdraw && carriage == Carriage::AwayFromHeadstock {
-        let text =
-            "Cut away from the headstock, the thread starts where it was to fade out: the tool cannot be fed into solid metal. Turn a groove to start in.";
-        watch.push(Watch::new(Level::Danger, Code::EndRoom, "blank", text.into()));
-    }
-    let relief = (runs_into || facts.relief_width_mm.is_some()).then(|| {
-        // A relief told of is there whatever was chosen.
-        let end = if runs_into { followed } else { EndKind::Relief };
-        relief::reckon(sheet, &relief::ReliefQuery { facts, kit, thread, tip, reach, used, cut_end }, end, watch)
-    });
+    watch.extend(starts_in_metal(followed, carriage));
+    // A relief told of is there whatever was chosen.
+    let turned = if runs_into { Some(followed) } else { facts.relief_width_mm.map(|_| EndKind::Relief) };
+    let relief = turned.map(|end| relief::reckon(sheet, &relief::ReliefQuery { facts, kit, thread, tip, reach, used, cut_end }, end, watch));
     watch.extend(test_piece(facts, thread));
     let ratio = facts.stick_out_mm.unwrap_or(thread.length) / used.value;
     let (holdings, holding_reason) = holding::holdings(&holding::HoldingInputs { facts, thread, used, ratio, tried: before.tried }, watch, voice);
@@ -175,13 +168,8 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, before: &Inputs<
             used: used.value,
             chamfer,
             followed,
-            shoulder: facts.shoulder,
-            relief: relief.as_ref().map(|r| drawing::Gap {
-                diameter: facts.relief_diameter_mm.map_or_else(|| r.diameter_mm.clone(), |v| Quantity::given(voice, v)),
-                width: facts.relief_width_mm.map_or_else(|| r.width_mm.clone(), |v| Quantity::given(voice, v)),
-                corner: r.corner_mm.as_ref().map(|c| facts.relief_corner_mm.map_or_else(|| c.clone(), |v| Quantity::given(voice, v))),
-                bottom: reach.depth + relief::UNDER_TIP_MM,
-            }),
+            shoulder,
+            relief: relief.as_ref().map(|r| gap(r, facts, reach, voice)),
             usable: endings.iter().find(|e| e.chosen).map_or(thread.length, |e| e.usable_mm.value),
             mark: &mark,
             register: register.as_ref(),
@@ -190,15 +178,15 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, before: &Inputs<
         voice,
     );
     BlankSection {
-        min_mm: Quantity::length(voice, size.min),
-        max_mm: Quantity::length(voice, size.max),
-        aim_mm: Quantity::length(voice, size.aim),
+        plug: (side == Side::Internal).then(|| Plug { go_mm: low.clone(), not_go_mm: high.clone() }),
+        min_mm: low,
+        max_mm: high,
+        aim_mm: aim,
         used_mm: Quantity::length(voice, used),
         measured: facts.diameter_mm.is_some(),
         bore: (side == Side::Internal).then(|| bore::reckon(sheet, kit, thread, &size)),
         relief,
         beyond,
-        plug: (side == Side::Internal).then(|| Plug { go_mm: Quantity::length(voice, size.min), not_go_mm: Quantity::length(voice, size.max) }),
         endings,
         mark,
         slenderness: None,
@@ -212,15 +200,39 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, before: &Inputs<
         body_ahead_mm: reach.ahead_known.then(|| Quantity::about(voice, reach.ahead)),
         chamfer_mm: Quantity::about(voice, chamfer),
         chamfer_wanted_mm: Quantity::about(voice, wanted),
-        says: format!(
-            "{} to {} ({} to {}).",
-            if side == Side::External { "Turn" } else { "Bore" },
-            voice.length(size.aim.value),
-            voice.figure(size.min.value),
-            voice.figure(size.max.value)
-        ),
+        says: says(&size, side, voice),
         drawing,
     }
+}
+
+/// What to turn or bore, in one sentence.
+fn says(size: &Size, side: Side, voice: Voice) -> String {
+    format!(
+        "{} to {} ({} to {}).",
+        if side == Side::External { "Turn" } else { "Bore" },
+        voice.length(size.aim.value),
+        voice.figure(size.min.value),
+        voice.figure(size.max.value)
+    )
+}
+
+/// The relief as it is drawn: as told, else as wanted.
+fn gap(r: &Relief, facts: &BlankFacts, reach: &Reach, voice: Voice) -> drawing::Gap {
+    drawing::Gap {
+        diameter: facts.relief_diameter_mm.map_or_else(|| r.diameter_mm.clone(), |v| Quantity::given(voice, v)),
+        width: facts.relief_width_mm.map_or_else(|| r.width_mm.clone(), |v| Quantity::given(voice, v)),
+        corner: r.corner_mm.as_ref().map(|c| facts.relief_corner_mm.map_or_else(|| c.clone(), |v| Quantity::given(voice, v))),
+        bottom: reach.depth + relief::UNDER_TIP_MM,
+    }
+}
+
+/// A thread that fades out cannot be begun there.
+fn starts_in_metal(followed: EndKind, carriage: Carriage) -> Option<Watch> {
+    (followed == EndKind::Withdraw && carriage == Carriage::AwayFromHeadstock).then(|| {
+        let text =
+            "Cut away from the headstock, the thread starts where it was to fade out: the tool cannot be fed into solid metal. Turn a groove to start in.";
+        Watch::new(Level::Danger, Code::EndRoom, "blank", text.into())
+    })
 }
 
 /// Bores under this are blind to eye and instrument alike, mm. House value.

@@ -293,25 +293,14 @@ fn rough_tip(sheet: &mut Worksheet, thread: &Thread, stocking: Num, form: Num) -
 pub(crate) fn reckon(sheet: &mut Worksheet, facts: &CutFacts, blank: &BlankFacts, before: &Inputs, watch: &mut Vec<Watch>) -> CutSection {
     let voice = sheet.voice();
     let Inputs { lathe, thread, tip, start, target, direction, gears, .. } = *before;
-    let external = thread.spec.side == Side::External;
+    let (external, toward) = (thread.spec.side == Side::External, direction.carriage == Carriage::TowardHeadstock);
     let (style, angle) = choose(facts, lathe, thread, voice, watch);
     let Depth { aimed, radial, radial_if_mm } = depth(sheet, thread, tip, start, target);
     let compound = style.slants().then(|| sheet.apply(&rules::COMPOUND, [radial, angle.into()]));
     let (dial, side_dial) = style::dials(facts, lathe, style, angle);
-    if tip.known == TipKnown::Told {
-        warn_of_the_tip(thread, tip, target.value, watch, voice);
-    }
+    warn_of_the_tip(thread, tip, target.value, watch, voice);
     warn_of_the_dial(facts, lathe, &dial, compound.unwrap_or(radial), watch, voice);
-    let on = style::Stands {
-        blank,
-        lathe,
-        most_n: match (before.beam, before.bar_mm) {
-            (Some(beam), _) => beam.stands_n(sheet, style::GIVES_MM).map(|n| (n, "The work")),
-            (None, Some(bar)) => Some((style::bar_stands_n(bar, thread.length), "The bar")),
-            (None, None) => None,
-        },
-        step_mm: dial.half_mm(),
-    };
+    let on = style::Stands { blank, lathe, most_n: most_n(sheet, before), step_mm: dial.half_mm() };
     let (bounds, slender) = style::bounds(sheet, &on, aimed, style);
     let roughs = style == Style::StockingThenForm;
     // Worked on the job's own sheet only where it is followed; beside the other styles its size alone is wanted.
@@ -320,51 +309,20 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &CutFacts, blank: &BlankFacts
     let ask = StyleQuery { facts, thread, tip, radial, aimed, bounds, stocking: stocking.value };
     let laid = style::lay(sheet, &ask, style);
     if laid.is_empty() {
-        watch.push(Watch::new(
-            Level::Danger,
-            Code::BlankSize,
-            "cut",
-            format!("There is nothing to cut: {} of infeed from this blank. Check the blank's diameter and the size aimed at.", voice.length(radial.value)),
-        ));
+        watch.push(nothing_to_cut(radial.value, voice));
     }
     let rough = if roughs { rough_tip(sheet, thread, stocking, tip.h) } else { tip.h };
-    let mut passes = set(sheet, before, &laid, &Setting { style, angle, dial: &dial, side_dial: side_dial.as_ref(), radial, stocking: stocking.value, rough });
-    if tip.known != TipKnown::Told
-        && let Some(last) = passes.last_mut()
-    {
-        last.then = Some(Then::Measure);
-    }
+    let passes = set(sheet, before, &laid, &Setting { style, angle, dial: &dial, side_dial: side_dial.as_ref(), radial, stocking: stocking.value, rough });
     warn_of_the_passes(facts, &passes, &bounds, watch, voice);
     let largest = passes.iter().map(|p| p.chip_mm2).fold(0.0, f64::max);
     let lightened = lightened(facts, largest, &bounds, slender, voice);
     let cuts =
         cuts(sheet, blank, &passes, style, tip, thread).map(|c| Cuts { bolder: (bounds.unslender_mm2 / largest.max(1e-6)).clamp(1.0, MOST_BOLDER), ..c });
-    let drawing = drawing::groove(
-        &passes,
-        tip.equal_flat.value,
-        thread.walls_deg,
-        angle,
-        radial.value,
-        (external, direction.carriage == Carriage::TowardHeadstock),
-        voice,
-    );
+    let drawing = drawing::groove(&passes, tip.equal_flat.value, thread.walls_deg, angle, radial.value, (external, toward), voice);
     let (scale_deg, scale) = scale(lathe, angle, style, voice);
     CutSection {
         style,
-        compared: Compared {
-            facts: facts.clone(),
-            thread: thread.clone(),
-            tip: *tip,
-            depths: [radial, aimed],
-            stocking: stocking.value,
-            blank: blank.clone(),
-            lathe: lathe.clone(),
-            most_n: on.most_n,
-            step_mm: on.step_mm,
-            voice,
-            followed: style,
-            toward: direction.carriage == Carriage::TowardHeadstock,
-        },
+        compared: Compared::of(&ask, &on, voice, (style, toward)),
         depth_law: facts.depth_law,
         lightened,
         stocking_flat_mm: roughs.then(|| Quantity::length(voice, stocking)),
@@ -385,6 +343,25 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &CutFacts, blank: &BlankFacts
         starts: next_starts(lathe, gears, thread, voice),
         cuts,
         drawing,
+    }
+}
+
+/// The blank leaves nothing to cut.
+fn nothing_to_cut(radial: f64, voice: Voice) -> Watch {
+    Watch::new(
+        Level::Danger,
+        Code::BlankSize,
+        "cut",
+        format!("There is nothing to cut: {} of infeed from this blank. Check the blank's diameter and the size aimed at.", voice.length(radial)),
+    )
+}
+
+/// The most force a slender part or bar stands, N, with what it is.
+fn most_n(sheet: &mut Worksheet, before: &Inputs) -> Option<(f64, &'static str)> {
+    match (before.beam, before.bar_mm) {
+        (Some(beam), _) => beam.stands_n(sheet, style::GIVES_MM).map(|n| (n, "The work")),
+        (None, Some(bar)) => Some((style::bar_stands_n(bar, before.thread.length), "The bar")),
+        (None, None) => None,
     }
 }
 
@@ -516,6 +493,10 @@ fn set(sheet: &mut Worksheet, before: &Inputs, laid: &[PlannedPass], on: &Settin
             dial: settings,
         });
     }
+    // What the tip takes is not known: the last of them is where it is measured.
+    if let Some(last) = passes.last_mut().filter(|_| tip.known != TipKnown::Told) {
+        last.then = Some(Then::Measure);
+    }
     passes
 }
 
@@ -553,6 +534,9 @@ fn next_starts(lathe: &Lathe, gears: &GearsSection, thread: &Thread, voice: Voic
 
 /// Whether the form comes full too soon, or the root goes too deep.
 fn warn_of_the_tip(thread: &Thread, tip: &Tip, target: f64, watch: &mut Vec<Watch>, voice: Voice) {
+    if tip.known != TipKnown::Told {
+        return;
+    }
     let external = thread.spec.side == Side::External;
     let root = if external { target - 2.0 * tip.h.value } else { target + 2.0 * tip.h.value };
     let rounding = thread.spec.system.family().rounding_mm();

@@ -385,6 +385,24 @@ pub(crate) struct Compared {
 }
 
 impl Compared {
+    /// Keeps what was asked, what it stands on, the style followed, and whether the carriage goes toward the headstock.
+    pub(super) fn of(ask: &StyleQuery<'_>, on: &Stands<'_>, voice: Voice, (followed, toward): (Style, bool)) -> Self {
+        Self {
+            facts: ask.facts.clone(),
+            thread: ask.thread.clone(),
+            tip: *ask.tip,
+            depths: [ask.radial, ask.aimed],
+            stocking: ask.stocking,
+            blank: on.blank.clone(),
+            lathe: on.lathe.clone(),
+            most_n: on.most_n,
+            step_mm: on.step_mm,
+            voice,
+            followed,
+            toward,
+        }
+    }
+
     /// The styles side by side.
     pub fn styles(&self) -> Vec<StyleView> {
         let on = Stands { blank: &self.blank, lathe: &self.lathe, most_n: self.most_n, step_mm: self.step_mm };

@@ -197,30 +197,34 @@ fn judge(by: Proof, before: &Inputs<'_>, voice: Voice) -> ProofFinding {
             }
             _ => (Some(false), "none is in the drawer".into()),
         },
-        Proof::Mate => {
-            let made = before.mate.is_some_and(|m| m.made_mm.is_some());
-            let at_hand = before.facts.mate_at_hand.or(if made { Some(true) } else { before.mate.map(|_| false) });
-            let held = before.blank.held();
-            let off = if held.is_some_and(|h| matches!(h.holding, crate::job::Holding::Centres | crate::job::Holding::Arbor)) {
-                "; the work comes out from between {center}s for it: mark the dog's slot"
-            } else if before.blank.slenderness.as_ref().is_some_and(|s| s.support != crate::job::Support::None) {
-                "; draw the {center} back to try it"
-            } else {
-                ""
-            };
-            match at_hand {
-                Some(true) if thread.spec.side == Side::Internal && before.reach_past > 0.0 => {
-                    (Some(true), format!("it must reach {} past what stands in front", voice.about(before.reach_past)))
-                }
-                Some(true) => (Some(true), format!("it reaches the thread with the part as held{}", voice.fill(off))),
-                Some(false) if before.mate.is_some() => (Some(false), "it is not made yet: make it first, or measure".into()),
-                Some(false) => (Some(false), "there is none at hand".into()),
-                None => (None, "whether it is at hand was not told".into()),
-            }
-        }
+        Proof::Mate => mate(before, voice),
         Proof::Plug if thread.spec.side == Side::External => (Some(false), "a ring is itself a bore nobody can measure".into()),
         Proof::Plug => (Some(true), "its ends are screws, measured over wires".into()),
         Proof::TestPiece | Proof::Auto => (Some(true), "same stock and tool, proven first".into()),
+    }
+}
+
+/// Trying the mate: whether it is there, and what is in its way.
+fn mate(before: &Inputs<'_>, voice: Voice) -> (Option<bool>, String) {
+    let thread = before.thread;
+    let made = before.mate.is_some_and(|m| m.made_mm.is_some());
+    let at_hand = before.facts.mate_at_hand.or(if made { Some(true) } else { before.mate.map(|_| false) });
+    let held = before.blank.held();
+    let off = if held.is_some_and(|h| matches!(h.holding, crate::job::Holding::Centres | crate::job::Holding::Arbor)) {
+        "; the work comes out from between {center}s for it: mark the dog's slot"
+    } else if before.blank.slenderness.as_ref().is_some_and(|s| s.support != crate::job::Support::None) {
+        "; draw the {center} back to try it"
+    } else {
+        ""
+    };
+    match at_hand {
+        Some(true) if thread.spec.side == Side::Internal && before.reach_past > 0.0 => {
+            (Some(true), format!("it must reach {} past what stands in front", voice.about(before.reach_past)))
+        }
+        Some(true) => (Some(true), format!("it reaches the thread with the part as held{}", voice.fill(off))),
+        Some(false) if before.mate.is_some() => (Some(false), "it is not made yet: make it first, or measure".into()),
+        Some(false) => (Some(false), "there is none at hand".into()),
+        None => (None, "whether it is at hand was not told".into()),
     }
 }
 

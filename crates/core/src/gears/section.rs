@@ -257,22 +257,9 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &GearFacts, lathe: &Lathe, th
     let room = room(sheet, thread);
     let told = hung.map(|f| tell(sheet, f, asked.is_some(), room, lathe, thread, direction.screw_with_spindle, watch));
     if hung.is_none() {
-        let filtered = facts.max_error.is_some() || facts.gearbox.is_some() || facts.keep.is_some() || facts.max_changes.is_some();
-        let text = if filtered {
-            "No train passes what is asked of it: allow more error, more changes, or another lever."
-        } else {
-            "No train can be made from the gears listed; add gears to the lathe."
-        };
-        watch.push(Watch::new(Level::Danger, Code::TrainUnfit, "gears", text.into()));
+        watch.push(no_train(facts));
     }
-    if let (Some(_), Some(found)) = (sense, hung) {
-        let (level, text) = if found.fit.by_geometry && found.fit.hangs {
-            (Level::Note, "The tumbler cannot choose the way the leadscrew turns: the count of idlers does. Hang just those shown.")
-        } else {
-            (Level::Danger, "The tumbler has no position that turns the leadscrew this way: one more or one less idler is needed.")
-        };
-        watch.push(Watch::new(level, Code::WrongHand, "gears", text.into()));
-    }
+    watch.extend(hung.zip(sense).map(|(found, _)| tumbler_note(found)));
     let drawing = hung.map(|f| drawing::train(lathe, f, direction.screw_with_spindle));
     let rows: Vec<TrainRow> = list.iter().map(|f| row(lathe, f)).collect();
     let share = if thread.alpha_deg <= 0.0 { 1.0 } else { 1.0 / thread.alpha_deg.to_radians().tan() };
@@ -288,6 +275,27 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &GearFacts, lathe: &Lathe, th
         dial,
         drawing,
     }
+}
+
+/// No train was found, perhaps for what was asked of it.
+fn no_train(facts: &GearFacts) -> Watch {
+    let filtered = facts.max_error.is_some() || facts.gearbox.is_some() || facts.keep.is_some() || facts.max_changes.is_some();
+    let text = if filtered {
+        "No train passes what is asked of it: allow more error, more changes, or another lever."
+    } else {
+        "No train can be made from the gears listed; add gears to the lathe."
+    };
+    Watch::new(Level::Danger, Code::TrainUnfit, "gears", text.into())
+}
+
+/// What to mind where the tumbler does not choose the way the leadscrew turns.
+fn tumbler_note(found: &Found) -> Watch {
+    let (level, text) = if found.fit.by_geometry && found.fit.hangs {
+        (Level::Note, "The tumbler cannot choose the way the leadscrew turns: the count of idlers does. Hang just those shown.")
+    } else {
+        (Level::Danger, "The tumbler has no position that turns the leadscrew this way: one more or one less idler is needed.")
+    };
+    Watch::new(level, Code::WrongHand, "gears", text.into())
 }
 
 /// How far the marks that serve the pitch meant would be out by the last pass, on a train that only comes near it: the
@@ -354,66 +362,8 @@ fn tell(
     let travel = sheet.apply(&rules::TRAVEL, [error]);
     // Straight sides meet the drift with their side clearance; sloping ones with the pitch diameter's room.
     let takes = if straight { drift } else { sheet.apply(&rules::DRIFT_AS_SIZE, [drift, thread.alpha_deg.into()]) };
-    let nut = voice.along(thread.engagement);
-    let judged = if exact {
-        "Exact: no error at any length.".into()
-    } else {
-        let longest =
-            if straight { sheet.apply(&rules::LONGEST_STRAIGHT, [room, error]) } else { sheet.apply(&rules::LONGEST, [room, thread.alpha_deg.into(), error]) };
-        let weight = if takes.value > room.value {
-            watch.push(Watch::new(
-                Level::Danger,
-                Code::LeadError,
-                "gears",
-                format!(
-                    "This train will bind a nut longer than {}: its error takes {} of the {} there are.",
-                    voice.at_most(longest.value),
-                    voice.micro(takes.value),
-                    voice.micro(room.value)
-                ),
-            ));
-            "will bind"
-        } else if takes.value > room.value * DOUBTFUL_SHARE {
-            watch.push(Watch::new(
-                Level::Warn,
-                Code::LeadError,
-                "gears",
-                format!(
-                    "The train's error takes {} of {}: doubtful on {nut} of nut. Choose a truer train, or cut to the low limit.",
-                    voice.micro(takes.value),
-                    voice.micro(room.value)
-                ),
-            ));
-            "doubtful"
-        } else {
-            "harmless"
-        };
-        format!(
-            "Takes {} of {} over {nut} of nut: {weight}. Binds a nut longer than {}.",
-            voice.micro(takes.value),
-            voice.micro(room.value),
-            voice.at_most(longest.value)
-        )
-    };
-    let owned: Vec<u16> = lathe.gears.iter().map(|g| g.teeth).collect();
-    let missing = not_among(found.train.drivers.iter().chain(&found.train.driven).map(|g| g.teeth), &owned);
-    if !missing.is_empty() {
-        let list = missing.iter().map(u16::to_string).collect::<Vec<_>>().join(", ");
-        watch.push(Watch::new(
-            Level::Warn,
-            Code::TrainUnfit,
-            "gears",
-            format!("The gears listed for this lathe do not include (another) {list}: make sure it is in the drawer."),
-        ));
-    }
-    if !found.fit.hangs {
-        let why = found.fit.why_not.clone().unwrap_or_default();
-        let (level, basis) = if found.fit.by_geometry { (Level::Danger, "does not hang") } else { (Level::Warn, "may not hang") };
-        watch.push(Watch::new(level, Code::TrainUnfit, "gears", format!("This train {basis}: {why}.")));
-    }
-    if found.swaps > 0 {
-        watch.push(Watch::new(Level::Note, Code::Guards, "gears", "Change gears only with the machine isolated; guard back on before it runs.".into()));
-    }
+    let judged = if exact { "Exact: no error at any length.".into() } else { judge(sheet, thread, error, [takes, room], watch) };
+    warn_of_hanging(found, lathe, watch);
     HungTrain {
         train: row(lathe, found),
         chosen: was_chosen,
@@ -433,4 +383,69 @@ fn tell(
             .collect(),
         steps: steps(lathe, found, with_spindle, voice),
     }
+}
+
+/// What to mind of a train before it is hung: gears not listed, a train that does not hang, the guards.
+fn warn_of_hanging(found: &Found, lathe: &Lathe, watch: &mut Vec<Watch>) {
+    let owned: Vec<u16> = lathe.gears.iter().map(|g| g.teeth).collect();
+    let missing = not_among(found.train.drivers.iter().chain(&found.train.driven).map(|g| g.teeth), &owned);
+    if !missing.is_empty() {
+        let list = missing.iter().map(u16::to_string).collect::<Vec<_>>().join(", ");
+        watch.push(Watch::new(
+            Level::Warn,
+            Code::TrainUnfit,
+            "gears",
+            format!("The gears listed for this lathe do not include (another) {list}: make sure it is in the drawer."),
+        ));
+    }
+    if !found.fit.hangs {
+        let why = found.fit.why_not.clone().unwrap_or_default();
+        let (level, basis) = if found.fit.by_geometry { (Level::Danger, "does not hang") } else { (Level::Warn, "may not hang") };
+        watch.push(Watch::new(level, Code::TrainUnfit, "gears", format!("This train {basis}: {why}.")));
+    }
+    if found.swaps > 0 {
+        watch.push(Watch::new(Level::Note, Code::Guards, "gears", "Change gears only with the machine isolated; guard back on before it runs.".into()));
+    }
+}
+
+/// What the train's error comes to over the nut, said and, where it matters, warned of.
+fn judge(sheet: &mut Worksheet, thread: &Thread, error: Num, [takes, room]: [Num; 2], watch: &mut Vec<Watch>) -> String {
+    let voice = sheet.voice();
+    let (straight, nut) = (thread.alpha_deg <= 0.0, voice.along(thread.engagement));
+    let longest =
+        if straight { sheet.apply(&rules::LONGEST_STRAIGHT, [room, error]) } else { sheet.apply(&rules::LONGEST, [room, thread.alpha_deg.into(), error]) };
+    let weight = if takes.value > room.value {
+        watch.push(Watch::new(
+            Level::Danger,
+            Code::LeadError,
+            "gears",
+            format!(
+                "This train will bind a nut longer than {}: its error takes {} of the {} there are.",
+                voice.at_most(longest.value),
+                voice.micro(takes.value),
+                voice.micro(room.value)
+            ),
+        ));
+        "will bind"
+    } else if takes.value > room.value * DOUBTFUL_SHARE {
+        watch.push(Watch::new(
+            Level::Warn,
+            Code::LeadError,
+            "gears",
+            format!(
+                "The train's error takes {} of {}: doubtful on {nut} of nut. Choose a truer train, or cut to the low limit.",
+                voice.micro(takes.value),
+                voice.micro(room.value)
+            ),
+        ));
+        "doubtful"
+    } else {
+        "harmless"
+    };
+    format!(
+        "Takes {} of {} over {nut} of nut: {weight}. Binds a nut longer than {}.",
+        voice.micro(takes.value),
+        voice.micro(room.value),
+        voice.at_most(longest.value)
+    )
 }

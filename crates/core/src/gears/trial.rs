@@ -1,7 +1,7 @@
 //! A minute's trial: the fixed ratio from turns and travel, the teeth of a dial gear from marks passed.
 
 use crate::faults::{Checker, Fault};
-use crate::job::{KeepRequest, LatheProfile};
+use crate::job::{KeepRequest, Lathe, LatheProfile};
 use crate::quantity::{Ratio, plain_text, ratio_text, real};
 use crate::voice::Voice;
 use serde::{Deserialize, Serialize};
@@ -56,73 +56,76 @@ impl TrialRequest {
         let lathe = profile.check("/lathe", &mut c);
         let mut said = TrialView::default();
         if self.spindle_turns.is_some() || self.travel_mm.is_some() {
-            let wanted = |v: Option<f64>, low: f64, high: f64, at: &str, what: &str, c: &mut Checker| {
-                if v.is_none() {
-                    c.fault(at, format!("{what} is wanted too"));
-                }
-                c.sound(v, low, high, at, "")
-            };
-            let turns = wanted(self.spindle_turns, 0.5, 10_000.0, "/spindle_turns", "how many turns the spindle was given", &mut c);
-            let travel = wanted(self.travel_mm, 0.5, 10_000.0, "/travel_mm", "how far the carriage went", &mut c);
-            let (drivers, driven) = (c.teeth(&self.train.drivers, "/train/drivers"), c.teeth(&self.train.driven, "/train/driven"));
-            if drivers.len() != driven.len() {
-                c.fault("/train", "a train has as many driven gears as drivers");
-            }
-            let lever = self.gearbox.as_ref().map_or_else(
-                || lathe.gearbox.first(),
-                |name| {
-                    let found = lathe.gearbox.iter().find(|p| p.name == *name);
-                    if found.is_none() {
-                        c.fault("/gearbox", format!("“{name}” is not a gearbox position of the {}", lathe.name));
-                    }
-                    found
-                },
-            );
-            if let (Some(turns), Some(travel), Some(lever), true) = (turns, travel, lever, c.faults.is_empty()) {
-                let product = |list: &[u16]| list.iter().map(|t| i128::from(*t)).product::<i128>();
-                let known = Ratio::new(product(&drivers), product(&driven)) * lever.ratio.0 * lathe.leadscrew;
-                let measured = travel / turns / real(&known);
-                let (simple, off) = simplest(measured);
-                if off <= NEAR {
-                    said.fixed_ratio = Some(ratio_text(&simple));
-                    said.says.push(format!(
-                        "Fixed ratio {}: {} measured, {} % off it.",
-                        ratio_text(&simple),
-                        plain_text(measured, 4),
-                        plain_text(off * 100.0, 2)
-                    ));
-                } else {
-                    said.says.push(format!(
-                        "{} is no simple ratio: count the turns again over a longer travel, and check which gears are on.",
-                        plain_text(measured, 4)
-                    ));
-                }
-            }
+            self.travel(&lathe, &mut said, &mut c);
         }
         if self.screw_turns.is_some() || self.marks_passed.is_some() || self.marks.is_some() {
-            let screw = c.sound(self.screw_turns, 0.5, 10_000.0, "/screw_turns", "turns");
-            let passed = c.sound(self.marks_passed, 0.5, 10_000.0, "/marks_passed", "marks");
-            let marks = c.count(self.marks, (1, 400), 0, "/marks", "marks");
-            if self.screw_turns.is_none() || self.marks_passed.is_none() || self.marks.is_none() {
-                c.fault("/marks", "the leadscrew's turns, the marks that passed and the marks on the dial are wanted together");
-            }
-            if let (Some(screw), Some(passed), true) = (screw, passed, marks > 0) {
-                #[allow(clippy::cast_precision_loss)] // at most 400
-                let teeth = screw * marks as f64 / passed;
-                #[allow(clippy::cast_possible_truncation)] // a count of teeth
-                let whole = teeth.round() as i64;
-                if (teeth - teeth.round()).abs() <= 0.15 && (4..=400).contains(&whole) {
-                    said.dial_teeth = Some(whole);
-                    said.says.push(format!("The dial gear has {whole} teeth: {} by the count.", plain_text(teeth, 2)));
-                } else {
-                    said.says.push(format!("{} is no whole number of teeth: count over more turns, to a mark just passing.", plain_text(teeth, 2)));
-                }
-            }
+            self.dial(&mut said, &mut c);
         }
         if said.says.is_empty() && c.faults.is_empty() {
             c.fault("/spindle_turns", "nothing was tried: give spindle_turns and travel_mm, or screw_turns, marks_passed and marks");
         }
         if c.faults.is_empty() { Ok(said) } else { Err(c.faults) }
+    }
+
+    /// What lies between the gears and the leadscrew, from turns and travel.
+    fn travel(&self, lathe: &Lathe, said: &mut TrialView, c: &mut Checker) {
+        let wanted = |v: Option<f64>, low: f64, high: f64, at: &str, what: &str, c: &mut Checker| {
+            if v.is_none() {
+                c.fault(at, format!("{what} is wanted too"));
+            }
+            c.sound(v, low, high, at, "")
+        };
+        let turns = wanted(self.spindle_turns, 0.5, 10_000.0, "/spindle_turns", "how many turns the spindle was given", c);
+        let travel = wanted(self.travel_mm, 0.5, 10_000.0, "/travel_mm", "how far the carriage went", c);
+        let (drivers, driven) = (c.teeth(&self.train.drivers, "/train/drivers"), c.teeth(&self.train.driven, "/train/driven"));
+        if drivers.len() != driven.len() {
+            c.fault("/train", "a train has as many driven gears as drivers");
+        }
+        let lever = self.gearbox.as_ref().map_or_else(
+            || lathe.gearbox.first(),
+            |name| {
+                let found = lathe.gearbox.iter().find(|p| p.name == *name);
+                if found.is_none() {
+                    c.fault("/gearbox", format!("“{name}” is not a gearbox position of the {}", lathe.name));
+                }
+                found
+            },
+        );
+        if let (Some(turns), Some(travel), Some(lever), true) = (turns, travel, lever, c.faults.is_empty()) {
+            let product = |list: &[u16]| list.iter().map(|t| i128::from(*t)).product::<i128>();
+            let known = Ratio::new(product(&drivers), product(&driven)) * lever.ratio.0 * lathe.leadscrew;
+            let measured = travel / turns / real(&known);
+            let (simple, off) = simplest(measured);
+            if off <= NEAR {
+                said.fixed_ratio = Some(ratio_text(&simple));
+                said.says.push(format!("Fixed ratio {}: {} measured, {} % off it.", ratio_text(&simple), plain_text(measured, 4), plain_text(off * 100.0, 2)));
+            } else {
+                said.says
+                    .push(format!("{} is no simple ratio: count the turns again over a longer travel, and check which gears are on.", plain_text(measured, 4)));
+            }
+        }
+    }
+
+    /// The dial's teeth, from the marks that passed.
+    fn dial(&self, said: &mut TrialView, c: &mut Checker) {
+        let screw = c.sound(self.screw_turns, 0.5, 10_000.0, "/screw_turns", "turns");
+        let passed = c.sound(self.marks_passed, 0.5, 10_000.0, "/marks_passed", "marks");
+        let marks = c.count(self.marks, (1, 400), 0, "/marks", "marks");
+        if self.screw_turns.is_none() || self.marks_passed.is_none() || self.marks.is_none() {
+            c.fault("/marks", "the leadscrew's turns, the marks that passed and the marks on the dial are wanted together");
+        }
+        if let (Some(screw), Some(passed), true) = (screw, passed, marks > 0) {
+            #[allow(clippy::cast_precision_loss)] // at most 400
+            let teeth = screw * marks as f64 / passed;
+            #[allow(clippy::cast_possible_truncation)] // a count of teeth
+            let whole = teeth.round() as i64;
+            if (teeth - teeth.round()).abs() <= 0.15 && (4..=400).contains(&whole) {
+                said.dial_teeth = Some(whole);
+                said.says.push(format!("The dial gear has {whole} teeth: {} by the count.", plain_text(teeth, 2)));
+            } else {
+                said.says.push(format!("{} is no whole number of teeth: count over more turns, to a mark just passing.", plain_text(teeth, 2)));
+            }
+        }
     }
 }
 

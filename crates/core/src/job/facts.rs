@@ -357,6 +357,31 @@ fn settle_thread(request: &PlanRequest, c: &mut Checker) -> Option<(ThreadFacts,
     let engagement_mm = c.sound(asked.engagement_mm, 0.1, 5000.0, "/thread/engagement_mm", "mm");
     let starts = asked.starts.map(|_| u8::try_from(c.count(asked.starts, (1, 12), 1, "/thread/starts", "starts")).unwrap_or(1));
     let mut spec = spec_of(asked, request.sample.is_some(), c)?;
+    let notes = override_callout(asked, starts, &mut spec, c);
+    settle_form(asked, &mut spec, c);
+    let coating_mm = c.sound(asked.coating_mm, 0.0, real(&spec.pitch) / 20.0, "/thread/coating_mm", "mm a surface for this pitch").unwrap_or(0.0);
+    if coating_mm > 0.0 && spec.half_angle_deg() <= 0.0 {
+        c.fault("/thread/coating_mm", "a square thread's flanks stand upright: allow twice the coating in its width and clearance instead");
+    }
+    if spec.lead() >= spec.major * Ratio::from_integer(3) {
+        c.fault("/thread/starts", "so many starts climb at over 43°, past single-pointing; check starts and pitch");
+    }
+    let length_mm = length.unwrap_or_else(|| {
+        let usual = LENGTH_DIAMETERS * real(&spec.major);
+        c.assume("/thread/length_mm", format!("No length was given: two diameters, {}, is taken.", c.voice.about(usual)));
+        usual
+    });
+    let even = spec.flanks().are_even();
+    if even && asked.load_flank.is_some() {
+        c.fault("/thread/load_flank", "both flanks of this thread are alike; leave it out");
+    } else if !even && asked.load_flank.is_none() {
+        c.assume("/thread/load_flank", format!("Which way the flank that carries the load faces was not told: the {} is taken.", LOAD_FACES.word()));
+    }
+    Some((ThreadFacts { spec, length_mm, engagement_mm, coating_mm, load_faces: asked.load_flank }, notes))
+}
+
+/// What is told beside the callout goes over it, with a note of each.
+fn override_callout(asked: &ThreadRequest, starts: Option<u8>, spec: &mut ThreadSpec, c: &mut Checker) -> Vec<Watch> {
     let mut notes = Vec::new();
     let mut overrode = |what: &str, from: &str, to: &str| {
         notes.push(Watch::new(Level::Note, Code::Override, "thread", format!("The callout says {what} {from}; {to} was chosen instead.")));
@@ -393,6 +418,11 @@ fn settle_thread(request: &PlanRequest, c: &mut Checker) -> Option<(ThreadFacts,
         }
         spec.starts = starts;
     }
+    notes
+}
+
+/// Clearance and a rounded root, where the form takes them.
+fn settle_form(asked: &ThreadRequest, spec: &mut ThreadSpec, c: &mut Checker) {
     if let Some(clearance) = c.sound(asked.clearance_mm, 0.0, real(&spec.pitch) / 2.0, "/thread/clearance_mm", "mm for this pitch") {
         if spec.system.family().takes_clearance() {
             spec.clearance_mm = Some(clearance);
@@ -409,25 +439,6 @@ fn settle_thread(request: &PlanRequest, c: &mut Checker) -> Option<(ThreadFacts,
         }
         spec.rounded_root = false;
     }
-    let coating_mm = c.sound(asked.coating_mm, 0.0, real(&spec.pitch) / 20.0, "/thread/coating_mm", "mm a surface for this pitch").unwrap_or(0.0);
-    if coating_mm > 0.0 && spec.half_angle_deg() <= 0.0 {
-        c.fault("/thread/coating_mm", "a square thread's flanks stand upright: allow twice the coating in its width and clearance instead");
-    }
-    if spec.lead() >= spec.major * Ratio::from_integer(3) {
-        c.fault("/thread/starts", "so many starts climb at over 43°, past single-pointing; check starts and pitch");
-    }
-    let length_mm = length.unwrap_or_else(|| {
-        let usual = LENGTH_DIAMETERS * real(&spec.major);
-        c.assume("/thread/length_mm", format!("No length was given: two diameters, {}, is taken.", c.voice.about(usual)));
-        usual
-    });
-    let even = spec.flanks().are_even();
-    if even && asked.load_flank.is_some() {
-        c.fault("/thread/load_flank", "both flanks of this thread are alike; leave it out");
-    } else if !even && asked.load_flank.is_none() {
-        c.assume("/thread/load_flank", format!("Which way the flank that carries the load faces was not told: the {} is taken.", LOAD_FACES.word()));
-    }
-    Some((ThreadFacts { spec, length_mm, engagement_mm, coating_mm, load_faces: asked.load_flank }, notes))
 }
 
 fn settle_gears(request: &PlanRequest, lathe: &Lathe, c: &mut Checker) -> GearFacts {
@@ -505,35 +516,8 @@ fn settle_bit(request: &PlanRequest, kit: &Kit, thread: Option<&ThreadFacts>, c:
     if asked.tip_flat_mm.is_some() && asked.tip_radius_mm.is_some() {
         c.fault("/bit/tip_radius_mm", "give tip_flat_mm or tip_radius_mm, not both");
     }
-    let between = asked.tip_flat_between_mm.as_deref().and_then(|list| {
-        let at = "/bit/tip_flat_between_mm";
-        if asked.tip_flat_mm.is_some() || asked.tip_radius_mm.is_some() {
-            c.fault(at, "give what was measured, or the two it lies between, not both");
-        }
-        if angle <= 0.0 {
-            c.fault(at, "the width of a square tool is measured: give tip_flat_mm");
-        }
-        match *list {
-            [a, b] if a >= 0.0 && b > a && b <= pitch * 0.6 => Some([a, b]),
-            _ => {
-                c.fault(at, format!("two flats are wanted, the narrower first, between 0 and {} for this pitch", c.voice.coarse(pitch * 0.6)));
-                None
-            }
-        }
-    });
-    let round_between = asked.tip_radius_between_mm.as_deref().and_then(|list| {
-        let at = "/bit/tip_radius_between_mm";
-        if asked.tip_flat_mm.is_some() || asked.tip_radius_mm.is_some() || asked.tip_flat_between_mm.is_some() {
-            c.fault(at, "give what was measured, or the two it lies between, not both");
-        }
-        match *list {
-            [a, b] if a >= 0.0 && b > a && b <= pitch * 0.4 && angle > 0.0 => Some([a, b]),
-            _ => {
-                c.fault(at, format!("two radii are wanted, the smaller first, between 0 and {} for this pitch", c.voice.coarse(pitch * 0.4)));
-                None
-            }
-        }
-    });
+    let between = flats_between(asked, pitch, angle, c);
+    let round_between = radii_between(asked, pitch, angle, c);
     let smallest = thread.map_or(1.0, |t| real(&t.spec.major) / 2.0 - 1.5 * pitch).max(0.2);
     BitFacts {
         tip_between_mm: between.or_else(|| {
@@ -572,6 +556,43 @@ fn settle_bit(request: &PlanRequest, kit: &Kit, thread: Option<&ThreadFacts>, c:
         tip_radius_mm: c.sound(asked.tip_radius_mm, 0.0, pitch * 0.4, "/bit/tip_radius_mm", "mm for this pitch"),
         body_ahead_mm: c.sound(asked.body_ahead_mm, 0.0, 100.0, "/bit/body_ahead_mm", "mm"),
     }
+}
+
+/// The two flats the tip lies between, where it was not measured.
+fn flats_between(asked: &BitRequest, pitch: f64, angle: f64, c: &mut Checker) -> Option<[f64; 2]> {
+    asked.tip_flat_between_mm.as_deref().and_then(|list| {
+        let at = "/bit/tip_flat_between_mm";
+        if asked.tip_flat_mm.is_some() || asked.tip_radius_mm.is_some() {
+            c.fault(at, "give what was measured, or the two it lies between, not both");
+        }
+        if angle <= 0.0 {
+            c.fault(at, "the width of a square tool is measured: give tip_flat_mm");
+        }
+        match *list {
+            [a, b] if a >= 0.0 && b > a && b <= pitch * 0.6 => Some([a, b]),
+            _ => {
+                c.fault(at, format!("two flats are wanted, the narrower first, between 0 and {} for this pitch", c.voice.coarse(pitch * 0.6)));
+                None
+            }
+        }
+    })
+}
+
+/// The two radii a round tip lies between.
+fn radii_between(asked: &BitRequest, pitch: f64, angle: f64, c: &mut Checker) -> Option<[f64; 2]> {
+    asked.tip_radius_between_mm.as_deref().and_then(|list| {
+        let at = "/bit/tip_radius_between_mm";
+        if asked.tip_flat_mm.is_some() || asked.tip_radius_mm.is_some() || asked.tip_flat_between_mm.is_some() {
+            c.fault(at, "give what was measured, or the two it lies between, not both");
+        }
+        match *list {
+            [a, b] if a >= 0.0 && b > a && b <= pitch * 0.4 && angle > 0.0 => Some([a, b]),
+            _ => {
+                c.fault(at, format!("two radii are wanted, the smaller first, between 0 and {} for this pitch", c.voice.coarse(pitch * 0.4)));
+                None
+            }
+        }
+    })
 }
 
 fn settle_cut(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mut Checker) -> CutFacts {

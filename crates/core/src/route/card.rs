@@ -2,8 +2,10 @@
 
 use super::propose::held;
 use super::{Member, OpKind, Operation};
+use crate::blank::BlankSection;
 use crate::cut::{SlideName, counted};
-use crate::job::{Holding, Support};
+use crate::job::{Holding, Job, Support};
+use crate::plan::Plan;
 use crate::quantity::{degrees_text, plain_text};
 use crate::thread::Side;
 use crate::voice::Voice;
@@ -65,51 +67,15 @@ pub fn bench(member: &Member<'_>, kind: OpKind, voice: Voice) -> Vec<CardLine> {
     let speed = |share| words("Speed", format!("{} rpm", plain_text(member.rpm(member.blank_mm(), share), 0)));
     let internal = plan.thread.side == Side::Internal;
     match kind {
-        OpKind::Saw => {
-            let length = plan.thread.length_mm.value + blank.relief.as_ref().map_or(0.0, |r| r.width_mm.value) + 2.0 * FACING_MM;
-            let least = if internal { plan.thread.major_mm.value } else { blank.aim_mm.value + STOCK_MM };
-            vec![
-                number(if internal { "Stock, over this by the wall it needs" } else { "Stock, at least" }, &Quantity::length(voice, least)),
-                number("Length, without what the jaws hold and lies past the thread", &Quantity::length(voice, length)),
-                words("Material", facts.blank.material.name.clone()),
-            ]
-        }
+        OpKind::Saw => saw(plan, facts, voice),
         OpKind::Face | OpKind::Length => vec![speed(1.0), number("Most a cut", &Quantity::given(voice, FACING_MM)), words("How", "to the middle, no pip left")],
         OpKind::Centre => vec![
             words(voice.fill("{Center} drill"), "straight, to two thirds of its cone"),
             words("Support", if facts.blank.support == Support::None { "not asked for by its length" } else { "grease the point; try it again once warm" }),
         ],
-        OpKind::Drill => blank
-            .bore
-            .iter()
-            .flat_map(|b| {
-                let rpm = words("Speed", format!("{} rpm", plain_text(member.rpm(blank.aim_mm.value, 1.0), 0)));
-                b.drill_mm.iter().map(|d| number("Drill", d)).chain(b.left_mm.iter().map(|l| number("Left to bore, on diameter", l))).chain([rpm])
-            })
-            .collect(),
-        OpKind::Turn | OpKind::Bore => {
-            let mut lines = vec![
-                number(if internal { "Bore to" } else { "Turn to" }, &blank.aim_mm),
-                number("Not under", &blank.min_mm),
-                number("Not over", &blank.max_mm),
-                speed(1.0),
-            ];
-            lines.extend(blank.measured.then(|| number(if internal { "Bored, as measured" } else { "Turned, as measured" }, &blank.used_mm)));
-            lines.extend(blank.slenderness.as_ref().map(|s| words("Held", s.says.clone())));
-            lines.extend(blank.plug.as_ref().map(|p| number("A plain plug enters that measures", &p.go_mm)));
-            lines
-        }
-        OpKind::Plain => blank
-            .plain
-            .iter()
-            .map(|p| words("Size", format!("{}: {} to {}", p.name, p.min_mm.text, p.max_mm.text)))
-            .chain(
-                blank
-                    .register
-                    .iter()
-                    .flat_map(|r| [number("Register, not under", &r.min_mm), number("Register, not over", &r.max_mm), number("Deep", &r.depth_mm)]),
-            )
-            .collect(),
+        OpKind::Drill => drill(member),
+        OpKind::Turn | OpKind::Bore => turn(blank, internal, speed(1.0)),
+        OpKind::Plain => plain(blank),
         OpKind::Relief => blank
             .relief
             .iter()
@@ -142,6 +108,56 @@ pub fn bench(member: &Member<'_>, kind: OpKind, voice: Voice) -> Vec<CardLine> {
         }
         OpKind::Own => Vec::new(),
     }
+}
+
+/// What is cut off the bar.
+fn saw(plan: &Plan, facts: &Job, voice: Voice) -> Vec<CardLine> {
+    let (blank, internal) = (&plan.blank, plan.thread.side == Side::Internal);
+    let length = plan.thread.length_mm.value + blank.relief.as_ref().map_or(0.0, |r| r.width_mm.value) + 2.0 * FACING_MM;
+    let least = if internal { plan.thread.major_mm.value } else { blank.aim_mm.value + STOCK_MM };
+    vec![
+        number(if internal { "Stock, over this by the wall it needs" } else { "Stock, at least" }, &Quantity::length(voice, least)),
+        number("Length, without what the jaws hold and lies past the thread", &Quantity::length(voice, length)),
+        words("Material", facts.blank.material.name.clone()),
+    ]
+}
+
+/// The drill before a bore, and what it leaves.
+fn drill(member: &Member<'_>) -> Vec<CardLine> {
+    let blank = &member.plan.blank;
+    blank
+        .bore
+        .iter()
+        .flat_map(|b| {
+            let rpm = words("Speed", format!("{} rpm", plain_text(member.rpm(blank.aim_mm.value, 1.0), 0)));
+            b.drill_mm.iter().map(|d| number("Drill", d)).chain(b.left_mm.iter().map(|l| number("Left to bore, on diameter", l))).chain([rpm])
+        })
+        .collect()
+}
+
+/// What the blank is turned, or bored, to.
+fn turn(blank: &BlankSection, internal: bool, speed: CardLine) -> Vec<CardLine> {
+    let mut lines =
+        vec![number(if internal { "Bore to" } else { "Turn to" }, &blank.aim_mm), number("Not under", &blank.min_mm), number("Not over", &blank.max_mm), speed];
+    lines.extend(blank.measured.then(|| number(if internal { "Bored, as measured" } else { "Turned, as measured" }, &blank.used_mm)));
+    lines.extend(blank.slenderness.as_ref().map(|s| words("Held", s.says.clone())));
+    lines.extend(blank.plug.as_ref().map(|p| number("A plain plug enters that measures", &p.go_mm)));
+    lines
+}
+
+/// Plain sizes, and the register before a nut.
+fn plain(blank: &BlankSection) -> Vec<CardLine> {
+    blank
+        .plain
+        .iter()
+        .map(|p| words("Size", format!("{}: {} to {}", p.name, p.min_mm.text, p.max_mm.text)))
+        .chain(
+            blank
+                .register
+                .iter()
+                .flat_map(|r| [number("Register, not under", &r.min_mm), number("Register, not over", &r.max_mm), number("Deep", &r.depth_mm)]),
+        )
+        .collect()
 }
 
 /// What is set for a thread, each line by what it is.

@@ -77,14 +77,7 @@ pub(super) fn recommend(ask: &EndingQuery<'_>) -> Ending {
 pub(super) fn ways(ask: &EndingQuery<'_>, followed: Ending) -> Vec<EndingWay> {
     let (nut, lathe) = (ask.voice.words().half_nut, ask.lathe);
     let recommended = recommend(ask);
-    let screwed = lathe.chuck == Chuck::Screwed;
-    let reverse = if !lathe.reverses {
-        Some("this lathe does not reverse".to_owned())
-    } else if screwed {
-        Some("the chuck screws on: reverse gently, tool clear, and never start hard".to_owned())
-    } else {
-        None
-    };
+    let reverse = reversing(lathe);
     let room = if ask.shoulder { "; it must stop in the relief" } else { "" };
     let list = [
         (
@@ -139,4 +132,16 @@ pub(super) fn ways(ask: &EndingQuery<'_>, followed: Ending) -> Vec<EndingWay> {
             recommended: ending == recommended,
         })
         .collect()
+}
+
+/// What stands against reversing the spindle.
+fn reversing(lathe: &Lathe) -> Option<String> {
+    let screwed = lathe.chuck == Chuck::Screwed;
+    if !lathe.reverses {
+        Some("this lathe does not reverse".to_owned())
+    } else if screwed {
+        Some("the chuck screws on: reverse gently, tool clear, and never start hard".to_owned())
+    } else {
+        None
+    }
 }

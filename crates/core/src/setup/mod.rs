@@ -289,7 +289,7 @@ fn beyond_the_end(sheet: &mut Worksheet, before: &Inputs<'_>, stop: &Stop, ends:
 /// Ending and speed: from the dial rule, the room and the material.
 pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<'_>, watch: &mut Vec<Watch>) -> SetupSection {
     let voice = sheet.voice();
-    let Inputs { blank, reach, lathe, thread, direction, rule, train, meet, tool } = *before;
+    let Inputs { blank, lathe, thread, direction, rule, train, meet, tool, .. } = *before;
     let toward = direction.carriage == Carriage::TowardHeadstock;
     // A ring or pocket is too narrow for a carriage under power to stop in.
     let by_hand = toward && matches!(blank.end, Some(EndKind::PlungedRing | EndKind::DrilledPocket));
@@ -313,16 +313,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<
     let (limits, limit, binds) = speeds::limits(cutting, stopping, hand, facts);
     let speed = facts.spindle_rpm.unwrap_or_else(|| lathe.speeds.under(limit.value));
     if stopping.is_some_and(|s| speed > s.value + 1e-9) {
-        let (widen, away) = if blank.shoulder { ("widen the relief", "the shoulder") } else { ("make room past the end of the thread", "the headstock") };
-        watch.push(Watch::new(
-            Level::Danger,
-            Code::Stopping,
-            "setup",
-            format!(
-                "At {} rpm the carriage cannot be stopped in the room there is: {widen}, turn the spindle by hand for the last turns, or cut away from {away}.",
-                plain_text(speed, 0)
-            ),
-        ));
+        watch.push(cannot_stop(speed, blank.shoulder));
     }
     // Standing in a groove, clear of both walls, the play is taken up before the carriage moves: there is no run-up.
     let in_groove = !toward && end::is_groove(ends);
@@ -334,17 +325,9 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<
     let stops_in =
         stopping.filter(|s| proposed && speed > s.value + 1e-9).map_or(distance, |s| stop.distance(&mut Worksheet::default(), lathe.speeds.under(s.value)));
     let comes_back = (ending == Ending::Closed).then(|| {
-        let room = if in_groove {
-            let width = blank.relief_width_mm.map_or_else(|| relief::start_width(sheet, reach), Num::from);
-            Some(relief::room(sheet, reach, width.value))
-        } else if toward {
-            None
-        } else {
-            beyond::room(sheet, blank, thread, reach)
-        };
+        let room = room_back(sheet, before, in_groove);
         come_back(distance, room, toward, &lathe.speeds, voice)
     });
-    let forward = direction.spindle == Spindle::Forward;
     SetupSection {
         spindle: direction.spindle,
         carriage: direction.carriage,
@@ -366,17 +349,51 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<
         infeed_away: direction.infeed_away,
         handle_to_tailstock: direction.infeed_away == toward,
         motion: motion::chain(lathe, train, &direction, thread.spec.side, thread.spec.hand),
-        says: format!(
-            "Spindle {}, carriage {} the headstock, bit {}: a {} thread.",
-            if forward { "forward" } else { "reversed" },
-            if toward { "toward" } else { "away from" },
-            match (direction.upright, direction.wall) {
-                (true, Some(Wall::Far)) => "right way up on the far wall",
-                (false, Some(Wall::Far)) => "inverted on the far wall",
-                (true, _) => "right way up",
-                (false, _) => "inverted",
-            },
-            direction.hand_cut.word()
-        ),
+        says: says(&direction),
     }
+}
+
+/// The room the stroke back has where it begins.
+fn room_back(sheet: &mut Worksheet, before: &Inputs<'_>, in_groove: bool) -> Option<Num> {
+    let Inputs { blank, reach, thread, direction, .. } = *before;
+    let toward = direction.carriage == Carriage::TowardHeadstock;
+    if in_groove {
+        let width = blank.relief_width_mm.map_or_else(|| relief::start_width(sheet, reach), Num::from);
+        Some(relief::room(sheet, reach, width.value))
+    } else if toward {
+        None
+    } else {
+        beyond::room(sheet, blank, thread, reach)
+    }
+}
+
+/// Which way everything goes, in one sentence.
+fn says(direction: &Direction) -> String {
+    let toward = direction.carriage == Carriage::TowardHeadstock;
+    format!(
+        "Spindle {}, carriage {} the headstock, bit {}: a {} thread.",
+        if direction.spindle == Spindle::Forward { "forward" } else { "reversed" },
+        if toward { "toward" } else { "away from" },
+        match (direction.upright, direction.wall) {
+            (true, Some(Wall::Far)) => "right way up on the far wall",
+            (false, Some(Wall::Far)) => "inverted on the far wall",
+            (true, _) => "right way up",
+            (false, _) => "inverted",
+        },
+        direction.hand_cut.word()
+    )
+}
+
+/// The speed told cannot be stopped in the room there is.
+fn cannot_stop(speed: f64, shoulder: bool) -> Watch {
+    let (widen, away) = if shoulder { ("widen the relief", "the shoulder") } else { ("make room past the end of the thread", "the headstock") };
+    Watch::new(
+        Level::Danger,
+        Code::Stopping,
+        "setup",
+        format!(
+            "At {} rpm the carriage cannot be stopped in the room there is: {widen}, turn the spindle by hand for the last turns, or cut away from {away}.",
+            plain_text(speed, 0)
+        ),
+    )
 }

@@ -197,16 +197,7 @@ fn range(plan: &Plan, groove: &Groove, wires: &[WireView]) -> Option<Drawing> {
     let mut dimensions: Vec<Dimension> = dimensions.into_iter().map(|(says, figure, x)| over(at(x, 0.0)[0] - 44.0, top + 14.0, says, figure)).collect();
     let mut owned: Vec<&WireView> = wires.iter().filter(|w| (from..=to).contains(&w.wire_mm.value)).collect();
     owned.sort_by(|a, b| a.wire_mm.value.total_cmp(&b.wire_mm.value));
-    // The one chosen is named first; of the rest those whose figures have room. The list beside tells them all.
-    let mut named: Vec<f64> = Vec::new();
-    for w in owned.iter().filter(|w| w.chosen).chain(owned.iter().filter(|w| !w.chosen)) {
-        let x = along(w.wire_mm.value);
-        shapes.push(Shape::open(if w.chosen { "chart.hung" } else { "chart.line" }, vec![[x, base], [x, base - 11.0]]));
-        if let (true, Some(name)) = (named.iter().all(|n| (n - x).abs() > FIGURE_WIDE), NAMED.get(named.len())) {
-            named.push(x);
-            dimensions.push(over(x - 46.0, base - 26.0, (name, "a wire of the drawer"), w.wire_mm.clone()));
-        }
-    }
+    owned_on_scale(&owned, along, base, &mut shapes, &mut dimensions);
     Some(Drawing::framed(
         format!(
             "Wires from {} to {} bear on the flanks; {} bears on the pitch line. In the drawer: {}.",
@@ -219,4 +210,17 @@ fn range(plan: &Plan, groove: &Groove, wires: &[WireView]) -> Option<Drawing> {
         shapes,
         dimensions,
     ))
+}
+
+/// The drawer's wires under the scale. The one chosen is named first; of the rest those whose figures have room. The list beside tells them all.
+fn owned_on_scale(owned: &[&WireView], along: impl Fn(f64) -> f64, base: f64, shapes: &mut Vec<Shape>, dimensions: &mut Vec<Dimension>) {
+    let mut named: Vec<f64> = Vec::new();
+    for w in owned.iter().filter(|w| w.chosen).chain(owned.iter().filter(|w| !w.chosen)) {
+        let x = along(w.wire_mm.value);
+        shapes.push(Shape::open(if w.chosen { "chart.hung" } else { "chart.line" }, vec![[x, base], [x, base - 11.0]]));
+        if let (true, Some(name)) = (named.iter().all(|n| (n - x).abs() > FIGURE_WIDE), NAMED.get(named.len())) {
+            named.push(x);
+            dimensions.push(Dimension::at(name, "a wire of the drawer", w.wire_mm.clone(), [x - 46.0, base - 26.0]));
+        }
+    }
 }

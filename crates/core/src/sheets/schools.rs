@@ -75,66 +75,30 @@ pub(super) fn height(side: Side, rear: bool, voice: Voice) -> Vec<School> {
 pub(super) fn square(side: Side, included_deg: f64) -> Vec<School> {
     let half = (included_deg / 2.0).to_radians().tan();
     let wide = (14.0 * half).max(3.0);
-    let tool = || {
-        vec![
-            Shape::rect("bit.face", [-9.0_f64.max(wide), -42.0], [9.0_f64.max(wide), -8.0]),
-            Shape::closed("bit.face", vec![[-wide, -8.0], [0.0, 6.0], [wide, -8.0]]),
-        ]
-    };
+    let broad = 9.0_f64.max(wide);
+    let tool = || vec![Shape::rect("bit.face", [-broad, -42.0], [broad, -8.0]), Shape::closed("bit.face", vec![[-wide, -8.0], [0.0, 6.0], [wide, -8.0]])];
     let work = || Shape::rect("motion.work", [-56.0, 22.0], [56.0, 42.0]);
-    let with = |mut shapes: Vec<Shape>, more: Vec<Shape>| {
-        shapes.extend(more);
-        shapes
+    // A fishtail gauge, its back along what it is held to, its notch over the point.
+    let gauge = |back: f64| {
+        Shape::closed("setup.rule", vec![[-40.0, back], [-40.0, -2.0], [-wide - 3.0, -2.0], [0.0, 9.0], [wide + 3.0, -2.0], [40.0, -2.0], [40.0, back]])
     };
+    let beside = |shapes: [Shape; 2]| tool().into_iter().chain(shapes).collect::<Vec<_>>();
     let mut list = vec![school(
         "A fishtail gauge",
         "Its back along the work, its notch over the point: no light on either flank, with white paper under it.",
-        with(
-            tool(),
-            vec![
-                work(),
-                Shape::closed(
-                    "setup.rule",
-                    vec![[-40.0, 22.0], [-40.0, -2.0], [-wide - 3.0, -2.0], [0.0, 9.0], [wide + 3.0, -2.0], [40.0, -2.0], [40.0, 22.0]],
-                ),
-            ],
-        ),
+        beside([work(), gauge(22.0)]),
     )];
     if side == Side::External {
+        let square = vec![[-30.0, 22.0], [broad + 7.0, 22.0], [broad + 7.0, -40.0], [broad, -40.0], [broad, 15.0], [-30.0, 15.0]];
         list.push(school(
             "A square",
             "A small square from the work to the tool's own side, where that was ground true to the point.",
-            with(
-                tool(),
-                vec![
-                    work(),
-                    Shape::closed(
-                        "setup.rule",
-                        vec![
-                            [-30.0, 22.0],
-                            [9.0_f64.max(wide) + 7.0, 22.0],
-                            [9.0_f64.max(wide) + 7.0, -40.0],
-                            [9.0_f64.max(wide), -40.0],
-                            [9.0_f64.max(wide), 15.0],
-                            [-30.0, 15.0],
-                        ],
-                    ),
-                ],
-            ),
+            beside([work(), Shape::closed("setup.rule", square)]),
         ));
         list.push(school(
             "The tailstock quill",
             "The gauge's back along the quill run out beside the tool: parallel to the axis wherever the work is rough.",
-            with(
-                tool(),
-                vec![
-                    Shape::rect("motion.chuck", [-56.0, 20.0], [56.0, 44.0]),
-                    Shape::closed(
-                        "setup.rule",
-                        vec![[-40.0, 20.0], [-40.0, -2.0], [-wide - 3.0, -2.0], [0.0, 9.0], [wide + 3.0, -2.0], [40.0, -2.0], [40.0, 20.0]],
-                    ),
-                ],
-            ),
+            beside([Shape::rect("motion.chuck", [-56.0, 20.0], [56.0, 44.0]), gauge(20.0)]),
         ));
     }
     list.push(school(

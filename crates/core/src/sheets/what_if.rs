@@ -60,16 +60,28 @@ fn acts(cutting: &Cutting<'_>, meant: &Field, field: &Field) -> f64 {
 
 /// Every mistake that can be made on this job.
 pub(super) fn all(plan: &Plan, cutting: &Cutting<'_>, meant: &Field) -> Vec<WhatIf> {
-    let voice = plan.voice;
-    let mut list = Vec::new();
     if cutting.passes.is_empty() {
-        return list;
+        return Vec::new();
     }
-    let straight = cutting.flanks.half_deg() <= 0.0;
-    let like = |mm: f64| {
-        if straight { format!("the groove is {} wider", voice.length(mm)) } else { format!("it acts like {} off the pitch diameter", voice.length(mm)) }
-    };
-    let mut put = |mistake, asks: String, field: &Field, says: &dyn Fn(f64) -> String| {
+    let mut tried = Tried { plan, cutting, meant, list: Vec::new() };
+    tried.half_nut();
+    tried.slide();
+    tried.tool();
+    tried.hands();
+    tried.list
+}
+
+/// Mistakes tried on the job's own passes.
+struct Tried<'a> {
+    plan: &'a Plan,
+    cutting: &'a Cutting<'a>,
+    meant: &'a Field,
+    list: Vec<WhatIf>,
+}
+
+impl Tried<'_> {
+    fn put(&mut self, mistake: Mistaken, asks: String, field: &Field, says: impl Fn(&str) -> String) {
+        let (cutting, meant) = (self.cutting, self.meant);
         let off = acts(cutting, meant, field);
         let deepest = field.deepest().max(meant.deepest());
         let drawing = Drawing::framed(
@@ -82,61 +94,84 @@ pub(super) fn all(plan: &Plan, cutting: &Cutting<'_>, meant: &Field) -> Vec<What
             ],
             Vec::new(),
         );
-        list.push(WhatIf { mistake, asks, says: says(off), acts_mm: Quantity::length(voice, off), drawing });
-    };
-    let middle = cutting.passes.len() / 2;
-    if let Some(shift) = one_pitch_off(plan, cutting.pitch) {
+        self.list.push(WhatIf { mistake, asks, says: says(&self.like(off.abs())), acts_mm: Quantity::length(self.plan.voice, off), drawing });
+    }
+
+    /// What being wider by so much comes to.
+    fn like(&self, mm: f64) -> String {
+        let length = self.plan.voice.length(mm);
+        if self.cutting.flanks.half_deg() <= 0.0 { format!("the groove is {length} wider") } else { format!("it acts like {length} off the pitch diameter") }
+    }
+
+    /// The {half-nut} closed at a wrong place.
+    fn half_nut(&mut self) {
+        let (cutting, voice) = (self.cutting, self.plan.voice);
+        let Some(shift) = one_pitch_off(self.plan, cutting.pitch) else { return };
+        let middle = cutting.passes.len() / 2;
         let field = cutting.run(|i, s| if i == middle { Stroke { at: s.at + shift, ..s } } else { s });
-        put(Mistaken::WrongMark, voice.fill("The {half-nut} closed a leadscrew pitch off, half way through"), &field, &|_| {
+        self.put(Mistaken::WrongMark, voice.fill("The {half-nut} closed a leadscrew pitch off, half way through"), &field, |_| {
             format!(
                 "A second groove, {} along: the crest is cut through and the thread is spoilt. Look for the bit in the groove before it touches.",
                 voice.length(shift)
             )
         });
     }
-    if cutting.lean > 0.0 {
-        let field = Cutting { lean: -cutting.lean, ..Cutting::of(plan) }.run(|_, s| s);
-        put(Mistaken::LeanedOtherWay, voice.fill("The {compound} leaned the other way"), &field, &|_| {
+
+    /// The slide leaned the other way, or set from the wrong end of its scale.
+    fn slide(&mut self) {
+        let (plan, voice) = (self.plan, self.plan.voice);
+        if self.cutting.lean <= 0.0 {
+            return;
+        }
+        let field = Cutting { lean: -self.cutting.lean, ..Cutting::of(plan) }.run(|_, s| s);
+        self.put(Mistaken::LeanedOtherWay, voice.fill("The {compound} leaned the other way"), &field, |_| {
             "The shape comes out alike, but the other edge cuts and the slide is pushed back against its nut: it chatters and digs in. Lean its handle end the way the picture shows.".into()
         });
         let angle = 90.0 - plan.cut.angle_deg;
         let field = Cutting { lean: angle.to_radians().tan(), ..Cutting::of(plan) }.run(|_, s| s);
-        put(
+        self.put(
             Mistaken::ScaleOtherEnd,
             format!("The {} set from the wrong end of its scale, {}° from the cross-slide", voice.words().compound, plain_text(angle, 1)),
             &field,
-            &|off| format!("The groove is cut wide on its trailing side: {}. Check the scale counts from where the card says.", like(off)),
+            |wide| format!("The groove is cut wide on its trailing side: {wide}. Check the scale counts from where the card says."),
         );
     }
-    let flat = plan.bit.flat_mm.value;
-    let reach = 4.0 * cutting.full + 1.0;
-    let with = |edge: Edge| Cutting { form: edge, ..Cutting::of(plan) };
-    if !straight {
-        let field = with(Edge::flat(flat, [cutting.flanks.leading - SQUARE_DEG, cutting.flanks.trailing + SQUARE_DEG], reach)).run(|_, s| s);
-        put(Mistaken::OffSquare, format!("The tool {}° off square", plain_text(SQUARE_DEG, 0)), &field, &|off| {
-            format!(
-                "One flank is cut {0}° steeper and the other {0}° flatter: {1} at the pitch line, and a true mate bears on one end of each flank.",
-                plain_text(SQUARE_DEG, 0),
-                like(off.abs())
-            )
+
+    /// The tool off square, or its tip wider than was told.
+    fn tool(&mut self) {
+        let (plan, cutting, voice) = (self.plan, self.cutting, self.plan.voice);
+        let flat = plan.bit.flat_mm.value;
+        let reach = 4.0 * cutting.full + 1.0;
+        let with = |edge: Edge| Cutting { form: edge, ..Cutting::of(plan) };
+        if cutting.flanks.half_deg() > 0.0 {
+            let field = with(Edge::flat(flat, [cutting.flanks.leading - SQUARE_DEG, cutting.flanks.trailing + SQUARE_DEG], reach)).run(|_, s| s);
+            let by = plain_text(SQUARE_DEG, 0);
+            self.put(Mistaken::OffSquare, format!("The tool {by}° off square"), &field, |wide| {
+                format!("One flank is cut {by}° steeper and the other {by}° flatter: {wide} at the pitch line, and a true mate bears on one end of each flank.")
+            });
+        }
+        let field = with(Edge::flat(flat + WIDER_MM, cutting.flanks.both(), reach)).run(|_, s| s);
+        self.put(Mistaken::TipTooWide, format!("The tip {} wider than was told", voice.length(WIDER_MM)), &field, |wide| {
+            format!("At the same dial {wide}: measure before the last cuts, and the true tip is found.")
         });
     }
-    let field = with(Edge::flat(flat + WIDER_MM, cutting.flanks.both(), reach)).run(|_, s| s);
-    put(Mistaken::TipTooWide, format!("The tip {} wider than was told", voice.length(WIDER_MM)), &field, &|off| {
-        format!("At the same dial {}: measure before the last cuts, and the true tip is found.", like(off))
-    });
-    let deepest = cutting.passes.iter().position(|p| p.radial_mm >= cutting.full - 1e-9).unwrap_or(0);
-    let step = deepest.checked_sub(1).and_then(|i| cutting.passes.get(i)).map_or(cutting.full, |p| cutting.full - p.radial_mm);
-    let field = cutting.run(|i, s| if i == deepest { Stroke { at: s.at - step * cutting.lean, depth: s.depth + step } } else { s });
-    put(Mistaken::TwiceAsDeep, "The last cut twice as deep".into(), &field, &|off| {
-        format!("{} more than was meant: {}. Past the middle, take half of what is left and measure.", voice.length(step), like(off))
-    });
-    let backlash = BACKLASH_MM.min(cutting.pitch / 4.0);
-    let field = cutting.run(|i, s| if i == middle { Stroke { at: s.at + backlash, ..s } } else { s });
-    put(Mistaken::Backlash, format!("A pass begun {} late, its backlash not taken up", voice.length(backlash)), &field, &|off| {
-        format!("That pass cuts beside the groove until the play is gone: {}. Start every pass two or three pitches out.", like(off))
-    });
-    list
+
+    /// The last cut taken twice as deep, and a pass begun without its backlash taken up.
+    fn hands(&mut self) {
+        let (cutting, voice) = (self.cutting, self.plan.voice);
+        let deepest = cutting.passes.iter().position(|p| p.radial_mm >= cutting.full - 1e-9).unwrap_or(0);
+        let step = deepest.checked_sub(1).and_then(|i| cutting.passes.get(i)).map_or(cutting.full, |p| cutting.full - p.radial_mm);
+        let field = cutting.run(|i, s| if i == deepest { Stroke { at: s.at - step * cutting.lean, depth: s.depth + step } } else { s });
+        self.put(Mistaken::TwiceAsDeep, "The last cut twice as deep".into(), &field, |wide| {
+            format!("{} more than was meant: {wide}. Past the middle, take half of what is left and measure.", voice.length(step))
+        });
+        let backlash = BACKLASH_MM.min(cutting.pitch / 4.0);
+        let middle = cutting.passes.len() / 2;
+        let field = cutting.run(|i, s| if i == middle { Stroke { at: s.at + backlash, ..s } } else { s });
+        self.put(Mistaken::Backlash, format!("A pass begun {} late, its backlash not taken up", voice.length(backlash)), &field, |wide| {
+            format!("That pass cuts beside the groove until the play is gone: {wide}. Start every pass two or three pitches out.")
+        });
+    }
 }
 
 /// How far along the work a half-nut closed one leadscrew pitch off puts the bit; nothing where that is the same groove.

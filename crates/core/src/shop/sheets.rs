@@ -84,77 +84,98 @@ pub fn gears_from_csv(text: &str) -> Result<Vec<GearGroup>, Vec<Fault>> {
             faults.push(fault(*first, name, format!("no such column; they are {}", GEARS.join(", "))));
         }
     }
-    let column = |name: &str| head.iter().position(|h| h == name);
-    if column("teeth").is_none() {
+    if !head.iter().any(|h| h == "teeth") {
         faults.push(fault(*first, "teeth", "the first line names the columns, and there must be one called teeth"));
         return Err(faults);
     }
-    let mut groups: Vec<GearGroup> = Vec::new();
-    let mut pieces: Vec<(usize, String, Vec<i64>, usize)> = Vec::new();
+    let mut sheet = GearSheet { head, groups: Vec::new(), pieces: Vec::new(), faults };
     for (line, record) in rest {
-        let field = |name: &str| column(name).and_then(|i| record.get(i)).filter(|t| !t.is_empty());
-        let mut number = |name: &str| {
-            field(name).and_then(|t| match t.replace(',', ".").parse::<f64>() {
-                Ok(v) if v.is_finite() => Some(v),
-                _ => {
-                    faults.push(fault(*line, name, format!("“{t}” is not a number")));
-                    None
-                }
-            })
-        };
-        let (module_mm, dp, pressure_angle_deg, count) = (number("module_mm"), number("dp"), number("pressure_angle_deg"), number("count").unwrap_or(1.0));
-        let teeth = field("teeth").map(|t| t.parse::<i64>().map_err(|_| t));
-        let teeth = match teeth {
+        sheet.take(*line, record);
+    }
+    sheet.join_pieces();
+    if sheet.faults.is_empty() { Ok(sheet.groups) } else { Err(sheet.faults) }
+}
+
+/// A sheet of gears as it is read, line by line.
+struct GearSheet<'a> {
+    head: &'a StringRecord,
+    groups: Vec<GearGroup>,
+    /// Gears of one piece: their group, the piece's name, their teeth, the line it was first named on.
+    pieces: Vec<(usize, String, Vec<i64>, usize)>,
+    faults: Vec<Fault>,
+}
+
+impl GearSheet<'_> {
+    fn field<'r>(&self, record: &'r StringRecord, name: &str) -> Option<&'r str> {
+        let column = self.head.iter().position(|h| h == name)?;
+        record.get(column).filter(|t| !t.is_empty())
+    }
+
+    fn number(&mut self, line: usize, record: &StringRecord, name: &str) -> Option<f64> {
+        let told = self.field(record, name)?;
+        let number = told.replace(',', ".").parse::<f64>().ok().filter(|v| v.is_finite());
+        if number.is_none() {
+            self.faults.push(fault(line, name, format!("“{told}” is not a number")));
+        }
+        number
+    }
+
+    /// One line: a gear, or several of one count.
+    fn take(&mut self, line: usize, record: &StringRecord) {
+        let [module_mm, dp, pressure_angle_deg] = ["module_mm", "dp", "pressure_angle_deg"].map(|name| self.number(line, record, name));
+        let count = self.number(line, record, "count").unwrap_or(1.0);
+        let teeth = match self.field(record, "teeth").map(|t| t.parse::<i64>().map_err(|_| t)) {
             Some(Ok(t)) => t,
             Some(Err(t)) => {
-                faults.push(fault(*line, "teeth", format!("“{t}” is not a tooth count; write one whole number a line")));
-                continue;
+                return self.faults.push(fault(line, "teeth", format!("“{t}” is not a tooth count; write one whole number a line")));
             }
-            None => {
-                faults.push(fault(*line, "teeth", "a tooth count is wanted"));
-                continue;
-            }
+            None => return self.faults.push(fault(line, "teeth", "a tooth count is wanted")),
         };
         if !(1.0..=20.0).contains(&count) || count.fract() != 0.0 {
-            faults.push(fault(*line, "count", format!("“{count}” is not a count; 1 to 20 is wanted")));
-            continue;
+            return self.faults.push(fault(line, "count", format!("“{count}” is not a count; 1 to 20 is wanted")));
         }
         let same = |g: &GearGroup| g.module_mm == module_mm && g.dp == dp && g.pressure_angle_deg == pressure_angle_deg;
-        let at = groups.iter().position(same).unwrap_or_else(|| {
-            groups.push(GearGroup { module_mm, dp, pressure_angle_deg, gears: Some(GearList::Many(Vec::new())), ..GearGroup::default() });
-            groups.len() - 1
+        let at = self.groups.iter().position(same).unwrap_or_else(|| {
+            self.groups.push(GearGroup { module_mm, dp, pressure_angle_deg, gears: Some(GearList::Many(Vec::new())), ..GearGroup::default() });
+            self.groups.len() - 1
         });
-        let Some(group) = groups.get_mut(at) else { continue };
         #[allow(clippy::cast_possible_truncation, clippy::cast_sign_loss)] // 1 to 20
         let count = count as usize;
-        if let Some(GearList::Many(list)) = &mut group.gears {
+        if let Some(GearList::Many(list)) = self.groups.get_mut(at).and_then(|g| g.gears.as_mut()) {
             list.extend(std::iter::repeat_n(GearEntry::Teeth(teeth), count));
         }
-        if let Some(on) = field("on") {
-            let places: Vec<Place> = on.split_whitespace().filter_map(|p| serde_json::from_value(Value::String(p.to_lowercase())).ok()).collect();
-            if places.len() == on.split_whitespace().count() {
-                group.bound.get_or_insert_default().push(BoundGears { teeth: vec![teeth], on: places });
-            } else {
-                faults.push(fault(*line, "on", format!("“{on}” names no shafts; spindle, stud or leadscrew, with a space between")));
-            }
+        if let Some(on) = self.field(record, "on") {
+            self.bind(line, at, teeth, on);
         }
-        if let Some(piece) = field("piece") {
-            match pieces.iter_mut().find(|p| p.0 == at && p.1 == piece) {
+        if let Some(piece) = self.field(record, "piece") {
+            match self.pieces.iter_mut().find(|p| p.0 == at && p.1 == piece) {
                 Some(found) => found.2.extend(std::iter::repeat_n(teeth, count)),
-                None => pieces.push((at, piece.to_owned(), vec![teeth; count], *line)),
+                None => self.pieces.push((at, piece.to_owned(), vec![teeth; count], line)),
             }
         }
     }
-    for (at, name, teeth, line) in pieces {
-        if teeth.len() == 2 {
-            if let Some(group) = groups.get_mut(at) {
+
+    /// A gear that goes on some shafts only.
+    fn bind(&mut self, line: usize, at: usize, teeth: i64, on: &str) {
+        let places: Vec<Place> = on.split_whitespace().filter_map(|p| serde_json::from_value(Value::String(p.to_lowercase())).ok()).collect();
+        if places.len() != on.split_whitespace().count() {
+            self.faults.push(fault(line, "on", format!("“{on}” names no shafts; spindle, stud or leadscrew, with a space between")));
+        } else if let Some(group) = self.groups.get_mut(at) {
+            group.bound.get_or_insert_default().push(BoundGears { teeth: vec![teeth], on: places });
+        }
+    }
+
+    /// Gears that are one piece, two to a name.
+    fn join_pieces(&mut self) {
+        for (at, name, teeth, line) in std::mem::take(&mut self.pieces) {
+            if teeth.len() != 2 {
+                let text = format!("piece {name} has {} gears of this pitch; a piece is two gears under the same name", teeth.len());
+                self.faults.push(fault(line, "piece", text));
+            } else if let Some(group) = self.groups.get_mut(at) {
                 group.joined.get_or_insert_default().push(teeth);
             }
-        } else {
-            faults.push(fault(line, "piece", format!("piece {name} has {} gears of this pitch; a piece is two gears under the same name", teeth.len())));
         }
     }
-    if faults.is_empty() { Ok(groups) } else { Err(faults) }
 }
 
 /// The gearbox as a sheet: the plate where one was told, else each position with its ratio. The corner names what the cells

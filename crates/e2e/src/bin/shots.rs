@@ -1,5 +1,6 @@
 //! Takes a picture of each main view, from the demo yard, into docs/screenshots; or of those whose name holds the word given.
 #![allow(clippy::unwrap_used)] // a tool of the workshop: it stops where it fails
+#![allow(clippy::too_many_lines)] // one picture after another
 
 use serde_json::{Value, json};
 use std::path::Path;

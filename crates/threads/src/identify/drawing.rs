@@ -46,6 +46,36 @@ pub(super) fn sample(told: &Sample, angle: f64, voice: Voice) -> Drawing {
             shapes.push(Shape::open("sample.root", vec![[-root, y + pitch / 2.0 - climb * root / r], [root, y + pitch / 2.0]]));
         }
     }
+    let dimensions = dimensions(told, &Sized { pitch, major, minor, spaces, top, climb }, voice);
+    Drawing::shared(
+        format!(
+            "The sample held upright, {}: outside {}, pitch {}, as told so far.",
+            if told.hand.is_some() { hand.word() } else { "its hand not told, drawn right-hand" },
+            voice.given(major),
+            voice.length(pitch)
+        ),
+        [-r, -climb.abs(), r, top],
+        shapes,
+        dimensions,
+    )
+}
+
+/// The sample as it is drawn.
+struct Sized {
+    pitch: f64,
+    major: f64,
+    minor: f64,
+    /// Spaces shown.
+    spaces: u32,
+    /// Its upper end, and how far a crest climbs from one side to the other.
+    top: f64,
+    climb: f64,
+}
+
+/// What was measured of it, each beside what it was measured over.
+fn dimensions(told: &Sample, drawn: &Sized, voice: Voice) -> Vec<Dimension> {
+    let Sized { pitch, major, minor, spaces, top, climb } = *drawn;
+    let (r, root) = (major / 2.0, minor / 2.0);
     let mut dimensions = Vec::new();
     let level = -pitch * 1.6 - climb.abs();
     if told.major_mm.is_some() {
@@ -76,15 +106,5 @@ pub(super) fn sample(told: &Sample, angle: f64, voice: Voice) -> Drawing {
             [r + pitch * 0.9, pitch * 3.0],
         ));
     }
-    Drawing::shared(
-        format!(
-            "The sample held upright, {}: outside {}, pitch {}, as told so far.",
-            if told.hand.is_some() { hand.word() } else { "its hand not told, drawn right-hand" },
-            voice.given(major),
-            voice.length(pitch)
-        ),
-        [-r, -climb.abs(), r, top],
-        shapes,
-        dimensions,
-    )
+    dimensions
 }

@@ -178,7 +178,7 @@ pub struct AsCut {
 }
 
 /// The pair section: schools, clearances and the two in mesh.
-pub fn section(sheet: &mut Worksheet, facts: &MateFacts, fitted: Fitted, thread: &Thread, cut: AsCut) -> PairSection {
+pub fn section(sheet: &mut Worksheet, facts: &MateFacts, fitted: &Fitted, thread: &Thread, cut: AsCut) -> PairSection {
     let voice = sheet.voice();
     let side = thread.spec.side;
     let middle = |(a, b): (Num, Num)| f64::midpoint(a.value, b.value);
@@ -229,12 +229,12 @@ pub fn section(sheet: &mut Worksheet, facts: &MateFacts, fitted: Fitted, thread:
     PairSection {
         school: fitted.school,
         recommended: fitted.recommended,
-        reason: fitted.reason,
+        reason: fitted.reason.clone(),
         schools,
         first: fitted.school.second().map(|second| second != side),
         mate_made_mm: facts.made_mm.map(|v| Quantity::length(voice, v)),
         limits_mm: [Quantity::length(voice, own.pitch.0), Quantity::length(voice, own.pitch.1)],
-        says: fitted.says,
+        says: fitted.says.clone(),
         clearances,
         gaps_times,
         drawing,

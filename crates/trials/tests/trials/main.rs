@@ -1,5 +1,6 @@
 //! Every trial of the core, in one program: linked once, run side by side.
 #![allow(missing_docs, clippy::unwrap_used, clippy::panic)]
+#![allow(clippy::too_many_lines)] // a trial is told whole
 
 mod at_the_lathe;
 mod batches;

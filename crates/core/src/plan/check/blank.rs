@@ -1,0 +1,289 @@
+//! The blank's lines of the check: its size, how it is held, and how the thread ends.
+
+use super::{Line, LineFinding, bad, good, unknown};
+use crate::blank::{Beyond, Relief};
+use crate::direction::Carriage;
+use crate::job::{BlankFacts, EndKind, Ending, Job, Support};
+use crate::plan::Plan;
+use crate::quantity::SHOWN_MM;
+use crate::thread::Side;
+use crate::watch::Code;
+use serde_json::{Value, json};
+
+pub(super) fn stock(lines: &mut Line<'_>, plan: &Plan) {
+    let against = lines.against(&[Code::BlankSize, Code::BoreLimits]);
+    let internal = plan.thread.side == Side::Internal;
+    let name = if internal { "Bore" } else { "Blank" };
+    let wanted = format!("{} to {}", plan.blank.min_mm.text, plan.blank.max_mm.text);
+    let verb = if internal { "Bore it" } else { "Turn it" };
+    lines.put(
+        "stock",
+        name,
+        "blank",
+        match against {
+            Some(why) => bad(why, format!("{verb} to {}.", plan.blank.aim_mm.text), Some(json!({"blank": {"diameter_mm": null}}))),
+            // The stations warn of what spoils the fit; what is outside its limits at all is not called within them.
+            None if plan.blank.measured && !(plan.blank.min_mm.value - SHOWN_MM..=plan.blank.max_mm.value + SHOWN_MM).contains(&plan.blank.used_mm.value) => {
+                bad(
+                    format!("{} is outside {wanted}.", plan.blank.used_mm.text),
+                    format!("{verb} to {}.", plan.blank.aim_mm.text),
+                    Some(json!({"blank": {"diameter_mm": null}})),
+                )
+            }
+            None if plan.blank.measured => good(format!("{}, within {wanted}.", plan.blank.used_mm.text)),
+            None => unknown(
+                format!("Not measured: {wanted} is wanted."),
+                format!("{verb}, measure, and tell it; aim at {}.", plan.blank.aim_mm.text),
+                Some(json!({"blank": {"diameter_mm": plan.blank.aim_mm.value}})),
+            ),
+        },
+    );
+}
+
+pub(super) fn stick_out(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
+    let against = lines.against(&[Code::Stickout]);
+    let Some(slender) = &plan.blank.slenderness else { return };
+    let (how, change) = match slender.asks {
+        Some(Support::Centre) => ("Bring up the tailstock.", Some(json!({"blank": {"support": "centre"}}))),
+        Some(_) => ("Set a steady.", Some(json!({"blank": {"support": "steady"}}))),
+        None => {
+            ("No support serves work so thin or held so already: leave the thread a little full and finish it with a die, or make it entirely by one.", None)
+        }
+    };
+    lines.put(
+        "stick_out",
+        "Stick-out",
+        "blank",
+        match against {
+            Some(why) => bad(why, how, change),
+            None if job.blank.stick_out_mm.is_none() => unknown(
+                format!("How far it stands out was not told; no less than the thread itself. {}", slender.says),
+                "Measure it from the jaws, and tell it.",
+                None,
+            ),
+            None => good(slender.says.clone()),
+        },
+    );
+}
+
+/// The first thread's chamfer, and how true the work runs where that matters.
+pub(super) fn ends_true(lines: &mut Line<'_>, plan: &Plan) {
+    if let Some(why) = lines.against(&[Code::Chamfer]) {
+        let to = plan.blank.chamfer_wanted_mm.value;
+        let to = if plan.thread.side == Side::Internal { plan.voice.rule_over(to) } else { plan.voice.rule_under(to) };
+        lines.put("chamfer", "Chamfer", "blank", bad(why, format!("Take it to {}.", plan.voice.about(to)), Some(json!({"blank": {"chamfer_mm": to}}))));
+    }
+    let against = lines.against(&[Code::Runout]);
+    if let Some(run_out) = &plan.blank.run_out {
+        lines.put(
+            "run_out",
+            "Runs true",
+            "blank",
+            match against {
+                Some(why) => bad(why, run_out.mend.clone(), Some(json!({"blank": {"runout_mm": 0.0}}))),
+                None => good(run_out.does.clone()),
+            },
+        );
+    }
+    if let Some(why) = lines.against(&[Code::Taper]) {
+        let mend = plan.blank.parallel.as_ref().map_or_else(String::new, |p| p.mend.clone());
+        lines.put("parallel", "Turns parallel", "blank", bad(why, mend, Some(json!({"blank": {"parallel": null}}))));
+    }
+}
+
+/// The wall round a bore.
+pub(super) fn wall(lines: &mut Line<'_>, plan: &Plan) {
+    let against = lines.against(&[Code::WallThin]);
+    let Some(wall) = &plan.blank.wall else { return };
+    let soft = wall.pressed.then(|| json!({"blank": {"holding": "faceplate"}}));
+    lines.put(
+        "wall",
+        "Wall",
+        "blank",
+        match against {
+            Some(why) if wall.pressed => bad(why, "Clamp it by its face, on the faceplate, or hold it in what presses it all round.", soft),
+            Some(why) => bad(why, "The part must be larger outside, or the thread smaller: no way of holding it mends that.", None),
+            None => good(wall.says.clone()),
+        },
+    );
+}
+
+/// The relief: deep enough for the deepest tip, and wide enough to stop or start in.
+pub(super) fn relief(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
+    let Some(relief) = &plan.blank.relief else {
+        lines.answered.extend([Code::ReliefNarrow, Code::ReliefShallow]);
+        return;
+    };
+    let finding = relief_depth(plan, relief, job.blank.relief_diameter_mm, lines.against(&[Code::ReliefShallow]));
+    lines.put("relief_depth", "Relief deep enough", "blank", finding);
+    let finding = relief_width(plan, relief, &job.blank, lines.against(&[Code::ReliefNarrow]));
+    lines.put("relief_width", "Relief wide enough", "blank", finding);
+}
+
+fn relief_depth(plan: &Plan, relief: &Relief, told: Option<f64>, shallow: Option<String>) -> LineFinding {
+    let (voice, wanted) = (plan.voice, relief.diameter_mm.value);
+    let deep = if plan.thread.side == Side::Internal { voice.turned_over(wanted) } else { voice.turned_under(wanted) };
+    let name = match relief.end {
+        EndKind::PlungedRing => "ring",
+        EndKind::DrilledPocket => "pocket",
+        _ => "relief",
+    };
+    match (shallow, told) {
+        (Some(why), _) => bad(why, format!("Take it to {}.", voice.coarse(deep)), Some(json!({"blank": {"relief_diameter_mm": deep}}))),
+        (None, Some(there)) => {
+            let past = voice.coarse(0.1 + (there - wanted).abs() / 2.0);
+            good(format!("{}, past the deepest this tip reaches by {past}.", voice.coarse(there)))
+        }
+        (None, None) => unknown(
+            format!("No {name} told: this tip wants {} across and {} wide.", relief.diameter_mm.text, relief.width_mm.text),
+            "Turn it before the thread, and tell it.",
+            Some(json!({"blank": {"relief_diameter_mm": deep}})),
+        ),
+    }
+}
+
+fn relief_width(plan: &Plan, relief: &Relief, facts: &BlankFacts, narrow: Option<String>) -> LineFinding {
+    if plan.blank.body_ahead_mm.is_none() {
+        return foremost_untold("What stands ahead of the point in the bore, the bar's nose or its screw, was not told: it meets the end first.");
+    }
+    let voice = plan.voice;
+    let width = voice.rule_over(relief.width_mm.value);
+    let stop = if plan.setup.carriage == Carriage::TowardHeadstock { "to stop in" } else { "to start in" };
+    match (narrow, facts.relief_width_mm) {
+        (Some(why), _) => widened(plan, relief, facts, width, why),
+        (None, Some(there)) => good(format!("{} {stop}, {} needed.", voice.coarse(there), relief.width_mm.text)),
+        (None, None) => unknown(
+            format!("Its width was not told: {} {stop} is needed.", relief.width_mm.text),
+            format!("Make it at least {}.", voice.about(width)),
+            Some(json!({"blank": {"relief_width_mm": width}})),
+        ),
+    }
+}
+
+/// What mends a relief too narrow for the tool and its stopping: width, a smaller corner, or the spindle by hand.
+fn widened(plan: &Plan, relief: &Relief, facts: &BlankFacts, width: f64, why: String) -> LineFinding {
+    let voice = plan.voice;
+    let corner = facts
+        .relief_corner_mm
+        .zip(relief.corner_mm.as_ref())
+        .filter(|(there, most)| *there > most.value + 1e-6)
+        .map(|(_, most)| voice.turned_under(most.value));
+    let too_narrow = facts.relief_width_mm.is_some_and(|w| w < relief.width_mm.value - 1e-6);
+    let mut change = json!({});
+    if too_narrow {
+        change["blank"]["relief_width_mm"] = json!(width);
+    }
+    if let Some(corner) = corner {
+        change["blank"]["relief_corner_mm"] = json!(corner);
+    }
+    // A ring or a pocket leaves no room to stop under power, however wide it is made.
+    if (!too_narrow && corner.is_none()) || (relief.end != EndKind::Relief && plan.setup.carriage == Carriage::TowardHeadstock) {
+        change["setup"]["ending"] = json!("hand");
+    }
+    let cure = if too_narrow {
+        format!("Widen it to {}.", voice.about(width))
+    } else if corner.is_some() {
+        "Leave a smaller radius in its corners.".into()
+    } else {
+        "Turn the spindle by hand for the last turns.".to_owned()
+    };
+    bad(why, cure, Some(change))
+}
+
+/// What stands foremost on the tool in a bore is nobody's guess.
+fn foremost_untold(why: &str) -> LineFinding {
+    bad(why, "Measure from the point to whatever stands foremost, and tell it.", None)
+}
+
+/// What stands beyond an end with nothing turned there, what the cut meets at the tailstock, and the stroke back.
+pub(super) fn open_end(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
+    let against = lines.against(&[Code::EndRoom]);
+    if let Some(beyond) = &plan.blank.beyond {
+        lines.put("end_room", "Beyond the end", "blank", end_room(plan, job, beyond, against));
+    }
+    let setup = &plan.setup;
+    if setup.carriage == Carriage::AwayFromHeadstock && setup.ending != Ending::Hand {
+        lines.put("tail_room", "Room at the tailstock", "setup", tail_room(plan, job));
+    }
+    if let Some(back) = &setup.comes_back {
+        lines.put("comes_back", "Coming back", "setup", good(back.says.clone()));
+    }
+}
+
+fn end_room(plan: &Plan, job: &Job, beyond: &Beyond, against: Option<String>) -> LineFinding {
+    let internal = plan.thread.side == Side::Internal;
+    match (against, &beyond.gap_mm) {
+        (_, Some(_)) if internal && plan.blank.body_ahead_mm.is_none() => {
+            foremost_untold("What stands ahead of the point, the bar's nose or its screw, was not told: it meets what is behind the bore first.")
+        }
+        (Some(why), None) if job.setup.runout_mm.is_some_and(|room| over_the_room(plan, room)) => bad(
+            why,
+            "Turn a groove to start in, and turn the spindle by hand.",
+            Some(json!({"blank": {"end": null}, "setup": {"ending": "hand", "spindle_rpm": null}})),
+        ),
+        (Some(why), None) => bad(why, "Turn a groove to start in.", Some(json!({"blank": {"end": null}}))),
+        (Some(why), Some(_)) => {
+            let (says, change) = room_made(plan, job, beyond);
+            bad(why, says, Some(change))
+        }
+        (None, Some(_)) => good(beyond.says.clone()),
+        (None, None) if job.setup.runout_mm.is_some() => room_told(plan, job.setup.runout_mm.unwrap_or(0.0)),
+        (None, None) => unknown(beyond.says.clone(), "Measure from the end of the thread to whatever stands there, and tell it.", None),
+    }
+}
+
+/// How room is made beyond an end: a groove to start in, the work further out, or what stands there moved.
+fn room_made(plan: &Plan, job: &Job, beyond: &Beyond) -> (String, Value) {
+    let voice = plan.voice;
+    let needs = voice.rule_over(beyond.needs_mm.value);
+    if job.blank.end == Some(EndKind::Withdraw) && plan.setup.carriage == Carriage::AwayFromHeadstock {
+        let tight = job.blank.beyond_mm.is_some_and(|there| there < needs);
+        let room = if tight { format!(", and make {} of room behind it", voice.about(needs)) } else { String::new() };
+        let mut change = json!({"blank": {"end": null}});
+        if tight {
+            change["blank"]["beyond_mm"] = json!(needs);
+        }
+        (format!("Turn a groove to start in{room}."), change)
+    } else if beyond.jaws {
+        let out = voice.rule_over(plan.thread.length_mm.value + needs);
+        (format!("Let it stand out {}.", voice.about(out)), json!({"blank": {"stick_out_mm": out}}))
+    } else {
+        (format!("Make {} of room there, and tell it.", voice.about(needs)), json!({"blank": {"beyond_mm": needs}}))
+    }
+}
+
+/// What the cut meets where it runs toward the tailstock.
+fn tail_room(plan: &Plan, job: &Job) -> LineFinding {
+    if let Some(room) = job.setup.runout_mm {
+        return room_told(plan, room);
+    }
+    let held = job.blank.support != Support::None && plan.thread.side == Side::External;
+    unknown(
+        format!(
+            "The cut runs toward {}, and the room there was not told; it runs on {} after the hand moves.",
+            if held { plan.voice.fill("the {center}") } else { "the tailstock".to_owned() },
+            plan.setup.stopping_mm.text
+        ),
+        "Measure from the end of the thread to where the carriage, the slide or the tool would meet it, and tell it.",
+        None,
+    )
+}
+
+/// Whether the carriage runs on past a room that was told.
+fn over_the_room(plan: &Plan, room: f64) -> bool {
+    plan.setup.ending != Ending::Hand && plan.setup.stopping_mm.value > room + SHOWN_MM
+}
+
+/// A room to stop in that was told, against what stopping takes.
+fn room_told(plan: &Plan, room: f64) -> LineFinding {
+    let (setup, there) = (&plan.setup, plan.voice.thou(room));
+    if setup.ending == Ending::Hand {
+        return good(format!("{there} to stop in, as told; turned by hand it stops where the hand does."));
+    }
+    let takes = &setup.stopping_mm;
+    if over_the_room(plan, room) {
+        let by_hand = Some(json!({"setup": {"ending": "hand", "spindle_rpm": null}}));
+        return bad(format!("{there} to stop in, as told, where it runs on {}.", takes.text), "Turn the spindle by hand, or make room there.", by_hand);
+    }
+    good(format!("{there} to stop in, as told; it runs on {}.", takes.text))
+}

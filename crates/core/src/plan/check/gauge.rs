@@ -1,0 +1,54 @@
+//! The gauge's lines of the check: whether the mate goes on, and whether the size can be proven.
+
+use super::{Line, LineFinding, bad, good, unknown};
+use crate::job::Proof;
+use crate::plan::Plan;
+use crate::quantity::large_first;
+use crate::watch::Code;
+use serde_json::{Value, json};
+
+/// Whether the mate will go on at the size aimed at.
+pub(super) fn mate(lines: &mut Line<'_>, plan: &Plan) {
+    let against = lines.against(&[Code::MateTight]);
+    let Some(functional) = &plan.gauge.functional else { return };
+    let aim = functional.aim_mm.as_ref();
+    lines.put(
+        "mate_goes",
+        "Mate goes on",
+        "gauge",
+        match against {
+            Some(why) => bad(
+                why,
+                aim.map_or_else(|| "No size in the limits makes room: a truer train or bit, or a shorter mate.".to_owned(), |a| format!("Aim at {}.", a.text)),
+                aim.map(|a| json!({"cut": {"target_pitch_diameter_mm": a.value}})),
+            ),
+            None => good(functional.says.clone()),
+        },
+    );
+}
+
+pub(super) fn proof(lines: &mut Line<'_>, plan: &Plan) {
+    let wires = lines.against(&[Code::WireUnusable]).map_or_else(String::new, |w| format!(" {w}"));
+    let proof = &plan.proof;
+    let way = proof.ways.iter().find(|w| w.chosen);
+    // What to do first when nothing at hand proves it.
+    let first = proof.ways.iter().find(|w| matches!(w.by, Proof::Plug | Proof::TestPiece) && w.serves == Some(true));
+    let cure = |judged: fn(String, String, Option<Value>) -> LineFinding, why: String| match first {
+        Some(w) => judged(why, format!("Prove it by {}.", w.says), Some(json!({"gauge": {"proof": w.by}}))),
+        None => judged(why, "Get what is missing before the first chip.".into(), None),
+    };
+    lines.put(
+        "proof",
+        "Proof of size",
+        "gauge",
+        match way {
+            Some(w) if w.serves == Some(true) => good(format!("{}: {}.{wires}", large_first(w.says), w.why)),
+            Some(w) if w.serves.is_none() => cure(unknown, format!("{}: {}.{wires}", large_first(w.says), w.why)),
+            Some(w) => cure(bad, format!("{}: {}.", large_first(w.says), w.why)),
+            None => {
+                let why: Vec<String> = proof.ways.iter().filter(|w| w.serves != Some(true)).map(|w| format!("{}, {}", w.says, w.why)).collect();
+                cure(bad, format!("Nothing at hand proves it: {}.", why.join("; ")))
+            }
+        },
+    );
+}

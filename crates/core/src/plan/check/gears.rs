@@ -1,0 +1,148 @@
+//! The gears' lines of the check: whether a train hangs, is on, and is true; and the half-nut.
+
+use super::{Line, LineFinding, bad, good, unknown};
+use crate::gears::{HungTrain, TrainRow};
+use crate::job::{Job, Lathe};
+use crate::plan::Plan;
+use crate::watch::{Code, DOUBTFUL_SHARE};
+use serde_json::{Value, json};
+
+/// Whether a train hangs, is on, and is true enough.
+pub(super) fn gears(lines: &mut Line<'_>, plan: &Plan, job: &Job, lathe: &Lathe) {
+    let against = lines.against(&[Code::TrainUnfit]);
+    let Some(hung) = &plan.gears.hung else {
+        lines.put("gears_hang", HANG, "gears", none_hangs(job, against));
+        return;
+    };
+    let finding = match against {
+        Some(why) => hangs_not(plan, hung, why),
+        None => hangs(hung),
+    };
+    lines.put("gears_hang", HANG, "gears", finding);
+    lines.put("gears_on", "Gears are on", "gears", on_it(hung, lathe));
+    let finding = match lines.against(&[Code::LeadError]) {
+        Some(why) => lead_untrue(plan, hung, why),
+        None => good(hung.judged.clone()),
+    };
+    lines.put("lead", "Lead true", "gears", finding);
+}
+
+const HANG: &str = "Gears hang";
+
+/// The change of the job that hangs a train.
+fn hang(row: &TrainRow) -> Value {
+    json!({"gears": {"hang": {"drivers": row.drivers, "driven": row.driven, "gearbox": row.gearbox}}})
+}
+
+/// Trains that could be hung.
+fn hangable(plan: &Plan) -> impl Iterator<Item = &TrainRow> {
+    plan.gears.trains.iter().filter(|r| r.fits != Some(false) && r.why_not.is_none())
+}
+
+/// No train was found, perhaps for the bounds it was looked for in.
+fn none_hangs(job: &Job, why: Option<String>) -> LineFinding {
+    let facts = &job.gears;
+    let narrowed = facts.max_error.is_some() || facts.gearbox.is_some() || facts.keep.is_some() || facts.max_changes.is_some();
+    let open = json!({"gears": {"exact_only": null, "max_error_ppm": null, "gearbox": null, "keep": null, "max_changes": null, "hang": null}});
+    let cure = if narrowed { "Look for trains without those bounds." } else { "Add gears to the lathe, or see which to make or buy." };
+    bad(why.unwrap_or_default(), cure, narrowed.then_some(open))
+}
+
+/// The train there is does not hang.
+fn hangs_not(plan: &Plan, hung: &HungTrain, why: String) -> LineFinding {
+    let free = hangable(plan).next().filter(|r| r.drivers != hung.train.drivers || r.driven != hung.train.driven);
+    match (free, hung.chosen) {
+        (_, true) => bad(why, "Leave the train to the app.", Some(json!({"gears": {"hang": null}}))),
+        (Some(row), false) => bad(why, format!("Hang {} instead.", teeth(row)), Some(hang(row))),
+        (None, false) => bad(why, "No train of these gears hangs: see near sizes, and which gear to make or buy.", None),
+    }
+}
+
+/// It hangs, by the arm as measured or by its tooth counts alone.
+fn hangs(hung: &HungTrain) -> LineFinding {
+    if hung.train.fits.is_none() {
+        return unknown(
+            format!("{}: by tooth counts alone, the arm is not measured.", teeth(&hung.train)),
+            "Hang it with a slip of paper in each mesh, and turn it by hand.",
+            None,
+        );
+    }
+    let tight = hung.clearances.first().map_or_else(String::new, |c| format!(" Tightest, {}: {}.", c.between, c.room_mm.text));
+    good(format!("{}.{tight}", teeth(&hung.train)))
+}
+
+/// Whether it is what hangs on the lathe now.
+fn on_it(hung: &HungTrain, lathe: &Lathe) -> LineFinding {
+    if hung.train.swaps == 0 {
+        return good(format!("{} is on the lathe{}.", teeth(&hung.train), lever(&hung.train)));
+    }
+    // A lathe with nothing on it is one whose gears nobody told.
+    let untold = lathe.mounted.drivers.is_empty() && lathe.mounted.driven.is_empty();
+    let says = if untold { format!("{} is wanted; what hangs there was not told.", teeth(&hung.train)) } else { to_change(&hung.train, lathe) };
+    let judged = if untold { unknown } else { bad };
+    judged(
+        says,
+        "Machine isolated, hang it, guard back on; then say it is on.",
+        Some(json!({"lathe": {"mounted": {"drivers": hung.train.drivers, "driven": hung.train.driven}}})),
+    )
+}
+
+/// The lead's error takes more of the room than may be: a truer train, or a shorter nut.
+fn lead_untrue(plan: &Plan, hung: &HungTrain, why: String) -> LineFinding {
+    if let Some(row) = hangable(plan).find(|r| r.error_ppm.abs() < 0.3 * hung.train.error_ppm.abs()) {
+        return bad(why, format!("Hang {}: {}.", teeth(row), row.error_text), Some(hang(row)));
+    }
+    // As much of the room as is harmless, and a hair under it.
+    let room = plan.gauge.max_mm.value - plan.gauge.min_mm.value;
+    let engaged = plan.thread.engagement_mm.value;
+    let shorter = engaged * room * DOUBTFUL_SHARE / hung.takes_mm.value.abs().max(1e-9) * CLOSER_WHEN_SHORT;
+    if shorter < plan.thread.pitch_mm.value {
+        return bad(why, "No nut is short enough for it: buy the gear that makes it true.", None);
+    }
+    bad(
+        why,
+        format!("Engage no more than {} of nut, or buy the gear that makes it true.", plan.voice.about(shorter)),
+        Some(json!({"thread": {"engagement_mm": shorter}})),
+    )
+}
+
+/// A shorter mate is given a closer tolerance by some standards: at the least, this share of the room.
+const CLOSER_WHEN_SHORT: f64 = 0.6;
+
+/// What hangs there and what comes off and goes on, in words.
+fn to_change(row: &crate::gears::TrainRow, lathe: &Lathe) -> String {
+    let [off, on] = yoke_gears::changes(row.drivers.iter().copied(), row.driven.iter().copied(), &lathe.mounted);
+    let some = |n: usize, way: &str| (n > 0).then(|| format!("{n} {} {way}", if n == 1 { "gear" } else { "gears" }));
+    let list: Vec<String> = some(off, "to take off").into_iter().chain(some(on, "to hang")).collect();
+    format!("{} is wanted: {}.", teeth(row), list.join(", "))
+}
+
+/// A train as it is said.
+fn teeth(row: &crate::gears::TrainRow) -> String {
+    let pairs = row.drivers.iter().zip(&row.driven).map(|(a, b)| format!("{a}/{b}"));
+    pairs.collect::<Vec<_>>().join(" · ")
+}
+
+fn lever(row: &crate::gears::TrainRow) -> String {
+    if row.gearbox == "direct" { String::new() } else { format!("; lever at {}", row.gearbox) }
+}
+
+pub(super) fn dial(lines: &mut Line<'_>, plan: &Plan) {
+    let against = lines.against(&[Code::DialUnsafe]);
+    let ending = plan.setup.endings.iter().find(|e| e.chosen);
+    let said = ending.map_or("", |e| e.says.as_str());
+    lines.put(
+        "dial",
+        "{Half-nut}",
+        "gears",
+        match (against, ending) {
+            (Some(why), _) => bad(why, "End each pass as suits the train.", Some(json!({"setup": {"ending": null}}))),
+            (None, Some(way)) if !way.serves => bad(
+                format!("Not with this lathe and train: {said}; {}.", way.consequence),
+                "End each pass as suits this lathe.",
+                Some(json!({"setup": {"ending": null}})),
+            ),
+            _ => good(format!("To end each pass, {said}.")),
+        },
+    );
+}

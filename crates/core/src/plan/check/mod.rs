@@ -1,0 +1,165 @@
+//! The one check before the first chip: each line green or red with its number and its cure, or plainly not known.
+//!
+//! What was judged at the stations is not judged again here: a line stands on the watch of its station, and on what the sections
+//! say. A cure that can be made by changing a fact carries the change itself, so that it can be made by one touch and tested.
+
+mod bit;
+mod blank;
+mod cut;
+mod gauge;
+mod gears;
+mod setup;
+
+use crate::job::{Job, Lathe};
+use crate::plan::Plan;
+use crate::watch::{Code, Level};
+use crate::working::round_to_nine;
+use serde::Serialize;
+use serde_json::Value;
+
+/// How a line stands.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[serde(rename_all = "lowercase")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum State {
+    /// As it should be.
+    Good,
+    /// Not to be cut like this.
+    Bad,
+    /// Not known.
+    Unknown,
+}
+
+/// What to change.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Cure {
+    /// In words.
+    pub says: String,
+    /// The change itself, as a part of a plan request; under `lathe`, a change of the lathe. Absent where it is done at the
+    /// bench or at the shop.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    #[cfg_attr(feature = "schema", schema(value_type = Option<Object>))]
+    pub change: Option<Value>,
+}
+
+/// One line of the check.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct CheckLine {
+    /// Stable code.
+    pub code: &'static str,
+    /// What is checked, in a word or two.
+    pub name: String,
+    /// The station it belongs to.
+    pub station: &'static str,
+    /// How it stands.
+    pub state: State,
+    /// With its number.
+    pub says: String,
+    /// What to change; absent when it is good.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub cure: Option<Cure>,
+}
+
+/// The whole check.
+#[derive(Debug, Clone, Default, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Check {
+    /// Whether nothing stands against the first chip.
+    pub ready: bool,
+    /// In one sentence.
+    pub says: String,
+    /// Lines, in working order.
+    pub lines: Vec<CheckLine>,
+}
+
+/// The lines as they are put, and the plan they are of.
+struct Line<'a> {
+    list: Vec<CheckLine>,
+    plan: &'a Plan,
+    /// Watch codes that some line answers for.
+    answered: Vec<Code>,
+}
+
+impl Line<'_> {
+    fn put(&mut self, code: &'static str, name: &str, station: &'static str, (state, says, cure): LineFinding) {
+        self.list.push(CheckLine { code, name: self.plan.voice.fill(name), station, state, says, cure });
+    }
+
+    /// What the stations say against it under any of these codes.
+    fn against(&mut self, codes: &[Code]) -> Option<String> {
+        self.answered.extend(codes);
+        let said: Vec<&str> = self.plan.watch.iter().filter(|w| w.level != Level::Note && codes.contains(&w.code)).map(|w| w.text.as_str()).collect();
+        (!said.is_empty()).then(|| said.join(" "))
+    }
+}
+
+type LineFinding = (State, String, Option<Cure>);
+
+fn good(says: impl Into<String>) -> LineFinding {
+    (State::Good, says.into(), None)
+}
+
+fn bad(says: impl Into<String>, cure: impl Into<String>, change: Option<Value>) -> LineFinding {
+    (State::Bad, says.into(), Some(Cure { says: cure.into(), change }))
+}
+
+fn unknown(says: impl Into<String>, cure: impl Into<String>, change: Option<Value>) -> LineFinding {
+    (State::Unknown, says.into(), Some(Cure { says: cure.into(), change }))
+}
+
+/// Makes the check of a plan just reckoned.
+#[must_use]
+pub fn check(plan: &Plan, job: &Job, lathe: &Lathe) -> Check {
+    let mut lines = Line { list: Vec::new(), plan, answered: Vec::new() };
+    blank::stock(&mut lines, plan);
+    blank::stick_out(&mut lines, plan, job);
+    blank::wall(&mut lines, plan);
+    blank::ends_true(&mut lines, plan);
+    gears::gears(&mut lines, plan, job, lathe);
+    setup::hand(&mut lines, plan);
+    setup::load_flank(&mut lines, plan, job);
+    bit::tool(&mut lines, plan);
+    blank::relief(&mut lines, plan, job);
+    blank::open_end(&mut lines, plan, job);
+    setup::speed(&mut lines, plan, job);
+    gears::dial(&mut lines, plan);
+    setup::chuck(&mut lines, plan, lathe, job);
+    cut::compound(&mut lines, plan, job);
+    cut::passes(&mut lines, plan);
+    gauge::mate(&mut lines, plan);
+    gauge::proof(&mut lines, plan);
+    if let Some(why) = lines.against(&[Code::NewerFields]) {
+        lines.put("newer_fields", "All that is kept was read", "thread", unknown(why, "Use the newer program that wrote it.", None));
+    }
+    // No danger and no warning goes unsaid, whatever station found it.
+    let rest: Vec<_> = plan.watch.iter().filter(|w| w.level != Level::Note && !lines.answered.contains(&w.code)).cloned().collect();
+    for watch in rest {
+        lines.put(watch.code.name(), "Also", watch.station, bad(watch.text, "See its station.", None));
+    }
+    lines.list.iter_mut().filter_map(|l| l.cure.as_mut()?.change.as_mut()).for_each(tidy);
+    let count = |state| lines.list.iter().filter(|l| l.state == state).count();
+    let (wrong, open) = (count(State::Bad), count(State::Unknown));
+    let known = match open {
+        0 => String::new(),
+        1 => " One thing is not known.".into(),
+        n => format!(" {n} things are not known."),
+    };
+    let says = match wrong {
+        0 => format!("Nothing stands against the first chip.{known}"),
+        1 => format!("Not yet: one thing to put right.{known}"),
+        n => format!("Not yet: {n} things to put right.{known}"),
+    };
+    Check { ready: wrong == 0, says, lines: lines.list }
+}
+
+/// Figures to nine places, as they are sent.
+fn tidy(change: &mut Value) {
+    match change {
+        Value::Object(map) => map.values_mut().for_each(tidy),
+        Value::Array(list) => list.iter_mut().for_each(tidy),
+        Value::Number(n) if n.is_f64() => *change = n.as_f64().map_or(Value::Null, |v| round_to_nine(v).into()),
+        _ => {}
+    }
+}

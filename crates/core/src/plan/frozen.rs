@@ -1,0 +1,107 @@
+//! What a run needs of the plan, frozen with the first pass.
+
+use crate::bit::Tip;
+use crate::cut::CutSection;
+use crate::gauge::chosen::Chosen;
+use crate::gears::GearsSection;
+use crate::job::{Job, Kit, Proof};
+use crate::run::{READING_DOUBT_MM, RunClass, RunPass, RunPlan, RunTip, RunWires};
+use crate::setup::{self, SetupSection};
+use crate::thread::form::Thread;
+use crate::thread::{Class, RunMate, Side};
+use crate::voice::Voice;
+use crate::working::{Num, round_to_nine};
+
+/// What the plan frozen with the first pass is made from.
+pub(super) struct Reckoned<'a> {
+    pub(super) thread: &'a Thread,
+    pub(super) tip: &'a Tip,
+    pub(super) start: Num,
+    pub(super) target: Num,
+    pub(super) wires: Option<Chosen>,
+    pub(super) gears: &'a GearsSection,
+    pub(super) setup: &'a SetupSection,
+    pub(super) cut: &'a CutSection,
+    /// What a mate feels and no micrometer does: of the lead, of the flanks.
+    pub(super) hidden: (Num, Num),
+}
+
+/// What a run needs of the plan.
+pub(super) fn frozen(job: &Job, kit: &Kit, r: &Reckoned<'_>, voice: Voice) -> RunPlan {
+    RunPlan {
+        side: r.thread.spec.side,
+        start_mm: round_to_nine(r.start.value),
+        tip_to_pitch_mm: round_to_nine(r.tip.h.value),
+        tip_doubt_mm: round_to_nine(r.tip.doubt),
+        target_mm: round_to_nine(r.target.value),
+        limits_mm: [round_to_nine(r.thread.own.pitch.0.value), round_to_nine(r.thread.own.pitch.1.value)],
+        dial: r.cut.dial.clone(),
+        wires: r.wires.as_ref().map(|w| RunWires { wire_mm: w.wire, sum_mm: round_to_nine(w.sum), corrected: w.corrected }),
+        owned_wires_mm: if r.wires.is_some() { kit.wires_mm.clone() } else { Vec::new() },
+        finishing_cut_mm: job.blank.material.first_cut_mm * FINISHING_SHARE,
+        tip: Some(RunTip {
+            pitch_mm: round_to_nine(r.thread.pitch.value),
+            alpha_deg: r.thread.alpha_deg,
+            flanks_deg: (!r.thread.flanks.are_even()).then(|| r.thread.flanks.both()),
+            narrow_mm: round_to_nine(r.tip.between[0]),
+            wide_mm: round_to_nine(r.tip.between[1]),
+        }),
+        passes: r.cut.passes.iter().map(|p| RunPass { n: p.n, kind: p.kind, radial_mm: p.radial_mm, side_mm: p.side_mm, then: p.then }).collect(),
+        mate: Some(run_mate(job, r.thread)),
+        mate_limits_mm: mate_limits(job, r.thread),
+        side_dial: r.cut.side_dial.clone(),
+        cycle: setup::cycle(r.setup, r.thread.spec.side, &r.gears.dial, voice),
+        opening_loses: setup::opening_loses(r.setup.ending),
+        pick_up: setup::pick_up(r.setup, voice),
+        lead_mm: (r.thread.spec.starts > 1).then(|| round_to_nine(r.thread.lead.value)),
+        hidden_mm: [round_to_nine(r.hidden.0.value.abs()), round_to_nine(r.hidden.1.value)],
+        heights_mm: Some(r.thread.heights().map(round_to_nine)),
+        spring: job.gauge.spring.map(|s| [s.share, s.doubt / 2.0]),
+        // Before a coating no other class's limits are to be compared with these.
+        classes: if job.thread.coating_mm > 0.0 { Vec::new() } else { wider_classes(job, r.thread) },
+    }
+}
+
+/// Whether trying a mate nobody measured is the only proof.
+pub(super) fn by_feel_alone(job: &Job, th: &Thread) -> bool {
+    let measured = job.mate.as_ref().is_some_and(|m| m.made_mm.is_some());
+    let tried = match job.gauge.proof {
+        Proof::Mate => true,
+        Proof::Auto => th.spec.side == Side::Internal && job.gauge.mate_at_hand == Some(true),
+        _ => false,
+    };
+    tried && !measured && th.alpha_deg > 0.0
+}
+
+/// What any mate lies between: its standard's limits, or the one measured; none where the tolerance is the user's own or nobody's, or the
+/// mate is a part to be matched.
+fn mate_limits(job: &Job, th: &Thread) -> Option<[f64; 2]> {
+    if let Some(made) = job.mate.as_ref().and_then(|m| m.made_mm) {
+        return Some([made - READING_DOUBT_MM, made + READING_DOUBT_MM]);
+    }
+    let standard = !matches!(th.spec.class, Class::Nominal) && job.gauge.original.is_none();
+    standard.then(|| [round_to_nine(th.mate.pitch.0.value), round_to_nine(th.mate.pitch.1.value)])
+}
+
+/// The two classes nearest past this one.
+fn wider_classes(job: &Job, th: &Thread) -> Vec<RunClass> {
+    let nearest = th.wider_classes(job.thread.engagement_mm).into_iter().take(2);
+    nearest.map(|(name, limits)| RunClass { name, limits_mm: limits.map(round_to_nine) }).collect()
+}
+
+/// The mate as made where it was measured, else anywhere in the limits of its own class.
+pub(super) fn run_mate(job: &Job, th: &Thread) -> RunMate {
+    let (low, high) = (th.mate.pitch.0.value, th.mate.pitch.1.value);
+    match job.mate.as_ref().and_then(|m| m.made_mm) {
+        Some(made) => RunMate { pitch_diameter_mm: made, doubt_mm: READING_DOUBT_MM },
+        None => RunMate { pitch_diameter_mm: micron(f64::midpoint(low, high)), doubt_mm: micron((high - low) / 2.0).max(0.05) },
+    }
+}
+
+/// To the thousandth of a millimetre, which is more than is known of an unmeasured mate.
+fn micron(mm: f64) -> f64 {
+    (mm * 1e3).round() / 1e3
+}
+
+/// Largest finishing cut after a measurement, as a share of the material's first cut.
+const FINISHING_SHARE: f64 = 0.5;
