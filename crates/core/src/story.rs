@@ -294,6 +294,7 @@ fn sizes(plan: &RunPlan, lines: &[StoryLine], voice: Voice) -> Option<Drawing> {
         dimensions.push(beside("last", "read last", last.0));
     }
     Some(Drawing::chart(
+        voice,
         format!(
             "Sizes read, in order, against limits of {} to {}: the first {}, the last {}.",
             voice.length(low),

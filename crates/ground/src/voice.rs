@@ -6,13 +6,41 @@
 use crate::quantity::{LengthUnit, MM_PER_INCH, SHOWN_MM, plain_text, short_text, sixty_fourths, two_figures, up_to, without_noughts};
 use crate::words::{Vocabulary, Words};
 
-/// The unit and the words a text is made in.
+/// The unit and the words a text is made in, and where it is read.
 #[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Hash)]
 pub struct Voice {
     /// What lengths are spoken in.
     pub unit: LengthUnit,
     /// The trade's words.
     pub words: Vocabulary,
+    /// Where it is read.
+    pub stands: Stands,
+}
+
+/// Where the screen stands: how large the letters of a drawing must be, and so how they are laid out.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Hash, serde::Serialize, serde::Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Stands {
+    /// At arm's length.
+    #[default]
+    Desk,
+    /// Two steps away, on a tablet.
+    Bench,
+    /// Two steps away, on a wide screen.
+    BenchWide,
+}
+
+impl Stands {
+    /// How many times the desk's a letter is in the same drawing: rows and figures set by hand stand as much further apart.
+    #[must_use]
+    pub const fn letters(self) -> f64 {
+        match self {
+            Self::Desk => 1.0,
+            Self::Bench => 1.8,
+            Self::BenchWide => 1.4,
+        }
+    }
 }
 
 /// Newtons in a pound of force.

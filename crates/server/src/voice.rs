@@ -4,11 +4,12 @@ use axum::extract::{FromRequestParts, Query};
 use axum::http::request::Parts;
 use axum::response::{IntoResponse, Response};
 use serde::Deserialize;
+use serde::de::DeserializeOwned;
 use serde_json::Value;
 use utoipa::{IntoParams, ToSchema};
 use yoke_core::quantity::LengthUnit;
 use yoke_core::thread::callout;
-use yoke_core::voice::Voice;
+use yoke_core::voice::{Stands, Voice};
 use yoke_core::words::Vocabulary;
 use yoke_store::JobRow;
 
@@ -35,6 +36,9 @@ pub struct Asked {
     /// The trade words; as the job says when absent.
     #[param(inline)]
     words: Option<Vocabulary>,
+    /// Where it is read: at the bench the letters of its drawings are the larger.
+    #[param(inline)]
+    stands: Option<Stands>,
 }
 
 /// Reads trade words as the command line has them.
@@ -49,7 +53,7 @@ impl Asked {
     /// As it was told.
     #[must_use]
     pub const fn new(unit: Option<AskedUnit>, words: Option<Vocabulary>) -> Self {
-        Self { unit, words }
+        Self { unit, words, stands: None }
     }
 
     /// For what is about no job.
@@ -68,13 +72,23 @@ impl Asked {
             Some(AskedUnit::Auto) => LengthUnit::Mm,
             None => serde_json::from_value(request["unit"].clone()).unwrap_or_default(),
         };
-        Voice { unit, words: self.words.unwrap_or_else(|| serde_json::from_value(request["words"].clone()).unwrap_or_default()) }
+        fn own<T: DeserializeOwned + Default>(told: &Value) -> T {
+            serde_json::from_value(told.clone()).unwrap_or_default()
+        }
+        Voice { unit, words: self.words.unwrap_or_else(|| own(&request["words"])), stands: self.stands.unwrap_or_else(|| own(&request["stands"])) }
     }
 
-    /// Whether that is the voice the request itself asks for.
+    /// Whether texts are spoken so as the request itself asks.
     #[must_use]
-    pub fn is(self, request: &Value) -> bool {
-        self.of(request) == Self::default().of(request)
+    pub fn speaks_as(self, request: &Value) -> bool {
+        let (asked, own) = (self.of(request), Self::default().of(request));
+        (asked.unit, asked.words) == (own.unit, own.words)
+    }
+
+    /// Whether drawings are laid out for where the request itself is read.
+    #[must_use]
+    pub fn stands_as(self, request: &Value) -> bool {
+        self.of(request).stands == Self::default().of(request).stands
     }
 
     /// For what is about a lathe: its own is that of its leadscrew.

@@ -92,6 +92,7 @@ pub(super) fn section(thread: &Thread, voice: Voice) -> Drawing {
     let outside = if external { crest_y + depth * 0.45 } else { crest_y - depth * 0.45 };
     let height = if external { [back, outside + depth * 0.2] } else { [outside - depth * 0.2, back] };
     Drawing::shared(
+        voice,
         format!(
             "Section along the axis of {}: pitch {}, major diameter {}, pitch diameter {}, minor diameter {}, flanks at {} to a square line.",
             spec.size,

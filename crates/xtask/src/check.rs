@@ -54,8 +54,10 @@ fn tests(sh: &Shell) -> Outcome {
     step("examples", || cmd!(sh, "cargo test --quiet --workspace --doc").run().map_err(text))
 }
 
+/// A browser waits a good part of its time: one more at once than there are cores keeps them busy.
 fn journeys(sh: &Shell, name: &[String]) -> Outcome {
-    step("journeys", || cmd!(sh, "cargo test --quiet --workspace --test journeys -- {name...}").run().map_err(text))
+    let at_once = std::thread::available_parallelism().map_or(2, |n| n.get() + 1).to_string();
+    step("journeys", || cmd!(sh, "cargo test --quiet --workspace --test journeys -- --test-threads {at_once} {name...}").run().map_err(text))
 }
 
 /// Everything that must hold before a change lands.

@@ -2733,7 +2733,7 @@ export interface components {
             again_mm: components["schemas"]["Quantity"];
             /** @description Whether it is the one followed. */
             chosen: boolean;
-            /** @description What it is like, what coming off for a trial means, and why it does not serve if so. */
+            /** @description What it is like, what coming off for a trial means and how true it comes back; of one that does not serve, only why. */
             consequence: string;
             /** @description Which. */
             holding: components["schemas"]["Holding"];
@@ -4347,6 +4347,8 @@ export interface components {
              *     }
              */
             setup?: components["schemas"]["SetupRequest"];
+            /** @default null */
+            stands?: components["schemas"]["Stands"] | null;
             /**
              * @description The thread wanted.
              * @default {
@@ -5548,6 +5550,11 @@ export interface components {
             share?: number;
         };
         /**
+         * @description Where the screen stands: how large the letters of a drawing must be, and so how they are laid out.
+         * @enum {string}
+         */
+        Stands: "desk" | "bench" | "bench_wide";
+        /**
          * @description How a line stands.
          * @enum {string}
          */
@@ -6183,6 +6190,8 @@ export interface components {
         WireView: {
             /** @description Whether it is the one chosen. */
             chosen: boolean;
+            /** @description It in its groove, or lying on the crests. */
+            drawing: components["schemas"]["Drawing"];
             over_mm?: components["schemas"]["Wires"] | null;
             over_one_mm?: components["schemas"]["Wires"] | null;
             /** @description Whether it bears on the flanks. */
@@ -6240,6 +6249,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path?: never;
@@ -6277,6 +6288,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path?: never;
@@ -6310,6 +6323,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path?: never;
@@ -6355,6 +6370,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path?: never;
@@ -6400,6 +6417,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path?: never;
@@ -6433,6 +6452,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path?: never;
@@ -6466,6 +6487,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path?: never;
@@ -6511,6 +6534,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path?: never;
@@ -6558,6 +6583,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path?: never;
@@ -6591,6 +6618,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path?: never;
@@ -6636,6 +6665,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -6687,6 +6718,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header: {
                 "If-Match": string;
@@ -6752,6 +6785,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -6808,6 +6843,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -6851,6 +6888,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header: {
                 "If-Match": string;
@@ -6924,6 +6963,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -6987,6 +7028,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -7030,6 +7073,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -7081,6 +7126,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -7140,6 +7187,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -7195,6 +7244,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -7250,6 +7301,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -7301,6 +7354,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -7352,6 +7407,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -7403,6 +7460,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -7446,6 +7505,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -7489,6 +7550,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -7532,6 +7595,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -7587,6 +7652,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -7638,6 +7705,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -7684,6 +7753,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -7746,6 +7817,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -7789,6 +7862,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header: {
                 "If-Match": string;
@@ -7862,6 +7937,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -7905,6 +7982,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -7961,6 +8040,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -8012,6 +8093,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -8063,6 +8146,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -8114,6 +8199,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -8165,6 +8252,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path?: never;
@@ -8198,6 +8287,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path?: never;
@@ -8245,6 +8336,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path?: never;
@@ -8278,6 +8371,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path?: never;
@@ -8331,6 +8426,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -8374,6 +8471,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -8421,6 +8520,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -8472,6 +8573,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header: {
                 "If-Match": string;
@@ -8545,6 +8648,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -8588,6 +8693,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -8631,6 +8738,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -8674,6 +8783,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -8717,6 +8828,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header: {
                 "If-Match": string;
@@ -8790,6 +8903,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -8845,6 +8960,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -8888,6 +9005,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header: {
                 "If-Match": string;
@@ -8963,6 +9082,8 @@ export interface operations {
                 pitches?: string;
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -9014,6 +9135,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -9069,6 +9192,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -9112,6 +9237,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path?: never;
@@ -9145,6 +9272,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path?: never;
@@ -9182,6 +9311,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path?: never;
@@ -9215,6 +9346,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path?: never;
@@ -9248,6 +9381,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path: {
@@ -9289,6 +9424,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path?: never;
@@ -9334,6 +9471,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path?: never;
@@ -9367,6 +9506,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path?: never;
@@ -9414,6 +9555,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path?: never;
@@ -9447,6 +9590,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path?: never;
@@ -9480,6 +9625,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path?: never;
@@ -9525,6 +9672,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path?: never;
@@ -9558,6 +9707,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path?: never;
@@ -9591,6 +9742,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
             };
             header?: never;
             path?: never;

@@ -6,12 +6,14 @@ import {
   type ReactNode,
   useCallback,
   useContext,
+  useEffect,
   useLayoutEffect,
   useMemo,
+  useRef,
   useState,
 } from 'react';
 import { api, unwrap } from '../api/client';
-import { askIn, speakIn, type Vocabulary, vocabulary } from './voice';
+import { askAt, askIn, speakIn, type Vocabulary, vocabulary } from './voice';
 
 /** At the desk all is small and seen at once; at the bench letters and targets are large. */
 export type Stands = 'desk' | 'bench';
@@ -68,10 +70,22 @@ export function Settings({ children }: { children: ReactNode }) {
   // A finger points coarsely: such a screen stands at the bench.
   const coarse = useMediaQuery('(pointer: coarse)', false, { getInitialValueInEffect: false });
   const [beside, setBeside] = useState(false);
+  const at = stands ?? (coarse ? 'bench' : 'desk');
   useLayoutEffect(() => {
-    document.documentElement.dataset.stands = beside ? 'bench' : (stands ?? (coarse ? 'bench' : 'desk'));
-  }, [stands, coarse, beside]);
+    document.documentElement.dataset.stands = beside ? 'bench' : at;
+  }, [at, beside]);
   askIn(unit);
+  // Drawings are laid out for where the screen stands; beside the lathe there are none, and nothing is asked for anew.
+  const wide = useMediaQuery('(min-width: 1200px)', false, { getInitialValueInEffect: false });
+  // On a telephone there is as little room for letters as there is two steps away.
+  const narrow = useMediaQuery('(max-width: 600px)', false, { getInitialValueInEffect: false });
+  const lays = at === 'bench' && wide ? 'bench_wide' : narrow ? 'bench' : at;
+  askAt(lays);
+  const laid = useRef(lays);
+  useEffect(() => {
+    if (laid.current !== lays) void queries.invalidateQueries();
+    laid.current = lays;
+  }, [lays, queries]);
   const [words, setShown] = useState(vocabulary);
   // What is shown stays until the same comes in the other voice.
   const setUnit = useCallback(

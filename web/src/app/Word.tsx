@@ -37,6 +37,10 @@ interface WordProps {
   later?: boolean;
 }
 
+/** An editor is no higher than the room it has; what does not fit scrolls inside it. */
+const fill = ({ availableHeight, elements }: { availableHeight: number; elements: { floating: HTMLElement } }) =>
+  elements.floating.style.setProperty('--room', `${availableHeight}px`);
+
 /** A word of the sentence that opens a small editor in place. */
 export function Word({ job, about, children, edit, set, later }: WordProps) {
   const [open, setOpen] = useState(false);
@@ -50,6 +54,7 @@ export function Word({ job, about, children, edit, set, later }: WordProps) {
       returnFocus
       withinPortal
       transitionProps={{ duration: 0 }}
+      middlewares={{ flip: true, shift: true, size: { apply: fill } }}
     >
       <Popover.Target>
         <button

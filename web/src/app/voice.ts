@@ -1,9 +1,12 @@
 /**
- * The voice the pages are spoken in: the unit asked of the server with every request, and the trade words chosen in the shop. Sentences are
+ * The voice the pages are spoken in: the unit, the trade words chosen in the shop and where the screen stands, asked of the server with every request. Sentences are
  * the core's; the pages' own few take their words from the same list, by key: `say('Lean the {compound}')`.
  */
 
 export type Vocabulary = 'american' | 'british';
+
+/** What drawings are laid out for: arm's length, or two steps away, on a tablet or a wide screen. */
+export type Laid = 'desk' | 'bench' | 'bench_wide';
 
 interface Words {
   words: Vocabulary;
@@ -13,6 +16,7 @@ interface Words {
 const KEPT = 'words';
 
 let unit: 'mm' | 'in' | 'auto' = 'auto';
+let stands: Laid = 'desk';
 let chosen: Words = { words: 'american', says: {} };
 
 /** The trade words chosen. */
@@ -21,6 +25,11 @@ export const vocabulary = () => chosen.words;
 /** Unit asked for: one of the two, or the thread's own. */
 export function askIn(asked: 'mm' | 'in' | null) {
   unit = asked ?? 'auto';
+}
+
+/** Where this screen stands: drawings are laid out for it. */
+export function askAt(asked: Laid) {
+  stands = asked;
 }
 
 /** Takes the words the server told, and keeps them for the next time a page opens. */
@@ -59,7 +68,7 @@ export const say = (text: string) =>
 
 /** A request's query with the voice in it; what it asks for by name stands. */
 export function asked(query: Record<string, unknown>): string {
-  const told = new URLSearchParams({ unit, words: chosen.words });
+  const told = new URLSearchParams({ unit, words: chosen.words, stands });
   for (const [name, value] of Object.entries(query)) {
     if (value !== undefined && value !== null) told.set(name, String(value));
   }

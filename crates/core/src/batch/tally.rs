@@ -358,7 +358,7 @@ fn chart(asked: &Asked, points: &[TallyPoint], drift: Option<&Drift>, parts: usi
     }
     let each =
         points.iter().map(|p| format!("part {}: {}{}", p.place, voice.length(p.mm), if p.scrapped { ", scrapped" } else { "" })).collect::<Vec<_>>().join("; ");
-    Some(Drawing::chart(format!("{}, part after part: {each}.", asked.name), [-14.0, -14.0, WIDE + 14.0, HIGH + 16.0], shapes, dimensions))
+    Some(Drawing::chart(voice, format!("{}, part after part: {each}.", asked.name), [-14.0, -14.0, WIDE + 14.0, HIGH + 16.0], shapes, dimensions))
 }
 
 /// The tally as a sheet: a line a part, its columns named in the first.

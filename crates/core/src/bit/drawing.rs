@@ -225,6 +225,7 @@ fn views(thread: &ThreadSection, bit: &BitSection, depth: f64, voice: Voice) -> 
     shapes.extend(at.side());
     shapes.extend(at.words());
     Drawing::shared(
+        voice,
         format!(
             "The bit from above, included angle {}; from the front, {} under the leading side and {} under the trailing; from the side, {} under the nose.",
             voice.angle(at.halves.iter().sum()),
@@ -284,6 +285,7 @@ fn tip(thread: &ThreadSection, bit: &BitSection, depth: f64, voice: Voice) -> Dr
     let flat = bit.radius_mm.clone().unwrap_or_else(|| bit.flat_mm.clone());
     let (low, high) = if out < 0.0 { (back, over) } else { (-over, back) };
     Drawing::framed(
+        voice,
         format!("The tip at full depth, {} from the surface and {} past the pitch line.", voice.length(depth), voice.length(h)),
         [-wide, low, wide, high],
         shapes,
@@ -332,6 +334,7 @@ fn groove(thread: &ThreadSection, bit: &BitSection, voice: Voice) -> Drawing {
     }
     shapes.push(Shape::word([0.0, -tall * 1.12], "seen looking at the point"));
     Drawing::new(
+        voice,
         format!(
             "Looking at the point, the groove at its pitch line: {} of room under the leading side, {} under the trailing.",
             voice.eye(margin(&bit.grind.sides[0])),
@@ -358,6 +361,7 @@ fn relief_tool(tool: &ReliefTool, voice: Voice) -> Drawing {
         [-back / 2.0, -long],
     ]);
     Drawing::new(
+        voice,
         format!("The relief tool from above: {} wide, its blade {} long.", voice.length(wide), voice.length(long)),
         vec![Shape::closed("bit.face", line)],
         vec![
@@ -379,6 +383,7 @@ fn bore(bit: &BitSection, voice: Voice) -> Option<Drawing> {
     let role = if tip > radius { "margin.rub" } else { "bit.side" };
     let size = 2.0 * radius.max(own);
     Some(Drawing::new(
+        voice,
         format!("The {} in its bore: {} from tip to back where {} go in.", tool.name, voice.length(own), span.text),
         vec![
             Shape::circle("bore.wall", [0.0, 0.0], radius),

@@ -138,6 +138,7 @@ pub(super) fn blank(d: &Drawn<'_>, voice: Voice) -> Drawing {
         .as_ref()
         .map_or_else(String::new, |g| format!(", {} {} wide down to {}", gap_word(d.followed), voice.least(g.width.value), voice.length(g.diameter.value)));
     Drawing::new(
+        voice,
         format!("{} of {}, threaded length {}{ending}.", if external { "Blank" } else { "Bore" }, voice.length(used), voice.along(length)),
         shapes,
         dimensions(d, shown, left, height, voice),

@@ -86,7 +86,7 @@ pub struct HoldingView {
     pub says: String,
     /// How far off centre it may be when the work was out and is put back.
     pub again_mm: Quantity,
-    /// What it is like, what coming off for a trial means, and why it does not serve if so.
+    /// What it is like, what coming off for a trial means and how true it comes back; of one that does not serve, only why.
     pub consequence: String,
     /// Whether it serves here.
     pub serves: bool,
@@ -143,7 +143,7 @@ pub(super) fn holdings(work: &HoldingInputs<'_>, watch: &mut Vec<Watch>, voice: 
                 says: holding.says(voice),
                 again_mm: Quantity::length(voice, holding.again_mm()),
                 serves: refused.is_none(),
-                consequence: refused.map_or_else(|| format!("{like}; {back}"), |why| format!("{why}; {like}")),
+                consequence: refused.unwrap_or_else(|| format!("{like}; {back}; put back, within {} of true", voice.length(holding.again_mm()))),
                 chosen: holding == chosen,
                 recommended: holding == recommended,
             }

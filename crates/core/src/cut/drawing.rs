@@ -40,6 +40,7 @@ pub(super) fn groove(
     shapes.extend([(-0.72, "headstock"), (0.72, "tailstock")].map(|(side, end)| Shape::word([side * wide, down * deep * 0.9], end)));
     let (low, high) = if external { (-deep, total * 0.12) } else { (-total * 0.12, deep) };
     Drawing::shared(
+        voice,
         format!("The groove filling in {} to {} deep, tip {} wide.", counted(passes), voice.length(total), voice.coarse(flat)),
         [-wide, low, wide, high],
         shapes,

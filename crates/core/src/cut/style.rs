@@ -339,7 +339,7 @@ fn compare(ask: &StyleQuery<'_>, on: &Stands<'_>, voice: Voice, (followed, towar
                     sections.push(field.section().to_vec());
                 }
             }
-            said.drawing = Some(layers(&sections, ask.thread.spec.side, toward, style.says()));
+            said.drawing = Some(layers(&sections, ask.thread.spec.side, toward, style.says(), voice));
             said.passes = laid.iter().filter(|p| matches!(p.kind, PassKind::Cut | PassKind::Stocking)).count();
             let most = most.rounded();
             said.bites_text = Some([most.leading_mm2, most.tip_mm2, most.trailing_mm2].map(|mm2| voice.area(mm2)));
@@ -350,7 +350,7 @@ fn compare(ask: &StyleQuery<'_>, on: &Stands<'_>, voice: Voice, (followed, towar
 }
 
 /// One groove over a pitch, headstock to the left, with what each pass takes of it as a band of its own.
-fn layers(sections: &[Vec<Point>], side: Side, toward: bool, says: &str) -> Drawing {
+fn layers(sections: &[Vec<Point>], side: Side, toward: bool, says: &str, voice: Voice) -> Drawing {
     let (mirror, up) = (if toward { 1.0 } else { -1.0 }, if side == Side::External { -1.0 } else { 1.0 });
     let place = |p: &Point| [mirror * p[0], up * p[1]];
     let last = sections.last().map_or(&[][..], Vec::as_slice);
@@ -363,7 +363,7 @@ fn layers(sections: &[Vec<Point>], side: Side, toward: bool, says: &str) -> Draw
         shapes.push(Shape::closed("cut.pass", pair[0].iter().chain(pair[1].iter().rev()).map(place).collect()));
     }
     let frame = [-wide, (up * deep).min(0.0), wide, (up * deep).max(0.0)];
-    Drawing::chart(format!("The groove cut {says}, a band for each of {} passes.", sections.len() - 1), frame, shapes, Vec::new())
+    Drawing::chart(voice, format!("The groove cut {says}, a band for each of {} passes.", sections.len() - 1), frame, shapes, Vec::new())
 }
 
 /// What the styles are compared on, kept so that they are compared only where that is shown.

@@ -50,6 +50,7 @@ pub(super) fn wires(thread: &Thread, target: f64, crest_d: f64, h: f64, chosen: 
         shapes.push(Shape::open("line.break", vec![[left - pitch * 0.2, 0.0], [right + pitch * 0.2, 0.0]]));
     }
     Drawing::new(
+        voice,
         format!("Three wires of {} in the grooves, {} over them at the size aimed at.", voice.length(chosen.wire), voice.length(over)),
         shapes,
         vec![

@@ -3,6 +3,7 @@
 use super::teeth;
 use crate::job::{Gear, Lathe};
 use crate::outline::{Drawing, Point, Shape};
+use crate::voice::Voice;
 use yoke_gears::layout::{Mesh, centres, module, place};
 use yoke_gears::search::Found;
 
@@ -40,7 +41,7 @@ fn shafts(lathe: &Lathe, found: &Found, meshes: &[Mesh]) -> Vec<Point> {
 }
 
 /// Draws the train seen from the gear end, leadscrew below left, stud above right of it.
-pub(super) fn train(lathe: &Lathe, found: &Found, screw_with_spindle: bool) -> Drawing {
+pub(super) fn train(lathe: &Lathe, found: &Found, screw_with_spindle: bool, voice: Voice) -> Drawing {
     let meshes = drawn(lathe, found);
     let shafts = shafts(lathe, found, &meshes);
     let mut shapes = Vec::new();
@@ -84,6 +85,7 @@ pub(super) fn train(lathe: &Lathe, found: &Found, screw_with_spindle: bool) -> D
         shapes.push(Shape::circle("shaft", *at, shaft_radius.min(HUB)).labelled(name));
     }
     Drawing::new(
+        voice,
         format!(
             "Gear train from the spindle stud to the leadscrew: {}. The leadscrew turns {} the spindle.",
             words.join(", "),

@@ -35,6 +35,7 @@ pub(super) fn chart(hung: Option<&TrainRow>, list: &[TrainRow], judged: &DriftBu
     let longest = 2.0 * judged.engagement;
     // The room stands at two thirds of the height, so that what goes past it is seen to.
     let top = 1.5 * judged.room;
+    let k = voice.stands.letters();
     let at = |length: f64, takes: f64| -> Point { [WIDE * length / longest, HIGH * (takes / top).min(1.0)] };
     let word = |at: Point, text: String| Shape::said("word.beside", at, text);
     let mut shapes = vec![
@@ -42,8 +43,8 @@ pub(super) fn chart(hung: Option<&TrainRow>, list: &[TrainRow], judged: &DriftBu
         Shape::open("chart.limit", vec![at(0.0, judged.room), at(longest, judged.room)]),
         word([4.0, at(0.0, judged.room)[1] + 4.0], format!("all the room there is, {}", voice.micro(judged.room))),
         Shape::open("chart.mark", vec![at(judged.engagement, 0.0), at(judged.engagement, top)]),
-        word([at(judged.engagement, 0.0)[0] + 3.0, -13.0], format!("this nut, {}", voice.along(judged.engagement))),
-        word([WIDE - 40.0, -13.0], voice.about(longest)),
+        word([at(judged.engagement, 0.0)[0] + 3.0, -13.0 * k], format!("this nut, {}", voice.along(judged.engagement))),
+        word([WIDE - 40.0, -13.0 * k], voice.about(longest)),
     ];
     let mut said = Vec::new();
     let mut ends: Vec<(Point, String)> = Vec::new();
@@ -59,14 +60,15 @@ pub(super) fn chart(hung: Option<&TrainRow>, list: &[TrainRow], judged: &DriftBu
     }
     // Names stand one under another beside the field, in the order the lines leave it.
     ends.sort_by(|a, b| b.0[1].total_cmp(&a.0[1]).then(a.0[0].total_cmp(&b.0[0])));
-    let mut below = HIGH + 26.0;
+    let mut below = HIGH + 26.0 * k;
     for (end, name) in ends {
-        let y = (end[1] - 4.0).min(below - 13.0);
+        let y = (end[1] - 4.0 * k).min(below - 13.0 * k);
         below = y;
-        shapes.push(Shape::open("chart.leader", vec![end, [WIDE + 8.0, y + 4.0]]));
+        shapes.push(Shape::open("chart.leader", vec![end, [WIDE + 8.0, y + 4.0 * k]]));
         shapes.push(word([WIDE + 11.0, y], name));
     }
     Some(Drawing::framed(
+        voice,
         format!(
             "What the error of each train takes off the pitch diameter as the nut grows longer: {}; there are {}.",
             said.join(", "),

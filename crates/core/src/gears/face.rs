@@ -1,13 +1,14 @@
 //! The dial as it lies on the apron, its safe marks shown.
 
 use crate::outline::{Drawing, Shape};
+use crate::voice::Voice;
 use yoke_gears::dial::{DialAnswer, DialRule, closes_on};
 
 /// Radius it is drawn at, mm.
 const R: f64 = 30.0;
 
 /// Draws the dial: the mark used first at the top, safe ones solid, those that cannot serve struck.
-pub(super) fn dial(answer: &DialAnswer) -> Option<Drawing> {
+pub(super) fn dial(answer: &DialAnswer, voice: Voice) -> Option<Drawing> {
     let (teeth, marks) = (answer.teeth?, answer.marks?);
     let whole = i128::from(teeth) % answer.apart == 0;
     let safe = |j: u16| answer.rule == DialRule::AnyPosition || whole && (j == 0 || closes_on(j, teeth, marks, answer.apart));
@@ -27,6 +28,7 @@ pub(super) fn dial(answer: &DialAnswer) -> Option<Drawing> {
     }
     shapes.push(Shape::open("dial.index", vec![[0.0, R * 1.75], [0.0, R * 1.52]]));
     Some(Drawing::chart(
+        voice,
         match answer.rule {
             DialRule::AnyPosition => "The threading dial: any place on it serves.".into(),
             DialRule::KeepClosed => format!("The threading dial of {marks} marks: none of them serves this train."),

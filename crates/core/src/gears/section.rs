@@ -197,7 +197,7 @@ fn chosen(lathe: &Lathe, required: &Ratio, sense: Option<Sense>, (asked, gearbox
 pub(crate) fn mounted_drawing(lathe: &Lathe, voice: Voice) -> Option<Drawing> {
     let mounted = (lathe.mounted.clone(), None);
     let told = !mounted.0.drivers.is_empty() && mounted.0.drivers.len() == mounted.0.driven.len();
-    told.then(|| drawing::train(lathe, &chosen(lathe, &Ratio::from_integer(1), None, &mounted, voice), true))
+    told.then(|| drawing::train(lathe, &chosen(lathe, &Ratio::from_integer(1), None, &mounted, voice), true, voice))
 }
 
 /// What an error in a train is to a screw that positions: over 300 mm, or over a foot.
@@ -242,7 +242,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &GearFacts, lathe: &Lathe, th
     let face = hung.zip(lathe.dial.as_ref()).and_then(|(found, dial)| {
         let of = each_gear(&found.ratio, dial);
         let used = answer.as_ref().and_then(|a| of.iter().find(|g| g.teeth == a.teeth));
-        used.or_else(|| of.first()).and_then(face::dial)
+        used.or_else(|| of.first()).and_then(|answer| face::dial(answer, voice))
     });
     let dial = DialSection {
         rule: answer.as_ref().map_or(DialRule::KeepClosed, |a| a.rule),
@@ -260,7 +260,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &GearFacts, lathe: &Lathe, th
         watch.push(no_train(facts));
     }
     watch.extend(hung.zip(sense).map(|(found, _)| tumbler_note(found)));
-    let drawing = hung.map(|f| drawing::train(lathe, f, direction.screw_with_spindle));
+    let drawing = hung.map(|f| drawing::train(lathe, f, direction.screw_with_spindle, voice));
     let rows: Vec<TrainRow> = list.iter().map(|f| row(lathe, f)).collect();
     let share = if thread.alpha_deg <= 0.0 { 1.0 } else { 1.0 / thread.alpha_deg.to_radians().tan() };
     let judged = DriftBudget { engagement: thread.engagement, room: room.value, share };

@@ -10,7 +10,7 @@ use crate::job::{BlankAim, DepthLaw, EndKind, Grinder, Holding, KeepRequest, Own
 use crate::quantity::LengthUnit;
 use crate::thread::identify::SampleRequest;
 use crate::thread::{PairSchool, Side, SpecialRequest};
-use crate::voice::Voice;
+use crate::voice::{Stands, Voice};
 use crate::words::Vocabulary;
 use serde::{Deserialize, Serialize};
 
@@ -56,19 +56,22 @@ pub struct PlanRequest {
     pub unit: Option<LengthUnit>,
     /// Which trade words to use.
     pub words: Vocabulary,
+    /// Where it is read: the letters of its drawings are the larger at the bench.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub stands: Option<Stands>,
 }
 
 impl PlanRequest {
     /// What the plan is spoken in.
     #[must_use]
     pub fn voice(&self) -> Voice {
-        Voice { unit: self.unit.unwrap_or_default(), words: self.words }
+        Voice { unit: self.unit.unwrap_or_default(), words: self.words, stands: self.stands.unwrap_or_default() }
     }
 
     /// The same request, its plan spoken in this voice.
     #[must_use]
     pub fn spoken(self, voice: Voice) -> Self {
-        Self { unit: Some(voice.unit), words: voice.words, ..self }
+        Self { unit: Some(voice.unit), words: voice.words, stands: Some(voice.stands), ..self }
     }
 
     /// Whether this is a sample whose thread is still to be found: it cannot be planned, and is no fault.

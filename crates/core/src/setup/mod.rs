@@ -348,7 +348,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<
         upright: direction.upright,
         infeed_away: direction.infeed_away,
         handle_to_tailstock: direction.infeed_away == toward,
-        motion: motion::chain(lathe, train, &direction, thread.spec.side, thread.spec.hand),
+        motion: motion::chain(lathe, train, &direction, thread.spec.side, thread.spec.hand, voice),
         says: says(&direction),
     }
 }

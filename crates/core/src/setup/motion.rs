@@ -6,6 +6,7 @@ use crate::gears::TrainRow;
 use crate::job::Lathe;
 use crate::outline::{Drawing, Shape, arrow};
 use crate::thread::Side;
+use crate::voice::Voice;
 use serde::Serialize;
 
 /// The chain of motion.
@@ -41,7 +42,7 @@ fn tumbler(lathe: &Lathe, even: bool, direction: &Direction) -> Option<bool> {
 }
 
 /// Works the chain through for the train hung.
-pub(super) fn chain(lathe: &Lathe, train: Option<&TrainRow>, direction: &Direction, side: Side, wanted: Hand) -> Motion {
+pub(super) fn chain(lathe: &Lathe, train: Option<&TrainRow>, direction: &Direction, side: Side, wanted: Hand, voice: Voice) -> Motion {
     let forward = direction.spindle == Spindle::Forward;
     let mut links = vec![format!("spindle {}", if forward { "forward" } else { "reversed" })];
     let counted = train.map(meshes);
@@ -93,12 +94,12 @@ pub(super) fn chain(lathe: &Lathe, train: Option<&TrainRow>, direction: &Directi
         first.make_ascii_uppercase();
     }
     let says = format!("{says}: {end}.");
-    let drawing = drawn(lathe, direction, side, counted.unwrap_or(2), toward.unwrap_or(meant), with);
+    let drawing = drawn(lathe, direction, side, counted.unwrap_or(2), (toward.unwrap_or(meant), with), voice);
     Motion { says, hand, drawing }
 }
 
 /// The lathe from above, headstock to the left, the operator below.
-fn drawn(lathe: &Lathe, direction: &Direction, side: Side, meshes: usize, toward: bool, with: Option<bool>) -> Drawing {
+fn drawn(lathe: &Lathe, direction: &Direction, side: Side, meshes: usize, (toward, with): (bool, Option<bool>), voice: Voice) -> Drawing {
     const AXIS: f64 = 110.0;
     const SCREW: f64 = 18.0;
     let forward = direction.spindle == Spindle::Forward;
@@ -160,5 +161,5 @@ fn drawn(lathe: &Lathe, direction: &Direction, side: Side, meshes: usize, toward
     shapes.push(Shape::word([168.0, AXIS + 34.0], "over the top"));
     shapes.push(Shape::word([290.0, 38.0], "carriage"));
     shapes.push(Shape::word([190.0, -12.0], "you stand here"));
-    Drawing::framed("Seen from above, the operator below.".into(), [-64.0, -20.0, 430.0, 176.0], shapes, Vec::new())
+    Drawing::framed(voice, "Seen from above, the operator below.".into(), [-64.0, -20.0, 430.0, 176.0], shapes, Vec::new())
 }

@@ -2,8 +2,9 @@
 
 use super::{SetupSection, SpeedLimit};
 use crate::job::{SetupFacts, Speeds};
-use crate::outline::{Drawing, Shape};
+use crate::outline::{Drawing, Shape, lay};
 use crate::quantity::plain_text;
+use crate::voice::Voice;
 use crate::working::{Num, Quantity};
 use serde::Serialize;
 
@@ -50,8 +51,11 @@ pub(super) fn limits(cutting: Num, stopping: Option<Num>, hand: Option<Num>, fac
     (caps, limit, binds)
 }
 
+/// Length of the scale drawn.
+const SCALE: f64 = 400.0;
+
 /// The lathe's speeds on a scale that doubles evenly, the one chosen marked, each limit a line across.
-pub(crate) fn drawing(setup: &SetupSection) -> Drawing {
+pub(crate) fn drawing(setup: &SetupSection, voice: Voice) -> Drawing {
     let speeds: Vec<f64> = match &setup.lathe_speeds {
         Speeds::Steps(list) => list.clone(),
         Speeds::Between { from, to } => vec![*from, *to],
@@ -60,8 +64,9 @@ pub(crate) fn drawing(setup: &SetupSection) -> Drawing {
     let figures = speeds.iter().copied().chain(setup.limits.iter().map(|l| l.rpm.value)).chain([chosen]).filter(|v| *v > 0.0);
     let (low, high) = figures.fold((f64::INFINITY, 0.0_f64), |(a, b), v| (a.min(v), b.max(v)));
     let (low, high) = (low * 0.8, (high * 1.25).max(low + 1.0));
-    let x = |rpm: f64| 400.0 * (rpm.max(low) / low).ln() / (high / low).ln();
-    let mut shapes = vec![Shape::open("speed.scale", vec![[0.0, 0.0], [400.0, 0.0]])];
+    let x = |rpm: f64| SCALE * (rpm.max(low) / low).ln() / (high / low).ln();
+    let k = voice.stands.letters();
+    let mut shapes = vec![Shape::open("speed.scale", vec![[0.0, 0.0], [SCALE, 0.0]])];
     if let Speeds::Between { from, to } = setup.lathe_speeds {
         shapes.push(Shape::rect("speed.range", [x(from), -6.0], [x(to), 6.0]));
     }
@@ -70,23 +75,31 @@ pub(crate) fn drawing(setup: &SetupSection) -> Drawing {
         let is = (rpm - chosen).abs() < 1e-9;
         shapes.push(Shape::open(if is { "speed.chosen" } else { "speed.step" }, vec![[x(*rpm), -10.0], [x(*rpm), 10.0]]));
         // Figures that would run into one another are left out; the one chosen never is.
-        if is || x(*rpm) - last > 26.0 || i == 0 {
+        let clear = (x(*rpm) - x(chosen)).abs() > 26.0 * k && (x(*rpm) - last > 26.0 * k || i == 0);
+        if is || clear {
             last = x(*rpm);
-            shapes.push(Shape::word([x(*rpm), -26.0], plain_text(*rpm, 0)));
+            shapes.push(Shape::word([x(*rpm), -10.0 - 16.0 * k], plain_text(*rpm, 0)));
         }
     }
     if !speeds.iter().any(|s| (s - chosen).abs() < 1e-9) {
         shapes.push(Shape::open("speed.chosen", vec![[x(chosen), -12.0], [x(chosen), 12.0]]));
-        shapes.push(Shape::word([x(chosen), -26.0], plain_text(chosen, 0)));
+        shapes.push(Shape::word([x(chosen), -10.0 - 16.0 * k], plain_text(chosen, 0)));
     }
     let mut said = vec![format!("{} chosen", setup.speed_rpm.text)];
-    for (cap, level) in setup.limits.iter().zip(1_u8..) {
-        let (at, y) = (x(cap.rpm.value), 14.0 + 22.0 * f64::from(level));
-        shapes.push(Shape::open(if cap.binds { "speed.binds" } else { "speed.limit" }, vec![[at, -10.0], [at, y]]));
-        // Past the middle a word is written back over the scale, so that it stays on the drawing.
-        shapes.push(Shape::word([at.clamp(95.0, 305.0), y + 3.0], format!("{}: {}", cap.says, cap.rpm.text)));
+    let (row, letter) = (22.0 * k, 9.5 * k);
+    let mut top = 14.0;
+    for cap in &setup.limits {
+        let at = x(cap.rpm.value);
+        let line = format!("{}: {}", cap.says, cap.rpm.text);
+        let rows = if lay::wide(&line) * letter < SCALE { vec![line] } else { vec![cap.rpm.text.clone(), cap.says.to_owned()] };
+        shapes.push(Shape::open(if cap.binds { "speed.binds" } else { "speed.limit" }, vec![[at, -10.0], [at, top + row]]));
+        for line in rows {
+            top += row;
+            // Toward either end a word is written back over the scale, so that it stays on the drawing.
+            let half = (lay::wide(&line) * letter / 2.0).min(SCALE / 2.0);
+            shapes.push(Shape::word([at.clamp(half, SCALE - half), top + 3.0 * k], line));
+        }
         said.push(format!("{} allows {}{}", cap.says, cap.rpm.text, if cap.binds { ", and binds" } else { "" }));
     }
-    let top = 14.0 + 22.0 * f64::from(u8::try_from(setup.limits.len()).unwrap_or(4)) + 22.0;
-    Drawing::framed(format!("{}.", said.join("; ")), [-24.0, -44.0, 424.0, top], shapes, Vec::new())
+    Drawing::framed(voice, format!("{}.", said.join("; ")), [-24.0, -12.0 - 32.0 * k, SCALE + 24.0, top + row], shapes, Vec::new())
 }

@@ -29,6 +29,8 @@ pub struct WireView {
     /// Sizes over one of it and the crests opposite.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub over_one_mm: Option<Wires>,
+    /// It in its groove, or lying on the crests.
+    pub drawing: Drawing,
 }
 
 /// Sizes between balls in a bore.
@@ -130,7 +132,35 @@ fn wire(plan: &Plan, groove: &Groove, w: f64, best: f64) -> WireView {
             format!("{off} % {way} the best: an error of the flanks shows in it")
         }
     };
-    WireView { wire_mm: Quantity::given(voice, w), serves: bearing.is_ok(), why, chosen: own.is_some(), over_mm, over_one_mm }
+    let drawing = seated(plan, groove, w, &why);
+    WireView { wire_mm: Quantity::given(voice, w), serves: bearing.is_ok(), why, chosen: own.is_some(), over_mm, over_one_mm, drawing }
+}
+
+/// Heights of the crest and of the root over the pitch line, mm.
+fn heights(plan: &Plan, groove: &Groove) -> [f64; 2] {
+    [(plan.run.start_mm - groove.pitch_diameter_mm) / 2.0, -plan.run.tip_to_pitch_mm]
+}
+
+/// A wire where it comes to rest: on both flanks, or on the two crests beside the groove where it is too large to reach them.
+fn seated(plan: &Plan, groove: &Groove, wire: f64, why: &str) -> Drawing {
+    let (p, walls) = (groove.pitch_mm, plan.thread.flanks().as_drawn(plan.setup.carriage));
+    let [crest, root] = heights(plan, groove);
+    let [left, right] = [-0.3 * p, 1.3 * p];
+    let mut line: Vec<Point> = profile(p, walls, 0.0, crest, root, 2).into_iter().filter(|q| (left..=right).contains(&q[0]) && q[0] < 1.2 * p).collect();
+    line.insert(0, [left, crest]);
+    line.push([right, crest]);
+    let floor = root - 0.25 * p;
+    let body = line.iter().copied().chain([[right, floor], [left, floor]]).collect();
+    let [aside, up] = wire_in_groove(p, walls, wire);
+    let gap: f64 = p / 2.0 + crest * walls.iter().map(|w| w.to_radians().tan()).sum::<f64>();
+    let r = wire / 2.0;
+    let middle = walls.map(|w| crest * w.to_radians().tan());
+    let on_crests = [(middle[1] - middle[0]) / 2.0, crest + (r * r - gap * gap / 4.0).max(0.0).sqrt()];
+    let at = if r > gap / 2.0 && on_crests[1] > up { on_crests } else { [aside, up] };
+    let shapes = vec![Shape::closed("thread.metal", body), Shape::open("thread.flank", line), Shape::circle("wire.seated", [p / 2.0 + at[0], at[1]], r)];
+    let text = plan.voice.given(wire);
+    // All to one scale, so that they are compared by looking.
+    Drawing::chart(plan.voice, format!("A wire of {text} in the groove: {why}."), [left, floor, right, crest + 0.7 * p], shapes, Vec::new())
 }
 
 fn balls(plan: &Plan, groove: &Groove, best: f64) -> Vec<BallView> {
@@ -159,13 +189,12 @@ fn range(plan: &Plan, groove: &Groove, wires: &[WireView]) -> Option<Drawing> {
     let p = groove.pitch_mm;
     let walls = plan.thread.flanks().as_drawn(plan.setup.carriage);
     let scale = THREAD_WIDE / (3.0 * p);
-    let crest = (plan.run.start_mm - groove.pitch_diameter_mm) / 2.0;
+    let [crest, root] = heights(plan, groove);
     let at = |x: f64, y: f64| -> Point { [(WIDE - THREAD_WIDE) / 2.0 + x * scale, y * scale] };
-    let line: Vec<Point> =
-        profile(p, walls, 0.0, crest, -plan.run.tip_to_pitch_mm, 4).into_iter().filter(|q| q[0] > -0.3 * p && q[0] < 3.3 * p).map(|q| at(q[0], q[1])).collect();
+    let line: Vec<Point> = profile(p, walls, 0.0, crest, root, 4).into_iter().filter(|q| q[0] > -0.3 * p && q[0] < 3.3 * p).map(|q| at(q[0], q[1])).collect();
     let mut body = line.clone();
     let (first, last) = (*line.first()?, *line.last()?);
-    let floor = (-plan.run.tip_to_pitch_mm - 0.22 * p) * scale;
+    let floor = (root - 0.22 * p) * scale;
     body.extend([[last[0], floor], [first[0], floor]]);
     let mut shapes = vec![Shape::closed("thread.metal", body), Shape::open("thread.flank", line)];
     let seats = [
@@ -197,8 +226,9 @@ fn range(plan: &Plan, groove: &Groove, wires: &[WireView]) -> Option<Drawing> {
     let mut dimensions: Vec<Dimension> = dimensions.into_iter().map(|(says, figure, x)| over(at(x, 0.0)[0] - 44.0, top + 14.0, says, figure)).collect();
     let mut owned: Vec<&WireView> = wires.iter().filter(|w| (from..=to).contains(&w.wire_mm.value)).collect();
     owned.sort_by(|a, b| a.wire_mm.value.total_cmp(&b.wire_mm.value));
-    owned_on_scale(&owned, along, base, &mut shapes, &mut dimensions);
+    owned_on_scale(&owned, along, (base, voice.stands.letters()), &mut shapes, &mut dimensions);
     Some(Drawing::framed(
+        voice,
         format!(
             "Wires from {} to {} bear on the flanks; {} bears on the pitch line. In the drawer: {}.",
             usable.min.text,
@@ -213,12 +243,12 @@ fn range(plan: &Plan, groove: &Groove, wires: &[WireView]) -> Option<Drawing> {
 }
 
 /// The drawer's wires under the scale. The one chosen is named first; of the rest those whose figures have room. The list beside tells them all.
-fn owned_on_scale(owned: &[&WireView], along: impl Fn(f64) -> f64, base: f64, shapes: &mut Vec<Shape>, dimensions: &mut Vec<Dimension>) {
+fn owned_on_scale(owned: &[&WireView], along: impl Fn(f64) -> f64, (base, k): (f64, f64), shapes: &mut Vec<Shape>, dimensions: &mut Vec<Dimension>) {
     let mut named: Vec<f64> = Vec::new();
     for w in owned.iter().filter(|w| w.chosen).chain(owned.iter().filter(|w| !w.chosen)) {
         let x = along(w.wire_mm.value);
         shapes.push(Shape::open(if w.chosen { "chart.hung" } else { "chart.line" }, vec![[x, base], [x, base - 11.0]]));
-        if let (true, Some(name)) = (named.iter().all(|n| (n - x).abs() > FIGURE_WIDE), NAMED.get(named.len())) {
+        if let (true, Some(name)) = (named.iter().all(|n| (n - x).abs() > FIGURE_WIDE * k), NAMED.get(named.len())) {
             named.push(x);
             dimensions.push(Dimension::at(name, "a wire of the drawer", w.wire_mm.clone(), [x - 46.0, base - 26.0]));
         }

@@ -94,6 +94,7 @@ pub fn groove_sheet(plan: &Plan) -> GrooveSheet {
                 chip,
                 left_mm2: left,
                 drawing: Drawing::framed(
+                    voice,
                     format!("The groove after this pass, {} deep; {} still to come.", voice.length(stroke.depth), voice.area(left)),
                     cutting.bounds(deepest),
                     shapes,

@@ -165,7 +165,7 @@ pub fn picture(plan: &Plan, job: &Job) -> Drawing {
         " Fed straight in by the cross-slide.".into()
     };
     let unknown = if at.stands_out.is_none() && !at.internal { " How far it stands out was not told." } else { "" };
-    Drawing::new(format!("From above, the operator below. {}{lean}{unknown}", setup.says), shapes, rooms(&at, job.voice))
+    Drawing::new(plan.voice, format!("From above, the operator below. {}{lean}{unknown}", setup.says), shapes, rooms(&at, job.voice))
 }
 
 /// The work held another way, by itself.
@@ -175,7 +175,7 @@ pub(super) fn held(plan: &Plan, job: &Job, by: Holding, says: &str) -> Drawing {
     let mut shapes = holder(&at, by);
     shapes.extend(work(&at));
     shapes.extend(far_end(&at, by));
-    Drawing::beside(format!("The work held {says}, from above."), shapes, Vec::new())
+    Drawing::beside(plan.voice, format!("The work held {says}, from above."), shapes, Vec::new())
 }
 
 /// The headstock and what grips the work: jaws, a collet, a plate, or a centre and its dog.

@@ -19,9 +19,9 @@ pub struct School {
 
 const BOUNDS: [f64; 4] = [-60.0, -44.0, 60.0, 44.0];
 
-fn school(name: impl Into<String>, says: impl Into<String>, shapes: Vec<Shape>) -> School {
+fn school(voice: Voice, name: impl Into<String>, says: impl Into<String>, shapes: Vec<Shape>) -> School {
     let says = says.into();
-    School { name: name.into(), drawing: Drawing::framed(says.clone(), BOUNDS, shapes, Vec::new()), says }
+    School { name: name.into(), drawing: Drawing::framed(voice, says.clone(), BOUNDS, shapes, Vec::new()), says }
 }
 
 /// A tool pointing right, its top face at `y`.
@@ -41,22 +41,26 @@ pub(super) fn height(side: Side, rear: bool, voice: Voice) -> Vec<School> {
     let mut list = Vec::new();
     if side == Side::External {
         list.push(school(
+            voice,
             "A thin rule",
             format!("Nip a thin rule lightly between round work and the tip: plumb, the tip is on {center}; its top leans {high} when the tip is high, {low} when it is low."),
             vec![work(), line(), tool(-9.4, 0.0), Shape::closed("setup.rule", rule)],
         ));
     }
     list.push(school(
+        voice,
         voice.fill("Against a {center}"),
         voice.fill("Bring the tip up to the point of a {center} in the tailstock, or in the spindle: level with it, and the two points meet."),
         vec![Shape::closed("motion.work", vec![[0.0, 0.0], [34.0, 20.0], [56.0, 20.0], [56.0, -20.0], [34.0, -20.0]]), line(), tool(-1.0, 0.0)],
     ));
     list.push(school(
+        voice,
         "A facing cut",
         voice.fill("Face the end with it: a pip left in the middle is cut away by a tip on {center}; one left standing says it is low, one rubbed under says it is high."),
         vec![work(), Shape::circle("setup.pip", [16.0, 0.0], 2.6), line(), tool(13.0, 0.0)],
     ));
     list.push(school(
+        voice,
         "By indicator, or a height gauge",
         voice.fill("The height of the {center}s over the bed or the cross-slide, found once and kept: set the tip to it with an indicator on a stand."),
         vec![
@@ -72,7 +76,7 @@ pub(super) fn height(side: Side, rear: bool, voice: Voice) -> Vec<School> {
 }
 
 /// Squareness, from above: the work along the top, the tool coming up to it.
-pub(super) fn square(side: Side, included_deg: f64) -> Vec<School> {
+pub(super) fn square(side: Side, included_deg: f64, voice: Voice) -> Vec<School> {
     let half = (included_deg / 2.0).to_radians().tan();
     let wide = (14.0 * half).max(3.0);
     let broad = 9.0_f64.max(wide);
@@ -84,6 +88,7 @@ pub(super) fn square(side: Side, included_deg: f64) -> Vec<School> {
     };
     let beside = |shapes: [Shape; 2]| tool().into_iter().chain(shapes).collect::<Vec<_>>();
     let mut list = vec![school(
+        voice,
         "A fishtail gauge",
         "Its back along the work, its notch over the point: no light on either flank, with white paper under it.",
         beside([work(), gauge(22.0)]),
@@ -91,17 +96,20 @@ pub(super) fn square(side: Side, included_deg: f64) -> Vec<School> {
     if side == Side::External {
         let square = vec![[-30.0, 22.0], [broad + 7.0, 22.0], [broad + 7.0, -40.0], [broad, -40.0], [broad, 15.0], [-30.0, 15.0]];
         list.push(school(
+            voice,
             "A square",
             "A small square from the work to the tool's own side, where that was ground true to the point.",
             beside([work(), Shape::closed("setup.rule", square)]),
         ));
         list.push(school(
+            voice,
             "The tailstock quill",
             "The gauge's back along the quill run out beside the tool: parallel to the axis wherever the work is rough.",
             beside([Shape::rect("motion.chuck", [-56.0, 20.0], [56.0, 44.0]), gauge(20.0)]),
         ));
     }
     list.push(school(
+        voice,
         "The chuck's face",
         "The bar, or the tool's holder, laid along the face of the chuck or faceplate, with the spindle stopped and the key out.",
         vec![

@@ -43,10 +43,10 @@ pub fn setup_sheet(plan: &Plan, job: &Job, lathe: &Lathe) -> SetupSheet {
     SetupSheet {
         picture: picture(plan, job),
         motion: plan.setup.motion.drawing.clone(),
-        speeds: speeds::drawing(&plan.setup),
+        speeds: speeds::drawing(&plan.setup, plan.voice),
         steps: steps(plan, job, lathe),
         height: height(plan.thread.side, lathe.rear_post, voice),
-        square: square(plan.thread.side, plan.thread.included_angle_deg),
+        square: square(plan.thread.side, plan.thread.included_angle_deg, plan.voice),
         cautions: cautions::list(plan, &ask),
     }
 }

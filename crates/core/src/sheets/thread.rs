@@ -78,7 +78,7 @@ pub fn thread_sheet(plan: &Plan) -> ThreadSheet {
     let starts = if t.starts == 1 { "single start".to_owned() } else { format!("{} starts", t.starts) };
     let said = format!("{}, {starts}", t.hand.word());
     let says = if external { format!("The thread from the front: {said}.") } else { format!("The bore cut open, its far wall seen: {said}.") };
-    ThreadSheet { seen: Drawing::shared(says, [0.0, -major / 2.0, shown, major / 2.0], shapes, Vec::new()) }
+    ThreadSheet { seen: Drawing::shared(plan.voice, says, [0.0, -major / 2.0, shown, major / 2.0], shapes, Vec::new()) }
 }
 
 /// The part of a line that runs left to right, or back, between nought and a place.

@@ -98,7 +98,7 @@ fn thread_end(plan: &Plan, job: &Job, end: EndKind, usable: f64, says: &str) -> 
         _ => vec![[-shown, root], [-lost, root]],
     };
     let shapes = vec![Shape::closed("blank.metal", metal), Shape::open("blank.thread", full)];
-    Drawing::beside(format!("The thread ending {says}."), shapes, Vec::new())
+    Drawing::beside(plan.voice, format!("The thread ending {says}."), shapes, Vec::new())
 }
 
 /// The tool's round seen from above, headstock to the left: cut, out, back, in. A filled mark is the half-nut closed, an open one opened; the
@@ -134,5 +134,5 @@ fn pass_end(plan: &Plan, ending: Ending) -> PassEndSeen {
     }
     shapes.push(Shape::circle("nut.closed", [start, 0.0], 8.0));
     shapes.push(Shape::circle(if stays { "nut.closed" } else { "nut.open" }, [stop, y], 8.0));
-    PassEndSeen { ending, drawing: Drawing::chart(says.clone(), [-130.0, -62.0, 130.0, 62.0], shapes, Vec::new()), says }
+    PassEndSeen { ending, drawing: Drawing::chart(plan.voice, says.clone(), [-130.0, -62.0, 130.0, 62.0], shapes, Vec::new()), says }
 }

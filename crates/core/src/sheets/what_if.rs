@@ -85,6 +85,7 @@ impl Tried<'_> {
         let off = acts(cutting, meant, field);
         let deepest = field.deepest().max(meant.deepest());
         let drawing = Drawing::framed(
+            self.plan.voice,
             asks.clone(),
             cutting.bounds(deepest),
             vec![

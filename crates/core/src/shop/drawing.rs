@@ -52,7 +52,7 @@ pub(super) fn lathe(profile: &LatheProfile, lathe: &Lathe, voice: Voice) -> Draw
     headstock(profile, lathe, &mut shapes);
     leadscrew(lathe, &mut shapes);
     carriage(profile, lathe, &mut shapes, voice);
-    Drawing::framed(format!("The {} seen from the gear end, with what hangs on its arm, and from the front.", lathe.name), BOUNDS, shapes, Vec::new())
+    Drawing::listed(voice, format!("The {} seen from the gear end, with what hangs on its arm, and from the front.", lathe.name), BOUNDS, shapes)
 }
 
 /// The arm and the train on it now, fitted into its field.
@@ -104,12 +104,11 @@ fn headstock(profile: &LatheProfile, lathe: &Lathe, shapes: &mut Vec<Shape>) {
     shapes.push(Shape::rect(Part::Speeds.role(true), [18.0, 128.0], [172.0, 188.0]));
     let speeds = match &lathe.speeds {
         Speeds::Steps(list) => {
-            format!("{} to {}", plain_text(list.first().copied().unwrap_or(0.0), 0), plain_text(list.last().copied().unwrap_or(0.0), 0))
+            format!("{} to {} rpm", plain_text(list.first().copied().unwrap_or(0.0), 0), plain_text(list.last().copied().unwrap_or(0.0), 0))
         }
-        Speeds::Between { from, to } => format!("{} to {}", plain_text(*from, 0), plain_text(*to, 0)),
+        Speeds::Between { from, to } => format!("{} to {} rpm", plain_text(*from, 0), plain_text(*to, 0)),
     };
     shapes.push(Shape::word([95.0, 162.0], speeds));
-    shapes.push(Shape::word([95.0, 140.0], "rpm"));
     // Tumbler: a lever over its three places.
     let ways = lathe.tumbler;
     let role = Part::Tumbler.role(ways.is_some_and(|t| t[0] || t[1]));

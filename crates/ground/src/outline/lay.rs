@@ -5,18 +5,45 @@
 //! looked for in order of what reads best and the first free one is taken; far enough out there always is one.
 
 use super::{Dimension, Drawing, Point, Shape};
+use crate::voice::Stands;
 
-/// Letters are at least this share of the drawing's width and of its height, that they come to 12 pixels on the smallest frame it is
-/// shown in at the desk: 600 by 420 at a station.
-pub const STATION: [f64; 2] = [1.0 / 50.0, 1.0 / 35.0];
-/// The same of a drawing that shares a station, or stands in a leaf: 440 by 310.
-pub const SHARED: [f64; 2] = [1.0 / 36.5, 1.0 / 25.8];
-/// The same of a drawing shown beside other things, 480 by 190.
-pub const BESIDE: [f64; 2] = [1.0 / 40.0, 1.0 / 15.8];
-/// Where a first try at the letter starts, of the body alone.
-const FIRST: f64 = 1.25;
-/// Tries at a letter that suits what it makes of the drawing.
-const TRIES: usize = 10;
+/// The smallest frame a drawing is shown in, pixels across and up: at the desk, at the bench on a tablet, at the bench on a wide screen.
+/// Its letters are so large a share of it that they come to [`DESK_PX`] or [`BENCH_PX`] there.
+pub struct Frame {
+    desk: [f64; 2],
+    bench: [f64; 2],
+    wide: [f64; 2],
+}
+
+/// Least height of a letter at the desk, pixels.
+const DESK_PX: f64 = 12.0;
+/// Least height of a letter at the bench, pixels.
+const BENCH_PX: f64 = 20.0;
+
+/// A drawing that is a station's own.
+pub const STATION: Frame = Frame { desk: [600.0, 420.0], bench: [640.0, 380.0], wide: [880.0, 470.0] };
+/// One that shares a station, or stands in a leaf.
+pub const SHARED: Frame = Frame { desk: [440.0, 310.0], bench: [380.0, 306.0], wide: [590.0, 400.0] };
+/// One with a list of its parts beside or under it.
+pub const LISTED: Frame = Frame { desk: [600.0, 420.0], bench: [560.0, 330.0], wide: [760.0, 380.0] };
+/// One shown beside other things.
+pub const BESIDE: Frame = Frame { desk: [480.0, 190.0], bench: [314.0, 165.0], wide: [314.0, 180.0] };
+
+impl Frame {
+    /// What a letter is of its width and of its height, at the least.
+    #[must_use]
+    pub fn of(&self, stands: Stands) -> [f64; 2] {
+        match stands {
+            Stands::Desk => self.desk.map(|px| DESK_PX / px),
+            Stands::Bench => self.bench.map(|px| BENCH_PX / px),
+            Stands::BenchWide => self.wide.map(|px| BENCH_PX / px),
+        }
+    }
+}
+
+/// Tries at a letter that suits what it makes of the drawing: where the first starts, of the body alone, how much more than is wanted each
+/// takes, and how many there are. Where letters so large push one another out and out, smaller steps find where they still stand.
+const TRIES: [(f64, f64, usize); 2] = [(1.25, 1.1, 10), (1.0, 1.03, 40)];
 /// How far out a place is looked for, in letters.
 const FAR: u32 = 60;
 /// Directions looked in about a point.
@@ -425,14 +452,20 @@ fn placed(sheet: &mut Sheet<'_>, drawing: &Drawing) -> Vec<(usize, Place)> {
 pub(super) fn out(mut drawing: Drawing, frame: Rect, share: [f64; 2]) -> Drawing {
     let least = |[l, b, r, t]: Rect| ((r - l) * share[0]).max((t - b) * share[1]).max(1e-6);
     let ink = Ink::of(&drawing, frame);
-    let mut layout = Layout::of(&drawing, &ink, FIRST * least(frame));
-    for _ in 1..TRIES {
-        let wanted = least(layout.bounds);
-        if layout.letter >= wanted {
-            break;
+    let settled = |(first, more, tries): (f64, f64, usize)| {
+        let mut layout = Layout::of(&drawing, &ink, first * least(frame));
+        for _ in 1..tries {
+            let wanted = least(layout.bounds);
+            if layout.letter >= wanted {
+                return (layout, true);
+            }
+            layout = Layout::of(&drawing, &ink, wanted * more);
         }
-        layout = Layout::of(&drawing, &ink, wanted * 1.1);
-    }
+        (layout, false)
+    };
+    let [large, fine] = TRIES;
+    let (layout, suits) = settled(large);
+    let layout = if suits { layout } else { settled(fine).0 };
     layout.put(&mut drawing);
     drawing
 }

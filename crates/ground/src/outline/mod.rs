@@ -4,6 +4,7 @@
 
 pub mod lay;
 
+use crate::voice::Voice;
 use crate::working::Quantity;
 use serde::{Serialize, Serializer};
 
@@ -155,10 +156,10 @@ pub struct Drawing {
 }
 
 impl Drawing {
-    /// Lays lines, words and dimensions out, their text placed where it stands on nothing (`lay`).
+    /// Lays lines, words and dimensions out for where they are read, their text placed where it stands on nothing (`lay`).
     #[must_use]
-    pub fn new(says: String, shapes: Vec<Shape>, dimensions: Vec<Dimension>) -> Self {
-        Self::framed(says, lay::frame(&shapes), shapes, dimensions)
+    pub fn new(voice: Voice, says: String, shapes: Vec<Shape>, dimensions: Vec<Dimension>) -> Self {
+        Self::framed(voice, says, lay::frame(&shapes), shapes, dimensions)
     }
 
     fn laid(says: String, frame: [f64; 4], shapes: Vec<Shape>, dimensions: Vec<Dimension>, share: [f64; 2]) -> Self {
@@ -167,26 +168,32 @@ impl Drawing {
 
     /// The same in a frame it fills at least: left, bottom, right, top in mm.
     #[must_use]
-    pub fn framed(says: String, frame: [f64; 4], shapes: Vec<Shape>, dimensions: Vec<Dimension>) -> Self {
-        Self::laid(says, frame, shapes, dimensions, lay::STATION)
+    pub fn framed(voice: Voice, says: String, frame: [f64; 4], shapes: Vec<Shape>, dimensions: Vec<Dimension>) -> Self {
+        Self::laid(says, frame, shapes, dimensions, lay::STATION.of(voice.stands))
     }
 
     /// The same of one that shares its station with something else, or stands in a leaf.
     #[must_use]
-    pub fn shared(says: String, frame: [f64; 4], shapes: Vec<Shape>, dimensions: Vec<Dimension>) -> Self {
-        Self::laid(says, frame, shapes, dimensions, lay::SHARED)
+    pub fn shared(voice: Voice, says: String, frame: [f64; 4], shapes: Vec<Shape>, dimensions: Vec<Dimension>) -> Self {
+        Self::laid(says, frame, shapes, dimensions, lay::SHARED.of(voice.stands))
+    }
+
+    /// The same of one with a list of its parts beside it.
+    #[must_use]
+    pub fn listed(voice: Voice, says: String, frame: [f64; 4], shapes: Vec<Shape>) -> Self {
+        Self::laid(says, frame, shapes, Vec::new(), lay::LISTED.of(voice.stands))
     }
 
     /// The same of one shown small, as a chart or a dial beside other things: its letters are the larger for it.
     #[must_use]
-    pub fn chart(says: String, frame: [f64; 4], shapes: Vec<Shape>, dimensions: Vec<Dimension>) -> Self {
-        Self::laid(says, frame, shapes, dimensions, lay::BESIDE)
+    pub fn chart(voice: Voice, says: String, frame: [f64; 4], shapes: Vec<Shape>, dimensions: Vec<Dimension>) -> Self {
+        Self::laid(says, frame, shapes, dimensions, lay::BESIDE.of(voice.stands))
     }
 
     /// The same in no larger a frame than its lines fill.
     #[must_use]
-    pub fn beside(says: String, shapes: Vec<Shape>, dimensions: Vec<Dimension>) -> Self {
-        Self::chart(says, lay::frame(&shapes), shapes, dimensions)
+    pub fn beside(voice: Voice, says: String, shapes: Vec<Shape>, dimensions: Vec<Dimension>) -> Self {
+        Self::chart(voice, says, lay::frame(&shapes), shapes, dimensions)
     }
 }
 

@@ -48,6 +48,7 @@ pub(super) fn sample(told: &Sample, angle: f64, voice: Voice) -> Drawing {
     }
     let dimensions = dimensions(told, &Sized { pitch, major, minor, spaces, top, climb }, voice);
     Drawing::shared(
+        voice,
         format!(
             "The sample held upright, {}: outside {}, pitch {}, as told so far.",
             if told.hand.is_some() { hand.word() } else { "its hand not told, drawn right-hand" },

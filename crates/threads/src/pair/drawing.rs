@@ -53,6 +53,7 @@ pub(super) fn mesh(thread: &Thread, pitch_d: f64, [major, minor]: [f64; 2], gaps
     }
     let told = clearances.iter().map(|c| format!("{} at the {}", voice.length(c.now.value), c.at)).collect::<Vec<_>>().join(", ");
     let drawing = Drawing::framed(
+        voice,
         format!("Screw and nut in mesh, gaps drawn {times} times as large: {told}, on diameter."),
         [left - pitch * 0.1, below - depth * 0.1, right + pitch * 0.1, above + depth * 0.1],
         shapes,

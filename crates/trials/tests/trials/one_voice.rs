@@ -18,7 +18,7 @@ use yoke_core::shop::look;
 use yoke_core::story::{RecordedAct, story};
 use yoke_core::thread::Fit;
 use yoke_core::trouble::{JobEvidence, trouble_sheet};
-use yoke_core::voice::Voice;
+use yoke_core::voice::{Stands, Voice};
 use yoke_core::words::Vocabulary;
 use yoke_trials::{Chance, cases, demo_lathe, settled, tried};
 
@@ -111,7 +111,7 @@ fn acts(run: &yoke_core::run::RunPlan) -> Vec<Act> {
 /// Everything that is said of a job in a voice, as JSON: its plan first.
 pub(crate) fn everything(request: &Value, voice: Voice) -> Result<Vec<(&'static str, Value)>, Vec<Fault>> {
     let mut request = request.clone();
-    (request["unit"], request["words"]) = (json!(voice.unit), json!(voice.words));
+    (request["unit"], request["words"], request["stands"]) = (json!(voice.unit), json!(voice.words), json!(voice.stands));
     let profile: LatheProfile = serde_json::from_value(request["lathe"].clone()).unwrap_or_default();
     let (facts, lathe, kit) = settled(request)?;
     let plan = reckon(&facts, &lathe, &kit);
@@ -161,10 +161,10 @@ fn figures(node: &Value, at: &str, out: &mut Vec<(String, f64)>) {
 }
 
 const VOICES: [Voice; 4] = [
-    Voice { unit: LengthUnit::Mm, words: Vocabulary::American },
-    Voice { unit: LengthUnit::In, words: Vocabulary::American },
-    Voice { unit: LengthUnit::Mm, words: Vocabulary::British },
-    Voice { unit: LengthUnit::In, words: Vocabulary::British },
+    Voice { unit: LengthUnit::Mm, words: Vocabulary::American, stands: Stands::Desk },
+    Voice { unit: LengthUnit::In, words: Vocabulary::American, stands: Stands::Desk },
+    Voice { unit: LengthUnit::Mm, words: Vocabulary::British, stands: Stands::Desk },
+    Voice { unit: LengthUnit::In, words: Vocabulary::British, stands: Stands::Desk },
 ];
 
 pub(crate) fn yard() -> Vec<Value> {

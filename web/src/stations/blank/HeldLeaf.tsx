@@ -4,7 +4,7 @@ import { Word } from '../../app/Word';
 import { Seen } from '../../drawing/Outline';
 import { inWords } from '../../api/client';
 import { type Patch, useChange } from '../../api/hooks';
-import { figure, Figure } from '../../parts/Figure';
+import { Figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
 import { LengthForm } from '../../parts/LengthForm';
 import { useUnit } from '../../parts/unit';
@@ -19,6 +19,9 @@ const SUPPORT = [
 ] as const;
 
 type BlankPatch = NonNullable<Patch['blank']>;
+
+const servingFirst = (list: StationProps['plan']['blank']['holdings']) =>
+  [...list].sort((a, b) => Number(b.serves) - Number(a.serves));
 
 /** How the work is held: the ways compared, and what the readings on it say. */
 export function HeldLeaf({ job, plan, open, onClose }: StationProps & { open: boolean; onClose: () => void }) {
@@ -58,6 +61,7 @@ function Held({ job, plan }: StationProps) {
         <button type="button" className="choice" aria-pressed={view === 'true'} onClick={() => setView('true')}>
           How true it runs
         </button>
+        {job.frozen && <p className="how">The cut has begun: its facts are frozen.</p>}
       </div>
       <p className="sentence own">
         {blank.slenderness && (
@@ -133,7 +137,7 @@ function Held({ job, plan }: StationProps) {
             })}
           </div>
           <div className="choices ways pictured">
-            {blank.holdings.map(h => (
+            {servingFirst(blank.holdings).map(h => (
               <button
                 key={h.holding}
                 type="button"
@@ -147,9 +151,7 @@ function Held({ job, plan }: StationProps) {
                   {h.says}
                   {h.recommended ? ' (recommended)' : ''}
                   {h.serves ? '' : ' (does not serve)'}
-                  <small>
-                    {h.consequence}; put back, within {figure(h.again_mm, unit)} of true.
-                  </small>
+                  <small>{h.consequence}.</small>
                 </span>
               </button>
             ))}
@@ -214,7 +216,6 @@ function Held({ job, plan }: StationProps) {
           {inWords(change.error)}
         </p>
       )}
-      {job.frozen && <p className="how">The cut has begun: its facts are frozen.</p>}
     </div>
   );
 }

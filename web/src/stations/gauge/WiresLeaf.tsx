@@ -1,6 +1,6 @@
 import { type GaugeSheet, inWords, type Job } from '../../api/client';
 import { useGaugeSheet } from '../../api/sheets';
-import { Outline } from '../../drawing/Outline';
+import { Outline, Seen } from '../../drawing/Outline';
 import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
 import { useUnit } from '../../parts/unit';
@@ -22,6 +22,7 @@ function Wires({ list, says }: { list: GaugeSheet['wires']; says: string }) {
         {list.map(w => (
           <tr key={w.wire_mm.value} className={w.serves ? undefined : 'refused'}>
             <td className="figure">
+              <Seen drawing={w.drawing} />
               {figure(w.wire_mm, unit)}
               {w.chosen && ' ✓'}
             </td>
