@@ -5,6 +5,7 @@ use crate::quantity::Ratio;
 use crate::voice::Voice;
 use crate::words::ordinal;
 use serde::{Deserialize, Serialize};
+use yoke_ground::say;
 
 /// What the threading dial is good for with a train.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
@@ -92,22 +93,18 @@ impl DialAnswer {
 
     /// When the half-nut may close again.
     pub fn says(&self, voice: Voice, has_dial: bool) -> String {
-        let nut = voice.words().half_nut;
-        let gear = self.teeth.map_or_else(String::new, |t| format!(" ({t}-tooth dial gear)"));
-        match (self.rule, self.every) {
-            (DialRule::AnyPosition, _) => format!("Close the {nut} anywhere: the thread repeats on every leadscrew pitch."),
-            (DialRule::EveryMark, _) => format!("Close on any mark{gear}: each is a multiple of {} leadscrew pitches.", self.apart),
-            (DialRule::Marks, Some(every)) => {
-                let unit = if self.marks == self.teeth { "tooth of the dial gear" } else { "mark" };
-                format!("Close on every {} {unit} from the first{gear}: {} leadscrew pitches apart.", ordinal(every), self.apart)
+        let apart = self.apart;
+        match (self.rule, self.every, self.teeth) {
+            (DialRule::AnyPosition, ..) => say!(voice, "nut-anywhere"),
+            (DialRule::EveryMark, _, None) => say!(voice, "nut-any-mark", apart = apart),
+            (DialRule::EveryMark, _, Some(teeth)) => say!(voice, "nut-any-mark-of", teeth = teeth, apart = apart),
+            (DialRule::Marks, Some(every), Some(teeth)) if self.marks == self.teeth => {
+                say!(voice, "nut-every-tooth", every = voice.ordinal(every), teeth = teeth, apart = apart)
             }
-            _ if has_dial => format!(
-                "Opened, the {nut} is not found again by this dial: the thread repeats only every {} leadscrew pitches, which it does not count.",
-                self.apart
-            ),
-            _ => {
-                format!("There is no dial to close the {nut} by, and the thread repeats only every {} leadscrew pitches.", self.apart)
-            }
+            (DialRule::Marks, Some(every), Some(teeth)) => say!(voice, "nut-every-mark-of", every = voice.ordinal(every), teeth = teeth, apart = apart),
+            (DialRule::Marks, Some(every), None) => say!(voice, "nut-every-mark", every = voice.ordinal(every), apart = apart),
+            _ if has_dial => say!(voice, "nut-not-by-this-dial", apart = apart),
+            _ => say!(voice, "nut-no-dial", apart = apart),
         }
     }
 }

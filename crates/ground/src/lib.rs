@@ -23,6 +23,7 @@ pub mod direction;
 pub mod faults;
 pub mod outline;
 pub mod quantity;
+pub mod says;
 pub mod stiffness;
 pub mod voice;
 pub mod watch;

@@ -4,7 +4,8 @@
 //! never read again or converted after it is made: it is made again in another voice.
 
 use crate::quantity::{LengthUnit, MM_PER_INCH, SHOWN_MM, plain_text, short_text, sixty_fourths, two_figures, up_to, without_noughts};
-use crate::words::{Vocabulary, Words};
+use crate::words::{Vocabulary, Words, ordinal};
+use std::borrow::Cow;
 
 /// The unit and the words a text is made in, and where it is read.
 #[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Hash)]
@@ -60,12 +61,32 @@ impl Voice {
 
     /// With its unit.
     fn with_unit(self, number: &str) -> String {
-        format!("{number} {}", self.unit.sign())
+        format!("{} {}", self.parted(number), self.unit.sign())
+    }
+
+    /// A figure as its language divides off the part.
+    #[must_use]
+    pub fn parted<'a>(self, number: &'a str) -> Cow<'a, str> {
+        if self.words.decimal_comma() && number.contains('.') { number.replace('.', ",").into() } else { number.into() }
+    }
+
+    /// `2nd`, `3rd`; `2.`, `3.`.
+    #[must_use]
+    pub fn ordinal(self, n: u16) -> String {
+        match self.words {
+            Vocabulary::American | Vocabulary::British => ordinal(n),
+            Vocabulary::German => format!("{n}."),
+        }
     }
 
     /// A length as the micrometer reads, without its unit: the first of two that share one.
     #[must_use]
     pub fn figure(self, mm: f64) -> String {
+        self.parted(&self.read(mm)).into_owned()
+    }
+
+    /// The same before its part is divided off.
+    fn read(self, mm: f64) -> String {
         plain_text(self.of(mm), if self.inches() { 4 } else { 3 })
     }
 
@@ -84,13 +105,13 @@ impl Voice {
     /// A length as it was told or set, without places nobody measured: `19.9 mm`, `0.78 in`.
     #[must_use]
     pub fn given(self, mm: f64) -> String {
-        self.with_unit(without_noughts(&self.figure(mm)))
+        self.with_unit(without_noughts(&self.read(mm)))
     }
 
     /// Two lengths as they were told or are set: `0.5 to 355 mm`.
     #[must_use]
     pub fn from_to(self, low: f64, high: f64) -> String {
-        format!("{} to {}", without_noughts(&self.figure(low)), self.given(high))
+        format!("{} to {}", self.parted(without_noughts(&self.read(low))), self.given(high))
     }
 
     /// A length that a hand sets or reads by a rule: to the tenth of a millimetre, the hundredth of an inch.
@@ -268,7 +289,7 @@ impl Voice {
 
     /// The words that differ from shop to shop.
     #[must_use]
-    pub const fn words(self) -> Words {
+    pub fn words(self) -> Words {
         Words::of(self.words)
     }
 

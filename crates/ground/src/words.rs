@@ -1,9 +1,10 @@
-//! Trade words, British or American.
+//! Trade words, each vocabulary a file of them.
 
 use crate::quantity::{large_first, small_first};
 use serde::{Deserialize, Serialize};
+use std::sync::LazyLock;
 
-/// British or American trade words.
+/// Which trade words, and so which language.
 #[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Hash, Serialize, Deserialize)]
 #[serde(rename_all = "lowercase")]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -13,11 +14,38 @@ pub enum Vocabulary {
     American,
     /// Top slide, clasp nut, centre.
     British,
+    /// The lathe view and the ten-second card in German; what is not translated is said as in American shops.
+    German,
 }
 
-/// Declares the words that differ: each with its key in a sentence, its American and its British form.
+impl Vocabulary {
+    /// Every one.
+    pub const ALL: [Self; 3] = [Self::American, Self::British, Self::German];
+
+    /// Whether a part is divided off by a comma.
+    #[must_use]
+    pub const fn decimal_comma(self) -> bool {
+        matches!(self, Self::German)
+    }
+
+    /// Its words, as a file of terms.
+    pub(crate) const fn file(self) -> &'static str {
+        match self {
+            // An English sentence among German ones keeps its own words.
+            Self::American | Self::German => include_str!("../says/words/american.ftl"),
+            Self::British => include_str!("../says/words/british.ftl"),
+        }
+    }
+}
+
+/// The keys and words of a vocabulary's file.
+pub(crate) fn terms(file: &'static str) -> impl Iterator<Item = (&'static str, &'static str)> {
+    file.lines().filter_map(|line| line.strip_prefix('-')?.split_once(" = "))
+}
+
+/// Declares the words that differ, each with its key in a sentence.
 macro_rules! words {
-    ($($(#[$doc:meta])* $field:ident $key:literal: $american:literal, $british:literal;)*) => {
+    ($($(#[$doc:meta])* $field:ident $key:literal;)*) => {
         /// The words that differ.
         #[derive(Debug, Clone, Copy)]
         pub struct Words {
@@ -25,19 +53,17 @@ macro_rules! words {
         }
 
         impl Words {
-            /// Every one: its key, its American form, its British form.
-            pub const ALL: &[[&'static str; 3]] = &[$([$key, $american, $british]),*];
+            /// The key of every one.
+            pub const KEYS: &[&str] = &[$($key),*];
 
-            /// The words of a vocabulary.
-            #[must_use]
-            pub const fn of(vocabulary: Vocabulary) -> Self {
-                match vocabulary {
-                    Vocabulary::American => Self { $($field: $american),* },
-                    Vocabulary::British => Self { $($field: $british),* },
-                }
+            fn read(file: &'static str) -> Self {
+                let word = |key: &'static str| terms(file).find(|(k, _)| *k == key).map_or(key, |(_, word)| word);
+                Self { $($field: word($key)),* }
             }
 
-            fn get(&self, key: &str) -> Option<&'static str> {
+            /// The word of a key.
+            #[must_use]
+            pub fn get(&self, key: &str) -> Option<&'static str> {
                 match key {
                     $($key => Some(self.$field),)*
                     _ => None,
@@ -49,26 +75,36 @@ macro_rules! words {
 
 words! {
     /// The slide on the cross-slide that swings.
-    compound "compound": "compound", "top slide";
+    compound "compound";
     /// What grips the leadscrew.
-    half_nut "half-nut": "half-nut", "clasp nut";
+    half_nut "half-nut";
     /// The point that holds the work's end.
-    center "center": "center", "centre";
+    center "center";
     /// Of cast iron.
-    gray "gray": "gray", "grey";
+    gray "gray";
     /// What heat shows.
-    color "color": "color", "colour";
+    color "color";
     /// What turns a nut.
-    wrench "wrench": "wrench", "spanner";
+    wrench "wrench";
     /// What holds a bit, or work, by its jaws.
-    vise "vise": "vise", "vice";
+    vise "vise";
     /// The unit of length.
-    meter "meter": "meter", "metre";
+    meter "meter";
     /// What says when the half-nut may close.
-    dial "dial": "thread dial", "indicator dial";
+    dial "dial";
+    /// What cuts.
+    bit "bit";
 }
 
+static READ: LazyLock<[Words; 3]> = LazyLock::new(|| Vocabulary::ALL.map(|v| Words::read(v.file())));
+
 impl Words {
+    /// The words of a vocabulary.
+    #[must_use]
+    pub fn of(vocabulary: Vocabulary) -> Self {
+        READ[vocabulary as usize]
+    }
+
     /// A sentence with its words put in where their keys stand between braces; a key with a large first letter begins a sentence. Braces
     /// that hold no key of ours stay.
     #[must_use]

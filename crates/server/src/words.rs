@@ -11,6 +11,7 @@ use serde::{Deserialize, Serialize};
 use serde_json::json;
 use std::collections::BTreeMap;
 use utoipa::ToSchema;
+use yoke_core::says;
 use yoke_core::words::{Vocabulary, Words};
 use yoke_store::Store;
 
@@ -32,11 +33,14 @@ pub struct WordsView {
     words: Vocabulary,
     /// What stands for each key.
     says: BTreeMap<&'static str, &'static str>,
+    /// What the pages say of themselves, by name; a part stands as its name between braces.
+    texts: BTreeMap<&'static str, String>,
 }
 
 fn view(words: Vocabulary) -> WordsView {
-    let at = usize::from(words == Vocabulary::British) + 1;
-    WordsView { words, says: Words::ALL.iter().map(|word| (word[0], word[at])).collect() }
+    let chosen = Words::of(words);
+    let says = Words::KEYS.iter().filter_map(|key| Some((*key, chosen.get(key)?))).collect();
+    WordsView { words, says, texts: says::pages(words) }
 }
 
 fn kept(store: &Store) -> Result<ShopWords, Failed> {

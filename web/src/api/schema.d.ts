@@ -2165,6 +2165,8 @@ export interface components {
              * @description Divisions past them, to half a division.
              */
             divisions: number;
+            /** @description The same as it is written, where that is not as JSON has it. */
+            figure?: string | null;
             /**
              * Format: double
              * @description Divisions in a turn; 0 on a readout, which has none.
@@ -3595,6 +3597,8 @@ export interface components {
             /** @description The same as it is said aloud. */
             aloud: string;
             aside?: components["schemas"]["SideStep"] | null;
+            /** @description The pass in a word or two. */
+            name: string;
             /** @description The pass. */
             pass: components["schemas"]["RunPass"];
             /** @description What to set. */
@@ -4620,6 +4624,8 @@ export interface components {
              * @default null
              */
             resolution_mm?: number | null;
+            /** @default null */
+            unit?: components["schemas"]["LengthUnit"] | null;
         };
         /**
          * @description What a slide's dial figures mean.
@@ -6139,10 +6145,10 @@ export interface components {
          */
         VerdictKind: "in_limits" | "take_more" | "past_limit" | "unsure";
         /**
-         * @description British or American trade words.
+         * @description Which trade words, and so which language.
          * @enum {string}
          */
-        Vocabulary: "american" | "british";
+        Vocabulary: "american" | "british" | "german";
         /**
          * @description The wall of a bore that is cut.
          * @enum {string}
@@ -6216,6 +6222,10 @@ export interface components {
             says: {
                 [key: string]: string;
             };
+            /** @description What the pages say of themselves, by name; a part stands as its name between braces. */
+            texts: {
+                [key: string]: string;
+            };
             /** @description Which trade words. */
             words: components["schemas"]["Vocabulary"];
         };
@@ -6248,7 +6258,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -6287,7 +6297,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -6322,7 +6332,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -6369,7 +6379,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -6416,7 +6426,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -6451,7 +6461,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -6486,7 +6496,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -6533,7 +6543,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -6582,7 +6592,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -6617,7 +6627,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -6664,7 +6674,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -6717,7 +6727,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -6784,7 +6794,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -6842,7 +6852,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -6887,7 +6897,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -6962,7 +6972,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -7027,7 +7037,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -7072,7 +7082,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -7125,7 +7135,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -7186,7 +7196,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -7243,7 +7253,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -7300,7 +7310,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -7353,7 +7363,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -7406,7 +7416,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -7459,7 +7469,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -7504,7 +7514,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -7549,7 +7559,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -7594,7 +7604,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -7651,7 +7661,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -7704,7 +7714,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -7752,7 +7762,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -7816,7 +7826,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -7861,7 +7871,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -7936,7 +7946,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -7981,7 +7991,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -8039,7 +8049,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -8092,7 +8102,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -8145,7 +8155,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -8198,7 +8208,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -8251,7 +8261,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -8286,7 +8296,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -8335,7 +8345,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -8370,7 +8380,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -8425,7 +8435,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -8470,7 +8480,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -8519,7 +8529,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -8572,7 +8582,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -8647,7 +8657,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -8692,7 +8702,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -8737,7 +8747,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -8782,7 +8792,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -8827,7 +8837,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -8902,7 +8912,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -8959,7 +8969,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -9004,7 +9014,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -9081,7 +9091,7 @@ export interface operations {
                 /** @description A list of one's own, such as `1.25 mm, 11.5 TPI, 2 x 5 TPI`, in place of the usual pitches. */
                 pitches?: string;
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -9134,7 +9144,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -9191,7 +9201,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -9236,7 +9246,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -9271,7 +9281,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -9310,7 +9320,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -9345,7 +9355,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -9380,7 +9390,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -9423,7 +9433,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -9470,7 +9480,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -9505,7 +9515,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -9554,7 +9564,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -9589,7 +9599,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -9624,7 +9634,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -9671,7 +9681,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -9706,7 +9716,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };
@@ -9741,7 +9751,7 @@ export interface operations {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
-                words?: "american" | "british";
+                words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */
                 stands?: "desk" | "bench" | "bench_wide";
             };

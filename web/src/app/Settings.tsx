@@ -1,5 +1,5 @@
 import { useLocalStorage, useMediaQuery } from '@mantine/hooks';
-import { useQueryClient } from '@tanstack/react-query';
+import { type QueryClient, useQueryClient } from '@tanstack/react-query';
 import {
   createContext,
   Fragment,
@@ -11,9 +11,10 @@ import {
   useMemo,
   useRef,
   useState,
+  useSyncExternalStore,
 } from 'react';
 import { api, unwrap } from '../api/client';
-import { askAt, askIn, speakIn, type Vocabulary, vocabulary } from './voice';
+import { askAt, askIn, begunWith, onOtherWords, speakIn, type Vocabulary, vocabulary } from './voice';
 
 /** At the desk all is small and seen at once; at the bench letters and targets are large. */
 export type Stands = 'desk' | 'bench';
@@ -40,6 +41,12 @@ interface SettingsValue {
   /** The lathe a bare callout is planned on. */
   lathe: string;
   setLathe: (id: string) => void;
+}
+
+/** Asks for all that is shown in the voice as it now is; a first answer still on its way is not waited for. */
+async function askAnew(queries: QueryClient) {
+  await queries.cancelQueries();
+  await queries.invalidateQueries();
 }
 
 const Context = createContext<SettingsValue | null>(null);
@@ -81,30 +88,28 @@ export function Settings({ children }: { children: ReactNode }) {
   const narrow = useMediaQuery('(max-width: 600px)', false, { getInitialValueInEffect: false });
   const lays = at === 'bench' && wide ? 'bench_wide' : narrow ? 'bench' : at;
   askAt(lays);
-  const laid = useRef(lays);
+  const words = useSyncExternalStore(onOtherWords, vocabulary);
+  const asked = `${lays} ${words}`;
+  const last = useRef(`${lays} ${begunWith()}`);
   useEffect(() => {
-    if (laid.current !== lays) void queries.invalidateQueries();
-    laid.current = lays;
-  }, [lays, queries]);
-  const [words, setShown] = useState(vocabulary);
+    if (last.current !== asked) void askAnew(queries);
+    last.current = asked;
+  }, [asked, queries]);
   // What is shown stays until the same comes in the other voice.
   const setUnit = useCallback(
     (unit: 'mm' | 'in' | null) => {
       keepUnit(unit);
       askIn(unit);
-      void queries.invalidateQueries();
+      void askAnew(queries);
     },
     [keepUnit, queries],
   );
   const setWords = useCallback(
     (words: Vocabulary) =>
       void api.PUT('/api/v1/words', { body: { words } }).then(answer => {
-        const told = unwrap(answer);
-        speakIn(told);
-        setShown(told.words);
-        void queries.invalidateQueries();
+        speakIn(unwrap(answer));
       }),
-    [queries],
+    [],
   );
   const value = useMemo(
     () => ({

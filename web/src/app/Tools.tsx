@@ -58,6 +58,7 @@ export function Tools({ unit, onUnit }: { unit?: 'mm' | 'in'; onUnit?: () => voi
           choices={[
             { is: 'american' as const, says: 'compound, half-nut, center' },
             { is: 'british' as const, says: 'top slide, clasp nut, centre' },
+            { is: 'german' as const, says: 'Deutsch: at the lathe and on the card' },
           ]}
           chosen={is => is === words}
           onChoose={setWords}

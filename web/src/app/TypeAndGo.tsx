@@ -1,7 +1,7 @@
 import { useDebouncedValue } from '@mantine/hooks';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useId, useState } from 'react';
-import { api, inWords, type Plan, unwrap } from '../api/client';
+import { api, inWords, type Plan, type TrainRow, unwrap } from '../api/client';
 import { useLathes, useMakeJob } from '../api/hooks';
 import { useDraft } from '../parts/draft';
 import { Carry } from '../parts/Carry';
@@ -10,16 +10,30 @@ import { nutSays } from '../parts/text';
 import { UnitContext } from '../parts/unit';
 import { useSettings } from './Settings';
 import { Sizes } from './Sizes';
-import { say } from './voice';
+import { language, text } from './voice';
 
 /** What the half-nut does where no dial is followed. */
 const NUT = {
-  closed: 'keep closed',
-  same_mark: 'same mark',
-  hand: 'keep closed',
-  chalk_marks: 'chalk marks',
-  auto: 'keep closed',
+  closed: 'card-nut-closed',
+  same_mark: 'card-nut-same-mark',
+  hand: 'card-nut-closed',
+  chalk_marks: 'card-nut-chalk',
+  auto: 'card-nut-closed',
 };
+
+/** And where one is. */
+const BY_DIAL = {
+  any_position: 'card-nut-anywhere',
+  every_mark: 'card-nut-any-mark',
+  marks: 'card-nut-every',
+  keep_closed: 'card-nut-closed',
+};
+
+/** The gears' error, the lever, and whether they hang. */
+function underGears({ gearbox, error_text, fits }: TrainRow) {
+  const says = gearbox === 'direct' ? error_text : text('card-gearbox', { gearbox, error: error_text });
+  return fits === false ? text('card-does-not-hang', { says }) : says;
+}
 
 /** The ten-second card: what goes to the bench for a plain thread. */
 function Card({ plan, unit }: { plan: Plan; unit: 'mm' | 'in' }) {
@@ -27,40 +41,44 @@ function Card({ plan, unit }: { plan: Plan; unit: 'mm' | 'in' }) {
   const hung = gears.hung?.train;
   return (
     <UnitContext value={unit}>
-      <div className="card" aria-live="polite" aria-label={`Card for ${thread.name}`}>
+      <div
+        className="card"
+        lang={language()}
+        aria-live="polite"
+        aria-label={text('card-for', { thread: thread.name })}
+      >
         <Carry
           numbers={[
             {
-              says: thread.side === 'external' ? 'Turn to' : 'Bore to',
+              says: text(thread.side === 'external' ? 'card-turn' : 'card-bore'),
               figure: blank.aim_mm,
-              under: `pitch ${thread.pitch_text}, ${thread.hand}-hand`,
+              under: text(thread.hand === 'left' ? 'card-pitch-left' : 'card-pitch-right', {
+                pitch: thread.pitch_text,
+              }),
             },
             hung && {
-              says: 'Gears',
+              says: text('card-gears'),
               text: `${hung.drivers.join('·')} / ${hung.driven.join('·')}`,
-              under: `${hung.gearbox === 'direct' ? '' : `gearbox ${hung.gearbox}, `}${hung.error_text}${hung.fits === false ? '; does not hang' : ''}`,
+              under: underGears(hung),
             },
             {
-              says: say('{Half-nut}'),
-              text:
-                plan.setup.ending === 'dial'
-                  ? {
-                      any_position: 'anywhere',
-                      every_mark: 'any mark',
-                      marks: `every ${gears.dial.every} marks`,
-                      keep_closed: 'keep closed',
-                    }[gears.dial.rule]
-                  : NUT[plan.setup.ending],
+              says: text('card-half-nut'),
+              text: text(plan.setup.ending === 'dial' ? BY_DIAL[gears.dial.rule] : NUT[plan.setup.ending], {
+                n: gears.dial.every ?? '',
+              }),
               under: nutSays(plan),
             },
             {
-              says: cut.stop_says ? 'On the dial, then measure' : 'Depth on the dial',
+              says: text(cut.stop_says ? 'card-depth-stop' : 'card-depth'),
               text: cut.full_depth?.text ?? '—',
-              under: `${cut.full_depth?.slide === 'compound' ? say(`{compound} at ${cut.angle_deg}°`) : 'cross-slide'}, ${cut.full_depth?.reading ?? ''}`,
+              under: text(cut.full_depth?.slide === 'compound' ? 'card-compound-at' : 'card-cross-slide', {
+                angle: cut.angle_deg,
+                reading: cut.full_depth?.reading ?? '',
+              }),
             },
             gauge.over_wires_mm
-              ? { says: 'Over wires', figure: gauge.over_wires_mm.target, under: gauge.says }
-              : { says: 'Pitch diameter', figure: cut.target_pitch_diameter_mm, under: gauge.says },
+              ? { says: text('card-over-wires'), figure: gauge.over_wires_mm.target, under: gauge.says }
+              : { says: text('card-pitch-diameter'), figure: cut.target_pitch_diameter_mm, under: gauge.says },
           ]}
         />
       </div>
@@ -73,9 +91,9 @@ export function TypeAndGo({ autoFocus, onGone }: { autoFocus?: boolean; onGone?:
   const id = useId();
   const { lathe, setLathe, unit } = useSettings();
   const lathes = useLathes();
-  const [text, setText] = useDraft('callout', '', true);
+  const [callout, setCallout] = useDraft('callout', '', true);
   const [browse, setBrowse] = useState(false);
-  const [settled] = useDebouncedValue(text, 120);
+  const [settled] = useDebouncedValue(callout, 120);
   const read = useQuery({
     queryKey: ['callout', settled],
     queryFn: async ({ signal }) => unwrap(await api.POST('/api/v1/callout', { body: { text: settled }, signal })),
@@ -95,12 +113,12 @@ export function TypeAndGo({ autoFocus, onGone }: { autoFocus?: boolean; onGone?:
   });
   const make = useMakeJob();
   const enter = () => {
-    if (!text.trim()) return;
+    if (!callout.trim()) return;
     make.mutate(
-      { callout: text, lathe_id: lathe },
+      { callout, lathe_id: lathe },
       {
         onSuccess: () => {
-          setText('');
+          setCallout('');
           onGone?.();
         },
       },
@@ -118,7 +136,7 @@ export function TypeAndGo({ autoFocus, onGone }: { autoFocus?: boolean; onGone?:
         <label htmlFor={id}>Cut</label>
         <input
           id={id}
-          value={text}
+          value={callout}
           autoFocus={autoFocus}
           data-autofocus={autoFocus ? true : undefined}
           autoComplete="off"
@@ -128,7 +146,7 @@ export function TypeAndGo({ autoFocus, onGone }: { autoFocus?: boolean; onGone?:
           aria-describedby={`${id}-says`}
           onChange={e => {
             make.reset();
-            setText(e.currentTarget.value);
+            setCallout(e.currentTarget.value);
           }}
         />
         <label className="on-lathe">
@@ -144,14 +162,14 @@ export function TypeAndGo({ autoFocus, onGone }: { autoFocus?: boolean; onGone?:
         <button type="button" className="act plain" onClick={() => setBrowse(true)}>
           Sizes
         </button>
-        <button type="submit" className="act" disabled={!text.trim()}>
+        <button type="submit" className="act" disabled={!callout.trim()}>
           Make a job
         </button>
       </form>
       <Leaf title="Standard sizes" open={browse} onClose={() => setBrowse(false)}>
         <Sizes
           take={callout => {
-            setText(callout);
+            setCallout(callout);
             setBrowse(false);
           }}
         />
@@ -166,7 +184,7 @@ export function TypeAndGo({ autoFocus, onGone }: { autoFocus?: boolean; onGone?:
               <p className="row">
                 Near it:
                 {missing.near.map(n => (
-                  <button key={n} type="button" className="near" onClick={() => setText(n)}>
+                  <button key={n} type="button" className="near" onClick={() => setCallout(n)}>
                     {n}
                   </button>
                 ))}

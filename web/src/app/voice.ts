@@ -3,7 +3,7 @@
  * the core's; the pages' own few take their words from the same list, by key: `say('Lean the {compound}')`.
  */
 
-export type Vocabulary = 'american' | 'british';
+export type Vocabulary = 'american' | 'british' | 'german';
 
 /** What drawings are laid out for: arm's length, or two steps away, on a tablet or a wide screen. */
 export type Laid = 'desk' | 'bench' | 'bench_wide';
@@ -11,16 +11,25 @@ export type Laid = 'desk' | 'bench' | 'bench_wide';
 interface Words {
   words: Vocabulary;
   says: Record<string, string>;
+  texts: Record<string, string>;
 }
 
 const KEPT = 'words';
 
 let unit: 'mm' | 'in' | 'auto' = 'auto';
 let stands: Laid = 'desk';
-let chosen: Words = { words: 'american', says: {} };
+let chosen: Words = { words: 'american', says: {}, texts: {} };
 
 /** The trade words chosen. */
 export const vocabulary = () => chosen.words;
+
+let begun: Vocabulary = 'american';
+
+/** The trade words the first requests of the page asked for. */
+export const begunWith = () => begun;
+
+/** The language what is translated is in. */
+export const language = () => (chosen.words === 'german' ? 'de' : 'en');
 
 /** Unit asked for: one of the two, or the thread's own. */
 export function askIn(asked: 'mm' | 'in' | null) {
@@ -32,9 +41,19 @@ export function askAt(asked: Laid) {
   stands = asked;
 }
 
+const heard = new Set<() => void>();
+
+/** Tells a listener when other words come than the pages were drawn with; answers how to stop. */
+export function onOtherWords(listener: () => void) {
+  heard.add(listener);
+  return () => void heard.delete(listener);
+}
+
 /** Takes the words the server told, and keeps them for the next time a page opens. */
 export function speakIn(told: Words) {
+  const other = told.words !== chosen.words;
   chosen = told;
+  if (other) for (const listener of heard) listener();
   try {
     localStorage.setItem(KEPT, JSON.stringify(told));
   } catch {
@@ -46,7 +65,7 @@ export function speakIn(told: Words) {
 export async function learnWords(): Promise<void> {
   try {
     const kept = localStorage.getItem(KEPT);
-    if (kept) chosen = JSON.parse(kept) as Words;
+    if (kept) chosen = { ...chosen, ...(JSON.parse(kept) as Partial<Words>) };
   } catch {
     // Kept by nobody, or not readable.
   }
@@ -55,7 +74,8 @@ export async function learnWords(): Promise<void> {
       if (answer.ok) speakIn((await answer.json()) as Words);
     })
     .catch(() => undefined);
-  if (Object.keys(chosen.says).length === 0) await ask;
+  if (Object.keys(chosen.texts).length === 0) await ask;
+  begun = chosen.words;
 }
 
 /** A sentence of the page with its words put in where their keys stand; a key with a large letter begins a sentence. */
@@ -65,6 +85,16 @@ export const say = (text: string) =>
     if (word === undefined) return whole.slice(1, -1);
     return key === key.toLowerCase() ? word : word.charAt(0).toUpperCase() + word.slice(1);
   });
+
+/** A text of the page by its name, from the one list of them, with its parts put in. */
+export const text = (name: string, parts: Record<string, string | number> = {}) =>
+  Object.entries(parts).reduce(
+    (said, [part, value]) => said.replaceAll(`{${part}}`, typeof value === 'number' ? figure(value) : value),
+    chosen.texts[name] ?? name,
+  );
+
+/** A number as the language divides off its part. */
+const figure = (value: number) => (chosen.words === 'german' ? String(value).replace('.', ',') : String(value));
 
 /** A request's query with the voice in it; what it asks for by name stands. */
 export function asked(query: Record<string, unknown>): string {

@@ -212,6 +212,15 @@ export const FIELDS: Partial<Record<PartName, { title: string; how: string; fiel
       },
       yes('readout.compound', 'It reads the {compound}'),
       yes('readout.carriage', 'It reads the carriage'),
+      {
+        kind: 'choice',
+        at: 'readout.unit',
+        says: 'It shows',
+        choices: [
+          { says: 'milli{meter}s', value: 'mm' },
+          { says: 'inches', value: 'in' },
+        ],
+      },
       { kind: 'length', at: 'readout.resolution_mm', says: 'Its last place' },
     ],
   },

@@ -2,7 +2,9 @@
 
 use crate::job::{ReadBy, Reads, Slide};
 use crate::quantity::{LengthUnit, MM_PER_INCH, plain_text};
+use crate::say;
 use crate::voice::Voice;
+use crate::words::Vocabulary;
 use crate::working::round_to_nine;
 use serde::{Deserialize, Serialize};
 
@@ -36,6 +38,10 @@ pub struct DepthDial {
     pub reading_per_radial: f64,
     /// Slide travel per mm of radial depth.
     pub travel_per_radial: f64,
+    /// The words its settings are said in: never stored, told anew wherever it is read.
+    #[serde(skip)]
+    #[cfg_attr(feature = "schema", schema(ignore))]
+    pub words: Vocabulary,
 }
 
 /// A setting of that dial.
@@ -51,6 +57,9 @@ pub struct DialSetting {
     pub turns: u32,
     /// Divisions past them, to half a division.
     pub divisions: f64,
+    /// The same as it is written, where that is not as JSON has it.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub figure: Option<String>,
     /// Divisions in a turn; 0 on a readout, which has none.
     pub of: f64,
     /// The dial's unit.
@@ -87,7 +96,15 @@ impl DepthDial {
             divisions: slide.divisions,
             reading_per_radial: round_to_nine(travel * factor),
             travel_per_radial: round_to_nine(travel),
+            words: Vocabulary::default(),
         }
+    }
+
+    /// The same, its settings said in these words.
+    #[must_use]
+    pub fn said_in(mut self, words: Vocabulary) -> Self {
+        self.words = words;
+        self
     }
 
     /// The same slide read on a plunger indicator that stands along it: its figures are the travel itself.
@@ -98,13 +115,13 @@ impl DepthDial {
         self
     }
 
-    /// The same slide read on a digital readout whose last place is `resolution_mm`.
+    /// The same slide read on a digital readout, in its own unit, whose last place is `resolution_mm`.
     #[must_use]
-    pub fn by_readout(mut self, resolution_mm: f64, reads: Reads) -> Self {
+    pub fn by_readout(mut self, unit: LengthUnit, resolution_mm: f64, reads: Reads) -> Self {
         let factor = if reads == Reads::Diameter { 2.0 } else { 1.0 };
         // A readout has no turns to count: its whole figure is the setting. Half a division is its last place.
         (self.read_by, self.unit, self.graduation_mm, self.divisions, self.reading_per_radial) =
-            (ReadBy::Readout, LengthUnit::Mm, 2.0 * resolution_mm, 0.0, self.travel_per_radial * factor);
+            (ReadBy::Readout, unit, 2.0 * resolution_mm, 0.0, self.travel_per_radial * factor);
         self
     }
 
@@ -167,19 +184,21 @@ impl DepthDial {
         #[allow(clippy::cast_possible_truncation, clippy::cast_sign_loss)] // never negative, and travel is bounded
         let turns = turns as u32;
         // In the dial's own unit, whatever the page speaks.
-        let own = Voice { unit: self.unit, ..Voice::default() };
-        let figure = plain_text(divisions, 1).trim_end_matches(".0").to_owned();
+        let own = Voice { unit: self.unit, words: self.words, ..Voice::default() };
+        let plain = plain_text(divisions, 1);
+        let plain = plain.trim_end_matches(".0");
+        let figure = own.parted(plain);
         let reading = own.length(reading_mm);
         let text = match (self.read_by, turns) {
             (ReadBy::Readout, _) => reading.clone(),
-            (_, 0) => format!("{figure} div"),
-            (_, 1) => format!("1 turn + {figure} div"),
-            (_, n) => format!("{n} turns + {figure} div"),
+            (_, 0) => say!(own, "setting-divisions", divisions = &*figure),
+            (_, n) => say!(own, "setting-turns", turns = n, divisions = &*figure),
         };
+        let figure = (figure != plain).then(|| figure.into_owned());
         SetDepth {
             radial_mm: reading_mm / self.reading_per_radial,
             travel_mm: reading_mm / self.reading_per_radial * self.travel_per_radial,
-            setting: DialSetting { slide: self.slide, read_by: self.read_by, turns, divisions, of: self.divisions, unit: self.unit, text, reading },
+            setting: DialSetting { slide: self.slide, read_by: self.read_by, turns, divisions, figure, of: self.divisions, unit: self.unit, text, reading },
         }
     }
 }

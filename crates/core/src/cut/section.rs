@@ -297,7 +297,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &CutFacts, blank: &BlankFacts
     let (style, angle) = choose(facts, lathe, thread, voice, watch);
     let Depth { aimed, radial, radial_if_mm } = depth(sheet, thread, tip, start, target);
     let compound = style.slants().then(|| sheet.apply(&rules::COMPOUND, [radial, angle.into()]));
-    let (dial, side_dial) = style::dials(facts, lathe, style, angle);
+    let (dial, side_dial) = style::dials(facts, lathe, style, angle, voice);
     warn_of_the_tip(thread, tip, target.value, watch, voice);
     warn_of_the_dial(facts, lathe, &dial, compound.unwrap_or(radial), watch, voice);
     let on = style::Stands { blank, lathe, most_n: most_n(sheet, before), step_mm: dial.half_mm() };

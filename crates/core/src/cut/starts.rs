@@ -116,9 +116,9 @@ fn mark_on(dial: &DialAnswer, k: i128) -> Option<i128> {
 }
 
 /// A slide's dial moved by a length, in its own turns and divisions, and how far off that is.
-fn moved(slide: &Slide, mm: f64) -> (String, f64) {
+fn moved(slide: &Slide, mm: f64, voice: Voice) -> (String, f64) {
     // Along its own way: a dial that reads diameter still moves the slide half its figure.
-    let set = DepthDial::new(SlideName::Compound, slide, 0.0).nearest(mm);
+    let set = DepthDial::new(SlideName::Compound, slide, 0.0).said_in(voice.words).nearest(mm);
     (format!("{} ({})", set.setting.text, set.setting.reading), set.radial_mm - mm)
 }
 
@@ -137,7 +137,7 @@ fn compound(lathe: &Lathe, starts: u8, pitch: f64, voice: Voice) -> IndexWay {
             false,
         );
     }
-    let (setting, off) = moved(slide, pitch);
+    let (setting, off) = moved(slide, pitch, voice);
     let off_text = voice.length(off.abs());
     let residue = if !voice.shows(off) {
         String::new()

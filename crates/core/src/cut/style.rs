@@ -234,7 +234,7 @@ pub(super) fn lay(sheet: &mut Worksheet, ask: &StyleQuery<'_>, style: Style) -> 
 }
 
 /// The dial the depth is read on, and the one that steps aside.
-pub(super) fn dials(facts: &CutFacts, lathe: &Lathe, style: Style, angle: f64) -> (DepthDial, Option<DepthDial>) {
+pub(super) fn dials(facts: &CutFacts, lathe: &Lathe, style: Style, angle: f64, voice: Voice) -> (DepthDial, Option<DepthDial>) {
     let dial = if style.slants() {
         DepthDial::new(SlideName::Compound, &lathe.compound, angle)
     } else {
@@ -243,8 +243,8 @@ pub(super) fn dials(facts: &CutFacts, lathe: &Lathe, style: Style, angle: f64) -
     let read = match (facts.read_by, &lathe.readout) {
         (ReadBy::Indicator, _) => dial.by_indicator(facts.indicator.unit, facts.indicator.graduation_mm, facts.indicator.divisions),
         (ReadBy::Readout, Some(readout)) => match (dial.slide, readout.cross_slide) {
-            (SlideName::CrossSlide, Some(reads)) => dial.by_readout(readout.resolution_mm, reads),
-            (SlideName::Compound, _) if readout.compound => dial.by_readout(readout.resolution_mm, Reads::Radius),
+            (SlideName::CrossSlide, Some(reads)) => dial.by_readout(readout.unit, readout.resolution_mm, reads),
+            (SlideName::Compound, _) if readout.compound => dial.by_readout(readout.unit, readout.resolution_mm, Reads::Radius),
             _ => dial,
         },
         _ => dial,
@@ -255,7 +255,7 @@ pub(super) fn dials(facts: &CutFacts, lathe: &Lathe, style: Style, angle: f64) -
         aside.reading_per_radial = if lathe.compound.reads == Reads::Diameter { 2.0 } else { 1.0 };
         aside
     });
-    (read, aside)
+    (read.said_in(voice.words), aside.map(|dial| dial.said_in(voice.words)))
 }
 
 /// One style beside the others.

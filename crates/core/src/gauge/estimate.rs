@@ -11,6 +11,7 @@
 
 use crate::quantity::plain_text;
 use crate::run::RunPlan;
+use crate::say;
 use crate::thread::{Fit, FitBand, RunMate};
 use crate::voice::Voice;
 use serde::Serialize;
@@ -384,13 +385,13 @@ impl Estimate {
         let (into, sd) = self.believed(self.lag(sets).on_to(radial, run.finishing_cut_mm, self.mean[1]), ReadingOf::Flanks);
         let chance = normal_area((into - run.depth_of(limit_mm, 0.0)) / sd.max(1e-9));
         let odds = if chance < 0.001 {
-            "next to no chance"
+            "none"
         } else if chance < 0.02 {
-            "at most one chance in fifty"
+            "few"
         } else {
-            "a chance worth minding"
+            "some"
         };
-        format!("It should come to {}, give or take {}; {odds} of going past.", voice.length(run.size_at(into)), voice.length(4.0 * sd))
+        say!(voice, "verdict-comes-to", odds = odds, size = voice.length(run.size_at(into)), doubt = voice.length(4.0 * sd))
     }
 
     /// What the readings have found; nothing before the first.

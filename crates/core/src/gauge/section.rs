@@ -8,6 +8,7 @@ use crate::cut::PassRow;
 use crate::job::{GaugeFacts, Kit, LeadCorrection};
 use crate::outline::Drawing;
 use crate::run::READING_DOUBT_MM;
+use crate::say;
 use crate::thread::form::Thread;
 use crate::thread::{Groove, Seat, Side, bears, rules as thread_rules};
 use crate::voice::Voice;
@@ -132,9 +133,9 @@ pub(crate) fn reckon(
     }
     let chosen = wire.zip(read.as_ref()).map(|(w, r)| Chosen { wire: w, sum: r.at_target - target.value, corrected: r.used != LeadFormula::Simple });
     let says = match (external, wire) {
-        (true, Some(w)) => format!("Three {} wires; measure before the part leaves the chuck.", voice.length(w)),
-        (true, None) => "Thread micrometer, or the mate.".into(),
-        (false, _) => "Wires do not reach inside: prove it with a plug gauge, the mate, or an internal thread micrometer.".into(),
+        (true, Some(w)) => say!(voice, "proof-three-wires", wire = voice.length(w)),
+        (true, None) => say!(voice, "proof-no-wires"),
+        (false, _) => say!(voice, "proof-inside"),
     };
     let drawing = chosen.map(|c| drawing::wires(thread, target.value, start.value, tip.h.value, c, voice));
     let section = GaugeSection {
@@ -336,16 +337,8 @@ fn by_depth(sheet: &mut Worksheet, thread: &Thread, target: Num) -> GaugeSection
     let voice = sheet.voice();
     let depth = sheet.apply(&thread_rules::HALF_OF, [thread.basic.pitch, thread.basic.minor]);
     let says = match thread.spec.side {
-        Side::External => {
-            format!(
-                "Straight sides seat no wires: measure the root, {} at the size aimed at, and try the mate.",
-                voice.length(target.value - 2.0 * depth.value)
-            )
-        }
-        Side::Internal => format!(
-            "Straight sides seat no wires: measure the groove, {} across at the size aimed at, and try the mate.",
-            voice.length(target.value + 2.0 * depth.value)
-        ),
+        Side::External => say!(voice, "proof-straight-screw", root = voice.length(target.value - 2.0 * depth.value)),
+        Side::Internal => say!(voice, "proof-straight-nut", groove = voice.length(target.value + 2.0 * depth.value)),
     };
     let (low, high) = thread.own.pitch;
     GaugeSection {

@@ -5,6 +5,7 @@ use super::past::still_to_do;
 use super::reading::{GaugeResult, Measured, Read, ReadShape};
 use crate::cut::DialSetting;
 use crate::run::{RunPlan, Symptom};
+use crate::say;
 use crate::thread::{Fit, Side};
 use crate::voice::Voice;
 use serde::{Deserialize, Serialize};
@@ -61,10 +62,9 @@ impl Next {
         self.last_radial_mm.unwrap_or(self.radial_mm)
     }
 
-    /// The setting, and how many cuts it is the first of.
-    fn says(&self) -> String {
-        let set = self.dial.first().map_or("", |d| d.text.as_str());
-        self.cuts.map_or_else(|| format!("set {set}"), |cuts| format!("in {cuts} cuts, the first to {set}"))
+    /// Its setting in words.
+    fn setting(&self) -> &str {
+        self.dial.first().map_or("", |d| d.text.as_str())
     }
 }
 
@@ -133,16 +133,12 @@ pub(crate) fn judge_read(
     let pitch_diameter_mm = PitchDiameter { value: read.size, doubt };
     let unsure = |questions: Vec<String>, says: String, shape| Verdict { questions, shape, ..Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says) };
     if reading.on_the_crest(run) {
-        let says = format!(
-            "{} is the bare crest: the anvils rest on it, and not on the wires. However often, that proves nothing: seat larger wires, or prove it by a thread micrometer or the mate.",
-            voice.length(read.typed)
-        );
-        return Some(unsure(vec!["Do all three wires stand above the crests, and roll under the anvils?".to_owned()], says, None));
+        let says = say!(voice, "verdict-bare-crest", size = voice.length(read.typed));
+        return Some(unsure(vec![say!(voice, "ask-wires-stand")], says, None));
     }
     let questions = if again { Vec::new() } else { questioned(run, reading, &read, (sets, doubt), known, voice) };
     if !questions.is_empty() {
-        let says = "Do not cut deeper on this reading: it does not agree with where the dial stands.".into();
-        return Some(unsure(questions, says, read.shape));
+        return Some(unsure(questions, say!(voice, "verdict-disagrees"), read.shape));
     }
     let after = taking_in(run, sets, known, &seen);
     let placed = Placed::of(run, &read, sets, after.as_ref(), doubt, voice);
@@ -163,8 +159,7 @@ fn questioned(run: &RunPlan, reading: &Measured, read: &Read, (sets, doubt): (&[
         let (by_known, sd) = known.size(run, sets);
         let other = reading.wire_that_explains(run, by_known, doubt + 2.0 * sd).filter(|_| known.chance(run, sets, &seen) < UNLIKELY_WIRE);
         if let Some(wire) = other {
-            let text = format!("With a wire of {} it would be {}, as was expected: which wire was it read over?", voice.length(wire), voice.length(by_known));
-            list = vec![text];
+            list = vec![say!(voice, "ask-other-wire", wire = voice.length(wire), size = voice.length(by_known))];
         } else if list.is_empty()
             && let Some(text) = no_such_tip(run, sets, known, &seen, voice)
         {
@@ -218,8 +213,8 @@ impl<'a> Placed<'a> {
         let room = voice.length(hidden.abs());
         let taken = match hidden {
             h if h < 5e-4 => String::new(),
-            _ if near < high => format!(" The lead and the flanks take {room} of the room, which is allowed for."),
-            _ => format!(" The lead and the flanks take {room}, more than there is room for: only the mate proves this one."),
+            _ if near < high => format!(" {}", say!(voice, "verdict-lead-takes", room = room)),
+            _ => format!(" {}", say!(voice, "verdict-lead-takes-all", room = room)),
         };
         let stood_mm = sets.last().copied().unwrap_or(0.0);
         Self { run, after, sets, voice, size: read.size, doubt, stood_mm, low, near, thin, full, u, aim, whole, taken }
@@ -245,6 +240,14 @@ impl<'a> Placed<'a> {
         self.after.map_or(stood_mm + (self.u - self.aim) / 2.0, |e| e.toward_size(self.run, self.sets, turn * self.aim, turn * self.limit())).min(deepest)
     }
 
+    /// The case of which member it is.
+    const fn side(&self) -> &'static str {
+        match self.run.side {
+            Side::External => "external",
+            Side::Internal => "internal",
+        }
+    }
+
     /// What still can be done, past the limit or on it.
     fn still(&self) -> Vec<String> {
         still_to_do(self.run, self.run.cut_sign() * self.thin, self.voice)
@@ -255,38 +258,28 @@ impl<'a> Placed<'a> {
         let (low, near, thin, full, doubt) = (*low, *near, *thin, *full, *doubt);
         let eps = 1e-9;
         if read.times >= SETTLED_AFTER && (thin - low).abs() < doubt {
-            let says = format!(
-                "By {} readings it stands on the limit itself, within {}: no reading of this instrument settles it. The mate, a gauge, or whoever drew it decides.",
-                read.times,
-                voice.fine(doubt)
-            );
+            let says = say!(*voice, "verdict-on-the-limit", readings = read.times, doubt = voice.fine(doubt));
             Verdict { trouble: Some(Symptom::NothingMeasures), options: self.still(), ..self.verdict(VerdictKind::Unsure, says) }
         } else if thin < low - doubt - eps {
-            let says = format!("{} past the limit: no cut can mend it.{whole}", self.room(low - thin));
+            let says = say!(*voice, "verdict-past", by = self.room(low - thin)) + whole;
             Verdict { options: self.still(), ..self.verdict(VerdictKind::PastLimit, says) }
         } else if full > near + eps && thin - (full - near) < low + doubt - eps && read.shape.is_some() {
-            let says = format!(
-                "Cut no deeper: its thick places want {} off and its thin ones have {} left.{whole} Mend that first: spring passes at this depth, then the tailstock, the holding, the tool's stick-out.",
-                self.room(full - near),
-                self.room((thin - low).max(0.0))
-            );
+            let uneven = say!(*voice, "verdict-uneven", thick = self.room(full - near), thin = self.room((thin - low).max(0.0)));
+            let says = format!("{uneven}{whole} {}", say!(*voice, "verdict-uneven-mend"));
             self.verdict(VerdictKind::Unsure, says)
         } else if full > near + doubt + eps {
             self.take_more()
         } else if thin < low + doubt - eps && full > near - doubt + eps {
-            let says = format!(
-                "The doubt of {} reaches past both limits: this reading can prove nothing. A closer instrument, or the mate, settles it.{whole}",
-                voice.length(doubt)
-            );
+            let says = say!(*voice, "verdict-proves-nothing", doubt = voice.length(doubt)) + whole;
             self.verdict(VerdictKind::Unsure, says)
         } else if full > near - doubt + eps {
             self.within_doubt()
         } else if thin < low + doubt - eps {
-            let says = format!("At the limit within the doubt of {}: cut no more; wipe, and measure again.{whole}", voice.length(doubt));
+            let says = say!(*voice, "verdict-at-limit", doubt = voice.length(doubt)) + whole;
             self.verdict(VerdictKind::Unsure, says)
         } else {
-            let far = if self.run.side == Side::External { "above the low limit" } else { "below the high limit" };
-            self.verdict(VerdictKind::InLimits, format!("In limits, {} {far}. Stop here.{whole}{}", self.room(thin - low), self.taken))
+            let says = say!(*voice, "verdict-in-limits", side = self.side(), room = self.room(thin - low));
+            self.verdict(VerdictKind::InLimits, says + whole + &self.taken)
         }
     }
 
@@ -295,18 +288,23 @@ impl<'a> Placed<'a> {
         let Self { voice, whole, taken, .. } = self;
         let next = next_cut(self.run, self.stood_mm, self.deeper());
         let limit = self.run.cut_sign() * self.limit();
-        let says = next.as_ref().map_or_else(
-            || {
-                let over = self.room(self.full - self.near);
-                format!("{over} over the limit, but less than half a division of this dial: take a spring pass and measure again.{whole}")
-            },
-            |n| {
+        let says = match &next {
+            None => say!(*voice, "verdict-half-a-division", by = self.room(self.full - self.near)) + whole,
+            Some(n) => {
                 let sure = self.after.map_or_else(String::new, |e| format!(" {}", e.sure(self.run, self.sets, n.last(), limit, *voice)));
-                let split = if n.cuts.is_some() { " " } else { ": " };
-                format!("Take {} more off the diameter{split}{}.{sure}{whole}{taken}", voice.length(2.0 * (n.last() - self.stood_mm)), n.says())
-            },
-        );
+                self.take(n, ["verdict-take", "verdict-take-in-cuts"]) + &sure + whole + taken
+            }
+        };
         Verdict { next, ..self.verdict(VerdictKind::TakeMore, says) }
+    }
+
+    /// The cut that is next, in one or as the first of several: by the names of the two sentences.
+    fn take(&self, next: &Next, [one, several]: [&'static str; 2]) -> String {
+        let more = self.voice.length(2.0 * (next.last() - self.stood_mm));
+        match next.cuts {
+            None => say!(self.voice, one, more = more, setting = next.setting()),
+            Some(cuts) => say!(self.voice, several, more = more, cuts = cuts, setting = next.setting()),
+        }
     }
 
     /// On the safe side: a small cut settles it as well as a closer reading.
@@ -316,10 +314,8 @@ impl<'a> Placed<'a> {
         let step = self.run.dial.division_radial_mm();
         let least = if self.thin - 2.0 * step >= self.low + doubt { stood_mm + step } else { *stood_mm };
         let next = next_cut(self.run, *stood_mm, self.deeper().max(least));
-        let cut =
-            next.as_ref().map_or_else(String::new, |n| format!(" Or take {} more off the diameter: {}.", voice.length(2.0 * (n.last() - stood_mm)), n.says()));
-        let limit = if self.run.side == Side::External { "high" } else { "low" };
-        let says = format!("Within the doubt of {} of the {limit} limit: a closer reading settles it, or the mate.{cut}{whole}{taken}", voice.length(*doubt));
+        let cut = next.as_ref().map_or_else(String::new, |n| format!(" {}", self.take(n, ["verdict-or-take", "verdict-or-take-in-cuts"])));
+        let says = say!(*voice, "verdict-within-doubt", side = self.side(), doubt = voice.length(*doubt)) + &cut + whole + taken;
         Verdict { next, ..self.verdict(VerdictKind::Unsure, says) }
     }
 }
@@ -334,8 +330,12 @@ fn no_such_tip(run: &RunPlan, sets: &[f64], known: &Estimate, seen: &Observation
     let much = if tip.wide_mm - tip.narrow_mm > 1e-6 { NO_SUCH_TIP_MM } else { MISMEASURED_MM };
     (outside > much).then(|| {
         let [narrow, wide] = [tip.narrow_mm, tip.wide_mm].map(|f| voice.coarse(f));
-        let may = if narrow == wide { format!("{wide} was told") } else { format!("{} is what it may be", voice.coarsely_between(tip.narrow_mm, tip.wide_mm)) };
-        format!("That would have the tip {} flat, where {may}: is the zero on the crest, and was the reading seated?", voice.coarse(found.flat_mm))
+        let flat = voice.coarse(found.flat_mm);
+        if narrow == wide {
+            say!(voice, "ask-no-such-tip", flat = flat, told = wide)
+        } else {
+            say!(voice, "ask-no-such-tip-between", flat = flat, range = voice.coarsely_between(tip.narrow_mm, tip.wide_mm))
+        }
     })
 }
 
@@ -353,18 +353,20 @@ fn by_plug(run: &RunPlan, plug: GaugeResult, seen: &Observation, sets: &[f64], k
     let (value, sd) = after.as_ref().map_or((run.size_at(stood_mm - run.tip_to_pitch_mm), run.tip_doubt_mm), |e| e.size(run, sets));
     let size = PitchDiameter { value, doubt: 2.0 * sd };
     match plug {
-        GaugeResult::GoGoes => Verdict::new(VerdictKind::InLimits, size, "The go end goes and the not-go end does not: in limits. Stop here.".into()),
-        GaugeResult::NotGoGoes => Verdict {
-            options: still_to_do(run, run.far_limit(), voice),
-            ..Verdict::new(VerdictKind::PastLimit, size, "The not-go end goes: past the limit, and no cut can mend it.".into())
-        },
+        GaugeResult::GoGoes => Verdict::new(VerdictKind::InLimits, size, say!(voice, "verdict-go-goes")),
+        GaugeResult::NotGoGoes => {
+            Verdict { options: still_to_do(run, run.far_limit(), voice), ..Verdict::new(VerdictKind::PastLimit, size, say!(voice, "verdict-not-go-goes")) }
+        }
         GaugeResult::GoStops => {
             // At least what the dial can set: the gauge says that it is not there yet.
             let by_tip = stood_mm + run.dial.division_radial_mm() / 2.0;
             let to = after.as_ref().map_or(by_tip, |e| e.toward_size(run, sets, run.target_mm, run.far_limit()).max(by_tip));
             let next = next_cut(run, stood_mm, to);
-            let set = next.as_ref().map_or_else(String::new, Next::says);
-            let says = format!("The go end does not go: {set}, wipe both, and try it again.");
+            let says = match next.as_ref().map(|n| (n.cuts, n.setting())) {
+                None => say!(voice, "verdict-go-stops-fine"),
+                Some((None, setting)) => say!(voice, "verdict-go-stops", setting = setting),
+                Some((Some(cuts), setting)) => say!(voice, "verdict-go-stops-in-cuts", cuts = cuts, setting = setting),
+            };
             Verdict { next, ..Verdict::new(VerdictKind::TakeMore, size, says) }
         }
     }
@@ -375,37 +377,37 @@ fn by_plug(run: &RunPlan, plug: GaugeResult, seen: &Observation, sets: &[f64], k
 #[must_use]
 pub fn judge_fit_knowing(run: &RunPlan, fit: Fit, sets: &[f64], known: Option<&Estimate>, again: bool, voice: Voice) -> Verdict {
     let stood_mm = sets.last().copied().unwrap_or(0.0);
-    let Some(known) = known else { return by_width(run, fit, stood_mm) };
+    let Some(known) = known else { return by_width(run, fit, stood_mm, voice) };
     let seen = Observation::Fit(fit);
     let mut after = known.clone();
     after.see(run, sets, &seen);
     let (value, sd) = after.size(run, sets);
     let pitch_diameter_mm = PitchDiameter { value, doubt: 2.0 * sd };
     if let Some((trouble, says)) = trouble_of_fit(run, fit, sets, known) {
-        return Verdict { trouble: Some(trouble), ..Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says.into()) };
+        return Verdict { trouble: Some(trouble), ..Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, say!(voice, says)) };
     }
     let question = if again { None } else { doubt_of_fit(run, fit, sets, known, voice) };
     if let Some(question) = question {
-        let says = "Do not cut deeper on this yet; told the same again, it counts.".into();
-        return Verdict { questions: vec![question], ..Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, says) };
+        return Verdict { questions: vec![question], ..Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, say!(voice, "verdict-told-again")) };
     }
-    let told = fit.says();
     let loosest = run.cut_sign() * (run.mate.map_or(run.near_limit(), |m| m.pitch_diameter_mm) - run.far_limit());
     let (verdict, says, next) = match fit {
-        Fit::Free => (VerdictKind::InLimits, "Runs free without shake. Stop here.".to_owned(), None),
-        Fit::Shakes { shake_mm } if shake_mm <= loosest => {
-            (VerdictKind::InLimits, format!("Loose, but no looser than the limits allow, {}. Stop here.", voice.length(loosest)), None)
-        }
-        Fit::Shakes { .. } => (
-            VerdictKind::PastLimit,
-            format!("Looser than the limits allow, {}: no cut can mend it. Make the mate to it, or begin again.", voice.length(loosest)),
-            None,
-        ),
+        Fit::Free => (VerdictKind::InLimits, say!(voice, "verdict-free"), None),
+        Fit::Shakes { shake_mm } if shake_mm <= loosest => (VerdictKind::InLimits, say!(voice, "verdict-loose-enough", room = voice.length(loosest)), None),
+        Fit::Shakes { .. } => (VerdictKind::PastLimit, say!(voice, "verdict-too-loose", room = voice.length(loosest)), None),
         Fit::WontEnter | Fit::Enters { .. } | Fit::Tight => {
             let next = next_cut(run, stood_mm, after.toward_fit(run, sets));
-            let set = next.as_ref().map_or_else(String::new, Next::says);
-            let light = if fit == Fit::Tight { " A spring pass may be enough: try that first." } else { "" };
-            (VerdictKind::TakeMore, format!("So {told}: {set}, and try it again.{light}"), next)
+            let case = match fit {
+                Fit::WontEnter => "wont_enter",
+                Fit::Enters { .. } => "enters",
+                _ => "tight",
+            };
+            let says = match next.as_ref().map(|n| (n.cuts, n.setting())) {
+                None => say!(voice, "verdict-fit-fine", fit = case),
+                Some((None, setting)) => say!(voice, "verdict-fit", fit = case, setting = setting),
+                Some((Some(cuts), setting)) => say!(voice, "verdict-fit-in-cuts", fit = case, cuts = cuts, setting = setting),
+            };
+            (VerdictKind::TakeMore, says, next)
         }
     };
     let options = if verdict == VerdictKind::PastLimit { still_to_do(run, value, voice) } else { Vec::new() };
@@ -425,15 +427,9 @@ fn trouble_of_fit(run: &RunPlan, fit: Fit, sets: &[f64], known: &Estimate) -> Op
     match fit {
         Fit::WontEnter | Fit::Enters { .. } | Fit::Tight if u + 2.0 * sd < last - felt.most_mm => {
             let symptom = if fit == Fit::WontEnter { Symptom::WontStart } else { Symptom::Binds };
-            Some((
-                symptom,
-                "Cut no deeper: by where the dial stands every mate its standard allows would go. It is a burr, the angle, the pitch or the mate that stops it: see Trouble.",
-            ))
+            Some((symptom, "verdict-trouble-tight"))
         }
-        Fit::Free | Fit::Shakes { .. } if u - 2.0 * sd > first - felt.least_mm => Some((
-            Symptom::Loose,
-            "By where the dial stands no mate its standard allows would go on yet: the mate or the dial is wrong. Measure before another cut.",
-        )),
+        Fit::Free | Fit::Shakes { .. } if u - 2.0 * sd > first - felt.least_mm => Some((Symptom::Loose, "verdict-trouble-loose")),
         _ => None,
     }
 }
@@ -442,33 +438,23 @@ fn trouble_of_fit(run: &RunPlan, fit: Fit, sets: &[f64], known: &Estimate) -> Op
 fn doubt_of_fit(run: &RunPlan, fit: Fit, sets: &[f64], known: &Estimate, voice: Voice) -> Option<String> {
     let loose = matches!(fit, Fit::Free | Fit::Shakes { .. });
     if known.found(run, voice).is_some() && known.chance(run, sets, &Observation::Fit(fit)) < UNLIKELY {
-        return Some(if loose {
-            "It is looser than what was told before allows: is it the same mate, and does the dial stand where it is said to?".into()
-        } else {
-            "It is tighter than what was told before allows: look for a burr at the entrance, sharp crests, a chip in the mate; wipe both, and let them cool."
-                .into()
-        });
+        return Some(if loose { say!(voice, "ask-looser") } else { say!(voice, "ask-tighter") });
     }
     // However wide the tip may be, the dial says that the thread is past its limit: then it is not metal on the flanks that stops the mate.
     let (by_dial, sd) = Estimate::before(run)?.size(run, sets);
-    (!loose && run.cut_sign() * (by_dial - run.far_limit()) + 2.0 * sd < 0.0).then(|| {
-        "By where the dial stands the thread is past its limit, and the mate does not go: look for a burr, sharp crests, a damaged entrance; check the pitch and the hand.".into()
-    })
+    (!loose && run.cut_sign() * (by_dial - run.far_limit()) + 2.0 * sd < 0.0).then(|| say!(voice, "ask-past-by-dial"))
 }
 
 /// Where no estimate can be made: straight sides, which no depth moves, or a job begun before fits were read.
-fn by_width(run: &RunPlan, fit: Fit, stood_mm: f64) -> Verdict {
+fn by_width(run: &RunPlan, fit: Fit, stood_mm: f64, voice: Voice) -> Verdict {
     let value = run.size_at(stood_mm - run.tip_to_pitch_mm);
     let (verdict, says) = match fit {
-        Fit::Free => (VerdictKind::InLimits, "Runs free without shake. Stop here."),
-        Fit::Shakes { .. } => (VerdictKind::Unsure, "It shakes: cut no more. Make the mate to it, or begin again."),
-        _ if run.tip.is_some() => (
-            VerdictKind::Unsure,
-            "Straight sides are as far apart as the tool is wide: no deeper cut opens them. See that the root is clear; then widen the groove along the bed, a little each side.",
-        ),
-        _ => (VerdictKind::Unsure, "This job was begun before fits were read: measure it, or tell where the dial stands."),
+        Fit::Free => (VerdictKind::InLimits, "verdict-free"),
+        Fit::Shakes { .. } => (VerdictKind::Unsure, "verdict-mate-shakes"),
+        _ if run.tip.is_some() => (VerdictKind::Unsure, "verdict-straight-sides"),
+        _ => (VerdictKind::Unsure, "verdict-before-fits"),
     };
-    Verdict::new(verdict, PitchDiameter { value, doubt: run.tip_doubt_mm }, says.into())
+    Verdict::new(verdict, PitchDiameter { value, doubt: run.tip_doubt_mm }, say!(voice, says))
 }
 
 /// A reading less likely than this, by what was told before, is questioned before it counts.
@@ -517,10 +503,10 @@ fn next_cut(run: &RunPlan, stood_mm: f64, to: f64) -> Option<Next> {
 fn questions(run: &RunPlan, [size, typed, expected]: [f64; 3], reach_doubt: f64, look: &str, voice: Voice) -> Vec<String> {
     let expected_typed = expected + (typed - size);
     let off = size - expected;
-    for (scale, unit) in [(25.4, "inches"), (1.0 / 25.4, "milli{meter}s")] {
+    for (scale, asks) in [(25.4, "ask-inches"), (1.0 / 25.4, "ask-millimeters")] {
         let likely = typed * scale;
         if (likely - expected_typed).abs() < 0.05 * expected_typed && (typed - expected_typed).abs() > 0.5 * expected_typed.min(typed) {
-            return vec![format!("{} was expected: was the reading in {}?", voice.length(expected_typed), voice.fill(unit))];
+            return vec![say!(voice, asks, expected = voice.length(expected_typed))];
         }
     }
     if off.abs() <= 0.3_f64.max(2.0 * reach_doubt) {
@@ -530,13 +516,13 @@ fn questions(run: &RunPlan, [size, typed, expected]: [f64; 3], reach_doubt: f64,
     let near = |mark: f64| (off.abs() - mark).abs() < 0.06;
     let mut asked = Vec::new();
     if near(turn) {
-        asked.push("That is a whole turn of the dial from what was expected: is the dial a turn out?".to_owned());
+        asked.push(say!(voice, "ask-whole-turn"));
     }
     if near(0.5) {
-        asked.push(voice.fill("That is half a milli{meter} out: was a turn of the micrometer misread?"));
+        asked.push(say!(voice, "ask-half-millimeter"));
     }
     if near(0.635) {
-        asked.push("That is 0.025 in out: was a turn of the micrometer misread?".to_owned());
+        asked.push(say!(voice, "ask-25-thou"));
     }
     if asked.is_empty() {
         asked.push(format!("{} was expected with the dial here: check {look}.", voice.length(expected_typed)));

@@ -78,7 +78,7 @@ pub fn chart_while(lathe: &Lathe, wanted: impl Fn() -> bool, voice: Voice) -> Op
                 pitch,
                 unit,
                 pitch_mm: real(&lead),
-                train: best.map(|f| row(lathe, f)),
+                train: best.map(|f| row(lathe, f, voice)),
                 dial: answer.as_ref().map(|a| a.rule),
                 dial_says: answer.map_or_else(|| "no train comes near it".into(), |a| a.says_short()),
             })

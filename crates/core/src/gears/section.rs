@@ -9,6 +9,7 @@ use crate::gears::TrainRow;
 use crate::job::{Gear, GearFacts, Lathe, Mounted};
 use crate::outline::Drawing;
 use crate::quantity::{Ratio, plain_text, ratio_text, real};
+use crate::say;
 use crate::thread::form::Thread;
 use crate::voice::Voice;
 use crate::watch::{Code, DOUBTFUL_SHARE};
@@ -153,11 +154,15 @@ fn gear(lathe: &Lathe, teeth: u16) -> Gear {
 }
 
 /// Parts per million with as many places as mean something.
-fn ppm_text(ppm: f64) -> String {
-    if ppm == 0.0 { "exact".into() } else { format!("{}{} ppm", if ppm > 0.0 { "+" } else { "" }, plain_text(ppm, if ppm.abs() < 10.0 { 1 } else { 0 })) }
+fn ppm_text(ppm: f64, voice: Voice) -> String {
+    if ppm == 0.0 {
+        say!(voice, "train-exact")
+    } else {
+        format!("{}{} ppm", if ppm > 0.0 { "+" } else { "" }, voice.parted(&plain_text(ppm, if ppm.abs() < 10.0 { 1 } else { 0 })))
+    }
 }
 
-pub(super) fn row(lathe: &Lathe, found: &Found) -> TrainRow {
+pub(super) fn row(lathe: &Lathe, found: &Found, voice: Voice) -> TrainRow {
     let teeth = |gears: &[Gear]| gears.iter().map(|g| g.teeth).collect();
     let ppm = found.error * 1e6;
     // Twelve places of a lead are noise past the exact fraction; nothing is lost by rounding ppm.
@@ -169,7 +174,7 @@ pub(super) fn row(lathe: &Lathe, found: &Found) -> TrainRow {
         ratio: ratio_text(&found.ratio),
         lead_mm: round_to_nine(real(&(found.ratio * lathe.leadscrew))),
         error_ppm: ppm,
-        error_text: ppm_text(ppm),
+        error_text: ppm_text(ppm, voice),
         fits: found.fit.by_geometry.then_some(found.fit.hangs),
         fit_basis: (!found.fit.by_geometry).then_some("bench_rule"),
         why_not: found.fit.why_not.clone(),
@@ -249,7 +254,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &GearFacts, lathe: &Lathe, th
         every: answer.as_ref().and_then(|a| a.every),
         teeth: answer.as_ref().and_then(|a| a.teeth),
         marks: answer.as_ref().and_then(|a| a.marks),
-        says: answer.as_ref().map_or_else(|| "No train can be hung from these gears.".into(), |a| a.says(voice, lathe.dial.is_some())),
+        says: answer.as_ref().map_or_else(|| say!(voice, "nut-no-train"), |a| a.says(voice, lathe.dial.is_some())),
         gears: several,
         drift_mm: None,
         drawing: face,
@@ -261,7 +266,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &GearFacts, lathe: &Lathe, th
     }
     watch.extend(hung.zip(sense).map(|(found, _)| tumbler_note(found)));
     let drawing = hung.map(|f| drawing::train(lathe, f, direction.screw_with_spindle, voice));
-    let rows: Vec<TrainRow> = list.iter().map(|f| row(lathe, f)).collect();
+    let rows: Vec<TrainRow> = list.iter().map(|f| row(lathe, f, voice)).collect();
     let share = if thread.alpha_deg <= 0.0 { 1.0 } else { 1.0 / thread.alpha_deg.to_radians().tan() };
     let judged = DriftBudget { engagement: thread.engagement, room: room.value, share };
     GearsSection {
@@ -365,7 +370,7 @@ fn tell(
     let judged = if exact { "Exact: no error at any length.".into() } else { judge(sheet, thread, error, [takes, room], watch) };
     warn_of_hanging(found, lathe, watch);
     HungTrain {
-        train: row(lathe, found),
+        train: row(lathe, found, voice),
         chosen: was_chosen,
         ratio: found.ratio,
         lead_mm: Quantity::length(voice, lead),

@@ -78,6 +78,8 @@ impl std::ops::Deref for Lathe {
 /// A digital readout, checked.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct Readout {
+    /// The unit it shows: as told, else the cross-slide's.
+    pub unit: LengthUnit,
     /// Its last place, mm.
     pub resolution_mm: f64,
     /// How it reads the cross-slide, if it does.
@@ -111,7 +113,9 @@ impl LatheProfile {
         let (modules, gears) = self.check_gears(at, c);
         let fixed = self.fixed_ratio.map_or_else(|| Ratio::new(1, 1), |r| c.ratio(&r, &format!("{at}/fixed_ratio")));
         let gearbox = self.check_gearbox(&(fixed * leadscrew), at, c);
+        let cross_slide = self.cross_slide.clone().unwrap_or_default().check(metric_screw, &format!("{at}/cross_slide"), c);
         let readout = self.readout.as_ref().map(|told| Readout {
+            unit: told.unit.unwrap_or(cross_slide.unit),
             resolution_mm: c.sound(told.resolution_mm, 0.0001, 0.1, &format!("{at}/readout/resolution_mm"), "mm").unwrap_or(READOUT_MM),
             cross_slide: told.cross_slide,
             compound: told.compound.unwrap_or(false),
@@ -140,7 +144,7 @@ impl LatheProfile {
                 dial: self.dial.as_ref().and_then(|d| d.check(&format!("{at}/dial"), c)),
             },
             leadscrew_text,
-            cross_slide: self.cross_slide.clone().unwrap_or_default().check(metric_screw, &format!("{at}/cross_slide"), c),
+            cross_slide,
             compound: self.compound.clone().unwrap_or_default().check(metric_screw, &format!("{at}/compound"), c),
             speeds,
             chuck: spindle.chuck.unwrap_or(Chuck::CamLock),

@@ -116,6 +116,8 @@ profile!(
 profile!(
     /// A digital readout: which slides it reads, and how.
     ReadoutProfile {
+        /// The unit it shows; left out, the cross-slide's.
+        unit: LengthUnit,
         /// Its last place, mm.
         resolution_mm: f64,
         /// Whether it reads the cross-slide as radius or diameter; left out, it does not read it.

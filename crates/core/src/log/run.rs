@@ -6,6 +6,7 @@ use crate::cut::{DialSetting, PassKind, Then};
 use crate::gauge::{Believed, Estimate, FlankFound, Observation, PitchDiameter, TipFound, Verdict, VerdictKind, flank_of, judge_fit_knowing, judge_read};
 use crate::quantity::plain_text;
 use crate::run::{RunPass, RunPlan, SAME_MM};
+use crate::say;
 use crate::thread::Fit;
 use crate::voice::Voice;
 use serde::Serialize;
@@ -22,6 +23,8 @@ pub struct NextStep {
     /// The side-step to set on the compound along the bed, and which way.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub aside: Option<SideStep>,
+    /// The pass in a word or two.
+    pub name: String,
     /// What to set.
     pub says: String,
     /// The same as it is said aloud.
@@ -174,7 +177,7 @@ pub(crate) fn standing(acts: &[Act]) -> Vec<&Act> {
 pub fn fold(plan: &RunPlan, acts: &[Act], voice: Voice) -> RunState {
     let standing = standing(acts);
     let mut run = Run {
-        plan: plan.clone(),
+        plan: plan.said_in(voice.words),
         stands: 0.0,
         basis: plan.passes.clone(),
         schedule: plan.passes.clone(),
@@ -235,11 +238,11 @@ impl Run {
             }
             ActKind::Measured(_) | ActKind::Tried { .. } => self.measure(act, voice),
             ActKind::StandsAt { reading } => self.stand_at(self.plan.dial.radial_of_reading(*reading)),
-            ActKind::BitChanged { why, tip_flat_mm, tip_radius_mm } => self.change_bit(*why, *tip_flat_mm, *tip_radius_mm),
+            ActKind::BitChanged { why, tip_flat_mm, tip_radius_mm } => self.change_bit(*why, *tip_flat_mm, *tip_radius_mm, voice),
             ActKind::GrooveTouched { reading, bottom_only } => self.touch(self.plan.dial.radial_of_reading(*reading), *bottom_only),
             ActKind::Rechucked {} => {
                 self.proven = false;
-                let mut steps = vec!["Read the run-out first: whatever it swings, half of that is too deep on one side.".to_owned()];
+                let mut steps = vec![say!(voice, "rechucked-run-out")];
                 steps.extend(self.plan.way_back(self.stands));
                 self.pick_up = steps;
             }
@@ -247,16 +250,7 @@ impl Run {
             ActKind::Stopped {} => {
                 self.stopped = true;
                 let stands = self.plan.dial.nearest(self.stands).setting;
-                self.pick_up = vec![
-                    format!(
-                        "Left at {} ({}). Leave the {} as it stands, the work in its chuck, the gears on.",
-                        stands.text,
-                        stands.reading,
-                        voice.words().half_nut
-                    ),
-                    "Going on: touch nothing but the tool\u{2019}s retract; see that the dial stands where it did, and take a pass at that depth first."
-                        .to_owned(),
-                ];
+                self.pick_up = vec![say!(voice, "stopped-left-at", setting = &stands.text, reading = &stands.reading), say!(voice, "stopped-going-on")];
             }
             ActKind::Resumed {} => self.stopped = false,
             ActKind::Finished {} => self.closed = true,
@@ -344,7 +338,7 @@ impl Run {
     }
 
     /// Another bit goes on from the size the groove has: the depth it stands at, and the last, are counted from its own tip.
-    fn change_bit(&mut self, why: BitChange, flat: Option<f64>, radius: Option<f64>) {
+    fn change_bit(&mut self, why: BitChange, flat: Option<f64>, radius: Option<f64>, voice: Voice) {
         let (size, told) = (self.size(), flat.or(radius));
         let changed = self.plan.with_bit(flat, radius);
         let (stands, last) = (changed.depth_of(size, changed.tip_to_pitch_mm).max(0.0), changed.depth_of(changed.target_mm, changed.tip_to_pitch_mm));
@@ -363,20 +357,17 @@ impl Run {
         let last = self.plan.dial.shallow(last).radial_mm;
         self.schedule.retain(|p| p.kind == PassKind::Cut);
         self.plan_on(last.max(stands));
-        let mut steps = vec![match why {
-            BitChange::Broke => {
-                "Find every piece of the broken tip: one left in the groove breaks the next. Then set the new bit to height and square.".to_owned()
-            }
-            BitChange::Reground | BitChange::Swapped => "Set the bit to height and square, as the first was.".to_owned(),
-        }];
-        steps.push("Touch it on the crest of the work, burrs filed, and set both dials to zero: that is its one zero.".to_owned());
+        let placed = match why {
+            BitChange::Broke => say!(voice, "bit-broke"),
+            BitChange::Reground | BitChange::Swapped => say!(voice, "bit-square"),
+        };
+        let mut steps = vec![placed, say!(voice, "bit-zero")];
         steps.extend(self.plan.pick_up.iter().take(2).cloned());
         steps.push(if self.must_touch {
-            "Blue both flanks first. Tell what the dial that carries the depth reads there, and the tip follows from it; if only the bottom marks, say so."
-                .to_owned()
+            say!(voice, "bit-tell-dial")
         } else {
             let at = self.plan.dial.nearest(stands).setting;
-            format!("There the dial reads about {} ({}): if it does not, tell what it reads, and the tip follows from that.", at.text, at.reading)
+            say!(voice, "bit-reads-about", setting = at.text, reading = at.reading)
         });
         self.pick_up = steps;
     }
@@ -389,8 +380,7 @@ impl Run {
         let seen = sized.and_then(|m| m.seen(&self.plan, read.as_ref())).or_else(|| fit.map(Observation::Fit));
         if self.roughed {
             let value = read.map_or_else(|| self.size(), |r| r.size);
-            let says = "The stocking tool has not cut the flanks yet: no reading of them counts. Go on with the form tool, then measure.".into();
-            self.verdict = Some(Verdict::new(VerdictKind::Unsure, PitchDiameter { value, doubt: 0.0 }, says));
+            self.verdict = Some(Verdict::new(VerdictKind::Unsure, PitchDiameter { value, doubt: 0.0 }, say!(voice, "verdict-stocking")));
             return;
         }
         let verdict = match (sized, fit, &self.known) {
@@ -501,16 +491,15 @@ impl Run {
             .filter(|_| pass.side_mm != 0.0)
             .map(|dial| SideStep { setting: dial.nearest(pass.side_mm.abs()).setting, ahead: pass.side_mm < 0.0 });
         let form_next = self.roughed && pass.kind == PassKind::Cut;
-        let says = |setting: &str| match pass.kind {
-            PassKind::Stocking => format!("Stocking tool: set {setting}."),
-            PassKind::Cut if form_next => {
-                format!("Now the form tool: set it central in the groove, touch it on the crest, zero the dial. Then set {setting}.")
-            }
-            PassKind::Scratch => format!("Scratch pass: set {setting}, hand on the lever, and check the pitch."),
-            PassKind::Cut | PassKind::Measured => format!("Set {setting}."),
-            PassKind::Spring => format!("Spring pass: leave it at {setting}."),
+        let id = match pass.kind {
+            PassKind::Stocking => "next-stocking",
+            PassKind::Cut if form_next => "next-form-tool",
+            PassKind::Scratch => "next-scratch",
+            PassKind::Cut | PassKind::Measured => "next-set",
+            PassKind::Spring => "next-spring",
         };
-        NextStep { says: says(&setting.text), aloud: says(&aloud(&setting, voice)), pass, setting, aside }
+        let says = |setting: &str| say!(voice, id, setting = setting);
+        NextStep { name: name_of(&pass, voice), says: says(&setting.text), aloud: says(&aloud(&setting, voice)), pass, setting, aside }
     }
 
     fn state(self, last_act: Option<String>, voice: Voice) -> RunState {
@@ -519,16 +508,16 @@ impl Run {
         let held = self.must_touch || self.verdict.as_ref().is_some_and(|v| v.verdict == VerdictKind::Unsure && v.next.is_none());
         let next = if held || self.scrapped.is_some() { None } else { schedule.first().cloned() };
         let says = match (&self.verdict, &next) {
-            _ if self.scrapped.is_some() => "Scrapped. Undo takes that back; a new part is begun from its batch, or as a new job.".into(),
-            _ if self.stopped => "Stopped for now.".into(),
-            _ if self.closed => "Done with at the lathe.".into(),
-            _ if self.must_touch => "Touch the groove with the new bit, and tell what the dial reads: its tip is not known.".into(),
+            _ if self.scrapped.is_some() => say!(voice, "run-scrapped"),
+            _ if self.stopped => say!(voice, "run-stopped"),
+            _ if self.closed => say!(voice, "run-closed"),
+            _ if self.must_touch => say!(voice, "run-must-touch"),
             (Some(v), _) => v.says.clone(),
             (None, Some(step)) => step.says.clone(),
             (None, None) if self.plan.passes.last().is_some_and(|p| p.then == Some(Then::Measure)) => {
-                "Measure now: the tip is not known, and what is left follows from what is found.".into()
+                say!(voice, "run-measure-now")
             }
-            (None, None) => "All passes cut: measure before you take it out.".into(),
+            (None, None) => say!(voice, "run-all-cut"),
         };
         // A setting is said in words, anything else as it stands.
         let aloud = next.as_ref().filter(|step| step.says == says).map_or_else(|| says.clone(), |step| step.aloud.clone());
@@ -560,6 +549,17 @@ impl Run {
             says,
             aloud,
         }
+    }
+}
+
+/// A pass in a word or two.
+fn name_of(pass: &RunPass, voice: Voice) -> String {
+    match pass.kind {
+        PassKind::Scratch => say!(voice, "pass-scratch"),
+        PassKind::Stocking => say!(voice, "pass-stocking", n = pass.n),
+        PassKind::Cut => say!(voice, "pass-cut", n = pass.n),
+        PassKind::Spring => say!(voice, "pass-spring"),
+        PassKind::Measured => say!(voice, "pass-measured"),
     }
 }
 

@@ -4,6 +4,7 @@ use crate::bit::V_FROM_DEG;
 use crate::cut::{DepthDial, PassKind, Then};
 use crate::setup::CyclePhase;
 use crate::thread::{Flanks, RunMate, Side, flat_of_radius};
+use crate::words::Vocabulary;
 use serde::{Deserialize, Serialize};
 
 /// Differences of depth smaller than this are the same setting, mm.
@@ -168,6 +169,13 @@ const WIDEST: f64 = 0.6;
 const TOUCH_MM: f64 = 0.1;
 
 impl RunPlan {
+    /// The same run, its settings said in these words.
+    #[must_use]
+    pub fn said_in(&self, words: Vocabulary) -> Self {
+        let said = |dial: &DepthDial| dial.clone().said_in(words);
+        Self { dial: said(&self.dial), side_dial: self.side_dial.as_ref().map(said), ..self.clone() }
+    }
+
     /// The same run, what it says taken from the same plan spoken in another voice.
     #[must_use]
     pub fn spoken_as(self, other: Self) -> Self {

@@ -2,6 +2,7 @@
 
 use crate::gears::DialRule;
 use crate::job::{Chuck, Ending, Lathe};
+use crate::say;
 use crate::voice::Voice;
 use serde::Serialize;
 
@@ -75,18 +76,14 @@ pub(super) fn recommend(ask: &EndingQuery<'_>) -> Ending {
 
 /// Every way side by side.
 pub(super) fn ways(ask: &EndingQuery<'_>, followed: Ending) -> Vec<EndingWay> {
-    let (nut, lathe) = (ask.voice.words().half_nut, ask.lathe);
+    let (voice, lathe) = (ask.voice, ask.lathe);
     let recommended = recommend(ask);
     let reverse = reversing(lathe);
     let room = if ask.shoulder { "; it must stop in the relief" } else { "" };
     let list = [
         (
             Ending::Dial,
-            if ask.rule == DialRule::AnyPosition {
-                format!("open the {nut} and close it anywhere")
-            } else {
-                format!("open the {nut} and close it by the dial")
-            },
+            if ask.rule == DialRule::AnyPosition { say!(voice, "ending-dial-anywhere") } else { say!(voice, "ending-dial") },
             if ask.rule == DialRule::KeepClosed {
                 "the dial cannot find the groove again with this train".to_owned()
             } else {
@@ -96,7 +93,7 @@ pub(super) fn ways(ask: &EndingQuery<'_>, followed: Ending) -> Vec<EndingWay> {
         ),
         (
             Ending::Closed,
-            format!("keep the {nut} closed and reverse the spindle"),
+            say!(voice, "ending-closed"),
             format!(
                 "always in step; back the bit out before reversing, and take up the backlash by a run-up each pass{room}{}{}",
                 if lathe.quick_stop { "; the spindle coasts a little" } else { "; without clutch or brake the spindle coasts on" },
@@ -106,13 +103,13 @@ pub(super) fn ways(ask: &EndingQuery<'_>, followed: Ending) -> Vec<EndingWay> {
         ),
         (
             Ending::SameMark,
-            format!("open the {nut}, stop, reverse, and close on the same mark before the dial has gone once round"),
+            say!(voice, "ending-same-mark"),
             format!("for trains the dial cannot serve; wants attention{}", reverse.as_ref().map_or_else(String::new, |r| format!("; {r}"))),
             lathe.reverses && lathe.dial.is_some(),
         ),
         (
             Ending::Hand,
-            "turn the spindle by hand".to_owned(),
+            say!(voice, "ending-hand"),
             if ask.coarse {
                 "stops anywhere to a hair, but a coarse thread is heavy to turn".to_owned()
             } else {
@@ -120,7 +117,7 @@ pub(super) fn ways(ask: &EndingQuery<'_>, followed: Ending) -> Vec<EndingWay> {
             },
             true,
         ),
-        (Ending::ChalkMarks, "no dial: carriage back to a fixed stop, chalk on spindle and leadscrew".to_owned(), ask.chalk_says(), ask.chalk_serves()),
+        (Ending::ChalkMarks, say!(voice, "ending-chalk"), ask.chalk_says(), ask.chalk_serves()),
     ];
     list.into_iter()
         .map(|(ending, says, consequence, serves)| EndingWay {

@@ -219,6 +219,8 @@ fn readout(profile: &LatheProfile, unit: LengthUnit, voice: Voice) -> String {
         readout.carriage.unwrap_or(false).then_some("carriage"),
     ];
     let axes = axes.into_iter().flatten().collect::<Vec<_>>().join(", ");
+    // In its own unit, where that was told.
+    let unit = readout.unit.unwrap_or(unit);
     let to = readout.resolution_mm.map_or_else(String::new, |r| format!(", to {}", length(r, unit)));
     if axes.is_empty() { format!("there is one{to}; which slides it reads is not told") } else { format!("reads {axes}{to}") }
 }

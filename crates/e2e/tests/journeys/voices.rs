@@ -63,3 +63,49 @@ async fn an_inch_job_in_british_words_is_spoken_so_on_every_page() {
     browser.close().await;
     assert!(wrong.is_empty(), "{} lines amiss:\n{}", wrong.len(), wrong.join("\n"));
 }
+
+/// Words that stand in nothing German.
+const ENGLISH: [&str; 18] =
+    ["the", "and", "set", "tool", "half-nut", "carriage", "turn", "div", "pass", "done", "undo", "measure", "leave", "wires", "gears", "depth", "exact", "rpm"];
+
+/// Lines of a part of the page that are English.
+async fn english(browser: &Browser, part: &str) -> Vec<String> {
+    let said = browser.text(part).await;
+    let is = |line: &str| line.split(|c: char| !c.is_alphabetic() && c != '-').any(|w| ENGLISH.contains(&w.to_lowercase().as_str()));
+    said.lines().filter(|line| is(line)).map(str::to_owned).collect()
+}
+
+#[tokio::test]
+async fn the_lathe_and_the_card_speak_german_where_the_shop_does() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path());
+    let browser = Browser::open().await;
+    browser.go(&server.at("/")).await;
+    browser.find(".type-and-go").await;
+    browser.keys(["?"]).await;
+    browser.find_text("[role=dialog] [role=radio]", "Deutsch").await.click().await.unwrap();
+    browser.close_leaf().await;
+    browser.keys(["/"]).await;
+    browser.find("[role=dialog] input").await.send_keys("7/8-9 UNC").await.unwrap();
+    browser.wait_text("[role=dialog] .card", "Wechselräder").await;
+    assert_eq!(browser.script("return document.querySelector('.card').lang").await, "de");
+    assert_eq!(english(&browser, "[role=dialog] .card").await, Vec::<String>::new());
+    browser.close_leaf().await;
+    // A cut begun in English goes on in German: its cycle, its setting, its end.
+    browser.go(&server.at("/jobs/footbridge-tie-rod/at-the-lathe")).await;
+    browser.wait_text(".lathe", "Schlossmutter").await;
+    let first = browser.text(".pass-name").await;
+    assert!(first.starts_with("Schnitt "), "{first}");
+    assert_eq!(english(&browser, ".lathe header").await, Vec::<String>::new());
+    assert_eq!(english(&browser, ".lathe main").await, Vec::<String>::new());
+    browser.breathe().await;
+    browser.one_pass().await;
+    browser.wait_text(".lathe .setting", "Teilstr").await;
+    assert_ne!(browser.text(".pass-name").await, first);
+    // Told at another screen, words that come while this one opens are spoken in by the first page already.
+    reqwest::Client::new().put(server.at("/api/v1/words")).json(&serde_json::json!({"words": "american"})).send().await.unwrap().error_for_status().unwrap();
+    browser.go(&server.at("/jobs/footbridge-tie-rod/at-the-lathe")).await;
+    browser.wait_text(".lathe", "half-nut").await;
+    browser.wait_text(".pass-name", "Pass ").await;
+    browser.close().await;
+}

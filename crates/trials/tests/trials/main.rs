@@ -36,6 +36,7 @@ mod published;
 mod readings;
 mod routes;
 mod seats;
+mod sentences;
 mod setting_up;
 mod shop;
 mod shop_of_the_day;

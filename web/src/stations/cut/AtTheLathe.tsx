@@ -1,12 +1,13 @@
 import { VisuallyHidden } from '@mantine/core';
 import { Link, useNavigate, useParams } from '@tanstack/react-router';
 import { useRef, useState } from 'react';
-import type { Job, NextStep, Plan } from '../../api/client';
+import type { Job, Plan } from '../../api/client';
 import { inWords } from '../../api/client';
 import { useJob } from '../../api/hooks';
 import { useOutbox } from '../../api/outbox';
 import { useAtTheBench, useSettings, useShownIn } from '../../app/Settings';
 import { useKeys } from '../../app/keys';
+import { language, text } from '../../app/voice';
 import { useDraft } from '../../parts/draft';
 import { Leaf } from '../../parts/Leaf';
 import { OutboxSays } from '../../parts/OutboxSays';
@@ -27,26 +28,17 @@ const NO_PHASE = { n: -1, at: 0 };
 /** Two presses closer than this are one knuckle. */
 const TWICE_MS = 700;
 
-const named = ({ pass }: NextStep) =>
-  ({
-    scratch: 'Scratch pass',
-    stocking: `Stocking ${pass.n}`,
-    cut: `Pass ${pass.n}`,
-    spring: 'Spring pass',
-    measured: 'Measured cut',
-  })[pass.kind];
-
 /** The one word for where the run stands. */
 function headline(view: View, job: Job, finding: boolean): string {
   const run = job.run;
-  if (run?.scrapped != null) return 'Scrapped';
-  if (run?.stopped) return 'Stopped';
-  if (finding && !view.hold) return 'Find the groove';
-  if (view.next) return named(view.next);
-  if (view.hold) return 'Hold';
-  if (run?.finished) return 'In limits';
-  if (run?.verdict?.verdict === 'past_limit') return 'Past the limit';
-  return run?.closed ? 'Done' : 'Measure';
+  if (run?.scrapped != null) return text('lathe-scrapped');
+  if (run?.stopped) return text('lathe-stopped');
+  if (finding && !view.hold) return text('lathe-find-groove');
+  if (view.next) return view.next.name;
+  if (view.hold) return text('lathe-hold');
+  if (run?.finished) return text('lathe-in-limits');
+  if (run?.verdict?.verdict === 'past_limit') return text('lathe-past-limit');
+  return text(run?.closed ? 'lathe-done' : 'lathe-measure');
 }
 
 function Stand({ job, plan }: { job: Job; plan: Plan }) {
@@ -105,10 +97,10 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
       : '';
   const says = view.hold
     ? outbox.refused.length > 0
-      ? 'Hold: settle first what was not taken.'
-      : 'Hold: do not cut deeper until the server answers.'
+      ? text('lathe-hold-settle')
+      : text('lathe-hold-waits')
     : waiting.length > 0
-      ? (next?.says ?? 'All passes cut: measure before you take it out.')
+      ? (next?.says ?? text('lathe-all-cut'))
       : (run?.says ?? '');
   const steps = waiting.length === 0 ? (run?.pick_up ?? []) : [];
   useWake();
@@ -116,14 +108,14 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
   useSpoken(view.hold ? says : aloud, speak);
   if (asks) {
     return (
-      <div className="lathe bad">
+      <div className="lathe bad" lang={language()}>
         <header>
-          <b className="pass-name">Before the first chip</b>
+          <b className="pass-name">{text('lathe-first-chip')}</b>
           <div className="lathe-job">{plan.thread.name}</div>
         </header>
         <main>
           <VisuallyHidden>
-            <h1>At the lathe: {plan.thread.name}</h1>
+            <h1>{text('lathe-at-the-lathe', { thread: plan.thread.name })}</h1>
           </VisuallyHidden>
           <div className="told">
             <p>{plan.check.says}</p>
@@ -138,36 +130,40 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
         </main>
         <footer>
           <Link to="/jobs/$id/$station" params={{ id: job.id, station: 'setup' }} className="lathe-key">
-            To the check
+            {text('lathe-to-the-check')}
           </Link>
           <button type="button" className="lathe-key" onClick={() => setAll(true)}>
-            Cut all the same
+            {text('lathe-all-the-same')}
           </button>
         </footer>
       </div>
     );
   }
   return (
-    <div className={`lathe ${tone}`}>
+    <div className={`lathe ${tone}`} lang={language()}>
       <header>
         <div>
           <b className="pass-name">{headline(view, job, steps.length > 0)}</b>
-          <span>{next ? `${view.left} to go` : `${run?.passes_done ?? 0} cut`}</span>
+          <span>
+            {next ? text('lathe-to-go', { n: view.left }) : text('lathe-cut', { n: run?.passes_done ?? 0 })}
+          </span>
         </div>
         <div className="lathe-job">
-          {plan.thread.name}
-          {job.place != null && `, part ${job.place}`}
+          {job.place == null ? plan.thread.name : text('lathe-part', { thread: plan.thread.name, place: job.place })}
           <span>
-            {plan.setup.ending === 'hand' ? 'Spindle turned by hand' : plan.setup.speed_rpm.text}; {nutSays(plan)}
+            {plan.setup.ending === 'hand'
+              ? text('lathe-by-hand')
+              : text('lathe-rpm', { n: Math.round(plan.setup.speed_rpm.value) })}
+            ; {nutSays(plan)}
           </span>
         </div>
         <Link to="/jobs/$id/$station" params={{ id: job.id, station: 'cut' }} className="lathe-key small">
-          Leave
+          {text('lathe-leave')}
         </Link>
       </header>
       <main className={next && cycle.length > 0 && steps.length === 0 ? 'with-cycle' : ''}>
         <VisuallyHidden>
-          <h1>At the lathe: {plan.thread.name}</h1>
+          <h1>{text('lathe-at-the-lathe', { thread: plan.thread.name })}</h1>
           <p aria-live="assertive" className="announce">
             {says}
           </p>
@@ -181,12 +177,12 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
             </ol>
             {run?.must_touch && (
               <button type="button" className="lathe-key" onClick={() => setLeaf('touch')}>
-                It touched at…
+                {text('lathe-touched-at')}
               </button>
             )}
             {next && !run?.stopped && (
               <p className="then" data-pass={next.pass.n}>
-                Then: {next.setting.text}.
+                {text('lathe-then', { setting: next.setting.text })}
               </p>
             )}
           </div>
@@ -215,33 +211,33 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
         {verdict?.verdict === 'take_more' && next && steps.length === 0 && <p className="strip">{verdict.says}</p>}
         <OutboxSays
           outbox={outbox}
-          kept={`${waiting.length} ${waiting.length === 1 ? 'act is' : 'acts are'} kept here and will be sent.`}
+          kept={text(waiting.length === 1 ? 'lathe-one-kept' : 'lathe-kept', { n: waiting.length })}
           strip
         />
       </main>
       <footer>
         <button type="button" className="lathe-key" onClick={e => undo(e.timeStamp)} disabled={!view.last}>
-          Undo <kbd>U</kbd>
+          {text('lathe-undo')} <kbd>U</kbd>
         </button>
         <button type="button" className="lathe-key" onClick={() => setLeaf('trouble')}>
-          Trouble <kbd>T</kbd>
+          {text('lathe-trouble')} <kbd>T</kbd>
         </button>
         <button type="button" className="lathe-key" onClick={() => setLeaf('happened')}>
-          Else… <kbd>O</kbd>
+          {text('lathe-else')} <kbd>O</kbd>
         </button>
         <button type="button" className="lathe-key" onClick={() => setLeaf('stands')}>
-          Dial stands at… <kbd>D</kbd>
+          {text('lathe-stands')} <kbd>D</kbd>
         </button>
         <button type="button" className="lathe-key" onClick={() => setLeaf('measure')}>
-          Measure <kbd>M</kbd>
+          {text('lathe-measure')} <kbd>M</kbd>
         </button>
         {run?.stopped ? (
           <button type="button" className="lathe-key done-key" onClick={() => record({ kind: 'resumed' })}>
-            Go on
+            {text('lathe-go-on')}
           </button>
         ) : (
           <button type="button" className="lathe-key done-key" onClick={e => done(e.timeStamp)} disabled={!next}>
-            Done <kbd>Space</kbd>
+            {text('lathe-done-key')} <kbd>Space</kbd>
           </button>
         )}
       </footer>
@@ -282,7 +278,7 @@ export function AtTheLathe() {
       <main className="lost">
         <p className="fault">{inWords(job.error)}</p>
         <Link to="/" className="act as-link">
-          To the job board
+          {text('lathe-job-board')}
         </Link>
       </main>
     );

@@ -1,19 +1,21 @@
 import type { NextStep, Plan } from '../../api/client';
 import { Collar } from '../../parts/Collar';
-import { say } from '../../app/voice';
+import { text } from '../../app/voice';
 
-/** The compound's angle as its own scale shows it; a plan frozen by an older version has only the angle from the cross-slide. */
-const bearing = ({ cut }: Plan) =>
-  (cut.scale_deg as number | undefined) !== undefined ? `at ${cut.scale_deg}° on its scale` : `${cut.angle_deg}°`;
+/** The compound with its angle as its own scale shows it; a plan frozen by an older version has only the angle from the cross-slide. */
+const compound = ({ cut }: Plan) =>
+  (cut.scale_deg as number | undefined) !== undefined
+    ? text('setting-compound-at', { angle: cut.scale_deg })
+    : text('setting-compound-leaned', { angle: cut.angle_deg });
 
 /** The next setting, read from two steps away: on the readout its figure alone, else turns and divisions over the collar drawn as it will look. */
 export function NextSetting({ plan, next }: { plan: Plan; next: NextStep }) {
   const { setting, aside } = next;
-  const slide = setting.slide === 'compound' ? say(`{compound}, ${bearing(plan)}`) : 'cross-slide';
+  const slide = setting.slide === 'compound' ? compound(plan) : text('setting-cross-slide');
   const readout = plan.cut.dial.read_by === 'readout';
   const step = aside && (
     <p className="aside">
-      {say('{Compound} along the bed:')} {aside.setting.text} {aside.ahead ? 'toward' : 'away from'} where it is going
+      {text(aside.ahead ? 'setting-aside-toward' : 'setting-aside-away', { setting: aside.setting.text })}
     </p>
   );
   if (readout) {
@@ -22,7 +24,7 @@ export function NextSetting({ plan, next }: { plan: Plan; next: NextStep }) {
         <p className="setting" data-pass={next.pass.n}>
           <b className="readout-figure">{setting.reading}</b>
           <span className="unit">
-            <small>readout, {slide}</small>
+            <small>{text('setting-readout', { slide })}</small>
           </span>
         </p>
         {step}
@@ -35,13 +37,13 @@ export function NextSetting({ plan, next }: { plan: Plan; next: NextStep }) {
         <p className="setting" data-pass={next.pass.n}>
           {setting.turns > 0 && (
             <span className="turns">
-              {setting.turns} {setting.turns === 1 ? 'turn' : 'turns'} +
+              {text(setting.turns === 1 ? 'setting-one-turn' : 'setting-some-turns', { n: setting.turns })}
             </span>
           )}
-          <b>{setting.divisions}</b>
+          <b>{setting.figure ?? setting.divisions}</b>
           <span className="unit">
-            div
-            <small>{plan.cut.dial.read_by === 'indicator' ? `indicator on the ${slide}` : slide}</small>
+            {text('setting-div')}
+            <small>{plan.cut.dial.read_by === 'indicator' ? text('setting-indicator', { slide }) : slide}</small>
             <small>{setting.reading}</small>
           </span>
         </p>

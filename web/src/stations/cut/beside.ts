@@ -1,4 +1,5 @@
 import { useEffect } from 'react';
+import { language } from '../../app/voice';
 
 /** Keeps the screen awake while it stands beside the lathe, where the browser allows it. */
 export function useWake() {
@@ -30,7 +31,9 @@ export function useSpoken(says: string, on: boolean) {
   useEffect(() => {
     if (!on || says === '' || !('speechSynthesis' in window)) return;
     window.speechSynthesis.cancel();
-    window.speechSynthesis.speak(new SpeechSynthesisUtterance(says));
+    const spoken = new SpeechSynthesisUtterance(says);
+    spoken.lang = language();
+    window.speechSynthesis.speak(spoken);
     return () => window.speechSynthesis.cancel();
   }, [says, on]);
 }

@@ -1,5 +1,6 @@
 import type { Job, NextStep, Plan } from '../../api/client';
 import { holds, type Waiting } from '../../api/queue';
+import { text } from '../../app/voice';
 
 /** What to show at the lathe. */
 export interface View {
@@ -17,8 +18,8 @@ const HARMLESS = new Set(['note', 'trouble', 'sprung', 'ticked', 'unticked', 'st
 function stepOf(plan: Plan, n: number): NextStep | null {
   const pass = plan.run.passes.find(p => p.n === n);
   const setting = plan.cut.passes.find(p => p.n === n)?.dial[0];
-  const says = `Set ${setting?.text}.`;
-  return pass && setting ? { pass, setting, says, aloud: says } : null;
+  const says = text('lathe-set', { setting: setting?.text ?? '' });
+  return pass && setting ? { pass, setting, name: text('lathe-pass', { n }), says, aloud: says } : null;
 }
 
 /**

@@ -1,0 +1,10 @@
+nut-anywhere = Die Schlossmutter irgendwo schließen: das Gewinde wiederholt sich auf jedem Gang der Leitspindel.
+nut-any-mark = Auf irgendeinem Strich schließen: jeder ist ein Vielfaches von { $apart } Gängen der Leitspindel.
+nut-any-mark-of = Auf irgendeinem Strich schließen (Uhrenrad { $teeth } Zähne): jeder ist ein Vielfaches von { $apart } Gängen der Leitspindel.
+nut-every-mark = Vom ersten an auf jedem { $every } Strich schließen: { $apart } Gänge der Leitspindel auseinander.
+nut-every-mark-of = Vom ersten an auf jedem { $every } Strich schließen (Uhrenrad { $teeth } Zähne): { $apart } Gänge der Leitspindel auseinander.
+nut-every-tooth = Vom ersten an auf jedem { $every } Zahn des Uhrenrads schließen ({ $teeth } Zähne): { $apart } Gänge der Leitspindel auseinander.
+nut-not-by-this-dial = Einmal offen, findet diese Gewindeuhr die Schlossmutter nicht wieder: das Gewinde wiederholt sich erst alle { $apart } Gänge der Leitspindel, und die zählt sie nicht.
+nut-no-dial = Es gibt keine Gewindeuhr, nach der die Schlossmutter zu schließen wäre, und das Gewinde wiederholt sich erst alle { $apart } Gänge der Leitspindel.
+nut-no-train = Aus diesen Rädern lässt sich kein Satz stecken.
+train-exact = genau

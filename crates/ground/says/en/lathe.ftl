@@ -1,0 +1,33 @@
+# Where the run stands, in a word or two.
+
+pass-scratch = Scratch pass
+pass-stocking = Stocking { $n }
+pass-cut = Pass { $n }
+pass-spring = Spring pass
+pass-measured = Measured cut
+
+# What to do next.
+
+next-stocking = Stocking tool: set { $setting }.
+next-form-tool = Now the form tool: set it central in the groove, touch it on the crest, zero the dial. Then set { $setting }.
+next-scratch = Scratch pass: set { $setting }, hand on the lever, and check the pitch.
+next-set = Set { $setting }.
+next-spring = Spring pass: leave it at { $setting }.
+
+run-scrapped = Scrapped. Undo takes that back; a new part is begun from its batch, or as a new job.
+run-stopped = Stopped for now.
+run-closed = Done with at the lathe.
+run-must-touch = Touch the groove with the new { -bit }, and tell what the dial reads: its tip is not known.
+run-measure-now = Measure now: the tip is not known, and what is left follows from what is found.
+run-all-cut = All passes cut: measure before you take it out.
+
+# The way back after a mishap.
+
+rechucked-run-out = Read the run-out first: whatever it swings, half of that is too deep on one side.
+stopped-left-at = Left at { $setting } ({ $reading }). Leave the { -half-nut } as it stands, the work in its chuck, the gears on.
+stopped-going-on = Going on: touch nothing but the tool’s retract; see that the dial stands where it did, and take a pass at that depth first.
+bit-broke = Find every piece of the broken tip: one left in the groove breaks the next. Then set the new { -bit } to height and square.
+bit-square = Set the { -bit } to height and square, as the first was.
+bit-zero = Touch it on the crest of the work, burrs filed, and set both dials to zero: that is its one zero.
+bit-tell-dial = Blue both flanks first. Tell what the dial that carries the depth reads there, and the tip follows from it; if only the bottom marks, say so.
+bit-reads-about = There the dial reads about { $setting } ({ $reading }): if it does not, tell what it reads, and the tip follows from that.

@@ -1,0 +1,11 @@
+# The trade's words as they are said in American shops. A vocabulary is a file like this one.
+-compound = compound
+-half-nut = half-nut
+-center = center
+-gray = gray
+-color = color
+-wrench = wrench
+-vise = vise
+-meter = meter
+-dial = thread dial
+-bit = bit

@@ -1,0 +1,11 @@
+# The trade's words as they are said in British shops.
+-compound = top slide
+-half-nut = clasp nut
+-center = centre
+-gray = grey
+-color = colour
+-wrench = spanner
+-vise = vice
+-meter = metre
+-dial = indicator dial
+-bit = tool
