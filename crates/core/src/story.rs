@@ -196,11 +196,11 @@ fn says(plan: &RunPlan, kind: &ActKind, stands: &DialSetting, voice: Voice) -> (
                 (None, None) => String::new(),
             };
             let what = match why {
-                BitChange::Broke => "The bit broke; another goes on",
-                BitChange::Reground => "The bit was ground again, and goes on",
-                BitChange::Swapped => "Another bit goes on",
+                BitChange::Broke => "The {bit} broke; another goes on",
+                BitChange::Reground => "The {bit} was ground again, and goes on",
+                BitChange::Swapped => "Another {bit} goes on",
             };
-            ("bit_changed", format!("{what}{tip}."))
+            ("bit_changed", format!("{}{tip}.", voice.fill(what)))
         }
         ActKind::Rechucked {} => ("rechucked", "Out of the chuck, and back.".into()),
         ActKind::Lost {} => ("lost", "The thread was lost: found again from here.".into()),

@@ -77,7 +77,7 @@ struct Spoken {
     /// Unit its texts are in: mm, in, or auto for the thread's own; as the request says when absent.
     #[arg(long)]
     unit: Option<AskedUnit>,
-    /// Trade words: american or british; as the request says when absent.
+    /// Trade words: american, british or german; as the request says when absent.
     #[arg(long, value_parser = voice::words)]
     words: Option<Vocabulary>,
 }

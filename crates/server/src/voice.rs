@@ -46,7 +46,7 @@ pub struct Asked {
 /// # Errors
 /// Says what there is to choose from.
 pub fn words(text: &str) -> Result<Vocabulary, String> {
-    serde_json::from_value(Value::from(text)).map_err(|_| "american or british".to_owned())
+    serde_json::from_value(Value::from(text)).map_err(|_| "american, british or german".to_owned())
 }
 
 impl Asked {

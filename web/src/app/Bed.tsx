@@ -2,6 +2,7 @@ import { VisuallyHidden } from '@mantine/core';
 import { Link } from '@tanstack/react-router';
 import type { Plan } from '../api/client';
 import { STATIONS, type StationId } from './stations';
+import { say } from './voice';
 
 /** The stations along a lathe bed; the carriage stands at the one open. */
 export function Bed({ job, open, plan }: { job: string; open: StationId; plan: Plan | null }) {
@@ -30,7 +31,7 @@ export function Bed({ job, open, plan }: { job: string; open: StationId; plan: P
         >
           <span className="stand" aria-hidden="true" />
           <b>
-            {i + 1} {s.name}
+            {i + 1} {say(s.name)}
             {doubtful(s.id) && (
               <span className="flag" aria-hidden="true">
                 ▲

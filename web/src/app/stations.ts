@@ -3,7 +3,7 @@ export const STATIONS = [
   { id: 'thread', name: 'Thread' },
   { id: 'blank', name: 'Blank' },
   { id: 'gears', name: 'Gears' },
-  { id: 'bit', name: 'Bit' },
+  { id: 'bit', name: '{Bit}' },
   { id: 'setup', name: 'Set-up' },
   { id: 'cut', name: 'Cut' },
   { id: 'gauge', name: 'Gauge' },

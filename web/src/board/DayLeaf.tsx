@@ -37,7 +37,7 @@ function Order() {
             ? `, where the order of the board asks ${as_given}`
             : ''}
         {say(
-          '. Counted: each gear, each lever, the {compound} swung, the bit changed, from what is on each lathe now.',
+          '. Counted: each gear, each lever, the {compound} swung, the {bit} changed, from what is on each lathe now.',
         )}
       </p>
       <Reorder className="day" items={steps} name={s => s.title} onOrder={to => order.mutate(to.map(s => s.id))}>

@@ -1,10 +1,11 @@
+import { say } from '../app/voice';
 import { useState } from 'react';
 import { useKit } from '../api/hooks';
 import { Leaf } from '../parts/Leaf';
 import { type Held, type Shelf, ToolForm } from './ToolForm';
 
 const SHELVES: { shelf: Shelf; head: string; add: string }[] = [
-  { shelf: 'bits', head: 'Bits and bars', add: 'Add a bit or bar' },
+  { shelf: 'bits', head: '{Bit}s and bars', add: 'Add a {bit} or bar' },
   { shelf: 'inserts', head: 'Inserts', add: 'Add an insert' },
 ];
 
@@ -18,7 +19,7 @@ export function DrawerShelves() {
       {kit &&
         SHELVES.map(({ shelf, head, add }) => (
           <section key={shelf} aria-labelledby={`${shelf}-head`}>
-            <h2 id={`${shelf}-head`}>{head}</h2>
+            <h2 id={`${shelf}-head`}>{say(head)}</h2>
             <ul className="jobs">
               {(kit[shelf] ?? []).map((tool, index) => (
                 <li key={tool.name}>
@@ -37,7 +38,7 @@ export function DrawerShelves() {
               className="act plain"
               onClick={() => setHeld({ shelf, index: kit[shelf]?.length ?? 0 })}
             >
-              {add}
+              {say(add)}
             </button>
           </section>
         ))}

@@ -1,3 +1,4 @@
+import { say } from '../app/voice';
 import { VisuallyHidden } from '@mantine/core';
 import { Link, useNavigate, useParams } from '@tanstack/react-router';
 import { type ComponentType, useEffect } from 'react';
@@ -73,7 +74,7 @@ export function JobPage() {
   const sought = Boolean(asked?.sample && !asked.thread?.callout && !asked.thread?.special);
   const title = job.data?.title;
   useEffect(() => {
-    if (title) document.title = `${title}: ${STATIONS[at]?.name ?? ''}`;
+    if (title) document.title = `${title}: ${say(STATIONS[at]?.name ?? '')}`;
   }, [title, at]);
   const changed = [
     ...new Set(job.data?.changed_since.map(at => LATER.find(([field]) => at.startsWith(field))?.[1] ?? at)),
@@ -87,9 +88,9 @@ export function JobPage() {
         </Head>
         <main className="station-main" data-station={station}>
           <VisuallyHidden>
-            <h1>{`${STATIONS[at]?.name ?? ''}: ${job.data?.title ?? ''}`}</h1>
+            <h1>{`${say(STATIONS[at]?.name ?? '')}: ${job.data?.title ?? ''}`}</h1>
           </VisuallyHidden>
-          <p className="print-only print-title">{`${job.data?.title ?? ''}: ${STATIONS[at]?.name ?? ''}`}</p>
+          <p className="print-only print-title">{`${job.data?.title ?? ''}: ${say(STATIONS[at]?.name ?? '')}`}</p>
           {job.isError && (
             <div className="lost" role="alert">
               <p className="fault">{inWords(job.error)}</p>

@@ -122,5 +122,5 @@ fn the_command_line_takes_a_unit_and_words() {
     assert!(mm["cut"]["radial_mm"]["text"].as_str().unwrap().ends_with(" mm") && inch["cut"]["radial_mm"]["text"].as_str().unwrap().ends_with(" in"));
     assert!(inch["cut"]["scale"].as_str().unwrap().contains("top slide"));
     let refused = Command::new(env!("CARGO_BIN_EXE_yoke-turn")).args(["plan", "--words", "welsh"]).output().unwrap();
-    assert!(!refused.status.success() && String::from_utf8_lossy(&refused.stderr).contains("american or british"));
+    assert!(!refused.status.success() && String::from_utf8_lossy(&refused.stderr).contains("american, british or german"));
 }

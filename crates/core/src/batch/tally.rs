@@ -291,7 +291,7 @@ fn drift_says(asked: &Asked, drift: Option<&Drift>, read: usize, voice: Voice) -
         return if d.each_mm > 0.0 {
             format!("The tip wears: {} wider a part. Grind it again before the flat is past what the thread allows.", voice.length(d.each_mm))
         } else {
-            format!("The tip is found {} narrower a part: look whether it is the same bit.", voice.length(-d.each_mm))
+            format!("The tip is found {} narrower a part: look whether it is the same tool.", voice.length(-d.each_mm))
         };
     }
     let [low, high] = asked.limits.unwrap_or([d.next_mm; 2]);

@@ -227,11 +227,12 @@ fn views(thread: &ThreadSection, bit: &BitSection, depth: f64, voice: Voice) -> 
     Drawing::shared(
         voice,
         format!(
-            "The bit from above, included angle {}; from the front, {} under the leading side and {} under the trailing; from the side, {} under the nose.",
+            "The {bit} from above, included angle {}; from the front, {} under the leading side and {} under the trailing; from the side, {} under the nose.",
             voice.angle(at.halves.iter().sum()),
             lead.front_deg.text,
             trail.front_deg.text,
-            bit.grind.nose_deg.text
+            bit.grind.nose_deg.text,
+            bit = voice.words().bit
         ),
         [at.left, -at.long, at.side_x + at.side_long, at.top],
         shapes,

@@ -150,7 +150,11 @@ pub(super) fn reliefs(sheet: &mut Worksheet, thread: &Thread, clearance: f64, sh
     let bore = bored.unwrap_or(thread.basic.minor.value) / 2.0;
     let at_bore_deg = sheet.apply(&crate::thread::rules::LEAD_ANGLE, [thread.lead, (2.0 * bore).into()]);
     let under = bar_radius.unwrap_or(bore / 2.0).min(0.9 * bore);
-    let told = if bar_radius.is_some() { None } else { Some(format!("the bit stands half the bore's radius, {}, under its edge", voice.length(under))) };
+    let told = if bar_radius.is_some() {
+        None
+    } else {
+        Some(format!("the {} stands half the bore's radius, {}, under its edge", voice.words().bit, voice.length(under)))
+    };
     let falls = sheet.apply_assuming(&rules::BORE_FALLS, [bore.into(), under.into()], told);
     let [lead_flank, trail_flank] = thread.flanks.both().map(Num::from);
     let mut rise = |radius: f64| sheet.apply(&rules::BORE_RISE, [thread.lead, radius.into(), under.into()]);
@@ -201,8 +205,9 @@ pub(crate) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, Reliefs { sides
     let offset_says = blank.shoulder.then(|| {
         let hand = if headstock_left { "left" } else { "right" };
         format!(
-            "Up to a shoulder, grind the point over to the {hand} (bit face up, point away): half the width used, {}, is all it needs that side.",
-            voice.about(width.value / 2.0)
+            "Up to a shoulder, grind the point over to the {hand} ({bit} face up, point away): half the width used, {}, is all it needs that side.",
+            voice.about(width.value / 2.0),
+            bit = voice.words().bit
         )
     });
     let tilt_says = tilted(thread, facts.tilt_deg, clearance, voice, watch);
@@ -231,9 +236,8 @@ fn tilted(thread: &Thread, tilt_deg: f64, clearance: f64, voice: Voice, watch: &
             Code::TrailingRelief,
             "bit",
             format!(
-                "So many starts lean {}: the leading edge cuts with that much rake, the trailing one with as much against it. A bit tilted to the lead angle cuts alike with both.",
-                voice.eye(rises)
-            ),
+                "So many starts lean {}: the leading edge cuts with that much rake, the trailing one with as much against it. A {bit} tilted to the lead angle cuts alike with both.",
+                voice.eye(rises), bit = voice.words().bit),
         ));
         let middle = (thread.lead_angle_minor.value + rises) / 2.0;
         // The edges then lie along the groove, not in the axial plane; its width across is the axial one times the cosine.

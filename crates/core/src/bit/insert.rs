@@ -64,9 +64,10 @@ pub(super) fn judge(one: &OwnedInsert, before: &Inputs<'_>, room: Option<&Room>,
     }
     if let Some(lowest) = one.lowest_m_per_min.filter(|l| *l > speed) {
         judged.says.push(format!(
-            "At this job's speed the surface goes {} and it wants {}: it may chip. A high-speed-steel bit is kinder at hand speeds.",
+            "At this job's speed the surface goes {} and it wants {}: it may chip. A high-speed-steel {bit} is kinder at hand speeds.",
             voice.speed(speed),
-            voice.speed(lowest)
+            voice.speed(lowest),
+            bit = voice.words().bit
         ));
     }
     let back = if reverses { "Passes here end by reversing: wind it clear first, for it" } else { "It" };

@@ -297,7 +297,7 @@ fn untold(known: TipKnown, facts: &BitFacts, says: &str, doubt: f64, assumed: &m
 }
 
 /// What a bit so ground does not give of this form.
-fn warn_of_the_form(facts: &BitFacts, thread: &Thread, angle: f64, watch: &mut Vec<Watch>) {
+fn warn_of_the_form(facts: &BitFacts, thread: &Thread, angle: f64, watch: &mut Vec<Watch>, voice: Voice) {
     if thread.spec.rounded_root && facts.tip_flat_mm.is_some() {
         watch.push(Watch::new(Level::Warn, Code::TipNotRound, "bit", "The root must be rounded, and this tip is flat: stone a radius on it.".into()));
     }
@@ -307,13 +307,14 @@ fn warn_of_the_form(facts: &BitFacts, thread: &Thread, angle: f64, watch: &mut V
             Code::FormRadius,
             "bit",
             format!(
-                "The {} form is round at crest and root: a plain bit leaves the crests flat. Finish with a chaser or a full-form bit where that matters.",
-                thread.spec.system.family().word()
+                "The {} form is round at crest and root: a plain {bit} leaves the crests flat. Finish with a chaser or a full-form {bit} where that matters.",
+                thread.spec.system.family().word(),
+                bit = voice.words().bit
             ),
         ));
     }
     if thread.alpha_deg <= 0.0 && angle > 0.5 {
-        let text = format!("A bit of {}° leaves the sides of a square thread sloping; grind it parallel.", degrees_text(angle));
+        let text = format!("A {} of {}° leaves the sides of a square thread sloping; grind it parallel.", voice.words().bit, degrees_text(angle));
         watch.push(Watch::new(Level::Warn, Code::BitAngle, "bit", text));
     }
 }
@@ -371,7 +372,7 @@ pub(crate) fn tip(
     untold(known, facts, &tip_says, doubt, assumed, watch, voice);
     let (aimed, sharpest) = reaches(sheet, facts, thread, (h, equal_flat), (known == TipKnown::Range).then_some((aim, narrow)));
     let angle = facts.included_angle_deg.unwrap_or_else(|| thread.flanks.included_deg());
-    warn_of_the_form(facts, thread, angle, watch);
+    warn_of_the_form(facts, thread, angle, watch, voice);
     let clearance = facts.clearance_deg.unwrap_or(clearance);
     let reliefs = grind::reliefs(sheet, thread, clearance, sharpest.0, facts, bored);
     let shape = match facts.included_angle_deg {

@@ -21,7 +21,7 @@ pub(super) fn steps(thread: &ThreadSection, bit: &BitSection, voice: Voice) -> V
             voice.nominal(SPARK_GUARD_MM[usize::from(voice.inches())]),
             voice.nominal(REST_MM[usize::from(voice.inches())])
         ),
-        "A first bit? Grind one in soft square steel to learn the motion, and paint it so that it is never used.".to_owned(),
+        voice.fill("A first {bit}? Grind one in soft square steel to learn the motion, and paint it so that it is never used."),
     ];
     let mut flank = |side: &super::grind::SideGrind, deg: f64| {
         let half = degrees_text(deg);
@@ -31,7 +31,7 @@ pub(super) fn steps(thread: &ThreadSection, bit: &BitSection, voice: Voice) -> V
             Grinder::TiltedRest => format!("tilt the rest to {} and swing it {half}° along the protractor", side.rest_deg.text),
             Grinder::CutterGrinder => format!("{} swivelled {half}° and tipped {}", voice.words().vise, side.rest_deg.text),
         };
-        list.push(format!("The {} side, on the {} with the bit face up and the point away from you: {set}. One clean facet, edge to heel; dip high-speed steel seldom, carbon steel often.", side.side, side.held));
+        list.push(format!("The {} side, on the {} with the {bit} face up and the point away from you: {set}. One clean facet, edge to heel; dip high-speed steel seldom, carbon steel often.", side.side, side.held, bit = voice.words().bit));
     };
     flank(leading, flanks.leading);
     flank(trailing, flanks.trailing);

@@ -63,9 +63,9 @@ pub(super) fn reckon(
         (_, CutEnd::StopsIn(distance) | CutEnd::StartsIn(distance)) => sheet.apply(&rules::OPEN_NEEDS, [reach.half, reach.ahead, distance]),
     };
     let for_what = match (end, cut_end) {
-        (EndKind::Withdraw, CutEnd::StopsIn(_)) => "the bit ahead of its point takes",
-        (_, CutEnd::StopsIn(_)) => "the cut, the bit ahead of its point and stopping take",
-        (_, CutEnd::StartsIn(_)) => "the cut, the bit ahead of its point and the run-up take",
+        (EndKind::Withdraw, CutEnd::StopsIn(_)) => "the tool ahead of its point takes",
+        (_, CutEnd::StopsIn(_)) => "the cut, the tool ahead of its point and stopping take",
+        (_, CutEnd::StartsIn(_)) => "the cut, the tool ahead of its point and the run-up take",
     };
     let stands = stands(facts, thread);
     let (says, short) = match stands {

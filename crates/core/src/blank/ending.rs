@@ -92,20 +92,20 @@ pub(super) fn endings(sheet: &mut Worksheet, ground: &EndingInputs<'_>) -> Vec<E
             let (says, seats, consequence) = match end {
                 EndKind::Relief => ("in a turned relief", true, "the mate seats; the groove is the weakest place, so radius its corners".into()),
                 EndKind::PlungedRing if stopping > MARGIN_MM => (
-                    "in a ring plunged by the bit",
+                    "in a ring plunged by the tool",
                     true,
                     format!(
                         "the mate seats, but {} of stopping does not fit in it: turn the spindle by hand, or cut away from the shoulder",
                         voice.least(stopping)
                     ),
                 ),
-                EndKind::PlungedRing => ("in a ring plunged by the bit", true, "the mate seats; the carriage must stop in its width".into()),
+                EndKind::PlungedRing => ("in a ring plunged by the tool", true, "the mate seats; the carriage must stop in its width".into()),
                 EndKind::Withdraw if matches!(ground.cut_end, CutEnd::StartsIn(_)) => {
                     ("withdrawn at a mark", false, "the cut starts here: in solid metal the tool cannot be fed in".to_owned())
                 }
                 EndKind::Withdraw => ("withdrawn at a mark", false, format!("no groove to weaken it, but the last turn fades out: {}", beyond(zone.value))),
                 EndKind::DrilledPocket => {
-                    ("in a drilled pocket", false, format!("the spindle must stop with the bit in it, so by hand; {}", beyond(zone.value)))
+                    ("in a drilled pocket", false, format!("the spindle must stop with the tool in it, so by hand; {}", beyond(zone.value)))
                 }
                 EndKind::Open => (
                     "out in the open",
@@ -145,7 +145,7 @@ pub(super) fn mark(sheet: &mut Worksheet, ground: &EndingInputs<'_>) -> Mark {
         (EndKind::Open, CutEnd::StartsIn(run_up)) => {
             (sheet.apply(&rules::MARK_START_OPEN, [length, reach.half, run_up]), "start here, clear of the end of the thread")
         }
-        (EndKind::Open, _) => (sheet.apply(&rules::MARK_OPEN, [length, reach.half]), "the bit is clear of the thread here"),
+        (EndKind::Open, _) => (sheet.apply(&rules::MARK_OPEN, [length, reach.half]), "the tool is clear of the thread here"),
     };
     let (where_to, how) = match ground.thread.spec.side {
         Side::Internal => ("on the bar", "with the point at the mouth, mark the bar this far outside it"),

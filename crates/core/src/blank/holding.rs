@@ -54,7 +54,7 @@ impl Holding {
             ),
             Self::Arbor => ("true to a finished bore; a light grip, so light cuts", "comes off on its arbor and goes back as it was, the dog's slot marked"),
             Self::Faceplate => (
-                "large or odd work, clocked true; balance it and run slowly, clamps clear of the bit",
+                "large or odd work, clocked true; balance it and run slowly, clamps clear of the {bit}",
                 "must be clocked again: take the plate off with the work on it",
             ),
             Self::ByItsThread => {

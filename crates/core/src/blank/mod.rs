@@ -244,7 +244,7 @@ fn test_piece(facts: &BlankFacts, thread: &Thread) -> Option<Watch> {
     let text = if blind {
         "A blind bore cannot be seen into or measured: cut a test piece first, turn the plain plugs for the bore, and keep the mate at hand."
     } else if facts.other_thread_finished || facts.runs_true {
-        "There is finished work in this part already: cut a test piece of the same stock first, and prove gears, bit and depth on it."
+        "There is finished work in this part already: cut a test piece of the same stock first, and prove gears, tool and depth on it."
     } else {
         return None;
     };

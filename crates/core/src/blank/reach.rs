@@ -45,7 +45,13 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, (bit, setup): (&
     let told = bit.body_ahead_mm.map(|b| b.max(half.value));
     let ahead = told.map_or_else(
         // In a bore what stands foremost is the bar's own, and is asked for: until it is told the flank alone is reckoned with, and the check is red.
-        || if external { sheet.apply_assuming(&rules::AHEAD, [half, BIT_WIDTH_MM.into()], Some("a common bit, its point in the middle".into())) } else { half },
+        || {
+            if external {
+                sheet.apply_assuming(&rules::AHEAD, [half, BIT_WIDTH_MM.into()], Some("a common tool, its point in the middle".into()))
+            } else {
+                half
+            }
+        },
         Num::from,
     );
     Reach { ahead_known: told.is_some() || external, clear, depth, half, ahead, backlash: setup.backlash_mm.unwrap_or(BACKLASH_MM) }

@@ -57,8 +57,9 @@ pub(super) fn reckon(sheet: &mut Worksheet, facts: RegisterFacts, thread: &Threa
                 voice.length(max.value)
             ),
             Side::External => format!(
-                "The register, {}, stands in the thread's depth: the bit marks it. Turn it after the thread, or smaller than the root.",
-                voice.length(min.value)
+                "The register, {}, stands in the thread's depth: the {bit} marks it. Turn it after the thread, or smaller than the root.",
+                voice.length(min.value),
+                bit = voice.words().bit
             ),
         };
         watch.push(Watch::new(Level::Note, Code::RegisterMarked, "blank", text));

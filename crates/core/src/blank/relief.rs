@@ -96,7 +96,9 @@ pub(super) fn reckon(sheet: &mut Worksheet, ask: &ReliefQuery<'_>, end: EndKind,
             "Drilled {} deep with the spindle stopped, before the first pass; the point stops over it, spindle turned by hand.",
             voice.about((ask.used.value - ask.reach.clear.value).abs() / 2.0)
         ),
-        _ => format!("Plunged with the threading bit to full depth and moved sideways by {}, before the first pass.", voice.coarse(MARGIN_MM)),
+        _ => {
+            format!("Plunged with the threading {} to full depth and moved sideways by {}, before the first pass.", voice.words().bit, voice.coarse(MARGIN_MM))
+        }
     };
     let wide = turned && width.value > 3.0 * ask.thread.pitch.value;
     let says = if wide { format!("{says} {}", over_three_pitches(ask.reach, voice)) } else { says };
@@ -118,8 +120,9 @@ pub(super) fn reckon(sheet: &mut Worksheet, ask: &ReliefQuery<'_>, end: EndKind,
 /// What makes a wide relief narrower: the term that binds is named.
 fn over_three_pitches(reach: &Reach, voice: Voice) -> String {
     format!(
-        "Over three pitches, for the bit stands {} ahead of its point: grind the point over, take a narrower bit, or turn by hand.",
-        voice.about(reach.ahead.value)
+        "Over three pitches, for the {bit} stands {} ahead of its point: grind the point over, take a narrower {bit}, or turn by hand.",
+        voice.about(reach.ahead.value),
+        bit = voice.words().bit
     )
 }
 
@@ -142,9 +145,9 @@ fn refusals(ask: &ReliefQuery<'_>, end: EndKind, width: Num, corner: Option<Num>
         let (binds, cure) = match ask.cut_end {
             CutEnd::StopsIn(distance) if end == EndKind::Relief && there >= body + distance.value - 1e-6 => ("the form’s least, two pitches", String::new()),
             CutEnd::StopsIn(_) if end == EndKind::Relief && there < body => {
-                ("the cut and the bit’s body ahead of its point", ", or grind the point to the shoulder side".into())
+                ("the cut and the tool’s body ahead of its point", ", or grind the point to the shoulder side".into())
             }
-            _ => ("the cut, the bit and the room", format!(", {cure}")),
+            _ => ("the cut, the tool and the room", format!(", {cure}")),
         };
         let text =
             format!("The {name} is {} wide where {} is needed to {what} in, for {binds}: widen it{cure}.", voice.coarse(there), voice.least(width.value));
@@ -174,7 +177,7 @@ fn refusals(ask: &ReliefQuery<'_>, end: EndKind, width: Num, corner: Option<Num>
     if let (Some(there), Some(most)) = (facts.relief_corner_mm, corner)
         && there > most.value + 1e-6
     {
-        let text = format!("A corner radius of {} stands where the bit runs: {} at most, or widen the relief.", voice.about(there), voice.about(most.value));
+        let text = format!("A corner radius of {} stands where the tool runs: {} at most, or widen the relief.", voice.about(there), voice.about(most.value));
         refused.push((Code::ReliefNarrow, text));
     }
     refused

@@ -56,8 +56,9 @@ pub(super) fn run_out(sheet: &mut Worksheet, facts: &BlankFacts, holding: Holdin
         "It runs true.".to_owned()
     } else if facts.rechucked {
         format!(
-            "Put back midway, it is cut {off_text} deeper on one side than on the axis of the first cuts and as much shallower on the other, where the pitch diameter has {} to spare. The bit cleans all round again only while more than {off_text} of depth is still to come.",
-            voice.length(tolerance)
+            "Put back midway, it is cut {off_text} deeper on one side than on the axis of the first cuts and as much shallower on the other, where the pitch diameter has {} to spare. The {bit} cleans all round again only while more than {off_text} of depth is still to come.",
+            voice.length(tolerance),
+            bit = voice.words().bit
         )
     } else if facts.runs_true {
         format!("The thread will be true to itself, and {off_text} off the axis of what is finished.")
@@ -117,7 +118,7 @@ pub(super) fn parallel(sheet: &mut Worksheet, facts: &BlankFacts, thread: &Threa
             if by.value > 0.0 { "toward the tool" } else { "away from the tool" }
         ),
         (None, Side::Internal) => "A bar springs: take the last cuts light, with spring passes, or use a stiffer one.".to_owned(),
-        (None, Side::External) if taper.value > 0.0 => voice.fill("The work springs from the bit: lighter cuts, a sharper bit, or a {center}."),
+        (None, Side::External) if taper.value > 0.0 => voice.fill("The work springs from the {bit}: lighter cuts, a sharper {bit}, or a {center}."),
         (None, Side::External) => voice.fill(
             "Smaller at the free end with nothing holding it, so the headstock is out of line: let it be aligned as its maker says, or cut between {center}s.",
         ),

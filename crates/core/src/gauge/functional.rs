@@ -63,7 +63,7 @@ pub(crate) fn reckon(
     let aim = Some(target.value + turn * clearance.value).filter(|aim| clearance.value < -SHOWN_MM && *aim >= low - 1e-9 && *aim <= high + 1e-9);
     if clearance.value < -SHOWN_MM {
         let cure = aim.map_or_else(
-            || "No size within the limits makes room for it: a truer train, a truer bit, or a shorter nut.".to_owned(),
+            || "No size within the limits makes room for it: a truer train, a truer tool, or a shorter nut.".to_owned(),
             |aim| format!("Aim at {} instead.", voice.length(aim)),
         );
         watch.push(Watch::new(Level::Warn, Code::MateTight, "gauge", format!("{says} {cure}")));

@@ -100,7 +100,7 @@ impl<'a> Changes<'a> {
         let hang = || format!("{gears} {} to {} / {}", if *gears == 1 { "gear" } else { "gears" }, counts(&to.train.drivers), counts(&to.train.driven));
         let lever = || format!("lever to {}", to.gearbox);
         let compound = || format!("{} to {}°", voice.words().compound, deg(to.compound_deg));
-        let bit = || format!("a {}° bit", deg(to.bit_deg));
+        let bit = || format!("a {}° {}", deg(to.bit_deg), voice.words().bit);
         [(*gears > 0).then(hang), self.lever.then(lever), self.compound.then(compound), self.bit.then(bit)].into_iter().flatten().collect()
     }
 

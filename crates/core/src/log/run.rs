@@ -595,6 +595,6 @@ impl RunState {
     /// # Errors
     /// The JSON pointer of the field and what would be right.
     pub fn unbegun(act: &ActKind) -> Result<(), (&'static str, String)> {
-        if act.goes_on() { Err(("/kind", "nothing has been cut yet: tell the bit and the set-up at their stations".into())) } else { Ok(()) }
+        if act.goes_on() { Err(("/kind", "nothing has been cut yet: tell the tool and the set-up at their stations".into())) } else { Ok(()) }
     }
 }

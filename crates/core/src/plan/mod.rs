@@ -327,7 +327,11 @@ fn body_ahead_taken(job: &Job, blank: &BlankSection, side: Side, voice: Voice) -
     let matters = blank.relief.is_some() || blank.beyond.as_ref().is_some_and(|b| b.gap_mm.is_some());
     (side == Side::External && job.bit.body_ahead_mm.is_none() && matters).then(|| Assumption {
         pointer: "/bit/body_ahead_mm".into(),
-        text: format!("How far the bit stands ahead of its point was not told: half a bit of {} is taken.", voice.nominal(BIT_WIDTH_MM)),
+        text: format!(
+            "How far the {bit} stands ahead of its point was not told: half a {bit} of {} is taken.",
+            voice.nominal(BIT_WIDTH_MM),
+            bit = voice.words().bit
+        ),
     })
 }
 

@@ -195,7 +195,7 @@ pub(crate) fn thread_card(member: &Member<'_>) -> ThreadCard {
     ThreadCard {
         gears,
         half_nut: words(plan.voice.fill("{Half-nut}"), plan.nut_says()),
-        bit: words("Bit", plan.bit.says.clone()),
+        bit: words(plan.voice.fill("{Bit}"), plan.bit.says.clone()),
         speed: number("Speed", &plan.setup.speed_rpm),
         way: words("Way", plan.setup.says.clone()),
         compound: (plan.cut.dial.slide == SlideName::Compound).then(|| words(plan.voice.fill("{Compound}"), plan.cut.scale.clone())),

@@ -44,7 +44,7 @@ const LESSONS: &[Lesson] = &[
     lesson(Bore, Chamfer, Shared::Job, "boring after it takes the chamfer off again"),
     lesson(Turn, Thread, Shared::Job, "the thread is cut on its turned blank"),
     lesson(Bore, Thread, Shared::Job, "the thread is cut in its finished bore"),
-    lesson(Relief, Thread, Shared::Job, "without its relief the bit has nowhere to end, and digs in"),
+    lesson(Relief, Thread, Shared::Job, "without its relief the tool has nowhere to end, and digs in"),
     lesson(Chamfer, Thread, Shared::Job, "unchamfered, the first thread raises a feather edge that holds the mate off"),
     lesson(Plain, Thread, Shared::Chucking, "heavy cuts after the thread may shift the part, or mark it: thread last"),
     lesson(Thread, Dress, Shared::Job, "threading raises the crests it is dressed for"),

@@ -95,7 +95,7 @@ pub(super) fn ways(ask: &EndingQuery<'_>, followed: Ending) -> Vec<EndingWay> {
             Ending::Closed,
             say!(voice, "ending-closed"),
             format!(
-                "always in step; back the bit out before reversing, and take up the backlash by a run-up each pass{room}{}{}",
+                "always in step; back the tool out before reversing, and take up the backlash by a run-up each pass{room}{}{}",
                 if lathe.quick_stop { "; the spindle coasts a little" } else { "; without clutch or brake the spindle coasts on" },
                 reverse.as_ref().map_or_else(String::new, |r| format!("; {r}"))
             ),

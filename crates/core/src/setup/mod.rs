@@ -371,7 +371,7 @@ fn room_back(sheet: &mut Worksheet, before: &Inputs<'_>, in_groove: bool) -> Opt
 fn says(direction: &Direction) -> String {
     let toward = direction.carriage == Carriage::TowardHeadstock;
     format!(
-        "Spindle {}, carriage {} the headstock, bit {}: a {} thread.",
+        "Spindle {}, carriage {} the headstock, tool {}: a {} thread.",
         if direction.spindle == Spindle::Forward { "forward" } else { "reversed" },
         if toward { "toward" } else { "away from" },
         match (direction.upright, direction.wall) {

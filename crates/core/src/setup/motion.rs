@@ -78,7 +78,7 @@ pub(super) fn chain(lathe: &Lathe, train: Option<&TrainRow>, direction: &Directi
         (Side::External, _) => "",
     };
     links.push(format!(
-        "bit {}{place}, fed in {} you",
+        "tool {}{place}, fed in {} you",
         if direction.upright { "right way up" } else { "inverted" },
         if direction.infeed_away { "away from" } else { "toward" }
     ));

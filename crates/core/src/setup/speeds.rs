@@ -27,7 +27,7 @@ impl SpeedLimit {
     #[must_use]
     pub const fn says(self) -> &'static str {
         match self {
-            Self::Cutting => "what the bit stands in this material",
+            Self::Cutting => "what the tool stands in this material",
             Self::Stopping => "what the hand can stop in the room there is",
             Self::Balance => "the work's balance",
             Self::Comfort => "your own comfort",

@@ -417,7 +417,7 @@ fn words(at: &Layout<'_>) -> Vec<Shape> {
         Shape::said(
             "word.beside",
             [tip[0] + at.ahead + 4.0 * k, tip[1] - 20.0 * k * across],
-            if plan.setup.upright { "bit right way up" } else { "bit inverted" },
+            if plan.setup.upright { "tool right way up" } else { "tool inverted" },
         ),
     ];
     if plan.cut.style.slants() {

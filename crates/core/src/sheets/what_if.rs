@@ -112,7 +112,7 @@ impl Tried<'_> {
         let field = cutting.run(|i, s| if i == middle { Stroke { at: s.at + shift, ..s } } else { s });
         self.put(Mistaken::WrongMark, voice.fill("The {half-nut} closed a leadscrew pitch off, half way through"), &field, |_| {
             format!(
-                "A second groove, {} along: the crest is cut through and the thread is spoilt. Look for the bit in the groove before it touches.",
+                "A second groove, {} along: the crest is cut through and the thread is spoilt. Look for the tool in the groove before it touches.",
                 voice.length(shift)
             )
         });

@@ -116,7 +116,7 @@ pub(super) fn flank_angle(k: &JobEvidence) -> Evidence {
     } else if told {
         unlikely(says)
     } else {
-        open("The angle of the bit was not told.")
+        open(k.voice().fill("The angle of the {bit} was not told."))
     }
 }
 
@@ -459,7 +459,7 @@ pub(super) fn weak_tip(k: &JobEvidence) -> Evidence {
 
 pub(super) fn broke(k: &JobEvidence) -> Evidence {
     let broke = k.did(|a| matches!(a, ActKind::BitChanged { why: crate::log::BitChange::Broke, .. }));
-    if broke { shown(2.0, "A bit was told to have broken.") } else { open("A piece left in the groove breaks the next.") }
+    if broke { shown(2.0, k.voice().fill("A {bit} was told to have broken.")) } else { open("A piece left in the groove breaks the next.") }
 }
 
 pub(super) fn opened(k: &JobEvidence) -> Evidence {

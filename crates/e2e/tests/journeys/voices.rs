@@ -13,7 +13,7 @@ const BY_INTENT: [&str; 12] =
 
 /// Lines that speak otherwise than in inches and British.
 fn amiss(heard: &str) -> BTreeSet<String> {
-    let foreign = ["half-nut", "Half-nut", "compound", "Compound", "center", "Center"];
+    let foreign = ["half-nut", "Half-nut", "compound", "Compound", "center", "Center", " bit", "Bit"];
     let in_mm = |line: &str| {
         let words: Vec<&str> = line.split_whitespace().collect();
         words.windows(2).any(|w| {

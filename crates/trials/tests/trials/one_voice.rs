@@ -83,7 +83,7 @@ fn wrong(text: &str, voice: Voice) -> Option<String> {
         Vocabulary::American => &["centre", "centres", "clasp", "grey", "colour", "colours", "spanner", "vice", "metre"],
         // Heard in `sentences.rs`.
         Vocabulary::German => &[],
-        Vocabulary::British => &["center", "centers", "half-nut", "gray", "color", "colors", "wrench", "vise", "meter"],
+        Vocabulary::British => &["bit", "bits", "center", "centers", "half-nut", "gray", "color", "colors", "wrench", "vise", "meter"],
     };
     if let Some(word) = foreign.iter().find(|w| words.contains(**w)) {
         return Some(format!("says {word}"));
@@ -187,7 +187,7 @@ pub(crate) fn yard() -> Vec<Value> {
 fn tools() -> Vec<String> {
     let kit = Kit::alder_reach();
     let names = kit.bits.iter().map(|b| &b.name).chain(kit.inserts.iter().map(|i| &i.name)).chain(kit.micrometers.iter().map(|m| &m.name));
-    names.cloned().chain(["Acme bar 12 mm".to_owned()]).collect()
+    names.cloned().chain(["Acme bar 12 mm", "no such bit"].map(str::to_owned)).collect()
 }
 
 #[test]

@@ -3,6 +3,7 @@ import { type ReactNode, useState } from 'react';
 import { inWords, type Job, type Papers, type Plan } from '../../api/client';
 import { usePaper } from '../../api/part';
 import { useKeys } from '../../app/keys';
+import { say } from '../../app/voice';
 import { PartFrame } from '../PartFrame';
 import { CardSheet, JobCard, PocketCard } from './cards';
 import { ChartSheet, GrindingSheet, RouteSheet, TallySheet } from './sheets';
@@ -13,7 +14,7 @@ const SHEETS = [
   { id: 'card', says: 'Ten-second card', under: 'for the tool post, 148 × 105 mm', own: true },
   { id: 'job', says: 'Job card', under: 'the whole job on one page', own: false },
   { id: 'pocket', says: 'Pocket card', under: 'narrow, 80 × 200 mm', own: true },
-  { id: 'grinding', says: 'Grinding sheet', under: 'for the wheel, with the bit at its own size', own: false },
+  { id: 'grinding', says: 'Grinding sheet', under: 'for the wheel, with the {bit} at its own size', own: false },
   { id: 'chart', says: 'Pitch chart', under: 'every pitch of this lathe', own: false },
   { id: 'route', says: 'Route sheet', under: 'every operation with a box to tick', own: false },
   { id: 'tally', says: 'Tally sheet', under: 'of the batch', own: false },
@@ -76,7 +77,7 @@ function Shown({ job, plan }: { job: Job; plan: Plan }) {
               onClick={() => setSheet(s.id)}
             >
               {s.says}
-              <small>{s.under}</small>
+              <small>{say(s.under)}</small>
             </button>
           ))}
         </div>

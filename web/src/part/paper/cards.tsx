@@ -74,7 +74,7 @@ export function JobCard({ job, plan, papers }: { job: Job; plan: Plan; papers: P
 
 /** The narrow card for the pocket: the dial, pass by pass. */
 export function PocketCard({ job, papers }: { job: Job; papers: Papers }) {
-  const few = papers.ten_seconds.filter(l => l.says !== 'Bit' && l.says !== say('{Compound}'));
+  const few = papers.ten_seconds.filter(l => l.says !== say('{Bit}') && l.says !== say('{Compound}'));
   return (
     <>
       <PaperHead job={job} papers={papers} name="Pocket card" />

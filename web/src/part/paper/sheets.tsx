@@ -29,7 +29,7 @@ export function GrindingSheet({ job, plan, papers }: { job: Job; plan: Plan; pap
       <h3>At its own size</h3>
       <img
         src={drawn('views', 1)}
-        alt="The bit from above, front and side at its own size, with a bar of 50 mm to check the print by"
+        alt={say('The {bit} from above, front and side at its own size, with a bar of 50 mm to check the print by')}
       />
       <h3>The tip, ten times as large</h3>
       <img

@@ -77,10 +77,10 @@ function Bit({ job, plan }: StationProps) {
           <button
             type="button"
             className={`word${picked ? ' set' : ''}`}
-            aria-label={`Tool: ${picked?.name ?? 'a bit to be ground'}`}
+            aria-label={`Tool: ${picked?.name ?? say('a {bit} to be ground')}`}
             onClick={() => setLeaf('drawer')}
           >
-            {picked?.name ?? 'a bit to be ground'}
+            {picked?.name ?? say('a {bit} to be ground')}
           </button>
           , its angle{' '}
           <Word
@@ -137,7 +137,7 @@ function Bit({ job, plan }: StationProps) {
           <Drawn sheet={sheet} at={view} />
         ) : (
           <p className={drawn.isError ? 'fault' : 'how'}>
-            {drawn.isError ? inWords(drawn.error) : 'Drawing the bit…'}
+            {drawn.isError ? inWords(drawn.error) : say('Drawing the {bit}…')}
           </p>
         )
       }

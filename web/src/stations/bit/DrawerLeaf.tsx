@@ -1,3 +1,4 @@
+import { say } from '../../app/voice';
 import { useState } from 'react';
 import { inWords, type Job, type Plan } from '../../api/client';
 import { useChange, useKit } from '../../api/hooks';
@@ -25,7 +26,7 @@ export function DrawerLeaf({
     onClose();
   };
   return (
-    <Leaf title={editing ? 'A tool of the drawer' : 'Bits, bars and inserts'} open={open} onClose={shut} wide>
+    <Leaf title={editing ? 'A tool of the drawer' : say('{Bit}s, bars and inserts')} open={open} onClose={shut} wide>
       {open &&
         (editing ? (
           <ToolForm
@@ -124,7 +125,7 @@ function Shelves({ job, plan, edit, done }: { job: Job; plan: Plan; edit: (held:
             className="act plain"
             onClick={() => edit({ shelf: 'bits', index: kit.bits?.length ?? 0 })}
           >
-            Add a bit or bar
+            {say('Add a {bit} or bar')}
           </button>
           <button
             type="button"

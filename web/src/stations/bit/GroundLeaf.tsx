@@ -1,3 +1,4 @@
+import { say } from '../../app/voice';
 import type { Job } from '../../api/client';
 import { type Patch, useChange } from '../../api/hooks';
 import type { Field } from '../../parts/fields';
@@ -40,7 +41,7 @@ const FIELDS: Field[] = [
 export function GroundLeaf({ job, open, onClose }: { job: Job; open: boolean; onClose: () => void }) {
   const change = useChange(job);
   return (
-    <Leaf title="The bit as ground" open={open} onClose={onClose} wide>
+    <Leaf title={say('The {bit} as ground')} open={open} onClose={onClose} wide>
       {open && (
         <FieldsForm
           columns

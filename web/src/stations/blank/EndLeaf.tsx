@@ -81,22 +81,22 @@ export function EndLeaf({ job, plan, open, onClose }: StationProps & { open: boo
                 </Word>
               </>
             )}
-            . Beyond its point, toward the shoulder, the bit has{' '}
+            . Beyond its point, toward the shoulder, the tool has{' '}
             <Word
               job={job}
-              about="Bit beyond its point, toward the shoulder"
+              about="Tool beyond its point, toward the shoulder"
               set={ahead != null}
               edit={{
                 kind: 'length',
                 value: typed(ahead, unit),
                 patch: mm => ({ bit: { body_ahead_mm: mm } }),
-                clear: external ? 'Half a common bit' : 'Not told',
+                clear: external ? 'Half a common tool' : 'Not told',
               }}
             >
               {ahead != null
                 ? figure(blank.body_ahead_mm ?? { value: ahead, text: `${ahead} mm` }, unit)
                 : external
-                  ? 'half a common bit'
+                  ? 'half a common tool'
                   : 'not told'}
             </Word>
             .{' '}

@@ -86,7 +86,7 @@ export function CutStation({ job, plan }: StationProps) {
       plan={plan}
       sentence={
         <>
-          With a bit ground{' '}
+          {say('With a {bit} ground')}{' '}
           <Word
             job={job}
             about="Flat on the tip"

@@ -35,7 +35,7 @@ function BitForm({ onTold }: { onTold: (act: ActKind) => void }) {
         told();
       }}
     >
-      <Radios about="What became of the bit" choices={WHYS} chosen={w => why === w} onChoose={setWhy} />
+      <Radios about={say('What became of the {bit}')} choices={WHYS} chosen={w => why === w} onChoose={setWhy} />
     </LengthForm>
   );
 }
@@ -87,7 +87,7 @@ export function HappenedLeaf({
   const choices: [string, string, () => void, boolean][] = [
     ['Took a different amount', 'the pass was cut at another reading', () => setAsked('took'), next !== null],
     ['One more spring pass', 'at the depth it stands at', () => told({ kind: 'sprung' }), begun],
-    ['Changed the bit', 'broken, ground again, or another', () => setAsked('bit'), begun],
+    [say('Changed the {bit}'), 'broken, ground again, or another', () => setAsked('bit'), begun],
     ['Touched the groove with it', 'what the dial reads there tells its tip', () => setAsked('touch'), begun],
     ['Out of the chuck and back', 'or it slipped', () => told({ kind: 'rechucked' }), begun],
     [

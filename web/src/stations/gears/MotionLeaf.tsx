@@ -47,7 +47,7 @@ export function MotionLeaf({ job, plan, open, onClose }: StationProps & { open: 
         {setup.wall && (
           <>
             {' '}
-            and the bit cuts{' '}
+            and the tool cuts{' '}
             <Word
               job={job}
               about="Which wall of the bore"

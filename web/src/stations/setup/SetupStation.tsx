@@ -192,7 +192,7 @@ function SetUp({ job, plan }: StationProps) {
           says: 'Speed',
           text: setup.ending === 'hand' ? 'By hand' : setup.speed_rpm.text,
           line: setup.limit_rpm.w,
-          under: `bound by ${setup.limits.find(l => l.binds)?.says ?? 'the bit'}: ${setup.limit_rpm.text}`,
+          under: `bound by ${setup.limits.find(l => l.binds)?.says ?? 'the tool'}: ${setup.limit_rpm.text}`,
         },
         { says: 'Run-up, each pass', figure: setup.run_up_mm, under: `stops in ${figure(setup.stopping_mm, unit)}` },
         proof.gauge && { says: 'Plug to turn first, go end', figure: proof.gauge.go_mm, note: proof.gauge.says },

@@ -95,7 +95,7 @@ export function ThreadStation({ job, plan }: StationProps) {
                         },
                         {
                           says: 'rounded',
-                          under: 'for a strong or fatigued screw: the bit’s tip is stoned to a radius',
+                          under: 'for a strong or fatigued screw: the tool’s tip is stoned to a radius',
                           chosen: Boolean(tip.tip_radius_mm),
                           patch: { thread: { rounded_root: true } },
                         },
@@ -214,7 +214,7 @@ export function ThreadStation({ job, plan }: StationProps) {
                     under: `${figure(tip.tip_radius_mm.min, unit)} to ${figure(tip.tip_radius_mm.max, unit)} will do`,
                   }
                 : {
-                    says: thread.included_angle_deg > 0 ? 'Tip flat to aim at' : 'Bit width to aim at',
+                    says: thread.included_angle_deg > 0 ? 'Tip flat to aim at' : 'Tool width to aim at',
                     figure: tip.tip_flat_mm.aim,
                     under: `${figure(tip.tip_flat_mm.min, unit)} to ${figure(tip.tip_flat_mm.max, unit)} will do${tip.handbook_flat_mm ? `; handbooks give ${figure(tip.handbook_flat_mm, unit)}` : ''}`,
                   },

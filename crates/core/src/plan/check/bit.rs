@@ -40,7 +40,7 @@ fn goes_in(plan: &Plan, internal: bool, against: Option<String>) -> LineFinding 
             let span = drawer.span_mm.as_ref().map(|span| format!("No bar was picked: at most {} tip to back goes in.", span.text));
             unknown(span.unwrap_or_else(|| "No bar was picked.".into()), take("Pick one from the drawer."), serves.map(|t| pick(&t.name)))
         }
-        (None, None) => unknown("No bit was picked from the drawer.", take(GRIND_ONE), serves.map(|t| pick(&t.name))),
+        (None, None) => unknown(plan.voice.fill("No {bit} was picked from the drawer."), take(GRIND_ONE), serves.map(|t| pick(&t.name))),
     }
 }
 

@@ -19,7 +19,7 @@ pub(super) fn mate(lines: &mut Line<'_>, plan: &Plan) {
         match against {
             Some(why) => bad(
                 why,
-                aim.map_or_else(|| "No size in the limits makes room: a truer train or bit, or a shorter mate.".to_owned(), |a| format!("Aim at {}.", a.text)),
+                aim.map_or_else(|| "No size in the limits makes room: a truer train or tool, or a shorter mate.".to_owned(), |a| format!("Aim at {}.", a.text)),
                 aim.map(|a| json!({"cut": {"target_pitch_diameter_mm": a.value}})),
             ),
             None => good(functional.says.clone()),
