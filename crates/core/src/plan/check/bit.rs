@@ -3,6 +3,7 @@
 use super::{Line, LineFinding, bad, good, unknown};
 use crate::plan::Plan;
 use crate::quantity::up_to;
+use crate::say;
 use crate::thread::Side;
 use crate::watch::Code;
 use serde_json::{Value, json};
@@ -21,30 +22,33 @@ pub(super) fn tool(lines: &mut Line<'_>, plan: &Plan) {
 
 /// Whether what was picked, or anything in the drawer, goes in.
 fn goes_in(plan: &Plan, internal: bool, against: Option<String>) -> LineFinding {
+    let voice = plan.voice;
     let drawer = &plan.bit.drawer;
     let serves = drawer.tools.iter().find(|t| t.serves);
     let picked = drawer.tools.iter().find(|t| t.picked);
     let pick = |name: &str| json!({"bit": {"owned": name, "tip_flat_mm": null, "tip_radius_mm": null, "tip_flat_between_mm": null, "tip_radius_between_mm": null, "included_angle_deg": null}});
-    let take = |otherwise: &str| serves.map_or_else(|| otherwise.to_owned(), |t| format!("Use {}.", t.name));
+    let take = |otherwise: String| serves.map_or(otherwise, |t| format!("Use {}.", t.name));
     match (against, picked) {
         (Some(why), _) => match serves {
             Some(tool) => bad(why, format!("Use {}.", tool.name), Some(pick(&tool.name))),
             None => bad(
                 why,
-                drawer.otherwise.clone().unwrap_or_else(|| GRIND_ONE.into()),
+                drawer.otherwise.clone().unwrap_or_else(|| say!(voice, "check-grind-one")),
                 Some(json!({"bit": {"owned": null}})).filter(|_| picked.is_some() && !internal),
             ),
         },
         (None, Some(tool)) => good(format!("{}. {}", tool.name, tool.says.first().map_or("", String::as_str))),
         (None, None) if internal => {
-            let span = drawer.span_mm.as_ref().map(|span| format!("No bar was picked: at most {} tip to back goes in.", span.text));
-            unknown(span.unwrap_or_else(|| "No bar was picked.".into()), take("Pick one from the drawer."), serves.map(|t| pick(&t.name)))
+            let span = drawer.span_mm.as_ref().map(|span| say!(voice, "check-no-bar-was-picked-at", span = &span.text));
+            unknown(
+                span.unwrap_or_else(|| say!(voice, "check-no-bar-was-picked")),
+                take(say!(voice, "check-pick-one-from-drawer")),
+                serves.map(|t| pick(&t.name)),
+            )
         }
-        (None, None) => unknown(plan.voice.fill("No {bit} was picked from the drawer."), take(GRIND_ONE), serves.map(|t| pick(&t.name))),
+        (None, None) => unknown(say!(voice, "check-no-bit-picked"), take(say!(voice, "check-grind-one")), serves.map(|t| pick(&t.name))),
     }
 }
-
-const GRIND_ONE: &str = "Grind one for it.";
 
 /// Whether both of its sides clear the flanks, and its heel.
 fn clears(plan: &Plan, heel: Option<String>, rubs: Option<String>) -> LineFinding {
@@ -53,20 +57,21 @@ fn clears(plan: &Plan, heel: Option<String>, rubs: Option<String>) -> LineFindin
     let [leading, trailing] = [0, 1].map(|i| up_to(sides[i].front_deg.value, 2.0));
     let ground = Some(json!({"bit": {"leading_relief_deg": leading, "trailing_relief_deg": trailing}}));
     match (heel, rubs) {
-        (Some(why), None) => bad(why, voice.fill("Set it on {center}, and tell it."), Some(json!({"bit": {"height_mm": 0}}))),
+        (Some(why), None) => bad(why, say!(voice, "check-set-on-center"), Some(json!({"bit": {"height_mm": 0}}))),
         (Some(why), Some(rubs)) => bad(
             format!("{why} {rubs}"),
-            format!("Set it on {}, and grind its sides to {wanted}.", voice.words().center),
+            say!(voice, "check-set-on-center-and-grind", wanted = &wanted),
             Some(json!({"bit": {"height_mm": 0, "leading_relief_deg": leading, "trailing_relief_deg": trailing}})),
         ),
-        (None, Some(why)) => bad(why, format!("Grind its sides to {wanted}."), ground),
-        (None, None) if sides.iter().all(|s| s.ground_deg.is_some()) => good(format!("Ground past what the thread takes; {wanted} was wanted.")),
-        (None, None) => unknown("What its sides were ground to was not told.", format!("Grind {wanted}, and tell it."), ground),
+        (None, Some(why)) => bad(why, say!(voice, "check-grind-sides", wanted = &wanted), ground),
+        (None, None) if sides.iter().all(|s| s.ground_deg.is_some()) => good(say!(voice, "check-ground-past-what-thread-takes", wanted = &wanted)),
+        (None, None) => unknown(say!(voice, "check-what-sides-were-ground-was"), say!(voice, "check-grind-tell", wanted = &wanted), ground),
     }
 }
 
 /// Whether the tip is told, and what the thread takes.
 fn tip(plan: &Plan, wrong: Option<String>) -> LineFinding {
+    let voice = plan.voice;
     let bit = &plan.bit;
     let radius = bit.tip_radius_mm.as_ref().map(|r| r.aim.value);
     let aim = json!({"bit": {
@@ -76,11 +81,11 @@ fn tip(plan: &Plan, wrong: Option<String>) -> LineFinding {
     }});
     let to = bit.tip_radius_mm.as_ref().map_or_else(|| format!("a flat of {}", bit.tip_flat_mm.aim.text), |r| format!("a radius of {}", r.aim.text));
     match wrong {
-        Some(why) => bad(why, format!("Grind it true, with {to}."), Some(aim)),
+        Some(why) => bad(why, say!(voice, "check-tip-grind", to = &to), Some(aim)),
         None if bit.measured => good(format!("{}.", bit.says)),
         None => {
             let stop = &plan.cut.radial_mm.text;
-            unknown(format!("{}. The passes stop at {stop}, to be measured.", bit.says), format!("Measure it; {to} is the aim."), Some(aim))
+            unknown(say!(voice, "check-tip-untold", bit = &bit.says, stop = stop), say!(voice, "check-tip-measure", to = &to), Some(aim))
         }
     }
 }

@@ -6,34 +6,38 @@ use crate::direction::Carriage;
 use crate::job::{BlankFacts, EndKind, Ending, Job, Support};
 use crate::plan::Plan;
 use crate::quantity::SHOWN_MM;
+use crate::say;
 use crate::thread::Side;
+use crate::voice::Voice;
 use crate::watch::Code;
 use serde_json::{Value, json};
 
 pub(super) fn stock(lines: &mut Line<'_>, plan: &Plan) {
+    let voice = plan.voice;
     let against = lines.against(&[Code::BlankSize, Code::BoreLimits]);
     let internal = plan.thread.side == Side::Internal;
     let name = if internal { "Bore" } else { "Blank" };
     let wanted = format!("{} to {}", plan.blank.min_mm.text, plan.blank.max_mm.text);
-    let verb = if internal { "Bore it" } else { "Turn it" };
+    let side = if internal { "internal" } else { "external" };
+    let turn_to = say!(voice, "check-stock-to", side = side, aim = &plan.blank.aim_mm.text);
     lines.put(
         "stock",
         name,
         "blank",
         match against {
-            Some(why) => bad(why, format!("{verb} to {}.", plan.blank.aim_mm.text), Some(json!({"blank": {"diameter_mm": null}}))),
+            Some(why) => bad(why, turn_to, Some(json!({"blank": {"diameter_mm": null}}))),
             // The stations warn of what spoils the fit; what is outside its limits at all is not called within them.
             None if plan.blank.measured && !(plan.blank.min_mm.value - SHOWN_MM..=plan.blank.max_mm.value + SHOWN_MM).contains(&plan.blank.used_mm.value) => {
                 bad(
-                    format!("{} is outside {wanted}.", plan.blank.used_mm.text),
-                    format!("{verb} to {}.", plan.blank.aim_mm.text),
+                    say!(voice, "check-stock-outside", used = &plan.blank.used_mm.text, wanted = &wanted),
+                    turn_to,
                     Some(json!({"blank": {"diameter_mm": null}})),
                 )
             }
-            None if plan.blank.measured => good(format!("{}, within {wanted}.", plan.blank.used_mm.text)),
+            None if plan.blank.measured => good(say!(voice, "check-stock-within", used = &plan.blank.used_mm.text, wanted = wanted)),
             None => unknown(
-                format!("Not measured: {wanted} is wanted."),
-                format!("{verb}, measure, and tell it; aim at {}.", plan.blank.aim_mm.text),
+                say!(voice, "check-stock-not-measured", wanted = &wanted),
+                say!(voice, "check-stock-measure", side = side, aim = &plan.blank.aim_mm.text),
                 Some(json!({"blank": {"diameter_mm": plan.blank.aim_mm.value}})),
             ),
         },
@@ -41,14 +45,13 @@ pub(super) fn stock(lines: &mut Line<'_>, plan: &Plan) {
 }
 
 pub(super) fn stick_out(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
+    let voice = plan.voice;
     let against = lines.against(&[Code::Stickout]);
     let Some(slender) = &plan.blank.slenderness else { return };
     let (how, change) = match slender.asks {
-        Some(Support::Centre) => ("Bring up the tailstock.", Some(json!({"blank": {"support": "centre"}}))),
-        Some(_) => ("Set a steady.", Some(json!({"blank": {"support": "steady"}}))),
-        None => {
-            ("No support serves work so thin or held so already: leave the thread a little full and finish it with a die, or make it entirely by one.", None)
-        }
+        Some(Support::Centre) => (say!(voice, "check-bring-up-tailstock"), Some(json!({"blank": {"support": "centre"}}))),
+        Some(_) => (say!(voice, "check-set-steady"), Some(json!({"blank": {"support": "steady"}}))),
+        None => (say!(voice, "check-no-support-serves-work-so"), None),
     };
     lines.put(
         "stick_out",
@@ -56,11 +59,9 @@ pub(super) fn stick_out(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
         "blank",
         match against {
             Some(why) => bad(why, how, change),
-            None if job.blank.stick_out_mm.is_none() => unknown(
-                format!("How far it stands out was not told; no less than the thread itself. {}", slender.says),
-                "Measure it from the jaws, and tell it.",
-                None,
-            ),
+            None if job.blank.stick_out_mm.is_none() => {
+                unknown(say!(voice, "check-how-far-stands-out-was", bends = &slender.says), say!(voice, "check-measure-from-jaws-tell"), None)
+            }
             None => good(slender.says.clone()),
         },
     );
@@ -68,10 +69,11 @@ pub(super) fn stick_out(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
 
 /// The first thread's chamfer, and how true the work runs where that matters.
 pub(super) fn ends_true(lines: &mut Line<'_>, plan: &Plan) {
+    let voice = plan.voice;
     if let Some(why) = lines.against(&[Code::Chamfer]) {
         let to = plan.blank.chamfer_wanted_mm.value;
         let to = if plan.thread.side == Side::Internal { plan.voice.rule_over(to) } else { plan.voice.rule_under(to) };
-        lines.put("chamfer", "Chamfer", "blank", bad(why, format!("Take it to {}.", plan.voice.about(to)), Some(json!({"blank": {"chamfer_mm": to}}))));
+        lines.put("chamfer", "Chamfer", "blank", bad(why, say!(voice, "check-chamfer-to", to = voice.about(to)), Some(json!({"blank": {"chamfer_mm": to}}))));
     }
     let against = lines.against(&[Code::Runout]);
     if let Some(run_out) = &plan.blank.run_out {
@@ -93,6 +95,7 @@ pub(super) fn ends_true(lines: &mut Line<'_>, plan: &Plan) {
 
 /// The wall round a bore.
 pub(super) fn wall(lines: &mut Line<'_>, plan: &Plan) {
+    let voice = plan.voice;
     let against = lines.against(&[Code::WallThin]);
     let Some(wall) = &plan.blank.wall else { return };
     let soft = wall.pressed.then(|| json!({"blank": {"holding": "faceplate"}}));
@@ -101,8 +104,8 @@ pub(super) fn wall(lines: &mut Line<'_>, plan: &Plan) {
         "Wall",
         "blank",
         match against {
-            Some(why) if wall.pressed => bad(why, "Clamp it by its face, on the faceplate, or hold it in what presses it all round.", soft),
-            Some(why) => bad(why, "The part must be larger outside, or the thread smaller: no way of holding it mends that.", None),
+            Some(why) if wall.pressed => bad(why, say!(voice, "check-clamp-by-face-faceplate-or"), soft),
+            Some(why) => bad(why, say!(voice, "check-part-must-be-larger-outside"), None),
             None => good(wall.says.clone()),
         },
     );
@@ -123,20 +126,20 @@ pub(super) fn relief(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
 fn relief_depth(plan: &Plan, relief: &Relief, told: Option<f64>, shallow: Option<String>) -> LineFinding {
     let (voice, wanted) = (plan.voice, relief.diameter_mm.value);
     let deep = if plan.thread.side == Side::Internal { voice.turned_over(wanted) } else { voice.turned_under(wanted) };
-    let name = match relief.end {
+    let end = match relief.end {
         EndKind::PlungedRing => "ring",
         EndKind::DrilledPocket => "pocket",
         _ => "relief",
     };
     match (shallow, told) {
-        (Some(why), _) => bad(why, format!("Take it to {}.", voice.coarse(deep)), Some(json!({"blank": {"relief_diameter_mm": deep}}))),
+        (Some(why), _) => bad(why, say!(voice, "check-relief-to", deep = voice.coarse(deep)), Some(json!({"blank": {"relief_diameter_mm": deep}}))),
         (None, Some(there)) => {
             let past = voice.coarse(0.1 + (there - wanted).abs() / 2.0);
-            good(format!("{}, past the deepest this tip reaches by {past}.", voice.coarse(there)))
+            good(say!(voice, "check-relief-past-tip", there = voice.coarse(there), past = &past))
         }
         (None, None) => unknown(
-            format!("No {name} told: this tip wants {} across and {} wide.", relief.diameter_mm.text, relief.width_mm.text),
-            "Turn it before the thread, and tell it.",
+            say!(voice, "check-relief-untold", end = end, diameter = &relief.diameter_mm.text, width = &relief.width_mm.text),
+            say!(voice, "check-turn-before-thread-tell"),
             Some(json!({"blank": {"relief_diameter_mm": deep}})),
         ),
     }
@@ -144,17 +147,17 @@ fn relief_depth(plan: &Plan, relief: &Relief, told: Option<f64>, shallow: Option
 
 fn relief_width(plan: &Plan, relief: &Relief, facts: &BlankFacts, narrow: Option<String>) -> LineFinding {
     if plan.blank.body_ahead_mm.is_none() {
-        return foremost_untold("What stands ahead of the point in the bore, the bar's nose or its screw, was not told: it meets the end first.");
+        return foremost_untold(say!(plan.voice, "check-foremost-untold-in-bore"), plan.voice);
     }
     let voice = plan.voice;
     let width = voice.rule_over(relief.width_mm.value);
-    let stop = if plan.setup.carriage == Carriage::TowardHeadstock { "to stop in" } else { "to start in" };
+    let carriage = if plan.setup.carriage == Carriage::TowardHeadstock { "toward" } else { "away" };
     match (narrow, facts.relief_width_mm) {
         (Some(why), _) => widened(plan, relief, facts, width, why),
-        (None, Some(there)) => good(format!("{} {stop}, {} needed.", voice.coarse(there), relief.width_mm.text)),
+        (None, Some(there)) => good(say!(voice, "check-relief-wide", carriage = carriage, there = voice.coarse(there), needed = &relief.width_mm.text)),
         (None, None) => unknown(
-            format!("Its width was not told: {} {stop} is needed.", relief.width_mm.text),
-            format!("Make it at least {}.", voice.about(width)),
+            say!(voice, "check-relief-width-untold", carriage = carriage, needed = &relief.width_mm.text),
+            say!(voice, "check-relief-at-least", width = voice.about(width)),
             Some(json!({"blank": {"relief_width_mm": width}})),
         ),
     }
@@ -181,18 +184,18 @@ fn widened(plan: &Plan, relief: &Relief, facts: &BlankFacts, width: f64, why: St
         change["setup"]["ending"] = json!("hand");
     }
     let cure = if too_narrow {
-        format!("Widen it to {}.", voice.about(width))
+        say!(voice, "check-relief-widen", width = voice.about(width))
     } else if corner.is_some() {
-        "Leave a smaller radius in its corners.".into()
+        say!(voice, "check-leave-smaller-radius-corners")
     } else {
-        "Turn the spindle by hand for the last turns.".to_owned()
+        say!(voice, "check-turn-spindle-by-hand-last")
     };
     bad(why, cure, Some(change))
 }
 
 /// What stands foremost on the tool in a bore is nobody's guess.
-fn foremost_untold(why: &str) -> LineFinding {
-    bad(why, "Measure from the point to whatever stands foremost, and tell it.", None)
+fn foremost_untold(why: String, voice: Voice) -> LineFinding {
+    bad(why, say!(voice, "check-measure-from-point-whatever-stands"), None)
 }
 
 /// What stands beyond an end with nothing turned there, what the cut meets at the tailstock, and the stroke back.
@@ -211,24 +214,23 @@ pub(super) fn open_end(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
 }
 
 fn end_room(plan: &Plan, job: &Job, beyond: &Beyond, against: Option<String>) -> LineFinding {
+    let voice = plan.voice;
     let internal = plan.thread.side == Side::Internal;
     match (against, &beyond.gap_mm) {
-        (_, Some(_)) if internal && plan.blank.body_ahead_mm.is_none() => {
-            foremost_untold("What stands ahead of the point, the bar's nose or its screw, was not told: it meets what is behind the bore first.")
-        }
+        (_, Some(_)) if internal && plan.blank.body_ahead_mm.is_none() => foremost_untold(say!(voice, "check-foremost-untold-behind"), voice),
         (Some(why), None) if job.setup.runout_mm.is_some_and(|room| over_the_room(plan, room)) => bad(
             why,
-            "Turn a groove to start in, and turn the spindle by hand.",
+            say!(voice, "check-turn-groove-start-turn-spindle"),
             Some(json!({"blank": {"end": null}, "setup": {"ending": "hand", "spindle_rpm": null}})),
         ),
-        (Some(why), None) => bad(why, "Turn a groove to start in.", Some(json!({"blank": {"end": null}}))),
+        (Some(why), None) => bad(why, say!(voice, "check-turn-groove-start"), Some(json!({"blank": {"end": null}}))),
         (Some(why), Some(_)) => {
             let (says, change) = room_made(plan, job, beyond);
             bad(why, says, Some(change))
         }
         (None, Some(_)) => good(beyond.says.clone()),
         (None, None) if job.setup.runout_mm.is_some() => room_told(plan, job.setup.runout_mm.unwrap_or(0.0)),
-        (None, None) => unknown(beyond.says.clone(), "Measure from the end of the thread to whatever stands there, and tell it.", None),
+        (None, None) => unknown(beyond.says.clone(), say!(voice, "check-measure-from-end-thread-whatever"), None),
     }
 }
 
@@ -246,25 +248,22 @@ fn room_made(plan: &Plan, job: &Job, beyond: &Beyond) -> (String, Value) {
         (format!("Turn a groove to start in{room}."), change)
     } else if beyond.jaws {
         let out = voice.rule_over(plan.thread.length_mm.value + needs);
-        (format!("Let it stand out {}.", voice.about(out)), json!({"blank": {"stick_out_mm": out}}))
+        (say!(voice, "check-let-stand-out", out = voice.about(out)), json!({"blank": {"stick_out_mm": out}}))
     } else {
-        (format!("Make {} of room there, and tell it.", voice.about(needs)), json!({"blank": {"beyond_mm": needs}}))
+        (say!(voice, "check-make-room-there-tell", needs = voice.about(needs)), json!({"blank": {"beyond_mm": needs}}))
     }
 }
 
 /// What the cut meets where it runs toward the tailstock.
 fn tail_room(plan: &Plan, job: &Job) -> LineFinding {
+    let voice = plan.voice;
     if let Some(room) = job.setup.runout_mm {
         return room_told(plan, room);
     }
     let held = job.blank.support != Support::None && plan.thread.side == Side::External;
     unknown(
-        format!(
-            "The cut runs toward {}, and the room there was not told; it runs on {} after the hand moves.",
-            if held { plan.voice.fill("the {center}") } else { "the tailstock".to_owned() },
-            plan.setup.stopping_mm.text
-        ),
-        "Measure from the end of the thread to where the carriage, the slide or the tool would meet it, and tell it.",
+        say!(voice, "check-cut-runs-toward-room-there", meets = if held { "center" } else { "tailstock" }, stopping = &plan.setup.stopping_mm.text),
+        say!(voice, "check-measure-from-end-thread-where"),
         None,
     )
 }
@@ -276,14 +275,15 @@ fn over_the_room(plan: &Plan, room: f64) -> bool {
 
 /// A room to stop in that was told, against what stopping takes.
 fn room_told(plan: &Plan, room: f64) -> LineFinding {
+    let voice = plan.voice;
     let (setup, there) = (&plan.setup, plan.voice.thou(room));
     if setup.ending == Ending::Hand {
-        return good(format!("{there} to stop in, as told; turned by hand it stops where the hand does."));
+        return good(say!(voice, "check-room-by-hand", there = &there));
     }
     let takes = &setup.stopping_mm;
     if over_the_room(plan, room) {
         let by_hand = Some(json!({"setup": {"ending": "hand", "spindle_rpm": null}}));
-        return bad(format!("{there} to stop in, as told, where it runs on {}.", takes.text), "Turn the spindle by hand, or make room there.", by_hand);
+        return bad(say!(voice, "check-room-short", there = &there, takes = &takes.text), say!(voice, "check-by-hand-or-room-there"), by_hand);
     }
-    good(format!("{there} to stop in, as told; it runs on {}.", takes.text))
+    good(say!(voice, "check-room-serves", there = &there, takes = &takes.text))
 }

@@ -2,13 +2,14 @@
 
 use super::{Line, bad, good};
 use crate::cut::PassKind;
-use crate::job::Job;
 use crate::plan::Plan;
+use crate::say;
 use crate::watch::Code;
 use serde_json::json;
 
 /// A number of passes of the user's own.
 pub(super) fn passes(lines: &mut Line<'_>, plan: &Plan) {
+    let voice = plan.voice;
     let against = lines.against(&[Code::Passes]);
     let rows = plan.cut.passes.iter().filter(|p| matches!(p.kind, PassKind::Cut | PassKind::Stocking));
     let (count, most) = rows.fold((0, 0.0_f64), |(n, a), p| (n + 1, a.max(p.chip_mm2)));
@@ -17,22 +18,18 @@ pub(super) fn passes(lines: &mut Line<'_>, plan: &Plan) {
         "Passes",
         "cut",
         match against {
-            Some(why) => bad(why, "Leave the passes to the app.", Some(json!({"cut": {"passes": null, "rows": []}}))),
+            Some(why) => bad(why, say!(voice, "check-leave-passes-app"), Some(json!({"cut": {"passes": null, "rows": []}}))),
             None => good(
-                format!(
-                    "{count} {}, of up to {} each. {}",
-                    if count == 1 { "cut" } else { "cuts" },
-                    plan.voice.area(most),
-                    plan.cut.lightened.as_deref().unwrap_or_default()
-                )
-                .trim()
-                .to_owned(),
+                say!(voice, "check-cuts-of", count = count, most = voice.area(most), lightened = plan.cut.lightened.as_deref().unwrap_or_default())
+                    .trim()
+                    .to_owned(),
             ),
         },
     );
 }
 
-pub(super) fn compound(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
+pub(super) fn compound(lines: &mut Line<'_>, plan: &Plan) {
+    let voice = plan.voice;
     let angle = lines.against(&[Code::CompoundAngle]);
     let cannot = lines.against(&[Code::CompoundSwing, Code::CompoundTravel]);
     let straight = Some(json!({"cut": {"style": "radial", "compound_angle_deg": null}}));
@@ -41,10 +38,8 @@ pub(super) fn compound(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
         "Slide",
         "cut",
         match (cannot, angle) {
-            (Some(why), _) => bad(why, "Plunge straight in by the cross-slide, with lighter cuts.", straight),
-            (None, Some(why)) => {
-                bad(why, format!("Lean the {} as the thread wants.", job.voice.words().compound), Some(json!({"cut": {"compound_angle_deg": null}})))
-            }
+            (Some(why), _) => bad(why, say!(voice, "check-plunge-straight-by-cross-slide-with"), straight),
+            (None, Some(why)) => bad(why, say!(voice, "check-lean-as-thread-wants"), Some(json!({"cut": {"compound_angle_deg": null}}))),
             (None, None) => {
                 let travel = plan.cut.compound_mm.as_ref().map_or_else(String::new, |c| format!(" {} of travel wanted.", c.text));
                 good(format!("{}{travel}", plan.cut.scale))

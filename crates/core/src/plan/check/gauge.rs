@@ -4,11 +4,13 @@ use super::{Line, LineFinding, bad, good, unknown};
 use crate::job::Proof;
 use crate::plan::Plan;
 use crate::quantity::large_first;
+use crate::say;
 use crate::watch::Code;
 use serde_json::{Value, json};
 
 /// Whether the mate will go on at the size aimed at.
 pub(super) fn mate(lines: &mut Line<'_>, plan: &Plan) {
+    let voice = plan.voice;
     let against = lines.against(&[Code::MateTight]);
     let Some(functional) = &plan.gauge.functional else { return };
     let aim = functional.aim_mm.as_ref();
@@ -19,7 +21,7 @@ pub(super) fn mate(lines: &mut Line<'_>, plan: &Plan) {
         match against {
             Some(why) => bad(
                 why,
-                aim.map_or_else(|| "No size in the limits makes room: a truer train or tool, or a shorter mate.".to_owned(), |a| format!("Aim at {}.", a.text)),
+                aim.map_or_else(|| say!(voice, "check-no-size-limits-makes-room"), |a| say!(voice, "check-aim", size = &a.text)),
                 aim.map(|a| json!({"cut": {"target_pitch_diameter_mm": a.value}})),
             ),
             None => good(functional.says.clone()),
@@ -28,14 +30,15 @@ pub(super) fn mate(lines: &mut Line<'_>, plan: &Plan) {
 }
 
 pub(super) fn proof(lines: &mut Line<'_>, plan: &Plan) {
+    let voice = plan.voice;
     let wires = lines.against(&[Code::WireUnusable]).map_or_else(String::new, |w| format!(" {w}"));
     let proof = &plan.proof;
     let way = proof.ways.iter().find(|w| w.chosen);
     // What to do first when nothing at hand proves it.
     let first = proof.ways.iter().find(|w| matches!(w.by, Proof::Plug | Proof::TestPiece) && w.serves == Some(true));
     let cure = |judged: fn(String, String, Option<Value>) -> LineFinding, why: String| match first {
-        Some(w) => judged(why, format!("Prove it by {}.", w.says), Some(json!({"gauge": {"proof": w.by}}))),
-        None => judged(why, "Get what is missing before the first chip.".into(), None),
+        Some(w) => judged(why, say!(voice, "check-prove-by", proof = w.says), Some(json!({"gauge": {"proof": w.by}}))),
+        None => judged(why, say!(voice, "check-get-what-missing-before-first"), None),
     };
     lines.put(
         "proof",
@@ -47,7 +50,7 @@ pub(super) fn proof(lines: &mut Line<'_>, plan: &Plan) {
             Some(w) => cure(bad, format!("{}: {}.", large_first(w.says), w.why)),
             None => {
                 let why: Vec<String> = proof.ways.iter().filter(|w| w.serves != Some(true)).map(|w| format!("{}, {}", w.says, w.why)).collect();
-                cure(bad, format!("Nothing at hand proves it: {}.", why.join("; ")))
+                cure(bad, say!(voice, "check-nothing-at-hand-proves", ways = why.join("; ")))
             }
         },
     );

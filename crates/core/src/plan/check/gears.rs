@@ -4,6 +4,8 @@ use super::{Line, LineFinding, bad, good, unknown};
 use crate::gears::{HungTrain, TrainRow};
 use crate::job::{Job, Lathe};
 use crate::plan::Plan;
+use crate::say;
+use crate::voice::Voice;
 use crate::watch::{Code, DOUBTFUL_SHARE};
 use serde_json::{Value, json};
 
@@ -16,10 +18,10 @@ pub(super) fn gears(lines: &mut Line<'_>, plan: &Plan, job: &Job, lathe: &Lathe)
     };
     let finding = match against {
         Some(why) => hangs_not(plan, hung, why),
-        None => hangs(hung),
+        None => hangs(hung, plan.voice),
     };
     lines.put("gears_hang", HANG, "gears", finding);
-    lines.put("gears_on", "Gears are on", "gears", on_it(hung, lathe));
+    lines.put("gears_on", "Gears are on", "gears", on_it(hung, lathe, plan.voice));
     let finding = match lines.against(&[Code::LeadError]) {
         Some(why) => lead_untrue(plan, hung, why),
         None => good(hung.judged.clone()),
@@ -41,54 +43,53 @@ fn hangable(plan: &Plan) -> impl Iterator<Item = &TrainRow> {
 
 /// No train was found, perhaps for the bounds it was looked for in.
 fn none_hangs(job: &Job, why: Option<String>) -> LineFinding {
+    let voice = job.voice;
     let facts = &job.gears;
     let narrowed = facts.max_error.is_some() || facts.gearbox.is_some() || facts.keep.is_some() || facts.max_changes.is_some();
     let open = json!({"gears": {"exact_only": null, "max_error_ppm": null, "gearbox": null, "keep": null, "max_changes": null, "hang": null}});
-    let cure = if narrowed { "Look for trains without those bounds." } else { "Add gears to the lathe, or see which to make or buy." };
+    let cure = if narrowed { say!(voice, "check-look-trains-without-those-bounds") } else { say!(voice, "check-add-gears-lathe-or-see") };
     bad(why.unwrap_or_default(), cure, narrowed.then_some(open))
 }
 
 /// The train there is does not hang.
 fn hangs_not(plan: &Plan, hung: &HungTrain, why: String) -> LineFinding {
+    let voice = plan.voice;
     let free = hangable(plan).next().filter(|r| r.drivers != hung.train.drivers || r.driven != hung.train.driven);
     match (free, hung.chosen) {
-        (_, true) => bad(why, "Leave the train to the app.", Some(json!({"gears": {"hang": null}}))),
+        (_, true) => bad(why, say!(voice, "check-leave-train-app"), Some(json!({"gears": {"hang": null}}))),
         (Some(row), false) => bad(why, format!("Hang {} instead.", teeth(row)), Some(hang(row))),
-        (None, false) => bad(why, "No train of these gears hangs: see near sizes, and which gear to make or buy.", None),
+        (None, false) => bad(why, say!(voice, "check-no-train-these-gears-hangs"), None),
     }
 }
 
 /// It hangs, by the arm as measured or by its tooth counts alone.
-fn hangs(hung: &HungTrain) -> LineFinding {
+fn hangs(hung: &HungTrain, voice: Voice) -> LineFinding {
     if hung.train.fits.is_none() {
-        return unknown(
-            format!("{}: by tooth counts alone, the arm is not measured.", teeth(&hung.train)),
-            "Hang it with a slip of paper in each mesh, and turn it by hand.",
-            None,
-        );
+        return unknown(say!(voice, "check-by-tooth-counts-alone-arm", train = teeth(&hung.train)), say!(voice, "check-hang-with-slip-paper-each"), None);
     }
     let tight = hung.clearances.first().map_or_else(String::new, |c| format!(" Tightest, {}: {}.", c.between, c.room_mm.text));
     good(format!("{}.{tight}", teeth(&hung.train)))
 }
 
 /// Whether it is what hangs on the lathe now.
-fn on_it(hung: &HungTrain, lathe: &Lathe) -> LineFinding {
+fn on_it(hung: &HungTrain, lathe: &Lathe, voice: Voice) -> LineFinding {
     if hung.train.swaps == 0 {
-        return good(format!("{} is on the lathe{}.", teeth(&hung.train), lever(&hung.train)));
+        return good(say!(voice, "check-on-the-lathe", train = teeth(&hung.train), lever = lever(&hung.train)));
     }
     // A lathe with nothing on it is one whose gears nobody told.
     let untold = lathe.mounted.drivers.is_empty() && lathe.mounted.driven.is_empty();
-    let says = if untold { format!("{} is wanted; what hangs there was not told.", teeth(&hung.train)) } else { to_change(&hung.train, lathe) };
+    let says = if untold { say!(voice, "check-wanted-what-hangs-there-was", train = teeth(&hung.train)) } else { to_change(&hung.train, lathe, voice) };
     let judged = if untold { unknown } else { bad };
     judged(
         says,
-        "Machine isolated, hang it, guard back on; then say it is on.",
+        say!(voice, "check-machine-isolated-hang-guard-back"),
         Some(json!({"lathe": {"mounted": {"drivers": hung.train.drivers, "driven": hung.train.driven}}})),
     )
 }
 
 /// The lead's error takes more of the room than may be: a truer train, or a shorter nut.
 fn lead_untrue(plan: &Plan, hung: &HungTrain, why: String) -> LineFinding {
+    let voice = plan.voice;
     if let Some(row) = hangable(plan).find(|r| r.error_ppm.abs() < 0.3 * hung.train.error_ppm.abs()) {
         return bad(why, format!("Hang {}: {}.", teeth(row), row.error_text), Some(hang(row)));
     }
@@ -97,24 +98,20 @@ fn lead_untrue(plan: &Plan, hung: &HungTrain, why: String) -> LineFinding {
     let engaged = plan.thread.engagement_mm.value;
     let shorter = engaged * room * DOUBTFUL_SHARE / hung.takes_mm.value.abs().max(1e-9) * CLOSER_WHEN_SHORT;
     if shorter < plan.thread.pitch_mm.value {
-        return bad(why, "No nut is short enough for it: buy the gear that makes it true.", None);
+        return bad(why, say!(voice, "check-no-nut-short-enough-buy"), None);
     }
-    bad(
-        why,
-        format!("Engage no more than {} of nut, or buy the gear that makes it true.", plan.voice.about(shorter)),
-        Some(json!({"thread": {"engagement_mm": shorter}})),
-    )
+    bad(why, say!(voice, "check-engage-no-more-than-nut", shorter = voice.about(shorter)), Some(json!({"thread": {"engagement_mm": shorter}})))
 }
 
 /// A shorter mate is given a closer tolerance by some standards: at the least, this share of the room.
 const CLOSER_WHEN_SHORT: f64 = 0.6;
 
 /// What hangs there and what comes off and goes on, in words.
-fn to_change(row: &crate::gears::TrainRow, lathe: &Lathe) -> String {
+fn to_change(row: &TrainRow, lathe: &Lathe, voice: Voice) -> String {
     let [off, on] = yoke_gears::changes(row.drivers.iter().copied(), row.driven.iter().copied(), &lathe.mounted);
     let some = |n: usize, way: &str| (n > 0).then(|| format!("{n} {} {way}", if n == 1 { "gear" } else { "gears" }));
     let list: Vec<String> = some(off, "to take off").into_iter().chain(some(on, "to hang")).collect();
-    format!("{} is wanted: {}.", teeth(row), list.join(", "))
+    say!(voice, "check-to-change", train = teeth(row), changes = list.join(", "))
 }
 
 /// A train as it is said.
@@ -128,6 +125,7 @@ fn lever(row: &crate::gears::TrainRow) -> String {
 }
 
 pub(super) fn dial(lines: &mut Line<'_>, plan: &Plan) {
+    let voice = plan.voice;
     let against = lines.against(&[Code::DialUnsafe]);
     let ending = plan.setup.endings.iter().find(|e| e.chosen);
     let said = ending.map_or("", |e| e.says.as_str());
@@ -136,13 +134,13 @@ pub(super) fn dial(lines: &mut Line<'_>, plan: &Plan) {
         "{Half-nut}",
         "gears",
         match (against, ending) {
-            (Some(why), _) => bad(why, "End each pass as suits the train.", Some(json!({"setup": {"ending": null}}))),
+            (Some(why), _) => bad(why, say!(voice, "check-end-as-suits-train"), Some(json!({"setup": {"ending": null}}))),
             (None, Some(way)) if !way.serves => bad(
-                format!("Not with this lathe and train: {said}; {}.", way.consequence),
-                "End each pass as suits this lathe.",
+                say!(voice, "check-not-with-this-lathe-train", said = said, consequence = &way.consequence),
+                say!(voice, "check-end-as-suits-lathe"),
                 Some(json!({"setup": {"ending": null}})),
             ),
-            _ => good(format!("To end each pass, {said}.")),
+            _ => good(say!(voice, "check-ending", said = said)),
         },
     );
 }

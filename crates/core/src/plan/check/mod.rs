@@ -125,8 +125,8 @@ pub fn check(plan: &Plan, job: &Job, lathe: &Lathe) -> Check {
     blank::open_end(&mut lines, plan, job);
     setup::speed(&mut lines, plan, job);
     gears::dial(&mut lines, plan);
-    setup::chuck(&mut lines, plan, lathe, job);
-    cut::compound(&mut lines, plan, job);
+    setup::chuck(&mut lines, plan, lathe);
+    cut::compound(&mut lines, plan);
     cut::passes(&mut lines, plan);
     gauge::mate(&mut lines, plan);
     gauge::proof(&mut lines, plan);

@@ -4,12 +4,15 @@ use super::{Line, LineFinding, bad, good, unknown};
 use crate::gears::DialRule;
 use crate::job::{Chuck, Ending, Job, Lathe, Speeds};
 use crate::plan::Plan;
+use crate::say;
 use crate::setup::{SetupSection, SpeedLimit};
 use crate::thread::section::LOAD_FACES;
+use crate::voice::Voice;
 use crate::watch::Code;
 use serde_json::{Value, json};
 
 pub(super) fn hand(lines: &mut Line<'_>, plan: &Plan) {
+    let voice = plan.voice;
     let against = lines.against(&[Code::WrongHand]);
     let (motion, wanted) = (&plan.setup.motion, plan.thread.hand);
     let way = Some(json!({"setup": {"way": null}}));
@@ -18,17 +21,20 @@ pub(super) fn hand(lines: &mut Line<'_>, plan: &Plan) {
         "Hand",
         "setup",
         match (motion.hand, against) {
-            (_, Some(why)) if plan.setup.hand_cut != wanted => bad(why, "Let the carriage run the way that suits the hand.", way),
-            (Some(given), _) if given != wanted => bad(motion.says.clone(), "Hang the train with the idlers shown.", Some(json!({"gears": {"hang": null}}))),
-            (_, Some(why)) => bad(why, "Hang one idler more, or one fewer.", Some(json!({"gears": {"hang": null}}))),
-            (None, None) => unknown("Nothing is known of the tumbler.", "Turn the spindle once by hand and see which way the carriage goes.", None),
-            (Some(given), None) => good(format!("A {} thread, as wanted.", given.word())),
+            (_, Some(why)) if plan.setup.hand_cut != wanted => bad(why, say!(voice, "check-let-carriage-run-way-suits"), way),
+            (Some(given), _) if given != wanted => {
+                bad(motion.says.clone(), say!(voice, "check-hang-train-with-idlers-shown"), Some(json!({"gears": {"hang": null}})))
+            }
+            (_, Some(why)) => bad(why, say!(voice, "check-hang-one-idler-more-or"), Some(json!({"gears": {"hang": null}}))),
+            (None, None) => unknown(say!(voice, "check-nothing-known-tumbler"), say!(voice, "check-turn-spindle-once-by-hand"), None),
+            (Some(given), None) => good(say!(voice, "check-hand-as-wanted", word = given.word())),
         },
     );
 }
 
 /// Which flank carries the load, of a thread whose flanks are not alike.
 pub(super) fn load_flank(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
+    let voice = plan.voice;
     let Some(flanks) = plan.thread.flanks_deg else { return };
     let met = flanks.says();
     lines.put(
@@ -36,10 +42,10 @@ pub(super) fn load_flank(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
         "Flank that carries the load",
         "thread",
         match job.thread.load_faces {
-            Some(faces) => good(format!("It faces the {}: the tool meets {met}.", faces.word())),
+            Some(faces) => good(say!(voice, "check-load-flank-faces", word = faces.word(), met = &met)),
             None => unknown(
-                format!("Which way it faces was not told: the {} is taken, so the tool meets {met}.", LOAD_FACES.word()),
-                "Hold the drawing to the lathe and tell it: turned about, the thread carries its load on the wrong flank.",
+                say!(voice, "check-which-way-faces-was-not", word = LOAD_FACES.word(), met = &met),
+                say!(voice, "check-hold-drawing-lathe-tell-turned"),
                 None,
             ),
         },
@@ -51,6 +57,7 @@ const STARTING_SPREAD: f64 = 1.5;
 
 /// The speed, against what bounds it.
 pub(super) fn speed(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
+    let voice = plan.voice;
     lines.answered.push(Code::Stopping);
     let setup = &plan.setup;
     let (speed, limit) = (setup.speed_rpm.value, setup.limit_rpm.value);
@@ -62,13 +69,13 @@ pub(super) fn speed(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
     let chosen = job.setup.spindle_rpm.is_some();
     let binds = setup.speed_limit.says();
     let finding = if setup.ending == Ending::Hand {
-        good("The spindle is turned by hand.")
+        good(say!(voice, "check-spindle-turned-by-hand"))
     } else if chosen && (!has || (over && setup.lathe_speeds.slowest() <= limit)) {
-        speed_chosen(setup, has)
+        speed_chosen(setup, has, voice)
     } else if over {
         slowest_over(plan)
     } else {
-        good(format!("{}; {binds} allows {}. It runs on {} before it stops.", setup.speed_rpm.text, setup.limit_rpm.text, setup.stopping_mm.text))
+        good(say!(voice, "check-speed-serves", speed = &setup.speed_rpm.text, binds = binds, limit = &setup.limit_rpm.text, stopping = &setup.stopping_mm.text))
     };
     lines.put("speed", "Speed", "setup", finding);
 }
@@ -79,55 +86,57 @@ fn turned_by_hand() -> Option<Value> {
 }
 
 /// A speed of the user's own that the lathe has not, or that is over what is allowed.
-fn speed_chosen(setup: &SetupSection, has: bool) -> LineFinding {
+fn speed_chosen(setup: &SetupSection, has: bool, voice: Voice) -> LineFinding {
     let why = if has {
-        format!("{} is over {}: {} allows no more.", setup.speed_rpm.text, setup.limit_rpm.text, setup.speed_limit.says())
+        say!(voice, "check-speed-over", speed = &setup.speed_rpm.text, limit = &setup.limit_rpm.text, speed_limit = setup.speed_limit.says())
     } else {
-        format!("{} is no speed of this lathe.", setup.speed_rpm.text)
+        say!(voice, "check-no-speed-this-lathe", speed = &setup.speed_rpm.text)
     };
     if setup.lathe_speeds.slowest() > setup.limit_rpm.value + 1e-9 {
-        bad(why, "Turn the spindle by hand: even the slowest is over what is allowed here.", turned_by_hand())
+        bad(why, say!(voice, "check-turn-spindle-by-hand-even"), turned_by_hand())
     } else {
-        bad(why, "Leave the speed to the app.", Some(json!({"setup": {"spindle_rpm": null}})))
+        bad(why, say!(voice, "check-leave-speed-app"), Some(json!({"setup": {"spindle_rpm": null}})))
     }
 }
 
 /// Even the lathe's slowest speed is over what is allowed: how much that matters is by what bounds it.
 fn slowest_over(plan: &Plan) -> LineFinding {
+    let voice = plan.voice;
     let setup = &plan.setup;
     let (speed, limit) = (setup.speed_rpm.value, setup.limit_rpm.value);
     let binds = setup.speed_limit.says();
     if setup.speed_limit == SpeedLimit::Hand {
         return unknown(
-            format!("The slowest, {}, is over the {} that {binds} is given.", setup.speed_rpm.text, setup.limit_rpm.text),
-            "Try it on air first, hand on the lever, and tell what you care to thread at; or turn the spindle by hand.",
+            say!(voice, "check-slowest-over-hand", speed = &setup.speed_rpm.text, limit = &setup.limit_rpm.text, binds = binds),
+            say!(voice, "check-try-air-first-hand-lever"),
             turned_by_hand(),
         );
     }
     if setup.speed_limit == SpeedLimit::Cutting && speed <= limit * STARTING_SPREAD {
         return unknown(
-            format!("The slowest, {}, is over the {} of the table, which is where to start and no limit.", setup.speed_rpm.text, setup.limit_rpm.text),
-            "Oil it well and watch the edge; or turn the spindle by hand.",
+            say!(voice, "check-slowest-over-table", speed = &setup.speed_rpm.text, limit = &setup.limit_rpm.text),
+            say!(voice, "check-oil-well-watch-edge-or"),
             turned_by_hand(),
         );
     }
     let stops = setup.speed_limit == SpeedLimit::Stopping;
     let why = if limit < 1.0 {
-        format!("There is no room to stop in at any speed; the slowest is {}.", setup.speed_rpm.text)
+        say!(voice, "check-there-no-room-stop-at", speed = &setup.speed_rpm.text)
     } else {
-        format!("The slowest, {}, is over {}: {binds} allows no more.", setup.speed_rpm.text, setup.limit_rpm.text)
+        say!(voice, "check-slowest-over", speed = &setup.speed_rpm.text, limit = &setup.limit_rpm.text, binds = binds)
     };
     let cure = if stops && plan.blank.beyond.is_some() {
-        "Turn the spindle by hand, or make room past the end of the thread."
+        say!(voice, "check-by-hand-or-make-room")
     } else if stops {
-        "Turn the spindle by hand for the last turns, widen the relief, or cut away from the shoulder."
+        say!(voice, "check-by-hand-or-relief")
     } else {
-        "Turn the spindle by hand."
+        say!(voice, "check-turn-spindle-by-hand")
     };
     bad(why, cure, turned_by_hand())
 }
 
-pub(super) fn chuck(lines: &mut Line<'_>, plan: &Plan, lathe: &Lathe, job: &Job) {
+pub(super) fn chuck(lines: &mut Line<'_>, plan: &Plan, lathe: &Lathe) {
+    let voice = plan.voice;
     lines.answered.push(Code::ChuckUnscrews);
     let reversed = plan.setup.spindle == crate::direction::Spindle::Reversed;
     let back = matches!(plan.setup.ending, Ending::Closed | Ending::SameMark);
@@ -143,22 +152,22 @@ pub(super) fn chuck(lines: &mut Line<'_>, plan: &Plan, lathe: &Lathe, job: &Job)
         "setup",
         match (lathe.chuck, reversed, back) {
             (Chuck::Screwed, true, _) => bad(
-                "The chuck screws on and the cut runs reversed: it can unscrew.",
-                "Run the carriage the other way with the spindle forward.",
+                say!(voice, "check-chuck-screws-cut-runs-reversed"),
+                say!(voice, "check-run-carriage-other-way-with"),
                 Some(json!({"setup": {"way": null, "wall": null, "ending": if back { Value::from(other) } else { Value::Null }}})),
             ),
             (Chuck::Screwed, false, true) => bad(
-                "The chuck screws on and the spindle is reversed after every pass: started hard, it can unscrew.",
+                say!(voice, "check-chuck-screws-spindle-reversed-after"),
                 match other {
-                    "dial" => format!("Open the {} instead and close it by the dial.", job.voice.words().half_nut),
-                    "hand" => "Turn the spindle by hand instead.".to_owned(),
-                    _ => format!("Open the {} instead and close it by chalk marks, the carriage back at a fixed stop.", job.voice.words().half_nut),
+                    "dial" => say!(voice, "check-open-instead-close-by-dial"),
+                    "hand" => say!(voice, "check-turn-spindle-by-hand-instead"),
+                    _ => say!(voice, "check-open-instead-close-by-chalk"),
                 },
                 Some(json!({"setup": {"ending": other}})),
             ),
-            (Chuck::Screwed, false, false) => good("Screwed on, and never run in reverse here. Key out."),
-            (_, true, _) => good("Held so that it may run in reverse. Key out."),
-            _ => good("Held for the directions used. Key out."),
+            (Chuck::Screwed, false, false) => good(say!(voice, "check-screwed-never-run-reverse-here")),
+            (_, true, _) => good(say!(voice, "check-held-so-may-run-reverse")),
+            _ => good(say!(voice, "check-held-directions-used-key-out")),
         },
     );
 }
