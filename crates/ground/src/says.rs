@@ -25,7 +25,7 @@ macro_rules! files {
 }
 
 /// English, a file a station; `lathe` is what stands beside the lathe, `pages` the pages' own texts there and on the card.
-pub const ENGLISH: Files = files!("en": "gears", "setup", "cut", "gauge", "check", "lathe", "pages");
+pub const ENGLISH: Files = files!("en": "blank", "gears", "setup", "cut", "gauge", "check", "lathe", "pages");
 /// German: the lathe view and the ten-second card.
 pub const GERMAN: Files = files!("de": "gears", "setup", "cut", "gauge", "lathe", "pages");
 

@@ -3,6 +3,7 @@
 use super::rules;
 use crate::job::{RegisterFacts, RegisterFit};
 
+use crate::say;
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::watch::{Code, Level, Watch};
@@ -52,15 +53,8 @@ pub(super) fn reckon(sheet: &mut Worksheet, facts: RegisterFacts, thread: &Threa
     };
     if !clear {
         let text = match thread.spec.side {
-            Side::Internal => format!(
-                "The register, {}, lies inside the thread: its crests are left in it. Bore it after the thread, or seat the mate on a larger part.",
-                voice.length(max.value)
-            ),
-            Side::External => format!(
-                "The register, {}, stands in the thread's depth: the {bit} marks it. Turn it after the thread, or smaller than the root.",
-                voice.length(min.value),
-                bit = voice.words().bit
-            ),
+            Side::Internal => say!(voice, "blank-register-inside", max = voice.length(max.value)),
+            Side::External => say!(voice, "blank-register-marked", min = voice.length(min.value)),
         };
         watch.push(Watch::new(Level::Note, Code::RegisterMarked, "blank", text));
     }

@@ -4,6 +4,7 @@ use super::rules;
 use crate::faults::Assumption;
 use crate::job::{BlankAim, BlankFacts};
 use crate::quantity::plain_text;
+use crate::say;
 use crate::thread::form::Thread;
 use crate::thread::{Side, rules as thread_rules};
 use crate::voice::Voice;
@@ -39,12 +40,13 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, thread: &Thread,
     if let Some(share) = facts.engagement_percent {
         aim = sheet.apply(&rules::BORE_OF_SHARE, [thread.major, share.into(), full]);
         if aim.value > max.value + 1e-9 || aim.value < min.value - 1e-9 {
-            let text = format!(
-                "A bore for {} % is {}, outside the class's {} to {}.",
-                plain_text(share, 0),
-                voice.length(aim.value),
-                voice.length(min.value),
-                voice.length(max.value)
+            let text = say!(
+                voice,
+                "blank-bore-outside-class",
+                share = plain_text(share, 0),
+                aim = voice.length(aim.value),
+                min = voice.length(min.value),
+                max = voice.length(max.value)
             );
             watch.push(Watch::new(Level::Warn, Code::BoreLimits, "blank", text));
         }
@@ -55,7 +57,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, thread: &Thread,
     if facts.diameter_mm.is_none() {
         assumed.push(Assumption {
             pointer: "/blank/diameter_mm".into(),
-            text: format!("The {} was not measured: the aim, {}, is taken.", if side == Side::External { "blank" } else { "bore" }, voice.length(aim.value)),
+            text: say!(voice, "blank-not-measured", bore = if side == Side::External { "blank" } else { "bore" }, aim = voice.length(aim.value)),
         });
     }
     watch.extend(facts.diameter_mm.and_then(|d| out_of_limits(side, d, min.value, max.value, voice)));
@@ -67,14 +69,14 @@ fn out_of_limits(side: Side, d: f64, min: f64, max: f64, voice: Voice) -> Option
     let (over, under) = (d - max, min - d);
     let text = match side {
         Side::External if over > 5e-4 => {
-            format!("The blank is {} over its upper limit of {}: turn it down before threading.", voice.length(over), voice.length(max))
+            say!(voice, "blank-over", over = voice.length(over), max = voice.length(max))
         }
         Side::External if under > 5e-4 => {
-            format!("The blank is {} under its lower limit of {}: the crests will be thin.", voice.length(under), voice.length(min))
+            say!(voice, "blank-under", under = voice.length(under), min = voice.length(min))
         }
-        Side::Internal if over > 5e-4 => format!("The bore is {} over its upper limit of {}: the crests will be thin.", voice.length(over), voice.length(max)),
+        Side::Internal if over > 5e-4 => say!(voice, "blank-bore-over", over = voice.length(over), max = voice.length(max)),
         Side::Internal if under > 5e-4 => {
-            format!("The bore is {} under its lower limit of {}: bore it out before threading.", voice.length(under), voice.length(min))
+            say!(voice, "blank-bore-under", under = voice.length(under), min = voice.length(min))
         }
         _ => return None,
     };

@@ -8,6 +8,7 @@ use crate::job::BlankFacts;
 use crate::job::pad::rules as pad;
 use crate::job::{Holding, Support};
 use crate::quantity::plain_text;
+use crate::say;
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::watch::{Level, Watch};
@@ -53,35 +54,29 @@ pub(super) fn run_out(sheet: &mut Worksheet, facts: &BlankFacts, holding: Holdin
     let tolerance = thread.own.pitch.1.value - thread.own.pitch.0.value;
     let matters = swing > TRUE_MM && (facts.rechucked || facts.runs_true);
     let does = if swing <= TRUE_MM {
-        "It runs true.".to_owned()
+        say!(voice, "blank-runs-true")
     } else if facts.rechucked {
-        format!(
-            "Put back midway, it is cut {off_text} deeper on one side than on the axis of the first cuts and as much shallower on the other, where the pitch diameter has {} to spare. The {bit} cleans all round again only while more than {off_text} of depth is still to come.",
-            voice.length(tolerance),
-            bit = voice.words().bit
-        )
+        say!(voice, "blank-put-back", off_text = &off_text, tolerance = voice.length(tolerance))
     } else if facts.runs_true {
-        format!("The thread will be true to itself, and {off_text} off the axis of what is finished.")
+        say!(voice, "blank-off-the-finished", off_text = &off_text)
     } else {
-        format!(
-            "The thread will be true to itself and to all that is turned in this chucking; it stands {off_text} off what the indicator ran on, which matters to nothing here."
-        )
+        say!(voice, "blank-true-to-this-chucking", off_text = &off_text)
     };
     if matters {
         watch.push(Watch::new(Level::Warn, Code::Runout, "blank", does.clone()));
     }
     let mend = match holding {
-        _ if !matters => "Nothing need be moved.".to_owned(),
+        _ if !matters => say!(voice, "blank-nothing-need-be-moved"),
         Holding::FourJaw | Holding::Faceplate => {
-            format!("Turn the high spot to the indicator, slacken the far jaw, push in until it reads {off_text} less, and clock again.")
+            say!(voice, "blank-four-jaw-again", off_text = &off_text)
         }
         Holding::ThreeJaw => {
             let shim = sheet.apply(&rules::GRIP_SHIM, [swing.into()]);
-            format!("A shim of {} under the jaw nearest the high spot, or the four-jaw.", voice.length(shim.value))
+            say!(voice, "blank-shim", shim = voice.length(shim.value))
         }
-        Holding::Collet => "Clean collet, nose and work, and put it in again a third of a turn round.".to_owned(),
-        Holding::Centres | Holding::Arbor => voice.fill("Clean the {center}s and their holes; skim a soft live {center} true where it stands."),
-        Holding::ByItsThread => "Skim the face the part seats on, in place, and screw it home again.".to_owned(),
+        Holding::Collet => say!(voice, "blank-clean-collet"),
+        Holding::Centres | Holding::Arbor => say!(voice, "blank-clean-centers"),
+        Holding::ByItsThread => say!(voice, "blank-skim-face"),
     };
     Some(RunOutView { off_mm: Quantity::length(voice, off), does, mend })
 }
@@ -98,27 +93,20 @@ pub(super) fn parallel(sheet: &mut Worksheet, facts: &BlankFacts, thread: &Threa
     let tolerance = thread.own.pitch.1.value - thread.own.pitch.0.value;
     let (size, large_end) = (taper.value.abs(), if taper.value > 0.0 { "free" } else { "headstock" });
     let does = if size < 5e-4 {
-        "It turns parallel.".to_owned()
+        say!(voice, "blank-turns-parallel")
     } else {
-        format!(
-            "The thread will be {} larger at the {large_end} end, {} % of its pitch-diameter tolerance of {}.",
-            voice.length(size),
-            plain_text(size / tolerance * 100.0, 0),
-            voice.length(tolerance)
-        )
+        say!(voice, "blank-taper", size = voice.length(size), end = large_end, share = plain_text(size / tolerance * 100.0, 0), room = voice.length(tolerance))
     };
     if size > tolerance * DOUBTFUL_SHARE {
         watch.push(Watch::new(Level::Warn, Code::Taper, "blank", does.clone()));
     }
     let mend = match (tailstock, thread.spec.side) {
-        _ if size < 5e-4 => "Nothing need be moved.".to_owned(),
-        (Some(by), _) => format!(
-            "Move the tailstock {} {}, and turn the test length again.",
-            voice.length(by.value.abs()),
-            if by.value > 0.0 { "toward the tool" } else { "away from the tool" }
-        ),
-        (None, Side::Internal) => "A bar springs: take the last cuts light, with spring passes, or use a stiffer one.".to_owned(),
-        (None, Side::External) if taper.value > 0.0 => voice.fill("The work springs from the {bit}: lighter cuts, a sharper {bit}, or a {center}."),
+        _ if size < 5e-4 => say!(voice, "blank-nothing-need-be-moved"),
+        (Some(by), _) => {
+            say!(voice, "blank-move-tailstock", by = voice.length(by.value.abs()), way = if by.value > 0.0 { "toward the tool" } else { "away from the tool" })
+        }
+        (None, Side::Internal) => say!(voice, "blank-bar-springs"),
+        (None, Side::External) if taper.value > 0.0 => say!(voice, "blank-work-springs"),
         (None, Side::External) => voice.fill(
             "Smaller at the free end with nothing holding it, so the headstock is out of line: let it be aligned as its maker says, or cut between {center}s.",
         ),

@@ -3,6 +3,7 @@
 use super::rules;
 use crate::bit::{self, Tip};
 use crate::job::{BlankFacts, Holding};
+use crate::say;
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::watch::{Code, Level, Watch};
@@ -55,7 +56,7 @@ pub(super) fn reckon(
     let weak = left.value < 2.0 * depth;
     let thin = weak || bends.map_or(jaws && ring < radius / 6.0, |[inward, _]| inward.value > room.max(0.02) / 4.0);
     let says = if left.value <= 0.0 {
-        format!("The root reaches {}, through an outside of {}: there is no wall.", voice.length(deepest.value), voice.length(outside))
+        say!(voice, "blank-no-wall", deepest = voice.length(deepest.value), outside = voice.length(outside))
     } else {
         let pressed = bends.filter(|[inward, _]| voice.shows(inward.value)).map_or_else(String::new, |[inward, out]| {
             format!(
@@ -69,7 +70,7 @@ pub(super) fn reckon(
             (false, true) => ": hold it in soft jaws bored to it, a collet or a split ring, or on a plug, and grip lightly".to_owned(),
             (false, false) => String::new(),
         };
-        format!("{} of wall is left outside the root{pressed}{cure}.", voice.about(left.value))
+        say!(voice, "blank-wall-left", left = voice.about(left.value), pressed = &pressed, cure = &cure)
     };
     if thin {
         watch.push(Watch::new(Level::Warn, Code::WallThin, "blank", says.clone()));

@@ -2,6 +2,7 @@
 
 use super::rules;
 use crate::quantity::SHOWN_MM;
+use crate::say;
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::watch::{Code, Level, Watch};
@@ -55,17 +56,14 @@ pub(crate) fn reckon(
     let feels = format!("lead {}, flanks {}", voice.micro(lead.value), voice.micro(flanks.value));
     let length = voice.along(thread.engagement);
     let says = if clearance.value < -SHOWN_MM {
-        format!("A {other} {length} long, {is}, will be tight by {}: {feels}.", voice.length(-clearance.value))
+        say!(voice, "mate-tight", other = other, length = &length, is = is, clearance = voice.length(-clearance.value), feels = &feels)
     } else {
         format!("A {other} {length} long, {is}, has {} left: {feels}.", voice.length(clearance.value.max(0.0)))
     };
     let (low, high) = (thread.own.pitch.0.value, thread.own.pitch.1.value);
     let aim = Some(target.value + turn * clearance.value).filter(|aim| clearance.value < -SHOWN_MM && *aim >= low - 1e-9 && *aim <= high + 1e-9);
     if clearance.value < -SHOWN_MM {
-        let cure = aim.map_or_else(
-            || "No size within the limits makes room for it: a truer train, a truer tool, or a shorter nut.".to_owned(),
-            |aim| format!("Aim at {} instead.", voice.length(aim)),
-        );
+        let cure = aim.map_or_else(|| say!(voice, "mate-no-size"), |aim| say!(voice, "mate-aim-instead", aim = voice.length(aim)));
         watch.push(Watch::new(Level::Warn, Code::MateTight, "gauge", format!("{says} {cure}")));
     }
     Some(Functional {

@@ -2,6 +2,7 @@
 
 use crate::bit::felt;
 use crate::run::{READING_DOUBT_MM, RunPlan};
+use crate::say;
 use crate::thread::{RunMate, Side};
 use crate::voice::Voice;
 use serde::Serialize;
@@ -13,37 +14,31 @@ pub fn still_to_do(run: &RunPlan, size_mm: f64, voice: Voice) -> Vec<String> {
     let (this, other) = if screw { ("screw", "nut") } else { ("nut", "screw") };
     let mut list = Vec::new();
     if let Some(class) = run.classes.iter().find(|c| size_mm >= c.limits_mm[0] && size_mm <= c.limits_mm[1]) {
-        list.push(format!(
-            "Another class: it is within {} ({} to {}). Whoever drew it decides whether that will do.",
-            class.name,
-            voice.length(class.limits_mm[0]),
-            voice.length(class.limits_mm[1])
-        ));
+        list.push(say!(voice, "past-another-class", name = &class.name, low = voice.length(class.limits_mm[0]), high = voice.length(class.limits_mm[1])));
     }
     let [least, most] = run.clearance();
     match run.mate {
         Some(RunMate { pitch_diameter_mm: made, doubt_mm }) if doubt_mm <= READING_DOUBT_MM => {
             let has = run.cut_sign() * (made - size_mm);
-            list.push(format!(
-                "The {other} as made has {} of clearance on it, where {} to {} is what the limits give: {}",
-                voice.length(has),
-                voice.length(least),
-                voice.length(most),
-                if has <= most { "it will serve with this mate, and with no other." } else { "it will be loose; make another mate to it, or begin again." }
+            list.push(say!(
+                voice,
+                "past-mate-as-made",
+                other = other,
+                has = voice.length(has),
+                least = voice.length(least),
+                most = voice.length(most),
+                again =
+                    if has <= most { "it will serve with this mate, and with no other." } else { "it will be loose; make another mate to it, or begin again." }
             ));
         }
         _ => {
             let to = size_mm + run.cut_sign() * f64::midpoint(least, most).min(least.max(0.0) + 0.05);
-            list.push(format!("Fit the mate to it: make the {other} with a pitch diameter of {}, and mark the two as a pair.", voice.length(to)));
+            list.push(say!(voice, "past-fit-the-mate", other = other, to = voice.length(to)));
         }
     }
-    list.push(format!(
-        "Or scrap: no cut puts metal back on. Begin again, and stop {} short of where this one went past.",
-        voice.length(run.tip_doubt_mm.max(0.05))
-    ));
+    list.push(say!(voice, "past-scrap", short = voice.length(run.tip_doubt_mm.max(0.05))));
     if run.opening_loses {
-        let half_nut = voice.words().half_nut;
-        list.push(format!("Do not open the {half_nut} before that is decided: with this {this} still in step, a trial of the mate costs nothing."));
+        list.push(say!(voice, "past-do-not-open", this = this));
     }
     list
 }
@@ -73,15 +68,16 @@ pub(crate) fn flank_of(run: &RunPlan, a: [f64; 2], b: [f64; 2], voice: Voice) ->
     let feels_mm = run.heights_mm.map_or(0.0, |heights| felt(alpha, [alpha, half_angle_deg], heights));
     let off = half_angle_deg - alpha;
     let says = if off.abs() <= doubt_deg {
-        format!("By two wires each flank stands at {}, as it should within {}.", voice.angle(half_angle_deg), voice.angle(doubt_deg))
+        say!(voice, "flank-by-two-wires", angle = voice.angle(half_angle_deg), doubt = voice.angle(doubt_deg))
     } else {
-        format!(
-            "By two wires each flank stands at {}, {} {}, give or take {}: a mate feels that as {}.",
-            voice.angle(half_angle_deg),
-            voice.angle(off.abs()),
-            if off > 0.0 { "wide" } else { "narrow" },
-            voice.angle(doubt_deg),
-            voice.micro(feels_mm)
+        say!(
+            voice,
+            "flank-off-by-two-wires",
+            angle = voice.angle(half_angle_deg),
+            off = voice.angle(off.abs()),
+            way = if off > 0.0 { "wide" } else { "narrow" },
+            doubt = voice.angle(doubt_deg),
+            feels = voice.micro(feels_mm)
         )
     };
     Some(FlankFound { half_angle_deg, doubt_deg, feels_mm: if off.abs() <= doubt_deg { 0.0 } else { feels_mm }, says })

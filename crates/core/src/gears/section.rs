@@ -139,7 +139,7 @@ impl GearsSection {
     /// mistakes by name.
     #[must_use]
     pub fn misfit(&self, lathe: &Lathe, starts: u8, measured_mm: f64, voice: Voice) -> (String, Vec<Mistake>) {
-        let Some(row) = self.hung.as_ref().map(|h| &h.train) else { return ("No train is hung.".into(), Vec::new()) };
+        let Some(row) = self.hung.as_ref().map(|h| &h.train) else { return (say!(voice, "gears-none-hung"), Vec::new()) };
         let gearbox = lathe.gearbox.iter().position(|p| p.name == row.gearbox).unwrap_or(0);
         let train =
             Train { drivers: row.drivers.iter().map(|t| gear(lathe, *t)).collect(), driven: row.driven.iter().map(|t| gear(lathe, *t)).collect(), gearbox };
@@ -210,10 +210,10 @@ fn positions(over_300_mm: f64, voice: Voice) -> String {
     let (length, times) = if voice.inches() { (304.8, 1.016) } else { (300.0, 1.0) };
     let (own, of) = (voice.coarse(SCREWS_OWN_MM), voice.nominal(length));
     if over_300_mm == 0.0 {
-        return format!("As a screw that positions it is as true as the leadscrew, whose own error is often {own} in {of}.");
+        return say!(voice, "gears-positions-true", own = &own, of = &of);
     }
     let out = voice.length(over_300_mm * times);
-    format!("As a screw that positions: {out} out in {of} of travel. The leadscrew\u{2019}s own error, often {own} in as much, comes on top.")
+    say!(voice, "gears-positions-out", out = &out, of = &of, own = &own)
 }
 
 /// Error common in a leadscrew over 300 mm. House value.
@@ -262,9 +262,9 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &GearFacts, lathe: &Lathe, th
     let room = room(sheet, thread);
     let told = hung.map(|f| tell(sheet, f, asked.is_some(), room, lathe, thread, direction.screw_with_spindle, watch));
     if hung.is_none() {
-        watch.push(no_train(facts));
+        watch.push(no_train(facts, voice));
     }
-    watch.extend(hung.zip(sense).map(|(found, _)| tumbler_note(found)));
+    watch.extend(hung.zip(sense).map(|(found, _)| tumbler_note(found, voice)));
     let drawing = hung.map(|f| drawing::train(lathe, f, direction.screw_with_spindle, voice));
     let rows: Vec<TrainRow> = list.iter().map(|f| row(lathe, f, voice)).collect();
     let share = if thread.alpha_deg <= 0.0 { 1.0 } else { 1.0 / thread.alpha_deg.to_radians().tan() };
@@ -283,24 +283,20 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &GearFacts, lathe: &Lathe, th
 }
 
 /// No train was found, perhaps for what was asked of it.
-fn no_train(facts: &GearFacts) -> Watch {
+fn no_train(facts: &GearFacts, voice: Voice) -> Watch {
     let filtered = facts.max_error.is_some() || facts.gearbox.is_some() || facts.keep.is_some() || facts.max_changes.is_some();
-    let text = if filtered {
-        "No train passes what is asked of it: allow more error, more changes, or another lever."
-    } else {
-        "No train can be made from the gears listed; add gears to the lathe."
-    };
-    Watch::new(Level::Danger, Code::TrainUnfit, "gears", text.into())
+    let text = if filtered { say!(voice, "gears-none-passes") } else { say!(voice, "gears-none-made") };
+    Watch::new(Level::Danger, Code::TrainUnfit, "gears", text)
 }
 
 /// What to mind where the tumbler does not choose the way the leadscrew turns.
-fn tumbler_note(found: &Found) -> Watch {
+fn tumbler_note(found: &Found, voice: Voice) -> Watch {
     let (level, text) = if found.fit.by_geometry && found.fit.hangs {
-        (Level::Note, "The tumbler cannot choose the way the leadscrew turns: the count of idlers does. Hang just those shown.")
+        (Level::Note, say!(voice, "gears-idlers-choose"))
     } else {
-        (Level::Danger, "The tumbler has no position that turns the leadscrew this way: one more or one less idler is needed.")
+        (Level::Danger, say!(voice, "gears-tumbler-lacks"))
     };
-    Watch::new(level, Code::WrongHand, "gears", text.into())
+    Watch::new(level, Code::WrongHand, "gears", text)
 }
 
 /// How far the marks that serve the pitch meant would be out by the last pass, on a train that only comes near it: the
@@ -319,11 +315,13 @@ pub(crate) fn drift(sheet: &mut Worksheet, gears: &mut GearsSection, lathe: &Lat
     let takes = if straight { drift } else { sheet.apply(&rules::DRIFT_AS_SIZE, [drift, thread.alpha_deg.into()]) };
     let room = thread.own.pitch.1.value - thread.own.pitch.0.value;
     let level = if takes.value > room * DOUBTFUL_SHARE { Level::Warn } else { Level::Note };
-    let text = format!(
-        "On this train the marks that serve {} are out by {} after {passes} passes, and it adds up: {}.",
-        thread.spec.pitch_text(),
-        voice.length(drift.value),
-        if takes.value > room * DOUBTFUL_SHARE { "keep it closed" } else { "slight here, but keep it closed all the same" }
+    let text = say!(
+        voice,
+        "gears-marks-drift",
+        pitch = thread.spec.pitch_text(),
+        drift = voice.length(drift.value),
+        passes = passes,
+        verdict = if takes.value > room * DOUBTFUL_SHARE { "keep it closed" } else { "slight here, but keep it closed all the same" }
     );
     watch.push(Watch::new(level, Code::DialDrift, "gears", text));
     gears.dial.drift_mm = Some(Quantity::length(voice, drift));
@@ -367,8 +365,8 @@ fn tell(
     let travel = sheet.apply(&rules::TRAVEL, [error]);
     // Straight sides meet the drift with their side clearance; sloping ones with the pitch diameter's room.
     let takes = if straight { drift } else { sheet.apply(&rules::DRIFT_AS_SIZE, [drift, thread.alpha_deg.into()]) };
-    let judged = if exact { "Exact: no error at any length.".into() } else { judge(sheet, thread, error, [takes, room], watch) };
-    warn_of_hanging(found, lathe, watch);
+    let judged = if exact { say!(voice, "gears-lead-exact") } else { judge(sheet, thread, error, [takes, room], watch) };
+    warn_of_hanging(found, lathe, voice, watch);
     HungTrain {
         train: row(lathe, found, voice),
         chosen: was_chosen,
@@ -391,17 +389,12 @@ fn tell(
 }
 
 /// What to mind of a train before it is hung: gears not listed, a train that does not hang, the guards.
-fn warn_of_hanging(found: &Found, lathe: &Lathe, watch: &mut Vec<Watch>) {
+fn warn_of_hanging(found: &Found, lathe: &Lathe, voice: Voice, watch: &mut Vec<Watch>) {
     let owned: Vec<u16> = lathe.gears.iter().map(|g| g.teeth).collect();
     let missing = not_among(found.train.drivers.iter().chain(&found.train.driven).map(|g| g.teeth), &owned);
     if !missing.is_empty() {
         let list = missing.iter().map(u16::to_string).collect::<Vec<_>>().join(", ");
-        watch.push(Watch::new(
-            Level::Warn,
-            Code::TrainUnfit,
-            "gears",
-            format!("The gears listed for this lathe do not include (another) {list}: make sure it is in the drawer."),
-        ));
+        watch.push(Watch::new(Level::Warn, Code::TrainUnfit, "gears", say!(voice, "gears-not-listed", list = &list)));
     }
     if !found.fit.hangs {
         let why = found.fit.why_not.clone().unwrap_or_default();
@@ -409,7 +402,7 @@ fn warn_of_hanging(found: &Found, lathe: &Lathe, watch: &mut Vec<Watch>) {
         watch.push(Watch::new(level, Code::TrainUnfit, "gears", format!("This train {basis}: {why}.")));
     }
     if found.swaps > 0 {
-        watch.push(Watch::new(Level::Note, Code::Guards, "gears", "Change gears only with the machine isolated; guard back on before it runs.".into()));
+        watch.push(Watch::new(Level::Note, Code::Guards, "gears", say!(voice, "gears-isolate")));
     }
 }
 
@@ -424,12 +417,7 @@ fn judge(sheet: &mut Worksheet, thread: &Thread, error: Num, [takes, room]: [Num
             Level::Danger,
             Code::LeadError,
             "gears",
-            format!(
-                "This train will bind a nut longer than {}: its error takes {} of the {} there are.",
-                voice.at_most(longest.value),
-                voice.micro(takes.value),
-                voice.micro(room.value)
-            ),
+            say!(voice, "gears-binds", longest = voice.at_most(longest.value), takes = voice.micro(takes.value), room = voice.micro(room.value)),
         ));
         "will bind"
     } else if takes.value > room.value * DOUBTFUL_SHARE {
@@ -437,20 +425,19 @@ fn judge(sheet: &mut Worksheet, thread: &Thread, error: Num, [takes, room]: [Num
             Level::Warn,
             Code::LeadError,
             "gears",
-            format!(
-                "The train's error takes {} of {}: doubtful on {nut} of nut. Choose a truer train, or cut to the low limit.",
-                voice.micro(takes.value),
-                voice.micro(room.value)
-            ),
+            say!(voice, "gears-doubtful", takes = voice.micro(takes.value), room = voice.micro(room.value), nut = &nut),
         ));
         "doubtful"
     } else {
         "harmless"
     };
-    format!(
-        "Takes {} of {} over {nut} of nut: {weight}. Binds a nut longer than {}.",
-        voice.micro(takes.value),
-        voice.micro(room.value),
-        voice.at_most(longest.value)
+    say!(
+        voice,
+        "gears-takes",
+        takes = voice.micro(takes.value),
+        room = voice.micro(room.value),
+        nut = &nut,
+        weight = weight,
+        longest = voice.at_most(longest.value)
     )
 }

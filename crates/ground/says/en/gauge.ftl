@@ -84,3 +84,14 @@ ask-25-thou = That is 0.025 in out: was a turn of the micrometer misread?
 ask-looser = It is looser than what was told before allows: is it the same mate, and does the dial stand where it is said to?
 ask-tighter = It is tighter than what was told before allows: look for a burr at the entrance, sharp crests, a chip in the mate; wipe both, and let them cool.
 ask-past-by-dial = By where the dial stands the thread is past its limit, and the mate does not go: look for a burr, sharp crests, a damaged entrance; check the pitch and the hand.
+
+past-another-class = Another class: it is within { $name } ({ $low } to { $high }). Whoever drew it decides whether that will do.
+past-mate-as-made = The { $other } as made has { $has } of clearance on it, where { $least } to { $most } is what the limits give: { $verdict }
+past-fit-the-mate = Fit the mate to it: make the { $other } with a pitch diameter of { $to }, and mark the two as a pair.
+past-scrap = Or scrap: no cut puts metal back on. Begin again, and stop { $short } short of where this one went past.
+past-do-not-open = Do not open the { -half-nut } before that is decided: with this { $this } still in step, a trial of the mate costs nothing.
+flank-by-two-wires = By two wires each flank stands at { $angle }, as it should within { $doubt }.
+flank-off-by-two-wires = By two wires each flank stands at { $angle }, { $off } { $way }, give or take { $doubt }: a mate feels that as { $feels }.
+mate-tight = A { $other } { $length } long, { $is }, will be tight by { $clearance }: { $feels }.
+mate-no-size = No size within the limits makes room for it: a truer train, a truer tool, or a shorter nut.
+mate-aim-instead = Aim at { $aim } instead.
