@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { ActKind, Job, NextStep, Plan } from '../src/api/client';
+import { speakIn } from '../src/app/voice';
 import { follow } from '../src/stations/cut/follow';
 
 const step = (n: number): NextStep =>
@@ -31,6 +32,24 @@ describe('what is shown while acts wait', () => {
   it('goes back by undo, to passes of its own and then to those the server had', () => {
     expect(seen(['a', done(3)], ['u', { kind: 'undone', act: 'a' }])).toMatchObject({ next: 3, left: 3 });
     expect(seen(['u', { kind: 'undone', act: 'two' }])).toMatchObject({ next: 2, left: 4, hold: false });
+  });
+
+  it('a pass undone is named for what it is', () => {
+    speakIn({
+      words: 'american',
+      says: {},
+      texts: { 'pass-cut': 'Pass {n}', 'pass-scratch': 'Scratch pass', 'next-set': 'Set {setting}.' },
+    });
+    const kinds = ['scratch', 'cut'];
+    const passes = plan.run.passes.map((pass, i) => ({ ...pass, kind: kinds[i] }));
+    const known = { ...plan, run: { passes } } as unknown as Plan;
+    const undone = (act: string) => [act, { kind: 'undone', act }] as [string, ActKind];
+    const named = (...acts: [string, ActKind][]) => {
+      const next = follow(job, known, waiting(...acts)).next;
+      return [next?.name, next?.says];
+    };
+    expect(named(undone('two'))).toEqual(['Pass 2', 'Set 2 div.']);
+    expect(named(undone('two'), undone('one'))).toEqual(['Scratch pass', 'Set 1 div.']);
   });
 
   it('a note changes nothing, a reading holds: the next depth may be another', () => {

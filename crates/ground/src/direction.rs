@@ -46,6 +46,17 @@ pub enum Carriage {
     AwayFromHeadstock,
 }
 
+impl Carriage {
+    /// The case of it that sentences have: as seen from the headstock.
+    #[must_use]
+    pub const fn word(self) -> &'static str {
+        match self {
+            Self::TowardHeadstock => "toward",
+            Self::AwayFromHeadstock => "away",
+        }
+    }
+}
+
 /// The wall of a bore that is cut.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[serde(rename_all = "snake_case")]

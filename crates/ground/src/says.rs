@@ -29,35 +29,30 @@ pub const ENGLISH: Files = files!("en": "blank", "gears", "setup", "cut", "gauge
 /// German: the lathe view and the ten-second card.
 pub const GERMAN: Files = files!("de": "gears", "setup", "cut", "gauge", "lathe", "pages");
 
-/// A part of a sentence: a text as its voice made it, or a number to choose a form by.
+/// A part of a sentence: a text as its voice made it, or a whole number to choose a form by.
 #[derive(Debug, Clone)]
-pub enum Part<'a> {
-    /// A text.
-    Text(std::borrow::Cow<'a, str>),
-    /// A whole number.
-    Count(i64),
-}
+pub struct Part<'a>(FluentValue<'a>);
 
 impl<'a> From<&'a str> for Part<'a> {
     fn from(text: &'a str) -> Self {
-        Self::Text(text.into())
+        Self(text.into())
     }
 }
 impl<'a> From<&'a String> for Part<'a> {
     fn from(text: &'a String) -> Self {
-        Self::Text(text.as_str().into())
+        Self::from(text.as_str())
     }
 }
 impl From<String> for Part<'_> {
     fn from(text: String) -> Self {
-        Self::Text(text.into())
+        Self(FluentValue::String(text.into()))
     }
 }
 macro_rules! counts {
     ($($of:ty),*) => {$(
         impl From<$of> for Part<'_> {
             fn from(n: $of) -> Self {
-                Self::Count(i64::try_from(n).unwrap_or(i64::MAX))
+                Self(FluentValue::from(i64::try_from(n).unwrap_or(i64::MAX)))
             }
         }
     )*};
@@ -103,14 +98,8 @@ static TONGUES: LazyLock<[Tongue; 3]> = LazyLock::new(|| {
 
 /// A sentence by its name, with its parts; in English where its language has none of it.
 #[must_use]
-pub fn say(voice: Voice, id: &str, parts: &[(&'static str, Part<'_>)]) -> String {
-    let mut args = FluentArgs::with_capacity(parts.len());
-    for (name, part) in parts {
-        match part {
-            Part::Text(text) => args.set(*name, FluentValue::String(text.as_ref().into())),
-            Part::Count(n) => args.set(*name, FluentValue::from(*n)),
-        }
-    }
+pub fn say<'a>(voice: Voice, id: &str, parts: impl IntoIterator<Item = (&'static str, Part<'a>)>) -> String {
+    let args: FluentArgs<'_> = parts.into_iter().map(|(name, part)| (name, part.0)).collect();
     let tongues = &*TONGUES;
     tongues[voice.words as usize].say(id, &args).or_else(|| tongues[0].say(id, &args)).unwrap_or_else(|| id.to_owned())
 }
@@ -130,18 +119,19 @@ pub fn messages(file: &'static str) -> impl Iterator<Item = (&'static str, Vec<&
     })
 }
 
-/// What the pages say of themselves, by name, a part standing as its name between braces for the page to put it in.
+/// What the pages say of themselves and of the next pass, by name, a part standing as its name between braces for the page to put it in.
 #[must_use]
 pub fn pages(words: Vocabulary) -> BTreeMap<&'static str, String> {
     let voice = Voice { words, ..Voice::default() };
-    let file = ENGLISH.iter().find(|(name, _)| *name == "pages").map_or("", |(_, text)| text);
-    messages(file).map(|(id, parts)| (id, say(voice, id, &parts.iter().map(|part| (*part, Part::from(format!("{{{part}}}")))).collect::<Vec<_>>()))).collect()
+    let files = ENGLISH.iter().filter(|(name, _)| ["lathe", "pages"].contains(name));
+    let said = |(id, parts): (_, Vec<_>)| (id, say(voice, id, parts.into_iter().map(|part| (part, Part::from(format!("{{{part}}}"))))));
+    files.flat_map(|(_, text)| messages(text)).map(said).collect()
 }
 
 /// A sentence by its name, with its parts: `say!(voice, "next-set", setting = text)`.
 #[macro_export]
 macro_rules! say {
     ($voice:expr, $id:expr $(, $part:ident = $value:expr)* $(,)?) => {
-        $crate::says::say($voice, $id, &[$((stringify!($part), $crate::says::Part::from($value))),*])
+        $crate::says::say($voice, $id, [$((stringify!($part), $crate::says::Part::from($value))),*])
     };
 }

@@ -48,6 +48,12 @@ impl Stands {
 const N_PER_LBF: f64 = 4.448_222;
 
 impl Voice {
+    /// Whether texts are the same in the other, wherever each is read.
+    #[must_use]
+    pub fn speaks_as(self, other: Self) -> bool {
+        (self.unit, self.words) == (other.unit, other.words)
+    }
+
     /// Whether lengths are spoken in inches.
     #[must_use]
     pub fn inches(self) -> bool {

@@ -299,10 +299,11 @@ pub fn view(store: &Store, job: &JobRow, voice: Asked) -> Result<JobView, Failed
         // The mate's size, as its maker left it, is not told here.
         differences(frozen, &request).into_iter().filter(|p| !p.starts_with("/mate/made_")).collect()
     });
-    let own = frozen_from.as_ref().unwrap_or(&Value::Null);
-    let otherwise = job.frozen.is_some() && !voice.speaks_as(own);
+    let from = frozen_from.as_ref().unwrap_or(&Value::Null);
+    let (asked, own) = (voice.of(from), Asked::default().of(from));
+    let otherwise = job.frozen.is_some() && !asked.speaks_as(own);
     // Another engine would reckon another plan, so what it froze is shown as it was stored; so is what nothing is kept to say again from.
-    let again = (otherwise || !voice.stands_as(own)) && frozen_from.is_some() && job.frozen.as_ref().is_some_and(|f| f.engine == ENGINE);
+    let again = asked != own && frozen_from.is_some() && job.frozen.as_ref().is_some_and(|f| f.engine == ENGINE);
     // The same plan in another voice: what is said of it is said again, its run stands as it was begun.
     let planned = if again { whole_of(store, job, voice)?.and_then(|(plan, ..)| as_json(plan)) } else { planned(store, job, voice)? };
     let (plan, run, faults) = match planned {

@@ -70,25 +70,9 @@ impl Asked {
             Some(AskedUnit::In) => LengthUnit::In,
             Some(AskedUnit::Auto) if counts_by_the_inch(request) => LengthUnit::In,
             Some(AskedUnit::Auto) => LengthUnit::Mm,
-            None => serde_json::from_value(request["unit"].clone()).unwrap_or_default(),
+            None => own(&request["unit"]),
         };
-        fn own<T: DeserializeOwned + Default>(told: &Value) -> T {
-            serde_json::from_value(told.clone()).unwrap_or_default()
-        }
         Voice { unit, words: self.words.unwrap_or_else(|| own(&request["words"])), stands: self.stands.unwrap_or_else(|| own(&request["stands"])) }
-    }
-
-    /// Whether texts are spoken so as the request itself asks.
-    #[must_use]
-    pub fn speaks_as(self, request: &Value) -> bool {
-        let (asked, own) = (self.of(request), Self::default().of(request));
-        (asked.unit, asked.words) == (own.unit, own.words)
-    }
-
-    /// Whether drawings are laid out for where the request itself is read.
-    #[must_use]
-    pub fn stands_as(self, request: &Value) -> bool {
-        self.of(request).stands == Self::default().of(request).stands
     }
 
     /// For what is about a lathe: its own is that of its leadscrew.
@@ -109,6 +93,11 @@ impl Asked {
         }
         self.of(&serde_json::from_str(&job.request).unwrap_or(Value::Null))
     }
+}
+
+/// What a request says itself, the default where it says nothing that reads.
+fn own<T: DeserializeOwned + Default>(told: &Value) -> T {
+    serde_json::from_value(told.clone()).unwrap_or_default()
 }
 
 /// Whether a request's thread is one of the inch.

@@ -56,11 +56,11 @@ pub(super) fn run_out(sheet: &mut Worksheet, facts: &BlankFacts, holding: Holdin
     let does = if swing <= TRUE_MM {
         say!(voice, "blank-runs-true")
     } else if facts.rechucked {
-        say!(voice, "blank-put-back", off_text = &off_text, tolerance = voice.length(tolerance))
+        say!(voice, "blank-put-back", off = &off_text, tolerance = voice.length(tolerance))
     } else if facts.runs_true {
-        say!(voice, "blank-off-the-finished", off_text = &off_text)
+        say!(voice, "blank-off-the-finished", off = &off_text)
     } else {
-        say!(voice, "blank-true-to-this-chucking", off_text = &off_text)
+        say!(voice, "blank-true-to-this-chucking", off = &off_text)
     };
     if matters {
         watch.push(Watch::new(Level::Warn, Code::Runout, "blank", does.clone()));
@@ -68,7 +68,7 @@ pub(super) fn run_out(sheet: &mut Worksheet, facts: &BlankFacts, holding: Holdin
     let mend = match holding {
         _ if !matters => say!(voice, "blank-nothing-need-be-moved"),
         Holding::FourJaw | Holding::Faceplate => {
-            say!(voice, "blank-four-jaw-again", off_text = &off_text)
+            say!(voice, "blank-four-jaw-again", off = &off_text)
         }
         Holding::ThreeJaw => {
             let shim = sheet.apply(&rules::GRIP_SHIM, [swing.into()]);

@@ -27,8 +27,7 @@ pub fn still_to_do(run: &RunPlan, size_mm: f64, voice: Voice) -> Vec<String> {
                 has = voice.length(has),
                 least = voice.length(least),
                 most = voice.length(most),
-                again =
-                    if has <= most { "it will serve with this mate, and with no other." } else { "it will be loose; make another mate to it, or begin again." }
+                serves = if has <= most { "yes" } else { "no" }
             ));
         }
         _ => {

@@ -6,7 +6,7 @@ use super::reading::{GaugeResult, Measured, Read, ReadShape};
 use crate::cut::DialSetting;
 use crate::run::{RunPlan, Symptom};
 use crate::say;
-use crate::thread::{Fit, Side};
+use crate::thread::Fit;
 use crate::voice::Voice;
 use serde::{Deserialize, Serialize};
 
@@ -62,9 +62,9 @@ impl Next {
         self.last_radial_mm.unwrap_or(self.radial_mm)
     }
 
-    /// Its setting in words.
-    fn setting(&self) -> &str {
-        self.dial.first().map_or("", |d| d.text.as_str())
+    /// In how many cuts, and the first's setting in words: none where there is nothing the dial can set.
+    fn asked(next: Option<&Self>) -> (u32, &str) {
+        next.map_or((0, ""), |n| (n.cuts.unwrap_or(1), n.dial.first().map_or("", |d| d.text.as_str())))
     }
 }
 
@@ -240,14 +240,6 @@ impl<'a> Placed<'a> {
         self.after.map_or(stood_mm + (self.u - self.aim) / 2.0, |e| e.toward_size(self.run, self.sets, turn * self.aim, turn * self.limit())).min(deepest)
     }
 
-    /// The case of which member it is.
-    const fn side(&self) -> &'static str {
-        match self.run.side {
-            Side::External => "external",
-            Side::Internal => "internal",
-        }
-    }
-
     /// What still can be done, past the limit or on it.
     fn still(&self) -> Vec<String> {
         still_to_do(self.run, self.run.cut_sign() * self.thin, self.voice)
@@ -278,7 +270,7 @@ impl<'a> Placed<'a> {
             let says = say!(*voice, "verdict-at-limit", doubt = voice.length(doubt)) + whole;
             self.verdict(VerdictKind::Unsure, says)
         } else {
-            let says = say!(*voice, "verdict-in-limits", side = self.side(), room = self.room(thin - low));
+            let says = say!(*voice, "verdict-in-limits", side = self.run.side.word(), room = self.room(thin - low));
             self.verdict(VerdictKind::InLimits, says + whole + &self.taken)
         }
     }
@@ -292,19 +284,16 @@ impl<'a> Placed<'a> {
             None => say!(*voice, "verdict-half-a-division", by = self.room(self.full - self.near)) + whole,
             Some(n) => {
                 let sure = self.after.map_or_else(String::new, |e| format!(" {}", e.sure(self.run, self.sets, n.last(), limit, *voice)));
-                self.take(n, ["verdict-take", "verdict-take-in-cuts"]) + &sure + whole + taken
+                self.take(n, "verdict-take") + &sure + whole + taken
             }
         };
         Verdict { next, ..self.verdict(VerdictKind::TakeMore, says) }
     }
 
-    /// The cut that is next, in one or as the first of several: by the names of the two sentences.
-    fn take(&self, next: &Next, [one, several]: [&'static str; 2]) -> String {
-        let more = self.voice.length(2.0 * (next.last() - self.stood_mm));
-        match next.cuts {
-            None => say!(self.voice, one, more = more, setting = next.setting()),
-            Some(cuts) => say!(self.voice, several, more = more, cuts = cuts, setting = next.setting()),
-        }
+    /// The cut that is next, in one or as the first of several: by the sentence's name.
+    fn take(&self, next: &Next, id: &str) -> String {
+        let (cuts, setting) = Next::asked(Some(next));
+        say!(self.voice, id, more = self.voice.length(2.0 * (next.last() - self.stood_mm)), cuts = cuts, setting = setting)
     }
 
     /// On the safe side: a small cut settles it as well as a closer reading.
@@ -314,8 +303,8 @@ impl<'a> Placed<'a> {
         let step = self.run.dial.division_radial_mm();
         let least = if self.thin - 2.0 * step >= self.low + doubt { stood_mm + step } else { *stood_mm };
         let next = next_cut(self.run, *stood_mm, self.deeper().max(least));
-        let cut = next.as_ref().map_or_else(String::new, |n| format!(" {}", self.take(n, ["verdict-or-take", "verdict-or-take-in-cuts"])));
-        let says = say!(*voice, "verdict-within-doubt", side = self.side(), doubt = voice.length(*doubt)) + &cut + whole + taken;
+        let cut = next.as_ref().map_or_else(String::new, |n| format!(" {}", self.take(n, "verdict-or-take")));
+        let says = say!(*voice, "verdict-within-doubt", side = self.run.side.word(), doubt = voice.length(*doubt)) + &cut + whole + taken;
         Verdict { next, ..self.verdict(VerdictKind::Unsure, says) }
     }
 }
@@ -362,11 +351,8 @@ fn by_plug(run: &RunPlan, plug: GaugeResult, seen: &Observation, sets: &[f64], k
             let by_tip = stood_mm + run.dial.division_radial_mm() / 2.0;
             let to = after.as_ref().map_or(by_tip, |e| e.toward_size(run, sets, run.target_mm, run.far_limit()).max(by_tip));
             let next = next_cut(run, stood_mm, to);
-            let says = match next.as_ref().map(|n| (n.cuts, n.setting())) {
-                None => say!(voice, "verdict-go-stops-fine"),
-                Some((None, setting)) => say!(voice, "verdict-go-stops", setting = setting),
-                Some((Some(cuts), setting)) => say!(voice, "verdict-go-stops-in-cuts", cuts = cuts, setting = setting),
-            };
+            let (cuts, setting) = Next::asked(next.as_ref());
+            let says = say!(voice, "verdict-go-stops", cuts = cuts, setting = setting);
             Verdict { next, ..Verdict::new(VerdictKind::TakeMore, size, says) }
         }
     }
@@ -402,11 +388,8 @@ pub fn judge_fit_knowing(run: &RunPlan, fit: Fit, sets: &[f64], known: Option<&E
                 Fit::Enters { .. } => "enters",
                 _ => "tight",
             };
-            let says = match next.as_ref().map(|n| (n.cuts, n.setting())) {
-                None => say!(voice, "verdict-fit-fine", fit = case),
-                Some((None, setting)) => say!(voice, "verdict-fit", fit = case, setting = setting),
-                Some((Some(cuts), setting)) => say!(voice, "verdict-fit-in-cuts", fit = case, cuts = cuts, setting = setting),
-            };
+            let (cuts, setting) = Next::asked(next.as_ref());
+            let says = say!(voice, "verdict-fit", fit = case, cuts = cuts, setting = setting);
             (VerdictKind::TakeMore, says, next)
         }
     };

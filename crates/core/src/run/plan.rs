@@ -172,8 +172,11 @@ impl RunPlan {
     /// The same run, its settings said in these words.
     #[must_use]
     pub fn said_in(&self, words: Vocabulary) -> Self {
-        let said = |dial: &DepthDial| dial.clone().said_in(words);
-        Self { dial: said(&self.dial), side_dial: self.side_dial.as_ref().map(said), ..self.clone() }
+        let mut said = self.clone();
+        for dial in std::iter::once(&mut said.dial).chain(&mut said.side_dial) {
+            dial.words = words;
+        }
+        said
     }
 
     /// The same run, what it says taken from the same plan spoken in another voice.

@@ -1,7 +1,6 @@
 //! What every pass goes through, for the way it ends; and the way back into the groove.
 
 use super::SetupSection;
-use crate::direction::Carriage;
 use crate::gears::{DialRule, DialSection};
 use crate::job::Ending;
 use crate::say;
@@ -27,7 +26,6 @@ pub(crate) const fn opening_loses(ending: Ending) -> bool {
 /// How the hand feeds and clears: in and out as seen from the work's axis, and which way that is for who stands there. By the names of the
 /// cases the sentences have.
 struct Feed {
-    side: &'static str,
     set: &'static str,
     clear: &'static str,
 }
@@ -36,30 +34,22 @@ impl Feed {
     const fn of(setup: &SetupSection, side: Side) -> Self {
         match (side, setup.infeed_away) {
             // The usual way needs no telling which way it is.
-            (Side::External, true) => Self { side: "external", set: "in", clear: "out" },
-            (Side::External, false) => Self { side: "external", set: "in-toward", clear: "out-away" },
-            (Side::Internal, true) => Self { side: "internal", set: "out-away", clear: "in-toward" },
-            (Side::Internal, false) => Self { side: "internal", set: "out-toward", clear: "in-away" },
+            (Side::External, true) => Self { set: "in", clear: "out" },
+            (Side::External, false) => Self { set: "in-toward", clear: "out-away" },
+            (Side::Internal, true) => Self { set: "out-away", clear: "in-toward" },
+            (Side::Internal, false) => Self { set: "out-toward", clear: "in-away" },
         }
-    }
-}
-
-/// The case of where the carriage goes.
-const fn carriage(setup: &SetupSection) -> &'static str {
-    match setup.carriage {
-        Carriage::TowardHeadstock => "toward",
-        Carriage::AwayFromHeadstock => "away",
     }
 }
 
 /// The states of the cycle, in order; the first is where the next setting is wound to.
 pub(crate) fn cycle(setup: &SetupSection, side: Side, dial: &DialSection, voice: Voice) -> Vec<CyclePhase> {
-    let (feed, goes) = (Feed::of(setup, side), carriage(setup));
+    let (feed, goes) = (Feed::of(setup, side), setup.carriage.word());
     let phase = |name: String, says: String| CyclePhase { name, says };
     let plain = |name: &str, says: &str| phase(say!(voice, name), say!(voice, says));
     let clears = |name: &str, says: &str| phase(say!(voice, name), say!(voice, says, clear = feed.clear));
     let cuts = |name: &str, says: &str| phase(say!(voice, name), say!(voice, says, carriage = goes));
-    let set = phase(say!(voice, "cycle-set-name", side = feed.side), say!(voice, "cycle-set", way = feed.set));
+    let set = phase(say!(voice, "cycle-set-name", side = side.word()), say!(voice, "cycle-set", way = feed.set));
     let cut = cuts("cycle-cut-name", "cycle-cut");
     match setup.ending {
         Ending::Dial => {
@@ -86,11 +76,11 @@ pub(crate) fn cycle(setup: &SetupSection, side: Side, dial: &DialSection, voice:
         Ending::Hand => vec![
             set,
             cuts("cycle-hand-name", "cycle-hand"),
-            phase(say!(voice, "cycle-clear-name", side = feed.side), say!(voice, "cycle-clear", clear = feed.clear)),
+            phase(say!(voice, "cycle-clear-name", side = side.word()), say!(voice, "cycle-clear", clear = feed.clear)),
             plain("cycle-hand-back-name", "cycle-hand-back"),
         ],
         Ending::Closed | Ending::Auto => {
-            let clear = phase(say!(voice, "cycle-clear-name", side = feed.side), say!(voice, "cycle-clear", clear = feed.clear));
+            let clear = phase(say!(voice, "cycle-clear-name", side = side.word()), say!(voice, "cycle-clear", clear = feed.clear));
             let [reverse, stop] = if setup.comes_back.as_ref().is_some_and(|r| r.by_hand) {
                 [plain("cycle-reverse-name", "cycle-reverse-clear"), plain("cycle-in-by-hand-name", "cycle-in-by-hand")]
             } else {
@@ -103,7 +93,7 @@ pub(crate) fn cycle(setup: &SetupSection, side: Side, dial: &DialSection, voice:
 
 /// How the thread is picked up again after it was lost.
 pub(crate) fn pick_up(setup: &SetupSection, voice: Voice) -> Vec<String> {
-    let take_up = say!(voice, "pick-up-take-up", carriage = carriage(setup));
+    let take_up = say!(voice, "pick-up-take-up", carriage = setup.carriage.word());
     let mut steps = vec![take_up, say!(voice, "pick-up-tip"), say!(voice, "pick-up-follow")];
     if setup.ending == Ending::Dial {
         steps.push(say!(voice, "pick-up-new-mark"));

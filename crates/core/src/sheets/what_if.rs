@@ -104,7 +104,7 @@ impl Tried<'_> {
         if self.cutting.flanks.half_deg() <= 0.0 { format!("the groove is {length} wider") } else { format!("it acts like {length} off the pitch diameter") }
     }
 
-    /// The {half-nut} closed at a wrong place.
+    /// The half-nut closed at a wrong place.
     fn half_nut(&mut self) {
         let (cutting, voice) = (self.cutting, self.plan.voice);
         let Some(shift) = one_pitch_off(self.plan, cutting.pitch) else { return };

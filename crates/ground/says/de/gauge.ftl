@@ -16,10 +16,14 @@ verdict-in-limits = { $side ->
    *[external] Im Toleranzfeld, { $room } über der unteren Grenze. Hier aufhören.
 }
 verdict-half-a-division = { $by } über der Grenze, aber weniger als ein halber Teilstrich: einen Leerschnitt tun und noch einmal messen.
-verdict-take = Noch { $more } vom Durchmesser nehmen: auf { $setting } stellen.
-verdict-take-in-cuts = Noch { $more } vom Durchmesser nehmen, in { $cuts } Schnitten, den ersten auf { $setting }.
-verdict-or-take = Oder noch { $more } vom Durchmesser nehmen: auf { $setting } stellen.
-verdict-or-take-in-cuts = Oder noch { $more } vom Durchmesser nehmen, in { $cuts } Schnitten, den ersten auf { $setting }.
+verdict-take = { $cuts ->
+    [one] Noch { $more } vom Durchmesser nehmen: auf { $setting } stellen.
+   *[other] Noch { $more } vom Durchmesser nehmen, in { $cuts } Schnitten, den ersten auf { $setting }.
+}
+verdict-or-take = { $cuts ->
+    [one] Oder noch { $more } vom Durchmesser nehmen: auf { $setting } stellen.
+   *[other] Oder noch { $more } vom Durchmesser nehmen, in { $cuts } Schnitten, den ersten auf { $setting }.
+}
 verdict-within-doubt = { $side ->
     [internal] Innerhalb der Unsicherheit von { $doubt } an der unteren Grenze: eine genauere Messung klärt es, oder das Gegenstück.
    *[external] Innerhalb der Unsicherheit von { $doubt } an der oberen Grenze: eine genauere Messung klärt es, oder das Gegenstück.
@@ -33,27 +37,31 @@ verdict-comes-to = { $odds ->
 }
 verdict-go-goes = Die Gutseite geht, die Ausschussseite nicht: im Toleranzfeld. Hier aufhören.
 verdict-not-go-goes = Die Ausschussseite geht: über die Grenze, und kein Schnitt macht das gut.
-verdict-go-stops = Die Gutseite geht nicht: auf { $setting } stellen, beide abwischen und noch einmal probieren.
-verdict-go-stops-in-cuts = Die Gutseite geht nicht: in { $cuts } Schnitten, den ersten auf { $setting }; beide abwischen und noch einmal probieren.
-verdict-go-stops-fine = Die Gutseite geht nicht, um weniger, als diese Skale stellen kann: ein Leerschnitt, beide abwischen und noch einmal probieren.
+verdict-go-stops = { $cuts ->
+    [0] Die Gutseite geht nicht, um weniger, als diese Skale stellen kann: ein Leerschnitt, beide abwischen und noch einmal probieren.
+    [one] Die Gutseite geht nicht: auf { $setting } stellen, beide abwischen und noch einmal probieren.
+   *[other] Die Gutseite geht nicht: in { $cuts } Schnitten, den ersten auf { $setting }; beide abwischen und noch einmal probieren.
+}
 verdict-told-again = Daraufhin noch nicht tiefer schneiden; noch einmal so gemeldet, zählt es.
 verdict-free = Läuft frei, ohne zu wackeln. Hier aufhören.
 verdict-loose-enough = Locker, doch nicht lockerer, als die Grenzen erlauben, { $room }. Hier aufhören.
 verdict-too-loose = Lockerer, als die Grenzen erlauben, { $room }: kein Schnitt macht das gut. Das Gegenstück danach machen, oder neu beginnen.
 verdict-fit = { $fit ->
-    [wont_enter] Das Gegenstück geht also nicht an: auf { $setting } stellen und noch einmal probieren.
-    [enters] Das Gegenstück geht also an und bleibt stehen: auf { $setting } stellen und noch einmal probieren.
-   *[tight] Das Gegenstück geht also ganz auf, aber streng: auf { $setting } stellen und noch einmal probieren. Vielleicht genügt ein Leerschnitt: den zuerst.
-}
-verdict-fit-in-cuts = { $fit ->
-    [wont_enter] Das Gegenstück geht also nicht an: in { $cuts } Schnitten, den ersten auf { $setting }, und noch einmal probieren.
-    [enters] Das Gegenstück geht also an und bleibt stehen: in { $cuts } Schnitten, den ersten auf { $setting }, und noch einmal probieren.
-   *[tight] Das Gegenstück geht also ganz auf, aber streng: in { $cuts } Schnitten, den ersten auf { $setting }, und noch einmal probieren. Vielleicht genügt ein Leerschnitt: den zuerst.
-}
-verdict-fit-fine = { $fit ->
-    [wont_enter] Das Gegenstück geht also nicht an, und was bleibt, ist weniger, als diese Skale stellen kann: einen Leerschnitt tun und noch einmal probieren.
-    [enters] Das Gegenstück geht also an und bleibt stehen, und was bleibt, ist weniger, als diese Skale stellen kann: einen Leerschnitt tun und noch einmal probieren.
-   *[tight] Das Gegenstück geht also ganz auf, aber streng, und was bleibt, ist weniger, als diese Skale stellen kann: einen Leerschnitt tun und noch einmal probieren.
+    [wont_enter] { $cuts ->
+        [0] Das Gegenstück geht also nicht an, und was bleibt, ist weniger, als diese Skale stellen kann: einen Leerschnitt tun und noch einmal probieren.
+        [one] Das Gegenstück geht also nicht an: auf { $setting } stellen und noch einmal probieren.
+       *[other] Das Gegenstück geht also nicht an: in { $cuts } Schnitten, den ersten auf { $setting }, und noch einmal probieren.
+    }
+    [enters] { $cuts ->
+        [0] Das Gegenstück geht also an und bleibt stehen, und was bleibt, ist weniger, als diese Skale stellen kann: einen Leerschnitt tun und noch einmal probieren.
+        [one] Das Gegenstück geht also an und bleibt stehen: auf { $setting } stellen und noch einmal probieren.
+       *[other] Das Gegenstück geht also an und bleibt stehen: in { $cuts } Schnitten, den ersten auf { $setting }, und noch einmal probieren.
+    }
+   *[tight] { $cuts ->
+        [0] Das Gegenstück geht also ganz auf, aber streng, und was bleibt, ist weniger, als diese Skale stellen kann: einen Leerschnitt tun und noch einmal probieren.
+        [one] Das Gegenstück geht also ganz auf, aber streng: auf { $setting } stellen und noch einmal probieren. Vielleicht genügt ein Leerschnitt: den zuerst.
+       *[other] Das Gegenstück geht also ganz auf, aber streng: in { $cuts } Schnitten, den ersten auf { $setting }, und noch einmal probieren. Vielleicht genügt ein Leerschnitt: den zuerst.
+    }
 }
 verdict-mate-shakes = Es wackelt: nicht mehr schneiden. Das Gegenstück danach machen, oder neu beginnen.
 verdict-straight-sides = Gerade Flanken stehen so weit auseinander, wie der Meißel breit ist: kein tieferer Schnitt weitet sie. Nachsehen, dass der Grund frei ist; dann den Gang längs dem Bett weiten, ein wenig auf jeder Seite.

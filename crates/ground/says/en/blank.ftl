@@ -1,11 +1,11 @@
 # The blank: how true it runs, its size, its wall, its register.
 
 blank-runs-true = It runs true.
-blank-put-back = Put back midway, it is cut { $off_text } deeper on one side than on the axis of the first cuts and as much shallower on the other, where the pitch diameter has { $tolerance } to spare. The { -bit } cleans all round again only while more than { $off_text } of depth is still to come.
-blank-off-the-finished = The thread will be true to itself, and { $off_text } off the axis of what is finished.
-blank-true-to-this-chucking = The thread will be true to itself and to all that is turned in this chucking; it stands { $off_text } off what the indicator ran on, which matters to nothing here.
+blank-put-back = Put back midway, it is cut { $off } deeper on one side than on the axis of the first cuts and as much shallower on the other, where the pitch diameter has { $tolerance } to spare. The { -bit } cleans all round again only while more than { $off } of depth is still to come.
+blank-off-the-finished = The thread will be true to itself, and { $off } off the axis of what is finished.
+blank-true-to-this-chucking = The thread will be true to itself and to all that is turned in this chucking; it stands { $off } off what the indicator ran on, which matters to nothing here.
 blank-nothing-need-be-moved = Nothing need be moved.
-blank-four-jaw-again = Turn the high spot to the indicator, slacken the far jaw, push in until it reads { $off_text } less, and clock again.
+blank-four-jaw-again = Turn the high spot to the indicator, slacken the far jaw, push in until it reads { $off } less, and clock again.
 blank-shim = A shim of { $shim } under the jaw nearest the high spot, or the four-jaw.
 blank-clean-collet = Clean collet, nose and work, and put it in again a third of a turn round.
 blank-clean-centers = Clean the { -center }s and their holes; skim a soft live { -center } true where it stands.

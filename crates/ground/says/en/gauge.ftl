@@ -21,10 +21,14 @@ verdict-in-limits = { $side ->
    *[external] In limits, { $room } above the low limit. Stop here.
 }
 verdict-half-a-division = { $by } over the limit, but less than half a division of this dial: take a spring pass and measure again.
-verdict-take = Take { $more } more off the diameter: set { $setting }.
-verdict-take-in-cuts = Take { $more } more off the diameter in { $cuts } cuts, the first to { $setting }.
-verdict-or-take = Or take { $more } more off the diameter: set { $setting }.
-verdict-or-take-in-cuts = Or take { $more } more off the diameter in { $cuts } cuts, the first to { $setting }.
+verdict-take = { $cuts ->
+    [one] Take { $more } more off the diameter: set { $setting }.
+   *[other] Take { $more } more off the diameter in { $cuts } cuts, the first to { $setting }.
+}
+verdict-or-take = { $cuts ->
+    [one] Or take { $more } more off the diameter: set { $setting }.
+   *[other] Or take { $more } more off the diameter in { $cuts } cuts, the first to { $setting }.
+}
 verdict-within-doubt = { $side ->
     [internal] Within the doubt of { $doubt } of the low limit: a closer reading settles it, or the mate.
    *[external] Within the doubt of { $doubt } of the high limit: a closer reading settles it, or the mate.
@@ -41,27 +45,31 @@ verdict-comes-to = { $odds ->
 
 verdict-go-goes = The go end goes and the not-go end does not: in limits. Stop here.
 verdict-not-go-goes = The not-go end goes: past the limit, and no cut can mend it.
-verdict-go-stops = The go end does not go: set { $setting }, wipe both, and try it again.
-verdict-go-stops-in-cuts = The go end does not go: in { $cuts } cuts, the first to { $setting }; wipe both, and try it again.
-verdict-go-stops-fine = The go end does not go, by less than this dial can set: a spring pass, wipe both, and try it again.
+verdict-go-stops = { $cuts ->
+    [0] The go end does not go, by less than this dial can set: a spring pass, wipe both, and try it again.
+    [one] The go end does not go: set { $setting }, wipe both, and try it again.
+   *[other] The go end does not go: in { $cuts } cuts, the first to { $setting }; wipe both, and try it again.
+}
 verdict-told-again = Do not cut deeper on this yet; told the same again, it counts.
 verdict-free = Runs free without shake. Stop here.
 verdict-loose-enough = Loose, but no looser than the limits allow, { $room }. Stop here.
 verdict-too-loose = Looser than the limits allow, { $room }: no cut can mend it. Make the mate to it, or begin again.
 verdict-fit = { $fit ->
-    [wont_enter] So the mate will not enter: set { $setting }, and try it again.
-    [enters] So the mate enters and stops: set { $setting }, and try it again.
-   *[tight] So the mate goes the whole way, tight: set { $setting }, and try it again. A spring pass may be enough: try that first.
-}
-verdict-fit-in-cuts = { $fit ->
-    [wont_enter] So the mate will not enter: in { $cuts } cuts, the first to { $setting }, and try it again.
-    [enters] So the mate enters and stops: in { $cuts } cuts, the first to { $setting }, and try it again.
-   *[tight] So the mate goes the whole way, tight: in { $cuts } cuts, the first to { $setting }, and try it again. A spring pass may be enough: try that first.
-}
-verdict-fit-fine = { $fit ->
-    [wont_enter] So the mate will not enter, and what is left is less than this dial can set: take a spring pass, and try it again.
-    [enters] So the mate enters and stops, and what is left is less than this dial can set: take a spring pass, and try it again.
-   *[tight] So the mate goes the whole way, tight, and what is left is less than this dial can set: take a spring pass, and try it again.
+    [wont_enter] { $cuts ->
+        [0] So the mate will not enter, and what is left is less than this dial can set: take a spring pass, and try it again.
+        [one] So the mate will not enter: set { $setting }, and try it again.
+       *[other] So the mate will not enter: in { $cuts } cuts, the first to { $setting }, and try it again.
+    }
+    [enters] { $cuts ->
+        [0] So the mate enters and stops, and what is left is less than this dial can set: take a spring pass, and try it again.
+        [one] So the mate enters and stops: set { $setting }, and try it again.
+       *[other] So the mate enters and stops: in { $cuts } cuts, the first to { $setting }, and try it again.
+    }
+   *[tight] { $cuts ->
+        [0] So the mate goes the whole way, tight, and what is left is less than this dial can set: take a spring pass, and try it again.
+        [one] So the mate goes the whole way, tight: set { $setting }, and try it again. A spring pass may be enough: try that first.
+       *[other] So the mate goes the whole way, tight: in { $cuts } cuts, the first to { $setting }, and try it again. A spring pass may be enough: try that first.
+    }
 }
 verdict-mate-shakes = It shakes: cut no more. Make the mate to it, or begin again.
 verdict-straight-sides = Straight sides are as far apart as the tool is wide: no deeper cut opens them. See that the root is clear; then widen the groove along the bed, a little each side.
@@ -86,7 +94,10 @@ ask-tighter = It is tighter than what was told before allows: look for a burr at
 ask-past-by-dial = By where the dial stands the thread is past its limit, and the mate does not go: look for a burr, sharp crests, a damaged entrance; check the pitch and the hand.
 
 past-another-class = Another class: it is within { $name } ({ $low } to { $high }). Whoever drew it decides whether that will do.
-past-mate-as-made = The { $other } as made has { $has } of clearance on it, where { $least } to { $most } is what the limits give: { $verdict }
+past-mate-as-made = { $serves ->
+    [yes] The { $other } as made has { $has } of clearance on it, where { $least } to { $most } is what the limits give: it will serve with this mate, and with no other.
+   *[no] The { $other } as made has { $has } of clearance on it, where { $least } to { $most } is what the limits give: it will be loose; make another mate to it, or begin again.
+}
 past-fit-the-mate = Fit the mate to it: make the { $other } with a pitch diameter of { $to }, and mark the two as a pair.
 past-scrap = Or scrap: no cut puts metal back on. Begin again, and stop { $short } short of where this one went past.
 past-do-not-open = Do not open the { -half-nut } before that is decided: with this { $this } still in step, a trial of the mate costs nothing.

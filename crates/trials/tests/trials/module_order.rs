@@ -53,15 +53,20 @@ impl<'ast> Visit<'ast> for Named {
     }
 }
 
-pub fn rust_files(folder: &Path, out: &mut Vec<PathBuf>) {
+/// Files under a folder whose names end in one of these.
+pub fn files_of(folder: &Path, endings: &[&str], out: &mut Vec<PathBuf>) {
     for entry in std::fs::read_dir(folder).unwrap().map(Result::unwrap) {
         let path = entry.path();
         if path.is_dir() {
-            rust_files(&path, out);
-        } else if path.extension().is_some_and(|e| e == "rs") {
+            files_of(&path, endings, out);
+        } else if path.extension().is_some_and(|e| endings.iter().any(|ending| e == *ending)) {
             out.push(path);
         }
     }
+}
+
+pub fn rust_files(folder: &Path, out: &mut Vec<PathBuf>) {
+    files_of(folder, &["rs"], out);
 }
 
 impl Modules {

@@ -1,10 +1,11 @@
 //! The files of sentences against each other and against the code; and the German of the lathe view and the card, read back.
 
-use crate::module_order::{crates, rust_files};
+use crate::module_order::{crates, files_of, rust_files};
 use crate::one_voice::{everything, yard};
+use proc_macro2::{TokenStream, TokenTree};
 use serde_json::Value;
 use std::collections::{BTreeMap, BTreeSet};
-use std::path::{Path, PathBuf};
+use std::str::FromStr;
 use yoke_core::cut::aloud::{number, zahl};
 use yoke_core::says::{ENGLISH, GERMAN, Part, messages, pages, say};
 use yoke_core::voice::Voice;
@@ -20,7 +21,7 @@ fn voice(words: Vocabulary) -> Voice {
 
 /// A message with a word for each part.
 fn filled(words: Vocabulary, id: &str, parts: &[&'static str]) -> String {
-    say(voice(words), id, &parts.iter().map(|p| (*p, Part::from("x"))).collect::<Vec<_>>())
+    say(voice(words), id, parts.iter().map(|p| (*p, Part::from("x"))))
 }
 
 #[test]
@@ -55,18 +56,6 @@ fn every_vocabulary_has_every_word_and_a_sentence_begins_large() {
     assert_eq!(filled(Vocabulary::American, "ending-closed", &[]), "keep the half-nut closed and reverse the spindle");
 }
 
-/// Files of the pages' own sources.
-fn page_files(folder: &Path, out: &mut Vec<PathBuf>) {
-    for entry in std::fs::read_dir(folder).unwrap() {
-        let path = entry.unwrap().path();
-        if path.is_dir() {
-            page_files(&path, out);
-        } else if path.extension().is_some_and(|e| e == "ts" || e == "tsx") {
-            out.push(path);
-        }
-    }
-}
-
 /// A name as messages have them.
 fn is_name(text: &str) -> bool {
     text.contains('-') && text.chars().all(|c| c.is_ascii_lowercase() || c.is_ascii_digit() || c == '-')
@@ -76,7 +65,7 @@ fn is_name(text: &str) -> bool {
 fn no_sentence_is_missing_and_none_is_left_that_nobody_says() {
     let (mut rust, mut web) = (Vec::new(), Vec::new());
     rust_files(&crates(), &mut rust);
-    page_files(&crates().join("../web/src"), &mut web);
+    files_of(&crates().join("../web/src"), &["ts", "tsx"], &mut web);
     let said: BTreeSet<_> = all(ENGLISH).into_iter().map(|(id, _)| id).collect();
     let (mut named, mut asked) = (BTreeSet::new(), BTreeSet::new());
     for (file, quote, call) in rust.into_iter().map(|f| (f, '"', "say!(")).chain(web.into_iter().map(|f| (f, '\'', "text("))) {
@@ -90,6 +79,36 @@ fn no_sentence_is_missing_and_none_is_left_that_nobody_says() {
     assert!(idle.is_empty(), "said by nobody: {idle:?}");
     let missing: Vec<_> = asked.iter().filter(|id| !said.contains(id.as_str())).collect();
     assert!(missing.is_empty() && asked.len() > 100, "{} asked for, not in the files: {missing:?}", asked.len());
+}
+
+/// Every call that says a sentence by its name: the name and the parts it gives, wherever it stands among the tokens.
+fn calls(tokens: TokenStream, out: &mut Vec<(String, BTreeSet<String>)>) {
+    let tokens: Vec<TokenTree> = tokens.into_iter().collect();
+    for (i, token) in tokens.iter().enumerate() {
+        let TokenTree::Group(group) = token else { continue };
+        calls(group.stream(), out);
+        if i < 2 || tokens[i - 2].to_string() != "say" || tokens[i - 1].to_string() != "!" {
+            continue;
+        }
+        let within: Vec<TokenTree> = group.stream().into_iter().collect();
+        let fields: Vec<&[TokenTree]> = within.split(|t| t.to_string() == ",").collect();
+        let [_, TokenTree::Literal(name)] = [&within[0], fields.get(1).and_then(|f| f.first()).unwrap_or(&within[0])] else { continue };
+        let parts = fields[2..].iter().filter(|f| f.get(1).is_some_and(|t| t.to_string() == "=")).map(|f| f[0].to_string());
+        out.push((name.to_string().trim_matches('"').to_owned(), parts.collect()));
+    }
+}
+
+#[test]
+fn every_sentence_is_given_just_its_parts() {
+    let english: BTreeMap<_, _> = all(ENGLISH).into_iter().collect();
+    let (mut files, mut found) = (Vec::new(), Vec::new());
+    rust_files(&crates(), &mut files);
+    for file in files.iter().filter(|f| !f.starts_with(crates().join("trials"))) {
+        calls(TokenStream::from_str(&std::fs::read_to_string(file).unwrap()).unwrap(), &mut found);
+    }
+    assert!(found.len() > 200, "{}", found.len());
+    let wrong: Vec<_> = found.iter().filter(|(id, given)| english.get(id.as_str()).is_none_or(|wanted| !given.iter().eq(wanted))).collect();
+    assert!(wrong.is_empty(), "{wrong:?}");
 }
 
 /// Words that stand in no German sentence.

@@ -18,7 +18,7 @@ import { Cycle } from './Cycle';
 import { HappenedLeaf, TouchForm } from './HappenedLeaf';
 import { NextSetting } from './NextSetting';
 import { StandsLeaf } from './StandsLeaf';
-import { nutSays } from '../../parts/text';
+import { bare, nutSays } from '../../parts/text';
 import { useSpoken, useWake } from './beside';
 import { follow, type View } from './follow';
 
@@ -100,7 +100,7 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
       ? text('lathe-hold-settle')
       : text('lathe-hold-waits')
     : waiting.length > 0
-      ? (next?.says ?? text('lathe-all-cut'))
+      ? (next?.says ?? text('run-all-cut'))
       : (run?.says ?? '');
   const steps = waiting.length === 0 ? (run?.pick_up ?? []) : [];
   useWake();
@@ -153,7 +153,7 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
           <span>
             {plan.setup.ending === 'hand'
               ? text('lathe-by-hand')
-              : text('lathe-rpm', { n: Math.round(plan.setup.speed_rpm.value) })}
+              : text('lathe-rpm', { n: bare(plan.setup.speed_rpm.text) })}
             ; {nutSays(plan)}
           </span>
         </div>

@@ -18,8 +18,8 @@ const HARMLESS = new Set(['note', 'trouble', 'sprung', 'ticked', 'unticked', 'st
 function stepOf(plan: Plan, n: number): NextStep | null {
   const pass = plan.run.passes.find(p => p.n === n);
   const setting = plan.cut.passes.find(p => p.n === n)?.dial[0];
-  const says = text('lathe-set', { setting: setting?.text ?? '' });
-  return pass && setting ? { pass, setting, name: text('lathe-pass', { n }), says, aloud: says } : null;
+  const says = text('next-set', { setting: setting?.text ?? '' });
+  return pass && setting ? { pass, setting, name: text(`pass-${pass.kind}`, { n }), says, aloud: says } : null;
 }
 
 /**

@@ -27,7 +27,7 @@ fn goes_in(plan: &Plan, internal: bool, against: Option<String>) -> LineFinding 
     let serves = drawer.tools.iter().find(|t| t.serves);
     let picked = drawer.tools.iter().find(|t| t.picked);
     let pick = |name: &str| json!({"bit": {"owned": name, "tip_flat_mm": null, "tip_radius_mm": null, "tip_flat_between_mm": null, "tip_radius_between_mm": null, "included_angle_deg": null}});
-    let take = |otherwise: String| serves.map_or(otherwise, |t| format!("Use {}.", t.name));
+    let take = |otherwise: &str| serves.map_or_else(|| say!(voice, otherwise), |t| format!("Use {}.", t.name));
     match (against, picked) {
         (Some(why), _) => match serves {
             Some(tool) => bad(why, format!("Use {}.", tool.name), Some(pick(&tool.name))),
@@ -40,13 +40,9 @@ fn goes_in(plan: &Plan, internal: bool, against: Option<String>) -> LineFinding 
         (None, Some(tool)) => good(format!("{}. {}", tool.name, tool.says.first().map_or("", String::as_str))),
         (None, None) if internal => {
             let span = drawer.span_mm.as_ref().map(|span| say!(voice, "check-no-bar-was-picked-at", span = &span.text));
-            unknown(
-                span.unwrap_or_else(|| say!(voice, "check-no-bar-was-picked")),
-                take(say!(voice, "check-pick-one-from-drawer")),
-                serves.map(|t| pick(&t.name)),
-            )
+            unknown(span.unwrap_or_else(|| say!(voice, "check-no-bar-was-picked")), take("check-pick-one-from-drawer"), serves.map(|t| pick(&t.name)))
         }
-        (None, None) => unknown(say!(voice, "check-no-bit-picked"), take(say!(voice, "check-grind-one")), serves.map(|t| pick(&t.name))),
+        (None, None) => unknown(say!(voice, "check-no-bit-picked"), take("check-grind-one"), serves.map(|t| pick(&t.name))),
     }
 }
 

@@ -1,6 +1,6 @@
 //! The blank's lines of the check: its size, how it is held, and how the thread ends.
 
-use super::{Line, LineFinding, bad, good, unknown};
+use super::{Line, LineFinding, bad, good, turned_by_hand, unknown};
 use crate::blank::{Beyond, Relief};
 use crate::direction::Carriage;
 use crate::job::{BlankFacts, EndKind, Ending, Job, Support};
@@ -18,19 +18,19 @@ pub(super) fn stock(lines: &mut Line<'_>, plan: &Plan) {
     let internal = plan.thread.side == Side::Internal;
     let name = if internal { "Bore" } else { "Blank" };
     let wanted = format!("{} to {}", plan.blank.min_mm.text, plan.blank.max_mm.text);
-    let side = if internal { "internal" } else { "external" };
-    let turn_to = say!(voice, "check-stock-to", side = side, aim = &plan.blank.aim_mm.text);
+    let side = plan.thread.side.word();
+    let turn_to = || say!(voice, "check-stock-to", side = side, aim = &plan.blank.aim_mm.text);
     lines.put(
         "stock",
         name,
         "blank",
         match against {
-            Some(why) => bad(why, turn_to, Some(json!({"blank": {"diameter_mm": null}}))),
+            Some(why) => bad(why, turn_to(), Some(json!({"blank": {"diameter_mm": null}}))),
             // The stations warn of what spoils the fit; what is outside its limits at all is not called within them.
             None if plan.blank.measured && !(plan.blank.min_mm.value - SHOWN_MM..=plan.blank.max_mm.value + SHOWN_MM).contains(&plan.blank.used_mm.value) => {
                 bad(
                     say!(voice, "check-stock-outside", used = &plan.blank.used_mm.text, wanted = &wanted),
-                    turn_to,
+                    turn_to(),
                     Some(json!({"blank": {"diameter_mm": null}})),
                 )
             }
@@ -72,7 +72,7 @@ pub(super) fn ends_true(lines: &mut Line<'_>, plan: &Plan) {
     let voice = plan.voice;
     if let Some(why) = lines.against(&[Code::Chamfer]) {
         let to = plan.blank.chamfer_wanted_mm.value;
-        let to = if plan.thread.side == Side::Internal { plan.voice.rule_over(to) } else { plan.voice.rule_under(to) };
+        let to = if plan.thread.side == Side::Internal { voice.rule_over(to) } else { voice.rule_under(to) };
         lines.put("chamfer", "Chamfer", "blank", bad(why, say!(voice, "check-chamfer-to", to = voice.about(to)), Some(json!({"blank": {"chamfer_mm": to}}))));
     }
     let against = lines.against(&[Code::Runout]);
@@ -151,7 +151,7 @@ fn relief_width(plan: &Plan, relief: &Relief, facts: &BlankFacts, narrow: Option
     }
     let voice = plan.voice;
     let width = voice.rule_over(relief.width_mm.value);
-    let carriage = if plan.setup.carriage == Carriage::TowardHeadstock { "toward" } else { "away" };
+    let carriage = plan.setup.carriage.word();
     match (narrow, facts.relief_width_mm) {
         (Some(why), _) => widened(plan, relief, facts, width, why),
         (None, Some(there)) => good(say!(voice, "check-relief-wide", carriage = carriage, there = voice.coarse(there), needed = &relief.width_mm.text)),
@@ -276,14 +276,13 @@ fn over_the_room(plan: &Plan, room: f64) -> bool {
 /// A room to stop in that was told, against what stopping takes.
 fn room_told(plan: &Plan, room: f64) -> LineFinding {
     let voice = plan.voice;
-    let (setup, there) = (&plan.setup, plan.voice.thou(room));
+    let (setup, there) = (&plan.setup, voice.thou(room));
     if setup.ending == Ending::Hand {
         return good(say!(voice, "check-room-by-hand", there = &there));
     }
     let takes = &setup.stopping_mm;
     if over_the_room(plan, room) {
-        let by_hand = Some(json!({"setup": {"ending": "hand", "spindle_rpm": null}}));
-        return bad(say!(voice, "check-room-short", there = &there, takes = &takes.text), say!(voice, "check-by-hand-or-room-there"), by_hand);
+        return bad(say!(voice, "check-room-short", there = &there, takes = &takes.text), say!(voice, "check-by-hand-or-room-there"), turned_by_hand());
     }
     good(say!(voice, "check-room-serves", there = &there, takes = &takes.text))
 }

@@ -15,7 +15,7 @@ use crate::plan::Plan;
 use crate::watch::{Code, Level};
 use crate::working::round_to_nine;
 use serde::Serialize;
-use serde_json::Value;
+use serde_json::{Value, json};
 
 /// How a line stands.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
@@ -72,6 +72,11 @@ pub struct Check {
     pub says: String,
     /// Lines, in working order.
     pub lines: Vec<CheckLine>,
+}
+
+/// The spindle turned by hand, as a change of the job.
+fn turned_by_hand() -> Option<Value> {
+    Some(json!({"setup": {"ending": "hand", "spindle_rpm": null}}))
 }
 
 /// The lines as they are put, and the plan they are of.

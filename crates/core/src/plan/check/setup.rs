@@ -1,6 +1,6 @@
 //! The set-up's lines of the check: the hand, the speed, the chuck.
 
-use super::{Line, LineFinding, bad, good, unknown};
+use super::{Line, LineFinding, bad, good, turned_by_hand, unknown};
 use crate::gears::DialRule;
 use crate::job::{Chuck, Ending, Job, Lathe, Speeds};
 use crate::plan::Plan;
@@ -78,11 +78,6 @@ pub(super) fn speed(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
         good(say!(voice, "check-speed-serves", speed = &setup.speed_rpm.text, binds = binds, limit = &setup.limit_rpm.text, stopping = &setup.stopping_mm.text))
     };
     lines.put("speed", "Speed", "setup", finding);
-}
-
-/// The spindle turned by hand, as a change of the job.
-fn turned_by_hand() -> Option<Value> {
-    Some(json!({"setup": {"ending": "hand", "spindle_rpm": null}}))
 }
 
 /// A speed of the user's own that the lathe has not, or that is over what is allowed.
