@@ -33,5 +33,5 @@ pub mod shop;
 pub mod story;
 pub mod trouble;
 
-pub use yoke_ground::{direction, faults, outline, quantity, say, says, stiffness, voice, watch, words, working};
+pub use yoke_ground::{direction, faults, outline, quantity, say, says, sentence, stiffness, voice, watch, words, working};
 pub use yoke_threads as thread;

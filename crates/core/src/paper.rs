@@ -2,6 +2,7 @@
 
 use crate::cut::PassKind;
 use crate::route::{CardLine, Member, OpKind, bench, number, over_wires, thread_card};
+use crate::say;
 use crate::watch::Level;
 use crate::working::Quantity;
 use serde::Serialize;
@@ -11,7 +12,7 @@ use serde::Serialize;
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct CardSection {
     /// Its heading.
-    pub name: &'static str,
+    pub name: String,
     /// Its lines.
     pub lines: Vec<CardLine>,
 }
@@ -57,24 +58,24 @@ pub struct Papers {
 /// Makes what is printed of a job.
 #[must_use]
 pub fn papers(member: &Member<'_>) -> Papers {
-    let plan = member.plan;
+    let (plan, voice) = (member.plan, member.plan.voice);
     let blank = if plan.blank.bore.is_some() { OpKind::Bore } else { OpKind::Turn };
     let of = |kind| bench(member, kind, plan.voice);
     let t = thread_card(member);
     let mut ten_seconds: Vec<CardLine> = of(blank).into_iter().take(1).collect();
-    ten_seconds.extend(plan.blank.bore.iter().filter_map(|b| b.drill_mm.as_ref()).map(|d| number("Drill", d)));
+    ten_seconds.extend(plan.blank.bore.iter().filter_map(|b| b.drill_mm.as_ref()).map(|d| number(say!(voice, "line-of-drill"), d)));
     ten_seconds.extend(t.gears.into_iter().chain([t.half_nut]).chain(t.compound).chain(t.depth).chain(t.measure).chain([t.bit, t.speed]));
     ten_seconds.extend(over_wires(member));
     let sections = [
-        ("Drill", OpKind::Drill),
-        (if blank == OpKind::Bore { "Bore" } else { "Blank" }, blank),
-        ("Plain sizes", OpKind::Plain),
-        ("Relief", OpKind::Relief),
-        ("Chamfer", OpKind::Chamfer),
-        ("Thread", OpKind::Thread),
-        ("Proof", OpKind::Prove),
+        ("op-drill", OpKind::Drill),
+        (if blank == OpKind::Bore { "op-bore" } else { "line-blank" }, blank),
+        ("op-plain", OpKind::Plain),
+        ("paper-relief", OpKind::Relief),
+        ("line-chamfer", OpKind::Chamfer),
+        ("op-thread", OpKind::Thread),
+        ("paper-proof", OpKind::Prove),
     ];
-    let job_card = sections.map(|(name, kind)| CardSection { name, lines: of(kind) });
+    let job_card = sections.map(|(name, kind)| CardSection { name: say!(voice, name), lines: of(kind) });
     Papers {
         thread: plan.thread.name.clone(),
         lathe: plan.gears.lathe.clone(),

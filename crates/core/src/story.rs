@@ -7,6 +7,7 @@ use crate::log::{Act, ActKind, BitChange, RunState, fold, undone};
 use crate::outline::{Dimension, Drawing, Point, Shape};
 use crate::quantity::{plain_text, short_text};
 use crate::run::{RunPlan, SAME_MM};
+use crate::say;
 use crate::thread::Fit;
 use crate::trouble;
 use crate::voice::Voice;
@@ -108,27 +109,25 @@ pub fn story(plan: &RunPlan, told: &[RecordedAct], voice: Voice) -> Story {
         .collect();
     let last = fold(plan, &acts, voice);
     let last_mm = last.verdict.as_ref().map(|v| Quantity::given(voice, (v.pitch_diameter_mm.value * 1e6).round() / 1e6));
-    let last_says = last.verdict.as_ref().map(|v| format!("give or take {}", voice.length(v.pitch_diameter_mm.doubt)));
+    let last_says = last.verdict.as_ref().map(|v| say!(voice, "story-give-or-take", doubt = voice.length(v.pitch_diameter_mm.doubt)));
     Story { result: result(&last, voice), last_mm, last_says, sizes: sizes(plan, &lines, voice), lines }
 }
 
 /// How a run ended, or stands, in one sentence.
 #[must_use]
 pub fn result(state: &RunState, voice: Voice) -> String {
-    let passes = match state.passes_done {
-        1 => "One pass".to_owned(),
-        n => format!("{n} passes"),
-    };
+    let n = state.passes_done;
     match &state.verdict {
-        _ if state.scrapped.is_some() => format!("{passes}; scrapped: {}", state.scrapped.as_deref().unwrap_or_default()),
-        _ if !state.begun => "Not begun.".into(),
+        _ if state.scrapped.is_some() => say!(voice, "story-scrapped", n = n, why = state.scrapped.as_deref().unwrap_or_default()),
+        _ if !state.begun => say!(voice, "story-not-begun"),
         Some(v) if v.verdict == VerdictKind::InLimits => {
-            format!("{passes}; in limits, {} give or take {}.", voice.length(v.pitch_diameter_mm.value), voice.length(v.pitch_diameter_mm.doubt))
+            let [size, doubt] = [v.pitch_diameter_mm.value, v.pitch_diameter_mm.doubt].map(|mm| voice.length(mm));
+            say!(voice, "story-in-limits", n = n, size = size, doubt = doubt)
         }
-        Some(v) if v.verdict == VerdictKind::PastLimit => format!("{passes}; past the limit, {}.", voice.length(v.pitch_diameter_mm.value)),
-        Some(_) => format!("{passes}; read, and not there yet."),
-        None if state.closed => format!("{passes}; done with, never read."),
-        None => format!("{passes}; not read since."),
+        Some(v) if v.verdict == VerdictKind::PastLimit => say!(voice, "story-past-limit", n = n, size = voice.length(v.pitch_diameter_mm.value)),
+        Some(_) => say!(voice, "story-not-there", n = n),
+        None if state.closed => say!(voice, "story-never-read", n = n),
+        None => say!(voice, "story-not-read-since", n = n),
     }
 }
 
@@ -162,18 +161,11 @@ fn line(plan: &RunPlan, told: &RecordedAct, stands: &DialPosition, after: Option
     }
 }
 
-/// A pass by its number; the scratch has none.
-fn pass_named(n: u32) -> String {
-    if n == 0 { "The scratch".into() } else { format!("Pass {n}") }
-}
-
 fn says(plan: &RunPlan, kind: &ActKind, stands: &DialSetting, voice: Voice) -> (&'static str, String) {
     match kind {
-        ActKind::PassDone { n, radial_mm } => ("pass_done", format!("{} cut at {}.", pass_named(*n), plan.dial.nearest(*radial_mm).setting.text)),
+        ActKind::PassDone { n, radial_mm } => ("pass_done", say!(voice, "story-pass", n = *n, at = &plan.dial.nearest(*radial_mm).setting.text)),
         // A dial's figure stands in its own unit, whatever the page speaks.
-        ActKind::Took { n, reading } => {
-            ("took", format!("{} cut at a reading of {} {} instead.", pass_named(*n), short_text(*reading, 4), plan.dial.unit.sign()))
-        }
+        ActKind::Took { n, reading } => ("took", say!(voice, "story-took", n = *n, reading = short_text(*reading, 4), unit = plan.dial.unit.sign())),
         ActKind::Measured(m) => ("measured", measured(m, voice)),
         ActKind::Tried { .. } => ("tried", kind.tried().map_or_else(String::new, |fit| tried(fit, voice))),
         ActKind::Trouble { symptom, cause, found } => {
@@ -181,77 +173,87 @@ fn says(plan: &RunPlan, kind: &ActKind, stands: &DialSetting, voice: Voice) -> (
                 trouble::symptom_says(*symptom, plan.side, voice),
                 trouble::rule(cause).map_or_else(String::new, |r| trouble::cause_says(r, plan.side, voice)),
             );
-            ("trouble", format!("{wrong}. {}: {behind}.", if *found { "Found" } else { "Not that" }))
+            ("trouble", say!(voice, "story-trouble", wrong = wrong, found = if *found { "yes" } else { "no" }, cause = behind))
         }
         ActKind::GrooveTouched { bottom_only, .. } => {
-            let how = if *bottom_only { "its bottom only" } else { "both flanks" };
-            ("groove_touched", format!("The groove was touched with the new tip, {how}, at {}.", stands.text))
+            let touched = if *bottom_only { "bottom" } else { "flanks" };
+            ("groove_touched", say!(voice, "story-touched", touched = touched, at = &stands.text))
         }
-        ActKind::StandsAt { .. } => ("stands_at", format!("The dial stood at {}.", stands.text)),
-        ActKind::Sprung {} => ("sprung", format!("A spring pass at {}.", stands.text)),
+        ActKind::StandsAt { .. } => ("stands_at", say!(voice, "story-stood", at = &stands.text)),
+        ActKind::Sprung {} => ("sprung", say!(voice, "story-sprung", at = &stands.text)),
         ActKind::BitChanged { why, tip_flat_mm, tip_radius_mm } => {
-            let tip = match (tip_flat_mm, tip_radius_mm) {
-                (Some(f), _) => format!(" with a flat of {}", voice.length(*f)),
-                (None, Some(r)) => format!(" with a radius of {}", voice.length(*r)),
-                (None, None) => String::new(),
+            let (tip, size) = match (tip_flat_mm, tip_radius_mm) {
+                (Some(f), _) => ("flat", voice.length(*f)),
+                (None, Some(r)) => ("radius", voice.length(*r)),
+                (None, None) => ("untold", String::new()),
             };
-            let what = match why {
-                BitChange::Broke => "The {bit} broke; another goes on",
-                BitChange::Reground => "The {bit} was ground again, and goes on",
-                BitChange::Swapped => "Another {bit} goes on",
+            let why = match why {
+                BitChange::Broke => "broke",
+                BitChange::Reground => "reground",
+                BitChange::Swapped => "swapped",
             };
-            ("bit_changed", format!("{}{tip}.", voice.fill(what)))
+            ("bit_changed", say!(voice, "story-bit", why = why, tip = tip, size = size))
         }
-        ActKind::Rechucked {} => ("rechucked", "Out of the chuck, and back.".into()),
-        ActKind::Lost {} => ("lost", "The thread was lost: found again from here.".into()),
-        ActKind::Stopped {} => ("stopped", "Stopped for the day.".into()),
-        ActKind::Resumed {} => ("resumed", "Gone on with.".into()),
-        ActKind::Finished {} => ("finished", "Done with.".into()),
+        ActKind::Rechucked {} => ("rechucked", say!(voice, "story-rechucked")),
+        ActKind::Lost {} => ("lost", say!(voice, "story-lost")),
+        ActKind::Stopped {} => ("stopped", say!(voice, "story-stopped")),
+        ActKind::Resumed {} => ("resumed", say!(voice, "story-resumed")),
+        ActKind::Finished {} => ("finished", say!(voice, "story-done")),
         ActKind::Ticked { step, noted, .. } => {
-            let note = noted.as_ref().map_or_else(String::new, |n| format!(", noted: {n}"));
-            ("ticked", format!("Set-up: {} done{note}.", step.replace('_', " ")))
+            let step = step.replace('_', " ");
+            (
+                "ticked",
+                match noted {
+                    None => say!(voice, "story-ticked", step = step),
+                    Some(note) => say!(voice, "story-ticked-noted", step = step, note = note),
+                },
+            )
         }
-        ActKind::Unticked { step } => ("unticked", format!("Set-up: {} to do again.", step.replace('_', " "))),
-        ActKind::Sized { name, mm } => ("sized", format!("{name}: {} read.", voice.length(*mm))),
-        ActKind::Overran { past_mm } => ("overran", format!("Ran {} past the mark.", voice.length(*past_mm))),
-        ActKind::Scrapped { why } => ("scrapped", format!("Scrapped: {why}")),
-        ActKind::Undone { .. } => ("undone", "The last was taken back.".into()),
+        ActKind::Unticked { step } => ("unticked", say!(voice, "story-unticked", step = step.replace('_', " "))),
+        ActKind::Sized { name, mm } => ("sized", say!(voice, "story-sized", name = &name, size = voice.length(*mm))),
+        ActKind::Overran { past_mm } => ("overran", say!(voice, "story-overran", past = voice.length(*past_mm))),
+        ActKind::Scrapped { why } => ("scrapped", say!(voice, "story-scrap", why = &why)),
+        ActKind::Undone { .. } => ("undone", say!(voice, "story-undone")),
         ActKind::Note { text } => ("note", text.clone()),
     }
 }
 
 fn measured(m: &Measured, voice: Voice) -> String {
-    let wire = m.wire_mm.map_or_else(String::new, |w| format!(" of {}", voice.length(w)));
-    let read = match m {
-        Measured { over_wires_mm: Some(v), .. } => format!("{} over three wires{wire}", voice.length(*v)),
-        Measured { over_one_wire_mm: Some(v), .. } => format!("{} over one wire{wire}", voice.length(*v)),
-        Measured { pitch_diameter_mm: Some(v), .. } => format!("{} by thread micrometer", voice.length(*v)),
-        Measured { between_balls_mm: Some(v), balls, .. } => {
-            format!("{} between {} balls{wire}", voice.length(*v), if *balls == Some(2) { "two" } else { "three" })
-        }
-        Measured { root_mm: Some(v), .. } => format!("{} across the roots", voice.length(*v)),
+    let (by, size) = match m {
+        Measured { over_wires_mm: Some(v), .. } => ("wires", *v),
+        Measured { over_one_wire_mm: Some(v), .. } => ("wire", *v),
+        Measured { pitch_diameter_mm: Some(v), .. } => ("micrometer", *v),
+        Measured { between_balls_mm: Some(v), balls, .. } => (if *balls == Some(2) { "two-balls" } else { "three-balls" }, *v),
+        Measured { root_mm: Some(v), .. } => ("roots", *v),
         Measured { plug: Some(went), .. } => {
             return match went {
-                GaugeResult::GoStops => "Gauge: the go end did not go.".into(),
-                GaugeResult::GoGoes => "Gauge: go went, not-go did not.".into(),
-                GaugeResult::NotGoGoes => "Gauge: the not-go end went.".into(),
+                GaugeResult::GoStops => say!(voice, "story-go-stops"),
+                GaugeResult::GoGoes => say!(voice, "story-go-goes"),
+                GaugeResult::NotGoGoes => say!(voice, "story-not-go-goes"),
             };
         }
-        _ => "nothing".into(),
+        _ => ("nothing", 0.0),
     };
-    let with = m.instrument.as_ref().map_or_else(String::new, |i| format!(", with the {i}"));
-    let more = match m.places.len() {
-        0 => String::new(),
-        n => format!(", and at {n} more {}", if n == 1 { "place" } else { "places" }),
-    };
-    format!("Read {read}{more}{with}.")
+    say!(
+        voice,
+        "story-read",
+        by = by,
+        size = voice.length(size),
+        sized = if m.wire_mm.is_some() { "yes" } else { "no" },
+        wire = voice.length(m.wire_mm.unwrap_or(0.0)),
+        places = m.places.len(),
+        named = if m.instrument.is_some() { "yes" } else { "no" },
+        instrument = m.instrument.as_deref().unwrap_or_default()
+    )
 }
 
 fn tried(fit: Fit, voice: Voice) -> String {
     match fit {
-        Fit::Enters { turns } => format!("Tried: the mate enters {} turns.", plain_text(turns, 1)),
-        Fit::Shakes { shake_mm } => format!("Tried: the mate shakes by {}.", voice.length(shake_mm)),
-        other => format!("Tried: {}.", other.says()),
+        Fit::Enters { turns } => say!(voice, "story-enters", turns = plain_text(turns, 1)),
+        Fit::Shakes { shake_mm } => say!(voice, "story-shakes", shake = voice.length(shake_mm)),
+        Fit::WontEnter => say!(voice, "story-wont-enter"),
+        Fit::Tight => say!(voice, "story-tight"),
+        Fit::Free => say!(voice, "story-free"),
     }
 }
 
@@ -287,21 +289,15 @@ fn sizes(plan: &RunPlan, lines: &[StoryLine], voice: Voice) -> Option<Drawing> {
         shapes.push(Shape::open("chart.mark", vec![[x, y(size - doubt)], [x, y(size + doubt)]]));
         shapes.push(Shape::circle("chart.read", at(i, *size), 4.0));
     }
-    let beside = |name, says, size: f64| Dimension::at(name, says, Quantity::given(voice, size), [WIDE + 4.0, y(size)]);
+    let beside = |name, says: String, size: f64| Dimension::at(name, says, Quantity::given(voice, size), [WIDE + 4.0, y(size)]);
     // Figures that would stand on one another are left to the story beside.
-    let mut dimensions = vec![beside("low", "low limit", low), beside("high", "high limit", high)];
+    let mut dimensions = vec![beside("low", say!(voice, "dim-low-limit"), low), beside("high", say!(voice, "dim-high-limit"), high)];
     if (last.0 - low).abs().min((last.0 - high).abs()) > 0.14 * (top - bottom) {
-        dimensions.push(beside("last", "read last", last.0));
+        dimensions.push(beside("last", say!(voice, "dim-read-last"), last.0));
     }
     Some(Drawing::chart(
         voice,
-        format!(
-            "Sizes read, in order, against limits of {} to {}: the first {}, the last {}.",
-            voice.length(low),
-            voice.length(high),
-            voice.length(first.0),
-            voice.length(last.0)
-        ),
+        say!(voice, "story-sizes", low = voice.length(low), high = voice.length(high), first = voice.length(first.0), last = voice.length(last.0)),
         [-14.0, -14.0, WIDE + 14.0, HIGH + 16.0],
         shapes,
         dimensions,

@@ -3,7 +3,6 @@
 use crate::drive::Dial;
 use crate::quantity::Ratio;
 use crate::voice::Voice;
-use crate::words::ordinal;
 use serde::{Deserialize, Serialize};
 use yoke_ground::say;
 
@@ -82,12 +81,13 @@ pub fn closes_on(j: u16, teeth: u16, marks: u16, n: i128) -> bool {
 
 impl DialAnswer {
     /// When the half-nut may close again, in a few words.
-    pub fn says_short(&self) -> String {
+    pub fn says_short(&self, voice: Voice) -> String {
         match (self.rule, self.every) {
-            (DialRule::AnyPosition, _) => "close anywhere".into(),
-            (DialRule::EveryMark, _) => "close on any mark".into(),
-            (DialRule::Marks, Some(every)) => format!("close on every {} {}", ordinal(every), if self.marks == self.teeth { "tooth" } else { "mark" }),
-            _ => "keep it closed".into(),
+            (DialRule::AnyPosition, _) => say!(voice, "nut-short-anywhere"),
+            (DialRule::EveryMark, _) => say!(voice, "nut-short-any-mark"),
+            (DialRule::Marks, Some(every)) if self.marks == self.teeth => say!(voice, "nut-short-teeth", every = voice.ordinal(every)),
+            (DialRule::Marks, Some(every)) => say!(voice, "nut-short-marks", every = voice.ordinal(every)),
+            _ => say!(voice, "nut-short-closed"),
         }
     }
 

@@ -18,12 +18,12 @@ pub enum Place {
 }
 
 impl Place {
-    /// As it is said.
+    /// Its name, as sentences tell them apart.
     #[must_use]
-    pub const fn says(self) -> &'static str {
+    pub const fn word(self) -> &'static str {
         match self {
-            Self::Spindle => "spindle stud",
-            Self::Stud => "arm's studs",
+            Self::Spindle => "spindle",
+            Self::Stud => "stud",
             Self::Leadscrew => "leadscrew",
         }
     }

@@ -4,9 +4,9 @@
 use super::arrange::goes_together;
 use super::layout::{Idler, LayoutFault, Mesh, chain, module, place, tip_radius};
 use crate::drive::{Arm, Drive, Gear, Place};
+use crate::hindrance::{Beside, Clearance, Hindrance, Unplaced};
 use crate::outline::Point;
 use crate::train::Train;
-use crate::voice::Voice;
 
 /// Which way the leadscrew must turn, where the tumbler cannot choose it.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
@@ -15,17 +15,6 @@ pub enum Sense {
     With,
     /// The other way: an odd count.
     Against,
-}
-
-/// Room between a gear and something it must not touch.
-#[derive(Debug, Clone, PartialEq)]
-pub struct Clearance {
-    /// The gear.
-    pub of: String,
-    /// What it must not touch.
-    pub to: String,
-    /// How much, mm.
-    pub mm: f64,
 }
 
 /// What was found of a train on this drive.
@@ -37,8 +26,8 @@ pub struct Fit {
     pub by_geometry: bool,
     /// Idlers put in to bridge a gap or to turn the leadscrew the right way.
     pub idlers: Vec<Idler>,
-    /// What is in the way, in words.
-    pub why_not: Option<String>,
+    /// What is in the way.
+    pub why_not: Option<Hindrance>,
     /// The meshes, spindle end first.
     pub meshes: Vec<Mesh>,
     /// The shafts, spindle stud first, mm from the leadscrew; empty when it cannot be placed.
@@ -55,10 +44,10 @@ const BENCH_SHAFT_MM: f64 = 12.0;
 /// Tries a train in the order given: driver 1 meshes driven 1, which carries driver 2 on its stud. `spare` are the
 /// gears left in the drawer, for idlers; `sense` the way the leadscrew must turn, where only idlers can see to it.
 #[must_use]
-pub fn hangs(drive: &Drive, train: &Train, spare: &[Gear], sense: Option<Sense>, voice: Voice) -> Fit {
-    let refused = |why: String| Fit { by_geometry: drive.arm.is_some(), why_not: Some(why), ..Fit::default() };
+pub fn hangs(drive: &Drive, train: &Train, spare: &[Gear], sense: Option<Sense>) -> Fit {
+    let refused = |why: Hindrance| Fit { by_geometry: drive.arm.is_some(), why_not: Some(why), ..Fit::default() };
     if train.drivers.len() != train.driven.len() || train.drivers.is_empty() {
-        return refused("a train has as many driven gears as drivers".into());
+        return refused(Hindrance::Unpaired);
     }
     if !goes_together(&train.drivers, &train.driven) {
         return refused(why_not_together(train));
@@ -76,7 +65,7 @@ pub fn hangs(drive: &Drive, train: &Train, spare: &[Gear], sense: Option<Sense>,
             continue;
         }
         for idlers in idler_choices(train, spare, count) {
-            let fit = on_the_arm(drive, arm, train, idlers, voice);
+            let fit = on_the_arm(drive, arm, train, idlers);
             if fit.hangs {
                 return fit;
             }
@@ -90,21 +79,21 @@ pub fn hangs(drive: &Drive, train: &Train, spare: &[Gear], sense: Option<Sense>,
             break;
         }
     }
-    first.unwrap_or_else(|| refused("no gear is left for an idler".into()))
+    first.unwrap_or_else(|| refused(Hindrance::NoIdlerLeft))
 }
 
 /// Why an order of gears cannot be put together.
-fn why_not_together(train: &Train) -> String {
+fn why_not_together(train: &Train) -> Hindrance {
     if train.drivers.iter().zip(&train.driven).any(|(a, b)| a.group != b.group) {
-        return "gears that must mesh are of different module".into();
+        return Hindrance::OtherModule;
     }
-    let bound = |gear: &Gear, place: Place| (!gear.goes_on(place)).then(|| format!("the {} does not go on the {}", gear.teeth, place.says()));
+    let bound = |gear: &Gear, place: Place| (!gear.goes_on(place)).then_some(Hindrance::GoesNotOn(gear.teeth, place));
     let last = train.driven.len() - 1;
     let (first, end) = (&train.drivers[0], &train.driven[last]);
     bound(first, Place::Spindle)
         .or_else(|| bound(end, Place::Leadscrew))
         .or_else(|| train.drivers[1..].iter().chain(&train.driven[..last]).find_map(|g| bound(g, Place::Stud)))
-        .unwrap_or_else(|| "gears joined as one piece must stand together on a stud".into())
+        .unwrap_or(Hindrance::Parted)
 }
 
 /// The idlers to try, `count` of them, smallest first: loose ones of the module of the mesh they stand in.
@@ -130,58 +119,36 @@ fn idler_choices(train: &Train, spare: &[Gear], count: usize) -> Vec<Vec<Idler>>
 }
 
 /// A chain placed on the arm and every pair tested.
-fn on_the_arm(drive: &Drive, arm: &Arm, train: &Train, idlers: Vec<Idler>, voice: Voice) -> Fit {
+fn on_the_arm(drive: &Drive, arm: &Arm, train: &Train, idlers: Vec<Idler>) -> Fit {
     let meshes = chain(train, &idlers);
     let fit = Fit { by_geometry: true, idlers, ..Fit::default() };
     let shafts = match place(drive, &meshes, arm.centres_mm, Some(arm.reach_mm)) {
         Ok(shafts) => shafts,
-        Err(amiss) => return Fit { why_not: Some(said(drive, arm, amiss, &fit.idlers, &meshes, voice)), meshes, ..fit },
+        Err(amiss) => return Fit { why_not: Some(unplaced(drive, arm, amiss, &fit.idlers, &meshes)), meshes, ..fit },
     };
     let mut clearances = clearances(drive, arm, &meshes, &shafts);
     clearances.sort_by(|a, b| a.mm.total_cmp(&b.mm));
-    let fouls = clearances.first().filter(|c| c.mm <= PLAY_MM + 1e-6).map(|c| {
-        let Clearance { of, to, mm } = c;
-        if *mm < 0.0 {
-            format!("{of} fouls {to} by {}", voice.about(-mm))
-        } else {
-            format!("{of} clears {to} by only {} where {} is wanted", voice.about(*mm), voice.about(PLAY_MM))
-        }
-    });
+    let fouls = clearances.first().filter(|c| c.mm <= PLAY_MM + 1e-6).map(|c| Hindrance::Fouls(*c, PLAY_MM));
     Fit { hangs: fouls.is_none(), why_not: fouls, meshes, shafts, clearances, ..fit }
 }
 
-/// Why a chain cannot be placed, in words.
-fn said(drive: &Drive, arm: &Arm, amiss: LayoutFault, idlers: &[Idler], meshes: &[Mesh], voice: Voice) -> String {
-    let with = idlers.iter().map(|i| i.gear.teeth.to_string()).collect::<Vec<_>>().join(" and ");
-    let head = if with.is_empty() { String::new() } else { format!("no idler left bridges it; with the {with}, ") };
+/// Why a chain cannot be placed.
+fn unplaced(drive: &Drive, arm: &Arm, amiss: LayoutFault, idlers: &[Idler], meshes: &[Mesh]) -> Hindrance {
     let [near, far] = arm.reach_mm;
     let why = match amiss {
-        LayoutFault::Short(by) => format!("the gears fall {} short of bridging the {} between shafts", voice.about(by), voice.about(arm.centres_mm)),
-        LayoutFault::Unequal => format!("the gears are too unequal to close the triangle on shafts {} apart", voice.about(arm.centres_mm)),
-        LayoutFault::OutOfSlot(at) if at < near => {
-            format!("the stud would stand {} from the leadscrew, inside the slot's {}", voice.about(at), voice.about(near))
-        }
-        LayoutFault::OutOfSlot(at) => format!("the stud would stand {} from the leadscrew, past the slot's {}", voice.about(at), voice.about(far)),
+        LayoutFault::Short(by) => Unplaced::Short(by, arm.centres_mm),
+        LayoutFault::Unequal => Unplaced::Unequal(arm.centres_mm),
+        LayoutFault::OutOfSlot(at) if at < near => Unplaced::InsideSlot(at, near),
+        LayoutFault::OutOfSlot(at) => Unplaced::PastSlot(at, far),
         LayoutFault::Direct(off) => match meshes.first() {
             Some(m) if tip_radius(drive, m.driver) + tip_radius(drive, m.driven) + PLAY_MM > arm.centres_mm => {
                 let foul = tip_radius(drive, m.driver) + tip_radius(drive, m.driven) - arm.centres_mm;
-                format!("the {} and the {} foul each other by {}", m.driver.teeth, m.driven.teeth, voice.about(foul.max(0.0)))
+                Unplaced::FoulEachOther(m.driver.teeth, m.driven.teeth, foul.max(0.0))
             }
-            _ => format!("the two mesh on shafts {} {} apart than these", voice.about(off.abs()), if off > 0.0 { "further" } else { "less" }),
+            _ => Unplaced::TwoMesh(off),
         },
     };
-    format!("{head}{why}")
-}
-
-/// The shaft's name, by its place in the chain.
-fn shaft_name(index: usize, count: usize) -> &'static str {
-    if index == 0 {
-        "spindle stud"
-    } else if index + 1 == count {
-        "leadscrew"
-    } else {
-        "next stud"
-    }
+    Hindrance::Unplaced(idlers.iter().map(|i| i.gear.teeth).collect(), why)
 }
 
 /// Room between every gear and every shaft it does not stand on, and between every two gears of one plane that do not
@@ -203,12 +170,12 @@ fn clearances(drive: &Drive, arm: &Arm, meshes: &[Mesh], shafts: &[Point]) -> Ve
         for shaft in (0..shafts.len()).filter(|s| *s != one.0) {
             if !gears.iter().any(|other| other.0 == shaft && in_mesh(one, other)) {
                 let mm = apart(one.0, shaft) - tip_radius(drive, one.2) - arm.shaft_radius_mm;
-                list.push(Clearance { of: format!("the {}", one.2.teeth), to: format!("the {}", shaft_name(shaft, shafts.len())), mm });
+                list.push(Clearance { of: one.2.teeth, to: Beside::shaft(shaft, shafts.len()), mm });
             }
         }
         for other in gears[n + 1..].iter().filter(|o| o.1 == one.1 && o.0 != one.0 && !in_mesh(one, o)) {
             let mm = apart(one.0, other.0) - tip_radius(drive, one.2) - tip_radius(drive, other.2);
-            list.push(Clearance { of: format!("the {}", one.2.teeth), to: format!("the {}", other.2.teeth), mm });
+            list.push(Clearance { of: one.2.teeth, to: Beside::Gear(other.2.teeth), mm });
         }
     }
     list
@@ -224,13 +191,8 @@ fn by_the_bench_rule(drive: &Drive, train: &Train) -> Fit {
         let (b, c) = (train.driven[i - 1], train.drivers[i]);
         // The gear on the stud must pass the shaft at the far end of its neighbour's mesh.
         if span(i - 1) < f64::from(c.teeth) + k(c) || span(i) < f64::from(b.teeth) + k(b) {
-            let why = format!(
-                "by tooth counts alone, {} + {} and {} + {} leave no room for the shafts",
-                train.drivers[i - 1].teeth,
-                b.teeth,
-                c.teeth,
-                train.driven[i].teeth
-            );
+            let (first, last) = (train.drivers[i - 1].teeth, train.driven[i].teeth);
+            let why = Hindrance::NoRoom([first, b.teeth, c.teeth, last]);
             return Fit { why_not: Some(why), meshes, ..Fit::default() };
         }
     }

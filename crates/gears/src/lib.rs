@@ -19,6 +19,7 @@ pub mod arrange;
 pub mod dial;
 pub mod drive;
 pub mod fit;
+pub mod hindrance;
 pub mod layout;
 pub mod misfit;
 pub mod search;
@@ -27,11 +28,12 @@ pub mod train;
 
 pub use dial::{DialAnswer, DialRule, each_gear, reengage};
 pub use drive::{Arm, Dial, Drive, Gear, GearboxPosition, Mounted, Place};
-pub use fit::{Clearance, Fit, Sense, hangs};
+pub use fit::{Fit, Sense, hangs};
+pub use hindrance::{Beside, Clearance, Hindrance};
 pub use layout::{Idler, Mesh};
 pub use misfit::{Mistake, mistakes};
 pub use search::{Found, Wanted, search};
 pub use table::Table;
 pub use train::{Train, TrainRow, changes};
 
-use yoke_ground::{direction, outline, quantity, voice, words};
+use yoke_ground::{direction, outline, quantity, voice};

@@ -5,6 +5,7 @@ use crate::quantity::real;
 use crate::train::Train;
 use crate::voice::Voice;
 use serde::Serialize;
+use yoke_ground::say;
 
 /// A mistake, and the pitch it gives.
 #[derive(Debug, Clone, Serialize)]
@@ -27,7 +28,7 @@ const NAMED: usize = 5;
 /// The mistakes that would cut the lead measured, likeliest first: things of the same train changed about before gears
 /// taken for others. Empty when the lead measured is the one meant, or nothing gives it.
 #[must_use]
-pub fn mistakes(lathe: &Drive, train: &Train, starts: u8, measured_mm: f64) -> Vec<Mistake> {
+pub fn mistakes(lathe: &Drive, train: &Train, starts: u8, measured_mm: f64, voice: Voice) -> Vec<Mistake> {
     let lead = |t: &Train| real(&(t.ratio(lathe) * lathe.leadscrew));
     let right = lead(train);
     if (measured_mm / right - 1.0).abs() < NEAR / 4.0 {
@@ -35,11 +36,11 @@ pub fn mistakes(lathe: &Drive, train: &Train, starts: u8, measured_mm: f64) -> V
     }
     let mut list: Vec<(u8, String, f64)> = Vec::new();
     let mut say = |weight: u8, says: String, t: &Train| list.push((weight, says, lead(t)));
-    changed_about(train, &mut say);
-    taken_for_others(lathe, train, &mut say);
+    changed_about(train, voice, &mut say);
+    taken_for_others(lathe, train, voice, &mut say);
     if starts > 1 {
-        list.push((0, format!("the pitch was measured, not the lead: {starts} starts"), right / f64::from(starts)));
-        list.push((1, "the train made for the pitch, not the lead".into(), right / f64::from(starts)));
+        list.push((0, say!(voice, "hung-pitch-measured", starts = &starts), right / f64::from(starts)));
+        list.push((1, say!(voice, "hung-for-the-pitch"), right / f64::from(starts)));
     }
     let mut near: Vec<(u8, Mistake)> = list
         .into_iter()
@@ -52,45 +53,38 @@ pub fn mistakes(lathe: &Drive, train: &Train, starts: u8, measured_mm: f64) -> V
 }
 
 /// Things of the same train changed about.
-fn changed_about(train: &Train, say: &mut impl FnMut(u8, String, &Train)) {
+fn changed_about(train: &Train, voice: Voice, say: &mut impl FnMut(u8, String, &Train)) {
     let pairs = train.drivers.len();
     for i in 0..pairs {
         let mut swapped = train.clone();
         std::mem::swap(&mut swapped.drivers[i], &mut swapped.driven[i]);
-        let where_at = if pairs == 1 { String::new() } else { format!(" ({} and {})", train.drivers[i].teeth, train.driven[i].teeth) };
-        say(0, format!("driver and driven changed about{where_at}"), &swapped);
+        let (driver, driven) = (train.drivers[i].teeth, train.driven[i].teeth);
+        let text = if pairs == 1 { say!(voice, "hung-changed-about") } else { say!(voice, "hung-pair-changed-about", driver = driver, driven = driven) };
+        say(0, text, &swapped);
     }
     if pairs > 1 {
-        say(
-            0,
-            "the whole train hung the other way round".into(),
-            &Train { drivers: train.driven.clone(), driven: train.drivers.clone(), gearbox: train.gearbox },
-        );
+        say(0, say!(voice, "hung-other-way-round"), &Train { drivers: train.driven.clone(), driven: train.drivers.clone(), gearbox: train.gearbox });
         for i in 0..pairs {
             for j in (0..pairs).filter(|j| *j != i) {
                 // The gear of one stud on another's shaft: a driver where a driven should be, across pairs.
                 let mut crossed = train.clone();
                 std::mem::swap(&mut crossed.drivers[i], &mut crossed.driven[j]);
-                say(1, format!("the {} and the {} on each other's studs", train.drivers[i].teeth, train.driven[j].teeth), &crossed);
+                say(1, say!(voice, "hung-on-each-others", one = train.drivers[i].teeth, other = train.driven[j].teeth), &crossed);
             }
         }
         for i in 0..pairs {
             let mut idle = train.clone();
             idle.drivers.remove(i);
             idle.driven.remove(i);
-            say(
-                1,
-                format!("the stud of the {} and {} left out, or its two gears not driving each other", train.drivers[i].teeth, train.driven[i].teeth),
-                &idle,
-            );
+            say(1, say!(voice, "hung-left-out", one = train.drivers[i].teeth, other = train.driven[i].teeth), &idle);
         }
     }
 }
 
 /// Another lever, or a gear taken for another.
-fn taken_for_others(lathe: &Drive, train: &Train, say: &mut impl FnMut(u8, String, &Train)) {
+fn taken_for_others(lathe: &Drive, train: &Train, voice: Voice, say: &mut impl FnMut(u8, String, &Train)) {
     for (i, position) in lathe.gearbox.iter().enumerate().filter(|(i, _)| *i != train.gearbox) {
-        say(1, format!("the lever at {}", position.name), &Train { gearbox: i, ..train.clone() });
+        say(1, say!(voice, "hung-lever-at", lever = &position.name), &Train { gearbox: i, ..train.clone() });
     }
     let mut other: Vec<u16> = lathe.gears.iter().map(|g| g.teeth).collect();
     other.sort_unstable();
@@ -100,12 +94,12 @@ fn taken_for_others(lathe: &Drive, train: &Train, say: &mut impl FnMut(u8, Strin
             if teeth != driver.teeth {
                 let mut t = train.clone();
                 t.drivers[i] = Gear { teeth, ..*driver };
-                say(2, format!("a {teeth} where the {} drives", driver.teeth), &t);
+                say(2, say!(voice, "hung-for-driver", teeth = &teeth, driver = &driver.teeth), &t);
             }
             if teeth != driven.teeth {
                 let mut t = train.clone();
                 t.driven[i] = Gear { teeth, ..*driven };
-                say(2, format!("a {teeth} where the {} is driven", driven.teeth), &t);
+                say(2, say!(voice, "hung-for-driven", teeth = &teeth, driven = &driven.teeth), &t);
             }
         }
     }
@@ -115,12 +109,12 @@ fn taken_for_others(lathe: &Drive, train: &Train, say: &mut impl FnMut(u8, Strin
 pub fn says(lathe: &Drive, train: &Train, measured_mm: f64, found: &[Mistake], voice: Voice) -> String {
     let right = real(&(train.ratio(lathe) * lathe.leadscrew));
     if (measured_mm / right - 1.0).abs() < NEAR / 4.0 {
-        return "That is the lead meant, as near as a rule can tell.".into();
+        return say!(voice, "hung-as-meant");
     }
     match found {
         [] => {
-            format!("No single mistake gives {}: count the threads again, and check that the carriage was driven all the way.", voice.length(measured_mm))
+            say!(voice, "hung-no-mistake", measured = voice.length(measured_mm))
         }
-        [first, ..] => format!("Likeliest: {}.", first.says),
+        [first, ..] => say!(voice, "hung-likeliest", mistake = &first.says),
     }
 }

@@ -11,7 +11,6 @@ use super::train::{changes, not_among};
 use crate::Train;
 use crate::drive::{Drive, Gear, Mounted};
 use crate::quantity::{Ratio, real};
-use crate::voice::Voice;
 use std::cmp::Ordering;
 use std::collections::{HashMap, HashSet};
 
@@ -47,8 +46,6 @@ pub struct Wanted<'a> {
     pub max_swaps: Option<usize>,
     /// The way the leadscrew must turn, where the tumbler cannot choose it.
     pub sense: Option<Sense>,
-    /// What why one does not hang is spoken in.
-    pub voice: Voice,
 }
 
 /// Error windows tried in turn; beyond the last, only the single closest train is of use.
@@ -151,7 +148,7 @@ impl Search<'_> {
             let spare = train.spare(self.drive);
             let mut best: Option<(Train, Fit)> = None;
             for order in arrangements(&train) {
-                let fit = hangs(self.drive, &order, &spare, self.wanted.sense, self.wanted.voice);
+                let fit = hangs(self.drive, &order, &spare, self.wanted.sense);
                 let done = fit.hangs;
                 if done || best.is_none() {
                     best = Some((order, fit));

@@ -10,7 +10,9 @@ use crate::voice::Voice;
 use crate::words::{Vocabulary, terms};
 use fluent_bundle::concurrent::FluentBundle;
 use fluent_bundle::{FluentArgs, FluentResource, FluentValue};
-use std::collections::BTreeMap;
+use fluent_syntax::ast::{Entry, Expression, InlineExpression, Pattern, PatternElement, Variant, VariantKey};
+use std::borrow::Cow;
+use std::collections::{BTreeMap, BTreeSet, HashMap};
 use std::fmt::Write;
 use std::sync::LazyLock;
 use unic_langid::LanguageIdentifier;
@@ -25,17 +27,42 @@ macro_rules! files {
 }
 
 /// English, a file a station; `lathe` is what stands beside the lathe, `pages` the pages' own texts there and on the card.
-pub const ENGLISH: Files = files!("en": "blank", "gears", "setup", "cut", "gauge", "check", "lathe", "pages");
+pub const ENGLISH: Files = files!("en": "server", "shop", "facts", "thread", "trouble", "route", "sheets", "bit", "blank", "gears", "setup", "cut", "gauge", "check", "lathe", "pages");
 /// German: the lathe view and the ten-second card.
 pub const GERMAN: Files = files!("de": "gears", "setup", "cut", "gauge", "lathe", "pages");
 
 /// A part of a sentence: a text as its voice made it, or a whole number to choose a form by.
 #[derive(Debug, Clone)]
-pub struct Part<'a>(FluentValue<'a>);
+pub enum Part<'a> {
+    /// A text.
+    Text(Cow<'a, str>),
+    /// A whole number.
+    Count(i64),
+}
+
+impl Part<'_> {
+    /// The same as Fluent takes it.
+    fn value(&self) -> FluentValue<'_> {
+        match self {
+            Self::Text(text) => text.as_ref().into(),
+            Self::Count(n) => FluentValue::from(*n),
+        }
+    }
+}
 
 impl<'a> From<&'a str> for Part<'a> {
     fn from(text: &'a str) -> Self {
-        Self(text.into())
+        Self::Text(Cow::Borrowed(text))
+    }
+}
+impl<'a> From<&'a &str> for Part<'a> {
+    fn from(text: &'a &str) -> Self {
+        Self::from(*text)
+    }
+}
+impl<'a> From<&'a &String> for Part<'a> {
+    fn from(text: &'a &String) -> Self {
+        Self::from(text.as_str())
     }
 }
 impl<'a> From<&'a String> for Part<'a> {
@@ -45,23 +72,109 @@ impl<'a> From<&'a String> for Part<'a> {
 }
 impl From<String> for Part<'_> {
     fn from(text: String) -> Self {
-        Self(FluentValue::String(text.into()))
+        Self::Text(Cow::Owned(text))
     }
 }
 macro_rules! counts {
     ($($of:ty),*) => {$(
         impl From<$of> for Part<'_> {
             fn from(n: $of) -> Self {
-                Self(FluentValue::from(i64::try_from(n).unwrap_or(i64::MAX)))
+                Self::Count(i64::try_from(n).unwrap_or(i64::MAX))
+            }
+        }
+        impl From<&$of> for Part<'_> {
+            fn from(n: &$of) -> Self {
+                Self::from(*n)
             }
         }
     )*};
 }
 counts!(u8, u16, u32, usize, i32, i64, i128);
 
+/// A piece of a sentence that needs no reckoning: most are of these alone, and are put together without asking Fluent.
+enum Piece {
+    Text(String),
+    Part(String),
+    /// One of several, by which a part is.
+    Which {
+        part: String,
+        cases: Vec<(String, Vec<Piece>)>,
+        else_case: Vec<Piece>,
+    },
+}
+
+/// Names of the cases that are a language's own rule about numbers.
+const BY_NUMBER: [&str; 5] = ["zero", "one", "two", "few", "many"];
+
+/// The pieces of a pattern, its trade words put in; none where it is more than pieces.
+fn pieces(pattern: &Pattern<&str>, words: &BTreeMap<String, String>) -> Option<Vec<Piece>> {
+    let mut out: Vec<Piece> = Vec::new();
+    for element in &pattern.elements {
+        let text = match element {
+            PatternElement::TextElement { value } => *value,
+            PatternElement::Placeable { expression: Expression::Inline(InlineExpression::TermReference { id, .. }) } => words.get(id.name)?,
+            PatternElement::Placeable { expression: Expression::Inline(InlineExpression::StringLiteral { value }) } => value,
+            PatternElement::Placeable { expression: Expression::Inline(InlineExpression::VariableReference { id }) } => {
+                out.push(Piece::Part(id.name.to_owned()));
+                continue;
+            }
+            PatternElement::Placeable { expression: Expression::Select { selector: InlineExpression::VariableReference { id }, variants } } => {
+                out.push(which(id.name, variants, words)?);
+                continue;
+            }
+            PatternElement::Placeable { .. } => return None,
+        };
+        match out.last_mut() {
+            Some(Piece::Text(so_far)) => so_far.push_str(text),
+            _ => out.push(Piece::Text(text.to_owned())),
+        }
+    }
+    Some(out)
+}
+
+fn which(part: &str, variants: &[Variant<&str>], words: &BTreeMap<String, String>) -> Option<Piece> {
+    let (mut cases, mut else_case) = (Vec::new(), Vec::new());
+    for variant in variants {
+        let (VariantKey::Identifier { name } | VariantKey::NumberLiteral { value: name }) = variant.key;
+        let said = pieces(&variant.value, words)?;
+        match (variant.default, BY_NUMBER.contains(&name)) {
+            (_, true) => return None,
+            (true, _) => else_case = said,
+            (false, _) => cases.push((name.to_owned(), said)),
+        }
+    }
+    Some(Piece::Which { part: part.to_owned(), cases, else_case })
+}
+
+/// Puts pieces together.
+fn put(pieces: &[Piece], parts: &[(&str, Part<'_>)], out: &mut String) {
+    let told = |name: &str| parts.iter().find(|(part, _)| *part == name).map(|(_, part)| part);
+    for piece in pieces {
+        match piece {
+            Piece::Text(text) => out.push_str(text),
+            Piece::Part(name) => match told(name) {
+                Some(Part::Text(text)) => out.push_str(text),
+                Some(Part::Count(n)) => {
+                    let _ = write!(out, "{n}");
+                }
+                None => {}
+            },
+            Piece::Which { part, cases, else_case } => {
+                let is = match told(part) {
+                    Some(Part::Text(text)) => cases.iter().find(|(name, _)| name == text),
+                    Some(Part::Count(n)) => cases.iter().find(|(name, _)| name.parse() == Ok(*n)),
+                    None => None,
+                };
+                put(is.map_or(else_case, |(_, said)| said), parts, out);
+            }
+        }
+    }
+}
+
 /// One language with one vocabulary.
 struct Tongue {
     bundle: FluentBundle<FluentResource>,
+    simple: HashMap<String, Vec<Piece>, foldhash::fast::RandomState>,
 }
 
 impl Tongue {
@@ -69,23 +182,43 @@ impl Tongue {
         let mut bundle = FluentBundle::new_concurrent(vec![language.parse::<LanguageIdentifier>().unwrap_or_default()]);
         // Marks about each part serve scripts that run both ways, and nobody at a lathe.
         bundle.set_use_isolating(false);
-        let mut words = String::new();
-        for (key, word) in terms(vocabulary.file()) {
-            // A term and the same at the beginning of a sentence.
-            let _ = writeln!(words, "-{key} = {word}\n-{} = {}", large_first(key), large_first(word));
-        }
-        for text in files.iter().map(|(_, text)| (*text).to_owned()).chain([words]) {
+        // Each word, and the same at the beginning of a sentence.
+        let words: BTreeMap<String, String> =
+            terms(vocabulary.file()).flat_map(|(key, word)| [(key.to_owned(), word.to_owned()), (large_first(key), large_first(word))]).collect();
+        let mut simple = HashMap::default();
+        let as_terms = words.iter().fold(String::new(), |mut text, (key, word)| {
+            let _ = writeln!(text, "-{key} = {word}");
+            text
+        });
+        for text in files.iter().map(|(_, text)| (*text).to_owned()).chain([as_terms]) {
             // What does not read of a file is left out here, and found by the trial that reads them all.
             let resource = FluentResource::try_new(text).unwrap_or_else(|(read, _)| read);
+            for (id, pattern) in said(&resource) {
+                simple.extend(pieces(pattern, &words).map(|pieces| (id.to_owned(), pieces)));
+            }
             let _ = bundle.add_resource(resource);
         }
-        Self { bundle }
+        Self { bundle, simple }
     }
 
-    fn say(&self, id: &str, parts: &FluentArgs<'_>) -> Option<String> {
+    fn say(&self, id: &str, parts: &[(&str, Part<'_>)]) -> Option<String> {
+        if let Some(pieces) = self.simple.get(id) {
+            let mut out = String::with_capacity(160);
+            put(pieces, parts, &mut out);
+            return Some(out);
+        }
         let pattern = self.bundle.get_message(id)?.value()?;
-        Some(self.bundle.format_pattern(pattern, Some(parts), &mut Vec::new()).into_owned())
+        let args: FluentArgs<'_> = parts.iter().map(|(name, part)| (*name, part.value())).collect();
+        Some(self.bundle.format_pattern(pattern, Some(&args), &mut Vec::new()).into_owned())
     }
+}
+
+/// The messages of a file with what they say.
+fn said(resource: &FluentResource) -> impl Iterator<Item = (&str, &Pattern<&str>)> {
+    resource.entries().filter_map(|entry| match entry {
+        Entry::Message(message) => Some((message.id.name, message.value.as_ref()?)),
+        _ => None,
+    })
 }
 
 /// Every vocabulary in its language, in their order.
@@ -98,40 +231,102 @@ static TONGUES: LazyLock<[Tongue; 3]> = LazyLock::new(|| {
 
 /// A sentence by its name, with its parts; in English where its language has none of it.
 #[must_use]
-pub fn say<'a>(voice: Voice, id: &str, parts: impl IntoIterator<Item = (&'static str, Part<'a>)>) -> String {
-    let args: FluentArgs<'_> = parts.into_iter().map(|(name, part)| (name, part.0)).collect();
+pub fn say(voice: Voice, id: &str, parts: &[(&str, Part<'_>)]) -> String {
     let tongues = &*TONGUES;
-    tongues[voice.words as usize].say(id, &args).or_else(|| tongues[0].say(id, &args)).unwrap_or_else(|| id.to_owned())
+    tongues[voice.words as usize].say(id, parts).or_else(|| tongues[0].say(id, parts)).unwrap_or_else(|| id.to_owned())
+}
+
+/// A sentence not said yet: what is wrong where no voice is at hand, said by whoever has one.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct Sentence {
+    id: &'static str,
+    parts: Vec<(&'static str, String)>,
+}
+
+impl Sentence {
+    /// One by its name with its parts.
+    #[must_use]
+    pub const fn new(id: &'static str, parts: Vec<(&'static str, String)>) -> Self {
+        Self { id, parts }
+    }
+
+    /// Says it.
+    #[must_use]
+    pub fn said(&self, voice: Voice) -> String {
+        let parts: Vec<(&str, Part<'_>)> = self.parts.iter().map(|(name, part)| (*name, Part::from(part))).collect();
+        say(voice, self.id, &parts)
+    }
+}
+
+/// What a voice can say: a text already said, or a sentence that is not.
+pub trait Spoken {
+    /// In that voice.
+    fn spoken(self, voice: Voice) -> String;
+}
+
+impl Spoken for Sentence {
+    fn spoken(self, voice: Voice) -> String {
+        self.said(voice)
+    }
+}
+impl Spoken for String {
+    fn spoken(self, _: Voice) -> String {
+        self
+    }
 }
 
 /// The names of a file's messages, each with the names of its parts.
-pub fn messages(file: &'static str) -> impl Iterator<Item = (&'static str, Vec<&'static str>)> {
-    let begins = |line: &str| line.starts_with(|c: char| c.is_ascii_lowercase());
-    let starts: Vec<usize> =
-        file.lines().scan(0, |at, line| Some((std::mem::replace(at, *at + line.len() + 1), line))).filter(|(_, l)| begins(l)).map(|(at, _)| at).collect();
-    let ends = starts.clone().into_iter().skip(1).chain([file.len()]);
-    starts.into_iter().zip(ends).filter_map(|(from, to)| {
-        let (name, said) = file.get(from..to)?.split_once(" = ")?;
-        let mut parts: Vec<&str> = said.split('$').skip(1).filter_map(|part| part.split(|c: char| !c.is_alphanumeric() && c != '_').next()).collect();
-        parts.sort_unstable();
-        parts.dedup();
-        Some((name, parts))
-    })
+#[must_use]
+pub fn messages(file: &'static str) -> Vec<(String, BTreeSet<String>)> {
+    let resource = FluentResource::try_new(file.to_owned()).unwrap_or_else(|(read, _)| read);
+    let parts = |pattern| {
+        let mut parts = BTreeSet::new();
+        parts_of(pattern, &mut parts);
+        parts
+    };
+    said(&resource).map(|(id, pattern)| (id.to_owned(), parts(pattern))).collect()
+}
+
+/// The parts a pattern is given.
+fn parts_of(pattern: &Pattern<&str>, out: &mut BTreeSet<String>) {
+    for element in &pattern.elements {
+        let PatternElement::Placeable { expression } = element else { continue };
+        let (Expression::Inline(at) | Expression::Select { selector: at, .. }) = expression;
+        if let InlineExpression::VariableReference { id } = at {
+            out.insert(id.name.to_owned());
+        }
+        if let Expression::Select { variants, .. } = expression {
+            for variant in variants {
+                parts_of(&variant.value, out);
+            }
+        }
+    }
 }
 
 /// What the pages say of themselves and of the next pass, by name, a part standing as its name between braces for the page to put it in.
 #[must_use]
-pub fn pages(words: Vocabulary) -> BTreeMap<&'static str, String> {
+pub fn pages(words: Vocabulary, files: &[&str]) -> BTreeMap<String, String> {
     let voice = Voice { words, ..Voice::default() };
-    let files = ENGLISH.iter().filter(|(name, _)| ["lathe", "pages"].contains(name));
-    let said = |(id, parts): (_, Vec<_>)| (id, say(voice, id, parts.into_iter().map(|part| (part, Part::from(format!("{{{part}}}"))))));
-    files.flat_map(|(_, text)| messages(text)).map(said).collect()
+    let said = |(id, parts): (String, BTreeSet<String>)| {
+        let parts: Vec<(&str, Part<'_>)> = parts.iter().map(|name| (name.as_str(), Part::from(format!("{{{name}}}")))).collect();
+        let text = say(voice, &id, &parts);
+        (id, text)
+    };
+    ENGLISH.iter().filter(|(name, _)| files.contains(name)).flat_map(|(_, text)| messages(text)).map(said).collect()
 }
 
 /// A sentence by its name, with its parts: `say!(voice, "next-set", setting = text)`.
 #[macro_export]
 macro_rules! say {
     ($voice:expr, $id:expr $(, $part:ident = $value:expr)* $(,)?) => {
-        $crate::says::say($voice, $id, [$((stringify!($part), $crate::says::Part::from($value))),*])
+        $crate::says::say($voice, $id, &[$((stringify!($part), $crate::says::Part::from($value))),*])
+    };
+}
+
+/// A sentence not said yet: `sentence!("callout-no-size", body = text)`.
+#[macro_export]
+macro_rules! sentence {
+    ($id:expr $(, $part:ident = $value:expr)* $(,)?) => {
+        $crate::says::Sentence::new($id, vec![$((stringify!($part), ($value).to_string())),*])
     };
 }

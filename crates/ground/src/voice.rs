@@ -298,10 +298,4 @@ impl Voice {
     pub fn words(self) -> Words {
         Words::of(self.words)
     }
-
-    /// A sentence whose words stand between braces: `Lean the {compound} over.`
-    #[must_use]
-    pub fn fill(self, text: &str) -> String {
-        self.words().fill(text)
-    }
 }

@@ -1,6 +1,5 @@
 //! Trade words, each vocabulary a file of them.
 
-use crate::quantity::{large_first, small_first};
 use serde::{Deserialize, Serialize};
 use std::sync::LazyLock;
 
@@ -103,30 +102,6 @@ impl Words {
     #[must_use]
     pub fn of(vocabulary: Vocabulary) -> Self {
         READ[vocabulary as usize]
-    }
-
-    /// A sentence with its words put in where their keys stand between braces; a key with a large first letter begins a sentence. Braces
-    /// that hold no key of ours stay.
-    #[must_use]
-    pub fn fill(&self, text: &str) -> String {
-        let mut out = String::with_capacity(text.len());
-        let mut rest = text;
-        while let Some((before, after)) = rest.split_once('{') {
-            out.push_str(before);
-            let word = after.split_once('}').and_then(|(key, after)| Some((key, self.get(&small_first(key))?, after)));
-            match word {
-                Some((key, word, after)) => {
-                    let large = key.starts_with(|c: char| c.is_ascii_uppercase());
-                    out.push_str(&if large { large_first(word) } else { word.to_owned() });
-                    rest = after;
-                }
-                None => {
-                    out.push('{');
-                    rest = after;
-                }
-            }
-        }
-        out + rest
     }
 }
 

@@ -9,6 +9,7 @@ use crate::state::{App, JobChanged};
 use crate::stored::{self, Failed, acts};
 use crate::voice::Asked;
 use axum::Json;
+use yoke_core::say;
 
 use axum::extract::{Path, State};
 use serde::Deserialize;
@@ -60,7 +61,7 @@ pub async fn record(
     let told = read_act("/act", &sent.act, voice.plain(), &mut faults);
     faults.extend(sent.happened.as_deref().and_then(|at| time_fault("/happened", at)));
     if sent.source.as_ref().is_some_and(|s| s.trim().is_empty() || s.chars().count() > 64 || s.chars().any(char::is_control)) {
-        faults.push(Fault::new("/source", "a source is typed, or a device's name of at most 64 characters"));
+        faults.push(Fault::new("/source", say!(Voice::default(), "srv-source-typed-devices-name-most")));
     }
     let (Some(told), true) = (told, faults.is_empty()) else { return Err(Problem::faulty(faults)) };
     let recorded = (app.clock)();
@@ -82,12 +83,10 @@ pub async fn record(
             }
             Ok(Json(*view))
         }
-        Outcome::Different => Err(Problem::conflict("/problems/act-differs", "That act is recorded already, and says something else.", None)),
-        Outcome::Stale(now) => Err(Problem::conflict(
-            "/problems/stale",
-            "What is told of this job, or what its plan hangs on, was changed after the screen that sent this showed it. Nothing was recorded and no plan frozen. Look at the plan as it now stands, and tell it again if it still holds.",
-            serde_json::to_value(now).ok(),
-        )),
+        Outcome::Different => Err(Problem::conflict("/problems/act-differs", say!(Voice::default(), "srv-act-recorded-already-says-something"), None)),
+        Outcome::Stale(now) => {
+            Err(Problem::conflict("/problems/stale", say!(Voice::default(), "srv-told-job-plan-hangs-changed"), serde_json::to_value(now).ok()))
+        }
         Outcome::Faulty(faults) => Err(Problem::faulty(faults)),
         Outcome::Missing => Err(Problem::missing("job")),
     }
@@ -112,13 +111,13 @@ pub fn read_act(at: &str, whole: &Value, voice: Voice, faults: &mut Vec<Fault>) 
 /// A time as RFC 3339 has it.
 pub fn time_fault(at: &str, time: &str) -> Option<Fault> {
     let reads = chrono::DateTime::parse_from_rfc3339(time).is_ok();
-    (!reads).then(|| Fault::new(at, "a time is wanted, such as 2026-11-26T14:05:00Z"))
+    (!reads).then(|| Fault::new(at, say!(Voice::default(), "srv-time-wanted-2026-11-26t140500z")))
 }
 
 /// The plan a job begins with, to be frozen with its first act; in the job's own voice, whatever the screen speaks.
 pub(crate) fn begun(store: &Store, job: &JobRow) -> Result<Result<Begun, Vec<Fault>>, Failed> {
     Ok(inputs(store, job, Asked::default())?.begun().and_then(|FirstPlan { plan, from, mounted }| {
-        let text = |it: serde_json::Result<String>| it.map_err(|e| vec![Fault::new("", format!("the plan cannot be kept: {e}"))]);
+        let text = |it: serde_json::Result<String>| it.map_err(|e| vec![Fault::new("", say!(Voice::default(), "srv-plan-cannot-kept", why = e.to_string()))]);
         let frozen = Frozen {
             plan: text(serde_json::to_string(&plan))?,
             run: text(serde_json::to_string(&plan.run))?,
@@ -181,7 +180,7 @@ fn against(store: &Store, job: &JobRow, begins: Option<&Begun>, told: &[Act], ac
     if let Some(Err(wrong)) = run.as_ref().map(|r| r.check(act, spoken)) {
         return Ok(fault(wrong));
     }
-    let stands = || run.as_ref().map_or_else(|| RunState::unbegun(act), |r| fold(r, told, spoken).check(act, spoken));
+    let stands = || run.as_ref().map_or_else(|| RunState::unbegun(act, spoken), |r| fold(r, told, spoken).check(act, spoken));
     Ok(if act.goes_on() { stands().err().and_then(fault) } else { None })
 }
 

@@ -20,6 +20,8 @@ use utoipa::openapi::{Content, Ref, RefOr, ResponseBuilder};
 use utoipa::{IntoParams, OpenApi};
 use utoipa_axum::router::OpenApiRouter;
 use utoipa_axum::routes;
+use yoke_core::say;
+use yoke_core::voice::Voice;
 use yoke_store::Store;
 
 /// The API's description and the largest request it takes.
@@ -205,8 +207,7 @@ async fn copy_daily(app: App, copies: std::path::PathBuf) {
             Ok(_) => app.notices.clear(NoticeCode::NoCopy),
             Err(problem) => {
                 tracing::warn!("today's copy was not made: {}", problem.detail);
-                app.notices
-                    .say(NoticeCode::NoCopy, format!("Today\u{2019}s copy of the shop was not made: {} It is tried again within the hour.", problem.detail));
+                app.notices.say(NoticeCode::NoCopy, say!(Voice::default(), "srv-no-copy-today", why = &problem.detail));
             }
         }
         tokio::time::sleep(LOOK_EVERY).await;

@@ -9,6 +9,7 @@ use crate::state::{App, JobChanged};
 use crate::stored::{self, Failed};
 use crate::voice::Asked;
 use axum::Json;
+use yoke_core::say;
 
 use axum::extract::{Path, State};
 use axum::http::StatusCode;
@@ -109,7 +110,7 @@ fn look(store: &Store, job: &JobRow) -> Result<PartSummary, Failed> {
     let run = run_of(store, job)?;
     let hand = hand_of(job)?;
     let place = usize::try_from(job.place.unwrap_or(0)).unwrap_or(0);
-    let made = PartResult { job: job.id.clone(), place, says: hand.word().to_owned(), stands: stands(run.as_ref()), ..PartResult::default() };
+    let made = PartResult { job: job.id.clone(), place, says: hand.word().to_owned(), stands: stands(run.as_ref(), Voice::default()), ..PartResult::default() };
     let Some((run, state)) = run else { return Ok(PartSummary { made, hand, tip: None, limits_mm: None, begun: false, finished: false }) };
     let tip = state.tip.filter(|t| t.readings > 0);
     let flat_mm = tip.as_ref().map(|t| [t.flat_mm, t.doubt_mm]);
@@ -221,7 +222,7 @@ impl<T> Outcome<T> {
         match self {
             Self::Done(it) => Ok(it),
             Self::Faulty(faults) => Err(Problem::faulty(faults)),
-            Self::Conflict(kind, says) => Err(Problem::conflict(kind, says, None)),
+            Self::Conflict(kind, says) => Err(Problem::conflict(kind, say!(Voice::default(), says), None)),
             Self::Missing => Err(Problem::missing("job")),
         }
     }
@@ -236,7 +237,7 @@ pub async fn make_batch(
     Path(id): Path<String>,
     Sent { read: asked, mut faults }: Sent<NewBatch>,
 ) -> Result<(StatusCode, Json<BatchView>), Problem> {
-    faults.extend(check_parts(asked.parts, asked.hands.len()));
+    faults.extend(check_parts(asked.parts, asked.hands.len(), voice.plain()));
     if !faults.is_empty() {
         return Err(Problem::faulty(faults));
     }
@@ -254,14 +255,14 @@ pub fn make_of(store: &Store, id: &str, parts: i64, hands: &[Hand], now: &str, v
 fn make(store: &Store, id: &str, asked: &NewBatch, now: &str, voice: Asked) -> Result<Outcome<()>, Failed> {
     let Some(job) = store.job(id)? else { return Ok(Outcome::Missing) };
     if job.batch.is_some() {
-        return Ok(Outcome::Conflict("/problems/batched", "It is one of a batch already."));
+        return Ok(Outcome::Conflict("/problems/batched", "srv-batched-already"));
     }
     let own = hand_of(&job)?;
     let mut hands = asked.hands.clone();
     if hands.is_empty() {
         hands = vec![own; usize::try_from(asked.parts).unwrap_or(0)];
     } else if !hands.contains(&own) {
-        return Ok(Outcome::Faulty(vec![Fault::new("/hands", "one of the parts is this job, so one of the hands is its own")]));
+        return Ok(Outcome::Faulty(vec![Fault::new("/hands", say!(Voice::default(), "srv-one-parts-job-so-one"))]));
     }
     // Parts of one hand come together, this job's first: the tumbler is turned once.
     hands.sort_by_key(|h| *h != own);
@@ -286,8 +287,8 @@ fn make(store: &Store, id: &str, asked: &NewBatch, now: &str, voice: Asked) -> R
     let body = serde_json::to_string(&facts).map_err(|e| stored::Unread { detail: e.to_string() })?;
     Ok(match store.add_parts(id, AddParts::Of { revision: job.revision, kind: KIND, body: &body }, &parts)? {
         PartsAdded::Done => Outcome::Done(()),
-        PartsAdded::Already => Outcome::Conflict("/problems/batched", "It is one of a batch already."),
-        PartsAdded::Moved => Outcome::Conflict("/problems/stale", "The job was changed meanwhile; look at it again."),
+        PartsAdded::Already => Outcome::Conflict("/problems/batched", "srv-batched-already"),
+        PartsAdded::Moved => Outcome::Conflict("/problems/stale", "srv-job-changed-meanwhile"),
         PartsAdded::Missing => Outcome::Missing,
     })
 }
@@ -335,21 +336,21 @@ pub async fn again(State(app): State<App>, voice: Asked, Path(id): Path<String>)
 fn begin_again(store: &Store, id: &str, now: &str, voice: Asked) -> Result<Outcome<Box<JobView>>, Failed> {
     let Some(job) = store.job(id)? else { return Ok(Outcome::Missing) };
     let (Some(batch), Some(place)) = (&job.batch, job.place) else {
-        return Ok(Outcome::Conflict("/problems/no-batch", "It is in no batch: make a new job instead."));
+        return Ok(Outcome::Conflict("/problems/no-batch", "srv-in-no-batch"));
     };
     if run_of(store, &job)?.is_none_or(|(_, state)| state.scrapped.is_none()) {
-        return Ok(Outcome::Conflict("/problems/not-scrapped", "It is not scrapped: say first what spoilt it."));
+        return Ok(Outcome::Conflict("/problems/not-scrapped", "srv-not-scrapped"));
     }
     let newest = store.batch(batch)?.into_iter().rfind(|j| j.place == Some(place));
     if newest.is_some_and(|j| j.id != job.id) {
-        return Ok(Outcome::Conflict("/problems/begun-again", "It has been begun again already."));
+        return Ok(Outcome::Conflict("/problems/begun-again", "srv-begun-again"));
     }
     let new = uuid::Uuid::new_v4().to_string();
     let bare = job.title.strip_suffix(", again").unwrap_or(&job.title);
     let title: String = format!("{}, again", bare.chars().take(110).collect::<String>());
     let part = NewPart { id: &new, title: &title, request: &job.request, created: now, place };
     if store.add_parts(batch, AddParts::Again { job: id }, &[part])? != PartsAdded::Done {
-        return Ok(Outcome::Conflict("/problems/begun-again", "It has been begun again already."));
+        return Ok(Outcome::Conflict("/problems/begun-again", "srv-begun-again"));
     }
     Ok(match store.job(&new)? {
         Some(job) => Outcome::Done(Box::new(view(store, &job, voice)?)),
@@ -370,11 +371,11 @@ pub async fn carry(State(app): State<App>, voice: Asked, Path(id): Path<String>)
 fn carry_to(store: &Store, id: &str, voice: Asked) -> Result<Outcome<Box<JobView>>, Failed> {
     let Some(job) = store.job(id)? else { return Ok(Outcome::Missing) };
     if job.frozen.is_some() {
-        return Ok(Outcome::Conflict("/problems/begun", "Its cut has begun: its plan is frozen."));
+        return Ok(Outcome::Conflict("/problems/begun", "srv-its-cut-has-begun"));
     }
     let found = job.batch.as_ref().map(|b| whole(store, b, voice)).transpose()?.flatten().and_then(|b| b.carried);
     let Some(found) = found else {
-        return Ok(Outcome::Conflict("/problems/nothing-found", "No part of its batch has been read yet: there is nothing to begin from."));
+        return Ok(Outcome::Conflict("/problems/nothing-found", "srv-no-part-read"));
     };
     let stored::Document { whole: mut request, unknown, .. } = stored::request(&job)?;
     let bit = json!({ "tip_flat_mm": null, "tip_radius_mm": null, "tip_radius_between_mm": null, "tip_flat_between_mm": found.flat_mm });
@@ -385,7 +386,7 @@ fn carry_to(store: &Store, id: &str, voice: Asked) -> Result<Outcome<Box<JobView
     let text = request.to_string();
     Ok(match store.change_job(&job.id, job.revision, &JobChange { request: Some(&text), ..JobChange::default() })? {
         Changed::Done(job) => Outcome::Done(Box::new(view(store, &job, voice)?)),
-        Changed::Stale(_) => Outcome::Conflict("/problems/stale", "The job was changed meanwhile; look at it again."),
+        Changed::Stale(_) => Outcome::Conflict("/problems/stale", "srv-job-changed-meanwhile"),
         Changed::Missing => Outcome::Missing,
     })
 }

@@ -14,6 +14,8 @@ use utoipa::{IntoParams, ToSchema};
 use yoke_core::bit::{BitSheet, sheet};
 use yoke_core::faults::Fault;
 use yoke_core::outline::Drawing;
+use yoke_core::say;
+use yoke_core::voice::Voice;
 
 /// Which drawing of a bit.
 #[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Deserialize, ToSchema)]
@@ -49,7 +51,7 @@ async fn one(app: &App, id: String, voice: Asked, asked: &FileAsked) -> Result<D
         BitView::Views => Ok(all.views),
         BitView::Tip => Ok(all.tip),
         BitView::ReliefTool => {
-            all.relief_tool.ok_or_else(|| Problem::faulty(vec![Fault::new("/view", "this thread runs into no turned relief; ask for views or tip")]))
+            all.relief_tool.ok_or_else(|| Problem::faulty(vec![Fault::new("/view", say!(Voice::default(), "srv-thread-runs-into-no-turned"))]))
         }
     }
 }
@@ -65,7 +67,7 @@ pub async fn bit_sheet(State(app): State<App>, voice: Asked, Path(id): Path<Stri
 pub async fn bit_svg(State(app): State<App>, voice: Asked, Path(id): Path<String>, Query(asked): Query<FileAsked>) -> Result<impl IntoResponse, Problem> {
     let scale = asked.scale.unwrap_or(1.0);
     if scale != 1.0 && scale != 10.0 {
-        return Err(Problem::faulty(vec![Fault::new("/scale", "1 or 10 is wanted")]));
+        return Err(Problem::faulty(vec![Fault::new("/scale", say!(Voice::default(), "srv-1-10-wanted"))]));
     }
     let text = to_svg(&one(&app, id, voice, &asked).await?, scale);
     Ok(saved_as(&format!("bit-{scale}-to-1.svg"), "image/svg+xml", text))

@@ -9,6 +9,8 @@ use axum::response::{IntoResponse, Response};
 use serde::de::DeserializeOwned;
 use serde_json::Value;
 use yoke_core::faults::{Fault, read_json, read_value};
+use yoke_core::say;
+use yoke_core::voice::Voice;
 
 /// A body as JSON, whatever its content type says.
 pub struct JsonBody(pub Value);
@@ -48,6 +50,6 @@ impl<S: Send + Sync> FromRequestParts<S> for Revision {
 
     async fn from_request_parts(parts: &mut Parts, _: &S) -> Result<Self, Problem> {
         let asked = parts.headers.get(header::IF_MATCH).and_then(|v| v.to_str().ok()).and_then(|v| v.trim_matches('"').parse::<i64>().ok());
-        asked.map(Self).ok_or_else(|| Problem::precondition("Send If-Match with the revision the change was made from, such as If-Match: 3."))
+        asked.map(Self).ok_or_else(|| Problem::precondition(say!(Voice::default(), "srv-send-if-match-revision-change")))
     }
 }

@@ -7,6 +7,8 @@ use crate::state::App;
 use crate::stored::{self, Failed, apart};
 use crate::voice::Asked;
 use axum::Json;
+use yoke_core::say;
+use yoke_core::voice::Voice;
 
 use axum::extract::State;
 use serde::{Deserialize, Serialize};
@@ -47,7 +49,7 @@ const MOST: usize = 60;
 /// The jobs a request names.
 fn asked(Sent { read: asked, mut faults }: Sent<DayBody>) -> Result<Vec<String>, Problem> {
     if asked.jobs.len() > MOST {
-        faults.push(Fault::new("/jobs", format!("{} jobs are too many for a day; {MOST} at most", asked.jobs.len())));
+        faults.push(Fault::new("/jobs", say!(Voice::default(), "srv-jobs-too-many-day-most", jobs = asked.jobs.len(), most = MOST)));
     }
     if faults.is_empty() { Ok(asked.jobs) } else { Err(Problem::faulty(faults)) }
 }
@@ -141,9 +143,11 @@ fn put(store: &Store, ids: Vec<String>, told: bool, voice: Asked) -> Result<Resu
     }
     for (i, id) in ids.iter().enumerate() {
         match rows.iter().find(|r| r.id == *id) {
-            Some(row) if chosen.iter().any(|c: &&JobRow| c.id == row.id) => faults.push(Fault::new(format!("/jobs/{i}"), format!("“{id}” is named twice"))),
+            Some(row) if chosen.iter().any(|c: &&JobRow| c.id == row.id) => {
+                faults.push(Fault::new(format!("/jobs/{i}"), say!(Voice::default(), "srv-named-twice", id = &id)))
+            }
             Some(row) => chosen.push(row),
-            None => faults.push(Fault::new(format!("/jobs/{i}"), format!("there is no job “{id}” on the board"))),
+            None => faults.push(Fault::new(format!("/jobs/{i}"), say!(Voice::default(), "srv-there-no-job-board", id = &id))),
         }
     }
     if !faults.is_empty() {

@@ -25,6 +25,7 @@ use yoke_core::job::{Kit, LatheProfile, PlanRequest};
 use yoke_core::log::ActKind;
 use yoke_core::route::Route;
 use yoke_core::run::RunPlan;
+use yoke_core::say;
 use yoke_core::voice::Voice;
 use yoke_store::{ActRow, Frozen, JobRow, LatheRow, SheetRow, Store, StoreError, TakenIn, TickRow, VerifiedCopy, Whole, WholeJob};
 
@@ -294,7 +295,7 @@ pub async fn job_out(State(app): State<App>, Path(id): Path<String>) -> Result<R
 pub async fn shop_in(State(app): State<App>, body: Bytes) -> Result<Json<ImportView>, Problem> {
     let wrong = |e: serde_json::Error| {
         let why = plain_words(&e.to_string());
-        Problem::fault("", format!("the file does not read, at line {} column {}: {why}", e.line(), e.column()))
+        Problem::fault("", say!(Voice::default(), "srv-file-does-not-read-line", line = e.line(), column = e.column(), why = &why))
     };
     // Looked through for names that stand twice; the text itself is what is kept.
     read_value(&body).map_err(wrong)?;
@@ -373,10 +374,10 @@ fn rows(file: ShopFile) -> Whole {
 fn look_through(file: &ShopFile) -> Vec<Fault> {
     let mut faults = Vec::new();
     if file.format != FORMAT {
-        faults.push(Fault::new("/format", format!("“{}” is not a shop file; it calls itself {FORMAT}", file.format)));
+        faults.push(Fault::new("/format", say!(Voice::default(), "srv-not-shop-file-calls-itself", told = &file.format, wanted = FORMAT)));
     }
     if file.version != VERSION {
-        faults.push(Fault::new("/version", format!("version {} is not known here; this program reads version {VERSION}", file.version)));
+        faults.push(Fault::new("/version", say!(Voice::default(), "srv-version-not-known-here-program", told = &file.version, known = VERSION)));
     }
     let mut seen = BTreeSet::new();
     for (i, lathe) in file.lathes.iter().enumerate() {
@@ -400,7 +401,7 @@ fn look_through(file: &ShopFile) -> Vec<Fault> {
         let at = format!("/sheets/{i}");
         look_at_sheet(sheet, &at, &ids, &mut faults);
         if !owned.insert((&sheet.owner, &sheet.kind)) {
-            faults.push(Fault::new(format!("{at}/owner"), format!("“{}” has that sheet twice", sheet.owner)));
+            faults.push(Fault::new(format!("{at}/owner"), say!(Voice::default(), "srv-sheet-twice", owner = &sheet.owner)));
         }
     }
     faults.truncate(FAULTS);
@@ -412,7 +413,7 @@ fn named(id: &str, at: String, seen: &mut BTreeSet<String>, faults: &mut Vec<Fau
     if let Some(fault) = name_fault(&at, id) {
         faults.push(fault);
     } else if !seen.insert(id.to_owned()) {
-        faults.push(Fault::new(at, format!("“{id}” stands twice")));
+        faults.push(Fault::new(at, say!(Voice::default(), "srv-stands-twice", id = &id)));
     }
 }
 
@@ -427,7 +428,7 @@ fn look_at_job(job: &JobFile, at: &str, faults: &mut Vec<Fault>) {
     reads::<PlanRequest>(&job.request, &format!("{at}/request"), faults);
     if let Some(frozen) = &job.frozen {
         if let Err(e) = serde_json::from_str::<RunPlan>(frozen.run.get()) {
-            faults.push(Fault::new(format!("{at}/frozen/run"), format!("the run does not read: {e}")));
+            faults.push(Fault::new(format!("{at}/frozen/run"), say!(Voice::default(), "srv-run-does-not-read", why = e.to_string())));
         }
         reads::<serde_json::Map<String, serde_json::Value>>(&frozen.plan, &format!("{at}/frozen/plan"), faults);
     }
@@ -438,12 +439,12 @@ fn look_at_job(job: &JobFile, at: &str, faults: &mut Vec<Fault>) {
         faults.extend(time_fault(&format!("{at}/happened"), &act.happened));
         faults.extend(time_fault(&format!("{at}/recorded"), &act.recorded));
         if usize::try_from(act.sequence) != Ok(n + 1) {
-            faults.push(Fault::new(format!("{at}/sequence"), format!("acts stand in order: {} is wanted here", n + 1)));
+            faults.push(Fault::new(format!("{at}/sequence"), say!(Voice::default(), "srv-acts-stand-order-wanted-here", n = n + 1)));
         }
         let at = format!("{at}/act");
         match serde_json::from_str(act.act.get()) {
             Ok(whole) => _ = read_act(&at, &whole, Voice::default(), faults),
-            Err(e) => faults.push(Fault::new(at, format!("the act does not read: {e}"))),
+            Err(e) => faults.push(Fault::new(at, say!(Voice::default(), "srv-act-does-not-read", why = e.to_string()))),
         }
     }
 }
@@ -451,14 +452,13 @@ fn look_at_job(job: &JobFile, at: &str, faults: &mut Vec<Fault>) {
 /// What a job has of others: its mate, its batch and place, the operations ticked.
 fn look_at_kin(job: &JobFile, at: &str, ids: &BTreeSet<String>, faults: &mut Vec<Fault>) {
     if job.mate.as_ref().is_some_and(|m| !ids.contains(m)) {
-        faults.push(Fault::new(format!("{at}/mate"), "its mate is not in the file"));
+        faults.push(Fault::new(format!("{at}/mate"), say!(Voice::default(), "srv-mate-not-file")));
     }
     match (&job.batch, job.place) {
         (None, None) => {}
         (Some(batch), Some(place)) if ids.contains(batch) && usize::try_from(place).is_ok_and(|p| (1..=MOST_PARTS).contains(&p)) => {}
-        (Some(batch), _) if !ids.contains(batch) => faults.push(Fault::new(format!("{at}/batch"), "the first of its batch is not in the file")),
-        _ => faults
-            .push(Fault::new(format!("{at}/place"), "a job of a batch has its place in it, from 1 and not past the most a batch holds; one of none has none")),
+        (Some(batch), _) if !ids.contains(batch) => faults.push(Fault::new(format!("{at}/batch"), say!(Voice::default(), "srv-first-batch-not-file"))),
+        _ => faults.push(Fault::new(format!("{at}/place"), say!(Voice::default(), "srv-job-batch-place-1-not"))),
     }
     let mut ops = BTreeSet::new();
     for (n, tick) in job.ticks.iter().enumerate() {
@@ -472,14 +472,14 @@ fn look_at_sheet(sheet: &SheetFile, at: &str, ids: &BTreeSet<String>, faults: &m
     match sheet.kind.as_str() {
         "day" if sheet.owner == day::OWNER => {
             if let Err(e) = serde_json::from_str::<Vec<String>>(sheet.body.get()) {
-                faults.push(Fault::new(format!("{at}/body"), format!("a list of jobs is wanted: {e}")));
+                faults.push(Fault::new(format!("{at}/body"), say!(Voice::default(), "srv-list-jobs-wanted", why = e.to_string())));
             }
         }
         "route" if ids.contains(&sheet.owner) => reads::<Route>(&sheet.body, &format!("{at}/body"), faults),
         "batch" if ids.contains(&sheet.owner) => reads::<BatchFacts>(&sheet.body, &format!("{at}/body"), faults),
         "words" if sheet.owner == day::OWNER => reads::<ShopWords>(&sheet.body, &format!("{at}/body"), faults),
-        "route" | "batch" | "day" | "words" => faults.push(Fault::new(format!("{at}/owner"), format!("“{}” is not in the file", sheet.owner))),
-        other => faults.push(Fault::new(format!("{at}/kind"), format!("“{other}” is not known; route, batch, day or words is wanted"))),
+        "route" | "batch" | "day" | "words" => faults.push(Fault::new(format!("{at}/owner"), say!(Voice::default(), "srv-not-file", owner = &sheet.owner))),
+        other => faults.push(Fault::new(format!("{at}/kind"), say!(Voice::default(), "srv-not-known-route-batch-day", other = &other))),
     }
 }
 
@@ -490,6 +490,6 @@ fn reads<T: serde::de::DeserializeOwned + Default>(raw: &RawValue, at: &str, fau
             let (_, wrong) = read_json::<T>(value);
             faults.extend(wrong.into_iter().filter(|f| !is_unknown(f)).map(|f| Fault::new(format!("{at}{}", f.pointer), f.detail)));
         }
-        Err(e) => faults.push(Fault::new(at, format!("it does not read: {e}"))),
+        Err(e) => faults.push(Fault::new(at, say!(Voice::default(), "srv-does-not-read", why = e.to_string()))),
     }
 }

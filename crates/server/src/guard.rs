@@ -6,6 +6,8 @@ use axum::extract::{Request, State};
 use axum::http::{HeaderMap, HeaderName, HeaderValue, header};
 use axum::middleware::Next;
 use axum::response::{IntoResponse, Response};
+use yoke_core::say;
+use yoke_core::voice::Voice;
 
 /// One nonce a page load, for the styles the interface library writes.
 #[derive(Clone)]
@@ -18,10 +20,12 @@ fn ours(authority: &str, port: u16) -> bool {
 fn refusal(headers: &HeaderMap, port: u16) -> Option<Problem> {
     let text = |name: HeaderName| headers.get(name).map(|v| v.to_str().unwrap_or("unreadable"));
     if !text(header::HOST).is_some_and(|h| ours(h, port)) {
-        return Some(Problem::refused(format!("This server answers only at http://127.0.0.1:{port}/.")));
+        return Some(Problem::refused(say!(Voice::default(), "srv-server-answers-only-http-127001", port = &port)));
     }
     match text(header::ORIGIN) {
-        Some(origin) if !origin.strip_prefix("http://").is_some_and(|a| ours(a, port)) => Some(Problem::refused("Requests from other sites are not answered.")),
+        Some(origin) if !origin.strip_prefix("http://").is_some_and(|a| ours(a, port)) => {
+            Some(Problem::refused(say!(Voice::default(), "srv-requests-other-sites-not-answered")))
+        }
         _ => None,
     }
 }

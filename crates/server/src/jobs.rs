@@ -7,6 +7,7 @@ use crate::state::{App, JobChanged};
 use crate::stored::{self, Document, Failed, FrozenFacts, LATER, Unread, acts, alike, apart, differences};
 use crate::voice::Asked;
 use axum::Json;
+use yoke_core::say;
 
 use axum::extract::{Path, Query, State};
 use axum::http::StatusCode;
@@ -193,13 +194,13 @@ pub fn whole_of(store: &Store, job: &JobRow, voice: Asked) -> Result<Result<Whol
             let run = run.spoken_as(plan.run.clone());
             // What another engine reckons otherwise must not stand beside the run that was begun.
             if let Some(by) = by.filter(|_| !alike(&json!(run), &json!(plan.run))) {
-                return Err(vec![Fault::new("", by.refuses())]);
+                return Err(vec![Fault::new("", by.refuses(voice.of_job(job)))]);
             }
             plan.run = run;
         }
         if let Some(by) = by {
             let dangers = plan.watch.iter().take_while(|w| w.level == Level::Danger).count();
-            plan.watch.insert(dangers, Watch::new(Level::Warn, Code::OtherEngine, "cut", by.says()));
+            plan.watch.insert(dangers, Watch::new(Level::Warn, Code::OtherEngine, "cut", by.says(voice.of_job(job))));
         }
         Ok((plan, facts, lathe, kit))
     }))
@@ -208,7 +209,7 @@ pub fn whole_of(store: &Store, job: &JobRow, voice: Asked) -> Result<Result<Whol
 /// What is said of a job whose plan another version of the reckoning froze.
 fn frozen_by(store: &Store, job: &JobRow, voice: Asked) -> Result<Option<String>, Failed> {
     let Some(by) = other_engine(job) else { return Ok(None) };
-    Ok(Some(if whole_of(store, job, voice)?.is_ok() { by.says() } else { by.refuses() }))
+    Ok(Some(if whole_of(store, job, voice)?.is_ok() { by.says(voice.of_job(job)) } else { by.refuses(voice.of_job(job)) }))
 }
 
 /// The other version of the reckoning that froze a job's plan, if one did.
@@ -334,13 +335,13 @@ pub fn view(store: &Store, job: &JobRow, voice: Asked) -> Result<JobView, Failed
 }
 
 /// How a job stands, in words, by its run.
-pub fn stands(run: Option<&(RunPlan, RunState)>) -> String {
+pub fn stands(run: Option<&(RunPlan, RunState)>, voice: Voice) -> String {
     match run {
-        None => "needs mending".into(),
-        Some((_, s)) if s.scrapped.is_some() => "scrapped".into(),
-        Some((_, s)) if s.finished => "in limits".into(),
-        Some((_, s)) if !s.begun => "not begun".into(),
-        Some((run, s)) => format!("{} of {} passes cut", s.passes_done, run.passes.len()),
+        None => say!(voice, "stands-needs-mending"),
+        Some((_, s)) if s.scrapped.is_some() => say!(voice, "board-scrapped"),
+        Some((_, s)) if s.finished => say!(voice, "plain-in-limits"),
+        Some((_, s)) if !s.begun => say!(voice, "stands-not-begun"),
+        Some((run, s)) => say!(voice, "stands-passes", done = s.passes_done, of = run.passes.len()),
     }
 }
 
@@ -351,7 +352,7 @@ fn unread_line(job: JobRow, unread: Unread) -> JobLine {
         lathe_id: None,
         lathe: String::new(),
         passes_done: 0,
-        stands: "does not read".into(),
+        stands: say!(Voice::default(), "stands-does-not-read"),
         finished: false,
         scrapped: false,
         shows: None,
@@ -380,22 +381,22 @@ fn line(store: &Store, job: &JobRow) -> Result<JobLine, Failed> {
     };
     let shows = run.as_ref().zip(whole.as_ref()).map(|((_, state), (plan, ..))| on_board(plan, state));
     let sought = request.awaits_identification();
-    let stands = if run.is_none() && sought { "to be identified".to_owned() } else { stands(run.as_ref()) };
+    let stands = if run.is_none() && sought { say!(Voice::default(), "stands-to-identify") } else { stands(run.as_ref(), Voice::default()) };
     let state = run.map(|(_, state)| state);
     let text = request.thread.callout.unwrap_or_default();
     Ok(JobLine {
         id: job.id.clone(),
         title: job.title.clone(),
         thread: match (sought, request.thread.special.is_some()) {
-            (true, _) => "A sample, as found,".into(),
-            (_, true) => "A special, to its measurements,".into(),
+            (true, _) => say!(Voice::default(), "thread-a-sample"),
+            (_, true) => say!(Voice::default(), "thread-a-special"),
             _ => callout::read(&text).map_or(text, |mut spec| {
                 spec.hand = request.thread.hand.unwrap_or(spec.hand);
                 spec.name()
             }),
         },
         lathe_id: request.lathe_id,
-        lathe: lathe.unwrap_or_else(|| "no lathe told".into()),
+        lathe: lathe.unwrap_or_else(|| say!(Voice::default(), "stands-no-lathe")),
         passes_done: state.as_ref().map_or(0, |s| s.passes_done),
         finished: state.as_ref().is_some_and(|s| s.finished),
         stands,
@@ -449,14 +450,14 @@ fn board(store: &Store, away: bool) -> Result<Vec<Box<RawValue>>, Failed> {
 
 pub fn title_fault(title: &str) -> Option<Fault> {
     let sound = !title.trim().is_empty() && title.chars().count() <= 120 && !title.chars().any(char::is_control);
-    (!sound).then(|| Fault::new("/title", "a title has 1 to 120 characters, and no line breaks or other control marks"))
+    (!sound).then(|| Fault::new("/title", say!(Voice::default(), "srv-title-1-120-characters-no")))
 }
 
 /// A name made by a client, or by a file, that stands in addresses and file names.
 pub fn name_fault(at: &str, id: &str) -> Option<Fault> {
     let plain = |c: char| c.is_alphanumeric() || matches!(c, '-' | '_' | '.' | ' ' | ':' | '\'' | '(' | ')');
     let sound = (1..=64).contains(&id.chars().count()) && id.chars().all(plain) && !id.starts_with('.');
-    (!sound).then(|| Fault::new(at, "an id has 1 to 64 letters, digits and plain marks, without slashes, and does not begin with a dot"))
+    (!sound).then(|| Fault::new(at, say!(Voice::default(), "srv-id-1-64-letters-digits")))
 }
 
 /// Whether a request may be kept as a job, and what it is called: it plans, or it is a sample whose
@@ -464,7 +465,7 @@ pub fn name_fault(at: &str, id: &str) -> Option<Fault> {
 pub fn keepable(store: &Store, request: &Value, newer: &[String], voice: Asked) -> Result<Result<String, Vec<Fault>>, Failed> {
     Ok(Inputs::of(store, request.clone(), newer, voice)?.whole().map(|(plan, ..)| plan.thread.name).or_else(|faults| {
         let sought = serde_json::from_value::<PlanRequest>(stored::without(request.clone(), newer)).is_ok_and(|r| r.awaits_identification());
-        if sought && faults.iter().all(|f| f.pointer == "/thread/callout") { Ok("A sample, as found".into()) } else { Err(faults) }
+        if sought && faults.iter().all(|f| f.pointer == "/thread/callout") { Ok(say!(Voice::default(), "thread-sample-found")) } else { Err(faults) }
     }))
 }
 
@@ -473,7 +474,7 @@ pub fn keepable(store: &Store, request: &Value, newer: &[String], voice: Asked) 
 pub async fn add(State(app): State<App>, voice: Asked, Sent { read: new, mut faults }: Sent<NewJob>) -> Result<(StatusCode, Json<JobView>), Problem> {
     let told = [new.request.is_some(), new.callout.is_some(), new.copy_of.is_some()];
     if told.iter().filter(|t| **t).count() != 1 {
-        faults.push(Fault::new("/callout", "give a callout, a whole request, or copy_of with the id of another job: one of the three"));
+        faults.push(Fault::new("/callout", say!(Voice::default(), "srv-give-callout-whole-request-copyof")));
     }
     faults.extend(new.title.as_deref().and_then(title_fault));
     faults.extend(new.id.as_deref().and_then(|id| name_fault("/id", id)));
@@ -484,7 +485,7 @@ pub async fn add(State(app): State<App>, voice: Asked, Sent { read: new, mut fau
     match app.reckon(move |store| make(store, new, &created, voice)).await? {
         Outcome::Done(view) => Ok((StatusCode::CREATED, Json(*view))),
         Outcome::Faulty(faults) => Err(Problem::faulty(faults)),
-        Outcome::Taken => Err(Problem::conflict("/problems/job-differs", "A job with that id is here already, and says something else.", None)),
+        Outcome::Taken => Err(Problem::conflict("/problems/job-differs", say!(Voice::default(), "srv-job-id-here-already-says"), None)),
         Outcome::Stale(_) | Outcome::Begun(_) | Outcome::Missing => Err(Problem::missing("job")),
     }
 }
@@ -496,14 +497,16 @@ fn make(store: &Store, new: NewJob, created: &str, voice: Asked) -> Result<Outco
             None => {
                 return Ok(Outcome::Faulty(vec![Fault::new(
                     "/copy_of",
-                    format!("there is no job \u{201c}{}\u{201d} to copy", of.chars().take(80).collect::<String>()),
+                    say!(Voice::default(), "srv-there-no-job-copy", of = of.chars().take(80).collect::<String>()),
                 )]));
             }
             Some(job) => Some((stored::request(&job)?, job.title)),
         },
     };
     let (request, newer, title) = match (copied, new.request, new.callout) {
-        (Some((kept, title)), ..) => (kept.whole, kept.unknown, Some(format!("{}, copied", title.chars().take(110).collect::<String>()))),
+        (Some((kept, title)), ..) => {
+            (kept.whole, kept.unknown, Some(say!(Voice::default(), "title-copied", title = title.chars().take(110).collect::<String>())))
+        }
         (None, Some(request), _) => (request, Vec::new(), None),
         (None, None, text) => (request_of(&text.unwrap_or_default(), new.lathe_id.as_deref().unwrap_or("long-bed")), Vec::new(), None),
     };
@@ -592,7 +595,7 @@ pub async fn add_member(
 ) -> Result<(StatusCode, Json<JobView>), Problem> {
     faults.extend(asked.title.as_deref().and_then(title_fault));
     if asked.mate == asked.callout.is_some() {
-        faults.push(Fault::new("/callout", "give mate, or the callout of another thread, one of the two"));
+        faults.push(Fault::new("/callout", say!(Voice::default(), "srv-give-mate-callout-another-thread")));
     }
     if !faults.is_empty() {
         return Err(Problem::faulty(faults));
@@ -605,7 +608,7 @@ pub async fn add_member(
             JobChanged::tell(&app, &id, revision, sequence);
             Ok((StatusCode::CREATED, Json(*view)))
         }
-        MemberAdded::Mated => Err(Problem::conflict("/problems/mated", "This thread has its mate already; open that one.", None)),
+        MemberAdded::Mated => Err(Problem::conflict("/problems/mated", say!(Voice::default(), "srv-thread-mate-already-open-one"), None)),
         MemberAdded::Faulty(faults) => Err(Problem::faulty(faults)),
         MemberAdded::Missing => Err(Problem::missing("job")),
     }
@@ -647,7 +650,7 @@ fn join_once(store: &Store, of: &str, asked: &AddMember, created: &str, voice: A
         (new, format!("{}, {text}", first.title))
     } else {
         let Some(side) = side_of(&read).map(Side::other) else {
-            let fault = Fault::new("/mate", "the thread must be known before its mate can be; identify it first");
+            let fault = Fault::new("/mate", say!(Voice::default(), "srv-thread-must-known-before-mate"));
             return Ok(Some(MemberAdded::Faulty(vec![fault])));
         };
         if !request["mate"].is_object() {
@@ -655,7 +658,14 @@ fn join_once(store: &Store, of: &str, asked: &AddMember, created: &str, voice: A
         }
         let mut new = mate_of(&request, side, asked.material.clone());
         reclass(&mut new, side);
-        (new, format!("{}: {}", first.title, if side == Side::Internal { "the nut" } else { "the screw" }))
+        (
+            new,
+            if side == Side::Internal {
+                say!(Voice::default(), "title-the-nut", title = &first.title)
+            } else {
+                say!(Voice::default(), "title-the-screw", title = &first.title)
+            },
+        )
     };
     let new_text = new.to_string();
     if let Err(faults) = keepable(store, &new, &unknown, voice)? {
@@ -770,11 +780,9 @@ pub async fn change(
             Ok(Json(*view))
         }
         Outcome::Stale(view) => Err(Problem::stale("job", &view)),
-        Outcome::Begun(view) => Err(Problem::conflict(
-            "/problems/begun",
-            "The cut has begun: its plan is frozen. Undo back to the start is not enough; make a new job for different facts.",
-            serde_json::to_value(view).ok(),
-        )),
+        Outcome::Begun(view) => {
+            Err(Problem::conflict("/problems/begun", say!(Voice::default(), "srv-cut-begun-plan-frozen-undo"), serde_json::to_value(view).ok()))
+        }
         Outcome::Faulty(faults) => Err(Problem::faulty(faults)),
         Outcome::Taken | Outcome::Missing => Err(Problem::missing("job")),
     }

@@ -18,6 +18,7 @@ use serde_json::{Value, json};
 use utoipa::{IntoParams, ToSchema};
 use yoke_core::faults::{Fault, read_json};
 use yoke_core::job::{Lathe, LatheProfile, checked, long_bed};
+use yoke_core::say;
 use yoke_core::shop::{LatheDescription, gears_from_csv, gears_to_csv, look, plate_from_csv, plate_to_csv};
 use yoke_core::voice::Voice;
 use yoke_store::{Changed, LatheRow, Store, StoreError, TakenIn, VerifiedCopy};
@@ -144,7 +145,7 @@ pub async fn put_lathe(State(app): State<App>, voice: Asked, Path(id): Path<Stri
     let read = sound(body, &id, newer, voice.plain());
     let mut faults = read.as_ref().err().cloned().unwrap_or_default();
     if !plain {
-        faults.push(Fault::new("/id", "a lathe's id has 1 to 40 small letters, digits and hyphens"));
+        faults.push(Fault::new("/id", say!(Voice::default(), "srv-lathes-id-1-40-small")));
     }
     let (Ok(profile), true) = (read, faults.is_empty()) else { return Err(Problem::faulty(faults)) };
     let profile = match &before {
@@ -194,7 +195,7 @@ pub fn ids(name: &str) -> impl Iterator<Item = String> {
     responses((status = 201, body = LatheView), (status = 404, body = Problem), (status = 422, body = Problem)))]
 pub async fn add_lathe(State(app): State<App>, voice: Asked, Sent { read: new, mut faults }: Sent<NewLathe>) -> Result<(StatusCode, Json<LatheView>), Problem> {
     if new.copy_of.is_some() && new.profile.is_some() {
-        faults.push(Fault::new("/profile", "give copy_of or profile, not both"));
+        faults.push(Fault::new("/profile", say!(Voice::default(), "srv-give-copyof-profile-not-both")));
     }
     if !faults.is_empty() {
         return Err(Problem::faulty(faults));
@@ -215,7 +216,7 @@ pub async fn add_lathe(State(app): State<App>, voice: Asked, Sent { read: new, m
             sound(told, "", &newer, voice.plain())
                 .map_err(|faults| Problem::faulty(faults.into_iter().map(|f| Fault::new(format!("/profile{}", f.pointer), f.detail)).collect()))?
         }
-        _ => return Err(Problem::fault("/profile", "a lathe is a JSON object, as it is exported")),
+        _ => return Err(Problem::fault("/profile", say!(Voice::default(), "srv-lathe-json-object-exported"))),
     };
     let with_id = move |id: &str| {
         let mut own = profile.clone();
@@ -224,13 +225,13 @@ pub async fn add_lathe(State(app): State<App>, voice: Asked, Sent { read: new, m
     };
     let made = app.reckon(move |s| s.add_lathe(ids(&name), with_id)?.map(|row| view(s, row, voice)).transpose()).await?;
     made.map(|view| (StatusCode::CREATED, Json(view)))
-        .ok_or_else(|| Problem::fault("/name", format!("there are {SAME_NAME} lathes of that name; give it another")))
+        .ok_or_else(|| Problem::fault("/name", say!(Voice::default(), "srv-there-lathes-name-give-another", same_name = SAME_NAME)))
 }
 
 fn name_fault(name: &str) -> Option<Fault> {
     let long = name.chars().count();
     let sound = !name.trim().is_empty() && long <= 60 && !name.chars().any(char::is_control);
-    (!sound).then(|| Fault::new("/name", format!("a lathe's name has 1 to 60 letters and no line breaks; this has {long}")))
+    (!sound).then(|| Fault::new("/name", say!(Voice::default(), "srv-lathes-name-1-60-letters", long = &long)))
 }
 
 /// One lathe as its owner sees it: every part in words, what is assumed of it, and drawn.
@@ -285,7 +286,7 @@ pub async fn change_lathe(
     JsonBody(patch): JsonBody,
 ) -> Result<Json<LatheView>, Problem> {
     if !patch.is_object() {
-        return Err(Problem::fault("", "a change is a JSON object of the parts changed"));
+        return Err(Problem::fault("", say!(Voice::default(), "srv-change-json-object-parts-changed")));
     }
     keep(&app, id, revision, voice, |told| merge(told, patch)).await
 }
@@ -295,7 +296,7 @@ pub async fn change_lathe(
 pub async fn put_away(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<LatheView>, Problem> {
     let others = app.with_store(|s| Ok(s.lathes()?)).await?;
     if !others.iter().any(|l| l.away.is_none() && l.id != id) {
-        return Err(Problem::fault("", "this is the only lathe of the shop: describe another first"));
+        return Err(Problem::fault("", say!(Voice::default(), "srv-only-lathe-shop-describe-another")));
     }
     let at = (app.clock)();
     moved(&app, id, voice, Some(at)).await
@@ -327,7 +328,7 @@ pub async fn plate_out(State(app): State<App>, Path(id): Path<String>) -> Result
 
 /// A sheet's text, whatever its content type says.
 fn text_of(body: &Bytes) -> Result<String, Problem> {
-    String::from_utf8(body.to_vec()).map_err(|_| Problem::fault("", "the sheet is not plain text in UTF-8"))
+    String::from_utf8(body.to_vec()).map_err(|_| Problem::fault("", say!(Voice::default(), "srv-sheet-not-plain-text-utf")))
 }
 
 /// Puts one part, read from a sheet, in place of the lathe's own.
@@ -350,7 +351,7 @@ pub async fn gears_in(
     Revision(revision): Revision,
     body: Bytes,
 ) -> Result<Json<LatheView>, Problem> {
-    let groups = gears_from_csv(&text_of(&body)?).map_err(Problem::faulty)?;
+    let groups = gears_from_csv(&text_of(&body)?, voice.plain()).map_err(Problem::faulty)?;
     replace(&app, id, revision, voice, json!({ "gear_groups": groups, "gears": null, "joined": null, "bound": null })).await
 }
 
@@ -364,6 +365,6 @@ pub async fn plate_in(
     Revision(revision): Revision,
     body: Bytes,
 ) -> Result<Json<LatheView>, Problem> {
-    let (gearbox, plate) = plate_from_csv(&text_of(&body)?).map_err(Problem::faulty)?;
+    let (gearbox, plate) = plate_from_csv(&text_of(&body)?, voice.plain()).map_err(Problem::faulty)?;
     replace(&app, id, revision, voice, json!({ "gearbox": gearbox, "plate": plate })).await
 }

@@ -17,6 +17,7 @@ use utoipa::{IntoParams, ToSchema};
 use yoke_core::job::defaults::MATERIAL;
 use yoke_core::job::{PlanRequest, materials};
 use yoke_core::log::{JobLearned, Learned, fold, learned, reaction_s};
+use yoke_core::say;
 use yoke_core::story::{RecordedAct, Story, result, story, story_csv};
 use yoke_core::voice::Voice;
 use yoke_store::{JobRow, PhotoRow, Put, Store, picture_kind};
@@ -196,13 +197,13 @@ pub async fn keep_photo(
         return Err(Problem::faulty(vec![fault]));
     }
     if shows.says.chars().count() > 400 {
-        return Err(Problem::fault("/says", "at most 400 characters say what it shows"));
+        return Err(Problem::fault("/says", say!(Voice::default(), "srv-most-400-characters-say-shows")));
     }
     if body.len() > LARGEST_PHOTO {
-        return Err(Problem::fault("/body", "a photograph of at most 5 MB is kept: take it smaller"));
+        return Err(Problem::fault("/body", say!(Voice::default(), "srv-photograph-most-5-mb-kept")));
     }
     let Some(kind) = picture_kind(&body) else {
-        return Err(Problem::fault("/body", "a JPEG or PNG picture is wanted; this begins like neither"));
+        return Err(Problem::fault("/body", say!(Voice::default(), "srv-jpeg-png-picture-wanted-begins")));
     };
     let row = PhotoRow { id: photo, kind: kind.to_owned(), taken: (app.clock)(), says: shows.says };
     let job = id.clone();
@@ -211,8 +212,8 @@ pub async fn keep_photo(
             JobChanged::tell(&app, &id, 0, 0);
             Ok(StatusCode::NO_CONTENT)
         }
-        Put::Different => Err(Problem::conflict("/problems/photo-differs", "Another photograph is kept under that id.", None)),
-        Put::Full => Err(Problem::fault("/photo", format!("a job keeps at most {PHOTOS} photographs"))),
+        Put::Different => Err(Problem::conflict("/problems/photo-differs", say!(Voice::default(), "srv-another-photograph-kept-under-id"), None)),
+        Put::Full => Err(Problem::fault("/photo", say!(Voice::default(), "srv-job-keeps-most-photographs", photos = PHOTOS))),
         Put::Missing => Err(Problem::missing("job")),
     }
 }

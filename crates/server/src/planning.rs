@@ -21,6 +21,7 @@ use yoke_core::job::{Job as Facts, Kit, Lathe, LatheProfile, PlanRequest, settle
 use yoke_core::log::{ActKind, judge_told};
 use yoke_core::plan::{Plan, plan as reckon};
 use yoke_core::quantity::{LengthUnit, parse_length, real};
+use yoke_core::say;
 use yoke_core::thread::identify::{Identified, Sample, SampleRequest, identify as core_identify};
 use yoke_core::thread::series::{Series, of_series};
 use yoke_core::thread::{FitKind, Side, callout as core_callout};
@@ -56,17 +57,12 @@ impl Inputs {
     /// A request as it was sent; `newer` are the fields of a stored one that are not known here and are let be.
     pub fn of(store: &Store, value: Value, newer: &[String], voice: Asked) -> Result<Self, Failed> {
         let (mut request, faults) = read_json::<PlanRequest>(without(value.clone(), newer));
-        let mut inputs = Self {
-            faults,
-            lathe: None,
-            newer: vec![("What is told of this job", newer.to_vec())],
-            kept: FrozenFacts::default(),
-            request: PlanRequest::default(),
-        };
+        let mut inputs =
+            Self { faults, lathe: None, newer: vec![("srv-of-this-job", newer.to_vec())], kept: FrozenFacts::default(), request: PlanRequest::default() };
         if let (None, Some(kit)) = (&request.kit, stored::kit(store)?) {
             request.kit = Some(kit.read);
             inputs.kept.kit = kit.whole;
-            inputs.newer.push(("The drawer", kit.unknown));
+            inputs.newer.push(("srv-kept-drawer", kit.unknown));
         }
         if let Some(row) = request.lathe_id.as_deref().map(|id| store.lathe(id)).transpose()?.flatten() {
             inputs.put_lathe(stored::lathe(&row)?);
@@ -90,12 +86,12 @@ impl Inputs {
         let (request, faults) = read_json::<PlanRequest>(facts.alone());
         let (newer, faults) = faults.into_iter().partition::<Vec<_>, _>(stored::is_unknown);
         let request = request.spoken(voice.of(&facts.request));
-        let newer = vec![("What its plan was frozen from", newer.into_iter().map(|f| f.pointer).collect())];
+        let newer = vec![("srv-of-frozen-facts", newer.into_iter().map(|f| f.pointer).collect())];
         Self { request, faults, lathe: None, newer, kept: facts }
     }
 
     fn put_lathe(&mut self, lathe: Document<LatheProfile>) {
-        self.newer.push(("The lathe", lathe.unknown));
+        self.newer.push(("srv-of-the-lathe", lathe.unknown));
         self.kept.lathe = lathe.whole;
         self.lathe = Some(lathe.read);
     }
@@ -103,7 +99,7 @@ impl Inputs {
     /// Settles what was told.
     pub fn settled(&self) -> Result<(Facts, Lathe, Kit), Vec<Fault>> {
         let (mut job, lathe, kit) = settle(&self.request, self.lathe.as_ref(), self.faults.clone())?;
-        self.newer.iter().for_each(|(of, fields)| job.not_known(of, fields));
+        self.newer.iter().for_each(|(of, fields)| job.not_known(&say!(job.voice, of), fields));
         Ok((job, lathe, kit))
     }
 
@@ -197,7 +193,7 @@ pub struct CalloutReads {
 
 /// Reads a callout as it is typed; always 200.
 #[utoipa::path(post, path = "/api/v1/callout", request_body = CalloutRequest, responses((status = 200, body = CalloutAnswer)))]
-pub async fn callout(Sent { read: request, faults }: Sent<CalloutRequest>) -> Result<Json<CalloutAnswer>, Problem> {
+pub async fn callout(voice: Asked, Sent { read: request, faults }: Sent<CalloutRequest>) -> Result<Json<CalloutAnswer>, Problem> {
     if !faults.is_empty() {
         return Err(Problem::faulty(faults));
     }
@@ -213,7 +209,7 @@ pub async fn callout(Sent { read: request, faults }: Sent<CalloutRequest>) -> Re
             missing: None,
             near: Vec::new(),
         },
-        Err(fault) => CalloutAnswer { reads: None, missing: Some(clipped(&fault.missing)), near: fault.near },
+        Err(fault) => CalloutAnswer { reads: None, missing: Some(clipped(&fault.missing.said(voice.plain()))), near: fault.near },
     }))
 }
 
@@ -295,23 +291,23 @@ fn told(mut reading: Value, voice: Voice) -> Result<(ActKind, Option<f64>), Vec<
     let mut number = |reading: &mut Value, name: &str| {
         let value = reading.as_object_mut().and_then(|o| o.remove(name)).filter(|v| !v.is_null())?;
         value.as_f64().or_else(|| {
-            faults.push(Fault::new(format!("/{name}"), "a number is wanted"));
+            faults.push(Fault::new(format!("/{name}"), say!(Voice::default(), "srv-number-wanted")));
             None
         })
     };
     let [at, turns, shake_mm] = ["at_radial_mm", "turns", "shake_mm"].map(|name| number(&mut reading, name));
     if at.is_some_and(|a| !(a.is_finite() && (0.0..=100.0).contains(&a))) {
-        faults.push(Fault::new("/at_radial_mm", format!("the dial stands 0 to {} in", voice.nominal(100.0))));
+        faults.push(Fault::new("/at_radial_mm", say!(Voice::default(), "srv-dial-stands-0", nominal = voice.nominal(100.0))));
     }
     let fit = reading.as_object_mut().and_then(|o| o.remove("fit")).filter(|v| !v.is_null());
     let act = if let Some(fit) = fit {
         if reading.as_object().is_some_and(|o| o.values().any(|v| !v.is_null())) {
-            faults.push(Fault::new("/fit", "one thing at a time: a fit, or a size"));
+            faults.push(Fault::new("/fit", say!(Voice::default(), "srv-one-thing-time-fit-size")));
         }
         match serde_json::from_value::<FitKind>(fit) {
             Ok(fit) => Some(ActKind::Tried { fit, turns, shake_mm }),
             Err(_) => {
-                faults.push(Fault::new("/fit", "a fit is wont_enter, enters, tight, free or shakes"));
+                faults.push(Fault::new("/fit", say!(Voice::default(), "srv-fit-wontenter-enters-tight-free")));
                 None
             }
         }
@@ -319,7 +315,7 @@ fn told(mut reading: Value, voice: Voice) -> Result<(ActKind, Option<f64>), Vec<
         let (measured, wrong) = read_json::<Measured>(reading);
         for (name, value) in [("/turns", turns), ("/shake_mm", shake_mm)] {
             if value.is_some() {
-                faults.push(Fault::new(name, "it goes with a fit"));
+                faults.push(Fault::new(name, say!(Voice::default(), "srv-goes-fit")));
             }
         }
         let sound = wrong.is_empty();
@@ -361,7 +357,7 @@ pub async fn scratch(State(app): State<App>, voice: Asked, Sent { read: request,
     let spoken = voice.of(&request.plan);
     let measured = request.measured_mm.filter(|m| m.is_finite() && (0.02..=400.0).contains(m));
     if measured.is_none() {
-        faults.push(Fault::new("/measured_mm", format!("the pitch measured on the scratch is wanted, {}", spoken.from_to(0.02, 400.0))));
+        faults.push(Fault::new("/measured_mm", say!(Voice::default(), "srv-pitch-measured-scratch-wanted", from_to = spoken.from_to(0.02, 400.0))));
     }
     let settled = app.reckon(move |store| Ok(Inputs::of(store, request.plan, &[], voice)?.whole().map(|(plan, _, lathe, _)| (plan, lathe)))).await?;
     let (Ok((plan, lathe)), Some(measured), true) = (settled.as_ref().map_err(|_| ()), measured, faults.is_empty()) else {
@@ -375,7 +371,7 @@ pub async fn scratch(State(app): State<App>, voice: Asked, Sent { read: request,
 /// The plan readings are judged by.
 fn judged_by(store: &Store, plan: Value, job: Option<String>, voice: Asked) -> Result<Result<Plan, Vec<Fault>>, Failed> {
     let Some(id) = job else { return plan_with_store(store, plan, voice) };
-    let Some(row) = store.job(&id)? else { return Ok(Err(vec![Fault::new("", "there is no such job")])) };
+    let Some(row) = store.job(&id)? else { return Ok(Err(vec![Fault::new("", say!(Voice::default(), "srv-there-no-job"))])) };
     let inputs = Inputs::of_job(store, &row, voice, || Ok(stored::request(&row)?))?;
     Ok(inputs.whole().map(|(plan, ..)| plan))
 }
@@ -391,7 +387,7 @@ pub async fn gauge(State(app): State<App>, voice: Asked, Sent { read: request, m
         faults.extend(inner.into_iter().map(|f| Fault::new(format!("/plan{}", f.pointer), f.detail)));
     });
     if request.readings.is_empty() || request.readings.len() > READINGS {
-        faults.push(Fault::new("/readings", format!("one to {READINGS} readings are wanted, each over_wires_mm, pitch_diameter_mm, fit or another")));
+        faults.push(Fault::new("/readings", say!(Voice::default(), "srv-one-readings-wanted-each-overwiresmm", readings = READINGS)));
     }
     let mut readings = Vec::new();
     for (i, reading) in request.readings.into_iter().enumerate().take(READINGS) {
@@ -424,9 +420,9 @@ pub async fn gauge(State(app): State<App>, voice: Asked, Sent { read: request, m
         // By where the dial stands nothing can be denied while that is only taken.
         run.mate_limits_mm = None;
     }
-    let mut verdict = judge_told(&run, &told, spoken).ok_or_else(|| Problem::fault("/readings/0", "it says nothing of this thread\u{2019}s size"))?;
+    let mut verdict = judge_told(&run, &told, spoken).ok_or_else(|| Problem::fault("/readings/0", say!(Voice::default(), "srv-says-nothing-threads-size")))?;
     if guessed {
-        verdict.questions.push("Where did the dial stand? The end of the schedule is taken.".into());
+        verdict.questions.push(say!(spoken, "srv-where-dial-stood"));
     }
     Ok(Json(verdict))
 }

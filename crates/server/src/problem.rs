@@ -7,6 +7,8 @@ use serde::Serialize;
 use serde_json::Value;
 use utoipa::ToSchema;
 use yoke_core::faults::{Fault, clipped, plain_words};
+use yoke_core::say;
+use yoke_core::voice::Voice;
 use yoke_store::StoreError;
 
 /// The media type of a problem.
@@ -19,7 +21,7 @@ pub struct Problem {
     #[serde(rename = "type")]
     pub kind: &'static str,
     /// The kind in words.
-    pub title: &'static str,
+    pub title: String,
     /// HTTP status.
     pub status: u16,
     /// What happened and what would be right.
@@ -34,14 +36,17 @@ pub struct Problem {
 }
 
 impl Problem {
-    fn new(status: StatusCode, kind: &'static str, title: &'static str, detail: impl Into<String>) -> Self {
-        Self { kind, title, status: status.as_u16(), detail: detail.into(), faults: Vec::new(), current: None }
+    fn new(status: StatusCode, kind: &'static str, title: impl Into<String>, detail: impl Into<String>) -> Self {
+        Self { kind, title: title.into(), status: status.as_u16(), detail: detail.into(), faults: Vec::new(), current: None }
     }
 
     /// Some fields are faulty.
     pub fn faulty(faults: Vec<Fault>) -> Self {
         let detail = faults.iter().map(|f| f.detail.as_str()).collect::<Vec<_>>().join("; ");
-        Self { faults, ..Self::new(StatusCode::UNPROCESSABLE_ENTITY, "/problems/faulty-fields", "Some fields need mending", detail) }
+        Self {
+            faults,
+            ..Self::new(StatusCode::UNPROCESSABLE_ENTITY, "/problems/faulty-fields", say!(Voice::default(), "srv-some-fields-need-mending"), detail)
+        }
     }
 
     /// One field is faulty.
@@ -51,52 +56,57 @@ impl Problem {
 
     /// Not JSON at all.
     pub fn unreadable(detail: impl Into<String>) -> Self {
-        Self::new(StatusCode::BAD_REQUEST, "/problems/unreadable", "The request is not JSON", detail)
+        Self::new(StatusCode::BAD_REQUEST, "/problems/unreadable", say!(Voice::default(), "srv-request-not-json"), detail)
     }
 
     /// There is no such thing.
     pub fn missing(what: &str) -> Self {
-        Self::new(StatusCode::NOT_FOUND, "/problems/missing", "Not here", format!("There is no such {what}."))
+        Self::new(StatusCode::NOT_FOUND, "/problems/missing", say!(Voice::default(), "srv-not-here"), say!(Voice::default(), "srv-there-no", what = &what))
     }
 
     /// What was sent was made from an older state, or stands against what is recorded.
     pub fn conflict(kind: &'static str, detail: impl Into<String>, current: Option<Value>) -> Self {
-        Self { current, ..Self::new(StatusCode::CONFLICT, kind, "Overtaken", detail) }
+        Self { current, ..Self::new(StatusCode::CONFLICT, kind, say!(Voice::default(), "srv-overtaken"), detail) }
     }
 
     /// Something was changed since the sender saw it; `now` is how it stands.
     pub fn stale(what: &str, now: &impl Serialize) -> Self {
-        let detail = format!("The {what} was changed meanwhile; here it is as it now stands.");
+        let detail = say!(Voice::default(), "srv-changed-meanwhile", what = what);
         Self::conflict("/problems/stale", detail, serde_json::to_value(now).ok())
     }
 
     /// A header the request must carry.
     pub fn precondition(detail: impl Into<String>) -> Self {
-        Self::new(StatusCode::PRECONDITION_REQUIRED, "/problems/precondition", "A revision is needed", detail)
+        Self::new(StatusCode::PRECONDITION_REQUIRED, "/problems/precondition", say!(Voice::default(), "srv-revision-needed"), detail)
     }
 
     /// The request came from somewhere it should not.
     pub fn refused(detail: impl Into<String>) -> Self {
-        Self::new(StatusCode::FORBIDDEN, "/problems/refused", "Refused", detail)
+        Self::new(StatusCode::FORBIDDEN, "/problems/refused", say!(Voice::default(), "srv-refused"), detail)
     }
 
     /// Our own fault.
     pub fn internal(detail: impl Into<String>) -> Self {
-        Self::new(StatusCode::INTERNAL_SERVER_ERROR, "/problems/internal", "Something failed here", detail)
+        Self::new(StatusCode::INTERNAL_SERVER_ERROR, "/problems/internal", say!(Voice::default(), "srv-something-failed-here"), detail)
     }
 }
 
 impl From<StoreError> for Problem {
     fn from(error: StoreError) -> Self {
         tracing::error!(%error, "store");
-        Self::new(StatusCode::INTERNAL_SERVER_ERROR, "/problems/not-saved", "Not saved", format!("Nothing was changed: {error}"))
+        Self::new(
+            StatusCode::INTERNAL_SERVER_ERROR,
+            "/problems/not-saved",
+            say!(Voice::default(), "srv-not-saved"),
+            say!(Voice::default(), "srv-nothing-changed", error = error.to_string()),
+        )
     }
 }
 
 impl From<Unread> for Problem {
     fn from(unread: Unread) -> Self {
         tracing::error!("{}", unread.detail);
-        Self { title: "Kept, and does not read", ..Self::conflict("/problems/unread", unread.detail, None) }
+        Self { title: say!(Voice::default(), "srv-kept-does-not-read"), ..Self::conflict("/problems/unread", unread.detail, None) }
     }
 }
 
@@ -145,24 +155,46 @@ pub async fn as_problem(response: Response) -> Response {
 fn worded(status: StatusCode, said: &str) -> Problem {
     match status {
         StatusCode::METHOD_NOT_ALLOWED => {
-            Problem::new(status, "/problems/method", "Not asked so", "This address is not asked in that way; Allow names the ways there are.")
+            Problem::new(status, "/problems/method", say!(Voice::default(), "srv-not-asked-so"), say!(Voice::default(), "srv-address-not-asked-way-allow"))
         }
-        StatusCode::PAYLOAD_TOO_LARGE => Problem::new(status, "/problems/too-large", "Too large", "What was sent is larger than is taken here."),
-        StatusCode::REQUEST_TIMEOUT => Problem::new(status, "/problems/too-slow", "Too slow", "What was sent did not come in time; send it again."),
+        StatusCode::PAYLOAD_TOO_LARGE => {
+            Problem::new(status, "/problems/too-large", say!(Voice::default(), "srv-too-large"), say!(Voice::default(), "srv-sent-larger-than-taken-here"))
+        }
+        StatusCode::REQUEST_TIMEOUT => {
+            Problem::new(status, "/problems/too-slow", say!(Voice::default(), "srv-too-slow"), say!(Voice::default(), "srv-sent-did-not-come-time"))
+        }
         StatusCode::BAD_REQUEST => match said.split_once("query string: ") {
             Some((_, why)) => {
                 let (field, why) = why.split_once(": ").map_or(("", why), |(field, why)| (field, why));
                 let at = if field.is_empty() || field.contains(' ') { String::new() } else { format!("/{field}") };
-                let fault = Fault::new(at, format!("the query does not read: {}", plain_words(why)));
-                Problem { faults: vec![fault], ..Problem::new(status, "/problems/unreadable", "The request does not read", "The query does not read.") }
+                let fault = Fault::new(at, say!(Voice::default(), "srv-query-does-not-read", why = plain_words(why)));
+                Problem {
+                    faults: vec![fault],
+                    ..Problem::new(
+                        status,
+                        "/problems/unreadable",
+                        say!(Voice::default(), "srv-request-does-not-read"),
+                        say!(Voice::default(), "srv-query-does-not-read-2"),
+                    )
+                }
             }
-            None => Problem::new(status, "/problems/unreadable", "The request does not read", "The address or the body does not read."),
+            None => Problem::new(
+                status,
+                "/problems/unreadable",
+                say!(Voice::default(), "srv-request-does-not-read"),
+                say!(Voice::default(), "srv-address-body-does-not-read"),
+            ),
         },
-        _ => Problem::new(status, "/problems/refused", "Refused", if said.is_empty() { "The request was refused." } else { said }),
+        _ => Problem::new(
+            status,
+            "/problems/refused",
+            say!(Voice::default(), "srv-refused"),
+            if said.is_empty() { say!(Voice::default(), "srv-request-refused") } else { said.to_owned() },
+        ),
     }
 }
 
 /// The answer to a request whose handler panicked.
 pub fn panicked() -> Response {
-    Problem::internal("the request could not be answered; nothing recorded was lost").into_response()
+    Problem::internal(say!(Voice::default(), "srv-request-could-not-answered-nothing")).into_response()
 }

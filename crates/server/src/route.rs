@@ -170,7 +170,7 @@ pub async fn put_route(
         .reckon(move |store| {
             let Some(job) = store.job(&id)? else { return Ok(RouteSaved::Missing) };
             let ready = PlannedRoute::of(store, &job, voice)?;
-            let faults = route.check(&ready.members().iter().map(|m| m.job).collect::<Vec<_>>());
+            let faults = route.check(&ready.members().iter().map(|m| m.job).collect::<Vec<_>>(), voice.of_job(&job));
             if !faults.is_empty() {
                 return Ok(RouteSaved::Faulty(faults));
             }

@@ -8,6 +8,7 @@ use crate::state::{App, JobChanged};
 use crate::stored::{self, carried};
 use crate::voice::Asked;
 use axum::Json;
+use yoke_core::say;
 
 use axum::extract::{Path, Query, State};
 use axum::response::IntoResponse;
@@ -41,7 +42,7 @@ async fn charted(app: &App, id: String, voice: Voice) -> Result<Arc<[ChartRow]>,
         return Ok(chart);
     }
     let made = app.reckon_long(move |waited_for| chart_while(&lathe, waited_for, voice)).await?;
-    let made: Arc<[ChartRow]> = made.ok_or_else(|| Problem::internal("the chart was given up"))?.into();
+    let made: Arc<[ChartRow]> = made.ok_or_else(|| Problem::internal(say!(Voice::default(), "srv-chart-given-up")))?.into();
     app.charts.keep(key, &made);
     Ok(made)
 }
@@ -89,7 +90,7 @@ pub async fn buy(State(app): State<App>, voice: Asked, Path(id): Path<String>, Q
     let lathe = stored(&app, id).await?;
     let usual = || standard_pitches().into_iter().filter(|(_, unit, lead)| *unit == asked.unit && BOUGHT_MM.contains(&real(lead)));
     let wanted = match &asked.pitches {
-        Some(list) => pitches_wanted(list, asked.unit).map_err(|why| Problem::faulty(vec![Fault::new("/pitches", why)]))?,
+        Some(list) => pitches_wanted(list, asked.unit, voice.plain()).map_err(|why| Problem::faulty(vec![Fault::new("/pitches", why)]))?,
         None => usual().map(|(name, _, lead)| (name, lead)).collect(),
     };
     // Some seconds on a large drawer: not on the thread that answers others.
@@ -162,8 +163,8 @@ pub async fn materials() -> Json<&'static [Material]> {
 
 /// The facts a sum of the bench pad may feed.
 #[utoipa::path(get, path = "/api/v1/feeds", responses((status = 200, body = Vec<FeedChoice>)))]
-pub async fn feeds() -> Json<[FeedChoice; 5]> {
-    Json(feeds_said())
+pub async fn feeds(voice: Asked) -> Json<[FeedChoice; 5]> {
+    Json(feeds_said(voice.plain()))
 }
 
 /// The rules' texts, fetched once.

@@ -9,6 +9,8 @@ use serde::Serialize;
 use std::sync::{Arc, Mutex};
 use tokio::sync::{OwnedSemaphorePermit, Semaphore, broadcast, watch};
 use yoke_core::gears::ChartRow;
+use yoke_core::say;
+use yoke_core::voice::Voice;
 use yoke_store::Store;
 
 /// A job moved on.
@@ -71,7 +73,7 @@ impl App {
             store.in_place()?;
             Ok::<T, Failed>(done)
         });
-        done.await.map_err(|_| problem::Problem::internal("a storage task stopped short"))?.map_err(Into::into)
+        done.await.map_err(|_| problem::Problem::internal(say!(Voice::default(), "srv-storage-task-stopped-short")))?.map_err(Into::into)
     }
 
     /// The same for what takes reckoning: only so many at once, so that acts always have a thread; one whose asker has gone is not begun.
@@ -93,7 +95,7 @@ impl App {
             let _held = permit;
             work(&|| waits.strong_count() > 0)
         });
-        let made = made.await.map_err(|_| problem::Problem::internal("the reckoning stopped short"));
+        let made = made.await.map_err(|_| problem::Problem::internal(say!(Voice::default(), "srv-reckoning-stopped-short")));
         drop(asker);
         made
     }
@@ -101,7 +103,7 @@ impl App {
 
 /// One of so many at once.
 async fn had(of: &Arc<Semaphore>) -> Result<OwnedSemaphorePermit, problem::Problem> {
-    Arc::clone(of).acquire_owned().await.map_err(|_| problem::Problem::internal("the server is stopping"))
+    Arc::clone(of).acquire_owned().await.map_err(|_| problem::Problem::internal(say!(Voice::default(), "srv-server-stopping")))
 }
 
 /// The database, in its folder.

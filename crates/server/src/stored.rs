@@ -12,6 +12,8 @@ use yoke_core::faults::{Fault, read_json, read_tagged, step};
 use yoke_core::job::{Kit, LatheProfile, PlanRequest};
 use yoke_core::log::{Act, ActKind};
 use yoke_core::run::RunPlan;
+use yoke_core::say;
+use yoke_core::voice::Voice;
 use yoke_store::{ActRow, Frozen, JobRow, LatheRow, SheetRow, Store, StoreError};
 
 /// Something stored that does not read.
@@ -21,13 +23,9 @@ pub struct Unread {
     pub detail: String,
 }
 
-/// The way out, for whatever it is.
-const WAY: &str = "It is kept as it is, and nothing stands in for it. If a newer version of this program wrote it, use that one; else take a sound \
-                   copy into another folder (yoke-turn restore COPY --data FOLDER) and go on there.";
-
 impl Unread {
     fn new(what: &str, why: impl std::fmt::Display) -> Self {
-        Self { detail: format!("{what} does not read: {why}. {WAY}") }
+        Self { detail: say!(Voice::default(), "srv-kept-unread", what = what, why = why.to_string()) }
     }
 }
 
@@ -81,6 +79,11 @@ pub struct Document<T> {
     pub unknown: Vec<String>,
 }
 
+/// What is kept, by name.
+fn said(id: &'static str, name: &str) -> String {
+    say!(Voice::default(), id, name = name)
+}
+
 /// Whether a fault is a field that is not known.
 pub fn is_unknown(fault: &Fault) -> bool {
     fault.detail.starts_with("unknown field")
@@ -98,7 +101,7 @@ fn document<T: DeserializeOwned + Default>(text: &str, what: &str) -> Result<Doc
 
 /// A lathe, as it was told.
 pub fn lathe(row: &LatheRow) -> Result<Document<LatheProfile>, Unread> {
-    document(&row.body, &format!("The lathe \u{201c}{}\u{201d}", row.id))
+    document(&row.body, &said("srv-kept-lathe", &row.id))
 }
 
 /// The drawer as it was last read, and the text it was read from: it seldom changes, and every plan asks for it.
@@ -111,19 +114,19 @@ pub fn kit(store: &Store) -> Result<Option<Document<Kit>>, Failed> {
     if let Some((_, read)) = last.as_ref().filter(|(text, _)| *text == body) {
         return Ok(Some(read.clone()));
     }
-    let read = document::<Kit>(&body, "The drawer")?;
+    let read = document::<Kit>(&body, &said("srv-kept-drawer", ""))?;
     *last = Some((body, read.clone()));
     Ok(Some(read))
 }
 
 /// A job's own facts.
 pub fn request(job: &JobRow) -> Result<Document<PlanRequest>, Unread> {
-    document(&job.request, &format!("What is told of the job \u{201c}{}\u{201d}", job.title))
+    document(&job.request, &said("srv-kept-job", &job.title))
 }
 
 /// A sheet kept beside the jobs.
 pub fn sheet<T: DeserializeOwned + Default>(row: &SheetRow) -> Result<T, Unread> {
-    document(&row.body, &format!("The {} kept of \u{201c}{}\u{201d}", row.kind, row.owner)).map(|d| d.read)
+    document(&row.body, &say!(Voice::default(), "srv-kept-sheet", kind = &row.kind, name = &row.owner)).map(|d| d.read)
 }
 
 /// The run of a job as it was frozen at the first pass.
@@ -133,12 +136,12 @@ pub fn run(job: &JobRow) -> Result<Option<RunPlan>, Unread> {
 
 /// The run of a frozen plan of a job.
 pub fn frozen_run(job: &JobRow, frozen: &Frozen) -> Result<RunPlan, Unread> {
-    serde_json::from_str(&frozen.run).map_err(|e| Unread::new(&format!("The run frozen with the first pass of \u{201c}{}\u{201d}", job.title), e))
+    serde_json::from_str(&frozen.run).map_err(|e| Unread::new(&said("srv-kept-run", &job.title), e))
 }
 
 /// A frozen plan, as JSON: a value, or the text of one.
 pub fn frozen_plan<T: DeserializeOwned>(job: &JobRow, frozen: &Frozen) -> Result<T, Unread> {
-    serde_json::from_str(&frozen.plan).map_err(|e| Unread::new(&format!("The plan frozen with the first pass of \u{201c}{}\u{201d}", job.title), e))
+    serde_json::from_str(&frozen.plan).map_err(|e| Unread::new(&said("srv-kept-plan", &job.title), e))
 }
 
 /// What a plan was reckoned from when it was frozen.
@@ -162,7 +165,7 @@ struct FrozenRequest {
 /// Reads what a plan was frozen from; none of one of an older version.
 fn frozen_facts<T: DeserializeOwned>(job: &JobRow) -> Result<Option<T>, Unread> {
     let Some(text) = job.frozen.as_ref().and_then(|f| f.facts.as_ref()) else { return Ok(None) };
-    serde_json::from_str(text).map(Some).map_err(|e| Unread::new(&format!("What the plan of \u{201c}{}\u{201d} was frozen from", job.title), e))
+    serde_json::from_str(text).map(Some).map_err(|e| Unread::new(&said("srv-kept-facts", &job.title), e))
 }
 
 /// The request a job's plan was frozen from.
@@ -199,17 +202,17 @@ pub fn acts(store: &Store, job: &JobRow) -> Result<Vec<Act>, Failed> {
 
 /// Where a fault stands, and what it is.
 fn placed(fault: &Fault) -> String {
-    format!("at {}, {}", if fault.pointer.is_empty() { "its root" } else { &fault.pointer }, fault.detail)
+    let at = if fault.pointer.is_empty() { "root" } else { &fault.pointer };
+    say!(Voice::default(), "srv-kept-at", at = at, why = &fault.detail)
 }
 
 /// An act as the core reads it.
 pub fn act(row: &ActRow, job: &str) -> Result<Act, Unread> {
-    let act = |named: &str| format!("Act {} of \u{201c}{job}\u{201d}{named}, recorded {},", row.sequence, row.recorded);
-    let whole: Value = serde_json::from_str(&row.body).map_err(|e| Unread::new(&act(""), e))?;
+    let act = |kind: &str| say!(Voice::default(), "srv-kept-act", n = row.sequence, job = job, kind = kind, recorded = &row.recorded);
+    let whole: Value = serde_json::from_str(&row.body).map_err(|e| Unread::new(&act("untold"), e))?;
     read_tagged::<ActKind>(&whole).map(|kind| Act { id: row.id.clone(), kind }).map_err(|faults| {
-        let named = whole["kind"].as_str().map_or_else(String::new, |k| format!(", \u{201c}{k}\u{201d}"));
         let each: Vec<String> = faults.iter().map(placed).collect();
-        Unread::new(&act(&named), each.join("; "))
+        Unread::new(&act(whole["kind"].as_str().unwrap_or("untold")), each.join("; "))
     })
 }
 

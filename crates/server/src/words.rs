@@ -34,13 +34,13 @@ pub struct WordsView {
     /// What stands for each key.
     says: BTreeMap<&'static str, &'static str>,
     /// What the pages say of themselves, by name; a part stands as its name between braces.
-    texts: BTreeMap<&'static str, String>,
+    texts: BTreeMap<String, String>,
 }
 
 fn view(words: Vocabulary) -> WordsView {
     let chosen = Words::of(words);
     let says = Words::KEYS.iter().filter_map(|key| Some((*key, chosen.get(key)?))).collect();
-    WordsView { words, says, texts: says::pages(words) }
+    WordsView { words, says, texts: says::pages(words, &["lathe", "pages"]) }
 }
 
 fn kept(store: &Store) -> Result<ShopWords, Failed> {

@@ -7,6 +7,7 @@ use crate::quantity::short_text;
 use crate::system::Side;
 use crate::voice::Voice;
 use crate::working::Quantity;
+use yoke_ground::say;
 
 /// Crest, pitch-line and root heights of a truncated form measured from the axis, repeated
 /// along the work: the line the metal shows in an axial section.
@@ -57,8 +58,8 @@ fn rounded(pitch: f64, alpha_deg: f64, crest_r: f64, root_r: f64, r: f64, turns:
 }
 
 /// The flanks in words.
-fn flanks_text(thread: &Thread) -> String {
-    if thread.flanks.are_even() { format!("{}°", short_text(thread.alpha_deg, 2)) } else { thread.flanks.says() }
+fn flanks_text(thread: &Thread, voice: Voice) -> String {
+    if thread.flanks.are_even() { format!("{}°", short_text(thread.alpha_deg, 2)) } else { thread.flanks.says(voice) }
 }
 
 /// The basic form of the member to be cut, over two pitches, with its named sizes.
@@ -81,26 +82,28 @@ pub(super) fn section(thread: &Thread, voice: Voice) -> Drawing {
     let depth = (major - minor) / 2.0;
     // Metal lies toward the axis for a screw, away from it for a nut.
     let back = if external { minor / 2.0 - depth * 0.9 } else { major / 2.0 + depth * 0.9 };
-    let mut body = vec![[left, back]];
-    body.push([left, line.first().map_or(back, |p| p[1])]);
+    let [first, last] = [line.first(), line.last()].map(|end| end.map_or(back, |p| p[1]));
+    let mut body = vec![[left, back], [left, first]];
     body.extend(line.iter().copied());
-    body.push([right, line.last().map_or(back, |p| p[1])]);
-    body.push([right, back]);
+    body.extend([[right, last], [right, back]]);
     let level = |r: f64| vec![[left - pitch * 0.1, r], [right + pitch * 0.1, r]];
     let crest_y = crest_d / 2.0;
     let (low, high) = own;
+    let across = |name, says: String, d: f64| Dimension::at(name, says, Quantity::length(voice, d), [right + pitch * 0.1, d / 2.0]).signed("⌀ ");
+    let included = Quantity::plain(thread.flanks.included_deg(), usize::from(thread.flanks.included_deg().fract() > 1e-9), "°");
     let outside = if external { crest_y + depth * 0.45 } else { crest_y - depth * 0.45 };
     let height = if external { [back, outside + depth * 0.2] } else { [outside - depth * 0.2, back] };
     Drawing::shared(
         voice,
-        format!(
-            "Section along the axis of {}: pitch {}, major diameter {}, pitch diameter {}, minor diameter {}, flanks at {} to a square line.",
-            spec.size,
-            voice.length(pitch),
-            voice.figure(major),
-            voice.figure(pitch_d),
-            voice.length(minor),
-            flanks_text(thread)
+        say!(
+            voice,
+            "thread-drawn",
+            size = &spec.size,
+            pitch = voice.length(pitch),
+            major = voice.figure(major),
+            pitch_diameter = voice.figure(pitch_d),
+            minor = voice.length(minor),
+            flanks = flanks_text(thread, voice)
         ),
         [left - pitch * 0.1, height[0], right + pitch * 0.1, height[1]],
         vec![
@@ -113,16 +116,11 @@ pub(super) fn section(thread: &Thread, voice: Voice) -> Drawing {
             Shape::open("band.pitch_high", level(high.value / 2.0)),
         ],
         vec![
-            Dimension::at(
-                "included_angle",
-                "included angle",
-                Quantity::plain(thread.flanks.included_deg(), usize::from(thread.flanks.included_deg().fract() > 1e-9), "°"),
-                [pitch * 1.5, pitch_d / 2.0],
-            ),
-            Dimension::new("pitch", "pitch, crest to crest", Quantity::length(voice, pitch), [pitch, outside], [pitch * 2.0, outside]),
-            Dimension::at("major", "major diameter", Quantity::length(voice, major), [right + pitch * 0.1, major / 2.0]).signed("⌀ "),
-            Dimension::at("pitch_diameter", "pitch diameter", Quantity::length(voice, pitch_d), [right + pitch * 0.1, pitch_d / 2.0]).signed("⌀ "),
-            Dimension::at("minor", "minor diameter", Quantity::length(voice, minor), [right + pitch * 0.1, minor / 2.0]).signed("⌀ "),
+            Dimension::at("included_angle", say!(voice, "dim-included-angle"), included, [pitch * 1.5, pitch_d / 2.0]),
+            Dimension::new("pitch", say!(voice, "dim-pitch"), Quantity::length(voice, pitch), [pitch, outside], [pitch * 2.0, outside]),
+            across("major", say!(voice, "dim-major"), major),
+            across("pitch_diameter", say!(voice, "dim-pitch-diameter"), pitch_d),
+            across("minor", say!(voice, "dim-minor"), minor),
         ],
     )
 }

@@ -1,6 +1,8 @@
 //! Fit by feel: what trying the mate says of the clearance between them.
 
 use serde::{Deserialize, Serialize};
+use yoke_ground::says::Sentence;
+use yoke_ground::sentence;
 
 /// The mate a run is tried with, and how well it is known.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
@@ -90,29 +92,17 @@ impl Fit {
     ///
     /// # Errors
     /// The field and what would be right.
-    pub fn of(kind: FitKind, turns: Option<f64>, shake_mm: Option<f64>) -> Result<Self, (&'static str, String)> {
+    pub fn of(kind: FitKind, turns: Option<f64>, shake_mm: Option<f64>) -> Result<Self, (&'static str, Sentence)> {
         match (kind, turns, shake_mm) {
             (FitKind::Enters, Some(turns), None) if turns.is_finite() && (0.0..=200.0).contains(&turns) => Ok(Self::Enters { turns }),
-            (FitKind::Enters, ..) => Err(("/turns", "say how many turns it enters, 0 to 200".into())),
+            (FitKind::Enters, ..) => Err(("/turns", sentence!("fit-say-turns"))),
             (FitKind::Shakes, None, Some(shake_mm)) if shake_mm.is_finite() && (0.0..=5.0).contains(&shake_mm) => Ok(Self::Shakes { shake_mm }),
-            (FitKind::Shakes, ..) => Err(("/shake_mm", "say how much it shakes across, 0 to 5 mm".into())),
-            (_, Some(_), _) => Err(("/turns", "turns belong to a mate that enters and stops".into())),
-            (_, _, Some(_)) => Err(("/shake_mm", "a shake belongs to a mate that shakes".into())),
+            (FitKind::Shakes, ..) => Err(("/shake_mm", sentence!("fit-say-shake"))),
+            (_, Some(_), _) => Err(("/turns", sentence!("fit-turns-belong"))),
+            (_, _, Some(_)) => Err(("/shake_mm", sentence!("fit-shake-belongs"))),
             (FitKind::WontEnter, ..) => Ok(Self::WontEnter),
             (FitKind::Tight, ..) => Ok(Self::Tight),
             (FitKind::Free, ..) => Ok(Self::Free),
-        }
-    }
-
-    /// In words.
-    #[must_use]
-    pub const fn says(self) -> &'static str {
-        match self {
-            Self::WontEnter => "the mate will not enter",
-            Self::Enters { .. } => "the mate enters and stops",
-            Self::Tight => "the mate goes the whole way, tight",
-            Self::Free => "the mate runs free",
-            Self::Shakes { .. } => "the mate shakes",
         }
     }
 }

@@ -2,8 +2,10 @@
 
 use crate::direction::{Carriage, Faces};
 use crate::quantity::degrees_text;
+use crate::voice::Voice;
 use crate::working::{Num, Rule, Worksheet};
 use serde::{Deserialize, Serialize};
+use yoke_ground::say;
 
 /// The flanks as the tool meets them: the wall its leading edge cuts, and the other; degrees from square to the axis.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
@@ -88,8 +90,12 @@ impl Flanks {
 
     /// As they are said: `30°`, or each with its place.
     #[must_use]
-    pub fn says(self) -> String {
+    pub fn says(self, voice: Voice) -> String {
         let text = degrees_text;
-        if self.are_even() { format!("{}°", text(self.leading)) } else { format!("{}° leading and {}° trailing", text(self.leading), text(self.trailing)) }
+        if self.are_even() {
+            format!("{}°", text(self.leading))
+        } else {
+            say!(voice, "flanks-apart", leading = text(self.leading), trailing = text(self.trailing))
+        }
     }
 }

@@ -44,7 +44,7 @@ pub use facts::{MateFacts, PairSchool, SpecialRequest, ThreadFacts};
 pub use fit::{Fit, FitBand, FitKind, RunMate};
 pub use flanks::Flanks;
 pub use pair::PairSection;
-pub use seat::{Groove, Seat, bears, half_angle_of};
+pub use seat::{Groove, NoSeat, Seat, bears, half_angle_of};
 pub use section::reckon;
 pub use section::{FormSection, Member, Range, ThreadSection};
 pub use spec::{SpecialForm, ThreadSpec};

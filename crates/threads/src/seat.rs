@@ -269,12 +269,35 @@ impl Groove {
     }
 }
 
+/// Why a wire does not bear on the flanks.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum NoSeat {
+    /// It lies below the crests: the anvils never touch it.
+    BelowCrests,
+    /// It bears on the crests.
+    OnCrests,
+    /// It falls to the root.
+    ToRoot,
+}
+
+impl NoSeat {
+    /// Its name, as sentences tell them apart.
+    #[must_use]
+    pub const fn word(self) -> &'static str {
+        match self {
+            Self::BelowCrests => "below",
+            Self::OnCrests => "crests",
+            Self::ToRoot => "root",
+        }
+    }
+}
+
 /// Whether a wire bears on the flanks of a groove cut so far: its contact below the crests' edges and above the root, itself standing
 /// proud of the crests.
 ///
 /// # Errors
 /// Why it does not.
-pub fn bears(groove: &Groove, w: f64, crest: f64, tip_to_pitch: f64) -> Result<(), &'static str> {
+pub fn bears(groove: &Groove, w: f64, crest: f64, tip_to_pitch: f64) -> Result<(), NoSeat> {
     let e = groove.pitch_diameter_mm;
     let over = groove.plain_over(w);
     // The wire's middle stands so far over the pitch line, and touches each flank so much lower as that flank lies over.
@@ -282,11 +305,11 @@ pub fn bears(groove: &Groove, w: f64, crest: f64, tip_to_pitch: f64) -> Result<(
     let touch = groove.flanks.both().map(|flank| middle - w / 2.0 * flank.to_radians().sin());
     let (highest, lowest) = (touch[0].max(touch[1]), touch[0].min(touch[1]));
     if over <= crest {
-        Err("lies below the crests: the anvils never touch it")
+        Err(NoSeat::BelowCrests)
     } else if highest > (crest - e) / 2.0 {
-        Err("bears on the crests, not the flanks")
+        Err(NoSeat::OnCrests)
     } else if lowest < -tip_to_pitch {
-        Err("falls to the root, not on the flanks")
+        Err(NoSeat::ToRoot)
     } else {
         Ok(())
     }

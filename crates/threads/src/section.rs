@@ -15,6 +15,7 @@ use crate::voice::Voice;
 use crate::watch::{Code, Level, Watch};
 use crate::working::{Num, Quantity, Worksheet};
 use serde::Serialize;
+use yoke_ground::say;
 
 /// Lower and upper limit; one may be open.
 #[derive(Debug, Clone, Serialize)]
@@ -193,7 +194,7 @@ pub fn reckon(sheet: &mut Worksheet, facts: &ThreadFacts, carriage: Carriage, wa
     let engagement = engagement_mm.unwrap_or(d).min(length_mm);
     let engaged = (engagement_mm.is_some() || length_mm < d).then(|| family.engagement_note(sheet, &spec, engagement, pitch)).flatten();
     let longer = engaged_past(facts, voice);
-    let notes = family.tolerance_note(&spec, [spec.class, other]).into_iter().chain(longer).chain(engaged);
+    let notes = family.tolerance_note(&spec, [spec.class, other], sheet.voice()).into_iter().chain(longer).chain(engaged);
     watch.extend(notes.map(|(code, text)| Watch::new(Level::Note, code, "thread", text)));
     let (external, internal, external_class, internal_class) = match spec.side {
         Side::External => (&own, &mate, spec.class, other),
@@ -238,12 +239,7 @@ pub fn reckon(sheet: &mut Worksheet, facts: &ThreadFacts, carriage: Carriage, wa
 fn engaged_past(facts: &ThreadFacts, voice: Voice) -> Option<(Code, String)> {
     let length_mm = facts.length_mm;
     facts.engagement_mm.filter(|told| *told > length_mm + 1e-9).map(|told| {
-        let text = format!(
-            "The mate was told to engage {}, but the thread is {} long: {} is reckoned with.",
-            voice.along(told),
-            voice.along(length_mm),
-            voice.along(length_mm)
-        );
+        let text = say!(voice, "thread-engaged-past", told = voice.along(told), length = voice.along(length_mm));
         (Code::EngagementLong, text)
     })
 }

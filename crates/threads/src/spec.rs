@@ -6,6 +6,7 @@ use crate::direction::Hand;
 use crate::quantity::{MM_PER_INCH, Ratio, real};
 use crate::voice::Voice;
 use crate::{Side, System};
+use yoke_ground::say;
 
 /// The form of a special thread, mm; what is not given follows from the angle.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -73,12 +74,13 @@ impl ThreadSpec {
         let left = p - 2.0 * depth * tan;
         let crest = form.crest_flat_mm.unwrap_or(0.0);
         (left < crest - 1e-9 && tan > 0.0).then(|| {
-            format!(
-                "flanks of {}° cannot reach {} deep at this pitch: {} is the most{}; check the root, the pitch or the angle",
-                form.included_angle_deg,
-                voice.length(depth),
-                voice.length((p - crest) / (2.0 * tan)),
-                if crest > 0.0 { " under that crest" } else { "" }
+            say!(
+                voice,
+                "special-too-deep",
+                angle = crate::quantity::degrees_text(form.included_angle_deg),
+                deep = voice.length(depth),
+                most = voice.length((p - crest) / (2.0 * tan)),
+                crest = if crest > 0.0 { "yes" } else { "no" }
             )
         })
     }

@@ -13,6 +13,7 @@ use crate::faults::Fault;
 use crate::gauge::TipFound;
 use crate::job::PlainRequest;
 use crate::quantity::plain_text;
+use crate::say;
 use crate::voice::Voice;
 use serde::{Deserialize, Serialize};
 
@@ -38,12 +39,12 @@ pub struct BatchFacts {
 
 /// Every fault of a number of parts and their hands as asked for.
 #[must_use]
-pub fn check_parts(parts: i64, hands: usize) -> Vec<Fault> {
+pub fn check_parts(parts: i64, hands: usize, voice: Voice) -> Vec<Fault> {
     let mut faults = Vec::new();
     if !usize::try_from(parts).is_ok_and(|n| (2..=MOST_PARTS).contains(&n)) {
-        faults.push(Fault::new("/parts", format!("a batch has 2 to {MOST_PARTS} parts")));
+        faults.push(Fault::new("/parts", say!(voice, "batch-parts", most = MOST_PARTS)));
     } else if hands > 0 && usize::try_from(parts) != Ok(hands) {
-        faults.push(Fault::new("/hands", format!("a hand for each of the {parts} parts is wanted, or none at all")));
+        faults.push(Fault::new("/hands", say!(voice, "batch-hands", parts = parts)));
     }
     faults
 }
@@ -80,12 +81,14 @@ pub fn carry_over(found: &[(usize, TipFound)], drift: Option<&Drift>, voice: Voi
         flat_mm,
         spring: last.spring,
         spring_doubt: last.spring_doubt,
-        says: format!(
-            "Part {from} found the tip {} wide, give or take {}, and {} % of a cut springing away: the next is laid out for {}.",
-            voice.length(last.flat_mm),
-            voice.length(last.doubt_mm),
-            plain_text(100.0 * last.spring, 0),
-            voice.coarsely_between(flat_mm[0], flat_mm[1])
+        says: say!(
+            voice,
+            "batch-carried",
+            from = *from,
+            tip = voice.length(last.flat_mm),
+            doubt = voice.length(last.doubt_mm),
+            spring = plain_text(100.0 * last.spring, 0),
+            laid = voice.coarsely_between(flat_mm[0], flat_mm[1])
         ),
     })
 }

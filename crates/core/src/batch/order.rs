@@ -7,6 +7,7 @@
 //! cut, the parts of one hand come together, and what a hand asks to be set again is set twice and not n times.
 
 use crate::quantity::plain_text;
+use crate::say;
 use crate::voice::Voice;
 use serde::{Deserialize, Serialize};
 
@@ -27,23 +28,19 @@ impl Across {
     /// All of them.
     pub const ALL: [Self; 3] = [Self::EachPart, Self::EachChucking, Self::EachOperation];
 
-    const fn says(self) -> &'static str {
+    fn says(self, voice: Voice) -> String {
         match self {
-            Self::EachPart => "Each part complete",
-            Self::EachChucking => "Each chucking on all parts",
-            Self::EachOperation => "Each operation on all parts",
+            Self::EachPart => say!(voice, "batch-each-part"),
+            Self::EachChucking => say!(voice, "batch-each-chucking"),
+            Self::EachOperation => say!(voice, "batch-each-operation"),
         }
     }
 
-    const fn saves(self) -> &'static str {
+    fn saves(self, voice: Voice) -> String {
         match self {
-            Self::EachPart => "A mistake shows on the first part, and each part teaches the next; nothing is taken out half done.",
-            Self::EachChucking => {
-                "Tools and stops of one chucking stay as they are until all parts have had it; each part still has one chucking for all that must run true."
-            }
-            Self::EachOperation => {
-                "One tool, one stop and one dial reading at a time: note them once and repeat them. Every part is chucked again for every operation."
-            }
+            Self::EachPart => say!(voice, "batch-each-part-saves"),
+            Self::EachChucking => say!(voice, "batch-each-chucking-saves"),
+            Self::EachOperation => say!(voice, "batch-each-operation-saves"),
         }
     }
 }
@@ -77,9 +74,9 @@ pub struct OrderView {
     /// Which.
     pub across: Across,
     /// As it is said.
-    pub says: &'static str,
+    pub says: String,
     /// What it saves.
-    pub saves: &'static str,
+    pub saves: String,
     /// What it gives up here; empty when nothing.
     pub costs: String,
     /// Times a part goes into a chuck.
@@ -138,14 +135,20 @@ pub fn orders(setups: &[BatchSetUp], hands: [usize; 2], tools_stay: bool, voice:
         .map(|across| {
             let (chuckings, settings, minutes) = cost(across, setups, hands, tools_stay);
             let worst = setups.iter().filter(|s| s.ops.len() > 1).map(|s| s.again_mm).fold(0.0, f64::max);
-            let center = voice.words().center;
+
             let true_enough = across != Across::EachOperation || worst <= TRUE_MM;
-            let costs = if true_enough {
-                String::new()
-            } else {
-                format!("Put back, a part stands up to {} off {center}: its thread would not be true to its blank. Only with work held between {center}s, in a collet or a four-jaw.", voice.length(worst))
-            };
-            OrderView { across, says: across.says(), saves: across.saves(), costs, chuckings, settings, minutes: (minutes * 10.0).round() / 10.0, true_enough, recommended: false }
+            let costs = if true_enough { String::new() } else { say!(voice, "batch-not-true", worst = voice.length(worst)) };
+            OrderView {
+                across,
+                says: across.says(voice),
+                saves: across.saves(voice),
+                costs,
+                chuckings,
+                settings,
+                minutes: (minutes * 10.0).round() / 10.0,
+                true_enough,
+                recommended: false,
+            }
         })
         .collect();
     let best = (0..said.len()).filter(|i| said[*i].true_enough).min_by(|a, b| said[*a].minutes.total_cmp(&said[*b].minutes));
@@ -153,7 +156,7 @@ pub fn orders(setups: &[BatchSetUp], hands: [usize; 2], tools_stay: bool, voice:
         let (least, most) = (said[best].minutes, said.iter().map(|s| s.minutes).fold(0.0, f64::max));
         said[best].recommended = true;
         if most > least && said[best].costs.is_empty() {
-            said[best].costs = format!("{} min less than the slowest of the three.", plain_text(most - least, 0));
+            said[best].costs = say!(voice, "batch-less", min = plain_text(most - least, 0));
         }
     }
     said

@@ -2,6 +2,7 @@
 
 use crate::faults::{Checker, Fault};
 use crate::job::PlainRequest;
+use crate::say;
 use crate::voice::Voice;
 
 /// The limits of every plain size, by name, mm.
@@ -27,15 +28,19 @@ const FAR: f64 = 0.25;
 pub fn check_sized(name: &str, mm: f64, plain: &[(String, [f64; 2])], voice: Voice) -> Result<(), (&'static str, String)> {
     let Some((_, [low, high])) = plain.iter().find(|p| p.0 == name) else {
         let known = plain.iter().map(|p| p.0.as_str()).collect::<Vec<_>>().join(", ");
-        return Err((
-            "/name",
-            if known.is_empty() { "this part has no plain sizes; add one first".into() } else { format!("the plain sizes of this part are: {known}") },
-        ));
+        return Err(("/name", if known.is_empty() { say!(voice, "sized-none") } else { say!(voice, "sized-known", known = known) }));
     };
     let near = |v: f64| v > low * (1.0 - FAR) - 1.0 && v < high * (1.0 + FAR) + 1.0;
     if near(mm) {
         return Ok(());
     }
-    let said = format!("{} is far from {} to {}", voice.length(mm), voice.length(*low), voice.length(*high));
-    Err(("/mm", if near(mm * 25.4) || near(mm / 25.4) { format!("{said}: was it read in the other unit?") } else { format!("{said}: read it again") }))
+    let [mm_text, low, high] = [mm, *low, *high].map(|mm| voice.length(mm));
+    Err((
+        "/mm",
+        if near(mm * 25.4) || near(mm / 25.4) {
+            say!(voice, "sized-other-unit", size = mm_text, low = low, high = high)
+        } else {
+            say!(voice, "sized-far", size = mm_text, low = low, high = high)
+        },
+    ))
 }

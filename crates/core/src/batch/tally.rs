@@ -6,6 +6,7 @@ use crate::gauge::{Verdict, VerdictKind};
 use crate::outline::{Dimension, Drawing, Point, Shape};
 use crate::quantity::plain_text;
 use crate::run::READING_DOUBT_MM;
+use crate::say;
 use crate::voice::Voice;
 use crate::working::Quantity;
 use serde::Serialize;
@@ -171,10 +172,10 @@ const PLAIN_DOUBT_MM: f64 = 0.01;
 /// Tallies the parts, given in the order they were begun. `thread` are the limits of the pitch diameter, `plain` those of the plain sizes.
 #[must_use]
 pub fn tally(parts: &[PartResult], thread_mm: [f64; 2], plain: &[(String, [f64; 2])], voice: Voice) -> Tally {
-    let mut asked = vec![Asked { name: "Pitch diameter".into(), of: SizeKind::Thread, limits: Some(thread_mm) }];
+    let mut asked = vec![Asked { name: say!(voice, "tally-pitch-diameter"), of: SizeKind::Thread, limits: Some(thread_mm) }];
     asked.extend(plain.iter().map(|(name, limits)| Asked { name: name.clone(), of: SizeKind::Plain, limits: Some(*limits) }));
     if parts.iter().any(|p| p.flat_mm.is_some()) {
-        asked.push(Asked { name: "Flat of the tip, as found".into(), of: SizeKind::Tool, limits: None });
+        asked.push(Asked { name: say!(voice, "tally-flat"), of: SizeKind::Tool, limits: None });
     }
     let rows: Vec<Row> = parts
         .iter()
@@ -197,15 +198,7 @@ pub fn tally(parts: &[PartResult], thread_mm: [f64; 2], plain: &[(String, [f64; 
         .collect();
     let scrapped = rows.iter().filter(|r| r.scrapped.is_some()).count();
     let good = rows.iter().filter(|r| good(r)).count();
-    Tally { says: counted(wanted, good, scrapped), columns, rows, wanted, good, scrapped }
-}
-
-fn counted(wanted: usize, good: usize, scrapped: usize) -> String {
-    let spoilt = match scrapped {
-        0 => String::new(),
-        n => format!(", {n} scrapped"),
-    };
-    format!("{good} of {wanted} good{spoilt}.")
+    Tally { says: say!(voice, "tally-good", good = good, wanted = wanted, scrapped = scrapped), columns, rows, wanted, good, scrapped }
 }
 
 /// Not scrapped, its thread read and everything read of it in limits.
@@ -281,31 +274,28 @@ fn column(asked: &Asked, points: &[TallyPoint], begun: usize, wanted: usize, voi
 /// What a drift asks for.
 fn drift_says(asked: &Asked, drift: Option<&Drift>, read: usize, voice: Voice) -> String {
     let Some(d) = drift else {
-        return if read == 0 { "Not read yet.".into() } else { "Three parts read tell whether it drifts.".into() };
+        return if read == 0 { say!(voice, "drift-not-read") } else { say!(voice, "drift-three-parts") };
     };
     if !d.real {
-        return format!("No drift that scatter does not explain ({} a part, give or take {}).", signed(d.each_mm, voice), voice.length(d.doubt_mm));
+        return say!(voice, "drift-none", each = signed(d.each_mm, voice), doubt = voice.length(d.doubt_mm));
     }
-    let way = if d.each_mm > 0.0 { "larger" } else { "smaller" };
     if asked.of == SizeKind::Tool {
         return if d.each_mm > 0.0 {
-            format!("The tip wears: {} wider a part. Grind it again before the flat is past what the thread allows.", voice.length(d.each_mm))
+            say!(voice, "drift-tip-wears", each = voice.length(d.each_mm))
         } else {
-            format!("The tip is found {} narrower a part: look whether it is the same tool.", voice.length(-d.each_mm))
+            say!(voice, "drift-tip-narrower", each = voice.length(-d.each_mm))
         };
     }
     let [low, high] = asked.limits.unwrap_or([d.next_mm; 2]);
     let off = d.next_mm - f64::midpoint(low, high);
-    let past = match d.past_in {
-        Some(1) => " The next part would be past the limit".to_owned(),
-        Some(k) => format!(" In {k} parts it would be past the limit"),
-        None => " It stays in limits to the end of the batch".to_owned(),
-    };
-    format!(
-        "It gets {} {way} a part.{past}: set the next {} {}, to the middle.",
-        voice.length(d.each_mm.abs()),
-        voice.length(off.abs()),
-        if off > 0.0 { "smaller" } else { "larger" }
+    say!(
+        voice,
+        "drift-gets",
+        each = voice.length(d.each_mm.abs()),
+        way = if d.each_mm > 0.0 { "larger" } else { "smaller" },
+        past = d.past_in.unwrap_or(0),
+        off = voice.length(off.abs()),
+        set = if off > 0.0 { "smaller" } else { "larger" }
     )
 }
 
@@ -333,7 +323,7 @@ fn chart(asked: &Asked, points: &[TallyPoint], drift: Option<&Drift>, parts: usi
         let [a, b] = [level(low), level(high)];
         shapes.push(Shape::closed("range.serves", vec![a[0], a[1], b[1], b[0]]));
         shapes.extend([a, b].map(|l| Shape::open("chart.limit", l)));
-        for (name, says, mm) in [("low", "low limit", low), ("high", "high limit", high)] {
+        for (name, says, mm) in [("low", say!(voice, "dim-low-limit"), low), ("high", say!(voice, "dim-high-limit"), high)] {
             let y = at(0.0, mm)[1];
             dimensions.push(Dimension::at(name, says, Quantity::given(voice, (mm * 1e4).round() / 1e4), [WIDE + 4.0, y]));
         }
@@ -356,9 +346,9 @@ fn chart(asked: &Asked, points: &[TallyPoint], drift: Option<&Drift>, parts: usi
             shapes.push(Shape::circle("chart.read", at, 4.0));
         }
     }
-    let each =
-        points.iter().map(|p| format!("part {}: {}{}", p.place, voice.length(p.mm), if p.scrapped { ", scrapped" } else { "" })).collect::<Vec<_>>().join("; ");
-    Some(Drawing::chart(voice, format!("{}, part after part: {each}.", asked.name), [-14.0, -14.0, WIDE + 14.0, HIGH + 16.0], shapes, dimensions))
+    let each = points.iter().map(|p| say!(voice, "tally-part", n = p.place, size = voice.length(p.mm), scrapped = if p.scrapped { "yes" } else { "no" }));
+    let each = each.collect::<Vec<_>>().join("; ");
+    Some(Drawing::chart(voice, say!(voice, "tally-drawn", name = &asked.name, each = each), [-14.0, -14.0, WIDE + 14.0, HIGH + 16.0], shapes, dimensions))
 }
 
 /// The tally as a sheet: a line a part, its columns named in the first.

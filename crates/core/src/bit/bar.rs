@@ -5,6 +5,7 @@ use super::rules;
 use crate::bit::judged::Findings;
 use crate::job::OwnedBit;
 use crate::quantity::plain_text;
+use crate::say;
 use crate::stiffness::BEND_FREE;
 use crate::thread::form::Thread;
 use crate::working::{Num, Quantity, Worksheet};
@@ -24,7 +25,7 @@ const SECOND_DEG: f64 = 20.0;
 pub(super) fn room(sheet: &mut Worksheet, thread: &Thread, beyond: f64, before: f64) -> Room {
     let voice = sheet.voice();
     let bore = thread.own.minor.0.unwrap_or(thread.basic.minor);
-    let span = sheet.apply_assuming(&rules::BAR_SPAN, [bore, ROOM_MM.into()], Some(format!("{} kept each side", voice.about(ROOM_MM))));
+    let span = sheet.apply_assuming(&rules::BAR_SPAN, [bore, ROOM_MM.into()], Some(say!(voice, "bit-bar-kept", room = voice.about(ROOM_MM))));
     let reach = sheet.apply(&rules::BAR_REACH, [thread.length.into(), beyond.into(), before.into()]);
     Room { bore, span, reach }
 }
@@ -35,37 +36,29 @@ pub(super) fn judge(sheet: &mut Worksheet, bar: &OwnedBit, room: &Room, (clearan
     let Room { bore, span, reach } = *room;
     let mut judged = Findings::default();
     if let Some(own) = bar.tip_to_back_mm.filter(|s| *s > span.value) {
-        judged.against.push(format!(
-            "It spans {} tip to back and the bore lets in {}: it will not go in with its tip withdrawn.",
-            voice.about(own),
-            voice.about(span.value)
-        ));
+        judged.against.push(say!(voice, "bit-bar-spans", own = voice.about(own), span = voice.about(span.value)));
     }
     if let Some(own) = bar.reach_mm.filter(|r| *r < reach.value) {
-        judged.against.push(format!(
-            "It reaches {} and {} is needed: a longer holder, or the thread from the other end.",
-            voice.about(own),
-            voice.least(reach.value)
-        ));
+        judged.against.push(say!(voice, "bit-bar-reaches", own = voice.about(own), need = voice.least(reach.value)));
     }
     let Some(d) = bar.bar_diameter_mm else { return judged };
     let carbide = bar.material.contains("carbide");
     let ratio = reach.value / d;
     let most = if carbide { SPRINGS_CARBIDE } else { SPRINGS_STEEL };
-    let asks = if ratio > most { ": take spring passes and light cuts" } else { "" };
-    judged.says.push(format!("Stands out {} times its thickness{asks}.", plain_text(ratio, 1)));
+    let times = plain_text(ratio, 1);
+    judged.says.push(if ratio > most { say!(voice, "bit-bar-springs", times = &times) } else { say!(voice, "bit-bar-stands-out", times = &times) });
     let modulus = 1000.0 * if carbide { CARBIDE_GPA } else { STEEL_GPA };
     // Half of the last cut's force is radial.
     judged.bends_mm = force.map(|n| Quantity::length(voice, sheet.apply(&BEND_FREE, [(n.value / 2.0).into(), reach, modulus.into(), d.into()])));
     if let Some(heel) = heel(sheet, bore, d / 2.0, clearance) {
         judged.says.push(if heel.value > SECOND_DEG {
-            format!("Its heel wants {} of relief: grind a second one behind the first.", voice.eye(heel.value))
+            say!(voice, "bit-bar-heel", relief = voice.eye(heel.value))
         } else {
-            format!("{} under the edge lets the heel clear the bore.", voice.eye(heel.value))
+            say!(voice, "bit-bar-heel-clears", relief = voice.eye(heel.value))
         });
         judged.heel_deg = Some(Quantity::by_eye(heel));
     }
-    judged.says.push("Rake level: set the face with a level or a square.".into());
+    judged.says.push(say!(voice, "bit-bar-level"));
     judged
 }
 

@@ -3,7 +3,8 @@
 use super::judged::{Findings, Inputs, OTHER_ANGLE_DEG, Room};
 use super::{bar, insert};
 use crate::job::{BitFacts, Condition, OwnedBit};
-use crate::quantity::{degrees_text, small_first};
+use crate::quantity::degrees_text;
+use crate::say;
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::voice::Voice;
@@ -77,45 +78,41 @@ pub(super) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, watch: &mut Vec
     for bit in kit.bits.iter().filter(|b| b.kind == side) {
         let mut judged = room.as_ref().map_or_else(Findings::default, |room| bar::judge(sheet, bit, room, (clearance, before.force)));
         point(bit, thread, flats, &mut judged, voice);
-        worn(bit.condition, &mut judged);
+        worn(bit.condition, &mut judged, voice);
         let sizes = bit.tip_to_back_mm.zip(bit.bar_diameter_mm).map(|(span, d)| [span, d]);
         tools.push(ToolView { bar_mm: sizes, ..said(&bit.name, if internal { ToolKind::Bar } else { ToolKind::Bit }, judged, facts) });
     }
     for one in kit.inserts.iter().filter(|i| i.kind == side) {
         let mut judged = insert::judge(one, before, room.as_ref(), voice);
-        worn(one.condition, &mut judged);
+        worn(one.condition, &mut judged, voice);
         tools.push(said(&one.name, ToolKind::Insert, judged, facts));
     }
     if let Some(name) = facts.owned.as_ref().filter(|name| !tools.iter().any(|t| t.name == **name)) {
         let elsewhere = kit.bits.iter().any(|b| b.name == *name) || kit.inserts.iter().any(|i| i.name == *name);
         watch.push(if elsewhere {
-            let cuts = if internal { "outside, and this is a bore" } else { "in a bore, and this is outside" };
-            Watch::new(Level::Danger, Code::ToolUnfit, "bit", format!("The {name} picked will not do: it cuts {cuts}."))
+            let text = if internal { say!(voice, "bit-picked-cuts-outside", tool = name) } else { say!(voice, "bit-picked-cuts-inside", tool = name) };
+            Watch::new(Level::Danger, Code::ToolUnfit, "bit", text)
         } else {
-            Watch::new(Level::Warn, Code::ToolGone, "bit", format!("“{name}” is not in the drawer: pick one that is, or put it back; nothing is known of it."))
+            Watch::new(Level::Warn, Code::ToolGone, "bit", say!(voice, "bit-picked-gone", name = &name))
         });
     }
     tools.sort_by_key(|t| (!t.picked, !t.serves));
     if let Some(unfit) = tools.iter().find(|t| t.picked && !t.serves) {
         let why = unfit.says.first().map_or("", String::as_str);
-        watch.push(Watch::new(Level::Danger, Code::ToolUnfit, "bit", format!("The {} picked will not do: {}", unfit.name, small_first(why))));
+        watch.push(Watch::new(Level::Danger, Code::ToolUnfit, "bit", say!(voice, "bit-picked-unfit", tool = &unfit.name, why = why)));
     }
     let none = !tools.iter().any(|t| t.serves);
     if let Some(room) = room.filter(|_| none) {
         let angle = thread.flanks.included_deg();
         let of_angle = |t: &&ToolView| kit.bits.iter().any(|b| b.name == t.name && (b.included_angle_deg - angle).abs() < OTHER_ANGLE_DEG);
-        let why = tools.iter().find(of_angle).and_then(|t| t.says.first()).map_or_else(|| "there is none of this angle.".to_owned(), |s| small_first(s));
-        watch.push(Watch::new(Level::Warn, Code::BarUnfit, "bit", format!("No bar in the drawer will do: {why}")));
+        let why = tools.iter().find(of_angle).and_then(|t| t.says.first()).cloned().unwrap_or_else(|| say!(voice, "bit-none-of-angle"));
+        watch.push(Watch::new(Level::Warn, Code::BarUnfit, "bit", say!(voice, "bit-no-bar", why = why)));
         return Drawer {
-            otherwise: Some(format!(
-                "A bar of at most {} tip to back that reaches {}; or, where none can be had, a finishing tap made as the mate, a little over size, with a lead taper and flutes, hardened and tempered: eyes shielded, the fire watched.",
-                voice.about(room.span.value),
-                voice.least(room.reach.value)
-            )),
+            otherwise: Some(say!(voice, "bit-bar-wanted", span = voice.about(room.span.value), reach = voice.least(room.reach.value))),
             ..drawer(Some(room), tools, voice)
         };
     }
-    let otherwise = none.then(|| format!("None in the drawer will do: grind one to {}° and the flat above.", degrees_text(thread.flanks.included_deg())));
+    let otherwise = none.then(|| say!(voice, "bit-none-grind", angle = degrees_text(thread.flanks.included_deg())));
     Drawer { otherwise, ..drawer(room, tools, voice) }
 }
 
@@ -135,31 +132,31 @@ fn said(name: &str, kind: ToolKind, judged: Findings, facts: &BitFacts) -> ToolV
 fn point(bit: &OwnedBit, thread: &Thread, [least, most]: [f64; 2], judged: &mut Findings, voice: Voice) {
     let angle = thread.flanks.included_deg();
     if (bit.included_angle_deg - angle).abs() >= OTHER_ANGLE_DEG {
-        judged.against.push(format!("It is ground {}° and the thread is {}°.", degrees_text(bit.included_angle_deg), degrees_text(angle)));
+        judged.against.push(say!(voice, "bit-ground-other", angle = degrees_text(bit.included_angle_deg), thread = degrees_text(angle)));
         return;
     }
     if thread.alpha_deg <= 0.0 && bit.tip_flat_mm.is_some_and(|f| f > most + 5e-4) {
-        judged.against.push(format!("It is wider than the {} the groove may be.", voice.coarse(most)));
+        judged.against.push(say!(voice, "bit-wider-than-groove", most = voice.coarse(most)));
     } else if let Some(flat) = bit.tip_flat_mm {
         let mm = |v: f64| voice.coarse(v);
         if flat > most + 5e-4 {
-            judged.against.push(format!("Its flat of {} is over the {} the form allows: the root would foul the mate.", mm(flat), mm(most)));
+            judged.against.push(say!(voice, "bit-flat-over", flat = mm(flat), most = mm(most)));
         } else if flat < least - 5e-4 {
-            judged.says.push(format!("Its flat of {} is under the {} of the form: it cuts deeper, to a sharper root; stone it wider.", mm(flat), mm(least)));
+            judged.says.push(say!(voice, "bit-flat-under", flat = mm(flat), least = mm(least)));
         } else {
-            judged.says.push(format!("Its {} flat is within the {} of the form.", mm(flat), voice.coarsely_between(least, most)));
+            judged.says.push(say!(voice, "bit-flat-within", flat = mm(flat), allowed = voice.coarsely_between(least, most)));
         }
     } else if let Some(radius) = bit.tip_radius_mm {
-        judged.says.push(format!("Its tip is round, {}.", voice.given(radius)));
+        judged.says.push(say!(voice, "bit-tip-round", radius = voice.given(radius)));
     } else {
-        judged.says.push("Its tip is not measured.".into());
+        judged.says.push(say!(voice, "bit-tip-unmeasured"));
     }
 }
 
-fn worn(condition: Condition, judged: &mut Findings) {
+fn worn(condition: Condition, judged: &mut Findings, voice: Voice) {
     match condition {
         Condition::Sharp => {}
-        Condition::Worn => judged.says.push("It is marked worn: touch it up first.".into()),
-        Condition::Broken => judged.against.insert(0, "It is marked broken.".into()),
+        Condition::Worn => judged.says.push(say!(voice, "bit-worn")),
+        Condition::Broken => judged.against.insert(0, say!(voice, "bit-broken")),
     }
 }

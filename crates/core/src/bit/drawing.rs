@@ -6,6 +6,7 @@ use super::grind::{LEAST_DEG, SideGrind};
 use super::steps::steps;
 use super::{BitSection, ReliefTool};
 use crate::outline::{Dimension, Drawing, Point, Shape};
+use crate::say;
 use crate::thread::{Side, ThreadSection};
 use crate::voice::Voice;
 use crate::working::Quantity;
@@ -111,7 +112,7 @@ impl<'a> Views<'a> {
         let size = BLANKS_MM.into_iter().find(|b| *b >= width + 1.0).unwrap_or(width * 1.3);
         let point_long = depth * 1.25 + 0.5;
         let long = point_long + size * 0.9;
-        let shoulder_left = bit.grind.sides.iter().any(|s| s.faces == "toward the headstock" && s.held == "left");
+        let shoulder_left = bit.grind.sides.iter().any(|s| s.to_headstock && s.held == "left");
         let (left, right) = match (&bit.grind.offset_mm, shoulder_left) {
             (Some(o), true) => (-o.value, size - o.value),
             (Some(o), false) => (o.value - size, o.value),
@@ -174,22 +175,22 @@ impl<'a> Views<'a> {
     }
 
     /// From where each is seen, and which side leads.
-    fn words(&self) -> [Shape; 5] {
+    fn words(&self, voice: Voice) -> [Shape; 5] {
         let Self { left, right, long, size, gap, .. } = *self;
         let [lead, trail] = &self.bit.grind.sides;
         let (before, after) = (left - gap * 0.55, right + gap * 0.55);
         let (lead_x, trail_x) = if lead_left(self.bit) { (before, after) } else { (after, before) };
         let under = size * 1.2;
         [
-            Shape::word([(left + right) / 2.0, -long - size * 0.2], "from above"),
-            Shape::word([self.front_x - (left + right) / 2.0, self.top - under], "from the front"),
-            Shape::word([self.side_x + self.side_long / 2.0, self.side_y - under], "from the side"),
-            Shape::word([lead_x, -long * 0.55], lead.side),
-            Shape::word([trail_x, -long * 0.55], trail.side),
+            Shape::word([(left + right) / 2.0, -long - size * 0.2], say!(voice, "seen-from-above")),
+            Shape::word([self.front_x - (left + right) / 2.0, self.top - under], say!(voice, "seen-from-front")),
+            Shape::word([self.side_x + self.side_long / 2.0, self.side_y - under], say!(voice, "seen-from-side")),
+            Shape::word([lead_x, -long * 0.55], say!(voice, "bit-side", side = lead.side)),
+            Shape::word([trail_x, -long * 0.55], say!(voice, "bit-side", side = trail.side)),
         ]
     }
 
-    fn dimensions(&self) -> Vec<Dimension> {
+    fn dimensions(&self, voice: Voice) -> Vec<Dimension> {
         let [lead, trail] = &self.bit.grind.sides;
         let (tall, nose) = (self.size, &self.bit.grind.nose_deg);
         // In the front view the side held left stands on the right; each figure on its own side.
@@ -197,18 +198,18 @@ impl<'a> Views<'a> {
         let beside = |side: f64| [self.front_x + side * self.width / 2.0, self.top - tall * 0.3];
         let over = self.top + self.gap * 0.12;
         vec![
-            Dimension::at("included_angle", "included angle", Quantity::by_eye(self.halves.iter().sum::<f64>()), [0.0, -self.point_long]),
-            Dimension::at("leading_relief", "relief under the leading side", lead.front_deg.clone(), beside(lead_x)),
-            Dimension::at("trailing_relief", "relief under the trailing side", trail.front_deg.clone(), beside(-lead_x)),
+            Dimension::at("included_angle", say!(voice, "dim-included-angle"), Quantity::by_eye(self.halves.iter().sum::<f64>()), [0.0, -self.point_long]),
+            Dimension::at("leading_relief", say!(voice, "dim-leading-relief"), lead.front_deg.clone(), beside(lead_x)),
+            Dimension::at("trailing_relief", say!(voice, "dim-trailing-relief"), trail.front_deg.clone(), beside(-lead_x)),
             Dimension::at(
                 "nose_relief",
-                "relief under the nose",
+                say!(voice, "dim-nose-relief"),
                 nose.clone(),
                 [self.side_x + tall * tan(nose.value) * 0.5 + self.size * 0.1, self.side_y - tall * 0.55],
             ),
             Dimension::new(
                 "width_used",
-                "width of blank the point uses",
+                say!(voice, "dim-width-used"),
                 self.bit.grind.width_mm.clone(),
                 [self.front_x - self.width / 2.0, over],
                 [self.front_x + self.width / 2.0, over],
@@ -223,20 +224,20 @@ fn views(thread: &ThreadSection, bit: &BitSection, depth: f64, voice: Voice) -> 
     let mut shapes: Vec<Shape> = at.above().into();
     shapes.extend(at.front());
     shapes.extend(at.side());
-    shapes.extend(at.words());
+    shapes.extend(at.words(voice));
     Drawing::shared(
         voice,
-        format!(
-            "The {bit} from above, included angle {}; from the front, {} under the leading side and {} under the trailing; from the side, {} under the nose.",
-            voice.angle(at.halves.iter().sum()),
-            lead.front_deg.text,
-            trail.front_deg.text,
-            bit.grind.nose_deg.text,
-            bit = voice.words().bit
+        say!(
+            voice,
+            "bit-drawn",
+            angle = voice.angle(at.halves.iter().sum()),
+            leading = &lead.front_deg.text,
+            trailing = &trail.front_deg.text,
+            nose = &bit.grind.nose_deg.text
         ),
         [at.left, -at.long, at.side_x + at.side_long, at.top],
         shapes,
-        at.dimensions(),
+        at.dimensions(voice),
     )
 }
 
@@ -246,7 +247,7 @@ fn tip(thread: &ThreadSection, bit: &BitSection, depth: f64, voice: Voice) -> Dr
     let half = flanks.half_deg();
     let [lead, trail] = bit.ground.as_ref().map_or_else(|| flanks.both(), |g| [g.leading_deg.value, g.trailing_deg.value]);
     // As on the lathe seen from above, the headstock to the left.
-    let lead_left = bit.grind.sides[0].faces == "toward the headstock";
+    let lead_left = bit.grind.sides[0].to_headstock;
     let (to_left, to_right) = if lead_left { (lead, trail) } else { (trail, lead) };
     let out = if thread.side == Side::External { -1.0 } else { 1.0 };
     let h = bit.tip_to_pitch_mm.value;
@@ -281,24 +282,24 @@ fn tip(thread: &ThreadSection, bit: &BitSection, depth: f64, voice: Voice) -> Dr
             shapes.push(Shape::open("bit.limit", vec![[-flat / 2.0 - pitch * 0.08, y], [flat / 2.0 + pitch * 0.08, y]]));
         }
     }
-    shapes.push(Shape::word([-wide * 1.35, level + pitch * 0.03], "pitch line"));
+    shapes.push(Shape::word([-wide * 1.35, level + pitch * 0.03], say!(voice, "pitch-line")));
     let floor = out * depth;
     let flat = bit.radius_mm.clone().unwrap_or_else(|| bit.flat_mm.clone());
     let (low, high) = if out < 0.0 { (back, over) } else { (-over, back) };
     Drawing::framed(
         voice,
-        format!("The tip at full depth, {} from the surface and {} past the pitch line.", voice.length(depth), voice.length(h)),
+        say!(voice, "bit-tip-drawn", depth = voice.length(depth), past = voice.length(h)),
         [-wide, low, wide, high],
         shapes,
         vec![
             Dimension::at(
                 if bit.radius_mm.is_some() { "tip_corner" } else { "tip_flat" },
-                "tip",
+                say!(voice, "dim-tip"),
                 flat,
                 [-pitch * 0.12, floor + out * pitch * 0.14 - pitch * 0.03],
             ),
-            Dimension::new("tip_to_pitch", "tip to pitch line", bit.tip_to_pitch_mm.clone(), [-wide * 1.75, level], [-wide * 1.75, floor]),
-            Dimension::new("depth", "radial depth", Quantity::length(voice, depth), [wide * 1.15, 0.0], [wide * 1.15, floor]),
+            Dimension::new("tip_to_pitch", say!(voice, "dim-tip-to-pitch"), bit.tip_to_pitch_mm.clone(), [-wide * 1.75, level], [-wide * 1.75, floor]),
+            Dimension::new("depth", say!(voice, "dim-radial-depth"), Quantity::length(voice, depth), [wide * 1.15, 0.0], [wide * 1.15, floor]),
         ],
     )
 }
@@ -316,8 +317,8 @@ fn groove(thread: &ThreadSection, bit: &BitSection, voice: Voice) -> Drawing {
     let mut shapes = vec![Shape::closed("bit.face", body)];
     let mut dimensions = Vec::new();
     for (side, x, name, says) in [
-        (&bit.grind.sides[0], lead_x, "leading_margin", "room under the leading side"),
-        (&bit.grind.sides[1], -lead_x, "trailing_margin", "room under the trailing side"),
+        (&bit.grind.sides[0], lead_x, "leading_margin", say!(voice, "dim-leading-room")),
+        (&bit.grind.sides[1], -lead_x, "trailing_margin", say!(voice, "dim-trailing-room")),
     ] {
         let edge = x * wide / 2.0;
         let wall = edge - x * tall * tan(side.rise_deg);
@@ -330,17 +331,13 @@ fn groove(thread: &ThreadSection, bit: &BitSection, voice: Voice) -> Drawing {
             _ => "margin.free",
         };
         shapes.push(Shape::closed(role, vec![[edge, 0.0], [wall, -tall], [flank, -tall]]));
-        shapes.push(Shape::word([x * wide * 1.05, tall * 0.08], side.side));
+        shapes.push(Shape::word([x * wide * 1.05, tall * 0.08], say!(voice, "bit-side", side = side.side)));
         dimensions.push(Dimension::at(name, says, Quantity::by_eye(margin(side)), [x * wide * 1.05 - wide * 0.3, -tall * 0.55]));
     }
-    shapes.push(Shape::word([0.0, -tall * 1.12], "seen looking at the point"));
+    shapes.push(Shape::word([0.0, -tall * 1.12], say!(voice, "seen-at-point")));
     Drawing::new(
         voice,
-        format!(
-            "Looking at the point, the groove at its pitch line: {} of room under the leading side, {} under the trailing.",
-            voice.eye(margin(&bit.grind.sides[0])),
-            voice.eye(margin(&bit.grind.sides[1]))
-        ),
+        say!(voice, "bit-groove-drawn", leading = voice.eye(margin(&bit.grind.sides[0])), trailing = voice.eye(margin(&bit.grind.sides[1]))),
         shapes,
         dimensions,
     )
@@ -363,11 +360,11 @@ fn relief_tool(tool: &ReliefTool, voice: Voice) -> Drawing {
     ]);
     Drawing::new(
         voice,
-        format!("The relief tool from above: {} wide, its blade {} long.", voice.length(wide), voice.length(long)),
+        say!(voice, "bit-relief-tool-drawn", wide = voice.length(wide), long = voice.length(long)),
         vec![Shape::closed("bit.face", line)],
         vec![
-            Dimension::new("blade_width", "width of the edge", tool.width_mm.clone(), [-wide / 2.0, wide * 0.25], [wide / 2.0, wide * 0.25]),
-            Dimension::new("blade_length", "length of the blade", tool.blade_mm.clone(), [body * 0.62, 0.0], [body * 0.62, -long]),
+            Dimension::new("blade_width", say!(voice, "dim-edge-width"), tool.width_mm.clone(), [-wide / 2.0, wide * 0.25], [wide / 2.0, wide * 0.25]),
+            Dimension::new("blade_length", say!(voice, "dim-blade-length"), tool.blade_mm.clone(), [body * 0.62, 0.0], [body * 0.62, -long]),
         ],
     )
 }
@@ -385,7 +382,7 @@ fn bore(bit: &BitSection, voice: Voice) -> Option<Drawing> {
     let size = 2.0 * radius.max(own);
     Some(Drawing::new(
         voice,
-        format!("The {} in its bore: {} from tip to back where {} go in.", tool.name, voice.length(own), span.text),
+        say!(voice, "bit-bar-drawn", tool = &tool.name, own = voice.length(own), span = &span.text),
         vec![
             Shape::circle("bore.wall", [0.0, 0.0], radius),
             Shape::circle(role, [back + thick / 2.0, 0.0], thick / 2.0),
@@ -393,10 +390,10 @@ fn bore(bit: &BitSection, voice: Voice) -> Option<Drawing> {
             Shape::word([radius * 0.2, radius * 0.45], tool.name.clone()),
         ],
         vec![
-            Dimension::new("bar_span", "the bar, tip to back", Quantity::length(voice, own), [back, radius + size * 0.03], [tip, radius + size * 0.03]),
+            Dimension::new("bar_span", say!(voice, "dim-bar-span"), Quantity::length(voice, own), [back, radius + size * 0.03], [tip, radius + size * 0.03]),
             Dimension::new(
                 "bore_lets_in",
-                "the bore lets in",
+                say!(voice, "dim-bore-lets-in"),
                 span.clone(),
                 [back, -radius - size * 0.12],
                 [radius - super::bar::ROOM_MM, -radius - size * 0.12],

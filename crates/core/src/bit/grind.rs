@@ -5,6 +5,7 @@ use super::{Tip, rules};
 use crate::direction::{Carriage, Direction};
 use crate::job::{BitFacts, BlankFacts};
 use crate::quantity::{large_first, plain_text};
+use crate::say;
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::voice::Voice;
@@ -28,7 +29,10 @@ pub struct SideGrind {
     /// `leading` or `trailing`.
     pub side: &'static str,
     /// The way it faces on the lathe.
-    pub faces: &'static str,
+    pub faces: String,
+    /// Whether that is toward the headstock.
+    #[serde(skip)]
+    pub to_headstock: bool,
     /// Its side with the bit held face up, point away from you.
     pub held: &'static str,
     /// Relief as seen from the front.
@@ -134,7 +138,7 @@ pub(super) fn reliefs(sheet: &mut Worksheet, thread: &Thread, clearance: f64, sh
     let (c, bar_radius) = (Num::from(clearance), facts.bar_radius_mm);
     // Tilted to the lead, the leading side needs that much less, and the trailing one that much more.
     let [lead_c, trail_c] = [Num::from(clearance - facts.tilt_deg), Num::from(clearance + facts.tilt_deg)];
-    let said = || Some(format!("working clearance {}°", plain_text(clearance, 0)));
+    let said = || Some(say!(voice, "bit-working-clearance", clearance = plain_text(clearance, 0)));
     if thread.spec.side == Side::External {
         let root = super::root(sheet, thread, thread.own.pitch.0, sharpest);
         // A point that would meet the axis is no point of this thread.
@@ -150,11 +154,7 @@ pub(super) fn reliefs(sheet: &mut Worksheet, thread: &Thread, clearance: f64, sh
     let bore = bored.unwrap_or(thread.basic.minor.value) / 2.0;
     let at_bore_deg = sheet.apply(&crate::thread::rules::LEAD_ANGLE, [thread.lead, (2.0 * bore).into()]);
     let under = bar_radius.unwrap_or(bore / 2.0).min(0.9 * bore);
-    let told = if bar_radius.is_some() {
-        None
-    } else {
-        Some(format!("the {} stands half the bore's radius, {}, under its edge", voice.words().bit, voice.length(under)))
-    };
+    let told = if bar_radius.is_some() { None } else { Some(say!(voice, "bit-stands-half-bore", under = voice.length(under))) };
     let falls = sheet.apply_assuming(&rules::BORE_FALLS, [bore.into(), under.into()], told);
     let [lead_flank, trail_flank] = thread.flanks.both().map(Num::from);
     let mut rise = |radius: f64| sheet.apply(&rules::BORE_RISE, [thread.lead, radius.into(), under.into()]);
@@ -183,7 +183,8 @@ pub(crate) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, Reliefs { sides
         let rest = sheet.apply(&rules::REST_ANGLE, [front, flank.into()]);
         let grind = SideGrind {
             side: if leading { "leading" } else { "trailing" },
-            faces: if to_headstock { "toward the headstock" } else { "toward the tailstock" },
+            faces: if to_headstock { say!(voice, "toward-headstock") } else { say!(voice, "toward-tailstock") },
+            to_headstock,
             held: if to_headstock == headstock_left { "left" } else { "right" },
             front_deg: Quantity::by_eye(front),
             rest_deg: Quantity::by_eye(rest),
@@ -196,19 +197,15 @@ pub(crate) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, Reliefs { sides
     let ((leading, n1), (trailing, n2)) = (side(true, sides.0), side(false, sides.1));
     let flat_end = straight || thread.spec.system.family().end_face();
     let (nose, nose_says) = if flat_end {
-        (Num::from(END_DEG), "An end face of 8 to 10°, ground after the flanks.".to_owned())
+        (Num::from(END_DEG), say!(voice, "bit-end-face"))
     } else {
         let nose = thread.flanks.apply(sheet, [&rules::NOSE, &rules::NOSE_BETWEEN], &[n1, n2]);
-        (nose, format!("The two flanks leave {} under the point: enough for a tip stoned flat or round.", voice.eye(nose.value)))
+        (nose, say!(voice, "bit-nose-left", nose = voice.eye(nose.value)))
     };
     let width = sheet.apply(&rules::WIDTH_USED, [tip.equal_flat, depth, alpha]);
     let offset_says = blank.shoulder.then(|| {
         let hand = if headstock_left { "left" } else { "right" };
-        format!(
-            "Up to a shoulder, grind the point over to the {hand} ({bit} face up, point away): half the width used, {}, is all it needs that side.",
-            voice.about(width.value / 2.0),
-            bit = voice.words().bit
-        )
+        say!(voice, "bit-point-over", hand = hand, half = voice.about(width.value / 2.0))
     });
     let tilt_says = tilted(thread, facts.tilt_deg, clearance, voice, watch);
     let (raked_deg, rake_says) = rake(sheet, facts, blank, thread, from_to);
@@ -231,26 +228,21 @@ fn tilted(thread: &Thread, tilt_deg: f64, clearance: f64, voice: Voice, watch: &
     let straight = thread.alpha_deg <= 0.0;
     let rises = thread.lead_angle_major.value;
     (thread.spec.side == Side::External && thread.spec.starts > 1 && tilt_deg.abs() < 0.5 && clearance - rises < LEAST_DEG).then(|| {
-        watch.push(Watch::new(
-            Level::Note,
-            Code::TrailingRelief,
-            "bit",
-            format!(
-                "So many starts lean {}: the leading edge cuts with that much rake, the trailing one with as much against it. A {bit} tilted to the lead angle cuts alike with both.",
-                voice.eye(rises), bit = voice.words().bit),
-        ));
+        watch.push(Watch::new(Level::Note, Code::TrailingRelief, "bit", say!(voice, "bit-many-starts-lean", lean = voice.eye(rises))));
         let middle = (thread.lead_angle_minor.value + rises) / 2.0;
         // The edges then lie along the groove, not in the axial plane; its width across is the axial one times the cosine.
         let cut = |flank: f64| (flank.to_radians().tan() / middle.to_radians().cos()).atan().to_degrees();
-        let form = if straight {
-            format!("grind the tip {} % narrower", plain_text((1.0 - middle.to_radians().cos()) * 100.0, 1))
-        } else {
-            let mut flanks = thread.flanks.both().to_vec();
-            flanks.dedup();
-            let each: Vec<String> = flanks.into_iter().map(|f| format!("a flank ground {} cuts {}", voice.angle(f), voice.angle(cut(f)))).collect();
-            format!("{}, so grind {} by as much less", each.join(" and "), if each.len() > 1 { "each" } else { "it" })
-        };
-        format!("Tilted {} in its holder, both sides want {} of relief alike; {form}.", voice.eye(middle), voice.eye(clearance))
+        let (tilt, relief) = (voice.eye(middle), voice.eye(clearance));
+        if straight {
+            return say!(voice, "bit-tilted-square", tilt = tilt, relief = relief, share = plain_text((1.0 - middle.to_radians().cos()) * 100.0, 1));
+        }
+        let [one, other] = thread.flanks.both();
+        let (ground, cuts) = (voice.angle(one), voice.angle(cut(one)));
+        if one == other {
+            return say!(voice, "bit-tilted", tilt = tilt, relief = relief, ground = ground, cuts = cuts);
+        }
+        let (ground2, cuts2) = (voice.angle(other), voice.angle(cut(other)));
+        say!(voice, "bit-tilted-uneven", tilt = tilt, relief = relief, ground = ground, cuts = cuts, ground2 = ground2, cuts2 = cuts2)
     })
 }
 
@@ -262,15 +254,11 @@ fn rake(sheet: &mut Worksheet, facts: &BitFacts, blank: &BlankFacts, thread: &Th
     let voice = sheet.voice();
     let gamma = facts.rake_deg.unwrap_or(0.0);
     if gamma.abs() < 1e-9 || thread.alpha_deg <= 0.0 {
-        let may = match blank.material.rake_most_deg {
-            most if most > 0.0 => format!(
-                " {} is often cut with up to {}° of back rake: tell it, and the angle to grind is corrected for it.",
-                large_first(&blank.material.name),
-                plain_text(most, 0)
-            ),
-            _ => String::new(),
+        let says = match blank.material.rake_most_deg {
+            most if most > 0.0 => say!(voice, "bit-no-rake-but", material = large_first(&blank.material.name), most = plain_text(most, 0)),
+            _ => say!(voice, "bit-no-rake"),
         };
-        return (None, format!("No top rake: on a form tool it would change the form.{may}"));
+        return (None, says);
     }
     let depth = (crest - root).abs();
     let external = thread.spec.side == Side::External;
@@ -281,23 +269,16 @@ fn rake(sheet: &mut Worksheet, facts: &BitFacts, blank: &BlankFacts, thread: &Th
     let shift = sheet.apply(&rules::LEAD_SHIFTS, [thread.lead, edge, gamma.into(), crest.into()]);
     let half = sheet.apply(&rules::RAKED_HALF, [lead.into(), depth.into(), edge, shift]);
     let other = sheet.apply(&rules::RAKED_HALF, [trail.into(), depth.into(), edge, (-shift.value).into()]);
-    let (whole, apart) = if thread.flanks.are_even() && (half.value - other.value).abs() < APART_DEG {
-        (Num::from(half.value + other.value), String::new())
+    let whole = Num::from(half.value + other.value);
+    let [rake, grind, cuts] = [gamma, whole.value, thread.flanks.included_deg()].map(|deg| voice.angle(deg));
+    let (bench, bows) = (voice.angle(bench(lead) + bench(trail)), if gamma > 15.0 { "yes" } else { "no" });
+    let says = if thread.flanks.are_even() && (half.value - other.value).abs() < APART_DEG {
+        say!(voice, "bit-raked", rake = rake, grind = grind, cuts = cuts, bench = bench, bows = bows)
     } else {
-        let apart = format!(" ({} on the leading side, {} on the trailing)", voice.angle(half.value), voice.angle(other.value));
-        (Num::from(half.value + other.value), apart)
+        let (leading, trailing) = (voice.angle(half.value), voice.angle(other.value));
+        say!(voice, "bit-raked-apart", rake = rake, grind = grind, cuts = cuts, bench = bench, bows = bows, leading = leading, trailing = trailing)
     };
-    (
-        Some(Quantity::angle(whole)),
-        format!(
-            "With {} of back rake grind {}{apart} in the face, measured there, to cut {}; the bench formula, tan α cos γ, says {}.{}",
-            voice.angle(gamma),
-            voice.angle(whole.value),
-            voice.angle(thread.flanks.included_deg()),
-            voice.angle(bench(lead) + bench(trail)),
-            if gamma > 15.0 { " So much rake bows the flank." } else { "" }
-        ),
-    )
+    (Some(Quantity::angle(whole)), says)
 }
 
 /// Tip of the stocking tool that leaves its share on each flank for this form tool.
@@ -311,11 +292,12 @@ fn stocking(sheet: &mut Worksheet, thread: &Thread, tip: &Tip, planned: bool) ->
     wide.then(|| {
         let flat = stocking_flat(sheet, thread, tip);
         Stocking {
-            says: format!(
-                "{} with a tool of the same angle and a {} tip, to depth; it leaves {} on each flank for the form tool, set central in the groove.",
-                if planned { "Rough" } else { "It may be roughed, where that is chosen at Cut," },
-                voice.length(flat.value),
-                voice.length(STOCKING_LEAVES_MM)
+            says: say!(
+                voice,
+                "bit-stocking",
+                planned = if planned { "yes" } else { "no" },
+                tip = voice.length(flat.value),
+                leaves = voice.length(STOCKING_LEAVES_MM)
             ),
             flat_mm: Quantity::length(voice, flat),
             leaves_mm: Quantity::length(voice, STOCKING_LEAVES_MM),

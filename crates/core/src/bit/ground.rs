@@ -3,6 +3,7 @@
 use super::grind::LEAST_DEG;
 use super::{Tip, rules};
 use crate::job::BitFacts;
+use crate::say;
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::voice::Voice;
@@ -184,13 +185,8 @@ fn guess_costs(sheet: &mut Worksheet, [low, high]: [f64; 2], radii: Option<[f64;
     let voice = sheet.voice();
     let told = radii.unwrap_or([low, high]);
     let costs = sheet.apply(&rules::GUESS_COSTS, [low.into(), high.into(), alpha_deg.into()]);
-    format!(
-        "A {} somewhere between {} and {} is {} of infeed. The passes are laid out for the wider: at the last of them stop and measure; what is left then is known.",
-        if radii.is_some() { "tip radius" } else { "flat" },
-        voice.length(told[0]),
-        voice.length(told[1]),
-        voice.length(costs.value)
-    )
+    let tip = if radii.is_some() { "round" } else { "flat" };
+    say!(voice, "bit-guess-costs", tip = tip, low = voice.length(told[0]), high = voice.length(told[1]), costs = voice.length(costs.value))
 }
 
 /// The sides whose relief is too little for the thread's own lead.
@@ -201,13 +197,8 @@ fn rubbing(sides: &[(Option<f64>, f64, f64, &str)], voice: Voice) -> Vec<String>
             let ground = (*ground)?;
             let left = ground - lead;
             (left < LEAST_DEG).then(|| {
-                let how = if left <= 0.0 { "rubs" } else { "all but rubs" };
-                format!(
-                    "The {side} side {how}: {} ground where the thread itself takes {}; {} is wanted.",
-                    voice.angle(ground),
-                    voice.angle(*lead),
-                    voice.angle(*needed)
-                )
+                let how = if left <= 0.0 { "yes" } else { "nearly" };
+                say!(voice, "bit-side-rubs", side = *side, rubs = how, ground = voice.angle(ground), takes = voice.angle(*lead), wanted = voice.angle(*needed))
             })
         })
         .collect()
@@ -216,16 +207,11 @@ fn rubbing(sides: &[(Option<f64>, f64, f64, &str)], voice: Voice) -> Vec<String>
 /// What the flanks as ground come to for a mate, said and, where it matters, warned of.
 fn judge(feels: f64, room: f64, external: bool, voice: Voice, watch: &mut Vec<Watch>) -> String {
     if feels < 5e-4 {
-        "True as far as a gauge can feel.".to_owned()
+        say!(voice, "bit-true")
     } else if feels <= room * DOUBTFUL_SHARE {
-        format!(
-            "The flanks feel like {} on the pitch diameter, of {} there are: leave it, and aim that much {}.",
-            voice.micro(feels),
-            voice.micro(room),
-            if external { "smaller" } else { "larger" }
-        )
+        say!(voice, "bit-flanks-feel", feels = voice.micro(feels), room = voice.micro(room), side = if external { "outside" } else { "inside" })
     } else {
-        let text = format!("The flanks feel like {} on the pitch diameter, of {} there are: grind or set it true.", voice.micro(feels), voice.micro(room));
+        let text = say!(voice, "bit-flanks-feel-much", feels = voice.micro(feels), room = voice.micro(room));
         watch.push(Watch::new(if feels > room { Level::Danger } else { Level::Warn }, Code::BitAngle, "bit", text.clone()));
         text
     }

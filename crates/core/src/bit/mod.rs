@@ -12,6 +12,7 @@ pub mod rules;
 mod steps;
 
 use crate::job::Grinder;
+use crate::say;
 use crate::voice::Voice;
 pub(crate) use bar::STEEL_GPA;
 pub use drawer::{Drawer, ToolKind, ToolView};
@@ -234,7 +235,7 @@ struct Used {
 /// The tip as measured; else the bluntest of those it may be, so that a sharper one stops short and never past the size.
 fn used(sheet: &mut Worksheet, facts: &BitFacts, thread: &Thread, bluntest: Num, round: Option<Num>) -> Used {
     let voice = sheet.voice();
-    let text = |v: f64, what: &str| format!("{} {what}", voice.coarse(v));
+    let text = |v: f64, shape: &str| say!(voice, "bit-tip-of", size = voice.coarse(v), shape = shape);
     let by_radius = |sheet: &mut Worksheet, radius: Num, measured: bool| Used {
         cut_off: cut_off_radius(sheet, radius, thread),
         radius: Some(radius),
@@ -272,11 +273,11 @@ pub(crate) const V_FROM_DEG: f64 = 20.0;
 /// The tips one that was not told may have.
 fn range_says([narrow, wide]: [f64; 2], round: bool, thread: &Thread, voice: Voice) -> String {
     if !round {
-        return format!("{} flat", voice.coarsely_between(narrow, wide));
+        return say!(voice, "bit-tip-of", size = voice.coarsely_between(narrow, wide), shape = "flat");
     }
     let mut apart = Worksheet::default();
     let [least, most] = [narrow, wide].map(|flat| equal_radius(&mut apart, flat.into(), thread).value);
-    format!("{} radius", voice.coarsely_between(least, most))
+    say!(voice, "bit-tip-of", size = voice.coarsely_between(least, most), shape = "radius")
 }
 
 /// What is said of a tip that was not measured.
@@ -285,13 +286,13 @@ fn untold(known: TipKnown, facts: &BitFacts, says: &str, doubt: f64, assumed: &m
         return;
     }
     let text = match (known, facts.tip_between_mm) {
-        (TipKnown::Range, None) => format!("The tip was not told: {says} is allowed for."),
-        (TipKnown::Nominal, _) => format!("The tip was not told: {says} is taken, and the passes stop well short of size to be measured."),
-        _ => format!("The tip was not measured: {says} is the widest it is taken to be."),
+        (TipKnown::Range, None) => say!(voice, "bit-tip-allowed", says = &says),
+        (TipKnown::Nominal, _) => say!(voice, "bit-tip-taken", says = &says),
+        _ => say!(voice, "bit-tip-widest", says = &says),
     };
     assumed.push(Assumption { pointer: "/bit/tip_flat_mm".into(), text });
     if known == TipKnown::Range && facts.tip_between_mm.is_none() {
-        let text = format!("The tip is not measured: {says} is {} of infeed: measure where the passes stop.", voice.length(doubt));
+        let text = say!(voice, "bit-tip-costs", says = &says, costs = voice.length(doubt));
         watch.push(Watch::new(Level::Note, Code::AssumedDefault, "bit", text));
     }
 }
@@ -299,22 +300,13 @@ fn untold(known: TipKnown, facts: &BitFacts, says: &str, doubt: f64, assumed: &m
 /// What a bit so ground does not give of this form.
 fn warn_of_the_form(facts: &BitFacts, thread: &Thread, angle: f64, watch: &mut Vec<Watch>, voice: Voice) {
     if thread.spec.rounded_root && facts.tip_flat_mm.is_some() {
-        watch.push(Watch::new(Level::Warn, Code::TipNotRound, "bit", "The root must be rounded, and this tip is flat: stone a radius on it.".into()));
+        watch.push(Watch::new(Level::Warn, Code::TipNotRound, "bit", say!(voice, "bit-root-rounded")));
     }
     if thread.radius.is_some() {
-        watch.push(Watch::new(
-            Level::Note,
-            Code::FormRadius,
-            "bit",
-            format!(
-                "The {} form is round at crest and root: a plain {bit} leaves the crests flat. Finish with a chaser or a full-form {bit} where that matters.",
-                thread.spec.system.family().word(),
-                bit = voice.words().bit
-            ),
-        ));
+        watch.push(Watch::new(Level::Note, Code::FormRadius, "bit", say!(voice, "bit-form-round", form = thread.spec.system.family().word())));
     }
     if thread.alpha_deg <= 0.0 && angle > 0.5 {
-        let text = format!("A {} of {}° leaves the sides of a square thread sloping; grind it parallel.", voice.words().bit, degrees_text(angle));
+        let text = say!(voice, "bit-square-sloping", angle = degrees_text(angle));
         watch.push(Watch::new(Level::Warn, Code::BitAngle, "bit", text));
     }
 }
@@ -350,7 +342,7 @@ pub(crate) fn tip(
     let (h, equal_flat, measured, tip_says, rounded) = if straight {
         let flat = facts.tip_flat_mm.map_or(aim, Num::from);
         let h = sheet.apply(&thread_rules::HALF_OF, [thread.basic.pitch, thread.basic.minor]);
-        (h, flat, facts.tip_flat_mm.is_some(), format!("{} wide", voice.coarse(flat.value)), None)
+        (h, flat, facts.tip_flat_mm.is_some(), say!(voice, "bit-tip-of", size = voice.coarse(flat.value), shape = "wide"), None)
     } else {
         let Used { cut_off, radius, measured, says } = used(sheet, facts, thread, bluntest, round);
         let h = sheet.apply(&rules::TIP_TO_PITCH, [pitch, alpha, cut_off]);
@@ -376,14 +368,15 @@ pub(crate) fn tip(
     let clearance = facts.clearance_deg.unwrap_or(clearance);
     let reliefs = grind::reliefs(sheet, thread, clearance, sharpest.0, facts, bored);
     let shape = match facts.included_angle_deg {
-        None if !thread.flanks.are_even() => thread.flanks.says(),
-        _ if angle == 0.0 => "Straight sides".into(),
+        None if !thread.flanks.are_even() => thread.flanks.says(voice),
+        _ if angle == 0.0 => say!(voice, "bit-straight-sides"),
         _ => format!("{}°", degrees_text(angle)),
     };
-    let guess = match (known, facts.tip_between_mm) {
-        (_, Some(_)) => " at most, guessed",
-        (TipKnown::Range, None) => ", not measured",
-        _ => " aimed at, not measured",
+    let known_by = match (measured, known, facts.tip_between_mm) {
+        (true, ..) => "measured",
+        (_, _, Some(_)) => "guessed",
+        (_, TipKnown::Range, None) => "range",
+        _ => "aimed",
     };
     let said = TipView {
         allowed: [min, max, aim],
@@ -394,7 +387,7 @@ pub(crate) fn tip(
         rounded,
         handbook: thread.spec.system.family().handbook_tip().then(|| sheet.apply(&rules::HANDBOOK, [pitch])),
         measured,
-        says: format!("{shape}, {tip_says}{}", if measured { "" } else { guess }),
+        says: say!(voice, "bit-as-said", shape = &shape, tip = &tip_says, known = known_by),
         clearance,
         reliefs,
     };
@@ -459,12 +452,7 @@ fn heel(facts: &BitFacts, (root, crest): (f64, f64), (upright, external): (bool,
     let center = voice.words().center;
     let loses = (toward / radius).asin().to_degrees();
     if loses >= nose_deg {
-        let text = format!(
-            "It stands {} off {center} toward the work: that takes {} of the {} under its nose, so the heel rubs and it does not cut.",
-            voice.length(toward),
-            voice.angle(loses),
-            voice.angle(nose_deg)
-        );
+        let text = say!(voice, "bit-off-center", off = voice.length(toward), center = &center, loses = voice.angle(loses), nose = voice.angle(nose_deg));
         watch.push(Watch::new(Level::Danger, Code::HeelRubs, "bit", text));
     }
 }

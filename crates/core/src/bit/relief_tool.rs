@@ -3,6 +3,7 @@
 use super::bar::{ROOM_MM, heel};
 use super::rules;
 use crate::quantity::plain_text;
+use crate::say;
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::working::{Num, Quantity, Worksheet};
@@ -70,13 +71,9 @@ pub(crate) fn reckon(sheet: &mut Worksheet, thread: &Thread, groove: &Groove, ba
     let mut says = Vec::new();
     let round = (width.value / 2.0 <= groove.corner + 1e-9).then_some(width.value / 2.0);
     says.push(match round {
-        Some(r) => format!("A full round nose of {} serves too: the groove may be so round.", voice.about(r)),
+        Some(r) => say!(voice, "bit-relief-round-serves", radius = voice.about(r)),
         None => {
-            format!(
-                "A full round nose does not serve: its {} is more than the {} the corners may have.",
-                voice.about(width.value / 2.0),
-                voice.about(voice.rule_under(groove.corner))
-            )
+            say!(voice, "bit-relief-round-not", radius = voice.about(width.value / 2.0), most = voice.about(voice.rule_under(groove.corner)))
         }
     });
     let (end, bar) = if internal {
@@ -84,32 +81,18 @@ pub(crate) fn reckon(sheet: &mut Worksheet, thread: &Thread, groove: &Groove, ba
         let under = bar_radius.unwrap_or(UNDER_SHARE * groove.beside.value / 2.0);
         let heel = heel(sheet, groove.bottom, under, clearance).filter(|h| h.value > END_DEG).unwrap_or_else(|| END_DEG.into());
         if heel.value > END_DEG {
-            says.push(format!(
-                "In a bore its end falls away {}, so that the heel {} under the edge clears the groove's {} radius.",
-                voice.eye(heel.value),
-                voice.about(under),
-                voice.about(radius)
-            ));
+            says.push(say!(voice, "bit-relief-heel", falls = voice.eye(heel.value), under = voice.about(under), radius = voice.about(radius)));
         }
         let bar = sheet.apply(&rules::BLADE_BAR, [groove.beside, ROOM_MM.into(), blade]);
-        says.push(format!(
-            "Going in, blade and bar together must pass a bore of {}: a bar of at most {}.",
-            voice.length(groove.beside.value),
-            voice.about(voice.rule_under(bar.value))
-        ));
+        says.push(say!(voice, "bit-relief-goes-in", bore = voice.length(groove.beside.value), most = voice.about(voice.rule_under(bar.value))));
         (heel, Some(bar))
     } else {
         (Num::from(END_DEG), None)
     };
     if steps > 1.0 {
-        says.push(format!("Plunge {} times side by side, then once along the bottom; measure the width before the last.", plain_text(steps, 0)));
+        says.push(say!(voice, "bit-relief-plunge", times = plain_text(steps, 0)));
     }
-    says.push(format!(
-        "Both sides fall in {} under the edge and narrow {} to the back, so the blade touches only with its end. Set it square to the work and on {}; slow, with oil, withdrawn if it chatters.",
-        voice.eye(SIDE_DEG),
-        voice.eye(TAPER_DEG),
-        voice.words().center
-    ));
+    says.push(say!(voice, "bit-relief-sides", falls = voice.eye(SIDE_DEG), narrows = voice.eye(TAPER_DEG)));
     ReliefTool {
         width_mm: Quantity::about(voice, width),
         back_mm: Quantity::about(voice, back),

@@ -4,6 +4,7 @@ use super::end::CutEnd;
 use super::reach::Reach;
 use super::{relief, rules};
 use crate::job::{BlankFacts, EndKind};
+use crate::say;
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::watch::{Code, Level, Watch};
@@ -62,31 +63,28 @@ pub(super) fn reckon(
         (EndKind::Withdraw, CutEnd::StopsIn(_)) => sheet.apply(&rules::WITHDRAWN_NEEDS, [reach.ahead]),
         (_, CutEnd::StopsIn(distance) | CutEnd::StartsIn(distance)) => sheet.apply(&rules::OPEN_NEEDS, [reach.half, reach.ahead, distance]),
     };
-    let for_what = match (end, cut_end) {
-        (EndKind::Withdraw, CutEnd::StopsIn(_)) => "the tool ahead of its point takes",
-        (_, CutEnd::StopsIn(_)) => "the cut, the tool ahead of its point and stopping take",
-        (_, CutEnd::StartsIn(_)) => "the cut, the tool ahead of its point and the run-up take",
+    let takes = match (end, cut_end) {
+        (EndKind::Withdraw, CutEnd::StopsIn(_)) => "withdrawn",
+        (_, CutEnd::StopsIn(_)) => "stops",
+        (_, CutEnd::StartsIn(_)) => "starts",
     };
+    let need = voice.least(needs.value);
     let stands = stands(facts, thread);
     let (says, short) = match stands {
         Some(Stands { gap, jaws }) => {
-            let what = if jaws { "The jaws stand" } else { "What stands beyond it is" };
-            let there = if gap.abs() < 0.05 {
-                format!("{what} at the end of the thread")
+            let (what, off) = (if jaws { "jaws" } else { "other" }, voice.about(gap.abs()));
+            let says = if gap.abs() < 0.05 {
+                say!(voice, "blank-beyond-at", what = what, takes = takes, need = need)
             } else if gap < 0.0 {
-                format!("{what} {} short of the end of the thread", voice.about(-gap))
+                say!(voice, "blank-beyond-short", what = what, off = off, takes = takes, need = need)
             } else {
-                format!("{what} {} past the end of the thread", voice.about(gap))
+                say!(voice, "blank-beyond-past", what = what, off = off, takes = takes, need = need)
             };
-            (format!("{there}; {for_what} {}.", voice.least(needs.value)), gap < needs.value - 1e-6)
+            (says, gap < needs.value - 1e-6)
         }
         None => {
-            let what = if thread.spec.side == Side::Internal {
-                "behind the bore, jaws, plate or spindle"
-            } else {
-                "beyond the end of the thread, jaws or a part of the lathe"
-            };
-            (format!("What stands {what}, was not told; {for_what} {}.", voice.least(needs.value)), false)
+            let side = if thread.spec.side == Side::Internal { "inside" } else { "outside" };
+            (say!(voice, "blank-beyond-untold", side = side, takes = takes, need = need), false)
         }
     };
     if short {

@@ -4,6 +4,7 @@ use super::drill::marked;
 use super::rules;
 use super::size::Size;
 use crate::job::Kit;
+use crate::say;
 use crate::thread::form::Thread;
 use crate::working::{Quantity, Worksheet};
 use serde::Serialize;
@@ -42,19 +43,10 @@ pub(super) fn reckon(sheet: &mut Worksheet, kit: &Kit, thread: &Thread, size: &S
     let left = drill.zip(over).map(|(d, over)| bore - d - over);
     let drill_says = match (drill, left) {
         (Some(d), Some(left)) if left > FAR_SHARE * bore && left > 5.0 => {
-            format!(
-                "The largest drill here, {}, leaves {} to bore: open it in steps, or begin from stock with a hole in it.",
-                marked(d, voice),
-                voice.about(left)
-            )
+            say!(voice, "blank-largest-drill", drill = marked(d, voice), left = voice.about(left))
         }
-        (Some(d), Some(left)) => format!(
-            "Drill {}: it cuts about {} over its size, not measured, and leaves {} to bore.",
-            marked(d, voice),
-            voice.about(over.unwrap_or(0.0)),
-            voice.about(left)
-        ),
-        _ => format!("No drill here leaves a real cut to bore to {}.", voice.about(bore)),
+        (Some(d), Some(left)) => say!(voice, "blank-drill", drill = marked(d, voice), over = voice.about(over.unwrap_or(0.0)), left = voice.about(left)),
+        _ => say!(voice, "blank-no-drill", bore = voice.about(bore)),
     };
     Bore {
         share_percent: Quantity::plain(share, 1, " %"),

@@ -3,6 +3,7 @@
 use super::{Mark, Register};
 use crate::job::EndKind;
 use crate::outline::{Dimension, Drawing, Point, Shape};
+use crate::say;
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::voice::Voice;
@@ -133,24 +134,19 @@ pub(super) fn blank(d: &Drawn<'_>, voice: Voice) -> Drawing {
     if broken {
         shapes.extend(break_lines(shown * 0.55, height, used));
     }
-    let ending = d
-        .relief
-        .as_ref()
-        .map_or_else(String::new, |g| format!(", {} {} wide down to {}", gap_word(d.followed), voice.least(g.width.value), voice.length(g.diameter.value)));
+    let (side, size, along) = (if external { "outside" } else { "inside" }, voice.length(used), voice.along(length));
     Drawing::new(
         voice,
-        format!("{} of {}, threaded length {}{ending}.", if external { "Blank" } else { "Bore" }, voice.length(used), voice.along(length)),
+        match &d.relief {
+            None => say!(voice, "blank-drawn", side = side, size = size, length = along),
+            Some(g) => {
+                let (wide, deep) = (voice.least(g.width.value), voice.length(g.diameter.value));
+                say!(voice, "blank-drawn-relief", side = side, size = size, length = along, gap = d.followed.gap(), wide = wide, down = deep)
+            }
+        },
         shapes,
         dimensions(d, shown, left, height, voice),
     )
-}
-
-const fn gap_word(end: EndKind) -> &'static str {
-    match end {
-        EndKind::PlungedRing => "ring",
-        EndKind::DrilledPocket => "pocket",
-        _ => "relief",
-    }
 }
 
 /// The root of the thread to come, fading out where it is withdrawn, and the mark.
@@ -183,31 +179,37 @@ fn dimensions(d: &Drawn<'_>, shown: f64, left: f64, height: f64, voice: Voice) -
     let (used, r) = (d.used, d.used / 2.0);
     let external = d.thread.spec.side == Side::External;
     let under = -height - used * 0.17;
-    let across = |name, says, figure: Quantity, at: f64, radius: f64| Dimension::new(name, says, figure, [at, -radius], [at, radius]).signed("⌀ ");
-    let along = |name, says, figure: Quantity, y: f64, from: f64, to: f64| Dimension::new(name, says, figure, [from, y], [to, y]);
+    let across = |name, says: String, figure: Quantity, at: f64, radius: f64| Dimension::new(name, says, figure, [at, -radius], [at, radius]).signed("⌀ ");
+    let along = |name, says: String, figure: Quantity, y: f64, from: f64, to: f64| Dimension::new(name, says, figure, [from, y], [to, y]);
     let mut list = vec![
-        across("diameter", if external { "blank diameter" } else { "bore" }, Quantity::length(voice, used), left - used * 1.15, r),
-        along("length", "threaded length", Quantity::along(voice, d.thread.length), under, 0.0, shown),
+        across(
+            "diameter",
+            if external { say!(voice, "dim-blank-diameter") } else { say!(voice, "dim-bore") },
+            Quantity::length(voice, used),
+            left - used * 1.15,
+            r,
+        ),
+        along("length", say!(voice, "dim-threaded-length"), Quantity::along(voice, d.thread.length), under, 0.0, shown),
     ];
     // A register hides the chamfer behind it: its own diameter stands in that place.
     list.push(match d.register {
-        Some(register) => across("register", "register", register.max_mm.clone(), left - used * 0.24, register.max_mm.value / 2.0),
-        None => across("chamfer", "chamfer to", Quantity::about(voice, d.chamfer), left - used * 0.24, d.chamfer.value / 2.0),
+        Some(register) => across("register", say!(voice, "dim-register"), register.max_mm.clone(), left - used * 0.24, register.max_mm.value / 2.0),
+        None => across("chamfer", say!(voice, "dim-chamfer-to"), Quantity::about(voice, d.chamfer), left - used * 0.24, d.chamfer.value / 2.0),
     });
     let at = (d.mark.from_face_mm.value - d.thread.length + shown).max(shown * 0.1);
-    list.push(along("mark", "mark from the face", d.mark.from_face_mm.clone(), under - used * 0.15, 0.0, at));
+    list.push(along("mark", say!(voice, "dim-mark-from-face"), d.mark.from_face_mm.clone(), under - used * 0.15, 0.0, at));
     if let Some(gap) = &d.relief {
-        list.push(across("relief_diameter", "relief diameter", gap.diameter.clone(), shown - gap.width.value / 2.0, gap.diameter.value / 2.0));
-        list.push(along("relief_width", "relief width", gap.width.clone(), height + used * 0.08, shown - gap.width.value, shown));
+        list.push(across("relief_diameter", say!(voice, "dim-relief-diameter"), gap.diameter.clone(), shown - gap.width.value / 2.0, gap.diameter.value / 2.0));
+        list.push(along("relief_width", say!(voice, "dim-relief-width"), gap.width.clone(), height + used * 0.08, shown - gap.width.value, shown));
         if let Some(corner) = &gap.corner {
             // The middle of the arc beside the shoulder.
             let (c, cos) = (corner.value, std::f64::consts::FRAC_1_SQRT_2);
             let corner_at = [shown - c + c * cos, -(gap.diameter.value / 2.0 + if external { 1.0 } else { -1.0 } * (c - c * cos))];
-            list.push(Dimension::at("relief_corner", "corner radius of the relief, at most", corner.clone(), corner_at).signed("R "));
+            list.push(Dimension::at("relief_corner", say!(voice, "dim-relief-corner"), corner.clone(), corner_at).signed("R "));
         }
     }
     if let Some(shoulder) = d.shoulder_mm.filter(|_| d.shoulder && external) {
-        list.push(across("shoulder", "shoulder diameter", Quantity::given(voice, shoulder), shown + used * 0.5, shoulder / 2.0));
+        list.push(across("shoulder", say!(voice, "dim-shoulder-diameter"), Quantity::given(voice, shoulder), shown + used * 0.5, shoulder / 2.0));
     }
     list
 }

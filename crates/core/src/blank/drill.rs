@@ -1,6 +1,7 @@
 //! Drills by the names their makers mark them with.
 
 use crate::quantity::{MM_PER_INCH, sixty_fourths};
+use crate::say;
 use crate::voice::Voice;
 
 /// Number drills 1 to 80, ten-thousandths of an inch. Recalled; the trials hold what their use in the trade fixes.
@@ -25,13 +26,13 @@ pub fn marked(mm: f64, voice: Voice) -> String {
         && (exactly || !metric && near(parts / 64.0))
         && let Some(fraction) = sixty_fourths(parts / 64.0, "-")
     {
-        return format!("{fraction} in");
+        return say!(voice, "drill-fraction", fraction = &fraction);
     }
     if !metric && let Some(n) = (1..).zip(NUMBERS).find_map(|(n, size)| near(f64::from(size) / 1e4).then_some(n)) {
-        return format!("No. {n}");
+        return say!(voice, "drill-number", n = &n);
     }
     if !metric && let Some(letter) = ('A'..).zip(LETTERS).find_map(|(letter, size)| near(f64::from(size) / 1e3).then_some(letter)) {
-        return format!("letter {letter}");
+        return say!(voice, "drill-letter", letter = letter.to_string());
     }
     if metric { Voice::default().given(mm) } else { voice.given(mm) }
 }

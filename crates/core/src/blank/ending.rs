@@ -6,7 +6,7 @@ use super::end::{CutEnd, MARGIN_MM};
 use super::reach::Reach;
 use super::{relief, rules};
 use crate::job::EndKind;
-use crate::quantity::small_first;
+use crate::say;
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::working::{Num, Quantity, Worksheet};
@@ -19,7 +19,7 @@ pub struct EndingView {
     /// Which.
     pub end: EndKind,
     /// As it is said.
-    pub says: &'static str,
+    pub says: String,
     /// Full thread it leaves.
     pub usable_mm: Quantity,
     /// Whether the mate seats against the shoulder.
@@ -79,7 +79,7 @@ pub(super) fn endings(sheet: &mut Worksheet, ground: &EndingInputs<'_>) -> Vec<E
     let voice = sheet.voice();
     let (length, stopping) = (ground.thread.length, ground.stopping().value);
     let recommended = ground.usual;
-    let beyond = |zone: f64| format!("the mate stands {} off unless it is counterbored", voice.about(zone));
+
     [EndKind::Relief, EndKind::PlungedRing, EndKind::Withdraw, EndKind::DrilledPocket, EndKind::Open]
         .into_iter()
         .filter(|end| !ground.shoulder || *end != EndKind::Open)
@@ -89,38 +89,26 @@ pub(super) fn endings(sheet: &mut Worksheet, ground: &EndingInputs<'_>) -> Vec<E
             } else {
                 ground.zone(sheet, end)
             };
+            let off = voice.about(zone.value);
             let (says, seats, consequence) = match end {
-                EndKind::Relief => ("in a turned relief", true, "the mate seats; the groove is the weakest place, so radius its corners".into()),
-                EndKind::PlungedRing if stopping > MARGIN_MM => (
-                    "in a ring plunged by the tool",
-                    true,
-                    format!(
-                        "the mate seats, but {} of stopping does not fit in it: turn the spindle by hand, or cut away from the shoulder",
-                        voice.least(stopping)
-                    ),
-                ),
-                EndKind::PlungedRing => ("in a ring plunged by the tool", true, "the mate seats; the carriage must stop in its width".into()),
+                EndKind::Relief => (say!(voice, "end-relief"), true, say!(voice, "end-relief-weakest")),
+                EndKind::PlungedRing if stopping > MARGIN_MM => {
+                    (say!(voice, "end-ring"), true, say!(voice, "end-ring-too-narrow", stopping = voice.least(stopping)))
+                }
+                EndKind::PlungedRing => (say!(voice, "end-ring"), true, say!(voice, "end-ring-stops")),
                 EndKind::Withdraw if matches!(ground.cut_end, CutEnd::StartsIn(_)) => {
-                    ("withdrawn at a mark", false, "the cut starts here: in solid metal the tool cannot be fed in".to_owned())
+                    (say!(voice, "end-withdraw"), false, say!(voice, "end-withdraw-in-metal"))
                 }
-                EndKind::Withdraw => ("withdrawn at a mark", false, format!("no groove to weaken it, but the last turn fades out: {}", beyond(zone.value))),
-                EndKind::DrilledPocket => {
-                    ("in a drilled pocket", false, format!("the spindle must stop with the tool in it, so by hand; {}", beyond(zone.value)))
-                }
-                EndKind::Open => (
-                    "out in the open",
-                    true,
-                    ground
-                        .beyond
-                        .map_or_else(|| "nothing is weakened; what stands beyond it must be known".to_owned(), |b| small_first(b.says.trim_end_matches('.'))),
-                ),
+                EndKind::Withdraw => (say!(voice, "end-withdraw"), false, say!(voice, "end-withdraw-fades", off = off)),
+                EndKind::DrilledPocket => (say!(voice, "end-pocket"), false, say!(voice, "end-pocket-by-hand", off = off)),
+                EndKind::Open => (say!(voice, "end-open"), true, ground.beyond.map_or_else(|| say!(voice, "end-open-unknown"), |b| b.says.clone())),
             };
             EndingView {
                 end,
                 says,
                 usable_mm: Quantity::about(voice, (length - zone.value).max(0.0)),
                 seats,
-                consequence: if length <= zone.value { format!("no full thread is left; {consequence}") } else { consequence },
+                consequence: if length <= zone.value { say!(voice, "end-no-full-thread", consequence = consequence) } else { consequence },
                 chosen: end == ground.followed,
                 recommended: end == recommended,
             }
@@ -134,22 +122,18 @@ pub(super) fn mark(sheet: &mut Worksheet, ground: &EndingInputs<'_>) -> Mark {
     let (end, length, reach) = (ground.followed, Num::from(ground.thread.length), ground.reach);
     let zone = ground.width.filter(|_| end != EndKind::Withdraw).map_or_else(|| ground.zone(sheet, end), Num::from);
     let (at, act) = match (end, ground.cut_end) {
-        (EndKind::Relief, CutEnd::StopsIn(_)) => {
-            (sheet.apply(&rules::MARK_RELIEF, [length, zone, reach.half]), "stop here: the thread is full and the relief begins")
-        }
+        (EndKind::Relief, CutEnd::StopsIn(_)) => (sheet.apply(&rules::MARK_RELIEF, [length, zone, reach.half]), "relief"),
         (EndKind::Relief | EndKind::PlungedRing, CutEnd::StartsIn(_)) => {
-            (sheet.apply(&rules::MARK_START, [length, reach.half, reach.ahead, reach.backlash.into()]), "start here, in the groove, no nearer the shoulder")
+            (sheet.apply(&rules::MARK_START, [length, reach.half, reach.ahead, reach.backlash.into()]), "in-groove")
         }
-        (EndKind::PlungedRing | EndKind::DrilledPocket, _) => (sheet.apply(&rules::MARK_MIDDLE, [length, zone]), "stop here, the spindle turned by hand"),
-        (EndKind::Withdraw, _) => (sheet.apply(&rules::MARK_FADE, [length, zone]), "begin to withdraw here"),
-        (EndKind::Open, CutEnd::StartsIn(run_up)) => {
-            (sheet.apply(&rules::MARK_START_OPEN, [length, reach.half, run_up]), "start here, clear of the end of the thread")
-        }
-        (EndKind::Open, _) => (sheet.apply(&rules::MARK_OPEN, [length, reach.half]), "the tool is clear of the thread here"),
+        (EndKind::PlungedRing | EndKind::DrilledPocket, _) => (sheet.apply(&rules::MARK_MIDDLE, [length, zone]), "by-hand"),
+        (EndKind::Withdraw, _) => (sheet.apply(&rules::MARK_FADE, [length, zone]), "withdraw"),
+        (EndKind::Open, CutEnd::StartsIn(run_up)) => (sheet.apply(&rules::MARK_START_OPEN, [length, reach.half, run_up]), "start"),
+        (EndKind::Open, _) => (sheet.apply(&rules::MARK_OPEN, [length, reach.half]), "clear"),
     };
-    let (where_to, how) = match ground.thread.spec.side {
-        Side::Internal => ("on the bar", "with the point at the mouth, mark the bar this far outside it"),
-        Side::External => ("on the dial or the bed", "with the point at the end face, set the carriage dial to nought, or mark the bed"),
+    let says = match ground.thread.spec.side {
+        Side::Internal => say!(voice, "end-mark-on-bar", act = act),
+        Side::External => say!(voice, "end-mark-on-dial", act = act),
     };
-    Mark { from_face_mm: Quantity::about(voice, at), says: format!("{act}; {how}, and work to the mark {where_to}") }
+    Mark { from_face_mm: Quantity::about(voice, at), says }
 }

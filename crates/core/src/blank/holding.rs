@@ -1,6 +1,7 @@
 //! Holding: the ways compared for this job.
 
 use crate::job::{BlankFacts, Holding};
+use crate::say;
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::voice::Voice;
@@ -14,15 +15,8 @@ impl Holding {
     /// As it is said.
     #[must_use]
     pub fn says(self, voice: Voice) -> String {
-        voice.fill(match self {
-            Self::ThreeJaw => "in the three-jaw chuck",
-            Self::FourJaw => "in the four-jaw chuck",
-            Self::Collet => "in a collet",
-            Self::Centres => "between {center}s, with a dog",
-            Self::Arbor => "on an arbor between {center}s",
-            Self::Faceplate => "on the faceplate",
-            Self::ByItsThread => "by its finished thread, in a split nut or tapped bush",
-        })
+        let [says, ..] = self.sentences();
+        say!(voice, says)
     }
 
     /// How far off centre it may hold the work again after it was out, mm. House values; a worn chuck is worse.
@@ -37,29 +31,16 @@ impl Holding {
         }
     }
 
-    /// What it is like, and what happens when the work comes off for a trial and goes back.
-    const fn nature(self) -> (&'static str, &'static str) {
+    /// Its sentences: as it is said; what it is like, and what happens when the work comes off for a trial and goes back.
+    const fn sentences(self) -> [&'static str; 2] {
         match self {
-            Self::ThreeJaw => (
-                "quick; finish everything that must run true in one chucking",
-                "does not come back true: take the chuck off with the work in it, its place on the nose marked",
-            ),
-            Self::FourJaw => {
-                ("clocked true to whatever must be concentric; takes odd shapes", "must be clocked again: or take the chuck off with the work in it")
-            }
-            Self::Collet => ("round bright stock of the collet's own size; does not mark it", "comes back nearly true; feel it home against a stop"),
-            Self::Centres => (
-                "true end for end; wants a {center} hole in each end, and room for the dog",
-                "comes off and goes back as it was: mark the dog's slot and put its tail in the same one",
-            ),
-            Self::Arbor => ("true to a finished bore; a light grip, so light cuts", "comes off on its arbor and goes back as it was, the dog's slot marked"),
-            Self::Faceplate => (
-                "large or odd work, clocked true; balance it and run slowly, clamps clear of the {bit}",
-                "must be clocked again: take the plate off with the work on it",
-            ),
-            Self::ByItsThread => {
-                ("bare jaws would crush the crests; true to its own thread only", "screws back to the same place if it seats on a face; mark it")
-            }
+            Self::ThreeJaw => ["held-three-jaw", "held-three-jaw-is"],
+            Self::FourJaw => ["held-four-jaw", "held-four-jaw-is"],
+            Self::Collet => ["held-collet", "held-collet-is"],
+            Self::Centres => ["held-centers", "held-centers-is"],
+            Self::Arbor => ["held-arbor", "held-arbor-is"],
+            Self::Faceplate => ["held-faceplate", "held-faceplate-is"],
+            Self::ByItsThread => ["held-by-thread", "held-by-thread-is"],
         }
     }
 
@@ -67,10 +48,10 @@ impl Holding {
     fn does_not_serve(self, work: &HoldingInputs<'_>, voice: Voice) -> Option<String> {
         let internal = work.thread.spec.side == Side::Internal;
         match self {
-            Self::Centres | Self::Arbor if internal => Some(voice.fill("a bore cannot be reached between {center}s")),
-            Self::Collet if work.used.value > COLLET_MM => Some(format!("most collets end at {}", voice.nominal(COLLET_MM))),
-            Self::Faceplate if !internal && work.ratio > 1.0 => Some("a long screw overhangs a faceplate too far".into()),
-            Self::ByItsThread if !work.facts.other_thread_finished => Some("no other thread of this part is finished".into()),
+            Self::Centres | Self::Arbor if internal => Some(say!(voice, "held-not-a-bore")),
+            Self::Collet if work.used.value > COLLET_MM => Some(say!(voice, "held-collets-end", at = voice.nominal(COLLET_MM))),
+            Self::Faceplate if !internal && work.ratio > 1.0 => Some(say!(voice, "held-overhangs")),
+            Self::ByItsThread if !work.facts.other_thread_finished => Some(say!(voice, "held-no-other-thread")),
             _ => None,
         }
     }
@@ -114,40 +95,39 @@ pub(super) struct HoldingInputs<'a> {
 fn recommend(work: &HoldingInputs<'_>) -> (Holding, &'static str) {
     let external = work.thread.spec.side == Side::External;
     if work.facts.other_thread_finished {
-        (Holding::ByItsThread, "the part has a finished thread, which bare jaws would crush")
+        (Holding::ByItsThread, "held-for-its-thread")
     } else if external && work.facts.runs_true && work.ratio > 3.0 {
-        (Holding::Centres, "it must run true and it is slender")
+        (Holding::Centres, "held-for-slender")
     } else if work.facts.runs_true {
-        (Holding::FourJaw, "it must run true to what is finished already")
+        (Holding::FourJaw, "held-for-true")
     } else if external && work.tried && work.ratio > 1.0 {
-        (Holding::Centres, "it comes off to be tried in its mate and goes back as it was")
+        (Holding::Centres, "held-for-trial")
     } else {
-        (Holding::ThreeJaw, "nothing finished before must run true to it, so one chucking serves")
+        (Holding::ThreeJaw, "held-for-one-chucking")
     }
 }
 
 /// Every way side by side; a chosen one that does not serve is warned of.
-pub(super) fn holdings(work: &HoldingInputs<'_>, watch: &mut Vec<Watch>, voice: Voice) -> (Vec<HoldingView>, &'static str) {
+pub(super) fn holdings(work: &HoldingInputs<'_>, watch: &mut Vec<Watch>, voice: Voice) -> (Vec<HoldingView>, String) {
     let (recommended, reason) = recommend(work);
     let chosen = work.facts.holding.unwrap_or(recommended);
     if let Some(why) = chosen.does_not_serve(work, voice) {
-        watch.push(Watch::new(Level::Warn, Code::Holding, "blank", format!("Held {}: {why}.", chosen.says(voice))));
+        watch.push(Watch::new(Level::Warn, Code::Holding, "blank", say!(voice, "held-but", held = chosen.says(voice), why = why)));
     }
     let said = Holding::ALL
         .map(|holding| {
-            let (like, back) = holding.nature();
-            let (like, back) = (voice.fill(like), voice.fill(back));
+            let [_, nature] = holding.sentences();
             let refused = holding.does_not_serve(work, voice);
             HoldingView {
                 holding,
                 says: holding.says(voice),
                 again_mm: Quantity::length(voice, holding.again_mm()),
                 serves: refused.is_none(),
-                consequence: refused.unwrap_or_else(|| format!("{like}; {back}; put back, within {} of true", voice.length(holding.again_mm()))),
+                consequence: refused.unwrap_or_else(|| say!(voice, nature, again = voice.length(holding.again_mm()))),
                 chosen: holding == chosen,
                 recommended: holding == recommended,
             }
         })
         .to_vec();
-    (said, reason)
+    (said, say!(voice, reason))
 }

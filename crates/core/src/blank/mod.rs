@@ -18,6 +18,7 @@ mod truth;
 mod wall;
 
 use crate::job::{EndKind, Holding};
+use crate::say;
 pub use beyond::Beyond;
 pub use bore::Bore;
 pub use ending::{EndingView, Mark};
@@ -90,7 +91,7 @@ pub struct BlankSection {
     /// Ways of holding it, side by side.
     pub holdings: Vec<HoldingView>,
     /// Why the one recommended is.
-    pub holding_reason: &'static str,
+    pub holding_reason: String,
     /// What the run-out read does.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub run_out: Option<RunOutView>,
@@ -151,11 +152,11 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, before: &Inputs<
     let beyond = (!runs_into && facts.relief_width_mm.is_none()).then(|| beyond::reckon(sheet, facts, thread, reach, (followed, cut_end), watch));
     let ground = EndingInputs { thread, reach, cut_end, shoulder, followed, usual, width: facts.relief_width_mm, beyond: beyond.as_ref() };
     let endings = ending::endings(sheet, &ground);
-    watch.extend(starts_in_metal(followed, carriage));
+    watch.extend(starts_in_metal(followed, carriage, voice));
     // A relief told of is there whatever was chosen.
     let turned = if runs_into { Some(followed) } else { facts.relief_width_mm.map(|_| EndKind::Relief) };
     let relief = turned.map(|end| relief::reckon(sheet, &relief::ReliefQuery { facts, kit, thread, tip, reach, used, cut_end }, end, watch));
-    watch.extend(test_piece(facts, thread));
+    watch.extend(test_piece(facts, thread, voice));
     let ratio = facts.stick_out_mm.unwrap_or(thread.length) / used.value;
     let (holdings, holding_reason) = holding::holdings(&holding::HoldingInputs { facts, thread, used, ratio, tried: before.tried }, watch, voice);
     let held = holdings.iter().find(|h| h.chosen).map_or(Holding::ThreeJaw, |h| h.holding);
@@ -207,12 +208,13 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, before: &Inputs<
 
 /// What to turn or bore, in one sentence.
 fn says(size: &Size, side: Side, voice: Voice) -> String {
-    format!(
-        "{} to {} ({} to {}).",
-        if side == Side::External { "Turn" } else { "Bore" },
-        voice.length(size.aim.value),
-        voice.figure(size.min.value),
-        voice.figure(size.max.value)
+    say!(
+        voice,
+        "blank-turn-to",
+        side = if side == Side::External { "outside" } else { "inside" },
+        aim = voice.length(size.aim.value),
+        min = voice.figure(size.min.value),
+        max = voice.figure(size.max.value)
     )
 }
 
@@ -227,28 +229,25 @@ fn gap(r: &Relief, facts: &BlankFacts, reach: &Reach, voice: Voice) -> drawing::
 }
 
 /// A thread that fades out cannot be begun there.
-fn starts_in_metal(followed: EndKind, carriage: Carriage) -> Option<Watch> {
-    (followed == EndKind::Withdraw && carriage == Carriage::AwayFromHeadstock).then(|| {
-        let text =
-            "Cut away from the headstock, the thread starts where it was to fade out: the tool cannot be fed into solid metal. Turn a groove to start in.";
-        Watch::new(Level::Danger, Code::EndRoom, "blank", text.into())
-    })
+fn starts_in_metal(followed: EndKind, carriage: Carriage, voice: Voice) -> Option<Watch> {
+    (followed == EndKind::Withdraw && carriage == Carriage::AwayFromHeadstock)
+        .then(|| Watch::new(Level::Danger, Code::EndRoom, "blank", say!(voice, "blank-starts-in-metal")))
 }
 
 /// Bores under this are blind to eye and instrument alike, mm. House value.
 const UNSEEN_BORE_MM: f64 = 50.0;
 
 /// A test piece, where a spoilt thread cannot be seen coming or would cost work already in the part.
-fn test_piece(facts: &BlankFacts, thread: &Thread) -> Option<Watch> {
+fn test_piece(facts: &BlankFacts, thread: &Thread, voice: Voice) -> Option<Watch> {
     let blind = thread.spec.side == Side::Internal && facts.shoulder && thread.basic.minor.value < UNSEEN_BORE_MM;
     let text = if blind {
-        "A blind bore cannot be seen into or measured: cut a test piece first, turn the plain plugs for the bore, and keep the mate at hand."
+        say!(voice, "blank-test-piece-blind")
     } else if facts.other_thread_finished || facts.runs_true {
-        "There is finished work in this part already: cut a test piece of the same stock first, and prove gears, tool and depth on it."
+        say!(voice, "blank-test-piece-finished")
     } else {
         return None;
     };
-    Some(Watch::new(Level::Note, Code::TestPiece, "blank", text.into()))
+    Some(Watch::new(Level::Note, Code::TestPiece, "blank", text))
 }
 
 /// The chamfer: as told, else to just past the root. One that stops short leaves a feather of thread.
@@ -263,11 +262,7 @@ fn chamfer(sheet: &mut Worksheet, facts: &BlankFacts, thread: &Thread, tip: &Tip
     let Some(told) = facts.chamfer_mm else { return [right; 2] };
     let short = if external { told > right.value + 0.1 } else { told < right.value - 0.1 };
     if short {
-        let text = format!(
-            "A chamfer to {} stops short of the root: the first thread starts as a feather that burrs. Take it to {}.",
-            voice.about(told),
-            voice.about(right.value)
-        );
+        let text = say!(voice, "blank-chamfer-short", told = voice.about(told), right = voice.about(right.value));
         watch.push(Watch::new(Level::Warn, Code::Chamfer, "blank", text));
     }
     [told.into(), right]

@@ -1,6 +1,7 @@
 //! Plain dimensions of the part, with their tolerances: they belong to it as much as its threads do.
 
 use crate::job::{PlainFacts, PlainKind};
+use crate::say;
 use crate::voice::Voice;
 
 use crate::working::Quantity;
@@ -68,10 +69,10 @@ pub(super) fn lines(facts: &[PlainFacts], voice: Voice) -> Vec<PlainLine> {
                 stands,
                 left_mm: left.map(|v| Quantity::length(voice, v)),
                 says: match (stands, left) {
-                    (PlainStands::TakeMore, Some(left)) => format!("{} still to come off, to the middle", voice.length(left)),
-                    (PlainStands::InLimits, _) => "in limits".into(),
-                    (PlainStands::PastLimit, _) => "past the limit".into(),
-                    _ => "not measured".into(),
+                    (PlainStands::TakeMore, Some(left)) => say!(voice, "plain-still-to-come", left = voice.length(left)),
+                    (PlainStands::InLimits, _) => say!(voice, "plain-in-limits"),
+                    (PlainStands::PastLimit, _) => say!(voice, "plain-past-limit"),
+                    _ => say!(voice, "plain-not-measured"),
                 },
             }
         })

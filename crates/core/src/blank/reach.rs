@@ -4,6 +4,7 @@ use super::rules;
 use crate::bit::Tip;
 use crate::job::defaults::{BACKLASH_MM, BIT_WIDTH_MM};
 use crate::job::{BitFacts, BlankFacts, SetupFacts};
+use crate::say;
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::working::{Num, Worksheet};
@@ -46,11 +47,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, (bit, setup): (&
     let ahead = told.map_or_else(
         // In a bore what stands foremost is the bar's own, and is asked for: until it is told the flank alone is reckoned with, and the check is red.
         || {
-            if external {
-                sheet.apply_assuming(&rules::AHEAD, [half, BIT_WIDTH_MM.into()], Some("a common tool, its point in the middle".into()))
-            } else {
-                half
-            }
+            if external { sheet.apply_assuming(&rules::AHEAD, [half, BIT_WIDTH_MM.into()], Some(say!(sheet.voice(), "blank-common-tool"))) } else { half }
         },
         Num::from,
     );

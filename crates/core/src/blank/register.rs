@@ -2,8 +2,8 @@
 
 use super::rules;
 use crate::job::{RegisterFacts, RegisterFit};
-
 use crate::say;
+
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::watch::{Code, Level, Watch};
@@ -58,12 +58,13 @@ pub(super) fn reckon(sheet: &mut Worksheet, facts: RegisterFacts, thread: &Threa
         };
         watch.push(Watch::new(Level::Note, Code::RegisterMarked, "blank", text));
     }
-    let says = format!(
-        "{} it {} to {}, {} deep.",
-        if thread.spec.side == Side::Internal { "Bore" } else { "Turn" },
-        voice.length(min.value),
-        voice.length(max.value),
-        voice.length(facts.depth_mm)
+    let says = say!(
+        voice,
+        "blank-register",
+        side = if thread.spec.side == Side::Internal { "inside" } else { "outside" },
+        min = voice.length(min.value),
+        max = voice.length(max.value),
+        deep = voice.length(facts.depth_mm)
     );
     Register {
         fit: facts.fit,

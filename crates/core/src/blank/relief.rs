@@ -5,6 +5,7 @@ use super::reach::{CLEARANCE_MM, Reach};
 use super::rules;
 use crate::bit::Tip;
 use crate::job::{BlankFacts, EndKind, Kit};
+use crate::say;
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::voice::Voice;
@@ -90,18 +91,15 @@ pub(super) fn reckon(sheet: &mut Worksheet, ask: &ReliefQuery<'_>, end: EndKind,
     let drill = (end == EndKind::DrilledPocket).then(|| ask.kit.drills_mm.iter().copied().filter(|d| *d >= width.value).min_by(f64::total_cmp)).flatten();
     let says = match end {
         EndKind::Relief => {
-            format!("Leave a radius in its corners, up to {}: a sharp one starts cracks.", corner.map_or_else(String::new, |c| voice.about(c.value)))
+            say!(voice, "relief-corners", radius = corner.map_or_else(String::new, |c| voice.about(c.value)))
         }
-        EndKind::DrilledPocket => format!(
-            "Drilled {} deep with the spindle stopped, before the first pass; the point stops over it, spindle turned by hand.",
-            voice.about((ask.used.value - ask.reach.clear.value).abs() / 2.0)
-        ),
+        EndKind::DrilledPocket => say!(voice, "relief-drilled", deep = voice.about((ask.used.value - ask.reach.clear.value).abs() / 2.0)),
         _ => {
-            format!("Plunged with the threading {} to full depth and moved sideways by {}, before the first pass.", voice.words().bit, voice.coarse(MARGIN_MM))
+            say!(voice, "relief-plunged", by = voice.coarse(MARGIN_MM))
         }
     };
     let wide = turned && width.value > 3.0 * ask.thread.pitch.value;
-    let says = if wide { format!("{says} {}", over_three_pitches(ask.reach, voice)) } else { says };
+    let says = if wide { [says, over_three_pitches(ask.reach, voice)].join(" ") } else { says };
     let (codes, refused): (Vec<_>, Vec<_>) = refusals(ask, end, width, corner, voice).into_iter().unzip();
     for (code, text) in codes.iter().zip(&refused) {
         watch.push(Watch::new(Level::Danger, *code, "blank", text.clone()));
@@ -119,65 +117,44 @@ pub(super) fn reckon(sheet: &mut Worksheet, ask: &ReliefQuery<'_>, end: EndKind,
 
 /// What makes a wide relief narrower: the term that binds is named.
 fn over_three_pitches(reach: &Reach, voice: Voice) -> String {
-    format!(
-        "Over three pitches, for the {bit} stands {} ahead of its point: grind the point over, take a narrower {bit}, or turn by hand.",
-        voice.about(reach.ahead.value),
-        bit = voice.words().bit
-    )
+    say!(voice, "relief-over-three", ahead = voice.about(reach.ahead.value))
 }
 
 /// Why what is there does not serve, each with its code.
 fn refusals(ask: &ReliefQuery<'_>, end: EndKind, width: Num, corner: Option<Num>, voice: Voice) -> Vec<(Code, String)> {
     let (facts, external) = (ask.facts, ask.thread.spec.side == Side::External);
-    let name = match end {
-        EndKind::PlungedRing => "ring",
-        EndKind::DrilledPocket => "pocket",
-        _ => "relief",
-    };
-    let (what, cure) = match ask.cut_end {
-        CutEnd::StopsIn(_) => ("stop", "run slower, or cut away from the shoulder"),
-        CutEnd::StartsIn(_) => ("start", "or cut toward the shoulder"),
+    let gap = end.gap();
+    let act = match ask.cut_end {
+        CutEnd::StopsIn(_) => "stop",
+        CutEnd::StartsIn(_) => "start",
     };
     let mut refused = Vec::new();
     if let Some(there) = facts.relief_width_mm.filter(|w| *w < width.value - 1e-6) {
         // The term that binds is named: running slower helps only where stopping does.
         let body = ask.reach.half.value + ask.reach.ahead.value + MARGIN_MM;
-        let (binds, cure) = match ask.cut_end {
-            CutEnd::StopsIn(distance) if end == EndKind::Relief && there >= body + distance.value - 1e-6 => ("the form’s least, two pitches", String::new()),
-            CutEnd::StopsIn(_) if end == EndKind::Relief && there < body => {
-                ("the cut and the tool’s body ahead of its point", ", or grind the point to the shoulder side".into())
-            }
-            _ => ("the cut, the tool and the room", format!(", {cure}")),
+        let binds = match ask.cut_end {
+            CutEnd::StopsIn(distance) if end == EndKind::Relief && there >= body + distance.value - 1e-6 => "form",
+            CutEnd::StopsIn(_) if end == EndKind::Relief && there < body => "body",
+            _ => act,
         };
-        let text =
-            format!("The {name} is {} wide where {} is needed to {what} in, for {binds}: widen it{cure}.", voice.coarse(there), voice.least(width.value));
+        let text = say!(voice, "relief-narrow", gap = gap, there = voice.coarse(there), need = voice.least(width.value), act = act, binds = binds);
         refused.push((Code::ReliefNarrow, text));
     }
     if let (EndKind::PlungedRing | EndKind::DrilledPocket, CutEnd::StopsIn(distance)) = (end, ask.cut_end)
         && distance.value > MARGIN_MM
     {
-        let text = format!(
-            "The carriage runs on {} where the {name} leaves it {}: turn the spindle by hand for the last turns, or turn a relief.",
-            voice.least(distance.value),
-            voice.about(MARGIN_MM)
-        );
+        let text = say!(voice, "relief-runs-on", on = voice.least(distance.value), gap = gap, room = voice.about(MARGIN_MM));
         refused.push((Code::ReliefNarrow, text));
     }
     let clear = ask.reach.clear;
     if let Some(there) = facts.relief_diameter_mm.filter(|d| if external { *d > clear.value + 1e-6 } else { *d < clear.value - 1e-6 }) {
-        let text = format!(
-            "The {name} is {} where this tip needs {}: as it is, every pass {} by digging in. {} it deeper, or grind a wider tip.",
-            voice.length(there),
-            voice.length(clear.value),
-            if matches!(ask.cut_end, CutEnd::StartsIn(_)) { "begins" } else { "ends" },
-            if end == EndKind::DrilledPocket { "Drill" } else { "Turn" }
-        );
+        let text = say!(voice, "relief-shallow", gap = gap, there = voice.length(there), need = voice.length(clear.value), act = act);
         refused.push((Code::ReliefShallow, text));
     }
     if let (Some(there), Some(most)) = (facts.relief_corner_mm, corner)
         && there > most.value + 1e-6
     {
-        let text = format!("A corner radius of {} stands where the tool runs: {} at most, or widen the relief.", voice.about(there), voice.about(most.value));
+        let text = say!(voice, "relief-corner-over", there = voice.about(there), most = voice.about(most.value));
         refused.push((Code::ReliefNarrow, text));
     }
     refused

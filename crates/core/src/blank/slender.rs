@@ -3,6 +3,7 @@
 use super::rules;
 use crate::job::{BlankFacts, Holding, Support};
 use crate::quantity::{SHOWN_MM, plain_text};
+use crate::say;
 use crate::stiffness::GIVES;
 use crate::thread::Side;
 use crate::thread::form::Thread;
@@ -138,22 +139,25 @@ pub(crate) fn reckon(sheet: &mut Worksheet, beam: &Beam, cuts: Option<Cuts>, tol
     } else {
         None
     };
-    let bent = bends.map_or_else(String::new, |(c, b)| {
-        let by = if b.value < SHOWN_MM { "by nothing that shows".to_owned() } else { format!("by {} on diameter", voice.roughly(b.value)) };
-        format!(". The last cut, some {}, bends it {by}; {} is harmless", voice.force(c.last_n.value), voice.length(allowed))
-    });
     let worse = match (breaks, climbs) {
-        (Some(_), _) => " The largest cut may break it.",
-        (None, Some(_)) => " Under the largest it may climb the tool.",
-        (None, None) => "",
+        (Some(_), _) => "breaks",
+        (None, Some(_)) => "climbs",
+        (None, None) => "no",
     };
-    let how = match asks {
-        Some(Support::Centre) => ": bring up the tailstock.".to_owned(),
-        Some(_) => ": set a steady.".to_owned(),
-        None if too_much => voice.fill(": too thin for a {center} or a steady to help."),
-        None => ".".to_owned(),
+    let asked = match asks {
+        Some(Support::Centre) => "center",
+        Some(_) => "steady",
+        None if too_much => "nothing",
+        None => "no",
     };
-    let says = format!("It stands out {out} diameters{bent}{how}{worse}");
+    let says = match bends {
+        None => say!(voice, "slender-out", out = &out, asks = asked, worse = worse),
+        Some((c, b)) => {
+            let (shows, by) = (if b.value < SHOWN_MM { "no" } else { "yes" }, voice.roughly(b.value));
+            let (force, harmless) = (voice.force(c.last_n.value), voice.length(allowed));
+            say!(voice, "slender-bends", out = &out, force = force, shows = shows, by = by, harmless = harmless, asks = asked, worse = worse)
+        }
+    };
     if too_much {
         watch.push(Watch::new(Level::Warn, Code::Stickout, "blank", says.clone()));
     }

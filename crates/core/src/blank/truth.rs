@@ -2,13 +2,13 @@
 
 use super::rules;
 use crate::job::Parallel;
+use crate::say;
 use crate::watch::{Code, DOUBTFUL_SHARE};
 
 use crate::job::BlankFacts;
 use crate::job::pad::rules as pad;
 use crate::job::{Holding, Support};
 use crate::quantity::plain_text;
-use crate::say;
 use crate::thread::Side;
 use crate::thread::form::Thread;
 use crate::watch::{Level, Watch};
@@ -103,13 +103,11 @@ pub(super) fn parallel(sheet: &mut Worksheet, facts: &BlankFacts, thread: &Threa
     let mend = match (tailstock, thread.spec.side) {
         _ if size < 5e-4 => say!(voice, "blank-nothing-need-be-moved"),
         (Some(by), _) => {
-            say!(voice, "blank-move-tailstock", by = voice.length(by.value.abs()), way = if by.value > 0.0 { "toward the tool" } else { "away from the tool" })
+            say!(voice, "blank-move-tailstock", by = voice.length(by.value.abs()), way = if by.value > 0.0 { "toward" } else { "away" })
         }
         (None, Side::Internal) => say!(voice, "blank-bar-springs"),
         (None, Side::External) if taper.value > 0.0 => say!(voice, "blank-work-springs"),
-        (None, Side::External) => voice.fill(
-            "Smaller at the free end with nothing holding it, so the headstock is out of line: let it be aligned as its maker says, or cut between {center}s.",
-        ),
+        (None, Side::External) => say!(voice, "blank-headstock-out"),
     };
     Some(ParallelView { taper_mm: Quantity::length(voice, taper), tailstock_mm: tailstock.map(|v| Quantity::length(voice, v)), does, mend })
 }

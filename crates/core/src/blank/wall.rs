@@ -58,19 +58,19 @@ pub(super) fn reckon(
     let says = if left.value <= 0.0 {
         say!(voice, "blank-no-wall", deepest = voice.length(deepest.value), outside = voice.length(outside))
     } else {
-        let pressed = bends.filter(|[inward, _]| voice.shows(inward.value)).map_or_else(String::new, |[inward, out]| {
-            format!(
-                "; so gripped the bore is {} smaller at each jaw and {} larger between, and springs back so when let go",
-                voice.length(inward.value),
-                voice.length(out.value)
-            )
-        });
         let cure = match (weak, thin) {
-            (true, _) => format!(", under twice the thread's depth of {}: too little to carry it", voice.coarse(depth)),
-            (false, true) => ": hold it in soft jaws bored to it, a collet or a split ring, or on a plug, and grip lightly".to_owned(),
-            (false, false) => String::new(),
+            (true, _) => "weak",
+            (false, true) => "thin",
+            (false, false) => "none",
         };
-        say!(voice, "blank-wall-left", left = voice.about(left.value), pressed = &pressed, cure = &cure)
+        let (left, depth) = (voice.about(left.value), voice.coarse(depth));
+        match bends.filter(|[inward, _]| voice.shows(inward.value)) {
+            None => say!(voice, "blank-wall-left", left = left, depth = depth, cure = cure),
+            Some(pressed) => {
+                let [inward, out] = pressed.map(|mm| voice.length(mm.value));
+                say!(voice, "blank-wall-pressed", left = left, inward = inward, out = out, depth = depth, cure = cure)
+            }
+        }
     };
     if thin {
         watch.push(Watch::new(Level::Warn, Code::WallThin, "blank", says.clone()));

@@ -2,6 +2,7 @@
 
 use crate::cut::row::{PassRow, counted};
 use crate::outline::{Dimension, Drawing, Shape};
+use crate::say;
 use crate::voice::Voice;
 use crate::working::Quantity;
 
@@ -37,13 +38,15 @@ pub(super) fn groove(
     }
     shapes.push(Shape::open("cut.surface", vec![[-wide, 0.0], [wide, 0.0]]));
     // Seen from above, as the operator sees it.
-    shapes.extend([(-0.72, "headstock"), (0.72, "tailstock")].map(|(side, end)| Shape::word([side * wide, down * deep * 0.9], end)));
+    shapes.extend(
+        [(-0.72, say!(voice, "word-headstock")), (0.72, say!(voice, "word-tailstock"))].map(|(side, end)| Shape::word([side * wide, down * deep * 0.9], end)),
+    );
     let (low, high) = if external { (-deep, total * 0.12) } else { (-total * 0.12, deep) };
     Drawing::shared(
         voice,
-        format!("The groove filling in {} to {} deep, tip {} wide.", counted(passes), voice.length(total), voice.coarse(flat)),
+        say!(voice, "cut-drawn", passes = counted(passes, voice), deep = voice.length(total), tip = voice.coarse(flat)),
         [-wide, low, wide, high],
         shapes,
-        vec![Dimension::new("radial", "radial infeed from touch", Quantity::length(voice, total), [wide, 0.0], [wide, down * total])],
+        vec![Dimension::new("radial", say!(voice, "dim-radial-infeed"), Quantity::length(voice, total), [wide, 0.0], [wide, down * total])],
     )
 }

@@ -2,6 +2,8 @@
 
 use super::dial::DialSetting;
 use super::schedule::PassKind;
+use crate::say;
+use crate::voice::Voice;
 use crate::working::Quantity;
 use serde::{Deserialize, Serialize};
 
@@ -48,17 +50,16 @@ pub struct PassRow {
 
 /// How many passes there are after the scratch, in one count with its parts named: `13 passes and 2 springs`.
 #[must_use]
-pub fn counted(passes: &[PassRow]) -> String {
+pub fn counted(passes: &[PassRow], voice: Voice) -> String {
     let of = |wanted: &[PassKind]| passes.iter().filter(|p| wanted.contains(&p.kind)).count();
-    let some = |n: usize, one: &str, more: &str| (n > 0).then(|| format!("{n} {}", if n == 1 { one } else { more }));
-    let stocking = some(of(&[PassKind::Stocking]), "stocking pass", "stocking passes");
-    let parts: Vec<String> = [stocking, some(of(&[PassKind::Cut, PassKind::Measured]), "pass", "passes"), some(of(&[PassKind::Spring]), "spring", "springs")]
-        .into_iter()
-        .flatten()
-        .collect();
-    match parts.split_last() {
-        None => "the scratch alone".into(),
-        Some((last, [])) => last.clone(),
-        Some((last, rest)) => format!("{} and {last}", rest.join(", ")),
+    let some = |n: usize, id: &str| (n > 0).then(|| say!(voice, id, n = n));
+    let stocking = some(of(&[PassKind::Stocking]), "count-stocking");
+    let parts = [stocking, some(of(&[PassKind::Cut, PassKind::Measured]), "count-passes"), some(of(&[PassKind::Spring]), "count-springs")];
+    let parts: Vec<String> = parts.into_iter().flatten().collect();
+    match parts.as_slice() {
+        [] => say!(voice, "count-scratch-alone"),
+        [one] => one.clone(),
+        [one, other] => say!(voice, "count-two", one = one, other = other),
+        [one, other, last, ..] => say!(voice, "count-three", one = one, other = other, last = last),
     }
 }

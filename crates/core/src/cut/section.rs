@@ -13,7 +13,8 @@ use crate::direction::{Carriage, Direction};
 use crate::gears::GearsSection;
 use crate::job::{BlankFacts, CutFacts, DepthLaw, Ending, Lathe, Original, ReadBy, Style};
 use crate::outline::Drawing;
-use crate::quantity::{SHOWN_MM, plain_text, small_first};
+use crate::quantity::{SHOWN_MM, plain_text};
+use crate::say;
 use crate::thread::form::Thread;
 use crate::thread::{Fit, RunMate, Side, rules as thread_rules};
 use crate::voice::Voice;
@@ -121,12 +122,7 @@ impl CutSection {
 fn choose(facts: &CutFacts, lathe: &Lathe, thread: &Thread, voice: Voice, watch: &mut Vec<Watch>) -> (Style, f64) {
     let style = facts.style.unwrap_or_else(|| Style::usual(lathe, thread, voice));
     if let Some(why) = style.refused(lathe, thread, voice) {
-        watch.push(Watch::new(
-            Level::Danger,
-            Code::CompoundSwing,
-            "cut",
-            format!("Not {}: {why}. Plunge straight in by the cross-slide with lighter cuts.", style.says()),
-        ));
+        watch.push(Watch::new(Level::Danger, Code::CompoundSwing, "cut", say!(voice, "cut-style-refused", style = style.says(voice), why = why)));
     }
     let angle = if style.slants() { facts.compound_angle_deg.unwrap_or_else(|| style.angle(thread.flanks.trailing)) } else { 0.0 };
     if angle > thread.flanks.trailing + 1e-9 {
@@ -134,13 +130,7 @@ fn choose(facts: &CutFacts, lathe: &Lathe, thread: &Thread, voice: Voice, watch:
             Level::Danger,
             Code::CompoundAngle,
             "cut",
-            format!(
-                "The {} leans {}° where the flank is {}°: the groove is cut wide on its trailing side. Set it to {}° or less.",
-                voice.words().compound,
-                plain_text(angle, 1),
-                plain_text(thread.flanks.trailing, 1),
-                plain_text(thread.flanks.trailing, 1)
-            ),
+            say!(voice, "cut-leans-past-flank", leans = plain_text(angle, 1), flank = plain_text(thread.flanks.trailing, 1)),
         ));
     }
     (style, angle)
@@ -185,7 +175,7 @@ pub(crate) fn aim(sheet: &mut Worksheet, facts: &CutFacts, follows: &AimSources,
             Level::Warn,
             Code::TargetLimits,
             "cut",
-            format!("The size aimed at, {}, is outside the limits {} to {}.", voice.length(chosen.value), voice.length(low.value), voice.length(high.value)),
+            say!(voice, "cut-aim-outside", aim = voice.length(chosen.value), low = voice.length(low.value), high = voice.length(high.value)),
         ));
     }
     chosen
@@ -230,7 +220,10 @@ fn time(sheet: &mut Worksheet, before: &Inputs, passes: usize) -> TimeView {
     };
     #[allow(clippy::cast_precision_loss)] // at most a few hundred
     let whole = sheet.apply(&rules::WHOLE_TIME, [(passes as f64).into(), f64::from(before.thread.spec.starts).into(), pass, back, SETTING_S.into()]);
-    let minutes = |s: f64| if s < 100.0 { format!("{} s", plain_text(s, 0)) } else { format!("{} min", plain_text(s / 60.0, 0)) };
+    let voice = sheet.voice();
+    let minutes = |s: f64| {
+        if s < 100.0 { say!(voice, "time-seconds", s = plain_text(s, 0)) } else { say!(voice, "time-minutes", min = plain_text(s / 60.0, 0)) }
+    };
     let said = |n: Num| Quantity { text: minutes(n.value), ..Quantity::plain(n, 0, " s") };
     TimeView { pass: said(pass), whole: said(whole) }
 }
@@ -240,11 +233,11 @@ fn time(sheet: &mut Worksheet, before: &Inputs, passes: usize) -> TimeView {
 const SHORT_SHARE: f64 = 0.2;
 
 /// What to do where the passes stop.
-fn stop_says(rest: &RadialIf) -> String {
+fn stop_says(rest: &RadialIf, voice: Voice) -> String {
     if rest.max.value - rest.min.value > 1e-9 {
-        format!("Measure now: the whole depth is between {} and {}, by the tip.", rest.min.text, rest.max.text)
+        say!(voice, "cut-measure-now-between", min = &rest.min.text, max = &rest.max.text)
     } else {
-        format!("Measure now: with the tip aimed at the whole depth is {}, and what it really is shows here.", rest.min.text)
+        say!(voice, "cut-measure-now", depth = &rest.min.text)
     }
 }
 
@@ -333,7 +326,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &CutFacts, blank: &BlankFacts
         scale,
         target_pitch_diameter_mm: Quantity::length(voice, target),
         radial_mm: Quantity::length(voice, radial),
-        stop_says: radial_if_mm.as_ref().map(stop_says),
+        stop_says: radial_if_mm.as_ref().map(|rest| stop_says(rest, voice)),
         radial_if_mm,
         compound_mm: compound.map(|v| Quantity::length(voice, v)),
         full_depth: passes.last().and_then(|p| p.dial.first().cloned()),
@@ -348,19 +341,14 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &CutFacts, blank: &BlankFacts
 
 /// The blank leaves nothing to cut.
 fn nothing_to_cut(radial: f64, voice: Voice) -> Watch {
-    Watch::new(
-        Level::Danger,
-        Code::BlankSize,
-        "cut",
-        format!("There is nothing to cut: {} of infeed from this blank. Check the blank's diameter and the size aimed at.", voice.length(radial)),
-    )
+    Watch::new(Level::Danger, Code::BlankSize, "cut", say!(voice, "cut-nothing", infeed = voice.length(radial)))
 }
 
-/// The most force a slender part or bar stands, N, with what it is.
+/// The most force a slender part or bar stands, N, with which of the two it is.
 fn most_n(sheet: &mut Worksheet, before: &Inputs) -> Option<(f64, &'static str)> {
     match (before.beam, before.bar_mm) {
-        (Some(beam), _) => beam.stands_n(sheet, style::GIVES_MM).map(|n| (n, "The work")),
-        (None, Some(bar)) => Some((style::bar_stands_n(bar, before.thread.length), "The bar")),
+        (Some(beam), _) => beam.stands_n(sheet, style::GIVES_MM).map(|n| (n, "work")),
+        (None, Some(bar)) => Some((style::bar_stands_n(bar, before.thread.length), "bar")),
         (None, None) => None,
     }
 }
@@ -391,16 +379,9 @@ fn lightened(facts: &CutFacts, largest: f64, bounds: &Bounds, slender: Option<&s
     let over = largest > bounds.area_mm2 * 1.3;
     match slender {
         _ if own => None,
-        Some(what) if over => Some(format!(
-            "{what} is slender and stands {most} without giving more than {}, but a lighter cut than these only rubs.",
-            voice.length(style::GIVES_MM)
-        )),
-        Some(what) => {
-            Some(format!("Cuts lightened: {} is slender, and would give more than {} under a bolder one.", small_first(what), voice.length(style::GIVES_MM)))
-        }
-        None if over => Some(format!(
-            "That is more than the {most} of the material and this lathe, but a lighter cut than {took} only rubs: rough with a narrower tool, or take one wall at a time."
-        )),
+        Some(what) if over => Some(say!(voice, "cut-slender-over", what = what, most = &most, gives = voice.length(style::GIVES_MM))),
+        Some(what) => Some(say!(voice, "cut-lightened", what = what, gives = voice.length(style::GIVES_MM))),
+        None if over => Some(say!(voice, "cut-over-the-most", most = &most, took = &took)),
         None => None,
     }
 }
@@ -416,22 +397,25 @@ fn warn_of_the_passes(facts: &CutFacts, passes: &[PassRow], bounds: &Bounds, wat
     let least = steps().fold(f64::INFINITY, f64::min);
     let mut said = Vec::new();
     if most > bounds.area_mm2 * 1.1 {
-        said.push(format!("up to {} at once, where {} is what the material, this lathe and the work stand", voice.area(most), voice.area(bounds.area_mm2)));
+        said.push(say!(voice, "cut-told-area", most = voice.area(most), stands = voice.area(bounds.area_mm2)));
     }
     let first = cutting.first().map_or(0.0, |p| p.radial_mm);
     if first > bounds.first_mm * 1.1 {
-        said.push(format!("a first cut of {}, where {} is bold", voice.length(first), voice.length(bounds.first_mm)));
+        said.push(say!(voice, "cut-told-first", first = voice.length(first), bold = voice.length(bounds.first_mm)));
     }
     if least < bounds.least_mm * 0.5 {
-        let least = if voice.shows(least) { format!("a cut of {}", voice.length(least)) } else { "a pass that takes nothing".to_owned() };
-        said.push(format!("{least}, where under {} the tool rubs or the dial cannot be set", voice.length(bounds.least_mm)));
+        let (shows, under) = (if voice.shows(least) { "yes" } else { "no" }, voice.length(bounds.least_mm));
+        said.push(say!(voice, "cut-told-least", shows = shows, least = voice.length(least), under = under));
     }
     if !said.is_empty() {
-        let passes = |n: usize| format!("{n} {}", if n == 1 { "pass" } else { "passes" });
         // A number told is for the whole depth; to a stop there are fewer.
         let told = facts.passes.map_or(cutting.len(), |n| n as usize);
-        let stop = if told == cutting.len() { String::new() } else { format!(" for the whole depth, {} of them to where it is measured", cutting.len()) };
-        let text = format!("{}, as told{stop}: {}.", passes(told), said.join("; "));
+        let said = said.join("; ");
+        let text = if told == cutting.len() {
+            say!(voice, "cut-passes-told", n = told, said = said)
+        } else {
+            say!(voice, "cut-passes-told-to-stop", n = told, first = cutting.len(), said = said)
+        };
         watch.push(Watch::new(Level::Warn, Code::Passes, "cut", text));
     }
 }
@@ -503,22 +487,18 @@ fn set(sheet: &mut Worksheet, before: &Inputs, laid: &[PlannedPass], on: &Settin
 /// The slide's end of travel, and what cannot be read as was asked.
 fn warn_of_the_dial(facts: &CutFacts, lathe: &Lathe, dial: &DepthDial, travel: Num, watch: &mut Vec<Watch>, voice: Voice) {
     let slide = if dial.slide == SlideName::Compound { &lathe.compound } else { &lathe.cross_slide };
-    let name = if dial.slide == SlideName::Compound { voice.words().compound } else { "cross-slide" };
+    let name = if dial.slide == SlideName::Compound { "compound" } else { "cross" };
     if let Some(has) = slide.travel_mm.filter(|has| travel.value > *has) {
-        let text = format!("The {name} has {} of travel and {} is needed.", voice.length(has), voice.length(travel.value));
+        let text = say!(voice, "cut-travel-short", slide = name, has = voice.length(has), need = voice.length(travel.value));
         watch.push(Watch::new(Level::Danger, Code::CompoundTravel, "cut", text));
     }
     match facts.read_by {
         ReadBy::Indicator if travel.value > facts.indicator.travel_mm => {
-            let text = format!(
-                "The indicator's plunger goes {} and {} is needed: set it again part way, and carry what it read.",
-                voice.length(facts.indicator.travel_mm),
-                voice.length(travel.value)
-            );
+            let text = say!(voice, "cut-indicator-short", goes = voice.length(facts.indicator.travel_mm), need = voice.length(travel.value));
             watch.push(Watch::new(Level::Warn, Code::IndicatorTravel, "cut", text));
         }
         ReadBy::Readout if dial.read_by != ReadBy::Readout => {
-            let text = format!("No readout of this lathe reads its {name}: the depth is given on the dial.");
+            let text = say!(voice, "cut-no-readout", slide = name);
             watch.push(Watch::new(Level::Warn, Code::Readout, "cut", text));
         }
         _ => {}
@@ -544,12 +524,7 @@ fn warn_of_the_tip(thread: &Thread, tip: &Tip, target: f64, watch: &mut Vec<Watc
     if let Some(limit) = must_clear {
         let short = if external { root - limit.value } else { limit.value - root };
         if short / 2.0 > rounding {
-            watch.push(Watch::new(
-                Level::Warn,
-                Code::TipTooWide,
-                "cut",
-                format!("The tip is too wide: at size the root still stands {} in the way of the mate. Grind the flat narrower.", voice.length(short / 2.0)),
-            ));
+            watch.push(Watch::new(Level::Warn, Code::TipTooWide, "cut", say!(voice, "cut-tip-too-wide", short = voice.length(short / 2.0))));
         }
     }
     // A round tip must leave the flank straight as far as the mate's crest, less what that is rounded itself.
@@ -560,11 +535,7 @@ fn warn_of_the_tip(thread: &Thread, tip: &Tip, target: f64, watch: &mut Vec<Watc
         let straight_to = if external { root + round - rounded } else { root - round + rounded };
         let short = if external { straight_to - crest.value } else { crest.value - straight_to };
         if short / 2.0 > rounding {
-            let text = format!(
-                "The tip's radius of {} leaves the root round {} past the mate's crest, which rides on it: stone it smaller.",
-                voice.length(radius),
-                voice.length(short / 2.0)
-            );
+            let text = say!(voice, "cut-tip-rides", radius = voice.length(radius), past = voice.length(short / 2.0));
             watch.push(Watch::new(Level::Warn, Code::TipTooWide, "cut", text));
         }
     }
@@ -579,16 +550,12 @@ fn warn_of_the_tip(thread: &Thread, tip: &Tip, target: f64, watch: &mut Vec<Watc
     };
     let past = deepest.map_or(0.0, |d| if external { d - root } else { root - d });
     if past / 2.0 > SHOWN_MM {
-        let cure = if sixty { "stone a flat near P/8 on it" } else { "grind the tip to the width asked" };
+        let cure = if sixty { "stone" } else { "grind" };
         watch.push(Watch::new(
             Level::Warn,
             Code::RootPastMinor,
             "cut",
-            format!(
-                "This sharp a tip cuts the root {} past the form's: {cure}, or expect a weaker {}.",
-                voice.length(past / 2.0),
-                if external { "core" } else { "wall" }
-            ),
+            say!(voice, "cut-root-past", past = voice.length(past / 2.0), cure = cure, side = if external { "outside" } else { "inside" }),
         ));
     }
 }
@@ -598,13 +565,13 @@ fn scale(lathe: &Lathe, angle: f64, style: Style, voice: Voice) -> (f64, String)
     let shown = |deg: f64| if lathe.compound.scale_from_bed { 90.0 - deg } else { deg };
     if style == Style::Alternating {
         let along = shown(90.0);
-        return (along, format!("Lay the {} along the bed, {}° on its scale; straight in by the cross-slide.", voice.words().compound, plain_text(along, 0)));
+        return (along, say!(voice, "cut-lay-along", angle = plain_text(along, 0)));
     }
     if !style.slants() {
-        return (shown(0.0), "Straight in by the cross-slide.".into());
+        return (shown(0.0), say!(voice, "cut-straight-in"));
     }
-    let from = if lathe.compound.scale_from_bed { "the bed" } else { "the cross-slide line" };
-    (shown(angle), format!("Set the {} to {}° on its scale, which counts from {from}.", voice.words().compound, plain_text(shown(angle), 1)))
+    let from = if lathe.compound.scale_from_bed { "bed" } else { "cross" };
+    (shown(angle), say!(voice, "cut-set-compound", angle = plain_text(shown(angle), 1), from = from))
 }
 
 /// Rules of thumb beside the answer: the depths handbooks give for the form.
@@ -625,7 +592,7 @@ fn bench(thread: &Thread, radial: f64, voice: Voice) -> Vec<BenchFigure> {
             BenchFigure {
                 rule,
                 radial_mm: Quantity::length(voice, x),
-                says: format!("{} {} than this tip and blank want", voice.length((x - radial).abs()), if x > radial { "deeper" } else { "shallower" }),
+                says: say!(voice, "cut-bench-off", by = voice.length((x - radial).abs()), way = if x > radial { "deeper" } else { "shallower" }),
             }
         })
         .collect()

@@ -5,6 +5,7 @@ use super::dial::{DepthDial, SlideName};
 use crate::gears::{DialAnswer, reengage};
 use crate::job::{Lathe, Slide};
 use crate::quantity::{Ratio, plain_text, real};
+use crate::say;
 use crate::voice::Voice;
 use num_traits::One;
 use serde::Serialize;
@@ -55,17 +56,8 @@ pub fn ways(lathe: &Lathe, hung: &Hung<'_>, starts: u8, pitch: f64, voice: Voice
     if starts < 2 {
         return Vec::new();
     }
-    let mut list = vec![half_nut(lathe, hung, starts, voice), compound(lathe, starts, pitch, voice), gear_teeth(lathe, hung, starts)];
-    list.push(IndexWay {
-        by: IndexBy::DriverPlate,
-        says: format!(
-            "Between {}s, with {starts} slots evenly round the driver plate: move the dog's tail to the next slot, the same way each time.",
-            voice.words().center
-        ),
-        serves: false,
-        recommended: false,
-        count: None,
-    });
+    let mut list = vec![half_nut(lathe, hung, starts, voice), compound(lathe, starts, pitch, voice), gear_teeth(lathe, hung, starts, voice)];
+    list.push(IndexWay { by: IndexBy::DriverPlate, says: say!(voice, "starts-by-plate", starts = &starts), serves: false, recommended: false, count: None });
     // What undoes nothing comes first: the half-nut is exact and quick, the compound needs no gear touched.
     if let Some(first) = list.iter_mut().find(|w| w.serves) {
         first.recommended = true;
@@ -82,7 +74,6 @@ pub fn pitches_on(ratio: &Ratio, starts: u8, i: u8) -> Option<i128> {
 }
 
 fn half_nut(lathe: &Lathe, hung: &Hung<'_>, starts: u8, voice: Voice) -> IndexWay {
-    let nut = voice.words().half_nut;
     let way = |says: String, serves: bool, count: Option<i128>| IndexWay {
         by: IndexBy::HalfNut,
         says,
@@ -91,22 +82,14 @@ fn half_nut(lathe: &Lathe, hung: &Hung<'_>, starts: u8, voice: Voice) -> IndexWa
         count: count.and_then(|k| u32::try_from(k).ok()),
     };
     let Some(k) = pitches_on(&hung.ratio, starts, 1) else {
-        return way(format!("Not by the {nut}: with this train every place it closes falls in the same start, or in none."), false, None);
+        return way(say!(voice, "starts-not-by-nut"), false, None);
     };
-    let pitches = if k == 1 { "leadscrew pitch".to_owned() } else { format!("{k} leadscrew pitches") };
+    let pitches = k;
     let dial = reengage(&hung.ratio, lathe.dial.as_ref());
     let (Some(teeth), Some(marks), Some(every)) = (dial.teeth, dial.marks, mark_on(&dial, k)) else {
-        return way(format!("The {nut} closed {pitches} off would find the next start, but the dial has no mark to count that by."), false, Some(k));
+        return way(say!(voice, "starts-no-mark", pitches = pitches), false, Some(k));
     };
-    let places = if marks == teeth { "teeth of the dial gear" } else { "marks" };
-    way(
-        format!(
-            "When one start is at size, close the {nut} {every} {} on from the mark of that start: {pitches} off, exactly the next start. Keep each start to its own marks.",
-            if every == 1 { places.trim_end_matches('s').replace("teeth", "tooth") } else { places.to_owned() }
-        ),
-        true,
-        Some(k),
-    )
+    way(say!(voice, "starts-by-nut", every = every, places = if marks == teeth { "teeth" } else { "marks" }, pitches = pitches), true, Some(k))
 }
 
 /// Marks on from the one used first that stand k leadscrew pitches off, or as far off and whole repeats more.
@@ -129,31 +112,21 @@ fn compound(lathe: &Lathe, starts: u8, pitch: f64, voice: Voice) -> IndexWay {
     let reach = pitch * f64::from(starts - 1);
     let way = |says: String, serves: bool| IndexWay { by: IndexBy::Compound, says, serves, recommended: false, count: None };
     if !along {
-        return way(format!("Not by the {}: on this lathe it does not swing to lie along the bed.", voice.words().compound), false);
+        return way(say!(voice, "starts-compound-swing"), false);
     }
     if let Some(travel) = slide.travel_mm.filter(|t| *t < reach) {
-        return way(
-            format!("Not by the {}: the last start is {} on and it travels {}.", voice.words().compound, voice.coarse(reach), voice.given(travel)),
-            false,
-        );
+        return way(say!(voice, "starts-compound-travel", on = voice.coarse(reach), travels = voice.given(travel)), false);
     }
     let (setting, off) = moved(slide, pitch, voice);
-    let off_text = voice.length(off.abs());
-    let residue = if !voice.shows(off) {
-        String::new()
-    } else {
-        format!("; half a division is the nearest, {off_text} {} the pitch", if off > 0.0 { "over" } else { "under" })
+    let residue = match voice.shows(off) {
+        false => "none",
+        true if off > 0.0 => "over",
+        true => "under",
     };
-    way(
-        format!(
-            "Lay the {} along the bed from the first and feed in straight by the cross-slide. For the next start move it on one pitch: {setting}{residue}. Take its backlash up the same way each time.",
-            voice.words().compound
-        ),
-        true,
-    )
+    way(say!(voice, "starts-by-compound", setting = setting, residue = residue, off = voice.length(off.abs())), true)
 }
 
-fn gear_teeth(lathe: &Lathe, hung: &Hung<'_>, starts: u8) -> IndexWay {
+fn gear_teeth(lathe: &Lathe, hung: &Hung<'_>, starts: u8, voice: Voice) -> IndexWay {
     let (drivers, driven) = hung.gears;
     let s = Ratio::from_integer(i128::from(starts));
     // Turns of each driver for one of the spindle; a share of its teeth must come out whole.
@@ -162,26 +135,23 @@ fn gear_teeth(lathe: &Lathe, hung: &Hung<'_>, starts: u8) -> IndexWay {
     for (i, driver) in drivers.iter().enumerate() {
         let teeth = Ratio::from_integer(i128::from(*driver)) * turns / s;
         if teeth.denom().is_one() {
-            let place = if i == 0 { "on the spindle stud".to_owned() } else { "on the arm".to_owned() };
+            let place = if i == 0 { "stud" } else { "arm" };
             return IndexWay {
                 by: IndexBy::GearTeeth,
-                says: format!(
-                    "Isolate the machine. Mark the {driver} {place} and the tooth it stands in, swing its mesh clear, turn the spindle by hand till {} of its teeth have gone by with the leadscrew still, and mesh it again; the same way each time.",
-                    teeth.numer()
-                ),
+                says: say!(voice, "starts-by-gear", driver = driver, place = place, teeth = *teeth.numer()),
                 serves: true,
                 recommended: false,
                 count: u32::try_from(*teeth.numer()).ok(),
             };
         }
-        told.push(format!("{driver} would go {} teeth", plain_text(real(&teeth), 2)));
+        told.push(say!(voice, "starts-gear-would", driver = driver, teeth = plain_text(real(&teeth), 2)));
         if let Some(next) = driven.get(i) {
             turns = turns * Ratio::from_integer(i128::from(*driver)) / Ratio::from_integer(i128::from(*next));
         }
     }
     IndexWay {
         by: IndexBy::GearTeeth,
-        says: format!("Not by slipping a gear: the {}. A first driver whose teeth divide by {starts} would serve.", told.join(", the ")),
+        says: say!(voice, "starts-not-by-gear", told = told.join(", "), starts = starts),
         serves: false,
         recommended: false,
         count: None,

@@ -8,6 +8,7 @@ use crate::bit::{STEEL_GPA, STOCKING_LEAVES_MM, Tip};
 use crate::job::{BlankFacts, CutFacts, Lathe, ReadBy, Reads, Style};
 use crate::outline::{Drawing, Point, Shape};
 use crate::quantity::plain_text;
+use crate::say;
 use crate::thread::form::Thread;
 use crate::thread::{Flanks, Side};
 use crate::voice::Voice;
@@ -27,13 +28,13 @@ impl Style {
 
     /// As it is said.
     #[must_use]
-    pub const fn says(self) -> &'static str {
+    pub fn says(self, voice: Voice) -> String {
         match self {
-            Self::Radial => "straight in",
-            Self::Flank => "flank",
-            Self::ModifiedFlank => "modified flank",
-            Self::Alternating => "alternating flanks",
-            Self::StockingThenForm => "stocking tool, then form tool",
+            Self::Radial => say!(voice, "style-radial"),
+            Self::Flank => say!(voice, "style-flank"),
+            Self::ModifiedFlank => say!(voice, "style-modified-flank"),
+            Self::Alternating => say!(voice, "style-alternating"),
+            Self::StockingThenForm => say!(voice, "style-stocking"),
         }
     }
 
@@ -46,13 +47,13 @@ impl Style {
     }
 
     /// What may go wrong with it.
-    const fn risk(self) -> &'static str {
+    fn risk(self, voice: Voice) -> String {
         match self {
-            Self::Radial => "both flanks and the tip cut at once: the chip crowds, and a slender part chatters",
-            Self::Flank => "one flank cuts, the other rubs along unfinished: a last pass straight in cleans it",
-            Self::ModifiedFlank => "one flank cuts, the other is skimmed; leaned past the flank it cuts wide",
-            Self::Alternating => "wear is shared by both edges; two dials to set each pass",
-            Self::StockingThenForm => "the form tool meets little metal; two tools, and the second must be set central",
+            Self::Radial => say!(voice, "style-radial-risk"),
+            Self::Flank => say!(voice, "style-flank-risk"),
+            Self::ModifiedFlank => say!(voice, "style-modified-flank-risk"),
+            Self::Alternating => say!(voice, "style-alternating-risk"),
+            Self::StockingThenForm => say!(voice, "style-stocking-risk"),
         }
     }
 
@@ -71,10 +72,10 @@ impl Style {
     }
 
     /// Why it is the one proposed.
-    const fn reason(self) -> &'static str {
+    fn reason(self, voice: Voice) -> String {
         match self {
-            Self::Radial => "the slide cannot follow a flank here, and the cross-slide alone does it",
-            _ => "one edge cuts, so the chip runs free, and half a degree less than the flank skims the other clean",
+            Self::Radial => say!(voice, "style-radial-reason"),
+            _ => say!(voice, "style-flank-reason"),
         }
     }
 
@@ -84,13 +85,13 @@ impl Style {
         let swings = |angle: f64| (low..=high).contains(&angle) || (low..=high).contains(&-angle);
         let straight = thread.flanks.trailing.min(thread.flanks.leading) <= 0.5;
         match self {
-            Self::Flank | Self::ModifiedFlank if straight => Some("straight sides have no flank to follow".into()),
+            Self::Flank | Self::ModifiedFlank if straight => Some(say!(voice, "style-no-flank")),
             Self::Flank | Self::ModifiedFlank if !swings(self.angle(thread.flanks.trailing)) => {
-                Some(format!("the {} does not swing to {}°", voice.words().compound, plain_text(self.angle(thread.flanks.trailing), 1)))
+                Some(say!(voice, "style-no-swing", angle = plain_text(self.angle(thread.flanks.trailing), 1)))
             }
-            Self::Alternating if straight => Some("straight sides cannot be cut one at a time to size".into()),
-            Self::Alternating if !swings(90.0) => Some(format!("the {} does not swing to lie along the bed", voice.words().compound)),
-            Self::StockingThenForm if thread.alpha_deg >= 20.0 => Some("its groove is narrow at the root: a stocking tool would have no tip".into()),
+            Self::Alternating if straight => Some(say!(voice, "style-not-one-at-a-time")),
+            Self::Alternating if !swings(90.0) => Some(say!(voice, "style-no-lie")),
+            Self::StockingThenForm if thread.alpha_deg >= 20.0 => Some(say!(voice, "style-no-stocking")),
             _ => None,
         }
     }
@@ -163,7 +164,7 @@ pub(super) fn bounds(sheet: &mut Worksheet, on: &Stands<'_>, depth: Num, style: 
     let share = sheet.apply_assuming(
         &rules::LATHE_SHARE,
         [on.lathe.screw_mm.unwrap_or(SCREW_MM).into()],
-        on.lathe.screw_mm.is_none().then(|| "its leadscrew's diameter was not told".to_owned()),
+        on.lathe.screw_mm.is_none().then(|| say!(sheet.voice(), "style-screw-untold")),
     );
     let most = sheet.apply(&rules::MOST_AREA, [material.most_area_mm2.into(), share, style.share().into()]).value;
     let slender = on.most_n.map(|(n, what)| (n / (material.kc1_n_mm2 * CHIP_MM.powf(-0.25)), what)).filter(|(area, _)| *area < most);
@@ -265,12 +266,12 @@ pub struct StyleView {
     /// Which.
     pub style: Style,
     /// As it is said.
-    pub says: &'static str,
+    pub says: String,
     /// Whether it is the one followed.
     pub chosen: bool,
     /// Why it is the one recommended; absent of the others.
     #[serde(skip_serializing_if = "Option::is_none")]
-    pub recommended: Option<&'static str>,
+    pub recommended: Option<String>,
     /// Why it cannot be used here; absent when it can.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub refused: Option<String>,
@@ -283,7 +284,7 @@ pub struct StyleView {
     #[serde(skip_serializing_if = "Option::is_none")]
     pub bites_text: Option<[String; 3]>,
     /// What may go wrong with it.
-    pub risk: &'static str,
+    pub risk: String,
     /// The groove with what every pass takes of it.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub drawing: Option<Drawing>,
@@ -304,14 +305,14 @@ fn compare(ask: &StyleQuery<'_>, on: &Stands<'_>, voice: Voice, (followed, towar
             let refused = style.refused(lathe, ask.thread, voice);
             let mut said = StyleView {
                 style,
-                says: style.says(),
+                says: style.says(voice),
                 chosen: style == followed,
-                recommended: (style == usual).then(|| style.reason()),
+                recommended: (style == usual).then(|| style.reason(voice)),
                 refused,
                 passes: 0,
                 bites: None,
                 bites_text: None,
-                risk: style.risk(),
+                risk: style.risk(voice),
                 drawing: None,
             };
             if said.refused.is_some() {
@@ -339,7 +340,7 @@ fn compare(ask: &StyleQuery<'_>, on: &Stands<'_>, voice: Voice, (followed, towar
                     sections.push(field.section().to_vec());
                 }
             }
-            said.drawing = Some(layers(&sections, ask.thread.spec.side, toward, style.says(), voice));
+            said.drawing = Some(layers(&sections, ask.thread.spec.side, toward, &style.says(voice), voice));
             said.passes = laid.iter().filter(|p| matches!(p.kind, PassKind::Cut | PassKind::Stocking)).count();
             let most = most.rounded();
             said.bites_text = Some([most.leading_mm2, most.tip_mm2, most.trailing_mm2].map(|mm2| voice.area(mm2)));
@@ -363,7 +364,7 @@ fn layers(sections: &[Vec<Point>], side: Side, toward: bool, says: &str, voice: 
         shapes.push(Shape::closed("cut.pass", pair[0].iter().chain(pair[1].iter().rev()).map(place).collect()));
     }
     let frame = [-wide, (up * deep).min(0.0), wide, (up * deep).max(0.0)];
-    Drawing::chart(voice, format!("The groove cut {says}, a band for each of {} passes.", sections.len() - 1), frame, shapes, Vec::new())
+    Drawing::chart(voice, say!(voice, "style-drawn", says = &says, n = sections.len() - 1), frame, shapes, Vec::new())
 }
 
 /// What the styles are compared on, kept so that they are compared only where that is shown.

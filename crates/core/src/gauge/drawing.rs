@@ -2,6 +2,7 @@
 
 use crate::gauge::chosen::Chosen;
 use crate::outline::{Dimension, Drawing, Point, Shape};
+use crate::say;
 use crate::thread::drawing::{profile, wire_in_groove};
 use crate::thread::form::Thread;
 use crate::voice::Voice;
@@ -51,12 +52,12 @@ pub(super) fn wires(thread: &Thread, target: f64, crest_d: f64, h: f64, chosen: 
     }
     Drawing::new(
         voice,
-        format!("Three wires of {} in the grooves, {} over them at the size aimed at.", voice.length(chosen.wire), voice.length(over)),
+        say!(voice, "wires-drawn", wire = voice.length(chosen.wire), over = voice.length(over)),
         shapes,
         vec![
             Dimension::new(
                 "over_wires",
-                "size over wires at the aim",
+                say!(voice, "dim-over-wires"),
                 Quantity::length(voice, over),
                 [right + pitch * 0.35, -anvil],
                 [right + pitch * 0.35, anvil],

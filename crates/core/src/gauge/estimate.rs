@@ -387,7 +387,7 @@ impl Estimate {
         let odds = if chance < 0.001 {
             "none"
         } else if chance < 0.02 {
-            "few"
+            "low"
         } else {
             "some"
         };
@@ -405,9 +405,16 @@ impl Estimate {
         let doubt_mm = 2.0 * self.spread[0][0].max(0.0).sqrt() * self.slope;
         let count = self.readings;
         let mate_mm = (self.fits > 0).then(|| run.size_at(m));
-        let mate = mate_mm.map_or_else(String::new, |mm| {
-            format!(" The mate just goes at {}, give or take {}.", voice.length(mm), voice.length(4.0 * self.spread[2][2].max(0.0).sqrt()))
-        });
+        // Known to the thousandth, it is not said to be known to nought.
+        let doubt = if doubt_mm < 0.01 { voice.length(doubt_mm) } else { voice.coarse(doubt_mm) };
+        let (flat, share) = (voice.coarse(flat_mm), plain_text(100.0 * spring, 0));
+        let says = match mate_mm {
+            None => say!(voice, "tip-found", n = count, flat = flat, doubt = doubt, spring = share),
+            Some(mm) => {
+                let (mate, sd) = (voice.length(mm), voice.length(4.0 * self.spread[2][2].max(0.0).sqrt()));
+                say!(voice, "tip-found-and-mate", n = count, flat = flat, doubt = doubt, spring = share, mate = mate, sd = sd)
+            }
+        };
         Some(TipFound {
             flat_mm,
             doubt_mm,
@@ -418,14 +425,7 @@ impl Estimate {
             mate_mm,
             readings: count,
             sure: doubt_mm <= WORTH_KEEPING_MM,
-            says: format!(
-                "By {count} {} the tip is {} flat, give or take {}; some {} % of a cut springs away.{mate}",
-                if count == 1 { "reading" } else { "readings" },
-                voice.coarse(flat_mm),
-                // Known to the thousandth, it is not said to be known to nought.
-                if doubt_mm < 0.01 { voice.length(doubt_mm) } else { voice.coarse(doubt_mm) },
-                plain_text(100.0 * spring, 0)
-            ),
+            says,
         })
     }
 }

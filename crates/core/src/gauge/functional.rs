@@ -52,13 +52,15 @@ pub(crate) fn reckon(
     let size = sheet.apply(if screw { &rules::FUNCTIONAL_SCREW } else { &rules::FUNCTIONAL_BORE }, [target, lead, flanks]);
     let clearance = if screw { sheet.apply(&rules::LEFT, [mate, size]) } else { sheet.apply(&rules::LEFT, [size, mate]) };
     let other = if screw { "nut" } else { "screw" };
-    let is = if made_mm.is_some() { "as made" } else { "at its tightest limit" };
-    let feels = format!("lead {}, flanks {}", voice.micro(lead.value), voice.micro(flanks.value));
+    let is = if made_mm.is_some() { "made" } else { "tightest" };
+    let [lead_text, flanks_text] = [lead, flanks].map(|n| voice.micro(n.value));
     let length = voice.along(thread.engagement);
     let says = if clearance.value < -SHOWN_MM {
-        say!(voice, "mate-tight", other = other, length = &length, is = is, clearance = voice.length(-clearance.value), feels = &feels)
+        let by = voice.length(-clearance.value);
+        say!(voice, "mate-tight", other = other, length = length, is = is, clearance = by, lead = lead_text, flanks = flanks_text)
     } else {
-        format!("A {other} {length} long, {is}, has {} left: {feels}.", voice.length(clearance.value.max(0.0)))
+        let left = voice.length(clearance.value.max(0.0));
+        say!(voice, "mate-has-left", other = other, length = length, is = is, left = left, lead = lead_text, flanks = flanks_text)
     };
     let (low, high) = (thread.own.pitch.0.value, thread.own.pitch.1.value);
     let aim = Some(target.value + turn * clearance.value).filter(|aim| clearance.value < -SHOWN_MM && *aim >= low - 1e-9 && *aim <= high + 1e-9);

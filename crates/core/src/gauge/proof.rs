@@ -4,6 +4,7 @@
 use super::GaugeSection;
 use crate::blank::BlankSection;
 use crate::job::{GaugeFacts, Kit, MicrometerKind, OwnedMicrometer, Proof};
+use crate::say;
 use crate::thread::form::Thread;
 use crate::thread::{MateFacts, Side};
 use crate::voice::Voice;
@@ -20,7 +21,7 @@ pub struct ProofWay {
     /// Which.
     pub by: Proof,
     /// As it is said.
-    pub says: &'static str,
+    pub says: String,
     /// Whether it can be done with the part as held; absent where what it hangs on was not told.
     pub serves: Option<bool>,
     /// How, or what stands in the way.
@@ -87,7 +88,7 @@ pub(crate) fn reckon(before: &Inputs<'_>, voice: Voice) -> ProofView {
         .filter(|by| !(side == Side::Internal && *by == Proof::Wires))
         .map(|by| {
             let (serves, why) = judge(by, before, voice);
-            ProofWay { by, says: says(by, side), serves, why, chosen: false }
+            ProofWay { by, says: says(by, side, voice), serves, why, chosen: false }
         })
         .collect();
     // Turning a gauge or a test piece is work first: it is chosen, not fallen into.
@@ -111,15 +112,15 @@ pub(crate) fn reckon(before: &Inputs<'_>, voice: Voice) -> ProofView {
     ProofView { by, gauge: (by == Some(Proof::Plug)).then(|| to_turn(before.thread, voice)), instrument: instrument.map(|m| m.name.clone()), ways }
 }
 
-const fn says(by: Proof, side: Side) -> &'static str {
+fn says(by: Proof, side: Side, voice: Voice) -> String {
     match (by, side) {
-        (Proof::Wires, _) => "three wires under a micrometer",
-        (Proof::ThreadMicrometer, Side::External) => "a thread micrometer",
-        (Proof::ThreadMicrometer, Side::Internal) => "an inside thread micrometer",
-        (Proof::Mate, _) => "the mate, tried on",
-        (Proof::Plug, Side::External) => "a ring cut first, to the limits",
-        (Proof::Plug, Side::Internal) => "a plug turned first, to the limits",
-        (Proof::TestPiece | Proof::Auto, _) => "a test piece, its last setting repeated",
+        (Proof::Wires, _) => say!(voice, "proof-by-wires"),
+        (Proof::ThreadMicrometer, Side::External) => say!(voice, "proof-by-thread-micrometer"),
+        (Proof::ThreadMicrometer, Side::Internal) => say!(voice, "proof-by-inside-micrometer"),
+        (Proof::Mate, _) => say!(voice, "proof-by-mate"),
+        (Proof::Plug, Side::External) => say!(voice, "proof-by-ring"),
+        (Proof::Plug, Side::Internal) => say!(voice, "proof-by-plug"),
+        (Proof::TestPiece | Proof::Auto, _) => say!(voice, "proof-by-test-piece"),
     }
 }
 
@@ -148,9 +149,9 @@ fn in_range<'a>(before: &Inputs<'a>, kind: MicrometerKind, sizes: Option<[f64; 2
 fn micrometer(before: &Inputs<'_>, kind: MicrometerKind, sizes: [f64; 2], voice: Voice) -> ProofFinding {
     let wanted = voice.between(sizes[0], sizes[1]);
     match in_range(before, kind, Some(sizes)) {
-        Some(m) => (Some(true), format!("{wanted}, within the {} micrometer", m.name)),
-        None if before.kit.micrometers.is_empty() => (None, format!("no micrometers are listed: one that spans {wanted} is needed")),
-        None => (Some(false), format!("no micrometer in the drawer spans {wanted}")),
+        Some(m) => (Some(true), say!(voice, "proof-within", wanted = &wanted, name = &m.name)),
+        None if before.kit.micrometers.is_empty() => (None, say!(voice, "proof-no-micrometers", wanted = &wanted)),
+        None => (Some(false), say!(voice, "proof-no-micrometer-spans", wanted = &wanted)),
     }
 }
 
@@ -159,48 +160,37 @@ fn judge(by: Proof, before: &Inputs<'_>, voice: Voice) -> ProofFinding {
     match by {
         Proof::Wires => {
             let (Some(wire), Some(sizes)) = (before.gauge.wire_mm.as_ref(), over(before.gauge)) else {
-                let why = if thread.alpha_deg <= 0.0 { "straight sides seat no wires" } else { "no wire in the drawer serves" };
-                return (Some(false), why.into());
+                let why = if thread.alpha_deg <= 0.0 { say!(voice, "proof-no-wires-square") } else { say!(voice, "proof-no-wire-serves") };
+                return (Some(false), why);
             };
             let p = thread.pitch.value;
             let usable = before.blank.endings.iter().find(|e| e.chosen).map_or(thread.length, |e| e.usable_mm.value);
             // Two wires lie a pitch apart under one anvil, the third between them.
             let needs = 2.0 * p + wire.value;
             if usable < needs {
-                let there =
-                    if usable < 0.05 { "no full thread is left for".to_owned() } else { format!("{} of full thread is too short for", voice.about(usable)) };
-                return (Some(false), format!("{there} three wires, which span {}", voice.least(needs)));
+                let any = if usable < 0.05 { "no" } else { "yes" };
+                return (Some(false), say!(voice, "proof-wires-too-long", any = any, there = voice.about(usable), span = voice.least(needs)));
             }
             if p + wire.value / 2.0 > ANVIL_MM {
-                return (
-                    Some(false),
-                    format!("two wires a pitch apart reach past an anvil of {}: measure over one wire, or by the mate", voice.length(ANVIL_MM)),
-                );
+                return (Some(false), say!(voice, "proof-past-anvil", anvil = voice.length(ANVIL_MM)));
             }
             if before.shoulder && usable < f64::midpoint(ANVIL_MM, needs) {
-                return (
-                    Some(false),
-                    format!(
-                        "the shoulder meets the anvil before the wires are all under it: {} of full thread, {} needed",
-                        voice.length(usable),
-                        voice.length(f64::midpoint(ANVIL_MM, needs))
-                    ),
-                );
+                return (Some(false), say!(voice, "proof-shoulder-meets", there = voice.length(usable), need = voice.length(f64::midpoint(ANVIL_MM, needs))));
             }
             let (serves, why) = micrometer(before, MicrometerKind::Outside, sizes, voice);
-            (serves, format!("{} wires; {why}", wire.text))
+            (serves, say!(voice, "proof-wires-and", wire = &wire.text, why = why))
         }
         Proof::ThreadMicrometer => match pitch(thread) {
-            Some(_) if thread.alpha_deg <= 0.0 => (Some(false), "straight sides seat no cone".into()),
+            Some(_) if thread.alpha_deg <= 0.0 => (Some(false), say!(voice, "proof-no-cone")),
             Some(sizes) if before.kit.micrometers.iter().any(|m| m.kind == thread_kind(thread.spec.side)) => {
                 micrometer(before, thread_kind(thread.spec.side), sizes, voice)
             }
-            _ => (Some(false), "none is in the drawer".into()),
+            _ => (Some(false), say!(voice, "proof-none-in-drawer")),
         },
         Proof::Mate => mate(before, voice),
-        Proof::Plug if thread.spec.side == Side::External => (Some(false), "a ring is itself a bore nobody can measure".into()),
-        Proof::Plug => (Some(true), "its ends are screws, measured over wires".into()),
-        Proof::TestPiece | Proof::Auto => (Some(true), "same stock and tool, proven first".into()),
+        Proof::Plug if thread.spec.side == Side::External => (Some(false), say!(voice, "proof-ring-unmeasured")),
+        Proof::Plug => (Some(true), say!(voice, "proof-plug-ends")),
+        Proof::TestPiece | Proof::Auto => (Some(true), say!(voice, "proof-same-stock")),
     }
 }
 
@@ -211,20 +201,20 @@ fn mate(before: &Inputs<'_>, voice: Voice) -> (Option<bool>, String) {
     let at_hand = before.facts.mate_at_hand.or(if made { Some(true) } else { before.mate.map(|_| false) });
     let held = before.blank.held();
     let off = if held.is_some_and(|h| matches!(h.holding, crate::job::Holding::Centres | crate::job::Holding::Arbor)) {
-        "; the work comes out from between {center}s for it: mark the dog's slot"
+        "comes-out"
     } else if before.blank.slenderness.as_ref().is_some_and(|s| s.support != crate::job::Support::None) {
-        "; draw the {center} back to try it"
+        "draw-back"
     } else {
-        ""
+        "none"
     };
     match at_hand {
         Some(true) if thread.spec.side == Side::Internal && before.reach_past > 0.0 => {
-            (Some(true), format!("it must reach {} past what stands in front", voice.about(before.reach_past)))
+            (Some(true), say!(voice, "proof-mate-past", past = voice.about(before.reach_past)))
         }
-        Some(true) => (Some(true), format!("it reaches the thread with the part as held{}", voice.fill(off))),
-        Some(false) if before.mate.is_some() => (Some(false), "it is not made yet: make it first, or measure".into()),
-        Some(false) => (Some(false), "there is none at hand".into()),
-        None => (None, "whether it is at hand was not told".into()),
+        Some(true) => (Some(true), say!(voice, "proof-mate-reaches", off = off)),
+        Some(false) if before.mate.is_some() => (Some(false), say!(voice, "proof-mate-not-made")),
+        Some(false) => (Some(false), say!(voice, "proof-mate-none")),
+        None => (None, say!(voice, "proof-mate-untold")),
     }
 }
 
@@ -236,11 +226,6 @@ fn to_turn(thread: &Thread, voice: Voice) -> GaugeToTurn {
         go_mm: Quantity::length(voice, low),
         not_go_mm: Quantity::length(voice, high),
         crest_mm: Quantity::length(voice, crest),
-        says: format!(
-            "Turn a plug first: crests {}; go end {} on the pitch diameter, not-go end {} and two or three turns long, both proven over wires.",
-            voice.length(crest),
-            voice.length(low.value),
-            voice.length(high.value)
-        ),
+        says: say!(voice, "proof-turn-plug", crests = voice.length(crest), go = voice.length(low.value), not_go = voice.length(high.value)),
     }
 }

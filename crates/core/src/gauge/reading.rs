@@ -2,8 +2,10 @@
 
 use super::estimate::Observation;
 use crate::run::{READING_DOUBT_MM, RunPlan, RunWires};
+use crate::says::Sentence;
 use crate::thread::{Groove, bears};
 use crate::voice::Voice;
+use crate::{say, sentence};
 use serde::{Deserialize, Serialize};
 
 /// How a plug went into a bore, or a ring on to a screw.
@@ -86,7 +88,7 @@ pub(crate) fn length_within(field: &'static str, mm: f64, low: f64, high: f64, v
     if mm.is_finite() && (low..=high).contains(&mm) {
         return Ok(());
     }
-    Err((field, format!("{} is out of bounds; it must be {}", voice.given(mm), voice.from_to(low, high))))
+    Err((field, say!(voice, "bounds-length", value = voice.given(mm), span = voice.from_to(low, high))))
 }
 
 /// What a reading was taken by, with the figure read.
@@ -165,7 +167,7 @@ const CREST_FILED_MM: f64 = 0.15;
 const SAME_WIRE_MM: f64 = 0.002;
 
 impl Measured {
-    fn by(&self) -> Result<Method, (&'static str, String)> {
+    fn by(&self) -> Result<Method, (&'static str, Sentence)> {
         let told = [
             self.over_wires_mm.map(Method::Wires),
             self.pitch_diameter_mm.map(Method::Micrometer),
@@ -177,21 +179,18 @@ impl Measured {
         let mut told = told.into_iter().flatten();
         match (told.next(), told.next()) {
             (Some(by), None) => Ok(by),
-            _ => {
-                let ways = "over_wires_mm, pitch_diameter_mm, over_one_wire_mm, between_balls_mm, root_mm or plug";
-                Err(("/over_wires_mm", format!("give {ways}, one of them")))
-            }
+            _ => Err(("/over_wires_mm", sentence!("read-give-one"))),
         }
     }
 
     /// What is looked at again where it does not agree, and what may hold the anvils off or let them in: by what it was read with.
-    pub(super) fn look_again(&self) -> [&'static str; 3] {
+    pub(super) fn look_again(&self) -> &'static str {
         match self.by() {
-            Ok(Method::Wires(_)) => ["the wire size, the unit, and that all three wires are seated", "a chip under the wires", "a wire miss its seat"],
-            Ok(Method::OneWire(_)) => ["the wire size, the unit, and the size over the crests", "a chip under the wire", "the wire miss its seat"],
-            Ok(Method::Balls(_)) => ["the ball size, the unit, and that the balls are seated", "a chip under a ball", "a ball miss its seat"],
-            Ok(Method::Root(_)) => ["the unit, and that the points reach the bottom of the groove", "a chip in the groove", "the points slip"],
-            _ => ["the unit, and that the anvils are those for this pitch and sit in the groove", "a chip under an anvil", "an anvil miss its seat"],
+            Ok(Method::Wires(_)) => "wires",
+            Ok(Method::OneWire(_)) => "wire",
+            Ok(Method::Balls(_)) => "balls",
+            Ok(Method::Root(_)) => "points",
+            _ => "anvils",
         }
     }
 
@@ -220,41 +219,41 @@ impl Measured {
             sound("/places", Some(place.along_mm), -2000.0, 2000.0);
         }
         match self.by() {
-            Err(none) => wrong.push(none),
-            Ok(by) => wrong.extend(self.belongs(by)),
+            Err((field, why)) => wrong.push((field, why.said(voice))),
+            Ok(by) => wrong.extend(self.belongs(by, voice)),
         }
         if self.instrument.as_ref().is_some_and(|i| i.trim().is_empty() || i.chars().count() > 80) {
-            wrong.push(("/instrument", "an instrument has a name of 1 to 80 letters".into()));
+            wrong.push(("/instrument", say!(voice, "read-instrument-letters")));
         }
         if self.places.len() > 24 {
-            wrong.push(("/places", "at most 24 more places are told".into()));
+            wrong.push(("/places", say!(voice, "read-most-places")));
         }
         if self.places.iter().any(|place| !(place.around_deg.is_finite() && place.around_deg.abs() <= 360.0)) {
-            wrong.push(("/places", "how far round is -360 to 360 degrees".into()));
+            wrong.push(("/places", say!(voice, "read-how-far-round")));
         }
         if wrong.is_empty() { Ok(()) } else { Err(wrong) }
     }
 
     /// What was told beside the size and does not go with how it was read.
-    fn belongs(&self, by: Method) -> Vec<FieldFault> {
+    fn belongs(&self, by: Method, voice: Voice) -> Vec<FieldFault> {
         let mut wrong = Vec::new();
-        let mut fault = |field, says: &str| wrong.push((field, says.to_owned()));
+        let mut fault = |field, id: &'static str| wrong.push((field, say!(voice, id)));
         match by {
             Method::Balls(_) => {
                 if !matches!(self.balls, Some(2 | 3)) {
-                    fault("/balls", "say how many balls, 2 or 3");
+                    fault("/balls", "read-how-many-balls");
                 }
                 if self.wire_mm.is_none() {
-                    fault("/wire_mm", "say how large the balls are");
+                    fault("/wire_mm", "read-how-large-balls");
                 }
             }
-            _ if self.balls.is_some() => fault("/balls", "balls belong to a size between balls"),
-            Method::Plug if !self.places.is_empty() => fault("/places", "a plug tells nothing of places"),
-            Method::Micrometer(_) | Method::Root(_) | Method::Plug if self.wire_mm.is_some() => fault("/wire_mm", "a wire belongs to a size read over wires"),
+            _ if self.balls.is_some() => fault("/balls", "read-balls-belong"),
+            Method::Plug if !self.places.is_empty() => fault("/places", "read-plug-no-places"),
+            Method::Micrometer(_) | Method::Root(_) | Method::Plug if self.wire_mm.is_some() => fault("/wire_mm", "read-wire-belongs"),
             _ => {}
         }
         if self.outside_mm.is_some() && !matches!(by, Method::OneWire(_)) {
-            fault("/outside_mm", "the size over the crests goes with a reading over one wire");
+            fault("/outside_mm", "read-crests-one-wire");
         }
         wrong
     }
@@ -359,19 +358,20 @@ impl Measured {
     /// # Errors
     /// The JSON pointer of the field and what would be right.
     pub fn check_against(&self, run: &RunPlan, voice: Voice) -> Result<(), (&'static str, String)> {
-        let by = self.by()?;
+        let by = self.by().map_err(|(field, why)| (field, why.said(voice)))?;
         if matches!(by, Method::Balls(_)) && run.side == crate::thread::Side::External {
-            return Err(("/between_balls_mm", "balls measure a bore; this is a screw: use wires".into()));
+            return Err(("/between_balls_mm", say!(voice, "read-balls-bore")));
         }
         if matches!(by, Method::Wires(_) | Method::OneWire(_)) {
             if run.side == crate::thread::Side::Internal {
-                return Err(("/over_wires_mm", "wires do not reach inside: use balls, a plug, or the mate".into()));
+                return Err(("/over_wires_mm", say!(voice, "read-wires-inside")));
             }
             let Some(wire) = self.wire(run) else {
-                return Err(("/wire_mm", "no wire of the drawer serves this thread; say which was used, or read it another way".into()));
+                return Err(("/wire_mm", say!(voice, "read-say-wire")));
             };
             if let (None, Some(groove)) = (own(run, wire), run.groove(run.target_mm)) {
-                bears(&groove, wire, run.start_mm, run.tip_to_pitch_mm).map_err(|why| ("/wire_mm", format!("a wire of {} {why}", voice.length(wire))))?;
+                bears(&groove, wire, run.start_mm, run.tip_to_pitch_mm)
+                    .map_err(|why| ("/wire_mm", say!(voice, "wire-does-not-bear", wire = voice.length(wire), why = why.word())))?;
             }
         }
         Ok(())
@@ -416,13 +416,13 @@ fn shape(sizes: &[(f64, f64, f64)], voice: Voice) -> Option<ReadShape> {
     if let Some(t) = taper_mm {
         let over = voice.about(apart(|s| s.0));
         says.push(if t.abs() < READING_DOUBT_MM {
-            format!("Parallel within a reading over {over}.")
+            say!(voice, "read-parallel", over = &over)
         } else {
-            format!("Tapers: {} {} at the far end, over {over}.", voice.length(t.abs()), if t > 0.0 { "larger" } else { "smaller" })
+            say!(voice, "read-tapers", by = voice.length(t.abs()), way = if t > 0.0 { "larger" } else { "smaller" }, over = &over)
         });
     }
     if let Some(r) = out_of_round_mm {
-        says.push(if r < READING_DOUBT_MM { "Round within a reading.".into() } else { format!("Out of round by {}.", voice.length(r)) });
+        says.push(if r < READING_DOUBT_MM { say!(voice, "read-round") } else { say!(voice, "read-out-of-round", by = voice.length(r)) });
     }
     Some(ReadShape { least_mm, most_mm, taper_mm, out_of_round_mm, says: says.join(" ") })
 }

@@ -10,7 +10,7 @@ use crate::outline::Drawing;
 use crate::run::READING_DOUBT_MM;
 use crate::say;
 use crate::thread::form::Thread;
-use crate::thread::{Groove, Seat, Side, bears, rules as thread_rules};
+use crate::thread::{Groove, NoSeat, Seat, Side, bears, rules as thread_rules};
 use crate::voice::Voice;
 use crate::watch::{Code, Level, Watch};
 use crate::working::{Num, Quantity, Worksheet};
@@ -167,7 +167,7 @@ struct Drawer<'a> {
 }
 
 impl Drawer<'_> {
-    fn bears_at(&self, wire: f64, size: f64) -> Result<(), &'static str> {
+    fn bears_at(&self, wire: f64, size: f64) -> Result<(), NoSeat> {
         bears(&groove_at(self.thread, size), wire, self.crest, self.depth)
     }
 
@@ -195,24 +195,20 @@ impl Drawer<'_> {
         let text = match wire.map(|w| (w, self.bears_at(w, target))) {
             Some((_, Ok(()))) => return,
             Some((w, Err(why))) => {
-                let get = if why.starts_with("bears on the crests") {
-                    format!("Get the next smaller, down to {}.", voice.length(least))
-                } else {
-                    format!("Get the next larger, up to {}.", voice.length(largest))
-                };
-                format!("Cut to the aim, a wire of {} {why}. {get}", voice.length(w))
+                let (wire, why, down_to, up_to) = (voice.length(w), why.word(), voice.length(least), voice.length(largest));
+                say!(voice, "wire-at-aim", wire = wire, why = why, down_to = down_to, up_to = up_to)
             }
             None => {
                 let nearest = self.kit.wires_mm.iter().copied().min_by(|a, b| self.off_best(*a).total_cmp(&self.off_best(*b)));
-                let why = nearest.map_or("none are listed".into(), |w| {
-                    format!("the nearest, {}, {}", voice.length(w), if w < least { "lies below the crests" } else { "bears on the crests, not the flanks" })
-                });
-                format!(
-                    "No wire owned serves: {why}. Get {} (usable {} to {}).",
-                    voice.length(best.clamp(least, largest.max(least))),
-                    voice.length(least),
-                    voice.length(largest)
-                )
+                let get = voice.length(best.clamp(least, largest.max(least)));
+                let [from, to] = [least, largest].map(|mm| voice.length(mm));
+                match nearest {
+                    None => say!(voice, "wires-none-listed", get = get, from = from, to = to),
+                    Some(w) => {
+                        let why = if w < least { NoSeat::BelowCrests } else { NoSeat::OnCrests };
+                        say!(voice, "wires-none-serves", nearest = voice.length(w), why = why.word(), get = get, from = from, to = to)
+                    }
+                }
             }
         };
         watch.push(Watch::new(Level::Warn, Code::WireUnusable, "gauge", text));
@@ -251,12 +247,7 @@ fn over_it(sheet: &mut Worksheet, facts: &GaugeFacts, thread: &Thread, wire: f64
     let by = [simple, over(sheet, thread, LeadFormula::Approximate, target, w), sheet.apply(&rules::SETTLED, [simple, Num::from(higher(seat, simple))])];
     let used = which(facts.lead_correction, thread, by.map(|n| n.value));
     if let Some(other) = seat.and_then(|s| s.other_over_mm) {
-        watch.push(Watch::new(
-            Level::Warn,
-            Code::WireTwoSeats,
-            "gauge",
-            format!("These wires find a second seat, {} over them: rock each wire till it lies lowest.", voice.length(other)),
-        ));
+        watch.push(Watch::new(Level::Warn, Code::WireTwoSeats, "gauge", say!(voice, "wires-second-seat", other = voice.length(other))));
     }
     let formulas = Formulas {
         simple: Quantity::length(voice, by[0]),
@@ -320,16 +311,20 @@ fn which(asked: LeadCorrection, thread: &Thread, [simple, approximate, exact]: [
 
 /// Which is used, and how far the others are from it, in words.
 fn apart(used: LeadFormula, by: [f64; 3], voice: Voice) -> String {
-    let names = ["simple", "corrected", "exact seat"];
+    let names = ["simple", "corrected", "exact"];
     let here = by[used as usize];
     let off = |i: usize| {
         let more = by[i] - here;
-        let way = if more > 0.0 { "more" } else { "less" };
-        if more.abs() < 5e-5 { format!("{} the same", names[i]) } else { format!("{} {} {way}", names[i], voice.micro(more.abs())) }
+        let way = match more {
+            m if m.abs() < 5e-5 => "same",
+            m if m > 0.0 => "more",
+            _ => "less",
+        };
+        say!(voice, "formula-off", name = names[i], by = voice.micro(more.abs()), way = way)
     };
     let others: Vec<String> = (0..3).filter(|i| *i != used as usize).map(off).collect();
-    let matters = if by.iter().all(|v| (v - here).abs() <= READING_DOUBT_MM) { "no reading tells them apart" } else { "it shows" };
-    format!("{}; {}: {matters}", names[used as usize], others.join(", "))
+    let shows = if by.iter().all(|v| (v - here).abs() <= READING_DOUBT_MM) { "no" } else { "yes" };
+    say!(voice, "formula-used", name = names[used as usize], others = others.join(", "), shows = shows)
 }
 
 /// Straight sides: no wire seats, so depth and the mate prove the size.

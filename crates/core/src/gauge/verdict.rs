@@ -152,8 +152,8 @@ fn questioned(run: &RunPlan, reading: &Measured, read: &Read, (sets, doubt): (&[
     let stood_mm = sets.last().copied().unwrap_or(0.0);
     let read_before = known.filter(|k| k.found(run, voice).is_some());
     let expected = read_before.map_or(run.size_at(stood_mm - run.tip_to_pitch_mm), |k| k.size(run, sets).0);
-    let [look, under, slipped] = reading.look_again();
-    let mut list = questions(run, [size, typed, expected], if read_before.is_some() { 0.0 } else { run.tip_doubt_mm }, look, voice);
+    let by = reading.look_again();
+    let mut list = questions(run, [size, typed, expected], if read_before.is_some() { 0.0 } else { run.tip_doubt_mm }, by, voice);
     if let Some(known) = known {
         // Another wire taken for this one is thought of first.
         let (by_known, sd) = known.size(run, sets);
@@ -167,8 +167,12 @@ fn questioned(run: &RunPlan, reading: &Measured, read: &Read, (sets, doubt): (&[
         }
     }
     if list.is_empty() && read_before.is_some_and(|k| (size - expected).abs() > unlike_mm(sets) && k.chance(run, sets, &seen) < UNLIKELY) {
-        let way = if turn * (size - expected) > 0.0 { format!("A burr, or {under}?") } else { format!("Did the dial slip, or {slipped}?") };
-        list.push(format!("{} was expected by the readings before it. {way} Wipe, and read it again.", voice.length(expected + (typed - size))));
+        let expected_text = voice.length(expected + (typed - size));
+        list.push(if turn * (size - expected) > 0.0 {
+            say!(voice, "ask-large-for-readings", expected = expected_text, by = by)
+        } else {
+            say!(voice, "ask-small-for-readings", expected = expected_text, by = by)
+        });
     }
     list
 }
@@ -483,7 +487,7 @@ fn next_cut(run: &RunPlan, stood_mm: f64, to: f64) -> Option<Next> {
 }
 
 /// What a practised hand would ask of a reading that does not agree with the dial.
-fn questions(run: &RunPlan, [size, typed, expected]: [f64; 3], reach_doubt: f64, look: &str, voice: Voice) -> Vec<String> {
+fn questions(run: &RunPlan, [size, typed, expected]: [f64; 3], reach_doubt: f64, by: &str, voice: Voice) -> Vec<String> {
     let expected_typed = expected + (typed - size);
     let off = size - expected;
     for (scale, asks) in [(25.4, "ask-inches"), (1.0 / 25.4, "ask-millimeters")] {
@@ -508,7 +512,7 @@ fn questions(run: &RunPlan, [size, typed, expected]: [f64; 3], reach_doubt: f64,
         asked.push(say!(voice, "ask-25-thou"));
     }
     if asked.is_empty() {
-        asked.push(format!("{} was expected with the dial here: check {look}.", voice.length(expected_typed)));
+        asked.push(say!(voice, "ask-expected", expected = voice.length(expected_typed), by = by));
     }
     asked
 }

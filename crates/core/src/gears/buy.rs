@@ -2,6 +2,7 @@
 
 use crate::job::{Drive, Gear, Lathe};
 use crate::quantity::{Exact, LengthUnit, Ratio, pitch_of_tpi, plain_text, real, short_text};
+use crate::say;
 use crate::voice::Voice;
 use crate::working::Quantity;
 use serde::Serialize;
@@ -67,14 +68,12 @@ const MOST: usize = 40;
 ///
 /// # Errors
 /// What is wrong with the first that cannot be read, and what would be right.
-pub fn pitches_wanted(text: &str, otherwise: LengthUnit) -> Result<Vec<(String, Ratio)>, String> {
+pub fn pitches_wanted(text: &str, otherwise: LengthUnit, voice: Voice) -> Result<Vec<(String, Ratio)>, String> {
     let list: Vec<&str> = text.split([',', ';', '\n']).map(str::trim).filter(|t| !t.is_empty()).collect();
     if list.is_empty() || list.len() > MOST {
-        return Err(format!("name from 1 to {MOST} pitches, such as 1.25 mm, 11.5 TPI"));
+        return Err(say!(voice, "buy-name-pitches", most = MOST));
     }
-    list.into_iter()
-        .map(|one| pitch_wanted(one, otherwise).ok_or_else(|| format!("“{one}” is not a pitch; write 1.25 mm, 11.5 TPI, or 2 x 5 TPI for two starts")))
-        .collect()
+    list.into_iter().map(|one| pitch_wanted(one, otherwise).ok_or_else(|| say!(voice, "buy-not-a-pitch", one = one))).collect()
 }
 
 fn pitch_wanted(text: &str, otherwise: LengthUnit) -> Option<(String, Ratio)> {
@@ -178,17 +177,21 @@ pub fn card(lathe: &Lathe, teeth: u16, voice: Voice) -> BlankCard {
     let (whole, rest) = (turns.trunc(), turns.fract());
     let part = if rest == Ratio::from_integer(0) { String::new() } else { format!("{}/{}", rest.numer(), rest.denom()) };
     let dividing = match (*whole.numer(), part.as_str()) {
-        (n, "") => format!("{n} turns a tooth"),
-        (0, part) => format!("{part} of a turn a tooth"),
-        (n, part) => format!("{n} turns and {part} a tooth"),
+        (n, "") => say!(voice, "buy-turns", n = n),
+        (0, part) => say!(voice, "buy-part", part = part),
+        (n, part) => say!(voice, "buy-turns-and-part", n = n, part = part),
     };
-    let name = if (dp - dp.round()).abs() < 1e-9 { format!("{} DP", plain_text(dp, 0)) } else { format!("module {}", short_text(module, 2)) };
+    let name = if (dp - dp.round()).abs() < 1e-9 {
+        say!(voice, "buy-of-dp", teeth = teeth, dp = plain_text(dp, 0))
+    } else {
+        say!(voice, "buy-of-module", teeth = teeth, module = short_text(module, 2))
+    };
     BlankCard {
         teeth,
         module_mm: module,
         outside_mm: Quantity::length(voice, module * f64::from(teeth + 2)),
         depth_mm: Quantity::length(voice, depth),
-        dividing: format!("{dividing} on a 40 to 1 head"),
-        says: format!("{teeth} teeth, {name}, pressure angle, bore and key as the gears owned; depth as the cutter is marked, else as here"),
+        dividing,
+        says: name,
     }
 }

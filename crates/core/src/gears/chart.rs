@@ -3,6 +3,7 @@
 use super::section::row;
 use crate::job::Lathe;
 use crate::quantity::{LengthUnit, Ratio, pitch_of_tpi, plain_text, real, short_text};
+use crate::say;
 use crate::voice::Voice;
 use serde::Serialize;
 use yoke_gears::dial::{DialRule, reengage};
@@ -71,7 +72,7 @@ pub fn chart_while(lathe: &Lathe, wanted: impl Fn() -> bool, voice: Voice) -> Op
             if !wanted() {
                 return None;
             }
-            let (_, found) = search(lathe, &table, &(lead / lathe.leadscrew), &Wanted { limit: 1, voice, ..Wanted::default() });
+            let (_, found) = search(lathe, &table, &(lead / lathe.leadscrew), &Wanted { limit: 1, ..Wanted::default() });
             let best = found.first().filter(|f| f.error.abs() <= NEAR);
             let answer = best.map(|f| reengage(&f.ratio, lathe.dial.as_ref()));
             Some(ChartRow {
@@ -80,7 +81,7 @@ pub fn chart_while(lathe: &Lathe, wanted: impl Fn() -> bool, voice: Voice) -> Op
                 pitch_mm: real(&lead),
                 train: best.map(|f| row(lathe, f, voice)),
                 dial: answer.as_ref().map(|a| a.rule),
-                dial_says: answer.map_or_else(|| "no train comes near it".into(), |a| a.says_short()),
+                dial_says: answer.map_or_else(|| say!(voice, "chart-no-train"), |a| a.says_short(voice)),
             })
         })
         .collect()

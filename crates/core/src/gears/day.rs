@@ -2,6 +2,7 @@
 
 use crate::job::Mounted;
 use crate::quantity::degrees_text;
+use crate::say;
 use crate::voice::Voice;
 use serde::Serialize;
 use yoke_gears::changes as gear_changes;
@@ -97,10 +98,10 @@ impl<'a> Changes<'a> {
     fn said(&self, voice: Voice) -> Vec<String> {
         let Self { to, gears, .. } = self;
         let deg = |it: Option<f64>| degrees_text(it.unwrap_or(0.0));
-        let hang = || format!("{gears} {} to {} / {}", if *gears == 1 { "gear" } else { "gears" }, counts(&to.train.drivers), counts(&to.train.driven));
-        let lever = || format!("lever to {}", to.gearbox);
-        let compound = || format!("{} to {}°", voice.words().compound, deg(to.compound_deg));
-        let bit = || format!("a {}° {}", deg(to.bit_deg), voice.words().bit);
+        let hang = || say!(voice, "day-gears", n = *gears, drivers = counts(&to.train.drivers), driven = counts(&to.train.driven));
+        let lever = || say!(voice, "day-lever", lever = &to.gearbox);
+        let compound = || say!(voice, "day-compound", deg = deg(to.compound_deg));
+        let bit = || say!(voice, "day-bit", deg = deg(to.bit_deg));
         [(*gears > 0).then(hang), self.lever.then(lever), self.compound.then(compound), self.bit.then(bit)].into_iter().flatten().collect()
     }
 

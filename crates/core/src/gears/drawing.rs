@@ -3,6 +3,7 @@
 use super::teeth;
 use crate::job::{Gear, Lathe};
 use crate::outline::{Drawing, Point, Shape};
+use crate::say;
 use crate::voice::Voice;
 use yoke_gears::layout::{Mesh, centres, module, place};
 use yoke_gears::search::Found;
@@ -71,7 +72,7 @@ pub(super) fn train(lathe: &Lathe, found: &Found, screw_with_spindle: bool, voic
             (false, false) => "gear.driven.inner",
         };
         wheel(&mut shapes, role, *to, module(lathe, mesh.driven), (mesh.driven, phases[i][1]), turns(i + 1));
-        words.push(format!("{} drives {}", mesh.driver.teeth, mesh.driven.teeth));
+        words.push(say!(voice, "gears-drives", driver = &mesh.driver.teeth, driven = &mesh.driven.teeth));
     }
     let shaft_radius = lathe.arm.as_ref().map_or(8.0, |a| a.shaft_radius_mm);
     for (i, at) in shafts.iter().enumerate() {
@@ -84,16 +85,7 @@ pub(super) fn train(lathe: &Lathe, found: &Found, screw_with_spindle: bool, voic
         };
         shapes.push(Shape::circle("shaft", *at, shaft_radius.min(HUB)).labelled(name));
     }
-    Drawing::new(
-        voice,
-        format!(
-            "Gear train from the spindle stud to the leadscrew: {}. The leadscrew turns {} the spindle.",
-            words.join(", "),
-            if screw_with_spindle { "with" } else { "against" }
-        ),
-        shapes,
-        Vec::new(),
-    )
+    Drawing::new(voice, say!(voice, "gears-drawn", train = words.join(", "), turns = if screw_with_spindle { "with" } else { "against" }), shapes, Vec::new())
 }
 
 /// One gear: its teeth, the arrow of the way it turns, and its count where it stands clear of hub, arrow and teeth.

@@ -1,6 +1,7 @@
 //! How the best few trains drift over length: what each takes off the pitch diameter, against the room there is.
 
 use crate::outline::{Drawing, Point, Shape};
+use crate::say;
 use crate::voice::Voice;
 use yoke_gears::train::{TrainRow, counts};
 
@@ -41,9 +42,9 @@ pub(super) fn chart(hung: Option<&TrainRow>, list: &[TrainRow], judged: &DriftBu
     let mut shapes = vec![
         Shape::open("chart.axis", vec![[0.0, HIGH], [0.0, 0.0], [WIDE, 0.0]]),
         Shape::open("chart.limit", vec![at(0.0, judged.room), at(longest, judged.room)]),
-        word([4.0, at(0.0, judged.room)[1] + 4.0], format!("all the room there is, {}", voice.micro(judged.room))),
+        word([4.0, at(0.0, judged.room)[1] + 4.0], say!(voice, "drift-all-the-room", room = voice.micro(judged.room))),
         Shape::open("chart.mark", vec![at(judged.engagement, 0.0), at(judged.engagement, top)]),
-        word([at(judged.engagement, 0.0)[0] + 3.0, -13.0 * k], format!("this nut, {}", voice.along(judged.engagement))),
+        word([at(judged.engagement, 0.0)[0] + 3.0, -13.0 * k], say!(voice, "drift-this-nut", nut = voice.along(judged.engagement))),
         word([WIDE - 40.0, -13.0 * k], voice.about(longest)),
     ];
     let mut said = Vec::new();
@@ -56,7 +57,7 @@ pub(super) fn chart(hung: Option<&TrainRow>, list: &[TrainRow], judged: &DriftBu
         let name = format!("{}/{}", counts(&row.drivers), counts(&row.driven));
         shapes.push(Shape::open(role, vec![at(0.0, 0.0), at(end, slope * end)]));
         ends.push((at(end, slope * end), format!("{name}: {}", row.error_text)));
-        said.push(format!("{name} takes {} over {}", voice.micro(slope * judged.engagement), voice.along(judged.engagement)));
+        said.push(say!(voice, "drift-takes", name = &name, takes = voice.micro(slope * judged.engagement), over = voice.along(judged.engagement)));
     }
     // Names stand one under another beside the field, in the order the lines leave it.
     ends.sort_by(|a, b| b.0[1].total_cmp(&a.0[1]).then(a.0[0].total_cmp(&b.0[0])));
@@ -69,11 +70,7 @@ pub(super) fn chart(hung: Option<&TrainRow>, list: &[TrainRow], judged: &DriftBu
     }
     Some(Drawing::framed(
         voice,
-        format!(
-            "What the error of each train takes off the pitch diameter as the nut grows longer: {}; there are {}.",
-            said.join(", "),
-            voice.micro(judged.room)
-        ),
+        say!(voice, "drift-drawn", trains = said.join(", "), room = voice.micro(judged.room)),
         [-6.0, -6.0, WIDE + 6.0, HIGH + 6.0],
         shapes,
         Vec::new(),

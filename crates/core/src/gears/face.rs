@@ -1,6 +1,7 @@
 //! The dial as it lies on the apron, its safe marks shown.
 
 use crate::outline::{Drawing, Shape};
+use crate::say;
 use crate::voice::Voice;
 use yoke_gears::dial::{DialAnswer, DialRule, closes_on};
 
@@ -30,9 +31,9 @@ pub(super) fn dial(answer: &DialAnswer, voice: Voice) -> Option<Drawing> {
     Some(Drawing::chart(
         voice,
         match answer.rule {
-            DialRule::AnyPosition => "The threading dial: any place on it serves.".into(),
-            DialRule::KeepClosed => format!("The threading dial of {marks} marks: none of them serves this train."),
-            _ => format!("The threading dial of {marks} marks: from the one used first, {count} of them serve."),
+            DialRule::AnyPosition => say!(voice, "dial-drawn-any"),
+            DialRule::KeepClosed => say!(voice, "dial-drawn-none", marks = marks),
+            _ => say!(voice, "dial-drawn", marks = marks, count = count),
         },
         [-R * 1.5, -R * 1.45, R * 1.5, R * 1.75],
         shapes,

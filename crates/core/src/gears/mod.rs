@@ -22,5 +22,6 @@ pub use suits::NearSize;
 pub use trial::{TrialRequest, TrialView};
 
 pub use yoke_gears::{
-    Clearance, DialAnswer, DialRule, Fit, Found, Idler, Mesh, Mistake, Sense, Table, Train, TrainRow, Wanted, each_gear, hangs, mistakes, reengage, search,
+    Beside, Clearance, DialAnswer, DialRule, Fit, Found, Hindrance, Idler, Mesh, Mistake, Sense, Table, Train, TrainRow, Wanted, each_gear, hangs, mistakes,
+    reengage, search,
 };

@@ -18,6 +18,7 @@ use crate::working::{Num, Quantity, Worksheet, round_to_nine};
 use serde::Serialize;
 use yoke_gears::dial::{DialRule, each_gear, reengage};
 use yoke_gears::fit::{Sense, hangs};
+use yoke_gears::hindrance::Beside;
 use yoke_gears::misfit::{Mistake, mistakes, says};
 use yoke_gears::search::{Found, Wanted, search};
 use yoke_gears::table::Table;
@@ -143,7 +144,7 @@ impl GearsSection {
         let gearbox = lathe.gearbox.iter().position(|p| p.name == row.gearbox).unwrap_or(0);
         let train =
             Train { drivers: row.drivers.iter().map(|t| gear(lathe, *t)).collect(), driven: row.driven.iter().map(|t| gear(lathe, *t)).collect(), gearbox };
-        let found = mistakes(lathe, &train, starts, measured_mm);
+        let found = mistakes(lathe, &train, starts, measured_mm, voice);
         (says(lathe, &train, measured_mm, &found, voice), found)
     }
 }
@@ -177,7 +178,7 @@ pub(super) fn row(lathe: &Lathe, found: &Found, voice: Voice) -> TrainRow {
         error_text: ppm_text(ppm, voice),
         fits: found.fit.by_geometry.then_some(found.fit.hangs),
         fit_basis: (!found.fit.by_geometry).then_some("bench_rule"),
-        why_not: found.fit.why_not.clone(),
+        why_not: found.fit.why_not.as_ref().map(|why| why.said(voice)),
         idler: found.fit.idlers.first().map(|i| i.gear.teeth),
         idlers: found.fit.idlers.iter().map(|i| i.gear.teeth).collect(),
         swaps: found.swaps,
@@ -186,7 +187,7 @@ pub(super) fn row(lathe: &Lathe, found: &Found, voice: Voice) -> TrainRow {
 }
 
 /// The train asked for, judged like the others.
-fn chosen(lathe: &Lathe, required: &Ratio, sense: Option<Sense>, (asked, gearbox): &(Mounted, Option<String>), voice: Voice) -> Found {
+fn chosen(lathe: &Lathe, required: &Ratio, sense: Option<Sense>, (asked, gearbox): &(Mounted, Option<String>)) -> Found {
     let position = gearbox.as_ref().and_then(|name| lathe.gearbox.iter().position(|p| p.name == *name)).unwrap_or(0);
     let train = Train {
         drivers: asked.drivers.iter().map(|t| gear(lathe, *t)).collect(),
@@ -194,7 +195,7 @@ fn chosen(lathe: &Lathe, required: &Ratio, sense: Option<Sense>, (asked, gearbox
         gearbox: position,
     };
     let ratio = train.ratio(lathe);
-    let fit = hangs(lathe, &train, &train.spare(lathe), sense, voice);
+    let fit = hangs(lathe, &train, &train.spare(lathe), sense);
     Found { ratio, error: real(&(ratio / required)) - 1.0, fit, swaps: train.swaps(&lathe.mounted), train, closest: false }
 }
 
@@ -202,7 +203,7 @@ fn chosen(lathe: &Lathe, required: &Ratio, sense: Option<Sense>, (asked, gearbox
 pub(crate) fn mounted_drawing(lathe: &Lathe, voice: Voice) -> Option<Drawing> {
     let mounted = (lathe.mounted.clone(), None);
     let told = !mounted.0.drivers.is_empty() && mounted.0.drivers.len() == mounted.0.driven.len();
-    told.then(|| drawing::train(lathe, &chosen(lathe, &Ratio::from_integer(1), None, &mounted, voice), true, voice))
+    told.then(|| drawing::train(lathe, &chosen(lathe, &Ratio::from_integer(1), None, &mounted), true, voice))
 }
 
 /// What an error in a train is to a screw that positions: over 300 mm, or over a foot.
@@ -224,22 +225,15 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &GearFacts, lathe: &Lathe, th
     let voice = sheet.voice();
     let required = thread.exact_lead / lathe.leadscrew;
     let sense = sense_needed(lathe, direction);
-    let wanted = Wanted {
-        limit: facts.limit,
-        max_error: facts.max_error,
-        gearbox: facts.gearbox,
-        keep: facts.keep.as_ref(),
-        max_swaps: facts.max_changes,
-        sense,
-        voice,
-    };
+    let wanted =
+        Wanted { limit: facts.limit, max_error: facts.max_error, gearbox: facts.gearbox, keep: facts.keep.as_ref(), max_swaps: facts.max_changes, sense };
     let (trains_total, list) = search(lathe, &Table::of(lathe), &required, &wanted);
-    let asked = facts.hang.as_ref().map(|h| chosen(lathe, &required, sense, h, voice));
+    let asked = facts.hang.as_ref().map(|h| chosen(lathe, &required, sense, h));
     let hung = asked.as_ref().or_else(|| list.first());
     let answer = hung.map(|f| reengage(&f.ratio, lathe.dial.as_ref()));
     let several: Vec<DialGear> = match (hung, &lathe.dial) {
         (Some(found), Some(dial)) if dial.teeth.len() > 1 => {
-            each_gear(&found.ratio, dial).iter().filter_map(|a| Some(DialGear { teeth: a.teeth?, rule: a.rule, says: a.says_short() })).collect()
+            each_gear(&found.ratio, dial).iter().filter_map(|a| Some(DialGear { teeth: a.teeth?, rule: a.rule, says: a.says_short(voice) })).collect()
         }
         _ => Vec::new(),
     };
@@ -321,7 +315,7 @@ pub(crate) fn drift(sheet: &mut Worksheet, gears: &mut GearsSection, lathe: &Lat
         pitch = thread.spec.pitch_text(),
         drift = voice.length(drift.value),
         passes = passes,
-        verdict = if takes.value > room * DOUBTFUL_SHARE { "keep it closed" } else { "slight here, but keep it closed all the same" }
+        slight = if takes.value > room * DOUBTFUL_SHARE { "no" } else { "yes" }
     );
     watch.push(Watch::new(level, Code::DialDrift, "gears", text));
     gears.dial.drift_mm = Some(Quantity::length(voice, drift));
@@ -382,7 +376,10 @@ fn tell(
             .clearances
             .iter()
             .take(CLEARANCES)
-            .map(|c| ClearanceView { between: format!("{} to {}", c.of, c.to), room_mm: Quantity::length(voice, c.mm) })
+            .map(|c| ClearanceView {
+                between: say!(voice, "gears-between", of = Beside::Gear(c.of).said(voice), to = c.to.said(voice)),
+                room_mm: Quantity::length(voice, c.mm),
+            })
             .collect(),
         steps: steps(lathe, found, with_spindle, voice),
     }
@@ -397,9 +394,13 @@ fn warn_of_hanging(found: &Found, lathe: &Lathe, voice: Voice, watch: &mut Vec<W
         watch.push(Watch::new(Level::Warn, Code::TrainUnfit, "gears", say!(voice, "gears-not-listed", list = &list)));
     }
     if !found.fit.hangs {
-        let why = found.fit.why_not.clone().unwrap_or_default();
-        let (level, basis) = if found.fit.by_geometry { (Level::Danger, "does not hang") } else { (Level::Warn, "may not hang") };
-        watch.push(Watch::new(level, Code::TrainUnfit, "gears", format!("This train {basis}: {why}.")));
+        let why = found.fit.why_not.as_ref().map_or_else(String::new, |why| why.said(voice));
+        let (level, text) = if found.fit.by_geometry {
+            (Level::Danger, say!(voice, "gears-does-not-hang", why = why))
+        } else {
+            (Level::Warn, say!(voice, "gears-may-not-hang", why = why))
+        };
+        watch.push(Watch::new(level, Code::TrainUnfit, "gears", text));
     }
     if found.swaps > 0 {
         watch.push(Watch::new(Level::Note, Code::Guards, "gears", say!(voice, "gears-isolate")));
@@ -419,7 +420,7 @@ fn judge(sheet: &mut Worksheet, thread: &Thread, error: Num, [takes, room]: [Num
             "gears",
             say!(voice, "gears-binds", longest = voice.at_most(longest.value), takes = voice.micro(takes.value), room = voice.micro(room.value)),
         ));
-        "will bind"
+        "binds"
     } else if takes.value > room.value * DOUBTFUL_SHARE {
         watch.push(Watch::new(
             Level::Warn,

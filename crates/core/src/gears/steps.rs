@@ -2,6 +2,7 @@
 
 use crate::direction::Hand;
 use crate::job::Lathe;
+use crate::say;
 use crate::voice::Voice;
 use yoke_gears::search::Found;
 
@@ -11,48 +12,49 @@ const PAPER_MM: f64 = 0.1;
 /// The steps, inner and outer gear of each stud named. `with_spindle` says whether the leadscrew is to turn the way the
 /// spindle does.
 pub(super) fn steps(lathe: &Lathe, found: &Found, with_spindle: bool, voice: Voice) -> Vec<String> {
-    let mut steps = vec!["Isolate the machine; take the guard off.".to_owned()];
+    let mut steps = vec![say!(voice, "hang-isolate")];
     let meshes = &found.fit.meshes;
     if let Some(first) = meshes.first() {
-        steps.push(format!("{} on the spindle stud.", first.driver.teeth));
+        steps.push(say!(voice, "hang-first", teeth = &first.driver.teeth));
     }
     let studs = meshes.len().saturating_sub(1);
     for (i, pair) in meshes.windows(2).enumerate() {
         let [into, out] = pair else { continue };
-        let name = match (studs, i) {
-            (1, _) => "the arm's stud",
-            (_, 0) => "the arm's first stud",
-            (_, 1) => "the arm's second stud",
-            _ => "the arm's last stud",
+        let stud = match (studs, i) {
+            (1, _) => "only",
+            (_, 0) => "first",
+            (_, 1) => "second",
+            _ => "last",
         };
         if into.driven == out.driver && into.plane == out.plane {
-            steps.push(format!("{} as idler on {name}, meshing the {}: it changes nothing but direction and distance.", out.driver.teeth, into.driver.teeth));
+            steps.push(say!(voice, "hang-idler", teeth = out.driver.teeth, stud = stud, meshes = into.driver.teeth));
         } else {
             let (inner, outer) = if into.plane == 0 { (into.driven, out.driver) } else { (out.driver, into.driven) };
-            let joined = if inner.piece != 0 && inner.piece == outer.piece { ", one piece" } else { ", keyed together" };
-            steps.push(format!("On {name}: {} inner, {} outer{joined}; the {} meshes the {}.", inner.teeth, outer.teeth, into.driven.teeth, into.driver.teeth));
+            let joined = if inner.piece != 0 && inner.piece == outer.piece { "piece" } else { "keyed" };
+            let (driven, driver) = (into.driven.teeth, into.driver.teeth);
+            steps.push(say!(voice, "hang-stud", stud = stud, inner = inner.teeth, outer = outer.teeth, joined = joined, driven = driven, driver = driver));
         }
     }
     if let Some(last) = meshes.last() {
         let plane = if last.plane == 0 { "inner" } else { "outer" };
-        steps.push(format!("{} on the leadscrew, {plane}, meshing the {}.", last.driven.teeth, last.driver.teeth));
+        steps.push(say!(voice, "hang-leadscrew", teeth = last.driven.teeth, plane = plane, meshes = last.driver.teeth));
     }
     if !found.fit.by_geometry && meshes.len() == 1 {
-        steps.push("An idler between them to bridge the gap: it changes nothing but direction and distance.".into());
+        steps.push(say!(voice, "hang-idler-between"));
     }
     if lathe.gearbox.len() > 1 {
-        steps.push(format!("Gearbox at {}.", lathe.gearbox.get(found.train.gearbox).map_or("", |p| p.name.as_str())));
+        steps.push(say!(voice, "hang-gearbox", lever = lathe.gearbox.get(found.train.gearbox).map_or("", |p| p.name.as_str())));
     }
     if lathe.tumbler == Some([true, true]) {
         // Its plate's hands are those of a right-hand screw and an even count of meshes; one mesh more turns them about.
         let meshes = if !found.fit.by_geometry && meshes.len() == 1 { 2 } else { meshes.len() };
         let right = with_spindle == meshes.is_multiple_of(2);
-        steps.push(format!("Tumbler to {}-hand.", if right { "right" } else { "left" }));
+        steps.push(if right { say!(voice, "hang-tumbler-right") } else { say!(voice, "hang-tumbler-left") });
         if lathe.leadscrew_hand == Hand::Left || !meshes.is_multiple_of(2) {
-            steps.push("Turn it once by hand and see which way the carriage goes: this train asks for the tumbler the other way about.".into());
+            steps.push(say!(voice, "hang-try-the-way"));
         }
     }
-    steps.push(format!("Set each mesh over a folded slip of thin paper, about {}; never run them tight.", voice.thou(PAPER_MM)));
-    steps.push(format!("Guard on, a turn by hand, then a dry run with the {} closed.", voice.words().half_nut));
+    steps.push(say!(voice, "hang-paper", thick = voice.thou(PAPER_MM)));
+    steps.push(say!(voice, "hang-guard"));
     steps
 }

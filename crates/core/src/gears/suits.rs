@@ -2,6 +2,7 @@
 
 use crate::job::Lathe;
 use crate::quantity::{Ratio, real};
+use crate::say;
 use crate::thread::ThreadSpec;
 use crate::thread::series::{Standard, standards};
 use crate::voice::Voice;
@@ -69,8 +70,9 @@ pub(crate) fn near_sizes(lathe: &Lathe, spec: &ThreadSpec, voice: Voice) -> Vec<
         .into_iter()
         .take(OFFERED)
         .map(|(no_gear_change, no_dial, _, standard, lever)| {
-            let gears = lever.map(|name| if lathe.gearbox.len() > 1 { format!("no gear to change, lever at {name}") } else { "no gear to change".into() });
-            let dial = no_dial.then(|| voice.fill("the {half-nut} closes anywhere"));
+            let gears =
+                lever.map(|name| if lathe.gearbox.len() > 1 { say!(voice, "suits-lever-at", lever = name) } else { say!(voice, "suits-no-gear-to-change") });
+            let dial = no_dial.then(|| say!(voice, "suits-closes-anywhere"));
             NearSize {
                 callout: standard.name.clone(),
                 no_gear_change,

@@ -4,6 +4,7 @@ use crate::faults::{Checker, Fault};
 use crate::job::{KeepRequest, Lathe, LatheProfile};
 use crate::quantity::{Ratio, plain_text, ratio_text, real};
 use crate::voice::Voice;
+use crate::{say, sentence};
 use serde::{Deserialize, Serialize};
 
 /// What was tried.
@@ -62,16 +63,17 @@ impl TrialRequest {
             self.dial(&mut said, &mut c);
         }
         if said.says.is_empty() && c.faults.is_empty() {
-            c.fault("/spindle_turns", "nothing was tried: give spindle_turns and travel_mm, or screw_turns, marks_passed and marks");
+            c.fault("/spindle_turns", sentence!("fact-nothing-tried-give-spindleturns-travelmm"));
         }
         if c.faults.is_empty() { Ok(said) } else { Err(c.faults) }
     }
 
     /// What lies between the gears and the leadscrew, from turns and travel.
     fn travel(&self, lathe: &Lathe, said: &mut TrialView, c: &mut Checker) {
+        let voice = c.voice;
         let wanted = |v: Option<f64>, low: f64, high: f64, at: &str, what: &str, c: &mut Checker| {
             if v.is_none() {
-                c.fault(at, format!("{what} is wanted too"));
+                c.fault(at, sentence!("fact-wanted-too", what = what));
             }
             c.sound(v, low, high, at, "")
         };
@@ -79,14 +81,14 @@ impl TrialRequest {
         let travel = wanted(self.travel_mm, 0.5, 10_000.0, "/travel_mm", "how far the carriage went", c);
         let (drivers, driven) = (c.teeth(&self.train.drivers, "/train/drivers"), c.teeth(&self.train.driven, "/train/driven"));
         if drivers.len() != driven.len() {
-            c.fault("/train", "a train has as many driven gears as drivers");
+            c.fault("/train", sentence!("fact-train-many-driven-gears-drivers-3"));
         }
         let lever = self.gearbox.as_ref().map_or_else(
             || lathe.gearbox.first(),
             |name| {
                 let found = lathe.gearbox.iter().find(|p| p.name == *name);
                 if found.is_none() {
-                    c.fault("/gearbox", format!("“{name}” is not a gearbox position of the {}", lathe.name));
+                    c.fault("/gearbox", sentence!("fact-not-gearbox-position", name = name, lathe = lathe.name));
                 }
                 found
             },
@@ -98,21 +100,27 @@ impl TrialRequest {
             let (simple, off) = simplest(measured);
             if off <= NEAR {
                 said.fixed_ratio = Some(ratio_text(&simple));
-                said.says.push(format!("Fixed ratio {}: {} measured, {} % off it.", ratio_text(&simple), plain_text(measured, 4), plain_text(off * 100.0, 2)));
+                said.says.push(say!(
+                    voice,
+                    "trial-fixed-ratio",
+                    ratio = ratio_text(&simple),
+                    measured = plain_text(measured, 4),
+                    off = plain_text(off * 100.0, 2)
+                ));
             } else {
-                said.says
-                    .push(format!("{} is no simple ratio: count the turns again over a longer travel, and check which gears are on.", plain_text(measured, 4)));
+                said.says.push(say!(voice, "trial-no-ratio", measured = plain_text(measured, 4)));
             }
         }
     }
 
     /// The dial's teeth, from the marks that passed.
     fn dial(&self, said: &mut TrialView, c: &mut Checker) {
+        let voice = c.voice;
         let screw = c.sound(self.screw_turns, 0.5, 10_000.0, "/screw_turns", "turns");
         let passed = c.sound(self.marks_passed, 0.5, 10_000.0, "/marks_passed", "marks");
         let marks = c.count(self.marks, (1, 400), 0, "/marks", "marks");
         if self.screw_turns.is_none() || self.marks_passed.is_none() || self.marks.is_none() {
-            c.fault("/marks", "the leadscrew's turns, the marks that passed and the marks on the dial are wanted together");
+            c.fault("/marks", sentence!("fact-leadscrews-turns-marks-passed-marks"));
         }
         if let (Some(screw), Some(passed), true) = (screw, passed, marks > 0) {
             #[allow(clippy::cast_precision_loss)] // at most 400
@@ -121,9 +129,9 @@ impl TrialRequest {
             let whole = teeth.round() as i64;
             if (teeth - teeth.round()).abs() <= 0.15 && (4..=400).contains(&whole) {
                 said.dial_teeth = Some(whole);
-                said.says.push(format!("The dial gear has {whole} teeth: {} by the count.", plain_text(teeth, 2)));
+                said.says.push(say!(voice, "trial-dial-teeth", whole = &whole, count = plain_text(teeth, 2)));
             } else {
-                said.says.push(format!("{} is no whole number of teeth: count over more turns, to a mark just passing.", plain_text(teeth, 2)));
+                said.says.push(say!(voice, "trial-no-teeth", count = plain_text(teeth, 2)));
             }
         }
     }

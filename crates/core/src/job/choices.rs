@@ -53,6 +53,15 @@ impl EndKind {
     pub(crate) const fn usual(shoulder: bool) -> Self {
         if shoulder { Self::Relief } else { Self::Open }
     }
+
+    /// The gap it leaves, as sentences tell them apart.
+    pub(crate) const fn gap(self) -> &'static str {
+        match self {
+            Self::PlungedRing => "ring",
+            Self::DrilledPocket => "pocket",
+            _ => "relief",
+        }
+    }
 }
 
 /// What holds the far end.

@@ -4,6 +4,8 @@ use super::profile::GearGroup;
 use crate::faults::{Checker, MAX_TEETH, MIN_TEETH};
 use crate::job::{Gear, GearEntry, GearList};
 use crate::quantity::MM_PER_INCH;
+use crate::says::Sentence;
+use crate::sentence;
 
 /// Most gears a lathe may own.
 const MOST: usize = 120;
@@ -12,8 +14,8 @@ const MOST: usize = 120;
 ///
 /// # Errors
 /// What does not read, and what would.
-fn read_entry(text: &str) -> Result<Vec<i64>, String> {
-    let bad = || format!("“{text}” is not a gear; write 40, 2x40 for two of them, or 20-65/5 for 20, 25 … 65");
+fn read_entry(text: &str) -> Result<Vec<i64>, Sentence> {
+    let bad = || sentence!("fact-not-a-gear", text = text);
     let tidy = text.trim().to_lowercase().replace(['×', '*'], "x").replace(['–', '—', '−'], "-").replace(' ', "");
     let number = |t: &str| t.parse::<i64>().ok().filter(|n| (1..=1000).contains(n));
     let (times, body) = match tidy.split_once('x') {
@@ -24,7 +26,7 @@ fn read_entry(text: &str) -> Result<Vec<i64>, String> {
         let (to, step) = to.split_once('/').map_or((to, Some(1)), |(to, step)| (to, number(step)));
         let (from, to, step) = (number(from).ok_or_else(bad)?, number(to).ok_or_else(bad)?, step.ok_or_else(bad)?);
         if to < from || (to - from) % step != 0 {
-            return Err(format!("“{text}” does not come out: from {from} by {step} never reaches {to}"));
+            return Err(sentence!("fact-gears-never-reach", text = text, from = from, step = step, to = to));
         }
         (0..=(to - from) / step).map(|i| from + i * step).collect()
     } else {
@@ -53,7 +55,7 @@ impl GearList {
                     for t in teeth {
                         match u16::try_from(t).ok().filter(|_| (MIN_TEETH..=MAX_TEETH).contains(&t)) {
                             Some(t) => list.push(t),
-                            None => c.fault(place(i), format!("{t} teeth is out of bounds; a gear has {MIN_TEETH} to {MAX_TEETH}")),
+                            None => c.fault(place(i), sentence!("fact-teeth-out-bounds-gear", t = t, min_teeth = MIN_TEETH, max_teeth = MAX_TEETH)),
                         }
                     }
                 }
@@ -91,7 +93,7 @@ fn module(group: &GearGroup, place: &str, c: &mut Checker) -> f64 {
         (None, Some(dp)) if dp > 0.0 => MM_PER_INCH / dp,
         (None, None) => 1.0,
         _ => {
-            c.fault(place, "give module_mm or dp (over 0), not both");
+            c.fault(place, sentence!("fact-give-modulemm-dp-over-0"));
             1.0
         }
     };
@@ -104,7 +106,7 @@ fn bind(gears: &mut [Gear], group: &GearGroup, place: &str, c: &mut Checker) {
     for (i, bound) in group.bound.iter().flatten().enumerate() {
         let at = format!("{place}/bound/{i}");
         if bound.on.is_empty() {
-            c.fault(format!("{at}/on"), "name the shafts it goes on: spindle, stud, leadscrew");
+            c.fault(format!("{at}/on"), sentence!("fact-name-shafts-goes-spindle-stud"));
         }
         for (k, teeth) in bound.teeth.iter().enumerate() {
             let mut any = false;
@@ -113,7 +115,7 @@ fn bind(gears: &mut [Gear], group: &GearGroup, place: &str, c: &mut Checker) {
                 any = true;
             }
             if !any {
-                c.fault(format!("{at}/teeth/{k}"), format!("there is no {teeth} among these gears"));
+                c.fault(format!("{at}/teeth/{k}"), sentence!("fact-there-no-among-these-gears", teeth = teeth));
             }
         }
     }
@@ -124,14 +126,14 @@ fn join(gears: &mut [Gear], group: &GearGroup, place: &str, pieces: &mut u8, c: 
     for (i, pair) in group.joined.iter().flatten().enumerate() {
         let at = format!("{place}/joined/{i}");
         let &[one, other] = pair.as_slice() else {
-            c.fault(at, "a piece is two gears, such as [60, 30]");
+            c.fault(at, sentence!("fact-piece-two-gears-60-30"));
             continue;
         };
         *pieces = pieces.saturating_add(1);
         for teeth in [one, other] {
             match gears.iter_mut().find(|g| i64::from(g.teeth) == teeth && g.piece == 0) {
                 Some(gear) => gear.piece = *pieces,
-                None => c.fault(at.as_str(), format!("there is no loose {teeth} left among these gears to join; list each piece's gears among the gears too")),
+                None => c.fault(at.as_str(), sentence!("fact-there-no-loose-left-among", teeth = teeth)),
             }
         }
     }

@@ -18,6 +18,7 @@ use crate::thread::section::LOAD_FACES;
 use crate::thread::{Flanks, MateFacts, Side, SpecialForm, SpecialRequest, ThreadFacts, ThreadSpec, callout, flat_of_radius};
 use crate::voice::Voice;
 use crate::watch::{Code, Level, Watch};
+use crate::{say, sentence};
 use yoke_gears::Mounted;
 
 /// The train asked for.
@@ -174,7 +175,7 @@ impl Job {
     /// Says that what is kept of something holds fields this version does not know: they are carried through, and not reckoned with.
     pub fn not_known(&mut self, of: &str, fields: &[String]) {
         if !fields.is_empty() {
-            let text = format!("{of} holds what this version does not know ({}): it is kept as it is, and the plan is reckoned without it.", fields.join(", "));
+            let text = say!(self.voice, "fact-not-known", of = of, fields = fields.join(", "));
             self.overrides.push(Watch::new(Level::Warn, Code::NewerFields, "thread", text));
         }
     }
@@ -213,7 +214,7 @@ pub fn settle(request: &PlanRequest, stored: Option<&LatheProfile>, mut faults: 
     let gears = settle_gears(request, &lathe, &mut c);
     let bit = settle_bit(request, &kit, thread.as_ref(), &mut c);
     if request.setup.wall.is_some() && thread.as_ref().is_some_and(|t| t.spec.side == Side::External) {
-        c.fault("/setup/wall", "only a bore has walls to choose between; leave it out for an external thread");
+        c.fault("/setup/wall", sentence!("fact-only-bore-walls-choose-between"));
     }
     let setup = SetupFacts {
         wall: request.setup.wall,
@@ -242,20 +243,17 @@ pub fn settle(request: &PlanRequest, stored: Option<&LatheProfile>, mut faults: 
 fn settle_lathe(request: &PlanRequest, stored: Option<&LatheProfile>, c: &mut Checker) -> Lathe {
     match (&request.lathe, &request.lathe_id, stored) {
         (Some(_), Some(_), _) => {
-            c.fault("/lathe_id", "give lathe or lathe_id, not both");
+            c.fault("/lathe_id", sentence!("fact-give-lathe-latheid-not-both"));
             assumed_lathe().check("/lathe", c)
         }
         (Some(profile), None, _) => profile.check("/lathe", c),
         (None, Some(_), Some(profile)) => profile.check("/lathe_id", c),
         (None, Some(id), None) => {
-            c.fault("/lathe_id", format!("no lathe “{id}” is kept here; give one of the stored lathes, or describe it under lathe"));
+            c.fault("/lathe_id", sentence!("fact-no-lathe-kept-here-give", id = id));
             assumed_lathe().check("/lathe", c)
         }
         (None, None, _) => {
-            c.assume(
-                "/lathe",
-                "No lathe was given: a plain one is taken, 8 TPI with gears 20 to 127 and inch dials; gears, dials, speeds and stopping hang on it.",
-            );
+            c.assume("/lathe", sentence!("fact-no-lathe-given-plain-one"));
             assumed_lathe().check("/lathe", c)
         }
     }
@@ -268,7 +266,7 @@ fn settle_kit(request: &PlanRequest, c: &mut Checker) -> Kit {
         kit.wires_mm.clone_from(wires);
         place = "/gauge/wires_mm";
     } else if request.kit.is_none() {
-        c.assume("/gauge/wires_mm", "No kit was listed: the drawer is taken as empty.");
+        c.assume("/gauge/wires_mm", sentence!("fact-no-kit-listed-drawer-taken"));
     }
     kit.check_tools(c);
     for (list, place) in [(&mut kit.wires_mm, place), (&mut kit.drills_mm, "/kit/drills_mm")] {
@@ -286,23 +284,19 @@ fn settle_kit(request: &PlanRequest, c: &mut Checker) -> Kit {
 fn spec_of(asked: &ThreadRequest, asked_sample: bool, c: &mut Checker) -> Option<ThreadSpec> {
     let Some(text) = &asked.callout else {
         let Some(special) = &asked.special else {
-            let told = if asked_sample {
-                "the sample's thread is not known yet; identify it, or make it to its measurements"
-            } else {
-                "no callout yet; give one such as M20x2.5-6g or 7/8-9 UNC-2A, or sizes under special"
-            };
-            c.fault("/thread/callout", told);
+            c.fault("/thread/callout", if asked_sample { sentence!("fact-sample-unknown") } else { sentence!("fact-no-callout") });
             return None;
         };
         return spec_of_special(special, c);
     };
     if asked.special.is_some() {
-        c.fault("/thread/special", "give a callout or special, not both");
+        c.fault("/thread/special", sentence!("fact-give-callout-special-not-both"));
     }
     callout::read(text)
         .map_err(|fault| {
-            let near = if fault.near.is_empty() { String::new() } else { format!("; near it: {}", fault.near.join(", ")) };
-            c.fault("/thread/callout", format!("{}{near}", fault.missing));
+            let missing = fault.missing.said(c.voice);
+            let near = (!fault.near.is_empty()).then(|| say!(c.voice, "callout-and-near", missing = &missing, near = fault.near.join(", ")));
+            c.fault("/thread/callout", near.unwrap_or(missing));
         })
         .ok()
 }
@@ -315,12 +309,12 @@ fn spec_of_special(asked: &SpecialRequest, c: &mut Checker) -> Option<ThreadSpec
     };
     let major = sized(c, &asked.major_mm, 0.5, 355.0, "major_mm", "mm");
     if asked.major_mm.is_none() {
-        c.fault("/thread/special/major_mm", "a special needs its outside diameter, such as 22.05");
+        c.fault("/thread/special/major_mm", sentence!("fact-special-needs-outside-diameter-2205"));
     }
     let tpi = sized(c, &asked.tpi, 0.25, 400.0, "tpi", "threads per inch");
     let pitch = sized(c, &asked.pitch_mm, 0.05, 100.0, "pitch_mm", "mm");
     if asked.tpi.is_some() == asked.pitch_mm.is_some() {
-        c.fault("/thread/special/pitch_mm", "give pitch_mm or tpi, one of the two");
+        c.fault("/thread/special/pitch_mm", sentence!("fact-give-pitchmm-tpi-one-two"));
     }
     let angle = asked.included_angle_deg.unwrap_or(SPECIAL_ANGLE_DEG);
     if angle != 0.0 {
@@ -338,7 +332,7 @@ fn spec_of_special(asked: &SpecialRequest, c: &mut Checker) -> Option<ThreadSpec
         tolerance_mm: c.sound(asked.tolerance_mm, 0.001, 0.5 * p, "/thread/special/tolerance_mm", "mm for this pitch"),
     };
     if asked.minor_mm.is_some() && asked.root_flat_mm.is_some() {
-        c.fault("/thread/special/root_flat_mm", "give minor_mm or root_flat_mm, not both");
+        c.fault("/thread/special/root_flat_mm", sentence!("fact-give-minormm-rootflatmm-not-both"));
     }
     if let Err(why) = callout::check_proportion(&major, &pitch, c.voice) {
         c.fault("/thread/special/pitch_mm", why);
@@ -361,21 +355,21 @@ fn settle_thread(request: &PlanRequest, c: &mut Checker) -> Option<(ThreadFacts,
     settle_form(asked, &mut spec, c);
     let coating_mm = c.sound(asked.coating_mm, 0.0, real(&spec.pitch) / 20.0, "/thread/coating_mm", "mm a surface for this pitch").unwrap_or(0.0);
     if coating_mm > 0.0 && spec.half_angle_deg() <= 0.0 {
-        c.fault("/thread/coating_mm", "a square thread's flanks stand upright: allow twice the coating in its width and clearance instead");
+        c.fault("/thread/coating_mm", sentence!("fact-square-threads-flanks-stand-upright"));
     }
     if spec.lead() >= spec.major * Ratio::from_integer(3) {
-        c.fault("/thread/starts", "so many starts climb at over 43°, past single-pointing; check starts and pitch");
+        c.fault("/thread/starts", sentence!("fact-so-many-starts-climb-over"));
     }
     let length_mm = length.unwrap_or_else(|| {
         let usual = LENGTH_DIAMETERS * real(&spec.major);
-        c.assume("/thread/length_mm", format!("No length was given: two diameters, {}, is taken.", c.voice.about(usual)));
+        c.assume("/thread/length_mm", sentence!("fact-no-length-given-two-diameters", usual = c.voice.about(usual)));
         usual
     });
     let even = spec.flanks().are_even();
     if even && asked.load_flank.is_some() {
-        c.fault("/thread/load_flank", "both flanks of this thread are alike; leave it out");
+        c.fault("/thread/load_flank", sentence!("fact-both-flanks-thread-alike-leave"));
     } else if !even && asked.load_flank.is_none() {
-        c.assume("/thread/load_flank", format!("Which way the flank that carries the load faces was not told: the {} is taken.", LOAD_FACES.word()));
+        c.assume("/thread/load_flank", sentence!("fact-way-flank-carries-load-faces", word = LOAD_FACES.word()));
     }
     Some((ThreadFacts { spec, length_mm, engagement_mm, coating_mm, load_faces: asked.load_flank }, notes))
 }
@@ -383,8 +377,9 @@ fn settle_thread(request: &PlanRequest, c: &mut Checker) -> Option<(ThreadFacts,
 /// What is told beside the callout goes over it, with a note of each.
 fn override_callout(asked: &ThreadRequest, starts: Option<u8>, spec: &mut ThreadSpec, c: &mut Checker) -> Vec<Watch> {
     let mut notes = Vec::new();
-    let mut overrode = |what: &str, from: &str, to: &str| {
-        notes.push(Watch::new(Level::Note, Code::Override, "thread", format!("The callout says {what} {from}; {to} was chosen instead.")));
+    let voice = c.voice;
+    let mut overrode = |what: &'static str, from: &str, to: &str| {
+        notes.push(Watch::new(Level::Note, Code::Override, "thread", say!(voice, "fact-overrode", what = what, from = from, to = to)));
     };
     if let Some(class) = &asked.class {
         match spec.system.family().read_class(class) {
@@ -400,7 +395,7 @@ fn override_callout(asked: &ThreadRequest, starts: Option<u8>, spec: &mut Thread
     if let Some(side) = asked.side {
         if let Some(classed) = spec.class.side().filter(|s| spec.class_given && *s != side) {
             let field = if asked.class.is_some() { "/thread/class" } else { "/thread/side" };
-            c.fault(field, format!("class {} is {} but the side says {}; change one", spec.class, classed.word(), side.word()));
+            c.fault(field, sentence!("fact-class-but-side-says-change", class = spec.class, word = classed.word(), word2 = side.word()));
         } else if !spec.class_given {
             spec.class = spec.system.family().usual_class(side, real(&spec.major));
         }
@@ -427,7 +422,7 @@ fn settle_form(asked: &ThreadRequest, spec: &mut ThreadSpec, c: &mut Checker) {
         if spec.system.family().takes_clearance() {
             spec.clearance_mm = Some(clearance);
         } else {
-            c.fault("/thread/clearance_mm", format!("a {} thread has its clearance from its standard; leave it out", spec.system.family().word()));
+            c.fault("/thread/clearance_mm", sentence!("fact-thread-clearance-standard-leave-out", word = spec.system.family().word()));
         }
     }
     if let Some(rounded) = asked.rounded_root {
@@ -435,7 +430,7 @@ fn settle_form(asked: &ThreadRequest, spec: &mut ThreadSpec, c: &mut Checker) {
     }
     if spec.rounded_root && (!spec.system.family().is_sixty() || spec.side == crate::thread::Side::Internal) {
         if asked.rounded_root.is_some() {
-            c.fault("/thread/rounded_root", "a rounded root is asked of a 60° screw; leave it out here");
+            c.fault("/thread/rounded_root", sentence!("fact-rounded-root-asked-60-screw"));
         }
         spec.rounded_root = false;
     }
@@ -452,7 +447,7 @@ fn settle_gears(request: &PlanRequest, lathe: &Lathe, c: &mut Checker) -> GearFa
         let before = c.faults.len();
         let train = train(&h.drivers, &h.driven, "/gears/hang", c);
         if c.faults.len() == before && (train.drivers.len() != train.driven.len() || !(1..=3).contains(&train.drivers.len())) {
-            c.fault("/gears/hang", "a train has as many driven gears as drivers: one, two or three of each");
+            c.fault("/gears/hang", sentence!("fact-train-many-driven-gears-drivers"));
         }
         position(h.gearbox.as_ref(), lathe, "/gears/hang/gearbox", c);
         (train, h.gearbox.clone())
@@ -475,7 +470,7 @@ fn position(name: Option<&String>, lathe: &Lathe, at: &str, c: &mut Checker) -> 
     let found = lathe.gearbox.iter().position(|p| p.name == *name);
     if found.is_none() {
         let known: Vec<&str> = lathe.gearbox.iter().map(|p| p.name.as_str()).collect();
-        c.fault(at, format!("“{name}” is not a gearbox position of the {}; the choices are {}", lathe.name, known.join(", ")));
+        c.fault(at, sentence!("fact-not-gearbox-position-choices", name = name, lathe = lathe.name, known = known.join(", ")));
     }
     found
 }
@@ -511,10 +506,10 @@ fn settle_bit(request: &PlanRequest, kit: &Kit, thread: Option<&ThreadFacts>, c:
     let flanks = thread.map_or(Flanks::even(30.0), |t| t.spec.flanks());
     let angle = flanks.included_deg();
     if angle <= 0.0 && asked.tip_radius_mm.is_some() {
-        c.fault("/bit/tip_radius_mm", "a square thread is cut with a flat tip; give tip_flat_mm");
+        c.fault("/bit/tip_radius_mm", sentence!("fact-square-thread-cut-flat-tip"));
     }
     if asked.tip_flat_mm.is_some() && asked.tip_radius_mm.is_some() {
-        c.fault("/bit/tip_radius_mm", "give tip_flat_mm or tip_radius_mm, not both");
+        c.fault("/bit/tip_radius_mm", sentence!("fact-give-tipflatmm-tipradiusmm-not-both"));
     }
     let between = flats_between(asked, pitch, angle, c);
     let round_between = radii_between(asked, pitch, angle, c);
@@ -563,15 +558,15 @@ fn flats_between(asked: &BitRequest, pitch: f64, angle: f64, c: &mut Checker) ->
     asked.tip_flat_between_mm.as_deref().and_then(|list| {
         let at = "/bit/tip_flat_between_mm";
         if asked.tip_flat_mm.is_some() || asked.tip_radius_mm.is_some() {
-            c.fault(at, "give what was measured, or the two it lies between, not both");
+            c.fault(at, sentence!("fact-give-measured-two-lies-between"));
         }
         if angle <= 0.0 {
-            c.fault(at, "the width of a square tool is measured: give tip_flat_mm");
+            c.fault(at, sentence!("fact-width-square-tool-measured-give"));
         }
         match *list {
             [a, b] if a >= 0.0 && b > a && b <= pitch * 0.6 => Some([a, b]),
             _ => {
-                c.fault(at, format!("two flats are wanted, the narrower first, between 0 and {} for this pitch", c.voice.coarse(pitch * 0.6)));
+                c.fault(at, sentence!("fact-two-flats-wanted-narrower-first", pitch = c.voice.coarse(pitch * 0.6)));
                 None
             }
         }
@@ -583,12 +578,12 @@ fn radii_between(asked: &BitRequest, pitch: f64, angle: f64, c: &mut Checker) ->
     asked.tip_radius_between_mm.as_deref().and_then(|list| {
         let at = "/bit/tip_radius_between_mm";
         if asked.tip_flat_mm.is_some() || asked.tip_radius_mm.is_some() || asked.tip_flat_between_mm.is_some() {
-            c.fault(at, "give what was measured, or the two it lies between, not both");
+            c.fault(at, sentence!("fact-give-measured-two-lies-between"));
         }
         match *list {
             [a, b] if a >= 0.0 && b > a && b <= pitch * 0.4 && angle > 0.0 => Some([a, b]),
             _ => {
-                c.fault(at, format!("two radii are wanted, the smaller first, between 0 and {} for this pitch", c.voice.coarse(pitch * 0.4)));
+                c.fault(at, sentence!("fact-two-radii-wanted-smaller-first", pitch = c.voice.coarse(pitch * 0.4)));
                 None
             }
         }
@@ -599,11 +594,11 @@ fn settle_cut(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mut Check
     let asked = &request.cut;
     let (low, high) = size_bounds(thread);
     if asked.compound_angle_deg.is_some() && asked.style.is_some_and(|s| !s.slants()) {
-        c.fault("/cut/compound_angle_deg", "this style feeds straight in and has no compound angle; leave it out or choose flank");
+        c.fault("/cut/compound_angle_deg", sentence!("fact-style-feeds-straight-no-compound"));
     }
     let straight = thread.is_some_and(|t| t.spec.half_angle_deg() <= 0.0);
     if straight && !matches!(asked.style, None | Some(Style::Radial | Style::StockingThenForm)) {
-        c.fault("/cut/style", "a square thread is cut straight in; choose radial or stocking_then_form");
+        c.fault("/cut/style", sentence!("fact-square-thread-cut-straight-choose"));
     }
     let pitch = thread.map_or(100.0, |t| real(&t.spec.pitch));
     let mut rows = Vec::new();
@@ -614,7 +609,7 @@ fn settle_cut(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mut Check
             c.within(f64::from(row.n), 1.0, 200.0, &format!("{at}/n"), "passes") & c.within(row.radial_mm, 0.0, 100.0, &format!("{at}/radial_mm"), "mm");
         let before: Option<&OwnRow> = rows.last();
         if before.is_some_and(|b| row.n <= b.n || row.radial_mm <= b.radial_mm) {
-            c.fault(format!("{at}/radial_mm"), "rows go in order, each deeper than the one before");
+            c.fault(format!("{at}/radial_mm"), sentence!("fact-rows-go-order-each-deeper"));
         } else if sound {
             rows.push(*row);
         }
@@ -643,7 +638,7 @@ fn settle_indicator(asked: Option<&IndicatorRequest>, c: &mut Checker) -> Indica
     let turn = c.sound(asked.per_turn, 1e-4, 100.0, "/cut/indicator/per_turn", "").unwrap_or(turn);
     let divisions = turn / division;
     if (divisions - divisions.round()).abs() > 1e-6 || divisions < 1.0 {
-        c.fault("/cut/indicator/per_turn", "one turn must be a whole number of divisions");
+        c.fault("/cut/indicator/per_turn", sentence!("fact-one-turn-must-whole-number"));
     }
     Indicator {
         unit,

@@ -1,6 +1,7 @@
 //! What is in the drawer: wires, bits, inserts and drills.
 
 use crate::faults::Checker;
+use crate::sentence;
 use crate::thread::Side;
 use serde::{Deserialize, Serialize};
 
@@ -220,10 +221,10 @@ impl Kit {
             c.within(bit.included_angle_deg, 0.0, 120.0, &at("included_angle_deg"), "degrees");
             let told = [bit.tip_flat_mm.is_some(), bit.tip_radius_mm.is_some(), bit.tip_flat_between_mm.is_some()];
             if told.iter().filter(|t| **t).count() > 1 {
-                c.fault(at("tip_flat_mm"), "give its flat, its radius, or the two its flat lies between: one of them");
+                c.fault(at("tip_flat_mm"), sentence!("fact-give-flat-radius-two-flat"));
             }
             if bit.tip_flat_between_mm.as_ref().is_some_and(|b| !matches!(b[..], [low, high] if low >= 0.0 && high > low && high <= 50.0)) {
-                c.fault(at("tip_flat_between_mm"), "two flats are wanted, the narrower first, at most 50 mm");
+                c.fault(at("tip_flat_between_mm"), sentence!("fact-two-flats-wanted-narrower-first-2"));
             }
             for (value, low, high, field, unit) in [
                 (bit.tip_flat_mm, 0.0, 50.0, "tip_flat_mm", "mm"),
@@ -261,13 +262,13 @@ impl Kit {
 /// A tool has a name of its own, and no endless story.
 fn called<'a>(name: &'a str, history: &[ToolEvent], at: &dyn Fn(&str) -> String, names: &mut Vec<&'a str>, c: &mut Checker) {
     if name.trim().is_empty() || name.len() > 80 {
-        c.fault(at("name"), "a name of 1 to 80 letters is wanted");
+        c.fault(at("name"), sentence!("fact-name-1-80-letters-wanted"));
     } else if names.contains(&name) {
-        c.fault(at("name"), format!("“{name}” is in the drawer twice; each has its own name"));
+        c.fault(at("name"), sentence!("fact-drawer-twice-each-own-name", name = name));
     }
     names.push(name);
     if history.len() > MOST_HAPPENED || history.iter().any(|h| h.what.len() > 200 || h.on.len() > 40) {
-        c.fault(at("history"), format!("at most {MOST_HAPPENED} entries of at most 200 letters are kept"));
+        c.fault(at("history"), sentence!("fact-most-entries-most-200-letters", most_happened = MOST_HAPPENED));
     }
 }
 

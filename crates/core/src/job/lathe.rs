@@ -10,6 +10,7 @@ use crate::direction::Hand;
 use crate::faults::{Assumption, Checker, Fault};
 use crate::job::{Arm, Dial, Drive, Gear, Mounted};
 use crate::quantity::{Exact, LengthUnit, MM_PER_INCH, Ratio, pitch_of_tpi, real, short_text};
+use crate::sentence;
 use crate::voice::Voice;
 use num_traits::Zero;
 use yoke_gears::GearboxPosition;
@@ -163,13 +164,13 @@ impl LatheProfile {
         let direct = || vec![GearboxPosition { name: "direct".into(), ratio: Exact(Ratio::new(1, 1)) }];
         let list = match (&self.gearbox, &self.plate) {
             (Some(_), Some(_)) => {
-                c.fault(format!("{at}/plate"), "give gearbox (ratios) or plate (pitches), not both");
+                c.fault(format!("{at}/plate"), sentence!("fact-give-gearbox-ratios-plate-pitches"));
                 return direct();
             }
             (None, Some(plate)) => {
                 let read = plate.settle(straight_through, &format!("{at}/plate"), c);
                 for misread in &read.misread {
-                    c.assume(format!("{at}/plate/cells/{}/{}", misread.row, misread.column), format!("Left out of the gearbox: {}", misread.says));
+                    c.assume(format!("{at}/plate/cells/{}/{}", misread.row, misread.column), sentence!("fact-left-out-gearbox", says = misread.says));
                 }
                 if let Some(doubt) = read.doubt {
                     c.assume(format!("{at}/plate"), doubt);
@@ -183,7 +184,7 @@ impl LatheProfile {
             for (i, p) in list.iter().enumerate() {
                 c.ratio(&p.ratio, &format!("{at}/gearbox/{i}/ratio"));
                 if list.iter().take(i).any(|q| q.name == p.name) {
-                    c.fault(format!("{at}/gearbox/{i}/name"), format!("two lever positions are called “{}”; each has its own name", p.name));
+                    c.fault(format!("{at}/gearbox/{i}/name"), sentence!("fact-two-lever-positions-called-each", p = p.name));
                 }
             }
         }
@@ -194,7 +195,7 @@ impl LatheProfile {
     fn check_gears(&self, at: &str, c: &mut Checker) -> (Vec<f64>, Vec<Gear>) {
         let groups: Vec<(String, GearGroup)> = match (&self.gears, &self.gear_groups) {
             (Some(_), Some(_)) => {
-                c.fault(format!("{at}/gears"), "give gears or gear_groups, not both");
+                c.fault(format!("{at}/gears"), sentence!("fact-give-gears-geargroups-not-both"));
                 vec![]
             }
             (Some(gears), None) => {
@@ -204,7 +205,7 @@ impl LatheProfile {
             (None, Some(list)) => list.iter().enumerate().map(|(i, g)| (format!("{at}/gear_groups/{i}"), g.clone())).collect(),
             (None, None) => {
                 let usual = assumed_lathe().gear_groups.unwrap_or_default();
-                c.assume(format!("{at}/gears"), "No gears were listed: a common set of module 1 is taken.");
+                c.assume(format!("{at}/gears"), sentence!("fact-no-gears-listed-common-set"));
                 usual.into_iter().map(|g| (at.to_owned(), g)).collect()
             }
         };
@@ -243,26 +244,25 @@ fn coast(spindle: &SpindleProfile, speeds: &Speeds, at: &str, c: &mut Checker) -
                 }
                 Speeds::Between { from, to } => COAST_AT_RPM.clamp(*from, *to),
             };
-            let text = format!("The speed it coasts {} turns from was not told: {} rpm is taken.", short_text(turns, 2), short_text(near, 0));
-            c.assume(format!("{at}/coast_at_rpm"), text);
+            c.assume(format!("{at}/coast_at_rpm"), sentence!("fact-coast-speed-taken", turns = short_text(turns, 2), rpm = short_text(near, 0)));
             near
         });
         return [turns, from];
     }
     let [brake, clutch, neither] = COAST_TURNS;
     let (turns, by) = match (spindle.brake, spindle.clutch) {
-        (Some(true), _) => (brake, "its brake"),
-        (_, Some(true)) => (clutch, "its clutch"),
-        _ => (neither, "neither clutch nor brake"),
+        (Some(true), _) => (brake, "brake"),
+        (_, Some(true)) => (clutch, "clutch"),
+        _ => (neither, "neither"),
     };
     c.assume(
         format!("{at}/coast_turns"),
-        format!(
-            "How far it coasts was not measured: {} {} from {} rpm {} taken, with {by}.",
-            short_text(turns, 2),
-            if turns == 1.0 { "turn" } else { "turns" },
-            short_text(COAST_AT_RPM, 0),
-            if turns == 1.0 { "is" } else { "are" }
+        sentence!(
+            "fact-coast-taken",
+            turns = short_text(turns, 2),
+            count = if turns == 1.0 { "one" } else { "more" },
+            rpm = short_text(COAST_AT_RPM, 0),
+            by = by
         ),
     );
     [turns, COAST_AT_RPM]
@@ -275,11 +275,11 @@ fn leadscrew(screw: &LeadscrewProfile, at: &str, c: &mut Checker) -> (Ratio, Str
         (Some(tpi), None) if tpi.0 > Ratio::zero() => (pitch_of_tpi(&tpi.0), format!("{} TPI", number(tpi)), "tpi"),
         (None, Some(mm)) => (mm.0, format!("{} mm", number(mm)), "pitch_mm"),
         (None, None) => {
-            c.assume(format!("{at}/leadscrew"), format!("No leadscrew was given: {LEADSCREW_TPI} TPI is assumed."));
+            c.assume(format!("{at}/leadscrew"), sentence!("fact-no-leadscrew-given-tpi-assumed", leadscrew_tpi = LEADSCREW_TPI));
             return usual;
         }
         _ => {
-            c.fault(format!("{at}/leadscrew"), "give tpi (over 0) or pitch_mm, not both");
+            c.fault(format!("{at}/leadscrew"), sentence!("fact-give-tpi-over-0-pitchmm"));
             return usual;
         }
     };
@@ -292,11 +292,11 @@ impl ArmProfile {
         let centres_mm = c.sound(self.stud_to_leadscrew_mm, 10.0, 2000.0, &format!("{at}/stud_to_leadscrew_mm"), "mm")?;
         let reach = self.slot_reach_mm.as_deref().unwrap_or(&[0.0, 2000.0]);
         let &[near, far] = reach else {
-            c.fault(format!("{at}/slot_reach_mm"), "two numbers are wanted: nearest and farthest, in mm");
+            c.fault(format!("{at}/slot_reach_mm"), sentence!("fact-two-numbers-wanted-nearest-farthest"));
             return None;
         };
         if !(near >= 0.0 && far > near) {
-            c.fault(format!("{at}/slot_reach_mm"), "the farthest must be more than the nearest, and neither below 0");
+            c.fault(format!("{at}/slot_reach_mm"), sentence!("fact-farthest-must-more-than-nearest"));
             return None;
         }
         let shaft = c.sound(self.shaft_radius_mm, 0.0, 500.0, &format!("{at}/shaft_radius_mm"), "mm").unwrap_or(SHAFT_RADIUS_MM);
@@ -330,13 +330,13 @@ impl SlideProfile {
         let turn = c.sound(self.per_turn, 1e-4, 1000.0, &format!("{at}/per_turn"), "").unwrap_or(usual_turn);
         let divisions = turn / division;
         if (divisions - divisions.round()).abs() > 1e-6 || divisions < 1.0 {
-            c.fault(format!("{at}/per_turn"), "one turn must be a whole number of divisions");
+            c.fault(format!("{at}/per_turn"), sentence!("fact-one-turn-must-whole-number"));
         }
         let swing = self.swing_deg.as_deref().unwrap_or(&[-90.0, 90.0]);
         let swing_deg = match *swing {
             [a, b] if (-180.0..=180.0).contains(&a) && (a..=180.0).contains(&b) => [a, b],
             _ => {
-                c.fault(format!("{at}/swing_deg"), "two angles are wanted, the lesser first, between -180 and 180");
+                c.fault(format!("{at}/swing_deg"), sentence!("fact-two-angles-wanted-lesser-first"));
                 [-90.0, 90.0]
             }
         };

@@ -3,6 +3,7 @@
 use super::request::{GaugeRequest, LeadCorrection, OriginalRequest, Proof, SpringRequest};
 use crate::faults::Checker;
 use crate::quantity::real;
+use crate::sentence;
 use crate::thread::{Groove, ThreadFacts};
 
 /// The measuring, settled.
@@ -53,7 +54,7 @@ fn settle_original(asked: &OriginalRequest, thread: Option<&ThreadFacts>, c: &mu
         (None, Some(over)) => {
             let over = c.sound(Some(over), low, 2.0 * high, "/gauge/original/over_wires_mm", "mm for this thread")?;
             let Some(wire) = c.sound(asked.wire_mm, 0.05, 50.0, "/gauge/original/wire_mm", "mm") else {
-                c.fault("/gauge/original/wire_mm", "say which wires it was measured over");
+                c.fault("/gauge/original/wire_mm", sentence!("fact-say-wires-measured-over"));
                 return None;
             };
             let spec = &thread?.spec;
@@ -61,7 +62,7 @@ fn settle_original(asked: &OriginalRequest, thread: Option<&ThreadFacts>, c: &mu
             groove.pitch_diameter_of(over, wire).filter(|e| c.within(*e, low, high, "/gauge/original/over_wires_mm", "mm of pitch diameter, over those wires"))
         }
         _ => {
-            c.fault("/gauge/original/pitch_diameter_mm", "give its pitch_diameter_mm, or its over_wires_mm with wire_mm: one of them");
+            c.fault("/gauge/original/pitch_diameter_mm", sentence!("fact-give-pitchdiametermm-overwiresmm-wiremm-one"));
             None
         }
     };

@@ -1,6 +1,7 @@
 //! The register at the mouth, and two diameters of a turned length, as told and settled.
 
 use crate::faults::Checker;
+use crate::sentence;
 use serde::{Deserialize, Serialize};
 
 /// How freely a register fits.
@@ -46,7 +47,7 @@ impl RegisterRequest {
     pub(crate) fn check(&self, major: f64, c: &mut Checker) -> Option<RegisterFacts> {
         let place = "/blank/register/mate_plain_mm";
         if self.mate_plain_mm.is_none() {
-            c.fault(place, "a register fits the mate's plain part: give its measured diameter");
+            c.fault(place, sentence!("fact-register-fits-mates-plain-part"));
         }
         let mate_plain_mm = c.sound(self.mate_plain_mm, major * 0.3, major * 3.0, place, "mm for this thread");
         let depth = c.sound(self.depth_mm, 0.5, 1000.0, "/blank/register/depth_mm", "mm");
@@ -84,7 +85,7 @@ impl ParallelRequest {
         let mut sized = |v: Option<f64>, low: f64, high: f64, field: &str| {
             let place = format!("/blank/parallel/{field}");
             if v.is_none() {
-                c.fault(place.as_str(), "a parallel test is two diameters and how far apart they were measured: give all three");
+                c.fault(place.as_str(), sentence!("fact-parallel-test-two-diameters-how"));
             }
             c.sound(v, low, high, &place, "mm")
         };

@@ -1,6 +1,7 @@
 //! Plain dimensions of the part, as told and settled.
 
 use crate::faults::Checker;
+use crate::sentence;
 use serde::{Deserialize, Serialize};
 
 /// What a plain dimension is.
@@ -68,7 +69,7 @@ const OPEN_MM: f64 = 0.1;
 /// Settles them.
 pub(crate) fn check(asked: &[PlainRequest], c: &mut Checker) -> Vec<PlainFacts> {
     if asked.len() > MOST {
-        c.fault("/blank/plain", format!("{} plain dimensions are too many; a part holds {MOST}", asked.len()));
+        c.fault("/blank/plain", sentence!("fact-plain-dimensions-too-many-part", asked = asked.len(), most = MOST));
         return Vec::new();
     }
     asked.iter().enumerate().filter_map(|(at, one)| settle(at, one, &asked[..at], c)).collect()
@@ -77,12 +78,12 @@ pub(crate) fn check(asked: &[PlainRequest], c: &mut Checker) -> Vec<PlainFacts> 
 fn settle(at: usize, one: &PlainRequest, before: &[PlainRequest], c: &mut Checker) -> Option<PlainFacts> {
     let place = |field: &str| format!("/blank/plain/{at}/{field}");
     if !(1..=40).contains(&one.name.trim().chars().count()) {
-        c.fault(place("name"), "a plain dimension has a name of 1 to 40 characters, such as head diameter");
+        c.fault(place("name"), sentence!("fact-plain-dimension-name-1-40"));
     } else if before.iter().any(|other| other.name == one.name) {
-        c.fault(place("name"), format!("“{}” is the name of another; give each its own", one.name));
+        c.fault(place("name"), sentence!("fact-name-another-give-each-own", one = one.name));
     }
     if one.nominal_mm.is_none() {
-        c.fault(place("nominal_mm"), format!("“{}” wants its nominal size", one.name));
+        c.fault(place("nominal_mm"), sentence!("fact-wants-nominal-size", one = one.name));
     }
     let nominal = c.sound(one.nominal_mm, 0.1, 5000.0, &place("nominal_mm"), "mm")?;
     let [over, under] = [(one.over_mm, "over_mm"), (one.under_mm, "under_mm")].map(|(v, field)| c.sound(v, -10.0, 10.0, &place(field), "mm"));
@@ -92,7 +93,7 @@ fn settle(at: usize, one: &PlainRequest, before: &[PlainRequest], c: &mut Checke
         (over, under) => (over.unwrap_or(0.0), under.unwrap_or(0.0)),
     };
     if over < under {
-        c.fault(place("over_mm"), format!("the upper deviation, {over}, is under the lower, {under}"));
+        c.fault(place("over_mm"), sentence!("fact-upper-deviation-under-lower", over = over, under = under));
     }
     Some(PlainFacts {
         name: one.name.clone(),

@@ -6,6 +6,7 @@ use crate::job::PlateRequest;
 use crate::job::written::KeepRequest;
 use crate::quantity::{Exact, LengthUnit, Ratio, pitch_of_tpi, real, short_text};
 use crate::voice::Voice;
+use crate::{say, sentence};
 use num_traits::Zero;
 use serde::Serialize;
 use yoke_gears::GearboxPosition;
@@ -70,12 +71,12 @@ impl PlateRequest {
     pub(super) fn settle(&self, straight_through: &Ratio, at: &str, c: &mut Checker) -> PlateRead {
         let before = c.faults.len();
         if self.rows.is_empty() || self.columns.is_empty() {
-            c.fault(format!("{at}/rows"), "a plate has at least one row and one column; name the lever's places");
+            c.fault(format!("{at}/rows"), sentence!("fact-plate-least-one-row-one"));
         }
         for (list, at) in [(&self.rows, format!("{at}/rows")), (&self.columns, format!("{at}/columns"))] {
             for (i, name) in list.iter().enumerate() {
                 if list.iter().take(i).any(|n| n.trim() == name.trim()) {
-                    c.fault(format!("{at}/{i}"), format!("“{}” stands here twice; each place of a lever has its own name", name.trim()));
+                    c.fault(format!("{at}/{i}"), sentence!("fact-stands-here-twice-each-place", part = name.trim()));
                 }
             }
         }
@@ -83,41 +84,37 @@ impl PlateRequest {
         let ratios = if levers { self.of_levers(at, c) } else { self.of_cells(straight_through, at, c) };
         let count = ratios.iter().flatten().flatten().count();
         if count > MOST {
-            c.fault(format!("{at}/cells"), format!("{count} pitches are more than the {MOST} lever positions a lathe may have"));
+            c.fault(format!("{at}/cells"), sentence!("fact-pitches-more-than-lever-positions", count = count, most = MOST));
         }
         if c.faults.len() > before {
             return PlateRead::default();
         }
-        let misread = if levers { Vec::new() } else { self.misread(&ratios, self.unit.unwrap_or(LengthUnit::In)) };
+        let misread = if levers { Vec::new() } else { self.misread(&ratios, self.unit.unwrap_or(LengthUnit::In), c.voice) };
         let positions: Vec<GearboxPosition> = (0..self.rows.len())
             .flat_map(|i| (0..self.columns.len()).map(move |j| (i, j)))
             .filter(|(i, j)| !misread.iter().any(|m| m.row == *i && m.column == *j))
             .filter_map(|(i, j)| Some(GearboxPosition { name: self.name(i, j), ratio: Exact((*ratios.get(i)?.get(j)?)?) }))
             .collect();
         let says = match misread.as_slice() {
-            [] => format!("{} lever positions, and they all fit together.", positions.len()),
+            [] => say!(c.voice, "plate-all-fit", n = positions.len()),
             [one] => one.says.clone(),
-            _ => format!("{} cells do not fit the rest: read them again.", misread.len()),
+            _ => say!(c.voice, "plate-cells-misfit", n = misread.len()),
         };
         // No gearbox has a 127 in it: a ratio that wants one is an inch plate on a metric screw, or the other way about,
         // read without its transposing gears, or with its figures rounded to be printed.
         let transposed = |p: &GearboxPosition| p.ratio.0.numer() % 127 == 0 || p.ratio.0.denom() % 127 == 0;
-        let doubt = positions.iter().any(transposed).then(|| {
-            "Inch and metric meet here, and no gearbox has a 127 inside it. Either this plate assumes transposing gears: name them; or its figures are rounded, \
-             and the thread cut differs from the figure by as much. Tell the lever ratios instead if they can be counted, or prove one pitch over a long travel."
-                .to_owned()
-        });
+        let doubt = positions.iter().any(transposed).then(|| say!(c.voice, "plate-inch-and-metric"));
         PlateRead { positions, misread, says, doubt }
     }
 
     /// Two levers that multiply.
     fn of_levers(&self, at: &str, c: &mut Checker) -> Vec<Vec<Option<Ratio>>> {
         if !self.cells.is_empty() {
-            c.fault(format!("{at}/cells"), "give the pitches printed, or the ratios of the two levers, not both");
+            c.fault(format!("{at}/cells"), sentence!("fact-give-pitches-printed-ratios-two"));
         }
         let mut lever = |ratios: &[Exact], names: &[String], field: &str| -> Vec<Ratio> {
             if ratios.len() != names.len() {
-                c.fault(format!("{at}/{field}"), format!("{} places are named but {} ratios are given", names.len(), ratios.len()));
+                c.fault(format!("{at}/{field}"), sentence!("fact-places-named-but-ratios-given", names = names.len(), ratios = ratios.len()));
             }
             ratios.iter().enumerate().map(|(i, r)| c.ratio(r, &format!("{at}/{field}/{i}"))).collect()
         };
@@ -129,15 +126,12 @@ impl PlateRequest {
     fn of_cells(&self, straight_through: &Ratio, at: &str, c: &mut Checker) -> Vec<Vec<Option<Ratio>>> {
         let unit = self.unit.unwrap_or(LengthUnit::In);
         if self.cells.len() != self.rows.len() {
-            c.fault(format!("{at}/cells"), format!("{} rows are named but {} are given", self.rows.len(), self.cells.len()));
+            c.fault(format!("{at}/cells"), sentence!("fact-rows-named-but-given", rows = self.rows.len(), cells = self.cells.len()));
         }
         let mut ratios = Vec::new();
         for (i, row) in self.cells.iter().enumerate() {
             if row.len() != self.columns.len() {
-                c.fault(
-                    format!("{at}/cells/{i}"),
-                    format!("this row has {} cells where {} columns are named; null stands for an empty one", row.len(), self.columns.len()),
-                );
+                c.fault(format!("{at}/cells/{i}"), sentence!("fact-row-cells-where-columns-named", row = row.len(), columns = self.columns.len()));
             }
             let own = self.row_gears.get(i).and_then(Option::as_ref);
             let field = if own.is_some() { format!("{at}/row_gears/{i}") } else { format!("{at}/gears") };
@@ -145,7 +139,7 @@ impl PlateRequest {
             let mut cell = |(j, printed): (usize, &Option<Exact>)| {
                 let printed = printed.as_ref()?.0;
                 if printed <= Ratio::zero() || printed > Ratio::from_integer(1000) {
-                    c.fault(format!("{at}/cells/{i}/{j}"), "a pitch over 0 and at most 1000 is wanted, or null for an empty cell");
+                    c.fault(format!("{at}/cells/{i}/{j}"), sentence!("fact-pitch-over-0-most-1000"));
                     return None;
                 }
                 let pitch = if unit == LengthUnit::In { pitch_of_tpi(&printed) } else { printed };
@@ -163,7 +157,7 @@ impl PlateRequest {
 
     /// The cells that do not fit: of a grid, those whose row and column multiply to something else with nearly all the
     /// others; of one row, the one that stands out of order.
-    fn misread(&self, ratios: &[Vec<Option<Ratio>>], unit: LengthUnit) -> Vec<Misread> {
+    fn misread(&self, ratios: &[Vec<Option<Ratio>>], unit: LengthUnit, voice: Voice) -> Vec<Misread> {
         let values: Vec<Vec<Option<f64>>> = ratios.iter().map(|r| r.iter().map(|c| c.as_ref().map(real)).collect()).collect();
         let wrong = if self.rows.len() > 1 && self.columns.len() > 1 { of_grid(values, rounding(unit)) } else { of_list(&values) };
         wrong
@@ -175,8 +169,8 @@ impl PlateRequest {
                 let fits = fits.map(|f| tidy(if unit == LengthUnit::In { printed * ratio / f } else { printed * f / ratio }));
                 let told = short_text(printed, 3);
                 let says = match &fits {
-                    Some(fits) => format!("{}: {told} does not fit the rest of the plate; {fits} would. Read it again.", self.name(row, column)),
-                    None => format!("{}: {told} stands out of order with its neighbours. Read it again.", self.name(row, column)),
+                    Some(fits) => say!(voice, "plate-cell-misfits", cell = self.name(row, column), told = told, fits = fits),
+                    None => say!(voice, "plate-cell-out-of-order", cell = self.name(row, column), told = told),
                 };
                 Misread { row, column, fits, says }
             })
@@ -195,7 +189,7 @@ fn train(gears: &KeepRequest, at: &str, c: &mut Checker) -> Ratio {
     let drivers = c.teeth(&gears.drivers, &format!("{at}/drivers"));
     let driven = c.teeth(&gears.driven, &format!("{at}/driven"));
     if drivers.is_empty() || drivers.len() != driven.len() {
-        c.fault(at, "a train has as many driven gears as drivers, at least one of each");
+        c.fault(at, sentence!("fact-train-many-driven-gears-drivers-2"));
         return Ratio::from_integer(1);
     }
     let product = |list: &[u16]| list.iter().map(|t| i128::from(*t)).product::<i128>();

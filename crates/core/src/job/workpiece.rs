@@ -4,6 +4,7 @@ use super::defaults::MATERIAL;
 use super::material::{Material, materials};
 use super::request::PlanRequest;
 use crate::faults::Checker;
+use crate::sentence;
 
 use crate::job::{BlankAim, EndKind, Holding, Parallel, PlainFacts, RegisterFacts, Support};
 use crate::quantity::real;
@@ -77,13 +78,10 @@ pub(super) fn settle(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mu
     let internal = thread.is_some_and(|t| t.spec.side == Side::Internal);
     let shoulder = asked.shoulder.unwrap_or(false);
     if asked.engagement_percent.is_some() && thread.is_some() && !internal {
-        c.fault("/blank/engagement_percent", "a share of full thread belongs to a bore; for a screw give diameter_mm");
+        c.fault("/blank/engagement_percent", sentence!("fact-share-full-thread-belongs-bore"));
     }
     if shoulder && asked.end == Some(EndKind::Open) {
-        c.fault(
-            "/blank/end",
-            "a thread up to a shoulder cannot run out into the open; choose relief, plunged_ring, withdraw or drilled_pocket, or leave the shoulder out",
-        );
+        c.fault("/blank/end", sentence!("fact-thread-up-shoulder-cannot-run"));
     }
     let chamfer = (major - 3.0 * pitch).max(0.05)..=major + 3.0 * pitch;
     BlankFacts {
@@ -110,7 +108,7 @@ pub(super) fn settle(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mu
         stick_out_mm: c.sound(asked.stick_out_mm, 0.5, 5000.0, "/blank/stick_out_mm", "mm"),
         outside_mm: {
             if asked.outside_mm.is_some() && thread.is_some() && !internal {
-                c.fault("/blank/outside_mm", "the outside is asked of a part with a bore; for a screw give diameter_mm");
+                c.fault("/blank/outside_mm", sentence!("fact-outside-asked-part-bore-screw"));
             }
             c.sound(asked.outside_mm, if thread.is_some() { major } else { 0.1 }, 5000.0, "/blank/outside_mm", "mm, past this thread’s own diameter")
         },
@@ -127,9 +125,9 @@ fn settle_material(asked: Option<&str>, c: &mut Checker) -> Material {
     let found = materials().iter().find(|m| m.code == code);
     if found.is_none() {
         let known: Vec<&str> = materials().iter().map(|m| m.code.as_str()).collect();
-        c.fault("/blank/material", format!("“{code}” is not a material known here; the choices are {}", known.join(", ")));
+        c.fault("/blank/material", sentence!("fact-not-material-known-here-choices", code = code, known = known.join(", ")));
     } else if asked.is_none() {
-        c.assume("/blank/material", "No material was given: mild steel is assumed.");
+        c.assume("/blank/material", sentence!("fact-no-material-given-mild-steel"));
     }
     found.or_else(|| materials().first()).cloned().unwrap_or_else(|| Material {
         code: MATERIAL.into(),

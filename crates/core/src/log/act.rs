@@ -3,6 +3,7 @@
 use crate::gauge::{FieldFault, Measured, length_within};
 use crate::quantity::LengthUnit;
 use crate::run::{RunPlan, Symptom};
+use crate::say;
 use crate::thread::{Fit, FitKind};
 use crate::voice::Voice;
 use serde::{Deserialize, Serialize};
@@ -153,12 +154,14 @@ pub struct Act {
 }
 
 /// Whose figures a reading of the dial is in.
-const DIAL_UNIT: &str = " in the dial's own unit";
+const DIAL: &str = "bounds-dial";
+/// Of a count.
+const COUNT: &str = "bounds-count";
 
 /// Holds a count, or a reading of a dial, to its bounds.
-fn figure_within(field: &'static str, value: f64, high: f64, of: &str) -> Result<(), FieldFault> {
+fn figure_within(field: &'static str, value: f64, high: f64, id: &'static str, voice: Voice) -> Result<(), FieldFault> {
     let within = value.is_finite() && (0.0..=high).contains(&value);
-    within.then_some(()).ok_or_else(|| (field, format!("{value} is out of bounds; it must be 0 to {high}{of}")))
+    within.then_some(()).ok_or_else(|| (field, say!(voice, id, value = value.to_string(), high = high.to_string())))
 }
 
 impl ActKind {
@@ -168,32 +171,34 @@ impl ActKind {
     /// The JSON pointers of the fields, each with what would be right.
     pub fn check(&self, voice: Voice) -> Result<(), Vec<FieldFault>> {
         let length = |field, mm, low, high| length_within(field, mm, low, high, voice);
-        let letters = |field, text: &str, most: usize, says: &str| {
+        let letters = |field, text: &str, most: usize, id: &'static str| {
             let fits = !text.trim().is_empty() && text.chars().count() <= most;
-            fits.then_some(()).ok_or_else(|| (field, says.to_owned()))
+            fits.then_some(()).ok_or_else(|| (field, say!(voice, id)))
         };
         let checks: Vec<Result<(), FieldFault>> = match self {
             Self::Measured(reading) => return reading.check(voice),
-            Self::PassDone { n, radial_mm } => vec![figure_within("/n", f64::from(*n), 1000.0, ""), length("/radial_mm", *radial_mm, 0.0, 100.0)],
-            Self::Tried { fit, turns, shake_mm } => vec![Fit::of(*fit, *turns, *shake_mm).map(|_| ())],
-            Self::StandsAt { reading } | Self::GrooveTouched { reading, .. } => vec![figure_within("/reading", *reading, 200.0, DIAL_UNIT)],
-            Self::Took { n, reading } => vec![figure_within("/n", f64::from(*n), 1000.0, ""), figure_within("/reading", *reading, 200.0, DIAL_UNIT)],
+            Self::PassDone { n, radial_mm } => vec![figure_within("/n", f64::from(*n), 1000.0, COUNT, voice), length("/radial_mm", *radial_mm, 0.0, 100.0)],
+            Self::Tried { fit, turns, shake_mm } => vec![Fit::of(*fit, *turns, *shake_mm).map(|_| ()).map_err(|(field, why)| (field, why.said(voice)))],
+            Self::StandsAt { reading } | Self::GrooveTouched { reading, .. } => vec![figure_within("/reading", *reading, 200.0, DIAL, voice)],
+            Self::Took { n, reading } => {
+                vec![figure_within("/n", f64::from(*n), 1000.0, COUNT, voice), figure_within("/reading", *reading, 200.0, DIAL, voice)]
+            }
             Self::Sized { name, mm } => {
-                vec![letters("/name", name, 40, "a plain size is named as the part's own list has it"), length("/mm", *mm, 0.05, 5100.0)]
+                vec![letters("/name", name, 40, "act-plain-size-named"), length("/mm", *mm, 0.05, 5100.0)]
             }
             Self::Overran { past_mm } => vec![length("/past_mm", *past_mm, 0.0, 100.0)],
-            Self::Scrapped { why } => vec![letters("/why", why, 400, "say in 1 to 400 characters what spoilt it")],
-            Self::Undone { act } => vec![letters("/act", act, 200, "name the act to take back")],
-            Self::Note { text } => vec![letters("/text", text, 4000, "a note has 1 to 4000 characters")],
+            Self::Scrapped { why } => vec![letters("/why", why, 400, "act-say-what-spoilt")],
+            Self::Undone { act } => vec![letters("/act", act, 200, "act-name-act")],
+            Self::Note { text } => vec![letters("/text", text, 4000, "act-note-letters")],
             Self::BitChanged { tip_flat_mm, tip_radius_mm, .. } => vec![
                 tip_flat_mm.map_or(Ok(()), |f| length("/tip_flat_mm", f, 0.0, 50.0)),
                 tip_radius_mm.map_or(Ok(()), |r| length("/tip_radius_mm", r, 0.0, 20.0)),
-                tip_flat_mm.and(*tip_radius_mm).map_or(Ok(()), |_| Err(("/tip_radius_mm", "give its flat or its radius, not both".into()))),
+                tip_flat_mm.and(*tip_radius_mm).map_or(Ok(()), |_| Err(("/tip_radius_mm", say!(voice, "act-flat-or-radius")))),
             ],
             Self::Ticked { step, stamp, noted } => vec![
-                letters("/step", step, 40, "a step of the set-up is named by its code"),
-                if stamp.chars().count() > 64 { Err(("/stamp", "a step's stamp has at most 64 characters".to_owned())) } else { Ok(()) },
-                noted.as_ref().filter(|n| n.chars().count() > 200).map_or(Ok(()), |_| Err(("/noted", "at most 200 characters are noted with a step".into()))),
+                letters("/step", step, 40, "act-step-code"),
+                if stamp.chars().count() > 64 { Err(("/stamp", say!(voice, "act-stamp-letters"))) } else { Ok(()) },
+                noted.as_ref().filter(|n| n.chars().count() > 200).map_or(Ok(()), |_| Err(("/noted", say!(voice, "act-noted-letters")))),
             ],
             Self::Trouble { .. }
             | Self::Sprung {}
@@ -268,10 +273,10 @@ impl RunPlan {
         }
         // The width of a square tool sets no depth, and no touch tells it.
         if matches!(act, ActKind::BitChanged { tip_flat_mm: None, .. }) && self.straight() {
-            return Err(("/tip_flat_mm", "between straight sides the width is the tool's own: measure the new one's, and tell it".into()));
+            return Err(("/tip_flat_mm", say!(voice, "act-square-width")));
         }
         if matches!(act, ActKind::GrooveTouched { .. }) && self.straight() {
-            return Err(("/kind", "between straight sides no touch tells the tip: touch the bottom for the depth, and tell where the dial stands".into()));
+            return Err(("/kind", say!(voice, "act-square-touch")));
         }
         let (ActKind::StandsAt { reading } | ActKind::Took { reading, .. } | ActKind::GrooveTouched { reading, .. }) = act else { return Ok(()) };
         let deepest = self.passes.iter().map(|p| p.radial_mm).fold(0.0, f64::max);
@@ -280,7 +285,7 @@ impl RunPlan {
             return Ok(());
         }
         let full = self.dial.nearest(deepest).setting.reading;
-        let other = if self.dial.unit == LengthUnit::In { "mm" } else { "inches" };
-        Err(("/reading", format!("full depth is {full} on this dial, and {reading} is far past it: was that read in {other}?")))
+        let other = if self.dial.unit == LengthUnit::In { "mm" } else { "in" };
+        Err(("/reading", say!(voice, "act-past-full-depth", full = full.to_string(), reading = reading.to_string(), other = other)))
     }
 }

@@ -5,6 +5,7 @@
 
 use crate::gauge::{SPRING, SPRING_SD, TipFound};
 use crate::quantity::plain_text;
+use crate::say;
 use crate::voice::Voice;
 use serde::Serialize;
 
@@ -94,16 +95,19 @@ fn together(jobs: &[&JobLearned], voice: Voice) -> Learned {
     let (spring, spring_doubt) = ((sum / weight).clamp(0.0, 0.6), 2.0 / weight.sqrt());
     let worn: Vec<f64> = jobs.iter().filter_map(|j| Some(j.found.flat_mm - j.told_flat_mm?)).collect();
     let tip_wear_mm = (!worn.is_empty()).then(|| worn.iter().sum::<f64>() / worn.len() as f64);
-    let mates = jobs.iter().filter_map(|j| Some(format!("The mate of \u{201c}{}\u{201d} just goes at {}.", j.title, voice.length(j.found.mate_mm?)))).collect();
+    let mates = jobs.iter().filter_map(|j| Some(say!(voice, "learned-mate", title = &j.title, size = voice.length(j.found.mate_mm?)))).collect();
     let style = jobs.iter().all(|j| j.style == jobs[0].style).then(|| jobs[0].style.clone());
     let (lathe, material) = (jobs[0].lathe.clone(), jobs[0].material.clone());
     let count = jobs.len();
     Learned {
-        says: format!(
-            "On the {lathe} in {material}, by {count} {}: {} % of a cut springs away, give or take {}.",
-            if count == 1 { "job" } else { "jobs" },
-            plain_text(100.0 * spring, 0),
-            plain_text(100.0 * spring_doubt, 0)
+        says: say!(
+            voice,
+            "learned-spring",
+            lathe = &lathe,
+            material = &material,
+            n = count,
+            spring = plain_text(100.0 * spring, 0),
+            doubt = plain_text(100.0 * spring_doubt, 0)
         ),
         lathe,
         material,
@@ -113,7 +117,7 @@ fn together(jobs: &[&JobLearned], voice: Voice) -> Learned {
         spring_doubt,
         tip_says: tip_wear_mm
             .filter(|w| w.abs() > WORN_MM)
-            .map(|w| format!("Tips were found {} {} than told.", voice.coarse(w.abs()), if w > 0.0 { "wider" } else { "narrower" })),
+            .map(|w| say!(voice, "learned-tips", by = voice.coarse(w.abs()), way = if w > 0.0 { "wider" } else { "narrower" })),
         tip_wear_mm,
         reaction_s: own_reaction(jobs),
         mates,

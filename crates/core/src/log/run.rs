@@ -243,10 +243,10 @@ impl Run {
             ActKind::Rechucked {} => {
                 self.proven = false;
                 let mut steps = vec![say!(voice, "rechucked-run-out")];
-                steps.extend(self.plan.way_back(self.stands));
+                steps.extend(self.plan.way_back(self.stands, voice));
                 self.pick_up = steps;
             }
-            ActKind::Lost {} => self.pick_up = self.plan.way_back(self.stands),
+            ActKind::Lost {} => self.pick_up = self.plan.way_back(self.stands, voice),
             ActKind::Stopped {} => {
                 self.stopped = true;
                 let stands = self.plan.dial.nearest(self.stands).setting;
@@ -570,22 +570,15 @@ impl RunState {
     /// The JSON pointer of the field and what would be right.
     pub fn check(&self, act: &ActKind, voice: Voice) -> Result<(), (&'static str, String)> {
         if !self.begun {
-            return Self::unbegun(act);
+            return Self::unbegun(act, voice);
         }
         if let (ActKind::GrooveTouched { reading, .. }, Some([least, most])) = (act, self.touches)
             && !(least..=most).contains(reading)
         {
-            return Err((
-                "/reading",
-                format!(
-                    "no tip of this form touches there: between {} and {} on this dial it could; was the zero on the crest, and the play taken up?",
-                    plain_text(least.max(0.0), 3),
-                    plain_text(most, 3)
-                ),
-            ));
+            return Err(("/reading", say!(voice, "act-no-tip-touches", least = plain_text(least.max(0.0), 3), most = plain_text(most, 3))));
         }
         if matches!(act, ActKind::Finished {}) && !self.may_leave {
-            return Err(("/kind", voice.fill("measure it, or try the mate, first: opening the {half-nut} loses this thread")));
+            return Err(("/kind", say!(voice, "act-measure-first")));
         }
         Ok(())
     }
@@ -594,7 +587,7 @@ impl RunState {
     ///
     /// # Errors
     /// The JSON pointer of the field and what would be right.
-    pub fn unbegun(act: &ActKind) -> Result<(), (&'static str, String)> {
-        if act.goes_on() { Err(("/kind", "nothing has been cut yet: tell the tool and the set-up at their stations".into())) } else { Ok(()) }
+    pub fn unbegun(act: &ActKind, voice: Voice) -> Result<(), (&'static str, String)> {
+        if act.goes_on() { Err(("/kind", say!(voice, "act-nothing-cut"))) } else { Ok(()) }
     }
 }

@@ -1,5 +1,7 @@
 //! The version of the reckoning, and what is said of a plan that another one froze.
 
+use crate::say;
+use crate::voice::Voice;
 /// Version of the reckoning, stored with every frozen plan.
 pub const ENGINE: &str = env!("CARGO_PKG_VERSION");
 
@@ -16,19 +18,13 @@ impl<'v> OtherEngine<'v> {
 
     /// Said of its plan, where this version reckons the same passes.
     #[must_use]
-    pub fn says(self) -> String {
-        format!(
-            "This plan was frozen by version {} of the reckoning; its passes and limits stand as they were frozen, and version {ENGINE} reckons the same. What is drawn and said beside them is by version {ENGINE}.",
-            self.0
-        )
+    pub fn says(self, voice: Voice) -> String {
+        say!(voice, "engine-reckons-the-same", frozen = self.0.to_string(), now = ENGINE)
     }
 
     /// Said in place of anything made of its plan, where this version reckons it otherwise.
     #[must_use]
-    pub fn refuses(self) -> String {
-        format!(
-            "This plan was frozen by version {} of the reckoning, and version {ENGINE} reckons it otherwise: so nothing is drawn or printed of it here. Go on at the lathe by its passes, which stand as they were frozen.",
-            self.0
-        )
+    pub fn refuses(self, voice: Voice) -> String {
+        say!(voice, "engine-reckons-otherwise", frozen = self.0.to_string(), now = ENGINE)
     }
 }

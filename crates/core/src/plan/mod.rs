@@ -10,6 +10,7 @@ mod frozen;
 pub use check::{Check, CheckLine, Cure, State};
 pub use engine::{ENGINE, OtherEngine};
 
+use crate::say;
 use frozen::{Reckoned, by_feel_alone, frozen, run_mate};
 
 use crate::bit::{self, BitSection, Groove, Tip, TipView};
@@ -159,7 +160,7 @@ impl<'a> Desk<'a> {
     /// The way it all moves, the thread, the size aimed at and the tip.
     fn shape(&mut self) -> (Shaped<'a>, TipView) {
         let (job, sheet, watch) = (self.job, &mut self.sheet, &mut self.watch);
-        let direction = setup::way(&job.setup, self.lathe, &job.thread.spec, watch);
+        let direction = setup::way(&job.setup, self.lathe, &job.thread.spec, sheet.voice(), watch);
         let (mut th, section) = thread::reckon(sheet, &job.thread, direction.carriage, watch);
         // The second of a pair is held to what fits the first, so everything after follows from it.
         let fitted = job.mate.as_ref().map(|mate| (mate, pair::fit(sheet, mate, &mut th, watch)));
@@ -278,7 +279,7 @@ impl<'a> Desk<'a> {
     /// The plan of it all, checked.
     fn finish(mut self, shaped: Shaped<'_>, held: Held, cut: CutSection, bit: BitSection, proven: Proven) -> Plan {
         let (job, voice) = (self.job, self.sheet.voice());
-        of_every_plan(&self.assumptions, &mut self.watch);
+        of_every_plan(&self.assumptions, voice, &mut self.watch);
         watch::order(&mut self.watch);
         let pad = pad::section(&mut self.sheet, &job.pad);
         let run = frozen(
@@ -325,14 +326,8 @@ impl<'a> Desk<'a> {
 /// What stands ahead of the point, where it matters and was not told.
 fn body_ahead_taken(job: &Job, blank: &BlankSection, side: Side, voice: Voice) -> Option<Assumption> {
     let matters = blank.relief.is_some() || blank.beyond.as_ref().is_some_and(|b| b.gap_mm.is_some());
-    (side == Side::External && job.bit.body_ahead_mm.is_none() && matters).then(|| Assumption {
-        pointer: "/bit/body_ahead_mm".into(),
-        text: format!(
-            "How far the {bit} stands ahead of its point was not told: half a {bit} of {} is taken.",
-            voice.nominal(BIT_WIDTH_MM),
-            bit = voice.words().bit
-        ),
-    })
+    (side == Side::External && job.bit.body_ahead_mm.is_none() && matters)
+        .then(|| Assumption { pointer: "/bit/body_ahead_mm".into(), text: say!(voice, "plan-body-ahead", half = voice.nominal(BIT_WIDTH_MM)) })
 }
 
 /// The groove a relief tool makes, as told or as wanted.
@@ -356,19 +351,9 @@ impl Plan {
 }
 
 /// What is said of every plan.
-fn of_every_plan(assumptions: &[Assumption], watch: &mut Vec<Watch>) {
+fn of_every_plan(assumptions: &[Assumption], voice: Voice, watch: &mut Vec<Watch>) {
     if assumptions.iter().any(|a| a.pointer == "/lathe") {
-        watch.push(Watch::new(
-            Level::Note,
-            Code::AssumedDefault,
-            "gears",
-            "No lathe was chosen: a plain one is assumed. Choose yours before a gear is hung or a dial is set.".into(),
-        ));
+        watch.push(Watch::new(Level::Note, Code::AssumedDefault, "gears", say!(voice, "plan-no-lathe")));
     }
-    watch.push(Watch::new(
-        Level::Note,
-        Code::FirstPass,
-        "cut",
-        "First pass slow, hand on the lever. No gloves, sleeves or rings near the work; chips by brush or hook.".into(),
-    ));
+    watch.push(Watch::new(Level::Note, Code::FirstPass, "cut", say!(voice, "plan-first-pass")));
 }

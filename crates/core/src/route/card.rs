@@ -7,6 +7,7 @@ use crate::cut::{SlideName, counted};
 use crate::job::{Holding, Job, Support};
 use crate::plan::Plan;
 use crate::quantity::{degrees_text, plain_text};
+use crate::say;
 use crate::thread::Side;
 use crate::voice::Voice;
 use crate::working::Quantity;
@@ -64,47 +65,55 @@ impl Member<'_> {
 pub fn bench(member: &Member<'_>, kind: OpKind, voice: Voice) -> Vec<CardLine> {
     let (plan, facts) = (member.plan, member.facts);
     let blank = &plan.blank;
-    let speed = |share| words("Speed", format!("{} rpm", plain_text(member.rpm(member.blank_mm(), share), 0)));
+    let speed = |share| words(say!(voice, "line-of-speed"), say!(voice, "speed-rpm", rpm = plain_text(member.rpm(member.blank_mm(), share), 0)));
     let internal = plan.thread.side == Side::Internal;
     match kind {
         OpKind::Saw => saw(plan, facts, voice),
-        OpKind::Face | OpKind::Length => vec![speed(1.0), number("Most a cut", &Quantity::given(voice, FACING_MM)), words("How", "to the middle, no pip left")],
+        OpKind::Face | OpKind::Length => vec![
+            speed(1.0),
+            number(say!(voice, "line-of-most-a-cut"), &Quantity::given(voice, FACING_MM)),
+            words(say!(voice, "line-of-how"), say!(voice, "card-no-pip")),
+        ],
         OpKind::Centre => vec![
-            words(voice.fill("{Center} drill"), "straight, to two thirds of its cone"),
-            words("Support", if facts.blank.support == Support::None { "not asked for by its length" } else { "grease the point; try it again once warm" }),
+            words(say!(voice, "card-center-drill"), say!(voice, "card-center-drill-says")),
+            words(
+                say!(voice, "line-of-support"),
+                if facts.blank.support == Support::None { say!(voice, "card-support-not-asked") } else { say!(voice, "card-support-grease") },
+            ),
         ],
         OpKind::Drill => drill(member),
-        OpKind::Turn | OpKind::Bore => turn(blank, internal, speed(1.0)),
-        OpKind::Plain => plain(blank),
+        OpKind::Turn | OpKind::Bore => turn(blank, internal, speed(1.0), voice),
+        OpKind::Plain => plain(blank, voice),
         OpKind::Relief => blank
             .relief
             .iter()
             .flat_map(|r| {
-                [number("To diameter", &r.diameter_mm), number("Wide, at least", &r.width_mm), words("Its corners", r.says.clone()), speed(BROAD)]
-                    .into_iter()
-                    .chain(r.drill_mm.iter().map(|d| number("Drill", d)))
+                [
+                    number(say!(voice, "line-of-to-diameter"), &r.diameter_mm),
+                    number(say!(voice, "line-of-wide-at-least"), &r.width_mm),
+                    words(say!(voice, "line-of-its-corners"), r.says.clone()),
+                    speed(BROAD),
+                ]
+                .into_iter()
+                .chain(r.drill_mm.iter().map(|d| number(say!(voice, "line-of-drill"), d)))
             })
             .collect(),
-        OpKind::Chamfer | OpKind::SecondChamfer => vec![number("To diameter", &blank.chamfer_mm), words("At", "45\u{b0}, or the flank\u{2019}s own angle")],
+        OpKind::Chamfer | OpKind::SecondChamfer => {
+            vec![number(say!(voice, "line-of-to-diameter"), &blank.chamfer_mm), words(say!(voice, "line-of-at"), say!(voice, "card-at-45"))]
+        }
         OpKind::Thread => {
             let t = thread_card(member);
             t.gears.into_iter().chain([t.half_nut, t.bit, t.speed, t.way]).chain(t.compound).chain(t.depth).chain([t.passes]).collect()
         }
         OpKind::Dress if internal => {
-            vec![words(
-                "How",
-                "a light cut at the bore\u{2019}s size, or a scraper with the spindle stopped, never a finger; then one pass at the depth it stands at",
-            )]
+            vec![words(say!(voice, "line-of-how"), say!(voice, "card-dress-bore"))]
         }
         OpKind::Dress => {
-            vec![words("How", "a fine file flat on the crests, lathe slow, left-handed and clear of the chuck; then one pass at the depth it stands at")]
+            vec![words(say!(voice, "line-of-how"), say!(voice, "card-dress"))]
         }
         OpKind::Prove => prove(member),
         OpKind::PartOff => {
-            vec![
-                speed(BROAD * 0.6),
-                words("How", voice.fill("square to the work, close to the chuck; a {center} drawn back first, and never between {center}s")),
-            ]
+            vec![speed(BROAD * 0.6), words(say!(voice, "line-of-how"), say!(voice, "card-part-off"))]
         }
         OpKind::Own => Vec::new(),
     }
@@ -116,47 +125,56 @@ fn saw(plan: &Plan, facts: &Job, voice: Voice) -> Vec<CardLine> {
     let length = plan.thread.length_mm.value + blank.relief.as_ref().map_or(0.0, |r| r.width_mm.value) + 2.0 * FACING_MM;
     let least = if internal { plan.thread.major_mm.value } else { blank.aim_mm.value + STOCK_MM };
     vec![
-        number(if internal { "Stock, over this by the wall it needs" } else { "Stock, at least" }, &Quantity::length(voice, least)),
-        number("Length, without what the jaws hold and lies past the thread", &Quantity::length(voice, length)),
-        words("Material", facts.blank.material.name.clone()),
+        number(if internal { say!(voice, "card-stock-over") } else { say!(voice, "card-stock-least") }, &Quantity::length(voice, least)),
+        number(say!(voice, "line-of-length-without-what-the-jaws"), &Quantity::length(voice, length)),
+        words(say!(voice, "line-of-material"), facts.blank.material.name.clone()),
     ]
 }
 
 /// The drill before a bore, and what it leaves.
 fn drill(member: &Member<'_>) -> Vec<CardLine> {
-    let blank = &member.plan.blank;
+    let (blank, voice) = (&member.plan.blank, member.plan.voice);
     blank
         .bore
         .iter()
         .flat_map(|b| {
-            let rpm = words("Speed", format!("{} rpm", plain_text(member.rpm(blank.aim_mm.value, 1.0), 0)));
-            b.drill_mm.iter().map(|d| number("Drill", d)).chain(b.left_mm.iter().map(|l| number("Left to bore, on diameter", l))).chain([rpm])
+            let rpm = words(say!(voice, "line-of-speed"), say!(voice, "speed-rpm", rpm = plain_text(member.rpm(blank.aim_mm.value, 1.0), 0)));
+            b.drill_mm
+                .iter()
+                .map(|d| number(say!(voice, "line-of-drill"), d))
+                .chain(b.left_mm.iter().map(|l| number(say!(voice, "line-of-left-to-bore-on-diameter"), l)))
+                .chain([rpm])
         })
         .collect()
 }
 
 /// What the blank is turned, or bored, to.
-fn turn(blank: &BlankSection, internal: bool, speed: CardLine) -> Vec<CardLine> {
-    let mut lines =
-        vec![number(if internal { "Bore to" } else { "Turn to" }, &blank.aim_mm), number("Not under", &blank.min_mm), number("Not over", &blank.max_mm), speed];
-    lines.extend(blank.measured.then(|| number(if internal { "Bored, as measured" } else { "Turned, as measured" }, &blank.used_mm)));
-    lines.extend(blank.slenderness.as_ref().map(|s| words("Held", s.says.clone())));
-    lines.extend(blank.plug.as_ref().map(|p| number("A plain plug enters that measures", &p.go_mm)));
+fn turn(blank: &BlankSection, internal: bool, speed: CardLine, voice: Voice) -> Vec<CardLine> {
+    let mut lines = vec![
+        number(if internal { say!(voice, "card-bore-to") } else { say!(voice, "card-turn-to") }, &blank.aim_mm),
+        number(say!(voice, "line-of-not-under"), &blank.min_mm),
+        number(say!(voice, "line-of-not-over"), &blank.max_mm),
+        speed,
+    ];
+    lines.extend(blank.measured.then(|| number(if internal { say!(voice, "card-bored") } else { say!(voice, "card-turned") }, &blank.used_mm)));
+    lines.extend(blank.slenderness.as_ref().map(|s| words(say!(voice, "line-of-held"), s.says.clone())));
+    lines.extend(blank.plug.as_ref().map(|p| number(say!(voice, "line-of-a-plain-plug-enters-that"), &p.go_mm)));
     lines
 }
 
 /// Plain sizes, and the register before a nut.
-fn plain(blank: &BlankSection) -> Vec<CardLine> {
+fn plain(blank: &BlankSection, voice: Voice) -> Vec<CardLine> {
     blank
         .plain
         .iter()
-        .map(|p| words("Size", format!("{}: {} to {}", p.name, p.min_mm.text, p.max_mm.text)))
-        .chain(
-            blank
-                .register
-                .iter()
-                .flat_map(|r| [number("Register, not under", &r.min_mm), number("Register, not over", &r.max_mm), number("Deep", &r.depth_mm)]),
-        )
+        .map(|p| words(say!(voice, "line-of-size"), say!(voice, "card-size", name = &p.name, min = &p.min_mm.text, max = &p.max_mm.text)))
+        .chain(blank.register.iter().flat_map(|r| {
+            [
+                number(say!(voice, "line-of-register-not-under"), &r.min_mm),
+                number(say!(voice, "line-of-register-not-over"), &r.max_mm),
+                number(say!(voice, "line-of-deep"), &r.depth_mm),
+            ]
+        }))
         .collect()
 }
 
@@ -176,45 +194,58 @@ pub(crate) struct ThreadCard {
 }
 
 pub(crate) fn thread_card(member: &Member<'_>) -> ThreadCard {
-    let plan = member.plan;
+    let (plan, voice) = (member.plan, member.plan.voice);
     let gears = plan.gears.hung.as_ref().map(|hung| {
-        let lever = if hung.train.gearbox == "direct" { String::new() } else { format!(", gearbox {}", hung.train.gearbox) };
-        words("Gears, drivers / driven", format!("{} / {}{lever}", counts(&hung.train.drivers), counts(&hung.train.driven)))
+        let (drivers, driven) = (counts(&hung.train.drivers), counts(&hung.train.driven));
+        words(
+            say!(voice, "line-of-gears-drivers-driven"),
+            if hung.train.gearbox == "direct" {
+                say!(voice, "card-train", drivers = drivers, driven = driven)
+            } else {
+                say!(voice, "card-train-at", drivers = drivers, driven = driven, lever = &hung.train.gearbox)
+            },
+        )
     });
     let depth = plan.cut.full_depth.as_ref().map(|full| {
-        let slide = if full.slide == SlideName::Compound {
-            format!("{}, {}\u{b0}", plan.voice.words().compound, degrees_text(plan.cut.angle_deg))
-        } else {
-            "cross-slide".to_owned()
-        };
+        let (turns, reading) = (&full.text, &full.reading);
         words(
-            if plan.cut.stop_says.is_some() { "To the first measurement" } else { "Full depth on the dial" },
-            format!("{} ({}), {slide}", full.text, full.reading),
+            if plan.cut.stop_says.is_some() { say!(voice, "card-to-first-measurement") } else { say!(voice, "card-full-depth") },
+            if full.slide == SlideName::Compound {
+                say!(voice, "card-depth-compound", turns = turns, reading = reading, deg = degrees_text(plan.cut.angle_deg))
+            } else {
+                say!(voice, "card-depth-cross", turns = turns, reading = reading)
+            },
         )
     });
     ThreadCard {
         gears,
-        half_nut: words(plan.voice.fill("{Half-nut}"), plan.nut_says()),
-        bit: words(plan.voice.fill("{Bit}"), plan.bit.says.clone()),
-        speed: number("Speed", &plan.setup.speed_rpm),
-        way: words("Way", plan.setup.says.clone()),
-        compound: (plan.cut.dial.slide == SlideName::Compound).then(|| words(plan.voice.fill("{Compound}"), plan.cut.scale.clone())),
+        half_nut: words(say!(voice, "line-half-nut"), plan.nut_says()),
+        bit: words(say!(voice, "line-of-bit"), plan.bit.says.clone()),
+        speed: number(say!(voice, "line-of-speed"), &plan.setup.speed_rpm),
+        way: words(say!(voice, "line-of-way"), plan.setup.says.clone()),
+        compound: (plan.cut.dial.slide == SlideName::Compound).then(|| words(say!(voice, "line-of-compound"), plan.cut.scale.clone())),
         depth,
-        measure: plan.cut.stop_says.as_ref().map(|says| words("Then", says.clone())),
-        passes: words("Passes", format!("{}, {}", counted(&plan.cut.passes), plan.cut.time.whole.text)),
+        measure: plan.cut.stop_says.as_ref().map(|says| words(say!(voice, "line-of-then"), says.clone())),
+        passes: words(
+            say!(voice, "line-of-passes"),
+            say!(voice, "card-passes-time", passes = counted(&plan.cut.passes, voice), time = &plan.cut.time.whole.text),
+        ),
     }
 }
 
 /// Limits of the pitch diameter.
 fn limits(member: &Member<'_>) -> [CardLine; 2] {
-    let gauge = &member.plan.gauge;
-    [number("Pitch diameter, not under", &gauge.min_mm), number("Not over", &gauge.max_mm)]
+    let (gauge, voice) = (&member.plan.gauge, member.plan.voice);
+    [number(say!(voice, "line-of-pitch-diameter-not-under"), &gauge.min_mm), number(say!(voice, "line-of-not-over"), &gauge.max_mm)]
 }
 
 /// The size to be read over the wires, and the wires; none where none serve.
 fn wires(member: &Member<'_>) -> Option<[CardLine; 2]> {
-    let gauge = &member.plan.gauge;
-    Some([number("Over wires, aim", &gauge.over_wires_mm.as_ref()?.target), number("Wires of", gauge.wire_mm.as_ref()?)])
+    let (gauge, voice) = (&member.plan.gauge, member.plan.voice);
+    Some([
+        number(say!(voice, "line-of-over-wires-aim"), &gauge.over_wires_mm.as_ref()?.target),
+        number(say!(voice, "line-of-wires-of"), gauge.wire_mm.as_ref()?),
+    ])
 }
 
 /// What is read in the shortest: over wires, or the limits where no wires serve.
@@ -223,11 +254,11 @@ pub(crate) fn over_wires(member: &Member<'_>) -> [CardLine; 2] {
 }
 
 fn prove(member: &Member<'_>) -> Vec<CardLine> {
-    let plan = member.plan;
+    let (plan, voice) = (member.plan, member.plan.voice);
     let mut lines: Vec<CardLine> = limits(member).into_iter().chain(wires(member).into_iter().flatten()).collect();
-    lines.extend(plan.proof.ways.iter().find(|w| w.chosen).map(|w| words("By", w.says)));
-    lines.extend(plan.proof.gauge.as_ref().map(|g| words("Gauge to turn first", g.says.clone())));
-    lines.extend(plan.pair.as_ref().filter(|p| p.first == Some(false)).map(|p| words("Fitted", p.says.clone())));
+    lines.extend(plan.proof.ways.iter().find(|w| w.chosen).map(|w| words(say!(voice, "line-of-by"), w.says.clone())));
+    lines.extend(plan.proof.gauge.as_ref().map(|g| words(say!(voice, "line-of-gauge-to-turn-first"), g.says.clone())));
+    lines.extend(plan.pair.as_ref().filter(|p| p.first == Some(false)).map(|p| words(say!(voice, "line-of-fitted"), p.says.clone())));
     lines
 }
 

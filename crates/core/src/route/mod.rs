@@ -14,6 +14,8 @@ pub use said::{ChuckingView, Must, OperationView, RouteDetail, said};
 use crate::faults::Fault;
 use crate::job::{Job, Lathe};
 use crate::plan::Plan;
+use crate::say;
+use crate::voice::Voice;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeSet;
 
@@ -145,22 +147,22 @@ impl Route {
 
     /// Every fault of a route as sent: ids, lengths, times, and jobs that are none of the part's.
     #[must_use]
-    pub fn check(&self, jobs: &[&str]) -> Vec<Fault> {
+    pub fn check(&self, jobs: &[&str], voice: Voice) -> Vec<Fault> {
         let mut faults = Vec::new();
         if self.setups.len() > MOST_SETUPS {
-            faults.push(Fault::new("/setups", format!("{} set-ups are too many; a route holds {MOST_SETUPS}", self.setups.len())));
+            faults.push(Fault::new("/setups", say!(voice, "route-too-many-setups", n = self.setups.len(), most = MOST_SETUPS)));
         }
         let mut ids = BTreeSet::new();
         let mut named = |id: &str, at: String, faults: &mut Vec<Fault>| {
             if id.is_empty() || id.len() > LONGEST_ID || id.contains('/') {
-                faults.push(Fault::new(at, format!("an id has 1 to {LONGEST_ID} letters, and no stroke")));
+                faults.push(Fault::new(at, say!(voice, "route-id-letters", most = LONGEST_ID)));
             } else if !ids.insert(id.to_owned()) {
-                faults.push(Fault::new(at, format!("“{id}” stands twice; each has its own")));
+                faults.push(Fault::new(at, say!(voice, "route-id-twice", id = id)));
             }
         };
         let long = |text: &str, at: String, faults: &mut Vec<Fault>| {
             if text.chars().count() > WORDS {
-                faults.push(Fault::new(at, format!("at most {WORDS} characters are kept")));
+                faults.push(Fault::new(at, say!(voice, "route-most-letters", most = WORDS)));
             }
         };
         for (i, setup) in self.setups.iter().enumerate() {
@@ -168,30 +170,30 @@ impl Route {
             named(&setup.id, format!("{at}/id"), &mut faults);
             long(&setup.held, format!("{at}/held"), &mut faults);
             if setup.ops.len() > MOST_OPS || setup.leave.len() > MOST_OPS {
-                faults.push(Fault::new(format!("{at}/ops"), format!("a set-up holds at most {MOST_OPS}")));
+                faults.push(Fault::new(format!("{at}/ops"), say!(voice, "route-most-ops", most = MOST_OPS)));
             }
             for (n, must) in setup.leave.iter().enumerate() {
                 if must.trim().is_empty() {
-                    faults.push(Fault::new(format!("{at}/leave/{n}"), "say what must be true"));
+                    faults.push(Fault::new(format!("{at}/leave/{n}"), say!(voice, "route-say-must")));
                 }
                 long(must, format!("{at}/leave/{n}"), &mut faults);
             }
             if setup.piece.as_deref().is_some_and(|p| !jobs.contains(&p)) {
-                faults.push(Fault::new(format!("{at}/piece"), "a piece is named by a job of this part"));
+                faults.push(Fault::new(format!("{at}/piece"), say!(voice, "route-piece-named")));
             }
             for (n, op) in setup.ops.iter().enumerate() {
                 let at = format!("{at}/ops/{n}");
                 named(&op.id, format!("{at}/id"), &mut faults);
                 if op.job.as_deref().is_some_and(|j| !jobs.contains(&j)) {
-                    faults.push(Fault::new(format!("{at}/job"), "it is no job of this part"));
+                    faults.push(Fault::new(format!("{at}/job"), say!(voice, "route-no-job")));
                 }
                 if op.kind == OpKind::Own && op.says.as_deref().is_none_or(|s| s.trim().is_empty()) {
-                    faults.push(Fault::new(format!("{at}/says"), "say what is done: an operation of your own has no other name"));
+                    faults.push(Fault::new(format!("{at}/says"), say!(voice, "route-say-own")));
                 }
                 long(op.says.as_deref().unwrap_or_default(), format!("{at}/says"), &mut faults);
                 long(op.note.as_deref().unwrap_or_default(), format!("{at}/note"), &mut faults);
                 if op.minutes.is_some_and(|m| !(m.is_finite() && (0.0..=2000.0).contains(&m))) {
-                    faults.push(Fault::new(format!("{at}/minutes"), "an operation takes 0 to 2000 minutes"));
+                    faults.push(Fault::new(format!("{at}/minutes"), say!(voice, "route-minutes")));
                 }
             }
         }

@@ -2,6 +2,7 @@
 //! order costs, and the move that mends it.
 
 use super::{Member, OpKind, Operation, Route};
+use crate::say;
 use crate::voice::Voice;
 use OpKind::{Bore, Centre, Chamfer, Dress, Drill, Face, Length, PartOff, Plain, Prove, Relief, Saw, SecondChamfer, Thread, Turn};
 use serde::Serialize;
@@ -32,27 +33,27 @@ const fn lesson(first: OpKind, then: OpKind, of: Shared, why: &'static str) -> L
 /// Shop practice, each with its reason.
 #[rustfmt::skip]
 const LESSONS: &[Lesson] = &[
-    lesson(Saw, Face, Shared::Piece, "a sawn end is faced after it is sawn"),
-    lesson(Face, Centre, Shared::Chucking, "a {center} drilled in a rough end starts off the axis and the point wanders"),
-    lesson(Face, Turn, Shared::Chucking, "lengths are taken from the faced end"),
-    lesson(Centre, Turn, Shared::Chucking, "what the tailstock supports is turned after it is supported"),
-    lesson(Face, Drill, Shared::Chucking, "a drill wanders on an end that is not faced"),
-    lesson(Drill, Bore, Shared::Job, "the bar needs the drilled hole to enter"),
-    lesson(Turn, Relief, Shared::Job, "the relief\u{2019}s depth is taken from the turned diameter"),
-    lesson(Bore, Relief, Shared::Job, "the relief\u{2019}s depth is taken from the bore"),
-    lesson(Turn, Chamfer, Shared::Job, "turning after it takes the chamfer off again"),
-    lesson(Bore, Chamfer, Shared::Job, "boring after it takes the chamfer off again"),
-    lesson(Turn, Thread, Shared::Job, "the thread is cut on its turned blank"),
-    lesson(Bore, Thread, Shared::Job, "the thread is cut in its finished bore"),
-    lesson(Relief, Thread, Shared::Job, "without its relief the tool has nowhere to end, and digs in"),
-    lesson(Chamfer, Thread, Shared::Job, "unchamfered, the first thread raises a feather edge that holds the mate off"),
-    lesson(Plain, Thread, Shared::Chucking, "heavy cuts after the thread may shift the part, or mark it: thread last"),
-    lesson(Thread, Dress, Shared::Job, "threading raises the crests it is dressed for"),
-    lesson(Dress, Prove, Shared::Job, "a burr lifts the wires and binds the mate: dress before it is measured"),
-    lesson(Thread, Prove, Shared::Job, "there is nothing to measure yet"),
-    lesson(Prove, PartOff, Shared::Chucking, "parted off, it does not go back true: prove it while it is held"),
-    lesson(PartOff, Length, Shared::Piece, "the second end is reached when the part is off"),
-    lesson(Length, SecondChamfer, Shared::Piece, "facing after it takes the chamfer off again"),
+    lesson(Saw, Face, Shared::Piece, "lesson-saw-face"),
+    lesson(Face, Centre, Shared::Chucking, "lesson-face-center"),
+    lesson(Face, Turn, Shared::Chucking, "lesson-face-turn"),
+    lesson(Centre, Turn, Shared::Chucking, "lesson-center-turn"),
+    lesson(Face, Drill, Shared::Chucking, "lesson-face-drill"),
+    lesson(Drill, Bore, Shared::Job, "lesson-drill-bore"),
+    lesson(Turn, Relief, Shared::Job, "lesson-turn-relief"),
+    lesson(Bore, Relief, Shared::Job, "lesson-bore-relief"),
+    lesson(Turn, Chamfer, Shared::Job, "lesson-turn-chamfer"),
+    lesson(Bore, Chamfer, Shared::Job, "lesson-bore-chamfer"),
+    lesson(Turn, Thread, Shared::Job, "lesson-turn-thread"),
+    lesson(Bore, Thread, Shared::Job, "lesson-bore-thread"),
+    lesson(Relief, Thread, Shared::Job, "lesson-relief-thread"),
+    lesson(Chamfer, Thread, Shared::Job, "lesson-chamfer-thread"),
+    lesson(Plain, Thread, Shared::Chucking, "lesson-plain-thread"),
+    lesson(Thread, Dress, Shared::Job, "lesson-thread-dress"),
+    lesson(Dress, Prove, Shared::Job, "lesson-dress-prove"),
+    lesson(Thread, Prove, Shared::Job, "lesson-thread-prove"),
+    lesson(Prove, PartOff, Shared::Chucking, "lesson-prove-part-off"),
+    lesson(PartOff, Length, Shared::Piece, "lesson-part-off-length"),
+    lesson(Length, SecondChamfer, Shared::Piece, "lesson-length-second-chamfer"),
 ];
 
 /// What an order costs, and the move that mends it.
@@ -100,7 +101,11 @@ pub fn remarks(route: &Route, members: &[Member<'_>], voice: Voice) -> Vec<Order
             // Against the earliest it should stand before; the rest follow from that.
             let then = placed.iter().find(|p| p.op.kind == lesson.then && p.at < first.at && lesson.of.binds(*first, **p));
             if let Some(then) = then {
-                remark(*first, *then, format!("{} stands after {}: {}.", name(first.op, voice), name(then.op, voice).to_lowercase(), lesson.why));
+                remark(
+                    *first,
+                    *then,
+                    say!(voice, "order-stands-after", first = name(first.op, voice), then = name(then.op, voice), why = say!(voice, lesson.why)),
+                );
             }
         }
     }
@@ -111,13 +116,13 @@ pub fn remarks(route: &Route, members: &[Member<'_>], voice: Voice) -> Vec<Order
             && thread.setup < proof.setup
             && let Some(next) = placed.iter().find(|p| p.setup > thread.setup && p.at <= proof.at)
         {
-            remark(proof, *next, "It is out of its chuck before it is measured: measure before you open it, or nothing can be taken off any more.".into());
+            remark(proof, *next, say!(voice, "order-out-of-chuck"));
         }
         let blank = of(member.job, Turn).or_else(|| of(member.job, Bore));
         if let (true, Some(blank), Some(thread)) = (member.facts.blank.runs_true, blank, thread)
             && blank.setup != thread.setup
         {
-            remark(thread, thread, "It must run true, and its blank is made in another chucking: turn it and thread it in one.".into());
+            remark(thread, thread, say!(voice, "order-runs-true"));
         }
         // Make first what the other is fitted to.
         if member.plan.pair.as_ref().is_some_and(|p| p.first == Some(true)) {
@@ -126,7 +131,7 @@ pub fn remarks(route: &Route, members: &[Member<'_>], voice: Voice) -> Vec<Order
                 && let Some(second) = of(other.job, Thread)
                 && second.at < proof.at
             {
-                remark(proof, second, format!("{} is fitted to this one as made: make and measure this first.", other.title));
+                remark(proof, second, say!(voice, "order-fitted", other = &other.title));
             }
         }
     }
@@ -137,24 +142,24 @@ pub fn remarks(route: &Route, members: &[Member<'_>], voice: Voice) -> Vec<Order
 /// What an operation is called: the user's name for it, or the app's.
 pub(super) fn name(op: &Operation, voice: Voice) -> String {
     op.says.clone().unwrap_or_else(|| {
-        let name = match op.kind {
-            Saw => "Saw the stock",
-            Face => "Face the end",
-            Centre => "{Center} it",
-            Drill => "Drill",
-            Turn => "Turn the blank",
-            Bore => "Bore",
-            Plain => "Plain sizes",
-            Relief => "The relief",
-            Chamfer => "Chamfer the entrance",
-            Thread => "Thread",
-            Dress => "Dress crests and ends",
-            Prove => "Prove the size",
-            PartOff => "Part off",
-            Length => "Face the second end to length",
-            SecondChamfer => "Chamfer the second end",
-            OpKind::Own => "Your own",
+        let id = match op.kind {
+            Saw => "op-saw",
+            Face => "op-face",
+            Centre => "op-center",
+            Drill => "op-drill",
+            Turn => "op-turn",
+            Bore => "op-bore",
+            Plain => "op-plain",
+            Relief => "op-relief",
+            Chamfer => "op-chamfer",
+            Thread => "op-thread",
+            Dress => "op-dress",
+            Prove => "op-prove",
+            PartOff => "op-part-off",
+            Length => "op-length",
+            SecondChamfer => "op-second-chamfer",
+            OpKind::Own => "op-own",
         };
-        voice.fill(name)
+        say!(voice, id)
     })
 }

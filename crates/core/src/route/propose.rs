@@ -2,6 +2,7 @@
 
 use super::{Member, OpKind, Operation, Route, SetUp};
 use crate::job::{EndKind, Holding, Support};
+use crate::say;
 use crate::thread::Side;
 use crate::voice::Voice;
 
@@ -57,7 +58,7 @@ fn of_piece(members: &[&Member<'_>], voice: Voice) -> Vec<SetUp> {
     let Some(first) = members.first() else { return Vec::new() };
     let mut making = Making { piece: first.job, setups: Vec::new() };
     let between = matches!(held(first), Holding::Centres);
-    making.chuck(if between { voice.fill("in the chuck, to {center} both ends") } else { as_held(first, voice) });
+    making.chuck(if between { say!(voice, "route-in-chuck-centers") } else { as_held(first, voice) });
     making.ops(first, &[OpKind::Saw, OpKind::Face]);
     if between || first.facts.blank.support != Support::None {
         making.op(first, OpKind::Centre);
@@ -73,15 +74,15 @@ fn of_piece(members: &[&Member<'_>], voice: Voice) -> Vec<SetUp> {
         making.op(first, OpKind::PartOff);
     }
     for (i, member) in other.iter().enumerate() {
-        let held = if between || member.facts.blank.holding.is_some() { as_held(member, voice) } else { by_thread(first) };
-        making.chuck(format!("turned end for end, {held}"));
+        let held = if between || member.facts.blank.holding.is_some() { as_held(member, voice) } else { by_thread(first, voice) };
+        making.chuck(say!(voice, "route-end-for-end", held = &held));
         if !between && i == 0 {
             making.op(member, OpKind::Length);
         }
         body(&mut making, member);
     }
     if !between && other.is_empty() {
-        making.chuck(by_thread(first));
+        making.chuck(by_thread(first, voice));
         making.ops(first, &[OpKind::Length, OpKind::SecondChamfer]);
     }
     making.setups
@@ -108,19 +109,15 @@ fn body(making: &mut Making<'_>, member: &Member<'_>) {
 }
 
 fn as_held(member: &Member<'_>, voice: Voice) -> String {
-    let support = match member.facts.blank.support {
-        Support::None => "",
-        Support::Centre => ", the {center} up",
-        Support::Steady => ", a steady beside the cut",
-    };
-    format!("{}{}", held(member).says(voice), voice.fill(support))
+    let held = held(member).says(voice);
+    match member.facts.blank.support {
+        Support::None => held,
+        Support::Centre => say!(voice, "route-held-center-up", held = held),
+        Support::Steady => say!(voice, "route-held-steady", held = held),
+    }
 }
 
 /// How a part is held by what is finished of it.
-fn by_thread(member: &Member<'_>) -> String {
-    if member.plan.thread.side == Side::External {
-        "by its finished thread, in a split nut or tapped bush".into()
-    } else {
-        "by its outside, in soft or padded jaws".into()
-    }
+fn by_thread(member: &Member<'_>, voice: Voice) -> String {
+    if member.plan.thread.side == Side::External { say!(voice, "held-by-thread") } else { say!(voice, "route-held-by-outside") }
 }

@@ -4,6 +4,7 @@ use super::card::{CardLine, bench, chucking_of, minutes_of};
 use super::order::{OrderRemark, name, remarks};
 use super::{Member, OpKind, Operation, Route, SetUp};
 use crate::quantity::plain_text;
+use crate::say;
 use crate::thread::Side;
 use crate::voice::Voice;
 use serde::Serialize;
@@ -74,12 +75,12 @@ pub struct RouteDetail {
 }
 
 /// Minutes in words.
-fn time(minutes: f64) -> String {
+fn time(minutes: f64, voice: Voice) -> String {
     let whole = minutes.round();
     if whole < 60.0 {
-        format!("{} min", plain_text(whole, 0))
+        say!(voice, "time-minutes", min = plain_text(whole, 0))
     } else {
-        format!("{} h {} min", plain_text((whole / 60.0).floor(), 0), plain_text(whole % 60.0, 0))
+        say!(voice, "time-hours", h = plain_text((whole / 60.0).floor(), 0), min = plain_text(whole % 60.0, 0))
     }
 }
 
@@ -100,7 +101,7 @@ pub fn said(route: &Route, members: &[Member<'_>], ticks: &BTreeMap<String, Stri
                     let minutes = minutes_of(op, member);
                     let takes_min = minutes.set + minutes.each;
                     let proven = matches!(op.kind, OpKind::Thread | OpKind::Prove) && member.is_some_and(|m| m.proven);
-                    let done = ticks.get(&op.id).cloned().or_else(|| proven.then(|| "proven".to_owned()));
+                    let done = ticks.get(&op.id).cloned().or_else(|| proven.then(|| say!(voice, "route-proven")));
                     OperationView { op: op.clone(), name: name(op, voice), card: member.map(|m| bench(m, op.kind, voice)).unwrap_or_default(), takes_min, done }
                 })
                 .collect();
@@ -108,13 +109,13 @@ pub fn said(route: &Route, members: &[Member<'_>], ticks: &BTreeMap<String, Stri
             let to_do: f64 = ops.iter().filter(|o| o.done.is_none()).map(|o| o.takes_min).sum();
             whole += in_chuck + ops.iter().map(|o| o.takes_min).sum::<f64>();
             left += to_do + if ops.iter().any(|o| o.done.is_some()) { 0.0 } else { in_chuck };
-            let mut leave = musts(setup, &ops, members);
+            let mut leave = musts(setup, &ops, members, voice);
             let leave_made = leave.len();
             leave.extend(setup.leave.iter().map(|says| Must { says: says.clone(), holds: None }));
             ChuckingView {
                 id: setup.id.clone(),
                 piece: setup.piece.clone(),
-                piece_says: of(setup.piece.as_deref()).map_or_else(String::new, |m| piece_says(m, members)),
+                piece_says: of(setup.piece.as_deref()).map_or_else(String::new, |m| piece_says(m, members, voice)),
                 held: setup.held.clone(),
                 ops,
                 leave,
@@ -122,36 +123,34 @@ pub fn said(route: &Route, members: &[Member<'_>], ticks: &BTreeMap<String, Stri
             }
         })
         .collect();
-    RouteDetail { setups, remarks: remarks(route, members, voice), takes: time(whole), left: time(left) }
+    RouteDetail { setups, remarks: remarks(route, members, voice), takes: time(whole, voice), left: time(left, voice) }
 }
 
-fn piece_says(member: &Member<'_>, members: &[Member<'_>]) -> String {
+fn piece_says(member: &Member<'_>, members: &[Member<'_>], voice: Voice) -> String {
     match (members.iter().any(|m| m.apart), member.plan.thread.side) {
-        (true, Side::External) => "The screw".into(),
-        (true, Side::Internal) => "The nut".into(),
-        (false, _) => "The part".into(),
+        (true, Side::External) => say!(voice, "route-the-screw"),
+        (true, Side::Internal) => say!(voice, "route-the-nut"),
+        (false, _) => say!(voice, "route-the-part"),
     }
 }
 
 /// What the app holds must be true before the part leaves this chuck.
-fn musts(setup: &SetUp, ops: &[OperationView], members: &[Member<'_>]) -> Vec<Must> {
+fn musts(setup: &SetUp, ops: &[OperationView], members: &[Member<'_>], voice: Voice) -> Vec<Must> {
     let mut out = Vec::new();
     let left = ops.iter().filter(|o| o.done.is_none()).count();
-    out.push(Must { says: "Everything listed above is done: what is forgotten here does not run true afterwards.".into(), holds: Some(left == 0) });
+    out.push(Must { says: say!(voice, "must-everything"), holds: Some(left == 0) });
     let threads = setup.ops.iter().filter(|o| o.kind == OpKind::Thread).filter_map(|o| members.iter().find(|m| Some(m.job) == o.job.as_deref()));
     for member in threads {
         let (low, high) = (&member.plan.gauge.min_mm.text, &member.plan.gauge.max_mm.text);
-        out.push(Must { says: format!("{} is proven: pitch diameter {low} to {high}.", member.plan.thread.name), holds: Some(member.proven) });
+        out.push(Must { says: say!(voice, "must-proven", thread = &member.plan.thread.name, low = &low, high = &high), holds: Some(member.proven) });
         match member.plan.pair.as_ref().and_then(|p| p.first) {
-            Some(true) => {
-                out.push(Must { says: "Its pitch diameter as measured is told at Gauge: its mate is fitted to it.".into(), holds: Some(member.proven) })
-            }
-            Some(false) => out.push(Must { says: "Its mate runs the whole thread by hand, tried with the part still held.".into(), holds: None }),
+            Some(true) => out.push(Must { says: say!(voice, "must-told"), holds: Some(member.proven) }),
+            Some(false) => out.push(Must { says: say!(voice, "must-mate"), holds: None }),
             None => {}
         }
     }
     if setup.ops.iter().any(|o| o.kind == OpKind::Thread) {
-        out.push(Must { says: "Brushed, wiped, and the entrance free of burrs.".into(), holds: None });
+        out.push(Must { says: say!(voice, "must-brushed"), holds: None });
     }
     out
 }

@@ -2,8 +2,10 @@
 
 use crate::bit::V_FROM_DEG;
 use crate::cut::{DepthDial, PassKind, Then};
+use crate::say;
 use crate::setup::CyclePhase;
 use crate::thread::{Flanks, RunMate, Side, flat_of_radius};
+use crate::voice::Voice;
 use crate::words::Vocabulary;
 use serde::{Deserialize, Serialize};
 
@@ -225,11 +227,10 @@ impl RunPlan {
     /// The way back into a groove so deep, mm radial: with the tip seated in it the dial must read what the groove is deep, or every
     /// setting after is out.
     #[must_use]
-    pub fn way_back(&self, stands_mm: f64) -> Vec<String> {
+    pub fn way_back(&self, stands_mm: f64, voice: Voice) -> Vec<String> {
         let stands = self.dial.nearest(stands_mm).setting;
         let mut steps = self.pick_up.clone();
-        let seated = format!("There, set the dial that carries the depth to {} ({}), and the other to zero.", stands.text, stands.reading);
-        steps.insert(steps.len().min(2), seated);
+        steps.insert(steps.len().min(2), say!(voice, "pick-up-depth", setting = stands.text, reading = stands.reading));
         steps
     }
 

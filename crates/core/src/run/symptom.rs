@@ -62,26 +62,26 @@ impl Symptom {
         Self::NutOpened,
     ];
 
-    /// As it is said; `{mate}` and `{half-nut}` stand for the trade's words.
+    /// The name of its sentence.
     #[must_use]
-    pub const fn says(self) -> &'static str {
+    pub const fn sentence(self) -> &'static str {
         match self {
-            Self::WontStart => "The {mate} will not start",
-            Self::Binds => "The {mate} starts, then binds",
-            Self::Crooked => "The {mate} goes on crooked",
-            Self::Loose => "It is loose",
-            Self::Torn => "The flanks are torn",
-            Self::Chatter => "It chatters",
-            Self::Tapered => "It tapers",
-            Self::DoubleGroove => "There are two grooves",
-            Self::WrongPitch => "It is the wrong pitch",
-            Self::WrongHand => "It is the wrong hand",
-            Self::WiresYesNutNo => "The measurement says yes, the {mate} says no",
-            Self::NothingMeasures => "It will not fit, and nothing can be measured",
-            Self::TipBroken => "The tip is broken",
-            Self::RanIn => "The tool ran into the shoulder",
-            Self::Slipped => "The work slipped",
-            Self::NutOpened => "The {half-nut} was opened by mistake",
+            Self::WontStart => "symptom-wont-start",
+            Self::Binds => "symptom-binds",
+            Self::Crooked => "symptom-crooked",
+            Self::Loose => "symptom-loose",
+            Self::Torn => "symptom-torn",
+            Self::Chatter => "symptom-chatter",
+            Self::Tapered => "symptom-tapered",
+            Self::DoubleGroove => "symptom-double-groove",
+            Self::WrongPitch => "symptom-wrong-pitch",
+            Self::WrongHand => "symptom-wrong-hand",
+            Self::WiresYesNutNo => "symptom-wires-yes-nut-no",
+            Self::NothingMeasures => "symptom-nothing-measures",
+            Self::TipBroken => "symptom-tip-broken",
+            Self::RanIn => "symptom-ran-in",
+            Self::Slipped => "symptom-slipped",
+            Self::NutOpened => "symptom-nut-opened",
         }
     }
 }

@@ -46,14 +46,12 @@ impl EndingQuery<'_> {
 
     /// What chalk marks ask of this train.
     fn chalk_says(&self) -> String {
-        let nut = self.voice.words().half_nut;
+        let voice = self.voice;
         match self.meet {
-            Some(turns) if turns > CHALK_TURNS => {
-                format!("the marks would meet once in {turns} turns of the spindle: past {CHALK_TURNS} a near miss passes for a hit")
-            }
-            Some(1) => format!("close the {nut} only when both marks line up, as they do at every turn"),
-            Some(turns) => format!("close the {nut} only when both marks line up, once in {turns} turns of the spindle: half of that is waited for each time"),
-            None => format!("close the {nut} only when both marks line up as they did first"),
+            Some(turns) if turns > CHALK_TURNS => say!(voice, "ending-chalk-near-miss", turns = turns, most = CHALK_TURNS),
+            Some(1) => say!(voice, "ending-chalk-every-turn"),
+            Some(turns) => say!(voice, "ending-chalk-turns", turns = turns),
+            None => say!(voice, "ending-chalk-first"),
         }
     }
 }
@@ -79,44 +77,22 @@ pub(super) fn ways(ask: &EndingQuery<'_>, followed: Ending) -> Vec<EndingWay> {
     let (voice, lathe) = (ask.voice, ask.lathe);
     let recommended = recommend(ask);
     let reverse = reversing(lathe);
-    let room = if ask.shoulder { "; it must stop in the relief" } else { "" };
+    let room = if ask.shoulder { "relief" } else { "open" };
     let list = [
         (
             Ending::Dial,
             if ask.rule == DialRule::AnyPosition { say!(voice, "ending-dial-anywhere") } else { say!(voice, "ending-dial") },
-            if ask.rule == DialRule::KeepClosed {
-                "the dial cannot find the groove again with this train".to_owned()
-            } else {
-                format!("fast, nothing reversed, and the carriage stops at once{room}")
-            },
+            if ask.rule == DialRule::KeepClosed { say!(voice, "ending-dial-lost") } else { say!(voice, "ending-dial-is", room = room) },
             ask.rule != DialRule::KeepClosed,
         ),
         (
             Ending::Closed,
             say!(voice, "ending-closed"),
-            format!(
-                "always in step; back the tool out before reversing, and take up the backlash by a run-up each pass{room}{}{}",
-                if lathe.quick_stop { "; the spindle coasts a little" } else { "; without clutch or brake the spindle coasts on" },
-                reverse.as_ref().map_or_else(String::new, |r| format!("; {r}"))
-            ),
+            say!(voice, "ending-closed-is", room = room, coasts = if lathe.quick_stop { "little" } else { "on" }, reverse = reverse),
             lathe.reverses,
         ),
-        (
-            Ending::SameMark,
-            say!(voice, "ending-same-mark"),
-            format!("for trains the dial cannot serve; wants attention{}", reverse.as_ref().map_or_else(String::new, |r| format!("; {r}"))),
-            lathe.reverses && lathe.dial.is_some(),
-        ),
-        (
-            Ending::Hand,
-            say!(voice, "ending-hand"),
-            if ask.coarse {
-                "stops anywhere to a hair, but a coarse thread is heavy to turn".to_owned()
-            } else {
-                "stops anywhere to a hair; slow, so for short threads and the last turns".to_owned()
-            },
-            true,
-        ),
+        (Ending::SameMark, say!(voice, "ending-same-mark"), say!(voice, "ending-same-mark-is", reverse = reverse), lathe.reverses && lathe.dial.is_some()),
+        (Ending::Hand, say!(voice, "ending-hand"), say!(voice, "ending-hand-is", coarse = if ask.coarse { "yes" } else { "no" }), true),
         (Ending::ChalkMarks, say!(voice, "ending-chalk"), ask.chalk_says(), ask.chalk_serves()),
     ];
     list.into_iter()
@@ -132,13 +108,12 @@ pub(super) fn ways(ask: &EndingQuery<'_>, followed: Ending) -> Vec<EndingWay> {
 }
 
 /// What stands against reversing the spindle.
-fn reversing(lathe: &Lathe) -> Option<String> {
-    let screwed = lathe.chuck == Chuck::Screwed;
+fn reversing(lathe: &Lathe) -> &'static str {
     if !lathe.reverses {
-        Some("this lathe does not reverse".to_owned())
-    } else if screwed {
-        Some("the chuck screws on: reverse gently, tool clear, and never start hard".to_owned())
+        "never"
+    } else if lathe.chuck == Chuck::Screwed {
+        "screwed"
     } else {
-        None
+        "freely"
     }
 }

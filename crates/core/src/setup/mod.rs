@@ -7,6 +7,7 @@ pub mod rules;
 pub(crate) mod speeds;
 
 use crate::direction::{Carriage, Direction, Spindle};
+use crate::say;
 use crate::voice::Voice;
 pub use cycle::CyclePhase;
 pub(crate) use cycle::{cycle, opening_loses, pick_up};
@@ -114,7 +115,7 @@ pub struct SetupSection {
 }
 
 /// Way: from hand, lathe and what was asked; not from the train.
-pub(crate) fn way(facts: &SetupFacts, lathe: &Lathe, spec: &ThreadSpec, watch: &mut Vec<Watch>) -> Direction {
+pub(crate) fn way(facts: &SetupFacts, lathe: &Lathe, spec: &ThreadSpec, voice: Voice, watch: &mut Vec<Watch>) -> Direction {
     let right = spec.hand == Hand::Right;
     let toward = match facts.way {
         Way::Toward => true,
@@ -130,20 +131,11 @@ pub(crate) fn way(facts: &SetupFacts, lathe: &Lathe, spec: &ThreadSpec, watch: &
             Level::Danger,
             Code::WrongHand,
             "gears",
-            format!(
-                "This lathe does not reverse: running {} the headstock cuts a {} thread. Run the carriage the other way.",
-                if toward { "toward" } else { "away from" },
-                hand_cut.word()
-            ),
+            say!(voice, "setup-does-not-reverse", way = if toward { "toward" } else { "away" }, hand = hand_cut.word()),
         ));
     }
     if reversed && lathe.chuck == Chuck::Screwed {
-        watch.push(Watch::new(
-            Level::Danger,
-            Code::ChuckUnscrews,
-            "setup",
-            "The chuck screws on: cutting with the spindle reversed can unscrew it. Run the carriage the other way with the spindle forward.".into(),
-        ));
+        watch.push(Watch::new(Level::Danger, Code::ChuckUnscrews, "setup", say!(voice, "setup-reversed-unscrews")));
     }
     let forward = !reversed;
     // Reversed, a bar right way up cuts the far wall: nothing need be inverted.
@@ -170,7 +162,8 @@ const COARSE_MM: f64 = 4.0;
 /// Run-up from an open end, at the start of every pass.
 fn run_up(sheet: &mut Worksheet, facts: &SetupFacts, pitch: Num) -> Num {
     let backlash = facts.backlash_mm.map_or_else(|| Num::from(BACKLASH_MM), Num::from);
-    sheet.apply_assuming(&rules::RUN_UP, [backlash, pitch], facts.backlash_mm.is_none().then(|| "backlash not measured".to_owned()))
+    let voice = sheet.voice();
+    sheet.apply_assuming(&rules::RUN_UP, [backlash, pitch], facts.backlash_mm.is_none().then(|| say!(voice, "setup-backlash-not-measured")))
 }
 
 /// How a pass is stopped.
@@ -226,21 +219,16 @@ fn come_back(distance: Num, room: Option<Num>, toward: bool, speeds: &Speeds, vo
     let by_hand = !toward && room.is_none_or(|r| r.value < distance.value);
     let on = voice.least(distance.value);
     let slower = match speeds {
-        Speeds::Steps(list) if list.len() < 2 => "",
-        _ => "come back slower, or ",
+        Speeds::Steps(list) if list.len() < 2 => "no",
+        _ => "yes",
     };
     let says = match room {
-        None if toward => format!("Coming back it runs on {on} past where the hand moves: see that the tailstock leaves it that."),
-        None => {
-            format!(
-                "Coming back it runs on {on}, and what it would meet was not told: stop it over the thread, tool clear, and bring the last part in by hand."
-            )
+        None if toward => say!(voice, "comes-back-to-tailstock", on = on),
+        None => say!(voice, "comes-back-untold", on = on),
+        Some(room) if by_hand => {
+            say!(voice, "comes-back-by-hand", on = on, any = if room.value < 0.1 { "no" } else { "yes" }, room = voice.about(room.value), slower = slower)
         }
-        Some(room) if by_hand => format!(
-            "Coming back it runs on {on} where there is {}: {slower}stop it over the thread, tool clear, and bring the last part in by hand.",
-            if room.value < 0.1 { "no room for it".to_owned() } else { format!("room for {}", voice.about(room.value)) }
-        ),
-        Some(room) => format!("Coming back it runs on {on}, in room for {}.", voice.about(room.value)),
+        Some(room) => say!(voice, "comes-back-in-room", on = on, room = voice.about(room.value)),
     };
     Return { runs_on_mm: Quantity::least(voice, distance), room_mm: room.map(|v| Quantity::about(voice, v)), by_hand, says }
 }
@@ -248,28 +236,13 @@ fn come_back(distance: Num, room: Option<Num>, toward: bool, speeds: &Speeds, vo
 /// What the ending followed may do to the lathe, or the lathe to it.
 fn warn_of_the_ending(ending: Ending, rule: DialRule, lathe: &Lathe, voice: Voice, watch: &mut Vec<Watch>) {
     if ending == Ending::Dial && rule == DialRule::KeepClosed {
-        watch.push(Watch::new(
-            Level::Danger,
-            Code::DialUnsafe,
-            "gears",
-            format!("Do not open the {}: with this train the dial cannot find the groove again.", voice.words().half_nut),
-        ));
+        watch.push(Watch::new(Level::Danger, Code::DialUnsafe, "gears", say!(voice, "setup-do-not-open")));
     }
     if ending == Ending::Closed && lathe.chuck == Chuck::Screwed {
-        watch.push(Watch::new(
-            Level::Warn,
-            Code::ChuckUnscrews,
-            "setup",
-            "The chuck screws on: bring the carriage back by reversing gently, tool clear, and never start hard in reverse.".into(),
-        ));
+        watch.push(Watch::new(Level::Warn, Code::ChuckUnscrews, "setup", say!(voice, "setup-back-unscrews")));
     }
     if lathe.carriage_stop == CarriageStop::Fixed && ending != Ending::Hand {
-        watch.push(Watch::new(
-            Level::Warn,
-            Code::FixedStop,
-            "setup",
-            format!("A fixed stop does not throw the {} out: set it beyond where the carriage is to stop, or take it off the bed.", voice.words().half_nut),
-        ));
+        watch.push(Watch::new(Level::Warn, Code::FixedStop, "setup", say!(voice, "setup-fixed-stop")));
     }
 }
 
@@ -310,10 +283,10 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<
     let stopping = room.map(|r| stop.speed(sheet, r));
     let hand =
         (ending != Ending::Hand && facts.comfort_rpm.is_none()).then(|| sheet.apply(&rules::HAND_SPEED, [HAND_MM_S.into(), thread.lead, HAND_RPM.into()]));
-    let (limits, limit, binds) = speeds::limits(cutting, stopping, hand, facts);
+    let (limits, limit, binds) = speeds::limits(cutting, stopping, hand, facts, voice);
     let speed = facts.spindle_rpm.unwrap_or_else(|| lathe.speeds.under(limit.value));
     if stopping.is_some_and(|s| speed > s.value + 1e-9) {
-        watch.push(cannot_stop(speed, blank.shoulder));
+        watch.push(cannot_stop(speed, blank.shoulder, voice));
     }
     // Standing in a groove, clear of both walls, the play is taken up before the carriage moves: there is no run-up.
     let in_groove = !toward && end::is_groove(ends);
@@ -349,7 +322,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<
         infeed_away: direction.infeed_away,
         handle_to_tailstock: direction.infeed_away == toward,
         motion: motion::chain(lathe, train, &direction, thread.spec.side, thread.spec.hand, voice),
-        says: says(&direction),
+        says: says(&direction, voice),
     }
 }
 
@@ -368,32 +341,24 @@ fn room_back(sheet: &mut Worksheet, before: &Inputs<'_>, in_groove: bool) -> Opt
 }
 
 /// Which way everything goes, in one sentence.
-fn says(direction: &Direction) -> String {
-    let toward = direction.carriage == Carriage::TowardHeadstock;
-    format!(
-        "Spindle {}, carriage {} the headstock, tool {}: a {} thread.",
-        if direction.spindle == Spindle::Forward { "forward" } else { "reversed" },
-        if toward { "toward" } else { "away from" },
-        match (direction.upright, direction.wall) {
-            (true, Some(Wall::Far)) => "right way up on the far wall",
-            (false, Some(Wall::Far)) => "inverted on the far wall",
-            (true, _) => "right way up",
+fn says(direction: &Direction, voice: Voice) -> String {
+    say!(
+        voice,
+        "setup-way",
+        spindle = if direction.spindle == Spindle::Forward { "forward" } else { "reversed" },
+        carriage = direction.carriage.word(),
+        tool = match (direction.upright, direction.wall) {
+            (true, Some(Wall::Far)) => "upright-far",
+            (false, Some(Wall::Far)) => "inverted-far",
+            (true, _) => "upright",
             (false, _) => "inverted",
         },
-        direction.hand_cut.word()
+        hand = direction.hand_cut.word()
     )
 }
 
 /// The speed told cannot be stopped in the room there is.
-fn cannot_stop(speed: f64, shoulder: bool) -> Watch {
-    let (widen, away) = if shoulder { ("widen the relief", "the shoulder") } else { ("make room past the end of the thread", "the headstock") };
-    Watch::new(
-        Level::Danger,
-        Code::Stopping,
-        "setup",
-        format!(
-            "At {} rpm the carriage cannot be stopped in the room there is: {widen}, turn the spindle by hand for the last turns, or cut away from {away}.",
-            plain_text(speed, 0)
-        ),
-    )
+fn cannot_stop(speed: f64, shoulder: bool, voice: Voice) -> Watch {
+    let text = say!(voice, "setup-cannot-stop", rpm = plain_text(speed, 0), end = if shoulder { "shoulder" } else { "open" });
+    Watch::new(Level::Danger, Code::Stopping, "setup", text)
 }

@@ -5,6 +5,7 @@ use crate::direction::{Carriage, Direction, Hand, Spindle, Wall};
 use crate::gears::TrainRow;
 use crate::job::Lathe;
 use crate::outline::{Drawing, Shape, arrow};
+use crate::say;
 use crate::thread::Side;
 use crate::voice::Voice;
 use serde::Serialize;
@@ -44,56 +45,58 @@ fn tumbler(lathe: &Lathe, even: bool, direction: &Direction) -> Option<bool> {
 /// Works the chain through for the train hung.
 pub(super) fn chain(lathe: &Lathe, train: Option<&TrainRow>, direction: &Direction, side: Side, wanted: Hand, voice: Voice) -> Motion {
     let forward = direction.spindle == Spindle::Forward;
-    let mut links = vec![format!("spindle {}", if forward { "forward" } else { "reversed" })];
     let counted = train.map(meshes);
     let even = counted.is_none_or(|meshes| meshes.is_multiple_of(2));
     let place = tumbler(lathe, even, direction);
-    match (lathe.tumbler, place) {
-        (Some([false, false]), _) => links.push("no tumbler".into()),
-        (_, Some(right)) => links.push(format!("tumbler {}-hand", if right { "right" } else { "left" })),
-        (_, None) => {}
-    }
-    if let Some(meshes) = counted {
-        let idlers = train.map_or(0, |t| t.idlers.len());
-        links.push(match idlers {
-            0 => format!("{meshes} {}", if meshes == 1 { "mesh" } else { "meshes" }),
-            1 => format!("{meshes} meshes, one an idler’s"),
-            n => format!("{meshes} meshes, {n} idlers among them"),
-        });
-    }
     // Along the chain: tumbler and meshes give the screw, the screw's hand the carriage, spindle and carriage the thread.
     let with = place.map(|right| right == even);
-    let screw = if lathe.leadscrew_hand == Hand::Right { "right" } else { "left" };
-    links.push(match with {
-        Some(with) => format!("{screw}-hand leadscrew turning {} the spindle", if with { "with" } else { "against" }),
-        None => format!("{screw}-hand leadscrew"),
-    });
     let toward = with.map(|with| (forward == with) == (lathe.leadscrew_hand == Hand::Right));
     let meant = direction.carriage == Carriage::TowardHeadstock;
-    links.push(format!("carriage {} the headstock", if toward.unwrap_or(meant) { "toward" } else { "away from" }));
-    let place = match (side, direction.wall) {
-        (Side::Internal, Some(Wall::Far)) => " on the far wall",
-        (Side::Internal, _) => " on the near wall",
-        (Side::External, _) if lathe.rear_post => " at the rear",
-        (Side::External, _) => "",
-    };
-    links.push(format!(
-        "tool {}{place}, fed in {} you",
-        if direction.upright { "right way up" } else { "inverted" },
-        if direction.infeed_away { "away from" } else { "toward" }
-    ));
     let hand = toward.map(|toward| if forward == toward { Hand::Right } else { Hand::Left });
-    let end = match hand {
-        Some(hand) if hand == wanted && toward == Some(meant) => format!("a {} thread, as wanted", hand.word()),
-        Some(hand) if hand == wanted => format!("a {} thread, but the carriage runs the other way than was meant", hand.word()),
-        Some(hand) => format!("a {} thread where a {} one is wanted", hand.word(), wanted.word()),
-        None => "nothing is known of the tumbler: turn the spindle once by hand and see which way the carriage goes".into(),
-    };
-    let mut says = links.join(", ");
-    if let Some(first) = says.get_mut(0..1) {
-        first.make_ascii_uppercase();
-    }
-    let says = format!("{says}: {end}.");
+    let idlers = train.map_or(0, |t| t.idlers.len());
+    let says = say!(
+        voice,
+        "motion-chain",
+        spindle = if forward { "forward" } else { "reversed" },
+        tumbler = match (lathe.tumbler, place) {
+            (Some([false, false]), _) => "none",
+            (_, Some(true)) => "right",
+            (_, Some(false)) => "left",
+            (_, None) => "untold",
+        },
+        counted = match (counted, idlers) {
+            (None, _) => "no",
+            (Some(1), 0) => "single",
+            (Some(_), 0) => "meshes",
+            (Some(_), 1) => "idler",
+            (Some(_), _) => "idlers",
+        },
+        meshes = counted.unwrap_or(0),
+        idlers = idlers,
+        screw = lathe.leadscrew_hand.word(),
+        turns = match with {
+            Some(true) => "with",
+            Some(false) => "against",
+            None => "untold",
+        },
+        carriage = if toward.unwrap_or(meant) { "toward" } else { "away" },
+        tool = if direction.upright { "upright" } else { "inverted" },
+        place = match (side, direction.wall) {
+            (Side::Internal, Some(Wall::Far)) => "far",
+            (Side::Internal, _) => "near",
+            (Side::External, _) if lathe.rear_post => "rear",
+            (Side::External, _) => "front",
+        },
+        feed = if direction.infeed_away { "away" } else { "toward" },
+        end = match hand {
+            Some(hand) if hand == wanted && toward == Some(meant) => "wanted",
+            Some(hand) if hand == wanted => "other-way",
+            Some(_) => "other-hand",
+            None => "untold",
+        },
+        hand = hand.unwrap_or(wanted).word(),
+        wanted = wanted.word()
+    );
     let drawing = drawn(lathe, direction, side, counted.unwrap_or(2), (toward.unwrap_or(meant), with), voice);
     Motion { says, hand, drawing }
 }
@@ -158,8 +161,8 @@ fn drawn(lathe: &Lathe, direction: &Direction, side: Side, meshes: usize, (towar
     let ends = if toward { ([222.0, 44.0], [168.0, 44.0]) } else { ([358.0, 44.0], [412.0, 44.0]) };
     shapes.extend(arrow(ends.0, ends.1, 1.0));
     shapes.push(Shape::word([52.0, AXIS - 6.0], if forward { "forward" } else { "reversed" }));
-    shapes.push(Shape::word([168.0, AXIS + 34.0], "over the top"));
-    shapes.push(Shape::word([290.0, 38.0], "carriage"));
-    shapes.push(Shape::word([190.0, -12.0], "you stand here"));
-    Drawing::framed(voice, "Seen from above, the operator below.".into(), [-64.0, -20.0, 430.0, 176.0], shapes, Vec::new())
+    shapes.push(Shape::word([168.0, AXIS + 34.0], say!(voice, "motion-over-the-top")));
+    shapes.push(Shape::word([290.0, 38.0], say!(voice, "word-carriage")));
+    shapes.push(Shape::word([190.0, -12.0], say!(voice, "motion-you-stand")));
+    Drawing::framed(voice, say!(voice, "motion-seen"), [-64.0, -20.0, 430.0, 176.0], shapes, Vec::new())
 }

@@ -4,6 +4,7 @@ use super::{SetupSection, SpeedLimit};
 use crate::job::{SetupFacts, Speeds};
 use crate::outline::{Drawing, Shape, lay};
 use crate::quantity::plain_text;
+use crate::say;
 use crate::voice::Voice;
 use crate::working::{Num, Quantity};
 use serde::Serialize;
@@ -19,25 +20,25 @@ pub struct SpeedCap {
     /// Whether it is the one that binds.
     pub binds: bool,
     /// What sets it.
-    pub says: &'static str,
+    pub says: String,
 }
 
 impl SpeedLimit {
     /// What sets it.
     #[must_use]
-    pub const fn says(self) -> &'static str {
+    pub fn says(self, voice: Voice) -> String {
         match self {
-            Self::Cutting => "what the tool stands in this material",
-            Self::Stopping => "what the hand can stop in the room there is",
-            Self::Balance => "the work's balance",
-            Self::Comfort => "your own comfort",
-            Self::Hand => "a hand not yet measured",
+            Self::Cutting => say!(voice, "limit-cutting"),
+            Self::Stopping => say!(voice, "limit-stopping"),
+            Self::Balance => say!(voice, "limit-balance"),
+            Self::Comfort => say!(voice, "limit-comfort"),
+            Self::Hand => say!(voice, "limit-hand"),
         }
     }
 }
 
 /// Every limit, lowest first; the lowest binds.
-pub(super) fn limits(cutting: Num, stopping: Option<Num>, hand: Option<Num>, facts: &SetupFacts) -> (Vec<SpeedCap>, Num, SpeedLimit) {
+pub(super) fn limits(cutting: Num, stopping: Option<Num>, hand: Option<Num>, facts: &SetupFacts, voice: Voice) -> (Vec<SpeedCap>, Num, SpeedLimit) {
     let mut all = vec![(SpeedLimit::Cutting, cutting)];
     all.extend(stopping.map(|s| (SpeedLimit::Stopping, s)));
     all.extend(hand.map(|v| (SpeedLimit::Hand, v)));
@@ -46,8 +47,10 @@ pub(super) fn limits(cutting: Num, stopping: Option<Num>, hand: Option<Num>, fac
     // Stable, so that of equals the bit's own limit is the one named.
     all.sort_by(|a, b| a.1.value.total_cmp(&b.1.value));
     let (binds, limit) = all.first().copied().unwrap_or((SpeedLimit::Cutting, cutting));
-    let caps =
-        all.into_iter().map(|(which, n)| SpeedCap { limit: which, rpm: Quantity::plain(n, 0, " rpm"), binds: which == binds, says: which.says() }).collect();
+    let caps = all
+        .into_iter()
+        .map(|(which, n)| SpeedCap { limit: which, rpm: Quantity::plain(n, 0, " rpm"), binds: which == binds, says: which.says(voice) })
+        .collect();
     (caps, limit, binds)
 }
 
@@ -85,7 +88,7 @@ pub(crate) fn drawing(setup: &SetupSection, voice: Voice) -> Drawing {
         shapes.push(Shape::open("speed.chosen", vec![[x(chosen), -12.0], [x(chosen), 12.0]]));
         shapes.push(Shape::word([x(chosen), -10.0 - 16.0 * k], plain_text(chosen, 0)));
     }
-    let mut said = vec![format!("{} chosen", setup.speed_rpm.text)];
+    let mut said = vec![say!(voice, "speed-chosen", speed = &setup.speed_rpm.text)];
     let (row, letter) = (22.0 * k, 9.5 * k);
     let mut top = 14.0;
     for cap in &setup.limits {
@@ -99,7 +102,7 @@ pub(crate) fn drawing(setup: &SetupSection, voice: Voice) -> Drawing {
             let half = (lay::wide(&line) * letter / 2.0).min(SCALE / 2.0);
             shapes.push(Shape::word([at.clamp(half, SCALE - half), top + 3.0 * k], line));
         }
-        said.push(format!("{} allows {}{}", cap.says, cap.rpm.text, if cap.binds { ", and binds" } else { "" }));
+        said.push(say!(voice, "speed-allows", what = &cap.says, speed = &cap.rpm.text, binds = if cap.binds { "yes" } else { "no" }));
     }
     Drawing::framed(voice, format!("{}.", said.join("; ")), [-24.0, -12.0 - 32.0 * k, SCALE + 24.0, top + row], shapes, Vec::new())
 }

@@ -3,6 +3,7 @@
 use crate::log::RunState;
 use crate::outline::Point;
 use crate::plan::{Plan, State};
+use crate::say;
 use crate::thread::Side;
 use serde::Serialize;
 use yoke_gears::train::counts;
@@ -30,34 +31,34 @@ pub struct OnBoard {
 
 /// What comes next: of one begun, by its run; before that, by what stands in its way, the weightiest first.
 fn next(plan: &Plan, run: &RunState) -> String {
+    let voice = plan.voice;
     if run.scrapped.is_some() {
-        return "scrapped".into();
+        return say!(voice, "board-scrapped");
     }
     if run.finished || run.closed {
-        return "done".into();
+        return say!(voice, "board-done");
     }
     if run.stopped {
-        return "go on after the stop".into();
+        return say!(voice, "board-go-on");
     }
     if run.must_touch {
-        return "find the groove".into();
+        return say!(voice, "board-find-groove");
     }
     if run.begun {
-        return run.next.as_ref().map_or_else(|| "measure now".into(), |step| format!("cut pass {}", step.pass.n));
+        return run.next.as_ref().map_or_else(|| say!(voice, "board-measure-now"), |step| say!(voice, "board-cut-pass", n = &step.pass.n));
     }
     if let Some(pair) = &plan.pair
         && pair.first == Some(false)
         && pair.mate_made_mm.is_none()
     {
-        return if plan.thread.side == Side::External { "nut first" } else { "screw first" }.into();
+        return if plan.thread.side == Side::External { say!(voice, "board-nut-first") } else { say!(voice, "board-screw-first") };
     }
     if let Some(hung) = plan.gears.hung.as_ref().filter(|h| h.train.swaps > 0) {
-        return format!("hang {} / {}", counts(&hung.train.drivers), counts(&hung.train.driven));
+        return say!(voice, "board-hang", drivers = counts(&hung.train.drivers), driven = counts(&hung.train.driven));
     }
     match plan.check.lines.iter().filter(|l| l.state == State::Bad).count() {
-        0 => "ready to cut".into(),
-        1 => "1 thing to put right".into(),
-        n => format!("{n} things to put right"),
+        0 => say!(voice, "board-ready"),
+        n => say!(voice, "board-to-put-right", n = n),
     }
 }
 

@@ -6,8 +6,10 @@ use crate::job::{Kit, MicrometerKind, OwnedMicrometer};
 use crate::outline::{Dimension, Drawing, Point, Shape};
 use crate::plan::Plan;
 use crate::quantity::{MM_PER_INCH, plain_text};
+use crate::say;
 use crate::thread::drawing::{profile, wire_in_groove};
 use crate::thread::{Groove, Side, bears};
+use crate::voice::Voice;
 use crate::working::Quantity;
 use serde::Serialize;
 
@@ -61,16 +63,11 @@ pub struct GaugeSheet {
     /// Micrometers of the drawer that read this thread.
     pub micrometers: Vec<OwnedMicrometer>,
     /// How three wires are held single-handed.
-    pub holding: Vec<&'static str>,
+    pub holding: Vec<String>,
 }
 
 /// Three wires and two hands.
-const HOLDING: [&str; 4] = [
-    "A blob of stiff grease, or plasticine, holds the two upper wires in their grooves; wipe it off after.",
-    "A rubber band round the thread, both wires tucked under it, tails out of the anvils\u{2019} way.",
-    "Or the three through a strip of thin rubber, one for each size, hung on the spindle lock.",
-    "The single wire goes on the fixed anvil last; turn the micrometer till all three just drag, and rock it for the least.",
-];
+const HOLDING: [&str; 4] = ["wires-held-grease", "wires-held-band", "wires-held-strip", "wires-single-last"];
 /// Balls offered are the nearest of these steps to the best one, mm.
 const BALL_STEPS_MM: [f64; 2] = [0.5, MM_PER_INCH / 32.0];
 /// Wires shown, and shanks.
@@ -104,7 +101,7 @@ pub fn gauge_sheet(plan: &Plan, kit: &Kit) -> GaugeSheet {
         shanks,
         balls: groove.filter(|_| !screw).map_or_else(Vec::new, |g| balls(plan, &g, best)),
         micrometers: kit.micrometers.iter().filter(|m| kinds.contains(&m.kind) && m.to_mm > run.near_limit()).cloned().collect(),
-        holding: if screw { HOLDING.into() } else { Vec::new() },
+        holding: if screw { HOLDING.map(|id| say!(plan.voice, id)).into() } else { Vec::new() },
     }
 }
 
@@ -125,11 +122,11 @@ fn wire(plan: &Plan, groove: &Groove, w: f64, best: f64) -> WireView {
     let over_mm = bearing.is_ok().then(|| sizes(plan, over)).flatten();
     let over_one_mm = bearing.is_ok().then(|| sizes(plan, |e| over(e).map(|m| f64::midpoint(m, run.start_mm)))).flatten();
     let why = match bearing {
-        Err(why) => why.to_owned(),
-        Ok(()) if (w - best).abs() < 0.02 * best => "bears on the pitch line, or nearly: no error of the flanks shows".into(),
+        Err(why) => say!(voice, "wire-bears-not", why = why.word()),
+        Ok(()) if (w - best).abs() < 0.02 * best => say!(voice, "wire-bears-at-pitch-line"),
         Ok(()) => {
             let (off, way) = (plain_text(100.0 * (w / best - 1.0).abs(), 0), if w > best { "over" } else { "under" });
-            format!("{off} % {way} the best: an error of the flanks shows in it")
+            say!(voice, "wire-off-best", off = off, way = way)
         }
     };
     let drawing = seated(plan, groove, w, &why);
@@ -160,7 +157,7 @@ fn seated(plan: &Plan, groove: &Groove, wire: f64, why: &str) -> Drawing {
     let shapes = vec![Shape::closed("thread.metal", body), Shape::open("thread.flank", line), Shape::circle("wire.seated", [p / 2.0 + at[0], at[1]], r)];
     let text = plan.voice.given(wire);
     // All to one scale, so that they are compared by looking.
-    Drawing::chart(plan.voice, format!("A wire of {text} in the groove: {why}."), [left, floor, right, crest + 0.7 * p], shapes, Vec::new())
+    Drawing::chart(plan.voice, say!(plan.voice, "wire-drawn", text = &text, why = &why), [left, floor, right, crest + 0.7 * p], shapes, Vec::new())
 }
 
 fn balls(plan: &Plan, groove: &Groove, best: f64) -> Vec<BallView> {
@@ -198,9 +195,9 @@ fn range(plan: &Plan, groove: &Groove, wires: &[WireView]) -> Option<Drawing> {
     body.extend([[last[0], floor], [first[0], floor]]);
     let mut shapes = vec![Shape::closed("thread.metal", body), Shape::open("thread.flank", line)];
     let seats = [
-        (&usable.min, "least", ("least_wire", "least wire that serves")),
-        (best, "best", ("best_wire", "best wire")),
-        (&usable.max, "largest", ("largest_wire", "largest wire that serves")),
+        (&usable.min, say!(voice, "word-least"), ("least_wire", say!(voice, "dim-least-wire"))),
+        (best, say!(voice, "word-best"), ("best_wire", say!(voice, "dim-best-wire"))),
+        (&usable.max, say!(voice, "word-largest"), ("largest_wire", say!(voice, "dim-largest-wire"))),
     ];
     let mut dimensions = Vec::new();
     let mut top: f64 = 0.0;
@@ -226,15 +223,16 @@ fn range(plan: &Plan, groove: &Groove, wires: &[WireView]) -> Option<Drawing> {
     let mut dimensions: Vec<Dimension> = dimensions.into_iter().map(|(says, figure, x)| over(at(x, 0.0)[0] - 44.0, top + 14.0, says, figure)).collect();
     let mut owned: Vec<&WireView> = wires.iter().filter(|w| (from..=to).contains(&w.wire_mm.value)).collect();
     owned.sort_by(|a, b| a.wire_mm.value.total_cmp(&b.wire_mm.value));
-    owned_on_scale(&owned, along, (base, voice.stands.letters()), &mut shapes, &mut dimensions);
+    owned_on_scale(&owned, along, (base, voice), &mut shapes, &mut dimensions);
     Some(Drawing::framed(
         voice,
-        format!(
-            "Wires from {} to {} bear on the flanks; {} bears on the pitch line. In the drawer: {}.",
-            usable.min.text,
-            usable.max.text,
-            best.text,
-            owned.iter().map(|w| voice.length(w.wire_mm.value)).collect::<Vec<_>>().join(", ")
+        say!(
+            voice,
+            "wires-range-drawn",
+            from = &usable.min.text,
+            to = &usable.max.text,
+            best = &best.text,
+            drawer = owned.iter().map(|w| voice.length(w.wire_mm.value)).collect::<Vec<_>>().join(", ")
         ),
         [-30.0, base - 20.0, WIDE + 30.0, top + 20.0],
         shapes,
@@ -243,14 +241,14 @@ fn range(plan: &Plan, groove: &Groove, wires: &[WireView]) -> Option<Drawing> {
 }
 
 /// The drawer's wires under the scale. The one chosen is named first; of the rest those whose figures have room. The list beside tells them all.
-fn owned_on_scale(owned: &[&WireView], along: impl Fn(f64) -> f64, (base, k): (f64, f64), shapes: &mut Vec<Shape>, dimensions: &mut Vec<Dimension>) {
-    let mut named: Vec<f64> = Vec::new();
+fn owned_on_scale(owned: &[&WireView], along: impl Fn(f64) -> f64, (base, voice): (f64, Voice), shapes: &mut Vec<Shape>, dimensions: &mut Vec<Dimension>) {
+    let (k, mut named): (f64, Vec<f64>) = (voice.stands.letters(), Vec::new());
     for w in owned.iter().filter(|w| w.chosen).chain(owned.iter().filter(|w| !w.chosen)) {
         let x = along(w.wire_mm.value);
         shapes.push(Shape::open(if w.chosen { "chart.hung" } else { "chart.line" }, vec![[x, base], [x, base - 11.0]]));
         if let (true, Some(name)) = (named.iter().all(|n| (n - x).abs() > FIGURE_WIDE * k), NAMED.get(named.len())) {
             named.push(x);
-            dimensions.push(Dimension::at(name, "a wire of the drawer", w.wire_mm.clone(), [x - 46.0, base - 26.0]));
+            dimensions.push(Dimension::at(name, say!(voice, "dim-drawer-wire"), w.wire_mm.clone(), [x - 46.0, base - 26.0]));
         }
     }
 }

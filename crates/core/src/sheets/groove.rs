@@ -3,6 +3,7 @@
 use super::cutting::Cutting;
 use super::what_if;
 use crate::cut::PassKind;
+use crate::say;
 
 use crate::cut::StyleView;
 use crate::cut::{Chip, Field};
@@ -84,18 +85,19 @@ pub fn groove_sheet(plan: &Plan) -> GrooveSheet {
             PassCut {
                 n: pass.n,
                 kind: pass.kind,
-                says: format!("{} this pass, {} to come; the crest is {} wide.", voice.area(chip.area()), voice.area(left), crest.text),
-                edges_says: format!(
-                    "Leading edge {}, tip {}, trailing edge {}.",
-                    voice.area(chip.leading_mm2),
-                    voice.area(chip.tip_mm2),
-                    voice.area(chip.trailing_mm2)
+                says: say!(voice, "groove-this-pass", area = voice.area(chip.area()), left = voice.area(left), crest = &crest.text),
+                edges_says: say!(
+                    voice,
+                    "groove-edges",
+                    leading = voice.area(chip.leading_mm2),
+                    tip = voice.area(chip.tip_mm2),
+                    trailing = voice.area(chip.trailing_mm2)
                 ),
                 chip,
                 left_mm2: left,
                 drawing: Drawing::framed(
                     voice,
-                    format!("The groove after this pass, {} deep; {} still to come.", voice.length(stroke.depth), voice.area(left)),
+                    say!(voice, "groove-after", deep = voice.length(stroke.depth), left = voice.area(left)),
                     cutting.bounds(deepest),
                     shapes,
                     Vec::new(),

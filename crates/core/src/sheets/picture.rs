@@ -7,6 +7,7 @@ use crate::job::{BlankFacts, EndKind, Holding, Job, Support};
 use crate::outline::{Dimension, Drawing, Point, Shape, arrow};
 use crate::plan::Plan;
 use crate::quantity::plain_text;
+use crate::say;
 use crate::thread::Side;
 use crate::voice::Voice;
 use crate::working::Quantity;
@@ -158,14 +159,19 @@ pub fn picture(plan: &Plan, job: &Job) -> Drawing {
     shapes.extend(tool(&at));
     shapes.extend(ways(&at));
     shapes.extend(words(&at));
-    let angle = if setup.handle_to_tailstock { "toward the tailstock" } else { "toward the headstock" };
-    let lean = if plan.cut.style.slants() {
-        format!(" {} {}° from the cross-slide, its handle end leaning {angle}.", plan.voice.fill("{Compound}"), plain_text(plan.cut.angle_deg, 1))
-    } else {
-        " Fed straight in by the cross-slide.".into()
-    };
-    let unknown = if at.stands_out.is_none() && !at.internal { " How far it stands out was not told." } else { "" };
-    Drawing::new(plan.voice, format!("From above, the operator below. {}{lean}{unknown}", setup.says), shapes, rooms(&at, job.voice))
+    let says = say!(
+        plan.voice,
+        "picture-from-above",
+        way = &setup.says,
+        lean = match (plan.cut.style.slants(), setup.handle_to_tailstock) {
+            (false, _) => "none",
+            (true, true) => "tailstock",
+            (true, false) => "headstock",
+        },
+        angle = plain_text(plan.cut.angle_deg, 1),
+        told = if at.stands_out.is_none() && !at.internal { "no" } else { "yes" }
+    );
+    Drawing::new(plan.voice, says, shapes, rooms(&at, job.voice))
 }
 
 /// The work held another way, by itself.
@@ -175,7 +181,7 @@ pub(super) fn held(plan: &Plan, job: &Job, by: Holding, says: &str) -> Drawing {
     let mut shapes = holder(&at, by);
     shapes.extend(work(&at));
     shapes.extend(far_end(&at, by));
-    Drawing::beside(plan.voice, format!("The work held {says}, from above."), shapes, Vec::new())
+    Drawing::beside(plan.voice, say!(plan.voice, "picture-held", says = &says), shapes, Vec::new())
 }
 
 /// The headstock and what grips the work: jaws, a collet, a plate, or a centre and its dog.
@@ -374,32 +380,39 @@ fn rooms(at: &Layout<'_>, voice: Voice) -> Vec<Dimension> {
     let [start, stop, stands] = at.stroke();
     // On the side the tool does not stand.
     let y = (at.held.max(at.r) + 30.0 * at.k) * at.open_side();
-    let along = |name, says, figure: Quantity, from: f64, to: f64| Dimension::new(name, says, figure, [from.min(to), y], [from.max(to), y]);
-    let mut list = vec![along("length", "threaded length", at.plan.thread.length_mm.clone(), 0.0, at.far).signed("thread ")];
+    let along = |name, says: String, figure: Quantity, from: f64, to: f64| Dimension::new(name, says, figure, [from.min(to), y], [from.max(to), y]);
+    let mut list = vec![along("length", say!(voice, "dim-threaded-length"), at.plan.thread.length_mm.clone(), 0.0, at.far).signed(say!(voice, "sign-thread"))];
     if setup.run_up_mm.value > 0.0 {
         let end = if at.toward { at.far } else { at.mark() };
-        list.push(along("run_up", "run-up", setup.run_up_mm.clone(), end, start).signed("run-up "));
+        list.push(along("run_up", say!(voice, "dim-run-up"), setup.run_up_mm.clone(), end, start).signed(say!(voice, "sign-run-up")));
     }
     if setup.stopping_mm.value > 0.0 {
-        list.push(along("runs_on", "runs on after the hand moves", setup.stopping_mm.clone(), stop, stands).signed("runs on "));
+        list.push(along("runs_on", say!(voice, "dim-runs-on"), setup.stopping_mm.clone(), stop, stands).signed(say!(voice, "sign-runs-on")));
     }
     let plain = |q: Quantity| Quantity { w: None, ..q };
     if let Some(relief) = &at.plan.blank.relief {
         list.push(
-            along("relief_width", "relief width", plain(relief.width_mm.clone()), 0.0, at.blank.relief_width_mm.unwrap_or(relief.width_mm.value))
-                .signed("relief "),
+            along(
+                "relief_width",
+                say!(voice, "dim-relief-width"),
+                plain(relief.width_mm.clone()),
+                0.0,
+                at.blank.relief_width_mm.unwrap_or(relief.width_mm.value),
+            )
+            .signed(say!(voice, "sign-relief")),
         );
     } else if let Some(gap) = at.plan.blank.beyond.as_ref().and_then(|b| b.gap_mm.clone()).filter(|g| g.value > 0.0) {
         let shown = if at.blank.beyond_mm.is_some() { gap.value } else { -at.jaws };
-        list.push(along("room", "room past the end of the thread", gap, -shown, 0.0).signed("room "));
+        list.push(along("room", say!(voice, "dim-room-past"), gap, -shown, 0.0).signed(say!(voice, "sign-room")));
     }
     if let Some(out) = at.blank.stick_out_mm.filter(|_| !at.internal) {
-        list.push(along("stick_out", "stands out of the jaws", Quantity::given(voice, out), at.jaws, at.far).signed("from the jaws "));
+        list.push(along("stick_out", say!(voice, "dim-stands-out"), Quantity::given(voice, out), at.jaws, at.far).signed(say!(voice, "sign-from-jaws")));
     }
     list
 }
 
 fn words(at: &Layout<'_>) -> Vec<Shape> {
+    let voice = at.plan.voice;
     let (plan, k, across) = (at.plan, at.k, at.across);
     let [start, stop, _] = at.stroke();
     let [infeed, clear] = beside(at);
@@ -407,21 +420,25 @@ fn words(at: &Layout<'_>) -> Vec<Shape> {
     let y = (at.height() + 2.0 * k) * at.open_side();
     let low = if at.internal { seat[1] - 72.0 * k } else { seat[1].min(-at.height()) - 64.0 * k };
     let mut list = vec![
-        Shape::word([at.jaws - 62.0 * k, 0.0], if plan.setup.spindle == Spindle::Forward { "forward" } else { "reversed" }),
-        Shape::word([start, y], "start"),
-        Shape::word([stop, y], "stop"),
-        Shape::word([f64::midpoint(start, stop), y + 8.0 * k * at.open_side()], "carriage"),
-        Shape::word([clear[0], clear[1] - 38.0 * k * across], "out"),
-        Shape::word(at.back(infeed, 46.0 * k, 0.0), "in"),
-        Shape::word([f64::midpoint(at.jaws, at.far), low], "you stand here"),
+        Shape::word([at.jaws - 62.0 * k, 0.0], if plan.setup.spindle == Spindle::Forward { say!(voice, "word-forward") } else { say!(voice, "word-reversed") }),
+        Shape::word([start, y], say!(voice, "word-start")),
+        Shape::word([stop, y], say!(voice, "word-stop")),
+        Shape::word([f64::midpoint(start, stop), y + 8.0 * k * at.open_side()], say!(voice, "word-carriage")),
+        Shape::word([clear[0], clear[1] - 38.0 * k * across], say!(voice, "word-out")),
+        Shape::word(at.back(infeed, 46.0 * k, 0.0), say!(voice, "word-in")),
+        Shape::word([f64::midpoint(at.jaws, at.far), low], say!(voice, "motion-you-stand")),
         Shape::said(
             "word.beside",
             [tip[0] + at.ahead + 4.0 * k, tip[1] - 20.0 * k * across],
-            if plan.setup.upright { "tool right way up" } else { "tool inverted" },
+            if plan.setup.upright { say!(voice, "picture-upright") } else { say!(voice, "picture-inverted") },
         ),
     ];
     if plan.cut.style.slants() {
-        list.push(Shape::said("word.beside", [seat[0] + 44.0 * k, seat[1] - 10.0 * k], format!("{}° on its scale", plain_text(plan.cut.scale_deg, 1))));
+        list.push(Shape::said(
+            "word.beside",
+            [seat[0] + 44.0 * k, seat[1] - 10.0 * k],
+            say!(voice, "picture-on-scale", deg = plain_text(plan.cut.scale_deg, 1)),
+        ));
     }
     list
 }

@@ -1,6 +1,7 @@
 //! Ways of setting the tool to centre height and square to the work, each drawn: the schools side by side.
 
 use crate::outline::{Drawing, Point, Shape};
+use crate::say;
 use crate::thread::Side;
 use crate::voice::Voice;
 use serde::Serialize;
@@ -36,33 +37,32 @@ pub(super) fn height(side: Side, rear: bool, voice: Voice) -> Vec<School> {
     let line = || Shape::open("line.centre", vec![[-56.0, 0.0], [56.0, 0.0]]);
     // Nipped between round work and a tip on centre the rule is square to the line from tip to axis.
     let rule: Vec<Point> = vec![[-9.4, -30.0], [-9.4, 34.0], [-8.0, 34.0], [-8.0, -30.0]];
-    let (high, low) = if rear { ("toward you", "away from you") } else { ("away from you", "toward you") };
-    let center = voice.words().center;
+
     let mut list = Vec::new();
     if side == Side::External {
         list.push(school(
             voice,
-            "A thin rule",
-            format!("Nip a thin rule lightly between round work and the tip: plumb, the tip is on {center}; its top leans {high} when the tip is high, {low} when it is low."),
+            say!(voice, "height-rule"),
+            say!(voice, "height-rule-says", post = if rear { "rear" } else { "front" }),
             vec![work(), line(), tool(-9.4, 0.0), Shape::closed("setup.rule", rule)],
         ));
     }
     list.push(school(
         voice,
-        voice.fill("Against a {center}"),
-        voice.fill("Bring the tip up to the point of a {center} in the tailstock, or in the spindle: level with it, and the two points meet."),
+        say!(voice, "height-center"),
+        say!(voice, "height-center-says"),
         vec![Shape::closed("motion.work", vec![[0.0, 0.0], [34.0, 20.0], [56.0, 20.0], [56.0, -20.0], [34.0, -20.0]]), line(), tool(-1.0, 0.0)],
     ));
     list.push(school(
         voice,
-        "A facing cut",
-        voice.fill("Face the end with it: a pip left in the middle is cut away by a tip on {center}; one left standing says it is low, one rubbed under says it is high."),
+        say!(voice, "height-facing"),
+        say!(voice, "height-facing-says"),
         vec![work(), Shape::circle("setup.pip", [16.0, 0.0], 2.6), line(), tool(13.0, 0.0)],
     ));
     list.push(school(
         voice,
-        "By indicator, or a height gauge",
-        voice.fill("The height of the {center}s over the bed or the cross-slide, found once and kept: set the tip to it with an indicator on a stand."),
+        say!(voice, "height-indicator"),
+        say!(voice, "height-indicator-says"),
         vec![
             Shape::open("setup.bed", vec![[-56.0, -38.0], [56.0, -38.0]]),
             line(),
@@ -87,31 +87,21 @@ pub(super) fn square(side: Side, included_deg: f64, voice: Voice) -> Vec<School>
         Shape::closed("setup.rule", vec![[-40.0, back], [-40.0, -2.0], [-wide - 3.0, -2.0], [0.0, 9.0], [wide + 3.0, -2.0], [40.0, -2.0], [40.0, back]])
     };
     let beside = |shapes: [Shape; 2]| tool().into_iter().chain(shapes).collect::<Vec<_>>();
-    let mut list = vec![school(
-        voice,
-        "A fishtail gauge",
-        "Its back along the work, its notch over the point: no light on either flank, with white paper under it.",
-        beside([work(), gauge(22.0)]),
-    )];
+    let mut list = vec![school(voice, say!(voice, "square-fishtail"), say!(voice, "square-fishtail-says"), beside([work(), gauge(22.0)]))];
     if side == Side::External {
         let square = vec![[-30.0, 22.0], [broad + 7.0, 22.0], [broad + 7.0, -40.0], [broad, -40.0], [broad, 15.0], [-30.0, 15.0]];
+        list.push(school(voice, say!(voice, "square-square"), say!(voice, "square-square-says"), beside([work(), Shape::closed("setup.rule", square)])));
         list.push(school(
             voice,
-            "A square",
-            "A small square from the work to the tool's own side, where that was ground true to the point.",
-            beside([work(), Shape::closed("setup.rule", square)]),
-        ));
-        list.push(school(
-            voice,
-            "The tailstock quill",
-            "The gauge's back along the quill run out beside the tool: parallel to the axis wherever the work is rough.",
+            say!(voice, "square-quill"),
+            say!(voice, "square-quill-says"),
             beside([Shape::rect("motion.chuck", [-56.0, 20.0], [56.0, 44.0]), gauge(20.0)]),
         ));
     }
     list.push(school(
         voice,
-        "The chuck's face",
-        "The bar, or the tool's holder, laid along the face of the chuck or faceplate, with the spindle stopped and the key out.",
+        say!(voice, "square-chuck"),
+        say!(voice, "square-chuck-says"),
         vec![
             Shape::rect("motion.chuck", [-56.0, -42.0], [-30.0, 42.0]),
             Shape::rect("bit.face", [-30.0, -9.0], [48.0, 9.0]),

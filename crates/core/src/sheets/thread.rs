@@ -3,6 +3,7 @@
 use crate::direction::Hand;
 use crate::outline::{Drawing, Point, Shape};
 use crate::plan::Plan;
+use crate::say;
 use crate::thread::Side;
 use crate::thread::drawing::profile;
 use serde::Serialize;
@@ -75,9 +76,11 @@ pub fn thread_sheet(plan: &Plan) -> ThreadSheet {
     }
     shapes.push(Shape::open("thread.flank", top));
     shapes.push(Shape::open("thread.flank", below));
-    let starts = if t.starts == 1 { "single start".to_owned() } else { format!("{} starts", t.starts) };
-    let said = format!("{}, {starts}", t.hand.word());
-    let says = if external { format!("The thread from the front: {said}.") } else { format!("The bore cut open, its far wall seen: {said}.") };
+    let says = if external {
+        say!(plan.voice, "thread-from-front", hand = t.hand.word(), starts = t.starts)
+    } else {
+        say!(plan.voice, "thread-cut-open", hand = t.hand.word(), starts = t.starts)
+    };
     ThreadSheet { seen: Drawing::shared(plan.voice, says, [0.0, -major / 2.0, shown, major / 2.0], shapes, Vec::new()) }
 }
 

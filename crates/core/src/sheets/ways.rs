@@ -6,6 +6,7 @@ use crate::direction::Carriage;
 use crate::job::{EndKind, Ending, Holding, Job};
 use crate::outline::{Drawing, Point, Shape, arrow};
 use crate::plan::Plan;
+use crate::say;
 use crate::thread::Side;
 use serde::Serialize;
 
@@ -58,7 +59,7 @@ pub struct WaysSheet {
 pub fn ways_sheet(plan: &Plan, job: &Job) -> WaysSheet {
     let blank = &plan.blank;
     WaysSheet {
-        ends: blank.endings.iter().map(|e| EndSeen { end: e.end, drawing: thread_end(plan, job, e.end, e.usable_mm.value, e.says) }).collect(),
+        ends: blank.endings.iter().map(|e| EndSeen { end: e.end, drawing: thread_end(plan, job, e.end, e.usable_mm.value, &e.says) }).collect(),
         pass_ends: plan.setup.endings.iter().map(|e| pass_end(plan, e.ending)).collect(),
         holdings: blank.holdings.iter().map(|h| HoldingSeen { holding: h.holding, drawing: picture::held(plan, job, h.holding, &h.says) }).collect(),
     }
@@ -98,23 +99,20 @@ fn thread_end(plan: &Plan, job: &Job, end: EndKind, usable: f64, says: &str) -> 
         _ => vec![[-shown, root], [-lost, root]],
     };
     let shapes = vec![Shape::closed("blank.metal", metal), Shape::open("blank.thread", full)];
-    Drawing::beside(plan.voice, format!("The thread ending {says}."), shapes, Vec::new())
+    Drawing::beside(plan.voice, say!(plan.voice, "ways-ending", says = &says), shapes, Vec::new())
 }
 
 /// The tool's round seen from above, headstock to the left: cut, out, back, in. A filled mark is the half-nut closed, an open one opened; the
 /// stroke back is broken where the leadscrew does not drive it.
 fn pass_end(plan: &Plan, ending: Ending) -> PassEndSeen {
-    let nut = plan.voice.words().half_nut;
-    let opened = format!("tool out, {nut} opened");
-    let out = || "tool out".to_owned();
-    let (cut, ends, back, begins) = match ending {
-        Ending::Closed => ("under power", out(), "spindle stopped and reversed", format!("{nut} closed throughout")),
-        Ending::SameMark => ("under power", opened, "spindle stopped and reversed to the same mark", format!("{nut} closed on it")),
-        Ending::Hand => ("spindle turned by hand", out(), "spindle turned back by hand", format!("{nut} closed throughout")),
-        Ending::ChalkMarks => ("under power", opened, "carriage back to its stop", format!("{nut} closed as the chalk marks meet")),
-        Ending::Dial | Ending::Auto => ("under power", opened, "carriage back by its handwheel", format!("{nut} closed as the dial allows")),
+    let voice = plan.voice;
+    let says = match ending {
+        Ending::Closed => say!(voice, "round-closed"),
+        Ending::SameMark => say!(voice, "round-same-mark"),
+        Ending::Hand => say!(voice, "round-hand"),
+        Ending::ChalkMarks => say!(voice, "round-chalk"),
+        Ending::Dial | Ending::Auto => say!(voice, "round-dial"),
     };
-    let says = format!("Cut {cut}; {ends}; {back}; {begins}.");
     let stays = matches!(ending, Ending::Closed | Ending::Hand);
     // A pass runs to the left where the carriage goes to the headstock.
     let toward = plan.setup.carriage == Carriage::TowardHeadstock;

@@ -5,6 +5,7 @@ use crate::job::defaults::BACKLASH_MM;
 use crate::outline::{Drawing, Shape};
 use crate::plan::Plan;
 use crate::quantity::plain_text;
+use crate::say;
 use crate::sheets::cutting::{Cutting, Stroke};
 use crate::working::Quantity;
 use serde::Serialize;
@@ -80,7 +81,7 @@ struct Tried<'a> {
 }
 
 impl Tried<'_> {
-    fn put(&mut self, mistake: Mistaken, asks: String, field: &Field, says: impl Fn(&str) -> String) {
+    fn put(&mut self, mistake: Mistaken, asks: String, field: &Field, says: impl Fn(&'static str, String) -> String) {
         let (cutting, meant) = (self.cutting, self.meant);
         let off = acts(cutting, meant, field);
         let deepest = field.deepest().max(meant.deepest());
@@ -95,13 +96,18 @@ impl Tried<'_> {
             ],
             Vec::new(),
         );
-        self.list.push(WhatIf { mistake, asks, says: says(&self.like(off.abs())), acts_mm: Quantity::length(self.plan.voice, off), drawing });
+        self.list.push(WhatIf {
+            mistake,
+            asks,
+            says: says(self.acts_as(), self.plan.voice.length(off.abs())),
+            acts_mm: Quantity::length(self.plan.voice, off),
+            drawing,
+        });
     }
 
-    /// What being wider by so much comes to.
-    fn like(&self, mm: f64) -> String {
-        let length = self.plan.voice.length(mm);
-        if self.cutting.flanks.half_deg() <= 0.0 { format!("the groove is {length} wider") } else { format!("it acts like {length} off the pitch diameter") }
+    /// What being wider comes to, as sentences tell them apart.
+    fn acts_as(&self) -> &'static str {
+        if self.cutting.flanks.half_deg() <= 0.0 { "groove" } else { "size" }
     }
 
     /// The half-nut closed at a wrong place.
@@ -110,12 +116,7 @@ impl Tried<'_> {
         let Some(shift) = one_pitch_off(self.plan, cutting.pitch) else { return };
         let middle = cutting.passes.len() / 2;
         let field = cutting.run(|i, s| if i == middle { Stroke { at: s.at + shift, ..s } } else { s });
-        self.put(Mistaken::WrongMark, voice.fill("The {half-nut} closed a leadscrew pitch off, half way through"), &field, |_| {
-            format!(
-                "A second groove, {} along: the crest is cut through and the thread is spoilt. Look for the tool in the groove before it touches.",
-                voice.length(shift)
-            )
-        });
+        self.put(Mistaken::WrongMark, say!(voice, "what-if-wrong-mark"), &field, |_, _| say!(voice, "what-if-wrong-mark-says", along = voice.length(shift)));
     }
 
     /// The slide leaned the other way, or set from the wrong end of its scale.
@@ -125,17 +126,12 @@ impl Tried<'_> {
             return;
         }
         let field = Cutting { lean: -self.cutting.lean, ..Cutting::of(plan) }.run(|_, s| s);
-        self.put(Mistaken::LeanedOtherWay, voice.fill("The {compound} leaned the other way"), &field, |_| {
-            "The shape comes out alike, but the other edge cuts and the slide is pushed back against its nut: it chatters and digs in. Lean its handle end the way the picture shows.".into()
-        });
+        self.put(Mistaken::LeanedOtherWay, say!(voice, "what-if-leaned"), &field, |_, _| say!(voice, "what-if-leaned-says"));
         let angle = 90.0 - plan.cut.angle_deg;
         let field = Cutting { lean: angle.to_radians().tan(), ..Cutting::of(plan) }.run(|_, s| s);
-        self.put(
-            Mistaken::ScaleOtherEnd,
-            format!("The {} set from the wrong end of its scale, {}° from the cross-slide", voice.words().compound, plain_text(angle, 1)),
-            &field,
-            |wide| format!("The groove is cut wide on its trailing side: {wide}. Check the scale counts from where the card says."),
-        );
+        self.put(Mistaken::ScaleOtherEnd, say!(voice, "what-if-scale", angle = plain_text(angle, 1)), &field, |acts, by| {
+            say!(voice, "what-if-scale-says", acts = acts, by = by)
+        });
     }
 
     /// The tool off square, or its tip wider than was told.
@@ -147,13 +143,13 @@ impl Tried<'_> {
         if cutting.flanks.half_deg() > 0.0 {
             let field = with(Edge::flat(flat, [cutting.flanks.leading - SQUARE_DEG, cutting.flanks.trailing + SQUARE_DEG], reach)).run(|_, s| s);
             let by = plain_text(SQUARE_DEG, 0);
-            self.put(Mistaken::OffSquare, format!("The tool {by}° off square"), &field, |wide| {
-                format!("One flank is cut {by}° steeper and the other {by}° flatter: {wide} at the pitch line, and a true mate bears on one end of each flank.")
+            self.put(Mistaken::OffSquare, say!(voice, "what-if-off-square", deg = &by), &field, |acts, off| {
+                say!(voice, "what-if-off-square-says", deg = &by, acts = acts, by = off)
             });
         }
         let field = with(Edge::flat(flat + WIDER_MM, cutting.flanks.both(), reach)).run(|_, s| s);
-        self.put(Mistaken::TipTooWide, format!("The tip {} wider than was told", voice.length(WIDER_MM)), &field, |wide| {
-            format!("At the same dial {wide}: measure before the last cuts, and the true tip is found.")
+        self.put(Mistaken::TipTooWide, say!(voice, "what-if-tip", wider = voice.length(WIDER_MM)), &field, |acts, by| {
+            say!(voice, "what-if-tip-says", acts = acts, by = by)
         });
     }
 
@@ -163,14 +159,14 @@ impl Tried<'_> {
         let deepest = cutting.passes.iter().position(|p| p.radial_mm >= cutting.full - 1e-9).unwrap_or(0);
         let step = deepest.checked_sub(1).and_then(|i| cutting.passes.get(i)).map_or(cutting.full, |p| cutting.full - p.radial_mm);
         let field = cutting.run(|i, s| if i == deepest { Stroke { at: s.at - step * cutting.lean, depth: s.depth + step } } else { s });
-        self.put(Mistaken::TwiceAsDeep, "The last cut twice as deep".into(), &field, |wide| {
-            format!("{} more than was meant: {wide}. Past the middle, take half of what is left and measure.", voice.length(step))
+        self.put(Mistaken::TwiceAsDeep, say!(voice, "what-if-twice"), &field, |acts, by| {
+            say!(voice, "what-if-twice-says", more = voice.length(step), acts = acts, by = by)
         });
         let backlash = BACKLASH_MM.min(cutting.pitch / 4.0);
         let middle = cutting.passes.len() / 2;
         let field = cutting.run(|i, s| if i == middle { Stroke { at: s.at + backlash, ..s } } else { s });
-        self.put(Mistaken::Backlash, format!("A pass begun {} late, its backlash not taken up", voice.length(backlash)), &field, |wide| {
-            format!("That pass cuts beside the groove until the play is gone: {wide}. Start every pass two or three pitches out.")
+        self.put(Mistaken::Backlash, say!(voice, "what-if-backlash", late = voice.length(backlash)), &field, |acts, by| {
+            say!(voice, "what-if-backlash-says", acts = acts, by = by)
         });
     }
 }

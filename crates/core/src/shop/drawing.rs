@@ -6,6 +6,7 @@ use crate::gears::mounted_drawing;
 use crate::job::{CarriageStop, Chuck, Dial, Lathe, LatheProfile, Post, Slide, Speeds};
 use crate::outline::{Drawing, Point, Shape};
 use crate::quantity::plain_text;
+use crate::say;
 use crate::shop::part::Part;
 use crate::voice::Voice;
 use std::f64::consts::TAU;
@@ -49,10 +50,10 @@ pub(super) fn lathe(profile: &LatheProfile, lathe: &Lathe, voice: Voice) -> Draw
     let mut shapes = Vec::new();
     gear_end(lathe, &mut shapes, voice);
     casting(&mut shapes);
-    headstock(profile, lathe, &mut shapes);
+    headstock(profile, lathe, &mut shapes, voice);
     leadscrew(lathe, &mut shapes);
     carriage(profile, lathe, &mut shapes, voice);
-    Drawing::listed(voice, format!("The {} seen from the gear end, with what hangs on its arm, and from the front.", lathe.name), BOUNDS, shapes)
+    Drawing::listed(voice, say!(voice, "lathe-drawn", name = &lathe.name), BOUNDS, shapes)
 }
 
 /// The arm and the train on it now, fitted into its field.
@@ -60,7 +61,7 @@ fn gear_end(lathe: &Lathe, shapes: &mut Vec<Shape>, voice: Voice) {
     let [left, bottom, right, top] = ARM;
     shapes.push(Shape::rect(Part::Arm.role(lathe.arm.is_some()), [left, bottom], [right, top]));
     let Some(train) = mounted_drawing(lathe, voice) else {
-        shapes.push(Shape::word([(left + right) / 2.0, (top + bottom) / 2.0], "no train told"));
+        shapes.push(Shape::word([(left + right) / 2.0, (top + bottom) / 2.0], say!(voice, "lathe-no-train-told")));
         return;
     };
     let [l, b, r, t] = train.bounds;
@@ -99,14 +100,14 @@ fn casting(shapes: &mut Vec<Shape>) {
     shapes.push(Shape::rect("lathe.casting", [600.0, -110.0], [632.0, -30.0]));
 }
 
-fn headstock(profile: &LatheProfile, lathe: &Lathe, shapes: &mut Vec<Shape>) {
+fn headstock(profile: &LatheProfile, lathe: &Lathe, shapes: &mut Vec<Shape>, voice: Voice) {
     // Speeds: a plate on the headstock.
     shapes.push(Shape::rect(Part::Speeds.role(true), [18.0, 128.0], [172.0, 188.0]));
     let speeds = match &lathe.speeds {
         Speeds::Steps(list) => {
-            format!("{} to {} rpm", plain_text(list.first().copied().unwrap_or(0.0), 0), plain_text(list.last().copied().unwrap_or(0.0), 0))
+            say!(voice, "lathe-speeds", from = plain_text(list.first().copied().unwrap_or(0.0), 0), to = plain_text(list.last().copied().unwrap_or(0.0), 0))
         }
-        Speeds::Between { from, to } => format!("{} to {} rpm", plain_text(*from, 0), plain_text(*to, 0)),
+        Speeds::Between { from, to } => say!(voice, "lathe-speeds", from = plain_text(*from, 0), to = plain_text(*to, 0)),
     };
     shapes.push(Shape::word([95.0, 162.0], speeds));
     // Tumbler: a lever over its three places.
@@ -129,9 +130,9 @@ fn headstock(profile: &LatheProfile, lathe: &Lathe, shapes: &mut Vec<Shape>) {
     if boxed {
         let (rows, columns) = profile.plate.as_ref().map_or_else(|| square(lathe.gearbox.len()), |p| (p.rows.len().max(1), p.columns.len().max(1)));
         plate(role, rows.min(8), columns.min(12), shapes);
-        shapes.push(Shape::word([95.0, -128.0], format!("{} places", lathe.gearbox.len())));
+        shapes.push(Shape::word([95.0, -128.0], say!(voice, "lathe-places", n = lathe.gearbox.len())));
     } else {
-        shapes.push(Shape::word([95.0, -86.0], "no gearbox"));
+        shapes.push(Shape::word([95.0, -86.0], say!(voice, "lathe-no-gearbox")));
     }
     // The nose and the chuck on it.
     let role = Part::Spindle.role(true);
@@ -207,11 +208,11 @@ fn carriage(profile: &LatheProfile, lathe: &Lathe, shapes: &mut Vec<Shape>, voic
     let x = if rear { 450.0 } else { 400.0 };
     shapes.push(Shape::rect(Part::Post.role(true), [x, 94.0], [x + 44.0, 148.0]));
     shapes.push(Shape::rect(Part::Post.role(true), [x - 26.0, 120.0], [x + 14.0, 132.0]));
-    dial(lathe.dial.as_ref(), [552.0, -50.0], shapes);
+    dial(lathe.dial.as_ref(), [552.0, -50.0], shapes, voice);
     // Readout: a box above.
     let role = Part::Readout.role(profile.readout.is_some());
     shapes.push(Shape::rect(role, [470.0, 186.0], [632.0, 250.0]));
-    shapes.push(Shape::word([551.0, 210.0], if profile.readout.is_some() { "0.000" } else { "no readout" }));
+    shapes.push(Shape::word([551.0, 210.0], if profile.readout.is_some() { "0.000".to_owned() } else { say!(voice, "lathe-no-readout") }));
 }
 
 /// A handwheel collar with its divisions: every tenth is longer, and no more are drawn than can be told apart.
@@ -230,11 +231,11 @@ fn wheel(part: Part, slide: &Slide, [x, y]: Point, r: f64, shapes: &mut Vec<Shap
     shapes.push(Shape::said("word.count", [x, y], plain_text(slide.divisions, 0)));
 }
 
-fn dial(dial: Option<&Dial>, [x, y]: Point, shapes: &mut Vec<Shape>) {
+fn dial(dial: Option<&Dial>, [x, y]: Point, shapes: &mut Vec<Shape>, voice: Voice) {
     let (role, r) = (Part::Dial.role(dial.is_some()), 40.0);
     shapes.push(Shape::circle(role, [x, y], r));
     let Some(dial) = dial else {
-        shapes.push(Shape::word([x, y - 70.0], "no dial"));
+        shapes.push(Shape::word([x, y - 70.0], say!(voice, "lathe-no-dial")));
         return;
     };
     let teeth = dial.teeth.first().copied().unwrap_or(0);

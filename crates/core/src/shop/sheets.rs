@@ -4,6 +4,9 @@ use crate::csv_out;
 use crate::faults::Fault;
 use crate::job::{BoundGears, GearEntry, GearGroup, GearList, GearboxPosition, KeepRequest, Lathe, LatheProfile, Place, PlateRequest, assumed_lathe};
 use crate::quantity::{Exact, LengthUnit, ratio_text, real, short_text};
+use crate::says::Sentence;
+use crate::voice::Voice;
+use crate::{say, sentence};
 use csv::StringRecord;
 use serde_json::Value;
 
@@ -13,26 +16,26 @@ const GEARS: [&str; 7] = ["teeth", "count", "module_mm", "dp", "pressure_angle_d
 const MOST: usize = 500;
 
 /// A fault on a line of a sheet, its pointer the line and the column.
-fn fault(line: usize, column: &str, detail: impl std::fmt::Display) -> Fault {
-    Fault::new(format!("/{line}/{column}"), format!("Line {line}, {column}: {detail}"))
+fn fault(line: usize, column: &str, detail: Sentence, voice: Voice) -> Fault {
+    Fault::new(format!("/{line}/{column}"), say!(voice, "sheet-line", line = line, column = column, detail = detail.said(voice)))
 }
 
 /// The lines of a sheet, each with its number; what is not CSV is a fault of its line.
-fn lines(text: &str) -> Result<Vec<(usize, StringRecord)>, Vec<Fault>> {
+fn lines(text: &str, voice: Voice) -> Result<Vec<(usize, StringRecord)>, Vec<Fault>> {
     let mut reader =
         csv::ReaderBuilder::new().has_headers(false).flexible(true).trim(csv::Trim::All).from_reader(text.trim_start_matches('\u{feff}').as_bytes());
     let mut list = Vec::new();
     for record in reader.records() {
-        let record = record.map_err(|e| vec![Fault::new("", format!("this is not a sheet of comma-separated values: {e}"))])?;
+        let record = record.map_err(|e| vec![Fault::new("", say!(voice, "sheet-not-csv", why = e.to_string()))])?;
         let line = record.position().map_or(list.len() + 1, |p| usize::try_from(p.line()).unwrap_or(0));
         if list.len() == MOST {
-            return Err(vec![fault(line, "", format!("a sheet has at most {MOST} lines"))]);
+            return Err(vec![fault(line, "", sentence!("sheet-most-lines", most = MOST), voice)]);
         }
         if record.iter().any(|f| !f.is_empty()) {
             list.push((line, record.iter().map(csv_out::read).collect()));
         }
     }
-    if list.is_empty() { Err(vec![Fault::new("", "the sheet is empty")]) } else { Ok(list) }
+    if list.is_empty() { Err(vec![Fault::new("", say!(voice, "sheet-empty"))]) } else { Ok(list) }
 }
 
 /// The gears of a lathe, a line for each kind: teeth, how many, what they mesh with, the piece they are joined in, and the
@@ -75,20 +78,20 @@ pub fn gears_to_csv(profile: &LatheProfile, lathe: &Lathe) -> String {
 ///
 /// # Errors
 /// Every faulty line and column. What the gears must be among themselves the profile checks.
-pub fn gears_from_csv(text: &str) -> Result<Vec<GearGroup>, Vec<Fault>> {
-    let lines = lines(text)?;
+pub fn gears_from_csv(text: &str, voice: Voice) -> Result<Vec<GearGroup>, Vec<Fault>> {
+    let lines = lines(text, voice)?;
     let mut faults = Vec::new();
     let Some(((first, head), rest)) = lines.split_first() else { return Ok(Vec::new()) };
     for name in head {
         if !GEARS.contains(&name) {
-            faults.push(fault(*first, name, format!("no such column; they are {}", GEARS.join(", "))));
+            faults.push(fault(*first, name, sentence!("sheet-no-column", columns = GEARS.join(", ")), voice));
         }
     }
     if !head.iter().any(|h| h == "teeth") {
-        faults.push(fault(*first, "teeth", "the first line names the columns, and there must be one called teeth"));
+        faults.push(fault(*first, "teeth", sentence!("sheet-teeth-column"), voice));
         return Err(faults);
     }
-    let mut sheet = GearSheet { head, groups: Vec::new(), pieces: Vec::new(), faults };
+    let mut sheet = GearSheet { voice, head, groups: Vec::new(), pieces: Vec::new(), faults };
     for (line, record) in rest {
         sheet.take(*line, record);
     }
@@ -98,6 +101,7 @@ pub fn gears_from_csv(text: &str) -> Result<Vec<GearGroup>, Vec<Fault>> {
 
 /// A sheet of gears as it is read, line by line.
 struct GearSheet<'a> {
+    voice: Voice,
     head: &'a StringRecord,
     groups: Vec<GearGroup>,
     /// Gears of one piece: their group, the piece's name, their teeth, the line it was first named on.
@@ -115,7 +119,7 @@ impl GearSheet<'_> {
         let told = self.field(record, name)?;
         let number = told.replace(',', ".").parse::<f64>().ok().filter(|v| v.is_finite());
         if number.is_none() {
-            self.faults.push(fault(line, name, format!("“{told}” is not a number")));
+            self.faults.push(fault(line, name, sentence!("sheet-not-a-number", told = told), self.voice));
         }
         number
     }
@@ -127,12 +131,12 @@ impl GearSheet<'_> {
         let teeth = match self.field(record, "teeth").map(|t| t.parse::<i64>().map_err(|_| t)) {
             Some(Ok(t)) => t,
             Some(Err(t)) => {
-                return self.faults.push(fault(line, "teeth", format!("“{t}” is not a tooth count; write one whole number a line")));
+                return self.faults.push(fault(line, "teeth", sentence!("sheet-not-teeth", told = t), self.voice));
             }
-            None => return self.faults.push(fault(line, "teeth", "a tooth count is wanted")),
+            None => return self.faults.push(fault(line, "teeth", sentence!("sheet-teeth-wanted"), self.voice)),
         };
         if !(1.0..=20.0).contains(&count) || count.fract() != 0.0 {
-            return self.faults.push(fault(line, "count", format!("“{count}” is not a count; 1 to 20 is wanted")));
+            return self.faults.push(fault(line, "count", sentence!("sheet-not-a-count", count = count), self.voice));
         }
         let same = |g: &GearGroup| g.module_mm == module_mm && g.dp == dp && g.pressure_angle_deg == pressure_angle_deg;
         let at = self.groups.iter().position(same).unwrap_or_else(|| {
@@ -159,7 +163,7 @@ impl GearSheet<'_> {
     fn bind(&mut self, line: usize, at: usize, teeth: i64, on: &str) {
         let places: Vec<Place> = on.split_whitespace().filter_map(|p| serde_json::from_value(Value::String(p.to_lowercase())).ok()).collect();
         if places.len() != on.split_whitespace().count() {
-            self.faults.push(fault(line, "on", format!("“{on}” names no shafts; spindle, stud or leadscrew, with a space between")));
+            self.faults.push(fault(line, "on", sentence!("sheet-no-shafts", on = on), self.voice));
         } else if let Some(group) = self.groups.get_mut(at) {
             group.bound.get_or_insert_default().push(BoundGears { teeth: vec![teeth], on: places });
         }
@@ -169,8 +173,8 @@ impl GearSheet<'_> {
     fn join_pieces(&mut self) {
         for (at, name, teeth, line) in std::mem::take(&mut self.pieces) {
             if teeth.len() != 2 {
-                let text = format!("piece {name} has {} gears of this pitch; a piece is two gears under the same name", teeth.len());
-                self.faults.push(fault(line, "piece", text));
+                let text = sentence!("sheet-piece", name = name, n = teeth.len());
+                self.faults.push(fault(line, "piece", text, self.voice));
             } else if let Some(group) = self.groups.get_mut(at) {
                 group.joined.get_or_insert_default().push(teeth);
             }
@@ -221,12 +225,12 @@ type Gearbox = (Option<Vec<GearboxPosition>>, Option<PlateRequest>);
 ///
 /// # Errors
 /// Every faulty line and column. What the levers must be among themselves the profile checks.
-pub fn plate_from_csv(text: &str) -> Result<Gearbox, Vec<Fault>> {
-    let lines = lines(text)?;
+pub fn plate_from_csv(text: &str, voice: Voice) -> Result<Gearbox, Vec<Fault>> {
+    let lines = lines(text, voice)?;
     let Some(((first, head), rest)) = lines.split_first() else { return Ok((None, None)) };
     let corner = head.get(0).unwrap_or_default().to_lowercase();
     if !["tpi", "mm", "ratio"].contains(&corner.as_str()) {
-        return Err(vec![fault(*first, "1", "the first cell says what the others are: tpi, mm or ratio")]);
+        return Err(vec![fault(*first, "1", sentence!("sheet-first-cell"), voice)]);
     }
     let names: Vec<String> = head.iter().skip(1).map(str::to_owned).collect();
     let geared = names.ends_with(&["drivers".to_owned(), "driven".to_owned()]);
@@ -241,7 +245,7 @@ pub fn plate_from_csv(text: &str) -> Result<Gearbox, Vec<Fault>> {
     for (line, record) in rest {
         let name = record.get(0).unwrap_or_default();
         if record.len() > names.len() + 1 {
-            faults.push(fault(*line, &(names.len() + 2).to_string(), "there are more cells here than the first line names"));
+            faults.push(fault(*line, &(names.len() + 2).to_string(), sentence!("sheet-more-cells"), voice));
         }
         let mut cells = Vec::new();
         for (j, column) in plate.columns.iter().enumerate() {
@@ -256,7 +260,7 @@ pub fn plate_from_csv(text: &str) -> Result<Gearbox, Vec<Fault>> {
                     Some(value)
                 }
                 Some(Err(_)) => {
-                    faults.push(fault(*line, &format!("{}", j + 2), format!("“{text}” is not a pitch or a ratio; write 11.5, 1.75 or 2/3")));
+                    faults.push(fault(*line, &format!("{}", j + 2), sentence!("sheet-not-a-pitch", text = text), voice));
                     None
                 }
             });
@@ -267,7 +271,7 @@ pub fn plate_from_csv(text: &str) -> Result<Gearbox, Vec<Fault>> {
             let mut teeth = |column: usize, says: &str| -> Vec<i64> {
                 let text = record.get(column).unwrap_or_default();
                 text.split_whitespace()
-                    .filter_map(|t| t.parse().map_err(|_| faults.push(fault(*line, says, format!("“{t}” is not a tooth count")))).ok())
+                    .filter_map(|t| t.parse().map_err(|_| faults.push(fault(*line, says, sentence!("sheet-not-tooth-count", told = t), voice))).ok())
                     .collect()
             };
             let train = KeepRequest { drivers: teeth(names.len() - 1, "drivers"), driven: teeth(names.len(), "driven") };

@@ -6,6 +6,7 @@ mod rescue;
 pub mod rules;
 
 use crate::run::Symptom;
+use crate::say;
 use crate::voice::Voice;
 pub use evidence::EvidenceState;
 pub use known::JobEvidence;
@@ -13,7 +14,6 @@ pub use rescue::{Rescue, RescueView};
 
 use crate::gauge::FieldFault;
 use crate::log::ActKind;
-use crate::quantity::small_first;
 use crate::thread::Side;
 use rules::{RULES, Rule};
 use serde::Serialize;
@@ -85,40 +85,36 @@ pub fn rule(code: &str) -> Option<&'static Rule> {
 /// The JSON pointers of the fields, each with what would be right.
 pub fn check_act(act: &ActKind, voice: Voice) -> Result<(), Vec<FieldFault>> {
     match act {
-        ActKind::Trouble { cause, .. } if rule(cause).is_none() => {
-            Err(vec![("/cause", format!("“{cause}” is no cause that is known; take one of the trouble sheet"))])
-        }
+        ActKind::Trouble { cause, .. } if rule(cause).is_none() => Err(vec![("/cause", say!(voice, "trouble-no-cause", cause = &cause))]),
         _ => act.check(voice),
     }
 }
 
 /// A symptom, as it is said.
 pub(crate) fn symptom_says(symptom: Symptom, side: Side, voice: Voice) -> String {
-    worded(symptom.says(), voice, mate_of(side))
+    of_mate(symptom.sentence(), side, voice)
 }
 
-/// A cause likewise, as the middle of a sentence.
+/// A cause likewise.
 pub(crate) fn cause_says(rule: &Rule, side: Side, voice: Voice) -> String {
-    small_first(&worded(rule.cause, voice, mate_of(side)))
+    let [cause, ..] = rule.sentences();
+    of_mate(&cause, side, voice)
 }
 
-const fn mate_of(side: Side) -> &'static str {
-    match side {
-        Side::External => "nut",
-        Side::Internal => "screw",
-    }
-}
-
-fn worded(text: &str, voice: Voice, mate: &str) -> String {
-    voice.fill(&text.replace("{mate}", mate))
+/// A sentence in which the mate may be spoken of.
+fn of_mate(id: &str, side: Side, voice: Voice) -> String {
+    let mate = match side {
+        Side::External => say!(voice, "word-nut"),
+        Side::Internal => say!(voice, "word-screw"),
+    };
+    say!(voice, id, mate = mate)
 }
 
 /// Goes through every rule for this job.
 #[must_use]
 pub fn trouble_sheet(known: &JobEvidence) -> TroubleSheet {
     let voice = known.voice();
-    let mate = mate_of(known.plan.thread.side);
-    let say = |text: &str| worded(text, voice, mate);
+    let said = |id: &str| of_mate(id, known.plan.thread.side, voice);
     let told = |code: &str| {
         known.acts.iter().rev().find_map(|a| match &a.kind {
             ActKind::Trouble { cause, found, .. } if cause == code => Some(*found),
@@ -129,13 +125,14 @@ pub fn trouble_sheet(known: &JobEvidence) -> TroubleSheet {
         .iter()
         .map(|r| {
             let evidence = (r.evidence)(known);
+            let [cause, settles, cure] = r.sentences();
             CauseView {
                 code: r.code,
-                cause: say(r.cause),
+                cause: said(&cause),
                 standing: evidence.standing,
                 why: evidence.why,
-                settles: say(r.settles),
-                cure: say(r.cure),
+                settles: said(&settles),
+                cure: said(&cure),
                 rescues: r.rescues,
                 found: told(r.code),
                 weight: evidence.weight,
@@ -150,7 +147,7 @@ pub fn trouble_sheet(known: &JobEvidence) -> TroubleSheet {
             // Found to be behind it first, found not to be last; between them by the numbers, then by how common it is.
             let told = |c: &CauseView| c.found.map_or(1, |f| if f { 0 } else { 2 });
             list.sort_by(|(a, i), (b, j)| (told(a), a.standing).cmp(&(told(b), b.standing)).then(b.weight.total_cmp(&a.weight)).then(i.cmp(j)));
-            SymptomView { symptom, says: say(symptom.says()), causes: list.into_iter().map(|(c, _)| c.code).collect() }
+            SymptomView { symptom, says: said(symptom.sentence()), causes: list.into_iter().map(|(c, _)| c.code).collect() }
         })
         .collect();
     let mut shown: Vec<&CauseView> = causes.iter().filter(|c| c.standing == EvidenceState::Shown && c.found != Some(false)).collect();

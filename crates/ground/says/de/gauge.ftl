@@ -17,11 +17,11 @@ verdict-in-limits = { $side ->
 }
 verdict-half-a-division = { $by } über der Grenze, aber weniger als ein halber Teilstrich: einen Leerschnitt tun und noch einmal messen.
 verdict-take = { $cuts ->
-    [one] Noch { $more } vom Durchmesser nehmen: auf { $setting } stellen.
+    [1] Noch { $more } vom Durchmesser nehmen: auf { $setting } stellen.
    *[other] Noch { $more } vom Durchmesser nehmen, in { $cuts } Schnitten, den ersten auf { $setting }.
 }
 verdict-or-take = { $cuts ->
-    [one] Oder noch { $more } vom Durchmesser nehmen: auf { $setting } stellen.
+    [1] Oder noch { $more } vom Durchmesser nehmen: auf { $setting } stellen.
    *[other] Oder noch { $more } vom Durchmesser nehmen, in { $cuts } Schnitten, den ersten auf { $setting }.
 }
 verdict-within-doubt = { $side ->
@@ -32,14 +32,14 @@ verdict-lead-takes = Steigung und Flanken nehmen { $room } vom Spielraum; das is
 verdict-lead-takes-all = Steigung und Flanken nehmen { $room }, mehr als Spielraum da ist: nur das Gegenstück beweist dieses.
 verdict-comes-to = { $odds ->
     [none] Es sollte auf { $size } kommen, auf { $doubt } genau; so gut wie keine Gefahr, über die Grenze zu kommen.
-    [few] Es sollte auf { $size } kommen, auf { $doubt } genau; höchstens eins zu fünfzig, über die Grenze zu kommen.
+    [low] Es sollte auf { $size } kommen, auf { $doubt } genau; höchstens eins zu fünfzig, über die Grenze zu kommen.
    *[some] Es sollte auf { $size } kommen, auf { $doubt } genau; die Gefahr, über die Grenze zu kommen, ist zu bedenken.
 }
 verdict-go-goes = Die Gutseite geht, die Ausschussseite nicht: im Toleranzfeld. Hier aufhören.
 verdict-not-go-goes = Die Ausschussseite geht: über die Grenze, und kein Schnitt macht das gut.
 verdict-go-stops = { $cuts ->
     [0] Die Gutseite geht nicht, um weniger, als diese Skale stellen kann: ein Leerschnitt, beide abwischen und noch einmal probieren.
-    [one] Die Gutseite geht nicht: auf { $setting } stellen, beide abwischen und noch einmal probieren.
+    [1] Die Gutseite geht nicht: auf { $setting } stellen, beide abwischen und noch einmal probieren.
    *[other] Die Gutseite geht nicht: in { $cuts } Schnitten, den ersten auf { $setting }; beide abwischen und noch einmal probieren.
 }
 verdict-told-again = Daraufhin noch nicht tiefer schneiden; noch einmal so gemeldet, zählt es.
@@ -49,17 +49,17 @@ verdict-too-loose = Lockerer, als die Grenzen erlauben, { $room }: kein Schnitt 
 verdict-fit = { $fit ->
     [wont_enter] { $cuts ->
         [0] Das Gegenstück geht also nicht an, und was bleibt, ist weniger, als diese Skale stellen kann: einen Leerschnitt tun und noch einmal probieren.
-        [one] Das Gegenstück geht also nicht an: auf { $setting } stellen und noch einmal probieren.
+        [1] Das Gegenstück geht also nicht an: auf { $setting } stellen und noch einmal probieren.
        *[other] Das Gegenstück geht also nicht an: in { $cuts } Schnitten, den ersten auf { $setting }, und noch einmal probieren.
     }
     [enters] { $cuts ->
         [0] Das Gegenstück geht also an und bleibt stehen, und was bleibt, ist weniger, als diese Skale stellen kann: einen Leerschnitt tun und noch einmal probieren.
-        [one] Das Gegenstück geht also an und bleibt stehen: auf { $setting } stellen und noch einmal probieren.
+        [1] Das Gegenstück geht also an und bleibt stehen: auf { $setting } stellen und noch einmal probieren.
        *[other] Das Gegenstück geht also an und bleibt stehen: in { $cuts } Schnitten, den ersten auf { $setting }, und noch einmal probieren.
     }
    *[tight] { $cuts ->
         [0] Das Gegenstück geht also ganz auf, aber streng, und was bleibt, ist weniger, als diese Skale stellen kann: einen Leerschnitt tun und noch einmal probieren.
-        [one] Das Gegenstück geht also ganz auf, aber streng: auf { $setting } stellen und noch einmal probieren. Vielleicht genügt ein Leerschnitt: den zuerst.
+        [1] Das Gegenstück geht also ganz auf, aber streng: auf { $setting } stellen und noch einmal probieren. Vielleicht genügt ein Leerschnitt: den zuerst.
        *[other] Das Gegenstück geht also ganz auf, aber streng: in { $cuts } Schnitten, den ersten auf { $setting }, und noch einmal probieren. Vielleicht genügt ein Leerschnitt: den zuerst.
     }
 }

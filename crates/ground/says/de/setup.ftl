@@ -85,6 +85,7 @@ pick-up-take-up = { $carriage ->
    *[away] Meißel frei, Schlossmutter geschlossen: die Spindel von Hand drehen, bis der Bettschlitten zum Reitstock hin geht.
 }
 pick-up-tip = Spindel still: die Spitze mit Oberschlitten und Planschlitten in den Gang setzen, bis beide Flanken berühren.
+pick-up-depth = Dort die Skale, die die Tiefe trägt, auf { $setting } ({ $reading }) stellen, die andere auf null.
 pick-up-follow = Vor dem nächsten Schnitt dem Gang von Hand folgen.
 pick-up-new-mark = Die Schlossmutter schließt jetzt auf einem anderen Strich: ablesen und notieren.
 ending-dial-anywhere = Schlossmutter öffnen und irgendwo schließen

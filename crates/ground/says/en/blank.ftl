@@ -12,7 +12,10 @@ blank-clean-centers = Clean the { -center }s and their holes; skim a soft live {
 blank-skim-face = Skim the face the part seats on, in place, and screw it home again.
 blank-turns-parallel = It turns parallel.
 blank-taper = The thread will be { $size } larger at the { $end } end, { $share } % of its pitch-diameter tolerance of { $room }.
-blank-move-tailstock = Move the tailstock { $by } { $way }, and turn the test length again.
+blank-move-tailstock = Move the tailstock { $by } { $way ->
+    [toward] toward the tool
+   *[away] away from the tool
+}, and turn the test length again.
 blank-bar-springs = A bar springs: take the last cuts light, with spring passes, or use a stiffer one.
 blank-work-springs = The work springs from the { -bit }: lighter cuts, a sharper { -bit }, or a { -center }.
 blank-register-inside = The register, { $max }, lies inside the thread: its crests are left in it. Bore it after the thread, or seat the mate on a larger part.
@@ -24,4 +27,221 @@ blank-under = The blank is { $under } under its lower limit of { $min }: the cre
 blank-bore-over = The bore is { $over } over its upper limit of { $max }: the crests will be thin.
 blank-bore-under = The bore is { $under } under its lower limit of { $min }: bore it out before threading.
 blank-no-wall = The root reaches { $deepest }, through an outside of { $outside }: there is no wall.
-blank-wall-left = { $left } of wall is left outside the root{ $pressed }{ $cure }.
+blank-wall-left = { $left } of wall is left outside the root{ $cure ->
+    [weak] , under twice the thread's depth of { $depth }: too little to carry it
+    [thin] : hold it in soft jaws bored to it, a collet or a split ring, or on a plug, and grip lightly
+   *[none] { "" }
+}.
+blank-wall-pressed = { $left } of wall is left outside the root; so gripped the bore is { $inward } smaller at each jaw and { $out } larger between, and springs back so when let go{ $cure ->
+    [weak] , under twice the thread's depth of { $depth }: too little to carry it
+    [thin] : hold it in soft jaws bored to it, a collet or a split ring, or on a plug, and grip lightly
+   *[none] { "" }
+}.
+
+blank-turn-to = { $side ->
+    [outside] Turn to { $aim } ({ $min } to { $max }).
+   *[inside] Bore to { $aim } ({ $min } to { $max }).
+}
+blank-register = { $side ->
+    [outside] Turn it { $min } to { $max }, { $deep } deep.
+   *[inside] Bore it { $min } to { $max }, { $deep } deep.
+}
+blank-starts-in-metal = Cut away from the headstock, the thread starts where it was to fade out: the tool cannot be fed into solid metal. Turn a groove to start in.
+blank-test-piece-blind = A blind bore cannot be seen into or measured: cut a test piece first, turn the plain plugs for the bore, and keep the mate at hand.
+blank-test-piece-finished = There is finished work in this part already: cut a test piece of the same stock first, and prove gears, tool and depth on it.
+blank-drawn = { $side ->
+    [outside] Blank of { $size }, threaded length { $length }.
+   *[inside] Bore of { $size }, threaded length { $length }.
+}
+blank-drawn-relief = { $side ->
+    [outside] Blank
+   *[inside] Bore
+} of { $size }, threaded length { $length }, { $gap ->
+    [ring] ring
+    [pocket] pocket
+   *[relief] relief
+} { $wide } wide down to { $down }.
+
+# What stands beyond an open end.
+blank-beyond-at = { $what ->
+    [jaws] The jaws stand
+   *[other] What stands beyond it is
+} at the end of the thread; { $takes ->
+    [withdrawn] the tool ahead of its point takes { $need }
+    [stops] the cut, the tool ahead of its point and stopping take { $need }
+   *[starts] the cut, the tool ahead of its point and the run-up take { $need }
+}.
+blank-beyond-short = { $what ->
+    [jaws] The jaws stand
+   *[other] What stands beyond it is
+} { $off } short of the end of the thread; { $takes ->
+    [withdrawn] the tool ahead of its point takes { $need }
+    [stops] the cut, the tool ahead of its point and stopping take { $need }
+   *[starts] the cut, the tool ahead of its point and the run-up take { $need }
+}.
+blank-beyond-past = { $what ->
+    [jaws] The jaws stand
+   *[other] What stands beyond it is
+} { $off } past the end of the thread; { $takes ->
+    [withdrawn] the tool ahead of its point takes { $need }
+    [stops] the cut, the tool ahead of its point and stopping take { $need }
+   *[starts] the cut, the tool ahead of its point and the run-up take { $need }
+}.
+blank-beyond-untold = { $side ->
+    [inside] What stands behind the bore, jaws, plate or spindle, was not told
+   *[outside] What stands beyond the end of the thread, jaws or a part of the lathe, was not told
+}; { $takes ->
+    [withdrawn] the tool ahead of its point takes { $need }
+    [stops] the cut, the tool ahead of its point and stopping take { $need }
+   *[starts] the cut, the tool ahead of its point and the run-up take { $need }
+}.
+
+# Ways a thread ends.
+end-relief = in a turned relief
+end-relief-weakest = the mate seats; the groove is the weakest place, so radius its corners
+end-ring = in a ring plunged by the tool
+end-ring-too-narrow = the mate seats, but { $stopping } of stopping does not fit in it: turn the spindle by hand, or cut away from the shoulder
+end-ring-stops = the mate seats; the carriage must stop in its width
+end-withdraw = withdrawn at a mark
+end-withdraw-in-metal = the cut starts here: in solid metal the tool cannot be fed in
+end-withdraw-fades = no groove to weaken it, but the last turn fades out: the mate stands { $off } off unless it is counterbored
+end-pocket = in a drilled pocket
+end-pocket-by-hand = the spindle must stop with the tool in it, so by hand; the mate stands { $off } off unless it is counterbored
+end-open = out in the open
+end-open-unknown = nothing is weakened; what stands beyond it must be known
+end-no-full-thread = no full thread is left; { $consequence }
+end-mark-on-bar = { $act ->
+    [relief] stop here: the thread is full and the relief begins
+    [in-groove] start here, in the groove, no nearer the shoulder
+    [by-hand] stop here, the spindle turned by hand
+    [withdraw] begin to withdraw here
+    [start] start here, clear of the end of the thread
+   *[clear] the tool is clear of the thread here
+}; with the point at the mouth, mark the bar this far outside it, and work to the mark on the bar
+end-mark-on-dial = { $act ->
+    [relief] stop here: the thread is full and the relief begins
+    [in-groove] start here, in the groove, no nearer the shoulder
+    [by-hand] stop here, the spindle turned by hand
+    [withdraw] begin to withdraw here
+    [start] start here, clear of the end of the thread
+   *[clear] the tool is clear of the thread here
+}; with the point at the end face, set the carriage dial to nought, or mark the bed, and work to the mark on the dial or the bed
+
+# Ways of holding it.
+held-three-jaw = in the three-jaw chuck
+held-three-jaw-is = quick; finish everything that must run true in one chucking; does not come back true: take the chuck off with the work in it, its place on the nose marked; put back, within { $again } of true
+held-four-jaw = in the four-jaw chuck
+held-four-jaw-is = clocked true to whatever must be concentric; takes odd shapes; must be clocked again: or take the chuck off with the work in it; put back, within { $again } of true
+held-collet = in a collet
+held-collet-is = round bright stock of the collet's own size; does not mark it; comes back nearly true; feel it home against a stop; put back, within { $again } of true
+held-centers = between { -center }s, with a dog
+held-centers-is = true end for end; wants a { -center } hole in each end, and room for the dog; comes off and goes back as it was: mark the dog's slot and put its tail in the same one; put back, within { $again } of true
+held-arbor = on an arbor between { -center }s
+held-arbor-is = true to a finished bore; a light grip, so light cuts; comes off on its arbor and goes back as it was, the dog's slot marked; put back, within { $again } of true
+held-faceplate = on the faceplate
+held-faceplate-is = large or odd work, clocked true; balance it and run slowly, clamps clear of the { -bit }; must be clocked again: take the plate off with the work on it; put back, within { $again } of true
+held-by-thread = by its finished thread, in a split nut or tapped bush
+held-by-thread-is = bare jaws would crush the crests; true to its own thread only; screws back to the same place if it seats on a face; mark it; put back, within { $again } of true
+held-for-its-thread = the part has a finished thread, which bare jaws would crush
+held-for-slender = it must run true and it is slender
+held-for-true = it must run true to what is finished already
+held-for-trial = it comes off to be tried in its mate and goes back as it was
+held-for-one-chucking = nothing finished before must run true to it, so one chucking serves
+held-but = Held { $held }: { $why }.
+
+# A gap at the shoulder.
+relief-narrow = The { $gap ->
+    [ring] ring
+    [pocket] pocket
+   *[relief] relief
+} is { $there } wide where { $need } is needed to { $act ->
+    [stop] stop
+   *[start] start
+} in, for { $binds ->
+    [form] the form’s least, two pitches: widen it
+    [body] the cut and the tool’s body ahead of its point: widen it, or grind the point to the shoulder side
+    [stop] the cut, the tool and the room: widen it, run slower, or cut away from the shoulder
+   *[start] the cut, the tool and the room: widen it, or cut toward the shoulder
+}.
+relief-runs-on = The carriage runs on { $on } where the { $gap ->
+    [ring] ring
+    [pocket] pocket
+   *[relief] relief
+} leaves it { $room }: turn the spindle by hand for the last turns, or turn a relief.
+relief-shallow = The { $gap ->
+    [ring] ring
+    [pocket] pocket
+   *[relief] relief
+} is { $there } where this tip needs { $need }: as it is, every pass { $act ->
+    [start] begins
+   *[stop] ends
+} by digging in. { $gap ->
+    [pocket] Drill it deeper
+   *[other] Turn it deeper
+}, or grind a wider tip.
+
+# A slender part.
+slender-out = It stands out { $out } diameters{ $asks ->
+    [center] : bring up the tailstock.
+    [steady] : set a steady.
+    [nothing] : too thin for a { -center } or a steady to help.
+   *[no] .
+}{ $worse ->
+    [breaks] { " " }The largest cut may break it.
+    [climbs] { " " }Under the largest it may climb the tool.
+   *[no] { "" }
+}
+slender-bends = It stands out { $out } diameters. The last cut, some { $force }, bends it { $shows ->
+    [no] by nothing that shows
+   *[yes] by { $by } on diameter
+}; { $harmless } is harmless{ $asks ->
+    [center] : bring up the tailstock.
+    [steady] : set a steady.
+    [nothing] : too thin for a { -center } or a steady to help.
+   *[no] .
+}{ $worse ->
+    [breaks] { " " }The largest cut may break it.
+    [climbs] { " " }Under the largest it may climb the tool.
+   *[no] { "" }
+}
+
+blank-largest-drill = The largest drill here, { $drill }, leaves { $left } to bore: open it in steps, or begin from stock with a hole in it.
+blank-drill = Drill { $drill }: it cuts about { $over } over its size, not measured, and leaves { $left } to bore.
+blank-no-drill = No drill here leaves a real cut to bore to { $bore }.
+
+dim-blank-diameter = blank diameter
+dim-bore = bore
+dim-register = register
+dim-threaded-length = threaded length
+dim-chamfer-to = chamfer to
+dim-mark-from-face = mark from the face
+dim-relief-diameter = relief diameter
+dim-relief-width = relief width
+dim-relief-corner = corner radius of the relief, at most
+dim-shoulder-diameter = shoulder diameter
+
+drill-fraction = { $fraction } in
+drill-number = No. { $n }
+drill-letter = letter { $letter }
+
+held-not-a-bore = a bore cannot be reached between { -center }s
+held-collets-end = most collets end at { $at }
+held-overhangs = a long screw overhangs a faceplate too far
+held-no-other-thread = no other thread of this part is finished
+
+blank-chamfer-short = A chamfer to { $told } stops short of the root: the first thread starts as a feather that burrs. Take it to { $right }.
+
+plain-still-to-come = { $left } still to come off, to the middle
+plain-in-limits = in limits
+plain-past-limit = past the limit
+plain-not-measured = not measured
+
+blank-common-tool = a common tool, its point in the middle
+
+relief-corners = Leave a radius in its corners, up to { $radius }: a sharp one starts cracks.
+relief-drilled = Drilled { $deep } deep with the spindle stopped, before the first pass; the point stops over it, spindle turned by hand.
+relief-plunged = Plunged with the threading { -bit } to full depth and moved sideways by { $by }, before the first pass.
+relief-over-three = Over three pitches, for the { -bit } stands { $ahead } ahead of its point: grind the point over, take a narrower { -bit }, or turn by hand.
+relief-corner-over = A corner radius of { $there } stands where the tool runs: { $most } at most, or widen the relief.
+
+blank-headstock-out = Smaller at the free end with nothing holding it, so the headstock is out of line: let it be aligned as its maker says, or cut between { -center }s.

@@ -67,7 +67,8 @@ check-leave-train-app = Leave the train to the app.
 check-no-train-these-gears-hangs = No train of these gears hangs: see near sizes, and which gear to make or buy.
 check-by-tooth-counts-alone-arm = { $train }: by tooth counts alone, the arm is not measured.
 check-hang-with-slip-paper-each = Hang it with a slip of paper in each mesh, and turn it by hand.
-check-on-the-lathe = { $train } is on the lathe{ $lever }.
+check-on-the-lathe = { $train } is on the lathe.
+check-on-the-lathe-lever = { $train } is on the lathe; lever at { $lever }.
 check-wanted-what-hangs-there-was = { $train } is wanted; what hangs there was not told.
 check-machine-isolated-hang-guard-back = Machine isolated, hang it, guard back on; then say it is on.
 check-no-nut-short-enough-buy = No nut is short enough for it: buy the gear that makes it true.
@@ -127,15 +128,21 @@ check-grind-sides = Grind its sides to { $wanted }.
 check-ground-past-what-thread-takes = Ground past what the thread takes; { $wanted } was wanted.
 check-what-sides-were-ground-was = What its sides were ground to was not told.
 check-grind-tell = Grind { $wanted }, and tell it.
-check-tip-grind = Grind it true, with { $to }.
+check-tip-grind = Grind it true, with { $shape ->
+    [flat] a flat of { $size }
+   *[radius] a radius of { $size }
+}.
 check-tip-untold = { $bit }. The passes stop at { $stop }, to be measured.
-check-tip-measure = Measure it; { $to } is the aim.
+check-tip-measure = Measure it; { $shape ->
+    [flat] a flat of { $size }
+   *[radius] a radius of { $size }
+} is the aim.
 
 # cut
 
 check-leave-passes-app = Leave the passes to the app.
 check-cuts-of = { $count ->
-    [one] 1 cut, of up to { $most }. { $lightened }
+    [1] 1 cut, of up to { $most }. { $lightened }
    *[other] { $count } cuts, of up to { $most } each. { $lightened }
 }
 check-plunge-straight-by-cross-slide-with = Plunge straight in by the cross-slide, with lighter cuts.
@@ -148,3 +155,61 @@ check-aim = Aim at { $size }.
 check-prove-by = Prove it by { $proof }.
 check-get-what-missing-before-first = Get what is missing before the first chip.
 check-nothing-at-hand-proves = Nothing at hand proves it: { $ways }.
+
+# The lines by their names.
+line-blank = Blank
+line-bore = Bore
+line-tool-goes-in = Tool goes in
+line-tool = Tool
+line-both-sides-clear = Both sides clear
+line-tip = Tip
+line-stick-out = Stick-out
+line-chamfer = Chamfer
+line-runs-true = Runs true
+line-turns-parallel = Turns parallel
+line-wall = Wall
+line-relief-deep = Relief deep enough
+line-relief-wide = Relief wide enough
+line-beyond-end = Beyond the end
+line-tail-room = Room at the tailstock
+line-coming-back = Coming back
+line-passes = Passes
+line-slide = Slide
+line-mate-goes = Mate goes on
+line-proof = Proof of size
+line-gears-hang = Gears hang
+line-gears-on = Gears are on
+line-lead-true = Lead true
+line-half-nut = { -Half-nut }
+line-hand = Hand
+line-load-flank = Flank that carries the load
+line-speed = Speed
+line-chuck = Chuck
+line-all-read = All that is kept was read
+line-also = Also
+check-use-newer-program = Use the newer program that wrote it.
+check-see-station = See its station.
+check-says = { $wrong ->
+    [0] Nothing stands against the first chip.
+    [1] Not yet: one thing to put right.
+   *[other] Not yet: { $wrong } things to put right.
+}{ $open ->
+    [0] { "" }
+    [1] { " " }One thing is not known.
+   *[other] { " " }{ $open } things are not known.
+}
+check-side-deg = { $side ->
+    [leading] { $angle } leading
+   *[trailing] { $angle } trailing
+}
+check-groove-to-start = Turn a groove to start in.
+check-groove-and-room = Turn a groove to start in, and make { $room } of room behind it.
+check-travel-wanted = { $travel } of travel wanted.
+check-hang-instead = Hang { $train } instead.
+check-gears-to = { $n ->
+    [1] 1 gear
+   *[other] { $n } gears
+} { $way ->
+    [off] to take off
+   *[on] to hang
+}

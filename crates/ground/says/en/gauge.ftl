@@ -22,11 +22,11 @@ verdict-in-limits = { $side ->
 }
 verdict-half-a-division = { $by } over the limit, but less than half a division of this dial: take a spring pass and measure again.
 verdict-take = { $cuts ->
-    [one] Take { $more } more off the diameter: set { $setting }.
+    [1] Take { $more } more off the diameter: set { $setting }.
    *[other] Take { $more } more off the diameter in { $cuts } cuts, the first to { $setting }.
 }
 verdict-or-take = { $cuts ->
-    [one] Or take { $more } more off the diameter: set { $setting }.
+    [1] Or take { $more } more off the diameter: set { $setting }.
    *[other] Or take { $more } more off the diameter in { $cuts } cuts, the first to { $setting }.
 }
 verdict-within-doubt = { $side ->
@@ -37,7 +37,7 @@ verdict-lead-takes = The lead and the flanks take { $room } of the room, which i
 verdict-lead-takes-all = The lead and the flanks take { $room }, more than there is room for: only the mate proves this one.
 verdict-comes-to = { $odds ->
     [none] It should come to { $size }, give or take { $doubt }; next to no chance of going past.
-    [few] It should come to { $size }, give or take { $doubt }; at most one chance in fifty of going past.
+    [low] It should come to { $size }, give or take { $doubt }; at most one chance in fifty of going past.
    *[some] It should come to { $size }, give or take { $doubt }; a chance worth minding of going past.
 }
 
@@ -47,7 +47,7 @@ verdict-go-goes = The go end goes and the not-go end does not: in limits. Stop h
 verdict-not-go-goes = The not-go end goes: past the limit, and no cut can mend it.
 verdict-go-stops = { $cuts ->
     [0] The go end does not go, by less than this dial can set: a spring pass, wipe both, and try it again.
-    [one] The go end does not go: set { $setting }, wipe both, and try it again.
+    [1] The go end does not go: set { $setting }, wipe both, and try it again.
    *[other] The go end does not go: in { $cuts } cuts, the first to { $setting }; wipe both, and try it again.
 }
 verdict-told-again = Do not cut deeper on this yet; told the same again, it counts.
@@ -57,17 +57,17 @@ verdict-too-loose = Looser than the limits allow, { $room }: no cut can mend it.
 verdict-fit = { $fit ->
     [wont_enter] { $cuts ->
         [0] So the mate will not enter, and what is left is less than this dial can set: take a spring pass, and try it again.
-        [one] So the mate will not enter: set { $setting }, and try it again.
+        [1] So the mate will not enter: set { $setting }, and try it again.
        *[other] So the mate will not enter: in { $cuts } cuts, the first to { $setting }, and try it again.
     }
     [enters] { $cuts ->
         [0] So the mate enters and stops, and what is left is less than this dial can set: take a spring pass, and try it again.
-        [one] So the mate enters and stops: set { $setting }, and try it again.
+        [1] So the mate enters and stops: set { $setting }, and try it again.
        *[other] So the mate enters and stops: in { $cuts } cuts, the first to { $setting }, and try it again.
     }
    *[tight] { $cuts ->
         [0] So the mate goes the whole way, tight, and what is left is less than this dial can set: take a spring pass, and try it again.
-        [one] So the mate goes the whole way, tight: set { $setting }, and try it again. A spring pass may be enough: try that first.
+        [1] So the mate goes the whole way, tight: set { $setting }, and try it again. A spring pass may be enough: try that first.
        *[other] So the mate goes the whole way, tight: in { $cuts } cuts, the first to { $setting }, and try it again. A spring pass may be enough: try that first.
     }
 }
@@ -103,6 +103,161 @@ past-scrap = Or scrap: no cut puts metal back on. Begin again, and stop { $short
 past-do-not-open = Do not open the { -half-nut } before that is decided: with this { $this } still in step, a trial of the mate costs nothing.
 flank-by-two-wires = By two wires each flank stands at { $angle }, as it should within { $doubt }.
 flank-off-by-two-wires = By two wires each flank stands at { $angle }, { $off } { $way }, give or take { $doubt }: a mate feels that as { $feels }.
-mate-tight = A { $other } { $length } long, { $is }, will be tight by { $clearance }: { $feels }.
+mate-tight = A { $other ->
+    [nut] nut
+   *[screw] screw
+} { $length } long, { $is ->
+    [made] as made
+   *[tightest] at its tightest limit
+}, will be tight by { $clearance }: lead { $lead }, flanks { $flanks }.
 mate-no-size = No size within the limits makes room for it: a truer train, a truer tool, or a shorter nut.
 mate-aim-instead = Aim at { $aim } instead.
+
+mate-has-left = A { $other ->
+    [nut] nut
+   *[screw] screw
+} { $length } long, { $is ->
+    [made] as made
+   *[tightest] at its tightest limit
+}, has { $left } left: lead { $lead }, flanks { $flanks }.
+tip-found = By { $n ->
+    [1] 1 reading
+   *[other] { $n } readings
+} the tip is { $flat } flat, give or take { $doubt }; some { $spring } % of a cut springs away.
+tip-found-and-mate = By { $n ->
+    [1] 1 reading
+   *[other] { $n } readings
+} the tip is { $flat } flat, give or take { $doubt }; some { $spring } % of a cut springs away. The mate just goes at { $mate }, give or take { $sd }.
+
+# How the size will be proven.
+proof-by-wires = three wires under a micrometer
+proof-by-thread-micrometer = a thread micrometer
+proof-by-inside-micrometer = an inside thread micrometer
+proof-by-mate = the mate, tried on
+proof-by-ring = a ring cut first, to the limits
+proof-by-plug = a plug turned first, to the limits
+proof-by-test-piece = a test piece, its last setting repeated
+proof-no-wires-square = straight sides seat no wires
+proof-no-wire-serves = no wire in the drawer serves
+proof-wires-too-long = { $any ->
+    [yes] { $there } of full thread is too short for three wires, which span { $span }
+   *[no] no full thread is left for three wires, which span { $span }
+}
+proof-wires-and = { $wire } wires; { $why }
+proof-mate-reaches = it reaches the thread with the part as held{ $off ->
+    [comes-out] ; the work comes out from between { -center }s for it: mark the dog's slot
+    [draw-back] ; draw the { -center } back to try it
+   *[none] { "" }
+}
+
+# What a reading is asked, and how a wire bears.
+read-tapers = Tapers: { $by } { $way ->
+    [larger] larger
+   *[smaller] smaller
+} at the far end, over { $over }.
+wire-bears-not = { $why ->
+    [below] lies below the crests: the anvils never touch it
+    [crests] bears on the crests, not the flanks
+   *[root] falls to the root, not on the flanks
+}
+wire-does-not-bear = a wire of { $wire } { $why ->
+    [below] lies below the crests: the anvils never touch it
+    [crests] bears on the crests, not the flanks
+   *[root] falls to the root, not on the flanks
+}
+wire-bears-at-pitch-line = bears on the pitch line, or nearly: no error of the flanks shows
+wire-off-best = { $off } % { $way ->
+    [over] over
+   *[under] under
+} the best: an error of the flanks shows in it
+wire-at-aim = Cut to the aim, a wire of { $wire } { $why ->
+    [below] lies below the crests: the anvils never touch it. Get the next larger, up to { $up_to }.
+    [crests] bears on the crests, not the flanks. Get the next smaller, down to { $down_to }.
+   *[root] falls to the root, not on the flanks. Get the next larger, up to { $up_to }.
+}
+wires-none-listed = No wire owned serves: none are listed. Get { $get } (usable { $from } to { $to }).
+wires-none-serves = No wire owned serves: the nearest, { $nearest }, { $why ->
+    [below] lies below the crests
+   *[crests] bears on the crests, not the flanks
+}. Get { $get } (usable { $from } to { $to }).
+formula-off = { $name ->
+    [simple] simple
+    [corrected] corrected
+   *[exact] exact seat
+} { $way ->
+    [same] the same
+    [more] { $by } more
+   *[less] { $by } less
+}
+formula-used = { $name ->
+    [simple] simple
+    [corrected] corrected
+   *[exact] exact seat
+}; { $others }: { $shows ->
+    [no] no reading tells them apart
+   *[yes] it shows
+}
+ask-large-for-readings = { $expected } was expected by the readings before it. A burr, or { $by ->
+    [wires] a chip under the wires
+    [wire] a chip under the wire
+    [balls] a chip under a ball
+    [points] a chip in the groove
+   *[anvils] a chip under an anvil
+}? Wipe, and read it again.
+ask-small-for-readings = { $expected } was expected by the readings before it. Did the dial slip, or { $by ->
+    [wires] a wire miss its seat
+    [wire] the wire miss its seat
+    [balls] a ball miss its seat
+    [points] the points slip
+   *[anvils] an anvil miss its seat
+}? Wipe, and read it again.
+ask-expected = { $expected } was expected with the dial here: check { $by ->
+    [wires] the wire size, the unit, and that all three wires are seated
+    [wire] the wire size, the unit, and the size over the crests
+    [balls] the ball size, the unit, and that the balls are seated
+    [points] the unit, and that the points reach the bottom of the groove
+   *[anvils] the unit, and that the anvils are those for this pitch and sit in the groove
+}.
+
+wires-drawn = Three wires of { $wire } in the grooves, { $over } over them at the size aimed at.
+dim-over-wires = size over wires at the aim
+
+proof-within = { $wanted }, within the { $name } micrometer
+proof-no-micrometers = no micrometers are listed: one that spans { $wanted } is needed
+proof-no-micrometer-spans = no micrometer in the drawer spans { $wanted }
+proof-past-anvil = two wires a pitch apart reach past an anvil of { $anvil }: measure over one wire, or by the mate
+proof-shoulder-meets = the shoulder meets the anvil before the wires are all under it: { $there } of full thread, { $need } needed
+proof-no-cone = straight sides seat no cone
+proof-none-in-drawer = none is in the drawer
+proof-ring-unmeasured = a ring is itself a bore nobody can measure
+proof-plug-ends = its ends are screws, measured over wires
+proof-same-stock = same stock and tool, proven first
+proof-mate-past = it must reach { $past } past what stands in front
+proof-mate-not-made = it is not made yet: make it first, or measure
+proof-mate-none = there is none at hand
+proof-mate-untold = whether it is at hand was not told
+proof-turn-plug = Turn a plug first: crests { $crests }; go end { $go } on the pitch diameter, not-go end { $not_go } and two or three turns long, both proven over wires.
+
+read-balls-bore = balls measure a bore; this is a screw: use wires
+read-wires-inside = wires do not reach inside: use balls, a plug, or the mate
+read-say-wire = no wire of the drawer serves this thread; say which was used, or read it another way
+read-parallel = Parallel within a reading over { $over }.
+read-round = Round within a reading.
+read-out-of-round = Out of round by { $by }.
+
+wires-second-seat = These wires find a second seat, { $other } over them: rock each wire till it lies lowest.
+
+wires-held-grease = A blob of stiff grease, or plasticine, holds the two upper wires in their grooves; wipe it off after.
+wires-held-band = A rubber band round the thread, both wires tucked under it, tails out of the anvils’ way.
+wires-held-strip = Or the three through a strip of thin rubber, one for each size, hung on the spindle lock.
+wires-single-last = The single wire goes on the fixed anvil last; turn the micrometer till all three just drag, and rock it for the least.
+wire-drawn = A wire of { $text } in the groove: { $why }.
+dim-least-wire = least wire that serves
+dim-best-wire = best wire
+dim-largest-wire = largest wire that serves
+wires-range-drawn = Wires from { $from } to { $to } bear on the flanks; { $best } bears on the pitch line. In the drawer: { $drawer }.
+dim-drawer-wire = a wire of the drawer
+
+word-least = least
+word-best = best
+word-largest = largest

@@ -90,6 +90,7 @@ pick-up-take-up = { $carriage ->
    *[away] Tool clear, { -half-nut } closed: turn the spindle by hand till the carriage moves toward the tailstock.
 }
 pick-up-tip = Spindle still: tip into the groove with { -compound } and cross-slide, till both flanks touch.
+pick-up-depth = There, set the dial that carries the depth to { $setting } ({ $reading }), and the other to zero.
 pick-up-follow = Follow the groove by hand before the next pass.
 pick-up-new-mark = The { -half-nut } closes on a new mark now: read it and note it.
 
@@ -101,3 +102,124 @@ ending-closed = keep the { -half-nut } closed and reverse the spindle
 ending-same-mark = open the { -half-nut }, stop, reverse, and close on the same mark before the dial has gone once round
 ending-hand = turn the spindle by hand
 ending-chalk = no dial: carriage back to a fixed stop, chalk on spindle and leadscrew
+
+# What comes of each way of ending a pass.
+ending-chalk-near-miss = the marks would meet once in { $turns } turns of the spindle: past { $most } a near miss passes for a hit
+ending-chalk-every-turn = close the { -half-nut } only when both marks line up, as they do at every turn
+ending-chalk-turns = close the { -half-nut } only when both marks line up, once in { $turns } turns of the spindle: half of that is waited for each time
+ending-chalk-first = close the { -half-nut } only when both marks line up as they did first
+ending-dial-lost = the dial cannot find the groove again with this train
+ending-dial-is = fast, nothing reversed, and the carriage stops at once{ $room ->
+    [relief] ; it must stop in the relief
+   *[open] { "" }
+}
+ending-closed-is = always in step; back the tool out before reversing, and take up the backlash by a run-up each pass{ $room ->
+    [relief] ; it must stop in the relief
+   *[open] { "" }
+}{ $coasts ->
+    [little] ; the spindle coasts a little
+   *[on] ; without clutch or brake the spindle coasts on
+}{ $reverse ->
+    [never] ; this lathe does not reverse
+    [screwed] ; the chuck screws on: reverse gently, tool clear, and never start hard
+   *[freely] { "" }
+}
+ending-same-mark-is = for trains the dial cannot serve; wants attention{ $reverse ->
+    [never] ; this lathe does not reverse
+    [screwed] ; the chuck screws on: reverse gently, tool clear, and never start hard
+   *[freely] { "" }
+}
+ending-hand-is = { $coarse ->
+    [yes] stops anywhere to a hair, but a coarse thread is heavy to turn
+   *[no] stops anywhere to a hair; slow, so for short threads and the last turns
+}
+
+# Which way it all moves, and how fast.
+setup-does-not-reverse = This lathe does not reverse: running { $way ->
+    [toward] toward
+   *[away] away from
+} the headstock cuts a { $hand } thread. Run the carriage the other way.
+setup-reversed-unscrews = The chuck screws on: cutting with the spindle reversed can unscrew it. Run the carriage the other way with the spindle forward.
+setup-backlash-not-measured = backlash not measured
+setup-back-unscrews = The chuck screws on: bring the carriage back by reversing gently, tool clear, and never start hard in reverse.
+setup-cannot-stop = At { $rpm } rpm the carriage cannot be stopped in the room there is: { $end ->
+    [shoulder] widen the relief, turn the spindle by hand for the last turns, or cut away from the shoulder
+   *[open] make room past the end of the thread, turn the spindle by hand for the last turns, or cut away from the headstock
+}.
+setup-way = { $spindle ->
+    [forward] Spindle forward
+   *[reversed] Spindle reversed
+}, { $carriage ->
+    [toward] carriage toward the headstock
+   *[away] carriage away from the headstock
+}, { $tool ->
+    [upright-far] tool right way up on the far wall
+    [inverted-far] tool inverted on the far wall
+    [upright] tool right way up
+   *[inverted] tool inverted
+}: a { $hand } thread.
+comes-back-to-tailstock = Coming back it runs on { $on } past where the hand moves: see that the tailstock leaves it that.
+comes-back-untold = Coming back it runs on { $on }, and what it would meet was not told: stop it over the thread, tool clear, and bring the last part in by hand.
+comes-back-by-hand = Coming back it runs on { $on } where there is { $any ->
+    [yes] room for { $room }
+   *[no] no room for it
+}: { $slower ->
+    [yes] come back slower, or stop it over the thread
+   *[no] stop it over the thread
+}, tool clear, and bring the last part in by hand.
+comes-back-in-room = Coming back it runs on { $on }, in room for { $room }.
+motion-chain = { $spindle ->
+    [forward] Spindle forward
+   *[reversed] Spindle reversed
+}{ $tumbler ->
+    [none] , no tumbler
+    [right] , tumbler right-hand
+    [left] , tumbler left-hand
+   *[untold] { "" }
+}{ $counted ->
+    [single] , 1 mesh
+    [meshes] , { $meshes } meshes
+    [idler] , { $meshes } meshes, one an idler’s
+    [idlers] , { $meshes } meshes, { $idlers } idlers among them
+   *[no] { "" }
+}, { $screw } leadscrew{ $turns ->
+    [with] { " " }turning with the spindle
+    [against] { " " }turning against the spindle
+   *[untold] { "" }
+}, { $carriage ->
+    [toward] carriage toward the headstock
+   *[away] carriage away from the headstock
+}, { $tool ->
+    [upright] tool right way up
+   *[inverted] tool inverted
+}{ $place ->
+    [far] { " " }on the far wall
+    [near] { " " }on the near wall
+    [rear] { " " }at the rear
+   *[front] { "" }
+}, { $feed ->
+    [away] fed in away from you
+   *[toward] fed in toward you
+}: { $end ->
+    [wanted] a { $hand } thread, as wanted
+    [other-way] a { $hand } thread, but the carriage runs the other way than was meant
+    [other-hand] a { $hand } thread where a { $wanted } one is wanted
+   *[untold] nothing is known of the tumbler: turn the spindle once by hand and see which way the carriage goes
+}.
+limit-cutting = what the tool stands in this material
+limit-stopping = what the hand can stop in the room there is
+limit-balance = the work's balance
+limit-comfort = your own comfort
+limit-hand = a hand not yet measured
+speed-chosen = { $speed } chosen
+speed-allows = { $what } allows { $speed }{ $binds ->
+    [yes] , and binds
+   *[no] { "" }
+}
+
+setup-do-not-open = Do not open the { -half-nut }: with this train the dial cannot find the groove again.
+setup-fixed-stop = A fixed stop does not throw the { -half-nut } out: set it beyond where the carriage is to stop, or take it off the bed.
+
+motion-over-the-top = over the top
+word-carriage = carriage
+motion-seen = Seen from above, the operator below.

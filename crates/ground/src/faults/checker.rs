@@ -2,7 +2,9 @@
 
 use crate::faults::Fault;
 use crate::quantity::{Exact, Ratio, short_text};
+use crate::says::Spoken;
 use crate::voice::Voice;
+use crate::{say, sentence};
 use num_traits::Zero;
 use serde::Serialize;
 
@@ -40,24 +42,27 @@ impl Checker {
     }
 
     /// Notes a fault.
-    pub fn fault(&mut self, pointer: impl Into<String>, detail: impl Into<String>) {
-        self.faults.push(Fault::new(pointer, detail));
+    pub fn fault(&mut self, pointer: impl Into<String>, detail: impl Spoken) {
+        self.faults.push(Fault::new(pointer, detail.spoken(self.voice)));
     }
 
     /// Notes what was taken where nothing was given.
-    pub fn assume(&mut self, pointer: impl Into<String>, text: impl Into<String>) {
-        self.assumed.push(Assumption { pointer: pointer.into(), text: text.into() });
+    pub fn assume(&mut self, pointer: impl Into<String>, text: impl Spoken) {
+        self.assumed.push(Assumption { pointer: pointer.into(), text: text.spoken(self.voice) });
     }
 
     /// Notes a fault unless `value` lies in the bounds; says whether it does.
     pub fn within(&mut self, value: f64, low: f64, high: f64, pointer: &str, unit: &str) -> bool {
         let fits = value.is_finite() && value >= low && value <= high;
         if !fits {
-            let detail = match unit.strip_prefix("mm") {
-                Some(of) => format!("{} is out of bounds; it must be {}{of}", self.voice.given(value), self.voice.from_to(low, high)),
-                None => format!("{value} is out of bounds; it must be {} to {} {unit}", short_text(low, 4), short_text(high, 4)),
+            let (low_text, high_text) = (short_text(low, 4), short_text(high, 4));
+            let detail = match unit.strip_prefix("mm").map(str::trim) {
+                Some("") => say!(self.voice, "bounds-length", value = self.voice.given(value), span = self.voice.from_to(low, high)),
+                Some(of) => say!(self.voice, "bounds-length-of", value = self.voice.given(value), span = self.voice.from_to(low, high), of = of),
+                None if unit.is_empty() => say!(self.voice, "bounds-number", value = value.to_string(), low = low_text, high = high_text),
+                None => say!(self.voice, "bounds-number-of", value = value.to_string(), low = low_text, high = high_text, unit = unit),
             };
-            self.fault(pointer, detail.trim_end());
+            self.fault(pointer, detail);
         }
         fits
     }
@@ -82,7 +87,7 @@ impl Checker {
         for (i, t) in list.iter().enumerate().take(200) {
             match u16::try_from(*t).ok().filter(|_| (MIN_TEETH..=MAX_TEETH).contains(t)) {
                 Some(teeth) => sound.push(teeth),
-                None => self.fault(format!("{pointer}/{i}"), format!("{t} teeth is out of bounds; a gear has {MIN_TEETH} to {MAX_TEETH}")),
+                None => self.fault(format!("{pointer}/{i}"), sentence!("bounds-teeth", teeth = t, least = MIN_TEETH, most = MAX_TEETH)),
             }
         }
         sound
@@ -94,7 +99,7 @@ impl Checker {
         if ratio.0 > Ratio::zero() && *ratio.0.numer() <= limit && *ratio.0.denom() <= limit {
             return ratio.0;
         }
-        self.fault(pointer, "a ratio must be over 0, with terms of at most 1000000, such as \"2/3\"");
+        self.fault(pointer, sentence!("bounds-ratio"));
         Ratio::new(1, 1)
     }
 }

@@ -86,7 +86,7 @@ pub struct Dimension {
     /// Stable name.
     pub name: &'static str,
     /// What it measures, in plain words.
-    pub says: &'static str,
+    pub says: String,
     /// The figure.
     pub figure: Quantity,
     /// One end, mm.
@@ -98,8 +98,8 @@ pub struct Dimension {
     #[cfg_attr(feature = "schema", schema(value_type = Vec<f64>))]
     pub to: Point,
     /// What stands before the figure: `⌀ ` of a diameter, `R ` of a radius.
-    #[serde(skip_serializing_if = "str::is_empty")]
-    pub sign: &'static str,
+    #[serde(skip_serializing_if = "String::is_empty")]
+    pub sign: String,
     /// Middle of its text, mm.
     #[serde(serialize_with = "point")]
     #[cfg_attr(feature = "schema", schema(value_type = Vec<f64>))]
@@ -113,20 +113,20 @@ pub struct Dimension {
 impl Dimension {
     /// One from a place to another, along or across: what it measures is true, and the side it lies on is where it will stand.
     #[must_use]
-    pub const fn new(name: &'static str, says: &'static str, figure: Quantity, from: Point, to: Point) -> Self {
-        Self { name, says, figure, from, to, sign: "", at: from, lines: Vec::new() }
+    pub fn new(name: &'static str, says: impl Into<String>, figure: Quantity, from: Point, to: Point) -> Self {
+        Self { name, says: says.into(), figure, from, to, sign: String::new(), at: from, lines: Vec::new() }
     }
 
     /// One that stands at a point.
     #[must_use]
-    pub const fn at(name: &'static str, says: &'static str, figure: Quantity, point: Point) -> Self {
+    pub fn at(name: &'static str, says: impl Into<String>, figure: Quantity, point: Point) -> Self {
         Self::new(name, says, figure, point, point)
     }
 
     /// The same with a sign before its figure.
     #[must_use]
-    pub fn signed(self, sign: &'static str) -> Self {
-        Self { sign, ..self }
+    pub fn signed(self, sign: impl Into<String>) -> Self {
+        Self { sign: sign.into(), ..self }
     }
 
     /// Its text.

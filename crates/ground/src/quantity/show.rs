@@ -13,16 +13,11 @@ pub fn two_figures(value: f64) -> f64 {
 /// Half of the last place a length is shown with, mm: nothing is over a limit, in the way or tight by less.
 pub const SHOWN_MM: f64 = 0.0005;
 
-/// A sentence as the end of another: its first letter small.
-#[must_use]
-pub fn small_first(text: &str) -> String {
-    text.get(0..1).map_or_else(String::new, str::to_lowercase) + text.get(1..).unwrap_or_default()
-}
-
 /// The beginning of a sentence: its first letter large.
 #[must_use]
 pub fn large_first(text: &str) -> String {
-    text.get(0..1).map_or_else(String::new, str::to_uppercase) + text.get(1..).unwrap_or_default()
+    let mut letters = text.chars();
+    letters.next().into_iter().flat_map(char::to_uppercase).chain(letters).collect()
 }
 
 /// Up to the next of so many parts of one; what a float leaves over does not count.

@@ -7,6 +7,8 @@ use crate::quantity::{Ratio, decimal, pitch_of_tpi};
 use crate::series::{self, Series, Standard, find, numbered, of_series, size_in_inches};
 use crate::system::System;
 use num_traits::Zero;
+use yoke_ground::says::Sentence;
+use yoke_ground::sentence;
 
 /// A size and a count of threads, as written and exact.
 struct Sized<'a> {
@@ -21,13 +23,13 @@ fn inch(inches: Ratio) -> Ratio {
 }
 
 /// Splits `1-1/4-5 …` into its size and the rest.
-fn split_size(text: &str) -> Result<(String, &str), String> {
+fn split_size(text: &str) -> Result<(String, &str), Sentence> {
     let body = text.trim();
     let mark = usize::from(body.starts_with('#'));
     let run = |from: usize| from + body[from..].find(|c| !is_number_char(c)).unwrap_or(body.len() - from);
     let mut end = run(mark);
     if end == mark {
-        return Err(format!("“{body}” does not begin with a size; write M20, 3/4-10, #10-32 or .875-9"));
+        return Err(sentence!("callout-no-size-first", body = &body));
     }
     // 1-1/4 and 1 1/4: a whole number, then a fraction.
     let after = body[end..].trim_start_matches([' ', '-']);
@@ -42,13 +44,13 @@ fn split_size(text: &str) -> Result<(String, &str), String> {
 }
 
 /// Size, then threads per inch if they are written.
-fn sized(text: &str) -> Result<Sized<'_>, String> {
+fn sized(text: &str) -> Result<Sized<'_>, Sentence> {
     let (size, tail) = split_size(text)?;
-    let major = inch(size_in_inches(&size).filter(|s| !s.is_zero()).ok_or_else(|| format!("“{size}” is not a size; write #10, 3/4, 1-1/4 or .875"))?);
+    let major = inch(size_in_inches(&size).filter(|s| !s.is_zero()).ok_or_else(|| sentence!("callout-not-a-size", size = &size))?);
     let (digits, rest) = leading_number(tail.trim_start_matches([' ', '-', 'x']));
     let tpi = decimal(digits).filter(|n| !n.is_zero());
     if let Some(n) = tpi.filter(|n| *n > Ratio::from_integer(400)) {
-        return Err(format!("{} threads per inch is past 400; check the callout", short(&n)));
+        return Err(sentence!("callout-tpi-past", tpi = short(&n)));
     }
     let rest = rest.trim_start_matches([' ', '-', '.']);
     let rest =
@@ -57,8 +59,8 @@ fn sized(text: &str) -> Result<Sized<'_>, String> {
 }
 
 /// A bare count where a family needs one, said the same way for each.
-fn wanted(size: &str, tpi: Option<Ratio>, example: &str) -> Result<Ratio, String> {
-    tpi.ok_or_else(|| format!("no threads per inch after “{size}”; write it as in {size}-{example}"))
+fn wanted(size: &str, tpi: Option<Ratio>, example: &str) -> Result<Ratio, Sentence> {
+    tpi.ok_or_else(|| sentence!("callout-no-tpi", size = &size, example = &example))
 }
 
 /// The words left over, upper case.
@@ -67,18 +69,18 @@ fn words(tail: &str) -> Vec<String> {
 }
 
 /// The one class among the words, if there is one.
-fn class_of(words: &[String], system: System) -> Result<Option<Class>, String> {
+fn class_of(words: &[String], system: System) -> Result<Option<Class>, Sentence> {
     match words {
         [] => Ok(None),
         [one] => system.family().read_class(one).map(Some),
-        [_, second, ..] => Err(format!("“{second}” is more than a {} callout has; write size, threads per inch and class", system.family().word())),
+        [_, second, ..] => Err(sentence!("callout-more-than", second = &second, family = system.family().word())),
     }
 }
 
-pub(super) fn unified(text: &str) -> Result<Found, String> {
+pub(super) fn unified(text: &str) -> Result<Found, Sentence> {
     let Sized { size: size_text, mut major, tpi, tail } = sized(text)?;
     let written_times = split_size(text).is_ok_and(|(_, rest)| rest.trim_start().starts_with('x'));
-    let tpi = tpi.ok_or_else(|| format!("no threads per inch after “{size_text}”; write it as in {size_text}-10, or put M in front for metric"))?;
+    let tpi = tpi.ok_or_else(|| sentence!("callout-no-tpi-metric", size_text = &size_text))?;
     let pitch = pitch_of_tpi(&tpi);
     let of_size = |major: &Ratio| find(System::Unified, major, &pitch);
     // 10-32 is number ten in the trade, not ten inches: a bare small number that makes a standard
@@ -91,7 +93,7 @@ pub(super) fn unified(text: &str) -> Result<Found, String> {
         // 20x2.5 with nothing to say which: metric if it makes a metric thread.
         let as_metric = decimal(&size_text).is_some_and(|d| tpi * Ratio::from_integer(3) < d && tpi <= Ratio::from_integer(8));
         if as_metric {
-            return Err(format!("{size_text}x{0} may be millimetres or inches; write M{size_text}x{0}, or {size_text}-{0} UN", short(&tpi)));
+            return Err(sentence!("callout-mm-or-inches", size_text = &size_text, n = short(&tpi)));
         }
     }
     let (written, class) = series_and_class(tail)?;
@@ -102,7 +104,7 @@ pub(super) fn unified(text: &str) -> Result<Found, String> {
 }
 
 /// The series word and the class, in either order of neglect.
-fn series_and_class(tail: &str) -> Result<(Option<String>, Option<Class>), String> {
+fn series_and_class(tail: &str) -> Result<(Option<String>, Option<Class>), Sentence> {
     let (mut series, mut class) = (None, None);
     for part in tail.split([' ', '-']).filter(|p| !p.is_empty()) {
         let upper = part.to_ascii_uppercase();
@@ -112,11 +114,11 @@ fn series_and_class(tail: &str) -> Result<(Option<String>, Option<Class>), Strin
             "NC" | "NF" | "NEF" | "N" | "NS" if series.is_none() => series = Some(format!("U{word}")),
             "UNR" | "UNRC" | "UNRF" | "UNREF" if series.is_none() => series = Some(word.replacen("UNR", "UN", 1)),
             "" => {}
-            _ => return Err(format!("“{part}” is neither a series (UNC, UNF, UNEF, UN, UNS) nor a class (2A, 2B …)")),
+            _ => return Err(sentence!("callout-neither", part = &part)),
         }
         if !digits.is_empty() {
             if class.is_some() {
-                return Err(format!("“{part}” is a second class; write one, such as 2A"));
+                return Err(sentence!("callout-second-class", part = &part));
             }
             class = Some(System::Unified.family().read_class(digits)?);
         }
@@ -125,7 +127,7 @@ fn series_and_class(tail: &str) -> Result<(Option<String>, Option<Class>), Strin
 }
 
 /// The series a size and count belong to; a written series that contradicts them is refused.
-fn name_series(standard: Option<&Standard>, tpi: &Ratio, written: Option<&str>, size: &str) -> Result<String, String> {
+fn name_series(standard: Option<&Standard>, tpi: &Ratio, written: Option<&str>, size: &str) -> Result<String, Sentence> {
     let constant = [4, 6, 8, 12, 16, 20, 28, 32].iter().any(|n| *tpi == Ratio::from_integer(*n));
     let standard = standard.map(|s| s.series.word());
     let usual = standard.map_or_else(|| if constant { "UN".to_owned() } else { "UNS".to_owned() }, str::to_owned);
@@ -137,8 +139,11 @@ fn name_series(standard: Option<&Standard>, tpi: &Ratio, written: Option<&str>, 
             let right = series::standards()
                 .iter()
                 .find(|s| s.series.word() == named && size_in_inches(size).is_some_and(|i| inch(i) == s.major))
-                .map_or_else(|| format!("{named} has no such size"), |s| format!("{named} of that size is {}", s.name));
-            Err(format!("{size}-{} is not {named}; {right}", short(tpi)))
+                .map(|s| s.name.as_str());
+            Err(match right {
+                None => sentence!("callout-not-series", size = size, tpi = short(tpi), series = named),
+                Some(right) => sentence!("callout-other-series", size = size, tpi = short(tpi), series = named, right = right),
+            })
         }
     }
 }
@@ -186,7 +191,7 @@ fn named(system: System, size: &str, major: &Ratio, tpi: &Ratio, series: &str) -
     find(system, major, &pitch_of_tpi(tpi)).map_or_else(|| format!("{size}-{} {series}", short(tpi)), |s| s.name.clone())
 }
 
-pub(super) fn acme(text: &str) -> Result<Found, String> {
+pub(super) fn acme(text: &str) -> Result<Found, Sentence> {
     let (text, [_, stub]) = without(text, ["ACME", "STUB"]);
     let system = if stub { System::StubAcme } else { System::Acme };
     let Sized { size, major, tpi, tail } = sized(&text)?;
@@ -209,7 +214,7 @@ pub(super) fn acme(text: &str) -> Result<Found, String> {
     })
 }
 
-pub(super) fn whitworth(text: &str) -> Result<Found, String> {
+pub(super) fn whitworth(text: &str) -> Result<Found, Sentence> {
     let (text, [bsw, bsf, _, _, engineer]) = without(text, ["BSW", "BSF", "WHIT", "WHITWORTH", "ME"]);
     let Sized { size, major, tpi, tail } = sized(&text)?;
     let listed = |series: Series| of_series(series).find(|s| s.major == major);
@@ -217,11 +222,11 @@ pub(super) fn whitworth(text: &str) -> Result<Found, String> {
     let standard = listed(asked);
     let tpi = match (tpi, standard) {
         (Some(n), Some(s)) if (bsw || bsf) && s.tpi != Some(n) => {
-            return Err(format!("{size}-{} is not {}; {} has {}. For another count write Whit", short(&n), asked.word(), s.name, s.pitch_text()));
+            return Err(sentence!("callout-whit-count", size = &size, tpi = short(&n), series = asked.word(), standard = &s.name, pitch = s.pitch_text()));
         }
         (Some(n), _) => n,
         (None, Some(s)) if !engineer => s.tpi.unwrap_or_else(Ratio::zero),
-        (None, _) if bsw || bsf => return Err(format!("{} has no size {size}; give the threads per inch and Whit, as in {size}-20 Whit", asked.word())),
+        (None, _) if bsw || bsf => return Err(sentence!("callout-no-whit-size", series = asked.word(), size = &size)),
         (None, _) => wanted(&size, None, "40 ME")?,
     };
     let pitch = pitch_of_tpi(&tpi);
@@ -239,12 +244,12 @@ pub(super) fn whitworth(text: &str) -> Result<Found, String> {
     })
 }
 
-pub(super) fn british_association(text: &str) -> Result<Found, String> {
+pub(super) fn british_association(text: &str) -> Result<Found, Sentence> {
     let (rest, _) = without(text, ["BA", "NO"]);
     let number = rest.trim_matches(['#', '.', ' ', '-']);
     let (digits, tail) = leading_number(number);
     let one = digits.parse().ok().and_then(series::british_association);
-    let one = one.ok_or_else(|| format!("“{number}” is not a BA number; they run from 0BA, the largest, to 25BA"))?;
+    let one = one.ok_or_else(|| sentence!("callout-not-ba", number = &number))?;
     Ok(Found {
         class: class_of(&words(tail), System::Ba)?,
         size: one.name.clone(),
@@ -257,17 +262,17 @@ pub(super) fn british_association(text: &str) -> Result<Found, String> {
     })
 }
 
-pub(super) fn pipe(text: &str) -> Result<Found, String> {
+pub(super) fn pipe(text: &str) -> Result<Found, Sentence> {
     let (rest, _) = without(text, ["G", "BSP", "BSPP"]);
-    let (size, tail) = split_size(&rest).map_err(|_| "no size after the G; write the pipe's, as in G1-1/4".to_owned())?;
+    let (size, tail) = split_size(&rest).map_err(|_| sentence!("callout-no-pipe-size"))?;
     let inches = size_in_inches(&size);
     let one = of_series(Series::PipeG).find(|s| inches.is_some() && size_in_inches(&s.name[1..]) == inches);
-    let one = one.ok_or_else(|| format!("G{size} is no pipe size; they run 1/16, 1/8, 1/4, 3/8, 1/2, 5/8, 3/4, 7/8, 1 … 6"))?;
+    let one = one.ok_or_else(|| sentence!("callout-not-pipe", size = &size))?;
     let mut words = words(tail);
     if let Some(first) = words.first().filter(|w| w.starts_with(|c: char| c.is_ascii_digit())) {
         let count = decimal(first);
         if count.is_none() || count != one.tpi {
-            return Err(format!("{} has {}, not {first}", one.name, one.pitch_text()));
+            return Err(sentence!("callout-pipe-count", name = &one.name, pitch = one.pitch_text(), first = &first));
         }
         words.remove(0);
     }
@@ -284,14 +289,12 @@ pub(super) fn pipe(text: &str) -> Result<Found, String> {
 }
 
 /// `1-4 Square` by the inch, `Sq 30x6` in millimetres.
-pub(super) fn square(text: &str) -> Result<Found, String> {
+pub(super) fn square(text: &str) -> Result<Found, Sentence> {
     let (rest, _) = without(text, ["SQ", "SQUARE"]);
     let (digits, tail) = leading_number(&rest);
     if let (Some(major), Some(after)) = (decimal(digits).filter(|d| !d.is_zero()), tail.strip_prefix('x')) {
         let (pitch, tail) = leading_number(after);
-        let pitch = decimal(pitch)
-            .filter(|p| !p.is_zero())
-            .ok_or_else(|| format!("“{}” after × is not a pitch; write it as in Sq {}x6", after.trim(), short(&major)))?;
+        let pitch = decimal(pitch).filter(|p| !p.is_zero()).ok_or_else(|| sentence!("callout-square-pitch", text = after.trim(), size = short(&major)))?;
         return Ok(Found {
             class: class_of(&words(tail), System::Square)?,
             size: format!("Sq {}×{}", short(&major), short(&pitch)),
@@ -307,7 +310,7 @@ pub(super) fn square(text: &str) -> Result<Found, String> {
 }
 
 /// A size and its threads per inch, of a family that has no series: its marks stand anywhere, and it is written with `word`.
-pub(super) fn counted<const N: usize>(text: &str, marks: [&str; N], system: System, word: &str) -> Result<Found, String> {
+pub(super) fn counted<const N: usize>(text: &str, marks: [&str; N], system: System, word: &str) -> Result<Found, Sentence> {
     let (rest, _) = without(text, marks);
     let Sized { size, major, tpi, tail } = sized(&rest)?;
     let tpi = wanted(&size, tpi, &format!("4 {word}"))?;

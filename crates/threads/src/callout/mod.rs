@@ -12,12 +12,14 @@ use crate::quantity::{LengthUnit, Ratio, degrees_text, real};
 use crate::system::{Side, System};
 use crate::voice::Voice;
 use text::{take_hand, take_side, take_starts, tidy};
+use yoke_ground::says::Sentence;
+use yoke_ground::sentence;
 
 /// Why a callout was not read.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct CalloutFault {
     /// What is missing or wrong, naming the part.
-    pub missing: String,
+    pub missing: Sentence,
     /// The nearest callouts that do read.
     pub near: Vec<String>,
 }
@@ -45,10 +47,10 @@ struct Found {
 }
 
 /// Families that are known by name but are not cut here, with what to say of each.
-fn refused(upper: &str) -> Option<String> {
+fn refused(upper: &str) -> Option<Sentence> {
     let word = |w: &str| upper.split([' ', '-']).any(|part| part == w);
     let number_after = |prefix: &str| upper.strip_prefix(prefix).is_some_and(|rest| rest.trim_start().starts_with(|c: char| c.is_ascii_digit()));
-    let tapered = |name: &str| Some(format!("{name} is a tapered thread; Yoke Turn cuts parallel threads only"));
+    let tapered = |name: &str| Some(sentence!("callout-tapered", name = name));
     if upper.contains("NPT") || upper.contains("ANPT") {
         return tapered("NPT");
     }
@@ -59,18 +61,18 @@ fn refused(upper: &str) -> Option<String> {
         return tapered("Pipe R or Rc");
     }
     if upper.split([' ', '-']).any(|w| w.starts_with("UNJ")) {
-        return Some("UNJ asks a controlled root radius of its screw and a larger bore of its nut, which are not kept here; the nearest is UNR".into());
+        return Some(sentence!("callout-unj"));
     }
     if number_after("RP") {
-        return Some("Rp is the socket of a tapered pipe joint; for a parallel joint write G and the same size".into());
+        return Some(sentence!("callout-rp"));
     }
     None
 }
 
-fn parse(text: &str) -> Result<ThreadSpec, String> {
+fn parse(text: &str) -> Result<ThreadSpec, Sentence> {
     let mut body = tidy(text);
     if body.is_empty() {
-        return Err("no callout yet; type one such as M20x2.5-6g, 7/8-9 UNC-2A or Tr28x5".into());
+        return Err(sentence!("callout-none"));
     }
     if let Some(why) = refused(&body.to_ascii_uppercase()) {
         return Err(why);
@@ -104,7 +106,7 @@ fn parse(text: &str) -> Result<ThreadSpec, String> {
     if let (Some(said), Some(led)) = (starts, found.starts)
         && said != led
     {
-        return Err(format!("the lead and pitch make {led} starts, but {said} is written; change one"));
+        return Err(sentence!("callout-starts", led = &led, said = &said));
     }
     found.starts = found.starts.or(starts);
     check_proportion(&found.major, &found.pitch, Voice { unit: if found.tpi.is_some() { LengthUnit::In } else { LengthUnit::Mm }, ..Voice::default() })?;
@@ -115,12 +117,12 @@ fn parse(text: &str) -> Result<ThreadSpec, String> {
 }
 
 /// Adds what was not written: the usual class, the side the class decides, one start, right-hand.
-fn settle(found: Found, hand: Option<Hand>, side: Option<Side>) -> Result<ThreadSpec, String> {
+fn settle(found: Found, hand: Option<Hand>, side: Option<Side>) -> Result<ThreadSpec, Sentence> {
     let of_class = found.class.and_then(Class::side);
     if let (Some(said), Some(classed), Some(class)) = (side, of_class, found.class)
         && said != classed
     {
-        return Err(format!("class {class} is {} but {} is written; change one", classed.word(), said.word()));
+        return Err(sentence!("callout-class-side", class = &class, is = classed.word(), said = said.word()));
     }
     let side = side.or(of_class).unwrap_or(Side::External);
     Ok(ThreadSpec {
@@ -146,6 +148,7 @@ fn settle(found: Found, hand: Option<Hand>, side: Option<Side>) -> Result<Thread
 /// A special thread of the user's own sizes.
 #[must_use]
 pub fn special(major: Ratio, pitch: Ratio, tpi: Option<Ratio>, form: SpecialForm) -> ThreadSpec {
+    // A name, not a sentence: it is written on drawings and read again.
     let count = tpi.map_or_else(|| format!("×{}", text::short(&pitch)), |n| format!(" at {} TPI", text::short(&n)));
     ThreadSpec {
         system: System::Special,
@@ -168,19 +171,15 @@ pub fn special(major: Ratio, pitch: Ratio, tpi: Option<Ratio>, form: SpecialForm
 }
 
 /// A thread deeper than its own radius, or a pitch outside 0.05-100 mm, is a slip of the hand.
-pub fn check_proportion(major: &Ratio, pitch: &Ratio, voice: Voice) -> Result<(), String> {
+pub fn check_proportion(major: &Ratio, pitch: &Ratio, voice: Voice) -> Result<(), Sentence> {
     if *pitch < Ratio::new(1, 20) || *pitch > Ratio::from_integer(100) {
-        return Err(format!("a pitch of {} is outside {}", voice.pitch(real(pitch)), voice.from_to(0.05, 100.0)));
+        return Err(sentence!("callout-pitch-outside", pitch = voice.pitch(real(pitch)), span = voice.from_to(0.05, 100.0)));
     }
     if *pitch * Ratio::new(13, 10) >= *major {
-        return Err(format!(
-            "a pitch of {} is too coarse for a diameter of {}; check which number is which",
-            voice.pitch(real(pitch)),
-            voice.given(real(major))
-        ));
+        return Err(sentence!("callout-too-coarse", pitch = voice.pitch(real(pitch)), size = voice.given(real(major))));
     }
     if real(major) > 355.0 {
-        return Err(format!("a diameter of {} is past {}; check the callout", voice.given(real(major)), voice.nominal(355.0)));
+        return Err(sentence!("callout-past", size = voice.given(real(major)), most = voice.nominal(355.0)));
     }
     Ok(())
 }

@@ -3,6 +3,8 @@
 use crate::direction::Hand;
 use crate::quantity::{Exact, Ratio, ratio_text, real, short_text};
 use crate::system::Side;
+use yoke_ground::says::Sentence;
+use yoke_ground::sentence;
 
 /// One kind of times sign, no quotes, a decimal comma made a point, single spaces.
 pub(super) fn tidy(text: &str) -> String {
@@ -89,7 +91,7 @@ pub(super) fn take_side(rest: &mut String) -> Option<Side> {
 ///
 /// # Errors
 /// A count that is not 1 to 12.
-pub(super) fn take_starts(rest: &mut String) -> Result<Option<u8>, String> {
+pub(super) fn take_starts(rest: &mut String) -> Result<Option<u8>, Sentence> {
     let upper = rest.to_ascii_uppercase();
     let Some(at) = upper.find("START") else { return Ok(None) };
     let before = upper[..at].trim_end_matches([' ', '-']);
@@ -102,7 +104,7 @@ pub(super) fn take_starts(rest: &mut String) -> Result<Option<u8>, String> {
         "FOUR" | "QUADRUPLE" => Some(4),
         number => number.parse().ok().filter(|n| (1..=12).contains(n)),
     };
-    let count = count.ok_or_else(|| format!("“{word}” starts is not a count; write 2 start, 3 start … up to 12"))?;
+    let count = count.ok_or_else(|| sentence!("callout-starts-count", word = &word))?;
     let after = upper[at + 5..].strip_prefix('S').map_or(at + 5, |_| at + 6);
     *rest = format!("{} {}", rest[..from].trim_end_matches([' ', '-']), rest[after..].trim_start_matches([' ', '-'])).trim().to_owned();
     Ok(Some(count))

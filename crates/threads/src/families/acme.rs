@@ -9,6 +9,8 @@ use crate::rules::{self, round4};
 use crate::spec::ThreadSpec;
 use crate::system::{Side, System};
 use crate::working::{Num, Rule, Worksheet, rule};
+use yoke_ground::says::Sentence;
+use yoke_ground::sentence;
 
 rule!(SIZE_LESS_PITCHES = "thread.size_less_pitches", "Basic diameter", (D: In "nominal diameter", k: One "share of the pitch: 0.5 and 1 Acme, 0.3 and 0.6 Stub", P: In "pitch") -> E: In,
     "D - k*P", "ASME B1.5, B1.8: the basic depth is 0.5P, of the stub form 0.3P", D - k * P);
@@ -119,13 +121,13 @@ impl Family for Acme {
         if self.stub { Vec::new() } else { [4, 3, 2].map(Class::Acme).into() }
     }
 
-    fn read_class(&self, text: &str) -> Result<Class, String> {
+    fn read_class(&self, text: &str) -> Result<Class, Sentence> {
         match text.trim().to_ascii_uppercase().as_str() {
             "2G" => Ok(Class::Acme(2)),
-            _ if self.stub => Err(format!("class “{text}” is not a Stub Acme class; there is one, 2G")),
+            _ if self.stub => Err(sentence!("class-stub-acme", text = &text)),
             "3G" => Ok(Class::Acme(3)),
             "4G" => Ok(Class::Acme(4)),
-            _ => Err(format!("class “{text}” is not a general-purpose Acme class; write 2G, 3G or 4G")),
+            _ => Err(sentence!("class-acme", text = &text)),
         }
     }
 

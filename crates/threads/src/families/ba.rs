@@ -6,8 +6,10 @@ use crate::quantity::real;
 use crate::rules::{self, round3};
 use crate::spec::ThreadSpec;
 use crate::system::Side;
+use crate::voice::Voice;
 use crate::watch::Code;
 use crate::working::{Num, Rule, Worksheet, rule};
+use yoke_ground::say;
 
 rule!(BA_DEPTH = "thread.ba_depth", "Depth of thread", (P: Mm "pitch") -> h: Mm, "5*round3(0.6*P/5)", "BS 93: 0.6P to the nearest 0.005 mm", 5.0 * round3(0.6 * P / 5.0));
 rule!(BA_BASIC = "thread.ba_basic", "Basic diameter", (D: Mm "nominal diameter", k: One "depths: 1 to the pitch line, 2 to the root", h: Mm "depth") -> E: Mm,
@@ -82,7 +84,7 @@ impl Family for BritishAssociation {
         Some(0.6)
     }
 
-    fn tolerance_note(&self, _spec: &ThreadSpec, _classes: [Class; 2]) -> Option<Note> {
-        Some((Code::ToleranceNominal, "BA sizes are nominal; the band shown is a working one, recalled. Prove the fit with the mate.".into()))
+    fn tolerance_note(&self, _spec: &ThreadSpec, _classes: [Class; 2], voice: Voice) -> Option<Note> {
+        Some((Code::ToleranceNominal, say!(voice, "ba-nominal")))
     }
 }

@@ -11,8 +11,11 @@ use crate::quantity::real;
 use crate::rules::{self, round4};
 use crate::spec::ThreadSpec;
 use crate::system::Side;
+use crate::voice::Voice;
 use crate::watch::Code;
 use crate::working::{Num, Rule, Worksheet, rule};
+use yoke_ground::says::Sentence;
+use yoke_ground::{say, sentence};
 
 rule!(BASIC = "thread.buttress_basic", "Basic diameter", (D: Mm "nominal diameter", k: One "share of the pitch: 0.6 and 1.2 of 7°/45°, 0.75 and 1.5 of 3°/30°", P: Mm "pitch") -> E: Mm,
     "D - k*P", "ASME B1.9, DIN 513 (recalled): heights of 0.6P and 0.75P", D - k * P);
@@ -110,7 +113,7 @@ impl Family for Buttress {
         if self.classed { [3, 2].map(|number| Class::Unified { number, side }).into() } else { Vec::new() }
     }
 
-    fn read_class(&self, text: &str) -> Result<Class, String> {
+    fn read_class(&self, text: &str) -> Result<Class, Sentence> {
         let class = |number, side| Ok(Class::Unified { number, side });
         match text.trim().to_ascii_uppercase().as_str() {
             "" => Ok(Class::Nominal),
@@ -118,8 +121,8 @@ impl Family for Buttress {
             "3A" if self.classed => class(3, Side::External),
             "2B" if self.classed => class(2, Side::Internal),
             "3B" if self.classed => class(3, Side::Internal),
-            _ if self.classed => Err(format!("class “{text}” is not kept for buttress threads; write 2A or 3A for a screw, 2B or 3B for a nut")),
-            _ => Err(format!("class “{text}” is not kept for metric buttress threads; leave it out, and give the drawing's own limits")),
+            _ if self.classed => Err(sentence!("class-buttress", text = &text)),
+            _ => Err(sentence!("class-buttress-metric", text = &text)),
         }
     }
 
@@ -139,12 +142,7 @@ impl Family for Buttress {
         !self.classed
     }
 
-    fn tolerance_note(&self, _spec: &ThreadSpec, _classes: [Class; 2]) -> Option<Note> {
-        let text = if self.classed {
-            "The proportions and tolerances of buttress threads are recalled, no table of ASME B1.9 is kept here: hold them to the drawing, and prove the fit with the mate."
-        } else {
-            "No tolerances of DIN 513 are kept here: proportions and play are recalled, the band shown is what an ISO thread of this size would have. Hold them to the drawing."
-        };
-        Some((Code::ToleranceNominal, text.into()))
+    fn tolerance_note(&self, _spec: &ThreadSpec, _classes: [Class; 2], voice: Voice) -> Option<Note> {
+        Some((Code::ToleranceNominal, if self.classed { say!(voice, "buttress-recalled") } else { say!(voice, "buttress-metric-recalled") }))
     }
 }

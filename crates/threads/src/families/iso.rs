@@ -8,8 +8,11 @@ use crate::series::{Series, of_series};
 use crate::spec::ThreadSpec;
 use crate::system::Side;
 use crate::tables;
+use crate::voice::Voice;
 use crate::watch::Code;
 use crate::working::{Num, Rule, Worksheet, rule};
+use yoke_ground::says::Sentence;
+use yoke_ground::{say, sentence};
 
 rule!(ISO_PITCH_BASIC = "thread.iso_pitch_basic", "Basic pitch diameter", (D: Mm "nominal diameter", P: Mm "pitch") -> E: Mm,
     "round3(D - 0.375*sqrt(3)*P)", "ISO 724: D less three quarters of the sharp height, to the micrometre",
@@ -131,8 +134,8 @@ impl Family for IsoMetric {
         }
     }
 
-    fn read_class(&self, text: &str) -> Result<Class, String> {
-        let wrong = |why: &str| format!("class “{text}” {why}; write 6g, 5g6g or 4h for a screw, 6H or 5H for a nut");
+    fn read_class(&self, text: &str) -> Result<Class, Sentence> {
+        let wrong = |why: &str| sentence!("class-iso", text = text, why = why);
         let zone = |s: &str| -> Option<(u8, char)> {
             let mut chars = s.chars();
             match (chars.next(), chars.next(), chars.next()) {
@@ -143,17 +146,17 @@ impl Family for IsoMetric {
         let text_in = text.trim();
         let cut = if text_in.len() == 4 && text_in.is_ascii() { 2 } else { text_in.len() };
         let (first, second) = text_in.split_at(cut);
-        let pitch = zone(first).ok_or_else(|| wrong("is not an ISO grade and letter"))?;
-        let crest = if second.is_empty() { pitch } else { zone(second).ok_or_else(|| wrong("has a crest part that does not read"))? };
+        let pitch = zone(first).ok_or_else(|| wrong("none"))?;
+        let crest = if second.is_empty() { pitch } else { zone(second).ok_or_else(|| wrong("crest"))? };
         if pitch.1.is_ascii_uppercase() != crest.1.is_ascii_uppercase() {
-            return Err(wrong("mixes a screw's letter with a nut's"));
+            return Err(wrong("mixed"));
         }
         let internal = pitch.1.is_ascii_uppercase();
         if internal && !((4..=8).contains(&pitch.0) && (4..=8).contains(&crest.0)) {
-            return Err(wrong("has no such grade for a nut (4 to 8)"));
+            return Err(wrong("nut-grade"));
         }
         if !internal && ![4, 6, 8].contains(&crest.0) {
-            return Err(wrong("needs a crest grade of 4, 6 or 8, as in 5h6h"));
+            return Err(wrong("crest-grade"));
         }
         Ok(Class::Iso { pitch_grade: pitch.0, crest_grade: crest.0, pitch_position: pitch.1, crest_position: crest.1 })
     }
@@ -170,11 +173,8 @@ impl Family for IsoMetric {
         true
     }
 
-    fn tolerance_note(&self, spec: &ThreadSpec, classes: [Class; 2]) -> Option<Note> {
-        classes
-            .iter()
-            .any(|c| computed(spec, *c))
-            .then(|| (Code::ToleranceComputed, "Size and pitch are not together in the ISO 965-1 table, so tolerances are computed from its formulas.".into()))
+    fn tolerance_note(&self, spec: &ThreadSpec, classes: [Class; 2], voice: Voice) -> Option<Note> {
+        classes.iter().any(|c| computed(spec, *c)).then(|| (Code::ToleranceComputed, say!(voice, "iso-computed")))
     }
 
     fn engagement_note(&self, sheet: &mut Worksheet, spec: &ThreadSpec, engaged_mm: f64, pitch: Num) -> Option<Note> {
@@ -182,12 +182,12 @@ impl Family for IsoMetric {
         let d = normal_diameter(spec);
         // As the standard prints them, to two figures.
         let [least, most] = [&rules::NORMAL_LEAST, &rules::NORMAL_MOST].map(|rule| two_figures(sheet.apply(rule, [d.into(), pitch]).value));
-        let span = format!("the N tolerances shown are for {}", voice.coarsely_between(least, most));
+        let span = voice.coarsely_between(least, most);
         let engages = voice.along(engaged_mm);
         if engaged_mm > most {
-            Some((Code::EngagementLong, format!("The mate engages {engages}: {span}; ISO 965-1 gives L classes, a grade wider, for this.")))
+            Some((Code::EngagementLong, say!(voice, "iso-engages-long", engages = engages, span = span)))
         } else {
-            let short = || format!("The mate engages only {engages}: {span}; ISO 965-1 gives S classes, a grade closer, for this.");
+            let short = || say!(voice, "iso-engages-short", engages = &engages, span = &span);
             (engaged_mm < least).then(|| (Code::EngagementShort, short()))
         }
     }

@@ -16,9 +16,12 @@ use super::flanks::Flanks;
 use super::spec::ThreadSpec;
 use crate::quantity::SHOWN_MM;
 use crate::system::{Side, System};
+use crate::voice::Voice;
 use crate::watch::Code;
 use crate::working::{Num, Rule, Worksheet};
 use std::collections::BTreeSet;
+use yoke_ground::says::Sentence;
+use yoke_ground::sentence;
 
 /// Limits of one member on the sheet, mm: lower, upper.
 #[derive(Debug, Clone, Copy)]
@@ -104,11 +107,11 @@ pub trait Family: Sync {
     ///
     /// # Errors
     /// Says which part is wrong and what would be right.
-    fn read_class(&self, text: &str) -> Result<Class, String> {
+    fn read_class(&self, text: &str) -> Result<Class, Sentence> {
         if text.trim().is_empty() {
             return Ok(Class::Nominal);
         }
-        Err(format!("class “{text}” has no meaning here: a {} thread has no classes; leave it out", self.word()))
+        Err(sentence!("class-none", text = &text, family = self.word()))
     }
 
     /// Every rule of its own.
@@ -163,7 +166,7 @@ pub trait Family: Sync {
     }
 
     /// Where its tolerances are computed, nominal or the house's own.
-    fn tolerance_note(&self, _spec: &ThreadSpec, _classes: [Class; 2]) -> Option<Note> {
+    fn tolerance_note(&self, _spec: &ThreadSpec, _classes: [Class; 2], _voice: Voice) -> Option<Note> {
         None
     }
 

@@ -6,8 +6,10 @@ use crate::quantity::real;
 use crate::rules;
 use crate::spec::{SpecialForm, ThreadSpec};
 use crate::system::Side;
+use crate::voice::Voice;
 use crate::watch::Code;
 use crate::working::{Num, Rule, Worksheet, rule};
+use yoke_ground::say;
 
 rule!(PITCH_OF_CREST = "thread.pitch_of_crest", "Pitch diameter under this crest", (D: Mm "nominal diameter", P: Mm "pitch", f: Mm "crest flat", alpha: Deg "half angle") -> E: Mm,
     "D - (P/2 - f)/tan(alpha)", "down the flanks to where thread and gap are equal", D - (P / 2.0 - f) / alpha.to_radians().tan());
@@ -97,8 +99,8 @@ impl Family for Special {
         true
     }
 
-    fn tolerance_note(&self, spec: &ThreadSpec, _classes: [Class; 2]) -> Option<Note> {
-        let text = "A special thread with no tolerance given: the band shown is what an ISO thread of this size would have.";
-        spec.special.is_none_or(|s| s.tolerance_mm.is_none()).then(|| (Code::ToleranceNominal, text.into()))
+    fn tolerance_note(&self, spec: &ThreadSpec, _classes: [Class; 2], voice: Voice) -> Option<Note> {
+        let text = say!(voice, "special-no-tolerance");
+        spec.special.is_none_or(|s| s.tolerance_mm.is_none()).then_some((Code::ToleranceNominal, text))
     }
 }

@@ -8,8 +8,10 @@ use crate::quantity::real;
 use crate::rules;
 use crate::spec::ThreadSpec;
 use crate::system::Side;
+use crate::voice::Voice;
 use crate::watch::Code;
 use crate::working::{Num, Rule, Worksheet, rule};
+use yoke_ground::say;
 
 rule!(SQUARE_CLEARANCE = "thread.square_clearance", "Clearance at crest and root, on diameter", (P: Mm "pitch") -> c: Mm,
     "max(0.1, 0.05*P)", "house value, where none was given", (0.05 * P).max(0.1));
@@ -84,8 +86,8 @@ impl Family for Square {
         true
     }
 
-    fn tolerance_note(&self, _spec: &ThreadSpec, _classes: [Class; 2]) -> Option<Note> {
-        let text = "No standard is kept for square threads: the clearance and band shown are house values. Prove the fit with the mate.";
-        Some((Code::ToleranceNominal, text.into()))
+    fn tolerance_note(&self, _spec: &ThreadSpec, _classes: [Class; 2], voice: Voice) -> Option<Note> {
+        let text = say!(voice, "square-house");
+        Some((Code::ToleranceNominal, text))
     }
 }

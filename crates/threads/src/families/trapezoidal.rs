@@ -9,6 +9,8 @@ use crate::spec::ThreadSpec;
 use crate::system::Side;
 use crate::tables;
 use crate::working::{Num, Rule, Worksheet, rule};
+use yoke_ground::says::Sentence;
+use yoke_ground::sentence;
 
 rule!(TR_PITCH_BASIC = "thread.tr_pitch_basic", "Basic pitch diameter", (D: Mm "nominal diameter", P: Mm "pitch") -> E: Mm, "D - P/2", "ISO 2904", D - P / 2.0);
 rule!(TR_MINOR_BASIC = "thread.tr_minor_basic", "Basic minor diameter of the nut", (D: Mm "nominal diameter", P: Mm "pitch") -> D1: Mm, "D - P", "ISO 2904", D - P);
@@ -104,13 +106,13 @@ impl Family for Trapezoidal {
         }
     }
 
-    fn read_class(&self, text: &str) -> Result<Class, String> {
+    fn read_class(&self, text: &str) -> Result<Class, Sentence> {
         match text.trim() {
             "7e" | "7E" => Ok(iso(7, 'e')),
             "8e" | "8E" => Ok(iso(8, 'e')),
             "7H" | "7h" => Ok(iso(7, 'H')),
             "8H" | "8h" => Ok(iso(8, 'H')),
-            _ => Err(format!("class “{text}” is not kept for trapezoidal threads; write 7e or 8e for a screw, 7H or 8H for a nut")),
+            _ => Err(sentence!("class-trapezoidal", text = &text)),
         }
     }
 

@@ -8,6 +8,8 @@ use crate::spec::ThreadSpec;
 use crate::system::Side;
 use crate::watch::Code;
 use crate::working::{Num, Rule, Worksheet, rule};
+use yoke_ground::says::Sentence;
+use yoke_ground::{say, sentence};
 
 rule!(UN_PITCH_BASIC = "thread.un_pitch_basic", "Basic pitch diameter", (D: In "nominal diameter", P: In "pitch") -> E: In,
     "round4(D - 0.375*sqrt(3)*P)", "ASME B1.1, to 0.0001 in", round4(D - 0.375 * 3_f64.sqrt() * P));
@@ -152,11 +154,11 @@ impl Family for Unified {
         (1..=3).map(|number| Class::Unified { number, side }).collect()
     }
 
-    fn read_class(&self, text: &str) -> Result<Class, String> {
+    fn read_class(&self, text: &str) -> Result<Class, Sentence> {
         let upper = text.trim().to_ascii_uppercase();
         let mut chars = upper.chars();
         let (Some(number @ '1'..='3'), Some(letter @ ('A' | 'B')), None) = (chars.next(), chars.next(), chars.next()) else {
-            return Err(format!("class “{text}” is not Unified; write 1A, 2A or 3A for a screw, 1B, 2B or 3B for a nut"));
+            return Err(sentence!("class-unified", text = &text));
         };
         let side = if letter == 'A' { Side::External } else { Side::Internal };
         Ok(Class::Unified { number: number as u8 - b'0', side })
@@ -187,22 +189,19 @@ impl Family for Unified {
         let (d, p) = spec.inches();
         let [at, by_table] = [le, table].map(|le| base_tolerance(d, le, p));
         let differs = ((at / by_table - 1.0) * 100.0).round();
-        let taken = if (le - table).abs() < 1e-9 {
-            String::new()
-        } else {
-            format!(
-                ": tolerances are taken at that, as ASME B1.1 says, {} per cent {} than the table’s",
-                differs.abs(),
-                if differs < 0.0 { "closer" } else { "wider" }
-            )
+        let taken = match (le - table).abs() < 1e-9 {
+            true => "table",
+            false if differs < 0.0 => "closer",
+            false => "wider",
         };
+        let by = crate::quantity::plain_text(differs.abs(), 0);
         if le > most + 1e-9 {
             Some((
                 Code::EngagementLong,
-                format!("The mate engages {}, past the {} the tables are good for{taken}.", voice.along(engaged_mm), voice.along(most * MM_PER_INCH)),
+                say!(voice, "un-engages-long", engages = voice.along(engaged_mm), most = voice.along(most * MM_PER_INCH), taken = taken, by = by),
             ))
         } else if engaged_mm < 5.0 * pitch.value - 1e-9 {
-            Some((Code::EngagementShort, format!("The mate engages {}, under 5 pitches{taken}; it is weak as well.", voice.along(engaged_mm))))
+            Some((Code::EngagementShort, say!(voice, "un-engages-short", engages = voice.along(engaged_mm), taken = taken, by = by)))
         } else {
             None
         }

@@ -8,6 +8,8 @@ use crate::rules::{self, round3, round4};
 use crate::spec::ThreadSpec;
 use crate::system::{Side, System};
 use crate::working::{Num, Rule, Worksheet, rule};
+use yoke_ground::says::Sentence;
+use yoke_ground::sentence;
 
 rule!(WHIT_BASIC = "thread.whit_basic", "Basic diameter", (D: In "nominal diameter", k: One "depths: 1 to the pitch line, 2 to the root", P: In "pitch") -> E: In,
     "round4(D - k*0.640327*P)", "BS 84: depth two thirds of the sharp 55° height, to 0.0001 in", round4(D - k * 0.640_327 * P));
@@ -161,12 +163,12 @@ impl Family for Whitworth {
         [WhitworthFit::Close, WhitworthFit::Medium, WhitworthFit::Free].map(Class::Whitworth).into()
     }
 
-    fn read_class(&self, text: &str) -> Result<Class, String> {
+    fn read_class(&self, text: &str) -> Result<Class, Sentence> {
         match text.trim().to_ascii_lowercase().as_str() {
             "close" => Ok(Class::Whitworth(WhitworthFit::Close)),
             "medium" => Ok(Class::Whitworth(WhitworthFit::Medium)),
             "free" => Ok(Class::Whitworth(WhitworthFit::Free)),
-            _ => Err(format!("class “{text}” is not a Whitworth fit; write close, medium or free")),
+            _ => Err(sentence!("class-whitworth", text = &text)),
         }
     }
 
@@ -214,11 +216,11 @@ impl Family for PipeG {
         }
     }
 
-    fn read_class(&self, text: &str) -> Result<Class, String> {
+    fn read_class(&self, text: &str) -> Result<Class, Sentence> {
         match text.trim().to_ascii_uppercase().as_str() {
             "A" => Ok(Class::Pipe { wide: false }),
             "B" => Ok(Class::Pipe { wide: true }),
-            _ => Err(format!("class “{text}” is not a pipe class; write A or B for the outside thread, nothing for the socket")),
+            _ => Err(sentence!("class-pipe", text = &text)),
         }
     }
 

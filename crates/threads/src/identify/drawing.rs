@@ -5,6 +5,7 @@ use crate::direction::Hand;
 use crate::outline::{Dimension, Drawing, Point, Shape};
 use crate::voice::Voice;
 use crate::working::Quantity;
+use yoke_ground::say;
 
 /// Most turns drawn; more would be too fine to see.
 const MOST: u32 = 14;
@@ -49,12 +50,7 @@ pub(super) fn sample(told: &Sample, angle: f64, voice: Voice) -> Drawing {
     let dimensions = dimensions(told, &Sized { pitch, major, minor, spaces, top, climb }, voice);
     Drawing::shared(
         voice,
-        format!(
-            "The sample held upright, {}: outside {}, pitch {}, as told so far.",
-            if told.hand.is_some() { hand.word() } else { "its hand not told, drawn right-hand" },
-            voice.given(major),
-            voice.length(pitch)
-        ),
+        say!(voice, "sample-drawn", hand = if told.hand.is_some() { hand.word() } else { "untold" }, outside = voice.given(major), pitch = voice.length(pitch)),
         [-r, -climb.abs(), r, top],
         shapes,
         dimensions,
@@ -80,11 +76,11 @@ fn dimensions(told: &Sample, drawn: &Sized, voice: Voice) -> Vec<Dimension> {
     let mut dimensions = Vec::new();
     let level = -pitch * 1.6 - climb.abs();
     if told.major_mm.is_some() {
-        dimensions.push(Dimension::new("major", "outside diameter measured", Quantity::given(voice, major), [-r, level], [r, level]).signed("⌀ "));
+        dimensions.push(Dimension::new("major", say!(voice, "dim-outside-measured"), Quantity::given(voice, major), [-r, level], [r, level]).signed("⌀ "));
     }
     if told.minor_mm.is_some() {
         dimensions.push(
-            Dimension::new("minor", "root diameter measured", Quantity::given(voice, minor), [-root, top + pitch * 1.3], [root, top + pitch * 1.3])
+            Dimension::new("minor", say!(voice, "dim-root-measured"), Quantity::given(voice, minor), [-root, top + pitch * 1.3], [root, top + pitch * 1.3])
                 .signed("⌀ "),
         );
     }
@@ -93,7 +89,7 @@ fn dimensions(told: &Sample, drawn: &Sized, voice: Voice) -> Vec<Dimension> {
         let shown = pitch * f64::from(u32::try_from(n).unwrap_or(MOST).min(spaces));
         dimensions.push(Dimension::new(
             "spaces",
-            "length over the spaces counted",
+            say!(voice, "dim-over-spaces"),
             Quantity::given(voice, over),
             [r + pitch * 0.9, 0.0],
             [r + pitch * 0.9, shown],
@@ -101,7 +97,7 @@ fn dimensions(told: &Sample, drawn: &Sized, voice: Voice) -> Vec<Dimension> {
     } else if told.gauged_pitch_mm.is_some() {
         dimensions.push(Dimension::new(
             "pitch",
-            "pitch by gauge",
+            say!(voice, "dim-pitch-by-gauge"),
             Quantity::given(voice, pitch),
             [r + pitch * 0.9, pitch * 2.0],
             [r + pitch * 0.9, pitch * 3.0],

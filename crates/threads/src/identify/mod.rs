@@ -17,6 +17,7 @@ use crate::voice::Voice;
 pub use known::{REFERENCE_THREADS, ReferenceThread};
 use score::{Score, judge, next_check};
 use serde::Serialize;
+use yoke_ground::say;
 
 /// One standard thread the sample may be.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -104,7 +105,7 @@ pub fn identify(sample: &Sample, voice: Voice) -> Identified {
     let drawing = drawing::sample(sample, sample.angle_deg.or_else(|| kept.first().map(|(_, known, _)| 2.0 * known.alpha_deg)).unwrap_or(60.0), voice);
     let mut says: Vec<String> = form_of_depth(sample, voice).into_iter().collect();
     if candidates.is_empty() && sample.tells_something() {
-        says.push("No standard thread kept here comes near. Measure again, or make it to these measurements as a special.".into());
+        says.push(say!(voice, "sample-nothing-near"));
     }
     Identified { pitch_mm: sample.pitch_mm().map(|p| (p * 1e4).round() / 1e4), candidates, says, special: special(sample), drawing }
 }
@@ -131,19 +132,15 @@ fn form_of_depth(sample: &Sample, voice: Voice) -> Option<String> {
         return None;
     };
     let share = (major - minor) / 2.0 / pitch;
-    let told = format!("The depth is {} of the pitch", plain_text(share, 2));
-    Some(match share {
-        s if s < 0.42 => format!("{told}: shallow, as a stub form is."),
-        s if s < 0.50 => format!("{told}: between a stub and a full form. Measure the root and the crest again, and the angle."),
-        s if s <= 0.63 => format!(
-            "{told}: Acme, trapezoidal, square or 60° could all be. Try the angle gauge, or measure the crest flat: about {} for Acme or Tr, {} for 60°, {} for square.",
-            voice.length(0.37 * pitch),
-            voice.length(0.125 * pitch),
-            voice.length(0.5 * pitch)
-        ),
-        s if s <= 0.80 => format!("{told}: a 55° form, or a 60° one cut with a sharp point. Try the angle gauge."),
-        _ => format!("{told}: deeper than any form kept here. Measure outside, root and pitch again."),
-    })
+    let depth = match share {
+        s if s < 0.42 => "stub",
+        s if s < 0.50 => "between",
+        s if s <= 0.63 => "several",
+        s if s <= 0.80 => "fifty-five",
+        _ => "deeper",
+    };
+    let [acme, sixty, square] = [0.37, 0.125, 0.5].map(|k| voice.length(k * pitch));
+    Some(say!(voice, "sample-depth", share = plain_text(share, 2), depth = depth, acme = acme, sixty = sixty, square = square))
 }
 
 /// The sample's own sizes as a special.

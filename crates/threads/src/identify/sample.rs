@@ -6,6 +6,7 @@ use crate::quantity::MM_PER_INCH;
 use crate::system::Side;
 use crate::voice::Voice;
 use serde::{Deserialize, Serialize};
+use yoke_ground::say;
 
 /// A sample as it comes over the wire: any of it may be left out. Lengths in mm, angles in degrees.
 #[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
@@ -115,25 +116,22 @@ impl Sample {
         let spaces = asked.spaces.filter(|n| c.within(*n as f64, 1.0, 1000.0, "/spaces", "spaces"));
         let angle_deg = c.sound(asked.included_angle_deg, 0.0, 120.0, "/included_angle_deg", "degrees");
         if asked.pitch_mm.is_some() && asked.tpi.is_some() {
-            c.fault("/tpi", "give pitch_mm or tpi, not both");
+            c.fault("/tpi", say!(c.voice, "sample-pitch-or-tpi"));
         }
         if asked.spaces.is_some() != asked.over_mm.is_some() {
-            c.fault(
-                if asked.spaces.is_some() { "/over_mm" } else { "/spaces" },
-                "spaces and what they measure go together: count the gaps, not the crests, and give the length over them",
-            );
+            c.fault(if asked.spaces.is_some() { "/over_mm" } else { "/spaces" }, say!(c.voice, "sample-spaces-and-length"));
         }
         let side = asked.side.unwrap_or(Side::External);
         if let (Some(d), Some(m)) = (major_mm, minor_mm)
             && m >= d
         {
-            c.fault("/minor_mm", "the root is as large as the outside; change one");
+            c.fault("/minor_mm", say!(c.voice, "sample-root-as-large"));
         }
         if let Some(w) = asked.over_wires {
             c.within(w.mm, 0.3, 450.0, "/over_wires/mm", "mm");
             c.within(w.wire_mm, 0.05, 50.0, "/over_wires/wire_mm", "mm");
             if side == Side::Internal {
-                c.fault("/over_wires", "wires do not reach inside a nut; leave them out");
+                c.fault("/over_wires", say!(c.voice, "sample-wires-inside"));
             }
         }
         let starts = asked.starts.filter(|n| c.within(*n as f64, 1.0, 12.0, "/starts", "starts")).and_then(|n| u8::try_from(n).ok()).unwrap_or(1);

@@ -8,6 +8,7 @@ use super::sample::Sample;
 use crate::quantity::{degrees_text, plain_text};
 use crate::system::Side;
 use crate::voice::Voice;
+use yoke_ground::say;
 
 /// A sample judged against one thread.
 #[derive(Debug, Default)]
@@ -67,20 +68,19 @@ pub(super) fn judge(sample: &Sample, k: &ReferenceThread, tell: bool, voice: Voi
         let wear = (k.major - m) / k.major;
         let (cost, how) = match sample.side {
             // A worn crest is ordinary; less wear is likelier than more, and no crest grows.
-            Side::External => (
-                outside(m, k.major * (1.0 - WEAR), k.major, d) + 0.5 * square((wear / WEAR).clamp(0.0, 1.0)),
-                if wear > 0.002 { ", as wear would make it" } else { "" },
-            ),
-            Side::Internal => (outside(m, k.major, k.major * (1.0 + WEAR), d), ""),
+            Side::External => {
+                (outside(m, k.major * (1.0 - WEAR), k.major, d) + 0.5 * square((wear / WEAR).clamp(0.0, 1.0)), if wear > 0.002 { "worn" } else { "no" })
+            }
+            Side::Internal => (outside(m, k.major, k.major * (1.0 + WEAR), d), "no"),
         };
         let off = 100.0 * wear.abs();
-        let under = if wear >= 0.0 { "under" } else { "over" };
-        let how = if cost <= AGREES { how } else { "" };
+        let way = if wear >= 0.0 { "under" } else { "over" };
+        let how = if cost <= AGREES { how } else { "no" };
         j.add(cost, || {
             if off < 0.05 {
-                format!("outside diameter: {} to a hair", voice.length(k.major))
+                say!(voice, "sample-outside-is", size = voice.length(k.major))
             } else {
-                format!("outside diameter: {} % {under} {}{how}", plain_text(off, 1), voice.length(k.major))
+                say!(voice, "sample-outside", off = plain_text(off, 1), way = way, size = voice.length(k.major), how = how)
             }
         });
     }
@@ -89,19 +89,19 @@ pub(super) fn judge(sample: &Sample, k: &ReferenceThread, tell: bool, voice: Voi
         match sample.side {
             Side::External => {
                 let (cost, how) = root(sample, k, m);
-                j.add(cost, || format!("root: {} where {} is usual{how}", voice.length(m), voice.length(k.root)));
+                j.add(cost, || say!(voice, "sample-root", size = voice.length(m), usual = voice.length(k.root), how = how));
             }
             Side::Internal => {
                 let d = doubt(sample.doubts.minor_mm, (0.03 * k.pitch).max(0.01));
                 let cost = outside(m, k.bore[0], k.bore[1] * (1.0 + WEAR / 2.0), d);
-                j.add(cost, || format!("bore: {} where {} to {} is made", voice.length(m), voice.length(k.bore[0]), voice.length(k.bore[1])));
+                j.add(cost, || say!(voice, "sample-bore", size = voice.length(m), from = voice.length(k.bore[0]), to = voice.length(k.bore[1])));
             }
         }
     }
     if let Some(angle) = sample.angle_deg {
         let off = angle - 2.0 * k.alpha_deg;
         j.add(square(off / doubt(sample.doubts.included_angle_deg, 0.8)), || {
-            format!("angle: {}° where it is {}°", degrees_text(angle), degrees_text(2.0 * k.alpha_deg))
+            say!(voice, "sample-angle", is = degrees_text(angle), usual = degrees_text(2.0 * k.alpha_deg))
         });
     }
     if let Some(w) = sample.over_wires {
@@ -109,7 +109,7 @@ pub(super) fn judge(sample: &Sample, k: &ReferenceThread, tell: bool, voice: Voi
         let e = w.mm - w.wire_mm * (1.0 + 1.0 / a.sin()) + k.pitch / (2.0 * a.tan());
         let worn = k.least_effective - 0.01 * k.major;
         let cost = outside(e, worn, k.effective, doubt(sample.doubts.over_wires_mm, 0.02));
-        j.add(cost, || format!("over wires: a pitch diameter of {} where it is {}", voice.length(e), voice.length(k.effective)));
+        j.add(cost, || say!(voice, "sample-over-wires", size = voice.length(e), is = voice.length(k.effective)));
     }
     j
 }
@@ -119,8 +119,8 @@ fn judge_pitch(sample: &Sample, k: &ReferenceThread, j: &mut Score, voice: Voice
     if let Some(p) = sample.gauged_pitch_mm {
         let d = doubt(sample.doubts.pitch_mm, (0.002 * k.pitch).max(0.011));
         let says = || match &k.standard.tpi {
-            Some(_) => format!("pitch: {} where {} is {}", voice.length(p), k.standard.pitch_text(), voice.length(k.pitch)),
-            None => format!("pitch: {} where it is {}", voice.length(p), k.standard.pitch_text()),
+            Some(_) => say!(voice, "sample-pitch-tpi", size = voice.length(p), tpi = k.standard.pitch_text(), is = voice.length(k.pitch)),
+            None => say!(voice, "sample-pitch", size = voice.length(p), is = k.standard.pitch_text()),
         };
         j.add(square((p - k.pitch) / d), says);
     }
@@ -130,14 +130,17 @@ fn judge_pitch(sample: &Sample, k: &ReferenceThread, j: &mut Score, voice: Voice
     let length = |n: i64| n as f64 * k.pitch;
     let cost = |n: i64| square((over - length(n)) / d);
     let (as_told, best) = (cost(spaces), [spaces - 1, spaces + 1].into_iter().filter(|n| *n > 0).min_by(|a, b| cost(*a).total_cmp(&cost(*b))));
-    let says = |n: i64| format!("{n} spaces: {} where {} is {}", voice.length(over), k.standard.pitch_text(), voice.length(length(n)));
+    let says = |n: i64, id: &'static str| {
+        let (over, of, is) = (voice.length(over), k.standard.pitch_text(), voice.length(length(n)));
+        say!(voice, id, n = n, over = over, pitch = of, is = is, told = spaces)
+    };
     match best.filter(|n| cost(*n) + MISCOUNT < as_told) {
         Some(n) => {
             j.spaces = Some(n);
             j.cost += MISCOUNT;
-            j.add(cost(n), || format!("{}, if {spaces} was one out: were crests counted for spaces?", says(n)));
+            j.add(cost(n), || says(n, "sample-spaces-one-out"));
         }
-        None => j.add(as_told, || says(spaces)),
+        None => j.add(as_told, || says(spaces, "sample-spaces")),
     }
 }
 
@@ -157,7 +160,7 @@ fn root(sample: &Sample, k: &ReferenceThread, minor: f64) -> (f64, &'static str)
     } else {
         off.min(6.0 + square((depth - sharp) / d))
     };
-    let how = if depth > deep + 2.0 * d && depth <= sharp { ", as a sharp point would cut it" } else { "" };
+    let how = if depth > deep + 2.0 * d && depth <= sharp { "sharp" } else { "no" };
     (cost, how)
 }
 
@@ -170,23 +173,23 @@ pub(super) fn next_check(sample: &Sample, one: &ReferenceThread, other: &Referen
     let options = [
         (
             (one.alpha_deg - other.alpha_deg).abs() * 2.0 / 1.5 * fresh(sample.angle_deg.is_some()),
-            format!("Try the angle gauges in the groove: {a} is {}°, {b} is {}°.", degrees_text(2.0 * one.alpha_deg), degrees_text(2.0 * other.alpha_deg)),
+            say!(voice, "sample-next-angle", a = &a, one = degrees_text(2.0 * one.alpha_deg), b = &b, other = degrees_text(2.0 * other.alpha_deg)),
         ),
         (
             (one.pitch - other.pitch).abs() * 10.0 / 0.2 * fresh(sample.pitch_mm().is_some()),
-            format!("Lay a rule over ten spaces: {a} is {}, {b} is {}.", voice.length(10.0 * one.pitch), voice.length(10.0 * other.pitch)),
+            say!(voice, "sample-next-rule", a = &a, one = voice.length(10.0 * one.pitch), b = &b, other = voice.length(10.0 * other.pitch)),
         ),
         (
             (one.major - other.major).abs() / (WEAR * one.major) * fresh(sample.major_mm.is_some()),
-            format!("Measure the outside where it is least worn: {a} is {}, {b} is {}.", voice.length(one.major), voice.length(other.major)),
+            say!(voice, "sample-next-outside", a = &a, one = voice.length(one.major), b = &b, other = voice.length(other.major)),
         ),
         (
             if external { (one.root - other.root).abs() / (0.1 * one.pitch) } else { (one.bore[0] - other.bore[0]).abs() / (0.2 * one.pitch) }
                 * fresh(sample.minor_mm.is_some()),
             if external {
-                format!("Measure the root: {a} is about {}, {b} about {}.", voice.length(one.root), voice.length(other.root))
+                say!(voice, "sample-next-root", a = &a, one = voice.length(one.root), b = &b, other = voice.length(other.root))
             } else {
-                format!("Measure the bore: {a} is {} or more, {b} {}.", voice.length(one.bore[0]), voice.length(other.bore[0]))
+                say!(voice, "sample-next-bore", a = &a, one = voice.length(one.bore[0]), b = &b, other = voice.length(other.bore[0]))
             },
         ),
     ];
@@ -194,5 +197,5 @@ pub(super) fn next_check(sample: &Sample, one: &ReferenceThread, other: &Referen
         .into_iter()
         .max_by(|x, y| x.0.total_cmp(&y.0))
         .filter(|(parts, _)| *parts > 0.5)
-        .map_or_else(|| format!("Nothing measured on the bench parts {a} from {b}: try a known mate of each."), |(_, says)| says)
+        .map_or_else(|| say!(voice, "sample-next-nothing", a = &a, b = &b), |(_, says)| says)
 }

@@ -5,6 +5,7 @@ use crate::drawing::profile;
 use crate::form::Thread;
 use crate::outline::{Dimension, Drawing, Point, Shape};
 use crate::voice::Voice;
+use yoke_ground::say;
 
 /// The two profiles in section, and how many times as large the gaps are drawn; `gaps` on diameter at the pitch line, the screw's crests and the nut's.
 pub(super) fn mesh(thread: &Thread, pitch_d: f64, [major, minor]: [f64; 2], gaps: [f64; 3], clearances: &[Clearance], voice: Voice) -> (Drawing, f64) {
@@ -38,7 +39,7 @@ pub(super) fn mesh(thread: &Thread, pitch_d: f64, [major, minor]: [f64; 2], gaps
         .map(|(i, ((name, _, from, to), c))| {
             // Figures stand to the right, each at its own height, the gap itself marked in the mesh.
             let y = [f64::midpoint(from, to), above - depth * 0.15, below + depth * 0.15][i];
-            Dimension::at(name, c.at, c.now.clone(), [right + pitch * 0.15, y])
+            Dimension::at(name, c.at.clone(), c.now.clone(), [right + pitch * 0.15, y])
         })
         .collect();
     let mut shapes = vec![
@@ -51,10 +52,10 @@ pub(super) fn mesh(thread: &Thread, pitch_d: f64, [major, minor]: [f64; 2], gaps
         let y = [f64::midpoint(from, to), above - depth * 0.15, below + depth * 0.15][i];
         shapes.push(Shape::open("line.leader", vec![[x, f64::midpoint(from, to)], [right + pitch * 0.1, y]]));
     }
-    let told = clearances.iter().map(|c| format!("{} at the {}", voice.length(c.now.value), c.at)).collect::<Vec<_>>().join(", ");
+    let told = clearances.iter().map(|c| say!(voice, "pair-gap", gap = voice.length(c.now.value), at = &c.at)).collect::<Vec<_>>().join(", ");
     let drawing = Drawing::framed(
         voice,
-        format!("Screw and nut in mesh, gaps drawn {times} times as large: {told}, on diameter."),
+        say!(voice, "pair-drawn", times = crate::quantity::plain_text(times, 0), told = &told),
         [left - pitch * 0.1, below - depth * 0.1, right + pitch * 0.1, above + depth * 0.1],
         shapes,
         dimensions,

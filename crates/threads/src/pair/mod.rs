@@ -11,6 +11,7 @@ use crate::watch::{Code, Level, Watch};
 use crate::working::{Num, Quantity, Worksheet};
 use crate::{MateFacts, PairSchool};
 use serde::Serialize;
+use yoke_ground::say;
 
 /// One school and what comes of it here.
 #[derive(Debug, Clone, Serialize)]
@@ -19,7 +20,7 @@ pub struct SchoolView {
     /// Which.
     pub school: PairSchool,
     /// As it is said.
-    pub says: &'static str,
+    pub says: String,
     /// Its consequence in numbers.
     pub consequence: String,
 }
@@ -29,7 +30,7 @@ pub struct SchoolView {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Clearance {
     /// Where.
-    pub at: &'static str,
+    pub at: String,
     /// Least, both members at their fullest.
     pub least: Quantity,
     /// Most; absent where a limit is open.
@@ -76,20 +77,11 @@ const MEASURABLE_BORE: f64 = 40.0;
 fn recommend(facts: &MateFacts, thread: &Thread, voice: Voice) -> (PairSchool, String) {
     let bore = thread.basic.minor.value;
     if facts.interchange {
-        (PairSchool::Limits, "The parts must interchange, so each is kept to the standard's limits.".into())
+        (PairSchool::Limits, say!(voice, "pair-interchange"))
     } else if bore < MEASURABLE_BORE {
-        (
-            PairSchool::InternalFirst,
-            format!(
-                "One mate only, and a bore of {} cannot be measured directly: make the nut first, and fit the screw, which wires measure.",
-                voice.length(bore)
-            ),
-        )
+        (PairSchool::InternalFirst, say!(voice, "pair-nut-why", bore = voice.length(bore)))
     } else {
-        (
-            PairSchool::ExternalFirst,
-            format!("One mate only, and a bore of {} can be measured: make the screw first by wires, then fit the nut to it.", voice.length(bore)),
-        )
+        (PairSchool::ExternalFirst, say!(voice, "pair-screw-why", bore = voice.length(bore)))
     }
 }
 
@@ -136,32 +128,26 @@ pub fn fit(sheet: &mut Worksheet, facts: &MateFacts, thread: &mut Thread, watch:
                 Side::External => [band, 0.0.into()].map(|t| sheet.apply(&rules::FITTED_SCREW, [made_num, least, t])).into(),
             };
             if made < mate.0.value - 5e-4 || made > mate.1.value + 5e-4 {
-                let text = format!(
-                    "The {other} as made, {}, is outside the standard's {} to {}: this pair will not interchange with others.",
-                    voice.length(made),
-                    voice.length(mate.0.value),
-                    voice.length(mate.1.value)
-                );
+                let text =
+                    say!(voice, "pair-own", other = &other, made = voice.length(made), low = voice.length(mate.0.value), high = voice.length(mate.1.value));
                 watch.push(Watch::new(Level::Note, Code::PairOwn, "thread", text));
             }
-            format!(
-                "The {member} follows the {other} as made, {}: {} to {}.",
-                voice.length(made),
-                voice.length(thread.own.pitch.0.value),
-                voice.length(thread.own.pitch.1.value)
+            say!(
+                voice,
+                "pair-follows",
+                member = &member,
+                other = &other,
+                made = voice.length(made),
+                low = voice.length(thread.own.pitch.0.value),
+                high = voice.length(thread.own.pitch.1.value)
             )
         }
         (true, None) => {
-            watch.push(Watch::new(
-                Level::Warn,
-                Code::PairOrder,
-                "thread",
-                format!("The {other} comes first and is not measured yet: until it is, the {member} is held to the standard's limits. Cut and measure the {other} first."),
-            ));
-            format!("The {member} will follow the {other} once that is measured.")
+            watch.push(Watch::new(Level::Warn, Code::PairOrder, "thread", say!(voice, "pair-not-measured", other = &other, member = &member)));
+            say!(voice, "pair-will-follow", member = &member, other = &other)
         }
-        (false, _) if school == PairSchool::Limits => format!("The {member} keeps to the standard's limits, and so does the {other}."),
-        (false, _) => format!("The {member} is made first, to the standard's limits; the {other} follows it as measured."),
+        (false, _) if school == PairSchool::Limits => say!(voice, "pair-keeps", member = &member, other = &other),
+        (false, _) => say!(voice, "pair-made-first", member = &member, other = &other),
     };
     Fitted { school, recommended, reason, standard, least, says }
 }
@@ -195,34 +181,33 @@ pub fn section(sheet: &mut Worksheet, facts: &MateFacts, fitted: &Fitted, thread
         Side::External => [cut.crest, told(facts.root_mm, nut_major.0), cut.root.into(), told(facts.crest_mm, middle(nut_minor).into())],
         Side::Internal => [told(facts.crest_mm, middle(screw_major).into()), cut.root.into(), told(facts.root_mm, screw_minor.1), cut.crest],
     };
-    let mut clearance = |at: &'static str, screw: (Num, Num), nut: (Num, Num), now: [Num; 2], closed: bool| {
+    let mut clearance = |at: String, screw: (Num, Num), nut: (Num, Num), now: [Num; 2], closed: bool| {
         let mut between = |i: Num, e: Num| Quantity::length(voice, sheet.apply(&rules::CLEARANCE, [i, e]));
         Clearance { at, least: between(nut.0, screw.1), most: closed.then(|| between(nut.1, screw.0)), now: between(now[1], now[0]) }
     };
     let clearances = vec![
-        clearance("pitch line", screw.pitch, nut.pitch, [screw_pitch, nut_pitch], true),
-        clearance("screw's crests", screw_major, nut_major, [major_screw_now, major_nut_now], nut.major.1.is_some()),
-        clearance("nut's crests", screw_minor, nut_minor, [minor_screw_now, minor_nut_now], screw.minor.0.is_some()),
+        clearance(say!(voice, "pitch-line"), screw.pitch, nut.pitch, [screw_pitch, nut_pitch], true),
+        clearance(say!(voice, "pair-screws-crests"), screw_major, nut_major, [major_screw_now, major_nut_now], nut.major.1.is_some()),
+        clearance(say!(voice, "pair-nuts-crests"), screw_minor, nut_minor, [minor_screw_now, minor_nut_now], screw.minor.0.is_some()),
     ];
     let band = fitted.standard.1.value - fitted.standard.0.value;
     let mate_band = thread.mate.pitch.1.value - thread.mate.pitch.0.value;
-    let span = |width: f64| format!("clearance anywhere from {} to {}", voice.length(fitted.least.value), voice.length(fitted.least.value + width));
+    let says = |id: &'static str, width: f64| {
+        let [from, to] = [fitted.least.value, fitted.least.value + width].map(|mm| voice.length(mm));
+        say!(voice, id, from = from, to = to)
+    };
     let schools = vec![
         SchoolView {
             school: PairSchool::InternalFirst,
-            says: "Nut first, the screw fitted to it",
-            consequence: format!("{}; the screw is the one that is measured while it is cut.", span(if side == Side::External { band } else { mate_band })),
+            says: say!(voice, "pair-nut-first"),
+            consequence: says("pair-nut-first-is", if side == Side::External { band } else { mate_band }),
         },
         SchoolView {
             school: PairSchool::ExternalFirst,
-            says: "Screw first, the nut fitted to it",
-            consequence: format!("{}; the screw serves as the nut's gauge.", span(if side == Side::Internal { band } else { mate_band })),
+            says: say!(voice, "pair-screw-first"),
+            consequence: says("pair-screw-first-is", if side == Side::Internal { band } else { mate_band }),
         },
-        SchoolView {
-            school: PairSchool::Limits,
-            says: "Both to the standard's limits",
-            consequence: format!("{}; either part can be replaced alone.", span(band + mate_band)),
-        },
+        SchoolView { school: PairSchool::Limits, says: say!(voice, "pair-limits"), consequence: says("pair-limits-is", band + mate_band) },
     ];
     let gaps = [&clearances[0], &clearances[1], &clearances[2]].map(|c| c.now.value);
     let (drawing, gaps_times) = drawing::mesh(thread, screw_pitch.value, [major_screw_now.value, minor_screw_now.value], gaps, &clearances, voice);

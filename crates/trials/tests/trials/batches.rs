@@ -182,7 +182,7 @@ fn the_next_part_begins_from_the_last_that_was_read() {
 
 #[test]
 fn what_is_asked_of_a_batch_and_read_of_it_is_looked_through() {
-    let at = |parts, hands| check_parts(parts, hands).into_iter().map(|f| f.pointer).collect::<Vec<_>>();
+    let at = |parts, hands| check_parts(parts, hands, Voice::default()).into_iter().map(|f| f.pointer).collect::<Vec<_>>();
     assert_eq!((at(6, 6), at(6, 0)), (vec![], vec![]));
     assert_eq!((at(1, 0), at(-3, 0), at(61, 0), at(6, 5)), (vec!["/parts".to_owned()], vec!["/parts".into()], vec!["/parts".into()], vec!["/hands".into()]));
     let (plain, _) =

@@ -49,7 +49,10 @@ fn outside_the_sides_clear_the_helicoid_by_the_working_clearance() {
             assert!((left - c).abs() < 0.005 || (p.bit.trailing_relief_deg.value - 2.0).abs() < 1e-9 && left > c, "{callout}");
             // Sides are named for how the bit is held: right-hand, toward the headstock, its leading side is the left.
             let leading = &p.bit.grind.sides[0];
-            assert_eq!((leading.faces, leading.held), if hand == "right" { ("toward the headstock", "left") } else { ("toward the tailstock", "right") });
+            assert_eq!(
+                (leading.faces.as_str(), leading.held),
+                if hand == "right" { ("toward the headstock", "left") } else { ("toward the tailstock", "right") }
+            );
         }
     }
 }

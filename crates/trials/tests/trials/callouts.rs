@@ -6,6 +6,7 @@ use yoke_core::quantity::{Exact, LengthUnit, Ratio, decimal, parse_length, pitch
 use yoke_core::thread::callout::read;
 use yoke_core::thread::series::standards;
 use yoke_core::thread::{Side, System};
+use yoke_core::voice::Voice;
 
 /// The same callout as different hands would type it.
 fn typed(plain: &str, habit: u8) -> String {
@@ -130,7 +131,7 @@ fn every_spelling_reads_as_its_thread_or_says_what_is_wrong() {
     for (typed, wanted) in rows {
         let got = read(typed);
         match (wanted.strip_prefix("! "), &got) {
-            (Some(part), Err(fault)) if fault.missing.contains(part) && (1..=4).contains(&fault.near.len()) => {}
+            (Some(part), Err(fault)) if fault.missing.said(Voice::default()).contains(part) && (1..=4).contains(&fault.near.len()) => {}
             (None, Ok(spec)) if spec.name() == wanted => {}
             _ => wrong.push(format!("{typed}: {:?}", got.map(|s| s.name()))),
         }
@@ -144,7 +145,8 @@ fn what_cannot_be_read_names_the_part_and_offers_near_ones() {
         [("M20x2.5-6g6H", "mixes"), ("M20x2.5-9H", "4 to 8"), ("M", "no diameter"), ("1/2-0", "threads per inch"), ("1/2-999", "400"), ("99-4", "13.98")]
     {
         let fault = read(text).expect_err(text);
-        assert!(fault.missing.contains(part), "{text}: {}", fault.missing);
+        let missing = fault.missing.said(Voice::default());
+        assert!(missing.contains(part), "{text}: {missing}");
         assert!(fault.near.iter().all(|n| read(n).is_ok()), "{text}: what is offered reads");
     }
     // The slip of one key is one step from what was meant.
@@ -172,7 +174,7 @@ fn one_slip_of_a_key_is_offered_back() {
                 if let Err(fault) = read(&typed) {
                     slips += 1;
                     offered += u32::from(fault.near.contains(&one.name));
-                    assert!(!fault.missing.is_empty() && fault.near.len() == 4, "{typed}");
+                    assert!(!fault.missing.said(Voice::default()).is_empty() && fault.near.len() == 4, "{typed}");
                 }
             }
         }
@@ -196,7 +198,7 @@ fn every_family_reads_its_own_classes_and_no_others() {
     ];
     for (system, own) in families {
         for class in own {
-            let read = system.family().read_class(class).unwrap_or_else(|e| panic!("{class} of {system:?}: {e}"));
+            let read = system.family().read_class(class).unwrap_or_else(|e| panic!("{class} of {system:?}: {e:?}"));
             let again = system.family().read_class(&read.to_string());
             assert_eq!(again, Ok(read), "{class} of {system:?}");
             // A class with a side is usual on that side or none.
@@ -227,7 +229,7 @@ fn a_point_before_a_figure_is_part_of_it_whatever_word_stands_beside() {
         ("sq. 1-4", 1.0),
         ("1-5 Acme.", 1.0),
     ] {
-        let spec = read(text).unwrap_or_else(|f| panic!("{text}: {}", f.missing));
+        let spec = read(text).unwrap_or_else(|f| panic!("{text}: {:?}", f.missing));
         assert!((real(&spec.major) - 25.4 * inches).abs() < 1e-9, "{text} reads as {}", spec.name());
     }
 }

@@ -37,6 +37,7 @@ mod readings;
 mod routes;
 mod seats;
 mod sentences;
+
 mod setting_up;
 mod shop;
 mod shop_of_the_day;

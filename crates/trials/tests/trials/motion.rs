@@ -168,7 +168,7 @@ fn a_wrong_scratch_names_the_mistake_that_gives_it() {
     let long = lathe(demo_lathe(0));
     let gears = |list: &[u16]| list.iter().map(|t| *long.gears.iter().find(|g| g.teeth == *t).unwrap_or(&Gear::loose(*t, 0))).collect::<Vec<_>>();
     let of = |drivers: &[u16], driven: &[u16], measured: f64, starts: u8| -> Vec<Mistake> {
-        mistakes(&long, &Train { drivers: gears(drivers), driven: gears(driven), gearbox: 0 }, starts, measured)
+        mistakes(&long, &Train { drivers: gears(drivers), driven: gears(driven), gearbox: 0 }, starts, measured, Voice::default())
     };
     // 40/80 on 4 TPI is 8 TPI, 3.175; the other way round 2 TPI, 12.7.
     let swapped = of(&[40], &[80], 12.7, 1);
@@ -184,7 +184,7 @@ fn a_wrong_scratch_names_the_mistake_that_gives_it() {
     let gap = lathe(demo_lathe(1));
     let train = Train { drivers: vec![gap.gears[0]], driven: vec![gap.gears[1]], gearbox: 0 };
     let other = Train { gearbox: 1, ..train.clone() };
-    let found = mistakes(&gap, &train, 1, real(&(other.ratio(&gap) * gap.leadscrew)));
+    let found = mistakes(&gap, &train, 1, real(&(other.ratio(&gap) * gap.leadscrew)), Voice::default());
     assert!(found.iter().any(|m| m.says.contains(&gap.gearbox[1].name)), "{found:?}");
 }
 

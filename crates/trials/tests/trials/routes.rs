@@ -99,7 +99,7 @@ fn no_lesson_speaks_against_a_route_the_app_makes_and_a_shuffled_one_is_mended()
         let members = members(&made);
         let route = propose(&members, Voice::default());
         assert_eq!(remarks(&route, &members, Voice::default()), [], "{:?}", kinds(&route));
-        assert!(route.check(&members.iter().map(|m| m.job).collect::<Vec<_>>()).is_empty());
+        assert!(route.check(&members.iter().map(|m| m.job).collect::<Vec<_>>(), Voice::default()).is_empty());
         for _ in 0..60 {
             // Each set-up's operations in any order: every remark's move is made until none is left.
             let mut mixed = route.clone();
@@ -208,7 +208,7 @@ fn a_route_as_sent_is_looked_through_and_every_fault_named() {
         {"id": "a", "held": "in the chuck", "piece": "other", "leave": [" "], "ops": [
             {"id": "1", "kind": "own"}, {"id": "1", "kind": "thread", "job": "nobody"}, {"id": "", "kind": "face", "minutes": -1.0, "note": "x".repeat(300)}]}]}));
     assert!(faults.is_empty());
-    let mut told: Vec<String> = route.check(&["one"]).into_iter().map(|f| f.pointer).collect();
+    let mut told: Vec<String> = route.check(&["one"], Voice::default()).into_iter().map(|f| f.pointer).collect();
     told.sort();
     let at = |rest: &str| format!("/setups/0/{rest}");
     assert_eq!(told, ["leave/0", "ops/0/says", "ops/1/id", "ops/1/job", "ops/2/id", "ops/2/minutes", "ops/2/note", "piece"].map(at));

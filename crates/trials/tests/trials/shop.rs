@@ -130,13 +130,13 @@ fn a_faulty_sheet_names_line_and_column() {
         ("teeth,count\n40,1\nforty,1\n50,many\n60,0\n", vec!["/3/teeth", "/4/count", "/5/count"]),
         ("teeth,piece,on\n40,A,\n50,,moon\n", vec!["/3/on", "/2/piece"]),
     ] {
-        let found: Vec<String> = gears_from_csv(sheet).unwrap_err().into_iter().map(|f| f.pointer).collect();
+        let found: Vec<String> = gears_from_csv(sheet, Voice::default()).unwrap_err().into_iter().map(|f| f.pointer).collect();
         assert_eq!(found, pointers, "{sheet}");
     }
     for (sheet, pointers) in
         [("pitch,1,2\n", vec!["/1/1"]), ("tpi,1,2\nA,8,ten\nB,16,20,24\n", vec!["/2/3", "/3/4"]), ("mm,1,drivers,driven\nA,1,40,x\n", vec!["/2/driven"])]
     {
-        let found: Vec<String> = plate_from_csv(sheet).unwrap_err().into_iter().map(|f| f.pointer).collect();
+        let found: Vec<String> = plate_from_csv(sheet, Voice::default()).unwrap_err().into_iter().map(|f| f.pointer).collect();
         assert_eq!(found, pointers, "{sheet}");
     }
 }
@@ -149,12 +149,12 @@ fn a_plates_sheet_reads_back_to_the_same_lathe() {
     let before = settled(lathe.clone()).lathe.drive.gearbox;
     let text = plate_to_csv(&profile(lathe.clone()), &settled(lathe.clone()).lathe);
     assert_eq!(text, "tpi,1,2,3,drivers,driven\nfine,36,11.5,,40,120\ncoarse,18,20,80/3,40,60\n");
-    let (None, Some(read)) = plate_from_csv(&text).unwrap() else { panic!("a plate") };
+    let (None, Some(read)) = plate_from_csv(&text, Voice::default()).unwrap() else { panic!("a plate") };
     lathe["plate"] = serde_json::to_value(read).unwrap();
     assert_eq!(settled(lathe).lathe.gearbox, before);
     // Plain ratios, as the Gap bed's.
     let gap = settled(demo_lathe(1)).lathe;
-    let (Some(ratios), None) = plate_from_csv(&plate_to_csv(&profile(demo_lathe(1)), &gap)).unwrap() else { panic!("ratios") };
+    let (Some(ratios), None) = plate_from_csv(&plate_to_csv(&profile(demo_lathe(1)), &gap), Voice::default()).unwrap() else { panic!("ratios") };
     assert_eq!(ratios, gap.gearbox);
 }
 
@@ -174,7 +174,7 @@ proptest! {
         if let Some(second) = second { lathe["gear_groups"].as_array_mut().unwrap().push(json!({"module_mm": 3, "pressure_angle_deg": 20, "gears": second})); }
         let before = settled(lathe.clone()).lathe;
         let text = gears_to_csv(&profile(lathe.clone()), &before);
-        lathe["gear_groups"] = serde_json::to_value(gears_from_csv(&text).unwrap()).unwrap();
+        lathe["gear_groups"] = serde_json::to_value(gears_from_csv(&text, Voice::default()).unwrap()).unwrap();
         let after = settled(lathe.clone()).lathe;
         // In any order, and pieces by any number.
         let count = |l: &yoke_core::job::Lathe| {
@@ -191,10 +191,10 @@ proptest! {
 
     #[test]
     fn no_sheet_whatever_is_written_in_it_stops_the_reader(text in "[a-z0-9,/\"\n .éx-]{0,120}") {
-        let _ = gears_from_csv(&text);
-        let _ = gears_from_csv(&format!("teeth,count,piece,on\n{text}"));
-        let _ = plate_from_csv(&text);
-        let _ = plate_from_csv(&format!("tpi,1,2,drivers,driven\n{text}"));
+        let _ = gears_from_csv(&text, Voice::default());
+        let _ = gears_from_csv(&format!("teeth,count,piece,on\n{text}"), Voice::default());
+        let _ = plate_from_csv(&text, Voice::default());
+        let _ = plate_from_csv(&format!("tpi,1,2,drivers,driven\n{text}"), Voice::default());
     }
 }
 

@@ -106,16 +106,16 @@ fn a_minutes_trial_tells_the_fixed_ratio_and_the_dial() {
 
 #[test]
 fn a_list_of_pitches_wanted_is_read_exactly_or_refused_by_name() {
-    let list = pitches_wanted("1.75; 11.5 TPI, 2 x 5 tpi, 3/4 mm", LengthUnit::Mm).unwrap();
+    let list = pitches_wanted("1.75; 11.5 TPI, 2 x 5 tpi, 3/4 mm", LengthUnit::Mm, Voice::default()).unwrap();
     let leads: Vec<Ratio> = list.iter().map(|p| p.1).collect();
     // By hand: 7/4; 25.4/11.5 = 254/115; twice 25.4/5 = 254/25; 3/4.
     assert_eq!(leads, [Ratio::new(7, 4), Ratio::new(254, 115), Ratio::new(254, 25), Ratio::new(3, 4)]);
     assert_eq!(list.iter().map(|p| p.0.as_str()).collect::<Vec<_>>(), ["1.75 mm", "11.5 TPI", "2 × 5 TPI", "0.75 mm"]);
-    assert_eq!(pitches_wanted("8", LengthUnit::In).unwrap()[0].1, Ratio::new(127, 40));
+    assert_eq!(pitches_wanted("8", LengthUnit::In, Voice::default()).unwrap()[0].1, Ratio::new(127, 40));
     for bad in ["", "brass", "0 mm", "99 x 1 mm", "1e9", "1/0", "x", "-2 TPI", "２"] {
-        assert!(pitches_wanted(bad, LengthUnit::Mm).is_err(), "{bad}");
+        assert!(pitches_wanted(bad, LengthUnit::Mm, Voice::default()).is_err(), "{bad}");
     }
-    assert!(pitches_wanted(&"1,".repeat(41), LengthUnit::Mm).unwrap_err().contains("40"));
+    assert!(pitches_wanted(&"1,".repeat(41), LengthUnit::Mm, Voice::default()).unwrap_err().contains("40"));
 }
 
 #[test]
@@ -151,7 +151,7 @@ fn the_gear_to_buy_is_the_one_that_brings_most() {
     // 20 DP and finer: 2.2/DP and two thou.
     let fine = lathe(&json!({"leadscrew": {"tpi": 8}, "gear_groups": [{"dp": 20, "gears": [20, 40, 30]}]}));
     assert!((blank_card(&fine, 30, Voice::default()).depth_mm.value - (2.2 / 20.0 + 0.002) * 25.4).abs() < 1e-9);
-    assert!(blank_card(&fine, 30, Voice::default()).dividing.starts_with("1 turns and 1/3"));
+    assert!(blank_card(&fine, 30, Voice::default()).dividing.starts_with("1 turn and 1/3"));
 }
 
 fn any_day() -> impl Strategy<Value = Vec<DayJob>> {

@@ -42,7 +42,7 @@ fn a_story_says_every_act_as_it_stood_when_it_was_told() {
     assert!(first.says.contains("by thread micrometer, with the 25-50"));
     let second = &story.lines[passes + 2];
     assert_eq!((second.verdict, second.undone, second.size_mm), (Some(VerdictKind::InLimits), false, Some(run.target_mm)));
-    assert!(story.lines.iter().any(|l| l.says == "The nut will not start. Found: a burr, or a torn crest."), "{:?}", story.lines);
+    assert!(story.lines.iter().any(|l| l.says == "The nut will not start. Found: A burr, or a torn crest."), "{:?}", story.lines);
     assert!(story.lines[..passes].iter().zip(&run.passes).all(|(l, p)| l.pass == Some(p.n) && l.stands_mm == p.radial_mm));
     // What stands is drawn: one reading, within the limits' band.
     let dots = story.sizes.as_ref().unwrap().shapes.iter().filter(|s| s.role == "chart.read").count();

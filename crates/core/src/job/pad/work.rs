@@ -5,35 +5,36 @@ use crate::faults::Checker;
 use crate::job::{BlankRequest, PlanRequest, SetupRequest, ThreadRequest};
 use crate::voice::Voice;
 use crate::working::{Num, Quantity, Working, Worksheet};
+use crate::{say, sentence};
 use serde::Serialize;
 
 /// A fact a sum may feed, and how it is said.
-#[derive(Debug, Clone, Copy, Serialize)]
+#[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct FeedChoice {
     /// The fact.
     pub feeds: Feeds,
     /// As it is said.
-    pub says: &'static str,
+    pub says: String,
 }
 
 /// The facts a sum may feed, said, in the order they are offered.
 #[must_use]
-pub fn feeds_said() -> [FeedChoice; 5] {
+pub fn feeds_said(voice: Voice) -> [FeedChoice; 5] {
     [Feeds::BlankDiameter, Feeds::ThreadLength, Feeds::ReliefWidth, Feeds::ReliefDiameter, Feeds::RunoutRoom]
-        .map(|feeds| FeedChoice { feeds, says: feeds.says() })
+        .map(|feeds| FeedChoice { feeds, says: feeds.says(voice) })
 }
 
 impl Feeds {
     /// As it is said.
     #[must_use]
-    pub const fn says(self) -> &'static str {
+    pub fn says(self, voice: Voice) -> String {
         match self {
-            Self::BlankDiameter => "blank or bore as turned",
-            Self::ThreadLength => "threaded length",
-            Self::ReliefWidth => "relief width",
-            Self::ReliefDiameter => "relief diameter",
-            Self::RunoutRoom => "room to stop in",
+            Self::BlankDiameter => say!(voice, "feeds-blank-diameter"),
+            Self::ThreadLength => say!(voice, "feeds-thread-length"),
+            Self::ReliefWidth => say!(voice, "feeds-relief-width"),
+            Self::ReliefDiameter => say!(voice, "feeds-relief-diameter"),
+            Self::RunoutRoom => say!(voice, "feeds-runout-room"),
         }
     }
 
@@ -122,7 +123,7 @@ const MOST: usize = 40;
 pub(crate) fn settle(request: &mut PlanRequest, c: &mut Checker) -> Vec<SumFacts> {
     let asked = request.pad.clone();
     if asked.len() > MOST {
-        c.fault("/pad", format!("{} sums are too many; the pad holds {MOST}", asked.len()));
+        c.fault("/pad", sentence!("fact-sums-too-many-pad-holds", asked = asked.len(), most = MOST));
         return Vec::new();
     }
     check(&asked, c);
@@ -136,7 +137,7 @@ pub(crate) fn settle(request: &mut PlanRequest, c: &mut Checker) -> Vec<SumFacts
                 if facts.value.is_finite() {
                     done.push(facts);
                 } else {
-                    c.fault(format!("/pad/{at}/figures"), format!("“{}” has no result: the distance apart must not be 0", sum.name));
+                    c.fault(format!("/pad/{at}/figures"), sentence!("fact-no-result-distance-apart-must", sum = sum.name));
                 }
                 false
             }
@@ -145,7 +146,7 @@ pub(crate) fn settle(request: &mut PlanRequest, c: &mut Checker) -> Vec<SumFacts
             for (at, sum) in &left {
                 // One that waits on a sum that is itself faulty has been named already.
                 if c.faults.is_empty() {
-                    c.fault(format!("/pad/{at}/figures"), format!("“{}” goes round in a circle: give one of its figures as measured", sum.name));
+                    c.fault(format!("/pad/{at}/figures"), sentence!("fact-goes-round-circle-give-one", sum = sum.name));
                 }
             }
             break;
@@ -154,7 +155,7 @@ pub(crate) fn settle(request: &mut PlanRequest, c: &mut Checker) -> Vec<SumFacts
     for (at, sum) in asked.iter().enumerate() {
         let (Some(feeds), Some(value)) = (sum.feeds, done.iter().find(|d| d.name == sum.name).map(|d| d.value)) else { continue };
         if asked[..at].iter().any(|other| other.feeds == Some(feeds)) {
-            c.fault(format!("/pad/{at}/feeds"), format!("two sums feed the {}; let one do it", feeds.says()));
+            c.fault(format!("/pad/{at}/feeds"), sentence!("fact-two-sums-feed-let-one", says = feeds.says(c.voice)));
         }
         *feeds.field(request) = Some(value);
     }
@@ -166,14 +167,14 @@ fn check(asked: &[SumRequest], c: &mut Checker) {
     for (at, sum) in asked.iter().enumerate() {
         let count = sum.name.trim().chars().count();
         if !(1..=40).contains(&count) {
-            c.fault(format!("/pad/{at}/name"), "a sum has a name of 1 to 40 characters");
+            c.fault(format!("/pad/{at}/name"), sentence!("fact-sum-name-1-40-characters"));
         } else if asked[..at].iter().any(|other| other.name == sum.name) {
-            c.fault(format!("/pad/{at}/name"), format!("“{}” is the name of another sum; give each its own", sum.name));
+            c.fault(format!("/pad/{at}/name"), sentence!("fact-name-another-sum-give-each", sum = sum.name));
         }
         let takes = sum.kind.rule().takes;
         if sum.figures.len() != takes.len() {
             let wanted = takes.iter().map(|s| s.meaning).collect::<Vec<_>>().join(", ");
-            c.fault(format!("/pad/{at}/figures"), format!("“{}” takes {}: {wanted}", sum.name, takes.len()));
+            c.fault(format!("/pad/{at}/figures"), sentence!("fact-takes", sum = sum.name, takes = takes.len(), wanted = wanted));
         }
         for (i, figure) in sum.figures.iter().enumerate().take(8) {
             let place = format!("/pad/{at}/figures/{i}");
@@ -182,8 +183,8 @@ fn check(asked: &[SumRequest], c: &mut Checker) {
                     c.within(*v, -5000.0, 5000.0, &place, "");
                 }
                 (None, Some(name)) if asked.iter().any(|other| other.name == *name) => {}
-                (None, Some(name)) => c.fault(place, format!("there is no sum “{name}” on the pad")),
-                _ => c.fault(place, format!("“{}” wants a figure or another sum for {}", sum.name, takes.get(i).map_or("this", |s| s.meaning))),
+                (None, Some(name)) => c.fault(place, sentence!("fact-there-no-sum-pad", name = name)),
+                _ => c.fault(place, sentence!("fact-wants-figure-another-sum", sum = sum.name, meaning = takes.get(i).map_or("this", |s| s.meaning))),
             }
         }
     }

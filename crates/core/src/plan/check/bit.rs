@@ -12,12 +12,12 @@ use serde_json::{Value, json};
 pub(super) fn tool(lines: &mut Line<'_>, plan: &Plan) {
     let internal = plan.thread.side == Side::Internal;
     let finding = goes_in(plan, internal, lines.against(&[Code::ToolUnfit, Code::BarUnfit, Code::ToolGone]));
-    lines.put("tool_in", if internal { "Tool goes in" } else { "Tool" }, "bit", finding);
+    lines.put("tool_in", if internal { "line-tool-goes-in" } else { "line-tool" }, "bit", finding);
     let rubs = lines.against(&[Code::FlankRubs, Code::TrailingRelief]);
     let heel = lines.against(&[Code::HeelRubs]);
-    lines.put("tool_clears", "Both sides clear", "bit", clears(plan, heel, rubs));
+    lines.put("tool_clears", "line-both-sides-clear", "bit", clears(plan, heel, rubs));
     let wrong = lines.against(&[Code::TipTooWide, Code::RootPastMinor, Code::BitAngle, Code::TipNotRound]);
-    lines.put("tip", "Tip", "bit", tip(plan, wrong));
+    lines.put("tip", "line-tip", "bit", tip(plan, wrong));
 }
 
 /// Whether what was picked, or anything in the drawer, goes in.
@@ -49,13 +49,14 @@ fn goes_in(plan: &Plan, internal: bool, against: Option<String>) -> LineFinding 
 /// Whether both of its sides clear the flanks, and its heel.
 fn clears(plan: &Plan, heel: Option<String>, rubs: Option<String>) -> LineFinding {
     let (voice, sides) = (plan.voice, &plan.bit.grind.sides);
-    let wanted = sides.iter().map(|s| format!("{} {}", voice.eye(up_to(s.front_deg.value, 2.0)), s.side)).collect::<Vec<_>>().join(", ");
+    let wanted =
+        sides.iter().map(|s| say!(voice, "check-side-deg", angle = voice.eye(up_to(s.front_deg.value, 2.0)), side = s.side)).collect::<Vec<_>>().join(", ");
     let [leading, trailing] = [0, 1].map(|i| up_to(sides[i].front_deg.value, 2.0));
     let ground = Some(json!({"bit": {"leading_relief_deg": leading, "trailing_relief_deg": trailing}}));
     match (heel, rubs) {
         (Some(why), None) => bad(why, say!(voice, "check-set-on-center"), Some(json!({"bit": {"height_mm": 0}}))),
         (Some(why), Some(rubs)) => bad(
-            format!("{why} {rubs}"),
+            [why, rubs].join(" "),
             say!(voice, "check-set-on-center-and-grind", wanted = &wanted),
             Some(json!({"bit": {"height_mm": 0, "leading_relief_deg": leading, "trailing_relief_deg": trailing}})),
         ),
@@ -75,13 +76,13 @@ fn tip(plan: &Plan, wrong: Option<String>) -> LineFinding {
         "tip_radius_mm": radius, "tip_flat_between_mm": null, "tip_radius_between_mm": null,
         "included_angle_deg": plan.thread.included_angle_deg, "square_deg": null, "rake_deg": null, "height_mm": null,
     }});
-    let to = bit.tip_radius_mm.as_ref().map_or_else(|| format!("a flat of {}", bit.tip_flat_mm.aim.text), |r| format!("a radius of {}", r.aim.text));
+    let (shape, size) = bit.tip_radius_mm.as_ref().map_or_else(|| ("flat", &bit.tip_flat_mm.aim.text), |r| ("radius", &r.aim.text));
     match wrong {
-        Some(why) => bad(why, say!(voice, "check-tip-grind", to = &to), Some(aim)),
+        Some(why) => bad(why, say!(voice, "check-tip-grind", shape = shape, size = size), Some(aim)),
         None if bit.measured => good(format!("{}.", bit.says)),
         None => {
             let stop = &plan.cut.radial_mm.text;
-            unknown(say!(voice, "check-tip-untold", bit = &bit.says, stop = stop), say!(voice, "check-tip-measure", to = &to), Some(aim))
+            unknown(say!(voice, "check-tip-untold", bit = &bit.says, stop = stop), say!(voice, "check-tip-measure", shape = shape, size = size), Some(aim))
         }
     }
 }

@@ -16,7 +16,7 @@ pub(super) fn stock(lines: &mut Line<'_>, plan: &Plan) {
     let voice = plan.voice;
     let against = lines.against(&[Code::BlankSize, Code::BoreLimits]);
     let internal = plan.thread.side == Side::Internal;
-    let name = if internal { "Bore" } else { "Blank" };
+    let name = if internal { "line-bore" } else { "line-blank" };
     let wanted = format!("{} to {}", plan.blank.min_mm.text, plan.blank.max_mm.text);
     let side = plan.thread.side.word();
     let turn_to = || say!(voice, "check-stock-to", side = side, aim = &plan.blank.aim_mm.text);
@@ -55,7 +55,7 @@ pub(super) fn stick_out(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
     };
     lines.put(
         "stick_out",
-        "Stick-out",
+        "line-stick-out",
         "blank",
         match against {
             Some(why) => bad(why, how, change),
@@ -73,13 +73,18 @@ pub(super) fn ends_true(lines: &mut Line<'_>, plan: &Plan) {
     if let Some(why) = lines.against(&[Code::Chamfer]) {
         let to = plan.blank.chamfer_wanted_mm.value;
         let to = if plan.thread.side == Side::Internal { voice.rule_over(to) } else { voice.rule_under(to) };
-        lines.put("chamfer", "Chamfer", "blank", bad(why, say!(voice, "check-chamfer-to", to = voice.about(to)), Some(json!({"blank": {"chamfer_mm": to}}))));
+        lines.put(
+            "chamfer",
+            "line-chamfer",
+            "blank",
+            bad(why, say!(voice, "check-chamfer-to", to = voice.about(to)), Some(json!({"blank": {"chamfer_mm": to}}))),
+        );
     }
     let against = lines.against(&[Code::Runout]);
     if let Some(run_out) = &plan.blank.run_out {
         lines.put(
             "run_out",
-            "Runs true",
+            "line-runs-true",
             "blank",
             match against {
                 Some(why) => bad(why, run_out.mend.clone(), Some(json!({"blank": {"runout_mm": 0.0}}))),
@@ -89,7 +94,7 @@ pub(super) fn ends_true(lines: &mut Line<'_>, plan: &Plan) {
     }
     if let Some(why) = lines.against(&[Code::Taper]) {
         let mend = plan.blank.parallel.as_ref().map_or_else(String::new, |p| p.mend.clone());
-        lines.put("parallel", "Turns parallel", "blank", bad(why, mend, Some(json!({"blank": {"parallel": null}}))));
+        lines.put("parallel", "line-turns-parallel", "blank", bad(why, mend, Some(json!({"blank": {"parallel": null}}))));
     }
 }
 
@@ -101,7 +106,7 @@ pub(super) fn wall(lines: &mut Line<'_>, plan: &Plan) {
     let soft = wall.pressed.then(|| json!({"blank": {"holding": "faceplate"}}));
     lines.put(
         "wall",
-        "Wall",
+        "line-wall",
         "blank",
         match against {
             Some(why) if wall.pressed => bad(why, say!(voice, "check-clamp-by-face-faceplate-or"), soft),
@@ -118,9 +123,9 @@ pub(super) fn relief(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
         return;
     };
     let finding = relief_depth(plan, relief, job.blank.relief_diameter_mm, lines.against(&[Code::ReliefShallow]));
-    lines.put("relief_depth", "Relief deep enough", "blank", finding);
+    lines.put("relief_depth", "line-relief-deep", "blank", finding);
     let finding = relief_width(plan, relief, &job.blank, lines.against(&[Code::ReliefNarrow]));
-    lines.put("relief_width", "Relief wide enough", "blank", finding);
+    lines.put("relief_width", "line-relief-wide", "blank", finding);
 }
 
 fn relief_depth(plan: &Plan, relief: &Relief, told: Option<f64>, shallow: Option<String>) -> LineFinding {
@@ -202,14 +207,14 @@ fn foremost_untold(why: String, voice: Voice) -> LineFinding {
 pub(super) fn open_end(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
     let against = lines.against(&[Code::EndRoom]);
     if let Some(beyond) = &plan.blank.beyond {
-        lines.put("end_room", "Beyond the end", "blank", end_room(plan, job, beyond, against));
+        lines.put("end_room", "line-beyond-end", "blank", end_room(plan, job, beyond, against));
     }
     let setup = &plan.setup;
     if setup.carriage == Carriage::AwayFromHeadstock && setup.ending != Ending::Hand {
-        lines.put("tail_room", "Room at the tailstock", "setup", tail_room(plan, job));
+        lines.put("tail_room", "line-tail-room", "setup", tail_room(plan, job));
     }
     if let Some(back) = &setup.comes_back {
-        lines.put("comes_back", "Coming back", "setup", good(back.says.clone()));
+        lines.put("comes_back", "line-coming-back", "setup", good(back.says.clone()));
     }
 }
 
@@ -240,12 +245,13 @@ fn room_made(plan: &Plan, job: &Job, beyond: &Beyond) -> (String, Value) {
     let needs = voice.rule_over(beyond.needs_mm.value);
     if job.blank.end == Some(EndKind::Withdraw) && plan.setup.carriage == Carriage::AwayFromHeadstock {
         let tight = job.blank.beyond_mm.is_some_and(|there| there < needs);
-        let room = if tight { format!(", and make {} of room behind it", voice.about(needs)) } else { String::new() };
+
         let mut change = json!({"blank": {"end": null}});
         if tight {
             change["blank"]["beyond_mm"] = json!(needs);
         }
-        (format!("Turn a groove to start in{room}."), change)
+        let cure = if tight { say!(voice, "check-groove-and-room", room = voice.about(needs)) } else { say!(voice, "check-groove-to-start") };
+        (cure, change)
     } else if beyond.jaws {
         let out = voice.rule_over(plan.thread.length_mm.value + needs);
         (say!(voice, "check-let-stand-out", out = voice.about(out)), json!({"blank": {"stick_out_mm": out}}))

@@ -15,7 +15,7 @@ pub(super) fn passes(lines: &mut Line<'_>, plan: &Plan) {
     let (count, most) = rows.fold((0, 0.0_f64), |(n, a), p| (n + 1, a.max(p.chip_mm2)));
     lines.put(
         "passes",
-        "Passes",
+        "line-passes",
         "cut",
         match against {
             Some(why) => bad(why, say!(voice, "check-leave-passes-app"), Some(json!({"cut": {"passes": null, "rows": []}}))),
@@ -35,14 +35,14 @@ pub(super) fn compound(lines: &mut Line<'_>, plan: &Plan) {
     let straight = Some(json!({"cut": {"style": "radial", "compound_angle_deg": null}}));
     lines.put(
         "slide",
-        "Slide",
+        "line-slide",
         "cut",
         match (cannot, angle) {
             (Some(why), _) => bad(why, say!(voice, "check-plunge-straight-by-cross-slide-with"), straight),
             (None, Some(why)) => bad(why, say!(voice, "check-lean-as-thread-wants"), Some(json!({"cut": {"compound_angle_deg": null}}))),
             (None, None) => {
-                let travel = plan.cut.compound_mm.as_ref().map_or_else(String::new, |c| format!(" {} of travel wanted.", c.text));
-                good(format!("{}{travel}", plan.cut.scale))
+                let travel = plan.cut.compound_mm.as_ref().map(|c| say!(voice, "check-travel-wanted", travel = &c.text));
+                good([plan.cut.scale.clone()].into_iter().chain(travel).collect::<Vec<_>>().join(" "))
             }
         },
     );

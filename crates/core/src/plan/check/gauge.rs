@@ -16,7 +16,7 @@ pub(super) fn mate(lines: &mut Line<'_>, plan: &Plan) {
     let aim = functional.aim_mm.as_ref();
     lines.put(
         "mate_goes",
-        "Mate goes on",
+        "line-mate-goes",
         "gauge",
         match against {
             Some(why) => bad(
@@ -37,17 +37,17 @@ pub(super) fn proof(lines: &mut Line<'_>, plan: &Plan) {
     // What to do first when nothing at hand proves it.
     let first = proof.ways.iter().find(|w| matches!(w.by, Proof::Plug | Proof::TestPiece) && w.serves == Some(true));
     let cure = |judged: fn(String, String, Option<Value>) -> LineFinding, why: String| match first {
-        Some(w) => judged(why, say!(voice, "check-prove-by", proof = w.says), Some(json!({"gauge": {"proof": w.by}}))),
+        Some(w) => judged(why, say!(voice, "check-prove-by", proof = &w.says), Some(json!({"gauge": {"proof": w.by}}))),
         None => judged(why, say!(voice, "check-get-what-missing-before-first"), None),
     };
     lines.put(
         "proof",
-        "Proof of size",
+        "line-proof",
         "gauge",
         match way {
-            Some(w) if w.serves == Some(true) => good(format!("{}: {}.{wires}", large_first(w.says), w.why)),
-            Some(w) if w.serves.is_none() => cure(unknown, format!("{}: {}.{wires}", large_first(w.says), w.why)),
-            Some(w) => cure(bad, format!("{}: {}.", large_first(w.says), w.why)),
+            Some(w) if w.serves == Some(true) => good(format!("{}: {}.{wires}", large_first(&w.says), w.why)),
+            Some(w) if w.serves.is_none() => cure(unknown, format!("{}: {}.{wires}", large_first(&w.says), w.why)),
+            Some(w) => cure(bad, format!("{}: {}.", large_first(&w.says), w.why)),
             None => {
                 let why: Vec<String> = proof.ways.iter().filter(|w| w.serves != Some(true)).map(|w| format!("{}, {}", w.says, w.why)).collect();
                 cure(bad, say!(voice, "check-nothing-at-hand-proves", ways = why.join("; ")))

@@ -21,15 +21,15 @@ pub(super) fn gears(lines: &mut Line<'_>, plan: &Plan, job: &Job, lathe: &Lathe)
         None => hangs(hung, plan.voice),
     };
     lines.put("gears_hang", HANG, "gears", finding);
-    lines.put("gears_on", "Gears are on", "gears", on_it(hung, lathe, plan.voice));
+    lines.put("gears_on", "line-gears-on", "gears", on_it(hung, lathe, plan.voice));
     let finding = match lines.against(&[Code::LeadError]) {
         Some(why) => lead_untrue(plan, hung, why),
         None => good(hung.judged.clone()),
     };
-    lines.put("lead", "Lead true", "gears", finding);
+    lines.put("lead", "line-lead-true", "gears", finding);
 }
 
-const HANG: &str = "Gears hang";
+const HANG: &str = "line-gears-hang";
 
 /// The change of the job that hangs a train.
 fn hang(row: &TrainRow) -> Value {
@@ -57,7 +57,7 @@ fn hangs_not(plan: &Plan, hung: &HungTrain, why: String) -> LineFinding {
     let free = hangable(plan).next().filter(|r| r.drivers != hung.train.drivers || r.driven != hung.train.driven);
     match (free, hung.chosen) {
         (_, true) => bad(why, say!(voice, "check-leave-train-app"), Some(json!({"gears": {"hang": null}}))),
-        (Some(row), false) => bad(why, format!("Hang {} instead.", teeth(row)), Some(hang(row))),
+        (Some(row), false) => bad(why, say!(voice, "check-hang-instead", train = teeth(row)), Some(hang(row))),
         (None, false) => bad(why, say!(voice, "check-no-train-these-gears-hangs"), None),
     }
 }
@@ -74,7 +74,7 @@ fn hangs(hung: &HungTrain, voice: Voice) -> LineFinding {
 /// Whether it is what hangs on the lathe now.
 fn on_it(hung: &HungTrain, lathe: &Lathe, voice: Voice) -> LineFinding {
     if hung.train.swaps == 0 {
-        return good(say!(voice, "check-on-the-lathe", train = teeth(&hung.train), lever = lever(&hung.train)));
+        return good(lever_at(&hung.train, voice, "check-on-the-lathe", "check-on-the-lathe-lever"));
     }
     // A lathe with nothing on it is one whose gears nobody told.
     let untold = lathe.mounted.drivers.is_empty() && lathe.mounted.driven.is_empty();
@@ -109,19 +109,21 @@ const CLOSER_WHEN_SHORT: f64 = 0.6;
 /// What hangs there and what comes off and goes on, in words.
 fn to_change(row: &TrainRow, lathe: &Lathe, voice: Voice) -> String {
     let [off, on] = yoke_gears::changes(row.drivers.iter().copied(), row.driven.iter().copied(), &lathe.mounted);
-    let some = |n: usize, way: &str| (n > 0).then(|| format!("{n} {} {way}", if n == 1 { "gear" } else { "gears" }));
-    let list: Vec<String> = some(off, "to take off").into_iter().chain(some(on, "to hang")).collect();
+    let some = |n: usize, way: &'static str| (n > 0).then(|| say!(voice, "check-gears-to", n = n, way = way));
+    let list: Vec<String> = some(off, "off").into_iter().chain(some(on, "on")).collect();
     say!(voice, "check-to-change", train = teeth(row), changes = list.join(", "))
+}
+
+/// What is said of a train, with the lever where there is more than one place of it.
+fn lever_at(row: &TrainRow, voice: Voice, straight: &'static str, at: &'static str) -> String {
+    let train = teeth(row);
+    if row.gearbox == "direct" { say!(voice, straight, train = train) } else { say!(voice, at, train = train, lever = &row.gearbox) }
 }
 
 /// A train as it is said.
 fn teeth(row: &crate::gears::TrainRow) -> String {
     let pairs = row.drivers.iter().zip(&row.driven).map(|(a, b)| format!("{a}/{b}"));
     pairs.collect::<Vec<_>>().join(" · ")
-}
-
-fn lever(row: &crate::gears::TrainRow) -> String {
-    if row.gearbox == "direct" { String::new() } else { format!("; lever at {}", row.gearbox) }
 }
 
 pub(super) fn dial(lines: &mut Line<'_>, plan: &Plan) {
@@ -131,7 +133,7 @@ pub(super) fn dial(lines: &mut Line<'_>, plan: &Plan) {
     let said = ending.map_or("", |e| e.says.as_str());
     lines.put(
         "dial",
-        "{Half-nut}",
+        "line-half-nut",
         "gears",
         match (against, ending) {
             (Some(why), _) => bad(why, say!(voice, "check-end-as-suits-train"), Some(json!({"setup": {"ending": null}}))),

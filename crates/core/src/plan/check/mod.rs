@@ -12,6 +12,7 @@ mod setup;
 
 use crate::job::{Job, Lathe};
 use crate::plan::Plan;
+use crate::say;
 use crate::watch::{Code, Level};
 use crate::working::round_to_nine;
 use serde::Serialize;
@@ -89,7 +90,7 @@ struct Line<'a> {
 
 impl Line<'_> {
     fn put(&mut self, code: &'static str, name: &str, station: &'static str, (state, says, cure): LineFinding) {
-        self.list.push(CheckLine { code, name: self.plan.voice.fill(name), station, state, says, cure });
+        self.list.push(CheckLine { code, name: say!(self.plan.voice, name), station, state, says, cure });
     }
 
     /// What the stations say against it under any of these codes.
@@ -136,26 +137,17 @@ pub fn check(plan: &Plan, job: &Job, lathe: &Lathe) -> Check {
     gauge::mate(&mut lines, plan);
     gauge::proof(&mut lines, plan);
     if let Some(why) = lines.against(&[Code::NewerFields]) {
-        lines.put("newer_fields", "All that is kept was read", "thread", unknown(why, "Use the newer program that wrote it.", None));
+        lines.put("newer_fields", "line-all-read", "thread", unknown(why, say!(plan.voice, "check-use-newer-program"), None));
     }
     // No danger and no warning goes unsaid, whatever station found it.
     let rest: Vec<_> = plan.watch.iter().filter(|w| w.level != Level::Note && !lines.answered.contains(&w.code)).cloned().collect();
     for watch in rest {
-        lines.put(watch.code.name(), "Also", watch.station, bad(watch.text, "See its station.", None));
+        lines.put(watch.code.name(), "line-also", watch.station, bad(watch.text, say!(plan.voice, "check-see-station"), None));
     }
     lines.list.iter_mut().filter_map(|l| l.cure.as_mut()?.change.as_mut()).for_each(tidy);
     let count = |state| lines.list.iter().filter(|l| l.state == state).count();
     let (wrong, open) = (count(State::Bad), count(State::Unknown));
-    let known = match open {
-        0 => String::new(),
-        1 => " One thing is not known.".into(),
-        n => format!(" {n} things are not known."),
-    };
-    let says = match wrong {
-        0 => format!("Nothing stands against the first chip.{known}"),
-        1 => format!("Not yet: one thing to put right.{known}"),
-        n => format!("Not yet: {n} things to put right.{known}"),
-    };
+    let says = say!(plan.voice, "check-says", wrong = wrong, open = open);
     Check { ready: wrong == 0, says, lines: lines.list }
 }
 

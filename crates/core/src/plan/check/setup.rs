@@ -18,7 +18,7 @@ pub(super) fn hand(lines: &mut Line<'_>, plan: &Plan) {
     let way = Some(json!({"setup": {"way": null}}));
     lines.put(
         "hand",
-        "Hand",
+        "line-hand",
         "setup",
         match (motion.hand, against) {
             (_, Some(why)) if plan.setup.hand_cut != wanted => bad(why, say!(voice, "check-let-carriage-run-way-suits"), way),
@@ -36,10 +36,10 @@ pub(super) fn hand(lines: &mut Line<'_>, plan: &Plan) {
 pub(super) fn load_flank(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
     let voice = plan.voice;
     let Some(flanks) = plan.thread.flanks_deg else { return };
-    let met = flanks.says();
+    let met = flanks.says(voice);
     lines.put(
         "load_flank",
-        "Flank that carries the load",
+        "line-load-flank",
         "thread",
         match job.thread.load_faces {
             Some(faces) => good(say!(voice, "check-load-flank-faces", word = faces.word(), met = &met)),
@@ -67,7 +67,7 @@ pub(super) fn speed(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
         Speeds::Between { from, to } => (*from..=*to).contains(&speed),
     };
     let chosen = job.setup.spindle_rpm.is_some();
-    let binds = setup.speed_limit.says();
+    let binds = setup.speed_limit.says(voice);
     let finding = if setup.ending == Ending::Hand {
         good(say!(voice, "check-spindle-turned-by-hand"))
     } else if chosen && (!has || (over && setup.lathe_speeds.slowest() <= limit)) {
@@ -77,13 +77,13 @@ pub(super) fn speed(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
     } else {
         good(say!(voice, "check-speed-serves", speed = &setup.speed_rpm.text, binds = binds, limit = &setup.limit_rpm.text, stopping = &setup.stopping_mm.text))
     };
-    lines.put("speed", "Speed", "setup", finding);
+    lines.put("speed", "line-speed", "setup", finding);
 }
 
 /// A speed of the user's own that the lathe has not, or that is over what is allowed.
 fn speed_chosen(setup: &SetupSection, has: bool, voice: Voice) -> LineFinding {
     let why = if has {
-        say!(voice, "check-speed-over", speed = &setup.speed_rpm.text, limit = &setup.limit_rpm.text, speed_limit = setup.speed_limit.says())
+        say!(voice, "check-speed-over", speed = &setup.speed_rpm.text, limit = &setup.limit_rpm.text, speed_limit = setup.speed_limit.says(voice))
     } else {
         say!(voice, "check-no-speed-this-lathe", speed = &setup.speed_rpm.text)
     };
@@ -99,7 +99,7 @@ fn slowest_over(plan: &Plan) -> LineFinding {
     let voice = plan.voice;
     let setup = &plan.setup;
     let (speed, limit) = (setup.speed_rpm.value, setup.limit_rpm.value);
-    let binds = setup.speed_limit.says();
+    let binds = setup.speed_limit.says(voice);
     if setup.speed_limit == SpeedLimit::Hand {
         return unknown(
             say!(voice, "check-slowest-over-hand", speed = &setup.speed_rpm.text, limit = &setup.limit_rpm.text, binds = binds),
@@ -143,7 +143,7 @@ pub(super) fn chuck(lines: &mut Line<'_>, plan: &Plan, lathe: &Lathe) {
     };
     lines.put(
         "chuck",
-        "Chuck",
+        "line-chuck",
         "setup",
         match (lathe.chuck, reversed, back) {
             (Chuck::Screwed, true, _) => bad(

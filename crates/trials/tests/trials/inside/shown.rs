@@ -50,15 +50,6 @@ fn drills_go_by_their_names() {
 }
 
 #[test]
-fn words_stand_where_their_keys_do() {
-    assert_eq!(
-        IN.fill("Lean the {compound}; {Half-nut} open, between {center}s, {not a word}."),
-        "Lean the top slide; Clasp nut open, between centres, {not a word}."
-    );
-    assert_eq!(MM.fill("{Center} it, {"), "Center it, {");
-}
-
-#[test]
 fn a_setting_is_said_as_a_machinist_says_it() {
     use yoke_core::cut::aloud::{aloud, number};
     let said = |turns: u32, divisions: f64| {

@@ -1,0 +1,267 @@
+# Routes, cards, batches, what is printed.
+
+line-of-speed = Speed
+line-of-most-a-cut = Most a cut
+line-of-how = How
+line-of-support = Support
+line-of-to-diameter = To diameter
+line-of-wide-at-least = Wide, at least
+line-of-its-corners = Its corners
+line-of-drill = Drill
+line-of-at = At
+line-of-length-without-what-the-jaws = Length, without what the jaws hold and lies past the thread
+line-of-material = Material
+line-of-left-to-bore-on-diameter = Left to bore, on diameter
+line-of-not-under = Not under
+line-of-not-over = Not over
+line-of-held = Held
+line-of-a-plain-plug-enters-that = A plain plug enters that measures
+line-of-size = Size
+line-of-register-not-under = Register, not under
+line-of-register-not-over = Register, not over
+line-of-deep = Deep
+line-of-gears-drivers-driven = Gears, drivers / driven
+line-of-way = Way
+line-of-then = Then
+line-of-passes = Passes
+line-of-pitch-diameter-not-under = Pitch diameter, not under
+line-of-over-wires-aim = Over wires, aim
+line-of-wires-of = Wires of
+line-of-by = By
+line-of-gauge-to-turn-first = Gauge to turn first
+line-of-fitted = Fitted
+
+# Why one operation stands before another.
+lesson-saw-face = a sawn end is faced after it is sawn
+lesson-face-center = a { -center } drilled in a rough end starts off the axis and the point wanders
+lesson-face-turn = lengths are taken from the faced end
+lesson-center-turn = what the tailstock supports is turned after it is supported
+lesson-face-drill = a drill wanders on an end that is not faced
+lesson-drill-bore = the bar needs the drilled hole to enter
+lesson-turn-relief = the relief’s depth is taken from the turned diameter
+lesson-bore-relief = the relief’s depth is taken from the bore
+lesson-turn-chamfer = turning after it takes the chamfer off again
+lesson-bore-chamfer = boring after it takes the chamfer off again
+lesson-turn-thread = the thread is cut on its turned blank
+lesson-bore-thread = the thread is cut in its finished bore
+lesson-relief-thread = without its relief the tool has nowhere to end, and digs in
+lesson-chamfer-thread = unchamfered, the first thread raises a feather edge that holds the mate off
+lesson-plain-thread = heavy cuts after the thread may shift the part, or mark it: thread last
+lesson-thread-dress = threading raises the crests it is dressed for
+lesson-dress-prove = a burr lifts the wires and binds the mate: dress before it is measured
+lesson-thread-prove = there is nothing to measure yet
+lesson-prove-part-off = parted off, it does not go back true: prove it while it is held
+lesson-part-off-length = the second end is reached when the part is off
+lesson-length-second-chamfer = facing after it takes the chamfer off again
+
+order-stands-after = “{ $first }” stands after “{ $then }”: { $why }.
+op-saw = Saw the stock
+op-face = Face the end
+op-center = { -Center } it
+op-drill = Drill
+op-turn = Turn the blank
+op-bore = Bore
+op-plain = Plain sizes
+op-relief = The relief
+op-chamfer = Chamfer the entrance
+op-thread = Thread
+op-dress = Dress crests and ends
+op-prove = Prove the size
+op-part-off = Part off
+op-length = Face the second end to length
+op-second-chamfer = Chamfer the second end
+op-own = Your own
+line-of-bit = { -Bit }
+line-of-compound = { -Compound }
+card-center-drill = { -Center } drill
+card-center-drill-says = straight, to two thirds of its cone
+card-support-not-asked = not asked for by its length
+card-support-grease = grease the point; try it again once warm
+card-train = { $drivers } / { $driven }
+card-train-at = { $drivers } / { $driven }, gearbox { $lever }
+card-to-first-measurement = To the first measurement
+card-full-depth = Full depth on the dial
+card-depth-compound = { $turns } ({ $reading }), { -compound }, { $deg }°
+card-depth-cross = { $turns } ({ $reading }), cross-slide
+card-passes-time = { $passes }, { $time }
+card-stock-over = Stock, over this by the wall it needs
+card-stock-least = Stock, at least
+card-bore-to = Bore to
+card-turn-to = Turn to
+card-bored = Bored, as measured
+card-turned = Turned, as measured
+route-held-center-up = { $held }, the { -center } up
+route-held-steady = { $held }, a steady beside the cut
+route-held-by-outside = by its outside, in soft or padded jaws
+route-proven = proven
+time-hours = { $h } h { $min } min
+
+# A batch.
+batch-each-part = Each part complete
+batch-each-chucking = Each chucking on all parts
+batch-each-operation = Each operation on all parts
+batch-each-part-saves = A mistake shows on the first part, and each part teaches the next; nothing is taken out half done.
+batch-each-chucking-saves = Tools and stops of one chucking stay as they are until all parts have had it; each part still has one chucking for all that must run true.
+batch-each-operation-saves = One tool, one stop and one dial reading at a time: note them once and repeat them. Every part is chucked again for every operation.
+batch-not-true = Put back, a part stands up to { $worst } off { -center }: its thread would not be true to its blank. Only with work held between { -center }s, in a collet or a four-jaw.
+sized-other-unit = { $size } is far from { $low } to { $high }: was it read in the other unit?
+sized-far = { $size } is far from { $low } to { $high }: read it again
+sized-none = this part has no plain sizes; add one first
+sized-known = the plain sizes of this part are: { $known }
+tally-good = { $good } of { $wanted } good{ $scrapped ->
+    [0] { "" }
+   *[other] , { $scrapped } scrapped
+}.
+tally-part = part { $n }: { $size }{ $scrapped ->
+    [yes] , scrapped
+   *[no] { "" }
+}
+tally-drawn = { $name }, part after part: { $each }.
+drift-not-read = Not read yet.
+drift-three-parts = Three parts read tell whether it drifts.
+drift-gets = It gets { $each } { $way ->
+    [larger] larger
+   *[smaller] smaller
+} a part. { $past ->
+    [0] It stays in limits to the end of the batch
+    [1] The next part would be past the limit
+   *[other] In { $past } parts it would be past the limit
+}: set the next { $off } { $set ->
+    [larger] larger
+   *[smaller] smaller
+}, to the middle.
+dim-low-limit = low limit
+dim-high-limit = high limit
+dim-read-last = read last
+
+# The story of a run.
+story-scrapped = { $n ->
+    [1] One pass
+   *[other] { $n } passes
+}; scrapped: { $why }
+story-not-begun = Not begun.
+story-in-limits = { $n ->
+    [1] One pass
+   *[other] { $n } passes
+}; in limits, { $size } give or take { $doubt }.
+story-past-limit = { $n ->
+    [1] One pass
+   *[other] { $n } passes
+}; past the limit, { $size }.
+story-not-there = { $n ->
+    [1] One pass
+   *[other] { $n } passes
+}; read, and not there yet.
+story-never-read = { $n ->
+    [1] One pass
+   *[other] { $n } passes
+}; done with, never read.
+story-not-read-since = { $n ->
+    [1] One pass
+   *[other] { $n } passes
+}; not read since.
+story-pass = { $n ->
+    [0] The scratch
+   *[other] Pass { $n }
+} cut at { $at }.
+story-took = { $n ->
+    [0] The scratch
+   *[other] Pass { $n }
+} cut at a reading of { $reading } { $unit } instead.
+story-trouble = { $wrong }. { $found ->
+    [yes] Found
+   *[no] Not that
+}: { $cause }.
+story-touched = { $touched ->
+    [bottom] The groove was touched with the new tip, its bottom only, at { $at }.
+   *[flanks] The groove was touched with the new tip, both flanks, at { $at }.
+}
+story-bit = { $why ->
+    [broke] The { -bit } broke; another goes on
+    [reground] The { -bit } was ground again, and goes on
+   *[swapped] Another { -bit } goes on
+}{ $tip ->
+    [flat] { " " }with a flat of { $size }
+    [radius] { " " }with a radius of { $size }
+   *[untold] { "" }
+}.
+story-ticked = Set-up: { $step } done.
+story-ticked-noted = Set-up: { $step } done, noted: { $note }.
+story-unticked = Set-up: { $step } to do again.
+story-go-stops = Gauge: the go end did not go.
+story-go-goes = Gauge: go went, not-go did not.
+story-not-go-goes = Gauge: the not-go end went.
+story-read = Read { $by ->
+    [wires] { $size } over three wires
+    [wire] { $size } over one wire
+    [micrometer] { $size } by thread micrometer
+    [two-balls] { $size } between two balls
+    [three-balls] { $size } between three balls
+    [roots] { $size } across the roots
+   *[nothing] nothing
+}{ $sized ->
+    [yes] { " " }of { $wire }
+   *[no] { "" }
+}{ $places ->
+    [0] { "" }
+    [1] , and at 1 more place
+   *[other] , and at { $places } more places
+}{ $named ->
+    [yes] , with the { $instrument }
+   *[no] { "" }
+}.
+story-wont-enter = Tried: the mate will not enter.
+story-tight = Tried: the mate goes the whole way, tight.
+story-free = Tried: the mate runs free.
+
+card-no-pip = to the middle, no pip left
+speed-rpm = { $rpm } rpm
+card-dress-bore = a light cut at the bore’s size, or a scraper with the spindle stopped, never a finger; then one pass at the depth it stands at
+card-dress = a fine file flat on the crests, lathe slow, left-handed and clear of the chuck; then one pass at the depth it stands at
+card-part-off = square to the work, close to the chuck; a { -center } drawn back first, and never between { -center }s
+card-size = { $name }: { $min } to { $max }
+
+order-out-of-chuck = It is out of its chuck before it is measured: measure before you open it, or nothing can be taken off any more.
+order-runs-true = It must run true, and its blank is made in another chucking: turn it and thread it in one.
+order-fitted = { $other } is fitted to this one as made: make and measure this first.
+
+route-in-chuck-centers = in the chuck, to { -center } both ends
+route-end-for-end = turned end for end, { $held }
+
+route-the-screw = The screw
+route-the-nut = The nut
+route-the-part = The part
+must-everything = Everything listed above is done: what is forgotten here does not run true afterwards.
+must-proven = { $thread } is proven: pitch diameter { $low } to { $high }.
+must-told = Its pitch diameter as measured is told at Gauge: its mate is fitted to it.
+must-mate = Its mate runs the whole thread by hand, tried with the part still held.
+must-brushed = Brushed, wiped, and the entrance free of burrs.
+
+batch-carried = Part { $from } found the tip { $tip } wide, give or take { $doubt }, and { $spring } % of a cut springing away: the next is laid out for { $laid }.
+
+batch-less = { $min } min less than the slowest of the three.
+
+tally-pitch-diameter = Pitch diameter
+tally-flat = Flat of the tip, as found
+drift-none = No drift that scatter does not explain ({ $each } a part, give or take { $doubt }).
+drift-tip-wears = The tip wears: { $each } wider a part. Grind it again before the flat is past what the thread allows.
+drift-tip-narrower = The tip is found { $each } narrower a part: look whether it is the same tool.
+
+story-give-or-take = give or take { $doubt }
+story-stood = The dial stood at { $at }.
+story-sprung = A spring pass at { $at }.
+story-rechucked = Out of the chuck, and back.
+story-lost = The thread was lost: found again from here.
+story-stopped = Stopped for the day.
+story-resumed = Gone on with.
+story-done = Done with.
+story-sized = { $name }: { $size } read.
+story-overran = Ran { $past } past the mark.
+story-scrap = Scrapped: { $why }
+story-undone = The last was taken back.
+story-enters = Tried: the mate enters { $turns } turns.
+story-shakes = Tried: the mate shakes by { $shake }.
+story-sizes = Sizes read, in order, against limits of { $low } to { $high }: the first { $first }, the last { $last }.
+paper-relief = Relief
+paper-proof = Proof
+card-at-45 = 45°, or the flank’s own angle

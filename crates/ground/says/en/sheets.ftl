@@ -1,0 +1,195 @@
+# What is made of a plan on request: the board, cautions, pictures, schools, steps, what if.
+board-scrapped = scrapped
+board-done = done
+board-ready = ready to cut
+board-to-put-right = { $n ->
+    [1] 1 thing to put right
+   *[other] { $n } things to put right
+}
+board-nut-first = nut first
+board-screw-first = screw first
+
+caution-chuck-screws = The chuck screws on: in reverse it can unscrew and come off.
+caution-change-gears = Change gears with the machine isolated; guard back on before it runs.
+caution-chuck-key = Chuck key out before the spindle starts.
+caution-dog = A dog's tail catches sleeves: guard it, and keep clear of the driver plate.
+caution-out-of-balance = Work out of balance: balance it, start at the slowest, and stand aside.
+caution-fixed-stop = A fixed stop with the { -half-nut } closed breaks something: set it beyond where the carriage stops, or take it off.
+caution-carbide = Draw a carbide tip right out before the spindle reverses: backed through the cut it breaks.
+caution-by-hand = Spindle turned by hand: isolate the drive, and take the handle off before it is run again.
+caution-chips-of-bore = Chips of a bore come out by brush or hook with the spindle stopped, never by finger.
+caution-chips = Chips by brush or hook, never by hand: they come off in strings.
+caution-indicator = Keep the indicator's stem clear of the chuck's reach.
+caution-always = No gloves, sleeves or rings near the work. First pass slow, hand on the lever. { -Half-nut } and feed never engaged together.
+
+picture-from-above = From above, the operator below. { $way }{ $lean ->
+    [tailstock] { " " }{ -Compound } { $angle }° from the cross-slide, its handle end leaning toward the tailstock.
+    [headstock] { " " }{ -Compound } { $angle }° from the cross-slide, its handle end leaning toward the headstock.
+   *[none] { " " }Fed straight in by the cross-slide.
+}{ $told ->
+    [no] { " " }How far it stands out was not told.
+   *[yes] { "" }
+}
+picture-upright = tool right way up
+picture-inverted = tool inverted
+sign-thread = thread{ " " }
+sign-run-up = run-up{ " " }
+sign-runs-on = runs on{ " " }
+sign-relief = relief{ " " }
+sign-room = room{ " " }
+sign-from-jaws = from the jaws{ " " }
+dim-run-up = run-up
+word-forward = forward
+word-reversed = reversed
+word-start = start
+word-stop = stop
+word-out = out
+word-in = in
+thread-from-front = The thread from the front: { $hand }, { $starts ->
+    [1] single start
+   *[other] { $starts } starts
+}.
+thread-cut-open = The bore cut open, its far wall seen: { $hand }, { $starts ->
+    [1] single start
+   *[other] { $starts } starts
+}.
+round-closed = Cut under power; tool out; spindle stopped and reversed; { -half-nut } closed throughout.
+round-same-mark = Cut under power; tool out, { -half-nut } opened; spindle stopped and reversed to the same mark; { -half-nut } closed on it.
+round-hand = Cut spindle turned by hand; tool out; spindle turned back by hand; { -half-nut } closed throughout.
+round-chalk = Cut under power; tool out, { -half-nut } opened; carriage back to its stop; { -half-nut } closed as the chalk marks meet.
+round-dial = Cut under power; tool out, { -half-nut } opened; carriage back by its handwheel; { -half-nut } closed as the dial allows.
+
+height-rule-says = Nip a thin rule lightly between round work and the tip: plumb, the tip is on { -center }; { $post ->
+    [rear] its top leans toward you when the tip is high, away from you when it is low
+   *[front] its top leans away from you when the tip is high, toward you when it is low
+}.
+
+step-stock = { $side ->
+    [inside] Bore of { $material }, bored { $min } to { $max }.
+   *[outside] Blank of { $material }, turned { $min } to { $max }.
+}
+held-in-chuck = in the chuck
+step-held = Held { $held }.
+step-held-far = Held { $held }. { $far }
+note-indicator-swings = what the indicator swings
+note-each-dial = what each dial reads
+note-starts-and-stops = where the carriage starts and stops
+note-which-mark = which mark
+note-measures = what it measures
+step-gears = Gears hung: { $chain }{ $idles ->
+    [yes] , idler { $idlers }
+   *[no] { "" }
+}{ $levers ->
+    [yes] , lever at { $lever }
+   *[no] { "" }
+}.
+step-gears-paper = A slip of thin paper folded through each mesh; never run dry-tight.
+step-square-bore = Bar level, tool square to the bore.
+step-square-work = Tool square to the work.
+step-leans-tailstock = Its handle end leans toward the tailstock.
+step-leans-headstock = Its handle end leans toward the headstock.
+step-backlash-bore = This bore is fed by drawing the slide toward you: take its play up that way.
+step-backlash-how = Run each slide in the way it will be fed, and stay on that side of its play.
+step-zero-both = Tool touched on the work; cross-slide and { -compound } both at zero.
+step-zero = Tool touched on the work; cross-slide at zero.
+step-stops = { $way ->
+    [toward] Start at the tailstock end, { $clear } clear of the work; stop at the headstock end, { $stops } after the hand moves.
+   *[away] Start at the headstock end, { $clear } clear of the work; stop at the tailstock end, { $stops } after the hand moves.
+}
+step-stops-in-groove = Start standing in the groove, the point { $from } from the end face, the play taken up before the carriage moves; { $way ->
+    [toward] stop at the headstock end
+   *[away] stop at the tailstock end
+}, { $stops } after the hand moves.
+step-stops-mark = Mark both on the bed or the carriage's dial.
+step-stops-mark-ends = Mark both on the bed or the carriage's dial. It ends: { $ends }.
+step-fixed-stop = Carriage stop set beyond the end of the pass, or off the bed: it does not throw the { -half-nut } out.
+step-speed = Speed { $speed }.
+step-speed-by-hand = Speed by hand.
+step-speed-binds = { $what } binds, at { $limit }.
+
+what-if-wrong-mark = The { -half-nut } closed a leadscrew pitch off, half way through
+what-if-wrong-mark-says = A second groove, { $along } along: the crest is cut through and the thread is spoilt. Look for the tool in the groove before it touches.
+what-if-leaned = The { -compound } leaned the other way
+what-if-leaned-says = The shape comes out alike, but the other edge cuts and the slide is pushed back against its nut: it chatters and digs in. Lean its handle end the way the picture shows.
+what-if-scale = The { -compound } set from the wrong end of its scale, { $angle }° from the cross-slide
+what-if-scale-says = The groove is cut wide on its trailing side: { $acts ->
+    [groove] the groove is { $by } wider
+   *[size] it acts like { $by } off the pitch diameter
+}. Check the scale counts from where the card says.
+what-if-off-square = The tool { $deg }° off square
+what-if-off-square-says = One flank is cut { $deg }° steeper and the other { $deg }° flatter: { $acts ->
+    [groove] the groove is { $by } wider
+   *[size] it acts like { $by } off the pitch diameter
+} at the pitch line, and a true mate bears on one end of each flank.
+what-if-tip = The tip { $wider } wider than was told
+what-if-tip-says = At the same dial { $acts ->
+    [groove] the groove is { $by } wider
+   *[size] it acts like { $by } off the pitch diameter
+}: measure before the last cuts, and the true tip is found.
+what-if-twice = The last cut twice as deep
+what-if-twice-says = { $more } more than was meant: { $acts ->
+    [groove] the groove is { $by } wider
+   *[size] it acts like { $by } off the pitch diameter
+}. Past the middle, take half of what is left and measure.
+what-if-backlash = A pass begun { $late } late, its backlash not taken up
+what-if-backlash-says = That pass cuts beside the groove until the play is gone: { $acts ->
+    [groove] the groove is { $by } wider
+   *[size] it acts like { $by } off the pitch diameter
+}. Start every pass two or three pitches out.
+
+board-go-on = go on after the stop
+board-find-groove = find the groove
+board-measure-now = measure now
+board-cut-pass = cut pass { $n }
+board-hang = hang { $drivers } / { $driven }
+
+groove-this-pass = { $area } this pass, { $left } to come; the crest is { $crest } wide.
+groove-edges = Leading edge { $leading }, tip { $tip }, trailing edge { $trailing }.
+groove-after = The groove after this pass, { $deep } deep; { $left } still to come.
+
+picture-held = The work held { $says }, from above.
+dim-runs-on = runs on after the hand moves
+dim-room-past = room past the end of the thread
+dim-stands-out = stands out of the jaws
+motion-you-stand = you stand here
+picture-on-scale = { $deg }° on its scale
+
+height-rule = A thin rule
+height-center = Against a { -center }
+height-center-says = Bring the tip up to the point of a { -center } in the tailstock, or in the spindle: level with it, and the two points meet.
+height-facing = A facing cut
+height-facing-says = Face the end with it: a pip left in the middle is cut away by a tip on { -center }; one left standing says it is low, one rubbed under says it is high.
+height-indicator = By indicator, or a height gauge
+height-indicator-says = The height of the { -center }s over the bed or the cross-slide, found once and kept: set the tip to it with an indicator on a stand.
+square-fishtail = A fishtail gauge
+square-fishtail-says = Its back along the work, its notch over the point: no light on either flank, with white paper under it.
+square-square = A square
+square-square-says = A small square from the work to the tool's own side, where that was ground true to the point.
+square-quill = The tailstock quill
+square-quill-says = The gauge's back along the quill run out beside the tool: parallel to the axis wherever the work is rough.
+square-chuck = The chuck's face
+square-chuck-says = The bar, or the tool's holder, laid along the face of the chuck or faceplate, with the spindle stopped and the key out.
+
+step-stock-how = Against the drawing: length, shoulder, chamfer.
+step-run-out = Run-out read, and mended.
+step-guard = Guard back on, everything turned once by hand.
+step-height = Tool at { -center } height.
+step-backlash = Backlash taken up.
+step-blued = The work blued.
+step-blued-how = Layout blue shows the scratch, and where the tool rubs.
+step-zero-how = Touch on a strip of thin paper, then in by its thickness.
+step-tripping-stop = Tripping stop set where the pass ends, and tried.
+step-fluid = On the work: { $fluid }.
+step-dial = The mark the first pass closes on, chosen and named.
+step-dry-run = A dry run, tool clear of the work.
+step-scratch = A scratch, just seen.
+step-scratch-how = { $deep } deep; hand on the lever.
+step-pitch = Pitch checked: { $pitch }.
+step-clean = Clean and oil: slides, leadscrew, the chuck's register.
+step-pitch-how = A gauge in it, or { $length } over { $spaces } spaces of one scratch.
+
+ways-ending = The thread ending { $says }.
+
+plan-body-ahead = How far the { -bit } stands ahead of its point was not told: half a { -bit } of { $half } is taken.
+plan-no-lathe = No lathe was chosen: a plain one is assumed. Choose yours before a gear is hung or a dial is set.
+plan-first-pass = First pass slow, hand on the lever. No gloves, sleeves or rings near the work; chips by brush or hook.
