@@ -84,6 +84,7 @@ pub struct Story {
 /// Tells the story.
 #[must_use]
 pub fn story(plan: &RunPlan, told: &[RecordedAct], voice: Voice) -> Story {
+    let voice = plan.voiced(voice);
     let acts: Vec<Act> = told.iter().map(|t| t.act.clone()).collect();
     let undone = undone(&acts);
     let mut stands = DialPosition { mm: 0.0, reading: plan.dial.nearest(0.0).setting };

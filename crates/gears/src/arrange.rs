@@ -26,7 +26,8 @@ fn orders(gears: &[Gear]) -> Vec<Vec<Gear>> {
 /// piece together on a stud, gears bound to a shaft on it.
 #[must_use]
 pub fn goes_together(drivers: &[Gear], driven: &[Gear]) -> bool {
-    let (Some(first), Some(last)) = (drivers.first(), driven.last()) else { return false };
+    // Where gears cannot be changed there are none to put together.
+    let (Some(first), Some(last)) = (drivers.first(), driven.last()) else { return drivers.is_empty() && driven.is_empty() };
     let count = drivers.len();
     count == driven.len()
         && drivers.iter().zip(driven).all(|(a, b)| a.group == b.group)

@@ -118,6 +118,8 @@ pub struct Drive {
     pub modules: Vec<f64>,
     /// Gears owned.
     pub gears: Vec<Gear>,
+    /// Whether they cannot be changed: a train is then a place of the levers, and no gear.
+    pub gears_fixed: bool,
     /// Gearbox positions; at least one.
     pub gearbox: Vec<GearboxPosition>,
     /// Fixed ratio.
@@ -143,6 +145,7 @@ impl Drive {
             leadscrew_hand: Hand::Right,
             modules: vec![module],
             gears: teeth.iter().map(|t| Gear::loose(*t, 0)).collect(),
+            gears_fixed: false,
             gearbox: vec![GearboxPosition { name: "direct".into(), ratio: Exact(Ratio::from_integer(1)) }],
             fixed: Ratio::from_integer(1),
             mounted: Mounted::default(),

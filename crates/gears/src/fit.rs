@@ -46,6 +46,9 @@ const BENCH_SHAFT_MM: f64 = 12.0;
 #[must_use]
 pub fn hangs(drive: &Drive, train: &Train, spare: &[Gear], sense: Option<Sense>) -> Fit {
     let refused = |why: Hindrance| Fit { by_geometry: drive.arm.is_some(), why_not: Some(why), ..Fit::default() };
+    if drive.gears_fixed && train.drivers.is_empty() && train.driven.is_empty() {
+        return Fit { hangs: true, by_geometry: true, ..Fit::default() };
+    }
     if train.drivers.len() != train.driven.len() || train.drivers.is_empty() {
         return refused(Hindrance::Unpaired);
     }

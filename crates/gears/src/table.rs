@@ -3,7 +3,7 @@
 
 use crate::drive::{Drive, Gear};
 
-/// One to three gears of one side of a train.
+/// One to three gears of one side of a train; none where they cannot be changed.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash)]
 pub struct GearChoice {
     /// Product of their teeth.
@@ -23,6 +23,9 @@ impl Table {
     /// The table of a drive: up to as many gears a side as its arm takes.
     #[must_use]
     pub fn of(drive: &Drive) -> Self {
+        if drive.gears_fixed {
+            return Self { kinds: Vec::new(), by_count: vec![choices(&[], 0)] };
+        }
         Self::with(&drive.gears, drive.max_compounds)
     }
 

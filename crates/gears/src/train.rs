@@ -72,6 +72,14 @@ impl Train {
     }
 }
 
+impl TrainRow {
+    /// In short: its tooth counts, drivers over driven, or the lever where the gears cannot be changed.
+    #[must_use]
+    pub fn short(&self) -> String {
+        if self.drivers.is_empty() { self.gearbox.clone() } else { format!("{}/{}", counts(&self.drivers), counts(&self.driven)) }
+    }
+}
+
 /// One train of the list.
 #[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]

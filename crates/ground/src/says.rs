@@ -2,11 +2,12 @@
 //!
 //! They are Fluent messages (`says/en/*.ftl`), so that a language may order the parts as it wants, and choose among forms by a number or by
 //! which of some cases it is. Trade words stand in them as terms (`{ -compound }`, `{ -Compound }` at the beginning), each vocabulary a file
-//! (`says/words`). Another language is a folder: what it does not say is said in English. A trial holds the files against each other and
+//! (`says/words`). A sentence that would speak of what a kind of lathe has not has another form for it, as an attribute (`.engaged`: no
+//! half-nut; `.slide`: a slide screw is driven). Another language is a folder: what it does not say is said in English. A trial holds the files against each other and
 //! against the code.
 
 use crate::quantity::large_first;
-use crate::voice::Voice;
+use crate::voice::{LatheKind, Voice};
 use crate::words::{Vocabulary, terms};
 use fluent_bundle::concurrent::FluentBundle;
 use fluent_bundle::{FluentArgs, FluentResource, FluentValue};
@@ -185,6 +186,11 @@ impl Tongue {
         // Each word, and the same at the beginning of a sentence.
         let words: BTreeMap<String, String> =
             terms(vocabulary.file()).flat_map(|(key, word)| [(key.to_owned(), word.to_owned()), (large_first(key), large_first(word))]).collect();
+        let of_a_slide: BTreeMap<String, String> = words
+            .iter()
+            .map(|(key, word)| (key.clone(), if key.eq_ignore_ascii_case("carriage") { words.get(&key.replace("arriage", "ompound")) } else { Some(word) }))
+            .filter_map(|(key, word)| Some((key, word?.clone())))
+            .collect();
         let mut simple = HashMap::default();
         let as_terms = words.iter().fold(String::new(), |mut text, (key, word)| {
             let _ = writeln!(text, "-{key} = {word}");
@@ -193,16 +199,22 @@ impl Tongue {
         for text in files.iter().map(|(_, text)| (*text).to_owned()).chain([as_terms]) {
             // What does not read of a file is left out here, and found by the trial that reads them all.
             let resource = FluentResource::try_new(text).unwrap_or_else(|(read, _)| read);
-            for (id, pattern) in said(&resource) {
-                simple.extend(pieces(pattern, &words).map(|pieces| (id.to_owned(), pieces)));
+            for (id, form, pattern) in said(&resource) {
+                simple.extend(pieces(pattern, &words).map(|pieces| (named(id, form), pieces)));
+                // Where a slide screw is driven that slide is the carriage, and is called so by no one. A form for what is always engaged
+                // holds of it too.
+                if speaks_of(pattern, "carriage") && form.is_none_or(|form| form == "engaged") {
+                    simple.extend(pieces(pattern, &of_a_slide).map(|pieces| (named(id, Some("slide")), pieces)));
+                }
             }
             let _ = bundle.add_resource(resource);
         }
         Self { bundle, simple }
     }
 
-    fn say(&self, id: &str, parts: &[(&str, Part<'_>)]) -> Option<String> {
-        if let Some(pieces) = self.simple.get(id) {
+    fn say(&self, id: &str, lathe: LatheKind, parts: &[(&str, Part<'_>)]) -> Option<String> {
+        let of_such_a_lathe = lathe.forms().find_map(|form| self.simple.get(&named(id, Some(form))));
+        if let Some(pieces) = of_such_a_lathe.or_else(|| self.simple.get(id)) {
             let mut out = String::with_capacity(160);
             put(pieces, parts, &mut out);
             return Some(out);
@@ -213,11 +225,26 @@ impl Tongue {
     }
 }
 
-/// The messages of a file with what they say.
-fn said(resource: &FluentResource) -> impl Iterator<Item = (&str, &Pattern<&str>)> {
-    resource.entries().filter_map(|entry| match entry {
-        Entry::Message(message) => Some((message.id.name, message.value.as_ref()?)),
-        _ => None,
+/// A sentence's name with the name of its form.
+fn named(id: &str, form: Option<&str>) -> String {
+    form.map_or_else(|| id.to_owned(), |form| format!("{id}.{form}"))
+}
+
+/// The messages of a file with what they say, and then the forms they have for lathes of some kinds.
+fn said(resource: &FluentResource) -> impl Iterator<Item = (&str, Option<&str>, &Pattern<&str>)> {
+    let messages = resource.entries().filter_map(|entry| if let Entry::Message(message) = entry { Some(message) } else { None });
+    messages.flat_map(|message| {
+        let plain = message.value.as_ref().map(|value| (message.id.name, None, value));
+        plain.into_iter().chain(message.attributes.iter().map(|form| (message.id.name, Some(form.id.name), &form.value)))
+    })
+}
+
+/// Whether a pattern has a trade word in it, by its key, at the beginning of a sentence or within one.
+fn speaks_of(pattern: &Pattern<&str>, word: &str) -> bool {
+    pattern.elements.iter().any(|element| match element {
+        PatternElement::Placeable { expression: Expression::Inline(InlineExpression::TermReference { id, .. }) } => id.name.eq_ignore_ascii_case(word),
+        PatternElement::Placeable { expression: Expression::Select { variants, .. } } => variants.iter().any(|v| speaks_of(&v.value, word)),
+        _ => false,
     })
 }
 
@@ -233,7 +260,7 @@ static TONGUES: LazyLock<[Tongue; 3]> = LazyLock::new(|| {
 #[must_use]
 pub fn say(voice: Voice, id: &str, parts: &[(&str, Part<'_>)]) -> String {
     let tongues = &*TONGUES;
-    tongues[voice.words as usize].say(id, parts).or_else(|| tongues[0].say(id, parts)).unwrap_or_else(|| id.to_owned())
+    tongues[voice.words as usize].say(id, voice.lathe, parts).or_else(|| tongues[0].say(id, voice.lathe, parts)).unwrap_or_else(|| id.to_owned())
 }
 
 /// A sentence not said yet: what is wrong where no voice is at hand, said by whoever has one.
@@ -275,7 +302,7 @@ impl Spoken for String {
     }
 }
 
-/// The names of a file's messages, each with the names of its parts.
+/// The names of a file's messages, each with the names of its parts; a form of one by its name after a point.
 #[must_use]
 pub fn messages(file: &'static str) -> Vec<(String, BTreeSet<String>)> {
     let resource = FluentResource::try_new(file.to_owned()).unwrap_or_else(|(read, _)| read);
@@ -284,7 +311,7 @@ pub fn messages(file: &'static str) -> Vec<(String, BTreeSet<String>)> {
         parts_of(pattern, &mut parts);
         parts
     };
-    said(&resource).map(|(id, pattern)| (id.to_owned(), parts(pattern))).collect()
+    said(&resource).map(|(id, form, pattern)| (named(id, form), parts(pattern))).collect()
 }
 
 /// The parts a pattern is given.

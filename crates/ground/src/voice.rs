@@ -16,6 +16,53 @@ pub struct Voice {
     pub words: Vocabulary,
     /// Where it is read.
     pub stands: Stands,
+    /// The lathe spoken of: one without a half-nut is not told of one.
+    pub lathe: LatheKind,
+}
+
+/// What of a lathe's kind its sentences hang on.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Hash, serde::Serialize, serde::Deserialize)]
+#[serde(default)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct LatheKind {
+    /// How its screw takes hold.
+    pub screw: ScrewGrip,
+    /// Whether its spindle is only cranked.
+    pub cranked: bool,
+    /// Whether its gears cannot be changed.
+    pub gears_fixed: bool,
+}
+
+impl LatheKind {
+    /// A half-nut, gears that are changed, and a motor.
+    pub const USUAL: Self = Self { screw: ScrewGrip::HalfNut, cranked: false, gears_fixed: false };
+
+    /// Whether it is the usual one.
+    #[must_use]
+    pub fn is_usual(&self) -> bool {
+        *self == Self::USUAL
+    }
+
+    /// The forms of a sentence for such a lathe, the nearest first; what has none is said as it is.
+    pub(crate) fn forms(self) -> impl Iterator<Item = &'static str> {
+        let (slide, engaged) = (self.screw == ScrewGrip::TopSlide, self.screw != ScrewGrip::HalfNut);
+        let all = [("fixed", self.gears_fixed), ("crank", self.cranked), ("slide", slide), ("engaged", engaged)];
+        all.into_iter().filter(|(_, is)| *is).map(|(form, _)| form)
+    }
+}
+
+/// How a lathe's screw takes hold of what it drives along the thread.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Hash, serde::Serialize, serde::Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum ScrewGrip {
+    /// By a half-nut, which can be opened.
+    #[default]
+    HalfNut,
+    /// Always.
+    Engaged,
+    /// Always, and it is the top slide it drives.
+    TopSlide,
 }
 
 /// Where the screen stands: how large the letters of a drawing must be, and so how they are laid out.
@@ -46,6 +93,14 @@ impl Stands {
 
 /// Newtons in a pound of force.
 const N_PER_LBF: f64 = 4.448_222;
+
+impl ScrewGrip {
+    /// Whether it is the usual one.
+    #[must_use]
+    pub fn is_half_nut(&self) -> bool {
+        *self == Self::HalfNut
+    }
+}
 
 impl Voice {
     /// Whether texts are the same in the other, wherever each is read.

@@ -93,6 +93,8 @@ words! {
     dial "dial";
     /// What cuts.
     bit "bit";
+    /// What the screw drives along the bed.
+    carriage "carriage";
 }
 
 static READ: LazyLock<[Words; 3]> = LazyLock::new(|| Vocabulary::ALL.map(|v| Words::read(v.file())));

@@ -83,7 +83,6 @@ fn sound(mut body: Value, id: &str, newer: &[String], voice: Voice) -> Result<Va
     faults.extend(checked(&profile, voice).err().into_iter().flatten());
     if let (true, Value::Object(map)) = (faults.is_empty(), &mut body) {
         map.insert("id".into(), json!(id));
-        map.retain(|_, value| !value.is_null());
     }
     if faults.is_empty() { Ok(body) } else { Err(faults) }
 }

@@ -72,7 +72,12 @@ impl Asked {
             Some(AskedUnit::Auto) => LengthUnit::Mm,
             None => own(&request["unit"]),
         };
-        Voice { unit, words: self.words.unwrap_or_else(|| own(&request["words"])), stands: self.stands.unwrap_or_else(|| own(&request["stands"])) }
+        Voice {
+            unit,
+            words: self.words.unwrap_or_else(|| own(&request["words"])),
+            stands: self.stands.unwrap_or_else(|| own(&request["stands"])),
+            ..Voice::default()
+        }
     }
 
     /// For what is about a lathe: its own is that of its leadscrew.

@@ -3031,6 +3031,24 @@ export interface components {
             /** Format: int64 */
             revision: number;
         };
+        /** @description What of a lathe's kind its sentences hang on. */
+        LatheKind: {
+            /**
+             * @description Whether its spindle is only cranked.
+             * @default false
+             */
+            cranked?: boolean;
+            /**
+             * @description Whether its gears cannot be changed.
+             * @default false
+             */
+            gears_fixed?: boolean;
+            /**
+             * @description How its screw takes hold.
+             * @default half_nut
+             */
+            screw?: components["schemas"]["ScrewGrip"];
+        };
         /** @description A lathe as its owner describes it. Everything has a default. */
         LatheProfile: {
             /** @default null */
@@ -3049,6 +3067,8 @@ export interface components {
             /** @default null */
             dial?: components["schemas"]["DialProfile"] | null;
             /** @default null */
+            drive?: components["schemas"]["Power"] | null;
+            /** @default null */
             fixed_ratio?: components["schemas"]["Exact"] | null;
             /**
              * @description Gears owned, by module or diametral pitch.
@@ -3062,6 +3082,11 @@ export interface components {
             gearbox?: components["schemas"]["GearboxPosition"][] | null;
             /** @default null */
             gears?: components["schemas"]["GearList"] | null;
+            /**
+             * @description Whether the carriage is taken by a half-nut, which can be opened; without one the screw is always engaged.
+             * @default null
+             */
+            half_nut?: boolean | null;
             /**
              * @description Stable name of a stored lathe.
              * @default null
@@ -3097,6 +3122,8 @@ export interface components {
             speeds_rpm?: components["schemas"]["Speeds"] | null;
             /** @default null */
             spindle?: components["schemas"]["SpindleProfile"] | null;
+            /** @default null */
+            thread_axis?: components["schemas"]["ThreadAxis"] | null;
             /**
              * @description Tumbler positions.
              * @default null
@@ -4437,6 +4464,11 @@ export interface components {
          * @enum {string}
          */
         Post: "front" | "rear";
+        /**
+         * @description What turns the spindle.
+         * @enum {string}
+         */
+        Power: "motor" | "belt" | "treadle" | "hand";
         /** @description What went wrong, and where. */
         Problem: {
             /** @description The newer job, when what was sent is stale. */
@@ -4881,6 +4913,8 @@ export interface components {
             heights_mm?: number[] | null;
             /** @description What neither wires nor micrometer feel and a mate does, as pitch diameter, mm: of the lead's error over the nut, and of the flanks. */
             hidden_mm?: number[];
+            /** @description The kind of lathe it is cut on, where that is not the usual one. */
+            lathe?: components["schemas"]["LatheKind"];
             /**
              * Format: double
              * @description Lead, mm, where it is not the pitch.
@@ -5132,6 +5166,11 @@ export interface components {
             /** @description In one sentence. */
             says: string;
         };
+        /**
+         * @description How a lathe's screw takes hold of what it drives along the thread.
+         * @enum {string}
+         */
+        ScrewGrip: "half_nut" | "engaged" | "top_slide";
         /** @description The sizes of one series. */
         SeriesSizes: {
             /** @description What it is. */
@@ -5229,8 +5268,7 @@ export interface components {
             handle_to_tailstock: boolean;
             /** @description Whether the bit is fed in away from the operator. */
             infeed_away: boolean;
-            /** @description The most the binding limit allows. */
-            limit_rpm: components["schemas"]["Quantity"];
+            limit_rpm?: components["schemas"]["Quantity"] | null;
             /** @description Every limit there is here, the lowest first. */
             limits: components["schemas"]["SpeedCap"][];
             /** @description The whole chain from spindle to bit. */
@@ -5244,10 +5282,13 @@ export interface components {
             run_up_mm: components["schemas"]["Quantity"];
             /** @description All of it in one sentence. */
             says: string;
+            /** @description How the screw takes hold of what it drives. */
+            screw?: components["schemas"]["ScrewGrip"];
             /** @description Which limit binds. */
             speed_limit: components["schemas"]["SpeedLimit"];
-            /** @description Speed, one the lathe has. */
-            speed_rpm: components["schemas"]["Quantity"];
+            speed_rpm?: components["schemas"]["Quantity"] | null;
+            /** @description What turns it, where there is no speed. */
+            speed_says?: string | null;
             /** @description Spindle direction. */
             spindle: components["schemas"]["Spindle"];
             /** @description Room the carriage needs to stop in at that speed. */
@@ -5266,8 +5307,7 @@ export interface components {
             motion: components["schemas"]["Drawing"];
             /** @description From above. */
             picture: components["schemas"]["Drawing"];
-            /** @description The lathe's speeds against the limits. */
-            speeds: components["schemas"]["Drawing"];
+            speeds?: components["schemas"]["Drawing"] | null;
             /** @description Ways of setting it square. */
             square: components["schemas"]["School"][];
             /** @description The steps, in working order. */
@@ -5489,7 +5529,7 @@ export interface components {
          * @description Which of the limits binds the speed.
          * @enum {string}
          */
-        SpeedLimit: "cutting" | "stopping" | "balance" | "comfort" | "hand";
+        SpeedLimit: "cutting" | "stopping" | "balance" | "comfort" | "hand" | "cranked";
         /** @description Spindle speeds: a list of steps, or a stepless range. */
         Speeds: number[] | {
             /**
@@ -5764,6 +5804,11 @@ export interface components {
          * @enum {string}
          */
         Then: "measure";
+        /**
+         * @description What the screw drives along the thread.
+         * @enum {string}
+         */
+        ThreadAxis: "carriage" | "top_slide";
         /** @description The thread wanted: a callout, and what overrides it. */
         ThreadRequest: {
             /**

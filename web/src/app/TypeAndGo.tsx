@@ -30,8 +30,9 @@ const BY_DIAL = {
 };
 
 /** The gears' error, the lever, and whether they hang. */
-function underGears({ gearbox, error_text, fits }: TrainRow) {
-  const says = gearbox === 'direct' ? error_text : text('card-gearbox', { gearbox, error: error_text });
+function underGears({ drivers, gearbox, error_text, fits }: TrainRow) {
+  const says =
+    gearbox === 'direct' || drivers.length === 0 ? error_text : text('card-gearbox', { gearbox, error: error_text });
   return fits === false ? text('card-does-not-hang', { says }) : says;
 }
 
@@ -58,14 +59,16 @@ function Card({ plan, unit }: { plan: Plan; unit: 'mm' | 'in' }) {
             },
             hung && {
               says: text('card-gears'),
-              text: `${hung.drivers.join('·')} / ${hung.driven.join('·')}`,
+              text: hung.drivers.length ? `${hung.drivers.join('·')} / ${hung.driven.join('·')}` : hung.gearbox,
               under: underGears(hung),
             },
             {
-              says: text('card-half-nut'),
-              text: text(plan.setup.ending === 'dial' ? BY_DIAL[gears.dial.rule] : NUT[plan.setup.ending], {
-                n: gears.dial.every ?? '',
-              }),
+              says: text(plan.setup.screw ? 'card-half-nut.engaged' : 'card-half-nut'),
+              text: plan.setup.screw
+                ? text('card-nut-engaged')
+                : text(plan.setup.ending === 'dial' ? BY_DIAL[gears.dial.rule] : NUT[plan.setup.ending], {
+                    n: gears.dial.every ?? '',
+                  }),
               under: nutSays(plan),
             },
             {

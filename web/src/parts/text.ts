@@ -29,3 +29,6 @@ export function nutSays(plan: Plan): string {
   if (plan.setup.ending === 'dial') return plan.gears.dial.says;
   return plan.setup.endings.find(way => way.chosen)?.says ?? plan.gears.dial.says;
 }
+
+/** The speed as it is said; a crank has none. */
+export const speedSays = ({ setup }: Plan) => setup.speed_rpm?.text ?? setup.speed_says ?? '';

@@ -83,12 +83,19 @@ export function GearsLeaf({ open, ...props }: PartProps & { open: boolean }) {
   );
 }
 
+/** What is told where they cannot be changed. */
+const FIXED = 'fixed';
+
 function Drawer({ view, change, onClose }: PartProps) {
   const id = useId();
   const { profile } = view;
   const [groups, setGroups] = useState<Typed[]>(() => {
     const own = profile.gear_groups ?? [
-      { gears: profile.gears ?? [], joined: profile.joined ?? null, bound: profile.bound ?? null },
+      {
+        gears: profile.gears === FIXED ? [] : (profile.gears ?? []),
+        joined: profile.joined ?? null,
+        bound: profile.bound ?? null,
+      },
     ];
     return own.map(typedGroup);
   });
@@ -231,6 +238,23 @@ function Drawer({ view, change, onClose }: PartProps) {
         </a>
         <button type="button" className="act plain" onClick={() => setSheet(true)}>
           Read a sheet
+        </button>
+        <button
+          type="button"
+          className="act plain"
+          aria-pressed={profile.gears === FIXED}
+          disabled={change.isPending}
+          onClick={() =>
+            change.mutate(
+              {
+                says: 'the gears',
+                patch: { gears: FIXED, gear_groups: null, joined: null, bound: null, mounted: null },
+              },
+              { onSuccess: onClose, onError: error => setWrong({ '': inWords(error) }) },
+            )
+          }
+        >
+          They cannot be changed: levers alone
         </button>
       </div>
     </form>

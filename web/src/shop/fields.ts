@@ -54,6 +54,24 @@ export const FIELDS: Partial<Record<PartName, { title: string; how: string; fiel
         ],
       },
       { kind: 'length', at: 'leadscrew.diameter_mm', says: 'Across it' },
+      {
+        kind: 'choice',
+        at: 'half_nut',
+        says: 'It is taken hold of',
+        choices: [
+          { says: 'by a {half-nut}', value: true },
+          { says: 'always: there is no {half-nut}', value: false },
+        ],
+      },
+      {
+        kind: 'choice',
+        at: 'thread_axis',
+        says: 'It drives',
+        choices: [
+          { says: 'the {carriage}', value: 'carriage' },
+          { says: 'the {compound} alone', value: 'top_slide' },
+        ],
+      },
     ],
   },
   stud: {
@@ -157,6 +175,17 @@ export const FIELDS: Partial<Record<PartName, { title: string; how: string; fiel
           { says: 'screwed on', value: 'screwed' },
           { says: 'held by cams', value: 'cam_lock' },
           { says: 'bolted on', value: 'bolted' },
+        ],
+      },
+      {
+        kind: 'choice',
+        at: 'drive',
+        says: 'It is turned by',
+        choices: [
+          { says: 'a motor', value: 'motor' },
+          { says: 'a belt from overhead', value: 'belt' },
+          { says: 'a treadle', value: 'treadle' },
+          { says: 'hand alone', value: 'hand' },
         ],
       },
       yes('spindle.reverses', 'It reverses'),

@@ -56,7 +56,15 @@ pub fn ways(lathe: &Lathe, hung: &Hung<'_>, starts: u8, pitch: f64, voice: Voice
     if starts < 2 {
         return Vec::new();
     }
-    let mut list = vec![half_nut(lathe, hung, starts, voice), compound(lathe, starts, pitch, voice), gear_teeth(lathe, hung, starts, voice)];
+    let own = |has: bool, way: &dyn Fn() -> IndexWay| has.then(way);
+    let mut list: Vec<IndexWay> = [
+        own(lathe.half_nut(), &|| half_nut(lathe, hung, starts, voice)),
+        own(lathe.compound_feeds, &|| compound(lathe, starts, pitch, voice)),
+        own(!lathe.gears_fixed, &|| gear_teeth(lathe, hung, starts, voice)),
+    ]
+    .into_iter()
+    .flatten()
+    .collect();
     list.push(IndexWay { by: IndexBy::DriverPlate, says: say!(voice, "starts-by-plate", starts = &starts), serves: false, recommended: false, count: None });
     // What undoes nothing comes first: the half-nut is exact and quick, the compound needs no gear touched.
     if let Some(first) = list.iter_mut().find(|w| w.serves) {

@@ -85,6 +85,7 @@ impl Style {
         let swings = |angle: f64| (low..=high).contains(&angle) || (low..=high).contains(&-angle);
         let straight = thread.flanks.trailing.min(thread.flanks.leading) <= 0.5;
         match self {
+            Self::Flank | Self::ModifiedFlank | Self::Alternating if !lathe.compound_feeds => Some(say!(voice, "style-no-compound")),
             Self::Flank | Self::ModifiedFlank if straight => Some(say!(voice, "style-no-flank")),
             Self::Flank | Self::ModifiedFlank if !swings(self.angle(thread.flanks.trailing)) => {
                 Some(say!(voice, "style-no-swing", angle = plain_text(self.angle(thread.flanks.trailing), 1)))

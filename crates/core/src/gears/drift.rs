@@ -3,7 +3,7 @@
 use crate::outline::{Drawing, Point, Shape};
 use crate::say;
 use crate::voice::Voice;
-use yoke_gears::train::{TrainRow, counts};
+use yoke_gears::train::TrainRow;
 
 /// Trains drawn, the one hung among them.
 const DRAWN: usize = 4;
@@ -54,7 +54,7 @@ pub(super) fn chart(hung: Option<&TrainRow>, list: &[TrainRow], judged: &DriftBu
         // A line that leaves the field ends where it leaves it.
         let end = if slope * longest > top { top / slope } else { longest };
         let role = if hung.is_some() && i == 0 { "chart.hung" } else { "chart.line" };
-        let name = format!("{}/{}", counts(&row.drivers), counts(&row.driven));
+        let name = row.short();
         shapes.push(Shape::open(role, vec![at(0.0, 0.0), at(end, slope * end)]));
         ends.push((at(end, slope * end), format!("{name}: {}", row.error_text)));
         said.push(say!(voice, "drift-takes", name = &name, takes = voice.micro(slope * judged.engagement), over = voice.along(judged.engagement)));

@@ -230,7 +230,8 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &GearFacts, lathe: &Lathe, th
     let (trains_total, list) = search(lathe, &Table::of(lathe), &required, &wanted);
     let asked = facts.hang.as_ref().map(|h| chosen(lathe, &required, sense, h));
     let hung = asked.as_ref().or_else(|| list.first());
-    let answer = hung.map(|f| reengage(&f.ratio, lathe.dial.as_ref()));
+    // What never opens need not be found again.
+    let answer = hung.filter(|_| lathe.half_nut()).map(|f| reengage(&f.ratio, lathe.dial.as_ref()));
     let several: Vec<DialGear> = match (hung, &lathe.dial) {
         (Some(found), Some(dial)) if dial.teeth.len() > 1 => {
             each_gear(&found.ratio, dial).iter().filter_map(|a| Some(DialGear { teeth: a.teeth?, rule: a.rule, says: a.says_short(voice) })).collect()
@@ -248,7 +249,11 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &GearFacts, lathe: &Lathe, th
         every: answer.as_ref().and_then(|a| a.every),
         teeth: answer.as_ref().and_then(|a| a.teeth),
         marks: answer.as_ref().and_then(|a| a.marks),
-        says: answer.as_ref().map_or_else(|| say!(voice, "nut-no-train"), |a| a.says(voice, lathe.dial.is_some())),
+        says: match &answer {
+            Some(answer) => answer.says(voice, lathe.dial.is_some()),
+            None if hung.is_some() => say!(voice, "nut-always-engaged"),
+            None => say!(voice, "nut-no-train"),
+        },
         gears: several,
         drift_mm: None,
         drawing: face,
@@ -256,10 +261,10 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &GearFacts, lathe: &Lathe, th
     let room = room(sheet, thread);
     let told = hung.map(|f| tell(sheet, f, asked.is_some(), room, lathe, thread, direction.screw_with_spindle, watch));
     if hung.is_none() {
-        watch.push(no_train(facts, voice));
+        watch.push(no_train(facts, lathe, voice));
     }
-    watch.extend(hung.zip(sense).map(|(found, _)| tumbler_note(found, voice)));
-    let drawing = hung.map(|f| drawing::train(lathe, f, direction.screw_with_spindle, voice));
+    watch.extend(hung.zip(sense).map(|(found, sense)| tumbler_note(found, lathe, sense, voice)));
+    let drawing = hung.filter(|f| !f.train.drivers.is_empty()).map(|f| drawing::train(lathe, f, direction.screw_with_spindle, voice));
     let rows: Vec<TrainRow> = list.iter().map(|f| row(lathe, f, voice)).collect();
     let share = if thread.alpha_deg <= 0.0 { 1.0 } else { 1.0 / thread.alpha_deg.to_radians().tan() };
     let judged = DriftBudget { engagement: thread.engagement, room: room.value, share };
@@ -277,18 +282,26 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &GearFacts, lathe: &Lathe, th
 }
 
 /// No train was found, perhaps for what was asked of it.
-fn no_train(facts: &GearFacts, voice: Voice) -> Watch {
+fn no_train(facts: &GearFacts, lathe: &Lathe, voice: Voice) -> Watch {
     let filtered = facts.max_error.is_some() || facts.gearbox.is_some() || facts.keep.is_some() || facts.max_changes.is_some();
-    let text = if filtered { say!(voice, "gears-none-passes") } else { say!(voice, "gears-none-made") };
+    let text = match (filtered, lathe.gears_fixed) {
+        (true, _) => say!(voice, "gears-none-passes"),
+        (_, true) => say!(voice, "gears-levers-only"),
+        _ => say!(voice, "gears-none-made"),
+    };
     Watch::new(Level::Danger, Code::TrainUnfit, "gears", text)
 }
 
 /// What to mind where the tumbler does not choose the way the leadscrew turns.
-fn tumbler_note(found: &Found, voice: Voice) -> Watch {
+fn tumbler_note(found: &Found, lathe: &Lathe, sense: Sense, voice: Voice) -> Watch {
+    let tumbler = if lathe.tumbler == Some([false; 2]) { "none" } else { "lacks" };
+    let meshes = found.fit.meshes.len().max(if found.fit.by_geometry { 0 } else { 2 });
     let (level, text) = if found.fit.by_geometry && found.fit.hangs {
-        (Level::Note, say!(voice, "gears-idlers-choose"))
+        (Level::Note, say!(voice, "gears-idlers-choose", tumbler = tumbler))
+    } else if !found.fit.by_geometry && meshes.is_multiple_of(2) == (sense == Sense::With) {
+        (Level::Note, say!(voice, "gears-meshes-choose", meshes = meshes, tumbler = tumbler))
     } else {
-        (Level::Danger, say!(voice, "gears-tumbler-lacks"))
+        (Level::Danger, say!(voice, "gears-tumbler-lacks", tumbler = tumbler))
     };
     Watch::new(level, Code::WrongHand, "gears", text)
 }
@@ -325,7 +338,7 @@ pub(crate) fn drift(sheet: &mut Worksheet, gears: &mut GearsSection, lathe: &Lat
 /// spindle through an even count of meshes, as its plate assumes.
 fn sense_needed(lathe: &Lathe, direction: &Direction) -> Option<Sense> {
     let with = direction.screw_with_spindle;
-    let [right, left] = lathe.tumbler?;
+    let [right, left] = lathe.tumbler.filter(|_| !lathe.gears_fixed)?;
     match (right, left) {
         (true, true) => None,
         (_, false) => Some(if with { Sense::With } else { Sense::Against }),

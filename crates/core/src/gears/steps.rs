@@ -6,12 +6,21 @@ use crate::say;
 use crate::voice::Voice;
 use yoke_gears::search::Found;
 
+/// Where the gears cannot be changed nothing is opened, and nothing is isolated: levers are moved with the spindle still.
+fn by_levers(lathe: &Lathe, found: &Found, voice: Voice) -> Vec<String> {
+    let lever = lathe.gearbox.get(found.train.gearbox).map_or("", |p| p.name.as_str());
+    vec![say!(voice, "hang-levers", lever = lever), say!(voice, "hang-levers-home")]
+}
+
 /// A slip of thin paper folded, mm.
 const PAPER_MM: f64 = 0.1;
 
 /// The steps, inner and outer gear of each stud named. `with_spindle` says whether the leadscrew is to turn the way the
 /// spindle does.
 pub(super) fn steps(lathe: &Lathe, found: &Found, with_spindle: bool, voice: Voice) -> Vec<String> {
+    if lathe.gears_fixed {
+        return by_levers(lathe, found, voice);
+    }
     let mut steps = vec![say!(voice, "hang-isolate")];
     let meshes = &found.fit.meshes;
     if let Some(first) = meshes.first() {

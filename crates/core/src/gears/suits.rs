@@ -31,7 +31,8 @@ const OFFERED: usize = 5;
 /// Leadscrew turns per spindle turn of the train mounted, with each lever position.
 fn mounted(lathe: &Lathe) -> Vec<(Ratio, &str)> {
     let product = |teeth: &[u16]| teeth.iter().fold(Ratio::from_integer(1), |p, t| p * Ratio::from_integer(i128::from(*t)));
-    if lathe.mounted.drivers.is_empty() || lathe.mounted.driven.is_empty() {
+    // Gears that cannot be changed are always on.
+    if !lathe.gears_fixed && (lathe.mounted.drivers.is_empty() || lathe.mounted.driven.is_empty()) {
         return Vec::new();
     }
     let train = product(&lathe.mounted.drivers) / product(&lathe.mounted.driven) * lathe.fixed;
@@ -42,7 +43,7 @@ fn mounted(lathe: &Lathe) -> Vec<(Ratio, &str)> {
 fn saved(lathe: &Lathe, mounted: &[(Ratio, &str)], lead: Ratio) -> (Option<String>, bool) {
     let turns = lead / lathe.leadscrew;
     let lever = mounted.iter().find(|(ratio, _)| *ratio == turns).map(|(_, name)| (*name).to_owned());
-    (lever, reengage(&turns, None).rule == DialRule::AnyPosition)
+    (lever, lathe.half_nut() && reengage(&turns, None).rule == DialRule::AnyPosition)
 }
 
 /// Near sizes that save a gear change or the dial where the one asked for does not, best first.

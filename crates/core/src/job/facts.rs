@@ -1,5 +1,6 @@
 //! Settling a request into facts: defaults filled in and named, every fault noted.
 
+use super::built;
 use super::defaults::{LENGTH_DIAMETERS, SPECIAL_ANGLE_DEG, SPRING_PASSES, TRAINS_LISTED};
 use super::kit::Kit;
 use super::lathe::{Lathe, assumed_lathe};
@@ -193,6 +194,10 @@ pub fn settle(request: &PlanRequest, stored: Option<&LatheProfile>, mut faults: 
     let pad = pad::settle(&mut fed, &mut c);
     let request = &fed;
     let lathe = settle_lathe(request, stored, &mut c);
+    // From here on no sentence speaks of what this lathe has not.
+    let voice = Voice { lathe: lathe.kind(), ..voice };
+    c.voice = voice;
+    built::check(request, &lathe, &mut c);
     if let Some(Err(wrong)) = request.sample.as_ref().map(|s| Sample::check(s, Vec::new(), voice)) {
         c.faults.extend(wrong.into_iter().map(|f| Fault::new(format!("/sample{}", f.pointer), f.detail)));
     }
@@ -446,7 +451,11 @@ fn settle_gears(request: &PlanRequest, lathe: &Lathe, c: &mut Checker) -> GearFa
     let hang = asked.hang.as_ref().map(|h| {
         let before = c.faults.len();
         let train = train(&h.drivers, &h.driven, "/gears/hang", c);
-        if c.faults.len() == before && (train.drivers.len() != train.driven.len() || !(1..=3).contains(&train.drivers.len())) {
+        if lathe.gears_fixed {
+            if !(train.drivers.is_empty() && train.driven.is_empty()) {
+                c.fault("/gears/hang", sentence!("fact-gears-fixed-lever", lathe = lathe.name));
+            }
+        } else if c.faults.len() == before && (train.drivers.len() != train.driven.len() || !(1..=3).contains(&train.drivers.len())) {
             c.fault("/gears/hang", sentence!("fact-train-many-driven-gears-drivers"));
         }
         position(h.gearbox.as_ref(), lathe, "/gears/hang/gearbox", c);

@@ -3,15 +3,16 @@
 use super::defaults::{COAST_AT_RPM, COAST_TURNS, LEADSCREW_TPI, READOUT_MM, SHAFT_RADIUS_MM, STUDS};
 use super::drawer;
 use super::profile::{
-    ArmProfile, CarriageStop, Chuck, DialProfile, GearGroup, LatheProfile, LeadscrewProfile, OneOrMany, Post, Reads, ScaleZero, SlideProfile, Speeds,
-    SpindleProfile, Tumbler,
+    ArmProfile, CarriageStop, Chuck, DialProfile, GearGroup, LatheProfile, LeadscrewProfile, OneOrMany, Post, Power, Reads, ScaleZero, SlideProfile, Speeds,
+    SpindleProfile, ThreadAxis, Tumbler,
 };
+use super::written::{GearList, PlateRequest};
 use crate::direction::Hand;
 use crate::faults::{Assumption, Checker, Fault};
 use crate::job::{Arm, Dial, Drive, Gear, Mounted};
 use crate::quantity::{Exact, LengthUnit, MM_PER_INCH, Ratio, pitch_of_tpi, real, short_text};
 use crate::sentence;
-use crate::voice::Voice;
+use crate::voice::{LatheKind, ScrewGrip, Voice};
 use num_traits::Zero;
 use yoke_gears::GearboxPosition;
 
@@ -65,6 +66,32 @@ pub struct Lathe {
     pub readout: Option<Readout>,
     /// Diameter of the leadscrew, mm, when told: how big a lathe it is.
     pub screw_mm: Option<f64>,
+    /// What turns the spindle.
+    pub power: Power,
+    /// How the screw takes hold of what it drives.
+    pub grip: ScrewGrip,
+    /// Whether there is a compound that depth or a side-step can be set on.
+    pub compound_feeds: bool,
+}
+
+impl Lathe {
+    /// Whether the spindle is turned by hand and nothing else.
+    #[must_use]
+    pub fn cranked(&self) -> bool {
+        self.power == Power::Hand
+    }
+
+    /// What its sentences hang on.
+    #[must_use]
+    pub fn kind(&self) -> LatheKind {
+        LatheKind { screw: self.grip, cranked: self.cranked(), gears_fixed: self.gears_fixed }
+    }
+
+    /// Whether there is a half-nut to open.
+    #[must_use]
+    pub fn half_nut(&self) -> bool {
+        self.grip == ScrewGrip::HalfNut
+    }
 }
 
 /// What is asked of the drive alone is asked of the lathe.
@@ -108,12 +135,14 @@ impl LatheProfile {
     /// Checks the profile, noting every faulty field under `at`; faults aside, what is returned is
     /// usable.
     pub(crate) fn check(&self, at: &str, c: &mut Checker) -> Lathe {
+        self.check_none(at, c);
         let screw = self.leadscrew.clone().unwrap_or_default();
         let metric_screw = screw.pitch_mm.is_some();
         let (leadscrew, leadscrew_text) = leadscrew(&screw, at, c);
-        let (modules, gears) = self.check_gears(at, c);
+        let gears_fixed = self.gears_fixed(at, c);
+        let (modules, gears) = if gears_fixed { (Vec::new(), Vec::new()) } else { self.check_gears(at, c) };
         let fixed = self.fixed_ratio.map_or_else(|| Ratio::new(1, 1), |r| c.ratio(&r, &format!("{at}/fixed_ratio")));
-        let gearbox = self.check_gearbox(&(fixed * leadscrew), at, c);
+        let gearbox = self.check_gearbox(&(fixed * leadscrew), gears_fixed, at, c);
         let cross_slide = self.cross_slide.clone().unwrap_or_default().check(metric_screw, &format!("{at}/cross_slide"), c);
         let readout = self.readout.as_ref().map(|told| Readout {
             unit: told.unit.unwrap_or(cross_slide.unit),
@@ -125,10 +154,13 @@ impl LatheProfile {
         let teeth = |list: &Option<Vec<i64>>, name: &str, c: &mut Checker| c.teeth(list.as_deref().unwrap_or_default(), &format!("{at}/mounted/{name}"));
         let mounted = Mounted { drivers: teeth(&mounted.drivers, "drivers", c), driven: teeth(&mounted.driven, "driven", c) };
         let spindle = self.spindle.clone().unwrap_or_default();
-        let max_compounds = self.max_compounds.unwrap_or(1);
+        let max_compounds = self.max_compounds.unwrap_or(if self.none.has("max_compounds") { 0 } else { 1 });
         c.within(max_compounds as f64, 0.0, 2.0, &format!("{at}/max_compounds"), "compound studs");
+        let grip = self.check_grip(at, c);
+        let power = self.drive.unwrap_or_default();
         let speeds = self.check_speeds(at, c);
-        let coast = coast(&spindle, &speeds, &format!("{at}/spindle"), c);
+        // Turned by hand it stops where the hand does.
+        let coast = if power == Power::Hand { [0.0, COAST_AT_RPM] } else { coast(&spindle, &speeds, &format!("{at}/spindle"), c) };
         Lathe {
             name: self.name.clone().or_else(|| self.id.clone()).unwrap_or_else(|| "your lathe".into()),
             drive: Drive {
@@ -136,31 +168,82 @@ impl LatheProfile {
                 leadscrew_hand: screw.hand.unwrap_or(Hand::Right),
                 modules,
                 gears,
+                gears_fixed,
                 gearbox,
                 fixed,
                 mounted,
                 max_compounds: u8::try_from(max_compounds.clamp(0, 2)).unwrap_or(1),
-                tumbler: self.tumbler.as_ref().map(|t| [Tumbler::Right, Tumbler::Left].map(|w| t.contains(&w))),
+                tumbler: match &self.tumbler {
+                    Some(places) => Some([Tumbler::Right, Tumbler::Left].map(|way| places.contains(&way))),
+                    None => self.none.has("tumbler").then_some([false; 2]),
+                },
                 arm: self.arm.as_ref().and_then(|a| a.check(&format!("{at}/arm"), c)),
-                dial: self.dial.as_ref().and_then(|d| d.check(&format!("{at}/dial"), c)),
+                // What counts leadscrew pitches serves nothing where no nut opens.
+                dial: self.dial.as_ref().and_then(|d| d.check(&format!("{at}/dial"), c)).filter(|_| grip == ScrewGrip::HalfNut),
             },
             leadscrew_text,
             cross_slide,
             compound: self.compound.clone().unwrap_or_default().check(metric_screw, &format!("{at}/compound"), c),
             speeds,
             chuck: spindle.chuck.unwrap_or(Chuck::CamLock),
-            reverses: spindle.reverses.unwrap_or(true),
+            // A treadle keeps one way, a crank goes either.
+            reverses: spindle.reverses.unwrap_or(power != Power::Treadle && !spindle.none.has("reverses")),
             quick_stop: spindle.clutch.unwrap_or(false) || spindle.brake.unwrap_or(false),
             coast,
             rear_post: self.post == Some(Post::Rear),
             carriage_stop: self.carriage_stop.unwrap_or_default(),
             readout,
             screw_mm: c.sound(screw.diameter_mm, 3.0, 200.0, &format!("{at}/leadscrew/diameter_mm"), "mm"),
+            power,
+            grip,
+            compound_feeds: self.thread_axis != Some(ThreadAxis::TopSlide) && !self.none.has("compound"),
+        }
+    }
+
+    /// What no lathe that threads is without, said to be none of.
+    fn check_none(&self, at: &str, c: &mut Checker) {
+        for field in self.none.fields() {
+            let wanted = match field {
+                "leadscrew" | "cross_slide" | "spindle" | "post" => true,
+                "speeds_rpm" => self.drive != Some(Power::Hand),
+                _ => false,
+            };
+            if wanted {
+                c.fault(format!("{at}/{field}"), sentence!("fact-lathe-has-one"));
+            }
+        }
+    }
+
+    /// Whether the gears cannot be changed: the levers alone choose the pitch, and no gears are owned or hung.
+    fn gears_fixed(&self, at: &str, c: &mut Checker) -> bool {
+        let none = ["gears", "gear_groups"].iter().any(|field| self.none.has(field)) && self.gears.is_none() && self.gear_groups.is_none();
+        let fixed = none || self.gears.as_ref().is_some_and(GearList::is_fixed);
+        if fixed {
+            let told = [("gear_groups", self.gear_groups.is_some()), ("joined", self.joined.is_some()), ("bound", self.bound.is_some())];
+            let mounted = self.mounted.as_ref().is_some_and(|m| m.drivers.iter().chain(&m.driven).any(|list| !list.is_empty()));
+            for (field, _) in told.into_iter().chain([("mounted", mounted)]).filter(|(_, told)| *told) {
+                c.fault(format!("{at}/{field}"), sentence!("fact-gears-fixed-none-hung"));
+            }
+        }
+        fixed
+    }
+
+    /// How the screw takes hold: a slide screw always does, a carriage by its half-nut unless there is none.
+    fn check_grip(&self, at: &str, c: &mut Checker) -> ScrewGrip {
+        let has_none = self.half_nut == Some(false) || self.none.has("half_nut");
+        match self.thread_axis.unwrap_or_default() {
+            ThreadAxis::TopSlide if self.half_nut == Some(true) => {
+                c.fault(format!("{at}/half_nut"), sentence!("fact-slide-screw-no-nut"));
+                ScrewGrip::TopSlide
+            }
+            ThreadAxis::TopSlide => ScrewGrip::TopSlide,
+            ThreadAxis::Carriage if has_none => ScrewGrip::Engaged,
+            ThreadAxis::Carriage => ScrewGrip::HalfNut,
         }
     }
 
     /// The lever positions, told by their ratios or by the plate; without a gearbox there is one, straight through.
-    fn check_gearbox(&self, straight_through: &Ratio, at: &str, c: &mut Checker) -> Vec<GearboxPosition> {
+    fn check_gearbox(&self, straight_through: &Ratio, gears_fixed: bool, at: &str, c: &mut Checker) -> Vec<GearboxPosition> {
         let direct = || vec![GearboxPosition { name: "direct".into(), ratio: Exact(Ratio::new(1, 1)) }];
         let list = match (&self.gearbox, &self.plate) {
             (Some(_), Some(_)) => {
@@ -168,6 +251,9 @@ impl LatheProfile {
                 return direct();
             }
             (None, Some(plate)) => {
+                // Gears that are never changed are in what the plate prints.
+                let whole = PlateRequest { gears: None, row_gears: Vec::new(), ..plate.clone() };
+                let plate = if gears_fixed { &whole } else { plate };
                 let read = plate.settle(straight_through, &format!("{at}/plate"), c);
                 for misread in &read.misread {
                     c.assume(format!("{at}/plate/cells/{}/{}", misread.row, misread.column), sentence!("fact-left-out-gearbox", says = misread.says));

@@ -1,6 +1,7 @@
 //! The facts of a job: what was asked, what the lathe and kit are, what was assumed, and every field
 //! error at once.
 
+mod built;
 mod choices;
 pub mod defaults;
 mod drawer;
@@ -28,8 +29,8 @@ pub use mouth::{Parallel, ParallelRequest, RegisterFacts, RegisterFit, RegisterR
 pub use plain::{PlainFacts, PlainKind, PlainRequest};
 pub use plate::{Misread, PlateRead};
 pub use profile::{
-    ArmProfile, BoundGears, CarriageStop, Chuck, DialProfile, GearGroup, LatheProfile, LeadscrewProfile, MountedProfile, OneOrMany, Post, ReadoutProfile,
-    Reads, ScaleZero, SlideProfile, Speeds, SpindleProfile, Tumbler,
+    ArmProfile, BoundGears, CarriageStop, Chuck, DialProfile, GearGroup, LatheProfile, LeadscrewProfile, MountedProfile, OneOrMany, Post, Power,
+    ReadoutProfile, Reads, ScaleZero, SlideProfile, Speeds, SpindleProfile, ThreadAxis, Tumbler, Without,
 };
 pub use request::{
     BitRequest, BlankRequest, CutRequest, GaugeRequest, GearsRequest, HangRequest, IndicatorRequest, LeadCorrection, MateRequest, PlanRequest, Proof,

@@ -4,7 +4,7 @@ use crate::direction::Hand;
 use crate::job::written::{GearList, PlateRequest};
 use crate::job::{GearboxPosition, Place};
 use crate::quantity::{Exact, LengthUnit};
-use serde::{Deserialize, Serialize};
+use serde::{Deserialize, Deserializer, Serialize};
 
 /// One number, or several.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
@@ -53,19 +53,70 @@ impl Speeds {
     }
 }
 
+/// The fields of a profile its owner said there is none of: `null` in JSON, where what is not told is left out.
+#[derive(Debug, Clone, Default, PartialEq, Eq)]
+pub struct Without(Vec<&'static str>);
+
+impl Without {
+    /// Whether there is none of it.
+    #[must_use]
+    pub fn has(&self, field: &str) -> bool {
+        self.0.contains(&field)
+    }
+
+    /// The fields there are none of.
+    pub fn fields(&self) -> impl Iterator<Item = &'static str> + '_ {
+        self.0.iter().copied()
+    }
+}
+
+/// Reads a field that stands there: `null` is none of it.
+fn told<'de, D: Deserializer<'de>, T: Deserialize<'de>>(from: D) -> Result<Option<Option<T>>, D::Error> {
+    Option::deserialize(from).map(Some)
+}
+
 macro_rules! profile {
-    ($(#[$doc:meta])* $name:ident { $($(#[$field_doc:meta])* $field:ident: $type:ty,)* }) => {
+    ($(#[$doc:meta])* $name:ident as $told:ident, $as:literal { $($(#[$field_doc:meta])* $field:ident: $type:ty,)* }) => {
         $(#[$doc])*
         #[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
-        #[serde(default, deny_unknown_fields)]
+        #[serde(default, deny_unknown_fields, from = $as, into = $as)]
         #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-        pub struct $name { $($(#[$field_doc])* #[serde(skip_serializing_if = "Option::is_none")] pub $field: Option<$type>,)* }
+        pub struct $name {
+            $($(#[$field_doc])* #[serde(skip_serializing_if = "Option::is_none")] pub $field: Option<$type>,)*
+            /// What there is none of.
+            #[serde(skip)]
+            pub none: Without,
+        }
+
+        /// As it is written: what is left out told apart from what there is none of.
+        #[derive(Default, Serialize, Deserialize)]
+        #[serde(default, deny_unknown_fields, expecting = "its fields by their names are wanted")]
+        struct $told {
+            $(#[serde(deserialize_with = "told", skip_serializing_if = "Option::is_none")] $field: Option<Option<$type>>,)*
+        }
+
+        impl From<$told> for $name {
+            fn from(told: $told) -> Self {
+                let none = [$((stringify!($field), matches!(told.$field, Some(None)))),*];
+                Self {
+                    $($field: told.$field.flatten(),)*
+                    none: Without(none.into_iter().filter(|(_, none)| *none).map(|(field, _)| field).collect()),
+                }
+            }
+        }
+
+        impl From<$name> for $told {
+            fn from(profile: $name) -> Self {
+                let none = profile.none;
+                Self { $($field: profile.$field.map(Some).or_else(|| none.has(stringify!($field)).then_some(None)),)* }
+            }
+        }
     };
 }
 
 profile!(
     /// A lathe as its owner describes it. Everything has a default.
-    LatheProfile {
+    LatheProfile as LatheTold, "LatheTold" {
         /// Stable name of a stored lathe.
         id: String,
         /// What it is called.
@@ -73,7 +124,7 @@ profile!(
         /// The leadscrew.
         leadscrew: LeadscrewProfile,
         /// Gears owned, all of one pitch: tooth counts, repeats included; a text such as `20-65/5, 2x40` is read as a
-        /// range and a pair.
+        /// range and a pair. `fixed` where they cannot be changed and the levers alone choose the pitch.
         gears: GearList,
         /// Gears of that list joined as one piece.
         joined: Vec<Vec<i64>>,
@@ -111,11 +162,17 @@ profile!(
         carriage_stop: CarriageStop,
         /// A digital readout.
         readout: ReadoutProfile,
+        /// What turns the spindle.
+        drive: Power,
+        /// Whether the carriage is taken by a half-nut, which can be opened; without one the screw is always engaged.
+        half_nut: bool,
+        /// What the screw drives along the thread: the carriage, or the top slide of a small lathe, which then carries no depth.
+        thread_axis: ThreadAxis,
     }
 );
 profile!(
     /// A digital readout: which slides it reads, and how.
-    ReadoutProfile {
+    ReadoutProfile as ReadoutTold, "ReadoutTold" {
         /// The unit it shows; left out, the cross-slide's.
         unit: LengthUnit,
         /// Its last place, mm.
@@ -130,7 +187,7 @@ profile!(
 );
 profile!(
     /// The leadscrew: give `tpi` or `pitch_mm`.
-    LeadscrewProfile {
+    LeadscrewProfile as LeadscrewTold, "LeadscrewTold" {
         /// Threads per inch.
         tpi: Exact,
         /// Pitch in mm.
@@ -143,7 +200,7 @@ profile!(
 );
 profile!(
     /// Gears of one module (or DP) and pressure angle, which mesh with each other.
-    GearGroup {
+    GearGroup as GroupTold, "GroupTold" {
         /// Module.
         module_mm: f64,
         /// Diametral pitch.
@@ -171,7 +228,7 @@ pub struct BoundGears {
 }
 profile!(
     /// A train by its teeth.
-    MountedProfile {
+    MountedProfile as MountedTold, "MountedTold" {
         /// Drivers, spindle end first.
         drivers: Vec<i64>,
         /// Driven gears, spindle end first.
@@ -180,7 +237,7 @@ profile!(
 );
 profile!(
     /// The change-gear arm, which swings about the leadscrew.
-    ArmProfile {
+    ArmProfile as ArmTold, "ArmTold" {
         /// Distance from the spindle stud to the leadscrew.
         stud_to_leadscrew_mm: f64,
         /// Nearest and farthest a stud can stand from the leadscrew.
@@ -193,7 +250,7 @@ profile!(
 );
 profile!(
     /// The threading dial.
-    DialProfile {
+    DialProfile as DialTold, "DialTold" {
         /// Teeth of the dial gear, or of each owned.
         teeth: OneOrMany,
         /// Marks on its face.
@@ -202,7 +259,7 @@ profile!(
 );
 profile!(
     /// A slide and its dial.
-    SlideProfile {
+    SlideProfile as SlideTold, "SlideTold" {
         /// Unit of the dial.
         unit: LengthUnit,
         /// One division, in that unit.
@@ -221,7 +278,7 @@ profile!(
 );
 profile!(
     /// The spindle.
-    SpindleProfile {
+    SpindleProfile as SpindleTold, "SpindleTold" {
         /// How the chuck is held: `screwed`, `cam_lock` or `bolted`.
         chuck: Chuck,
         /// Whether it reverses.
@@ -308,4 +365,32 @@ pub enum Chuck {
     CamLock,
     /// Bolted on.
     Bolted,
+}
+
+/// What turns the spindle.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Power {
+    /// A motor.
+    #[default]
+    Motor,
+    /// A belt from a shaft overhead, crossed to reverse.
+    Belt,
+    /// The foot.
+    Treadle,
+    /// A crank or handwheel, and nothing else.
+    Hand,
+}
+
+/// What the screw drives along the thread.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum ThreadAxis {
+    /// The carriage, by its half-nut.
+    #[default]
+    Carriage,
+    /// The top slide, by its own screw.
+    TopSlide,
 }

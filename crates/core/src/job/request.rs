@@ -65,7 +65,7 @@ impl PlanRequest {
     /// What the plan is spoken in.
     #[must_use]
     pub fn voice(&self) -> Voice {
-        Voice { unit: self.unit.unwrap_or_default(), words: self.words, stands: self.stands.unwrap_or_default() }
+        Voice { unit: self.unit.unwrap_or_default(), words: self.words, stands: self.stands.unwrap_or_default(), ..Voice::default() }
     }
 
     /// The same request, its plan spoken in this voice.

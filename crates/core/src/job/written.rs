@@ -15,6 +15,17 @@ pub enum GearList {
     Text(String),
 }
 
+impl GearList {
+    /// What is written where the gears cannot be changed.
+    const FIXED: &str = "fixed";
+
+    /// Whether they cannot be changed.
+    #[must_use]
+    pub fn is_fixed(&self) -> bool {
+        matches!(self, Self::Text(text) if text.trim().eq_ignore_ascii_case(Self::FIXED))
+    }
+}
+
 /// Read by hand so that a wrong entry is named by its place in the list.
 impl<'de> Deserialize<'de> for GearList {
     fn deserialize<D: Deserializer<'de>>(deserializer: D) -> Result<Self, D::Error> {
@@ -23,7 +34,7 @@ impl<'de> Deserialize<'de> for GearList {
             type Value = GearList;
 
             fn expecting(&self, f: &mut std::fmt::Formatter<'_>) -> std::fmt::Result {
-                f.write_str("tooth counts such as [24, 28, \"30-60/5\"], or one text such as \"24, 28, 30-60/5, 2x40\"")
+                f.write_str("tooth counts such as [24, 28, \"30-60/5\"], one text such as \"24, 28, 30-60/5, 2x40\", or \"fixed\" where they cannot be changed")
             }
 
             fn visit_str<E>(self, text: &str) -> Result<GearList, E> {

@@ -175,6 +175,7 @@ pub(crate) fn standing(acts: &[Act]) -> Vec<&Act> {
 /// once.
 #[must_use]
 pub fn fold(plan: &RunPlan, acts: &[Act], voice: Voice) -> RunState {
+    let voice = plan.voiced(voice);
     let standing = standing(acts);
     let mut run = Run {
         plan: plan.said_in(voice.words),

@@ -59,6 +59,7 @@ pub(super) fn frozen(job: &Job, kit: &Kit, r: &Reckoned<'_>, voice: Voice) -> Ru
         spring: job.gauge.spring.map(|s| [s.share, s.doubt / 2.0]),
         // Before a coating no other class's limits are to be compared with these.
         classes: if job.thread.coating_mm > 0.0 { Vec::new() } else { wider_classes(job, r.thread) },
+        lathe: voice.lathe,
     }
 }
 

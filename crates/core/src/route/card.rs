@@ -4,6 +4,7 @@ use super::propose::held;
 use super::{Member, OpKind, Operation};
 use crate::blank::BlankSection;
 use crate::cut::{SlideName, counted};
+use crate::job::defaults::CRANKED_RPM;
 use crate::job::{Holding, Job, Support};
 use crate::plan::Plan;
 use crate::quantity::{degrees_text, plain_text};
@@ -49,10 +50,18 @@ const STOCK_MM: f64 = 2.0;
 const FACING_MM: f64 = 1.0;
 
 impl Member<'_> {
+    /// That speed as it is said: a crank has none.
+    fn speed(&self, diameter_mm: f64, share: f64) -> CardLine {
+        let voice = self.plan.voice;
+        let says =
+            if self.lathe.cranked() { say!(voice, "speed-cranked") } else { say!(voice, "speed-rpm", rpm = plain_text(self.rpm(diameter_mm, share), 0)) };
+        words(say!(voice, "line-of-speed"), says)
+    }
+
     /// Spindle speed for work of this diameter, mm, at a share of the turning speed.
     fn rpm(&self, diameter_mm: f64, share: f64) -> f64 {
         let surface = self.facts.blank.material.hss_m_per_min * TURNING_TIMES * share;
-        self.lathe.speeds.under(surface * 1000.0 / (PI * diameter_mm.max(0.5)))
+        if self.lathe.cranked() { CRANKED_RPM } else { self.lathe.speeds.under(surface * 1000.0 / (PI * diameter_mm.max(0.5))) }
     }
 
     fn blank_mm(&self) -> f64 {
@@ -65,7 +74,7 @@ impl Member<'_> {
 pub fn bench(member: &Member<'_>, kind: OpKind, voice: Voice) -> Vec<CardLine> {
     let (plan, facts) = (member.plan, member.facts);
     let blank = &plan.blank;
-    let speed = |share| words(say!(voice, "line-of-speed"), say!(voice, "speed-rpm", rpm = plain_text(member.rpm(member.blank_mm(), share), 0)));
+    let speed = |share| member.speed(member.blank_mm(), share);
     let internal = plan.thread.side == Side::Internal;
     match kind {
         OpKind::Saw => saw(plan, facts, voice),
@@ -138,7 +147,7 @@ fn drill(member: &Member<'_>) -> Vec<CardLine> {
         .bore
         .iter()
         .flat_map(|b| {
-            let rpm = words(say!(voice, "line-of-speed"), say!(voice, "speed-rpm", rpm = plain_text(member.rpm(blank.aim_mm.value, 1.0), 0)));
+            let rpm = member.speed(blank.aim_mm.value, 1.0);
             b.drill_mm
                 .iter()
                 .map(|d| number(say!(voice, "line-of-drill"), d))
@@ -197,6 +206,9 @@ pub(crate) fn thread_card(member: &Member<'_>) -> ThreadCard {
     let (plan, voice) = (member.plan, member.plan.voice);
     let gears = plan.gears.hung.as_ref().map(|hung| {
         let (drivers, driven) = (counts(&hung.train.drivers), counts(&hung.train.driven));
+        if drivers.is_empty() {
+            return words(say!(voice, "line-of-levers"), hung.train.gearbox.clone());
+        }
         words(
             say!(voice, "line-of-gears-drivers-driven"),
             if hung.train.gearbox == "direct" {
@@ -221,7 +233,7 @@ pub(crate) fn thread_card(member: &Member<'_>) -> ThreadCard {
         gears,
         half_nut: words(say!(voice, "line-half-nut"), plan.nut_says()),
         bit: words(say!(voice, "line-of-bit"), plan.bit.says.clone()),
-        speed: number(say!(voice, "line-of-speed"), &plan.setup.speed_rpm),
+        speed: words(say!(voice, "line-of-speed"), plan.setup.speed_text().to_owned()),
         way: words(say!(voice, "line-of-way"), plan.setup.says.clone()),
         compound: (plan.cut.dial.slide == SlideName::Compound).then(|| words(say!(voice, "line-of-compound"), plan.cut.scale.clone())),
         depth,

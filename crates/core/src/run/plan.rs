@@ -5,7 +5,7 @@ use crate::cut::{DepthDial, PassKind, Then};
 use crate::say;
 use crate::setup::CyclePhase;
 use crate::thread::{Flanks, RunMate, Side, flat_of_radius};
-use crate::voice::Voice;
+use crate::voice::{LatheKind, Voice};
 use crate::words::Vocabulary;
 use serde::{Deserialize, Serialize};
 
@@ -160,6 +160,9 @@ pub struct RunPlan {
     /// Classes whose limits reach past these.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
     pub classes: Vec<RunClass>,
+    /// The kind of lathe it is cut on, where that is not the usual one.
+    #[serde(default, skip_serializing_if = "LatheKind::is_usual")]
+    pub lathe: LatheKind,
 }
 
 /// How far another form bit that was not measured may be from the last, as shares of its flat. House values.
@@ -171,6 +174,12 @@ const WIDEST: f64 = 0.6;
 const TOUCH_MM: f64 = 0.1;
 
 impl RunPlan {
+    /// The voice, speaking of the lathe it is cut on.
+    #[must_use]
+    pub const fn voiced(&self, voice: Voice) -> Voice {
+        Voice { lathe: self.lathe, ..voice }
+    }
+
     /// The same run, its settings said in these words.
     #[must_use]
     pub fn said_in(&self, words: Vocabulary) -> Self {

@@ -94,7 +94,7 @@ pub(crate) fn cycle(setup: &SetupSection, side: Side, dial: &DialSection, voice:
 /// How the thread is picked up again after it was lost.
 pub(crate) fn pick_up(setup: &SetupSection, voice: Voice) -> Vec<String> {
     let take_up = say!(voice, "pick-up-take-up", carriage = setup.carriage.word());
-    let mut steps = vec![take_up, say!(voice, "pick-up-tip"), say!(voice, "pick-up-follow")];
+    let mut steps = vec![take_up, if setup.compound_feeds { say!(voice, "pick-up-tip") } else { say!(voice, "pick-up-mesh") }, say!(voice, "pick-up-follow")];
     if setup.ending == Ending::Dial {
         steps.push(say!(voice, "pick-up-new-mark"));
     }

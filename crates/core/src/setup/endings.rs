@@ -57,10 +57,13 @@ impl EndingQuery<'_> {
 }
 
 /// The ending recommended: by hand where a carriage cannot be stopped in the room; by the dial where it serves; else
-/// never opened, unless the spindle cannot be reversed, or the chuck could unscrew in reverse: chalk marks then find the groove.
+/// never opened, unless the spindle cannot be reversed, or the chuck could unscrew in reverse: chalk marks then find the groove. A crank is
+/// turned by hand; what has no half-nut is reversed.
 pub(super) fn recommend(ask: &EndingQuery<'_>) -> Ending {
-    if ask.by_hand {
+    if ask.by_hand || ask.lathe.cranked() {
         Ending::Hand
+    } else if !ask.lathe.half_nut() {
+        if ask.lathe.reverses && ask.lathe.chuck != Chuck::Screwed { Ending::Closed } else { Ending::Hand }
     } else if ask.rule != DialRule::KeepClosed {
         Ending::Dial
     } else if ask.lathe.chuck == Chuck::Screwed {
@@ -95,7 +98,14 @@ pub(super) fn ways(ask: &EndingQuery<'_>, followed: Ending) -> Vec<EndingWay> {
         (Ending::Hand, say!(voice, "ending-hand"), say!(voice, "ending-hand-is", coarse = if ask.coarse { "yes" } else { "no" }), true),
         (Ending::ChalkMarks, say!(voice, "ending-chalk"), ask.chalk_says(), ask.chalk_serves()),
     ];
+    // What this lathe has not is not among its ways.
+    let has = |ending: Ending| match ending {
+        Ending::Hand => true,
+        Ending::Closed => !lathe.cranked(),
+        _ => lathe.half_nut() && !lathe.cranked(),
+    };
     list.into_iter()
+        .filter(|(ending, ..)| has(*ending))
         .map(|(ending, says, consequence, serves)| EndingWay {
             ending,
             says,

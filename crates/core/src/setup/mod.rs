@@ -8,7 +8,7 @@ pub(crate) mod speeds;
 
 use crate::direction::{Carriage, Direction, Spindle};
 use crate::say;
-use crate::voice::Voice;
+use crate::voice::{ScrewGrip, Voice};
 pub use cycle::CyclePhase;
 pub(crate) use cycle::{cycle, opening_loses, pick_up};
 pub use endings::EndingWay;
@@ -21,7 +21,7 @@ use crate::direction::Hand;
 use crate::direction::Wall;
 use crate::gears::{DialRule, TrainRow};
 use crate::job::EndKind;
-use crate::job::defaults::{BACKLASH_MM, HAND_MM_S, HAND_RPM, REACTION_S, WITHDRAW_S};
+use crate::job::defaults::{BACKLASH_MM, CRANKED_RPM, HAND_MM_S, HAND_RPM, REACTION_S, WITHDRAW_S};
 use crate::job::{BlankFacts, CarriageStop, Chuck, Ending, Lathe, SetupFacts, Speeds, ToolMaterial, Way};
 use crate::quantity::plain_text;
 use crate::thread::form::Thread;
@@ -45,6 +45,8 @@ pub enum SpeedLimit {
     Comfort,
     /// What a hand that was not measured is given.
     Hand,
+    /// The spindle is cranked: there is no speed.
+    Cranked,
 }
 
 /// The carriage coming back with the half-nut closed.
@@ -72,10 +74,18 @@ pub struct SetupSection {
     pub carriage: Carriage,
     /// The hand this really cuts.
     pub hand_cut: Hand,
-    /// Speed, one the lathe has.
-    pub speed_rpm: Quantity,
+    /// Speed, one the lathe has; absent where the spindle is only cranked.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub speed_rpm: Option<Quantity>,
+    /// What turns it, where there is no speed.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub speed_says: Option<String>,
     /// The most the binding limit allows.
-    pub limit_rpm: Quantity,
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub limit_rpm: Option<Quantity>,
+    /// Turns of the spindle a minute that time and heat are reckoned with.
+    #[serde(skip)]
+    pub turning: Num,
     /// Which limit binds.
     pub speed_limit: SpeedLimit,
     /// Every limit there is here, the lowest first.
@@ -106,6 +116,12 @@ pub struct SetupSection {
     pub upright: bool,
     /// Whether the bit is fed in away from the operator.
     pub infeed_away: bool,
+    /// How the screw takes hold of what it drives.
+    #[serde(skip_serializing_if = "ScrewGrip::is_half_nut")]
+    pub screw: ScrewGrip,
+    /// Whether a side-step or a lean can be set on the compound.
+    #[serde(skip)]
+    pub compound_feeds: bool,
     /// Whether the compound's handle end leans toward the tailstock.
     pub handle_to_tailstock: bool,
     /// All of it in one sentence.
@@ -246,6 +262,26 @@ fn warn_of_the_ending(ending: Ending, rule: DialRule, lathe: &Lathe, voice: Voic
     }
 }
 
+impl SetupSection {
+    /// The speed as it is said.
+    #[must_use]
+    pub fn speed_text(&self) -> &str {
+        self.speed_rpm.as_ref().map(|speed| speed.text.as_str()).or(self.speed_says.as_deref()).unwrap_or_default()
+    }
+
+    /// The most that is allowed, as it is said.
+    #[must_use]
+    pub fn limit_says(&self, voice: Voice) -> String {
+        self.limit_rpm.as_ref().map_or_else(|| say!(voice, "speed-no-limit"), |limit| limit.text.clone())
+    }
+
+    /// Speed and what it may be, where there is a speed.
+    #[must_use]
+    pub fn speed_and_limit(&self) -> Option<[f64; 2]> {
+        Some([self.speed_rpm.as_ref()?.value, self.limit_rpm.as_ref()?.value])
+    }
+}
+
 /// Room to stop in past the end of the thread, where it is known.
 fn beyond_the_end(sheet: &mut Worksheet, before: &Inputs<'_>, stop: &Stop, ends: EndKind) -> Option<Num> {
     let Inputs { blank, reach, lathe, thread, .. } = *before;
@@ -259,23 +295,36 @@ fn beyond_the_end(sheet: &mut Worksheet, before: &Inputs<'_>, stop: &Stop, ends:
     relief.or_else(|| if ends == EndKind::Open { beyond::room(sheet, blank, thread, reach) } else { None })
 }
 
+/// The speed run at, with the limits there are: a crank has no speed to choose, and none to be over.
+fn chosen(facts: &SetupFacts, lathe: &Lathe, (limits, limit, binds): (Vec<SpeedCap>, Num, SpeedLimit)) -> (f64, Vec<SpeedCap>, SpeedLimit) {
+    if lathe.cranked() {
+        return (CRANKED_RPM, Vec::new(), SpeedLimit::Cranked);
+    }
+    (facts.spindle_rpm.unwrap_or_else(|| lathe.speeds.under(limit.value)), limits, binds)
+}
+
+/// The speed the tool stands at this diameter.
+fn cutting(sheet: &mut Worksheet, before: &Inputs<'_>) -> Num {
+    let Inputs { blank, tool, thread, .. } = *before;
+    let surface = Num::from(blank.material.hss_m_per_min);
+    // A tool that is not of high-speed steel stands more, or less.
+    let surface = tool.filter(|t| t.speed_times != 1.0).map_or(surface, |t| sheet.apply(&rules::TOOL_SPEED, [surface, t.speed_times.into()]));
+    sheet.apply(&rules::CUTTING_SPEED, [surface, thread.major])
+}
+
 /// Ending and speed: from the dial rule, the room and the material.
 pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<'_>, watch: &mut Vec<Watch>) -> SetupSection {
     let voice = sheet.voice();
-    let Inputs { blank, lathe, thread, direction, rule, train, meet, tool, .. } = *before;
+    let Inputs { blank, lathe, thread, direction, rule, train, meet, .. } = *before;
     let toward = direction.carriage == Carriage::TowardHeadstock;
     // A ring or pocket is too narrow for a carriage under power to stop in.
     let by_hand = toward && matches!(blank.end, Some(EndKind::PlungedRing | EndKind::DrilledPocket));
     let ask = endings::EndingQuery { lathe, rule, by_hand, shoulder: blank.shoulder, coarse: thread.lead.value > COARSE_MM, meet, voice };
-    let ending = match facts.ending {
-        Ending::Auto => endings::recommend(&ask),
-        asked => asked,
-    };
+    let ending = if facts.ending == Ending::Auto { endings::recommend(&ask) } else { facts.ending };
     warn_of_the_ending(ending, rule, lathe, voice, watch);
-    let surface = Num::from(blank.material.hss_m_per_min);
-    // A tool that is not of high-speed steel stands more, or less.
-    let surface = tool.filter(|t| t.speed_times != 1.0).map_or(surface, |t| sheet.apply(&rules::TOOL_SPEED, [surface, t.speed_times.into()]));
-    let cutting = sheet.apply(&rules::CUTTING_SPEED, [surface, thread.major]);
+    // A crank is held to no table.
+    let mut aside = Worksheet::default();
+    let cutting = cutting(if lathe.cranked() { &mut aside } else { sheet }, before);
     let stop = Stop::of(lathe, ending, facts.reaction_s, thread.lead);
     let ends = end::ends_in(blank, thread.spec.side, direction.carriage);
     let relief = beyond_the_end(sheet, before, &stop, ends);
@@ -284,7 +333,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<
     let hand =
         (ending != Ending::Hand && facts.comfort_rpm.is_none()).then(|| sheet.apply(&rules::HAND_SPEED, [HAND_MM_S.into(), thread.lead, HAND_RPM.into()]));
     let (limits, limit, binds) = speeds::limits(cutting, stopping, hand, facts, voice);
-    let speed = facts.spindle_rpm.unwrap_or_else(|| lathe.speeds.under(limit.value));
+    let (speed, limits, binds) = chosen(facts, lathe, (limits, limit, binds));
     if stopping.is_some_and(|s| speed > s.value + 1e-9) {
         watch.push(cannot_stop(speed, blank.shoulder, voice));
     }
@@ -305,8 +354,10 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<
         spindle: direction.spindle,
         carriage: direction.carriage,
         hand_cut: direction.hand_cut,
-        speed_rpm: Quantity::plain(speed, 0, " rpm"),
-        limit_rpm: Quantity::plain(limit, 0, " rpm"),
+        speed_says: lathe.cranked().then(|| say!(voice, "speed-cranked")),
+        speed_rpm: (!lathe.cranked()).then(|| Quantity::plain(speed, 0, " rpm")),
+        limit_rpm: (!lathe.cranked()).then(|| Quantity::plain(limit, 0, " rpm")),
+        turning: speed.into(),
         speed_limit: binds,
         limits,
         lathe_speeds: lathe.speeds.clone(),
@@ -320,6 +371,8 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<
         wall: direction.wall,
         upright: direction.upright,
         infeed_away: direction.infeed_away,
+        screw: lathe.grip,
+        compound_feeds: lathe.compound_feeds,
         handle_to_tailstock: direction.infeed_away == toward,
         motion: motion::chain(lathe, train, &direction, thread.spec.side, thread.spec.hand, voice),
         says: says(&direction, voice),

@@ -65,6 +65,7 @@ pub(super) fn chain(lathe: &Lathe, train: Option<&TrainRow>, direction: &Directi
             (_, None) => "untold",
         },
         counted = match (counted, idlers) {
+            (Some(0), _) => "levers",
             (None, _) => "no",
             (Some(1), 0) => "single",
             (Some(_), 0) => "meshes",

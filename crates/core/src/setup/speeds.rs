@@ -33,6 +33,7 @@ impl SpeedLimit {
             Self::Balance => say!(voice, "limit-balance"),
             Self::Comfort => say!(voice, "limit-comfort"),
             Self::Hand => say!(voice, "limit-hand"),
+            Self::Cranked => say!(voice, "limit-cranked"),
         }
     }
 }
@@ -58,12 +59,14 @@ pub(super) fn limits(cutting: Num, stopping: Option<Num>, hand: Option<Num>, fac
 const SCALE: f64 = 400.0;
 
 /// The lathe's speeds on a scale that doubles evenly, the one chosen marked, each limit a line across.
-pub(crate) fn drawing(setup: &SetupSection, voice: Voice) -> Drawing {
+/// Nothing where there is no speed.
+pub(crate) fn drawing(setup: &SetupSection, voice: Voice) -> Option<Drawing> {
+    let speed = setup.speed_rpm.as_ref()?;
     let speeds: Vec<f64> = match &setup.lathe_speeds {
         Speeds::Steps(list) => list.clone(),
         Speeds::Between { from, to } => vec![*from, *to],
     };
-    let chosen = setup.speed_rpm.value;
+    let chosen = speed.value;
     let figures = speeds.iter().copied().chain(setup.limits.iter().map(|l| l.rpm.value)).chain([chosen]).filter(|v| *v > 0.0);
     let (low, high) = figures.fold((f64::INFINITY, 0.0_f64), |(a, b), v| (a.min(v), b.max(v)));
     let (low, high) = (low * 0.8, (high * 1.25).max(low + 1.0));
@@ -88,7 +91,7 @@ pub(crate) fn drawing(setup: &SetupSection, voice: Voice) -> Drawing {
         shapes.push(Shape::open("speed.chosen", vec![[x(chosen), -12.0], [x(chosen), 12.0]]));
         shapes.push(Shape::word([x(chosen), -10.0 - 16.0 * k], plain_text(chosen, 0)));
     }
-    let mut said = vec![say!(voice, "speed-chosen", speed = &setup.speed_rpm.text)];
+    let mut said = vec![say!(voice, "speed-chosen", speed = &speed.text)];
     let (row, letter) = (22.0 * k, 9.5 * k);
     let mut top = 14.0;
     for cap in &setup.limits {
@@ -104,5 +107,5 @@ pub(crate) fn drawing(setup: &SetupSection, voice: Voice) -> Drawing {
         }
         said.push(say!(voice, "speed-allows", what = &cap.says, speed = &cap.rpm.text, binds = if cap.binds { "yes" } else { "no" }));
     }
-    Drawing::framed(voice, format!("{}.", said.join("; ")), [-24.0, -12.0 - 32.0 * k, SCALE + 24.0, top + row], shapes, Vec::new())
+    Some(Drawing::framed(voice, format!("{}.", said.join("; ")), [-24.0, -12.0 - 32.0 * k, SCALE + 24.0, top + row], shapes, Vec::new()))
 }

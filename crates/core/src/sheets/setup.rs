@@ -18,8 +18,9 @@ pub struct SetupSheet {
     pub picture: Drawing,
     /// The whole chain of motion.
     pub motion: Drawing,
-    /// The lathe's speeds against the limits.
-    pub speeds: Drawing,
+    /// The lathe's speeds against the limits; absent where the spindle is cranked.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub speeds: Option<Drawing>,
     /// The steps, in working order.
     pub steps: Vec<Step>,
     /// Ways of setting the tool to height.

@@ -89,6 +89,12 @@ impl Draft<'_> {
     fn gears(&mut self) {
         let Some(hung) = &self.plan.gears.hung else { return };
         let (train, motion) = (&hung.train, &self.plan.setup.motion);
+        if train.drivers.is_empty() {
+            // Gears that cannot be changed: nothing is hung, no guard is opened.
+            let says = hung.steps.first().cloned().unwrap_or_default();
+            self.put("gears", says, &[&train.gearbox]).how = hung.steps.get(1).cloned();
+            return;
+        }
         let chain = train.drivers.iter().zip(&train.driven).map(|(a, b)| format!("{a}/{b}")).collect::<Vec<_>>().join(" · ");
         let listed = train.idlers.iter().map(u16::to_string).collect::<Vec<_>>().join(", ");
         // As they have always been stamped.
@@ -163,9 +169,12 @@ impl Draft<'_> {
         self.put("fluid", say!(self.voice, "step-fluid", fluid = &fluid), &[fluid]);
         let by_hand = setup.ending == Ending::Hand;
         let voice = self.voice;
-        let speed = if by_hand { say!(voice, "step-speed-by-hand") } else { say!(voice, "step-speed", speed = &setup.speed_rpm.text) };
-        self.put("speed", speed, &[&by_hand, &figure(&setup.speed_rpm)]).how =
-            Some(say!(voice, "step-speed-binds", what = large_first(&setup.speed_limit.says(voice)), limit = &setup.limit_rpm.text));
+        let says = if by_hand { say!(voice, "step-speed-by-hand") } else { say!(voice, "step-speed", speed = setup.speed_text()) };
+        let hangs_on = setup.speed_rpm.as_ref().map_or_else(String::new, figure);
+        self.put("speed", says, &[&by_hand, &hangs_on]).how = setup
+            .speed_rpm
+            .is_some()
+            .then(|| say!(voice, "step-speed-binds", what = large_first(&setup.speed_limit.says(voice)), limit = setup.limit_says(voice)));
         if setup.ending == Ending::Dial && dial.rule != DialRule::AnyPosition {
             let hangs_on: [&dyn Display; 3] = [&(dial.rule as u8), &dial.every.unwrap_or(0), &dial.teeth.unwrap_or(0)];
             let step = self.put("dial", say!(self.voice, "step-dial"), &hangs_on);

@@ -7,6 +7,7 @@ use crate::plan::Plan;
 use crate::quantity::plain_text;
 use crate::say;
 use crate::sheets::cutting::{Cutting, Stroke};
+use crate::voice::ScrewGrip;
 use crate::working::Quantity;
 use serde::Serialize;
 
@@ -113,6 +114,10 @@ impl Tried<'_> {
     /// The half-nut closed at a wrong place.
     fn half_nut(&mut self) {
         let (cutting, voice) = (self.cutting, self.plan.voice);
+        // What is always engaged closes nowhere else.
+        if self.plan.setup.screw != ScrewGrip::HalfNut {
+            return;
+        }
         let Some(shift) = one_pitch_off(self.plan, cutting.pitch) else { return };
         let middle = cutting.passes.len() / 2;
         let field = cutting.run(|i, s| if i == middle { Stroke { at: s.at + shift, ..s } } else { s });

@@ -50,16 +50,28 @@ pub struct LatheDescription {
 /// Every faulty field, with its pointer into the profile.
 pub fn look(profile: &LatheProfile, voice: Voice) -> Result<LatheDescription, Vec<Fault>> {
     let Checked { lathe, assumed } = checked(profile, voice)?;
+    let voice = Voice { lathe: lathe.kind(), ..voice };
     let mut drawer: Vec<u16> = lathe.gears.iter().map(|g| g.teeth).collect();
     drawer.sort_unstable();
     Ok(LatheDescription { name: lathe.name.clone(), parts: parts(profile, &lathe, voice), drawer, assumed, drawing: drawing::lathe(profile, &lathe, voice) })
 }
 
+/// A part as it is listed: `told` whether it, or that there is none of it, was told.
+fn part(voice: Voice, part: Part, told: bool, untold: &'static str, says: &dyn Fn(Voice) -> String) -> PartView {
+    let (own, inch) = (says(voice), says(Voice { unit: LengthUnit::In, ..voice }));
+    PartView { part, told, untold: (!told && !untold.is_empty()).then(|| say!(voice, untold)), inch: (inch != own).then_some(inch), says: own }
+}
+
 fn parts(profile: &LatheProfile, lathe: &Lathe, voice: Voice) -> Vec<PartView> {
-    let part = |part: Part, told: bool, untold: &'static str, says: &dyn Fn(Voice) -> String| {
-        let (own, inch) = (says(voice), says(Voice { unit: LengthUnit::In, ..voice }));
-        PartView { part, told, untold: (!told && !untold.is_empty()).then(|| say!(voice, untold)), inch: (inch != own).then_some(inch), says: own }
-    };
+    let mut all = gear_end(profile, lathe, voice);
+    all.extend(bed_end(profile, lathe, voice));
+    all
+}
+
+/// From the leadscrew to the arm.
+fn gear_end(profile: &LatheProfile, lathe: &Lathe, voice: Voice) -> Vec<PartView> {
+    let part = |name, told, untold, says: &dyn Fn(Voice) -> String| part(voice, name, told, untold, says);
+    let is = |told: bool, field: &str| told || profile.none.has(field);
     vec![
         part(Part::Leadscrew, profile.leadscrew.is_some(), "part-leadscrew-untold", &|voice| {
             let (screw, hand) = (&lathe.leadscrew_text, lathe.leadscrew_hand.word());
@@ -72,28 +84,45 @@ fn parts(profile: &LatheProfile, lathe: &Lathe, voice: Voice) -> Vec<PartView> {
             let ratio = ratio_text(&lathe.fixed);
             if ratio == "1/1" || ratio == "1" { say!(voice, "part-stud-turn-for-turn") } else { say!(voice, "part-stud", ratio = ratio) }
         }),
-        part(Part::Gearbox, profile.gearbox.is_some() || profile.plate.is_some(), "", &|voice| gearbox(lathe, voice)),
-        part(Part::Tumbler, profile.tumbler.is_some(), "part-tumbler-untold", &|voice| match lathe.tumbler {
+        part(Part::Gearbox, is(profile.gearbox.is_some() || profile.plate.is_some(), "gearbox"), "", &|voice| gearbox(lathe, voice)),
+        part(Part::Tumbler, is(profile.tumbler.is_some(), "tumbler"), "part-tumbler-untold", &|voice| match lathe.tumbler {
             Some([true, true]) => say!(voice, "part-tumbler-both"),
             Some([true, false]) => say!(voice, "part-tumbler-right"),
             Some([false, true]) => say!(voice, "part-tumbler-left"),
             Some([false, false]) => say!(voice, "part-tumbler-none"),
             None => say!(voice, "part-not-told"),
         }),
-        part(Part::Gears, profile.gears.is_some() || profile.gear_groups.is_some(), "part-gears-untold", &|voice| gears(lathe, voice)),
-        part(Part::Mounted, !lathe.mounted.drivers.is_empty(), "part-mounted-untold", &|voice| {
+        part(Part::Gears, is(profile.gears.is_some() || profile.gear_groups.is_some(), "gears"), "part-gears-untold", &|voice| {
+            if lathe.gears_fixed { say!(voice, "part-gears-fixed") } else { gears(lathe, voice) }
+        }),
+        part(Part::Mounted, is(lathe.gears_fixed || !lathe.mounted.drivers.is_empty(), "mounted"), "part-mounted-untold", &|voice| {
             let list = |teeth: &[u16]| teeth.iter().map(u16::to_string).collect::<Vec<_>>().join(" · ");
-            if lathe.mounted.drivers.is_empty() {
+            if lathe.gears_fixed {
+                say!(voice, "part-mounted-fixed")
+            } else if lathe.mounted.drivers.is_empty() {
                 say!(voice, "part-nothing-told")
             } else {
                 format!("{} / {}", list(&lathe.mounted.drivers), list(&lathe.mounted.driven))
             }
         }),
-        part(Part::Arm, profile.arm.is_some(), "part-arm-untold", &|voice| arm(profile.arm.as_ref(), lathe, voice)),
-        part(Part::Dial, profile.dial.is_some(), "", &|voice| dial(lathe, voice)),
+        part(Part::Arm, lathe.gears_fixed || is(profile.arm.is_some(), "arm"), "part-arm-untold", &|voice| {
+            if lathe.gears_fixed { say!(voice, "part-arm-none") } else { arm(profile.arm.as_ref(), lathe, voice) }
+        }),
+    ]
+}
+
+/// From the dial to the readout.
+fn bed_end(profile: &LatheProfile, lathe: &Lathe, voice: Voice) -> Vec<PartView> {
+    let part = |name, told, untold, says: &dyn Fn(Voice) -> String| part(voice, name, told, untold, says);
+    let is = |told: bool, field: &str| told || profile.none.has(field);
+    vec![
+        part(Part::Dial, is(profile.dial.is_some(), "dial") || !lathe.half_nut(), "", &|voice| dial(lathe, voice)),
         part(Part::CrossSlide, told(profile.cross_slide.as_ref()), "part-slide-untold", &|voice| slide(&lathe.cross_slide, voice)),
-        part(Part::Compound, told(profile.compound.as_ref()), "part-slide-untold", &|voice| compound(profile, lathe, voice)),
-        part(Part::Speeds, profile.speeds_rpm.is_some(), "part-speeds-untold", &|voice| match &lathe.speeds {
+        part(Part::Compound, is(told(profile.compound.as_ref()), "compound"), "part-slide-untold", &|voice| {
+            if profile.none.has("compound") { say!(voice, "part-compound-none") } else { compound(profile, lathe, voice) }
+        }),
+        part(Part::Speeds, lathe.cranked() || profile.speeds_rpm.is_some(), "part-speeds-untold", &|voice| match &lathe.speeds {
+            _ if lathe.cranked() => say!(voice, "part-speeds-cranked"),
             Speeds::Steps(list) => say!(voice, "speed-rpm", rpm = list.iter().map(|s| plain_text(*s, 0)).collect::<Vec<_>>().join(", ")),
             Speeds::Between { from, to } => say!(voice, "part-speeds-between", from = plain_text(*from, 0), to = plain_text(*to, 0)),
         }),
@@ -101,12 +130,12 @@ fn parts(profile: &LatheProfile, lathe: &Lathe, voice: Voice) -> Vec<PartView> {
         part(Part::Post, profile.post.is_some(), "", &|voice| {
             if profile.post == Some(Post::Rear) { say!(voice, "part-post-rear") } else { say!(voice, "part-post-front") }
         }),
-        part(Part::Stop, profile.carriage_stop.is_some(), "", &|voice| match lathe.carriage_stop {
+        part(Part::Stop, is(profile.carriage_stop.is_some(), "carriage_stop"), "", &|voice| match lathe.carriage_stop {
             CarriageStop::None => say!(voice, "part-stop-none"),
             CarriageStop::Fixed => say!(voice, "part-stop-fixed"),
             CarriageStop::Trips => say!(voice, "part-stop-trips"),
         }),
-        part(Part::Readout, profile.readout.is_some(), "", &|voice| readout(profile, voice)),
+        part(Part::Readout, is(profile.readout.is_some(), "readout"), "", &|voice| readout(profile, voice)),
     ]
 }
 

@@ -211,13 +211,17 @@ pub(super) fn dull(k: &JobEvidence) -> Evidence {
 
 pub(super) fn too_fast(k: &JobEvidence) -> Evidence {
     let setup = &k.plan.setup;
-    let (speed, limit) = (setup.speed_rpm.value, setup.limit_rpm.value);
-    let says = say!(k.voice(), "shows-speed", speed = &setup.speed_rpm.text, what = setup.speed_limit.says(k.plan.voice), limit = &setup.limit_rpm.text);
+    let Some([speed, limit]) = setup.speed_and_limit() else { return unlikely(setup.speed_limit.says(k.voice())) };
+    let (says_speed, says_limit) = (setup.speed_text(), setup.limit_says(k.voice()));
+    let says = say!(k.voice(), "shows-speed", speed = says_speed, what = setup.speed_limit.says(k.plan.voice), limit = says_limit);
     if speed > limit * 1.001 { shown(speed / limit - 0.2, says) } else { unlikely(says) }
 }
 
 /// Whether the compound of this lathe could feed down the flank instead.
 fn swings(k: &JobEvidence) -> bool {
+    if !k.lathe.compound_feeds {
+        return false;
+    }
     let [low, high] = k.lathe.compound.swing_deg;
     let flank = k.plan.thread.flanks().trailing;
     flank > 0.0 && ((low..=high).contains(&flank) || (low..=high).contains(&-flank))

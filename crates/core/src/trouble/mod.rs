@@ -121,8 +121,11 @@ pub fn trouble_sheet(known: &JobEvidence) -> TroubleSheet {
             _ => None,
         })
     };
+    // What no lathe like this can suffer is not among them.
+    let serves = |rule: &Rule| rule.code != "lean" || known.lathe.compound_feeds;
     let causes: Vec<CauseView> = RULES
         .iter()
+        .filter(|rule| serves(rule))
         .map(|r| {
             let evidence = (r.evidence)(known);
             let [cause, settles, cure] = r.sentences();

@@ -8,3 +8,4 @@ nut-not-by-this-dial = Einmal offen, findet diese Gewindeuhr die Schlossmutter n
 nut-no-dial = Es gibt keine Gewindeuhr, nach der die Schlossmutter zu schließen wäre, und das Gewinde wiederholt sich erst alle { $apart } Gänge der Leitspindel.
 nut-no-train = Aus diesen Rädern lässt sich kein Satz stecken.
 train-exact = genau
+nut-always-engaged = Die Leitspindel ist immer im Eingriff: der Meißel kommt in seinen Gang zurück, solange kein Rad ausgerückt wird.

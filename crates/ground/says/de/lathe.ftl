@@ -16,6 +16,7 @@ run-measure-now = Jetzt messen: die Spitze ist nicht bekannt, und was bleibt, fo
 run-all-cut = Alle Schnitte getan: messen, ehe das Teil herauskommt.
 rechucked-run-out = Zuerst den Rundlauf lesen: was die Uhr ausschlägt, davon ist die Hälfte auf einer Seite zu tief.
 stopped-left-at = Verlassen bei { $setting } ({ $reading }). Die Schlossmutter lassen, wie sie steht, das Teil im Futter, die Räder dran.
+    .engaged = Verlassen bei { $setting } ({ $reading }). Das Teil im Futter lassen, die Räder dran.
 stopped-going-on = Beim Weitermachen: nichts anrühren als den Rückzug des Meißels; nachsehen, dass die Skale steht wie zuvor, und zuerst einen Schnitt auf dieser Tiefe.
 bit-broke = Jedes Stück der gebrochenen Spitze suchen: eines im Gang bricht die nächste. Dann den neuen Meißel auf Höhe und winklig stellen.
 bit-square = Den Meißel auf Höhe und winklig stellen, wie den ersten.

@@ -70,27 +70,40 @@ cycle-hand = { $carriage ->
 }
 cycle-hand-back-name = Zurückdrehen
 cycle-hand-back = Zurückdrehen bis vor den Anfang; die Schlossmutter bleibt geschlossen.
+    .engaged = Zurückdrehen bis vor den Anfang; die Leitspindel bleibt im Eingriff.
 cycle-closed-cut = { $carriage ->
     [toward] Spindel ein; er schneidet zum Spindelstock hin. Die Schlossmutter bleibt geschlossen.
    *[away] Spindel ein; er schneidet zum Reitstock hin. Die Schlossmutter bleibt geschlossen.
 }
+    .engaged = { $carriage ->
+        [toward] Spindel ein; er schneidet zum Spindelstock hin. Die Leitspindel bleibt im Eingriff.
+       *[away] Spindel ein; er schneidet zum Reitstock hin. Die Leitspindel bleibt im Eingriff.
+    }
 cycle-reverse-clear = Spindel rückwärts, Meißel frei; anhalten, solange er noch über dem Gewinde steht. Die Schlossmutter bleibt geschlossen.
+    .engaged = Spindel rückwärts, Meißel frei; anhalten, solange er noch über dem Gewinde steht.
 cycle-in-by-hand-name = Von Hand hinein
 cycle-in-by-hand = Das letzte Stück von Hand zurückdrehen, bis der Meißel frei vom Gewinde und von dem dahinter steht.
 cycle-reverse = Spindel rückwärts bis vor den Anfang; die Schlossmutter bleibt geschlossen.
+    .engaged = Spindel rückwärts bis vor den Anfang; die Leitspindel bleibt im Eingriff.
 cycle-stop-name = Anhalten
 cycle-stop = Vor dem Anfang anhalten, damit das Spiel beim Anlauf aufgezehrt ist.
 pick-up-take-up = { $carriage ->
     [toward] Meißel frei, Schlossmutter geschlossen: die Spindel von Hand drehen, bis der Bettschlitten zum Spindelstock hin geht.
    *[away] Meißel frei, Schlossmutter geschlossen: die Spindel von Hand drehen, bis der Bettschlitten zum Reitstock hin geht.
 }
+    .engaged = { $carriage ->
+        [toward] Meißel frei: die Spindel von Hand drehen, bis der Schlitten zum Spindelstock läuft.
+       *[away] Meißel frei: die Spindel von Hand drehen, bis der Schlitten zum Reitstock läuft.
+    }
 pick-up-tip = Spindel still: die Spitze mit Oberschlitten und Planschlitten in den Gang setzen, bis beide Flanken berühren.
+pick-up-mesh = Spindel still: ein Rad ausrücken, die Spitze mit Oberschlitten und Planschlitten in den Gang setzen, bis beide Flanken berühren; wieder einrücken.
 pick-up-depth = Dort die Skale, die die Tiefe trägt, auf { $setting } ({ $reading }) stellen, die andere auf null.
 pick-up-follow = Vor dem nächsten Schnitt dem Gang von Hand folgen.
 pick-up-new-mark = Die Schlossmutter schließt jetzt auf einem anderen Strich: ablesen und notieren.
 ending-dial-anywhere = Schlossmutter öffnen und irgendwo schließen
 ending-dial = Schlossmutter öffnen und nach der Gewindeuhr schließen
 ending-closed = Schlossmutter geschlossen lassen und die Spindel umkehren
+    .engaged = die Spindel umkehren, die Leitspindel immer im Eingriff
 ending-same-mark = Schlossmutter öffnen, anhalten, umkehren, und auf demselben Strich schließen, ehe die Gewindeuhr einmal herum ist
 ending-hand = die Spindel von Hand drehen
 ending-chalk = ohne Gewindeuhr: Bettschlitten zurück an einen festen Anschlag, Kreide an Spindel und Leitspindel

@@ -101,7 +101,7 @@ end-relief = in a turned relief
 end-relief-weakest = the mate seats; the groove is the weakest place, so radius its corners
 end-ring = in a ring plunged by the tool
 end-ring-too-narrow = the mate seats, but { $stopping } of stopping does not fit in it: turn the spindle by hand, or cut away from the shoulder
-end-ring-stops = the mate seats; the carriage must stop in its width
+end-ring-stops = the mate seats; the { -carriage } must stop in its width
 end-withdraw = withdrawn at a mark
 end-withdraw-in-metal = the cut starts here: in solid metal the tool cannot be fed in
 end-withdraw-fades = no groove to weaken it, but the last turn fades out: the mate stands { $off } off unless it is counterbored
@@ -125,7 +125,7 @@ end-mark-on-dial = { $act ->
     [withdraw] begin to withdraw here
     [start] start here, clear of the end of the thread
    *[clear] the tool is clear of the thread here
-}; with the point at the end face, set the carriage dial to nought, or mark the bed, and work to the mark on the dial or the bed
+}; with the point at the end face, set the { -carriage } dial to nought, or mark the bed, and work to the mark on the dial or the bed
 
 # Ways of holding it.
 held-three-jaw = in the three-jaw chuck
@@ -163,7 +163,7 @@ relief-narrow = The { $gap ->
     [stop] the cut, the tool and the room: widen it, run slower, or cut away from the shoulder
    *[start] the cut, the tool and the room: widen it, or cut toward the shoulder
 }.
-relief-runs-on = The carriage runs on { $on } where the { $gap ->
+relief-runs-on = The { -carriage } runs on { $on } where the { $gap ->
     [ring] ring
     [pocket] pocket
    *[relief] relief

@@ -53,7 +53,7 @@ check-cut-runs-toward-room-there = { $meets ->
     [center] The cut runs toward the { -center }, and the room there was not told; it runs on { $stopping } after the hand moves.
    *[tailstock] The cut runs toward the tailstock, and the room there was not told; it runs on { $stopping } after the hand moves.
 }
-check-measure-from-end-thread-where = Measure from the end of the thread to where the carriage, the slide or the tool would meet it, and tell it.
+check-measure-from-end-thread-where = Measure from the end of the thread to where the { -carriage }, the slide or the tool would meet it, and tell it.
 check-room-by-hand = { $there } to stop in, as told; turned by hand it stops where the hand does.
 check-room-short = { $there } to stop in, as told, where it runs on { $takes }.
 check-by-hand-or-room-there = Turn the spindle by hand, or make room there.
@@ -71,8 +71,15 @@ check-on-the-lathe = { $train } is on the lathe.
 check-on-the-lathe-lever = { $train } is on the lathe; lever at { $lever }.
 check-wanted-what-hangs-there-was = { $train } is wanted; what hangs there was not told.
 check-machine-isolated-hang-guard-back = Machine isolated, hang it, guard back on; then say it is on.
-check-no-nut-short-enough-buy = No nut is short enough for it: buy the gear that makes it true.
-check-engage-no-more-than-nut = Engage no more than { $shorter } of nut, or buy the gear that makes it true.
+    .crank = Nobody at the crank: hang it, guard back on; then say it is on.
+check-no-nut-short-enough-buy = No nut is short enough for it: { $gears ->
+    [fixed] this lathe does not cut it true
+   *[changed] buy the gear that makes it true
+}.
+check-engage-no-more-than-nut = Engage no more than { $shorter } of nut, { $gears ->
+    [fixed] or take a lathe that cuts it true
+   *[changed] or buy the gear that makes it true
+}.
 check-to-change = { $train } is wanted: { $changes }.
 check-end-as-suits-train = End each pass as suits the train.
 check-not-with-this-lathe-train = Not with this lathe and train: { $said }; { $consequence }.
@@ -81,11 +88,11 @@ check-ending = To end each pass, { $said }.
 
 # setup
 
-check-let-carriage-run-way-suits = Let the carriage run the way that suits the hand.
+check-let-carriage-run-way-suits = Let the { -carriage } run the way that suits the hand.
 check-hang-train-with-idlers-shown = Hang the train with the idlers shown.
 check-hang-one-idler-more-or = Hang one idler more, or one fewer.
 check-nothing-known-tumbler = Nothing is known of the tumbler.
-check-turn-spindle-once-by-hand = Turn the spindle once by hand and see which way the carriage goes.
+check-turn-spindle-once-by-hand = Turn the spindle once by hand and see which way the { -carriage } goes.
 check-hand-as-wanted = A { $word } thread, as wanted.
 check-load-flank-faces = It faces the { $word }: the tool meets { $met }.
 check-which-way-faces-was-not = Which way it faces was not told: the { $word } is taken, so the tool meets { $met }.
@@ -106,11 +113,11 @@ check-by-hand-or-make-room = Turn the spindle by hand, or make room past the end
 check-by-hand-or-relief = Turn the spindle by hand for the last turns, widen the relief, or cut away from the shoulder.
 check-turn-spindle-by-hand = Turn the spindle by hand.
 check-chuck-screws-cut-runs-reversed = The chuck screws on and the cut runs reversed: it can unscrew.
-check-run-carriage-other-way-with = Run the carriage the other way with the spindle forward.
+check-run-carriage-other-way-with = Run the { -carriage } the other way with the spindle forward.
 check-chuck-screws-spindle-reversed-after = The chuck screws on and the spindle is reversed after every pass: started hard, it can unscrew.
 check-open-instead-close-by-dial = Open the { -half-nut } instead and close it by the dial.
 check-turn-spindle-by-hand-instead = Turn the spindle by hand instead.
-check-open-instead-close-by-chalk = Open the { -half-nut } instead and close it by chalk marks, the carriage back at a fixed stop.
+check-open-instead-close-by-chalk = Open the { -half-nut } instead and close it by chalk marks, the { -carriage } back at a fixed stop.
 check-screwed-never-run-reverse-here = Screwed on, and never run in reverse here. Key out.
 check-held-so-may-run-reverse = Held so that it may run in reverse. Key out.
 check-held-directions-used-key-out = Held for the directions used. Key out.
@@ -181,6 +188,7 @@ line-gears-hang = Gears hang
 line-gears-on = Gears are on
 line-lead-true = Lead true
 line-half-nut = { -Half-nut }
+    .engaged = Ending a pass
 line-hand = Hand
 line-load-flank = Flank that carries the load
 line-speed = Speed
@@ -213,3 +221,6 @@ check-gears-to = { $n ->
     [off] to take off
    *[on] to hang
 }
+check-spindle-cranked = The spindle is turned by hand: no speed is chosen.
+check-levers-alone = Levers to { $lever }: the gears of this lathe stay as they are.
+check-levers-other-pitch = Take a pitch its levers make, or another lathe.

@@ -137,6 +137,10 @@ starts-by-gear = Isolate the machine. Mark the { $driver } { $place ->
     [stud] on the spindle stud
    *[arm] on the arm
 } and the tooth it stands in, swing its mesh clear, turn the spindle by hand till { $teeth } of its teeth have gone by with the leadscrew still, and mesh it again; the same way each time.
+    .crank = Mark the { $driver } { $place ->
+        [stud] on the spindle stud
+       *[arm] on the arm
+    } and the tooth it stands in, swing its mesh clear, turn the spindle till { $teeth } of its teeth have gone by with the leadscrew still, and mesh it again; the same way each time.
 starts-gear-would = the { $driver } would go { $teeth } teeth
 starts-not-by-gear = Not by slipping a gear: { $told }. A first driver whose teeth divide by { $starts } would serve.
 
@@ -150,6 +154,7 @@ cut-tip-too-wide = The tip is too wide: at size the root still stands { $short }
 cut-tip-rides = The tip's radius of { $radius } leaves the root round { $past } past the mate's crest, which rides on it: stone it smaller.
 cut-lay-along = Lay the { -compound } along the bed, { $angle }° on its scale; straight in by the cross-slide.
 cut-straight-in = Straight in by the cross-slide.
+    .slide = Straight in by the cross-slide. The { -compound } stands along the bed, to a hair: it drives the thread, and out of line it cuts a taper.
 
 starts-by-plate = Between { -center }s, with { $starts } slots evenly round the driver plate: move the dog's tail to the next slot, the same way each time.
 starts-compound-swing = Not by the { -compound }: on this lathe it does not swing to lie along the bed.
@@ -162,3 +167,4 @@ style-no-lie = the { -compound } does not swing to lie along the bed
 style-no-stocking = its groove is narrow at the root: a stocking tool would have no tip
 style-screw-untold = its leadscrew's diameter was not told
 style-drawn = The groove cut { $says }, a band for each of { $n } passes.
+style-no-compound = the cross-slide alone carries depth on this lathe

@@ -101,6 +101,7 @@ past-mate-as-made = { $serves ->
 past-fit-the-mate = Fit the mate to it: make the { $other } with a pitch diameter of { $to }, and mark the two as a pair.
 past-scrap = Or scrap: no cut puts metal back on. Begin again, and stop { $short } short of where this one went past.
 past-do-not-open = Do not open the { -half-nut } before that is decided: with this { $this } still in step, a trial of the mate costs nothing.
+    .engaged = Draw no gear out of mesh before that is decided: with this { $this } still in step, a trial of the mate costs nothing.
 flank-by-two-wires = By two wires each flank stands at { $angle }, as it should within { $doubt }.
 flank-off-by-two-wires = By two wires each flank stands at { $angle }, { $off } { $way }, give or take { $doubt }: a mate feels that as { $feels }.
 mate-tight = A { $other ->

@@ -17,8 +17,18 @@ gears-positions-true = As a screw that positions it is as true as the leadscrew,
 gears-positions-out = As a screw that positions: { $out } out in { $of } of travel. The leadscrew’s own error, often { $own } in as much, comes on top.
 gears-none-passes = No train passes what is asked of it: allow more error, more changes, or another lever.
 gears-none-made = No train can be made from the gears listed; add gears to the lathe.
-gears-idlers-choose = The tumbler cannot choose the way the leadscrew turns: the count of idlers does. Hang just those shown.
-gears-tumbler-lacks = The tumbler has no position that turns the leadscrew this way: one more or one less idler is needed.
+gears-idlers-choose = { $tumbler ->
+    [none] There is no tumbler to choose the way the leadscrew turns
+   *[lacks] The tumbler cannot choose the way the leadscrew turns
+}: the count of idlers does. Hang just those shown.
+gears-meshes-choose = { $tumbler ->
+    [none] There is no tumbler to choose the way the leadscrew turns
+   *[lacks] The tumbler cannot choose the way the leadscrew turns
+}: the count of meshes does. Hang it with { $meshes }, and turn the spindle once by hand to see.
+gears-tumbler-lacks = { $tumbler ->
+    [none] There is no tumbler, and this train turns the leadscrew the other way
+   *[lacks] The tumbler has no position that turns the leadscrew this way
+}: one more or one less idler is needed.
 gears-marks-drift = On this train the marks that serve { $pitch } are out by { $drift } after { $passes } passes, and it adds up: { $slight ->
     [yes] slight here, but keep it closed all the same
    *[no] keep it closed
@@ -26,6 +36,7 @@ gears-marks-drift = On this train the marks that serve { $pitch } are out by { $
 gears-lead-exact = Exact: no error at any length.
 gears-not-listed = The gears listed for this lathe do not include (another) { $list }: make sure it is in the drawer.
 gears-isolate = Change gears only with the machine isolated; guard back on before it runs.
+    .crank = Change gears only with nobody at the crank; guard back on before it is turned.
 gears-binds = This train will bind a nut longer than { $longest }: its error takes { $takes } of the { $room } there are.
 gears-doubtful = The train's error takes { $takes } of { $room }: doubtful on { $nut } of nut. Choose a truer train, or cut to the low limit.
 gears-takes = Takes { $takes } of { $room } over { $nut } of nut: { $weight ->
@@ -140,7 +151,7 @@ hung-lever-at = the lever at { $lever }
 hung-for-driver = a { $teeth } where the { $driver } drives
 hung-for-driven = a { $teeth } where the { $driven } is driven
 hung-as-meant = That is the lead meant, as near as a rule can tell.
-hung-no-mistake = No single mistake gives { $measured }: count the threads again, and check that the carriage was driven all the way.
+hung-no-mistake = No single mistake gives { $measured }: count the threads again, and check that the { -carriage } was driven all the way.
 hung-likeliest = Likeliest: { $mistake }.
 
 gears-drives = { $driver } drives { $driven }
@@ -151,15 +162,23 @@ drift-takes = { $name } takes { $takes } over { $over }
 drift-drawn = What the error of each train takes off the pitch diameter as the nut grows longer: { $trains }; there are { $room }.
 
 hang-isolate = Isolate the machine; take the guard off.
+    .crank = Nobody at the crank, or the crank off; take the guard off.
 hang-first = { $teeth } on the spindle stud.
 hang-idler-between = An idler between them to bridge the gap: it changes nothing but direction and distance.
 hang-gearbox = Gearbox at { $lever }.
-hang-try-the-way = Turn it once by hand and see which way the carriage goes: this train asks for the tumbler the other way about.
+hang-try-the-way = Turn it once by hand and see which way the { -carriage } goes: this train asks for the tumbler the other way about.
 hang-paper = Set each mesh over a folded slip of thin paper, about { $thick }; never run them tight.
 hang-guard = Guard on, a turn by hand, then a dry run with the { -half-nut } closed.
+    .engaged = Guard on, a turn by hand, then a dry run with the tool clear.
+    .crank = Guard on, then a dry run by hand with the tool clear.
 
 trial-fixed-ratio = Fixed ratio { $ratio }: { $measured } measured, { $off } % off it.
 trial-no-ratio = { $measured } is no simple ratio: count the turns again over a longer travel, and check which gears are on.
 trial-dial-teeth = The dial gear has { $whole } teeth: { $count } by the count.
 trial-no-teeth = { $count } is no whole number of teeth: count over more turns, to a mark just passing.
 gears-between = { $of } to { $to }
+hang-levers = Spindle still: levers to { $lever }.
+hang-levers-home = Turn the spindle by hand till they drop home, and watch that the { -carriage } goes the right way.
+    .slide = Turn the spindle by hand till they drop home, and watch that the { -compound } goes the right way.
+nut-always-engaged = The screw is always engaged: the tool comes back in its groove as long as no gear is drawn out of mesh.
+gears-levers-only = No lever position makes this pitch, and the gears of this lathe cannot be changed.

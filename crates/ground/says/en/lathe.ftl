@@ -25,6 +25,7 @@ run-all-cut = All passes cut: measure before you take it out.
 
 rechucked-run-out = Read the run-out first: whatever it swings, half of that is too deep on one side.
 stopped-left-at = Left at { $setting } ({ $reading }). Leave the { -half-nut } as it stands, the work in its chuck, the gears on.
+    .engaged = Left at { $setting } ({ $reading }). Leave the work in its chuck, the gears on.
 stopped-going-on = Going on: touch nothing but the tool’s retract; see that the dial stands where it did, and take a pass at that depth first.
 bit-broke = Find every piece of the broken tip: one left in the groove breaks the next. Then set the new { -bit } to height and square.
 bit-square = Set the { -bit } to height and square, as the first was.

@@ -265,3 +265,4 @@ story-sizes = Sizes read, in order, against limits of { $low } to { $high }: the
 paper-relief = Relief
 paper-proof = Proof
 card-at-45 = 45°, or the flank’s own angle
+line-of-levers = Levers

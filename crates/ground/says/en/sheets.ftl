@@ -11,16 +11,21 @@ board-screw-first = screw first
 
 caution-chuck-screws = The chuck screws on: in reverse it can unscrew and come off.
 caution-change-gears = Change gears with the machine isolated; guard back on before it runs.
+    .crank = Change gears with nobody at the crank; guard back on before it is turned.
 caution-chuck-key = Chuck key out before the spindle starts.
 caution-dog = A dog's tail catches sleeves: guard it, and keep clear of the driver plate.
 caution-out-of-balance = Work out of balance: balance it, start at the slowest, and stand aside.
 caution-fixed-stop = A fixed stop with the { -half-nut } closed breaks something: set it beyond where the carriage stops, or take it off.
+    .engaged = A fixed stop with the screw engaged breaks something: set it beyond where the { -carriage } stops, or take it off.
 caution-carbide = Draw a carbide tip right out before the spindle reverses: backed through the cut it breaks.
 caution-by-hand = Spindle turned by hand: isolate the drive, and take the handle off before it is run again.
+    .crank = Fingers and sleeves clear of the chuck while it is turned by hand.
 caution-chips-of-bore = Chips of a bore come out by brush or hook with the spindle stopped, never by finger.
 caution-chips = Chips by brush or hook, never by hand: they come off in strings.
 caution-indicator = Keep the indicator's stem clear of the chuck's reach.
 caution-always = No gloves, sleeves or rings near the work. First pass slow, hand on the lever. { -Half-nut } and feed never engaged together.
+    .engaged = No gloves, sleeves or rings near the work. First pass slow, hand on the lever.
+    .crank = No gloves, sleeves or rings near the work. First pass slow.
 
 picture-from-above = From above, the operator below. { $way }{ $lean ->
     [tailstock] { " " }{ -Compound } { $angle }° from the cross-slide, its handle end leaning toward the tailstock.
@@ -54,10 +59,12 @@ thread-cut-open = The bore cut open, its far wall seen: { $hand }, { $starts ->
    *[other] { $starts } starts
 }.
 round-closed = Cut under power; tool out; spindle stopped and reversed; { -half-nut } closed throughout.
+    .engaged = Cut under power; tool out; spindle stopped and reversed; the screw engaged throughout.
 round-same-mark = Cut under power; tool out, { -half-nut } opened; spindle stopped and reversed to the same mark; { -half-nut } closed on it.
 round-hand = Cut spindle turned by hand; tool out; spindle turned back by hand; { -half-nut } closed throughout.
-round-chalk = Cut under power; tool out, { -half-nut } opened; carriage back to its stop; { -half-nut } closed as the chalk marks meet.
-round-dial = Cut under power; tool out, { -half-nut } opened; carriage back by its handwheel; { -half-nut } closed as the dial allows.
+    .engaged = Cut spindle turned by hand; tool out; spindle turned back by hand; the screw engaged throughout.
+round-chalk = Cut under power; tool out, { -half-nut } opened; { -carriage } back to its stop; { -half-nut } closed as the chalk marks meet.
+round-dial = Cut under power; tool out, { -half-nut } opened; { -carriage } back by its handwheel; { -half-nut } closed as the dial allows.
 
 height-rule-says = Nip a thin rule lightly between round work and the tip: plumb, the tip is on { -center }; { $post ->
     [rear] its top leans toward you when the tip is high, away from you when it is low
@@ -73,7 +80,7 @@ step-held = Held { $held }.
 step-held-far = Held { $held }. { $far }
 note-indicator-swings = what the indicator swings
 note-each-dial = what each dial reads
-note-starts-and-stops = where the carriage starts and stops
+note-starts-and-stops = where the { -carriage } starts and stops
 note-which-mark = which mark
 note-measures = what it measures
 step-gears = Gears hung: { $chain }{ $idles ->
@@ -96,13 +103,14 @@ step-stops = { $way ->
     [toward] Start at the tailstock end, { $clear } clear of the work; stop at the headstock end, { $stops } after the hand moves.
    *[away] Start at the headstock end, { $clear } clear of the work; stop at the tailstock end, { $stops } after the hand moves.
 }
-step-stops-in-groove = Start standing in the groove, the point { $from } from the end face, the play taken up before the carriage moves; { $way ->
+step-stops-in-groove = Start standing in the groove, the point { $from } from the end face, the play taken up before the { -carriage } moves; { $way ->
     [toward] stop at the headstock end
    *[away] stop at the tailstock end
 }, { $stops } after the hand moves.
-step-stops-mark = Mark both on the bed or the carriage's dial.
-step-stops-mark-ends = Mark both on the bed or the carriage's dial. It ends: { $ends }.
+step-stops-mark = Mark both on the bed or the { -carriage }'s dial.
+step-stops-mark-ends = Mark both on the bed or the { -carriage }'s dial. It ends: { $ends }.
 step-fixed-stop = Carriage stop set beyond the end of the pass, or off the bed: it does not throw the { -half-nut } out.
+    .engaged = Carriage stop set beyond the end of the pass, or off the bed: it does not throw the screw out.
 step-speed = Speed { $speed }.
 step-speed-by-hand = Speed by hand.
 step-speed-binds = { $what } binds, at { $limit }.

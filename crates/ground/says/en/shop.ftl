@@ -5,7 +5,11 @@ part-not-told = not told
 part-nothing-told = nothing told
 part-leadscrew-untold = Every train is reckoned from it: count its threads first.
 part-leadscrew = { $screw }, { $hand }
+    .engaged = { $screw }, { $hand }, always engaged
+    .slide = { $screw }, { $hand }, driving the { -compound }
 part-leadscrew-across = { $screw }, { $hand }, { $across } across
+    .engaged = { $screw }, { $hand }, { $across } across, always engaged
+    .slide = { $screw }, { $hand }, { $across } across, driving the { -compound }
 part-stud-untold = Ten turns of the spindle and a rule along the bed would tell.
 part-stud-turn-for-turn = turn for turn with the spindle
 part-stud = { $ratio } of a turn for each turn of the spindle
@@ -68,6 +72,11 @@ part-spindle = { $chuck ->
     [1] coasts 1 turn
    *[other] coasts { $turns } turns
 }
+    .crank = { $chuck ->
+        [screwed] chuck screwed on
+        [cams] chuck held by cams
+       *[bolted] chuck bolted on
+    }, turned by hand
 part-post-rear = at the rear
 part-post-front = at the front
 part-stop-none = none on the bed
@@ -92,3 +101,9 @@ lathe-places = { $n } places
 lathe-no-readout = no readout
 lathe-no-dial = no dial
 lathe-speeds = { $from } to { $to } rpm
+    .crank = by hand
+part-gears-fixed = cannot be changed: the levers choose the pitch
+part-mounted-fixed = always the same
+part-arm-none = none
+part-compound-none = none: the cross-slide carries the depth
+part-speeds-cranked = none: the spindle is turned by hand

@@ -9,3 +9,4 @@
 -meter = meter
 -dial = thread dial
 -bit = bit
+-carriage = carriage

@@ -9,3 +9,4 @@
 -meter = metre
 -dial = indicator dial
 -bit = tool
+-carriage = carriage

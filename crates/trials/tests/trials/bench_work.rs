@@ -108,7 +108,7 @@ fn speed_is_one_the_lathe_has_and_stops_in_the_room() {
         }
         for runout in [2.0, 6.0, 20.0] {
             let plan = with(lathe, json!({"thread": {"callout": callout}, "setup": {"runout_mm": runout, "reaction_s": 0.5}}));
-            let rpm = plan.setup.speed_rpm.value;
+            let rpm = plan.setup.speed_and_limit().unwrap()[0];
             let lead = plan.thread.lead_mm.value;
             let needs = lead * rpm * 0.5 / 60.0;
             let slowest = [27.0, 32.0, 50.0][lathe];

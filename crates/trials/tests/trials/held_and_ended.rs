@@ -96,7 +96,7 @@ fn a_relief_that_is_there_sets_the_speed_it_can_be_stopped_in() {
     let half = 0.3125 / 2.0 + ((19.9 - least) / 2.0 + h) * 30_f64.to_radians().tan();
     let room = 6.0 - 2.0 * half - 0.5;
     // Half-nut closed: 0.7 s to withdraw, then 0.4 turns coasted from 84 rpm, the speed nearest 100, as the square of the speed.
-    let n = plan.setup.limit_rpm.value;
+    let n = plan.setup.speed_and_limit().unwrap()[1];
     let runs_on = 2.5 * n * 0.7 / 60.0 + 0.4 * 2.5 * (n / 84.0).powi(2);
     assert!((runs_on - room).abs() < 1e-6, "{n} rpm runs on {runs_on} in {room}");
     assert!(plan.setup.stopping_mm.value <= room && plan.blank.relief.unwrap().refused.is_empty());

@@ -25,6 +25,7 @@ mod honest_jobs;
 mod house_values;
 mod identifying;
 mod inside;
+mod kinds;
 mod last_cuts;
 mod limits;
 mod module_order;

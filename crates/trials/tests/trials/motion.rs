@@ -283,7 +283,7 @@ fn a_chain_that_gives_the_other_hand_says_so() {
     assert_eq!(plan.setup.motion.hand, Some(Hand::Left));
     assert!(plan.setup.motion.says.contains("a left-hand thread where a right-hand one is wanted"), "{}", plan.setup.motion.says);
     assert!(watches(&plan, "danger", "wrong_hand"));
-    lathe["tumbler"] = Value::Null;
+    lathe.as_object_mut().unwrap().remove("tumbler");
     let unknown = sound(json!({"thread": {"callout": "M16x2"}, "lathe": lathe}));
     assert!(unknown.setup.motion.hand.is_none() && unknown.setup.motion.says.contains("nothing is known of the tumbler"));
 }

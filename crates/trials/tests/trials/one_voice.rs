@@ -18,7 +18,7 @@ use yoke_core::shop::look;
 use yoke_core::story::{RecordedAct, story};
 use yoke_core::thread::Fit;
 use yoke_core::trouble::{JobEvidence, trouble_sheet};
-use yoke_core::voice::{Stands, Voice};
+use yoke_core::voice::{LatheKind, Stands, Voice};
 use yoke_core::words::Vocabulary;
 use yoke_trials::{Chance, cases, demo_lathe, settled, tried};
 
@@ -163,10 +163,10 @@ fn figures(node: &Value, at: &str, out: &mut Vec<(String, f64)>) {
 }
 
 const VOICES: [Voice; 4] = [
-    Voice { unit: LengthUnit::Mm, words: Vocabulary::American, stands: Stands::Desk },
-    Voice { unit: LengthUnit::In, words: Vocabulary::American, stands: Stands::Desk },
-    Voice { unit: LengthUnit::Mm, words: Vocabulary::British, stands: Stands::Desk },
-    Voice { unit: LengthUnit::In, words: Vocabulary::British, stands: Stands::Desk },
+    Voice { unit: LengthUnit::Mm, words: Vocabulary::American, stands: Stands::Desk, lathe: LatheKind::USUAL },
+    Voice { unit: LengthUnit::In, words: Vocabulary::American, stands: Stands::Desk, lathe: LatheKind::USUAL },
+    Voice { unit: LengthUnit::Mm, words: Vocabulary::British, stands: Stands::Desk, lathe: LatheKind::USUAL },
+    Voice { unit: LengthUnit::In, words: Vocabulary::British, stands: Stands::Desk, lathe: LatheKind::USUAL },
 ];
 
 pub(crate) fn yard() -> Vec<Value> {

@@ -178,7 +178,7 @@ proptest! {
         }
         // Nothing dangerous is green.
         prop_assert!(!plan.check.ready || plan.watch.iter().all(|w| w.level != Level::Danger), "{:?}", plan.watch);
-        for d in [&sheet.picture, &sheet.speeds] {
+        for d in [&sheet.picture, sheet.speeds.as_ref().unwrap()] {
             let [l, b, r, t] = d.bounds;
             prop_assert!(d.shapes.iter().flat_map(|s| &s.line).all(|q| q[0] >= l && q[0] <= r && q[1] >= b && q[1] <= t), "{}", d.says);
         }
@@ -191,7 +191,7 @@ proptest! {
         let mut request = request;
         patched(&mut request, &json!({"setup": {"balance_rpm": balance, "comfort_rpm": comfort}}));
         let (plan, _) = whole(&request);
-        let (setup, speed) = (&plan.setup, plan.setup.speed_rpm.value);
+        let (setup, speed) = (&plan.setup, plan.setup.speed_and_limit().unwrap()[0]);
         let slowest = match &setup.lathe_speeds {
             Speeds::Steps(list) => { prop_assert!(list.contains(&speed)); list[0] }
             Speeds::Between { from, to } => { prop_assert!((*from..=*to).contains(&speed)); *from }
@@ -199,7 +199,7 @@ proptest! {
         let least = setup.limits.iter().map(|l| l.rpm.value).fold(f64::INFINITY, f64::min);
         prop_assert!(speed <= least + 1e-9 || speed == slowest, "{speed} over {least}");
         prop_assert_eq!(setup.limits.iter().filter(|l| l.binds).count(), 1);
-        prop_assert!((setup.limit_rpm.value - least).abs() < 1e-9);
+        prop_assert!((setup.speed_and_limit().unwrap()[1] - least).abs() < 1e-9);
         let by_hand = serde_json::to_value(setup.ending).unwrap() == "hand";
         prop_assert!(speed <= least + 1e-9 || by_hand || !plan.check.ready, "too fast is never green");
     }
@@ -210,7 +210,7 @@ fn a_room_too_short_for_the_slowest_speed_is_a_danger_with_its_cure() {
     let plan = sound(json!({"thread": {"callout": "1-8 UNC"}, "lathe": demo_lathe(0), "blank": {"shoulder": true, "relief_width_mm": 3.6}}));
     let danger = plan.watch.iter().find(|w| w.code.name() == "stopping").unwrap();
     assert!(danger.level == Level::Danger && danger.text.contains("by hand") && danger.text.contains("widen"), "{danger:?}");
-    assert_eq!(plan.setup.speed_rpm.value, 27.0, "the slowest it has");
+    assert_eq!(plan.setup.speed_and_limit().unwrap()[0], 27.0, "the slowest it has");
 }
 
 #[test]

@@ -29,7 +29,7 @@ proptest! {
         let ending = if closed { "closed" } else { "chalk_marks" };
         let plan = sound(json!({"thread": {"callout": one.name}, "lathe": on, "setup": {"ending": ending, "way": "toward"},
             "blank": {"shoulder": true, "relief_width_mm": width}, "bit": {"body_ahead_mm": 3}}));
-        let (lead, n) = (plan.thread.lead_mm.value, plan.setup.speed_rpm.value);
+        let (lead, n) = (plan.thread.lead_mm.value, plan.setup.speed_and_limit().unwrap()[0]);
         let on = runs_on(lead, n, if closed { 0.7 } else { 0.5 }, closed.then_some((turns, 120.0)));
         prop_assert!((on - plan.setup.stopping_mm.value).abs() < 1e-6, "{}: {on}", one.name);
         let slowest = plan.setup.lathe_speeds.slowest();
@@ -40,7 +40,7 @@ proptest! {
             Some(there) => prop_assert!(there >= needed - 1e-6 || line(&plan, "relief_width").state == State::Bad),
             None => prop_assert!(n <= slowest + 1e-9 || on <= needed),
         }
-        prop_assert!(n <= plan.setup.limit_rpm.value + 1e-9 || line(&plan, "speed").state != State::Good);
+        prop_assert!(n <= plan.setup.speed_and_limit().unwrap()[1] + 1e-9 || line(&plan, "speed").state != State::Good);
     }
 
     /// Cut away from a shoulder: one start, in the mark, the step and the check, with no run-up and nothing to stop for there.
@@ -69,12 +69,12 @@ proptest! {
 fn a_small_fast_thread_is_cut_at_a_hands_pace_and_a_figure_told_moves_it() {
     // M2 on the Bench allowed 1800 rpm, its carriage running on six millimetres.
     let at = |setup: Value| sound(json!({"thread": {"callout": "M2"}, "lathe": demo_lathe(2), "setup": setup}));
-    assert!(at(json!({})).setup.speed_rpm.value <= 250.0);
-    assert!(at(json!({"reaction_s": 0.2})).setup.speed_rpm.value <= 250.0, "a reaction alone moves nothing");
-    assert!((at(json!({"comfort_rpm": 500})).setup.speed_rpm.value - 500.0).abs() < 1.0);
+    assert!(at(json!({})).setup.speed_and_limit().unwrap()[0] <= 250.0);
+    assert!(at(json!({"reaction_s": 0.2})).setup.speed_and_limit().unwrap()[0] <= 250.0, "a reaction alone moves nothing");
+    assert!((at(json!({"comfort_rpm": 500})).setup.speed_and_limit().unwrap()[0] - 500.0).abs() < 1.0);
     // 6 mm/s on a lead of 14: 25.7 rpm, under the slowest of the Long bed. It is given, and said.
     let steep = sound(json!({"thread": {"callout": "Tr40x14(P7)"}, "lathe": demo_lathe(0)}));
-    assert_eq!(steep.setup.speed_rpm.value, 27.0);
+    assert_eq!(steep.setup.speed_and_limit().unwrap()[0], 27.0);
     let speed = line(&steep, "speed");
     assert!(speed.state == State::Unknown && speed.says.contains("26 rpm"), "{speed:?}");
 }
@@ -146,7 +146,7 @@ fn chalk_marks_serve_only_trains_that_come_round_soon_and_are_charged_the_wait()
     let other = sound(json!({"thread": {"callout": "M12"}, "lathe": demo_lathe(2), "setup": {"ending": "dial"}}));
     let passes = near.cut.passes.len();
     assert_eq!(passes, other.cut.passes.len());
-    let waited = 4.0 * 60.0 / near.setup.speed_rpm.value * f64::from(u32::try_from(passes).unwrap());
+    let waited = 4.0 * 60.0 / near.setup.speed_and_limit().unwrap()[0] * f64::from(u32::try_from(passes).unwrap());
     assert!(
         (near.cut.time.whole.value - other.cut.time.whole.value - waited).abs() < 1.0,
         "{} {} {waited}",

@@ -5,7 +5,7 @@ import { BenchPad } from '../../pad/BenchPad';
 import { Outline } from '../../drawing/Outline';
 import { Word } from '../../app/Word';
 import { figure } from '../../parts/Figure';
-import { bare, inField, cap } from '../../parts/text';
+import { bare, inField, cap, speedSays } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
 import { Station } from '../Station';
@@ -216,7 +216,7 @@ export function BlankStation({ job, plan }: StationProps) {
             plan.setup.ending === 'hand'
               ? 'stopped by hand'
               : plan.setup.carriage === 'toward_headstock'
-                ? `stops in ${figure(plan.setup.stopping_mm, unit)} at ${plan.setup.speed_rpm.text}`
+                ? `stops in ${figure(plan.setup.stopping_mm, unit)} at ${speedSays(plan)}`
                 : 'the cut starts in it',
         },
       ]}

@@ -18,7 +18,7 @@ import { Cycle } from './Cycle';
 import { HappenedLeaf, TouchForm } from './HappenedLeaf';
 import { NextSetting } from './NextSetting';
 import { StandsLeaf } from './StandsLeaf';
-import { bare, nutSays } from '../../parts/text';
+import { bare, nutSays, speedSays } from '../../parts/text';
 import { useSpoken, useWake } from './beside';
 import { follow, type View } from './follow';
 
@@ -151,10 +151,8 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
         <div className="lathe-job">
           {job.place == null ? plan.thread.name : text('lathe-part', { thread: plan.thread.name, place: job.place })}
           <span>
-            {plan.setup.ending === 'hand'
-              ? text('lathe-by-hand')
-              : text('lathe-rpm', { n: bare(plan.setup.speed_rpm.text) })}
-            ; {nutSays(plan)}
+            {plan.setup.ending === 'hand' ? text('lathe-by-hand') : text('lathe-rpm', { n: bare(speedSays(plan)) })};{' '}
+            {nutSays(plan)}
           </span>
         </div>
         <Link to="/jobs/$id/$station" params={{ id: job.id, station: 'cut' }} className="lathe-key small">

@@ -5,7 +5,7 @@ import { useKit } from '../../api/hooks';
 import { Word } from '../../app/Word';
 import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
-import { inField, typed } from '../../parts/text';
+import { inField, typed, speedSays } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
 import { UNTOLD } from '../../parts/tip';
@@ -218,7 +218,7 @@ export function CutStation({ job, plan }: StationProps) {
             `the whole is ${figure(cut.radial_if_mm.min, unit)} to ${figure(cut.radial_if_mm.max, unit)}, by the tip`,
         },
         cut.compound_mm && { says: say('{Compound} travel'), figure: cut.compound_mm },
-        { says: 'Speed', text: plan.setup.speed_rpm.text, line: plan.setup.limit_rpm.w },
+        { says: 'Speed', text: speedSays(plan), line: plan.setup.limit_rpm?.w },
         time && {
           says: 'Time for all of it',
           text: time.whole.text,

@@ -35,6 +35,8 @@ export function GearsStation({ job, plan }: StationProps) {
     marks: `Every ${gears.dial.every} marks`,
     keep_closed: 'Keep it closed',
   }[gears.dial.rule];
+  // Gears that cannot be changed: a train is a place of the levers.
+  const fixed = hung?.train.drivers.length === 0;
   const others = gears.dial.gears?.filter(g => g.teeth !== gears.dial.teeth).map(g => `${g.teeth} teeth: ${g.says}`);
   return (
     <Station
@@ -42,14 +44,14 @@ export function GearsStation({ job, plan }: StationProps) {
       plan={plan}
       sentence={
         <>
-          Hang{' '}
+          {fixed ? 'Set the levers to' : 'Hang'}{' '}
           <button
             type="button"
             className={`word${hung?.chosen ? ' set' : ''}`}
             onClick={() => setLeaf('trains')}
             aria-label={`Train: ${hung ? `${train(hung.train)}${lever(hung.train)}` : 'nothing'}. Choose another`}
           >
-            {hung ? `${train(hung.train)}${lever(hung.train)}` : 'nothing'}
+            {hung ? (fixed ? hung.train.gearbox : `${train(hung.train)}${lever(hung.train)}`) : 'nothing'}
           </button>
           ; to end each pass,{' '}
           <Word
@@ -79,40 +81,59 @@ export function GearsStation({ job, plan }: StationProps) {
             onClick={() => setLeaf('motion')}
             aria-label={`Which way everything moves: ${setup.says}`}
           >
-            {`Spindle ${setup.spindle}, carriage ${setup.carriage === 'toward_headstock' ? 'toward' : 'away from'} the headstock`}
+            {`Spindle ${setup.spindle}, ${say(setup.screw === 'top_slide' ? '{compound}' : '{carriage}')} ${setup.carriage === 'toward_headstock' ? 'toward' : 'away from'} the headstock`}
           </button>
           .
         </>
       }
-      drawing={gears.drawing && <Outline drawing={gears.drawing} />}
+      drawing={
+        gears.drawing ? (
+          <Outline drawing={gears.drawing} />
+        ) : (
+          fixed && (
+            <ol className="steps large">
+              {hung.steps.map(s => (
+                <li key={s}>{s}</li>
+              ))}
+            </ol>
+          )
+        )
+      }
       numbers={[
         hung && {
           says: 'Lead cut',
           figure: hung.lead_mm,
           under: hung.train.error_ppm === 0 ? hung.judged : `${hung.train.error_text}. ${hung.judged}`,
         },
-        { says: say('{Half-nut}'), text: rule, under: gears.dial.says },
-        hung && {
-          says: 'Gears to change',
-          text: String(hung.train.swaps),
-          under: hung.train.fits === null ? 'Judged by tooth counts alone: the arm is not measured.' : undefined,
-        },
+        setup.screw
+          ? { says: 'The screw', text: 'Always engaged', under: gears.dial.says }
+          : { says: say('{Half-nut}'), text: rule, under: gears.dial.says },
+        hung &&
+          !fixed && {
+            says: 'Gears to change',
+            text: String(hung.train.swaps),
+            under: hung.train.fits === null ? 'Judged by tooth counts alone: the arm is not measured.' : undefined,
+          },
       ]}
       beside={gears.dial.drawing && <Outline className="dial-face" drawing={gears.dial.drawing} />}
       acts={
         <>
           {lathe && hung && hung.train.swaps > 0 && <OnItNow lathe={lathe} train={hung.train} />}
-          <button type="button" className="act plain" onClick={() => setLeaf('scratch')}>
-            What did I hang?
-          </button>
+          {!fixed && (
+            <button type="button" className="act plain" onClick={() => setLeaf('scratch')}>
+              What did I hang?
+            </button>
+          )}
           {lathe && (
             <>
               <button type="button" className="act plain" onClick={() => setLeaf('chart')}>
                 Pitch chart
               </button>
-              <button type="button" className="act plain" onClick={() => setLeaf('buy')}>
-                Make or buy
-              </button>
+              {!fixed && (
+                <button type="button" className="act plain" onClick={() => setLeaf('buy')}>
+                  Make or buy
+                </button>
+              )}
               <Link to="/shop/lathes/$id" params={{ id: lathe }} className="act plain as-link">
                 The lathe
               </Link>
@@ -126,7 +147,7 @@ export function GearsStation({ job, plan }: StationProps) {
         </>
       }
       notes={[
-        hung && (
+        hung && !fixed && (
           <ol className="steps" aria-label="Hanging it">
             {hung.steps.map(s => (
               <li key={s}>{s}</li>

@@ -5,7 +5,7 @@ import { Outline } from '../../drawing/Outline';
 import { Leaf } from '../../parts/Leaf';
 import { Closing } from '../../parts/WatchList';
 import { figure } from '../../parts/Figure';
-import { typed } from '../../parts/text';
+import { typed, speedSays } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
 import { Station } from '../Station';
@@ -75,18 +75,24 @@ function SetUp({ job, plan }: StationProps) {
       plan={plan}
       sentence={
         <>
-          Run it at{' '}
-          {number(
-            'Spindle speed, rpm',
-            asked?.spindle_rpm,
-            'spindle_rpm',
-            'Leave it to the app',
-            setup.speed_rpm.text,
+          {setup.speed_rpm ? (
+            <>
+              Run it at{' '}
+              {number(
+                'Spindle speed, rpm',
+                asked?.spindle_rpm,
+                'spindle_rpm',
+                'Leave it to the app',
+                speedSays(plan),
+              )}
+              , within{' '}
+              <button type="button" className={`word${limited ? ' set' : ''}`} onClick={() => setLimits(true)}>
+                {limited ? 'limits of your own' : 'the usual limits'}
+              </button>
+            </>
+          ) : (
+            `The spindle is ${speedSays(plan)}`
           )}
-          , within{' '}
-          <button type="button" className={`word${limited ? ' set' : ''}`} onClick={() => setLimits(true)}>
-            {limited ? 'limits of your own' : 'the usual limits'}
-          </button>
           . Prove the size by{' '}
           <Word
             job={job}
@@ -166,7 +172,7 @@ function SetUp({ job, plan }: StationProps) {
             <StepList job={job} sheet={sheet} />
           ) : view === 'speed' ? (
             <div className="speeds">
-              <Outline drawing={sheet.speeds} />
+              {sheet.speeds ? <Outline drawing={sheet.speeds} /> : <p className="how">{speedSays(plan)}</p>}
               <ul>
                 {setup.limits.map(l => (
                   <li key={l.limit} className={l.binds ? 'binds' : ''}>
@@ -185,14 +191,20 @@ function SetUp({ job, plan }: StationProps) {
         {
           says: say('{Compound}, on its own scale'),
           text:
-            cut.angle_deg > 0 ? `${cut.scale_deg}°` : cut.style === 'alternating' ? 'Along the bed' : 'Straight in',
+            cut.angle_deg > 0
+              ? `${cut.scale_deg}°`
+              : cut.style === 'alternating' || setup.screw === 'top_slide'
+                ? 'Along the bed'
+                : 'Straight in',
           note: `${cut.scale}${cut.angle_deg > 0 ? ` Its handle end leans toward the ${setup.handle_to_tailstock ? 'tailstock' : 'headstock'}.` : ''}`,
         },
         {
           says: 'Speed',
-          text: setup.ending === 'hand' ? 'By hand' : setup.speed_rpm.text,
-          line: setup.limit_rpm.w,
-          under: `bound by ${setup.limits.find(l => l.binds)?.says ?? 'the tool'}: ${setup.limit_rpm.text}`,
+          text: setup.ending === 'hand' ? 'By hand' : speedSays(plan),
+          line: setup.limit_rpm?.w,
+          under:
+            setup.limit_rpm &&
+            `bound by ${setup.limits.find(l => l.binds)?.says ?? 'the tool'}: ${setup.limit_rpm.text}`,
         },
         { says: 'Run-up, each pass', figure: setup.run_up_mm, under: `stops in ${figure(setup.stopping_mm, unit)}` },
         proof.gauge && { says: 'Plug to turn first, go end', figure: proof.gauge.go_mm, note: proof.gauge.says },

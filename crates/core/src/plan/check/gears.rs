@@ -13,7 +13,7 @@ use serde_json::{Value, json};
 pub(super) fn gears(lines: &mut Line<'_>, plan: &Plan, job: &Job, lathe: &Lathe) {
     let against = lines.against(&[Code::TrainUnfit]);
     let Some(hung) = &plan.gears.hung else {
-        lines.put("gears_hang", HANG, "gears", none_hangs(job, against));
+        lines.put("gears_hang", HANG, "gears", none_hangs(job, lathe, against));
         return;
     };
     let finding = match against {
@@ -21,9 +21,11 @@ pub(super) fn gears(lines: &mut Line<'_>, plan: &Plan, job: &Job, lathe: &Lathe)
         None => hangs(hung, plan.voice),
     };
     lines.put("gears_hang", HANG, "gears", finding);
-    lines.put("gears_on", "line-gears-on", "gears", on_it(hung, lathe, plan.voice));
+    if !lathe.gears_fixed {
+        lines.put("gears_on", "line-gears-on", "gears", on_it(hung, lathe, plan.voice));
+    }
     let finding = match lines.against(&[Code::LeadError]) {
-        Some(why) => lead_untrue(plan, hung, why),
+        Some(why) => lead_untrue(plan, hung, lathe, why),
         None => good(hung.judged.clone()),
     };
     lines.put("lead", "line-lead-true", "gears", finding);
@@ -42,12 +44,16 @@ fn hangable(plan: &Plan) -> impl Iterator<Item = &TrainRow> {
 }
 
 /// No train was found, perhaps for the bounds it was looked for in.
-fn none_hangs(job: &Job, why: Option<String>) -> LineFinding {
+fn none_hangs(job: &Job, lathe: &Lathe, why: Option<String>) -> LineFinding {
     let voice = job.voice;
     let facts = &job.gears;
     let narrowed = facts.max_error.is_some() || facts.gearbox.is_some() || facts.keep.is_some() || facts.max_changes.is_some();
     let open = json!({"gears": {"exact_only": null, "max_error_ppm": null, "gearbox": null, "keep": null, "max_changes": null, "hang": null}});
-    let cure = if narrowed { say!(voice, "check-look-trains-without-those-bounds") } else { say!(voice, "check-add-gears-lathe-or-see") };
+    let cure = match (narrowed, lathe.gears_fixed) {
+        (true, _) => say!(voice, "check-look-trains-without-those-bounds"),
+        (_, true) => say!(voice, "check-levers-other-pitch"),
+        _ => say!(voice, "check-add-gears-lathe-or-see"),
+    };
     bad(why.unwrap_or_default(), cure, narrowed.then_some(open))
 }
 
@@ -64,6 +70,9 @@ fn hangs_not(plan: &Plan, hung: &HungTrain, why: String) -> LineFinding {
 
 /// It hangs, by the arm as measured or by its tooth counts alone.
 fn hangs(hung: &HungTrain, voice: Voice) -> LineFinding {
+    if hung.train.drivers.is_empty() {
+        return good(say!(voice, "check-levers-alone", lever = &hung.train.gearbox));
+    }
     if hung.train.fits.is_none() {
         return unknown(say!(voice, "check-by-tooth-counts-alone-arm", train = teeth(&hung.train)), say!(voice, "check-hang-with-slip-paper-each"), None);
     }
@@ -88,7 +97,7 @@ fn on_it(hung: &HungTrain, lathe: &Lathe, voice: Voice) -> LineFinding {
 }
 
 /// The lead's error takes more of the room than may be: a truer train, or a shorter nut.
-fn lead_untrue(plan: &Plan, hung: &HungTrain, why: String) -> LineFinding {
+fn lead_untrue(plan: &Plan, hung: &HungTrain, lathe: &Lathe, why: String) -> LineFinding {
     let voice = plan.voice;
     if let Some(row) = hangable(plan).find(|r| r.error_ppm.abs() < 0.3 * hung.train.error_ppm.abs()) {
         return bad(why, format!("Hang {}: {}.", teeth(row), row.error_text), Some(hang(row)));
@@ -96,11 +105,12 @@ fn lead_untrue(plan: &Plan, hung: &HungTrain, why: String) -> LineFinding {
     // As much of the room as is harmless, and a hair under it.
     let room = plan.gauge.max_mm.value - plan.gauge.min_mm.value;
     let engaged = plan.thread.engagement_mm.value;
+    let gears = if lathe.gears_fixed { "fixed" } else { "changed" };
     let shorter = engaged * room * DOUBTFUL_SHARE / hung.takes_mm.value.abs().max(1e-9) * CLOSER_WHEN_SHORT;
     if shorter < plan.thread.pitch_mm.value {
-        return bad(why, say!(voice, "check-no-nut-short-enough-buy"), None);
+        return bad(why, say!(voice, "check-no-nut-short-enough-buy", gears = gears), None);
     }
-    bad(why, say!(voice, "check-engage-no-more-than-nut", shorter = voice.about(shorter)), Some(json!({"thread": {"engagement_mm": shorter}})))
+    bad(why, say!(voice, "check-engage-no-more-than-nut", shorter = voice.about(shorter), gears = gears), Some(json!({"thread": {"engagement_mm": shorter}})))
 }
 
 /// A shorter mate is given a closer tolerance by some standards: at the least, this share of the room.
@@ -122,6 +132,9 @@ fn lever_at(row: &TrainRow, voice: Voice, straight: &'static str, at: &'static s
 
 /// A train as it is said.
 fn teeth(row: &crate::gears::TrainRow) -> String {
+    if row.drivers.is_empty() {
+        return row.gearbox.clone();
+    }
     let pairs = row.drivers.iter().zip(&row.driven).map(|(a, b)| format!("{a}/{b}"));
     pairs.collect::<Vec<_>>().join(" · ")
 }

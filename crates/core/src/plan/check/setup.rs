@@ -60,7 +60,10 @@ pub(super) fn speed(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
     let voice = plan.voice;
     lines.answered.push(Code::Stopping);
     let setup = &plan.setup;
-    let (speed, limit) = (setup.speed_rpm.value, setup.limit_rpm.value);
+    let Some([speed, limit]) = setup.speed_and_limit() else {
+        lines.put("speed", "line-speed", "setup", good(say!(voice, "check-spindle-cranked")));
+        return;
+    };
     let over = speed > limit + 1e-9;
     let has = match &setup.lathe_speeds {
         Speeds::Steps(list) => list.iter().any(|s| (s - speed).abs() < 1e-6),
@@ -75,7 +78,7 @@ pub(super) fn speed(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
     } else if over {
         slowest_over(plan)
     } else {
-        good(say!(voice, "check-speed-serves", speed = &setup.speed_rpm.text, binds = binds, limit = &setup.limit_rpm.text, stopping = &setup.stopping_mm.text))
+        good(say!(voice, "check-speed-serves", speed = setup.speed_text(), binds = binds, limit = setup.limit_says(voice), stopping = &setup.stopping_mm.text))
     };
     lines.put("speed", "line-speed", "setup", finding);
 }
@@ -83,11 +86,11 @@ pub(super) fn speed(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
 /// A speed of the user's own that the lathe has not, or that is over what is allowed.
 fn speed_chosen(setup: &SetupSection, has: bool, voice: Voice) -> LineFinding {
     let why = if has {
-        say!(voice, "check-speed-over", speed = &setup.speed_rpm.text, limit = &setup.limit_rpm.text, speed_limit = setup.speed_limit.says(voice))
+        say!(voice, "check-speed-over", speed = setup.speed_text(), limit = setup.limit_says(voice), speed_limit = setup.speed_limit.says(voice))
     } else {
-        say!(voice, "check-no-speed-this-lathe", speed = &setup.speed_rpm.text)
+        say!(voice, "check-no-speed-this-lathe", speed = setup.speed_text())
     };
-    if setup.lathe_speeds.slowest() > setup.limit_rpm.value + 1e-9 {
+    if setup.speed_and_limit().is_some_and(|[_, limit]| setup.lathe_speeds.slowest() > limit + 1e-9) {
         bad(why, say!(voice, "check-turn-spindle-by-hand-even"), turned_by_hand())
     } else {
         bad(why, say!(voice, "check-leave-speed-app"), Some(json!({"setup": {"spindle_rpm": null}})))
@@ -98,27 +101,27 @@ fn speed_chosen(setup: &SetupSection, has: bool, voice: Voice) -> LineFinding {
 fn slowest_over(plan: &Plan) -> LineFinding {
     let voice = plan.voice;
     let setup = &plan.setup;
-    let (speed, limit) = (setup.speed_rpm.value, setup.limit_rpm.value);
+    let [speed, limit] = setup.speed_and_limit().unwrap_or_default();
     let binds = setup.speed_limit.says(voice);
     if setup.speed_limit == SpeedLimit::Hand {
         return unknown(
-            say!(voice, "check-slowest-over-hand", speed = &setup.speed_rpm.text, limit = &setup.limit_rpm.text, binds = binds),
+            say!(voice, "check-slowest-over-hand", speed = setup.speed_text(), limit = setup.limit_says(voice), binds = binds),
             say!(voice, "check-try-air-first-hand-lever"),
             turned_by_hand(),
         );
     }
     if setup.speed_limit == SpeedLimit::Cutting && speed <= limit * STARTING_SPREAD {
         return unknown(
-            say!(voice, "check-slowest-over-table", speed = &setup.speed_rpm.text, limit = &setup.limit_rpm.text),
+            say!(voice, "check-slowest-over-table", speed = setup.speed_text(), limit = setup.limit_says(voice)),
             say!(voice, "check-oil-well-watch-edge-or"),
             turned_by_hand(),
         );
     }
     let stops = setup.speed_limit == SpeedLimit::Stopping;
     let why = if limit < 1.0 {
-        say!(voice, "check-there-no-room-stop-at", speed = &setup.speed_rpm.text)
+        say!(voice, "check-there-no-room-stop-at", speed = setup.speed_text())
     } else {
-        say!(voice, "check-slowest-over", speed = &setup.speed_rpm.text, limit = &setup.limit_rpm.text, binds = binds)
+        say!(voice, "check-slowest-over", speed = setup.speed_text(), limit = setup.limit_says(voice), binds = binds)
     };
     let cure = if stops && plan.blank.beyond.is_some() {
         say!(voice, "check-by-hand-or-make-room")

@@ -2,11 +2,11 @@
 
 use yoke_core::blank::drill::marked;
 use yoke_core::quantity::{LengthUnit, plain_text, short_text};
-use yoke_core::voice::{Stands, Voice};
+use yoke_core::voice::{LatheKind, Stands, Voice};
 use yoke_core::words::Vocabulary;
 
-const MM: Voice = Voice { unit: LengthUnit::Mm, words: Vocabulary::American, stands: Stands::Desk };
-const IN: Voice = Voice { unit: LengthUnit::In, words: Vocabulary::British, stands: Stands::Desk };
+const MM: Voice = Voice { unit: LengthUnit::Mm, words: Vocabulary::American, stands: Stands::Desk, lathe: LatheKind::USUAL };
+const IN: Voice = Voice { unit: LengthUnit::In, words: Vocabulary::British, stands: Stands::Desk, lathe: LatheKind::USUAL };
 
 #[test]
 fn each_length_with_the_places_that_can_be_had() {
