@@ -157,7 +157,7 @@ impl LatheProfile {
         let max_compounds = self.max_compounds.unwrap_or(if self.none.has("max_compounds") { 0 } else { 1 });
         c.within(max_compounds as f64, 0.0, 2.0, &format!("{at}/max_compounds"), "compound studs");
         let grip = self.check_grip(at, c);
-        let power = self.drive.unwrap_or_default();
+        let power = self.power();
         let speeds = self.check_speeds(at, c);
         // Turned by hand it stops where the hand does.
         let coast = if power == Power::Hand { [0.0, COAST_AT_RPM] } else { coast(&spindle, &speeds, &format!("{at}/spindle"), c) };
@@ -200,12 +200,17 @@ impl LatheProfile {
         }
     }
 
+    /// What turns the spindle: with nothing to drive it, the hand.
+    fn power(&self) -> Power {
+        if self.none.has("drive") { Power::Hand } else { self.drive.unwrap_or_default() }
+    }
+
     /// What no lathe that threads is without, said to be none of.
     fn check_none(&self, at: &str, c: &mut Checker) {
         for field in self.none.fields() {
             let wanted = match field {
                 "leadscrew" | "cross_slide" | "spindle" | "post" => true,
-                "speeds_rpm" => self.drive != Some(Power::Hand),
+                "speeds_rpm" => self.power() != Power::Hand,
                 _ => false,
             };
             if wanted {

@@ -106,13 +106,15 @@ pub(super) fn chain(lathe: &Lathe, train: Option<&TrainRow>, direction: &Directi
 fn drawn(lathe: &Lathe, direction: &Direction, side: Side, meshes: usize, (toward, with): (bool, Option<bool>), voice: Voice) -> Drawing {
     const AXIS: f64 = 110.0;
     const SCREW: f64 = 18.0;
+    // Gears that cannot be changed are counted by nobody: a pair stands for them.
+    let meshes = meshes.clamp(1, 6);
     let forward = direction.spindle == Spindle::Forward;
     let mut shapes = vec![Shape::rect("motion.casting", [0.0, 52.0], [104.0, 168.0]), Shape::rect("motion.chuck", [104.0, 70.0], [140.0, 150.0])];
     // The gear end: a circle for each wheel of the chain, from the spindle to the leadscrew.
     #[allow(clippy::cast_precision_loss)] // a few meshes
-    for i in 0..=meshes.min(6) {
-        let y = AXIS - (AXIS - SCREW) * i as f64 / meshes.min(6) as f64;
-        shapes.push(Shape::circle("motion.gear", [-22.0, y], 36.0 / meshes.clamp(2, 6) as f64));
+    for i in 0..=meshes {
+        let y = AXIS - (AXIS - SCREW) * i as f64 / meshes as f64;
+        shapes.push(Shape::circle("motion.gear", [-22.0, y], 36.0 / meshes.max(2) as f64));
     }
     shapes.push(Shape::open("motion.shaft", vec![[-22.0, AXIS], [0.0, AXIS]]));
     shapes.push(Shape::rect("motion.screw", [-22.0, SCREW - 4.0], [420.0, SCREW + 4.0]));

@@ -158,6 +158,7 @@ check-lean-as-thread-wants = Lean the { -compound } as the thread wants.
 # gauge
 
 check-no-size-limits-makes-room = No size in the limits makes room: a truer train or tool, or a shorter mate.
+    .fixed = No size in the limits makes room: a truer tool, a shorter mate, or a lathe that cuts this pitch truer.
 check-aim = Aim at { $size }.
 check-prove-by = Prove it by { $proof }.
 check-get-what-missing-before-first = Get what is missing before the first chip.
@@ -185,6 +186,7 @@ line-slide = Slide
 line-mate-goes = Mate goes on
 line-proof = Proof of size
 line-gears-hang = Gears hang
+    .fixed = Levers
 line-gears-on = Gears are on
 line-lead-true = Lead true
 line-half-nut = { -Half-nut }

@@ -112,6 +112,7 @@ mate-tight = A { $other ->
    *[tightest] at its tightest limit
 }, will be tight by { $clearance }: lead { $lead }, flanks { $flanks }.
 mate-no-size = No size within the limits makes room for it: a truer train, a truer tool, or a shorter nut.
+    .fixed = No size within the limits makes room for it: a truer tool, a shorter nut, or a lathe that cuts this pitch truer.
 mate-aim-instead = Aim at { $aim } instead.
 
 mate-has-left = A { $other ->

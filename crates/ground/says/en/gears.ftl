@@ -24,7 +24,7 @@ gears-idlers-choose = { $tumbler ->
 gears-meshes-choose = { $tumbler ->
     [none] There is no tumbler to choose the way the leadscrew turns
    *[lacks] The tumbler cannot choose the way the leadscrew turns
-}: the count of meshes does. Hang it with { $meshes }, and turn the spindle once by hand to see.
+}: the count of meshes does. Hang it with { $meshes } meshes, and turn the spindle once by hand to see.
 gears-tumbler-lacks = { $tumbler ->
     [none] There is no tumbler, and this train turns the leadscrew the other way
    *[lacks] The tumbler has no position that turns the leadscrew this way
@@ -38,7 +38,9 @@ gears-not-listed = The gears listed for this lathe do not include (another) { $l
 gears-isolate = Change gears only with the machine isolated; guard back on before it runs.
     .crank = Change gears only with nobody at the crank; guard back on before it is turned.
 gears-binds = This train will bind a nut longer than { $longest }: its error takes { $takes } of the { $room } there are.
+    .fixed = This lever position will bind a nut longer than { $longest }: its error takes { $takes } of the { $room } there are.
 gears-doubtful = The train's error takes { $takes } of { $room }: doubtful on { $nut } of nut. Choose a truer train, or cut to the low limit.
+    .fixed = The lever position's error takes { $takes } of { $room }: doubtful on { $nut } of nut. Cut to the low limit.
 gears-takes = Takes { $takes } of { $room } over { $nut } of nut: { $weight ->
     [binds] will bind
     [doubtful] doubtful

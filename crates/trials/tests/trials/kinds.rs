@@ -52,6 +52,9 @@ fn says_none_of(lathe: &Value, unheard: &[&str]) {
         let voice = Voice { unit: LengthUnit::Mm, words, stands: Stands::Desk, ..Voice::default() };
         for job in jobs(lathe) {
             for (part, said) in everything(&job, voice).unwrap() {
+                // What is drawn stands somewhere: a figure that is none is written as null.
+                let written = said.to_string();
+                assert!(!["x", "y", "r"].iter().any(|at| written.contains(&format!("\"{at}\":null"))), "{part} is drawn nowhere");
                 let mut all = Vec::new();
                 texts(&said, part, &mut all);
                 for (at, text) in all {
@@ -76,6 +79,9 @@ fn a_crank_is_told_of_no_speed_no_nut_and_nothing_to_isolate() {
     assert_eq!((&plan["setup"]["speed_rpm"], &plan["setup"]["limits"]), (&Value::Null, &json!([])));
     assert_eq!((&plan["setup"]["ending"], &plan["setup"]["speed_limit"]), (&json!("hand"), &json!("cranked")));
     assert_eq!(plan["setup"]["endings"].as_array().unwrap().len(), 1);
+    // Nothing to drive it is the hand.
+    let undriven = sound(json!({"thread": {"callout": "M8x1.25"}, "lathe": {"leadscrew": {"pitch_mm": 2}, "drive": null, "speeds_rpm": null}}));
+    assert!(undriven.setup.speed_rpm.is_none());
     // The slide is the carriage: the cross-slide alone carries depth.
     assert_eq!((&plan["cut"]["style"], &plan["cut"]["passes"][1]["dial"][0]["slide"]), (&json!("radial"), &json!("cross_slide")));
     assert!(plan["setup"]["says"].as_str().unwrap().contains("compound toward the headstock"), "{}", plan["setup"]["says"]);
