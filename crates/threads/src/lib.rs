@@ -3,10 +3,11 @@
 //!
 //! ```
 //! use yoke_ground::direction::Carriage;
+//! use yoke_ground::voice::Voice;
 //! use yoke_ground::working::Worksheet;
 //! use yoke_threads::{Side, ThreadFacts, callout, reckon};
 //!
-//! let spec = callout::read("M20x2.5-6g").map_err(|f| f.missing)?;
+//! let spec = callout::read("M20x2.5-6g").map_err(|f| f.missing.said(Voice::default()))?;
 //! assert_eq!((spec.name().as_str(), spec.side), ("M20×2.5-6g", Side::External));
 //! let facts = ThreadFacts { spec, length_mm: 30.0, engagement_mm: None, coating_mm: 0.0, load_faces: None };
 //! let toward = Carriage::TowardHeadstock;
