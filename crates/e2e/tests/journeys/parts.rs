@@ -23,7 +23,7 @@ async fn the_paddle_pair_goes_by_its_route_from_blank_to_fit() {
     assert!(bore.attr("aria-label").await.unwrap().unwrap().starts_with("Saw the stock"));
     bore.focus().await.unwrap();
     bore.send_keys(Key::Down + "").await.unwrap();
-    browser.wait_text(".remarks", "Saw the stock stands after face the end").await;
+    browser.wait_text(".remarks", "“Saw the stock” stands after “Face the end”").await;
     browser.touch(".remarks .act").await;
     browser.wait_text(".how", "As you changed it").await;
     browser.script("return new Promise(done => setTimeout(done, 300))").await;
