@@ -214,6 +214,12 @@ new PerformanceObserver(list => list.getEntries().filter(e => !e.hadRecentInput)
 /// How long a page may take to show something.
 const PATIENCE: Duration = Duration::from_secs(15);
 
+/// The middle and the size of what CSS names; nothing where it is off the page or something lies over it.
+const MIDDLE: &str = "const on = document.querySelector(CSS); if (!on) return null; \
+    const r = on.getBoundingClientRect(), x = r.x + r.width / 2, y = r.y + r.height / 2, top = document.elementFromPoint(x, y); \
+    if (!top) on.scrollIntoView({ block: 'center' }); \
+    return top && (on.contains(top) || top.contains(on)) ? [x, y, r.width, r.height] : null";
+
 impl Browser {
     /// One with an empty page of 1280 by 800, which it makes sure of: left by another journey, or started.
     pub async fn open() -> Self {
@@ -285,14 +291,25 @@ impl Browser {
         }
     }
 
-    /// Touches the middle of what `css` names, with a finger.
+    /// Touches the middle of what `css` names, with a finger: once it stands still and nothing lies over it, as a person would.
+    ///
+    /// # Panics
+    /// When it never does, or is too small for a knuckle.
     pub async fn touch(&self, css: &str) {
-        self.find(css).await;
-        let middle =
-            format!("const r = document.querySelector({css:?}).getBoundingClientRect(); return [r.x + r.width / 2, r.y + r.height / 2, r.width, r.height]");
-        let at = self.script(&middle).await;
-        assert!(at[3].as_f64().unwrap() >= 44.0, "{css} is large enough for a knuckle: {at}");
-        let point = json!([{ "x": at[0], "y": at[1] }]);
+        let until = Instant::now() + PATIENCE;
+        let mut before = Value::Null;
+        loop {
+            self.find(css).await;
+            let at = self.script(&MIDDLE.replace("CSS", &format!("{css:?}"))).await;
+            if at.is_array() && at == before {
+                assert!(at[3].as_f64().unwrap() >= 44.0, "{css} is large enough for a knuckle: {at}");
+                break;
+            }
+            assert!(Instant::now() < until, "{css} never stood still to be touched: {at}");
+            before = at;
+            tokio::time::sleep(Duration::from_millis(40)).await;
+        }
+        let point = json!([{ "x": before[0], "y": before[1] }]);
         self.tools.send_raw("Input.dispatchTouchEvent", json!({ "type": "touchStart", "touchPoints": point })).await.unwrap();
         self.tools.send_raw("Input.dispatchTouchEvent", json!({ "type": "touchEnd", "touchPoints": [] })).await.unwrap();
     }

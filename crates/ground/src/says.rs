@@ -3,8 +3,8 @@
 //! They are Fluent messages (`says/en/*.ftl`), so that a language may order the parts as it wants, and choose among forms by a number or by
 //! which of some cases it is. Trade words stand in them as terms (`{ -compound }`, `{ -Compound }` at the beginning), each vocabulary a file
 //! (`says/words`). A sentence that would speak of what a kind of lathe has not has another form for it, as an attribute (`.engaged`: no
-//! half-nut; `.slide`: a slide screw is driven). Another language is a folder: what it does not say is said in English. A trial holds the files against each other and
-//! against the code.
+//! half-nut; `.slide`: a slide screw is driven; `.crank`, `.fixed`). Another language is a folder: what it does not say is said in English.
+//! A trial holds the files against each other and against the code.
 
 use crate::quantity::large_first;
 use crate::voice::{LatheKind, Voice};

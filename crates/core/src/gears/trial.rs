@@ -81,7 +81,7 @@ impl TrialRequest {
         let travel = wanted(self.travel_mm, 0.5, 10_000.0, "/travel_mm", "how far the carriage went", c);
         let (drivers, driven) = (c.teeth(&self.train.drivers, "/train/drivers"), c.teeth(&self.train.driven, "/train/driven"));
         if drivers.len() != driven.len() {
-            c.fault("/train", sentence!("fact-train-many-driven-gears-drivers-3"));
+            c.fault("/train", sentence!("hang-as-many"));
         }
         let lever = self.gearbox.as_ref().map_or_else(
             || lathe.gearbox.first(),

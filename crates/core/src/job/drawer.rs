@@ -1,7 +1,7 @@
 //! The gears owned: ranges and repeats read, gears joined as one piece and gears bound to a shaft marked.
 
 use super::profile::GearGroup;
-use crate::faults::{Checker, MAX_TEETH, MIN_TEETH};
+use crate::faults::Checker;
 use crate::job::{Gear, GearEntry, GearList};
 use crate::quantity::MM_PER_INCH;
 use crate::says::Sentence;
@@ -52,12 +52,8 @@ impl GearList {
             match read {
                 Err(why) => c.fault(place(i), why),
                 Ok(teeth) => {
-                    for t in teeth {
-                        match u16::try_from(t).ok().filter(|_| (MIN_TEETH..=MAX_TEETH).contains(&t)) {
-                            Some(t) => list.push(t),
-                            None => c.fault(place(i), sentence!("fact-teeth-out-bounds-gear", t = t, min_teeth = MIN_TEETH, max_teeth = MAX_TEETH)),
-                        }
-                    }
+                    let at = place(i);
+                    list.extend(teeth.into_iter().filter_map(|t| c.gear(t, &at)));
                 }
             }
         }

@@ -1,6 +1,6 @@
 //! The lathe as the core uses it, once what its owner told is checked.
 
-use super::defaults::{COAST_AT_RPM, COAST_TURNS, LEADSCREW_TPI, READOUT_MM, SHAFT_RADIUS_MM, STUDS};
+use super::defaults::{COAST_AT_RPM, COAST_TURNS, CRANKED_RPM, LEADSCREW_TPI, READOUT_MM, SHAFT_RADIUS_MM, STUDS};
 use super::drawer;
 use super::profile::{
     ArmProfile, CarriageStop, Chuck, DialProfile, GearGroup, LatheProfile, LeadscrewProfile, OneOrMany, Post, Power, Reads, ScaleZero, SlideProfile, Speeds,
@@ -305,7 +305,7 @@ impl LatheProfile {
 
     fn check_speeds(&self, at: &str, c: &mut Checker) -> Speeds {
         let place = format!("{at}/speeds_rpm");
-        match &self.speeds_rpm {
+        let told = match &self.speeds_rpm {
             Some(Speeds::Steps(list)) if !list.is_empty() => {
                 for (i, s) in list.iter().enumerate() {
                     c.within(*s, 1.0, 20_000.0, &format!("{place}/{i}"), "rpm");
@@ -320,7 +320,9 @@ impl LatheProfile {
                 Speeds::Between { from: *from, to: *to }
             }
             _ => assumed_lathe().speeds_rpm.unwrap_or(Speeds::Between { from: 60.0, to: 1200.0 }),
-        }
+        };
+        // A crank has none to choose among: it goes as a hand turns it.
+        if self.power() == Power::Hand { Speeds::Steps(vec![CRANKED_RPM]) } else { told }
     }
 }
 

@@ -4,7 +4,6 @@ use super::propose::held;
 use super::{Member, OpKind, Operation};
 use crate::blank::BlankSection;
 use crate::cut::{SlideName, counted};
-use crate::job::defaults::CRANKED_RPM;
 use crate::job::{Holding, Job, Support};
 use crate::plan::Plan;
 use crate::quantity::{degrees_text, plain_text};
@@ -61,7 +60,7 @@ impl Member<'_> {
     /// Spindle speed for work of this diameter, mm, at a share of the turning speed.
     fn rpm(&self, diameter_mm: f64, share: f64) -> f64 {
         let surface = self.facts.blank.material.hss_m_per_min * TURNING_TIMES * share;
-        if self.lathe.cranked() { CRANKED_RPM } else { self.lathe.speeds.under(surface * 1000.0 / (PI * diameter_mm.max(0.5))) }
+        self.lathe.speeds.under(surface * 1000.0 / (PI * diameter_mm.max(0.5)))
     }
 
     fn blank_mm(&self) -> f64 {

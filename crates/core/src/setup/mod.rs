@@ -21,7 +21,7 @@ use crate::direction::Hand;
 use crate::direction::Wall;
 use crate::gears::{DialRule, TrainRow};
 use crate::job::EndKind;
-use crate::job::defaults::{BACKLASH_MM, CRANKED_RPM, HAND_MM_S, HAND_RPM, REACTION_S, WITHDRAW_S};
+use crate::job::defaults::{BACKLASH_MM, HAND_MM_S, HAND_RPM, REACTION_S, WITHDRAW_S};
 use crate::job::{BlankFacts, CarriageStop, Chuck, Ending, Lathe, SetupFacts, Speeds, ToolMaterial, Way};
 use crate::quantity::plain_text;
 use crate::thread::form::Thread;
@@ -295,14 +295,6 @@ fn beyond_the_end(sheet: &mut Worksheet, before: &Inputs<'_>, stop: &Stop, ends:
     relief.or_else(|| if ends == EndKind::Open { beyond::room(sheet, blank, thread, reach) } else { None })
 }
 
-/// The speed run at, with the limits there are: a crank has no speed to choose, and none to be over.
-fn chosen(facts: &SetupFacts, lathe: &Lathe, (limits, limit, binds): (Vec<SpeedCap>, Num, SpeedLimit)) -> (f64, Vec<SpeedCap>, SpeedLimit) {
-    if lathe.cranked() {
-        return (CRANKED_RPM, Vec::new(), SpeedLimit::Cranked);
-    }
-    (facts.spindle_rpm.unwrap_or_else(|| lathe.speeds.under(limit.value)), limits, binds)
-}
-
 /// The speed the tool stands at this diameter.
 fn cutting(sheet: &mut Worksheet, before: &Inputs<'_>) -> Num {
     let Inputs { blank, tool, thread, .. } = *before;
@@ -333,7 +325,9 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<
     let hand =
         (ending != Ending::Hand && facts.comfort_rpm.is_none()).then(|| sheet.apply(&rules::HAND_SPEED, [HAND_MM_S.into(), thread.lead, HAND_RPM.into()]));
     let (limits, limit, binds) = speeds::limits(cutting, stopping, hand, facts, voice);
-    let (speed, limits, binds) = chosen(facts, lathe, (limits, limit, binds));
+    let speed = facts.spindle_rpm.unwrap_or_else(|| lathe.speeds.under(limit.value));
+    // A crank has no speed to be over.
+    let (limits, binds) = if lathe.cranked() { (Vec::new(), SpeedLimit::Cranked) } else { (limits, binds) };
     if stopping.is_some_and(|s| speed > s.value + 1e-9) {
         watch.push(cannot_stop(speed, blank.shoulder, voice));
     }

@@ -212,7 +212,6 @@ check-side-deg = { $side ->
     [leading] { $angle } leading
    *[trailing] { $angle } trailing
 }
-check-groove-to-start = Turn a groove to start in.
 check-groove-and-room = Turn a groove to start in, and make { $room } of room behind it.
 check-travel-wanted = { $travel } of travel wanted.
 check-hang-instead = Hang { $train } instead.

@@ -1,6 +1,5 @@
 # What is asked of the facts of a job, a lathe, a drawer: what is wrong, and what would be right.
 
-fact-teeth-out-bounds-gear = { $t } teeth is out of bounds; a gear has { $min_teeth } to { $max_teeth }
 fact-give-modulemm-dp-over-0 = give module_mm or dp (over 0), not both
 fact-name-shafts-goes-spindle-stud = name the shafts it goes on: spindle, stud, leadscrew
 fact-there-no-among-these-gears = there is no { $teeth } among these gears
@@ -84,7 +83,6 @@ fact-not-material-known-here-choices = “{ $code }” is not a material known h
 fact-no-material-given-mild-steel = No material was given: mild steel is assumed.
 fact-nothing-tried-give-spindleturns-travelmm = nothing was tried: give spindle_turns and travel_mm, or screw_turns, marks_passed and marks
 fact-wanted-too = { $what } is wanted too
-fact-train-many-driven-gears-drivers-3 = a train has as many driven gears as drivers
 fact-not-gearbox-position = “{ $name }” is not a gearbox position of the { $lathe }
 fact-leadscrews-turns-marks-passed-marks = the leadscrew's turns, the marks that passed and the marks on the dial are wanted together
 bounds-length = { $value } is out of bounds; it must be { $span }

@@ -9,9 +9,9 @@ use num_traits::Zero;
 use serde::Serialize;
 
 /// Fewest teeth a change gear may have.
-pub const MIN_TEETH: i64 = 5;
+const MIN_TEETH: i64 = 5;
 /// Most teeth a change gear may have.
-pub const MAX_TEETH: i64 = 400;
+const MAX_TEETH: i64 = 400;
 
 /// Something that was not given, and what was taken instead.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
@@ -85,10 +85,16 @@ impl Checker {
     pub fn teeth(&mut self, list: &[i64], pointer: &str) -> Vec<u16> {
         let mut sound = Vec::new();
         for (i, t) in list.iter().enumerate().take(200) {
-            match u16::try_from(*t).ok().filter(|_| (MIN_TEETH..=MAX_TEETH).contains(t)) {
-                Some(teeth) => sound.push(teeth),
-                None => self.fault(format!("{pointer}/{i}"), sentence!("bounds-teeth", teeth = t, least = MIN_TEETH, most = MAX_TEETH)),
-            }
+            sound.extend(self.gear(*t, &format!("{pointer}/{i}")));
+        }
+        sound
+    }
+
+    /// The tooth count of one gear, if it is in bounds.
+    pub fn gear(&mut self, teeth: i64, pointer: &str) -> Option<u16> {
+        let sound = u16::try_from(teeth).ok().filter(|_| (MIN_TEETH..=MAX_TEETH).contains(&teeth));
+        if sound.is_none() {
+            self.fault(pointer, sentence!("bounds-teeth", teeth = teeth, least = MIN_TEETH, most = MAX_TEETH));
         }
         sound
     }

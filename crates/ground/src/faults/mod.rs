@@ -4,8 +4,8 @@ mod checker;
 mod strict;
 mod tagged;
 
+pub use checker::Assumption;
 pub use checker::Checker;
-pub use checker::{Assumption, MAX_TEETH, MIN_TEETH};
 pub use strict::read_value;
 pub use tagged::read_tagged;
 

@@ -250,7 +250,7 @@ fn room_made(plan: &Plan, job: &Job, beyond: &Beyond) -> (String, Value) {
         if tight {
             change["blank"]["beyond_mm"] = json!(needs);
         }
-        let cure = if tight { say!(voice, "check-groove-and-room", room = voice.about(needs)) } else { say!(voice, "check-groove-to-start") };
+        let cure = if tight { say!(voice, "check-groove-and-room", room = voice.about(needs)) } else { say!(voice, "check-turn-groove-start") };
         (cure, change)
     } else if beyond.jaws {
         let out = voice.rule_over(plan.thread.length_mm.value + needs);
