@@ -217,8 +217,8 @@ const PATIENCE: Duration = Duration::from_secs(15);
 /// The middle and the size of what CSS names; nothing where it is off the page or something lies over it.
 const MIDDLE: &str = "const on = document.querySelector(CSS); if (!on) return null; \
     const r = on.getBoundingClientRect(), x = r.x + r.width / 2, y = r.y + r.height / 2, top = document.elementFromPoint(x, y); \
-    if (!top) on.scrollIntoView({ block: 'center' }); \
-    return top && (on.contains(top) || top.contains(on)) ? [x, y, r.width, r.height] : null";
+    if (!top || !on.contains(top)) on.scrollIntoView({ block: 'center' }); \
+    return top && on.contains(top) ? [x, y, r.width, r.height] : null";
 
 impl Browser {
     /// One with an empty page of 1280 by 800, which it makes sure of: left by another journey, or started.
@@ -384,18 +384,20 @@ impl Browser {
         }
     }
 
-    /// Clicks what `css` names; once more where something moved over it in that moment.
+    /// Clicks what `css` names; again where something lay over it or it was drawn anew in that moment.
     ///
     /// # Panics
     /// When it never can be clicked.
     pub async fn click(&self, css: &str) {
-        for _ in 0..50 {
-            if self.find(css).await.click().await.is_ok() {
-                return;
-            }
-            tokio::time::sleep(Duration::from_millis(40)).await;
-        }
-        panic!("{css} cannot be clicked");
+        click(css, || self.find(css)).await;
+    }
+
+    /// Clicks the first of these that says this, as [`Self::click`] does.
+    ///
+    /// # Panics
+    /// When it never can be clicked.
+    pub async fn click_text(&self, css: &str, said: &str) {
+        click(said, || self.find_text(css, said)).await;
     }
 
     /// Reads the notes of a station, behind their one word, until they hold `wanted`, and closes them.
@@ -483,6 +485,15 @@ impl Browser {
         self.tools.send_raw("Emulation.setEmulatedMedia", json!({ "features": [] })).await.unwrap();
         self.size(DESK).await;
         IDLE.lock().unwrap().push(self);
+    }
+}
+
+/// Clicks what is found, and finds it again while it cannot be clicked.
+async fn click(named: &str, find: impl AsyncFn() -> WebElement) {
+    let until = Instant::now() + PATIENCE;
+    while let Err(why) = find().await.click().await {
+        assert!(Instant::now() < until, "{named} cannot be clicked: {why}");
+        tokio::time::sleep(Duration::from_millis(40)).await;
     }
 }
 

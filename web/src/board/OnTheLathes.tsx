@@ -1,11 +1,9 @@
 import { Link } from '@tanstack/react-router';
-import type { JobLine } from '../api/client';
-import { useLathes } from '../api/hooks';
+import type { JobLine, LatheProfile } from '../api/client';
 import { train } from '../stations/gears/train';
 
 /** What is on each lathe now, and what is done next on it: the job in mid-cut, else the newest that waits. */
-export function OnTheLathes({ jobs }: { jobs: JobLine[] }) {
-  const lathes = useLathes().data ?? [];
+export function OnTheLathes({ jobs, lathes }: { jobs: JobLine[]; lathes: LatheProfile[] }) {
   const waits = (job: JobLine) => !job.finished && !job.scrapped && job.shows;
   return (
     <ul className="on-lathes" aria-label="On the lathes">

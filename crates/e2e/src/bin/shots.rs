@@ -48,22 +48,22 @@ async fn main() {
     // The pair in mesh.
     if wants("pair") {
         browser.go(&server.at("/jobs/paddle-screw-and-nut/thread")).await;
-        browser.find("button[aria-pressed]").await.click().await.unwrap();
+        browser.click("button[aria-pressed]").await;
         browser.wait_text(".carry", "Clearance at the pitch line").await;
         browser.picture(&out.join("pair.png")).await;
     }
     // A trouble, with its causes as this job's numbers rank them.
     if wants("trouble") {
         browser.go(&server.at("/jobs/mill-bearing-stud/gauge")).await;
-        browser.find_text(".actions .act", "Trouble").await.click().await.unwrap();
-        browser.find_text(".symptoms .choice", "wrong pitch").await.click().await.unwrap();
+        browser.click_text(".actions .act", "Trouble").await;
+        browser.click_text(".symptoms .choice", "wrong pitch").await;
         browser.find(".causes .cause.shown").await;
         browser.picture(&out.join("trouble.png")).await;
     }
     // The working of a number.
     if wants("working") {
         browser.go(&server.at("/jobs/footbridge-tie-rod/cut")).await;
-        browser.find(".carry .opens").await.click().await.unwrap();
+        browser.click(".carry .opens").await;
         browser.wait_text("[role=dialog]", "From:").await;
         browser.picture(&out.join("working.png")).await;
     }
@@ -82,14 +82,14 @@ async fn main() {
         browser.wait_text(".story", "graphite").await;
         browser.picture(&out.join("log.png")).await;
         browser.go(&server.at(&format!("/jobs/{id}/paper"))).await;
-        browser.find_text(".sheet-choice .choice", "Job card").await.click().await.unwrap();
+        browser.click_text(".sheet-choice .choice", "Job card").await;
         browser.find(".paper-passes").await;
         browser.picture(&out.join("paper.png")).await;
     }
     // The pair's route; and the batch, four ends cut, the third spoilt.
     if wants("route") || wants("batch") {
         browser.go(&server.at("/jobs/paddle-screw-and-nut/route")).await;
-        browser.find_text(".op", "Thread").await.click().await.unwrap();
+        browser.click_text(".op", "Thread").await;
         for n in 1..=3 {
             browser.touch(&format!(".chucking:nth-of-type(1) li:nth-child({n}) .tick")).await;
         }

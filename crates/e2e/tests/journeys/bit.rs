@@ -14,17 +14,17 @@ async fn a_left_hand_acme_pair_has_its_two_grinding_sheets() {
     let carried = browser.wait_text(".carry", "Relief, leading side").await;
     assert!(carried.contains("9.5°"), "{carried}");
     browser.noted("its right, face up").await;
-    browser.find_text("button.act", "Grinding sheet").await.click().await.unwrap();
+    browser.click_text("button.act", "Grinding sheet").await;
     let sheet = browser.wait_text(".grinding", "Eyes covered").await;
     // Square to the edge: atan(tan 9.55° cos 14.5°) = 9.25°, to half a degree.
     assert!(sheet.contains("9.5°") && sheet.contains("14.5°") && sheet.contains("never used") && sheet.contains("burr"), "{sheet}");
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
     browser.keys([Key::Escape + ""]).await;
     // On a tilted rest the sheet sets the rest instead.
-    browser.find("button[aria-label^='How it is held to the wheel']").await.click().await.unwrap();
-    browser.find_text(".editor .choice", "on a tilted rest").await.click().await.unwrap();
+    browser.click("button[aria-label^='How it is held to the wheel']").await;
+    browser.click_text(".editor .choice", "on a tilted rest").await;
     browser.find("button[aria-label='How it is held to the wheel: on a tilted rest']").await;
-    browser.find_text("button.act", "Grinding sheet").await.click().await.unwrap();
+    browser.click_text("button.act", "Grinding sheet").await;
     browser.wait_text(".grinding", "tilt the rest to 9.5°").await;
     browser.keys([Key::Escape + ""]).await;
 
@@ -37,9 +37,9 @@ async fn a_left_hand_acme_pair_has_its_two_grinding_sheets() {
     let plan = server.job(&nut).await["plan"].clone();
     let leading = plan["bit"]["grind"]["sides"][0]["front_deg"]["text"].as_str().unwrap().to_owned();
     assert!(carried.contains(&leading), "{carried}");
-    browser.find_text(".views .choice", "In the bore").await.click().await.unwrap();
+    browser.click_text(".views .choice", "In the bore").await;
     browser.find(".views .bore-wall").await;
-    browser.find_text("button.act", "Grinding sheet").await.click().await.unwrap();
+    browser.click_text("button.act", "Grinding sheet").await;
     let sheet = browser.wait_text(".grinding", "Eyes covered").await;
     assert!(sheet.contains(&leading), "{sheet}");
     // Files of it: the drawing at 10:1 with its bar, and the same for a drawing program.
@@ -59,12 +59,12 @@ async fn a_bit_only_guessed_is_carried_to_a_stop_a_reading_and_the_rest_of_the_c
     let id = "mill-bearing-stud";
     browser.go(&server.at(&format!("/jobs/{id}/bit"))).await;
     // The bit of the drawer is picked, then told anew: 59°, its flat somewhere from 0.3 to 0.5 mm. A slip is named and kept.
-    browser.find("button[aria-label^='Tool:']").await.click().await.unwrap();
+    browser.click("button[aria-label^='Tool:']").await;
     browser.wait_text(".shelves", "60° HSS 10 mm").await;
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
-    browser.find_text(".shelves .choice", "Use it here").await.click().await.unwrap();
+    browser.click_text(".shelves .choice", "Use it here").await;
     browser.find("button[aria-label='Tool: 60° HSS 10 mm']").await;
-    browser.find_text("button.word", "Tell all that was ground").await.click().await.unwrap();
+    browser.click_text("button.word", "Tell all that was ground").await;
     browser.find(".part-form input").await;
     let fields = browser.page.find_all(By::Css(".part-form input")).await.unwrap();
     fields[0].send_keys("59").await.unwrap();
@@ -82,7 +82,7 @@ async fn a_bit_only_guessed_is_carried_to_a_stop_a_reading_and_the_rest_of_the_c
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
 
     browser.keys(["6"]).await;
-    browser.find("button[aria-label^='Cutting passes']").await.click().await.unwrap();
+    browser.click("button[aria-label^='Cutting passes']").await;
     retype(&browser.find(".editor input").await, "6" + Key::Enter).await;
     browser.wait_text(".own", "6 passes").await;
     let plan = server.job(id).await["plan"].clone();
@@ -114,7 +114,7 @@ async fn a_bit_only_guessed_is_carried_to_a_stop_a_reading_and_the_rest_of_the_c
     browser.go(&server.at(&format!("/jobs/{id}/bit"))).await;
     browser.click(".notes-key").await;
     browser.wait_text("[role=dialog] .notes", "By 1 reading the tip is").await;
-    browser.find_text("button.act", "Keep it with").await.click().await.unwrap();
+    browser.click_text("button.act", "Keep it with").await;
     browser.find_text("button.act", "Kept with 60° HSS 10 mm").await;
     let kit: serde_json::Value = reqwest::get(server.at("/api/v1/kit")).await.unwrap().json().await.unwrap();
     assert_eq!(kit["bits"][0]["tip_flat_mm"].as_f64(), Some(found));
@@ -137,23 +137,23 @@ async fn a_bar_too_thick_is_refused_with_its_numbers_and_an_insert_is_added_by_t
     // The bore at its least is 14.376: half a millimetre each side leaves 13.376, and the bar spans 16.
     let shelves = browser.wait_text(".shelves", "will not do").await;
     assert!(shelves.contains("It spans 16.0 mm tip to back and the bore lets in 13.4 mm") && shelves.contains("finishing tap"), "{shelves}");
-    browser.find_text(".shelves .choice", "Use it here").await.click().await.unwrap();
+    browser.click_text(".shelves .choice", "Use it here").await;
     let warned = browser.wait_text(".station aside", "picked will not do").await;
     assert!(warned.contains("13.4 mm"), "{warned}");
     // An insert goes into the drawer; one without a name is refused by its field, and nothing typed is lost.
     browser.touch("button[aria-label^='Tool:']").await;
-    browser.find_text(".shelves button", "Add an insert").await.click().await.unwrap();
+    browser.click_text(".shelves button", "Add an insert").await;
     browser.find(".part-form input").await;
     let fields = browser.page.find_all(By::Css(".part-form input")).await.unwrap();
     retype(&fields[4], "0.05 mm").await;
-    browser.find_text(".part-form button", "Keep it").await.click().await.unwrap();
+    browser.click_text(".part-form button", "Keep it").await;
     browser.wait_text(".part-form .fault", "a name of 1 to 80 letters").await;
     fields[0].send_keys("small bar insert" + Key::Enter).await.unwrap();
     let shelves = browser.wait_text(".shelves", "small bar insert").await;
     assert!(shelves.contains("never backed out"), "{shelves}");
     // It breaks, and the drawer knows.
     browser.page.find(By::XPath("//section[h3[contains(., 'small bar insert')]]//button[contains(., 'known of it')]")).await.unwrap().click().await.unwrap();
-    browser.find_text(".held .choice", "It broke").await.click().await.unwrap();
+    browser.click_text(".held .choice", "It broke").await;
     browser.wait_text(".shelves", "It is marked broken.").await;
     let kit: serde_json::Value = reqwest::get(server.at("/api/v1/kit")).await.unwrap().json().await.unwrap();
     assert_eq!(kit["inserts"][0]["condition"], "broken", "{kit}");

@@ -28,7 +28,7 @@ impl<'b> Hand<'b> {
     /// Taps the first of these that says this.
     async fn tap(&mut self, css: &str, said: &str) {
         self.actions += 1;
-        self.browser.find_text(css, said).await.click().await.unwrap();
+        self.browser.click_text(css, said).await;
     }
 
     async fn types(&mut self, css: &str, text: &str) {

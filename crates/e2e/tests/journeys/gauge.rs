@@ -29,7 +29,7 @@ async fn a_bore_is_fitted_to_its_mate_by_feel_alone() {
     for (felt, turns) in [("Will not enter", None), ("Enters some turns", Some("2.5")), ("tight", None)] {
         browser.page.find(measure.clone()).await.unwrap().click().await.unwrap();
         browser.wait_text("[role=dialog]", "chips out of the mate").await;
-        browser.find_text(".mate-fits .choice", felt).await.click().await.unwrap();
+        browser.click_text(".mate-fits .choice", felt).await;
         if let Some(turns) = turns {
             let field = browser.find("[role=dialog] input").await;
             field.send_keys("some" + Key::Enter).await.unwrap();
@@ -51,7 +51,7 @@ async fn a_bore_is_fitted_to_its_mate_by_feel_alone() {
     }
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
     browser.page.find(measure).await.unwrap().click().await.unwrap();
-    browser.find_text(".mate-fits .choice", "Runs free").await.click().await.unwrap();
+    browser.click_text(".mate-fits .choice", "Runs free").await;
     browser.wait_text(".pass-name", "In limits").await;
     let run = server.job(id).await["run"].clone();
     assert!(run["tip"]["says"].as_str().unwrap().contains("The mate just goes at"), "{run}");
@@ -70,8 +70,8 @@ async fn over_size_is_cut_to_size_and_a_reading_a_turn_out_is_questioned() {
     let number = |at: &str| run[at].as_f64().unwrap();
     let (most, aim) = (run["limits_mm"][1].as_f64().unwrap(), number("target_mm"));
     browser.go(&server.at(&format!("/jobs/{id}/gauge"))).await;
-    browser.find_text(".actions .act", "Measured, or tried").await.click().await.unwrap();
-    browser.find_text("[role=dialog] .way", "Thread micrometer").await.click().await.unwrap();
+    browser.click_text(".actions .act", "Measured, or tried").await;
+    browser.click_text("[role=dialog] .way", "Thread micrometer").await;
     // A whole turn of this dial from where the thread must be.
     let turn =
         2.0 * run["dial"]["divisions"].as_f64().unwrap() * run["dial"]["graduation_mm"].as_f64().unwrap() / run["dial"]["reading_per_radial"].as_f64().unwrap();
@@ -93,7 +93,7 @@ async fn over_size_is_cut_to_size_and_a_reading_a_turn_out_is_questioned() {
     }
     browser.wait_text(".pass-name", "Measure").await;
     browser.keys(["m"]).await;
-    browser.find_text("[role=dialog] .way", "Thread micrometer").await.click().await.unwrap();
+    browser.click_text("[role=dialog] .way", "Thread micrometer").await;
     retype(&browser.find("[role=dialog] input").await, format!("{after:.3} mm{}", Key::Enter + "")).await;
     browser.wait_text(".pass-name", "In limits").await;
     // The exact answer stands beside the trade's.
@@ -114,33 +114,33 @@ async fn a_trouble_is_followed_to_its_cure_at_the_lathe() {
     browser.stand(&server.at(&format!("/jobs/{id}/at-the-lathe"))).await;
     browser.wait_text(".pass-name", "Measure").await;
     browser.keys(["m"]).await;
-    browser.find_text("[role=dialog] .way", "Thread micrometer").await.click().await.unwrap();
+    browser.click_text("[role=dialog] .way", "Thread micrometer").await;
     retype(&browser.find("[role=dialog] input").await, format!("{aim:.3} mm{}", Key::Enter + "")).await;
     browser.wait_text(".pass-name", "In limits").await;
     // It measures right, and the nut says no.
     browser.keys(["m"]).await;
-    browser.find_text("[role=dialog] .way", "The mate").await.click().await.unwrap();
-    browser.find_text(".mate-fits .choice", "Will not enter").await.click().await.unwrap();
+    browser.click_text("[role=dialog] .way", "The mate").await;
+    browser.click_text(".mate-fits .choice", "Will not enter").await;
     browser.wait_text(".told", "burr").await;
     browser.keys(["t"]).await;
     browser.wait_text(".already", "A burr, or a torn crest").await;
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
-    browser.find_text(".symptoms .choice", "the nut says no").await.click().await.unwrap();
+    browser.click_text(".symptoms .choice", "the nut says no").await;
     // What the numbers show stands first and open; the train and the size are spoken against by theirs.
     let first = browser.wait_text(".causes .cause:first-child", "The numbers show it").await;
     assert!(first.contains("burr") && first.contains("fingernail"), "{first}");
     assert!(browser.text(".causes").await.contains("Unlikely here"));
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
-    browser.find_text(".causes .cause:first-child .act", "That is it").await.click().await.unwrap();
+    browser.click_text(".causes .cause:first-child .act", "That is it").await;
     let cure = browser.wait_text(".causes .cause:first-child", "✓ Found").await;
     assert!(cure.contains("Take the burr off") && cure.contains("Dress the crests") && cure.contains("left-handed"), "{cure}");
     browser.keys([Key::Escape + ""]).await;
-    browser.find_text("footer .lathe-key", "Else").await.click().await.unwrap();
-    browser.find_text(".happened .choice", "spring pass").await.click().await.unwrap();
+    browser.click_text("footer .lathe-key", "Else").await;
+    browser.click_text(".happened .choice", "spring pass").await;
     browser.wait_text(".pass-name", "Measure").await;
     browser.keys(["m"]).await;
-    browser.find_text("[role=dialog] .way", "The mate").await.click().await.unwrap();
-    browser.find_text(".mate-fits .choice", "Runs free").await.click().await.unwrap();
+    browser.click_text("[role=dialog] .way", "The mate").await;
+    browser.click_text(".mate-fits .choice", "Runs free").await;
     browser.wait_text(".pass-name", "In limits").await;
     let sheet: Value = reqwest::get(server.at(&format!("/api/v1/jobs/{id}/trouble"))).await.unwrap().json().await.unwrap();
     let shown = |code: &str| sheet["shown"].as_array().unwrap().iter().any(|c| c == code);
@@ -157,7 +157,7 @@ async fn the_pair_is_finished_to_fit() {
     let id = "paddle-screw-and-nut";
     let screw = cut(&server, id, json!({"mate": {"school": "external_first"}})).await;
     browser.go(&server.at(&format!("/jobs/{id}/gauge"))).await;
-    browser.find_text(".actions .act", "Wires").await.click().await.unwrap();
+    browser.click_text(".actions .act", "Wires").await;
     let wires = browser.wait_text(".wires", "✓").await;
     assert!(wires.contains("below the crests") || wires.contains("bears on the crests"), "{wires}");
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
@@ -176,14 +176,14 @@ async fn the_pair_is_finished_to_fit() {
     browser.stand(&server.at(&format!("/jobs/{nut}/at-the-lathe"))).await;
     browser.wait_text(".pass-name", "Measure").await;
     browser.keys(["m"]).await;
-    browser.find_text(".mate-fits .choice", "tight").await.click().await.unwrap();
+    browser.click_text(".mate-fits .choice", "tight").await;
     browser.wait_text(".strip", "try it again").await;
     for _ in 0..server.job(&nut).await["run"]["schedule"].as_array().unwrap().len() {
         browser.one_pass().await;
     }
     browser.wait_text(".pass-name", "Measure").await;
     browser.keys(["m"]).await;
-    browser.find_text(".mate-fits .choice", "Runs free").await.click().await.unwrap();
+    browser.click_text(".mate-fits .choice", "Runs free").await;
     browser.wait_text(".pass-name", "In limits").await;
     let run = server.job(&nut).await["run"].clone();
     // The screw's size, found by trying it, is the one it was measured to.
@@ -220,7 +220,7 @@ async fn two_sizes_of_wire_tell_the_flank_and_places_along_the_taper() {
     assert!(said.contains("as it should"), "{said}");
     // Over one wire and the crests: the size over the crests is told beside it.
     browser.keys(["m"]).await;
-    browser.find_text("[role=dialog] .way", "One wire").await.click().await.unwrap();
+    browser.click_text("[role=dialog] .way", "One wire").await;
     browser.find(".editor .beside input").await.send_keys("22.0 mm").await.unwrap();
     let one = f64::midpoint(over(wires[0], "over_mm"), 22.0);
     let before = server.job(id).await["sequence"].as_u64().unwrap();
@@ -231,8 +231,8 @@ async fn two_sizes_of_wire_tell_the_flank_and_places_along_the_taper() {
     assert!((size["value"].as_f64().unwrap() - target).abs() < 1e-3 && size["doubt"].as_f64() == Some(0.01), "{size}");
     // By micrometer at two places: it tapers, and says by how much.
     browser.keys(["m"]).await;
-    browser.find_text("[role=dialog] .way", "Thread micrometer").await.click().await.unwrap();
-    browser.find_text("[role=dialog] .act", "Another place").await.click().await.unwrap();
+    browser.click_text("[role=dialog] .way", "Thread micrometer").await;
+    browser.click_text("[role=dialog] .act", "Another place").await;
     browser.find(".place input").await;
     let places = browser.page.find_all(By::Css(".place input")).await.unwrap();
     places[0].send_keys(format!("{:.3} mm", target + 0.03)).await.unwrap();
@@ -241,7 +241,7 @@ async fn two_sizes_of_wire_tell_the_flank_and_places_along_the_taper() {
     retype(&browser.find("[role=dialog] input").await, format!("{target:.3} mm{}", Key::Enter + "")).await;
     browser.wait_text("[role=dialog] .fault", "number of degrees").await;
     retype(&places[2], "0").await;
-    browser.find_text("[role=dialog] .act", "Judge it").await.click().await.unwrap();
+    browser.click_text("[role=dialog] .act", "Judge it").await;
     let said = browser.wait_text(".verdict", "Tapers").await;
     assert!(said.contains("0.0012 in larger at the far end, over 1.57 in"), "{said}");
     browser.close().await;
@@ -263,12 +263,12 @@ async fn a_bit_changed_and_not_measured_is_told_by_touching_the_groove() {
     server.act(id, "read", json!({"kind": "measured", "pitch_diameter_mm": size})).await;
     browser.stand(&server.at(&format!("/jobs/{id}/at-the-lathe"))).await;
     browser.keys(["o"]).await;
-    browser.find_text("[role=dialog] .choice", "Changed the bit").await.click().await.unwrap();
+    browser.click_text("[role=dialog] .choice", "Changed the bit").await;
     browser.find("[role=dialog] input").await.send_keys(Key::Enter + "").await.unwrap();
     // Nothing deeper is offered till it has touched.
     browser.wait_text(".pass-name", "Find the groove").await;
     assert!(server.job(id).await["run"]["next"].is_null());
-    let touched = || async { browser.find_text(".told .lathe-key", "It touched at").await.click().await.unwrap() };
+    let touched = || async { browser.click_text(".told .lathe-key", "It touched at").await };
     touched().await;
     browser.find("[role=dialog] input").await;
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
@@ -281,7 +281,7 @@ async fn a_bit_changed_and_not_measured_is_told_by_touching_the_groove() {
     retype(&field, format!("{:.4}{}", reading * 3.0, Key::Enter + "")).await;
     let refused = browser.wait_text(".lathe", "between").await;
     assert!(refused.contains("groove"), "{refused}");
-    browser.find_text(".strip button", "Leave it").await.click().await.unwrap();
+    browser.click_text(".strip button", "Leave it").await;
     touched().await;
     retype(&browser.find("[role=dialog] input").await, format!("{reading:.4}{}", Key::Enter + "")).await;
     browser.find("[data-pass]").await;

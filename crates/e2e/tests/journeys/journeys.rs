@@ -65,7 +65,7 @@ async fn bad_input_is_named_and_nothing_typed_is_lost() {
     assert_eq!(field.prop("value").await.unwrap().as_deref(), Some("999"));
     retype(&field, "12" + Key::Enter).await;
     browser.wait_text(".own", "12 passes").await;
-    browser.find("button[aria-label^='Flat on the tip']").await.click().await.unwrap();
+    browser.click("button[aria-label^='Flat on the tip']").await;
     let field = browser.find(".editor input").await;
     retype(&field, "a bit" + Key::Enter).await;
     browser.wait_text(".editor .fault", "is not a length").await;
@@ -199,7 +199,7 @@ async fn no_view_has_a_serious_fault_in_either_look_and_nothing_is_blocked() {
             [("gears", ".own .word"), ("cut", ".actions .plain"), ("thread", ".carry .opens"), ("gauge", ".actions .act"), ("thread", ".head .word")]
         {
             browser.go(&server.at(&format!("/jobs/mill-bearing-stud/{path}"))).await;
-            browser.find(open).await.click().await.unwrap();
+            browser.click(open).await;
             browser.find("[role=dialog]").await;
             faults.extend(browser.axe().await.into_iter().map(|f| format!("{path} {open} dark={dark}: {f}")));
             faults.extend(browser.blocked().await.into_iter().map(|f| format!("{path} {open}: blocked {f}")));
@@ -265,7 +265,7 @@ async fn a_train_is_chosen_from_the_list_and_left_again() {
     let server = Server::start(folder.path());
     let browser = Browser::open().await;
     browser.go(&server.at("/jobs/gauge-board-cap/gears")).await;
-    browser.find(".own .word").await.click().await.unwrap();
+    browser.click(".own .word").await;
     browser.wait_text("[role=dialog]", "leadscrew turns a spindle turn").await;
     let second = "[role=dialog] tbody tr:nth-child(2) .choice";
     let named = browser.wait_text(second, "/").await;
@@ -273,7 +273,7 @@ async fn a_train_is_chosen_from_the_list_and_left_again() {
     browser.wait_text(".own", &named).await;
     let hang = server.job("gauge-board-cap").await["request"]["gears"]["hang"].clone();
     assert!(named.starts_with(&hang["drivers"].as_array().unwrap().iter().map(|d| d.to_string()).collect::<Vec<_>>().join("·")), "{named} {hang}");
-    browser.find(".own .word.set").await.click().await.unwrap();
+    browser.click(".own .word.set").await;
     browser.page.query(By::XPath("//button[contains(., 'Leave it to the app')]")).first().await.unwrap().click().await.unwrap();
     browser.find(".own .word:not(.set)").await;
     assert!(server.job("gauge-board-cap").await["request"]["gears"]["hang"].is_null());
@@ -309,7 +309,7 @@ async fn single_letters_can_be_switched_off_and_the_look_chosen() {
     browser.go(&server.at("/jobs/mill-bearing-stud/thread")).await;
     browser.wait_text(".carry", " in").await;
     browser.keys(["?"]).await;
-    browser.find("[role=dialog] input[type=checkbox]").await.click().await.unwrap();
+    browser.click("[role=dialog] input[type=checkbox]").await;
     browser.keys([Key::Escape + ""]).await;
     browser.keys(["i"]).await;
     tokio::time::sleep(Duration::from_millis(200)).await;

@@ -23,7 +23,7 @@ async fn what_was_typed_outlives_escape_back_a_reload_and_another_station() {
     assert_eq!(value(&browser, "[aria-label=Callout]").await, "M8x1");
     // A note, through another station.
     browser.go(&server.at(&format!("/jobs/{ROD}/log"))).await;
-    let note = || async { browser.find_text(".actions .act", "Write a note").await.click().await.unwrap() };
+    let note = || async { browser.click_text(".actions .act", "Write a note").await };
     note().await;
     browser.find(".note-form input").await.send_keys("dial reads light").await.unwrap();
     browser.go(&server.at(&format!("/jobs/{ROD}/bit"))).await;
@@ -31,7 +31,7 @@ async fn what_was_typed_outlives_escape_back_a_reload_and_another_station() {
     browser.go(&server.at(&format!("/jobs/{ROD}/log"))).await;
     note().await;
     assert_eq!(value(&browser, ".note-form input").await, "dial reads light");
-    browser.find(".note-form .act").await.click().await.unwrap();
+    browser.click(".note-form .act").await;
     browser.wait_text(".story", "dial reads light").await;
     note().await;
     assert_eq!(value(&browser, ".note-form input").await, "", "told, it makes room for the next");
@@ -57,20 +57,20 @@ async fn what_was_typed_outlives_escape_back_a_reload_and_another_station() {
     // A word of the sentence half changed, and a sum on the pad; set, the word begins from what stands.
     let word = "button[aria-label^='Threaded length']";
     browser.go(&server.at("/jobs/mill-bearing-stud/blank")).await;
-    browser.find(word).await.click().await.unwrap();
+    browser.click(word).await;
     retype(&browser.find(".editor input").await, "52").await;
     browser.keys([Key::Escape]).await;
     browser.page.refresh().await.unwrap();
-    browser.find(word).await.click().await.unwrap();
+    browser.click(word).await;
     assert_eq!(value(&browser, ".editor input").await, "52");
     retype(&browser.find(".editor input").await, "52 mm" + Key::Enter).await;
     browser.wait_text("body", "2.05 in").await;
-    browser.find(word).await.click().await.unwrap();
+    browser.click(word).await;
     assert!(value(&browser, ".editor input").await.starts_with("2.0472"));
     browser.keys([Key::Escape]).await;
     browser.breathe().await;
     browser.keys(["b"]).await;
-    browser.find(".bench-pad .choice").await.click().await.unwrap();
+    browser.click(".bench-pad .choice").await;
     let sum = ".bench-pad fieldset label:nth-of-type(2) input";
     browser.find(sum).await.send_keys("1.25").await.unwrap();
     browser.page.refresh().await.unwrap();
@@ -92,7 +92,7 @@ async fn space_tells_the_pass_whatever_has_the_focus_and_the_cycle_stands_after_
     browser.page.refresh().await.unwrap();
     browser.find(".cycle li:nth-child(2) [aria-current=step]").await;
     let before = server.job(ROD).await["run"]["passes_done"].as_u64().unwrap();
-    browser.find(".cycle li:nth-child(2) button").await.click().await.unwrap();
+    browser.click(".cycle li:nth-child(2) button").await;
     browser.one_pass().await;
     browser.find(".cycle li:nth-child(1) [aria-current=step]").await;
     server.comes_to(ROD, "/run/passes_done", before + 1).await;
@@ -121,14 +121,14 @@ async fn an_act_that_was_refused_stays_with_its_two_ways_on_and_nothing_deeper_i
     assert_eq!(server.job(id).await["frozen"], false);
     // It outlives a reload, and is told again on the plan as it now stands.
     browser.page.refresh().await.unwrap();
-    browser.find(".refused .act").await.click().await.unwrap();
+    browser.click(".refused .act").await;
     browser.find(".setting").await;
     server.comes_to(id, "/frozen", true).await;
     // One for a job that is not here (another folder on the same port) is left out only by hand.
     browser.script("localStorage.setItem('outbox:hydrant-union', localStorage.getItem('outbox:hydrant-union').replace('[]', '[{\"id\":\"x/y\",\"act\":{\"kind\":\"note\",\"text\":\"n\"},\"happened\":\"2026-05-04T09:00:00Z\",\"seen\":0}]'))").await;
     browser.page.refresh().await.unwrap();
     browser.wait_text(".refused", "The note").await;
-    browser.find_text(".refused .act", "Leave it out").await.click().await.unwrap();
+    browser.click_text(".refused .act", "Leave it out").await;
     browser.find(".setting").await;
     assert!(browser.page.find_all(By::Css(".refused")).await.unwrap().is_empty());
     browser.close().await;
@@ -141,28 +141,28 @@ async fn a_job_is_renamed_copied_put_away_and_brought_back_and_an_unknown_addres
     let browser = Browser::open().await;
     browser.go(&server.at("/jobs/mill-bearing-stud/nowhere")).await;
     browser.wait_text("h1", "nothing at this address").await;
-    browser.find_text(".lost a", "To the job board").await.click().await.unwrap();
+    browser.click_text(".lost a", "To the job board").await;
     browser.find(".jobs li").await;
     let more = "[aria-label='More for Mill bearing stud']";
-    browser.find(more).await.click().await.unwrap();
+    browser.click(more).await;
     retype(&browser.find("[role=dialog] input").await, "Bearing stud, upper").await;
     browser.touch("[role=dialog] .op-form .act").await;
     browser.wait_text(".jobs", "Bearing stud, upper").await;
     let more = "[aria-label='More for Bearing stud, upper']";
-    browser.find(more).await.click().await.unwrap();
-    browser.find_text("[role=dialog] .choice", "Put it away").await.click().await.unwrap();
+    browser.click(more).await;
+    browser.click_text("[role=dialog] .choice", "Put it away").await;
     while browser.text(".jobs").await.contains("Bearing stud, upper") {
         browser.breathe().await;
     }
-    browser.find_text(".act", "Put away").await.click().await.unwrap();
+    browser.click_text(".act", "Put away").await;
     browser.wait_text("[role=dialog] .away", "Bearing stud, upper").await;
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
-    browser.find_text("[role=dialog] .away .act", "Bring it back").await.click().await.unwrap();
+    browser.click_text("[role=dialog] .away .act", "Bring it back").await;
     browser.keys([Key::Escape]).await;
     browser.wait_text(".jobs", "Bearing stud, upper").await;
-    browser.find(more).await.click().await.unwrap();
+    browser.click(more).await;
     let before = browser.page.find_all(By::Css(".jobs li")).await.unwrap().len();
-    browser.find_text("[role=dialog] .choice", "Make another like it").await.click().await.unwrap();
+    browser.click_text("[role=dialog] .choice", "Make another like it").await;
     browser.find(".carry").await;
     // A double press of the one button makes one job.
     browser.go(&server.at("/")).await;
@@ -194,7 +194,7 @@ async fn what_was_lost_is_read_before_anything_else_and_said_once() {
         browser.close_leaf().await;
     }
     browser.go(&server.at("/")).await;
-    browser.find_text("[role=dialog] .act", "I have read it").await.click().await.unwrap();
+    browser.click_text("[role=dialog] .act", "I have read it").await;
     browser.find(".jobs li").await;
     browser.page.refresh().await.unwrap();
     browser.find(".jobs li").await;
@@ -211,26 +211,26 @@ async fn the_bench_pad_serves_after_the_first_pass_and_what_is_typed_wrong_is_ke
     browser.go(&server.at(&format!("/jobs/{ROD}/blank"))).await;
     let before = server.job(ROD).await["plan"].clone();
     // A word that is frozen opens and says why.
-    browser.find("button[aria-label^='How the thread ends']").await.click().await.unwrap();
+    browser.click("button[aria-label^='How the thread ends']").await;
     browser.wait_text("[role=dialog]", "Frozen with the first pass").await;
     browser.close_leaf().await;
-    browser.find_text(".actions .act", "Bench pad").await.click().await.unwrap();
+    browser.click_text(".actions .act", "Bench pad").await;
     browser.wait_text("[role=dialog]", "what they feed stands as it was frozen").await;
-    browser.find(".bench-pad .choice").await.click().await.unwrap();
+    browser.click(".bench-pad .choice").await;
     let figures = "fieldset label:not(:first-of-type) input";
     browser.find(figures).await;
     for (field, text) in browser.page.find_all(By::Css(figures)).await.unwrap().iter().zip(["20.82", "20.00"]) {
         retype(field, text).await;
     }
-    browser.find_text(".bench-pad .act", "Work it out").await.click().await.unwrap();
+    browser.click_text(".bench-pad .act", "Work it out").await;
     // Half of the difference, by hand 0.41, and its working opens.
     browser.wait_text(".sum-result", "0.410 mm").await;
-    browser.find(".sum-result .opens").await.click().await.unwrap();
+    browser.click(".sum-result .opens").await;
     browser.wait_text(".working", "0.41").await;
     assert_eq!(server.job(ROD).await["plan"], before);
     // A plain size that is refused is a draft still.
     let path = "/jobs/mill-bearing-stud/blank";
-    let open = || async { browser.find_text(".actions .act", "Register, plain sizes").await.click().await.unwrap() };
+    let open = || async { browser.click_text(".actions .act", "Register, plain sizes").await };
     browser.go(&server.at(path)).await;
     open().await;
     let add = "section[aria-label='Plain sizes'] form input";
@@ -240,7 +240,7 @@ async fn the_bench_pad_serves_after_the_first_pass_and_what_is_typed_wrong_is_ke
         retype(field, text).await;
     }
     retype(fields.last().unwrap(), "head").await;
-    browser.find_text("section[aria-label='Plain sizes'] .act", "Add it").await.click().await.unwrap();
+    browser.click_text("section[aria-label='Plain sizes'] .act", "Add it").await;
     browser.find("[role=dialog] .fault").await;
     browser.page.refresh().await.unwrap();
     open().await;

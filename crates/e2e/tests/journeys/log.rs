@@ -27,13 +27,13 @@ async fn a_job_keeps_its_story_and_the_next_begins_from_what_it_learned() {
     let story = browser.wait_text(".story", "over three wires").await;
     assert!(story.contains("Pass 1 cut at") && story.contains("In limits"), "{story}");
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
-    browser.find_text(".actions .act", "Write a note").await.click().await.unwrap();
+    browser.click_text(".actions .act", "Write a note").await;
     retype(&browser.find(".note-form input").await, "Bush pressed in with graphite".to_owned() + Key::Enter).await;
     browser.wait_text(".story li:first-child", "graphite").await;
     // A photograph is kept, and one that is none is refused in words.
     let picture = folder.path().join("groove.png");
     std::fs::copy(yoke_e2e::root().join("docs/screenshots/board.png"), &picture).unwrap();
-    browser.find_text(".actions .act", "Photographs").await.click().await.unwrap();
+    browser.click_text(".actions .act", "Photographs").await;
     browser.find(".photo-key input").await.send_keys(picture.to_str().unwrap()).await.unwrap();
     browser.find(".photos img[alt='groove.png']").await;
     let text = folder.path().join("note.png");
@@ -52,7 +52,7 @@ async fn a_job_keeps_its_story_and_the_next_begins_from_what_it_learned() {
     let next = next["id"].as_str().unwrap();
     server.tell(next, json!({"blank": {"material": "alloy_steel"}})).await;
     browser.go(&server.at(&format!("/jobs/{next}/log"))).await;
-    browser.find_text(".actions .act", "What was learned").await.click().await.unwrap();
+    browser.click_text(".actions .act", "What was learned").await;
     browser.wait_text(".learned", "by 1 job").await;
     assert!(server.job(next).await["plan"]["run"]["spring"].is_null());
     browser.touch(".learned .act").await;

@@ -49,7 +49,8 @@ async fn made(server: &Server) -> Vec<String> {
 /// Waits until a station is drawn, and nothing moves any more.
 async fn settled(browser: &Browser, station: &str) {
     browser.find(&format!("main[data-station={station}] .station")).await;
-    let still = "const o = document.querySelectorAll('.outline svg, .story, .check li').length; return o > 0 && document.fonts.status === 'loaded'";
+    let still =
+        "const o = document.querySelectorAll('.outline svg, .story, .check li, .log-drawn.nothing').length; return o > 0 && document.fonts.status === 'loaded'";
     for _ in 0..100 {
         if browser.script(still).await == true {
             break;

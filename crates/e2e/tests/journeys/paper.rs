@@ -5,7 +5,7 @@ use std::process::Command;
 use yoke_e2e::{Browser, Server, program};
 
 async fn sheet(browser: &Browser, name: &str, waits_for: &str) -> Vec<String> {
-    browser.find_text(".sheet-choice .choice", name).await.click().await.unwrap();
+    browser.click_text(".sheet-choice .choice", name).await;
     browser.wait_text(".paper", waits_for).await;
     // Pictures on it are there before it is printed.
     browser.script("return Promise.all([...document.querySelectorAll('.paper img')].map(i => i.decode()))").await;
@@ -59,7 +59,7 @@ async fn a_card_a_job_card_and_a_grinding_sheet_are_printed_and_read_back() {
     has(&sheet(&browser, "Route sheet", "Saw the stock").await.concat(), &["Before it leaves this chuck", "Part off"]);
     has(&sheet(&browser, "Pitch chart", "80").await.concat(), &["Footbridge tie rod", "Drivers / driven"]);
     // The bar is 50 mm on the paper: its picture is as many mm wide on the page as it says it is.
-    browser.find_text(".sheet-choice .choice", "Grinding").await.click().await.unwrap();
+    browser.click_text(".sheet-choice .choice", "Grinding").await;
     browser.wait_text(".paper", "ten times").await;
     let wide = browser.script("return Promise.all([...document.querySelectorAll('.paper img')].map(async i => { await i.decode(); return [i.getBoundingClientRect().width, i.naturalWidth]; }))").await;
     for pair in wide.as_array().unwrap() {
@@ -82,14 +82,14 @@ async fn long_and_short_jobs_alike_have_one_page_on_a4_and_on_letter() {
     {
         browser.go(&server.at(&format!("/jobs/{id}/paper"))).await;
         browser.find(".paper").await;
-        browser.find_text(".sheet-choice .choice", "Job card").await.click().await.unwrap();
+        browser.click_text(".sheet-choice .choice", "Job card").await;
         for page in pages {
-            browser.find_text(".choice", page).await.click().await.unwrap();
+            browser.click_text(".choice", page).await;
             browser.find(&format!(".on-{}", page.to_lowercase())).await;
             let printed = browser.printed().await;
             assert_eq!(printed.len(), 1, "{id} on {page}: {}", printed.concat());
         }
-        browser.find_text(".sheet-choice .choice", "Pocket").await.click().await.unwrap();
+        browser.click_text(".sheet-choice .choice", "Pocket").await;
         browser.find(".on-pocket").await;
         // Two hundred passes are more than a pocket card holds: they go on, none left out.
         let pocket = browser.printed().await;

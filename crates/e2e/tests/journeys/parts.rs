@@ -29,12 +29,12 @@ async fn the_paddle_pair_goes_by_its_route_from_blank_to_fit() {
     browser.script("return new Promise(done => setTimeout(done, 300))").await;
     assert!(browser.page.find_all(By::Css(".remarks li")).await.unwrap().is_empty());
     // One of one's own, noted and renamed, then the operations before the thread ticked by touch.
-    browser.find_text(".chucking:nth-of-type(1) header .choice", "Add an operation").await.click().await.unwrap();
+    browser.click_text(".chucking:nth-of-type(1) header .choice", "Add an operation").await;
     browser.wait_text("aside h2", "Your own operation").await;
     let fields = browser.page.find_all(By::Css("aside .op-form input")).await.unwrap();
     retype(&fields[0], "stop at the third notch").await;
     retype(&fields[1], "Stamp the paddle's number").await;
-    browser.find_text("aside .act", "Set").await.click().await.unwrap();
+    browser.click_text("aside .act", "Set").await;
     browser.wait_text(".chucking", "Noted: stop at the third notch").await;
     let job = server.job(screw).await;
     let nut = job["members"][0]["id"].as_str().unwrap().to_owned();
@@ -43,8 +43,8 @@ async fn the_paddle_pair_goes_by_its_route_from_blank_to_fit() {
     }
     browser.find(".chucking:nth-of-type(1) li:nth-child(5) .done-op").await;
     // To the nut's own cut, where it is cut and read; the route then knows.
-    browser.find_text(".chucking:nth-of-type(1) .op", "Thread").await.click().await.unwrap();
-    browser.find_text("aside .word", "to its cut").await.click().await.unwrap();
+    browser.click_text(".chucking:nth-of-type(1) .op", "Thread").await;
+    browser.click_text("aside .word", "to its cut").await;
     browser.wait_text(".sentence", "internal").await;
     let plan = server.job(&nut).await["plan"].clone();
     server.cut(&nut, &plan["run"]["passes"], "p").await;
@@ -60,7 +60,7 @@ async fn the_paddle_pair_goes_by_its_route_from_blank_to_fit() {
     browser.wait_text(".carry", "Over wires").await;
     browser.keys(["m"]).await;
     // With a mate at hand that is offered first; it is read over wires.
-    browser.find_text("[role=dialog] button", "Three wires").await.click().await.unwrap();
+    browser.click_text("[role=dialog] button", "Three wires").await;
     let aim = fitted["plan"]["gauge"]["over_wires_mm"]["target"]["value"].as_f64().unwrap();
     retype(&browser.find("[role=dialog] input").await, format!("{aim:.3} mm{}", Key::Enter + "")).await;
     browser.wait_text(".verdict", "In limits").await;
@@ -86,10 +86,10 @@ async fn six_turnbuckle_ends_are_cut_as_a_batch_with_drift_and_one_scrapped() {
     let browser = Browser::open().await;
     browser.size((768, 1024)).await;
     browser.go(&server.at("/")).await;
-    browser.find_text(".jobs a", "Turnbuckle ends, six").await.click().await.unwrap();
+    browser.click_text(".jobs a", "Turnbuckle ends, six").await;
     browser.wait_text(".next-part", "Next: part 1").await;
     // A plain size for every part; what is wrong with one is said by its name.
-    browser.find_text(".act", "Plain sizes").await.click().await.unwrap();
+    browser.click_text(".act", "Plain sizes").await;
     let fields = browser.page.find_all(By::Css("[role=dialog] .lengths input")).await.unwrap();
     for (field, text) in fields.iter().zip(["16 mm", "0", "-0.11 mm"]) {
         retype(field, text).await;
@@ -133,7 +133,7 @@ async fn six_turnbuckle_ends_are_cut_as_a_batch_with_drift_and_one_scrapped() {
     browser.wait_text(".next-part", "Next: part 3").await;
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
     // It begins from what the last found, because the switch says so; without it nothing is carried.
-    browser.find(".next-part .switch input").await.click().await.unwrap();
+    browser.click(".next-part .switch input").await;
     browser.find(".next-part .switch input:checked").await;
     browser.touch(".next-part .act").await;
     browser.wait_text(".sentence", "M16").await;
@@ -154,7 +154,7 @@ async fn the_days_order_is_dragged_about_and_goes_back() {
     let server = Server::start(folder.path());
     let browser = Browser::open().await;
     browser.go(&server.at("/")).await;
-    browser.find_text(".act", "Put the day in order").await.click().await.unwrap();
+    browser.click_text(".act", "Put the day in order").await;
     let best = browser.wait_text(".reorder", "Hydrant union").await;
     // The last is dragged to the top by its handle.
     let at = browser
@@ -170,14 +170,14 @@ async fn the_days_order_is_dragged_about_and_goes_back() {
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
     // Kept, and moved on by key; then back.
     browser.page.refresh().await.unwrap();
-    browser.find_text(".act", "Put the day in order").await.click().await.unwrap();
+    browser.click_text(".act", "Put the day in order").await;
     browser.wait_text("[role=dialog]", "in your own order").await;
     browser.find(".handle").await.send_keys(Key::Down + "").await.unwrap();
     browser.wait_text(".reorder li:nth-child(2)", "Turnbuckle").await;
     // The focus goes with it, so the next key moves it on.
     browser.keys([Key::Down + ""]).await;
     browser.wait_text(".reorder li:nth-child(3)", "Turnbuckle").await;
-    browser.find_text("[role=dialog] .act", "Back to the order").await.click().await.unwrap();
+    browser.click_text("[role=dialog] .act", "Back to the order").await;
     browser.wait_text("[role=dialog]", "where the order of the board").await;
     assert_eq!(browser.text(".reorder").await, best);
     browser.close().await;

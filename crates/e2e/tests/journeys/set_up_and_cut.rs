@@ -22,7 +22,7 @@ async fn read_pitch_diameter(browser: &Browser, mm: f64) {
     browser.keys(["m"]).await;
     browser.find("[role=dialog] .way").await;
     if !browser.text("[role=dialog]").await.contains("Pitch diameter by thread micrometer") {
-        browser.find_text("[role=dialog] .way", "Thread micrometer").await.click().await.unwrap();
+        browser.click_text("[role=dialog] .way", "Thread micrometer").await;
     }
     retype(&browser.find("[role=dialog] input").await, format!("{mm:.3} mm{}", Key::Enter + "")).await;
 }
@@ -45,7 +45,7 @@ async fn the_check_is_cured_by_touch_and_a_step_is_asked_again_when_what_it_hang
     assert_eq!(server.job(id).await["request"]["blank"]["support"], "centre");
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
 
-    browser.find_text(".views .choice", "Step by step").await.click().await.unwrap();
+    browser.click_text(".views .choice", "Step by step").await;
     browser.find(".step-list li").await;
     let tick = |code: &str| format!("[data-step={code}] [role=checkbox]");
     for code in ["clean", "gears"] {
@@ -61,7 +61,7 @@ async fn the_check_is_cured_by_touch_and_a_step_is_asked_again_when_what_it_hang
     let second = json!({"gears": {"hang": {"drivers": [20, 40], "driven": [50, 64]}}});
     server.tell(id, second).await;
     browser.page.refresh().await.unwrap();
-    browser.find_text(".views .choice", "Step by step").await.click().await.unwrap();
+    browser.click_text(".views .choice", "Step by step").await;
     browser.wait_text("[data-step=gears]", "look again").await;
     browser.find("[data-step=clean].done").await;
     browser.find("[data-step=run_out].done").await;
@@ -79,7 +79,7 @@ async fn a_blind_cap_is_cut_away_from_the_chuck_and_proven() {
     let job = server.tell(id, json!({"setup": {"way": "away"}, "bit": {"included_angle_deg": 60, "tip_flat_mm": 0.19}})).await;
     browser.go(&server.at(&format!("/jobs/{id}/setup"))).await;
     browser.noted("far wall").await;
-    browser.find_text(".views .choice", "From above").await.click().await.unwrap();
+    browser.click_text(".views .choice", "From above").await;
     browser.wait_text(".from-above", "reversed").await;
     browser.keys(["l"]).await;
     browser.all_the_same().await;
@@ -114,16 +114,16 @@ async fn the_left_hand_paddle_screw_is_stocked_then_formed() {
     let browser = Browser::open().await;
     let id = "paddle-screw-and-nut";
     browser.go(&server.at(&format!("/jobs/{id}/cut"))).await;
-    browser.find("button[aria-label^='Infeed']").await.click().await.unwrap();
-    browser.find_text(".editor .choice", "stocking tool").await.click().await.unwrap();
+    browser.click("button[aria-label^='Infeed']").await;
+    browser.click_text(".editor .choice", "stocking tool").await;
     browser.wait_text(".own", "stocking tool, then form tool").await;
-    browser.find("button[aria-label^='Cutting passes']").await.click().await.unwrap();
+    browser.click("button[aria-label^='Cutting passes']").await;
     retype(&browser.find(".editor input").await, "8" + Key::Enter).await;
     browser.wait_text(".own", "8 passes").await;
     let job = server.tell(id, json!({"bit": {"included_angle_deg": 29, "tip_flat_mm": 1.75}})).await;
     // The groove is drawn pass by pass, and a mistake is answered.
     browser.find(".scrub svg").await;
-    browser.find_text(".actions .act", "What if").await.click().await.unwrap();
+    browser.click_text(".actions .act", "What if").await;
     browser.wait_text(".what-if", "deep").await;
     browser.keys([Key::Escape + ""]).await;
     browser.keys(["l"]).await;
@@ -136,7 +136,7 @@ async fn the_left_hand_paddle_screw_is_stocked_then_formed() {
     read_pitch_diameter(&browser, job["plan"]["run"]["target_mm"].as_f64().unwrap()).await;
     browser.wait_text(".pass-name", "In limits").await;
     browser.keys(["o"]).await;
-    browser.find_text("[role=dialog] .choice", "Done with it").await.click().await.unwrap();
+    browser.click_text("[role=dialog] .choice", "Done with it").await;
     browser.wait_text(".announce", "Done with").await;
     server.comes_to(id, "/run/closed", true).await;
     browser.close().await;
@@ -172,10 +172,10 @@ async fn ten_acts_through_a_cut_cable_are_each_kept_once_and_two_missed_ticks_ar
     browser.one_pass().await;
     browser.find(&next(13)).await;
     browser.keys(["o"]).await;
-    browser.find_text("[role=dialog] .choice", "One more spring").await.click().await.unwrap();
+    browser.click_text("[role=dialog] .choice", "One more spring").await;
     browser.find(&next(13)).await;
     browser.keys(["o"]).await;
-    browser.find_text("[role=dialog] .choice", "Note").await.click().await.unwrap();
+    browser.click_text("[role=dialog] .choice", "Note").await;
     browser.find("[role=dialog] input").await.send_keys("chip under the bit" + Key::Enter).await.unwrap();
     browser.one_pass().await;
     browser.wait_text(".strip", "10 acts are kept here").await;
@@ -196,11 +196,11 @@ async fn ten_acts_through_a_cut_cable_are_each_kept_once_and_two_missed_ticks_ar
     // The bit is changed on the other side of a cut cable: the next depth is not known till the server answers.
     cable.set(Line::Cut);
     browser.keys(["o"]).await;
-    browser.find_text("[role=dialog] .choice", "Changed the bit").await.click().await.unwrap();
+    browser.click_text("[role=dialog] .choice", "Changed the bit").await;
     browser.find("[role=dialog] input").await.send_keys("0.25 mm" + Key::Enter).await.unwrap();
     browser.find("[role=dialog] .fault").await;
     cable.set(Line::Whole);
-    browser.find_text("[role=dialog] .act", "Go on with it").await.click().await.unwrap();
+    browser.click_text("[role=dialog] .act", "Go on with it").await;
     browser.wait_text(".pick-up", "Touch it on the crest").await;
 
     browser.close().await;

@@ -20,10 +20,10 @@ async fn a_lathe_told_from_its_plate_and_a_heap_gives_its_gears() {
     let server = Server::start(folder.path());
     let browser = Browser::open().await;
     browser.go(&server.at("/")).await;
-    browser.find_text("a.act", "The shop").await.click().await.unwrap();
+    browser.click_text("a.act", "The shop").await;
     browser.find_text(".jobs b", "Gap bed").await;
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
-    browser.find_text("button.act", "Describe a lathe").await.click().await.unwrap();
+    browser.click_text("button.act", "Describe a lathe").await;
     browser.find(".editor input").await.send_keys("Tide mill" + Key::Enter).await.unwrap();
     let told = browser.wait_text(".station", "8 TPI, right-hand (assumed)").await;
     assert!(told.contains("Every train is reckoned from it"), "{told}");
@@ -35,28 +35,28 @@ async fn a_lathe_told_from_its_plate_and_a_heap_gives_its_gears() {
     retype(&browser.find(".part-form input").await, "8" + Key::Enter).await;
     browser.wait_text(".station", "8 TPI, right-hand").await;
     // The heap, with a range that never comes out first.
-    browser.find("button[data-part=gears]").await.click().await.unwrap();
+    browser.click("button[data-part=gears]").await;
     retype(&browser.find(".part-form textarea").await, "20-63/5, 2x40, 127").await;
-    browser.find_text(".part-form .act", "Set").await.click().await.unwrap();
+    browser.click_text(".part-form .act", "Set").await;
     browser.wait_text(".part-form .fault", "does not come out").await;
     retype(&browser.find(".part-form textarea").await, "20-65/5, 36, 72, 2x40, 127").await;
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
-    browser.find_text(".part-form .act", "Set").await.click().await.unwrap();
+    browser.click_text(".part-form .act", "Set").await;
     browser.wait_text(".station", "15 of module 1, 20 to 127 teeth").await;
     // The plate: three rows of four, one cell misread.
-    browser.find("button[data-part=gearbox]").await.click().await.unwrap();
+    browser.click("button[data-part=gearbox]").await;
     for (row, cells) in ["A", "B", "C"].iter().zip([["8", "9", "10", "11"], ["16", "18", "20", "27"], ["32", "36", "40", "44"]]) {
         for (column, cell) in (1..).zip(cells) {
             browser.find(&format!("input[aria-label='At {row} {column}']")).await.send_keys(cell).await.unwrap();
         }
     }
-    browser.find_text(".part-form .act", "Check the plate").await.click().await.unwrap();
+    browser.click_text(".part-form .act", "Check the plate").await;
     browser.wait_text(".part-form", "B 4: 27 does not fit the rest of the plate; 22 would").await;
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
     browser.touch(".misread .choice").await;
-    browser.find_text(".part-form .act", "Check the plate").await.click().await.unwrap();
+    browser.click_text(".part-form .act", "Check the plate").await;
     browser.wait_text(".part-form", "12 lever positions, and they all fit together").await;
-    browser.find_text(".part-form .act", "Set").await.click().await.unwrap();
+    browser.click_text(".part-form .act", "Set").await;
     browser.wait_text(".station", "12 lever positions, 2/11 to 1/1").await;
     // Gears for an inch and a metric thread on it, through the board.
     for (callout, station, inch) in [("7/8-9", "7/8-9", true), ("M20x2.5", "M20×2.5", false)] {
@@ -66,7 +66,7 @@ async fn a_lathe_told_from_its_plate_and_a_heap_gives_its_gears() {
         browser.wait_text(".card", if inch { "pitch 9 TPI" } else { "pitch 2.5 mm" }).await;
         browser.find("input[aria-label=Callout]").await.send_keys(Key::Enter + "").await.unwrap();
         browser.wait_text(".head .sentence", station).await;
-        browser.find_text(".bed a", "Gears").await.click().await.unwrap();
+        browser.click_text(".bed a", "Gears").await;
         let shown = browser.wait_text(".carry", "Exact: no error at any length").await;
         assert!(shown.contains(if inch { "0.1111 in" } else { "2.500 mm" }), "{shown}");
     }
@@ -98,20 +98,20 @@ async fn a_metric_pitch_on_an_inch_screw_forbids_the_dial_and_a_train_that_fouls
     assert!(carried.contains("Keep it closed"), "{carried}");
     browser.noted("repeats only every 50 leadscrew pitches").await;
     // Opening by the dial all the same is a danger.
-    browser.find("button[aria-label^='How each pass ends']").await.click().await.unwrap();
-    browser.find_text(".editor .choice", "close it by the dial").await.click().await.unwrap();
+    browser.click("button[aria-label^='How each pass ends']").await;
+    browser.click_text(".editor .choice", "close it by the dial").await;
     browser.wait_text(".watch .danger", "the dial cannot find the groove again").await;
     // The whole chain in one picture, and the carriage run the other way.
-    browser.find("button[aria-label='What is chosen here, whole']").await.click().await.unwrap();
-    browser.find("[role=dialog] button[aria-label^='Which way everything moves']").await.click().await.unwrap();
+    browser.click("button[aria-label='What is chosen here, whole']").await;
+    browser.click("[role=dialog] button[aria-label^='Which way everything moves']").await;
     browser.wait_text(".motion-says", "a right-hand thread, as wanted").await;
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
-    browser.find("button[aria-label^='Which way the carriage runs']").await.click().await.unwrap();
-    browser.find_text(".editor .choice", "away from the headstock").await.click().await.unwrap();
+    browser.click("button[aria-label^='Which way the carriage runs']").await;
+    browser.click_text(".editor .choice", "away from the headstock").await;
     browser.wait_text(".motion-says", "Spindle reversed").await;
     browser.keys([Key::Escape + ""]).await;
     // A train of one's own: not written as one, then one that fouls.
-    browser.find("button[aria-label^='Train:']").await.click().await.unwrap();
+    browser.click("button[aria-label^='Train:']").await;
     let own = ".mantine-Modal-body .lengths input";
     browser.find(own).await.send_keys("24 28" + Key::Enter).await.unwrap();
     browser.wait_text(".lengths .fault", "40·60 / 48·127").await;
@@ -119,17 +119,17 @@ async fn a_metric_pitch_on_an_inch_screw_forbids_the_dial_and_a_train_that_fouls
     let watch = browser.noted("does not hang").await;
     assert!(watch.contains("the 127 fouls the leadscrew by 14.9 mm"), "{watch}");
     // Keeping the 80 that is on: only trains with it are left.
-    browser.find("button[aria-label^='Train:']").await.click().await.unwrap();
-    browser.find_text(".mantine-Modal-body .act", "Leave it to the app").await.click().await.unwrap();
-    browser.find("button[aria-label^='Train:']").await.click().await.unwrap();
-    browser.find("button[aria-label^='Gears kept on']").await.click().await.unwrap();
-    browser.find_text(".editor .choice", "the 80 driven").await.click().await.unwrap();
+    browser.click("button[aria-label^='Train:']").await;
+    browser.click_text(".mantine-Modal-body .act", "Leave it to the app").await;
+    browser.click("button[aria-label^='Train:']").await;
+    browser.click("button[aria-label^='Gears kept on']").await;
+    browser.click_text(".editor .choice", "the 80 driven").await;
     browser.find("button[aria-label='Gears kept on: the 80 driven']").await;
     let rows = server.job(id).await["plan"]["gears"]["trains"].as_array().unwrap().clone();
     assert!(!rows.is_empty() && rows.iter().all(|r| r["driven"].as_array().unwrap().contains(&json!(80))), "{rows:?}");
     browser.keys([Key::Escape + ""]).await;
     // Hung, it is what the lathe has on, and the next job counts from it.
-    browser.find_text("button.act", "It is on the lathe now").await.click().await.unwrap();
+    browser.click_text("button.act", "It is on the lathe now").await;
     browser.wait_text(".carry", "Gears to change\n0").await;
     let on = &server.job(id).await["plan"]["gears"]["hung"]["train"];
     let now = &lathe(&server, "long-bed").await["mounted"];
@@ -144,12 +144,12 @@ async fn a_lathe_file_with_an_error_is_told_where_and_nothing_is_lost() {
     let browser = Browser::open().await;
     browser.look(true).await;
     browser.go(&server.at("/shop")).await;
-    browser.find_text("button.act", "Read a lathe file").await.click().await.unwrap();
+    browser.click_text("button.act", "Read a lathe file").await;
     let text = ".reading textarea";
     let put = async |written: &str| {
         browser.find(text).await.send_keys(Key::Control + "a").await.unwrap();
         browser.find(text).await.send_keys(written).await.unwrap();
-        browser.find_text(".reading .act", "Read it in").await.click().await.unwrap();
+        browser.click_text(".reading .act", "Read it in").await;
     };
     put("{\n\"name\": \"Ferry\",\n\"leadscrew\": {\"tpi\": 6\n").await;
     browser.wait_text(".reading .faults", "does not read as a lathe file").await;
@@ -158,7 +158,7 @@ async fn a_lathe_file_with_an_error_is_told_where_and_nothing_is_lost() {
     assert!(told.contains("500 teeth is out of bounds") && told.contains("Line 6") && told.contains("Nothing was read in"), "{told}");
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
     // Touching the line stands on it; the text is there to be mended.
-    browser.find_text(".reading .word", "Line 5").await.click().await.unwrap();
+    browser.click_text(".reading .word", "Line 5").await;
     let stands = browser.script("const t = document.querySelector('.reading textarea'); return t.value.slice(t.selectionStart, t.selectionEnd)").await;
     assert_eq!(stands, "  500],");
     let names = async || -> Vec<String> {
@@ -169,39 +169,39 @@ async fn a_lathe_file_with_an_error_is_told_where_and_nothing_is_lost() {
     put("{\n\"name\": \"Ferry\",\n\"leadscrew\": {\"tpi\": 6},\n\"gears\": [20, 30, 40,\n  50]\n}").await;
     browser.wait_text(".station", "6 TPI, right-hand").await;
     // A change is undone, by key; the lathe is copied, deleted, and brought back.
-    browser.find("button[data-part=post]").await.click().await.unwrap();
-    browser.find_text(".part-form .choice", "at the rear").await.click().await.unwrap();
-    browser.find_text(".part-form .act", "Set").await.click().await.unwrap();
+    browser.click("button[data-part=post]").await;
+    browser.click_text(".part-form .choice", "at the rear").await;
+    browser.click_text(".part-form .act", "Set").await;
     browser.find_text("aside .act", "Undo: the tool post").await;
     assert_eq!(lathe(&server, "ferry").await["post"], "rear");
     browser.keys(["u"]).await;
     browser.wait_text(".parts-said", "at the front").await;
     assert_eq!(lathe(&server, "ferry").await.get("post"), None);
-    browser.find_text("aside .act", "Duplicate").await.click().await.unwrap();
+    browser.click_text("aside .act", "Duplicate").await;
     browser.wait_text(".head .sentence", "Ferry, copied").await;
-    browser.find_text("aside .act", "Delete").await.click().await.unwrap();
+    browser.click_text("aside .act", "Delete").await;
     browser.find_text(".away .act", "bring the Ferry, copied back").await;
     assert_eq!(names().await, ["Long bed", "Gap bed", "Bench", "Ferry"]);
-    browser.find_text(".away .act", "Undo").await.click().await.unwrap();
+    browser.click_text(".away .act", "Undo").await;
     browser.find_text(".jobs b", "Ferry, copied").await;
     // Gears as a sheet: a faulty line is named, then it is read.
-    browser.find_text(".jobs a", "Ferry, copied").await.click().await.unwrap();
-    browser.find("button[data-part=gears]").await.click().await.unwrap();
-    browser.find_text(".part-form .act", "Read a sheet").await.click().await.unwrap();
+    browser.click_text(".jobs a", "Ferry, copied").await;
+    browser.click("button[data-part=gears]").await;
+    browser.click_text(".part-form .act", "Read a sheet").await;
     browser.find(text).await.send_keys("teeth,count\n40,2\nsixty,1\n").await.unwrap();
-    browser.find_text(".reading .act", "Read the gears in").await.click().await.unwrap();
+    browser.click_text(".reading .act", "Read the gears in").await;
     browser.wait_text(".reading .faults", "Line 3").await;
     browser.find(text).await.send_keys(Key::Control + "a").await.unwrap();
     browser.find(text).await.send_keys("teeth,count\n40,2\n60,1\n").await.unwrap();
-    browser.find_text(".reading .act", "Read the gears in").await.click().await.unwrap();
+    browser.click_text(".reading .act", "Read the gears in").await;
     browser.wait_text(".parts-said", "3 of module 1, 40 to 60 teeth").await;
     // The one-minute trial: four turns of the screw pass two of eight marks, so sixteen teeth.
-    browser.find("button[data-part=dial]").await.click().await.unwrap();
+    browser.click("button[data-part=dial]").await;
     for (label, figure) in [("Turns of the leadscrew", "4"), ("Marks that passed", "2"), ("Marks on the dial", "8")] {
         browser.find_text(".trial label", label).await.find(By::Css("input")).await.unwrap().send_keys(figure).await.unwrap();
     }
-    browser.find_text(".trial .act", "Work it out").await.click().await.unwrap();
-    browser.find_text(".trial .act", "Take it").await.click().await.unwrap();
+    browser.click_text(".trial .act", "Work it out").await;
+    browser.click_text(".trial .act", "Take it").await;
     browser.wait_text(".parts-said", "16 teeth, 8 marks").await;
     browser.close().await;
 }
@@ -221,13 +221,13 @@ async fn a_shop_file_is_refused_by_its_line_and_taken_in_once() {
     std::fs::write(&bad, file.replace("\"kind\":\"note\"", "\"kind\":\"conjured\"")).unwrap();
     let browser = Browser::open().await;
     browser.go(&server.at("/shop")).await;
-    browser.find_text("button", "Read a shop file").await.click().await.unwrap();
+    browser.click_text("button", "Read a shop file").await;
     browser.find("[role=dialog] input[type=file]").await.send_keys(bad.to_str().unwrap()).await.unwrap();
-    browser.find_text("[role=dialog] button", "Take it in").await.click().await.unwrap();
+    browser.click_text("[role=dialog] button", "Take it in").await;
     browser.wait_text("[role=dialog]", "not one of the choices: `conjured`").await;
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
     browser.find("[role=dialog] input[type=file]").await.send_keys(good.to_str().unwrap()).await.unwrap();
-    browser.find_text("[role=dialog] button", "Take it in").await.click().await.unwrap();
+    browser.click_text("[role=dialog] button", "Take it in").await;
     // Its lathe is here already; the job and its note come in.
     let said = browser.wait_text("main", "Taken in").await;
     assert!(said.contains("0 lathes, 1 job, 1 act"), "{said}");

@@ -15,11 +15,11 @@ async fn the_windlass_bolt_is_identified_and_taken() {
     assert!(may.contains("7/8 BSW") && may.contains("7/8-9 UNC"), "{may}");
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
     // A count of crests for spaces is caught, by keyboard.
-    browser.find(".measured button:nth-child(2)").await.click().await.unwrap();
+    browser.click(".measured button:nth-child(2)").await;
     let spaces = browser.find(".typed input").await;
     retype(&spaces, "11" + Key::Enter).await;
     browser.wait_text(".may-be", "the count is one out: 10 spaces").await;
-    browser.find(".measured button:nth-child(2)").await.click().await.unwrap();
+    browser.click(".measured button:nth-child(2)").await;
     let spaces = browser.find(".typed input").await;
     retype(&spaces, "many" + Key::Enter).await;
     browser.wait_text(".answer .fault", "is not a number").await;
@@ -31,7 +31,7 @@ async fn the_windlass_bolt_is_identified_and_taken() {
     browser.wait_text(".measured", "55°").await;
     let first = browser.wait_text(".may .first", "angle: 55° where it is 55°").await;
     assert!(first.contains("7/8 BSW"), "{first}");
-    browser.find("button[aria-label='Take it: 7/8 BSW']").await.click().await.unwrap();
+    browser.click("button[aria-label='Take it: 7/8 BSW']").await;
     browser.wait_text(".sentence", "7/8 BSW-medium").await;
     browser.noted("Whitworth form").await;
     let job = server.job("windlass-bolt--as-found").await;
@@ -45,7 +45,7 @@ async fn a_size_is_found_by_arrows_and_a_sample_is_begun_from_the_board() {
     let server = Server::start(folder.path());
     let browser = Browser::open().await;
     browser.go(&server.at("/")).await;
-    browser.find(".type-and-go .plain").await.click().await.unwrap();
+    browser.click(".type-and-go .plain").await;
     browser.find(".size-rule [aria-selected=true]").await;
     // Back one series from the first is the last: BA.
     browser.keys([Key::Left + ""]).await;
@@ -56,7 +56,7 @@ async fn a_size_is_found_by_arrows_and_a_sample_is_begun_from_the_board() {
     browser.wait_text(".size-rule [aria-selected=true]", "7/8-9 UNC").await;
     browser.keys([Key::Enter + ""]).await;
     browser.wait_text(".card", "0.8905 in").await;
-    browser.find(".board-row .row button").await.click().await.unwrap();
+    browser.click(".board-row .row button").await;
     browser.wait_text(".answer", "across the outside").await;
     browser.keys([Key::Tab + ""]).await;
     let outside = browser.find(".typed input").await;
@@ -78,7 +78,7 @@ async fn the_paddle_nut_follows_the_screw_as_measured() {
     browser.wait_text(".editor", "recommended").await;
     browser.touch(".editor .choice:nth-child(2)").await;
     browser.wait_text(".own", "screw first, the nut fitted to it").await;
-    browser.find("button[aria-pressed]").await.click().await.unwrap();
+    browser.click("button[aria-pressed]").await;
     browser.wait_text(".carry", "Clearance at the pitch line").await;
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
     // Every pass is cut at the lathe's own server, and the screw measured there by hand.
@@ -117,8 +117,8 @@ async fn the_blind_caps_groove_is_refused_and_a_sum_on_the_pad_mends_it() {
     retype(&field, "36.1" + Key::Enter).await;
     let watch = browser.wait_text(".watch", "digging in").await;
     assert!(watch.contains("36.100 mm") && watch.contains("36.725 mm"), "{watch}");
-    browser.find("button[aria-label^='Relief diameter there is']").await.click().await.unwrap();
-    browser.find(".editor .act.plain").await.click().await.unwrap();
+    browser.click("button[aria-label^='Relief diameter there is']").await;
+    browser.click(".editor .act.plain").await;
     browser.wait_text(".mantine-Modal-body .own", "as large as needed").await;
     browser.keys([Key::Escape + ""]).await;
     // The width comes from the pad: the wall over a pin, less the thread.
@@ -126,7 +126,7 @@ async fn the_blind_caps_groove_is_refused_and_a_sum_on_the_pad_mends_it() {
     browser.wait_text(".bench-pad", "Small sums").await;
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
     for place in [2, 3] {
-        browser.find(&format!(".bench-pad .row .choice:nth-child({place})")).await.click().await.unwrap();
+        browser.click(&format!(".bench-pad .row .choice:nth-child({place})")).await;
     }
     let field = |sum: u8, label: u8| format!(".bench-pad fieldset:nth-of-type({sum}) label:nth-of-type({label}) input");
     let fill = async |css: String, text: &str| {
@@ -139,10 +139,10 @@ async fn the_blind_caps_groove_is_refused_and_a_sum_on_the_pad_mends_it() {
     source.send_keys("from: wall").await.unwrap();
     fill(field(2, 3), "18").await;
     browser.find(".bench-pad fieldset:nth-of-type(2) label:nth-of-type(4) select").await.send_keys("relief width").await.unwrap();
-    browser.find(".bench-pad .row .act").await.click().await.unwrap();
+    browser.click(".bench-pad .row .act").await;
     browser.wait_text(".bench-pad .fault", "the pin").await;
     fill(field(1, 3), "6").await;
-    browser.find(".bench-pad .row .act").await.click().await.unwrap();
+    browser.click(".bench-pad .row .act").await;
     browser.wait_text(".bench-pad", "2.500 mm, the relief width").await;
     browser.keys([Key::Escape + ""]).await;
     browser.wait_text(".watch", "2.5 mm wide").await;
@@ -152,14 +152,14 @@ async fn the_blind_caps_groove_is_refused_and_a_sum_on_the_pad_mends_it() {
     // Measured again at its source, everything after it follows, and the groove serves.
     browser.keys(["b"]).await;
     fill(field(1, 2), "28.5").await;
-    browser.find(".bench-pad .row .act").await.click().await.unwrap();
+    browser.click(".bench-pad .row .act").await;
     browser.wait_text(".bench-pad", "4.500 mm, the relief width").await;
     browser.keys([Key::Escape + ""]).await;
     browser.wait_text(".outline", "4.5 mm").await;
     let job = server.job("gauge-board-cap").await;
     assert!(job["plan"]["watch"].as_array().unwrap().iter().all(|w| w["code"] != "relief_narrow"), "{}", job["plan"]["watch"]);
     // How it ends is chosen from the schools, side by side.
-    browser.find("button[aria-label^='How the thread ends']").await.click().await.unwrap();
+    browser.click("button[aria-label^='How the thread ends']").await;
     let schools = browser.wait_text(".editor", "withdrawn at a mark").await;
     assert!(schools.contains("counterbored") && schools.contains("of full thread"), "{schools}");
     browser.close().await;
@@ -184,10 +184,10 @@ async fn a_part_carries_several_threads_and_a_sample_is_made_to_its_measurements
     browser.wait_text("[role=dialog] .fault", "pitch").await;
     retype(&field, "M24x2-6g LH" + Key::Enter).await;
     // On a tablet the sentence is two lines; the whole of it is behind its last word.
-    browser.find("button[aria-label='What is chosen here, whole']").await.click().await.unwrap();
+    browser.click("button[aria-label='What is chosen here, whole']").await;
     let own = browser.wait_text("[role=dialog] .own", "On the same part").await;
     assert!(own.contains("M24x2-6g LH"), "{own}");
-    browser.find("[role=dialog] .own a.word").await.click().await.unwrap();
+    browser.click("[role=dialog] .own a.word").await;
     browser.wait_text(".sentence", "internal").await;
     browser.wait_text(".own", "its screw").await;
     // The sample, neither standard: made to its measurements, left-hand as it was seen to climb.
@@ -196,14 +196,14 @@ async fn a_part_carries_several_threads_and_a_sample_is_made_to_its_measurements
     browser.touch(".measured button:nth-child(6)").await;
     browser.touch(".answer .choice:nth-child(2)").await;
     browser.wait_text(".measured", "left-hand").await;
-    browser.find(".sample aside > .act.plain").await.click().await.unwrap();
+    browser.click(".sample aside > .act.plain").await;
     browser.wait_text(".sentence", "Special 22.05×2.83").await;
     let sentence = browser.wait_text(".sentence", "left-hand").await;
     assert!(sentence.contains("external"), "{sentence}");
     // Its sheet opens again from the thread, and another size can still be taken from it.
     browser.script("[...document.querySelectorAll('.own .word')].find(b => b.textContent.startsWith('Found')).click()").await;
     browser.wait_text("[role=dialog] .may", "7/8-9 UNC").await;
-    browser.find("button[aria-label^='Take it: 7/8-9 UNC']").await.click().await.unwrap();
+    browser.click("button[aria-label^='Take it: 7/8-9 UNC']").await;
     browser.wait_text(".sentence", "7/8-9 UNC-2A").await;
     let job = server.job("windlass-bolt--as-found").await;
     assert!(job["request"]["thread"]["special"].is_null() && job["plan"]["thread"]["hand"] == "left", "{}", job["request"]);
@@ -248,12 +248,12 @@ async fn a_part_is_held_clocked_and_given_its_plain_sizes() {
     let browser = Browser::open().await;
     browser.go(&server.at("/jobs/hydrant-union/blank")).await;
     // Ways of holding side by side; what must run true changes the one recommended.
-    browser.find_text("button.word", "Held in the three-jaw chuck").await.click().await.unwrap();
+    browser.click_text("button.word", "Held in the three-jaw chuck").await;
     browser.wait_text(".held", "between centers").await;
-    browser.find_text(".held .choice", "It must run true").await.click().await.unwrap();
+    browser.click_text(".held .choice", "It must run true").await;
     browser.wait_text(".held .ways .choice[aria-pressed=true]", "four-jaw").await;
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
-    browser.find_text(".held .choice", "How true it runs").await.click().await.unwrap();
+    browser.click_text(".held .choice", "How true it runs").await;
     // An indicator reading becomes what it does and the move that mends it; a bad one names its field and stays.
     let swing = ".held section[aria-label='Run-out'] input";
     retype(&browser.find(swing).await, "a lot" + Key::Enter).await;
@@ -265,14 +265,14 @@ async fn a_part_is_held_clocked_and_given_its_plain_sizes() {
     browser.keys([Key::Escape + ""]).await;
     browser.wait_text(".watch", "0.040 mm off the axis").await;
     // A register for the mate's plain part, and a plain size judged.
-    browser.find_text(".actions .act", "Register, plain sizes").await.click().await.unwrap();
+    browser.click_text(".actions .act", "Register, plain sizes").await;
     retype(&browser.find(".held section[aria-label='Register'] input").await, "36.5" + Key::Enter).await;
     browser.wait_text(".held section[aria-label='Register'] p", "Turn it 36.4").await;
     let plain = |n: u8| format!(".held section[aria-label='Plain sizes'] label:nth-of-type({n}) input");
     for (n, text) in [(1, "55"), (2, "0"), (3, "-0,2"), (4, "flange")] {
         retype(&browser.find(&plain(n)).await, text).await;
     }
-    browser.find_text(".held .act", "Add it").await.click().await.unwrap();
+    browser.click_text(".held .act", "Add it").await;
     browser.wait_text(".plain-line", "54.800 mm to 55.000 mm; not measured").await;
     retype(&browser.find(".plain-line input").await, "55.3" + Key::Enter).await;
     browser.wait_text(".plain-line", "0.400 mm still to come off").await;

@@ -34,7 +34,7 @@ async fn an_inch_job_in_british_words_is_spoken_so_on_every_page() {
     browser.wait_text(".carry", "compound").await;
     // Chosen once, by keyboard, for every screen of the shop.
     browser.keys(["?"]).await;
-    browser.find_text("[role=dialog] [role=radio]", "clasp nut").await.click().await.unwrap();
+    browser.click_text("[role=dialog] [role=radio]", "clasp nut").await;
     browser.wait_text(".carry", "top slide").await;
     let words = reqwest::get(server.at("/api/v1/words")).await.unwrap().text().await.unwrap();
     assert!(words.contains("british"), "{words}");
@@ -83,7 +83,7 @@ async fn the_lathe_and_the_card_speak_german_where_the_shop_does() {
     browser.go(&server.at("/")).await;
     browser.find(".type-and-go").await;
     browser.keys(["?"]).await;
-    browser.find_text("[role=dialog] [role=radio]", "Deutsch").await.click().await.unwrap();
+    browser.click_text("[role=dialog] [role=radio]", "Deutsch").await;
     browser.close_leaf().await;
     browser.keys(["/"]).await;
     browser.find("[role=dialog] input").await.send_keys("7/8-9 UNC").await.unwrap();

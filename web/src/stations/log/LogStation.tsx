@@ -112,14 +112,15 @@ export function LogStation({ job, plan }: StationProps) {
       plan={plan}
       sentence={
         <>
-          {story
-            ? story.result
-            : 'Nothing has been cut yet; the plan is frozen at the first pass, and its story begins there.'}{' '}
+          {log &&
+            (story
+              ? story.result
+              : 'Nothing has been cut yet; the plan is frozen at the first pass, and its story begins there.')}{' '}
           {job.request.gauge?.spring && 'It began from the spring learned on this lathe.'}
         </>
       }
       drawing={
-        <div className="log-drawn">
+        <div className={log && !story ? 'log-drawn nothing' : 'log-drawn'}>
           {answer.isError && !log && (
             <p className="fault" role="alert">
               {inWords(answer.error)}
