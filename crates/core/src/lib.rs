@@ -21,6 +21,7 @@ pub mod cut;
 pub mod gauge;
 pub mod gears;
 pub mod job;
+pub mod kit;
 pub mod log;
 pub mod paper;
 pub mod plan;

@@ -67,13 +67,20 @@ impl Server {
     /// Starts the demo yard on a database in `folder`.
     #[must_use]
     pub fn start(folder: &Path) -> Self {
-        Self::on(folder, 0)
+        Self::on(folder, 0, &["--demo"])
     }
 
-    fn on(folder: &Path, port: u16) -> Self {
+    /// Starts a shop that is empty, as its owner first finds it.
+    #[must_use]
+    pub fn empty(folder: &Path) -> Self {
+        Self::on(folder, 0, &[])
+    }
+
+    fn on(folder: &Path, port: u16, more: &[&str]) -> Self {
         let mut child = Command::new(program("yoke-turn"))
-            .args(["serve", "--demo", "--port", &port.to_string(), "--data"])
+            .args(["serve", "--port", &port.to_string(), "--data"])
             .arg(folder)
+            .args(more)
             .stdout(Stdio::piped())
             .stderr(Stdio::null())
             .spawn()
@@ -110,7 +117,7 @@ impl Server {
 
     /// Starts it again on the same database and port.
     pub fn restart(&mut self) {
-        *self = Self::on(&self.folder, self.port);
+        *self = Self::on(&self.folder, self.port, &["--demo"]);
     }
 
     /// Changes a job's facts, as another screen would; the job as it then is.

@@ -159,7 +159,6 @@ pub async fn serve(folder: &Path, &Serve { port, demo: with_demo, fresh, .. }: &
     if with_demo && demo::fill(&store, now).map_err(|e| format!("The demo yard cannot be laid out: {e}"))? {
         mark_demo(folder)?;
     }
-    lathes::seed_first_lathe(&store).map_err(|e| e.to_string())?;
     let (stop, stopping) = watch::channel(false);
     let reckoning = Arc::new(Semaphore::new(std::thread::available_parallelism().map_or(2, |n| n.get().max(2))));
     let long = Arc::new(Semaphore::new(1));

@@ -186,6 +186,10 @@ fn put(store: &Store, ids: Vec<String>, told: bool, voice: Asked) -> Result<Resu
 
 /// What a plan needs set, and the lathe it is for.
 fn setting(plan: &Value) -> Option<(String, Setting)> {
+    // On no lathe there is nothing to change over.
+    if plan["assumptions"].as_array().is_some_and(|list| list.iter().any(|a| a["pointer"] == "/lathe")) {
+        return None;
+    }
     let train = plan.pointer("/gears/hung/train")?;
     let teeth = |side: &str| train[side].as_array().into_iter().flatten().filter_map(|t| u16::try_from(t.as_u64()?).ok()).collect();
     Some((

@@ -10,9 +10,9 @@ use yoke_core::log::ActKind;
 use yoke_core::run::RunPlan;
 use yoke_store::{ActRow, NewAct, Store};
 
-/// Lays the yard out in an empty store; a store with jobs is left as it is. Whether it was laid out.
+/// Lays the yard out in an empty store; one that holds a job or a lathe is left as it is. Whether it was laid out.
 pub fn fill(store: &Store, clock: crate::state::Clock) -> Result<bool, String> {
-    if !store.jobs().map_err(text)?.is_empty() {
+    if !store.jobs().map_err(text)?.is_empty() || !store.lathes().map_err(text)?.is_empty() {
         return Ok(false);
     }
     let yard: Value = serde_json::from_str(include_str!("../../core/data/alder_reach.json")).map_err(text)?;

@@ -3,13 +3,13 @@
 //! Keys stand in order, numbers as they were written, and nothing in it tells when it was made: the same shop gives the same bytes.
 
 use crate::acts::{read_act, time_fault};
+use crate::day;
 use crate::download::saved_as;
 use crate::jobs::{name_fault, title_fault};
 use crate::problem::Problem;
 use crate::state::{App, JobChanged};
 use crate::stored::{self, is_unknown};
 use crate::words::ShopWords;
-use crate::{day, lathes};
 use axum::Json;
 use axum::body::Bytes;
 use axum::extract::{Path, State};
@@ -319,7 +319,7 @@ fn take_in(store: &Store, whole: &Whole) -> Result<TakenIn, StoreError> {
     let taken = Store::open(&scratch.join("laid.db")).and_then(|laid| {
         laid.lay_down(whole)?;
         laid.backup(&scratch.join("copy.db"))?;
-        lathes::restore(store, &VerifiedCopy::through(&scratch.join("copy.db"), &scratch)?)
+        store.restore(&VerifiedCopy::through(&scratch.join("copy.db"), &scratch)?)
     });
     let _ = std::fs::remove_dir_all(&scratch);
     taken
@@ -331,7 +331,7 @@ pub fn restore(store: &Store, from: &std::path::Path, scratch: &std::path::Path)
     if let Some(fault) = look_through(&written(copy.whole()?)).first() {
         return Err(StoreError::NotACopy { path: from.to_owned(), why: format!("at {}, {}", fault.pointer, fault.detail) });
     }
-    lathes::restore(store, &copy)
+    store.restore(&copy)
 }
 
 fn rows(file: ShopFile) -> Whole {

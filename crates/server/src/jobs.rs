@@ -1,7 +1,7 @@
 //! Jobs: facts under a revision, with the plan and the state of the run.
 
 use crate::body::{Revision, Sent};
-use crate::planning::{Inputs, Whole, request_of};
+use crate::planning::{Inputs, Whole, first_lathe, request_of};
 use crate::problem::Problem;
 use crate::state::{App, JobChanged};
 use crate::stored::{self, Document, Failed, FrozenFacts, LATER, Unread, acts, alike, apart, differences};
@@ -42,6 +42,8 @@ pub struct JobLine {
     lathe_id: Option<String>,
     /// Its lathe's name.
     lathe: String,
+    /// Whether it is on a lathe somebody told, kept or given with it.
+    lathe_told: bool,
     /// Passes cut.
     passes_done: usize,
     /// How it stands, in words.
@@ -351,6 +353,7 @@ fn unread_line(job: JobRow, unread: Unread) -> JobLine {
         thread: String::new(),
         lathe_id: None,
         lathe: String::new(),
+        lathe_told: true,
         passes_done: 0,
         stands: say!(Voice::default(), "stands-does-not-read"),
         finished: false,
@@ -395,8 +398,11 @@ fn line(store: &Store, job: &JobRow) -> Result<JobLine, Failed> {
                 spec.name()
             }),
         },
+        lathe_told: request.lathe_id.is_some() || request.lathe.is_some(),
+        lathe: lathe
+            .or_else(|| request.lathe.map(|given| given.name.unwrap_or_else(|| say!(Voice::default(), "stands-a-lathe-given"))))
+            .unwrap_or_else(|| say!(Voice::default(), "stands-no-lathe")),
         lathe_id: request.lathe_id,
-        lathe: lathe.unwrap_or_else(|| say!(Voice::default(), "stands-no-lathe")),
         passes_done: state.as_ref().map_or(0, |s| s.passes_done),
         finished: state.as_ref().is_some_and(|s| s.finished),
         stands,
@@ -508,7 +514,10 @@ fn make(store: &Store, new: NewJob, created: &str, voice: Asked) -> Result<Outco
             (kept.whole, kept.unknown, Some(say!(Voice::default(), "title-copied", title = title.chars().take(110).collect::<String>())))
         }
         (None, Some(request), _) => (request, Vec::new(), None),
-        (None, None, text) => (request_of(&text.unwrap_or_default(), new.lathe_id.as_deref().unwrap_or("long-bed")), Vec::new(), None),
+        (None, None, text) => {
+            let lathe = new.lathe_id.map_or_else(|| first_lathe(store), |id| Ok(Some(id)))?;
+            (request_of(&text.unwrap_or_default(), lathe.as_deref()), Vec::new(), None)
+        }
     };
     let text = request.to_string();
     let id = new.id.unwrap_or_else(|| uuid::Uuid::new_v4().to_string());
@@ -643,7 +652,10 @@ fn join_once(store: &Store, of: &str, asked: &AddMember, created: &str, voice: A
     }
     let Document { read, whole: mut request, unknown } = stored::request(&first)?;
     let (new, title) = if let Some(text) = &asked.callout {
-        let mut new = request_of(text, request["lathe_id"].as_str().unwrap_or("long-bed"));
+        let mut new = request_of(text, request["lathe_id"].as_str());
+        if let Some(lathe) = request.get("lathe") {
+            new["lathe"] = lathe.clone();
+        }
         if let Some(material) = request.pointer("/blank/material") {
             new["blank"] = json!({ "material": material });
         }

@@ -17,36 +17,11 @@ use serde::{Deserialize, Serialize};
 use serde_json::{Value, json};
 use utoipa::{IntoParams, ToSchema};
 use yoke_core::faults::{Fault, read_json};
-use yoke_core::job::{Lathe, LatheProfile, checked, long_bed};
+use yoke_core::job::{Lathe, LatheProfile, checked};
 use yoke_core::say;
 use yoke_core::shop::{LatheDescription, gears_from_csv, gears_to_csv, look, plate_from_csv, plate_to_csv};
 use yoke_core::voice::Voice;
-use yoke_store::{Changed, LatheRow, Store, StoreError, TakenIn, VerifiedCopy};
-
-/// Gives an empty shop the one lathe a callout alone is planned on.
-pub fn seed_first_lathe(store: &Store) -> Result<(), StoreError> {
-    if store.lathes()?.is_empty() {
-        store.put_lathe("long-bed", &json!(long_bed()).to_string())?;
-    }
-    Ok(())
-}
-
-/// Takes a copy in. The lathe of an empty shop gives way to the copy's own, so that a shop comes in whole.
-pub fn restore(store: &Store, copy: &VerifiedCopy) -> Result<TakenIn, StoreError> {
-    unfurnish(store)?;
-    let taken = store.restore(copy);
-    seed_first_lathe(store)?;
-    taken
-}
-
-/// Takes that lathe away again from a shop that holds nothing else and never changed it.
-fn unfurnish(store: &Store) -> Result<(), StoreError> {
-    let given = json!(long_bed()).to_string();
-    match store.lathes()?.as_slice() {
-        [only] if only.body == given && only.revision == 1 && store.jobs()?.is_empty() => store.forget_lathe(&only.id),
-        _ => Ok(()),
-    }
-}
+use yoke_store::{Changed, LatheRow, Store};
 
 /// A lathe as its owner sees it.
 #[derive(Serialize, ToSchema)]
@@ -291,12 +266,8 @@ pub async fn change_lathe(
 }
 
 /// Puts a lathe away: it is in no list, but jobs on it keep it, and it can be brought back.
-#[utoipa::path(delete, path = "/api/v1/lathes/{id}", params(("id" = String, Path)), responses((status = 200, body = LatheView), (status = 404, body = Problem), (status = 422, body = Problem)))]
+#[utoipa::path(delete, path = "/api/v1/lathes/{id}", params(("id" = String, Path)), responses((status = 200, body = LatheView), (status = 404, body = Problem)))]
 pub async fn put_away(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<LatheView>, Problem> {
-    let others = app.with_store(|s| Ok(s.lathes()?)).await?;
-    if !others.iter().any(|l| l.away.is_none() && l.id != id) {
-        return Err(Problem::fault("", say!(Voice::default(), "srv-only-lathe-shop-describe-another")));
-    }
     let at = (app.clock)();
     moved(&app, id, voice, Some(at)).await
 }

@@ -458,7 +458,16 @@ pub async fn length(Sent { read: request, faults }: Sent<LengthRequest>) -> Resu
     }))
 }
 
-/// A plan request naming a callout and a stored lathe.
-pub fn request_of(callout: &str, lathe_id: &str) -> Value {
-    json!({ "thread": { "callout": callout }, "lathe_id": lathe_id })
+/// The lathe a callout alone is planned on: the one told first of those that stand in the shop, if any does.
+pub fn first_lathe(store: &Store) -> Result<Option<String>, yoke_store::StoreError> {
+    Ok(store.lathes()?.into_iter().find(|l| l.away.is_none()).map(|l| l.id))
+}
+
+/// A plan request naming a callout and a stored lathe, where there is one.
+pub fn request_of(callout: &str, lathe_id: Option<&str>) -> Value {
+    let mut request = json!({ "thread": { "callout": callout } });
+    if let Some(id) = lathe_id {
+        request["lathe_id"] = json!(id);
+    }
+    request
 }

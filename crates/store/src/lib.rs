@@ -303,25 +303,15 @@ impl Store {
         Ok(if changed == 1 { Changed::Done(row) } else { Changed::Stale(row) })
     }
 
-    /// Puts a lathe away, at a time, or brings it back; gives it as it now is. The last one that stands in the shop is left there.
+    /// Puts a lathe away, at a time, or brings it back; gives it as it now is.
     ///
     /// # Errors
     /// What SQLite says.
     pub fn put_away(&self, id: &str, at: Option<&str>) -> Result<Option<LatheRow>, StoreError> {
         let connection = self.lock();
-        let sql = "UPDATE lathes SET away = ?2, revision = revision + 1
-             WHERE id = ?1 AND (?2 IS NULL OR EXISTS (SELECT 1 FROM lathes o WHERE o.id <> ?1 AND o.away IS NULL))";
+        let sql = "UPDATE lathes SET away = ?2, revision = revision + 1 WHERE id = ?1";
         connection.execute(sql, params![id, at])?;
         Ok(find_lathe(&connection, id)?)
-    }
-
-    /// Takes a lathe out for good; one in use is to be put away instead.
-    ///
-    /// # Errors
-    /// What SQLite says.
-    pub fn forget_lathe(&self, id: &str) -> Result<(), StoreError> {
-        self.lock().execute("DELETE FROM lathes WHERE id = ?1", [id])?;
-        Ok(())
     }
 
     /// The kit, JSON, if one was stored.

@@ -2887,6 +2887,8 @@ export interface components {
             lathe: string;
             /** @description The stored lathe it is on. */
             lathe_id?: string | null;
+            /** @description Whether it is on a lathe somebody told, kept or given with it. */
+            lathe_told: boolean;
             /** @description The part it belongs to, when it carries other threads or has a mate. */
             part?: string | null;
             /** @description Passes cut. */
@@ -8595,14 +8597,6 @@ export interface operations {
                 };
             };
             404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            422: {
                 headers: {
                     [name: string]: unknown;
                 };

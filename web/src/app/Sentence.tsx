@@ -4,6 +4,8 @@ import { figure } from '../parts/Figure';
 import { inField, leadscrew } from '../parts/text';
 import { useUnit } from '../parts/unit';
 import { Folded } from './Folded';
+import { onNoLathe } from './lathe';
+import { text } from './voice';
 import { Word } from './Word';
 
 /** The job in one sentence whose words are the controls. */
@@ -114,11 +116,11 @@ export function Sentence({ job, plan }: { job: Job; plan: Plan }) {
       >
         {materialName}
       </Word>
-      , on the{' '}
+      {onNoLathe(job) ? ', ' : ', on the '}
       <Word
         job={job}
         about="Lathe"
-        set
+        set={!onNoLathe(job)}
         edit={{
           kind: 'choice',
           choices: (lathes.data ?? []).map(l => ({
@@ -129,7 +131,7 @@ export function Sentence({ job, plan }: { job: Job; plan: Plan }) {
           })),
         }}
       >
-        {plan.gears.lathe}
+        {onNoLathe(job) ? text('no-lathe-yet') : plan.gears.lathe}
       </Word>
       .
     </Folded>

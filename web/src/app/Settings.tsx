@@ -38,8 +38,8 @@ interface SettingsValue {
   setStands: (stands: Stands | null) => void;
   /** While the screen is read beside the lathe it stands at the bench, whatever is set. */
   setBeside: (beside: boolean) => void;
-  /** The lathe a bare callout is planned on. */
-  lathe: string;
+  /** The lathe a bare callout was last planned on at this screen. */
+  lathe: string | null;
   setLathe: (id: string) => void;
 }
 
@@ -64,9 +64,9 @@ export function Settings({ children }: { children: ReactNode }) {
     getInitialValueInEffect: false,
   });
   const [speak, setSpeak] = useLocalStorage({ key: 'speak', defaultValue: false, getInitialValueInEffect: false });
-  const [lathe, setLathe] = useLocalStorage({
+  const [lathe, setLathe] = useLocalStorage<string | null>({
     key: 'lathe',
-    defaultValue: 'long-bed',
+    defaultValue: null,
     getInitialValueInEffect: false,
   });
   const [stands, setStands] = useLocalStorage<Stands | null>({

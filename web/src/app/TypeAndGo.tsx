@@ -1,13 +1,16 @@
 import { useDebouncedValue } from '@mantine/hooks';
+import { Link } from '@tanstack/react-router';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useId, useState } from 'react';
 import { api, inWords, type Plan, type TrainRow, unwrap } from '../api/client';
-import { useLathes, useMakeJob } from '../api/hooks';
+import { useMakeJob } from '../api/hooks';
 import { useDraft } from '../parts/draft';
 import { Carry } from '../parts/Carry';
 import { Leaf } from '../parts/Leaf';
+import { measured, ofNoLathe, sized } from '../parts/ofNoLathe';
 import { nutSays } from '../parts/text';
 import { UnitContext } from '../parts/unit';
+import { useLatheChosen } from './lathe';
 import { useSettings } from './Settings';
 import { Sizes } from './Sizes';
 import { language, text } from './voice';
@@ -36,54 +39,62 @@ function underGears({ drivers, gearbox, error_text, fits }: TrainRow) {
   return fits === false ? text('card-does-not-hang', { says }) : says;
 }
 
-/** The ten-second card: what goes to the bench for a plain thread. */
-function Card({ plan, unit }: { plan: Plan; unit: 'mm' | 'in' }) {
-  const { blank, gears, cut, gauge, thread } = plan;
+/** The numbers that are a lathe's own, among those that are not. */
+function onItsLathe(plan: Plan) {
+  const { gears, cut } = plan;
   const hung = gears.hung?.train;
+  return [
+    sized(plan),
+    hung && {
+      says: text('card-gears'),
+      text: hung.drivers.length ? `${hung.drivers.join('·')} / ${hung.driven.join('·')}` : hung.gearbox,
+      under: underGears(hung),
+    },
+    {
+      says: text(plan.setup.screw ? 'card-half-nut.engaged' : 'card-half-nut'),
+      text: plan.setup.screw
+        ? text('card-nut-engaged')
+        : text(plan.setup.ending === 'dial' ? BY_DIAL[gears.dial.rule] : NUT[plan.setup.ending], {
+            n: gears.dial.every ?? '',
+          }),
+      under: nutSays(plan),
+    },
+    {
+      says: text(cut.stop_says ? 'card-depth-stop' : 'card-depth'),
+      text: cut.full_depth?.text ?? '—',
+      under: text(cut.full_depth?.slide === 'compound' ? 'card-compound-at' : 'card-cross-slide', {
+        angle: cut.angle_deg,
+        reading: cut.full_depth?.reading ?? '',
+      }),
+    },
+    measured(plan),
+  ];
+}
+
+/** The ten-second card: what goes to the bench for a plain thread. Before a lathe is told it holds what needs none. */
+function Card({ plan, unit, told }: { plan: Plan; unit: 'mm' | 'in'; told: boolean }) {
   return (
     <UnitContext value={unit}>
       <div
         className="card"
         lang={language()}
         aria-live="polite"
-        aria-label={text('card-for', { thread: thread.name })}
+        aria-label={text('card-for', { thread: plan.thread.name })}
       >
-        <Carry
-          numbers={[
-            {
-              says: text(thread.side === 'external' ? 'card-turn' : 'card-bore'),
-              figure: blank.aim_mm,
-              under: text(thread.hand === 'left' ? 'card-pitch-left' : 'card-pitch-right', {
-                pitch: thread.pitch_text,
-              }),
-            },
-            hung && {
-              says: text('card-gears'),
-              text: hung.drivers.length ? `${hung.drivers.join('·')} / ${hung.driven.join('·')}` : hung.gearbox,
-              under: underGears(hung),
-            },
-            {
-              says: text(plan.setup.screw ? 'card-half-nut.engaged' : 'card-half-nut'),
-              text: plan.setup.screw
-                ? text('card-nut-engaged')
-                : text(plan.setup.ending === 'dial' ? BY_DIAL[gears.dial.rule] : NUT[plan.setup.ending], {
-                    n: gears.dial.every ?? '',
-                  }),
-              under: nutSays(plan),
-            },
-            {
-              says: text(cut.stop_says ? 'card-depth-stop' : 'card-depth'),
-              text: cut.full_depth?.text ?? '—',
-              under: text(cut.full_depth?.slide === 'compound' ? 'card-compound-at' : 'card-cross-slide', {
-                angle: cut.angle_deg,
-                reading: cut.full_depth?.reading ?? '',
-              }),
-            },
-            gauge.over_wires_mm
-              ? { says: text('card-over-wires'), figure: gauge.over_wires_mm.target, under: gauge.says }
-              : { says: text('card-pitch-diameter'), figure: cut.target_pitch_diameter_mm, under: gauge.says },
-          ]}
-        />
+        <Carry numbers={told ? onItsLathe(plan) : ofNoLathe(plan)} />
+        {!told && (
+          <>
+            {plan.watch
+              .filter(w => w.code === 'wire_unusable')
+              .map(w => (
+                <p key={w.code}>{w.text}</p>
+              ))}
+            <p>{text('card-no-lathe')}</p>
+            <Link to="/shop" className="act plain as-link">
+              {text('no-lathe-describe')}
+            </Link>
+          </>
+        )}
       </div>
     </UnitContext>
   );
@@ -92,8 +103,8 @@ function Card({ plan, unit }: { plan: Plan; unit: 'mm' | 'in' }) {
 /** Takes a callout as it is typed, shows its card, and makes a job of it on Enter. */
 export function TypeAndGo({ autoFocus, onGone }: { autoFocus?: boolean; onGone?: () => void }) {
   const id = useId();
-  const { lathe, setLathe, unit } = useSettings();
-  const lathes = useLathes();
+  const { unit } = useSettings();
+  const { lathes, lathe, setLathe, isPending } = useLatheChosen();
   const [callout, setCallout] = useDraft('callout', '', true);
   const [browse, setBrowse] = useState(false);
   const [settled] = useDebouncedValue(callout, 120);
@@ -111,7 +122,7 @@ export function TypeAndGo({ autoFocus, onGone }: { autoFocus?: boolean; onGone?:
       unwrap(
         await api.POST('/api/v1/plan', { body: { thread: { callout: settled }, lathe_id: lathe } as never, signal }),
       ),
-    enabled: Boolean(reads),
+    enabled: Boolean(reads) && !isPending,
     placeholderData: keepPreviousData,
   });
   const make = useMakeJob();
@@ -152,16 +163,22 @@ export function TypeAndGo({ autoFocus, onGone }: { autoFocus?: boolean; onGone?:
             setCallout(e.currentTarget.value);
           }}
         />
-        <label className="on-lathe">
-          on the{' '}
-          <select value={lathe} onChange={e => setLathe(e.currentTarget.value)} aria-label="Lathe for a bare callout">
-            {(lathes.data ?? []).map(l => (
-              <option key={l.id} value={l.id ?? ''}>
-                {l.name}
-              </option>
-            ))}
-          </select>
-        </label>
+        {lathe && (
+          <label className="on-lathe">
+            on the{' '}
+            <select
+              value={lathe}
+              onChange={e => setLathe(e.currentTarget.value)}
+              aria-label="Lathe for a bare callout"
+            >
+              {lathes.map(l => (
+                <option key={l.id} value={l.id ?? ''}>
+                  {l.name}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
         <button type="button" className="act plain" onClick={() => setBrowse(true)}>
           Sizes
         </button>
@@ -200,7 +217,9 @@ export function TypeAndGo({ autoFocus, onGone }: { autoFocus?: boolean; onGone?:
           </p>
         ) : null}
       </div>
-      {reads && plan.data && <Card plan={plan.data} unit={unit ?? (plan.data.thread.inch ? 'in' : 'mm')} />}
+      {reads && plan.data && (
+        <Card plan={plan.data} unit={unit ?? (plan.data.thread.inch ? 'in' : 'mm')} told={Boolean(lathe)} />
+      )}
       {reads && plan.isError && <p className="fault">{inWords(plan.error)}</p>}
     </section>
   );

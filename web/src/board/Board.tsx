@@ -1,6 +1,6 @@
 import { Link } from '@tanstack/react-router';
 import { useEffect, useState } from 'react';
-import { useSettings } from '../app/Settings';
+import { useLatheChosen } from '../app/lathe';
 import { Slash } from '../app/Slash';
 import { Tools } from '../app/Tools';
 import { TypeAndGo } from '../app/TypeAndGo';
@@ -15,7 +15,7 @@ import { AwayLeaf, ShelveLeaf } from './ShelveLeaf';
 export function Board() {
   const jobs = useJobs();
   const lathes = useLathes();
-  const { lathe } = useSettings();
+  const { lathe } = useLatheChosen();
   const sample = useMakeJob();
   const [day, setDay] = useState(false);
   const [sought, setSought] = useState('');

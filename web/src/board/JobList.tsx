@@ -25,12 +25,15 @@ function shareOf(job: JobLine): number {
   return job.finished ? 1 : of ? Math.min(1, job.passes_done / Number(of)) : 0;
 }
 
+const onLathe = (job: JobLine) =>
+  job.lathe_told ? `${job.thread} on the ${job.lathe}` : `${job.thread}, ${job.lathe}`;
+
 function One({ job }: { job: JobLine }) {
   return (
     <Link to="/jobs/$id/$station" params={{ id: job.id, station: job.passes_done > 0 ? 'cut' : 'thread' }}>
       <Thread job={job} share={shareOf(job)} />
       <b>{job.title}</b>
-      <span>{job.unread ?? `${job.thread} on the ${job.lathe}`}</span>
+      <span>{job.unread ?? onLathe(job)}</span>
       <strong>{job.shows?.next}</strong>
       <em className={job.unread ? 'fault' : undefined}>{job.stands}</em>
     </Link>
@@ -49,7 +52,7 @@ function Batch({ parts }: { parts: JobLine[] }) {
       <Thread job={first} share={live.reduce((sum, p) => sum + shareOf(p), 0) / Math.max(1, wanted)} />
       <b>{first.title}</b>
       <span>
-        {first.thread} on the {first.lathe}, {wanted} parts
+        {onLathe(first)}, {wanted} parts
       </span>
       <strong>{live.find(p => !p.finished)?.shows?.next}</strong>
       <em>

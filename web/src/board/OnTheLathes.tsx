@@ -5,6 +5,7 @@ import { train } from '../stations/gears/train';
 /** What is on each lathe now, and what is done next on it: the job in mid-cut, else the newest that waits. */
 export function OnTheLathes({ jobs, lathes }: { jobs: JobLine[]; lathes: LatheProfile[] }) {
   const waits = (job: JobLine) => !job.finished && !job.scrapped && job.shows;
+  if (lathes.length === 0) return null;
   return (
     <ul className="on-lathes" aria-label="On the lathes">
       {lathes.map(lathe => {

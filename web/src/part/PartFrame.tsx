@@ -3,9 +3,11 @@ import { type ReactNode, useEffect } from 'react';
 import { inWords, type Job, type Plan } from '../api/client';
 import { useJob } from '../api/hooks';
 import { Head } from '../app/Head';
+import { onNoLathe } from '../app/lathe';
 import { useSettings, useShownIn } from '../app/Settings';
 import { Slash } from '../app/Slash';
 import { useKeys } from '../app/keys';
+import { NoLathe } from '../parts/NoLathe';
 import { UnitContext } from '../parts/unit';
 import './part.css';
 
@@ -54,7 +56,12 @@ export function PartFrame({
               {inWords(job.error)}
             </p>
           )}
-          {job.data && children(job.data, plan)}
+          {job.data &&
+            (onNoLathe(job.data) && sheet !== 'batch' ? (
+              <NoLathe job={job.data} plan={plan} />
+            ) : (
+              children(job.data, plan)
+            ))}
         </main>
         <nav className="part-nav" aria-label="The whole part">
           <Link to="/jobs/$id/$station" params={{ id, station: 'thread' }}>

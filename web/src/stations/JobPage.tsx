@@ -11,7 +11,9 @@ import { Head } from '../app/Head';
 import { Slash } from '../app/Slash';
 import { useKeys } from '../app/keys';
 import { isStation, STATIONS, type StationId } from '../app/stations';
+import { onNoLathe } from '../app/lathe';
 import { SHEETS } from '../part/PartFrame';
+import { NoLathe } from '../parts/NoLathe';
 import { UnitContext } from '../parts/unit';
 import { WorkingProvider } from '../parts/Working';
 import { BitStation } from './bit/BitStation';
@@ -39,6 +41,9 @@ const PAGES: Record<StationId, ComponentType<StationProps>> = {
   gauge: GaugeStation,
   log: LogStation,
 };
+
+/** Stations that speak of a lathe alone. */
+const OF_A_LATHE = new Set<StationId>(['gears', 'setup', 'cut']);
 
 /** Facts that may be told after the first pass, as they are said. */
 const LATER: [string, string][] = [
@@ -126,7 +131,11 @@ export function JobPage() {
           )}
           {job.data && plan && (
             <WorkingProvider plan={plan} key={station}>
-              <Station job={job.data} plan={plan} />
+              {onNoLathe(job.data) && OF_A_LATHE.has(station) ? (
+                <NoLathe job={job.data} plan={plan} />
+              ) : (
+                <Station job={job.data} plan={plan} />
+              )}
             </WorkingProvider>
           )}
         </main>

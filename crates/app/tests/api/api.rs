@@ -67,7 +67,7 @@ async fn plan_callout_and_gauge_keep_their_contract() {
 async fn facts_need_the_newest_revision_and_all_faults_are_named() {
     let folder = tempfile::tempdir().unwrap();
     let server = Server::start(folder.path(), &[]);
-    let (status, job) = server.post("/api/v1/jobs", json!({"callout": "M20x2.5-6g", "lathe_id": "long-bed"})).await;
+    let (status, job) = server.post("/api/v1/jobs", json!({"callout": "M20x2.5-6g"})).await;
     assert_eq!(status, StatusCode::CREATED);
     let path = format!("/api/v1/jobs/{}", job["id"].as_str().unwrap());
     let patch = json!({"request": {"bit": {"tip_flat_mm": 0.3}}});
@@ -601,11 +601,12 @@ async fn a_lathe_is_told_part_by_part_copied_put_away_and_brought_back() {
     let plate = sheet("/api/v1/lathes/gap-bed/plate.csv").await;
     assert!(plate.starts_with("ratio,") && plate.lines().count() == 18, "{plate}");
     assert_eq!(put("/api/v1/lathes/gap-bed/plate.csv", plate).await.0, StatusCode::CONFLICT, "the gears were changed since");
-    // The last lathe of a shop stays.
-    for id in ["long-bed", "gap-bed", "bench", "gap-bed-2", "tide-mill-copied"] {
+    // The last lathe may go too: a callout then is planned on none, and says so.
+    for id in ["long-bed", "gap-bed", "bench", "gap-bed-2", "tide-mill-copied", "tide-mill"] {
         assert_eq!(server.send(Method::DELETE, &format!("/api/v1/lathes/{id}"), Value::Null, &[]).await.0, StatusCode::OK);
     }
-    assert_eq!(server.send(Method::DELETE, "/api/v1/lathes/tide-mill", Value::Null, &[]).await.0, StatusCode::UNPROCESSABLE_ENTITY);
+    let (_, job) = server.post("/api/v1/jobs", json!({"callout": "M20"})).await;
+    assert_eq!((&job["request"]["lathe_id"], job["plan"]["assumptions"][0]["pointer"].as_str()), (&Value::Null, Some("/lathe")), "{job}");
 }
 
 #[tokio::test]

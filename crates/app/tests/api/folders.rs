@@ -86,7 +86,7 @@ async fn afresh_is_only_what_is_marked_as_the_demos_and_what_was_there_is_put_as
     // A shop of one's own, started once by mistake with --demo, is no demo.
     let own = tempfile::tempdir().unwrap();
     let server = Server::start(own.path(), &[]);
-    server.post("/api/v1/jobs", json!({"callout": "M20", "lathe_id": "long-bed"})).await;
+    server.post("/api/v1/jobs", json!({"callout": "M20"})).await;
     server.kill();
     Server::start(own.path(), &["--demo"]).kill();
     let says = refused(own.path(), &["--demo", "--fresh"]);

@@ -2,17 +2,18 @@
 
 use super::built;
 use super::defaults::{LENGTH_DIAMETERS, SPECIAL_ANGLE_DEG, SPRING_PASSES, TRAINS_LISTED};
-use super::kit::Kit;
 use super::lathe::{Lathe, assumed_lathe};
 use super::material::{ToolMaterial, tool_material};
 use super::measuring::{self, GaugeFacts, size_bounds};
 use super::profile::LatheProfile;
 use super::request::{BitRequest, IndicatorRequest, PlanRequest, ThreadRequest};
+use super::untold::nobodys;
 use super::workpiece::{self, BlankFacts};
 use crate::direction::Wall;
 use crate::faults::{Assumption, Checker, Fault};
 use crate::job::pad::{self, SumFacts};
 use crate::job::{DepthLaw, Ending, Grinder, OwnRow, ReadBy, Style, Way};
+use crate::kit::Kit;
 use crate::quantity::{Exact, LengthUnit, MM_PER_INCH, Ratio, pitch_of_tpi, real};
 use crate::thread::identify::Sample;
 use crate::thread::section::LOAD_FACES;
@@ -259,7 +260,7 @@ fn settle_lathe(request: &PlanRequest, stored: Option<&LatheProfile>, c: &mut Ch
         }
         (None, None, _) => {
             c.assume("/lathe", sentence!("fact-no-lathe-given-plain-one"));
-            assumed_lathe().check("/lathe", c)
+            nobodys("/lathe", c)
         }
     }
 }

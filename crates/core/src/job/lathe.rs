@@ -2,17 +2,18 @@
 
 use super::defaults::{COAST_AT_RPM, COAST_TURNS, CRANKED_RPM, LEADSCREW_TPI, READOUT_MM, SHAFT_RADIUS_MM, STUDS};
 use super::drawer;
+use super::lathe_fact::LatheFact;
 use super::profile::{
     ArmProfile, CarriageStop, Chuck, DialProfile, GearGroup, LatheProfile, LeadscrewProfile, OneOrMany, Post, Power, Reads, ScaleZero, SlideProfile, Speeds,
     SpindleProfile, ThreadAxis, Tumbler,
 };
 use super::written::{GearList, PlateRequest};
 use crate::direction::Hand;
-use crate::faults::{Assumption, Checker, Fault};
+use crate::faults::Checker;
 use crate::job::{Arm, Dial, Drive, Gear, Mounted};
 use crate::quantity::{Exact, LengthUnit, MM_PER_INCH, Ratio, pitch_of_tpi, real, short_text};
 use crate::sentence;
-use crate::voice::{LatheKind, ScrewGrip, Voice};
+use crate::voice::{LatheKind, ScrewGrip};
 use num_traits::Zero;
 use yoke_gears::GearboxPosition;
 
@@ -72,6 +73,8 @@ pub struct Lathe {
     pub grip: ScrewGrip,
     /// Whether there is a compound that depth or a side-step can be set on.
     pub compound_feeds: bool,
+    /// What was not told of it, and stands as assumed.
+    pub untold: Vec<LatheFact>,
 }
 
 impl Lathe {
@@ -85,6 +88,18 @@ impl Lathe {
     #[must_use]
     pub fn kind(&self) -> LatheKind {
         LatheKind { screw: self.grip, cranked: self.cranked(), gears_fixed: self.gears_fixed }
+    }
+
+    /// Whether nothing of it was told: it is then the plain one that is nobody's.
+    #[must_use]
+    pub fn nobodys(&self) -> bool {
+        self.untold.len() == LatheFact::ALL.len()
+    }
+
+    /// Whether this was not told of it.
+    #[must_use]
+    pub fn lacks(&self, fact: LatheFact) -> bool {
+        self.untold.contains(&fact)
     }
 
     /// Whether there is a half-nut to open.
@@ -124,17 +139,10 @@ pub fn assumed_lathe() -> LatheProfile {
     serde_json::from_str(include_str!("../../data/assumed_lathe.json")).unwrap_or_default()
 }
 
-/// The demo yard's Long bed.
-#[must_use]
-pub fn long_bed() -> LatheProfile {
-    let yard: serde_json::Value = serde_json::from_str(include_str!("../../data/alder_reach.json")).unwrap_or_default();
-    yard.pointer("/lathes/0").and_then(|l| serde_json::from_value(l.clone()).ok()).unwrap_or_default()
-}
-
 impl LatheProfile {
-    /// Checks the profile, noting every faulty field under `at`; faults aside, what is returned is
-    /// usable.
-    pub(crate) fn check(&self, at: &str, c: &mut Checker) -> Lathe {
+    /// The lathe as it was told, noting every faulty field under `at`; faults aside, what is returned is usable. What was not told is not
+    /// named here.
+    pub(super) fn as_told(&self, at: &str, c: &mut Checker) -> Lathe {
         self.check_none(at, c);
         let screw = self.leadscrew.clone().unwrap_or_default();
         let metric_screw = screw.pitch_mm.is_some();
@@ -173,10 +181,7 @@ impl LatheProfile {
                 fixed,
                 mounted,
                 max_compounds: u8::try_from(max_compounds.clamp(0, 2)).unwrap_or(1),
-                tumbler: match &self.tumbler {
-                    Some(places) => Some([Tumbler::Right, Tumbler::Left].map(|way| places.contains(&way))),
-                    None => self.none.has("tumbler").then_some([false; 2]),
-                },
+                tumbler: self.tumbler_places(),
                 arm: self.arm.as_ref().and_then(|a| a.check(&format!("{at}/arm"), c)),
                 // What counts leadscrew pitches serves nothing where no nut opens.
                 dial: self.dial.as_ref().and_then(|d| d.check(&format!("{at}/dial"), c)).filter(|_| grip == ScrewGrip::HalfNut),
@@ -196,7 +201,16 @@ impl LatheProfile {
             screw_mm: c.sound(screw.diameter_mm, 3.0, 200.0, &format!("{at}/leadscrew/diameter_mm"), "mm"),
             power,
             grip,
+            untold: Vec::new(),
             compound_feeds: self.thread_axis != Some(ThreadAxis::TopSlide) && !self.none.has("compound"),
+        }
+    }
+
+    /// Whether the tumbler has a place for each way, right and left; none where nobody told.
+    fn tumbler_places(&self) -> Option<[bool; 2]> {
+        match &self.tumbler {
+            Some(places) => Some([Tumbler::Right, Tumbler::Left].map(|way| places.contains(&way))),
+            None => self.none.has("tumbler").then_some([false; 2]),
         }
     }
 
@@ -443,23 +457,4 @@ impl SlideProfile {
             scale_from_bed: self.scale_zero == Some(ScaleZero::Bed),
         }
     }
-}
-
-/// A profile checked by itself.
-#[derive(Debug, Clone)]
-pub struct Checked {
-    /// The lathe as it is reckoned with.
-    pub lathe: Lathe,
-    /// What was assumed of it.
-    pub assumed: Vec<Assumption>,
-}
-
-/// Checks a profile by itself.
-///
-/// # Errors
-/// Every faulty field, with its pointer into the profile.
-pub fn checked(profile: &LatheProfile, voice: Voice) -> Result<Checked, Vec<Fault>> {
-    let mut c = Checker::spoken(voice);
-    let lathe = profile.check("", &mut c);
-    if c.faults.is_empty() { Ok(Checked { lathe, assumed: c.assumed }) } else { Err(c.faults) }
 }

@@ -6,8 +6,8 @@ mod choices;
 pub mod defaults;
 mod drawer;
 mod facts;
-mod kit;
 mod lathe;
+mod lathe_fact;
 mod material;
 mod measuring;
 mod mouth;
@@ -16,13 +16,15 @@ pub(crate) mod plain;
 mod plate;
 mod profile;
 mod request;
+mod untold;
 mod workpiece;
 mod written;
 
+pub use crate::kit::{Condition, Kit, MicrometerKind, OwnedBit, OwnedInsert, OwnedMicrometer, ToolEvent};
 pub use choices::{BlankAim, DepthLaw, EndKind, Ending, Grinder, Holding, OwnRow, ReadBy, Style, Support, Way};
 pub use facts::{BitFacts, CutFacts, GearFacts, Indicator, Job, SetupFacts, settle};
-pub use kit::{Condition, Kit, MicrometerKind, OwnedBit, OwnedInsert, OwnedMicrometer, ToolEvent};
-pub use lathe::{Checked, Lathe, Readout, Slide, assumed_lathe, checked, long_bed};
+pub use lathe::{Lathe, Readout, Slide, assumed_lathe};
+pub use lathe_fact::LatheFact;
 pub use material::{Material, TOOLS, ToolMaterial, materials, tool_material};
 pub use measuring::{GaugeFacts, Original};
 pub use mouth::{Parallel, ParallelRequest, RegisterFacts, RegisterFit, RegisterRequest};
@@ -36,6 +38,7 @@ pub use request::{
     BitRequest, BlankRequest, CutRequest, GaugeRequest, GearsRequest, HangRequest, IndicatorRequest, LeadCorrection, MateRequest, PlanRequest, Proof,
     SetupRequest, ThreadRequest,
 };
+pub use untold::{Checked, checked};
 pub use workpiece::BlankFacts;
 pub use written::{GearEntry, GearList, KeepRequest, PlateRequest};
 pub use yoke_gears::{Arm, Dial, Drive, Gear, GearboxPosition, Mounted, Place};

@@ -43,6 +43,15 @@ impl Speeds {
         }
     }
 
+    /// The fastest there is.
+    #[must_use]
+    pub fn fastest(&self) -> f64 {
+        match self {
+            Self::Steps(list) => list.iter().copied().fold(0.0, f64::max),
+            Self::Between { to, .. } => *to,
+        }
+    }
+
     /// The highest speed at or under `limit`, or the slowest there is.
     #[must_use]
     pub fn under(&self, limit: f64) -> f64 {

@@ -1,12 +1,12 @@
 //! The plan request as it comes over the wire. Every field but the thread has a default; lengths in
 //! mm, angles in degrees.
 
-use super::kit::Kit;
 use super::profile::LatheProfile;
 use crate::direction::{Faces, Hand, Wall};
 use crate::job::choices::{Ending, Style, Way};
 use crate::job::pad::SumRequest;
 use crate::job::{BlankAim, DepthLaw, EndKind, Grinder, Holding, KeepRequest, OwnRow, ParallelRequest, PlainRequest, ReadBy, RegisterRequest, Support};
+use crate::kit::Kit;
 use crate::quantity::LengthUnit;
 use crate::thread::identify::SampleRequest;
 use crate::thread::{PairSchool, Side, SpecialRequest};

@@ -342,6 +342,12 @@ fn grooved(facts: &BlankFacts, blank: &BlankSection, beside: Num) -> Option<Groo
 }
 
 impl Plan {
+    /// Whether no lathe was told: what hangs on one is then the assumed one's, and nobody's.
+    #[must_use]
+    pub fn on_no_lathe(&self) -> bool {
+        on_no_lathe(&self.assumptions)
+    }
+
     /// What the half-nut does by the ending followed, never by another.
     #[must_use]
     pub fn nut_says(&self) -> &str {
@@ -350,9 +356,13 @@ impl Plan {
     }
 }
 
+fn on_no_lathe(assumptions: &[Assumption]) -> bool {
+    assumptions.iter().any(|a| a.pointer == "/lathe")
+}
+
 /// What is said of every plan.
 fn of_every_plan(assumptions: &[Assumption], voice: Voice, watch: &mut Vec<Watch>) {
-    if assumptions.iter().any(|a| a.pointer == "/lathe") {
+    if on_no_lathe(assumptions) {
         watch.push(Watch::new(Level::Note, Code::AssumedDefault, "gears", say!(voice, "plan-no-lathe")));
     }
     watch.push(Watch::new(Level::Note, Code::FirstPass, "cut", say!(voice, "plan-first-pass")));

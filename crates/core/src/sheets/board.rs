@@ -47,6 +47,9 @@ fn next(plan: &Plan, run: &RunState) -> String {
     if run.begun {
         return run.next.as_ref().map_or_else(|| say!(voice, "board-measure-now"), |step| say!(voice, "board-cut-pass", n = &step.pass.n));
     }
+    if plan.on_no_lathe() {
+        return say!(voice, "board-tell-lathe");
+    }
     if let Some(pair) = &plan.pair
         && pair.first == Some(false)
         && pair.mate_made_mm.is_none()

@@ -116,7 +116,7 @@ fn bed_end(profile: &LatheProfile, lathe: &Lathe, voice: Voice) -> Vec<PartView>
     let part = |name, told, untold, says: &dyn Fn(Voice) -> String| part(voice, name, told, untold, says);
     let is = |told: bool, field: &str| told || profile.none.has(field);
     vec![
-        part(Part::Dial, is(profile.dial.is_some(), "dial") || !lathe.half_nut(), "", &|voice| dial(lathe, voice)),
+        part(Part::Dial, is(profile.dial.is_some(), "dial") || !lathe.half_nut(), "part-dial-untold", &|voice| dial(lathe, voice)),
         part(Part::CrossSlide, told(profile.cross_slide.as_ref()), "part-slide-untold", &|voice| slide(&lathe.cross_slide, voice)),
         part(Part::Compound, is(told(profile.compound.as_ref()), "compound"), "part-slide-untold", &|voice| {
             if profile.none.has("compound") { say!(voice, "part-compound-none") } else { compound(profile, lathe, voice) }
@@ -127,7 +127,7 @@ fn bed_end(profile: &LatheProfile, lathe: &Lathe, voice: Voice) -> Vec<PartView>
             Speeds::Between { from, to } => say!(voice, "part-speeds-between", from = plain_text(*from, 0), to = plain_text(*to, 0)),
         }),
         part(Part::Spindle, profile.spindle.is_some(), "part-spindle-untold", &|voice| spindle(profile, lathe, voice)),
-        part(Part::Post, profile.post.is_some(), "", &|voice| {
+        part(Part::Post, profile.post.is_some(), "part-post-untold", &|voice| {
             if profile.post == Some(Post::Rear) { say!(voice, "part-post-rear") } else { say!(voice, "part-post-front") }
         }),
         part(Part::Stop, is(profile.carriage_stop.is_some(), "carriage_stop"), "", &|voice| match lathe.carriage_stop {

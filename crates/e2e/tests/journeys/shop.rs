@@ -235,3 +235,43 @@ async fn a_shop_file_is_refused_by_its_line_and_taken_in_once() {
     browser.wait_text(".jobs", "M12").await;
     browser.close().await;
 }
+
+/// A shop begins empty: nothing of a lathe that is not there is shown, and what needs none is.
+#[tokio::test]
+async fn an_empty_shop_shows_no_lathe_and_takes_its_first() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::empty(folder.path());
+    let browser = Browser::open().await;
+    browser.go(&server.at("/")).await;
+    let callout = browser.find(".type-and-go input").await;
+    retype(&callout, "M20").await;
+    let card = browser.wait_text(".card", "From touch").await;
+    assert!(card.contains("19.790 mm") && card.contains("Get 1.443 mm") && !card.contains("127"), "{card}");
+    assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
+    callout.send_keys("" + Key::Enter).await.unwrap();
+    browser.wait_text(".sentence", "no lathe told yet").await;
+    let job = browser.script("return location.pathname").await.as_str().unwrap().trim_end_matches("/thread").to_owned();
+    for page in ["gears", "setup", "cut", "at-the-lathe", "route", "paper"] {
+        browser.go(&server.at(&format!("{job}/{page}"))).await;
+        let said = browser.wait_text(".no-lathe", "No lathe is told yet").await;
+        let whole = browser.text("body").await;
+        assert!(said.contains("19.790 mm") && !whole.contains("127") && !whole.contains("rpm"), "{page}: {whole}");
+    }
+    assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
+    browser.go(&server.at("/")).await;
+    browser.wait_text(".jobs", "Tell its lathe").await;
+    // The first one described is the one the job is put on, by touch, and the next callout is planned on.
+    browser.go(&server.at(&format!("{job}/cut"))).await;
+    browser.touch(".no-lathe a").await;
+    browser.click_text("button.act", "Describe a lathe").await;
+    let name = browser.find("[role=dialog] input").await;
+    retype(&name, "Mill lathe" + Key::Enter).await;
+    browser.wait_text("main", "No job stands on it").await;
+    browser.go(&server.at(&format!("{job}/cut"))).await;
+    browser.touch(".no-lathe .row button").await;
+    browser.wait_text(".sentence", "on the Mill lathe").await;
+    browser.go(&server.at("/")).await;
+    browser.wait_text(".on-lathe", "Mill lathe").await;
+    browser.wait_text(".on-lathes", "Mill lathe").await;
+    browser.close().await;
+}

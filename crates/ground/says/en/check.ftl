@@ -120,6 +120,23 @@ check-turn-spindle-by-hand-instead = Turn the spindle by hand instead.
 check-open-instead-close-by-chalk = Open the { -half-nut } instead and close it by chalk marks, the { -carriage } back at a fixed stop.
 check-screwed-never-run-reverse-here = Screwed on, and never run in reverse here. Key out.
 check-held-so-may-run-reverse = Held so that it may run in reverse. Key out.
+check-on-the-plain-lathe = No lathe was told. On the plain one taken: { $said }
+check-tell-the-lathe = Tell your lathe: it is then reckoned for it.
+check-stands-on-untold = { $said } That stands on what was not told of the lathe: { $facts }.
+check-tell-of-the-lathe = Tell it of the lathe: { $facts }.
+check-lathe-fact = { $fact ->
+    [leadscrew] the leadscrew
+    [gears] its gears
+    [dial] whether it has a { -dial }
+    [cross_slide] what the cross-slide's dial says
+    [reads] whether that reads the radius or the diameter
+    [compound] what the { -compound }'s dial says
+    [speeds_rpm] the spindle's speeds
+    [chuck] how the chuck is held
+   *[reverses] whether the spindle reverses
+}
+check-chuck-untold = How the chuck is held was not told, and the spindle is reversed here: one that screws on could come off.
+check-look-how-chuck-held = See how it is held, and tell it; until then keep the spindle turning forwards.
 check-held-directions-used-key-out = Held for the directions used. Key out.
 
 # bit

@@ -9,6 +9,22 @@ fact-only-bore-walls-choose-between = only a bore has walls to choose between; l
 fact-give-lathe-latheid-not-both = give lathe or lathe_id, not both
 fact-no-lathe-kept-here-give = no lathe “{ $id }” is kept here; give one of the stored lathes, or describe it under lathe
 fact-no-lathe-given-plain-one = No lathe was given: a plain one is taken, 8 TPI with gears 20 to 127 and inch dials; gears, dials, speeds and stopping hang on it.
+untold-dial = Whether there is a { -dial } was not told: { $teeth ->
+    [0] none is taken
+   *[some] one of { $teeth } teeth with { $marks } marks is taken
+}.
+untold-cross-slide = What the cross-slide's dial says was not told in full: { $division } { $unit } a division and { $turn } { $unit } a turn are taken.
+untold-reads = Whether the cross-slide's dial reads the radius or the diameter was not told: the { $reads ->
+    [diameter] diameter is taken; where it reads the radius, every cut goes twice as deep
+   *[radius] radius is taken; where it reads the diameter, every cut goes half as deep
+}.
+untold-compound = What the { -compound }'s dial says was not told in full: { $division } { $unit } a division and { $turn } { $unit } a turn are taken.
+untold-speeds = The spindle's speeds were not told: { $from } to { $to } rpm are taken.
+untold-chuck = How the chuck is held was not told: that it does not screw on is taken. One that does can come off when the spindle is reversed.
+untold-reverses = Whether the spindle reverses was not told: { $does ->
+    [true] that it does is taken
+   *[false] that it does not is taken
+}.
 fact-no-kit-listed-drawer-taken = No kit was listed: the drawer is taken as empty.
 fact-give-callout-special-not-both = give a callout or special, not both
 fact-special-needs-outside-diameter-2205 = a special needs its outside diameter, such as 22.05

@@ -1,5 +1,6 @@
 # What is made of a plan on request: the board, cautions, pictures, schools, steps, what if.
 board-scrapped = scrapped
+board-tell-lathe = tell its lathe
 board-done = done
 board-ready = ready to cut
 board-to-put-right = { $n ->

@@ -47,3 +47,4 @@ mod stories;
 mod trains;
 mod troubles;
 mod untold;
+mod untold_lathe;

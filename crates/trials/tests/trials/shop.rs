@@ -44,7 +44,9 @@ fn a_lathe_told_is_said_and_one_told_nothing_says_what_stands_in() {
     for part in [Part::Leadscrew, Part::Gears, Part::Arm, Part::CrossSlide, Part::Compound, Part::Speeds, Part::Spindle, Part::Mounted] {
         assert!(bare.parts.iter().any(|p| p.part == part && p.untold.is_some()), "{part:?} says what not knowing costs");
     }
-    assert_eq!(bare.assumed.len(), 3, "screw, gears and coasting");
+    let assumed: Vec<&str> = bare.assumed.iter().map(|a| a.pointer.as_str()).collect();
+    let each = ["/leadscrew", "/gears", "/spindle/coast_turns", "/dial", "/cross_slide", "/cross_slide/reads", "/compound"];
+    assert_eq!(assumed, [&each[..], &["/speeds_rpm", "/spindle/chuck", "/spindle/reverses"]].concat());
 }
 
 #[test]

@@ -7,9 +7,11 @@ import { useJob } from '../../api/hooks';
 import { useOutbox } from '../../api/outbox';
 import { useAtTheBench, useSettings, useShownIn } from '../../app/Settings';
 import { useKeys } from '../../app/keys';
+import { onNoLathe } from '../../app/lathe';
 import { language, text } from '../../app/voice';
 import { useDraft } from '../../parts/draft';
 import { Leaf } from '../../parts/Leaf';
+import { NoLathe } from '../../parts/NoLathe';
 import { OutboxSays } from '../../parts/OutboxSays';
 import { UnitContext } from '../../parts/unit';
 import { MeasureLeaf } from '../gauge/MeasureLeaf';
@@ -283,7 +285,16 @@ export function AtTheLathe() {
   if (!job.data || !plan) return null;
   return (
     <UnitContext value={unit}>
-      <Stand job={job.data} plan={plan} />
+      {onNoLathe(job.data) ? (
+        <main className="lost">
+          <NoLathe job={job.data} plan={plan} />
+          <Link to="/jobs/$id/$station" params={{ id, station: 'cut' }} className="act plain as-link">
+            {text('lathe-leave')}
+          </Link>
+        </main>
+      ) : (
+        <Stand job={job.data} plan={plan} />
+      )}
     </UnitContext>
   );
 }

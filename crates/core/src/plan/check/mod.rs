@@ -10,7 +10,8 @@ mod gauge;
 mod gears;
 mod setup;
 
-use crate::job::{Job, Lathe};
+use crate::cut::SlideName;
+use crate::job::{Ending, Job, Lathe, LatheFact};
 use crate::plan::Plan;
 use crate::say;
 use crate::watch::{Code, Level};
@@ -129,7 +130,7 @@ pub fn check(plan: &Plan, job: &Job, lathe: &Lathe) -> Check {
     bit::tool(&mut lines, plan);
     blank::relief(&mut lines, plan, job);
     blank::open_end(&mut lines, plan, job);
-    setup::speed(&mut lines, plan, job);
+    setup::speed(&mut lines, plan, job, lathe);
     gears::dial(&mut lines, plan);
     setup::chuck(&mut lines, plan, lathe);
     cut::compound(&mut lines, plan);
@@ -144,11 +145,54 @@ pub fn check(plan: &Plan, job: &Job, lathe: &Lathe) -> Check {
     for watch in rest {
         lines.put(watch.code.name(), "line-also", watch.station, bad(watch.text, say!(plan.voice, "check-see-station"), None));
     }
+    stand_on_untold(&mut lines.list, plan, job, lathe);
     lines.list.iter_mut().filter_map(|l| l.cure.as_mut()?.change.as_mut()).for_each(tidy);
     let count = |state| lines.list.iter().filter(|l| l.state == state).count();
     let (wrong, open) = (count(State::Bad), count(State::Unknown));
     let says = say!(plan.voice, "check-says", wrong = wrong, open = open);
     Check { ready: wrong == 0, says, lines: lines.list }
+}
+
+/// The facts of a lathe that a line's good word stands on.
+fn stands_on(code: &str, plan: &Plan, job: &Job) -> &'static [LatheFact] {
+    match code {
+        "lead" => &[LatheFact::Screw, LatheFact::Gears],
+        "speed" if job.setup.spindle_rpm.is_none() => &[LatheFact::Speeds],
+        "dial" => match plan.setup.ending {
+            Ending::Dial => &[LatheFact::Dial],
+            Ending::Closed | Ending::SameMark => &[LatheFact::Reverses],
+            _ => &[],
+        },
+        "slide" if plan.cut.full_depth.as_ref().is_some_and(|d| d.slide == SlideName::Compound) => &[LatheFact::Compound],
+        "slide" => &[LatheFact::CrossSlide, LatheFact::CrossSlideReads],
+        _ => &[],
+    }
+}
+
+/// The lines that speak of a lathe, whatever it is.
+const OF_THE_LATHE: [&str; 9] = ["gears_hang", "gears_on", "lead", "hand", "comes_back", "speed", "dial", "chuck", "slide"];
+
+/// Nothing is called good that stands on what nobody told of the lathe.
+fn stand_on_untold(list: &mut [CheckLine], plan: &Plan, job: &Job, lathe: &Lathe) {
+    let voice = plan.voice;
+    for line in list.iter_mut().filter(|l| l.state != State::Bad) {
+        if lathe.nobodys() {
+            if OF_THE_LATHE.contains(&line.code) {
+                line.state = State::Unknown;
+                line.says = say!(voice, "check-on-the-plain-lathe", said = &line.says);
+                line.cure = Some(Cure { says: say!(voice, "check-tell-the-lathe"), change: None });
+            }
+            continue;
+        }
+        let open = stands_on(line.code, plan, job).iter().filter(|fact| lathe.lacks(**fact));
+        let facts: Vec<String> = open.map(|fact| say!(voice, "check-lathe-fact", fact = fact.name())).collect();
+        if line.state == State::Good && !facts.is_empty() {
+            let facts = facts.join(", ");
+            line.state = State::Unknown;
+            line.says = say!(voice, "check-stands-on-untold", said = &line.says, facts = &facts);
+            line.cure = Some(Cure { says: say!(voice, "check-tell-of-the-lathe", facts = &facts), change: None });
+        }
+    }
 }
 
 /// Figures to nine places, as they are sent.

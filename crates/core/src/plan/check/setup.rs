@@ -2,7 +2,7 @@
 
 use super::{Line, LineFinding, bad, good, turned_by_hand, unknown};
 use crate::gears::DialRule;
-use crate::job::{Chuck, Ending, Job, Lathe, Speeds};
+use crate::job::{Chuck, Ending, Job, Lathe, LatheFact, Speeds};
 use crate::plan::Plan;
 use crate::say;
 use crate::setup::{SetupSection, SpeedLimit};
@@ -56,7 +56,7 @@ pub(super) fn load_flank(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
 const STARTING_SPREAD: f64 = 1.5;
 
 /// The speed, against what bounds it.
-pub(super) fn speed(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
+pub(super) fn speed(lines: &mut Line<'_>, plan: &Plan, job: &Job, lathe: &Lathe) {
     let voice = plan.voice;
     lines.answered.push(Code::Stopping);
     let setup = &plan.setup;
@@ -69,6 +69,8 @@ pub(super) fn speed(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
         Speeds::Steps(list) => list.iter().any(|s| (s - speed).abs() < 1e-6),
         Speeds::Between { from, to } => (*from..=*to).contains(&speed),
     };
+    // What speeds it has nobody told: one that is chosen is one it has.
+    let has = has || lathe.lacks(LatheFact::Speeds);
     let chosen = job.setup.spindle_rpm.is_some();
     let binds = setup.speed_limit.says(voice);
     let finding = if setup.ending == Ending::Hand {
@@ -149,6 +151,9 @@ pub(super) fn chuck(lines: &mut Line<'_>, plan: &Plan, lathe: &Lathe) {
         "line-chuck",
         "setup",
         match (lathe.chuck, reversed, back) {
+            _ if lathe.lacks(LatheFact::Chuck) && (reversed || back) => {
+                unknown(say!(voice, "check-chuck-untold"), say!(voice, "check-look-how-chuck-held"), None)
+            }
             (Chuck::Screwed, true, _) => bad(
                 say!(voice, "check-chuck-screws-cut-runs-reversed"),
                 say!(voice, "check-run-carriage-other-way-with"),

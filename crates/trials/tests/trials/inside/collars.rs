@@ -2,11 +2,11 @@
 
 use proptest::prelude::*;
 use yoke_core::cut::{DepthDial, SlideName};
-use yoke_core::job::{checked, long_bed};
+use yoke_core::job::checked;
 use yoke_core::voice::Voice;
 
 fn inch_compound(angle: f64) -> DepthDial {
-    let lathe = checked(&long_bed(), Voice::default()).unwrap().lathe;
+    let lathe = checked(&serde_json::from_value(yoke_trials::demo_lathe(0)).unwrap(), Voice::default()).unwrap().lathe;
     DepthDial::new(SlideName::Compound, &lathe.compound, angle)
 }
 

@@ -188,7 +188,7 @@ impl Kit {
     /// The kit of the demo yard.
     #[must_use]
     pub fn alder_reach() -> Self {
-        let yard: serde_json::Value = serde_json::from_str(include_str!("../../data/alder_reach.json")).unwrap_or_default();
+        let yard: serde_json::Value = serde_json::from_str(include_str!("../data/alder_reach.json")).unwrap_or_default();
         Self {
             wires_mm: part(&yard, "wires_mm"),
             drills_mm: drills(),
