@@ -4,7 +4,7 @@ use super::lathe::{Lathe, Slide, assumed_lathe};
 use super::lathe_fact::LatheFact;
 use super::profile::{LatheProfile, Power, Reads, SlideProfile, Speeds};
 use crate::faults::{Assumption, Checker, Fault};
-use crate::quantity::{LengthUnit, MM_PER_INCH, plain_text};
+use crate::quantity::{LengthUnit, MM_PER_INCH, short_text};
 use crate::sentence;
 use crate::voice::Voice;
 
@@ -48,7 +48,7 @@ fn assume(lathe: &Lathe, at: &str, c: &mut Checker) {
     let slide = |slide: &Slide| {
         let (scale, unit) = if slide.unit == LengthUnit::In { (MM_PER_INCH, "in") } else { (1.0, "mm") };
         let division = slide.graduation_mm / scale;
-        (plain_text(division, 6), plain_text(division * slide.divisions, 6), unit)
+        (short_text(division, 6), short_text(division * slide.divisions, 6), unit)
     };
     for fact in &lathe.untold {
         let says = match fact {
@@ -67,7 +67,7 @@ fn assume(lathe: &Lathe, at: &str, c: &mut Checker) {
                 let (division, turn, unit) = slide(&lathe.compound);
                 sentence!("untold-compound", division = division, turn = turn, unit = unit)
             }
-            LatheFact::Speeds => sentence!("untold-speeds", from = plain_text(lathe.speeds.slowest(), 1), to = plain_text(lathe.speeds.fastest(), 1)),
+            LatheFact::Speeds => sentence!("untold-speeds", from = short_text(lathe.speeds.slowest(), 1), to = short_text(lathe.speeds.fastest(), 1)),
             LatheFact::Chuck => sentence!("untold-chuck"),
             LatheFact::Reverses => sentence!("untold-reverses", does = lathe.reverses.to_string()),
         };

@@ -91,6 +91,9 @@ fn with_no_lathe_each_fact_is_named_and_no_line_of_a_lathe_is_good() {
         for fact in ["", "/dial", "/cross_slide", "/cross_slide/reads", "/compound", "/speeds_rpm", "/spindle/chuck", "/spindle/reverses"] {
             assert!(named.contains(&format!("/lathe{fact}")), "{fact}: {named:?}");
         }
+        let says = |at: &str| plan.assumptions.iter().find(|a| a.pointer == at).unwrap().text.as_str();
+        assert!(says("/lathe/cross_slide").contains("0.001 in a division and 0.1 in a turn"), "{}", says("/lathe/cross_slide"));
+        assert!(says("/lathe/speeds_rpm").contains("60 to 1200 rpm"), "{}", says("/lathe/speeds_rpm"));
         for code in ["gears_hang", "gears_on", "lead", "hand", "speed", "dial", "slide"] {
             let line = plan.check.lines.iter().find(|l| l.code == code).unwrap();
             assert!(line.state != State::Good && (line.state == State::Bad || line.says.starts_with("No lathe was told.")), "{code}: {}", line.says);
