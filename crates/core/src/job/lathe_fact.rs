@@ -21,12 +21,14 @@ pub enum LatheFact {
     Chuck,
     /// Whether the spindle reverses.
     Reverses,
+    /// How far the spindle coasts.
+    Coast,
 }
 
 impl LatheFact {
     /// All of them, in the order a lathe is told in.
-    pub const ALL: [Self; 9] =
-        [Self::Screw, Self::Gears, Self::Dial, Self::CrossSlide, Self::CrossSlideReads, Self::Compound, Self::Speeds, Self::Chuck, Self::Reverses];
+    pub const ALL: [Self; 10] =
+        [Self::Screw, Self::Gears, Self::Dial, Self::CrossSlide, Self::CrossSlideReads, Self::Compound, Self::Speeds, Self::Chuck, Self::Reverses, Self::Coast];
 
     /// Where it stands in a lathe: the end of its pointer.
     #[must_use]
@@ -41,6 +43,7 @@ impl LatheFact {
             Self::Speeds => "speeds_rpm",
             Self::Chuck => "spindle/chuck",
             Self::Reverses => "spindle/reverses",
+            Self::Coast => "spindle/coast_turns",
         }
     }
 

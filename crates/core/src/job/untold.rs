@@ -38,12 +38,13 @@ impl LatheProfile {
             LatheFact::Speeds => lathe.power != Power::Hand && speeds,
             LatheFact::Chuck => spindle.chuck.is_none() && !spindle.none.has("chuck"),
             LatheFact::Reverses => lathe.power == Power::Motor && spindle.reverses.is_none() && !spindle.none.has("reverses"),
+            LatheFact::Coast => lathe.power != Power::Hand && spindle.coast_turns.is_none(),
         };
         LatheFact::ALL.into_iter().filter(untold).collect()
     }
 }
 
-/// Names what is taken for each fact not told, beyond the screw and the gears, which are named where they are read.
+/// Names what is taken for each fact not told, beyond the screw, the gears and the coasting, which are named where they are read.
 fn assume(lathe: &Lathe, at: &str, c: &mut Checker) {
     let slide = |slide: &Slide| {
         let (scale, unit) = if slide.unit == LengthUnit::In { (MM_PER_INCH, "in") } else { (1.0, "mm") };
@@ -52,7 +53,7 @@ fn assume(lathe: &Lathe, at: &str, c: &mut Checker) {
     };
     for fact in &lathe.untold {
         let says = match fact {
-            LatheFact::Screw | LatheFact::Gears => continue,
+            LatheFact::Screw | LatheFact::Gears | LatheFact::Coast => continue,
             LatheFact::Dial => {
                 let dial = lathe.dial.as_ref();
                 let teeth = dial.and_then(|d| d.teeth.first()).copied().unwrap_or_default();

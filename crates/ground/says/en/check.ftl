@@ -133,6 +133,7 @@ check-lathe-fact = { $fact ->
     [compound] what the { -compound }'s dial says
     [speeds_rpm] the spindle's speeds
     [chuck] how the chuck is held
+    [coast_turns] how far it coasts
    *[reverses] whether the spindle reverses
 }
 check-chuck-untold = How the chuck is held was not told, and the spindle is reversed here: one that screws on could come off.

@@ -101,3 +101,15 @@ fn with_no_lathe_each_fact_is_named_and_no_line_of_a_lathe_is_good() {
         }
     }
 }
+
+/// Where the speed is bound by the room it stops in, how far it coasts is measured before the speed is called good.
+#[test]
+fn a_stop_in_its_room_is_not_called_good_on_a_coasting_nobody_measured() {
+    let mut lathe = demo_lathe(0);
+    let cut = |lathe: &Value| on(lathe, json!({"blank": {"shoulder": true}, "setup": {"ending": "closed", "runout_mm": 40}}));
+    assert_eq!(state(&cut(&lathe), "speed"), State::Good);
+    lathe["spindle"].as_object_mut().unwrap().remove("coast_turns");
+    let plan = cut(&lathe);
+    let line = plan.check.lines.iter().find(|l| l.code == "speed").unwrap();
+    assert!(line.state == State::Unknown && line.says.contains("how far it coasts"), "{}", line.says);
+}

@@ -14,6 +14,7 @@ use crate::cut::SlideName;
 use crate::job::{Ending, Job, Lathe, LatheFact};
 use crate::plan::Plan;
 use crate::say;
+use crate::setup::SpeedLimit;
 use crate::watch::{Code, Level};
 use crate::working::round_to_nine;
 use serde::Serialize;
@@ -157,7 +158,17 @@ pub fn check(plan: &Plan, job: &Job, lathe: &Lathe) -> Check {
 fn stands_on(code: &str, plan: &Plan, job: &Job) -> &'static [LatheFact] {
     match code {
         "lead" => &[LatheFact::Screw, LatheFact::Gears],
-        "speed" if job.setup.spindle_rpm.is_none() => &[LatheFact::Speeds],
+        "speed" if plan.setup.ending == Ending::Hand => &[],
+        "speed" => {
+            let stops = plan.setup.limits.iter().any(|l| l.limit == SpeedLimit::Stopping);
+            match (stops, job.setup.spindle_rpm.is_some()) {
+                (true, true) => &[LatheFact::Coast],
+                (true, false) => &[LatheFact::Speeds, LatheFact::Coast],
+                (false, true) => &[],
+                (false, false) => &[LatheFact::Speeds],
+            }
+        }
+        "comes_back" => &[LatheFact::Coast],
         "dial" => match plan.setup.ending {
             Ending::Dial => &[LatheFact::Dial],
             Ending::Closed | Ending::SameMark => &[LatheFact::Reverses],
