@@ -59,6 +59,7 @@ pub fn program(name: &str) -> PathBuf {
 pub struct Server {
     child: Kept,
     folder: PathBuf,
+    more: &'static [&'static str],
     /// Port it answers on; kept over a restart.
     pub port: u16,
 }
@@ -76,7 +77,7 @@ impl Server {
         Self::on(folder, 0, &[])
     }
 
-    fn on(folder: &Path, port: u16, more: &[&str]) -> Self {
+    fn on(folder: &Path, port: u16, more: &'static [&'static str]) -> Self {
         let mut child = Command::new(program("yoke-turn"))
             .args(["serve", "--port", &port.to_string(), "--data"])
             .arg(folder)
@@ -88,7 +89,7 @@ impl Server {
         let mut line = String::new();
         BufReader::new(child.stdout.as_mut().expect("piped")).read_line(&mut line).expect("it says its address");
         let port = line.trim().trim_end_matches('/').rsplit(':').next().and_then(|p| p.parse().ok()).expect("a port");
-        Self { child: Kept(child), folder: folder.to_owned(), port }
+        Self { child: Kept(child), folder: folder.to_owned(), more, port }
     }
 
     /// The address of `path`.
@@ -117,7 +118,7 @@ impl Server {
 
     /// Starts it again on the same database and port.
     pub fn restart(&mut self) {
-        *self = Self::on(&self.folder, self.port, &["--demo"]);
+        *self = Self::on(&self.folder, self.port, self.more);
     }
 
     /// Changes a job's facts, as another screen would; the job as it then is.

@@ -383,7 +383,7 @@ fn line(store: &Store, job: &JobRow) -> Result<JobLine, Failed> {
         (Some(_), _) => run_of(store, job)?,
     };
     let shows = run.as_ref().zip(whole.as_ref()).map(|((_, state), (plan, ..))| on_board(plan, state));
-    let sought = request.awaits_identification();
+    let (sought, lathe_told) = (request.awaits_identification(), !request.on_no_lathe());
     let stands = if run.is_none() && sought { say!(Voice::default(), "stands-to-identify") } else { stands(run.as_ref(), Voice::default()) };
     let state = run.map(|(_, state)| state);
     let text = request.thread.callout.unwrap_or_default();
@@ -398,7 +398,7 @@ fn line(store: &Store, job: &JobRow) -> Result<JobLine, Failed> {
                 spec.name()
             }),
         },
-        lathe_told: request.lathe_id.is_some() || request.lathe.is_some(),
+        lathe_told,
         lathe: lathe
             .or_else(|| request.lathe.map(|given| given.name.unwrap_or_else(|| say!(Voice::default(), "stands-a-lathe-given"))))
             .unwrap_or_else(|| say!(Voice::default(), "stands-no-lathe")),

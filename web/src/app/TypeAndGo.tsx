@@ -10,6 +10,7 @@ import { Leaf } from '../parts/Leaf';
 import { measured, ofNoLathe, sized } from '../parts/ofNoLathe';
 import { nutSays } from '../parts/text';
 import { UnitContext } from '../parts/unit';
+import { lever, train } from '../stations/gears/train';
 import { useLatheChosen } from './lathe';
 import { useSettings } from './Settings';
 import { Sizes } from './Sizes';
@@ -33,9 +34,9 @@ const BY_DIAL = {
 };
 
 /** The gears' error, the lever, and whether they hang. */
-function underGears({ drivers, gearbox, error_text, fits }: TrainRow) {
-  const says =
-    gearbox === 'direct' || drivers.length === 0 ? error_text : text('card-gearbox', { gearbox, error: error_text });
+function underGears(hung: TrainRow) {
+  const { gearbox, error_text, fits } = hung;
+  const says = lever(hung) ? text('card-gearbox', { gearbox, error: error_text }) : error_text;
   return fits === false ? text('card-does-not-hang', { says }) : says;
 }
 
@@ -47,7 +48,7 @@ function onItsLathe(plan: Plan) {
     sized(plan),
     hung && {
       says: text('card-gears'),
-      text: hung.drivers.length ? `${hung.drivers.join('·')} / ${hung.driven.join('·')}` : hung.gearbox,
+      text: train(hung),
       under: underGears(hung),
     },
     {

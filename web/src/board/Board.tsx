@@ -5,7 +5,7 @@ import { Slash } from '../app/Slash';
 import { Tools } from '../app/Tools';
 import { TypeAndGo } from '../app/TypeAndGo';
 import { inWords, type JobLine } from '../api/client';
-import { useFound, useJobs, useLathes, useMakeJob } from '../api/hooks';
+import { useFound, useJobs, useMakeJob } from '../api/hooks';
 import { DayLeaf } from './DayLeaf';
 import { JobList } from './JobList';
 import { OnTheLathes } from './OnTheLathes';
@@ -14,8 +14,7 @@ import { AwayLeaf, ShelveLeaf } from './ShelveLeaf';
 /** The job board, headed by type-and-go. */
 export function Board() {
   const jobs = useJobs();
-  const lathes = useLathes();
-  const { lathe } = useLatheChosen();
+  const { lathes, lathe, isPending } = useLatheChosen();
   const sample = useMakeJob();
   const [day, setDay] = useState(false);
   const [sought, setSought] = useState('');
@@ -34,9 +33,9 @@ export function Board() {
       </header>
       <main className="board">
         <TypeAndGo />
-        {jobs.data && jobs.data.length > 0 && <OnTheLathes jobs={jobs.data} lathes={lathes.data ?? []} />}
+        {jobs.data && jobs.data.length > 0 && <OnTheLathes jobs={jobs.data} lathes={lathes} />}
         {/* Shown once what stands above it has come: nothing moves away from under a finger. */}
-        <section aria-labelledby="jobs-head" hidden={jobs.isPending || lathes.isPending}>
+        <section aria-labelledby="jobs-head" hidden={jobs.isPending || isPending}>
           <div className="board-row">
             <h2 id="jobs-head">Jobs on the board</h2>
             {(jobs.data?.length ?? 0) > 1 && (

@@ -90,12 +90,6 @@ impl Lathe {
         LatheKind { screw: self.grip, cranked: self.cranked(), gears_fixed: self.gears_fixed }
     }
 
-    /// Whether nothing of it was told: it is then the plain one that is nobody's.
-    #[must_use]
-    pub fn nobodys(&self) -> bool {
-        self.untold.len() == LatheFact::ALL.len()
-    }
-
     /// Whether this was not told of it.
     #[must_use]
     pub fn lacks(&self, fact: LatheFact) -> bool {

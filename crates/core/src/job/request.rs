@@ -74,6 +74,12 @@ impl PlanRequest {
         Self { unit: Some(voice.unit), words: voice.words, stands: Some(voice.stands), ..self }
     }
 
+    /// Whether it names no lathe: what hangs on one is then the assumed one's, and nobody's.
+    #[must_use]
+    pub const fn on_no_lathe(&self) -> bool {
+        self.lathe.is_none() && self.lathe_id.is_none()
+    }
+
     /// Whether this is a sample whose thread is still to be found: it cannot be planned, and is no fault.
     #[must_use]
     pub const fn awaits_identification(&self) -> bool {

@@ -3,7 +3,7 @@
 
 use crate::direction::Hand;
 use crate::gears::mounted_drawing;
-use crate::job::{CarriageStop, Chuck, Dial, Lathe, LatheProfile, Post, Slide, Speeds};
+use crate::job::{CarriageStop, Chuck, Dial, Lathe, LatheProfile, Post, Slide};
 use crate::outline::{Drawing, Point, Shape};
 use crate::quantity::plain_text;
 use crate::say;
@@ -103,12 +103,7 @@ fn casting(shapes: &mut Vec<Shape>) {
 fn headstock(profile: &LatheProfile, lathe: &Lathe, shapes: &mut Vec<Shape>, voice: Voice) {
     // Speeds: a plate on the headstock.
     shapes.push(Shape::rect(Part::Speeds.role(true), [18.0, 128.0], [172.0, 188.0]));
-    let speeds = match &lathe.speeds {
-        Speeds::Steps(list) => {
-            say!(voice, "lathe-speeds", from = plain_text(list.first().copied().unwrap_or(0.0), 0), to = plain_text(list.last().copied().unwrap_or(0.0), 0))
-        }
-        Speeds::Between { from, to } => say!(voice, "lathe-speeds", from = plain_text(*from, 0), to = plain_text(*to, 0)),
-    };
+    let speeds = say!(voice, "lathe-speeds", from = plain_text(lathe.speeds.slowest(), 0), to = plain_text(lathe.speeds.fastest(), 0));
     shapes.push(Shape::word([95.0, 162.0], speeds));
     // Tumbler: a lever over its three places.
     let ways = lathe.tumbler;

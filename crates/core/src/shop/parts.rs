@@ -2,7 +2,7 @@
 
 use super::drawing;
 use crate::faults::{Assumption, Fault};
-use crate::job::{ArmProfile, CarriageStop, Checked, Chuck, Lathe, LatheProfile, Post, Reads, ScaleZero, Slide, SlideProfile, Speeds, checked};
+use crate::job::{ArmProfile, CarriageStop, Checked, Chuck, Lathe, LatheFact, LatheProfile, Post, Reads, ScaleZero, Slide, SlideProfile, Speeds, checked};
 use crate::outline::Drawing;
 use crate::quantity::{LengthUnit, MM_PER_INCH, plain_text, ratio_text, short_text};
 use crate::say;
@@ -92,7 +92,7 @@ fn gear_end(profile: &LatheProfile, lathe: &Lathe, voice: Voice) -> Vec<PartView
             Some([false, false]) => say!(voice, "part-tumbler-none"),
             None => say!(voice, "part-not-told"),
         }),
-        part(Part::Gears, is(profile.gears.is_some() || profile.gear_groups.is_some(), "gears"), "part-gears-untold", &|voice| {
+        part(Part::Gears, !lathe.lacks(LatheFact::Gears), "part-gears-untold", &|voice| {
             if lathe.gears_fixed { say!(voice, "part-gears-fixed") } else { gears(lathe, voice) }
         }),
         part(Part::Mounted, is(lathe.gears_fixed || !lathe.mounted.drivers.is_empty(), "mounted"), "part-mounted-untold", &|voice| {
@@ -116,12 +116,12 @@ fn bed_end(profile: &LatheProfile, lathe: &Lathe, voice: Voice) -> Vec<PartView>
     let part = |name, told, untold, says: &dyn Fn(Voice) -> String| part(voice, name, told, untold, says);
     let is = |told: bool, field: &str| told || profile.none.has(field);
     vec![
-        part(Part::Dial, is(profile.dial.is_some(), "dial") || !lathe.half_nut(), "part-dial-untold", &|voice| dial(lathe, voice)),
+        part(Part::Dial, !lathe.lacks(LatheFact::Dial), "part-dial-untold", &|voice| dial(lathe, voice)),
         part(Part::CrossSlide, told(profile.cross_slide.as_ref()), "part-slide-untold", &|voice| slide(&lathe.cross_slide, voice)),
         part(Part::Compound, is(told(profile.compound.as_ref()), "compound"), "part-slide-untold", &|voice| {
             if profile.none.has("compound") { say!(voice, "part-compound-none") } else { compound(profile, lathe, voice) }
         }),
-        part(Part::Speeds, lathe.cranked() || profile.speeds_rpm.is_some(), "part-speeds-untold", &|voice| match &lathe.speeds {
+        part(Part::Speeds, !lathe.lacks(LatheFact::Speeds), "part-speeds-untold", &|voice| match &lathe.speeds {
             _ if lathe.cranked() => say!(voice, "part-speeds-cranked"),
             Speeds::Steps(list) => say!(voice, "speed-rpm", rpm = list.iter().map(|s| plain_text(*s, 0)).collect::<Vec<_>>().join(", ")),
             Speeds::Between { from, to } => say!(voice, "part-speeds-between", from = plain_text(*from, 0), to = plain_text(*to, 0)),

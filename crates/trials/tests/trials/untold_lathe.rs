@@ -102,6 +102,16 @@ fn with_no_lathe_each_fact_is_named_and_no_line_of_a_lathe_is_good() {
     }
 }
 
+/// One that has a name and nothing else is a lathe: what was not told of it is named, and never that there is none.
+#[test]
+fn a_lathe_of_which_only_its_name_is_told_is_not_said_to_be_none() {
+    let plan = on(&json!({"name": "Mill lathe"}), json!({}));
+    assert!(plan.check.lines.iter().all(|l| !l.says.contains("No lathe was told")) && !plan.on_no_lathe());
+    for code in ["lead", "speed", "dial", "slide"] {
+        assert_eq!(state(&plan, code), State::Unknown, "{code}");
+    }
+}
+
 /// Where the speed is bound by the room it stops in, how far it coasts is measured before the speed is called good.
 #[test]
 fn a_stop_in_its_room_is_not_called_good_on_a_coasting_nobody_measured() {

@@ -15,7 +15,7 @@ import { MotionLeaf } from './MotionLeaf';
 import { OnItNow } from './OnItNow';
 import { ScratchLeaf } from './ScratchLeaf';
 import { StartsList } from './StartsList';
-import { lever, train } from './train';
+import { byLevers, lever, train } from './train';
 import { TrainsLeaf } from './TrainsLeaf';
 import { say } from '../../app/voice';
 
@@ -35,8 +35,7 @@ export function GearsStation({ job, plan }: StationProps) {
     marks: `Every ${gears.dial.every} marks`,
     keep_closed: 'Keep it closed',
   }[gears.dial.rule];
-  // Gears that cannot be changed: a train is a place of the levers.
-  const fixed = hung?.train.drivers.length === 0;
+  const fixed = hung && byLevers(hung.train);
   const others = gears.dial.gears?.filter(g => g.teeth !== gears.dial.teeth).map(g => `${g.teeth} teeth: ${g.says}`);
   return (
     <Station
@@ -51,7 +50,7 @@ export function GearsStation({ job, plan }: StationProps) {
             onClick={() => setLeaf('trains')}
             aria-label={`Train: ${hung ? `${train(hung.train)}${lever(hung.train)}` : 'nothing'}. Choose another`}
           >
-            {hung ? (fixed ? hung.train.gearbox : `${train(hung.train)}${lever(hung.train)}`) : 'nothing'}
+            {hung ? `${train(hung.train)}${lever(hung.train)}` : 'nothing'}
           </button>
           ; to end each pass,{' '}
           <Word

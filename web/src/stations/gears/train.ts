@@ -1,9 +1,14 @@
 import type { TrainRow } from '../../api/client';
 
-/** A train as it is written: drivers over driven, spindle end first. */
-export const train = (t: Pick<TrainRow, 'drivers' | 'driven'>) => `${t.drivers.join('·')} / ${t.driven.join('·')}`;
-/** Its lever, where there are levers. */
-export const lever = (t: TrainRow) => (t.gearbox === 'direct' ? '' : `, gearbox ${t.gearbox}`);
+type Hung = Pick<TrainRow, 'drivers' | 'driven'> & { gearbox?: string };
+
+/** Gears that cannot be changed are none: a train is a place of the levers. */
+export const byLevers = (t: Hung) => t.drivers.length === 0;
+/** A train as it is written: drivers over driven, spindle end first; the lever where gears cannot be changed. */
+export const train = (t: Hung) =>
+  byLevers(t) ? (t.gearbox ?? '') : `${t.drivers.join('·')} / ${t.driven.join('·')}`;
+/** Its lever beside its gears, where there are levers. */
+export const lever = (t: TrainRow) => (t.gearbox === 'direct' || byLevers(t) ? '' : `, gearbox ${t.gearbox}`);
 
 /** A train as it is typed, `40·60 / 48·127`; null where nothing is, undefined where it does not read. */
 export function readTrain(text: string): { drivers: number[]; driven: number[] } | null | undefined {

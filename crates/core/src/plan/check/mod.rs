@@ -154,29 +154,19 @@ pub fn check(plan: &Plan, job: &Job, lathe: &Lathe) -> Check {
     Check { ready: wrong == 0, says, lines: lines.list }
 }
 
-/// The facts of a lathe that a line's good word stands on.
-fn stands_on(code: &str, plan: &Plan, job: &Job) -> &'static [LatheFact] {
-    match code {
-        "lead" => &[LatheFact::Screw, LatheFact::Gears],
-        "speed" if plan.setup.ending == Ending::Hand => &[],
-        "speed" => {
-            let stops = plan.setup.limits.iter().any(|l| l.limit == SpeedLimit::Stopping);
-            match (stops, job.setup.spindle_rpm.is_some()) {
-                (true, true) => &[LatheFact::Coast],
-                (true, false) => &[LatheFact::Speeds, LatheFact::Coast],
-                (false, true) => &[],
-                (false, false) => &[LatheFact::Speeds],
-            }
-        }
-        "comes_back" => &[LatheFact::Coast],
-        "dial" => match plan.setup.ending {
-            Ending::Dial => &[LatheFact::Dial],
-            Ending::Closed | Ending::SameMark => &[LatheFact::Reverses],
-            _ => &[],
-        },
-        "slide" if plan.cut.full_depth.as_ref().is_some_and(|d| d.slide == SlideName::Compound) => &[LatheFact::Compound],
-        "slide" => &[LatheFact::CrossSlide, LatheFact::CrossSlideReads],
-        _ => &[],
+/// Whether a line's good word stands on this fact of the lathe.
+fn stands_on(code: &str, fact: LatheFact, plan: &Plan, job: &Job) -> bool {
+    let ending = plan.setup.ending;
+    let by_compound = || plan.cut.full_depth.as_ref().is_some_and(|d| d.slide == SlideName::Compound);
+    match (code, fact) {
+        ("lead", LatheFact::Screw | LatheFact::Gears) | ("comes_back", LatheFact::Coast) => true,
+        ("speed", LatheFact::Speeds) => ending != Ending::Hand && job.setup.spindle_rpm.is_none(),
+        ("speed", LatheFact::Coast) => ending != Ending::Hand && plan.setup.limits.iter().any(|l| l.limit == SpeedLimit::Stopping),
+        ("dial", LatheFact::Dial) => ending == Ending::Dial,
+        ("dial", LatheFact::Reverses) => matches!(ending, Ending::Closed | Ending::SameMark),
+        ("slide", LatheFact::Compound) => by_compound(),
+        ("slide", LatheFact::CrossSlide | LatheFact::CrossSlideReads) => !by_compound(),
+        _ => false,
     }
 }
 
@@ -186,22 +176,23 @@ const OF_THE_LATHE: [&str; 9] = ["gears_hang", "gears_on", "lead", "hand", "come
 /// Nothing is called good that stands on what nobody told of the lathe.
 fn stand_on_untold(list: &mut [CheckLine], plan: &Plan, job: &Job, lathe: &Lathe) {
     let voice = plan.voice;
-    for line in list.iter_mut().filter(|l| l.state != State::Bad) {
-        if lathe.nobodys() {
-            if OF_THE_LATHE.contains(&line.code) {
-                line.state = State::Unknown;
-                line.says = say!(voice, "check-on-the-plain-lathe", said = &line.says);
-                line.cure = Some(Cure { says: say!(voice, "check-tell-the-lathe"), change: None });
-            }
-            continue;
+    let open = |line: &mut CheckLine, says: String, cure: String| {
+        (line.state, line.says, line.cure) = (State::Unknown, says, Some(Cure { says: cure, change: None }));
+    };
+    if plan.on_no_lathe() {
+        for line in list.iter_mut().filter(|l| l.state != State::Bad && OF_THE_LATHE.contains(&l.code)) {
+            let says = say!(voice, "check-on-the-plain-lathe", said = &line.says);
+            open(line, says, say!(voice, "check-tell-the-lathe"));
         }
-        let open = stands_on(line.code, plan, job).iter().filter(|fact| lathe.lacks(**fact));
-        let facts: Vec<String> = open.map(|fact| say!(voice, "check-lathe-fact", fact = fact.name())).collect();
-        if line.state == State::Good && !facts.is_empty() {
+        return;
+    }
+    for line in list.iter_mut().filter(|l| l.state == State::Good) {
+        let facts = lathe.untold.iter().filter(|fact| stands_on(line.code, **fact, plan, job));
+        let facts: Vec<String> = facts.map(|fact| say!(voice, "check-lathe-fact", fact = fact.name())).collect();
+        if !facts.is_empty() {
             let facts = facts.join(", ");
-            line.state = State::Unknown;
-            line.says = say!(voice, "check-stands-on-untold", said = &line.says, facts = &facts);
-            line.cure = Some(Cure { says: say!(voice, "check-tell-of-the-lathe", facts = &facts), change: None });
+            let says = say!(voice, "check-stands-on-untold", said = &line.says, facts = &facts);
+            open(line, says, say!(voice, "check-tell-of-the-lathe", facts = &facts));
         }
     }
 }
