@@ -37,7 +37,6 @@ describe('what is shown while acts wait', () => {
   it('a pass undone is named for what it is', () => {
     speakIn({
       words: 'american',
-      says: {},
       texts: { 'pass-cut': 'Pass {n}', 'pass-scratch': 'Scratch pass', 'next-set': 'Set {setting}.' },
     });
     const kinds = ['scratch', 'cut'];

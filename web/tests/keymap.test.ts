@@ -3,7 +3,7 @@ import { actOf, isLetter, KEYMAP, type KeyAct } from '../src/app/keymap';
 
 describe('keys', () => {
   it('none is bound twice', () => {
-    const all = Object.values(KEYMAP).flatMap(bound => [...bound.keys]);
+    const all = Object.values(KEYMAP()).flatMap(bound => [...bound.keys]);
     expect(new Set(all).size).toBe(all.length);
   });
   it('a capital is its letter; a key a screen has no act for does nothing', () => {

@@ -1,3 +1,4 @@
+import { speakIn } from '../src/app/voice';
 import { describe, expect, it } from 'vitest';
 import { Refused } from '../src/api/client';
 import { amend, drain, keep, kept, type Keeper, mended, standing, type Waiting } from '../src/api/queue';
@@ -32,6 +33,7 @@ describe('what waits for the server', () => {
   it('stays whole when the server is away, and what came meanwhile is sent after it', async () => {
     const keeper = store();
     keep(keeper, 'rod', [act('a')]);
+    speakIn({ words: 'american', texts: { 'parts-the-server-does-not-answer': 'the server does not answer.' } });
     const away = await drain(keeper, 'rod', () => Promise.reject(new TypeError('network')));
     expect(away).toBe('the server does not answer.');
     expect(kept(keeper, 'rod').map(w => w.id)).toEqual(['a']);

@@ -1,10 +1,12 @@
 import { expect, test } from 'vitest';
 import type { TrainRow } from '../src/api/client';
+import { speakIn } from '../src/app/voice';
 import { lever, readTrain, train } from '../src/stations/gears/train';
 
 const row = (drivers: number[], driven: number[], gearbox: string) => ({ drivers, driven, gearbox }) as TrainRow;
 
 test('a train is its gears with the lever beside them, and the lever alone where gears cannot be changed', () => {
+  speakIn({ words: 'american', texts: { 'gears-gearbox': ', gearbox {gearbox}' } });
   const said = (t: TrainRow) => train(t) + lever(t);
   expect(said(row([40, 60], [48, 127], 'direct'))).toBe('40·60 / 48·127');
   expect(said(row([40], [80], 'B'))).toBe('40 / 80, gearbox B');

@@ -44,6 +44,8 @@ pub struct Papers {
     pub lathe: String,
     /// The ten-second card.
     pub ten_seconds: Vec<CardLine>,
+    /// The pocket card: of the ten-second card what is set again from pass to pass, and not what is set once.
+    pub pocket: Vec<CardLine>,
     /// The job card, in the order of the work.
     pub job_card: Vec<CardSection>,
     /// Every pass.
@@ -62,10 +64,17 @@ pub fn papers(member: &Member<'_>) -> Papers {
     let blank = if plan.blank.bore.is_some() { OpKind::Bore } else { OpKind::Turn };
     let of = |kind| bench(member, kind, plan.voice);
     let t = thread_card(member);
-    let mut ten_seconds: Vec<CardLine> = of(blank).into_iter().take(1).collect();
-    ten_seconds.extend(plan.blank.bore.iter().filter_map(|b| b.drill_mm.as_ref()).map(|d| number(say!(voice, "line-of-drill"), d)));
-    ten_seconds.extend(t.gears.into_iter().chain([t.half_nut]).chain(t.compound).chain(t.depth).chain(t.measure).chain([t.bit, t.speed]));
-    ten_seconds.extend(over_wires(member));
+    let mut first: Vec<CardLine> = of(blank).into_iter().take(1).collect();
+    first.extend(plan.blank.bore.iter().filter_map(|b| b.drill_mm.as_ref()).map(|d| number(say!(voice, "line-of-drill"), d)));
+    first.extend(t.gears.into_iter().chain([t.half_nut]));
+    let depth: Vec<CardLine> = t.depth.into_iter().chain(t.measure).collect();
+    let with = |mut lines: Vec<CardLine>, last: Vec<CardLine>| {
+        lines.extend(last);
+        lines.extend(over_wires(member));
+        lines
+    };
+    let pocket = with(first.clone(), depth.iter().cloned().chain([t.speed.clone()]).collect());
+    let ten_seconds = with(first, t.compound.into_iter().chain(depth).chain([t.bit, t.speed]).collect());
     let sections = [
         ("op-drill", OpKind::Drill),
         (if blank == OpKind::Bore { "op-bore" } else { "line-blank" }, blank),
@@ -80,6 +89,7 @@ pub fn papers(member: &Member<'_>) -> Papers {
         thread: plan.thread.name.clone(),
         lathe: plan.gears.lathe.clone(),
         ten_seconds,
+        pocket,
         job_card: job_card.into_iter().filter(|s| !s.lines.is_empty()).collect(),
         passes: plan
             .cut

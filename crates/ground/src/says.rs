@@ -27,8 +27,12 @@ macro_rules! files {
     };
 }
 
-/// English, a file a station; `lathe` is what stands beside the lathe, `pages` the pages' own texts there and on the card.
-pub const ENGLISH: Files = files!("en": "server", "shop", "facts", "thread", "trouble", "route", "sheets", "bit", "blank", "gears", "setup", "cut", "gauge", "check", "lathe", "pages");
+/// English, a file a station; `lathe` is what stands beside the lathe, `pages` the pages' own texts there and on the card, and `pages/` those
+/// everywhere else.
+pub const ENGLISH: Files = files!("en": "server", "shop", "facts", "thread", "trouble", "route", "sheets", "bit", "blank", "gears", "setup", "cut", "gauge", "check", "lathe", "pages",
+    "pages/frame", "pages/board", "pages/station", "pages/thread", "pages/bit", "pages/blank", "pages/gears",
+    "pages/setup", "pages/cut", "pages/gauge", "pages/log", "pages/trouble", "pages/pad", "pages/part",
+    "pages/route", "pages/batch", "pages/paper", "pages/shop", "pages/parts", "pages/page");
 /// German: the lathe view and the ten-second card.
 pub const GERMAN: Files = files!("de": "gears", "setup", "cut", "gauge", "lathe", "pages");
 
@@ -330,16 +334,23 @@ fn parts_of(pattern: &Pattern<&str>, out: &mut BTreeSet<String>) {
     }
 }
 
-/// What the pages say of themselves and of the next pass, by name, a part standing as its name between braces for the page to put it in.
+/// Whether the texts of a file are told to the pages: their own, and what stands beside the lathe.
 #[must_use]
-pub fn pages(words: Vocabulary, files: &[&str]) -> BTreeMap<String, String> {
+pub fn is_of_pages(file: &str) -> bool {
+    file == "lathe" || file.starts_with("pages")
+}
+
+/// What the pages say of themselves and of the next pass, by name, a part standing as its name between braces for the page to put it in; of the
+/// files that are asked for.
+#[must_use]
+pub fn pages(words: Vocabulary, asked: impl Fn(&str) -> bool) -> BTreeMap<String, String> {
     let voice = Voice { words, ..Voice::default() };
     let said = |(id, parts): (String, BTreeSet<String>)| {
         let parts: Vec<(&str, Part<'_>)> = parts.iter().map(|name| (name.as_str(), Part::from(format!("{{{name}}}")))).collect();
         let text = say(voice, &id, &parts);
         (id, text)
     };
-    ENGLISH.iter().filter(|(name, _)| files.contains(name)).flat_map(|(_, text)| messages(text)).map(said).collect()
+    ENGLISH.iter().filter(|(name, _)| asked(name)).flat_map(|(_, text)| messages(text)).map(said).collect()
 }
 
 /// A sentence by its name, with its parts: `say!(voice, "next-set", setting = text)`.

@@ -27,6 +27,11 @@ impl Vocabulary {
         matches!(self, Self::German)
     }
 
+    /// Its words, each by the key it has in a sentence.
+    pub fn terms(self) -> impl Iterator<Item = (&'static str, &'static str)> {
+        terms(self.file())
+    }
+
     /// Its words, as a file of terms.
     pub(crate) const fn file(self) -> &'static str {
         match self {
@@ -52,21 +57,9 @@ macro_rules! words {
         }
 
         impl Words {
-            /// The key of every one.
-            pub const KEYS: &[&str] = &[$($key),*];
-
             fn read(file: &'static str) -> Self {
                 let word = |key: &'static str| terms(file).find(|(k, _)| *k == key).map_or(key, |(_, word)| word);
                 Self { $($field: word($key)),* }
-            }
-
-            /// The word of a key.
-            #[must_use]
-            pub fn get(&self, key: &str) -> Option<&'static str> {
-                match key {
-                    $($key => Some(self.$field),)*
-                    _ => None,
-                }
             }
         }
     };

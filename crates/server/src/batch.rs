@@ -114,7 +114,7 @@ fn look(store: &Store, job: &JobRow) -> Result<PartSummary, Failed> {
     let Some((run, state)) = run else { return Ok(PartSummary { made, hand, tip: None, limits_mm: None, begun: false, finished: false }) };
     let tip = state.tip.filter(|t| t.readings > 0);
     let flat_mm = tip.as_ref().map(|t| [t.flat_mm, t.doubt_mm]);
-    let made = PartResult { verdict: state.verdict, flat_mm, sizes: state.sizes.into_iter().collect(), scrapped: state.scrapped, ..made };
+    let made = PartResult { verdict: state.verdict, begun: state.begun, flat_mm, sizes: state.sizes.into_iter().collect(), scrapped: state.scrapped, ..made };
     Ok(PartSummary { made, hand, tip, limits_mm: Some(run.limits_mm), begun: state.begun, finished: state.finished })
 }
 

@@ -12,7 +12,7 @@ use serde_json::json;
 use std::collections::BTreeMap;
 use utoipa::ToSchema;
 use yoke_core::says;
-use yoke_core::words::{Vocabulary, Words};
+use yoke_core::words::Vocabulary;
 use yoke_store::Store;
 
 /// What the choice is kept as.
@@ -26,21 +26,19 @@ pub struct ShopWords {
     pub words: Vocabulary,
 }
 
-/// The words chosen, each by its key, for what the pages say of themselves.
+/// The words chosen, and in them what the pages say of themselves.
 #[derive(Serialize, ToSchema)]
 pub struct WordsView {
     /// Which trade words.
     words: Vocabulary,
-    /// What stands for each key.
+    /// What stands for each key, for whoever makes sentences of his own.
     says: BTreeMap<&'static str, &'static str>,
     /// What the pages say of themselves, by name; a part stands as its name between braces.
     texts: BTreeMap<String, String>,
 }
 
 fn view(words: Vocabulary) -> WordsView {
-    let chosen = Words::of(words);
-    let says = Words::KEYS.iter().filter_map(|key| Some((*key, chosen.get(key)?))).collect();
-    WordsView { words, says, texts: says::pages(words, &["lathe", "pages"]) }
+    WordsView { words, says: words.terms().collect(), texts: says::pages(words, says::is_of_pages) }
 }
 
 fn kept(store: &Store) -> Result<ShopWords, Failed> {

@@ -1,5 +1,5 @@
 import createClient from 'openapi-fetch';
-import { asked } from '../app/voice';
+import { asked, text } from '../app/voice';
 import type { components, paths } from './schema';
 
 type Schemas = components['schemas'];
@@ -59,7 +59,7 @@ export class Refused extends Error {
 export function unwrap<T>(answer: { data?: T; error?: unknown }): T {
   if (answer.data !== undefined) return answer.data;
   const problem = answer.error as Partial<Problem> | undefined;
-  throw new Refused({ type: '', title: '', status: 0, detail: 'The server gave no answer that reads.', ...problem });
+  throw new Refused({ type: '', title: '', status: 0, detail: text('parts-server-gave-answer'), ...problem });
 }
 
 /** Every faulty field of a refused request; none where something else went wrong. */
@@ -69,5 +69,5 @@ export const faultsOf = (error: unknown): NonNullable<Problem['faults']> =>
 /** What went wrong, in words for the person at the screen. */
 export function inWords(error: unknown): string {
   if (error instanceof Refused) return error.problem.detail;
-  return 'The server does not answer. What you typed is still here; try again in a moment.';
+  return text('parts-server-does-answer');
 }

@@ -1,4 +1,5 @@
 import { type ActKind, inWords, Refused } from './client';
+import { text } from '../app/voice';
 
 /** An act on its way: kept here until the server has it on disk, or the user leaves it out. */
 export interface Waiting {
@@ -77,7 +78,7 @@ export async function drain(
     } catch (error) {
       if (worthAgain(error)) {
         const told = error instanceof Refused && error.problem.status >= 500;
-        return told ? `${error.problem.detail}.` : 'the server does not answer.';
+        return told ? `${error.problem.detail}.` : text('parts-the-server-does-not-answer');
       }
       const status = error instanceof Refused ? error.problem.status : 0;
       amend(keeper, job, next.id, one => ({ ...one, refused: { status, says: inWords(error) } }));

@@ -1415,8 +1415,12 @@ export interface components {
             measured: boolean;
             radius_mm?: components["schemas"]["Quantity"] | null;
             relief_tool?: components["schemas"]["ReliefTool"] | null;
-            /** @description The bit as it is said. */
+            /** @description The bit as it is said: its angle and its tip. */
             says: string;
+            /** @description Its angle alone, as it is said. */
+            shape: string;
+            /** @description Its tip alone, as it is said. */
+            tip: string;
             /** @description How much more it may be, radial. */
             tip_doubt_mm: components["schemas"]["Quantity"];
             /** @description Flat allowed; on a rounded form, the flat that reaches as deep. */
@@ -4009,6 +4013,8 @@ export interface components {
             measure?: string | null;
             /** @description Every pass. */
             passes: components["schemas"]["PassLine"][];
+            /** @description The pocket card: of the ten-second card what is set again from pass to pass, and not what is set once. */
+            pocket: components["schemas"]["CardLine"][];
             /** @description The ten-second card. */
             ten_seconds: components["schemas"]["CardLine"][];
             /** @description The thread, in full. */
@@ -4818,6 +4824,8 @@ export interface components {
         };
         /** @description A part in the tally. */
         Row: {
+            /** @description Whether its first pass is cut. */
+            begun: boolean;
             /** @description Its sizes, a column each. */
             cells: components["schemas"]["Cell"][];
             /** @description Its job. */
@@ -6263,9 +6271,9 @@ export interface components {
             /** @description At the pitch diameter aimed at. */
             target: components["schemas"]["Quantity"];
         };
-        /** @description The words chosen, each by its key, for what the pages say of themselves. */
+        /** @description The words chosen, and in them what the pages say of themselves. */
         WordsView: {
-            /** @description What stands for each key. */
+            /** @description What stands for each key, for whoever makes sentences of his own. */
             says: {
                 [key: string]: string;
             };

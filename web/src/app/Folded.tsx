@@ -1,5 +1,6 @@
 import { type ReactNode, useLayoutEffect, useRef, useState } from 'react';
 import { Leaf } from '../parts/Leaf';
+import { text } from './voice';
 
 interface FoldedProps {
   about: string;
@@ -44,7 +45,12 @@ export function Folded({ about, title, lines, own, children }: FoldedProps) {
         {children}
       </p>
       {folded && (
-        <button type="button" className="tool more" aria-label={`${about}, whole`} onClick={() => setOpen(true)}>
+        <button
+          type="button"
+          className="tool more"
+          aria-label={text('frame-whole', { about })}
+          onClick={() => setOpen(true)}
+        >
           …
         </button>
       )}

@@ -1,21 +1,22 @@
 import { Link } from '@tanstack/react-router';
 import { useEffect } from 'react';
 import { Head } from './Head';
+import { text } from './voice';
 
 /** An address nothing lies at. */
 export function NotFound() {
   useEffect(() => {
-    document.title = 'Nothing here: Yoke Turn';
+    document.title = text('frame-nothing-here-yoke-turn');
   }, []);
   return (
     <div className="shell">
       <Head>
-        <h1 className="sentence">There is nothing at this address.</h1>
+        <h1 className="sentence">{text('frame-nothing-address')}</h1>
       </Head>
       <main className="lost">
-        <p>It may have been typed wrong, or be of another version. Nothing was lost: every job is on the board.</p>
+        <p>{text('frame-may-have-been')}</p>
         <Link to="/" className="act as-link">
-          To the job board
+          {text('lathe-job-board')}
         </Link>
       </main>
     </div>

@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, inWords, unwrap } from '../api/client';
 import { Leaf } from '../parts/Leaf';
+import { text } from './voice';
 
 /** What befell the shop's folder, over whatever page is open until it was read: nobody looks at the terminal. */
 export function Notices() {
@@ -23,7 +24,7 @@ export function Notices() {
   });
   if (!notices.data?.length) return null;
   return (
-    <Leaf title="Before you go on" open={!closed} onClose={() => setClosed(true)}>
+    <Leaf title={text('frame-before-you-go-on')} open={!closed} onClose={() => setClosed(true)}>
       <div className="held" role="alert">
         {notices.data.map(n => (
           <p key={n.code}>{n.says}</p>
@@ -31,7 +32,7 @@ export function Notices() {
         {read.isError && <p className="fault">{inWords(read.error)}</p>}
         <div className="row">
           <button type="button" className="act" onClick={() => read.mutate()}>
-            I have read it
+            {text('frame-i-have-read-it')}
           </button>
         </div>
       </div>

@@ -3,6 +3,7 @@ import { type KeyboardEvent, useEffect, useId, useRef, useState } from 'react';
 import { api, unwrap } from '../api/client';
 import { figure } from '../parts/Figure';
 import { useUnit } from '../parts/unit';
+import { text } from './voice';
 
 /** How many sizes stand to either side of the one looked at. */
 const REACH = 3;
@@ -38,13 +39,13 @@ export function Sizes({ take }: { take: (callout: string) => void }) {
     setSeries((to + groups.length) % groups.length);
     setAt(near);
   };
-  const jump = (text: string) => {
-    setTyped(text);
+  const jump = (written: string) => {
+    setTyped(written);
     const plain = (s: string) => s.toLowerCase().replaceAll(/[^0-9a-z./#×-]/g, '');
     const hit = sizes.findIndex(s =>
       plain(s.callout)
         .replace(/^(m|tr|g)/, '')
-        .startsWith(plain(text)),
+        .startsWith(plain(written)),
     );
     if (hit >= 0) setAt(hit);
   };
@@ -70,7 +71,7 @@ export function Sizes({ take }: { take: (callout: string) => void }) {
   };
   return (
     <div className="sizes">
-      <div className="series" role="radiogroup" aria-label="Series">
+      <div className="series" role="radiogroup" aria-label={text('frame-series')}>
         {groups.map((g, i) => (
           <button
             key={g.series}
@@ -89,14 +90,14 @@ export function Sizes({ take }: { take: (callout: string) => void }) {
       </div>
       <p className="how" aria-live="polite">
         {group?.says}
-        {typed ? `; looking for ${typed}` : '. Arrows walk, digits jump, Enter takes it.'}
+        {typed ? text('frame-looking-for', { typed }) : text('frame-arrows-walk-digits')}
       </p>
       <div
         ref={list}
         className="size-rule"
         role="listbox"
         tabIndex={0}
-        aria-label={`Sizes, ${group?.series ?? ''}`}
+        aria-label={text('frame-sizes', { series: group?.series ?? '' })}
         aria-activedescendant={`${id}-${at}`}
         onKeyDown={press}
       >
@@ -124,7 +125,7 @@ export function Sizes({ take }: { take: (callout: string) => void }) {
         disabled={!sizes[at]}
         onClick={() => sizes[at] && take(sizes[at].callout)}
       >
-        {sizes[at] ? `Take ${sizes[at].callout}` : 'Take'}
+        {sizes[at] ? text('frame-take', { callout: sizes[at].callout }) : text('frame-take-it')}
       </button>
     </div>
   );

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Leaf } from '../parts/Leaf';
 import { TypeAndGo } from './TypeAndGo';
 import { useKeys } from './keys';
+import { text } from './voice';
 
 /** From anywhere, `/` takes a callout. */
 export function Slash() {
@@ -13,7 +14,7 @@ export function Slash() {
     },
   });
   return (
-    <Leaf title="Type a callout" open={open} onClose={() => setOpen(false)} wide>
+    <Leaf title={text('frame-type-a-callout')} open={open} onClose={() => setOpen(false)} wide>
       <TypeAndGo autoFocus onGone={() => setOpen(false)} />
     </Leaf>
   );

@@ -5,7 +5,7 @@ import { Radios } from '../parts/Radios';
 import { useSettings } from './Settings';
 import { KEYMAP } from './keymap';
 import { useKeys } from './keys';
-import { say } from './voice';
+import { text } from './voice';
 
 /** Unit, look and keys: the tools at the head of every screen. */
 export function Tools({ unit, onUnit }: { unit?: 'mm' | 'in'; onUnit?: () => void }) {
@@ -21,50 +21,50 @@ export function Tools({ unit, onUnit }: { unit?: 'mm' | 'in'; onUnit?: () => voi
           type="button"
           className="tool"
           onClick={onUnit}
-          aria-label={`${unit}: ${say(unit === 'mm' ? 'change to inches' : 'change to milli{meter}s')}`}
+          aria-label={text(unit === 'mm' ? 'frame-mm-change' : 'frame-in-change')}
         >
           {unit}
         </button>
       )}
       <button type="button" className="tool" onClick={() => setColorScheme(scheme === 'dark' ? 'light' : 'dark')}>
-        {scheme === 'dark' ? 'Light' : 'Dark'}
+        {scheme === 'dark' ? text('frame-light') : text('frame-dark')}
       </button>
-      <button type="button" className="tool" onClick={() => setHelp(true)} aria-label="Keys">
+      <button type="button" className="tool" onClick={() => setHelp(true)} aria-label={text('frame-keys')}>
         ?
       </button>
-      <Leaf title="Keys" open={help} onClose={() => setHelp(false)}>
+      <Leaf title={text('frame-keys')} open={help} onClose={() => setHelp(false)}>
         <label className="switch">
           <input type="checkbox" checked={letters} onChange={e => setLetters(e.currentTarget.checked)} />
-          Single letters act
+          {text('frame-single-letters-act')}
         </label>
         <label className="switch">
           <input type="checkbox" checked={speak} onChange={e => setSpeak(e.currentTarget.checked)} />
-          Settings said aloud at the lathe
+          {text('frame-settings-said-aloud')}
         </label>
-        <p className="how">This screen stands:</p>
+        <p className="how">{text('frame-this-screen-stands')}</p>
         <Radios
-          about="Where this screen stands"
+          about={text('frame-where-this-screen-stands')}
           choices={[
-            { is: null, says: 'as what points at it' },
-            { is: 'desk' as const, says: 'at the desk' },
-            { is: 'bench' as const, says: 'at the bench' },
+            { is: null, says: text('frame-points') },
+            { is: 'desk' as const, says: text('frame-at-the-desk') },
+            { is: 'bench' as const, says: text('frame-at-the-bench') },
           ]}
           chosen={is => is === stands}
           onChoose={setStands}
         />
-        <p className="how">Words of the shop, on every screen:</p>
+        <p className="how">{text('frame-words-shop-every')}</p>
         <Radios
-          about="Words of the shop"
+          about={text('frame-words-of-the-shop')}
           choices={[
-            { is: 'american' as const, says: 'compound, half-nut, center' },
-            { is: 'british' as const, says: 'top slide, clasp nut, centre' },
-            { is: 'german' as const, says: 'Deutsch: at the lathe and on the card' },
+            { is: 'american' as const, says: text('frame-compound-half-nut-center') },
+            { is: 'british' as const, says: text('frame-top-slide-clasp') },
+            { is: 'german' as const, says: text('frame-deutsch-lathe-card') },
           ]}
           chosen={is => is === words}
           onChoose={setWords}
         />
         <div className="keys-list">
-          {Object.entries(KEYMAP).map(([act, { shown, says }]) => [
+          {Object.entries(KEYMAP()).map(([act, { shown, says }]) => [
             <kbd key={act}>{shown}</kbd>,
             <span key={says}>{says}</span>,
           ])}

@@ -14,7 +14,7 @@ import { lever, train } from '../stations/gears/train';
 import { useLatheChosen } from './lathe';
 import { useSettings } from './Settings';
 import { Sizes } from './Sizes';
-import { language, text } from './voice';
+import { language, said, text } from './voice';
 
 /** What the half-nut does where no dial is followed. */
 const NUT = {
@@ -23,7 +23,7 @@ const NUT = {
   hand: 'card-nut-closed',
   chalk_marks: 'card-nut-chalk',
   auto: 'card-nut-closed',
-};
+} as const;
 
 /** And where one is. */
 const BY_DIAL = {
@@ -31,7 +31,7 @@ const BY_DIAL = {
   every_mark: 'card-nut-any-mark',
   marks: 'card-nut-every',
   keep_closed: 'card-nut-closed',
-};
+} as const;
 
 /** The gears' error, the lever, and whether they hang. */
 function underGears(hung: TrainRow) {
@@ -148,7 +148,7 @@ export function TypeAndGo({ autoFocus, onGone }: { autoFocus?: boolean; onGone?:
           enter();
         }}
       >
-        <label htmlFor={id}>Cut</label>
+        <label htmlFor={id}>{text('page-cut')}</label>
         <input
           id={id}
           value={callout}
@@ -156,8 +156,8 @@ export function TypeAndGo({ autoFocus, onGone }: { autoFocus?: boolean; onGone?:
           data-autofocus={autoFocus ? true : undefined}
           autoComplete="off"
           spellCheck={false}
-          placeholder="M20, 7/8-9, Tr28x5, G1-1/4 …"
-          aria-label="Callout"
+          placeholder={text('frame-callout-examples')}
+          aria-label={text('page-callout')}
           aria-describedby={`${id}-says`}
           onChange={e => {
             make.reset();
@@ -166,11 +166,11 @@ export function TypeAndGo({ autoFocus, onGone }: { autoFocus?: boolean; onGone?:
         />
         {lathe && (
           <label className="on-lathe">
-            on the{' '}
+            {text('frame-on-the')}{' '}
             <select
               value={lathe}
               onChange={e => setLathe(e.currentTarget.value)}
-              aria-label="Lathe for a bare callout"
+              aria-label={text('frame-lathe-bare-callout')}
             >
               {lathes.map(l => (
                 <option key={l.id} value={l.id ?? ''}>
@@ -181,13 +181,13 @@ export function TypeAndGo({ autoFocus, onGone }: { autoFocus?: boolean; onGone?:
           </label>
         )}
         <button type="button" className="act plain" onClick={() => setBrowse(true)}>
-          Sizes
+          {text('frame-sizes-of-a-series')}
         </button>
         <button type="submit" className="act" disabled={!callout.trim()}>
-          Make a job
+          {text('frame-make-a-job')}
         </button>
       </form>
-      <Leaf title="Standard sizes" open={browse} onClose={() => setBrowse(false)}>
+      <Leaf title={text('frame-standard-sizes')} open={browse} onClose={() => setBrowse(false)}>
         <Sizes
           take={callout => {
             setCallout(callout);
@@ -203,18 +203,24 @@ export function TypeAndGo({ autoFocus, onGone }: { autoFocus?: boolean; onGone?:
             <p className="fault">{missing.missing}</p>
             {missing.near.length > 0 && (
               <p className="row">
-                Near it:
-                {missing.near.map(n => (
-                  <button key={n} type="button" className="near" onClick={() => setCallout(n)}>
-                    {n}
-                  </button>
-                ))}
+                {said('frame-near-it', {
+                  near: missing.near.map(n => (
+                    <button key={n} type="button" className="near" onClick={() => setCallout(n)}>
+                      {n}
+                    </button>
+                  )),
+                })}
               </p>
             )}
           </>
         ) : reads ? (
           <p>
-            <b>{reads.name}</b>, {reads.side}, {reads.pitch}, {reads.series}. Enter makes a job of it.
+            {said('frame-enter-makes-job', {
+              reads: <b>{reads.name}</b>,
+              side: reads.side,
+              pitch: reads.pitch,
+              series: reads.series,
+            })}
           </p>
         ) : null}
       </div>

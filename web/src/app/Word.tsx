@@ -7,6 +7,7 @@ import { Seen } from '../drawing/Outline';
 import { useDraft } from '../parts/draft';
 import { NumberPad } from '../parts/NumberPad';
 import { useUnit } from '../parts/unit';
+import { text } from './voice';
 
 /** A value ready to be set by one touch. */
 interface Ready {
@@ -20,7 +21,7 @@ export type Edit =
       kind: 'choice';
       choices: { says: string; under?: string; seen?: Drawing | undefined; patch: Patch; chosen?: boolean }[];
     }
-  | { kind: 'text'; value: string; patch: (text: string) => Patch }
+  | { kind: 'text'; value: string; patch: (written: string) => Patch }
   | { kind: 'length'; value: string; patch: (mm: number | null) => Patch; clear?: string; owned?: Ready[] }
   | { kind: 'number'; value: string; patch: (value: number | null) => Patch; clear?: string; usual?: Ready[] };
 
@@ -70,7 +71,7 @@ export function Word({ job, about, children, edit, set, later }: WordProps) {
         {frozen ? (
           // A word that cannot be changed says why.
           <p className="editor" tabIndex={-1} data-autofocus>
-            Frozen with the first pass: the cut goes by it. To plan it otherwise, copy the job from the board.
+            {text('frame-frozen-first-pass')}
           </p>
         ) : (
           <Editor job={job} about={about} edit={edit} close={() => setOpen(false)} />
@@ -84,7 +85,7 @@ function Editor({ job, about, edit, close }: { job: Job; about: string; edit: Ed
   const change = useChange(job);
   const unit = useUnit();
   const id = useId();
-  const [text, setText, told] = useDraft(`word:${about}`, edit.kind === 'choice' ? '' : edit.value);
+  const [written, setText, told] = useDraft(`word:${about}`, edit.kind === 'choice' ? '' : edit.value);
   const [fault, setFault] = useState<string | null>(null);
   const send = (request: Patch) =>
     change.mutate(
@@ -129,14 +130,14 @@ function Editor({ job, about, edit, close }: { job: Job; about: string; edit: Ed
 
   const enter = async () => {
     setFault(null);
-    if (edit.kind === 'text') return send(edit.patch(text));
+    if (edit.kind === 'text') return send(edit.patch(written));
     if (edit.kind === 'number') {
-      const value = Number(text.replace(',', '.'));
-      return text.trim() === '' || Number.isNaN(value)
-        ? setFault(`“${text}” is not a number; write it as in 12 or 29.5`)
+      const value = Number(written.replace(',', '.'));
+      return written.trim() === '' || Number.isNaN(value)
+        ? setFault(text('frame-number-write-12', { text: written }))
         : send(edit.patch(value));
     }
-    const read = await readLength(text, unit);
+    const read = await readLength(written, unit);
     return read.fault === undefined ? send(edit.patch(read.mm)) : setFault(read.fault);
   };
   const clear = edit.kind === 'text' ? undefined : edit.clear;
@@ -151,14 +152,14 @@ function Editor({ job, about, edit, close }: { job: Job; about: string; edit: Ed
     >
       <label htmlFor={id}>
         {about}
-        {edit.kind === 'length' ? ` (${unit} unless you write another)` : ''}
+        {edit.kind === 'length' ? ` ${text('page-unless-you-write-another', { unit })}` : ''}
       </label>
       <input
         id={id}
         data-autofocus
         autoComplete="off"
         inputMode={edit.kind === 'text' ? 'text' : 'decimal'}
-        value={text}
+        value={written}
         onFocus={e => e.currentTarget.select()}
         onChange={e => setText(e.currentTarget.value)}
         aria-invalid={fault !== null}
@@ -170,7 +171,11 @@ function Editor({ job, about, edit, close }: { job: Job; about: string; edit: Ed
         </p>
       )}
       {ready && ready.length > 0 && (
-        <div className="choices" role="group" aria-label={edit.kind === 'length' ? 'From the drawer' : 'Usual'}>
+        <div
+          className="choices"
+          role="group"
+          aria-label={edit.kind === 'length' ? text('frame-from-the-drawer') : text('frame-usual')}
+        >
           {ready.map(o => (
             <button key={o.says} type="button" className="choice" onClick={() => send(o.patch)}>
               {o.says}
@@ -178,10 +183,10 @@ function Editor({ job, about, edit, close }: { job: Job; about: string; edit: Ed
           ))}
         </div>
       )}
-      {edit.kind !== 'text' && <NumberPad value={text} onChange={setText} />}
+      {edit.kind !== 'text' && <NumberPad value={written} onChange={setText} />}
       <div className="row">
         <button type="submit" className="act">
-          Set
+          {text('page-set')}
         </button>
         {clear && edit.kind !== 'text' && (
           <button type="button" className="act plain" onClick={() => send(edit.patch(null))}>

@@ -1,15 +1,19 @@
 /** The stations, in the order of the work. */
-export const STATIONS = [
-  { id: 'thread', name: 'Thread' },
-  { id: 'blank', name: 'Blank' },
-  { id: 'gears', name: 'Gears' },
-  { id: 'bit', name: '{Bit}' },
-  { id: 'setup', name: 'Set-up' },
-  { id: 'cut', name: 'Cut' },
-  { id: 'gauge', name: 'Gauge' },
-  { id: 'log', name: 'Log' },
-] as const;
+import { spoken, text } from './voice';
+export const STATIONS = spoken(
+  () =>
+    [
+      { id: 'thread', name: text('frame-thread') },
+      { id: 'blank', name: text('frame-blank') },
+      { id: 'gears', name: text('card-gears') },
+      { id: 'bit', name: text('page-bit') },
+      { id: 'setup', name: text('frame-set-up') },
+      { id: 'cut', name: text('page-cut') },
+      { id: 'gauge', name: text('frame-gauge') },
+      { id: 'log', name: text('frame-log') },
+    ] as const,
+);
 
-export type StationId = (typeof STATIONS)[number]['id'];
+export type StationId = ReturnType<typeof STATIONS>[number]['id'];
 
-export const isStation = (id: string): id is StationId => STATIONS.some(s => s.id === id);
+export const isStation = (id: string): id is StationId => STATIONS().some(s => s.id === id);

@@ -1,7 +1,9 @@
 /**
  * The voice the pages are spoken in: the unit, the trade words chosen in the shop and where the screen stands, asked of the server with every request. Sentences are
- * the core's; the pages' own few take their words from the same list, by key: `say('Lean the {compound}')`.
+ * the core's; the pages' own stand in the same files, are told with the trade words put in, and are said by name: `text('lathe-to-go', { n })`.
  */
+import { createElement, Fragment, type ReactNode } from 'react';
+import type { Texts } from './texts';
 
 export type Vocabulary = 'american' | 'british' | 'german';
 
@@ -10,15 +12,17 @@ export type Laid = 'desk' | 'bench' | 'bench_wide';
 
 interface Words {
   words: Vocabulary;
-  says: Record<string, string>;
   texts: Record<string, string>;
 }
 
 const KEPT = 'words';
 
+/** How long the words are waited for where some are kept. */
+const ANSWERS_MS = 5000;
+
 let unit: 'mm' | 'in' | 'auto' = 'auto';
 let stands: Laid = 'desk';
-let chosen: Words = { words: 'american', says: {}, texts: {} };
+let chosen: Words = { words: 'american', texts: {} };
 
 /** The trade words chosen. */
 export const vocabulary = () => chosen.words;
@@ -61,7 +65,7 @@ export function speakIn(told: Words) {
   }
 }
 
-/** Has the words before the first page is drawn: those kept here, else those the server tells. */
+/** Has the words before the first page is drawn: those the server tells, which are those of this page; those kept here where it does not answer. */
 export async function learnWords(): Promise<void> {
   try {
     const kept = localStorage.getItem(KEPT);
@@ -69,29 +73,53 @@ export async function learnWords(): Promise<void> {
   } catch {
     // Kept by nobody, or not readable.
   }
-  const ask = fetch('/api/v1/words')
-    .then(async answer => {
-      if (answer.ok) speakIn((await answer.json()) as Words);
-    })
-    .catch(() => undefined);
-  if (Object.keys(chosen.texts).length === 0) await ask;
+  try {
+    const answer = await fetch('/api/v1/words', { signal: AbortSignal.timeout(ANSWERS_MS) });
+    if (answer.ok) speakIn((await answer.json()) as Words);
+  } catch {
+    // What was kept is spoken.
+  }
   begun = chosen.words;
 }
 
-/** A sentence of the page with its words put in where their keys stand; a key with a large letter begins a sentence. */
-export const say = (text: string) =>
-  text.replace(/\{([A-Za-z-]+)\}/g, (whole, key: string) => {
-    const word = chosen.says[key.toLowerCase()];
-    if (word === undefined) return whole.slice(1, -1);
-    return key === key.toLowerCase() ? word : word.charAt(0).toUpperCase() + word.slice(1);
-  });
+/** What a part of a text may be; nothing is said of what is not there. */
+type Part = string | number | null | undefined | false;
+
+type Name = keyof Texts;
+
+/** What is told with a name: the parts of its text, and nothing where it has none. */
+type Told<N extends Name, P> = [Texts[N]] extends [never] ? [name: N] : [name: N, parts: Record<Texts[N], P>];
 
 /** A text of the page by its name, from the one list of them, with its parts put in. */
-export const text = (name: string, parts: Record<string, string | number> = {}) =>
-  Object.entries(parts).reduce(
-    (said, [part, value]) => said.replaceAll(`{${part}}`, typeof value === 'number' ? figure(value) : value),
-    chosen.texts[name] ?? name,
-  );
+export function text<N extends Name>(...[name, parts]: Told<N, Part>): string {
+  const given: Record<string, Part> = parts ?? {};
+  return pieces(name)
+    .map((piece, i) => (i % 2 === 0 ? piece : put(given[piece])))
+    .join('');
+}
+
+/** The same where a part is an element of the page: the text says where among its words each stands. */
+export function said<N extends Name>(...[name, parts]: Told<N, ReactNode>): ReactNode {
+  const given: Record<string, ReactNode> = parts ?? {};
+  return pieces(name).map((piece, i) => {
+    const part = given[piece];
+    return i % 2 === 0 ? piece : createElement(Fragment, { key: i }, typeof part === 'number' ? put(part) : part);
+  });
+}
+
+/** What is made of texts, once for the words in use: a list that stands as long as the page does. */
+export function spoken<T>(make: () => T): () => T {
+  let made: { of: Words; is: T } | null = null;
+  return () => {
+    if (made?.of !== chosen) made = { of: chosen, is: make() };
+    return made.is;
+  };
+}
+
+/** A text taken apart: what stands between its parts, and between those their names. */
+const pieces = (name: string) => (chosen.texts[name] ?? name).split(/\{([a-z0-9_]+)\}/);
+
+const put = (part: Part) => (typeof part === 'number' ? figure(part) : part || '');
 
 /** A number as the language divides off its part. */
 const figure = (value: number) => (chosen.words === 'german' ? String(value).replace('.', ',') : String(value));

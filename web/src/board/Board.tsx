@@ -10,6 +10,7 @@ import { DayLeaf } from './DayLeaf';
 import { JobList } from './JobList';
 import { OnTheLathes } from './OnTheLathes';
 import { AwayLeaf, ShelveLeaf } from './ShelveLeaf';
+import { text } from '../app/voice';
 
 /** The job board, headed by type-and-go. */
 export function Board() {
@@ -22,13 +23,13 @@ export function Board() {
   const found = useFound(sought);
   const listed = jobs.data?.filter(job => !found.data || found.data.includes(job.id));
   useEffect(() => {
-    document.title = 'Yoke Turn';
+    document.title = text('board-yoke-turn');
   }, []);
   return (
     <div className="shell">
       <header className="head">
         <img className="mark" src="/mark.svg" alt="" />
-        <h1 className="board-name">Yoke Turn</h1>
+        <h1 className="board-name">{text('board-yoke-turn')}</h1>
         <Tools />
       </header>
       <main className="board">
@@ -37,13 +38,13 @@ export function Board() {
         {/* Shown once what stands above it has come: nothing moves away from under a finger. */}
         <section aria-labelledby="jobs-head" hidden={jobs.isPending || isPending}>
           <div className="board-row">
-            <h2 id="jobs-head">Jobs on the board</h2>
+            <h2 id="jobs-head">{text('board-jobs-on-the-board')}</h2>
             {(jobs.data?.length ?? 0) > 1 && (
               <input
                 type="search"
                 className="seek"
-                aria-label="Find jobs by any word: thread, lathe, material, or what was noted"
-                placeholder="Find: a thread, a lathe, anything noted"
+                aria-label={text('board-find-jobs-any')}
+                placeholder={text('board-find-thread-lathe')}
                 value={sought}
                 onChange={e => setSought(e.currentTarget.value)}
               />
@@ -55,15 +56,15 @@ export function Board() {
                 disabled={sample.isPending}
                 onClick={() => sample.mutate({ request: { sample: {}, lathe_id: lathe } })}
               >
-                I have only a sample: find its thread
+                {text('board-i-have-only')}
               </button>
               {(jobs.data?.length ?? 0) > 1 && (
                 <button type="button" className="act plain" onClick={() => setDay(true)}>
-                  Put the day in order
+                  {text('board-put-day-order')}
                 </button>
               )}
               <Link to="/shop" className="act plain as-link">
-                The shop: lathes
+                {text('board-the-shop-lathes')}
               </Link>
               {sample.isError && (
                 <p className="fault" role="alert">
@@ -75,17 +76,12 @@ export function Board() {
           {jobs.isError && <p className="fault">{inWords(jobs.error)}</p>}
           {jobs.data?.length === 0 && (
             <ol className="first-steps">
-              <li>
-                Type a thread above as a drawing calls it, such as M20, 7/8-9 or Tr28x5: what to turn, how deep and
-                what to measure show at once.
-              </li>
-              <li>
-                Enter makes a job of it. With only a bolt or a nut in the hand, find its thread from the sample.
-              </li>
-              <li>Tell the shop your lathe, and the gears, the dial and the stop room are its own.</li>
+              <li>{text('board-type-thread-above')}</li>
+              <li>{text('board-enter-makes-job')}</li>
+              <li>{text('board-tell-shop-your')}</li>
             </ol>
           )}
-          {found.data && listed?.length === 0 && <p role="status">No job holds “{sought}”.</p>}
+          {found.data && listed?.length === 0 && <p role="status">{text('board-no-job-holds', { sought })}</p>}
           {listed && <JobList jobs={listed} onMore={setShelved} />}
           <AwayLeaf />
         </section>

@@ -1,5 +1,6 @@
 import { Link } from '@tanstack/react-router';
 import type { JobLine } from '../api/client';
+import { text } from '../app/voice';
 
 /** The thread itself: bare where it is cut, layout blue in its grooves where it is not. */
 function Thread({ job, share }: { job: JobLine; share: number }) {
@@ -26,7 +27,9 @@ function shareOf(job: JobLine): number {
 }
 
 const onLathe = (job: JobLine) =>
-  job.lathe_told ? `${job.thread} on the ${job.lathe}` : `${job.thread}, ${job.lathe}`;
+  job.lathe_told
+    ? text('board-thread-on-lathe', { thread: job.thread, lathe: job.lathe })
+    : `${job.thread}, ${job.lathe}`;
 
 function One({ job }: { job: JobLine }) {
   return (
@@ -51,12 +54,14 @@ function Batch({ parts }: { parts: JobLine[] }) {
     <Link to="/jobs/$id/batch" params={{ id: first.id }}>
       <Thread job={first} share={live.reduce((sum, p) => sum + shareOf(p), 0) / Math.max(1, wanted)} />
       <b>{first.title}</b>
-      <span>
-        {onLathe(first)}, {wanted} parts
-      </span>
+      <span>{text('board-parts', { on_lathe: onLathe(first), wanted })}</span>
       <strong>{live.find(p => !p.finished)?.shows?.next}</strong>
       <em>
-        {live.filter(p => p.finished).length} of {wanted} in limits{scrapped > 0 && `, ${scrapped} scrapped`}
+        {text('board-of-in-limits', {
+          live: live.filter(p => p.finished).length,
+          wanted,
+          scrapped: scrapped > 0 && text('board-and-scrapped', { scrapped }),
+        })}
       </em>
     </Link>
   );
@@ -82,7 +87,12 @@ export function JobList({ jobs, onMore }: { jobs: JobLine[]; onMore: (job: JobLi
         <li key={job.id} className={job.part != null && all[i - 1]?.part === job.part ? 'with-the-last' : undefined}>
           {job.batch == null ? <One job={job} /> : <Batch parts={jobs.filter(o => o.batch === job.batch)} />}
           {job.batch == null && (
-            <button type="button" className="more" aria-label={`More for ${job.title}`} onClick={() => onMore(job)}>
+            <button
+              type="button"
+              className="more"
+              aria-label={text('board-more-for', { title: job.title })}
+              onClick={() => onMore(job)}
+            >
               …
             </button>
           )}

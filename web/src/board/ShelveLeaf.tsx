@@ -3,6 +3,7 @@ import { inWords, type JobLine } from '../api/client';
 import { useJobsAway, useMakeJob, useShelve } from '../api/hooks';
 import { Leaf } from '../parts/Leaf';
 import { TextForm } from '../parts/TextForm';
+import { text } from '../app/voice';
 
 /** What can be done with a job as a whole: another name, a copy, away from the board. */
 export function ShelveLeaf({ job, onClose }: { job: JobLine | null; onClose: () => void }) {
@@ -18,9 +19,9 @@ export function ShelveLeaf({ job, onClose }: { job: JobLine | null; onClose: () 
           ) : (
             <>
               <TextForm
-                label="Its name"
+                label={text('board-its-name')}
                 value={job.title}
-                act="Call it so"
+                act={text('board-call-it-so')}
                 onTold={title => shelve.mutate({ id: job.id, title }, { onSuccess: onClose })}
               />
               <button
@@ -29,8 +30,8 @@ export function ShelveLeaf({ job, onClose }: { job: JobLine | null; onClose: () 
                 disabled={copy.isPending}
                 onClick={() => copy.mutate({ copy_of: job.id })}
               >
-                <b>Make another like it</b>
-                <span>the same facts, nothing cut</span>
+                <b>{text('board-make-another-like-it')}</b>
+                <span>{text('board-same-facts-nothing')}</span>
               </button>
               <button
                 type="button"
@@ -38,8 +39,8 @@ export function ShelveLeaf({ job, onClose }: { job: JobLine | null; onClose: () 
                 disabled={shelve.isPending}
                 onClick={() => shelve.mutate({ id: job.id, away: true }, { onSuccess: onClose })}
               >
-                <b>Put it away</b>
-                <span>off the board, kept whole, to be brought back at any time</span>
+                <b>{text('board-put-it-away')}</b>
+                <span>{text('board-off-board-kept')}</span>
               </button>
             </>
           )}
@@ -62,10 +63,10 @@ export function AwayLeaf() {
   return (
     <>
       <button type="button" className="act plain" onClick={() => setOpen(true)}>
-        Put away…
+        {text('board-put-away')}
       </button>
-      <Leaf title="Jobs put away" open={open} onClose={() => setOpen(false)}>
-        {away.data?.length === 0 && <p>None. A job is put away by the “…” beside it.</p>}
+      <Leaf title={text('board-jobs-put-away')} open={open} onClose={() => setOpen(false)}>
+        {away.data?.length === 0 && <p>{text('board-none-job-put')}</p>}
         <ul className="away">
           {away.data?.map(job => (
             <li key={job.id}>
@@ -78,7 +79,7 @@ export function AwayLeaf() {
                 disabled={shelve.isPending}
                 onClick={() => shelve.mutate({ id: job.id, away: false })}
               >
-                Bring it back
+                {text('page-bring-it-back')}
               </button>
             </li>
           ))}

@@ -72,7 +72,14 @@ function Lines({ drawing, done, onPart }: Pick<OutlineProps, 'drawing' | 'done' 
     if (shape.role.startsWith('word')) return null;
     const part = onPart && partOf(shape.role);
     const touch = part ? () => onPart(part) : undefined;
-    const name = `${touch ? 'touchable ' : ''}shape ${shape.role.replaceAll('.', '-')}${shape.label && done?.has(shape.label) ? ' is-done' : ''}`;
+    const name = [
+      touch && 'touchable',
+      'shape',
+      shape.role.replaceAll('.', '-'),
+      shape.label && done?.has(shape.label) && 'is-done',
+    ]
+      .filter(Boolean)
+      .join(' ');
     if (shape.teeth) return <polygon key={i} className={name} points={toothed(shape)} onClick={touch} />;
     if (shape.circle) {
       const c = shape.circle;

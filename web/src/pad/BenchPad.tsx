@@ -8,6 +8,7 @@ import { Leaf } from '../parts/Leaf';
 import { typed } from '../parts/text';
 import { WorkingProvider } from '../parts/Working';
 import { useUnit } from '../parts/unit';
+import { text } from '../app/voice';
 
 type Kind = NonNullable<SumRequest['kind']>;
 const KINDS: Kind[] = [
@@ -33,7 +34,7 @@ export function BenchPad({ job, plan, open, onClose }: { job: Job; plan: Plan; o
   // Told since the plan was frozen, it is worked by itself, and its figures open workings of its own.
   const now = job.pad ? { ...plan, pad: job.pad.lines, workings: job.pad.workings } : plan;
   return (
-    <Leaf title="Bench pad" open={open} onClose={onClose} wide>
+    <Leaf title={text('page-bench-pad')} open={open} onClose={onClose} wide>
       <WorkingProvider plan={now}>
         <Sums job={job} plan={now} key={job.revision} />
       </WorkingProvider>
@@ -86,7 +87,7 @@ function Sums({ job, plan }: { job: Job; plan: Plan }) {
         if (symbol?.unit === 'deg') {
           const value = Number(f.text.replace(',', '.'));
           if (f.text.trim() === '' || Number.isNaN(value))
-            return setFault(`${s.name}: “${f.text}” is not a number of degrees for ${symbol.meaning}`);
+            return setFault(text('pad-number-degrees', { name: s.name, text: f.text, meaning: symbol.meaning }));
           figures.push({ value });
           continue;
         }
@@ -106,17 +107,14 @@ function Sums({ job, plan }: { job: Job; plan: Plan }) {
         void keep();
       }}
     >
-      <p className="how">
-        Small sums from what was measured. One may take another’s result, and one may feed the card: change a figure
-        and everything after it follows.
-      </p>
+      <p className="how">{text('pad-small-sums-measured')}</p>
       {sums.map((s, i) => {
         const line = plan.pad?.find(l => l.name === s.name.trim());
         return (
           <fieldset key={i}>
             <legend>{rule(s.kind)?.title ?? s.kind}</legend>
             <label>
-              Called
+              {text('page-called')}
               <input
                 value={s.name}
                 autoComplete="off"
@@ -133,7 +131,7 @@ function Sums({ job, plan }: { job: Job; plan: Plan }) {
               />
             </label>
             {s.figures.map((f, k) => {
-              const says = rule(s.kind)?.takes[k]?.meaning ?? `figure ${k + 1}`;
+              const says = rule(s.kind)?.takes[k]?.meaning ?? text('pad-figure', { k: k + 1 });
               return (
                 <label key={k}>
                   {says}
@@ -151,7 +149,7 @@ function Sums({ job, plan }: { job: Job; plan: Plan }) {
                   )}
                   {sums.length > 1 && (
                     <select
-                      aria-label={`${s.name}: ${says}, where from`}
+                      aria-label={text('pad-where-from', { name: s.name, says })}
                       value={f.from ?? ''}
                       onChange={e =>
                         set(i, {
@@ -161,11 +159,13 @@ function Sums({ job, plan }: { job: Job; plan: Plan }) {
                         })
                       }
                     >
-                      <option value="">measured</option>
+                      <option value="">{text('page-measured')}</option>
                       {sums
                         .filter(o => o !== s)
                         .map(o => (
-                          <option key={o.name} value={o.name}>{`from: ${o.name}`}</option>
+                          <option key={o.name} value={o.name}>
+                            {text('pad-from', { name: o.name })}
+                          </option>
                         ))}
                     </select>
                   )}
@@ -173,16 +173,16 @@ function Sums({ job, plan }: { job: Job; plan: Plan }) {
               );
             })}
             <div className="sum-result">
-              <span>is</span> {line ? <Figure of={line.result} says={s.name} /> : <b>—</b>}
+              <span>{text('pad-is')}</span> {line ? <Figure of={line.result} says={s.name} /> : <b>—</b>}
             </div>
             <label>
-              feeds
+              {text('pad-feeds')}
               <select
                 value={s.feeds ?? ''}
                 disabled={job.frozen}
                 onChange={e => set(i, { feeds: (e.currentTarget.value || null) as SumRequest['feeds'] })}
               >
-                <option value="">nothing</option>
+                <option value="">{text('page-nothing')}</option>
                 {feeds.data?.map(f => (
                   <option key={f.feeds} value={f.feeds}>
                     {f.says}
@@ -194,9 +194,9 @@ function Sums({ job, plan }: { job: Job; plan: Plan }) {
               type="button"
               className="act plain"
               onClick={() => setSums(sums.filter((_, j) => j !== i))}
-              aria-label={`Strike out ${s.name}`}
+              aria-label={text('pad-strike-out', { name: s.name })}
             >
-              Strike out
+              {text('page-strike-out')}
             </button>
           </fieldset>
         );
@@ -215,24 +215,23 @@ function Sums({ job, plan }: { job: Job; plan: Plan }) {
       </div>
       <div className="row">
         <button type="submit" className="act">
-          Work it out
+          {text('page-work-it-out')}
         </button>
-        {job.frozen && (
-          <span className="how">
-            The cut has begun: sums are worked here, and what they feed stands as it was frozen.
-          </span>
-        )}
+        {job.frozen && <span className="how">{text('pad-cut-begun-sums')}</span>}
         {!job.frozen && plan.pad?.some(l => l.feeds) && (
           <span className="how">
-            On the card:{' '}
-            {plan.pad
-              .filter(l => l.feeds)
-              .map(
-                l =>
-                  `${l.name} ${figure(l.result, unit)}, the ${feeds.data?.find(f => f.feeds === l.feeds)?.says ?? ''}`,
-              )
-              .join('; ')}
-            .
+            {text('pad-on-the-card', {
+              pad: plan.pad
+                .filter(l => l.feeds)
+                .map(l =>
+                  text('pad-the', {
+                    name: l.name,
+                    result: figure(l.result, unit),
+                    find: feeds.data?.find(f => f.feeds === l.feeds)?.says ?? '',
+                  }),
+                )
+                .join('; '),
+            })}
           </span>
         )}
       </div>

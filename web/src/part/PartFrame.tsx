@@ -10,20 +10,24 @@ import { useKeys } from '../app/keys';
 import { NoLathe } from '../parts/NoLathe';
 import { UnitContext } from '../parts/unit';
 import './part.css';
+import { said, spoken, text } from '../app/voice';
 
 /** What there is of a whole part, beside the stations of its threads. */
-export const SHEETS = [
-  { id: 'route', name: 'Route', says: 'every operation, from the saw to the last chamfer' },
-  { id: 'batch', name: 'Batch', says: 'several parts of this job: order, tally, drift' },
-  { id: 'paper', name: 'Paper', says: 'cards and sheets to print' },
-] as const;
+export const SHEETS = spoken(
+  () =>
+    [
+      { id: 'route', name: text('part-route'), says: text('part-every-operation-saw') },
+      { id: 'batch', name: text('part-batch'), says: text('part-several-parts-job') },
+      { id: 'paper', name: text('part-paper'), says: text('part-cards-sheets-print') },
+    ] as const,
+);
 
 /** The frame of a sheet of the whole part. */
 export function PartFrame({
   sheet,
   children,
 }: {
-  sheet: (typeof SHEETS)[number]['id'];
+  sheet: ReturnType<typeof SHEETS>[number]['id'];
   children: (job: Job, plan: Plan | null) => ReactNode;
 }) {
   const id = useParams({ strict: false }).id ?? '';
@@ -32,12 +36,12 @@ export function PartFrame({
   const settings = useSettings();
   const plan = job.data?.plan ?? null;
   const unit = useShownIn(plan);
-  const name = SHEETS.find(s => s.id === sheet)?.name ?? '';
+  const name = SHEETS().find(s => s.id === sheet)?.name ?? '';
   const title = job.data?.title;
   useEffect(() => {
     if (title) document.title = `${title}: ${name}`;
   }, [title, name]);
-  const others = SHEETS.filter(s => s.id !== sheet);
+  const others = SHEETS().filter(s => s.id !== sheet);
   useKeys({
     ...Object.fromEntries(others.map(s => [s.id, () => void navigate({ to: `/jobs/$id/${s.id}`, params: { id } })])),
     leave: () => void navigate({ to: '/jobs/$id/$station', params: { id, station: 'thread' } }),
@@ -46,9 +50,7 @@ export function PartFrame({
     <UnitContext value={unit}>
       <div className="shell part-shell">
         <Head unit={unit} onUnit={() => settings.setUnit(unit === 'mm' ? 'in' : 'mm')}>
-          <h1 className="sentence">
-            {name} of <b>{title ?? '…'}</b>
-          </h1>
+          <h1 className="sentence">{said('part-of', { name, title: <b>{title ?? '…'}</b> })}</h1>
         </Head>
         <main className="part-main">
           {job.isError && (
@@ -63,11 +65,11 @@ export function PartFrame({
               children(job.data, plan)
             ))}
         </main>
-        <nav className="part-nav" aria-label="The whole part">
+        <nav className="part-nav" aria-label={text('part-the-whole-part')}>
           <Link to="/jobs/$id/$station" params={{ id, station: 'thread' }}>
-            Its stations
+            {text('part-its-stations')}
           </Link>
-          {SHEETS.map(s => (
+          {SHEETS().map(s => (
             <Link
               key={s.id}
               to={`/jobs/$id/${s.id}`}

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import type { Quantity } from '../api/client';
 import { figure, Figure, Opens } from './Figure';
 import { useUnit } from './unit';
+import { text } from '../app/voice';
 
 /** One number that goes to the bench. */
 export interface Carried {
@@ -51,7 +52,7 @@ export function Carry({ numbers, onNote }: { numbers: (Carried | false | null | 
       (typeof n.under === 'string' && n.under.length > HALF_UNDER),
   );
   return (
-    <dl className="carry" aria-label="To the bench">
+    <dl className="carry" aria-label={text('parts-to-the-bench')}>
       {cells.map(([n, wide]) => (
         <div key={n.says} className={wide ? 'wide' : undefined}>
           <dt>{n.says}</dt>
@@ -62,7 +63,12 @@ export function Carry({ numbers, onNote }: { numbers: (Carried | false | null | 
               <Opens line={n.line} says={n.says} text={n.text ?? '—'} />
             )}
             {n.note && (
-              <button type="button" className="why" aria-label={`More about: ${n.says}`} onClick={onNote}>
+              <button
+                type="button"
+                className="why"
+                aria-label={text('parts-more-about', { says: n.says })}
+                onClick={onNote}
+              >
                 …
               </button>
             )}

@@ -1,4 +1,5 @@
 import type { DialSetting } from '../api/client';
+import { text } from '../app/voice';
 
 const CENTRE = 500;
 const RADIUS = 620;
@@ -18,7 +19,12 @@ export function Collar({ setting }: { setting: DialSetting }) {
     n => Math.abs(n - setting.divisions) <= SHOWN,
   );
   return (
-    <svg className="collar" viewBox="0 0 1000 330" role="img" aria-label={`Collar set to ${setting.text}`}>
+    <svg
+      className="collar"
+      viewBox="0 0 1000 330"
+      role="img"
+      aria-label={text('parts-collar-set-to', { setting: setting.text })}
+    >
       <circle cx={CENTRE} cy={RADIUS + 90} r={RADIUS} className="drum" />
       {lines.map(n => {
         const read = ((n % setting.of) + setting.of) % setting.of;

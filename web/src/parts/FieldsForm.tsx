@@ -5,7 +5,7 @@ import { useDraft } from './draft';
 import { at, type Field, put } from './fields';
 import { typed } from './text';
 import { useUnit } from './unit';
-import { say } from '../app/voice';
+import { text } from '../app/voice';
 
 interface FieldsFormProps {
   how?: string;
@@ -30,47 +30,47 @@ function shown(field: Field, value: unknown, unit: 'mm' | 'in'): string {
   if (field.kind === 'length') return typed(value as number, unit);
   if (field.kind === 'speeds' && !Array.isArray(value)) {
     const { from, to } = value as { from: number; to: number };
-    return `${from} to ${to}`;
+    return text('parts-to', { from, to });
   }
   return Array.isArray(value) ? value.join(', ') : String(value);
 }
 
-const plain = (text: string) => Number(text.trim().replace(',', '.'));
+const plain = (written: string) => Number(written.trim().replace(',', '.'));
 
 /** What was typed, as the profile has it; a fault says what would read. */
-async function read(field: Field, text: string, unit: 'mm' | 'in'): Promise<{ value: unknown } | { fault: string }> {
-  if (text.trim() === '') return { value: null };
+async function read(
+  field: Field,
+  written: string,
+  unit: 'mm' | 'in',
+): Promise<{ value: unknown } | { fault: string }> {
+  if (written.trim() === '') return { value: null };
   const list = () =>
-    text
+    written
       .split(/[\s,;]+/)
       .filter(Boolean)
       .map(Number);
   switch (field.kind) {
     case 'length': {
-      const length = await readLength(text, unit);
+      const length = await readLength(written, unit);
       return length.fault === undefined ? { value: length.mm } : { fault: length.fault };
     }
     case 'number': {
-      const value = plain(text);
-      return Number.isNaN(value) ? { fault: `“${text}” is not a number; write it as in 12 or 0.02` } : { value };
+      const value = plain(written);
+      return Number.isNaN(value) ? { fault: text('parts-number-write-12', { text: written }) } : { value };
     }
     case 'speeds': {
-      const between = /^\s*(\d+(?:\.\d+)?)\s*(?:to|-|–)\s*(\d+(?:\.\d+)?)\s*$/.exec(text);
+      const between = /^\s*(\d+(?:\.\d+)?)\s*(?:to|-|–)\s*(\d+(?:\.\d+)?)\s*$/.exec(written);
       if (between) return { value: { from: Number(between[1]), to: Number(between[2]) } };
-      return list().some(Number.isNaN)
-        ? { fault: 'speeds are whole numbers with commas between, or two with “to” between' }
-        : { value: list() };
+      return list().some(Number.isNaN) ? { fault: text('parts-speeds-whole-numbers') } : { value: list() };
     }
     case 'teeth':
-      return list().some(t => !Number.isInteger(t))
-        ? { fault: 'tooth counts are whole numbers with commas between' }
-        : { value: list() };
+      return list().some(t => !Number.isInteger(t)) ? { fault: text('parts-tooth-counts-whole') } : { value: list() };
     case 'ratio':
-      return /^\s*\d+\s*[/:]\s*\d+\s*$/.test(text)
-        ? { value: text.replace(':', '/').replaceAll(' ', '') }
-        : { fault: 'a ratio is written as in 1/1 or 2/3' };
+      return /^\s*\d+\s*[/:]\s*\d+\s*$/.test(written)
+        ? { value: written.replace(':', '/').replaceAll(' ', '') }
+        : { fault: text('parts-ratio-written-1') };
     default:
-      return { value: text };
+      return { value: written };
   }
 }
 
@@ -83,7 +83,7 @@ export function FieldsForm({
   wholes = [],
   busy,
   columns,
-  act = 'Set',
+  act = text('page-set'),
   onSend,
 }: FieldsFormProps) {
   const unit = useUnit();
@@ -102,9 +102,9 @@ export function FieldsForm({
         if (field.at in choices) put(patch, value, field.at, choices[field.at]);
         continue;
       }
-      const text = texts[field.at] ?? '';
-      if (text === shown(field, at(value, field.at), unit)) continue;
-      const told = await read(field, text, unit);
+      const written = texts[field.at] ?? '';
+      if (written === shown(field, at(value, field.at), unit)) continue;
+      const told = await read(field, written, unit);
       if ('fault' in told) faults[field.at] = told.fault;
       else put(patch, value, field.at, told.value);
     }
@@ -146,11 +146,11 @@ export function FieldsForm({
         void send();
       }}
     >
-      {how && <p className="how">{say(how)}</p>}
+      {how && <p className="how">{how}</p>}
       {fields.map((field, i) =>
         field.kind === 'choice' ? (
           <div key={field.at} role="group" aria-labelledby={`${id}-${i}`} className="part-field">
-            <span id={`${id}-${i}`}>{say(field.says)}</span>
+            <span id={`${id}-${i}`}>{field.says}</span>
             <div className="row">
               {field.choices.map(c => {
                 const now = field.at in choices ? choices[field.at] : at(value, field.at);
@@ -162,7 +162,7 @@ export function FieldsForm({
                     aria-pressed={JSON.stringify(now) === JSON.stringify(c.value)}
                     onClick={() => setChoices({ ...choices, [field.at]: c.value })}
                   >
-                    {say(c.says)}
+                    {c.says}
                   </button>
                 );
               })}
@@ -176,9 +176,9 @@ export function FieldsForm({
         ) : (
           <label key={field.at} className="part-field" htmlFor={`${id}-${i}`}>
             <span>
-              {say(field.says)}
-              {field.kind === 'length' && <small> ({unit} unless you write another)</small>}
-              {field.how && <small> ({say(field.how)})</small>}
+              {field.says}
+              {field.kind === 'length' && <small> {text('page-unless-you-write-another', { unit })}</small>}
+              {field.how && <small> ({field.how})</small>}
             </span>
             <input
               id={`${id}-${i}`}

@@ -1,6 +1,7 @@
 import type { Quantity } from '../api/client';
 import { useUnit } from './unit';
 import { useWorking } from './Working';
+import { text } from '../app/voice';
 
 /** The figure as it is shown in the display unit; the texts are the core's. */
 export function figure(quantity: Quantity, unit: 'mm' | 'in'): string {
@@ -8,17 +9,17 @@ export function figure(quantity: Quantity, unit: 'mm' | 'in'): string {
 }
 
 /** A figure in words or digits: opens the line of working it comes from, if it has one. */
-export function Opens({ line, says, text }: { line?: number | null; says: string; text: string }) {
+export function Opens({ line, says, text: written }: { line?: number | null; says: string; text: string }) {
   const open = useWorking();
-  if (line === undefined || line === null || !open) return <span className="figure">{text}</span>;
+  if (line === undefined || line === null || !open) return <span className="figure">{written}</span>;
   return (
     <button
       type="button"
       className="figure opens"
       onClick={() => open(line)}
-      aria-label={`${says}: ${text}. Show the working`}
+      aria-label={text('parts-figure-working', { says, text: written })}
     >
-      {text}
+      {written}
     </button>
   );
 }

@@ -2,6 +2,7 @@ import { Modal } from '@mantine/core';
 import { useBlocker } from '@tanstack/react-router';
 import type { ReactNode } from 'react';
 import { leafClosed } from '../app/keys';
+import { text } from '../app/voice';
 
 /** A leaf over the drawing: Esc closes it, and so does Back. */
 export function Leaf({
@@ -38,7 +39,7 @@ export function Leaf({
       size={wide ? 'min(1080px, 94vw)' : 'min(680px, 94vw)'}
       centered
       transitionProps={{ duration: 0 }}
-      closeButtonProps={{ 'aria-label': 'Close' }}
+      closeButtonProps={{ 'aria-label': text('parts-close') }}
     >
       {children}
     </Modal>

@@ -1,3 +1,4 @@
+import { text } from '../app/voice';
 const KEYS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '0', '.', '⌫'];
 
 /** A plain number pad: every number can be given with a knuckle. */
@@ -8,7 +9,7 @@ export function NumberPad({ value, onChange }: { value: string; onChange: (value
         <button
           type="button"
           key={k}
-          aria-label={k === '⌫' ? 'Delete' : k}
+          aria-label={k === '⌫' ? text('page-delete') : k}
           onClick={() => onChange(k === '⌫' ? value.slice(0, -1) : value + k)}
         >
           {k}

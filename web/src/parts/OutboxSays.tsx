@@ -1,32 +1,33 @@
 import type { ActKind } from '../api/client';
 import type { Outbox } from '../api/outbox';
+import { text } from '../app/voice';
 
 /** What an act was, in a few words. */
 function named(act: ActKind): string {
   switch (act.kind) {
     case 'pass_done':
-      return act.n === 0 ? 'The scratch pass' : `Pass ${act.n}`;
+      return act.n === 0 ? text('parts-the-scratch-pass') : text('pass-cut', { n: act.n });
     case 'took':
-      return `Pass ${act.n}, cut at ${act.reading}`;
+      return text('parts-pass-cut-at', { n: act.n, reading: act.reading });
     case 'measured':
-      return 'The reading';
+      return text('parts-the-reading');
     case 'tried':
-      return 'The trial of the mate';
+      return text('parts-trial-mate');
     case 'stands_at':
-      return `The dial at ${act.reading}`;
+      return text('parts-the-dial-at', { reading: act.reading });
     case 'groove_touched':
-      return `The groove touched at ${act.reading}`;
+      return text('parts-the-groove-touched-at', { reading: act.reading });
     case 'undone':
-      return 'The undoing';
+      return text('parts-the-undoing');
     case 'note':
-      return `The note “${act.text.slice(0, 60)}”`;
+      return text('parts-the-note', { act: act.text.slice(0, 60) });
     case 'ticked':
     case 'unticked':
-      return 'The tick';
+      return text('parts-the-tick');
     case 'sized':
-      return `The size of ${act.name}`;
+      return text('parts-the-size-of', { act: act.name });
     default:
-      return 'What was told';
+      return text('parts-what-was-told');
   }
 }
 
@@ -38,20 +39,18 @@ export function OutboxSays({ outbox, kept, strip }: { outbox: Outbox; kept: stri
     <>
       {cutOff && waiting.length > 0 && (
         <p className={look} role="status">
-          Not saved yet: {cutOff} {kept}
+          {text('parts-not-saved-yet', { cut_off: cutOff, kept })}
         </p>
       )}
       {refused.map(one => (
         <div key={one.id} className={`refused ${look}`} role="alert">
-          <p>
-            {named(one.act)} was not taken: {one.refused?.says}
-          </p>
+          <p>{text('parts-was-not-taken', { named: named(one.act), refused: one.refused?.says })}</p>
           <div className="row">
             <button type="button" className="act" onClick={() => again(one.id)}>
-              Tell it again, as it now stands
+              {text('parts-tell-again-now')}
             </button>
             <button type="button" className="act plain" onClick={() => leaveOut(one.id)}>
-              Leave it out
+              {text('parts-leave-it-out')}
             </button>
           </div>
         </div>

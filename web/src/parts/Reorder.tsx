@@ -1,4 +1,5 @@
 import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { text } from '../app/voice';
 
 /** Puts one of a list before the one now at a place. */
 function moved<T>(list: T[], from: number, to: number): T[] {
@@ -53,7 +54,7 @@ export function Reorder<T extends { id: string }>({
           <button
             type="button"
             className="handle"
-            aria-label={`${name(item)}: drag, or move with the up and down arrow keys`}
+            aria-label={text('parts-drag-move-up', { name: name(item) })}
             onPointerDown={e => {
               e.currentTarget.setPointerCapture(e.pointerId);
               setHeld({ id: item.id, list: items });

@@ -1,28 +1,29 @@
 import { useId } from 'react';
 import { useDraft } from './draft';
+import { text } from '../app/voice';
 
 /** A few words, set at once. */
 export function TextForm({
   label,
   value,
-  act = 'Set',
+  act = text('page-set'),
   onTold,
 }: {
   label: string;
   value: string;
   act?: string;
-  onTold: (text: string) => void;
+  onTold: (written: string) => void;
 }) {
   const id = useId();
-  const [text, setText, clear] = useDraft(label, value);
+  const [written, setText, clear] = useDraft(label, value);
   return (
     <form
       className="op-form"
       onSubmit={e => {
         e.preventDefault();
-        if (text.trim() === '') return;
+        if (written.trim() === '') return;
         clear();
-        onTold(text.trim());
+        onTold(written.trim());
       }}
     >
       <label htmlFor={id}>
@@ -32,12 +33,12 @@ export function TextForm({
           data-autofocus
           autoComplete="off"
           maxLength={200}
-          value={text}
+          value={written}
           onChange={e => setText(e.currentTarget.value)}
         />
       </label>
       <div className="row">
-        <button type="submit" className="act" disabled={text.trim() === ''}>
+        <button type="submit" className="act" disabled={written.trim() === ''}>
           {act}
         </button>
       </div>

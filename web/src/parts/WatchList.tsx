@@ -1,39 +1,37 @@
 import type { Watch } from '../api/client';
+import { spoken, text } from '../app/voice';
 
 const MARKS = { danger: '▲', warn: '◆', note: '●' } as const;
-const SAID = { danger: 'Danger', warn: 'Warning', note: 'Note' } as const;
+const SAID = spoken(
+  () => ({ danger: text('parts-danger'), warn: text('parts-warning'), note: text('page-note') }) as const,
+);
 
 function Line({ of: w }: { of: Watch }) {
   return (
     <li className={w.level} data-code={w.code}>
       <span aria-hidden="true">{MARKS[w.level]}</span>
       <p>
-        <b>{SAID[w.level]}.</b> {w.text}
+        <b>{SAID()[w.level]}.</b> {w.text}
       </p>
     </li>
   );
 }
 
 /** What every place that tells of hazards ends with. */
-export const Closing = () => (
-  <p className="closing">
-    Follow the machine maker’s instructions, your shop’s rules and local safety law, and learn under someone
-    qualified.
-  </p>
-);
+export const Closing = () => <p className="closing">{text('parts-follow-machine-makers')}</p>;
 
 /** The weightiest judgement of a station, and a word to the rest. */
 export function Weightiest({ watch, onMore }: { watch: Watch[]; onMore: () => void }) {
   const [first, ...rest] = watch;
   if (!first) return null;
   return (
-    <section className="watch weightiest" aria-label="Watch">
+    <section className="watch weightiest" aria-label={text('page-watch')}>
       <ul>
         <Line of={first} />
       </ul>
       {rest.length > 0 && (
         <button type="button" className="word" onClick={onMore}>
-          {`${rest.length} more to watch`}
+          {text('parts-more-to-watch', { rest: rest.length })}
         </button>
       )}
     </section>

@@ -3,6 +3,7 @@ import type { Plan, Rule } from '../api/client';
 import { useRules } from '../api/hooks';
 import { Formula, symbol } from './Formula';
 import { Leaf } from './Leaf';
+import { text } from '../app/voice';
 
 const Open = createContext<((line: number) => void) | null>(null);
 
@@ -73,16 +74,16 @@ function Line({ plan, rule, line, go }: { plan: Plan; rule: Rule; line: number; 
         </tbody>
       </table>
       <p>
-        <b>From:</b> {rule.source}.
+        <b>{text('parts-from')}</b> {rule.source}.
       </p>
       {working.assumed && (
         <p>
-          <b>Assumed:</b> {working.assumed}.
+          <b>{text('parts-assumed')}</b> {working.assumed}.
         </p>
       )}
       {rule.schools.map(s => (
         <p key={s}>
-          <b>Other schools:</b> {s}
+          <b>{text('parts-other-schools')}</b> {s}
         </p>
       ))}
     </div>
@@ -98,14 +99,14 @@ export function WorkingProvider({ plan, children }: { plan: Plan; children: Reac
   return (
     <Open value={start => setTrail([start])}>
       {children}
-      <Leaf title={rule?.title ?? 'How it was got'} open={trail.length > 0} onClose={() => setTrail([])}>
+      <Leaf title={rule?.title ?? text('parts-how-it-was-got')} open={trail.length > 0} onClose={() => setTrail([])}>
         {rule && line !== undefined && (
           <Line plan={plan} rule={rule} line={line} go={next => setTrail([...trail, next])} />
         )}
-        {rules.isError && <p className="fault">The rules’ texts could not be fetched; close this and try again.</p>}
+        {rules.isError && <p className="fault">{text('parts-rules-texts-could')}</p>}
         {trail.length > 1 && (
           <button type="button" className="act plain" onClick={() => setTrail(trail.slice(0, -1))}>
-            Back
+            {text('parts-back')}
           </button>
         )}
       </Leaf>

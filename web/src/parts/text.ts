@@ -1,4 +1,5 @@
 import type { LatheProfile, Plan } from '../api/client';
+import { text } from '../app/voice';
 
 const inUnit = (mm: number, unit: 'mm' | 'in') => (unit === 'in' ? mm / 25.4 : mm);
 
@@ -11,18 +12,18 @@ export const inField = (length: { value: number }, unit: 'mm' | 'in') =>
   String(Number(inUnit(length.value, unit).toFixed(unit === 'in' ? 5 : 4)));
 
 /** A figure without its unit. */
-export const bare = (text: string) => text.replace(/ .*/, '');
+export const bare = (written: string) => written.replace(/ .*/, '');
 
 /** The beginning of a sentence. */
-export const cap = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+export const cap = (written: string) => written.charAt(0).toUpperCase() + written.slice(1);
 
 /** The leadscrew of a lathe as its owner told it. */
 export const leadscrew = (lathe: LatheProfile) =>
   lathe.leadscrew?.tpi != null
-    ? `leadscrew ${lathe.leadscrew.tpi} TPI`
+    ? text('parts-leadscrew-tpi', { tpi: lathe.leadscrew.tpi })
     : lathe.leadscrew?.pitch_mm != null
-      ? `leadscrew ${lathe.leadscrew.pitch_mm} mm`
-      : 'leadscrew not told';
+      ? text('parts-leadscrew-mm', { pitch: lathe.leadscrew.pitch_mm })
+      : text('parts-leadscrew-not-told');
 
 /** What the half-nut does by the ending followed, never by another: by the dial where that is followed, else as the way of ending says. */
 export function nutSays(plan: Plan): string {
@@ -32,3 +33,6 @@ export function nutSays(plan: Plan): string {
 
 /** The speed as it is said; a crank has none. */
 export const speedSays = ({ setup }: Plan) => setup.speed_rpm?.text ?? setup.speed_says ?? '';
+
+/** Which hand, in a word. */
+export const handed = (hand: 'left' | 'right') => text(hand === 'left' ? 'page-left-hand' : 'page-right-hand');

@@ -1,4 +1,5 @@
 import type { Field } from './fields';
+import { spoken, text } from '../app/voice';
 
 /** Nothing told of the tip: what is told of it next, or of another bit, stands alone. */
 export const UNTOLD = {
@@ -9,10 +10,10 @@ export const UNTOLD = {
 };
 
 /** A tip as it is told: measured, or only guessed. */
-export const TIP_FIELDS: Field[] = [
-  { kind: 'number', at: 'included_angle_deg', says: 'Included angle, degrees' },
-  { kind: 'length', at: 'tip_flat_mm', says: 'Flat on the tip, as measured' },
-  { kind: 'length', at: 'tip_radius_mm', says: 'or radius on the tip' },
-  { kind: 'length', at: 'tip_flat_between_mm.0', says: 'or, only guessed, a flat of at least' },
-  { kind: 'length', at: 'tip_flat_between_mm.1', says: 'and at most' },
-];
+export const TIP_FIELDS = spoken<Field[]>(() => [
+  { kind: 'number', at: 'included_angle_deg', says: text('page-included-angle-degrees') },
+  { kind: 'length', at: 'tip_flat_mm', says: text('parts-flat-tip-measured') },
+  { kind: 'length', at: 'tip_radius_mm', says: text('parts-radius-tip') },
+  { kind: 'length', at: 'tip_flat_between_mm.0', says: text('parts-only-guessed-flat') },
+  { kind: 'length', at: 'tip_flat_between_mm.1', says: text('page-and-at-most') },
+]);

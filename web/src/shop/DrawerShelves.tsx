@@ -1,13 +1,13 @@
-import { say } from '../app/voice';
+import { spoken, text } from '../app/voice';
 import { useState } from 'react';
 import { useKit } from '../api/hooks';
 import { Leaf } from '../parts/Leaf';
-import { type Held, type Shelf, ToolForm } from './ToolForm';
+import { edge, type Held, type Shelf, ToolForm } from './ToolForm';
 
-const SHELVES: { shelf: Shelf; head: string; add: string }[] = [
-  { shelf: 'bits', head: '{Bit}s and bars', add: 'Add a {bit} or bar' },
-  { shelf: 'inserts', head: 'Inserts', add: 'Add an insert' },
-];
+const SHELVES = spoken<{ shelf: Shelf; head: string; add: string }[]>(() => [
+  { shelf: 'bits', head: text('shop-bits-and-bars'), add: text('page-add-bit-bar') },
+  { shelf: 'inserts', head: text('shop-inserts'), add: text('page-add-an-insert') },
+]);
 
 /** Every bit, bar and insert of the drawer, with what is known of it and what became of it. */
 export function DrawerShelves() {
@@ -17,17 +17,17 @@ export function DrawerShelves() {
   return (
     <>
       {kit &&
-        SHELVES.map(({ shelf, head, add }) => (
+        SHELVES().map(({ shelf, head, add }) => (
           <section key={shelf} aria-labelledby={`${shelf}-head`}>
-            <h2 id={`${shelf}-head`}>{say(head)}</h2>
+            <h2 id={`${shelf}-head`}>{head}</h2>
             <ul className="jobs">
               {(kit[shelf] ?? []).map((tool, index) => (
                 <li key={tool.name}>
                   <button type="button" className="shelved" onClick={() => setHeld({ shelf, index })}>
                     <b>{tool.name}</b>
                     <span>
-                      {tool.kind === 'internal' ? 'in a bore' : 'outside'}, {tool.included_angle_deg}°,{' '}
-                      {tool.condition ?? 'sharp'}
+                      {tool.kind === 'internal' ? text('shop-in-a-bore') : text('shop-outside')},{' '}
+                      {tool.included_angle_deg}°, {edge(tool.condition)}
                     </span>
                   </button>
                 </li>
@@ -38,11 +38,11 @@ export function DrawerShelves() {
               className="act plain"
               onClick={() => setHeld({ shelf, index: kit[shelf]?.length ?? 0 })}
             >
-              {say(add)}
+              {add}
             </button>
           </section>
         ))}
-      <Leaf title="A tool of the drawer" open={held !== null} onClose={close} wide>
+      <Leaf title={text('page-tool-drawer')} open={held !== null} onClose={close} wide>
         {held && <ToolForm held={held} kind="external" angle={60} done={close} />}
       </Leaf>
     </>

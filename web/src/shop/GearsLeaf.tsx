@@ -3,6 +3,7 @@ import { faultsOf, inWords, type LatheProfile } from '../api/client';
 import { Leaf } from '../parts/Leaf';
 import { SheetReading } from './Reading';
 import type { PartProps } from './PartLeaf';
+import { text } from '../app/voice';
 
 type Group = NonNullable<LatheProfile['gear_groups']>[number];
 
@@ -21,12 +22,12 @@ const typedGroup = (g: Group): Typed => ({
   pitch: String(g.dp ?? g.module_mm ?? 1),
   gears: Array.isArray(g.gears) ? g.gears.join(', ') : (g.gears ?? ''),
   joined: (g.joined ?? []).map(pair => pair.join('+')).join(', '),
-  bound: (g.bound ?? []).map(b => `${b.teeth.join(', ')} on ${b.on.join(' ')}`).join('; '),
+  bound: (g.bound ?? []).map(b => text('shop-on', { teeth: b.teeth.join(', '), on: b.on.join(' ') })).join('; '),
   rest: g,
 });
 
-const entries = (text: string) =>
-  text
+const entries = (written: string) =>
+  written
     .split(/[,;\n]/)
     .map(t => t.trim())
     .filter(Boolean)
@@ -35,14 +36,14 @@ const entries = (text: string) =>
 /** What was typed, as the profile has it; what does not read at all is said with its field. */
 function told(t: Typed): { group: Group } | { field: keyof Typed; says: string } {
   const pitch = Number(t.pitch.replace(',', '.'));
-  if (Number.isNaN(pitch)) return { field: 'pitch', says: `“${t.pitch}” is not a number; write 14 or 1.25` };
+  if (Number.isNaN(pitch)) return { field: 'pitch', says: text('shop-number-write-14', { pitch: t.pitch }) };
   const joined = t.joined
     .split(/[,;]/)
     .map(p => p.trim())
     .filter(Boolean)
     .map(p => p.split('+').map(Number));
   if (joined.some(p => p.some(n => !Number.isInteger(n))))
-    return { field: 'joined', says: 'gears in one piece are written 60+30' };
+    return { field: 'joined', says: text('shop-gears-one-piece') };
   const bound = t.bound
     .split(';')
     .map(b => b.trim())
@@ -51,7 +52,7 @@ function told(t: Typed): { group: Group } | { field: keyof Typed; says: string }
   if (bound.some(b => b === null))
     return {
       field: 'bound',
-      says: 'write the teeth and the shafts they go on, such as 100 on spindle; 127 on stud leadscrew',
+      says: text('shop-write-teeth-shafts'),
     };
   return {
     group: {
@@ -77,7 +78,7 @@ function told(t: Typed): { group: Group } | { field: keyof Typed; says: string }
 /** The gears in the drawer: by diametral pitch or module, with repeats and ranges, pieces, and shafts they are bound to. */
 export function GearsLeaf({ open, ...props }: PartProps & { open: boolean }) {
   return (
-    <Leaf title="Gears in the drawer" open={open} onClose={props.onClose} wide>
+    <Leaf title={text('shop-gears-in-the-drawer')} open={open} onClose={props.onClose} wide>
       {open && <Drawer {...props} />}
     </Leaf>
   );
@@ -111,7 +112,7 @@ function Drawer({ view, change, onClose }: PartProps) {
     }
     setWrong({});
     change.mutate(
-      { says: 'the gears', patch: { gear_groups: list, gears: null, joined: null, bound: null } },
+      { says: text('shop-the-gears'), patch: { gear_groups: list, gears: null, joined: null, bound: null } },
       {
         onSuccess: onClose,
         onError: error => {
@@ -157,9 +158,9 @@ function Drawer({ view, change, onClose }: PartProps) {
     return (
       <SheetReading
         sheet="gears"
-        says="the gears"
-        how="A sheet of comma-separated values, its first line naming the columns: teeth, and if you like count, module_mm or dp, pressure_angle_deg, piece, on. It replaces the gears told."
-        act="Read the gears in"
+        says={text('shop-the-gears')}
+        how={text('shop-sheet-comma-separated')}
+        act={text('shop-read-the-gears-in')}
         change={change}
         onClose={onClose}
       />
@@ -185,11 +186,11 @@ function Drawer({ view, change, onClose }: PartProps) {
                   aria-pressed={g.by === by}
                   onClick={() => set(i, { by })}
                 >
-                  {by === 'dp' ? 'Diametral pitch' : 'Module, mm'}
+                  {by === 'dp' ? text('shop-diametral-pitch') : text('shop-module-mm')}
                 </button>
               ))}
               <input
-                aria-label={g.by === 'dp' ? 'Diametral pitch' : 'Module in mm'}
+                aria-label={g.by === 'dp' ? text('shop-diametral-pitch') : text('shop-module-in-mm')}
                 inputMode="decimal"
                 className="short"
                 value={g.pitch}
@@ -202,7 +203,7 @@ function Drawer({ view, change, onClose }: PartProps) {
                   className="act plain"
                   onClick={() => setGroups(groups.filter((_, j) => j !== i))}
                 >
-                  Take these out
+                  {text('shop-take-these-out')}
                 </button>
               )}
             </span>
@@ -212,9 +213,9 @@ function Drawer({ view, change, onClose }: PartProps) {
               {wrong[`${i}.pitch`]}
             </p>
           )}
-          {field(i, 'gears', 'Teeth', 'such as 24, 28, 20-65/5, 2x40: ranges and repeats read')}
-          {field(i, 'joined', 'In one piece', 'two by two, such as 60+30')}
-          {field(i, 'bound', 'On some shafts only', 'such as 100 on spindle; 127 on stud leadscrew')}
+          {field(i, 'gears', text('shop-teeth'), text('shop-such-24-28'))}
+          {field(i, 'joined', text('shop-in-one-piece'), text('shop-two-two-such'))}
+          {field(i, 'bound', text('shop-on-some-shafts-only'), text('shop-such-100-spindle'))}
         </fieldset>
       ))}
       {wrong[''] && (
@@ -224,20 +225,20 @@ function Drawer({ view, change, onClose }: PartProps) {
       )}
       <div className="row">
         <button type="submit" className="act" disabled={change.isPending}>
-          Set
+          {text('page-set')}
         </button>
         <button
           type="button"
           className="act plain"
           onClick={() => setGroups([...groups, typedGroup({ module_mm: 1, gears: [] })])}
         >
-          Gears of another pitch
+          {text('shop-gears-of-another-pitch')}
         </button>
         <a className="act plain as-link" href={`/api/v1/lathes/${encodeURIComponent(view.id)}/gears.csv`} download>
-          As a sheet
+          {text('shop-as-a-sheet')}
         </a>
         <button type="button" className="act plain" onClick={() => setSheet(true)}>
-          Read a sheet
+          {text('shop-read-a-sheet')}
         </button>
         <button
           type="button"
@@ -247,14 +248,14 @@ function Drawer({ view, change, onClose }: PartProps) {
           onClick={() =>
             change.mutate(
               {
-                says: 'the gears',
+                says: text('shop-the-gears'),
                 patch: { gears: FIXED, gear_groups: null, joined: null, bound: null, mounted: null },
               },
               { onSuccess: onClose, onError: error => setWrong({ '': inWords(error) }) },
             )
           }
         >
-          They cannot be changed: levers alone
+          {text('shop-they-cannot-changed')}
         </button>
       </div>
     </form>

@@ -1,5 +1,6 @@
 import { Fragment } from 'react';
 import type { PlateRead } from '../api/client';
+import { text } from '../app/voice';
 
 /** A plate as it is typed. */
 export interface GridText {
@@ -27,15 +28,15 @@ interface GridProps {
   read: PlateRead | undefined;
 }
 
-const changed = (list: string[], i: number, text: string) => {
+const changed = (list: string[], i: number, written: string) => {
   const next = [...list];
-  next[i] = text;
+  next[i] = written;
   return next;
 };
 
 /** The grid of a plate: names of the places round it, pitches in it, and under each what came of it. */
-export function Grid({ text, onText, geared, one, ratios, wrong, read }: GridProps) {
-  const { rows, columns, cells, rowGears } = text;
+export function Grid({ text: written, onText, geared, one, ratios, wrong, read }: GridProps) {
+  const { rows, columns, cells, rowGears } = written;
   const name = (i: number, j: number) => `${rows[i] ?? ''} ${columns[j] ?? ''}`.trim();
   const put = (i: number, j: number, value: string) => {
     const next = rows.map((_, r) => columns.map((__, k) => cells[r]?.[k] ?? ''));
@@ -52,7 +53,7 @@ export function Grid({ text, onText, geared, one, ratios, wrong, read }: GridPro
               columns.map((c, j) => (
                 <th key={j} scope="col">
                   <input
-                    aria-label={`Name of column ${j + 1}`}
+                    aria-label={text('shop-name-of-column', { j: j + 1 })}
                     value={c}
                     onChange={e => onText({ columns: changed(columns, j, e.currentTarget.value) })}
                     aria-invalid={`/columns/${j}` in wrong}
@@ -60,7 +61,7 @@ export function Grid({ text, onText, geared, one, ratios, wrong, read }: GridPro
                   {ratios && (
                     <input
                       className="cell"
-                      aria-label={`Ratio of ${c || `column ${j + 1}`}`}
+                      aria-label={text('shop-ratio-of-column', { c: c || text('shop-column', { j: j + 1 }) })}
                       value={ratios.columns[j] ?? ''}
                       onChange={e =>
                         ratios.onRatios({ columnRatios: changed(ratios.columns, j, e.currentTarget.value) })
@@ -74,7 +75,7 @@ export function Grid({ text, onText, geared, one, ratios, wrong, read }: GridPro
                 <button
                   type="button"
                   className="choice"
-                  aria-label="One more column"
+                  aria-label={text('shop-one-more-column')}
                   onClick={() => onText({ columns: [...columns, String(columns.length + 1)] })}
                 >
                   +
@@ -83,7 +84,7 @@ export function Grid({ text, onText, geared, one, ratios, wrong, read }: GridPro
                   <button
                     type="button"
                     className="choice"
-                    aria-label="One column less"
+                    aria-label={text('shop-one-column-less')}
                     onClick={() => onText({ columns: columns.slice(0, -1) })}
                   >
                     −
@@ -99,7 +100,7 @@ export function Grid({ text, onText, geared, one, ratios, wrong, read }: GridPro
               <tr>
                 <th scope="row">
                   <input
-                    aria-label={`Name of row ${i + 1}`}
+                    aria-label={text('shop-name-of-row', { i: i + 1 })}
                     value={r}
                     onChange={e => onText({ rows: changed(rows, i, e.currentTarget.value) })}
                     aria-invalid={`/rows/${i}` in wrong}
@@ -112,7 +113,7 @@ export function Grid({ text, onText, geared, one, ratios, wrong, read }: GridPro
                         {j === 0 && (
                           <input
                             className="cell"
-                            aria-label={`Ratio of ${r || `row ${i + 1}`}`}
+                            aria-label={text('shop-ratio-of-row', { r: r || text('shop-row', { i: i + 1 }) })}
                             value={ratios.rows[i] ?? ''}
                             onChange={e =>
                               ratios.onRatios({ rowRatios: changed(ratios.rows, i, e.currentTarget.value) })
@@ -129,7 +130,7 @@ export function Grid({ text, onText, geared, one, ratios, wrong, read }: GridPro
                       <input
                         className="cell"
                         inputMode="decimal"
-                        aria-label={`At ${name(i, j) || `row ${i + 1}`}`}
+                        aria-label={text('shop-at-place', { name: name(i, j) || text('shop-row', { i: i + 1 }) })}
                         value={cells[i]?.[j] ?? ''}
                         onChange={e => put(i, j, e.currentTarget.value)}
                         aria-invalid={Boolean(misread) || fault !== undefined}
@@ -138,10 +139,10 @@ export function Grid({ text, onText, geared, one, ratios, wrong, read }: GridPro
                       {fault && <small className="fault">{fault}</small>}
                       {misread?.fits && (
                         <button type="button" className="choice" onClick={() => put(i, j, misread.fits ?? '')}>
-                          ▲ put {misread.fits}
+                          {text('shop-put', { fits: misread.fits })}
                         </button>
                       )}
-                      {misread && !misread.fits && <small className="fault">read it again</small>}
+                      {misread && !misread.fits && <small className="fault">{text('shop-read-it-again')}</small>}
                     </td>
                   );
                 })}
@@ -149,8 +150,8 @@ export function Grid({ text, onText, geared, one, ratios, wrong, read }: GridPro
                   <td>
                     <input
                       className="gears"
-                      aria-label={`Other change gears for ${r || `row ${i + 1}`}`}
-                      placeholder="other gears"
+                      aria-label={text('shop-other-change-gears-for', { r: r || text('shop-row', { i: i + 1 }) })}
+                      placeholder={text('shop-other-gears')}
                       value={rowGears[i] ?? ''}
                       onChange={e => onText({ rowGears: changed(rowGears, i, e.currentTarget.value) })}
                     />
@@ -167,11 +168,11 @@ export function Grid({ text, onText, geared, one, ratios, wrong, read }: GridPro
           className="choice"
           onClick={() => onText({ rows: [...rows, String.fromCharCode(65 + (rows.length % 26))] })}
         >
-          One more row
+          {text('shop-one-more-row')}
         </button>
         {rows.length > 1 && (
           <button type="button" className="choice" onClick={() => onText({ rows: rows.slice(0, -1) })}>
-            One row less
+            {text('shop-one-row-less')}
           </button>
         )}
       </div>

@@ -15,7 +15,7 @@ import { useAddLathe, useLatheChange, useLatheView, usePutAway } from './hooks';
 import { NameLeaf } from './NameLeaf';
 import { PartLeaf } from './PartLeaf';
 import { PlateLeaf } from './PlateLeaf';
-import { say } from '../app/voice';
+import { said, spoken, text } from '../app/voice';
 
 /** A lathe as its owner sees it: drawn, and in sentences whose words are touched to tell a part. */
 export function LathePage() {
@@ -25,17 +25,21 @@ export function LathePage() {
   const unit = settings.unit ?? (view.data?.profile.leadscrew?.pitch_mm ? 'mm' : 'in');
   const name = view.data?.said?.name ?? view.data?.profile.name ?? '';
   useEffect(() => {
-    document.title = name ? `${name}: the shop` : 'The shop';
+    document.title = name ? text('shop-lathe-of-the-shop', { name }) : text('shop-the-shop');
   }, [name]);
   return (
     <UnitContext value={unit}>
       <div className="shell">
         <Head unit={unit} onUnit={() => settings.setUnit(unit === 'mm' ? 'in' : 'mm')}>
           <h1 className="sentence">
-            <Link to="/shop" className="word">
-              The shop
-            </Link>
-            : the {name}
+            {said('shop-the', {
+              the_shop: (
+                <Link to="/shop" className="word">
+                  {text('shop-the-shop')}
+                </Link>
+              ),
+              name,
+            })}
           </h1>
         </Head>
         <main className="station-main">
@@ -60,12 +64,12 @@ function Told({ view, unit }: { view: LatheView; unit: 'mm' | 'in' }) {
     change.reset();
   };
   useKeys(undo ? { undo: undo.go } : {});
-  const said = view.said;
-  const part = (name: PartName) => said?.parts.find(p => p.part === name);
+  const telling = view.said;
+  const part = (name: PartName) => telling?.parts.find(p => p.part === name);
   const word = (name: PartName): ReactNode => {
     const p = part(name);
     if (!p) return null;
-    const text = (unit === 'in' ? p.inch : undefined) ?? p.says;
+    const written = (unit === 'in' ? p.inch : undefined) ?? p.says;
     const assumed = !p.told && p.untold !== undefined && p.untold !== null;
     return (
       <button
@@ -73,77 +77,87 @@ function Told({ view, unit }: { view: LatheView; unit: 'mm' | 'in' }) {
         className={`word${p.told ? ' set' : ''}`}
         data-part={name}
         onClick={() => setOpen(name)}
-        aria-label={`${say(NAMES[name])}: ${text}${assumed ? ', assumed' : ''}. Tell it`}
+        aria-label={text('shop-tell-it', {
+          names: NAMES()[name],
+          text: written,
+          assumed: assumed ? text('shop-assumed') : '',
+        })}
       >
-        {text}
-        {assumed && <small> (assumed)</small>}
+        {written}
+        {assumed && <small> {text('shop-assumed-after')}</small>}
       </button>
     );
   };
-  const untold = said?.parts.filter(p => p.untold) ?? [];
+  const untold = telling?.parts.filter(p => p.untold) ?? [];
   const props = { view, change, onClose: close };
   return (
     <div className="station lathe-told">
       <div className="drawn">
-        {said && (
+        {telling && (
           <p className="sentence own">
-            The leadscrew is {word('leadscrew')}; the first gear goes {word('stud')}. Its gearbox: {word('gearbox')}.
-            The tumbler {word('tumbler')}.
+            {said('shop-leadscrew-first-gear', {
+              leadscrew: word('leadscrew'),
+              stud: word('stud'),
+              gearbox: word('gearbox'),
+              tumbler: word('tumbler'),
+            })}
           </p>
         )}
         <div className="drawing">
-          {said && <Outline drawing={said.drawing} onPart={p => setOpen(p as PartName)} />}
+          {telling && <Outline drawing={telling.drawing} onPart={p => setOpen(p as PartName)} />}
         </div>
       </div>
       <aside>
         {undo && (
           <div className="row">
             <button type="button" className="act plain" onClick={undo.go}>
-              Undo: {undo.says}
+              {text('shop-undo', { undo: undo.says })}
             </button>
           </div>
         )}
-        {said?.assumed
+        {telling?.assumed
           .filter(a => a.pointer.startsWith('/plate'))
           .map(a => (
             <p key={a.text} className="fault">
               {a.text}
             </p>
           ))}
-        {said && (
+        {telling && (
           <dl className="parts-said">
             {LISTED.map(name => (
               <div key={name}>
-                <dt>{say(NAMES[name])}</dt>
+                <dt>{NAMES()[name]}</dt>
                 <dd>{word(name)}</dd>
               </div>
             ))}
           </dl>
         )}
         {untold.length > 0 && (
-          <section className="watch" aria-label="Not told yet">
+          <section className="watch" aria-label={text('shop-not-told-yet')}>
             <ul>
               {untold.map(p => (
                 <li key={p.part} className="note">
                   <span aria-hidden="true">●</span>
                   <p>
-                    <b>{say(NAMES[p.part])}.</b> {p.untold}
+                    <b>{NAMES()[p.part]}.</b> {p.untold}
                   </p>
                 </li>
               ))}
             </ul>
           </section>
         )}
-        <p className="how">{view.jobs.length ? `On it: ${view.jobs.join(', ')}.` : 'No job stands on it.'}</p>
+        <p className="how">
+          {view.jobs.length ? text('shop-on-it', { jobs: view.jobs.join(', ') }) : text('shop-job-stands')}
+        </p>
         <div className="row lathe-acts">
           <button type="button" className="act plain" onClick={() => setOpen('name')}>
-            Rename
+            {text('shop-rename')}
           </button>
           <button type="button" className="act plain" onClick={() => setOpen('chart')}>
-            Pitch chart
+            {text('page-pitch-chart')}
           </button>
           <button type="button" className="act plain" onClick={() => setOpen('buy')}>
-            Gears to make or buy
+            {text('shop-gears-make-buy')}
           </button>
           <button
             type="button"
@@ -151,18 +165,18 @@ function Told({ view, unit }: { view: LatheView; unit: 'mm' | 'in' }) {
             disabled={copy.isPending}
             onClick={() => copy.mutate({ copy_of: view.id })}
           >
-            Duplicate
+            {text('shop-duplicate')}
           </button>
           <a
             className="act plain as-link"
             href={`/api/v1/lathes/${encodeURIComponent(view.id)}`}
             download={`${view.id}.json`}
           >
-            Export
+            {text('shop-export')}
           </a>
           {view.away ? (
             <button type="button" className="act" onClick={() => away.mutate({ id: view.id, back: true })}>
-              Bring it back
+              {text('page-bring-it-back')}
             </button>
           ) : (
             <button
@@ -173,7 +187,7 @@ function Told({ view, unit }: { view: LatheView; unit: 'mm' | 'in' }) {
                 away.mutate({ id: view.id, back: false }, { onSuccess: () => void navigate({ to: '/shop' }) })
               }
             >
-              Delete
+              {text('page-delete')}
             </button>
           )}
         </div>
@@ -190,8 +204,8 @@ function Told({ view, unit }: { view: LatheView; unit: 'mm' | 'in' }) {
       <GearsLeaf open={open === 'gears'} {...props} />
       <PlateLeaf open={open === 'gearbox'} {...props} />
       <NameLeaf open={open === 'name'} {...props} />
-      <ChartLeaf lathe={view.id} name={said?.name ?? ''} open={open === 'chart'} onClose={close} />
-      <BuyLeaf lathe={view.id} name={said?.name ?? ''} open={open === 'buy'} onClose={close} />
+      <ChartLeaf lathe={view.id} name={telling?.name ?? ''} open={open === 'chart'} onClose={close} />
+      <BuyLeaf lathe={view.id} name={telling?.name ?? ''} open={open === 'buy'} onClose={close} />
     </div>
   );
 }
@@ -211,20 +225,20 @@ const LISTED: PartName[] = [
   'readout',
 ];
 
-const NAMES: Record<PartName, string> = {
-  leadscrew: 'Leadscrew',
-  stud: 'First gear',
-  gearbox: 'Gearbox',
-  tumbler: 'Tumbler',
-  gears: 'In the drawer',
-  mounted: 'On it now',
-  arm: 'Arm',
-  dial: '{Dial}',
-  cross_slide: 'Cross-slide',
-  compound: '{Compound}',
-  speeds: 'Speeds',
-  spindle: 'Spindle',
-  post: 'Tool post',
-  stop: 'Carriage stop',
-  readout: 'Digital readout',
-};
+const NAMES = spoken<Record<PartName, string>>(() => ({
+  leadscrew: text('shop-leadscrew'),
+  stud: text('shop-first-gear'),
+  gearbox: text('shop-part-gearbox'),
+  tumbler: text('shop-tumbler'),
+  gears: text('page-in-the-drawer'),
+  mounted: text('shop-on-it-now'),
+  arm: text('shop-arm'),
+  dial: text('shop-dial'),
+  cross_slide: text('shop-cross-slide'),
+  compound: text('page-compound'),
+  speeds: text('shop-speeds'),
+  spindle: text('shop-spindle'),
+  post: text('shop-tool-post'),
+  stop: text('shop-carriage-stop'),
+  readout: text('shop-digital-readout'),
+}));

@@ -2,17 +2,18 @@ import { useId, useState } from 'react';
 import { inWords } from '../api/client';
 import { Leaf } from '../parts/Leaf';
 import type { PartProps } from './PartLeaf';
+import { text } from '../app/voice';
 
 /** What the lathe is called. */
 export function NameLeaf({ open, view, change, onClose }: PartProps & { open: boolean }) {
   return (
-    <Leaf title="What it is called" open={open} onClose={onClose}>
+    <Leaf title={text('shop-what-it-is-called')} open={open} onClose={onClose}>
       {open && (
         <NameForm
           now={view.profile.name ?? ''}
-          act="Set"
+          act={text('page-set')}
           fault={change.isError ? inWords(change.error) : null}
-          onName={name => change.mutate({ says: 'the name', patch: { name } }, { onSuccess: onClose })}
+          onName={name => change.mutate({ says: text('shop-the-name'), patch: { name } }, { onSuccess: onClose })}
         />
       )}
     </Leaf>
@@ -41,7 +42,7 @@ export function NameForm({
         onName(name.trim());
       }}
     >
-      <label htmlFor={id}>Name</label>
+      <label htmlFor={id}>{text('shop-name')}</label>
       <input
         id={id}
         data-autofocus

@@ -4,7 +4,6 @@ import { Leaf } from '../parts/Leaf';
 import { FIELDS, type PartName } from './fields';
 import type { useLatheChange } from './hooks';
 import { TrialForm } from './TrialForm';
-import { say } from '../app/voice';
 
 export interface PartProps {
   view: LatheView;
@@ -17,9 +16,9 @@ const WHOLES = ['dial', 'readout', 'arm'];
 
 /** A part of the lathe, told field by field; a fault stands by its field and nothing typed is lost. */
 export function PartLeaf({ part, ...props }: PartProps & { part: PartName | null }) {
-  const asked = part ? FIELDS[part] : undefined;
+  const asked = part ? FIELDS()[part] : undefined;
   return (
-    <Leaf title={say(asked?.title ?? '')} open={asked !== undefined} onClose={props.onClose}>
+    <Leaf title={asked?.title ?? ''} open={asked !== undefined} onClose={props.onClose}>
       {part && asked && (
         <>
           <FieldsForm
@@ -30,10 +29,7 @@ export function PartLeaf({ part, ...props }: PartProps & { part: PartName | null
             wholes={WHOLES}
             busy={props.change.isPending}
             onSend={(patch, onError) =>
-              props.change.mutate(
-                { says: say(asked.title).toLowerCase(), patch },
-                { onSuccess: props.onClose, onError },
-              )
+              props.change.mutate({ says: asked.title.toLowerCase(), patch }, { onSuccess: props.onClose, onError })
             }
           />
           {part === 'stud' && <TrialForm of="ratio" {...props} />}

@@ -6,14 +6,15 @@ import { readTrain } from '../stations/gears/train';
 import { Grid, type GridText } from './Grid';
 import type { PartProps } from './PartLeaf';
 import { SheetReading } from './Reading';
+import { spoken, text } from '../app/voice';
 
 type Kind = 'in' | 'mm' | 'levers' | 'ratios';
-const KINDS: [Kind, string][] = [
-  ['in', 'Threads per inch'],
-  ['mm', 'Pitches in mm'],
-  ['levers', 'Two levers that multiply'],
-  ['ratios', 'Ratios one by one'],
-];
+const KINDS = spoken<[Kind, string][]>(() => [
+  ['in', text('page-threads-per-inch')],
+  ['mm', text('shop-pitches-in-mm')],
+  ['levers', text('shop-two-levers-that-multiply')],
+  ['ratios', text('shop-ratios-one-by-one')],
+]);
 
 interface Plate extends GridText {
   kind: Kind;
@@ -27,8 +28,8 @@ const train = (gears: { drivers?: number[]; driven?: number[] } | null | undefin
   gears?.drivers?.length ? `${gears.drivers.join(' ')} / ${(gears.driven ?? []).join(' ')}` : '';
 
 /** What was typed; one that does not read is sent as it is, for the answer to name it. */
-const gearsOf = (text: string) => {
-  const train = readTrain(text);
+const gearsOf = (written: string) => {
+  const train = readTrain(written);
   return train === undefined ? { drivers: [], driven: [] } : train;
 };
 
@@ -84,7 +85,7 @@ function asked(p: Plate): { plate: PlateRequest | null; gearbox: { name: string;
 /** The gearbox, told from its plate; a cell that does not fit the rest is flagged where it stands. */
 export function PlateLeaf({ open, ...props }: PartProps & { open: boolean }) {
   return (
-    <Leaf title="The gearbox, from its plate" open={open} onClose={props.onClose} wide>
+    <Leaf title={text('shop-gearbox-plate')} open={open} onClose={props.onClose} wide>
       {open && <Telling {...props} />}
     </Leaf>
   );
@@ -122,16 +123,16 @@ function Telling({ view, change, onClose }: PartProps) {
   };
   const keep = () =>
     change.mutate(
-      { says: 'the gearbox', patch: asked(plate) },
+      { says: text('shop-the-gearbox'), patch: asked(plate) },
       { onSuccess: onClose, onError: e => faulty(e, '/plate') },
     );
   if (sheet) {
     return (
       <SheetReading
         sheet="plate"
-        says="the gearbox"
-        how="A sheet whose first cell is tpi, mm or ratio; then a lever’s places along the first line and down the first column. Two last columns called drivers and driven may name the gears each row assumes."
-        act="Read the plate in"
+        says={text('shop-the-gearbox')}
+        how={text('shop-sheet-whose-first')}
+        act={text('shop-read-the-plate-in')}
         change={change}
         onClose={onClose}
       />
@@ -140,8 +141,8 @@ function Telling({ view, change, onClose }: PartProps) {
   const stray = Object.entries(wrong).filter(([at]) => !/^\/(cells\/\d+\/\d+|rows\/\d+|columns\/\d+)$/.test(at));
   return (
     <div className="part-form">
-      <div className="row" role="group" aria-label="What the plate prints">
-        {KINDS.map(([k, says]) => (
+      <div className="row" role="group" aria-label={text('shop-what-the-plate-prints')}>
+        {KINDS().map(([k, says]) => (
           <button
             key={k}
             type="button"
@@ -163,15 +164,14 @@ function Telling({ view, change, onClose }: PartProps) {
         ))}
       </div>
       <p className="how">
-        {cells &&
-          'Copy the plate as it stands: the places of one lever down the side, of the other along the top. Leave a cell empty where it prints nothing.'}
-        {kind === 'levers' && 'The ratio of each place of the two levers, turns out for turns in; any two multiply.'}
-        {kind === 'ratios' && 'Each lever position with its ratio, turns out for turns in.'}
+        {cells && text('shop-copy-plate-stands')}
+        {kind === 'levers' && text('shop-ratio-each-place')}
+        {kind === 'ratios' && text('shop-each-lever-position')}
       </p>
       {cells && (
         <label className="part-field">
           <span>
-            Change gears it assumes <small>(driving / driven, such as 40 / 80; none: straight through)</small>
+            {text('shop-change-gears-it-assumes')} <small>{text('shop-driving-driven-such')}</small>
           </span>
           <input
             value={plate.gears}
@@ -204,26 +204,29 @@ function Telling({ view, change, onClose }: PartProps) {
       <div className="row">
         {kind !== 'ratios' && (
           <button type="button" className="act plain" disabled={look.isPending} onClick={() => look.mutate()}>
-            Check the plate
+            {text('shop-check-the-plate')}
           </button>
         )}
         <button type="button" className="act" disabled={change.isPending} onClick={keep}>
-          Set
+          {text('page-set')}
         </button>
         <button
           type="button"
           className="act plain"
           onClick={() =>
-            change.mutate({ says: 'the gearbox', patch: { plate: null, gearbox: null } }, { onSuccess: onClose })
+            change.mutate(
+              { says: text('shop-the-gearbox'), patch: { plate: null, gearbox: null } },
+              { onSuccess: onClose },
+            )
           }
         >
-          There is no gearbox
+          {text('shop-there-is-no-gearbox')}
         </button>
         <a className="act plain as-link" href={`/api/v1/lathes/${encodeURIComponent(view.id)}/plate.csv`} download>
-          As a sheet
+          {text('shop-as-a-sheet')}
         </a>
         <button type="button" className="act plain" onClick={() => setSheet(true)}>
-          Read a sheet
+          {text('shop-read-a-sheet')}
         </button>
       </div>
     </div>

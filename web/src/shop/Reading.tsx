@@ -3,6 +3,7 @@ import { useId, useRef } from 'react';
 import { faultsOf } from '../api/client';
 import { useDraft } from '../parts/draft';
 import type { PartProps } from './PartLeaf';
+import { text } from '../app/voice';
 
 export interface Found {
   says: string;
@@ -14,9 +15,11 @@ const ofSheet = (error: unknown): Found[] =>
   faultsOf(error).map(f => ({ says: f.detail, line: Number(f.pointer.split('/')[1]) || undefined }));
 
 /** JSON read with its places; what does not read is told by its line. */
-export function readJson(text: string): { value: unknown; lineOf: (pointer: string) => number | undefined } | Found {
+export function readJson(
+  written: string,
+): { value: unknown; lineOf: (pointer: string) => number | undefined } | Found {
   try {
-    const { data, pointers } = jsonMap.parse(text);
+    const { data, pointers } = jsonMap.parse(written);
     return {
       value: data,
       // A field that is missing is told at the part it is missing from.
@@ -30,8 +33,8 @@ export function readJson(text: string): { value: unknown; lineOf: (pointer: stri
     };
   } catch (error) {
     const at = Number(/position (\d+)/.exec(String(error))?.[1]);
-    const line = Number.isNaN(at) ? text.split('\n').length : text.slice(0, at).split('\n').length;
-    return { says: 'this does not read as a lathe file: something is missing or too much here', line };
+    const line = Number.isNaN(at) ? written.split('\n').length : written.slice(0, at).split('\n').length;
+    return { says: text('shop-does-read-lathe'), line };
   }
 }
 
@@ -51,12 +54,12 @@ export function Reading({
   faults: Found[];
   busy: boolean;
   /** What is read, and what is called once it was taken in: until then the draft is kept. */
-  onRead: (text: string, told: () => void) => void;
+  onRead: (written: string, told: () => void) => void;
   onText: () => void;
 }) {
   const id = useId();
   const area = useRef<HTMLTextAreaElement>(null);
-  const [text, setText, told] = useDraft(act, '');
+  const [written, setText, told] = useDraft(act, '');
   const take = (next: string) => {
     setText(next);
     onText();
@@ -64,7 +67,7 @@ export function Reading({
   const show = (line: number) => {
     const box = area.current;
     if (!box) return;
-    const lines = text.split('\n');
+    const lines = written.split('\n');
     const from = lines.slice(0, line - 1).reduce((sum, l) => sum + l.length + 1, 0);
     box.focus();
     box.setSelectionRange(from, from + (lines[line - 1]?.length ?? 0));
@@ -74,7 +77,7 @@ export function Reading({
     <div className="reading">
       <p className="how">{how}</p>
       <label className="act plain as-link" htmlFor={`${id}-file`}>
-        Open a file
+        {text('shop-open-a-file')}
       </label>
       <input
         id={`${id}-file`}
@@ -87,27 +90,29 @@ export function Reading({
           e.currentTarget.value = '';
         }}
       />
-      <label htmlFor={`${id}-text`}>or paste it here</label>
+      <label htmlFor={`${id}-text`}>{text('shop-or-paste-it-here')}</label>
       <textarea
         id={`${id}-text`}
         ref={area}
         rows={10}
         spellCheck={false}
-        value={text}
+        value={written}
         onChange={e => take(e.currentTarget.value)}
         aria-invalid={faults.length > 0}
       />
       {faults.length > 0 && (
         <div role="alert" className="faults">
           <p className="fault">
-            Nothing was read in. Mend {faults.length === 1 ? 'this' : `these ${faults.length}`} and try again:
+            {text('shop-nothing-read-mend', {
+              faults: faults.length === 1 ? text('shop-this') : text('shop-these', { faults: faults.length }),
+            })}
           </p>
           <ul>
             {faults.map(f => (
               <li key={`${f.line}${f.says}`}>
                 {f.line !== undefined && (
                   <button type="button" className="word" onClick={() => show(f.line ?? 1)}>
-                    Line {f.line}
+                    {text('shop-line', { line: f.line })}
                   </button>
                 )}{' '}
                 {f.says}
@@ -116,7 +121,7 @@ export function Reading({
           </ul>
         </div>
       )}
-      <button type="button" className="act" disabled={busy || !text.trim()} onClick={() => onRead(text, told)}>
+      <button type="button" className="act" disabled={busy || !written.trim()} onClick={() => onRead(written, told)}>
         {act}
       </button>
     </div>
@@ -140,9 +145,9 @@ export function SheetReading({
       faults={ofSheet(change.error)}
       busy={change.isPending}
       onText={change.reset}
-      onRead={(text, told) =>
+      onRead={(written, told) =>
         change.mutate(
-          { says, sheet, text },
+          { says, sheet, text: written },
           {
             onSuccess: () => {
               told();

@@ -11,6 +11,7 @@ import { useAddLathe, useAway, usePutAway } from './hooks';
 import { NameForm } from './NameLeaf';
 import { type Found, Reading, readJson } from './Reading';
 import { WholeShop } from './WholeShop';
+import { text } from '../app/voice';
 
 /** The shop: its lathes and its drawer, lathes put away, and ways to add one. */
 export function ShopPage() {
@@ -25,16 +26,16 @@ export function ShopPage() {
     add.reset();
   };
   useEffect(() => {
-    document.title = 'The shop';
+    document.title = text('shop-the-shop');
   }, []);
   return (
     <div className="shell">
       <Head>
-        <h1 className="board-name">The shop</h1>
+        <h1 className="board-name">{text('shop-the-shop')}</h1>
       </Head>
       <main className="board">
         <section aria-labelledby="lathes-head">
-          <h2 id="lathes-head">Lathes</h2>
+          <h2 id="lathes-head">{text('shop-lathes')}</h2>
           {lathes.isError && <p className="fault">{inWords(lathes.error)}</p>}
           <ul className="jobs">
             {lathes.data?.map(l => (
@@ -43,8 +44,8 @@ export function ShopPage() {
                   <b>{l.name ?? l.id}</b>
                   <span>
                     {leadscrew(l)}
-                    {(l.gearbox?.length ?? 0) > 1 || l.plate ? ', gearbox' : ''}
-                    {l.dial ? '' : ', no dial'}
+                    {(l.gearbox?.length ?? 0) > 1 || l.plate ? text('shop-gearbox') : ''}
+                    {l.dial ? '' : text('shop-no-dial')}
                   </span>
                 </Link>
               </li>
@@ -53,17 +54,17 @@ export function ShopPage() {
         </section>
         <div className="row">
           <button type="button" className="act" onClick={() => setLeaf('new')}>
-            Describe a lathe
+            {text('shop-describe-a-lathe')}
           </button>
           <button type="button" className="act plain" onClick={() => setLeaf('import')}>
-            Read a lathe file
+            {text('shop-read-a-lathe-file')}
           </button>
         </div>
         <DrawerShelves />
         <WholeShop />
         {(away.data?.length ?? 0) > 0 && (
           <section aria-labelledby="away-head">
-            <h2 id="away-head">Deleted</h2>
+            <h2 id="away-head">{text('shop-deleted')}</h2>
             <ul className="away">
               {away.data?.map(l => (
                 <li key={l.id} className="row">
@@ -73,7 +74,7 @@ export function ShopPage() {
                     className="act plain"
                     onClick={() => back.mutate({ id: l.id ?? '', back: true })}
                   >
-                    Undo: bring the {l.name ?? l.id} back
+                    {text('shop-undo-bring-the-back', { name: l.name ?? l.id })}
                   </button>
                 </li>
               ))}
@@ -81,22 +82,20 @@ export function ShopPage() {
           </section>
         )}
       </main>
-      <Leaf title="A new lathe" open={leaf === 'new'} onClose={close}>
+      <Leaf title={text('shop-a-new-lathe')} open={leaf === 'new'} onClose={close}>
         {leaf === 'new' && (
           <>
-            <p className="how">
-              Give it a name; what you do not tell afterwards stands at what is usual, and says so.
-            </p>
+            <p className="how">{text('shop-give-name-you')}</p>
             <NameForm
               now=""
-              act="Describe it"
+              act={text('shop-describe-it')}
               fault={add.isError ? inWords(add.error) : null}
               onName={name => add.mutate({ name })}
             />
           </>
         )}
       </Leaf>
-      <Leaf title="Read a lathe file" open={leaf === 'import'} onClose={close} wide>
+      <Leaf title={text('shop-read-a-lathe-file')} open={leaf === 'import'} onClose={close} wide>
         {leaf === 'import' && <Import add={add} />}
       </Leaf>
       <Slash />
@@ -107,8 +106,8 @@ export function ShopPage() {
 /** A lathe file read in; each fault is told at its line. */
 function Import({ add }: { add: ReturnType<typeof useAddLathe> }) {
   const [faults, setFaults] = useState<Found[]>([]);
-  const read = (text: string, told: () => void) => {
-    const json = readJson(text);
+  const read = (written: string, told: () => void) => {
+    const json = readJson(written);
     if ('says' in json) return setFaults([json]);
     add.mutate(
       { profile: json.value },
@@ -126,9 +125,9 @@ function Import({ add }: { add: ReturnType<typeof useAddLathe> }) {
   };
   return (
     <Reading
-      how="A lathe as it is exported. Nothing is kept until the whole of it reads."
+      how={text('shop-lathe-exported-nothing')}
       accept=".json,application/json"
-      act="Read it in"
+      act={text('shop-read-it-in')}
       faults={faults}
       busy={add.isPending}
       onText={() => setFaults([])}

@@ -4,70 +4,82 @@ import type { Field } from '../parts/fields';
 import { FieldsForm } from '../parts/FieldsForm';
 import { TIP_FIELDS } from '../parts/tip';
 import { useKeepKit } from './hooks';
+import { said, spoken, text } from '../app/voice';
 
 export type Shelf = 'bits' | 'inserts';
 type Tool = OwnedBit | OwnedInsert;
 
-const CUTS: Field = {
+const CUTS = spoken<Field>(() => ({
   kind: 'choice',
   at: 'kind',
-  says: 'It cuts',
+  says: text('shop-it-cuts'),
   choices: [
-    { says: 'outside', value: 'external' },
-    { says: 'in a bore', value: 'internal' },
+    { says: text('shop-outside'), value: 'external' },
+    { says: text('shop-in-a-bore'), value: 'internal' },
   ],
-};
-const FIELDS: Record<Shelf, Field[]> = {
+}));
+
+/** What a tool’s edge is, in a word. */
+export const edge = (condition: Tool['condition']) => text(EDGE[condition ?? 'sharp']);
+
+const EDGE = { sharp: 'shop-sharp', worn: 'shop-worn', broken: 'shop-broken' } as const;
+
+const FIELDS = spoken<Record<Shelf, Field[]>>(() => ({
   bits: [
-    { kind: 'text', at: 'name', says: 'Called' },
-    CUTS,
+    { kind: 'text', at: 'name', says: text('page-called') },
+    CUTS(),
     {
       kind: 'choice',
       at: 'material',
-      says: 'Made of',
+      says: text('shop-made-of'),
       choices: [
-        { says: 'high-speed steel', value: 'hss' },
-        { says: 'cobalt steel', value: 'cobalt' },
-        { says: 'carbon steel', value: 'carbon_steel' },
-        { says: 'carbide', value: 'carbide' },
+        { says: text('shop-high-speed-steel'), value: 'hss' },
+        { says: text('shop-cobalt-steel'), value: 'cobalt' },
+        { says: text('shop-carbon-steel'), value: 'carbon_steel' },
+        { says: text('shop-carbide'), value: 'carbide' },
       ],
     },
-    ...TIP_FIELDS,
-    { kind: 'number', at: 'left_relief_deg', says: 'Relief of its left side, degrees', how: 'face up, point away' },
-    { kind: 'number', at: 'right_relief_deg', says: 'Relief of its right side, degrees' },
-    { kind: 'number', at: 'rake_deg', says: 'Back rake, degrees' },
-    { kind: 'length', at: 'bar_diameter_mm', says: 'Of a bar: thickness' },
-    { kind: 'length', at: 'tip_to_back_mm', says: 'Of a bar: tip to back' },
-    { kind: 'length', at: 'reach_mm', says: 'Of a bar: how far it reaches' },
+    ...TIP_FIELDS(),
+    {
+      kind: 'number',
+      at: 'left_relief_deg',
+      says: text('shop-relief-left-side'),
+      how: text('shop-face-up-point-away'),
+    },
+    { kind: 'number', at: 'right_relief_deg', says: text('shop-relief-right-side') },
+    { kind: 'number', at: 'rake_deg', says: text('page-back-rake-degrees') },
+    { kind: 'length', at: 'bar_diameter_mm', says: text('shop-of-a-bar-thickness') },
+    { kind: 'length', at: 'tip_to_back_mm', says: text('shop-bar-tip-back') },
+    { kind: 'length', at: 'reach_mm', says: text('shop-bar-how-far') },
   ],
   inserts: [
-    { kind: 'text', at: 'name', says: 'Called' },
-    CUTS,
+    { kind: 'text', at: 'name', says: text('page-called') },
+    CUTS(),
     {
       kind: 'choice',
       at: 'full_profile',
-      says: 'It is',
+      says: text('shop-it-is'),
       choices: [
-        { says: 'for a range of pitches', value: false },
-        { says: 'for one pitch, crest and all', value: true },
+        { says: text('shop-range-pitches'), value: false },
+        { says: text('shop-one-pitch-crest'), value: true },
       ],
     },
-    { kind: 'length', at: 'pitch_from_mm', says: 'Finest pitch' },
-    { kind: 'length', at: 'pitch_to_mm', says: 'Coarsest pitch' },
-    { kind: 'number', at: 'included_angle_deg', says: 'Included angle, degrees' },
-    { kind: 'length', at: 'tip_radius_mm', says: 'Radius on its tip' },
+    { kind: 'length', at: 'pitch_from_mm', says: text('shop-finest-pitch') },
+    { kind: 'length', at: 'pitch_to_mm', says: text('shop-coarsest-pitch') },
+    { kind: 'number', at: 'included_angle_deg', says: text('page-included-angle-degrees') },
+    { kind: 'length', at: 'tip_radius_mm', says: text('shop-radius-on-its-tip') },
     {
       kind: 'number',
       at: 'seat_tilt_deg',
-      says: 'Its seat tilts it, degrees',
-      how: 'under nought for left-hand threads',
+      says: text('shop-seat-tilts-degrees'),
+      how: text('shop-under-nought-left'),
     },
-    { kind: 'number', at: 'clearance_deg', says: 'Its own clearance on each flank, degrees' },
-    { kind: 'length', at: 'smallest_bore_mm', says: 'Smallest bore its bar goes into' },
-    { kind: 'length', at: 'reach_mm', says: 'How far its bar reaches' },
-    { kind: 'number', at: 'lowest_m_per_min', says: 'Lowest sensible speed, m a minute' },
+    { kind: 'number', at: 'clearance_deg', says: text('shop-own-clearance-each') },
+    { kind: 'length', at: 'smallest_bore_mm', says: text('shop-smallest-bore-bar') },
+    { kind: 'length', at: 'reach_mm', says: text('shop-how-far-bar') },
+    { kind: 'number', at: 'lowest_m_per_min', says: text('shop-lowest-sensible-speed') },
   ],
-};
+}));
 const FRESH = {
   bits: (kind: OwnedBit['kind'], angle: number): OwnedBit => ({
     name: '',
@@ -146,47 +158,49 @@ export function ToolForm({
     Object.fromEntries(Object.entries({ ...tool, ...patch }).filter(([, v]) => v !== null)) as unknown as Tool;
   const became = (what: string, condition: Tool['condition']) => {
     const { history = [] } = tool;
-    const told = { condition, history: happened(history, where ? `${what}, at ${where}` : what) };
+    const told = { condition, history: happened(history, where ? text('shop-at', { what, where }) : what) };
     put(changed(what === 'reground' ? { ...told, ...UNMEASURED } : told));
   };
   return (
     <div className="held">
       <FieldsForm
         columns
-        fields={FIELDS[held.shelf]}
+        fields={FIELDS()[held.shelf]}
         value={tool}
         under={`/${held.shelf}/${held.index}`}
         busy={keep.isPending}
-        act="Keep it"
+        act={text('page-keep-it')}
         onSend={(patch, onError) => put(changed(patch), onError)}
       />
       {known && (
         <>
           <p>
-            It is {tool.condition ?? 'sharp'}.
-            {(tool.history ?? []).map(h => (
-              <span key={`${h.on}${h.what}`} className="how">
-                {' '}
-                {h.on}: {h.what}.
-              </span>
-            ))}
+            {said('shop-its-edge-is', {
+              condition: edge(tool.condition),
+              history: (tool.history ?? []).map(h => (
+                <span key={`${h.on}${h.what}`} className="how">
+                  {' '}
+                  {h.on}: {h.what}.
+                </span>
+              )),
+            })}
           </p>
           <div className="row">
             <button type="button" className="choice" onClick={() => became('worn', 'worn')}>
-              Mark it worn
+              {text('shop-mark-it-worn')}
             </button>
             <button
               type="button"
               className="choice"
-              onClick={() => became(held.shelf === 'bits' ? 'reground' : 'new edge', 'sharp')}
+              onClick={() => became(held.shelf === 'bits' ? 'reground' : 'renewed', 'sharp')}
             >
-              {held.shelf === 'bits' ? 'It was reground' : 'A new edge'}
+              {held.shelf === 'bits' ? text('shop-it-was-reground') : text('shop-a-new-edge')}
             </button>
             <button type="button" className="choice" onClick={() => became('broken', 'broken')}>
-              It broke
+              {text('page-it-broke')}
             </button>
             <button type="button" className="act plain" onClick={() => put(null)}>
-              Take it out of the drawer
+              {text('shop-take-out-drawer')}
             </button>
           </div>
         </>

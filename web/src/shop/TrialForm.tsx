@@ -4,33 +4,36 @@ import { api, inWords, unwrap } from '../api/client';
 import { readLength } from '../api/length';
 import { useUnit } from '../parts/unit';
 import type { PartProps } from './PartLeaf';
-import { say } from '../app/voice';
+import { spoken, text } from '../app/voice';
 
-const ASKED = {
-  ratio: {
-    how: 'A minute’s trial: {half-nut} closed, the train that is told to be on, lever at its first place. Turn the spindle by hand and measure how far the carriage goes.',
-    fields: [
-      ['spindle_turns', 'Turns of the spindle'],
-      ['travel_mm', 'How far the carriage went'],
-    ],
-  },
-  dial: {
-    how: 'A minute’s trial: {half-nut} open, the carriage standing. Turn the leadscrew and count the marks that pass.',
-    fields: [
-      ['screw_turns', 'Turns of the leadscrew'],
-      ['marks_passed', 'Marks that passed'],
-      ['marks', 'Marks on the dial'],
-    ],
-  },
-} as const;
+const ASKED = spoken(
+  () =>
+    ({
+      ratio: {
+        how: text('shop-minutes-trial-half'),
+        fields: [
+          ['spindle_turns', text('shop-turns-of-the-spindle')],
+          ['travel_mm', text('shop-how-far-carriage')],
+        ],
+      },
+      dial: {
+        how: text('shop-minutes-trial-half-nut'),
+        fields: [
+          ['screw_turns', text('shop-turns-of-the-leadscrew')],
+          ['marks_passed', text('shop-marks-that-passed')],
+          ['marks', text('shop-marks-on-the-dial')],
+        ],
+      },
+    }) as const,
+);
 
 /** The one-minute trial that tells the fixed ratio, or the dial's teeth. */
-export function TrialForm({ of, view, change, onClose }: PartProps & { of: keyof typeof ASKED }) {
+export function TrialForm({ of, view, change, onClose }: PartProps & { of: keyof ReturnType<typeof ASKED> }) {
   const unit = useUnit();
   const id = useId();
   const [texts, setTexts] = useState<Record<string, string>>({});
   const [fault, setFault] = useState<string | null>(null);
-  const asked = ASKED[of];
+  const asked = ASKED()[of];
   const trial = useMutation({
     mutationFn: async (body: Record<string, unknown>) =>
       unwrap(await api.POST('/api/v1/lathes/{id}/trial', { params: { path: { id: view.id } }, body: body as never })),
@@ -43,15 +46,15 @@ export function TrialForm({ of, view, change, onClose }: PartProps & { of: keyof
     const body: Record<string, unknown> =
       of === 'ratio' ? { train: { drivers: mounted?.drivers ?? [], driven: mounted?.driven ?? [] } } : {};
     for (const [name, says] of asked.fields) {
-      const text = texts[name] ?? '';
-      if (!text.trim()) continue;
+      const written = texts[name] ?? '';
+      if (!written.trim()) continue;
       if (name === 'travel_mm') {
-        const length = await readLength(text, unit);
+        const length = await readLength(written, unit);
         if (length.fault !== undefined) return setFault(`${says}: ${length.fault}`);
         body[name] = length.mm;
       } else {
-        const value = Number(text.replace(',', '.'));
-        if (Number.isNaN(value)) return setFault(`${says}: “${text}” is not a number`);
+        const value = Number(written.replace(',', '.'));
+        if (Number.isNaN(value)) return setFault(text('shop-is-not-a-number', { says, text: written }));
         body[name] = value;
       }
     }
@@ -65,10 +68,8 @@ export function TrialForm({ of, view, change, onClose }: PartProps & { of: keyof
         void go();
       }}
     >
-      <p className="how">{say(asked.how)}</p>
-      {of === 'ratio' && !mounted?.drivers?.length && (
-        <p className="how">No train is told to be on: tell it first, or this counts the gears as one to one.</p>
-      )}
+      <p className="how">{asked.how}</p>
+      {of === 'ratio' && !mounted?.drivers?.length && <p className="how">{text('shop-train-told-tell')}</p>}
       {asked.fields.map(([name, says]) => (
         <label key={name} className="part-field" htmlFor={`${id}-${name}`}>
           <span>{says}</span>
@@ -93,7 +94,7 @@ export function TrialForm({ of, view, change, onClose }: PartProps & { of: keyof
       </div>
       <div className="row">
         <button type="submit" className="act plain" disabled={trial.isPending}>
-          Work it out
+          {text('page-work-it-out')}
         </button>
         {(told?.fixed_ratio ?? told?.dial_teeth) && (
           <button
@@ -102,13 +103,16 @@ export function TrialForm({ of, view, change, onClose }: PartProps & { of: keyof
             onClick={() =>
               change.mutate(
                 told?.fixed_ratio
-                  ? { says: 'the fixed ratio', patch: { fixed_ratio: told.fixed_ratio } }
-                  : { says: 'the dial', patch: { dial: { teeth: told?.dial_teeth, marks: Number(texts['marks']) } } },
+                  ? { says: text('shop-the-fixed-ratio'), patch: { fixed_ratio: told.fixed_ratio } }
+                  : {
+                      says: text('page-the-dial'),
+                      patch: { dial: { teeth: told?.dial_teeth, marks: Number(texts['marks']) } },
+                    },
                 { onSuccess: onClose, onError: e => setFault(inWords(e)) },
               )
             }
           >
-            Take it
+            {text('page-take-it')}
           </button>
         )}
       </div>

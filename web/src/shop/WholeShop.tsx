@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { faultsOf, inWords, Refused, type Problem } from '../api/client';
 import { Leaf } from '../parts/Leaf';
 import { type Found, Reading, readJson } from './Reading';
+import { text } from '../app/voice';
 
 interface TakenIn {
   lathes: number;
@@ -11,7 +12,13 @@ interface TakenIn {
   kept: number;
 }
 
-const many = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`;
+/** The texts for one of what was taken in, and for several. */
+const TAKEN = {
+  lathe: ['shop-one-lathe', 'shop-some-lathes'],
+  job: ['shop-one-job', 'shop-some-jobs'],
+  act: ['shop-one-act', 'shop-some-acts'],
+} as const;
+const many = (n: number, of: keyof typeof TAKEN) => text(TAKEN[of][n === 1 ? 0 : 1], { n });
 
 /** The whole shop out as one file, and such a file taken in: what is here stays as it is. */
 export function WholeShop() {
@@ -20,15 +27,15 @@ export function WholeShop() {
   const [busy, setBusy] = useState(false);
   const [faults, setFaults] = useState<Found[]>([]);
   const [taken, setTaken] = useState<TakenIn | null>(null);
-  const read = async (text: string, told: () => void) => {
-    const json = readJson(text);
+  const read = async (written: string, told: () => void) => {
+    const json = readJson(written);
     if ('says' in json) return setFaults([json]);
     setBusy(true);
     try {
       // As it was typed: its numbers are not to be read and written on the way.
       const answer = await fetch('/api/v1/shop.json', {
         method: 'POST',
-        body: text,
+        body: written,
         headers: { 'content-type': 'application/json' },
       });
       if (!answer.ok) throw new Refused((await answer.json()) as Problem);
@@ -48,31 +55,35 @@ export function WholeShop() {
   };
   return (
     <section aria-labelledby="whole-head">
-      <h2 id="whole-head">The whole shop</h2>
+      <h2 id="whole-head">{text('shop-the-whole-shop')}</h2>
       <div className="row">
         <a className="act plain" href="/api/v1/shop.json" download>
-          Save it as a file
+          {text('shop-save-file')}
         </a>
         <button type="button" className="act plain" onClick={() => setOpen(true)}>
-          Read a shop file
+          {text('shop-read-a-shop-file')}
         </button>
       </div>
       {taken && (
         <p role="status">
-          Taken in: {many(taken.lathes, 'lathe')}, {many(taken.jobs, 'job')}, {many(taken.acts, 'act')}.
-          {taken.kept > 0 && ` ${taken.kept} here differ from the file, and stay as they are here.`}
+          {text('shop-taken-in', {
+            lathes: many(taken.lathes, 'lathe'),
+            jobs: many(taken.jobs, 'job'),
+            acts: many(taken.acts, 'act'),
+          })}{' '}
+          {taken.kept > 0 && text('shop-here-differ-file', { kept: taken.kept })}
         </p>
       )}
-      <Leaf title="Read a shop file" open={open} onClose={() => setOpen(false)} wide>
+      <Leaf title={text('shop-read-a-shop-file')} open={open} onClose={() => setOpen(false)} wide>
         {open && (
           <Reading
-            how="A shop, or a job, as it is saved. Nothing is taken in until the whole of it reads; what is here stays as it is."
+            how={text('shop-shop-job-saved')}
             accept=".json,application/json"
-            act="Take it in"
+            act={text('shop-take-it-in')}
             faults={faults}
             busy={busy}
             onText={() => setFaults([])}
-            onRead={(text, told) => void read(text, told)}
+            onRead={(written, told) => void read(written, told)}
           />
         )}
       </Leaf>

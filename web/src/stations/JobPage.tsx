@@ -1,4 +1,4 @@
-import { say } from '../app/voice';
+import { spoken, text } from '../app/voice';
 import { VisuallyHidden } from '@mantine/core';
 import { Link, useNavigate, useParams } from '@tanstack/react-router';
 import { type ComponentType, useEffect } from 'react';
@@ -46,12 +46,12 @@ const PAGES: Record<StationId, ComponentType<StationProps>> = {
 const OF_A_LATHE = new Set<StationId>(['gears', 'setup', 'cut']);
 
 /** Facts that may be told after the first pass, as they are said. */
-const LATER: [string, string][] = [
-  ['/pad', 'sums of the bench pad'],
-  ['/gauge/mate_at_hand', 'whether the mate is at hand'],
-  ['/blank/beyond_mm', 'what stands beyond the end'],
-  ['/words', 'the words of the shop'],
-];
+const LATER = spoken<[string, string][]>(() => [
+  ['/pad', text('station-sums-bench-pad')],
+  ['/gauge/mate_at_hand', text('station-whether-mate-hand')],
+  ['/blank/beyond_mm', text('station-stands-beyond-end')],
+  ['/words', text('station-words-shop')],
+]);
 
 /** A job at one of its stations. */
 export function JobPage() {
@@ -63,26 +63,28 @@ export function JobPage() {
   const settings = useSettings();
   const plan = job.data?.plan ?? null;
   const unit = useShownIn(plan);
-  const at = STATIONS.findIndex(s => s.id === station);
+  const at = STATIONS().findIndex(s => s.id === station);
   const go = (index: number) => {
-    const to = STATIONS[index];
+    const to = STATIONS()[index];
     if (to) void navigate({ to: '/jobs/$id/$station', params: { id, station: to.id } });
   };
   useKeys({
     station: e => go(Number(e.key) - 1),
     move: e => go(at + (e.key === 'ArrowLeft' ? -1 : 1)),
     lathe: () => void navigate({ to: '/jobs/$id/at-the-lathe', params: { id } }),
-    ...Object.fromEntries(SHEETS.map(s => [s.id, () => void navigate({ to: `/jobs/$id/${s.id}`, params: { id } })])),
+    ...Object.fromEntries(
+      SHEETS().map(s => [s.id, () => void navigate({ to: `/jobs/$id/${s.id}`, params: { id } })]),
+    ),
     working: () => document.querySelector<HTMLElement>('.carry .opens')?.click(),
   });
   const asked = job.data?.request;
   const sought = Boolean(asked?.sample && !asked.thread?.callout && !asked.thread?.special);
   const title = job.data?.title;
   useEffect(() => {
-    if (title) document.title = `${title}: ${say(STATIONS[at]?.name ?? '')}`;
+    if (title) document.title = `${title}: ${STATIONS()[at]?.name ?? ''}`;
   }, [title, at]);
   const changed = [
-    ...new Set(job.data?.changed_since.map(at => LATER.find(([field]) => at.startsWith(field))?.[1] ?? at)),
+    ...new Set(job.data?.changed_since.map(at => LATER().find(([field]) => at.startsWith(field))?.[1] ?? at)),
   ].join(', ');
   const Station = PAGES[station];
   return (
@@ -93,20 +95,20 @@ export function JobPage() {
         </Head>
         <main className="station-main" data-station={station}>
           <VisuallyHidden>
-            <h1>{`${say(STATIONS[at]?.name ?? '')}: ${job.data?.title ?? ''}`}</h1>
+            <h1>{`${STATIONS()[at]?.name ?? ''}: ${job.data?.title ?? ''}`}</h1>
           </VisuallyHidden>
-          <p className="print-only print-title">{`${job.data?.title ?? ''}: ${say(STATIONS[at]?.name ?? '')}`}</p>
+          <p className="print-only print-title">{`${job.data?.title ?? ''}: ${STATIONS()[at]?.name ?? ''}`}</p>
           {job.isError && (
             <div className="lost" role="alert">
               <p className="fault">{inWords(job.error)}</p>
               <Link to="/" className="act as-link">
-                To the job board
+                {text('lathe-job-board')}
               </Link>
             </div>
           )}
           {changed && (
             <p className="changed" role="note">
-              Told since its plan was frozen, and no part of it: {changed}.
+              {text('station-told-since-plan', { changed })}
             </p>
           )}
           {job.data?.frozen_by && (
@@ -116,7 +118,7 @@ export function JobPage() {
           )}
           {job.data?.as_stored && (
             <p className="changed" role="note">
-              Its plan stands in the unit and the words an earlier version stored it in; it is not reckoned again.
+              {text('station-plan-stands-unit')}
             </p>
           )}
           {job.data && !plan && sought && <SampleSheet job={job.data} />}

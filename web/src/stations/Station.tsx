@@ -5,6 +5,7 @@ import type { StationId } from '../app/stations';
 import { type Carried, Carry, present } from '../parts/Carry';
 import { Leaf } from '../parts/Leaf';
 import { Weightiest, WatchList } from '../parts/WatchList';
+import { text } from '../app/voice';
 
 /** Letters of what still stands under a figure; a sentence longer than that is a note. */
 const A_FEW_WORDS = 64;
@@ -45,7 +46,7 @@ export function Station({ id, plan, sentence, drawing, numbers, beside, acts, no
   const more = told.length + noted.length + mine.length - (weighs.length > 0 ? 1 : 0);
   const said = (
     <div className="notes">
-      <WatchList watch={weighs} about="Watch" />
+      <WatchList watch={weighs} about={text('page-watch')} />
       {noted.length > 0 && (
         <dl className="noted">
           {noted.map(n => (
@@ -59,14 +60,19 @@ export function Station({ id, plan, sentence, drawing, numbers, beside, acts, no
       {told.map((note, i) => (
         <div key={i}>{note}</div>
       ))}
-      <WatchList watch={mine.filter(w => w.level === 'note')} about="Notes" />
+      <WatchList watch={mine.filter(w => w.level === 'note')} about={text('station-notes')} />
     </div>
   );
   return (
     <div className="station">
       <div className="drawn">
         {sentence && (
-          <Folded about="What is chosen here" title="What is chosen here" lines={2} own>
+          <Folded
+            about={text('station-what-is-chosen-here')}
+            title={text('station-what-is-chosen-here')}
+            lines={2}
+            own
+          >
             {sentence}
           </Folded>
         )}
@@ -82,7 +88,7 @@ export function Station({ id, plan, sentence, drawing, numbers, beside, acts, no
             {acts}
             {more > 0 && (
               <button type="button" className="act plain notes-key" onClick={read}>
-                {more === 1 ? '1 note' : `${more} notes`}
+                {more === 1 ? text('station-1-note') : text('station-several-notes', { more })}
               </button>
             )}
           </div>
@@ -90,7 +96,7 @@ export function Station({ id, plan, sentence, drawing, numbers, beside, acts, no
       </aside>
       {/* On paper nothing is behind a word. */}
       <div className="print-only">{said}</div>
-      <Leaf title="What is said here" open={reading} onClose={() => setReading(false)} wide>
+      <Leaf title={text('station-what-is-said-here')} open={reading} onClose={() => setReading(false)} wide>
         {said}
       </Leaf>
       {children}

@@ -28,6 +28,8 @@ pub struct PartResult {
     pub sizes: Vec<(String, f64)>,
     /// Why it was scrapped, if it was.
     pub scrapped: Option<String>,
+    /// Whether its first pass is cut.
+    pub begun: bool,
     /// How its run stands, in words.
     pub stands: String,
 }
@@ -68,6 +70,8 @@ pub struct Row {
     pub place: usize,
     /// Hand and the like.
     pub says: String,
+    /// Whether its first pass is cut.
+    pub begun: bool,
     /// How its run stands.
     pub stands: String,
     /// Why it was scrapped.
@@ -181,7 +185,15 @@ pub fn tally(parts: &[PartResult], thread_mm: [f64; 2], plain: &[(String, [f64; 
         .iter()
         .map(|part| {
             let cells = asked.iter().map(|a| cell(a.read(part).map(|r| r[0]), a.limits, voice)).collect();
-            Row { job: part.job.clone(), place: part.place, says: part.says.clone(), stands: part.stands.clone(), scrapped: part.scrapped.clone(), cells }
+            Row {
+                job: part.job.clone(),
+                place: part.place,
+                says: part.says.clone(),
+                begun: part.begun,
+                stands: part.stands.clone(),
+                scrapped: part.scrapped.clone(),
+                cells,
+            }
         })
         .collect();
     let wanted = parts.iter().map(|p| p.place).max().unwrap_or(0).min(MOST_PARTS);

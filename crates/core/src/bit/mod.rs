@@ -73,8 +73,12 @@ pub struct BitSection {
     pub radius_mm: Option<Quantity>,
     /// Whether the tip was measured, or the aim is assumed.
     pub measured: bool,
-    /// The bit as it is said.
+    /// The bit as it is said: its angle and its tip.
     pub says: String,
+    /// Its angle alone, as it is said.
+    pub shape: String,
+    /// Its tip alone, as it is said.
+    pub tip: String,
     /// Working clearance, degrees.
     pub clearance_deg: f64,
     /// What to run on the work.
@@ -101,7 +105,8 @@ pub(crate) struct TipView {
     /// Radius reckoned with, of a round tip.
     rounded: Option<Num>,
     measured: bool,
-    says: String,
+    shape_says: String,
+    tip_says: String,
     clearance: f64,
     reliefs: grind::Reliefs,
 }
@@ -387,7 +392,8 @@ pub(crate) fn tip(
         rounded,
         handbook: thread.spec.system.family().handbook_tip().then(|| sheet.apply(&rules::HANDBOOK, [pitch])),
         measured,
-        says: say!(voice, "bit-as-said", shape = &shape, tip = &tip_says, known = known_by),
+        shape_says: shape,
+        tip_says: say!(voice, "bit-tip-as-said", tip = &tip_says, known = known_by),
         clearance,
         reliefs,
     };
@@ -484,7 +490,9 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BitFacts, said: TipView, bef
         flat_mm: Quantity::length(voice, tip.equal_flat),
         radius_mm: said.rounded.map(|v| Quantity::length(voice, v)),
         measured: said.measured,
-        says: said.says,
+        says: say!(voice, "bit-as-said", shape = &said.shape_says, tip = &said.tip_says),
+        shape: said.shape_says,
+        tip: said.tip_says,
         clearance_deg: said.clearance,
         fluid: blank.material.fluid.clone(),
         grinder: facts.grinder,

@@ -67,11 +67,12 @@ bit-tip-of = { $shape ->
    *[wide] { $size } wide
 }
 bit-straight-sides = Straight sides
-bit-as-said = { $known ->
-    [measured] { $shape }, { $tip }
-    [guessed] { $shape }, { $tip } at most, guessed
-    [range] { $shape }, { $tip }, not measured
-   *[aimed] { $shape }, { $tip } aimed at, not measured
+bit-as-said = { $shape }, { $tip }
+bit-tip-as-said = { $known ->
+    [measured] { $tip }
+    [guessed] { $tip } at most, guessed
+    [range] { $tip }, not measured
+   *[aimed] { $tip } aimed at, not measured
 }
 bit-steps-top = The top face flat and level, no rake; lap it last.
 bit-steps-top-raked = The top face flat and level, with the rake told; lap it last.

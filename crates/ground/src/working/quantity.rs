@@ -97,3 +97,10 @@ pub fn round_to_nine(value: f64) -> f64 {
 pub(super) fn nine_places<S: Serializer>(value: &f64, serializer: S) -> Result<S::Ok, S::Error> {
     serializer.serialize_f64(round_to_nine(*value))
 }
+
+/// The same, a whole number without its empty part: a plan has some hundred in its workings.
+#[allow(clippy::trivially_copy_pass_by_ref, clippy::cast_possible_truncation)] // serde's signature; whole and small
+pub(super) fn short<S: Serializer>(value: &f64, serializer: S) -> Result<S::Ok, S::Error> {
+    let value = round_to_nine(*value);
+    if value.fract() == 0.0 && value.abs() < 1e9 { serializer.serialize_i64(value as i64) } else { serializer.serialize_f64(value) }
+}

@@ -27,7 +27,7 @@ impl From<f64> for Num {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub enum Operand {
     /// A value that was given or assumed.
-    Value(#[serde(serialize_with = "super::quantity::nine_places")] f64),
+    Value(#[serde(serialize_with = "super::quantity::short")] f64),
     /// The result of another line.
     Line {
         /// Its index among the plan's workings.
@@ -44,7 +44,7 @@ pub struct Working {
     /// Its operands, in the rule's order.
     pub of: Vec<Operand>,
     /// The result.
-    #[serde(serialize_with = "super::quantity::nine_places")]
+    #[serde(serialize_with = "super::quantity::short")]
     pub gives: f64,
     /// What was assumed here, if anything.
     #[serde(skip_serializing_if = "Option::is_none")]

@@ -139,8 +139,8 @@ fn an_untold_tip_has_one_range_wherever_it_is_spoken_of() {
     for callout in ["M20x2.5-6g", "M3x0.5-6H", "7/8-9 UNC", "Tr100x12", "1-1/4-5 Acme", "1-5 Stub Acme", "Butt 3-6", "S 40x7", "5/16-24 UNRF"] {
         for unit in ["mm", "in"] {
             let plan = bare(json!({"unit": unit, "thread": {"callout": callout}})).unwrap_or_else(|f| panic!("{callout}: {f:?}"));
-            let said = plan.bit.says.rsplit_once(", not measured").unwrap_or_else(|| panic!("{callout}: {}", plan.bit.says)).0;
-            let range = said.split_once(", ").unwrap().1;
+            let said = plan.bit.tip.rsplit_once(", not measured").unwrap_or_else(|| panic!("{callout}: {}", plan.bit.tip)).0;
+            let range = said;
             let tip = plan.check.lines.iter().find(|l| l.code == "tip").unwrap();
             let assumed = plan.assumptions.iter().find(|a| a.pointer == "/bit/tip_flat_mm").unwrap();
             let watch = plan.watch.iter().find(|w| w.text.starts_with("The tip is not measured")).unwrap();

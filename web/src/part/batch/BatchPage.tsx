@@ -10,6 +10,7 @@ import { PlainSizes } from './PlainSizes';
 import { ScrapLeaf } from './ScrapLeaf';
 import { SizeLeaf } from './SizeLeaf';
 import { TallyTable } from './TallyTable';
+import { text } from '../../app/voice';
 
 /** A batch: its order, its tally, its drift, its next part. */
 export function BatchPage() {
@@ -28,7 +29,7 @@ function BatchOf({ job }: { job: Job }) {
         {inWords(answer.error)}
       </p>
     );
-  if (!answer.data) return <p className="how">Counting…</p>;
+  if (!answer.data) return <p className="how">{text('batch-counting')}</p>;
   return <Shown job={job} batch={answer.data} />;
 }
 
@@ -64,27 +65,31 @@ function Shown({ job, batch }: { job: Job; batch: BatchView }) {
         )}
         <div className="row">
           <button type="button" className="act plain" onClick={() => setAsked({ what: 'plain' })}>
-            Plain sizes
+            {text('page-plain-sizes')}
           </button>
           <a className="act plain" href={`/api/v1/jobs/${job.id}/batch.csv`} download>
-            The tally as a sheet (CSV)
+            {text('batch-tally-sheet-csv')}
           </a>
         </div>
         <Drifts columns={batch.tally.columns} />
       </div>
-      <aside aria-label="What comes next">
+      <aside aria-label={text('batch-what-comes-next')}>
         <NextPart job={job} batch={batch} busy={change.isPending} onLearn={learn => set({ learn })} />
         {order && (
           <>
             <h2>{order.says}</h2>
             <p className="how">
-              {order.minutes.toFixed(0)} min: {order.chuckings} times into the chuck, {order.settings} settings.{' '}
-              {order.saves}
+              {text('batch-min-times-into', {
+                minutes: order.minutes.toFixed(0),
+                chuckings: order.chuckings,
+                settings: order.settings,
+                saves: order.saves,
+              })}
             </p>
           </>
         )}
         <button type="button" className="act plain" onClick={() => setAsked({ what: 'orders' })}>
-          Orders across the parts
+          {text('batch-orders-across-the-parts')}
         </button>
       </aside>
       <OrdersLeaf batch={batch} open={asked?.what === 'orders'} onClose={close} busy={change.isPending} onSet={set} />

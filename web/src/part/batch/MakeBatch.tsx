@@ -1,7 +1,9 @@
+import { handed } from '../../parts/text';
 import { useId } from 'react';
 import { inWords, type Job, type Plan } from '../../api/client';
 import { useMakeBatch } from '../../api/part';
 import { useDraft } from '../../parts/draft';
+import { text } from '../../app/voice';
 
 /** Several parts of one job: how many, and how many of them of the other hand. */
 export function MakeBatch({ job, plan }: { job: Job; plan: Plan | null }) {
@@ -17,9 +19,9 @@ export function MakeBatch({ job, plan }: { job: Job; plan: Plan | null }) {
     parts.trim() === ''
       ? null
       : !whole || count < 2 || count > 60
-        ? 'A batch has 2 to 60 parts.'
+        ? text('batch-batch-2-60')
         : of < 0 || of >= count
-          ? `Of ${count} parts at most ${count - 1} can be ${other}-hand: this one is ${own}-hand.`
+          ? text('batch-parts-most-count', { count, most: count - 1, other: handed(other), own: handed(own) })
           : null;
   return (
     <form
@@ -33,12 +35,9 @@ export function MakeBatch({ job, plan }: { job: Job; plan: Plan | null }) {
         make.mutate({ parts: count, hands }, { onSuccess: told });
       }}
     >
-      <p className="how">
-        Each part becomes a job of its own, with its own passes and readings; they are tallied together, and this job
-        is the first of them.
-      </p>
+      <p className="how">{text('batch-each-part-becomes')}</p>
       <label htmlFor={`${id}-parts`}>
-        Parts in all
+        {text('batch-parts-in-all')}
         <input
           id={`${id}-parts`}
           inputMode="numeric"
@@ -50,7 +49,7 @@ export function MakeBatch({ job, plan }: { job: Job; plan: Plan | null }) {
         />
       </label>
       <label htmlFor={`${id}-others`}>
-        Of them {other}-hand, if any
+        {text('batch-them-hand-if', { other: handed(other) })}
         <input
           id={`${id}-others`}
           inputMode="numeric"
@@ -71,7 +70,7 @@ export function MakeBatch({ job, plan }: { job: Job; plan: Plan | null }) {
       )}
       <div className="row">
         <button type="submit" className="act" disabled={make.isPending || wrong != null || parts.trim() === ''}>
-          Make the batch
+          {text('batch-make-the-batch')}
         </button>
       </div>
     </form>

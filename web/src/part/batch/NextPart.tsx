@@ -1,6 +1,7 @@
 import { useNavigate } from '@tanstack/react-router';
 import { type BatchView, inWords, type Job } from '../../api/client';
 import { useCarry } from '../../api/part';
+import { text } from '../../app/voice';
 
 /** The next part, and what it begins from. */
 export function NextPart({
@@ -25,10 +26,14 @@ export function NextPart({
     else go(next.job);
   };
   return (
-    <section className="next-part" aria-label="The next part">
+    <section className="next-part" aria-label={text('batch-the-next-part')}>
       {next ? (
         <>
-          <b>{next.begun ? `Part ${next.place} is begun` : `Next: part ${next.place}`}</b>
+          <b>
+            {next.begun
+              ? text('batch-part-is-begun', { place: next.place })
+              : text('batch-next-part', { place: next.place })}
+          </b>
           {carried ? (
             <label className="switch">
               <input
@@ -37,10 +42,10 @@ export function NextPart({
                 disabled={busy}
                 onChange={e => onLearn(e.currentTarget.checked)}
               />
-              Each part begins from what the one before found
+              {text('batch-each-part-begins')}
             </label>
           ) : (
-            <p className="how">Once a part is measured, the next can begin from the tip and the spring it found.</p>
+            <p className="how">{text('batch-once-part-measured')}</p>
           )}
           {carried && <p className="how">{carried.says}</p>}
           {batch.tally.columns
@@ -50,9 +55,11 @@ export function NextPart({
                 {c.name}: {c.says}
               </p>
             ))}
-          {next.learned && <p className="how">It begins from what was found.</p>}
+          {next.learned && <p className="how">{text('batch-begins-found')}</p>}
           <button type="button" className="act" disabled={carry.isPending} onClick={begin}>
-            {next.begun ? `Go on with part ${next.place}` : `Begin part ${next.place}`}
+            {next.begun
+              ? text('batch-go-on-with-part', { place: next.place })
+              : text('batch-begin-part', { place: next.place })}
           </button>
           {carry.isError && (
             <p className="fault" role="alert">
@@ -62,9 +69,7 @@ export function NextPart({
         </>
       ) : (
         <b>
-          {batch.tally.good === batch.tally.wanted
-            ? 'All parts are done.'
-            : 'No part is left: begin the scrapped ones again.'}
+          {batch.tally.good === batch.tally.wanted ? text('batch-all-parts-are-done') : text('batch-part-left-begin')}
         </b>
       )}
     </section>

@@ -1,5 +1,6 @@
 import type { BatchFacts, BatchView } from '../../api/client';
 import { Leaf } from '../../parts/Leaf';
+import { text } from '../../app/voice';
 
 /** The orders across the parts, side by side; one is chosen, the recommended one until then. */
 export function OrdersLeaf({
@@ -16,7 +17,7 @@ export function OrdersLeaf({
   onSet: (facts: Partial<BatchFacts>) => void;
 }) {
   return (
-    <Leaf title="Orders across the parts" open={open} onClose={onClose} wide>
+    <Leaf title={text('batch-orders-across-the-parts')} open={open} onClose={onClose} wide>
       <div className="across">
         <label className="switch">
           <input
@@ -25,7 +26,7 @@ export function OrdersLeaf({
             disabled={busy}
             onChange={e => onSet({ tools_stay: e.currentTarget.checked })}
           />
-          The tool post keeps its tools set (a turret, or a quick-change post)
+          {text('batch-tool-post-keeps')}
         </label>
         {batch.orders.map(o => (
           <button
@@ -37,19 +38,18 @@ export function OrdersLeaf({
             onClick={() => onSet({ across: o.across })}
           >
             <b>
-              {o.says}: {o.minutes.toFixed(0)} min{o.recommended ? ', recommended' : ''}
+              {text('batch-min', {
+                says: o.says,
+                minutes: o.minutes.toFixed(0),
+                recommended: o.recommended ? text('batch-recommended') : '',
+              })}
             </b>
-            <span>
-              {o.chuckings} times into the chuck, {o.settings} settings of tool, stop or gears.
-            </span>
+            <span>{text('batch-times-into-chuck', { chuckings: o.chuckings, settings: o.settings })}</span>
             <span>{o.saves}</span>
             {o.costs && <span>{o.true_enough ? o.costs : `▲ ${o.costs}`}</span>}
           </button>
         ))}
-        <p className="how">
-          Counted by the route’s own times; note stops and dial readings with its operations, and they hold for every
-          part. Parts of one hand come together.
-        </p>
+        <p className="how">{text('batch-counted-routes-own')}</p>
       </div>
     </Leaf>
   );

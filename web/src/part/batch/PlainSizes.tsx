@@ -4,7 +4,7 @@ import { Leaf } from '../../parts/Leaf';
 import { LengthForm } from '../../parts/LengthForm';
 import { typed } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
-import { say } from '../../app/voice';
+import { text } from '../../app/voice';
 
 type Plain = NonNullable<BatchFacts['plain']>;
 
@@ -27,13 +27,18 @@ export function PlainSizes({
   const unit = useUnit();
   const [name, setName, toldName] = useDraft('plain:name', '');
   return (
-    <Leaf title="Plain sizes of every part" open={open} onClose={onClose}>
+    <Leaf title={text('batch-plain-sizes-every')} open={open} onClose={onClose}>
       <ul className="remarks">
         {plain.map(p => (
           <li key={p.name} className="plain-size">
             <p>
-              {p.name}: {typed(p.nominal_mm, unit)} {unit}, {typed(p.over_mm ?? 0, unit)} and{' '}
-              {typed(p.under_mm ?? 0, unit)}
+              {text('batch-and', {
+                name: p.name,
+                nominal: typed(p.nominal_mm, unit),
+                unit,
+                over: typed(p.over_mm ?? 0, unit),
+                under: typed(p.under_mm ?? 0, unit),
+              })}
             </p>
             <button
               type="button"
@@ -41,7 +46,7 @@ export function PlainSizes({
               disabled={busy}
               onClick={() => onSet(plain.filter(o => o.name !== p.name))}
             >
-              Strike out
+              {text('page-strike-out')}
             </button>
           </li>
         ))}
@@ -49,11 +54,11 @@ export function PlainSizes({
       <LengthForm
         key={plain.length}
         fields={[
-          { name: 'nominal_mm', says: 'nominal' },
-          { name: 'over_mm', says: 'upper deviation', signed: true, optional: true },
-          { name: 'under_mm', says: 'lower deviation', signed: true, optional: true },
+          { name: 'nominal_mm', says: text('page-nominal') },
+          { name: 'over_mm', says: text('page-upper-deviation'), signed: true, optional: true },
+          { name: 'under_mm', says: text('page-lower-deviation'), signed: true, optional: true },
         ]}
-        act="Add it"
+        act={text('page-add-it')}
         disabled={busy}
         onSet={(mm, told) =>
           onSet([...plain, { name: name.trim(), ...mm }], () => {
@@ -63,8 +68,13 @@ export function PlainSizes({
         }
       >
         <label>
-          called
-          <input value={name} autoComplete="off" placeholder="shank" onChange={e => setName(e.currentTarget.value)} />
+          {text('page-called-within')}
+          <input
+            value={name}
+            autoComplete="off"
+            placeholder={text('batch-shank')}
+            onChange={e => setName(e.currentTarget.value)}
+          />
         </label>
       </LengthForm>
       {fault && (
@@ -72,11 +82,7 @@ export function PlainSizes({
           {fault}
         </p>
       )}
-      <p className="how">
-        {unit === 'in'
-          ? 'With no deviation told, 0.004 in either way is taken.'
-          : say('With no deviation told, a tenth of a milli{meter} either way is taken.')}
-      </p>
+      <p className="how">{unit === 'in' ? text('page-deviation-told-0') : text('page-deviation-told-tenth')}</p>
     </Leaf>
   );
 }

@@ -5,6 +5,7 @@ import type { useTellPart } from '../../api/part';
 import { Leaf } from '../../parts/Leaf';
 import { TextForm } from '../../parts/TextForm';
 import type { TallyRow } from './TallyTable';
+import { text } from '../../app/voice';
 
 /** A part goes to scrap, with why; it can be begun again in its place. */
 export function ScrapLeaf({
@@ -18,12 +19,12 @@ export function ScrapLeaf({
 }) {
   const id = useRef(v4());
   return (
-    <Leaf title={`Scrap part ${row.place}`} open onClose={onClose}>
-      <p className="how">It stays in the tally, struck out. Undo at its lathe screen takes this back.</p>
+    <Leaf title={text('batch-scrap-part', { place: row.place })} open onClose={onClose}>
+      <p className="how">{text('batch-stays-tally-struck')}</p>
       <TextForm
-        label="What spoilt it"
+        label={text('page-what-spoilt-it')}
         value=""
-        act="Scrap it"
+        act={text('page-scrap-it')}
         onTold={why =>
           tell.mutate({ part: row.job, id: id.current, act: { kind: 'scrapped', why } }, { onSuccess: onClose })
         }

@@ -5,6 +5,7 @@ import type { useTellPart } from '../../api/part';
 import { Leaf } from '../../parts/Leaf';
 import { LengthForm } from '../../parts/LengthForm';
 import type { TallyRow } from './TallyTable';
+import { text } from '../../app/voice';
 
 /** Plain sizes read of one part. */
 export function SizeLeaf({
@@ -35,10 +36,10 @@ export function SizeLeaf({
     onClose();
   };
   return (
-    <Leaf title={`Part ${row.place}: sizes read`} open onClose={onClose}>
+    <Leaf title={text('batch-part-sizes-read', { place: row.place })} open onClose={onClose}>
       <LengthForm
         fields={plain.map(p => ({ name: p.name ?? '', says: p.name ?? '', optional: plain.length > 1 }))}
-        act="Tell it"
+        act={text('page-tell-it')}
         disabled={tell.isPending}
         onSet={(mm, told) => void send(mm).then(told, () => undefined)}
       />

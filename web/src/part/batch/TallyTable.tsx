@@ -3,6 +3,7 @@ import type { BatchView } from '../../api/client';
 import { figure } from '../../parts/Figure';
 import { bare } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
+import { text } from '../../app/voice';
 
 export type TallyRow = BatchView['tally']['rows'][number];
 
@@ -27,7 +28,7 @@ export function TallyTable({
     <table className="tally">
       <thead>
         <tr>
-          <th>Part</th>
+          <th>{text('page-part')}</th>
           {columns.map(c => (
             <th key={c.name}>
               {c.name}
@@ -39,9 +40,9 @@ export function TallyTable({
               )}
             </th>
           ))}
-          <th>Stands</th>
+          <th>{text('page-stands')}</th>
           <th>
-            <span className="how">Told</span>
+            <span className="how">{text('batch-told')}</span>
           </th>
         </tr>
       </thead>
@@ -54,8 +55,8 @@ export function TallyTable({
             <th scope="row">
               <Link
                 to="/jobs/$id/$station"
-                params={{ id: row.job, station: row.stands === 'not begun' ? 'setup' : 'gauge' }}
-                aria-label={`${row.place}, ${row.says}: to its stations`}
+                params={{ id: row.job, station: row.begun ? 'gauge' : 'setup' }}
+                aria-label={text('batch-to-its-stations', { place: row.place, row: row.says })}
               >
                 {row.place}
               </Link>{' '}
@@ -64,7 +65,7 @@ export function TallyTable({
             {row.cells.map((cell, i) => (
               <td key={columns[i]?.name} className={cell.stands === 'out' ? 'out' : undefined}>
                 {cell.read ? <span className="figure">{bare(figure(cell.read, unit))}</span> : '—'}
-                {cell.stands === 'out' && <small>out of limits</small>}
+                {cell.stands === 'out' && <small>{text('batch-out-of-limits')}</small>}
               </td>
             ))}
             <td>
@@ -77,20 +78,20 @@ export function TallyTable({
                   <button
                     type="button"
                     className="choice"
-                    aria-label={`Size of part ${row.place}`}
+                    aria-label={text('batch-size-of-part', { place: row.place })}
                     onClick={() => onSize(row)}
                   >
-                    Size
+                    {text('batch-size')}
                   </button>
                 )}
                 {row.scrapped == null && (
                   <button
                     type="button"
                     className="choice"
-                    aria-label={`Scrap part ${row.place}`}
+                    aria-label={text('batch-scrap-part', { place: row.place })}
                     onClick={() => onScrap(row)}
                   >
-                    Scrap
+                    {text('batch-scrap')}
                   </button>
                 )}
                 {row.scrapped != null && !replaced(row) && (
@@ -98,10 +99,10 @@ export function TallyTable({
                     type="button"
                     className="choice"
                     disabled={busy}
-                    aria-label={`Begin again part ${row.place}`}
+                    aria-label={text('batch-begin-again-part', { place: row.place })}
                     onClick={() => onAgain(row)}
                   >
-                    Begin again
+                    {text('batch-begin-again')}
                   </button>
                 )}
               </div>

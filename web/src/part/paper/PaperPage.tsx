@@ -3,34 +3,33 @@ import { type ReactNode, useState } from 'react';
 import { inWords, type Job, type Papers, type Plan } from '../../api/client';
 import { usePaper } from '../../api/part';
 import { useKeys } from '../../app/keys';
-import { say } from '../../app/voice';
+import { spoken, text } from '../../app/voice';
 import { PartFrame } from '../PartFrame';
 import { CardSheet, JobCard, PocketCard } from './cards';
 import { ChartSheet, GrindingSheet, RouteSheet, TallySheet } from './sheets';
 import './paper.css';
 
 /** What can be printed, and the paper it goes on: a card of its own size, or a page. */
-const SHEETS = [
-  { id: 'card', says: 'Ten-second card', under: 'for the tool post, 148 × 105 mm', own: true },
-  { id: 'job', says: 'Job card', under: 'the whole job on one page', own: false },
-  { id: 'pocket', says: 'Pocket card', under: 'narrow, 80 × 200 mm', own: true },
-  { id: 'grinding', says: 'Grinding sheet', under: 'for the wheel, with the {bit} at its own size', own: false },
-  { id: 'chart', says: 'Pitch chart', under: 'every pitch of this lathe', own: false },
-  { id: 'route', says: 'Route sheet', under: 'every operation with a box to tick', own: false },
-  { id: 'tally', says: 'Tally sheet', under: 'of the batch', own: false },
-] as const;
-type SheetId = (typeof SHEETS)[number]['id'];
+const SHEETS = spoken(
+  () =>
+    [
+      { id: 'card', says: text('paper-ten-second-card'), under: text('paper-tool-post-148'), own: true },
+      { id: 'job', says: text('paper-job-card'), under: text('paper-whole-job-one'), own: false },
+      { id: 'pocket', says: text('paper-pocket-card'), under: text('paper-narrow-80-200-mm'), own: true },
+      { id: 'grinding', says: text('page-grinding-sheet'), under: text('paper-wheel-bit-own'), own: false },
+      { id: 'chart', says: text('page-pitch-chart'), under: text('paper-every-pitch-lathe'), own: false },
+      { id: 'route', says: text('paper-route-sheet'), under: text('paper-every-operation-box'), own: false },
+      { id: 'tally', says: text('paper-tally-sheet'), under: text('paper-of-the-batch'), own: false },
+    ] as const,
+);
+type SheetId = ReturnType<typeof SHEETS>[number]['id'];
 
 /** Cards and sheets to print, shown as they will look. */
 export function PaperPage() {
   return (
     <PartFrame sheet="paper">
       {(job, plan) =>
-        plan ? (
-          <Shown job={job} plan={plan} />
-        ) : (
-          <p className="fault">This job does not plan yet: there is nothing to print.</p>
-        )
+        plan ? <Shown job={job} plan={plan} /> : <p className="fault">{text('paper-job-does-plan')}</p>
       }
     </PartFrame>
   );
@@ -46,8 +45,8 @@ function Shown({ job, plan }: { job: Job; plan: Plan }) {
   });
   const print = () => window.print();
   useKeys({ paper: print });
-  const open = SHEETS.filter(s => s.id !== 'tally' || job.batch != null);
-  const own = SHEETS.find(s => s.id === sheet)?.own;
+  const open = SHEETS().filter(s => s.id !== 'tally' || job.batch != null);
+  const own = SHEETS().find(s => s.id === sheet)?.own;
   return (
     <div className="two-sided paper-page">
       <div className="wide-side">
@@ -57,16 +56,16 @@ function Shown({ job, plan }: { job: Job; plan: Plan }) {
           </p>
         )}
         {paper.data && (
-          <article className={`paper on-${own ? sheet : page}`} aria-label={SHEETS.find(s => s.id === sheet)?.says}>
+          <article className={`paper on-${own ? sheet : page}`} aria-label={SHEETS().find(s => s.id === sheet)?.says}>
             <Sheet of={sheet} job={job} plan={plan} papers={paper.data} />
           </article>
         )}
       </div>
-      <aside className="no-print" aria-label="What to print">
+      <aside className="no-print" aria-label={text('paper-what-to-print')}>
         <button type="button" className="act" onClick={print}>
-          Print it (P)
+          {text('paper-print-it-p')}
         </button>
-        <div className="sheet-choice" role="radiogroup" aria-label="Sheet">
+        <div className="sheet-choice" role="radiogroup" aria-label={text('paper-sheet')}>
           {open.map(s => (
             <button
               key={s.id}
@@ -77,12 +76,12 @@ function Shown({ job, plan }: { job: Job; plan: Plan }) {
               onClick={() => setSheet(s.id)}
             >
               {s.says}
-              <small>{say(s.under)}</small>
+              <small>{s.under}</small>
             </button>
           ))}
         </div>
         {!own && (
-          <div className="row" role="radiogroup" aria-label="Page">
+          <div className="row" role="radiogroup" aria-label={text('paper-page')}>
             {(['a4', 'letter'] as const).map(p => (
               <button
                 key={p}
@@ -92,15 +91,12 @@ function Shown({ job, plan }: { job: Job; plan: Plan }) {
                 className="choice"
                 onClick={() => setPage(p)}
               >
-                {p === 'a4' ? 'A4' : 'Letter'}
+                {p === 'a4' ? 'A4' : text('paper-letter')}
               </button>
             ))}
           </div>
         )}
-        <p className="how">
-          Printed by the browser: leave its scale at 100 %. Where something is drawn at its own size a bar of 50 mm
-          checks it.
-        </p>
+        <p className="how">{text('paper-printed-browser-leave')}</p>
       </aside>
     </div>
   );

@@ -4,16 +4,16 @@ import { figure } from '../../parts/Figure';
 import { useUnit } from '../../parts/unit';
 import { CardLines } from '../CardLines';
 import { PaperFoot, PaperHead } from './frame';
-import { say } from '../../app/voice';
+import { text } from '../../app/voice';
 
 const passName = (p: Papers['passes'][number]) =>
-  p.kind === 'cut' ? String(p.n) : p.kind === 'stocking' ? `stock ${p.n}` : p.kind;
+  p.kind === 'cut' ? String(p.n) : p.kind === 'stocking' ? text('paper-stock', { n: p.n }) : p.kind;
 
 /** What goes to the tool post for a plain thread. */
 export function CardSheet({ job, papers }: { job: Job; papers: Papers }) {
   return (
     <>
-      <PaperHead job={job} papers={papers} name="Card" />
+      <PaperHead job={job} papers={papers} name={text('paper-card')} />
       <CardLines lines={papers.ten_seconds} />
     </>
   );
@@ -28,7 +28,7 @@ function Passes({ papers, over }: { papers: Papers; over: boolean }) {
   const n = papers.passes.length;
   const crowd = n > 96 ? 'tightest' : n > 60 ? 'tight' : n > FEW ? 'medium' : 'few';
   return (
-    <ol className={`paper-passes ${crowd}`} aria-label="Passes">
+    <ol className={`paper-passes ${crowd}`} aria-label={text('page-passes')}>
       {papers.passes.map((p, i) => (
         <li key={`${p.n}${i}`}>
           <span className="box" />
@@ -44,7 +44,7 @@ function Passes({ papers, over }: { papers: Papers; over: boolean }) {
 export function JobCard({ job, plan, papers }: { job: Job; plan: Plan; papers: Papers }) {
   return (
     <div className="job-card">
-      <PaperHead job={job} papers={papers} name="Job card" />
+      <PaperHead job={job} papers={papers} name={text('paper-job-card')} />
       <div className="paper-drawn">
         <Outline drawing={plan.blank.drawing} />
         {plan.gears.drawing && <Outline drawing={plan.gears.drawing} />}
@@ -58,9 +58,11 @@ export function JobCard({ job, plan, papers }: { job: Job; plan: Plan; papers: P
         ))}
       </div>
       <h3>
-        Passes: reading of the dial, turns and divisions
-        {papers.passes.some(p => p.over_wires) && papers.passes.length <= FEW ? ', over the wires' : ''}
-        {papers.measure ? '; then measure' : ''}
+        {text('paper-passes-reading-dial', {
+          some:
+            papers.passes.some(p => p.over_wires) && papers.passes.length <= FEW ? text('paper-over-the-wires') : '',
+          measure: papers.measure ? text('paper-then-measure') : '',
+        })}
       </h3>
       <Passes papers={papers} over={papers.passes.length <= FEW} />
       <PaperFoot>
@@ -74,11 +76,10 @@ export function JobCard({ job, plan, papers }: { job: Job; plan: Plan; papers: P
 
 /** The narrow card for the pocket: the dial, pass by pass. */
 export function PocketCard({ job, papers }: { job: Job; papers: Papers }) {
-  const few = papers.ten_seconds.filter(l => l.says !== say('{Bit}') && l.says !== say('{Compound}'));
   return (
     <>
-      <PaperHead job={job} papers={papers} name="Pocket card" />
-      <CardLines lines={few} />
+      <PaperHead job={job} papers={papers} name={text('paper-pocket-card')} />
+      <CardLines lines={papers.pocket} />
       <Passes papers={papers} over={false} />
     </>
   );

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import type { Job, Papers } from '../../api/client';
+import { said, text } from '../../app/voice';
 
 const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
 
@@ -9,8 +10,11 @@ export function PaperHead({ job, papers, name }: { job: Job; papers: Papers; nam
     <header>
       <h2>{job.title}</h2>
       <p>
-        <b>{papers.thread}</b> on the {papers.lathe}
-        {job.place != null && `, part ${job.place}`}
+        {said('paper-on-the', {
+          thread: <b>{papers.thread}</b>,
+          lathe: papers.lathe,
+          place: job.place != null && text('paper-part', { place: job.place }),
+        })}
       </p>
       <p>
         {name}, {DAY.format(new Date())}
@@ -22,9 +26,7 @@ export function PaperHead({ job, papers, name }: { job: Job; papers: Papers; nam
 export function PaperFoot({ children }: { children?: ReactNode }) {
   return (
     <footer>
-      {children}
-      Gears changed with the machine isolated, guard on before it runs. First pass slow, hand on the lever. Follow the
-      machine maker’s instructions, your shop’s rules and local safety law.
+      {children} {text('paper-gears-changed-machine')}
     </footer>
   );
 }

@@ -8,7 +8,7 @@ import { sidesSay, tipSays } from '../../stations/bit/ground';
 import { lever, train } from '../../stations/gears/train';
 import { CardLines } from '../CardLines';
 import { PaperFoot, PaperHead } from './frame';
-import { say } from '../../app/voice';
+import { said, text } from '../../app/voice';
 
 /** What to grind, in order, with the bit at its own size and its tip ten times as large. */
 export function GrindingSheet({ job, plan, papers }: { job: Job; plan: Plan; papers: Papers }) {
@@ -17,26 +17,20 @@ export function GrindingSheet({ job, plan, papers }: { job: Job; plan: Plan; pap
   const drawn = (view: string, scale: number) => `/api/v1/jobs/${job.id}/bit.svg?view=${view}&scale=${scale}`;
   return (
     <>
-      <PaperHead job={job} papers={papers} name="Grinding sheet" />
+      <PaperHead job={job} papers={papers} name={text('page-grinding-sheet')} />
       <p>
-        Ground: {sidesSay(plan.bit, unit)}; the tip {tipSays(plan.bit, unit)}.
+        {text('paper-ground-the-tip', { sides_say: sidesSay(plan.bit, unit), tip_says: tipSays(plan.bit, unit) })}
       </p>
       <ol className="paper-steps">
         {sheet.data?.steps.map(s => (
           <li key={s}>{s}</li>
         ))}
       </ol>
-      <h3>At its own size</h3>
-      <img
-        src={drawn('views', 1)}
-        alt={say('The {bit} from above, front and side at its own size, with a bar of 50 mm to check the print by')}
-      />
-      <h3>The tip, ten times as large</h3>
-      <img
-        src={drawn('tip', 10)}
-        alt="The tip in its groove, ten times as large, with a bar of 50 mm to check the print by"
-      />
-      <PaperFoot>Eye protection and the grinder’s guards on; the rest close to the wheel. </PaperFoot>
+      <h3>{text('paper-at-its-own-size')}</h3>
+      <img src={drawn('views', 1)} alt={text('paper-bit-above-front')} />
+      <h3>{text('paper-tip-ten-times')}</h3>
+      <img src={drawn('tip', 10)} alt={text('paper-tip-groove-ten')} />
+      <PaperFoot>{text('paper-eye-protection-grinders')}</PaperFoot>
     </>
   );
 }
@@ -47,15 +41,15 @@ export function ChartSheet({ job, papers }: { job: Job; papers: Papers }) {
   const chart = useChart(lathe);
   return (
     <>
-      <PaperHead job={job} papers={papers} name="Pitch chart" />
-      {lathe === '' && <p>The lathe of this job is not kept in the shop: it has no chart.</p>}
+      <PaperHead job={job} papers={papers} name={text('page-pitch-chart')} />
+      {lathe === '' && <p>{text('paper-lathe-job-kept')}</p>}
       <table>
         <thead>
           <tr>
-            <th>Pitch</th>
-            <th>Drivers / driven</th>
-            <th>Error</th>
-            <th>{say('{Half-nut}')}</th>
+            <th>{text('page-pitch')}</th>
+            <th>{text('page-drivers-driven')}</th>
+            <th>{text('page-error')}</th>
+            <th>{text('card-half-nut')}</th>
           </tr>
         </thead>
         <tbody>
@@ -83,7 +77,7 @@ export function RouteSheet({ job, papers }: { job: Job; papers: Papers }) {
   const route = useRoute(job);
   return (
     <>
-      <PaperHead job={job} papers={papers} name="Route sheet" />
+      <PaperHead job={job} papers={papers} name={text('paper-route-sheet')} />
       {route.data?.said.setups.map((s, i) => (
         <section key={s.id} className="paper-setup">
           <h3>
@@ -93,13 +87,17 @@ export function RouteSheet({ job, papers }: { job: Job; papers: Papers }) {
             <div key={o.id} className="paper-op">
               <span className={`box${o.done ? ' ticked' : ''}`} />
               <div>
-                <b>{o.name}</b>, {Math.max(1, Math.round(o.takes_min))} min{o.note && `; noted: ${o.note}`}
+                {said('paper-min', {
+                  name: <b>{o.name}</b>,
+                  n: Math.max(1, Math.round(o.takes_min)),
+                  note: o.note && text('paper-noted', { note: o.note }),
+                })}
                 <CardLines lines={o.card} />
               </div>
             </div>
           ))}
           <p>
-            <b>Before it leaves this chuck:</b> {s.leave.map(m => m.says).join(' ')}
+            <b>{text('paper-before-leaves-chuck')}</b> {s.leave.map(m => m.says).join(' ')}
           </p>
         </section>
       ))}
@@ -115,21 +113,21 @@ export function TallySheet({ job, papers }: { job: Job; papers: Papers }) {
   const tally = batch.data?.tally;
   return (
     <>
-      <PaperHead job={job} papers={papers} name="Tally sheet" />
+      <PaperHead job={job} papers={papers} name={text('paper-tally-sheet')} />
       {tally && (
         <>
           <p>{tally.says}</p>
           <table>
             <thead>
               <tr>
-                <th>Part</th>
+                <th>{text('page-part')}</th>
                 {tally.columns.map(c => (
                   <th key={c.name}>
                     {c.name}
                     {c.limits_mm && `, ${c.limits_mm.map(q => figure(q, unit)).join(' to ')}`}
                   </th>
                 ))}
-                <th>Stands</th>
+                <th>{text('page-stands')}</th>
               </tr>
             </thead>
             <tbody>
@@ -141,10 +139,10 @@ export function TallySheet({ job, papers }: { job: Job; papers: Papers }) {
                   {r.cells.map((c, i) => (
                     <td key={tally.columns[i]?.name}>
                       {c.read ? figure(c.read, unit) : ''}
-                      {c.stands === 'out' ? ' out' : ''}
+                      {c.stands === 'out' ? ` ${text('paper-out')}` : ''}
                     </td>
                   ))}
-                  <td>{r.scrapped ? `scrapped: ${r.scrapped}` : r.stands}</td>
+                  <td>{r.scrapped ? text('paper-scrapped', { scrapped: r.scrapped }) : r.stands}</td>
                 </tr>
               ))}
             </tbody>

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { RouteView } from '../../api/client';
 import { Reorder } from '../../parts/Reorder';
 import { TextForm } from '../../parts/TextForm';
+import { text } from '../../app/voice';
 
 type SetUpSaid = RouteView['said']['setups'][number];
 
@@ -34,7 +35,10 @@ export function Chucking({
   const [telling, setTelling] = useState<'held' | 'leave' | null>(null);
   const own = setup.leave.slice(setup.leave_made).map(m => m.says);
   return (
-    <section className="chucking" aria-label={`Set-up ${n}: ${setup.piece_says}, ${setup.held}`}>
+    <section
+      className="chucking"
+      aria-label={text('route-set-up', { n, piece_says: setup.piece_says, held: setup.held })}
+    >
       <header>
         <p>
           <b>
@@ -43,18 +47,18 @@ export function Chucking({
           {setup.held}
         </p>
         <button type="button" className="choice" onClick={() => setTelling(telling === 'held' ? null : 'held')}>
-          Held otherwise
+          {text('route-held-otherwise')}
         </button>
         <button type="button" className="choice" disabled={busy} onClick={onAdd}>
-          Add an operation
+          {text('route-add-an-operation')}
         </button>
       </header>
       {telling === 'held' && (
         <TextForm
-          label="How it is held"
+          label={text('page-how-it-is-held')}
           value={setup.held}
-          onTold={text => {
-            onHeld(text);
+          onTold={written => {
+            onHeld(written);
             setTelling(null);
           }}
         />
@@ -73,15 +77,15 @@ export function Chucking({
               onClick={() => onChoose(op.id)}
             >
               <span>{op.name}</span>
-              <em>{op.takes_min < 1 ? '<1' : Math.round(op.takes_min)} min</em>
-              {op.note && <small>Noted: {op.note}</small>}
+              <em>{text('route-min', { takes_min: op.takes_min < 1 ? '<1' : Math.round(op.takes_min) })}</em>
+              {op.note && <small>{text('route-noted', { note: op.note })}</small>}
             </button>
             <label className="tick">
               <input
                 type="checkbox"
                 checked={op.done != null}
                 disabled={op.done === 'proven'}
-                aria-label={`${op.name}: ${op.done === 'proven' ? 'done, as measured' : 'done'}`}
+                aria-label={`${op.name}: ${op.done === 'proven' ? text('route-done-as-measured') : text('route-done')}`}
                 onChange={e => onTick(op.id, e.currentTarget.checked)}
               />
             </label>
@@ -89,14 +93,14 @@ export function Chucking({
         )}
       </Reorder>
       <div className="leave">
-        <h3>Before it leaves this chuck</h3>
+        <h3>{text('route-before-leaves-chuck')}</h3>
         <ul>
           {setup.leave.map((must, i) => (
             <li key={`${must.says}${i}`} className={must.holds ? 'holds' : undefined}>
               <span aria-hidden="true">{must.holds ? '✓' : must.holds === false ? '□' : '·'}</span>
               <span>
                 {must.says}
-                {must.holds != null && <small> ({must.holds ? 'it is' : 'not yet'})</small>}
+                {must.holds != null && <small> ({must.holds ? text('route-it-is') : text('page-not-yet')})</small>}
               </span>
               {i >= setup.leave_made && (
                 <button
@@ -105,7 +109,7 @@ export function Chucking({
                   disabled={busy}
                   onClick={() => onLeave(own.filter((_, k) => k !== i - setup.leave_made))}
                 >
-                  Strike out
+                  {text('page-strike-out')}
                 </button>
               )}
             </li>
@@ -113,16 +117,16 @@ export function Chucking({
         </ul>
         {telling === 'leave' ? (
           <TextForm
-            label="What else must be true"
+            label={text('route-else-must-true')}
             value=""
-            onTold={text => {
-              onLeave([...own, text]);
+            onTold={written => {
+              onLeave([...own, written]);
               setTelling(null);
             }}
           />
         ) : (
           <button type="button" className="choice" onClick={() => setTelling('leave')}>
-            And…
+            {text('route-and')}
           </button>
         )}
       </div>

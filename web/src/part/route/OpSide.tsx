@@ -4,6 +4,7 @@ import type { RouteView } from '../../api/client';
 import { useDraft } from '../../parts/draft';
 import { CardLines } from '../CardLines';
 import type { Operation } from './moves';
+import { said, text } from '../../app/voice';
 
 type OpSaid = RouteView['said']['setups'][number]['ops'][number];
 
@@ -37,7 +38,7 @@ export function OpSide({
   const set = () => {
     const typed = minutes.trim().replace(',', '.');
     const read = typed === '' ? null : Number(typed);
-    if (read !== null && !(read >= 0 && read <= 2000)) return setWrong('Minutes are a number from 0 to 2000.');
+    if (read !== null && !(read >= 0 && read <= 2000)) return setWrong(text('route-minutes-number-0'));
     setWrong(null);
     onChange({
       says: says.trim() === '' || says === op.name ? (op.says ?? undefined) : says.trim(),
@@ -50,15 +51,17 @@ export function OpSide({
       <h2>{op.name}</h2>
       {job && (
         <p className="how">
-          For {job.thread}
-          {station && (
-            <>
-              {': '}
-              <Link className="word" to="/jobs/$id/$station" params={{ id: job.id, station }}>
-                to its {station}
-              </Link>
-            </>
-          )}
+          {said('route-for', {
+            thread: job.thread,
+            station: station && (
+              <>
+                {': '}
+                <Link className="word" to="/jobs/$id/$station" params={{ id: job.id, station }}>
+                  {text('route-to-its', { station })}
+                </Link>
+              </>
+            ),
+          })}
         </p>
       )}
       <CardLines lines={op.card} />
@@ -70,7 +73,7 @@ export function OpSide({
         }}
       >
         <label htmlFor={`${id}-note`}>
-          Noted with it: the stop, the dial at size
+          {text('route-noted-stop-dial')}
           <input
             id={`${id}-note`}
             autoComplete="off"
@@ -80,7 +83,7 @@ export function OpSide({
           />
         </label>
         <label htmlFor={`${id}-says`}>
-          Called
+          {text('page-called')}
           <input
             id={`${id}-says`}
             autoComplete="off"
@@ -90,7 +93,7 @@ export function OpSide({
           />
         </label>
         <label htmlFor={`${id}-minutes`}>
-          Minutes, if you know better
+          {text('route-minutes-if-you')}
           <input
             id={`${id}-minutes`}
             autoComplete="off"
@@ -109,16 +112,16 @@ export function OpSide({
         )}
         <div className="row">
           <button type="submit" className="act" disabled={busy}>
-            Set
+            {text('page-set')}
           </button>
           <button type="button" className="act plain" disabled={busy} onClick={onRemove}>
-            Strike it out
+            {text('route-strike-it-out')}
           </button>
         </div>
       </form>
       {setups.length > 1 && (
         <label className="op-form">
-          In the chucking
+          {text('route-in-the-chucking')}
           <select
             className="choice"
             value={here?.id ?? ''}

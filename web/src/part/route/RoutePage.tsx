@@ -6,6 +6,7 @@ import { PartFrame } from '../PartFrame';
 import { Chucking } from './Chucking';
 import { OpSide } from './OpSide';
 import { type Operation, type Route, before, changed, places } from './moves';
+import { text } from '../../app/voice';
 
 /** A part's route: its set-ups, what is done in each, and what must be true before the part leaves it. */
 export function RoutePage() {
@@ -20,7 +21,7 @@ function RouteOf({ job }: { job: Job }) {
         {inWords(answer.error)}
       </p>
     );
-  if (!answer.data) return <p className="how">Making the route…</p>;
+  if (!answer.data) return <p className="how">{text('route-making-the-route')}</p>;
   return <Shown job={job} view={answer.data} />;
 }
 
@@ -37,7 +38,7 @@ function Shown({ job, view }: { job: Job; view: RouteView }) {
   const send = (to: Route) => put.mutate({ route: to, revision: view.revision });
   const failed = [put, drop, tick].find(m => m.isError);
   const addTo = (setup: string) => {
-    const op: Operation = { id: v4(), kind: 'own', says: 'Your own operation' };
+    const op: Operation = { id: v4(), kind: 'own', says: text('route-your-own-operation') };
     send({ setups: setups.map(s => (s.id === setup ? { ...s, ops: [...(s.ops ?? []), op] } : s)) });
     setChosen(op.id ?? null);
   };
@@ -45,12 +46,16 @@ function Shown({ job, view }: { job: Job; view: RouteView }) {
     <div className="two-sided route-page">
       <div className="wide-side">
         <p className="how">
-          {said.takes} in all, {said.left} of it to come.{' '}
-          {view.revision === 0 ? 'Made from the job; change it as you like.' : 'As you changed it.'}
-          {view.left_out.length > 0 && ` Left out until it plans: ${view.left_out.join(', ')}.`}
+          {text('route-all-come', {
+            takes: said.takes,
+            left: said.left,
+            revision: view.revision === 0 ? text('route-made-job-change') : text('route-as-you-changed-it'),
+            left_out:
+              view.left_out.length > 0 && ` ${text('route-left-out-until', { left_out: view.left_out.join(', ') })}`,
+          })}
         </p>
         {said.remarks.length > 0 && (
-          <ul className="remarks" aria-label="What this order costs">
+          <ul className="remarks" aria-label={text('route-what-this-order-costs')}>
             {said.remarks.map(r => (
               <li key={`${r.op}${r.before}${r.says}`}>
                 <p>▲ {r.says}</p>
@@ -61,7 +66,7 @@ function Shown({ job, view }: { job: Job; view: RouteView }) {
                     disabled={put.isPending}
                     onClick={() => send(before(route, r.op, r.before))}
                   >
-                    Put it first
+                    {text('route-put-it-first')}
                   </button>
                 )}
               </li>
@@ -90,14 +95,19 @@ function Shown({ job, view }: { job: Job; view: RouteView }) {
             className="act plain"
             disabled={put.isPending}
             onClick={() =>
-              send({ setups: [...setups, { id: v4(), piece: setups.at(-1)?.piece, held: 'in the chuck', ops: [] }] })
+              send({
+                setups: [
+                  ...setups,
+                  { id: v4(), piece: setups.at(-1)?.piece, held: text('route-in-the-chuck'), ops: [] },
+                ],
+              })
             }
           >
-            Another chucking
+            {text('route-another-chucking')}
           </button>
           {view.revision > 0 && (
             <button type="button" className="act plain" disabled={drop.isPending} onClick={() => drop.mutate()}>
-              Back to the app’s own route
+              {text('route-back-apps-own')}
             </button>
           )}
         </div>
@@ -107,7 +117,7 @@ function Shown({ job, view }: { job: Job; view: RouteView }) {
           </p>
         )}
       </div>
-      <aside aria-label="The operation">
+      <aside aria-label={text('route-the-operation')}>
         {at && (
           <OpSide
             key={`${at.id}${view.revision}`}

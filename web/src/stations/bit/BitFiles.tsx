@@ -1,4 +1,5 @@
 import type { Job } from '../../api/client';
+import { text } from '../../app/voice';
 
 /** A drawing of the bit as files: at 1:1 and 10:1 to print, and for a drawing program. */
 export function BitFiles({ job, view }: { job: Job; view: 'views' | 'tip' | 'relief_tool' }) {
@@ -8,11 +9,11 @@ export function BitFiles({ job, view }: { job: Job; view: 'views' | 'tip' | 'rel
     <p className="row files">
       {['1', '10'].map(scale => (
         <a key={scale} className="act plain" href={file('svg', `&scale=${scale}`)} download>
-          SVG {scale}:1
+          {text('bit-svg-to-scale', { scale })}
         </a>
       ))}
       <a className="act plain" href={file('dxf')} download>
-        DXF
+        {text('bit-dxf')}
       </a>
     </p>
   );

@@ -15,28 +15,31 @@ import { KeepTip } from './KeepTip';
 import { GRINDERS, SheetLeaf } from './SheetLeaf';
 import { useBitSheet } from '../../api/sheets';
 import { UNTOLD } from '../../parts/tip';
-import { say } from '../../app/voice';
+import { said, spoken, text } from '../../app/voice';
 
-const VIEWS = {
-  views: 'Three views',
-  tip: 'The tip',
-  groove: 'In the groove',
-  bore: 'In the bore',
-  relief_tool: 'Relief tool',
-} as const;
-type View = keyof typeof VIEWS;
+const VIEWS = spoken(
+  () =>
+    ({
+      views: text('bit-three-views'),
+      tip: text('bit-the-tip'),
+      groove: text('bit-in-the-groove'),
+      bore: text('bit-in-the-bore'),
+      relief_tool: text('bit-relief-tool'),
+    }) as const,
+);
+type View = keyof ReturnType<typeof VIEWS>;
 
 /** The drawings, one at a time. */
 function Drawn({ sheet, at }: { sheet: BitSheet; at: [View, (view: View) => void] }) {
   const [view, look] = at;
-  const there = (Object.keys(VIEWS) as View[]).filter(v => sheet[v]);
+  const there = (Object.keys(VIEWS()) as View[]).filter(v => sheet[v]);
   const shown = sheet[view] ? view : 'views';
   return (
     <div className="views">
-      <div className="row" role="group" aria-label="Which drawing">
+      <div className="row" role="group" aria-label={text('bit-which-drawing')}>
         {there.map(v => (
           <button key={v} type="button" className="choice" aria-pressed={v === shown} onClick={() => look(v)}>
-            {VIEWS[v]}
+            {VIEWS()[v]}
           </button>
         ))}
       </div>
@@ -50,7 +53,7 @@ export function BitStation(props: StationProps) {
   // A plan frozen by an older version keeps what it was frozen with.
   const grind = props.plan.bit.grind as Plan['bit']['grind'] | undefined;
   if (grind) return <Bit {...props} />;
-  return <p className="how">This job was begun before bits were reckoned in full: {props.plan.bit.says}.</p>;
+  return <p className="how">{text('bit-job-begun-before', { bit: props.plan.bit.says })}</p>;
 }
 
 function Bit({ job, plan }: StationProps) {
@@ -73,63 +76,70 @@ function Bit({ job, plan }: StationProps) {
       plan={plan}
       sentence={
         <>
-          With{' '}
-          <button
-            type="button"
-            className={`word${picked ? ' set' : ''}`}
-            aria-label={`Tool: ${picked?.name ?? say('a {bit} to be ground')}`}
-            onClick={() => setLeaf('drawer')}
-          >
-            {picked?.name ?? say('a {bit} to be ground')}
-          </button>
-          , its angle{' '}
-          <Word
-            job={job}
-            about="Included angle, degrees"
-            set={angle != null}
-            edit={{
-              kind: 'number',
-              value: String(angle ?? thread.included_angle_deg),
-              patch: v => ({ bit: { included_angle_deg: v } }),
-              clear: 'As the thread',
-            }}
-          >
-            {bit.says.split(',')[0] ?? ''}
-          </Word>
-          , its tip{' '}
-          <Word
-            job={job}
-            about="Flat on the tip"
-            set={flat != null}
-            edit={{
-              kind: 'length',
-              value: flat != null ? typed(flat, unit) : inField(bit.tip_flat_mm.aim, unit),
-              patch: mm => ({ bit: { ...UNTOLD, tip_flat_mm: mm } }),
-              clear: 'Not measured',
-            }}
-          >
-            {bit.says.slice(bit.says.indexOf(', ') + 2)}
-          </Word>
-          , sharpened{' '}
-          <Word
-            job={job}
-            about="How it is held to the wheel"
-            set={asked?.grinder != null}
-            edit={{
-              kind: 'choice',
-              choices: GRINDERS.map(g => ({
-                says: g.says,
-                chosen: (asked?.grinder ?? 'rest') === g.value,
-                patch: { bit: { grinder: g.value } },
-              })),
-            }}
-          >
-            {GRINDERS.find(g => g.value === (asked?.grinder ?? 'rest'))?.says ?? ''}
-          </Word>
-          .{' '}
-          <button type="button" className="word" onClick={() => setLeaf('ground')}>
-            Tell all that was ground
-          </button>
+          {said('bit-angle-tip-sharpened', {
+            picked: (
+              <button
+                type="button"
+                className={`word${picked ? ' set' : ''}`}
+                aria-label={text('bit-tool', { picked: picked?.name ?? text('bit-bit-ground') })}
+                onClick={() => setLeaf('drawer')}
+              >
+                {picked?.name ?? text('bit-bit-ground')}
+              </button>
+            ),
+            split: (
+              <Word
+                job={job}
+                about={text('page-included-angle-degrees')}
+                set={angle != null}
+                edit={{
+                  kind: 'number',
+                  value: String(angle ?? thread.included_angle_deg),
+                  patch: v => ({ bit: { included_angle_deg: v } }),
+                  clear: text('bit-as-the-thread'),
+                }}
+              >
+                {bit.shape || `${angle ?? thread.included_angle_deg}°`}
+              </Word>
+            ),
+            bit: (
+              <Word
+                job={job}
+                about={text('page-flat-on-the-tip')}
+                set={flat != null}
+                edit={{
+                  kind: 'length',
+                  value: flat != null ? typed(flat, unit) : inField(bit.tip_flat_mm.aim, unit),
+                  patch: mm => ({ bit: { ...UNTOLD, tip_flat_mm: mm } }),
+                  clear: text('page-not-measured'),
+                }}
+              >
+                {bit.tip || figure(bit.tip_flat_mm.aim, unit)}
+              </Word>
+            ),
+            find: (
+              <Word
+                job={job}
+                about={text('bit-how-held-wheel')}
+                set={asked?.grinder != null}
+                edit={{
+                  kind: 'choice',
+                  choices: GRINDERS().map(g => ({
+                    says: g.says,
+                    chosen: (asked?.grinder ?? 'rest') === g.value,
+                    patch: { bit: { grinder: g.value } },
+                  })),
+                }}
+              >
+                {GRINDERS().find(g => g.value === (asked?.grinder ?? 'rest'))?.says ?? ''}
+              </Word>
+            ),
+            tell_all: (
+              <button type="button" className="word" onClick={() => setLeaf('ground')}>
+                {text('bit-tell-all-ground')}
+              </button>
+            ),
+          })}
         </>
       }
       drawing={
@@ -137,30 +147,37 @@ function Bit({ job, plan }: StationProps) {
           <Drawn sheet={sheet} at={view} />
         ) : (
           <p className={drawn.isError ? 'fault' : 'how'}>
-            {drawn.isError ? inWords(drawn.error) : say('Drawing the {bit}…')}
+            {drawn.isError ? inWords(drawn.error) : text('bit-drawing-the-bit')}
           </p>
         )
       }
       numbers={[
         {
-          says: bit.tip_radius_mm ? 'Radius to stone on the tip' : 'Flat to stone on the tip',
+          says: bit.tip_radius_mm ? text('bit-radius-stone-tip') : text('bit-flat-stone-tip'),
           figure: allowed.aim,
-          under: `${figure(allowed.min, unit)} to ${figure(allowed.max, unit)} will do`,
+          under: text('page-to-will-do', { min: figure(allowed.min, unit), max: figure(allowed.max, unit) }),
         },
         ...bit.grind.sides.map(s => ({
-          says: `Relief, ${s.side} side`,
+          says: text('bit-relief-side', { side: s.side }),
           figure: s.front_deg,
-          under: `its ${s.held}, face up and point away; ${figure(s.rest_deg, unit)} on a tilted rest, or by a protractor square to the edge${s.bench_deg && s.bench_deg.text !== s.front_deg.text ? `; the bench formula says ${s.bench_deg.text}` : ''}`,
+          under: text('bit-face-up-point', {
+            held: s.held,
+            rest: figure(s.rest_deg, unit),
+            bench:
+              s.bench_deg && s.bench_deg.text !== s.front_deg.text
+                ? text('bit-the-bench-formula-says', { bench: s.bench_deg.text })
+                : '',
+          }),
         })),
-        { says: 'Under the nose', figure: bit.grind.nose_deg, under: bit.grind.nose_says },
-        bit.grind.raked_deg && { says: 'Angle to grind in the raked face', figure: bit.grind.raked_deg },
+        { says: text('bit-under-the-nose'), figure: bit.grind.nose_deg, under: bit.grind.nose_says },
+        bit.grind.raked_deg && { says: text('bit-angle-grind-raked'), figure: bit.grind.raked_deg },
         {
-          says: 'Width of blank the point uses',
+          says: text('bit-width-blank-point'),
           figure: bit.grind.width_mm,
           under: bit.grind.offset_says ?? undefined,
         },
         bit.grind.stocking && {
-          says: 'Roughing tool, its tip',
+          says: text('bit-roughing-tool-its-tip'),
           figure: bit.grind.stocking.flat_mm,
           under: bit.grind.stocking.says,
         },
@@ -169,24 +186,26 @@ function Bit({ job, plan }: StationProps) {
         bit.ground && (
           <section className="plain-line">
             <b>
-              As ground, {figure(bit.ground.leading_deg, unit)} leading and {figure(bit.ground.trailing_deg, unit)}{' '}
-              trailing.
+              {text('bit-ground-leading-trailing', {
+                leading: figure(bit.ground.leading_deg, unit),
+                trailing: figure(bit.ground.trailing_deg, unit),
+              })}
             </b>{' '}
             {bit.ground.aim_mm && !job.frozen && (
               <Word
                 job={job}
-                about="Pitch diameter to aim at"
+                about={text('page-pitch-diameter-aim')}
                 edit={{
                   kind: 'choice',
                   choices: [
                     {
-                      says: `aim at ${figure(bit.ground.aim_mm, unit)}`,
+                      says: text('bit-aim-at', { aim: figure(bit.ground.aim_mm, unit) }),
                       patch: { cut: { target_pitch_diameter_mm: bit.ground.aim_mm.value } },
                     },
                   ],
                 }}
               >
-                {`Aim at ${figure(bit.ground.aim_mm, unit)}`}
+                {text('bit-aim-at-act', { aim: figure(bit.ground.aim_mm, unit) })}
               </Word>
             )}
           </section>
@@ -195,14 +214,16 @@ function Bit({ job, plan }: StationProps) {
       acts={
         <>
           <button type="button" className="act" onClick={() => setLeaf('sheet')}>
-            Grinding sheet
+            {text('page-grinding-sheet')}
           </button>
           <button type="button" className="act plain" onClick={() => setLeaf('drawer')}>
-            {serving === 1 ? '1 in the drawer will do' : `${serving || 'None'} in the drawer will do`}
+            {serving === 1
+              ? text('bit-1-drawer-will')
+              : text('bit-drawer-will-do', { serving: serving || text('page-none') })}
           </button>
           {bit.relief_tool && (
             <button type="button" className="act plain" onClick={() => setLeaf('relief')}>
-              Relief tool
+              {text('bit-relief-tool')}
             </button>
           )}
         </>
@@ -212,22 +233,18 @@ function Bit({ job, plan }: StationProps) {
           <p>
             {bit.ground.judged}
             {bit.ground.shallow_mm && (
-              <>
-                {' '}
-                {say('Off {center}')}, it cuts {figure(bit.ground.shallow_mm, unit)} shallower than its dial says.
-              </>
+              <> {text('bit-off-center-cuts', { shallow: figure(bit.ground.shallow_mm, unit) })}</>
             )}
             {bit.ground.stop_says && <> {bit.ground.stop_says}</>}
           </p>
         ),
         job.run?.tip?.sure && <KeepTip tip={job.run.tip} owned={bit.radius_mm ? null : asked?.owned} />,
-        <p>
-          On the work: {bit.fluid}. Working clearance {bit.clearance_deg}°. Bench practice, to be bettered at the
-          machine.
-        </p>,
+        <p>{text('bit-work-working-clearance', { fluid: bit.fluid, clearance: bit.clearance_deg })}</p>,
         bit.grind.tilt_says && <p>{bit.grind.tilt_says}</p>,
         <p>{bit.grind.rake_says}</p>,
-        bit.handbook_flat_mm && <p>The handbooks’ flat for this pitch is {figure(bit.handbook_flat_mm, unit)}.</p>,
+        bit.handbook_flat_mm && (
+          <p>{text('bit-handbooks-flat-pitch', { handbook_flat: figure(bit.handbook_flat_mm, unit) })}</p>
+        ),
         <BitFiles job={job} view={view[0] === 'tip' ? 'tip' : 'views'} />,
       ]}
     >

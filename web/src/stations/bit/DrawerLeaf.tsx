@@ -1,4 +1,4 @@
-import { say } from '../../app/voice';
+import { text } from '../../app/voice';
 import { useState } from 'react';
 import { inWords, type Job, type Plan } from '../../api/client';
 import { useChange, useKit } from '../../api/hooks';
@@ -26,7 +26,12 @@ export function DrawerLeaf({
     onClose();
   };
   return (
-    <Leaf title={editing ? 'A tool of the drawer' : say('{Bit}s, bars and inserts')} open={open} onClose={shut} wide>
+    <Leaf
+      title={editing ? text('page-tool-drawer') : text('bit-bits-bars-and-inserts')}
+      open={open}
+      onClose={shut}
+      wide
+    >
       {open &&
         (editing ? (
           <ToolForm
@@ -34,7 +39,7 @@ export function DrawerLeaf({
             kind={plan.thread.side}
             angle={plan.thread.included_angle_deg}
             where={job.title}
-            back="Back to the drawer"
+            back={text('bit-back-to-the-drawer')}
             done={() => setEditing(null)}
           />
         ) : (
@@ -75,8 +80,7 @@ function Shelves({ job, plan, edit, done }: { job: Job; plan: Plan; edit: (held:
     <div className="held shelves">
       {drawer.span_mm && drawer.reach_mm && (
         <p>
-          The bore lets in {figure(drawer.span_mm, unit)} tip to back, and {figure(drawer.reach_mm, unit)} of reach is
-          needed.
+          {text('bit-bore-lets-tip', { span: figure(drawer.span_mm, unit), reach: figure(drawer.reach_mm, unit) })}
         </p>
       )}
       {change.isError && (
@@ -90,14 +94,23 @@ function Shelves({ job, plan, edit, done }: { job: Job; plan: Plan; edit: (held:
           <section key={tool.name} className={`plain-line owned${tool.serves ? '' : ' unfit'}`}>
             <h3>
               {tool.name}
-              <small> {tool.picked ? 'picked for this job' : tool.serves ? 'will do' : 'will not do'}</small>
+              <small>
+                {' '}
+                {tool.picked
+                  ? text('bit-picked-for-this-job')
+                  : tool.serves
+                    ? text('bit-will-do')
+                    : text('bit-will-not-do')}
+              </small>
             </h3>
             {tool.says.map(s => (
               <p key={s} className="how">
                 {s}
               </p>
             ))}
-            {tool.bends_mm && <p className="how">The last cut bends it {figure(tool.bends_mm, unit)}.</p>}
+            {tool.bends_mm && (
+              <p className="how">{text('bit-last-cut-bends', { bends: figure(tool.bends_mm, unit) })}</p>
+            )}
             <div className="row">
               <button
                 type="button"
@@ -106,11 +119,11 @@ function Shelves({ job, plan, edit, done }: { job: Job; plan: Plan; edit: (held:
                 disabled={job.frozen}
                 onClick={() => pick(tool.picked ? null : tool.name)}
               >
-                {tool.picked ? 'Put it back' : 'Use it here'}
+                {tool.picked ? text('bit-put-it-back') : text('bit-use-it-here')}
               </button>
               {own && (
                 <button type="button" className="choice" onClick={() => edit(own)}>
-                  Change what is known of it
+                  {text('bit-change-known')}
                 </button>
               )}
             </div>
@@ -125,14 +138,14 @@ function Shelves({ job, plan, edit, done }: { job: Job; plan: Plan; edit: (held:
             className="act plain"
             onClick={() => edit({ shelf: 'bits', index: kit.bits?.length ?? 0 })}
           >
-            {say('Add a {bit} or bar')}
+            {text('page-add-bit-bar')}
           </button>
           <button
             type="button"
             className="act plain"
             onClick={() => edit({ shelf: 'inserts', index: kit.inserts?.length ?? 0 })}
           >
-            Add an insert
+            {text('page-add-an-insert')}
           </button>
         </div>
       )}

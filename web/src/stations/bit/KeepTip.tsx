@@ -2,6 +2,7 @@ import { inWords, type RunState } from '../../api/client';
 import { useKit } from '../../api/hooks';
 import { useKeepKit } from '../../shop/hooks';
 import { happened } from '../../shop/ToolForm';
+import { text } from '../../app/voice';
 
 /** What the readings found of the tip, and keeping it with the bit of the drawer it belongs to. */
 export function KeepTip({ tip, owned }: { tip: NonNullable<RunState['tip']>; owned: string | null | undefined }) {
@@ -17,7 +18,7 @@ export function KeepTip({ tip, owned }: { tip: NonNullable<RunState['tip']>; own
           className="act plain"
           disabled={keep.isPending || keep.isSuccess}
           onClick={() => {
-            const history = happened(bit.history, `tip found by ${tip.readings} readings`);
+            const history = happened(bit.history, text('bit-tip-found-by-readings', { readings: tip.readings }));
             keep.mutate({
               ...kit,
               bits: (kit.bits ?? []).map(b =>
@@ -28,7 +29,7 @@ export function KeepTip({ tip, owned }: { tip: NonNullable<RunState['tip']>; own
             });
           }}
         >
-          {keep.isSuccess ? `Kept with ${bit.name}` : `Keep it with ${bit.name}`}
+          {keep.isSuccess ? text('bit-kept-with', { bit: bit.name }) : text('bit-keep-it-with', { bit: bit.name })}
         </button>
       )}
       {keep.isError && (

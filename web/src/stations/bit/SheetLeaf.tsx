@@ -3,14 +3,18 @@ import { Outline } from '../../drawing/Outline';
 import { Leaf } from '../../parts/Leaf';
 import { useUnit } from '../../parts/unit';
 import { sidesSay, tipSays } from './ground';
+import { spoken, text } from '../../app/voice';
 
 /** Ways of holding a bit to the wheel. */
-export const GRINDERS = [
-  { value: 'freehand', says: 'freehand' },
-  { value: 'rest', says: 'with the hand on the rest' },
-  { value: 'tilted_rest', says: 'on a tilted rest' },
-  { value: 'cutter_grinder', says: 'on a tool-and-cutter grinder' },
-] as const;
+export const GRINDERS = spoken(
+  () =>
+    [
+      { value: 'freehand', says: text('bit-freehand') },
+      { value: 'rest', says: text('bit-hand-rest') },
+      { value: 'tilted_rest', says: text('bit-on-a-tilted-rest') },
+      { value: 'cutter_grinder', says: text('bit-tool-cutter-grinder') },
+    ] as const,
+);
 
 /** The grinding sheet: what to set and do, in order, on one page to take to the wheel. */
 export function SheetLeaf({
@@ -29,11 +33,11 @@ export function SheetLeaf({
   const { bit } = plan;
   const unit = useUnit();
   return (
-    <Leaf title={`Grinding sheet: ${plan.thread.name}`} open={open} onClose={onClose} wide>
+    <Leaf title={text('bit-grinding-sheet', { thread: plan.thread.name })} open={open} onClose={onClose} wide>
       {open && (
         <div className="printed grinding">
           <p className="how">
-            {job.title}: {sidesSay(bit, unit)}; tip {tipSays(bit, unit)}.
+            {text('bit-tip', { title: job.title, sides_say: sidesSay(bit, unit), tip_says: tipSays(bit, unit) })}
           </p>
           {sheet && <Outline drawing={sheet.views} />}
           <ol className="steps">
@@ -43,7 +47,7 @@ export function SheetLeaf({
           </ol>
           <div className="row">
             <button type="button" className="act plain" onClick={() => window.print()}>
-              Print
+              {text('page-print')}
             </button>
           </div>
         </div>

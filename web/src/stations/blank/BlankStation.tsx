@@ -13,34 +13,34 @@ import { EndLeaf } from './EndLeaf';
 import { HeldLeaf } from './HeldLeaf';
 import { PlainLeaf } from './PlainLeaf';
 import { fedBy, GAP } from './words';
-import { say } from '../../app/voice';
+import { said, spoken, text } from '../../app/voice';
 
-const AIM = {
-  low: 'the low side of its limits',
-  middle: 'the middle of its limits',
-  high: 'the high side of its limits',
-};
+const AIM = spoken(() => ({
+  low: text('blank-low-side-limits'),
+  middle: text('blank-middle-limits'),
+  high: text('blank-high-side-limits'),
+}));
 
-const DIE = 'the size a die finishes from';
+const DIE = spoken(() => text('blank-size-die-finishes'));
 
 /** The word that edits what a dimension of the drawing measures. */
-const WORD_OF: Record<string, string> = {
-  diameter: 'as turned',
-  length: 'Threaded length',
-  chamfer: 'Chamfer there is',
-  relief_width: 'Relief width there is',
-  relief_diameter: 'Relief diameter there is',
-  relief_corner: 'Corner radius there is',
-  mark: 'How the thread ends',
-  shoulder: 'Shoulder diameter',
-};
+const WORD_OF = spoken<Record<string, string>>(() => ({
+  diameter: text('blank-as-turned'),
+  length: text('page-threaded-length'),
+  chamfer: text('blank-chamfer-there-is'),
+  relief_width: text('blank-relief-width-there-is'),
+  relief_diameter: text('blank-relief-diameter-there-is'),
+  relief_corner: text('blank-corner-radius-there-is'),
+  mark: text('blank-how-the-thread-ends'),
+  shoulder: text('blank-shoulder-diameter'),
+}));
 
 /** Dimensions whose word stands in the leaf on the ending. */
 const IN_END = ['chamfer', 'relief_width', 'relief_diameter', 'relief_corner', 'shoulder'];
 
 /** Opens the word that sets what a dimension measures. */
 const openWord = (name: string) =>
-  document.querySelector<HTMLElement>(`button.word[aria-label*="${WORD_OF[name] ?? ''}"]`)?.click();
+  document.querySelector<HTMLElement>(`button.word[aria-label*="${WORD_OF()[name] ?? ''}"]`)?.click();
 
 /** Blank: what to turn or bore first, and where the thread ends. */
 export function BlankStation({ job, plan }: StationProps) {
@@ -69,164 +69,186 @@ export function BlankStation({ job, plan }: StationProps) {
       plan={plan}
       sentence={
         <>
-          {external ? 'The blank' : 'The bore'} stands at{' '}
-          <Word
-            job={job}
-            about={external ? 'Blank as turned' : 'Bore as turned'}
-            set={blank.measured}
-            edit={{
-              kind: 'length',
-              value: inField(blank.used_mm, unit),
-              patch: mm => ({ blank: { diameter_mm: mm } }),
-              clear: 'Not measured',
-            }}
-          >
-            {figure(blank.used_mm, unit)}
-          </Word>
-          {fed ? `, from the pad (${fed.name})` : blank.measured ? ', as measured' : ' (the aim: not measured yet)'}
-          {!external && blank.bore && (
-            <>
-              , bored for{' '}
+          {said('blank-stands-and-ends', {
+            what: external ? text('blank-the-blank') : text('blank-the-bore'),
+            used: (
               <Word
                 job={job}
-                about="Per cent of full thread"
-                set={job.request.blank?.engagement_percent != null}
+                about={external ? text('blank-blank-as-turned') : text('blank-bore-as-turned')}
+                set={blank.measured}
                 edit={{
-                  kind: 'number',
-                  value: bare(blank.bore.share_percent.text),
-                  patch: n => ({ blank: { engagement_percent: n } }),
-                  clear: 'Middle of the limits',
+                  kind: 'length',
+                  value: inField(blank.used_mm, unit),
+                  patch: mm => ({ blank: { diameter_mm: mm } }),
+                  clear: text('page-not-measured'),
                 }}
               >
-                {blank.bore.share_percent.text}
-              </Word>{' '}
-              of full thread
-            </>
-          )}
-          , aimed at{' '}
-          <Word
-            job={job}
-            about="Where in the limits"
-            set={told?.aim != null || Boolean(told?.die_finish)}
-            edit={{
-              kind: 'choice',
-              choices: [
-                ...(['low', 'middle', 'high'] as const).map(aim => ({
-                  says: AIM[aim],
-                  under:
-                    aim === 'low' && external
-                      ? 'for soft stock, which raises its crests: file before measuring'
-                      : undefined,
-                  chosen: !told?.die_finish && (told?.aim ?? 'middle') === aim,
-                  patch: { blank: { aim, die_finish: null } },
-                })),
-                ...(external
-                  ? [
-                      {
-                        says: DIE,
-                        under: 'a tenth of the pitch small: a die raises the crests',
-                        chosen: Boolean(told?.die_finish),
-                        patch: { blank: { die_finish: true } },
-                      },
-                    ]
-                  : []),
-              ],
-            }}
-          >
-            {told?.die_finish ? DIE : AIM[told?.aim ?? 'middle']}
-          </Word>
-          . It ends{' '}
-          <Word
-            job={job}
-            about="How the thread ends"
-            set={job.request.blank?.end != null}
-            edit={{
-              kind: 'choice',
-              choices: blank.endings.map(e => ({
-                says: `${e.says}${e.recommended ? ' (recommended)' : ''}`,
-                under: `${figure(e.usable_mm, unit)} of full thread; ${e.consequence}`,
-                seen: ways.data?.ends.find(s => s.end === e.end)?.drawing,
-                chosen: e.chosen,
-                patch: { blank: { end: e.end } },
-              })),
-            }}
-          >
-            {ending?.says ?? 'out in the open'}
-          </Word>
-          {ending && <>, leaving {figure(ending.usable_mm, unit)} of full thread</>},{' '}
-          <button type="button" className="word" onClick={() => setLeaf('end')}>
-            {blank.relief ? `with its ${GAP[blank.relief.end]} and chamfer` : 'with its chamfer'}
-          </button>
-          .{' '}
-          <button
-            type="button"
-            className={`word${told?.holding != null ? ' set' : ''}`}
-            onClick={() => setLeaf('held')}
-          >
-            {`Held ${held?.says ?? ''}${blank.slenderness ? `, ${blank.slenderness.ratio.text} out` : ''}`}
-          </button>
-          {blank.run_out && (
-            <>
-              , {figure(blank.run_out.off_mm, unit)} {say('off {center}')}
-            </>
-          )}
-          {blank.parallel && <>, {figure(blank.parallel.taper_mm, unit)} of taper over the thread</>}.
+                {figure(blank.used_mm, unit)}
+              </Word>
+            ),
+            fed: fed
+              ? text('blank-fed-from-pad', { fed: fed.name })
+              : blank.measured
+                ? text('blank-as-measured')
+                : text('blank-aim-measured-yet'),
+            bored: !external && blank.bore && (
+              <>
+                {said('blank-bored-full-thread', {
+                  share_percent: (
+                    <Word
+                      job={job}
+                      about={text('blank-per-cent-full')}
+                      set={job.request.blank?.engagement_percent != null}
+                      edit={{
+                        kind: 'number',
+                        value: bare(blank.bore.share_percent.text),
+                        patch: n => ({ blank: { engagement_percent: n } }),
+                        clear: text('page-middle-of-the-limits'),
+                      }}
+                    >
+                      {blank.bore.share_percent.text}
+                    </Word>
+                  ),
+                })}
+              </>
+            ),
+            aim: (
+              <Word
+                job={job}
+                about={text('blank-where-in-the-limits')}
+                set={told?.aim != null || Boolean(told?.die_finish)}
+                edit={{
+                  kind: 'choice',
+                  choices: [
+                    ...(['low', 'middle', 'high'] as const).map(aim => ({
+                      says: AIM()[aim],
+                      under: aim === 'low' && external ? text('blank-soft-stock-raises') : undefined,
+                      chosen: !told?.die_finish && (told?.aim ?? 'middle') === aim,
+                      patch: { blank: { aim, die_finish: null } },
+                    })),
+                    ...(external
+                      ? [
+                          {
+                            says: DIE(),
+                            under: text('blank-tenth-pitch-small'),
+                            chosen: Boolean(told?.die_finish),
+                            patch: { blank: { die_finish: true } },
+                          },
+                        ]
+                      : []),
+                  ],
+                }}
+              >
+                {told?.die_finish ? DIE() : AIM()[told?.aim ?? 'middle']}
+              </Word>
+            ),
+            ending: (
+              <Word
+                job={job}
+                about={text('blank-how-the-thread-ends')}
+                set={job.request.blank?.end != null}
+                edit={{
+                  kind: 'choice',
+                  choices: blank.endings.map(e => ({
+                    says: `${e.says}${e.recommended ? ` ${text('page-recommended')}` : ''}`,
+                    under: text('blank-of-full-thread', {
+                      usable: figure(e.usable_mm, unit),
+                      consequence: e.consequence,
+                    }),
+                    seen: ways.data?.ends.find(s => s.end === e.end)?.drawing,
+                    chosen: e.chosen,
+                    patch: { blank: { end: e.end } },
+                  })),
+                }}
+              >
+                {ending?.says ?? text('blank-out-in-the-open')}
+              </Word>
+            ),
+            leaving: ending && text('blank-leaving-of-full-thread', { usable: figure(ending.usable_mm, unit) }),
+            gap: (
+              <button type="button" className="word" onClick={() => setLeaf('end')}>
+                {blank.relief
+                  ? text('blank-with-its-and-chamfer', { gap: GAP()[blank.relief.end] })
+                  : text('blank-with-its-chamfer')}
+              </button>
+            ),
+            held: (
+              <button
+                type="button"
+                className={`word${told?.holding != null ? ' set' : ''}`}
+                onClick={() => setLeaf('held')}
+              >
+                {text('blank-held', {
+                  held: held?.says ?? '',
+                  ratio: blank.slenderness ? text('blank-out', { ratio: blank.slenderness.ratio.text }) : '',
+                })}
+              </button>
+            ),
+            run_out: blank.run_out && text('blank-run-out-now', { off: figure(blank.run_out.off_mm, unit) }),
+            taper:
+              blank.parallel && text('blank-taper-over-thread', { taper: figure(blank.parallel.taper_mm, unit) }),
+          })}
         </>
       }
       drawing={<Outline drawing={blank.drawing} onDimension={job.frozen ? undefined : touch} />}
       numbers={[
         {
-          says: external ? 'Turn to' : 'Bore to',
+          says: external ? text('card-turn') : text('card-bore'),
           figure: blank.aim_mm,
-          under: `${figure(blank.min_mm, unit)} to ${figure(blank.max_mm, unit)}`,
+          under: text('page-to', { min: figure(blank.min_mm, unit), max: figure(blank.max_mm, unit) }),
         },
         blank.bore?.drill_mm && {
-          says: 'Drill first',
+          says: text('blank-drill-first'),
           figure: blank.bore.drill_mm,
           under: blank.bore.drill_says,
         },
         blank.plug && {
-          says: 'Plain plug: enters',
+          says: text('blank-plain-plug-enters'),
           figure: blank.plug.go_mm,
-          under: `and one of ${figure(blank.plug.not_go_mm, unit)} must not`,
+          under: text('blank-one-must', { not_go: figure(blank.plug.not_go_mm, unit) }),
         },
         blank.register && {
-          says: external ? 'Turn the register to' : 'Bore the register to',
+          says: external ? text('blank-turn-the-register-to') : text('blank-bore-the-register-to'),
           figure: blank.register.max_mm,
-          under: `least ${figure(blank.register.min_mm, unit)}`,
+          under: text('page-least', { min: figure(blank.register.min_mm, unit) }),
         },
-        { says: 'Chamfer to', figure: blank.chamfer_mm },
-        { says: 'Mark, from the face', figure: blank.mark.from_face_mm, note: blank.mark.says },
+        { says: text('blank-chamfer-to'), figure: blank.chamfer_mm },
+        { says: text('blank-mark-from-the-face'), figure: blank.mark.from_face_mm, note: blank.mark.says },
         blank.relief && {
           says:
             blank.relief.end === 'drilled_pocket'
-              ? 'Pocket, down to diameter'
-              : `${cap(GAP[blank.relief.end])} diameter`,
+              ? text('blank-pocket-down-to-diameter')
+              : text('blank-diameter', { gap: cap(GAP()[blank.relief.end]) }),
           figure: blank.relief.diameter_mm,
           note: blank.relief.says,
         },
-        blank.relief?.drill_mm && { says: 'Drill the pocket', figure: blank.relief.drill_mm },
+        blank.relief?.drill_mm && { says: text('blank-drill-the-pocket'), figure: blank.relief.drill_mm },
         blank.relief && {
           says:
             blank.relief.end === 'drilled_pocket'
-              ? 'Pocket across, least'
-              : `${cap(GAP[blank.relief.end])} width, least`,
+              ? text('blank-pocket-across-least')
+              : text('blank-width-least', { gap: cap(GAP()[blank.relief.end]) }),
           figure: blank.relief.width_mm,
           under:
             plan.setup.ending === 'hand'
-              ? 'stopped by hand'
+              ? text('blank-stopped-by-hand')
               : plan.setup.carriage === 'toward_headstock'
-                ? `stops in ${figure(plan.setup.stopping_mm, unit)} at ${speedSays(plan)}`
-                : 'the cut starts in it',
+                ? text('blank-stops-in-at', {
+                    stopping: figure(plan.setup.stopping_mm, unit),
+                    speed_says: speedSays(plan),
+                  })
+                : text('blank-cut-starts'),
         },
       ]}
       acts={
         <>
           <button type="button" className="act plain" onClick={() => setLeaf('plain')}>
-            {plainCount ? `Register, plain sizes: ${plainCount}` : 'Register, plain sizes'}
+            {plainCount
+              ? text('blank-register-plain-sizes', { plain_count: plainCount })
+              : text('blank-register-plain-sizes-bare')}
           </button>
           <button type="button" className="act plain" onClick={() => setLeaf('pad')}>
-            {plan.pad?.length ? `Bench pad: ${plan.pad.length}` : 'Bench pad'}
+            {plan.pad?.length ? text('blank-bench-pad', { pad: plan.pad.length }) : text('page-bench-pad')}
           </button>
         </>
       }

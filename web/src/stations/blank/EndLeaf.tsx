@@ -5,6 +5,7 @@ import { inField, typed } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
 import { fedBy, GAP } from './words';
+import { said, text } from '../../app/voice';
 
 /** What the thread ends in and starts with, word by word: relief, corner, the bit beyond its point, shoulder, chamfer. */
 export function EndLeaf({ job, plan, open, onClose }: StationProps & { open: boolean; onClose: () => void }) {
@@ -20,142 +21,164 @@ export function EndLeaf({ job, plan, open, onClose }: StationProps & { open: boo
   const [width, diameter] = [fedBy(plan, 'relief_width'), fedBy(plan, 'relief_diameter')];
   const ahead = job.request.bit?.body_ahead_mm;
   return (
-    <Leaf title="What it ends in" open={open} onClose={onClose}>
+    <Leaf title={text('blank-what-it-ends-in')} open={open} onClose={onClose}>
       <p className="sentence own">
-        {blank.relief && (
-          <>
-            The {GAP[blank.relief.end]} is{' '}
+        {said('blank-first-thread-chamfered', {
+          relief: blank.relief && (
+            <>
+              {said('blank-gap-wide-and-deep', {
+                gap: GAP()[blank.relief.end],
+                wide: (
+                  <Word
+                    job={job}
+                    about={text('blank-relief-width-there-is')}
+                    set={told?.relief_width_mm != null || width !== undefined}
+                    edit={{
+                      kind: 'length',
+                      value:
+                        told?.relief_width_mm != null
+                          ? typed(told.relief_width_mm, unit)
+                          : inField(blank.relief.width_mm, unit),
+                      patch: mm => ({ blank: { relief_width_mm: mm } }),
+                      clear: text('blank-as-wide-as-needed'),
+                    }}
+                  >
+                    {told?.relief_width_mm != null || width
+                      ? drawn('relief_width')
+                      : text('blank-as-wide-as-needed-within')}
+                  </Word>
+                ),
+                width: width && text('blank-width-from-pad', { width: width.name }),
+                deep: (
+                  <Word
+                    job={job}
+                    about={text('blank-relief-diameter-there-is')}
+                    set={told?.relief_diameter_mm != null || diameter !== undefined}
+                    edit={{
+                      kind: 'length',
+                      value:
+                        told?.relief_diameter_mm != null
+                          ? typed(told.relief_diameter_mm, unit)
+                          : inField(blank.relief.diameter_mm, unit),
+                      patch: mm => ({ blank: { relief_diameter_mm: mm } }),
+                      clear: external ? text('blank-as-deep-as-needed') : text('blank-as-large-as-needed'),
+                    }}
+                  >
+                    {told?.relief_diameter_mm != null || diameter
+                      ? drawn('relief_diameter')
+                      : external
+                        ? text('blank-as-deep-as-needed-within')
+                        : text('blank-as-large-as-needed-within')}
+                  </Word>
+                ),
+                diameter: diameter && text('blank-diameter-from-pad', { diameter: diameter.name }),
+                corner: blank.relief.corner_mm && (
+                  <>
+                    {said('blank-its-corners', {
+                      drawn: (
+                        <Word
+                          job={job}
+                          about={text('blank-corner-radius-there-is')}
+                          set={told?.relief_corner_mm != null}
+                          edit={{
+                            kind: 'length',
+                            value: inField(blank.relief.corner_mm, unit),
+                            patch: mm => ({ blank: { relief_corner_mm: mm } }),
+                            clear: text('blank-round-will-go'),
+                          }}
+                        >
+                          {told?.relief_corner_mm != null
+                            ? text('blank-round', { drawn: drawn('relief_corner') })
+                            : text('blank-as-round-as-will-go')}
+                        </Word>
+                      ),
+                    })}
+                  </>
+                ),
+                body_ahead: (
+                  <Word
+                    job={job}
+                    about={text('blank-tool-beyond-point')}
+                    set={ahead != null}
+                    edit={{
+                      kind: 'length',
+                      value: typed(ahead, unit),
+                      patch: mm => ({ bit: { body_ahead_mm: mm } }),
+                      clear: external ? text('blank-half-a-common-tool') : text('blank-not-told'),
+                    }}
+                  >
+                    {ahead != null
+                      ? figure(
+                          blank.body_ahead_mm ?? { value: ahead, text: text('page-so-many-mm', { n: ahead }) },
+                          unit,
+                        )
+                      : external
+                        ? text('blank-half-a-common-tool-within')
+                        : text('page-not-told')}
+                  </Word>
+                ),
+              })}{' '}
+            </>
+          ),
+          beyond: blank.beyond && (
+            <>
+              {said('blank-end-thread-stands-beyond', {
+                gap: (
+                  <Word
+                    job={job}
+                    about={text('blank-end-thread-stands')}
+                    set={told?.beyond_mm != null || blank.beyond.jaws}
+                    later
+                    edit={{
+                      kind: 'length',
+                      value: blank.beyond.gap_mm ? inField(blank.beyond.gap_mm, unit) : '',
+                      patch: mm => ({ blank: { beyond_mm: mm } }),
+                      clear: text('blank-not-told'),
+                    }}
+                  >
+                    {blank.beyond.gap_mm ? figure(blank.beyond.gap_mm, unit) : text('blank-room-not-told')}
+                  </Word>
+                ),
+              })}{' '}
+            </>
+          ),
+          external: external && told?.shoulder && (
+            <>
+              {said('blank-the-shoulder-is', {
+                drawn: (
+                  <Word
+                    job={job}
+                    about={text('blank-shoulder-diameter')}
+                    set={told.shoulder_mm != null}
+                    edit={{
+                      kind: 'length',
+                      value: typed(told.shoulder_mm, unit),
+                      patch: mm => ({ blank: { shoulder_mm: mm } }),
+                      clear: text('blank-not-told'),
+                    }}
+                  >
+                    {told.shoulder_mm != null ? drawn('shoulder') : text('blank-size-told')}
+                  </Word>
+                ),
+              })}{' '}
+            </>
+          ),
+          chamfer: (
             <Word
               job={job}
-              about="Relief width there is"
-              set={told?.relief_width_mm != null || width !== undefined}
+              about={text('blank-chamfer-there-is')}
+              set={told?.chamfer_mm != null}
               edit={{
                 kind: 'length',
-                value:
-                  told?.relief_width_mm != null
-                    ? typed(told.relief_width_mm, unit)
-                    : inField(blank.relief.width_mm, unit),
-                patch: mm => ({ blank: { relief_width_mm: mm } }),
-                clear: 'As wide as needed',
+                value: inField(blank.chamfer_mm, unit),
+                patch: mm => ({ blank: { chamfer_mm: mm } }),
+                clear: external ? text('blank-just-under-the-root') : text('blank-just-over-the-thread'),
               }}
             >
-              {told?.relief_width_mm != null || width ? drawn('relief_width') : 'as wide as needed'}
+              {figure(blank.chamfer_mm, unit)}
             </Word>
-            {width && `, from the pad (${width.name})`} and{' '}
-            <Word
-              job={job}
-              about="Relief diameter there is"
-              set={told?.relief_diameter_mm != null || diameter !== undefined}
-              edit={{
-                kind: 'length',
-                value:
-                  told?.relief_diameter_mm != null
-                    ? typed(told.relief_diameter_mm, unit)
-                    : inField(blank.relief.diameter_mm, unit),
-                patch: mm => ({ blank: { relief_diameter_mm: mm } }),
-                clear: external ? 'As deep as needed' : 'As large as needed',
-              }}
-            >
-              {told?.relief_diameter_mm != null || diameter
-                ? drawn('relief_diameter')
-                : external
-                  ? 'as deep as needed'
-                  : 'as large as needed'}
-            </Word>
-            {diameter && `, from the pad (${diameter.name})`}
-            {blank.relief.corner_mm && (
-              <>
-                , its corners{' '}
-                <Word
-                  job={job}
-                  about="Corner radius there is"
-                  set={told?.relief_corner_mm != null}
-                  edit={{
-                    kind: 'length',
-                    value: inField(blank.relief.corner_mm, unit),
-                    patch: mm => ({ blank: { relief_corner_mm: mm } }),
-                    clear: 'As round as will go',
-                  }}
-                >
-                  {told?.relief_corner_mm != null ? `${drawn('relief_corner')} round` : 'as round as will go'}
-                </Word>
-              </>
-            )}
-            . Beyond its point, toward the shoulder, the tool has{' '}
-            <Word
-              job={job}
-              about="Tool beyond its point, toward the shoulder"
-              set={ahead != null}
-              edit={{
-                kind: 'length',
-                value: typed(ahead, unit),
-                patch: mm => ({ bit: { body_ahead_mm: mm } }),
-                clear: external ? 'Half a common tool' : 'Not told',
-              }}
-            >
-              {ahead != null
-                ? figure(blank.body_ahead_mm ?? { value: ahead, text: `${ahead} mm` }, unit)
-                : external
-                  ? 'half a common tool'
-                  : 'not told'}
-            </Word>
-            .{' '}
-          </>
-        )}
-        {blank.beyond && (
-          <>
-            From the end of the thread to what stands beyond it, toward the headstock, there is{' '}
-            <Word
-              job={job}
-              about="From the end of the thread to what stands beyond it"
-              set={told?.beyond_mm != null || blank.beyond.jaws}
-              later
-              edit={{
-                kind: 'length',
-                value: blank.beyond.gap_mm ? inField(blank.beyond.gap_mm, unit) : '',
-                patch: mm => ({ blank: { beyond_mm: mm } }),
-                clear: 'Not told',
-              }}
-            >
-              {blank.beyond.gap_mm ? figure(blank.beyond.gap_mm, unit) : 'room not told'}
-            </Word>
-            .{' '}
-          </>
-        )}
-        {external && told?.shoulder && (
-          <>
-            The shoulder is{' '}
-            <Word
-              job={job}
-              about="Shoulder diameter"
-              set={told.shoulder_mm != null}
-              edit={{
-                kind: 'length',
-                value: typed(told.shoulder_mm, unit),
-                patch: mm => ({ blank: { shoulder_mm: mm } }),
-                clear: 'Not told',
-              }}
-            >
-              {told.shoulder_mm != null ? drawn('shoulder') : 'of a size not told'}
-            </Word>
-            .{' '}
-          </>
-        )}
-        The first thread is chamfered to{' '}
-        <Word
-          job={job}
-          about="Chamfer there is"
-          set={told?.chamfer_mm != null}
-          edit={{
-            kind: 'length',
-            value: inField(blank.chamfer_mm, unit),
-            patch: mm => ({ blank: { chamfer_mm: mm } }),
-            clear: external ? 'Just under the root' : 'Just over the thread',
-          }}
-        >
-          {figure(blank.chamfer_mm, unit)}
-        </Word>
-        .
+          ),
+        })}
       </p>
       {blank.relief?.refused?.map(why => (
         <p key={why} className="fault">

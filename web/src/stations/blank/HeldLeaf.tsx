@@ -9,14 +9,17 @@ import { Leaf } from '../../parts/Leaf';
 import { LengthForm } from '../../parts/LengthForm';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
-import { say } from '../../app/voice';
+import { said, spoken, text } from '../../app/voice';
 import { typed } from '../../parts/text';
 
-const SUPPORT = [
-  ['none', 'the chuck alone'],
-  ['centre', 'chuck and tailstock'],
-  ['steady', 'chuck, tailstock and steady'],
-] as const;
+const SUPPORT = spoken(
+  () =>
+    [
+      ['none', text('blank-the-chuck-alone')],
+      ['centre', text('blank-chuck-and-tailstock')],
+      ['steady', text('blank-chuck-tailstock-and-steady')],
+    ] as const,
+);
 
 type BlankPatch = NonNullable<Patch['blank']>;
 
@@ -26,7 +29,7 @@ const servingFirst = (list: StationProps['plan']['blank']['holdings']) =>
 /** How the work is held: the ways compared, and what the readings on it say. */
 export function HeldLeaf({ job, plan, open, onClose }: StationProps & { open: boolean; onClose: () => void }) {
   return (
-    <Leaf title="How it is held, and how true" open={open} onClose={onClose} wide>
+    <Leaf title={text('blank-how-held-how')} open={open} onClose={onClose} wide>
       <Held job={job} plan={plan} key={job.revision} />
     </Leaf>
   );
@@ -54,85 +57,91 @@ function Held({ job, plan }: StationProps) {
   );
   return (
     <div className="held">
-      <div className="row" role="group" aria-label="Which of it">
+      <div className="row" role="group" aria-label={text('blank-which-of-it')}>
         <button type="button" className="choice" aria-pressed={view === 'held'} onClick={() => setView('held')}>
-          How it is held
+          {text('page-how-it-is-held')}
         </button>
         <button type="button" className="choice" aria-pressed={view === 'true'} onClick={() => setView('true')}>
-          How true it runs
+          {text('blank-how-true-it-runs')}
         </button>
-        {job.frozen && <p className="how">The cut has begun: its facts are frozen.</p>}
+        {job.frozen && <p className="how">{text('blank-cut-begun-facts')}</p>}
       </div>
       <p className="sentence own">
         {blank.slenderness && (
           <>
-            It stands out{' '}
-            <Word
-              job={job}
-              about="How far it stands out"
-              set={told?.stick_out_mm != null}
-              edit={{
-                kind: 'length',
-                value: '',
-                patch: mm => ({ blank: { stick_out_mm: mm } }),
-                clear: 'The threaded length',
-              }}
-            >
-              {blank.slenderness.ratio.text}
-            </Word>
-            , in{' '}
-            <Word
-              job={job}
-              about="What holds the far end"
-              set={told?.support != null}
-              edit={{
-                kind: 'choice',
-                choices: SUPPORT.map(([support, says]) => ({
-                  says,
-                  chosen: blank.slenderness?.support === support,
-                  patch: { blank: { support } },
-                })),
-              }}
-            >
-              {SUPPORT.find(([id]) => id === blank.slenderness?.support)?.[1] ?? 'the chuck alone'}
-            </Word>
-            {blank.slenderness.bends_mm && (
-              <>
-                : the last cut bends it{' '}
-                <Figure of={blank.slenderness.bends_mm} says="How much bending changes the diameter" /> on diameter
-              </>
-            )}
-            .
+            {said('blank-it-stands-out-in', {
+              ratio: (
+                <Word
+                  job={job}
+                  about={text('blank-how-far-stands')}
+                  set={told?.stick_out_mm != null}
+                  edit={{
+                    kind: 'length',
+                    value: '',
+                    patch: mm => ({ blank: { stick_out_mm: mm } }),
+                    clear: text('blank-the-threaded-length'),
+                  }}
+                >
+                  {blank.slenderness.ratio.text}
+                </Word>
+              ),
+              find: (
+                <Word
+                  job={job}
+                  about={text('blank-holds-far-end')}
+                  set={told?.support != null}
+                  edit={{
+                    kind: 'choice',
+                    choices: SUPPORT().map(([support, says]) => ({
+                      says,
+                      chosen: blank.slenderness?.support === support,
+                      patch: { blank: { support } },
+                    })),
+                  }}
+                >
+                  {SUPPORT().find(([id]) => id === blank.slenderness?.support)?.[1] ?? text('blank-the-chuck-alone')}
+                </Word>
+              ),
+              bends: blank.slenderness.bends_mm && (
+                <>
+                  {said('blank-last-cut-bends', {
+                    bends: <Figure of={blank.slenderness.bends_mm} says={text('blank-how-much-bending')} />,
+                  })}
+                </>
+              ),
+            })}
           </>
         )}
         {!external && (
           <>
-            Outside, the part is{' '}
-            <Word
-              job={job}
-              about="Outside diameter of the part"
-              set={told?.outside_mm != null}
-              edit={{
-                kind: 'length',
-                value: typed(told?.outside_mm, unit),
-                patch: mm => ({ blank: { outside_mm: mm } }),
-                clear: 'Not told',
-              }}
-            >
-              {blank.wall ? `such that ${blank.wall.says}` : 'not told: the wall is not judged'}
-            </Word>
-            {blank.wall ? '' : '.'}
+            {said(blank.wall ? 'blank-outside-part-wall' : 'blank-outside-part-untold', {
+              wall: (
+                <Word
+                  job={job}
+                  about={text('blank-outside-diameter-part')}
+                  set={told?.outside_mm != null}
+                  edit={{
+                    kind: 'length',
+                    value: typed(told?.outside_mm, unit),
+                    patch: mm => ({ blank: { outside_mm: mm } }),
+                    clear: text('blank-not-told'),
+                  }}
+                >
+                  {blank.wall ? text('blank-such-that', { wall: blank.wall.says }) : text('blank-told-wall-judged')}
+                </Word>
+              ),
+            })}
           </>
         )}
       </p>
       {view === 'held' ? (
-        <section aria-label="Ways of holding">
-          <p className="how">Recommended because {blank.holding_reason}.</p>
+        <section aria-label={text('blank-ways-of-holding')}>
+          <p className="how">{text('blank-recommended-because', { holding_reason: blank.holding_reason })}</p>
           <div className="row">
-            {toggle('It must run true to what is finished', Boolean(told?.runs_true), {
+            {toggle(text('blank-must-run-true'), Boolean(told?.runs_true), {
               runs_true: told?.runs_true ? null : true,
             })}
-            {toggle('Another thread of it is finished', Boolean(told?.other_thread_finished), {
+            {toggle(text('blank-another-thread-finished'), Boolean(told?.other_thread_finished), {
               other_thread_finished: told?.other_thread_finished ? null : true,
             })}
           </div>
@@ -149,8 +158,8 @@ function Held({ job, plan }: StationProps) {
                 {seen(h.holding)}
                 <span>
                   {h.says}
-                  {h.recommended ? ' (recommended)' : ''}
-                  {h.serves ? '' : ' (does not serve)'}
+                  {h.recommended ? ` ${text('page-recommended')}` : ''}
+                  {h.serves ? '' : ` ${text('page-does-not-serve')}`}
                   <small>{h.consequence}.</small>
                 </span>
               </button>
@@ -159,53 +168,60 @@ function Held({ job, plan }: StationProps) {
         </section>
       ) : (
         <>
-          <section aria-label="Run-out">
-            <h3>The indicator on the work</h3>
+          <section aria-label={text('blank-run-out')}>
+            <h3>{text('blank-indicator-work')}</h3>
             <div className="row">
-              {toggle('as first held', !told?.rechucked, { rechucked: null })}
-              {toggle('out and put back midway', Boolean(told?.rechucked), { rechucked: true })}
+              {toggle(text('blank-as-first-held'), !told?.rechucked, { rechucked: null })}
+              {toggle(text('blank-out-put-back'), Boolean(told?.rechucked), { rechucked: true })}
             </div>
             <LengthForm
-              fields={[{ name: 'runout_mm', says: 'whole swing', value: told?.runout_mm }]}
-              act="What does it do?"
+              fields={[{ name: 'runout_mm', says: text('blank-whole-swing'), value: told?.runout_mm }]}
+              act={text('blank-what-does-it-do')}
               disabled={job.frozen}
               onSet={(mm, told) => set({ runout_mm: mm.runout_mm ?? null }, told)}
               onClear={told?.runout_mm != null ? () => set({ runout_mm: null }) : undefined}
-              clear="Not read"
+              clear={text('blank-not-read')}
             />
             {blank.run_out && (
               <p>
-                <Figure of={blank.run_out.off_mm} says={say('Off {center}')} /> {say('off {center}.')}{' '}
+                {said('blank-off-center-by', {
+                  off: <Figure of={blank.run_out.off_mm} says={text('blank-off-center')} />,
+                })}{' '}
                 {blank.run_out.does} <b>{blank.run_out.mend}</b>
               </p>
             )}
           </section>
-          <section aria-label="Parallel test">
-            <h3>Two diameters of one {external ? 'turned' : 'bored'} length</h3>
+          <section aria-label={text('blank-parallel-test')}>
+            <h3>
+              {text('blank-two-diameters-one', { external: external ? text('blank-turned') : text('blank-bored') })}
+            </h3>
             <LengthForm
               fields={[
                 {
                   name: 'free_mm',
-                  says: external ? 'at the free end' : 'at the mouth',
+                  says: external ? text('blank-at-the-free-end') : text('blank-at-the-mouth'),
                   value: told?.parallel?.free_mm,
                 },
                 {
                   name: 'headstock_mm',
-                  says: external ? 'at the headstock end' : 'at the bottom',
+                  says: external ? text('blank-at-the-headstock-end') : text('blank-at-the-bottom'),
                   value: told?.parallel?.headstock_mm,
                 },
-                { name: 'apart_mm', says: 'apart', value: told?.parallel?.apart_mm },
+                { name: 'apart_mm', says: text('blank-apart'), value: told?.parallel?.apart_mm },
               ]}
-              act="What does it do?"
+              act={text('blank-what-does-it-do')}
               disabled={job.frozen}
               onSet={(mm, told) => set({ parallel: mm } as BlankPatch, told)}
               onClear={told?.parallel ? () => set({ parallel: null }) : undefined}
-              clear="Not tested"
+              clear={text('blank-not-tested')}
             />
             {blank.parallel && (
               <p>
-                <Figure of={blank.parallel.taper_mm} says="Taper over the thread" /> over the thread.{' '}
-                {blank.parallel.does} <b>{blank.parallel.mend}</b>
+                {said('blank-over-the-thread', {
+                  taper: <Figure of={blank.parallel.taper_mm} says={text('blank-taper-over-the-thread')} />,
+                  does: blank.parallel.does,
+                  mend: <b>{blank.parallel.mend}</b>,
+                })}
               </p>
             )}
           </section>

@@ -7,28 +7,28 @@ import { Leaf } from '../../parts/Leaf';
 import { LengthForm } from '../../parts/LengthForm';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
-import { say } from '../../app/voice';
+import { said, spoken, text } from '../../app/voice';
 
 type Blank = NonNullable<PlanRequest['blank']>;
 type Plain = NonNullable<Blank['plain']>[number];
 type Fit = NonNullable<NonNullable<Blank['register']>['fit']>;
 
-const KINDS: [NonNullable<Plain['kind']>, string][] = [
-  ['outside', 'outside diameter'],
-  ['bore', 'bore'],
-  ['length', 'length'],
-  ['depth', 'depth'],
-];
-const FITS: [Fit, string][] = [
-  ['close', 'close: located without shake'],
-  ['running', 'running: turns freely'],
-  ['easy', 'easy: goes together in dirt and grease'],
-];
+const KINDS = spoken<[NonNullable<Plain['kind']>, string][]>(() => [
+  ['outside', text('blank-outside-diameter')],
+  ['bore', text('blank-kind-bore')],
+  ['length', text('blank-kind-length')],
+  ['depth', text('blank-kind-depth')],
+]);
+const FITS = spoken<[Fit, string][]>(() => [
+  ['close', text('blank-close-located-without-shake')],
+  ['running', text('blank-running-turns-freely')],
+  ['easy', text('blank-easy-goes-together')],
+]);
 
 /** The plain part of the work: the register the mate runs on, and plain sizes with their limits. */
 export function PlainLeaf({ job, plan, open, onClose }: StationProps & { open: boolean; onClose: () => void }) {
   return (
-    <Leaf title="Register and plain sizes" open={open} onClose={onClose} wide>
+    <Leaf title={text('blank-register-and-plain-sizes')} open={open} onClose={onClose} wide>
       <PlainPart job={job} plan={plan} key={job.revision} />
     </Leaf>
   );
@@ -49,29 +49,29 @@ function PlainPart({ job, plan }: StationProps) {
   const external = plan.thread.side === 'external';
   return (
     <div className="held">
-      <section aria-label="Register">
-        <h3>A register for the mate’s plain part</h3>
+      <section aria-label={text('blank-register-head')}>
+        <h3>{text('blank-register-mates-plain')}</h3>
         <LengthForm
           fields={[
             {
               name: 'mate_plain_mm',
-              says: external ? 'its plain bore, measured' : 'its plain shank, measured',
+              says: external ? text('blank-its-plain-bore-measured') : text('blank-its-plain-shank-measured'),
               value: register?.mate_plain_mm,
             },
-            { name: 'depth_mm', says: 'how deep', value: register?.depth_mm, optional: true },
+            { name: 'depth_mm', says: text('blank-how-deep'), value: register?.depth_mm, optional: true },
           ]}
-          act="Size it"
+          act={text('blank-size-it')}
           disabled={job.frozen}
           onSet={(mm, told) =>
             change.mutate({ request: { blank: { register: { ...mm, fit } } } }, { onSuccess: told })
           }
           onClear={register ? () => change.mutate({ request: { blank: { register: null } } }) : undefined}
-          clear="No register"
+          clear={text('blank-no-register')}
         >
           <label>
-            fit
+            {text('blank-fit')}
             <select value={fit} disabled={job.frozen} onChange={e => setFit(e.currentTarget.value as Fit)}>
-              {FITS.map(([id, says]) => (
+              {FITS().map(([id, says]) => (
                 <option key={id} value={id}>
                   {says}
                 </option>
@@ -81,21 +81,30 @@ function PlainPart({ job, plan }: StationProps) {
         </LengthForm>
         {plan.blank.register && (
           <p>
-            {external ? 'Turn' : 'Bore'} it {figure(plan.blank.register.min_mm, unit)} to{' '}
-            {figure(plan.blank.register.max_mm, unit)}, {figure(plan.blank.register.depth_mm, unit)} deep.
+            {text('blank-it-to-deep', {
+              external: external ? text('blank-turn') : text('blank-bore'),
+              min: figure(plan.blank.register.min_mm, unit),
+              max: figure(plan.blank.register.max_mm, unit),
+              depth: figure(plan.blank.register.depth_mm, unit),
+            })}
           </p>
         )}
       </section>
-      <section aria-label="Plain sizes">
-        <h3>Plain sizes</h3>
+      <section aria-label={text('page-plain-sizes')}>
+        <h3>{text('page-plain-sizes')}</h3>
         {plan.blank.plain?.map((line, i) => (
           <div key={line.name} className={`plain-line stands-${line.stands}`}>
-            <b>{line.name}</b>, {KINDS.find(([id]) => id === line.kind)?.[1]}: {figure(line.min_mm, unit)} to{' '}
-            {figure(line.max_mm, unit)}; {line.measured_mm ? `measures ${figure(line.measured_mm, unit)}, ` : ''}
-            {line.left_mm ? `${figure(line.left_mm, unit)} still to come off, to the middle` : line.says}.
+            {said('blank-plain-line', {
+              line: <b>{line.name}</b>,
+              find: KINDS().find(([id]) => id === line.kind)?.[1],
+              min: figure(line.min_mm, unit),
+              max: figure(line.max_mm, unit),
+              measured: line.measured_mm && text('blank-measures', { measured: figure(line.measured_mm, unit) }),
+              left: line.left_mm ? text('blank-still-come-off', { left: figure(line.left_mm, unit) }) : line.says,
+            })}
             <LengthForm
-              fields={[{ name: 'measured_mm', says: 'measured', value: plain[i]?.measured_mm }]}
-              act="Set"
+              fields={[{ name: 'measured_mm', says: text('page-measured'), value: plain[i]?.measured_mm }]}
+              act={text('page-set')}
               onSet={(mm, told) =>
                 keep(
                   plain.map((p, j) => (j === i ? { ...p, measured_mm: mm.measured_mm ?? null } : p)),
@@ -103,7 +112,7 @@ function PlainPart({ job, plan }: StationProps) {
                 )
               }
               onClear={() => keep(plain.filter((_, j) => j !== i))}
-              clear="Strike out"
+              clear={text('page-strike-out')}
               disabled={job.frozen}
             />
           </div>
@@ -111,11 +120,11 @@ function PlainPart({ job, plan }: StationProps) {
         {adding ? (
           <LengthForm
             fields={[
-              { name: 'nominal_mm', says: 'nominal' },
-              { name: 'over_mm', says: 'upper deviation', signed: true, optional: true },
-              { name: 'under_mm', says: 'lower deviation', signed: true, optional: true },
+              { name: 'nominal_mm', says: text('page-nominal') },
+              { name: 'over_mm', says: text('page-upper-deviation'), signed: true, optional: true },
+              { name: 'under_mm', says: text('page-lower-deviation'), signed: true, optional: true },
             ]}
-            act="Add it"
+            act={text('page-add-it')}
             disabled={job.frozen}
             onSet={(mm, told) =>
               keep([...plain, { name, kind, ...mm }], () => {
@@ -125,18 +134,18 @@ function PlainPart({ job, plan }: StationProps) {
             }
           >
             <label>
-              called
+              {text('page-called-within')}
               <input
                 value={name}
                 autoComplete="off"
-                placeholder="head diameter"
+                placeholder={text('blank-head-diameter')}
                 onChange={e => setName(e.currentTarget.value)}
               />
             </label>
             <label>
-              what it is
+              {text('blank-what-it-is')}
               <select value={kind} onChange={e => setKind(e.currentTarget.value as NonNullable<Plain['kind']>)}>
-                {KINDS.map(([id, says]) => (
+                {KINDS().map(([id, says]) => (
                   <option key={id} value={id}>
                     {says}
                   </option>
@@ -146,21 +155,17 @@ function PlainPart({ job, plan }: StationProps) {
           </LengthForm>
         ) : (
           <button type="button" className="act plain" disabled={job.frozen} onClick={() => setAdding(true)}>
-            Add a plain size
+            {text('blank-add-a-plain-size')}
           </button>
         )}
-        <p className="how">
-          {unit === 'in'
-            ? 'With no deviation told, 0.004 in either way is taken.'
-            : say('With no deviation told, a tenth of a milli{meter} either way is taken.')}
-        </p>
+        <p className="how">{unit === 'in' ? text('page-deviation-told-0') : text('page-deviation-told-tenth')}</p>
       </section>
       {change.isError && (
         <p className="fault" role="alert">
           {inWords(change.error)}
         </p>
       )}
-      {job.frozen && <p className="how">The cut has begun: its facts are frozen.</p>}
+      {job.frozen && <p className="how">{text('blank-cut-begun-facts')}</p>}
     </div>
   );
 }

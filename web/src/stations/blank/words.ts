@@ -1,15 +1,16 @@
 import type { Plan } from '../../api/client';
+import { spoken, text } from '../../app/voice';
 
 type Sum = NonNullable<Plan['pad']>[number];
 
 /** What a pocket, ring or relief is called. */
-export const GAP = {
-  drilled_pocket: 'pocket',
-  plunged_ring: 'ring',
-  relief: 'relief',
-  withdraw: 'relief',
-  open: 'relief',
-} as const;
+export const GAP = spoken(() => ({
+  drilled_pocket: text('blank-gap-pocket'),
+  plunged_ring: text('blank-gap-ring'),
+  relief: text('blank-gap-relief'),
+  withdraw: text('blank-gap-relief'),
+  open: text('blank-gap-relief'),
+}));
 
 /** The sum of the bench pad that feeds a fact, if one does. */
 export const fedBy = (plan: Plan, fact: NonNullable<Sum['feeds']>): Sum | undefined =>

@@ -237,7 +237,7 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
           </button>
         ) : (
           <button type="button" className="lathe-key done-key" onClick={e => done(e.timeStamp)} disabled={!next}>
-            {text('lathe-done-key')} <kbd>Space</kbd>
+            {text('lathe-done-key')} <kbd>{text('cut-space')}</kbd>
           </button>
         )}
       </footer>
@@ -252,7 +252,7 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
         record={record}
         onTrouble={() => setLeaf('trouble')}
       />
-      <Leaf title="The groove touched at" open={leaf === 'touch'} onClose={() => setLeaf(null)}>
+      <Leaf title={text('cut-the-groove-touched-at')} open={leaf === 'touch'} onClose={() => setLeaf(null)}>
         <TouchForm
           plan={plan}
           onTold={act => {

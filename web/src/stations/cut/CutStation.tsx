@@ -15,18 +15,30 @@ import { Groove } from './Groove';
 import { PassTable } from './PassTable';
 import { StylesLeaf } from './StylesLeaf';
 import { WhatIfLeaf } from './WhatIfLeaf';
-import { say } from '../../app/voice';
+import { said, spoken, text } from '../../app/voice';
 
-const STYLES = {
-  modified_flank: ['modified flank', '{compound} half a degree off the flank: cleans both flanks'],
-  flank: ['flank', '{compound} along the flank'],
-  radial: ['straight in', 'cross-slide alone: lighter cuts'],
-  alternating: ['alternating flanks', 'straight in, stepped aside by the {compound} along the bed'],
-  stocking_then_form: ['stocking tool, then form tool', 'a narrower tool takes most of it'],
-} as const;
-type StyleId = keyof typeof STYLES;
-const LAWS = { constant_area: 'the same area each', constant_depth: 'the same depth each' } as const;
-const READ = { dial: 'the dial', indicator: 'a plunger indicator', readout: 'the readout' } as const;
+const STYLES = spoken(
+  () =>
+    ({
+      modified_flank: [text('cut-modified-flank'), text('cut-compound-half-degree')],
+      flank: [text('cut-style-flank'), text('cut-compound-along-the-flank')],
+      radial: [text('cut-style-straight-in'), text('cut-cross-slide-alone')],
+      alternating: [text('cut-alternating-flanks'), text('cut-straight-stepped-aside')],
+      stocking_then_form: [text('cut-stocking-tool-form'), text('cut-narrower-tool-takes')],
+    }) as const,
+);
+type StyleId = keyof ReturnType<typeof STYLES>;
+const LAWS = spoken(
+  () => ({ constant_area: text('cut-the-same-area-each'), constant_depth: text('cut-the-same-depth-each') }) as const,
+);
+const READ = spoken(
+  () =>
+    ({
+      dial: text('page-the-dial'),
+      indicator: text('cut-a-plunger-indicator'),
+      readout: text('cut-the-readout'),
+    }) as const,
+);
 
 /** Every depth on one upright scale: bright above where the dial stands, layout blue below. */
 function Ladder({ plan, run }: { plan: Plan; run: RunState | null | undefined }) {
@@ -40,7 +52,10 @@ function Ladder({ plan, run }: { plan: Plan; run: RunState | null | undefined })
       className="ladder"
       viewBox="0 0 250 610"
       role="img"
-      aria-label={`Depths of ${depths.length} settings; the dial stands at ${run?.stands.text ?? 'zero'}`}
+      aria-label={text('cut-depths-settings-dial', {
+        depths: depths.length,
+        stands: run?.stands.text ?? text('cut-zero'),
+      })}
     >
       <rect x="20" y="20" width="66" height="560" className="to-cut" />
       <rect x="20" y="20" width="66" height={Math.max(0, Math.min(560, y(stands) - 20))} className="cut" />
@@ -71,7 +86,10 @@ export function CutStation({ job, plan }: StationProps) {
   const owned = (kit.data?.bits ?? [])
     .filter(b => b.kind === plan.thread.side && b.included_angle_deg === plan.thread.included_angle_deg)
     .map(b => ({
-      says: b.tip_flat_mm != null ? `${b.name}, ${typed(b.tip_flat_mm, unit)} ${unit} flat` : b.name,
+      says:
+        b.tip_flat_mm != null
+          ? text('cut-flat', { name: b.name, tip_flat: typed(b.tip_flat_mm, unit), unit })
+          : b.name,
       patch: { bit: { ...UNTOLD, owned: b.name } },
     }));
   const cuts = cut.passes.filter(p => p.kind === 'cut' || p.kind === 'stocking').length;
@@ -86,114 +104,125 @@ export function CutStation({ job, plan }: StationProps) {
       plan={plan}
       sentence={
         <>
-          {say('With a {bit} ground')}{' '}
-          <Word
-            job={job}
-            about="Flat on the tip"
-            set={flat != null}
-            edit={{
-              kind: 'length',
-              value: flat != null ? typed(flat, unit) : inField(bit.tip_flat_mm.aim, unit),
-              patch: mm => ({ bit: { ...UNTOLD, tip_flat_mm: mm } }),
-              clear: 'Not measured',
-              owned,
-            }}
-          >
-            {bit.says}
-          </Word>
-          , by{' '}
-          <Word
-            job={job}
-            about="Infeed"
-            edit={{
-              kind: 'choice',
-              choices: (Object.keys(STYLES) as StyleId[]).map(style => ({
-                says: STYLES[style][0],
-                under: say(STYLES[style][1]),
-                chosen: cut.style === style,
-                patch: { cut: { style, compound_angle_deg: null } },
-              })),
-            }}
-          >
-            {STYLES[cut.style][0]}
-          </Word>
-          , in{' '}
-          <Word
-            job={job}
-            about="Cutting passes"
-            set={request.cut?.passes != null}
-            edit={{
-              kind: 'number',
-              value: String(cuts),
-              patch: n => ({ cut: { passes: n } }),
-              clear: 'As the material allows',
-            }}
-          >
-            {request.cut?.passes != null && cut.stop_says
-              ? `${request.cut.passes} passes, ${cuts} to the first measurement`
-              : `${cuts} passes${cut.stop_says ? ' to the first measurement' : ''}`}
-          </Word>{' '}
-          and{' '}
-          <Word
-            job={job}
-            about="Spring passes"
-            set={request.cut?.spring_passes != null}
-            edit={{
-              kind: 'number',
-              value: String(springs),
-              patch: n => ({ cut: { spring_passes: n } }),
-              clear: 'Two',
-            }}
-          >
-            {`${springs} springs`}
-          </Word>
-          , taking{' '}
-          <Word
-            job={job}
-            about="How the depth is shared out"
-            set={request.cut?.depth_law != null}
-            edit={{
-              kind: 'choice',
-              choices: (Object.keys(LAWS) as (keyof typeof LAWS)[]).map(law => ({
-                says: LAWS[law],
-                chosen: (cut.depth_law ?? 'constant_area') === law,
-                patch: { cut: { depth_law: law } },
-              })),
-            }}
-          >
-            {LAWS[cut.depth_law ?? 'constant_area']}
-          </Word>
-          , read on{' '}
-          <Word
-            job={job}
-            about="What the depth is read on"
-            set={request.cut?.read_by != null}
-            edit={{
-              kind: 'choice',
-              choices: (Object.keys(READ) as (keyof typeof READ)[]).map(read => ({
-                says: READ[read],
-                chosen: (cut.dial.read_by ?? 'dial') === read,
-                patch: { cut: { read_by: read } },
-              })),
-            }}
-          >
-            {READ[cut.dial.read_by ?? 'dial']}
-          </Word>
-          , to{' '}
-          <Word
-            job={job}
-            about="Pitch diameter to aim at"
-            set={request.cut?.target_pitch_diameter_mm != null}
-            edit={{
-              kind: 'length',
-              value: inField(cut.target_pitch_diameter_mm, unit),
-              patch: mm => ({ cut: { target_pitch_diameter_mm: mm } }),
-              clear: 'Middle of the limits',
-            }}
-          >
-            {figure(cut.target_pitch_diameter_mm, unit)}
-          </Word>
-          .
+          {said('cut-bit-ground-taking', {
+            bit: (
+              <Word
+                job={job}
+                about={text('page-flat-on-the-tip')}
+                set={flat != null}
+                edit={{
+                  kind: 'length',
+                  value: flat != null ? typed(flat, unit) : inField(bit.tip_flat_mm.aim, unit),
+                  patch: mm => ({ bit: { ...UNTOLD, tip_flat_mm: mm } }),
+                  clear: text('page-not-measured'),
+                  owned,
+                }}
+              >
+                {bit.says}
+              </Word>
+            ),
+            styles: (
+              <Word
+                job={job}
+                about={text('cut-infeed')}
+                edit={{
+                  kind: 'choice',
+                  choices: (Object.keys(STYLES()) as StyleId[]).map(style => ({
+                    says: STYLES()[style][0],
+                    under: STYLES()[style][1],
+                    chosen: cut.style === style,
+                    patch: { cut: { style, compound_angle_deg: null } },
+                  })),
+                }}
+              >
+                {STYLES()[cut.style][0]}
+              </Word>
+            ),
+            passes: (
+              <Word
+                job={job}
+                about={text('cut-cutting-passes')}
+                set={request.cut?.passes != null}
+                edit={{
+                  kind: 'number',
+                  value: String(cuts),
+                  patch: n => ({ cut: { passes: n } }),
+                  clear: text('cut-as-the-material-allows'),
+                }}
+              >
+                {request.cut?.passes != null && cut.stop_says
+                  ? text('cut-passes-first-measurement', { passes: request.cut.passes, cuts })
+                  : text('cut-passes', {
+                      cuts,
+                      stop_says: cut.stop_says ? ` ${text('cut-to-the-first-measurement')}` : '',
+                    })}
+              </Word>
+            ),
+            springs: (
+              <Word
+                job={job}
+                about={text('cut-spring-passes')}
+                set={request.cut?.spring_passes != null}
+                edit={{
+                  kind: 'number',
+                  value: String(springs),
+                  patch: n => ({ cut: { spring_passes: n } }),
+                  clear: text('page-two'),
+                }}
+              >
+                {text('cut-springs', { springs })}
+              </Word>
+            ),
+            laws: (
+              <Word
+                job={job}
+                about={text('cut-how-depth-shared')}
+                set={request.cut?.depth_law != null}
+                edit={{
+                  kind: 'choice',
+                  choices: (Object.keys(LAWS()) as (keyof ReturnType<typeof LAWS>)[]).map(law => ({
+                    says: LAWS()[law],
+                    chosen: (cut.depth_law ?? 'constant_area') === law,
+                    patch: { cut: { depth_law: law } },
+                  })),
+                }}
+              >
+                {LAWS()[cut.depth_law ?? 'constant_area']}
+              </Word>
+            ),
+            read: (
+              <Word
+                job={job}
+                about={text('cut-depth-read')}
+                set={request.cut?.read_by != null}
+                edit={{
+                  kind: 'choice',
+                  choices: (Object.keys(READ()) as (keyof ReturnType<typeof READ>)[]).map(read => ({
+                    says: READ()[read],
+                    chosen: (cut.dial.read_by ?? 'dial') === read,
+                    patch: { cut: { read_by: read } },
+                  })),
+                }}
+              >
+                {READ()[cut.dial.read_by ?? 'dial']}
+              </Word>
+            ),
+            target_pitch_diameter: (
+              <Word
+                job={job}
+                about={text('page-pitch-diameter-aim')}
+                set={request.cut?.target_pitch_diameter_mm != null}
+                edit={{
+                  kind: 'length',
+                  value: inField(cut.target_pitch_diameter_mm, unit),
+                  patch: mm => ({ cut: { target_pitch_diameter_mm: mm } }),
+                  clear: text('page-middle-of-the-limits'),
+                }}
+              >
+                {figure(cut.target_pitch_diameter_mm, unit)}
+              </Word>
+            ),
+          })}
         </>
       }
       drawing={
@@ -204,63 +233,66 @@ export function CutStation({ job, plan }: StationProps) {
       }
       numbers={[
         {
-          says: cut.stop_says ? 'To the first measurement, on the dial' : 'Full depth on the dial',
+          says: cut.stop_says ? text('cut-first-measurement-dial') : text('cut-full-depth-dial'),
           text: cut.full_depth?.text ?? '—',
           line: cut.compound_mm?.w ?? cut.radial_mm.w,
-          under: `${cut.full_depth?.reading ?? ''} ${cut.full_depth?.slide === 'compound' ? say('on the {compound}') : 'on the cross-slide'}`,
+          under: `${cut.full_depth?.reading ?? ''} ${cut.full_depth?.slide === 'compound' ? text('cut-on-the-compound') : text('cut-on-the-cross-slide')}`,
           note: cut.scale,
         },
         {
-          says: cut.stop_says ? 'Radial infeed to there' : 'Radial infeed from touch',
+          says: cut.stop_says ? text('cut-radial-infeed-to-there') : text('cut-radial-infeed-from-touch'),
           figure: cut.radial_mm,
           under:
             cut.radial_if_mm &&
-            `the whole is ${figure(cut.radial_if_mm.min, unit)} to ${figure(cut.radial_if_mm.max, unit)}, by the tip`,
+            text('cut-whole-tip', {
+              min: figure(cut.radial_if_mm.min, unit),
+              max: figure(cut.radial_if_mm.max, unit),
+            }),
         },
-        cut.compound_mm && { says: say('{Compound} travel'), figure: cut.compound_mm },
-        { says: 'Speed', text: speedSays(plan), line: plan.setup.limit_rpm?.w },
+        cut.compound_mm && { says: text('cut-compound-travel'), figure: cut.compound_mm },
+        { says: text('page-speed'), text: speedSays(plan), line: plan.setup.limit_rpm?.w },
         time && {
-          says: 'Time for all of it',
+          says: text('cut-time-all'),
           text: time.whole.text,
           line: time.whole.w,
-          under: `${time.pass.text} in the cut, each pass`,
+          under: text('cut-cut-each-pass', { pass: time.pass.text }),
         },
       ]}
       beside={cut.stop_says && <p className="how">{cut.stop_says}</p>}
       acts={
         <>
           <Link to="/jobs/$id/at-the-lathe" params={{ id: job.id }} className="act as-link">
-            {run?.begun ? 'Back to the lathe' : 'Stand at the lathe'}
+            {run?.begun ? text('cut-back-to-the-lathe') : text('cut-stand-at-the-lathe')}
           </Link>
           <button type="button" className="act plain" onClick={() => setLeaf('passes')}>
-            All passes
+            {text('cut-all-passes')}
           </button>
           <button type="button" className="act plain" onClick={() => setLeaf('styles')}>
-            Styles compared
+            {text('cut-styles-compared')}
           </button>
           <button type="button" className="act plain" onClick={() => setLeaf('what_if')}>
-            What if…
+            {text('cut-what-if')}
           </button>
         </>
       }
       notes={[
         cut.lightened && <p>{cut.lightened}</p>,
         cut.stocking_flat_mm && (
-          <p>
-            Stocking tool first, its tip {figure(cut.stocking_flat_mm, unit)}; then the form tool, set central in the
-            groove.
-          </p>
+          <p>{text('cut-stocking-tool-first', { stocking_flat: figure(cut.stocking_flat_mm, unit) })}</p>
         ),
         plan.cut.starts?.length ? <StartsList plan={plan} /> : null,
       ]}
     >
       <StylesLeaf job={job} open={leaf === 'styles'} onClose={close} />
       <WhatIfLeaf job={job} open={leaf === 'what_if'} onClose={close} />
-      <Leaf title="All passes" open={leaf === 'passes'} onClose={close} wide>
+      <Leaf title={text('cut-all-passes')} open={leaf === 'passes'} onClose={close} wide>
         <PassTable job={job} plan={plan} done={done} />
         <p className="bench">
-          Bench figures for this pitch:{' '}
-          {cut.bench.map(b => `${b.rule} is ${figure(b.radial_mm, unit)}, ${b.says}`).join('; ')}.
+          {text('cut-bench-figures-pitch', {
+            bench: cut.bench
+              .map(b => text('cut-is', { rule: b.rule, radial: figure(b.radial_mm, unit), says: b.says }))
+              .join('; '),
+          })}
         </p>
       </Leaf>
     </Station>

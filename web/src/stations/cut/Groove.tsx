@@ -2,14 +2,18 @@ import { useState } from 'react';
 import { inWords, type Job, type Plan } from '../../api/client';
 import { Outline } from '../../drawing/Outline';
 import { useGroove } from '../../api/sheets';
+import { spoken, text } from '../../app/voice';
 
-const NAMES = {
-  scratch: 'Scratch',
-  stocking: 'Stocking',
-  cut: 'Cut',
-  spring: 'Spring',
-  measured: 'Measured',
-} as const;
+const NAMES = spoken(
+  () =>
+    ({
+      scratch: text('cut-scratch'),
+      stocking: text('cut-stocking'),
+      cut: text('page-cut'),
+      spring: text('cut-spring'),
+      measured: text('cut-measured'),
+    }) as const,
+);
 
 /** The groove filling, as simulated: all passes at once, or one at a time by the scrubber. */
 export function Groove({ job, plan, done }: { job: Job; plan: Plan; done: ReadonlySet<string> }) {
@@ -20,11 +24,13 @@ export function Groove({ job, plan, done }: { job: Job; plan: Plan; done: Readon
   if (!groove.data)
     return (
       <p className={groove.isError ? 'fault' : 'how'}>
-        {groove.isError ? inWords(groove.error) : 'Cutting it in thought…'}
+        {groove.isError ? inWords(groove.error) : text('cut-cutting-it-in-thought')}
       </p>
     );
   const pass = groove.data.passes[Math.min(at, last) - 1];
-  const name = pass ? `${NAMES[pass.kind]} ${pass.kind === 'scratch' ? '' : pass.n}`.trim() : 'All passes';
+  const name = pass
+    ? `${NAMES()[pass.kind]} ${pass.kind === 'scratch' ? '' : pass.n}`.trim()
+    : text('cut-all-passes');
   return (
     <div className="scrub">
       <Outline drawing={pass ? pass.drawing : groove.data.all} done={pass ? undefined : done} />
@@ -34,7 +40,7 @@ export function Groove({ job, plan, done }: { job: Job; plan: Plan; done: Readon
           className="act plain"
           onClick={() => setAt(Math.max(0, at - 1))}
           disabled={at === 0}
-          aria-label="One pass back"
+          aria-label={text('cut-one-pass-back')}
         >
           ◀
         </button>
@@ -45,7 +51,7 @@ export function Groove({ job, plan, done }: { job: Job; plan: Plan; done: Readon
             min={0}
             max={last}
             value={at}
-            aria-label="Pass"
+            aria-label={text('cut-pass')}
             aria-valuetext={pass ? `${name}: ${pass.says}` : name}
             onChange={e => setAt(Number(e.currentTarget.value))}
           />
@@ -55,13 +61,13 @@ export function Groove({ job, plan, done }: { job: Job; plan: Plan; done: Readon
           className="act plain"
           onClick={() => setAt(Math.min(last, at + 1))}
           disabled={at === last}
-          aria-label="One pass on"
+          aria-label={text('cut-one-pass-on')}
         >
           ▶
         </button>
       </div>
       <p className="scrub-says" aria-live="polite">
-        {pass ? `${pass.says} ${pass.edges_says}` : 'Move it to see each pass by itself.'}
+        {pass ? `${pass.says} ${pass.edges_says}` : text('cut-move-see-each')}
       </p>
     </div>
   );

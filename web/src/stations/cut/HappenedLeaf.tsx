@@ -6,36 +6,36 @@ import { NoteForm } from '../../parts/NoteForm';
 import { Radios } from '../../parts/Radios';
 import { TextForm } from '../../parts/TextForm';
 import { StandsForm } from './StandsLeaf';
-import { say } from '../../app/voice';
+import { spoken, text } from '../../app/voice';
 
 type Asked = 'took' | 'bit' | 'touch' | 'note' | 'past' | 'scrap' | null;
 type Why = Extract<ActKind, { kind: 'bit_changed' }>['why'];
 
-const WHYS: { is: Why; says: string }[] = [
-  { is: 'broke', says: 'It broke' },
-  { is: 'reground', says: 'Ground again' },
-  { is: 'swapped', says: 'Another put in' },
-];
+const WHYS = spoken<{ is: Why; says: string }[]>(() => [
+  { is: 'broke', says: text('page-it-broke') },
+  { is: 'reground', says: text('cut-ground-again') },
+  { is: 'swapped', says: text('cut-another-put-in') },
+]);
 
 /** What the blue shows where the new tip touched; true where only the bottom marked. */
-const MARKS = [
-  { is: false, says: 'Both flanks marked' },
-  { is: true, says: 'Only the bottom' },
-];
+const MARKS = spoken(() => [
+  { is: false, says: text('cut-both-flanks-marked') },
+  { is: true, says: text('cut-only-the-bottom') },
+]);
 
 /** The bit that goes on: what became of the last, and the flat of this one if it was measured. */
 function BitForm({ onTold }: { onTold: (act: ActKind) => void }) {
   const [why, setWhy] = useState<Why>('reground');
   return (
     <LengthForm
-      fields={[{ name: 'flat', says: 'Flat on its tip, if measured', optional: true }]}
-      act="Go on with it"
+      fields={[{ name: 'flat', says: text('cut-flat-tip-if'), optional: true }]}
+      act={text('cut-go-on-with-it')}
       onSet={(mm, told) => {
         onTold({ kind: 'bit_changed', why, tip_flat_mm: mm.flat ?? undefined });
         told();
       }}
     >
-      <Radios about={say('What became of the {bit}')} choices={WHYS} chosen={w => why === w} onChoose={setWhy} />
+      <Radios about={text('cut-became-bit')} choices={WHYS()} chosen={w => why === w} onChoose={setWhy} />
     </LengthForm>
   );
 }
@@ -45,10 +45,15 @@ export function TouchForm({ plan, onTold }: { plan: Plan; onTold: (act: ActKind)
   const [bottom, setBottom] = useState(false);
   return (
     <>
-      <Radios about="What marked the blue" choices={MARKS} chosen={is => bottom === is} onChoose={setBottom} />
+      <Radios
+        about={text('cut-what-marked-the-blue')}
+        choices={MARKS()}
+        chosen={is => bottom === is}
+        onChoose={setBottom}
+      />
       <StandsForm
         plan={plan}
-        act="It touched there"
+        act={text('cut-it-touched-there')}
         onRead={reading => onTold({ kind: 'groove_touched', reading, bottom_only: bottom })}
       />
     </>
@@ -85,41 +90,46 @@ export function HappenedLeaf({
   };
   const begun = run?.begun ?? false;
   const choices: [string, string, () => void, boolean][] = [
-    ['Took a different amount', 'the pass was cut at another reading', () => setAsked('took'), next !== null],
-    ['One more spring pass', 'at the depth it stands at', () => told({ kind: 'sprung' }), begun],
-    [say('Changed the {bit}'), 'broken, ground again, or another', () => setAsked('bit'), begun],
-    ['Touched the groove with it', 'what the dial reads there tells its tip', () => setAsked('touch'), begun],
-    ['Out of the chuck and back', 'or it slipped', () => told({ kind: 'rechucked' }), begun],
-    [
-      say('{Half-nut} opened by mistake'),
-      'or the thread was lost some other way',
-      () => told({ kind: 'lost' }),
-      begun,
-    ],
-    ['Ran past the mark', 'how far; your own reaction is learned from it', () => setAsked('past'), begun],
+    [text('cut-took-a-different-amount'), text('cut-pass-cut-another'), () => setAsked('took'), next !== null],
+    [text('cut-one-more-spring-pass'), text('cut-depth-stands'), () => told({ kind: 'sprung' }), begun],
+    [text('cut-changed-the-bit'), text('cut-broken-ground-again'), () => setAsked('bit'), begun],
+    [text('cut-touched-groove'), text('cut-dial-reads-tells'), () => setAsked('touch'), begun],
+    [text('cut-out-chuck-back'), text('cut-or-it-slipped'), () => told({ kind: 'rechucked' }), begun],
+    [text('cut-half-nut-opened'), text('cut-thread-lost-some'), () => told({ kind: 'lost' }), begun],
+    [text('cut-ran-past-the-mark'), text('cut-how-far-your'), () => setAsked('past'), begun],
     run?.stopped
-      ? ['Go on', 'after a stop', () => told({ kind: 'resumed' }), begun]
-      : ['Stop for the day', 'how to leave it, and how to go on', () => told({ kind: 'stopped' }), begun],
+      ? [text('lathe-go-on'), text('cut-after-a-stop'), () => told({ kind: 'resumed' }), begun]
+      : [text('cut-stop-for-the-day'), text('cut-how-leave-how'), () => told({ kind: 'stopped' }), begun],
     // Where opening the half-nut loses the thread it is not done with before it was measured or tried.
-    ['Done with it', 'take it out', () => told({ kind: 'finished' }), begun && (run?.may_leave ?? false)],
-    ['Something is wrong', 'from what is seen to its cause', onTrouble, true],
-    ['Scrap it', 'spoilt past mending', () => setAsked('scrap'), true],
-    ['Note', 'something worth remembering', () => setAsked('note'), true],
+    [
+      text('cut-done-with-it'),
+      text('cut-take-it-out'),
+      () => told({ kind: 'finished' }),
+      begun && (run?.may_leave ?? false),
+    ],
+    [text('cut-something-is-wrong'), text('cut-seen-cause'), onTrouble, true],
+    [text('page-scrap-it'), text('cut-spoilt-past-mending'), () => setAsked('scrap'), true],
+    [text('page-note'), text('cut-something-worth-remembering'), () => setAsked('note'), true],
   ];
   const titles = {
-    took: 'It was cut at',
-    bit: 'The bit that goes on',
-    touch: 'The groove touched at',
-    note: 'Note',
-    past: 'It ran past the mark',
-    scrap: 'Scrap this part',
+    took: text('cut-it-was-cut-at'),
+    bit: text('cut-bit-goes'),
+    touch: text('cut-the-groove-touched-at'),
+    note: text('page-note'),
+    past: text('cut-ran-past-mark'),
+    scrap: text('cut-scrap-this-part'),
   };
   return (
-    <Leaf title={asked ? titles[asked] : 'Something else…'} open={open} onClose={close} wide={asked === null}>
+    <Leaf
+      title={asked ? titles[asked] : text('cut-something-else')}
+      open={open}
+      onClose={close}
+      wide={asked === null}
+    >
       {asked === 'took' && next && (
         <StandsForm
           plan={plan}
-          act="It was cut there"
+          act={text('cut-it-was-cut-there')}
           onRead={reading => told({ kind: 'took', n: next.pass.n, reading })}
         />
       )}
@@ -127,8 +137,8 @@ export function HappenedLeaf({
       {asked === 'touch' && <TouchForm plan={plan} onTold={told} />}
       {asked === 'past' && (
         <LengthForm
-          fields={[{ name: 'past', says: 'Past the mark by' }]}
-          act="Tell it"
+          fields={[{ name: 'past', says: text('cut-past-the-mark-by') }]}
+          act={text('page-tell-it')}
           onSet={(mm, taken) => {
             told({ kind: 'overran', past_mm: mm.past ?? 0 });
             taken();
@@ -136,9 +146,14 @@ export function HappenedLeaf({
         />
       )}
       {asked === 'scrap' && (
-        <TextForm label="What spoilt it" value="" act="Scrap it" onTold={why => told({ kind: 'scrapped', why })} />
+        <TextForm
+          label={text('page-what-spoilt-it')}
+          value=""
+          act={text('page-scrap-it')}
+          onTold={why => told({ kind: 'scrapped', why })}
+        />
       )}
-      {asked === 'note' && <NoteForm onTold={text => told({ kind: 'note', text })} />}
+      {asked === 'note' && <NoteForm onTold={written => told({ kind: 'note', text: written })} />}
       {asked === null && (
         <div className="happened">
           {choices
@@ -149,11 +164,7 @@ export function HappenedLeaf({
                 <span>{under}</span>
               </button>
             ))}
-          {begun && !run?.may_leave && (
-            <p className="how">
-              {say('It is not done with before it is measured or tried: opening the {half-nut} loses this thread.')}
-            </p>
-          )}
+          {begun && !run?.may_leave && <p className="how">{text('cut-done-before-measured')}</p>}
         </div>
       )}
     </Leaf>

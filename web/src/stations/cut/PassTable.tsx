@@ -4,6 +4,7 @@ import { Word } from '../../app/Word';
 import { figure } from '../../parts/Figure';
 import { inField } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
+import { text } from '../../app/voice';
 
 /** Every pass; a depth set by hand stands, and those after it are shared out anew. */
 export function PassTable({ job, plan, done }: { job: Job; plan: Plan; done: ReadonlySet<string> }) {
@@ -34,7 +35,7 @@ export function PassTable({ job, plan, done }: { job: Job; plan: Plan; done: Rea
             disabled={change.isPending}
             onClick={() => change.mutate({ request: { cut: { rows: null, passes: null } } })}
           >
-            Leave the depths to the app
+            {text('cut-leave-depths-app')}
           </button>
           {change.isError && (
             <p className="fault" role="alert">
@@ -46,12 +47,12 @@ export function PassTable({ job, plan, done }: { job: Job; plan: Plan; done: Rea
       <table className="list pass-table">
         <thead>
           <tr>
-            <th>Pass</th>
-            <th>Set</th>
-            <th>Reading</th>
-            <th>Radial</th>
-            <th>Pitch diameter</th>
-            <th>Over wires</th>
+            <th>{text('cut-pass')}</th>
+            <th>{text('page-set')}</th>
+            <th>{text('cut-reading')}</th>
+            <th>{text('cut-radial')}</th>
+            <th>{text('card-pitch-diameter')}</th>
+            <th>{text('card-over-wires')}</th>
           </tr>
         </thead>
         <tbody>
@@ -63,7 +64,10 @@ export function PassTable({ job, plan, done }: { job: Job; plan: Plan; done: Rea
                 {p.dial[1] && (p.side_mm ?? 0) !== 0 && (
                   <small>
                     {' '}
-                    aside {p.dial[1].text} {(p.side_mm ?? 0) < 0 ? 'ahead' : 'behind'}
+                    {text('cut-aside', {
+                      dial: p.dial[1].text,
+                      side: (p.side_mm ?? 0) < 0 ? text('cut-ahead') : text('cut-behind'),
+                    })}
                   </small>
                 )}
               </td>
@@ -72,13 +76,13 @@ export function PassTable({ job, plan, done }: { job: Job; plan: Plan; done: Rea
                 {mayEdit && p.kind === 'cut' && p.n !== last ? (
                   <Word
                     job={job}
-                    about={`Radial depth of pass ${p.n}`}
+                    about={text('cut-radial-depth-of-pass', { n: p.n })}
                     set={rows.some(r => r.n === p.n)}
                     edit={{
                       kind: 'length',
                       value: inField(p.asked_radial_mm, unit),
                       patch: mm => put(p.n, mm),
-                      clear: 'Share it out',
+                      clear: text('cut-share-it-out'),
                     }}
                   >
                     {figure(p.asked_radial_mm, unit)}
@@ -87,8 +91,10 @@ export function PassTable({ job, plan, done }: { job: Job; plan: Plan; done: Rea
                   figure(p.asked_radial_mm, unit)
                 )}
               </td>
-              <td className="figure">{p.kind === 'stocking' ? 'roughed' : figure(p.pitch_diameter_mm, unit)}</td>
-              <td className="figure">{p.over_wires_mm ? figure(p.over_wires_mm, unit) : 'not yet'}</td>
+              <td className="figure">
+                {p.kind === 'stocking' ? text('cut-roughed') : figure(p.pitch_diameter_mm, unit)}
+              </td>
+              <td className="figure">{p.over_wires_mm ? figure(p.over_wires_mm, unit) : text('page-not-yet')}</td>
             </tr>
           ))}
           {plan.cut.stop_says && (

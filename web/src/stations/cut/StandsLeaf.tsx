@@ -3,20 +3,18 @@ import type { ActKind, Plan } from '../../api/client';
 import { Leaf } from '../../parts/Leaf';
 import { useDraft } from '../../parts/draft';
 import { NumberPad } from '../../parts/NumberPad';
-import { say } from '../../app/voice';
+import { text } from '../../app/voice';
 
 /** Takes a whole reading of the dial that carries the depth, in that dial's own unit. */
 export function StandsForm({ plan, act, onRead }: { plan: Plan; act: string; onRead: (reading: number) => void }) {
   const id = useId();
-  const [text, setText, clear] = useDraft(act, '');
+  const [written, setText, clear] = useDraft(act, '');
   const [fault, setFault] = useState<string | null>(null);
   const { unit, slide } = plan.cut.dial;
   const enter = () => {
-    const reading = Number(text.replace(',', '.'));
-    if (text.trim() === '' || Number.isNaN(reading) || reading < 0) {
-      setFault(
-        `“${text}” is not a reading; write what the dial shows, in ${unit}, as in ${unit === 'in' ? '0.046' : '1.25'}`,
-      );
+    const reading = Number(written.replace(',', '.'));
+    if (written.trim() === '' || Number.isNaN(reading) || reading < 0) {
+      setFault(text('cut-reading-write-dial', { text: written, unit, example: unit === 'in' ? '0.046' : '1.25' }));
       return;
     }
     clear();
@@ -31,15 +29,17 @@ export function StandsForm({ plan, act, onRead }: { plan: Plan; act: string; onR
       }}
     >
       <label htmlFor={id}>
-        Whole reading of the {slide === 'compound' ? say('{compound}') : 'cross-slide'} from zero, turns included, in{' '}
-        {unit}
+        {text('cut-whole-reading-zero', {
+          compound: slide === 'compound' ? text('cut-compound') : text('setting-cross-slide'),
+          unit,
+        })}
       </label>
       <input
         id={id}
         data-autofocus
         inputMode="decimal"
         autoComplete="off"
-        value={text}
+        value={written}
         onChange={e => setText(e.currentTarget.value)}
         aria-invalid={fault !== null}
         aria-describedby={fault ? `${id}-fault` : undefined}
@@ -49,7 +49,7 @@ export function StandsForm({ plan, act, onRead }: { plan: Plan; act: string; onR
           {fault}
         </p>
       )}
-      <NumberPad value={text} onChange={setText} />
+      <NumberPad value={written} onChange={setText} />
       <button type="submit" className="act">
         {act}
       </button>
@@ -70,10 +70,10 @@ export function StandsLeaf({
   record: (act: ActKind) => void;
 }) {
   return (
-    <Leaf title="The dial stands at" open={open} onClose={onClose}>
+    <Leaf title={text('cut-the-dial-stands-at')} open={open} onClose={onClose}>
       <StandsForm
         plan={plan}
-        act="It stands there"
+        act={text('cut-it-stands-there')}
         onRead={reading => {
           record({ kind: 'stands_at', reading });
           onClose();

@@ -3,6 +3,7 @@ import { useChange } from '../../api/hooks';
 import { Seen } from '../../drawing/Outline';
 import { Leaf } from '../../parts/Leaf';
 import { useGroove } from '../../api/sheets';
+import { text } from '../../app/voice';
 
 /** The styles side by side, by what each edge bites, the passes they take, and what may go wrong. */
 export function StylesLeaf({ job, open, onClose }: { job: Job; open: boolean; onClose: () => void }) {
@@ -10,10 +11,11 @@ export function StylesLeaf({ job, open, onClose }: { job: Job; open: boolean; on
   const change = useChange(job);
   const usual = groove.data?.styles.find(s => s.recommended);
   return (
-    <Leaf title="Styles compared" open={open} onClose={onClose} wide>
+    <Leaf title={text('cut-styles-compared')} open={open} onClose={onClose} wide>
       <p className="how">
-        Largest bite of each edge, by the passes this job would take.
-        {usual && ` Recommended is ${usual.says}: ${usual.recommended}.`}
+        {text('cut-largest-bite-each', {
+          usual: usual && ` ${text('cut-recommended-is', { usual: usual.says, recommended: usual.recommended })}`,
+        })}
       </p>
       {groove.isError && <p className="fault">{inWords(groove.error)}</p>}
       {change.isError && (
@@ -24,12 +26,12 @@ export function StylesLeaf({ job, open, onClose }: { job: Job; open: boolean; on
       <table className="list styles-table">
         <thead>
           <tr>
-            <th>Style</th>
-            <th>Passes</th>
-            <th>Leading</th>
-            <th>Tip</th>
-            <th>Trailing</th>
-            <th>What may go wrong</th>
+            <th>{text('cut-style')}</th>
+            <th>{text('page-passes')}</th>
+            <th>{text('cut-leading')}</th>
+            <th>{text('cut-tip')}</th>
+            <th>{text('cut-trailing')}</th>
+            <th>{text('cut-what-may-go-wrong')}</th>
           </tr>
         </thead>
         <tbody>
@@ -47,11 +49,11 @@ export function StylesLeaf({ job, open, onClose }: { job: Job; open: boolean; on
                 >
                   {s.drawing && <Seen drawing={s.drawing} />}
                   {s.says}
-                  {s.recommended ? ' (recommended)' : ''}
+                  {s.recommended ? ` ${text('page-recommended')}` : ''}
                 </button>
               </td>
               {s.refused ? (
-                <td colSpan={5}>Not here: {s.refused}.</td>
+                <td colSpan={5}>{text('cut-not-here', { refused: s.refused })}</td>
               ) : (
                 <>
                   <td className="figure">{s.passes}</td>

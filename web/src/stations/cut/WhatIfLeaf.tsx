@@ -5,6 +5,7 @@ import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
 import { useUnit } from '../../parts/unit';
 import { useGroove } from '../../api/sheets';
+import { text } from '../../app/voice';
 
 /** A dry run of mistakes: what each would do to this groove. */
 export function WhatIfLeaf({ job, open, onClose }: { job: Job; open: boolean; onClose: () => void }) {
@@ -14,10 +15,10 @@ export function WhatIfLeaf({ job, open, onClose }: { job: Job; open: boolean; on
   const list = groove.data?.what_if ?? [];
   const shown = list[Math.min(at, list.length - 1)];
   return (
-    <Leaf title="What if…" open={open} onClose={onClose} wide>
+    <Leaf title={text('cut-what-if')} open={open} onClose={onClose} wide>
       {groove.isError && <p className="fault">{inWords(groove.error)}</p>}
       <div className="what-if">
-        <div className="choices" role="group" aria-label="Which mistake">
+        <div className="choices" role="group" aria-label={text('cut-which-mistake')}>
           {list.map((w, i) => (
             <button
               key={w.mistake}
@@ -36,9 +37,7 @@ export function WhatIfLeaf({ job, open, onClose }: { job: Job; open: boolean; on
             <p className="what-if-says" aria-live="polite">
               {shown.says}
             </p>
-            <p className="how">
-              Dashed, the groove that was meant. At the pitch line it is off by {figure(shown.acts_mm, unit)}.
-            </p>
+            <p className="how">{text('cut-dashed-groove-meant', { acts: figure(shown.acts_mm, unit) })}</p>
           </div>
         )}
       </div>

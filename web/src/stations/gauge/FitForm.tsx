@@ -3,22 +3,23 @@ import type { ActKind } from '../../api/client';
 import { readLength } from '../../api/length';
 import { useDraft } from '../../parts/draft';
 import { NumberPad } from '../../parts/NumberPad';
+import { spoken, text } from '../../app/voice';
 
 type Tried = Extract<ActKind, { kind: 'tried' }>;
 
-const FITS: [Tried['fit'], string][] = [
-  ['wont_enter', 'Will not enter'],
-  ['enters', 'Enters some turns and stops'],
-  ['tight', 'Goes the whole way, tight'],
-  ['free', 'Runs free'],
-  ['shakes', 'Shakes'],
-];
+const FITS = spoken<[Tried['fit'], string][]>(() => [
+  ['wont_enter', text('gauge-will-not-enter')],
+  ['enters', text('gauge-enters-some-turns')],
+  ['tight', text('gauge-goes-whole-way')],
+  ['free', text('gauge-runs-free')],
+  ['shakes', text('gauge-shakes')],
+]);
 
 /** How the mate went: a fit by feel is a measurement. */
 export function FitForm({ unit, onTold }: { unit: 'mm' | 'in'; onTold: (act: Tried) => void }) {
   const id = useId();
   const [fit, setFit] = useState<Tried['fit'] | null>(null);
-  const [text, setText, clear] = useDraft(`fit:${fit}`, '');
+  const [written, setText, clear] = useDraft(`fit:${fit}`, '');
   const [fault, setFault] = useState<string | null>(null);
   const pick = (picked: Tried['fit']) => {
     setFault(null);
@@ -27,13 +28,13 @@ export function FitForm({ unit, onTold }: { unit: 'mm' | 'in'; onTold: (act: Tri
   };
   const enter = async () => {
     if (fit === 'enters') {
-      const turns = Number(text.replace(',', '.'));
-      if (text.trim() === '' || !(turns >= 0 && turns <= 200))
-        return setFault(`“${text}” is not a number of turns; write how many it enters, as in 2.5`);
+      const turns = Number(written.replace(',', '.'));
+      if (written.trim() === '' || !(turns >= 0 && turns <= 200))
+        return setFault(text('gauge-number-turns-write', { text: written }));
       clear();
       return onTold({ kind: 'tried', fit, turns });
     }
-    const read = await readLength(text, unit);
+    const read = await readLength(written, unit);
     if (read.fault !== undefined) return setFault(read.fault);
     clear();
     if (fit) onTold({ kind: 'tried', fit, shake_mm: read.mm });
@@ -41,7 +42,7 @@ export function FitForm({ unit, onTold }: { unit: 'mm' | 'in'; onTold: (act: Tri
   return (
     <div className="mate-fits">
       {fit === null ? (
-        FITS.map(([f, says]) => (
+        FITS().map(([f, says]) => (
           <button key={f} type="button" className="choice" onClick={() => pick(f)}>
             {says}
           </button>
@@ -54,14 +55,16 @@ export function FitForm({ unit, onTold }: { unit: 'mm' | 'in'; onTold: (act: Tri
             void enter();
           }}
         >
-          <label htmlFor={id}>{fit === 'enters' ? 'Turns it enters' : `How much it shakes across, in ${unit}`}</label>
+          <label htmlFor={id}>
+            {fit === 'enters' ? text('gauge-turns-it-enters') : text('gauge-how-much-shakes', { unit })}
+          </label>
           <input
             id={id}
             data-autofocus
             autoFocus
             inputMode="decimal"
             autoComplete="off"
-            value={text}
+            value={written}
             onChange={e => setText(e.currentTarget.value)}
             aria-invalid={fault !== null}
             aria-describedby={fault ? `${id}-fault` : undefined}
@@ -71,9 +74,9 @@ export function FitForm({ unit, onTold }: { unit: 'mm' | 'in'; onTold: (act: Tri
               {fault}
             </p>
           )}
-          <NumberPad value={text} onChange={setText} />
+          <NumberPad value={written} onChange={setText} />
           <button type="submit" className="act">
-            So it went
+            {text('gauge-so-it-went')}
           </button>
         </form>
       )}

@@ -13,31 +13,31 @@ import { TroubleLeaf } from '../trouble/TroubleLeaf';
 import { MeasureLeaf } from './MeasureLeaf';
 import { OriginalLeaf } from './OriginalLeaf';
 import { WiresLeaf } from './WiresLeaf';
+import { said, spoken, text } from '../../app/voice';
 
-const HEADS: Record<Verdict['verdict'], string> = {
-  in_limits: '✓ In limits',
-  take_more: '→ Take more',
-  past_limit: '▲ Past the limit',
-  unsure: '? Not sure',
-};
+const HEADS = spoken<Record<Verdict['verdict'], string>>(() => ({
+  in_limits: text('gauge-in-limits'),
+  take_more: text('gauge-take-more'),
+  past_limit: text('gauge-past-the-limit'),
+  unsure: text('gauge-not-sure'),
+}));
 
-const FORMULAS = [
-  [
-    'auto',
-    'as is usual for this form',
-    'simple for one start at 60°, 55° and 47½°; corrected for the rest; exact where that would show',
-  ],
-  ['none', 'by the simple formula', 'lead angle neglected'],
-  ['approximate', 'corrected for the lead', 'to first order'],
-  ['exact', 'by where they really rest', 'a straight wire between helical flanks'],
-] as const;
+const FORMULAS = spoken(
+  () =>
+    [
+      ['auto', text('gauge-usual-form'), text('gauge-simple-one-start')],
+      ['none', text('gauge-by-the-simple-formula'), text('gauge-lead-angle-neglected')],
+      ['approximate', text('gauge-corrected-for-the-lead'), text('gauge-to-first-order')],
+      ['exact', text('gauge-where-they-really'), text('gauge-straight-wire-between')],
+    ] as const,
+);
 
 function Said({ job }: { job: Job }) {
   const verdict = job.run?.verdict;
   if (!verdict) return null;
   return (
     <div className={`verdict ${verdict.verdict}`} role="status">
-      <b>{HEADS[verdict.verdict]}</b>
+      <b>{HEADS()[verdict.verdict]}</b>
       <p>{verdict.says}</p>
       {verdict.questions.map(q => (
         <p key={q}>{q}</p>
@@ -70,79 +70,81 @@ export function GaugeStation({ job, plan }: StationProps) {
       plan={plan}
       sentence={
         <>
-          {over && (
-            <>
-              The size over them goes{' '}
-              <Word
-                job={job}
-                about="How the size over wires is reckoned"
-                set={job.request.gauge?.lead_correction != null && job.request.gauge.lead_correction !== 'auto'}
-                edit={{
-                  kind: 'choice',
-                  choices: FORMULAS.map(([by, says, under]) => ({
-                    says,
-                    under,
-                    chosen: (job.request.gauge?.lead_correction ?? 'auto') === by,
-                    patch: { gauge: { lead_correction: by === 'auto' ? null : by } },
-                  })),
-                }}
+          {said('gauge-the-aim-is', {
+            over: over && (
+              <>
+                {said('gauge-size-over-them', {
+                  find: (
+                    <Word
+                      job={job}
+                      about={text('gauge-how-size-over')}
+                      set={job.request.gauge?.lead_correction != null && job.request.gauge.lead_correction !== 'auto'}
+                      edit={{
+                        kind: 'choice',
+                        choices: FORMULAS().map(([by, says, under]) => ({
+                          says,
+                          under,
+                          chosen: (job.request.gauge?.lead_correction ?? 'auto') === by,
+                          patch: { gauge: { lead_correction: by === 'auto' ? null : by } },
+                        })),
+                      }}
+                    >
+                      {FORMULAS().find(([by]) => by === (job.request.gauge?.lead_correction ?? 'auto'))?.[1] ?? ''}
+                    </Word>
+                  ),
+                })}
+              </>
+            ),
+            original: (
+              <button
+                type="button"
+                className={`word${original ? ' set' : ''}`}
+                disabled={job.frozen}
+                onClick={() => setLeaf('original')}
               >
-                {FORMULAS.find(([by]) => by === (job.request.gauge?.lead_correction ?? 'auto'))?.[1] ?? ''}
-              </Word>
-              .
-            </>
-          )}
-          {' The aim is '}
-          <button
-            type="button"
-            className={`word${original ? ' set' : ''}`}
-            disabled={job.frozen}
-            onClick={() => setLeaf('original')}
-          >
-            {original
-              ? 'a part to match'
-              : job.request.cut?.target_pitch_diameter_mm != null
-                ? 'as told at Cut'
-                : 'what its limits ask'}
-          </button>
-          .
+                {original
+                  ? text('gauge-a-part-to-match-within')
+                  : job.request.cut?.target_pitch_diameter_mm != null
+                    ? text('gauge-as-told-at-cut')
+                    : text('gauge-what-its-limits-ask')}
+              </button>
+            ),
+          })}
         </>
       }
       drawing={gauge.drawing ? <Outline drawing={gauge.drawing} /> : <Outline drawing={plan.thread.drawing} />}
       numbers={[
         over && {
-          says: 'Over wires, aim',
+          says: text('gauge-over-wires-aim'),
           figure: over.target,
-          under: gauge.formulas?.says ?? (gauge.corrected ? 'corrected for the lead angle' : 'simple'),
+          under:
+            gauge.formulas?.says ?? (gauge.corrected ? text('gauge-corrected-lead-angle') : text('gauge-simple')),
         },
-        over && { says: 'Over wires, most', figure: over.max },
-        over && { says: 'Over wires, least', figure: over.min },
+        over && { says: text('gauge-over-wires-most'), figure: over.max },
+        over && { says: text('gauge-over-wires-least'), figure: over.min },
         {
-          says: 'Pitch diameter',
+          says: text('card-pitch-diameter'),
           figure: plan.cut.target_pitch_diameter_mm,
-          under: `${figure(gauge.min_mm, unit)} to ${figure(gauge.max_mm, unit)}`,
+          under: text('page-to', { min: figure(gauge.min_mm, unit), max: figure(gauge.max_mm, unit) }),
         },
       ]}
       beside={
         <>
           <Said job={job} />
-          <OutboxSays
-            outbox={outbox}
-            kept="The reading is kept here and will be sent. Do not cut deeper until then."
-          />
+          <OutboxSays outbox={outbox} kept={text('gauge-reading-kept-here')} />
         </>
       }
       acts={
         <>
           <button type="button" className="act" onClick={() => setLeaf('measure')}>
-            Measured, or tried
+            {text('gauge-measured-or-tried')}
           </button>
           <button type="button" className="act plain" onClick={() => setLeaf('trouble')}>
-            Trouble…
+            {text('gauge-trouble')}
           </button>
           {plan.thread.included_angle_deg > 0 && (
             <button type="button" className="act plain" onClick={() => setLeaf('wires')}>
-              {plan.thread.side === 'external' ? 'Wires…' : 'Balls…'}
+              {plan.thread.side === 'external' ? text('gauge-wires-leaf') : text('gauge-balls-leaf')}
             </button>
           )}
         </>
@@ -151,8 +153,11 @@ export function GaugeStation({ job, plan }: StationProps) {
         <p>{gauge.says}</p>,
         gauge.best_mm && gauge.usable_mm && (
           <p>
-            Best wire {figure(gauge.best_mm, unit)}; {figure(gauge.usable_mm.min, unit)} to{' '}
-            {figure(gauge.usable_mm.max, unit)} will serve.
+            {text('gauge-best-wire-will', {
+              best: figure(gauge.best_mm, unit),
+              min: figure(gauge.usable_mm.min, unit),
+              max: figure(gauge.usable_mm.max, unit),
+            })}
           </p>
         ),
         job.run?.tip && <p>{job.run.tip.says}</p>,

@@ -6,15 +6,16 @@ import { useUnit } from '../../parts/unit';
 import { FitForm } from './FitForm';
 import { SizeForm } from './SizeForm';
 import { type How, nameOf, TITLES, usualWay, waysOf } from './ways';
+import { spoken, text } from '../../app/voice';
 
-const PLUG: [NonNullable<Measured['plug']>, string][] = [
-  ['go_stops', 'The go end does not go'],
-  ['go_goes', 'Go goes, not-go does not'],
-  ['not_go_goes', 'The not-go end goes as well'],
-];
+const PLUG = spoken<[NonNullable<Measured['plug']>, string][]>(() => [
+  ['go_stops', text('gauge-go-end-does')],
+  ['go_goes', text('gauge-go-goes-go')],
+  ['not_go_goes', text('gauge-go-end-goes')],
+]);
 
 /** What to see to before anything is read or tried, so that it tells of the thread and of nothing else. */
-const FIRST = 'First: burrs and sharp crests off, the entrance clean, chips out of the mate, both wiped, both cool.';
+const FIRST = spoken(() => text('gauge-first-burrs-sharp'));
 
 /** Takes a reading or a trial, questions one that cannot be right, and records it. */
 export function MeasureLeaf({
@@ -48,10 +49,10 @@ export function MeasureLeaf({
     return judged.questions;
   };
   return (
-    <Leaf title={TITLES[how]} open={open} onClose={onClose}>
+    <Leaf title={TITLES()[how]} open={open} onClose={onClose}>
       {open && (
         <>
-          <div className="row ways" role="tablist" aria-label="How it is read or tried">
+          <div className="row ways" role="tablist" aria-label={text('gauge-how-read-tried')}>
             {waysOf(plan).map(w => (
               <button
                 key={w}
@@ -65,12 +66,12 @@ export function MeasureLeaf({
               </button>
             ))}
           </div>
-          <p className="how">{FIRST}</p>
+          <p className="how">{FIRST()}</p>
           {how === 'mate' ? (
             <FitForm unit={unit} onTold={told} />
           ) : how === 'plug' ? (
             <div className="mate-fits">
-              {PLUG.map(([plug, says]) => (
+              {PLUG().map(([plug, says]) => (
                 <button key={plug} type="button" className="choice" onClick={() => told({ kind: 'measured', plug })}>
                   {says}
                 </button>

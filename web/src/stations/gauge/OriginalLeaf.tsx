@@ -3,18 +3,24 @@ import { type Patch, useChange } from '../../api/hooks';
 import type { Field } from '../../parts/fields';
 import { FieldsForm } from '../../parts/FieldsForm';
 import { Leaf } from '../../parts/Leaf';
+import { spoken, text } from '../../app/voice';
 
-const FIELDS: Field[] = [
-  { kind: 'length', at: 'pitch_diameter_mm', says: 'Its pitch diameter', how: 'by thread micrometer' },
-  { kind: 'length', at: 'over_wires_mm', says: 'or its size over three wires' },
-  { kind: 'length', at: 'wire_mm', says: 'over wires of' },
+const FIELDS = spoken<Field[]>(() => [
+  {
+    kind: 'length',
+    at: 'pitch_diameter_mm',
+    says: text('gauge-its-pitch-diameter'),
+    how: text('gauge-by-thread-micrometer'),
+  },
+  { kind: 'length', at: 'over_wires_mm', says: text('gauge-size-over-three') },
+  { kind: 'length', at: 'wire_mm', says: text('gauge-over-wires-of') },
   {
     kind: 'length',
     at: 'clearance_mm',
-    says: 'This one looser than it by',
-    how: 'on the pitch diameter; left out: the same',
+    says: text('gauge-one-looser'),
+    how: text('gauge-pitch-diameter-left'),
   },
-];
+]);
 
 /** A part to match: measured the way this one will be, it gives the size to aim at. */
 export function OriginalLeaf({ job, open, onClose }: { job: Job; open: boolean; onClose: () => void }) {
@@ -22,11 +28,11 @@ export function OriginalLeaf({ job, open, onClose }: { job: Job; open: boolean; 
   const send = (request: Patch, onError: (error: unknown) => void) =>
     change.mutate({ request }, { onSuccess: onClose, onError });
   return (
-    <Leaf title="A part to match" open={open} onClose={onClose}>
+    <Leaf title={text('gauge-a-part-to-match')} open={open} onClose={onClose}>
       {open && (
         <FieldsForm
-          how="Measure the original the same way this one will be measured; the aim follows it."
-          fields={FIELDS}
+          how={text('gauge-measure-original-same')}
+          fields={FIELDS()}
           value={job.request.gauge?.original ?? {}}
           under="/gauge/original"
           busy={change.isPending || job.frozen}
@@ -41,7 +47,7 @@ export function OriginalLeaf({ job, open, onClose }: { job: Job; open: boolean; 
             disabled={job.frozen}
             onClick={() => send({ gauge: { original: null } } as Patch, () => undefined)}
           >
-            Match nothing: the middle of the limits
+            {text('gauge-match-nothing-middle')}
           </button>
         </div>
       )}

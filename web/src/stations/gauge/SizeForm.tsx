@@ -7,6 +7,7 @@ import { NumberPad } from '../../parts/NumberPad';
 import { Radios } from '../../parts/Radios';
 import { useUnit } from '../../parts/unit';
 import { aimOf, FIELD, type Figured } from './ways';
+import { spoken, text } from '../../app/voice';
 
 interface Typed {
   mm: string;
@@ -24,10 +25,10 @@ function micrometerOf(how: Figured, plan: Plan) {
 const NO_PLACES: Typed[] = [];
 
 /** Balls it is read over. */
-const BALLS = [
-  { is: 3, says: 'Three' },
-  { is: 2, says: 'Two opposite' },
-];
+const BALLS = spoken(() => [
+  { is: 3, says: text('gauge-three') },
+  { is: 2, says: text('gauge-two-opposite') },
+]);
 
 /** Sizes of wire offered beside one another. */
 const OFFERED = 4;
@@ -58,13 +59,13 @@ function Over({
     return (
       <>
         <Radios
-          about="How many balls"
-          choices={BALLS}
+          about={text('gauge-how-many-balls')}
+          choices={BALLS()}
           chosen={n => told.balls === n}
           onChoose={balls => onTold({ balls })}
         />
         <Radios
-          about="Size of the balls"
+          about={text('gauge-size-of-the-balls')}
           choices={(sheet?.balls ?? []).map(b => ({ is: b.ball_mm.value, says: figure(b.ball_mm, unit) }))}
           chosen={mm => told.wire_mm === mm}
           onChoose={wire_mm => onTold({ wire_mm })}
@@ -76,7 +77,7 @@ function Over({
   if (how !== 'wires' && how !== 'one_wire') return null;
   return serve.length > 1 || !serve[0]?.chosen ? (
     <Radios
-      about="The wire it is read over"
+      about={text('gauge-wire-read-over')}
       choices={serve.map(w => ({ is: w, says: figure(w.wire_mm, unit) }))}
       chosen={w => (told.wire_mm == null ? w.chosen : told.wire_mm === w.wire_mm.value)}
       onChoose={w => onTold({ wire_mm: w.chosen ? undefined : w.wire_mm.value })}
@@ -89,7 +90,7 @@ export function SizeForm({ how, plan, sheet, judge, onTold }: SizeFormProps) {
   const id = useId();
   const shown = useUnit();
   const [unit, setUnit] = useState(shown);
-  const [text, setText, clear] = useDraft(`size:${how}`, '');
+  const [written, setText, clear] = useDraft(`size:${how}`, '');
   const [outside, setOutside, clearOutside] = useDraft(`outside:${how}`, '');
   const [with_, setWith] = useState<Partial<Measured>>(how === 'balls' ? { balls: 3 } : {});
   const [places, setPlaces, clearPlaces] = useDraft<Typed[]>(`places:${how}`, NO_PLACES);
@@ -123,7 +124,7 @@ export function SizeForm({ how, plan, sheet, judge, onTold }: SizeFormProps) {
     };
     try {
       const reading: Measured = {
-        [FIELD[how]]: await length(text),
+        [FIELD[how]]: await length(written),
         wire_mm: told.wire_mm ?? undefined,
         balls: how === 'balls' ? told.balls : undefined,
       };
@@ -136,7 +137,7 @@ export function SizeForm({ how, plan, sheet, judge, onTold }: SizeFormProps) {
       reading.places = [];
       for (const p of places) {
         const around = p.around.trim() === '' ? 0 : Number(p.around.replace(',', '.'));
-        if (Number.isNaN(around)) throw new Error(`“${p.around}” is not a number of degrees; write it as in 90`);
+        if (Number.isNaN(around)) throw new Error(text('gauge-degrees-around', { around: p.around }));
         reading.places.push({
           mm: await length(p.mm),
           along_mm: p.along.trim() === '' ? 0 : await length(p.along),
@@ -171,7 +172,7 @@ export function SizeForm({ how, plan, sheet, judge, onTold }: SizeFormProps) {
           className="grow"
           inputMode="decimal"
           autoComplete="off"
-          value={text}
+          value={written}
           onChange={e => {
             const typed = e.currentTarget.value;
             changed(() => setText(typed));
@@ -183,14 +184,14 @@ export function SizeForm({ how, plan, sheet, judge, onTold }: SizeFormProps) {
           type="button"
           className="act plain"
           onClick={() => setUnit(unit === 'mm' ? 'in' : 'mm')}
-          aria-label={`Reading is in ${unit}; change`}
+          aria-label={text('gauge-reading-is-in-change', { unit })}
         >
           {unit}
         </button>
       </div>
       {how === 'one_wire' && (
         <label className="beside">
-          Over the crests, if read
+          {text('gauge-over-crests-if')}
           <input
             inputMode="decimal"
             autoComplete="off"
@@ -204,10 +205,10 @@ export function SizeForm({ how, plan, sheet, judge, onTold }: SizeFormProps) {
       )}
       {places.map((p, i) => (
         <fieldset key={i} className="place">
-          <legend>Another reading</legend>
+          <legend>{text('gauge-another-reading')}</legend>
           {(['mm', 'along', 'around'] as const).map(part => (
             <label key={part}>
-              {{ mm: 'Reads', along: `Along, ${unit}`, around: 'Round, °' }[part]}
+              {{ mm: text('gauge-reads'), along: text('gauge-along', { unit }), around: text('gauge-round') }[part]}
               <input
                 inputMode="decimal"
                 autoComplete="off"
@@ -243,20 +244,20 @@ export function SizeForm({ how, plan, sheet, judge, onTold }: SizeFormProps) {
           onKeyDown={e => e.key === ' ' && questions.length > 0 && e.preventDefault()}
           onKeyUp={e => e.key === ' ' && questions.length > 0 && e.preventDefault()}
         >
-          {questions.length > 0 ? 'It reads so: record it' : 'Judge it'}
+          {questions.length > 0 ? text('gauge-reads-record') : text('page-judge-it')}
         </button>
         <button
           type="button"
           className="act plain"
           onClick={() => setPlaces([...places, { mm: '', along: '', around: '' }])}
         >
-          Another place, or again
+          {text('gauge-another-place-or-again')}
         </button>
       </div>
-      <NumberPad value={text} onChange={t => changed(() => setText(t))} />
+      <NumberPad value={written} onChange={t => changed(() => setText(t))} />
       {micrometers.length > 0 && (
         <label className="beside">
-          Read with
+          {text('gauge-read-with')}
           <select
             value={planned?.name ?? ''}
             onChange={e => {
@@ -264,14 +265,14 @@ export function SizeForm({ how, plan, sheet, judge, onTold }: SizeFormProps) {
               changed(() => setWith({ ...told, instrument: name }));
             }}
           >
-            <option value="">something else</option>
+            <option value="">{text('gauge-something-else')}</option>
             {micrometers.map(m => (
               <option key={m.name} value={m.name}>
                 {m.name}
               </option>
             ))}
           </select>
-          {planned?.zero_mm ? <small>its zero, {planned.zero_mm} mm, is taken off</small> : null}
+          {planned?.zero_mm ? <small>{text('gauge-zero-mm-taken', { zero: planned.zero_mm })}</small> : null}
         </label>
       )}
     </form>

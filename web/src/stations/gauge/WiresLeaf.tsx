@@ -4,6 +4,7 @@ import { Outline, Seen } from '../../drawing/Outline';
 import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
 import { useUnit } from '../../parts/unit';
+import { text } from '../../app/voice';
 
 /** Wires or shanks with the size over three of each, or why it does not serve. */
 function Wires({ list, says }: { list: GaugeSheet['wires']; says: string }) {
@@ -13,8 +14,8 @@ function Wires({ list, says }: { list: GaugeSheet['wires']; says: string }) {
       <thead>
         <tr>
           <th scope="col">{says}</th>
-          <th scope="col">Over three, aim</th>
-          <th scope="col">Over one, aim</th>
+          <th scope="col">{text('gauge-over-three-aim')}</th>
+          <th scope="col">{text('gauge-over-one-aim')}</th>
           <th scope="col" />
         </tr>
       </thead>
@@ -43,7 +44,9 @@ export function WiresLeaf({ job, open, onClose }: { job: Job; open: boolean; onC
   const sheet = answer.data;
   return (
     <Leaf
-      title={sheet && sheet.balls.length > 0 ? 'Balls for this bore' : 'Wires for this thread'}
+      title={
+        sheet && sheet.balls.length > 0 ? text('gauge-balls-for-this-bore') : text('gauge-wires-for-this-thread')
+      }
       open={open}
       onClose={onClose}
       wide
@@ -58,15 +61,15 @@ export function WiresLeaf({ job, open, onClose }: { job: Job; open: boolean; onC
           <Outline drawing={sheet.range} />
         </div>
       )}
-      {sheet && sheet.wires.length > 0 && <Wires list={sheet.wires} says="In the drawer" />}
-      {sheet && sheet.shanks.length > 0 && <Wires list={sheet.shanks} says="Shanks of drills, measured first" />}
+      {sheet && sheet.wires.length > 0 && <Wires list={sheet.wires} says={text('page-in-the-drawer')} />}
+      {sheet && sheet.shanks.length > 0 && <Wires list={sheet.shanks} says={text('gauge-shanks-drills-measured')} />}
       {sheet && sheet.balls.length > 0 && (
         <table className="list">
           <thead>
             <tr>
-              <th scope="col">Ball</th>
-              <th scope="col">Between three, aim</th>
-              <th scope="col">Between two opposite, aim</th>
+              <th scope="col">{text('gauge-ball')}</th>
+              <th scope="col">{text('gauge-between-three-aim')}</th>
+              <th scope="col">{text('gauge-between-two-opposite-aim')}</th>
             </tr>
           </thead>
           <tbody>
@@ -82,7 +85,7 @@ export function WiresLeaf({ job, open, onClose }: { job: Job; open: boolean; onC
       )}
       {sheet && sheet.holding.length > 0 && (
         <>
-          <h2 className="leaf-head">Three wires, two hands</h2>
+          <h2 className="leaf-head">{text('gauge-three-wires-two-hands')}</h2>
           <ul className="steps">
             {sheet.holding.map(h => (
               <li key={h}>{h}</li>
@@ -90,9 +93,7 @@ export function WiresLeaf({ job, open, onClose }: { job: Job; open: boolean; onC
           </ul>
         </>
       )}
-      {sheet && sheet.wires.length === 0 && sheet.balls.length === 0 && (
-        <p>Straight sides seat neither wires nor balls: measure the root, and try the mate.</p>
-      )}
+      {sheet && sheet.wires.length === 0 && sheet.balls.length === 0 && <p>{text('gauge-straight-sides-seat')}</p>}
     </Leaf>
   );
 }

@@ -1,5 +1,6 @@
 import type { GaugeSheet, Measured, Plan, Quantity } from '../../api/client';
 import { figure } from '../../parts/Figure';
+import { spoken, text } from '../../app/voice';
 
 /** How the thread is read or tried. */
 export type How = 'wires' | 'one_wire' | 'micrometer' | 'balls' | 'root' | 'plug' | 'mate';
@@ -16,28 +17,28 @@ export const FIELD: Record<Figured, Field> = {
   root: 'root_mm',
 };
 
-export const TITLES: Record<How, string> = {
-  wires: 'What the micrometer reads over the wires',
-  one_wire: 'What it reads over one wire',
-  micrometer: 'Pitch diameter by thread micrometer',
-  balls: 'What is read between the balls',
-  root: 'Across the roots',
-  plug: 'How the gauge went',
-  mate: 'How the mate went',
-};
+export const TITLES = spoken<Record<How, string>>(() => ({
+  wires: text('gauge-micrometer-reads-over'),
+  one_wire: text('gauge-reads-over-one'),
+  micrometer: text('gauge-pitch-diameter-thread'),
+  balls: text('gauge-read-between-balls'),
+  root: text('gauge-across-the-roots'),
+  plug: text('gauge-how-the-gauge-went'),
+  mate: text('gauge-how-the-mate-went'),
+}));
 
-const NAMES: Record<How, string> = {
-  wires: 'Three wires',
-  one_wire: 'One wire',
-  micrometer: 'Thread micrometer',
-  balls: 'Balls',
-  root: 'Across the roots',
-  plug: 'Plug gauge',
-  mate: 'The mate',
-};
+const NAMES = spoken<Record<How, string>>(() => ({
+  wires: text('gauge-three-wires'),
+  one_wire: text('gauge-one-wire'),
+  micrometer: text('gauge-thread-micrometer'),
+  balls: text('gauge-balls'),
+  root: text('gauge-across-the-roots'),
+  plug: text('gauge-plug-gauge'),
+  mate: text('gauge-the-mate'),
+}));
 
 export const nameOf = (how: How, plan: Plan) =>
-  how === 'plug' && plan.thread.side === 'external' ? 'Ring gauge' : NAMES[how];
+  how === 'plug' && plan.thread.side === 'external' ? text('gauge-ring-gauge') : NAMES()[how];
 
 /** The ways there are for this thread, the proof planned first. */
 export function waysOf(plan: Plan): How[] {
@@ -66,23 +67,35 @@ export function aimOf(
   unit: 'mm' | 'in',
 ): string {
   const wire = sheet?.wires.find(w => (told.wire_mm == null ? w.chosen : w.wire_mm.value === told.wire_mm));
-  const aim = (q: Quantity | undefined) => (q ? `; aim ${figure(q, unit)}` : '');
+  const aim = (q: Quantity | undefined) => (q ? text('gauge-aim', { q: figure(q, unit) }) : '');
   switch (how) {
     case 'wires':
       return wire
-        ? `Three ${figure(wire.wire_mm, unit)} wires${aim(wire.over_mm?.target)}`
+        ? text('gauge-three-wires-of', { wire: figure(wire.wire_mm, unit), aim: aim(wire.over_mm?.target) })
         : plan.gauge.wire_mm && told.wire_mm == null
-          ? `Three ${figure(plan.gauge.wire_mm, unit)} wires${aim(plan.gauge.over_wires_mm?.target)}`
-          : 'Three wires';
+          ? text('gauge-three-wires-of', {
+              wire: figure(plan.gauge.wire_mm, unit),
+              aim: aim(plan.gauge.over_wires_mm?.target),
+            })
+          : text('gauge-three-wires');
     case 'one_wire':
-      return `One ${wire ? `${figure(wire.wire_mm, unit)} ` : ''}wire, and the crests opposite${aim(wire?.over_one_mm?.target)}`;
+      return wire
+        ? text('gauge-one-wire-of', { wire: figure(wire.wire_mm, unit), aim: aim(wire.over_one_mm?.target) })
+        : text('gauge-one-wire-crests');
     case 'balls': {
       const ball = sheet?.balls.find(b => b.ball_mm.value === told.wire_mm);
-      return `${told.balls === 2 ? 'Two' : 'Three'} balls${ball ? ` of ${figure(ball.ball_mm, unit)}${aim(told.balls === 2 ? ball.two_mm.target : ball.three_mm.target)}` : ''}`;
+      const two = told.balls === 2;
+      if (!ball) return text(two ? 'gauge-two-balls' : 'gauge-three-balls');
+      return text(two ? 'gauge-two-balls-of' : 'gauge-three-balls-of', {
+        ball: figure(ball.ball_mm, unit),
+        aim: aim(two ? ball.two_mm.target : ball.three_mm.target),
+      });
     }
     case 'root':
-      return 'By rule or caliper, from root to root';
+      return text('gauge-rule-caliper-root');
     case 'micrometer':
-      return `Aim ${figure(plan.cut.target_pitch_diameter_mm, unit)}`;
+      return text('gauge-aim-pitch-diameter', {
+        target_pitch_diameter: figure(plan.cut.target_pitch_diameter_mm, unit),
+      });
   }
 }

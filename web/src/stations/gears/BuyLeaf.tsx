@@ -5,6 +5,7 @@ import { useDraft } from '../../parts/draft';
 import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
 import { useUnit } from '../../parts/unit';
+import { said, text } from '../../app/voice';
 
 /**
  * Gears to make or buy: the one that brings most pitches, the best two, and the blank card of each; for the usual pitches, for
@@ -24,7 +25,7 @@ export function BuyLeaf({
   onClose: () => void;
 }) {
   return (
-    <Leaf title={`Gears to make or buy for the ${name}`} open={open} onClose={onClose} wide>
+    <Leaf title={text('gears-gears-make-buy', { name })} open={open} onClose={onClose} wide>
       {open && <Buy lathe={lathe} job={job} />}
     </Leaf>
   );
@@ -36,7 +37,7 @@ function Buy({ lathe, job }: { lathe: string; job: string | undefined }) {
   const [wanted, setWanted] = useState<{ unit: 'mm' | 'in'; pitches?: string | undefined }>(
     job ? { unit, pitches: job } : { unit: 'mm' },
   );
-  const [own, setOwn] = useDraft('own pitches', '');
+  const [own, setOwn] = useDraft(text('gears-own-pitches'), '');
   const found = usePurchases(lathe, wanted.unit, wanted.pitches);
   const is = (u: string, pitches?: string) => wanted.unit === u && wanted.pitches === pitches;
   const list = [...(found.data?.singles ?? []), ...(found.data?.pair ? [found.data.pair] : [])];
@@ -50,7 +51,7 @@ function Buy({ lathe, job }: { lathe: string; job: string | undefined }) {
             aria-pressed={is(unit, job)}
             onClick={() => setWanted({ unit, pitches: job })}
           >
-            For this job
+            {text('gears-for-this-job')}
           </button>
         )}
         {(['mm', 'in'] as const).map(u => (
@@ -61,7 +62,7 @@ function Buy({ lathe, job }: { lathe: string; job: string | undefined }) {
             aria-pressed={is(u)}
             onClick={() => setWanted({ unit: u })}
           >
-            {u === 'mm' ? 'For metric pitches' : 'For inch pitches'}
+            {u === 'mm' ? text('gears-for-metric-pitches') : text('gears-for-inch-pitches')}
           </button>
         ))}
       </div>
@@ -73,18 +74,18 @@ function Buy({ lathe, job }: { lathe: string; job: string | undefined }) {
         }}
       >
         <label htmlFor={id}>
-          Or pitches of your own ({unit === 'in' ? 'TPI' : 'mm'} unless you write another)
+          {text('gears-pitches-your-own', { unit: unit === 'in' ? text('gears-tpi') : 'mm' })}
           <input
             id={id}
             className="long"
             autoComplete="off"
             value={own}
-            placeholder="1.75, 11.5 TPI, 2 x 5 TPI"
+            placeholder={text('gears-pitches-example')}
             onChange={e => setOwn(e.currentTarget.value)}
           />
         </label>
         <button type="submit" className="act plain">
-          Find gears for these
+          {text('gears-find-gears-for-these')}
         </button>
       </form>
       {found.isError && (
@@ -92,27 +93,39 @@ function Buy({ lathe, job }: { lathe: string; job: string | undefined }) {
           {inWords(found.error)}
         </p>
       )}
-      {found.isPending && <p className="how">Trying every gear from 18 to 130 teeth…</p>}
+      {found.isPending && <p className="how">{text('gears-trying-every-gear')}</p>}
       {found.data && (
         <>
           <p>
             {found.data.wanted > 1
-              ? `${found.data.covered} of ${found.data.wanted} pitches are cut exactly now.`
-              : `This pitch is ${found.data.covered ? '' : 'not '}cut exactly now.`}
-            {found.data.missing.length > 0 && ` Not: ${found.data.missing.join(', ')}.`}
+              ? text('gears-pitches-cut-exactly', { covered: found.data.covered, wanted: found.data.wanted })
+              : text(found.data.covered ? 'gears-pitch-cut-exactly' : 'gears-pitch-not-cut-exactly')}
+            {found.data.missing.length > 0 &&
+              ` ${text('gears-those-not', { missing: found.data.missing.join(', ') })}`}
           </p>
-          {list.length === 0 && found.data.missing.length > 0 && (
-            <p className="how">No one or two gears more would cut any of these exactly on this arm.</p>
-          )}
+          {list.length === 0 && found.data.missing.length > 0 && <p className="how">{text('gears-one-two-gears')}</p>}
           {list.map(p => (
             <section key={p.gears.map(g => g.teeth).join()} className="plain-line">
-              <b>
-                {p.gears.map(g => g.teeth).join(' and ')} teeth: {p.covered} of {found.data.wanted}
-              </b>
-              , bringing {p.brings.join(', ')}.
+              {said('gears-bringing', {
+                gears: (
+                  <b>
+                    {text('gears-teeth-of', {
+                      gears: p.gears.map(g => g.teeth).join(' and '),
+                      covered: p.covered,
+                      wanted: found.data.wanted,
+                    })}
+                  </b>
+                ),
+                brings: p.brings.join(', '),
+              })}
               {p.gears.map(g => (
                 <p key={g.teeth} className="how">
-                  {g.says}: outside {figure(g.outside_mm, unit)}, depth {figure(g.depth_mm, unit)}, {g.dividing}.
+                  {text('gears-outside-depth', {
+                    says: g.says,
+                    outside: figure(g.outside_mm, unit),
+                    depth: figure(g.depth_mm, unit),
+                    dividing: g.dividing,
+                  })}
                 </p>
               ))}
             </section>

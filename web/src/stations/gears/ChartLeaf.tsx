@@ -3,7 +3,7 @@ import type { TrainRow } from '../../api/client';
 import { useChart } from '../../api/hooks';
 import { Leaf } from '../../parts/Leaf';
 import { lever, train } from './train';
-import { say } from '../../app/voice';
+import { text } from '../../app/voice';
 
 /** The pitch chart of a lathe: every standard pitch, its best train, and when the half-nut may open. */
 export function ChartLeaf({
@@ -18,13 +18,14 @@ export function ChartLeaf({
   onClose: () => void;
 }) {
   return (
-    <Leaf title={`Pitch chart of the ${name}`} open={open} onClose={onClose} wide>
+    <Leaf title={text('gears-pitch-chart-of-the', { name })} open={open} onClose={onClose} wide>
       {open && <Chart lathe={lathe} />}
     </Leaf>
   );
 }
 
-const hangs = (t: TrainRow) => t.why_not ?? (t.fits === null ? 'by tooth counts alone' : 'yes');
+const hangs = (t: TrainRow) =>
+  t.why_not ?? (t.fits === null ? text('gears-by-tooth-counts-alone') : text('page-yes'));
 
 function Chart({ lathe }: { lathe: string }) {
   const chart = useChart(lathe);
@@ -35,32 +36,32 @@ function Chart({ lathe }: { lathe: string }) {
       <div className="row">
         {(['mm', 'in'] as const).map(u => (
           <button key={u} type="button" className="choice" aria-pressed={unit === u} onClick={() => setUnit(u)}>
-            {u === 'mm' ? say('Milli{meter}s') : 'Threads per inch'}
+            {u === 'mm' ? text('page-millimeters') : text('page-threads-per-inch')}
           </button>
         ))}
         <a className="act plain" href={`/api/v1/lathes/${encodeURIComponent(lathe)}/chart.csv`} download>
-          As CSV
+          {text('gears-as-csv')}
         </a>
         <button type="button" className="act plain" onClick={() => window.print()}>
-          Print
+          {text('page-print')}
         </button>
       </div>
       {chart.isError && (
         <p className="fault" role="alert">
-          The chart did not come; close it and open it again.
+          {text('gears-chart-did-come')}
         </p>
       )}
-      {!rows && !chart.isError && <p className="how">Working out every pitch…</p>}
+      {!rows && !chart.isError && <p className="how">{text('gears-working-out-every-pitch')}</p>}
       {rows && (
         <table className="list">
           <thead>
             <tr>
-              <th>Pitch</th>
-              <th>Drivers / driven</th>
-              <th>Error</th>
-              <th>Change</th>
-              <th>{say('{Half-nut}')}</th>
-              <th>Hangs</th>
+              <th>{text('page-pitch')}</th>
+              <th>{text('page-drivers-driven')}</th>
+              <th>{text('page-error')}</th>
+              <th>{text('gears-change')}</th>
+              <th>{text('card-half-nut')}</th>
+              <th>{text('gears-hangs')}</th>
             </tr>
           </thead>
           <tbody>

@@ -17,7 +17,7 @@ import { ScratchLeaf } from './ScratchLeaf';
 import { StartsList } from './StartsList';
 import { byLevers, lever, train } from './train';
 import { TrainsLeaf } from './TrainsLeaf';
-import { say } from '../../app/voice';
+import { said, text } from '../../app/voice';
 
 /** Gears: which gears, where, how true, and when the half-nut may open. */
 export function GearsStation({ job, plan }: StationProps) {
@@ -30,59 +30,72 @@ export function GearsStation({ job, plan }: StationProps) {
   const ending = setup.endings.find(e => e.chosen);
   const lathe = job.request.lathe_id;
   const rule = {
-    any_position: 'Anywhere',
-    every_mark: 'Any mark',
-    marks: `Every ${gears.dial.every} marks`,
-    keep_closed: 'Keep it closed',
+    any_position: text('gears-anywhere'),
+    every_mark: text('gears-any-mark'),
+    marks: text('gears-every-marks', { every: gears.dial.every }),
+    keep_closed: text('gears-keep-it-closed'),
   }[gears.dial.rule];
   const fixed = hung && byLevers(hung.train);
-  const others = gears.dial.gears?.filter(g => g.teeth !== gears.dial.teeth).map(g => `${g.teeth} teeth: ${g.says}`);
+  const others = gears.dial.gears
+    ?.filter(g => g.teeth !== gears.dial.teeth)
+    .map(g => text('gears-teeth', { teeth: g.teeth, says: g.says }));
   return (
     <Station
       id="gears"
       plan={plan}
       sentence={
         <>
-          {fixed ? 'Set the levers to' : 'Hang'}{' '}
-          <button
-            type="button"
-            className={`word${hung?.chosen ? ' set' : ''}`}
-            onClick={() => setLeaf('trains')}
-            aria-label={`Train: ${hung ? `${train(hung.train)}${lever(hung.train)}` : 'nothing'}. Choose another`}
-          >
-            {hung ? `${train(hung.train)}${lever(hung.train)}` : 'nothing'}
-          </button>
-          ; to end each pass,{' '}
-          <Word
-            job={job}
-            about="How each pass ends"
-            set={job.request.setup?.ending != null && job.request.setup.ending !== 'auto'}
-            edit={{
-              kind: 'choice',
-              choices: setup.endings.map(e => {
-                const way = ways.data?.pass_ends.find(s => s.ending === e.ending);
-                return {
-                  says: `${e.says}${e.recommended ? ' (recommended)' : ''}${e.serves ? '' : ' (does not serve)'}`,
-                  under: `${way?.says ?? ''} ${cap(e.consequence)}.`,
-                  seen: way?.drawing,
-                  chosen: e.chosen,
-                  patch: { setup: { ending: e.ending } },
-                };
-              }),
-            }}
-          >
-            {ending?.says ?? 'as suits'}
-          </Word>
-          .{' '}
-          <button
-            type="button"
-            className="word"
-            onClick={() => setLeaf('motion')}
-            aria-label={`Which way everything moves: ${setup.says}`}
-          >
-            {`Spindle ${setup.spindle}, ${say(setup.screw === 'top_slide' ? '{compound}' : '{carriage}')} ${setup.carriage === 'toward_headstock' ? 'toward' : 'away from'} the headstock`}
-          </button>
-          .
+          {said('gears-to-end-each-pass', {
+            fixed: fixed ? text('gears-set-the-levers-to') : text('gears-hang'),
+            train: (
+              <button
+                type="button"
+                className={`word${hung?.chosen ? ' set' : ''}`}
+                onClick={() => setLeaf('trains')}
+                aria-label={text('gears-train-choose-another', {
+                  train: hung ? `${train(hung.train)}${lever(hung.train)}` : text('page-nothing'),
+                })}
+              >
+                {hung ? `${train(hung.train)}${lever(hung.train)}` : text('page-nothing')}
+              </button>
+            ),
+            ending: (
+              <Word
+                job={job}
+                about={text('gears-how-each-pass-ends')}
+                set={job.request.setup?.ending != null && job.request.setup.ending !== 'auto'}
+                edit={{
+                  kind: 'choice',
+                  choices: setup.endings.map(e => {
+                    const way = ways.data?.pass_ends.find(s => s.ending === e.ending);
+                    return {
+                      says: `${e.says}${e.recommended ? ` ${text('page-recommended')}` : ''}${e.serves ? '' : ` ${text('page-does-not-serve')}`}`,
+                      under: `${way?.says ?? ''} ${cap(e.consequence)}.`,
+                      seen: way?.drawing,
+                      chosen: e.chosen,
+                      patch: { setup: { ending: e.ending } },
+                    };
+                  }),
+                }}
+              >
+                {ending?.says ?? text('gears-as-suits')}
+              </Word>
+            ),
+            spindle: (
+              <button
+                type="button"
+                className="word"
+                onClick={() => setLeaf('motion')}
+                aria-label={text('gears-which-way-now', { setup: setup.says })}
+              >
+                {text('gears-spindle-the-headstock', {
+                  spindle: setup.spindle,
+                  screw: text(setup.screw === 'top_slide' ? 'gears-compound' : 'gears-carriage'),
+                  carriage: setup.carriage === 'toward_headstock' ? text('gears-toward') : text('gears-away-from'),
+                })}
+              </button>
+            ),
+          })}
         </>
       }
       drawing={
@@ -100,18 +113,18 @@ export function GearsStation({ job, plan }: StationProps) {
       }
       numbers={[
         hung && {
-          says: 'Lead cut',
+          says: text('gears-lead-cut'),
           figure: hung.lead_mm,
           under: hung.train.error_ppm === 0 ? hung.judged : `${hung.train.error_text}. ${hung.judged}`,
         },
         setup.screw
-          ? { says: 'The screw', text: 'Always engaged', under: gears.dial.says }
-          : { says: say('{Half-nut}'), text: rule, under: gears.dial.says },
+          ? { says: text('gears-the-screw'), text: text('gears-always-engaged'), under: gears.dial.says }
+          : { says: text('card-half-nut'), text: rule, under: gears.dial.says },
         hung &&
           !fixed && {
-            says: 'Gears to change',
+            says: text('gears-gears-to-change'),
             text: String(hung.train.swaps),
-            under: hung.train.fits === null ? 'Judged by tooth counts alone: the arm is not measured.' : undefined,
+            under: hung.train.fits === null ? text('gears-judged-tooth-counts') : undefined,
           },
       ]}
       beside={gears.dial.drawing && <Outline className="dial-face" drawing={gears.dial.drawing} />}
@@ -120,34 +133,34 @@ export function GearsStation({ job, plan }: StationProps) {
           {lathe && hung && hung.train.swaps > 0 && <OnItNow lathe={lathe} train={hung.train} />}
           {!fixed && (
             <button type="button" className="act plain" onClick={() => setLeaf('scratch')}>
-              What did I hang?
+              {text('gears-what-did-i-hang')}
             </button>
           )}
           {lathe && (
             <>
               <button type="button" className="act plain" onClick={() => setLeaf('chart')}>
-                Pitch chart
+                {text('page-pitch-chart')}
               </button>
               {!fixed && (
                 <button type="button" className="act plain" onClick={() => setLeaf('buy')}>
-                  Make or buy
+                  {text('gears-make-or-buy')}
                 </button>
               )}
               <Link to="/shop/lathes/$id" params={{ id: lathe }} className="act plain as-link">
-                The lathe
+                {text('gears-the-lathe')}
               </Link>
             </>
           )}
           {gears.drift && (
             <button type="button" className="act plain" onClick={() => setLeaf('drift')}>
-              Over length
+              {text('gears-over-length')}
             </button>
           )}
         </>
       }
       notes={[
         hung && !fixed && (
-          <ol className="steps" aria-label="Hanging it">
+          <ol className="steps" aria-label={text('gears-hanging-it')}>
             {hung.steps.map(s => (
               <li key={s}>{s}</li>
             ))}
@@ -155,20 +168,22 @@ export function GearsStation({ job, plan }: StationProps) {
         ),
         hung?.clearances && (
           <p className="how clearances">
-            Tightest:{' '}
-            {hung.clearances.map((c, i) => (
-              <span key={c.between}>
-                {i > 0 && '; '}
-                {c.between} <Figure of={c.room_mm} says={c.between} />
-              </span>
-            ))}
-            .
+            {said('gears-tightest', {
+              clearances: hung.clearances.map((c, i) => (
+                <span key={c.between}>
+                  {i > 0 && '; '}
+                  {c.between} <Figure of={c.room_mm} says={c.between} />
+                </span>
+              )),
+            })}
           </p>
         ),
         plan.cut.starts?.length ? <StartsList plan={plan} /> : null,
-        others && others.length > 0 && <p className="how">The other dial gears: {others.join('; ')}.</p>,
+        others && others.length > 0 && (
+          <p className="how">{text('gears-the-other-dial-gears', { others: others.join('; ') })}</p>
+        ),
         gears.dial.drift_mm && (
-          <p className="how">Nominal marks drift {figure(gears.dial.drift_mm, unit)} by the last pass.</p>
+          <p className="how">{text('gears-nominal-marks-drift', { drift: figure(gears.dial.drift_mm, unit) })}</p>
         ),
       ]}
     >

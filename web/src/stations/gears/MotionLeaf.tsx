@@ -3,7 +3,7 @@ import { Outline } from '../../drawing/Outline';
 import { Leaf } from '../../parts/Leaf';
 import type { StationProps } from '../JobPage';
 import { useSetupSheet } from '../../api/sheets';
-import { say } from '../../app/voice';
+import { said, text } from '../../app/voice';
 
 /** The whole chain from spindle to bit: one picture, one sentence, and the ways it may be changed about. */
 export function MotionLeaf({ job, plan, open, onClose }: StationProps & { open: boolean; onClose: () => void }) {
@@ -13,60 +13,68 @@ export function MotionLeaf({ job, plan, open, onClose }: StationProps & { open: 
   const sheet = useSetupSheet(job, open);
   const toward = setup.carriage === 'toward_headstock';
   return (
-    <Leaf title="Which way everything moves" open={open} onClose={onClose} wide>
+    <Leaf title={text('gears-which-way-everything-moves')} open={open} onClose={onClose} wide>
       <div className="motion">{sheet.data && <Outline drawing={sheet.data.motion} />}</div>
       <p className={setup.motion.hand && setup.motion.hand !== thread.hand ? 'fault' : 'motion-says'}>
         {setup.motion.says}
       </p>
       <p className="sentence own">
-        The carriage runs{' '}
-        <Word
-          job={job}
-          about="Which way the carriage runs"
-          set={way !== 'auto'}
-          edit={{
-            kind: 'choice',
-            choices: [
-              {
-                says: 'as suits the hand, spindle forward',
-                chosen: way === 'auto',
-                patch: { setup: { way: 'auto' } },
-              },
-              { says: 'toward the headstock', chosen: way === 'toward', patch: { setup: { way: 'toward' } } },
-              {
-                says: 'away from the headstock',
-                under: 'Nothing to crash into at a shoulder; it starts in the relief.',
-                chosen: way === 'away',
-                patch: { setup: { way: 'away' } },
-              },
-            ],
-          }}
-        >
-          {toward ? 'toward the headstock' : 'away from the headstock'}
-        </Word>
-        {setup.wall && (
-          <>
-            {' '}
-            and the tool cuts{' '}
+        {said('gears-carriage-runs-handle', {
+          toward: (
             <Word
               job={job}
-              about="Which wall of the bore"
-              set={asked?.wall != null}
+              about={text('gears-way-carriage-runs')}
+              set={way !== 'auto'}
               edit={{
                 kind: 'choice',
-                choices: (['near', 'far'] as const).map(wall => ({
-                  says: `the ${wall} wall`,
-                  chosen: setup.wall === wall,
-                  patch: { setup: { wall } },
-                })),
+                choices: [
+                  {
+                    says: text('gears-suits-hand-spindle'),
+                    chosen: way === 'auto',
+                    patch: { setup: { way: 'auto' } },
+                  },
+                  {
+                    says: text('gears-toward-the-headstock'),
+                    chosen: way === 'toward',
+                    patch: { setup: { way: 'toward' } },
+                  },
+                  {
+                    says: text('gears-away-from-the-headstock'),
+                    under: text('gears-nothing-crash-into'),
+                    chosen: way === 'away',
+                    patch: { setup: { way: 'away' } },
+                  },
+                ],
               }}
             >
-              {`the ${setup.wall} wall`}
+              {toward ? text('gears-toward-the-headstock') : text('gears-away-from-the-headstock')}
             </Word>
-          </>
-        )}
-        . {say('The handle end of the {compound}')} leans toward the{' '}
-        {setup.handle_to_tailstock ? 'tailstock' : 'headstock'}.
+          ),
+          wall: setup.wall && (
+            <>
+              {said('gears-and-the-tool-cuts', {
+                wall: (
+                  <Word
+                    job={job}
+                    about={text('gears-wall-bore')}
+                    set={asked?.wall != null}
+                    edit={{
+                      kind: 'choice',
+                      choices: (['near', 'far'] as const).map(wall => ({
+                        says: text('gears-the-wall', { wall }),
+                        chosen: setup.wall === wall,
+                        patch: { setup: { wall } },
+                      })),
+                    }}
+                  >
+                    {text('gears-the-wall', { wall: setup.wall })}
+                  </Word>
+                ),
+              })}
+            </>
+          ),
+          handle_to_tailstock: setup.handle_to_tailstock ? text('gears-tailstock') : text('gears-headstock'),
+        })}
       </p>
     </Leaf>
   );

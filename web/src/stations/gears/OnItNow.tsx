@@ -1,5 +1,6 @@
 import { inWords, type TrainRow } from '../../api/client';
 import { useLatheChange, useLatheView } from '../../shop/hooks';
+import { text } from '../../app/voice';
 
 /** Says that the train is on the lathe now, so that the next job counts its changes from it. */
 export function OnItNow({ lathe, train }: { lathe: string; train: TrainRow }) {
@@ -13,10 +14,13 @@ export function OnItNow({ lathe, train }: { lathe: string; train: TrainRow }) {
         className="act plain"
         disabled={change.isPending}
         onClick={() =>
-          change.mutate({ says: 'on it now', patch: { mounted: { drivers: train.drivers, driven: train.driven } } })
+          change.mutate({
+            says: text('page-on-it-now'),
+            patch: { mounted: { drivers: train.drivers, driven: train.driven } },
+          })
         }
       >
-        It is on the lathe now
+        {text('gears-lathe-now')}
       </button>
       {change.isError && (
         <p className="fault" role="alert">

@@ -3,6 +3,7 @@ import { api, inWords, unwrap } from '../../api/client';
 import { Leaf } from '../../parts/Leaf';
 import { LengthForm } from '../../parts/LengthForm';
 import type { StationProps } from '../JobPage';
+import { text } from '../../app/voice';
 
 /** What did I hang? The pitch measured on the scratch, and the mistakes that give just that. */
 export function ScratchLeaf({ job, plan, open, onClose }: StationProps & { open: boolean; onClose: () => void }) {
@@ -11,16 +12,17 @@ export function ScratchLeaf({ job, plan, open, onClose }: StationProps & { open:
       unwrap(await api.POST('/api/v1/scratch', { body: { plan: job.request, measured_mm } as never })),
   });
   return (
-    <Leaf title="What did I hang?" open={open} onClose={onClose}>
+    <Leaf title={text('gears-what-did-i-hang')} open={open} onClose={onClose}>
       <div className="held">
         <p className="how">
-          Lay a rule along the scratch, count ten spaces and divide, or use a pitch gauge. It should be{' '}
-          {plan.thread.pitch_text}
-          {plan.thread.starts > 1 ? `, its lead ${plan.thread.starts} times that` : ''}.
+          {text('gears-lay-rule-along', {
+            pitch: plan.thread.pitch_text,
+            starts: plan.thread.starts > 1 ? text('gears-its-lead-times-that', { starts: plan.thread.starts }) : '',
+          })}
         </p>
         <LengthForm
-          fields={[{ name: 'measured_mm', says: 'one turn of the scratch measures' }]}
-          act="Name the mistake"
+          fields={[{ name: 'measured_mm', says: text('gears-one-turn-scratch') }]}
+          act={text('gears-name-the-mistake')}
           onSet={(mm, told) => ask.mutate(mm.measured_mm ?? null, { onSuccess: told })}
         />
         {ask.isError && (

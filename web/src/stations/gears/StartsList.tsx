@@ -1,26 +1,29 @@
 import type { Plan } from '../../api/client';
-import { say } from '../../app/voice';
+import { spoken, text } from '../../app/voice';
 
-const NAMES = {
-  half_nut: 'By the {half-nut}',
-  compound: 'By the {compound}',
-  gear_teeth: 'By a gear’s teeth',
-  driver_plate: 'By the driver plate',
-} as const;
+const NAMES = spoken(
+  () =>
+    ({
+      half_nut: text('gears-by-the-half-nut'),
+      compound: text('gears-by-the-compound'),
+      gear_teeth: text('gears-by-a-gears-teeth'),
+      driver_plate: text('gears-by-the-driver-plate'),
+    }) as const,
+);
 
 /** Ways on to the next start, those that serve here first said so. */
 export function StartsList({ plan }: { plan: Plan }) {
   const { starts } = plan.cut;
   if (!starts?.length) return null;
   return (
-    <section className="starts" aria-label="On to the next start">
-      <h2>On to the next of {plan.thread.starts} starts</h2>
+    <section className="starts" aria-label={text('gears-next-start')}>
+      <h2>{text('gears-next-starts', { starts: plan.thread.starts })}</h2>
       <ul>
         {starts.map(w => (
           <li key={w.by} className={w.serves ? '' : 'faint'}>
             <b>
-              {say(NAMES[w.by])}
-              {w.recommended ? ' (recommended)' : ''}.
+              {NAMES()[w.by]}
+              {w.recommended ? ` ${text('page-recommended')}` : ''}.
             </b>{' '}
             {w.says}
           </li>

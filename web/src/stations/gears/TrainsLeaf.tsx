@@ -8,18 +8,24 @@ import { useDraft } from '../../parts/draft';
 import { Leaf } from '../../parts/Leaf';
 import type { StationProps } from '../JobPage';
 import { lever, readTrain, train } from './train';
+import { said, text } from '../../app/voice';
 
 type GearsPatch = NonNullable<Patch['gears']>;
 const SEATS = ['drivers', 'driven'] as const;
 type Seat = (typeof SEATS)[number];
 type Kept = Record<Seat, number[]>;
-const seatSays = (seat: Seat, teeth: number) => `the ${teeth} ${seat === 'drivers' ? 'driving' : 'driven'}`;
+const seatSays = (seat: Seat, teeth: number) =>
+  text(seat === 'drivers' ? 'gears-the-driving' : 'gears-the-driven', { teeth });
 const IDLE = (t: TrainRow) =>
   t.idlers?.length
-    ? `with the ${t.idlers.join(' and the ')} as idler${t.idlers.length > 1 ? 's' : ''}`
+    ? t.idlers.length > 1
+      ? text('gears-with-idlers', {
+          idlers: t.idlers.map(String).reduce((first, next) => text('gears-idler-and', { first, next })),
+        })
+      : text('gears-with-idler', { idler: t.idlers[0] })
     : t.fits === null
-      ? 'by tooth counts alone'
-      : 'yes';
+      ? text('gears-by-tooth-counts-alone')
+      : text('page-yes');
 
 /** The arm with another train of the list on it, as the plan with that train draws it. */
 function useHung(job: Job, row: TrainRow | null) {
@@ -49,21 +55,24 @@ export function TrainsLeaf({ job, plan, open, onClose }: StationProps & { open: 
   const seen = useHung(job, useDeferredValue(open ? under : null));
   const drawing = (under && seen) ?? gears.drawing;
   const truth = asked?.exact_only
-    ? 'exact'
+    ? text('gears-exact')
     : asked?.max_error_ppm != null
-      ? `within ${asked.max_error_ppm} ppm`
-      : 'of any error';
+      ? text('gears-within-ppm', { max_error_ppm: asked.max_error_ppm })
+      : text('gears-of-any-error');
   const changes =
     asked?.max_changes != null
-      ? `at most ${asked.max_changes} ${asked.max_changes === 1 ? 'gear' : 'gears'}`
-      : 'any gears';
+      ? text(asked.max_changes === 1 ? 'gears-at-most-one-gear' : 'gears-at-most-gears', {
+          max_changes: asked.max_changes,
+        })
+      : text('gears-any-gears');
   const positions = [
     ...new Set([...gears.trains.map(t => t.gearbox), ...(asked?.gearbox ? [asked.gearbox] : [])]),
   ].sort();
   const mounted = useLathes().data?.find(l => l.id === job.request.lathe_id)?.mounted;
   const keep: Kept = { drivers: asked?.keep?.drivers ?? [], driven: asked?.keep?.driven ?? [] };
   const keptSays =
-    SEATS.flatMap(seat => keep[seat].map(teeth => seatSays(seat, teeth))).join(', ') || 'nothing in particular';
+    SEATS.flatMap(seat => keep[seat].map(teeth => seatSays(seat, teeth))).join(', ') ||
+    text('gears-nothing-in-particular');
   // Each gear now on can be kept or let go by itself.
   const mayKeep = SEATS.flatMap(seat =>
     [...new Set([...(mounted?.[seat] ?? []), ...keep[seat]])].map(teeth => ({
@@ -77,96 +86,124 @@ export function TrainsLeaf({ job, plan, open, onClose }: StationProps & { open: 
     [seat]: on ? keep[seat].filter(t => t !== teeth) : [...keep[seat], teeth],
   });
   return (
-    <Leaf title={`Trains for ${plan.thread.pitch_text} on the ${gears.lathe}`} open={open} onClose={onClose} wide>
+    <Leaf
+      title={text('gears-trains-for-on-the', { pitch: plan.thread.pitch_text, lathe: gears.lathe })}
+      open={open}
+      onClose={onClose}
+      wide
+    >
       <p className="sentence own">
-        {gears.required_ratio} leadscrew turns a spindle turn: {gears.trains_total} trains found,{' '}
-        <Word
-          job={job}
-          about="Error allowed, parts per million"
-          set={truth !== 'of any error'}
-          edit={{
-            kind: 'number',
-            value: String(asked?.max_error_ppm ?? ''),
-            patch: ppm => ({ gears: { exact_only: null, max_error_ppm: ppm } }),
-            usual: [
-              { says: 'exact', patch: { gears: { exact_only: true, max_error_ppm: null } } },
-              ...[100, 500].map(ppm => ({
-                says: `within ${ppm} ppm`,
-                patch: { gears: { exact_only: null, max_error_ppm: ppm } },
-              })),
-            ],
-            clear: 'of any error',
-          }}
-        >
-          {truth}
-        </Word>
-        , changing{' '}
-        <Word
-          job={job}
-          about="Gears changed"
-          set={asked?.max_changes != null}
-          edit={{
-            kind: 'choice',
-            choices: [
-              { says: 'any gears', chosen: asked?.max_changes == null, patch: { gears: { max_changes: null } } },
-              ...[0, 1, 2, 3].map(n => ({
-                says: n === 0 ? 'none' : `at most ${n}`,
-                chosen: asked?.max_changes === n,
-                patch: { gears: { max_changes: n } },
-              })),
-            ],
-          }}
-        >
-          {changes}
-        </Word>
-        {(positions.length > 1 || asked?.gearbox != null) && (
-          <>
-            , the lever at{' '}
+        {said('gears-leadscrew-turns-spindle', {
+          required_ratio: gears.required_ratio,
+          trains_total: gears.trains_total,
+          truth: (
             <Word
               job={job}
-              about="Gearbox position"
-              set={asked?.gearbox != null}
+              about={text('gears-error-allowed-parts')}
+              set={truth !== text('gears-of-any-error')}
+              edit={{
+                kind: 'number',
+                value: String(asked?.max_error_ppm ?? ''),
+                patch: ppm => ({ gears: { exact_only: null, max_error_ppm: ppm } }),
+                usual: [
+                  { says: text('gears-exact'), patch: { gears: { exact_only: true, max_error_ppm: null } } },
+                  ...[100, 500].map(ppm => ({
+                    says: text('gears-choice-within-ppm', { ppm }),
+                    patch: { gears: { exact_only: null, max_error_ppm: ppm } },
+                  })),
+                ],
+                clear: text('gears-of-any-error'),
+              }}
+            >
+              {truth}
+            </Word>
+          ),
+          changes: (
+            <Word
+              job={job}
+              about={text('gears-gears-changed')}
+              set={asked?.max_changes != null}
               edit={{
                 kind: 'choice',
                 choices: [
-                  { says: 'any position', chosen: asked?.gearbox == null, patch: { gears: { gearbox: null } } },
-                  ...positions.map(p => ({
-                    says: p,
-                    chosen: asked?.gearbox === p,
-                    patch: { gears: { gearbox: p } },
+                  {
+                    says: text('gears-any-gears'),
+                    chosen: asked?.max_changes == null,
+                    patch: { gears: { max_changes: null } },
+                  },
+                  ...[0, 1, 2, 3].map(n => ({
+                    says: n === 0 ? text('page-none-within') : text('gears-at-most', { n }),
+                    chosen: asked?.max_changes === n,
+                    patch: { gears: { max_changes: n } },
                   })),
                 ],
               }}
             >
-              {asked?.gearbox ?? 'any position'}
+              {changes}
             </Word>
-          </>
-        )}
-        {mounted && (
-          <>
-            , keeping{' '}
-            <Word
-              job={job}
-              about="Gears kept on"
-              set={asked?.keep != null}
-              edit={{
-                kind: 'choice',
-                choices: [
-                  { says: 'nothing in particular', chosen: asked?.keep == null, patch: { gears: { keep: null } } },
-                  ...mayKeep.map(({ seat, teeth, on }) => ({
-                    says: seatSays(seat, teeth),
-                    under: on ? 'let it go' : 'keep it as well',
-                    chosen: on,
-                    patch: { gears: { keep: turned(seat, teeth, on) } },
-                  })),
-                ],
-              }}
-            >
-              {keptSays}
-            </Word>
-          </>
-        )}
-        .
+          ),
+          positions: (positions.length > 1 || asked?.gearbox != null) && (
+            <>
+              {said('gears-the-lever-at', {
+                gearbox: (
+                  <Word
+                    job={job}
+                    about={text('gears-gearbox-position')}
+                    set={asked?.gearbox != null}
+                    edit={{
+                      kind: 'choice',
+                      choices: [
+                        {
+                          says: text('gears-any-position'),
+                          chosen: asked?.gearbox == null,
+                          patch: { gears: { gearbox: null } },
+                        },
+                        ...positions.map(p => ({
+                          says: p,
+                          chosen: asked?.gearbox === p,
+                          patch: { gears: { gearbox: p } },
+                        })),
+                      ],
+                    }}
+                  >
+                    {asked?.gearbox ?? text('gears-any-position')}
+                  </Word>
+                ),
+              })}
+            </>
+          ),
+          mounted: mounted && (
+            <>
+              {said('gears-keeping', {
+                kept_says: (
+                  <Word
+                    job={job}
+                    about={text('gears-gears-kept-on')}
+                    set={asked?.keep != null}
+                    edit={{
+                      kind: 'choice',
+                      choices: [
+                        {
+                          says: text('gears-nothing-in-particular'),
+                          chosen: asked?.keep == null,
+                          patch: { gears: { keep: null } },
+                        },
+                        ...mayKeep.map(({ seat, teeth, on }) => ({
+                          says: seatSays(seat, teeth),
+                          under: on ? text('gears-let-it-go') : text('gears-keep-it-as-well'),
+                          chosen: on,
+                          patch: { gears: { keep: turned(seat, teeth, on) } },
+                        })),
+                      ],
+                    }}
+                  >
+                    {keptSays}
+                  </Word>
+                ),
+              })}
+            </>
+          ),
+        })}
       </p>
       {change.isError && (
         <p className="fault" role="alert">
@@ -177,10 +214,10 @@ export function TrainsLeaf({ job, plan, open, onClose }: StationProps & { open: 
         <table className="list">
           <thead>
             <tr>
-              <th>Drivers / driven</th>
-              <th>Error</th>
-              <th>Change</th>
-              <th>Hangs</th>
+              <th>{text('page-drivers-driven')}</th>
+              <th>{text('page-error')}</th>
+              <th>{text('gears-change')}</th>
+              <th>{text('gears-hangs')}</th>
             </tr>
           </thead>
           <tbody>
@@ -217,11 +254,11 @@ export function TrainsLeaf({ job, plan, open, onClose }: StationProps & { open: 
         </table>
         {drawing && <Outline drawing={drawing} />}
       </div>
-      {gears.trains.length === 0 && <p className="how">No train passes what is asked of it. Allow more.</p>}
+      {gears.trains.length === 0 && <p className="how">{text('gears-train-passes-asked')}</p>}
       {!job.frozen && <OwnTrain levers={positions} now={on} hang={patch => set({ hang: patch }, onClose)} />}
       {hung?.chosen && !job.frozen && (
         <button type="button" className="act plain" onClick={() => set({ hang: null }, onClose)}>
-          Leave it to the app
+          {text('page-leave-app')}
         </button>
       )}
     </Leaf>
@@ -239,36 +276,36 @@ function OwnTrain({
   hang: (train: { drivers: number[]; driven: number[]; gearbox?: string }, told: () => void) => void;
 }) {
   const id = useId();
-  const [text, setText, told] = useDraft('own train', '');
+  const [written, setText, told] = useDraft(text('gears-own-train'), '');
   const [fault, setFault] = useState(false);
   return (
     <form
       className="lengths"
       onSubmit={e => {
         e.preventDefault();
-        const read = readTrain(text);
+        const read = readTrain(written);
         setFault(!read);
         if (!read) return;
         hang({ ...read, ...(levers.length > 1 && now ? { gearbox: now.gearbox } : {}) }, told);
       }}
     >
       <label htmlFor={id}>
-        One of your own, driving / driven
+        {text('gears-one-your-own')}
         <input
           id={id}
           autoComplete="off"
-          value={text}
+          value={written}
           onChange={e => setText(e.currentTarget.value)}
           aria-invalid={fault}
           aria-describedby={fault ? `${id}-fault` : undefined}
         />
       </label>
       <button type="submit" className="act plain">
-        Judge it
+        {text('page-judge-it')}
       </button>
       {fault && (
         <p className="fault" role="alert" id={`${id}-fault`}>
-          Write as many driving gears as driven ones, spindle end first, such as 40·60 / 48·127.
+          {text('gears-write-many-driving')}
         </p>
       )}
     </form>

@@ -1,4 +1,5 @@
 import type { TrainRow } from '../../api/client';
+import { text } from '../../app/voice';
 
 type Hung = Pick<TrainRow, 'drivers' | 'driven'> & { gearbox?: string };
 
@@ -8,12 +9,13 @@ export const byLevers = (t: Hung) => t.drivers.length === 0;
 export const train = (t: Hung) =>
   byLevers(t) ? (t.gearbox ?? '') : `${t.drivers.join('·')} / ${t.driven.join('·')}`;
 /** Its lever beside its gears, where there are levers. */
-export const lever = (t: TrainRow) => (t.gearbox === 'direct' || byLevers(t) ? '' : `, gearbox ${t.gearbox}`);
+export const lever = (t: TrainRow) =>
+  t.gearbox === 'direct' || byLevers(t) ? '' : text('gears-gearbox', { gearbox: t.gearbox });
 
 /** A train as it is typed, `40·60 / 48·127`; null where nothing is, undefined where it does not read. */
-export function readTrain(text: string): { drivers: number[]; driven: number[] } | null | undefined {
-  if (!text.trim()) return null;
-  const [drivers, driven, more] = text.split('/').map(side =>
+export function readTrain(written: string): { drivers: number[]; driven: number[] } | null | undefined {
+  if (!written.trim()) return null;
+  const [drivers, driven, more] = written.split('/').map(side =>
     side
       .split(/[\s,·.x×*]+/)
       .filter(Boolean)

@@ -11,6 +11,7 @@ import type { StationProps } from '../JobPage';
 import { Station } from '../Station';
 import { Photos } from './Photos';
 import './log.css';
+import { text } from '../../app/voice';
 
 type Line = NonNullable<LogView['story']>['lines'][number];
 
@@ -29,14 +30,14 @@ function when(happened: string): string {
 /** What was done, in the order it was told; what was taken back stays, struck out. */
 function StoryList({ lines }: { lines: Line[] }) {
   return (
-    <div className="story" role="region" aria-label="What was done, newest first" tabIndex={0}>
+    <div className="story" role="region" aria-label={text('log-done-newest-first')} tabIndex={0}>
       <ol>
         {[...lines].reverse().map(l => (
           <li key={l.id} className={l.undone ? 'taken-back' : l.verdict === 'in_limits' ? 'good' : undefined}>
             <time dateTime={l.happened}>{when(l.happened)}</time>
             <div>
               <b>{l.says}</b>
-              {l.undone && <span> Taken back.</span>}
+              {l.undone && <span> {text('log-taken-back')}</span>}
               {l.then && <p>{l.then}</p>}
             </div>
           </li>
@@ -61,7 +62,7 @@ function LearnedSaid({ job, learned }: { job: StationProps['job']; learned: NonN
       {learned.tip_says && <p>{learned.tip_says}</p>}
       {learned.reaction_s != null && (
         <>
-          <p>Your hand comes within {learned.reaction_s.toFixed(1)} s of the mark nineteen times in twenty.</p>
+          <p>{text('log-your-hand-comes', { reaction_s: learned.reaction_s.toFixed(1) })}</p>
           {!job.frozen && (
             <button
               type="button"
@@ -71,7 +72,7 @@ function LearnedSaid({ job, learned }: { job: StationProps['job']; learned: NonN
                 change.mutate({ request: { setup: { reaction_s: ownReaction ? null : learned.reaction_s } } })
               }
             >
-              {ownReaction ? 'Used here: leave it out' : 'Reckon the stop room with it'}
+              {ownReaction ? text('log-used-here-leave') : text('log-reckon-stop-room')}
             </button>
           )}
         </>
@@ -83,10 +84,10 @@ function LearnedSaid({ job, learned }: { job: StationProps['job']; learned: NonN
           aria-pressed={used != null}
           onClick={() => set(used ? null : { share: learned.spring, doubt: learned.spring_doubt })}
         >
-          {used ? 'Used here: leave it out' : 'Begin this job from it'}
+          {used ? text('log-used-here-leave') : text('log-begin-job')}
         </button>
       )}
-      {job.frozen && used && <p className="how">This job began from what was learned.</p>}
+      {job.frozen && used && <p className="how">{text('log-job-began-learned')}</p>}
       {change.isError && (
         <p className="fault" role="alert">
           {inWords(change.error)}
@@ -112,11 +113,8 @@ export function LogStation({ job, plan }: StationProps) {
       plan={plan}
       sentence={
         <>
-          {log &&
-            (story
-              ? story.result
-              : 'Nothing has been cut yet; the plan is frozen at the first pass, and its story begins there.')}{' '}
-          {job.request.gauge?.spring && 'It began from the spring learned on this lathe.'}
+          {log && (story ? story.result : text('log-nothing-been-cut'))}{' '}
+          {job.request.gauge?.spring && text('log-began-spring-learned')}
         </>
       }
       drawing={
@@ -131,51 +129,53 @@ export function LogStation({ job, plan }: StationProps) {
         </div>
       }
       numbers={[
-        { says: 'Passes cut', text: String(run?.passes_done ?? 0) },
+        { says: text('log-passes-cut'), text: String(run?.passes_done ?? 0) },
         story?.last_mm && {
-          says: 'Read last',
+          says: text('log-read-last'),
           figure: story.last_mm,
           under: story.last_says ?? undefined,
         },
-        run?.tip && { says: 'Tip, as found', text: run.tip.flat_text, under: run.tip.says },
+        run?.tip && { says: text('log-tip-as-found'), text: run.tip.flat_text, under: run.tip.says },
       ]}
-      beside={<OutboxSays outbox={outbox} kept="It is kept here and will be sent." />}
+      beside={<OutboxSays outbox={outbox} kept={text('log-kept-here-will')} />}
       acts={
         <>
           <button type="button" className="act" onClick={() => setLeaf('note')}>
-            Write a note
+            {text('log-write-a-note')}
           </button>
           <button type="button" className="act plain" onClick={() => setLeaf('photos')}>
-            {log?.photos.length ? `Photographs: ${log.photos.length}` : 'Photographs'}
+            {log?.photos.length
+              ? text('log-so-many-photographs', { photos: log.photos.length })
+              : text('log-photographs')}
           </button>
           {log?.learned && (
             <button type="button" className="act plain" onClick={() => setLeaf('learned')}>
-              What was learned
+              {text('log-what-was-learned')}
             </button>
           )}
           {story && (
             <a className="act plain as-link" href={`/api/v1/jobs/${job.id}/log.csv`} download>
-              Passes and readings (CSV)
+              {text('log-passes-and-readings-csv')}
             </a>
           )}
           <a className="act plain as-link" href={`/api/v1/jobs/${job.id}/job.json`} download>
-            The job as a file
+            {text('log-job-file')}
           </a>
         </>
       }
     >
-      <Leaf title="A note" open={leaf === 'note'} onClose={close}>
+      <Leaf title={text('log-a-note')} open={leaf === 'note'} onClose={close}>
         <NoteForm
-          onTold={text => {
-            record({ kind: 'note', text });
+          onTold={written => {
+            record({ kind: 'note', text: written });
             close();
           }}
         />
       </Leaf>
-      <Leaf title="Photographs" open={leaf === 'photos'} onClose={close}>
+      <Leaf title={text('log-photographs')} open={leaf === 'photos'} onClose={close}>
         <Photos job={job} photos={log?.photos ?? []} />
       </Leaf>
-      <Leaf title="What was learned" open={leaf === 'learned'} onClose={close}>
+      <Leaf title={text('log-what-was-learned')} open={leaf === 'learned'} onClose={close}>
         {log?.learned && <LearnedSaid job={job} learned={log.learned} />}
       </Leaf>
     </Station>

@@ -2,6 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { v4 } from 'uuid';
 import type { Job, LogView, Problem } from '../../api/client';
+import { text } from '../../app/voice';
 
 const LARGEST = 5 * 1024 * 1024;
 
@@ -11,7 +12,7 @@ export function Photos({ job, photos }: { job: Job; photos: LogView['photos'] })
   const [fault, setFault] = useState<string | null>(null);
   const keep = async (file: File) => {
     setFault(null);
-    if (file.size > LARGEST) return setFault(`${file.name} is over 5 MB: take it smaller.`);
+    if (file.size > LARGEST) return setFault(text('log-over-5-mb', { file: file.name }));
     try {
       const address = `/api/v1/jobs/${encodeURIComponent(job.id)}/photos/${v4()}?says=${encodeURIComponent(file.name)}`;
       const answer = await fetch(address, {
@@ -22,22 +23,26 @@ export function Photos({ job, photos }: { job: Job; photos: LogView['photos'] })
       if (!answer.ok) return setFault(((await answer.json()) as Problem).detail);
       await queries.invalidateQueries({ queryKey: ['job', job.id, 'log'] });
     } catch {
-      setFault('Not saved: the server does not answer. Try it again in a moment.');
+      setFault(text('log-saved-server-does'));
     }
   };
   return (
-    <section className="photos" aria-label="Photographs">
+    <section className="photos" aria-label={text('log-photographs')}>
       <ul>
         {photos.map(p => (
           <li key={p.id}>
             <a href={`/api/v1/jobs/${job.id}/photos/${p.id}`} target="_blank" rel="noreferrer">
-              <img src={`/api/v1/jobs/${job.id}/photos/${p.id}`} alt={p.says || 'photograph'} loading="lazy" />
+              <img
+                src={`/api/v1/jobs/${job.id}/photos/${p.id}`}
+                alt={p.says || text('log-photograph')}
+                loading="lazy"
+              />
             </a>
           </li>
         ))}
       </ul>
       <label className="act plain photo-key">
-        Add a photograph
+        {text('log-add-a-photograph')}
         <input
           type="file"
           accept="image/jpeg,image/png"

@@ -3,9 +3,12 @@ import { type CheckLine, inWords, type Job, type LatheProfile, type Plan } from 
 import { type Patch, useChange } from '../../api/hooks';
 import { STATIONS } from '../../app/stations';
 import { useLatheChange, useLatheView } from '../../shop/hooks';
+import { spoken, text } from '../../app/voice';
 
 const MARKS = { good: '✓', bad: '▲', unknown: '?' } as const;
-const SAID = { good: 'Good', bad: 'To put right', unknown: 'Not known' } as const;
+const SAID = spoken(
+  () => ({ good: text('setup-good'), bad: text('setup-to-put-right'), unknown: text('page-not-known') }) as const,
+);
 const ORDER = { bad: 0, unknown: 1, good: 2 } as const;
 
 /** A cure at one touch, and what stands in its way. */
@@ -50,10 +53,10 @@ function LatheCure({ lathe, line, patch }: { lathe: string; line: CheckLine; pat
   return (
     <Touch
       line={line}
-      says="It is on"
+      says={text('setup-it-is-on')}
       busy={change.isPending}
       error={change.error}
-      onTouch={() => change.mutate({ says: 'on it now', patch })}
+      onTouch={() => change.mutate({ says: text('page-on-it-now'), patch })}
     />
   );
 }
@@ -64,7 +67,7 @@ function FactCure({ job, line, patch }: { job: Job; line: CheckLine; patch: Patc
   return (
     <Touch
       line={line}
-      says={line.state === 'unknown' ? 'It is so' : 'Do that'}
+      says={line.state === 'unknown' ? text('setup-it-is-so') : text('setup-do-that')}
       busy={facts.isPending}
       error={facts.error}
       onTouch={() => facts.mutate({ request: patch })}
@@ -88,7 +91,7 @@ export function CheckList({ job, plan }: { job: Job; plan: Plan }) {
       <p className={`check-says ${plan.check.ready ? 'ready' : 'not-ready'}`} role="status">
         {plan.check.says}
       </p>
-      <ul aria-label="The check before the first chip">
+      <ul aria-label={text('setup-check-before-first')}>
         {lines.map(line => (
           <li key={line.code + line.says} className={line.state} data-check={line.code}>
             <span className="mark" aria-hidden="true">
@@ -97,12 +100,12 @@ export function CheckList({ job, plan }: { job: Job; plan: Plan }) {
             <div>
               <Link
                 to="/jobs/$id/$station"
-                params={{ id: job.id, station: STATIONS.some(s => s.id === line.station) ? line.station : 'setup' }}
+                params={{ id: job.id, station: STATIONS().some(s => s.id === line.station) ? line.station : 'setup' }}
                 className="check-name"
               >
                 {line.name}
               </Link>
-              <b className="check-state">{SAID[line.state]}</b>
+              <b className="check-state">{SAID()[line.state]}</b>
               <p>{line.says}</p>
               {line.cure && <p className="cure">{line.cure.says}</p>}
             </div>

@@ -12,26 +12,37 @@ import { Station } from '../Station';
 import { CheckList } from './CheckList';
 import { StepList } from './StepList';
 import { useSetupSheet } from '../../api/sheets';
-import { say } from '../../app/voice';
+import { said, spoken, text } from '../../app/voice';
 
-const VIEWS = { check: 'The check', picture: 'From above', steps: 'Step by step', speed: 'Speed' } as const;
-type View = keyof typeof VIEWS;
+const VIEWS = spoken(
+  () =>
+    ({
+      check: text('setup-the-check'),
+      picture: text('setup-from-above'),
+      steps: text('setup-step-by-step'),
+      speed: text('page-speed'),
+    }) as const,
+);
+type View = keyof ReturnType<typeof VIEWS>;
 
-const PROOFS = {
-  auto: 'whatever can be done',
-  wires: 'three wires',
-  thread_micrometer: 'a thread micrometer',
-  mate: 'the mate',
-  plug: 'a gauge turned first',
-  test_piece: 'a test piece',
-} as const;
+const PROOFS = spoken(
+  () =>
+    ({
+      auto: text('setup-whatever-can-be-done'),
+      wires: text('setup-three-wires'),
+      thread_micrometer: text('setup-a-thread-micrometer'),
+      mate: text('setup-the-mate'),
+      plug: text('setup-a-gauge-turned-first'),
+      test_piece: text('setup-a-test-piece'),
+    }) as const,
+);
 
 /** Set-up: how it is set, how fast, which way everything moves, and the one check before the first chip. */
 export function SetupStation(props: StationProps) {
   // A plan frozen by an older version keeps what it was frozen with.
   const check = props.plan.check as Plan['check'] | undefined;
   if (check) return <SetUp {...props} />;
-  return <p className="how">This job was begun before set-ups were checked: {props.plan.setup.says}</p>;
+  return <p className="how">{text('setup-job-begun-before', { setup: props.plan.setup.says })}</p>;
 }
 
 function SetUp({ job, plan }: StationProps) {
@@ -75,90 +86,95 @@ function SetUp({ job, plan }: StationProps) {
       plan={plan}
       sentence={
         <>
-          {setup.speed_rpm ? (
-            <>
-              Run it at{' '}
-              {number(
-                'Spindle speed, rpm',
-                asked?.spindle_rpm,
-                'spindle_rpm',
-                'Leave it to the app',
-                speedSays(plan),
-              )}
-              , within{' '}
-              <button type="button" className={`word${limited ? ' set' : ''}`} onClick={() => setLimits(true)}>
-                {limited ? 'limits of your own' : 'the usual limits'}
-              </button>
-            </>
-          ) : (
-            `The spindle is ${speedSays(plan)}`
-          )}
-          . Prove the size by{' '}
-          <Word
-            job={job}
-            about="How the size is proven"
-            set={job.request.gauge?.proof != null && job.request.gauge.proof !== 'auto'}
-            edit={{
-              kind: 'choice',
-              choices: [
-                {
-                  says: PROOFS.auto,
-                  chosen: (job.request.gauge?.proof ?? 'auto') === 'auto',
-                  patch: { gauge: { proof: null } },
-                },
-                ...proof.ways.map(w => ({
-                  says: `${w.says}${w.serves === false ? ' (cannot be done)' : ''}`,
-                  under: w.why,
-                  chosen: job.request.gauge?.proof === w.by,
-                  patch: { gauge: { proof: w.by } },
-                })),
-              ],
-            }}
-          >
-            {way?.says ?? 'nothing at hand'}
-          </Word>
-          ; the mate is{' '}
-          <Word
-            job={job}
-            about="Whether the mate is at hand"
-            set={job.request.gauge?.mate_at_hand != null}
-            later
-            edit={{
-              kind: 'choice',
-              choices: [
-                {
-                  says: 'at hand',
-                  chosen: job.request.gauge?.mate_at_hand === true,
-                  patch: { gauge: { mate_at_hand: true } },
-                },
-                {
-                  says: 'not at hand',
-                  chosen: job.request.gauge?.mate_at_hand === false,
-                  patch: { gauge: { mate_at_hand: false } },
-                },
-                {
-                  says: 'not told',
-                  chosen: job.request.gauge?.mate_at_hand == null,
-                  patch: { gauge: { mate_at_hand: null } },
-                },
-              ],
-            }}
-          >
-            {job.request.gauge?.mate_at_hand == null
-              ? 'not told to be at hand'
-              : job.request.gauge.mate_at_hand
-                ? 'at hand'
-                : 'not at hand'}
-          </Word>
-          .
+          {said('setup-prove-size-mate', {
+            speed_rpm: setup.speed_rpm ? (
+              <>
+                {said('setup-run-it-at-within', {
+                  number: number(
+                    text('setup-spindle-speed-rpm'),
+                    asked?.spindle_rpm,
+                    'spindle_rpm',
+                    text('page-leave-app'),
+                    speedSays(plan),
+                  ),
+                  limited: (
+                    <button type="button" className={`word${limited ? ' set' : ''}`} onClick={() => setLimits(true)}>
+                      {limited ? text('setup-limits-of-your-own') : text('setup-the-usual-limits')}
+                    </button>
+                  ),
+                })}
+              </>
+            ) : (
+              text('setup-the-spindle-is', { speed_says: speedSays(plan) })
+            ),
+            way: (
+              <Word
+                job={job}
+                about={text('setup-how-size-proven')}
+                set={job.request.gauge?.proof != null && job.request.gauge.proof !== 'auto'}
+                edit={{
+                  kind: 'choice',
+                  choices: [
+                    {
+                      says: PROOFS().auto,
+                      chosen: (job.request.gauge?.proof ?? 'auto') === 'auto',
+                      patch: { gauge: { proof: null } },
+                    },
+                    ...proof.ways.map(w => ({
+                      says: `${w.says}${w.serves === false ? ` ${text('setup-cannot-be-done')}` : ''}`,
+                      under: w.why,
+                      chosen: job.request.gauge?.proof === w.by,
+                      patch: { gauge: { proof: w.by } },
+                    })),
+                  ],
+                }}
+              >
+                {way?.says ?? text('setup-nothing-at-hand')}
+              </Word>
+            ),
+            mate_at_hand: (
+              <Word
+                job={job}
+                about={text('setup-whether-mate-hand')}
+                set={job.request.gauge?.mate_at_hand != null}
+                later
+                edit={{
+                  kind: 'choice',
+                  choices: [
+                    {
+                      says: text('setup-at-hand'),
+                      chosen: job.request.gauge?.mate_at_hand === true,
+                      patch: { gauge: { mate_at_hand: true } },
+                    },
+                    {
+                      says: text('setup-not-at-hand'),
+                      chosen: job.request.gauge?.mate_at_hand === false,
+                      patch: { gauge: { mate_at_hand: false } },
+                    },
+                    {
+                      says: text('page-not-told'),
+                      chosen: job.request.gauge?.mate_at_hand == null,
+                      patch: { gauge: { mate_at_hand: null } },
+                    },
+                  ],
+                }}
+              >
+                {job.request.gauge?.mate_at_hand == null
+                  ? text('setup-told-hand')
+                  : job.request.gauge.mate_at_hand
+                    ? text('setup-at-hand')
+                    : text('setup-not-at-hand')}
+              </Word>
+            ),
+          })}
         </>
       }
       drawing={
         <div className="views">
-          <div className="row" role="group" aria-label="Which view">
-            {(Object.keys(VIEWS) as View[]).map(v => (
+          <div className="row" role="group" aria-label={text('setup-which-view')}>
+            {(Object.keys(VIEWS()) as View[]).map(v => (
               <button key={v} type="button" className="choice" aria-pressed={v === view} onClick={() => setView(v)}>
-                {VIEWS[v]}
+                {VIEWS()[v]}
               </button>
             ))}
           </div>
@@ -166,7 +182,7 @@ function SetUp({ job, plan }: StationProps) {
             <CheckList job={job} plan={plan} />
           ) : !sheet ? (
             <p className={drawn.isError ? 'fault' : 'how'}>
-              {drawn.isError ? inWords(drawn.error) : 'Drawing the set-up…'}
+              {drawn.isError ? inWords(drawn.error) : text('setup-drawing-the-set-up')}
             </p>
           ) : view === 'steps' ? (
             <StepList job={job} sheet={sheet} />
@@ -177,7 +193,7 @@ function SetUp({ job, plan }: StationProps) {
                 {setup.limits.map(l => (
                   <li key={l.limit} className={l.binds ? 'binds' : ''}>
                     <b>{l.rpm.text}</b> {l.says}
-                    {l.binds && ': this one binds'}
+                    {l.binds && text('setup-this-one-binds')}
                   </li>
                 ))}
               </ul>
@@ -189,25 +205,32 @@ function SetUp({ job, plan }: StationProps) {
       }
       numbers={[
         {
-          says: say('{Compound}, on its own scale'),
+          says: text('setup-compound-own-scale'),
           text:
             cut.angle_deg > 0
               ? `${cut.scale_deg}°`
               : cut.style === 'alternating' || setup.screw === 'top_slide'
-                ? 'Along the bed'
-                : 'Straight in',
-          note: `${cut.scale}${cut.angle_deg > 0 ? ` Its handle end leans toward the ${setup.handle_to_tailstock ? 'tailstock' : 'headstock'}.` : ''}`,
+                ? text('setup-along-the-bed')
+                : text('setup-straight-in'),
+          note: `${cut.scale}${cut.angle_deg > 0 ? ` ${text('setup-handle-end-leans', { handle_to_tailstock: setup.handle_to_tailstock ? 'tailstock' : 'headstock' })}` : ''}`,
         },
         {
-          says: 'Speed',
-          text: setup.ending === 'hand' ? 'By hand' : speedSays(plan),
+          says: text('page-speed'),
+          text: setup.ending === 'hand' ? text('setup-by-hand') : speedSays(plan),
           line: setup.limit_rpm?.w,
           under:
             setup.limit_rpm &&
-            `bound by ${setup.limits.find(l => l.binds)?.says ?? 'the tool'}: ${setup.limit_rpm.text}`,
+            text('setup-bound-by', {
+              find: setup.limits.find(l => l.binds)?.says ?? text('setup-the-tool'),
+              limit_rpm: setup.limit_rpm.text,
+            }),
         },
-        { says: 'Run-up, each pass', figure: setup.run_up_mm, under: `stops in ${figure(setup.stopping_mm, unit)}` },
-        proof.gauge && { says: 'Plug to turn first, go end', figure: proof.gauge.go_mm, note: proof.gauge.says },
+        {
+          says: text('setup-run-up-each-pass'),
+          figure: setup.run_up_mm,
+          under: text('setup-stops-in', { stopping: figure(setup.stopping_mm, unit) }),
+        },
+        proof.gauge && { says: text('setup-plug-turn-first'), figure: proof.gauge.go_mm, note: proof.gauge.says },
       ]}
       beside={
         <>
@@ -217,15 +240,21 @@ function SetUp({ job, plan }: StationProps) {
               className={`check-seal ${wrong > 0 ? 'not-ready' : open > 0 ? 'unknown' : 'ready'}`}
               onClick={() => setView('check')}
             >
-              <b>{wrong > 0 ? `▲ ${wrong} to put right` : open > 0 ? `? ${open} not known` : '✓ Ready'}</b>
+              <b>
+                {wrong > 0
+                  ? text('setup-so-many-to-put-right', { wrong })
+                  : open > 0
+                    ? text('setup-open-not-known', { open })
+                    : text('setup-ready')}
+              </b>
               <span>
                 {wrong === 0
                   ? open > 0
-                    ? 'nothing found against it'
-                    : 'all known'
+                    ? text('setup-nothing-found-against-it')
+                    : text('setup-all-known')
                   : open > 0
-                    ? `${open} not known`
-                    : 'the rest is good'}
+                    ? text('setup-not-known', { open })
+                    : text('setup-the-rest-is-good')}
               </span>
             </button>
           )}
@@ -235,7 +264,7 @@ function SetUp({ job, plan }: StationProps) {
       notes={[
         <p>{setup.says}</p>,
         sheet && (
-          <section className="watch" aria-label="Cautions of this set-up">
+          <section className="watch" aria-label={text('setup-cautions-set-up')}>
             <ul>
               {sheet.cautions.map(c => (
                 <li key={c} className="note">
@@ -249,53 +278,60 @@ function SetUp({ job, plan }: StationProps) {
         ),
       ]}
     >
-      <Leaf title="Speed, balance and the hand" open={limits} onClose={() => setLimits(false)}>
+      <Leaf title={text('setup-speed-balance-hand')} open={limits} onClose={() => setLimits(false)}>
         <p className="sentence own">
-          The work{' '}
-          {number(
-            'Most the work may turn at for its balance, rpm',
-            asked?.balance_rpm,
-            'balance_rpm',
-            'In balance',
-            asked?.balance_rpm != null ? `kept under ${asked.balance_rpm} rpm for its balance` : 'in balance',
-          )}
-          , your own limit{' '}
-          {number(
-            'Most you care to thread at, rpm',
-            asked?.comfort_rpm,
-            'comfort_rpm',
-            'None',
-            asked?.comfort_rpm != null ? `${asked.comfort_rpm} rpm` : 'none',
-          )}
-          , with a hand that takes{' '}
-          <Word
-            job={job}
-            about="Reaction time, seconds"
-            set={asked?.reaction_s != null}
-            edit={{
-              kind: 'number',
-              value: String(plan.setup.reaction_s),
-              patch: v => ({ setup: { reaction_s: v } }),
-              clear: 'Not measured',
-            }}
-          >
-            {`${plan.setup.reaction_s} s`}
-          </Word>{' '}
-          and a drive with{' '}
-          <Word
-            job={job}
-            about="Backlash of the carriage’s drive"
-            set={asked?.backlash_mm != null}
-            edit={{
-              kind: 'length',
-              value: typed(asked?.backlash_mm, unit),
-              patch: mm => ({ setup: { backlash_mm: mm } }),
-              clear: 'Not measured',
-            }}
-          >
-            {asked?.backlash_mm != null ? `${asked.backlash_mm} mm of backlash` : 'backlash not measured'}
-          </Word>
-          .
+          {said('setup-work-your-own', {
+            balance: number(
+              text('setup-most-work-may'),
+              asked?.balance_rpm,
+              'balance_rpm',
+              text('setup-in-balance'),
+              asked?.balance_rpm != null
+                ? text('setup-kept-under-rpm', { balance_rpm: asked.balance_rpm })
+                : text('setup-in-balance-within'),
+            ),
+            comfort: number(
+              text('setup-most-you-care'),
+              asked?.comfort_rpm,
+              'comfort_rpm',
+              text('page-none'),
+              asked?.comfort_rpm != null
+                ? text('setup-rpm', { comfort_rpm: asked.comfort_rpm })
+                : text('page-none-within'),
+            ),
+            reaction_s: (
+              <Word
+                job={job}
+                about={text('setup-reaction-time-seconds')}
+                set={asked?.reaction_s != null}
+                edit={{
+                  kind: 'number',
+                  value: String(plan.setup.reaction_s),
+                  patch: v => ({ setup: { reaction_s: v } }),
+                  clear: text('page-not-measured'),
+                }}
+              >
+                {`${plan.setup.reaction_s} s`}
+              </Word>
+            ),
+            backlash: (
+              <Word
+                job={job}
+                about={text('setup-backlash-carriages-drive')}
+                set={asked?.backlash_mm != null}
+                edit={{
+                  kind: 'length',
+                  value: typed(asked?.backlash_mm, unit),
+                  patch: mm => ({ setup: { backlash_mm: mm } }),
+                  clear: text('page-not-measured'),
+                }}
+              >
+                {asked?.backlash_mm != null
+                  ? text('setup-mm-of-backlash', { backlash: asked.backlash_mm })
+                  : text('setup-no-backlash-measured')}
+              </Word>
+            ),
+          })}
         </p>
       </Leaf>
     </Station>

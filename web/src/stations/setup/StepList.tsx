@@ -4,7 +4,7 @@ import type { Job, SetupSheet } from '../../api/client';
 import { useOutbox } from '../../api/outbox';
 import { Outline } from '../../drawing/Outline';
 import { Leaf } from '../../parts/Leaf';
-import { say } from '../../app/voice';
+import { text } from '../../app/voice';
 
 type Step = SetupSheet['steps'][number];
 
@@ -37,16 +37,16 @@ function StepRow({
       </button>
       <div>
         <p>{step.says}</p>
-        {stale && <b className="again">Changed since it was ticked: look again.</b>}
+        {stale && <b className="again">{text('setup-changed-since-ticked')}</b>}
         {step.how && <small>{step.how}</small>}
         {step.schools && (
           <button type="button" className="word" onClick={onSchools}>
-            Ways of doing it
+            {text('setup-ways-of-doing-it')}
           </button>
         )}
         {step.note && (
           <label>
-            <span>Note {step.note}</span>
+            <span>{text('setup-note', { note: step.note })}</span>
             <input
               value={noted}
               maxLength={200}
@@ -73,9 +73,9 @@ export function StepList({ job, sheet }: { job: Job; sheet: SetupSheet }) {
   return (
     <div className="step-list">
       <p className="how" role="status">
-        {done} of {sheet.steps.length} done.
+        {text('setup-of-done', { done, steps: sheet.steps.length })}
       </p>
-      <OutboxSays outbox={outbox} kept="Ticks are kept here and will be sent." />
+      <OutboxSays outbox={outbox} kept={text('setup-ticks-kept-here')} />
       <ol>
         {sheet.steps.map(step => (
           <StepRow
@@ -88,7 +88,7 @@ export function StepList({ job, sheet }: { job: Job; sheet: SetupSheet }) {
         ))}
       </ol>
       <Leaf
-        title={schools === 'square' ? 'Setting it square' : say('Setting it to {center} height')}
+        title={schools === 'square' ? text('setup-setting-it-square') : text('setup-setting-center-height')}
         open={schools !== null}
         onClose={() => setSchools(null)}
         wide

@@ -8,6 +8,7 @@ import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
+import { said, text } from '../../app/voice';
 
 /** The pair and the part, in words: which first, how close, and the part's other threads. */
 export function PairWords({ job, plan, mesh, onMesh }: StationProps & { mesh: boolean; onMesh: () => void }) {
@@ -15,7 +16,7 @@ export function PairWords({ job, plan, mesh, onMesh }: StationProps & { mesh: bo
   const id = useId();
   const queries = useQueryClient();
   const [adding, setAdding] = useState(false);
-  const [text, setText, told] = useDraft('another thread', '');
+  const [written, setText, told] = useDraft(text('thread-another-thread'), '');
   const { pair, thread } = plan;
   const other = thread.side === 'external' ? 'nut' : 'screw';
   const mate = job.members.find(m => m.mate);
@@ -39,40 +40,52 @@ export function PairWords({ job, plan, mesh, onMesh }: StationProps & { mesh: bo
     <>
       {pair && mate && (
         <>
-          One of a pair with {link(mate, `its ${other}`)}:{' '}
-          <Word
-            job={job}
-            about="Which is made first"
-            set={job.request.mate?.school != null}
-            edit={{
-              kind: 'choice',
-              choices: pair.schools.map(s => ({
-                says: s.school === pair.recommended ? `${s.says} (recommended)` : s.says,
-                under: s.school === pair.recommended ? `${s.consequence} ${pair.reason}` : s.consequence,
-                chosen: s.school === pair.school,
-                patch: { mate: { school: s.school } },
-              })),
-            }}
-          >
-            {(pair.schools.find(s => s.school === pair.school)?.says ?? '').toLowerCase()}
-          </Word>
-          , {figure(pair.clearances[0]?.now ?? thread.pitch_mm, unit)} between them on the pitch line.{' '}
-          <button type="button" className="word" aria-pressed={mesh} onClick={onMesh}>
-            {mesh ? 'See the form alone.' : 'See the two in mesh.'}
-          </button>{' '}
-          {mesh && pair.gaps_times > 1 && <>Gaps drawn {pair.gaps_times} times as large. </>}
+          {said('thread-one-pair-between', {
+            link: link(mate, text('thread-its', { other })),
+            to_lower_case: (
+              <Word
+                job={job}
+                about={text('thread-which-is-made-first')}
+                set={job.request.mate?.school != null}
+                edit={{
+                  kind: 'choice',
+                  choices: pair.schools.map(s => ({
+                    says: s.school === pair.recommended ? text('thread-recommended', { says: s.says }) : s.says,
+                    under: s.school === pair.recommended ? `${s.consequence} ${pair.reason}` : s.consequence,
+                    chosen: s.school === pair.school,
+                    patch: { mate: { school: s.school } },
+                  })),
+                }}
+              >
+                {(pair.schools.find(s => s.school === pair.school)?.says ?? '').toLowerCase()}
+              </Word>
+            ),
+            now: figure(pair.clearances[0]?.now ?? thread.pitch_mm, unit),
+            mesh: (
+              <button type="button" className="word" aria-pressed={mesh} onClick={onMesh}>
+                {mesh ? text('thread-see-the-form-alone') : text('thread-see-two-mesh')}
+              </button>
+            ),
+            gaps: mesh && pair.gaps_times > 1 && (
+              <>{text('thread-gaps-drawn-times', { gaps_times: pair.gaps_times })}</>
+            ),
+          })}{' '}
         </>
       )}
       {!mate && !job.frozen && (
         <button type="button" className="word" onClick={() => add.mutate({ mate: true })}>
-          Cut its {other} too.
+          {text('thread-cut-its-too', { other })}
         </button>
       )}{' '}
       {job.members.some(m => !m.mate) && (
-        <>On the same part: {job.members.filter(m => !m.mate).map(m => link(m, m.title))}. </>
+        <>
+          {said('thread-on-the-same-part', {
+            members: job.members.filter(m => !m.mate).map(m => link(m, m.title)),
+          })}{' '}
+        </>
       )}
       <button type="button" className="word" onClick={() => setAdding(true)}>
-        Add a thread to this part.
+        {text('thread-add-thread-part')}
       </button>
       {add.isError && !adding && (
         <span className="fault" role="alert">
@@ -80,21 +93,21 @@ export function PairWords({ job, plan, mesh, onMesh }: StationProps & { mesh: bo
           {inWords(add.error)}
         </span>
       )}
-      <Leaf title="Another thread on this part" open={adding} onClose={() => setAdding(false)}>
+      <Leaf title={text('thread-another-thread-part')} open={adding} onClose={() => setAdding(false)}>
         <form
           className="editor"
           onSubmit={e => {
             e.preventDefault();
-            add.mutate({ callout: text });
+            add.mutate({ callout: written });
           }}
         >
-          <label htmlFor={id}>Callout</label>
+          <label htmlFor={id}>{text('page-callout')}</label>
           <input
             id={id}
             data-autofocus
             autoComplete="off"
             spellCheck={false}
-            value={text}
+            value={written}
             onChange={e => {
               add.reset();
               setText(e.currentTarget.value);
@@ -106,8 +119,8 @@ export function PairWords({ job, plan, mesh, onMesh }: StationProps & { mesh: bo
               {inWords(add.error)}
             </p>
           )}
-          <button type="submit" className="act" disabled={!text.trim()}>
-            Add it
+          <button type="submit" className="act" disabled={!written.trim()}>
+            {text('page-add-it')}
           </button>
         </form>
       </Leaf>

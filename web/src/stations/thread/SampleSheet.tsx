@@ -6,8 +6,8 @@ import { readLength } from '../../api/length';
 import { Outline } from '../../drawing/Outline';
 import { NumberPad } from '../../parts/NumberPad';
 import { useUnit } from '../../parts/unit';
-import { say } from '../../app/voice';
-import { typed } from '../../parts/text';
+import { spoken, text } from '../../app/voice';
+import { handed, typed } from '../../parts/text';
 
 type Field = Exclude<keyof SampleRequest, 'doubts' | 'over_wires'>;
 
@@ -29,107 +29,114 @@ interface Question {
 type Unit = 'mm' | 'in';
 const length = (v: number | null | undefined, unit: Unit) => (v == null ? null : `${typed(v, unit)} ${unit}`);
 
-const QUESTIONS: Question[] = [
+const QUESTIONS = spoken<Question[]>(() => [
   {
     id: 'outside',
     doubt: 'major_mm',
-    name: 'Outside',
-    ask: 'What does it measure across the outside?',
-    how: 'Over the least worn crests, often near the head. Worn crests measure small; that is allowed for.',
-    typed: [{ field: 'major_mm', label: 'Outside diameter', kind: 'length' }],
+    name: text('thread-outside'),
+    ask: text('thread-does-measure-across'),
+    how: text('thread-over-least-worn'),
+    typed: [{ field: 'major_mm', label: text('thread-outside-diameter'), kind: 'length' }],
     told: (s, unit) => length(s.major_mm, unit),
   },
   {
     id: 'spaces',
     doubt: 'over_mm',
-    name: 'Spaces',
-    ask: 'Lay a rule along it: how many spaces, over what length?',
-    how: 'Count the gaps, not the crests: ten crests are nine spaces. Ten gaps or more is best.',
+    name: text('thread-spaces'),
+    ask: text('thread-lay-rule-along'),
+    how: text('thread-count-gaps-crests'),
     typed: [
-      { field: 'spaces', label: 'Spaces', kind: 'number' },
-      { field: 'over_mm', label: 'They measure', kind: 'length' },
+      { field: 'spaces', label: text('thread-spaces'), kind: 'number' },
+      { field: 'over_mm', label: text('thread-they-measure'), kind: 'length' },
     ],
-    told: (s, unit) => (s.spaces && s.over_mm ? `${s.spaces} over ${length(s.over_mm, unit)}` : null),
+    told: (s, unit) =>
+      s.spaces && s.over_mm ? text('thread-over', { spaces: s.spaces, length: length(s.over_mm, unit) }) : null,
   },
   {
     id: 'gauge',
     doubt: 'pitch_mm',
-    name: 'Pitch gauge',
-    ask: 'Which leaf of the pitch gauge shows no light?',
-    how: 'Milli{meter}s, or threads per inch. Leave it if you have no gauge.',
+    name: text('thread-pitch-gauge'),
+    ask: text('thread-leaf-pitch-gauge'),
+    how: text('thread-millimeters-threads-per'),
     typed: [
-      { field: 'pitch_mm', label: 'Milli{meter}s', kind: 'number' },
-      { field: 'tpi', label: 'or threads per inch', kind: 'number' },
+      { field: 'pitch_mm', label: text('page-millimeters'), kind: 'number' },
+      { field: 'tpi', label: text('thread-or-threads-per-inch'), kind: 'number' },
     ],
-    told: (s, unit) => (s.tpi ? `${s.tpi} TPI` : length(s.pitch_mm, unit)),
+    told: (s, unit) => (s.tpi ? text('thread-tpi', { tpi: s.tpi }) : length(s.pitch_mm, unit)),
   },
   {
     id: 'root',
     doubt: 'minor_mm',
-    name: 'Root',
-    ask: 'What does it measure at the root?',
-    how: 'Blades or points in the groove, either side. For a nut, the bore.',
-    typed: [{ field: 'minor_mm', label: 'Root diameter', kind: 'length' }],
+    name: text('thread-root'),
+    ask: text('thread-does-measure-root'),
+    how: text('thread-blades-points-groove'),
+    typed: [{ field: 'minor_mm', label: text('thread-root-diameter'), kind: 'length' }],
     told: (s, unit) => length(s.minor_mm, unit),
   },
   {
     id: 'angle',
     doubt: 'included_angle_deg',
-    name: 'Angle',
-    ask: 'Which angle gauge sits in the groove?',
-    how: 'Both flanks without light. Half a degree does not matter here.',
+    name: text('thread-angle'),
+    ask: text('thread-angle-gauge-sits'),
+    how: text('thread-both-flanks-without'),
     choices: [60, 55, 47.5, 30, 29].map(a => ({
       says: `${a}°`,
-      under: { 60: 'metric, Unified', 55: 'Whitworth, pipe', 47.5: 'BA', 30: 'trapezoidal', 29: 'Acme' }[a],
+      under: {
+        60: text('thread-metric-unified'),
+        55: text('thread-whitworth-pipe'),
+        47.5: 'BA',
+        30: 'trapezoidal',
+        29: text('thread-acme'),
+      }[a],
       patch: { included_angle_deg: a },
     })),
-    typed: [{ field: 'included_angle_deg', label: 'Another, degrees', kind: 'number' }],
+    typed: [{ field: 'included_angle_deg', label: text('thread-another-degrees'), kind: 'number' }],
     told: s =>
       s.included_angle_deg === null || s.included_angle_deg === undefined ? null : `${s.included_angle_deg}°`,
   },
   {
     id: 'hand',
-    name: 'Hand',
-    ask: 'Hold it upright: which way do the threads climb?',
-    how: 'Look at the side toward you.',
+    name: text('page-hand'),
+    ask: text('thread-hold-upright-way'),
+    how: text('thread-look-side-toward'),
     choices: [
-      { says: 'Up to the right', under: 'right-hand', patch: { hand: 'right' } },
-      { says: 'Up to the left', under: 'left-hand', patch: { hand: 'left' } },
+      { says: text('thread-up-to-the-right'), under: text('thread-right-hand'), patch: { hand: 'right' } },
+      { says: text('thread-up-to-the-left'), under: text('thread-left-hand'), patch: { hand: 'left' } },
     ],
-    told: s => (s.hand ? `${s.hand}-hand` : null),
+    told: s => (s.hand ? handed(s.hand) : null),
   },
   {
     id: 'starts',
-    name: 'Starts',
-    ask: 'How many threads begin at its end?',
-    how: 'Look at the end: one beginning is a single start.',
-    typed: [{ field: 'starts', label: 'Starts', kind: 'number' }],
+    name: text('thread-starts'),
+    ask: text('thread-how-many-threads'),
+    how: text('thread-look-end-one'),
+    typed: [{ field: 'starts', label: text('thread-starts'), kind: 'number' }],
     told: s => (s.starts ? String(s.starts) : null),
   },
   {
     id: 'wires',
     doubt: 'over_wires_mm',
-    name: 'Over wires',
-    ask: 'What does it measure over three wires?',
-    how: 'Any three alike that stand above the crests. A worn flank measures small.',
+    name: text('card-over-wires'),
+    ask: text('thread-does-measure-over'),
+    how: text('thread-any-three-alike'),
     typed: [
-      { field: 'wire_mm', label: 'Wire', kind: 'length' },
-      { field: 'over_wires_mm', label: 'Over them', kind: 'length' },
+      { field: 'wire_mm', label: text('thread-wire'), kind: 'length' },
+      { field: 'over_wires_mm', label: text('thread-over-them'), kind: 'length' },
     ],
-    told: s => (s.over_wires ? `${s.over_wires.mm} mm` : null),
+    told: s => (s.over_wires ? text('page-so-many-mm', { n: s.over_wires.mm }) : null),
   },
   {
     id: 'side',
-    name: 'Member',
-    ask: 'Is the sample a screw or a nut?',
-    how: 'Of a nut, the bore and the pitch can be told.',
+    name: text('page-member'),
+    ask: text('thread-sample-screw-nut'),
+    how: text('thread-nut-bore-pitch'),
     choices: [
-      { says: 'A screw', patch: { side: 'external' } },
-      { says: 'A nut', patch: { side: 'internal', over_wires: null } as never },
+      { says: text('thread-a-screw'), patch: { side: 'external' } },
+      { says: text('thread-a-nut'), patch: { side: 'internal', over_wires: null } as never },
     ],
-    told: s => (s.side === 'internal' ? 'a nut' : 'a screw'),
+    told: s => (s.side === 'internal' ? text('thread-a-nut-within') : text('thread-a-screw-within')),
   },
-];
+]);
 
 /** The answer to one question: a choice, or numbers typed with a pad. */
 function Answer({
@@ -176,31 +183,29 @@ function Answer({
   const enter = async () => {
     const patch: Record<string, unknown> = {};
     for (const f of fields) {
-      const text = (texts[f.field] ?? '').trim();
-      if (text === '') {
+      const written = (texts[f.field] ?? '').trim();
+      if (written === '') {
         patch[f.field] = null;
         continue;
       }
       if (f.kind === 'number') {
-        const value = Number(text.replace(',', '.'));
-        if (Number.isNaN(value)) return setFault(`“${text}” is not a number; write it as in 10 or 2.5`);
+        const value = Number(written.replace(',', '.'));
+        if (Number.isNaN(value)) return setFault(text('thread-number-write-10', { text: written }));
         patch[f.field] = value;
       } else {
-        const read = await readLength(text, unit);
+        const read = await readLength(written, unit);
         if (read.fault !== undefined) return setFault(read.fault);
         patch[f.field] = read.mm;
       }
     }
     if (question.doubt) {
       const value = Number(doubt.replace(',', '.'));
-      if (doubt.trim() !== '' && !(value > 0))
-        return setFault(`“${doubt}” is not a doubt; write it as in 0.1, or leave it empty for the usual`);
+      if (doubt.trim() !== '' && !(value > 0)) return setFault(text('thread-doubt-write-0', { doubt }));
       patch.doubts = { [question.doubt]: doubt.trim() === '' ? null : value };
     }
     if ('wire_mm' in patch) {
       const { wire_mm: wire, over_wires_mm: over, doubts } = patch;
-      if ((wire === null) !== (over === null))
-        return setFault('Both are wanted: the wire, and the size over three of them.');
+      if ((wire === null) !== (over === null)) return setFault(text('thread-both-wanted-wire'));
       return send({ over_wires: wire === null ? null : { wire_mm: wire, mm: over }, doubts });
     }
     return send(patch);
@@ -226,7 +231,7 @@ function Answer({
       }}
     >
       <h2>{question.ask}</h2>
-      <p className="how">{say(question.how)}</p>
+      <p className="how">{question.how}</p>
       {question.choices && (
         <div className="row choices">
           {question.choices.map(c => (
@@ -247,7 +252,7 @@ function Answer({
         <div className="row typed">
           {fields.map(f => (
             <label key={f.field}>
-              {say(f.label)}
+              {f.label}
               {f.kind === 'length' ? ` (${unit})` : ''}
               <input
                 inputMode="decimal"
@@ -261,30 +266,32 @@ function Answer({
           ))}
           {question.doubt && (
             <label>
-              give or take{question.doubt === 'included_angle_deg' ? ' (°)' : ' (mm)'}
+              {text('thread-give-or-take', {
+                doubt: question.doubt === 'included_angle_deg' ? ' (°)' : ` ${text('thread-mm')}`,
+              })}
               <input
                 inputMode="decimal"
                 autoComplete="off"
                 value={doubt}
-                placeholder="usual"
+                placeholder={text('thread-usual')}
                 onFocus={() => setAt('doubt')}
                 onChange={e => setDoubt(e.currentTarget.value)}
               />
             </label>
           )}
           <button type="submit" className="act">
-            Set
+            {text('page-set')}
           </button>
           {question.id !== 'side' && (
             <button type="button" className="act plain" onClick={clear}>
-              Not measured
+              {text('page-not-measured')}
             </button>
           )}
         </div>
       )}
       {fields.length === 0 && question.id !== 'side' && (
         <button type="button" className="act plain" onClick={clear}>
-          Not known
+          {text('page-not-known')}
         </button>
       )}
       {fault && (
@@ -294,7 +301,7 @@ function Answer({
       )}
       {fields.length > 0 && (
         <details className="pad-fold">
-          <summary>Number pad</summary>
+          <summary>{text('thread-number-pad')}</summary>
           <NumberPad
             value={at === 'doubt' ? doubt : (texts[at] ?? '')}
             onChange={t => (at === 'doubt' ? setDoubt(t) : setTexts({ ...texts, [at]: t }))}
@@ -313,13 +320,22 @@ function May({ candidate, first, take }: { candidate: Candidate; first: boolean;
         <b>{candidate.name}</b>
         <span>
           {candidate.form}
-          {candidate.also.length > 0 ? `; also ${candidate.also.join(', ')}` : ''}
+          {candidate.also.length > 0 ? text('thread-also', { also: candidate.also.join(', ') }) : ''}
         </span>
-        <span className="fits" role="img" aria-label={`fits ${Math.round(candidate.score * 100)} in a hundred`}>
+        <span
+          className="fits"
+          role="img"
+          aria-label={text('thread-fits-in-a-hundred', { score: Math.round(candidate.score * 100) })}
+        >
           <span style={{ width: `${Math.max(2, candidate.score * 100)}%` }} />
         </span>
-        <button type="button" className="act" onClick={take} aria-label={`Take it: ${candidate.callout}`}>
-          Take it
+        <button
+          type="button"
+          className="act"
+          onClick={take}
+          aria-label={text('thread-take-it', { callout: candidate.callout })}
+        >
+          {text('page-take-it')}
         </button>
       </div>
       {(first || candidate.disagrees.length > 0) && (
@@ -332,9 +348,7 @@ function May({ candidate, first, take }: { candidate: Candidate; first: boolean;
           ))}
         </ul>
       )}
-      {candidate.spaces != null && (
-        <p className="off">Fits only if the count is one out: {candidate.spaces} spaces.</p>
-      )}
+      {candidate.spaces != null && <p className="off">{text('thread-fits-only-if', { spaces: candidate.spaces })}</p>}
     </li>
   );
 }
@@ -345,9 +359,10 @@ export function SampleSheet({ job, onTaken }: { job: Job; onTaken?: () => void }
   const change = useChange(job);
   const unit = useUnit();
   const [at, setAt] = useState<string>(
-    () => QUESTIONS.find(q => q.told(sample, unit) === null && !(q.id === 'gauge' && sample.spaces))?.id ?? 'outside',
+    () =>
+      QUESTIONS().find(q => q.told(sample, unit) === null && !(q.id === 'gauge' && sample.spaces))?.id ?? 'outside',
   );
-  const question = QUESTIONS.find(q => q.id === at) ?? QUESTIONS[0];
+  const question = QUESTIONS().find(q => q.id === at) ?? QUESTIONS()[0];
   const found = useQuery({
     queryKey: ['identify', sample],
     queryFn: async ({ signal }) => unwrap(await api.POST('/api/v1/identify', { body: sample, signal })),
@@ -365,8 +380,8 @@ export function SampleSheet({ job, onTaken }: { job: Job; onTaken?: () => void }
   const first = found.data?.candidates[0];
   if (!question) return null;
   const next = () => {
-    const i = QUESTIONS.findIndex(q => q.id === at);
-    const open = [...QUESTIONS.slice(i + 1), ...QUESTIONS.slice(0, i)].find(
+    const i = QUESTIONS().findIndex(q => q.id === at);
+    const open = [...QUESTIONS().slice(i + 1), ...QUESTIONS().slice(0, i)].find(
       q => q.told(sample, unit) === null && q.id !== at && q.id !== 'gauge',
     );
     if (open) setAt(open.id);
@@ -374,8 +389,8 @@ export function SampleSheet({ job, onTaken }: { job: Job; onTaken?: () => void }
   return (
     <div className="station sample">
       <div className="drawn">
-        <nav className="measured" aria-label="What can be measured">
-          {QUESTIONS.map(q => (
+        <nav className="measured" aria-label={text('thread-what-can-be-measured')}>
+          {QUESTIONS().map(q => (
             <button key={q.id} type="button" aria-current={q.id === at} onClick={() => setAt(q.id)}>
               {q.name}
               <b>{q.told(sample, unit) ?? '—'}</b>
@@ -387,7 +402,7 @@ export function SampleSheet({ job, onTaken }: { job: Job; onTaken?: () => void }
           <div className="drawing">{found.data && <Outline drawing={found.data.drawing} />}</div>
         </div>
       </div>
-      <aside aria-label="What it may be">
+      <aside aria-label={text('thread-what-it-may-be')}>
         {found.isError && <p className="fault">{inWords(found.error)}</p>}
         {change.isError && (
           <p className="fault" role="alert">
@@ -395,7 +410,7 @@ export function SampleSheet({ job, onTaken }: { job: Job; onTaken?: () => void }
           </p>
         )}
         <div aria-live="polite" className="may-be">
-          <h2>It may be</h2>
+          <h2>{text('thread-it-may-be')}</h2>
           {first?.next_check && (found.data?.candidates.length ?? 0) > 1 && (
             <p className="next-check">{first.next_check}</p>
           )}
@@ -410,7 +425,7 @@ export function SampleSheet({ job, onTaken }: { job: Job; onTaken?: () => void }
             ))}
           </ol>
           {found.data?.candidates.length === 0 && found.data.says.length === 0 && (
-            <p className="how">Measure anything on the left: one figure is a start.</p>
+            <p className="how">{text('thread-measure-anything-left')}</p>
           )}
         </div>
         {found.data?.special && (
@@ -421,7 +436,7 @@ export function SampleSheet({ job, onTaken }: { job: Job; onTaken?: () => void }
               take({ special: found.data.special, hand: sample.hand ?? null, starts: sample.starts ?? null })
             }
           >
-            Neither: make it to these measurements
+            {text('thread-neither-make-these')}
           </button>
         )}
       </aside>

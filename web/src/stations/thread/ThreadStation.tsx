@@ -10,6 +10,7 @@ import type { StationProps } from '../JobPage';
 import { Station } from '../Station';
 import { PairWords } from './PairWords';
 import { SampleSheet } from './SampleSheet';
+import { said, text } from '../../app/voice';
 
 /** Thread: what exactly is to be cut. */
 export function ThreadStation({ job, plan }: StationProps) {
@@ -36,103 +37,113 @@ export function ThreadStation({ job, plan }: StationProps) {
         <>
           {!pair && thread.flanks_deg && (
             <>
-              The flank that carries the load faces the{' '}
-              <Word
-                job={job}
-                about="Where the flank that carries the load faces"
-                set={job.request.thread?.load_flank != null}
-                edit={{
-                  kind: 'choice',
-                  choices: (['headstock', 'tailstock'] as const).map(end => ({
-                    says: end,
-                    chosen: job.request.thread?.load_flank === end,
-                    patch: { thread: { load_flank: end } },
-                  })),
-                }}
-              >
-                {`${thread.load_flank ?? ''}${job.request.thread?.load_flank ? '' : ', not told'}`}
-              </Word>
-              .{' '}
+              {said('thread-flank-carries-load', {
+                load_flank: (
+                  <Word
+                    job={job}
+                    about={text('thread-where-flank-carries')}
+                    set={job.request.thread?.load_flank != null}
+                    edit={{
+                      kind: 'choice',
+                      choices: (['headstock', 'tailstock'] as const).map(end => ({
+                        says: end,
+                        chosen: job.request.thread?.load_flank === end,
+                        patch: { thread: { load_flank: end } },
+                      })),
+                    }}
+                  >
+                    {`${thread.load_flank ?? ''}${job.request.thread?.load_flank ? '' : text('thread-not-told')}`}
+                  </Word>
+                ),
+              })}{' '}
             </>
           )}
           {!pair && thread.included_angle_deg > 0 && (
             <>
-              Made for{' '}
-              <Word
-                job={job}
-                about="Coating to come, thickness on a surface"
-                set={(job.request.thread?.coating_mm ?? 0) > 0}
-                edit={{
-                  kind: 'length',
-                  value: '',
-                  patch: mm => ({ thread: { coating_mm: mm } }),
-                  clear: 'No coating',
-                }}
-              >
-                {thread.before_coating ? 'a coating' : 'no coating'}
-              </Word>
-              {thread.before_coating && (
-                <>
-                  {' '}
-                  that adds {figure(thread.before_coating.adds_mm, unit)} to the pitch diameter: cut to{' '}
-                  {thread.before_coating.pitch_mm.map(q => figure(q, unit)).join(' to ')} before it
-                </>
-              )}
-              {thread.half_angle_deg === 30 && external && (
-                <>
-                  , its root{' '}
+              {said('thread-made-before-coating', {
+                coating: (
                   <Word
                     job={job}
-                    about="Root of the screw"
-                    set={job.request.thread?.rounded_root != null}
+                    about={text('thread-coating-come-thickness')}
+                    set={(job.request.thread?.coating_mm ?? 0) > 0}
                     edit={{
-                      kind: 'choice',
-                      choices: [
-                        {
-                          says: 'flat or round',
-                          chosen: !tip.tip_radius_mm,
-                          patch: { thread: { rounded_root: null } },
-                        },
-                        {
-                          says: 'rounded',
-                          under: 'for a strong or fatigued screw: the tool’s tip is stoned to a radius',
-                          chosen: Boolean(tip.tip_radius_mm),
-                          patch: { thread: { rounded_root: true } },
-                        },
-                      ],
+                      kind: 'length',
+                      value: '',
+                      patch: mm => ({ thread: { coating_mm: mm } }),
+                      clear: text('thread-no-coating'),
                     }}
                   >
-                    {tip.tip_radius_mm ? 'rounded' : 'flat or round'}
+                    {thread.before_coating ? text('thread-a-coating') : text('thread-no-coating-within')}
                   </Word>
-                </>
-              )}
-              .{' '}
+                ),
+                adds: thread.before_coating && (
+                  <>
+                    {text('thread-adds-pitch-diameter', {
+                      adds: figure(thread.before_coating.adds_mm, unit),
+                      pitch: thread.before_coating.pitch_mm.map(q => figure(q, unit)).join(' to '),
+                    })}
+                  </>
+                ),
+                half_angle: thread.half_angle_deg === 30 && external && (
+                  <>
+                    {said('thread-its-root', {
+                      tip_radius: (
+                        <Word
+                          job={job}
+                          about={text('thread-root-of-the-screw')}
+                          set={job.request.thread?.rounded_root != null}
+                          edit={{
+                            kind: 'choice',
+                            choices: [
+                              {
+                                says: text('thread-flat-or-round'),
+                                chosen: !tip.tip_radius_mm,
+                                patch: { thread: { rounded_root: null } },
+                              },
+                              {
+                                says: text('thread-rounded'),
+                                under: text('thread-strong-fatigued-screw'),
+                                chosen: Boolean(tip.tip_radius_mm),
+                                patch: { thread: { rounded_root: true } },
+                              },
+                            ],
+                          }}
+                        >
+                          {tip.tip_radius_mm ? text('thread-rounded') : text('thread-flat-or-round')}
+                        </Word>
+                      ),
+                    })}
+                  </>
+                ),
+              })}{' '}
             </>
           )}
           <PairWords job={job} plan={plan} mesh={mesh} onMesh={() => setMesh(!mesh)} />{' '}
           {!pair && plan.gears.near_sizes && plan.gears.near_sizes.length > 0 && !job.frozen && (
             <>
-              If the size is free,{' '}
-              <Word
-                job={job}
-                about="Near sizes that suit this lathe"
-                edit={{
-                  kind: 'choice',
-                  choices: plan.gears.near_sizes.map(n => ({
-                    says: n.callout,
-                    under: n.says,
-                    patch: { thread: { callout: n.callout, class: null } },
-                  })),
-                }}
-              >
-                near ones suit this lathe better
-              </Word>
-              .{' '}
+              {said('thread-if-size-free', {
+                near_ones: (
+                  <Word
+                    job={job}
+                    about={text('thread-near-sizes-suit')}
+                    edit={{
+                      kind: 'choice',
+                      choices: plan.gears.near_sizes.map(n => ({
+                        says: n.callout,
+                        under: n.says,
+                        patch: { thread: { callout: n.callout, class: null } },
+                      })),
+                    }}
+                  >
+                    {text('thread-near-ones-suit')}
+                  </Word>
+                ),
+              })}{' '}
             </>
           )}
           {job.request.sample && (
             <button type="button" className="word" onClick={() => setSheet(true)}>
-              Found from a sample.
+              {text('thread-found-from-a-sample')}
             </button>
           )}
         </>
@@ -153,13 +164,26 @@ export function ThreadStation({ job, plan }: StationProps) {
       notes={[
         !pair && (
           <p>
-            {cap(thread.basic_form.word)} form, {thread.starts === 1 ? 'single start' : `${thread.starts} starts`}:{' '}
-            {thread.basic_form.radius_mm
-              ? `crest and root rounded ${figure(thread.basic_form.radius_mm, unit)}`
-              : `crest flat ${figure(thread.basic_form.crest_flat_mm, unit)}, root flat ${figure(thread.basic_form.root_flat_mm, unit)}`}
-            , {figure(thread.basic_form.depth_mm, unit)} deep. Its {external ? 'nut' : 'screw'}
-            {mate.class ? ` at ${mate.class}` : ''}: pitch diameter {range(mate.pitch_mm)},{' '}
-            {external ? `minor ${range(mate.minor_mm)}` : `major ${range(mate.major_mm)}`}.
+            {text('thread-form-deep-pitch', {
+              word: cap(thread.basic_form.word),
+              starts:
+                thread.starts === 1
+                  ? text('thread-single-start')
+                  : text('thread-so-many-starts', { starts: thread.starts }),
+              radius: thread.basic_form.radius_mm
+                ? text('thread-crest-and-root-rounded', { radius: figure(thread.basic_form.radius_mm, unit) })
+                : text('thread-crest-flat-root-flat', {
+                    crest_flat: figure(thread.basic_form.crest_flat_mm, unit),
+                    root_flat: figure(thread.basic_form.root_flat_mm, unit),
+                  }),
+              depth: figure(thread.basic_form.depth_mm, unit),
+              mate: external ? text('thread-nut') : text('thread-screw'),
+              class: mate.class ? ` ${text('thread-at', { class: mate.class })}` : '',
+              range: range(mate.pitch_mm),
+              other: external
+                ? text('thread-minor', { range: range(mate.minor_mm) })
+                : text('thread-major', { range: range(mate.major_mm) }),
+            })}
           </p>
         ),
         pair && <p>{pair.says}</p>,
@@ -167,71 +191,86 @@ export function ThreadStation({ job, plan }: StationProps) {
       numbers={
         pair
           ? pair.clearances.map(c => ({
-              says: `Clearance at the ${c.at}`,
+              says: text('thread-clearance-at-the', { at: c.at }),
               figure: c.now,
               under: c.most
-                ? `${figure(c.least, unit)} to ${figure(c.most, unit)} over the limits`
-                : `${figure(c.least, unit)} or more over the limits`,
+                ? text('thread-to-over-the-limits', { least: figure(c.least, unit), most: figure(c.most, unit) })
+                : text('thread-more-over-limits', { least: figure(c.least, unit) }),
             }))
           : [
               {
-                says: 'Pitch',
+                says: text('page-pitch'),
                 text: thread.pitch_text,
                 line: thread.pitch_mm.w,
-                under: thread.starts > 1 ? `lead ${figure(thread.lead_mm, unit)}` : undefined,
+                under: thread.starts > 1 ? text('thread-lead', { lead: figure(thread.lead_mm, unit) }) : undefined,
               },
               own.pitch_mm.max && {
-                says: own.class ? `Pitch diameter, most (${own.class})` : 'Pitch diameter, most',
+                says: own.class
+                  ? text('thread-pitch-diameter-most', { class: own.class })
+                  : text('thread-pitch-diameter-most-bare'),
                 figure: own.pitch_mm.max,
               },
-              own.pitch_mm.min && { says: 'Pitch diameter, least', figure: own.pitch_mm.min },
+              own.pitch_mm.min && { says: text('thread-pitch-diameter-least'), figure: own.pitch_mm.min },
               external
                 ? own.major_mm.max && {
-                    says: 'Major diameter, most',
+                    says: text('thread-major-diameter-most'),
                     figure: own.major_mm.max,
-                    under: own.major_mm.min && `least ${figure(own.major_mm.min, unit)}`,
+                    under: own.major_mm.min && text('page-least', { min: figure(own.major_mm.min, unit) }),
                   }
                 : own.minor_mm.min && {
-                    says: 'Minor diameter, least',
+                    says: text('thread-minor-diameter-least'),
                     figure: own.minor_mm.min,
-                    under: own.minor_mm.max && `most ${figure(own.minor_mm.max, unit)}`,
+                    under: own.minor_mm.max && text('thread-most', { max: figure(own.minor_mm.max, unit) }),
                   },
               external
                 ? own.minor_mm.max && {
-                    says: 'Root must clear',
+                    says: text('thread-root-must-clear'),
                     figure: own.minor_mm.max,
-                    under: own.minor_mm.min && `not past ${figure(own.minor_mm.min, unit)}`,
+                    under: own.minor_mm.min && text('thread-not-past-least', { min: figure(own.minor_mm.min, unit) }),
                   }
                 : own.major_mm.min && {
-                    says: 'Root must reach',
+                    says: text('thread-root-must-reach'),
                     figure: own.major_mm.min,
-                    under: own.major_mm.max && `not past ${figure(own.major_mm.max, unit)}`,
+                    under: own.major_mm.max && text('thread-not-past-most', { max: figure(own.major_mm.max, unit) }),
                   },
               tip.tip_radius_mm
                 ? {
-                    says: 'Tip radius to aim at',
+                    says: text('thread-tip-radius-aim'),
                     figure: tip.tip_radius_mm.aim,
-                    under: `${figure(tip.tip_radius_mm.min, unit)} to ${figure(tip.tip_radius_mm.max, unit)} will do`,
+                    under: text('page-to-will-do', {
+                      min: figure(tip.tip_radius_mm.min, unit),
+                      max: figure(tip.tip_radius_mm.max, unit),
+                    }),
                   }
                 : {
-                    says: thread.included_angle_deg > 0 ? 'Tip flat to aim at' : 'Tool width to aim at',
+                    says: thread.included_angle_deg > 0 ? text('thread-tip-flat-aim') : text('thread-tool-width-aim'),
                     figure: tip.tip_flat_mm.aim,
-                    under: `${figure(tip.tip_flat_mm.min, unit)} to ${figure(tip.tip_flat_mm.max, unit)} will do${tip.handbook_flat_mm ? `; handbooks give ${figure(tip.handbook_flat_mm, unit)}` : ''}`,
+                    under: text('thread-to-will-do', {
+                      min: figure(tip.tip_flat_mm.min, unit),
+                      max: figure(tip.tip_flat_mm.max, unit),
+                      handbook_flat: tip.handbook_flat_mm
+                        ? text('thread-handbooks-give', { handbook_flat: figure(tip.handbook_flat_mm, unit) })
+                        : '',
+                    }),
                   },
-              { says: 'Lead angle', figure: thread.lead_angle_deg.pitch },
+              { says: text('thread-lead-angle'), figure: thread.lead_angle_deg.pitch },
               ...(plan.pair?.mate_made_mm && plan.pair.first === false
                 ? [
                     {
-                      says: `The ${external ? 'nut' : 'screw'} measures`,
+                      says: text('thread-the-measures', {
+                        external: external ? text('thread-nut') : text('thread-screw'),
+                      }),
                       figure: plan.pair.mate_made_mm,
-                      under: `so this one goes to ${plan.pair.limits_mm.map(q => figure(q, unit)).join(' to ')}`,
+                      under: text('thread-one-goes', {
+                        limits: plan.pair.limits_mm.map(q => figure(q, unit)).join(' to '),
+                      }),
                     },
                   ]
                 : []),
             ]
       }
     >
-      <Leaf title="The sample, measured" open={sheet} onClose={() => setSheet(false)} wide>
+      <Leaf title={text('thread-the-sample-measured')} open={sheet} onClose={() => setSheet(false)} wide>
         <div className="sheet-in-leaf">
           <SampleSheet job={job} onTaken={() => setSheet(false)} />
         </div>

@@ -3,25 +3,30 @@ import { type ActKind, inWords, type Job, type TroubleSheet } from '../../api/cl
 import { useTroubleSheet } from '../../api/sheets';
 import { Leaf } from '../../parts/Leaf';
 import './trouble.css';
+import { spoken, text } from '../../app/voice';
 
 type Cause = TroubleSheet['causes'][number];
 type Symptom = TroubleSheet['symptoms'][number];
 
-const STANDS: Record<Cause['standing'], string> = {
-  shown: '▲ The numbers show it',
-  open: '○ To be looked at',
-  unlikely: '— Unlikely here',
-};
+const STANDS = spoken<Record<Cause['standing'], string>>(() => ({
+  shown: text('trouble-numbers-show-it'),
+  open: text('trouble-to-be-looked-at'),
+  unlikely: text('trouble-unlikely-here'),
+}));
 
 /** What has been told of a cause comes before what the numbers say of it. */
 const standing = (cause: Cause) =>
-  cause.found === true ? '✓ Found' : cause.found === false ? '✕ Not that' : STANDS[cause.standing];
+  cause.found === true
+    ? text('trouble-found')
+    : cause.found === false
+      ? text('trouble-not-that')
+      : STANDS()[cause.standing];
 
 function Cured({ cause, sheet }: { cause: Cause; sheet: TroubleSheet }) {
   return (
     <>
       <p className="cure">
-        <b>Do:</b> {cause.cure}
+        <b>{text('trouble-do')}</b> {cause.cure}
       </p>
       {sheet.rescues
         .filter(r => cause.rescues?.includes(r.rescue))
@@ -63,7 +68,7 @@ function CauseLine({
       {open && (
         <div className="cause-body">
           <p>
-            <b>Look:</b> {cause.settles}
+            <b>{text('trouble-look')}</b> {cause.settles}
           </p>
           <div className="row">
             <button
@@ -72,7 +77,7 @@ function CauseLine({
               aria-pressed={cause.found === true}
               onClick={() => onTold(true)}
             >
-              That is it
+              {text('trouble-that-is-it')}
             </button>
             <button
               type="button"
@@ -80,7 +85,7 @@ function CauseLine({
               aria-pressed={cause.found === false}
               onClick={() => onTold(false)}
             >
-              Not that
+              {text('trouble-act-not-that')}
             </button>
           </div>
           {cause.found !== false && <Cured cause={cause} sheet={sheet} />}
@@ -149,7 +154,7 @@ export function TroubleLeaf({
     onClose();
   };
   return (
-    <Leaf title={symptom ? symptom.says : 'What is wrong?'} open={open} onClose={close} wide>
+    <Leaf title={symptom ? symptom.says : text('trouble-what-is-wrong')} open={open} onClose={close} wide>
       <div className="trouble">
         {answer.isError && !sheet && (
           <p className="fault" role="alert">
@@ -161,20 +166,17 @@ export function TroubleLeaf({
             <Causes symptom={symptom} sheet={sheet} record={record} />
             <div className="row">
               <button type="button" className="act plain" onClick={() => setAsked(null)}>
-                Something else is wrong
+                {text('trouble-something-else-is-wrong')}
               </button>
             </div>
-            <p className="how">
-              Spindle stopped, hands and rag clear of the chuck, before anything is looked at or touched. Follow the
-              machine maker’s instructions and your shop’s rules.
-            </p>
+            <p className="how">{text('trouble-spindle-stopped-hands')}</p>
           </>
         ) : (
           sheet && (
             <>
               {shown.length > 0 && (
                 <div className="already" role="status">
-                  <b>Already in this job’s numbers:</b>
+                  <b>{text('trouble-already-jobs-numbers')}</b>
                   <ul>
                     {shown.map(c => (
                       <li key={c.code}>

@@ -1,0 +1,32 @@
+# What the route says. Parts are put in by the page.
+
+route-set-up = Set-up { $n }: { $piece_says }, { $held }
+route-held-otherwise = Held otherwise
+route-add-an-operation = Add an operation
+route-min = { $takes_min } min
+route-noted = Noted: { $note }
+route-done-as-measured = done, as measured
+route-done = done
+route-before-leaves-chuck = Before it leaves this chuck
+route-it-is = it is
+route-else-must-true = What else must be true
+route-and = And…
+route-minutes-number-0 = Minutes are a number from 0 to 2000.
+route-to-its = to its { $station }
+route-for = For { $thread }{ $station }
+route-noted-stop-dial = Noted with it: the stop, the dial at size
+route-minutes-if-you = Minutes, if you know better
+route-strike-it-out = Strike it out
+route-in-the-chucking = In the chucking
+route-making-the-route = Making the route…
+route-your-own-operation = Your own operation
+route-made-job-change = Made from the job; change it as you like.
+route-as-you-changed-it = As you changed it.
+route-left-out-until = Left out until it plans: { $left_out }.
+route-all-come = { $takes } in all, { $left } of it to come. { $revision }{ $left_out }
+route-what-this-order-costs = What this order costs
+route-put-it-first = Put it first
+route-another-chucking = Another chucking
+route-in-the-chuck = in the chuck
+route-back-apps-own = Back to the app’s own route
+route-the-operation = The operation
