@@ -76,6 +76,7 @@ pub fn api() -> OpenApiRouter<App> {
         .routes(routes!(events::stream))
         .routes(routes!(lathes::lathes, lathes::add_lathe))
         .routes(routes!(lathes::lathe, lathes::put_lathe, lathes::change_lathe, lathes::put_away))
+        .routes(routes!(lathes::answer_lathe))
         .routes(routes!(lathes::seen))
         .routes(routes!(lathes::bring_back))
         .routes(routes!(lathes::gears_out, lathes::gears_in))

@@ -19,7 +19,7 @@ use utoipa::{IntoParams, ToSchema};
 use yoke_core::faults::{Fault, read_json};
 use yoke_core::job::{Lathe, LatheProfile, checked};
 use yoke_core::say;
-use yoke_core::shop::{LatheDescription, gears_from_csv, gears_to_csv, look, plate_from_csv, plate_to_csv};
+use yoke_core::shop::{Ask, LatheDescription, answer, gears_from_csv, gears_to_csv, look, plate_from_csv, plate_to_csv, put};
 use yoke_core::voice::Voice;
 use yoke_store::{Changed, LatheRow, Store};
 
@@ -263,6 +263,32 @@ pub async fn change_lathe(
         return Err(Problem::fault("", say!(Voice::default(), "srv-change-json-object-parts-changed")));
     }
     keep(&app, id, revision, voice, |told| merge(told, patch)).await
+}
+
+/// An answer to one of the questions a lathe is asked.
+#[derive(Default, Deserialize, ToSchema)]
+#[serde(default, deny_unknown_fields)]
+pub struct LatheAnswer {
+    /// The value of the answer chosen, or what was written.
+    says: String,
+}
+
+/// Answers one question under `If-Match: revision`: the fields it is about are set, and no other.
+#[utoipa::path(put, path = "/api/v1/lathes/{id}/answers/{ask}", params(("id" = String, Path), ("ask" = Ask, Path), ("If-Match" = String, Header)), request_body = LatheAnswer,
+    responses((status = 200, body = LatheView), (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem), (status = 428, body = Problem)))]
+pub async fn answer_lathe(
+    State(app): State<App>,
+    voice: Asked,
+    Path((id, ask)): Path<(String, Ask)>,
+    Revision(revision): Revision,
+    Sent { read: told, mut faults }: Sent<LatheAnswer>,
+) -> Result<Json<LatheView>, Problem> {
+    let profile = profile(&app, id.clone()).await?;
+    let sets = answer(&profile, ask, &told.says, voice.plain()).map_err(|fault| faults.push(fault)).unwrap_or_default();
+    if !faults.is_empty() {
+        return Err(Problem::faulty(faults));
+    }
+    keep(&app, id, revision, voice, |lathe| put(lathe, sets)).await
 }
 
 /// Puts a lathe away: it is in no list, but jobs on it keep it, and it can be brought back.

@@ -579,6 +579,23 @@ export interface paths {
         patch: operations["change_lathe"];
         trace?: never;
     };
+    "/api/v1/lathes/{id}/answers/{ask}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Answers one question under `If-Match: revision`: the fields it is about are set, and no other. */
+        put: operations["answer_lathe"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/lathes/{id}/back": {
         parameters: {
             query?: never;
@@ -1210,6 +1227,11 @@ export interface components {
             /** @description And the trailing one. */
             trailing_deg: components["schemas"]["Quantity"];
         };
+        /**
+         * @description One thing asked of a lathe.
+         * @enum {string}
+         */
+        Ask: "screw" | "pitches" | "plate" | "gears" | "stud" | "tumbler" | "arm" | "dial" | "cross_slide" | "reads" | "compound" | "swing" | "readout" | "drive" | "reverses" | "stops" | "speeds" | "chuck" | "post" | "stop";
         /** @description Something that was not given, and what was taken instead. */
         Assumption: {
             /** @description JSON pointer of the field. */
@@ -1836,11 +1858,22 @@ export interface components {
              */
             trailing_mm2: number;
         };
+        /** @description An answer that is chosen. */
+        Choice: {
+            /** @description Whether the lathe is told to be so. */
+            chosen: boolean;
+            /** @description In words. */
+            says: string;
+            /** @description What it means. */
+            under?: string | null;
+            /** @description What is sent to answer so. */
+            value: string;
+        };
         /**
          * @description How the chuck is held on its spindle.
          * @enum {string}
          */
-        Chuck: "screwed" | "cam_lock" | "bolted";
+        Chuck: "screwed" | "cam_lock" | "bolted" | "drawbar";
         /** @description A set-up, shown. */
         ChuckingView: {
             /** @description How it is held. */
@@ -3015,8 +3048,18 @@ export interface components {
              */
             wires_mm?: number[];
         };
+        /** @description An answer to one of the questions a lathe is asked. */
+        LatheAnswer: {
+            /**
+             * @description The value of the answer chosen, or what was written.
+             * @default
+             */
+            says?: string;
+        };
         /** @description A lathe in words and drawn. */
         LatheDescription: {
+            /** @description What is asked of its owner, in order. */
+            asks: components["schemas"]["Question"][];
             /** @description What was assumed of it. */
             assumed: components["schemas"]["Assumption"][];
             /** @description Every gear in the drawer, fewest teeth first. */
@@ -4559,6 +4602,29 @@ export interface components {
              * @description Its line among the plan's workings.
              */
             w?: number | null;
+        };
+        /** @description A question with its answers. */
+        Question: {
+            /** @description Which. */
+            ask: components["schemas"]["Ask"];
+            /** @description Answers that are chosen; none where it can only be written. */
+            choices: components["schemas"]["Choice"][];
+            /** @description Figures that are common, as a screw or a collar is marked, in their own unit. */
+            common: components["schemas"]["Choice"][];
+            /** @description How it is found. */
+            how?: string | null;
+            /** @description Whether it is written in several lines. */
+            lines: boolean;
+            /** @description The part of the lathe it is about. */
+            part: components["schemas"]["Part"];
+            /** @description As it is asked. */
+            says: string;
+            /** @description Whether it was answered. */
+            told: boolean;
+            /** @description What passing it by costs. */
+            untold: string;
+            /** @description How an answer is written, with an example; nothing where it can only be chosen. */
+            written?: string | null;
         };
         /** @description What the whole depth may be, by the tips there may be. */
         RadialIf: {
@@ -8644,6 +8710,82 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": Record<string, never>;
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LatheView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    answer_lathe: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+                ask: components["schemas"]["Ask"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LatheAnswer"];
             };
         };
         responses: {

@@ -1,9 +1,9 @@
 import { useDebouncedValue } from '@mantine/hooks';
-import { Link } from '@tanstack/react-router';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useId, useState } from 'react';
 import { api, inWords, type Plan, type TrainRow, unwrap } from '../api/client';
 import { useMakeJob } from '../api/hooks';
+import { DescribeLathe } from '../shop/DescribeLathe';
 import { useDraft } from '../parts/draft';
 import { Carry } from '../parts/Carry';
 import { Leaf } from '../parts/Leaf';
@@ -91,9 +91,7 @@ function Card({ plan, unit, told }: { plan: Plan; unit: 'mm' | 'in'; told: boole
                 <p key={w.code}>{w.text}</p>
               ))}
             <p>{text('card-no-lathe')}</p>
-            <Link to="/shop" className="act plain as-link">
-              {text('no-lathe-describe')}
-            </Link>
+            <DescribeLathe says={text('no-lathe-describe')} plain />
           </>
         )}
       </div>

@@ -81,6 +81,9 @@ const shop = createRoute({
 const ownLathe = createRoute({
   getParentRoute: () => root,
   path: '/shop/lathes/$id',
+  // What is asked of it stands in the address, so that a page opened again goes on there.
+  validateSearch: (search: Record<string, unknown>): { ask?: string } =>
+    typeof search['ask'] === 'string' ? { ask: search['ask'] } : {},
   component: AWAY.lathe,
 });
 

@@ -49,6 +49,8 @@ interface OutlineProps {
   onDimension?: (name: string) => void;
   /** A part was touched; the same must be reachable by key elsewhere on the screen. */
   onPart?: (part: string) => void;
+  /** The part that is asked about. */
+  asked?: string;
 }
 
 /** A drawing as part of what is chosen: small, and told by the words beside it. */
@@ -67,7 +69,7 @@ export function Seen({ drawing }: { drawing: Drawing }) {
 }
 
 /** What is drawn of a drawing, without its words. */
-function Lines({ drawing, done, onPart }: Pick<OutlineProps, 'drawing' | 'done' | 'onPart'>) {
+function Lines({ drawing, done, onPart, asked }: Pick<OutlineProps, 'drawing' | 'done' | 'onPart' | 'asked'>) {
   return drawing.shapes.map((shape, i) => {
     if (shape.role.startsWith('word')) return null;
     const part = onPart && partOf(shape.role);
@@ -77,6 +79,7 @@ function Lines({ drawing, done, onPart }: Pick<OutlineProps, 'drawing' | 'done' 
       'shape',
       shape.role.replaceAll('.', '-'),
       shape.label && done?.has(shape.label) && 'is-done',
+      asked && partOf(shape.role) === asked && 'is-asked',
     ]
       .filter(Boolean)
       .join(' ');
@@ -95,7 +98,7 @@ function Lines({ drawing, done, onPart }: Pick<OutlineProps, 'drawing' | 'done' 
 }
 
 /** Draws an outline of the core to scale: it maps mm to the screen and nothing else. */
-export function Outline({ drawing, done, className, onDimension, onPart }: OutlineProps) {
+export function Outline({ drawing, done, className, onDimension, onPart, asked }: OutlineProps) {
   const unit = useUnit();
   const [at, setAt] = useState<string | null>(null);
   const [left = 0, bottom = 0, right = 1, top = 1] = drawing.bounds;
@@ -110,7 +113,12 @@ export function Outline({ drawing, done, className, onDimension, onPart }: Outli
         aria-label={drawing.says}
         preserveAspectRatio="xMidYMid meet"
       >
-        <Lines drawing={drawing} {...(done ? { done } : {})} {...(onPart ? { onPart } : {})} />
+        <Lines
+          drawing={drawing}
+          {...(done ? { done } : {})}
+          {...(onPart ? { onPart } : {})}
+          {...(asked ? { asked } : {})}
+        />
         {drawing.shapes.map((shape, i) =>
           shape.role.startsWith('word') && shape.line?.[0] ? (
             <Text

@@ -1,7 +1,7 @@
-import { Link } from '@tanstack/react-router';
 import { inWords, type Job, type Plan } from '../api/client';
 import { useChange, useLathes } from '../api/hooks';
 import { text } from '../app/voice';
+import { DescribeLathe } from '../shop/DescribeLathe';
 import { Carry } from './Carry';
 import { ofNoLathe } from './ofNoLathe';
 
@@ -26,9 +26,7 @@ export function NoLathe({ job, plan }: { job: Job; plan: Plan | null }) {
             {text('no-lathe-on', { lathe: l.name ?? l.id ?? '' })}
           </button>
         ))}
-        <Link to="/shop" className={`act as-link${lathes.data?.length ? ' plain' : ''}`}>
-          {text('no-lathe-describe')}
-        </Link>
+        <DescribeLathe says={text('no-lathe-describe')} plain={Boolean(lathes.data?.length)} />
       </div>
       {change.isError && (
         <p className="fault" role="alert">

@@ -1,4 +1,4 @@
-import { Link, useNavigate, useParams } from '@tanstack/react-router';
+import { Link, useNavigate, useParams, useSearch } from '@tanstack/react-router';
 import { type ReactNode, useEffect, useState } from 'react';
 import { inWords, type LatheView } from '../api/client';
 import { useSettings } from '../app/Settings';
@@ -10,6 +10,7 @@ import { UnitContext } from '../parts/unit';
 import { BuyLeaf } from '../stations/gears/BuyLeaf';
 import { ChartLeaf } from '../stations/gears/ChartLeaf';
 import type { PartName } from './fields';
+import { ALL_ASKED, Asked, useAsked } from './Asked';
 import { GearsLeaf } from './GearsLeaf';
 import { useAddLathe, useLatheChange, useLatheView, usePutAway } from './hooks';
 import { NameLeaf } from './NameLeaf';
@@ -20,6 +21,7 @@ import { said, spoken, text } from '../app/voice';
 /** A lathe as its owner sees it: drawn, and in sentences whose words are touched to tell a part. */
 export function LathePage() {
   const id = useParams({ strict: false }).id ?? '';
+  const { ask } = useSearch({ strict: false });
   const view = useLatheView(id);
   const settings = useSettings();
   const unit = settings.unit ?? (view.data?.profile.leadscrew?.pitch_mm ? 'mm' : 'in');
@@ -44,11 +46,44 @@ export function LathePage() {
         </Head>
         <main className="station-main">
           {view.isError && <p className="fault">{inWords(view.error)}</p>}
-          {view.data && <Told view={view.data} unit={unit} />}
+          {view.data && (ask ? <BeingAsked view={view.data} ask={ask} /> : <Told view={view.data} unit={unit} />)}
         </main>
         <Slash />
       </div>
     </UnitContext>
+  );
+}
+
+/** The lathe drawn, and what is asked of it beside; a part touched is asked about. */
+function BeingAsked({ view, ask }: { view: LatheView; ask: string }) {
+  const { change, undo } = useLatheChange(view);
+  const { asks, question } = useAsked(view, ask);
+  const navigate = useNavigate();
+  const about = (part: string) => {
+    const asked = asks.find(q => q.part === part);
+    if (asked) void navigate({ to: '/shop/lathes/$id', params: { id: view.id }, search: { ask: asked.ask } });
+  };
+  useKeys(undo ? { undo: undo.go } : {});
+  return (
+    <div className="station lathe-told being-asked">
+      <div className="drawn">
+        <div className="drawing">
+          {view.said && (
+            <Outline drawing={view.said.drawing} onPart={about} {...(question ? { asked: question.part } : {})} />
+          )}
+        </div>
+      </div>
+      <aside>
+        <Asked view={view} ask={ask} change={change} />
+        {undo && (
+          <div className="row">
+            <button type="button" className="act plain" onClick={undo.go}>
+              {text('shop-undo', { undo: undo.says })}
+            </button>
+          </div>
+        )}
+      </aside>
+    </div>
   );
 }
 
@@ -150,6 +185,14 @@ function Told({ view, unit }: { view: LatheView; unit: 'mm' | 'in' }) {
           {view.jobs.length ? text('shop-on-it', { jobs: view.jobs.join(', ') }) : text('shop-job-stands')}
         </p>
         <div className="row lathe-acts">
+          <Link
+            to="/shop/lathes/$id"
+            params={{ id: view.id }}
+            search={{ ask: telling?.asks.find(q => !q.told)?.ask ?? ALL_ASKED }}
+            className="act plain as-link"
+          >
+            {text('shop-question-by-question')}
+          </Link>
           <button type="button" className="act plain" onClick={() => setOpen('name')}>
             {text('shop-rename')}
           </button>

@@ -8,7 +8,7 @@ import { Leaf } from '../parts/Leaf';
 import { leadscrew } from '../parts/text';
 import { DrawerShelves } from './DrawerShelves';
 import { useAddLathe, useAway, usePutAway } from './hooks';
-import { NameForm } from './NameLeaf';
+import { DescribeLathe } from './DescribeLathe';
 import { type Found, Reading, readJson } from './Reading';
 import { WholeShop } from './WholeShop';
 import { text } from '../app/voice';
@@ -20,7 +20,7 @@ export function ShopPage() {
   const back = usePutAway();
   const navigate = useNavigate();
   const add = useAddLathe(made => void navigate({ to: '/shop/lathes/$id', params: { id: made.id } }));
-  const [leaf, setLeaf] = useState<'new' | 'import' | null>(null);
+  const [leaf, setLeaf] = useState<'import' | null>(null);
   const close = () => {
     setLeaf(null);
     add.reset();
@@ -53,9 +53,7 @@ export function ShopPage() {
           </ul>
         </section>
         <div className="row">
-          <button type="button" className="act" onClick={() => setLeaf('new')}>
-            {text('shop-describe-a-lathe')}
-          </button>
+          <DescribeLathe says={text('shop-describe-a-lathe')} />
           <button type="button" className="act plain" onClick={() => setLeaf('import')}>
             {text('shop-read-a-lathe-file')}
           </button>
@@ -82,19 +80,6 @@ export function ShopPage() {
           </section>
         )}
       </main>
-      <Leaf title={text('shop-a-new-lathe')} open={leaf === 'new'} onClose={close}>
-        {leaf === 'new' && (
-          <>
-            <p className="how">{text('shop-give-name-you')}</p>
-            <NameForm
-              now=""
-              act={text('shop-describe-it')}
-              fault={add.isError ? inWords(add.error) : null}
-              onName={name => add.mutate({ name })}
-            />
-          </>
-        )}
-      </Leaf>
       <Leaf title={text('shop-read-a-lathe-file')} open={leaf === 'import'} onClose={close} wide>
         {leaf === 'import' && <Import add={add} />}
       </Leaf>

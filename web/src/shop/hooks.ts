@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import type { Ask } from './Asked';
 import { api, type Kit, type LatheProfile, type LatheView, Refused, unwrap } from '../api/client';
 
 /** A part of a lathe's profile; null takes a field away. */
@@ -63,10 +64,17 @@ export function useLatheChange(view: LatheView | undefined) {
   const params = () => ({ path: { id: view?.id ?? '' }, header: revision() });
   const change = useMutation({
     mutationFn: async (
-      asked: { says: string } & ({ patch: LathePatch } | { sheet: 'gears' | 'plate'; text: string }),
+      asked: { says: string } & (
+        { patch: LathePatch } | { sheet: 'gears' | 'plate'; text: string } | { answer: { ask: Ask; says: string } }
+      ),
     ) => {
       if ('patch' in asked)
         return unwrap(await api.PATCH('/api/v1/lathes/{id}', { params: params(), body: asked.patch as never }));
+      if ('answer' in asked) {
+        const { ask, says } = asked.answer;
+        const at = { path: { id: view?.id ?? '', ask }, header: revision() };
+        return unwrap(await api.PUT('/api/v1/lathes/{id}/answers/{ask}', { params: at, body: { says } }));
+      }
       const sent = {
         params: params(),
         body: asked.text,

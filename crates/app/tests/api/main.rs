@@ -9,6 +9,7 @@ mod drafting;
 mod folders;
 mod gauging;
 mod ids;
+mod lathes;
 mod logging;
 mod merge_patch;
 mod parts_and_batches;

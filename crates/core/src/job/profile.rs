@@ -288,7 +288,7 @@ profile!(
 profile!(
     /// The spindle.
     SpindleProfile as SpindleTold, "SpindleTold" {
-        /// How the chuck is held: `screwed`, `cam_lock` or `bolted`.
+        /// How the chuck is held: `screwed`, `cam_lock`, `bolted`, or `drawbar` for a collet.
         chuck: Chuck,
         /// Whether it reverses.
         reverses: bool,
@@ -374,6 +374,8 @@ pub enum Chuck {
     CamLock,
     /// Bolted on.
     Bolted,
+    /// A collet drawn in by a bar through the spindle.
+    Drawbar,
 }
 
 /// What turns the spindle.

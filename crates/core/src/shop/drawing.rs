@@ -138,6 +138,7 @@ fn headstock(profile: &LatheProfile, lathe: &Lathe, shapes: &mut Vec<Shape>, voi
             shapes.push(Shape::open(role, vec![[x, 104.0], [x + 3.0, 156.0]]));
         }),
         Chuck::CamLock => [112.0, 130.0, 148.0].into_iter().for_each(|y| shapes.push(Shape::circle(role, [201.0, y], 5.0))),
+        Chuck::Drawbar => shapes.push(Shape::rect(role, [190.0, 122.0], [216.0, 138.0])),
         Chuck::Bolted => [110.0, 150.0].into_iter().for_each(|y| shapes.push(Shape::rect(role, [195.0, y - 5.0], [216.0, y + 5.0]))),
     }
     shapes.push(Shape::rect(role, [212.0, 72.0], [268.0, 188.0]));

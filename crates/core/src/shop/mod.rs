@@ -1,10 +1,14 @@
 //! The shop: a lathe as its owner sees it, part by part in words and drawn, and its gears and plate on paper.
 
+mod answers;
 mod drawing;
 mod part;
 mod parts;
+mod questions;
 mod sheets;
 
+pub use answers::{Ask, Told, answer, put};
 pub use part::Part;
 pub use parts::{LatheDescription, PartView, look};
+pub use questions::{Choice, Question, questions};
 pub use sheets::{gears_from_csv, gears_to_csv, plate_from_csv, plate_to_csv};

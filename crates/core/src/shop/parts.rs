@@ -7,6 +7,7 @@ use crate::outline::Drawing;
 use crate::quantity::{LengthUnit, MM_PER_INCH, plain_text, ratio_text, short_text};
 use crate::say;
 use crate::shop::Part;
+use crate::shop::questions::{Question, questions};
 use crate::voice::Voice;
 use serde::Serialize;
 
@@ -40,6 +41,8 @@ pub struct LatheDescription {
     pub drawer: Vec<u16>,
     /// What was assumed of it.
     pub assumed: Vec<Assumption>,
+    /// What is asked of its owner, in order.
+    pub asks: Vec<Question>,
     /// The lathe, each part under its own role.
     pub drawing: Drawing,
 }
@@ -53,7 +56,14 @@ pub fn look(profile: &LatheProfile, voice: Voice) -> Result<LatheDescription, Ve
     let voice = Voice { lathe: lathe.kind(), ..voice };
     let mut drawer: Vec<u16> = lathe.gears.iter().map(|g| g.teeth).collect();
     drawer.sort_unstable();
-    Ok(LatheDescription { name: lathe.name.clone(), parts: parts(profile, &lathe, voice), drawer, assumed, drawing: drawing::lathe(profile, &lathe, voice) })
+    Ok(LatheDescription {
+        name: lathe.name.clone(),
+        parts: parts(profile, &lathe, voice),
+        drawer,
+        assumed,
+        asks: questions(profile, voice),
+        drawing: drawing::lathe(profile, &lathe, voice),
+    })
 }
 
 /// A part as it is listed: `told` whether it, or that there is none of it, was told.
@@ -224,6 +234,7 @@ fn spindle(profile: &LatheProfile, lathe: &Lathe, voice: Voice) -> String {
         Chuck::Screwed => "screwed",
         Chuck::CamLock => "cams",
         Chuck::Bolted => "bolted",
+        Chuck::Drawbar => "drawbar",
     };
     let own = profile.spindle.clone().unwrap_or_default();
     let stop = match (own.clutch.unwrap_or(false), own.brake.unwrap_or(false)) {

@@ -24,7 +24,10 @@ async fn a_lathe_told_from_its_plate_and_a_heap_gives_its_gears() {
     browser.find_text(".jobs b", "Gap bed").await;
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
     browser.click_text("button.act", "Describe a lathe").await;
-    browser.find(".editor input").await.send_keys("Tide mill" + Key::Enter).await.unwrap();
+    browser.click_text(".asked .act", "Leave the rest").await;
+    retype(&browser.find(".editor input").await, "Tide mill" + Key::Enter).await;
+    browser.wait_text("h1", "Tide mill").await;
+    browser.click_text(".asked a", "See the lathe whole").await;
     let told = browser.wait_text(".station", "8 TPI, right-hand (assumed)").await;
     assert!(told.contains("Every train is reckoned from it"), "{told}");
     // The leadscrew by key: what does not read is told by its field, and stays.
@@ -71,9 +74,9 @@ async fn a_lathe_told_from_its_plate_and_a_heap_gives_its_gears() {
         assert!(shown.contains(if inch { "0.1111 in" } else { "2.500 mm" }), "{shown}");
     }
     // By hand: 9 TPI stands on the plate at A 2, straight through; 2.5 mm on 8 TPI is 100/127.
-    let inch = plan(&server, json!({"thread": {"callout": "7/8-9"}, "lathe_id": "tide-mill"})).await;
+    let inch = plan(&server, json!({"thread": {"callout": "7/8-9"}, "lathe_id": "lathe-4"})).await;
     assert_eq!(inch["gears"]["required_ratio"], "8/9");
-    let metric = plan(&server, json!({"thread": {"callout": "M20x2.5"}, "lathe_id": "tide-mill"})).await;
+    let metric = plan(&server, json!({"thread": {"callout": "M20x2.5"}, "lathe_id": "lathe-4"})).await;
     let train = &metric["gears"]["hung"]["train"];
     assert_eq!((metric["gears"]["required_ratio"].as_str(), train["error_ppm"].as_f64()), (Some("100/127"), Some(0.0)));
     assert!(train["driven"].as_array().unwrap().contains(&json!(127)), "{train}");
@@ -262,11 +265,11 @@ async fn an_empty_shop_shows_no_lathe_and_takes_its_first() {
     browser.wait_text(".jobs", "Tell its lathe").await;
     // The first one described is the one the job is put on, by touch, and the next callout is planned on.
     browser.go(&server.at(&format!("{job}/cut"))).await;
-    browser.touch(".no-lathe a").await;
-    browser.click_text("button.act", "Describe a lathe").await;
-    let name = browser.find("[role=dialog] input").await;
-    retype(&name, "Mill lathe" + Key::Enter).await;
-    browser.wait_text("main", "No job stands on it").await;
+    browser.touch(".no-lathe .row button").await;
+    browser.wait_text(".asked", "What is its leadscrew?").await;
+    browser.click_text(".asked .act", "Leave the rest").await;
+    retype(&browser.find(".editor input").await, "Mill lathe" + Key::Enter).await;
+    browser.wait_text("h1", "Mill lathe").await;
     browser.go(&server.at(&format!("{job}/cut"))).await;
     browser.touch(".no-lathe .row button").await;
     browser.wait_text(".sentence", "on the Mill lathe").await;

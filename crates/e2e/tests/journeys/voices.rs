@@ -84,6 +84,10 @@ async fn the_lathe_and_the_card_speak_german_where_the_shop_does() {
     browser.find(".type-and-go").await;
     browser.keys(["?"]).await;
     browser.click_text("[role=dialog] [role=radio]", "Deutsch").await;
+    // The page is drawn anew once the words have come, and its leaf with it.
+    while !browser.script("return localStorage.getItem('words') ?? ''").await.as_str().is_some_and(|kept| kept.starts_with(r#"{"words":"german""#)) {
+        tokio::time::sleep(std::time::Duration::from_millis(50)).await;
+    }
     browser.close_leaf().await;
     browser.keys(["/"]).await;
     browser.find("[role=dialog] input").await.send_keys("7/8-9 UNC").await.unwrap();

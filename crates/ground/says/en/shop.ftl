@@ -61,6 +61,7 @@ part-spindle-untold = Told, it settles whether the spindle may be reversed and h
 part-spindle = { $chuck ->
     [screwed] chuck screwed on
     [cams] chuck held by cams
+    [drawbar] collet on a drawbar
    *[bolted] chuck bolted on
 }, { $reverses ->
     [yes] reverses
@@ -77,6 +78,7 @@ part-spindle = { $chuck ->
     .crank = { $chuck ->
         [screwed] chuck screwed on
         [cams] chuck held by cams
+        [drawbar] collet on a drawbar
        *[bolted] chuck bolted on
     }, turned by hand
 part-post-rear = at the rear
@@ -109,3 +111,113 @@ part-mounted-fixed = always the same
 part-arm-none = none
 part-compound-none = none: the cross-slide carries the depth
 part-speeds-cranked = none: the spindle is turned by hand
+
+# A lathe asked of its owner, one thing at a time.
+ask-not-read = “{ $text }” does not read. { $written }
+ask-not-a-choice = “{ $text }” is none of the answers: choose one of those listed.
+ask-division-and-turn = division { $division }, turn { $turn }
+ask-screw = What is its leadscrew?
+ask-screw-how = Lay a rule along it: count the threads in an inch, or measure ten spaces in milli{ -meter }s. On a small lathe without one, the screw that feeds the slide.
+ask-screw-written = Write threads to the inch or a pitch, as in 8 TPI or 3 mm.
+ask-pitches = How is a pitch chosen?
+ask-pitches-gears = By gears I change
+ask-pitches-gears-under = no gearbox; a { -half-nut } takes hold of the screw
+ask-pitches-both = By a gearbox, and gears I change
+ask-pitches-both-under = its plate names the gears it assumes
+ask-pitches-box = By a gearbox alone
+ask-pitches-box-under = the gears behind it stay as they are
+ask-pitches-engaged = By gears I change, and there is no { -half-nut }
+ask-pitches-engaged-under = the screw drives the { -carriage } and cannot be let go
+ask-pitches-slide = By gears that drive the { -compound }’s own screw
+ask-pitches-slide-under = that slide cuts the thread, so the cross-slide carries the depth
+ask-pitches-untold = Until it is told gears are taken to be changed by hand, with a { -half-nut }.
+ask-plate = What does the gearbox’s plate print?
+ask-plate-how = Copy its figures line by line, as they stand: rows of one lever, a column for each place of the other. Leave a dash out; begin with mm where it prints milli{ -meter }s.
+ask-plate-written = Write rows of pitches, as in 8 9 10 11 on one line and 16 18 20 22 on the next.
+ask-plate-untold = Until it is told the gearbox is taken as straight through.
+ask-gears = Which gears are there?
+ask-gears-how = Every gear once, by its teeth; two alike as 2x40, a run as 20-65/5.
+ask-gears-written = Write tooth counts, as in 20-65/5, 2x40, 127.
+ask-stud = How does the first gear turn?
+ask-stud-how = Turn the spindle ten times by hand and count the turns of the stud the first gear goes on.
+ask-stud-written = Write its turns for one of the spindle, as in 1/1 or 2/3.
+ask-stud-one = Turn for turn with the spindle
+ask-stud-half = Half a turn for each
+ask-stud-two = Two turns for each
+ask-tumbler = Is there a lever that turns the screw the other way?
+ask-tumbler-how = The tumbler, or the lever for left-hand threads.
+ask-tumbler-neutral = Both ways, and a place between
+ask-tumbler-both = Both ways
+ask-tumbler-right = Right-hand only
+ask-tumbler-left = Left-hand only
+ask-tumbler-none = There is none
+ask-arm = How many gears does a train have?
+ask-arm-how = From the first on the spindle’s stud to the one on the screw, idlers left out.
+ask-arm-two = Two
+ask-arm-four = Two or four
+ask-arm-six = Up to six
+ask-arm-untold = Until it is told trains of two and of four are listed.
+ask-dial = Has it a { -dial }?
+ask-dial-how = The small dial on the apron that the screw turns.
+ask-dial-none = No
+ask-dial-usual = 16 teeth, 8 marks
+ask-dial-written = Write the teeth of its gear and the marks on its face, as in 16, 8; of several gears, 14/15/16, 8.
+ask-cross = What does the cross-slide’s collar say?
+ask-cross-how = One division, and one whole turn, as they are marked.
+ask-cross-written = Write a division and a turn with their unit, as in 0.001 in, 0.1 in or 0.02 mm, 3 mm.
+ask-reads = Wound in by ten divisions, how much thinner is the work?
+ask-reads-how = Turn a diameter, measure, wind in ten divisions, turn and measure again.
+ask-reads-travel = By twenty
+ask-reads-travel-under = the collar tells how far the slide goes
+ask-reads-diameter = By ten
+ask-reads-diameter-under = the collar tells what comes off the diameter
+ask-reads-untold = Until it is told the collar is taken to tell how far the slide goes: a depth on one that tells the diameter would be cut half as deep.
+ask-compound = And the { -compound }’s collar?
+ask-compound-same = The same as the cross-slide’s
+ask-compound-none = There is no { -compound }
+ask-compound-none-under = then the cross-slide carries the depth
+ask-swing = How far does the { -compound } swing?
+ask-swing-any = All the way round
+ask-swing-sixty = To 60° either way
+ask-swing-none = It does not
+ask-swing-written = Write both ends in degrees, as in -45 to 60.
+ask-swing-untold = Until it is told it is taken to swing anywhere.
+ask-readout = Has it a digital readout?
+ask-readout-none = No
+ask-readout-diameter = Yes, the cross-slide as diameter
+ask-readout-travel = Yes, the cross-slide as travel
+ask-readout-untold = Until it is told none is taken to be there, and settings are given on the collar.
+ask-drive = What turns the spindle?
+ask-drive-motor = A motor
+ask-drive-belt = A belt from overhead
+ask-drive-treadle = A treadle
+ask-drive-hand = My hand alone
+ask-drive-untold = Until it is told a motor is taken.
+ask-reverses = Can it be turned backward under power?
+ask-reverses-yes = Yes
+ask-reverses-no = No
+ask-stops = What stops it?
+ask-stops-neither = It runs out by itself
+ask-stops-clutch = A clutch
+ask-stops-brake = A brake
+ask-stops-both = A clutch and a brake
+ask-stops-untold = Until it is told neither clutch nor brake is taken to be there, and it coasts.
+ask-speeds = At which speeds?
+ask-speeds-how = As its plate has them; of a stepless one, the slowest and the fastest.
+ask-speeds-written = Write every step, as in 27, 40, 58; or, stepless, 50 to 1800.
+ask-chuck = What holds the work to the spindle?
+ask-chuck-screwed = A chuck screwed on
+ask-chuck-screwed-under = it can unscrew when the spindle runs backward
+ask-chuck-cams = A chuck held by cams
+ask-chuck-bolted = A chuck bolted on
+ask-chuck-drawbar = A collet on a drawbar
+ask-chuck-untold = Until it is told no pass that reverses the spindle is called safe.
+ask-post = Where does the tool stand?
+ask-post-front = On my side
+ask-post-rear = Beyond the work
+ask-stop = What stops the { -carriage } on the bed?
+ask-stop-none = Nothing
+ask-stop-fixed = A block clamped to it
+ask-stop-fixed-under = the { -half-nut } does not yield to it
+ask-stop-trips = One that throws the feed out
+ask-stop-untold = Until it is told nothing is taken to be there.

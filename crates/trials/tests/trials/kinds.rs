@@ -35,10 +35,10 @@ fn jobs(lathe: &Value) -> Vec<Value> {
     all
 }
 
-/// Every text of a document, whatever it is under.
+/// Every text of a document, whatever it is under; what its owner is asked names what a lathe may have, and is none of it.
 fn texts(node: &Value, at: &str, out: &mut Vec<(String, String)>) {
     match node {
-        Value::Object(map) => map.iter().for_each(|(k, v)| texts(v, &format!("{at}/{k}"), out)),
+        Value::Object(map) => map.iter().filter(|(k, _)| *k != "asks").for_each(|(k, v)| texts(v, &format!("{at}/{k}"), out)),
         Value::Array(list) => list.iter().for_each(|v| texts(v, at, out)),
         Value::String(text) if text.contains(' ') || text.starts_with(char::is_uppercase) => out.push((at.to_owned(), text.clone())),
         _ => {}

@@ -2,6 +2,7 @@
 #![allow(missing_docs, clippy::unwrap_used, clippy::panic)]
 #![allow(clippy::too_many_lines)] // a trial is told whole
 
+mod asked;
 mod at_the_lathe;
 mod batches;
 mod bench_work;

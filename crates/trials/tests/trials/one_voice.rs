@@ -23,9 +23,25 @@ use yoke_core::words::Vocabulary;
 use yoke_trials::{Chance, cases, demo_lathe, settled, tried};
 
 /// Places where another unit stands by intent: the same figure in inches beside the text, a dial's or a readout's own figure, a thread's pitch
-/// by its name, what the user or the maker named, how a number was worked (in mm, with its symbols).
-const BY_INTENT: [&str; 14] =
-    ["inch", "rule", "reading", "dial", "side_dial", "callout", "name", "size", "pitch_text", "pitch", "drill_mm", "near_sizes", "workings", "change"];
+/// by its name, what the user or the maker named, how a screw or a collar is marked, how a number was worked (in mm, with its symbols).
+const BY_INTENT: [&str; 16] = [
+    "common",
+    "written",
+    "inch",
+    "rule",
+    "reading",
+    "dial",
+    "side_dial",
+    "callout",
+    "name",
+    "size",
+    "pitch_text",
+    "pitch",
+    "drill_mm",
+    "near_sizes",
+    "workings",
+    "change",
+];
 
 /// Every sentence of a document with where it stands; identifiers are no sentences.
 fn sentences(node: &Value, at: &str, out: &mut Vec<(String, String)>) {
