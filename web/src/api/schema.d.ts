@@ -3167,6 +3167,13 @@ export interface components {
             post?: components["schemas"]["Post"] | null;
             /** @default null */
             readout?: components["schemas"]["ReadoutProfile"] | null;
+            /**
+             * @description Where figures came from that were not simply told, by their field: `fixed_ratio`, `dial.teeth`.
+             * @default null
+             */
+            sources?: {
+                [key: string]: components["schemas"]["Source"];
+            } | null;
             /** @default null */
             speeds_rpm?: components["schemas"]["Speeds"] | null;
             /** @default null */
@@ -4103,6 +4110,8 @@ export interface components {
         Part: "leadscrew" | "stud" | "gearbox" | "tumbler" | "gears" | "mounted" | "arm" | "dial" | "cross_slide" | "compound" | "speeds" | "spindle" | "post" | "stop" | "readout";
         /** @description One part in words. */
         PartView: {
+            /** @description Where it comes from, where it was not simply told: assumed, in part or whole, measured by trial, read from its plate. */
+            came?: string | null;
             /** @description The same with its lengths in inches, where it has any. */
             inch?: string | null;
             /** @description Which. */
@@ -5551,6 +5560,11 @@ export interface components {
             /** @default null */
             unit?: components["schemas"]["LengthUnit"] | null;
         };
+        /**
+         * @description Where a figure came from; a plate is always read off the lathe.
+         * @enum {string}
+         */
+        Source: "trial";
         /** @description A thread that is in no table. What is not given follows from the angle. */
         SpecialRequest: {
             /**

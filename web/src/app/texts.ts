@@ -1390,9 +1390,9 @@ export interface Texts {
   'shop-there-is-no-gearbox': never;
   'shop-lathe-of-the-shop': 'name';
   'shop-the': 'name' | 'the_shop';
-  'shop-assumed': never;
-  'shop-tell-it': 'assumed' | 'names' | 'text';
-  'shop-assumed-after': never;
+  'shop-it-came': 'came';
+  'shop-tell-it': 'came' | 'names' | 'text';
+  'shop-came-so': 'came';
   'shop-leadscrew-first-gear': 'gearbox' | 'leadscrew' | 'stud' | 'tumbler';
   'shop-undo': 'undo';
   'shop-not-told-yet': never;

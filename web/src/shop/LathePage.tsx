@@ -105,7 +105,6 @@ function Told({ view, unit }: { view: LatheView; unit: 'mm' | 'in' }) {
     const p = part(name);
     if (!p) return null;
     const written = (unit === 'in' ? p.inch : undefined) ?? p.says;
-    const assumed = !p.told && p.untold !== undefined && p.untold !== null;
     return (
       <button
         type="button"
@@ -115,11 +114,11 @@ function Told({ view, unit }: { view: LatheView; unit: 'mm' | 'in' }) {
         aria-label={text('shop-tell-it', {
           names: NAMES()[name],
           text: written,
-          assumed: assumed ? text('shop-assumed') : '',
+          came: p.came ? text('shop-it-came', { came: p.came }) : '',
         })}
       >
         {written}
-        {assumed && <small> {text('shop-assumed-after')}</small>}
+        {p.came && <small> {text('shop-came-so', { came: p.came })}</small>}
       </button>
     );
   };

@@ -103,10 +103,16 @@ export function TrialForm({ of, view, change, onClose }: PartProps & { of: keyof
             onClick={() =>
               change.mutate(
                 told?.fixed_ratio
-                  ? { says: text('shop-the-fixed-ratio'), patch: { fixed_ratio: told.fixed_ratio } }
+                  ? {
+                      says: text('shop-the-fixed-ratio'),
+                      patch: { fixed_ratio: told.fixed_ratio, sources: { fixed_ratio: 'trial' } },
+                    }
                   : {
                       says: text('page-the-dial'),
-                      patch: { dial: { teeth: told?.dial_teeth, marks: Number(texts['marks']) } },
+                      patch: {
+                        dial: { teeth: told?.dial_teeth, marks: Number(texts['marks']) },
+                        sources: { 'dial.teeth': 'trial' },
+                      },
                     },
                 { onSuccess: onClose, onError: e => setFault(inWords(e)) },
               )

@@ -21,6 +21,9 @@ async fn an_answer_sets_its_fields_under_the_revision_it_was_made_from() {
     // Having none is kept as none, and goes out and comes in so.
     let (_, told) = answer("dial", json!("none"), "2").await;
     assert!(told["profile"].as_object().unwrap().get("dial").is_some_and(Value::is_null), "{told}");
+    let measured = json!({"fixed_ratio": "2/3", "sources": {"fixed_ratio": "trial"}});
+    let (status, told) = server.send(Method::PATCH, "/api/v1/lathes/quay-lathe", measured, &[("If-Match", "3")]).await;
+    assert_eq!((status.as_u16(), &told["profile"]["sources"]), (200, &json!({"fixed_ratio": "trial"})), "{told}");
     let file = server.get("/api/v1/shop.json").await.1;
     let elsewhere = tempfile::tempdir().unwrap();
     let other = Server::start(elsewhere.path(), &[]);
@@ -33,10 +36,10 @@ async fn an_answer_sets_its_fields_under_the_revision_it_was_made_from() {
         ("cross_slide", json!("0.001 in, 0.1005 in"), "/cross_slide/per_turn"),
         ("chuck", json!(7), "/says"),
     ] {
-        let (status, problem) = answer(ask, says, "3").await;
+        let (status, problem) = answer(ask, says, "4").await;
         assert_eq!((status.as_u16(), &problem["faults"][0]["pointer"]), (422, &json!(pointer)), "{problem}");
     }
-    let (status, problem) = answer("colour", json!("green"), "3").await;
+    let (status, problem) = answer("colour", json!("green"), "4").await;
     assert!(status.is_client_error() && problem["detail"].is_string(), "{problem}");
-    assert_eq!(server.get("/api/v1/lathes/quay-lathe/view").await.1["revision"], 3);
+    assert_eq!(server.get("/api/v1/lathes/quay-lathe/view").await.1["revision"], 4);
 }

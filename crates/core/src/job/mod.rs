@@ -32,7 +32,7 @@ pub use plain::{PlainFacts, PlainKind, PlainRequest};
 pub use plate::{Misread, PlateRead};
 pub use profile::{
     ArmProfile, BoundGears, CarriageStop, Chuck, DialProfile, GearGroup, LatheProfile, LeadscrewProfile, MountedProfile, OneOrMany, Post, Power,
-    ReadoutProfile, Reads, ScaleZero, SlideProfile, Speeds, SpindleProfile, ThreadAxis, Tumbler, Without,
+    ReadoutProfile, Reads, ScaleZero, SlideProfile, Source, Speeds, SpindleProfile, ThreadAxis, Tumbler, Without,
 };
 pub use request::{
     BitRequest, BlankRequest, CutRequest, GaugeRequest, GearsRequest, HangRequest, IndicatorRequest, LeadCorrection, MateRequest, PlanRequest, Proof,

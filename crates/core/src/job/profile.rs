@@ -5,6 +5,7 @@ use crate::job::written::{GearList, PlateRequest};
 use crate::job::{GearboxPosition, Place};
 use crate::quantity::{Exact, LengthUnit};
 use serde::{Deserialize, Deserializer, Serialize};
+use std::collections::BTreeMap;
 
 /// One number, or several.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
@@ -177,6 +178,8 @@ profile!(
         half_nut: bool,
         /// What the screw drives along the thread: the carriage, or the top slide of a small lathe, which then carries no depth.
         thread_axis: ThreadAxis,
+        /// Where figures came from that were not simply told, by their field: `fixed_ratio`, `dial.teeth`.
+        sources: BTreeMap<String, Source>,
     }
 );
 profile!(
@@ -302,6 +305,15 @@ profile!(
         coast_at_rpm: f64,
     }
 );
+
+/// Where a figure came from; a plate is always read off the lathe.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Source {
+    /// Measured by the minute's trial.
+    Trial,
+}
 
 /// What a slide's dial figures mean.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]

@@ -6,9 +6,11 @@ mod part;
 mod parts;
 mod questions;
 mod sheets;
+mod sources;
 
 pub use answers::{Ask, Told, answer, put};
 pub use part::Part;
 pub use parts::{LatheDescription, PartView, look};
 pub use questions::{Choice, Question, questions};
 pub use sheets::{gears_from_csv, gears_to_csv, plate_from_csv, plate_to_csv};
+pub use sources::keep_sources;

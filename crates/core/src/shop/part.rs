@@ -38,3 +38,27 @@ pub enum Part {
     /// The digital readout.
     Readout,
 }
+
+impl Part {
+    /// The fields of a profile it is told by.
+    #[must_use]
+    pub const fn fields(self) -> &'static [&'static str] {
+        match self {
+            Self::Leadscrew => &["leadscrew", "half_nut", "thread_axis"],
+            Self::Stud => &["fixed_ratio"],
+            Self::Gearbox => &["gearbox", "plate"],
+            Self::Tumbler => &["tumbler"],
+            Self::Gears => &["gears", "gear_groups", "joined", "bound"],
+            Self::Mounted => &["mounted"],
+            Self::Arm => &["arm", "max_compounds"],
+            Self::Dial => &["dial"],
+            Self::CrossSlide => &["cross_slide"],
+            Self::Compound => &["compound"],
+            Self::Speeds => &["speeds_rpm"],
+            Self::Spindle => &["spindle", "drive"],
+            Self::Post => &["post"],
+            Self::Stop => &["carriage_stop"],
+            Self::Readout => &["readout"],
+        }
+    }
+}

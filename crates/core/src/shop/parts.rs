@@ -2,7 +2,9 @@
 
 use super::drawing;
 use crate::faults::{Assumption, Fault};
-use crate::job::{ArmProfile, CarriageStop, Checked, Chuck, Lathe, LatheFact, LatheProfile, Post, Reads, ScaleZero, Slide, SlideProfile, Speeds, checked};
+use crate::job::{
+    ArmProfile, CarriageStop, Checked, Chuck, Lathe, LatheFact, LatheProfile, Post, Reads, ScaleZero, Slide, SlideProfile, Source, Speeds, checked,
+};
 use crate::outline::Drawing;
 use crate::quantity::{LengthUnit, MM_PER_INCH, plain_text, ratio_text, short_text};
 use crate::say;
@@ -24,6 +26,9 @@ pub struct PartView {
     pub inch: Option<String>,
     /// Whether its owner told it.
     pub told: bool,
+    /// Where it comes from, where it was not simply told: assumed, in part or whole, measured by trial, read from its plate.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub came: Option<String>,
     /// What is lost while it is not told.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub untold: Option<String>,
@@ -69,12 +74,25 @@ pub fn look(profile: &LatheProfile, voice: Voice) -> Result<LatheDescription, Ve
 /// A part as it is listed: `told` whether it, or that there is none of it, was told.
 fn part(voice: Voice, part: Part, told: bool, untold: &'static str, says: &dyn Fn(Voice) -> String) -> PartView {
     let (own, inch) = (says(voice), says(Voice { unit: LengthUnit::In, ..voice }));
-    PartView { part, told, untold: (!told && !untold.is_empty()).then(|| say!(voice, untold)), inch: (inch != own).then_some(inch), says: own }
+    let lost = (!told && !untold.is_empty()).then(|| say!(voice, untold));
+    let came = lost.is_some().then(|| say!(voice, "came-assumed"));
+    PartView { part, told, came, untold: lost, inch: (inch != own).then_some(inch), says: own }
 }
 
 fn parts(profile: &LatheProfile, lathe: &Lathe, voice: Voice) -> Vec<PartView> {
     let mut all = gear_end(profile, lathe, voice);
     all.extend(bed_end(profile, lathe, voice));
+    for view in all.iter_mut().filter(|v| v.told) {
+        let of = |name: &str| view.part.fields().contains(&name.split(['.', '/']).next().unwrap_or_default());
+        let measured = profile.sources.iter().flatten().any(|(name, source)| of(name) && *source == Source::Trial);
+        view.came = if lathe.untold.iter().any(|fact| of(fact.field())) {
+            Some(say!(voice, "came-partly"))
+        } else if measured {
+            Some(say!(voice, "came-trial"))
+        } else {
+            (view.part == Part::Gearbox && profile.plate.is_some()).then(|| say!(voice, "came-plate"))
+        };
+    }
     all
 }
 

@@ -1,6 +1,10 @@
 # A lathe as its owner sees it, part by part.
 
 part-none = none
+came-assumed = assumed
+came-partly = partly assumed
+came-trial = measured
+came-plate = from its plate
 part-not-told = not told
 part-nothing-told = nothing told
 part-leadscrew-untold = Every train is reckoned from it: count its threads first.

@@ -4,7 +4,7 @@ use proptest::prelude::*;
 use serde_json::{Value, json};
 use yoke_core::faults::read_json;
 use yoke_core::job::{LatheProfile, checked};
-use yoke_core::shop::{Ask, Choice, Question, Told, answer, put, questions};
+use yoke_core::shop::{Ask, Choice, Part, Question, Told, answer, keep_sources, look, put, questions};
 use yoke_core::voice::Voice;
 use yoke_trials::sound;
 
@@ -180,4 +180,38 @@ fn six_lathes_told_by_answers_cut_what_their_gears_say() {
             assert!((hung.lead_mm.value - lead).abs() < 1e-6 * lead, "{callout}: says {} and cuts {lead}", hung.lead_mm.value);
         }
     }
+}
+
+/// Where a figure came from stands through every change but its own; a figure told otherwise is simply told.
+#[test]
+fn where_a_figure_came_from_is_changed_by_nothing_but_itself() {
+    let came = |lathe: &Value, part: Part| look(&read(lathe), Voice::default()).unwrap().parts.into_iter().find(|p| p.part == part).unwrap().came;
+    let mut own = lathe(&[(Ask::Screw, "8 TPI"), (Ask::Pitches, "box_and_gears"), (Ask::Plate, "8 9\n16 18"), (Ask::Gears, "20-65/5")]);
+    own["fixed_ratio"] = json!("2/3");
+    own["dial"] = json!({"teeth": 16, "marks": 8});
+    own["sources"] = json!({"fixed_ratio": "trial", "dial.teeth": "trial"});
+    let measured = Some("measured".to_owned());
+    assert_eq!(
+        [came(&own, Part::Stud), came(&own, Part::Dial), came(&own, Part::Gearbox)],
+        [measured.clone(), measured.clone(), Some("from its plate".into())]
+    );
+    let change = |own: &mut Value, with: &dyn Fn(&mut Value)| {
+        let before = own.clone();
+        with(own);
+        keep_sources(&before, own);
+    };
+    // Others told: both stand.
+    for (ask, says) in [(Ask::Chuck, "screwed"), (Ask::CrossSlide, "0.001 in, 0.1 in"), (Ask::Tumbler, "both"), (Ask::Speeds, "50, 100")] {
+        change(&mut own, &|own| _ = told(own, ask, says));
+        assert_eq!([came(&own, Part::Stud), came(&own, Part::Dial)], [measured.clone(), measured.clone()], "{ask:?}");
+    }
+    // One figure of the spindle told leaves the others assumed, and says so.
+    assert_eq!(came(&own, Part::Spindle).as_deref(), Some("partly assumed"));
+    // The dial told by hand is told; the ratio stands. Told none, nothing is said of where it came from.
+    change(&mut own, &|own| _ = told(own, Ask::Dial, "14, 8"));
+    assert_eq!([came(&own, Part::Stud), came(&own, Part::Dial)], [measured.clone(), None]);
+    change(&mut own, &|own| own["sources"]["dial.teeth"] = json!("trial"));
+    assert_eq!(came(&own, Part::Dial), measured);
+    change(&mut own, &|own| _ = told(own, Ask::Dial, "none"));
+    assert_eq!((came(&own, Part::Dial), &own["sources"]), (None, &json!({"fixed_ratio": "trial"})));
 }
