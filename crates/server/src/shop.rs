@@ -79,22 +79,31 @@ pub struct PurchaseQuery {
     unit: LengthUnit,
     /// A list of one's own, such as `1.25 mm, 11.5 TPI, 2 x 5 TPI`, in place of the usual pitches.
     pitches: Option<String>,
+    /// The error allowed, parts per million; left out, only an exact train will do.
+    within_ppm: Option<f64>,
 }
+
+/// Most error that may be allowed: a thousandth is felt by any nut.
+const MOST_PPM: f64 = 1000.0;
 
 /// Pitches a purchase is sought for, mm: finer and coarser ones are seldom single-pointed.
 const BOUGHT_MM: std::ops::RangeInclusive<f64> = 0.5..=6.5;
 
-/// Gears to make or buy, so that the usual pitches, or those listed, are cut exactly.
+/// Gears to make or buy, so that the usual pitches, or those listed, are cut exactly or with no more error than is allowed.
 #[utoipa::path(get, path = "/api/v1/lathes/{id}/purchases", params(("id" = String, Path), PurchaseQuery), responses((status = 200, body = Purchases), (status = 404, body = Problem), (status = 422, body = Problem)))]
 pub async fn buy(State(app): State<App>, voice: Asked, Path(id): Path<String>, Query(asked): Query<PurchaseQuery>) -> Result<Json<Purchases>, Problem> {
     let lathe = stored(&app, id).await?;
+    let within_ppm = asked.within_ppm.unwrap_or(0.0);
+    if !(0.0..=MOST_PPM).contains(&within_ppm) {
+        return Err(Problem::faulty(vec![Fault::new("/within_ppm", say!(voice.plain(), "buy-within-wrong", most = MOST_PPM.to_string()))]));
+    }
     let usual = || standard_pitches().into_iter().filter(|(_, unit, lead)| *unit == asked.unit && BOUGHT_MM.contains(&real(lead)));
     let wanted = match &asked.pitches {
         Some(list) => pitches_wanted(list, asked.unit, voice.plain()).map_err(|why| Problem::faulty(vec![Fault::new("/pitches", why)]))?,
         None => usual().map(|(name, _, lead)| (name, lead)).collect(),
     };
     // Some seconds on a large drawer: not on the thread that answers others.
-    app.reckon_long(move |waited_for| purchases_while(&lathe, &wanted, waited_for, voice.plain())).await.map(Json)
+    app.reckon_long(move |waited_for| purchases_while(&lathe, &wanted, within_ppm / 1e6, waited_for, voice.plain())).await.map(Json)
 }
 
 /// The same as CSV.

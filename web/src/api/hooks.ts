@@ -26,11 +26,15 @@ export const useChart = (id: string) =>
   });
 
 /** Gears to make or buy for a stored lathe: for the usual pitches, or a list of one's own. */
-export const usePurchases = (id: string, unit: 'mm' | 'in', pitches?: string) =>
+export const usePurchases = (id: string, unit: 'mm' | 'in', pitches: string | undefined, within_ppm: number) =>
   useQuery({
-    queryKey: ['purchases', id, unit, pitches],
+    queryKey: ['purchases', id, unit, pitches, within_ppm],
     queryFn: async () =>
-      unwrap(await api.GET('/api/v1/lathes/{id}/purchases', { params: { path: { id }, query: { unit, pitches } } })),
+      unwrap(
+        await api.GET('/api/v1/lathes/{id}/purchases', {
+          params: { path: { id }, query: { unit, pitches, within_ppm } },
+        }),
+      ),
     staleTime: 60_000,
     retry: false,
   });

@@ -707,7 +707,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Gears to make or buy, so that the usual pitches, or those listed, are cut exactly. */
+        /** Gears to make or buy, so that the usual pitches, or those listed, are cut exactly or with no more error than is allowed. */
         get: operations["buy"];
         put?: never;
         post?: never;
@@ -2683,6 +2683,11 @@ export interface components {
             dial: components["schemas"]["DialSection"];
             drawing?: components["schemas"]["Drawing"] | null;
             drift?: components["schemas"]["Drawing"] | null;
+            /**
+             * Format: double
+             * @description The error this thread's nut does not feel, whole parts per million: what takes no more of its room than is called harmless.
+             */
+            harmless_ppm: number;
             hung?: components["schemas"]["HungTrain"] | null;
             /** @description The lathe. */
             lathe: string;
@@ -4576,24 +4581,31 @@ export interface components {
         };
         /** @description A purchase, and what it brings. */
         Purchase: {
-            /** @description Pitches cut exactly with them that are not without. */
+            /** @description Pitches cut exactly, or within the error allowed, with them that are not without. */
             brings: string[];
-            /** @description How many of those wanted are then cut exactly. */
+            /** @description How many of those wanted are then cut so. */
             covered: number;
             /** @description The gears, with their blank cards. */
             gears: components["schemas"]["BlankCard"][];
         };
         /** @description What to make or buy. */
         Purchases: {
-            /** @description How many are cut exactly now, by a train that hangs. */
+            /** @description How many are cut exactly, or within it, now, by a train that hangs. */
             covered: number;
             /** @description Those that are not. */
             missing: string[];
             pair?: components["schemas"]["Purchase"] | null;
+            /** @description Those of them that are not exact. */
+            serves: components["schemas"]["Serves"][];
             /** @description Single gears, the one that brings most first. */
             singles: components["schemas"]["Purchase"][];
             /** @description How many pitches are wanted. */
             wanted: number;
+            /**
+             * Format: double
+             * @description The error allowed, parts per million; nought where only an exact train will do.
+             */
+            within_ppm: number;
         };
         /** @description A reckoned number. Lengths are in mm, angles in degrees. */
         Quantity: {
@@ -5264,6 +5276,18 @@ export interface components {
             series: string;
             /** @description By diameter. */
             sizes: components["schemas"]["Size"][];
+        };
+        /** @description A pitch that is cut well enough with the gears owned, though not exactly. */
+        Serves: {
+            /**
+             * Format: double
+             * @description The least error any train that hangs cuts it with, parts per million.
+             */
+            error_ppm: number;
+            /** @description The pitch. */
+            pitch: string;
+            /** @description The same in words, with the train. */
+            says: string;
         };
         /** @description One chucking, and what is done in it. */
         SetUp: {
@@ -9293,6 +9317,8 @@ export interface operations {
                 unit?: "mm" | "in" | "auto";
                 /** @description A list of one's own, such as `1.25 mm, 11.5 TPI, 2 x 5 TPI`, in place of the usual pitches. */
                 pitches?: string;
+                /** @description The error allowed, parts per million; left out, only an exact train will do. */
+                within_ppm?: number;
                 /** @description The trade words; as the job says when absent. */
                 words?: "american" | "british" | "german";
                 /** @description Where it is read: at the bench the letters of its drawings are the larger. */

@@ -606,6 +606,13 @@ export interface Texts {
   'gears-find-gears-for-these': never;
   'gears-trying-every-gear': never;
   'gears-pitches-cut-exactly': 'covered' | 'wanted';
+  'gears-pitches-cut-so': 'covered' | 'wanted';
+  'gears-pitch-cut-so': never;
+  'gears-pitch-not-cut-so': never;
+  'gears-cut-exactly': never;
+  'gears-as-its-room-allows': 'ppm';
+  'gears-error-allowed': never;
+  'gears-already-serves': never;
   'gears-pitch-cut-exactly': never;
   'gears-pitch-not-cut-exactly': never;
   'gears-those-not': 'missing';

@@ -1,4 +1,4 @@
-//! Gears to make or buy: the one that brings most of the pitches wanted, and the best two.
+//! Gears to make or buy: what serves already, exactly or well enough; else the one that brings most of the pitches wanted, and the best two.
 
 use crate::job::{Drive, Gear, Lathe};
 use crate::quantity::{Exact, LengthUnit, Ratio, pitch_of_tpi, plain_text, real, short_text};
@@ -6,7 +6,7 @@ use crate::say;
 use crate::voice::Voice;
 use crate::working::Quantity;
 use serde::Serialize;
-use yoke_gears::search::{Wanted, search};
+use yoke_gears::search::{Found, Wanted, search};
 use yoke_gears::table::Table;
 
 /// A gear to make: its blank card.
@@ -27,15 +27,27 @@ pub struct BlankCard {
     pub says: String,
 }
 
+/// A pitch that is cut well enough with the gears owned, though not exactly.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Serves {
+    /// The pitch.
+    pub pitch: String,
+    /// The least error any train that hangs cuts it with, parts per million.
+    pub error_ppm: f64,
+    /// The same in words, with the train.
+    pub says: String,
+}
+
 /// A purchase, and what it brings.
 #[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Purchase {
     /// The gears, with their blank cards.
     pub gears: Vec<BlankCard>,
-    /// Pitches cut exactly with them that are not without.
+    /// Pitches cut exactly, or within the error allowed, with them that are not without.
     pub brings: Vec<String>,
-    /// How many of those wanted are then cut exactly.
+    /// How many of those wanted are then cut so.
     pub covered: usize,
 }
 
@@ -45,8 +57,12 @@ pub struct Purchase {
 pub struct Purchases {
     /// How many pitches are wanted.
     pub wanted: usize,
-    /// How many are cut exactly now, by a train that hangs.
+    /// The error allowed, parts per million; nought where only an exact train will do.
+    pub within_ppm: f64,
+    /// How many are cut exactly, or within it, now, by a train that hangs.
     pub covered: usize,
+    /// Those of them that are not exact.
+    pub serves: Vec<Serves>,
     /// Those that are not.
     pub missing: Vec<String>,
     /// Single gears, the one that brings most first.
@@ -94,10 +110,20 @@ fn pitch_wanted(text: &str, otherwise: LengthUnit) -> Option<(String, Ratio)> {
     Some((format!("{times}{} {word}", short_text(real(&value), 4)), pitch * Ratio::from_integer(starts.into())))
 }
 
-/// Whether a lead is cut exactly by a train that hangs.
-fn covers(drive: &Drive, table: &Table, lead: &Ratio) -> bool {
-    let wanted = Wanted { limit: 1, max_error: Some(0.0), ..Wanted::default() };
-    search(drive, table, &(*lead / drive.leadscrew), &wanted).1.first().is_some_and(|f| f.fit.hangs)
+/// Trains looked at for the closest that hangs, where one need not be exact.
+const LOOKED_AT: usize = 24;
+
+/// The train that hangs and cuts a lead with the least error allowed, if one does.
+fn closest(drive: &Drive, table: &Table, lead: &Ratio, within: f64) -> Option<Found> {
+    let limit = if within > 0.0 { LOOKED_AT } else { 1 };
+    let wanted = Wanted { limit, max_error: Some(within), ..Wanted::default() };
+    let found = search(drive, table, &(*lead / drive.leadscrew), &wanted).1;
+    found.into_iter().filter(|f| f.fit.hangs).min_by(|a, b| off(a, drive, lead).total_cmp(&off(b, drive, lead)))
+}
+
+/// Relative error of a train for a lead.
+fn off(found: &Found, drive: &Drive, lead: &Ratio) -> f64 {
+    (real(&(found.ratio * drive.leadscrew / lead)) - 1.0).abs()
 }
 
 /// The drive of the lathe with these gears more, of the group that has most.
@@ -115,27 +141,36 @@ fn main_group(lathe: &Lathe) -> u8 {
 }
 
 /// The pitches of `leads` a purchase newly covers.
-fn brought(lathe: &Lathe, extra: &[u16], missing: &[(String, Ratio)]) -> Vec<String> {
+fn brought(lathe: &Lathe, extra: &[u16], missing: &[(String, Ratio)], within: f64) -> Vec<String> {
     let more = with(lathe, extra);
     let table = Table::of(&more);
-    missing.iter().filter(|(_, lead)| covers(&more, &table, lead)).map(|(name, _)| name.clone()).collect()
+    missing.iter().filter(|(_, lead)| closest(&more, &table, lead, within).is_some()).map(|(name, _)| name.clone()).collect()
 }
 
-/// What to make or buy so that these pitches are cut exactly.
+/// What to make or buy so that these pitches are cut exactly, or with no more error than `within`, a share.
 #[must_use]
-pub fn purchases(lathe: &Lathe, wanted: &[(String, Ratio)], voice: Voice) -> Purchases {
-    purchases_while(lathe, wanted, &|| true, voice)
+pub fn purchases(lathe: &Lathe, wanted: &[(String, Ratio)], within: f64, voice: Voice) -> Purchases {
+    purchases_while(lathe, wanted, within, &|| true, voice)
 }
 
 /// The same, its search cut short as soon as nobody waits for it: what it then says is not all there is.
 #[must_use]
-pub fn purchases_while(lathe: &Lathe, wanted: &[(String, Ratio)], waited_for: &dyn Fn() -> bool, voice: Voice) -> Purchases {
+pub fn purchases_while(lathe: &Lathe, wanted: &[(String, Ratio)], within: f64, waited_for: &dyn Fn() -> bool, voice: Voice) -> Purchases {
     let table = Table::of(lathe);
-    let (have, missing): (Vec<_>, Vec<_>) = wanted.iter().cloned().partition(|(_, lead)| covers(lathe, &table, lead));
+    let (mut have, mut missing, mut serves) = (0, Vec::new(), Vec::new());
+    for (name, lead) in wanted {
+        match closest(lathe, &table, lead, within) {
+            None => missing.push((name.clone(), *lead)),
+            Some(found) => {
+                have += 1;
+                serves.extend(well_enough(name, &found, lathe, lead, voice));
+            }
+        }
+    }
     let mut singles: Vec<(u16, Vec<String>)> = if missing.is_empty() {
         Vec::new()
     } else {
-        TEETH.take_while(|_| waited_for()).map(|teeth| (teeth, brought(lathe, &[teeth], &missing))).filter(|(_, brings)| !brings.is_empty()).collect()
+        TEETH.take_while(|_| waited_for()).map(|teeth| (teeth, brought(lathe, &[teeth], &missing, within))).filter(|(_, brings)| !brings.is_empty()).collect()
     };
     // The most pitches, then the smallest gear.
     singles.sort_by(|a, b| b.1.len().cmp(&a.1.len()).then(a.0.cmp(&b.0)));
@@ -147,23 +182,37 @@ pub fn purchases_while(lathe: &Lathe, wanted: &[(String, Ratio)], waited_for: &d
             let pairs = firsts.iter().flat_map(|one| TEETH.map(move |other| [*one, other]));
             pairs
                 .take_while(|_| waited_for())
-                .map(|pair| (pair, brought(lathe, &pair, &missing)))
+                .map(|pair| (pair, brought(lathe, &pair, &missing, within)))
                 .max_by(|a, b| a.1.len().cmp(&b.1.len()).then_with(|| b.0.iter().sum::<u16>().cmp(&a.0.iter().sum::<u16>())))
         })
         .flatten()
         .filter(|(_, brings)| brings.len() > best_alone);
-    let purchase = |teeth: &[u16], brings: Vec<String>| Purchase {
-        gears: teeth.iter().map(|t| card(lathe, *t, voice)).collect(),
-        covered: have.len() + brings.len(),
-        brings,
-    };
+    let purchase =
+        |teeth: &[u16], brings: Vec<String>| Purchase { gears: teeth.iter().map(|t| card(lathe, *t, voice)).collect(), covered: have + brings.len(), brings };
     Purchases {
         wanted: wanted.len(),
-        covered: have.len(),
+        within_ppm: within * 1e6,
+        covered: have,
+        serves,
         missing: missing.iter().map(|m| m.0.clone()).collect(),
         singles: singles.into_iter().map(|(teeth, brings)| purchase(&[teeth], brings)).collect(),
         pair: pair.map(|(teeth, brings)| purchase(&teeth, brings)),
     }
+}
+
+/// What a train that is not exact comes to, for a pitch it serves.
+fn well_enough(pitch: &str, found: &Found, lathe: &Lathe, lead: &Ratio, voice: Voice) -> Option<Serves> {
+    let ppm = off(found, lathe, lead) * 1e6;
+    let list = |gears: &[Gear]| gears.iter().map(|g| g.teeth.to_string()).collect::<Vec<_>>().join("·");
+    let (drivers, driven) = (list(&found.train.drivers), list(&found.train.driven));
+    let says = || {
+        if drivers.is_empty() {
+            say!(voice, "buy-serves-by-levers", pitch = pitch, ppm = plain_text(ppm, 1))
+        } else {
+            say!(voice, "buy-serves", pitch = pitch, drivers = &drivers, driven = &driven, ppm = plain_text(ppm, 1))
+        }
+    };
+    (found.ratio * lathe.leadscrew != *lead).then(|| Serves { pitch: pitch.to_owned(), error_ppm: ppm, says: says() })
 }
 
 /// The blank card of a gear.

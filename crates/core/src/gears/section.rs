@@ -118,6 +118,8 @@ pub struct GearsSection {
     pub near_sizes: Vec<NearSize>,
     /// Leadscrew turns per spindle turn wanted, exact.
     pub required_ratio: String,
+    /// The error this thread's nut does not feel, whole parts per million: what takes no more of its room than is called harmless.
+    pub harmless_ppm: f64,
     /// Trains found in the widest error window searched.
     pub trains_total: usize,
     /// The best of them.
@@ -272,6 +274,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &GearFacts, lathe: &Lathe, th
         lathe: lathe.name.clone(),
         near_sizes: near_sizes(lathe, &thread.spec, voice),
         required_ratio: ratio_text(&required),
+        harmless_ppm: (1e6 * DOUBTFUL_SHARE * room.value / (judged.engagement * judged.share)).clamp(0.0, 1000.0).floor(),
         trains_total,
         drift: drift::chart(told.as_ref().map(|h| &h.train), &rows, &judged, voice),
         trains: rows,

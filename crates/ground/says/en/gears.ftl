@@ -132,6 +132,9 @@ buy-turns-and-part = { $n ->
     [1] 1 turn
    *[other] { $n } turns
 } and { $part } a tooth on a 40 to 1 head
+buy-serves = { $pitch }: { $drivers } / { $driven } cuts it { $ppm } parts in a million off
+buy-serves-by-levers = { $pitch }: the levers cut it { $ppm } parts in a million off
+buy-within-wrong = the error allowed is a number of parts per million from 0 to { $most }
 buy-of-dp = { $teeth } teeth, { $dp } DP, pressure angle, bore and key as the gears owned; depth as the cutter is marked, else as here
 buy-of-module = { $teeth } teeth, module { $module }, pressure angle, bore and key as the gears owned; depth as the cutter is marked, else as here
 

@@ -130,7 +130,7 @@ fn the_gear_to_buy_is_the_one_that_brings_most() {
         .filter(|p| ["1 mm", "1.25 mm", "1.5 mm", "2 mm", "2.5 mm", "8 TPI"].contains(&p.0.as_str()))
         .map(|p| (p.0, p.2))
         .collect();
-    let told = purchases(&without, &wanted, Voice::default());
+    let told = purchases(&without, &wanted, 0.0, Voice::default());
     assert_eq!(
         (told.wanted, told.covered, told.singles[0].gears[0].teeth),
         (6, 1, 127),
@@ -141,7 +141,7 @@ fn the_gear_to_buy_is_the_one_that_brings_most() {
     for single in &told.singles {
         assert!(single.brings.len() <= told.singles[0].brings.len() && single.covered == told.covered + single.brings.len());
     }
-    let all = purchases(&lathe(&demo_lathe(0)), &wanted, Voice::default());
+    let all = purchases(&lathe(&demo_lathe(0)), &wanted, 0.0, Voice::default());
     assert_eq!(all.missing.len() + all.covered, 6);
     assert!(told.singles[0].brings.iter().all(|b| !all.missing.contains(b)));
     // The card by hand, 14 DP: outside 129/14 in, depth 2.25/14 in; 40/127 of a turn.

@@ -3,9 +3,9 @@
 use proptest::prelude::*;
 use serde_json::{Value, json};
 use yoke_core::faults::read_json;
-use yoke_core::gears::{Beside, Fit, Sense, Table, Train, Wanted, hangs, search};
+use yoke_core::gears::{Beside, Fit, Sense, Table, Train, Wanted, hangs, purchases, search};
 use yoke_core::job::{Gear, Lathe, PlanRequest, settle};
-use yoke_core::quantity::Ratio;
+use yoke_core::quantity::{Exact, Ratio, real};
 use yoke_core::voice::Voice;
 use yoke_trials::{demo_lathe, reckon, sound, watches};
 
@@ -149,6 +149,35 @@ fn best_of(gears: &[Loose], compounds: usize, required: Ratio, levers: &[Ratio])
         let off = f.ratio / required - Ratio::from_integer(1);
         if off < Ratio::from_integer(0) { -off } else { off }
     })
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig::with_cases(24))]
+
+    /// Gears to make or buy, with an error allowed: what serves already, and which single gears would, are those of brute force.
+    #[test]
+    fn what_to_buy_within_an_error_is_that_of_brute_force(
+        teeth in prop::collection::vec(prop::sample::select(&[20_i64, 24, 30, 35, 40, 45, 50, 60, 63, 80]), 3..5),
+        pitch in prop::sample::select(&["1.25", "1.75", "0.7", "127/55", "2.5", "1.3"]),
+        within in prop::sample::select(&[0.0, 1e-4, 5e-4, 1e-3]),
+    ) {
+        let loose = |teeth: i64| Loose { teeth, group: 0, piece: None, on: [true; 3] };
+        let owned: Vec<Loose> = teeth.iter().copied().map(loose).collect();
+        let lathe = lathe(json!({"leadscrew": {"tpi": 8}, "gears": teeth, "max_compounds": 1}));
+        let lead = Exact::parse(pitch).unwrap().0;
+        let required = lead / Ratio::new(254, 80);
+        let serves = |gears: &[Loose]| brute(gears, 2, required, &[Ratio::from_integer(1)]).filter(|off| real(off) <= within);
+        let told = purchases(&lathe, &[("it".into(), lead)], within, Voice::default());
+        let now = serves(&owned);
+        prop_assert_eq!(told.covered == 1, now.is_some());
+        prop_assert_eq!(told.serves.len(), usize::from(now.is_some_and(|off| off > Ratio::from_integer(0))));
+        for one in &told.serves {
+            prop_assert!((one.error_ppm - real(&now.unwrap()) * 1e6).abs() < 1e-6, "{one:?} for {now:?}");
+        }
+        let would: Vec<i64> = if now.is_some() { Vec::new() } else { (18..=130).filter(|more| serves(&[owned.clone(), vec![loose(*more)]].concat()).is_some()).take(5).collect() };
+        let offered: Vec<i64> = told.singles.iter().map(|p| i64::from(p.gears[0].teeth)).collect();
+        prop_assert_eq!(offered, would);
+    }
 }
 
 proptest! {

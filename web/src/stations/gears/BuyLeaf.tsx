@@ -1,9 +1,10 @@
 import { useId, useState } from 'react';
-import { inWords } from '../../api/client';
+import { inWords, type Purchases } from '../../api/client';
 import { usePurchases } from '../../api/hooks';
 import { useDraft } from '../../parts/draft';
 import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
+import { Radios } from '../../parts/Radios';
 import { useUnit } from '../../parts/unit';
 import { said, text } from '../../app/voice';
 
@@ -15,30 +16,45 @@ export function BuyLeaf({
   lathe,
   name,
   job,
+  harmless,
   open,
   onClose,
 }: {
   lathe: string;
   name: string;
   job?: string;
+  /** The error this job’s thread does not feel, parts per million. */
+  harmless?: number;
   open: boolean;
   onClose: () => void;
 }) {
   return (
     <Leaf title={text('gears-gears-make-buy', { name })} open={open} onClose={onClose} wide>
-      {open && <Buy lathe={lathe} job={job} />}
+      {open && <Buy lathe={lathe} job={job} harmless={harmless} />}
     </Leaf>
   );
 }
 
-function Buy({ lathe, job }: { lathe: string; job: string | undefined }) {
+/** What is said of one pitch: cut or not, exactly or within the error allowed. */
+function ofOne({ covered, serves, within_ppm }: Purchases) {
+  if (covered) return serves.length > 0 ? 'gears-pitch-cut-so' : 'gears-pitch-cut-exactly';
+  return within_ppm > 0 ? 'gears-pitch-not-cut-so' : 'gears-pitch-not-cut-exactly';
+}
+
+function Buy({ lathe, job, harmless }: { lathe: string; job: string | undefined; harmless: number | undefined }) {
   const id = useId();
   const unit = useUnit();
   const [wanted, setWanted] = useState<{ unit: 'mm' | 'in'; pitches?: string | undefined }>(
     job ? { unit, pitches: job } : { unit: 'mm' },
   );
   const [own, setOwn] = useDraft(text('gears-own-pitches'), '');
-  const found = usePurchases(lathe, wanted.unit, wanted.pitches);
+  const [within, setWithin] = useState(harmless ?? 0);
+  const found = usePurchases(lathe, wanted.unit, wanted.pitches, within);
+  const allowed = [
+    { is: 0, says: text('gears-cut-exactly') },
+    ...(harmless ? [{ is: harmless, says: text('gears-as-its-room-allows', { ppm: harmless }) }] : []),
+    ...[100, 500].map(ppm => ({ is: ppm, says: text('gears-choice-within-ppm', { ppm }) })),
+  ];
   const is = (u: string, pitches?: string) => wanted.unit === u && wanted.pitches === pitches;
   const list = [...(found.data?.singles ?? []), ...(found.data?.pair ? [found.data.pair] : [])];
   return (
@@ -88,6 +104,12 @@ function Buy({ lathe, job }: { lathe: string; job: string | undefined }) {
           {text('gears-find-gears-for-these')}
         </button>
       </form>
+      <Radios
+        about={text('gears-error-allowed')}
+        choices={allowed}
+        chosen={is => within === is}
+        onChoose={setWithin}
+      />
       {found.isError && (
         <p className="fault" role="alert">
           {inWords(found.error)}
@@ -98,11 +120,24 @@ function Buy({ lathe, job }: { lathe: string; job: string | undefined }) {
         <>
           <p>
             {found.data.wanted > 1
-              ? text('gears-pitches-cut-exactly', { covered: found.data.covered, wanted: found.data.wanted })
-              : text(found.data.covered ? 'gears-pitch-cut-exactly' : 'gears-pitch-not-cut-exactly')}
+              ? text(within > 0 ? 'gears-pitches-cut-so' : 'gears-pitches-cut-exactly', {
+                  covered: found.data.covered,
+                  wanted: found.data.wanted,
+                })
+              : text(ofOne(found.data))}
             {found.data.missing.length > 0 &&
               ` ${text('gears-those-not', { missing: found.data.missing.join(', ') })}`}
           </p>
+          {found.data.serves.length > 0 && (
+            <>
+              <p>{text('gears-already-serves')}</p>
+              <ul className="serves">
+                {found.data.serves.map(s => (
+                  <li key={s.pitch}>{s.says}</li>
+                ))}
+              </ul>
+            </>
+          )}
           {list.length === 0 && found.data.missing.length > 0 && <p className="how">{text('gears-one-two-gears')}</p>}
           {list.map(p => (
             <section key={p.gears.map(g => g.teeth).join()} className="plain-line">

@@ -196,6 +196,7 @@ export function GearsStation({ job, plan }: StationProps) {
           lathe={lathe}
           name={gears.lathe}
           job={`${plan.thread.starts > 1 ? `${plan.thread.starts} x ` : ''}${plan.thread.pitch_text}`}
+          harmless={gears.harmless_ppm}
           open={leaf === 'buy'}
           onClose={close}
         />
