@@ -89,6 +89,7 @@ pub fn api() -> OpenApiRouter<App> {
         .routes(routes!(shop::chart_csv))
         .routes(routes!(planning::scratch))
         .routes(routes!(shop::kit, shop::put_kit))
+        .routes(routes!(shop::kit_written, shop::put_kit_written))
         .routes(routes!(shop::materials))
         .routes(routes!(shop::feeds))
         .routes(routes!(shop::rules))

@@ -23,6 +23,7 @@ use yoke_core::job::pad::{FeedChoice, feeds_said};
 use yoke_core::job::{Kit, Material, PlanRequest, PlateRead, PlateRequest, checked, materials as all_materials, settle};
 use yoke_core::quantity::{LengthUnit, real};
 use yoke_core::rulebook::rules as all_rules;
+use yoke_core::shop::{WrittenDrawer, put_written, written};
 
 use yoke_core::voice::Voice;
 use yoke_core::working::Rule;
@@ -139,17 +140,17 @@ pub async fn kit(State(app): State<App>) -> Result<Json<Kit>, Problem> {
     Ok(Json(kit.map_or_else(Kit::default, |k| k.read)))
 }
 
-/// Replaces the kit.
-#[utoipa::path(put, path = "/api/v1/kit", request_body = Kit, responses((status = 200, body = Kit), (status = 422, body = Problem)))]
-pub async fn put_kit(State(app): State<App>, voice: Asked, Sent { read: kit, faults }: Sent<Kit>) -> Result<Json<Kit>, Problem> {
+/// What is wrong with a kit, each fault by its field.
+fn faults_of(kit: &Kit, faults: Vec<Fault>, voice: Voice) -> Result<Vec<Fault>, Problem> {
     let trial: PlanRequest = serde_json::from_value(json!({ "thread": { "callout": "M20" } }))?;
-    let faults = match settle(&PlanRequest { kit: Some(kit.clone()), ..trial }.spoken(voice.plain()), None, faults) {
+    Ok(match settle(&PlanRequest { kit: Some(kit.clone()), ..trial }.spoken(voice), None, faults) {
         Err(faults) => faults.into_iter().map(|f| Fault::new(f.pointer.replacen("/kit", "", 1), f.detail)).collect(),
         Ok(_) => Vec::new(),
-    };
-    if !faults.is_empty() {
-        return Err(Problem::faulty(faults));
-    }
+    })
+}
+
+/// Keeps a kit that is sound.
+async fn keep_kit(app: &App, kit: &Kit) -> Result<(), Problem> {
     let told = json!(kit);
     app.with_store(move |s| {
         // One that does not read is replaced by what is told now; fields of a newer version stay.
@@ -160,8 +161,45 @@ pub async fn put_kit(State(app): State<App>, voice: Asked, Sent { read: kit, fau
         Ok(s.put_kit(&told.to_string())?)
     })
     .await?;
-    JobChanged::tell_all(&app);
+    JobChanged::tell_all(app);
+    Ok(())
+}
+
+/// Replaces the kit.
+#[utoipa::path(put, path = "/api/v1/kit", request_body = Kit, responses((status = 200, body = Kit), (status = 422, body = Problem)))]
+pub async fn put_kit(State(app): State<App>, voice: Asked, Sent { read: kit, faults }: Sent<Kit>) -> Result<Json<Kit>, Problem> {
+    let faults = faults_of(&kit, faults, voice.plain())?;
+    if !faults.is_empty() {
+        return Err(Problem::faulty(faults));
+    }
+    keep_kit(&app, &kit).await?;
     Ok(Json(kit))
+}
+
+/// Drills, wires and micrometers of the drawer as they would be written, a thing a line.
+#[utoipa::path(get, path = "/api/v1/kit/written", responses((status = 200, body = WrittenDrawer)))]
+pub async fn kit_written(State(app): State<App>, voice: Asked) -> Result<Json<WrittenDrawer>, Problem> {
+    let kit = app.with_store(stored::kit).await?.map_or_else(Kit::default, |k| k.read);
+    Ok(Json(written(&kit, voice.plain())))
+}
+
+/// Puts what is written in place of what the drawer held of it; what is left out stands.
+#[utoipa::path(put, path = "/api/v1/kit/written", request_body = WrittenDrawer, responses((status = 200, body = WrittenDrawer), (status = 422, body = Problem)))]
+pub async fn put_kit_written(
+    State(app): State<App>,
+    voice: Asked,
+    Sent { read: lines, mut faults }: Sent<WrittenDrawer>,
+) -> Result<Json<WrittenDrawer>, Problem> {
+    let mut kit = app.with_store(stored::kit).await?.map_or_else(Kit::default, |k| k.read);
+    faults.extend(put_written(&mut kit, &lines, voice.plain()).err().into_iter().flatten());
+    if faults.is_empty() {
+        faults = faults_of(&kit, faults, voice.plain())?;
+    }
+    if !faults.is_empty() {
+        return Err(Problem::faulty(faults));
+    }
+    keep_kit(&app, &kit).await?;
+    Ok(Json(written(&kit, voice.plain())))
 }
 
 /// Materials and their starting values.

@@ -541,6 +541,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/kit/written": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Drills, wires and micrometers of the drawer as they would be written, a thing a line. */
+        get: operations["kit_written"];
+        /** Puts what is written in place of what the drawer held of it; what is left out stands. */
+        put: operations["put_kit_written"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/lathes": {
         parameters: {
             query?: never;
@@ -6402,6 +6420,24 @@ export interface components {
             /** @description The rule used. */
             rule: string;
         };
+        /** @description What of the drawer is written. */
+        WrittenDrawer: {
+            /**
+             * @description Drills: sizes, numbers, letters, runs such as `1 to 13 by 0.5 mm`, and sets by name.
+             * @default null
+             */
+            drills?: string | null;
+            /**
+             * @description Micrometers, one a line: `name; outside; 0 to 25 mm; zero 0.002 mm; spread 0.003 mm`.
+             * @default null
+             */
+            micrometers?: string | null;
+            /**
+             * @description Measuring wires, as each measures.
+             * @default null
+             */
+            wires?: string | null;
+        };
     };
     responses: never;
     parameters: never;
@@ -8475,6 +8511,88 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Kit"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    kit_written: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenDrawer"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_kit_written: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WrittenDrawer"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenDrawer"];
                 };
             };
             422: {

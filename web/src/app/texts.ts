@@ -1435,6 +1435,14 @@ export interface Texts {
   'shop-question-by-question': never;
   'shop-my-lathe': never;
   'shop-my-nth-lathe': 'n';
+  'shop-drills-wires-micrometers': never;
+  'shop-drills': never;
+  'shop-drills-how': never;
+  'shop-wires': never;
+  'shop-wires-how': never;
+  'shop-micrometers': never;
+  'shop-micrometers-how': never;
+  'shop-so-many-of-them': 'n';
   'parts-server-gave-answer': never;
   'parts-server-does-answer': never;
   'parts-close': never;

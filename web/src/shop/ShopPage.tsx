@@ -11,6 +11,7 @@ import { useAddLathe, useAway, usePutAway } from './hooks';
 import { DescribeLathe } from './DescribeLathe';
 import { type Found, Reading, readJson } from './Reading';
 import { WholeShop } from './WholeShop';
+import { WrittenDrawer } from './WrittenDrawer';
 import { text } from '../app/voice';
 
 /** The shop: its lathes and its drawer, lathes put away, and ways to add one. */
@@ -59,6 +60,7 @@ export function ShopPage() {
           </button>
         </div>
         <DrawerShelves />
+        <WrittenDrawer />
         <WholeShop />
         {(away.data?.length ?? 0) > 0 && (
           <section aria-labelledby="away-head">

@@ -1,4 +1,4 @@
-//! A lathe told by answers, over HTTP.
+//! A lathe told by answers, and a drawer a thing a line, over HTTP.
 
 use crate::common::Server;
 use reqwest::Method;
@@ -42,4 +42,28 @@ async fn an_answer_sets_its_fields_under_the_revision_it_was_made_from() {
     let (status, problem) = answer("colour", json!("green"), "4").await;
     assert!(status.is_client_error() && problem["detail"].is_string(), "{problem}");
     assert_eq!(server.get("/api/v1/lathes/quay-lathe/view").await.1["revision"], 4);
+}
+
+#[tokio::test]
+async fn a_drawer_is_written_a_thing_a_line_and_the_rest_of_it_stands() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path(), &["--demo"]);
+    let before = server.get("/api/v1/kit").await.1;
+    let put = async |body: Value| server.send(Method::PUT, "/api/v1/kit/written", body, &[]).await;
+    let (status, told) = put(json!({"drills": "letters"})).await;
+    assert_eq!((status.as_u16(), told["drills"].as_str().unwrap().lines().count()), (200, 26), "{told}");
+    let now = server.get("/api/v1/kit").await.1;
+    assert_eq!((&now["wires_mm"], &now["bits"], &now["micrometers"]), (&before["wires_mm"], &before["bits"], &before["micrometers"]));
+    assert!(now["drills_mm"].as_array().unwrap().iter().any(|d| (d.as_f64().unwrap() - 0.257 * 25.4).abs() < 1e-9));
+    for (body, pointer) in [
+        (json!({"drills": "oak"}), "/drills"),
+        (json!({"wires": "letters"}), "/wires"),
+        (json!({"micrometers": "Small"}), "/micrometers"),
+        (json!({"wires": "400 mm"}), "/wires_mm/0"),
+        (json!({"taps": ""}), "/taps"),
+    ] {
+        let (status, problem) = put(body).await;
+        assert_eq!((status.as_u16(), &problem["faults"][0]["pointer"]), (422, &json!(pointer)), "{problem}");
+    }
+    assert_eq!(server.get("/api/v1/kit").await.1, now);
 }

@@ -15,6 +15,17 @@ const LETTERS: [u16; 26] = [234, 238, 242, 246, 250, 257, 261, 266, 272, 277, 28
 /// A drill told so near to a marked size is that one, mm.
 const NEAR_MM: f64 = 0.0015;
 
+/// A number drill's size, mm.
+pub(crate) fn numbered(n: usize) -> Option<f64> {
+    Some(f64::from(*NUMBERS.get(n.checked_sub(1)?)?) / 1e4 * MM_PER_INCH)
+}
+
+/// A letter drill's size, mm.
+pub(crate) fn lettered(letter: char) -> Option<f64> {
+    let at = usize::try_from(u32::from(letter.to_ascii_uppercase()).checked_sub(u32::from('A'))?).ok()?;
+    Some(f64::from(*LETTERS.get(at)?) / 1e3 * MM_PER_INCH)
+}
+
 /// A drill as it is marked: a fraction of an inch in sixty-fourths, a number, a letter; else its size, metric ones always in mm.
 #[must_use]
 pub fn marked(mm: f64, voice: Voice) -> String {

@@ -7,6 +7,7 @@ mod parts;
 mod questions;
 mod sheets;
 mod sources;
+mod written;
 
 pub use answers::{Ask, Told, answer, put};
 pub use part::Part;
@@ -14,3 +15,4 @@ pub use parts::{LatheDescription, PartView, look};
 pub use questions::{Choice, Question, questions};
 pub use sheets::{gears_from_csv, gears_to_csv, plate_from_csv, plate_to_csv};
 pub use sources::keep_sources;
+pub use written::{WrittenDrawer, put_written, written};

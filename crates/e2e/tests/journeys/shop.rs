@@ -278,3 +278,35 @@ async fn an_empty_shop_shows_no_lathe_and_takes_its_first() {
     browser.wait_text(".on-lathes", "Mill lathe").await;
     browser.close().await;
 }
+
+#[tokio::test]
+async fn a_drawer_is_told_a_set_a_line_and_the_job_names_what_is_owned() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::empty(folder.path());
+    let browser = Browser::open().await;
+    browser.go(&server.at("/shop")).await;
+    let lines = ".mantine-Modal-body textarea";
+    browser.click("[data-list=drills]").await;
+    browser.find(lines).await.send_keys("halves\n#7, oak").await.unwrap();
+    browser.click_text(".mantine-Modal-body .act", "Keep it").await;
+    browser.wait_text(".mantine-Modal-body .fault", "Line 2: “oak” is not the size of a drill").await;
+    assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
+    browser.find(lines).await.send_keys("\u{8}\u{8}\u{8}letter F").await.unwrap();
+    browser.click_text(".mantine-Modal-body .act", "Keep it").await;
+    browser.wait_text("[data-list=drills]", "27 of them").await;
+    browser.click("[data-list=wires]").await;
+    browser.find(lines).await.send_keys("1.35 mm").await.unwrap();
+    browser.click_text(".mantine-Modal-body .act", "Keep it").await;
+    browser.wait_text("[data-list=wires]", "1 of them").await;
+    // Written again it stands as it was told, each drill by its maker's mark.
+    browser.click("[data-list=drills]").await;
+    let told = browser.find(lines).await.prop("value").await.unwrap().unwrap();
+    assert!(told.lines().count() == 27 && told.contains("No. 7") && told.contains("letter F") && told.contains("12.5 mm"), "{told}");
+    browser.close_leaf().await;
+    // A nut is drilled with one of them, and its screw measured over the one wire owned.
+    let nut = plan(&server, json!({"thread": {"callout": "M20x2.5-6H"}})).await;
+    assert!(nut["blank"]["bore"]["drill_says"].as_str().unwrap().contains("mm"), "{}", nut["blank"]["bore"]);
+    let screw = plan(&server, json!({"thread": {"callout": "M20x2.5-6g"}})).await;
+    assert_eq!(screw["gauge"]["wire_mm"]["value"], 1.35);
+    browser.close().await;
+}

@@ -225,3 +225,10 @@ ask-stop-fixed = A block clamped to it
 ask-stop-fixed-under = the { -half-nut } does not yield to it
 ask-stop-trips = One that throws the feed out
 ask-stop-untold = Until it is told nothing is taken to be there.
+
+# The drawer as it is written.
+drawer-not-a-size = Line { $line }: “{ $text }” is not the size of a { $of }; { $of ->
+    [drill] write 8.5 mm, 1/4 in, No. 7, letter F, a run such as 1 to 13 by 0.5 mm, or a set: numbers, letters, fractions, tenths, halves
+   *[wire] write 1.35 mm, 0.0289 in, or a run such as 0.5 to 2 by 0.25 mm
+}
+drawer-not-a-micrometer = Line { $line } is not a micrometer; write its name, what it measures and its range, as in Small; outside; 0 to 25 mm; zero 0.002 mm; spread 0.003 mm

@@ -14,6 +14,7 @@ mod callouts;
 mod contract;
 mod demo_jobs;
 mod draughting;
+mod drawers;
 mod drawings;
 mod every_cure;
 mod every_form_at_the_lathe;
