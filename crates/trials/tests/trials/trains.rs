@@ -151,8 +151,31 @@ fn best_of(gears: &[Loose], compounds: usize, required: Ratio, levers: &[Ratio])
     })
 }
 
+/// The least error of every ordered pick of two or four gears that hangs, each gear used once.
+fn closest_that_hangs(lathe: &Lathe, gears: &[Gear], required: Ratio) -> Option<Ratio> {
+    let mut best: Option<Ratio> = None;
+    let mut look = |order: &[usize]| {
+        let at = |first: usize| order.iter().skip(first).step_by(2).map(|i| gears[*i]).collect::<Vec<Gear>>();
+        let train = Train { drivers: at(0), driven: at(1), gearbox: 0 };
+        let product = |side: &[Gear]| side.iter().map(|g| i128::from(g.teeth)).product::<i128>();
+        let off = Ratio::new(product(&train.drivers), product(&train.driven)) / required - Ratio::from_integer(1);
+        let off = if off < Ratio::from_integer(0) { -off } else { off };
+        if best.is_none_or(|b| off < b) && hangs(lathe, &train, &[], None).hangs {
+            best = Some(off);
+        }
+    };
+    let all = 0..gears.len();
+    for (a, b) in all.clone().flat_map(|a| all.clone().map(move |b| (a, b))).filter(|(a, b)| a != b) {
+        look(&[a, b]);
+        for (c, d) in all.clone().flat_map(|c| all.clone().map(move |d| (c, d))).filter(|(c, d)| c != d && ![a, b].contains(c) && ![a, b].contains(d)) {
+            look(&[a, b, c, d]);
+        }
+    }
+    best
+}
+
 proptest! {
-    #![proptest_config(ProptestConfig::with_cases(24))]
+    #![proptest_config(ProptestConfig::with_cases(12))]
 
     /// Gears to make or buy, with an error allowed: what serves already, and which single gears would, are those of brute force.
     #[test]
@@ -161,12 +184,11 @@ proptest! {
         pitch in prop::sample::select(&["1.25", "1.75", "0.7", "127/55", "2.5", "1.3"]),
         within in prop::sample::select(&[0.0, 1e-4, 5e-4, 1e-3]),
     ) {
-        let loose = |teeth: i64| Loose { teeth, group: 0, piece: None, on: [true; 3] };
-        let owned: Vec<Loose> = teeth.iter().copied().map(loose).collect();
         let lathe = lathe(json!({"leadscrew": {"tpi": 8}, "gears": teeth, "max_compounds": 1}));
         let lead = Exact::parse(pitch).unwrap().0;
         let required = lead / Ratio::new(254, 80);
-        let serves = |gears: &[Loose]| brute(gears, 2, required, &[Ratio::from_integer(1)]).filter(|off| real(off) <= within);
+        let serves = |gears: &[Gear]| closest_that_hangs(&lathe, gears, required).filter(|off| real(off) <= within);
+        let owned = lathe.gears.clone();
         let told = purchases(&lathe, &[("it".into(), lead)], within, Voice::default());
         let now = serves(&owned);
         prop_assert_eq!(told.covered == 1, now.is_some());
@@ -174,8 +196,8 @@ proptest! {
         for one in &told.serves {
             prop_assert!((one.error_ppm - real(&now.unwrap()) * 1e6).abs() < 1e-6, "{one:?} for {now:?}");
         }
-        let would: Vec<i64> = if now.is_some() { Vec::new() } else { (18..=130).filter(|more| serves(&[owned.clone(), vec![loose(*more)]].concat()).is_some()).take(5).collect() };
-        let offered: Vec<i64> = told.singles.iter().map(|p| i64::from(p.gears[0].teeth)).collect();
+        let would: Vec<u16> = if now.is_some() { Vec::new() } else { (18_u16..=130).filter(|more| serves(&[owned.clone(), vec![Gear::loose(*more, 0)]].concat()).is_some()).take(5).collect() };
+        let offered: Vec<u16> = told.singles.iter().map(|p| p.gears[0].teeth).collect();
         prop_assert_eq!(offered, would);
     }
 }
