@@ -695,7 +695,6 @@ export interface Texts {
   'gears-always-engaged': never;
   'gears-gears-to-change': never;
   'gears-judged-tooth-counts': never;
-  'gears-make-or-buy': never;
   'gears-the-lathe': never;
   'gears-over-length': never;
   'gears-hanging-it': never;
@@ -1406,7 +1405,6 @@ export interface Texts {
   'shop-on-it': 'jobs';
   'shop-job-stands': never;
   'shop-rename': never;
-  'shop-gears-make-buy': never;
   'shop-duplicate': never;
   'shop-export': never;
   'shop-leadscrew': never;
@@ -1432,7 +1430,7 @@ export interface Texts {
   'shop-to-the-first-card': never;
   'shop-see-it-whole': never;
   'shop-still-assumed': never;
-  'shop-question-by-question': never;
+  'shop-questions': never;
   'shop-my-lathe': never;
   'shop-my-nth-lathe': 'n';
   'shop-drills-wires-micrometers': never;
@@ -1568,4 +1566,5 @@ export interface Texts {
   'page-left-hand': never;
   'page-yes': never;
   'page-so-many-mm': 'n';
+  'page-make-or-buy': never;
 }

@@ -54,6 +54,19 @@ export function LathePage() {
   );
 }
 
+/** Takes back the last change of this page. */
+function Undo({ of }: { of: ReturnType<typeof useLatheChange>['undo'] }) {
+  return (
+    of && (
+      <div className="row">
+        <button type="button" className="act plain" onClick={of.go}>
+          {text('shop-undo', { undo: of.says })}
+        </button>
+      </div>
+    )
+  );
+}
+
 /** The lathe drawn, and what is asked of it beside; a part touched is asked about. */
 function BeingAsked({ view, ask }: { view: LatheView; ask: string }) {
   const { change, undo } = useLatheChange(view);
@@ -75,13 +88,7 @@ function BeingAsked({ view, ask }: { view: LatheView; ask: string }) {
       </div>
       <aside>
         <Asked view={view} ask={ask} change={change} />
-        {undo && (
-          <div className="row">
-            <button type="button" className="act plain" onClick={undo.go}>
-              {text('shop-undo', { undo: undo.says })}
-            </button>
-          </div>
-        )}
+        <Undo of={undo} />
       </aside>
     </div>
   );
@@ -142,13 +149,7 @@ function Told({ view, unit }: { view: LatheView; unit: 'mm' | 'in' }) {
         </div>
       </div>
       <aside>
-        {undo && (
-          <div className="row">
-            <button type="button" className="act plain" onClick={undo.go}>
-              {text('shop-undo', { undo: undo.says })}
-            </button>
-          </div>
-        )}
+        <Undo of={undo} />
         {telling?.assumed
           .filter(a => a.pointer.startsWith('/plate'))
           .map(a => (
@@ -190,7 +191,7 @@ function Told({ view, unit }: { view: LatheView; unit: 'mm' | 'in' }) {
             search={{ ask: telling?.asks.find(q => !q.told)?.ask ?? ALL_ASKED }}
             className="act plain as-link"
           >
-            {text('shop-question-by-question')}
+            {text('shop-questions')}
           </Link>
           <button type="button" className="act plain" onClick={() => setOpen('name')}>
             {text('shop-rename')}
@@ -199,7 +200,7 @@ function Told({ view, unit }: { view: LatheView; unit: 'mm' | 'in' }) {
             {text('page-pitch-chart')}
           </button>
           <button type="button" className="act plain" onClick={() => setOpen('buy')}>
-            {text('shop-gears-make-buy')}
+            {text('page-make-or-buy')}
           </button>
           <button
             type="button"

@@ -23,12 +23,31 @@ pub enum LatheFact {
     Reverses,
     /// How far the spindle coasts.
     Coast,
+    /// Whether a half-nut takes hold of the screw.
+    HalfNut,
+    /// What turns the spindle.
+    Drive,
+    /// Where the tool post stands.
+    Post,
 }
 
 impl LatheFact {
     /// All of them, in the order a lathe is told in.
-    pub const ALL: [Self; 10] =
-        [Self::Screw, Self::Gears, Self::Dial, Self::CrossSlide, Self::CrossSlideReads, Self::Compound, Self::Speeds, Self::Chuck, Self::Reverses, Self::Coast];
+    pub const ALL: [Self; 13] = [
+        Self::Screw,
+        Self::Gears,
+        Self::Dial,
+        Self::CrossSlide,
+        Self::CrossSlideReads,
+        Self::Compound,
+        Self::Speeds,
+        Self::Chuck,
+        Self::Reverses,
+        Self::Coast,
+        Self::HalfNut,
+        Self::Drive,
+        Self::Post,
+    ];
 
     /// Where it stands in a lathe: the end of its pointer.
     #[must_use]
@@ -44,6 +63,9 @@ impl LatheFact {
             Self::Chuck => "spindle/chuck",
             Self::Reverses => "spindle/reverses",
             Self::Coast => "spindle/coast_turns",
+            Self::HalfNut => "half_nut",
+            Self::Drive => "drive",
+            Self::Post => "post",
         }
     }
 

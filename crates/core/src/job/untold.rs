@@ -2,7 +2,7 @@
 
 use super::lathe::{Lathe, Slide, assumed_lathe};
 use super::lathe_fact::LatheFact;
-use super::profile::{LatheProfile, Power, Reads, SlideProfile, Speeds};
+use super::profile::{LatheProfile, Power, Reads, SlideProfile, Speeds, ThreadAxis};
 use crate::faults::{Assumption, Checker, Fault};
 use crate::quantity::{LengthUnit, MM_PER_INCH, short_text};
 use crate::sentence;
@@ -39,6 +39,10 @@ impl LatheProfile {
             LatheFact::Chuck => spindle.chuck.is_none() && !spindle.none.has("chuck"),
             LatheFact::Reverses => lathe.power == Power::Motor && spindle.reverses.is_none() && !spindle.none.has("reverses"),
             LatheFact::Coast => lathe.power != Power::Hand && spindle.coast_turns.is_none(),
+            // One that drives the top slide has none.
+            LatheFact::HalfNut => self.half_nut.is_none() && self.thread_axis != Some(ThreadAxis::TopSlide),
+            LatheFact::Drive => self.drive.is_none(),
+            LatheFact::Post => self.post.is_none(),
         };
         LatheFact::ALL.into_iter().filter(untold).collect()
     }
@@ -70,6 +74,9 @@ fn assume(lathe: &Lathe, at: &str, c: &mut Checker) {
             }
             LatheFact::Speeds => sentence!("untold-speeds", from = short_text(lathe.speeds.slowest(), 1), to = short_text(lathe.speeds.fastest(), 1)),
             LatheFact::Chuck => sentence!("untold-chuck"),
+            LatheFact::HalfNut => sentence!("untold-half-nut"),
+            LatheFact::Drive => sentence!("untold-drive"),
+            LatheFact::Post => sentence!("untold-post"),
             LatheFact::Reverses => sentence!("untold-reverses", does = lathe.reverses.to_string()),
         };
         c.assume(format!("{at}/{}", fact.field()), says);

@@ -20,6 +20,9 @@ untold-reads = Whether the cross-slide's dial reads the radius or the diameter w
 }.
 untold-compound = What the { -compound }'s dial says was not told in full: { $division } { $unit } a division and { $turn } { $unit } a turn are taken.
 untold-speeds = The spindle's speeds were not told: { $from } to { $to } rpm are taken.
+untold-half-nut = Whether a { -half-nut } takes hold of the screw was not told: that one does is taken. Where the screw is always engaged no pass ends by opening it.
+untold-drive = What turns the spindle was not told: a motor is taken. A treadle or a hand holds no set speed.
+untold-post = Where the tool stands was not told: the operator's side is taken. Beyond the work it cuts upside down, or with the spindle reversed.
 untold-chuck = How the chuck is held was not told: that it does not screw on is taken. One that does can come off when the spindle is reversed.
 untold-reverses = Whether the spindle reverses was not told: { $does ->
     [true] that it does is taken

@@ -46,7 +46,7 @@ fn a_lathe_told_is_said_and_one_told_nothing_says_what_stands_in() {
     }
     let assumed: Vec<&str> = bare.assumed.iter().map(|a| a.pointer.as_str()).collect();
     let each = ["/leadscrew", "/gears", "/spindle/coast_turns", "/dial", "/cross_slide", "/cross_slide/reads", "/compound"];
-    assert_eq!(assumed, [&each[..], &["/speeds_rpm", "/spindle/chuck", "/spindle/reverses"]].concat());
+    assert_eq!(assumed, [&each[..], &["/speeds_rpm", "/spindle/chuck", "/spindle/reverses", "/half_nut", "/drive", "/post"]].concat());
 }
 
 #[test]

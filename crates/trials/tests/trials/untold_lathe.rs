@@ -7,7 +7,10 @@ use yoke_core::plan::{Plan, State, plan};
 use yoke_trials::{demo_lathe, sound};
 
 /// Where each fact stands, with the line of the check that stands on it for a plain inch thread closed by a dial.
-const FACTS: [(&str, &str); 6] = [
+const FACTS: [(&str, &str); 9] = [
+    ("/half_nut", ""),
+    ("/drive", ""),
+    ("/post", ""),
     ("/dial", "dial"),
     ("/cross_slide/reads", ""),
     ("/cross_slide/graduation", ""),

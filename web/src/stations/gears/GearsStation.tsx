@@ -143,7 +143,7 @@ export function GearsStation({ job, plan }: StationProps) {
               </button>
               {!fixed && (
                 <button type="button" className="act plain" onClick={() => setLeaf('buy')}>
-                  {text('gears-make-or-buy')}
+                  {text('page-make-or-buy')}
                 </button>
               )}
               <Link to="/shop/lathes/$id" params={{ id: lathe }} className="act plain as-link">

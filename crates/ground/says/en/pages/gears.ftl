@@ -107,7 +107,6 @@ gears-the-screw = The screw
 gears-always-engaged = Always engaged
 gears-gears-to-change = Gears to change
 gears-judged-tooth-counts = Judged by tooth counts alone: the arm is not measured.
-gears-make-or-buy = Make or buy
 gears-the-lathe = The lathe
 gears-over-length = Over length
 gears-hanging-it = Hanging it

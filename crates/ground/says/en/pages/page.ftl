@@ -78,3 +78,4 @@ page-right-hand = right-hand
 page-left-hand = left-hand
 page-yes = yes
 page-so-many-mm = { $n } mm
+page-make-or-buy = Make or buy
