@@ -133,11 +133,15 @@ pub async fn chart_csv(State(app): State<App>, voice: Asked, Path(id): Path<Stri
     Ok(saved_as("pitch-chart.csv", CSV, bytes))
 }
 
+/// The kit as it is kept; an empty one till something is told of it.
+async fn kept_kit(app: &App) -> Result<Kit, Problem> {
+    Ok(app.with_store(stored::kit).await?.map_or_else(Kit::default, |k| k.read))
+}
+
 /// The kit; an empty one till something is told of it.
 #[utoipa::path(get, path = "/api/v1/kit", responses((status = 200, body = Kit)))]
 pub async fn kit(State(app): State<App>) -> Result<Json<Kit>, Problem> {
-    let kit = app.with_store(stored::kit).await?;
-    Ok(Json(kit.map_or_else(Kit::default, |k| k.read)))
+    Ok(Json(kept_kit(&app).await?))
 }
 
 /// What is wrong with a kit, each fault by its field.
@@ -179,7 +183,7 @@ pub async fn put_kit(State(app): State<App>, voice: Asked, Sent { read: kit, fau
 /// Drills, wires and micrometers of the drawer as they would be written, a thing a line.
 #[utoipa::path(get, path = "/api/v1/kit/written", responses((status = 200, body = WrittenDrawer)))]
 pub async fn kit_written(State(app): State<App>, voice: Asked) -> Result<Json<WrittenDrawer>, Problem> {
-    let kit = app.with_store(stored::kit).await?.map_or_else(Kit::default, |k| k.read);
+    let kit = kept_kit(&app).await?;
     Ok(Json(written(&kit, voice.plain())))
 }
 
@@ -190,7 +194,7 @@ pub async fn put_kit_written(
     voice: Asked,
     Sent { read: lines, mut faults }: Sent<WrittenDrawer>,
 ) -> Result<Json<WrittenDrawer>, Problem> {
-    let mut kit = app.with_store(stored::kit).await?.map_or_else(Kit::default, |k| k.read);
+    let mut kit = kept_kit(&app).await?;
     faults.extend(put_written(&mut kit, &lines, voice.plain()).err().into_iter().flatten());
     if faults.is_empty() {
         faults = faults_of(&kit, faults, voice.plain())?;

@@ -10,6 +10,7 @@ use axum::extract::State;
 use serde::{Deserialize, Serialize};
 use serde_json::json;
 use std::collections::BTreeMap;
+use std::sync::OnceLock;
 use utoipa::ToSchema;
 use yoke_core::says;
 use yoke_core::words::Vocabulary;
@@ -34,11 +35,17 @@ pub struct WordsView {
     /// What stands for each key, for whoever makes sentences of his own.
     says: BTreeMap<&'static str, &'static str>,
     /// What the pages say of themselves, by name; a part stands as its name between braces.
-    texts: BTreeMap<String, String>,
+    texts: &'static BTreeMap<String, String>,
+}
+
+/// The texts of the pages in some words: put together once, since every page that opens waits for them.
+fn texts(words: Vocabulary) -> &'static BTreeMap<String, String> {
+    static MADE: [OnceLock<BTreeMap<String, String>>; 3] = [const { OnceLock::new() }; 3];
+    MADE[words as usize].get_or_init(|| says::pages(words, says::is_of_pages))
 }
 
 fn view(words: Vocabulary) -> WordsView {
-    WordsView { words, says: words.terms().collect(), texts: says::pages(words, says::is_of_pages) }
+    WordsView { words, says: words.terms().collect(), texts: texts(words) }
 }
 
 fn kept(store: &Store) -> Result<ShopWords, Failed> {

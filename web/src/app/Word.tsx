@@ -10,7 +10,7 @@ import { useUnit } from '../parts/unit';
 import { text } from './voice';
 
 /** A value ready to be set by one touch. */
-interface Ready {
+export interface Ready {
   says: string;
   patch: Patch;
 }

@@ -131,7 +131,7 @@ function Sums({ job, plan }: { job: Job; plan: Plan }) {
               />
             </label>
             {s.figures.map((f, k) => {
-              const says = rule(s.kind)?.takes[k]?.meaning ?? text('pad-figure', { k: k + 1 });
+              const says = rule(s.kind)?.takes[k]?.meaning ?? text('pad-figure', { n: k + 1 });
               return (
                 <label key={k}>
                   {says}
@@ -227,7 +227,7 @@ function Sums({ job, plan }: { job: Job; plan: Plan }) {
                   text('pad-the', {
                     name: l.name,
                     result: figure(l.result, unit),
-                    find: feeds.data?.find(f => f.feeds === l.feeds)?.says ?? '',
+                    fact: feeds.data?.find(f => f.feeds === l.feeds)?.says ?? '',
                   }),
                 )
                 .join('; '),

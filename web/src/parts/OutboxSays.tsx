@@ -20,12 +20,12 @@ function named(act: ActKind): string {
     case 'undone':
       return text('parts-the-undoing');
     case 'note':
-      return text('parts-the-note', { act: act.text.slice(0, 60) });
+      return text('parts-the-note', { note: act.text.slice(0, 60) });
     case 'ticked':
     case 'unticked':
       return text('parts-the-tick');
     case 'sized':
-      return text('parts-the-size-of', { act: act.name });
+      return text('parts-the-size-of', { name: act.name });
     default:
       return text('parts-what-was-told');
   }
@@ -44,7 +44,7 @@ export function OutboxSays({ outbox, kept, strip }: { outbox: Outbox; kept: stri
       )}
       {refused.map(one => (
         <div key={one.id} className={`refused ${look}`} role="alert">
-          <p>{text('parts-was-not-taken', { named: named(one.act), refused: one.refused?.says })}</p>
+          <p>{text('parts-was-not-taken', { what: named(one.act), why: one.refused?.says })}</p>
           <div className="row">
             <button type="button" className="act" onClick={() => again(one.id)}>
               {text('parts-tell-again-now')}

@@ -13,8 +13,8 @@ type Change = ReturnType<typeof useLatheChange>['change'];
 /** What stands in the address once all is asked. */
 export const ALL_ASKED = 'all';
 
-/** The question of a name, and how many there are; none where it is not asked of this lathe. */
-export function useAsked(view: LatheView, ask: string | undefined) {
+/** The question of a name among those asked of a lathe; none where it is not asked. */
+export function askedOf(view: LatheView, ask: string) {
   const asks = view.said?.asks ?? [];
   const at = asks.findIndex(q => q.ask === ask);
   return { asks, at, question: asks[at] };
@@ -22,7 +22,7 @@ export function useAsked(view: LatheView, ask: string | undefined) {
 
 /** What a lathe is asked, one thing at a time: chosen by a touch or written; what passing one by costs is said. */
 export function Asked({ view, ask, change }: { view: LatheView; ask: string; change: Change }) {
-  const { asks, at, question } = useAsked(view, ask);
+  const { asks, at, question } = askedOf(view, ask);
   const navigate = useNavigate();
   const goTo = (next: string | undefined) =>
     void navigate({ to: '/shop/lathes/$id', params: { id: view.id }, search: { ask: next } });

@@ -53,7 +53,7 @@ export function Grid({ text: written, onText, geared, one, ratios, wrong, read }
               columns.map((c, j) => (
                 <th key={j} scope="col">
                   <input
-                    aria-label={text('shop-name-of-column', { j: j + 1 })}
+                    aria-label={text('shop-name-of-column', { n: j + 1 })}
                     value={c}
                     onChange={e => onText({ columns: changed(columns, j, e.currentTarget.value) })}
                     aria-invalid={`/columns/${j}` in wrong}
@@ -61,7 +61,7 @@ export function Grid({ text: written, onText, geared, one, ratios, wrong, read }
                   {ratios && (
                     <input
                       className="cell"
-                      aria-label={text('shop-ratio-of-column', { c: c || text('shop-column', { j: j + 1 }) })}
+                      aria-label={text('shop-ratio-of-column', { name: c || text('shop-column', { n: j + 1 }) })}
                       value={ratios.columns[j] ?? ''}
                       onChange={e =>
                         ratios.onRatios({ columnRatios: changed(ratios.columns, j, e.currentTarget.value) })
@@ -100,7 +100,7 @@ export function Grid({ text: written, onText, geared, one, ratios, wrong, read }
               <tr>
                 <th scope="row">
                   <input
-                    aria-label={text('shop-name-of-row', { i: i + 1 })}
+                    aria-label={text('shop-name-of-row', { n: i + 1 })}
                     value={r}
                     onChange={e => onText({ rows: changed(rows, i, e.currentTarget.value) })}
                     aria-invalid={`/rows/${i}` in wrong}
@@ -113,7 +113,7 @@ export function Grid({ text: written, onText, geared, one, ratios, wrong, read }
                         {j === 0 && (
                           <input
                             className="cell"
-                            aria-label={text('shop-ratio-of-row', { r: r || text('shop-row', { i: i + 1 }) })}
+                            aria-label={text('shop-ratio-of-row', { name: r || text('shop-row', { n: i + 1 }) })}
                             value={ratios.rows[i] ?? ''}
                             onChange={e =>
                               ratios.onRatios({ rowRatios: changed(ratios.rows, i, e.currentTarget.value) })
@@ -130,7 +130,7 @@ export function Grid({ text: written, onText, geared, one, ratios, wrong, read }
                       <input
                         className="cell"
                         inputMode="decimal"
-                        aria-label={text('shop-at-place', { name: name(i, j) || text('shop-row', { i: i + 1 }) })}
+                        aria-label={text('shop-at-place', { name: name(i, j) || text('shop-row', { n: i + 1 }) })}
                         value={cells[i]?.[j] ?? ''}
                         onChange={e => put(i, j, e.currentTarget.value)}
                         aria-invalid={Boolean(misread) || fault !== undefined}
@@ -150,7 +150,7 @@ export function Grid({ text: written, onText, geared, one, ratios, wrong, read }
                   <td>
                     <input
                       className="gears"
-                      aria-label={text('shop-other-change-gears-for', { r: r || text('shop-row', { i: i + 1 }) })}
+                      aria-label={text('shop-other-change-gears-for', { name: r || text('shop-row', { n: i + 1 }) })}
                       placeholder={text('shop-other-gears')}
                       value={rowGears[i] ?? ''}
                       onChange={e => onText({ rowGears: changed(rowGears, i, e.currentTarget.value) })}

@@ -10,7 +10,7 @@ import { UnitContext } from '../parts/unit';
 import { BuyLeaf } from '../stations/gears/BuyLeaf';
 import { ChartLeaf } from '../stations/gears/ChartLeaf';
 import type { PartName } from './fields';
-import { ALL_ASKED, Asked, useAsked } from './Asked';
+import { ALL_ASKED, Asked, askedOf } from './Asked';
 import { GearsLeaf } from './GearsLeaf';
 import { useAddLathe, useLatheChange, useLatheView, usePutAway } from './hooks';
 import { NameLeaf } from './NameLeaf';
@@ -60,7 +60,7 @@ function Undo({ of }: { of: ReturnType<typeof useLatheChange>['undo'] }) {
     of && (
       <div className="row">
         <button type="button" className="act plain" onClick={of.go}>
-          {text('shop-undo', { undo: of.says })}
+          {text('shop-undo', { says: of.says })}
         </button>
       </div>
     )
@@ -70,7 +70,7 @@ function Undo({ of }: { of: ReturnType<typeof useLatheChange>['undo'] }) {
 /** The lathe drawn, and what is asked of it beside; a part touched is asked about. */
 function BeingAsked({ view, ask }: { view: LatheView; ask: string }) {
   const { change, undo } = useLatheChange(view);
-  const { asks, question } = useAsked(view, ask);
+  const { asks, question } = askedOf(view, ask);
   const navigate = useNavigate();
   const about = (part: string) => {
     const asked = asks.find(q => q.part === part);
@@ -119,8 +119,8 @@ function Told({ view, unit }: { view: LatheView; unit: 'mm' | 'in' }) {
         data-part={name}
         onClick={() => setOpen(name)}
         aria-label={text('shop-tell-it', {
-          names: NAMES()[name],
-          text: written,
+          part: NAMES()[name],
+          says: written,
           came: p.came ? text('shop-it-came', { came: p.came }) : '',
         })}
       >

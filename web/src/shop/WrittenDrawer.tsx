@@ -5,6 +5,7 @@ import { useKit } from '../api/hooks';
 import { spoken, text } from '../app/voice';
 import { useDraft } from '../parts/draft';
 import { Leaf } from '../parts/Leaf';
+import { OF_THE_DRAWER } from './hooks';
 
 type List = 'drills' | 'wires' | 'micrometers';
 
@@ -66,7 +67,7 @@ function Lines({ list, how, now, done }: { list: List; how: string; now: string;
     mutationFn: async () => unwrap(await api.PUT('/api/v1/kit/written', { body: { [list]: written } })),
     onSuccess: () => {
       told();
-      for (const key of ['kit', 'job', 'jobs', 'bit', 'day']) void queries.invalidateQueries({ queryKey: [key] });
+      for (const key of ['kit', ...OF_THE_DRAWER]) void queries.invalidateQueries({ queryKey: [key] });
       done();
     },
   });

@@ -111,6 +111,9 @@ export function useLatheChange(view: LatheView | undefined) {
   return { change, undo: last && { says: last.says, go: () => undo.mutate(last.profile) } };
 }
 
+/** What is asked for again once the drawer is another. */
+export const OF_THE_DRAWER = ['job', 'jobs', 'bit', 'day'] as const;
+
 /** Keeps the drawer as it now is; what is planned with it is asked for again. */
 export function useKeepKit() {
   const queries = useQueryClient();
@@ -118,7 +121,7 @@ export function useKeepKit() {
     mutationFn: async (kit: Kit) => unwrap(await api.PUT('/api/v1/kit', { body: kit })),
     onSuccess: kit => {
       queries.setQueryData(['kit'], kit);
-      for (const key of ['job', 'jobs', 'bit', 'day']) void queries.invalidateQueries({ queryKey: [key] });
+      for (const key of OF_THE_DRAWER) void queries.invalidateQueries({ queryKey: [key] });
     },
   });
 }

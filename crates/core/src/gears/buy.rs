@@ -8,6 +8,7 @@ use crate::working::Quantity;
 use serde::Serialize;
 use yoke_gears::search::{Found, Wanted, search};
 use yoke_gears::table::Table;
+use yoke_gears::train::counts;
 
 /// A gear to make: its blank card.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -203,7 +204,7 @@ pub fn purchases_while(lathe: &Lathe, wanted: &[(String, Ratio)], within: f64, w
 /// What a train that is not exact comes to, for a pitch it serves.
 fn well_enough(pitch: &str, found: &Found, lathe: &Lathe, lead: &Ratio, voice: Voice) -> Option<Serves> {
     let ppm = off(found, lathe, lead) * 1e6;
-    let list = |gears: &[Gear]| gears.iter().map(|g| g.teeth.to_string()).collect::<Vec<_>>().join("·");
+    let list = |gears: &[Gear]| counts(&gears.iter().map(|g| g.teeth).collect::<Vec<_>>());
     let (drivers, driven) = (list(&found.train.drivers), list(&found.train.driven));
     let says = || {
         if drivers.is_empty() {

@@ -7,7 +7,7 @@ use super::profile::{
     ArmProfile, CarriageStop, Chuck, DialProfile, GearGroup, LatheProfile, LeadscrewProfile, OneOrMany, Post, Power, Reads, ScaleZero, SlideProfile, Speeds,
     SpindleProfile, ThreadAxis, Tumbler,
 };
-use super::written::{GearList, PlateRequest};
+use super::written::PlateRequest;
 use crate::direction::Hand;
 use crate::faults::Checker;
 use crate::job::{Arm, Dial, Drive, Gear, Mounted};
@@ -229,8 +229,7 @@ impl LatheProfile {
 
     /// Whether the gears cannot be changed: the levers alone choose the pitch, and no gears are owned or hung.
     fn gears_fixed(&self, at: &str, c: &mut Checker) -> bool {
-        let none = ["gears", "gear_groups"].iter().any(|field| self.none.has(field)) && self.gears.is_none() && self.gear_groups.is_none();
-        let fixed = none || self.gears.as_ref().is_some_and(GearList::is_fixed);
+        let fixed = self.has_fixed_gears();
         if fixed {
             let told = [("gear_groups", self.gear_groups.is_some()), ("joined", self.joined.is_some()), ("bound", self.bound.is_some())];
             let mounted = self.mounted.as_ref().is_some_and(|m| m.drivers.iter().chain(&m.driven).any(|list| !list.is_empty()));

@@ -182,6 +182,14 @@ profile!(
         sources: BTreeMap<String, Source>,
     }
 );
+impl LatheProfile {
+    /// Whether its gears cannot be changed, as it was told: said to be fixed, or that there are none to change.
+    #[must_use]
+    pub fn has_fixed_gears(&self) -> bool {
+        let none = ["gears", "gear_groups"].iter().any(|field| self.none.has(field)) && self.gears.is_none() && self.gear_groups.is_none();
+        none || self.gears.as_ref().is_some_and(GearList::is_fixed)
+    }
+}
 profile!(
     /// A digital readout: which slides it reads, and how.
     ReadoutProfile as ReadoutTold, "ReadoutTold" {

@@ -174,7 +174,7 @@ fn screw(text: &str) -> Option<Vec<Set>> {
 
 /// How pitches are chosen, which tells whether there is a half-nut, what the screw drives, and whether gears can be changed.
 fn pitches(of: &LatheProfile, text: &str) -> Option<Vec<Set>> {
-    let fixed = of.gears.as_ref().is_some_and(crate::job::GearList::is_fixed);
+    let fixed = of.has_fixed_gears();
     let by = one_of(text, &["gears", "box_and_gears", "box", "engaged", "slide"])?;
     let axis = if by == "slide" { "top_slide" } else { "carriage" };
     let mut sets = vec![("/half_nut", Told::Is(json!(!matches!(by, "engaged" | "slide")))), ("/thread_axis", Told::Is(json!(axis)))];
@@ -186,7 +186,7 @@ fn pitches(of: &LatheProfile, text: &str) -> Option<Vec<Set>> {
             ("/bound", Told::Not),
             ("/mounted", Told::Not),
         ]),
-        _ if fixed => sets.push(("/gears", Told::Not)),
+        _ if fixed => sets.extend([("/gears", Told::Not), ("/gear_groups", Told::Not)]),
         _ => {}
     }
     if by.starts_with("box") {

@@ -148,11 +148,10 @@ impl Ask {
 
     /// Whether it is asked of a lathe told so far.
     fn is_asked(self, of: &LatheProfile) -> bool {
-        let fixed = of.gears.as_ref().is_some_and(crate::job::GearList::is_fixed);
         let by_hand = of.drive == Some(Power::Hand);
         match self {
             Self::Plate => !of.none.has("gearbox"),
-            Self::Gears | Self::Arm => !fixed,
+            Self::Gears | Self::Arm => !of.has_fixed_gears(),
             Self::Dial => of.half_nut != Some(false),
             Self::Compound | Self::Stop => of.thread_axis != Some(ThreadAxis::TopSlide),
             Self::Swing => of.thread_axis != Some(ThreadAxis::TopSlide) && !of.none.has("compound"),
@@ -269,20 +268,14 @@ pub fn questions(of: &LatheProfile, voice: Voice) -> Vec<Question> {
     let question = |ask: Ask| {
         let [says, how, untold] = ask.sentences();
         let written = ask.written();
-        let chosen = |value: &str| answer(of, ask, value, voice).is_ok_and(|sets| sets.iter().all(|(at, told)| is_so(&stands, at, told)));
-        let open = ask.choices().iter().filter(|c| answer(of, ask, c.value, voice).is_ok());
-        let named = open.map(|c| Choice {
-            value: c.value.to_owned(),
-            says: say!(voice, c.says),
-            under: (!c.under.is_empty()).then(|| say!(voice, c.under)),
-            chosen: chosen(c.value),
-        });
-        let figures = common_figures(ask, of, voice).into_iter().map(|value| Choice {
-            value: value.to_owned(),
-            says: dial_said(value, voice),
-            under: None,
-            chosen: chosen(value),
-        });
+        // One that does not read on this lathe, as a collar like one not told yet, is not offered.
+        let choice = |value: &str, says: String, under: &'static str| {
+            let sets = answer(of, ask, value, voice).ok()?;
+            let chosen = sets.iter().all(|(at, told)| is_so(&stands, at, told));
+            Some(Choice { value: value.to_owned(), says, under: (!under.is_empty()).then(|| say!(voice, under)), chosen })
+        };
+        let named = ask.choices().iter().filter_map(|c| choice(c.value, say!(voice, c.says), c.under));
+        let figures = common_figures(ask, of, voice).into_iter().filter_map(|value| choice(value, dial_said(value, voice), ""));
         Question {
             ask,
             part: ask.part(),

@@ -93,6 +93,13 @@ fn none_is_told_apart_from_not_told() {
     told(&mut own, Ask::Pitches, "box");
     let plate = asked(&own).into_iter().find(|q| q.ask == Ask::Plate).unwrap();
     assert!(!plate.told && own["gears"] == "fixed" && !asked(&own).iter().any(|q| q.ask == Ask::Gears));
+    // Having no gears to change is having them fixed, whichever of the two fields told it, until they are said to be changed.
+    for field in ["gears", "gear_groups"] {
+        let mut none = json!({ field: null });
+        assert!(!asked(&none).iter().any(|q| q.ask == Ask::Gears), "{field}");
+        told(&mut none, Ask::Pitches, "gears");
+        assert!(asked(&none).iter().any(|q| q.ask == Ask::Gears), "{field}: {none}");
+    }
 }
 
 #[test]

@@ -59,7 +59,7 @@ export function JobCard({ job, plan, papers }: { job: Job; plan: Plan; papers: P
       </div>
       <h3>
         {text('paper-passes-reading-dial', {
-          some:
+          wires:
             papers.passes.some(p => p.over_wires) && papers.passes.length <= FEW ? text('paper-over-the-wires') : '',
           measure: papers.measure ? text('paper-then-measure') : '',
         })}

@@ -49,7 +49,7 @@ function Shown({ job, view }: { job: Job; view: RouteView }) {
           {text('route-all-come', {
             takes: said.takes,
             left: said.left,
-            revision: view.revision === 0 ? text('route-made-job-change') : text('route-as-you-changed-it'),
+            made: view.revision === 0 ? text('route-made-job-change') : text('route-as-you-changed-it'),
             left_out:
               view.left_out.length > 0 && ` ${text('route-left-out-until', { left_out: view.left_out.join(', ') })}`,
           })}

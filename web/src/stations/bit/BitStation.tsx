@@ -3,7 +3,7 @@ import { type BitSheet, inWords, type Plan } from '../../api/client';
 import { Word } from '../../app/Word';
 import { Outline } from '../../drawing/Outline';
 import { figure } from '../../parts/Figure';
-import { inField, typed } from '../../parts/text';
+import { TipWord } from '../../parts/TipWord';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
 import { Station } from '../Station';
@@ -14,7 +14,6 @@ import { GroundLeaf } from './GroundLeaf';
 import { KeepTip } from './KeepTip';
 import { GRINDERS, SheetLeaf } from './SheetLeaf';
 import { useBitSheet } from '../../api/sheets';
-import { UNTOLD } from '../../parts/tip';
 import { said, spoken, text } from '../../app/voice';
 
 const VIEWS = spoken(
@@ -68,80 +67,65 @@ function Bit({ job, plan }: StationProps) {
   const picked = bit.drawer.tools.find(t => t.picked);
   const serving = bit.drawer.tools.filter(t => t.serves).length;
   const angle = asked?.included_angle_deg;
-  const flat = asked?.tip_flat_mm;
   const allowed = bit.tip_radius_mm ?? bit.tip_flat_mm;
   return (
     <Station
       id="bit"
       plan={plan}
-      sentence={
-        <>
-          {said('bit-angle-tip-sharpened', {
-            picked: (
-              <button
-                type="button"
-                className={`word${picked ? ' set' : ''}`}
-                aria-label={text('bit-tool', { picked: picked?.name ?? text('bit-bit-ground') })}
-                onClick={() => setLeaf('drawer')}
-              >
-                {picked?.name ?? text('bit-bit-ground')}
-              </button>
-            ),
-            split: (
-              <Word
-                job={job}
-                about={text('page-included-angle-degrees')}
-                set={angle != null}
-                edit={{
-                  kind: 'number',
-                  value: String(angle ?? thread.included_angle_deg),
-                  patch: v => ({ bit: { included_angle_deg: v } }),
-                  clear: text('bit-as-the-thread'),
-                }}
-              >
-                {bit.shape || `${angle ?? thread.included_angle_deg}°`}
-              </Word>
-            ),
-            bit: (
-              <Word
-                job={job}
-                about={text('page-flat-on-the-tip')}
-                set={flat != null}
-                edit={{
-                  kind: 'length',
-                  value: flat != null ? typed(flat, unit) : inField(bit.tip_flat_mm.aim, unit),
-                  patch: mm => ({ bit: { ...UNTOLD, tip_flat_mm: mm } }),
-                  clear: text('page-not-measured'),
-                }}
-              >
-                {bit.tip || figure(bit.tip_flat_mm.aim, unit)}
-              </Word>
-            ),
-            find: (
-              <Word
-                job={job}
-                about={text('bit-how-held-wheel')}
-                set={asked?.grinder != null}
-                edit={{
-                  kind: 'choice',
-                  choices: GRINDERS().map(g => ({
-                    says: g.says,
-                    chosen: (asked?.grinder ?? 'rest') === g.value,
-                    patch: { bit: { grinder: g.value } },
-                  })),
-                }}
-              >
-                {GRINDERS().find(g => g.value === (asked?.grinder ?? 'rest'))?.says ?? ''}
-              </Word>
-            ),
-            tell_all: (
-              <button type="button" className="word" onClick={() => setLeaf('ground')}>
-                {text('bit-tell-all-ground')}
-              </button>
-            ),
-          })}
-        </>
-      }
+      sentence={said('bit-angle-tip-sharpened', {
+        picked: (
+          <button
+            type="button"
+            className={`word${picked ? ' set' : ''}`}
+            aria-label={text('bit-tool', { picked: picked?.name ?? text('bit-bit-ground') })}
+            onClick={() => setLeaf('drawer')}
+          >
+            {picked?.name ?? text('bit-bit-ground')}
+          </button>
+        ),
+        shape: (
+          <Word
+            job={job}
+            about={text('page-included-angle-degrees')}
+            set={angle != null}
+            edit={{
+              kind: 'number',
+              value: String(angle ?? thread.included_angle_deg),
+              patch: v => ({ bit: { included_angle_deg: v } }),
+              clear: text('bit-as-the-thread'),
+            }}
+          >
+            {bit.shape || `${angle ?? thread.included_angle_deg}°`}
+          </Word>
+        ),
+        tip: (
+          <TipWord job={job} plan={plan}>
+            {bit.tip || figure(bit.tip_flat_mm.aim, unit)}
+          </TipWord>
+        ),
+        how: (
+          <Word
+            job={job}
+            about={text('bit-how-held-wheel')}
+            set={asked?.grinder != null}
+            edit={{
+              kind: 'choice',
+              choices: GRINDERS().map(g => ({
+                says: g.says,
+                chosen: (asked?.grinder ?? 'rest') === g.value,
+                patch: { bit: { grinder: g.value } },
+              })),
+            }}
+          >
+            {GRINDERS().find(g => g.value === (asked?.grinder ?? 'rest'))?.says ?? ''}
+          </Word>
+        ),
+        tell_all: (
+          <button type="button" className="word" onClick={() => setLeaf('ground')}>
+            {text('bit-tell-all-ground')}
+          </button>
+        ),
+      })}
       drawing={
         sheet ? (
           <Drawn sheet={sheet} at={view} />

@@ -67,129 +67,123 @@ export function BlankStation({ job, plan }: StationProps) {
     <Station
       id="blank"
       plan={plan}
-      sentence={
-        <>
-          {said('blank-stands-and-ends', {
-            what: external ? text('blank-the-blank') : text('blank-the-bore'),
-            used: (
+      sentence={said('blank-stands-and-ends', {
+        what: external ? text('blank-the-blank') : text('blank-the-bore'),
+        used: (
+          <Word
+            job={job}
+            about={external ? text('blank-blank-as-turned') : text('blank-bore-as-turned')}
+            set={blank.measured}
+            edit={{
+              kind: 'length',
+              value: inField(blank.used_mm, unit),
+              patch: mm => ({ blank: { diameter_mm: mm } }),
+              clear: text('page-not-measured'),
+            }}
+          >
+            {figure(blank.used_mm, unit)}
+          </Word>
+        ),
+        fed: fed
+          ? text('blank-fed-from-pad', { fed: fed.name })
+          : blank.measured
+            ? text('blank-as-measured')
+            : text('blank-aim-measured-yet'),
+        bored:
+          !external &&
+          blank.bore &&
+          said('blank-bored-full-thread', {
+            share_percent: (
               <Word
                 job={job}
-                about={external ? text('blank-blank-as-turned') : text('blank-bore-as-turned')}
-                set={blank.measured}
+                about={text('blank-per-cent-full')}
+                set={job.request.blank?.engagement_percent != null}
                 edit={{
-                  kind: 'length',
-                  value: inField(blank.used_mm, unit),
-                  patch: mm => ({ blank: { diameter_mm: mm } }),
-                  clear: text('page-not-measured'),
+                  kind: 'number',
+                  value: bare(blank.bore.share_percent.text),
+                  patch: n => ({ blank: { engagement_percent: n } }),
+                  clear: text('page-middle-of-the-limits'),
                 }}
               >
-                {figure(blank.used_mm, unit)}
+                {blank.bore.share_percent.text}
               </Word>
             ),
-            fed: fed
-              ? text('blank-fed-from-pad', { fed: fed.name })
-              : blank.measured
-                ? text('blank-as-measured')
-                : text('blank-aim-measured-yet'),
-            bored: !external && blank.bore && (
-              <>
-                {said('blank-bored-full-thread', {
-                  share_percent: (
-                    <Word
-                      job={job}
-                      about={text('blank-per-cent-full')}
-                      set={job.request.blank?.engagement_percent != null}
-                      edit={{
-                        kind: 'number',
-                        value: bare(blank.bore.share_percent.text),
-                        patch: n => ({ blank: { engagement_percent: n } }),
-                        clear: text('page-middle-of-the-limits'),
-                      }}
-                    >
-                      {blank.bore.share_percent.text}
-                    </Word>
-                  ),
-                })}
-              </>
-            ),
-            aim: (
-              <Word
-                job={job}
-                about={text('blank-where-in-the-limits')}
-                set={told?.aim != null || Boolean(told?.die_finish)}
-                edit={{
-                  kind: 'choice',
-                  choices: [
-                    ...(['low', 'middle', 'high'] as const).map(aim => ({
-                      says: AIM()[aim],
-                      under: aim === 'low' && external ? text('blank-soft-stock-raises') : undefined,
-                      chosen: !told?.die_finish && (told?.aim ?? 'middle') === aim,
-                      patch: { blank: { aim, die_finish: null } },
-                    })),
-                    ...(external
-                      ? [
-                          {
-                            says: DIE(),
-                            under: text('blank-tenth-pitch-small'),
-                            chosen: Boolean(told?.die_finish),
-                            patch: { blank: { die_finish: true } },
-                          },
-                        ]
-                      : []),
-                  ],
-                }}
-              >
-                {told?.die_finish ? DIE() : AIM()[told?.aim ?? 'middle']}
-              </Word>
-            ),
-            ending: (
-              <Word
-                job={job}
-                about={text('blank-how-the-thread-ends')}
-                set={job.request.blank?.end != null}
-                edit={{
-                  kind: 'choice',
-                  choices: blank.endings.map(e => ({
-                    says: `${e.says}${e.recommended ? ` ${text('page-recommended')}` : ''}`,
-                    under: text('blank-of-full-thread', {
-                      usable: figure(e.usable_mm, unit),
-                      consequence: e.consequence,
-                    }),
-                    seen: ways.data?.ends.find(s => s.end === e.end)?.drawing,
-                    chosen: e.chosen,
-                    patch: { blank: { end: e.end } },
-                  })),
-                }}
-              >
-                {ending?.says ?? text('blank-out-in-the-open')}
-              </Word>
-            ),
-            leaving: ending && text('blank-leaving-of-full-thread', { usable: figure(ending.usable_mm, unit) }),
-            gap: (
-              <button type="button" className="word" onClick={() => setLeaf('end')}>
-                {blank.relief
-                  ? text('blank-with-its-and-chamfer', { gap: GAP()[blank.relief.end] })
-                  : text('blank-with-its-chamfer')}
-              </button>
-            ),
-            held: (
-              <button
-                type="button"
-                className={`word${told?.holding != null ? ' set' : ''}`}
-                onClick={() => setLeaf('held')}
-              >
-                {text('blank-held', {
-                  held: held?.says ?? '',
-                  ratio: blank.slenderness ? text('blank-out', { ratio: blank.slenderness.ratio.text }) : '',
-                })}
-              </button>
-            ),
-            run_out: blank.run_out && text('blank-run-out-now', { off: figure(blank.run_out.off_mm, unit) }),
-            taper:
-              blank.parallel && text('blank-taper-over-thread', { taper: figure(blank.parallel.taper_mm, unit) }),
-          })}
-        </>
-      }
+          }),
+        aim: (
+          <Word
+            job={job}
+            about={text('blank-where-in-the-limits')}
+            set={told?.aim != null || Boolean(told?.die_finish)}
+            edit={{
+              kind: 'choice',
+              choices: [
+                ...(['low', 'middle', 'high'] as const).map(aim => ({
+                  says: AIM()[aim],
+                  under: aim === 'low' && external ? text('blank-soft-stock-raises') : undefined,
+                  chosen: !told?.die_finish && (told?.aim ?? 'middle') === aim,
+                  patch: { blank: { aim, die_finish: null } },
+                })),
+                ...(external
+                  ? [
+                      {
+                        says: DIE(),
+                        under: text('blank-tenth-pitch-small'),
+                        chosen: Boolean(told?.die_finish),
+                        patch: { blank: { die_finish: true } },
+                      },
+                    ]
+                  : []),
+              ],
+            }}
+          >
+            {told?.die_finish ? DIE() : AIM()[told?.aim ?? 'middle']}
+          </Word>
+        ),
+        ending: (
+          <Word
+            job={job}
+            about={text('blank-how-the-thread-ends')}
+            set={job.request.blank?.end != null}
+            edit={{
+              kind: 'choice',
+              choices: blank.endings.map(e => ({
+                says: `${e.says}${e.recommended ? ` ${text('page-recommended')}` : ''}`,
+                under: text('blank-of-full-thread', {
+                  usable: figure(e.usable_mm, unit),
+                  consequence: e.consequence,
+                }),
+                seen: ways.data?.ends.find(s => s.end === e.end)?.drawing,
+                chosen: e.chosen,
+                patch: { blank: { end: e.end } },
+              })),
+            }}
+          >
+            {ending?.says ?? text('blank-out-in-the-open')}
+          </Word>
+        ),
+        leaving: ending && text('blank-leaving-of-full-thread', { usable: figure(ending.usable_mm, unit) }),
+        gap: (
+          <button type="button" className="word" onClick={() => setLeaf('end')}>
+            {blank.relief
+              ? text('blank-with-its-and-chamfer', { gap: GAP()[blank.relief.end] })
+              : text('blank-with-its-chamfer')}
+          </button>
+        ),
+        held: (
+          <button
+            type="button"
+            className={`word${told?.holding != null ? ' set' : ''}`}
+            onClick={() => setLeaf('held')}
+          >
+            {text('blank-held', {
+              held: held?.says ?? '',
+              ratio: blank.slenderness ? text('blank-out', { ratio: blank.slenderness.ratio.text }) : '',
+            })}
+          </button>
+        ),
+        run_out: blank.run_out && text('blank-run-out-now', { off: figure(blank.run_out.off_mm, unit) }),
+        taper: blank.parallel && text('blank-taper-over-thread', { taper: figure(blank.parallel.taper_mm, unit) }),
+      })}
       drawing={<Outline drawing={blank.drawing} onDimension={job.frozen ? undefined : touch} />}
       numbers={[
         {

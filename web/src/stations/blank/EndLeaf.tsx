@@ -72,29 +72,27 @@ export function EndLeaf({ job, plan, open, onClose }: StationProps & { open: boo
                   </Word>
                 ),
                 diameter: diameter && text('blank-diameter-from-pad', { diameter: diameter.name }),
-                corner: blank.relief.corner_mm && (
-                  <>
-                    {said('blank-its-corners', {
-                      drawn: (
-                        <Word
-                          job={job}
-                          about={text('blank-corner-radius-there-is')}
-                          set={told?.relief_corner_mm != null}
-                          edit={{
-                            kind: 'length',
-                            value: inField(blank.relief.corner_mm, unit),
-                            patch: mm => ({ blank: { relief_corner_mm: mm } }),
-                            clear: text('blank-round-will-go'),
-                          }}
-                        >
-                          {told?.relief_corner_mm != null
-                            ? text('blank-round', { drawn: drawn('relief_corner') })
-                            : text('blank-as-round-as-will-go')}
-                        </Word>
-                      ),
-                    })}
-                  </>
-                ),
+                corner:
+                  blank.relief.corner_mm &&
+                  said('blank-its-corners', {
+                    drawn: (
+                      <Word
+                        job={job}
+                        about={text('blank-corner-radius-there-is')}
+                        set={told?.relief_corner_mm != null}
+                        edit={{
+                          kind: 'length',
+                          value: inField(blank.relief.corner_mm, unit),
+                          patch: mm => ({ blank: { relief_corner_mm: mm } }),
+                          clear: text('blank-round-will-go'),
+                        }}
+                      >
+                        {told?.relief_corner_mm != null
+                          ? text('blank-round', { drawn: drawn('relief_corner') })
+                          : text('blank-as-round-as-will-go')}
+                      </Word>
+                    ),
+                  }),
                 body_ahead: (
                   <Word
                     job={job}
@@ -142,7 +140,7 @@ export function EndLeaf({ job, plan, open, onClose }: StationProps & { open: boo
               })}{' '}
             </>
           ),
-          external: external && told?.shoulder && (
+          shoulder: external && told?.shoulder && (
             <>
               {said('blank-the-shoulder-is', {
                 drawn: (

@@ -67,72 +67,64 @@ function Held({ job, plan }: StationProps) {
         {job.frozen && <p className="how">{text('blank-cut-begun-facts')}</p>}
       </div>
       <p className="sentence own">
-        {blank.slenderness && (
-          <>
-            {said('blank-it-stands-out-in', {
-              ratio: (
-                <Word
-                  job={job}
-                  about={text('blank-how-far-stands')}
-                  set={told?.stick_out_mm != null}
-                  edit={{
-                    kind: 'length',
-                    value: '',
-                    patch: mm => ({ blank: { stick_out_mm: mm } }),
-                    clear: text('blank-the-threaded-length'),
-                  }}
-                >
-                  {blank.slenderness.ratio.text}
-                </Word>
-              ),
-              find: (
-                <Word
-                  job={job}
-                  about={text('blank-holds-far-end')}
-                  set={told?.support != null}
-                  edit={{
-                    kind: 'choice',
-                    choices: SUPPORT().map(([support, says]) => ({
-                      says,
-                      chosen: blank.slenderness?.support === support,
-                      patch: { blank: { support } },
-                    })),
-                  }}
-                >
-                  {SUPPORT().find(([id]) => id === blank.slenderness?.support)?.[1] ?? text('blank-the-chuck-alone')}
-                </Word>
-              ),
-              bends: blank.slenderness.bends_mm && (
-                <>
-                  {said('blank-last-cut-bends', {
-                    bends: <Figure of={blank.slenderness.bends_mm} says={text('blank-how-much-bending')} />,
-                  })}
-                </>
-              ),
-            })}
-          </>
-        )}
-        {!external && (
-          <>
-            {said(blank.wall ? 'blank-outside-part-wall' : 'blank-outside-part-untold', {
-              wall: (
-                <Word
-                  job={job}
-                  about={text('blank-outside-diameter-part')}
-                  set={told?.outside_mm != null}
-                  edit={{
-                    kind: 'length',
-                    value: typed(told?.outside_mm, unit),
-                    patch: mm => ({ blank: { outside_mm: mm } }),
-                    clear: text('blank-not-told'),
-                  }}
-                >
-                  {blank.wall ? text('blank-such-that', { wall: blank.wall.says }) : text('blank-told-wall-judged')}
-                </Word>
-              ),
-            })}
-          </>
-        )}
+        {blank.slenderness &&
+          said('blank-it-stands-out-in', {
+            ratio: (
+              <Word
+                job={job}
+                about={text('blank-how-far-stands')}
+                set={told?.stick_out_mm != null}
+                edit={{
+                  kind: 'length',
+                  value: '',
+                  patch: mm => ({ blank: { stick_out_mm: mm } }),
+                  clear: text('blank-the-threaded-length'),
+                }}
+              >
+                {blank.slenderness.ratio.text}
+              </Word>
+            ),
+            held: (
+              <Word
+                job={job}
+                about={text('blank-holds-far-end')}
+                set={told?.support != null}
+                edit={{
+                  kind: 'choice',
+                  choices: SUPPORT().map(([support, says]) => ({
+                    says,
+                    chosen: blank.slenderness?.support === support,
+                    patch: { blank: { support } },
+                  })),
+                }}
+              >
+                {SUPPORT().find(([id]) => id === blank.slenderness?.support)?.[1] ?? text('blank-the-chuck-alone')}
+              </Word>
+            ),
+            bends:
+              blank.slenderness.bends_mm &&
+              said('blank-last-cut-bends', {
+                bends: <Figure of={blank.slenderness.bends_mm} says={text('blank-how-much-bending')} />,
+              }),
+          })}
+        {!external &&
+          said(blank.wall ? 'blank-outside-part-wall' : 'blank-outside-part-untold', {
+            wall: (
+              <Word
+                job={job}
+                about={text('blank-outside-diameter-part')}
+                set={told?.outside_mm != null}
+                edit={{
+                  kind: 'length',
+                  value: typed(told?.outside_mm, unit),
+                  patch: mm => ({ blank: { outside_mm: mm } }),
+                  clear: text('blank-not-told'),
+                }}
+              >
+                {blank.wall ? text('blank-such-that', { wall: blank.wall.says }) : text('blank-told-wall-judged')}
+              </Word>
+            ),
+          })}
       </p>
       {view === 'held' ? (
         <section aria-label={text('blank-ways-of-holding')}>
@@ -193,7 +185,7 @@ function Held({ job, plan }: StationProps) {
           </section>
           <section aria-label={text('blank-parallel-test')}>
             <h3>
-              {text('blank-two-diameters-one', { external: external ? text('blank-turned') : text('blank-bored') })}
+              {text('blank-two-diameters-one', { made: external ? text('blank-turned') : text('blank-bored') })}
             </h3>
             <LengthForm
               fields={[

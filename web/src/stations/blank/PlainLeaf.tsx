@@ -82,7 +82,7 @@ function PlainPart({ job, plan }: StationProps) {
         {plan.blank.register && (
           <p>
             {text('blank-it-to-deep', {
-              external: external ? text('blank-turn') : text('blank-bore'),
+              make: external ? text('blank-turn') : text('blank-bore'),
               min: figure(plan.blank.register.min_mm, unit),
               max: figure(plan.blank.register.max_mm, unit),
               depth: figure(plan.blank.register.depth_mm, unit),
@@ -95,8 +95,8 @@ function PlainPart({ job, plan }: StationProps) {
         {plan.blank.plain?.map((line, i) => (
           <div key={line.name} className={`plain-line stands-${line.stands}`}>
             {said('blank-plain-line', {
-              line: <b>{line.name}</b>,
-              find: KINDS().find(([id]) => id === line.kind)?.[1],
+              name: <b>{line.name}</b>,
+              kind: KINDS().find(([id]) => id === line.kind)?.[1],
               min: figure(line.min_mm, unit),
               max: figure(line.max_mm, unit),
               measured: line.measured_mm && text('blank-measures', { measured: figure(line.measured_mm, unit) }),

@@ -6,6 +6,7 @@ import { Word } from '../../app/Word';
 import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
 import { inField, typed, speedSays } from '../../parts/text';
+import { TipWord } from '../../parts/TipWord';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
 import { UNTOLD } from '../../parts/tip';
@@ -95,136 +96,120 @@ export function CutStation({ job, plan }: StationProps) {
   const cuts = cut.passes.filter(p => p.kind === 'cut' || p.kind === 'stocking').length;
   const springs = cut.passes.filter(p => p.kind === 'spring').length;
   const done = new Set((run?.done ?? []).map(String));
-  const flat = request.bit?.tip_flat_mm;
   // A plan frozen by an older version has none.
   const time = cut.time as Plan['cut']['time'] | undefined;
   return (
     <Station
       id="cut"
       plan={plan}
-      sentence={
-        <>
-          {said('cut-bit-ground-taking', {
-            bit: (
-              <Word
-                job={job}
-                about={text('page-flat-on-the-tip')}
-                set={flat != null}
-                edit={{
-                  kind: 'length',
-                  value: flat != null ? typed(flat, unit) : inField(bit.tip_flat_mm.aim, unit),
-                  patch: mm => ({ bit: { ...UNTOLD, tip_flat_mm: mm } }),
-                  clear: text('page-not-measured'),
-                  owned,
-                }}
-              >
-                {bit.says}
-              </Word>
-            ),
-            styles: (
-              <Word
-                job={job}
-                about={text('cut-infeed')}
-                edit={{
-                  kind: 'choice',
-                  choices: (Object.keys(STYLES()) as StyleId[]).map(style => ({
-                    says: STYLES()[style][0],
-                    under: STYLES()[style][1],
-                    chosen: cut.style === style,
-                    patch: { cut: { style, compound_angle_deg: null } },
-                  })),
-                }}
-              >
-                {STYLES()[cut.style][0]}
-              </Word>
-            ),
-            passes: (
-              <Word
-                job={job}
-                about={text('cut-cutting-passes')}
-                set={request.cut?.passes != null}
-                edit={{
-                  kind: 'number',
-                  value: String(cuts),
-                  patch: n => ({ cut: { passes: n } }),
-                  clear: text('cut-as-the-material-allows'),
-                }}
-              >
-                {request.cut?.passes != null && cut.stop_says
-                  ? text('cut-passes-first-measurement', { passes: request.cut.passes, cuts })
-                  : text('cut-passes', {
-                      cuts,
-                      stop_says: cut.stop_says ? ` ${text('cut-to-the-first-measurement')}` : '',
-                    })}
-              </Word>
-            ),
-            springs: (
-              <Word
-                job={job}
-                about={text('cut-spring-passes')}
-                set={request.cut?.spring_passes != null}
-                edit={{
-                  kind: 'number',
-                  value: String(springs),
-                  patch: n => ({ cut: { spring_passes: n } }),
-                  clear: text('page-two'),
-                }}
-              >
-                {text('cut-springs', { springs })}
-              </Word>
-            ),
-            laws: (
-              <Word
-                job={job}
-                about={text('cut-how-depth-shared')}
-                set={request.cut?.depth_law != null}
-                edit={{
-                  kind: 'choice',
-                  choices: (Object.keys(LAWS()) as (keyof ReturnType<typeof LAWS>)[]).map(law => ({
-                    says: LAWS()[law],
-                    chosen: (cut.depth_law ?? 'constant_area') === law,
-                    patch: { cut: { depth_law: law } },
-                  })),
-                }}
-              >
-                {LAWS()[cut.depth_law ?? 'constant_area']}
-              </Word>
-            ),
-            read: (
-              <Word
-                job={job}
-                about={text('cut-depth-read')}
-                set={request.cut?.read_by != null}
-                edit={{
-                  kind: 'choice',
-                  choices: (Object.keys(READ()) as (keyof ReturnType<typeof READ>)[]).map(read => ({
-                    says: READ()[read],
-                    chosen: (cut.dial.read_by ?? 'dial') === read,
-                    patch: { cut: { read_by: read } },
-                  })),
-                }}
-              >
-                {READ()[cut.dial.read_by ?? 'dial']}
-              </Word>
-            ),
-            target_pitch_diameter: (
-              <Word
-                job={job}
-                about={text('page-pitch-diameter-aim')}
-                set={request.cut?.target_pitch_diameter_mm != null}
-                edit={{
-                  kind: 'length',
-                  value: inField(cut.target_pitch_diameter_mm, unit),
-                  patch: mm => ({ cut: { target_pitch_diameter_mm: mm } }),
-                  clear: text('page-middle-of-the-limits'),
-                }}
-              >
-                {figure(cut.target_pitch_diameter_mm, unit)}
-              </Word>
-            ),
-          })}
-        </>
-      }
+      sentence={said('cut-bit-ground-taking', {
+        bit: (
+          <TipWord job={job} plan={plan} owned={owned}>
+            {bit.says}
+          </TipWord>
+        ),
+        style: (
+          <Word
+            job={job}
+            about={text('cut-infeed')}
+            edit={{
+              kind: 'choice',
+              choices: (Object.keys(STYLES()) as StyleId[]).map(style => ({
+                says: STYLES()[style][0],
+                under: STYLES()[style][1],
+                chosen: cut.style === style,
+                patch: { cut: { style, compound_angle_deg: null } },
+              })),
+            }}
+          >
+            {STYLES()[cut.style][0]}
+          </Word>
+        ),
+        passes: (
+          <Word
+            job={job}
+            about={text('cut-cutting-passes')}
+            set={request.cut?.passes != null}
+            edit={{
+              kind: 'number',
+              value: String(cuts),
+              patch: n => ({ cut: { passes: n } }),
+              clear: text('cut-as-the-material-allows'),
+            }}
+          >
+            {request.cut?.passes != null && cut.stop_says
+              ? text('cut-passes-first-measurement', { passes: request.cut.passes, cuts })
+              : text('cut-passes', {
+                  cuts,
+                  stop_says: cut.stop_says ? ` ${text('cut-to-the-first-measurement')}` : '',
+                })}
+          </Word>
+        ),
+        springs: (
+          <Word
+            job={job}
+            about={text('cut-spring-passes')}
+            set={request.cut?.spring_passes != null}
+            edit={{
+              kind: 'number',
+              value: String(springs),
+              patch: n => ({ cut: { spring_passes: n } }),
+              clear: text('page-two'),
+            }}
+          >
+            {text('cut-springs', { springs })}
+          </Word>
+        ),
+        law: (
+          <Word
+            job={job}
+            about={text('cut-how-depth-shared')}
+            set={request.cut?.depth_law != null}
+            edit={{
+              kind: 'choice',
+              choices: (Object.keys(LAWS()) as (keyof ReturnType<typeof LAWS>)[]).map(law => ({
+                says: LAWS()[law],
+                chosen: (cut.depth_law ?? 'constant_area') === law,
+                patch: { cut: { depth_law: law } },
+              })),
+            }}
+          >
+            {LAWS()[cut.depth_law ?? 'constant_area']}
+          </Word>
+        ),
+        read_on: (
+          <Word
+            job={job}
+            about={text('cut-depth-read')}
+            set={request.cut?.read_by != null}
+            edit={{
+              kind: 'choice',
+              choices: (Object.keys(READ()) as (keyof ReturnType<typeof READ>)[]).map(read => ({
+                says: READ()[read],
+                chosen: (cut.dial.read_by ?? 'dial') === read,
+                patch: { cut: { read_by: read } },
+              })),
+            }}
+          >
+            {READ()[cut.dial.read_by ?? 'dial']}
+          </Word>
+        ),
+        aim: (
+          <Word
+            job={job}
+            about={text('page-pitch-diameter-aim')}
+            set={request.cut?.target_pitch_diameter_mm != null}
+            edit={{
+              kind: 'length',
+              value: inField(cut.target_pitch_diameter_mm, unit),
+              patch: mm => ({ cut: { target_pitch_diameter_mm: mm } }),
+              clear: text('page-middle-of-the-limits'),
+            }}
+          >
+            {figure(cut.target_pitch_diameter_mm, unit)}
+          </Word>
+        ),
+      })}
       drawing={
         <div className="filling">
           <Ladder plan={plan} run={run} />

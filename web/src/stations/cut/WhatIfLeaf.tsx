@@ -37,7 +37,7 @@ export function WhatIfLeaf({ job, open, onClose }: { job: Job; open: boolean; on
             <p className="what-if-says" aria-live="polite">
               {shown.says}
             </p>
-            <p className="how">{text('cut-dashed-groove-meant', { acts: figure(shown.acts_mm, unit) })}</p>
+            <p className="how">{text('cut-dashed-groove-meant', { off: figure(shown.acts_mm, unit) })}</p>
           </div>
         )}
       </div>

@@ -68,50 +68,44 @@ export function GaugeStation({ job, plan }: StationProps) {
     <Station
       id="gauge"
       plan={plan}
-      sentence={
-        <>
-          {said('gauge-the-aim-is', {
-            over: over && (
-              <>
-                {said('gauge-size-over-them', {
-                  find: (
-                    <Word
-                      job={job}
-                      about={text('gauge-how-size-over')}
-                      set={job.request.gauge?.lead_correction != null && job.request.gauge.lead_correction !== 'auto'}
-                      edit={{
-                        kind: 'choice',
-                        choices: FORMULAS().map(([by, says, under]) => ({
-                          says,
-                          under,
-                          chosen: (job.request.gauge?.lead_correction ?? 'auto') === by,
-                          patch: { gauge: { lead_correction: by === 'auto' ? null : by } },
-                        })),
-                      }}
-                    >
-                      {FORMULAS().find(([by]) => by === (job.request.gauge?.lead_correction ?? 'auto'))?.[1] ?? ''}
-                    </Word>
-                  ),
-                })}
-              </>
-            ),
-            original: (
-              <button
-                type="button"
-                className={`word${original ? ' set' : ''}`}
-                disabled={job.frozen}
-                onClick={() => setLeaf('original')}
+      sentence={said('gauge-the-aim-is', {
+        how:
+          over &&
+          said('gauge-size-over-them', {
+            how: (
+              <Word
+                job={job}
+                about={text('gauge-how-size-over')}
+                set={job.request.gauge?.lead_correction != null && job.request.gauge.lead_correction !== 'auto'}
+                edit={{
+                  kind: 'choice',
+                  choices: FORMULAS().map(([by, says, under]) => ({
+                    says,
+                    under,
+                    chosen: (job.request.gauge?.lead_correction ?? 'auto') === by,
+                    patch: { gauge: { lead_correction: by === 'auto' ? null : by } },
+                  })),
+                }}
               >
-                {original
-                  ? text('gauge-a-part-to-match-within')
-                  : job.request.cut?.target_pitch_diameter_mm != null
-                    ? text('gauge-as-told-at-cut')
-                    : text('gauge-what-its-limits-ask')}
-              </button>
+                {FORMULAS().find(([by]) => by === (job.request.gauge?.lead_correction ?? 'auto'))?.[1] ?? ''}
+              </Word>
             ),
-          })}
-        </>
-      }
+          }),
+        aim: (
+          <button
+            type="button"
+            className={`word${original ? ' set' : ''}`}
+            disabled={job.frozen}
+            onClick={() => setLeaf('original')}
+          >
+            {original
+              ? text('gauge-a-part-to-match-within')
+              : job.request.cut?.target_pitch_diameter_mm != null
+                ? text('gauge-as-told-at-cut')
+                : text('gauge-what-its-limits-ask')}
+          </button>
+        ),
+      })}
       drawing={gauge.drawing ? <Outline drawing={gauge.drawing} /> : <Outline drawing={plan.thread.drawing} />}
       numbers={[
         over && {

@@ -67,7 +67,7 @@ export function aimOf(
   unit: 'mm' | 'in',
 ): string {
   const wire = sheet?.wires.find(w => (told.wire_mm == null ? w.chosen : w.wire_mm.value === told.wire_mm));
-  const aim = (q: Quantity | undefined) => (q ? text('gauge-aim', { q: figure(q, unit) }) : '');
+  const aim = (q: Quantity | undefined) => (q ? text('gauge-aim', { size: figure(q, unit) }) : '');
   switch (how) {
     case 'wires':
       return wire
@@ -95,7 +95,7 @@ export function aimOf(
       return text('gauge-rule-caliper-root');
     case 'micrometer':
       return text('gauge-aim-pitch-diameter', {
-        target_pitch_diameter: figure(plan.cut.target_pitch_diameter_mm, unit),
+        size: figure(plan.cut.target_pitch_diameter_mm, unit),
       });
   }
 }

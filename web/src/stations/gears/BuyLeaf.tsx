@@ -47,7 +47,7 @@ function Buy({ lathe, job, harmless }: { lathe: string; job: string | undefined;
   const [wanted, setWanted] = useState<{ unit: 'mm' | 'in'; pitches?: string | undefined }>(
     job ? { unit, pitches: job } : { unit: 'mm' },
   );
-  const [own, setOwn] = useDraft(text('gears-own-pitches'), '');
+  const [own, setOwn] = useDraft('own-pitches', '');
   const [within, setWithin] = useState(harmless ?? 0);
   const found = usePurchases(lathe, wanted.unit, wanted.pitches, within);
   const allowed = [

@@ -43,61 +43,57 @@ export function GearsStation({ job, plan }: StationProps) {
     <Station
       id="gears"
       plan={plan}
-      sentence={
-        <>
-          {said('gears-to-end-each-pass', {
-            fixed: fixed ? text('gears-set-the-levers-to') : text('gears-hang'),
-            train: (
-              <button
-                type="button"
-                className={`word${hung?.chosen ? ' set' : ''}`}
-                onClick={() => setLeaf('trains')}
-                aria-label={text('gears-train-choose-another', {
-                  train: hung ? `${train(hung.train)}${lever(hung.train)}` : text('page-nothing'),
-                })}
-              >
-                {hung ? `${train(hung.train)}${lever(hung.train)}` : text('page-nothing')}
-              </button>
-            ),
-            ending: (
-              <Word
-                job={job}
-                about={text('gears-how-each-pass-ends')}
-                set={job.request.setup?.ending != null && job.request.setup.ending !== 'auto'}
-                edit={{
-                  kind: 'choice',
-                  choices: setup.endings.map(e => {
-                    const way = ways.data?.pass_ends.find(s => s.ending === e.ending);
-                    return {
-                      says: `${e.says}${e.recommended ? ` ${text('page-recommended')}` : ''}${e.serves ? '' : ` ${text('page-does-not-serve')}`}`,
-                      under: `${way?.says ?? ''} ${cap(e.consequence)}.`,
-                      seen: way?.drawing,
-                      chosen: e.chosen,
-                      patch: { setup: { ending: e.ending } },
-                    };
-                  }),
-                }}
-              >
-                {ending?.says ?? text('gears-as-suits')}
-              </Word>
-            ),
-            spindle: (
-              <button
-                type="button"
-                className="word"
-                onClick={() => setLeaf('motion')}
-                aria-label={text('gears-which-way-now', { setup: setup.says })}
-              >
-                {text('gears-spindle-the-headstock', {
-                  spindle: setup.spindle,
-                  screw: text(setup.screw === 'top_slide' ? 'gears-compound' : 'gears-carriage'),
-                  carriage: setup.carriage === 'toward_headstock' ? text('gears-toward') : text('gears-away-from'),
-                })}
-              </button>
-            ),
-          })}
-        </>
-      }
+      sentence={said('gears-to-end-each-pass', {
+        fixed: fixed ? text('gears-set-the-levers-to') : text('gears-hang'),
+        train: (
+          <button
+            type="button"
+            className={`word${hung?.chosen ? ' set' : ''}`}
+            onClick={() => setLeaf('trains')}
+            aria-label={text('gears-train-choose-another', {
+              train: hung ? `${train(hung.train)}${lever(hung.train)}` : text('page-nothing'),
+            })}
+          >
+            {hung ? `${train(hung.train)}${lever(hung.train)}` : text('page-nothing')}
+          </button>
+        ),
+        ending: (
+          <Word
+            job={job}
+            about={text('gears-how-each-pass-ends')}
+            set={job.request.setup?.ending != null && job.request.setup.ending !== 'auto'}
+            edit={{
+              kind: 'choice',
+              choices: setup.endings.map(e => {
+                const way = ways.data?.pass_ends.find(s => s.ending === e.ending);
+                return {
+                  says: `${e.says}${e.recommended ? ` ${text('page-recommended')}` : ''}${e.serves ? '' : ` ${text('page-does-not-serve')}`}`,
+                  under: `${way?.says ?? ''} ${cap(e.consequence)}.`,
+                  seen: way?.drawing,
+                  chosen: e.chosen,
+                  patch: { setup: { ending: e.ending } },
+                };
+              }),
+            }}
+          >
+            {ending?.says ?? text('gears-as-suits')}
+          </Word>
+        ),
+        spindle: (
+          <button
+            type="button"
+            className="word"
+            onClick={() => setLeaf('motion')}
+            aria-label={text('gears-which-way-now', { way: setup.says })}
+          >
+            {text('gears-spindle-the-headstock', {
+              spindle: setup.spindle,
+              screw: text(setup.screw === 'top_slide' ? 'gears-compound' : 'gears-carriage'),
+              carriage: setup.carriage === 'toward_headstock' ? text('gears-toward') : text('gears-away-from'),
+            })}
+          </button>
+        ),
+      })}
       drawing={
         gears.drawing ? (
           <Outline drawing={gears.drawing} />

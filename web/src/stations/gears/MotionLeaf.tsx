@@ -50,30 +50,28 @@ export function MotionLeaf({ job, plan, open, onClose }: StationProps & { open: 
               {toward ? text('gears-toward-the-headstock') : text('gears-away-from-the-headstock')}
             </Word>
           ),
-          wall: setup.wall && (
-            <>
-              {said('gears-and-the-tool-cuts', {
-                wall: (
-                  <Word
-                    job={job}
-                    about={text('gears-wall-bore')}
-                    set={asked?.wall != null}
-                    edit={{
-                      kind: 'choice',
-                      choices: (['near', 'far'] as const).map(wall => ({
-                        says: text('gears-the-wall', { wall }),
-                        chosen: setup.wall === wall,
-                        patch: { setup: { wall } },
-                      })),
-                    }}
-                  >
-                    {text('gears-the-wall', { wall: setup.wall })}
-                  </Word>
-                ),
-              })}
-            </>
-          ),
-          handle_to_tailstock: setup.handle_to_tailstock ? text('gears-tailstock') : text('gears-headstock'),
+          wall:
+            setup.wall &&
+            said('gears-and-the-tool-cuts', {
+              wall: (
+                <Word
+                  job={job}
+                  about={text('gears-wall-bore')}
+                  set={asked?.wall != null}
+                  edit={{
+                    kind: 'choice',
+                    choices: (['near', 'far'] as const).map(wall => ({
+                      says: text('gears-the-wall', { wall }),
+                      chosen: setup.wall === wall,
+                      patch: { setup: { wall } },
+                    })),
+                  }}
+                >
+                  {text('gears-the-wall', { wall: setup.wall })}
+                </Word>
+              ),
+            }),
+          end: setup.handle_to_tailstock ? text('gears-tailstock') : text('gears-headstock'),
         })}
       </p>
     </Leaf>

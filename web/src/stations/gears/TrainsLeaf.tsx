@@ -100,7 +100,7 @@ export function TrainsLeaf({ job, plan, open, onClose }: StationProps & { open: 
             <Word
               job={job}
               about={text('gears-error-allowed-parts')}
-              set={truth !== text('gears-of-any-error')}
+              set={Boolean(asked?.exact_only) || asked?.max_error_ppm != null}
               edit={{
                 kind: 'number',
                 value: String(asked?.max_error_ppm ?? ''),
@@ -142,67 +142,63 @@ export function TrainsLeaf({ job, plan, open, onClose }: StationProps & { open: 
               {changes}
             </Word>
           ),
-          positions: (positions.length > 1 || asked?.gearbox != null) && (
-            <>
-              {said('gears-the-lever-at', {
-                gearbox: (
-                  <Word
-                    job={job}
-                    about={text('gears-gearbox-position')}
-                    set={asked?.gearbox != null}
-                    edit={{
-                      kind: 'choice',
-                      choices: [
-                        {
-                          says: text('gears-any-position'),
-                          chosen: asked?.gearbox == null,
-                          patch: { gears: { gearbox: null } },
-                        },
-                        ...positions.map(p => ({
-                          says: p,
-                          chosen: asked?.gearbox === p,
-                          patch: { gears: { gearbox: p } },
-                        })),
-                      ],
-                    }}
-                  >
-                    {asked?.gearbox ?? text('gears-any-position')}
-                  </Word>
-                ),
-              })}
-            </>
-          ),
-          mounted: mounted && (
-            <>
-              {said('gears-keeping', {
-                kept_says: (
-                  <Word
-                    job={job}
-                    about={text('gears-gears-kept-on')}
-                    set={asked?.keep != null}
-                    edit={{
-                      kind: 'choice',
-                      choices: [
-                        {
-                          says: text('gears-nothing-in-particular'),
-                          chosen: asked?.keep == null,
-                          patch: { gears: { keep: null } },
-                        },
-                        ...mayKeep.map(({ seat, teeth, on }) => ({
-                          says: seatSays(seat, teeth),
-                          under: on ? text('gears-let-it-go') : text('gears-keep-it-as-well'),
-                          chosen: on,
-                          patch: { gears: { keep: turned(seat, teeth, on) } },
-                        })),
-                      ],
-                    }}
-                  >
-                    {keptSays}
-                  </Word>
-                ),
-              })}
-            </>
-          ),
+          positions:
+            (positions.length > 1 || asked?.gearbox != null) &&
+            said('gears-the-lever-at', {
+              gearbox: (
+                <Word
+                  job={job}
+                  about={text('gears-gearbox-position')}
+                  set={asked?.gearbox != null}
+                  edit={{
+                    kind: 'choice',
+                    choices: [
+                      {
+                        says: text('gears-any-position'),
+                        chosen: asked?.gearbox == null,
+                        patch: { gears: { gearbox: null } },
+                      },
+                      ...positions.map(p => ({
+                        says: p,
+                        chosen: asked?.gearbox === p,
+                        patch: { gears: { gearbox: p } },
+                      })),
+                    ],
+                  }}
+                >
+                  {asked?.gearbox ?? text('gears-any-position')}
+                </Word>
+              ),
+            }),
+          mounted:
+            mounted &&
+            said('gears-keeping', {
+              kept_says: (
+                <Word
+                  job={job}
+                  about={text('gears-gears-kept-on')}
+                  set={asked?.keep != null}
+                  edit={{
+                    kind: 'choice',
+                    choices: [
+                      {
+                        says: text('gears-nothing-in-particular'),
+                        chosen: asked?.keep == null,
+                        patch: { gears: { keep: null } },
+                      },
+                      ...mayKeep.map(({ seat, teeth, on }) => ({
+                        says: seatSays(seat, teeth),
+                        under: on ? text('gears-let-it-go') : text('gears-keep-it-as-well'),
+                        chosen: on,
+                        patch: { gears: { keep: turned(seat, teeth, on) } },
+                      })),
+                    ],
+                  }}
+                >
+                  {keptSays}
+                </Word>
+              ),
+            }),
         })}
       </p>
       {change.isError && (
@@ -276,7 +272,7 @@ function OwnTrain({
   hang: (train: { drivers: number[]; driven: number[]; gearbox?: string }, told: () => void) => void;
 }) {
   const id = useId();
-  const [written, setText, told] = useDraft(text('gears-own-train'), '');
+  const [written, setText, told] = useDraft('own-train', '');
   const [fault, setFault] = useState(false);
   return (
     <form

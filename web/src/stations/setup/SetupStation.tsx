@@ -84,91 +84,83 @@ function SetUp({ job, plan }: StationProps) {
     <Station
       id="setup"
       plan={plan}
-      sentence={
-        <>
-          {said('setup-prove-size-mate', {
-            speed_rpm: setup.speed_rpm ? (
-              <>
-                {said('setup-run-it-at-within', {
-                  number: number(
-                    text('setup-spindle-speed-rpm'),
-                    asked?.spindle_rpm,
-                    'spindle_rpm',
-                    text('page-leave-app'),
-                    speedSays(plan),
-                  ),
-                  limited: (
-                    <button type="button" className={`word${limited ? ' set' : ''}`} onClick={() => setLimits(true)}>
-                      {limited ? text('setup-limits-of-your-own') : text('setup-the-usual-limits')}
-                    </button>
-                  ),
-                })}
-              </>
-            ) : (
-              text('setup-the-spindle-is', { speed_says: speedSays(plan) })
-            ),
-            way: (
-              <Word
-                job={job}
-                about={text('setup-how-size-proven')}
-                set={job.request.gauge?.proof != null && job.request.gauge.proof !== 'auto'}
-                edit={{
-                  kind: 'choice',
-                  choices: [
-                    {
-                      says: PROOFS().auto,
-                      chosen: (job.request.gauge?.proof ?? 'auto') === 'auto',
-                      patch: { gauge: { proof: null } },
-                    },
-                    ...proof.ways.map(w => ({
-                      says: `${w.says}${w.serves === false ? ` ${text('setup-cannot-be-done')}` : ''}`,
-                      under: w.why,
-                      chosen: job.request.gauge?.proof === w.by,
-                      patch: { gauge: { proof: w.by } },
-                    })),
-                  ],
-                }}
-              >
-                {way?.says ?? text('setup-nothing-at-hand')}
-              </Word>
-            ),
-            mate_at_hand: (
-              <Word
-                job={job}
-                about={text('setup-whether-mate-hand')}
-                set={job.request.gauge?.mate_at_hand != null}
-                later
-                edit={{
-                  kind: 'choice',
-                  choices: [
-                    {
-                      says: text('setup-at-hand'),
-                      chosen: job.request.gauge?.mate_at_hand === true,
-                      patch: { gauge: { mate_at_hand: true } },
-                    },
-                    {
-                      says: text('setup-not-at-hand'),
-                      chosen: job.request.gauge?.mate_at_hand === false,
-                      patch: { gauge: { mate_at_hand: false } },
-                    },
-                    {
-                      says: text('page-not-told'),
-                      chosen: job.request.gauge?.mate_at_hand == null,
-                      patch: { gauge: { mate_at_hand: null } },
-                    },
-                  ],
-                }}
-              >
-                {job.request.gauge?.mate_at_hand == null
-                  ? text('setup-told-hand')
-                  : job.request.gauge.mate_at_hand
-                    ? text('setup-at-hand')
-                    : text('setup-not-at-hand')}
-              </Word>
-            ),
-          })}
-        </>
-      }
+      sentence={said('setup-prove-size-mate', {
+        speed_rpm: setup.speed_rpm
+          ? said('setup-run-it-at-within', {
+              rpm: number(
+                text('setup-spindle-speed-rpm'),
+                asked?.spindle_rpm,
+                'spindle_rpm',
+                text('page-leave-app'),
+                speedSays(plan),
+              ),
+              limited: (
+                <button type="button" className={`word${limited ? ' set' : ''}`} onClick={() => setLimits(true)}>
+                  {limited ? text('setup-limits-of-your-own') : text('setup-the-usual-limits')}
+                </button>
+              ),
+            })
+          : text('setup-the-spindle-is', { speed_says: speedSays(plan) }),
+        way: (
+          <Word
+            job={job}
+            about={text('setup-how-size-proven')}
+            set={job.request.gauge?.proof != null && job.request.gauge.proof !== 'auto'}
+            edit={{
+              kind: 'choice',
+              choices: [
+                {
+                  says: PROOFS().auto,
+                  chosen: (job.request.gauge?.proof ?? 'auto') === 'auto',
+                  patch: { gauge: { proof: null } },
+                },
+                ...proof.ways.map(w => ({
+                  says: `${w.says}${w.serves === false ? ` ${text('setup-cannot-be-done')}` : ''}`,
+                  under: w.why,
+                  chosen: job.request.gauge?.proof === w.by,
+                  patch: { gauge: { proof: w.by } },
+                })),
+              ],
+            }}
+          >
+            {way?.says ?? text('setup-nothing-at-hand')}
+          </Word>
+        ),
+        mate_at_hand: (
+          <Word
+            job={job}
+            about={text('setup-whether-mate-hand')}
+            set={job.request.gauge?.mate_at_hand != null}
+            later
+            edit={{
+              kind: 'choice',
+              choices: [
+                {
+                  says: text('setup-at-hand'),
+                  chosen: job.request.gauge?.mate_at_hand === true,
+                  patch: { gauge: { mate_at_hand: true } },
+                },
+                {
+                  says: text('setup-not-at-hand'),
+                  chosen: job.request.gauge?.mate_at_hand === false,
+                  patch: { gauge: { mate_at_hand: false } },
+                },
+                {
+                  says: text('page-not-told'),
+                  chosen: job.request.gauge?.mate_at_hand == null,
+                  patch: { gauge: { mate_at_hand: null } },
+                },
+              ],
+            }}
+          >
+            {job.request.gauge?.mate_at_hand == null
+              ? text('setup-told-hand')
+              : job.request.gauge.mate_at_hand
+                ? text('setup-at-hand')
+                : text('setup-not-at-hand')}
+          </Word>
+        ),
+      })}
       drawing={
         <div className="views">
           <div className="row" role="group" aria-label={text('setup-which-view')}>
@@ -212,7 +204,7 @@ function SetUp({ job, plan }: StationProps) {
               : cut.style === 'alternating' || setup.screw === 'top_slide'
                 ? text('setup-along-the-bed')
                 : text('setup-straight-in'),
-          note: `${cut.scale}${cut.angle_deg > 0 ? ` ${text('setup-handle-end-leans', { handle_to_tailstock: setup.handle_to_tailstock ? 'tailstock' : 'headstock' })}` : ''}`,
+          note: `${cut.scale}${cut.angle_deg > 0 ? ` ${text('setup-handle-end-leans', { end: setup.handle_to_tailstock ? text('gears-tailstock') : text('gears-headstock') })}` : ''}`,
         },
         {
           says: text('page-speed'),
@@ -221,8 +213,8 @@ function SetUp({ job, plan }: StationProps) {
           under:
             setup.limit_rpm &&
             text('setup-bound-by', {
-              find: setup.limits.find(l => l.binds)?.says ?? text('setup-the-tool'),
-              limit_rpm: setup.limit_rpm.text,
+              limit: setup.limits.find(l => l.binds)?.says ?? text('setup-the-tool'),
+              rpm: setup.limit_rpm.text,
             }),
         },
         {

@@ -16,7 +16,7 @@ export function PairWords({ job, plan, mesh, onMesh }: StationProps & { mesh: bo
   const id = useId();
   const queries = useQueryClient();
   const [adding, setAdding] = useState(false);
-  const [written, setText, told] = useDraft(text('thread-another-thread'), '');
+  const [written, setText, told] = useDraft('another-thread', '');
   const { pair, thread } = plan;
   const other = thread.side === 'external' ? 'nut' : 'screw';
   const mate = job.members.find(m => m.mate);
@@ -41,8 +41,8 @@ export function PairWords({ job, plan, mesh, onMesh }: StationProps & { mesh: bo
       {pair && mate && (
         <>
           {said('thread-one-pair-between', {
-            link: link(mate, text('thread-its', { other })),
-            to_lower_case: (
+            mate: link(mate, text('thread-its', { other })),
+            school: (
               <Word
                 job={job}
                 about={text('thread-which-is-made-first')}
@@ -66,9 +66,7 @@ export function PairWords({ job, plan, mesh, onMesh }: StationProps & { mesh: bo
                 {mesh ? text('thread-see-the-form-alone') : text('thread-see-two-mesh')}
               </button>
             ),
-            gaps: mesh && pair.gaps_times > 1 && (
-              <>{text('thread-gaps-drawn-times', { gaps_times: pair.gaps_times })}</>
-            ),
+            gaps: mesh && pair.gaps_times > 1 && text('thread-gaps-drawn-times', { gaps_times: pair.gaps_times }),
           })}{' '}
         </>
       )}

@@ -76,45 +76,42 @@ export function ThreadStation({ job, plan }: StationProps) {
                     {thread.before_coating ? text('thread-a-coating') : text('thread-no-coating-within')}
                   </Word>
                 ),
-                adds: thread.before_coating && (
-                  <>
-                    {text('thread-adds-pitch-diameter', {
-                      adds: figure(thread.before_coating.adds_mm, unit),
-                      pitch: thread.before_coating.pitch_mm.map(q => figure(q, unit)).join(' to '),
-                    })}
-                  </>
-                ),
-                half_angle: thread.half_angle_deg === 30 && external && (
-                  <>
-                    {said('thread-its-root', {
-                      tip_radius: (
-                        <Word
-                          job={job}
-                          about={text('thread-root-of-the-screw')}
-                          set={job.request.thread?.rounded_root != null}
-                          edit={{
-                            kind: 'choice',
-                            choices: [
-                              {
-                                says: text('thread-flat-or-round'),
-                                chosen: !tip.tip_radius_mm,
-                                patch: { thread: { rounded_root: null } },
-                              },
-                              {
-                                says: text('thread-rounded'),
-                                under: text('thread-strong-fatigued-screw'),
-                                chosen: Boolean(tip.tip_radius_mm),
-                                patch: { thread: { rounded_root: true } },
-                              },
-                            ],
-                          }}
-                        >
-                          {tip.tip_radius_mm ? text('thread-rounded') : text('thread-flat-or-round')}
-                        </Word>
-                      ),
-                    })}
-                  </>
-                ),
+                adds:
+                  thread.before_coating &&
+                  text('thread-adds-pitch-diameter', {
+                    adds: figure(thread.before_coating.adds_mm, unit),
+                    pitch: thread.before_coating.pitch_mm.map(q => figure(q, unit)).join(' to '),
+                  }),
+                half_angle:
+                  thread.half_angle_deg === 30 &&
+                  external &&
+                  said('thread-its-root', {
+                    tip_radius: (
+                      <Word
+                        job={job}
+                        about={text('thread-root-of-the-screw')}
+                        set={job.request.thread?.rounded_root != null}
+                        edit={{
+                          kind: 'choice',
+                          choices: [
+                            {
+                              says: text('thread-flat-or-round'),
+                              chosen: !tip.tip_radius_mm,
+                              patch: { thread: { rounded_root: null } },
+                            },
+                            {
+                              says: text('thread-rounded'),
+                              under: text('thread-strong-fatigued-screw'),
+                              chosen: Boolean(tip.tip_radius_mm),
+                              patch: { thread: { rounded_root: true } },
+                            },
+                          ],
+                        }}
+                      >
+                        {tip.tip_radius_mm ? text('thread-rounded') : text('thread-flat-or-round')}
+                      </Word>
+                    ),
+                  }),
               })}{' '}
             </>
           )}
@@ -165,7 +162,7 @@ export function ThreadStation({ job, plan }: StationProps) {
         !pair && (
           <p>
             {text('thread-form-deep-pitch', {
-              word: cap(thread.basic_form.word),
+              name: cap(thread.basic_form.word),
               starts:
                 thread.starts === 1
                   ? text('thread-single-start')
@@ -258,7 +255,7 @@ export function ThreadStation({ job, plan }: StationProps) {
                 ? [
                     {
                       says: text('thread-the-measures', {
-                        external: external ? text('thread-nut') : text('thread-screw'),
+                        mate: external ? text('thread-nut') : text('thread-screw'),
                       }),
                       figure: plan.pair.mate_made_mm,
                       under: text('thread-one-goes', {
