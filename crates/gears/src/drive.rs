@@ -96,6 +96,19 @@ pub struct Arm {
     pub shaft_radius_mm: f64,
     /// Studs it holds.
     pub studs: u8,
+    /// Whether its studs take one gear each, so that only simple trains hang on it.
+    pub idlers_only: bool,
+}
+
+/// A train that was tried on an arm nobody measured, by its teeth in order.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct Tried {
+    /// Drivers, spindle end first.
+    pub drivers: Vec<u16>,
+    /// Driven gears, spindle end first.
+    pub driven: Vec<u16>,
+    /// Whether it hung and meshed.
+    pub hangs: bool,
 }
 
 /// The threading dial, checked.
@@ -132,6 +145,12 @@ pub struct Drive {
     pub tumbler: Option<[bool; 2]>,
     /// The arm, if its geometry is known.
     pub arm: Option<Arm>,
+    /// Other arms owned: one for idlers, one of one's own make.
+    pub more_arms: Vec<Arm>,
+    /// Trains that were tried, while no arm is measured.
+    pub tried: Vec<Tried>,
+    /// Bushes that key two loose gears together; as many as are wanted where nobody told.
+    pub bushes: Option<u8>,
     /// The dial, if there is one.
     pub dial: Option<Dial>,
 }
@@ -152,7 +171,17 @@ impl Drive {
             max_compounds: 1,
             tumbler: None,
             arm: None,
+            more_arms: Vec::new(),
+            tried: Vec::new(),
+            bushes: None,
             dial: None,
         }
+    }
+
+    /// What was seen of gears in this order on the arm, if they were tried.
+    #[must_use]
+    pub fn seen(&self, drivers: &[Gear], driven: &[Gear]) -> Option<bool> {
+        let same = |gears: &[Gear], teeth: &[u16]| gears.len() == teeth.len() && gears.iter().zip(teeth).all(|(g, t)| g.teeth == *t);
+        self.tried.iter().rfind(|t| same(drivers, &t.drivers) && same(driven, &t.driven)).map(|t| t.hangs)
     }
 }

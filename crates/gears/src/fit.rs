@@ -24,6 +24,10 @@ pub struct Fit {
     pub hangs: bool,
     /// Whether that is by geometry.
     pub by_geometry: bool,
+    /// Whether it was tried, on an arm nobody measured.
+    pub seen: bool,
+    /// Which of the arms it hangs on: nought the first.
+    pub arm: usize,
     /// Idlers put in to bridge a gap or to turn the leadscrew the right way.
     pub idlers: Vec<Idler>,
     /// What is in the way.
@@ -34,6 +38,14 @@ pub struct Fit {
     pub shafts: Vec<Point>,
     /// Room between what must not touch, the tightest first.
     pub clearances: Vec<Clearance>,
+}
+
+impl Fit {
+    /// The arm it hangs on, or was tried on first.
+    #[must_use]
+    pub fn on_arm<'a>(&self, drive: &'a Drive) -> Option<&'a Arm> {
+        if self.arm == 0 { drive.arm.as_ref() } else { drive.more_arms.get(self.arm - 1) }
+    }
 }
 
 /// Play left between things that must not touch, mm.
@@ -55,7 +67,31 @@ pub fn hangs(drive: &Drive, train: &Train, spare: &[Gear], sense: Option<Sense>)
     if !goes_together(&train.drivers, &train.driven) {
         return refused(why_not_together(train));
     }
-    let Some(arm) = &drive.arm else { return by_the_bench_rule(drive, train) };
+    let loose = train.drivers.iter().skip(1).filter(|g| g.piece == 0).count();
+    if let Some(bushes) = drive.bushes.filter(|b| loose > usize::from(*b)) {
+        return refused(Hindrance::NoBush(bushes));
+    }
+    let Some(arm) = &drive.arm else {
+        return match drive.seen(&train.drivers, &train.driven) {
+            Some(hangs) => Fit { hangs, seen: true, why_not: (!hangs).then_some(Hindrance::SeenNot), meshes: chain(train, &[]), ..Fit::default() },
+            None => by_the_bench_rule(drive, train),
+        };
+    };
+    // What is said of one that hangs on none is what the first lacks.
+    let first = on_one_arm(drive, arm, train, spare, sense);
+    if first.hangs {
+        return first;
+    }
+    let others = drive.more_arms.iter().enumerate().map(|(i, arm)| Fit { arm: i + 1, ..on_one_arm(drive, arm, train, spare, sense) });
+    others.into_iter().find(|fit| fit.hangs).unwrap_or(first)
+}
+
+/// Tries a train on one arm, with as many idlers as it has studs for.
+fn on_one_arm(drive: &Drive, arm: &Arm, train: &Train, spare: &[Gear], sense: Option<Sense>) -> Fit {
+    let refused = |why: Hindrance| Fit { by_geometry: true, why_not: Some(why), ..Fit::default() };
+    if arm.idlers_only && train.drivers.len() > 1 {
+        return refused(Hindrance::IdlerArm);
+    }
     let pairs = train.drivers.len();
     let serves = |meshes: usize| sense.is_none_or(|s| meshes.is_multiple_of(2) == (s == Sense::With));
     let mut first: Option<Fit> = None;

@@ -89,6 +89,12 @@ pub enum Hindrance {
     Unplaced(Vec<u16>, Unplaced),
     /// By the bench rule, two pairs leave no room for the shafts.
     NoRoom([u16; 4]),
+    /// It was tried on the arm, and did not mesh.
+    SeenNot,
+    /// Its arm takes idlers only.
+    IdlerArm,
+    /// More loose gears are to be keyed together than there are bushes.
+    NoBush(u8),
 }
 
 impl Unplaced {
@@ -128,6 +134,9 @@ impl Hindrance {
                 [one] => say!(voice, "hang-with-idler", idler = *one, why = why.said(voice)),
                 [one, other, ..] => say!(voice, "hang-with-idlers", one = *one, other = *other, why = why.said(voice)),
             },
+            Self::SeenNot => say!(voice, "hang-seen-not"),
+            Self::IdlerArm => say!(voice, "hang-idler-arm"),
+            Self::NoBush(bushes) => say!(voice, "hang-no-bush", n = u16::from(bushes)),
             Self::NoRoom([a, b, c, d]) => say!(voice, "hang-no-room", a = a, b = b, c = c, d = d),
         }
     }

@@ -27,7 +27,7 @@ pub mod table;
 pub mod train;
 
 pub use dial::{DialAnswer, DialRule, each_gear, reengage};
-pub use drive::{Arm, Dial, Drive, Gear, GearboxPosition, Mounted, Place};
+pub use drive::{Arm, Dial, Drive, Gear, GearboxPosition, Mounted, Place, Tried};
 pub use fit::{Fit, Sense, hangs};
 pub use hindrance::{Beside, Clearance, Hindrance};
 pub use layout::{Idler, Mesh};

@@ -147,7 +147,10 @@ impl Search<'_> {
             let train = Train { drivers: self.table.gears(&one.drivers).collect(), driven: self.table.gears(&one.driven).collect(), gearbox };
             let spare = train.spare(self.drive);
             let mut best: Option<(Train, Fit)> = None;
-            for order in arrangements(&train) {
+            let mut orders = arrangements(&train);
+            // One that was seen to hang before those that only may.
+            orders.sort_by_key(|o| self.drive.seen(&o.drivers, &o.driven) != Some(true));
+            for order in orders {
                 let fit = hangs(self.drive, &order, &spare, self.wanted.sense);
                 let done = fit.hangs;
                 if done || best.is_none() {

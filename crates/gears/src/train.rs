@@ -100,7 +100,7 @@ pub struct TrainRow {
     pub error_text: String,
     /// Whether it hangs; absent geometry leaves this null.
     pub fits: Option<bool>,
-    /// `bench_rule` when there is no geometry to go by.
+    /// `bench_rule` when there is no geometry to go by; `seen` when it was tried on the arm nobody measured.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub fit_basis: Option<&'static str>,
     /// What is in the way.

@@ -70,6 +70,8 @@ codes! {
     EngagementLong = "engagement_long",
     /// The mate engages short.
     EngagementShort = "engagement_short",
+    /// The material: one nobody knows, one kept no longer, crests that rise.
+    Material = "material",
     /// The wall round a bore is thin.
     WallThin = "wall_thin",
     /// The passes told are too few, or too fine.

@@ -91,6 +91,7 @@ pub fn api() -> OpenApiRouter<App> {
         .routes(routes!(shop::kit, shop::put_kit))
         .routes(routes!(shop::kit_written, shop::put_kit_written))
         .routes(routes!(shop::materials))
+        .routes(routes!(shop::tried))
         .routes(routes!(shop::feeds))
         .routes(routes!(shop::rules))
         .routes(routes!(words::words, words::put_words))

@@ -19,7 +19,7 @@ use utoipa::{IntoParams, ToSchema};
 use yoke_core::faults::{Fault, read_json};
 use yoke_core::job::{Lathe, LatheProfile, checked};
 use yoke_core::say;
-use yoke_core::shop::{Ask, LatheDescription, answer, gears_from_csv, gears_to_csv, keep_sources, look, plate_from_csv, plate_to_csv, put};
+use yoke_core::shop::{Ask, LatheDescription, answer, gears_from_csv, gears_to_csv, keep_sources, look, plate_from_csv, plate_to_csv, put, remember_trains};
 use yoke_core::voice::Voice;
 use yoke_store::{Changed, LatheRow, Store};
 
@@ -228,6 +228,7 @@ async fn keep(app: &App, id: String, revision: i64, voice: Asked, change: impl F
     let before = told.clone();
     change(&mut told);
     keep_sources(&before, &mut told);
+    remember_trains(&before, &mut told);
     if let Some(fault) = told.get("name").and_then(Value::as_str).and_then(name_fault) {
         return Err(Problem::faulty(vec![fault]));
     }

@@ -14,8 +14,9 @@ use axum::response::{IntoResponse, Response};
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::{IntoParams, ToSchema};
+use yoke_core::job::PlanRequest;
 use yoke_core::job::defaults::MATERIAL;
-use yoke_core::job::{PlanRequest, materials};
+use yoke_core::kit::{NOT_KNOWN, material_of};
 use yoke_core::log::{JobLearned, Learned, fold, learned, reaction_s};
 use yoke_core::say;
 use yoke_core::story::{RecordedAct, Story, result, story, story_csv};
@@ -62,7 +63,12 @@ fn where_and_in(store: &Store, request: &PlanRequest) -> Result<Option<(String, 
     let Some(row) = request.lathe_id.as_deref().map(|id| store.lathe(id)).transpose()?.flatten() else { return Ok(None) };
     let name = stored::lathe(&row)?.read.name;
     let code = request.blank.material.as_deref().unwrap_or(MATERIAL);
-    let material = materials().iter().find(|m| m.code == code).map_or_else(|| code.to_owned(), |m| m.name.clone());
+    // What two unknown metals taught is not of one material.
+    if code == NOT_KNOWN {
+        return Ok(None);
+    }
+    let own = stored::kit(store)?.map_or_else(Vec::new, |k| k.read.materials);
+    let material = material_of(code, &own).map_or_else(|| code.to_owned(), |m| m.name);
     Ok(name.map(|n| (n, material)))
 }
 

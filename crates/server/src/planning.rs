@@ -22,6 +22,7 @@ use yoke_core::log::{ActKind, judge_told};
 use yoke_core::plan::{Plan, plan as reckon};
 use yoke_core::quantity::{LengthUnit, parse_length, real};
 use yoke_core::say;
+use yoke_core::shop::remember_trains;
 use yoke_core::thread::identify::{Identified, Sample, SampleRequest, identify as core_identify};
 use yoke_core::thread::series::{Series, of_series};
 use yoke_core::thread::{FitKind, Side, callout as core_callout};
@@ -117,8 +118,11 @@ impl Inputs {
             return Ok(FirstPlan { plan, from: self.kept, mounted: None });
         };
         let on = json!({"drivers": hung.train.drivers, "driven": hung.train.driven});
+        let before = self.kept.lathe.clone();
         self.kept.lathe["mounted"] = on.clone();
-        self.lathe = self.lathe.map(|lathe| LatheProfile { mounted: serde_json::from_value(on).ok(), ..lathe });
+        remember_trains(&before, &mut self.kept.lathe);
+        let seen = serde_json::from_value(self.kept.lathe["seen"].clone()).ok();
+        self.lathe = self.lathe.map(|lathe| LatheProfile { mounted: serde_json::from_value(on).ok(), seen, ..lathe });
         let (plan, ..) = self.whole()?;
         let body = self.kept.lathe.to_string();
         Ok(FirstPlan { plan, from: self.kept, mounted: Some((id, body)) })

@@ -21,6 +21,7 @@ use yoke_core::faults::Fault;
 use yoke_core::gears::{ChartRow, Purchases, TrainRow, TrialRequest, TrialView, chart_while, pitches_wanted, purchases_while, standard_pitches};
 use yoke_core::job::pad::{FeedChoice, feeds_said};
 use yoke_core::job::{Kit, Material, PlanRequest, PlateRead, PlateRequest, checked, materials as all_materials, settle};
+use yoke_core::kit::{OwnMaterial, TriedRequest, TriedView, not_known};
 use yoke_core::quantity::{LengthUnit, real};
 use yoke_core::rulebook::rules as all_rules;
 use yoke_core::shop::{WrittenDrawer, put_written, written};
@@ -206,10 +207,19 @@ pub async fn put_kit_written(
     Ok(Json(written(&kit, voice.plain())))
 }
 
-/// Materials and their starting values.
+/// Materials and their starting values: the user's own, then those of the table, then one nobody knows.
 #[utoipa::path(get, path = "/api/v1/materials", responses((status = 200, body = Vec<Material>)))]
-pub async fn materials() -> Json<&'static [Material]> {
-    Json(all_materials())
+pub async fn materials(State(app): State<App>, voice: Asked) -> Result<Json<Vec<Material>>, Problem> {
+    let kit = kept_kit(&app).await?;
+    let own = kit.materials.iter().filter_map(OwnMaterial::whole);
+    let (unknown, _) = not_known(&TriedRequest::default(), voice.plain());
+    Ok(Json(own.chain(all_materials().iter().cloned()).chain([unknown]).collect()))
+}
+
+/// What magnet, file, spark and swarf say of a material nobody knows.
+#[utoipa::path(post, path = "/api/v1/materials/tried", request_body = TriedRequest, responses((status = 200, body = TriedView), (status = 422, body = Problem)))]
+pub async fn tried(voice: Asked, Sent { read: tried, faults }: Sent<TriedRequest>) -> Result<Json<TriedView>, Problem> {
+    if faults.is_empty() { Ok(Json(not_known(&tried, voice.plain()).1)) } else { Err(Problem::faulty(faults)) }
 }
 
 /// The facts a sum of the bench pad may feed.

@@ -43,6 +43,11 @@ export type BitSheet = Schemas['BitSheet'];
 export type Kit = Schemas['Kit'];
 export type OwnedBit = Schemas['OwnedBit'];
 export type OwnedInsert = Schemas['OwnedInsert'];
+export type OwnedBar = Schemas['OwnedBar'];
+export type OwnedBlade = Schemas['OwnedBlade'];
+export type OwnMaterial = Schemas['OwnMaterial'];
+export type Material = Schemas['Material'];
+export type WrittenDrawer = Schemas['WrittenDrawer'];
 
 /** Whatever is asked is asked in the unit and the words of the page. */
 export const api = createClient<paths>({ querySerializer: query => asked(query as Record<string, unknown>) });

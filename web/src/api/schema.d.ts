@@ -810,10 +810,27 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Materials and their starting values. */
+        /** Materials and their starting values: the user's own, then those of the table, then one nobody knows. */
         get: operations["materials"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/materials/tried": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What magnet, file, spark and swarf say of a material nobody knows. */
+        post: operations["tried"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1205,6 +1222,16 @@ export interface components {
         /** @description The change-gear arm, which swings about the leadscrew. */
         ArmProfile: {
             /**
+             * @description Whether its studs take one gear each: an idler arm.
+             * @default null
+             */
+            idlers_only?: boolean | null;
+            /**
+             * @description What it is called, where there are several.
+             * @default null
+             */
+            name?: string | null;
+            /**
              * Format: double
              * @description Radius of the largest shaft, boss or nut a gear must clear.
              * @default null
@@ -1256,6 +1283,15 @@ export interface components {
             pointer: string;
             /** @description What was taken. */
             text: string;
+        };
+        /** @description Something the blank wants, and whether it is there. */
+        AtHand: {
+            /** @description Whether the drawer has one that serves. */
+            here: boolean;
+            /** @description Which one, or what is to be got. */
+            says: string;
+            /** @description What is wanted: `dog`, `centre`, `steady`, `collet`, `arbor`, `groover`, `reamer`, `chaser`, `indicator`. */
+            what: string;
         };
         /** @description Sizes between balls in a bore. */
         BallView: {
@@ -1485,16 +1521,24 @@ export interface components {
             views: components["schemas"]["Drawing"];
         };
         /**
+         * @description What a blade is for.
+         * @enum {string}
+         */
+        BladeKind: "groover" | "parting";
+        /**
          * @description Where in its limits a blank or bore is aimed.
          * @enum {string}
          */
         BlankAim: "low" | "middle" | "high";
         /** @description A gear to make: its blank card. */
         BlankCard: {
+            bore_mm?: components["schemas"]["Quantity"] | null;
             /** @description Whole depth of a tooth, 2.25 m unless the cutter is marked otherwise. */
             depth_mm: components["schemas"]["Quantity"];
             /** @description Dividing: turns of a 40:1 head a tooth. */
             dividing: string;
+            face_mm?: components["schemas"]["Quantity"] | null;
+            key_mm?: components["schemas"]["Quantity"] | null;
             /**
              * Format: double
              * @description Its module, mm.
@@ -1502,6 +1546,11 @@ export interface components {
             module_mm: number;
             /** @description Outside diameter, m(z + 2). */
             outside_mm: components["schemas"]["Quantity"];
+            /**
+             * Format: double
+             * @description Pressure angle of its group, degrees, where it was told.
+             */
+            pressure_angle_deg?: number | null;
             /** @description The rest in words. */
             says: string;
             /**
@@ -1561,7 +1610,7 @@ export interface components {
              */
             jaw_force_n?: number | null;
             /**
-             * @description Material code.
+             * @description Material code: of the table, of the user's own, or `not_known`.
              * @default null
              */
             material?: string | null;
@@ -1638,11 +1687,15 @@ export interface components {
             stick_out_mm?: number | null;
             /** @default null */
             support?: components["schemas"]["Support"] | null;
+            /** @default null */
+            tried?: components["schemas"]["TriedRequest"] | null;
         };
         /** @description The blank or bore. */
         BlankSection: {
             /** @description What to aim at. */
             aim_mm: components["schemas"]["Quantity"];
+            /** @description What it wants of the drawer, by name, and what is to be got. */
+            at_hand?: components["schemas"]["AtHand"][];
             beyond?: components["schemas"]["Beyond"] | null;
             body_ahead_mm?: components["schemas"]["Quantity"] | null;
             bore?: components["schemas"]["Bore"] | null;
@@ -1674,6 +1727,7 @@ export interface components {
             /** @description What to turn, in one sentence. */
             says: string;
             slenderness?: components["schemas"]["Slenderness"] | null;
+            tried?: components["schemas"]["TriedView"] | null;
             /** @description What is taken for the cut: as turned, else the aim. */
             used_mm: components["schemas"]["Quantity"];
             wall?: components["schemas"]["RingWall"] | null;
@@ -1835,6 +1889,11 @@ export interface components {
             /** @description Whether it is counted by the inch or in millimetres. */
             unit: components["schemas"]["LengthUnit"];
         };
+        /**
+         * @description What a tap or die is.
+         * @enum {string}
+         */
+        ChaserKind: "taper_tap" | "second_tap" | "bottoming_tap" | "die" | "split_die" | "die_nut";
         /** @description The whole check. */
         Check: {
             /** @description Lines, in working order. */
@@ -1960,7 +2019,7 @@ export interface components {
          * @description What a judgement is about. The names are stable: browsers and files in the field hold them.
          * @enum {string}
          */
-        Code: "assumed_default" | "bar_unfit" | "bit_angle" | "blank_size" | "bore_limits" | "chamfer" | "chuck_unscrews" | "compound_angle" | "compound_swing" | "compound_travel" | "dial_drift" | "dial_unsafe" | "engagement_long" | "engagement_short" | "wall_thin" | "passes" | "other_engine" | "end_room" | "first_pass" | "fixed_stop" | "flank_rubs" | "form_radius" | "guards" | "holding" | "indicator_travel" | "lead_error" | "mate_tight" | "newer_fields" | "override" | "pair_order" | "pair_own" | "readout" | "register_marked" | "relief_narrow" | "relief_shallow" | "root_past_minor" | "runout" | "stickout" | "stopping" | "taper" | "target_limits" | "test_piece" | "tip_not_round" | "tip_too_wide" | "tolerance_computed" | "tolerance_nominal" | "tool_gone" | "tool_unfit" | "trailing_relief" | "heel_rubs" | "train_unfit" | "wire_two_seats" | "wire_unusable" | "wrong_hand";
+        Code: "assumed_default" | "bar_unfit" | "bit_angle" | "blank_size" | "bore_limits" | "chamfer" | "chuck_unscrews" | "compound_angle" | "compound_swing" | "compound_travel" | "dial_drift" | "dial_unsafe" | "engagement_long" | "engagement_short" | "material" | "wall_thin" | "passes" | "other_engine" | "end_room" | "first_pass" | "fixed_stop" | "flank_rubs" | "form_radius" | "guards" | "holding" | "indicator_travel" | "lead_error" | "mate_tight" | "newer_fields" | "override" | "pair_order" | "pair_own" | "readout" | "register_marked" | "relief_narrow" | "relief_shallow" | "root_past_minor" | "runout" | "stickout" | "stopping" | "taper" | "target_limits" | "test_piece" | "tip_not_round" | "tip_too_wide" | "tolerance_computed" | "tolerance_nominal" | "tool_gone" | "tool_unfit" | "trailing_relief" | "heel_rubs" | "train_unfit" | "wire_two_seats" | "wire_unusable" | "wrong_hand";
         /** @description A size of every part. */
         Column: {
             chart?: components["schemas"]["Drawing"] | null;
@@ -1982,7 +2041,7 @@ export interface components {
          * @description How a tool is.
          * @enum {string}
          */
-        Condition: "sharp" | "worn" | "broken";
+        Condition: "sharp" | "worn" | "broken" | "lent";
         /** @description What to change. */
         Cure: {
             /**
@@ -2348,6 +2407,19 @@ export interface components {
             /** @description Whether it is more than scatter. */
             real: boolean;
         };
+        /** @description How far a drill reaches. */
+        DrillReach: {
+            /**
+             * Format: double
+             * @description Its diameter, mm.
+             */
+            drill_mm: number;
+            /**
+             * Format: double
+             * @description How deep it drills, mm.
+             */
+            reach_mm: number;
+        };
         /**
          * @description How the thread ends.
          * @enum {string}
@@ -2447,6 +2519,11 @@ export interface components {
              */
             value?: number | null;
         };
+        /**
+         * @description What a file does.
+         * @enum {string}
+         */
+        Filed: "clogs" | "bites" | "hard";
         /**
          * @description How the mate went, as it is told.
          * @enum {string}
@@ -2616,6 +2693,39 @@ export interface components {
             /** @description In words. */
             says: string;
         };
+        /** @description What the gears owned are like beside their teeth: for a gear to make. */
+        GearBlankProfile: {
+            /**
+             * Format: double
+             * @description Bore.
+             * @default null
+             */
+            bore_mm?: number | null;
+            /**
+             * Format: double
+             * @description Whole depth, as the cutter is marked.
+             * @default null
+             */
+            depth_mm?: number | null;
+            /**
+             * Format: double
+             * @description Width of the face.
+             * @default null
+             */
+            face_mm?: number | null;
+            /**
+             * Format: double
+             * @description Width of the key.
+             * @default null
+             */
+            key_mm?: number | null;
+            /**
+             * Format: double
+             * @description Pressure angle, degrees.
+             * @default null
+             */
+            pressure_angle_deg?: number | null;
+        };
         /** @description One entry of a list of gears. */
         GearEntry: number | string;
         /** @description Gears of one module (or DP) and pressure angle, which mesh with each other. */
@@ -2777,6 +2887,11 @@ export interface components {
              */
             gearbox?: string | null;
         };
+        /**
+         * @description What kind of holder it is.
+         * @enum {string}
+         */
+        HolderKind: "dog" | "dead_centre" | "half_centre" | "live_centre" | "fixed_steady" | "travelling_steady" | "collet" | "arbor";
         /**
          * @description How the work is held at the headstock end.
          * @enum {string}
@@ -3046,25 +3161,70 @@ export interface components {
         /** @description The kit. */
         Kit: {
             /**
+             * @description Boring bars, apart from the bits in them.
+             * @default []
+             */
+            bars?: components["schemas"]["OwnedBar"][];
+            /**
              * @description Bits and bars owned, as ground.
              * @default []
              */
             bits?: components["schemas"]["OwnedBit"][];
+            /**
+             * @description Groovers and parting blades.
+             * @default []
+             */
+            blades?: components["schemas"]["OwnedBlade"][];
+            /**
+             * @description Taps and dies.
+             * @default []
+             */
+            chasers?: components["schemas"]["OwnedChaser"][];
+            /**
+             * @description How far drills reach, of those whose length was told.
+             * @default []
+             */
+            drill_reaches?: components["schemas"]["DrillReach"][];
             /**
              * @description Drills owned, diameters in mm.
              * @default []
              */
             drills_mm?: number[];
             /**
+             * @description Plug and ring gauges for threads.
+             * @default []
+             */
+            gauges?: components["schemas"]["OwnedScrewGauge"][];
+            /**
+             * @description Dogs, centres, steadies, collets, arbors.
+             * @default []
+             */
+            holders?: components["schemas"]["OwnedHolder"][];
+            /**
+             * @description Indicators.
+             * @default []
+             */
+            indicators?: components["schemas"]["OwnedIndicator"][];
+            /**
              * @description Threading inserts owned, with what holds them.
              * @default []
              */
             inserts?: components["schemas"]["OwnedInsert"][];
             /**
+             * @description Materials of the user's own, beside the table.
+             * @default []
+             */
+            materials?: components["schemas"]["OwnMaterial"][];
+            /**
              * @description Micrometers owned.
              * @default []
              */
             micrometers?: components["schemas"]["OwnedMicrometer"][];
+            /**
+             * @description Reamers.
+             * @default []
+             */
+            reamers?: components["schemas"]["OwnedReamer"][];
             /**
              * @description Measuring wires owned, diameters in mm as measured.
              * @default []
@@ -3130,6 +3290,12 @@ export interface components {
              * @default null
              */
             bound?: components["schemas"]["BoundGears"][] | null;
+            /**
+             * Format: int64
+             * @description Bushes that key two loose gears together; left out, as many as are wanted.
+             * @default null
+             */
+            bushes?: number | null;
             /** @default null */
             carriage_stop?: components["schemas"]["CarriageStop"] | null;
             /** @default null */
@@ -3142,6 +3308,8 @@ export interface components {
             drive?: components["schemas"]["Power"] | null;
             /** @default null */
             fixed_ratio?: components["schemas"]["Exact"] | null;
+            /** @default null */
+            gear_blank?: components["schemas"]["GearBlankProfile"] | null;
             /**
              * @description Gears owned, by module or diametral pitch.
              * @default null
@@ -3177,6 +3345,11 @@ export interface components {
              * @default null
              */
             max_compounds?: number | null;
+            /**
+             * @description Other arms owned: one for idlers, one of one's own make.
+             * @default null
+             */
+            more_arms?: components["schemas"]["ArmProfile"][] | null;
             /** @default null */
             mounted?: components["schemas"]["MountedProfile"] | null;
             /**
@@ -3190,6 +3363,11 @@ export interface components {
             post?: components["schemas"]["Post"] | null;
             /** @default null */
             readout?: components["schemas"]["ReadoutProfile"] | null;
+            /**
+             * @description Trains that were tried on the arm nobody measured.
+             * @default null
+             */
+            seen?: components["schemas"]["SeenProfile"][] | null;
             /**
              * @description Where figures came from that were not simply told, by their field: `fixed_ratio`, `dial.teeth`.
              * @default null
@@ -3331,6 +3509,11 @@ export interface components {
             photos: components["schemas"]["PhotoLine"][];
             story?: components["schemas"]["Story"] | null;
         };
+        /**
+         * @description What a magnet does.
+         * @enum {string}
+         */
+        Magnet: "strong" | "weak" | "none";
         /** @description The mark to work to. */
         Mark: {
             /** @description How far the point is from the face the thread starts at. */
@@ -3374,8 +3557,19 @@ export interface components {
         };
         /** @description Starting values for threading one material with a high-speed-steel bit. */
         Material: {
+            /**
+             * Format: double
+             * @description The same with carbide, m/min, where it is known by itself.
+             */
+            carbide_m_per_min?: number | null;
+            /** @description What is to be minded with it. */
+            cautions: components["schemas"]["MaterialCaution"][];
             /** @description Stable code. */
             code: string;
+            /** @description Whether threading raises its crests, so that it is turned low and filed before it is measured over them. */
+            crests_rise: boolean;
+            /** @description What it is of. */
+            family: components["schemas"]["MaterialFamily"];
             /**
              * Format: double
              * @description Deepest first cut, mm radial.
@@ -3426,6 +3620,16 @@ export interface components {
              */
             tensile_n_mm2: number;
         };
+        /**
+         * @description What is to be minded with a material.
+         * @enum {string}
+         */
+        MaterialCaution: "dust" | "fire" | "strings" | "fumes" | "cracks" | "yields" | "hardens";
+        /**
+         * @description What a material is of.
+         * @enum {string}
+         */
+        MaterialFamily: "steel" | "iron" | "copper" | "aluminium" | "titanium" | "plastic";
         /** @description A reading as told: one of the sizes, and what it was read with. */
         Measured: {
             /**
@@ -3526,7 +3730,7 @@ export interface components {
          * @description What a micrometer measures.
          * @enum {string}
          */
-        MicrometerKind: "outside" | "thread" | "inside_thread";
+        MicrometerKind: "outside" | "thread" | "inside_thread" | "inside";
         /** @description A cell that does not fit the rest. */
         Misread: {
             /** @description Its column. */
@@ -3869,6 +4073,64 @@ export interface components {
              */
             wire_mm?: number;
         };
+        /** @description A material of the user's own: what is not told of it is that of the one of the table it is like. */
+        OwnMaterial: {
+            /**
+             * Format: double
+             * @description The same with carbide, m/min.
+             */
+            carbide_m_per_min?: number | null;
+            /** @description What is to be minded with it. */
+            cautions?: components["schemas"]["MaterialCaution"][] | null;
+            /** @description Whether threading raises its crests. */
+            crests_rise?: boolean | null;
+            /**
+             * Format: double
+             * @description Deepest first cut, mm radial.
+             */
+            first_cut_mm?: number | null;
+            /** @description What to run on it. */
+            fluid?: string | null;
+            /**
+             * Format: double
+             * @description Surface speed to begin threading at with high-speed steel, m/min.
+             */
+            hss_m_per_min?: number | null;
+            /**
+             * Format: double
+             * @description Cutting pressure at a chip 1 mm thick, N/mm².
+             */
+            kc1_n_mm2?: number | null;
+            /**
+             * Format: double
+             * @description Least cut that still cuts, mm radial.
+             */
+            least_cut_mm?: number | null;
+            /** @description The one of the table it is like, by its code. */
+            like: string;
+            /**
+             * Format: double
+             * @description Stiffness, GPa.
+             */
+            modulus_gpa?: number | null;
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: double
+             * @description Most back rake, degrees.
+             */
+            rake_most_deg?: number | null;
+            /**
+             * Format: double
+             * @description Working clearance, degrees.
+             */
+            relief_deg?: number | null;
+            /**
+             * Format: double
+             * @description Tensile strength, N/mm².
+             */
+            tensile_n_mm2?: number | null;
+        };
         /** @description A pass whose depth was set by hand. */
         OwnRow: {
             /**
@@ -3882,8 +4144,36 @@ export interface components {
              */
             radial_mm: number;
         };
+        /** @description A boring bar, apart from the bit in it. */
+        OwnedBar: {
+            /** @description Whether it is of carbide: three times as stiff as steel. */
+            carbide?: boolean;
+            /** @description How it is now. */
+            condition?: components["schemas"]["Condition"];
+            /**
+             * Format: double
+             * @description Thickness, mm.
+             */
+            diameter_mm: number;
+            /** @description What became of it, oldest first. */
+            history?: components["schemas"]["ToolEvent"][];
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: double
+             * @description From the middle of the bit's hole to whatever of the bar stands foremost, mm.
+             */
+            nose_mm?: number | null;
+            /**
+             * Format: double
+             * @description How far it reaches out of its holder, mm.
+             */
+            reach_mm: number;
+        };
         /** @description A bit or bar in the drawer, as measured. */
         OwnedBit: {
+            /** @description The bar it stands in, by name: then thickness, reach and make of the bar are that one's. */
+            bar?: string | null;
             /**
              * Format: double
              * @description Bar diameter, mm.
@@ -3910,10 +4200,20 @@ export interface components {
              * @description Relief ground on the left side, seen from the front, the bit face up and its point away, degrees.
              */
             left_relief_deg?: number | null;
+            /**
+             * Format: double
+             * @description Angle of the rest the left side was ground on, its edge along the wheel's face, degrees: the relief follows where none is told.
+             */
+            left_rest_deg?: number | null;
             /** @description What it is made of. */
             material: string;
             /** @description What it is called. */
             name: string;
+            /**
+             * Format: double
+             * @description How far its point stands to the left of its middle, seen with its face up and its point away, mm; under nought to the right.
+             */
+            point_left_mm?: number | null;
             /**
              * Format: double
              * @description Back rake, degrees.
@@ -3929,6 +4229,21 @@ export interface components {
              * @description Relief ground on the right side, degrees.
              */
             right_relief_deg?: number | null;
+            /**
+             * Format: double
+             * @description Angle of the rest the right side was ground on, degrees.
+             */
+            right_rest_deg?: number | null;
+            /**
+             * Format: double
+             * @description Thickness of the bit, top to bottom, mm.
+             */
+            thickness_mm?: number | null;
+            /**
+             * Format: double
+             * @description How far its holder tilts it to the lead of a right-hand thread, degrees; under nought to that of a left-hand one.
+             */
+            tilt_deg?: number | null;
             /** @description Narrowest and widest the flat could be, mm, when it is only guessed. */
             tip_flat_between_mm?: number[] | null;
             /**
@@ -3951,6 +4266,106 @@ export interface components {
              * @description Width of the bit, mm, its point in the middle where nothing else is told.
              */
             width_mm?: number | null;
+        };
+        /** @description A groover or a parting blade. */
+        OwnedBlade: {
+            /** @description How it is now. */
+            condition?: components["schemas"]["Condition"];
+            /**
+             * Format: double
+             * @description Radius on its corners, mm: half its width is a full round. Absent where nobody measured it.
+             */
+            corner_mm?: number | null;
+            /**
+             * Format: double
+             * @description How deep it goes before its shank, mm.
+             */
+            depth_mm?: number | null;
+            /**
+             * Format: double
+             * @description Relief under its end, degrees.
+             */
+            end_relief_deg?: number | null;
+            /** @description What became of it, oldest first. */
+            history?: components["schemas"]["ToolEvent"][];
+            /** @description What it cuts. */
+            kind: components["schemas"]["Side"];
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: double
+             * @description Of one for bores, how far it reaches in, mm.
+             */
+            reach_mm?: number | null;
+            /**
+             * Format: double
+             * @description Of one for bores, its span, edge to back, mm.
+             */
+            tip_to_back_mm?: number | null;
+            /** @description What it is for. */
+            use_for?: components["schemas"]["BladeKind"];
+            /**
+             * Format: double
+             * @description Width of its edge, mm.
+             */
+            width_mm: number;
+        };
+        /** @description A tap or a die. */
+        OwnedChaser: {
+            /** @description What it is. */
+            kind: components["schemas"]["ChaserKind"];
+            /** @description Whether somebody else has it now. */
+            lent?: boolean;
+            /** @description What is marked on it: `M20x2.5`, `1/4-20 UNC LH`. */
+            thread: string;
+            /** @description Whether it is worn: it takes twice the torque, and cuts small. */
+            worn?: boolean;
+        };
+        /** @description Something that holds the work. */
+        OwnedHolder: {
+            /**
+             * Format: double
+             * @description Least it holds, mm; of a centre, absent.
+             */
+            from_mm?: number | null;
+            /** @description What it is. */
+            kind: components["schemas"]["HolderKind"];
+            /** @description Whether somebody else has it now. */
+            lent?: boolean;
+            /**
+             * Format: double
+             * @description Most it holds, mm.
+             */
+            to_mm?: number | null;
+        };
+        /** @description An indicator in the drawer. */
+        OwnedIndicator: {
+            /**
+             * Format: double
+             * @description One division, mm.
+             */
+            graduation_mm: number;
+            /** @description Whether somebody else has it now. */
+            lent?: boolean;
+            /** @description Whether it is a lever's, which swings a few tenths, and not a plunger's. */
+            lever?: boolean;
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: double
+             * @description How far it goes, mm.
+             */
+            range_mm: number;
+            /**
+             * Format: double
+             * @description How far repeated readings of one place spread, mm.
+             */
+            spread_mm?: number | null;
+            /**
+             * Format: double
+             * @description What it reads at nought, mm: taken off every reading.
+             */
+            zero_mm?: number;
         };
         /** @description A threading insert in the drawer, as its box says. */
         OwnedInsert: {
@@ -4019,6 +4434,8 @@ export interface components {
             from_mm: number;
             /** @description What it measures. */
             kind?: components["schemas"]["MicrometerKind"];
+            /** @description Whether somebody else has it now. */
+            lent?: boolean;
             /** @description What it is called. */
             name: string;
             /**
@@ -4036,6 +4453,30 @@ export interface components {
              * @description What it reads with nothing between its anvils, mm: taken off every reading.
              */
             zero_mm?: number;
+        };
+        /** @description A reamer, or an adjustable one. */
+        OwnedReamer: {
+            /**
+             * Format: double
+             * @description Its size, or the least it is set to, mm.
+             */
+            from_mm: number;
+            /** @description Whether somebody else has it now. */
+            lent?: boolean;
+            /**
+             * Format: double
+             * @description The most it is set to, mm; its size, where it is not adjustable.
+             */
+            to_mm: number;
+        };
+        /** @description A plug or ring gauge in the drawer. */
+        OwnedScrewGauge: {
+            /** @description What it is. */
+            kind: components["schemas"]["ScrewGaugeKind"];
+            /** @description Whether somebody else has it now. */
+            lent?: boolean;
+            /** @description What is marked on it: `M20x2.5-6H`, `3/4-10 UNC-2A`. */
+            thread: string;
         };
         /** @description A pad worked by itself, beside a plan that was frozen before it: its lines, and the workings they open. */
         PadWorked: {
@@ -4838,6 +5279,8 @@ export interface components {
             corner_mm: components["schemas"]["Quantity"];
             /** @description End relief. */
             end_deg: components["schemas"]["Quantity"];
+            /** @description The one of the drawer that serves, by name. */
+            owned?: string | null;
             round_mm?: components["schemas"]["Quantity"] | null;
             /** @description How it is ground and used. */
             says: string[];
@@ -4960,6 +5403,13 @@ export interface components {
             takes: components["schemas"]["Symbol"][];
             /** @description What it gives, in a few words. */
             title: string;
+        };
+        /** @description A material no trial speaks for any more, and the trial that spoke against it. */
+        RuledOut: {
+            /** @description What spoke against it. */
+            by: string[];
+            /** @description As it is said. */
+            name: string;
         };
         /** @description Another class of the same thread, whose limits reach past these. */
         RunClass: {
@@ -5282,10 +5732,33 @@ export interface components {
             says: string;
         };
         /**
+         * @description What a screwed gauge is.
+         * @enum {string}
+         */
+        ScrewGaugeKind: "plug" | "go_plug" | "not_go_plug" | "ring" | "go_ring" | "not_go_ring";
+        /**
          * @description How a lathe's screw takes hold of what it drives along the thread.
          * @enum {string}
          */
         ScrewGrip: "half_nut" | "engaged" | "top_slide";
+        /** @description A train that was tried on an arm nobody measured. */
+        SeenProfile: {
+            /**
+             * @description Driven gears, spindle end first.
+             * @default null
+             */
+            driven?: number[] | null;
+            /**
+             * @description Drivers, spindle end first.
+             * @default null
+             */
+            drivers?: number[] | null;
+            /**
+             * @description Whether it hung and meshed.
+             * @default null
+             */
+            hangs?: boolean | null;
+        };
         /** @description The sizes of one series. */
         SeriesSizes: {
             /** @description What it is. */
@@ -5607,6 +6080,11 @@ export interface components {
          * @enum {string}
          */
         Source: "trial";
+        /**
+         * @description What the wheel throws off it.
+         * @enum {string}
+         */
+        Spark: "none" | "few" | "long" | "bursts" | "white";
         /** @description A thread that is in no table. What is not given follows from the angle. */
         SpecialRequest: {
             /**
@@ -5878,6 +6356,11 @@ export interface components {
          * @enum {string}
          */
         Support: "none" | "centre" | "steady";
+        /**
+         * @description What comes off under a tool.
+         * @enum {string}
+         */
+        Swarf: "strings" | "chips" | "crumbs";
         /** @description One symbol of a rule. */
         Symbol: {
             /** @description What it means, in plain words. */
@@ -6172,6 +6655,8 @@ export interface components {
             says: string[];
             /** @description Whether it will do. */
             serves: boolean;
+            /** @description Whether it is of soft steel, to practise on, and is never picked. */
+            soft?: boolean;
         };
         /** @description One train of the list. */
         TrainRow: {
@@ -6188,7 +6673,7 @@ export interface components {
             error_ppm: number;
             /** @description The error as it is said. */
             error_text: string;
-            /** @description `bench_rule` when there is no geometry to go by. */
+            /** @description `bench_rule` when there is no geometry to go by; `seen` when it was tried on the arm nobody measured. */
             fit_basis?: string | null;
             /** @description Whether it hangs; absent geometry leaves this null. */
             fits?: boolean | null;
@@ -6270,6 +6755,30 @@ export interface components {
             fixed_ratio?: string | null;
             /** @description In words, how sure it is included. */
             says: string[];
+        };
+        /** @description What was tried, and what it showed. */
+        TriedRequest: {
+            /** @default null */
+            file?: components["schemas"]["Filed"] | null;
+            /** @default null */
+            magnet?: components["schemas"]["Magnet"] | null;
+            /** @default null */
+            spark?: components["schemas"]["Spark"] | null;
+            /** @default null */
+            swarf?: components["schemas"]["Swarf"] | null;
+        };
+        /** @description What the trials leave. */
+        TriedView: {
+            /** @description Materials left, as they are said. */
+            left: string[];
+            /** @description The trial that would tell most, and how it is made; absent where none would. */
+            next?: string | null;
+            /** @description Materials ruled out, each with what spoke against it. */
+            out: components["schemas"]["RuledOut"][];
+            /** @description What is planned for, and why. */
+            says: string;
+            /** @description What was tried. */
+            tried: components["schemas"]["TriedRequest"];
         };
         /** @description Everything that may be wrong with a job. */
         TroubleSheet: {
@@ -6423,15 +6932,40 @@ export interface components {
         /** @description What of the drawer is written. */
         WrittenDrawer: {
             /**
-             * @description Drills: sizes, numbers, letters, runs such as `1 to 13 by 0.5 mm`, and sets by name.
+             * @description Taps and dies, one or a set a line: `M8x1.25; taps`, `M20x2.5; split die; worn`.
+             * @default null
+             */
+            chasers?: string | null;
+            /**
+             * @description Drills: sizes, numbers, letters, runs such as `1 to 13 by 0.5 mm`, and sets by name; `12 mm reach 150 mm`.
              * @default null
              */
             drills?: string | null;
+            /**
+             * @description Plug and ring gauges, one a line: `M20x2.5-6H; go plug`.
+             * @default null
+             */
+            gauges?: string | null;
+            /**
+             * @description Dogs, centres, steadies, collets and arbors, one a line: `dog; 10 to 25 mm`, `live centre`.
+             * @default null
+             */
+            holders?: string | null;
+            /**
+             * @description Indicators, one a line: `name; plunger; 10 mm; divides 0.01 mm`.
+             * @default null
+             */
+            indicators?: string | null;
             /**
              * @description Micrometers, one a line: `name; outside; 0 to 25 mm; zero 0.002 mm; spread 0.003 mm`.
              * @default null
              */
             micrometers?: string | null;
+            /**
+             * @description Reamers, one a line: `12 mm`, `11 to 12.5 mm; lent`.
+             * @default null
+             */
+            reamers?: string | null;
             /**
              * @description Measuring wires, as each measures.
              * @default null
@@ -9683,6 +10217,53 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Material"][];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tried: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TriedRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TriedView"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description What was sent, or how, is refused */

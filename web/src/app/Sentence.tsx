@@ -127,6 +127,7 @@ export function Sentence({ job, plan }: { job: Job; plan: Plan }) {
               kind: 'choice',
               choices: (materials.data ?? []).map(m => ({
                 says: m.name,
+                under: m.code === 'not_known' ? text('frame-not-known-under') : undefined,
                 chosen: m.code === material,
                 patch: { blank: { material: m.code } },
               })),

@@ -81,6 +81,9 @@ export function Word({ job, about, children, edit, set, later }: WordProps) {
   );
 }
 
+/** More choices than this stand in columns. */
+const MANY = 10;
+
 function Editor({ job, about, edit, close }: { job: Job; about: string; edit: Edit; close: () => void }) {
   const change = useChange(job);
   const unit = useUnit();
@@ -101,9 +104,11 @@ function Editor({ job, about, edit, close }: { job: Job; about: string; edit: Ed
 
   if (edit.kind === 'choice') {
     const pictured = edit.choices.some(c => c.seen);
+    // Many short ones stand side by side.
+    const many = !pictured && edit.choices.length > MANY;
     return (
-      <div className={pictured ? 'editor wide' : 'editor'} role="group" aria-label={about}>
-        <div className={pictured ? 'choices pictured' : 'choices'}>
+      <div className={pictured || many ? 'editor wide' : 'editor'} role="group" aria-label={about}>
+        <div className={pictured ? 'choices pictured' : many ? 'choices many' : 'choices'}>
           {edit.choices.map((c, i) => (
             <button
               type="button"

@@ -150,7 +150,10 @@ export function FieldsForm({
       {fields.map((field, i) =>
         field.kind === 'choice' ? (
           <div key={field.at} role="group" aria-labelledby={`${id}-${i}`} className="part-field">
-            <span id={`${id}-${i}`}>{field.says}</span>
+            <span id={`${id}-${i}`}>
+              {field.says}
+              {field.how && <small> ({field.how})</small>}
+            </span>
             <div className="row">
               {field.choices.map(c => {
                 const now = field.at in choices ? choices[field.at] : at(value, field.at);
@@ -159,7 +162,7 @@ export function FieldsForm({
                     key={c.says}
                     type="button"
                     className="choice"
-                    aria-pressed={JSON.stringify(now) === JSON.stringify(c.value)}
+                    aria-pressed={JSON.stringify(now ?? null) === JSON.stringify(c.value)}
                     onClick={() => setChoices({ ...choices, [field.at]: c.value })}
                   >
                     {c.says}

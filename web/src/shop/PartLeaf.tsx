@@ -18,7 +18,7 @@ const WHOLES = ['dial', 'readout', 'arm'];
 export function PartLeaf({ part, ...props }: PartProps & { part: PartName | null }) {
   const asked = part ? FIELDS()[part] : undefined;
   return (
-    <Leaf title={asked?.title ?? ''} open={asked !== undefined} onClose={props.onClose}>
+    <Leaf title={asked?.title ?? ''} open={asked !== undefined} onClose={props.onClose} wide={part === 'arm'}>
       {part && asked && (
         <>
           <FieldsForm
@@ -27,6 +27,7 @@ export function PartLeaf({ part, ...props }: PartProps & { part: PartName | null
             fields={asked.fields}
             value={props.view.profile}
             wholes={WHOLES}
+            columns={part === 'arm'}
             busy={props.change.isPending}
             onSend={(patch, onError) =>
               props.change.mutate({ says: asked.title.toLowerCase(), patch }, { onSuccess: props.onClose, onError })

@@ -1,25 +1,30 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, inWords, unwrap } from '../api/client';
+import { api, inWords, type Kit, unwrap, type WrittenDrawer as WrittenDrawerBody } from '../api/client';
 import { useKit } from '../api/hooks';
 import { spoken, text } from '../app/voice';
 import { useDraft } from '../parts/draft';
 import { Leaf } from '../parts/Leaf';
 import { OF_THE_DRAWER } from './hooks';
 
-type List = 'drills' | 'wires' | 'micrometers';
+type List = keyof WrittenDrawerBody;
 
 const LISTS = spoken<{ list: List; head: string; how: string }[]>(() => [
   { list: 'drills', head: text('shop-drills'), how: text('shop-drills-how') },
+  { list: 'reamers', head: text('shop-reamers'), how: text('shop-reamers-how') },
+  { list: 'chasers', head: text('shop-chasers'), how: text('shop-chasers-how') },
   { list: 'wires', head: text('shop-wires'), how: text('shop-wires-how') },
-  {
-    list: 'micrometers',
-    head: text('shop-micrometers'),
-    how: text('shop-micrometers-how'),
-  },
+  { list: 'micrometers', head: text('shop-micrometers'), how: text('shop-micrometers-how') },
+  { list: 'gauges', head: text('shop-gauges'), how: text('shop-gauges-how') },
+  { list: 'indicators', head: text('shop-indicators'), how: text('shop-indicators-how') },
+  { list: 'holders', head: text('shop-holders'), how: text('shop-holders-how') },
 ]);
 
-/** Drills, wires and micrometers, told a thing or a set a line. */
+/** How many of a list the drawer holds. */
+const countOf = (kit: Kit | undefined, list: List) =>
+  (list === 'drills' ? kit?.drills_mm : list === 'wires' ? kit?.wires_mm : kit?.[list])?.length;
+
+/** What is told a thing or a set a line: sizes, and what has no story of its own. */
 export function WrittenDrawer() {
   const kit = useKit().data;
   const [open, setOpen] = useState<List | null>(null);
@@ -31,11 +36,6 @@ export function WrittenDrawer() {
   });
   const shown = LISTS().find(l => l.list === open);
   const now = open && lines.data ? (lines.data[open] ?? '') : null;
-  const count = {
-    drills: kit?.drills_mm?.length,
-    wires: kit?.wires_mm?.length,
-    micrometers: kit?.micrometers?.length,
-  };
   return (
     <section aria-labelledby="written-head">
       <h2 id="written-head">{text('shop-drills-wires-micrometers')}</h2>
@@ -44,7 +44,11 @@ export function WrittenDrawer() {
           <li key={list}>
             <button type="button" className="shelved" data-list={list} onClick={() => setOpen(list)}>
               <b>{head}</b>
-              <span>{count[list] ? text('shop-so-many-of-them', { n: count[list] }) : text('page-none-within')}</span>
+              <span>
+                {countOf(kit, list)
+                  ? text('shop-so-many-of-them', { n: countOf(kit, list) ?? 0 })
+                  : text('page-none-within')}
+              </span>
             </button>
           </li>
         ))}

@@ -14,6 +14,17 @@ const yes = (at: string, says: string): Field => ({
   ],
 });
 
+/** Whether the studs of an arm take pairs of gears, or one each. */
+const takes = (at: string, says: string): Field => ({
+  kind: 'choice',
+  at,
+  says,
+  choices: [
+    { says: text('shop-arm-takes-pairs'), value: false },
+    { says: text('shop-arm-takes-idlers'), value: true },
+  ],
+});
+
 const slide = (at: string): Field[] => [
   {
     kind: 'choice',
@@ -115,6 +126,7 @@ export const FIELDS = spoken<Partial<Record<PartName, { title: string; how: stri
       { kind: 'length', at: 'arm.slot_reach_mm.1', says: text('shop-farthest') },
       { kind: 'length', at: 'arm.shaft_radius_mm', says: text('shop-largest-boss-its-radius') },
       { kind: 'number', at: 'arm.studs', says: text('shop-studs-it-holds') },
+      takes('arm.idlers_only', text('shop-arm-takes')),
       {
         kind: 'choice',
         at: 'max_compounds',
@@ -125,6 +137,12 @@ export const FIELDS = spoken<Partial<Record<PartName, { title: string; how: stri
           { says: text('shop-up-to-six'), value: 2 },
         ],
       },
+      { kind: 'number', at: 'bushes', says: text('shop-bushes') },
+      { kind: 'text', at: 'more_arms.0.name', says: text('shop-other-arm') },
+      { kind: 'length', at: 'more_arms.0.stud_to_leadscrew_mm', says: text('shop-other-arm-centers') },
+      { kind: 'length', at: 'more_arms.0.slot_reach_mm.0', says: text('shop-other-arm-near') },
+      { kind: 'length', at: 'more_arms.0.slot_reach_mm.1', says: text('shop-other-arm-far') },
+      takes('more_arms.0.idlers_only', text('shop-other-arm-takes')),
     ],
   },
   dial: {

@@ -211,7 +211,7 @@ async fn the_shop_is_read_written_and_refused_by_field() {
     assert_eq!(plan["gauge"]["wire_mm"]["value"], 1.45, "the stored drawer is the one used");
     let (status, problem) = server.send(Method::PUT, "/api/v1/kit", json!({"wires_mm": [1.45, -1]}), &[]).await;
     assert_eq!((status, problem["faults"][0]["pointer"].as_str()), (StatusCode::UNPROCESSABLE_ENTITY, Some("/wires_mm/1")));
-    assert_eq!(server.get("/api/v1/materials").await.1.as_array().unwrap().len(), 8);
+    assert_eq!(server.get("/api/v1/materials").await.1.as_array().unwrap().len(), 19);
 }
 
 #[tokio::test]

@@ -4,7 +4,7 @@ use reqwest::{Client, Method, StatusCode};
 use serde_json::Value;
 use std::io::{BufRead, BufReader};
 use std::path::Path;
-use std::process::{Child, Command, Stdio};
+use std::process::{Child, Command, Output, Stdio};
 
 /// How many of these are tried: all of them when everything is proven, a tenth otherwise.
 pub fn prove(all: u32) -> u32 {
@@ -69,4 +69,9 @@ impl Drop for Server {
         let _ = self.child.kill();
         let _ = self.child.wait();
     }
+}
+
+/// Runs the program to its end with the folder given.
+pub fn run(arguments: &[&str], folder: &Path) -> Output {
+    Command::new(env!("CARGO_BIN_EXE_yoke-turn")).args(arguments).arg("--data").arg(folder).stdin(Stdio::null()).output().unwrap()
 }

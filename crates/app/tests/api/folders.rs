@@ -1,16 +1,12 @@
 //! The data folder: one server has it, nothing in it is written before it was looked at, and what is wrong with it is said with the way out.
 
-use crate::common::Server;
+use crate::common::{Server, run};
 use reqwest::{Method, StatusCode};
 use serde_json::{Value, json};
 use std::io::{Read, Write};
 use std::path::{Path, PathBuf};
-use std::process::{Command, Output, Stdio};
+use std::process::{Command, Stdio};
 use std::time::{Duration, Instant};
-
-fn run(arguments: &[&str], folder: &Path) -> Output {
-    Command::new(env!("CARGO_BIN_EXE_yoke-turn")).args(arguments).arg("--data").arg(folder).stdin(Stdio::null()).output().unwrap()
-}
 
 /// What a server that must not start says.
 fn refused(folder: &Path, extra: &[&str]) -> String {

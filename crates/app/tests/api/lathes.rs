@@ -1,6 +1,6 @@
 //! A lathe told by answers, and a drawer a thing a line, over HTTP.
 
-use crate::common::Server;
+use crate::common::{Server, run};
 use reqwest::Method;
 use serde_json::{Value, json};
 
@@ -66,4 +66,78 @@ async fn a_drawer_is_written_a_thing_a_line_and_the_rest_of_it_stands() {
         assert_eq!((status.as_u16(), &problem["faults"][0]["pointer"]), (422, &json!(pointer)), "{problem}");
     }
     assert_eq!(server.get("/api/v1/kit").await.1, now);
+}
+
+#[tokio::test]
+async fn what_a_figure_came_from_is_there_after_a_copy_is_taken_back() {
+    let (here, there) = (tempfile::tempdir().unwrap(), tempfile::tempdir().unwrap());
+    let copy = here.path().join("copy.db");
+    let kept = {
+        let server = Server::start(here.path(), &[]);
+        server.post("/api/v1/lathes", json!({"name": "Quay lathe"})).await;
+        let told = json!({"fixed_ratio": "2/3", "dial": null, "mounted": {"drivers": [40], "driven": [80]}, "sources": {"fixed_ratio": "trial"}});
+        assert_eq!(server.send(Method::PATCH, "/api/v1/lathes/quay-lathe", told, &[("If-Match", "1")]).await.0.as_u16(), 200);
+        server.get("/api/v1/lathes/quay-lathe").await.1
+    };
+    assert_eq!((&kept["sources"], &kept["seen"][0]["hangs"]), (&json!({"fixed_ratio": "trial"}), &json!(true)), "{kept}");
+    assert!(run(&["backup", copy.to_str().unwrap()], here.path()).status.success());
+    assert!(run(&["restore", copy.to_str().unwrap()], there.path()).status.success());
+    assert_eq!(Server::start(there.path(), &[]).get("/api/v1/lathes/quay-lathe").await.1, kept);
+}
+
+#[tokio::test]
+async fn a_train_that_was_on_the_lathe_is_known_to_hang_there() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path(), &[]);
+    server.post("/api/v1/lathes", json!({"profile": {"name": "Quay", "leadscrew": {"tpi": 4}, "gears": [40, 60, 65, 80, 100, 127]}})).await;
+    let (_, job) = server.post("/api/v1/jobs", json!({"request": {"thread": {"callout": "M20x2.5-6g"}, "lathe_id": "quay"}})).await;
+    let path = format!("/api/v1/jobs/{}", job["id"].as_str().unwrap());
+    let train = |job: &Value| job["plan"]["gears"]["hung"]["train"].clone();
+    assert_eq!((&train(&job)["fits"], &train(&job)["fit_basis"]), (&Value::Null, &json!("bench_rule")), "{}", train(&job));
+    // The first pass says that its gears are on.
+    let first = json!({"act": {"kind": "pass_done", "n": 1, "radial_mm": job["plan"]["cut"]["passes"][0]["radial_mm"]}, "happened": "2026-05-04T09:00:00+02:00", "seen": 0});
+    let (status, told) = server.send(Method::PUT, &format!("{path}/acts/first"), first, &[]).await;
+    assert!(status.is_success(), "{told}");
+    let seen = server.get("/api/v1/lathes/quay").await.1["seen"].clone();
+    assert_eq!((&seen[0]["drivers"], &seen[0]["hangs"]), (&train(&job)["drivers"], &json!(true)), "{seen}");
+    let (_, next) = server.post("/api/v1/jobs", json!({"request": {"thread": {"callout": "M20x2.5-6g"}, "lathe_id": "quay"}})).await;
+    assert_eq!((&train(&next)["fits"], &train(&next)["fit_basis"]), (&json!(true), &json!("seen")), "{}", train(&next));
+}
+
+#[tokio::test]
+async fn materials_of_ones_own_stand_before_the_table_and_the_unknown_after_it() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path(), &[]);
+    let own = json!({"materials": [{"name": "Rod W1", "like": "drill_rod", "kc1_n_mm2": 2300}]});
+    assert_eq!(server.send(Method::PUT, "/api/v1/kit", own, &[]).await.0.as_u16(), 200);
+    let list = server.get("/api/v1/materials").await.1;
+    let codes: Vec<&str> = list.as_array().unwrap().iter().map(|m| m["code"].as_str().unwrap()).collect();
+    assert_eq!((codes[0], codes[1], *codes.last().unwrap(), codes.len()), ("own_rod_w1", "mild_steel", "not_known", 20));
+    assert_eq!((&list[0]["kc1_n_mm2"], &list[0]["family"]), (&json!(2300.0), &json!("steel")));
+    let (status, job) = server.post("/api/v1/jobs", json!({"request": {"thread": {"callout": "M20"}, "blank": {"material": "own_rod_w1"}}})).await;
+    assert!(status.is_success() && job["plan"]["assumptions"].to_string().contains("Rod W1"), "{job}");
+    // Taken out of the drawer, the job is still planned, with care, and says so.
+    server.send(Method::PUT, "/api/v1/kit", json!({}), &[]).await;
+    let after = server.get(&format!("/api/v1/jobs/{}", job["id"].as_str().unwrap())).await.1;
+    assert!(after["plan"]["watch"].as_array().unwrap().iter().any(|w| w["code"] == "material"), "{after}");
+    let (status, tried) = server.post("/api/v1/materials/tried", json!({"magnet": "none", "spark": "white"})).await;
+    assert_eq!((status.as_u16(), &tried["left"]), (200, &json!(["titanium"])), "{tried}");
+    let (status, problem) = server.post("/api/v1/materials/tried", json!({"magnet": "perhaps", "smell": 1})).await;
+    let at: Vec<&str> = problem["faults"].as_array().unwrap().iter().map(|f| f["pointer"].as_str().unwrap()).collect();
+    assert_eq!((status.as_u16(), at), (422, vec!["/magnet", "/smell"]), "{problem}");
+}
+
+#[tokio::test]
+async fn a_practice_bit_is_refused_by_its_field() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path(), &[]);
+    let kit = json!({"bits": [{"name": "Practice", "kind": "external", "material": "soft_steel", "included_angle_deg": 60}]});
+    server.send(Method::PUT, "/api/v1/kit", kit, &[]).await;
+    let (_, job) = server.post("/api/v1/jobs", json!({"request": {"thread": {"callout": "M20"}}})).await;
+    let path = format!("/api/v1/jobs/{}", job["id"].as_str().unwrap());
+    let tool = &job["plan"]["bit"]["drawer"]["tools"][0];
+    assert_eq!((&tool["soft"], &tool["serves"]), (&json!(true), &json!(false)), "{tool}");
+    let (status, problem) = server.send(Method::PATCH, &path, json!({"request": {"bit": {"owned": "Practice"}}}), &[("If-Match", "1")]).await;
+    assert_eq!((status.as_u16(), problem["faults"][0]["pointer"].as_str().unwrap()), (422, "/bit/owned"), "{problem}");
+    assert!(server.get(&path).await.1["request"]["bit"]["owned"].is_null());
 }

@@ -31,7 +31,7 @@ pub(super) fn room(sheet: &mut Worksheet, thread: &Thread, beyond: f64, before: 
 }
 
 /// Judges a bar in the bore.
-pub(super) fn judge(sheet: &mut Worksheet, bar: &OwnedBit, room: &Room, (clearance, force): (f64, Option<Num>)) -> Findings {
+pub(super) fn judge(sheet: &mut Worksheet, bar: &OwnedBit, carbide: bool, room: &Room, (clearance, force): (f64, Option<Num>)) -> Findings {
     let voice = sheet.voice();
     let Room { bore, span, reach } = *room;
     let mut judged = Findings::default();
@@ -42,7 +42,6 @@ pub(super) fn judge(sheet: &mut Worksheet, bar: &OwnedBit, room: &Room, (clearan
         judged.against.push(say!(voice, "bit-bar-reaches", own = voice.about(own), need = voice.least(reach.value)));
     }
     let Some(d) = bar.bar_diameter_mm else { return judged };
-    let carbide = bar.material.contains("carbide");
     let ratio = reach.value / d;
     let most = if carbide { SPRINGS_CARBIDE } else { SPRINGS_STEEL };
     let times = plain_text(ratio, 1);

@@ -3,6 +3,7 @@
 use super::judged::{Findings, Inputs, OTHER_ANGLE_DEG, Room};
 use super::{bar, insert};
 use crate::job::{BitFacts, Condition, OwnedBit};
+use crate::kit::SOFT;
 use crate::quantity::degrees_text;
 use crate::say;
 use crate::thread::Side;
@@ -35,6 +36,9 @@ pub struct ToolView {
     pub kind: ToolKind,
     /// Whether it will do.
     pub serves: bool,
+    /// Whether it is of soft steel, to practise on, and is never picked.
+    #[serde(skip_serializing_if = "std::ops::Not::not")]
+    pub soft: bool,
     /// Whether it is the one picked for this job.
     pub picked: bool,
     /// What was found of it, weightiest first.
@@ -76,11 +80,21 @@ pub(super) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, watch: &mut Vec
     let room = internal.then(|| bar::room(sheet, thread, beyond, facts.reach_past_mm.unwrap_or(0.0)));
     let mut tools = Vec::new();
     for bit in kit.bits.iter().filter(|b| b.kind == side) {
-        let mut judged = room.as_ref().map_or_else(Findings::default, |room| bar::judge(sheet, bit, room, (clearance, before.force)));
+        // What bends is the bar; a bit told with its bar is taken for one piece.
+        let carbide = kit.bar_of(bit).map_or_else(|| bit.material.contains("carbide"), |bar| bar.carbide);
+        let bit = &kit.fitted(bit);
+        let mut judged = room.as_ref().map_or_else(Findings::default, |room| bar::judge(sheet, bit, carbide, room, (clearance, before.force)));
         point(bit, thread, flats, &mut judged, voice);
+        if bit.material == SOFT {
+            judged.against.insert(0, say!(voice, "bit-soft"));
+        }
         worn(bit.condition, &mut judged, voice);
         let sizes = bit.tip_to_back_mm.zip(bit.bar_diameter_mm).map(|(span, d)| [span, d]);
-        tools.push(ToolView { bar_mm: sizes, ..said(&bit.name, if internal { ToolKind::Bar } else { ToolKind::Bit }, judged, facts) });
+        tools.push(ToolView {
+            bar_mm: sizes,
+            soft: bit.material == SOFT,
+            ..said(&bit.name, if internal { ToolKind::Bar } else { ToolKind::Bit }, judged, facts)
+        });
     }
     for one in kit.inserts.iter().filter(|i| i.kind == side) {
         let mut judged = insert::judge(one, before, room.as_ref(), voice);
@@ -125,7 +139,7 @@ fn said(name: &str, kind: ToolKind, judged: Findings, facts: &BitFacts) -> ToolV
     let mut says = judged.against;
     says.extend(judged.says);
     let picked = facts.owned.as_deref() == Some(name);
-    ToolView { name: name.to_owned(), kind, serves, picked, says, bends_mm: judged.bends_mm, heel_deg: judged.heel_deg, bar_mm: None }
+    ToolView { name: name.to_owned(), kind, serves, soft: false, picked, says, bends_mm: judged.bends_mm, heel_deg: judged.heel_deg, bar_mm: None }
 }
 
 /// Angle and tip of a bit against what the form allows.
@@ -158,5 +172,6 @@ fn worn(condition: Condition, judged: &mut Findings, voice: Voice) {
         Condition::Sharp => {}
         Condition::Worn => judged.says.push(say!(voice, "bit-worn")),
         Condition::Broken => judged.against.insert(0, say!(voice, "bit-broken")),
+        Condition::Lent => judged.against.insert(0, say!(voice, "bit-lent")),
     }
 }

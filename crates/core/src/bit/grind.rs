@@ -117,6 +117,12 @@ const fn headstock_left(direction: &Direction) -> bool {
     direction.upright == direction.infeed_away
 }
 
+/// From the point to the bit's side toward the headstock, mm: as told, or as the bit of the drawer is wide.
+pub(crate) fn ahead_mm(facts: &BitFacts, direction: &Direction) -> Option<f64> {
+    let side = usize::from(!headstock_left(direction));
+    facts.body_ahead_mm.or_else(|| facts.sides_mm.map(|sides| sides[side]))
+}
+
 /// Whether the leading side is the left one of the bit held so.
 pub(super) fn left_leads(direction: &Direction) -> bool {
     headstock_left(direction) == (direction.carriage == Carriage::TowardHeadstock)

@@ -18,11 +18,11 @@ pub(crate) use bar::STEEL_GPA;
 pub use drawer::{Drawer, ToolKind, ToolView};
 pub use drawing::{BitSheet, sheet};
 pub use grind::{Grind, SideGrind, Stocking};
-pub(crate) use grind::{STOCKING_LEAVES_MM, stocking_flat};
+pub(crate) use grind::{STOCKING_LEAVES_MM, ahead_mm, stocking_flat};
 pub(crate) use ground::felt;
 pub use ground::{AsGround, Edges, flanks};
-pub(crate) use relief_tool::Groove;
 pub use relief_tool::ReliefTool;
+pub(crate) use relief_tool::{Groove, blade_for};
 
 use crate::direction::Direction;
 use crate::faults::Assumption;
@@ -511,7 +511,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BitFacts, said: TipView, bef
             },
             watch,
         ),
-        relief_tool: groove.as_ref().map(|g| relief_tool::reckon(sheet, thread, g, facts.bar_radius_mm, said.clearance)),
+        relief_tool: groove.as_ref().map(|g| relief_tool::reckon(sheet, kit, thread, g, facts.bar_radius_mm, said.clearance)),
         ground: ground::reckon(
             sheet,
             &ground::Inputs { facts, thread, tip, reliefs, needed: said.reliefs.sides, rises, from_to, upright: direction.upright },

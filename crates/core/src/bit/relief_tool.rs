@@ -2,10 +2,12 @@
 
 use super::bar::{ROOM_MM, heel};
 use super::rules;
+use crate::kit::{BladeKind, Condition, Kit, OwnedBlade};
 use crate::quantity::plain_text;
 use crate::say;
 use crate::thread::Side;
 use crate::thread::form::Thread;
+use crate::voice::Voice;
 use crate::working::{Num, Quantity, Worksheet};
 use serde::Serialize;
 
@@ -43,6 +45,9 @@ pub struct ReliefTool {
     /// In a bore, most the bar behind the blade may measure so that it goes in.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub bar_mm: Option<Quantity>,
+    /// The one of the drawer that serves, by name.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub owned: Option<String>,
     /// How it is ground and used.
     pub says: Vec<String>,
 }
@@ -59,8 +64,65 @@ pub(crate) struct Groove {
     pub corner: f64,
 }
 
+/// Why a groover of the drawer does not serve, if it does not.
+fn unfit(blade: &OwnedBlade, groove: &Groove, voice: Voice) -> Option<String> {
+    let deep = (groove.bottom.value - groove.beside.value).abs() / 2.0;
+    let mm = |v: f64| voice.given(v);
+    match blade.condition {
+        Condition::Broken => return Some(say!(voice, "bit-blade-broken")),
+        Condition::Lent => return Some(say!(voice, "bit-lent")),
+        Condition::Sharp | Condition::Worn => {}
+    }
+    if blade.width_mm > groove.width.value + 1e-6 {
+        return Some(say!(voice, "bit-blade-wide", own = mm(blade.width_mm), most = voice.about(groove.width.value)));
+    }
+    if let Some(corner) = blade.corner_mm.filter(|c| *c > groove.corner + 1e-6) {
+        return Some(say!(voice, "bit-blade-round", own = mm(corner), most = voice.about(voice.rule_under(groove.corner))));
+    }
+    if let Some(depth) = blade.depth_mm.filter(|d| *d < deep) {
+        return Some(say!(voice, "bit-blade-short", own = mm(depth), need = voice.least(deep)));
+    }
+    let most = groove.beside.value - 2.0 * ROOM_MM;
+    blade.tip_to_back_mm.filter(|span| *span > most).map(|span| say!(voice, "bit-bar-spans", own = mm(span), span = voice.about(most)))
+}
+
+/// The groover of the drawer that serves a groove, the widest first; and in words which one, or why none and what to get.
+pub(crate) fn blade_for(kit: &Kit, groove: &Groove, side: Side, voice: Voice) -> (Option<String>, String) {
+    let of_side = || kit.blades.iter().filter(|b| b.kind == side && b.use_for == BladeKind::Groover);
+    let serves = of_side().filter(|b| unfit(b, groove, voice).is_none()).max_by(|a, b| a.width_mm.total_cmp(&b.width_mm));
+    let wanted = voice.about(groove.width.value.min(WIDEST_MM));
+    match serves {
+        Some(blade) => {
+            let times = (groove.width.value / blade.width_mm - 1e-6).ceil().max(1.0);
+            let worn = if blade.condition == Condition::Worn { "yes" } else { "no" };
+            let corner = if blade.corner_mm.is_some() { "yes" } else { "no" };
+            (
+                Some(blade.name.clone()),
+                say!(
+                    voice,
+                    "bit-blade-serves",
+                    name = &blade.name,
+                    plunges = plain_text(times, 0),
+                    worn = worn,
+                    corner = corner,
+                    most = voice.about(voice.rule_under(groove.corner))
+                ),
+            )
+        }
+        None => {
+            let nearest = of_side().min_by(|a, b| (a.width_mm - groove.width.value).abs().total_cmp(&(b.width_mm - groove.width.value).abs()));
+            let says = match nearest.and_then(|b| unfit(b, groove, voice).map(|why| (b, why))) {
+                Some((blade, why)) => say!(voice, "bit-blade-none-serves", name = &blade.name, why = why, wanted = wanted),
+                None => say!(voice, "bit-blade-none", wanted = wanted),
+            };
+            (None, says)
+        }
+    }
+}
+
 /// Works the tool for a groove.
-pub(crate) fn reckon(sheet: &mut Worksheet, thread: &Thread, groove: &Groove, bar_radius: Option<f64>, clearance: f64) -> ReliefTool {
+pub(crate) fn reckon(sheet: &mut Worksheet, kit: &Kit, thread: &Thread, groove: &Groove, bar_radius: Option<f64>, clearance: f64) -> ReliefTool {
+    let (owned, _) = blade_for(kit, groove, thread.spec.side, sheet.voice());
     let voice = sheet.voice();
     let internal = thread.spec.side == Side::Internal;
     let steps = (groove.width.value / WIDEST_MM).ceil().max(1.0);
@@ -102,6 +164,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, thread: &Thread, groove: &Groove, ba
         end_deg: Quantity::by_eye(end),
         side_deg: Quantity::by_eye(SIDE_DEG),
         bar_mm: bar.map(|v| Quantity::length(voice, v)),
+        owned,
         says,
     }
 }

@@ -38,7 +38,12 @@ pub(super) fn reckon(sheet: &mut Worksheet, kit: &Kit, thread: &Thread, size: &S
     let share = sheet.apply(&rules::SHARE_OF_BORE, [thread.major, size.used, size.full]);
     let bore = size.used.value;
     let over = |d: f64| (rules::DRILL_CUTS_OVER.eval)(&[d]);
-    let drill = kit.drills_mm.iter().copied().filter(|d| *d + AT_WORST * over(*d) <= bore - REAL_CUT_MM).max_by(f64::total_cmp);
+    let leaves = |d: &f64| *d + AT_WORST * over(*d) <= bore - REAL_CUT_MM;
+    let largest = kit.drills_mm.iter().copied().filter(leaves).max_by(f64::total_cmp);
+    // One told too short for the thread does not get to its end.
+    let reaches = |d: &f64| kit.drill_reach(*d).is_none_or(|r| r >= thread.length);
+    let drill = kit.drills_mm.iter().copied().filter(|d| leaves(d) && reaches(d)).max_by(f64::total_cmp);
+    let short = largest.filter(|l| drill.is_none_or(|d| d < *l)).and_then(|d| Some((d, kit.drill_reach(d)?)));
     let over = drill.map(|d| sheet.apply(&rules::DRILL_CUTS_OVER, [d.into()]).value);
     let left = drill.zip(over).map(|(d, over)| bore - d - over);
     let drill_says = match (drill, left) {
@@ -47,6 +52,12 @@ pub(super) fn reckon(sheet: &mut Worksheet, kit: &Kit, thread: &Thread, size: &S
         }
         (Some(d), Some(left)) => say!(voice, "blank-drill", drill = marked(d, voice), over = voice.about(over.unwrap_or(0.0)), left = voice.about(left)),
         _ => say!(voice, "blank-no-drill", bore = voice.about(bore)),
+    };
+    let drill_says = match short {
+        Some((d, reach)) => {
+            say!(voice, "blank-drill-short", said = drill_says, drill = marked(d, voice), reach = voice.given(reach), need = voice.least(thread.length))
+        }
+        None => drill_says,
     };
     Bore {
         share_percent: Quantity::plain(share, 1, " %"),

@@ -1,5 +1,6 @@
 //! Blank: what to turn or bore first, how it is held, and what the thread ends in.
 
+pub(crate) mod at_hand;
 pub(crate) mod beyond;
 mod bore;
 mod drawing;
@@ -17,8 +18,11 @@ pub(crate) mod slender;
 mod truth;
 mod wall;
 
-use crate::job::{EndKind, Holding};
+use crate::job::{BlankAim, EndKind, Holding};
+use crate::kit::TriedView;
+use crate::quantity::large_first;
 use crate::say;
+pub use at_hand::AtHand;
 pub use beyond::Beyond;
 pub use bore::Bore;
 pub use ending::{EndingView, Mark};
@@ -117,6 +121,12 @@ pub struct BlankSection {
     pub(crate) chamfer_wanted_mm: Quantity,
     /// What to turn, in one sentence.
     pub says: String,
+    /// What it wants of the drawer, by name, and what is to be got.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub at_hand: Vec<AtHand>,
+    /// What was tried of a material nobody knows, and what that leaves.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub tried: Option<TriedView>,
     /// The blank to scale.
     pub drawing: Drawing,
 }
@@ -156,28 +166,26 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, before: &Inputs<
     // A relief told of is there whatever was chosen.
     let turned = if runs_into { Some(followed) } else { facts.relief_width_mm.map(|_| EndKind::Relief) };
     let relief = turned.map(|end| relief::reckon(sheet, &relief::ReliefQuery { facts, kit, thread, tip, reach, used, cut_end }, end, watch));
-    watch.extend(test_piece(facts, thread, voice));
+    watch.extend(test_piece(facts, thread, voice).into_iter().chain(material_says(facts, side, voice)));
     let ratio = facts.stick_out_mm.unwrap_or(thread.length) / used.value;
     let (holdings, holding_reason) = holding::holdings(&holding::HoldingInputs { facts, thread, used, ratio, tried: before.tried }, watch, voice);
     let held = holdings.iter().find(|h| h.chosen).map_or(Holding::ThreeJaw, |h| h.holding);
     let register = facts.register.map(|asked| register::reckon(sheet, asked, thread, watch));
     let [chamfer, wanted] = chamfer(sheet, facts, thread, before.tip, watch);
     let mark = ending::mark(sheet, &ground);
-    let drawing = drawing::blank(
-        &drawing::Drawn {
-            thread,
-            used: used.value,
-            chamfer,
-            followed,
-            shoulder,
-            relief: relief.as_ref().map(|r| gap(r, facts, reach, voice)),
-            usable: endings.iter().find(|e| e.chosen).map_or(thread.length, |e| e.usable_mm.value),
-            mark: &mark,
-            register: register.as_ref(),
-            shoulder_mm: facts.shoulder_mm,
-        },
-        voice,
-    );
+    let drawn = drawing::Drawn {
+        thread,
+        used: used.value,
+        chamfer,
+        followed,
+        shoulder,
+        relief: relief.as_ref().map(|r| gap(r, facts, reach, voice)),
+        usable: endings.iter().find(|e| e.chosen).map_or(thread.length, |e| e.usable_mm.value),
+        mark: &mark,
+        register: register.as_ref(),
+        shoulder_mm: facts.shoulder_mm,
+    };
+    let drawing = drawing::blank(&drawn, voice);
     BlankSection {
         plug: (side == Side::Internal).then(|| Plug { go_mm: low.clone(), not_go_mm: high.clone() }),
         min_mm: low,
@@ -202,6 +210,8 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, before: &Inputs<
         chamfer_mm: Quantity::about(voice, chamfer),
         chamfer_wanted_mm: Quantity::about(voice, wanted),
         says: says(&size, side, voice),
+        at_hand: Vec::new(),
+        tried: facts.tried.clone(),
         drawing,
     }
 }
@@ -232,6 +242,17 @@ fn gap(r: &Relief, facts: &BlankFacts, reach: &Reach, voice: Voice) -> drawing::
 fn starts_in_metal(followed: EndKind, carriage: Carriage, voice: Voice) -> Option<Watch> {
     (followed == EndKind::Withdraw && carriage == Carriage::AwayFromHeadstock)
         .then(|| Watch::new(Level::Danger, Code::EndRoom, "blank", say!(voice, "blank-starts-in-metal")))
+}
+
+/// What is to be minded with the material: one kept no longer, one nobody knows, crests that rise.
+fn material_says(facts: &BlankFacts, side: Side, voice: Voice) -> Vec<Watch> {
+    let material = &facts.material;
+    let gone = facts.material_gone.is_some().then(|| Watch::new(Level::Warn, Code::Material, "blank", say!(voice, "material-own-gone")));
+    let unknown = || facts.tried.as_ref().map(|tried| Watch::new(Level::Warn, Code::Material, "blank", tried.says.clone()));
+    // Turned low already, there is room for them.
+    let rise = (material.crests_rise && side == Side::External && facts.aim != BlankAim::Low)
+        .then(|| Watch::new(Level::Note, Code::Material, "blank", say!(voice, "material-crests-rise", material = large_first(&material.name))));
+    gone.or_else(unknown).into_iter().chain(rise).collect()
 }
 
 /// Bores under this are blind to eye and instrument alike, mm. House value.

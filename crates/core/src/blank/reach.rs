@@ -1,7 +1,8 @@
 //! How far the bit reaches: what a relief must clear, to stop in or to start in.
 
 use super::rules;
-use crate::bit::Tip;
+use crate::bit::{Tip, ahead_mm};
+use crate::direction::Direction;
 use crate::job::defaults::{BACKLASH_MM, BIT_WIDTH_MM};
 use crate::job::{BitFacts, BlankFacts, SetupFacts};
 use crate::say;
@@ -30,7 +31,14 @@ pub(crate) struct Reach {
 }
 
 /// Works the reach of this tip in a blank of this size.
-pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, (bit, setup): (&BitFacts, &SetupFacts), thread: &Thread, tip: &Tip, used: Num) -> Reach {
+pub(crate) fn reckon(
+    sheet: &mut Worksheet,
+    facts: &BlankFacts,
+    (bit, setup, direction): (&BitFacts, &SetupFacts, &Direction),
+    thread: &Thread,
+    tip: &Tip,
+    used: Num,
+) -> Reach {
     let external = thread.spec.side == Side::External;
     // The limit, or a target chosen past it: the tip goes to whichever is deeper.
     let (low, high) = thread.own.pitch;
@@ -43,7 +51,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, (bit, setup): (&
     };
     let depth = ((used.value - clear.value).abs() / 2.0 - CLEARANCE_MM / 2.0).max(0.0);
     let half = sheet.apply(&rules::HALF_CUT, [tip.sharpest.1, depth.into(), thread.flanks.leading.max(thread.flanks.trailing).into()]);
-    let told = bit.body_ahead_mm.map(|b| b.max(half.value));
+    let told = ahead_mm(bit, direction).map(|b| b.max(half.value));
     let ahead = told.map_or_else(
         // In a bore what stands foremost is the bar's own, and is asked for: until it is told the flank alone is reckoned with, and the check is red.
         || {

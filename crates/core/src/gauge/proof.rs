@@ -92,10 +92,12 @@ pub(crate) fn reckon(before: &Inputs<'_>, voice: Voice) -> ProofView {
         })
         .collect();
     // Turning a gauge or a test piece is work first: it is chosen, not fallen into.
-    let ready = |w: &&mut ProofWay| !matches!(w.by, Proof::Plug | Proof::TestPiece);
+    let owned = owned(before);
+    let work_first = |by: Proof| by == Proof::TestPiece || by == Proof::Plug && owned.is_none();
+    let ready = |w: &&mut ProofWay| !work_first(w.by);
     let found = match before.facts.proof {
         Proof::Auto => {
-            let sure = ways.iter().position(|w| w.serves == Some(true) && !matches!(w.by, Proof::Plug | Proof::TestPiece));
+            let sure = ways.iter().position(|w| w.serves == Some(true) && !work_first(w.by));
             sure.or_else(|| ways.iter_mut().position(|w| ready(&w) && w.serves.is_none()))
         }
         asked => ways.iter().position(|w| w.by == asked),
@@ -109,7 +111,19 @@ pub(crate) fn reckon(before: &Inputs<'_>, voice: Voice) -> ProofView {
         Some(Proof::ThreadMicrometer) => in_range(before, thread_kind(side), pitch(before.thread)),
         _ => None,
     };
-    ProofView { by, gauge: (by == Some(Proof::Plug)).then(|| to_turn(before.thread, voice)), instrument: instrument.map(|m| m.name.clone()), ways }
+    ProofView {
+        by,
+        gauge: (by == Some(Proof::Plug) && owned.is_none()).then(|| to_turn(before.thread, voice)),
+        instrument: instrument.map(|m| m.name.clone()),
+        ways,
+    }
+}
+
+/// The gauge of the drawer for this thread: what is marked on those that try it, and whether one of them shows that it was not passed.
+fn owned(before: &Inputs<'_>) -> Option<(String, bool)> {
+    let tries: Vec<_> = before.kit.gauges.iter().filter(|g| g.tries(&before.thread.spec)).collect();
+    let go = tries.iter().find(|g| g.kind.shows()[0])?;
+    Some((go.thread.clone(), tries.iter().any(|g| g.kind.shows()[1])))
 }
 
 fn says(by: Proof, side: Side, voice: Voice) -> String {
@@ -142,7 +156,7 @@ fn pitch(thread: &Thread) -> Option<[f64; 2]> {
 
 fn in_range<'a>(before: &Inputs<'a>, kind: MicrometerKind, sizes: Option<[f64; 2]>) -> Option<&'a OwnedMicrometer> {
     let [low, high] = sizes?;
-    before.kit.micrometers.iter().find(|m| m.kind == kind && m.from_mm <= low && m.to_mm >= high)
+    before.kit.micrometers.iter().find(|m| m.kind == kind && !m.lent && m.from_mm <= low && m.to_mm >= high)
 }
 
 /// Whether a micrometer of the drawer spans these sizes; not known while none are listed at all.
@@ -182,12 +196,16 @@ fn judge(by: Proof, before: &Inputs<'_>, voice: Voice) -> ProofFinding {
         }
         Proof::ThreadMicrometer => match pitch(thread) {
             Some(_) if thread.alpha_deg <= 0.0 => (Some(false), say!(voice, "proof-no-cone")),
-            Some(sizes) if before.kit.micrometers.iter().any(|m| m.kind == thread_kind(thread.spec.side)) => {
+            Some(sizes) if before.kit.micrometers.iter().any(|m| !m.lent && m.kind == thread_kind(thread.spec.side)) => {
                 micrometer(before, thread_kind(thread.spec.side), sizes, voice)
             }
             _ => (Some(false), say!(voice, "proof-none-in-drawer")),
         },
         Proof::Mate => mate(before, voice),
+        Proof::Plug if owned(before).is_some() => {
+            let (marked, both) = owned(before).unwrap_or_default();
+            (Some(true), say!(voice, "proof-gauge-owned", marked = marked, both = if both { "yes" } else { "no" }))
+        }
         Proof::Plug if thread.spec.side == Side::External => (Some(false), say!(voice, "proof-ring-unmeasured")),
         Proof::Plug => (Some(true), say!(voice, "proof-plug-ends")),
         Proof::TestPiece | Proof::Auto => (Some(true), say!(voice, "proof-same-stock")),

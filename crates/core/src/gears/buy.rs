@@ -24,6 +24,18 @@ pub struct BlankCard {
     pub depth_mm: Quantity,
     /// Dividing: turns of a 40:1 head a tooth.
     pub dividing: String,
+    /// Pressure angle of its group, degrees, where it was told.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub pressure_angle_deg: Option<f64>,
+    /// Bore, where that of the gears owned was told.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub bore_mm: Option<Quantity>,
+    /// Width of its key.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub key_mm: Option<Quantity>,
+    /// Width of its face.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub face_mm: Option<Quantity>,
     /// The rest in words.
     pub says: String,
 }
@@ -216,13 +228,26 @@ fn well_enough(pitch: &str, found: &Found, lathe: &Lathe, lead: &Ratio, voice: V
     (found.ratio * lathe.leadscrew != *lead).then(|| Serves { pitch: pitch.to_owned(), error_ppm: ppm, says: says() })
 }
 
+/// An old pressure angle, whose teeth are cut a little less deep, degrees.
+const OLD_ANGLE_DEG: f64 = 14.5;
+
+/// Whole depth of a tooth, mm, where the cutter is not marked: 2.25 m; finer than 20 DP 2.2/DP and two thou for dirt; at 14½° 2.157/DP.
+fn whole_depth(module: f64, angle: Option<f64>) -> f64 {
+    let dp = 25.4 / module;
+    if angle.is_some_and(|a| (a - OLD_ANGLE_DEG).abs() < 0.1) {
+        return 2.157 / dp * 25.4;
+    }
+    if dp >= 20.0 - 1e-9 && (dp - dp.round()).abs() < 1e-9 { (2.2 / dp + 0.002) * 25.4 } else { 2.25 * module }
+}
+
 /// The blank card of a gear.
 #[must_use]
 pub fn card(lathe: &Lathe, teeth: u16, voice: Voice) -> BlankCard {
-    let module = lathe.modules.get(usize::from(main_group(lathe))).copied().unwrap_or(1.0);
-    let dp = 25.4 / module;
-    // Finer than 20 DP the depth allows a little for dirt: 2.2/DP and two thou.
-    let depth = if dp >= 20.0 - 1e-9 && (dp - dp.round()).abs() < 1e-9 { (2.2 / dp + 0.002) * 25.4 } else { 2.25 * module };
+    let group = usize::from(main_group(lathe));
+    let module = lathe.modules.get(group).copied().unwrap_or(1.0);
+    let (dp, blank) = (25.4 / module, &lathe.gear_blank);
+    let angle = lathe.pressure_angles.get(group).copied().flatten().or(blank.pressure_angle_deg);
+    let depth = blank.depth_mm.unwrap_or_else(|| whole_depth(module, angle));
     let turns = Ratio::new(40, i128::from(teeth));
     let (whole, rest) = (turns.trunc(), turns.fract());
     let part = if rest == Ratio::from_integer(0) { String::new() } else { format!("{}/{}", rest.numer(), rest.denom()) };
@@ -231,17 +256,31 @@ pub fn card(lathe: &Lathe, teeth: u16, voice: Voice) -> BlankCard {
         (0, part) => say!(voice, "buy-part", part = part),
         (n, part) => say!(voice, "buy-turns-and-part", n = n, part = part),
     };
-    let name = if (dp - dp.round()).abs() < 1e-9 {
-        say!(voice, "buy-of-dp", teeth = teeth, dp = plain_text(dp, 0))
-    } else {
-        say!(voice, "buy-of-module", teeth = teeth, module = short_text(module, 2))
+    let angle_text = angle.map_or_else(|| "none".to_owned(), |a| short_text(a, 1));
+    let bore = match (blank.bore_mm, blank.key_mm) {
+        (Some(_), Some(_)) => "both",
+        (Some(_), None) => "bore",
+        _ => "none",
     };
+    let mm = |v: Option<f64>| v.map_or_else(String::new, |v| voice.given(v));
+    let [bored, keyed] = [mm(blank.bore_mm), mm(blank.key_mm)];
+    let marked = if blank.depth_mm.is_some() { "yes" } else { "no" };
+    let name = if (dp - dp.round()).abs() < 1e-9 {
+        say!(voice, "buy-of-dp", teeth = teeth, dp = plain_text(dp, 0), angle = angle_text, told = bore, bore = bored, key = keyed, marked = marked)
+    } else {
+        say!(voice, "buy-of-module", teeth = teeth, module = short_text(module, 2), angle = angle_text, told = bore, bore = bored, key = keyed, marked = marked)
+    };
+    let quantity = |v: Option<f64>| v.map(|mm| Quantity::given(voice, mm));
     BlankCard {
         teeth,
         module_mm: module,
         outside_mm: Quantity::length(voice, module * f64::from(teeth + 2)),
         depth_mm: Quantity::length(voice, depth),
         dividing,
+        pressure_angle_deg: angle,
+        bore_mm: quantity(blank.bore_mm),
+        key_mm: quantity(blank.key_mm),
+        face_mm: quantity(blank.face_mm),
         says: name,
     }
 }

@@ -29,7 +29,7 @@ fn shafts(lathe: &Lathe, found: &Found, meshes: &[Mesh]) -> Vec<Point> {
         return found.fit.shafts.clone();
     }
     let reach: f64 = meshes.iter().map(|m| centres(lathe, m.driver, m.driven)).sum();
-    let apart = lathe.arm.as_ref().map_or(reach * 0.85, |a| a.centres_mm);
+    let apart = found.fit.on_arm(lathe).map_or(reach * 0.85, |a| a.centres_mm);
     place(lathe, meshes, apart, None).unwrap_or_else(|_| {
         let mut gone = 0.0;
         let mut row = vec![[apart * 0.8, apart * 0.6]];
@@ -74,7 +74,7 @@ pub(super) fn train(lathe: &Lathe, found: &Found, screw_with_spindle: bool, voic
         wheel(&mut shapes, role, *to, module(lathe, mesh.driven), (mesh.driven, phases[i][1]), turns(i + 1));
         words.push(say!(voice, "gears-drives", driver = &mesh.driver.teeth, driven = &mesh.driven.teeth));
     }
-    let shaft_radius = lathe.arm.as_ref().map_or(8.0, |a| a.shaft_radius_mm);
+    let shaft_radius = found.fit.on_arm(lathe).map_or(8.0, |a| a.shaft_radius_mm);
     for (i, at) in shafts.iter().enumerate() {
         let name = if i == 0 {
             "stud"

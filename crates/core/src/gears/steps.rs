@@ -22,6 +22,13 @@ pub(super) fn steps(lathe: &Lathe, found: &Found, with_spindle: bool, voice: Voi
         return by_levers(lathe, found, voice);
     }
     let mut steps = vec![say!(voice, "hang-isolate")];
+    if !lathe.more_arms.is_empty() {
+        let arm = found.fit.arm;
+        steps.push(match lathe.arm_names.get(arm).cloned().flatten() {
+            Some(name) => say!(voice, "hang-on-arm", name = name),
+            None => say!(voice, "hang-on-arm-number", n = arm + 1),
+        });
+    }
     let meshes = &found.fit.meshes;
     if let Some(first) = meshes.first() {
         steps.push(say!(voice, "hang-first", teeth = &first.driver.teeth));

@@ -3,17 +3,16 @@
 use super::built;
 use super::defaults::{LENGTH_DIAMETERS, SPECIAL_ANGLE_DEG, SPRING_PASSES, TRAINS_LISTED};
 use super::lathe::{Lathe, assumed_lathe};
-use super::material::{ToolMaterial, tool_material};
 use super::measuring::{self, GaugeFacts, size_bounds};
 use super::profile::LatheProfile;
 use super::request::{BitRequest, IndicatorRequest, PlanRequest, ThreadRequest};
 use super::untold::nobodys;
 use super::workpiece::{self, BlankFacts};
-use crate::direction::Wall;
+use crate::direction::{Hand, Wall};
 use crate::faults::{Assumption, Checker, Fault};
 use crate::job::pad::{self, SumFacts};
 use crate::job::{DepthLaw, Ending, Grinder, OwnRow, ReadBy, Style, Way};
-use crate::kit::Kit;
+use crate::kit::{Kit, OwnedBit, SOFT, ToolMaterial, tool_material};
 use crate::quantity::{Exact, LengthUnit, MM_PER_INCH, Ratio, pitch_of_tpi, real};
 use crate::thread::identify::Sample;
 use crate::thread::section::LOAD_FACES;
@@ -81,6 +80,8 @@ pub struct BitFacts {
     pub material: Option<&'static ToolMaterial>,
     /// Reliefs of that one, left and right side with its face up and its point away, degrees.
     pub side_reliefs: [Option<f64>; 2],
+    /// Outside, from its point to its left and right side, seen so, mm, where its width is known.
+    pub sides_mm: Option<[f64; 2]>,
 }
 
 /// The way of working, settled.
@@ -216,7 +217,7 @@ pub fn settle(request: &PlanRequest, stored: Option<&LatheProfile>, mut faults: 
             interchange: asked.interchange.unwrap_or(false),
         }
     });
-    let blank = workpiece::settle(request, thread.as_ref(), &mut c);
+    let blank = workpiece::settle(request, &kit, thread.as_ref(), &mut c);
     let gears = settle_gears(request, &lathe, &mut c);
     let bit = settle_bit(request, &kit, thread.as_ref(), &mut c);
     if request.setup.wall.is_some() && thread.as_ref().is_some_and(|t| t.spec.side == Side::External) {
@@ -497,15 +498,15 @@ fn with_owned(asked: &BitRequest, kit: &Kit) -> BitRequest {
         return told;
     }
     // One taken out of the drawer since must not stop the job: the drawer says it is gone.
-    let Some(bit) = kit.bits.iter().find(|b| b.name == *name) else { return told };
+    let Some(bit) = kit.bit(name) else { return told };
     told.included_angle_deg = told.included_angle_deg.or(Some(bit.included_angle_deg));
     if told.tip_flat_mm.is_none() && told.tip_radius_mm.is_none() && told.tip_flat_between_mm.is_none() && told.tip_radius_between_mm.is_none() {
         told.tip_flat_mm = bit.tip_flat_mm;
         told.tip_radius_mm = bit.tip_radius_mm;
-        told.tip_flat_between_mm.clone_from(&bit.tip_flat_between_mm);
+        told.tip_flat_between_mm = bit.tip_flat_between_mm;
     }
     told.rake_deg = told.rake_deg.or(bit.rake_deg);
-    told.body_ahead_mm = told.body_ahead_mm.or(bit.body_ahead_mm).or(bit.width_mm.map(|w| w / 2.0));
+    told.body_ahead_mm = told.body_ahead_mm.or(bit.body_ahead_mm);
     told.bar_diameter_mm = told.bar_diameter_mm.or(bit.bar_diameter_mm);
     told
 }
@@ -523,6 +524,14 @@ fn settle_bit(request: &PlanRequest, kit: &Kit, thread: Option<&ThreadFacts>, c:
     }
     let between = flats_between(asked, pitch, angle, c);
     let round_between = radii_between(asked, pitch, angle, c);
+    let owned = asked.owned.as_ref().and_then(|name| kit.bits.iter().find(|b| b.name == *name));
+    if let Some(soft) = owned.filter(|b| b.material == SOFT) {
+        c.fault("/bit/owned", sentence!("kit-soft-not-picked", tool = &soft.name));
+    }
+    let external = thread.is_none_or(|t| t.spec.side == Side::External);
+    // A holder tilted to a right-hand lead is tilted away from a left-hand one.
+    let climbs = if thread.is_some_and(|t| t.spec.hand == Hand::Left) { -1.0 } else { 1.0 };
+    let tilted = owned.and_then(|b| b.tilt_deg).map(|tilt| tilt * climbs);
     let smallest = thread.map_or(1.0, |t| real(&t.spec.major) / 2.0 - 1.5 * pitch).max(0.2);
     BitFacts {
         tip_between_mm: between.or_else(|| {
@@ -535,7 +544,7 @@ fn settle_bit(request: &PlanRequest, kit: &Kit, thread: Option<&ThreadFacts>, c:
         trailing_relief_deg: c.sound(asked.trailing_relief_deg, -10.0, 60.0, "/bit/trailing_relief_deg", "degrees"),
         rake_deg: c.sound(asked.rake_deg, 0.0, 35.0, "/bit/rake_deg", "degrees"),
         square_deg: c.sound(asked.square_deg, -10.0, 10.0, "/bit/square_deg", "degrees"),
-        tilt_deg: c.sound(asked.tilt_deg, -5.0, 45.0, "/bit/tilt_deg", "degrees toward the lead").unwrap_or(0.0),
+        tilt_deg: c.sound(asked.tilt_deg, -5.0, 45.0, "/bit/tilt_deg", "degrees toward the lead").or(tilted).unwrap_or(0.0),
         height_mm: c.sound(asked.height_mm, -smallest.min(5.0) / 2.0, smallest.min(5.0) / 2.0, "/bit/height_mm", "mm for this diameter"),
         bar_radius_mm: c.sound(asked.bar_diameter_mm, 1.0, 500.0, "/bit/bar_diameter_mm", "mm").map(|d| d / 2.0),
         reach_past_mm: c.sound(asked.reach_past_mm, 0.0, 2000.0, "/bit/reach_past_mm", "mm"),
@@ -543,13 +552,11 @@ fn settle_bit(request: &PlanRequest, kit: &Kit, thread: Option<&ThreadFacts>, c:
         owned: asked.owned.clone(),
         material: asked.owned.as_ref().and_then(|name| {
             let insert = kit.inserts.iter().any(|i| i.name == *name).then_some("carbide");
-            tool_material(insert.or_else(|| kit.bits.iter().find(|b| b.name == *name).map(|b| b.material.as_str()))?)
+            tool_material(insert.or_else(|| owned.map(|b| b.material.as_str()))?)
         }),
-        side_reliefs: asked
-            .owned
-            .as_ref()
-            .and_then(|name| kit.bits.iter().find(|b| b.name == *name))
-            .map_or([None; 2], |b| [b.left_relief_deg, b.right_relief_deg]),
+        side_reliefs: owned.map_or([None; 2], OwnedBit::reliefs_deg),
+        // In a bore what stands foremost is the bar's nose, not the bit's side.
+        sides_mm: owned.filter(|_| external).and_then(OwnedBit::sides_mm),
         included_angle_deg: c.sound(
             asked.included_angle_deg,
             (angle - 5.0).max(0.0),

@@ -4,8 +4,8 @@ use super::defaults::{COAST_AT_RPM, COAST_TURNS, CRANKED_RPM, LEADSCREW_TPI, REA
 use super::drawer;
 use super::lathe_fact::LatheFact;
 use super::profile::{
-    ArmProfile, CarriageStop, Chuck, DialProfile, GearGroup, LatheProfile, LeadscrewProfile, OneOrMany, Post, Power, Reads, ScaleZero, SlideProfile, Speeds,
-    SpindleProfile, ThreadAxis, Tumbler,
+    ArmProfile, CarriageStop, Chuck, DialProfile, GearBlankProfile, GearGroup, LatheProfile, LeadscrewProfile, MountedProfile, OneOrMany, Post, Power,
+    ReadoutProfile, Reads, ScaleZero, SeenProfile, SlideProfile, Speeds, SpindleProfile, ThreadAxis, Tumbler,
 };
 use super::written::PlateRequest;
 use crate::direction::Hand;
@@ -16,6 +16,7 @@ use crate::sentence;
 use crate::voice::{LatheKind, ScrewGrip};
 use num_traits::Zero;
 use yoke_gears::GearboxPosition;
+use yoke_gears::Tried;
 
 /// A slide and its dial, checked.
 #[derive(Debug, Clone, PartialEq)]
@@ -71,6 +72,12 @@ pub struct Lathe {
     pub power: Power,
     /// How the screw takes hold of what it drives.
     pub grip: ScrewGrip,
+    /// What a gear to make must be, beside its teeth and its module.
+    pub gear_blank: GearBlank,
+    /// Pressure angle of each gear group, degrees, where it was told.
+    pub pressure_angles: Vec<Option<f64>>,
+    /// What the arms are called, the first one's first.
+    pub arm_names: Vec<Option<String>>,
     /// Whether there is a compound that depth or a side-step can be set on.
     pub compound_feeds: bool,
     /// What was not told of it, and stands as assumed.
@@ -146,15 +153,8 @@ impl LatheProfile {
         let fixed = self.fixed_ratio.map_or_else(|| Ratio::new(1, 1), |r| c.ratio(&r, &format!("{at}/fixed_ratio")));
         let gearbox = self.check_gearbox(&(fixed * leadscrew), gears_fixed, at, c);
         let cross_slide = self.cross_slide.clone().unwrap_or_default().check(metric_screw, &format!("{at}/cross_slide"), c);
-        let readout = self.readout.as_ref().map(|told| Readout {
-            unit: told.unit.unwrap_or(cross_slide.unit),
-            resolution_mm: c.sound(told.resolution_mm, 0.0001, 0.1, &format!("{at}/readout/resolution_mm"), "mm").unwrap_or(READOUT_MM),
-            cross_slide: told.cross_slide,
-            compound: told.compound.unwrap_or(false),
-        });
-        let mounted = self.mounted.clone().unwrap_or_default();
-        let teeth = |list: &Option<Vec<i64>>, name: &str, c: &mut Checker| c.teeth(list.as_deref().unwrap_or_default(), &format!("{at}/mounted/{name}"));
-        let mounted = Mounted { drivers: teeth(&mounted.drivers, "drivers", c), driven: teeth(&mounted.driven, "driven", c) };
+        let readout = self.readout.as_ref().map(|told| told.check(cross_slide.unit, &format!("{at}/readout"), c));
+        let mounted = self.mounted.clone().unwrap_or_default().check(&format!("{at}/mounted"), c);
         let spindle = self.spindle.clone().unwrap_or_default();
         let max_compounds = self.max_compounds.unwrap_or(if self.none.has("max_compounds") { 0 } else { 1 });
         c.within(max_compounds as f64, 0.0, 2.0, &format!("{at}/max_compounds"), "compound studs");
@@ -177,6 +177,9 @@ impl LatheProfile {
                 max_compounds: u8::try_from(max_compounds.clamp(0, 2)).unwrap_or(1),
                 tumbler: self.tumbler_places(),
                 arm: self.arm.as_ref().and_then(|a| a.check(&format!("{at}/arm"), c)),
+                more_arms: self.check_more_arms(at, c),
+                tried: self.check_seen(at, c),
+                bushes: self.bushes.map(|_| u8::try_from(c.count(self.bushes, (0, 20), 0, &format!("{at}/bushes"), "bushes")).unwrap_or(0)),
                 // What counts leadscrew pitches serves nothing where no nut opens.
                 dial: self.dial.as_ref().and_then(|d| d.check(&format!("{at}/dial"), c)).filter(|_| grip == ScrewGrip::HalfNut),
             },
@@ -196,8 +199,34 @@ impl LatheProfile {
             power,
             grip,
             untold: Vec::new(),
+            pressure_angles: self.pressure_angles(at, c),
+            arm_names: self.arm.iter().chain(self.more_arms.iter().flatten()).map(|a| a.name.clone()).collect(),
+            gear_blank: self.gear_blank.clone().unwrap_or_default().check(&format!("{at}/gear_blank"), c),
             compound_feeds: self.thread_axis != Some(ThreadAxis::TopSlide) && !self.none.has("compound"),
         }
+    }
+
+    /// The pressure angle of each gear group.
+    fn pressure_angles(&self, at: &str, c: &mut Checker) -> Vec<Option<f64>> {
+        let groups = self.gear_groups.iter().flatten().enumerate();
+        groups.map(|(i, g)| c.sound(g.pressure_angle_deg, 10.0, 30.0, &format!("{at}/gear_groups/{i}/pressure_angle_deg"), "degrees")).collect()
+    }
+
+    /// The other arms; without a first one measured they are nobody's.
+    fn check_more_arms(&self, at: &str, c: &mut Checker) -> Vec<Arm> {
+        let arms = self.more_arms.as_deref().unwrap_or_default();
+        c.within(arms.len() as f64, 0.0, MOST_ARMS as f64, &format!("{at}/more_arms"), "other arms");
+        if !arms.is_empty() && self.arm.is_none() {
+            c.fault(format!("{at}/more_arms"), sentence!("fact-first-arm-first"));
+        }
+        arms.iter().enumerate().take(MOST_ARMS).filter_map(|(i, a)| a.check(&format!("{at}/more_arms/{i}"), c)).collect()
+    }
+
+    /// The trains that were tried.
+    fn check_seen(&self, at: &str, c: &mut Checker) -> Vec<Tried> {
+        let seen = self.seen.as_deref().unwrap_or_default();
+        c.within(seen.len() as f64, 0.0, MOST_SEEN as f64, &format!("{at}/seen"), "trains tried");
+        seen.iter().enumerate().take(MOST_SEEN).map(|(i, s)| s.check(&format!("{at}/seen/{i}"), c)).collect()
     }
 
     /// Whether the tumbler has a place for each way, right and left; none where nobody told.
@@ -401,9 +430,71 @@ impl ArmProfile {
         }
         let shaft = c.sound(self.shaft_radius_mm, 0.0, 500.0, &format!("{at}/shaft_radius_mm"), "mm").unwrap_or(SHAFT_RADIUS_MM);
         let studs = c.count(self.studs, (1, 6), STUDS, &format!("{at}/studs"), "studs");
-        Some(Arm { centres_mm, reach_mm: [near, far], shaft_radius_mm: shaft, studs: u8::try_from(studs).unwrap_or(2) })
+        let idlers_only = self.idlers_only.unwrap_or(false);
+        Some(Arm { centres_mm, reach_mm: [near, far], shaft_radius_mm: shaft, studs: u8::try_from(studs).unwrap_or(2), idlers_only })
     }
 }
+
+impl ReadoutProfile {
+    fn check(&self, otherwise: LengthUnit, at: &str, c: &mut Checker) -> Readout {
+        Readout {
+            unit: self.unit.unwrap_or(otherwise),
+            resolution_mm: c.sound(self.resolution_mm, 0.0001, 0.1, &format!("{at}/resolution_mm"), "mm").unwrap_or(READOUT_MM),
+            cross_slide: self.cross_slide,
+            compound: self.compound.unwrap_or(false),
+        }
+    }
+}
+
+impl MountedProfile {
+    fn check(&self, at: &str, c: &mut Checker) -> Mounted {
+        let teeth = |list: &Option<Vec<i64>>, name: &str, c: &mut Checker| c.teeth(list.as_deref().unwrap_or_default(), &format!("{at}/{name}"));
+        Mounted { drivers: teeth(&self.drivers, "drivers", c), driven: teeth(&self.driven, "driven", c) }
+    }
+}
+
+impl SeenProfile {
+    fn check(&self, at: &str, c: &mut Checker) -> Tried {
+        let told = MountedProfile { drivers: self.drivers.clone(), driven: self.driven.clone(), ..MountedProfile::default() };
+        let Mounted { drivers, driven } = told.check(at, c);
+        if drivers.len() != driven.len() || drivers.is_empty() {
+            c.fault(format!("{at}/driven"), sentence!("fact-seen-as-many"));
+        }
+        Tried { drivers, driven, hangs: self.hangs.unwrap_or(true) }
+    }
+}
+
+impl GearBlankProfile {
+    fn check(&self, at: &str, c: &mut Checker) -> GearBlank {
+        let mut mm = |value: Option<f64>, low: f64, high: f64, field: &str| c.sound(value, low, high, &format!("{at}/{field}"), "mm");
+        GearBlank {
+            bore_mm: mm(self.bore_mm, 1.0, 300.0, "bore_mm"),
+            key_mm: mm(self.key_mm, 0.5, 50.0, "key_mm"),
+            face_mm: mm(self.face_mm, 1.0, 200.0, "face_mm"),
+            depth_mm: mm(self.depth_mm, 0.2, 60.0, "depth_mm"),
+            pressure_angle_deg: c.sound(self.pressure_angle_deg, 10.0, 30.0, &format!("{at}/pressure_angle_deg"), "degrees"),
+        }
+    }
+}
+
+/// What a gear to make must be beside its teeth and its module, where that was told.
+#[derive(Debug, Clone, Copy, Default, PartialEq)]
+pub struct GearBlank {
+    /// Pressure angle, degrees.
+    pub pressure_angle_deg: Option<f64>,
+    /// Bore, mm.
+    pub bore_mm: Option<f64>,
+    /// Width of the key, mm.
+    pub key_mm: Option<f64>,
+    /// Width of the face, mm.
+    pub face_mm: Option<f64>,
+    /// Whole depth as the cutter is marked, mm.
+    pub depth_mm: Option<f64>,
+}
+
+/// Most other arms, and most trains remembered.
+const MOST_ARMS: usize = 8;
+const MOST_SEEN: usize = 200;
 
 impl DialProfile {
     fn check(&self, at: &str, c: &mut Checker) -> Option<Dial> {

@@ -8,7 +8,6 @@ mod drawer;
 mod facts;
 mod lathe;
 mod lathe_fact;
-mod material;
 mod measuring;
 mod mouth;
 pub mod pad;
@@ -20,19 +19,20 @@ mod untold;
 mod workpiece;
 mod written;
 
-pub use crate::kit::{Condition, Kit, MicrometerKind, OwnedBit, OwnedInsert, OwnedMicrometer, ToolEvent};
+pub use crate::kit::{
+    Condition, Kit, Material, MicrometerKind, OwnedBit, OwnedInsert, OwnedMicrometer, TOOLS, ToolEvent, ToolMaterial, materials, tool_material,
+};
 pub use choices::{BlankAim, DepthLaw, EndKind, Ending, Grinder, Holding, OwnRow, ReadBy, Style, Support, Way};
 pub use facts::{BitFacts, CutFacts, GearFacts, Indicator, Job, SetupFacts, settle};
-pub use lathe::{Lathe, Readout, Slide, assumed_lathe};
+pub use lathe::{GearBlank, Lathe, Readout, Slide, assumed_lathe};
 pub use lathe_fact::LatheFact;
-pub use material::{Material, TOOLS, ToolMaterial, materials, tool_material};
 pub use measuring::{GaugeFacts, Original};
 pub use mouth::{Parallel, ParallelRequest, RegisterFacts, RegisterFit, RegisterRequest};
 pub use plain::{PlainFacts, PlainKind, PlainRequest};
 pub use plate::{Misread, PlateRead};
 pub use profile::{
-    ArmProfile, BoundGears, CarriageStop, Chuck, DialProfile, GearGroup, LatheProfile, LeadscrewProfile, MountedProfile, OneOrMany, Post, Power,
-    ReadoutProfile, Reads, ScaleZero, SlideProfile, Source, Speeds, SpindleProfile, ThreadAxis, Tumbler, Without,
+    ArmProfile, BoundGears, CarriageStop, Chuck, DialProfile, GearBlankProfile, GearGroup, LatheProfile, LeadscrewProfile, MountedProfile, OneOrMany, Post,
+    Power, ReadoutProfile, Reads, ScaleZero, SeenProfile, SlideProfile, Source, Speeds, SpindleProfile, ThreadAxis, Tumbler, Without,
 };
 pub use request::{
     BitRequest, BlankRequest, CutRequest, GaugeRequest, GearsRequest, HangRequest, IndicatorRequest, LeadCorrection, MateRequest, PlanRequest, Proof,

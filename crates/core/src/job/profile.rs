@@ -156,6 +156,14 @@ profile!(
         tumbler: Vec<Tumbler>,
         /// The change-gear arm.
         arm: ArmProfile,
+        /// Other arms owned: one for idlers, one of one's own make.
+        more_arms: Vec<ArmProfile>,
+        /// Bushes that key two loose gears together; left out, as many as are wanted.
+        bushes: i64,
+        /// Trains that were tried on the arm nobody measured.
+        seen: Vec<SeenProfile>,
+        /// What a gear to make must be, beside its teeth and its module.
+        gear_blank: GearBlankProfile,
         /// The threading dial.
         dial: DialProfile,
         /// The cross-slide.
@@ -266,6 +274,36 @@ profile!(
         shaft_radius_mm: f64,
         /// Studs the arm holds.
         studs: i64,
+        /// What it is called, where there are several.
+        name: String,
+        /// Whether its studs take one gear each: an idler arm.
+        idlers_only: bool,
+    }
+);
+profile!(
+    /// A train that was tried on an arm nobody measured.
+    SeenProfile as SeenTold, "SeenTold" {
+        /// Drivers, spindle end first.
+        drivers: Vec<i64>,
+        /// Driven gears, spindle end first.
+        driven: Vec<i64>,
+        /// Whether it hung and meshed.
+        hangs: bool,
+    }
+);
+profile!(
+    /// What the gears owned are like beside their teeth: for a gear to make.
+    GearBlankProfile as GearBlankTold, "GearBlankTold" {
+        /// Pressure angle, degrees.
+        pressure_angle_deg: f64,
+        /// Bore.
+        bore_mm: f64,
+        /// Width of the key.
+        key_mm: f64,
+        /// Width of the face.
+        face_mm: f64,
+        /// Whole depth, as the cutter is marked.
+        depth_mm: f64,
     }
 );
 profile!(

@@ -6,7 +6,7 @@ use crate::direction::{Faces, Hand, Wall};
 use crate::job::choices::{Ending, Style, Way};
 use crate::job::pad::SumRequest;
 use crate::job::{BlankAim, DepthLaw, EndKind, Grinder, Holding, KeepRequest, OwnRow, ParallelRequest, PlainRequest, ReadBy, RegisterRequest, Support};
-use crate::kit::Kit;
+use crate::kit::{Kit, TriedRequest};
 use crate::quantity::LengthUnit;
 use crate::thread::identify::SampleRequest;
 use crate::thread::{PairSchool, Side, SpecialRequest};
@@ -198,8 +198,11 @@ pub struct BlankRequest {
     pub beyond_mm: Option<f64>,
     /// Whether a die finishes the thread: the blank is then turned a tenth of the pitch small.
     pub die_finish: Option<bool>,
-    /// Material code.
+    /// Material code: of the table, of the user's own, or `not_known`.
     pub material: Option<String>,
+    /// Of a material not known, what magnet, file, spark and swarf showed.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub tried: Option<TriedRequest>,
 }
 
 /// The train.

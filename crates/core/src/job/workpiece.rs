@@ -1,12 +1,12 @@
 //! The blank's facts, settled.
 
 use super::defaults::MATERIAL;
-use super::material::{Material, materials};
-use super::request::PlanRequest;
+use super::request::{BlankRequest, PlanRequest};
 use crate::faults::Checker;
 use crate::sentence;
 
 use crate::job::{BlankAim, EndKind, Holding, Parallel, PlainFacts, RegisterFacts, Support};
+use crate::kit::{Kit, Material, NOT_KNOWN, OwnMaterial, TriedView, is_own, material_of, materials, not_known};
 use crate::quantity::real;
 use crate::thread::Side;
 use crate::thread::ThreadFacts;
@@ -68,10 +68,15 @@ pub struct BlankFacts {
     pub die_finish: bool,
     /// Material.
     pub material: Material,
+    /// What was tried of one nobody knows.
+    pub tried: Option<TriedView>,
+    /// The code of a material of the user's own that is kept no longer.
+    pub material_gone: Option<String>,
 }
 
 /// Settles the blank, noting every fault.
-pub(super) fn settle(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mut Checker) -> BlankFacts {
+pub(super) fn settle(request: &PlanRequest, kit: &Kit, thread: Option<&ThreadFacts>, c: &mut Checker) -> BlankFacts {
+    let Settled { material, tried, gone } = settle_material(&request.blank, kit, c);
     let asked = &request.blank;
     let (major, pitch) = thread.map_or((100.0, 100.0), |t| (real(&t.spec.major), real(&t.spec.pitch)));
     let (low, high) = thread.map_or((0.1, 1000.0), |_| ((major - 1.4 * pitch).max(0.05), major + pitch));
@@ -116,31 +121,45 @@ pub(super) fn settle(request: &PlanRequest, thread: Option<&ThreadFacts>, c: &mu
         grip_mm: c.sound(asked.grip_mm, 0.5, 2000.0, "/blank/grip_mm", "mm"),
         beyond_mm: c.sound(asked.beyond_mm, 0.0, 5000.0, "/blank/beyond_mm", "mm"),
         die_finish: asked.die_finish.unwrap_or(false),
-        material: settle_material(asked.material.as_deref(), c),
+        material,
+        tried,
+        material_gone: gone,
     }
 }
 
-fn settle_material(asked: Option<&str>, c: &mut Checker) -> Material {
-    let code = asked.unwrap_or(MATERIAL);
-    let found = materials().iter().find(|m| m.code == code);
-    if found.is_none() {
-        let known: Vec<&str> = materials().iter().map(|m| m.code.as_str()).collect();
-        c.fault("/blank/material", sentence!("fact-not-material-known-here-choices", code = code, known = known.join(", ")));
-    } else if asked.is_none() {
-        c.assume("/blank/material", sentence!("fact-no-material-given-mild-steel"));
+/// The material, and what is said of it beside.
+struct Settled {
+    material: Material,
+    tried: Option<TriedView>,
+    gone: Option<String>,
+}
+
+fn settle_material(asked: &BlankRequest, kit: &Kit, c: &mut Checker) -> Settled {
+    let code = asked.material.as_deref().unwrap_or(MATERIAL);
+    let tried = asked.tried.unwrap_or_default();
+    if code == NOT_KNOWN {
+        let (material, view) = not_known(&tried, c.voice);
+        c.assume("/blank/material", view.says.clone());
+        return Settled { material, tried: Some(view), gone: None };
     }
-    found.or_else(|| materials().first()).cloned().unwrap_or_else(|| Material {
-        code: MATERIAL.into(),
-        name: "mild steel".into(),
-        hss_m_per_min: 12.0,
-        first_cut_mm: 0.25,
-        least_cut_mm: 0.03,
-        most_area_mm2: 0.24,
-        kc1_n_mm2: 1700.0,
-        tensile_n_mm2: 430.0,
-        modulus_gpa: 205.0,
-        relief_deg: 6.0,
-        rake_most_deg: 0.0,
-        fluid: "cutting oil".into(),
-    })
+    if let Some(material) = material_of(code, &kit.materials) {
+        if asked.material.is_none() {
+            c.assume("/blank/material", sentence!("fact-no-material-given-mild-steel"));
+        }
+        for (own, like) in kit.materials.iter().filter(|m| m.code() == code).filter_map(|own| own.like_it().map(|like| (own, like))) {
+            for what in own.taken() {
+                c.assume("/blank/material", sentence!("material-own-taken", name = &own.name, what = what, like = &like.name));
+            }
+        }
+        return Settled { material, tried: None, gone: None };
+    }
+    // One kept no longer must not stop the job: it is planned for as one nobody knows.
+    let gone = is_own(code);
+    if !gone {
+        let own = kit.materials.iter().map(OwnMaterial::code);
+        let known: Vec<String> = materials().iter().map(|m| m.code.clone()).chain(own).chain([NOT_KNOWN.to_owned()]).collect();
+        c.fault("/blank/material", sentence!("fact-not-material-known-here-choices", code = code, known = known.join(", ")));
+    }
+    let (careful, view) = not_known(&tried, c.voice);
+    Settled { material: Material { code: code.to_owned(), ..careful }, tried: gone.then_some(view), gone: gone.then(|| code.to_owned()) }
 }

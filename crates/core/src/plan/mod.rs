@@ -23,7 +23,7 @@ use crate::gauge::{GaugeSection, ProofView, functional, proof, section as gauge}
 use crate::gears::{GearsSection, section as gears};
 use crate::job::defaults::BIT_WIDTH_MM;
 use crate::job::pad::{self, SumLine};
-use crate::job::{BlankFacts, EndKind, Ending, Job, Kit, Lathe, Style};
+use crate::job::{BlankFacts, EndKind, Ending, Holding, Job, Kit, Lathe, Style, Support};
 use crate::run::RunPlan;
 use crate::setup::{self, SetupSection};
 use crate::thread::form::Thread;
@@ -178,7 +178,7 @@ impl<'a> Desk<'a> {
         let (th, tip) = (&shaped.thread, &shaped.tip);
         let gears = gears::reckon(sheet, &job.gears, lathe, th, &shaped.direction, watch);
         let size = blank::size::reckon(sheet, &job.blank, th, &mut self.assumptions, watch);
-        let reach = blank::reach::reckon(sheet, &job.blank, (&job.bit, &job.setup), th, tip, size.used);
+        let reach = blank::reach::reckon(sheet, &job.blank, (&job.bit, &job.setup, &shaped.direction), th, tip, size.used);
         let hung = gears.hung.as_ref();
         let before = setup::Inputs {
             blank: &job.blank,
@@ -229,6 +229,21 @@ impl<'a> Desk<'a> {
         let cut = cut::reckon(sheet, &job.cut, &job.blank, &before, watch);
         let room = th.own.pitch.1.value - th.own.pitch.0.value;
         held.blank.slenderness = beam.map(|b| blank::slender::reckon(sheet, &b, cut.cuts, if room > 1e-6 { room } else { NOMINAL_ROOM_MM }, watch));
+        let groove = grooved(&job.blank, &held.blank, start);
+        let slender = held.blank.slenderness.as_ref();
+        let wants = blank::at_hand::AtHandQuery {
+            kit: self.kit,
+            facts: &job.blank,
+            thread: th,
+            held: held.blank.held().map_or(Holding::ThreeJaw, |h| h.holding),
+            used: start.value,
+            limits: [held.blank.min_mm.value, held.blank.max_mm.value],
+            support: slender.map_or(Support::None, |s| s.asks.unwrap_or(s.support)),
+            groove: groove.as_ref(),
+            read_by: job.cut.read_by,
+            depth: cut.radial_mm.value,
+        };
+        held.blank.at_hand = blank::at_hand::reckon(&wants, sheet.voice());
         let root = target.value + if external { -2.0 } else { 2.0 } * tip.h.value;
         let before = bit::Inputs {
             thread: th,
@@ -243,7 +258,7 @@ impl<'a> Desk<'a> {
             stocks: cut.style == Style::StockingThenForm,
             force: cut.cuts.map(|c| c.last_n),
             reverses: setup.ending == Ending::Closed,
-            groove: grooved(&job.blank, &held.blank, start),
+            groove,
         };
         let bit = bit::reckon(sheet, &job.bit, tip_view, &before, watch);
         gears::drift(sheet, &mut held.gears, self.lathe, th, cut.passes.len(), watch);
@@ -326,7 +341,7 @@ impl<'a> Desk<'a> {
 /// What stands ahead of the point, where it matters and was not told.
 fn body_ahead_taken(job: &Job, blank: &BlankSection, side: Side, voice: Voice) -> Option<Assumption> {
     let matters = blank.relief.is_some() || blank.beyond.as_ref().is_some_and(|b| b.gap_mm.is_some());
-    (side == Side::External && job.bit.body_ahead_mm.is_none() && matters)
+    (side == Side::External && job.bit.body_ahead_mm.is_none() && job.bit.sides_mm.is_none() && matters)
         .then(|| Assumption { pointer: "/bit/body_ahead_mm".into(), text: say!(voice, "plan-body-ahead", half = voice.nominal(BIT_WIDTH_MM)) })
 }
 

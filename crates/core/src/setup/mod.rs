@@ -299,6 +299,10 @@ fn beyond_the_end(sheet: &mut Worksheet, before: &Inputs<'_>, stop: &Stop, ends:
 fn cutting(sheet: &mut Worksheet, before: &Inputs<'_>) -> Num {
     let Inputs { blank, tool, thread, .. } = *before;
     let surface = Num::from(blank.material.hss_m_per_min);
+    // What is known of this material with this tool goes before what the tool stands in general.
+    if let Some(known) = tool.and_then(|t| blank.material.speed_with(t)) {
+        return sheet.apply(&rules::CUTTING_SPEED, [known.into(), thread.major]);
+    }
     // A tool that is not of high-speed steel stands more, or less.
     let surface = tool.filter(|t| t.speed_times != 1.0).map_or(surface, |t| sheet.apply(&rules::TOOL_SPEED, [surface, t.speed_times.into()]));
     sheet.apply(&rules::CUTTING_SPEED, [surface, thread.major])

@@ -2,6 +2,7 @@
 
 use crate::direction::Spindle;
 use crate::job::{Chuck, Ending, Holding, ReadBy};
+use crate::kit::MaterialCaution;
 use crate::plan::Plan;
 use crate::say;
 use crate::thread::Side;
@@ -12,6 +13,22 @@ pub(super) struct CautionQuery {
     pub carbide: bool,
     pub out_of_balance: bool,
     pub fixed_stop: bool,
+    /// What is to be minded with the material.
+    pub material: Vec<MaterialCaution>,
+}
+
+impl MaterialCaution {
+    const fn caution(self) -> &'static str {
+        match self {
+            Self::Dust => "caution-dust",
+            Self::Fire => "caution-fire",
+            Self::Strings => "caution-strings",
+            Self::Fumes => "caution-fumes",
+            Self::Cracks => "caution-cracks",
+            Self::Yields => "caution-yields",
+            Self::Hardens => "caution-hardens",
+        }
+    }
 }
 
 /// The cautions, weightiest first.
@@ -38,6 +55,9 @@ pub(super) fn list(plan: &Plan, ask: &CautionQuery) -> Vec<String> {
     when(internal, "caution-chips-of-bore");
     when(!internal, "caution-chips");
     when(plan.cut.read_by() == ReadBy::Indicator, "caution-indicator");
+    for caution in &ask.material {
+        when(true, caution.caution());
+    }
     when(true, "caution-always");
     list.into_iter().map(|id| say!(plan.voice, id)).collect()
 }

@@ -100,7 +100,7 @@ pub fn gauge_sheet(plan: &Plan, kit: &Kit) -> GaugeSheet {
         wires,
         shanks,
         balls: groove.filter(|_| !screw).map_or_else(Vec::new, |g| balls(plan, &g, best)),
-        micrometers: kit.micrometers.iter().filter(|m| kinds.contains(&m.kind) && m.to_mm > run.near_limit()).cloned().collect(),
+        micrometers: kit.micrometers.iter().filter(|m| kinds.contains(&m.kind) && !m.lent && m.to_mm > run.near_limit()).cloned().collect(),
         holding: if screw { HOLDING.map(|id| say!(plan.voice, id)).into() } else { Vec::new() },
     }
 }

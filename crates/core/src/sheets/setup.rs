@@ -40,6 +40,7 @@ pub fn setup_sheet(plan: &Plan, job: &Job, lathe: &Lathe) -> SetupSheet {
         carbide: job.bit.material.is_some_and(|m| m.code.contains("carbide")),
         out_of_balance: job.setup.balance_rpm.is_some(),
         fixed_stop: lathe.carriage_stop == CarriageStop::Fixed,
+        material: job.blank.material.cautions.clone(),
     };
     SetupSheet {
         picture: picture(plan, job),

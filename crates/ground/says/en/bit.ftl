@@ -97,8 +97,8 @@ bit-bar-heel-clears = { $relief } under the edge lets the heel clear the bore.
 bit-bar-level = Rake level: set the face with a level or a square.
 
 bit-picked-gone = “{ $name }” is not in the drawer: pick one that is, or put it back; nothing is known of it.
-bit-bar-wanted = A bar of at most { $span } tip to back that reaches { $reach }; or, where none can be had, a finishing tap made as the mate, a little over size, with a lead taper and flutes, hardened and tempered: eyes shielded, the fire watched.
-bit-none-grind = None in the drawer will do: grind one to { $angle }° and the flat above.
+bit-bar-wanted = Make or buy a bar of at most { $span } tip to back that reaches { $reach }; or, where none can be had, a finishing tap made as the mate, a little over size, with a lead taper and flutes, hardened and tempered: eyes shielded, the fire watched.
+bit-none-grind = None in the drawer will do: grind or buy one to { $angle }° and the flat above.
 bit-ground-other = It is ground { $angle }° and the thread is { $thread }°.
 bit-wider-than-groove = It is wider than the { $most } the groove may be.
 bit-flat-over = Its flat of { $flat } is over the { $most } the form allows: the root would foul the mate.
@@ -178,3 +178,21 @@ bit-side = { $side ->
     [leading] leading
    *[trailing] trailing
 }
+bit-soft = It is of soft steel, to practise grinding on: it cuts nothing.
+bit-lent = it is lent out
+bit-blade-broken = it is marked broken
+bit-blade-wide = it is { $own } wide, the groove { $most }
+bit-blade-round = its corners are rounded { $own }, the groove’s may have { $most }
+bit-blade-short = it goes { $own } deep, and { $need } is needed
+bit-blade-serves = In the drawer: { $name }{ $plunges ->
+    [1] {""}
+   *[other] , plunged { $plunges } times side by side
+}.{ $corner ->
+    [yes] {""}
+   *[no] { " " }Measure its corners: they may be rounded { $most } at most.
+}{ $worn ->
+    [yes] { " " }It is marked worn: touch it up first.
+   *[no] {""}
+}
+bit-blade-none-serves = No groover in the drawer serves, { $name } not because { $why }: grind or buy one { $wanted } wide, as Bit draws it.
+bit-blade-none = No groover for this is in the drawer: grind or buy one { $wanted } wide, as Bit draws it.

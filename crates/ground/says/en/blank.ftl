@@ -207,7 +207,7 @@ slender-bends = It stands out { $out } diameters. The last cut, some { $force },
 
 blank-largest-drill = The largest drill here, { $drill }, leaves { $left } to bore: open it in steps, or begin from stock with a hole in it.
 blank-drill = Drill { $drill }: it cuts about { $over } over its size, not measured, and leaves { $left } to bore.
-blank-no-drill = No drill here leaves a real cut to bore to { $bore }.
+blank-no-drill = No drill here leaves a real cut to bore to { $bore }: buy one a little under it.
 
 dim-blank-diameter = blank diameter
 dim-bore = bore
@@ -245,3 +245,60 @@ relief-over-three = Over three pitches, for the { -bit } stands { $ahead } ahead
 relief-corner-over = A corner radius of { $there } stands where the tool runs: { $most } at most, or widen the relief.
 
 blank-headstock-out = Smaller at the free end with nothing holding it, so the headstock is out of line: let it be aligned as its maker says, or cut between { -center }s.
+material-crests-rise = { $material } raises its crests when it is threaded: turn toward the low limit, and file them before anything is measured over them.
+blank-drill-short = { $said } The { $drill } is nearer, but reaches { $reach }, and { $need } is needed.
+hand-holder = In the drawer: { $kind ->
+    [live] a live { -center }
+    [dead] a dead { -center }, to be oiled
+    [half] a half { -center }, to be oiled
+    [dog] a dog
+    [fixed] a fixed steady
+    [travelling] a travelling steady
+    [collet] collets
+   *[arbor] an arbor
+}.
+hand-holder-size = In the drawer: { $kind ->
+    [dog] a dog
+    [fixed] a fixed steady
+    [travelling] a travelling steady
+    [collet] a collet
+    [live] a live { -center }
+    [dead] a dead { -center }, to be oiled
+    [half] a half { -center }, to be oiled
+   *[arbor] an arbor
+} of { $size }.
+hand-holder-span = In the drawer: { $kind ->
+    [dog] a dog that takes { $span }
+    [fixed] a fixed steady for { $span }
+    [travelling] a travelling steady for { $span }
+    [live] a live { -center } for { $span }
+    [dead] a dead { -center } for { $span }, to be oiled
+    [half] a half { -center } for { $span }, to be oiled
+    [collet] collets for { $span }
+   *[arbor] an arbor for { $span }
+}.
+hand-no-holder = { $what ->
+    [dog] No dog for { $size } is in the drawer: make, borrow or buy one.
+    [collet] No collet for { $size } is in the drawer: buy one, or hold it in a chuck.
+    [steady] No steady for { $size } is in the drawer: borrow or buy one, or hold it otherwise.
+   *[centre] No { -center } for the tailstock is in the drawer: borrow or buy one.
+}
+hand-arbor = In the drawer: an arbor; turn or choose it to the bore.
+hand-no-arbor = No arbor is in the drawer: turn one to the bore, or buy one.
+hand-indicator = In the drawer: { $name }, which divides { $division }.
+hand-no-indicator = No indicator that goes { $travel } is in the drawer: borrow or buy one.
+hand-reamer = In the drawer: a reamer brings the bore to { $size }, within its limits.
+hand-chaser = { $what ->
+    [die] In the drawer: the die { $thread }{ $worn ->
+        [yes] , worn: it cuts full and takes twice the torque
+       *[no] {""}
+    }.
+   *[tap] In the drawer: the tap { $thread }{ $worn ->
+        [yes] , worn: it cuts small and takes twice the torque
+       *[no] {""}
+    }.
+}
+hand-no-chaser = { $what ->
+    [die] No die for { $thread } is in the drawer: borrow or buy one before it is left full for it.
+   *[tap] No tap for { $thread } is in the drawer: borrow or buy one before it is left full for it.
+}

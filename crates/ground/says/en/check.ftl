@@ -65,6 +65,7 @@ check-look-trains-without-those-bounds = Look for trains without those bounds.
 check-add-gears-lathe-or-see = Add gears to the lathe, or see which to make or buy.
 check-leave-train-app = Leave the train to the app.
 check-no-train-these-gears-hangs = No train of these gears hangs: see near sizes, and which gear to make or buy.
+check-seen-to-hang = { $train }: seen to hang and mesh on this lathe.
 check-by-tooth-counts-alone-arm = { $train }: by tooth counts alone, the arm is not measured.
 check-hang-with-slip-paper-each = Hang it with a slip of paper in each mesh, and turn it by hand.
 check-on-the-lathe = { $train } is on the lathe.

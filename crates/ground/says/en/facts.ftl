@@ -222,3 +222,37 @@ fact-cranked-ends-by-hand = { $lathe } is turned by hand: a pass ends where the 
 fact-no-nut-to-open = { $lathe } has no half-nut to open: choose closed, hand or auto
 fact-cranked-no-speed = { $lathe } is turned by hand and has no speed to set; leave it out
 fact-compound-carries-no-depth = no depth can be set on a compound of { $lathe }: choose radial or stocking_then_form, and no compound angle
+kit-no-such-bar = no bar “{ $bar }” is in the drawer: put it there first, or leave it out
+kit-rest-or-relief = give the angle of the rest or the relief it left, not both
+kit-thread-unread = { $why }{ $some ->
+    [yes] ; near it: { $near }
+   *[no] {""}
+}
+kit-soft-not-picked = “{ $tool }” is of soft steel, to practise grinding on: pick one that cuts
+material-not-known = a metal not known
+material-not-known-fluid = light cutting oil
+material-contradicts = No metal of the table shows all of that: try again on clean metal. Until then it is planned for as the worst of them all.
+material-one-left = Of the metals of the table only { $name } shows that: it is planned for.
+material-any-metal = The material is not known: it is planned for as the worst of the metals. Magnet, file, spark and swarf tell more; a plastic is known by its looks, and named.
+material-several-left = It may be { $names }: it is planned for as the worst of them.
+material-trial = { $trial ->
+    [magnet] the magnet
+    [file] the file
+    [spark] the spark
+   *[swarf] the swarf
+}
+material-try-next = { $trial ->
+    [magnet] The magnet tells most next: on clean metal, away from the chuck.
+    [file] The file tells most next: a smooth one, one stroke on a corner that is turned off later.
+    [spark] The spark tells most next: a corner of scrap on the wheel, eyes shielded, wheel guard shut; no aluminium, brass or plastic on a wheel, so only where a magnet holds it or the file bites hard.
+   *[swarf] The swarf tells most next: a light cut where metal comes off anyway.
+}
+material-own-gone = The material told is kept no longer: until another is told it is planned for as a metal nobody knows.
+material-own-taken = { $what ->
+    [speed] The speed { $name } is cut at was not told: that of { $like } is taken.
+    [cuts] The least or the usual cut in { $name } was not told: that of { $like } is taken.
+    [pressure] The cutting pressure of { $name } was not told: that of { $like } is taken.
+   *[strength] The strength or stiffness of { $name } was not told: that of { $like } is taken.
+}
+fact-seen-as-many = as many driven gears as drivers are wanted, at least one of each
+fact-first-arm-first = the first arm is told under arm; other arms come after it

@@ -226,10 +226,14 @@ dim-over-wires = size over wires at the aim
 
 proof-within = { $wanted }, within the { $name } micrometer
 proof-no-micrometers = no micrometers are listed: one that spans { $wanted } is needed
-proof-no-micrometer-spans = no micrometer in the drawer spans { $wanted }
+proof-no-micrometer-spans = no micrometer in the drawer spans { $wanted }: borrow or buy one that does
 proof-past-anvil = two wires a pitch apart reach past an anvil of { $anvil }: measure over one wire, or by the mate
 proof-shoulder-meets = the shoulder meets the anvil before the wires are all under it: { $there } of full thread, { $need } needed
 proof-no-cone = straight sides seat no cone
+proof-gauge-owned = in the drawer: { $marked }{ $both ->
+    [yes] , which shows both limits
+   *[no] , which shows that it goes, and not how far past
+}
 proof-none-in-drawer = none is in the drawer
 proof-ring-unmeasured = a ring is itself a bore nobody can measure
 proof-plug-ends = its ends are screws, measured over wires

@@ -72,6 +72,15 @@ hang-goes-not-on = the { $teeth } does not go on the { $place ->
     [stud] arm's studs
    *[leadscrew] leadscrew
 }
+hang-on-arm = Put { $name } on, its bolt nipped until the gears mesh.
+hang-on-arm-number = Put arm { $n } on, its bolt nipped until the gears mesh.
+hang-seen-not = tried on this arm, they did not mesh
+hang-idler-arm = its studs take idlers only, one gear each
+hang-no-bush = { $n ->
+    [0] there is no bush to key two gears together
+    [1] there is one bush to key two gears together
+   *[other] there are { $n } bushes to key two gears together
+}
 hang-joined-together = gears joined as one piece must stand together on a stud
 hang-fouls = { $of } fouls { $to } by { $by }
 hang-clears-only = { $of } clears { $to } by only { $by } where { $wanted } is wanted
@@ -135,8 +144,28 @@ buy-turns-and-part = { $n ->
 buy-serves = { $pitch }: { $drivers } / { $driven } cuts it { $ppm } parts in a million off
 buy-serves-by-levers = { $pitch }: the levers cut it { $ppm } parts in a million off
 buy-within-wrong = the error allowed is a number of parts per million from 0 to { $most }
-buy-of-dp = { $teeth } teeth, { $dp } DP, pressure angle, bore and key as the gears owned; depth as the cutter is marked, else as here
-buy-of-module = { $teeth } teeth, module { $module }, pressure angle, bore and key as the gears owned; depth as the cutter is marked, else as here
+buy-of-dp = { $teeth } teeth, { $dp } DP, { $angle ->
+    [none] pressure angle as the gears owned
+   *[other] pressure angle { $angle }°
+}, { $told ->
+    [both] bore { $bore }, key { $key } wide
+    [bore] bore { $bore }, key as the gears owned
+   *[none] bore and key as the gears owned
+}; { $marked ->
+    [yes] depth as told of the cutter
+   *[no] depth as the cutter is marked, else as here
+}
+buy-of-module = { $teeth } teeth, module { $module }, { $angle ->
+    [none] pressure angle as the gears owned
+   *[other] pressure angle { $angle }°
+}, { $told ->
+    [both] bore { $bore }, key { $key } wide
+    [bore] bore { $bore }, key as the gears owned
+   *[none] bore and key as the gears owned
+}; { $marked ->
+    [yes] depth as told of the cutter
+   *[no] depth as the cutter is marked, else as here
+}
 
 # What is changed from one job of the day to the next.
 day-gears = { $n ->

@@ -231,4 +231,11 @@ drawer-not-a-size = Line { $line }: “{ $text }” is not the size of a { $of }
     [drill] write 8.5 mm, 1/4 in, No. 7, letter F, a run such as 1 to 13 by 0.5 mm, or a set: numbers, letters, fractions, tenths, halves
    *[wire] write 1.35 mm, 0.0289 in, or a run such as 0.5 to 2 by 0.25 mm
 }
-drawer-not-a-micrometer = Line { $line } is not a micrometer; write its name, what it measures and its range, as in Small; outside; 0 to 25 mm; zero 0.002 mm; spread 0.003 mm
+drawer-unread = Line { $line } is not { $of ->
+    [micrometer] a micrometer; write its name, what it measures and its range, as in Small; outside; 0 to 25 mm; zero 0.002 mm; spread 0.003 mm
+    [indicator] an indicator; write its name, plunger or lever, how far it goes and what it divides, as in Ten; plunger; 10 mm; divides 0.01 mm; spread 0.005 mm
+    [gauge] a plug or ring; write what is marked on it and what it is, as in M20x2.5-6H; go plug (plug, go plug, not-go plug, ring, go ring, not-go ring)
+    [chaser] a tap or die; write its thread and what it is, as in M8x1.25; taps (taps, taper tap, second tap, bottoming tap, die, split die, die nut); then worn or lent
+    [holder] a holder; write what it is and what it holds, as in dog; 10 to 25 mm (dog, live { -center }, dead { -center }, half { -center }, fixed steady, travelling steady, collets, arbor)
+   *[reamer] a reamer; write its size, or from where to where it is set, as in 12 mm or 11 to 12.5 mm
+}

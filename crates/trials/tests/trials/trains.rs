@@ -3,9 +3,10 @@
 use proptest::prelude::*;
 use serde_json::{Value, json};
 use yoke_core::faults::read_json;
-use yoke_core::gears::{Beside, Fit, Sense, Table, Train, Wanted, hangs, purchases, search};
+use yoke_core::gears::{Beside, Fit, Sense, Table, Train, Wanted, blank_card as card, hangs, purchases, search};
 use yoke_core::job::{Gear, Lathe, PlanRequest, settle};
 use yoke_core::quantity::{Exact, Ratio, real};
+use yoke_core::shop::remember_trains;
 use yoke_core::voice::Voice;
 use yoke_trials::{demo_lathe, reckon, sound, watches};
 
@@ -361,4 +362,120 @@ fn an_idler_turns_the_leadscrew_where_the_tumbler_cannot() {
     // Right-hand is turned with an even count of meshes, so a left-hand one with an odd one.
     assert_eq!((hung.fits, (hung.drivers.len() + hung.idlers.len()) % 2), (Some(true), 1), "{hung:?}");
     assert!(watches(&left, "note", "wrong_hand") && !watches(&left, "danger", "wrong_hand"), "{:?}", left.watch);
+}
+
+#[test]
+fn what_was_tried_on_an_unmeasured_arm_is_remembered() {
+    let job = |seen: Value, hang: Value| {
+        json!({"thread": {"callout": "M20x2.5-6g"}, "gears": {"hang": hang},
+            "lathe": {"leadscrew": {"tpi": 4}, "gears": [40, 60, 65, 80, 100, 127], "fixed_ratio": "1/1", "seen": seen}})
+    };
+    // 40/80 · 100/127 of 6.35 is exact; by tooth counts alone nobody can say that it hangs.
+    let train = json!({"drivers": [40, 100], "driven": [80, 127]});
+    let row = |seen: Value| serde_json::to_value(&sound(job(seen, train.clone())).gears.hung.unwrap().train).unwrap();
+    let with = |hangs: bool| json!([{"drivers": [40, 100], "driven": [80, 127], "hangs": hangs}]);
+    assert_eq!((&row(json!([]))["fits"], &row(json!([]))["fit_basis"]), (&Value::Null, &json!("bench_rule")));
+    assert_eq!((&row(with(true))["fits"], &row(with(true))["fit_basis"]), (&json!(true), &json!("seen")));
+    assert_eq!((&row(with(false))["fits"], &row(with(false))["why_not"]), (&json!(false), &json!("tried on this arm, they did not mesh")));
+    // Another order of the same gears is another train.
+    let other = json!([{"drivers": [100, 40], "driven": [80, 127], "hangs": false}]);
+    assert_eq!(row(other)["fits"], Value::Null);
+    // Left to itself the plan hangs the order that was seen, and not the one that did not mesh.
+    let seen = |hangs: bool| json!([{"drivers": [100, 40], "driven": [127, 80], "hangs": hangs}]);
+    let first = |seen: Value| sound(job(seen, Value::Null)).gears.hung.unwrap().train;
+    assert_eq!((first(seen(true)).drivers, first(seen(true)).fit_basis), (vec![100, 40], Some("seen")));
+    assert_ne!(first(seen(false)).drivers, [100, 40]);
+    let line = |seen: Value| {
+        let plan = serde_json::to_value(sound(job(seen, Value::Null))).unwrap();
+        plan["check"]["lines"].as_array().unwrap().iter().find(|l| l["code"] == "gears_hang").unwrap()["state"].clone()
+    };
+    assert_eq!((line(json!([])), line(seen(true))), (json!("unknown"), json!("good")));
+    for (wrong, at) in
+        [(json!([{"drivers": [40], "driven": []}]), "/lathe/seen/0/driven"), (json!([{"drivers": [1], "driven": [40]}]), "/lathe/seen/0/drivers")]
+    {
+        let (request, faults) = read_json::<PlanRequest>(job(wrong, Value::Null));
+        assert!(settle(&request, None, faults).unwrap_err().iter().any(|f| f.pointer.starts_with(at)), "{at}");
+    }
+}
+
+#[test]
+fn the_train_that_was_on_and_the_one_that_is_are_remembered_once_each() {
+    let on = |drivers: &[i64], driven: &[i64]| json!({"mounted": {"drivers": drivers, "driven": driven}});
+    let hung = |lathe: &Value| lathe["seen"].as_array().map_or(0, |l| l.iter().filter(|s| s["hangs"] == true).count());
+    let (before, mut after) = (on(&[40], &[80]), on(&[60], &[65]));
+    remember_trains(&before, &mut after);
+    assert_eq!(hung(&after), 2);
+    // Told again, nothing more; said not to mesh, that stands until it is put on after all.
+    let again = after.clone();
+    remember_trains(&again, &mut after);
+    assert_eq!(after, again);
+    after["seen"][0]["hangs"] = json!(false);
+    let mut kept = after.clone();
+    remember_trains(&after, &mut kept);
+    assert_eq!(hung(&kept), 1);
+    let mut back = kept.clone();
+    back["mounted"] = on(&[40], &[80])["mounted"].clone();
+    remember_trains(&kept, &mut back);
+    assert_eq!((hung(&back), back["seen"].as_array().unwrap().len()), (2, 2));
+    // Nothing on it is nothing seen.
+    let mut bare = json!({"name": "Bare"});
+    remember_trains(&json!({}), &mut bare);
+    assert_eq!(bare, json!({"name": "Bare"}));
+}
+
+#[test]
+fn arms_of_several_kinds_and_bushes_bound_what_hangs() {
+    let of = |lathe: &Lathe, drivers: &[u16], driven: &[u16]| {
+        let gears = |list: &[u16]| list.iter().map(|t| Gear::loose(*t, 0)).collect::<Vec<_>>();
+        hangs(lathe, &Train { drivers: gears(drivers), driven: gears(driven), gearbox: 0 }, &[], None)
+    };
+    let why = |fit: &Fit| fit.why_not.as_ref().unwrap().said(Voice::default());
+    let two = |more: Value| {
+        let mut told = json!({"leadscrew": {"tpi": 4}, "max_compounds": 2, "gear_groups": [{"module_mm": 2.0, "gears": "20-80/5, 127"}],
+            "arm": {"stud_to_leadscrew_mm": 120, "slot_reach_mm": [50, 150], "shaft_radius_mm": 10, "studs": 2}});
+        told.as_object_mut().unwrap().extend(more.as_object().unwrap().clone());
+        lathe(told)
+    };
+    // Module 2: 40/60 · 30/50 hangs on 120 (worked above); an idler arm takes no compound, whatever its size.
+    let idlers =
+        |only: bool| two(json!({"arm": {"stud_to_leadscrew_mm": 120, "slot_reach_mm": [50, 150], "shaft_radius_mm": 10, "studs": 2, "idlers_only": only}}));
+    assert!(of(&idlers(false), &[40, 30], &[60, 50]).hangs);
+    assert_eq!(why(&of(&idlers(true), &[40, 30], &[60, 50])), "its studs take idlers only, one gear each");
+    assert!(of(&idlers(true), &[40], &[80]).hangs);
+    // 20/80 · 75/80 stands 155 from the screw, past the first slot's 150: one of one's own make reaches 200.
+    let own = two(json!({"more_arms": [{"name": "the long arm", "stud_to_leadscrew_mm": 120, "slot_reach_mm": [50, 200], "shaft_radius_mm": 10}]}));
+    let past = of(&own, &[20, 75], &[80, 80]);
+    assert_eq!((past.hangs, past.arm, past.on_arm(&own).unwrap().reach_mm), (true, 1, [50.0, 200.0]));
+    assert_eq!(of(&own, &[40], &[80]).arm, 0);
+    // Two gears of a compound stand on one bush.
+    assert!(of(&two(json!({"bushes": 1})), &[40, 30], &[60, 50]).hangs);
+    assert_eq!(why(&of(&two(json!({"bushes": 0})), &[40, 30], &[60, 50])), "there is no bush to key two gears together");
+    let piece = lathe(json!({"leadscrew": {"tpi": 4}, "bushes": 0, "gear_groups": [{"module_mm": 2.0, "gears": "20-80/5, 127", "joined": [[60, 30]]}],
+        "arm": {"stud_to_leadscrew_mm": 120, "slot_reach_mm": [50, 150], "shaft_radius_mm": 10, "studs": 2}}));
+    let joined = |teeth: u16| piece.gears.iter().find(|g| g.teeth == teeth && g.piece != 0).copied().unwrap();
+    let train = Train { drivers: vec![Gear::loose(40, 0), joined(30)], driven: vec![joined(60), Gear::loose(50, 0)], gearbox: 0 };
+    assert!(hangs(&piece, &train, &[], None).hangs);
+    let wrong = json!({"thread": {"callout": "M20"}, "lathe": {"leadscrew": {"tpi": 4}, "more_arms": [{"stud_to_leadscrew_mm": 120}], "bushes": 900}});
+    let (request, faults) = read_json::<PlanRequest>(wrong);
+    let at: Vec<String> = settle(&request, None, faults).unwrap_err().into_iter().map(|f| f.pointer).collect();
+    assert_eq!(at, ["/lathe/more_arms", "/lathe/bushes"]);
+}
+
+#[test]
+fn a_blank_card_says_what_was_told_of_the_gears_owned() {
+    let of = |more: Value| {
+        let mut told = json!({"leadscrew": {"tpi": 4}, "gear_groups": [{"dp": 14, "pressure_angle_deg": 14.5, "gears": [40, 60, 80]}]});
+        told.as_object_mut().unwrap().extend(more.as_object().unwrap().clone());
+        card(&lathe(told), 127, Voice::default())
+    };
+    let (plain, told) = (of(json!({})), of(json!({"gear_blank": {"bore_mm": 16, "key_mm": 4, "face_mm": 10, "depth_mm": 4.1}})));
+    // 129/14 in over the tips; 2.157/14 in deep at 14½°.
+    assert!((plain.outside_mm.value - 129.0 / 14.0 * 25.4).abs() < 1e-9 && (plain.depth_mm.value - 2.157 / 14.0 * 25.4).abs() < 1e-9);
+    assert!(plain.says.contains("pressure angle 14.5°") && plain.says.contains("bore and key as the gears owned"), "{}", plain.says);
+    assert!(told.says.contains("bore 16") && told.says.contains("key 4") && (told.depth_mm.value - 4.1).abs() < 1e-9, "{}", told.says);
+    assert_eq!((plain.bore_mm.is_none(), told.bore_mm.map(|q| q.value), told.face_mm.map(|q| q.value)), (true, Some(16.0), Some(10.0)));
+    // At 20° the usual depth: 2.25 modules.
+    let usual =
+        card(&lathe(json!({"leadscrew": {"tpi": 4}, "gear_groups": [{"module_mm": 1.5, "pressure_angle_deg": 20, "gears": [40, 60]}]})), 50, Voice::default());
+    assert!((usual.depth_mm.value - 3.375).abs() < 1e-9);
 }

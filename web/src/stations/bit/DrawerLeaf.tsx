@@ -116,7 +116,7 @@ function Shelves({ job, plan, edit, done }: { job: Job; plan: Plan; edit: (held:
                 type="button"
                 className="choice"
                 aria-pressed={tool.picked}
-                disabled={job.frozen}
+                disabled={job.frozen || tool.soft}
                 onClick={() => pick(tool.picked ? null : tool.name)}
               >
                 {tool.picked ? text('bit-put-it-back') : text('bit-use-it-here')}

@@ -12,7 +12,8 @@ import { Station } from '../Station';
 import { EndLeaf } from './EndLeaf';
 import { HeldLeaf } from './HeldLeaf';
 import { PlainLeaf } from './PlainLeaf';
-import { fedBy, GAP } from './words';
+import { TriedLeaf } from './TriedLeaf';
+import { atHand, fedBy, GAP } from './words';
 import { said, spoken, text } from '../../app/voice';
 
 const AIM = spoken(() => ({
@@ -46,7 +47,7 @@ const openWord = (name: string) =>
 export function BlankStation({ job, plan }: StationProps) {
   const { blank, thread } = plan;
   const unit = useUnit();
-  const [leaf, setLeaf] = useState<'pad' | 'end' | 'held' | 'plain' | null>(null);
+  const [leaf, setLeaf] = useState<'pad' | 'end' | 'held' | 'plain' | 'tried' | null>(null);
   useKeys({ pad: () => setLeaf('pad') });
   const external = thread.side === 'external';
   const fed = fedBy(plan, 'blank_diameter');
@@ -190,6 +191,7 @@ export function BlankStation({ job, plan }: StationProps) {
           says: external ? text('card-turn') : text('card-bore'),
           figure: blank.aim_mm,
           under: text('page-to', { min: figure(blank.min_mm, unit), max: figure(blank.max_mm, unit) }),
+          note: atHand(blank, 'chaser', 'reamer').join(' ') || undefined,
         },
         blank.bore?.drill_mm && {
           says: text('blank-drill-first'),
@@ -241,6 +243,11 @@ export function BlankStation({ job, plan }: StationProps) {
               ? text('blank-register-plain-sizes', { plain_count: plainCount })
               : text('blank-register-plain-sizes-bare')}
           </button>
+          {blank.tried && (
+            <button type="button" className="act plain" onClick={() => setLeaf('tried')}>
+              {text('blank-try-the-metal')}
+            </button>
+          )}
           <button type="button" className="act plain" onClick={() => setLeaf('pad')}>
             {plan.pad?.length ? text('blank-bench-pad', { pad: plan.pad.length }) : text('page-bench-pad')}
           </button>
@@ -250,6 +257,7 @@ export function BlankStation({ job, plan }: StationProps) {
       <BenchPad job={job} plan={plan} open={leaf === 'pad'} onClose={() => setLeaf(null)} />
       <EndLeaf job={job} plan={plan} open={leaf === 'end'} onClose={() => setLeaf(null)} />
       <HeldLeaf job={job} plan={plan} open={leaf === 'held'} onClose={() => setLeaf(null)} />
+      <TriedLeaf job={job} plan={plan} open={leaf === 'tried'} onClose={() => setLeaf(null)} />
       <PlainLeaf job={job} plan={plan} open={leaf === 'plain'} onClose={() => setLeaf(null)} />
     </Station>
   );

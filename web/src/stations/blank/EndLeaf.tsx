@@ -4,7 +4,7 @@ import { Leaf } from '../../parts/Leaf';
 import { inField, typed } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
-import { fedBy, GAP } from './words';
+import { atHand, fedBy, GAP } from './words';
 import { said, text } from '../../app/voice';
 
 /** What the thread ends in and starts with, word by word: relief, corner, the bit beyond its point, shoulder, chamfer. */
@@ -184,6 +184,9 @@ export function EndLeaf({ job, plan, open, onClose }: StationProps & { open: boo
         </p>
       ))}
       {blank.relief && <p className="how">{blank.relief.says}</p>}
+      {atHand(blank, 'groover').map(says => (
+        <p key={says}>{says}</p>
+      ))}
       {blank.beyond && <p className={blank.beyond.refused ? 'fault' : 'how'}>{blank.beyond.says}</p>}
     </Leaf>
   );

@@ -9,6 +9,7 @@ import { Leaf } from '../../parts/Leaf';
 import { LengthForm } from '../../parts/LengthForm';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
+import { atHand } from './words';
 import { said, spoken, text } from '../../app/voice';
 import { typed } from '../../parts/text';
 
@@ -66,6 +67,9 @@ function Held({ job, plan }: StationProps) {
         </button>
         {job.frozen && <p className="how">{text('blank-cut-begun-facts')}</p>}
       </div>
+      {atHand(blank, 'dog', 'arbor', 'collet', 'centre', 'steady', 'indicator').map(says => (
+        <p key={says}>{says}</p>
+      ))}
       <p className="sentence own">
         {blank.slenderness &&
           said('blank-it-stands-out-in', {

@@ -15,3 +15,7 @@ export const GAP = spoken(() => ({
 /** The sum of the bench pad that feeds a fact, if one does. */
 export const fedBy = (plan: Plan, fact: NonNullable<Sum['feeds']>): Sum | undefined =>
   plan.pad?.find(l => l.feeds === fact);
+
+/** What the drawer has for the blank, or is to be got, of these kinds. */
+export const atHand = (blank: Plan['blank'], ...kinds: string[]) =>
+  (blank.at_hand ?? []).filter(h => kinds.includes(h.what)).map(h => h.says);

@@ -6,6 +6,7 @@ import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
 import { Radios } from '../../parts/Radios';
 import { useUnit } from '../../parts/unit';
+import { GearBlank } from './GearBlank';
 import { said, text } from '../../app/voice';
 
 /**
@@ -110,6 +111,7 @@ function Buy({ lathe, job, harmless }: { lathe: string; job: string | undefined;
         chosen={is => within === is}
         onChoose={setWithin}
       />
+      <GearBlank lathe={lathe} />
       {found.isError && (
         <p className="fault" role="alert">
           {inWords(found.error)}

@@ -76,6 +76,9 @@ fn hangs(hung: &HungTrain, voice: Voice) -> LineFinding {
     if hung.train.fits.is_none() {
         return unknown(say!(voice, "check-by-tooth-counts-alone-arm", train = teeth(&hung.train)), say!(voice, "check-hang-with-slip-paper-each"), None);
     }
+    if hung.train.fit_basis == Some("seen") {
+        return good(say!(voice, "check-seen-to-hang", train = teeth(&hung.train)));
+    }
     let tight = hung.clearances.first().map_or_else(String::new, |c| format!(" Tightest, {}: {}.", c.between, c.room_mm.text));
     good(format!("{}.{tight}", teeth(&hung.train)))
 }

@@ -87,3 +87,4 @@ frame-nothing-address = There is nothing at this address.
 frame-may-have-been = It may have been typed wrong, or be of another version. Nothing was lost: every job is on the board.
 frame-mm-change = mm: change to inches
 frame-in-change = in: change to milli{ -meter }s
+frame-not-known-under = magnet, file, spark and swarf are told in Blank

@@ -113,3 +113,6 @@ gears-the-other-dial-gears = The other dial gears: { $others }.
 gears-nominal-marks-drift = Nominal marks drift { $drift } by the last pass.
 gears-compound = { -compound }
 gears-carriage = { -carriage }
+gears-does-not-mesh = It does not mesh
+gears-told-not-to-mesh = told not to mesh
+gears-as-the-gears-owned = bore, key and pressure angle of the gears owned
