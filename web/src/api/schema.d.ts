@@ -6775,6 +6775,8 @@ export interface components {
             next?: string | null;
             /** @description Materials ruled out, each with what spoke against it. */
             out: components["schemas"]["RuledOut"][];
+            /** @description What each trial made rules out that none before it did, in words. */
+            ruled: string[];
             /** @description What is planned for, and why. */
             says: string;
             /** @description What was tried. */

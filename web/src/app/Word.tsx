@@ -81,6 +81,10 @@ export function Word({ job, about, children, edit, set, later }: WordProps) {
   );
 }
 
+/** What a word changes, whatever it is called in the words of the shop: so a draft of it is found again. */
+const fieldOf = (edit: Edit) =>
+  edit.kind === 'choice' ? '' : JSON.stringify(edit.kind === 'text' ? edit.patch('') : edit.patch(null));
+
 /** More choices than this stand in columns. */
 const MANY = 10;
 
@@ -88,7 +92,7 @@ function Editor({ job, about, edit, close }: { job: Job; about: string; edit: Ed
   const change = useChange(job);
   const unit = useUnit();
   const id = useId();
-  const [written, setText, told] = useDraft(`word:${about}`, edit.kind === 'choice' ? '' : edit.value);
+  const [written, setText, told] = useDraft(`word:${fieldOf(edit)}`, edit.kind === 'choice' ? '' : edit.value);
   const [fault, setFault] = useState<string | null>(null);
   const send = (request: Patch) =>
     change.mutate(

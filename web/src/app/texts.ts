@@ -609,7 +609,6 @@ export interface Texts {
   'blank-swarf-chips': never;
   'blank-swarf-crumbs': never;
   'blank-not-tried': never;
-  'blank-ruled-out': 'by' | 'name';
   'gears-gearbox': 'gearbox';
   'gears-by-the-half-nut': never;
   'gears-by-the-compound': never;

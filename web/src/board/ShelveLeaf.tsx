@@ -19,6 +19,7 @@ export function ShelveLeaf({ job, onClose }: { job: JobLine | null; onClose: () 
           ) : (
             <>
               <TextForm
+                name={`title:${job.id}`}
                 label={text('board-its-name')}
                 value={job.title}
                 act={text('board-call-it-so')}

@@ -74,6 +74,9 @@ async function read(
   }
 }
 
+/** More choices than this take the whole width. */
+const MANY = 4;
+
 /** A thing told field by field; a fault stands by its field and nothing typed is lost. */
 export function FieldsForm({
   how,
@@ -149,7 +152,12 @@ export function FieldsForm({
       {how && <p className="how">{how}</p>}
       {fields.map((field, i) =>
         field.kind === 'choice' ? (
-          <div key={field.at} role="group" aria-labelledby={`${id}-${i}`} className="part-field">
+          <div
+            key={field.at}
+            role="group"
+            aria-labelledby={`${id}-${i}`}
+            className={field.choices.length > MANY ? 'part-field wide' : 'part-field'}
+          >
             <span id={`${id}-${i}`}>
               {field.says}
               {field.how && <small> ({field.how})</small>}

@@ -4,18 +4,21 @@ import { text } from '../app/voice';
 
 /** A few words, set at once. */
 export function TextForm({
+  name,
   label,
   value,
   act = text('page-set'),
   onTold,
 }: {
+  /** What is written, for its draft. */
+  name: string;
   label: string;
   value: string;
   act?: string;
   onTold: (written: string) => void;
 }) {
   const id = useId();
-  const [written, setText, clear] = useDraft(label, value);
+  const [written, setText, clear] = useDraft(`text:${name}`, value);
   return (
     <form
       className="op-form"

@@ -76,7 +76,12 @@ export function DrawerShelves() {
             </button>
           </section>
         ))}
-      <Leaf title={text('page-tool-drawer')} open={held !== null} onClose={close} wide>
+      <Leaf
+        title={held?.shelf === 'materials' ? text('shop-materials') : text('page-tool-drawer')}
+        open={held !== null}
+        onClose={close}
+        wide
+      >
         {held && <ToolForm held={held} kind="external" angle={60} done={close} />}
       </Leaf>
     </>

@@ -42,6 +42,7 @@ export function readJson(
 export function Reading({
   how,
   accept,
+  name,
   act,
   faults,
   busy,
@@ -50,6 +51,8 @@ export function Reading({
 }: {
   how: string;
   accept: string;
+  /** Which file it is, for its draft. */
+  name: string;
   act: string;
   faults: Found[];
   busy: boolean;
@@ -59,7 +62,7 @@ export function Reading({
 }) {
   const id = useId();
   const area = useRef<HTMLTextAreaElement>(null);
-  const [written, setText, told] = useDraft(act, '');
+  const [written, setText, told] = useDraft(`file:${name}`, '');
   const take = (next: string) => {
     setText(next);
     onText();
@@ -141,6 +144,7 @@ export function SheetReading({
     <Reading
       how={how}
       accept=".csv,text/csv"
+      name={sheet}
       act={act}
       faults={ofSheet(change.error)}
       busy={change.isPending}

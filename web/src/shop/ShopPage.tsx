@@ -38,7 +38,7 @@ export function ShopPage() {
         <section aria-labelledby="lathes-head">
           <h2 id="lathes-head">{text('shop-lathes')}</h2>
           {lathes.isError && <p className="fault">{inWords(lathes.error)}</p>}
-          <ul className="jobs">
+          <ul className="jobs lathes">
             {lathes.data?.map(l => (
               <li key={l.id}>
                 <Link to="/shop/lathes/$id" params={{ id: l.id ?? '' }}>
@@ -59,8 +59,10 @@ export function ShopPage() {
             {text('shop-read-a-lathe-file')}
           </button>
         </div>
-        <DrawerShelves />
-        <WrittenDrawer />
+        <div className="drawer">
+          <DrawerShelves />
+          <WrittenDrawer />
+        </div>
         <WholeShop />
         {(away.data?.length ?? 0) > 0 && (
           <section aria-labelledby="away-head">
@@ -114,6 +116,7 @@ function Import({ add }: { add: ReturnType<typeof useAddLathe> }) {
     <Reading
       how={text('shop-lathe-exported-nothing')}
       accept=".json,application/json"
+      name="lathe"
       act={text('shop-read-it-in')}
       faults={faults}
       busy={add.isPending}

@@ -245,7 +245,7 @@ export function ToolForm({
   const changed = (patch: Record<string, unknown>) =>
     Object.fromEntries(Object.entries({ ...thing, ...patch }).filter(([, v]) => v !== null)) as unknown as Thing;
   return (
-    <div className="held">
+    <div className="held one-column">
       <FieldsForm
         columns
         fields={FIELDS[held.shelf](kit, materials)}

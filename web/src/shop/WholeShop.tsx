@@ -79,6 +79,7 @@ export function WholeShop() {
           <Reading
             how={text('shop-shop-job-saved')}
             accept=".json,application/json"
+            name="shop"
             act={text('shop-take-it-in')}
             faults={faults}
             busy={busy}

@@ -37,9 +37,9 @@ export function WrittenDrawer() {
   const shown = LISTS().find(l => l.list === open);
   const now = open && lines.data ? (lines.data[open] ?? '') : null;
   return (
-    <section aria-labelledby="written-head">
+    <section aria-labelledby="written-head" className="all">
       <h2 id="written-head">{text('shop-drills-wires-micrometers')}</h2>
-      <ul className="jobs">
+      <ul className="jobs written">
         {LISTS().map(({ list, head }) => (
           <li key={list}>
             <button type="button" className="shelved" data-list={list} onClick={() => setOpen(list)}>

@@ -72,6 +72,8 @@ pub struct Lathe {
     pub power: Power,
     /// How the screw takes hold of what it drives.
     pub grip: ScrewGrip,
+    /// Whether nothing hangs on it, and that was told.
+    pub nothing_on: bool,
     /// What a gear to make must be, beside its teeth and its module.
     pub gear_blank: GearBlank,
     /// Pressure angle of each gear group, degrees, where it was told.
@@ -156,7 +158,7 @@ impl LatheProfile {
         let readout = self.readout.as_ref().map(|told| told.check(cross_slide.unit, &format!("{at}/readout"), c));
         let mounted = self.mounted.clone().unwrap_or_default().check(&format!("{at}/mounted"), c);
         let spindle = self.spindle.clone().unwrap_or_default();
-        let max_compounds = self.max_compounds.unwrap_or(if self.none.has("max_compounds") { 0 } else { 1 });
+        let max_compounds = self.max_compounds.unwrap_or(if self.none.has("max_compounds") || self.none.has("arm") { 0 } else { 1 });
         c.within(max_compounds as f64, 0.0, 2.0, &format!("{at}/max_compounds"), "compound studs");
         let grip = self.check_grip(at, c);
         let power = self.power();
@@ -199,6 +201,7 @@ impl LatheProfile {
             power,
             grip,
             untold: Vec::new(),
+            nothing_on: self.none.has("mounted"),
             pressure_angles: self.pressure_angles(at, c),
             arm_names: self.arm.iter().chain(self.more_arms.iter().flatten()).map(|a| a.name.clone()).collect(),
             gear_blank: self.gear_blank.clone().unwrap_or_default().check(&format!("{at}/gear_blank"), c),

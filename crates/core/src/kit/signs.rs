@@ -101,6 +101,8 @@ pub struct TriedView {
     pub left: Vec<String>,
     /// Materials ruled out, each with what spoke against it.
     pub out: Vec<RuledOut>,
+    /// What each trial made rules out that none before it did, in words.
+    pub ruled: Vec<String>,
     /// What is planned for, and why.
     pub says: String,
     /// The trial that would tell most, and how it is made; absent where none would.
@@ -227,7 +229,13 @@ pub fn not_known(tried: &TriedRequest, voice: Voice) -> (Material, TriedView) {
         all => say!(voice, "material-several-left", names = all.join(", ")),
     };
     let next = next(tried, &left).filter(|_| names.len() > 1);
+    let ruled = trials(tried).into_iter().filter_map(|t| {
+        let first = out.iter().filter(|(_, by)| by.first() == Some(&t.name)).map(|(code, _)| name(code)).collect::<Vec<_>>().join(", ");
+        (!first.is_empty()).then(|| say!(voice, "material-rules-out", trial = t.name, names = first))
+    });
+    let ruled = ruled.collect();
     let view = TriedView {
+        ruled,
         tried: *tried,
         left: names,
         out: out

@@ -275,11 +275,12 @@ fn compound(of: &LatheProfile, text: &str) -> Option<Vec<Set>> {
     }
 }
 
-/// `-45 to 60`: two figures.
+/// `-45 to 60`: two figures, the lesser first, however they were written.
 fn between(text: &str) -> Option<[Value; 2]> {
     let (from, to) = text.split_once(" to ").or_else(|| text.split_once(".."))?;
-    let bare = |t: &str| number(t.trim().trim_end_matches('°')).map(figure);
-    Some([bare(from)?, bare(to)?])
+    let bare = |t: &str| number(t.trim().trim_end_matches('°'));
+    let (from, to) = (bare(from)?, bare(to)?);
+    Some([from.min(to), from.max(to)].map(figure))
 }
 
 /// `27, 40, 58`: each step; or, stepless, `50 to 1800`.

@@ -310,3 +310,57 @@ async fn a_drawer_is_told_a_set_a_line_and_the_job_names_what_is_owned() {
     assert_eq!(screw["gauge"]["wire_mm"]["value"], 1.35);
     browser.close().await;
 }
+
+#[tokio::test]
+async fn a_metal_is_tried_a_material_is_told_and_what_is_wanted_is_named() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::empty(folder.path());
+    let browser = Browser::open().await;
+    browser.go(&server.at("/shop")).await;
+    // A material like one of the table, its own pressure told; one past belief is refused by its field and kept.
+    browser.click_text("main .act", "Add a material").await;
+    let field = |says: &str| format!("//label[contains(.,'{says}')]//input");
+    let told = async |says: &str, value: &str| {
+        let input = browser.page.query(By::XPath(field(says))).first().await.unwrap();
+        retype(&input, value).await;
+    };
+    told("Called", "Rod W1").await;
+    browser.click_text(".mantine-Modal-body .choice", "annealed drill rod").await;
+    told("Cutting pressure", "23000").await;
+    browser.click_text(".mantine-Modal-body .act", "Keep it").await;
+    browser.wait_text(".mantine-Modal-body .fault", "6000").await;
+    told("Cutting pressure", "2300").await;
+    browser.click_text(".mantine-Modal-body .act", "Keep it").await;
+    browser.wait_text("[aria-labelledby=materials-head]", "Rod W1").await;
+    // Dogs and centres a line each; a groover by its form.
+    browser.click("[data-list=holders]").await;
+    browser.find(".mantine-Modal-body textarea").await.send_keys("dog; 10 to 25 mm\nhook").await.unwrap();
+    browser.click_text(".mantine-Modal-body .act", "Keep it").await;
+    browser.wait_text(".mantine-Modal-body .fault", "Line 2 is not a holder").await;
+    browser.find(".mantine-Modal-body textarea").await.send_keys("\u{8}\u{8}\u{8}\u{8}live center").await.unwrap();
+    browser.click_text(".mantine-Modal-body .act", "Keep it").await;
+    browser.wait_text("[data-list=holders]", "2 of them").await;
+    let client = reqwest::Client::new();
+    let asked = json!({"request": {"thread": {"callout": "M20x2.5-6g", "length_mm": 60}, "blank": {"shoulder": true, "holding": "centres"}}});
+    let job: Value = client.post(server.at("/api/v1/jobs")).json(&asked).send().await.unwrap().json().await.unwrap();
+    let path = format!("/jobs/{}/blank", job["id"].as_str().unwrap());
+    browser.go(&server.at(&path)).await;
+    browser.click("button.word[aria-label^='Material']").await;
+    browser.click_text(".editor .choice", "Rod W1").await;
+    browser.wait_text(".sentence", "in Rod W1").await;
+    // Nobody knows it: what a magnet does is told, and the steels are left.
+    browser.click("button.word[aria-label^='Material']").await;
+    browser.click_text(".editor .choice", "a metal not known").await;
+    browser.click_text(".act", "Try the metal").await;
+    browser.click_text(".mantine-Modal-body .choice", "holds fast").await;
+    browser.wait_text(".mantine-Modal-body", "The magnet rules out brass").await;
+    assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
+    browser.close_leaf().await;
+    browser.wait_text(".watch", "It may be any of mild steel").await;
+    let job: Value = reqwest::get(server.at(&format!("/api/v1/jobs/{}", job["id"].as_str().unwrap()))).await.unwrap().json().await.unwrap();
+    let plan = &job["plan"];
+    let here: Vec<(&str, bool)> =
+        plan["blank"]["at_hand"].as_array().unwrap().iter().map(|h| (h["what"].as_str().unwrap(), h["here"].as_bool().unwrap())).collect();
+    assert_eq!(here, [("dog", true), ("centre", true), ("groover", false)]);
+    browser.close().await;
+}

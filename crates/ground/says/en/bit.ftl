@@ -194,5 +194,5 @@ bit-blade-serves = In the drawer: { $name }{ $plunges ->
     [yes] { " " }It is marked worn: touch it up first.
    *[no] {""}
 }
-bit-blade-none-serves = No groover in the drawer serves, { $name } not because { $why }: grind or buy one { $wanted } wide, as Bit draws it.
-bit-blade-none = No groover for this is in the drawer: grind or buy one { $wanted } wide, as Bit draws it.
+bit-blade-none-serves = No groover in the drawer serves, { $name } not because { $why }: grind or buy one { $wanted } wide, as the relief tool is drawn.
+bit-blade-none = No groover for this is in the drawer: grind or buy one { $wanted } wide, as the relief tool is drawn.

@@ -234,13 +234,19 @@ material-not-known-fluid = light cutting oil
 material-contradicts = No metal of the table shows all of that: try again on clean metal. Until then it is planned for as the worst of them all.
 material-one-left = Of the metals of the table only { $name } shows that: it is planned for.
 material-any-metal = The material is not known: it is planned for as the worst of the metals. Magnet, file, spark and swarf tell more; a plastic is known by its looks, and named.
-material-several-left = It may be { $names }: it is planned for as the worst of them.
+material-several-left = It may be any of { $names }: it is planned for as the worst of them.
 material-trial = { $trial ->
     [magnet] the magnet
     [file] the file
     [spark] the spark
    *[swarf] the swarf
 }
+material-rules-out = { $trial ->
+    [magnet] The magnet
+    [file] The file
+    [spark] The spark
+   *[swarf] The swarf
+} rules out { $names }.
 material-try-next = { $trial ->
     [magnet] The magnet tells most next: on clean metal, away from the chuck.
     [file] The file tells most next: a smooth one, one stroke on a corner that is turned off later.

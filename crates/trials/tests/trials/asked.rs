@@ -6,6 +6,7 @@ use yoke_core::faults::read_json;
 use yoke_core::job::{LatheProfile, checked};
 use yoke_core::shop::{Ask, Choice, Part, Question, Told, answer, keep_sources, look, put, questions};
 use yoke_core::voice::Voice;
+use yoke_core::words::Vocabulary;
 use yoke_trials::sound;
 
 fn read(lathe: &Value) -> LatheProfile {
@@ -186,6 +187,94 @@ fn six_lathes_told_by_answers_cut_what_their_gears_say() {
             assert!((lead / wanted - 1.0).abs() < 2e-3, "{callout} on {own}: {lead} for {wanted}");
             assert!((hung.lead_mm.value - lead).abs() < 1e-6 * lead, "{callout}: says {} and cuts {lead}", hung.lead_mm.value);
         }
+    }
+}
+
+/// Questions and what is answered to them.
+type Answers<'a> = &'a [(Ask, &'a str)];
+
+/// The same six told to the last question, and no sentence of theirs that speaks of what they have not.
+#[test]
+fn six_lathes_told_by_answers_hear_nothing_of_what_they_have_not() {
+    let common = [(Ask::Stud, "1/1"), (Ask::CrossSlide, "0.02 mm, 2 mm"), (Ask::Reads, "radius"), (Ask::Post, "front"), (Ask::Stop, "none")];
+    let changed = [(Ask::Compound, "same"), (Ask::Swing, "60 to -60")];
+    let powered = [(Ask::Drive, "motor"), (Ask::Reverses, "yes"), (Ask::Speeds, "50, 80, 120, 200, 320, 500"), (Ask::Readout, "none")];
+    let six: [(Answers<'_>, Answers<'_>, &[&str]); 6] = [
+        (
+            &[
+                (Ask::Screw, "8 TPI"),
+                (Ask::Pitches, "gears"),
+                (Ask::Gears, "20, 25, 30, 35, 40, 45, 50, 55, 60, 63, 65, 127"),
+                (Ask::Tumbler, "none"),
+                (Ask::Dial, "16, 8"),
+                (Ask::Chuck, "cam_lock"),
+            ],
+            &powered,
+            &["tumbler", "readout", "gearbox", "screws on", "treadle", "crank"],
+        ),
+        (
+            &[
+                (Ask::Screw, "6 mm"),
+                (Ask::Pitches, "box_and_gears"),
+                (Ask::Plate, "1 2 3\n0.5 1 1.5"),
+                (Ask::Gears, "30-60/5, 127"),
+                (Ask::Dial, "none"),
+                (Ask::Chuck, "bolted"),
+            ],
+            &powered,
+            &["readout", "screws on", "treadle", "crank", "dial gear"],
+        ),
+        (
+            &[(Ask::Screw, "8 TPI"), (Ask::Pitches, "box"), (Ask::Plate, "8 9 10 11 13\n16 18 20 22 26"), (Ask::Dial, "16, 4"), (Ask::Chuck, "cam_lock")],
+            &powered,
+            &["isolate", "hang ", "guard off", "gear to buy", "change gears", "slip of", "readout", "screws on"],
+        ),
+        (
+            &[
+                (Ask::Screw, "1 mm"),
+                (Ask::Pitches, "slide"),
+                (Ask::Gears, "20-50/5"),
+                (Ask::Tumbler, "none"),
+                (Ask::Readout, "none"),
+                (Ask::Drive, "hand"),
+                (Ask::Chuck, "drawbar"),
+            ],
+            &[],
+            &["half-nut", "clasp nut", "schlossmutter", " rpm", "isolate", "under power", "thread dial", "readout", "tumbler", "screws on"],
+        ),
+        (
+            &[
+                (Ask::Screw, "4 TPI"),
+                (Ask::Pitches, "gears"),
+                (Ask::Gears, "20-65/5, 80, 127"),
+                (Ask::Tumbler, "both_neutral"),
+                (Ask::Dial, "none"),
+                (Ask::Chuck, "screwed"),
+            ],
+            &[(Ask::Drive, "belt"), (Ask::Reverses, "yes"), (Ask::Stops, "neither"), (Ask::Speeds, "40 to 400"), (Ask::Readout, "none")],
+            &["readout", "gearbox", "treadle", "crank", "dial gear"],
+        ),
+        (
+            &[
+                (Ask::Screw, "12 mm"),
+                (Ask::Pitches, "gears"),
+                (Ask::Gears, "24-64/4, 127"),
+                (Ask::Tumbler, "both"),
+                (Ask::Dial, "12, 4"),
+                (Ask::Readout, "diameter"),
+                (Ask::Chuck, "cam_lock"),
+            ],
+            &[(Ask::Drive, "motor"), (Ask::Reverses, "yes"), (Ask::Speeds, "20, 40, 80, 160")],
+            &["screws on", "gearbox", "treadle", "crank"],
+        ),
+    ];
+    for (own, more, unheard) in six {
+        let slides: &[(Ask, &str)] = if unheard.contains(&" rpm") { &[] } else { &changed };
+        let mut told_so = json!({});
+        for (ask, says) in own.iter().chain(&common).chain(slides).chain(more) {
+            told(&mut told_so, *ask, says);
+        }
+        crate::kinds::says_none_in(&told_so, unheard, &[Vocabulary::American], 3);
     }
 }
 

@@ -47,10 +47,15 @@ fn texts(node: &Value, at: &str, out: &mut Vec<(String, String)>) {
 
 /// Nothing said of these jobs speaks of what the lathe has not, in American words, British or German.
 fn says_none_of(lathe: &Value, unheard: &[&str]) {
+    says_none_in(lathe, unheard, &Vocabulary::ALL, usize::MAX);
+}
+
+/// The same in some vocabularies, of the first so many jobs.
+pub fn says_none_in(lathe: &Value, unheard: &[&str], vocabularies: &[Vocabulary], most: usize) {
     let mut amiss: Vec<String> = Vec::new();
-    for words in Vocabulary::ALL {
+    for words in vocabularies.iter().copied() {
         let voice = Voice { unit: LengthUnit::Mm, words, stands: Stands::Desk, ..Voice::default() };
-        for job in jobs(lathe) {
+        for job in jobs(lathe).into_iter().take(most) {
             for (part, said) in everything(&job, voice).unwrap() {
                 // What is drawn stands somewhere: a figure that is none is written as null.
                 let written = said.to_string();
@@ -58,7 +63,8 @@ fn says_none_of(lathe: &Value, unheard: &[&str]) {
                 let mut all = Vec::new();
                 texts(&said, part, &mut all);
                 for (at, text) in all {
-                    let low = text.to_lowercase();
+                    // That there is none of it may be said.
+                    let low = unheard.iter().fold(text.to_lowercase(), |low, w| low.replace(&format!("no {}", w.trim()), ""));
                     amiss.extend(unheard.iter().find(|w| low.contains(**w)).map(|heard| format!("{at} says {heard}: {text}")));
                 }
             }

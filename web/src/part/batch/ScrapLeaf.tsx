@@ -22,6 +22,7 @@ export function ScrapLeaf({
     <Leaf title={text('batch-scrap-part', { place: row.place })} open onClose={onClose}>
       <p className="how">{text('batch-stays-tally-struck')}</p>
       <TextForm
+        name="scrap"
         label={text('page-what-spoilt-it')}
         value=""
         act={text('page-scrap-it')}

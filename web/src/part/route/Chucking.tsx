@@ -55,6 +55,7 @@ export function Chucking({
       </header>
       {telling === 'held' && (
         <TextForm
+          name={`held:${n}`}
           label={text('page-how-it-is-held')}
           value={setup.held}
           onTold={written => {
@@ -117,6 +118,7 @@ export function Chucking({
         </ul>
         {telling === 'leave' ? (
           <TextForm
+            name={`leaves:${n}`}
             label={text('route-else-must-true')}
             value=""
             onTold={written => {

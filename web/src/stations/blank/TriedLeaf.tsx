@@ -61,7 +61,7 @@ export function TriedLeaf({ job, plan, open, onClose }: StationProps & { open: b
             {tried.says} {tried.next}
           </p>
           {TRIALS().map(({ trial, says, signs }) => (
-            <div key={trial} role="group" aria-label={says} className="part-field">
+            <div key={trial} role="group" aria-label={says} className="part-field spaced">
               <span>{says}</span>
               <div className="row">
                 {signs.map(sign => (
@@ -88,9 +88,7 @@ export function TriedLeaf({ job, plan, open, onClose }: StationProps & { open: b
               </div>
             </div>
           ))}
-          <p className="how">
-            {tried.out.map(o => text('blank-ruled-out', { name: o.name, by: o.by.join(', ') })).join('; ')}
-          </p>
+          <p className="how">{tried.ruled.join(' ')}</p>
           {change.isError && (
             <p className="fault" role="alert">
               {inWords(change.error)}

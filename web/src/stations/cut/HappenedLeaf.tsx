@@ -53,6 +53,7 @@ export function TouchForm({ plan, onTold }: { plan: Plan; onTold: (act: ActKind)
       />
       <StandsForm
         plan={plan}
+        of="groove_touched"
         act={text('cut-it-touched-there')}
         onRead={reading => onTold({ kind: 'groove_touched', reading, bottom_only: bottom })}
       />
@@ -129,6 +130,7 @@ export function HappenedLeaf({
       {asked === 'took' && next && (
         <StandsForm
           plan={plan}
+          of="took"
           act={text('cut-it-was-cut-there')}
           onRead={reading => told({ kind: 'took', n: next.pass.n, reading })}
         />
@@ -147,6 +149,7 @@ export function HappenedLeaf({
       )}
       {asked === 'scrap' && (
         <TextForm
+          name="scrap"
           label={text('page-what-spoilt-it')}
           value=""
           act={text('page-scrap-it')}

@@ -6,9 +6,20 @@ import { NumberPad } from '../../parts/NumberPad';
 import { text } from '../../app/voice';
 
 /** Takes a whole reading of the dial that carries the depth, in that dial's own unit. */
-export function StandsForm({ plan, act, onRead }: { plan: Plan; act: string; onRead: (reading: number) => void }) {
+export function StandsForm({
+  plan,
+  of,
+  act,
+  onRead,
+}: {
+  plan: Plan;
+  /** What is read, for its draft. */
+  of: ActKind['kind'];
+  act: string;
+  onRead: (reading: number) => void;
+}) {
   const id = useId();
-  const [written, setText, clear] = useDraft(act, '');
+  const [written, setText, clear] = useDraft(`reading:${of}`, '');
   const [fault, setFault] = useState<string | null>(null);
   const { unit, slide } = plan.cut.dial;
   const enter = () => {
@@ -73,6 +84,7 @@ export function StandsLeaf({
     <Leaf title={text('cut-the-dial-stands-at')} open={open} onClose={onClose}>
       <StandsForm
         plan={plan}
+        of="stands_at"
         act={text('cut-it-stands-there')}
         onRead={reading => {
           record({ kind: 'stands_at', reading });

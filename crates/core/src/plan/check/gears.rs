@@ -88,8 +88,8 @@ fn on_it(hung: &HungTrain, lathe: &Lathe, voice: Voice) -> LineFinding {
     if hung.train.swaps == 0 {
         return good(lever_at(&hung.train, voice, "check-on-the-lathe", "check-on-the-lathe-lever"));
     }
-    // A lathe with nothing on it is one whose gears nobody told.
-    let untold = lathe.mounted.drivers.is_empty() && lathe.mounted.driven.is_empty();
+    // A lathe with nothing on it is one whose gears nobody told, unless it was said that nothing is.
+    let untold = !lathe.nothing_on && lathe.mounted.drivers.is_empty() && lathe.mounted.driven.is_empty();
     let says = if untold { say!(voice, "check-wanted-what-hangs-there-was", train = teeth(&hung.train)) } else { to_change(&hung.train, lathe, voice) };
     let judged = if untold { unknown } else { bad };
     judged(

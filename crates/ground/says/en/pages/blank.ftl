@@ -169,4 +169,3 @@ blank-swarf-strings = strings
 blank-swarf-chips = short chips
 blank-swarf-crumbs = crumbs and dust
 blank-not-tried = not tried
-blank-ruled-out = { $name }: not by { $by }
