@@ -62,7 +62,7 @@ pub struct Papers {
 pub fn papers(member: &Member<'_>) -> Papers {
     let (plan, voice) = (member.plan, member.plan.voice);
     let blank = if plan.blank.bore.is_some() { OpKind::Bore } else { OpKind::Turn };
-    let of = |kind| bench(member, kind, plan.voice);
+    let of = |kind| bench(member, std::slice::from_ref(member), kind, plan.voice);
     let t = thread_card(member);
     let mut first: Vec<CardLine> = of(blank).into_iter().take(1).collect();
     first.extend(plan.blank.bore.iter().filter_map(|b| b.drill_mm.as_ref()).map(|d| number(say!(voice, "line-of-drill"), d)));

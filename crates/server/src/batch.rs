@@ -177,7 +177,9 @@ fn weigh(store: &Store, ready: &PlannedRoute, hands: [usize; 2], tools_stay: boo
                 .ops
                 .iter()
                 .map(|op| {
-                    let minutes = minutes_of(op, Some(member));
+                    // Each operation by the thread it belongs to: a part may have several.
+                    let own = members.iter().find(|m| Some(m.job) == op.job.as_deref()).unwrap_or(member);
+                    let minutes = minutes_of(op, Some(own), &members);
                     BatchOp { set: minutes.set, each: minutes.each, handed: op.kind == OpKind::Thread }
                 })
                 .collect(),

@@ -6,6 +6,7 @@ use super::size::Size;
 use crate::job::Kit;
 use crate::say;
 use crate::thread::form::Thread;
+use crate::voice::Voice;
 use crate::working::{Quantity, Worksheet};
 use serde::Serialize;
 
@@ -18,6 +19,9 @@ pub struct Bore {
     /// Largest drill owned that leaves a real boring cut.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub drill_mm: Option<Quantity>,
+    /// Drills before it, in order: a pilot about as thick as the next one's web, and a step where the last is large.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub steps_mm: Vec<Quantity>,
     /// What it leaves to bore, on diameter, cutting over its size as drills do.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub left_mm: Option<Quantity>,
@@ -61,8 +65,37 @@ pub(super) fn reckon(sheet: &mut Worksheet, kit: &Kit, thread: &Thread, size: &S
     };
     Bore {
         share_percent: Quantity::plain(share, 1, " %"),
-        drill_mm: drill.map(|v| Quantity { text: marked(v, voice), ..Quantity::given(voice, v) }),
+        steps_mm: drill.map_or_else(Vec::new, |last| steps(kit, last, thread.length)).into_iter().map(|d| named(d, voice)).collect(),
+        drill_mm: drill.map(|v| named(v, voice)),
         left_mm: left.map(|v| Quantity::about(voice, v)),
         drill_says,
     }
+}
+
+/// A drill by its maker's mark.
+fn named(mm: f64, voice: Voice) -> Quantity {
+    Quantity { text: marked(mm, voice), ..Quantity::given(voice, mm) }
+}
+
+/// Largest drill that follows its pilot in one go, mm. House value: what a small lathe's tailstock pushes.
+const ONE_GO_MM: f64 = 13.0;
+/// A drill under this needs no pilot, mm. House value.
+const NO_PILOT_MM: f64 = 5.0;
+/// The web of a drill, as a share of its diameter: what its pilot is to clear, and how far from it a pilot may be.
+const WEB: f64 = 0.2;
+const PILOT: [f64; 2] = [0.15, 0.3];
+/// A step before a large drill, as a share of it.
+const STEP: [f64; 2] = [0.45, 0.75];
+
+/// The drills before the last: those owned that reach so far.
+fn steps(kit: &Kit, last: f64, deep: f64) -> Vec<f64> {
+    let nearest = |wanted: f64, [from, to]: [f64; 2]| {
+        let fit = kit.drills_mm.iter().copied().filter(|d| (from..=to).contains(d) && kit.drill_reach(*d).is_none_or(|r| r >= deep));
+        fit.min_by(|a, b| (a - wanted).abs().total_cmp(&(b - wanted).abs()))
+    };
+    let of = |d: f64, share: [f64; 2]| share.map(|s| s * d);
+    let step = if last > ONE_GO_MM { nearest(0.6 * last, of(last, STEP)) } else { None };
+    let next = step.unwrap_or(last);
+    let pilot = if next >= NO_PILOT_MM { nearest(WEB * next, of(next, PILOT)) } else { None };
+    pilot.into_iter().chain(step).collect()
 }

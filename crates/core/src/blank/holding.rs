@@ -50,7 +50,7 @@ impl Holding {
         match self {
             Self::Centres | Self::Arbor if internal => Some(say!(voice, "held-not-a-bore")),
             Self::Collet if work.used.value > COLLET_MM => Some(say!(voice, "held-collets-end", at = voice.nominal(COLLET_MM))),
-            Self::Faceplate if !internal && work.ratio > 1.0 => Some(say!(voice, "held-overhangs")),
+            Self::Faceplate if !internal && work.ratio() > 1.0 => Some(say!(voice, "held-overhangs")),
             Self::ByItsThread if !work.facts.other_thread_finished => Some(say!(voice, "held-no-other-thread")),
             _ => None,
         }
@@ -85,10 +85,15 @@ pub(super) struct HoldingInputs<'a> {
     pub facts: &'a BlankFacts,
     pub thread: &'a Thread,
     pub used: Num,
-    /// Stick-out over diameter.
-    pub ratio: f64,
     /// Whether this member is fitted to a mate, tried on as it is cut.
     pub tried: bool,
+}
+
+impl HoldingInputs<'_> {
+    /// Stick-out over diameter.
+    fn ratio(&self) -> f64 {
+        self.facts.stick_out_mm.unwrap_or(self.thread.length) / self.used.value
+    }
 }
 
 /// The way recommended, and why.
@@ -96,11 +101,11 @@ fn recommend(work: &HoldingInputs<'_>) -> (Holding, &'static str) {
     let external = work.thread.spec.side == Side::External;
     if work.facts.other_thread_finished {
         (Holding::ByItsThread, "held-for-its-thread")
-    } else if external && work.facts.runs_true && work.ratio > 3.0 {
+    } else if external && work.facts.runs_true && work.ratio() > 3.0 {
         (Holding::Centres, "held-for-slender")
     } else if work.facts.runs_true {
         (Holding::FourJaw, "held-for-true")
-    } else if external && work.tried && work.ratio > 1.0 {
+    } else if external && work.tried && work.ratio() > 1.0 {
         (Holding::Centres, "held-for-trial")
     } else {
         (Holding::ThreeJaw, "held-for-one-chucking")

@@ -121,6 +121,9 @@ pub struct BlankSection {
     pub(crate) chamfer_wanted_mm: Quantity,
     /// What to turn, in one sentence.
     pub says: String,
+    /// Width of the narrowest parting blade of the drawer that goes to its middle, mm.
+    #[serde(skip)]
+    pub parting_mm: Option<f64>,
     /// What it wants of the drawer, by name, and what is to be got.
     #[serde(skip_serializing_if = "Vec::is_empty")]
     pub at_hand: Vec<AtHand>,
@@ -167,8 +170,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, before: &Inputs<
     let turned = if runs_into { Some(followed) } else { facts.relief_width_mm.map(|_| EndKind::Relief) };
     let relief = turned.map(|end| relief::reckon(sheet, &relief::ReliefQuery { facts, kit, thread, tip, reach, used, cut_end }, end, watch));
     watch.extend(test_piece(facts, thread, voice).into_iter().chain(material_says(facts, side, voice)));
-    let ratio = facts.stick_out_mm.unwrap_or(thread.length) / used.value;
-    let (holdings, holding_reason) = holding::holdings(&holding::HoldingInputs { facts, thread, used, ratio, tried: before.tried }, watch, voice);
+    let (holdings, holding_reason) = holding::holdings(&holding::HoldingInputs { facts, thread, used, tried: before.tried }, watch, voice);
     let held = holdings.iter().find(|h| h.chosen).map_or(Holding::ThreeJaw, |h| h.holding);
     let register = facts.register.map(|asked| register::reckon(sheet, asked, thread, watch));
     let [chamfer, wanted] = chamfer(sheet, facts, thread, before.tip, watch);
@@ -211,6 +213,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, before: &Inputs<
         chamfer_wanted_mm: Quantity::about(voice, wanted),
         says: says(&size, side, voice),
         at_hand: Vec::new(),
+        parting_mm: kit.parting_mm(used.value / 2.0),
         tried: facts.tried.clone(),
         drawing,
     }

@@ -72,6 +72,8 @@ pub struct Lathe {
     pub power: Power,
     /// How the screw takes hold of what it drives.
     pub grip: ScrewGrip,
+    /// Power of its motor, W, when told.
+    pub motor_w: Option<f64>,
     /// Whether nothing hangs on it, and that was told.
     pub nothing_on: bool,
     /// What a gear to make must be, beside its teeth and its module.
@@ -201,6 +203,7 @@ impl LatheProfile {
             power,
             grip,
             untold: Vec::new(),
+            motor_w: c.sound(spindle.motor_w, 20.0, 100_000.0, &format!("{at}/spindle/motor_w"), "W"),
             nothing_on: self.none.has("mounted"),
             pressure_angles: self.pressure_angles(at, c),
             arm_names: self.arm.iter().chain(self.more_arms.iter().flatten()).map(|a| a.name.clone()).collect(),

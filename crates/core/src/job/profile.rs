@@ -349,6 +349,8 @@ profile!(
         coast_turns: f64,
         /// The speed they were measured at, rpm.
         coast_at_rpm: f64,
+        /// Power of the motor, W, as its plate says.
+        motor_w: f64,
     }
 );
 

@@ -8,6 +8,7 @@ mod signs;
 mod tool;
 
 use crate::faults::Checker;
+use crate::thread::Side;
 use list::Names;
 use serde::{Deserialize, Serialize};
 
@@ -133,6 +134,16 @@ impl Kit {
     #[must_use]
     pub fn drill_reach(&self, drill: f64) -> Option<f64> {
         self.drill_reaches.iter().find(|d| (d.drill_mm - drill).abs() < SAME_MM).map(|d| d.reach_mm)
+    }
+
+    /// Width of the narrowest parting blade here that goes so deep, mm.
+    #[must_use]
+    pub fn parting_mm(&self, deep: f64) -> Option<f64> {
+        let fit = |b: &&OwnedBlade| {
+            let whole = !matches!(b.condition, Condition::Broken | Condition::Lent);
+            whole && b.use_for == BladeKind::Parting && b.kind == Side::External && b.depth_mm.is_none_or(|d| d >= deep)
+        };
+        self.blades.iter().filter(fit).map(|b| b.width_mm).min_by(f64::total_cmp)
     }
 
     /// A holder of a kind for work of this diameter, mm.

@@ -1,42 +1,18 @@
 //! The settings card of an operation: what is set for it, with this job's numbers, and how long it takes.
 
+use super::line::{CardLine, number, words};
 use super::propose::held;
-use super::{Member, OpKind, Operation};
+use super::{Member, OpKind, Operation, rough, stock};
 use crate::blank::BlankSection;
 use crate::cut::{SlideName, counted};
-use crate::job::{Holding, Job, Support};
-use crate::plan::Plan;
+use crate::job::{Holding, Support};
 use crate::quantity::{degrees_text, plain_text};
 use crate::say;
 use crate::thread::Side;
 use crate::voice::Voice;
 use crate::working::Quantity;
-use serde::Serialize;
 use std::f64::consts::PI;
 use yoke_gears::train::counts;
-
-/// One line of a card: a number, or words.
-#[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct CardLine {
-    /// What it is.
-    pub says: String,
-    /// The number.
-    #[serde(skip_serializing_if = "Option::is_none")]
-    pub figure: Option<Quantity>,
-    /// Or words.
-    #[serde(skip_serializing_if = "Option::is_none")]
-    pub text: Option<String>,
-}
-
-pub(crate) fn number(says: impl Into<String>, figure: &Quantity) -> CardLine {
-    // A card stands alone: its numbers open nothing.
-    CardLine { says: says.into(), figure: Some(Quantity { w: None, ..figure.clone() }), text: None }
-}
-
-fn words(says: impl Into<String>, text: impl Into<String>) -> CardLine {
-    CardLine { says: says.into(), figure: None, text: Some(text.into()) }
-}
 
 /// Surface speed of plain turning over that of threading. House value: threading is run at about two fifths.
 const TURNING_TIMES: f64 = 2.5;
@@ -44,9 +20,6 @@ const TURNING_TIMES: f64 = 2.5;
 const BROAD: f64 = 0.5;
 /// Feed of a turning cut, mm a turn. House value.
 const FEED_MM: f64 = 0.15;
-/// Stock left on the diameter before it is turned, and on a faced end, mm. House values.
-const STOCK_MM: f64 = 2.0;
-const FACING_MM: f64 = 1.0;
 
 impl Member<'_> {
     /// That speed as it is said: a crank has none.
@@ -68,18 +41,18 @@ impl Member<'_> {
     }
 }
 
-/// What is set for an operation.
+/// What is set for an operation; `members` are all jobs of the part, the one it is of among them.
 #[must_use]
-pub fn bench(member: &Member<'_>, kind: OpKind, voice: Voice) -> Vec<CardLine> {
+pub fn bench(member: &Member<'_>, members: &[Member<'_>], kind: OpKind, voice: Voice) -> Vec<CardLine> {
     let (plan, facts) = (member.plan, member.facts);
     let blank = &plan.blank;
     let speed = |share| member.speed(member.blank_mm(), share);
     let internal = plan.thread.side == Side::Internal;
     match kind {
-        OpKind::Saw => saw(plan, facts, voice),
+        OpKind::Saw => stock::saw(member, members, voice),
         OpKind::Face | OpKind::Length => vec![
             speed(1.0),
-            number(say!(voice, "line-of-most-a-cut"), &Quantity::given(voice, FACING_MM)),
+            number(say!(voice, "line-of-most-a-cut"), &Quantity::given(voice, stock::FACING_MM)),
             words(say!(voice, "line-of-how"), say!(voice, "card-no-pip")),
         ],
         OpKind::Centre => vec![
@@ -90,7 +63,7 @@ pub fn bench(member: &Member<'_>, kind: OpKind, voice: Voice) -> Vec<CardLine> {
             ),
         ],
         OpKind::Drill => drill(member),
-        OpKind::Turn | OpKind::Bore => turn(blank, internal, speed(1.0), voice),
+        OpKind::Turn | OpKind::Bore => turn(member, members, speed(1.0), voice),
         OpKind::Plain => plain(blank, voice),
         OpKind::Relief => blank
             .relief
@@ -121,22 +94,12 @@ pub fn bench(member: &Member<'_>, kind: OpKind, voice: Voice) -> Vec<CardLine> {
         }
         OpKind::Prove => prove(member),
         OpKind::PartOff => {
-            vec![speed(BROAD * 0.6), words(say!(voice, "line-of-how"), say!(voice, "card-part-off"))]
+            let blade = blank.parting_mm.map(|mm| number(say!(voice, "line-of-blade"), &Quantity::given(voice, mm)));
+            let rest = [speed(BROAD * 0.6), words(say!(voice, "line-of-how"), say!(voice, "card-part-off"))];
+            blade.into_iter().chain(rest).collect()
         }
         OpKind::Own => Vec::new(),
     }
-}
-
-/// What is cut off the bar.
-fn saw(plan: &Plan, facts: &Job, voice: Voice) -> Vec<CardLine> {
-    let (blank, internal) = (&plan.blank, plan.thread.side == Side::Internal);
-    let length = plan.thread.length_mm.value + blank.relief.as_ref().map_or(0.0, |r| r.width_mm.value) + 2.0 * FACING_MM;
-    let least = if internal { plan.thread.major_mm.value } else { blank.aim_mm.value + STOCK_MM };
-    vec![
-        number(if internal { say!(voice, "card-stock-over") } else { say!(voice, "card-stock-least") }, &Quantity::length(voice, least)),
-        number(say!(voice, "line-of-length-without-what-the-jaws"), &Quantity::length(voice, length)),
-        words(say!(voice, "line-of-material"), facts.blank.material.name.clone()),
-    ]
 }
 
 /// The drill before a bore, and what it leaves.
@@ -147,23 +110,41 @@ fn drill(member: &Member<'_>) -> Vec<CardLine> {
         .iter()
         .flat_map(|b| {
             let rpm = member.speed(blank.aim_mm.value, 1.0);
-            b.drill_mm
+            b.steps_mm
                 .iter()
-                .map(|d| number(say!(voice, "line-of-drill"), d))
+                .map(|d| number(say!(voice, "line-of-drill-first"), d))
+                .chain(b.drill_mm.iter().map(|d| number(say!(voice, "line-of-drill"), d)))
                 .chain(b.left_mm.iter().map(|l| number(say!(voice, "line-of-left-to-bore-on-diameter"), l)))
                 .chain([rpm])
         })
         .collect()
 }
 
-/// What the blank is turned, or bored, to.
-fn turn(blank: &BlankSection, internal: bool, speed: CardLine, voice: Voice) -> Vec<CardLine> {
+/// From which diameter a blank is turned, or bored, mm: the bar as thick as the piece wants, or the hole its drill leaves.
+fn from_mm(member: &Member<'_>, members: &[Member<'_>], voice: Voice) -> f64 {
+    let blank = &member.plan.blank;
+    match &blank.bore {
+        Some(bore) => blank.aim_mm.value - bore.left_mm.as_ref().map_or(blank.aim_mm.value, |l| l.value),
+        None => stock::thickest(member, members, voice).mm + stock::TRUE_MM,
+    }
+}
+
+/// What the blank is turned, or bored, to, and by which cuts.
+fn turn(member: &Member<'_>, members: &[Member<'_>], speed: CardLine, voice: Voice) -> Vec<CardLine> {
+    let blank = &member.plan.blank;
+    let (internal, finish_speed) = (blank.bore.is_some(), speed.text.clone());
     let mut lines = vec![
         number(if internal { say!(voice, "card-bore-to") } else { say!(voice, "card-turn-to") }, &blank.aim_mm),
         number(say!(voice, "line-of-not-under"), &blank.min_mm),
         number(say!(voice, "line-of-not-over"), &blank.max_mm),
         speed,
     ];
+    let from = from_mm(member, members, voice);
+    if !blank.measured && from > 0.0 {
+        let rough = member.speed(from.max(member.blank_mm()), 1.0);
+        lines.extend((rough.text != finish_speed).then(|| CardLine { says: say!(voice, "line-of-speed-rough"), ..rough }));
+        lines.extend(rough::rows(member, from, blank.aim_mm.value, (FEED_MM, member.rpm(from.max(member.blank_mm()), 1.0)), voice));
+    }
     lines.extend(blank.measured.then(|| number(if internal { say!(voice, "card-bored") } else { say!(voice, "card-turned") }, &blank.used_mm)));
     lines.extend(blank.slenderness.as_ref().map(|s| words(say!(voice, "line-of-held"), s.says.clone())));
     lines.extend(blank.plug.as_ref().map(|p| number(say!(voice, "line-of-a-plain-plug-enters-that"), &p.go_mm)));
@@ -296,9 +277,20 @@ pub fn chucking_of(member: &Member<'_>) -> f64 {
 /// Minutes to hang one gear. House value.
 const GEAR_MIN: f64 = 1.5;
 
+/// Roughing cuts of a blank; of one not drilled and not bored yet, one.
+#[allow(clippy::cast_precision_loss)] // a handful of cuts
+fn roughing(member: &Member<'_>, members: &[Member<'_>]) -> f64 {
+    let from = from_mm(member, members, member.plan.voice);
+    if from <= 0.0 {
+        return 1.0;
+    }
+    let rpm = member.rpm(from.max(member.blank_mm()), 1.0);
+    rough::lay_out(member, from, member.plan.blank.aim_mm.value, FEED_MM, rpm).cuts as f64
+}
+
 /// How long an operation takes: cuts from speed and feed; handling and setting by house values.
 #[allow(clippy::cast_precision_loss)] // a handful of sizes and gears
-fn minutes(member: &Member<'_>, kind: OpKind) -> Minutes {
+fn minutes(member: &Member<'_>, members: &[Member<'_>], kind: OpKind) -> Minutes {
     let plan = member.plan;
     let (blank, length) = (member.blank_mm(), plan.thread.length_mm.value);
     let across = |share: f64, feed: f64| (blank / 2.0 + 1.0) / (feed * member.rpm(blank, share));
@@ -308,8 +300,8 @@ fn minutes(member: &Member<'_>, kind: OpKind) -> Minutes {
         OpKind::Face | OpKind::Length => (1.0, 1.0 + 2.0 * across(1.0, FEED_MM)),
         OpKind::Centre => (1.0, 1.0),
         OpKind::Drill => (1.0, 1.0 + (length + blank / 3.0) / (0.1 * member.rpm(blank, 1.0))),
-        // One to rough, one to measure from, one to size.
-        OpKind::Turn | OpKind::Bore => (2.0, 2.0 + 3.0 * along),
+        // The roughing cuts, one to measure from, one to size.
+        OpKind::Turn | OpKind::Bore => (2.0, 2.0 + (roughing(member, members) + 2.0) * along),
         OpKind::Plain => (1.0, 2.0 * (plan.blank.plain.len().max(1)) as f64),
         OpKind::Relief => (2.0, 1.0 + across(BROAD, 0.05)),
         OpKind::Chamfer | OpKind::SecondChamfer => (1.0, 0.5),
@@ -327,8 +319,8 @@ fn minutes(member: &Member<'_>, kind: OpKind) -> Minutes {
 
 /// The same of an operation kept, the user's own time before the app's.
 #[must_use]
-pub fn minutes_of(op: &Operation, member: Option<&Member<'_>>) -> Minutes {
-    let reckoned = member.map_or(Minutes::default(), |m| minutes(m, op.kind));
+pub fn minutes_of(op: &Operation, member: Option<&Member<'_>>, members: &[Member<'_>]) -> Minutes {
+    let reckoned = member.map_or(Minutes::default(), |m| minutes(m, members, op.kind));
     match op.minutes {
         Some(own) => Minutes { set: 0.0, each: own },
         None => reckoned,

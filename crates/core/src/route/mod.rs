@@ -1,12 +1,17 @@
 //! Route: a part's operations from the saw to the last chamfer, grouped by set-up. Made from its jobs, and then the user's to change.
 
 mod card;
+mod line;
 mod order;
 mod propose;
+mod rough;
 mod said;
+mod stock;
 
-pub use card::{CardLine, Minutes, bench, chucking_of, minutes_of};
-pub(crate) use card::{number, over_wires, thread_card};
+pub use card::{Minutes, bench, chucking_of, minutes_of};
+pub(crate) use card::{over_wires, thread_card};
+pub use line::CardLine;
+pub(crate) use line::number;
 pub use order::{OrderRemark, remarks};
 pub use propose::propose;
 pub use said::{ChuckingView, Must, OperationView, RouteDetail, said};

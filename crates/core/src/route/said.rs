@@ -1,6 +1,7 @@
 //! A route as it is shown: every operation with its card, its time and its tick, and what must be true before the part leaves a chuck.
 
-use super::card::{CardLine, bench, chucking_of, minutes_of};
+use super::card::{bench, chucking_of, minutes_of};
+use super::line::CardLine;
 use super::order::{OrderRemark, name, remarks};
 use super::{Member, OpKind, Operation, Route, SetUp};
 use crate::quantity::plain_text;
@@ -98,11 +99,17 @@ pub fn said(route: &Route, members: &[Member<'_>], ticks: &BTreeMap<String, Stri
                 .iter()
                 .map(|op| {
                     let member = of(op.job.as_deref());
-                    let minutes = minutes_of(op, member);
+                    let minutes = minutes_of(op, member, members);
                     let takes_min = minutes.set + minutes.each;
                     let proven = matches!(op.kind, OpKind::Thread | OpKind::Prove) && member.is_some_and(|m| m.proven);
                     let done = ticks.get(&op.id).cloned().or_else(|| proven.then(|| say!(voice, "route-proven")));
-                    OperationView { op: op.clone(), name: name(op, voice), card: member.map(|m| bench(m, op.kind, voice)).unwrap_or_default(), takes_min, done }
+                    OperationView {
+                        op: op.clone(),
+                        name: name(op, voice),
+                        card: member.map(|m| bench(m, members, op.kind, voice)).unwrap_or_default(),
+                        takes_min,
+                        done,
+                    }
                 })
                 .collect();
             let in_chuck = of(setup.piece.as_deref()).map_or(0.0, chucking_of);

@@ -9,7 +9,15 @@ line-of-wide-at-least = Wide, at least
 line-of-its-corners = Its corners
 line-of-drill = Drill
 line-of-at = At
-line-of-length-without-what-the-jaws = Length, without what the jaws hold and lies past the thread
+line-of-length-to-saw = Length to saw, with what the jaws hold
+line-of-made-up-of = Made up of
+line-of-thickest = For
+line-of-drill-first = Drill first
+line-of-blade = Blade, wide
+line-of-rough = Cut { $n }
+line-of-roughing = Roughing
+line-of-finish = To finish
+line-of-speed-rough = Speed to rough
 line-of-material = Material
 line-of-left-to-bore-on-diameter = Left to bore, on diameter
 line-of-not-under = Not under
@@ -266,3 +274,19 @@ paper-relief = Relief
 paper-proof = Proof
 card-at-45 = 45°, or the flank’s own angle
 line-of-levers = Levers
+stock-shoulder = the shoulder
+stock-outside = the outside
+stock-facing = facing both ends
+stock-blade = parting off
+stock-grip = grip
+card-thickest = { $what }, { $mm }, and { $more } to run true in bright bar; black bar wants two or three times that
+card-rough = to { $diameter }: cross-slide at { $dial } from its touch on the work
+card-rough-each = { $n ->
+    [1] one cut of { $each } on the radius
+   *[other] { $n } cuts of { $each } each on the radius
+}, { $feed } a turn{ $bound ->
+    [motor] , as much as the motor drives
+    [stick-out] , as much as it stands without bending, held so
+   *[usual] , usual on a lathe of this size
+}
+card-finish = measure; { $left } on the diameter is left for the last cut, which is what was measured less the size wanted

@@ -24,7 +24,7 @@ use yoke_trials::{Chance, cases, demo_lathe, settled, tried};
 
 /// Places where another unit stands by intent: the same figure in inches beside the text, a dial's or a readout's own figure, a thread's pitch
 /// by its name, what the user or the maker named, how a screw or a collar is marked, how a number was worked (in mm, with its symbols).
-const BY_INTENT: [&str; 16] = [
+const BY_INTENT: [&str; 17] = [
     "common",
     "written",
     "inch",
@@ -38,6 +38,7 @@ const BY_INTENT: [&str; 16] = [
     "pitch_text",
     "pitch",
     "drill_mm",
+    "steps_mm",
     "near_sizes",
     "workings",
     "change",
@@ -47,7 +48,7 @@ const BY_INTENT: [&str; 16] = [
 fn sentences(node: &Value, at: &str, out: &mut Vec<(String, String)>) {
     match node {
         // A drill goes by its name.
-        Value::Object(map) if map.get("says").is_some_and(|says| says == "Drill") => {}
+        Value::Object(map) if map.get("says").and_then(Value::as_str).is_some_and(|says| says == "Drill" || says == "Drill first") => {}
         Value::Object(map) => {
             for (key, value) in map.iter().filter(|(key, _)| !BY_INTENT.contains(&key.as_str())) {
                 match value {

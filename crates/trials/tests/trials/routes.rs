@@ -181,7 +181,7 @@ fn cards_bear_the_plans_numbers_and_times_follow_from_speed_and_feed() {
     assert!(op(OpKind::Relief).card.iter().any(|l| l.says == "Wide, at least"));
     // A bore is not filed: its crests are taken by the bar or a scraper.
     let cap = [made("cap", false, json!({"thread": {"callout": "M36x1.5-6H", "length_mm": 18}, "blank": {"shoulder": true}, "lathe": demo_lathe(1)}))];
-    let how = |made: &[Made]| yoke_core::route::bench(&self::members(made)[0], OpKind::Dress, Voice::default())[0].text.clone().unwrap();
+    let how = |made: &[Made]| yoke_core::route::bench(&self::members(made)[0], &self::members(made), OpKind::Dress, Voice::default())[0].text.clone().unwrap();
     assert!(how(&one).contains("file") && how(&cap).contains("scraper") && !how(&cap).contains("file"));
     // What must hold before it leaves the chuck: nothing is ticked, so not everything is done.
     assert_eq!(shown.setups[0].leave[0].holds, Some(false));
@@ -212,4 +212,114 @@ fn a_route_as_sent_is_looked_through_and_every_fault_named() {
     told.sort();
     let at = |rest: &str| format!("/setups/0/{rest}");
     assert_eq!(told, ["leave/0", "ops/0/says", "ops/1/id", "ops/1/job", "ops/2/id", "ops/2/minutes", "ops/2/note", "piece"].map(at));
+}
+
+/// The card of one operation of a part.
+fn card(made: &[Made], kind: OpKind) -> Vec<yoke_core::route::CardLine> {
+    let members = members(made);
+    yoke_core::route::bench(&members[0], &members, kind, Voice::default())
+}
+
+fn figure(card: &[yoke_core::route::CardLine], says: &str) -> f64 {
+    card.iter().find(|l| l.says.contains(says)).and_then(|l| l.figure.as_ref()).unwrap_or_else(|| panic!("no {says} in {card:?}")).value
+}
+
+fn text<'a>(card: &'a [yoke_core::route::CardLine], says: &str) -> &'a str {
+    card.iter().find(|l| l.says.starts_with(says)).and_then(|l| l.text.as_deref()).unwrap_or_else(|| panic!("no {says} in {card:?}"))
+}
+
+#[test]
+fn stock_is_as_thick_as_the_thickest_place_and_as_long_as_all_of_it() {
+    let plain = json!([{"name": "head", "kind": "outside", "nominal_mm": 34, "over_mm": 0, "under_mm": -0.2}, {"name": "head length", "kind": "length", "nominal_mm": 12, "over_mm": 0, "under_mm": -0.2}]);
+    let rod = |blank: Value, kit: Value| {
+        [made("rod", false, json!({"thread": {"callout": "M20x2.5-6g", "length_mm": 60}, "lathe": demo_lathe(0), "blank": blank, "kit": kit}))]
+    };
+    let blade = json!({"blades": [{"name": "b", "use_for": "parting", "kind": "external", "width_mm": 2.5, "depth_mm": 12}, {"name": "c", "use_for": "parting", "kind": "external", "width_mm": 2, "depth_mm": 6}]});
+    let headed = card(&rod(json!({"shoulder": true, "shoulder_mm": 32, "plain": plain, "grip_mm": 25}), blade), OpKind::Saw);
+    // The head, 34, and one to true; thread 60, head 12, facing 2, the blade that goes to the middle 2.5, grip 25.
+    assert!((figure(&headed, "Stock") - 35.0).abs() < 1e-9 && (figure(&headed, "Length to saw") - 101.5).abs() < 1e-9, "{headed:?}");
+    assert!(text(&headed, "For").starts_with("head, 34") && text(&headed, "Made up of").contains("12 mm head length"), "{headed:?}");
+    // The whole length told stands for its parts: 80 holds the thread and the head.
+    let whole = json!([{"name": "over all", "kind": "length", "nominal_mm": 80, "over_mm": 0, "under_mm": 0}]);
+    let all = card(&rod(json!({"plain": whole, "grip_mm": 25}), json!({})), OpKind::Saw);
+    assert!((figure(&all, "Length to saw") - (80.0 + 2.0 + 3.0 + 25.0)).abs() < 1e-9, "{all:?}");
+    // A shoulder of no size told is said to be wanted over this; the blank's own upper limit and one to true.
+    let open = card(&rod(json!({"shoulder": true}), json!({})), OpKind::Saw);
+    assert!(open[0].says.starts_with("Stock, over this"), "{open:?}");
+    // Between centres nothing is gripped and nothing parted off; two threads of one part are both of it.
+    let end = |id, length: f64| {
+        made(id, false, json!({"thread": {"callout": "M16x2-6g", "length_mm": length}, "lathe": demo_lathe(0), "blank": {"holding": "centres"}}))
+    };
+    let two = card(&[end("a", 30.0), end("b", 45.0)], OpKind::Saw);
+    assert!((figure(&two, "Length to saw") - 77.0).abs() < 1e-9, "{two:?}");
+    // A nut is not of its screw's bar.
+    assert!(figure(&card(&paddle_pair(), OpKind::Saw), "Length to saw") > 420.0 && figure(&card(&paddle_pair(), OpKind::Saw), "Length to saw") < 460.0);
+}
+
+#[test]
+fn roughing_is_cuts_of_equal_depth_within_what_motor_and_bar_stand() {
+    let rod = |more: Value, lathe: &dyn Fn(&mut Value)| {
+        let mut own = demo_lathe(0);
+        lathe(&mut own);
+        let mut blank = json!({"shoulder": true, "shoulder_mm": 32});
+        blank.as_object_mut().unwrap().extend(more.as_object().unwrap().clone());
+        [made("rod", false, json!({"thread": {"callout": "M20x2.5-6g", "length_mm": 60}, "lathe": own, "blank": blank}))]
+    };
+    let one = rod(json!({"support": "centre"}), &|_| {});
+    let aim = one[0].plan.blank.aim_mm.value;
+    let turn = card(&one, OpKind::Turn);
+    // From 33 to 0.4 over the aim, 2 a cut on the radius with a screw 31.75 thick: as many cuts, all of one depth.
+    let depth = (33.0 - 0.4 - aim) / 2.0;
+    let cuts = (depth / 2.0).ceil();
+    assert!(text(&turn, "Roughing").starts_with(&format!("{cuts} cuts")) && text(&turn, "Roughing").contains("usual on a lathe of this size"), "{turn:?}");
+    // Each row’s diameter is what its dial gives: half divisions of a thousandth, on the shallow side.
+    let half = 0.0127;
+    for n in 1..=4 {
+        let deep = ((f64::from(n) * depth / cuts) / half + 1e-7).floor() * half;
+        assert!(text(&turn, &format!("Cut {n}")).starts_with(&format!("to {:.3} mm", 33.0 - 2.0 * deep)), "{turn:?}");
+    }
+    // By the motor: 0.7 W·60/(k·f·v), k = 1700·0.15^-0.25, v = π·33·n at the speed of the card.
+    let weak = rod(json!({"support": "centre"}), &|l| l["spindle"]["motor_w"] = json!(150));
+    let rpm = |says: &str| text(&card(&weak, OpKind::Turn), says).trim_end_matches(" rpm").parse::<f64>().unwrap();
+    // 30 m/min on 33 is 289 rpm to rough at, on 19.8 482 to finish at: the lathe's next under each.
+    let at = rpm("Speed to rough");
+    assert!(at <= 289.4 && rpm("Speed") <= 482.5 && at < rpm("Speed"), "{at}");
+    let most = 0.7 * 150.0 * 60.0 / (1700.0 * 0.15_f64.powf(-0.25) * 0.15 * std::f64::consts::PI * 33.0 * at / 1000.0);
+    let says = card(&weak, OpKind::Turn);
+    assert!(
+        text(&says, "Roughing").starts_with(&format!("{} cuts", (depth / most).ceil())) && text(&says, "Roughing").contains("motor drives"),
+        "{most}: {says:?}"
+    );
+    // Standing far out with nothing at its end it bends first: half of k·a·f on L³/3EI gives a tenth of a millimetre.
+    let out = rod(json!({"stick_out_mm": 250}), &|_| {});
+    let pressure = 1700.0 * 0.15_f64.powf(-0.25) * 0.15;
+    let inertia = std::f64::consts::PI * aim.powi(4) / 64.0;
+    let stands = 2.0 * 0.1 * 3.0 * 205_000.0 * inertia / 250.0_f64.powi(3) / pressure;
+    let says = card(&out, OpKind::Turn);
+    assert!(
+        text(&says, "Roughing").starts_with(&format!("{} cuts", (depth / stands).ceil())) && text(&says, "Roughing").contains("without bending"),
+        "{stands}: {says:?}"
+    );
+    // Measured already, nothing is roughed.
+    assert!(card(&rod(json!({"diameter_mm": 19.85}), &|_| {}), OpKind::Turn).iter().all(|l| l.says != "Roughing"));
+}
+
+#[test]
+fn a_hole_is_drilled_in_steps_from_the_drills_there_are() {
+    let nut = |drills: Value, reaches: Value| {
+        [made(
+            "nut",
+            false,
+            json!({"thread": {"callout": "M36x3-6H", "length_mm": 40}, "lathe": demo_lathe(0), "kit": {"drills_mm": drills, "drill_reaches": reaches}}),
+        )]
+    };
+    let steps =
+        |made: &[Made]| card(made, OpKind::Drill).iter().filter(|l| l.says.starts_with("Drill")).map(|l| l.figure.as_ref().unwrap().value).collect::<Vec<_>>();
+    let all = json!([3, 4, 5, 8, 12, 16, 18, 20, 25, 30, 32]);
+    // The bore is 33: 32, cutting a third of a millimetre over at worst, leaves a real cut; of it 19.2 is six tenths, 20 the nearest; its web is 4.
+    assert_eq!(steps(&nut(all.clone(), json!([]))), [4.0, 20.0, 32.0]);
+    // A 20 and a 32 that do not reach are passed over for the next that do; 18 is six tenths of 30, and 4 nearer to its web of 3.6 than 3.
+    assert_eq!(steps(&nut(all, json!([{"drill_mm": 20, "reach_mm": 30}, {"drill_mm": 32, "reach_mm": 39}]))), [4.0, 18.0, 30.0]);
+    // Nothing between: only the last is named.
+    assert_eq!(steps(&nut(json!([30, 32]), json!([]))), [32.0]);
 }

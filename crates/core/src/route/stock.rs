@@ -1,0 +1,99 @@
+//! The stock of a piece: as thick as its thickest place and a little to true, as long as all that is made of it, the blade and the grip.
+
+use super::Member;
+use super::line::{CardLine, number, words};
+use crate::job::{Holding, PlainKind};
+use crate::say;
+use crate::thread::Side;
+use crate::voice::Voice;
+use crate::working::{Num, Quantity};
+
+/// What a bright bar wants on the diameter to run true, mm; black bar wants two or three. House value.
+pub(super) const TRUE_MM: f64 = 1.0;
+/// What facing takes off an end, mm. House value.
+pub(super) const FACING_MM: f64 = 1.0;
+/// Width of a parting blade where none is in the drawer, mm. House value: the common one.
+const BLADE_MM: f64 = 3.0;
+/// What the jaws want of a bar where it was not told: three quarters of its diameter, and no less than this, mm. House values.
+const GRIP_SHARE: f64 = 0.75;
+const GRIP_MM: f64 = 15.0;
+
+/// The thickest place of a piece, and what it is.
+pub(super) struct Thickest {
+    /// Diameter, mm.
+    pub mm: f64,
+    /// What is so thick, as it is said.
+    pub what: String,
+    /// Whether something thicker is there whose size nobody told: a shoulder, the wall round a bore.
+    pub untold: bool,
+}
+
+/// The other members on the same piece, this one among them.
+fn piece<'a>(member: &'a Member<'a>, members: &'a [Member<'a>]) -> impl Iterator<Item = &'a Member<'a>> {
+    members.iter().filter(move |m| m.job == member.job || !m.apart && !member.apart)
+}
+
+/// The thickest place of the piece a member is on.
+pub(super) fn thickest(member: &Member<'_>, members: &[Member<'_>], voice: Voice) -> Thickest {
+    let mut places: Vec<(f64, String)> = Vec::new();
+    let mut untold = false;
+    for m in piece(member, members) {
+        let (plan, blank) = (m.plan, &m.facts.blank);
+        let own = plan.thread.name.clone();
+        if plan.thread.side == Side::External {
+            places.push((plan.blank.used_mm.value.max(plan.blank.max_mm.value), own));
+        } else {
+            places.push((plan.thread.major_mm.value, own));
+            untold |= blank.outside_mm.is_none();
+        }
+        let shoulder = plan.thread.side == Side::External && blank.shoulder;
+        untold |= shoulder && blank.shoulder_mm.is_none();
+        places.extend(blank.shoulder_mm.filter(|_| shoulder).map(|mm| (mm, say!(voice, "stock-shoulder"))));
+        places.extend(blank.outside_mm.map(|mm| (mm, say!(voice, "stock-outside"))));
+        places.extend(blank.plain.iter().filter(|p| p.kind == PlainKind::Outside).map(|p| (p.max_mm, p.name.clone())));
+    }
+    // A plain outside larger than the thread is what stands past its shoulder.
+    let of_threads = piece(member, members).map(|m| m.plan.thread.major_mm.value).fold(0.0, f64::max);
+    let (mm, what) = places.into_iter().max_by(|a, b| a.0.total_cmp(&b.0)).unwrap_or_default();
+    Thickest { mm, what, untold: untold && mm <= of_threads + 1e-6 }
+}
+
+/// What makes up the length, each with its name, mm.
+fn lengths(member: &Member<'_>, members: &[Member<'_>], voice: Voice) -> Vec<(f64, String)> {
+    let threads: Vec<(f64, String)> = piece(member, members).map(|m| (m.plan.thread.length_mm.value, m.plan.thread.name.clone())).collect();
+    let plain: Vec<(f64, String)> =
+        piece(member, members).flat_map(|m| m.facts.blank.plain.iter().filter(|p| p.kind == PlainKind::Length)).map(|p| (p.max_mm, p.name.clone())).collect();
+    let all: f64 = threads.iter().map(|t| t.0).sum();
+    // A length told that holds all the threads, and the others told, is the whole part's; one that does not is of something beside them.
+    let whole = plain.iter().max_by(|a, b| a.0.total_cmp(&b.0)).filter(|p| p.0 >= all + plain.iter().map(|q| q.0).sum::<f64>() - p.0 - 1e-6);
+    let mut list = match whole {
+        Some(whole) => vec![whole.clone()],
+        None => threads.into_iter().chain(plain).collect(),
+    };
+    list.push((2.0 * FACING_MM, say!(voice, "stock-facing")));
+    list
+}
+
+/// What is cut off the bar.
+pub(super) fn saw(member: &Member<'_>, members: &[Member<'_>], voice: Voice) -> Vec<CardLine> {
+    let blank = &member.plan.blank;
+    let thick = thickest(member, members, voice);
+    let least = thick.mm + TRUE_MM;
+    let mut parts = lengths(member, members, voice);
+    let held = blank.held().map_or(Holding::ThreeJaw, |h| h.holding);
+    if !matches!(held, Holding::Centres | Holding::Arbor) {
+        let blade = blank.parting_mm.unwrap_or(BLADE_MM);
+        parts.push((blade, say!(voice, "stock-blade")));
+        parts.push((member.facts.blank.grip_mm.unwrap_or_else(|| (GRIP_SHARE * least).max(GRIP_MM)), say!(voice, "stock-grip")));
+    }
+    let length: f64 = parts.iter().map(|p| p.0).sum();
+    let sum = parts.iter().map(|(mm, what)| format!("{} {what}", voice.given(*mm))).collect::<Vec<_>>().join(" + ");
+    let says = if thick.untold { say!(voice, "card-stock-over") } else { say!(voice, "card-stock-least") };
+    vec![
+        number(says, &Quantity::length(voice, least)),
+        words(say!(voice, "line-of-thickest"), say!(voice, "card-thickest", what = thick.what, mm = voice.length(thick.mm), more = voice.given(TRUE_MM))),
+        number(say!(voice, "line-of-length-to-saw"), &Quantity::least(voice, Num::from(length))),
+        words(say!(voice, "line-of-made-up-of"), sum),
+        words(say!(voice, "line-of-material"), member.facts.blank.material.name.clone()),
+    ]
+}
