@@ -1740,6 +1740,8 @@ export interface components {
             left_mm?: components["schemas"]["Quantity"] | null;
             /** @description Per cent of a full sharp thread this bore leaves. */
             share_percent: components["schemas"]["Quantity"];
+            /** @description Drills before it, in order: a pilot about as thick as the next one's web, and a step where the last is large. */
+            steps_mm?: components["schemas"]["Quantity"][];
         };
         /** @description Gears that go on some shafts only, by bore, key or hub. */
         BoundGears: {
@@ -6184,6 +6186,12 @@ export interface components {
              * @default null
              */
             coast_turns?: number | null;
+            /**
+             * Format: double
+             * @description Power of the motor, W, as its plate says.
+             * @default null
+             */
+            motor_w?: number | null;
             /**
              * @description Whether it reverses.
              * @default null

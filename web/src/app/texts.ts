@@ -1540,6 +1540,7 @@ export interface Texts {
   'shop-gear-face': never;
   'shop-gear-depth': never;
   'shop-steel': never;
+  'shop-motor-watts': never;
   'parts-server-gave-answer': never;
   'parts-server-does-answer': never;
   'parts-close': never;

@@ -212,6 +212,7 @@ export const FIELDS = spoken<Partial<Record<PartName, { title: string; how: stri
       yes('spindle.brake', text('shop-it-has-a-brake')),
       { kind: 'number', at: 'spindle.coast_turns', says: text('shop-turns-coasts-when') },
       { kind: 'number', at: 'spindle.coast_at_rpm', says: text('shop-from-which-speed-rpm') },
+      { kind: 'number', at: 'spindle.motor_w', says: text('shop-motor-watts') },
     ],
   },
   post: {

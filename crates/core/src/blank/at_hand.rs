@@ -84,7 +84,7 @@ pub(crate) fn reckon(ask: &AtHandQuery<'_>, voice: Voice) -> Vec<AtHand> {
     let AtHandQuery { kit, facts, thread, held, limits: [low, high], .. } = *ask;
     let mut list = Vec::new();
     let centred = matches!(held, Holding::Centres | Holding::Arbor);
-    if centred {
+    if held == Holding::Centres {
         list.push(holder("dog", &[HolderKind::Dog], ask, voice));
     }
     if held == Holding::Arbor {

@@ -251,7 +251,8 @@ fn starts_in_metal(followed: EndKind, carriage: Carriage, voice: Voice) -> Optio
 fn material_says(facts: &BlankFacts, side: Side, voice: Voice) -> Vec<Watch> {
     let material = &facts.material;
     let gone = facts.material_gone.is_some().then(|| Watch::new(Level::Warn, Code::Material, "blank", say!(voice, "material-own-gone")));
-    let unknown = || facts.tried.as_ref().map(|tried| Watch::new(Level::Warn, Code::Material, "blank", tried.says.clone()));
+    // Planned for with care, it stops nothing.
+    let unknown = || facts.tried.as_ref().map(|tried| Watch::new(Level::Note, Code::Material, "blank", tried.says.clone()));
     // Turned low already, there is room for them.
     let rise = (material.crests_rise && side == Side::External && facts.aim != BlankAim::Low)
         .then(|| Watch::new(Level::Note, Code::Material, "blank", say!(voice, "material-crests-rise", material = large_first(&material.name))));

@@ -47,6 +47,14 @@ impl<'a> Making<'a> {
         }
     }
 
+    /// An operation the app has no numbers for, in words.
+    fn own(&mut self, member: &Member<'_>, code: &str, says: String) {
+        let id = format!("{}.{code}", member.job);
+        if let Some(setup) = self.setups.last_mut() {
+            setup.ops.push(Operation { id, kind: OpKind::Own, job: Some(member.job.to_owned()), says: Some(says), ..Operation::default() });
+        }
+    }
+
     fn ops(&mut self, member: &Member<'_>, kinds: &[OpKind]) {
         for kind in kinds {
             self.op(member, *kind);
@@ -57,6 +65,11 @@ impl<'a> Making<'a> {
 fn of_piece(members: &[&Member<'_>], voice: Voice) -> Vec<SetUp> {
     let Some(first) = members.first() else { return Vec::new() };
     let mut making = Making { piece: first.job, setups: Vec::new() };
+    if held(first) == Holding::Arbor {
+        on_an_arbor(&mut making, first, voice);
+        members[1..].iter().for_each(|m| body(&mut making, m));
+        return making.setups;
+    }
     let between = matches!(held(first), Holding::Centres);
     making.chuck(if between { say!(voice, "route-in-chuck-centers") } else { as_held(first, voice) });
     making.ops(first, &[OpKind::Saw, OpKind::Face]);
@@ -86,6 +99,17 @@ fn of_piece(members: &[&Member<'_>], voice: Voice) -> Vec<SetUp> {
         making.ops(first, &[OpKind::Length, OpKind::SecondChamfer]);
     }
     making.setups
+}
+
+/// A part held on an arbor was bored true first, in a chuck, and is finished there: nothing is sawn off or parted on the arbor.
+fn on_an_arbor(making: &mut Making<'_>, member: &Member<'_>, voice: Voice) {
+    making.chuck(Holding::ThreeJaw.says(voice));
+    making.ops(member, &[OpKind::Saw, OpKind::Face]);
+    making.own(member, "arbor-bore", say!(voice, "op-bore-to-arbor"));
+    making.op(member, OpKind::PartOff);
+    making.chuck(Holding::Arbor.says(voice));
+    making.op(member, OpKind::Length);
+    body(making, member);
 }
 
 /// What makes one thread, from its blank to its proof.

@@ -84,13 +84,18 @@ pub(super) fn saw(member: &Member<'_>, members: &[Member<'_>], voice: Voice) -> 
     if !matches!(held, Holding::Centres | Holding::Arbor) {
         let blade = blank.parting_mm.unwrap_or(BLADE_MM);
         parts.push((blade, say!(voice, "stock-blade")));
-        parts.push((member.facts.blank.grip_mm.unwrap_or_else(|| (GRIP_SHARE * least).max(GRIP_MM)), say!(voice, "stock-grip")));
+        parts.push((member.facts.blank.grip_mm.unwrap_or_else(|| (GRIP_SHARE * least).max(GRIP_MM).ceil()), say!(voice, "stock-grip")));
     }
     let length: f64 = parts.iter().map(|p| p.0).sum();
     let sum = parts.iter().map(|(mm, what)| format!("{} {what}", voice.given(*mm))).collect::<Vec<_>>().join(" + ");
-    let says = if thick.untold { say!(voice, "card-stock-over") } else { say!(voice, "card-stock-least") };
+    let bore = member.plan.thread.side == Side::Internal;
+    let says = match (thick.untold, bore) {
+        (true, true) => say!(voice, "card-stock-over"),
+        (true, false) => say!(voice, "card-stock-shoulder"),
+        _ => say!(voice, "card-stock-least"),
+    };
     vec![
-        number(says, &Quantity::length(voice, least)),
+        number(says, &Quantity::least(voice, Num::from(least))),
         words(say!(voice, "line-of-thickest"), say!(voice, "card-thickest", what = thick.what, mm = voice.length(thick.mm), more = voice.given(TRUE_MM))),
         number(say!(voice, "line-of-length-to-saw"), &Quantity::least(voice, Num::from(length))),
         words(say!(voice, "line-of-made-up-of"), sum),

@@ -283,8 +283,8 @@ hand-no-holder = { $what ->
     [steady] No steady for { $size } is in the drawer: borrow or buy one, or hold it otherwise.
    *[centre] No { -center } for the tailstock is in the drawer: borrow or buy one.
 }
-hand-arbor = In the drawer: an arbor; turn or choose it to the bore.
-hand-no-arbor = No arbor is in the drawer: turn one to the bore, or buy one.
+hand-arbor = In the drawer: an arbor; turn or choose it to the bore, oiled and pressed in, the dog on its driven end.
+hand-no-arbor = No arbor is in the drawer: turn one to the bore, or buy one; oiled and pressed in, the dog on its driven end.
 hand-indicator = In the drawer: { $name }, which divides { $division }.
 hand-no-indicator = No indicator that goes { $travel } is in the drawer: borrow or buy one.
 hand-reamer = In the drawer: a reamer brings the bore to { $size }, within its limits.

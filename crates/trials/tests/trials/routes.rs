@@ -323,3 +323,15 @@ fn a_hole_is_drilled_in_steps_from_the_drills_there_are() {
     // Nothing between: only the last is named.
     assert_eq!(steps(&nut(json!([30, 32]), json!([]))), [32.0]);
 }
+
+#[test]
+fn what_is_held_on_an_arbor_is_bored_first_and_never_sawn_or_parted_on_it() {
+    let ring = [made("ring", false, json!({"thread": {"callout": "M30x1.5-6g", "length_mm": 15}, "lathe": demo_lathe(0), "blank": {"holding": "arbor"}}))];
+    let members = members(&ring);
+    let route = propose(&members, Voice::default());
+    assert_eq!(route.setups.len(), 2);
+    let of = |at: usize| route.setups[at].ops.iter().map(|o| o.kind).collect::<Vec<_>>();
+    assert_eq!(of(0), [OpKind::Saw, OpKind::Face, OpKind::Own, OpKind::PartOff]);
+    assert!(!of(1).contains(&OpKind::PartOff) && of(1).contains(&OpKind::Thread));
+    assert!(remarks(&route, &members, Voice::default()).is_empty() && route.check(&["ring"], Voice::default()).is_empty());
+}

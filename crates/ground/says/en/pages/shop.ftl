@@ -355,3 +355,4 @@ shop-gear-angle = Their pressure angle, degrees
 shop-gear-face = Width of their face
 shop-gear-depth = Whole depth, as the cutter is marked
 shop-steel = steel
+shop-motor-watts = Power of its motor, W
