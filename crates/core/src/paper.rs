@@ -1,7 +1,7 @@
 //! Paper: what is printed of a job, as lines of words and numbers. Made of the same cards as its route.
 
 use crate::cut::PassKind;
-use crate::route::{CardLine, Member, OpKind, bench, number, over_wires, thread_card};
+use crate::route::{CardLine, Member, OpKind, bench, number, over_wires, thread_card, turn_to, turned};
 use crate::say;
 use crate::watch::Level;
 use crate::working::Quantity;
@@ -62,7 +62,10 @@ pub struct Papers {
 pub fn papers(member: &Member<'_>) -> Papers {
     let (plan, voice) = (member.plan, member.plan.voice);
     let blank = if plan.blank.bore.is_some() { OpKind::Bore } else { OpKind::Turn };
-    let of = |kind| bench(member, std::slice::from_ref(member), kind, plan.voice);
+    // A page is for the thread: the cuts that rough its blank stand on the route's cards.
+    let of = |kind| {
+        if kind == blank { turn_to(member).into_iter().chain(turned(member)).collect() } else { bench(member, std::slice::from_ref(member), kind, plan.voice) }
+    };
     let t = thread_card(member);
     let mut first: Vec<CardLine> = of(blank).into_iter().take(1).collect();
     first.extend(plan.blank.bore.iter().filter_map(|b| b.drill_mm.as_ref()).map(|d| number(say!(voice, "line-of-drill"), d)));

@@ -70,6 +70,8 @@ codes! {
     EngagementLong = "engagement_long",
     /// The mate engages short.
     EngagementShort = "engagement_short",
+    /// A die finishes it: what is left for it.
+    DieFinish = "die_finish",
     /// The material: one nobody knows, one kept no longer, crests that rise.
     Material = "material",
     /// The wall round a bore is thin.

@@ -130,11 +130,20 @@ struct Desk<'a> {
 struct Shaped<'a> {
     direction: Direction,
     thread: Thread,
+    /// The same with the limits it is proven by before a die finishes it.
+    left: Option<Thread>,
     section: ThreadSection,
     /// The mate, where this is one of two, and how this one is fitted to it.
     fitted: Option<(&'a MateFacts, Fitted)>,
     target: Num,
     tip: Tip,
+}
+
+impl Shaped<'_> {
+    /// The thread with the limits it is measured by.
+    fn proven_as(&self) -> &Thread {
+        self.left.as_ref().unwrap_or(&self.thread)
+    }
 }
 
 /// What is hung on the lathe and held in it.
@@ -167,9 +176,10 @@ impl<'a> Desk<'a> {
         // Where the size goes decides which tip clears the mate there.
         let follows = cut::AimSources { original: job.gauge.original, mate: by_feel_alone(job, &th).then(|| run_mate(job, &th)) };
         let target = cut::aim(sheet, &job.cut, &follows, &th, watch);
+        let (target, left) = left_for_die(sheet, job, &th, target, watch);
         let relief = job.blank.material.relief_deg + job.bit.material.map_or(0.0, |t| t.relief_more_deg);
         let (tip, tip_view) = bit::tip(sheet, &job.bit, relief, (&th, job.blank.diameter_mm, target), &mut self.assumptions, watch);
-        (Shaped { direction, thread: th, section, fitted, target, tip }, tip_view)
+        (Shaped { direction, thread: th, left, section, fitted, target, tip }, tip_view)
     }
 
     /// What is hung on the lathe and held in it: gears, the ending and the speed, the blank.
@@ -268,7 +278,7 @@ impl<'a> Desk<'a> {
     /// How the size is measured, whether the mate goes on, and by what it is proven.
     fn prove(&mut self, shaped: &Shaped<'_>, held: &Held, cut: &mut CutSection, bit: &BitSection) -> Proven {
         let (job, kit, sheet, watch) = (self.job, self.kit, &mut self.sheet, &mut self.watch);
-        let (th, tip, target) = (&shaped.thread, &shaped.tip, shaped.target);
+        let (th, tip, target) = (shaped.proven_as(), &shaped.tip, shaped.target);
         let (wires, mut gauge) = gauge::reckon(sheet, &job.gauge, kit, th, tip, held.start, target, &mut cut.passes, watch);
         let pair = shaped.fitted.as_ref().map(|(mate, fitted)| {
             let reach = 2.0 * tip.h.value * if th.spec.side == Side::External { -1.0 } else { 1.0 };
@@ -301,7 +311,7 @@ impl<'a> Desk<'a> {
             job,
             self.kit,
             &Reckoned {
-                thread: &shaped.thread,
+                thread: shaped.proven_as(),
                 tip: &shaped.tip,
                 start: held.start,
                 target: shaped.target,
@@ -336,6 +346,33 @@ impl<'a> Desk<'a> {
         plan.check = check::check(&plan, job, self.lathe);
         plan
     }
+}
+
+/// Most left on the pitch diameter for a die, mm, by practice a tenth to two; and no more than this share of the thread's depth.
+const DIE_LEFT_MM: f64 = 0.2;
+const DIE_LEFT_SHARE: f64 = 0.25;
+/// Where between nothing and that the single point stops: the middle of the upper half.
+const DIE_STOPS: f64 = 0.75;
+
+/// Where a die finishes it, the size the single point stops at, and the thread with as much more on its upper limit as the die may take.
+fn left_for_die(sheet: &mut Worksheet, job: &Job, th: &Thread, target: Num, watch: &mut Vec<Watch>) -> (Num, Option<Thread>) {
+    if !job.blank.die_finish || th.spec.side == Side::Internal || job.cut.target_mm.is_some() {
+        return (target, None);
+    }
+    let depth = (th.major.value - th.basic.minor.value) / 2.0;
+    let most = DIE_LEFT_MM.min(DIE_LEFT_SHARE * depth);
+    let [stop, high] = [DIE_STOPS * most, most].map(|left| sheet.apply(&crate::cut::rules::LEFT_FOR_DIE, [target, left.into()]));
+    let mut left = th.clone();
+    left.own.pitch.1 = if high.value > th.own.pitch.1.value { high } else { th.own.pitch.1 };
+    let voice = sheet.voice();
+    let ends = voice.between(th.own.pitch.0.value, th.own.pitch.1.value);
+    watch.push(Watch::new(
+        Level::Note,
+        Code::DieFinish,
+        "gauge",
+        say!(voice, "blank-left-for-die", over = voice.length(stop.value - target.value), ends = ends),
+    ));
+    (stop, Some(left))
 }
 
 /// What stands ahead of the point, where it matters and was not told.

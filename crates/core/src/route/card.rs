@@ -5,7 +5,7 @@ use super::propose::held;
 use super::{Member, OpKind, Operation, rough, stock};
 use crate::blank::BlankSection;
 use crate::cut::{SlideName, counted};
-use crate::job::{Holding, Support};
+use crate::job::{Chuck, Holding, Support};
 use crate::quantity::{degrees_text, plain_text};
 use crate::say;
 use crate::thread::Side;
@@ -36,6 +36,11 @@ impl Member<'_> {
         self.lathe.speeds.under(surface * 1000.0 / (PI * diameter_mm.max(0.5)))
     }
 
+    /// Whether a die finishes its thread, so that what the single point leaves is not its size yet.
+    pub(super) fn finished_by_die(&self) -> bool {
+        self.facts.blank.die_finish && self.plan.thread.side == Side::External
+    }
+
     fn blank_mm(&self) -> f64 {
         self.plan.blank.used_mm.value
     }
@@ -63,7 +68,7 @@ pub fn bench(member: &Member<'_>, members: &[Member<'_>], kind: OpKind, voice: V
             ),
         ],
         OpKind::Drill => drill(member),
-        OpKind::Turn | OpKind::Bore => turn(member, members, speed(1.0), voice),
+        OpKind::Turn | OpKind::Bore => turn(member, members, voice),
         OpKind::Plain => plain(blank, voice),
         OpKind::Relief => blank
             .relief
@@ -86,6 +91,7 @@ pub fn bench(member: &Member<'_>, members: &[Member<'_>], kind: OpKind, voice: V
             let t = thread_card(member);
             t.gears.into_iter().chain([t.half_nut, t.bit, t.speed, t.way]).chain(t.compound).chain(t.depth).chain([t.passes]).collect()
         }
+        OpKind::Chase => chase(member),
         OpKind::Dress if internal => {
             vec![words(say!(voice, "line-of-how"), say!(voice, "card-dress-bore"))]
         }
@@ -129,25 +135,40 @@ fn from_mm(member: &Member<'_>, members: &[Member<'_>], voice: Voice) -> f64 {
     }
 }
 
-/// What the blank is turned, or bored, to, and by which cuts.
-fn turn(member: &Member<'_>, members: &[Member<'_>], speed: CardLine, voice: Voice) -> Vec<CardLine> {
-    let blank = &member.plan.blank;
-    let (internal, finish_speed) = (blank.bore.is_some(), speed.text.clone());
-    let mut lines = vec![
-        number(if internal { say!(voice, "card-bore-to") } else { say!(voice, "card-turn-to") }, &blank.aim_mm),
+/// What the blank is turned, or bored, to.
+pub(crate) fn turn_to(member: &Member<'_>) -> Vec<CardLine> {
+    let (blank, voice) = (&member.plan.blank, member.plan.voice);
+    vec![
+        number(if blank.bore.is_some() { say!(voice, "card-bore-to") } else { say!(voice, "card-turn-to") }, &blank.aim_mm),
         number(say!(voice, "line-of-not-under"), &blank.min_mm),
         number(say!(voice, "line-of-not-over"), &blank.max_mm),
-        speed,
-    ];
+        member.speed(member.blank_mm(), 1.0),
+    ]
+}
+
+/// What it is held by, and how it is known to be right.
+pub(crate) fn turned(member: &Member<'_>) -> Vec<CardLine> {
+    let (blank, voice) = (&member.plan.blank, member.plan.voice);
+    let made = if blank.bore.is_some() { "card-bored" } else { "card-turned" };
+    let mut lines = Vec::new();
+    lines.extend(blank.measured.then(|| number(say!(voice, made), &blank.used_mm)));
+    lines.extend(blank.slenderness.as_ref().map(|s| words(say!(voice, "line-of-held"), s.says.clone())));
+    lines.extend(blank.plug.as_ref().map(|p| number(say!(voice, "line-of-a-plain-plug-enters-that"), &p.go_mm)));
+    lines
+}
+
+/// The same with the cuts that bring it there.
+fn turn(member: &Member<'_>, members: &[Member<'_>], voice: Voice) -> Vec<CardLine> {
+    let blank = &member.plan.blank;
+    let mut lines = turn_to(member);
+    let finish_speed = lines.last().and_then(|l| l.text.clone());
     let from = from_mm(member, members, voice);
     if !blank.measured && from > 0.0 {
         let rough = member.speed(from.max(member.blank_mm()), 1.0);
         lines.extend((rough.text != finish_speed).then(|| CardLine { says: say!(voice, "line-of-speed-rough"), ..rough }));
         lines.extend(rough::rows(member, from, blank.aim_mm.value, (FEED_MM, member.rpm(from.max(member.blank_mm()), 1.0)), voice));
     }
-    lines.extend(blank.measured.then(|| number(if internal { say!(voice, "card-bored") } else { say!(voice, "card-turned") }, &blank.used_mm)));
-    lines.extend(blank.slenderness.as_ref().map(|s| words(say!(voice, "line-of-held"), s.says.clone())));
-    lines.extend(blank.plug.as_ref().map(|p| number(say!(voice, "line-of-a-plain-plug-enters-that"), &p.go_mm)));
+    lines.extend(turned(member));
     lines
 }
 
@@ -225,6 +246,26 @@ pub(crate) fn thread_card(member: &Member<'_>) -> ThreadCard {
     }
 }
 
+/// Finishing with a die: which, to what, and how it is kept square and backed.
+fn chase(member: &Member<'_>) -> Vec<CardLine> {
+    let (plan, voice) = (member.plan, member.plan.voice);
+    let die = plan.blank.at_hand.iter().find(|h| h.what == "chaser").map(|h| words(say!(voice, "line-of-die"), h.says.clone()));
+    let mut lines: Vec<CardLine> = die.into_iter().chain(after_the_die(member)).collect();
+    lines.push(words(say!(voice, "line-of-how"), say!(voice, "card-chase")));
+    // Backing a right-hand die off is the twist a left-hand one is cut by: either unscrews a chuck that screws on.
+    if member.lathe.chuck == Chuck::Screwed {
+        lines.push(words(say!(voice, "line-of-held"), say!(voice, "card-chase-screwed")));
+    }
+    lines
+}
+
+/// Limits of the pitch diameter once the die has passed: the drawing's own.
+fn after_the_die(member: &Member<'_>) -> Vec<CardLine> {
+    let (range, voice) = (&member.plan.thread.external.pitch_mm, member.plan.voice);
+    let under = range.min.iter().map(|q| number(say!(voice, "line-of-pitch-diameter-not-under"), q));
+    under.chain(range.max.iter().map(|q| number(say!(voice, "line-of-not-over"), q))).collect()
+}
+
 /// Limits of the pitch diameter.
 fn limits(member: &Member<'_>) -> [CardLine; 2] {
     let (gauge, voice) = (&member.plan.gauge, member.plan.voice);
@@ -247,7 +288,8 @@ pub(crate) fn over_wires(member: &Member<'_>) -> [CardLine; 2] {
 
 fn prove(member: &Member<'_>) -> Vec<CardLine> {
     let (plan, voice) = (member.plan, member.plan.voice);
-    let mut lines: Vec<CardLine> = limits(member).into_iter().chain(wires(member).into_iter().flatten()).collect();
+    let mut lines: Vec<CardLine> =
+        if member.finished_by_die() { after_the_die(member) } else { limits(member).into_iter().chain(wires(member).into_iter().flatten()).collect() };
     lines.extend(plan.proof.ways.iter().find(|w| w.chosen).map(|w| words(say!(voice, "line-of-by"), w.says.clone())));
     lines.extend(plan.proof.gauge.as_ref().map(|g| words(say!(voice, "line-of-gauge-to-turn-first"), g.says.clone())));
     lines.extend(plan.pair.as_ref().filter(|p| p.first == Some(false)).map(|p| words(say!(voice, "line-of-fitted"), p.says.clone())));
@@ -309,6 +351,8 @@ fn minutes(member: &Member<'_>, members: &[Member<'_>], kind: OpKind) -> Minutes
             let gears = plan.gears.hung.as_ref().map_or(0, |h| h.train.swaps);
             (5.0 + GEAR_MIN * gears as f64, plan.cut.time.whole.value / 60.0)
         }
+        // A turn on and half a turn back, two seconds a turn; the die set up, opened and closed to fit.
+        OpKind::Chase => (3.0, 2.0 + 3.0 * length / plan.thread.pitch_mm.value * 2.0 / 60.0),
         OpKind::Dress => (0.0, 1.0),
         OpKind::Prove => (0.0, 2.0),
         OpKind::PartOff => (2.0, 1.0 + across(BROAD * 0.6, 0.05)),

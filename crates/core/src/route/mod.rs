@@ -9,7 +9,7 @@ mod said;
 mod stock;
 
 pub use card::{Minutes, bench, chucking_of, minutes_of};
-pub(crate) use card::{over_wires, thread_card};
+pub(crate) use card::{over_wires, thread_card, turn_to, turned};
 pub use line::CardLine;
 pub(crate) use line::number;
 pub use order::{OrderRemark, remarks};
@@ -49,6 +49,8 @@ pub enum OpKind {
     Chamfer,
     /// Cut the thread.
     Thread,
+    /// Finish the thread with a die.
+    Chase,
     /// Dress crests and ends.
     Dress,
     /// Prove the size.

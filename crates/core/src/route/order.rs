@@ -4,7 +4,7 @@
 use super::{Member, OpKind, Operation, Route};
 use crate::say;
 use crate::voice::Voice;
-use OpKind::{Bore, Centre, Chamfer, Dress, Drill, Face, Length, PartOff, Plain, Prove, Relief, Saw, SecondChamfer, Thread, Turn};
+use OpKind::{Bore, Centre, Chamfer, Chase, Dress, Drill, Face, Length, PartOff, Plain, Prove, Relief, Saw, SecondChamfer, Thread, Turn};
 use serde::Serialize;
 
 /// What two operations must share for a rule to bind them.
@@ -48,6 +48,9 @@ const LESSONS: &[Lesson] = &[
     lesson(Relief, Thread, Shared::Job, "lesson-relief-thread"),
     lesson(Chamfer, Thread, Shared::Job, "lesson-chamfer-thread"),
     lesson(Plain, Thread, Shared::Chucking, "lesson-plain-thread"),
+    lesson(Thread, Chase, Shared::Job, "lesson-thread-chase"),
+    lesson(Chase, Dress, Shared::Job, "lesson-thread-dress"),
+    lesson(Chase, Prove, Shared::Job, "lesson-chase-prove"),
     lesson(Thread, Dress, Shared::Job, "lesson-thread-dress"),
     lesson(Dress, Prove, Shared::Job, "lesson-dress-prove"),
     lesson(Thread, Prove, Shared::Job, "lesson-thread-prove"),
@@ -157,6 +160,7 @@ pub(super) fn name(op: &Operation, voice: Voice) -> String {
             Prove => "op-prove",
             PartOff => "op-part-off",
             Length => "op-length",
+            Chase => "op-chase",
             SecondChamfer => "op-second-chamfer",
             OpKind::Own => "op-own",
         };

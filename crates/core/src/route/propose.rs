@@ -129,7 +129,11 @@ fn body(making: &mut Making<'_>, member: &Member<'_>) {
     if plan.blank.relief.as_ref().is_some_and(|r| !matches!(r.end, EndKind::Open | EndKind::Withdraw)) {
         making.op(member, OpKind::Relief);
     }
-    making.ops(member, &[OpKind::Chamfer, OpKind::Thread, OpKind::Dress, OpKind::Prove]);
+    making.ops(member, &[OpKind::Chamfer, OpKind::Thread]);
+    if member.finished_by_die() {
+        making.op(member, OpKind::Chase);
+    }
+    making.ops(member, &[OpKind::Dress, OpKind::Prove]);
 }
 
 fn as_held(member: &Member<'_>, voice: Voice) -> String {

@@ -101,7 +101,8 @@ pub fn said(route: &Route, members: &[Member<'_>], ticks: &BTreeMap<String, Stri
                     let member = of(op.job.as_deref());
                     let minutes = minutes_of(op, member, members);
                     let takes_min = minutes.set + minutes.each;
-                    let proven = matches!(op.kind, OpKind::Thread | OpKind::Prove) && member.is_some_and(|m| m.proven);
+                    // What is left for a die is not proven by what the single point left.
+                    let proven = member.is_some_and(|m| m.proven && (op.kind == OpKind::Thread || op.kind == OpKind::Prove && !m.finished_by_die()));
                     let done = ticks.get(&op.id).cloned().or_else(|| proven.then(|| say!(voice, "route-proven")));
                     OperationView {
                         op: op.clone(),
@@ -148,8 +149,14 @@ fn musts(setup: &SetUp, ops: &[OperationView], members: &[Member<'_>], voice: Vo
     out.push(Must { says: say!(voice, "must-everything"), holds: Some(left == 0) });
     let threads = setup.ops.iter().filter(|o| o.kind == OpKind::Thread).filter_map(|o| members.iter().find(|m| Some(m.job) == o.job.as_deref()));
     for member in threads {
-        let (low, high) = (&member.plan.gauge.min_mm.text, &member.plan.gauge.max_mm.text);
-        out.push(Must { says: say!(voice, "must-proven", thread = &member.plan.thread.name, low = &low, high = &high), holds: Some(member.proven) });
+        let died = member.finished_by_die();
+        let own = &member.plan.thread.external.pitch_mm;
+        let [low, high] = match (&own.min, &own.max) {
+            (Some(low), Some(high)) if died => [&low.text, &high.text],
+            _ => [&member.plan.gauge.min_mm.text, &member.plan.gauge.max_mm.text],
+        };
+        let holds = (!died).then_some(member.proven);
+        out.push(Must { says: say!(voice, "must-proven", thread = &member.plan.thread.name, low = &low, high = &high), holds });
         match member.plan.pair.as_ref().and_then(|p| p.first) {
             Some(true) => out.push(Must { says: say!(voice, "must-told"), holds: Some(member.proven) }),
             Some(false) => out.push(Must { says: say!(voice, "must-mate"), holds: None }),

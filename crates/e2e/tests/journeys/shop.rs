@@ -353,10 +353,10 @@ async fn a_metal_is_tried_a_material_is_told_and_what_is_wanted_is_named() {
     browser.click_text(".editor .choice", "a metal not known").await;
     browser.click_text(".act", "Try the metal").await;
     browser.click_text(".mantine-Modal-body .choice", "holds fast").await;
+    browser.wait_text(".mantine-Modal-body", "It may be any of mild steel").await;
     browser.wait_text(".mantine-Modal-body", "The magnet rules out brass").await;
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
     browser.close_leaf().await;
-    browser.wait_text(".watch", "It may be any of mild steel").await;
     let job: Value = reqwest::get(server.at(&format!("/api/v1/jobs/{}", job["id"].as_str().unwrap()))).await.unwrap().json().await.unwrap();
     let plan = &job["plan"];
     let here: Vec<(&str, bool)> =

@@ -302,3 +302,4 @@ hand-no-chaser = { $what ->
     [die] No die for { $thread } is in the drawer: borrow or buy one before it is left full for it.
    *[tap] No tap for { $thread } is in the drawer: borrow or buy one before it is left full for it.
 }
+blank-left-for-die = A die finishes it: the single point stops { $over } over the size, and the die brings it to { $ends }. What is measured before is held against that, and not against the drawing’s own upper limit.

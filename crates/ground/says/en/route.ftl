@@ -73,6 +73,7 @@ op-plain = Plain sizes
 op-relief = The relief
 op-chamfer = Chamfer the entrance
 op-thread = Thread
+op-chase = Finish with the die
 op-dress = Dress crests and ends
 op-prove = Prove the size
 op-part-off = Part off
@@ -292,3 +293,8 @@ card-rough-each = { $n ->
    *[usual] , usual on a lathe of this size
 }
 card-finish = measure; { $left } on the diameter is left for the last cut, which is what was measured less the size wanted
+line-of-die = Die
+lesson-thread-chase = the die only finishes what the single point cut
+lesson-chase-prove = only what the die left is the size
+card-chase = opened at first, squared by the tailstock and free to follow; a turn on, in steel half a turn back, with oil; then closed to fit, the mate tried between; turned about for the last threads before the shoulder
+card-chase-screwed = by hand, the work held from turning and not the spindle: backing a die off can unscrew this chuck

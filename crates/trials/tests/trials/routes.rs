@@ -335,3 +335,44 @@ fn what_is_held_on_an_arbor_is_bored_first_and_never_sawn_or_parted_on_it() {
     assert!(!of(1).contains(&OpKind::PartOff) && of(1).contains(&OpKind::Thread));
     assert!(remarks(&route, &members, Voice::default()).is_empty() && route.check(&["ring"], Voice::default()).is_empty());
 }
+
+#[test]
+fn a_die_finishes_what_the_single_point_left_for_it() {
+    let rod =
+        |callout: &str| [made("rod", false, json!({"thread": {"callout": callout, "length_mm": 30}, "lathe": demo_lathe(2), "blank": {"die_finish": true}}))];
+    // M20×2.5-6g: the pitch diameter ends from 18.164 to 18.334, 18.249 in the middle; a quarter of the depth is over 0.2, so 0.15 is left, 0.2 at most.
+    let one = rod("M20x2.5-6g");
+    let (run, gauge) = (&one[0].plan.run, &one[0].plan.gauge);
+    assert!(
+        (run.target_mm - 18.399).abs() < 1e-6 && (run.limits_mm[0] - 18.164).abs() < 1e-6 && (run.limits_mm[1] - 18.449).abs() < 1e-6,
+        "{:?}",
+        run.limits_mm
+    );
+    assert!((gauge.max_mm.value - 18.449).abs() < 1e-6);
+    // A fine one: of M3×0.5 a quarter of 5/8 H, 0.0677, is the most, and three quarters of that is left.
+    let fine = rod("M3");
+    let of = |made: &[Made]| {
+        let pitch = &made[0].plan.thread.external.pitch_mm;
+        made[0].plan.run.target_mm - f64::midpoint(pitch.min.as_ref().unwrap().value, pitch.max.as_ref().unwrap().value)
+    };
+    assert!((of(&fine) - 0.75 * 0.25 * 0.625 * 0.5 * 0.866_025_4).abs() < 1e-4, "{}", of(&fine));
+    // The relief is for what the die leaves, and is as deep as it would be for the thread cut to size.
+    let relief = |die: bool| {
+        settled(json!({"thread": {"callout": "M20x2.5-6g", "length_mm": 30}, "lathe": demo_lathe(2), "blank": {"die_finish": die, "shoulder": true, "diameter_mm": 19.75}, "bit": {"tip_flat_mm": 0.3}})).map(|(facts, lathe, kit)| plan(&facts, &lathe, &kit).blank.relief.unwrap().diameter_mm.value).unwrap()
+    };
+    assert!((relief(true) - relief(false)).abs() < 1e-9);
+    let members = members(&one);
+    let route = propose(&members, Voice::default());
+    let ops: Vec<OpKind> = kinds(&route).into_iter().map(|(_, k)| k).collect();
+    let at = |kind: OpKind| ops.iter().position(|k| *k == kind).unwrap();
+    assert!(at(OpKind::Thread) < at(OpKind::Chase) && at(OpKind::Chase) < at(OpKind::Dress) && at(OpKind::Dress) < at(OpKind::Prove));
+    assert!(remarks(&route, &members, Voice::default()).is_empty());
+    // Its card is held to the drawing, as the proof after it is; on a chuck that screws on the work is held, not the spindle.
+    for kind in [OpKind::Chase, OpKind::Prove] {
+        assert!((figure(&card(&one, kind), "Not over") - 18.334).abs() < 1e-6 && card(&one, kind).iter().all(|l| l.says != "Over wires, aim"));
+    }
+    assert!(text(&card(&one, OpKind::Chase), "Held").contains("unscrew") && text(&card(&one, OpKind::Chase), "Die").contains("borrow or buy"));
+    // Without a die nothing is left, and none is asked for.
+    let plain = [made("rod", false, json!({"thread": {"callout": "M20x2.5-6g", "length_mm": 30}, "lathe": demo_lathe(2)}))];
+    assert!(!kinds(&propose(&self::members(&plain), Voice::default())).iter().any(|(_, k)| *k == OpKind::Chase) && of(&plain).abs() < 1e-6);
+}
