@@ -6942,6 +6942,21 @@ export interface components {
         /** @description What of the drawer is written. */
         WrittenDrawer: {
             /**
+             * @description Boring bars, one a line: `name; thick 16 mm; reach 80 mm; nose 4 mm; carbide`.
+             * @default null
+             */
+            bars?: string | null;
+            /**
+             * @description Bits, one a line: `name; outside; hss; 60°; flat 0.25 mm; left 10; right 8; width 10 mm; in Long bar`.
+             * @default null
+             */
+            bits?: string | null;
+            /**
+             * @description Groovers and parting blades, one a line: `name; outside; parting; width 3 mm; corner 0.2 mm; deep 28 mm`.
+             * @default null
+             */
+            blades?: string | null;
+            /**
              * @description Taps and dies, one or a set a line: `M8x1.25; taps`, `M20x2.5; split die; worn`.
              * @default null
              */
@@ -6966,6 +6981,11 @@ export interface components {
              * @default null
              */
             indicators?: string | null;
+            /**
+             * @description Inserts, one a line: `name; inside; pitch 0.5 to 3 mm; 60°; radius 0.1 mm; tilt 1.5`.
+             * @default null
+             */
+            inserts?: string | null;
             /**
              * @description Micrometers, one a line: `name; outside; 0 to 25 mm; zero 0.002 mm; spread 0.003 mm`.
              * @default null

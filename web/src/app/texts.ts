@@ -1541,6 +1541,10 @@ export interface Texts {
   'shop-gear-depth': never;
   'shop-steel': never;
   'shop-motor-watts': never;
+  'shop-bits-how': never;
+  'shop-bars-how': never;
+  'shop-inserts-how': never;
+  'shop-blades-how': never;
   'parts-server-gave-answer': never;
   'parts-server-does-answer': never;
   'parts-close': never;

@@ -10,6 +10,10 @@ import { OF_THE_DRAWER } from './hooks';
 type List = keyof WrittenDrawerBody;
 
 const LISTS = spoken<{ list: List; head: string; how: string }[]>(() => [
+  { list: 'bits', head: text('shop-bits-and-bars'), how: text('shop-bits-how') },
+  { list: 'bars', head: text('shop-bars'), how: text('shop-bars-how') },
+  { list: 'inserts', head: text('shop-inserts'), how: text('shop-inserts-how') },
+  { list: 'blades', head: text('shop-blades'), how: text('shop-blades-how') },
   { list: 'drills', head: text('shop-drills'), how: text('shop-drills-how') },
   { list: 'reamers', head: text('shop-reamers'), how: text('shop-reamers-how') },
   { list: 'chasers', head: text('shop-chasers'), how: text('shop-chasers-how') },

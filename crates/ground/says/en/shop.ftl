@@ -232,6 +232,10 @@ drawer-not-a-size = Line { $line }: “{ $text }” is not the size of a { $of }
    *[wire] write 1.35 mm, 0.0289 in, or a run such as 0.5 to 2 by 0.25 mm
 }
 drawer-unread = Line { $line } is not { $of ->
+    [bit] a bit; write its name and what is known of it, as in Old; outside; hss; 60°; flat 0.25 mm; left 10; right 8; width 10 mm; then worn, broken or lent
+    [bar] a bar; write its name, its thickness and its reach, as in Long; thick 16 mm; reach 80 mm; nose 4 mm; carbide
+    [insert] an insert; write its name, its pitches and its tip, as in Fine; inside; pitch 0.5 to 3 mm; 60°; radius 0.1 mm; tilt 1.5
+    [blade] a blade; write its name and its width, as in Three; outside; parting; width 3 mm; corner 0.2 mm; deep 28 mm
     [micrometer] a micrometer; write its name, what it measures and its range, as in Small; outside; 0 to 25 mm; zero 0.002 mm; spread 0.003 mm
     [indicator] an indicator; write its name, plunger or lever, how far it goes and what it divides, as in Ten; plunger; 10 mm; divides 0.01 mm; spread 0.005 mm
     [gauge] a plug or ring; write what is marked on it and what it is, as in M20x2.5-6H; go plug (plug, go plug, not-go plug, ring, go ring, not-go ring)

@@ -76,10 +76,24 @@ fn what_is_written_reads_back_as_it_was() {
             chasers: Some("M8x1.25; taps\nM20x2.5; split die; worn\n1/4-20 UNC LH; die nut; lent".into()),
             gauges: Some("M20x2.5-6H; no-go plug\n3/4-10 UNC-2A; ring; lent".into()),
             indicators: Some("Ten; 10 mm; divides 0.01 mm; spread 0.005 mm\nTest; lever; 0.8 mm; divides 0.01 mm; zero -0.01 mm".into()),
+            bits: Some("Old; Outside; HSS; 60°; flat 0.25 mm; left 10; rest right 8,5; rake 3; tilt -2; width 10 mm; thickness 8 mm; point left -1.5 mm; worn\nStub; inside; soft steel; 29°; flat 1.6 to 1.8 mm; in Long bar; back 20 mm\nOne piece; inside; carbide; 55°; radius 0.2 mm; bar 12 mm; reach 60 mm; ahead 5 mm".into()),
+            bars: Some("Long bar; thick 16 mm; reach 80 mm; nose 4 mm; carbide; lent".into()),
+            inserts: Some("Fine; inside; pitch 0.5 to 3 mm; 60°; radius 0.1 mm; tilt -1.5; clearance 5; smallest bore 14 mm; reach 40 mm; speed 60\nFull; full profile; pitch 1.5 mm; 60°; radius 0.2 mm".into()),
+            blades: Some("Three; outside; parting; width 3 mm; corner 0.2 mm; deep 28 mm; relief 8\nBore; inside; groover; width 2 mm; back 15 mm; reach 30 mm; broken".into()),
             holders: Some("dog; 10 to 25 mm\nLive Center\ncollet; 12 mm; lent\nsteady rest; 5 to 60 mm".into()),
             ..WrittenDrawer::default()
         },
     );
+    assert_eq!(
+        (kit.bits[0].right_rest_deg, kit.bits[0].point_left_mm, kit.bits[1].bar.as_deref(), kit.bits[1].material.as_str()),
+        (Some(8.5), Some(-1.5), Some("Long bar"), "soft_steel")
+    );
+    assert!(kit.bars[0].carbide && kit.inserts[1].full_profile && kit.inserts[0].seat_tilt_deg < 0.0 && kit.blades.len() == 2);
+    // Written again, what became of a tool is still known.
+    kit.bits[0].history.push(yoke_core::kit::ToolEvent { what: "worn".into(), on: "2026-11-27".into() });
+    let lines_now = written(&kit, voice(LengthUnit::Mm));
+    lines(&mut kit, WrittenDrawer { bits: lines_now.bits, ..WrittenDrawer::default() });
+    assert_eq!(kit.bits[0].history.len(), 1);
     assert_eq!((kit.reamers.len(), kit.chasers.len(), kit.gauges.len(), kit.indicators.len(), kit.holders.len()), (2, 5, 2, 2, 4));
     assert!(kit.gauges[0].kind == ScrewGaugeKind::NotGoPlug && kit.holders[3].kind == HolderKind::FixedSteady && kit.reamers[1].lent);
     for unit in [LengthUnit::Mm, LengthUnit::In] {
@@ -90,6 +104,10 @@ fn what_is_written_reads_back_as_it_was() {
         assert!(near(&back.drills_mm, &kit.drills_mm) && near(&back.wires_mm, &kit.wires_mm), "{lines:?}");
         assert_eq!(written(&back, voice(unit)), lines);
         assert_eq!((&back.chasers, &back.gauges), (&kit.chasers, &kit.gauges));
+        if unit == LengthUnit::Mm {
+            let bare = |bits: &[yoke_core::kit::OwnedBit]| bits.iter().map(|b| yoke_core::kit::OwnedBit { history: vec![], ..b.clone() }).collect::<Vec<_>>();
+            assert_eq!((bare(&back.bits), &back.bars, &back.inserts, &back.blades), (bare(&kit.bits), &kit.bars, &kit.inserts, &kit.blades));
+        }
         let lent = |kit: &Kit| (kit.holders.iter().map(|h| (h.kind, h.lent)).collect::<Vec<_>>(), kit.indicators.iter().map(|i| i.lever).collect::<Vec<_>>());
         assert_eq!(lent(&back), lent(&kit));
         assert!((back.drill_reach(kit.drills_mm[7]).unwrap() - 152.4).abs() < 1e-6);
@@ -108,6 +126,10 @@ fn a_line_that_does_not_read_is_named_and_nothing_is_lost() {
     let mut kit = Kit::alder_reach();
     let before = kit.clone();
     let told = WrittenDrawer {
+        bits: Some("Old; outside; wood".into()),
+        bars: Some("Long; reach 80 mm".into()),
+        inserts: Some("Fine; radius ten".into()),
+        blades: Some("Three; deep 4 mm".into()),
         reamers: Some("12 mm; blunt".into()),
         chasers: Some("M8; taps\nM8; hammer".into()),
         gauges: Some("M20".into()),
@@ -117,8 +139,8 @@ fn a_line_that_does_not_read_is_named_and_nothing_is_lost() {
     };
     let faults = put_written(&mut kit, &told, voice(LengthUnit::Mm)).unwrap_err();
     let at: Vec<&str> = faults.iter().map(|f| f.pointer.as_str()).collect();
-    assert_eq!(at, ["/reamers", "/chasers", "/gauges", "/indicators", "/holders", "/holders"]);
-    assert!(faults[1].detail.starts_with("Line 2 is not a tap or die") && faults[5].detail.starts_with("Line 2 is not a holder"), "{faults:?}");
+    assert_eq!(at, ["/bits", "/bars", "/inserts", "/blades", "/reamers", "/chasers", "/gauges", "/indicators", "/holders", "/holders"]);
+    assert!(faults[5].detail.starts_with("Line 2 is not a tap or die") && faults[9].detail.starts_with("Line 2 is not a holder"), "{faults:?}");
     assert_eq!(kit, before);
 }
 

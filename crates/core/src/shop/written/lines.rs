@@ -19,29 +19,29 @@ pub(super) trait Line: Sized {
 }
 
 /// Words and what they stand for; the first of those alike is the one that is written.
-type Words<T> = &'static [(&'static str, T)];
+pub(super) type Words<T> = &'static [(&'static str, T)];
 
-fn kind_of<T: Copy>(words: Words<T>, text: &str) -> Option<T> {
+pub(super) fn kind_of<T: Copy>(words: Words<T>, text: &str) -> Option<T> {
     words.iter().find(|(word, _)| *word == text).map(|(_, kind)| *kind)
 }
 
-fn word_of<T: Copy + PartialEq>(words: Words<T>, kind: T) -> &'static str {
+pub(super) fn word_of<T: Copy + PartialEq>(words: Words<T>, kind: T) -> &'static str {
     words.iter().find(|(_, k)| *k == kind).map_or("", |(word, _)| word)
 }
 
 /// What stands between the semicolons of a line, as it stands and in small letters.
-fn parts(line: &str) -> impl Iterator<Item = (&str, String)> {
+pub(super) fn parts(line: &str) -> impl Iterator<Item = (&str, String)> {
     line.split(';').map(str::trim).filter(|p| !p.is_empty()).map(|p| (p, p.to_lowercase().replace("center", "centre")))
 }
 
 /// A length that may be under nought.
-fn signed(text: &str, otherwise: LengthUnit) -> Option<f64> {
+pub(super) fn signed(text: &str, otherwise: LengthUnit) -> Option<f64> {
     let bare = text.trim().trim_start_matches(['-', '\u{2212}']);
     length(bare, otherwise).map(|mm| if bare.len() < text.trim().len() { -mm } else { mm })
 }
 
 /// `10 to 25 mm`: the unit may stand once, at the end.
-fn span(text: &str, otherwise: LengthUnit) -> Option<(f64, f64)> {
+pub(super) fn span(text: &str, otherwise: LengthUnit) -> Option<(f64, f64)> {
     let (from, to) = text.split_once(" to ")?;
     let unit = parse_length(to, otherwise).ok()?.unit;
     Some((length(from, unit)?, length(to, unit)?))
@@ -54,7 +54,7 @@ fn rest(zero: f64, spread: Option<f64>, lent: bool, unit: LengthUnit) -> String 
     format!("{zero}{spread}{}", mark("lent", lent))
 }
 
-fn mark(word: &str, is: bool) -> String {
+pub(super) fn mark(word: &str, is: bool) -> String {
     if is { format!("; {word}") } else { String::new() }
 }
 

@@ -2,6 +2,7 @@
 
 mod lines;
 mod sizes;
+mod tools;
 
 use crate::blank::drill::marked;
 use crate::faults::Fault;
@@ -11,6 +12,7 @@ use crate::voice::Voice;
 use lines::Line;
 use serde::{Deserialize, Serialize};
 use sizes::{length, mark, size, sizes};
+use tools::put_storied;
 
 /// What of the drawer is written.
 #[derive(Debug, Clone, Default, PartialEq, Eq, Serialize, Deserialize)]
@@ -26,6 +28,18 @@ pub struct WrittenDrawer {
     /// Micrometers, one a line: `name; outside; 0 to 25 mm; zero 0.002 mm; spread 0.003 mm`.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub micrometers: Option<String>,
+    /// Bits, one a line: `name; outside; hss; 60°; flat 0.25 mm; left 10; right 8; width 10 mm; in Long bar`.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub bits: Option<String>,
+    /// Boring bars, one a line: `name; thick 16 mm; reach 80 mm; nose 4 mm; carbide`.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub bars: Option<String>,
+    /// Inserts, one a line: `name; inside; pitch 0.5 to 3 mm; 60°; radius 0.1 mm; tilt 1.5`.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub inserts: Option<String>,
+    /// Groovers and parting blades, one a line: `name; outside; parting; width 3 mm; corner 0.2 mm; deep 28 mm`.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub blades: Option<String>,
     /// Reamers, one a line: `12 mm`, `11 to 12.5 mm; lent`.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub reamers: Option<String>,
@@ -68,6 +82,10 @@ pub fn put_written(kit: &mut Kit, written: &WrittenDrawer, voice: Voice) -> Resu
     };
     let (drills, wires) = (list(&written.drills, "/drills", true), list(&written.wires, "/wires", false));
     let micrometers = lines_of(written.micrometers.as_ref(), "/micrometers", voice, &mut faults);
+    let bits = lines_of(written.bits.as_ref(), "/bits", voice, &mut faults);
+    let bars = lines_of(written.bars.as_ref(), "/bars", voice, &mut faults);
+    let inserts = lines_of(written.inserts.as_ref(), "/inserts", voice, &mut faults);
+    let blades = lines_of(written.blades.as_ref(), "/blades", voice, &mut faults);
     let reamers = lines_of(written.reamers.as_ref(), "/reamers", voice, &mut faults);
     let chasers = lines_of(written.chasers.as_ref(), "/chasers", voice, &mut faults);
     let gauges = lines_of(written.gauges.as_ref(), "/gauges", voice, &mut faults);
@@ -81,6 +99,10 @@ pub fn put_written(kit: &mut Kit, written: &WrittenDrawer, voice: Voice) -> Resu
     }
     put(&mut kit.wires_mm, wires.map(|(sizes, _)| sizes));
     put(&mut kit.micrometers, micrometers);
+    put_storied(&mut kit.bits, bits);
+    put_storied(&mut kit.bars, bars);
+    put_storied(&mut kit.inserts, inserts);
+    put_storied(&mut kit.blades, blades);
     put(&mut kit.reamers, reamers);
     put(&mut kit.chasers, chasers);
     put(&mut kit.gauges, gauges);
@@ -111,6 +133,10 @@ pub fn written(kit: &Kit, voice: Voice) -> WrittenDrawer {
         drills: Some(kit.drills_mm.iter().map(drill).collect::<Vec<_>>().join("\n")),
         wires: Some(kit.wires_mm.iter().map(|mm| size(*mm, voice.unit)).collect::<Vec<_>>().join("\n")),
         micrometers: all(&kit.micrometers, voice),
+        bits: all(&kit.bits, voice),
+        bars: all(&kit.bars, voice),
+        inserts: all(&kit.inserts, voice),
+        blades: all(&kit.blades, voice),
         reamers: all(&kit.reamers, voice),
         chasers: all(&kit.chasers, voice),
         gauges: all(&kit.gauges, voice),

@@ -356,3 +356,7 @@ shop-gear-face = Width of their face
 shop-gear-depth = Whole depth, as the cutter is marked
 shop-steel = steel
 shop-motor-watts = Power of its motor, W
+shop-bits-how = One a line: its name; outside or inside; hss, cobalt, carbon steel, carbide or soft steel; its angle; flat or radius; left and right relief, or rest left and rest right; rake; tilt; width; thickness; point left; in the bar it stands in, or bar, back and reach. As in Old; outside; hss; 60°; flat 0.25 mm; left 10; right 8.
+shop-bars-how = One a line: its name; thick; reach; nose; carbide where it is. As in Long; thick 16 mm; reach 80 mm.
+shop-inserts-how = One a line: its name; outside or inside; full profile where it is; pitch; its angle; radius; tilt; clearance; smallest bore; reach; speed. As in Fine; inside; pitch 0.5 to 3 mm; 60°; radius 0.1 mm.
+shop-blades-how = One a line: its name; outside or inside; groover or parting; width; corner; deep; relief; back; reach. As in Three; outside; parting; width 3 mm; deep 28 mm.
