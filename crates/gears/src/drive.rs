@@ -98,6 +98,8 @@ pub struct Arm {
     pub studs: u8,
     /// Whether its studs take one gear each, so that only simple trains hang on it.
     pub idlers_only: bool,
+    /// What it is called, where there are several.
+    pub name: Option<String>,
 }
 
 /// A train that was tried on an arm nobody measured, by its teeth in order.
@@ -178,9 +180,12 @@ impl Drive {
         }
     }
 
-    /// What was seen of gears in this order on the arm, if they were tried.
+    /// What was seen of gears in this order, if they were tried; a measured arm speaks for itself.
     #[must_use]
     pub fn seen(&self, drivers: &[Gear], driven: &[Gear]) -> Option<bool> {
+        if self.arm.is_some() {
+            return None;
+        }
         let same = |gears: &[Gear], teeth: &[u16]| gears.len() == teeth.len() && gears.iter().zip(teeth).all(|(g, t)| g.teeth == *t);
         self.tried.iter().rfind(|t| same(drivers, &t.drivers) && same(driven, &t.driven)).map(|t| t.hangs)
     }

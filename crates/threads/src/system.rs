@@ -34,11 +34,12 @@ pub enum System {
 }
 
 /// Which member of the pair is cut.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
 #[serde(rename_all = "snake_case")]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub enum Side {
     /// The screw.
+    #[default]
     External,
     /// The nut or bore.
     Internal,

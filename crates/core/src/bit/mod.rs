@@ -22,7 +22,7 @@ pub(crate) use grind::{STOCKING_LEAVES_MM, ahead_mm, stocking_flat};
 pub(crate) use ground::felt;
 pub use ground::{AsGround, Edges, flanks};
 pub use relief_tool::ReliefTool;
-pub(crate) use relief_tool::{Groove, blade_for};
+pub(crate) use relief_tool::{Blade, Groove, blade_for};
 
 use crate::direction::Direction;
 use crate::faults::Assumption;
@@ -438,7 +438,7 @@ pub(crate) struct Inputs<'a> {
     /// Whether passes end by reversing.
     pub reverses: bool,
     /// The turned relief, where there is one.
-    pub groove: Option<Groove>,
+    pub groove: Option<(Groove, Blade)>,
 }
 
 /// The root this tip leaves, mm.
@@ -511,7 +511,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BitFacts, said: TipView, bef
             },
             watch,
         ),
-        relief_tool: groove.as_ref().map(|g| relief_tool::reckon(sheet, kit, thread, g, facts.bar_radius_mm, said.clearance)),
+        relief_tool: groove.as_ref().map(|g| relief_tool::reckon(sheet, thread, g, facts.bar_radius_mm, said.clearance)),
         ground: ground::reckon(
             sheet,
             &ground::Inputs { facts, thread, tip, reliefs, needed: said.reliefs.sides, rises, from_to, upright: direction.upright },

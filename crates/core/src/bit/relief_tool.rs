@@ -64,6 +64,14 @@ pub(crate) struct Groove {
     pub corner: f64,
 }
 
+/// What the drawer has for a groove.
+pub(crate) struct Blade {
+    /// The one that serves, by name.
+    pub name: Option<String>,
+    /// Which one, or why none and what to get.
+    pub says: String,
+}
+
 /// Why a groover of the drawer does not serve, if it does not.
 fn unfit(blade: &OwnedBlade, groove: &Groove, voice: Voice) -> Option<String> {
     let deep = (groove.bottom.value - groove.beside.value).abs() / 2.0;
@@ -86,50 +94,37 @@ fn unfit(blade: &OwnedBlade, groove: &Groove, voice: Voice) -> Option<String> {
     blade.tip_to_back_mm.filter(|span| *span > most).map(|span| say!(voice, "bit-bar-spans", own = mm(span), span = voice.about(most)))
 }
 
-/// The groover of the drawer that serves a groove, the widest first; and in words which one, or why none and what to get.
-pub(crate) fn blade_for(kit: &Kit, groove: &Groove, side: Side, voice: Voice) -> (Option<String>, String) {
+/// The groover of the drawer that serves a groove, the widest first.
+pub(crate) fn blade_for(kit: &Kit, groove: &Groove, side: Side, voice: Voice) -> Blade {
     let of_side = || kit.blades.iter().filter(|b| b.kind == side && b.use_for == BladeKind::Groover);
     let serves = of_side().filter(|b| unfit(b, groove, voice).is_none()).max_by(|a, b| a.width_mm.total_cmp(&b.width_mm));
     let wanted = voice.about(groove.width.value.min(WIDEST_MM));
-    match serves {
-        Some(blade) => {
-            let times = (groove.width.value / blade.width_mm - 1e-6).ceil().max(1.0);
-            let worn = if blade.condition == Condition::Worn { "yes" } else { "no" };
-            let corner = if blade.corner_mm.is_some() { "yes" } else { "no" };
-            (
-                Some(blade.name.clone()),
-                say!(
-                    voice,
-                    "bit-blade-serves",
-                    name = &blade.name,
-                    plunges = plain_text(times, 0),
-                    worn = worn,
-                    corner = corner,
-                    most = voice.about(voice.rule_under(groove.corner))
-                ),
-            )
-        }
-        None => {
-            let nearest = of_side().min_by(|a, b| (a.width_mm - groove.width.value).abs().total_cmp(&(b.width_mm - groove.width.value).abs()));
-            let says = match nearest.and_then(|b| unfit(b, groove, voice).map(|why| (b, why))) {
-                Some((blade, why)) => say!(voice, "bit-blade-none-serves", name = &blade.name, why = why, wanted = wanted),
-                None => say!(voice, "bit-blade-none", wanted = wanted),
-            };
-            (None, says)
-        }
+    if let Some(blade) = serves {
+        let times = (groove.width.value / blade.width_mm - 1e-6).ceil().max(1.0);
+        let worn = if blade.condition == Condition::Worn { "yes" } else { "no" };
+        let corner = if blade.corner_mm.is_some() { "yes" } else { "no" };
+        let most = voice.about(voice.rule_under(groove.corner));
+        let says = say!(voice, "bit-blade-serves", name = &blade.name, plunges = plain_text(times, 0), worn = worn, corner = corner, most = most);
+        return Blade { name: Some(blade.name.clone()), says };
     }
+    let off = |b: &OwnedBlade| (b.width_mm - groove.width.value).abs();
+    let nearest = of_side().min_by(|a, b| off(a).total_cmp(&off(b)));
+    let says = match nearest.and_then(|b| unfit(b, groove, voice).map(|why| (b, why))) {
+        Some((blade, why)) => say!(voice, "bit-blade-none-serves", name = &blade.name, why = why, wanted = wanted),
+        None => say!(voice, "bit-blade-none", wanted = wanted),
+    };
+    Blade { name: None, says }
 }
 
 /// Works the tool for a groove.
-pub(crate) fn reckon(sheet: &mut Worksheet, kit: &Kit, thread: &Thread, groove: &Groove, bar_radius: Option<f64>, clearance: f64) -> ReliefTool {
-    let (owned, _) = blade_for(kit, groove, thread.spec.side, sheet.voice());
+pub(crate) fn reckon(sheet: &mut Worksheet, thread: &Thread, (groove, blade): &(Groove, Blade), bar_radius: Option<f64>, clearance: f64) -> ReliefTool {
     let voice = sheet.voice();
     let internal = thread.spec.side == Side::Internal;
     let steps = (groove.width.value / WIDEST_MM).ceil().max(1.0);
     // Narrower than the groove where it is made in steps, so that the last takes a clean side.
     let width = if steps > 1.0 { Num::from(WIDEST_MM.min(groove.width.value)) } else { groove.width };
-    let blade = sheet.apply(&rules::BLADE, [groove.beside, groove.bottom, LONGER_MM.into()]);
-    let back = sheet.apply(&rules::BLADE_BACK, [width, blade, TAPER_DEG.into()]);
+    let long = sheet.apply(&rules::BLADE, [groove.beside, groove.bottom, LONGER_MM.into()]);
+    let back = sheet.apply(&rules::BLADE_BACK, [width, long, TAPER_DEG.into()]);
     let mut says = Vec::new();
     let round = (width.value / 2.0 <= groove.corner + 1e-9).then_some(width.value / 2.0);
     says.push(match round {
@@ -145,7 +140,7 @@ pub(crate) fn reckon(sheet: &mut Worksheet, kit: &Kit, thread: &Thread, groove: 
         if heel.value > END_DEG {
             says.push(say!(voice, "bit-relief-heel", falls = voice.eye(heel.value), under = voice.about(under), radius = voice.about(radius)));
         }
-        let bar = sheet.apply(&rules::BLADE_BAR, [groove.beside, ROOM_MM.into(), blade]);
+        let bar = sheet.apply(&rules::BLADE_BAR, [groove.beside, ROOM_MM.into(), long]);
         says.push(say!(voice, "bit-relief-goes-in", bore = voice.length(groove.beside.value), most = voice.about(voice.rule_under(bar.value))));
         (heel, Some(bar))
     } else {
@@ -158,13 +153,13 @@ pub(crate) fn reckon(sheet: &mut Worksheet, kit: &Kit, thread: &Thread, groove: 
     ReliefTool {
         width_mm: Quantity::about(voice, width),
         back_mm: Quantity::about(voice, back),
-        blade_mm: Quantity::about(voice, blade),
+        blade_mm: Quantity::about(voice, long),
         corner_mm: Quantity::about(voice, groove.corner.min(width.value / 4.0)),
         round_mm: round.map(|v| Quantity::length(voice, v)),
         end_deg: Quantity::by_eye(end),
         side_deg: Quantity::by_eye(SIDE_DEG),
         bar_mm: bar.map(|v| Quantity::length(voice, v)),
-        owned,
+        owned: blade.name.clone(),
         says,
     }
 }

@@ -1,6 +1,6 @@
 //! What of the drawer serves this blank, by name; and what is to be borrowed, made or bought where none does.
 
-use crate::bit::{Groove, blade_for};
+use crate::bit::Blade;
 use crate::job::{BlankFacts, Holding, ReadBy, Support};
 use crate::kit::{HolderKind, Kit, OwnedIndicator};
 use crate::say;
@@ -33,8 +33,8 @@ pub(crate) struct AtHandQuery<'a> {
     pub limits: [f64; 2],
     /// What bears at its far end, or is asked for.
     pub support: Support,
-    /// The groove to be turned, if any.
-    pub groove: Option<&'a Groove>,
+    /// What it has for the groove to be turned, if there is one.
+    pub blade: Option<&'a Blade>,
     pub read_by: ReadBy,
     /// Travel of the plunger that would read the whole depth, mm.
     pub depth: f64,
@@ -112,10 +112,7 @@ pub(crate) fn reckon(ask: &AtHandQuery<'_>, voice: Voice) -> Vec<AtHand> {
         let to = reamer.to_mm.min(high).max(low.min(reamer.to_mm));
         list.push(AtHand { what: "reamer", here: true, says: say!(voice, "hand-reamer", size = voice.given(to)) });
     }
-    if let Some(groove) = ask.groove {
-        let (here, says) = blade_for(kit, groove, thread.spec.side, voice);
-        list.push(AtHand { what: "groover", here: here.is_some(), says });
-    }
+    list.extend(ask.blade.map(|blade| AtHand { what: "groover", here: blade.name.is_some(), says: blade.says.clone() }));
     if facts.die_finish {
         let found = kit.chasers.iter().find(|c| c.cuts(&thread.spec));
         let (side, thread) = (if thread.spec.side == Side::External { "die" } else { "tap" }, &thread.spec.size);

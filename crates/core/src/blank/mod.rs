@@ -250,7 +250,7 @@ fn starts_in_metal(followed: EndKind, carriage: Carriage, voice: Voice) -> Optio
 /// What is to be minded with the material: one kept no longer, one nobody knows, crests that rise.
 fn material_says(facts: &BlankFacts, side: Side, voice: Voice) -> Vec<Watch> {
     let material = &facts.material;
-    let gone = facts.material_gone.is_some().then(|| Watch::new(Level::Warn, Code::Material, "blank", say!(voice, "material-own-gone")));
+    let gone = facts.material_gone.then(|| Watch::new(Level::Warn, Code::Material, "blank", say!(voice, "material-own-gone")));
     // Planned for with care, it stops nothing.
     let unknown = || facts.tried.as_ref().map(|tried| Watch::new(Level::Note, Code::Material, "blank", tried.says.clone()));
     // Turned low already, there is room for them.

@@ -2,6 +2,7 @@
 
 pub mod aloud;
 mod dial;
+mod die;
 mod drawing;
 mod groove;
 mod row;
@@ -12,6 +13,7 @@ mod starts;
 mod style;
 
 pub use dial::{DepthDial, DialSetting, SlideName};
+pub(crate) use die::left_for_die;
 pub use groove::{Chip, Edge, Field};
 pub use row::{PassRow, Then, counted};
 pub use schedule::{Bounds, PassKind, Spread};

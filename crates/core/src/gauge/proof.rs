@@ -83,16 +83,16 @@ pub(crate) fn reckon(before: &Inputs<'_>, voice: Voice) -> ProofView {
         Side::External => [Proof::Wires, Proof::ThreadMicrometer, Proof::Mate, Proof::TestPiece, Proof::Plug],
         Side::Internal => [Proof::Mate, Proof::ThreadMicrometer, Proof::Plug, Proof::TestPiece, Proof::Wires],
     };
+    let owned = owned(before);
     let mut ways: Vec<ProofWay> = order
         .into_iter()
         .filter(|by| !(side == Side::Internal && *by == Proof::Wires))
         .map(|by| {
-            let (serves, why) = judge(by, before, voice);
+            let (serves, why) = judge(by, before, owned.as_ref(), voice);
             ProofWay { by, says: says(by, side, voice), serves, why, chosen: false }
         })
         .collect();
     // Turning a gauge or a test piece is work first: it is chosen, not fallen into.
-    let owned = owned(before);
     let work_first = |by: Proof| by == Proof::TestPiece || by == Proof::Plug && owned.is_none();
     let ready = |w: &&mut ProofWay| !work_first(w.by);
     let found = match before.facts.proof {
@@ -119,11 +119,19 @@ pub(crate) fn reckon(before: &Inputs<'_>, voice: Voice) -> ProofView {
     }
 }
 
-/// The gauge of the drawer for this thread: what is marked on those that try it, and whether one of them shows that it was not passed.
-fn owned(before: &Inputs<'_>) -> Option<(String, bool)> {
+/// A gauge of the drawer for this thread.
+struct OwnedGauge {
+    /// What is marked on it.
+    marked: String,
+    /// Whether it, or another, shows too that the size was not passed.
+    both: bool,
+}
+
+/// The gauge of the drawer that shows that this thread goes.
+fn owned(before: &Inputs<'_>) -> Option<OwnedGauge> {
     let tries: Vec<_> = before.kit.gauges.iter().filter(|g| g.tries(&before.thread.spec)).collect();
     let go = tries.iter().find(|g| g.kind.shows()[0])?;
-    Some((go.thread.clone(), tries.iter().any(|g| g.kind.shows()[1])))
+    Some(OwnedGauge { marked: go.thread.clone(), both: tries.iter().any(|g| g.kind.shows()[1]) })
 }
 
 fn says(by: Proof, side: Side, voice: Voice) -> String {
@@ -169,7 +177,7 @@ fn micrometer(before: &Inputs<'_>, kind: MicrometerKind, sizes: [f64; 2], voice:
     }
 }
 
-fn judge(by: Proof, before: &Inputs<'_>, voice: Voice) -> ProofFinding {
+fn judge(by: Proof, before: &Inputs<'_>, owned: Option<&OwnedGauge>, voice: Voice) -> ProofFinding {
     let thread = before.thread;
     match by {
         Proof::Wires => {
@@ -202,12 +210,11 @@ fn judge(by: Proof, before: &Inputs<'_>, voice: Voice) -> ProofFinding {
             _ => (Some(false), say!(voice, "proof-none-in-drawer")),
         },
         Proof::Mate => mate(before, voice),
-        Proof::Plug if owned(before).is_some() => {
-            let (marked, both) = owned(before).unwrap_or_default();
-            (Some(true), say!(voice, "proof-gauge-owned", marked = marked, both = if both { "yes" } else { "no" }))
-        }
-        Proof::Plug if thread.spec.side == Side::External => (Some(false), say!(voice, "proof-ring-unmeasured")),
-        Proof::Plug => (Some(true), say!(voice, "proof-plug-ends")),
+        Proof::Plug => match (owned, thread.spec.side) {
+            (Some(gauge), _) => (Some(true), say!(voice, "proof-gauge-owned", marked = &gauge.marked, both = if gauge.both { "yes" } else { "no" })),
+            (None, Side::External) => (Some(false), say!(voice, "proof-ring-unmeasured")),
+            (None, Side::Internal) => (Some(true), say!(voice, "proof-plug-ends")),
+        },
         Proof::TestPiece | Proof::Auto => (Some(true), say!(voice, "proof-same-stock")),
     }
 }

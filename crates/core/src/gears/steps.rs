@@ -23,10 +23,9 @@ pub(super) fn steps(lathe: &Lathe, found: &Found, with_spindle: bool, voice: Voi
     }
     let mut steps = vec![say!(voice, "hang-isolate")];
     if !lathe.more_arms.is_empty() {
-        let arm = found.fit.arm;
-        steps.push(match lathe.arm_names.get(arm).cloned().flatten() {
+        steps.push(match found.fit.on_arm(lathe).and_then(|arm| arm.name.as_ref()) {
             Some(name) => say!(voice, "hang-on-arm", name = name),
-            None => say!(voice, "hang-on-arm-number", n = arm + 1),
+            None => say!(voice, "hang-on-arm-number", n = found.fit.arm + 1),
         });
     }
     let meshes = &found.fit.meshes;

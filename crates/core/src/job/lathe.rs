@@ -4,8 +4,8 @@ use super::defaults::{COAST_AT_RPM, COAST_TURNS, CRANKED_RPM, LEADSCREW_TPI, REA
 use super::drawer;
 use super::lathe_fact::LatheFact;
 use super::profile::{
-    ArmProfile, CarriageStop, Chuck, DialProfile, GearBlankProfile, GearGroup, LatheProfile, LeadscrewProfile, MountedProfile, OneOrMany, Post, Power,
-    ReadoutProfile, Reads, ScaleZero, SeenProfile, SlideProfile, Speeds, SpindleProfile, ThreadAxis, Tumbler,
+    ArmProfile, CarriageStop, Chuck, DialProfile, GearBlankProfile, GearGroup, LatheProfile, LeadscrewProfile, OneOrMany, Post, Power, ReadoutProfile, Reads,
+    ScaleZero, SeenProfile, SlideProfile, Speeds, SpindleProfile, ThreadAxis, Tumbler,
 };
 use super::written::PlateRequest;
 use crate::direction::Hand;
@@ -80,8 +80,6 @@ pub struct Lathe {
     pub gear_blank: GearBlank,
     /// Pressure angle of each gear group, degrees, where it was told.
     pub pressure_angles: Vec<Option<f64>>,
-    /// What the arms are called, the first one's first.
-    pub arm_names: Vec<Option<String>>,
     /// Whether there is a compound that depth or a side-step can be set on.
     pub compound_feeds: bool,
     /// What was not told of it, and stands as assumed.
@@ -158,7 +156,8 @@ impl LatheProfile {
         let gearbox = self.check_gearbox(&(fixed * leadscrew), gears_fixed, at, c);
         let cross_slide = self.cross_slide.clone().unwrap_or_default().check(metric_screw, &format!("{at}/cross_slide"), c);
         let readout = self.readout.as_ref().map(|told| told.check(cross_slide.unit, &format!("{at}/readout"), c));
-        let mounted = self.mounted.clone().unwrap_or_default().check(&format!("{at}/mounted"), c);
+        let on = self.mounted.as_ref();
+        let mounted = train(on.and_then(|m| m.drivers.as_ref()), on.and_then(|m| m.driven.as_ref()), &format!("{at}/mounted"), c);
         let spindle = self.spindle.clone().unwrap_or_default();
         let max_compounds = self.max_compounds.unwrap_or(if self.none.has("max_compounds") || self.none.has("arm") { 0 } else { 1 });
         c.within(max_compounds as f64, 0.0, 2.0, &format!("{at}/max_compounds"), "compound studs");
@@ -206,7 +205,6 @@ impl LatheProfile {
             motor_w: c.sound(spindle.motor_w, 20.0, 100_000.0, &format!("{at}/spindle/motor_w"), "W"),
             nothing_on: self.none.has("mounted"),
             pressure_angles: self.pressure_angles(at, c),
-            arm_names: self.arm.iter().chain(self.more_arms.iter().flatten()).map(|a| a.name.clone()).collect(),
             gear_blank: self.gear_blank.clone().unwrap_or_default().check(&format!("{at}/gear_blank"), c),
             compound_feeds: self.thread_axis != Some(ThreadAxis::TopSlide) && !self.none.has("compound"),
         }
@@ -437,7 +435,7 @@ impl ArmProfile {
         let shaft = c.sound(self.shaft_radius_mm, 0.0, 500.0, &format!("{at}/shaft_radius_mm"), "mm").unwrap_or(SHAFT_RADIUS_MM);
         let studs = c.count(self.studs, (1, 6), STUDS, &format!("{at}/studs"), "studs");
         let idlers_only = self.idlers_only.unwrap_or(false);
-        Some(Arm { centres_mm, reach_mm: [near, far], shaft_radius_mm: shaft, studs: u8::try_from(studs).unwrap_or(2), idlers_only })
+        Some(Arm { centres_mm, reach_mm: [near, far], shaft_radius_mm: shaft, studs: u8::try_from(studs).unwrap_or(2), idlers_only, name: self.name.clone() })
     }
 }
 
@@ -452,17 +450,15 @@ impl ReadoutProfile {
     }
 }
 
-impl MountedProfile {
-    fn check(&self, at: &str, c: &mut Checker) -> Mounted {
-        let teeth = |list: &Option<Vec<i64>>, name: &str, c: &mut Checker| c.teeth(list.as_deref().unwrap_or_default(), &format!("{at}/{name}"));
-        Mounted { drivers: teeth(&self.drivers, "drivers", c), driven: teeth(&self.driven, "driven", c) }
-    }
+/// The teeth of a train, each fault under its own side.
+fn train(drivers: Option<&Vec<i64>>, driven: Option<&Vec<i64>>, at: &str, c: &mut Checker) -> Mounted {
+    let mut teeth = |list: Option<&Vec<i64>>, name: &str| c.teeth(list.map_or(&[][..], Vec::as_slice), &format!("{at}/{name}"));
+    Mounted { drivers: teeth(drivers, "drivers"), driven: teeth(driven, "driven") }
 }
 
 impl SeenProfile {
     fn check(&self, at: &str, c: &mut Checker) -> Tried {
-        let told = MountedProfile { drivers: self.drivers.clone(), driven: self.driven.clone(), ..MountedProfile::default() };
-        let Mounted { drivers, driven } = told.check(at, c);
+        let Mounted { drivers, driven } = train(self.drivers.as_ref(), self.driven.as_ref(), at, c);
         if drivers.len() != driven.len() || drivers.is_empty() {
             c.fault(format!("{at}/driven"), sentence!("fact-seen-as-many"));
         }
@@ -500,7 +496,7 @@ pub struct GearBlank {
 
 /// Most other arms, and most trains remembered.
 const MOST_ARMS: usize = 8;
-const MOST_SEEN: usize = 200;
+pub(crate) const MOST_SEEN: usize = 200;
 
 impl DialProfile {
     fn check(&self, at: &str, c: &mut Checker) -> Option<Dial> {

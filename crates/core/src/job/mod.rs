@@ -24,6 +24,7 @@ pub use crate::kit::{
 };
 pub use choices::{BlankAim, DepthLaw, EndKind, Ending, Grinder, Holding, OwnRow, ReadBy, Style, Support, Way};
 pub use facts::{BitFacts, CutFacts, GearFacts, Indicator, Job, SetupFacts, settle};
+pub(crate) use lathe::MOST_SEEN;
 pub use lathe::{GearBlank, Lathe, Readout, Slide, assumed_lathe};
 pub use lathe_fact::LatheFact;
 pub use measuring::{GaugeFacts, Original};

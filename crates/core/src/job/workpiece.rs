@@ -70,8 +70,8 @@ pub struct BlankFacts {
     pub material: Material,
     /// What was tried of one nobody knows.
     pub tried: Option<TriedView>,
-    /// The code of a material of the user's own that is kept no longer.
-    pub material_gone: Option<String>,
+    /// Whether it is a material of the user's own that is kept no longer.
+    pub material_gone: bool,
 }
 
 /// Settles the blank, noting every fault.
@@ -131,7 +131,7 @@ pub(super) fn settle(request: &PlanRequest, kit: &Kit, thread: Option<&ThreadFac
 struct Settled {
     material: Material,
     tried: Option<TriedView>,
-    gone: Option<String>,
+    gone: bool,
 }
 
 fn settle_material(asked: &BlankRequest, kit: &Kit, c: &mut Checker) -> Settled {
@@ -140,7 +140,7 @@ fn settle_material(asked: &BlankRequest, kit: &Kit, c: &mut Checker) -> Settled 
     if code == NOT_KNOWN {
         let (material, view) = not_known(&tried, c.voice);
         c.assume("/blank/material", view.says.clone());
-        return Settled { material, tried: Some(view), gone: None };
+        return Settled { material, tried: Some(view), gone: false };
     }
     if let Some(material) = material_of(code, &kit.materials) {
         if asked.material.is_none() {
@@ -151,7 +151,7 @@ fn settle_material(asked: &BlankRequest, kit: &Kit, c: &mut Checker) -> Settled 
                 c.assume("/blank/material", sentence!("material-own-taken", name = &own.name, what = what, like = &like.name));
             }
         }
-        return Settled { material, tried: None, gone: None };
+        return Settled { material, tried: None, gone: false };
     }
     // One kept no longer must not stop the job: it is planned for as one nobody knows.
     let gone = is_own(code);
@@ -161,5 +161,5 @@ fn settle_material(asked: &BlankRequest, kit: &Kit, c: &mut Checker) -> Settled 
         c.fault("/blank/material", sentence!("fact-not-material-known-here-choices", code = code, known = known.join(", ")));
     }
     let (careful, view) = not_known(&tried, c.voice);
-    Settled { material: Material { code: code.to_owned(), ..careful }, tried: gone.then_some(view), gone: gone.then(|| code.to_owned()) }
+    Settled { material: Material { code: code.to_owned(), ..careful }, tried: gone.then_some(view), gone }
 }

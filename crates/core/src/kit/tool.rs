@@ -7,7 +7,7 @@ use crate::thread::Side;
 use serde::{Deserialize, Serialize};
 
 /// A bit or bar in the drawer, as measured.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct OwnedBit {
@@ -95,7 +95,7 @@ pub enum Condition {
 }
 
 /// A threading insert in the drawer, as its box says.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct OwnedInsert {
@@ -177,7 +177,7 @@ pub enum BladeKind {
 }
 
 /// A groover or a parting blade.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct OwnedBlade {

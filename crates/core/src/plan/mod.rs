@@ -15,7 +15,7 @@ use frozen::{Reckoned, by_feel_alone, frozen, run_mate};
 
 use crate::bit::{self, BitSection, Groove, Tip, TipView};
 use crate::blank::{self, BlankSection};
-use crate::cut::{CutSection, section as cut};
+use crate::cut::{CutSection, left_for_die, section as cut};
 use crate::direction::{Carriage, Direction};
 use crate::faults::Assumption;
 use crate::gauge::chosen::Chosen;
@@ -239,7 +239,10 @@ impl<'a> Desk<'a> {
         let cut = cut::reckon(sheet, &job.cut, &job.blank, &before, watch);
         let room = th.own.pitch.1.value - th.own.pitch.0.value;
         held.blank.slenderness = beam.map(|b| blank::slender::reckon(sheet, &b, cut.cuts, if room > 1e-6 { room } else { NOMINAL_ROOM_MM }, watch));
-        let groove = grooved(&job.blank, &held.blank, start);
+        let groove = grooved(&job.blank, &held.blank, start).map(|groove| {
+            let blade = bit::blade_for(self.kit, &groove, th.spec.side, sheet.voice());
+            (groove, blade)
+        });
         let slender = held.blank.slenderness.as_ref();
         let wants = blank::at_hand::AtHandQuery {
             kit: self.kit,
@@ -249,7 +252,7 @@ impl<'a> Desk<'a> {
             used: start.value,
             limits: [held.blank.min_mm.value, held.blank.max_mm.value],
             support: slender.map_or(Support::None, |s| s.asks.unwrap_or(s.support)),
-            groove: groove.as_ref(),
+            blade: groove.as_ref().map(|(_, blade)| blade),
             read_by: job.cut.read_by,
             depth: cut.radial_mm.value,
         };
@@ -346,33 +349,6 @@ impl<'a> Desk<'a> {
         plan.check = check::check(&plan, job, self.lathe);
         plan
     }
-}
-
-/// Most left on the pitch diameter for a die, mm, by practice a tenth to two; and no more than this share of the thread's depth.
-const DIE_LEFT_MM: f64 = 0.2;
-const DIE_LEFT_SHARE: f64 = 0.25;
-/// Where between nothing and that the single point stops: the middle of the upper half.
-const DIE_STOPS: f64 = 0.75;
-
-/// Where a die finishes it, the size the single point stops at, and the thread with as much more on its upper limit as the die may take.
-fn left_for_die(sheet: &mut Worksheet, job: &Job, th: &Thread, target: Num, watch: &mut Vec<Watch>) -> (Num, Option<Thread>) {
-    if !job.blank.die_finish || th.spec.side == Side::Internal || job.cut.target_mm.is_some() {
-        return (target, None);
-    }
-    let depth = (th.major.value - th.basic.minor.value) / 2.0;
-    let most = DIE_LEFT_MM.min(DIE_LEFT_SHARE * depth);
-    let [stop, high] = [DIE_STOPS * most, most].map(|left| sheet.apply(&crate::cut::rules::LEFT_FOR_DIE, [target, left.into()]));
-    let mut left = th.clone();
-    left.own.pitch.1 = if high.value > th.own.pitch.1.value { high } else { th.own.pitch.1 };
-    let voice = sheet.voice();
-    let ends = voice.between(th.own.pitch.0.value, th.own.pitch.1.value);
-    watch.push(Watch::new(
-        Level::Note,
-        Code::DieFinish,
-        "gauge",
-        say!(voice, "blank-left-for-die", over = voice.length(stop.value - target.value), ends = ends),
-    ));
-    (stop, Some(left))
 }
 
 /// What stands ahead of the point, where it matters and was not told.

@@ -250,7 +250,7 @@ pub(crate) fn thread_card(member: &Member<'_>) -> ThreadCard {
 fn chase(member: &Member<'_>) -> Vec<CardLine> {
     let (plan, voice) = (member.plan, member.plan.voice);
     let die = plan.blank.at_hand.iter().find(|h| h.what == "chaser").map(|h| words(say!(voice, "line-of-die"), h.says.clone()));
-    let mut lines: Vec<CardLine> = die.into_iter().chain(after_the_die(member)).collect();
+    let mut lines: Vec<CardLine> = die.into_iter().chain(limits(ends_between(member), voice)).collect();
     lines.push(words(say!(voice, "line-of-how"), say!(voice, "card-chase")));
     // Backing a right-hand die off is the twist a left-hand one is cut by: either unscrews a chuck that screws on.
     if member.lathe.chuck == Chuck::Screwed {
@@ -259,17 +259,23 @@ fn chase(member: &Member<'_>) -> Vec<CardLine> {
     lines
 }
 
-/// Limits of the pitch diameter once the die has passed: the drawing's own.
-fn after_the_die(member: &Member<'_>) -> Vec<CardLine> {
-    let (range, voice) = (&member.plan.thread.external.pitch_mm, member.plan.voice);
-    let under = range.min.iter().map(|q| number(say!(voice, "line-of-pitch-diameter-not-under"), q));
-    under.chain(range.max.iter().map(|q| number(say!(voice, "line-of-not-over"), q))).collect()
+/// Limits of the pitch diameter, as they stand on a card.
+fn limits([low, high]: [&Quantity; 2], voice: Voice) -> [CardLine; 2] {
+    [number(say!(voice, "line-of-pitch-diameter-not-under"), low), number(say!(voice, "line-of-not-over"), high)]
 }
 
-/// Limits of the pitch diameter.
-fn limits(member: &Member<'_>) -> [CardLine; 2] {
-    let (gauge, voice) = (&member.plan.gauge, member.plan.voice);
-    [number(say!(voice, "line-of-pitch-diameter-not-under"), &gauge.min_mm), number(say!(voice, "line-of-not-over"), &gauge.max_mm)]
+/// What the single point is held to: of a thread a die finishes, with what is left for it.
+fn measured_between<'a>(member: &'a Member<'_>) -> [&'a Quantity; 2] {
+    [&member.plan.gauge.min_mm, &member.plan.gauge.max_mm]
+}
+
+/// What the thread is held to in the end: of one a die finishes, the drawing's own limits.
+pub(super) fn ends_between<'a>(member: &'a Member<'_>) -> [&'a Quantity; 2] {
+    let own = &member.plan.thread.external.pitch_mm;
+    match (&own.min, &own.max) {
+        (Some(low), Some(high)) if member.finished_by_die() => [low, high],
+        _ => measured_between(member),
+    }
 }
 
 /// The size to be read over the wires, and the wires; none where none serve.
@@ -283,13 +289,14 @@ fn wires(member: &Member<'_>) -> Option<[CardLine; 2]> {
 
 /// What is read in the shortest: over wires, or the limits where no wires serve.
 pub(crate) fn over_wires(member: &Member<'_>) -> [CardLine; 2] {
-    wires(member).unwrap_or_else(|| limits(member))
+    wires(member).unwrap_or_else(|| limits(measured_between(member), member.plan.voice))
 }
 
 fn prove(member: &Member<'_>) -> Vec<CardLine> {
     let (plan, voice) = (member.plan, member.plan.voice);
-    let mut lines: Vec<CardLine> =
-        if member.finished_by_die() { after_the_die(member) } else { limits(member).into_iter().chain(wires(member).into_iter().flatten()).collect() };
+    // What is read over the wires is what was left for a die, and no proof after it.
+    let over = wires(member).filter(|_| !member.finished_by_die());
+    let mut lines: Vec<CardLine> = limits(ends_between(member), voice).into_iter().chain(over.into_iter().flatten()).collect();
     lines.extend(plan.proof.ways.iter().find(|w| w.chosen).map(|w| words(say!(voice, "line-of-by"), w.says.clone())));
     lines.extend(plan.proof.gauge.as_ref().map(|g| words(say!(voice, "line-of-gauge-to-turn-first"), g.says.clone())));
     lines.extend(plan.pair.as_ref().filter(|p| p.first == Some(false)).map(|p| words(say!(voice, "line-of-fitted"), p.says.clone())));

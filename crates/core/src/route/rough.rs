@@ -2,9 +2,11 @@
 
 use super::Member;
 use super::line::{CardLine, words};
+use crate::cut::rules::PRESSURE;
 use crate::cut::{DepthDial, SlideName};
 use crate::job::{Holding, Support};
 use crate::say;
+use crate::stiffness::BEND_FREE;
 use crate::thread::Side;
 use crate::voice::Voice;
 use std::f64::consts::PI;
@@ -62,7 +64,7 @@ pub(super) fn lay_out(member: &Member<'_>, from: f64, to: f64, feed: f64, rpm: f
     };
     let mut bound = (size * if inside { IN_BORE } else { 1.0 }, Bound::Usual);
     // Pressure after Kienzle at a chip as thick as the feed.
-    let pressure = facts.material.kc1_n_mm2 * feed.powf(-0.25);
+    let pressure = (PRESSURE.eval)(&[facts.material.kc1_n_mm2, feed, 1.0]);
     let surface = PI * from.max(to) * rpm / 1000.0;
     if let Some(watts) = lathe.motor_w.filter(|_| surface > 0.0) {
         let most = MOTOR_SHARE * watts * 60.0 / (pressure * feed * surface);
@@ -72,11 +74,10 @@ pub(super) fn lay_out(member: &Member<'_>, from: f64, to: f64, feed: f64, rpm: f
     }
     let free = !inside && facts.support == Support::None && facts.holding != Some(Holding::Centres);
     if free {
-        // Half of the force is radial; a bar clamped at one end gives F·L³/3EI.
+        // Half of the force is radial.
         let out = facts.stick_out_mm.unwrap_or(member.plan.thread.length_mm.value);
-        let inertia = PI * to.powi(4) / 64.0;
-        let stands = GIVES_MM * 3.0 * facts.material.modulus_gpa * 1000.0 * inertia / out.powi(3);
-        let most = 2.0 * stands / (pressure * feed);
+        let gives = (BEND_FREE.eval)(&[1.0, out, facts.material.modulus_gpa * 1000.0, to]);
+        let most = 2.0 * GIVES_MM / gives / (pressure * feed);
         if most < bound.0 {
             bound = (most, Bound::StickOut);
         }

@@ -1,6 +1,6 @@
 //! A route as it is shown: every operation with its card, its time and its tick, and what must be true before the part leaves a chuck.
 
-use super::card::{bench, chucking_of, minutes_of};
+use super::card::{bench, chucking_of, ends_between, minutes_of};
 use super::line::CardLine;
 use super::order::{OrderRemark, name, remarks};
 use super::{Member, OpKind, Operation, Route, SetUp};
@@ -149,14 +149,9 @@ fn musts(setup: &SetUp, ops: &[OperationView], members: &[Member<'_>], voice: Vo
     out.push(Must { says: say!(voice, "must-everything"), holds: Some(left == 0) });
     let threads = setup.ops.iter().filter(|o| o.kind == OpKind::Thread).filter_map(|o| members.iter().find(|m| Some(m.job) == o.job.as_deref()));
     for member in threads {
-        let died = member.finished_by_die();
-        let own = &member.plan.thread.external.pitch_mm;
-        let [low, high] = match (&own.min, &own.max) {
-            (Some(low), Some(high)) if died => [&low.text, &high.text],
-            _ => [&member.plan.gauge.min_mm.text, &member.plan.gauge.max_mm.text],
-        };
-        let holds = (!died).then_some(member.proven);
-        out.push(Must { says: say!(voice, "must-proven", thread = &member.plan.thread.name, low = &low, high = &high), holds });
+        let [low, high] = ends_between(member).map(|q| &q.text);
+        let holds = (!member.finished_by_die()).then_some(member.proven);
+        out.push(Must { says: say!(voice, "must-proven", thread = &member.plan.thread.name, low = low, high = high), holds });
         match member.plan.pair.as_ref().and_then(|p| p.first) {
             Some(true) => out.push(Must { says: say!(voice, "must-told"), holds: Some(member.proven) }),
             Some(false) => out.push(Must { says: say!(voice, "must-mate"), holds: None }),

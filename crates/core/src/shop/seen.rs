@@ -1,9 +1,7 @@
 //! Trains that were on a lathe are remembered: on an arm nobody measured, what hung once hangs again.
 
+use crate::job::MOST_SEEN;
 use serde_json::{Value, json};
-
-/// Most trains remembered; the oldest are let go.
-const MOST: usize = 200;
 
 /// The gears of a train on the lathe, where both sides are told.
 fn on(lathe: &Value) -> Option<(&Value, &Value)> {
@@ -26,7 +24,8 @@ pub fn remember_trains(before: &Value, after: &mut Value) {
             seen.push(train);
         }
     }
-    let over = seen.len().saturating_sub(MOST);
+    // The oldest are let go.
+    let over = seen.len().saturating_sub(MOST_SEEN);
     seen.drain(..over);
     if seen != told
         && let Value::Object(map) = after

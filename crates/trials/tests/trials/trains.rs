@@ -447,6 +447,10 @@ fn arms_of_several_kinds_and_bushes_bound_what_hangs() {
     let past = of(&own, &[20, 75], &[80, 80]);
     assert_eq!((past.hangs, past.arm, past.on_arm(&own).unwrap().reach_mm), (true, 1, [50.0, 200.0]));
     assert_eq!(of(&own, &[40], &[80]).arm, 0);
+    // One of which nothing was measured stands between, and lends its name to no other.
+    let bare =
+        two(json!({"more_arms": [{"name": "bare"}, {"name": "the long arm", "stud_to_leadscrew_mm": 120, "slot_reach_mm": [50, 200], "shaft_radius_mm": 10}]}));
+    assert_eq!(of(&bare, &[20, 75], &[80, 80]).on_arm(&bare).unwrap().name.as_deref(), Some("the long arm"));
     // Two gears of a compound stand on one bush.
     assert!(of(&two(json!({"bushes": 1})), &[40, 30], &[60, 50]).hangs);
     assert_eq!(why(&of(&two(json!({"bushes": 0})), &[40, 30], &[60, 50])), "there is no bush to key two gears together");

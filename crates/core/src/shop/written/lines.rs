@@ -47,14 +47,29 @@ pub(super) fn span(text: &str, otherwise: LengthUnit) -> Option<(f64, f64)> {
     Some((length(from, unit)?, length(to, unit)?))
 }
 
-/// Zero and spread, where an instrument has them, and whether it is lent, in the order they are written.
+/// Takes what every instrument may tell, zero, spread and whether it is lent; says whether a part was one of those, none where it does not read.
+fn read_rest(part: &str, otherwise: LengthUnit, zero: &mut f64, spread: &mut Option<f64>, lent: &mut bool) -> Option<bool> {
+    if let Some(told) = part.strip_prefix("zero") {
+        *zero = signed(told, otherwise)?;
+    } else if let Some(told) = part.strip_prefix("spread") {
+        *spread = Some(signed(told, otherwise)?);
+    } else if part == "lent" {
+        *lent = true;
+    } else {
+        return Some(false);
+    }
+    Some(true)
+}
+
+/// The same in the order they are written.
 fn rest(zero: f64, spread: Option<f64>, lent: bool, unit: LengthUnit) -> String {
     let zero = if zero == 0.0 { String::new() } else { format!("; zero {}", size(zero, unit)) };
     let spread = spread.map_or_else(String::new, |s| format!("; spread {}", size(s, unit)));
-    format!("{zero}{spread}{}", mark("lent", lent))
+    format!("{zero}{spread}{}", flag("lent", lent))
 }
 
-pub(super) fn mark(word: &str, is: bool) -> String {
+/// A word, where it is so.
+pub(super) fn flag(word: &str, is: bool) -> String {
     if is { format!("; {word}") } else { String::new() }
 }
 
@@ -73,13 +88,10 @@ impl Line for OwnedMicrometer {
         let name = parts.next()?.0.to_owned();
         let mut one = Self { name, kind: MicrometerKind::Outside, from_mm: f64::NAN, to_mm: f64::NAN, zero_mm: 0.0, spread_mm: None, lent: false };
         for (_, part) in parts {
-            if let Some(zero) = part.strip_prefix("zero") {
-                one.zero_mm = signed(zero, otherwise)?;
-            } else if let Some(spread) = part.strip_prefix("spread") {
-                one.spread_mm = Some(signed(spread, otherwise)?);
-            } else if part == "lent" {
-                one.lent = true;
-            } else if let Some((from, to)) = span(&part, otherwise) {
+            if read_rest(&part, otherwise, &mut one.zero_mm, &mut one.spread_mm, &mut one.lent)? {
+                continue;
+            }
+            if let Some((from, to)) = span(&part, otherwise) {
                 (one.from_mm, one.to_mm) = (from, to);
             } else {
                 one.kind = kind_of(MICROMETERS, &part)?;
@@ -103,15 +115,13 @@ impl Line for OwnedIndicator {
         let name = parts.next()?.0.to_owned();
         let mut one = Self { name, lever: false, range_mm: f64::NAN, graduation_mm: f64::NAN, zero_mm: 0.0, spread_mm: None, lent: false };
         for (_, part) in parts {
-            if let Some(zero) = part.strip_prefix("zero") {
-                one.zero_mm = signed(zero, otherwise)?;
-            } else if let Some(spread) = part.strip_prefix("spread") {
-                one.spread_mm = Some(signed(spread, otherwise)?);
-            } else if let Some(division) = part.strip_prefix("divides") {
+            if read_rest(&part, otherwise, &mut one.zero_mm, &mut one.spread_mm, &mut one.lent)? {
+                continue;
+            }
+            if let Some(division) = part.strip_prefix("divides") {
                 one.graduation_mm = length(division.trim(), otherwise)?;
             } else {
                 match part.as_str() {
-                    "lent" => one.lent = true,
                     "lever" => one.lever = true,
                     "plunger" => one.lever = false,
                     _ => one.range_mm = length(&part, otherwise)?,
@@ -151,7 +161,7 @@ impl Line for OwnedScrewGauge {
     }
 
     fn write(&self, _: LengthUnit) -> String {
-        format!("{}; {}{}", self.thread, word_of(GAUGES, self.kind), mark("lent", self.lent))
+        format!("{}; {}{}", self.thread, word_of(GAUGES, self.kind), flag("lent", self.lent))
     }
 }
 
@@ -187,7 +197,7 @@ impl Line for OwnedChaser {
     }
 
     fn write(&self, _: LengthUnit) -> String {
-        format!("{}; {}{}{}", self.thread, word_of(CHASERS, self.kind), mark("worn", self.worn), mark("lent", self.lent))
+        format!("{}; {}{}{}", self.thread, word_of(CHASERS, self.kind), flag("worn", self.worn), flag("lent", self.lent))
     }
 }
 
@@ -232,7 +242,7 @@ impl Line for OwnedHolder {
             (Some(from), None) => format!("; {}", size(from, unit)),
             (None, None) => String::new(),
         };
-        format!("{}{sizes}{}", word_of(HOLDERS, self.kind), mark("lent", self.lent))
+        format!("{}{sizes}{}", word_of(HOLDERS, self.kind), flag("lent", self.lent))
     }
 }
 
@@ -250,6 +260,6 @@ impl Line for OwnedReamer {
     fn write(&self, unit: LengthUnit) -> String {
         let sizes =
             if self.to_mm - self.from_mm < 1e-9 { size(self.to_mm, unit) } else { format!("{} to {}", size(self.from_mm, unit), size(self.to_mm, unit)) };
-        format!("{sizes}{}", mark("lent", self.lent))
+        format!("{sizes}{}", flag("lent", self.lent))
     }
 }

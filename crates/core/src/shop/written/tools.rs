@@ -1,6 +1,6 @@
 //! Bits, bars, inserts and blades, one a line: what is known of each by a word and its figure.
 
-use super::lines::{Line, Words, kind_of, mark, parts, signed, span, word_of};
+use super::lines::{Line, Words, flag, kind_of, parts, signed, span, word_of};
 use super::sizes::{length, size};
 use crate::kit::{BladeKind, Condition, OwnedBar, OwnedBit, OwnedBlade, OwnedInsert, SOFT, ToolEvent};
 use crate::quantity::{LengthUnit, short_text};
@@ -37,7 +37,7 @@ fn plain(word: &str, value: Option<f64>) -> String {
 }
 
 fn condition(of: Condition) -> String {
-    mark(word_of(CONDITIONS, of), of != Condition::Sharp)
+    flag(word_of(CONDITIONS, of), of != Condition::Sharp)
 }
 
 /// Sets the first field whose word a part begins with; none where it begins with none of them, or its figure does not read.
@@ -56,8 +56,8 @@ impl Line for OwnedBit {
 
     fn read(line: &str, otherwise: LengthUnit) -> Option<Vec<Self>> {
         let mut parts = parts(line);
-        let name = parts.next()?.0;
-        let mut one: Self = serde_json::from_value(serde_json::json!({"name": name, "kind": "external", "material": "hss", "included_angle_deg": 60})).ok()?;
+        let name = parts.next()?.0.to_owned();
+        let mut one = Self { name, material: "hss".into(), included_angle_deg: 60.0, ..Self::default() };
         for (own, part) in parts {
             let mm = |text: &str| signed(text, otherwise);
             let lengths: &mut [(&str, &mut Option<f64>)] = &mut [
@@ -148,7 +148,7 @@ impl Line for OwnedBar {
 
     fn write(&self, unit: LengthUnit) -> String {
         let sizes = told("thick", Some(self.diameter_mm), unit) + &told("reach", Some(self.reach_mm), unit) + &told("nose", self.nose_mm, unit);
-        format!("{}{sizes}{}{}", self.name, mark("carbide", self.carbide), condition(self.condition))
+        format!("{}{sizes}{}{}", self.name, flag("carbide", self.carbide), condition(self.condition))
     }
 }
 
@@ -157,8 +157,8 @@ impl Line for OwnedBlade {
 
     fn read(line: &str, otherwise: LengthUnit) -> Option<Vec<Self>> {
         let mut parts = parts(line);
-        let name = parts.next()?.0;
-        let mut one: Self = serde_json::from_value(serde_json::json!({"name": name, "kind": "external", "width_mm": 0})).ok()?;
+        let name = parts.next()?.0.to_owned();
+        let mut one = Self { name, ..Self::default() };
         let mut width = None;
         for (_, part) in parts {
             let mm = |text: &str| length(text, otherwise);
@@ -196,10 +196,8 @@ impl Line for OwnedInsert {
 
     fn read(line: &str, otherwise: LengthUnit) -> Option<Vec<Self>> {
         let mut parts = parts(line);
-        let name = parts.next()?.0;
-        let mut one: Self = serde_json::from_value(serde_json::json!({"name": name, "kind": "external", "full_profile": false, "pitch_from_mm": 0,
-            "pitch_to_mm": 0, "included_angle_deg": 60, "tip_radius_mm": 0}))
-        .ok()?;
+        let name = parts.next()?.0.to_owned();
+        let mut one = Self { name, included_angle_deg: 60.0, ..Self::default() };
         let (mut radius, mut tilt) = (None, None);
         for (_, part) in parts {
             let mm = |text: &str| length(text, otherwise);
@@ -230,7 +228,7 @@ impl Line for OwnedInsert {
     }
 
     fn write(&self, unit: LengthUnit) -> String {
-        let head = format!("{}; {}{}", self.name, word_of(SIDES, self.kind), mark("full profile", self.full_profile));
+        let head = format!("{}; {}{}", self.name, word_of(SIDES, self.kind), flag("full profile", self.full_profile));
         let pitch = if self.pitch_to_mm - self.pitch_from_mm < 1e-9 {
             size(self.pitch_to_mm, unit)
         } else {
