@@ -9,13 +9,14 @@
 //! let (request, faults) = faults::read_json::<job::PlanRequest>(request);
 //! let (facts, lathe, kit) = job::settle(&request, None, faults).map_err(|f| format!("{f:?}"))?;
 //! let plan = plan::plan(&facts, &lathe, &kit);
-//! assert_eq!(plan.gears.required_ratio, "100/127");
+//! assert_eq!(plan.pointed().ok_or("by a die or tap")?.gears.required_ratio, "100/127");
 //! # Ok::<(), String>(())
 //! ```
 
 pub mod batch;
 pub mod bit;
 pub mod blank;
+pub mod chaser;
 pub mod csv_out;
 pub mod cut;
 pub mod gauge;
@@ -23,6 +24,7 @@ pub mod gears;
 pub mod job;
 pub mod kit;
 pub mod log;
+pub mod making;
 pub mod paper;
 pub mod plan;
 pub mod route;

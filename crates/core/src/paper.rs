@@ -1,7 +1,9 @@
 //! Paper: what is printed of a job, as lines of words and numbers. Made of the same cards as its route.
 
 use crate::cut::PassKind;
-use crate::route::{CardLine, Member, OpKind, bench, number, over_wires, thread_card, turn_to, turned};
+use crate::making::Maker;
+use crate::quantity::degrees_text;
+use crate::route::{CardLine, Member, OpKind, bench, by_chaser, number, over_wires, thread_card, turn_to, turned};
 use crate::say;
 use crate::watch::Level;
 use crate::working::Quantity;
@@ -66,37 +68,47 @@ pub fn papers(member: &Member<'_>) -> Papers {
     let of = |kind| {
         if kind == blank { turn_to(member).into_iter().chain(turned(member)).collect() } else { bench(member, std::slice::from_ref(member), kind, plan.voice) }
     };
-    let t = thread_card(member);
+    let made = plan.chaser.as_ref().map(|c| if c.by == Maker::Tap { ("op-tap", OpKind::Tap) } else { ("op-die", OpKind::Die) });
     let mut first: Vec<CardLine> = of(blank).into_iter().take(1).collect();
     first.extend(plan.blank.bore.iter().filter_map(|b| b.drill_mm.as_ref()).map(|d| number(say!(voice, "line-of-drill"), d)));
-    first.extend(t.gears.into_iter().chain([t.half_nut]));
-    let depth: Vec<CardLine> = t.depth.into_iter().chain(t.measure).collect();
     let with = |mut lines: Vec<CardLine>, last: Vec<CardLine>| {
         lines.extend(last);
         lines.extend(over_wires(member));
         lines
     };
-    let pocket = with(first.clone(), depth.iter().cloned().chain([t.speed.clone()]).collect());
-    let ten_seconds = with(first, t.compound.into_iter().chain(depth).chain([t.bit, t.speed]).collect());
+    let (pocket, ten_seconds) = match thread_card(member) {
+        Some(t) => {
+            first.extend(t.gears.into_iter().chain([t.half_nut]));
+            let depth: Vec<CardLine> = t.depth.into_iter().chain(t.measure).collect();
+            let pocket = with(first.clone(), depth.iter().cloned().chain([t.speed.clone()]).collect());
+            (pocket, with(first, t.compound.into_iter().chain(depth).chain([t.bit, t.speed]).collect()))
+        }
+        None => {
+            let bevel = plan.chaser.iter().flat_map(|c| &c.bevels).find(|b| b.proposed);
+            let bevel = bevel.map(|b| number(say!(voice, "line-of-bevel-at", deg = degrees_text(b.deg)), &b.long_mm));
+            let lines: Vec<CardLine> = bevel.into_iter().chain(by_chaser(member).into_iter().filter(|l| l.figure.is_some())).collect();
+            (with(first.clone(), lines.clone()), with(first, lines))
+        }
+    };
     let sections = [
         ("op-drill", OpKind::Drill),
         (if blank == OpKind::Bore { "op-bore" } else { "line-blank" }, blank),
         ("op-plain", OpKind::Plain),
         ("paper-relief", OpKind::Relief),
         ("line-chamfer", OpKind::Chamfer),
-        ("op-thread", OpKind::Thread),
+        made.unwrap_or(("op-thread", OpKind::Thread)),
         ("paper-proof", OpKind::Prove),
     ];
     let job_card = sections.map(|(name, kind)| CardSection { name: say!(voice, name), lines: of(kind) });
     Papers {
         thread: plan.thread.name.clone(),
-        lathe: plan.gears.lathe.clone(),
+        lathe: plan.pointed().map_or_else(|| member.lathe.name.clone(), |p| p.gears.lathe.clone()),
         ten_seconds,
         pocket,
         job_card: job_card.into_iter().filter(|s| !s.lines.is_empty()).collect(),
         passes: plan
-            .cut
-            .passes
+            .pointed()
+            .map_or(&[][..], |p| &p.cut.passes)
             .iter()
             .map(|p| PassLine {
                 n: p.n,
@@ -106,7 +118,7 @@ pub fn papers(member: &Member<'_>) -> Papers {
                 over_wires: p.over_wires_mm.clone().map(|q| Quantity { w: None, ..q }),
             })
             .collect(),
-        measure: plan.cut.stop_says.clone(),
+        measure: plan.pointed().and_then(|p| p.cut.stop_says.clone()),
         watch: plan.watch.iter().filter(|w| w.level != Level::Note).map(|w| w.text.clone()).collect(),
     }
 }

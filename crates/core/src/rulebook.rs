@@ -14,6 +14,7 @@ pub fn rules() -> Vec<&'static Rule> {
         crate::bit::rules::ALL,
         crate::setup::rules::ALL,
         crate::cut::rules::ALL,
+        crate::chaser::rules::ALL,
         crate::gauge::rules::ALL,
         crate::job::pad::rules::ALL,
     ]

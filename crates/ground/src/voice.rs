@@ -337,6 +337,13 @@ impl Voice {
         if self.inches() { format!("{} lbf", figures(newton / N_PER_LBF)) } else { format!("{} N", figures(newton)) }
     }
 
+    /// A torque, to two figures.
+    #[must_use]
+    pub fn torque(self, newton_meters: f64) -> String {
+        let figures = |v: f64| short_text(two_figures(v), 1);
+        if self.inches() { format!("{} lbf·ft", figures(newton_meters / (N_PER_LBF * 0.3048))) } else { format!("{} N·m", figures(newton_meters)) }
+    }
+
     /// The section of a chip, in inches by the square thou.
     #[must_use]
     pub fn area(self, mm2: f64) -> String {

@@ -70,6 +70,10 @@ codes! {
     EngagementLong = "engagement_long",
     /// The mate engages short.
     EngagementShort = "engagement_short",
+    /// The torque of a die or a tap is more than hands or jaws bear.
+    Twist = "twist",
+    /// A die or a tap under power, where it must not be.
+    PowerChaser = "power_chaser",
     /// A die finishes it: what is left for it.
     DieFinish = "die_finish",
     /// The material: one nobody knows, one kept no longer, crests that rise.

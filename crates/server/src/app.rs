@@ -56,6 +56,7 @@ pub fn api() -> OpenApiRouter<App> {
         .routes(routes!(sheets::thread))
         .routes(routes!(sheets::setup))
         .routes(routes!(sheets::ways))
+        .routes(routes!(sheets::made_by))
         .routes(routes!(sheets::groove))
         .routes(routes!(sheets::gauging))
         .routes(routes!(sheets::troubles))

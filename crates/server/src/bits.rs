@@ -3,7 +3,7 @@
 use crate::download::saved_as;
 use crate::drafting::{to_dxf, to_svg};
 use crate::problem::Problem;
-use crate::sheets::of_plan;
+use crate::sheets::of_pointed;
 use crate::state::App;
 use crate::voice::Asked;
 use axum::Json;
@@ -42,7 +42,7 @@ pub struct FileAsked {
 }
 
 async fn drawn(app: &App, id: String, voice: Asked) -> Result<BitSheet, Problem> {
-    of_plan(app, id, voice, |(plan, ..)| sheet(&plan.thread, &plan.bit, plan.cut.radial_mm.value, plan.voice)).await
+    of_pointed(app, id, voice, |plan, _| sheet(plan.thread, plan.bit, plan.cut.radial_mm.value, plan.voice)).await
 }
 
 async fn one(app: &App, id: String, voice: Asked, asked: &FileAsked) -> Result<Drawing, Problem> {

@@ -184,21 +184,25 @@ fn put(store: &Store, ids: Vec<String>, told: bool, voice: Asked) -> Result<Resu
     Ok(Ok(DayView { day, left_out, told }))
 }
 
-/// What a plan needs set, and the lathe it is for.
-fn setting(plan: &Value) -> Option<(String, Setting)> {
+/// What a plan needs set, if anything is, and the lathe it is for.
+fn setting(plan: &Value) -> Option<(String, Option<Setting>)> {
     // On no lathe there is nothing to change over.
     if plan["assumptions"].as_array().is_some_and(|list| list.iter().any(|a| a["pointer"] == "/lathe")) {
         return None;
+    }
+    // A die or a tap leaves the lathe as it stands.
+    if let Some(lathe) = plan.pointer("/chaser/lathe").and_then(Value::as_str) {
+        return Some((lathe.to_owned(), None));
     }
     let train = plan.pointer("/gears/hung/train")?;
     let teeth = |side: &str| train[side].as_array().into_iter().flatten().filter_map(|t| u16::try_from(t.as_u64()?).ok()).collect();
     Some((
         plan.pointer("/gears/lathe")?.as_str()?.to_owned(),
-        Setting {
+        Some(Setting {
             train: Mounted { drivers: teeth("drivers"), driven: teeth("driven") },
             gearbox: train["gearbox"].as_str().unwrap_or_default().to_owned(),
             compound_deg: plan.pointer("/cut/angle_deg").and_then(Value::as_f64).filter(|a| *a > 0.0),
             bit_deg: plan.pointer("/thread/included_angle_deg").and_then(Value::as_f64),
-        },
+        }),
     ))
 }

@@ -113,7 +113,7 @@ impl Inputs {
     /// The plan a run begins with. The first pass says that its gears are on: so the check frozen with it says so too.
     pub fn begun(mut self) -> Result<FirstPlan, Vec<Fault>> {
         let (plan, ..) = self.whole()?;
-        let changed = plan.gears.hung.as_ref().filter(|hung| hung.train.swaps > 0).zip(self.request.lathe_id.clone());
+        let changed = plan.pointed().and_then(|p| p.gears.hung.clone()).filter(|hung| hung.train.swaps > 0).zip(self.request.lathe_id.clone());
         let (Some((hung, id)), true) = (changed, self.kept.lathe.is_object()) else {
             return Ok(FirstPlan { plan, from: self.kept, mounted: None });
         };
@@ -368,7 +368,10 @@ pub async fn scratch(State(app): State<App>, voice: Asked, Sent { read: request,
         faults.extend(settled.err().into_iter().flatten().map(|f| Fault::new(format!("/plan{}", f.pointer), f.detail)));
         return Err(Problem::faulty(faults));
     };
-    let (says, mistakes) = plan.gears.misfit(lathe, plan.thread.starts, measured, plan.voice);
+    let Some(pointed) = plan.pointed() else {
+        return Err(Problem::fault("/plan/making/by", say!(spoken, "srv-of-a-single-point", by = plan.run.maker.word())));
+    };
+    let (says, mistakes) = pointed.gears.misfit(lathe, plan.thread.starts, measured, plan.voice);
     Ok(Json(ScratchView { says, mistakes }))
 }
 

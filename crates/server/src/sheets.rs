@@ -10,7 +10,9 @@ use axum::Json;
 use axum::extract::{Path, State};
 use yoke_core::log::fold;
 use yoke_core::paper::{Papers, papers};
-use yoke_core::route::Member;
+use yoke_core::plan::Pointed;
+use yoke_core::route::{MakersSheet, Member, makers};
+use yoke_core::say;
 use yoke_core::sheets::{GaugeSheet, GrooveSheet, SetupSheet, ThreadSheet, WaysSheet, gauge_sheet, groove_sheet, setup_sheet, thread_sheet, ways_sheet};
 use yoke_core::trouble::{JobEvidence, TroubleSheet, trouble_sheet};
 
@@ -25,6 +27,20 @@ pub async fn of_plan<T: Send + 'static>(app: &App, id: String, voice: Asked, mak
     found.ok_or_else(|| Problem::missing("job"))?.map_err(Problem::faulty)
 }
 
+/// The same of a job cut by a single point; of one a die or a tap makes, that it has no such thing.
+pub async fn of_pointed<T: Send + 'static>(
+    app: &App,
+    id: String,
+    voice: Asked,
+    make: impl FnOnce(Pointed<'_>, &Whole) -> T + Send + 'static,
+) -> Result<T, Problem> {
+    let made = of_plan(app, id, voice, move |whole| {
+        let by = whole.0.run.maker.word();
+        whole.0.pointed().map(|pointed| make(pointed, whole)).ok_or_else(|| say!(whole.0.voice, "srv-of-a-single-point", by = by))
+    });
+    made.await?.map_err(|why| Problem::fault("", why))
+}
+
 /// The thread as it is seen.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/thread", params(("id" = String, Path)), responses((status = 200, body = ThreadSheet), (status = 404, body = Problem), (status = 422, body = Problem)))]
 pub async fn thread(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<ThreadSheet>, Problem> {
@@ -34,19 +50,25 @@ pub async fn thread(State(app): State<App>, voice: Asked, Path(id): Path<String>
 /// The set-up: the picture, the speeds, the steps, the cautions.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/setup", params(("id" = String, Path)), responses((status = 200, body = SetupSheet), (status = 404, body = Problem), (status = 422, body = Problem)))]
 pub async fn setup(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<SetupSheet>, Problem> {
-    of_plan(&app, id, voice, |(plan, job, lathe, _)| setup_sheet(plan, job, lathe)).await.map(Json)
+    of_pointed(&app, id, voice, |plan, (_, job, lathe, _)| setup_sheet(&plan, job, lathe)).await.map(Json)
 }
 
 /// How the thread and each pass may end and how the work may be held, each seen.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/ways", params(("id" = String, Path)), responses((status = 200, body = WaysSheet), (status = 404, body = Problem), (status = 422, body = Problem)))]
 pub async fn ways(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<WaysSheet>, Problem> {
-    of_plan(&app, id, voice, |(plan, job, ..)| ways_sheet(plan, job)).await.map(Json)
+    of_pointed(&app, id, voice, |plan, (_, job, ..)| ways_sheet(&plan, job)).await.map(Json)
+}
+
+/// A single point, a die or a tap: each planned whole, side by side.
+#[utoipa::path(get, path = "/api/v1/jobs/{id}/makers", params(("id" = String, Path)), responses((status = 200, body = MakersSheet), (status = 404, body = Problem), (status = 422, body = Problem)))]
+pub async fn made_by(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<MakersSheet>, Problem> {
+    of_plan(&app, id, voice, |(_, job, lathe, kit)| makers(job, lathe, kit)).await.map(Json)
 }
 
 /// The groove pass by pass, and what a mistake would do to it.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/groove", params(("id" = String, Path)), responses((status = 200, body = GrooveSheet), (status = 404, body = Problem), (status = 422, body = Problem)))]
 pub async fn groove(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<GrooveSheet>, Problem> {
-    of_plan(&app, id, voice, |(plan, ..)| groove_sheet(plan)).await.map(Json)
+    of_pointed(&app, id, voice, |plan, _| groove_sheet(&plan)).await.map(Json)
 }
 
 /// Every wire of the drawer judged, and the other ways of reading the size.
@@ -67,7 +89,7 @@ pub async fn troubles(State(app): State<App>, voice: Asked, Path(id): Path<Strin
             Ok((acts, run))
         })
         .await?;
-    of_plan(&app, id, voice, move |(plan, job, lathe, _)| trouble_sheet(&JobEvidence::of((plan, job, lathe), run.as_ref(), &acts))).await.map(Json)
+    of_pointed(&app, id, voice, move |plan, (_, job, lathe, _)| trouble_sheet(&JobEvidence::of((plan, job, lathe), run.as_ref(), &acts))).await.map(Json)
 }
 
 /// What is printed of a job.

@@ -13,6 +13,7 @@ use yoke_core::quantity::{Ratio, real};
 use yoke_core::sheets::groove_sheet;
 use yoke_core::thread::{Flanks, Groove, callout};
 use yoke_core::voice::Voice;
+use yoke_trials::SinglePoint;
 
 const TWENTY: [i64; 20] = [20, 24, 28, 30, 32, 35, 36, 40, 44, 45, 46, 48, 50, 52, 55, 56, 60, 63, 64, 127];
 
@@ -86,8 +87,8 @@ fn benches(c: &mut Criterion) {
     let (asked, faults) = read_json::<PlanRequest>(asked);
     let (coarse, bench, drawer) = settle(&asked, None, faults).expect("the request is sound");
     let cut = plan(&coarse, &bench, &drawer);
-    println!("{} passes simulated", cut.cut.passes.len());
-    c.bench_function("groove of 60 passes with what if", |b| b.iter(|| groove_sheet(black_box(&cut))));
+    println!("{} passes simulated", cut.point().cut.passes.len());
+    c.bench_function("groove of 60 passes with what if", |b| b.iter(|| groove_sheet(black_box(&cut.point()))));
     // The estimate takes in a reading after sixty passes and says the next cut; a wire finds its seat.
     let sets: Vec<f64> = cut.run.passes.iter().map(|p| p.radial_mm).collect();
     let before = Estimate::before(&cut.run).expect("the flanks slant");

@@ -6,11 +6,23 @@ use yoke_core::faults::{Fault, read_json};
 use yoke_core::gauge::{Measured, Verdict};
 use yoke_core::job::{Job, Kit, Lathe, PlanRequest, settle};
 use yoke_core::log::{ActKind, judge_told};
-use yoke_core::plan::{Plan, plan};
+use yoke_core::plan::{Plan, Pointed, plan};
 use yoke_core::run::RunPlan;
 use yoke_core::thread::{Fit, FitKind};
 use yoke_core::voice::Voice;
 use yoke_core::watch::Code;
+
+/// A plan known to be of a single point.
+pub trait SinglePoint {
+    /// What only such a one has.
+    fn point(&self) -> Pointed<'_>;
+}
+
+impl SinglePoint for Plan {
+    fn point(&self) -> Pointed<'_> {
+        self.pointed().unwrap_or_else(|| panic!("no single point: {:?}", self.chaser))
+    }
+}
 
 /// Plans a request on the first lathe of the demo yard and out of its drawer where it names none, or says what is faulty.
 pub fn reckon(request: Value) -> Result<Plan, Vec<Fault>> {
@@ -35,8 +47,9 @@ pub fn settled(mut request: Value) -> Result<(Job, Lathe, Kit), Vec<Fault>> {
 
 /// The same request with the tip told that its form aims at, so that the passes go the whole way.
 pub fn with_the_tip_aimed_at(mut request: Value) -> Value {
-    let bit = sound(request.clone()).bit;
-    let (field, aim) = bit.tip_radius_mm.map_or(("tip_flat_mm", bit.tip_flat_mm.aim.value), |r| ("tip_radius_mm", r.aim.value));
+    let plan = sound(request.clone());
+    let bit = plan.point().bit;
+    let (field, aim) = bit.tip_radius_mm.as_ref().map_or(("tip_flat_mm", bit.tip_flat_mm.aim.value), |r| ("tip_radius_mm", r.aim.value));
     request["bit"][field] = json!(aim);
     request
 }

@@ -4,6 +4,18 @@ import type { components, paths } from './schema';
 
 type Schemas = components['schemas'];
 export type Plan = Schemas['Plan'];
+export type ChaserSection = Schemas['ChaserSection'];
+export type MakersSheet = Schemas['MakersSheet'];
+
+/** What only the plan of a thread cut by a single point has. */
+type OfThePoint = 'gears' | 'bit' | 'setup' | 'cut';
+export type PointedPlan = Plan & { [K in OfThePoint]: NonNullable<Plan[K]> };
+/** The plan of a thread a die or a tap makes. */
+export type ChasedPlan = Plan & { chaser: ChaserSection };
+
+/** Whether a die or a tap makes the thread; a plan frozen before there were such has a single point. */
+export const isChased = (plan: Plan): plan is ChasedPlan => plan.chaser != null;
+export const isPointed = (plan: Plan): plan is PointedPlan => !isChased(plan);
 export type Job = Schemas['JobView'];
 export type JobLine = Schemas['JobLine'];
 export type Quantity = Schemas['Quantity'];

@@ -367,6 +367,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/makers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A single point, a die or a tap: each planned whole, side by side. */
+        get: operations["made_by"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/members": {
         parameters: {
             query?: never;
@@ -1351,6 +1368,18 @@ export interface components {
             /** @description How it compares. */
             says: string;
         };
+        /** @description A bevel to start a die on. */
+        Bevel: {
+            /**
+             * Format: double
+             * @description Angle from the axis, degrees.
+             */
+            deg: number;
+            /** @description How long it is. */
+            long_mm: components["schemas"]["Quantity"];
+            /** @description Whether it is the one proposed. */
+            proposed: boolean;
+        };
         /** @description The room beyond an open end toward the headstock. */
         Beyond: {
             gap_mm?: components["schemas"]["Quantity"] | null;
@@ -1583,7 +1612,7 @@ export interface components {
              */
             diameter_mm?: number | null;
             /**
-             * @description Whether a die finishes the thread: the blank is then turned a tenth of the pitch small.
+             * @description Whether a die, of a nut a tap, finishes the thread: a blank is then turned a tenth of the pitch small.
              * @default null
              */
             die_finish?: boolean | null;
@@ -1896,6 +1925,32 @@ export interface components {
          * @enum {string}
          */
         ChaserKind: "taper_tap" | "second_tap" | "bottoming_tap" | "die" | "split_die" | "die_nut";
+        /** @description A thread made by a die or a tap. */
+        ChaserSection: {
+            /** @description Bevels to start a die on. */
+            bevels?: components["schemas"]["Bevel"][];
+            /** @description Which of the two. */
+            by: components["schemas"]["Maker"];
+            /** @description Cautions. */
+            cautions: string[];
+            /** @description Full thread it leaves. */
+            full_mm: components["schemas"]["Quantity"];
+            /** @description Whether the work is to be held from turning, and not the spindle: the twist would unscrew the chuck. */
+            hold_the_work: boolean;
+            hole?: components["schemas"]["TapHole"] | null;
+            /** @description The lathe its work is held in. */
+            lathe: string;
+            /** @description Under power. */
+            power: components["schemas"]["UnderPower"];
+            /** @description In one sentence. */
+            says: string;
+            /** @description What its lead leaves short of where its front ends. */
+            short_mm: components["schemas"]["Quantity"];
+            /** @description The steps, in order. */
+            steps: components["schemas"]["RunStage"][];
+            /** @description What it takes to turn it. */
+            twist: components["schemas"]["Twist"];
+        };
         /** @description The whole check. */
         Check: {
             /** @description Lines, in working order. */
@@ -2021,7 +2076,7 @@ export interface components {
          * @description What a judgement is about. The names are stable: browsers and files in the field hold them.
          * @enum {string}
          */
-        Code: "assumed_default" | "bar_unfit" | "bit_angle" | "blank_size" | "bore_limits" | "chamfer" | "chuck_unscrews" | "compound_angle" | "compound_swing" | "compound_travel" | "dial_drift" | "dial_unsafe" | "engagement_long" | "engagement_short" | "die_finish" | "material" | "wall_thin" | "passes" | "other_engine" | "end_room" | "first_pass" | "fixed_stop" | "flank_rubs" | "form_radius" | "guards" | "holding" | "indicator_travel" | "lead_error" | "mate_tight" | "newer_fields" | "override" | "pair_order" | "pair_own" | "readout" | "register_marked" | "relief_narrow" | "relief_shallow" | "root_past_minor" | "runout" | "stickout" | "stopping" | "taper" | "target_limits" | "test_piece" | "tip_not_round" | "tip_too_wide" | "tolerance_computed" | "tolerance_nominal" | "tool_gone" | "tool_unfit" | "trailing_relief" | "heel_rubs" | "train_unfit" | "wire_two_seats" | "wire_unusable" | "wrong_hand";
+        Code: "assumed_default" | "bar_unfit" | "bit_angle" | "blank_size" | "bore_limits" | "chamfer" | "chuck_unscrews" | "compound_angle" | "compound_swing" | "compound_travel" | "dial_drift" | "dial_unsafe" | "engagement_long" | "engagement_short" | "twist" | "power_chaser" | "die_finish" | "material" | "wall_thin" | "passes" | "other_engine" | "end_room" | "first_pass" | "fixed_stop" | "flank_rubs" | "form_radius" | "guards" | "holding" | "indicator_travel" | "lead_error" | "mate_tight" | "newer_fields" | "override" | "pair_order" | "pair_own" | "readout" | "register_marked" | "relief_narrow" | "relief_shallow" | "root_past_minor" | "runout" | "stickout" | "stopping" | "taper" | "target_limits" | "test_piece" | "tip_not_round" | "tip_too_wide" | "tolerance_computed" | "tolerance_nominal" | "tool_gone" | "tool_unfit" | "trailing_relief" | "heel_rubs" | "train_unfit" | "wire_two_seats" | "wire_unusable" | "wrong_hand";
         /** @description A size of every part. */
         Column: {
             chart?: components["schemas"]["Drawing"] | null;
@@ -3516,6 +3571,87 @@ export interface components {
          * @enum {string}
          */
         Magnet: "strong" | "weak" | "none";
+        /**
+         * @description What makes the thread.
+         * @enum {string}
+         */
+        Maker: "single_point" | "die" | "tap";
+        /** @description One way of making it. */
+        MakerView: {
+            /** @description What stands against it, by the check. */
+            against: string[];
+            /** @description What is there for it. */
+            at_hand?: string | null;
+            /** @description What makes it. */
+            by: components["schemas"]["Maker"];
+            /** @description Whether it is the one chosen. */
+            chosen: boolean;
+            /** @description Whether a die or a tap only finishes what a single point cut. */
+            finished: boolean;
+            /** @description What can hurt. */
+            hazard: string;
+            /**
+             * Format: double
+             * @description From the blank to the proof, min.
+             */
+            minutes: number;
+            /** @description Whether die or tap is in the drawer; absent where none is asked for. */
+            owned?: boolean | null;
+            /** @description How the size is proven. */
+            proof: string;
+            /** @description Whether it is the one recommended. */
+            recommended: boolean;
+            /** @description As it is said. */
+            says: string;
+            /** @description The same in words. */
+            takes: string;
+        };
+        /** @description All of them. */
+        MakersSheet: {
+            /** @description Why the one recommended is. */
+            says: string;
+            /** @description Single point, die or tap, the two together. */
+            ways: components["schemas"]["MakerView"][];
+        };
+        /** @description What makes the thread, and what is known of it. */
+        MakingRequest: {
+            /** @default null */
+            by?: components["schemas"]["Maker"] | null;
+            /**
+             * Format: double
+             * @description From hand to hand on the die's stock, or the tap's wrench.
+             * @default null
+             */
+            handle_mm?: number | null;
+            /** @default null */
+            last_tap?: components["schemas"]["TapLead"] | null;
+            /**
+             * Format: double
+             * @description Length of the point before the tap's lead, where it has one.
+             * @default null
+             */
+            point_mm?: number | null;
+            /**
+             * @description Whether the spindle's own power turns it, as far as it may.
+             * @default null
+             */
+            power?: boolean | null;
+            /**
+             * @description Whether the die is split, so that it opens and closes.
+             * @default null
+             */
+            split?: boolean | null;
+            /**
+             * @description Whether the die is turned round at the end, to come nearer the shoulder.
+             * @default null
+             */
+            turned_round?: boolean | null;
+            /**
+             * @description Whether die or tap is worn: it then takes twice the torque.
+             * @default null
+             */
+            worn?: boolean | null;
+        };
         /** @description The mark to work to. */
         Mark: {
             /** @description How far the point is from the face the thread starts at. */
@@ -3943,7 +4079,7 @@ export interface components {
          * @description What an operation is.
          * @enum {string}
          */
-        OpKind: "saw" | "face" | "centre" | "drill" | "turn" | "bore" | "plain" | "relief" | "chamfer" | "thread" | "chase" | "dress" | "prove" | "part_off" | "length" | "second_chamfer" | "own";
+        OpKind: "saw" | "face" | "centre" | "drill" | "turn" | "bore" | "plain" | "relief" | "chamfer" | "thread" | "chase" | "chase_tap" | "die" | "tap" | "dress" | "prove" | "part_off" | "length" | "second_chamfer" | "own";
         /** @description What a rule was given: a plain value, or the result of another line. */
         Operand: number | {
             /**
@@ -4627,7 +4763,7 @@ export interface components {
          * @description What a pass is for.
          * @enum {string}
          */
-        PassKind: "scratch" | "stocking" | "cut" | "spring" | "measured";
+        PassKind: "scratch" | "stocking" | "cut" | "spring" | "measured" | "chased";
         /** @description A pass as it is set, on paper. */
         PassLine: {
             /** @description What it is for. */
@@ -4772,20 +4908,18 @@ export interface components {
         Plan: {
             /** @description What was assumed. */
             assumptions: components["schemas"]["Assumption"][];
-            /** @description The tip. */
-            bit: components["schemas"]["BitSection"];
+            bit?: components["schemas"]["BitSection"] | null;
             /** @description What to turn or bore. */
             blank: components["schemas"]["BlankSection"];
+            chaser?: components["schemas"]["ChaserSection"] | null;
             /** @description The check before the first chip. */
             check: components["schemas"]["Check"];
-            /** @description How deep. */
-            cut: components["schemas"]["CutSection"];
+            cut?: components["schemas"]["CutSection"] | null;
             /** @description Version of the reckoning. */
             engine: string;
             /** @description How it is proven. */
             gauge: components["schemas"]["GaugeSection"];
-            /** @description Which gears. */
-            gears: components["schemas"]["GearsSection"];
+            gears?: components["schemas"]["GearsSection"] | null;
             /** @description The bench pad, worked. */
             pad?: components["schemas"]["SumLine"][];
             pair?: components["schemas"]["PairSection"] | null;
@@ -4793,8 +4927,7 @@ export interface components {
             proof: components["schemas"]["ProofView"];
             /** @description What a run needs. */
             run: components["schemas"]["RunPlan"];
-            /** @description Which way everything moves. */
-            setup: components["schemas"]["SetupSection"];
+            setup?: components["schemas"]["SetupSection"] | null;
             /** @description What exactly is to be cut. */
             thread: components["schemas"]["ThreadSection"];
             /** @description Judgements and cautions, weightiest first. */
@@ -4883,6 +5016,20 @@ export interface components {
              * @default null
              */
             lathe_id?: string | null;
+            /**
+             * @description What makes the thread: a single point, a die or a tap.
+             * @default {
+             *       "by": null,
+             *       "power": null,
+             *       "worn": null,
+             *       "split": null,
+             *       "turned_round": null,
+             *       "last_tap": null,
+             *       "point_mm": null,
+             *       "handle_mm": null
+             *     }
+             */
+            making?: components["schemas"]["MakingRequest"];
             /** @default null */
             mate?: components["schemas"]["MateRequest"] | null;
             /**
@@ -5467,6 +5614,8 @@ export interface components {
         RunPlan: {
             /** @description Classes whose limits reach past these. */
             classes?: components["schemas"]["RunClass"][];
+            /** @description Whether the die closes, so that it can be run over again. */
+            closes?: boolean;
             /** @description What every pass goes through, in order. */
             cycle?: components["schemas"]["CyclePhase"][];
             /** @description The dial that carries the depth. */
@@ -5489,6 +5638,8 @@ export interface components {
             lead_mm?: number | null;
             /** @description Limits of the pitch diameter, mm. */
             limits_mm: number[];
+            /** @description What makes the thread, where it is not a single point. */
+            maker?: components["schemas"]["Maker"];
             mate?: components["schemas"]["RunMate"] | null;
             /** @description Least and largest pitch diameter a mate of its standard, or the one measured, may have, mm; absent where there is no such bar. */
             mate_limits_mm?: number[] | null;
@@ -5505,6 +5656,8 @@ export interface components {
             side_dial?: components["schemas"]["DepthDial"] | null;
             /** @description Share of a cut that springs away and its standard deviation, as learned, where that is used. */
             spring?: number[] | null;
+            /** @description The steps of a die or a tap, pass by pass. */
+            stages?: components["schemas"]["RunStage"][];
             /**
              * Format: double
              * @description Diameter the cut starts from, mm.
@@ -5527,6 +5680,15 @@ export interface components {
              */
             tip_to_pitch_mm: number;
             wires?: components["schemas"]["RunWires"] | null;
+        };
+        /** @description A step of a thread made by a die or a tap. */
+        RunStage: {
+            /** @description Stable name. */
+            code: string;
+            /** @description In a word or two. */
+            name: string;
+            /** @description What to do. */
+            says: string;
         };
         /** @description How a run stands. */
         RunState: {
@@ -6412,6 +6574,33 @@ export interface components {
             /** @description Parts wanted. */
             wanted: number;
         };
+        /** @description A tap's hole. */
+        TapHole: {
+            /** @description Whether it is blind. */
+            blind: boolean;
+            /** @description Depth to the full diameter. */
+            full_depth_mm: components["schemas"]["Quantity"];
+            /** @description The set, in the order they are used. */
+            taps: components["schemas"]["TapOfSet"][];
+            /** @description Depth to the tip of a 118° drill. */
+            tip_depth_mm: components["schemas"]["Quantity"];
+        };
+        /**
+         * @description How a tap begins: by the pitches its lead takes.
+         * @enum {string}
+         */
+        TapLead: "taper" | "second" | "bottoming";
+        /** @description One tap of a set. */
+        TapOfSet: {
+            /** @description Depth to the full diameter it wants in a blind hole. */
+            full_depth_mm: components["schemas"]["Quantity"];
+            /** @description Whether it is the last run in. */
+            last: boolean;
+            /** @description Which. */
+            lead: components["schemas"]["TapLead"];
+            /** @description Its name with its lead. */
+            says: string;
+        };
         /** @description Teeth about a circle, which is their pitch circle. */
         Teeth: {
             /**
@@ -6807,6 +6996,38 @@ export interface components {
          * @enum {string}
          */
         Tumbler: "right" | "left" | "neutral";
+        /** @description What it takes to turn it. */
+        Twist: {
+            /** @description Whether hands turn it. */
+            by_hand: boolean;
+            /** @description Force of each of two hands, N. */
+            each_hand_n: components["schemas"]["Quantity"];
+            /** @description Force each of three jaws must hold it with, N. */
+            each_jaw_n: components["schemas"]["Quantity"];
+            /** @description From hand to hand, mm: as told, or taken. */
+            handle_mm: components["schemas"]["Quantity"];
+            /** @description Whether that was told. */
+            handle_told: boolean;
+            /** @description Whether the jaws hold it; absent where their force was not told. */
+            held?: boolean | null;
+            /** @description In one sentence. */
+            says: string;
+            /** @description Torque, N·m. */
+            torque_nm: components["schemas"]["Quantity"];
+        };
+        /** @description Under power. */
+        UnderPower: {
+            /** @description Whether it is asked for. */
+            chosen: boolean;
+            /** @description Whether it comes off in reverse; else by hand. */
+            reverses_off: boolean;
+            runs_on_mm?: components["schemas"]["Quantity"] | null;
+            /** @description What stands against it, or how it is done. */
+            says: string;
+            /** @description Whether it can be done here. */
+            serves: boolean;
+            speed_rpm?: components["schemas"]["Quantity"] | null;
+        };
         /**
          * @description What a symbol of a rule is measured in.
          * @enum {string}
@@ -8339,6 +8560,59 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    made_by: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MakersSheet"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -23,6 +23,8 @@ export const useThreadSheet = sheet('thread', id => api.GET('/api/v1/jobs/{id}/t
 export const useSetupSheet = sheet('setup', id => api.GET('/api/v1/jobs/{id}/setup', of(id)));
 /** How the thread and each pass may end and how the work may be held, each seen. */
 export const useWays = sheet('ways', id => api.GET('/api/v1/jobs/{id}/ways', of(id)));
+/** A single point, a die or a tap, each planned whole. */
+export const useMakers = sheet('makers', id => api.GET('/api/v1/jobs/{id}/makers', of(id)));
 /** The groove as simulated, pass by pass, and what mistakes would do to it. */
 export const useGroove = sheet('groove', id => api.GET('/api/v1/jobs/{id}/groove', of(id)));
 /** The bit drawn, and how it is ground. */

@@ -1,4 +1,4 @@
-import type { Job, Plan } from '../api/client';
+import { isChased, isPointed, type Job, type Plan } from '../api/client';
 import { useLathes, useMaterials } from '../api/hooks';
 import { figure } from '../parts/Figure';
 import { handed, inField, leadscrew } from '../parts/text';
@@ -11,6 +11,12 @@ import { Word } from './Word';
 /** The texts of which member. */
 const SIDE = { external: 'page-external', internal: 'page-internal' } as const;
 
+/** What makes it, as the sentence begins. */
+const VERB = { single_point: 'frame-verb-point', die: 'frame-verb-die', tap: 'frame-verb-tap' } as const;
+
+/** The lathe it is on, by name. */
+const latheOf = (plan: Plan) => (isChased(plan) ? plan.chaser.lathe : isPointed(plan) ? plan.gears.lathe : '');
+
 /** The job in one sentence whose words are the controls. */
 export function Sentence({ job, plan }: { job: Job; plan: Plan }) {
   const unit = useUnit();
@@ -22,9 +28,28 @@ export function Sentence({ job, plan }: { job: Job; plan: Plan }) {
   const materialName = materials.data?.find(m => m.code === material)?.name ?? text('frame-mild-steel');
   const shoulder = request.blank?.shoulder ?? false;
   const external = thread.side === 'external';
+  const maker = plan.chaser?.by ?? 'single_point';
   return (
     <Folded about={text('frame-the-job')} title={job.title} lines={1}>
       {said(onNoLathe(job) ? 'frame-cut-on-no-lathe' : 'frame-cut-on-lathe', {
+        verb: (
+          <Word
+            job={job}
+            about={text('frame-what-makes-it')}
+            set={maker !== 'single_point'}
+            edit={{
+              kind: 'choice',
+              choices: (['single_point', external ? 'die' : 'tap'] as const).map(by => ({
+                says: text(VERB[by]),
+                under: by === 'single_point' ? text('frame-by-point-under') : text('frame-by-chaser-under'),
+                chosen: maker === by,
+                patch: by === 'single_point' ? { making: null } : { making: { by }, blank: { die_finish: null } },
+              })),
+            }}
+          >
+            {text(VERB[maker])}
+          </Word>
+        ),
         size: (
           <Word
             job={job}
@@ -151,7 +176,7 @@ export function Sentence({ job, plan }: { job: Job; plan: Plan }) {
               })),
             }}
           >
-            {onNoLathe(job) ? text('no-lathe-yet') : plan.gears.lathe}
+            {onNoLathe(job) ? text('no-lathe-yet') : latheOf(plan)}
           </Word>
         ),
       })}

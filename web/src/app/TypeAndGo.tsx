@@ -1,7 +1,7 @@
 import { useDebouncedValue } from '@mantine/hooks';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useId, useState } from 'react';
-import { api, inWords, type Plan, type TrainRow, unwrap } from '../api/client';
+import { api, inWords, isPointed, type PointedPlan, type TrainRow, unwrap } from '../api/client';
 import { useMakeJob } from '../api/hooks';
 import { DescribeLathe } from '../shop/DescribeLathe';
 import { useDraft } from '../parts/draft';
@@ -41,7 +41,7 @@ function underGears(hung: TrainRow) {
 }
 
 /** The numbers that are a lathe's own, among those that are not. */
-function onItsLathe(plan: Plan) {
+function onItsLathe(plan: PointedPlan) {
   const { gears, cut } = plan;
   const hung = gears.hung?.train;
   return [
@@ -73,7 +73,7 @@ function onItsLathe(plan: Plan) {
 }
 
 /** The ten-second card: what goes to the bench for a plain thread. Before a lathe is told it holds what needs none. */
-function Card({ plan, unit, told }: { plan: Plan; unit: 'mm' | 'in'; told: boolean }) {
+function Card({ plan, unit, told }: { plan: PointedPlan; unit: 'mm' | 'in'; told: boolean }) {
   return (
     <UnitContext value={unit}>
       <div
@@ -222,7 +222,7 @@ export function TypeAndGo({ autoFocus, onGone }: { autoFocus?: boolean; onGone?:
           </p>
         ) : null}
       </div>
-      {reads && plan.data && (
+      {reads && plan.data && isPointed(plan.data) && (
         <Card plan={plan.data} unit={unit ?? (plan.data.thread.inch ? 'in' : 'mm')} told={Boolean(lathe)} />
       )}
       {reads && plan.isError && <p className="fault">{inWords(plan.error)}</p>}

@@ -1,4 +1,4 @@
-import { inWords, type Job, type Plan } from '../api/client';
+import { inWords, isPointed, type Job, type Plan } from '../api/client';
 import { useChange, useLathes } from '../api/hooks';
 import { text } from '../app/voice';
 import { DescribeLathe } from '../shop/DescribeLathe';
@@ -14,7 +14,7 @@ export function NoLathe({ job, plan }: { job: Job; plan: Plan | null }) {
       <h2 id="no-lathe-head">{text('no-lathe')}</h2>
       <p>{text('no-lathe-wants')}</p>
       <p>{text('no-lathe-stands')}</p>
-      {plan && <Carry numbers={ofNoLathe(plan)} />}
+      {plan && isPointed(plan) && <Carry numbers={ofNoLathe(plan)} />}
       <div className="row">
         {lathes.data?.map(l => (
           <button

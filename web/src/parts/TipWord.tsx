@@ -1,4 +1,4 @@
-import type { Job, Plan } from '../api/client';
+import type { Job, PointedPlan } from '../api/client';
 import { type Ready, Word } from '../app/Word';
 import { text } from '../app/voice';
 import { inField, typed } from './text';
@@ -6,7 +6,17 @@ import { UNTOLD } from './tip';
 import { useUnit } from './unit';
 
 /** The flat on the tip, told where it is said. */
-export function TipWord({ job, plan, owned, children }: { job: Job; plan: Plan; owned?: Ready[]; children: string }) {
+export function TipWord({
+  job,
+  plan,
+  owned,
+  children,
+}: {
+  job: Job;
+  plan: PointedPlan;
+  owned?: Ready[];
+  children: string;
+}) {
   const unit = useUnit();
   const flat = job.request.bit?.tip_flat_mm;
   return (

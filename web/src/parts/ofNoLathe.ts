@@ -1,4 +1,4 @@
-import type { Plan } from '../api/client';
+import type { Plan, PointedPlan } from '../api/client';
 import { text } from '../app/voice';
 import { type Carried, present } from './Carry';
 
@@ -10,13 +10,13 @@ export const sized = ({ blank, thread }: Plan): Carried => ({
 });
 
 /** What it measures when done. */
-export const measured = ({ cut, gauge }: Plan): Carried =>
+export const measured = ({ cut, gauge }: PointedPlan): Carried =>
   gauge.over_wires_mm
     ? { says: text('card-over-wires'), figure: gauge.over_wires_mm.target, under: gauge.says }
     : { says: text('card-pitch-diameter'), figure: cut.target_pitch_diameter_mm, under: gauge.says };
 
 /** The numbers of a thread that need no lathe. */
-export const ofNoLathe = (plan: Plan): Carried[] =>
+export const ofNoLathe = (plan: PointedPlan): Carried[] =>
   present([
     sized(plan),
     {

@@ -1,4 +1,4 @@
-import type { LatheProfile, Plan } from '../api/client';
+import type { LatheProfile, PointedPlan } from '../api/client';
 import { text } from '../app/voice';
 
 const inUnit = (mm: number, unit: 'mm' | 'in') => (unit === 'in' ? mm / 25.4 : mm);
@@ -26,13 +26,13 @@ export const leadscrew = (lathe: LatheProfile) =>
       : text('parts-leadscrew-not-told');
 
 /** What the half-nut does by the ending followed, never by another: by the dial where that is followed, else as the way of ending says. */
-export function nutSays(plan: Plan): string {
+export function nutSays(plan: PointedPlan): string {
   if (plan.setup.ending === 'dial') return plan.gears.dial.says;
   return plan.setup.endings.find(way => way.chosen)?.says ?? plan.gears.dial.says;
 }
 
 /** The speed as it is said; a crank has none. */
-export const speedSays = ({ setup }: Plan) => setup.speed_rpm?.text ?? setup.speed_says ?? '';
+export const speedSays = ({ setup }: PointedPlan) => setup.speed_rpm?.text ?? setup.speed_says ?? '';
 
 /** Which hand, in a word. */
 export const handed = (hand: 'left' | 'right') => text(hand === 'left' ? 'page-left-hand' : 'page-right-hand');

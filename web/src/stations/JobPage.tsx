@@ -2,7 +2,7 @@ import { spoken, text } from '../app/voice';
 import { VisuallyHidden } from '@mantine/core';
 import { Link, useNavigate, useParams } from '@tanstack/react-router';
 import { type ComponentType, useEffect } from 'react';
-import { inWords, type Job, type Plan } from '../api/client';
+import { type ChasedPlan, inWords, isChased, isPointed, type Job, type Plan, type PointedPlan } from '../api/client';
 import { useJob } from '../api/hooks';
 import { Bed } from '../app/Bed';
 import { Sentence } from '../app/Sentence';
@@ -18,6 +18,10 @@ import { UnitContext } from '../parts/unit';
 import { WorkingProvider } from '../parts/Working';
 import { BitStation } from './bit/BitStation';
 import { BlankStation } from './blank/BlankStation';
+import { ChaserBlank } from './chaser/ChaserBlank';
+import { ChaserCut } from './chaser/ChaserCut';
+import { ChaserSetup } from './chaser/ChaserSetup';
+import { NotAsked } from './chaser/NotAsked';
 import { CutStation } from './cut/CutStation';
 import { GaugeStation } from './gauge/GaugeStation';
 import { GearsStation } from './gears/GearsStation';
@@ -31,7 +35,28 @@ export interface StationProps {
   plan: Plan;
 }
 
-const PAGES: Record<StationId, ComponentType<StationProps>> = {
+/** A station of a thread cut by a single point. */
+export interface PointedProps extends StationProps {
+  plan: PointedPlan;
+}
+
+/** A station of a thread a die or a tap makes. */
+export interface ChasedProps extends StationProps {
+  plan: ChasedPlan;
+}
+
+const CHASED: Record<StationId, ComponentType<ChasedProps>> = {
+  thread: ThreadStation,
+  blank: ChaserBlank,
+  gears: NotAsked,
+  bit: NotAsked,
+  setup: ChaserSetup,
+  cut: ChaserCut,
+  gauge: GaugeStation,
+  log: LogStation,
+};
+
+const PAGES: Record<StationId, ComponentType<PointedProps>> = {
   thread: ThreadStation,
   blank: BlankStation,
   gears: GearsStation,
@@ -86,6 +111,7 @@ export function JobPage() {
   const changed = [
     ...new Set(job.data?.changed_since.map(at => LATER().find(([field]) => at.startsWith(field))?.[1] ?? at)),
   ].join(', ');
+  const Chased = CHASED[station];
   const Station = PAGES[station];
   return (
     <UnitContext value={unit}>
@@ -133,7 +159,9 @@ export function JobPage() {
           )}
           {job.data && plan && (
             <WorkingProvider plan={plan} key={station}>
-              {onNoLathe(job.data) && OF_A_LATHE.has(station) ? (
+              {isChased(plan) ? (
+                <Chased job={job.data} plan={plan} />
+              ) : !isPointed(plan) ? null : onNoLathe(job.data) && OF_A_LATHE.has(station) ? (
                 <NoLathe job={job.data} plan={plan} />
               ) : (
                 <Station job={job.data} plan={plan} />

@@ -15,7 +15,8 @@ fn drawn(callout: &str, side: &str, bit: serde_json::Value) -> BitSheet {
     let (request, faults) = read_json::<PlanRequest>(json!({"thread": {"callout": callout, "side": side}, "bit": bit, "blank": {"shoulder": true}}));
     let (job, lathe, kit) = settle(&request, None, faults).unwrap();
     let plan = plan(&job, &lathe, &kit);
-    sheet(&plan.thread, &plan.bit, plan.cut.radial_mm.value, Voice::default())
+    let point = plan.pointed().unwrap();
+    sheet(point.thread, point.bit, point.cut.radial_mm.value, Voice::default())
 }
 
 /// Corner points of the first line of a role, read back from DXF.

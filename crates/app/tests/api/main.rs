@@ -4,6 +4,7 @@
 
 mod api;
 mod api_drift;
+mod chased;
 mod common;
 mod drafting;
 mod folders;

@@ -327,6 +327,23 @@ fn untold_span(known: TipKnown, thread: &Thread, equal_flat: f64, [least, blunte
     }
 }
 
+/// The tip a die or a tap has: the form's own.
+pub(crate) fn of_the_form(sheet: &mut Worksheet, thread: &Thread, target: Num) -> Tip {
+    let (pitch, alpha) = (thread.pitch, Num::from(thread.alpha_deg));
+    let round = thread.radius.or_else(|| standard_root(sheet, thread));
+    let [.., aim] = flats(sheet, thread, target);
+    let (h, flat) = if thread.alpha_deg <= 0.0 {
+        (sheet.apply(&thread_rules::HALF_OF, [thread.basic.pitch, thread.basic.minor]), aim)
+    } else {
+        let cut_off = match round {
+            Some(radius) => cut_off_radius(sheet, radius, thread),
+            None => sheet.apply(&rules::CUT_OFF_FLAT, [aim, alpha]),
+        };
+        (sheet.apply(&rules::TIP_TO_PITCH, [pitch, alpha, cut_off]), sheet.apply(&rules::EQUAL_FLAT, [cut_off, alpha]))
+    };
+    Tip { h, equal_flat: flat, aimed: h, sharpest: (h, flat), known: TipKnown::Nominal, doubt: 0.0, between: [flat.value; 2], radius: round.map(|r| r.value) }
+}
+
 /// Works the tip: as ground, else the form's aim.
 pub(crate) fn tip(
     sheet: &mut Worksheet,

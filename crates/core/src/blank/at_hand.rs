@@ -3,6 +3,7 @@
 use crate::bit::Blade;
 use crate::job::{BlankFacts, Holding, ReadBy, Support};
 use crate::kit::{HolderKind, Kit, OwnedIndicator};
+use crate::making::Maker;
 use crate::say;
 use crate::thread::Side;
 use crate::thread::form::Thread;
@@ -113,7 +114,7 @@ pub(crate) fn reckon(ask: &AtHandQuery<'_>, voice: Voice) -> Vec<AtHand> {
         list.push(AtHand { what: "reamer", here: true, says: say!(voice, "hand-reamer", size = voice.given(to)) });
     }
     list.extend(ask.blade.map(|blade| AtHand { what: "groover", here: blade.name.is_some(), says: blade.says.clone() }));
-    if facts.die_finish {
+    if facts.die_finish || facts.maker != Maker::SinglePoint {
         let found = kit.chasers.iter().find(|c| c.cuts(&thread.spec));
         let (side, thread) = (if thread.spec.side == Side::External { "die" } else { "tap" }, &thread.spec.size);
         let says = match found {

@@ -1,5 +1,6 @@
 //! The bore before the thread: its share of a full thread, and the drill that leaves it a real cut.
 
+use super::ChaserEnd;
 use super::drill::marked;
 use super::rules;
 use super::size::Size;
@@ -7,7 +8,7 @@ use crate::job::Kit;
 use crate::say;
 use crate::thread::form::Thread;
 use crate::voice::Voice;
-use crate::working::{Quantity, Worksheet};
+use crate::working::{Num, Quantity, Worksheet};
 use serde::Serialize;
 
 /// Bore: its share of full thread and the drill before it.
@@ -69,6 +70,35 @@ pub(super) fn reckon(sheet: &mut Worksheet, kit: &Kit, thread: &Thread, size: &S
         drill_mm: drill.map(|v| named(v, voice)),
         left_mm: left.map(|v| Quantity::about(voice, v)),
         drill_says,
+    }
+}
+
+/// Taps want the hole as drilled: the drill whose hole lies in the limits, nearest what is aimed at, and how large that hole is.
+pub(crate) fn tapping(sheet: &mut Worksheet, kit: &Kit, size: &Size, deep: f64) -> Option<(f64, Num)> {
+    let cuts = |d: f64| d + (rules::DRILL_CUTS_OVER.eval)(&[d]);
+    let serves = |d: &f64| (size.min.value..=size.max.value).contains(&cuts(*d)) && kit.drill_reach(*d).is_none_or(|r| r >= deep);
+    let off = |d: f64| (cuts(d) - size.aim.value).abs();
+    let drill = kit.drills_mm.iter().copied().filter(serves).min_by(|a, b| off(*a).total_cmp(&off(*b)))?;
+    let over = sheet.apply(&rules::DRILL_CUTS_OVER, [drill.into()]);
+    Some((drill, sheet.apply(&rules::HOLE_OF_DRILL, [drill.into(), over])))
+}
+
+/// The hole before a tap: the drill that makes it, or the bore where none does.
+pub(super) fn tapped(sheet: &mut Worksheet, kit: &Kit, thread: &Thread, size: &Size, end: &ChaserEnd) -> Bore {
+    let voice = sheet.voice();
+    let Some((drill, cuts)) = end.drill else {
+        let wanted = sheet.apply(&rules::DRILL_FOR_HOLE, [size.aim]).value;
+        let bored = reckon(sheet, kit, thread, size);
+        let drill_says = say!(voice, "blank-no-tapping-drill", said = &bored.drill_says, wanted = voice.about(wanted));
+        return Bore { drill_says: if size.used.value == size.aim.value { drill_says } else { bored.drill_says }, ..bored };
+    };
+    let share = sheet.apply(&rules::SHARE_OF_BORE, [thread.major, size.used, size.full]);
+    Bore {
+        share_percent: Quantity::plain(share, 1, " %"),
+        steps_mm: steps(kit, drill, end.hole.map_or(thread.length, |[_, tip]| tip)).into_iter().map(|d| named(d, voice)).collect(),
+        drill_mm: Some(named(drill, voice)),
+        left_mm: None,
+        drill_says: say!(voice, "blank-tapping-drill", drill = marked(drill, voice), cuts = voice.length(cuts)),
     }
 }
 

@@ -33,8 +33,14 @@ pub(super) struct Drawn<'a> {
     pub register: Option<&'a Register>,
     /// Diameter of the shoulder, when told.
     pub shoulder_mm: Option<f64>,
+    /// How long the bevel is for each mm it goes down: 1 at 45°.
+    pub bevel_times: f64,
+    /// Of a blind tapped hole, how deep it goes at its full diameter, and to the drill's tip.
+    pub hole: Option<[f64; 2]>,
 }
 
+/// Two lengths nearer than this are one, mm.
+const SAME_MM: f64 = 0.05;
 /// Steps of a drawn arc.
 const ARC: u32 = 6;
 
@@ -42,7 +48,7 @@ const ARC: u32 = 6;
 /// on a screw, whose cuts go toward the axis, and 1 in a bore.
 fn edge(d: &Drawn<'_>, gap: Option<&Gap>, shown: f64, inward: f64) -> Vec<Point> {
     let (r, chamfer) = (d.used / 2.0, d.chamfer.value / 2.0);
-    let bevel = (r - chamfer).abs();
+    let bevel = (r - chamfer).abs() * d.bevel_times;
     let mut line = Vec::new();
     let mut mouth = 0.0;
     if let Some(register) = d.register {
@@ -105,7 +111,9 @@ pub(super) fn blank(d: &Drawn<'_>, voice: Voice) -> Drawing {
     let broken = shown < length;
     let upper = edge(d, d.relief.as_ref(), shown, inward);
     let left = upper.first().map_or(0.0, |p| p[0]);
-    let tail = shown + used * 0.35;
+    // A tapped hole goes on past its thread, to the drill's cone.
+    let past = d.hole.map(|[full, tip]| [shown + full - length, shown + tip - length]);
+    let tail = past.map_or(shown, |[_, tip]| tip) + used * 0.35;
     let deepest = d.relief.as_ref().map_or(0.0, |g| g.bottom);
     let shoulder = d.shoulder_mm.map_or(r + used * 0.22, |s| s / 2.0);
     let wall = (r + used * 0.3).max(r + deepest + used * 0.12).max(upper.iter().map(|p| p[1]).fold(r, f64::max) + used * 0.12);
@@ -114,6 +122,7 @@ pub(super) fn blank(d: &Drawn<'_>, voice: Voice) -> Drawing {
         let mut metal = vec![[left, inner]];
         metal.extend(edge);
         match (external, d.shoulder) {
+            (false, true) if past.is_some() => metal.extend(past.into_iter().flat_map(|[full, tip]| [[full, r], [tip, 0.0], [tail, 0.0]])),
             (true, true) => metal.extend([[shown, shoulder], [tail, shoulder]]),
             (false, true) => metal.extend([[shown, 0.0], [tail, 0.0]]),
             (_, false) => metal.extend([[shown, r], [tail, r]]),
@@ -197,7 +206,14 @@ fn dimensions(d: &Drawn<'_>, shown: f64, left: f64, height: f64, voice: Voice) -
         None => across("chamfer", say!(voice, "dim-chamfer-to"), Quantity::about(voice, d.chamfer), left - used * 0.24, d.chamfer.value / 2.0),
     });
     let at = (d.mark.from_face_mm.value - d.thread.length + shown).max(shown * 0.1);
-    list.push(along("mark", say!(voice, "dim-mark-from-face"), d.mark.from_face_mm.clone(), under - used * 0.15, 0.0, at));
+    // At the end of the thread itself it is its length once more.
+    if (d.mark.from_face_mm.value - d.thread.length).abs() > SAME_MM {
+        list.push(along("mark", say!(voice, "dim-mark-from-face"), d.mark.from_face_mm.clone(), under - used * 0.15, 0.0, at));
+    }
+    if let Some([full, _]) = d.hole {
+        let deep = Quantity::least(voice, Num::from(full));
+        list.push(along("hole", say!(voice, "dim-hole-full"), deep, height + used * 0.08, 0.0, shown + full - d.thread.length));
+    }
     if let Some(gap) = &d.relief {
         list.push(across("relief_diameter", say!(voice, "dim-relief-diameter"), gap.diameter.clone(), shown - gap.width.value / 2.0, gap.diameter.value / 2.0));
         list.push(along("relief_width", say!(voice, "dim-relief-width"), gap.width.clone(), height + used * 0.08, shown - gap.width.value, shown));

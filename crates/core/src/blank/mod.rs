@@ -2,7 +2,7 @@
 
 pub(crate) mod at_hand;
 pub(crate) mod beyond;
-mod bore;
+pub(crate) mod bore;
 mod drawing;
 pub mod drill;
 pub(crate) mod end;
@@ -121,6 +121,9 @@ pub struct BlankSection {
     pub(crate) chamfer_wanted_mm: Quantity,
     /// What to turn, in one sentence.
     pub says: String,
+    /// Full thread it leaves, mm.
+    #[serde(skip)]
+    pub(crate) usable_mm: f64,
     /// Width of the narrowest parting blade of the drawer that goes to its middle, mm.
     #[serde(skip)]
     pub parting_mm: Option<f64>,
@@ -142,14 +145,37 @@ impl BlankSection {
     }
 }
 
-/// What was settled before the blank is: the thread, the tip, its size and reach, and how the cut ends.
+/// What comes to the end of the thread.
+#[derive(Clone, Copy)]
+pub(crate) enum Comes<'a> {
+    /// A bit, so far about its point, to stop or to start there.
+    Bit(&'a Reach, CutEnd),
+    /// A die or a tap.
+    Chaser(ChaserEnd),
+}
+
+/// How a die's or a tap's thread ends, mm from the face.
+#[derive(Debug, Clone, Copy)]
+pub(crate) struct ChaserEnd {
+    /// Full thread it leaves.
+    pub full: f64,
+    /// How far its front goes.
+    pub front: f64,
+    /// Of a blind hole, the depth to the full diameter, and to the drill's tip.
+    pub hole: Option<[f64; 2]>,
+    /// Angle of the bevel it starts on, degrees from the axis.
+    pub bevel_deg: f64,
+    /// The drill that cuts the hole to its size, with what it cuts, where one of the drawer does.
+    pub drill: Option<(f64, f64)>,
+}
+
+/// What was settled before the blank is: the thread, the tip, its size, and what comes to its end.
 pub(crate) struct Inputs<'a> {
     pub kit: &'a Kit,
     pub thread: &'a Thread,
     pub tip: &'a Tip,
     pub size: Size,
-    pub reach: &'a Reach,
-    pub cut_end: CutEnd,
+    pub comes: Comes<'a>,
     /// Whether this member is fitted to a mate, tried on as it is cut.
     pub tried: bool,
 }
@@ -157,8 +183,96 @@ pub(crate) struct Inputs<'a> {
 /// Works the blank.
 pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, before: &Inputs<'_>, watch: &mut Vec<Watch>) -> BlankSection {
     let voice = sheet.voice();
-    let Inputs { kit, thread, tip, size, reach, cut_end, .. } = *before;
+    let Inputs { kit, thread, tip, size, comes, .. } = *before;
     let (side, used, [low, high, aim]) = (thread.spec.side, size.used, [size.min, size.max, size.aim].map(|q| Quantity::length(voice, q)));
+    let mut ended = match comes {
+        Comes::Bit(reach, cut_end) => ended(sheet, facts, before, (reach, cut_end), watch),
+        Comes::Chaser(end) => ended_by_chaser(facts, side, &end, voice),
+    };
+    watch.extend(test_piece(facts, thread, voice).into_iter().chain(material_says(facts, side, voice)));
+    let (holdings, holding_reason) = holding::holdings(&holding::HoldingInputs { facts, thread, used, tried: before.tried }, watch, voice);
+    let held = holdings.iter().find(|h| h.chosen).map_or(Holding::ThreeJaw, |h| h.holding);
+    let register = facts.register.map(|asked| register::reckon(sheet, asked, thread, watch));
+    let [chamfer, wanted] = chamfer(sheet, facts, thread, before.tip, watch);
+    let drawing = drawn(facts, thread, (used.value, chamfer), &mut ended, register.as_ref(), voice);
+    let bore = match comes {
+        _ if side == Side::External => None,
+        Comes::Bit(..) => Some(bore::reckon(sheet, kit, thread, &size)),
+        Comes::Chaser(end) => Some(bore::tapped(sheet, kit, thread, &size, &end)),
+    };
+    let Ended { relief, beyond, endings, mark, ahead, usable: usable_mm, .. } = ended;
+    BlankSection {
+        plug: (side == Side::Internal).then(|| Plug { go_mm: low.clone(), not_go_mm: high.clone() }),
+        min_mm: low,
+        max_mm: high,
+        aim_mm: aim,
+        used_mm: Quantity::length(voice, used),
+        measured: facts.diameter_mm.is_some(),
+        bore,
+        relief,
+        beyond,
+        endings,
+        mark,
+        usable_mm,
+        slenderness: None,
+        holdings,
+        holding_reason,
+        run_out: truth::run_out(sheet, facts, held, thread, watch),
+        parallel: truth::parallel(sheet, facts, thread, watch),
+        wall: wall::reckon(sheet, facts, thread, (used, tip), held, watch),
+        register,
+        plain: plain::lines(&facts.plain, voice),
+        body_ahead_mm: ahead,
+        chamfer_mm: Quantity::about(voice, chamfer),
+        chamfer_wanted_mm: Quantity::about(voice, wanted),
+        says: says(&size, side, voice),
+        at_hand: Vec::new(),
+        parting_mm: kit.parting_mm(used.value / 2.0),
+        tried: facts.tried.clone(),
+        drawing,
+    }
+}
+
+/// What the thread ends in.
+struct Ended {
+    followed: EndKind,
+    relief: Option<Relief>,
+    /// The same as it is drawn.
+    gap: Option<drawing::Gap>,
+    beyond: Option<Beyond>,
+    endings: Vec<EndingView>,
+    /// Full thread left, mm.
+    usable: f64,
+    mark: Mark,
+    ahead: Option<Quantity>,
+    hole: Option<[f64; 2]>,
+    bevel_times: f64,
+}
+
+/// The blank drawn, of this diameter and chamfered to that.
+fn drawn(facts: &BlankFacts, thread: &Thread, (used, chamfer): (f64, Num), ended: &mut Ended, register: Option<&Register>, voice: Voice) -> Drawing {
+    let drawn = drawing::Drawn {
+        thread,
+        used,
+        chamfer,
+        followed: ended.followed,
+        shoulder: facts.shoulder,
+        relief: ended.gap.take(),
+        usable: ended.usable,
+        mark: &ended.mark,
+        register,
+        shoulder_mm: facts.shoulder_mm,
+        bevel_times: ended.bevel_times,
+        hole: ended.hole,
+    };
+    drawing::blank(&drawn, voice)
+}
+
+/// What it ends in where a bit comes to it.
+fn ended(sheet: &mut Worksheet, facts: &BlankFacts, before: &Inputs<'_>, (reach, cut_end): (&Reach, CutEnd), watch: &mut Vec<Watch>) -> Ended {
+    let voice = sheet.voice();
+    let Inputs { kit, thread, tip, size, .. } = *before;
+    let side = thread.spec.side;
     let carriage = if matches!(cut_end, CutEnd::StartsIn(_)) { Carriage::AwayFromHeadstock } else { Carriage::TowardHeadstock };
     let followed = end::ends_in(facts, side, carriage);
     let (runs_into, shoulder, usual) = (end::is_groove(followed), facts.shoulder, end::usual(facts.shoulder, side, carriage));
@@ -168,54 +282,41 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, before: &Inputs<
     watch.extend(starts_in_metal(followed, carriage, voice));
     // A relief told of is there whatever was chosen.
     let turned = if runs_into { Some(followed) } else { facts.relief_width_mm.map(|_| EndKind::Relief) };
-    let relief = turned.map(|end| relief::reckon(sheet, &relief::ReliefQuery { facts, kit, thread, tip, reach, used, cut_end }, end, watch));
-    watch.extend(test_piece(facts, thread, voice).into_iter().chain(material_says(facts, side, voice)));
-    let (holdings, holding_reason) = holding::holdings(&holding::HoldingInputs { facts, thread, used, tried: before.tried }, watch, voice);
-    let held = holdings.iter().find(|h| h.chosen).map_or(Holding::ThreeJaw, |h| h.holding);
-    let register = facts.register.map(|asked| register::reckon(sheet, asked, thread, watch));
-    let [chamfer, wanted] = chamfer(sheet, facts, thread, before.tip, watch);
-    let mark = ending::mark(sheet, &ground);
-    let drawn = drawing::Drawn {
-        thread,
-        used: used.value,
-        chamfer,
+    let relief = turned.map(|end| relief::reckon(sheet, &relief::ReliefQuery { facts, kit, thread, tip, reach, used: size.used, cut_end }, end, watch));
+    Ended {
         followed,
-        shoulder,
-        relief: relief.as_ref().map(|r| gap(r, facts, reach, voice)),
-        usable: endings.iter().find(|e| e.chosen).map_or(thread.length, |e| e.usable_mm.value),
-        mark: &mark,
-        register: register.as_ref(),
-        shoulder_mm: facts.shoulder_mm,
-    };
-    let drawing = drawing::blank(&drawn, voice);
-    BlankSection {
-        plug: (side == Side::Internal).then(|| Plug { go_mm: low.clone(), not_go_mm: high.clone() }),
-        min_mm: low,
-        max_mm: high,
-        aim_mm: aim,
-        used_mm: Quantity::length(voice, used),
-        measured: facts.diameter_mm.is_some(),
-        bore: (side == Side::Internal).then(|| bore::reckon(sheet, kit, thread, &size)),
+        gap: relief.as_ref().map(|r| gap(r, facts, reach, voice)),
         relief,
+        usable: endings.iter().find(|e| e.chosen).map_or(thread.length, |e| e.usable_mm.value),
+        mark: ending::mark(sheet, &ground),
+        ahead: reach.ahead_known.then(|| Quantity::about(voice, reach.ahead)),
         beyond,
         endings,
-        mark,
-        slenderness: None,
-        holdings,
-        holding_reason,
-        run_out: truth::run_out(sheet, facts, held, thread, watch),
-        parallel: truth::parallel(sheet, facts, thread, watch),
-        wall: wall::reckon(sheet, facts, thread, (used, tip), held, watch),
-        register,
-        plain: plain::lines(&facts.plain, voice),
-        body_ahead_mm: reach.ahead_known.then(|| Quantity::about(voice, reach.ahead)),
-        chamfer_mm: Quantity::about(voice, chamfer),
-        chamfer_wanted_mm: Quantity::about(voice, wanted),
-        says: says(&size, side, voice),
-        at_hand: Vec::new(),
-        parting_mm: kit.parting_mm(used.value / 2.0),
-        tried: facts.tried.clone(),
-        drawing,
+        hole: None,
+        bevel_times: 1.0,
+    }
+}
+
+/// What it ends in where a die or a tap comes to it: its lead fades out, in the metal or in the relief that was told.
+fn ended_by_chaser(facts: &BlankFacts, side: Side, end: &ChaserEnd, voice: Voice) -> Ended {
+    let gap = facts.relief_width_mm.zip(facts.relief_diameter_mm).map(|(width, diameter)| drawing::Gap {
+        diameter: Quantity::given(voice, diameter),
+        width: Quantity::given(voice, width),
+        corner: facts.relief_corner_mm.map(|v| Quantity::given(voice, v)),
+        bottom: 0.0,
+    });
+    let says = if side == Side::External { say!(voice, "end-mark-of-die") } else { say!(voice, "end-mark-on-tap") };
+    Ended {
+        followed: if gap.is_some() { EndKind::Relief } else { EndKind::Withdraw },
+        relief: None,
+        gap,
+        beyond: None,
+        endings: Vec::new(),
+        usable: end.full,
+        mark: Mark { from_face_mm: Quantity::about(voice, end.front), says },
+        ahead: None,
+        hole: end.hole,
+        bevel_times: 1.0 / end.bevel_deg.to_radians().tan(),
     }
 }
 

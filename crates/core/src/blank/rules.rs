@@ -52,6 +52,8 @@ rule!(MARK_FADE = "blank.mark_fade", "Mark to withdraw at", (L: Mm "threaded len
 rule!(MARK_OPEN = "blank.mark_open", "Mark where the bit is clear", (L: Mm "threaded length", w: Mm "half the cut's width") -> m: Mm, "L + w", "the trailing half of the cut has left the work", L + w);
 
 rule!(DRILL_CUTS_OVER = "blank.drill_cuts_over", "How much a drill cuts over its size", (d: Mm "drill") -> o: Mm, "0.06 + 0.005*d", "house value, till a hole of it is measured; half as much again at worst", 0.06 + 0.005 * d);
+rule!(HOLE_OF_DRILL = "blank.hole_of_drill", "Hole a drill cuts", (d: Mm "drill", o: Mm "over its size") -> B: Mm, "d + o", "a drill cuts over its size", d + o);
+rule!(DRILL_FOR_HOLE = "blank.drill_for_hole", "Drill that cuts a hole", (B: Mm "hole") -> d: Mm, "(B - 0.06)/1.005", "how much a drill cuts over, turned round", (B - 0.06) / 1.005);
 rule!(WALL = "blank.wall", "Wall outside the root", (D: Mm "outside", r: Mm "root") -> t: Mm, "(D - r)/2", "half the difference", (D - r) / 2.0);
 rule!(RING_IN = "blank.ring_in", "How much smaller the bore is at a jaw, on diameter", (F: One "force of each jaw, N", R: Mm "middle radius", l: Mm "length gripped", t: Mm "wall", E: One "modulus, N/mm²") -> y: Mm,
     "2*0.0159*F*R^3/(E*l*t^3/12)", "a ring under three forces: 0.0159FR³/EI inward at each, I = l·t³/12, doubled to diameter", 2.0 * 0.0159 * F * R.powi(3) / (E * l * t.powi(3) / 12.0));
@@ -69,7 +71,7 @@ rule!(FIT_EASY = "blank.fit_easy", "Least clearance, easy", (d: Mm "diameter") -
 rule!(REGISTER_BORE = "blank.register_bore", "Register bored for the mate's plain part", (m: Mm "the mate's plain part", c: Mm "least clearance", t: Mm "of its tolerance") -> B: Mm, "m + c + t", "opens from the least clearance", m + c + t);
 rule!(REGISTER_SPIGOT = "blank.register_spigot", "Register turned for the mate's plain bore", (m: Mm "the mate's plain bore", c: Mm "least clearance", t: Mm "of its tolerance") -> B: Mm, "m - c - t", "closes from the least clearance", m - c - t);
 
-rule!(DIE_BLANK = "blank.die", "Blank for a thread a die finishes", (d: Mm "nominal diameter", P: Mm "pitch") -> B: Mm, "d - 0.1*P", "bench: a die raises the crests", d - 0.1 * P);
+rule!(DIE_BLANK = "blank.die", "Blank for a thread a die finishes", (d: Mm "nominal diameter", P: Mm "pitch", s: One "share of it") -> B: Mm, "d - s*P", "bench, a tenth of the pitch: a die raises the crests; a little more in a metal whose crests rise", d - s * P);
 rule!(SLENDER = "blank.slender", "Stick-out over diameter", (L: Mm "stick-out", d: Mm "diameter") -> k: One, "L/d", "definition", L / d);
 rule!(BENT = "blank.bent", "How much bending changes the diameter", (y: Mm "how far it gives for each newton", F: One "cutting force, N") -> b: Mm, "2*y*F/2", "half of the force is radial, and what it gives counts twice on the diameter", 2.0 * y * F / 2.0);
 
@@ -104,6 +106,8 @@ pub static ALL: &[&Rule] = &[
     &MARK_FADE,
     &MARK_OPEN,
     &DRILL_CUTS_OVER,
+    &HOLE_OF_DRILL,
+    &DRILL_FOR_HOLE,
     &WALL,
     &RING_IN,
     &RING_OUT,

@@ -3,6 +3,7 @@
 use super::rules;
 use crate::faults::Assumption;
 use crate::job::{BlankAim, BlankFacts};
+use crate::making::Maker;
 use crate::quantity::plain_text;
 use crate::say;
 use crate::thread::form::Thread;
@@ -20,6 +21,10 @@ pub(crate) struct Size {
     pub used: Num,
     pub full: Num,
 }
+
+/// What a die's blank is turned under the nominal, as a share of the pitch; and of a metal whose crests rise. The second a house value.
+const DIE_SHARE: f64 = 0.1;
+const DIE_SHARE_SOFT: f64 = 0.13;
 
 /// Works the size.
 pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, thread: &Thread, assumed: &mut Vec<Assumption>, watch: &mut Vec<Watch>) -> Size {
@@ -51,8 +56,9 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, thread: &Thread,
             watch.push(Watch::new(Level::Warn, Code::BoreLimits, "blank", text));
         }
     }
-    if facts.die_finish && side == Side::External {
-        aim = sheet.apply(&rules::DIE_BLANK, [thread.major, thread.pitch]);
+    if side == Side::External && (facts.die_finish || facts.maker == Maker::Die) {
+        let share = if facts.material.crests_rise { DIE_SHARE_SOFT } else { DIE_SHARE };
+        aim = sheet.apply(&rules::DIE_BLANK, [thread.major, thread.pitch, share.into()]);
     }
     if facts.diameter_mm.is_none() {
         assumed.push(Assumption {

@@ -46,6 +46,7 @@ rule!(SIZE_INTERNAL = "cut.size_internal", "Pitch diameter at this depth", (B: M
     "B + 2*(X - h)", "the infeed formula turned round", B + 2.0 * (X - h));
 
 rule!(LEFT_FOR_DIE = "cut.left_for_die", "Pitch diameter left for the die", (E: Mm "pitch diameter when the die has passed", l: Mm "left for it") -> S: Mm, "E + l", "bench practice: a tenth to two tenths of a millimeter, no more than a quarter of the depth", E + l);
+rule!(LEFT_FOR_TAP = "cut.left_for_tap", "Pitch diameter left for the tap", (E: Mm "pitch diameter when the tap has passed", l: Mm "left for it") -> S: Mm, "E - l", "bench practice: a tenth to two tenths of a millimeter, no more than a quarter of the depth", E - l);
 rule!(AIM_LIKE_SCREW = "cut.aim_like_screw", "Aim, to match the part measured", (o: Mm "its pitch diameter", c: Mm "how much looser") -> E: Mm, "o - c", "the original measured the same way, less the clearance chosen", o - c);
 rule!(AIM_LIKE_BORE = "cut.aim_like_bore", "Aim, to match the part measured", (o: Mm "its pitch diameter", c: Mm "how much looser") -> E: Mm, "o + c", "the original measured the same way, and the clearance chosen", o + c);
 rule!(AIM_BY_FEEL_SCREW = "cut.aim_by_feel_screw", "Aim, proven by the mate alone", (m: Mm "the nut", d: Mm "how much larger it may be", c: Mm "clearance at which it runs free") -> E: Mm,
@@ -79,6 +80,7 @@ pub static ALL: &[&Rule] = &[
     &EDGE_IN_CUT,
     &PRESSURE,
     &LEFT_FOR_DIE,
+    &LEFT_FOR_TAP,
     &CUTTING_FORCE,
     &PASS_TIME,
     &WHOLE_TIME,

@@ -20,6 +20,8 @@ pub enum PassKind {
     Spring,
     /// Asked for by a measurement.
     Measured,
+    /// A step of a die or a tap, which no dial sets.
+    Chased,
 }
 
 /// Depth of the scratch pass, mm radial: enough to see, too little to spoil.

@@ -1,5 +1,6 @@
 //! Gauge: is it there, and if not, how much more?
 
+mod chased;
 pub(crate) mod chosen;
 mod drawing;
 mod estimate;
@@ -11,6 +12,7 @@ pub mod rules;
 pub(crate) mod section;
 mod verdict;
 
+pub(crate) use chased::{judge_chased, judge_chased_fit};
 pub use estimate::{Estimate, Lag, Observation, TipFound, normal_area, normal_density};
 pub(crate) use estimate::{SPRING, SPRING_SD};
 pub use functional::Functional;

@@ -4,6 +4,7 @@
 use super::GaugeSection;
 use crate::blank::BlankSection;
 use crate::job::{GaugeFacts, Kit, MicrometerKind, OwnedMicrometer, Proof};
+use crate::making::Maker;
 use crate::say;
 use crate::thread::form::Thread;
 use crate::thread::{MateFacts, Side};
@@ -69,6 +70,7 @@ pub(crate) struct Inputs<'a> {
     pub gauge: &'a GaugeSection,
     pub blank: &'a BlankSection,
     pub shoulder: bool,
+    pub maker: Maker,
     pub mate: Option<&'a MateFacts>,
     /// What stands in front of the thread's mouth, mm.
     pub reach_past: f64,
@@ -89,7 +91,7 @@ pub(crate) fn reckon(before: &Inputs<'_>, voice: Voice) -> ProofView {
         .filter(|by| !(side == Side::Internal && *by == Proof::Wires))
         .map(|by| {
             let (serves, why) = judge(by, before, owned.as_ref(), voice);
-            ProofWay { by, says: says(by, side, voice), serves, why, chosen: false }
+            ProofWay { by, says: says(by, side, before.maker, voice), serves, why, chosen: false }
         })
         .collect();
     // Turning a gauge or a test piece is work first: it is chosen, not fallen into.
@@ -134,7 +136,7 @@ fn owned(before: &Inputs<'_>) -> Option<OwnedGauge> {
     Some(OwnedGauge { marked: go.thread.clone(), both: tries.iter().any(|g| g.kind.shows()[1]) })
 }
 
-fn says(by: Proof, side: Side, voice: Voice) -> String {
+fn says(by: Proof, side: Side, maker: Maker, voice: Voice) -> String {
     match (by, side) {
         (Proof::Wires, _) => say!(voice, "proof-by-wires"),
         (Proof::ThreadMicrometer, Side::External) => say!(voice, "proof-by-thread-micrometer"),
@@ -142,6 +144,7 @@ fn says(by: Proof, side: Side, voice: Voice) -> String {
         (Proof::Mate, _) => say!(voice, "proof-by-mate"),
         (Proof::Plug, Side::External) => say!(voice, "proof-by-ring"),
         (Proof::Plug, Side::Internal) => say!(voice, "proof-by-plug"),
+        (Proof::TestPiece | Proof::Auto, _) if maker != Maker::SinglePoint => say!(voice, "chased-test-piece", by = maker.word()),
         (Proof::TestPiece | Proof::Auto, _) => say!(voice, "proof-by-test-piece"),
     }
 }
@@ -186,7 +189,7 @@ fn judge(by: Proof, before: &Inputs<'_>, owned: Option<&OwnedGauge>, voice: Voic
                 return (Some(false), why);
             };
             let p = thread.pitch.value;
-            let usable = before.blank.endings.iter().find(|e| e.chosen).map_or(thread.length, |e| e.usable_mm.value);
+            let usable = before.blank.usable_mm;
             // Two wires lie a pitch apart under one anvil, the third between them.
             let needs = 2.0 * p + wire.value;
             if usable < needs {

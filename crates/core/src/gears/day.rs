@@ -30,8 +30,8 @@ pub struct DayJob {
     pub title: String,
     /// The lathe it runs on.
     pub lathe: String,
-    /// What it needs.
-    pub setting: Setting,
+    /// What it needs set; none of a thread a die or a tap makes, which leaves the lathe as it is.
+    pub setting: Option<Setting>,
     /// Whether it is in mid-cut: its gears are on its lathe, and its half-nut may be closed. It is never put behind another.
     pub begun: bool,
     /// The job that comes before it, where it is the second of a pair.
@@ -104,16 +104,28 @@ impl<'a> Changes<'a> {
         let bit = || say!(voice, "day-bit", deg = deg(to.bit_deg));
         [(*gears > 0).then(hang), self.lever.then(lever), self.compound.then(compound), self.bit.then(bit)].into_iter().flatten().collect()
     }
+}
 
-    /// The job in its place, with what is changed for it.
-    fn step(&self, job: &DayJob, voice: Voice) -> DayStep {
-        DayStep { id: job.id.clone(), title: job.title.clone(), lathe: job.lathe.clone(), changes: self.said(voice), count: self.count() }
+/// The job in its place, with what is changed for it on a lathe that stands so.
+fn step_of(from: &Setting, job: &DayJob, voice: Voice) -> DayStep {
+    let changes = job.setting.as_ref().map(|to| Changes::between(from, to));
+    DayStep {
+        id: job.id.clone(),
+        title: job.title.clone(),
+        lathe: job.lathe.clone(),
+        count: changes.as_ref().map_or(0, Changes::count),
+        changes: changes.map_or_else(Vec::new, |c| c.said(voice)),
     }
 }
 
-/// How many things are changed from one setting to the next.
-fn count(from: &Setting, to: &Setting) -> usize {
-    Changes::between(from, to).count()
+/// How many things are changed for a job on a lathe that stands so.
+fn count(from: &Setting, to: &DayJob) -> usize {
+    to.setting.as_ref().map_or(0, |to| Changes::between(from, to).count())
+}
+
+/// How a lathe stands after a job.
+fn after<'a>(from: &'a Setting, job: &'a DayJob) -> &'a Setting {
+    job.setting.as_ref().unwrap_or(from)
 }
 
 /// Changes of the jobs of one lathe in this order.
@@ -122,9 +134,8 @@ fn cost(from: &Setting, jobs: &[&DayJob], order: &[usize]) -> usize {
     order
         .iter()
         .map(|i| {
-            let next = &jobs[*i].setting;
-            let changed = count(at, next);
-            at = next;
+            let changed = count(at, jobs[*i]);
+            at = after(at, jobs[*i]);
             changed
         })
         .sum()
@@ -141,12 +152,22 @@ fn keeps(before: &[Option<usize>], order: &[usize]) -> bool {
     order.iter().all(|i| before[*i].is_none_or(|first| place(first) < place(*i)))
 }
 
-/// The order of the jobs of one lathe: what is in mid-cut first, as given; then the best of the rest.
+/// The order of the jobs of one lathe: what is in mid-cut first, as given; then what changes nothing, but for the second of a pair, which
+/// follows its first; then the best of the rest.
 fn best(from: &Setting, jobs: &[&DayJob]) -> Vec<usize> {
     let (mut order, rest): (Vec<usize>, Vec<usize>) = (0..jobs.len()).partition(|i| jobs[*i].begun);
-    let at = order.last().map_or(from, |i| &jobs[*i].setting);
-    let left: Vec<&DayJob> = rest.iter().map(|i| jobs[*i]).collect();
-    order.extend(least(at, &left).into_iter().map(|i| rest[i]));
+    let at = order.iter().fold(from, |at, i| after(at, jobs[*i]));
+    let (free, set): (Vec<usize>, Vec<usize>) = rest.into_iter().partition(|i| jobs[*i].setting.is_none());
+    let follows = |i: &usize, first: usize| jobs[*i].after.as_ref() == Some(&jobs[first].id);
+    let (waiting, free): (Vec<usize>, Vec<usize>) = free.into_iter().partition(|i| set.iter().any(|first| follows(i, *first)));
+    // Of two that change nothing the first of a pair still comes first.
+    let (second, first): (Vec<usize>, Vec<usize>) = free.iter().copied().partition(|i| free.iter().any(|other| follows(i, *other)));
+    order.extend(first.into_iter().chain(second));
+    let left: Vec<&DayJob> = set.iter().map(|i| jobs[*i]).collect();
+    for i in least(at, &left).into_iter().map(|i| set[i]) {
+        order.push(i);
+        order.extend(waiting.iter().copied().filter(|w| follows(w, i)));
+    }
     order
 }
 
@@ -162,13 +183,13 @@ fn least(from: &Setting, jobs: &[&DayJob]) -> Vec<usize> {
 
 fn exact(from: &Setting, jobs: &[&DayJob], first: &[Option<usize>]) -> Vec<usize> {
     let n = jobs.len();
-    let step = |a: usize, b: usize| count(&jobs[a].setting, &jobs[b].setting);
+    let step = |a: usize, b: usize| count(after(from, jobs[a]), jobs[b]);
     let sets = 1_usize << n;
     // Least changes to have done a set of jobs, ending in each; and the one before.
     let mut least = vec![vec![usize::MAX; n]; sets];
     let mut before = vec![vec![usize::MAX; n]; sets];
     for i in (0..n).filter(|i| first[*i].is_none()) {
-        least[1 << i][i] = count(from, &jobs[i].setting);
+        least[1 << i][i] = count(from, jobs[i]);
     }
     for set in 1..sets {
         for last in (0..n).filter(|l| set >> l & 1 == 1) {
@@ -206,9 +227,9 @@ fn mended(from: &Setting, jobs: &[&DayJob], first: &[Option<usize>]) -> Vec<usiz
     let mut order = Vec::new();
     let mut at = from;
     let may = |left: &[usize], k: usize| first[left[k]].is_none_or(|f| !left.contains(&f));
-    while let Some(k) = (0..left.len()).filter(|k| may(&left, *k)).min_by_key(|k| count(at, &jobs[left[*k]].setting)) {
+    while let Some(k) = (0..left.len()).filter(|k| may(&left, *k)).min_by_key(|k| count(at, jobs[left[*k]])) {
         let next = left.remove(k);
-        at = &jobs[next].setting;
+        at = after(at, jobs[next]);
         order.push(next);
     }
     let mut least = cost(from, jobs, &order);
@@ -248,8 +269,8 @@ pub fn order(jobs: &[DayJob], now: &dyn Fn(&str) -> Setting, voice: Voice) -> Da
         let mut at = &from;
         for i in best(&from, &own) {
             let job = own[i];
-            steps.push(Changes::between(at, &job.setting).step(job, voice));
-            at = &job.setting;
+            steps.push(step_of(at, job, voice));
+            at = after(at, job);
         }
     }
     Day { changes: steps.iter().map(|s| s.count).sum(), steps, as_given }
@@ -266,8 +287,8 @@ pub fn in_order_told(jobs: &[DayJob], now: &dyn Fn(&str) -> Setting, voice: Voic
             on.push((&job.lathe, now(&job.lathe)));
             on.len() - 1
         });
-        steps.push(Changes::between(&on[at].1, &job.setting).step(job, voice));
-        on[at].1 = job.setting.clone();
+        steps.push(step_of(&on[at].1, job, voice));
+        on[at].1 = after(&on[at].1, job).clone();
     }
     Day { changes: steps.iter().map(|s| s.count).sum(), steps, as_given: least }
 }

@@ -13,6 +13,7 @@ use crate::faults::{Assumption, Checker, Fault};
 use crate::job::pad::{self, SumFacts};
 use crate::job::{DepthLaw, Ending, Grinder, OwnRow, ReadBy, Style, Way};
 use crate::kit::{Kit, OwnedBit, SOFT, ToolMaterial, tool_material};
+use crate::making::MakingFacts;
 use crate::quantity::{Exact, LengthUnit, MM_PER_INCH, Ratio, pitch_of_tpi, real};
 use crate::thread::identify::Sample;
 use crate::thread::section::LOAD_FACES;
@@ -154,6 +155,8 @@ pub struct Job {
     pub mate: Option<MateFacts>,
     /// The bench pad.
     pub pad: Vec<SumFacts>,
+    /// What makes the thread.
+    pub making: MakingFacts,
     /// Blank.
     pub blank: BlankFacts,
     /// Gears.
@@ -217,7 +220,8 @@ pub fn settle(request: &PlanRequest, stored: Option<&LatheProfile>, mut faults: 
             interchange: asked.interchange.unwrap_or(false),
         }
     });
-    let blank = workpiece::settle(request, &kit, thread.as_ref(), &mut c);
+    let making = request.making.settle(thread.as_ref().map(|t| t.spec.side), &mut c);
+    let blank = workpiece::settle(request, making.by, (&kit, thread.as_ref()), &mut c);
     let gears = settle_gears(request, &lathe, &mut c);
     let bit = settle_bit(request, &kit, thread.as_ref(), &mut c);
     if request.setup.wall.is_some() && thread.as_ref().is_some_and(|t| t.spec.side == Side::External) {
@@ -239,7 +243,7 @@ pub fn settle(request: &PlanRequest, stored: Option<&LatheProfile>, mut faults: 
     faults.append(&mut c.faults);
     match thread {
         Some(thread) if faults.is_empty() => Ok((
-            Job { thread, mate, pad, blank, gears, bit, setup, cut, gauge, voice, assumed: c.assumed, overrides: overrides.unwrap_or_default() },
+            Job { thread, mate, pad, making, blank, gears, bit, setup, cut, gauge, voice, assumed: c.assumed, overrides: overrides.unwrap_or_default() },
             lathe,
             kit,
         )),

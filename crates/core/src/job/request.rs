@@ -7,6 +7,7 @@ use crate::job::choices::{Ending, Style, Way};
 use crate::job::pad::SumRequest;
 use crate::job::{BlankAim, DepthLaw, EndKind, Grinder, Holding, KeepRequest, OwnRow, ParallelRequest, PlainRequest, ReadBy, RegisterRequest, Support};
 use crate::kit::{Kit, TriedRequest};
+use crate::making::MakingRequest;
 use crate::quantity::LengthUnit;
 use crate::thread::identify::SampleRequest;
 use crate::thread::{PairSchool, Side, SpecialRequest};
@@ -27,6 +28,9 @@ pub struct PlanRequest {
     /// The mate, when this is one member of a pair.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub mate: Option<MateRequest>,
+    /// What makes the thread: a single point, a die or a tap.
+    #[serde(skip_serializing_if = "MakingRequest::is_untold")]
+    pub making: MakingRequest,
     /// The blank or bore.
     pub blank: BlankRequest,
     /// The lathe; a plain assumed one when absent.
@@ -196,7 +200,7 @@ pub struct BlankRequest {
     /// From the end of a thread that runs out into the open to what stands beyond it toward the headstock: jaws, a stop, the end of the room
     /// behind a bore. A bar's jaws follow from its stick-out.
     pub beyond_mm: Option<f64>,
-    /// Whether a die finishes the thread: the blank is then turned a tenth of the pitch small.
+    /// Whether a die, of a nut a tap, finishes the thread: a blank is then turned a tenth of the pitch small.
     pub die_finish: Option<bool>,
     /// Material code: of the table, of the user's own, or `not_known`.
     pub material: Option<String>,

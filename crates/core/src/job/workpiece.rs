@@ -7,6 +7,7 @@ use crate::sentence;
 
 use crate::job::{BlankAim, EndKind, Holding, Parallel, PlainFacts, RegisterFacts, Support};
 use crate::kit::{Kit, Material, NOT_KNOWN, OwnMaterial, TriedView, is_own, material_of, materials, not_known};
+use crate::making::Maker;
 use crate::quantity::real;
 use crate::thread::Side;
 use crate::thread::ThreadFacts;
@@ -64,7 +65,9 @@ pub struct BlankFacts {
     pub grip_mm: Option<f64>,
     /// From the end of the thread to what stands beyond it toward the headstock, mm, when known.
     pub beyond_mm: Option<f64>,
-    /// Whether a die finishes it.
+    /// What makes the thread.
+    pub maker: Maker,
+    /// Whether a die, of a nut a tap, finishes what a single point cut.
     pub die_finish: bool,
     /// Material.
     pub material: Material,
@@ -75,7 +78,7 @@ pub struct BlankFacts {
 }
 
 /// Settles the blank, noting every fault.
-pub(super) fn settle(request: &PlanRequest, kit: &Kit, thread: Option<&ThreadFacts>, c: &mut Checker) -> BlankFacts {
+pub(super) fn settle(request: &PlanRequest, maker: Maker, (kit, thread): (&Kit, Option<&ThreadFacts>), c: &mut Checker) -> BlankFacts {
     let Settled { material, tried, gone } = settle_material(&request.blank, kit, c);
     let asked = &request.blank;
     let (major, pitch) = thread.map_or((100.0, 100.0), |t| (real(&t.spec.major), real(&t.spec.pitch)));
@@ -120,7 +123,13 @@ pub(super) fn settle(request: &PlanRequest, kit: &Kit, thread: Option<&ThreadFac
         jaw_force_n: c.sound(asked.jaw_force_n, 0.0, 200_000.0, "/blank/jaw_force_n", "N for each jaw"),
         grip_mm: c.sound(asked.grip_mm, 0.5, 2000.0, "/blank/grip_mm", "mm"),
         beyond_mm: c.sound(asked.beyond_mm, 0.0, 5000.0, "/blank/beyond_mm", "mm"),
-        die_finish: asked.die_finish.unwrap_or(false),
+        maker,
+        die_finish: {
+            if asked.die_finish == Some(true) && maker != Maker::SinglePoint {
+                c.fault("/blank/die_finish", sentence!("making-is-finished-by-it"));
+            }
+            asked.die_finish.unwrap_or(false)
+        },
         material,
         tried,
         material_gone: gone,

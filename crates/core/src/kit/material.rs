@@ -50,6 +50,22 @@ pub enum MaterialCaution {
     Hardens,
 }
 
+impl MaterialCaution {
+    /// The sentence that says it.
+    #[must_use]
+    pub const fn caution(self) -> &'static str {
+        match self {
+            Self::Dust => "caution-dust",
+            Self::Fire => "caution-fire",
+            Self::Strings => "caution-strings",
+            Self::Fumes => "caution-fumes",
+            Self::Cracks => "caution-cracks",
+            Self::Yields => "caution-yields",
+            Self::Hardens => "caution-hardens",
+        }
+    }
+}
+
 /// Starting values for threading one material with a high-speed-steel bit.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]

@@ -271,6 +271,13 @@ impl RunPlan {
         if let Some(reading) = act.measured() {
             return reading.check_against(self, voice);
         }
+        let by_dial = |act: &ActKind| {
+            use ActKind::{BitChanged, GrooveTouched, Lost, Overran, Sprung, StandsAt, Took};
+            matches!(act, StandsAt { .. } | Took { .. } | Sprung {} | BitChanged { .. } | GrooveTouched { .. } | Lost {} | Overran { .. })
+        };
+        if self.chased() && by_dial(act) {
+            return Err(("/kind", say!(voice, "act-of-a-single-point", by = self.maker.word())));
+        }
         // The width of a square tool sets no depth, and no touch tells it.
         if matches!(act, ActKind::BitChanged { tip_flat_mm: None, .. }) && self.straight() {
             return Err(("/tip_flat_mm", say!(voice, "act-square-width")));

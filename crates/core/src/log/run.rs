@@ -3,7 +3,10 @@
 use super::act::{Act, ActKind, BitChange};
 use crate::cut::aloud::aloud;
 use crate::cut::{DialSetting, PassKind, Then};
-use crate::gauge::{Believed, Estimate, FlankFound, Observation, PitchDiameter, TipFound, Verdict, VerdictKind, flank_of, judge_fit_knowing, judge_read};
+use crate::gauge::{
+    Believed, Estimate, FlankFound, Observation, PitchDiameter, TipFound, Verdict, VerdictKind, flank_of, judge_chased, judge_chased_fit, judge_fit_knowing,
+    judge_read,
+};
 use crate::quantity::plain_text;
 use crate::run::{RunPass, RunPlan, SAME_MM};
 use crate::say;
@@ -187,7 +190,7 @@ pub fn fold(plan: &RunPlan, acts: &[Act], voice: Voice) -> RunState {
         finished: false,
         begun: false,
         sets: Vec::new(),
-        known: Estimate::before(plan),
+        known: if plan.chased() { None } else { Estimate::before(plan) },
         last_size: None,
         doubted: None,
         doubted_fit: None,
@@ -373,7 +376,42 @@ impl Run {
         self.pick_up = steps;
     }
 
+    /// The same of a thread a die or a tap makes: more to come off is a step more.
+    fn measure_chased(&mut self, act: &ActKind, voice: Voice) {
+        let verdict = if let Some(sized) = act.measured() {
+            let read = sized.read(&self.plan, voice);
+            let again = self.doubted.take().zip(read.as_ref()).is_some_and(|(was, is)| (was - is.size).abs() <= AGAIN_MM);
+            let read = read.map(|r| r.with(&self.read_here));
+            let verdict = judge_chased(&self.plan, sized, read.as_ref(), again, voice);
+            self.doubted = read.as_ref().map(|r| r.size).filter(|_| verdict.as_ref().is_some_and(|v| !v.questions.is_empty()));
+            if let (Some(read), true) = (&read, verdict.as_ref().is_some_and(|v| v.questions.is_empty())) {
+                self.read_here.push([read.size, read.doubt]);
+            }
+            verdict
+        } else {
+            act.tried().map(|fit| judge_chased_fit(&self.plan, fit, voice))
+        };
+        if let Some(verdict) = &verdict {
+            self.finished = verdict.verdict == VerdictKind::InLimits;
+            self.proven = verdict.questions.is_empty();
+            self.pick_up.clear();
+            match verdict.verdict {
+                VerdictKind::InLimits | VerdictKind::PastLimit => self.schedule.clear(),
+                VerdictKind::TakeMore => {
+                    let n = self.plan.passes.iter().map(|p| p.n).chain(self.done.iter().copied()).max().unwrap_or(0) + 1;
+                    self.schedule = vec![RunPass { n, kind: PassKind::Chased, radial_mm: 0.0, side_mm: 0.0, then: None }];
+                }
+                VerdictKind::Unsure => {}
+            }
+            self.basis.clone_from(&self.schedule);
+        }
+        self.verdict = verdict;
+    }
+
     fn measure(&mut self, act: &ActKind, voice: Voice) {
+        if self.plan.chased() {
+            return self.measure_chased(act, voice);
+        }
         let sized = act.measured();
         let fit = act.tried();
         let read = sized.and_then(|m| m.read(&self.plan, voice));
@@ -483,8 +521,23 @@ impl Run {
         self.schedule = all;
     }
 
+    /// A step of a die or a tap: of the plan's own, or run over it once more.
+    fn stage(&self, pass: RunPass, setting: DialSetting, voice: Voice) -> NextStep {
+        let stage = usize::try_from(pass.n).ok().and_then(|n| self.plan.stages.get(n.checked_sub(1)?));
+        let (name, says) = match stage {
+            Some(stage) => (stage.name.clone(), stage.says.clone()),
+            None => {
+                (say!(voice, "chaser-step", code = "again"), say!(voice, "chaser-again", how = if self.plan.closes { "close" } else { self.plan.maker.word() }))
+            }
+        };
+        NextStep { name, aloud: says.clone(), says, pass, setting, aside: None }
+    }
+
     fn step(&self, pass: RunPass, voice: Voice) -> NextStep {
         let setting = self.plan.dial.nearest(pass.radial_mm).setting;
+        if pass.kind == PassKind::Chased {
+            return self.stage(pass, setting, voice);
+        }
         let aside = self
             .plan
             .side_dial
@@ -496,7 +549,7 @@ impl Run {
             PassKind::Stocking => "next-stocking",
             PassKind::Cut if form_next => "next-form-tool",
             PassKind::Scratch => "next-scratch",
-            PassKind::Cut | PassKind::Measured => "next-set",
+            PassKind::Cut | PassKind::Measured | PassKind::Chased => "next-set",
             PassKind::Spring => "next-spring",
         };
         let says = |setting: &str| say!(voice, id, setting = setting);
@@ -560,7 +613,7 @@ fn name_of(pass: &RunPass, voice: Voice) -> String {
         PassKind::Stocking => say!(voice, "pass-stocking", n = pass.n),
         PassKind::Cut => say!(voice, "pass-cut", n = pass.n),
         PassKind::Spring => say!(voice, "pass-spring"),
-        PassKind::Measured => say!(voice, "pass-measured"),
+        PassKind::Measured | PassKind::Chased => say!(voice, "pass-measured"),
     }
 }
 

@@ -1,10 +1,12 @@
 //! What a run needs of the plan, frozen with the first pass.
 
 use crate::bit::Tip;
-use crate::cut::CutSection;
+use crate::chaser::ChaserSection;
+use crate::cut::{CutSection, DepthDial, PassKind, SlideName, Then};
 use crate::gauge::chosen::Chosen;
 use crate::gears::GearsSection;
-use crate::job::{Job, Kit, Proof};
+use crate::job::{Job, Kit, Lathe, Proof};
+use crate::making::Maker;
 use crate::run::{READING_DOUBT_MM, RunClass, RunPass, RunPlan, RunTip, RunWires};
 use crate::setup::{self, SetupSection};
 use crate::thread::form::Thread;
@@ -34,18 +36,12 @@ pub(super) fn frozen(job: &Job, kit: &Kit, r: &Reckoned<'_>, voice: Voice) -> Ru
         tip_to_pitch_mm: round_to_nine(r.tip.h.value),
         tip_doubt_mm: round_to_nine(r.tip.doubt),
         target_mm: round_to_nine(r.target.value),
-        limits_mm: [round_to_nine(r.thread.own.pitch.0.value), round_to_nine(r.thread.own.pitch.1.value)],
+        limits_mm: limits(r.thread),
         dial: r.cut.dial.clone(),
-        wires: r.wires.as_ref().map(|w| RunWires { wire_mm: w.wire, sum_mm: round_to_nine(w.sum), corrected: w.corrected }),
+        wires: run_wires(r.wires.as_ref()),
         owned_wires_mm: if r.wires.is_some() { kit.wires_mm.clone() } else { Vec::new() },
         finishing_cut_mm: job.blank.material.first_cut_mm * FINISHING_SHARE,
-        tip: Some(RunTip {
-            pitch_mm: round_to_nine(r.thread.pitch.value),
-            alpha_deg: r.thread.alpha_deg,
-            flanks_deg: (!r.thread.flanks.are_even()).then(|| r.thread.flanks.both()),
-            narrow_mm: round_to_nine(r.tip.between[0]),
-            wide_mm: round_to_nine(r.tip.between[1]),
-        }),
+        tip: Some(run_tip(r.thread, r.tip)),
         passes: r.cut.passes.iter().map(|p| RunPass { n: p.n, kind: p.kind, radial_mm: p.radial_mm, side_mm: p.side_mm, then: p.then }).collect(),
         mate: Some(run_mate(job, r.thread)),
         mate_limits_mm: mate_limits(job, r.thread),
@@ -53,14 +49,94 @@ pub(super) fn frozen(job: &Job, kit: &Kit, r: &Reckoned<'_>, voice: Voice) -> Ru
         cycle: setup::cycle(r.setup, r.thread.spec.side, &r.gears.dial, voice),
         opening_loses: setup::opening_loses(r.setup.ending),
         pick_up: setup::pick_up(r.setup, voice),
-        lead_mm: (r.thread.spec.starts > 1).then(|| round_to_nine(r.thread.lead.value)),
+        lead_mm: lead(r.thread),
         hidden_mm: [round_to_nine(r.hidden.0.value.abs()), round_to_nine(r.hidden.1.value)],
         heights_mm: Some(r.thread.heights().map(round_to_nine)),
         spring: job.gauge.spring.map(|s| [s.share, s.doubt / 2.0]),
-        // Before a coating no other class's limits are to be compared with these.
-        classes: if job.thread.coating_mm > 0.0 { Vec::new() } else { wider_classes(job, r.thread) },
+        classes: classes(job, r.thread),
+        maker: Maker::SinglePoint,
+        stages: Vec::new(),
+        closes: false,
         lathe: voice.lathe,
     }
+}
+
+/// What the run of a die or a tap is made from.
+pub(super) struct Chased<'a> {
+    pub(super) thread: &'a Thread,
+    pub(super) tip: &'a Tip,
+    pub(super) start: Num,
+    pub(super) target: Num,
+    pub(super) wires: Option<Chosen>,
+    pub(super) chaser: &'a ChaserSection,
+}
+
+/// What its run needs: its steps in the place of passes, and nothing on a dial.
+pub(super) fn chased_run(job: &Job, lathe: &Lathe, kit: &Kit, r: &Chased<'_>, voice: Voice) -> RunPlan {
+    let last = r.chaser.steps.len();
+    let pass = |i: usize| RunPass {
+        n: u32::try_from(i + 1).unwrap_or(u32::MAX),
+        kind: PassKind::Chased,
+        radial_mm: 0.0,
+        side_mm: 0.0,
+        then: (i + 1 == last).then_some(Then::Measure),
+    };
+    RunPlan {
+        side: r.thread.spec.side,
+        start_mm: round_to_nine(r.start.value),
+        tip_to_pitch_mm: round_to_nine(r.tip.h.value),
+        tip_doubt_mm: 0.0,
+        target_mm: round_to_nine(r.target.value),
+        limits_mm: limits(r.thread),
+        dial: DepthDial::new(SlideName::CrossSlide, &lathe.cross_slide, 0.0),
+        wires: run_wires(r.wires.as_ref()),
+        owned_wires_mm: if r.wires.is_some() { kit.wires_mm.clone() } else { Vec::new() },
+        finishing_cut_mm: job.blank.material.first_cut_mm * FINISHING_SHARE,
+        tip: Some(run_tip(r.thread, r.tip)),
+        passes: (0..last).map(pass).collect(),
+        mate: Some(run_mate(job, r.thread)),
+        mate_limits_mm: mate_limits(job, r.thread),
+        side_dial: None,
+        cycle: Vec::new(),
+        opening_loses: false,
+        pick_up: Vec::new(),
+        lead_mm: lead(r.thread),
+        hidden_mm: [0.0; 2],
+        heights_mm: Some(r.thread.heights().map(round_to_nine)),
+        spring: None,
+        classes: classes(job, r.thread),
+        maker: job.making.by,
+        stages: r.chaser.steps.clone(),
+        closes: job.making.by == Maker::Die && job.making.split != Some(false),
+        lathe: voice.lathe,
+    }
+}
+
+fn limits(th: &Thread) -> [f64; 2] {
+    [round_to_nine(th.own.pitch.0.value), round_to_nine(th.own.pitch.1.value)]
+}
+
+fn run_wires(chosen: Option<&Chosen>) -> Option<RunWires> {
+    chosen.map(|w| RunWires { wire_mm: w.wire, sum_mm: round_to_nine(w.sum), corrected: w.corrected })
+}
+
+fn run_tip(th: &Thread, tip: &Tip) -> RunTip {
+    RunTip {
+        pitch_mm: round_to_nine(th.pitch.value),
+        alpha_deg: th.alpha_deg,
+        flanks_deg: (!th.flanks.are_even()).then(|| th.flanks.both()),
+        narrow_mm: round_to_nine(tip.between[0]),
+        wide_mm: round_to_nine(tip.between[1]),
+    }
+}
+
+fn lead(th: &Thread) -> Option<f64> {
+    (th.spec.starts > 1).then(|| round_to_nine(th.lead.value))
+}
+
+/// Before a coating no other class's limits are to be compared with these.
+fn classes(job: &Job, th: &Thread) -> Vec<RunClass> {
+    if job.thread.coating_mm > 0.0 { Vec::new() } else { wider_classes(job, th) }
 }
 
 /// Whether trying a mate nobody measured is the only proof.

@@ -3,6 +3,7 @@
 //! It fixes the order of reckoning. Each step is given only what went before it, so nothing can read
 //! backwards: the compiler holds the modules to this order.
 
+mod chased;
 mod check;
 mod engine;
 mod frozen;
@@ -15,7 +16,8 @@ use frozen::{Reckoned, by_feel_alone, frozen, run_mate};
 
 use crate::bit::{self, BitSection, Groove, Tip, TipView};
 use crate::blank::{self, BlankSection};
-use crate::cut::{CutSection, left_for_die, section as cut};
+use crate::chaser::ChaserSection;
+use crate::cut::{CutSection, PassRow, left_for_die, section as cut};
 use crate::direction::{Carriage, Direction};
 use crate::faults::Assumption;
 use crate::gauge::chosen::Chosen;
@@ -24,6 +26,7 @@ use crate::gears::{GearsSection, section as gears};
 use crate::job::defaults::BIT_WIDTH_MM;
 use crate::job::pad::{self, SumLine};
 use crate::job::{BlankFacts, EndKind, Ending, Holding, Job, Kit, Lathe, Style, Support};
+use crate::making::Maker;
 use crate::run::RunPlan;
 use crate::setup::{self, SetupSection};
 use crate::thread::form::Thread;
@@ -48,14 +51,21 @@ pub struct Plan {
     pub pair: Option<PairSection>,
     /// What to turn or bore.
     pub blank: BlankSection,
-    /// Which gears.
-    pub gears: GearsSection,
+    /// Which gears; like the three after it only of a thread cut by a single point.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    gears: Option<GearsSection>,
     /// The tip.
-    pub bit: BitSection,
+    #[serde(skip_serializing_if = "Option::is_none")]
+    bit: Option<BitSection>,
     /// Which way everything moves.
-    pub setup: SetupSection,
+    #[serde(skip_serializing_if = "Option::is_none")]
+    setup: Option<SetupSection>,
     /// How deep.
-    pub cut: CutSection,
+    #[serde(skip_serializing_if = "Option::is_none")]
+    cut: Option<CutSection>,
+    /// The die or the tap, where one makes the thread.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub chaser: Option<ChaserSection>,
     /// How it is proven.
     pub gauge: GaugeSection,
     /// How the size will be proven with the part as held.
@@ -98,6 +108,59 @@ impl Plan {
     }
 }
 
+/// A plan whose thread is cut by a single point, with what only such a one has.
+#[derive(Clone, Copy)]
+pub struct Pointed<'a> {
+    /// What exactly is to be cut.
+    pub thread: &'a ThreadSection,
+    /// What to turn or bore.
+    pub blank: &'a BlankSection,
+    /// Which gears.
+    pub gears: &'a GearsSection,
+    /// The tip.
+    pub bit: &'a BitSection,
+    /// Which way everything moves.
+    pub setup: &'a SetupSection,
+    /// How deep.
+    pub cut: &'a CutSection,
+    /// How it is proven.
+    pub gauge: &'a GaugeSection,
+    /// How the size will be proven with the part as held.
+    pub proof: &'a ProofView,
+    /// What a run needs.
+    pub run: &'a RunPlan,
+    /// The check before the first chip.
+    pub check: &'a Check,
+    /// Judgements and cautions, weightiest first.
+    pub watch: &'a [Watch],
+    /// What was assumed.
+    pub assumptions: &'a [Assumption],
+    /// What its texts are spoken in.
+    pub voice: Voice,
+}
+
+impl Plan {
+    /// Its single point; none where a die or a tap makes the thread.
+    #[must_use]
+    pub fn pointed(&self) -> Option<Pointed<'_>> {
+        Some(Pointed {
+            thread: &self.thread,
+            blank: &self.blank,
+            gears: self.gears.as_ref()?,
+            bit: self.bit.as_ref()?,
+            setup: self.setup.as_ref()?,
+            cut: self.cut.as_ref()?,
+            gauge: &self.gauge,
+            proof: &self.proof,
+            run: &self.run,
+            check: &self.check,
+            watch: &self.watch,
+            assumptions: &self.assumptions,
+            voice: self.voice,
+        })
+    }
+}
+
 /// A little more than a plan is long, bytes.
 const WRITTEN: usize = 64 * 1024;
 
@@ -107,12 +170,23 @@ const NOMINAL_ROOM_MM: f64 = 0.1;
 /// Reckons a job on a lathe with a kit.
 #[must_use]
 pub fn plan(job: &Job, lathe: &Lathe, kit: &Kit) -> Plan {
-    let mut desk = Desk { sheet: Worksheet::spoken(job.voice), watch: job.overrides.clone(), assumptions: job.assumed.clone(), job, lathe, kit };
-    let (shaped, tip_view) = desk.shape();
-    let mut held = desk.set(&shaped);
-    let (mut cut, bit) = desk.work(&shaped, tip_view, &mut held);
-    let proven = desk.prove(&shaped, &held, &mut cut, &bit);
-    desk.finish(shaped, held, cut, bit, proven)
+    let desk = Desk { sheet: Worksheet::spoken(job.voice), watch: job.overrides.clone(), assumptions: job.assumed.clone(), job, lathe, kit };
+    if job.making.by != Maker::SinglePoint {
+        return desk.chased();
+    }
+    desk.pointed()
+}
+
+impl Desk<'_> {
+    /// The plan of a thread cut by a single point.
+    fn pointed(mut self) -> Plan {
+        let desk = &mut self;
+        let (shaped, tip_view) = desk.shape();
+        let mut held = desk.set(&shaped);
+        let (mut cut, bit) = desk.work(&shaped, tip_view, &mut held);
+        let proven = desk.prove(&shaped, &held, &mut cut, &bit);
+        self.finish(shaped, held, cut, bit, proven)
+    }
 }
 
 /// What is written on while a plan is reckoned, and what it is reckoned from. Its steps follow one another, and each is given only what
@@ -126,7 +200,16 @@ struct Desk<'a> {
     kit: &'a Kit,
 }
 
-/// The thread as it is to be, and the tip everything is laid out for.
+/// The thread as it is to be, and the size aimed at.
+struct Sized<'a> {
+    thread: Thread,
+    section: ThreadSection,
+    /// The mate, where this is one of two, and how this one is fitted to it.
+    fitted: Option<(&'a MateFacts, Fitted)>,
+    target: Num,
+}
+
+/// The same, and the tip everything is laid out for.
 struct Shaped<'a> {
     direction: Direction,
     thread: Thread,
@@ -135,7 +218,9 @@ struct Shaped<'a> {
     section: ThreadSection,
     /// The mate, where this is one of two, and how this one is fitted to it.
     fitted: Option<(&'a MateFacts, Fitted)>,
+    /// What the single point stops at, and what the thread is in the end: apart where a die or a tap finishes it.
     target: Num,
+    ends_at: Num,
     tip: Tip,
 }
 
@@ -165,21 +250,46 @@ struct Proven {
     felt: (Num, Num),
 }
 
+/// What the size is to be had of.
+struct ToProve<'a, 'b> {
+    /// The thread with the limits it is measured by.
+    measured: &'b Thread,
+    /// The same in the end.
+    thread: &'b Thread,
+    target: Num,
+    ends_at: Num,
+    tip: &'b Tip,
+    /// The diameter it is cut from.
+    start: Num,
+    blank: &'b BlankSection,
+    fitted: Option<&'b (&'a MateFacts, Fitted)>,
+    /// What a mate feels and no micrometer does: of the lead, of the flanks.
+    felt: (Num, Num),
+}
+
 impl<'a> Desk<'a> {
+    /// The thread, fitted to its mate where it is one of two, and the size aimed at.
+    fn size(&mut self, carriage: Carriage) -> Sized<'a> {
+        let (job, sheet, watch) = (self.job, &mut self.sheet, &mut self.watch);
+        let (mut thread, section) = thread::reckon(sheet, &job.thread, carriage, watch);
+        // The second of a pair is held to what fits the first, so everything after follows from it.
+        let fitted = job.mate.as_ref().map(|mate| (mate, pair::fit(sheet, mate, &mut thread, watch)));
+        // Where the size goes decides which tip clears the mate there.
+        let follows = cut::AimSources { original: job.gauge.original, mate: by_feel_alone(job, &thread).then(|| run_mate(job, &thread)) };
+        let target = cut::aim(sheet, &job.cut, &follows, &thread, watch);
+        Sized { thread, section, fitted, target }
+    }
+
     /// The way it all moves, the thread, the size aimed at and the tip.
     fn shape(&mut self) -> (Shaped<'a>, TipView) {
         let (job, sheet, watch) = (self.job, &mut self.sheet, &mut self.watch);
         let direction = setup::way(&job.setup, self.lathe, &job.thread.spec, sheet.voice(), watch);
-        let (mut th, section) = thread::reckon(sheet, &job.thread, direction.carriage, watch);
-        // The second of a pair is held to what fits the first, so everything after follows from it.
-        let fitted = job.mate.as_ref().map(|mate| (mate, pair::fit(sheet, mate, &mut th, watch)));
-        // Where the size goes decides which tip clears the mate there.
-        let follows = cut::AimSources { original: job.gauge.original, mate: by_feel_alone(job, &th).then(|| run_mate(job, &th)) };
-        let target = cut::aim(sheet, &job.cut, &follows, &th, watch);
-        let (target, left) = left_for_die(sheet, job, &th, target, watch);
+        let Sized { thread: th, section, fitted, target: ends_at } = self.size(direction.carriage);
+        let (sheet, watch) = (&mut self.sheet, &mut self.watch);
+        let (target, left) = left_for_die(sheet, job, &th, ends_at, watch);
         let relief = job.blank.material.relief_deg + job.bit.material.map_or(0.0, |t| t.relief_more_deg);
         let (tip, tip_view) = bit::tip(sheet, &job.bit, relief, (&th, job.blank.diameter_mm, target), &mut self.assumptions, watch);
-        (Shaped { direction, thread: th, left, section, fitted, target, tip }, tip_view)
+        (Shaped { direction, thread: th, left, section, fitted, target, ends_at, tip }, tip_view)
     }
 
     /// What is hung on the lathe and held in it: gears, the ending and the speed, the blank.
@@ -208,7 +318,7 @@ impl<'a> Desk<'a> {
             Carriage::AwayFromHeadstock => blank::end::CutEnd::StartsIn(setup.run_up_mm.num()),
         };
         let tried = shaped.fitted.as_ref().is_some_and(|(_, f)| f.follows(th.spec.side));
-        let before = blank::Inputs { kit: self.kit, thread: th, tip, size, reach: &reach, cut_end, tried };
+        let before = blank::Inputs { kit: self.kit, thread: th, tip, size, comes: blank::Comes::Bit(&reach, cut_end), tried };
         let blank = blank::reckon(sheet, &job.blank, &before, watch);
         self.assumptions.extend(body_ahead_taken(job, &blank, th.spec.side, sheet.voice()));
         Held { gears, setup, blank, start: size.used }
@@ -278,25 +388,43 @@ impl<'a> Desk<'a> {
         (cut, bit)
     }
 
-    /// How the size is measured, whether the mate goes on, and by what it is proven.
+    /// How the size of what a single point cuts is had.
     fn prove(&mut self, shaped: &Shaped<'_>, held: &Held, cut: &mut CutSection, bit: &BitSection) -> Proven {
-        let (job, kit, sheet, watch) = (self.job, self.kit, &mut self.sheet, &mut self.watch);
-        let (th, tip, target) = (shaped.proven_as(), &shaped.tip, shaped.target);
-        let (wires, mut gauge) = gauge::reckon(sheet, &job.gauge, kit, th, tip, held.start, target, &mut cut.passes, watch);
-        let pair = shaped.fitted.as_ref().map(|(mate, fitted)| {
-            let reach = 2.0 * tip.h.value * if th.spec.side == Side::External { -1.0 } else { 1.0 };
-            pair::section(sheet, mate, fitted, th, AsCut { pitch: target, crest: held.start, root: target.value + reach })
-        });
         let of = |q: Option<&Quantity>| q.map_or_else(|| Num::from(0.0), Quantity::num);
         let felt = (of(held.gears.hung.as_ref().map(|h| &h.takes_mm)), of(bit.ground.as_ref().map(|g| &g.feels_mm)));
-        gauge.functional = functional::reckon(sheet, th, felt, target, job.mate.as_ref().and_then(|m| m.made_mm), watch);
+        let ask = ToProve {
+            measured: shaped.proven_as(),
+            thread: &shaped.thread,
+            target: shaped.target,
+            ends_at: shaped.ends_at,
+            tip: &shaped.tip,
+            start: held.start,
+            blank: &held.blank,
+            fitted: shaped.fitted.as_ref(),
+            felt,
+        };
+        self.proven(&ask, &mut cut.passes)
+    }
+
+    /// How the size is measured, whether the mate goes on, and by what it is proven.
+    fn proven(&mut self, ask: &ToProve<'_, '_>, passes: &mut [PassRow]) -> Proven {
+        let (job, kit, sheet, watch) = (self.job, self.kit, &mut self.sheet, &mut self.watch);
+        let ToProve { measured: th, tip, target, start, felt, .. } = *ask;
+        let (wires, mut gauge) = gauge::reckon(sheet, &job.gauge, kit, th, tip, start, target, passes, watch);
+        let pair = ask.fitted.map(|(mate, fitted)| {
+            let reach = 2.0 * tip.h.value * if th.spec.side == Side::External { -1.0 } else { 1.0 };
+            pair::section(sheet, mate, fitted, th, AsCut { pitch: target, crest: start, root: target.value + reach })
+        });
+        // The mate goes on what a die or a tap leaves, not on what was left for it.
+        gauge.functional = functional::reckon(sheet, ask.thread, felt, ask.ends_at, job.mate.as_ref().and_then(|m| m.made_mm), watch);
         let before = proof::Inputs {
             facts: &job.gauge,
             kit,
             thread: th,
             gauge: &gauge,
-            blank: &held.blank,
+            blank: ask.blank,
             shoulder: job.blank.shoulder,
+            maker: job.making.by,
             mate: job.mate.as_ref(),
             reach_past: job.bit.reach_past_mm.unwrap_or(0.0),
         };
@@ -308,6 +436,7 @@ impl<'a> Desk<'a> {
     fn finish(mut self, shaped: Shaped<'_>, held: Held, cut: CutSection, bit: BitSection, proven: Proven) -> Plan {
         let (job, voice) = (self.job, self.sheet.voice());
         of_every_plan(&self.assumptions, voice, &mut self.watch);
+        self.watch.push(Watch::new(Level::Note, Code::FirstPass, "cut", say!(voice, "plan-first-pass")));
         watch::order(&mut self.watch);
         let pad = pad::section(&mut self.sheet, &job.pad);
         let run = frozen(
@@ -331,10 +460,11 @@ impl<'a> Desk<'a> {
             thread: shaped.section,
             pair: proven.pair,
             blank: held.blank,
-            gears: held.gears,
-            bit,
-            setup: held.setup,
-            cut,
+            gears: Some(held.gears),
+            bit: Some(bit),
+            setup: Some(held.setup),
+            cut: Some(cut),
+            chaser: None,
             gauge: proven.gauge,
             proof: proven.proof,
             check: Check::default(),
@@ -375,6 +505,14 @@ impl Plan {
     pub fn on_no_lathe(&self) -> bool {
         on_no_lathe(&self.assumptions)
     }
+}
+
+impl Pointed<'_> {
+    /// Whether no lathe was told.
+    #[must_use]
+    pub fn on_no_lathe(&self) -> bool {
+        on_no_lathe(self.assumptions)
+    }
 
     /// What the half-nut does by the ending followed, never by another.
     #[must_use]
@@ -393,5 +531,4 @@ fn of_every_plan(assumptions: &[Assumption], voice: Voice, watch: &mut Vec<Watch
     if on_no_lathe(assumptions) {
         watch.push(Watch::new(Level::Note, Code::AssumedDefault, "gears", say!(voice, "plan-no-lathe")));
     }
-    watch.push(Watch::new(Level::Note, Code::FirstPass, "cut", say!(voice, "plan-first-pass")));
 }

@@ -38,7 +38,7 @@ impl Member<'_> {
 
     /// Whether a die finishes its thread, so that what the single point leaves is not its size yet.
     pub(super) fn finished_by_die(&self) -> bool {
-        self.facts.blank.die_finish && self.plan.thread.side == Side::External
+        self.facts.blank.die_finish
     }
 
     fn blank_mm(&self) -> f64 {
@@ -70,6 +70,7 @@ pub fn bench(member: &Member<'_>, members: &[Member<'_>], kind: OpKind, voice: V
         OpKind::Drill => drill(member),
         OpKind::Turn | OpKind::Bore => turn(member, members, voice),
         OpKind::Plain => plain(blank, voice),
+        OpKind::Relief if blank.relief.is_none() => relief_told(member),
         OpKind::Relief => blank
             .relief
             .iter()
@@ -84,14 +85,15 @@ pub fn bench(member: &Member<'_>, members: &[Member<'_>], kind: OpKind, voice: V
                 .chain(r.drill_mm.iter().map(|d| number(say!(voice, "line-of-drill"), d)))
             })
             .collect(),
+        OpKind::Chamfer if plan.chaser.as_ref().is_some_and(|c| !c.bevels.is_empty()) => bevel(member),
         OpKind::Chamfer | OpKind::SecondChamfer => {
             vec![number(say!(voice, "line-of-to-diameter"), &blank.chamfer_mm), words(say!(voice, "line-of-at"), say!(voice, "card-at-45"))]
         }
-        OpKind::Thread => {
-            let t = thread_card(member);
+        OpKind::Thread => thread_card(member).map_or_else(Vec::new, |t| {
             t.gears.into_iter().chain([t.half_nut, t.bit, t.speed, t.way]).chain(t.compound).chain(t.depth).chain([t.passes]).collect()
-        }
-        OpKind::Chase => chase(member),
+        }),
+        OpKind::Chase | OpKind::ChaseTap => chase(member),
+        OpKind::Die | OpKind::Tap => by_chaser(member),
         OpKind::Dress if internal => {
             vec![words(say!(voice, "line-of-how"), say!(voice, "card-dress-bore"))]
         }
@@ -203,8 +205,9 @@ pub(crate) struct ThreadCard {
     pub measure: Option<CardLine>,
 }
 
-pub(crate) fn thread_card(member: &Member<'_>) -> ThreadCard {
-    let (plan, voice) = (member.plan, member.plan.voice);
+/// A single point's; none where a die or a tap makes the thread.
+pub(crate) fn thread_card(member: &Member<'_>) -> Option<ThreadCard> {
+    let (plan, voice) = (member.plan.pointed()?, member.plan.voice);
     let gears = plan.gears.hung.as_ref().map(|hung| {
         let (drivers, driven) = (counts(&hung.train.drivers), counts(&hung.train.driven));
         if drivers.is_empty() {
@@ -230,7 +233,7 @@ pub(crate) fn thread_card(member: &Member<'_>) -> ThreadCard {
             },
         )
     });
-    ThreadCard {
+    Some(ThreadCard {
         gears,
         half_nut: words(say!(voice, "line-half-nut"), plan.nut_says()),
         bit: words(say!(voice, "line-of-bit"), plan.bit.says.clone()),
@@ -243,15 +246,62 @@ pub(crate) fn thread_card(member: &Member<'_>) -> ThreadCard {
             say!(voice, "line-of-passes"),
             say!(voice, "card-passes-time", passes = counted(&plan.cut.passes, voice), time = &plan.cut.time.whole.text),
         ),
+    })
+}
+
+/// The relief that was told, where a die runs into it.
+fn relief_told(member: &Member<'_>) -> Vec<CardLine> {
+    let (facts, voice) = (&member.facts.blank, member.plan.voice);
+    let told = |line: &str, mm: Option<f64>| mm.map(|mm| number(say!(voice, line), &Quantity::given(voice, mm)));
+    told("line-of-to-diameter", facts.relief_diameter_mm)
+        .into_iter()
+        .chain(told("line-of-wide-at-least", facts.relief_width_mm))
+        .chain([member.speed(member.blank_mm(), BROAD)])
+        .collect()
+}
+
+/// The bevel a die starts on: to under the root, at one angle or another.
+fn bevel(member: &Member<'_>) -> Vec<CardLine> {
+    let (plan, voice) = (member.plan, member.plan.voice);
+    let mut lines = vec![number(say!(voice, "line-of-to-diameter"), &plan.blank.chamfer_mm)];
+    let bevels = plan.chaser.iter().flat_map(|c| &c.bevels);
+    lines.extend(bevels.map(|b| number(say!(voice, "line-of-bevel-at", deg = degrees_text(b.deg)), &b.long_mm)));
+    lines
+}
+
+/// What makes the thread with a die or a tap: which, how it is turned, how far, and how it is known to be right.
+pub(crate) fn by_chaser(member: &Member<'_>) -> Vec<CardLine> {
+    let (plan, voice) = (member.plan, member.plan.voice);
+    let Some(chaser) = &plan.chaser else { return Vec::new() };
+    let mut lines: Vec<CardLine> = tool_at_hand(member).into_iter().collect();
+    if let Some(hole) = chaser.hole.as_ref().filter(|h| h.blind) {
+        lines.push(number(say!(voice, "line-of-hole-full"), &hole.full_depth_mm));
+        lines.push(number(say!(voice, "line-of-hole-tip"), &hole.tip_depth_mm));
     }
+    lines.push(number(say!(voice, "line-of-front-to"), &plan.blank.mark.from_face_mm));
+    lines.push(number(say!(voice, "line-of-torque"), &chaser.twist.torque_nm));
+    lines.push(number(say!(voice, "line-of-each-hand"), &chaser.twist.each_hand_n));
+    lines.push(number(say!(voice, "line-of-each-jaw"), &chaser.twist.each_jaw_n));
+    if chaser.power.chosen && chaser.power.serves {
+        lines.push(words(say!(voice, "line-of-under-power"), chaser.power.says.clone()));
+    }
+    lines.extend(chaser.steps.iter().map(|s| words(s.name.clone(), s.says.clone())));
+    lines
+}
+
+/// The die or tap of the drawer.
+fn tool_at_hand(member: &Member<'_>) -> Option<CardLine> {
+    let voice = member.plan.voice;
+    let line = if member.plan.thread.side == Side::External { "line-of-die" } else { "line-of-tap" };
+    member.plan.blank.at_hand.iter().find(|h| h.what == "chaser").map(|h| words(say!(voice, line), h.says.clone()))
 }
 
 /// Finishing with a die: which, to what, and how it is kept square and backed.
 fn chase(member: &Member<'_>) -> Vec<CardLine> {
     let (plan, voice) = (member.plan, member.plan.voice);
-    let die = plan.blank.at_hand.iter().find(|h| h.what == "chaser").map(|h| words(say!(voice, "line-of-die"), h.says.clone()));
-    let mut lines: Vec<CardLine> = die.into_iter().chain(limits(ends_between(member), voice)).collect();
-    lines.push(words(say!(voice, "line-of-how"), say!(voice, "card-chase")));
+    let how = if plan.thread.side == Side::External { "card-chase" } else { "card-chase-tap" };
+    let mut lines: Vec<CardLine> = tool_at_hand(member).into_iter().chain(limits(ends_between(member), voice)).collect();
+    lines.push(words(say!(voice, "line-of-how"), say!(voice, how)));
     // Backing a right-hand die off is the twist a left-hand one is cut by: either unscrews a chuck that screws on.
     if member.lathe.chuck == Chuck::Screwed {
         lines.push(words(say!(voice, "line-of-held"), say!(voice, "card-chase-screwed")));
@@ -271,7 +321,8 @@ fn measured_between<'a>(member: &'a Member<'_>) -> [&'a Quantity; 2] {
 
 /// What the thread is held to in the end: of one a die finishes, the drawing's own limits.
 pub(super) fn ends_between<'a>(member: &'a Member<'_>) -> [&'a Quantity; 2] {
-    let own = &member.plan.thread.external.pitch_mm;
+    let thread = &member.plan.thread;
+    let own = if thread.side == Side::External { &thread.external.pitch_mm } else { &thread.internal.pitch_mm };
     match (&own.min, &own.max) {
         (Some(low), Some(high)) if member.finished_by_die() => [low, high],
         _ => measured_between(member),
@@ -354,18 +405,27 @@ fn minutes(member: &Member<'_>, members: &[Member<'_>], kind: OpKind) -> Minutes
         OpKind::Plain => (1.0, 2.0 * (plan.blank.plain.len().max(1)) as f64),
         OpKind::Relief => (2.0, 1.0 + across(BROAD, 0.05)),
         OpKind::Chamfer | OpKind::SecondChamfer => (1.0, 0.5),
-        OpKind::Thread => {
-            let gears = plan.gears.hung.as_ref().map_or(0, |h| h.train.swaps);
-            (5.0 + GEAR_MIN * gears as f64, plan.cut.time.whole.value / 60.0)
+        OpKind::Thread => plan.pointed().map_or((0.0, 0.0), |p| {
+            let gears = p.gears.hung.as_ref().map_or(0, |h| h.train.swaps);
+            (5.0 + GEAR_MIN * gears as f64, p.cut.time.whole.value / 60.0)
+        }),
+        OpKind::Chase | OpKind::ChaseTap | OpKind::Die => (3.0, 2.0 + by_hand(length, plan.thread.lead_mm.value)),
+        OpKind::Tap => {
+            // Each tap of the set goes in and out again.
+            let taps = plan.chaser.iter().flat_map(|c| &c.hole).flat_map(|h| &h.taps).position(|t| t.last).map_or(1, |i| i + 1);
+            (3.0, 1.0 + taps as f64 * (1.0 + by_hand(plan.blank.mark.from_face_mm.value, plan.thread.lead_mm.value)))
         }
-        // A turn on and half a turn back, two seconds a turn; the die set up, opened and closed to fit.
-        OpKind::Chase => (3.0, 2.0 + 3.0 * length / plan.thread.pitch_mm.value * 2.0 / 60.0),
         OpKind::Dress => (0.0, 1.0),
         OpKind::Prove => (0.0, 2.0),
         OpKind::PartOff => (2.0, 1.0 + across(BROAD * 0.6, 0.05)),
         OpKind::Own => (0.0, 0.0),
     };
     Minutes { set, each }
+}
+
+/// Minutes to turn a die or a tap so far by hand: a turn on and half a turn back, and off again, two seconds a turn. House value.
+fn by_hand(length: f64, lead: f64) -> f64 {
+    3.0 * length / lead * 2.0 / 60.0
 }
 
 /// The same of an operation kept, the user's own time before the app's.

@@ -2,6 +2,7 @@
 
 mod card;
 mod line;
+mod makers;
 mod order;
 mod propose;
 mod rough;
@@ -9,11 +10,13 @@ mod said;
 mod stock;
 
 pub use card::{Minutes, bench, chucking_of, minutes_of};
-pub(crate) use card::{over_wires, thread_card, turn_to, turned};
+pub(crate) use card::{by_chaser, over_wires, thread_card, turn_to, turned};
 pub use line::CardLine;
 pub(crate) use line::number;
+pub use makers::{MakerView, MakersSheet, makers};
 pub use order::{OrderRemark, remarks};
 pub use propose::propose;
+use said::time as time_says;
 pub use said::{ChuckingView, Must, OperationView, RouteDetail, said};
 
 use crate::faults::Fault;
@@ -51,6 +54,12 @@ pub enum OpKind {
     Thread,
     /// Finish the thread with a die.
     Chase,
+    /// Finish the thread with a tap.
+    ChaseTap,
+    /// Make the thread with a die.
+    Die,
+    /// Make the thread with a tap.
+    Tap,
     /// Dress crests and ends.
     Dress,
     /// Prove the size.
@@ -64,6 +73,14 @@ pub enum OpKind {
     /// The user's own.
     #[default]
     Own,
+}
+
+impl OpKind {
+    /// Whether the thread is made in it.
+    #[must_use]
+    pub const fn makes_thread(self) -> bool {
+        matches!(self, Self::Thread | Self::Die | Self::Tap)
+    }
 }
 
 /// One operation, as kept.

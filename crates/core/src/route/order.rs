@@ -4,7 +4,7 @@
 use super::{Member, OpKind, Operation, Route};
 use crate::say;
 use crate::voice::Voice;
-use OpKind::{Bore, Centre, Chamfer, Chase, Dress, Drill, Face, Length, PartOff, Plain, Prove, Relief, Saw, SecondChamfer, Thread, Turn};
+use OpKind::{Bore, Centre, Chamfer, Chase, ChaseTap, Die, Dress, Drill, Face, Length, PartOff, Plain, Prove, Relief, Saw, SecondChamfer, Tap, Thread, Turn};
 use serde::Serialize;
 
 /// What two operations must share for a rule to bind them.
@@ -49,6 +49,17 @@ const LESSONS: &[Lesson] = &[
     lesson(Chamfer, Thread, Shared::Job, "lesson-chamfer-thread"),
     lesson(Plain, Thread, Shared::Chucking, "lesson-plain-thread"),
     lesson(Thread, Chase, Shared::Job, "lesson-thread-chase"),
+    lesson(Thread, ChaseTap, Shared::Job, "lesson-thread-chase"),
+    lesson(ChaseTap, Dress, Shared::Job, "lesson-thread-dress"),
+    lesson(ChaseTap, Prove, Shared::Job, "lesson-chase-prove"),
+    lesson(Turn, Die, Shared::Job, "lesson-turn-die"),
+    lesson(Chamfer, Die, Shared::Job, "lesson-chamfer-die"),
+    lesson(Relief, Die, Shared::Job, "lesson-relief-die"),
+    lesson(Die, Prove, Shared::Job, "lesson-thread-prove"),
+    lesson(Drill, Tap, Shared::Job, "lesson-drill-tap"),
+    lesson(Bore, Tap, Shared::Job, "lesson-drill-tap"),
+    lesson(Chamfer, Tap, Shared::Job, "lesson-chamfer-tap"),
+    lesson(Tap, Prove, Shared::Job, "lesson-thread-prove"),
     lesson(Chase, Dress, Shared::Job, "lesson-thread-dress"),
     lesson(Chase, Prove, Shared::Job, "lesson-chase-prove"),
     lesson(Thread, Dress, Shared::Job, "lesson-thread-dress"),
@@ -114,7 +125,8 @@ pub fn remarks(route: &Route, members: &[Member<'_>], voice: Voice) -> Vec<Order
     }
     let of = |job: &str, kind: OpKind| placed.iter().find(|p| p.op.kind == kind && p.op.job.as_deref() == Some(job)).copied();
     for member in members {
-        let (thread, proof) = (of(member.job, Thread), of(member.job, Prove));
+        let made = |job: &str| placed.iter().find(|p| p.op.kind.makes_thread() && p.op.job.as_deref() == Some(job)).copied();
+        let (thread, proof) = (made(member.job), of(member.job, Prove));
         if let (Some(thread), Some(proof)) = (thread, proof)
             && thread.setup < proof.setup
             && let Some(next) = placed.iter().find(|p| p.setup > thread.setup && p.at <= proof.at)
@@ -131,7 +143,7 @@ pub fn remarks(route: &Route, members: &[Member<'_>], voice: Voice) -> Vec<Order
         if member.plan.pair.as_ref().is_some_and(|p| p.first == Some(true)) {
             let other = members.iter().find(|m| Some(m.job) == member.mate && m.plan.pair.as_ref().is_some_and(|p| p.first == Some(false)));
             if let (Some(other), Some(proof)) = (other, proof)
-                && let Some(second) = of(other.job, Thread)
+                && let Some(second) = made(other.job)
                 && second.at < proof.at
             {
                 remark(proof, second, say!(voice, "order-fitted", other = &other.title));
@@ -161,6 +173,9 @@ pub(super) fn name(op: &Operation, voice: Voice) -> String {
             PartOff => "op-part-off",
             Length => "op-length",
             Chase => "op-chase",
+            ChaseTap => "op-chase-tap",
+            Die => "op-die",
+            Tap => "op-tap",
             SecondChamfer => "op-second-chamfer",
             OpKind::Own => "op-own",
         };

@@ -2,6 +2,7 @@
 
 use super::{Member, OpKind, Operation, Route, SetUp};
 use crate::job::{EndKind, Holding, Support};
+use crate::making::Maker;
 use crate::say;
 use crate::thread::Side;
 use crate::voice::Voice;
@@ -116,24 +117,37 @@ fn on_an_arbor(making: &mut Making<'_>, member: &Member<'_>, voice: Voice) {
 fn body(making: &mut Making<'_>, member: &Member<'_>) {
     let (plan, facts) = (member.plan, member.facts);
     if plan.thread.side == Side::Internal {
-        if plan.blank.bore.as_ref().is_some_and(|b| b.drill_mm.is_some()) {
+        let bore = plan.blank.bore.as_ref();
+        if bore.is_some_and(|b| b.drill_mm.is_some()) {
             making.op(member, OpKind::Drill);
         }
-        making.op(member, OpKind::Bore);
+        // A tap's own drill cuts its hole to size.
+        if !bore.is_some_and(|b| plan.chaser.is_some() && b.drill_mm.is_some() && b.left_mm.is_none()) {
+            making.op(member, OpKind::Bore);
+        }
     } else {
         making.op(member, OpKind::Turn);
     }
     if !facts.blank.plain.is_empty() || plan.blank.register.is_some() {
         making.op(member, OpKind::Plain);
     }
-    if plan.blank.relief.as_ref().is_some_and(|r| !matches!(r.end, EndKind::Open | EndKind::Withdraw)) {
+    if plan.chaser.is_some() && facts.blank.relief_width_mm.is_some()
+        || plan.blank.relief.as_ref().is_some_and(|r| !matches!(r.end, EndKind::Open | EndKind::Withdraw))
+    {
         making.op(member, OpKind::Relief);
     }
-    making.ops(member, &[OpKind::Chamfer, OpKind::Thread]);
-    if member.finished_by_die() {
-        making.op(member, OpKind::Chase);
+    making.op(member, OpKind::Chamfer);
+    match plan.chaser.as_ref().map(|c| c.by) {
+        Some(Maker::Tap) => making.ops(member, &[OpKind::Tap, OpKind::Prove]),
+        Some(_) => making.ops(member, &[OpKind::Die, OpKind::Prove]),
+        None => {
+            making.op(member, OpKind::Thread);
+            if member.finished_by_die() {
+                making.op(member, if plan.thread.side == Side::External { OpKind::Chase } else { OpKind::ChaseTap });
+            }
+            making.ops(member, &[OpKind::Dress, OpKind::Prove]);
+        }
     }
-    making.ops(member, &[OpKind::Dress, OpKind::Prove]);
 }
 
 fn as_held(member: &Member<'_>, voice: Voice) -> String {

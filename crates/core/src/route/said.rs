@@ -76,7 +76,7 @@ pub struct RouteDetail {
 }
 
 /// Minutes in words.
-fn time(minutes: f64, voice: Voice) -> String {
+pub(super) fn time(minutes: f64, voice: Voice) -> String {
     let whole = minutes.round();
     if whole < 60.0 {
         say!(voice, "time-minutes", min = plain_text(whole, 0))
@@ -102,7 +102,7 @@ pub fn said(route: &Route, members: &[Member<'_>], ticks: &BTreeMap<String, Stri
                     let minutes = minutes_of(op, member, members);
                     let takes_min = minutes.set + minutes.each;
                     // What is left for a die is not proven by what the single point left.
-                    let proven = member.is_some_and(|m| m.proven && (op.kind == OpKind::Thread || op.kind == OpKind::Prove && !m.finished_by_die()));
+                    let proven = member.is_some_and(|m| m.proven && (op.kind.makes_thread() || op.kind == OpKind::Prove && !m.finished_by_die()));
                     let done = ticks.get(&op.id).cloned().or_else(|| proven.then(|| say!(voice, "route-proven")));
                     OperationView {
                         op: op.clone(),
@@ -147,7 +147,7 @@ fn musts(setup: &SetUp, ops: &[OperationView], members: &[Member<'_>], voice: Vo
     let mut out = Vec::new();
     let left = ops.iter().filter(|o| o.done.is_none()).count();
     out.push(Must { says: say!(voice, "must-everything"), holds: Some(left == 0) });
-    let threads = setup.ops.iter().filter(|o| o.kind == OpKind::Thread).filter_map(|o| members.iter().find(|m| Some(m.job) == o.job.as_deref()));
+    let threads = setup.ops.iter().filter(|o| o.kind.makes_thread()).filter_map(|o| members.iter().find(|m| Some(m.job) == o.job.as_deref()));
     for member in threads {
         let [low, high] = ends_between(member).map(|q| &q.text);
         let holds = (!member.finished_by_die()).then_some(member.proven);
@@ -158,7 +158,7 @@ fn musts(setup: &SetUp, ops: &[OperationView], members: &[Member<'_>], voice: Vo
             None => {}
         }
     }
-    if setup.ops.iter().any(|o| o.kind == OpKind::Thread) {
+    if setup.ops.iter().any(|o| o.kind.makes_thread()) {
         out.push(Must { says: say!(voice, "must-brushed"), holds: None });
     }
     out

@@ -4,5 +4,5 @@ mod plan;
 mod symptom;
 
 pub(crate) use plan::SAME_MM;
-pub use plan::{READING_DOUBT_MM, RunClass, RunPass, RunPlan, RunTip, RunWires};
+pub use plan::{READING_DOUBT_MM, RunClass, RunPass, RunPlan, RunStage, RunTip, RunWires};
 pub use symptom::Symptom;

@@ -2,6 +2,7 @@
 
 use crate::bit::V_FROM_DEG;
 use crate::cut::{DepthDial, PassKind, Then};
+use crate::making::Maker;
 use crate::say;
 use crate::setup::CyclePhase;
 use crate::thread::{Flanks, RunMate, Side, flat_of_radius};
@@ -28,6 +29,10 @@ pub struct RunPass {
     /// What is done before any goes deeper.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub then: Option<Then>,
+}
+
+fn is_single_point(maker: &Maker) -> bool {
+    *maker == Maker::SinglePoint
 }
 
 fn none_hidden(v: &[f64; 2]) -> bool {
@@ -97,6 +102,18 @@ pub struct RunWires {
     pub corrected: bool,
 }
 
+/// A step of a thread made by a die or a tap.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct RunStage {
+    /// Stable name.
+    pub code: String,
+    /// In a word or two.
+    pub name: String,
+    /// What to do.
+    pub says: String,
+}
+
 /// What a run needs of its plan; frozen with it at the first pass.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -160,6 +177,15 @@ pub struct RunPlan {
     /// Classes whose limits reach past these.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
     pub classes: Vec<RunClass>,
+    /// What makes the thread, where it is not a single point.
+    #[serde(default, skip_serializing_if = "is_single_point")]
+    pub maker: Maker,
+    /// The steps of a die or a tap, pass by pass.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub stages: Vec<RunStage>,
+    /// Whether the die closes, so that it can be run over again.
+    #[serde(default, skip_serializing_if = "std::ops::Not::not")]
+    pub closes: bool,
     /// The kind of lathe it is cut on, where that is not the usual one.
     #[serde(default, skip_serializing_if = "LatheKind::is_usual")]
     pub lathe: LatheKind,
@@ -193,11 +219,17 @@ impl RunPlan {
     /// The same run, what it says taken from the same plan spoken in another voice.
     #[must_use]
     pub fn spoken_as(self, other: Self) -> Self {
-        Self { cycle: other.cycle, pick_up: other.pick_up, ..self }
+        Self { cycle: other.cycle, pick_up: other.pick_up, stages: other.stages, ..self }
     }
 }
 
 impl RunPlan {
+    /// Whether a die or a tap makes it.
+    #[must_use]
+    pub fn chased(&self) -> bool {
+        self.maker != Maker::SinglePoint
+    }
+
     /// 1 where cutting makes the figure smaller, −1 in a bore.
     #[must_use]
     pub fn cut_sign(&self) -> f64 {

@@ -1,6 +1,6 @@
 //! A job as the board shows it: what comes next, and a small drawing of its own thread.
 
-use crate::log::RunState;
+use crate::log::{NextStep, RunState};
 use crate::outline::Point;
 use crate::plan::{Plan, State};
 use crate::say;
@@ -45,7 +45,9 @@ fn next(plan: &Plan, run: &RunState) -> String {
         return say!(voice, "board-find-groove");
     }
     if run.begun {
-        return run.next.as_ref().map_or_else(|| say!(voice, "board-measure-now"), |step| say!(voice, "board-cut-pass", n = &step.pass.n));
+        let step =
+            |step: &NextStep| if plan.run.chased() { say!(voice, "board-step", step = &step.name) } else { say!(voice, "board-cut-pass", n = &step.pass.n) };
+        return run.next.as_ref().map_or_else(|| say!(voice, "board-measure-now"), step);
     }
     if plan.on_no_lathe() {
         return say!(voice, "board-tell-lathe");
@@ -56,7 +58,7 @@ fn next(plan: &Plan, run: &RunState) -> String {
     {
         return if plan.thread.side == Side::External { say!(voice, "board-nut-first") } else { say!(voice, "board-screw-first") };
     }
-    if let Some(hung) = plan.gears.hung.as_ref().filter(|h| h.train.swaps > 0) {
+    if let Some(hung) = plan.pointed().and_then(|p| p.gears.hung.as_ref()).filter(|h| h.train.swaps > 0) {
         return say!(voice, "board-hang", drivers = counts(&hung.train.drivers), driven = counts(&hung.train.driven));
     }
     match plan.check.lines.iter().filter(|l| l.state == State::Bad).count() {

@@ -3,7 +3,7 @@
 use crate::direction::Spindle;
 use crate::job::{Chuck, Ending, Holding, ReadBy};
 use crate::kit::MaterialCaution;
-use crate::plan::Plan;
+use crate::plan::Pointed;
 use crate::say;
 use crate::thread::Side;
 
@@ -17,22 +17,8 @@ pub(super) struct CautionQuery {
     pub material: Vec<MaterialCaution>,
 }
 
-impl MaterialCaution {
-    const fn caution(self) -> &'static str {
-        match self {
-            Self::Dust => "caution-dust",
-            Self::Fire => "caution-fire",
-            Self::Strings => "caution-strings",
-            Self::Fumes => "caution-fumes",
-            Self::Cracks => "caution-cracks",
-            Self::Yields => "caution-yields",
-            Self::Hardens => "caution-hardens",
-        }
-    }
-}
-
 /// The cautions, weightiest first.
-pub(super) fn list(plan: &Plan, ask: &CautionQuery) -> Vec<String> {
+pub(super) fn list(plan: &Pointed<'_>, ask: &CautionQuery) -> Vec<String> {
     let setup = &plan.setup;
     let reversed = setup.spindle == Spindle::Reversed;
     let back = matches!(setup.ending, Ending::Closed | Ending::SameMark);

@@ -3,7 +3,7 @@
 use crate::cut::{self, Edge, Field, PassKind, PassRow};
 use crate::direction::Carriage;
 use crate::outline::{Point, Shape};
-use crate::plan::Plan;
+use crate::plan::Pointed;
 use crate::thread::{Flanks, Side};
 
 /// Everything the simulation takes from a plan.
@@ -30,7 +30,7 @@ pub(super) struct Stroke {
 }
 
 impl<'a> Cutting<'a> {
-    pub fn of(plan: &'a Plan) -> Self {
+    pub fn of(plan: &'a Pointed<'a>) -> Self {
         let cut = &plan.cut;
         let flanks = plan.thread.flanks();
         let angles = plan.bit.ground.as_ref().map_or_else(|| flanks.both(), |g| [g.leading_deg.value, g.trailing_deg.value]);

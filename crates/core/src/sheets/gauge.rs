@@ -1,6 +1,7 @@
 //! The gauge sheet of a plan, made on request: every wire of the drawer judged, the range that serves drawn, and the same size by the
 //! other ways of reading it.
 
+use crate::direction::Carriage;
 use crate::gauge::section::Wires;
 use crate::job::{Kit, MicrometerKind, OwnedMicrometer};
 use crate::outline::{Dimension, Drawing, Point, Shape};
@@ -105,6 +106,11 @@ pub fn gauge_sheet(plan: &Plan, kit: &Kit) -> GaugeSheet {
     }
 }
 
+/// Which way the groove is cut, for which of its flanks leads: a die's and a tap's as a single point's toward the headstock.
+fn cut_toward(plan: &Plan) -> Carriage {
+    plan.pointed().map_or(Carriage::TowardHeadstock, |p| p.setup.carriage)
+}
+
 /// The size at each limit and at the aim, by a function of the pitch diameter.
 fn sizes(plan: &Plan, of: impl Fn(f64) -> Option<f64>) -> Option<Wires> {
     let voice = plan.voice;
@@ -140,7 +146,7 @@ fn heights(plan: &Plan, groove: &Groove) -> [f64; 2] {
 
 /// A wire where it comes to rest: on both flanks, or on the two crests beside the groove where it is too large to reach them.
 fn seated(plan: &Plan, groove: &Groove, wire: f64, why: &str) -> Drawing {
-    let (p, walls) = (groove.pitch_mm, plan.thread.flanks().as_drawn(plan.setup.carriage));
+    let (p, walls) = (groove.pitch_mm, plan.thread.flanks().as_drawn(cut_toward(plan)));
     let [crest, root] = heights(plan, groove);
     let [left, right] = [-0.3 * p, 1.3 * p];
     let mut line: Vec<Point> = profile(p, walls, 0.0, crest, root, 2).into_iter().filter(|q| (left..=right).contains(&q[0]) && q[0] < 1.2 * p).collect();
@@ -184,7 +190,7 @@ fn range(plan: &Plan, groove: &Groove, wires: &[WireView]) -> Option<Drawing> {
     let voice = plan.voice;
     let (usable, best) = (plan.gauge.usable_mm.as_ref()?, plan.gauge.best_mm.as_ref()?);
     let p = groove.pitch_mm;
-    let walls = plan.thread.flanks().as_drawn(plan.setup.carriage);
+    let walls = plan.thread.flanks().as_drawn(cut_toward(plan));
     let scale = THREAD_WIDE / (3.0 * p);
     let [crest, root] = heights(plan, groove);
     let at = |x: f64, y: f64| -> Point { [(WIDE - THREAD_WIDE) / 2.0 + x * scale, y * scale] };

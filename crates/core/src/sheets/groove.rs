@@ -9,7 +9,7 @@ use crate::cut::StyleView;
 use crate::cut::{Chip, Field};
 
 use crate::outline::{Drawing, Point, Shape};
-use crate::plan::Plan;
+use crate::plan::Pointed;
 use crate::sheets::what_if::WhatIf;
 
 use crate::working::Quantity;
@@ -58,7 +58,7 @@ fn between(role: &'static str, upper: &[Point], lower: &[Point]) -> Shape {
 
 /// Simulates the plan's passes with the tool as ground, and each mistake.
 #[must_use]
-pub fn groove_sheet(plan: &Plan) -> GrooveSheet {
+pub fn groove_sheet(plan: &Pointed<'_>) -> GrooveSheet {
     let voice = plan.voice;
     let cutting = Cutting::of(plan);
     let finished = cutting.run(|_, s| s);

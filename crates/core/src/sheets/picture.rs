@@ -5,7 +5,7 @@ use crate::direction::{Carriage, Spindle, Wall};
 use crate::job::defaults::BIT_WIDTH_MM;
 use crate::job::{BlankFacts, EndKind, Holding, Job, Support};
 use crate::outline::{Dimension, Drawing, Point, Shape, arrow};
-use crate::plan::Plan;
+use crate::plan::Pointed;
 use crate::quantity::plain_text;
 use crate::say;
 use crate::thread::Side;
@@ -19,7 +19,7 @@ const NECK: f64 = 1.2;
 
 /// Where everything stands, mm: the axis at nought, the headstock end of the thread at nought along it.
 struct Layout<'a> {
-    plan: &'a Plan,
+    plan: &'a Pointed<'a>,
     blank: &'a BlankFacts,
     internal: bool,
     toward: bool,
@@ -46,7 +46,7 @@ struct Layout<'a> {
 }
 
 impl<'a> Layout<'a> {
-    fn of(plan: &'a Plan, blank: &'a BlankFacts) -> Self {
+    fn of(plan: &'a Pointed<'a>, blank: &'a BlankFacts) -> Self {
         let internal = plan.thread.side == Side::Internal;
         let (r, length) = (plan.blank.used_mm.value / 2.0, plan.thread.length_mm.value);
         let ahead = plan.blank.body_ahead_mm.as_ref().map_or(BIT_WIDTH_MM / 2.0, |a| a.value);
@@ -149,7 +149,7 @@ impl<'a> Layout<'a> {
 
 /// The picture, with its words and its rooms.
 #[must_use]
-pub fn picture(plan: &Plan, job: &Job) -> Drawing {
+pub fn picture(plan: &Pointed<'_>, job: &Job) -> Drawing {
     let at = Layout::of(plan, &job.blank);
     let setup = &plan.setup;
     let by = plan.blank.held().map_or(Holding::ThreeJaw, |h| h.holding);
@@ -176,7 +176,7 @@ pub fn picture(plan: &Plan, job: &Job) -> Drawing {
 
 /// The work held another way, by itself.
 #[must_use]
-pub(super) fn held(plan: &Plan, job: &Job, by: Holding, says: &str) -> Drawing {
+pub(super) fn held(plan: &Pointed<'_>, job: &Job, by: Holding, says: &str) -> Drawing {
     let at = Layout::of(plan, &job.blank);
     let mut shapes = holder(&at, by);
     shapes.extend(work(&at));

@@ -2,7 +2,7 @@
 
 use crate::job::{CarriageStop, Job, Lathe};
 use crate::outline::Drawing;
-use crate::plan::Plan;
+use crate::plan::Pointed;
 use crate::setup::speeds;
 use crate::sheets::picture::picture;
 use crate::sheets::schools::{height, square};
@@ -33,7 +33,7 @@ pub struct SetupSheet {
 
 /// Makes it.
 #[must_use]
-pub fn setup_sheet(plan: &Plan, job: &Job, lathe: &Lathe) -> SetupSheet {
+pub fn setup_sheet(plan: &Pointed<'_>, job: &Job, lathe: &Lathe) -> SetupSheet {
     let voice = job.voice;
     let ask = cautions::CautionQuery {
         chuck: lathe.chuck,
@@ -45,7 +45,7 @@ pub fn setup_sheet(plan: &Plan, job: &Job, lathe: &Lathe) -> SetupSheet {
     SetupSheet {
         picture: picture(plan, job),
         motion: plan.setup.motion.drawing.clone(),
-        speeds: speeds::drawing(&plan.setup, plan.voice),
+        speeds: speeds::drawing(plan.setup, plan.voice),
         steps: steps(plan, job, lathe),
         height: height(plan.thread.side, lathe.rear_post, voice),
         square: square(plan.thread.side, plan.thread.included_angle_deg, plan.voice),

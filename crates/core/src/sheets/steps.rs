@@ -3,7 +3,7 @@
 
 use crate::gears::DialRule;
 use crate::job::{CarriageStop, Ending, Job, Lathe};
-use crate::plan::Plan;
+use crate::plan::Pointed;
 use crate::quantity::{large_first, plain_text};
 use crate::say;
 use crate::thread::Side;
@@ -45,7 +45,7 @@ fn stamp(code: &str, lathe: &str, hangs_on: &[&dyn Display]) -> String {
 
 /// The steps being laid out for one plan on one lathe.
 struct Draft<'a> {
-    plan: &'a Plan,
+    plan: &'a Pointed<'a>,
     job: &'a Job,
     lathe: &'a Lathe,
     voice: Voice,
@@ -201,7 +201,7 @@ impl Draft<'_> {
 
 /// The steps of a plan.
 #[must_use]
-pub fn steps(plan: &Plan, job: &Job, lathe: &Lathe) -> Vec<Step> {
+pub fn steps(plan: &Pointed<'_>, job: &Job, lathe: &Lathe) -> Vec<Step> {
     let internal = plan.thread.side == Side::Internal;
     let mut draft = Draft { plan, job, lathe, voice: plan.voice, internal, list: Vec::new() };
     draft.put("clean", say!(plan.voice, "step-clean"), &[]);
@@ -215,7 +215,7 @@ pub fn steps(plan: &Plan, job: &Job, lathe: &Lathe) -> Vec<Step> {
 }
 
 /// How a scratch is measured with a rule: over spaces, not crests.
-fn crests(plan: &Plan) -> String {
+fn crests(plan: &Pointed<'_>) -> String {
     let voice = plan.voice;
     let lead = plan.thread.lead_mm.value;
     let spaces = (plan.thread.length_mm.value / lead).floor().clamp(1.0, 10.0);

@@ -5,7 +5,7 @@ use super::picture;
 use crate::direction::Carriage;
 use crate::job::{EndKind, Ending, Holding, Job};
 use crate::outline::{Drawing, Point, Shape, arrow};
-use crate::plan::Plan;
+use crate::plan::Pointed;
 use crate::say;
 use crate::thread::Side;
 use serde::Serialize;
@@ -56,7 +56,7 @@ pub struct WaysSheet {
 
 /// Draws them.
 #[must_use]
-pub fn ways_sheet(plan: &Plan, job: &Job) -> WaysSheet {
+pub fn ways_sheet(plan: &Pointed<'_>, job: &Job) -> WaysSheet {
     let blank = &plan.blank;
     WaysSheet {
         ends: blank.endings.iter().map(|e| EndSeen { end: e.end, drawing: thread_end(plan, job, e.end, e.usable_mm.value, &e.says) }).collect(),
@@ -66,7 +66,7 @@ pub fn ways_sheet(plan: &Plan, job: &Job) -> WaysSheet {
 }
 
 /// The last of the thread with what it ends in, the free end to the left as on the blank; what is lost of it is true.
-fn thread_end(plan: &Plan, job: &Job, end: EndKind, usable: f64, says: &str) -> Drawing {
+fn thread_end(plan: &Pointed<'_>, job: &Job, end: EndKind, usable: f64, says: &str) -> Drawing {
     let external = plan.thread.side == Side::External;
     let inward = if external { -1.0 } else { 1.0 };
     let (used, length) = (plan.blank.used_mm.value, plan.thread.length_mm.value);
@@ -104,7 +104,7 @@ fn thread_end(plan: &Plan, job: &Job, end: EndKind, usable: f64, says: &str) -> 
 
 /// The tool's round seen from above, headstock to the left: cut, out, back, in. A filled mark is the half-nut closed, an open one opened; the
 /// stroke back is broken where the leadscrew does not drive it.
-fn pass_end(plan: &Plan, ending: Ending) -> PassEndSeen {
+fn pass_end(plan: &Pointed<'_>, ending: Ending) -> PassEndSeen {
     let voice = plan.voice;
     let says = match ending {
         Ending::Closed => say!(voice, "round-closed"),

@@ -3,7 +3,7 @@
 use crate::cut::{Edge, Field};
 use crate::job::defaults::BACKLASH_MM;
 use crate::outline::{Drawing, Shape};
-use crate::plan::Plan;
+use crate::plan::Pointed;
 use crate::quantity::plain_text;
 use crate::say;
 use crate::sheets::cutting::{Cutting, Stroke};
@@ -61,7 +61,7 @@ fn acts(cutting: &Cutting<'_>, meant: &Field, field: &Field) -> f64 {
 }
 
 /// Every mistake that can be made on this job.
-pub(super) fn all(plan: &Plan, cutting: &Cutting<'_>, meant: &Field) -> Vec<WhatIf> {
+pub(super) fn all(plan: &Pointed<'_>, cutting: &Cutting<'_>, meant: &Field) -> Vec<WhatIf> {
     if cutting.passes.is_empty() {
         return Vec::new();
     }
@@ -75,7 +75,7 @@ pub(super) fn all(plan: &Plan, cutting: &Cutting<'_>, meant: &Field) -> Vec<What
 
 /// Mistakes tried on the job's own passes.
 struct Tried<'a> {
-    plan: &'a Plan,
+    plan: &'a Pointed<'a>,
     cutting: &'a Cutting<'a>,
     meant: &'a Field,
     list: Vec<WhatIf>,
@@ -177,7 +177,7 @@ impl Tried<'_> {
 }
 
 /// How far along the work a half-nut closed one leadscrew pitch off puts the bit; nothing where that is the same groove.
-fn one_pitch_off(plan: &Plan, pitch: f64) -> Option<f64> {
+fn one_pitch_off(plan: &Pointed<'_>, pitch: f64) -> Option<f64> {
     let hung = plan.gears.hung.as_ref()?;
     let (n, d) = hung.train.ratio.split_once('/')?;
     let ratio = n.trim().parse::<f64>().ok()? / d.trim().parse::<f64>().ok()?;

@@ -2,7 +2,7 @@
 
 use crate::job::{Job, Lathe};
 use crate::log::{Act, ActKind, RunState};
-use crate::plan::{Plan, State};
+use crate::plan::{Pointed, State};
 use crate::thread::{Fit, Side};
 use crate::voice::Voice;
 use crate::watch::Code;
@@ -10,8 +10,8 @@ use crate::watch::Level;
 
 /// All that a rule may look at.
 pub struct JobEvidence<'a> {
-    /// The plan, finished.
-    pub plan: &'a Plan,
+    /// The plan of a single point, finished.
+    pub plan: Pointed<'a>,
     /// The facts it was reckoned from.
     pub job: &'a Job,
     /// The lathe.
@@ -25,7 +25,7 @@ pub struct JobEvidence<'a> {
 impl<'a> JobEvidence<'a> {
     /// A job and its run.
     #[must_use]
-    pub fn of((plan, job, lathe): (&'a Plan, &'a Job, &'a Lathe), run: Option<&'a RunState>, acts: &'a [Act]) -> Self {
+    pub fn of((plan, job, lathe): (Pointed<'a>, &'a Job, &'a Lathe), run: Option<&'a RunState>, acts: &'a [Act]) -> Self {
         Self { plan, job, lathe, run, acts: crate::log::standing(acts) }
     }
 
@@ -81,7 +81,7 @@ impl<'a> JobEvidence<'a> {
     /// The size read last since it was cut, and its doubt, mm; a reading in question is none.
     pub(super) fn size(&self, voice: Voice) -> Option<(f64, f64)> {
         let read =
-            self.since_cut().filter_map(|a| a.kind.measured()).filter_map(|m| Some((m.size(&self.plan.run, voice)?, m.spread_mm.unwrap_or(0.0)))).last()?;
+            self.since_cut().filter_map(|a| a.kind.measured()).filter_map(|m| Some((m.size(self.plan.run, voice)?, m.spread_mm.unwrap_or(0.0)))).last()?;
         let asked = self.size_asked().is_some();
         (!asked).then_some((read.0, read.1.max(crate::run::READING_DOUBT_MM)))
     }

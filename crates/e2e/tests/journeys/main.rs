@@ -3,6 +3,7 @@
 #![allow(clippy::too_many_lines)] // a journey is told whole
 
 mod bit;
+mod chased;
 mod describing;
 mod five_jobs;
 mod gauge;

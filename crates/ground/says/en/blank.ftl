@@ -299,7 +299,13 @@ hand-chaser = { $what ->
     }.
 }
 hand-no-chaser = { $what ->
-    [die] No die for { $thread } is in the drawer: borrow or buy one before it is left full for it.
-   *[tap] No tap for { $thread } is in the drawer: borrow or buy one before it is left full for it.
+    [die] No die for { $thread } is in the drawer: borrow or buy one before the thread counts on it.
+   *[tap] No tap for { $thread } is in the drawer: borrow or buy one before the thread counts on it.
 }
-blank-left-for-die = A die finishes it: the single point stops { $over } over the size, and the die brings it to { $ends }. What is measured before is held against that, and not against the drawing’s own upper limit.
+blank-left-for-die = { $by ->
+    [tap] A tap finishes it: the single point stops { $over } under the size, and the tap
+   *[die] A die finishes it: the single point stops { $over } over the size, and the die
+} brings it to { $ends }. What is measured before is held against that, and not against the drawing’s own { $by ->
+    [tap] lower
+   *[die] upper
+} limit.

@@ -74,6 +74,9 @@ op-relief = The relief
 op-chamfer = Chamfer the entrance
 op-thread = Thread
 op-chase = Finish with the die
+op-chase-tap = Finish with the tap
+op-die = Cut it with the die
+op-tap = Tap it
 op-dress = Dress crests and ends
 op-prove = Prove the size
 op-part-off = Part off
@@ -294,7 +297,40 @@ card-rough-each = { $n ->
 }
 card-finish = measure; { $left } on the diameter is left for the last cut, which is what was measured less the size wanted
 line-of-die = Die
-lesson-thread-chase = the die only finishes what the single point cut
-lesson-chase-prove = only what the die left is the size
+lesson-thread-chase = die or tap only finishes what the single point cut
+lesson-chase-prove = only what die or tap left is the size
+lesson-turn-die = a die raises the crests: it wants its blank turned down first
+lesson-chamfer-die = without its bevel a die starts crooked
+lesson-relief-die = the die’s lead runs out into the relief
+lesson-drill-tap = a tap cuts only in the hole made for it
+lesson-chamfer-tap = an edge left square is raised by the tap
+card-chase-tap = started in line with the tailstock’s { -center }; a turn in, half a turn back, with oil; of a set the last that reaches; then tried with the mate
+line-of-tap = Tap
+line-of-bevel-at = Bevel at { $deg }°, long
+line-of-hole-full = Hole, to the full diameter
+line-of-hole-tip = To the drill’s tip
+line-of-front-to = Its front to
+line-of-torque = Torque
+line-of-each-hand = At each hand
+line-of-each-jaw = At each of three jaws
+line-of-under-power = Under power
 card-chase = opened at first, squared by the tailstock and free to follow; a turn on, in steel half a turn back, with oil; then closed to fit, the mate tried between; turned about for the last threads before the shoulder
 card-chase-screwed = by hand, the work held from turning and not the spindle: backing a die off can unscrew this chuck
+maker-says = { $by ->
+    [die] With a die
+    [tap] With a tap
+   *[point] With a single point
+}{ $finished ->
+    [die] , finished by a die
+    [tap] , finished by a tap
+   *[no] { "" }
+}
+maker-no-proof = nothing at hand proves it
+maker-hazard-turned = A turning spindle: nothing loose near it, chips never by hand, the first pass slow.
+maker-hazard-bore = A bar in a turning bore: no finger in it, chips only with the spindle stopped.
+maker-runs-true = It must run true to what is finished, and a { $by } follows its own lead: cut it with a single point.
+maker-not-there = No { $by } for it is in the drawer.
+maker-heavy = The { $by } takes more than two hands give steadily: a single point takes the most of it, the { $by } only finishes.
+maker-against = Against the { $by }: { $why }
+maker-quicker = The { $by } is in the drawer, and makes it in { $takes } where a single point takes { $point }; nothing asks it to run true to what is finished.
+maker-no-quicker = The { $by } is no quicker here, and a single point runs true to all that is turned with it.

@@ -128,3 +128,4 @@ srv-kept-act = Act { $n } of “{ $job }”{ $kind ->
     [untold] { "" }
    *[other] , “{ $kind }”
 }, recorded { $recorded },
+srv-of-a-single-point = a { $by } makes this thread: this is of a thread cut by a single point

@@ -157,6 +157,7 @@ board-go-on = go on after the stop
 board-find-groove = find the groove
 board-measure-now = measure now
 board-cut-pass = cut pass { $n }
+board-step = { $step }
 board-hang = hang { $drivers } / { $driven }
 
 groove-this-pass = { $area } this pass, { $left } to come; the crest is { $crest } wide.

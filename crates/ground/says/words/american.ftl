@@ -10,3 +10,6 @@
 -dial = thread dial
 -bit = bit
 -carriage = carriage
+-tap-taper = taper tap
+-tap-second = plug tap
+-tap-bottoming = bottoming tap

@@ -10,3 +10,6 @@
 -dial = indicator dial
 -bit = tool
 -carriage = carriage
+-tap-taper = taper tap
+-tap-second = second tap
+-tap-bottoming = plug tap

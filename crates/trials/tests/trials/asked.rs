@@ -7,7 +7,7 @@ use yoke_core::job::{LatheProfile, checked};
 use yoke_core::shop::{Ask, Choice, Part, Question, Told, answer, keep_sources, look, put, questions};
 use yoke_core::voice::Voice;
 use yoke_core::words::Vocabulary;
-use yoke_trials::sound;
+use yoke_trials::{SinglePoint, sound};
 
 fn read(lathe: &Value) -> LatheProfile {
     let (profile, faults) = read_json::<LatheProfile>(lathe.clone());
@@ -177,9 +177,9 @@ fn six_lathes_told_by_answers_cut_what_their_gears_say() {
         let own = lathe(&answers);
         for callout in threads {
             let plan = sound(json!({"thread": {"callout": callout}, "lathe": own}));
-            let hung = plan.gears.hung.as_ref().unwrap_or_else(|| panic!("{callout} on {own}: no train"));
+            let hung = plan.point().gears.hung.as_ref().unwrap_or_else(|| panic!("{callout} on {own}: no train"));
             let product = |teeth: &[u16]| teeth.iter().map(|t| f64::from(*t)).product::<f64>();
-            let named = plan.gears.trains.iter().find(|t| t.gearbox == hung.train.gearbox).map(|t| t.gearbox.clone()).unwrap_or_default();
+            let named = plan.point().gears.trains.iter().find(|t| t.gearbox == hung.train.gearbox).map(|t| t.gearbox.clone()).unwrap_or_default();
             let plate = checked(&read(&own), Voice::default()).unwrap().lathe;
             let lever = plate.gearbox.iter().find(|p| p.name == named).map_or(1.0, |p| *p.ratio.0.numer() as f64 / *p.ratio.0.denom() as f64);
             let lead = product(&hung.train.drivers) / product(&hung.train.driven) * lever * screw_mm;

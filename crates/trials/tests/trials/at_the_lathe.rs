@@ -7,7 +7,7 @@ use yoke_core::log::{Act, ActKind, RunState, fold};
 use yoke_core::plan::Plan;
 use yoke_core::run::RunPlan;
 use yoke_core::voice::Voice;
-use yoke_trials::{demo_lathe, on, sound};
+use yoke_trials::{SinglePoint, demo_lathe, on, sound};
 
 /// Acts as a tablet sends them.
 fn acts(list: &[Value]) -> Vec<Act> {
@@ -104,7 +104,7 @@ fn the_groove_touched_tells_the_new_tip() {
     // pitch line; a flat of 0.5 meets it where the groove is 0.5 wide, h = (P/2 − 0.5)/(2 tan 30°) below the pitch line.
     let h = (1.25 - 0.5) / (2.0 * 30.0_f64.to_radians().tan());
     let touches = (plan.run.start_mm - size) / 2.0 + h;
-    let reading = touches * plan.run.dial.reading_per_radial / if plan.cut.dial.unit == yoke_core::quantity::LengthUnit::In { 25.4 } else { 1.0 };
+    let reading = touches * plan.run.dial.reading_per_radial / if plan.point().cut.dial.unit == yoke_core::quantity::LengthUnit::In { 25.4 } else { 1.0 };
     let touched = then(&plan, 9, &[read.clone(), broke.clone(), json!({"kind": "groove_touched", "reading": reading})]);
     assert!((touched.stands_mm - touches).abs() < 1e-9 && touched.next.is_some() && !touched.must_touch);
     let last = touched.schedule.last().unwrap().pass.radial_mm;

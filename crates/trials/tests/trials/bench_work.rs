@@ -6,7 +6,7 @@ use yoke_core::cut::{PassKind, SlideName};
 use yoke_core::direction::{Carriage, Hand, Spindle};
 use yoke_core::job::{Ending, Style};
 use yoke_core::setup::SpeedLimit;
-use yoke_trials::{demo_lathe, on, reckon, sound, watches};
+use yoke_trials::{SinglePoint, demo_lathe, on, reckon, sound, watches};
 
 fn with(index: usize, mut request: Value) -> yoke_core::plan::Plan {
     request["lathe"] = demo_lathe(index);
@@ -17,44 +17,44 @@ fn with(index: usize, mut request: Value) -> yoke_core::plan::Plan {
 fn each_dial_is_read_in_its_own_way() {
     // Long bed: compound in thousandths of an inch, travel as it moves.
     let plan = on(0, "M20x2.5");
-    let row = &plan.cut.passes[3];
+    let row = &plan.point().cut.passes[3];
     let reading: f64 = row.dial[0].reading.trim_end_matches(" in").parse().unwrap();
     assert!((reading * 25.4 - row.compound_mm).abs() < 1e-6 && row.dial[0].slide == SlideName::Compound);
     // Gap bed, straight in: the cross-slide is marked in diameter, so it shows twice the depth.
     let plan = with(1, json!({"thread": {"callout": "M20x2.5"}, "cut": {"style": "radial"}}));
-    let row = &plan.cut.passes[3];
+    let row = &plan.point().cut.passes[3];
     let reading: f64 = row.dial[0].reading.trim_end_matches(" mm").parse().unwrap();
     assert!((reading - 2.0 * row.radial_mm).abs() < 1e-6 && row.dial[0].slide == SlideName::CrossSlide);
     assert_eq!(row.compound_mm, 0.0);
     // 3 mm a turn of 0.02: 150 divisions, and turns are counted.
-    let last = plan.cut.full_depth.unwrap();
+    let last = plan.point().cut.full_depth.clone().unwrap();
     assert_eq!(last.of, 150.0);
     let shown: f64 = last.reading.trim_end_matches(" mm").parse().unwrap();
     assert!((f64::from(last.turns) * 3.0 + last.divisions * 0.02 - shown).abs() < 1e-9);
     // Bench: the compound all but fixed, so it is straight in unless asked otherwise, and then it is said.
-    assert_eq!(on(2, "M10").cut.style, Style::Radial);
+    assert_eq!(on(2, "M10").point().cut.style, Style::Radial);
     let forced = with(2, json!({"thread": {"callout": "M10"}, "cut": {"style": "flank"}}));
     assert!(watches(&forced, "danger", "compound_swing"));
 }
 
 #[test]
 fn the_angle_is_given_on_the_lathes_own_scale() {
-    assert!(on(0, "M20").cut.scale.contains("29.5°"));
-    assert!(on(1, "M20").cut.scale.contains("60.5°"), "the Gap bed's scale counts from the bed");
+    assert!(on(0, "M20").point().cut.scale.contains("29.5°"));
+    assert!(on(1, "M20").point().cut.scale.contains("60.5°"), "the Gap bed's scale counts from the bed");
     let steep = with(0, json!({"thread": {"callout": "M20"}, "cut": {"compound_angle_deg": 31.0}}));
     assert!(watches(&steep, "danger", "compound_angle"));
-    assert!(on(0, "M20").cut.bench.iter().all(|b| b.radial_mm.value > 0.0));
+    assert!(on(0, "M20").point().cut.bench.iter().all(|b| b.radial_mm.value > 0.0));
 }
 
 #[test]
 fn the_schedule_has_scratch_cuts_and_springs() {
     let plan = with(0, json!({"thread": {"callout": "7/8-9 UNC"}, "bit": {"tip_flat_mm": 0.353}, "cut": {"passes": 9, "spring_passes": 3}}));
-    let kinds: Vec<PassKind> = plan.cut.passes.iter().map(|p| p.kind).collect();
+    let kinds: Vec<PassKind> = plan.point().cut.passes.iter().map(|p| p.kind).collect();
     assert_eq!((kinds[0], kinds.len()), (PassKind::Scratch, 13));
     assert!(kinds[1..10].iter().all(|k| *k == PassKind::Cut) && kinds[10..].iter().all(|k| *k == PassKind::Spring));
-    assert!((0.02..=0.08).contains(&plan.cut.passes[0].radial_mm));
-    assert!(plan.cut.passes[10..].iter().all(|p| p.radial_mm == plan.cut.passes[9].radial_mm), "a spring pass goes no deeper");
-    let over: Vec<bool> = plan.cut.passes.iter().map(|p| p.over_wires_mm.is_some()).collect();
+    assert!((0.02..=0.08).contains(&plan.point().cut.passes[0].radial_mm));
+    assert!(plan.point().cut.passes[10..].iter().all(|p| p.radial_mm == plan.point().cut.passes[9].radial_mm), "a spring pass goes no deeper");
+    let over: Vec<bool> = plan.point().cut.passes.iter().map(|p| p.over_wires_mm.is_some()).collect();
     assert!(!over[0] && over[12], "wires do not bear at first, and do at the end");
     assert!(over.windows(2).all(|w| w[0] <= w[1]), "once they bear they go on bearing");
 }
@@ -71,7 +71,7 @@ fn direction_hand_and_danger_go_together() {
     ];
     for (lathe, callout, way, forward, toward, hand) in cases {
         let plan = with(lathe, json!({"thread": {"callout": callout}, "setup": {"way": way}}));
-        let setup = &plan.setup;
+        let setup = &plan.point().setup;
         assert_eq!(
             (setup.spindle == Spindle::Forward, setup.carriage == Carriage::TowardHeadstock, setup.hand_cut),
             (forward, toward, hand),
@@ -87,17 +87,17 @@ fn direction_hand_and_danger_go_together() {
     let mut fixed = demo_lathe(0);
     fixed["spindle"]["reverses"] = json!(false);
     let plan = sound(json!({"thread": {"callout": "M20"}, "lathe": fixed, "setup": {"way": "away"}}));
-    assert_eq!(plan.setup.hand_cut, Hand::Left);
+    assert_eq!(plan.point().setup.hand_cut, Hand::Left);
     assert!(watches(&plan, "danger", "wrong_hand"));
 }
 
 #[test]
 fn the_ending_follows_the_dial_and_opening_where_it_cannot_serve_is_a_danger() {
-    assert_eq!(on(0, "3/4-10").setup.ending, Ending::Dial);
-    assert_eq!(on(0, "M20").setup.ending, Ending::Closed);
+    assert_eq!(on(0, "3/4-10").point().setup.ending, Ending::Dial);
+    assert_eq!(on(0, "M20").point().setup.ending, Ending::Closed);
     let unsafe_dial = with(0, json!({"thread": {"callout": "M20"}, "setup": {"ending": "dial"}}));
     assert!(watches(&unsafe_dial, "danger", "dial_unsafe"));
-    assert_eq!(with(0, json!({"thread": {"callout": "M20"}, "setup": {"ending": "same_mark"}})).setup.ending, Ending::SameMark);
+    assert_eq!(with(0, json!({"thread": {"callout": "M20"}, "setup": {"ending": "same_mark"}})).point().setup.ending, Ending::SameMark);
 }
 
 #[test]
@@ -108,7 +108,7 @@ fn speed_is_one_the_lathe_has_and_stops_in_the_room() {
         }
         for runout in [2.0, 6.0, 20.0] {
             let plan = with(lathe, json!({"thread": {"callout": callout}, "setup": {"runout_mm": runout, "reaction_s": 0.5}}));
-            let rpm = plan.setup.speed_and_limit().unwrap()[0];
+            let rpm = plan.point().setup.speed_and_limit().unwrap()[0];
             let lead = plan.thread.lead_mm.value;
             let needs = lead * rpm * 0.5 / 60.0;
             let slowest = [27.0, 32.0, 50.0][lathe];
@@ -117,7 +117,7 @@ fn speed_is_one_the_lathe_has_and_stops_in_the_room() {
             assert!(surface <= 12.0 + 1e-9 || (rpm - slowest).abs() < 1e-9, "{surface} m/min in mild steel");
         }
     }
-    assert_eq!(with(0, json!({"thread": {"callout": "1-8"}, "setup": {"runout_mm": 2.0}})).setup.speed_limit, SpeedLimit::Stopping);
+    assert_eq!(with(0, json!({"thread": {"callout": "1-8"}, "setup": {"runout_mm": 2.0}})).point().setup.speed_limit, SpeedLimit::Stopping);
     assert!(watches(&with(0, json!({"thread": {"callout": "1-8"}, "setup": {"runout_mm": 2.0, "spindle_rpm": 365}})), "danger", "stopping"));
 }
 
@@ -190,7 +190,7 @@ fn every_threshold_speaks_and_a_plain_good_job_is_quiet() {
 fn british_and_american_say_the_same_in_their_own_words() {
     let say = |words: &str| {
         let plan = with(0, json!({"thread": {"callout": "M20"}, "words": words}));
-        (plan.cut.scale, plan.gears.dial.says)
+        (plan.point().cut.scale.clone(), plan.point().gears.dial.says.clone())
     };
     let (american, british) = (say("american"), say("british"));
     assert!(american.0.contains("compound") && american.1.contains("half-nut"));
@@ -204,12 +204,12 @@ proptest! {
     #[test]
     fn the_residue_is_never_lost(pitch in prop::sample::select(&["M10", "M20", "1/2-13", "1-8"]), lathe in 0_usize..3, passes in 2_i64..40) {
         let plan = with(lathe, json!({"thread": {"callout": pitch}, "cut": {"passes": passes}}));
-        let half = plan.cut.dial.graduation_mm / 2.0 / plan.cut.dial.reading_per_radial;
-        let last = plan.cut.passes.last().unwrap().radial_mm;
-        for row in plan.cut.passes.iter().filter(|p| p.kind == PassKind::Cut && p.radial_mm < last) {
+        let half = plan.point().cut.dial.graduation_mm / 2.0 / plan.point().cut.dial.reading_per_radial;
+        let last = plan.point().cut.passes.last().unwrap().radial_mm;
+        for row in plan.point().cut.passes.iter().filter(|p| p.kind == PassKind::Cut && p.radial_mm < last) {
             prop_assert!((row.radial_mm - row.asked_radial_mm.value).abs() <= half / 2.0 + 1e-8);
         }
-        let short = plan.cut.radial_mm.value - last;
+        let short = plan.point().cut.radial_mm.value - last;
         prop_assert!((-1e-8..half + 1e-8).contains(&short), "the last stops short by less than half a division: {short}");
     }
 }
@@ -229,6 +229,6 @@ fn work_too_thin_for_a_steady_is_not_told_to_have_one() {
 fn a_number_of_passes_told_is_said_as_it_was_told() {
     let plan = with(0, json!({"thread": {"callout": "M24"}, "cut": {"passes": 200}}));
     let says = &plan.watch.iter().find(|w| w.code == yoke_core::watch::Code::Passes).unwrap().text;
-    let cut = plan.cut.passes.iter().filter(|p| p.kind == yoke_core::cut::PassKind::Cut).count();
+    let cut = plan.point().cut.passes.iter().filter(|p| p.kind == yoke_core::cut::PassKind::Cut).count();
     assert!(says.starts_with("200 passes, as told for the whole depth") && says.contains(&format!("{cut} of them")) && !says.contains("0.000"), "{says}");
 }

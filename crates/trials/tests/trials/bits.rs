@@ -9,7 +9,7 @@ use yoke_core::outline::Drawing;
 use yoke_core::plan::Plan;
 use yoke_core::thread::Side;
 use yoke_core::voice::Voice;
-use yoke_trials::{demo_lathe, reckon, sound, watches};
+use yoke_trials::{SinglePoint, demo_lathe, reckon, sound, watches};
 
 fn plan(callout: &str, hand: &str, bit: Value) -> Plan {
     sound(json!({"thread": {"callout": callout, "hand": hand}, "bit": bit, "lathe": demo_lathe(1)}))
@@ -31,12 +31,13 @@ fn outside_the_sides_clear_the_helicoid_by_the_working_clearance() {
     for callout in THREADS {
         for hand in ["right", "left"] {
             let p = plan(callout, hand, json!({}));
-            let (lead, c) = (p.thread.lead_mm.value, p.bit.clearance_deg);
+            let (lead, c) = (p.thread.lead_mm.value, p.point().bit.clearance_deg);
             // The root the sharpest tip leaves: a V may be sharp, the rest as narrow as is allowed, a round form as it is.
             let low = p.thread.external.pitch_mm.min.as_ref().unwrap().value;
             let tan = (p.thread.included_angle_deg / 2.0).to_radians().tan();
-            let sharp = (p.thread.pitch_mm.value / 2.0 - if p.thread.included_angle_deg > 50.0 { 0.0 } else { p.bit.tip_flat_mm.min.value }) / (2.0 * tan);
-            let h = if p.bit.tip_radius_mm.is_some() && p.thread.included_angle_deg < 56.0 { p.bit.tip_to_pitch_mm.value } else { sharp };
+            let sharp =
+                (p.thread.pitch_mm.value / 2.0 - if p.thread.included_angle_deg > 50.0 { 0.0 } else { p.point().bit.tip_flat_mm.min.value }) / (2.0 * tan);
+            let h = if p.point().bit.tip_radius_mm.is_some() && p.thread.included_angle_deg < 56.0 { p.point().bit.tip_to_pitch_mm.value } else { sharp };
             let minor = low / 2.0 - h;
             let major = p.thread.major_mm.value / 2.0;
             // The helicoid z = L·φ/2π at radius r, cut at a small drop under the edge: its slope seen from the front.
@@ -44,11 +45,11 @@ fn outside_the_sides_clear_the_helicoid_by_the_working_clearance() {
                 let drop = 1e-6 * r;
                 (lead * (drop / r).asin() / TAU / drop).atan().to_degrees()
             };
-            assert!((p.bit.leading_relief_deg.value - slope(minor) - c).abs() < 0.005, "{callout}");
-            let left = p.bit.trailing_relief_deg.value + slope(major);
-            assert!((left - c).abs() < 0.005 || (p.bit.trailing_relief_deg.value - 2.0).abs() < 1e-9 && left > c, "{callout}");
+            assert!((p.point().bit.leading_relief_deg.value - slope(minor) - c).abs() < 0.005, "{callout}");
+            let left = p.point().bit.trailing_relief_deg.value + slope(major);
+            assert!((left - c).abs() < 0.005 || (p.point().bit.trailing_relief_deg.value - 2.0).abs() < 1e-9 && left > c, "{callout}");
             // Sides are named for how the bit is held: right-hand, toward the headstock, its leading side is the left.
-            let leading = &p.bit.grind.sides[0];
+            let leading = &p.point().bit.grind.sides[0];
             assert_eq!(
                 (leading.faces.as_str(), leading.held),
                 if hand == "right" { ("toward the headstock", "left") } else { ("toward the tailstock", "right") }
@@ -62,7 +63,7 @@ fn in_a_bore_no_point_of_the_side_comes_nearer_than_the_working_clearance() {
     for (callout, bar) in [("M36x1.5-6H", 12.0), ("M20x2.5-6H", 10.0), ("1-1/4-5 Acme-2G", 14.0), ("Tr40x14(P7)-7H", 16.0), ("5/8 BSW", 8.0)] {
         let request = json!({"thread": {"callout": callout, "side": "internal"}, "bit": {"bar_diameter_mm": bar}});
         let p = sound(request);
-        let (lead, c, alpha) = (p.thread.lead_mm.value, p.bit.clearance_deg, (p.thread.included_angle_deg / 2.0).to_radians());
+        let (lead, c, alpha) = (p.thread.lead_mm.value, p.point().bit.clearance_deg, (p.thread.included_angle_deg / 2.0).to_radians());
         let (bore, root, t) = ((p.thread.major_mm.value / 2.0 - p.thread.basic_form.depth_mm.value), p.thread.major_mm.value / 2.0, bar / 2.0);
         // A point of the tool's side at depth y and distance x, its groove at the radius it stands at and turned by the arc:
         // what the side must fall in by, over the depth. Only what lies in the groove counts.
@@ -80,17 +81,17 @@ fn in_a_bore_no_point_of_the_side_comes_nearer_than_the_working_clearance() {
             }
             most.atan().to_degrees()
         };
-        let leading = p.bit.leading_relief_deg.value - least(1.0);
+        let leading = p.point().bit.leading_relief_deg.value - least(1.0);
         assert!((leading - c).abs() < 0.005, "{callout}: {leading} of {c}");
-        let trailing = p.bit.trailing_relief_deg.value - least(-1.0);
-        assert!((trailing - c).abs() < 0.005 || (p.bit.trailing_relief_deg.value - 2.0).abs() < 1e-9 && trailing > c, "{callout}: {trailing} of {c}");
+        let trailing = p.point().bit.trailing_relief_deg.value - least(-1.0);
+        assert!((trailing - c).abs() < 0.005 || (p.point().bit.trailing_relief_deg.value - 2.0).abs() < 1e-9 && trailing > c, "{callout}: {trailing} of {c}");
         // The bench formula takes the rise at the edge all the way down; the app shows it, and it is out by as much as it differs.
-        let bench = p.bit.grind.sides[0].bench_deg.as_ref().unwrap().value;
+        let bench = p.point().bit.grind.sides[0].bench_deg.as_ref().unwrap().value;
         let fall = (bore - (bore * bore - t * t).sqrt()) / t;
         let by_hand = (lead / (TAU * bore) + alpha.tan() * fall).atan().to_degrees();
         assert!((bench - c - by_hand).abs() < 0.005, "{callout}");
         let out = by_hand - least(1.0);
-        assert!((bench - p.bit.leading_relief_deg.value - out).abs() < 0.005 && out <= 0.005, "{callout}: the bench formula is short by {out}");
+        assert!((bench - p.point().bit.leading_relief_deg.value - out).abs() < 0.005 && out <= 0.005, "{callout}: the bench formula is short by {out}");
     }
 }
 
@@ -101,7 +102,7 @@ fn rest_angles_and_the_nose_are_those_of_planes_met() {
         let alpha = (p.thread.included_angle_deg / 2.0).to_radians();
         // x along the work's axis, y into the work, z up. Each flank holds its edge in the top face and falls in under it.
         let normal = |side: f64, front: f64| unit(cross([side * alpha.sin(), -alpha.cos(), 0.0], [-side * front.to_radians().tan(), 0.0, -1.0]));
-        let grind = &p.bit.grind;
+        let grind = &p.point().bit.grind;
         let [n1, n2] = [(1.0, &grind.sides[0]), (-1.0, &grind.sides[1])].map(|(side, s)| normal(side, s.front_deg.value));
         for (n, side) in [(n1, &grind.sides[0]), (n2, &grind.sides[1])] {
             // Square to the edge the plane leans from upright by what its normal leans from level.
@@ -116,10 +117,10 @@ fn rest_angles_and_the_nose_are_those_of_planes_met() {
     // tan 8.848° and tan 3.721° times cos 30° are 0.1348 and 0.0563 square to the edges, so tan is 0.1911 under the point.
     let p = plan("M20x2.5", "right", json!({}));
     assert!(
-        (p.bit.leading_relief_deg.value - 8.848).abs() < 0.01 && (p.bit.grind.nose_deg.value - 10.82).abs() < 0.005,
+        (p.point().bit.leading_relief_deg.value - 8.848).abs() < 0.01 && (p.point().bit.grind.nose_deg.value - 10.82).abs() < 0.005,
         "{} {}",
-        p.bit.leading_relief_deg.value,
-        p.bit.grind.nose_deg.value
+        p.point().bit.leading_relief_deg.value,
+        p.point().bit.grind.nose_deg.value
     );
 }
 
@@ -177,8 +178,8 @@ proptest! {
     fn a_raked_bit_ground_as_told_cuts_true(rake in 1.0_f64..25.0, which in 0_usize..3, internal in any::<bool>()) {
         let callout = ["M20x2.5", "M36x1.5", "7/8-9"][which];
         let p = sound(json!({"thread": {"callout": callout, "side": if internal { "internal" } else { "external" }}, "bit": {"rake_deg": rake}}));
-        let half = p.bit.grind.raked_deg.as_ref().unwrap().value / 2.0;
-        let deep = p.cut.radial_mm.value;
+        let half = p.point().bit.grind.raked_deg.as_ref().unwrap().value / 2.0;
+        let deep = p.point().cut.radial_mm.value;
         let crest = p.blank.used_mm.value / 2.0;
         let root = if internal { crest + deep } else { crest - deep };
         let edges = Edges { flanks_deg: [half; 2], flat_mm: 0.0, rake_deg: rake, square_deg: 0.0, height_mm: 0.0, lead_mm: 0.0 };
@@ -188,7 +189,7 @@ proptest! {
         // With its lead it cuts one flank wider and the other closer, by as much.
         let [leading, trailing] = flanks(&Edges { lead_mm: p.thread.lead_mm.value, ..edges }, !internal, root, crest);
         prop_assert!(leading > trailing && (leading + trailing - p.thread.included_angle_deg).abs() < 0.06, "{callout} {leading} {trailing}");
-        prop_assert!(p.bit.grind.rake_says.contains("the bench formula"));
+        prop_assert!(p.point().bit.grind.rake_says.contains("the bench formula"));
     }
 }
 
@@ -220,7 +221,7 @@ fn a_bit_deep_in_a_small_bore_is_read_on_this_side_of_the_axis() {
 fn what_a_gauge_feels_is_how_far_a_true_mate_stands_off() {
     for (angle, square) in [(59.0, 0.0), (61.0, 0.0), (60.0, 1.0), (58.5, -0.7), (60.6, 0.4)] {
         let p = plan("M20x2.5-6g", "right", json!({"included_angle_deg": angle, "square_deg": square, "tip_flat_mm": 0.3}));
-        let ground = p.bit.ground.as_ref().unwrap();
+        let ground = p.point().bit.ground.as_ref().unwrap();
         // A mate of true flanks touching each cut flank between root and crest: the axial room each side takes, by sampling.
         let (major, pitch, minor) = (p.thread.major_mm.value, p.thread.major_mm.value - 0.649_519_05 * 2.5, p.thread.major_mm.value - 1.082_531_75 * 2.5);
         let tan = |deg: f64| deg.to_radians().tan();
@@ -238,7 +239,7 @@ fn what_a_gauge_feels_is_how_far_a_true_mate_stands_off() {
         assert!((ground.leading_deg.value - (angle / 2.0 - square)).abs() < 0.03 && (ground.trailing_deg.value - (angle / 2.0 + square)).abs() < 0.03);
     }
     // Half a degree on M20×2.5, as the trade has it: 0.033 narrow, 0.022 wide; in its nut the other way about.
-    let felt = |callout: &str, angle: f64| plan(callout, "right", json!({"included_angle_deg": angle})).bit.ground.unwrap().feels_mm.value;
+    let felt = |callout: &str, angle: f64| plan(callout, "right", json!({"included_angle_deg": angle})).point().bit.ground.clone().unwrap().feels_mm.value;
     assert!((felt("M20x2.5-6g", 59.0) - 0.033).abs() < 0.001 && (felt("M20x2.5-6g", 61.0) - 0.022).abs() < 0.001);
     assert!((felt("M20x2.5-6H", 59.0) - 0.022).abs() < 0.001 && (felt("M20x2.5-6H", 61.0) - 0.033).abs() < 0.001);
     // 0.7 toward the work on M6: asin(0.7/2.4), 17°, is past what the flanks leave under the nose; away from it nothing rubs.
@@ -250,27 +251,27 @@ fn what_a_gauge_feels_is_how_far_a_true_mate_stands_off() {
 #[test]
 fn off_centre_rubbing_and_a_guessed_tip_are_told() {
     let p = plan("M20x2.5-6g", "right", json!({"height_mm": 0.4, "leading_relief_deg": 2.0, "trailing_relief_deg": 4.0, "tip_flat_between_mm": [0.3, 0.5]}));
-    let ground = p.bit.ground.as_ref().unwrap();
+    let ground = p.point().bit.ground.as_ref().unwrap();
     // Two circles by hand: the tip starts at touch and goes in level.
-    let (r, x, h) = (p.blank.used_mm.value / 2.0, p.cut.radial_mm.value, 0.4_f64);
+    let (r, x, h) = (p.blank.used_mm.value / 2.0, p.point().cut.radial_mm.value, 0.4_f64);
     let tip = (r * r - h * h).sqrt() - x;
     assert!((ground.shallow_mm.as_ref().unwrap().value - ((tip * tip + h * h).sqrt() - (r - x))).abs() < 0.001);
     // λ at the minor is 2.6°: two degrees ground there rub; four on the trailing side are plenty.
     assert!(ground.rubs.len() == 1 && ground.rubs[0].contains("leading side rubs"), "{:?}", ground.rubs);
     assert!(watches(&p, "warn", "flank_rubs"));
     // Drawn after the bit, or it would lie hidden under it.
-    let roles: Vec<&str> = sheet(&p.thread, &p.bit, p.cut.radial_mm.value, Voice::default()).groove.shapes.iter().map(|s| s.role).collect();
+    let roles: Vec<&str> = sheet(&p.thread, p.point().bit, p.point().cut.radial_mm.value, Voice::default()).groove.shapes.iter().map(|s| s.role).collect();
     assert!(roles.iter().position(|r| *r == "margin.rub") > roles.iter().position(|r| *r == "bit.face"), "{roles:?}");
     // 0.2 of doubt is 0.2/(2 tan 30°) = 0.173; the passes stop where the wider tip is at size.
     assert!(ground.stop_says.as_ref().unwrap().contains("0.173 mm"), "{:?}", ground.stop_says);
     let wide = plan("M20x2.5-6g", "right", json!({"tip_flat_mm": 0.5}));
-    assert_eq!(p.cut.radial_mm.value, wide.cut.radial_mm.value);
-    assert!(!p.bit.measured && wide.bit.measured);
+    assert_eq!(p.point().cut.radial_mm.value, wide.point().cut.radial_mm.value);
+    assert!(!p.point().bit.measured && wide.point().bit.measured);
     // The same of a round tip: 0.2 of radius more stands the tip 0.2·(1/sin 30° − 1) off, which is what the doubt costs.
     let round = plan("M20x2.5-6g", "right", json!({"tip_radius_between_mm": [0.1, 0.3]}));
-    assert!(round.bit.ground.as_ref().unwrap().stop_says.as_ref().unwrap().contains("tip radius somewhere between 0.100 mm and 0.300 mm is 0.200 mm"));
+    assert!(round.point().bit.ground.as_ref().unwrap().stop_says.as_ref().unwrap().contains("tip radius somewhere between 0.100 mm and 0.300 mm is 0.200 mm"));
     let largest = plan("M20x2.5-6g", "right", json!({"tip_radius_mm": 0.3}));
-    assert_eq!(round.cut.radial_mm.value, largest.cut.radial_mm.value);
+    assert_eq!(round.point().cut.radial_mm.value, largest.point().cut.radial_mm.value);
     for (bit, pointer) in [
         (json!({"tip_radius_between_mm": [0.3, 0.1]}), "/bit/tip_radius_between_mm"),
         (json!({"tip_flat_between_mm": [0.5, 0.3]}), "/bit/tip_flat_between_mm"),
@@ -292,7 +293,7 @@ fn off_centre_rubbing_and_a_guessed_tip_are_told() {
 fn a_bar_that_cannot_enter_or_reach_is_refused_with_its_numbers() {
     // M16×1.5: bore 14.376; the 60° bar spans 16. It will not go in.
     let small = sound(json!({"thread": {"callout": "M16x1.5-6H", "length_mm": 20}}));
-    let bars = &small.bit.drawer;
+    let bars = &small.point().bit.drawer;
     assert!((bars.span_mm.as_ref().unwrap().value - (small.thread.internal.minor_mm.min.as_ref().unwrap().value - 1.0)).abs() < 1e-6);
     assert!(
         !bars.tools[0].serves && bars.tools[0].says[0].contains("16.0 mm") && bars.otherwise.as_ref().unwrap().contains("finishing tap"),
@@ -302,7 +303,7 @@ fn a_bar_that_cannot_enter_or_reach_is_refused_with_its_numbers() {
     assert!(watches(&small, "warn", "bar_unfit"));
     // M36×1.5 takes it; laid in the bore at full depth and withdrawn, the whole bar stays inside.
     let cap = sound(json!({"thread": {"callout": "M36x1.5-6H", "length_mm": 18}}));
-    let bars = &cap.bit.drawer;
+    let bars = &cap.point().bit.drawer;
     assert!(bars.tools[0].serves && !bars.tools[0].picked);
     let bore = cap.thread.internal.minor_mm.min.as_ref().unwrap().value / 2.0;
     let (tip, back) = (bore - 0.5, bore - 0.5 - 16.0);
@@ -310,20 +311,20 @@ fn a_bar_that_cannot_enter_or_reach_is_refused_with_its_numbers() {
     // F·l³/3EI by hand for a 12 mm steel bar standing out 18 + 4.5.
     let stands: f64 = 18.0 + 3.0 * 1.5;
     let inertia = std::f64::consts::PI * 12.0_f64.powi(4) / 64.0;
-    let row = cap.cut.passes.iter().rfind(|p| p.chip_mm2 > 0.0).unwrap();
+    let row = cap.point().cut.passes.iter().rfind(|p| p.chip_mm2 > 0.0).unwrap();
     // Half of k_c × area, k_c at this chip's thickness: the area over the edge in the cut.
-    let edge = cap.bit.flat_mm.value + row.radial_mm / 30_f64.to_radians().cos();
+    let edge = cap.point().bit.flat_mm.value + row.radial_mm / 30_f64.to_radians().cos();
     let force = 1700.0 * (row.chip_mm2 / edge).powf(-0.25) * row.chip_mm2 / 2.0;
     let bends = force * stands.powi(3) / (3.0 * 205_000.0 * inertia);
     assert!((bars.tools[0].bends_mm.as_ref().unwrap().value - bends).abs() < 1e-9);
     // Something before the mouth, and it no longer reaches.
     let deep = sound(json!({"thread": {"callout": "M36x1.5-6H", "length_mm": 18}, "bit": {"reach_past_mm": 45}}));
-    assert!(deep.bit.drawer.tools[0].says[0].contains("reaches 60.0 mm and 67.5 mm is needed"));
-    assert!(plan("M20", "right", json!({})).bit.drawer.span_mm.is_none());
+    assert!(deep.point().bit.drawer.tools[0].says[0].contains("reaches 60.0 mm and 67.5 mm is needed"));
+    assert!(plan("M20", "right", json!({})).point().bit.drawer.span_mm.is_none());
     // Picked against that, it is a danger; picked where it serves, its thickness is what the reliefs are reckoned with.
     let picked = sound(json!({"thread": {"callout": "M16x1.5-6H", "length_mm": 20}, "bit": {"owned": "60° bar 12 mm"}}));
-    assert!(watches(&picked, "danger", "tool_unfit") && picked.bit.drawer.tools[0].picked);
-    let fits = |bit: Value| sound(json!({"thread": {"callout": "M36x1.5-6H", "length_mm": 18}, "bit": bit})).bit;
+    assert!(watches(&picked, "danger", "tool_unfit") && picked.point().bit.drawer.tools[0].picked);
+    let fits = |bit: Value| sound(json!({"thread": {"callout": "M36x1.5-6H", "length_mm": 18}, "bit": bit})).point().bit.clone();
     let (own, told) = (fits(json!({"owned": "60° bar 12 mm"})), fits(json!({"bar_diameter_mm": 12})));
     assert_eq!(own.leading_relief_deg.value, told.leading_relief_deg.value);
     assert!(own.measured && !told.measured, "its flat comes with it");
@@ -336,20 +337,20 @@ fn a_bar_that_cannot_enter_or_reach_is_refused_with_its_numbers() {
 fn form_tools_have_an_end_face_a_stocking_tool_and_no_nose_of_their_own() {
     for (callout, side) in [("1-1/4-5 Acme", Side::External), ("Tr28x5", Side::External), ("1-1/4-5 Acme-2G", Side::Internal)] {
         let p = sound(json!({"thread": {"callout": callout, "hand": "left", "side": side}}));
-        let stocking = p.bit.grind.stocking.as_ref().unwrap();
+        let stocking = p.point().bit.grind.stocking.as_ref().unwrap();
         // Not told, the form tool may be the narrowest: the stocking tool is narrower than that.
-        let flat = p.bit.tip_flat_mm.min.value - 2.0 * 0.15 / (p.thread.included_angle_deg / 2.0).to_radians().cos();
-        assert!((stocking.flat_mm.value - flat).abs() < 1e-6 && p.bit.grind.nose_says.contains("8 to 10"));
+        let flat = p.point().bit.tip_flat_mm.min.value - 2.0 * 0.15 / (p.thread.included_angle_deg / 2.0).to_radians().cos();
+        assert!((stocking.flat_mm.value - flat).abs() < 1e-6 && p.point().bit.grind.nose_says.contains("8 to 10"));
     }
-    assert!(plan("M20", "right", json!({})).bit.grind.stocking.is_none());
+    assert!(plan("M20", "right", json!({})).point().bit.grind.stocking.is_none());
     // Two starts of 7 rise 6.36° under the trailing side: the bit is tilted instead.
     let coarse = plan("Tr40x14(P7)", "right", json!({}));
-    assert!(coarse.bit.grind.tilt_says.is_some() && watches(&coarse, "note", "trailing_relief"));
+    assert!(coarse.point().bit.grind.tilt_says.is_some() && watches(&coarse, "note", "trailing_relief"));
     // Each way of holding it has its own settings; the sheet always begins with the guards.
     let mut seen = Vec::new();
     for how in [Grinder::Freehand, Grinder::Rest, Grinder::TiltedRest, Grinder::CutterGrinder] {
         let p = plan("M20x2.5", "right", json!({"grinder": how}));
-        let steps = sheet(&p.thread, &p.bit, p.cut.radial_mm.value, Voice::default()).steps;
+        let steps = sheet(&p.thread, p.point().bit, p.point().cut.radial_mm.value, Voice::default()).steps;
         assert!(steps[0].contains("Eyes covered") && steps.len() >= 8);
         assert!(!seen.contains(&steps[2]));
         seen.push(steps[2].clone());
@@ -367,27 +368,31 @@ fn heels_clear_and_bench_formulas_differ_by_what_is_said() {
         let (bore, under) = (p.thread.internal.minor_mm.min.as_ref().unwrap().value / 2.0, bar / 2.0);
         let steepest =
             (1..=20_000).map(|i| under * f64::from(i) / 20_000.0).map(|y| ((bore - (bore * bore - y * y).sqrt()) / y).atan().to_degrees()).fold(0.0, f64::max);
-        let heel = p.bit.drawer.tools[0].heel_deg.as_ref().unwrap().value;
-        assert!((heel - steepest - p.bit.clearance_deg).abs() < 0.005, "{callout}: {heel} {steepest}");
+        let heel = p.point().bit.drawer.tools[0].heel_deg.as_ref().unwrap().value;
+        assert!((heel - steepest - p.point().bit.clearance_deg).abs() < 0.005, "{callout}: {heel} {steepest}");
     }
     // Twelve degrees of rake on M20×2.5, by the bench: 2·atan(tan 30° cos 12°) = 58.91; swept true it is nearer 58.5.
     let p = plan("M20x2.5-6g", "right", json!({"rake_deg": 12, "tip_flat_mm": 0.32}));
     let bench = 2.0 * (30.0_f64.to_radians().tan() * 12.0_f64.to_radians().cos()).atan().to_degrees();
-    let exact = p.bit.grind.raked_deg.as_ref().unwrap().value;
-    assert!(p.bit.grind.rake_says.contains(&format!("{bench:.2}°")) && p.bit.grind.rake_says.contains(&format!("{exact:.2}°")), "{}", p.bit.grind.rake_says);
+    let exact = p.point().bit.grind.raked_deg.as_ref().unwrap().value;
+    assert!(
+        p.point().bit.grind.rake_says.contains(&format!("{bench:.2}°")) && p.point().bit.grind.rake_says.contains(&format!("{exact:.2}°")),
+        "{}",
+        p.point().bit.grind.rake_says
+    );
     let edges = Edges { flanks_deg: [bench / 2.0; 2], flat_mm: 0.32, rake_deg: 12.0, square_deg: 0.0, height_mm: 0.0, lead_mm: 0.0 };
     let crest = p.blank.used_mm.value / 2.0;
-    let cut = swept(&edges, 1.0, crest - p.cut.radial_mm.value, crest);
+    let cut = swept(&edges, 1.0, crest - p.point().cut.radial_mm.value, crest);
     // What the bench formula cuts is out by as much as the two differ.
     assert!(((cut[0] + cut[1]) - 60.0 - (bench - exact)).abs() < 0.02, "{cut:?} {bench} {exact}");
     // Centre height to a micrometre, by circles: the tip at level travel.
     for (h, external) in [(0.3_f64, true), (-0.5, true), (0.4, false)] {
         let side = if external { "external" } else { "internal" };
         let p = sound(json!({"thread": {"callout": "M20x2.5", "side": side}, "bit": {"height_mm": h}}));
-        let (r, x, out) = (p.blank.used_mm.value / 2.0, p.cut.radial_mm.value, if external { -1.0 } else { 1.0 });
+        let (r, x, out) = (p.blank.used_mm.value / 2.0, p.point().cut.radial_mm.value, if external { -1.0 } else { 1.0 });
         let reached = ((r * r - h * h).sqrt() + out * x).hypot(h);
         let short = (x - (reached - r).abs()).abs();
-        assert!((p.bit.ground.unwrap().shallow_mm.unwrap().value.abs() - short).abs() < 0.001, "{h}");
+        assert!((p.point().bit.ground.clone().unwrap().shallow_mm.unwrap().value.abs() - short).abs() < 0.001, "{h}");
     }
 }
 
@@ -401,7 +406,7 @@ fn insert(more: Value) -> Value {
 
 #[test]
 fn an_insert_is_judged_by_what_its_box_says() {
-    let of = |thread: Value, more: Value| sound(json!({"thread": thread, "kit": insert(more)})).bit.drawer.tools.remove(0);
+    let of = |thread: Value, more: Value| sound(json!({"thread": thread, "kit": insert(more)})).point().bit.drawer.tools[0].clone();
     let m20 = || json!({"callout": "M20x2.5-6g"});
     let good = of(m20(), json!({}));
     assert!(good.serves, "{:?}", good.says);
@@ -435,7 +440,7 @@ fn the_relief_tool_clears_the_groove_it_makes() {
     for (callout, bar) in [("M20x2.5-6g", 0.0), ("1-1/4-5 Acme", 0.0), ("M36x1.5-6H", 12.0), ("M48x3-6H", 20.0)] {
         let bit = if bar > 0.0 { json!({"bar_diameter_mm": bar}) } else { json!({}) };
         let p = sound(json!({"thread": {"callout": callout}, "bit": bit, "blank": {"shoulder": true}}));
-        let (tool, relief) = (p.bit.relief_tool.as_ref().unwrap(), p.blank.relief.as_ref().unwrap());
+        let (tool, relief) = (p.point().bit.relief_tool.as_ref().unwrap(), p.blank.relief.as_ref().unwrap());
         let (bottom, beside) = (relief.diameter_mm.value / 2.0, p.blank.used_mm.value / 2.0);
         assert!(tool.width_mm.value <= relief.width_mm.value + 1e-9 && tool.blade_mm.value > (beside - bottom).abs() + 0.5);
         assert!(tool.back_mm.value < tool.width_mm.value && tool.corner_mm.value <= relief.corner_mm.as_ref().unwrap().value + 1e-9);
@@ -454,7 +459,7 @@ fn the_relief_tool_clears_the_groove_it_makes() {
         let taper = (tool.width_mm.value - tool.back_mm.value) / 2.0 / tool.blade_mm.value;
         assert!((taper.atan().to_degrees() - 1.5).abs() < 0.005 && tool.side_deg.value > 0.0);
     }
-    assert!(plan("M20", "right", json!({})).bit.relief_tool.is_none(), "into the open there is no groove");
+    assert!(plan("M20", "right", json!({})).point().bit.relief_tool.is_none(), "into the open there is no groove");
 }
 
 #[test]
@@ -464,8 +469,8 @@ fn reliefs_of_an_owned_bit_fall_to_the_side_that_leads() {
     let of = |hand: &str| sound(json!({"thread": {"callout": "M20x2.5-6g", "hand": hand}, "kit": kit, "bit": {"owned": "mine"}}));
     let (right, left) = (of("right"), of("left"));
     // A right-hand thread leads with the left side, which its 2.6° of rise rubs; a left-hand one with the right, which clears.
-    assert!(right.bit.ground.as_ref().unwrap().rubs[0].contains("leading side rubs"));
-    assert!(left.bit.ground.as_ref().unwrap().rubs.is_empty(), "{:?}", left.bit.ground);
+    assert!(right.point().bit.ground.as_ref().unwrap().rubs[0].contains("leading side rubs"));
+    assert!(left.point().bit.ground.as_ref().unwrap().rubs.is_empty(), "{:?}", left.point().bit.ground);
 }
 
 #[test]
@@ -474,17 +479,17 @@ fn drawings_show_the_angles_they_say() {
         [("M20x2.5", "external", true), ("1-1/4-5 Acme", "internal", false), ("5/8 BSW", "external", false), ("Tr40x14(P7)", "external", true)]
     {
         let p = sound(json!({"thread": {"callout": callout, "side": side}, "blank": {"shoulder": shoulder}}));
-        let all = sheet(&p.thread, &p.bit, p.cut.radial_mm.value, Voice::default());
+        let all = sheet(&p.thread, p.point().bit, p.point().cut.radial_mm.value, Voice::default());
         let line = |d: &Drawing, role: &str| d.shapes.iter().filter(|s| s.role == role).map(|s| s.line.clone()).collect::<Vec<_>>();
         let lean = |a: [f64; 2], b: [f64; 2]| ((b[0] - a[0]).abs() / (b[1] - a[1]).abs()).atan().to_degrees();
         // From the front, the side held left stands on the right.
         let front = &line(&all.views, "bit.side")[0];
         let (left, right) = (lean(front[0], front[3]), lean(front[1], front[2]));
-        let by = |held: &str| p.bit.grind.sides.iter().find(|s| s.held == held).unwrap().front_deg.value;
+        let by = |held: &str| p.point().bit.grind.sides.iter().find(|s| s.held == held).unwrap().front_deg.value;
         assert!((right - by("left")).abs() < 0.005 && (left - by("right")).abs() < 0.005, "{callout}");
         // Under the edge the margins open from the wall by what the relief leaves over the rise.
         let margins: Vec<_> = all.groove.shapes.iter().filter(|s| s.role.starts_with("margin")).map(|s| s.line.clone()).collect();
-        for (m, side) in margins.iter().zip(&p.bit.grind.sides) {
+        for (m, side) in margins.iter().zip(&p.point().bit.grind.sides) {
             let signed = |q: [f64; 2]| ((m[0][0] - q[0]) * m[0][0].signum()).atan2(m[0][1] - q[1]).to_degrees();
             assert!((signed(m[1]) - side.rise_deg).abs() < 0.005 && (signed(m[2]) - side.front_deg.value).abs() < 0.005, "{callout}");
         }
@@ -492,8 +497,8 @@ fn drawings_show_the_angles_they_say() {
         let face = &line(&all.tip, "bit.face")[0];
         let deepest = face.iter().map(|q| q[1].abs()).fold(0.0, f64::max);
         let level = line(&all.tip, "line.pitch")[0][0][1].abs();
-        assert!((deepest - p.cut.radial_mm.value).abs() < 1e-6 && (deepest - level - p.bit.tip_to_pitch_mm.value).abs() < 1e-6);
-        assert_eq!(all.relief_tool.is_some(), shoulder && p.bit.relief_tool.is_some());
+        assert!((deepest - p.point().cut.radial_mm.value).abs() < 1e-6 && (deepest - level - p.point().bit.tip_to_pitch_mm.value).abs() < 1e-6);
+        assert_eq!(all.relief_tool.is_some(), shoulder && p.point().bit.relief_tool.is_some());
         for d in [&all.views, &all.tip, &all.groove] {
             let [l, b, r, t] = d.bounds;
             assert!(d.shapes.iter().flat_map(|s| &s.line).all(|q| q[0] >= l && q[0] <= r && q[1] >= b && q[1] <= t), "{callout}: {:?}", d.says);

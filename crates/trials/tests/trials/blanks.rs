@@ -5,7 +5,7 @@ use serde_json::{Value, json};
 use yoke_core::job::EndKind;
 use yoke_core::quantity::real;
 use yoke_core::thread::series::standards;
-use yoke_trials::{demo_lathe, reckon, sound, watches};
+use yoke_trials::{SinglePoint, demo_lathe, reckon, sound, watches};
 
 proptest! {
     #![proptest_config(ProptestConfig::with_cases(300))]
@@ -59,8 +59,8 @@ proptest! {
         let support = if centre { "centre" } else { "none" };
         let plan = sound(json!({"thread": {"callout": "M24", "length_mm": share * length}, "bit": {"tip_flat_mm": 0.4},
             "blank": {"diameter_mm": diameter, "stick_out_mm": length, "support": support}}));
-        let told = plan.blank.slenderness.unwrap();
-        let root = plan.cut.target_pitch_diameter_mm.value - 2.0 * plan.bit.tip_to_pitch_mm.value;
+        let told = plan.blank.slenderness.clone().unwrap();
+        let root = plan.point().cut.target_pitch_diameter_mm.value - 2.0 * plan.point().bit.tip_to_pitch_mm.value;
         let (steps, radial) = (4000, told.force_n.unwrap().value / 2.0);
         let dx = length / f64::from(steps);
         // Slope and drop at the load and at the far end, of one load at a place, by two sums along the bar.
@@ -159,7 +159,11 @@ fn every_ending_shows_what_it_leaves() {
     assert!(relief.chosen && relief.recommended && relief.seats && plan.blank.endings.len() == 4, "the open is no choice at a shoulder");
     assert!((relief.usable_mm.value - (60.0 - plan.blank.relief.as_ref().unwrap().width_mm.value)).abs() < 1e-9);
     let faded = of(&plan, EndKind::Withdraw);
-    assert!(!faded.seats && faded.consequence.contains("counterbored") && (faded.usable_mm.value - (60.0 - 1.25 - plan.setup.stopping_mm.value)).abs() < 1e-9);
+    assert!(
+        !faded.seats
+            && faded.consequence.contains("counterbored")
+            && (faded.usable_mm.value - (60.0 - 1.25 - plan.point().setup.stopping_mm.value)).abs() < 1e-9
+    );
     // Chosen, there is no relief to draw or to judge.
     let faded = sound(json!({"thread": {"callout": "M20x2.5", "length_mm": 60}, "blank": {"shoulder": true, "end": "withdraw"}}));
     assert!(faded.blank.relief.is_none() && of(&faded, EndKind::Withdraw).chosen);

@@ -6,7 +6,7 @@ use yoke_core::log::{Act, ActKind, fold};
 use yoke_core::plan::{Plan, plan};
 use yoke_core::sheets::on_board;
 use yoke_core::voice::Voice;
-use yoke_trials::{demo_lathe, settled};
+use yoke_trials::{SinglePoint, demo_lathe, settled};
 
 fn planned(request: Value) -> Plan {
     let (job, lathe, kit) = settled(request).unwrap();
@@ -27,7 +27,7 @@ fn before_it_is_begun_what_stands_in_the_way_comes_next() {
         request["lathe"] = lathe.clone();
         planned(request)
     };
-    let hung = with(&lathe).gears.hung.unwrap().train;
+    let hung = with(&lathe).point().gears.hung.clone().unwrap().train;
     let teeth = |list: &[u16]| list.iter().map(u16::to_string).collect::<Vec<_>>().join("·");
     lathe["mounted"] = json!({"drivers": [20], "driven": [60]});
     assert!(next(&with(&lathe), vec![]).starts_with("hang "));

@@ -3,7 +3,7 @@
 use serde_json::json;
 use yoke_core::gauge::Measured;
 use yoke_core::plan::{Plan, State};
-use yoke_trials::{judge, reckon, sound, watches};
+use yoke_trials::{SinglePoint, judge, reckon, sound, watches};
 
 const FORMS: [(&str, [f64; 2], f64, f64); 2] = [("Butt 2-8", [7.0, 45.0], 0.07141, 0.16316), ("S 40x7", [3.0, 30.0], 0.12427, 0.26384)];
 
@@ -59,7 +59,7 @@ fn each_flank_is_where_the_load_says() {
                 assert_eq!([flanks.leading, flanks.trailing], if leads { [load, clear] } else { [clear, load] }, "{callout} {way} {faces}");
                 let text = serde_json::to_value(&plan.thread).unwrap();
                 assert!(text.get("half_angle_deg").is_none() && text["flanks_deg"]["leading"] == json!(flanks.leading));
-                assert!(plan.cut.angle_deg < flanks.trailing, "the lean keeps off the trailing flank");
+                assert!(plan.point().cut.angle_deg < flanks.trailing, "the lean keeps off the trailing flank");
                 assert!(plan.check.lines.iter().any(|l| l.code == "load_flank" && l.state == State::Good));
                 // Each flank of the drawn groove stands at its own angle, the headstock to the left.
                 let line = &plan.thread.drawing.shapes.iter().find(|s| s.role == "thread.flank").unwrap().line;
@@ -93,29 +93,29 @@ fn either_member_is_planned_measured_and_told_true() {
             // Depth on the dial, by the V the two flanks make and what the flat lacks of it.
             let tans: f64 = line.flanks_deg.unwrap().both().iter().map(|f| f.to_radians().tan()).sum();
             let h = line.pitch_mm.value / (2.0 * tans) - 0.3 / tans;
-            let in_ = (plan.blank.used_mm.value - plan.cut.target_pitch_diameter_mm.value).abs() / 2.0 + h;
-            assert!((plan.cut.radial_mm.value - in_).abs() < 1e-6, "{callout} {side}: {} {in_}", plan.cut.radial_mm.value);
+            let in_ = (plan.blank.used_mm.value - plan.point().cut.target_pitch_diameter_mm.value).abs() / 2.0 + h;
+            assert!((plan.point().cut.radial_mm.value - in_).abs() < 1e-6, "{callout} {side}: {} {in_}", plan.point().cut.radial_mm.value);
             assert!(watches(&plan, "note", "tolerance_nominal"), "recalled, and said");
             if side == "external" {
                 // The largest wire of the demo's drawer lies under the crests of the metric one: that is said, and another is told.
                 let best = plan.gauge.usable_mm.as_ref().unwrap().min.value * 1.1;
                 let [a, b] = line.flanks_deg.unwrap().both().map(f64::to_radians);
                 let wedge = ((a - b) / 2.0).cos() / ((a + b) / 2.0).sin();
-                let lean = line.lead_mm.value / (std::f64::consts::PI * plan.cut.target_pitch_diameter_mm.value);
+                let lean = line.lead_mm.value / (std::f64::consts::PI * plan.point().cut.target_pitch_diameter_mm.value);
                 let lifted = best / 2.0 * lean * lean * (a.cos() + b.cos()) / tans;
                 let told = Measured {
-                    over_wires_mm: Some(plan.cut.target_pitch_diameter_mm.value + best * (1.0 + wedge) - line.pitch_mm.value / tans + lifted),
+                    over_wires_mm: Some(plan.point().cut.target_pitch_diameter_mm.value + best * (1.0 + wedge) - line.pitch_mm.value / tans + lifted),
                     wire_mm: Some(best),
                     ..Measured::default()
                 };
-                let verdict = judge(&plan.run, &told, plan.cut.radial_mm.value);
+                let verdict = judge(&plan.run, &told, plan.point().cut.radial_mm.value);
                 let verdict = verdict.unwrap();
-                assert!((verdict.pitch_diameter_mm.value - plan.cut.target_pitch_diameter_mm.value).abs() < 0.01, "{callout}: {verdict:?} {told:?}");
+                assert!((verdict.pitch_diameter_mm.value - plan.point().cut.target_pitch_diameter_mm.value).abs() < 0.01, "{callout}: {verdict:?} {told:?}");
             }
         }
     }
     // A bit of the two flanks' sum cuts true; one ground two degrees wide is felt, on both.
-    let ground = |deg: f64| planned("Butt 2-8", &json!({"bit": {"included_angle_deg": deg, "tip_radius_mm": 0.22}})).bit.ground.unwrap();
+    let ground = |deg: f64| planned("Butt 2-8", &json!({"bit": {"included_angle_deg": deg, "tip_radius_mm": 0.22}})).point().bit.ground.clone().unwrap();
     assert!(ground(52.0).feels_mm.value < 1e-6 && ground(54.0).feels_mm.value > 0.03);
     for callout in ["2-8 Butt-3A LH", "butt 1-1/2-6", "2-8 buttress 2B", "S40x14(P7)", "S 28x5 LH"] {
         assert!(reckon(json!({"thread": {"callout": callout}})).is_ok(), "{callout}");

@@ -4,7 +4,7 @@ use serde_json::json;
 use yoke_core::outline::{Drawing, Point, Shape};
 use yoke_core::plan::Plan;
 use yoke_core::voice::Voice;
-use yoke_trials::{demo_lathe, on, sound};
+use yoke_trials::{SinglePoint, demo_lathe, on, sound};
 
 /// 60° threads of either member.
 const THREADS: [&str; 6] = ["M6", "M20x2.5", "M36x1.5-6H", "7/8-9 UNC", "1-8 UNC-2B", "#10-32"];
@@ -16,9 +16,9 @@ fn shapes<'a>(drawing: &'a Drawing, role: &'a str) -> impl Iterator<Item = &'a S
 }
 
 fn all(plan: &Plan) -> Vec<(&'static str, &Drawing)> {
-    let mut list = vec![("thread", &plan.thread.drawing), ("blank", &plan.blank.drawing), ("cut", &plan.cut.drawing)];
+    let mut list = vec![("thread", &plan.thread.drawing), ("blank", &plan.blank.drawing), ("cut", &plan.point().cut.drawing)];
     list.extend(plan.pair.as_ref().map(|p| ("pair", &p.drawing)));
-    list.extend(plan.gears.drawing.as_ref().map(|d| ("gears", d)));
+    list.extend(plan.point().gears.drawing.as_ref().map(|d| ("gears", d)));
     list.extend(plan.gauge.drawing.as_ref().map(|d| ("gauge", d)));
     list
 }
@@ -72,7 +72,7 @@ fn dimensions_are_as_long_as_they_say() {
             (&plan.blank.drawing, "diameter"),
             (&plan.blank.drawing, "relief_diameter"),
             (&plan.blank.drawing, "relief_width"),
-            (&plan.cut.drawing, "radial"),
+            (&plan.point().cut.drawing, "radial"),
         ] {
             let (drawn, says) = named(drawing, name).unwrap_or_else(|| panic!("{thread}: {name} is not drawn"));
             assert!((drawn - says).abs() < 1e-6, "{thread} {name}: {drawn} drawn, {says} said");
@@ -84,11 +84,11 @@ fn dimensions_are_as_long_as_they_say() {
 fn the_groove_fills_from_one_flank_and_ends_as_the_tip() {
     for (style, beta) in [("radial", 0.0), ("flank", 30.0), ("modified_flank", 29.5)] {
         let plan = sound(json!({"thread": {"callout": "M20x2.5"}, "lathe": demo_lathe(0), "bit": {"tip_flat_mm": 0.32}, "cut": {"style": style}}));
-        let sections: Vec<&Shape> = shapes(&plan.cut.drawing, "cut.pass").collect();
+        let sections: Vec<&Shape> = shapes(&plan.point().cut.drawing, "cut.pass").collect();
         // Deepest first: tip width, depth, and the trailing flank that flank infeed leaves standing.
         let deepest = &sections[0].line;
         assert!((deepest[2][0] - deepest[1][0] - 0.32).abs() < 1e-6, "{style}: the tip's own flat");
-        assert!((deepest[1][1] + plan.cut.passes.last().unwrap().radial_mm).abs() < 1e-6);
+        assert!((deepest[1][1] + plan.point().cut.passes.last().unwrap().radial_mm).abs() < 1e-6);
         for pair in sections.windows(2) {
             let depth = |s: &Shape| -s.line[1][1];
             let slid = (pair[0].line[1][0] - pair[1].line[1][0]).abs();
@@ -98,7 +98,7 @@ fn the_groove_fills_from_one_flank_and_ends_as_the_tip() {
     }
     // A bore fills outward.
     let inside = on(1, "M36x1.5-6H");
-    assert!(shapes(&inside.cut.drawing, "cut.pass").all(|s| s.line[1][1] > 0.0));
+    assert!(shapes(&inside.point().cut.drawing, "cut.pass").all(|s| s.line[1][1] > 0.0));
 }
 
 #[test]
@@ -177,7 +177,7 @@ fn drawn_teeth_mesh_in_phase_at_the_centres_they_need() {
     for lathe in 0..3 {
         for thread in ["M20x2.5", "M6", "7/8-9 UNC", "M16x2 LH", "G1-1/4", "1-1/4-5 Acme LH", "Tr 28x5", "M10x1.25", "1/4-20 UNC"] {
             let plan = on(lathe, thread);
-            let Some(drawing) = &plan.gears.drawing else { continue };
+            let Some(drawing) = &plan.point().gears.drawing else { continue };
             let wheels: Vec<&Shape> = drawing.shapes.iter().filter(|s| s.role.starts_with("gear.")).collect();
             // Wheels are drawn in the order of the train: a mesh is two that touch on their pitch circles.
             for (i, a) in wheels.iter().enumerate() {

@@ -6,7 +6,7 @@ use yoke_core::plan::Plan;
 use yoke_core::quantity::real;
 use yoke_core::thread::series::{Series, Standard, of_series, standards};
 use yoke_core::thread::{Member, Side, System};
-use yoke_trials::{demo_lathe, reckon, sound, watches, with_the_tip_aimed_at};
+use yoke_trials::{SinglePoint, demo_lathe, reckon, sound, watches, with_the_tip_aimed_at};
 
 fn planned(callout: &str) -> Plan {
     sound(json!({"thread": {"callout": callout}}))
@@ -89,7 +89,7 @@ proptest! {
     #[test]
     fn the_tip_aimed_at_leaves_a_sound_root((standard, side, _) in any_standard()) {
         let plan = sound(with_the_tip_aimed_at(json!({"thread": {"callout": standard.name, "side": side}, "lathe": demo_lathe(0)})));
-        let tip = &plan.bit.tip_flat_mm;
+        let tip = &plan.point().bit.tip_flat_mm;
         prop_assert!(tip.min.value <= tip.aim.value + 1e-9 && tip.aim.value <= tip.max.value + 1e-9, "{}: {} {} {}", standard.name, tip.min.value, tip.aim.value, tip.max.value);
         for code in ["tip_too_wide", "root_past_minor"] {
             prop_assert!(!watches(&plan, "warn", code), "{} {side:?}: {code}", standard.name);
@@ -99,13 +99,13 @@ proptest! {
         let tan = (t.included_angle_deg / 2.0).to_radians().tan();
         if t.basic_form.radius_mm.is_none() {
             let corner_x = real(&standard.pitch) / 4.0 - tip.aim.value / 2.0;
-            prop_assert!((plan.bit.tip_to_pitch_mm.value * tan - corner_x).abs() < 1e-9, "{}", standard.name);
+            prop_assert!((plan.point().bit.tip_to_pitch_mm.value * tan - corner_x).abs() < 1e-9, "{}", standard.name);
         }
-        let infeed = plan.cut.radial_mm.value;
+        let infeed = plan.point().cut.radial_mm.value;
         let turned = plan.blank.used_mm.value;
         let sign = if side == Side::External { -1.0 } else { 1.0 };
         let root = turned + sign * 2.0 * infeed;
-        let reached = plan.cut.target_pitch_diameter_mm.value + sign * 2.0 * plan.bit.tip_to_pitch_mm.value;
+        let reached = plan.point().cut.target_pitch_diameter_mm.value + sign * 2.0 * plan.point().bit.tip_to_pitch_mm.value;
         prop_assert!((root - reached).abs() < 1e-9, "{}", standard.name);
     }
 
@@ -148,12 +148,12 @@ fn wire_ranges_are_the_shares_of_the_pitch_the_trade_knows() {
 #[test]
 fn acme_tips_lie_about_the_handbook_tip() {
     for standard in of_series(Series::Acme) {
-        let bit = planned(&standard.name).bit;
-        let handbook = bit.handbook_flat_mm.unwrap().value;
+        let bit = planned(&standard.name).point().bit.clone();
+        let handbook = bit.handbook_flat_mm.clone().unwrap().value;
         assert!(handbook > bit.tip_flat_mm.min.value - 0.03 && handbook < bit.tip_flat_mm.max.value + 0.03, "{}", standard.name);
     }
     // By hand for 1-5: E at the middle 0.8823, root 0.7509 to 0.78: P/2 − (E − root)·tan 14.5°.
-    let tip = planned("1-5 Acme").bit.tip_flat_mm;
+    let tip = planned("1-5 Acme").point().bit.tip_flat_mm.clone();
     let flat = |root: f64| (0.1 - (0.8823 - root) * 14.5_f64.to_radians().tan()) * 25.4;
     assert!((tip.min.value - flat(0.7509)).abs() < 2e-3 && (tip.max.value - flat(0.78)).abs() < 2e-3, "{} {}", tip.min.value, tip.max.value);
 }
@@ -163,11 +163,11 @@ fn a_square_thread_is_planned_without_wires_or_slant() {
     let plan = sound(json!({"thread": {"callout": "Sq 30x6", "clearance_mm": 0.2}, "blank": {"diameter_mm": 30}, "bit": {"tip_flat_mm": 3.08}}));
     // By hand: root 30 − 6 − 0.2 = 23.8 at most, 0.17 of band under it; aim the middle: 23.715. From 30 that is 3.1425 deep.
     assert!((plan.thread.external.minor_mm.max.as_ref().unwrap().value - 23.8).abs() < 1e-9);
-    assert!((plan.cut.radial_mm.value - 3.1425).abs() < 1e-9, "{}", plan.cut.radial_mm.value);
-    assert!(plan.cut.compound_mm.is_none() && plan.gauge.wire_mm.is_none() && plan.gauge.best_mm.is_none());
+    assert!((plan.point().cut.radial_mm.value - 3.1425).abs() < 1e-9, "{}", plan.point().cut.radial_mm.value);
+    assert!(plan.point().cut.compound_mm.is_none() && plan.gauge.wire_mm.is_none() && plan.gauge.best_mm.is_none());
     assert!(plan.gauge.says.contains("23.715"), "{}", plan.gauge.says);
     // Even passes: straight sides take the same area at every step.
-    let cuts: Vec<f64> = plan.cut.passes.iter().filter(|p| p.n > 0).map(|p| p.asked_radial_mm.value).collect();
+    let cuts: Vec<f64> = plan.point().cut.passes.iter().filter(|p| p.n > 0).map(|p| p.asked_radial_mm.value).collect();
     assert!((cuts[1] - 2.0 * cuts[0]).abs() < 1e-9);
     let faults = reckon(json!({"thread": {"callout": "Sq 30x6"}, "cut": {"style": "flank"}, "bit": {"tip_radius_mm": 0.2}})).unwrap_err();
     assert_eq!(faults.len(), 2, "{faults:?}");
@@ -181,7 +181,7 @@ fn a_special_is_what_its_owner_says() {
     assert!((plan.thread.external.pitch_mm.basic.value - 18.376).abs() < 1e-3 && (plan.thread.external.minor_mm.basic.value - 17.294).abs() < 1e-3);
     // A lathe's own ratio is exact in threads per inch.
     let inch = special(json!({"major_mm": 22.05, "tpi": 9, "minor_mm": 18.4, "included_angle_deg": 55})).unwrap();
-    assert_eq!((inch.gears.required_ratio.as_str(), inch.thread.half_angle_deg), ("4/9", Some(27.5)));
+    assert_eq!((inch.point().gears.required_ratio.as_str(), inch.thread.half_angle_deg), ("4/9", Some(27.5)));
     assert!((inch.thread.external.minor_mm.basic.value - 18.4).abs() < 1e-9);
     for (form, pointer) in [
         (json!({"pitch_mm": 2.5}), "/thread/special/major_mm"),
@@ -323,21 +323,21 @@ proptest! {
     #[test]
     fn every_family_is_cut_to_its_aim((standard, side, starts) in any_standard(), lathe in 0_usize..3) {
         let plan = sound(with_the_tip_aimed_at(json!({"thread": {"callout": standard.name, "side": side, "starts": starts}, "lathe": demo_lathe(lathe)})));
-        let aim = plan.cut.target_pitch_diameter_mm.value;
+        let aim = plan.point().cut.target_pitch_diameter_mm.value;
         let inside = side == Side::Internal;
-        let Some(last) = plan.cut.passes.last() else {
-            prop_assert!(plan.cut.radial_mm.value <= 0.05 + 1e-9, "{}: only where there is next to nothing to cut", standard.name);
+        let Some(last) = plan.point().cut.passes.last() else {
+            prop_assert!(plan.point().cut.radial_mm.value <= 0.05 + 1e-9, "{}: only where there is next to nothing to cut", standard.name);
             return Ok(());
         };
         let left = if inside { aim - last.pitch_diameter_mm.value } else { last.pitch_diameter_mm.value - aim };
         // Half a division on the slide's own dial, turned into diameter.
-        let half = plan.cut.dial.graduation_mm / plan.cut.dial.reading_per_radial;
+        let half = plan.point().cut.dial.graduation_mm / plan.point().cut.dial.reading_per_radial;
         prop_assert!(left >= -1e-9 && left <= half + 1e-9, "{}: {left} of {half}", standard.name);
-        prop_assert!(plan.cut.passes.windows(2).all(|w| w[1].radial_mm >= w[0].radial_mm - 1e-12));
-        prop_assert!(plan.cut.angle_deg <= (plan.thread.included_angle_deg / 2.0) + 1e-9, "{}: the slide never leans past the flank", standard.name);
+        prop_assert!(plan.point().cut.passes.windows(2).all(|w| w[1].radial_mm >= w[0].radial_mm - 1e-12));
+        prop_assert!(plan.point().cut.angle_deg <= (plan.thread.included_angle_deg / 2.0) + 1e-9, "{}: the slide never leans past the flank", standard.name);
         // The relief angles follow the lead: leading over trailing, unless the floor of two degrees speaks.
         if !inside {
-            let (leading, trailing) = (&plan.bit.leading_relief_deg, &plan.bit.trailing_relief_deg);
+            let (leading, trailing) = (&plan.point().bit.leading_relief_deg, &plan.point().bit.trailing_relief_deg);
             prop_assert!(leading.value > 6.0 && trailing.value >= 2.0 && trailing.value < 6.0, "{}", standard.name);
         }
     }
@@ -376,7 +376,7 @@ proptest! {
                 let tan = (angle / 2.0_f64).to_radians().tan();
                 let pitch = plan.thread.pitch_mm.value;
                 prop_assert!((form.crest_flat_mm.value + form.root_flat_mm.value + 2.0 * form.depth_mm.value * tan - pitch).abs() < 1e-6);
-                prop_assert!(form.depth_mm.value > 0.0 && plan.cut.radial_mm.value.is_finite() && plan.bit.tip_flat_mm.aim.value >= 0.0, "{special}");
+                prop_assert!(form.depth_mm.value > 0.0 && plan.point().cut.radial_mm.value.is_finite() && plan.point().bit.tip_flat_mm.aim.value >= 0.0, "{special}");
             }
         }
     }

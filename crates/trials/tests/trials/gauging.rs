@@ -8,7 +8,7 @@ use yoke_core::plan::Plan;
 use yoke_core::quantity::LengthUnit;
 use yoke_core::run::RunPlan;
 use yoke_core::voice::Voice;
-use yoke_trials::{cases, demo_lathe, judge, on, sound};
+use yoke_trials::{SinglePoint, cases, demo_lathe, judge, on, sound};
 
 /// The lowest a circle can sit in a groove, found by trying heights: no formula of the core's.
 fn seated_over(pitch: f64, pitch_d: f64, wire: f64) -> f64 {
@@ -35,7 +35,7 @@ fn the_size_over_wires_is_where_a_circle_really_sits() {
     for callout in ["M6", "M20x2.5", "M36x1.5", "7/8-9 UNC", "1-8", "#10-32"] {
         let plan = on(0, callout);
         let (Some(wire), Some(over)) = (&plan.gauge.wire_mm, &plan.gauge.over_wires_mm) else { continue };
-        let sits = seated_over(plan.thread.pitch_mm.value, plan.cut.target_pitch_diameter_mm.value, wire.value);
+        let sits = seated_over(plan.thread.pitch_mm.value, plan.point().cut.target_pitch_diameter_mm.value, wire.value);
         assert!((sits - over.target.value).abs() < 2e-5, "{callout}: {sits} but {}", over.target.value);
     }
 }
@@ -340,11 +340,11 @@ fn the_wires_chosen_stand_proud_of_the_crests_where_any_of_the_drawer_do() {
     // The paddle screw, cut to the middle of 2G: the wire nearest the best, 2.54, would lie 0.016 under the turned crests at the aim.
     let over = |wire: f64, size: f64| size + wire * (1.0 + 1.0 / 14.5_f64.to_radians().sin()) - 5.08 / (2.0 * 14.5_f64.to_radians().tan());
     let plan = yoke_trials::on(0, "1-1/4-5 Acme LH");
-    let (crest, aim, low) = (plan.blank.used_mm.value, plan.cut.target_pitch_diameter_mm.value, plan.gauge.min_mm.value);
+    let (crest, aim, low) = (plan.blank.used_mm.value, plan.point().cut.target_pitch_diameter_mm.value, plan.gauge.min_mm.value);
     assert!(over(2.54, aim) < crest && over(3.048, low) > crest, "{crest} {aim} {low}");
     let wires = plan.gauge.over_wires_mm.as_ref().unwrap();
     assert_eq!(plan.gauge.wire_mm.as_ref().map(|w| w.value), Some(3.048));
-    assert!(wires.min.value > crest && plan.cut.passes.last().unwrap().over_wires_mm.is_some());
+    assert!(wires.min.value > crest && plan.point().cut.passes.last().unwrap().over_wires_mm.is_some());
     assert!(!yoke_trials::watches(&plan, "warn", "wire_two_seats"));
     // With none that does, the nearest is named with what is wrong, and what would be right.
     let alone = yoke_trials::sound(json!({"thread": {"callout": "1-1/4-5 Acme LH"}, "gauge": {"wires_mm": [2.54]}}));

@@ -7,7 +7,7 @@ use yoke_core::blank::PlainStands;
 use yoke_core::job::Holding;
 use yoke_core::plan::Plan;
 use yoke_core::thread::series::standards;
-use yoke_trials::{cases, demo_lathe, reckon, sound, watches};
+use yoke_trials::{SinglePoint, cases, demo_lathe, reckon, sound, watches};
 
 fn rod(blank: Value) -> Plan {
     sound(json!({"thread": {"callout": "M20x2.5-6g", "length_mm": 60}, "blank": blank}))
@@ -41,7 +41,7 @@ proptest! {
         let ahead = f64::max(body * p, surface);
         let mark = plan.blank.mark.from_face_mm.value;
         let started = length - width;
-        let last = if away { mark } else { mark + plan.setup.stopping_mm.value };
+        let last = if away { mark } else { mark + plan.point().setup.stopping_mm.value };
         prop_assert!(mark - surface >= started - 1e-6, "{}: acts at {mark}, still in the thread that ends at {started}", one.name);
         prop_assert!(last + ahead <= length + 1e-6, "{}: {last} + {ahead} runs into the shoulder at {length}", one.name);
         let corner = relief.corner_mm.as_ref().unwrap().value;
@@ -65,14 +65,14 @@ proptest! {
         let of = |ending: &str| sound(json!({"thread": {"callout": one.name, "side": if inside { "internal" } else { "external" }}, "setup": {"way": "toward", "ending": ending}, "blank": {"shoulder": true, "end": end}}));
         let plan = of("auto");
         let relief = plan.blank.relief.as_ref().unwrap();
-        let ending = serde_json::to_value(plan.setup.ending).unwrap();
+        let ending = serde_json::to_value(plan.point().setup.ending).unwrap();
         prop_assert_eq!(ending, "hand");
-        prop_assert!(relief.refused.is_empty() && plan.setup.stopping_mm.value == 0.0 && relief.corner_mm.is_none());
+        prop_assert!(relief.refused.is_empty() && plan.point().setup.stopping_mm.value == 0.0 && relief.corner_mm.is_none());
         let tan = (plan.thread.included_angle_deg / 2.0).to_radians().tan();
         let depth = (plan.blank.used_mm.value - relief.diameter_mm.value).abs() / 2.0 - 0.1;
         // Not told, a V bit may be sharp.
-        let flat = if plan.thread.included_angle_deg < 40.0 { plan.bit.tip_flat_mm.min.value } else { 0.0 };
-        let flat = if plan.thread.basic_form.radius_mm.is_some() || plan.thread.included_angle_deg == 0.0 { plan.bit.flat_mm.value } else { flat };
+        let flat = if plan.thread.included_angle_deg < 40.0 { plan.point().bit.tip_flat_mm.min.value } else { 0.0 };
+        let flat = if plan.thread.basic_form.radius_mm.is_some() || plan.thread.included_angle_deg == 0.0 { plan.point().bit.flat_mm.value } else { flat };
         let cut = flat + 2.0 * depth * tan;
         prop_assert!(relief.width_mm.value >= cut + 0.5 - 1e-6, "{}: {} for a cut of {cut}", one.name, relief.width_mm.value);
         if let Some(drill) = &relief.drill_mm {
@@ -81,7 +81,7 @@ proptest! {
         prop_assert!((plan.blank.mark.from_face_mm.value - (plan.thread.length_mm.value - relief.width_mm.value / 2.0)).abs() < 1e-9);
         // Under power it is refused where what is run on does not fit in it.
         let power = of("dial");
-        prop_assert_eq!(watches(&power, "danger", "relief_narrow"), power.setup.stopping_mm.value > 0.5);
+        prop_assert_eq!(watches(&power, "danger", "relief_narrow"), power.point().setup.stopping_mm.value > 0.5);
     }
 }
 
@@ -96,10 +96,10 @@ fn a_relief_that_is_there_sets_the_speed_it_can_be_stopped_in() {
     let half = 0.3125 / 2.0 + ((19.9 - least) / 2.0 + h) * 30_f64.to_radians().tan();
     let room = 6.0 - 2.0 * half - 0.5;
     // Half-nut closed: 0.7 s to withdraw, then 0.4 turns coasted from 84 rpm, the speed nearest 100, as the square of the speed.
-    let n = plan.setup.speed_and_limit().unwrap()[1];
+    let n = plan.point().setup.speed_and_limit().unwrap()[1];
     let runs_on = 2.5 * n * 0.7 / 60.0 + 0.4 * 2.5 * (n / 84.0).powi(2);
     assert!((runs_on - room).abs() < 1e-6, "{n} rpm runs on {runs_on} in {room}");
-    assert!(plan.setup.stopping_mm.value <= room && plan.blank.relief.unwrap().refused.is_empty());
+    assert!(plan.point().setup.stopping_mm.value <= room && plan.blank.relief.unwrap().refused.is_empty());
     // More bit beyond the point takes room away.
     let wide = sound(
         json!({"thread": {"callout": "M20x2.5-6g"}, "bit": {"tip_flat_mm": 0.3125, "body_ahead_mm": 4.0}, "blank": {"diameter_mm": 19.9, "shoulder": true, "relief_width_mm": 6.0}}),
@@ -213,13 +213,13 @@ fn a_coating_and_a_rounded_root_change_what_is_cut() {
     let acme = of(json!({"callout": "1-5 Acme", "coating_mm": 0.01}));
     assert!((acme.thread.before_coating.unwrap().adds_mm.value - 0.0799).abs() < 1e-4);
     let round = of(json!({"callout": "3/4-10 UNRC-2A"}));
-    let radius = round.bit.tip_radius_mm.as_ref().unwrap();
+    let radius = round.point().bit.tip_radius_mm.as_ref().unwrap();
     assert!((radius.min.value - 0.108 * 2.54).abs() < 1e-9 && (radius.max.value - 0.144 * 2.54).abs() < 1e-9);
     assert_eq!(round.thread.name, "3/4-10 UNRC-2A");
     // A disc of that radius touching both flanks reaches P/4·cot 30° − r short of the pitch line's depth.
     let h = 2.54 / 4.0 / 30_f64.to_radians().tan() - radius.aim.value;
     let round = sound(json!({"thread": {"callout": "3/4-10 UNRC-2A"}, "bit": {"tip_radius_mm": radius.aim.value}}));
-    assert!((round.bit.tip_to_pitch_mm.value - h).abs() < 1e-9);
+    assert!((round.point().bit.tip_to_pitch_mm.value - h).abs() < 1e-9);
     let flat = sound(json!({"thread": {"callout": "M20-6g", "rounded_root": true}, "bit": {"tip_flat_mm": 0.3}}));
     assert!(watches(&flat, "warn", "tip_not_round"));
 }

@@ -7,7 +7,7 @@ use yoke_core::log::{Act, ActKind, RunState, fold};
 use yoke_core::run::RunPlan;
 use yoke_core::thread::{Fit, RunMate, Side};
 use yoke_core::voice::Voice;
-use yoke_trials::{Chance, cases, demo_lathe, reckon, sound, tried};
+use yoke_trials::{Chance, SinglePoint, cases, demo_lathe, reckon, sound, tried};
 
 const FAMILIES: [&str; 6] = ["M20x2.5", "7/8-9 UNC", "1-1/4-5 Acme", "Tr28x5", "5/8 BSW", "G1-1/4"];
 /// Acts after which a run that has not ended never will.
@@ -28,8 +28,8 @@ fn kinds(gauge: &Value) -> Vec<Kind> {
             let request = |bit: Value| json!({"thread": {"callout": callout, "side": side}, "lathe": lathe, "gauge": gauge, "bit": bit});
             let untold = sound(request(json!({})));
             let tip = untold.run.tip.unwrap();
-            let radius = untold.bit.tip_radius_mm.as_ref().map(|r| r.aim.value);
-            let told = radius.map_or_else(|| json!({"tip_flat_mm": untold.bit.tip_flat_mm.aim.value}), |r| json!({"tip_radius_mm": r}));
+            let radius = untold.point().bit.tip_radius_mm.as_ref().map(|r| r.aim.value);
+            let told = radius.map_or_else(|| json!({"tip_flat_mm": untold.point().bit.tip_flat_mm.aim.value}), |r| json!({"tip_radius_mm": r}));
             let told = reckon(request(told)).unwrap().run;
             let aim = told.tip.unwrap().narrow_mm;
             // A glass and a rule are out by two hundredths.

@@ -6,7 +6,7 @@ use yoke_core::job::{LatheProfile, checked};
 use yoke_core::quantity::LengthUnit;
 use yoke_core::voice::{Stands, Voice};
 use yoke_core::words::Vocabulary;
-use yoke_trials::{reckon, sound};
+use yoke_trials::{SinglePoint, reckon, sound};
 
 const MM_PER_INCH: f64 = 25.4;
 
@@ -87,7 +87,7 @@ fn a_crank_is_told_of_no_speed_no_nut_and_nothing_to_isolate() {
     assert_eq!(plan["setup"]["endings"].as_array().unwrap().len(), 1);
     // Nothing to drive it is the hand.
     let undriven = sound(json!({"thread": {"callout": "M8x1.25"}, "lathe": {"leadscrew": {"pitch_mm": 2}, "drive": null, "speeds_rpm": null}}));
-    assert!(undriven.setup.speed_rpm.is_none());
+    assert!(undriven.point().setup.speed_rpm.is_none());
     // The slide is the carriage: the cross-slide alone carries depth.
     assert_eq!((&plan["cut"]["style"], &plan["cut"]["passes"][1]["dial"][0]["slide"]), (&json!("radial"), &json!("cross_slide")));
     assert!(plan["setup"]["says"].as_str().unwrap().contains("compound toward the headstock"), "{}", plan["setup"]["says"]);
@@ -129,13 +129,13 @@ fn gears_that_cannot_be_changed_are_neither_hung_nor_bought() {
     // Gears the plate names are on for good: the pitch is still what it prints.
     let mut with_gears = quick_change();
     with_gears["plate"]["gears"] = json!({"drivers": [40], "driven": [80]});
-    let lead = sound(json!({"thread": {"callout": "1/4-20 UNC"}, "lathe": with_gears})).gears.trains[0].lead_mm;
+    let lead = sound(json!({"thread": {"callout": "1/4-20 UNC"}, "lathe": with_gears})).point().gears.trains[0].lead_mm;
     assert!((lead - MM_PER_INCH / 20.0).abs() < 1e-9, "{lead}");
     let metric = serde_json::to_value(sound(json!({"thread": {"callout": "M8x1.25"}, "lathe": quick_change()}))).unwrap();
     let row = &metric["gears"]["trains"][0];
     assert!((row["error_ppm"].as_f64().unwrap() - (MM_PER_INCH / 20.0 / 1.25 - 1.0) * 1e6).abs() < 1e-3);
     let asked = json!({"thread": {"callout": "1/4-20 UNC"}, "lathe": quick_change(), "gears": {"hang": {"drivers": [], "driven": [], "gearbox": "A 2"}}});
-    assert_eq!(sound(asked).gears.hung.unwrap().train.gearbox, "A 2");
+    assert_eq!(sound(asked).point().gears.hung.clone().unwrap().train.gearbox, "A 2");
 }
 
 #[test]

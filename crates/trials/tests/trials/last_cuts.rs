@@ -6,7 +6,7 @@ use yoke_core::log::{Act, ActKind, fold};
 use yoke_core::run::RunPlan;
 use yoke_core::thread::{Fit, RunMate};
 use yoke_core::voice::Voice;
-use yoke_trials::{Chance, demo_lathe, judge_fit, sound, tried};
+use yoke_trials::{Chance, SinglePoint, demo_lathe, judge_fit, sound, tried};
 
 /// A lathe, a bit and a mate as they really are; the core is told none of it.
 struct Truth<'a> {
@@ -341,7 +341,7 @@ fn the_smallest_thread_is_not_rubbed_at() {
         let plan =
             yoke_trials::sound(serde_json::json!({"thread": {"callout": "16BA"}, "bit": {"tip_radius_mm": 0.034}, "lathe": yoke_trials::demo_lathe(lathe),
             "blank": {"material": "stainless_steel"}}));
-        let cuts: Vec<f64> = plan.cut.passes.iter().filter(|p| p.kind == yoke_core::cut::PassKind::Cut).map(|p| p.radial_mm).collect();
+        let cuts: Vec<f64> = plan.point().cut.passes.iter().filter(|p| p.kind == yoke_core::cut::PassKind::Cut).map(|p| p.radial_mm).collect();
         assert!(!cuts.is_empty() && cuts.windows(2).all(|w| w[1] - w[0] >= 0.05 - 1e-9), "{cuts:?}");
     }
 }

@@ -11,6 +11,7 @@ mod blanks;
 mod board;
 mod buttress;
 mod callouts;
+mod chased;
 mod contract;
 mod demo_jobs;
 mod draughting;

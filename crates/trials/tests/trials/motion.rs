@@ -10,7 +10,7 @@ use yoke_core::gears::{DialRule, Mistake, Train, chart, each_gear, mistakes, ree
 use yoke_core::job::{Dial, Ending, Gear, Lathe, PlanRequest, settle};
 use yoke_core::quantity::{Ratio, real};
 use yoke_core::voice::Voice;
-use yoke_trials::{demo_lathe, on, sound, watches};
+use yoke_trials::{SinglePoint, demo_lathe, on, sound, watches};
 
 fn lathe(profile: Value) -> Lathe {
     let (request, faults) = read_json::<PlanRequest>(json!({"thread": {"callout": "M20"}, "lathe": profile}));
@@ -116,24 +116,24 @@ proptest! {
         let mut profile = demo_lathe(index);
         profile["leadscrew"]["hand"] = json!(if left_screw { "left" } else { "right" });
         let plan = sound(json!({"thread": {"callout": callout, "hand": if left { "left" } else { "right" }}, "lathe": profile, "setup": {"way": if away { "away" } else { "toward" }}}));
-        let spindle: f64 = if plan.setup.spindle == Spindle::Forward { 1.0 } else { -1.0 };
+        let spindle: f64 = if plan.point().setup.spindle == Spindle::Forward { 1.0 } else { -1.0 };
         // The drawing's gears turn as meshes make them; the last circle of a gear is the leadscrew's.
-        let turning: Vec<f64> = plan.gears.drawing.as_ref().unwrap().shapes.iter().filter(|s| s.role.starts_with("gear")).filter_map(|s| s.circle.unwrap().turns).map(f64::from).collect();
+        let turning: Vec<f64> = plan.point().gears.drawing.as_ref().unwrap().shapes.iter().filter(|s| s.role.starts_with("gear")).filter_map(|s| s.circle.unwrap().turns).map(f64::from).collect();
         let through_train = turning.last().unwrap() / turning.first().unwrap();
-        let hung = plan.gears.hung.as_ref().unwrap();
+        let hung = plan.point().gears.hung.as_ref().unwrap();
         let tumbler = if hung.steps.iter().any(|s| s == "Tumbler to right-hand.") { 1.0 } else { -1.0 };
         prop_assert_eq!(through_train > 0.0, (hung.train.drivers.len() + hung.train.idlers.len()).is_multiple_of(2));
         // At its right-hand place the tumbler's own meshes are even.
         let screw = spindle * tumbler * through_train;
         // A right-hand screw turning about +x draws its nut toward −x.
         let carriage = -screw * if left_screw { -1.0 } else { 1.0 };
-        prop_assert_eq!(carriage < 0.0, plan.setup.carriage == Carriage::TowardHeadstock);
+        prop_assert_eq!(carriage < 0.0, plan.point().setup.carriage == Carriage::TowardHeadstock);
         // Work turning about +x with the bit going to −x winds a right-hand helix.
         let cut = if spindle * carriage < 0.0 { Hand::Right } else { Hand::Left };
-        prop_assert_eq!(cut, plan.setup.hand_cut);
+        prop_assert_eq!(cut, plan.point().setup.hand_cut);
         // The chain, followed link by link, comes to the same.
-        prop_assert_eq!(plan.setup.motion.hand, Some(cut));
-        prop_assert!(plan.setup.motion.says.ends_with("as wanted."), "{}", plan.setup.motion.says);
+        prop_assert_eq!(plan.point().setup.motion.hand, Some(cut));
+        prop_assert!(plan.point().setup.motion.says.ends_with("as wanted."), "{}", plan.point().setup.motion.says);
         prop_assert_eq!(cut == Hand::Left, left);
     }
 }
@@ -152,13 +152,13 @@ fn the_pitch_chart_holds_every_standard_pitch_and_its_best_train() {
             let special = sound(
                 json!({"thread": {"special": {"major_mm": exact(&(lead * Ratio::from_integer(12))), "pitch_mm": exact(lead)}}, "lathe": demo_lathe(index)}),
             );
-            let alone = &special.gears.hung.as_ref().unwrap().train;
+            let alone = &special.point().gears.hung.as_ref().unwrap().train;
             let Some(train) = &row.train else {
                 assert!(alone.error_ppm.abs() > 20_000.0 && row.dial.is_none(), "{name}: {alone:?}");
                 continue;
             };
             assert_eq!((&row.pitch, &train.drivers, &train.driven, &train.gearbox), (name, &alone.drivers, &alone.driven, &alone.gearbox), "{name}");
-            assert_eq!(row.dial, Some(special.gears.dial.rule), "{name}");
+            assert_eq!(row.dial, Some(special.point().gears.dial.rule), "{name}");
         }
     }
 }
@@ -197,27 +197,27 @@ fn ways_of_ending_are_compared_and_the_dial_is_drawn() {
     };
     for (index, callout, ending) in [(0, "1-8", Ending::Dial), (0, "M20", Ending::Closed), (2, "M16x2", Ending::Dial)] {
         let plan = of(index, callout, json!({}));
-        let ways = &plan.setup.endings;
-        assert_eq!((ways.len(), ways.iter().find(|w| w.recommended).unwrap().ending, plan.setup.ending), (5, ending, ending), "{callout}");
+        let ways = &plan.point().setup.endings;
+        assert_eq!((ways.len(), ways.iter().find(|w| w.recommended).unwrap().ending, plan.point().setup.ending), (5, ending, ending), "{callout}");
         assert!(ways.iter().all(|w| w.serves || matches!(w.ending, Ending::Dial | Ending::SameMark | Ending::ChalkMarks)), "{ways:?}");
     }
     let mut fixed = demo_lathe(0);
     fixed["spindle"]["reverses"] = json!(false);
-    assert_eq!(sound(json!({"thread": {"callout": "M20"}, "lathe": fixed})).setup.ending, Ending::Hand);
+    assert_eq!(sound(json!({"thread": {"callout": "M20"}, "lathe": fixed})).point().setup.ending, Ending::Hand);
     // 7/8-9 on 4 TPI: every other mark of eight, so four are drawn safe.
-    let dial = of(0, "7/8-9", json!({})).gears.dial;
+    let dial = of(0, "7/8-9", json!({})).point().gears.dial.clone();
     let safe = |d: &yoke_core::gears::DialSection| d.drawing.as_ref().unwrap().shapes.iter().filter(|s| s.role == "dial.safe").count();
     assert_eq!((dial.every, safe(&dial)), (Some(2), 4));
-    let closed = of(0, "M20", json!({})).gears.dial;
+    let closed = of(0, "M20", json!({})).point().gears.dial.clone();
     assert_eq!((closed.rule, safe(&closed)), (DialRule::KeepClosed, 0));
     // Several dial gears are each told: M20×2.5 on 6 mm is 5/12, which the 15 and the 20 count.
-    let gap = of(1, "M20", json!({})).gears.dial;
+    let gap = of(1, "M20", json!({})).point().gears.dial.clone();
     assert!(gap.gears.iter().all(|g| (g.rule == DialRule::KeepClosed) == (g.teeth % 5 != 0)) && gap.gears.len() > 1, "{:?}", gap.gears);
     // 63/160 for 2.5 on 4 TPI is 125 ppm out; 8 TPI by 40/79.9 has no such gear, so take 127 for 128: marks of the inch pitch drift.
     let near = of(0, "1-8", json!({"gears": {"hang": {"drivers": [64], "driven": [127]}}, "cut": {"passes": 10}}));
-    let passes = f64::from(u32::try_from(near.cut.passes.len()).unwrap());
+    let passes = f64::from(u32::try_from(near.point().cut.passes.len()).unwrap());
     let expected = (64.0 / 127.0 * 2.0 - 1.0) * passes * (50.8 + 3.0 * 3.175);
-    assert!((near.gears.dial.drift_mm.as_ref().unwrap().value - expected).abs() < 1e-6 && watches(&near, "warn", "dial_drift"));
+    assert!((near.point().gears.dial.drift_mm.as_ref().unwrap().value - expected).abs() < 1e-6 && watches(&near, "warn", "dial_drift"));
 }
 
 /// Where the bit stands, which way up it must be by the way the work's surface goes there, and how the compound leans.
@@ -232,7 +232,7 @@ fn the_bit_meets_work_that_comes_down_on_its_face() {
                 let mut lathe = demo_lathe(0);
                 lathe["post"] = json!(if rear { "rear" } else { "front" });
                 let plan = sound(json!({"thread": {"callout": callout, "hand": hand}, "lathe": lathe, "setup": {"way": way, "wall": wall}}));
-                let setup = &plan.setup;
+                let setup = &plan.point().setup;
                 let forward = setup.spindle == Spindle::Forward;
                 // Axes: x toward the tailstock, y away from the operator, z up. Forward brings the top of the work toward the
                 // operator, so it turns about +x; the surface at y goes with ω × r, whose z part is ω·y.
@@ -280,12 +280,12 @@ fn a_chain_that_gives_the_other_hand_says_so() {
     lathe["arm"] = Value::Null;
     // Two meshes and only the left-hand place: the leadscrew runs against the spindle, and a left-hand thread comes of it.
     let plan = sound(json!({"thread": {"callout": "M16x2"}, "lathe": lathe, "gears": {"hang": {"drivers": [40, 30], "driven": [40, 30]}}}));
-    assert_eq!(plan.setup.motion.hand, Some(Hand::Left));
-    assert!(plan.setup.motion.says.contains("a left-hand thread where a right-hand one is wanted"), "{}", plan.setup.motion.says);
+    assert_eq!(plan.point().setup.motion.hand, Some(Hand::Left));
+    assert!(plan.point().setup.motion.says.contains("a left-hand thread where a right-hand one is wanted"), "{}", plan.point().setup.motion.says);
     assert!(watches(&plan, "danger", "wrong_hand"));
     lathe.as_object_mut().unwrap().remove("tumbler");
     let unknown = sound(json!({"thread": {"callout": "M16x2"}, "lathe": lathe}));
-    assert!(unknown.setup.motion.hand.is_none() && unknown.setup.motion.says.contains("nothing is known of the tumbler"));
+    assert!(unknown.point().setup.motion.hand.is_none() && unknown.point().setup.motion.says.contains("nothing is known of the tumbler"));
 }
 
 proptest! {
@@ -340,39 +340,43 @@ proptest! {
 fn indexing_of_a_four_start_screw_on_the_yards_lathes() {
     // Tr40x14(P7) on 6 mm: two starts, r = 7/3. Seven is odd, so no half-nut; the compound lies along the bed and has 110 mm.
     let plan = on(1, "Tr40x14(P7)");
-    let told: Vec<(IndexBy, bool)> = plan.cut.starts.iter().map(|w| (w.by, w.serves)).collect();
+    let told: Vec<(IndexBy, bool)> = plan.point().cut.starts.iter().map(|w| (w.by, w.serves)).collect();
     assert_eq!(told[0], (IndexBy::HalfNut, false));
-    assert!(plan.cut.starts[1].serves && plan.cut.starts[1].recommended && plan.cut.starts[1].says.contains("2 turns + 50"), "{:?}", plan.cut.starts[1]);
+    assert!(
+        plan.point().cut.starts[1].serves && plan.point().cut.starts[1].recommended && plan.point().cut.starts[1].says.contains("2 turns + 50"),
+        "{:?}",
+        plan.point().cut.starts[1]
+    );
     // On 2 mm the same lead is r = 7/1: seven again; the Bench's compound swings ten degrees only.
     let bench = on(2, "Tr40x14(P7)");
-    assert!(!bench.cut.starts[1].serves && bench.cut.starts[1].says.contains("does not swing"));
+    assert!(!bench.point().cut.starts[1].serves && bench.point().cut.starts[1].says.contains("does not swing"));
     // Lead 1/2 in two-start on 4 TPI is r = 2: one leadscrew pitch off is a quarter inch, the next start, one tooth of sixteen
     // being a pitch and the eight marks two apart: no mark counts it.
     let long = sound(json!({"thread": {"callout": "1-4 UN", "starts": 2}, "lathe": demo_lathe(0)}));
-    assert_eq!((long.cut.starts[0].serves, long.cut.starts[0].count), (false, Some(1)), "{:?}", long.cut.starts[0]);
+    assert_eq!((long.point().cut.starts[0].serves, long.point().cut.starts[0].count), (false, Some(1)), "{:?}", long.point().cut.starts[0]);
     let mut lathe = demo_lathe(0);
     lathe["dial"]["marks"] = json!(16);
     let counted = sound(json!({"thread": {"callout": "1-4 UN", "starts": 2}, "lathe": lathe}));
-    assert!(counted.cut.starts[0].serves && counted.cut.starts[0].recommended, "{:?}", counted.cut.starts[0]);
-    assert!(on(0, "M20").cut.starts.is_empty());
+    assert!(counted.point().cut.starts[0].serves && counted.point().cut.starts[0].recommended, "{:?}", counted.point().cut.starts[0]);
+    assert!(on(0, "M20").point().cut.starts.is_empty());
 }
 
 #[test]
 fn the_chart_of_drift_ends_where_the_error_says() {
     // No 127 here, so 1.5 mm on 8 TPI is only neared; the train hung is drawn first.
     let plan = sound(json!({"thread": {"callout": "M20x1.5"}, "lathe": {"leadscrew": {"tpi": 8}, "gears": [20, 30, 35, 40, 45, 50, 55, 60, 63, 65, 70, 80]}}));
-    let hung = plan.gears.hung.as_ref().unwrap();
+    let hung = plan.point().gears.hung.as_ref().unwrap();
     assert!(hung.train.error_ppm != 0.0);
-    let chart = plan.gears.drift.as_ref().unwrap();
+    let chart = plan.point().gears.drift.as_ref().unwrap();
     let line = |role: &str| chart.shapes.iter().find(|s| s.role == role).map(|s| s.line.clone()).unwrap();
     let limit = line("chart.limit")[0][1];
     let nut = line("chart.mark")[0][0];
     let [from, to] = [line("chart.hung")[0], line("chart.hung")[1]];
     // At this nut the line stands as high over the foot as the error takes, the limit being all the room.
     let at_nut = from[1] + (to[1] - from[1]) * (nut - from[0]) / (to[0] - from[0]);
-    let own = plan.thread.external.pitch_mm;
+    let own = plan.thread.external.pitch_mm.clone();
     let room = own.max.as_ref().unwrap().value - own.min.as_ref().unwrap().value;
     assert!((at_nut / limit - hung.takes_mm.value / room).abs() < 1e-6, "{at_nut} {limit}");
     assert!((hung.travel_mm.value - hung.train.error_ppm.abs() * 300.0 / 1e6).abs() < 1e-6);
-    assert!(on(0, "7/8-9").gears.drift.as_ref().is_none_or(|d| d.shapes.iter().any(|s| s.role == "chart.line")));
+    assert!(on(0, "7/8-9").point().gears.drift.as_ref().is_none_or(|d| d.shapes.iter().any(|s| s.role == "chart.line")));
 }

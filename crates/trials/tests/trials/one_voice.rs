@@ -20,7 +20,7 @@ use yoke_core::thread::Fit;
 use yoke_core::trouble::{JobEvidence, trouble_sheet};
 use yoke_core::voice::{LatheKind, Stands, Voice};
 use yoke_core::words::Vocabulary;
-use yoke_trials::{Chance, cases, demo_lathe, settled, tried};
+use yoke_trials::{Chance, SinglePoint, cases, demo_lathe, settled, tried};
 
 /// Places where another unit stands by intent: the same figure in inches beside the text, a dial's or a readout's own figure, a thread's pitch
 /// by its name, what the user or the maker named, how a screw or a collar is marked, how a number was worked (in mm, with its symbols).
@@ -143,13 +143,13 @@ pub(crate) fn everything(request: &Value, voice: Voice) -> Result<Vec<(&'static 
     let json = |it: serde_json::Result<Value>| it.unwrap_or_default();
     Ok(vec![
         ("plan", json(serde_json::to_value(&plan))),
-        ("setup", json(serde_json::to_value(setup_sheet(&plan, &facts, &lathe)))),
-        ("ways", json(serde_json::to_value(ways_sheet(&plan, &facts)))),
-        ("groove", json(serde_json::to_value(groove_sheet(&plan)))),
+        ("setup", json(serde_json::to_value(setup_sheet(&plan.point(), &facts, &lathe)))),
+        ("ways", json(serde_json::to_value(ways_sheet(&plan.point(), &facts)))),
+        ("groove", json(serde_json::to_value(groove_sheet(&plan.point())))),
         ("thread", json(serde_json::to_value(thread_sheet(&plan)))),
         ("gauge", json(serde_json::to_value(gauge_sheet(&plan, &kit)))),
-        ("bit", json(serde_json::to_value(bit_sheet(&plan.thread, &plan.bit, plan.cut.radial_mm.value, voice)))),
-        ("trouble", json(serde_json::to_value(trouble_sheet(&JobEvidence::of((&plan, &facts, &lathe), Some(&run), &acts))))),
+        ("bit", json(serde_json::to_value(bit_sheet(&plan.thread, plan.point().bit, plan.point().cut.radial_mm.value, voice)))),
+        ("trouble", json(serde_json::to_value(trouble_sheet(&JobEvidence::of((plan.point(), &facts, &lathe), Some(&run), &acts))))),
         ("run", json(serde_json::to_value(&run))),
         ("story", json(serde_json::to_value(story(&plan.run, &told, voice)))),
         ("papers", json(serde_json::to_value(papers(&member)))),
@@ -312,10 +312,10 @@ fn in_and_out_follow_side_wall_way_and_hand() {
                     assert!(!clear.contains("you") || clear.contains(back), "{clear}: {request}");
                     assert_eq!(clear.contains("you"), set.contains("you"), "both or neither say which way");
                     // The carriage goes the way the set-up says.
-                    let toward = plan.setup.carriage == yoke_core::direction::Carriage::TowardHeadstock;
+                    let toward = plan.point().setup.carriage == yoke_core::direction::Carriage::TowardHeadstock;
                     let says: String = cycle.iter().map(|p| p.says.as_str()).collect::<Vec<_>>().join(" ");
                     assert!(
-                        says.contains(if toward { "toward the headstock" } else { "toward the tailstock" }) || plan.setup.ending != facts.setup.ending,
+                        says.contains(if toward { "toward the headstock" } else { "toward the tailstock" }) || plan.point().setup.ending != facts.setup.ending,
                         "{says}"
                     );
                     heard.insert((set.clone(), clear.to_owned()));

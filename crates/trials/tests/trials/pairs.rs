@@ -4,7 +4,7 @@ use proptest::prelude::*;
 use serde_json::json;
 use yoke_core::thread::PairSchool;
 use yoke_core::thread::series::standards;
-use yoke_trials::{reckon, sound, watches};
+use yoke_trials::{SinglePoint, reckon, sound, watches};
 
 proptest! {
     #![proptest_config(ProptestConfig::with_cases(150))]
@@ -31,7 +31,7 @@ proptest! {
         let tightest = if inside { low - made } else { made - high };
         prop_assert!((tightest - least).abs() < 1e-9, "{}: {tightest} {least}", one.name);
         // Cut and gauge follow: the aim lies in the middle of the fitted limits.
-        prop_assert!((plan.cut.target_pitch_diameter_mm.value - f64::midpoint(low, high)).abs() < 1e-9);
+        prop_assert!((plan.point().cut.target_pitch_diameter_mm.value - f64::midpoint(low, high)).abs() < 1e-9);
         prop_assert!((plan.gauge.min_mm.value - low).abs() < 1e-9 && (plan.gauge.max_mm.value - high).abs() < 1e-9);
         prop_assert_eq!(watches(&plan, "note", "pair_own"), made < mate.0 - 5e-4 || made > mate.1 + 5e-4);
         // A first at its fullest leaves the second exactly where the standard has it.

@@ -12,7 +12,7 @@ use yoke_core::quantity::{Exact, Ratio, real};
 use yoke_core::rulebook::rules;
 use yoke_core::voice::Voice;
 use yoke_core::working::Operand;
-use yoke_trials::{judge, reckon, sound};
+use yoke_trials::{SinglePoint, judge, reckon, sound};
 
 /// Every thread either system lists that the wires and dials of the demo yard meet.
 fn callout() -> impl Strategy<Value = String> {
@@ -24,8 +24,10 @@ proptest! {
     #![proptest_config(ProptestConfig::with_cases(60))]
 
     #[test]
-    fn every_working_evaluates_to_its_value(callout in callout(), flat in 0.0_f64..0.4, shoulder: bool, starts in 1_i64..4) {
-        let plan = sound(json!({"thread": {"callout": callout, "starts": starts}, "bit": {"tip_flat_mm": flat}, "blank": {"shoulder": shoulder}}));
+    fn every_working_evaluates_to_its_value(callout in callout(), flat in 0.0_f64..0.4, shoulder: bool, starts in 1_i64..4, by in prop::sample::select(&["single_point", "single_point", "die", "tap"])) {
+        let side = if by == "tap" { "internal" } else { "external" };
+        let plan = sound(json!({"thread": {"callout": callout.replace("-6g", "").replace("-2A", "").replace("-3A", ""), "side": side, "starts": starts},
+            "bit": {"tip_flat_mm": flat}, "blank": {"shoulder": shoulder}, "making": {"by": by}}));
         let by_id: HashMap<&str, _> = rules().into_iter().map(|r| (r.id, r)).collect();
         for (i, working) in plan.workings.iter().enumerate() {
             let operands: Vec<f64> = working.of.iter().map(|o| match o {
@@ -62,7 +64,7 @@ proptest! {
         let blank = first.blank.aim_mm.value + blank_off;
         let plan = sound(json!({"thread": {"callout": callout}, "bit": tip, "blank": {"diameter_mm": blank}, "cut": {"style": style}}));
         let tan = 30_f64.to_radians().tan();
-        let depth = plan.cut.radial_mm.value;
+        let depth = plan.point().cut.radial_mm.value;
         // Half width of the tip's outline a height y above its end.
         let half_width = |y: f64| if round {
             let r = share * pitch * 0.5;
@@ -78,7 +80,7 @@ proptest! {
             if half_width(mid) * 2.0 < pitch / 2.0 { low = mid } else { high = mid }
         }
         let cut = blank - 2.0 * (depth - low);
-        prop_assert!((cut - plan.cut.target_pitch_diameter_mm.value).abs() < 1e-6, "cut {cut}");
+        prop_assert!((cut - plan.point().cut.target_pitch_diameter_mm.value).abs() < 1e-6, "cut {cut}");
         // And it gauges as the target, in limits.
         if let Some(wires) = &plan.gauge.over_wires_mm {
             let verdict = judge(&plan.run, &Measured { over_wires_mm: Some(wires.target.value), ..Measured::default() }, depth).unwrap();
@@ -177,9 +179,9 @@ proptest! {
     #[test]
     fn passes_set_never_go_past_the_aim_and_never_back(callout in callout(), passes in 1_i64..60) {
         let plan = sound(json!({"thread": {"callout": callout}, "cut": {"passes": passes}}));
-        let rows = &plan.cut.passes;
+        let rows = &plan.point().cut.passes;
         prop_assert!(rows.windows(2).all(|p| p[1].radial_mm >= p[0].radial_mm || p[0].n == 0));
-        prop_assert!(rows.iter().all(|p| p.radial_mm <= plan.cut.radial_mm.value + 1e-8));
+        prop_assert!(rows.iter().all(|p| p.radial_mm <= plan.point().cut.radial_mm.value + 1e-8));
     }
 }
 
@@ -191,9 +193,9 @@ fn the_tie_rod_by_hand() {
         "bit": {"tip_flat_mm": 0.3}, "cut": {"target_pitch_diameter_mm": 18.25}, "gauge": {"wires_mm": [1.35, 1.45, 1.6]}
     }));
     // h = 2.5/(4 tan 30°) − 0.3/(2 tan 30°) = 1.08253 − 0.25981; X = (19.9 − 18.25)/2 + h.
-    assert!((plan.bit.tip_to_pitch_mm.value - 0.822_72).abs() < 1e-5);
-    assert!((plan.cut.radial_mm.value - 1.647_72).abs() < 1e-5);
-    assert!((plan.cut.compound_mm.as_ref().unwrap().value - 1.893_16).abs() < 1e-5);
+    assert!((plan.point().bit.tip_to_pitch_mm.value - 0.822_72).abs() < 1e-5);
+    assert!((plan.point().cut.radial_mm.value - 1.647_72).abs() < 1e-5);
+    assert!((plan.point().cut.compound_mm.as_ref().unwrap().value - 1.893_16).abs() < 1e-5);
     // M = 18.25 + 3 × 1.45 − 0.866025 × 2.5.
     assert!((plan.gauge.over_wires_mm.as_ref().unwrap().target.value - 20.434_94).abs() < 1e-5);
     assert!((plan.gauge.best_mm.as_ref().unwrap().value - 1.443_38).abs() < 1e-5);
@@ -203,11 +205,11 @@ fn the_tie_rod_by_hand() {
     assert!((usable.min.value - 1.2717).abs() < 1e-3 && (usable.max.value - 2.5434).abs() < 1e-3, "{} {}", usable.min.value, usable.max.value);
     let basic = sound(json!({"thread": {"callout": "M20x2.5-6g"}, "lathe": yoke_trials::demo_lathe(0)})).gauge.usable_mm.unwrap();
     assert!((basic.min.value / 2.5 - 0.505).abs() < 1e-3 && (basic.max.value / 2.5 - 1.010).abs() < 1e-3);
-    let hung = plan.gears.hung.as_ref().unwrap();
+    let hung = plan.point().gears.hung.as_ref().unwrap();
     assert_eq!(hung.train.ratio, "50/127");
     assert_eq!(hung.train.error_ppm, 0.0);
     assert_eq!(hung.train.fits, Some(true));
-    assert_eq!(plan.gears.dial.rule, yoke_core::gears::DialRule::KeepClosed);
+    assert_eq!(plan.point().gears.dial.rule, yoke_core::gears::DialRule::KeepClosed);
     // Relief: E min 18.164 − 2h − 0.2.
     assert!((plan.blank.relief.as_ref().unwrap().diameter_mm.value - 16.318_55).abs() < 1e-4);
     let size = serde_json::to_string(&plan).unwrap().len();

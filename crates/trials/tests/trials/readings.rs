@@ -6,7 +6,7 @@ use yoke_core::log::{ActKind, fold, judge_told};
 use yoke_core::run::RunPlan;
 use yoke_core::thread::{Flanks, Groove};
 use yoke_core::voice::Voice;
-use yoke_trials::{demo_lathe, judge, on, sound};
+use yoke_trials::{SinglePoint, demo_lathe, judge, on, sound};
 
 fn groove(run: &RunPlan, e: f64) -> Groove {
     let tip = run.tip.unwrap();
@@ -252,7 +252,7 @@ fn the_aim_follows_the_part_to_match_or_the_loosest_mate() {
 #[test]
 fn a_reading_that_does_not_agree_is_questioned_by_what_it_was_read_with() {
     let plan = sound(json!({"thread": {"callout": "M20x2.5-6g"}, "lathe": demo_lathe(0), "bit": {"tip_flat_mm": 0.31}, "gauge": {"wires_mm": [1.45]}}));
-    let depth = plan.cut.radial_mm.value;
+    let depth = plan.point().cut.radial_mm.value;
     for (read, wants, never) in [
         (json!({"over_wires_mm": 22.2}), "three wires", "anvils"),
         (json!({"pitch_diameter_mm": 19.8}), "anvils", "wire"),

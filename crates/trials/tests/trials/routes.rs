@@ -7,7 +7,7 @@ use yoke_core::job::{Job, Lathe};
 use yoke_core::plan::{Plan, plan};
 use yoke_core::route::{Member, OpKind, Operation, Route, propose, remarks, said};
 use yoke_core::voice::Voice;
-use yoke_trials::{Chance, demo_lathe, settled};
+use yoke_trials::{Chance, SinglePoint, demo_lathe, settled};
 
 struct Made {
     id: &'static str,
@@ -176,8 +176,8 @@ fn cards_bear_the_plans_numbers_and_times_follow_from_speed_and_feed() {
     let thread = op(OpKind::Thread);
     // The cut's own time is in seconds; five minutes set it up, and a minute and a half hangs each gear.
     #[allow(clippy::cast_precision_loss)]
-    let gears = 1.5 * plan.gears.hung.as_ref().unwrap().train.swaps as f64;
-    assert!((thread.takes_min - plan.cut.time.whole.value / 60.0 - 5.0 - gears).abs() < 1e-9);
+    let gears = 1.5 * plan.point().gears.hung.as_ref().unwrap().train.swaps as f64;
+    assert!((thread.takes_min - plan.point().cut.time.whole.value / 60.0 - 5.0 - gears).abs() < 1e-9);
     assert!(op(OpKind::Relief).card.iter().any(|l| l.says == "Wide, at least"));
     // A bore is not filed: its crests are taken by the bar or a scraper.
     let cap = [made("cap", false, json!({"thread": {"callout": "M36x1.5-6H", "length_mm": 18}, "blank": {"shoulder": true}, "lathe": demo_lathe(1)}))];

@@ -8,12 +8,12 @@ use yoke_core::plan::{CheckLine, Plan, State, plan as reckon};
 use yoke_core::sheets::{SetupSheet, setup_sheet, ways_sheet};
 use yoke_core::thread::Side;
 use yoke_core::watch::Level;
-use yoke_trials::{demo_lathe, patched, settled, sound};
+use yoke_trials::{SinglePoint, demo_lathe, patched, settled, sound};
 
 fn whole(request: &Value) -> (Plan, SetupSheet) {
     let (job, lathe, kit) = settled(request.clone()).unwrap_or_else(|f| panic!("{f:?} in {request}"));
     let plan = reckon(&job, &lathe, &kit);
-    let sheet = setup_sheet(&plan, &job, &lathe);
+    let sheet = setup_sheet(&plan.point(), &job, &lathe);
     (plan, sheet)
 }
 
@@ -92,7 +92,7 @@ fn a_job_with_everything_told_is_green_and_what_is_not_told_is_said() {
         "blank": {"diameter_mm": 22.0, "stick_out_mm": 70, "support": "centre"}, "bit": {"owned": "60° HSS 10 mm", "tip_flat_mm": 0.4, "leading_relief_deg": 9, "trailing_relief_deg": 5},
     });
     let (plan, _) = whole(&told);
-    let hung = &plan.gears.hung.as_ref().unwrap().train;
+    let hung = &plan.point().gears.hung.as_ref().unwrap().train;
     let mut told = told;
     told["lathe"]["mounted"] = json!({"drivers": hung.drivers, "driven": hung.driven});
     let (plan, _) = whole(&told);
@@ -154,7 +154,7 @@ proptest! {
     #[test]
     fn check_picture_and_chain_agree_over_all_combinations(request in any_job()) {
         let (plan, sheet) = whole(&request);
-        let setup = &plan.setup;
+        let setup = &plan.point().setup;
         let arrow = |role: &str| { let s = sheet.picture.shapes.iter().find(|s| s.role == role).unwrap(); [s.line[1][0] - s.line[0][0], s.line[1][1] - s.line[0][1]] };
         let (carriage, infeed, out, spindle) = (arrow("setup.carriage"), arrow("setup.infeed"), arrow("setup.retract"), arrow("setup.spindle"));
         // The headstock is to the left, the operator below.
@@ -170,7 +170,7 @@ proptest! {
             prop_assert_eq!(line(&plan, "hand").unwrap().state == State::Good, chain == plan.thread.hand && setup.hand_cut == plan.thread.hand && !plan.watch.iter().any(|w| w.code.name() == "wrong_hand" && w.level != Level::Note));
         }
         // Outside the tool points to the work from its own side; in a bore it points at the wall it cuts.
-        let slants = plan.cut.angle_deg > 0.0;
+        let slants = plan.point().cut.angle_deg > 0.0;
         if slants {
             let handle = sheet.picture.shapes.iter().find(|s| s.role == "setup.handle").unwrap().circle.unwrap();
             let seat = sheet.picture.shapes.iter().find(|s| s.role == "line.centre").unwrap().line[0][0];
@@ -191,7 +191,7 @@ proptest! {
         let mut request = request;
         patched(&mut request, &json!({"setup": {"balance_rpm": balance, "comfort_rpm": comfort}}));
         let (plan, _) = whole(&request);
-        let (setup, speed) = (&plan.setup, plan.setup.speed_and_limit().unwrap()[0]);
+        let (setup, speed) = (&plan.point().setup, plan.point().setup.speed_and_limit().unwrap()[0]);
         let slowest = match &setup.lathe_speeds {
             Speeds::Steps(list) => { prop_assert!(list.contains(&speed)); list[0] }
             Speeds::Between { from, to } => { prop_assert!((*from..=*to).contains(&speed)); *from }
@@ -210,7 +210,7 @@ fn a_room_too_short_for_the_slowest_speed_is_a_danger_with_its_cure() {
     let plan = sound(json!({"thread": {"callout": "1-8 UNC"}, "lathe": demo_lathe(0), "blank": {"shoulder": true, "relief_width_mm": 3.6}}));
     let danger = plan.watch.iter().find(|w| w.code.name() == "stopping").unwrap();
     assert!(danger.level == Level::Danger && danger.text.contains("by hand") && danger.text.contains("widen"), "{danger:?}");
-    assert_eq!(plan.setup.speed_and_limit().unwrap()[0], 27.0, "the slowest it has");
+    assert_eq!(plan.point().setup.speed_and_limit().unwrap()[0], 27.0, "the slowest it has");
 }
 
 #[test]
@@ -259,7 +259,7 @@ fn the_picture_from_above_is_to_scale() {
     assert!((most(&work, 0) - 50.0).abs() < 1e-9 && (most(&work, 1) * 2.0 - plan.blank.used_mm.value).abs() < 1e-6, "{work:?}");
     assert!((most(&line("motion.chuck"), 0) + 30.0).abs() < 1e-9);
     // The pass starts the run-up clear of the work, and the bit is twice its six ahead of the point.
-    assert!((line("setup.start")[0][0] - 50.0 - plan.setup.run_up_mm.value).abs() < 1e-9);
+    assert!((line("setup.start")[0][0] - 50.0 - plan.point().setup.run_up_mm.value).abs() < 1e-9);
     let bit = line("motion.bit");
     assert!((most(&bit, 0) - bit.iter().map(|p| p[0]).fold(f64::MAX, f64::min) - 12.0).abs() < 1e-9);
     let room = |name: &str| sheet.picture.dimensions.iter().find(|d| d.name == name).map(|d| (d.to[0] - d.from[0], d.figure.value));
@@ -277,8 +277,8 @@ fn the_picture_from_above_is_to_scale() {
     let (plan, sheet) = whole(&long);
     assert!(sheet.picture.shapes.iter().any(|s| s.role == "line.break"));
     let room = |name: &str| sheet.picture.dimensions.iter().find(|d| d.name == name).map(|d| d.to[0] - d.from[0]);
-    assert!((room("relief_width").unwrap() - 18.0).abs() < 1e-9 && (room("run_up").unwrap() - plan.setup.run_up_mm.value).abs() < 1e-6);
-    assert!((room("runs_on").unwrap() - plan.setup.stopping_mm.value).abs() < 1e-6);
+    assert!((room("relief_width").unwrap() - 18.0).abs() < 1e-9 && (room("run_up").unwrap() - plan.point().setup.run_up_mm.value).abs() < 1e-6);
+    assert!((room("runs_on").unwrap() - plan.point().setup.stopping_mm.value).abs() < 1e-6);
 }
 
 /// Every way is seen: what an ending costs of the thread is drawn as long as its figure says, the half-nut shown open only where it is opened,
@@ -288,8 +288,11 @@ fn the_ways_there_are_are_each_seen_true() {
     let told = json!({"thread": {"callout": "M36x4", "length_mm": 60}, "lathe": demo_lathe(1), "blank": {"shoulder": true}});
     let (facts, lathe, kit) = settled(told).unwrap();
     let plan = reckon(&facts, &lathe, &kit);
-    let ways = ways_sheet(&plan, &facts);
-    assert_eq!((ways.ends.len(), ways.pass_ends.len(), ways.holdings.len()), (plan.blank.endings.len(), plan.setup.endings.len(), plan.blank.holdings.len()));
+    let ways = ways_sheet(&plan.point(), &facts);
+    assert_eq!(
+        (ways.ends.len(), ways.pass_ends.len(), ways.holdings.len()),
+        (plan.blank.endings.len(), plan.point().setup.endings.len(), plan.blank.holdings.len())
+    );
     for (seen, said) in ways.ends.iter().zip(&plan.blank.endings) {
         // From where the full thread ends to the shoulder.
         let root = seen.drawing.shapes.iter().find(|s| s.role == "blank.thread").unwrap();

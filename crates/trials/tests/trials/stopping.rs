@@ -5,7 +5,7 @@ use serde_json::{Value, json};
 use yoke_core::plan::{CheckLine, Plan, State};
 use yoke_core::sheets::setup_sheet;
 use yoke_core::thread::series::standards;
-use yoke_trials::{demo_lathe, reckon, settled, sound, watches};
+use yoke_trials::{SinglePoint, demo_lathe, reckon, settled, sound, watches};
 
 fn line<'a>(plan: &'a Plan, code: &str) -> &'a CheckLine {
     plan.check.lines.iter().find(|l| l.code == code).unwrap()
@@ -29,10 +29,10 @@ proptest! {
         let ending = if closed { "closed" } else { "chalk_marks" };
         let plan = sound(json!({"thread": {"callout": one.name}, "lathe": on, "setup": {"ending": ending, "way": "toward"},
             "blank": {"shoulder": true, "relief_width_mm": width}, "bit": {"body_ahead_mm": 3}}));
-        let (lead, n) = (plan.thread.lead_mm.value, plan.setup.speed_and_limit().unwrap()[0]);
+        let (lead, n) = (plan.thread.lead_mm.value, plan.point().setup.speed_and_limit().unwrap()[0]);
         let on = runs_on(lead, n, if closed { 0.7 } else { 0.5 }, closed.then_some((turns, 120.0)));
-        prop_assert!((on - plan.setup.stopping_mm.value).abs() < 1e-6, "{}: {on}", one.name);
-        let slowest = plan.setup.lathe_speeds.slowest();
+        prop_assert!((on - plan.point().setup.stopping_mm.value).abs() < 1e-6, "{}: {on}", one.name);
+        let slowest = plan.point().setup.lathe_speeds.slowest();
         prop_assert!(n <= slowest + 1e-9 || (lead * n / 60.0 <= 6.0 + 1e-9 && n <= 250.0 + 1e-9), "{}: {n} rpm, {} mm/s", one.name, lead * n / 60.0);
         let needed = plan.blank.relief.as_ref().unwrap().width_mm.value;
         match width {
@@ -40,7 +40,7 @@ proptest! {
             Some(there) => prop_assert!(there >= needed - 1e-6 || line(&plan, "relief_width").state == State::Bad),
             None => prop_assert!(n <= slowest + 1e-9 || on <= needed),
         }
-        prop_assert!(n <= plan.setup.speed_and_limit().unwrap()[1] + 1e-9 || line(&plan, "speed").state != State::Good);
+        prop_assert!(n <= plan.point().setup.speed_and_limit().unwrap()[1] + 1e-9 || line(&plan, "speed").state != State::Good);
     }
 
     /// Cut away from a shoulder: one start, in the mark, the step and the check, with no run-up and nothing to stop for there.
@@ -51,7 +51,7 @@ proptest! {
             "blank": {"shoulder": true, "relief_width_mm": width}, "bit": {"body_ahead_mm": ahead, "tip_flat_mm": 0.1 * one.pitch.numer().to_string().parse::<f64>().unwrap() / one.pitch.denom().to_string().parse::<f64>().unwrap()}});
         let Ok(plan) = reckon(of(Value::Null)) else { return Ok(()) };
         let needed = plan.blank.relief.as_ref().unwrap().width_mm.value;
-        prop_assert!(plan.setup.run_up_mm.value.abs() < 1e-12);
+        prop_assert!(plan.point().setup.run_up_mm.value.abs() < 1e-12);
         let request = of(json!((needed + wider) * 1.0001));
         let (job, lathe, kit) = settled(request).unwrap();
         let plan = yoke_core::plan::plan(&job, &lathe, &kit);
@@ -59,7 +59,7 @@ proptest! {
         // From the shoulder: the body and the margin; from the thread: the leading half of the cut still fits in what is needed.
         let from_shoulder = 60.0 - plan.blank.mark.from_face_mm.value;
         prop_assert!(from_shoulder >= ahead + 0.5_f64.max(play / 2.0) - 1e-9 && from_shoulder < needed, "{}: {from_shoulder} of {needed}", one.name);
-        let steps = serde_json::to_string(&setup_sheet(&plan, &job, &lathe).steps).unwrap();
+        let steps = serde_json::to_string(&setup_sheet(&plan.point(), &job, &lathe).steps).unwrap();
         prop_assert!(steps.contains(&format!("the point {} from the end face", plan.blank.mark.from_face_mm.text)), "{}", steps);
         prop_assert!(!steps.contains("Start at the headstock end"));
     }
@@ -69,12 +69,12 @@ proptest! {
 fn a_small_fast_thread_is_cut_at_a_hands_pace_and_a_figure_told_moves_it() {
     // M2 on the Bench allowed 1800 rpm, its carriage running on six millimetres.
     let at = |setup: Value| sound(json!({"thread": {"callout": "M2"}, "lathe": demo_lathe(2), "setup": setup}));
-    assert!(at(json!({})).setup.speed_and_limit().unwrap()[0] <= 250.0);
-    assert!(at(json!({"reaction_s": 0.2})).setup.speed_and_limit().unwrap()[0] <= 250.0, "a reaction alone moves nothing");
-    assert!((at(json!({"comfort_rpm": 500})).setup.speed_and_limit().unwrap()[0] - 500.0).abs() < 1.0);
+    assert!(at(json!({})).point().setup.speed_and_limit().unwrap()[0] <= 250.0);
+    assert!(at(json!({"reaction_s": 0.2})).point().setup.speed_and_limit().unwrap()[0] <= 250.0, "a reaction alone moves nothing");
+    assert!((at(json!({"comfort_rpm": 500})).point().setup.speed_and_limit().unwrap()[0] - 500.0).abs() < 1.0);
     // 6 mm/s on a lead of 14: 25.7 rpm, under the slowest of the Long bed. It is given, and said.
     let steep = sound(json!({"thread": {"callout": "Tr40x14(P7)"}, "lathe": demo_lathe(0)}));
-    assert_eq!(steep.setup.speed_and_limit().unwrap()[0], 27.0);
+    assert_eq!(steep.point().setup.speed_and_limit().unwrap()[0], 27.0);
     let speed = line(&steep, "speed");
     assert!(speed.state == State::Unknown && speed.says.contains("26 rpm"), "{speed:?}");
 }
@@ -88,12 +88,12 @@ fn coasting_not_measured_is_assumed_by_what_stops_the_spindle_and_said() {
     };
     for (spindle, turns) in [(json!({"brake": true}), 0.25), (json!({"clutch": true}), 0.5), (json!({}), 1.0)] {
         let plan = of(spindle);
-        assert!((plan.setup.stopping_mm.value - runs_on(2.5, 84.0, 0.7, Some((turns, 100.0)))).abs() < 1e-9);
+        assert!((plan.point().setup.stopping_mm.value - runs_on(2.5, 84.0, 0.7, Some((turns, 100.0)))).abs() < 1e-9);
         assert!(plan.assumptions.iter().any(|a| a.pointer == "/lathe/spindle/coast_turns"), "{:?}", plan.assumptions);
     }
     // A clutch throws nothing measured away; with no speed told it is the lathe's own nearest 100.
     let measured = of(json!({"clutch": true, "coast_turns": 3}));
-    assert!((measured.setup.stopping_mm.value - runs_on(2.5, 84.0, 0.7, Some((3.0, 84.0)))).abs() < 1e-9);
+    assert!((measured.point().setup.stopping_mm.value - runs_on(2.5, 84.0, 0.7, Some((3.0, 84.0)))).abs() < 1e-9);
     assert!(measured.assumptions.iter().any(|a| a.pointer == "/lathe/spindle/coast_at_rpm"));
 }
 
@@ -124,34 +124,35 @@ fn gears_are_on_only_where_the_train_hung_is_the_train_wanted() {
     let part = with([60, 40], [24, 127], json!({"drivers": [60], "driven": [127], "gearbox": "direct"}));
     let on = line(&part, "gears_on");
     assert!(on.state == State::Bad && on.says.contains("2 gears to take off") && !on.says.contains("to hang"), "{on:?}");
-    assert_eq!(part.gears.hung.as_ref().unwrap().train.swaps, 2);
+    assert_eq!(part.point().gears.hung.as_ref().unwrap().train.swaps, 2);
     let same = with([60, 40], [24, 127], json!({"drivers": [60, 40], "driven": [24, 127], "gearbox": "direct"}));
-    assert_eq!((line(&same, "gears_on").state, same.gears.hung.as_ref().unwrap().train.swaps), (State::Good, 0));
+    assert_eq!((line(&same, "gears_on").state, same.point().gears.hung.as_ref().unwrap().train.swaps), (State::Good, 0));
 }
 
 #[test]
 fn chalk_marks_serve_only_trains_that_come_round_soon_and_are_charged_the_wait() {
-    let way =
-        |plan: &Plan| plan.setup.endings.iter().find(|e| e.ending == yoke_core::job::Ending::ChalkMarks).map(|e| (e.serves, e.consequence.clone())).unwrap();
+    let way = |plan: &Plan| {
+        plan.point().setup.endings.iter().find(|e| e.ending == yoke_core::job::Ending::ChalkMarks).map(|e| (e.serves, e.consequence.clone())).unwrap()
+    };
     // The Bench: 2 mm screw, screwed-on chuck, no dial. 10 TPI is 127/100 of its pitch: they would meet once in a hundred turns.
     let far = sound(json!({"thread": {"callout": "3/4-10"}, "lathe": demo_lathe(2)}));
     let (serves, says) = way(&far);
-    let turns: i128 = far.gears.required_ratio.split('/').nth(1).unwrap().parse().unwrap();
+    let turns: i128 = far.point().gears.required_ratio.split('/').nth(1).unwrap().parse().unwrap();
     assert!(turns > 24 && !serves && says.contains("near miss"), "{says}");
-    assert_ne!(far.setup.ending, yoke_core::job::Ending::ChalkMarks);
+    assert_ne!(far.point().setup.ending, yoke_core::job::Ending::ChalkMarks);
     // 1.75 on 2: 7/8, once in eight turns; four waited for on the average.
     let near = sound(json!({"thread": {"callout": "M12"}, "lathe": demo_lathe(2)}));
     assert!(way(&near).0 && way(&near).1.contains("once in 8 turns"), "{:?}", way(&near));
-    assert_eq!(near.setup.ending, yoke_core::job::Ending::ChalkMarks);
+    assert_eq!(near.point().setup.ending, yoke_core::job::Ending::ChalkMarks);
     let other = sound(json!({"thread": {"callout": "M12"}, "lathe": demo_lathe(2), "setup": {"ending": "dial"}}));
-    let passes = near.cut.passes.len();
-    assert_eq!(passes, other.cut.passes.len());
-    let waited = 4.0 * 60.0 / near.setup.speed_and_limit().unwrap()[0] * f64::from(u32::try_from(passes).unwrap());
+    let passes = near.point().cut.passes.len();
+    assert_eq!(passes, other.point().cut.passes.len());
+    let waited = 4.0 * 60.0 / near.point().setup.speed_and_limit().unwrap()[0] * f64::from(u32::try_from(passes).unwrap());
     assert!(
-        (near.cut.time.whole.value - other.cut.time.whole.value - waited).abs() < 1.0,
+        (near.point().cut.time.whole.value - other.point().cut.time.whole.value - waited).abs() < 1.0,
         "{} {} {waited}",
-        near.cut.time.whole.value,
-        other.cut.time.whole.value
+        near.point().cut.time.whole.value,
+        other.point().cut.time.whole.value
     );
 }
 
@@ -179,7 +180,7 @@ fn what_stands_beyond_an_open_end_is_a_fact_and_binds_as_a_shoulder_does() {
         let plan = rod(json!({"stick_out_mm": out}), json!({}));
         let half = plan.blank.mark.from_face_mm.value - 60.0;
         let room = out - 60.0 - half - 5.0_f64.max(half) - 0.5;
-        assert!(plan.setup.stopping_mm.value <= room + 1e-9, "{out}: {} in {room}", plan.setup.stopping_mm.value);
+        assert!(plan.point().setup.stopping_mm.value <= room + 1e-9, "{out}: {} in {room}", plan.point().setup.stopping_mm.value);
     }
     // What was told goes before the stick-out; a through bore knows neither.
     assert_eq!(line(&rod(json!({"stick_out_mm": 61, "beyond_mm": 40}), json!({})), "end_room").state, State::Good);
@@ -194,22 +195,22 @@ fn a_cut_that_starts_on_the_bar_is_given_a_groove_and_comes_back_into_it_by_hand
         sound(json!({"thread": {"callout": "M20x2.5 LH", "length_mm": 60}, "blank": blank, "setup": setup, "bit": {"tip_flat_mm": 0.3125, "body_ahead_mm": 5}}))
     };
     let plan = left(json!({}), json!({"ending": "closed"}));
-    assert!(plan.blank.relief.is_some() && plan.setup.run_up_mm.value < 1e-9, "a groove to start in is asked for");
+    assert!(plan.blank.relief.is_some() && plan.point().setup.run_up_mm.value < 1e-9, "a groove to start in is asked for");
     assert_eq!(line(&plan, "relief_width").state, State::Unknown);
     assert_eq!(line(&plan, "tail_room").state, State::Unknown);
     // The stroke back runs on as far as the cut does, and the groove has not that room: the last part is by hand, on the run's pages too.
-    let back = plan.setup.comes_back.as_ref().unwrap();
-    assert!(back.by_hand && (back.runs_on_mm.value - plan.setup.stopping_mm.value).abs() < 1e-9);
+    let back = plan.point().setup.comes_back.as_ref().unwrap();
+    assert!(back.by_hand && (back.runs_on_mm.value - plan.point().setup.stopping_mm.value).abs() < 1e-9);
     assert!(plan.run.cycle.iter().any(|p| p.name == "In by hand"));
     // In a groove wide enough it may be stopped under power.
     let wide = left(json!({"relief_width_mm": 25}), json!({"ending": "closed"}));
-    assert!(!wide.setup.comes_back.as_ref().unwrap().by_hand && wide.run.cycle.iter().all(|p| p.name != "In by hand"));
+    assert!(!wide.point().setup.comes_back.as_ref().unwrap().by_hand && wide.run.cycle.iter().all(|p| p.name != "In by hand"));
     // It cannot be withdrawn where it starts.
     let withdrawn = left(json!({"end": "withdraw", "stick_out_mm": 90}), json!({}));
     assert_eq!(line(&withdrawn, "end_room").state, State::Bad);
     // Told to be open, it starts after a run-up, and that needs its room before the jaws.
     let open = left(json!({"end": "open", "stick_out_mm": 62}), json!({}));
-    assert!(open.setup.run_up_mm.value > 5.0 && line(&open, "end_room").state == State::Bad);
+    assert!(open.point().setup.run_up_mm.value > 5.0 && line(&open, "end_room").state == State::Bad);
 }
 
 proptest! {
@@ -226,7 +227,7 @@ proptest! {
         let judged: Vec<&&CheckLine> = lines.iter().filter(|l| l.says.contains("to stop in, as told")).collect();
         prop_assert!(!left || !judged.is_empty());
         for line in judged {
-            let over = plan.setup.stopping_mm.value > room + 0.0005;
+            let over = plan.point().setup.stopping_mm.value > room + 0.0005;
             prop_assert_eq!(line.state == State::Bad, over, "{}: {}", plan.thread.name, line.says);
         }
     }

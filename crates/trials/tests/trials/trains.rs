@@ -8,7 +8,7 @@ use yoke_core::job::{Gear, Lathe, PlanRequest, settle};
 use yoke_core::quantity::{Exact, Ratio, real};
 use yoke_core::shop::remember_trains;
 use yoke_core::voice::Voice;
-use yoke_trials::{demo_lathe, reckon, sound, watches};
+use yoke_trials::{SinglePoint, demo_lathe, reckon, sound, watches};
 
 fn lathe(profile: Value) -> Lathe {
     let (request, faults) = read_json::<PlanRequest>(json!({"thread": {"callout": "M20"}, "lathe": profile}));
@@ -300,7 +300,7 @@ fn filters_pieces_and_bound_gears_hold_in_every_row() {
     let mut profile = demo_lathe(0);
     profile["gear_groups"][0]["joined"] = json!([[60, 28]]);
     profile["gear_groups"][0]["bound"] = json!([{"teeth": [127], "on": ["leadscrew"]}, {"teeth": [24], "on": ["stud", "spindle"]}]);
-    let rows = |gears: Value| sound(json!({"thread": {"callout": "M20x2.5"}, "lathe": profile, "gears": gears})).gears.trains;
+    let rows = |gears: Value| sound(json!({"thread": {"callout": "M20x2.5"}, "lathe": profile, "gears": gears})).point().gears.trains.clone();
     for row in rows(json!({"limit": 100})) {
         assert!(!row.drivers.contains(&127) && !row.driven[..row.driven.len() - 1].contains(&127), "{row:?}");
         assert!(row.driven.last() != Some(&24) && row.drivers[0] != 60 && row.drivers[0] != 28);
@@ -314,7 +314,7 @@ fn filters_pieces_and_bound_gears_hold_in_every_row() {
     assert!(!kept.is_empty() && kept.iter().all(|r| r.drivers.contains(&40)), "{kept:?}");
     assert!(rows(json!({"max_changes": 1, "limit": 40})).iter().all(|r| r.swaps <= 2), "one gear changed is one off and one on");
     let none = sound(json!({"thread": {"callout": "M20x2.5"}, "lathe": profile, "gears": {"exact_only": true, "max_changes": 0}}));
-    assert!(none.gears.trains.is_empty() && none.watch.iter().any(|w| w.code.name() == "train_unfit" && w.text.contains("asked of it")));
+    assert!(none.point().gears.trains.is_empty() && none.watch.iter().any(|w| w.code.name() == "train_unfit" && w.text.contains("asked of it")));
     for (gears, pointer) in [
         (json!({"gearbox": "Z"}), "/gears/gearbox"),
         (json!({"max_error_ppm": -1}), "/gears/max_error_ppm"),
@@ -358,7 +358,7 @@ fn an_idler_turns_the_leadscrew_where_the_tumbler_cannot() {
     let right = sound(json!({"thread": {"callout": "1-8"}, "lathe": profile}));
     assert!(!watches(&right, "danger", "wrong_hand"));
     let left = sound(json!({"thread": {"callout": "1-8 LH"}, "lathe": profile}));
-    let hung = &left.gears.hung.as_ref().unwrap().train;
+    let hung = &left.point().gears.hung.as_ref().unwrap().train;
     // Right-hand is turned with an even count of meshes, so a left-hand one with an odd one.
     assert_eq!((hung.fits, (hung.drivers.len() + hung.idlers.len()) % 2), (Some(true), 1), "{hung:?}");
     assert!(watches(&left, "note", "wrong_hand") && !watches(&left, "danger", "wrong_hand"), "{:?}", left.watch);
@@ -372,7 +372,7 @@ fn what_was_tried_on_an_unmeasured_arm_is_remembered() {
     };
     // 40/80 · 100/127 of 6.35 is exact; by tooth counts alone nobody can say that it hangs.
     let train = json!({"drivers": [40, 100], "driven": [80, 127]});
-    let row = |seen: Value| serde_json::to_value(&sound(job(seen, train.clone())).gears.hung.unwrap().train).unwrap();
+    let row = |seen: Value| serde_json::to_value(&sound(job(seen, train.clone())).point().gears.hung.clone().unwrap().train).unwrap();
     let with = |hangs: bool| json!([{"drivers": [40, 100], "driven": [80, 127], "hangs": hangs}]);
     assert_eq!((&row(json!([]))["fits"], &row(json!([]))["fit_basis"]), (&Value::Null, &json!("bench_rule")));
     assert_eq!((&row(with(true))["fits"], &row(with(true))["fit_basis"]), (&json!(true), &json!("seen")));
@@ -382,7 +382,7 @@ fn what_was_tried_on_an_unmeasured_arm_is_remembered() {
     assert_eq!(row(other)["fits"], Value::Null);
     // Left to itself the plan hangs the order that was seen, and not the one that did not mesh.
     let seen = |hangs: bool| json!([{"drivers": [100, 40], "driven": [127, 80], "hangs": hangs}]);
-    let first = |seen: Value| sound(job(seen, Value::Null)).gears.hung.unwrap().train;
+    let first = |seen: Value| sound(job(seen, Value::Null)).point().gears.hung.clone().unwrap().train;
     assert_eq!((first(seen(true)).drivers, first(seen(true)).fit_basis), (vec![100, 40], Some("seen")));
     assert_ne!(first(seen(false)).drivers, [100, 40]);
     let line = |seen: Value| {

@@ -11,7 +11,7 @@ use yoke_core::thread::Fit;
 use yoke_core::trouble::rules::RULES;
 use yoke_core::trouble::{EvidenceState, JobEvidence, TroubleSheet, trouble_sheet};
 use yoke_core::voice::Voice;
-use yoke_trials::{demo_lathe, tried};
+use yoke_trials::{SinglePoint, demo_lathe, tried};
 
 /// The sheet of a job with its passes cut (when anything follows) and then these acts.
 fn sheet(request: Value, then: &dyn Fn(&yoke_core::run::RunPlan) -> Vec<ActKind>) -> TroubleSheet {
@@ -23,7 +23,7 @@ fn sheet(request: Value, then: &dyn Fn(&yoke_core::run::RunPlan) -> Vec<ActKind>
     let cut = plan.run.passes.iter().filter(|_| begun).map(|p| ActKind::PassDone { n: p.n, radial_mm: p.radial_mm });
     let acts: Vec<Act> = cut.chain(after).enumerate().map(|(i, kind)| Act { id: i.to_string(), kind }).collect();
     let run = fold(&plan.run, &acts, Voice::default());
-    trouble_sheet(&JobEvidence::of((&plan, &job, &lathe), Some(&run), &acts))
+    trouble_sheet(&JobEvidence::of((plan.point(), &job, &lathe), Some(&run), &acts))
 }
 
 fn stud(mut more: Value) -> Value {
@@ -184,7 +184,7 @@ fn no_trouble_is_named_on_a_sound_job() {
         // Whatever train it hangs is the one on the lathe.
         let (asked, faults) = read_json(request.clone());
         let (job, lathe, kit) = settle(&asked, None, faults).unwrap();
-        let hung = reckon(&job, &lathe, &kit).gears.hung.unwrap().train;
+        let hung = reckon(&job, &lathe, &kit).point().gears.hung.clone().unwrap().train;
         request["lathe"]["mounted"] = json!({"drivers": hung.drivers, "driven": hung.driven});
         let sheet = sheet(request, &then);
         let said: Vec<_> = sheet.shown.iter().map(|c| sheet.causes.iter().find(|s| s.code == *c).map(|s| (c, s.why.clone()))).collect();
@@ -215,13 +215,13 @@ fn where_the_check_is_green_nothing_is_named() {
                 (reckon(&job, &lathe, &kit), job, lathe)
             };
             let (first, ..) = whole(ask(Value::Null));
-            let Some(hung) = first.gears.hung.map(|h| h.train) else { continue };
+            let Some(hung) = first.point().gears.hung.clone().map(|h| h.train) else { continue };
             let (plan, job, lathe) = whole(ask(json!({"drivers": hung.drivers, "driven": hung.driven})));
             if !plan.check.ready {
                 continue;
             }
             green += 1;
-            let sheet = trouble_sheet(&JobEvidence::of((&plan, &job, &lathe), None, &[]));
+            let sheet = trouble_sheet(&JobEvidence::of((plan.point(), &job, &lathe), None, &[]));
             let said: Vec<_> = sheet.causes.iter().filter(|c| c.standing == EvidenceState::Shown).map(|c| (c.code, &c.why)).collect();
             assert!(said.is_empty(), "{callout} on {}: {said:?}", lathe.name);
         }

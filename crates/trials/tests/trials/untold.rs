@@ -7,7 +7,7 @@ use yoke_core::plan::{Plan, State};
 use yoke_core::quantity::real;
 use yoke_core::thread::series::standards;
 use yoke_core::watch::Level;
-use yoke_trials::{bare, sound, with_the_tip_aimed_at};
+use yoke_trials::{SinglePoint, bare, sound, with_the_tip_aimed_at};
 
 /// Pitch diameter a flat tip leaves at a depth: the V's corners lie a quarter pitch either side at the pitch line, nothing of the core's.
 fn left_by(flat: f64, depth: f64, plan: &Plan, inside: bool) -> f64 {
@@ -31,9 +31,9 @@ proptest! {
         let p = real(&one.pitch);
         let form = sound(request.clone());
         let sixty = form.thread.included_angle_deg == 60.0;
-        let most = if sixty { p / 4.0 } else { form.bit.tip_flat_mm.max.value };
+        let most = if sixty { p / 4.0 } else { form.point().bit.tip_flat_mm.max.value };
         // Where the form sets no least, a bit ground for it is taken to be no narrower than four fifths of the widest.
-        let least = if sixty || form.bit.tip_flat_mm.min.value > 0.0 { form.bit.tip_flat_mm.min.value } else { 0.8 * most };
+        let least = if sixty || form.point().bit.tip_flat_mm.min.value > 0.0 { form.point().bit.tip_flat_mm.min.value } else { 0.8 * most };
         if told {
             request["bit"] = json!({"tip_flat_between_mm": [0.1 * p, 0.22 * p]});
         }
@@ -41,29 +41,29 @@ proptest! {
         let (least, most) = if told { (0.1 * p, 0.22 * p) } else { (least, most) };
         let flat = least + share * (most - least);
         let limits = plan.run.limits_mm;
-        for pass in plan.cut.passes.iter().filter(|p| p.kind != PassKind::Stocking) {
+        for pass in plan.point().cut.passes.iter().filter(|p| p.kind != PassKind::Stocking) {
             let size = left_by(flat, pass.radial_mm, &plan, inside);
             let past = if inside { size - limits[1] } else { limits[0] - size };
             prop_assert!(past <= 1e-9, "{} {side} flat {flat}: {past} past at {}", one.name, pass.radial_mm);
         }
-        let Some(last) = plan.cut.passes.last() else { return Ok(()) };
+        let Some(last) = plan.point().cut.passes.last() else { return Ok(()) };
         prop_assert_eq!(last.then, Some(Then::Measure));
-        prop_assert!(plan.cut.passes.iter().rev().skip(1).all(|p| p.then.is_none()));
+        prop_assert!(plan.point().cut.passes.iter().rev().skip(1).all(|p| p.then.is_none()));
         let nominal = form.thread.basic_form.radius_mm.is_some();
-        let half = plan.cut.dial.graduation_mm / plan.cut.dial.reading_per_radial;
+        let half = plan.point().cut.dial.graduation_mm / plan.point().cut.dial.reading_per_radial;
         if !nominal {
             // The bluntest comes within a division of the size aimed at: the stop is no shorter than it must be.
             let blunt = left_by(most, last.radial_mm, &plan, inside);
-            prop_assert!((blunt - plan.cut.target_pitch_diameter_mm.value).abs() <= 2.0 * half + 1e-9, "{}", one.name);
-            let rest = plan.cut.radial_if_mm.as_ref().unwrap();
-            prop_assert!((rest.min.value - plan.cut.radial_mm.value).abs() < 1e-9);
+            prop_assert!((blunt - plan.point().cut.target_pitch_diameter_mm.value).abs() <= 2.0 * half + 1e-9, "{}", one.name);
+            let rest = plan.point().cut.radial_if_mm.as_ref().unwrap();
+            prop_assert!((rest.min.value - plan.point().cut.radial_mm.value).abs() < 1e-9);
             let tan = (plan.thread.included_angle_deg / 2.0).to_radians().tan();
             prop_assert!((rest.max.value - rest.min.value - (most - least) / (2.0 * tan)).abs() < 1e-9, "{}", one.name);
         }
         prop_assert!(plan.check.lines.iter().any(|l| l.code == "tip" && l.state == State::Unknown));
         // Told, the passes go the whole way, and nothing is to be measured between.
         let whole = sound(with_the_tip_aimed_at(json!({"thread": {"callout": one.name, "side": side}})));
-        prop_assert!(whole.cut.passes.iter().all(|p| p.then.is_none()) && whole.cut.radial_if_mm.is_none());
+        prop_assert!(whole.point().cut.passes.iter().all(|p| p.then.is_none()) && whole.point().cut.radial_if_mm.is_none());
     }
 
     /// Relief and chamfer lie beyond the deepest a sharp point goes.
@@ -84,14 +84,14 @@ proptest! {
 fn the_worked_example_stops_where_the_widest_tip_is_at_size() {
     // M20×2.5: a flat of 0.625 finishes at 1.312 from a blank of 19.79, one of 0.3125 at 1.583.
     let plan = sound(json!({"thread": {"callout": "M20x2.5-6g"}, "blank": {"diameter_mm": 19.79}}));
-    let rest = plan.cut.radial_if_mm.as_ref().unwrap();
+    let rest = plan.point().cut.radial_if_mm.as_ref().unwrap();
     assert!((rest.min.value - 1.312).abs() < 1e-3 && (rest.max.value - 1.583).abs() < 1e-3);
-    assert!(plan.cut.passes.iter().all(|p| p.radial_mm <= 1.3121));
+    assert!(plan.point().cut.passes.iter().all(|p| p.radial_mm <= 1.3121));
     // A number of passes asked for counts over the whole at the tip aimed at; those up to the stop are kept.
     let twelve = sound(json!({"thread": {"callout": "M20x2.5-6g"}, "cut": {"passes": 12, "spring_passes": 0}}));
-    let cuts = twelve.cut.passes.iter().filter(|p| p.kind == PassKind::Cut).count();
+    let cuts = twelve.point().cut.passes.iter().filter(|p| p.kind == PassKind::Cut).count();
     assert!((8..12).contains(&cuts), "{cuts}");
-    assert!((plan.bit.tip_doubt_mm.value - 0.2706).abs() < 1e-3);
+    assert!((plan.point().bit.tip_doubt_mm.value - 0.2706).abs() < 1e-3);
 }
 
 #[test]
@@ -101,19 +101,19 @@ fn with_nothing_told_the_lathe_is_nobodys_and_the_drawer_is_empty() {
     for demo in ["Long bed", "Gap bed", "Bench", "Alder", "60° HSS"] {
         assert!(!text.contains(demo), "{demo}");
     }
-    assert!(plan.bit.drawer.tools.is_empty() && plan.gauge.wire_mm.is_none());
+    assert!(plan.point().bit.drawer.tools.is_empty() && plan.gauge.wire_mm.is_none());
     // 8 TPI: 2.5 mm are 2.5·8/25.4 of its turns.
-    assert_eq!(plan.gears.required_ratio, "100/127");
-    assert!(plan.gears.hung.as_ref().is_some_and(|h| h.error_ppm.value.abs() < 1e-9), "127 is among its gears");
+    assert_eq!(plan.point().gears.required_ratio, "100/127");
+    assert!(plan.point().gears.hung.as_ref().is_some_and(|h| h.error_ppm.value.abs() < 1e-9), "127 is among its gears");
     for pointer in ["/lathe", "/gauge/wires_mm", "/bit/tip_flat_mm", "/blank/material"] {
         assert!(plan.assumptions.iter().any(|a| a.pointer == pointer), "{pointer}");
     }
     assert!(plan.watch.iter().any(|w| w.level == Level::Note && w.text.contains("No lathe was chosen")));
-    let speeds = serde_json::to_value(&plan.setup.lathe_speeds).unwrap();
+    let speeds = serde_json::to_value(&plan.point().setup.lathe_speeds).unwrap();
     assert_eq!((speeds.as_array().unwrap().len(), &speeds[0], &speeds[11]), (12, &json!(60.0), &json!(1200.0)));
     // A metric screw is taken to have metric collars.
     let metric = bare(json!({"thread": {"callout": "M10"}, "lathe": {"leadscrew": {"pitch_mm": 4}}})).unwrap();
-    let dial: Value = serde_json::to_value(&metric.cut.dial).unwrap();
+    let dial: Value = serde_json::to_value(&metric.point().cut.dial).unwrap();
     assert_eq!((dial["unit"].as_str(), dial["graduation_mm"].as_f64()), (Some("mm"), Some(0.02)));
 }
 
@@ -139,7 +139,7 @@ fn an_untold_tip_has_one_range_wherever_it_is_spoken_of() {
     for callout in ["M20x2.5-6g", "M3x0.5-6H", "7/8-9 UNC", "Tr100x12", "1-1/4-5 Acme", "1-5 Stub Acme", "Butt 3-6", "S 40x7", "5/16-24 UNRF"] {
         for unit in ["mm", "in"] {
             let plan = bare(json!({"unit": unit, "thread": {"callout": callout}})).unwrap_or_else(|f| panic!("{callout}: {f:?}"));
-            let said = plan.bit.tip.rsplit_once(", not measured").unwrap_or_else(|| panic!("{callout}: {}", plan.bit.tip)).0;
+            let said = plan.point().bit.tip.rsplit_once(", not measured").unwrap_or_else(|| panic!("{callout}: {}", plan.point().bit.tip)).0;
             let range = said;
             let tip = plan.check.lines.iter().find(|l| l.code == "tip").unwrap();
             let assumed = plan.assumptions.iter().find(|a| a.pointer == "/bit/tip_flat_mm").unwrap();

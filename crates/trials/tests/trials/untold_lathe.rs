@@ -4,7 +4,7 @@ use serde_json::{Value, json};
 use yoke_core::faults::read_json;
 use yoke_core::job::settle;
 use yoke_core::plan::{Plan, State, plan};
-use yoke_trials::{demo_lathe, sound};
+use yoke_trials::{SinglePoint, demo_lathe, sound};
 
 /// Where each fact stands, with the line of the check that stands on it for a plain inch thread closed by a dial.
 const FACTS: [(&str, &str); 9] = [
@@ -47,7 +47,7 @@ fn each_fact_left_out_is_named_alone_and_turns_the_line_that_stands_on_it() {
         // A dial's figures are one fact, named by the slide.
         let named = format!("/lathe{}", pointer.strip_suffix("/graduation").unwrap_or(pointer));
         assert_eq!(taken(&plan), [named], "telling one figure changes no other's");
-        if !line.is_empty() && (line != "dial" || plan.setup.ending == yoke_core::job::Ending::Dial) {
+        if !line.is_empty() && (line != "dial" || plan.point().setup.ending == yoke_core::job::Ending::Dial) {
             assert_eq!((state(&told, line), state(&plan, line)), (State::Good, State::Unknown), "{pointer}");
         }
     }

@@ -1,6 +1,6 @@
 import { useLocalStorage } from '@mantine/hooks';
 import { type ReactNode, useState } from 'react';
-import { inWords, type Job, type Papers, type Plan } from '../../api/client';
+import { inWords, isChased, isPointed, type Job, type Papers, type Plan } from '../../api/client';
 import { usePaper } from '../../api/part';
 import { useKeys } from '../../app/keys';
 import { spoken, text } from '../../app/voice';
@@ -45,7 +45,9 @@ function Shown({ job, plan }: { job: Job; plan: Plan }) {
   });
   const print = () => window.print();
   useKeys({ paper: print });
-  const open = SHEETS().filter(s => s.id !== 'tally' || job.batch != null);
+  // A die or a tap has no bit to grind and no pitches to change to.
+  const without = isChased(plan) ? ['grinding', 'chart'] : [];
+  const open = SHEETS().filter(s => (s.id !== 'tally' || job.batch != null) && !without.includes(s.id));
   const own = SHEETS().find(s => s.id === sheet)?.own;
   return (
     <div className="two-sided paper-page">
@@ -111,7 +113,7 @@ function Sheet({ of, job, plan, papers }: { of: SheetId; job: Job; plan: Plan; p
     case 'pocket':
       return <PocketCard job={job} papers={papers} />;
     case 'grinding':
-      return <GrindingSheet job={job} plan={plan} papers={papers} />;
+      return isPointed(plan) ? <GrindingSheet job={job} plan={plan} papers={papers} /> : null;
     case 'chart':
       return <ChartSheet job={job} papers={papers} />;
     case 'route':

@@ -47,7 +47,7 @@ export function JobCard({ job, plan, papers }: { job: Job; plan: Plan; papers: P
       <PaperHead job={job} papers={papers} name={text('paper-job-card')} />
       <div className="paper-drawn">
         <Outline drawing={plan.blank.drawing} />
-        {plan.gears.drawing && <Outline drawing={plan.gears.drawing} />}
+        {plan.gears?.drawing && <Outline drawing={plan.gears.drawing} />}
       </div>
       <div className="paper-sections">
         {papers.job_card.map(s => (

@@ -1,4 +1,4 @@
-import type { Job, Papers, Plan } from '../../api/client';
+import type { Job, Papers, PointedPlan } from '../../api/client';
 import { useChart } from '../../api/hooks';
 import { useBatch, useRoute } from '../../api/part';
 import { useBitSheet } from '../../api/sheets';
@@ -11,7 +11,7 @@ import { PaperFoot, PaperHead } from './frame';
 import { said, text } from '../../app/voice';
 
 /** What to grind, in order, with the bit at its own size and its tip ten times as large. */
-export function GrindingSheet({ job, plan, papers }: { job: Job; plan: Plan; papers: Papers }) {
+export function GrindingSheet({ job, plan, papers }: { job: Job; plan: PointedPlan; papers: Papers }) {
   const sheet = useBitSheet(job);
   const unit = useUnit();
   const drawn = (view: string, scale: number) => `/api/v1/jobs/${job.id}/bit.svg?view=${view}&scale=${scale}`;

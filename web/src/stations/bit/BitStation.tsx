@@ -1,11 +1,11 @@
 import { useState } from 'react';
-import { type BitSheet, inWords, type Plan } from '../../api/client';
+import { type BitSheet, inWords, type PointedPlan } from '../../api/client';
 import { Word } from '../../app/Word';
 import { Outline } from '../../drawing/Outline';
 import { figure } from '../../parts/Figure';
 import { TipWord } from '../../parts/TipWord';
 import { useUnit } from '../../parts/unit';
-import type { StationProps } from '../JobPage';
+import type { PointedProps } from '../JobPage';
 import { Station } from '../Station';
 import { ReliefToolLeaf } from './ReliefToolLeaf';
 import { BitFiles } from './BitFiles';
@@ -48,14 +48,14 @@ function Drawn({ sheet, at }: { sheet: BitSheet; at: [View, (view: View) => void
 }
 
 /** Bit: what to grind or buy, and what the real one cuts. */
-export function BitStation(props: StationProps) {
+export function BitStation(props: PointedProps) {
   // A plan frozen by an older version keeps what it was frozen with.
-  const grind = props.plan.bit.grind as Plan['bit']['grind'] | undefined;
+  const grind = props.plan.bit.grind as PointedPlan['bit']['grind'] | undefined;
   if (grind) return <Bit {...props} />;
   return <p className="how">{text('bit-job-begun-before', { bit: props.plan.bit.says })}</p>;
 }
 
-function Bit({ job, plan }: StationProps) {
+function Bit({ job, plan }: PointedProps) {
   const { bit, thread } = plan;
   const unit = useUnit();
   const asked = job.request.bit;

@@ -1,6 +1,6 @@
 import { text } from '../../app/voice';
 import { useState } from 'react';
-import { inWords, type Job, type Plan } from '../../api/client';
+import { inWords, type Job, type PointedPlan } from '../../api/client';
 import { useChange, useKit } from '../../api/hooks';
 import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
@@ -16,7 +16,7 @@ export function DrawerLeaf({
   onClose,
 }: {
   job: Job;
-  plan: Plan;
+  plan: PointedPlan;
   open: boolean;
   onClose: () => void;
 }) {
@@ -49,7 +49,17 @@ export function DrawerLeaf({
   );
 }
 
-function Shelves({ job, plan, edit, done }: { job: Job; plan: Plan; edit: (held: Held) => void; done: () => void }) {
+function Shelves({
+  job,
+  plan,
+  edit,
+  done,
+}: {
+  job: Job;
+  plan: PointedPlan;
+  edit: (held: Held) => void;
+  done: () => void;
+}) {
   const { drawer } = plan.bit;
   const unit = useUnit();
   const kit = useKit().data;

@@ -1,4 +1,4 @@
-import type { Job, Plan } from '../../api/client';
+import type { Job, PointedPlan } from '../../api/client';
 import { Carry } from '../../parts/Carry';
 import { Leaf } from '../../parts/Leaf';
 import { BitFiles } from './BitFiles';
@@ -12,7 +12,7 @@ export function ReliefToolLeaf({
   onClose,
 }: {
   job: Job;
-  plan: Plan;
+  plan: PointedPlan;
   open: boolean;
   onClose: () => void;
 }) {

@@ -1,4 +1,4 @@
-import type { BitSheet, Job, Plan } from '../../api/client';
+import type { BitSheet, Job, PointedPlan } from '../../api/client';
 import { Outline } from '../../drawing/Outline';
 import { Leaf } from '../../parts/Leaf';
 import { useUnit } from '../../parts/unit';
@@ -25,7 +25,7 @@ export function SheetLeaf({
   onClose,
 }: {
   job: Job;
-  plan: Plan;
+  plan: PointedPlan;
   sheet: BitSheet | undefined;
   open: boolean;
   onClose: () => void;

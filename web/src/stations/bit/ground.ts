@@ -1,8 +1,8 @@
-import type { Plan } from '../../api/client';
+import type { PointedPlan } from '../../api/client';
 import { figure } from '../../parts/Figure';
 import { text } from '../../app/voice';
 
-type Bit = Plan['bit'];
+type Bit = PointedPlan['bit'];
 
 /** What is ground on each side, in words. */
 export const sidesSay = (bit: Bit, unit: 'mm' | 'in') =>

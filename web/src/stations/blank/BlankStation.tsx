@@ -7,7 +7,7 @@ import { Word } from '../../app/Word';
 import { figure } from '../../parts/Figure';
 import { bare, inField, cap, speedSays } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
-import type { StationProps } from '../JobPage';
+import type { PointedProps } from '../JobPage';
 import { Station } from '../Station';
 import { EndLeaf } from './EndLeaf';
 import { HeldLeaf } from './HeldLeaf';
@@ -44,7 +44,7 @@ const openWord = (name: string) =>
   document.querySelector<HTMLElement>(`button.word[aria-label*="${WORD_OF()[name] ?? ''}"]`)?.click();
 
 /** Blank: what to turn or bore first, and where the thread ends. */
-export function BlankStation({ job, plan }: StationProps) {
+export function BlankStation({ job, plan }: PointedProps) {
   const { blank, thread } = plan;
   const unit = useUnit();
   const [leaf, setLeaf] = useState<'pad' | 'end' | 'held' | 'plain' | 'tried' | null>(null);

@@ -3,12 +3,12 @@ import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
 import { inField, typed } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
-import type { StationProps } from '../JobPage';
+import type { PointedProps } from '../JobPage';
 import { atHand, fedBy, GAP } from './words';
 import { said, text } from '../../app/voice';
 
 /** What the thread ends in and starts with, word by word: relief, corner, the bit beyond its point, shoulder, chamfer. */
-export function EndLeaf({ job, plan, open, onClose }: StationProps & { open: boolean; onClose: () => void }) {
+export function EndLeaf({ job, plan, open, onClose }: PointedProps & { open: boolean; onClose: () => void }) {
   const unit = useUnit();
   const { blank } = plan;
   const told = job.request.blank;

@@ -2,7 +2,7 @@ import { useWays } from '../../api/sheets';
 import { useState } from 'react';
 import { Word } from '../../app/Word';
 import { Seen } from '../../drawing/Outline';
-import { inWords } from '../../api/client';
+import { inWords, isPointed } from '../../api/client';
 import { type Patch, useChange } from '../../api/hooks';
 import { Figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
@@ -43,7 +43,7 @@ function Held({ job, plan }: StationProps) {
   const told = job.request.blank;
   const set = (patch: BlankPatch, told?: () => void) =>
     change.mutate({ request: { blank: patch } }, { onSuccess: told });
-  const ways = useWays(job);
+  const ways = useWays(job, isPointed(plan));
   // What was read of it is looked at first where it was read.
   const [view, setView] = useState<'held' | 'true'>(told?.runout_mm != null || told?.parallel ? 'true' : 'held');
   const seen = (holding: string) => {

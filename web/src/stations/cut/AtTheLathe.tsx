@@ -1,8 +1,7 @@
 import { VisuallyHidden } from '@mantine/core';
 import { Link, useNavigate, useParams } from '@tanstack/react-router';
 import { useRef, useState } from 'react';
-import type { Job, Plan } from '../../api/client';
-import { inWords } from '../../api/client';
+import { inWords, isPointed, type Job, type Plan } from '../../api/client';
 import { useJob } from '../../api/hooks';
 import { useOutbox } from '../../api/outbox';
 import { useAtTheBench, useSettings, useShownIn } from '../../app/Settings';
@@ -57,6 +56,8 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
   const run = job.run;
   const verdict = waiting.length === 0 ? run?.verdict : null;
   const cycle = plan.run.cycle ?? [];
+  // A die or a tap has no setting on a dial, and no causes of a single point.
+  const pointed = isPointed(plan) ? plan : null;
   // Every pass begins the cycle anew.
   const at = next && phase.n === next.pass.n ? phase.at : 0;
 
@@ -153,8 +154,9 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
         <div className="lathe-job">
           {job.place == null ? plan.thread.name : text('lathe-part', { thread: plan.thread.name, place: job.place })}
           <span>
-            {plan.setup.ending === 'hand' ? text('lathe-by-hand') : text('lathe-rpm', { n: bare(speedSays(plan)) })};{' '}
-            {nutSays(plan)}
+            {pointed
+              ? `${pointed.setup.ending === 'hand' ? text('lathe-by-hand') : text('lathe-rpm', { n: bare(speedSays(pointed)) })}; ${nutSays(pointed)}`
+              : plan.chaser?.twist.torque_nm.text}
           </span>
         </div>
         <Link to="/jobs/$id/$station" params={{ id: job.id, station: 'cut' }} className="lathe-key small">
@@ -189,7 +191,13 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
         ) : next ? (
           <>
             {cycle.length > 0 && <Cycle phases={cycle} at={at} onAt={i => setPhase({ n: next.pass.n, at: i })} />}
-            <NextSetting plan={plan} next={next} />
+            {pointed ? (
+              <NextSetting plan={pointed} next={next} />
+            ) : (
+              <div className="told stage">
+                <p data-pass={next.pass.n}>{next.says}</p>
+              </div>
+            )}
           </>
         ) : (
           <div className="told">
@@ -215,19 +223,23 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
           strip
         />
       </main>
-      <footer>
+      <footer className={pointed ? undefined : 'few'}>
         <button type="button" className="lathe-key" onClick={e => undo(e.timeStamp)} disabled={!view.last}>
           {text('lathe-undo')} <kbd>U</kbd>
         </button>
-        <button type="button" className="lathe-key" onClick={() => setLeaf('trouble')}>
-          {text('lathe-trouble')} <kbd>T</kbd>
-        </button>
+        {pointed && (
+          <button type="button" className="lathe-key" onClick={() => setLeaf('trouble')}>
+            {text('lathe-trouble')} <kbd>T</kbd>
+          </button>
+        )}
         <button type="button" className="lathe-key" onClick={() => setLeaf('happened')}>
           {text('lathe-else')} <kbd>O</kbd>
         </button>
-        <button type="button" className="lathe-key" onClick={() => setLeaf('stands')}>
-          {text('lathe-stands')} <kbd>D</kbd>
-        </button>
+        {pointed && (
+          <button type="button" className="lathe-key" onClick={() => setLeaf('stands')}>
+            {text('lathe-stands')} <kbd>D</kbd>
+          </button>
+        )}
         <button type="button" className="lathe-key" onClick={() => setLeaf('measure')}>
           {text('lathe-measure')} <kbd>M</kbd>
         </button>
@@ -242,7 +254,9 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
         )}
       </footer>
       <MeasureLeaf job={job} plan={plan} open={leaf === 'measure'} onClose={() => setLeaf(null)} record={record} />
-      <StandsLeaf plan={plan} open={leaf === 'stands'} onClose={() => setLeaf(null)} record={record} />
+      {pointed && (
+        <StandsLeaf plan={pointed} open={leaf === 'stands'} onClose={() => setLeaf(null)} record={record} />
+      )}
       <HappenedLeaf
         job={job}
         plan={plan}
@@ -253,15 +267,17 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
         onTrouble={() => setLeaf('trouble')}
       />
       <Leaf title={text('cut-the-groove-touched-at')} open={leaf === 'touch'} onClose={() => setLeaf(null)}>
-        <TouchForm
-          plan={plan}
-          onTold={act => {
-            record(act);
-            setLeaf(null);
-          }}
-        />
+        {pointed && (
+          <TouchForm
+            plan={pointed}
+            onTold={act => {
+              record(act);
+              setLeaf(null);
+            }}
+          />
+        )}
       </Leaf>
-      <TroubleLeaf job={job} open={leaf === 'trouble'} onClose={() => setLeaf(null)} record={record} />
+      {pointed && <TroubleLeaf job={job} open={leaf === 'trouble'} onClose={() => setLeaf(null)} record={record} />}
     </div>
   );
 }
@@ -285,7 +301,7 @@ export function AtTheLathe() {
   if (!job.data || !plan) return null;
   return (
     <UnitContext value={unit}>
-      {onNoLathe(job.data) ? (
+      {onNoLathe(job.data) && isPointed(plan) ? (
         <main className="lost">
           <NoLathe job={job.data} plan={plan} />
           <Link to="/jobs/$id/$station" params={{ id, station: 'cut' }} className="act plain as-link">

@@ -1,6 +1,6 @@
 import { Link } from '@tanstack/react-router';
 import { useState } from 'react';
-import type { Plan, RunState } from '../../api/client';
+import type { PointedPlan, RunState } from '../../api/client';
 import { useKit } from '../../api/hooks';
 import { Word } from '../../app/Word';
 import { figure } from '../../parts/Figure';
@@ -8,7 +8,7 @@ import { Leaf } from '../../parts/Leaf';
 import { inField, typed, speedSays } from '../../parts/text';
 import { TipWord } from '../../parts/TipWord';
 import { useUnit } from '../../parts/unit';
-import type { StationProps } from '../JobPage';
+import type { PointedProps } from '../JobPage';
 import { UNTOLD } from '../../parts/tip';
 import { StartsList } from '../gears/StartsList';
 import { Station } from '../Station';
@@ -42,7 +42,7 @@ const READ = spoken(
 );
 
 /** Every depth on one upright scale: bright above where the dial stands, layout blue below. */
-function Ladder({ plan, run }: { plan: Plan; run: RunState | null | undefined }) {
+function Ladder({ plan, run }: { plan: PointedPlan; run: RunState | null | undefined }) {
   const depths = [...new Set(plan.run.passes.map(p => p.radial_mm))];
   const deepest = Math.max(...depths, 1e-6);
   const stands = run?.stands_mm ?? 0;
@@ -76,7 +76,7 @@ function Ladder({ plan, run }: { plan: Plan; run: RunState | null | undefined })
 }
 
 /** Cut: how deep, pass by pass. */
-export function CutStation({ job, plan }: StationProps) {
+export function CutStation({ job, plan }: PointedProps) {
   const { cut, bit } = plan;
   const unit = useUnit();
   const [leaf, setLeaf] = useState<'passes' | 'styles' | 'what_if' | null>(null);
@@ -97,7 +97,7 @@ export function CutStation({ job, plan }: StationProps) {
   const springs = cut.passes.filter(p => p.kind === 'spring').length;
   const done = new Set((run?.done ?? []).map(String));
   // A plan frozen by an older version has none.
-  const time = cut.time as Plan['cut']['time'] | undefined;
+  const time = cut.time as PointedPlan['cut']['time'] | undefined;
   return (
     <Station
       id="cut"

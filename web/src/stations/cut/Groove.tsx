@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { inWords, type Job, type Plan } from '../../api/client';
+import { inWords, type Job, type PointedPlan } from '../../api/client';
 import { Outline } from '../../drawing/Outline';
 import { useGroove } from '../../api/sheets';
 import { spoken, text } from '../../app/voice';
@@ -16,7 +16,7 @@ const NAMES = spoken(
 );
 
 /** The groove filling, as simulated: all passes at once, or one at a time by the scrubber. */
-export function Groove({ job, plan, done }: { job: Job; plan: Plan; done: ReadonlySet<string> }) {
+export function Groove({ job, plan, done }: { job: Job; plan: PointedPlan; done: ReadonlySet<string> }) {
   const groove = useGroove(job);
   const last = plan.cut.passes.length;
   // 0 is all of them in one drawing.
@@ -29,7 +29,7 @@ export function Groove({ job, plan, done }: { job: Job; plan: Plan; done: Readon
     );
   const pass = groove.data.passes[Math.min(at, last) - 1];
   const name = pass
-    ? `${NAMES()[pass.kind]} ${pass.kind === 'scratch' ? '' : pass.n}`.trim()
+    ? `${NAMES()[pass.kind === 'chased' ? 'cut' : pass.kind]} ${pass.kind === 'scratch' ? '' : pass.n}`.trim()
     : text('cut-all-passes');
   return (
     <div className="scrub">

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { ActKind, Job, NextStep, Plan } from '../../api/client';
+import { type ActKind, isPointed, type Job, type NextStep, type Plan, type PointedPlan } from '../../api/client';
 import { Leaf } from '../../parts/Leaf';
 import { LengthForm } from '../../parts/LengthForm';
 import { NoteForm } from '../../parts/NoteForm';
@@ -41,7 +41,7 @@ function BitForm({ onTold }: { onTold: (act: ActKind) => void }) {
 }
 
 /** The new tip wound into the groove: where it touched, and whether both flanks marked or only the bottom. */
-export function TouchForm({ plan, onTold }: { plan: Plan; onTold: (act: ActKind) => void }) {
+export function TouchForm({ plan, onTold }: { plan: PointedPlan; onTold: (act: ActKind) => void }) {
   const [bottom, setBottom] = useState(false);
   return (
     <>
@@ -90,14 +90,22 @@ export function HappenedLeaf({
     close();
   };
   const begun = run?.begun ?? false;
+  // What is told of a dial, a bit or a half-nut is told of a single point alone.
+  const pointed = isPointed(plan) ? plan : null;
+  const cutting = begun && pointed !== null;
   const choices: [string, string, () => void, boolean][] = [
-    [text('cut-took-a-different-amount'), text('cut-pass-cut-another'), () => setAsked('took'), next !== null],
-    [text('cut-one-more-spring-pass'), text('cut-depth-stands'), () => told({ kind: 'sprung' }), begun],
-    [text('cut-changed-the-bit'), text('cut-broken-ground-again'), () => setAsked('bit'), begun],
-    [text('cut-touched-groove'), text('cut-dial-reads-tells'), () => setAsked('touch'), begun],
+    [
+      text('cut-took-a-different-amount'),
+      text('cut-pass-cut-another'),
+      () => setAsked('took'),
+      pointed !== null && next !== null,
+    ],
+    [text('cut-one-more-spring-pass'), text('cut-depth-stands'), () => told({ kind: 'sprung' }), cutting],
+    [text('cut-changed-the-bit'), text('cut-broken-ground-again'), () => setAsked('bit'), cutting],
+    [text('cut-touched-groove'), text('cut-dial-reads-tells'), () => setAsked('touch'), cutting],
     [text('cut-out-chuck-back'), text('cut-or-it-slipped'), () => told({ kind: 'rechucked' }), begun],
-    [text('cut-half-nut-opened'), text('cut-thread-lost-some'), () => told({ kind: 'lost' }), begun],
-    [text('cut-ran-past-the-mark'), text('cut-how-far-your'), () => setAsked('past'), begun],
+    [text('cut-half-nut-opened'), text('cut-thread-lost-some'), () => told({ kind: 'lost' }), cutting],
+    [text('cut-ran-past-the-mark'), text('cut-how-far-your'), () => setAsked('past'), cutting],
     run?.stopped
       ? [text('lathe-go-on'), text('cut-after-a-stop'), () => told({ kind: 'resumed' }), begun]
       : [text('cut-stop-for-the-day'), text('cut-how-leave-how'), () => told({ kind: 'stopped' }), begun],
@@ -108,7 +116,7 @@ export function HappenedLeaf({
       () => told({ kind: 'finished' }),
       begun && (run?.may_leave ?? false),
     ],
-    [text('cut-something-is-wrong'), text('cut-seen-cause'), onTrouble, true],
+    [text('cut-something-is-wrong'), text('cut-seen-cause'), onTrouble, pointed !== null],
     [text('page-scrap-it'), text('cut-spoilt-past-mending'), () => setAsked('scrap'), true],
     [text('page-note'), text('cut-something-worth-remembering'), () => setAsked('note'), true],
   ];
@@ -127,16 +135,16 @@ export function HappenedLeaf({
       onClose={close}
       wide={asked === null}
     >
-      {asked === 'took' && next && (
+      {asked === 'took' && next && pointed && (
         <StandsForm
-          plan={plan}
+          plan={pointed}
           of="took"
           act={text('cut-it-was-cut-there')}
           onRead={reading => told({ kind: 'took', n: next.pass.n, reading })}
         />
       )}
       {asked === 'bit' && <BitForm onTold={told} />}
-      {asked === 'touch' && <TouchForm plan={plan} onTold={told} />}
+      {asked === 'touch' && pointed && <TouchForm plan={pointed} onTold={told} />}
       {asked === 'past' && (
         <LengthForm
           fields={[{ name: 'past', says: text('cut-past-the-mark-by') }]}

@@ -1,15 +1,15 @@
-import type { NextStep, Plan } from '../../api/client';
+import type { NextStep, PointedPlan } from '../../api/client';
 import { Collar } from '../../parts/Collar';
 import { text } from '../../app/voice';
 
 /** The compound with its angle as its own scale shows it; a plan frozen by an older version has only the angle from the cross-slide. */
-const compound = ({ cut }: Plan) =>
+const compound = ({ cut }: PointedPlan) =>
   (cut.scale_deg as number | undefined) !== undefined
     ? text('setting-compound-at', { angle: cut.scale_deg })
     : text('setting-compound-leaned', { angle: cut.angle_deg });
 
 /** The next setting, read from two steps away: on the readout its figure alone, else turns and divisions over the collar drawn as it will look. */
-export function NextSetting({ plan, next }: { plan: Plan; next: NextStep }) {
+export function NextSetting({ plan, next }: { plan: PointedPlan; next: NextStep }) {
   const { setting, aside } = next;
   const slide = setting.slide === 'compound' ? compound(plan) : text('setting-cross-slide');
   const readout = plan.cut.dial.read_by === 'readout';

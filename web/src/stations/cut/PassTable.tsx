@@ -1,4 +1,4 @@
-import { inWords, type Job, type Plan } from '../../api/client';
+import { inWords, type Job, type PointedPlan } from '../../api/client';
 import { useChange } from '../../api/hooks';
 import { Word } from '../../app/Word';
 import { figure } from '../../parts/Figure';
@@ -7,7 +7,7 @@ import { useUnit } from '../../parts/unit';
 import { text } from '../../app/voice';
 
 /** Every pass; a depth set by hand stands, and those after it are shared out anew. */
-export function PassTable({ job, plan, done }: { job: Job; plan: Plan; done: ReadonlySet<string> }) {
+export function PassTable({ job, plan, done }: { job: Job; plan: PointedPlan; done: ReadonlySet<string> }) {
   const unit = useUnit();
   const change = useChange(job);
   const rows = job.request.cut?.rows ?? [];

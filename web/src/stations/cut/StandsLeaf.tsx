@@ -1,5 +1,5 @@
 import { useId, useState } from 'react';
-import type { ActKind, Plan } from '../../api/client';
+import type { ActKind, PointedPlan } from '../../api/client';
 import { Leaf } from '../../parts/Leaf';
 import { useDraft } from '../../parts/draft';
 import { NumberPad } from '../../parts/NumberPad';
@@ -12,7 +12,7 @@ export function StandsForm({
   act,
   onRead,
 }: {
-  plan: Plan;
+  plan: PointedPlan;
   /** What is read, for its draft. */
   of: ActKind['kind'];
   act: string;
@@ -75,7 +75,7 @@ export function StandsLeaf({
   onClose,
   record,
 }: {
-  plan: Plan;
+  plan: PointedPlan;
   open: boolean;
   onClose: () => void;
   record: (act: ActKind) => void;

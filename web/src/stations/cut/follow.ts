@@ -15,11 +15,17 @@ export interface View {
 const HARMLESS = new Set(['note', 'trouble', 'sprung', 'ticked', 'unticked', 'stopped', 'resumed', 'finished']);
 
 /** The step a pass of the plan would be, from the plan already loaded. */
-function stepOf(plan: Plan, n: number): NextStep | null {
+function stepOf(job: Job, plan: Plan, n: number): NextStep | null {
   const pass = plan.run.passes.find(p => p.n === n);
-  const setting = plan.cut.passes.find(p => p.n === n)?.dial[0];
+  // A die's or a tap's own step sets nothing on a dial.
+  const stage = plan.run.stages?.[n - 1];
+  if (pass && stage && job.run) {
+    return { pass, setting: job.run.stands, name: stage.name, says: stage.says, aloud: stage.says };
+  }
+  if (!pass || pass.kind === 'chased') return null;
+  const setting = plan.cut?.passes.find(p => p.n === n)?.dial[0];
   const says = text('next-set', { setting: setting?.text ?? '' });
-  return pass && setting ? { pass, setting, name: text(`pass-${pass.kind}`, { n }), says, aloud: says } : null;
+  return setting ? { pass, setting, name: text(`pass-${pass.kind}`, { n }), says, aloud: says } : null;
 }
 
 /**
@@ -45,7 +51,7 @@ export function follow(job: Job, plan: Plan, waiting: Waiting[]): View {
       last = id;
     } else if (act.kind === 'undone') {
       const mine = stack.findIndex(s => s.id === act.act);
-      const step = mine >= 0 ? stack.splice(mine, 1)[0]?.step : stepOf(plan, done.pop() ?? -1);
+      const step = mine >= 0 ? stack.splice(mine, 1)[0]?.step : stepOf(job, plan, done.pop() ?? -1);
       if (step) schedule.unshift(step);
       last = stack.at(-1)?.id ?? null;
     } else if (!HARMLESS.has(act.kind)) {

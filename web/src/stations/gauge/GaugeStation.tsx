@@ -1,6 +1,6 @@
 import { OutboxSays } from '../../parts/OutboxSays';
 import { useState } from 'react';
-import type { Job, Verdict } from '../../api/client';
+import { isPointed, type Job, type Verdict } from '../../api/client';
 import { useOutbox } from '../../api/outbox';
 import { useKeys } from '../../app/keys';
 import { Word } from '../../app/Word';
@@ -118,7 +118,7 @@ export function GaugeStation({ job, plan }: StationProps) {
         over && { says: text('gauge-over-wires-least'), figure: over.min },
         {
           says: text('card-pitch-diameter'),
-          figure: plan.cut.target_pitch_diameter_mm,
+          figure: plan.cut?.target_pitch_diameter_mm ?? gauge.max_mm,
           under: text('page-to', { min: figure(gauge.min_mm, unit), max: figure(gauge.max_mm, unit) }),
         },
       ]}
@@ -133,9 +133,11 @@ export function GaugeStation({ job, plan }: StationProps) {
           <button type="button" className="act" onClick={() => setLeaf('measure')}>
             {text('gauge-measured-or-tried')}
           </button>
-          <button type="button" className="act plain" onClick={() => setLeaf('trouble')}>
-            {text('gauge-trouble')}
-          </button>
+          {isPointed(plan) && (
+            <button type="button" className="act plain" onClick={() => setLeaf('trouble')}>
+              {text('gauge-trouble')}
+            </button>
+          )}
           {plan.thread.included_angle_deg > 0 && (
             <button type="button" className="act plain" onClick={() => setLeaf('wires')}>
               {plan.thread.side === 'external' ? text('gauge-wires-leaf') : text('gauge-balls-leaf')}
@@ -162,7 +164,7 @@ export function GaugeStation({ job, plan }: StationProps) {
       <MeasureLeaf job={job} plan={plan} open={leaf === 'measure'} onClose={close} record={record} />
       <WiresLeaf job={job} open={leaf === 'wires'} onClose={close} />
       <OriginalLeaf job={job} open={leaf === 'original'} onClose={close} />
-      <TroubleLeaf job={job} open={leaf === 'trouble'} onClose={close} record={record} />
+      {isPointed(plan) && <TroubleLeaf job={job} open={leaf === 'trouble'} onClose={close} record={record} />}
     </Station>
   );
 }

@@ -95,7 +95,7 @@ export function aimOf(
       return text('gauge-rule-caliper-root');
     case 'micrometer':
       return text('gauge-aim-pitch-diameter', {
-        size: figure(plan.cut.target_pitch_diameter_mm, unit),
+        size: figure(plan.cut?.target_pitch_diameter_mm ?? plan.gauge.max_mm, unit),
       });
   }
 }

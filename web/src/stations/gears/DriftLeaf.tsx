@@ -1,10 +1,10 @@
 import { Outline } from '../../drawing/Outline';
 import { Leaf } from '../../parts/Leaf';
-import type { StationProps } from '../JobPage';
+import type { PointedProps } from '../JobPage';
 import { text } from '../../app/voice';
 
 /** How the error of the best few trains grows with the nut, and what a screw that positions is out by. */
-export function DriftLeaf({ plan, open, onClose }: StationProps & { open: boolean; onClose: () => void }) {
+export function DriftLeaf({ plan, open, onClose }: PointedProps & { open: boolean; onClose: () => void }) {
   const { hung, drift } = plan.gears;
   return (
     <Leaf title={text('gears-error-does-over')} open={open} onClose={onClose} wide>

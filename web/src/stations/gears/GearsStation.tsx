@@ -6,7 +6,7 @@ import { Outline } from '../../drawing/Outline';
 import { figure, Figure } from '../../parts/Figure';
 import { cap } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
-import type { StationProps } from '../JobPage';
+import type { PointedProps } from '../JobPage';
 import { Station } from '../Station';
 import { BuyLeaf } from './BuyLeaf';
 import { ChartLeaf } from './ChartLeaf';
@@ -20,7 +20,7 @@ import { TrainsLeaf } from './TrainsLeaf';
 import { said, text } from '../../app/voice';
 
 /** Gears: which gears, where, how true, and when the half-nut may open. */
-export function GearsStation({ job, plan }: StationProps) {
+export function GearsStation({ job, plan }: PointedProps) {
   const { gears, setup } = plan;
   const unit = useUnit();
   const [leaf, setLeaf] = useState<'trains' | 'chart' | 'buy' | 'scratch' | 'motion' | 'drift' | null>(null);

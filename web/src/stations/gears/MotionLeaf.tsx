@@ -1,12 +1,12 @@
 import { Word } from '../../app/Word';
 import { Outline } from '../../drawing/Outline';
 import { Leaf } from '../../parts/Leaf';
-import type { StationProps } from '../JobPage';
+import type { PointedProps } from '../JobPage';
 import { useSetupSheet } from '../../api/sheets';
 import { said, text } from '../../app/voice';
 
 /** The whole chain from spindle to bit: one picture, one sentence, and the ways it may be changed about. */
-export function MotionLeaf({ job, plan, open, onClose }: StationProps & { open: boolean; onClose: () => void }) {
+export function MotionLeaf({ job, plan, open, onClose }: PointedProps & { open: boolean; onClose: () => void }) {
   const { setup, thread } = plan;
   const asked = job.request.setup;
   const way = asked?.way ?? 'auto';

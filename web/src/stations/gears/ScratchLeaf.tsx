@@ -2,11 +2,11 @@ import { useMutation } from '@tanstack/react-query';
 import { api, inWords, unwrap } from '../../api/client';
 import { Leaf } from '../../parts/Leaf';
 import { LengthForm } from '../../parts/LengthForm';
-import type { StationProps } from '../JobPage';
+import type { PointedProps } from '../JobPage';
 import { text } from '../../app/voice';
 
 /** What did I hang? The pitch measured on the scratch, and the mistakes that give just that. */
-export function ScratchLeaf({ job, plan, open, onClose }: StationProps & { open: boolean; onClose: () => void }) {
+export function ScratchLeaf({ job, plan, open, onClose }: PointedProps & { open: boolean; onClose: () => void }) {
   const ask = useMutation({
     mutationFn: async (measured_mm: number | null) =>
       unwrap(await api.POST('/api/v1/scratch', { body: { plan: job.request, measured_mm } as never })),

@@ -1,4 +1,4 @@
-import type { Plan } from '../../api/client';
+import type { PointedPlan } from '../../api/client';
 import { spoken, text } from '../../app/voice';
 
 const NAMES = spoken(
@@ -12,7 +12,7 @@ const NAMES = spoken(
 );
 
 /** Ways on to the next start, those that serve here first said so. */
-export function StartsList({ plan }: { plan: Plan }) {
+export function StartsList({ plan }: { plan: PointedPlan }) {
   const { starts } = plan.cut;
   if (!starts?.length) return null;
   return (

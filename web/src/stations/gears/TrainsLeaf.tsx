@@ -6,7 +6,7 @@ import { Word } from '../../app/Word';
 import { Outline } from '../../drawing/Outline';
 import { useDraft } from '../../parts/draft';
 import { Leaf } from '../../parts/Leaf';
-import type { StationProps } from '../JobPage';
+import type { PointedProps } from '../JobPage';
 import { lever, readTrain, train } from './train';
 import { said, text } from '../../app/voice';
 
@@ -37,13 +37,13 @@ function useHung(job: Job, row: TrainRow | null) {
     placeholderData: before => before,
     queryFn: async () => {
       const request = { ...job.request, gears: { ...job.request.gears, hang } };
-      return unwrap(await api.POST('/api/v1/plan', { body: request as never })).gears.drawing ?? null;
+      return unwrap(await api.POST('/api/v1/plan', { body: request as never })).gears?.drawing ?? null;
     },
   }).data;
 }
 
 /** The trains found, in order; what is asked of them narrows the list. */
-export function TrainsLeaf({ job, plan, open, onClose }: StationProps & { open: boolean; onClose: () => void }) {
+export function TrainsLeaf({ job, plan, open, onClose }: PointedProps & { open: boolean; onClose: () => void }) {
   const { gears } = plan;
   const change = useChange(job);
   const { hung } = gears;

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { inWords, type Plan } from '../../api/client';
+import { inWords, type PointedPlan } from '../../api/client';
 import { Word } from '../../app/Word';
 import { Outline } from '../../drawing/Outline';
 import { Leaf } from '../../parts/Leaf';
@@ -7,9 +7,10 @@ import { Closing } from '../../parts/WatchList';
 import { figure } from '../../parts/Figure';
 import { typed, speedSays } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
-import type { StationProps } from '../JobPage';
+import type { PointedProps } from '../JobPage';
 import { Station } from '../Station';
 import { CheckList } from './CheckList';
+import { MateWord, ProofWord } from './ProofWords';
 import { StepList } from './StepList';
 import { useSetupSheet } from '../../api/sheets';
 import { said, spoken, text } from '../../app/voice';
@@ -25,27 +26,15 @@ const VIEWS = spoken(
 );
 type View = keyof ReturnType<typeof VIEWS>;
 
-const PROOFS = spoken(
-  () =>
-    ({
-      auto: text('setup-whatever-can-be-done'),
-      wires: text('setup-three-wires'),
-      thread_micrometer: text('setup-a-thread-micrometer'),
-      mate: text('setup-the-mate'),
-      plug: text('setup-a-gauge-turned-first'),
-      test_piece: text('setup-a-test-piece'),
-    }) as const,
-);
-
 /** Set-up: how it is set, how fast, which way everything moves, and the one check before the first chip. */
-export function SetupStation(props: StationProps) {
+export function SetupStation(props: PointedProps) {
   // A plan frozen by an older version keeps what it was frozen with.
-  const check = props.plan.check as Plan['check'] | undefined;
+  const check = props.plan.check as PointedPlan['check'] | undefined;
   if (check) return <SetUp {...props} />;
   return <p className="how">{text('setup-job-begun-before', { setup: props.plan.setup.says })}</p>;
 }
 
-function SetUp({ job, plan }: StationProps) {
+function SetUp({ job, plan }: PointedProps) {
   const { setup, check, cut, proof } = plan;
   const unit = useUnit();
   const [view, setView] = useState<View>('check');
@@ -53,7 +42,6 @@ function SetUp({ job, plan }: StationProps) {
   const drawn = useSetupSheet(job);
   const sheet = drawn.data;
   const asked = job.request.setup;
-  const way = proof.ways.find(w => w.chosen);
   const wrong = check.lines.filter(l => l.state === 'bad').length;
   const open = check.lines.filter(l => l.state === 'unknown').length;
   const limited = [asked?.balance_rpm, asked?.comfort_rpm, asked?.reaction_s, asked?.backlash_mm].some(
@@ -101,65 +89,8 @@ function SetUp({ job, plan }: StationProps) {
               ),
             })
           : text('setup-the-spindle-is', { speed_says: speedSays(plan) }),
-        way: (
-          <Word
-            job={job}
-            about={text('setup-how-size-proven')}
-            set={job.request.gauge?.proof != null && job.request.gauge.proof !== 'auto'}
-            edit={{
-              kind: 'choice',
-              choices: [
-                {
-                  says: PROOFS().auto,
-                  chosen: (job.request.gauge?.proof ?? 'auto') === 'auto',
-                  patch: { gauge: { proof: null } },
-                },
-                ...proof.ways.map(w => ({
-                  says: `${w.says}${w.serves === false ? ` ${text('setup-cannot-be-done')}` : ''}`,
-                  under: w.why,
-                  chosen: job.request.gauge?.proof === w.by,
-                  patch: { gauge: { proof: w.by } },
-                })),
-              ],
-            }}
-          >
-            {way?.says ?? text('setup-nothing-at-hand')}
-          </Word>
-        ),
-        mate_at_hand: (
-          <Word
-            job={job}
-            about={text('setup-whether-mate-hand')}
-            set={job.request.gauge?.mate_at_hand != null}
-            later
-            edit={{
-              kind: 'choice',
-              choices: [
-                {
-                  says: text('setup-at-hand'),
-                  chosen: job.request.gauge?.mate_at_hand === true,
-                  patch: { gauge: { mate_at_hand: true } },
-                },
-                {
-                  says: text('setup-not-at-hand'),
-                  chosen: job.request.gauge?.mate_at_hand === false,
-                  patch: { gauge: { mate_at_hand: false } },
-                },
-                {
-                  says: text('page-not-told'),
-                  chosen: job.request.gauge?.mate_at_hand == null,
-                  patch: { gauge: { mate_at_hand: null } },
-                },
-              ],
-            }}
-          >
-            {job.request.gauge?.mate_at_hand == null
-              ? text('setup-told-hand')
-              : job.request.gauge.mate_at_hand
-                ? text('setup-at-hand')
-                : text('setup-not-at-hand')}
-          </Word>
-        ),
+        way: <ProofWord job={job} plan={plan} />,
+        mate_at_hand: <MateWord job={job} />,
       })}
       drawing={
         <div className="views">

@@ -96,19 +96,19 @@ export function ThreadStation({ job, plan }: StationProps) {
                           choices: [
                             {
                               says: text('thread-flat-or-round'),
-                              chosen: !tip.tip_radius_mm,
+                              chosen: !tip?.tip_radius_mm,
                               patch: { thread: { rounded_root: null } },
                             },
                             {
                               says: text('thread-rounded'),
                               under: text('thread-strong-fatigued-screw'),
-                              chosen: Boolean(tip.tip_radius_mm),
+                              chosen: Boolean(tip?.tip_radius_mm),
                               patch: { thread: { rounded_root: true } },
                             },
                           ],
                         }}
                       >
-                        {tip.tip_radius_mm ? text('thread-rounded') : text('thread-flat-or-round')}
+                        {tip?.tip_radius_mm ? text('thread-rounded') : text('thread-flat-or-round')}
                       </Word>
                     ),
                   }),
@@ -116,7 +116,7 @@ export function ThreadStation({ job, plan }: StationProps) {
             </>
           )}
           <PairWords job={job} plan={plan} mesh={mesh} onMesh={() => setMesh(!mesh)} />{' '}
-          {!pair && plan.gears.near_sizes && plan.gears.near_sizes.length > 0 && !job.frozen && (
+          {!pair && plan.gears?.near_sizes && plan.gears.near_sizes.length > 0 && !job.frozen && (
             <>
               {said('thread-if-size-free', {
                 near_ones: (
@@ -230,7 +230,7 @@ export function ThreadStation({ job, plan }: StationProps) {
                     figure: own.major_mm.min,
                     under: own.major_mm.max && text('thread-not-past-most', { max: figure(own.major_mm.max, unit) }),
                   },
-              tip.tip_radius_mm
+              tip?.tip_radius_mm
                 ? {
                     says: text('thread-tip-radius-aim'),
                     figure: tip.tip_radius_mm.aim,
@@ -239,7 +239,7 @@ export function ThreadStation({ job, plan }: StationProps) {
                       max: figure(tip.tip_radius_mm.max, unit),
                     }),
                   }
-                : {
+                : tip && {
                     says: thread.included_angle_deg > 0 ? text('thread-tip-flat-aim') : text('thread-tool-width-aim'),
                     figure: tip.tip_flat_mm.aim,
                     under: text('thread-to-will-do', {

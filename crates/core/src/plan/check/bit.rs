@@ -1,7 +1,7 @@
 //! The bit's lines of the check.
 
 use super::{Line, LineFinding, bad, good, unknown};
-use crate::plan::Plan;
+use crate::plan::Pointed;
 use crate::quantity::up_to;
 use crate::say;
 use crate::thread::Side;
@@ -9,7 +9,7 @@ use crate::watch::Code;
 use serde_json::{Value, json};
 
 /// The tool: whether one goes in, clears both sides, and has the tip the thread wants.
-pub(super) fn tool(lines: &mut Line<'_>, plan: &Plan) {
+pub(super) fn tool(lines: &mut Line<'_>, plan: &Pointed<'_>) {
     let internal = plan.thread.side == Side::Internal;
     let finding = goes_in(plan, internal, lines.against(&[Code::ToolUnfit, Code::BarUnfit, Code::ToolGone]));
     lines.put("tool_in", if internal { "line-tool-goes-in" } else { "line-tool" }, "bit", finding);
@@ -21,7 +21,7 @@ pub(super) fn tool(lines: &mut Line<'_>, plan: &Plan) {
 }
 
 /// Whether what was picked, or anything in the drawer, goes in.
-fn goes_in(plan: &Plan, internal: bool, against: Option<String>) -> LineFinding {
+fn goes_in(plan: &Pointed<'_>, internal: bool, against: Option<String>) -> LineFinding {
     let voice = plan.voice;
     let drawer = &plan.bit.drawer;
     let serves = drawer.tools.iter().find(|t| t.serves);
@@ -47,7 +47,7 @@ fn goes_in(plan: &Plan, internal: bool, against: Option<String>) -> LineFinding 
 }
 
 /// Whether both of its sides clear the flanks, and its heel.
-fn clears(plan: &Plan, heel: Option<String>, rubs: Option<String>) -> LineFinding {
+fn clears(plan: &Pointed<'_>, heel: Option<String>, rubs: Option<String>) -> LineFinding {
     let (voice, sides) = (plan.voice, &plan.bit.grind.sides);
     let wanted =
         sides.iter().map(|s| say!(voice, "check-side-deg", angle = voice.eye(up_to(s.front_deg.value, 2.0)), side = s.side)).collect::<Vec<_>>().join(", ");
@@ -67,7 +67,7 @@ fn clears(plan: &Plan, heel: Option<String>, rubs: Option<String>) -> LineFindin
 }
 
 /// Whether the tip is told, and what the thread takes.
-fn tip(plan: &Plan, wrong: Option<String>) -> LineFinding {
+fn tip(plan: &Pointed<'_>, wrong: Option<String>) -> LineFinding {
     let voice = plan.voice;
     let bit = &plan.bit;
     let radius = bit.tip_radius_mm.as_ref().map(|r| r.aim.value);

@@ -4,7 +4,7 @@ use super::{Line, LineFinding, bad, good, turned_by_hand, unknown};
 use crate::blank::{Beyond, Relief};
 use crate::direction::Carriage;
 use crate::job::{BlankFacts, EndKind, Ending, Job, Support};
-use crate::plan::Plan;
+use crate::plan::{Plan, Pointed};
 use crate::quantity::SHOWN_MM;
 use crate::say;
 use crate::thread::Side;
@@ -117,7 +117,7 @@ pub(super) fn wall(lines: &mut Line<'_>, plan: &Plan) {
 }
 
 /// The relief: deep enough for the deepest tip, and wide enough to stop or start in.
-pub(super) fn relief(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
+pub(super) fn relief(lines: &mut Line<'_>, plan: &Pointed<'_>, job: &Job) {
     let Some(relief) = &plan.blank.relief else {
         lines.answered.extend([Code::ReliefNarrow, Code::ReliefShallow]);
         return;
@@ -128,7 +128,7 @@ pub(super) fn relief(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
     lines.put("relief_width", "line-relief-wide", "blank", finding);
 }
 
-fn relief_depth(plan: &Plan, relief: &Relief, told: Option<f64>, shallow: Option<String>) -> LineFinding {
+fn relief_depth(plan: &Pointed<'_>, relief: &Relief, told: Option<f64>, shallow: Option<String>) -> LineFinding {
     let (voice, wanted) = (plan.voice, relief.diameter_mm.value);
     let deep = if plan.thread.side == Side::Internal { voice.turned_over(wanted) } else { voice.turned_under(wanted) };
     let end = match relief.end {
@@ -150,7 +150,7 @@ fn relief_depth(plan: &Plan, relief: &Relief, told: Option<f64>, shallow: Option
     }
 }
 
-fn relief_width(plan: &Plan, relief: &Relief, facts: &BlankFacts, narrow: Option<String>) -> LineFinding {
+fn relief_width(plan: &Pointed<'_>, relief: &Relief, facts: &BlankFacts, narrow: Option<String>) -> LineFinding {
     if plan.blank.body_ahead_mm.is_none() {
         return foremost_untold(say!(plan.voice, "check-foremost-untold-in-bore"), plan.voice);
     }
@@ -169,7 +169,7 @@ fn relief_width(plan: &Plan, relief: &Relief, facts: &BlankFacts, narrow: Option
 }
 
 /// What mends a relief too narrow for the tool and its stopping: width, a smaller corner, or the spindle by hand.
-fn widened(plan: &Plan, relief: &Relief, facts: &BlankFacts, width: f64, why: String) -> LineFinding {
+fn widened(plan: &Pointed<'_>, relief: &Relief, facts: &BlankFacts, width: f64, why: String) -> LineFinding {
     let voice = plan.voice;
     let corner = facts
         .relief_corner_mm
@@ -204,7 +204,7 @@ fn foremost_untold(why: String, voice: Voice) -> LineFinding {
 }
 
 /// What stands beyond an end with nothing turned there, what the cut meets at the tailstock, and the stroke back.
-pub(super) fn open_end(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
+pub(super) fn open_end(lines: &mut Line<'_>, plan: &Pointed<'_>, job: &Job) {
     let against = lines.against(&[Code::EndRoom]);
     if let Some(beyond) = &plan.blank.beyond {
         lines.put("end_room", "line-beyond-end", "blank", end_room(plan, job, beyond, against));
@@ -218,7 +218,7 @@ pub(super) fn open_end(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
     }
 }
 
-fn end_room(plan: &Plan, job: &Job, beyond: &Beyond, against: Option<String>) -> LineFinding {
+fn end_room(plan: &Pointed<'_>, job: &Job, beyond: &Beyond, against: Option<String>) -> LineFinding {
     let voice = plan.voice;
     let internal = plan.thread.side == Side::Internal;
     match (against, &beyond.gap_mm) {
@@ -240,7 +240,7 @@ fn end_room(plan: &Plan, job: &Job, beyond: &Beyond, against: Option<String>) ->
 }
 
 /// How room is made beyond an end: a groove to start in, the work further out, or what stands there moved.
-fn room_made(plan: &Plan, job: &Job, beyond: &Beyond) -> (String, Value) {
+fn room_made(plan: &Pointed<'_>, job: &Job, beyond: &Beyond) -> (String, Value) {
     let voice = plan.voice;
     let needs = voice.rule_over(beyond.needs_mm.value);
     if job.blank.end == Some(EndKind::Withdraw) && plan.setup.carriage == Carriage::AwayFromHeadstock {
@@ -261,7 +261,7 @@ fn room_made(plan: &Plan, job: &Job, beyond: &Beyond) -> (String, Value) {
 }
 
 /// What the cut meets where it runs toward the tailstock.
-fn tail_room(plan: &Plan, job: &Job) -> LineFinding {
+fn tail_room(plan: &Pointed<'_>, job: &Job) -> LineFinding {
     let voice = plan.voice;
     if let Some(room) = job.setup.runout_mm {
         return room_told(plan, room);
@@ -275,12 +275,12 @@ fn tail_room(plan: &Plan, job: &Job) -> LineFinding {
 }
 
 /// Whether the carriage runs on past a room that was told.
-fn over_the_room(plan: &Plan, room: f64) -> bool {
+fn over_the_room(plan: &Pointed<'_>, room: f64) -> bool {
     plan.setup.ending != Ending::Hand && plan.setup.stopping_mm.value > room + SHOWN_MM
 }
 
 /// A room to stop in that was told, against what stopping takes.
-fn room_told(plan: &Plan, room: f64) -> LineFinding {
+fn room_told(plan: &Pointed<'_>, room: f64) -> LineFinding {
     let voice = plan.voice;
     let (setup, there) = (&plan.setup, voice.thou(room));
     if setup.ending == Ending::Hand {

@@ -2,13 +2,13 @@
 
 use super::{Line, bad, good};
 use crate::cut::PassKind;
-use crate::plan::Plan;
+use crate::plan::Pointed;
 use crate::say;
 use crate::watch::Code;
 use serde_json::json;
 
 /// A number of passes of the user's own.
-pub(super) fn passes(lines: &mut Line<'_>, plan: &Plan) {
+pub(super) fn passes(lines: &mut Line<'_>, plan: &Pointed<'_>) {
     let voice = plan.voice;
     let against = lines.against(&[Code::Passes]);
     let rows = plan.cut.passes.iter().filter(|p| matches!(p.kind, PassKind::Cut | PassKind::Stocking));
@@ -28,7 +28,7 @@ pub(super) fn passes(lines: &mut Line<'_>, plan: &Plan) {
     );
 }
 
-pub(super) fn compound(lines: &mut Line<'_>, plan: &Plan) {
+pub(super) fn compound(lines: &mut Line<'_>, plan: &Pointed<'_>) {
     let voice = plan.voice;
     let angle = lines.against(&[Code::CompoundAngle]);
     let cannot = lines.against(&[Code::CompoundSwing, Code::CompoundTravel]);

@@ -3,14 +3,14 @@
 use super::{Line, LineFinding, bad, good, unknown};
 use crate::gears::{HungTrain, TrainRow};
 use crate::job::{Job, Lathe};
-use crate::plan::Plan;
+use crate::plan::Pointed;
 use crate::say;
 use crate::voice::Voice;
 use crate::watch::{Code, DOUBTFUL_SHARE};
 use serde_json::{Value, json};
 
 /// Whether a train hangs, is on, and is true enough.
-pub(super) fn gears(lines: &mut Line<'_>, plan: &Plan, job: &Job, lathe: &Lathe) {
+pub(super) fn gears(lines: &mut Line<'_>, plan: &Pointed<'_>, job: &Job, lathe: &Lathe) {
     let against = lines.against(&[Code::TrainUnfit]);
     let Some(hung) = &plan.gears.hung else {
         lines.put("gears_hang", HANG, "gears", none_hangs(job, lathe, against));
@@ -39,7 +39,7 @@ fn hang(row: &TrainRow) -> Value {
 }
 
 /// Trains that could be hung.
-fn hangable(plan: &Plan) -> impl Iterator<Item = &TrainRow> {
+fn hangable<'a>(plan: &Pointed<'a>) -> impl Iterator<Item = &'a TrainRow> {
     plan.gears.trains.iter().filter(|r| r.fits != Some(false) && r.why_not.is_none())
 }
 
@@ -58,7 +58,7 @@ fn none_hangs(job: &Job, lathe: &Lathe, why: Option<String>) -> LineFinding {
 }
 
 /// The train there is does not hang.
-fn hangs_not(plan: &Plan, hung: &HungTrain, why: String) -> LineFinding {
+fn hangs_not(plan: &Pointed<'_>, hung: &HungTrain, why: String) -> LineFinding {
     let voice = plan.voice;
     let free = hangable(plan).next().filter(|r| r.drivers != hung.train.drivers || r.driven != hung.train.driven);
     match (free, hung.chosen) {
@@ -100,7 +100,7 @@ fn on_it(hung: &HungTrain, lathe: &Lathe, voice: Voice) -> LineFinding {
 }
 
 /// The lead's error takes more of the room than may be: a truer train, or a shorter nut.
-fn lead_untrue(plan: &Plan, hung: &HungTrain, lathe: &Lathe, why: String) -> LineFinding {
+fn lead_untrue(plan: &Pointed<'_>, hung: &HungTrain, lathe: &Lathe, why: String) -> LineFinding {
     let voice = plan.voice;
     if let Some(row) = hangable(plan).find(|r| r.error_ppm.abs() < 0.3 * hung.train.error_ppm.abs()) {
         return bad(why, format!("Hang {}: {}.", teeth(row), row.error_text), Some(hang(row)));
@@ -142,7 +142,7 @@ fn teeth(row: &crate::gears::TrainRow) -> String {
     pairs.collect::<Vec<_>>().join(" · ")
 }
 
-pub(super) fn dial(lines: &mut Line<'_>, plan: &Plan) {
+pub(super) fn dial(lines: &mut Line<'_>, plan: &Pointed<'_>) {
     let voice = plan.voice;
     let against = lines.against(&[Code::DialUnsafe]);
     let ending = plan.setup.endings.iter().find(|e| e.chosen);

@@ -5,6 +5,7 @@
 
 mod bit;
 mod blank;
+mod chaser;
 mod cut;
 mod gauge;
 mod gears;
@@ -12,7 +13,7 @@ mod setup;
 
 use crate::cut::SlideName;
 use crate::job::{Ending, Job, Lathe, LatheFact};
-use crate::plan::Plan;
+use crate::plan::{Plan, Pointed};
 use crate::say;
 use crate::setup::SpeedLimit;
 use crate::watch::{Code, Level};
@@ -125,17 +126,12 @@ pub fn check(plan: &Plan, job: &Job, lathe: &Lathe) -> Check {
     blank::stick_out(&mut lines, plan, job);
     blank::wall(&mut lines, plan);
     blank::ends_true(&mut lines, plan);
-    gears::gears(&mut lines, plan, job, lathe);
-    setup::hand(&mut lines, plan);
-    setup::load_flank(&mut lines, plan, job);
-    bit::tool(&mut lines, plan);
-    blank::relief(&mut lines, plan, job);
-    blank::open_end(&mut lines, plan, job);
-    setup::speed(&mut lines, plan, job, lathe);
-    gears::dial(&mut lines, plan);
-    setup::chuck(&mut lines, plan, lathe);
-    cut::compound(&mut lines, plan);
-    cut::passes(&mut lines, plan);
+    if let Some(pointed) = plan.pointed() {
+        of_the_point(&mut lines, &pointed, job, lathe);
+    }
+    if let Some(chaser) = &plan.chaser {
+        chaser::lines(&mut lines, chaser, plan, job);
+    }
     gauge::mate(&mut lines, plan);
     gauge::proof(&mut lines, plan);
     if let Some(why) = lines.against(&[Code::NewerFields]) {
@@ -154,8 +150,23 @@ pub fn check(plan: &Plan, job: &Job, lathe: &Lathe) -> Check {
     Check { ready: wrong == 0, says, lines: lines.list }
 }
 
+/// The lines of a thread cut by a single point.
+fn of_the_point(lines: &mut Line<'_>, plan: &Pointed<'_>, job: &Job, lathe: &Lathe) {
+    gears::gears(lines, plan, job, lathe);
+    setup::hand(lines, plan);
+    setup::load_flank(lines, plan, job);
+    bit::tool(lines, plan);
+    blank::relief(lines, plan, job);
+    blank::open_end(lines, plan, job);
+    setup::speed(lines, plan, job, lathe);
+    gears::dial(lines, plan);
+    setup::chuck(lines, plan, lathe);
+    cut::compound(lines, plan);
+    cut::passes(lines, plan);
+}
+
 /// Whether a line's good word stands on this fact of the lathe.
-fn stands_on(code: &str, fact: LatheFact, plan: &Plan, job: &Job) -> bool {
+fn stands_on(code: &str, fact: LatheFact, plan: &Pointed<'_>, job: &Job) -> bool {
     let ending = plan.setup.ending;
     let by_compound = || plan.cut.full_depth.as_ref().is_some_and(|d| d.slide == SlideName::Compound);
     match (code, fact) {
@@ -170,8 +181,13 @@ fn stands_on(code: &str, fact: LatheFact, plan: &Plan, job: &Job) -> bool {
     }
 }
 
+/// The same of a line of a die's or a tap's thread.
+fn of_a_chaser(code: &str, fact: LatheFact) -> bool {
+    matches!((code, fact), ("chaser_held", LatheFact::Chuck) | ("chaser_power", LatheFact::Speeds | LatheFact::Coast | LatheFact::Drive))
+}
+
 /// The lines that speak of a lathe, whatever it is.
-const OF_THE_LATHE: [&str; 9] = ["gears_hang", "gears_on", "lead", "hand", "comes_back", "speed", "dial", "chuck", "slide"];
+const OF_THE_LATHE: [&str; 11] = ["gears_hang", "gears_on", "lead", "hand", "comes_back", "speed", "dial", "chuck", "slide", "chaser_held", "chaser_power"];
 
 /// Nothing is called good that stands on what nobody told of the lathe.
 fn stand_on_untold(list: &mut [CheckLine], plan: &Plan, job: &Job, lathe: &Lathe) {
@@ -186,8 +202,13 @@ fn stand_on_untold(list: &mut [CheckLine], plan: &Plan, job: &Job, lathe: &Lathe
         }
         return;
     }
+    let pointed = plan.pointed();
     for line in list.iter_mut().filter(|l| l.state == State::Good) {
-        let facts = lathe.untold.iter().filter(|fact| stands_on(line.code, **fact, plan, job));
+        let stands = |fact: LatheFact| match &pointed {
+            Some(pointed) => stands_on(line.code, fact, pointed, job),
+            None => of_a_chaser(line.code, fact),
+        };
+        let facts = lathe.untold.iter().filter(|fact| stands(**fact));
         let facts: Vec<String> = facts.map(|fact| say!(voice, "check-lathe-fact", fact = fact.name())).collect();
         if !facts.is_empty() {
             let facts = facts.join(", ");

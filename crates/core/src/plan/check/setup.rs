@@ -3,7 +3,7 @@
 use super::{Line, LineFinding, bad, good, turned_by_hand, unknown};
 use crate::gears::DialRule;
 use crate::job::{Chuck, Ending, Job, Lathe, LatheFact, Speeds};
-use crate::plan::Plan;
+use crate::plan::Pointed;
 use crate::say;
 use crate::setup::{SetupSection, SpeedLimit};
 use crate::thread::section::LOAD_FACES;
@@ -11,7 +11,7 @@ use crate::voice::Voice;
 use crate::watch::Code;
 use serde_json::{Value, json};
 
-pub(super) fn hand(lines: &mut Line<'_>, plan: &Plan) {
+pub(super) fn hand(lines: &mut Line<'_>, plan: &Pointed<'_>) {
     let voice = plan.voice;
     let against = lines.against(&[Code::WrongHand]);
     let (motion, wanted) = (&plan.setup.motion, plan.thread.hand);
@@ -33,7 +33,7 @@ pub(super) fn hand(lines: &mut Line<'_>, plan: &Plan) {
 }
 
 /// Which flank carries the load, of a thread whose flanks are not alike.
-pub(super) fn load_flank(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
+pub(super) fn load_flank(lines: &mut Line<'_>, plan: &Pointed<'_>, job: &Job) {
     let voice = plan.voice;
     let Some(flanks) = plan.thread.flanks_deg else { return };
     let met = flanks.says(voice);
@@ -56,7 +56,7 @@ pub(super) fn load_flank(lines: &mut Line<'_>, plan: &Plan, job: &Job) {
 const STARTING_SPREAD: f64 = 1.5;
 
 /// The speed, against what bounds it.
-pub(super) fn speed(lines: &mut Line<'_>, plan: &Plan, job: &Job, lathe: &Lathe) {
+pub(super) fn speed(lines: &mut Line<'_>, plan: &Pointed<'_>, job: &Job, lathe: &Lathe) {
     let voice = plan.voice;
     lines.answered.push(Code::Stopping);
     let setup = &plan.setup;
@@ -100,7 +100,7 @@ fn speed_chosen(setup: &SetupSection, has: bool, voice: Voice) -> LineFinding {
 }
 
 /// Even the lathe's slowest speed is over what is allowed: how much that matters is by what bounds it.
-fn slowest_over(plan: &Plan) -> LineFinding {
+fn slowest_over(plan: &Pointed<'_>) -> LineFinding {
     let voice = plan.voice;
     let setup = &plan.setup;
     let [speed, limit] = setup.speed_and_limit().unwrap_or_default();
@@ -135,7 +135,7 @@ fn slowest_over(plan: &Plan) -> LineFinding {
     bad(why, cure, turned_by_hand())
 }
 
-pub(super) fn chuck(lines: &mut Line<'_>, plan: &Plan, lathe: &Lathe) {
+pub(super) fn chuck(lines: &mut Line<'_>, plan: &Pointed<'_>, lathe: &Lathe) {
     let voice = plan.voice;
     lines.answered.push(Code::ChuckUnscrews);
     let reversed = plan.setup.spindle == crate::direction::Spindle::Reversed;

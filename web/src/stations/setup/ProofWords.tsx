@@ -1,0 +1,85 @@
+import type { Job } from '../../api/client';
+import { Word } from '../../app/Word';
+import { spoken, text } from '../../app/voice';
+import type { StationProps } from '../JobPage';
+
+const PROOFS = spoken(
+  () =>
+    ({
+      auto: text('setup-whatever-can-be-done'),
+      wires: text('setup-three-wires'),
+      thread_micrometer: text('setup-a-thread-micrometer'),
+      mate: text('setup-the-mate'),
+      plug: text('setup-a-gauge-turned-first'),
+      test_piece: text('setup-a-test-piece'),
+    }) as const,
+);
+
+/** How the size is proven, and the ways there are. */
+export function ProofWord({ job, plan }: StationProps) {
+  const { proof } = plan;
+  const way = proof.ways.find(w => w.chosen);
+  return (
+    <Word
+      job={job}
+      about={text('setup-how-size-proven')}
+      set={job.request.gauge?.proof != null && job.request.gauge.proof !== 'auto'}
+      edit={{
+        kind: 'choice',
+        choices: [
+          {
+            says: PROOFS().auto,
+            chosen: (job.request.gauge?.proof ?? 'auto') === 'auto',
+            patch: { gauge: { proof: null } },
+          },
+          ...proof.ways.map(w => ({
+            says: `${w.says}${w.serves === false ? ` ${text('setup-cannot-be-done')}` : ''}`,
+            under: w.why,
+            chosen: job.request.gauge?.proof === w.by,
+            patch: { gauge: { proof: w.by } },
+          })),
+        ],
+      }}
+    >
+      {way?.says ?? text('setup-nothing-at-hand')}
+    </Word>
+  );
+}
+
+/** Whether the mate is at hand. */
+export function MateWord({ job }: { job: Job }) {
+  return (
+    <Word
+      job={job}
+      about={text('setup-whether-mate-hand')}
+      set={job.request.gauge?.mate_at_hand != null}
+      later
+      edit={{
+        kind: 'choice',
+        choices: [
+          {
+            says: text('setup-at-hand'),
+            chosen: job.request.gauge?.mate_at_hand === true,
+            patch: { gauge: { mate_at_hand: true } },
+          },
+          {
+            says: text('setup-not-at-hand'),
+            chosen: job.request.gauge?.mate_at_hand === false,
+            patch: { gauge: { mate_at_hand: false } },
+          },
+          {
+            says: text('page-not-told'),
+            chosen: job.request.gauge?.mate_at_hand == null,
+            patch: { gauge: { mate_at_hand: null } },
+          },
+        ],
+      }}
+    >
+      {job.request.gauge?.mate_at_hand == null
+        ? text('setup-told-hand')
+        : job.request.gauge.mate_at_hand
+          ? text('setup-at-hand')
+          : text('setup-not-at-hand')}
+    </Word>
+  );
+}
