@@ -2,7 +2,8 @@
 
 use crate::body::{Revision, Sent};
 use crate::download::{CSV, saved_as};
-use crate::jobs::{JobView, keepable, merge, run_of, stands, view};
+use crate::jobs::{JobView, keepable, merge, run_of, stands, view, whole_of};
+use crate::parts::{WholePart, whole_parts};
 use crate::problem::Problem;
 use crate::route::PlannedRoute;
 use crate::state::{App, JobChanged};
@@ -19,13 +20,14 @@ use serde_json::json;
 use std::collections::BTreeSet;
 use utoipa::ToSchema;
 use yoke_core::batch::{
-    BatchFacts, BatchOp, BatchSetUp, CarriedOver, OrderView, PartResult, Tally, carry_over, check_parts, orders, plain_limits, tally, tally_csv,
+    BatchFacts, BatchOp, BatchSetUp, BatchThread, CarriedOver, Column, Drift, OrderView, PartResult, Tally, ThreadResult, carry_over, check_parts, orders,
+    plain_limits, tally, tally_csv,
 };
 use yoke_core::direction::Hand;
 use yoke_core::faults::Fault;
 use yoke_core::gauge::TipFound;
 use yoke_core::job::PlainRequest;
-use yoke_core::route::{OpKind, chucking_of, minutes_of};
+use yoke_core::route::{chucking_of, minutes_of, standing_of};
 use yoke_core::voice::Voice;
 use yoke_store::{Changed, JobChange, JobRow, NewBatch as AddParts, NewPart, PartsAdded, Store};
 
@@ -96,26 +98,81 @@ fn own_plain(job: &JobRow) -> Result<Vec<PlainRequest>, Failed> {
     Ok(stored::request(job)?.read.blank.plain)
 }
 
-/// A part looked at once: how it was made, and what the rest of the batch wants of it.
-struct PartSummary {
-    made: PartResult,
-    hand: Hand,
+/// A thread of a part looked at once: how it was made, and what the rest of the batch wants of it.
+struct ThreadSummary {
+    made: ThreadResult,
+    sizes: Vec<(String, f64)>,
+    stands: String,
     tip: Option<TipFound>,
-    limits_mm: Option<[f64; 2]>,
+    scrapped: Option<String>,
     begun: bool,
     finished: bool,
 }
 
-fn look(store: &Store, job: &JobRow) -> Result<PartSummary, Failed> {
+fn look(store: &Store, job: &JobRow) -> Result<ThreadSummary, Failed> {
     let run = run_of(store, job)?;
-    let hand = hand_of(job)?;
-    let place = usize::try_from(job.place.unwrap_or(0)).unwrap_or(0);
-    let made = PartResult { job: job.id.clone(), place, says: hand.word().to_owned(), stands: stands(run.as_ref(), Voice::default()), ..PartResult::default() };
-    let Some((run, state)) = run else { return Ok(PartSummary { made, hand, tip: None, limits_mm: None, begun: false, finished: false }) };
+    let made = ThreadResult { job: job.id.clone(), ..ThreadResult::default() };
+    let stands = stands(run.as_ref(), Voice::default());
+    let Some((_, state)) = run else {
+        return Ok(ThreadSummary { made, sizes: Vec::new(), stands, tip: None, scrapped: None, begun: false, finished: false });
+    };
     let tip = state.tip.filter(|t| t.readings > 0);
     let flat_mm = tip.as_ref().map(|t| [t.flat_mm, t.doubt_mm]);
-    let made = PartResult { verdict: state.verdict, begun: state.begun, flat_mm, sizes: state.sizes.into_iter().collect(), scrapped: state.scrapped, ..made };
-    Ok(PartSummary { made, hand, tip, limits_mm: Some(run.limits_mm), begun: state.begun, finished: state.finished })
+    Ok(ThreadSummary {
+        made: ThreadResult { verdict: state.verdict, flat_mm, ..made },
+        sizes: state.sizes.into_iter().collect(),
+        stands,
+        tip,
+        scrapped: state.scrapped,
+        begun: state.begun,
+        finished: state.finished,
+    })
+}
+
+/// A part looked at once, thread by thread.
+struct PartSummary {
+    place: usize,
+    hand: Hand,
+    threads: Vec<Option<ThreadSummary>>,
+}
+
+impl PartSummary {
+    fn of(store: &Store, part: &WholePart) -> Result<Self, Failed> {
+        let first = part.jobs().next().map(hand_of).transpose()?;
+        Ok(Self {
+            place: usize::try_from(part.place).unwrap_or(0),
+            hand: first.unwrap_or(Hand::Right),
+            threads: part.slots.iter().map(|job| job.as_ref().map(|job| look(store, job)).transpose()).collect::<Result<_, _>>()?,
+        })
+    }
+
+    fn scrapped(&self) -> Option<&ThreadSummary> {
+        self.threads.iter().flatten().find(|t| t.scrapped.is_some())
+    }
+
+    /// How it stands: the one thread, or every one of them that is begun; else as the first.
+    fn stands(&self) -> String {
+        let threads: Vec<&ThreadSummary> = self.threads.iter().flatten().collect();
+        match threads.as_slice() {
+            [] => String::new(),
+            [one] => one.stands.clone(),
+            several => several.iter().map(|t| t.stands.as_str()).collect::<Vec<_>>().join("; "),
+        }
+    }
+
+    fn made(&self) -> PartResult {
+        let first = self.scrapped().or_else(|| self.threads.iter().flatten().next());
+        PartResult {
+            job: first.map_or_else(String::new, |t| t.made.job.clone()),
+            place: self.place,
+            says: self.hand.word().to_owned(),
+            threads: self.threads.iter().map(|t| t.as_ref().map(|t| t.made.clone())).collect(),
+            sizes: self.threads.iter().flatten().flat_map(|t| t.sizes.clone()).collect(),
+            scrapped: self.scrapped().and_then(|t| t.scrapped.clone()),
+            begun: self.threads.iter().flatten().any(|t| t.begun),
+            stands: self.stands(),
+        }
+    }
 }
 
 /// The hand a job's thread is cut to.
@@ -125,39 +182,87 @@ fn hand_of(job: &JobRow) -> Result<Hand, Failed> {
     Ok(thread.hand.or_else(text).unwrap_or(Hand::Right))
 }
 
-fn whole(store: &Store, id: &str, voice: Asked) -> Result<Option<BatchView>, Failed> {
-    let jobs = store.batch(id)?;
-    let Some(first) = jobs.first() else { return Ok(None) };
-    let (facts, revision) = kept(store, id)?;
-    let looked = jobs.iter().map(|job| look(store, job)).collect::<Result<Vec<_>, _>>()?;
-    let next = match jobs.iter().zip(&looked).find(|(_, l)| l.made.scrapped.is_none() && !l.finished) {
-        Some((job, l)) => {
-            let learned = stored::request(job)?.read.gauge.spring.is_some();
-            Some(NextPart { job: job.id.clone(), place: job.place.unwrap_or(0), begun: l.begun, learned })
+/// The next thread to be begun or gone on with: of the first part that has one, unless its piece was scrapped.
+fn next_of(parts: &[WholePart], looked: &[PartSummary]) -> Result<Option<NextPart>, Failed> {
+    for (part, seen) in parts.iter().zip(looked) {
+        let scrapped: Vec<&JobRow> =
+            part.slots.iter().zip(&seen.threads).filter(|(_, t)| t.as_ref().is_some_and(|t| t.scrapped.is_some())).filter_map(|(j, _)| j.as_ref()).collect();
+        let open = part.slots.iter().zip(&seen.threads).filter_map(|(job, t)| job.as_ref().zip(t.as_ref()));
+        for (job, thread) in open {
+            let spoilt = scrapped.iter().any(|s| on_one_piece(part, s, job));
+            if !thread.finished && !spoilt {
+                let learned = stored::request(job)?.read.gauge.spring.is_some();
+                return Ok(Some(NextPart { job: job.id.clone(), place: part.place, begun: thread.begun, learned }));
+            }
         }
-        None => None,
-    };
+    }
+    Ok(None)
+}
+
+/// Whether two jobs of a part are on one piece of it: a mate, and what is on its piece, is another.
+fn on_one_piece(part: &WholePart, one: &JobRow, other: &JobRow) -> bool {
+    // Only a job that has its mate earlier in the part is on a piece apart.
+    let apart = |job: &JobRow| part.jobs().take_while(|j| j.id != job.id).any(|j| Some(&j.id) == job.mate.as_ref());
+    one.id == other.id || !apart(one) && !apart(other)
+}
+
+/// The slot of a batch's parts that this job is in.
+fn slot_of(parts: &[WholePart], job: &str) -> Option<usize> {
+    parts.iter().find_map(|p| p.slots.iter().position(|s| s.as_ref().is_some_and(|j| j.id == job)))
+}
+
+/// What the parts before have found of the tip that cuts this slot's thread.
+fn found_of(looked: &[PartSummary], slot: usize) -> Vec<(usize, TipFound)> {
+    looked.iter().filter_map(|l| Some((l.place, l.threads.get(slot)?.as_ref()?.tip.clone()?))).collect()
+}
+
+fn whole(store: &Store, id: &str, voice: Asked) -> Result<Option<BatchView>, Failed> {
+    let parts = whole_parts(store, id)?;
+    let Some(first) = store.job(id)? else { return Ok(None) };
+    if parts.is_empty() {
+        return Ok(None);
+    }
+    let (facts, revision) = kept(store, id)?;
+    let looked = parts.iter().map(|part| PartSummary::of(store, part)).collect::<Result<Vec<_>, _>>()?;
+    let next = next_of(&parts, &looked)?;
     // A place counts once, however often it was begun again.
     let mut places = BTreeSet::new();
-    let (right, left): (Vec<&PartSummary>, Vec<&PartSummary>) = looked.iter().filter(|l| places.insert(l.made.place)).partition(|l| l.hand == Hand::Right);
-    let ready = PlannedRoute::of(store, first, voice)?;
+    let (right, left): (Vec<&PartSummary>, Vec<&PartSummary>) = looked.iter().filter(|l| places.insert(l.place)).partition(|l| l.hand == Hand::Right);
+    let ready = PlannedRoute::of(store, &first, voice)?;
     let spoken = ready.voice;
     let orders = weigh(store, &ready, [right.len(), left.len()], facts.tools_stay)?;
-    let limits = looked.first().and_then(|l| l.limits_mm).unwrap_or([0.0; 2]);
-    let found: Vec<(usize, TipFound)> = looked.iter().filter_map(|l| Some((l.made.place, l.tip.clone()?))).collect();
-    let parts: Vec<PartResult> = looked.into_iter().map(|l| l.made).collect();
-    let tally = tally(&parts, limits, &plain_limits(&facts.plain, spoken).unwrap_or_default(), spoken);
-    let drift = tally.columns.iter().find(|c| c.of_tool).and_then(|c| c.drift);
+    let threads = threads_of(store, &parts, voice)?;
+    let made: Vec<PartResult> = looked.iter().map(PartSummary::made).collect();
+    let tally = tally(&made, &threads, &plain_limits(&facts.plain, spoken).unwrap_or_default(), spoken);
+    let slot = next.as_ref().and_then(|n| slot_of(&parts, &n.job)).unwrap_or(0);
+    let drift = drift_of(&tally.columns, &looked, slot);
     Ok(Some(BatchView {
         id: id.to_owned(),
         title: first.title.clone(),
         revision,
         orders,
-        carried: carry_over(&found, drift.as_ref(), spoken),
+        carried: carry_over(&found_of(&looked, slot), drift.as_ref(), spoken),
         facts,
         tally,
         next,
     }))
+}
+
+/// The threads every part has, with their limits: as each slot's first job that plans has them.
+fn threads_of(store: &Store, parts: &[WholePart], voice: Asked) -> Result<Vec<BatchThread>, Failed> {
+    let slots = parts.iter().map(|p| p.slots.len()).max().unwrap_or(0);
+    let mut threads = Vec::new();
+    for slot in 0..slots {
+        let mut thread = BatchThread { name: String::new(), limits_mm: [0.0; 2] };
+        for job in parts.iter().filter_map(|p| p.slots.get(slot)?.as_ref()) {
+            if let Ok((plan, ..)) = whole_of(store, job, voice)? {
+                thread = BatchThread { name: plan.thread.name, limits_mm: plan.run.limits_mm };
+                break;
+            }
+        }
+        threads.push(thread);
+    }
+    Ok(threads)
 }
 
 /// What every order across the parts costs, by the route of the batch.
@@ -171,6 +276,7 @@ fn weigh(store: &Store, ready: &PlannedRoute, hands: [usize; 2], tools_stay: boo
         .setups
         .iter()
         .map(|setup| BatchSetUp {
+            stands: standing_of(member),
             chuck: chucking_of(member),
             again_mm,
             ops: setup
@@ -180,7 +286,7 @@ fn weigh(store: &Store, ready: &PlannedRoute, hands: [usize; 2], tools_stay: boo
                     // Each operation by the thread it belongs to: a part may have several.
                     let own = members.iter().find(|m| Some(m.job) == op.job.as_deref()).unwrap_or(member);
                     let minutes = minutes_of(op, Some(own), &members);
-                    BatchOp { set: minutes.set, each: minutes.each, handed: op.kind == OpKind::Thread }
+                    BatchOp { set: minutes.set, each: minutes.each, handed: op.kind.makes_thread() }
                 })
                 .collect(),
         })
@@ -268,24 +374,29 @@ fn make(store: &Store, id: &str, asked: &NewBatch, now: &str, voice: Asked) -> R
     }
     // Parts of one hand come together, this job's first: the tumbler is turned once.
     hands.sort_by_key(|h| *h != own);
-    let stored::Document { read, whole: request, unknown } = stored::request(&job)?;
-    let mut other = request.clone();
-    if let Some(hand) = hands.iter().find(|h| **h != own) {
+    let members = match &job.part {
+        Some(part) => store.members(part)?,
+        None => vec![job.clone()],
+    };
+    let mirrored = hands.iter().any(|h| *h != own);
+    let mut made = Vec::new();
+    for member in &members {
+        let stored::Document { whole: request, unknown, .. } = stored::request(member)?;
+        let mut other = request.clone();
+        // Of a part of the other hand every thread is: a turnbuckle's two ends change places.
+        let hand = if hand_of(member)? == Hand::Right { Hand::Left } else { Hand::Right };
         merge(&mut other, json!({ "thread": { "hand": hand } }));
-    }
-    // Every part is one of these two, so these are what has to plan.
-    for request in [&request, &other] {
-        if let Err(faults) = keepable(store, request, &unknown, voice)? {
-            return Ok(Outcome::Faulty(faults));
+        // Every part is one of these two, so these are what has to plan.
+        for request in [Some(&request), Some(&other).filter(|_| mirrored)].into_iter().flatten() {
+            if let Err(faults) = keepable(store, request, &unknown, voice)? {
+                return Ok(Outcome::Faulty(faults));
+            }
         }
+        made.push([request.to_string(), other.to_string()]);
     }
-    let (request, other) = (request.to_string(), other.to_string());
-    let requests: Vec<&str> = hands[1..].iter().map(|h| if *h == own { request.as_str() } else { other.as_str() }).collect();
-    let named: Vec<(String, String)> =
-        (0..requests.len()).map(|i| (uuid::Uuid::new_v4().to_string(), format!("{}: part {}", job.title, i + 2).chars().take(120).collect())).collect();
-    let parts: Vec<NewPart<'_>> =
-        requests.iter().zip(&named).zip(2..).map(|((request, (id, title)), place)| NewPart { id, title, request, created: now, place }).collect();
-    let facts = BatchFacts { plain: read.blank.plain, ..BatchFacts::default() };
+    let places: Vec<PlaceMade> = hands[1..].iter().zip(2..).map(|(hand, place)| PlaceMade::of(&members, *hand != own, place)).collect();
+    let parts: Vec<NewPart<'_>> = places.iter().flat_map(|p| p.parts(&members, &made, now)).collect();
+    let facts = BatchFacts { plain: own_plain(&job)?, ..BatchFacts::default() };
     let body = serde_json::to_string(&facts).map_err(|e| stored::Unread { detail: e.to_string() })?;
     Ok(match store.add_parts(id, AddParts::Of { revision: job.revision, kind: KIND, body: &body }, &parts)? {
         PartsAdded::Done => Outcome::Done(()),
@@ -293,6 +404,31 @@ fn make(store: &Store, id: &str, asked: &NewBatch, now: &str, voice: Asked) -> R
         PartsAdded::Moved => Outcome::Conflict("/problems/stale", "srv-job-changed-meanwhile"),
         PartsAdded::Missing => Outcome::Missing,
     })
+}
+
+/// A part to be made at a place: a job for each of these, with its title.
+struct PlaceMade {
+    place: i64,
+    mirrored: bool,
+    named: Vec<(String, String)>,
+}
+
+impl PlaceMade {
+    fn of(members: &[JobRow], mirrored: bool, place: i64) -> Self {
+        let title = |m: &JobRow| format!("{}: part {place}", m.title.chars().take(100).collect::<String>());
+        Self { place, mirrored, named: members.iter().map(|m| (uuid::Uuid::new_v4().to_string(), title(m))).collect() }
+    }
+
+    /// Its jobs; several belong together, a mate to its own.
+    fn parts<'a>(&'a self, members: &'a [JobRow], requests: &'a [[String; 2]], created: &'a str) -> Vec<NewPart<'a>> {
+        let named = |of: &Option<String>| members.iter().position(|m| Some(&m.id) == of.as_ref()).map(|i| self.named[i].0.as_str());
+        let part = (members.len() > 1).then(|| self.named[0].0.as_str());
+        let new = |(i, member): (usize, &'a JobRow)| {
+            let (id, title) = &self.named[i];
+            NewPart { id, title, request: &requests[i][usize::from(self.mirrored)], created, place: self.place, part, mate: named(&member.mate) }
+        };
+        members.iter().enumerate().map(new).collect()
+    }
 }
 
 /// Changes what is kept of a batch, under `If-Match: revision`.
@@ -343,17 +479,34 @@ fn begin_again(store: &Store, id: &str, now: &str, voice: Asked) -> Result<Outco
     if run_of(store, &job)?.is_none_or(|(_, state)| state.scrapped.is_none()) {
         return Ok(Outcome::Conflict("/problems/not-scrapped", "srv-not-scrapped"));
     }
-    let newest = store.batch(batch)?.into_iter().rfind(|j| j.place == Some(place));
-    if newest.is_some_and(|j| j.id != job.id) {
+    let Some(part) = whole_parts(store, batch)?.into_iter().rfind(|p| p.place == place).filter(|p| p.jobs().any(|j| j.id == job.id)) else {
+        return Ok(Outcome::Conflict("/problems/begun-again", "srv-begun-again"));
+    };
+    // Every thread of the piece is made anew; the others of the part stay with it.
+    let (piece, others): (Vec<&JobRow>, Vec<&JobRow>) = part.jobs().partition(|j| on_one_piece(&part, &job, j));
+    let anew: Vec<(String, String)> = piece
+        .iter()
+        .map(|j| {
+            let bare = j.title.strip_suffix(", again").unwrap_or(&j.title);
+            (uuid::Uuid::new_v4().to_string(), format!("{}, again", bare.chars().take(110).collect::<String>()))
+        })
+        .collect();
+    let renamed = |id: &Option<String>| {
+        let at = piece.iter().position(|j| Some(&j.id) == id.as_ref());
+        at.map(|i| anew[i].0.as_str()).or_else(|| others.iter().find(|j| Some(&j.id) == id.as_ref()).map(|j| j.id.as_str()))
+    };
+    let kept_name = others.iter().any(|j| j.id == part.part).then_some(part.part.as_str());
+    let name = if piece.len() + others.len() > 1 { kept_name.or(anew.first().map(|a| a.0.as_str())) } else { None };
+    let new = |(j, (id, title)): (&&'_ JobRow, &'_ (String, String))| (id.clone(), title.clone(), j.request.clone(), renamed(&j.mate).map(str::to_owned));
+    let made: Vec<(String, String, String, Option<String>)> = piece.iter().zip(&anew).map(new).collect();
+    let parts: Vec<NewPart<'_>> =
+        made.iter().map(|(id, title, request, mate)| NewPart { id, title, request, created: now, place, part: name, mate: mate.as_deref() }).collect();
+    let jobs: Vec<&str> = piece.iter().map(|j| j.id.as_str()).collect();
+    let others: Vec<(&str, Option<&str>)> = others.iter().map(|j| (j.id.as_str(), renamed(&j.mate))).collect();
+    if store.add_parts(batch, AddParts::Again { jobs: &jobs, part: name, others: &others }, &parts)? != PartsAdded::Done {
         return Ok(Outcome::Conflict("/problems/begun-again", "srv-begun-again"));
     }
-    let new = uuid::Uuid::new_v4().to_string();
-    let bare = job.title.strip_suffix(", again").unwrap_or(&job.title);
-    let title: String = format!("{}, again", bare.chars().take(110).collect::<String>());
-    let part = NewPart { id: &new, title: &title, request: &job.request, created: now, place };
-    if store.add_parts(batch, AddParts::Again { job: id }, &[part])? != PartsAdded::Done {
-        return Ok(Outcome::Conflict("/problems/begun-again", "srv-begun-again"));
-    }
+    let new = piece.iter().position(|j| j.id == job.id).and_then(|i| anew.get(i)).map(|a| a.0.clone()).unwrap_or_default();
     Ok(match store.job(&new)? {
         Some(job) => Outcome::Done(Box::new(view(store, &job, voice)?)),
         None => Outcome::Missing,
@@ -370,12 +523,34 @@ pub async fn carry(State(app): State<App>, voice: Asked, Path(id): Path<String>)
     Ok(Json(*view))
 }
 
+/// What the parts read so far hand on to this thread of another.
+fn carried_to(store: &Store, batch: &str, job: &JobRow, voice: Asked) -> Result<Option<CarriedOver>, Failed> {
+    let parts = whole_parts(store, batch)?;
+    let looked = parts.iter().map(|part| PartSummary::of(store, part)).collect::<Result<Vec<_>, _>>()?;
+    let slot = slot_of(&parts, &job.id).unwrap_or(0);
+    let made: Vec<PartResult> = looked.iter().map(PartSummary::made).collect();
+    let spoken = voice.of_job(job);
+    let columns = tally(&made, &threads_of(store, &parts, voice)?, &[], spoken).columns;
+    let drift = drift_of(&columns, &looked, slot);
+    Ok(carry_over(&found_of(&looked, slot), drift.as_ref(), spoken))
+}
+
+/// How the tip that cuts this slot's thread drifts: only slots whose tip was found have a column of it.
+fn drift_of(columns: &[Column], looked: &[PartSummary], slot: usize) -> Option<Drift> {
+    let found = |i: &usize| looked.iter().any(|l| l.threads.get(*i).is_some_and(|t| t.as_ref().is_some_and(|t| t.made.flat_mm.is_some())));
+    if !found(&slot) {
+        return None;
+    }
+    let before = (0..slot).filter(found).count();
+    columns.iter().filter(|c| c.of_tool).nth(before)?.drift
+}
+
 fn carry_to(store: &Store, id: &str, voice: Asked) -> Result<Outcome<Box<JobView>>, Failed> {
     let Some(job) = store.job(id)? else { return Ok(Outcome::Missing) };
     if job.frozen.is_some() {
         return Ok(Outcome::Conflict("/problems/begun", "srv-its-cut-has-begun"));
     }
-    let found = job.batch.as_ref().map(|b| whole(store, b, voice)).transpose()?.flatten().and_then(|b| b.carried);
+    let found = job.batch.as_ref().map(|b| carried_to(store, b, &job, voice)).transpose()?.flatten();
     let Some(found) = found else {
         return Ok(Outcome::Conflict("/problems/nothing-found", "srv-no-part-read"));
     };

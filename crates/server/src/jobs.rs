@@ -1,6 +1,7 @@
 //! Jobs: facts under a revision, with the plan and the state of the run.
 
 use crate::body::{Revision, Sent};
+use crate::parts::whole_parts;
 use crate::planning::{Inputs, Whole, first_lathe, request_of};
 use crate::problem::Problem;
 use crate::state::{App, JobChanged};
@@ -637,12 +638,26 @@ pub enum MemberAdded {
 
 /// Adds the member to the part.
 pub fn join(store: &Store, of: &str, asked: &AddMember, created: &str, voice: Asked) -> Result<MemberAdded, Failed> {
-    loop {
-        // One that was changed meanwhile is looked at again: what is written is made of what stands there.
+    // One that was changed meanwhile is looked at again: what is written is made of what stands there.
+    let join_to = |of: &str| loop {
         if let Some(outcome) = join_once(store, of, asked, created, voice)? {
-            return Ok(outcome);
+            return Ok::<_, Failed>(outcome);
+        }
+    };
+    let outcome = join_to(of)?;
+    let batch = store.job(of)?.and_then(|job| job.batch);
+    if let (MemberAdded::Done(..), Some(batch)) = (&outcome, batch) {
+        // Every other part of the batch has it too.
+        let parts = whole_parts(store, &batch)?;
+        let slot = parts.iter().find_map(|p| p.slots.iter().position(|s| s.as_ref().is_some_and(|j| j.id == of)));
+        let replaced = |at: usize| parts[at + 1..].iter().any(|later| later.place == parts[at].place);
+        for (_, other) in parts.iter().enumerate().filter(|(at, p)| !replaced(*at) && p.jobs().all(|j| j.id != of)) {
+            if let Some(job) = slot.and_then(|i| other.slots.get(i)?.as_ref()) {
+                join_to(&job.id)?;
+            }
         }
     }
+    Ok(outcome)
 }
 
 fn join_once(store: &Store, of: &str, asked: &AddMember, created: &str, voice: Asked) -> Result<Option<MemberAdded>, Failed> {

@@ -25,6 +25,7 @@ mod lathes;
 mod listen;
 mod log;
 mod notices;
+mod parts;
 mod planning;
 mod problem;
 mod route;

@@ -2,6 +2,7 @@
 
 use crate::body::{Revision, Sent};
 use crate::jobs::whole_of;
+use crate::parts::{WholePart, whole_parts};
 use crate::planning::Whole;
 use crate::problem::Problem;
 use crate::state::{App, JobChanged};
@@ -58,7 +59,8 @@ pub struct PlannedRoute {
     ticked: String,
     jobs: Vec<(JobRow, Whole, bool)>,
     left_out: Vec<String>,
-    batch: bool,
+    /// What each of its jobs is called in the route: of a batch by the first part's job of the same thread.
+    names: Vec<String>,
     /// What is said of it is spoken in.
     pub voice: Voice,
 }
@@ -66,21 +68,21 @@ pub struct PlannedRoute {
 impl PlannedRoute {
     /// Plans the jobs of the route a job is in.
     pub fn of(store: &Store, job: &JobRow, voice: Asked) -> Result<Self, Failed> {
-        let batch = job.batch.is_some();
         let owner = job.batch.clone().or_else(|| job.part.clone()).unwrap_or_else(|| job.id.clone());
-        let rows = match (&job.batch, &job.part) {
-            (None, Some(part)) => store.members(part)?,
-            _ => vec![job.clone()],
+        let (rows, ticked) = match (&job.batch, &job.part) {
+            (Some(batch), _) => of_its_part(whole_parts(store, batch)?, job),
+            (None, Some(part)) => (store.members(part)?.into_iter().map(|row| (row.id.clone(), row)).collect(), owner.clone()),
+            (None, None) => (vec![(job.id.clone(), job.clone())], owner.clone()),
         };
-        let ticked = if batch { job.id.clone() } else { owner.clone() };
-        let mut ready = Self { owner, ticked, jobs: Vec::new(), left_out: Vec::new(), batch, voice: voice.of_job(job) };
-        for row in rows {
+        let mut ready = Self { owner, ticked, jobs: Vec::new(), left_out: Vec::new(), names: Vec::new(), voice: voice.of_job(job) };
+        for (name, row) in rows {
             match whole_of(store, &row, voice)? {
                 Ok(whole) => {
                     let proven = match stored::run(&row)? {
                         Some(run) => fold(&run, &acts(store, &row)?, Voice::default()).finished,
                         None => false,
                     };
+                    ready.names.push(name);
                     ready.jobs.push((row, whole, proven));
                 }
                 Err(_) => ready.left_out.push(row.title),
@@ -93,14 +95,15 @@ impl PlannedRoute {
     pub fn members(&self) -> Vec<Member<'_>> {
         self.jobs
             .iter()
-            .map(|(row, (plan, facts, lathe, _), proven)| Member {
-                job: if self.batch { &self.owner } else { &row.id },
+            .zip(&self.names)
+            .map(|((row, (plan, facts, lathe, _), proven), name)| Member {
+                job: name,
                 title: &row.title,
                 plan,
                 facts,
                 lathe,
                 apart: self.jobs.iter().take_while(|(other, ..)| other.id != row.id).any(|(other, ..)| Some(&other.id) == row.mate.as_ref()),
-                mate: row.mate.as_deref(),
+                mate: self.jobs.iter().zip(&self.names).find(|((other, ..), _)| Some(&other.id) == row.mate.as_ref()).map(|(_, name)| name.as_str()),
                 proven: *proven,
             })
             .collect()
@@ -124,6 +127,16 @@ impl PlannedRoute {
         let view = RouteView { said, jobs, route, revision, owner: self.owner.clone(), left_out: self.left_out.clone() };
         Ok(Shown { view, of: self.jobs.iter().map(|(row, ..)| row.id.clone()).collect() })
     }
+}
+
+/// The jobs of the part of a batch a job belongs to, each under the name of the first part's, and the job its ticks are kept with.
+fn of_its_part(parts: Vec<WholePart>, job: &JobRow) -> (Vec<(String, JobRow)>, String) {
+    let names: Vec<String> = parts.first().map(|p| p.slots.iter().map(|s| s.as_ref().map_or_else(String::new, |j| j.id.clone())).collect()).unwrap_or_default();
+    let Some(own) = parts.into_iter().find(|p| p.jobs().any(|j| j.id == job.id)) else { return (vec![(job.id.clone(), job.clone())], job.id.clone()) };
+    let ticked = own.jobs().next().map_or_else(|| job.id.clone(), |j| j.id.clone());
+    let called = |i: usize, row: &JobRow| names.get(i).filter(|n| !n.is_empty()).cloned().unwrap_or_else(|| row.id.clone());
+    let rows = own.slots.into_iter().enumerate().filter_map(|(i, row)| row.map(|row| (called(i, &row), row))).collect();
+    (rows, ticked)
 }
 
 struct Shown {

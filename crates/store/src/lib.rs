@@ -378,8 +378,8 @@ impl Store {
         }
         let part = first.part.unwrap_or_else(|| first.id.clone());
         let mate = job.mates.then_some(of);
-        let sql = "INSERT INTO jobs (id, title, request, revision, created, part, mate) VALUES (?1, ?2, ?3, 1, ?4, ?5, ?6)";
-        transaction.execute(sql, params![job.id, job.title, job.request, job.created, part, mate])?;
+        let sql = "INSERT INTO jobs (id, title, request, revision, created, part, mate, batch, place) VALUES (?1, ?2, ?3, 1, ?4, ?5, ?6, ?7, ?8)";
+        transaction.execute(sql, params![job.id, job.title, job.request, job.created, part, mate, first.batch, first.place])?;
         let sql = "UPDATE jobs SET part = ?2, mate = coalesce(?3, mate), request = iif(frozen_plan IS NULL, coalesce(?4, request), request),
              revision = revision + 1, facts_revision = iif(?4 IS NULL OR frozen_plan IS NOT NULL, facts_revision, revision + 1) WHERE id = ?1";
         transaction.execute(sql, params![of, part, job.mates.then_some(job.id), job.request_of_first])?;

@@ -38,6 +38,10 @@ pub struct NewPart<'a> {
     pub created: &'a str,
     /// Its place in the batch.
     pub place: i64,
+    /// The part it belongs to, with its other threads and its mates: the id of that part's first job.
+    pub part: Option<&'a str>,
+    /// Its mate.
+    pub mate: Option<&'a str>,
 }
 
 /// Parts to be added to a batch, and what must still hold when they are.
@@ -52,10 +56,14 @@ pub enum NewBatch<'a> {
         /// The sheet.
         body: &'a str,
     },
-    /// A part begun again.
+    /// A piece of a part begun again: its jobs leave their part to those made in their stead.
     Again {
-        /// The newest of its place.
-        job: &'a str,
+        /// The jobs of the piece, each in the part that stands at its place now.
+        jobs: &'a [&'a str],
+        /// What the part is called from now on.
+        part: Option<&'a str>,
+        /// The other pieces of the part, each with its mate from now on.
+        others: &'a [(&'a str, Option<&'a str>)],
     },
 }
 
@@ -184,16 +192,20 @@ impl Store {
             (NewBatch::Of { .. }, Some(_)) => return Ok(PartsAdded::Already),
             (NewBatch::Of { revision, .. }, None) if revision != job.revision => return Ok(PartsAdded::Moved),
             (NewBatch::Of { kind, body, .. }, None) => {
-                transaction.execute("UPDATE jobs SET batch = id, place = 1, revision = revision + 1 WHERE id = ?1", [&job.id])?;
+                // Every thread of the part, and its mates, are in it.
+                let sql = "UPDATE jobs SET batch = ?1, place = 1, revision = revision + 1 WHERE id = ?1 OR part = ?2";
+                transaction.execute(sql, [&job.id, job.part.as_ref().unwrap_or(&job.id)])?;
                 let sql = "INSERT OR REPLACE INTO sheets (owner, kind, body, revision) VALUES (?1, ?2, ?3, 1)";
                 transaction.execute(sql, [job.id.as_str(), kind, body])?;
                 job.id
             }
             (NewBatch::Again { .. }, None) => return Ok(PartsAdded::Missing),
-            (NewBatch::Again { job: replaced }, Some(batch)) => {
-                let sql = "SELECT id FROM jobs WHERE batch = ?1 AND place = (SELECT place FROM jobs WHERE id = ?2) ORDER BY created DESC, rowid DESC LIMIT 1";
-                let newest: Option<String> = transaction.query_row(sql, [batch.as_str(), replaced], |r| r.get(0)).optional()?;
-                if newest.as_deref() != Some(replaced) {
+            (NewBatch::Again { jobs, .. }, Some(batch)) => {
+                // The part that stands at this place: that of the job made last there.
+                let Some(replaced) = jobs.first().map(|id| find_job(&transaction, id)).transpose()?.flatten() else { return Ok(PartsAdded::Missing) };
+                let sql = "SELECT coalesce(part, id) FROM jobs WHERE batch = ?1 AND place = ?2 ORDER BY created DESC, rowid DESC LIMIT 1";
+                let stands: Option<String> = transaction.query_row(sql, params![batch, replaced.place], |r| r.get(0)).optional()?;
+                if stands.as_ref() != Some(replaced.part.as_ref().unwrap_or(&replaced.id)) {
                     return Ok(PartsAdded::Already);
                 }
                 batch
@@ -202,6 +214,19 @@ impl Store {
         for p in parts {
             let sql = "INSERT INTO jobs (id, title, request, revision, created, batch, place) VALUES (?1, ?2, ?3, 1, ?4, ?5, ?6)";
             transaction.execute(sql, params![p.id, p.title, p.request, p.created, batch, p.place])?;
+        }
+        // A part, or a mate, may be one made after the job that names it.
+        for p in parts.iter().filter(|p| p.part.is_some() || p.mate.is_some()) {
+            transaction.execute("UPDATE jobs SET part = ?2, mate = ?3 WHERE id = ?1", params![p.id, p.part, p.mate])?;
+        }
+        if let NewBatch::Again { jobs, part, others } = of {
+            let left = if jobs.len() > 1 { jobs.first().copied() } else { None };
+            for id in jobs {
+                transaction.execute("UPDATE jobs SET part = ?2, mate = NULL, revision = revision + 1 WHERE id = ?1", params![id, left])?;
+            }
+            for (id, mate) in others {
+                transaction.execute("UPDATE jobs SET part = ?2, mate = ?3, revision = revision + 1 WHERE id = ?1", params![id, part, mate])?;
+            }
         }
         transaction.commit()?;
         Ok(PartsAdded::Done)

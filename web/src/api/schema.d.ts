@@ -5535,6 +5535,8 @@ export interface components {
             scrapped?: string | null;
             /** @description How its run stands. */
             stands: string;
+            /** @description The job of each of its threads, in the order of their columns. */
+            threads: (string | null)[];
         };
         /** @description One rule of the trade: function, symbols, formula, source, schools. */
         Rule: {

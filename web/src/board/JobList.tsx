@@ -49,16 +49,19 @@ function Batch({ parts }: { parts: JobLine[] }) {
   if (!first) return null;
   const live = parts.filter(p => !p.scrapped);
   const wanted = Math.max(...parts.map(p => p.place ?? 0));
-  const scrapped = parts.length - live.length;
+  // A part is done with every thread of it; one spoilt is one, however many threads it had.
+  const places = [...new Set(live.map(p => p.place))];
+  const good = places.filter(at => live.every(p => p.place !== at || p.finished)).length;
+  const scrapped = new Set(parts.filter(p => p.scrapped).map(p => p.part ?? p.id)).size;
   return (
     <Link to="/jobs/$id/batch" params={{ id: first.id }}>
-      <Thread job={first} share={live.reduce((sum, p) => sum + shareOf(p), 0) / Math.max(1, wanted)} />
+      <Thread job={first} share={live.reduce((sum, p) => sum + shareOf(p), 0) / Math.max(1, live.length)} />
       <b>{first.title}</b>
       <span>{text('board-parts', { on_lathe: onLathe(first), wanted })}</span>
       <strong>{live.find(p => !p.finished)?.shows?.next}</strong>
       <em>
         {text('board-of-in-limits', {
-          live: live.filter(p => p.finished).length,
+          live: good,
           wanted,
           scrapped: scrapped > 0 && text('board-and-scrapped', { scrapped }),
         })}

@@ -238,3 +238,69 @@ async fn a_full_disk_saves_nothing_says_so_and_the_same_act_is_taken_once_there_
     let (status, job) = act(&roomy, "hydrant-union", &format!("n{refused}"), note(refused)).await;
     assert_eq!((status, job["sequence"].as_u64()), (StatusCode::OK, Some(refused as u64 + 1)));
 }
+
+#[tokio::test]
+async fn a_batch_of_two_ended_parts_has_both_ends_of_each_and_one_spoilt_is_begun_again_whole() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path(), &["--demo"]);
+    let request = json!({"thread": {"callout": "M12-6g", "length_mm": 40}, "lathe_id": "gap-bed", "bit": {"tip_flat_mm": 0.25}});
+    let (_, first) = server.post("/api/v1/jobs", json!({"title": "Stay", "request": request})).await;
+    let right = first["id"].as_str().unwrap().to_owned();
+    let (status, left) = server.post(&format!("/api/v1/jobs/{right}/members"), json!({"callout": "M12-6g LH"})).await;
+    assert_eq!(status, StatusCode::CREATED, "{left}");
+    let path = format!("/api/v1/jobs/{right}/batch");
+    let (status, batch) = server.post(&path, json!({"parts": 6})).await;
+    assert_eq!(status, StatusCode::CREATED, "{batch}");
+    let rows = batch["tally"]["rows"].as_array().unwrap().clone();
+    assert_eq!((rows.len(), batch["tally"]["wanted"].as_i64()), (6, Some(6)));
+    assert!(rows.iter().all(|r| r["threads"].as_array().unwrap().iter().filter(|t| t.is_string()).count() == 2), "{rows:?}");
+    let columns: Vec<&str> = batch["tally"]["columns"].as_array().unwrap().iter().filter_map(|c| c["name"].as_str()).collect();
+    assert_eq!(columns[..2], ["M12×1.75-6g: Pitch diameter", "M12×1.75-6g LH: Pitch diameter"]);
+    // Both ends of each part stand in one part, and its route has both.
+    let [a, b] = [0, 1].map(|i| rows[3]["threads"][i].as_str().unwrap().to_owned());
+    let (_, job) = server.get(&format!("/api/v1/jobs/{a}")).await;
+    assert_eq!((job["members"][0]["id"].as_str(), job["place"].as_i64()), (Some(b.as_str()), Some(4)));
+    let (_, route) = server.get(&format!("/api/v1/jobs/{b}/route")).await;
+    let threads =
+        |r: &Value| r["said"]["setups"].as_array().unwrap().iter().flat_map(|s| s["ops"].as_array().unwrap()).filter(|o| o["kind"] == "thread").count();
+    assert_eq!((threads(&route), route["jobs"].as_array().unwrap().len()), (2, 2), "{route}");
+    // Two set-ups: each part complete sets their stops and jaws for every part, each chucking on all once.
+    let order = |across: &str| batch["orders"].as_array().unwrap().iter().find(|o| o["across"] == across).unwrap()["minutes"].as_f64().unwrap();
+    assert!(order("each_part") > order("each_chucking") + 10.0, "{}", batch["orders"]);
+    // One end proven is no good part; both are. The second's other end is spoilt.
+    let first_two: Vec<Vec<String>> =
+        rows[..2].iter().map(|r| r["threads"].as_array().unwrap().iter().map(|t| t.as_str().unwrap().to_owned()).collect()).collect();
+    cut(&server, &first_two[0][0], 10.75).await;
+    assert_eq!(server.get(&path).await.1["tally"]["good"], 0);
+    let next = server.get(&path).await.1["next"].clone();
+    assert_eq!((next["job"].as_str(), next["place"].as_i64()), (Some(first_two[0][1].as_str()), Some(1)), "{next}");
+    cut(&server, &first_two[0][1], 10.76).await;
+    assert_eq!(server.get(&path).await.1["tally"]["good"], 1);
+    cut(&server, &first_two[1][0], 10.75).await;
+    act(&server, &first_two[1][1], "s", json!({"kind": "scrapped", "why": "ran into the shoulder"})).await;
+    let (_, batch) = server.get(&path).await;
+    assert_eq!((batch["tally"]["scrapped"].as_i64(), batch["next"]["place"].as_i64()), (Some(1), Some(3)), "{batch}");
+    assert_eq!(batch["tally"]["rows"][1]["job"], first_two[1][1].as_str());
+    let (status, again) = server.post(&format!("/api/v1/jobs/{}/batch/again", first_two[1][1]), Value::Null).await;
+    assert_eq!((status, again["members"].as_array().unwrap().len()), (StatusCode::CREATED, 1), "{again}");
+    // Anew it has both ends to cut again, in its place; the spoilt one is not begun a second time.
+    let (_, batch) = server.get(&path).await;
+    let rows = batch["tally"]["rows"].as_array().unwrap();
+    assert_eq!((rows.len(), rows[2]["place"].as_i64(), batch["next"]["place"].as_i64()), (7, Some(2), Some(2)), "{batch}");
+    assert!(rows[2]["threads"].as_array().unwrap().iter().all(|t| t.is_string() && t != &json!(first_two[1][0])));
+    assert_eq!(server.post(&format!("/api/v1/jobs/{}/batch/again", first_two[1][0]), Value::Null).await.0, StatusCode::CONFLICT);
+    // A thread added to one is added to all that stand.
+    let (status, _) = server.post(&format!("/api/v1/jobs/{right}/members"), json!({"callout": "M6"})).await;
+    assert_eq!(status, StatusCode::CREATED);
+    let (_, batch) = server.get(&path).await;
+    let three =
+        batch["tally"]["rows"].as_array().unwrap().iter().filter(|r| r["threads"].as_array().unwrap().iter().filter(|t| t.is_string()).count() == 3).count();
+    assert!(three == 6, "{}", batch["tally"]["rows"]);
+    // What goes out in a file comes in with its kin.
+    let (_, file) = server.get("/api/v1/shop.json").await;
+    let other = tempfile::tempdir().unwrap();
+    let there = Server::start(other.path(), &[]);
+    let (status, taken) = there.post("/api/v1/shop.json", file).await;
+    assert_eq!(status, StatusCode::OK, "{taken}");
+    assert_eq!(there.get(&path).await.1["tally"]["rows"], batch["tally"]["rows"]);
+}

@@ -7,7 +7,7 @@ mod tally;
 
 pub use order::{Across, BatchOp, BatchSetUp, OrderView, orders};
 pub use plain::{check_sized, plain_limits};
-pub use tally::{Cell, Column, Drift, PartResult, Row, SizeState, Tally, tally, tally_csv};
+pub use tally::{BatchThread, Cell, Column, Drift, PartResult, Row, SizeState, Tally, ThreadResult, tally, tally_csv};
 
 use crate::faults::Fault;
 use crate::gauge::TipFound;

@@ -2,9 +2,10 @@
 //! and settings, and what it gives up.
 //!
 //! Counted, with n parts, set-ups s and their operations o. Each part complete: every set-up is chucked n times and every operation set n
-//! times, unless the tools stay set in the post, when it is set once. Each chucking on all: chucked n times a set-up, set as before, but
-//! an operation alone in its set-up is set once. Each operation on all: chucked n times an *operation*, set once. Where two hands are
-//! cut, the parts of one hand come together, and what a hand asks to be set again is set twice and not n times.
+//! times, unless the tools stay set in the post, when it is set once; and where there is more than one set-up its stop, its jaws or its
+//! centers are set n times too. Each chucking on all: chucked n times a set-up, set as before, but an operation alone in its set-up is set
+//! once, and a set-up's own stop and jaws once. Each operation on all: chucked n times an *operation*, set once. Where two hands are cut,
+//! the parts of one hand come together, and what a hand asks to be set again is set twice and not n times.
 
 use crate::quantity::plain_text;
 use crate::say;
@@ -59,6 +60,8 @@ pub struct BatchOp {
 /// A set-up, as it costs.
 #[derive(Debug, Clone, PartialEq)]
 pub struct BatchSetUp {
+    /// Minutes to set the lathe for it: the stop, the jaws, centres in the chuck's place.
+    pub stands: f64,
     /// Minutes to chuck one part.
     pub chuck: f64,
     /// How far off centre a part may be when it goes back into this holding, mm.
@@ -105,6 +108,12 @@ fn cost(across: Across, setups: &[BatchSetUp], hands: [usize; 2], tools_stay: bo
         let chucked = if across == Across::EachOperation { n * setup.ops.len() } else { n };
         chuckings += chucked;
         minutes += setup.chuck * chucked as f64;
+        // Where another set-up came between, it is set again.
+        let stood = if across == Across::EachPart && setups.len() > 1 { n } else { 1 };
+        if setup.stands > 0.0 {
+            settings += stood;
+            minutes += setup.stands * stood as f64;
+        }
         for op in &setup.ops {
             // Parts of one hand stand together, so another hand is set for once.
             let once = if op.handed { both } else { 1 };

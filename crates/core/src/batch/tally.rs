@@ -11,19 +11,37 @@ use crate::voice::Voice;
 use crate::working::Quantity;
 use serde::Serialize;
 
+/// A thread of a part as it was made.
+#[derive(Debug, Clone, Default)]
+pub struct ThreadResult {
+    /// Its job.
+    pub job: String,
+    /// The last verdict on it.
+    pub verdict: Option<Verdict>,
+    /// The flat its tip was found to have, with its doubt, mm.
+    pub flat_mm: Option<[f64; 2]>,
+}
+
+/// A thread every part of the batch has.
+#[derive(Debug, Clone, PartialEq)]
+pub struct BatchThread {
+    /// As it is called.
+    pub name: String,
+    /// Limits of its pitch diameter, mm.
+    pub limits_mm: [f64; 2],
+}
+
 /// A part as it was made.
 #[derive(Debug, Clone, Default)]
 pub struct PartResult {
-    /// Its job.
+    /// Its first job.
     pub job: String,
     /// Its place in the batch, from 1; a part begun again keeps it.
     pub place: usize,
     /// Hand and the like, where parts differ.
     pub says: String,
-    /// The last verdict on its thread.
-    pub verdict: Option<Verdict>,
-    /// The flat its tip was found to have, with its doubt, mm.
-    pub flat_mm: Option<[f64; 2]>,
+    /// Its threads, in the batch's order; none where a piece was begun again without the others.
+    pub threads: Vec<Option<ThreadResult>>,
     /// Plain sizes read, by name, mm.
     pub sizes: Vec<(String, f64)>,
     /// Why it was scrapped, if it was.
@@ -77,6 +95,8 @@ pub struct Row {
     /// Why it was scrapped.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub scrapped: Option<String>,
+    /// The job of each of its threads, in the order of their columns.
+    pub threads: Vec<Option<String>>,
     /// Its sizes, a column each.
     pub cells: Vec<Cell>,
 }
@@ -144,9 +164,11 @@ pub struct Tally {
 /// What a size is of.
 #[derive(Clone, Copy, PartialEq)]
 enum SizeKind {
-    Thread,
+    /// Of the thread at this place among the part's.
+    Thread(usize),
     Plain,
-    Tool,
+    /// Of the tool that cut it.
+    Tool(usize),
 }
 
 /// A size a batch is tallied by.
@@ -160,27 +182,40 @@ impl Asked {
     /// As read of a part, mm, with what the reading is good to: two standard deviations.
     fn read(&self, part: &PartResult) -> Option<[f64; 2]> {
         match self.of {
-            SizeKind::Thread => {
-                let sure = part.verdict.as_ref().filter(|v| v.verdict != VerdictKind::Unsure);
+            SizeKind::Thread(i) => {
+                let sure = thread(part, i).and_then(|t| t.verdict.as_ref()).filter(|v| v.verdict != VerdictKind::Unsure);
                 sure.map(|v| [v.pitch_diameter_mm.value, READING_DOUBT_MM])
             }
             SizeKind::Plain => part.sizes.iter().rev().find(|s| s.0 == self.name).map(|s| [s.1, PLAIN_DOUBT_MM]),
-            SizeKind::Tool => part.flat_mm,
+            SizeKind::Tool(i) => thread(part, i).and_then(|t| t.flat_mm),
         }
     }
+}
+
+fn thread(part: &PartResult, i: usize) -> Option<&ThreadResult> {
+    part.threads.get(i)?.as_ref()
 }
 
 /// Doubt of a plain reading by micrometer, mm. House value.
 const PLAIN_DOUBT_MM: f64 = 0.01;
 
-/// Tallies the parts, given in the order they were begun. `thread` are the limits of the pitch diameter, `plain` those of the plain sizes.
+/// A column's name: of one thread its bare one, of several with the thread it is of, told apart where two are called alike.
+fn named(bare: &str, i: usize, threads: &[BatchThread]) -> String {
+    let Some(thread) = threads.get(i).filter(|_| threads.len() > 1) else { return bare.to_owned() };
+    let before = threads[..i].iter().filter(|t| t.name == thread.name).count();
+    let again = if before > 0 || threads[i + 1..].iter().any(|t| t.name == thread.name) { format!(" ({})", before + 1) } else { String::new() };
+    format!("{}{again}: {bare}", thread.name)
+}
+
+/// Tallies the parts, given in the order they were begun, each with all these threads; `plain` are the limits of the plain sizes.
 #[must_use]
-pub fn tally(parts: &[PartResult], thread_mm: [f64; 2], plain: &[(String, [f64; 2])], voice: Voice) -> Tally {
-    let mut asked = vec![Asked { name: say!(voice, "tally-pitch-diameter"), of: SizeKind::Thread, limits: Some(thread_mm) }];
+pub fn tally(parts: &[PartResult], threads: &[BatchThread], plain: &[(String, [f64; 2])], voice: Voice) -> Tally {
+    let (size, flat) = (say!(voice, "tally-pitch-diameter"), say!(voice, "tally-flat"));
+    let of_thread = |(i, t): (usize, &BatchThread)| Asked { name: named(&size, i, threads), of: SizeKind::Thread(i), limits: Some(t.limits_mm) };
+    let mut asked: Vec<Asked> = threads.iter().enumerate().map(of_thread).collect();
     asked.extend(plain.iter().map(|(name, limits)| Asked { name: name.clone(), of: SizeKind::Plain, limits: Some(*limits) }));
-    if parts.iter().any(|p| p.flat_mm.is_some()) {
-        asked.push(Asked { name: say!(voice, "tally-flat"), of: SizeKind::Tool, limits: None });
-    }
+    let found = |i: &usize| parts.iter().any(|p| thread(p, *i).is_some_and(|t| t.flat_mm.is_some()));
+    asked.extend((0..threads.len()).filter(found).map(|i| Asked { name: named(&flat, i, threads), of: SizeKind::Tool(i), limits: None }));
     let rows: Vec<Row> = parts
         .iter()
         .map(|part| {
@@ -192,6 +227,7 @@ pub fn tally(parts: &[PartResult], thread_mm: [f64; 2], plain: &[(String, [f64; 
                 begun: part.begun,
                 stands: part.stands.clone(),
                 scrapped: part.scrapped.clone(),
+                threads: part.threads.iter().map(|t| t.as_ref().map(|t| t.job.clone())).collect(),
                 cells,
             }
         })
@@ -209,13 +245,14 @@ pub fn tally(parts: &[PartResult], thread_mm: [f64; 2], plain: &[(String, [f64; 
         })
         .collect();
     let scrapped = rows.iter().filter(|r| r.scrapped.is_some()).count();
-    let good = rows.iter().filter(|r| good(r)).count();
+    let good = rows.iter().filter(|r| good(r, threads.len())).count();
     Tally { says: say!(voice, "tally-good", good = good, wanted = wanted, scrapped = scrapped), columns, rows, wanted, good, scrapped }
 }
 
-/// Not scrapped, its thread read and everything read of it in limits.
-fn good(row: &Row) -> bool {
-    row.scrapped.is_none() && row.cells.first().is_some_and(|c| c.stands == SizeState::In) && row.cells.iter().all(|c| c.stands != SizeState::Out)
+/// Not scrapped, its threads read, every one, and everything read of it in limits.
+fn good(row: &Row, threads: usize) -> bool {
+    let read = row.cells.iter().take(threads).all(|c| c.stands == SizeState::In);
+    row.scrapped.is_none() && read && row.cells.iter().all(|c| c.stands != SizeState::Out)
 }
 
 fn cell(read: Option<f64>, limits: Option<[f64; 2]>, voice: Voice) -> Cell {
@@ -276,7 +313,7 @@ fn column(asked: &Asked, points: &[TallyPoint], begun: usize, wanted: usize, voi
         limits_mm: asked.limits.map(|l| l.map(|v| Quantity::length(voice, v))),
         read: points.len(),
         within: within_limits,
-        of_tool: asked.of == SizeKind::Tool,
+        of_tool: matches!(asked.of, SizeKind::Tool(_)),
         says: drift_says(asked, drift.as_ref(), points.len(), voice),
         chart: chart(asked, points, drift.as_ref(), begun.max(wanted), voice),
         drift,
@@ -291,7 +328,7 @@ fn drift_says(asked: &Asked, drift: Option<&Drift>, read: usize, voice: Voice) -
     if !d.real {
         return say!(voice, "drift-none", each = signed(d.each_mm, voice), doubt = voice.length(d.doubt_mm));
     }
-    if asked.of == SizeKind::Tool {
+    if matches!(asked.of, SizeKind::Tool(_)) {
         return if d.each_mm > 0.0 {
             say!(voice, "drift-tip-wears", each = voice.length(d.each_mm))
         } else {

@@ -374,6 +374,16 @@ pub fn chucking_of(member: &Member<'_>) -> f64 {
     }
 }
 
+/// Minutes to set a chucking up before the first part goes in: its stop, its jaws, centres in the chuck's place. House values.
+#[must_use]
+pub fn standing_of(member: &Member<'_>) -> f64 {
+    match held(member) {
+        Holding::ThreeJaw | Holding::Collet | Holding::ByItsThread => 3.0,
+        Holding::FourJaw | Holding::Faceplate | Holding::Arbor => 4.0,
+        Holding::Centres => 6.0,
+    }
+}
+
 /// Minutes to hang one gear. House value.
 const GEAR_MIN: f64 = 1.5;
 

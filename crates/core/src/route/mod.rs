@@ -9,7 +9,7 @@ mod rough;
 mod said;
 mod stock;
 
-pub use card::{Minutes, bench, chucking_of, minutes_of};
+pub use card::{Minutes, bench, chucking_of, minutes_of, standing_of};
 pub(crate) use card::{by_chaser, over_wires, thread_card, turn_to, turned};
 pub use line::CardLine;
 pub(crate) use line::number;

@@ -192,7 +192,7 @@ fn a_database_of_every_earlier_version_opens_as_it_was_with_a_copy_kept() {
         let member = NewMember { id: "n", title: "Nut", request: "{}", created: "2026-01-07", revision, mates: version < 2, request_of_first: None };
         assert_eq!(store.add_member("cap", &member).unwrap(), Changed::Done(()));
         assert_eq!(store.job("cap").unwrap().unwrap().request, "{\"thread\":{\"callout\":\"M36x1.5-6H\"}}", "its facts stand unless new ones come");
-        let part = NewPart { id: "p2", title: "x", request: "{}", created: "2026-01-08", place: 2 };
+        let part = NewPart { id: "p2", title: "x", request: "{}", created: "2026-01-08", place: 2, part: None, mate: None };
         assert_eq!(store.add_parts("stud", batch_of(3), &[part]).unwrap(), PartsAdded::Done);
         assert!(store.tick("stud", "op1", Some("2026-01-08")).unwrap());
         assert!(matches!(store.put_sheet("stud", "route", 0, "{}").unwrap(), Changed::Done(_)));
@@ -226,7 +226,7 @@ fn sheets_change_under_a_revision_ticks_are_the_same_twice_and_a_batch_keeps_its
     assert_eq!(store.ticks("j").unwrap(), [TickRow { op: "op".into(), done: "first".into() }]);
     store.tick("j", "op", None).unwrap();
     assert_eq!(store.ticks("j").unwrap(), []);
-    let part = |id, place| NewPart { id, title: "P", request: "{}", created: "2026-01-02", place };
+    let part = |id, place| NewPart { id, title: "P", request: "{}", created: "2026-01-02", place, part: None, mate: None };
     assert_eq!(store.add_parts("nowhere", batch_of(1), &[part("x", 2)]).unwrap(), PartsAdded::Missing);
     // All or none.
     assert!(store.add_parts("j", batch_of(1), &[part("p2", 2), part("p2", 3)]).is_err());
@@ -234,10 +234,47 @@ fn sheets_change_under_a_revision_ticks_are_the_same_twice_and_a_batch_keeps_its
     assert_eq!(store.add_parts("j", batch_of(7), &[part("p2", 2)]).unwrap(), PartsAdded::Moved);
     assert_eq!(store.add_parts("j", batch_of(1), &[part("p2", 2), part("p3", 3)]).unwrap(), PartsAdded::Done);
     assert_eq!(store.add_parts("j", batch_of(2), &[part("p4", 2)]).unwrap(), PartsAdded::Already);
-    assert_eq!(store.add_parts("j", NewBatch::Again { job: "p2" }, &[part("p2b", 2)]).unwrap(), PartsAdded::Done);
-    assert_eq!(store.add_parts("j", NewBatch::Again { job: "p2" }, &[part("p2c", 2)]).unwrap(), PartsAdded::Already, "begun again once");
+    assert_eq!(store.add_parts("j", NewBatch::Again { jobs: &["p2"], part: None, others: &[] }, &[part("p2b", 2)]).unwrap(), PartsAdded::Done);
+    assert_eq!(
+        store.add_parts("j", NewBatch::Again { jobs: &["p2"], part: None, others: &[] }, &[part("p2c", 2)]).unwrap(),
+        PartsAdded::Already,
+        "begun again once"
+    );
     let ids: Vec<(String, Option<i64>)> = store.batch("j").unwrap().into_iter().map(|r| (r.id, r.place)).collect();
     assert_eq!(ids, [("j", 1), ("p2", 2), ("p2b", 2), ("p3", 3)].map(|(id, place)| (id.to_owned(), Some(place))));
+}
+
+#[test]
+fn a_batch_is_of_whole_parts_and_a_piece_begun_again_takes_its_place_among_the_others() {
+    let folder = tempfile::tempdir().unwrap();
+    let store = Store::open(&folder.path().join("yoke.db")).unwrap();
+    store.add_job("screw", "Screw", "{}", "2026-01-01").unwrap();
+    let member = |id, revision, mates| NewMember { id, title: id, request: "{}", created: "2026-01-02", revision, mates, request_of_first: None };
+    store.add_member("screw", &member("end", 1, false)).unwrap();
+    store.add_member("screw", &member("nut", 2, true)).unwrap();
+    let part = |id, part, mate| NewPart { id, title: "P", request: "{}", created: "2026-01-03", place: 2, part: Some(part), mate };
+    let two = [part("screw2", "screw2", Some("nut2")), part("end2", "screw2", None), part("nut2", "screw2", Some("screw2"))];
+    assert_eq!(store.add_parts("screw", batch_of(3), &two).unwrap(), PartsAdded::Done);
+    let kin = |id: &str| {
+        let job = store.job(id).unwrap().unwrap();
+        (job.part.unwrap_or_default(), job.mate.unwrap_or_default(), job.place)
+    };
+    assert_eq!(kin("end"), ("screw".into(), String::new(), Some(1)));
+    assert_eq!(kin("nut2"), ("screw2".into(), "screw2".into(), Some(2)));
+    // The second screw is spoilt: screw and end are made anew, and its nut goes with them.
+    let anew = [part("screw2b", "screw2b", Some("nut2")), part("end2b", "screw2b", None)];
+    let again = NewBatch::Again { jobs: &["screw2", "end2"], part: Some("screw2b"), others: &[("nut2", Some("screw2b"))] };
+    assert_eq!(store.add_parts("screw", again, &anew).unwrap(), PartsAdded::Done);
+    assert_eq!(kin("nut2"), ("screw2b".into(), "screw2b".into(), Some(2)));
+    assert_eq!((kin("screw2").0, kin("end2").0, kin("screw2").1), ("screw2".to_owned(), "screw2".to_owned(), String::new()));
+    let ids: Vec<String> = store.members("screw2b").unwrap().into_iter().map(|j| j.id).collect();
+    assert_eq!(ids, ["nut2", "screw2b", "end2b"]);
+    // The spoilt ones are no part that stands there any more.
+    assert_eq!(store.add_parts("screw", NewBatch::Again { jobs: &["screw2"], part: None, others: &[] }, &[]).unwrap(), PartsAdded::Already);
+    // What is added to a part of a batch is of its place.
+    let revision = store.job("screw2b").unwrap().unwrap().revision;
+    store.add_member("screw2b", &member("third", revision, false)).unwrap();
+    assert_eq!(kin("third"), ("screw2b".into(), String::new(), Some(2)));
 }
 
 #[test]

@@ -1,7 +1,9 @@
 //! Batches: what each order costs, counted again by walking through it; drift told from scatter; what is handed on.
 
 use serde_json::json;
-use yoke_core::batch::{Across, BatchOp, BatchSetUp, PartResult, SizeState, carry_over, check_parts, check_sized, orders, plain_limits, tally, tally_csv};
+use yoke_core::batch::{
+    Across, BatchOp, BatchSetUp, BatchThread, PartResult, SizeState, ThreadResult, carry_over, check_parts, check_sized, orders, plain_limits, tally, tally_csv,
+};
 use yoke_core::faults::read_json;
 use yoke_core::gauge::{Measured, TipFound, Verdict};
 use yoke_core::voice::Voice;
@@ -16,11 +18,17 @@ fn walked(across: Across, setups: &[BatchSetUp], hands: &[bool], tools_stay: boo
         Across::EachChucking => (0..setups.len()).for_each(|s| parts.clone().for_each(|p| ops(s).for_each(|o| steps.push((p, s, o))))),
         Across::EachOperation => (0..setups.len()).for_each(|s| ops(s).for_each(|o| parts.clone().for_each(|p| steps.push((p, s, o))))),
     }
+    let mut stands = None;
     let (mut in_chuck, mut chuckings, mut settings, mut minutes) = (None, 0, 0, 0.0);
     // What the one tool place holds, or with a turret every operation ever set; and with which hand it was set.
     let mut set: Vec<((usize, usize), bool)> = Vec::new();
     for (p, s, o) in steps {
         let op = setups[s].ops[o];
+        // Another set-up stood there: its stop and jaws are set again.
+        if stands.replace(s) != Some(s) && setups[s].stands > 0.0 {
+            settings += 1;
+            minutes += setups[s].stands;
+        }
         if in_chuck != Some((p, s)) || (across == Across::EachOperation && setups[s].ops.len() > 1) {
             chuckings += 1;
             minutes += setups[s].chuck;
@@ -45,6 +53,7 @@ fn every_order_costs_what_walking_through_it_does() {
         let count = |chance: &mut Chance, most: f64| 1 + (chance.even() * most) as usize;
         let setups: Vec<BatchSetUp> = (0..count(&mut chance, 2.9))
             .map(|_| BatchSetUp {
+                stands: chance.between(-1.0, 6.0).max(0.0),
                 chuck: chance.between(0.5, 6.0),
                 again_mm: 0.08,
                 ops: (0..1 + count(&mut chance, 4.9))
@@ -68,7 +77,7 @@ fn every_order_costs_what_walking_through_it_does() {
 #[test]
 fn an_order_that_puts_work_back_untrue_is_not_recommended() {
     let op = |set: f64| BatchOp { set, each: 2.0, handed: false };
-    let of = |again_mm| vec![BatchSetUp { chuck: 0.5, again_mm, ops: vec![op(5.0), op(5.0), op(5.0)] }];
+    let of = |again_mm| vec![BatchSetUp { stands: 3.0, chuck: 0.5, again_mm, ops: vec![op(5.0), op(5.0), op(5.0)] }];
     let best = |again_mm| orders(&of(again_mm), [6, 0], false, Voice::default()).into_iter().find(|o| o.recommended).unwrap().across;
     // Between centres each operation on all is quickest; in a three-jaw it costs the truth of the thread.
     assert_eq!((best(0.005), best(0.08)), (Across::EachOperation, Across::EachPart));
@@ -82,14 +91,28 @@ fn verdict(size: f64) -> Option<Verdict> {
 }
 
 fn parts(sizes: &[f64]) -> Vec<PartResult> {
-    let part = |(i, size): (usize, &f64)| PartResult { job: format!("j{i}"), place: i + 1, sizes: vec![("shank".into(), *size)], ..PartResult::default() };
+    let part = |(i, size): (usize, &f64)| PartResult {
+        job: format!("j{i}"),
+        place: i + 1,
+        sizes: vec![("shank".into(), *size)],
+        threads: vec![Some(ThreadResult::default())],
+        ..PartResult::default()
+    };
     sizes.iter().enumerate().map(part).collect()
 }
 
 const SHANK: [f64; 2] = [15.89, 16.0];
 
+fn thread(limits_mm: [f64; 2]) -> BatchThread {
+    BatchThread { name: "M16×2-6g".into(), limits_mm }
+}
+
+fn read(size: f64) -> Option<ThreadResult> {
+    Some(ThreadResult { verdict: verdict(size), flat_mm: Some([0.25, 0.02]), ..ThreadResult::default() })
+}
+
 fn shank(sizes: &[f64]) -> yoke_core::batch::Column {
-    tally(&parts(sizes), [14.5, 14.6], &[("shank".into(), SHANK)], Voice::default()).columns.swap_remove(1)
+    tally(&parts(sizes), &[thread([14.5, 14.6])], &[("shank".into(), SHANK)], Voice::default()).columns.swap_remove(1)
 }
 
 #[test]
@@ -130,13 +153,12 @@ fn scatter_is_seldom_called_drift_and_drift_seldom_missed() {
 fn a_tally_counts_good_and_scrapped_and_goes_out_as_a_sheet() {
     let mut made = parts(&[15.95, 15.95, 16.20, 15.95]);
     for (part, size) in made.iter_mut().zip([14.55, 14.56, 14.55, 14.55]) {
-        part.verdict = verdict(size);
-        part.flat_mm = Some([0.25, 0.02]);
+        part.threads = vec![read(size)];
     }
     made[1].scrapped = Some("bit dug in, \u{201c}oversize\u{201d}".into());
-    made.insert(2, PartResult { place: 2, verdict: verdict(14.56), job: "again".into(), ..made[0].clone() });
+    made.insert(2, PartResult { place: 2, threads: vec![read(14.56)], job: "again".into(), ..made[0].clone() });
     let plan = sound(json!({"thread": {"callout": "M16x2-6g"}, "lathe": demo_lathe(2)}));
-    let t = tally(&made, plan.run.limits_mm, &[("shank".into(), SHANK)], Voice::default());
+    let t = tally(&made, &[thread(plan.run.limits_mm)], &[("shank".into(), SHANK)], Voice::default());
     // Four wanted: the first, the second begun again, and the fourth are good; the third's shank is past its limit.
     assert_eq!((t.wanted, t.good, t.scrapped, t.says.as_str()), (4, 3, 1, "3 of 4 good, 1 scrapped."));
     assert_eq!(t.rows[3].cells[1].stands, SizeState::Out);
@@ -147,6 +169,35 @@ fn a_tally_counts_good_and_scrapped_and_goes_out_as_a_sheet() {
     let rows: Vec<csv::StringRecord> = reader.records().map(Result::unwrap).collect();
     assert_eq!((rows.len(), &head[0], &head[5], &rows[1][4]), (5, "part", "Pitch diameter mm", "bit dug in, \u{201c}oversize\u{201d}"));
     assert!((rows[3][7].parse::<f64>().unwrap() - 16.20).abs() < 1e-9 && &rows[3][8] == "no");
+}
+
+#[test]
+fn a_part_is_good_only_with_every_thread_of_it() {
+    let limits = [14.493, 14.673];
+    let threads = [thread(limits), thread(limits), BatchThread { name: "M8-6H".into(), limits_mm: [7.188, 7.348] }];
+    let part = |place, first, second| PartResult { job: format!("j{place}"), place, threads: vec![first, second, None], ..PartResult::default() };
+    let mut made = vec![part(1, read(14.55), read(14.56)), part(2, read(14.55), Some(ThreadResult::default())), part(3, read(14.55), read(14.46))];
+    made[0].threads[2] = Some(ThreadResult { verdict: read(14.55).unwrap().verdict, ..ThreadResult::default() });
+    let of = |made: &[PartResult]| tally(made, &threads, &[], Voice::default());
+    let t = of(&made);
+    // Two of a name are told apart; the third is judged by limits of its own.
+    let names: Vec<&str> = t.columns.iter().map(|c| c.name.as_str()).collect();
+    assert_eq!(names[..3], ["M16×2-6g (1): Pitch diameter", "M16×2-6g (2): Pitch diameter", "M8-6H: Pitch diameter"]);
+    assert_eq!(t.rows[0].cells[2].stands, SizeState::Out);
+    assert_eq!((t.good, t.rows[1].cells[1].stands, t.rows[2].cells[1].stands), (0, SizeState::NotRead, SizeState::Out));
+    let two = tally(&made, &threads[..2], &[], Voice::default());
+    assert_eq!((two.good, two.wanted), (1, 3), "the second's other end is not read, the third's is past its limit");
+}
+
+#[test]
+fn each_part_complete_sets_stops_and_jaws_again_where_each_chucking_does_not() {
+    let op = BatchOp { set: 2.0, each: 5.0, handed: false };
+    let setups = vec![BatchSetUp { stands: 3.0, chuck: 1.0, again_mm: 0.08, ops: vec![op; 3] }; 2];
+    let by = |across| orders(&setups, [6, 0], false, Voice::default()).into_iter().find(|o| o.across == across).unwrap();
+    let (part, chucking) = (by(Across::EachPart), by(Across::EachChucking));
+    // Six parts, two set-ups: twelve settings of stop and jaws against two, 3 minutes each.
+    assert_eq!(part.settings - chucking.settings, 10);
+    assert!((part.minutes - chucking.minutes - 30.0).abs() < 1e-9 && chucking.recommended);
 }
 
 fn found(flat_mm: f64, readings: usize) -> TipFound {

@@ -1,4 +1,5 @@
 import { Link } from '@tanstack/react-router';
+import type { ReactNode } from 'react';
 import type { BatchView } from '../../api/client';
 import { figure } from '../../parts/Figure';
 import { bare } from '../../parts/text';
@@ -6,6 +7,16 @@ import { useUnit } from '../../parts/unit';
 import { text } from '../../app/voice';
 
 export type TallyRow = BatchView['tally']['rows'][number];
+
+/** A cell of one thread of several opens that thread. */
+function OfThread({ job, begun, children }: { job: string | null | undefined; begun: boolean; children: ReactNode }) {
+  if (!job) return children;
+  return (
+    <Link to="/jobs/$id/$station" params={{ id: job, station: begun ? 'gauge' : 'setup' }}>
+      {children}
+    </Link>
+  );
+}
 
 /** Every part with its sizes against their limits. */
 export function TallyTable({
@@ -64,7 +75,9 @@ export function TallyTable({
             </th>
             {row.cells.map((cell, i) => (
               <td key={columns[i]?.name} className={cell.stands === 'out' ? 'out' : undefined}>
-                {cell.read ? <span className="figure">{bare(figure(cell.read, unit))}</span> : '—'}
+                <OfThread job={row.threads.length > 1 ? row.threads[i] : null} begun={row.begun}>
+                  {cell.read ? <span className="figure">{bare(figure(cell.read, unit))}</span> : '—'}
+                </OfThread>
                 {cell.stands === 'out' && <small>{text('batch-out-of-limits')}</small>}
               </td>
             ))}

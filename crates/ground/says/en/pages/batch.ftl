@@ -3,7 +3,7 @@
 batch-drift-of = Drift of { $name }
 batch-batch-2-60 = A batch has 2 to 60 parts.
 batch-parts-most-count = Of { $count } parts at most { $most } can be { $other }: this one is { $own }.
-batch-each-part-becomes = Each part becomes a job of its own, with its own passes and readings; they are tallied together, and this job is the first of them.
+batch-each-part-becomes = Each part becomes a job of its own, every thread of it one, with its own passes and readings; they are tallied together, and this one is the first of them.
 batch-parts-in-all = Parts in all
 batch-them-hand-if = Of them { $other }, if any
 batch-make-the-batch = Make the batch
