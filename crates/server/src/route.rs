@@ -17,7 +17,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use yoke_core::faults::Fault;
 use yoke_core::log::fold;
-use yoke_core::route::{Member, Route, RouteDetail, propose, said};
+use yoke_core::route::{MayAdd, Member, Route, RouteDetail, may_add, propose, said};
 use yoke_store::{Changed, JobRow, Store};
 
 /// What its sheet is kept as.
@@ -49,6 +49,8 @@ pub struct RouteView {
     jobs: Vec<RouteJob>,
     /// Jobs of the part that do not plan yet, by title.
     left_out: Vec<String>,
+    /// Operations that may be added, and what each asks.
+    may_add: Vec<MayAdd>,
 }
 
 /// The jobs of a route, planned.
@@ -124,7 +126,7 @@ impl PlannedRoute {
         let members = self.members();
         let jobs = members.iter().map(|m| RouteJob { id: m.job.to_owned(), title: m.title.to_owned(), thread: m.plan.thread.name.clone() }).collect();
         let said = said(&route, &members, &ticks, self.voice);
-        let view = RouteView { said, jobs, route, revision, owner: self.owner.clone(), left_out: self.left_out.clone() };
+        let view = RouteView { said, jobs, route, revision, owner: self.owner.clone(), left_out: self.left_out.clone(), may_add: may_add(self.voice) };
         Ok(Shown { view, of: self.jobs.iter().map(|(row, ..)| row.id.clone()).collect() })
     }
 }

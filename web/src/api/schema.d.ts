@@ -1294,6 +1294,11 @@ export interface components {
          * @enum {string}
          */
         Ask: "screw" | "pitches" | "plate" | "gears" | "stud" | "tumbler" | "arm" | "dial" | "cross_slide" | "reads" | "compound" | "swing" | "readout" | "drive" | "reverses" | "stops" | "speeds" | "chuck" | "post" | "stop";
+        /**
+         * @description What one field of an operation holds.
+         * @enum {string}
+         */
+        AskedAs: "length" | "number";
         /** @description Something that was not given, and what was taken instead. */
         Assumption: {
             /** @description JSON pointer of the field. */
@@ -3768,6 +3773,17 @@ export interface components {
          * @enum {string}
          */
         MaterialFamily: "steel" | "iron" | "copper" | "aluminium" | "titanium" | "plastic";
+        /** @description An operation that may be added to a route. */
+        MayAdd: {
+            /** @description What it asks. */
+            asks: components["schemas"]["OpAsk"][];
+            /** @description What it stands before where it is added: the first of these in its chucking; else last. */
+            before: components["schemas"]["OpKind"][];
+            /** @description Which. */
+            kind: components["schemas"]["OpKind"];
+            /** @description As it is said. */
+            says: string;
+        };
         /** @description A reading as told: one of the sizes, and what it was read with. */
         Measured: {
             /**
@@ -4075,11 +4091,71 @@ export interface components {
         };
         /** @description One number, or several. */
         OneOrMany: number | number[];
+        /** @description A field an operation asks for. */
+        OpAsk: {
+            /** @description Its name among what is told. */
+            field: string;
+            /** @description What it holds. */
+            holds: components["schemas"]["AskedAs"];
+            /** @description As it is said. */
+            says: string;
+        };
+        /** @description What is told of an operation: only what its kind asks. */
+        OpFacts: {
+            /**
+             * Format: double
+             * @description Across flats.
+             * @default null
+             */
+            across_mm?: number | null;
+            /**
+             * Format: double
+             * @description From the face to where it is.
+             * @default null
+             */
+            at_mm?: number | null;
+            /**
+             * Format: double
+             * @description Depth of a groove or a slot.
+             * @default null
+             */
+            depth_mm?: number | null;
+            /**
+             * Format: double
+             * @description Diameter: of a hole to be reamed or drilled across, of the place it is done at.
+             * @default null
+             */
+            diameter_mm?: number | null;
+            /**
+             * Format: double
+             * @description Length it is done over.
+             * @default null
+             */
+            length_mm?: number | null;
+            /**
+             * Format: double
+             * @description Pitch of a knurl's wheel.
+             * @default null
+             */
+            pitch_mm?: number | null;
+            /**
+             * Format: double
+             * @description Temperature it is let down to, °C.
+             * @default null
+             */
+            temper_c?: number | null;
+            /**
+             * Format: double
+             * @description Width of a groove, a slot or a split.
+             * @default null
+             */
+            width_mm?: number | null;
+        };
         /**
          * @description What an operation is.
          * @enum {string}
          */
-        OpKind: "saw" | "face" | "centre" | "drill" | "turn" | "bore" | "plain" | "relief" | "chamfer" | "thread" | "chase" | "chase_tap" | "die" | "tap" | "dress" | "prove" | "part_off" | "length" | "second_chamfer" | "own";
+        OpKind: "saw" | "face" | "centre" | "drill" | "turn" | "bore" | "plain" | "relief" | "chamfer" | "thread" | "chase" | "chase_tap" | "die" | "tap" | "dress" | "prove" | "part_off" | "length" | "second_chamfer" | "groove" | "ream" | "knurl" | "cross_drill" | "flats" | "hexagon" | "slot" | "split" | "mandrel" | "fit" | "weld" | "harden" | "temper" | "polish" | "own";
         /** @description What a rule was given: a plain value, or the result of another line. */
         Operand: number | {
             /**
@@ -4121,6 +4197,11 @@ export interface components {
              * @default null
              */
             says?: string | null;
+            /**
+             * @description What is told of it, where it is beside what its thread's plan knows.
+             * @default {}
+             */
+            told?: components["schemas"]["OpFacts"];
         };
         /** @description An operation, shown. */
         OperationView: components["schemas"]["Operation"] & {
@@ -5507,6 +5588,8 @@ export interface components {
             jobs: components["schemas"]["RouteJob"][];
             /** @description Jobs of the part that do not plan yet, by title. */
             left_out: string[];
+            /** @description Operations that may be added, and what each asks. */
+            may_add: components["schemas"]["MayAdd"][];
             /** @description Whose route it is: the first job of the part, or of the batch. */
             owner: string;
             /**

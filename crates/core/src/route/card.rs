@@ -2,48 +2,25 @@
 
 use super::line::{CardLine, number, words};
 use super::propose::held;
-use super::{Member, OpKind, Operation, rough, stock};
+use super::speed::{BROAD, Minutes};
+use super::{ADDED, Member, OpKind, Operation, other, rough, stock};
 use crate::blank::BlankSection;
 use crate::cut::{SlideName, counted};
 use crate::job::{Chuck, Holding, Support};
-use crate::quantity::{degrees_text, plain_text};
+use crate::quantity::degrees_text;
 use crate::say;
 use crate::thread::Side;
 use crate::voice::Voice;
 use crate::working::Quantity;
-use std::f64::consts::PI;
 use yoke_gears::train::counts;
 
-/// Surface speed of plain turning over that of threading. House value: threading is run at about two fifths.
-const TURNING_TIMES: f64 = 2.5;
-/// Share of the turning speed a broad tool, a form or a parting blade stands. House value.
-const BROAD: f64 = 0.5;
 /// Feed of a turning cut, mm a turn. House value.
 const FEED_MM: f64 = 0.15;
 
-impl Member<'_> {
-    /// That speed as it is said: a crank has none.
-    fn speed(&self, diameter_mm: f64, share: f64) -> CardLine {
-        let voice = self.plan.voice;
-        let says =
-            if self.lathe.cranked() { say!(voice, "speed-cranked") } else { say!(voice, "speed-rpm", rpm = plain_text(self.rpm(diameter_mm, share), 0)) };
-        words(say!(voice, "line-of-speed"), says)
-    }
-
-    /// Spindle speed for work of this diameter, mm, at a share of the turning speed.
-    fn rpm(&self, diameter_mm: f64, share: f64) -> f64 {
-        let surface = self.facts.blank.material.hss_m_per_min * TURNING_TIMES * share;
-        self.lathe.speeds.under(surface * 1000.0 / (PI * diameter_mm.max(0.5)))
-    }
-
-    /// Whether a die finishes its thread, so that what the single point leaves is not its size yet.
-    pub(super) fn finished_by_die(&self) -> bool {
-        self.facts.blank.die_finish
-    }
-
-    fn blank_mm(&self) -> f64 {
-        self.plan.blank.used_mm.value
-    }
+/// The card of an operation as it is kept: of its thread's plan, or of what was told of it.
+#[must_use]
+pub fn card_of(op: &Operation, member: &Member<'_>, members: &[Member<'_>], voice: Voice) -> Vec<CardLine> {
+    if ADDED.contains(&op.kind) { other::card(member, op.kind, op.told, voice) } else { bench(member, members, op.kind, voice) }
 }
 
 /// What is set for an operation; `members` are all jobs of the part, the one it is of among them.
@@ -106,7 +83,7 @@ pub fn bench(member: &Member<'_>, members: &[Member<'_>], kind: OpKind, voice: V
             let rest = [speed(BROAD * 0.6), words(say!(voice, "line-of-how"), say!(voice, "card-part-off"))];
             blade.into_iter().chain(rest).collect()
         }
-        OpKind::Own => Vec::new(),
+        _ => Vec::new(),
     }
 }
 
@@ -354,15 +331,6 @@ fn prove(member: &Member<'_>) -> Vec<CardLine> {
     lines
 }
 
-/// Minutes of an operation: once to set it up, and each time it is done.
-#[derive(Debug, Clone, Copy, Default, PartialEq)]
-pub struct Minutes {
-    /// Setting the tool, the gears, the stop.
-    pub set: f64,
-    /// Doing it.
-    pub each: f64,
-}
-
 /// Minutes to put a member's work into its holding and true it. House values.
 #[must_use]
 pub fn chucking_of(member: &Member<'_>) -> f64 {
@@ -428,7 +396,7 @@ fn minutes(member: &Member<'_>, members: &[Member<'_>], kind: OpKind) -> Minutes
         OpKind::Dress => (0.0, 1.0),
         OpKind::Prove => (0.0, 2.0),
         OpKind::PartOff => (2.0, 1.0 + across(BROAD * 0.6, 0.05)),
-        OpKind::Own => (0.0, 0.0),
+        other => return super::other::minutes(other).unwrap_or_default(),
     };
     Minutes { set, each }
 }

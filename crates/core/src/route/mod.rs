@@ -4,20 +4,26 @@ mod card;
 mod line;
 mod makers;
 mod order;
+mod other;
 mod propose;
 mod rough;
 mod said;
+mod speed;
 mod stock;
+mod told;
 
-pub use card::{Minutes, bench, chucking_of, minutes_of, standing_of};
+pub use card::{bench, card_of, chucking_of, minutes_of, standing_of};
 pub(crate) use card::{by_chaser, over_wires, thread_card, turn_to, turned};
 pub use line::CardLine;
 pub(crate) use line::number;
 pub use makers::{MakerView, MakersSheet, makers};
 pub use order::{OrderRemark, remarks};
+pub use other::temper_colour;
 pub use propose::propose;
 use said::time as time_says;
 pub use said::{ChuckingView, Must, OperationView, RouteDetail, said};
+pub use speed::Minutes;
+pub use told::{ADDED, AskedAs, MayAdd, OpAsk, OpFacts, may_add};
 
 use crate::faults::Fault;
 use crate::job::{Job, Lathe};
@@ -70,6 +76,34 @@ pub enum OpKind {
     Length,
     /// Chamfer the second end.
     SecondChamfer,
+    /// Turn a plain groove.
+    Groove,
+    /// Ream a hole.
+    Ream,
+    /// Knurl.
+    Knurl,
+    /// Drill across, for a pin or a screw.
+    CrossDrill,
+    /// File or mill two flats.
+    Flats,
+    /// File or mill six.
+    Hexagon,
+    /// Saw or mill a slot.
+    Slot,
+    /// Split it, that it clamps.
+    Split,
+    /// Press it on a mandrel.
+    Mandrel,
+    /// Fit it to its mate.
+    Fit,
+    /// Weld or braze.
+    Weld,
+    /// Harden.
+    Harden,
+    /// Let it down.
+    Temper,
+    /// Polish.
+    Polish,
     /// The user's own.
     #[default]
     Own,
@@ -101,6 +135,9 @@ pub struct Operation {
     /// Minutes it takes, when the user knows better.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub minutes: Option<f64>,
+    /// What is told of it, where it is beside what its thread's plan knows.
+    #[serde(skip_serializing_if = "OpFacts::is_empty")]
+    pub told: OpFacts,
     /// What was noted with it: where the stop stands, what the dial reads.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub note: Option<String>,
@@ -216,6 +253,7 @@ impl Route {
                 }
                 long(op.says.as_deref().unwrap_or_default(), format!("{at}/says"), &mut faults);
                 long(op.note.as_deref().unwrap_or_default(), format!("{at}/note"), &mut faults);
+                faults.extend(op.told.check(op.kind, &format!("{at}/told"), voice));
                 if op.minutes.is_some_and(|m| !(m.is_finite() && (0.0..=2000.0).contains(&m))) {
                     faults.push(Fault::new(format!("{at}/minutes"), say!(voice, "route-minutes")));
                 }

@@ -4,7 +4,10 @@
 use super::{Member, OpKind, Operation, Route};
 use crate::say;
 use crate::voice::Voice;
-use OpKind::{Bore, Centre, Chamfer, Chase, ChaseTap, Die, Dress, Drill, Face, Length, PartOff, Plain, Prove, Relief, Saw, SecondChamfer, Tap, Thread, Turn};
+use OpKind::{
+    Bore, Centre, Chamfer, Chase, ChaseTap, CrossDrill, Die, Dress, Drill, Face, Harden, Knurl, Length, PartOff, Plain, Polish, Prove, Relief, Saw,
+    SecondChamfer, Tap, Temper, Thread, Turn, Weld,
+};
 use serde::Serialize;
 
 /// What two operations must share for a rule to bind them.
@@ -65,6 +68,16 @@ const LESSONS: &[Lesson] = &[
     lesson(Thread, Dress, Shared::Job, "lesson-thread-dress"),
     lesson(Dress, Prove, Shared::Job, "lesson-dress-prove"),
     lesson(Thread, Prove, Shared::Job, "lesson-thread-prove"),
+    lesson(Knurl, Thread, Shared::Chucking, "lesson-knurl-thread"),
+    lesson(Knurl, Die, Shared::Chucking, "lesson-knurl-thread"),
+    lesson(CrossDrill, Thread, Shared::Piece, "lesson-cross-drill-thread"),
+    lesson(Weld, Thread, Shared::Piece, "lesson-weld-thread"),
+    lesson(Thread, Harden, Shared::Piece, "lesson-thread-harden"),
+    lesson(Die, Harden, Shared::Piece, "lesson-thread-harden"),
+    lesson(Tap, Harden, Shared::Piece, "lesson-thread-harden"),
+    lesson(CrossDrill, Harden, Shared::Piece, "lesson-thread-harden"),
+    lesson(Harden, Temper, Shared::Piece, "lesson-harden-temper"),
+    lesson(Temper, Polish, Shared::Piece, "lesson-temper-polish"),
     lesson(Prove, PartOff, Shared::Chucking, "lesson-prove-part-off"),
     lesson(PartOff, Length, Shared::Piece, "lesson-part-off-length"),
     lesson(Length, SecondChamfer, Shared::Piece, "lesson-length-second-chamfer"),
@@ -156,29 +169,46 @@ pub fn remarks(route: &Route, members: &[Member<'_>], voice: Voice) -> Vec<Order
 
 /// What an operation is called: the user's name for it, or the app's.
 pub(super) fn name(op: &Operation, voice: Voice) -> String {
-    op.says.clone().unwrap_or_else(|| {
-        let id = match op.kind {
-            Saw => "op-saw",
-            Face => "op-face",
-            Centre => "op-center",
-            Drill => "op-drill",
-            Turn => "op-turn",
-            Bore => "op-bore",
-            Plain => "op-plain",
-            Relief => "op-relief",
-            Chamfer => "op-chamfer",
-            Thread => "op-thread",
-            Dress => "op-dress",
-            Prove => "op-prove",
-            PartOff => "op-part-off",
-            Length => "op-length",
-            Chase => "op-chase",
-            ChaseTap => "op-chase-tap",
-            Die => "op-die",
-            Tap => "op-tap",
-            SecondChamfer => "op-second-chamfer",
-            OpKind::Own => "op-own",
-        };
-        say!(voice, id)
-    })
+    op.says.clone().unwrap_or_else(|| kind_says(op.kind, voice))
+}
+
+/// What the app calls an operation of this kind.
+pub(super) fn kind_says(kind: OpKind, voice: Voice) -> String {
+    let id = match kind {
+        Saw => "op-saw",
+        Face => "op-face",
+        Centre => "op-center",
+        Drill => "op-drill",
+        Turn => "op-turn",
+        Bore => "op-bore",
+        Plain => "op-plain",
+        Relief => "op-relief",
+        Chamfer => "op-chamfer",
+        Thread => "op-thread",
+        Dress => "op-dress",
+        Prove => "op-prove",
+        PartOff => "op-part-off",
+        Length => "op-length",
+        Chase => "op-chase",
+        ChaseTap => "op-chase-tap",
+        Die => "op-die",
+        Tap => "op-tap",
+        SecondChamfer => "op-second-chamfer",
+        OpKind::Own => "op-own",
+        OpKind::Groove => "op-groove",
+        OpKind::Ream => "op-ream",
+        Knurl => "op-knurl",
+        CrossDrill => "op-cross-drill",
+        OpKind::Flats => "op-flats",
+        OpKind::Hexagon => "op-hexagon",
+        OpKind::Slot => "op-slot",
+        OpKind::Split => "op-split",
+        OpKind::Mandrel => "op-mandrel",
+        OpKind::Fit => "op-fit",
+        Weld => "op-weld",
+        Harden => "op-harden",
+        Temper => "op-temper",
+        Polish => "op-polish",
+    };
+    say!(voice, id)
 }

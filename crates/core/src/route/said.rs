@@ -1,6 +1,6 @@
 //! A route as it is shown: every operation with its card, its time and its tick, and what must be true before the part leaves a chuck.
 
-use super::card::{bench, chucking_of, ends_between, minutes_of};
+use super::card::{card_of, chucking_of, ends_between, minutes_of};
 use super::line::CardLine;
 use super::order::{OrderRemark, name, remarks};
 use super::{Member, OpKind, Operation, Route, SetUp};
@@ -99,7 +99,9 @@ pub fn said(route: &Route, members: &[Member<'_>], ticks: &BTreeMap<String, Stri
                 .iter()
                 .map(|op| {
                     let member = of(op.job.as_deref());
-                    let minutes = minutes_of(op, member, members);
+                    // One added stands on the piece it is done to.
+                    let of_piece = member.or_else(|| of(setup.piece.as_deref()));
+                    let minutes = minutes_of(op, of_piece, members);
                     let takes_min = minutes.set + minutes.each;
                     // What is left for a die is not proven by what the single point left.
                     let proven = member.is_some_and(|m| m.proven && (op.kind.makes_thread() || op.kind == OpKind::Prove && !m.finished_by_die()));
@@ -107,7 +109,7 @@ pub fn said(route: &Route, members: &[Member<'_>], ticks: &BTreeMap<String, Stri
                     OperationView {
                         op: op.clone(),
                         name: name(op, voice),
-                        card: member.map(|m| bench(m, members, op.kind, voice)).unwrap_or_default(),
+                        card: of_piece.map(|m| card_of(op, m, members, voice)).unwrap_or_default(),
                         takes_min,
                         done,
                     }

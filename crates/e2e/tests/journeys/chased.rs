@@ -77,6 +77,24 @@ async fn a_pin_is_cut_by_die_from_its_sentence_to_its_card() {
     browser.wait_text(".pass-name", "Measure").await;
     tell("14.58").await;
     browser.wait_text(".pass-name", "In limits").await;
+    // A hole across it, where the lessons of order put it, with what it does to the thread.
+    browser.go(&server.at(&format!("/jobs/{id}/route"))).await;
+    browser.click_text(".chucking header .choice", "Add an operation").await;
+    browser.click_text(".happened .choice", "Drill across").await;
+    browser.wait_text(".route-page aside", "Still to tell").await;
+    assert!(!browser.text(".route-page").await.contains("stands after"), "{}", browser.text(".route-page").await);
+    let tell = async |n: usize, figure: &str| {
+        let fields = browser.find(".route-page aside .part-form").await.find_all(By::Css("input")).await.unwrap();
+        retype(&fields[n], figure.to_owned()).await;
+    };
+    tell(0, "4").await;
+    tell(1, "6000").await;
+    browser.click(".part-form .act").await;
+    browser.wait_text(".part-form .fault", "is wanted").await;
+    tell(1, "10").await;
+    browser.click(".part-form .act").await;
+    browser.wait_text(".route-page aside", "comes out in the thread").await;
+    assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
     // Its card is the die's.
     browser.go(&server.at(&format!("/jobs/{id}/paper"))).await;
     let card = browser.wait_text(".paper", "Torque").await;

@@ -334,3 +334,105 @@ maker-heavy = The { $by } takes more than two hands give steadily: a single poin
 maker-against = Against the { $by }: { $why }
 maker-quicker = The { $by } is in the drawer, and makes it in { $takes } where a single point takes { $point }; nothing asks it to run true to what is finished.
 maker-no-quicker = The { $by } is no quicker here, and a single point runs true to all that is turned with it.
+
+# Operations beside the thread.
+op-groove = Turn a groove
+op-ream = Ream
+op-knurl = Knurl
+op-cross-drill = Drill across
+op-flats = Two flats
+op-hexagon = A hexagon
+op-slot = A slot
+op-split = Split it
+op-mandrel = On a mandrel
+op-fit = Fit it to its mate
+op-weld = Weld or braze
+op-harden = Harden
+op-temper = Let it down
+op-polish = Polish
+op-asks = { $field ->
+    [diameter_mm] Diameter
+    [width_mm] Width
+    [depth_mm] Depth
+    [at_mm] From the face
+    [length_mm] Length
+    [pitch_mm] Pitch of the wheel
+    [across_mm] Across flats
+   *[temper_c] Let down to, °C
+}
+op-not-asked = this operation asks only for: { $asks }
+op-out-of-bounds = { $bounds } is wanted
+op-across-inside = flats lie inside the round of { $diameter }: give less
+op-depth-inside = deeper than the middle of { $diameter }: give less
+lesson-knurl-thread = knurling presses hard and springs the work: what must run true comes after it
+lesson-cross-drill-thread = a hole drilled through a finished thread leaves its burr in it
+lesson-weld-thread = welding pulls the part and spatters: thread it after
+lesson-thread-harden = hardened, it is not cut any more
+lesson-harden-temper = it is let down after it is hardened, and at once
+lesson-temper-polish = polished before, its colors would hide under scale; after, it is bright again
+line-of-cross-slide = Cross-slide
+line-of-caution = Caution
+line-of-from-the-face = From the face
+line-of-wide = Wide
+line-of-left-for-it = Left for it, on diameter
+line-of-knurl-blank = Turn to, under the knurl
+line-of-grows-to = Grows to
+line-of-hole = Hole
+line-of-through = Through
+line-of-axis-over = Middle of the work from its side
+line-of-across-flats = Across flats
+line-of-across-corners = Across corners
+line-of-flat-wide = Each flat wide
+line-of-off-each = Off each side
+line-of-long = Long
+line-of-to-middle = From the side to the middle
+line-of-closes-by = Closed, smaller on diameter by
+line-of-bore = Bore
+line-of-rises = It rises over the length by
+line-of-keep-off = Thread kept from the weld by, at least
+line-of-leave-on = Leave on finished sizes, on diameter
+line-of-let-down-to = Let down to
+line-of-color = { -Color }
+line-of-wants = Still to tell
+card-from-touch = { $dial } from its touch on the work
+card-blade-too-wide = the drawer’s blade, { $blade }, is wider than the groove: grind or buy a narrower one
+card-plunges = { $n ->
+    [1] one plunge with the blade of { $blade }
+   *[other] { $n } plunges with the blade of { $blade }, the carriage moved { $aside } in all; the walls faced last, then the bottom once across
+}
+card-no-blade = no blade in the drawer goes to its middle: a groover of no more than its width
+card-ream = straight from the drill, without stopping; half the drill’s speed and twice its feed, oil; never turned backward
+card-knurl-teeth = { $n } teeth of { $pitch } go round it whole
+card-knurl-grows = { $straight } straight, { $raised } crossed and raised, { $sunk } crossed and sunk, filled full; try it on scrap
+card-knurl = pressed in hard at the start, the wheels half on the end; look that it tracks, then oil and a coarse feed, once there and back
+card-knurl-caution = It presses hard: stick-out short, a { -center } up, and no brush or rag near the wheels where they draw in.
+card-cross-in-thread = it comes out in the thread: drill it before and thread last, light over the hole; or after, and run the mate or a file through each groove it cut
+card-cross-beside = beside the thread: drilled and deburred before the mate is tried
+card-cross-caution = In a V, clamped; a drill that catches spins what is held by hand.
+card-hex-full = sharp corners, each side { $side }
+card-hex-rounded = its corners stay round: the bar is { $d }
+card-flats = filed to a button turned on the end, or milled; opposite sides measured together; the thread wrapped, not gripped bare
+card-hexagon = six sides by the index, a block or the chuck’s jaws in turn, each pair of opposite ones measured; before the thread, so that no { -vise } grips it
+card-slot = marked across the middle, sawn with a blade of its width or two side by side; before hardening; its burr off both ways
+card-split = sawn last of all on a plug, or with a slip left in, so that the thread is cut in a whole ring; the burr dressed off each flank
+card-mandrel = oiled, the small end in first from the bore’s truer side, pressed and not driven; cut toward the large end; { -center }s of the mandrel clean, the tail { -center } oiled
+card-fit = both wiped clean and cool; by hand alone, never under power; what touches first is looked for before more is cut
+card-weld = tacked and measured before it is run; the thread wrapped in wet cloth or a nut run on it; turned true again after it has cooled slowly
+card-weld-caution = Eyes, fumes and fire; the lathe’s ways covered and its earth clamp on the work, never through the spindle’s bearings.
+card-harden = { $hardens ->
+    [yes] { $material } hardens: to its maker’s heat and quench; threads coated or packed against scale, and left to be lapped; it moves and grows, so nothing is promised of its sizes
+   *[no] { $material } does not harden so: case-harden it, or make the part of a steel that does
+}
+card-harden-caution = Eyes and hands covered, fumes drawn off, a lid by the oil; tongs, and nobody in line with the quench.
+card-color = { $color ->
+    [pale-straw] pale straw
+    [dark-straw] dark straw
+    [brown-purple] brown to purple
+    [purple] purple
+    [dark-blue] dark blue
+    [pale-blue] pale blue
+   *[none] no { -color } tells it: by a furnace
+}
+card-temper = polished bright where the { -color } is to be seen, warmed slowly from the thick end, quenched when it arrives
+card-polish = a file first, then a strip pulled over the work from behind by its ends; a thread by brush and paste, not by cloth
+card-polish-caution = No emery wrapped round turning work, no finger in a bore, sleeves back; the ways covered from grit.

@@ -6,6 +6,7 @@ mod asked;
 mod at_the_lathe;
 mod batches;
 mod bench_work;
+mod beside;
 mod bits;
 mod blanks;
 mod board;

@@ -2,17 +2,23 @@ import { Link } from '@tanstack/react-router';
 import { useId, useState } from 'react';
 import type { RouteView } from '../../api/client';
 import { useDraft } from '../../parts/draft';
+import { FieldsForm } from '../../parts/FieldsForm';
 import { CardLines } from '../CardLines';
 import type { Operation } from './moves';
 import { said, text } from '../../app/voice';
 
 type OpSaid = RouteView['said']['setups'][number]['ops'][number];
 
+/** What is told, with what was changed of it; null takes a field away. */
+const told = (was: object, patch: Record<string, unknown>) =>
+  Object.fromEntries(Object.entries({ ...was, ...patch }).filter(([, value]) => value != null));
+
 /** The operation chosen: its card, and what the user makes of it. */
 export function OpSide({
   op,
   setups,
   jobs,
+  asks,
   busy,
   onChange,
   onMove,
@@ -21,8 +27,10 @@ export function OpSide({
   op: OpSaid;
   setups: RouteView['said']['setups'];
   jobs: RouteView['jobs'];
+  /** What it asks to be told. */
+  asks: RouteView['may_add'][number]['asks'];
   busy: boolean;
-  onChange: (patch: Partial<Operation>) => void;
+  onChange: (patch: Partial<Operation>, onError?: (error: unknown) => void) => void;
   onMove: (setup: string) => void;
   onRemove: () => void;
 }) {
@@ -65,6 +73,15 @@ export function OpSide({
         </p>
       )}
       <CardLines lines={op.card} />
+      {asks.length > 0 && (
+        <FieldsForm
+          fields={asks.map(a => ({ at: a.field, says: a.says, kind: a.holds }))}
+          value={op.told ?? {}}
+          under={`/setups/${setups.findIndex(s => s === here)}/ops/${here?.ops.findIndex(o => o.id === op.id) ?? 0}/told`}
+          busy={busy}
+          onSend={(patch, onError) => onChange({ told: told(op.told ?? {}, patch) }, onError)}
+        />
+      )}
       <form
         className="op-form"
         onSubmit={e => {

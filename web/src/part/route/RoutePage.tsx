@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { inWords, type Job, type RouteView } from '../../api/client';
 import { useDropRoute, usePutRoute, useRoute, useTick } from '../../api/part';
 import { v4 } from 'uuid';
+import { Leaf } from '../../parts/Leaf';
 import { PartFrame } from '../PartFrame';
 import { Chucking } from './Chucking';
 import { OpSide } from './OpSide';
@@ -37,10 +38,22 @@ function Shown({ job, view }: { job: Job; view: RouteView }) {
   const setups = route.setups ?? [];
   const send = (to: Route) => put.mutate({ route: to, revision: view.revision });
   const failed = [put, drop, tick].find(m => m.isError);
-  const addTo = (setup: string) => {
-    const op: Operation = { id: v4(), kind: 'own', says: text('route-your-own-operation') };
-    send({ setups: setups.map(s => (s.id === setup ? { ...s, ops: [...(s.ops ?? []), op] } : s)) });
+  const [adding, setAdding] = useState<string | null>(null);
+  const add = (kind: NonNullable<Operation['kind']>) => {
+    const setup = setups.find(s => s.id === adding);
+    const op: Operation = {
+      id: v4(),
+      kind,
+      ...(kind === 'own' ? { says: text('route-your-own-operation') } : { job: setup?.piece }),
+    };
+    // It stands where the lessons of order put it; from there it is the user's to move.
+    const first = view.may_add.find(m => m.kind === kind)?.before ?? [];
+    const ops = [...(setup?.ops ?? [])];
+    const at = ops.findIndex(o => first.includes(o.kind ?? 'own'));
+    ops.splice(at < 0 ? ops.length : at, 0, op);
+    send({ setups: setups.map(s => (s.id === adding ? { ...s, ops } : s)) });
     setChosen(op.id ?? null);
+    setAdding(null);
   };
   return (
     <div className="two-sided route-page">
@@ -84,7 +97,7 @@ function Shown({ job, view }: { job: Job; view: RouteView }) {
             onChoose={setChosen}
             onTick={(op, done) => tick.mutate({ op, done })}
             onOrder={ids => send(places(route, setup.id, ids))}
-            onAdd={() => addTo(setup.id)}
+            onAdd={() => setAdding(setup.id)}
             onHeld={held => send({ setups: setups.map(s => (s.id === setup.id ? { ...s, held } : s)) })}
             onLeave={leave => send({ setups: setups.map(s => (s.id === setup.id ? { ...s, leave } : s)) })}
           />
@@ -117,6 +130,16 @@ function Shown({ job, view }: { job: Job; view: RouteView }) {
           </p>
         )}
       </div>
+      <Leaf title={text('route-add-an-operation')} open={adding !== null} onClose={() => setAdding(null)} wide>
+        <div className="happened">
+          {view.may_add.map(m => (
+            <button key={m.kind} type="button" className="choice" onClick={() => add(m.kind)}>
+              <b>{m.says}</b>
+              <span>{m.asks.map(a => a.says).join(', ')}</span>
+            </button>
+          ))}
+        </div>
+      </Leaf>
       <aside aria-label={text('route-the-operation')}>
         {at && (
           <OpSide
@@ -124,8 +147,11 @@ function Shown({ job, view }: { job: Job; view: RouteView }) {
             op={at}
             setups={said.setups}
             jobs={view.jobs}
+            asks={view.may_add.find(m => m.kind === at.kind)?.asks ?? []}
             busy={put.isPending}
-            onChange={patch => send(changed(route, at.id ?? '', patch))}
+            onChange={(patch, onError) =>
+              put.mutate({ route: changed(route, at.id ?? '', patch), revision: view.revision }, { onError })
+            }
             onMove={setup =>
               send(
                 places(route, setup, [
