@@ -89,3 +89,6 @@ export function inWords(error: unknown): string {
   if (error instanceof Refused) return error.problem.detail;
   return text('parts-server-does-answer');
 }
+
+/** Whether a die or a tap finishes what the single point cuts: that is then left as planned, and no thread in its limits yet. */
+export const leftFor = (plan: Plan) => (plan.run.finished_by ?? 'single_point') !== 'single_point';

@@ -5705,6 +5705,8 @@ export interface components {
             cycle?: components["schemas"]["CyclePhase"][];
             /** @description The dial that carries the depth. */
             dial: components["schemas"]["DepthDial"];
+            /** @description What finishes it after the single point, which only leaves it so much. */
+            finished_by?: components["schemas"]["Maker"];
             /**
              * Format: double
              * @description Largest single finishing cut asked for after a measurement, mm radial.
@@ -5721,6 +5723,11 @@ export interface components {
              * @description Lead, mm, where it is not the pitch.
              */
             lead_mm?: number | null;
+            /**
+             * Format: double
+             * @description How much the single point leaves it on the pitch diameter, mm.
+             */
+            left_for_finishing_mm?: number;
             /** @description Limits of the pitch diameter, mm. */
             limits_mm: number[];
             /** @description What makes the thread, where it is not a single point. */

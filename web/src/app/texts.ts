@@ -30,6 +30,7 @@ export interface Texts {
   'lathe-find-groove': never;
   'lathe-hold': never;
   'lathe-in-limits': never;
+  'lathe-left': never;
   'lathe-past-limit': never;
   'lathe-done': never;
   'lathe-measure': never;

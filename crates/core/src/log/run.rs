@@ -7,6 +7,7 @@ use crate::gauge::{
     Believed, Estimate, FlankFound, Observation, PitchDiameter, TipFound, Verdict, VerdictKind, flank_of, judge_chased, judge_chased_fit, judge_fit_knowing,
     judge_read,
 };
+use crate::making::Maker;
 use crate::quantity::plain_text;
 use crate::run::{RunPass, RunPlan, SAME_MM};
 use crate::say;
@@ -240,6 +241,7 @@ impl Run {
                 self.sets.push(self.stands);
                 self.worked();
             }
+            ActKind::Measured(_) | ActKind::Tried { .. } if self.plan.chased() => self.measure_chased(act, voice),
             ActKind::Measured(_) | ActKind::Tried { .. } => self.measure(act, voice),
             ActKind::StandsAt { reading } => self.stand_at(self.plan.dial.radial_of_reading(*reading)),
             ActKind::BitChanged { why, tip_flat_mm, tip_radius_mm } => self.change_bit(*why, *tip_flat_mm, *tip_radius_mm, voice),
@@ -409,9 +411,6 @@ impl Run {
     }
 
     fn measure(&mut self, act: &ActKind, voice: Voice) {
-        if self.plan.chased() {
-            return self.measure_chased(act, voice);
-        }
         let sized = act.measured();
         let fit = act.tried();
         let read = sized.and_then(|m| m.read(&self.plan, voice));
@@ -443,6 +442,7 @@ impl Run {
             }
             _ => None,
         };
+        let verdict = verdict.map(|v| self.before_the_die(v, voice));
         if let Some(verdict) = &verdict {
             // The last reading has the word: a thread once proven and then read large, or in doubt, is not.
             self.finished = verdict.verdict == VerdictKind::InLimits;
@@ -475,6 +475,20 @@ impl Run {
             }
         }
         self.verdict = verdict;
+    }
+
+    /// What is left for a die or a tap is right when it is as large as planned: it is no thread in its limits yet.
+    fn before_the_die(&self, verdict: Verdict, voice: Voice) -> Verdict {
+        if self.plan.finished_by == Maker::SinglePoint || verdict.verdict != VerdictKind::InLimits {
+            return verdict;
+        }
+        // Cut to the thread's own size already, nothing is left for it.
+        let left = self.plan.cut_sign() * (verdict.pitch_diameter_mm.value - self.plan.target_mm) + self.plan.left_for_finishing_mm;
+        if left < self.plan.left_for_finishing_mm / 3.0 {
+            return verdict;
+        }
+        let size = voice.length(verdict.pitch_diameter_mm.value);
+        Verdict { says: say!(voice, "verdict-left-for-die", by = self.plan.finished_by.word(), size = size), ..verdict }
     }
 
     /// Two sizes of wire in one groove tell the flank angle really cut; what a mate feels of it is room taken.

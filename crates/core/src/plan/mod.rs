@@ -447,6 +447,7 @@ impl<'a> Desk<'a> {
                 tip: &shaped.tip,
                 start: held.start,
                 target: shaped.target,
+                ends_at: shaped.ends_at,
                 wires: proven.wires,
                 gears: &held.gears,
                 setup: &held.setup,

@@ -180,6 +180,12 @@ pub struct RunPlan {
     /// What makes the thread, where it is not a single point.
     #[serde(default, skip_serializing_if = "is_single_point")]
     pub maker: Maker,
+    /// What finishes it after the single point, which only leaves it so much.
+    #[serde(default, skip_serializing_if = "is_single_point")]
+    pub finished_by: Maker,
+    /// How much the single point leaves it on the pitch diameter, mm.
+    #[serde(default, skip_serializing_if = "crate::quantity::is_nought")]
+    pub left_for_finishing_mm: f64,
     /// The steps of a die or a tap, pass by pass.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
     pub stages: Vec<RunStage>,

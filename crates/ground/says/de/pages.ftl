@@ -3,6 +3,7 @@ lathe-stopped = Unterbrochen
 lathe-find-groove = Den Gang finden
 lathe-hold = Halt
 lathe-in-limits = Im Toleranzfeld
+lathe-left = Wie vorgesehen
 lathe-past-limit = Über die Grenze
 lathe-done = Fertig
 lathe-measure = Messen

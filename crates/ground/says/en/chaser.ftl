@@ -157,3 +157,4 @@ chased-free = The { $mate } runs free: proven by this { $mate }, and by no other
 chased-shakes = The { $mate } shakes more than the { $most } that any in limits would.
 chased-tight = The { $mate } does not run on yet. First look for a burr or chips at the entrance. { $more }
 chased-test-piece = a test piece, the { $by } then left as it is
+verdict-left-for-die = As it should be for the { $by }: { $size }. The { $by } brings it to size; prove it after that, not now.

@@ -5,6 +5,7 @@ lathe-stopped = Stopped
 lathe-find-groove = Find the groove
 lathe-hold = Hold
 lathe-in-limits = In limits
+lathe-left = As left
 lathe-past-limit = Past the limit
 lathe-done = Done
 lathe-measure = Measure

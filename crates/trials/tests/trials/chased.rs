@@ -271,6 +271,18 @@ fn the_makers_stand_side_by_side_and_the_reason_is_this_job_s() {
 }
 
 #[test]
+fn what_is_left_for_the_die_is_right_and_no_thread_in_its_limits() {
+    let plan = sound(json!({"thread": {"callout": "M20x2.5-6g"}, "bit": {"tip_flat_mm": 0.3}, "blank": {"die_finish": true}}));
+    let says = |mm: f64| {
+        let passes: Vec<ActKind> = plan.run.passes.iter().map(|p| ActKind::PassDone { n: p.n, radial_mm: p.radial_mm }).collect();
+        acted(&plan.run, &[passes.as_slice(), &[over(mm), over(mm)]].concat()).says
+    };
+    assert!(says(18.40).contains("As it should be for the die: 18.400 mm"), "{}", says(18.40));
+    // At the drawing's own size there is nothing left for it, and the word is the usual one.
+    assert!(!says(18.25).contains("for the die"), "{}", says(18.25));
+}
+
+#[test]
 fn a_nut_a_tap_finishes_stops_under_its_size() {
     let planned =
         |finish: bool| sound(json!({"thread": {"callout": "M20x2.5-6H", "length_mm": 20}, "bit": {"tip_flat_mm": 0.15}, "blank": {"die_finish": finish}}));

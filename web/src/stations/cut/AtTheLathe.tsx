@@ -1,7 +1,7 @@
 import { VisuallyHidden } from '@mantine/core';
 import { Link, useNavigate, useParams } from '@tanstack/react-router';
 import { useRef, useState } from 'react';
-import { inWords, isPointed, type Job, type Plan } from '../../api/client';
+import { inWords, isPointed, type Job, leftFor, type Plan } from '../../api/client';
 import { useJob } from '../../api/hooks';
 import { useOutbox } from '../../api/outbox';
 import { useAtTheBench, useSettings, useShownIn } from '../../app/Settings';
@@ -30,14 +30,15 @@ const NO_PHASE = { n: -1, at: 0 };
 const TWICE_MS = 700;
 
 /** The one word for where the run stands. */
-function headline(view: View, job: Job, finding: boolean): string {
+function headline(view: View, job: Job, plan: Plan, finding: boolean): string {
   const run = job.run;
   if (run?.scrapped != null) return text('lathe-scrapped');
   if (run?.stopped) return text('lathe-stopped');
   if (finding && !view.hold) return text('lathe-find-groove');
   if (view.next) return view.next.name;
   if (view.hold) return text('lathe-hold');
-  if (run?.finished) return text('lathe-in-limits');
+  // What is left for a die or a tap is not proven by the single point.
+  if (run?.finished) return text(leftFor(plan) ? 'lathe-left' : 'lathe-in-limits');
   if (run?.verdict?.verdict === 'past_limit') return text('lathe-past-limit');
   return text(run?.closed ? 'lathe-done' : 'lathe-measure');
 }
@@ -146,7 +147,7 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
     <div className={`lathe ${tone}`} lang={language()}>
       <header>
         <div>
-          <b className="pass-name">{headline(view, job, steps.length > 0)}</b>
+          <b className="pass-name">{headline(view, job, plan, steps.length > 0)}</b>
           <span>
             {next ? text('lathe-to-go', { n: view.left }) : text('lathe-cut', { n: run?.passes_done ?? 0 })}
           </span>

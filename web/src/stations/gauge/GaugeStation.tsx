@@ -1,6 +1,6 @@
 import { OutboxSays } from '../../parts/OutboxSays';
 import { useState } from 'react';
-import { isPointed, type Job, type Verdict } from '../../api/client';
+import { isPointed, type Job, leftFor, type Plan, type Verdict } from '../../api/client';
 import { useOutbox } from '../../api/outbox';
 import { useKeys } from '../../app/keys';
 import { Word } from '../../app/Word';
@@ -32,12 +32,12 @@ const FORMULAS = spoken(
     ] as const,
 );
 
-function Said({ job }: { job: Job }) {
+function Said({ job, plan }: { job: Job; plan: Plan }) {
   const verdict = job.run?.verdict;
   if (!verdict) return null;
   return (
     <div className={`verdict ${verdict.verdict}`} role="status">
-      <b>{HEADS()[verdict.verdict]}</b>
+      <b>{leftFor(plan) && verdict.verdict === 'in_limits' ? text('lathe-left') : HEADS()[verdict.verdict]}</b>
       <p>{verdict.says}</p>
       {verdict.questions.map(q => (
         <p key={q}>{q}</p>
@@ -124,7 +124,7 @@ export function GaugeStation({ job, plan }: StationProps) {
       ]}
       beside={
         <>
-          <Said job={job} />
+          <Said job={job} plan={plan} />
           <OutboxSays outbox={outbox} kept={text('gauge-reading-kept-here')} />
         </>
       }
