@@ -251,7 +251,7 @@ fn cautions(by: Maker, power: &UnderPower, hand: &str, hold_the_work: bool, voic
     }
     if power.chosen {
         list.push(say!(voice, "chaser-caution-power", by = by.word()));
-    } else {
+    } else if !voice.lathe.cranked {
         list.push(say!(voice, "chaser-caution-isolated"));
     }
     if hold_the_work {

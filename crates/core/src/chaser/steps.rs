@@ -16,7 +16,11 @@ pub(super) fn of(section: &ChaserSection, job: &Job, blank: &BlankSection, voice
         let name = say!(voice, "chaser-step", code = code);
         list.push(RunStage { code: code.to_owned(), name, says });
     };
-    let held = if section.hold_the_work { "work" } else { "spindle" };
+    let held = match (section.hold_the_work, voice.lathe.cranked) {
+        (true, _) => "work",
+        (false, true) => "crank",
+        _ => "spindle",
+    };
     let open = if job.making.split == Some(false) { "no" } else { "yes" };
     let to = &blank.mark.from_face_mm.text;
     let power = section.power.speed_rpm.as_ref().zip(section.power.runs_on_mm.as_ref()).filter(|_| section.power.chosen && section.power.serves);

@@ -68,7 +68,7 @@ pub(super) fn reckon(sheet: &mut Worksheet, job: &Job, (th, tip, target, hole): 
     let held = job.blank.jaw_force_n.map(|force| force >= jaw.value);
     let (text, hand, grip) = (voice.torque(torque.value), voice.force(each.value), voice.force(jaw.value));
     if !by_hand {
-        let says = say!(voice, "chaser-heavy", torque = &text, hand = &hand, handle = voice.given(handle), by = job.making.by.word());
+        let says = say!(voice, "chaser-heavy", torque = &text, hand = &hand, handle = voice.about(handle), by = job.making.by.word());
         watch.push(Watch::new(Level::Warn, Code::Twist, "setup", says));
     }
     if held == Some(false) {
@@ -79,11 +79,11 @@ pub(super) fn reckon(sheet: &mut Worksheet, job: &Job, (th, tip, target, hole): 
     Twist {
         torque_nm: Quantity { text: text.clone(), ..Quantity::plain(torque, 0, " N·m") },
         each_hand_n: newtons(each, voice),
-        handle_mm: Quantity::given(voice, handle),
+        handle_mm: Quantity::about(voice, handle),
         handle_told: job.making.handle_mm.is_some(),
         each_jaw_n: newtons(jaw, voice),
         by_hand,
         held,
-        says: say!(voice, "chaser-torque", torque = text, hand = hand, handle = voice.given(handle), grip = grip, worn = worn),
+        says: say!(voice, "chaser-torque", torque = text, hand = hand, handle = voice.about(handle), grip = grip, worn = worn),
     }
 }

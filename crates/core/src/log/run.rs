@@ -1,13 +1,11 @@
 //! The state of a run: a pure fold over a frozen plan and its acts.
 
+mod chased;
+
 use super::act::{Act, ActKind, BitChange};
 use crate::cut::aloud::aloud;
 use crate::cut::{DialSetting, PassKind, Then};
-use crate::gauge::{
-    Believed, Estimate, FlankFound, Observation, PitchDiameter, TipFound, Verdict, VerdictKind, flank_of, judge_chased, judge_chased_fit, judge_fit_knowing,
-    judge_read,
-};
-use crate::making::Maker;
+use crate::gauge::{Believed, Estimate, FlankFound, Observation, PitchDiameter, TipFound, Verdict, VerdictKind, flank_of, judge_fit_knowing, judge_read};
 use crate::quantity::plain_text;
 use crate::run::{RunPass, RunPlan, SAME_MM};
 use crate::say;
@@ -378,38 +376,6 @@ impl Run {
         self.pick_up = steps;
     }
 
-    /// The same of a thread a die or a tap makes: more to come off is a step more.
-    fn measure_chased(&mut self, act: &ActKind, voice: Voice) {
-        let verdict = if let Some(sized) = act.measured() {
-            let read = sized.read(&self.plan, voice);
-            let again = self.doubted.take().zip(read.as_ref()).is_some_and(|(was, is)| (was - is.size).abs() <= AGAIN_MM);
-            let read = read.map(|r| r.with(&self.read_here));
-            let verdict = judge_chased(&self.plan, sized, read.as_ref(), again, voice);
-            self.doubted = read.as_ref().map(|r| r.size).filter(|_| verdict.as_ref().is_some_and(|v| !v.questions.is_empty()));
-            if let (Some(read), true) = (&read, verdict.as_ref().is_some_and(|v| v.questions.is_empty())) {
-                self.read_here.push([read.size, read.doubt]);
-            }
-            verdict
-        } else {
-            act.tried().map(|fit| judge_chased_fit(&self.plan, fit, voice))
-        };
-        if let Some(verdict) = &verdict {
-            self.finished = verdict.verdict == VerdictKind::InLimits;
-            self.proven = verdict.questions.is_empty();
-            self.pick_up.clear();
-            match verdict.verdict {
-                VerdictKind::InLimits | VerdictKind::PastLimit => self.schedule.clear(),
-                VerdictKind::TakeMore => {
-                    let n = self.plan.passes.iter().map(|p| p.n).chain(self.done.iter().copied()).max().unwrap_or(0) + 1;
-                    self.schedule = vec![RunPass { n, kind: PassKind::Chased, radial_mm: 0.0, side_mm: 0.0, then: None }];
-                }
-                VerdictKind::Unsure => {}
-            }
-            self.basis.clone_from(&self.schedule);
-        }
-        self.verdict = verdict;
-    }
-
     fn measure(&mut self, act: &ActKind, voice: Voice) {
         let sized = act.measured();
         let fit = act.tried();
@@ -477,20 +443,6 @@ impl Run {
         self.verdict = verdict;
     }
 
-    /// What is left for a die or a tap is right when it is as large as planned: it is no thread in its limits yet.
-    fn before_the_die(&self, verdict: Verdict, voice: Voice) -> Verdict {
-        if self.plan.finished_by == Maker::SinglePoint || verdict.verdict != VerdictKind::InLimits {
-            return verdict;
-        }
-        // Cut to the thread's own size already, nothing is left for it.
-        let left = self.plan.cut_sign() * (verdict.pitch_diameter_mm.value - self.plan.target_mm) + self.plan.left_for_finishing_mm;
-        if left < self.plan.left_for_finishing_mm / 3.0 {
-            return verdict;
-        }
-        let size = voice.length(verdict.pitch_diameter_mm.value);
-        Verdict { says: say!(voice, "verdict-left-for-die", by = self.plan.finished_by.word(), size = size), ..verdict }
-    }
-
     /// Two sizes of wire in one groove tell the flank angle really cut; what a mate feels of it is room taken.
     fn read_over(&mut self, wire: f64, over: f64, voice: Voice) {
         let apart = |w: &[f64; 2]| (w[0] - wire).abs();
@@ -533,18 +485,6 @@ impl Run {
         all.retain(|p| p.radial_mm > radial + SAME_MM || (p.kind == PassKind::Spring && p.radial_mm >= radial - SAME_MM));
         all.retain(|p| p.kind != PassKind::Spring || cuts_left || !self.done.contains(&p.n));
         self.schedule = all;
-    }
-
-    /// A step of a die or a tap: of the plan's own, or run over it once more.
-    fn stage(&self, pass: RunPass, setting: DialSetting, voice: Voice) -> NextStep {
-        let stage = usize::try_from(pass.n).ok().and_then(|n| self.plan.stages.get(n.checked_sub(1)?));
-        let (name, says) = match stage {
-            Some(stage) => (stage.name.clone(), stage.says.clone()),
-            None => {
-                (say!(voice, "chaser-step", code = "again"), say!(voice, "chaser-again", how = if self.plan.closes { "close" } else { self.plan.maker.word() }))
-            }
-        };
-        NextStep { name, aloud: says.clone(), says, pass, setting, aside: None }
     }
 
     fn step(&self, pass: RunPass, voice: Voice) -> NextStep {

@@ -28,6 +28,10 @@ impl Desk<'_> {
     pub(super) fn chased(mut self) -> Plan {
         let voice = self.sheet.voice();
         self.assumptions.retain(|a| !goes_without(&a.pointer, self.job.making.power));
+        // Of a lathe nobody told only the chuck is taken.
+        for none in self.assumptions.iter_mut().filter(|a| a.pointer == "/lathe") {
+            none.text = say!(voice, "chaser-no-lathe");
+        }
         let Sized { thread: th, section, fitted, target } = self.size(Carriage::TowardHeadstock);
         let (job, lathe, kit) = (self.job, self.lathe, self.kit);
         let tip = bit::of_the_form(&mut self.sheet, &th, target);
@@ -52,7 +56,7 @@ impl Desk<'_> {
         };
         let Proven { gauge, pair, proof, wires, .. } = self.proven(&ask, &mut []);
         let run = chased_run(job, lathe, kit, &Chased { thread: th, tip: &tip, start, target, wires, chaser: &chaser }, voice);
-        of_every_plan(&self.assumptions, voice, &mut self.watch);
+        of_every_plan(&self.assumptions, true, voice, &mut self.watch);
         watch::order(&mut self.watch);
         let pad = pad::section(&mut self.sheet, &job.pad);
         let mut plan = Plan {

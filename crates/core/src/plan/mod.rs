@@ -435,7 +435,7 @@ impl<'a> Desk<'a> {
     /// The plan of it all, checked.
     fn finish(mut self, shaped: Shaped<'_>, held: Held, cut: CutSection, bit: BitSection, proven: Proven) -> Plan {
         let (job, voice) = (self.job, self.sheet.voice());
-        of_every_plan(&self.assumptions, voice, &mut self.watch);
+        of_every_plan(&self.assumptions, false, voice, &mut self.watch);
         self.watch.push(Watch::new(Level::Note, Code::FirstPass, "cut", say!(voice, "plan-first-pass")));
         watch::order(&mut self.watch);
         let pad = pad::section(&mut self.sheet, &job.pad);
@@ -528,8 +528,8 @@ fn on_no_lathe(assumptions: &[Assumption]) -> bool {
 }
 
 /// What is said of every plan.
-fn of_every_plan(assumptions: &[Assumption], voice: Voice, watch: &mut Vec<Watch>) {
-    if on_no_lathe(assumptions) {
+fn of_every_plan(assumptions: &[Assumption], by_chaser: bool, voice: Voice, watch: &mut Vec<Watch>) {
+    if on_no_lathe(assumptions) && !by_chaser {
         watch.push(Watch::new(Level::Note, Code::AssumedDefault, "gears", say!(voice, "plan-no-lathe")));
     }
 }

@@ -96,6 +96,7 @@ fn hazard(plan: &Plan, voice: Voice) -> String {
     match (&plan.chaser, plan.thread.side) {
         (Some(c), _) if c.power.chosen => say!(voice, "chaser-caution-power", by = c.by.word()),
         (Some(c), _) if c.by == Maker::Tap => say!(voice, "chaser-caution-broken-tap"),
+        (Some(_), _) if voice.lathe.cranked => say!(voice, "chaser-caution-chips", by = "die"),
         (Some(_), _) => say!(voice, "chaser-caution-isolated"),
         (None, Side::Internal) => say!(voice, "maker-hazard-bore"),
         (None, Side::External) => say!(voice, "maker-hazard-turned"),

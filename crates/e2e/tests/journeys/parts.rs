@@ -30,6 +30,7 @@ async fn the_paddle_pair_goes_by_its_route_from_blank_to_fit() {
     assert!(browser.page.find_all(By::Css(".remarks li")).await.unwrap().is_empty());
     // One of one's own, noted and renamed, then the operations before the thread ticked by touch.
     browser.click_text(".chucking:nth-of-type(1) header .choice", "Add an operation").await;
+    browser.click_text(".happened .choice", "Your own").await;
     browser.wait_text("aside h2", "Your own operation").await;
     let fields = browser.page.find_all(By::Css("aside .op-form input")).await.unwrap();
     retype(&fields[0], "stop at the third notch").await;

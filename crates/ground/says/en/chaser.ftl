@@ -27,7 +27,7 @@ chaser-heavy = { $torque } is { $hand } at each hand on { $handle }: more than t
 chaser-slips = { $torque } turns the work in its jaws: each must hold it with { $needs }, and gives { $force }.
 chaser-handle-taken = Nobody told how long the { $by ->
     [die] die’s stock
-   *[tap] tap’s { -wrench }
+   *[tap] tap’s handle
 } is from hand to hand: { $handle } is taken.
 chaser-split-taken = The die is taken to be split, so that it opens and closes.
 chaser-last-tap-taken = The last tap run in is taken to be the { $lead }.
@@ -66,6 +66,7 @@ chaser-start-die = { $open ->
    *[no] Look the die over: it is not adjustable
 } and set it in its holder, its lead first; square it with the tailstock, the holder free to follow. Oil. { $held ->
     [work] Hold the work from turning, not the spindle.
+    [crank] Hold the spindle.
    *[spindle] Lock the spindle, the motor off.
 } Two turns on, pressed up.
 chaser-run-power = { $rpm }, a hand on the switch: stop it with more than { $on } to go.
@@ -74,8 +75,9 @@ chaser-run-die = A turn on, in steel half a turn back, brush and oil, until its 
    *[no] { "" }
 }.
 chaser-round = Off, the die turned about in its holder, and on again by hand to within a pitch and a half of the shoulder.
-chaser-start-tap = The { $tap } in its { -wrench }, a { -center } in its back to hold it in line, followed up by the tailstock. Oil. { $held ->
+chaser-start-tap = The { $tap } in its handle, a { -center } in its back to hold it in line, followed up by the tailstock. Oil. { $held ->
     [work] Hold the work from turning, not the spindle.
+    [crank] Hold the spindle.
    *[spindle] Lock the spindle, the motor off.
 } Two turns in, then look that it stands square.
 chaser-run-tap = The { $tap }: a turn in, half a turn back, by feel, { $blind ->
@@ -103,7 +105,7 @@ chaser-caution-chips = Chips by brush or hook, never by hand{ $by ->
 chaser-caution-broken-tap = A tap breaks when it is leaned on or turned against chips, and its pieces are glass-hard: eyes covered, and a broken one is not drilled out.
 chaser-caution-isolated = Turned by hand with the motor isolated: a spindle switched on with a handle on the work breaks a wrist.
 chaser-caution-power = Under power the handle of { $by ->
-    [tap] the tap’s { -wrench }
+    [tap] the tap
    *[die] the die’s holder
 } is kept from turning by the bed or a stop and by no hand; nobody’s hand within its swing. Slowest speed, a hand on the switch.
 chaser-caution-screwed = { $hand ->
@@ -158,3 +160,4 @@ chased-shakes = The { $mate } shakes more than the { $most } that any in limits 
 chased-tight = The { $mate } does not run on yet. First look for a burr or chips at the entrance. { $more }
 chased-test-piece = a test piece, the { $by } then left as it is
 verdict-left-for-die = As it should be for the { $by }: { $size }. The { $by } brings it to size; prove it after that, not now.
+chaser-no-lathe = No lathe was told: that its chuck does not screw on is taken.

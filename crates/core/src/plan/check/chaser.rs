@@ -83,11 +83,11 @@ fn shoulder(lines: &mut Line<'_>, chaser: &ChaserSection, plan: &Plan, job: &Job
     let voice = plan.voice;
     let short = &chaser.short_mm;
     let finding = match job.blank.relief_width_mm {
-        Some(width) if width >= short.value - 1e-9 => good(say!(voice, "check-relief-takes-lead", width = voice.given(width), short = &short.text)),
+        Some(width) if width >= short.value - 1e-9 => good(say!(voice, "check-relief-takes-lead", width = voice.about(width), short = &short.text)),
         _ => {
             let width = (short.value * 2.0).ceil() / 2.0;
             let round = if job.making.turned_round { "yes" } else { "no" };
-            let cure = say!(voice, "check-relief-for-lead", width = voice.given(width), round = round);
+            let cure = say!(voice, "check-relief-for-lead", width = voice.about(width), round = round);
             unknown(say!(voice, "check-die-short", short = &short.text, full = &chaser.full_mm.text), cure, Some(json!({"blank": {"relief_width_mm": width}})))
         }
     };
@@ -102,7 +102,7 @@ fn hole(lines: &mut Line<'_>, chaser: &ChaserSection, plan: &Plan, job: &Job) {
     let finding = match job.blank.beyond_mm {
         Some(room) if room >= wants - 1e-9 => good(say!(voice, "check-hole-deep-enough", full = &hole.full_depth_mm.text, tip = &hole.tip_depth_mm.text)),
         Some(room) => bad(
-            say!(voice, "check-hole-shallow", room = voice.given(room), wants = voice.least(wants)),
+            say!(voice, "check-hole-shallow", room = voice.about(room), wants = voice.least(wants)),
             say!(voice, "check-drill-deeper", full = &hole.full_depth_mm.text, tip = &hole.tip_depth_mm.text),
             Some(json!({"blank": {"beyond_mm": (wants * 10.0).ceil() / 10.0}})),
         ),
