@@ -3,7 +3,7 @@
 use crate::body::{Revision, Sent};
 use crate::download::{CSV, saved_as};
 use crate::jobs::{JobView, keepable, merge, run_of, stands, view, whole_of};
-use crate::parts::{WholePart, whole_parts};
+use crate::parts::{WholePart, is_apart, slot_of, standing, whole_parts};
 use crate::problem::Problem;
 use crate::route::PlannedRoute;
 use crate::state::{App, JobChanged};
@@ -150,14 +150,9 @@ impl PartSummary {
         self.threads.iter().flatten().find(|t| t.scrapped.is_some())
     }
 
-    /// How it stands: the one thread, or every one of them that is begun; else as the first.
+    /// How it stands, thread by thread.
     fn stands(&self) -> String {
-        let threads: Vec<&ThreadSummary> = self.threads.iter().flatten().collect();
-        match threads.as_slice() {
-            [] => String::new(),
-            [one] => one.stands.clone(),
-            several => several.iter().map(|t| t.stands.as_str()).collect::<Vec<_>>().join("; "),
-        }
+        self.threads.iter().flatten().map(|t| t.stands.as_str()).collect::<Vec<_>>().join("; ")
     }
 
     fn made(&self) -> PartResult {
@@ -201,14 +196,7 @@ fn next_of(parts: &[WholePart], looked: &[PartSummary]) -> Result<Option<NextPar
 
 /// Whether two jobs of a part are on one piece of it: a mate, and what is on its piece, is another.
 fn on_one_piece(part: &WholePart, one: &JobRow, other: &JobRow) -> bool {
-    // Only a job that has its mate earlier in the part is on a piece apart.
-    let apart = |job: &JobRow| part.jobs().take_while(|j| j.id != job.id).any(|j| Some(&j.id) == job.mate.as_ref());
-    one.id == other.id || !apart(one) && !apart(other)
-}
-
-/// The slot of a batch's parts that this job is in.
-fn slot_of(parts: &[WholePart], job: &str) -> Option<usize> {
-    parts.iter().find_map(|p| p.slots.iter().position(|s| s.as_ref().is_some_and(|j| j.id == job)))
+    one.id == other.id || !is_apart(part.jobs(), one) && !is_apart(part.jobs(), other)
 }
 
 /// What the parts before have found of the tip that cuts this slot's thread.
@@ -479,11 +467,12 @@ fn begin_again(store: &Store, id: &str, now: &str, voice: Asked) -> Result<Outco
     if run_of(store, &job)?.is_none_or(|(_, state)| state.scrapped.is_none()) {
         return Ok(Outcome::Conflict("/problems/not-scrapped", "srv-not-scrapped"));
     }
-    let Some(part) = whole_parts(store, batch)?.into_iter().rfind(|p| p.place == place).filter(|p| p.jobs().any(|j| j.id == job.id)) else {
+    let parts = whole_parts(store, batch)?;
+    let Some(part) = standing(&parts).find(|p| p.jobs().any(|j| j.id == job.id)) else {
         return Ok(Outcome::Conflict("/problems/begun-again", "srv-begun-again"));
     };
     // Every thread of the piece is made anew; the others of the part stay with it.
-    let (piece, others): (Vec<&JobRow>, Vec<&JobRow>) = part.jobs().partition(|j| on_one_piece(&part, &job, j));
+    let (piece, others): (Vec<&JobRow>, Vec<&JobRow>) = part.jobs().partition(|j| on_one_piece(part, &job, j));
     let anew: Vec<(String, String)> = piece
         .iter()
         .map(|j| {

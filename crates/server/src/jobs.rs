@@ -1,7 +1,7 @@
 //! Jobs: facts under a revision, with the plan and the state of the run.
 
 use crate::body::{Revision, Sent};
-use crate::parts::whole_parts;
+use crate::parts::{slot_of, standing, whole_parts};
 use crate::planning::{Inputs, Whole, first_lathe, request_of};
 use crate::problem::Problem;
 use crate::state::{App, JobChanged};
@@ -649,9 +649,8 @@ pub fn join(store: &Store, of: &str, asked: &AddMember, created: &str, voice: As
     if let (MemberAdded::Done(..), Some(batch)) = (&outcome, batch) {
         // Every other part of the batch has it too.
         let parts = whole_parts(store, &batch)?;
-        let slot = parts.iter().find_map(|p| p.slots.iter().position(|s| s.as_ref().is_some_and(|j| j.id == of)));
-        let replaced = |at: usize| parts[at + 1..].iter().any(|later| later.place == parts[at].place);
-        for (_, other) in parts.iter().enumerate().filter(|(at, p)| !replaced(*at) && p.jobs().all(|j| j.id != of)) {
+        let slot = slot_of(&parts, of);
+        for other in standing(&parts).filter(|p| p.jobs().all(|j| j.id != of)) {
             if let Some(job) = slot.and_then(|i| other.slots.get(i)?.as_ref()) {
                 join_to(&job.id)?;
             }

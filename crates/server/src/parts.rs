@@ -21,6 +21,21 @@ impl WholePart {
     }
 }
 
+/// The slot of a batch's parts that this job is in.
+pub fn slot_of(parts: &[WholePart], job: &str) -> Option<usize> {
+    parts.iter().find_map(|p| p.slots.iter().position(|s| s.as_ref().is_some_and(|j| j.id == job)))
+}
+
+/// The part that stands at each place: not one that was begun again.
+pub fn standing(parts: &[WholePart]) -> impl Iterator<Item = &WholePart> {
+    parts.iter().enumerate().filter(|(at, p)| parts[at + 1..].iter().all(|later| later.place != p.place)).map(|(_, p)| p)
+}
+
+/// Whether this job of a part is on a piece of its own: only one that has its mate earlier in the part is.
+pub fn is_apart<'a>(part: impl IntoIterator<Item = &'a JobRow>, job: &JobRow) -> bool {
+    part.into_iter().take_while(|j| j.id != job.id).any(|j| Some(&j.id) == job.mate.as_ref())
+}
+
 /// What a job belongs to with others: its part, or itself alone.
 fn part_of(job: &JobRow) -> &str {
     job.part.as_deref().unwrap_or(&job.id)
@@ -40,7 +55,7 @@ pub fn whole_parts(store: &Store, batch: &str) -> Result<Vec<WholePart>, Failed>
 }
 
 /// The same of its jobs, given by place and as they were made.
-pub fn in_slots(rows: Vec<JobRow>) -> Vec<WholePart> {
+fn in_slots(rows: Vec<JobRow>) -> Vec<WholePart> {
     let mut groups: Vec<(i64, String, Vec<JobRow>)> = Vec::new();
     for row in rows {
         let (place, part) = (row.place.unwrap_or(0), part_of(&row).to_owned());

@@ -113,7 +113,7 @@ impl Inputs {
     /// The plan a run begins with. The first pass says that its gears are on: so the check frozen with it says so too.
     pub fn begun(mut self) -> Result<FirstPlan, Vec<Fault>> {
         let (plan, ..) = self.whole()?;
-        let changed = plan.pointed().and_then(|p| p.gears.hung.clone()).filter(|hung| hung.train.swaps > 0).zip(self.request.lathe_id.clone());
+        let changed = plan.pointed().and_then(|p| p.gears.hung.as_ref()).filter(|hung| hung.train.swaps > 0).zip(self.request.lathe_id.clone());
         let (Some((hung, id)), true) = (changed, self.kept.lathe.is_object()) else {
             return Ok(FirstPlan { plan, from: self.kept, mounted: None });
         };

@@ -2,7 +2,7 @@
 
 use crate::body::{Revision, Sent};
 use crate::jobs::whole_of;
-use crate::parts::{WholePart, whole_parts};
+use crate::parts::{WholePart, is_apart, whole_parts};
 use crate::planning::Whole;
 use crate::problem::Problem;
 use crate::state::{App, JobChanged};
@@ -104,7 +104,7 @@ impl PlannedRoute {
                 plan,
                 facts,
                 lathe,
-                apart: self.jobs.iter().take_while(|(other, ..)| other.id != row.id).any(|(other, ..)| Some(&other.id) == row.mate.as_ref()),
+                apart: is_apart(self.jobs.iter().map(|(other, ..)| other), row),
                 mate: self.jobs.iter().zip(&self.names).find(|((other, ..), _)| Some(&other.id) == row.mate.as_ref()).map(|(_, name)| name.as_str()),
                 proven: *proven,
             })

@@ -20,6 +20,21 @@ function Line({ of: w }: { of: Watch }) {
 /** What every place that tells of hazards ends with. */
 export const Closing = () => <p className="closing">{text('parts-follow-machine-makers')}</p>;
 
+/** The cautions of a set-up, and what they end with. */
+export const Cautions = ({ cautions }: { cautions: string[] }) => (
+  <section className="watch" aria-label={text('setup-cautions-set-up')}>
+    <ul>
+      {cautions.map(c => (
+        <li key={c} className="note">
+          <span aria-hidden="true">{MARKS.note}</span>
+          <p>{c}</p>
+        </li>
+      ))}
+    </ul>
+    <Closing />
+  </section>
+);
+
 /** The weightiest judgement of a station, and a word to the rest. */
 export function Weightiest({ watch, onMore }: { watch: Watch[]; onMore: () => void }) {
   const [first, ...rest] = watch;

@@ -2,20 +2,18 @@
 
 use super::rules;
 use crate::direction::Hand;
-use crate::job::{Chuck, Job, Lathe};
+use crate::job::{Chuck, Ending, Job, Lathe};
 use crate::say;
-use crate::setup::rules::{STOPPING_DISTANCE, STOPPING_DISTANCE_COASTING};
+use crate::setup::Stop;
 use crate::thread::form::Thread;
 use crate::watch::{Code, Level, Watch};
-use crate::working::{Num, Quantity, Worksheet};
+use crate::working::{Quantity, Worksheet};
 use serde::Serialize;
 
 /// Surface speed a die or tap stands, most, m/min: from two to four by practice.
 const SURFACE: f64 = 4.0;
 /// Share of the thread the spindle may run on over, and no more: past it there is nothing left for power to do. House value.
 const RUNS_ON_SHARE: f64 = 0.5;
-/// Time to see it and stop the spindle, s, where no reaction was told.
-const STOP_S: f64 = 0.7;
 
 /// Under power.
 #[derive(Debug, Clone, Serialize)]
@@ -50,13 +48,8 @@ pub(super) fn reckon(sheet: &mut Worksheet, job: &Job, lathe: &Lathe, th: &Threa
         let d = th.major;
         let rpm = lathe.speeds.under(SURFACE * 1000.0 / (std::f64::consts::PI * d.value));
         let surface = sheet.apply(&rules::SURFACE, [d, rpm.into()]);
-        let reaction = Num::from(job.setup.reaction_s.unwrap_or(STOP_S));
-        let [turns, from] = lathe.coast.map(Num::from);
-        let on = if turns.value > 0.0 {
-            sheet.apply(&STOPPING_DISTANCE_COASTING, [th.lead, rpm.into(), reaction, turns, from])
-        } else {
-            sheet.apply(&STOPPING_DISTANCE, [th.lead, rpm.into(), reaction])
-        };
+        // It follows its own lead till the spindle stands, as a carriage does whose half-nut stays closed.
+        let on = Stop::of(lathe, Ending::Closed, job.setup.reaction_s, th.lead).distance(sheet, rpm);
         let text = voice.least(on.value);
         let reverses_off = lathe.reverses && !screwed;
         let says = if left && screwed {

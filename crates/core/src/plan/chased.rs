@@ -1,7 +1,7 @@
 //! The plan of a thread made by a die or a tap: the thread, its blank or hole, the torque, the steps and the proof.
 
-use super::frozen::{Chased, chased_run};
-use super::{Check, Desk, ENGINE, Plan, Proven, Sized, ToProve, check, of_every_plan};
+use super::frozen::{Sizes, chased_run};
+use super::{Check, Desk, ENGINE, Plan, Proven, Sized, ToProve, check};
 use crate::bit::{self, Tip};
 use crate::blank::{self, BlankSection, ChaserEnd};
 use crate::chaser;
@@ -55,8 +55,7 @@ impl Desk<'_> {
             felt: (Num::from(0.0), Num::from(0.0)),
         };
         let Proven { gauge, pair, proof, wires, .. } = self.proven(&ask, &mut []);
-        let run = chased_run(job, lathe, kit, &Chased { thread: th, tip: &tip, start, target, wires, chaser: &chaser }, voice);
-        of_every_plan(&self.assumptions, true, voice, &mut self.watch);
+        let run = chased_run(job, lathe, kit, &Sizes { thread: th, tip: &tip, start, target, wires }, &chaser, voice);
         watch::order(&mut self.watch);
         let pad = pad::section(&mut self.sheet, &job.pad);
         let mut plan = Plan {

@@ -14,15 +14,20 @@ use crate::thread::{Class, RunMate, Side};
 use crate::voice::Voice;
 use crate::working::{Num, round_to_nine};
 
-/// What the plan frozen with the first pass is made from.
-pub(super) struct Reckoned<'a> {
+/// What any plan frozen with the first step is made from.
+pub(super) struct Sizes<'a> {
     pub(super) thread: &'a Thread,
     pub(super) tip: &'a Tip,
     pub(super) start: Num,
     pub(super) target: Num,
+    pub(super) wires: Option<Chosen>,
+}
+
+/// What that of a single point is made from beside it.
+pub(super) struct Reckoned<'a> {
+    pub(super) sizes: Sizes<'a>,
     /// What the thread is in the end, where a die or a tap finishes it.
     pub(super) ends_at: Num,
-    pub(super) wires: Option<Chosen>,
     pub(super) gears: &'a GearsSection,
     pub(super) setup: &'a SetupSection,
     pub(super) cut: &'a CutSection,
@@ -32,52 +37,25 @@ pub(super) struct Reckoned<'a> {
 
 /// What a run needs of the plan.
 pub(super) fn frozen(job: &Job, kit: &Kit, r: &Reckoned<'_>, voice: Voice) -> RunPlan {
+    let side = r.sizes.thread.spec.side;
     RunPlan {
-        side: r.thread.spec.side,
-        start_mm: round_to_nine(r.start.value),
-        tip_to_pitch_mm: round_to_nine(r.tip.h.value),
-        tip_doubt_mm: round_to_nine(r.tip.doubt),
-        target_mm: round_to_nine(r.target.value),
-        limits_mm: limits(r.thread),
-        dial: r.cut.dial.clone(),
-        wires: run_wires(r.wires.as_ref()),
-        owned_wires_mm: if r.wires.is_some() { kit.wires_mm.clone() } else { Vec::new() },
-        finishing_cut_mm: job.blank.material.first_cut_mm * FINISHING_SHARE,
-        tip: Some(run_tip(r.thread, r.tip)),
+        tip_doubt_mm: round_to_nine(r.sizes.tip.doubt),
         passes: r.cut.passes.iter().map(|p| RunPass { n: p.n, kind: p.kind, radial_mm: p.radial_mm, side_mm: p.side_mm, then: p.then }).collect(),
-        mate: Some(run_mate(job, r.thread)),
-        mate_limits_mm: mate_limits(job, r.thread),
         side_dial: r.cut.side_dial.clone(),
-        cycle: setup::cycle(r.setup, r.thread.spec.side, &r.gears.dial, voice),
+        cycle: setup::cycle(r.setup, side, &r.gears.dial, voice),
         opening_loses: setup::opening_loses(r.setup.ending),
         pick_up: setup::pick_up(r.setup, voice),
-        lead_mm: lead(r.thread),
         hidden_mm: [round_to_nine(r.hidden.0.value.abs()), round_to_nine(r.hidden.1.value)],
-        heights_mm: Some(r.thread.heights().map(round_to_nine)),
         spring: job.gauge.spring.map(|s| [s.share, s.doubt / 2.0]),
-        classes: classes(job, r.thread),
-        maker: Maker::SinglePoint,
-        finished_by: if job.blank.die_finish { Maker::chaser_of(r.thread.spec.side) } else { Maker::SinglePoint },
-        left_for_finishing_mm: round_to_nine((r.target.value - r.ends_at.value).abs()),
-        stages: Vec::new(),
-        closes: false,
-        lathe: voice.lathe,
+        finished_by: if job.blank.die_finish { Maker::chaser_of(side) } else { Maker::SinglePoint },
+        left_for_finishing_mm: round_to_nine((r.sizes.target.value - r.ends_at.value).abs()),
+        ..sizes_only(job, kit, &r.sizes, r.cut.dial.clone(), voice)
     }
 }
 
-/// What the run of a die or a tap is made from.
-pub(super) struct Chased<'a> {
-    pub(super) thread: &'a Thread,
-    pub(super) tip: &'a Tip,
-    pub(super) start: Num,
-    pub(super) target: Num,
-    pub(super) wires: Option<Chosen>,
-    pub(super) chaser: &'a ChaserSection,
-}
-
-/// What its run needs: its steps in the place of passes, and nothing on a dial.
-pub(super) fn chased_run(job: &Job, lathe: &Lathe, kit: &Kit, r: &Chased<'_>, voice: Voice) -> RunPlan {
-    let last = r.chaser.steps.len();
+/// What the run of a die or a tap needs: its steps in the place of passes, and nothing on a dial.
+pub(super) fn chased_run(job: &Job, lathe: &Lathe, kit: &Kit, sizes: &Sizes<'_>, chaser: &ChaserSection, voice: Voice) -> RunPlan {
+    let last = chaser.steps.len();
     let pass = |i: usize| RunPass {
         n: u32::try_from(i + 1).unwrap_or(u32::MAX),
         kind: PassKind::Chased,
@@ -86,63 +64,54 @@ pub(super) fn chased_run(job: &Job, lathe: &Lathe, kit: &Kit, r: &Chased<'_>, vo
         then: (i + 1 == last).then_some(Then::Measure),
     };
     RunPlan {
-        side: r.thread.spec.side,
-        start_mm: round_to_nine(r.start.value),
-        tip_to_pitch_mm: round_to_nine(r.tip.h.value),
-        tip_doubt_mm: 0.0,
-        target_mm: round_to_nine(r.target.value),
-        limits_mm: limits(r.thread),
-        dial: DepthDial::new(SlideName::CrossSlide, &lathe.cross_slide, 0.0),
-        wires: run_wires(r.wires.as_ref()),
-        owned_wires_mm: if r.wires.is_some() { kit.wires_mm.clone() } else { Vec::new() },
-        finishing_cut_mm: job.blank.material.first_cut_mm * FINISHING_SHARE,
-        tip: Some(run_tip(r.thread, r.tip)),
         passes: (0..last).map(pass).collect(),
-        mate: Some(run_mate(job, r.thread)),
-        mate_limits_mm: mate_limits(job, r.thread),
+        stages: chaser.steps.clone(),
+        closes: job.making.by == Maker::Die && job.making.split != Some(false),
+        ..sizes_only(job, kit, sizes, DepthDial::new(SlideName::CrossSlide, &lathe.cross_slide, 0.0), voice)
+    }
+}
+
+/// What every run has of its plan, whatever makes the thread: no pass yet.
+fn sizes_only(job: &Job, kit: &Kit, s: &Sizes<'_>, dial: DepthDial, voice: Voice) -> RunPlan {
+    let (th, tip) = (s.thread, s.tip);
+    RunPlan {
+        side: th.spec.side,
+        start_mm: round_to_nine(s.start.value),
+        tip_to_pitch_mm: round_to_nine(tip.h.value),
+        tip_doubt_mm: 0.0,
+        target_mm: round_to_nine(s.target.value),
+        limits_mm: [round_to_nine(th.own.pitch.0.value), round_to_nine(th.own.pitch.1.value)],
+        dial,
+        wires: s.wires.as_ref().map(|w| RunWires { wire_mm: w.wire, sum_mm: round_to_nine(w.sum), corrected: w.corrected }),
+        owned_wires_mm: if s.wires.is_some() { kit.wires_mm.clone() } else { Vec::new() },
+        finishing_cut_mm: job.blank.material.first_cut_mm * FINISHING_SHARE,
+        passes: Vec::new(),
+        tip: Some(RunTip {
+            pitch_mm: round_to_nine(th.pitch.value),
+            alpha_deg: th.alpha_deg,
+            flanks_deg: (!th.flanks.are_even()).then(|| th.flanks.both()),
+            narrow_mm: round_to_nine(tip.between[0]),
+            wide_mm: round_to_nine(tip.between[1]),
+        }),
+        mate: Some(run_mate(job, th)),
+        mate_limits_mm: mate_limits(job, th),
         side_dial: None,
         cycle: Vec::new(),
         opening_loses: false,
         pick_up: Vec::new(),
-        lead_mm: lead(r.thread),
+        lead_mm: (th.spec.starts > 1).then(|| round_to_nine(th.lead.value)),
         hidden_mm: [0.0; 2],
-        heights_mm: Some(r.thread.heights().map(round_to_nine)),
+        heights_mm: Some(th.heights().map(round_to_nine)),
         spring: None,
-        classes: classes(job, r.thread),
+        // Before a coating no other class's limits are to be compared with these.
+        classes: if job.thread.coating_mm > 0.0 { Vec::new() } else { wider_classes(job, th) },
         maker: job.making.by,
         finished_by: Maker::SinglePoint,
         left_for_finishing_mm: 0.0,
-        stages: r.chaser.steps.clone(),
-        closes: job.making.by == Maker::Die && job.making.split != Some(false),
+        stages: Vec::new(),
+        closes: false,
         lathe: voice.lathe,
     }
-}
-
-fn limits(th: &Thread) -> [f64; 2] {
-    [round_to_nine(th.own.pitch.0.value), round_to_nine(th.own.pitch.1.value)]
-}
-
-fn run_wires(chosen: Option<&Chosen>) -> Option<RunWires> {
-    chosen.map(|w| RunWires { wire_mm: w.wire, sum_mm: round_to_nine(w.sum), corrected: w.corrected })
-}
-
-fn run_tip(th: &Thread, tip: &Tip) -> RunTip {
-    RunTip {
-        pitch_mm: round_to_nine(th.pitch.value),
-        alpha_deg: th.alpha_deg,
-        flanks_deg: (!th.flanks.are_even()).then(|| th.flanks.both()),
-        narrow_mm: round_to_nine(tip.between[0]),
-        wide_mm: round_to_nine(tip.between[1]),
-    }
-}
-
-fn lead(th: &Thread) -> Option<f64> {
-    (th.spec.starts > 1).then(|| round_to_nine(th.lead.value))
-}
-
-/// Before a coating no other class's limits are to be compared with these.
-fn classes(job: &Job, th: &Thread) -> Vec<RunClass> {
-    if job.thread.coating_mm > 0.0 { Vec::new() } else { wider_classes(job, th) }
 }
 
 /// Whether trying a mate nobody measured is the only proof.

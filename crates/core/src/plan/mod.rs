@@ -12,7 +12,7 @@ pub use check::{Check, CheckLine, Cure, State};
 pub use engine::{ENGINE, OtherEngine};
 
 use crate::say;
-use frozen::{Reckoned, by_feel_alone, frozen, run_mate};
+use frozen::{Reckoned, Sizes, by_feel_alone, frozen, run_mate};
 
 use crate::bit::{self, BitSection, Groove, Tip, TipView};
 use crate::blank::{self, BlankSection};
@@ -435,7 +435,9 @@ impl<'a> Desk<'a> {
     /// The plan of it all, checked.
     fn finish(mut self, shaped: Shaped<'_>, held: Held, cut: CutSection, bit: BitSection, proven: Proven) -> Plan {
         let (job, voice) = (self.job, self.sheet.voice());
-        of_every_plan(&self.assumptions, false, voice, &mut self.watch);
+        if on_no_lathe(&self.assumptions) {
+            self.watch.push(Watch::new(Level::Note, Code::AssumedDefault, "gears", say!(voice, "plan-no-lathe")));
+        }
         self.watch.push(Watch::new(Level::Note, Code::FirstPass, "cut", say!(voice, "plan-first-pass")));
         watch::order(&mut self.watch);
         let pad = pad::section(&mut self.sheet, &job.pad);
@@ -443,12 +445,8 @@ impl<'a> Desk<'a> {
             job,
             self.kit,
             &Reckoned {
-                thread: shaped.proven_as(),
-                tip: &shaped.tip,
-                start: held.start,
-                target: shaped.target,
+                sizes: Sizes { thread: shaped.proven_as(), tip: &shaped.tip, start: held.start, target: shaped.target, wires: proven.wires },
                 ends_at: shaped.ends_at,
-                wires: proven.wires,
                 gears: &held.gears,
                 setup: &held.setup,
                 cut: &cut,
@@ -525,11 +523,4 @@ impl Pointed<'_> {
 
 fn on_no_lathe(assumptions: &[Assumption]) -> bool {
     assumptions.iter().any(|a| a.pointer == "/lathe")
-}
-
-/// What is said of every plan.
-fn of_every_plan(assumptions: &[Assumption], by_chaser: bool, voice: Voice, watch: &mut Vec<Watch>) {
-    if on_no_lathe(assumptions) && !by_chaser {
-        watch.push(Watch::new(Level::Note, Code::AssumedDefault, "gears", say!(voice, "plan-no-lathe")));
-    }
 }

@@ -182,8 +182,8 @@ fn run_up(sheet: &mut Worksheet, facts: &SetupFacts, pitch: Num) -> Num {
     sheet.apply_assuming(&rules::RUN_UP, [backlash, pitch], facts.backlash_mm.is_none().then(|| say!(voice, "setup-backlash-not-measured")))
 }
 
-/// How a pass is stopped.
-struct Stop {
+/// How the spindle or the carriage is stopped.
+pub(crate) struct Stop {
     lead: Num,
     /// Reaction, s.
     reaction: Num,
@@ -193,13 +193,13 @@ struct Stop {
 
 impl Stop {
     /// The half-nut opened stops the carriage at once; where it stays closed the tool is withdrawn and the spindle coasts.
-    fn of(lathe: &Lathe, ending: Ending, reaction_s: Option<f64>, lead: Num) -> Self {
+    pub(crate) fn of(lathe: &Lathe, ending: Ending, reaction_s: Option<f64>, lead: Num) -> Self {
         let closed = ending == Ending::Closed;
         let reaction = reaction_s.unwrap_or(if closed { WITHDRAW_S } else { REACTION_S }).into();
         Self { lead, reaction, coast: (closed && lathe.coast[0] > 0.0).then(|| lathe.coast.map(Num::from)) }
     }
 
-    fn distance(&self, sheet: &mut Worksheet, rpm: f64) -> Num {
+    pub(crate) fn distance(&self, sheet: &mut Worksheet, rpm: f64) -> Num {
         match self.coast {
             None => sheet.apply(&rules::STOPPING_DISTANCE, [self.lead, rpm.into(), self.reaction]),
             Some([turns, from]) => sheet.apply(&rules::STOPPING_DISTANCE_COASTING, [self.lead, rpm.into(), self.reaction, turns, from]),

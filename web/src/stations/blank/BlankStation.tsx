@@ -5,13 +5,14 @@ import { BenchPad } from '../../pad/BenchPad';
 import { Outline } from '../../drawing/Outline';
 import { Word } from '../../app/Word';
 import { figure } from '../../parts/Figure';
-import { bare, inField, cap, speedSays } from '../../parts/text';
+import { cap, speedSays } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
 import type { PointedProps } from '../JobPage';
 import { Station } from '../Station';
 import { EndLeaf } from './EndLeaf';
 import { HeldLeaf } from './HeldLeaf';
 import { PlainLeaf } from './PlainLeaf';
+import { FullThreadWord, TurnedWord } from './SizeWords';
 import { TriedLeaf } from './TriedLeaf';
 import { atHand, fedBy, GAP } from './words';
 import { said, spoken, text } from '../../app/voice';
@@ -70,21 +71,7 @@ export function BlankStation({ job, plan }: PointedProps) {
       plan={plan}
       sentence={said('blank-stands-and-ends', {
         what: external ? text('blank-the-blank') : text('blank-the-bore'),
-        used: (
-          <Word
-            job={job}
-            about={external ? text('blank-blank-as-turned') : text('blank-bore-as-turned')}
-            set={blank.measured}
-            edit={{
-              kind: 'length',
-              value: inField(blank.used_mm, unit),
-              patch: mm => ({ blank: { diameter_mm: mm } }),
-              clear: text('page-not-measured'),
-            }}
-          >
-            {figure(blank.used_mm, unit)}
-          </Word>
-        ),
+        used: <TurnedWord job={job} plan={plan} />,
         fed: fed
           ? text('blank-fed-from-pad', { fed: fed.name })
           : blank.measured
@@ -94,21 +81,7 @@ export function BlankStation({ job, plan }: PointedProps) {
           !external &&
           blank.bore &&
           said('blank-bored-full-thread', {
-            share_percent: (
-              <Word
-                job={job}
-                about={text('blank-per-cent-full')}
-                set={job.request.blank?.engagement_percent != null}
-                edit={{
-                  kind: 'number',
-                  value: bare(blank.bore.share_percent.text),
-                  patch: n => ({ blank: { engagement_percent: n } }),
-                  clear: text('page-middle-of-the-limits'),
-                }}
-              >
-                {blank.bore.share_percent.text}
-              </Word>
-            ),
+            share_percent: <FullThreadWord job={job} bore={blank.bore} />,
           }),
         aim: (
           <Word

@@ -5,10 +5,11 @@ import { said, text } from '../../app/voice';
 import { Outline } from '../../drawing/Outline';
 import { BenchPad } from '../../pad/BenchPad';
 import { figure } from '../../parts/Figure';
-import { bare, inField, typed } from '../../parts/text';
+import { inField, typed } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
 import { HeldLeaf } from '../blank/HeldLeaf';
 import { PlainLeaf } from '../blank/PlainLeaf';
+import { FullThreadWord, TurnedWord } from '../blank/SizeWords';
 import { atHand, fedBy } from '../blank/words';
 import type { ChasedProps } from '../JobPage';
 import { Station } from '../Station';
@@ -58,43 +59,13 @@ export function ChaserBlank({ job, plan }: ChasedProps) {
       id="blank"
       plan={plan}
       sentence={said(STANDS[chaser.by === 'die' ? 'die' : 'tap'][told?.shoulder ? 'shoulder' : 'open'], {
-        used: (
-          <Word
-            job={job}
-            about={screw ? text('blank-blank-as-turned') : text('blank-bore-as-turned')}
-            set={blank.measured}
-            edit={{
-              kind: 'length',
-              value: inField(blank.used_mm, unit),
-              patch: mm => ({ blank: { diameter_mm: mm } }),
-              clear: text('page-not-measured'),
-            }}
-          >
-            {figure(blank.used_mm, unit)}
-          </Word>
-        ),
+        used: <TurnedWord job={job} plan={plan} />,
         fed: fed
           ? text('blank-fed-from-pad', { fed: fed.name })
           : blank.measured
             ? text('blank-as-measured')
             : text(blank.bore?.drill_mm && !blank.bore.left_mm ? 'chaser-as-drilled' : 'blank-aim-measured-yet'),
-        share: blank.bore ? (
-          <Word
-            job={job}
-            about={text('blank-per-cent-full')}
-            set={told?.engagement_percent != null}
-            edit={{
-              kind: 'number',
-              value: bare(blank.bore.share_percent.text),
-              patch: n => ({ blank: { engagement_percent: n } }),
-              clear: text('page-middle-of-the-limits'),
-            }}
-          >
-            {blank.bore.share_percent.text}
-          </Word>
-        ) : (
-          ''
-        ),
+        share: blank.bore ? <FullThreadWord job={job} bore={blank.bore} /> : '',
         relief: told?.shoulder
           ? screw
             ? length(text('blank-relief-width-there-is'), 'relief_width_mm', text('chaser-no-relief'))

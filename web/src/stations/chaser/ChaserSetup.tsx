@@ -4,7 +4,7 @@ import { said, text } from '../../app/voice';
 import { figure } from '../../parts/Figure';
 import { inField } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
-import { Closing } from '../../parts/WatchList';
+import { Cautions } from '../../parts/WatchList';
 import type { ChasedProps } from '../JobPage';
 import { CheckList } from '../setup/CheckList';
 import { MateWord, ProofWord } from '../setup/ProofWords';
@@ -147,20 +147,7 @@ export function ChaserSetup({ job, plan }: ChasedProps) {
           {text('chaser-or-a-single-point')}
         </button>
       }
-      notes={[
-        !chaser.power.chosen && <p>{chaser.power.says}</p>,
-        <section className="watch" aria-label={text('setup-cautions-set-up')}>
-          <ul>
-            {chaser.cautions.map(c => (
-              <li key={c} className="note">
-                <span aria-hidden="true">●</span>
-                <p>{c}</p>
-              </li>
-            ))}
-          </ul>
-          <Closing />
-        </section>,
-      ]}
+      notes={[!chaser.power.chosen && <p>{chaser.power.says}</p>, <Cautions cautions={chaser.cautions} />]}
     >
       <MakersLeaf job={job} open={makers} onClose={() => setMakers(false)} />
     </Station>

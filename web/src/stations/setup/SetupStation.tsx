@@ -3,7 +3,7 @@ import { inWords, type PointedPlan } from '../../api/client';
 import { Word } from '../../app/Word';
 import { Outline } from '../../drawing/Outline';
 import { Leaf } from '../../parts/Leaf';
-import { Closing } from '../../parts/WatchList';
+import { Cautions } from '../../parts/WatchList';
 import { figure } from '../../parts/Figure';
 import { typed, speedSays } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
@@ -184,22 +184,7 @@ function SetUp({ job, plan }: PointedProps) {
           {sheet?.cautions[0] && <p className="how caution">{sheet.cautions[0]}</p>}
         </>
       }
-      notes={[
-        <p>{setup.says}</p>,
-        sheet && (
-          <section className="watch" aria-label={text('setup-cautions-set-up')}>
-            <ul>
-              {sheet.cautions.map(c => (
-                <li key={c} className="note">
-                  <span aria-hidden="true">●</span>
-                  <p>{c}</p>
-                </li>
-              ))}
-            </ul>
-            <Closing />
-          </section>
-        ),
-      ]}
+      notes={[<p>{setup.says}</p>, sheet && <Cautions cautions={sheet.cautions} />]}
     >
       <Leaf title={text('setup-speed-balance-hand')} open={limits} onClose={() => setLimits(false)}>
         <p className="sentence own">
