@@ -26,6 +26,8 @@ pub mod kit;
 pub mod log;
 pub mod making;
 pub mod paper;
+pub mod part;
+pub(crate) mod plain;
 pub mod plan;
 pub mod route;
 pub mod rulebook;

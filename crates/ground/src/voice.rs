@@ -169,10 +169,16 @@ impl Voice {
         self.with_unit(without_noughts(&self.read(mm)))
     }
 
+    /// The same without its unit: on a drawing that says it once.
+    #[must_use]
+    pub fn bare(self, mm: f64) -> String {
+        self.parted(without_noughts(&self.read(mm))).into_owned()
+    }
+
     /// Two lengths as they were told or are set: `0.5 to 355 mm`.
     #[must_use]
     pub fn from_to(self, low: f64, high: f64) -> String {
-        format!("{} to {}", self.parted(without_noughts(&self.read(low))), self.given(high))
+        format!("{} to {}", self.bare(low), self.given(high))
     }
 
     /// A length that a hand sets or reads by a rule: to the tenth of a millimetre, the hundredth of an inch.

@@ -6,7 +6,10 @@ use crate::notices::NoticeCode;
 use crate::problem::PROBLEM;
 use crate::state::{App, DATABASE};
 use crate::voice::Asked;
-use crate::{Files, Serve, acts, batch, bits, day, demo, events, file, guard, jobs, lathes, listen, log, planning, problem, route, sheets, shop, web, words};
+use crate::{
+    Files, Serve, acts, batch, bits, changing, day, demo, events, file, guard, jobs, lathes, listen, log, part_sheet, planning, problem, route, sheets, shop,
+    web, words,
+};
 use axum::extract::DefaultBodyLimit;
 use axum::{Router, middleware};
 use std::path::Path;
@@ -37,6 +40,11 @@ const LARGEST_REQUEST: usize = 256 * 1024;
 /// Longest silence within the body of a request. House value.
 const BODY: std::time::Duration = std::time::Duration::from_secs(20);
 
+/// Drawings as files.
+fn files() -> OpenApiRouter<App> {
+    OpenApiRouter::new().routes(routes!(bits::bit_svg)).routes(routes!(bits::bit_dxf)).routes(routes!(part_sheet::part_dxf))
+}
+
 /// The API routes with their description.
 pub fn api() -> OpenApiRouter<App> {
     OpenApiRouter::with_openapi(Description::openapi())
@@ -47,12 +55,11 @@ pub fn api() -> OpenApiRouter<App> {
         .routes(routes!(planning::sizes))
         .routes(routes!(planning::length))
         .routes(routes!(jobs::list, jobs::add))
-        .routes(routes!(jobs::one, jobs::change))
+        .routes(routes!(jobs::one, changing::change))
         .routes(routes!(jobs::add_member))
         .routes(routes!(acts::record))
         .routes(routes!(bits::bit_sheet))
-        .routes(routes!(bits::bit_svg))
-        .routes(routes!(bits::bit_dxf))
+        .merge(files())
         .routes(routes!(sheets::thread))
         .routes(routes!(sheets::setup))
         .routes(routes!(sheets::ways))
@@ -63,6 +70,7 @@ pub fn api() -> OpenApiRouter<App> {
         .routes(routes!(sheets::paper))
         .routes(routes!(route::route, route::put_route, route::drop_route))
         .routes(routes!(route::tick))
+        .routes(routes!(part_sheet::part_sheet))
         .routes(routes!(batch::batch, batch::make_batch, batch::change_batch))
         .routes(routes!(batch::again))
         .routes(routes!(batch::carry))

@@ -3,6 +3,7 @@
 use crate::body::{Revision, Sent};
 use crate::download::{CSV, saved_as};
 use crate::jobs::{JobView, keepable, merge, run_of, stands, view, whole_of};
+use crate::pace::took;
 use crate::parts::{WholePart, is_apart, slot_of, standing, whole_parts};
 use crate::problem::Problem;
 use crate::route::PlannedRoute;
@@ -12,13 +13,13 @@ use crate::voice::Asked;
 use axum::Json;
 use yoke_core::say;
 
-use axum::extract::{Path, State};
+use axum::extract::{Path, Query, State};
 use axum::http::StatusCode;
 use axum::response::IntoResponse;
 use serde::{Deserialize, Serialize};
 use serde_json::json;
 use std::collections::BTreeSet;
-use utoipa::ToSchema;
+use utoipa::{IntoParams, ToSchema};
 use yoke_core::batch::{
     BatchFacts, BatchOp, BatchSetUp, BatchThread, CarriedOver, Column, Drift, OrderView, PartResult, Tally, ThreadResult, carry_over, check_parts, orders,
     plain_limits, tally, tally_csv,
@@ -27,7 +28,7 @@ use yoke_core::direction::Hand;
 use yoke_core::faults::Fault;
 use yoke_core::gauge::TipFound;
 use yoke_core::job::PlainRequest;
-use yoke_core::route::{chucking_of, minutes_of, standing_of};
+use yoke_core::route::{SetUp, chucking_of, minutes_of, standing_of};
 use yoke_core::voice::Voice;
 use yoke_store::{Changed, JobChange, JobRow, NewBatch as AddParts, NewPart, PartsAdded, Store};
 
@@ -53,6 +54,8 @@ pub struct BatchView {
     carried: Option<CarriedOver>,
     /// The next part to be begun or gone on with.
     next: Option<NextPart>,
+    /// What its ends are true to one another, where it is turned about.
+    flip: Option<String>,
 }
 
 /// The next part of a batch.
@@ -218,7 +221,7 @@ fn whole(store: &Store, id: &str, voice: Asked) -> Result<Option<BatchView>, Fai
     let (right, left): (Vec<&PartSummary>, Vec<&PartSummary>) = looked.iter().filter(|l| places.insert(l.place)).partition(|l| l.hand == Hand::Right);
     let ready = PlannedRoute::of(store, &first, voice)?;
     let spoken = ready.voice;
-    let orders = weigh(store, &ready, [right.len(), left.len()], facts.tools_stay)?;
+    let orders = weigh(store, &ready, [right.len(), left.len()], &facts)?;
     let threads = threads_of(store, &parts, voice)?;
     let made: Vec<PartResult> = looked.iter().map(PartSummary::made).collect();
     let tally = tally(&made, &threads, &plain_limits(&facts.plain, spoken).unwrap_or_default(), spoken);
@@ -230,6 +233,7 @@ fn whole(store: &Store, id: &str, voice: Asked) -> Result<Option<BatchView>, Fai
         revision,
         orders,
         carried: carry_over(&found_of(&looked, slot), drift.as_ref(), spoken),
+        flip: flip_of(&ready, store)?,
         facts,
         tally,
         next,
@@ -253,33 +257,47 @@ fn threads_of(store: &Store, parts: &[WholePart], voice: Asked) -> Result<Vec<Ba
     Ok(threads)
 }
 
+/// How true the second end runs to the first once the piece was turned about: as far off as its holding puts it back, whatever the order.
+fn flip_of(ready: &PlannedRoute, store: &Store) -> Result<Option<String>, Failed> {
+    let members = ready.members();
+    let (route, _) = ready.route(store)?;
+    let about = route.setups.windows(2).find(|w| w[0].piece == w[1].piece && !w[1].ops.is_empty()).map(|w| &w[1]);
+    let member = about.and_then(|s| members.iter().find(|m| s.ops.iter().any(|op| op.job.as_deref() == Some(m.job))));
+    Ok(member.and_then(|m| m.plan.blank.held()).map(|held| {
+        let (off, held) = (ready.voice.length(held.again_mm.value), &held.says);
+        say!(ready.voice, "batch-flip", off = off, held = held)
+    }))
+}
+
 /// What every order across the parts costs, by the route of the batch.
-fn weigh(store: &Store, ready: &PlannedRoute, hands: [usize; 2], tools_stay: bool) -> Result<Vec<OrderView>, Failed> {
+fn weigh(store: &Store, ready: &PlannedRoute, hands: [usize; 2], facts: &BatchFacts) -> Result<Vec<OrderView>, Failed> {
     let members = ready.members();
     let Some(member) = members.first() else { return Ok(Vec::new()) };
-    let again_mm = member.plan.blank.held().map_or(0.0, |h| h.again_mm.value);
+    let took = took(store)?;
+    let of = |setup: &SetUp| members.iter().find(|m| setup.ops.iter().any(|op| op.job.as_deref() == Some(m.job))).unwrap_or(member);
     let setups: Vec<BatchSetUp> = ready
         .route(store)?
         .0
         .setups
         .iter()
         .map(|setup| BatchSetUp {
-            stands: standing_of(member),
-            chuck: chucking_of(member),
-            again_mm,
+            id: setup.id.clone(),
+            stands: standing_of(of(setup)),
+            chuck: chucking_of(of(setup)),
+            again_mm: of(setup).plan.blank.held().map_or(0.0, |h| h.again_mm.value),
             ops: setup
                 .ops
                 .iter()
                 .map(|op| {
                     // Each operation by the thread it belongs to: a part may have several.
                     let own = members.iter().find(|m| Some(m.job) == op.job.as_deref()).unwrap_or(member);
-                    let minutes = minutes_of(op, Some(own), &members);
+                    let minutes = minutes_of(op, Some(own), &members, &took);
                     BatchOp { set: minutes.set, each: minutes.each, handed: op.kind.makes_thread() }
                 })
                 .collect(),
         })
         .collect();
-    Ok(orders(&setups, hands, tools_stay, ready.voice))
+    Ok(orders(&setups, hands, facts.tools_stay, facts.own.as_ref(), ready.voice))
 }
 
 async fn seen(app: &App, id: String, voice: Asked) -> Result<BatchView, Problem> {
@@ -449,24 +467,72 @@ pub async fn change_batch(
     Err(Problem::stale("batch", &now))
 }
 
-/// Begins a scrapped part again: a new job in its place, with the same facts.
-#[utoipa::path(post, path = "/api/v1/jobs/{id}/batch/again", params(("id" = String, Path)),
-    responses((status = 201, body = JobView), (status = 404, body = Problem), (status = 409, body = Problem)))]
-pub async fn again(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<(StatusCode, Json<JobView>), Problem> {
+/// From where a part is begun again.
+#[derive(Default, Deserialize, IntoParams)]
+#[serde(default)]
+#[into_params(parameter_in = Query)]
+pub struct AgainQuery {
+    /// The first operation of the route to be done again, those before it being done on the new piece already; all when absent.
+    from: Option<String>,
+}
+
+/// Begins a scrapped part again: a new job in its place, with the same facts. A part alone becomes a batch of one, so that the tally keeps
+/// what was spoilt.
+#[utoipa::path(post, path = "/api/v1/jobs/{id}/batch/again", params(("id" = String, Path), AgainQuery),
+    responses((status = 201, body = JobView), (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem)))]
+pub async fn again(
+    State(app): State<App>,
+    voice: Asked,
+    Path(id): Path<String>,
+    Query(asked): Query<AgainQuery>,
+) -> Result<(StatusCode, Json<JobView>), Problem> {
     let (of, now) = (id.clone(), (app.clock)());
-    let view = app.reckon(move |store| begin_again(store, &of, &now, voice)).await?.answered()?;
+    let view = app.reckon(move |store| begin_again(store, &of, asked.from.as_deref(), &now, voice)).await?.answered()?;
     JobChanged::tell(&app, &id, 0, 0);
     Ok((StatusCode::CREATED, Json(*view)))
 }
 
-fn begin_again(store: &Store, id: &str, now: &str, voice: Asked) -> Result<Outcome<Box<JobView>>, Failed> {
-    let Some(job) = store.job(id)? else { return Ok(Outcome::Missing) };
-    let (Some(batch), Some(place)) = (&job.batch, job.place) else {
-        return Ok(Outcome::Conflict("/problems/no-batch", "srv-in-no-batch"));
+/// The operations of the route a job is in that come before one: those done on what takes the spoilt piece's place. A fault where there is
+/// no such operation.
+fn done_before(store: &Store, job: &JobRow, from: Option<&str>, voice: Asked) -> Result<Result<Vec<String>, Fault>, Failed> {
+    let Some(from) = from else { return Ok(Ok(Vec::new())) };
+    let route = PlannedRoute::of(store, job, voice)?.route(store)?.0;
+    let ops: Vec<&str> = route.ops().map(|(_, op)| op.id.as_str()).collect();
+    let at = ops.iter().position(|op| *op == from);
+    Ok(at.map(|at| ops[..at].iter().map(|op| (*op).to_owned()).collect()).ok_or_else(|| Fault::new("/from", say!(voice.plain(), "srv-again-from"))))
+}
+
+/// Makes a part that stands alone a batch of one.
+fn alone(store: &Store, job: &JobRow) -> Result<bool, Failed> {
+    let first = match &job.part {
+        Some(part) => store.job(part)?,
+        None => Some(job.clone()),
     };
+    let Some(first) = first else { return Ok(false) };
+    let facts = BatchFacts { plain: own_plain(&first)?, ..BatchFacts::default() };
+    let body = serde_json::to_string(&facts).map_err(|e| stored::Unread { detail: e.to_string() })?;
+    Ok(store.add_parts(&first.id, AddParts::Of { revision: first.revision, kind: KIND, body: &body }, &[])? == PartsAdded::Done)
+}
+
+fn begin_again(store: &Store, id: &str, from: Option<&str>, now: &str, voice: Asked) -> Result<Outcome<Box<JobView>>, Failed> {
+    let Some(mut job) = store.job(id)? else { return Ok(Outcome::Missing) };
     if run_of(store, &job)?.is_none_or(|(_, state)| state.scrapped.is_none()) {
         return Ok(Outcome::Conflict("/problems/not-scrapped", "srv-not-scrapped"));
     }
+    let done = match done_before(store, &job, from, voice)? {
+        Ok(done) => done,
+        Err(fault) => return Ok(Outcome::Faulty(vec![fault])),
+    };
+    if job.batch.is_none() {
+        if !alone(store, &job)? {
+            return Ok(Outcome::Conflict("/problems/stale", "srv-job-changed-meanwhile"));
+        }
+        let Some(now_in_one) = store.job(id)? else { return Ok(Outcome::Missing) };
+        job = now_in_one;
+    }
+    let (Some(batch), Some(place)) = (&job.batch, job.place) else {
+        return Ok(Outcome::Conflict("/problems/no-batch", "srv-in-no-batch"));
+    };
     let parts = whole_parts(store, batch)?;
     let Some(part) = standing(&parts).find(|p| p.jobs().any(|j| j.id == job.id)) else {
         return Ok(Outcome::Conflict("/problems/begun-again", "srv-begun-again"));
@@ -496,10 +562,12 @@ fn begin_again(store: &Store, id: &str, now: &str, voice: Asked) -> Result<Outco
         return Ok(Outcome::Conflict("/problems/begun-again", "srv-begun-again"));
     }
     let new = piece.iter().position(|j| j.id == job.id).and_then(|i| anew.get(i)).map(|a| a.0.clone()).unwrap_or_default();
-    Ok(match store.job(&new)? {
-        Some(job) => Outcome::Done(Box::new(view(store, &job, voice)?)),
-        None => Outcome::Missing,
-    })
+    let Some(job) = store.job(&new)? else { return Ok(Outcome::Missing) };
+    let ticked = PlannedRoute::of(store, &job, voice)?.ticked;
+    for op in &done {
+        store.tick(&ticked, op, Some((now, None)))?;
+    }
+    Ok(Outcome::Done(Box::new(view(store, &job, voice)?)))
 }
 
 /// Lets a part that is not begun begin from what the parts before it found; the job as it then is.

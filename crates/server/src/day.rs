@@ -2,7 +2,9 @@
 
 use crate::body::Sent;
 use crate::jobs::planned_json;
+use crate::parts::{standing, whole_parts};
 use crate::problem::Problem;
+use crate::route::PlannedRoute;
 use crate::state::App;
 use crate::stored::{self, Failed, apart};
 use crate::voice::Asked;
@@ -15,8 +17,9 @@ use serde::{Deserialize, Serialize};
 use serde_json::{Value, json};
 use utoipa::ToSchema;
 use yoke_core::faults::Fault;
-use yoke_core::gears::{Day, DayJob, Setting, day_in_order_told, day_order};
+use yoke_core::gears::{Day, DayJob, DayStep, Setting, day_in_order_told, day_order};
 use yoke_core::job::{LatheProfile, Mounted};
+use yoke_core::route::time_says;
 use yoke_store::{JobRow, Store};
 
 /// The jobs of a day.
@@ -30,13 +33,48 @@ pub struct DayBody {
 /// The day in order, and what could not be put in it.
 #[derive(Serialize, ToSchema)]
 pub struct DayView {
-    /// The order.
-    #[serde(flatten)]
-    day: Day,
+    /// The jobs, in order.
+    steps: Vec<DayLine>,
+    /// Changes in all.
+    changes: usize,
+    /// Changes in the order given; of an order told, those the best would ask.
+    as_given: usize,
     /// Jobs left out, by title: no thread yet, no train, or finished.
     left_out: Vec<String>,
     /// Whether the order is the user's own.
     told: bool,
+    /// How long it all takes, lathe by lathe.
+    takes: Vec<String>,
+    /// What is done now: the job, and in words.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    now: Option<WhatNow>,
+}
+
+/// A job of the day in its place, with what it takes and wants.
+#[derive(Serialize, ToSchema)]
+pub struct DayLine {
+    /// Its place, and what is changed for it.
+    #[serde(flatten)]
+    step: DayStep,
+    /// Whether it is in mid-cut.
+    begun: bool,
+    /// How long is left of it, of a batch over all its parts.
+    takes: String,
+    /// How long after the day's beginning its lathe is free of it.
+    until: String,
+    /// What must be at hand for it.
+    at_hand: Vec<String>,
+}
+
+/// What is done now.
+#[derive(Serialize, ToSchema)]
+pub struct WhatNow {
+    /// The job.
+    job: String,
+    /// Whether it is gone on with at the lathe, being in mid-cut.
+    begun: bool,
+    /// What is done, in words.
+    says: String,
 }
 
 /// Whose sheet an order of the user's own is, and what it is kept as.
@@ -153,7 +191,7 @@ fn put(store: &Store, ids: Vec<String>, told: bool, voice: Asked) -> Result<Resu
     if !faults.is_empty() {
         return Ok(Err(faults));
     }
-    let (mut jobs, mut left_out) = (Vec::new(), Vec::new());
+    let (mut jobs, mut left_out, mut plans) = (Vec::new(), Vec::new(), Vec::new());
     for row in chosen {
         // One that does not read is left out by name, and says why where it is opened.
         let planned = apart(planned_json(store, row))?.ok().flatten();
@@ -162,6 +200,7 @@ fn put(store: &Store, ids: Vec<String>, told: bool, voice: Asked) -> Result<Resu
                 // Made second, it comes after the one it is fitted to.
                 let second = plan.pointer("/pair/first").and_then(Value::as_bool) == Some(false);
                 let after = row.mate.clone().filter(|_| second);
+                plans.push((row.clone(), plan.clone()));
                 jobs.push(DayJob { id: row.id.clone(), title: row.title.clone(), lathe, setting, begun: row.frozen.is_some(), after });
             }
             None => left_out.push(row.title.clone()),
@@ -181,7 +220,79 @@ fn put(store: &Store, ids: Vec<String>, told: bool, voice: Asked) -> Result<Resu
         Setting { gearbox, train: Mounted { drivers: teeth(on.drivers), driven: teeth(on.driven) }, ..Setting::default() }
     };
     let day = if told { day_in_order_told(&jobs, &now, voice.plain()) } else { day_order(&jobs, &now, voice.plain()) };
-    Ok(Ok(DayView { day, left_out, told }))
+    let now = what_now(&day, &jobs, &plans, voice.plain());
+    let (steps, takes) = timed(store, &day, &jobs, &plans, voice)?;
+    Ok(Ok(DayView { steps, changes: day.changes, as_given: day.as_given, left_out, told, takes, now }))
+}
+
+/// The jobs of a day with what each takes and wants, and how long each lathe is at work.
+fn timed(store: &Store, day: &Day, jobs: &[DayJob], plans: &[(JobRow, Value)], voice: Asked) -> Result<(Vec<DayLine>, Vec<String>), Failed> {
+    let spoken = voice.plain();
+    let mut busy: Vec<(String, f64)> = Vec::new();
+    let mut lines = Vec::new();
+    for step in &day.steps {
+        let Some((row, plan)) = plans.iter().find(|(row, _)| row.id == step.id) else { continue };
+        let minutes = minutes_left(store, row, voice)?;
+        let at = busy.iter().position(|b| b.0 == step.lathe).unwrap_or_else(|| {
+            busy.push((step.lathe.clone(), 0.0));
+            busy.len() - 1
+        });
+        busy[at].1 += minutes;
+        lines.push(DayLine {
+            begun: jobs.iter().any(|j| j.id == step.id && j.begun),
+            takes: time_says(minutes, spoken),
+            until: time_says(busy[at].1, spoken),
+            at_hand: at_hand(step, plan, jobs, spoken),
+            step: step.clone(),
+        });
+    }
+    let takes = busy.into_iter().map(|(lathe, min)| say!(spoken, "day-lathe-takes", lathe = lathe, time = time_says(min, spoken))).collect();
+    Ok((lines, takes))
+}
+
+/// Minutes left of a job by its route: of a batch, of every part that stands, this thread of it.
+fn minutes_left(store: &Store, row: &JobRow, voice: Asked) -> Result<f64, Failed> {
+    let parts = match &row.batch {
+        Some(batch) => whole_parts(store, batch)?,
+        None => Vec::new(),
+    };
+    let mut all = 0.0;
+    // Each part by its own ticks; the parts of a batch are all the work of the one that stands for them.
+    let firsts: Vec<JobRow> = if parts.is_empty() { vec![row.clone()] } else { standing(&parts).filter_map(|part| part.jobs().next().cloned()).collect() };
+    for first in firsts {
+        let ready = PlannedRoute::of(store, &first, voice)?;
+        let (route, _) = ready.route(store)?;
+        let left = ready.said(store, &route)?.left_min;
+        all += if parts.is_empty() && left.len() > 1 { left.get(&row.id).copied().unwrap_or_default() } else { left.values().sum() };
+    }
+    Ok(all)
+}
+
+/// What must be at hand for a job: gears that go on, its bit or die or tap, what of the drawer its blank and its proof want, its mate.
+fn at_hand(step: &DayStep, plan: &Value, jobs: &[DayJob], voice: Voice) -> Vec<String> {
+    let text = |at: &str| plan.pointer(at).and_then(Value::as_str).map(str::to_owned);
+    let list = plan.pointer("/blank/at_hand").and_then(Value::as_array).into_iter().flatten();
+    let mut out: Vec<String> = list.filter_map(|h| h["says"].as_str().map(str::to_owned)).collect();
+    out.extend(text("/gears/hung/train/says"));
+    out.extend(text("/bit/says"));
+    out.extend(text("/gauge/wire_mm/text").map(|mm| say!(voice, "day-wires", mm = mm)));
+    let first = jobs.iter().find(|j| j.id == step.id).and_then(|j| j.after.as_ref());
+    out.extend(first.and_then(|id| jobs.iter().find(|j| j.id == *id)).map(|j| say!(voice, "day-mate", title = &j.title)));
+    out
+}
+
+/// What is done now: whatever is in mid-cut, else the day's first.
+fn what_now(day: &Day, jobs: &[DayJob], plans: &[(JobRow, Value)], voice: Voice) -> Option<WhatNow> {
+    let begun = |s: &&DayStep| jobs.iter().any(|j| j.id == s.id && j.begun);
+    let step = day.steps.iter().find(begun).or_else(|| day.steps.first())?;
+    let (title, lathe) = (&step.title, &step.lathe);
+    let first = plans.iter().find(|(row, _)| row.id == step.id).and_then(|(_, plan)| plan.pointer("/blank/says")?.as_str());
+    let says = match (begun(&step), step.changes.is_empty()) {
+        (true, _) => say!(voice, "day-now-on", title = title, lathe = lathe),
+        (false, true) => say!(voice, "day-now-blank", title = title, lathe = lathe, blank = first.unwrap_or_default()),
+        (false, false) => say!(voice, "day-now-change", title = title, lathe = lathe, changes = step.changes.join("; ")),
+    };
+    Some(WhatNow { job: step.id.clone(), begun: begun(&step), says })
 }
 
 /// What a plan needs set, if anything is, and the lathe it is for.

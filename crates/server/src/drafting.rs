@@ -25,7 +25,7 @@ fn words(drawing: &Drawing) -> impl Iterator<Item = (Point, String)> + '_ {
 /// Its lines, each with its kind and whether it closes: those of dimensions and teeth too.
 fn lines(drawing: &Drawing) -> impl Iterator<Item = (&str, Vec<Point>, bool)> {
     let toothed = |s: &yoke_core::outline::Shape| Some(s.teeth.as_ref()?.outline([s.circle?.x, s.circle?.y]).collect());
-    let shapes = drawing.shapes.iter().filter(|s| !s.is_word()).map(move |s| match toothed(s) {
+    let shapes = drawing.shapes.iter().filter(|s| !s.is_word() && s.part.is_none()).map(move |s| match toothed(s) {
         Some(outline) => (s.role, outline, true),
         None => (s.role, s.line.clone(), s.closed),
     });

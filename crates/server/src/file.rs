@@ -23,7 +23,7 @@ use yoke_core::batch::{BatchFacts, MOST_PARTS};
 use yoke_core::faults::{Fault, plain_words, read_json, read_value};
 use yoke_core::job::{Kit, LatheProfile, PlanRequest};
 use yoke_core::log::ActKind;
-use yoke_core::route::Route;
+use yoke_core::route::{OpTook, Route};
 use yoke_core::run::RunPlan;
 use yoke_core::say;
 use yoke_core::voice::Voice;
@@ -93,6 +93,10 @@ pub enum SheetBody {
 pub struct TickFile {
     op: String,
     done: String,
+    /// What it took, where that was told.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    #[schema(value_type = Option<OpTook>)]
+    took: Option<Box<RawValue>>,
 }
 
 /// A lathe in the file.
@@ -241,7 +245,7 @@ fn written(whole: Whole) -> ShopFile {
             mate: j.mate,
             batch: j.batch,
             place: j.place,
-            ticks: ticks.into_iter().map(|t| TickFile { op: t.op, done: t.done }).collect(),
+            ticks: ticks.into_iter().map(|t| TickFile { op: t.op, done: t.done, took: t.took.map(raw) }).collect(),
             request: raw(j.request),
             frozen: j.frozen.map(|f| FrozenFile { engine: f.engine, plan: raw(f.plan), run: raw(f.run), facts: f.facts.map(raw) }),
             acts: acts.collect(),
@@ -359,7 +363,7 @@ fn rows(file: ShopFile) -> Whole {
             batch: j.batch,
             place: j.place,
         };
-        let ticks = j.ticks.into_iter().map(|t| TickRow { op: t.op, done: t.done }).collect();
+        let ticks = j.ticks.into_iter().map(|t| TickRow { op: t.op, done: t.done, took: t.took.map(|t| t.get().to_owned()) }).collect();
         WholeJob { job, acts, ticks }
     });
     Whole {
@@ -464,6 +468,8 @@ fn look_at_kin(job: &JobFile, at: &str, ids: &BTreeSet<String>, faults: &mut Vec
     for (n, tick) in job.ticks.iter().enumerate() {
         named(&tick.op, format!("{at}/ticks/{n}/op"), &mut ops, faults);
         faults.extend(time_fault(&format!("{at}/ticks/{n}/done"), &tick.done));
+        let unread = tick.took.as_ref().and_then(|t| stored::took(t.get()).err());
+        faults.extend(unread.map(|u| Fault::new(format!("{at}/ticks/{n}/took"), u.detail)));
     }
 }
 

@@ -1,11 +1,11 @@
 //! Jobs: facts under a revision, with the plan and the state of the run.
 
-use crate::body::{Revision, Sent};
+use crate::body::Sent;
 use crate::parts::{slot_of, standing, whole_parts};
 use crate::planning::{Inputs, Whole, first_lathe, request_of};
 use crate::problem::Problem;
 use crate::state::{App, JobChanged};
-use crate::stored::{self, Document, Failed, FrozenFacts, LATER, Unread, acts, alike, apart, differences};
+use crate::stored::{self, Document, Failed, Unread, acts, alike, apart, differences};
 use crate::voice::Asked;
 use axum::Json;
 use yoke_core::say;
@@ -28,7 +28,7 @@ use yoke_core::sheets::{OnBoard, on_board};
 use yoke_core::thread::{Side, ThreadSpec, callout};
 use yoke_core::voice::Voice;
 use yoke_core::watch::{Code, Level, Watch};
-use yoke_store::{Changed, JobChange, JobRow, NewMember, Store};
+use yoke_store::{Changed, JobRow, NewMember, Store};
 
 /// A job on the board.
 #[derive(Serialize, ToSchema)]
@@ -557,7 +557,7 @@ pub struct AddMember {
 }
 
 /// What is the pair's of a member's word on its mate: the size the mate was made to is told to one alone.
-fn of_the_pair(mut mate: Value) -> Value {
+pub(crate) fn of_the_pair(mut mate: Value) -> Value {
     if let Some(map) = mate.as_object_mut() {
         map.retain(|field, _| !field.starts_with("made_"));
     }
@@ -741,116 +741,12 @@ pub fn merge(target: &mut Value, patch: Value) {
     }
 }
 
-/// What a change may hold.
-#[derive(Default, Deserialize, ToSchema)]
-#[serde(default, deny_unknown_fields)]
-pub struct JobPatch {
-    /// New title.
-    title: Option<String>,
-    /// Merge patch (RFC 7396) of the plan request.
-    #[schema(value_type = Option<Object>)]
-    request: Option<Value>,
-    /// Put away, or brought back.
-    away: Option<bool>,
-}
-
-/// The mate's request with a change of what is the pair's: one school, one clearance.
-fn pair_facts(store: &Store, job: &JobRow, change: Value) -> Result<Option<(String, String)>, Failed> {
-    let Some(mate) = job.mate.as_ref().map(|id| store.job(id)).transpose()?.flatten() else { return Ok(None) };
-    let mut request = stored::request(&mate)?.whole;
-    merge(&mut request, json!({ "mate": of_the_pair(change) }));
-    Ok(Some((mate.id, request.to_string())))
-}
-
-/// What is wrong with what is told after the first pass: held against what the plan was frozen from, whatever became of the shop since. A sum
-/// of the pad feeds nothing then, so what it would feed is not held against it.
-fn told_later(mut frozen: FrozenFacts, request: &Value, voice: Asked) -> Vec<Fault> {
-    for pointer in LATER {
-        let told = request.pointer(pointer).cloned().unwrap_or(Value::Null);
-        let patch = pointer.rsplit('/').filter(|name| !name.is_empty()).fold(told, |inner, name| json!({ name: inner }));
-        merge(&mut frozen.request, patch);
-    }
-    for sum in frozen.request.get_mut("pad").and_then(Value::as_array_mut).into_iter().flatten().filter_map(Value::as_object_mut) {
-        sum.remove("feeds");
-    }
-    Inputs::frozen(frozen, voice).settled().err().unwrap_or_default()
-}
-
-enum Outcome {
+/// What came of making or changing a job.
+pub(crate) enum Outcome {
     Done(Box<JobView>),
     Stale(Box<JobView>),
     Begun(Box<JobView>),
     Faulty(Vec<Fault>),
     Taken,
     Missing,
-}
-
-/// Changes a job's facts under `If-Match: revision`.
-#[utoipa::path(patch, path = "/api/v1/jobs/{id}", params(("id" = String, Path), ("If-Match" = String, Header)), request_body = JobPatch,
-    responses((status = 200, body = JobView), (status = 409, body = Problem), (status = 422, body = Problem), (status = 428, body = Problem)))]
-pub async fn change(
-    State(app): State<App>,
-    voice: Asked,
-    Path(id): Path<String>,
-    Revision(revision): Revision,
-    Sent { read: patch, mut faults }: Sent<JobPatch>,
-) -> Result<Json<JobView>, Problem> {
-    faults.extend(patch.title.as_deref().and_then(title_fault));
-    if !faults.is_empty() {
-        return Err(Problem::faulty(faults));
-    }
-    let now = (app.clock)();
-    match app.reckon(move |store| changed(store, &id, revision, patch, &now, voice)).await? {
-        Outcome::Done(view) => {
-            JobChanged::tell(&app, &view.id, view.revision, view.sequence);
-            Ok(Json(*view))
-        }
-        Outcome::Stale(view) => Err(Problem::stale("job", &view)),
-        Outcome::Begun(view) => {
-            Err(Problem::conflict("/problems/begun", say!(Voice::default(), "srv-cut-begun-plan-frozen-undo"), serde_json::to_value(view).ok()))
-        }
-        Outcome::Faulty(faults) => Err(Problem::faulty(faults)),
-        Outcome::Taken | Outcome::Missing => Err(Problem::missing("job")),
-    }
-}
-
-fn changed(store: &Store, id: &str, revision: i64, patch: JobPatch, now: &str, voice: Asked) -> Result<Outcome, Failed> {
-    let Some(job) = store.job(id)? else { return Ok(Outcome::Missing) };
-    if job.revision != revision {
-        return Ok(Outcome::Stale(Box::new(view(store, &job, voice)?)));
-    }
-    let of_pair = patch.request.as_ref().and_then(|r| r.get("mate")).cloned();
-    let request = match patch.request {
-        None => None,
-        Some(change) => {
-            let Document { whole: before, unknown, .. } = stored::request(&job)?;
-            let mut request = before.clone();
-            merge(&mut request, change);
-            let later = |pointer: &String| LATER.iter().any(|l| pointer == l || pointer.starts_with(&format!("{l}/")));
-            if job.frozen.is_some() && !differences(&before, &request).iter().all(later) {
-                return Ok(Outcome::Begun(Box::new(view(store, &job, voice)?)));
-            }
-            let faults = match FrozenFacts::of(&job)? {
-                Some(frozen) => told_later(frozen, &request, voice),
-                None => keepable(store, &request, &unknown, voice)?.err().unwrap_or_default(),
-            };
-            if !faults.is_empty() {
-                return Ok(Outcome::Faulty(faults));
-            }
-            Some(request.to_string())
-        }
-    };
-    let mate = of_pair.filter(|_| job.frozen.is_none()).map(|change| pair_facts(store, &job, change)).transpose()?.flatten();
-    let change = JobChange {
-        title: patch.title.as_deref(),
-        request: request.as_deref(),
-        begun: job.frozen.is_some(),
-        mate: mate.as_ref().map(|(id, request)| (id.as_str(), request.as_str())),
-        away: patch.away.map(|away| away.then_some(now)),
-    };
-    Ok(match store.change_job(&job.id, revision, &change)? {
-        Changed::Done(job) => Outcome::Done(Box::new(view(store, &job, voice)?)),
-        Changed::Stale(job) => Outcome::Stale(Box::new(view(store, &job, voice)?)),
-        Changed::Missing => Outcome::Missing,
-    })
 }

@@ -2,6 +2,7 @@
 
 use crate::body::{Revision, Sent};
 use crate::jobs::whole_of;
+use crate::pace::took;
 use crate::parts::{WholePart, is_apart, whole_parts};
 use crate::planning::Whole;
 use crate::problem::Problem;
@@ -14,10 +15,13 @@ use yoke_core::voice::Voice;
 use axum::extract::{Path, State};
 
 use serde::{Deserialize, Serialize};
+use serde_json::json;
+use std::collections::BTreeMap;
 use utoipa::ToSchema;
 use yoke_core::faults::Fault;
 use yoke_core::log::fold;
-use yoke_core::route::{MayAdd, Member, Route, RouteDetail, may_add, propose, said};
+use yoke_core::route::{MayAdd, Member, OpTook, Route, RouteDetail, Ticked, may_add, propose, reckoned_of, said, took_fault};
+use yoke_core::say;
 use yoke_store::{Changed, JobRow, Store};
 
 /// What its sheet is kept as.
@@ -32,6 +36,8 @@ pub struct RouteJob {
     title: String,
     /// Its thread.
     thread: String,
+    /// The job itself: of a batch each part's own, under the name of the first one's.
+    own: String,
 }
 
 /// A part's route.
@@ -58,7 +64,7 @@ pub struct PlannedRoute {
     /// Whose route it is.
     pub owner: String,
     /// The job its ticks are kept with: of a batch each part has its own.
-    ticked: String,
+    pub ticked: String,
     jobs: Vec<(JobRow, Whole, bool)>,
     left_out: Vec<String>,
     /// What each of its jobs is called in the route: of a batch by the first part's job of the same thread.
@@ -119,13 +125,41 @@ impl PlannedRoute {
         })
     }
 
+    /// Every operation with its card, its tick and its time, by what such work took before.
+    pub fn said(&self, store: &Store, route: &Route) -> Result<RouteDetail, Failed> {
+        let mut ticks = BTreeMap::new();
+        for tick in store.ticks(&self.ticked)? {
+            let took_min = tick.took.as_deref().map(stored::took).transpose()?.map(|t| t.took_min);
+            ticks.insert(tick.op, Ticked { when: tick.done, took_min });
+        }
+        Ok(said(route, &self.members(), &ticks, &took(store)?, self.voice))
+    }
+
+    /// What an operation of it took, beside what is reckoned for it.
+    fn took(&self, route: &Route, op: &str, took_min: f64) -> Option<OpTook> {
+        let members = self.members();
+        let of = |job: Option<&String>| members.iter().find(|m| Some(m.job) == job.map(String::as_str));
+        let (setup, op) = route.setups.iter().find_map(|s| Some((s, s.ops.iter().find(|o| o.id == op)?)))?;
+        let member = of(op.job.as_ref()).or_else(|| of(setup.piece.as_ref()))?;
+        let reckoned = reckoned_of(op, Some(member), &members);
+        Some(OpTook { kind: op.kind, lathe: member.lathe.name.clone(), reckoned_min: reckoned.set + reckoned.each, took_min })
+    }
+
     /// As it is shown, with every job whose pages show it.
     fn shown(&self, store: &Store) -> Result<Shown, Failed> {
         let (route, revision) = self.route(store)?;
-        let ticks = store.ticks(&self.ticked)?.into_iter().map(|t| (t.op, t.done)).collect();
         let members = self.members();
-        let jobs = members.iter().map(|m| RouteJob { id: m.job.to_owned(), title: m.title.to_owned(), thread: m.plan.thread.name.clone() }).collect();
-        let said = said(&route, &members, &ticks, self.voice);
+        let jobs = members
+            .iter()
+            .zip(&self.jobs)
+            .map(|(m, (JobRow { id: own, .. }, ..))| RouteJob {
+                id: m.job.to_owned(),
+                title: m.title.to_owned(),
+                thread: m.plan.thread.name.clone(),
+                own: own.to_owned(),
+            })
+            .collect();
+        let said = self.said(store, &route)?;
         let view = RouteView { said, jobs, route, revision, owner: self.owner.clone(), left_out: self.left_out.clone(), may_add: may_add(self.voice) };
         Ok(Shown { view, of: self.jobs.iter().map(|(row, ..)| row.id.clone()).collect() })
     }
@@ -223,6 +257,8 @@ pub async fn drop_route(State(app): State<App>, voice: Asked, Path(id): Path<Str
 pub struct TickBody {
     /// Done, or to do after all.
     done: bool,
+    /// What it took, min, where that is told; kept with the tick, and what the next estimate of such work is made by.
+    took_min: Option<f64>,
 }
 
 /// Ticks an operation, or takes the tick back; the same again changes nothing.
@@ -232,8 +268,12 @@ pub async fn tick(
     State(app): State<App>,
     voice: Asked,
     Path((id, op)): Path<(String, String)>,
-    Sent { read: asked, faults }: Sent<TickBody>,
+    Sent { read: asked, mut faults }: Sent<TickBody>,
 ) -> Result<Json<RouteView>, Problem> {
+    faults.extend(asked.took_min.and_then(|min| took_fault(min, "/took_min", voice.plain())));
+    if asked.took_min.is_some() && !asked.done {
+        faults.push(Fault::new("/took_min", say!(voice.plain(), "srv-took-when-done")));
+    }
     if !faults.is_empty() {
         return Err(Problem::faulty(faults));
     }
@@ -242,10 +282,12 @@ pub async fn tick(
         .reckon(move |store| {
             let Some(job) = store.job(&id)? else { return Ok(None) };
             let ready = PlannedRoute::of(store, &job, voice)?;
-            if !ready.route(store)?.0.ops().any(|(_, o)| o.id == op) {
+            let (route, _) = ready.route(store)?;
+            if !route.ops().any(|(_, o)| o.id == op) {
                 return Ok(None);
             }
-            store.tick(&ready.ticked, &op, asked.done.then_some(now.as_str()))?;
+            let took = asked.took_min.and_then(|min| ready.took(&route, &op, min)).map(|t| json!(t).to_string());
+            store.tick(&ready.ticked, &op, asked.done.then_some((now.as_str(), took.as_deref())))?;
             ready.shown(store).map(Some)
         })
         .await?;

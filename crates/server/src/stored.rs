@@ -11,6 +11,7 @@ use std::sync::{Mutex, PoisonError};
 use yoke_core::faults::{Fault, read_json, read_tagged, step};
 use yoke_core::job::{Kit, LatheProfile, PlanRequest};
 use yoke_core::log::{Act, ActKind};
+use yoke_core::route::OpTook;
 use yoke_core::run::RunPlan;
 use yoke_core::say;
 use yoke_core::voice::Voice;
@@ -129,6 +130,11 @@ pub fn sheet<T: DeserializeOwned + Default>(row: &SheetRow) -> Result<T, Unread>
     document(&row.body, &say!(Voice::default(), "srv-kept-sheet", kind = &row.kind, name = &row.owner)).map(|d| d.read)
 }
 
+/// What an operation took, as it was told.
+pub fn took(text: &str) -> Result<OpTook, Unread> {
+    serde_json::from_str(text).map_err(|e| Unread { detail: say!(Voice::default(), "srv-took-unread", why = e.to_string()) })
+}
+
 /// The run of a job as it was frozen at the first pass.
 pub fn run(job: &JobRow) -> Result<Option<RunPlan>, Unread> {
     job.frozen.as_ref().map(|f| frozen_run(job, f)).transpose()
@@ -243,7 +249,7 @@ pub fn carried<T>(before: &Document<T>, mut after: Value) -> Value {
 }
 
 /// A job's facts that may still be told once its cut has begun: none of them moves a depth.
-pub const LATER: [&str; 5] = ["/pad", "/gauge/mate_at_hand", "/blank/beyond_mm", "/words", "/unit"];
+pub const LATER: [&str; 7] = ["/pad", "/gauge/mate_at_hand", "/gauge/mate_ahead_mm", "/gauge/mate_goes_on_mm", "/blank/beyond_mm", "/words", "/unit"];
 
 /// Figures nearer to one another than this are the same, read from text and written again. Far below what any slide can be set to.
 const SAME: f64 = 1e-6;

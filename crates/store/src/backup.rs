@@ -56,10 +56,11 @@ const TABLES: [(&str, &[&str]); 8] = [
     ("acts", &["job", "id", "sequence", "body", "happened", "recorded", "source", "seen"]),
     ("photos", &["job", "id", "kind", "taken", "says", "body"]),
     ("sheets", &["owner", "kind", "body", "revision"]),
-    ("ticks", &["job", "op", "done"]),
+    ("ticks", &["job", "op", "done", "took"]),
 ];
 /// Text that must read as JSON.
-const JSON: [(&str, &str); 8] = [
+const JSON: [(&str, &str); 9] = [
+    ("ticks", "took"),
     ("sheets", "body"),
     ("lathes", "body"),
     ("kit", "body"),
@@ -301,7 +302,7 @@ fn take_in(connection: &mut Connection) -> Result<TakenIn, StoreError> {
         [],
     )?;
     transaction.execute("INSERT OR IGNORE INTO main.sheets SELECT owner, kind, body, revision FROM taken.sheets", [])?;
-    transaction.execute("INSERT OR IGNORE INTO main.ticks SELECT job, op, done FROM taken.ticks", [])?;
+    transaction.execute("INSERT OR IGNORE INTO main.ticks SELECT job, op, done, took FROM taken.ticks", [])?;
     transaction.execute(
         "UPDATE main.jobs SET (frozen_plan, frozen_run, frozen_engine, frozen_facts, facts_revision, revision) =
              (SELECT t.frozen_plan, t.frozen_run, t.frozen_engine, t.frozen_facts, main.jobs.revision + 1, main.jobs.revision + 1

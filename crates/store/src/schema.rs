@@ -11,7 +11,7 @@ pub(crate) const APPLICATION: i32 = 0x594F_4B45;
 pub(crate) const HEADER: &[u8] = b"SQLite format 3\0";
 
 /// One entry a version; never edited once released, only added to.
-const STEPS: [&str; 6] = [
+const STEPS: [&str; 7] = [
     "
 CREATE TABLE lathes (id TEXT PRIMARY KEY, body TEXT NOT NULL) STRICT;
 CREATE TABLE kit (id INTEGER PRIMARY KEY CHECK (id = 1), body TEXT NOT NULL) STRICT;
@@ -92,6 +92,10 @@ CREATE TABLE lines (
     stamp TEXT NOT NULL,
     body TEXT NOT NULL
 ) STRICT;
+",
+    // What an operation took, beside what was reckoned, is kept with its tick.
+    "
+ALTER TABLE ticks ADD COLUMN took TEXT;
 ",
 ];
 

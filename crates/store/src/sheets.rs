@@ -23,6 +23,8 @@ pub struct TickRow {
     pub op: String,
     /// When it was ticked, UTC.
     pub done: String,
+    /// What it took, JSON, where that was told.
+    pub took: Option<String>,
 }
 
 /// A part to be added to a batch.
@@ -147,23 +149,38 @@ impl Store {
     /// What SQLite says.
     pub fn ticks(&self, job: &str) -> Result<Vec<TickRow>, StoreError> {
         let connection = self.lock();
-        let mut query = connection.prepare_cached("SELECT op, done FROM ticks WHERE job = ?1 ORDER BY op")?;
-        let rows = query.query_map([job], |r| Ok(TickRow { op: r.get(0)?, done: r.get(1)? }))?;
+        let mut query = connection.prepare_cached("SELECT op, done, took FROM ticks WHERE job = ?1 ORDER BY op")?;
+        let rows = query.query_map([job], |r| Ok(TickRow { op: r.get(0)?, done: r.get(1)?, took: r.get(2)? }))?;
         Ok(rows.collect::<Result<_, _>>()?)
     }
 
-    /// Ticks an operation of a job's route as done at a time, or takes the tick back; the same again changes nothing. Gives false when
-    /// there is no such job.
+    /// What every operation took that was told so, JSON, the newest first.
     ///
     /// # Errors
     /// What SQLite says.
-    pub fn tick(&self, job: &str, op: &str, done: Option<&str>) -> Result<bool, StoreError> {
+    pub fn took(&self, most: u32) -> Result<Vec<String>, StoreError> {
+        let connection = self.lock();
+        let mut query = connection.prepare_cached("SELECT took FROM ticks WHERE took IS NOT NULL ORDER BY done DESC LIMIT ?1")?;
+        let rows = query.query_map([most], |r| r.get(0))?;
+        Ok(rows.collect::<Result<_, _>>()?)
+    }
+
+    /// Ticks an operation of a job's route as done at a time, or takes the tick back; the same again changes only what it took, where that
+    /// is told. Gives false when there is no such job.
+    ///
+    /// # Errors
+    /// What SQLite says.
+    pub fn tick(&self, job: &str, op: &str, done: Option<(&str, Option<&str>)>) -> Result<bool, StoreError> {
         let connection = self.lock();
         if find_job(&connection, job)?.is_none() {
             return Ok(false);
         }
         match done {
-            Some(at) => connection.execute("INSERT OR IGNORE INTO ticks (job, op, done) VALUES (?1, ?2, ?3)", [job, op, at])?,
+            Some((at, took)) => {
+                let sql = "INSERT INTO ticks (job, op, done, took) VALUES (?1, ?2, ?3, ?4)
+                     ON CONFLICT (job, op) DO UPDATE SET took = coalesce(excluded.took, took)";
+                connection.execute(sql, params![job, op, at, took])?
+            }
             None => connection.execute("DELETE FROM ticks WHERE job = ?1 AND op = ?2", [job, op])?,
         };
         Ok(true)

@@ -77,7 +77,7 @@ impl Store {
         for WholeJob { job: j, acts, ticks } in &whole.jobs {
             transaction.execute("UPDATE jobs SET mate = ?2, batch = ?3, place = ?4 WHERE id = ?1", params![j.id, j.mate, j.batch, j.place])?;
             for t in ticks {
-                transaction.execute("INSERT INTO ticks (job, op, done) VALUES (?1, ?2, ?3)", params![j.id, t.op, t.done])?;
+                transaction.execute("INSERT INTO ticks (job, op, done, took) VALUES (?1, ?2, ?3, ?4)", params![j.id, t.op, t.done, t.took])?;
             }
             for a in acts {
                 let sql = "INSERT INTO acts (job, id, sequence, body, happened, recorded, source, seen) VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8)";

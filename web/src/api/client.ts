@@ -36,6 +36,7 @@ export type TrainRow = Schemas['TrainRow'];
 export type LatheProfile = Schemas['LatheProfile'];
 export type LatheView = Schemas['LatheView'];
 export type Purchases = Schemas['Purchases'];
+export type PartSheet = Schemas['PartSheet'];
 export type PartView = Schemas['PartView'];
 export type PlateRequest = Schemas['PlateRequest'];
 export type PlateRead = Schemas['PlateRead'];

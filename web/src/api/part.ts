@@ -6,6 +6,8 @@ const of = (id: string) => ({ params: { path: { id } } });
 
 /** The route of the part a job is of. */
 export const useRoute = sheet('route', id => api.GET('/api/v1/jobs/{id}/route', of(id)));
+/** The part drawn whole. */
+export const usePartSheet = sheet('part', id => api.GET('/api/v1/jobs/{id}/part', of(id)));
 /** What is printed of a job. */
 export const usePaper = sheet('paper', id => api.GET('/api/v1/jobs/{id}/paper', of(id)));
 
@@ -43,9 +45,12 @@ export function useDropRoute(job: Job) {
 
 export function useTick(job: Job) {
   return useMutation({
-    mutationFn: async ({ op, done }: { op: string; done: boolean }) =>
+    mutationFn: async ({ op, done, took }: { op: string; done: boolean; took?: number }) =>
       unwrap(
-        await api.PUT('/api/v1/jobs/{id}/route/ops/{op}', { params: { path: { id: job.id, op } }, body: { done } }),
+        await api.PUT('/api/v1/jobs/{id}/route/ops/{op}', {
+          params: { path: { id: job.id, op } },
+          body: took === undefined ? { done } : { done, took_min: took },
+        }),
       ),
     ...useRouteAnswer(job),
   });
@@ -86,7 +91,13 @@ export const useChangeBatch = (job: Job) =>
   );
 
 export const useBeginAgain = (job: Job) =>
-  useBatchAct(job, async (part: string) => unwrap(await api.POST('/api/v1/jobs/{id}/batch/again', of(part))));
+  useBatchAct(job, async ({ part, from }: { part: string; from?: string }) =>
+    unwrap(
+      await api.POST('/api/v1/jobs/{id}/batch/again', {
+        params: { path: { id: part }, query: from === undefined ? {} : { from } },
+      }),
+    ),
+  );
 
 export const useCarry = (job: Job) =>
   useBatchAct(job, async (part: string) => unwrap(await api.POST('/api/v1/jobs/{id}/batch/carry', of(part))));

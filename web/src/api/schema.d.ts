@@ -206,7 +206,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Begins a scrapped part again: a new job in its place, with the same facts. */
+        /**
+         * Begins a scrapped part again: a new job in its place, with the same facts. A part alone becomes a batch of one, so that the tally keeps
+         *     what was spoilt.
+         */
         post: operations["again"];
         delete?: never;
         options?: never;
@@ -410,6 +413,40 @@ export interface paths {
         };
         /** What is printed of a job. */
         get: operations["paper"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/part": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The part a job belongs to, drawn whole with its limits. */
+        get: operations["part_sheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/part.dxf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One of its pieces as DXF, in millimetres. */
+        get: operations["part_dxf"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1017,7 +1054,7 @@ export interface components {
          * @description An order across the parts.
          * @enum {string}
          */
-        Across: "each_part" | "each_chucking" | "each_operation";
+        Across: "each_part" | "each_chucking" | "each_operation" | "own";
         /** @description An act as sent. */
         ActBody: {
             /**
@@ -1333,6 +1370,8 @@ export interface components {
              * @default false
              */
             learn?: boolean;
+            /** @default null */
+            own?: components["schemas"]["OwnOrder"] | null;
             /**
              * @description Plain sizes tallied beside the thread.
              * @default []
@@ -1349,6 +1388,8 @@ export interface components {
             carried?: components["schemas"]["CarriedOver"] | null;
             /** @description What is kept of it. */
             facts: components["schemas"]["BatchFacts"];
+            /** @description What its ends are true to one another, where it is turned about. */
+            flip?: string | null;
             /** @description Its first job. */
             id: string;
             next?: components["schemas"]["NextPart"] | null;
@@ -1629,6 +1670,12 @@ export interface components {
              * @default null
              */
             engagement_percent?: number | null;
+            /**
+             * Format: double
+             * @description From the face of the part's end to where the thread begins: the length of a nose or a journal before it; 0 when absent.
+             * @default null
+             */
+            from_end_mm?: number | null;
             /**
              * Format: double
              * @description Length the jaws grip; the threaded length when absent.
@@ -2209,15 +2256,6 @@ export interface components {
             /** @description What to do. */
             says: string;
         };
-        /** @description The day. */
-        Day: {
-            /** @description Changes in the order given; of an order told, those the best would ask. */
-            as_given: number;
-            /** @description Changes in all. */
-            changes: number;
-            /** @description The jobs, in order. */
-            steps: components["schemas"]["DayStep"][];
-        };
         /** @description The jobs of a day. */
         DayBody: {
             /**
@@ -2225,6 +2263,17 @@ export interface components {
              * @default []
              */
             jobs?: string[];
+        };
+        /** @description A job of the day in its place, with what it takes and wants. */
+        DayLine: components["schemas"]["DayStep"] & {
+            /** @description What must be at hand for it. */
+            at_hand: string[];
+            /** @description Whether it is in mid-cut. */
+            begun: boolean;
+            /** @description How long is left of it, of a batch over all its parts. */
+            takes: string;
+            /** @description How long after the day's beginning its lathe is free of it. */
+            until: string;
         };
         /** @description One job in its place, with what is changed for it. */
         DayStep: {
@@ -2240,9 +2289,18 @@ export interface components {
             title: string;
         };
         /** @description The day in order, and what could not be put in it. */
-        DayView: components["schemas"]["Day"] & {
+        DayView: {
+            /** @description Changes in the order given; of an order told, those the best would ask. */
+            as_given: number;
+            /** @description Changes in all. */
+            changes: number;
             /** @description Jobs left out, by title: no thread yet, no train, or finished. */
             left_out: string[];
+            now?: components["schemas"]["WhatNow"] | null;
+            /** @description The jobs, in order. */
+            steps: components["schemas"]["DayLine"][];
+            /** @description How long it all takes, lathe by lathe. */
+            takes: string[];
             /** @description Whether the order is the user's own. */
             told: boolean;
         };
@@ -2691,10 +2749,22 @@ export interface components {
             /** @default null */
             lead_correction?: components["schemas"]["LeadCorrection"] | null;
             /**
+             * Format: double
+             * @description What the mate carries ahead of its thread, the end that goes on first: a nut's counterbore, a screw's nose; 0 for nothing.
+             * @default null
+             */
+            mate_ahead_mm?: number | null;
+            /**
              * @description Whether the mate is at hand to be tried on.
              * @default null
              */
             mate_at_hand?: boolean | null;
+            /**
+             * Format: double
+             * @description How far it must go on; all of the thread when absent.
+             * @default null
+             */
+            mate_goes_on_mm?: number | null;
             /** @default null */
             original?: components["schemas"]["OriginalRequest"] | null;
             /** @default null */
@@ -4156,6 +4226,31 @@ export interface components {
          * @enum {string}
          */
         OpKind: "saw" | "face" | "centre" | "drill" | "turn" | "bore" | "plain" | "relief" | "chamfer" | "thread" | "chase" | "chase_tap" | "die" | "tap" | "dress" | "prove" | "part_off" | "length" | "second_chamfer" | "groove" | "ream" | "knurl" | "cross_drill" | "flats" | "hexagon" | "slot" | "split" | "mandrel" | "fit" | "weld" | "harden" | "temper" | "polish" | "own";
+        /** @description What an operation took, beside what had been reckoned for it then. */
+        OpTook: {
+            /**
+             * @description What was done.
+             * @default own
+             */
+            kind?: components["schemas"]["OpKind"];
+            /**
+             * @description The lathe it was done on, by name.
+             * @default
+             */
+            lathe?: string;
+            /**
+             * Format: double
+             * @description What was reckoned for it, min.
+             * @default 0
+             */
+            reckoned_min?: number;
+            /**
+             * Format: double
+             * @description What it took, min.
+             * @default 0
+             */
+            took_min?: number;
+        };
         /** @description What a rule was given: a plain value, or the result of another line. */
         Operand: number | {
             /**
@@ -4193,6 +4288,11 @@ export interface components {
              */
             note?: string | null;
             /**
+             * @description A photograph that shows it, of those kept with its job.
+             * @default null
+             */
+            photo?: string | null;
+            /**
              * @description What the user calls it, instead of the app's words.
              * @default null
              */
@@ -4211,11 +4311,18 @@ export interface components {
             done?: string | null;
             /** @description What it is called. */
             name: string;
+            /** @description Why that is not what speed and feed give: what such work took on this lathe before. */
+            paced?: string | null;
             /**
              * Format: double
              * @description How long it takes, min.
              */
             takes_min: number;
+            /**
+             * Format: double
+             * @description What it took, min, where that was told.
+             */
+            took_min?: number | null;
         };
         /** @description What an order costs, and the move that mends it. */
         OrderRemark: {
@@ -4349,6 +4456,19 @@ export interface components {
              * @description Tensile strength, N/mm².
              */
             tensile_n_mm2?: number | null;
+        };
+        /** @description An order of one's own across the parts, by the set-ups of the route. */
+        OwnOrder: {
+            /**
+             * @description Set-ups in which each operation is done on every part before the next.
+             * @default []
+             */
+            by_operation?: string[];
+            /**
+             * @description Set-ups after which every part waits for the last, before any goes on.
+             * @default []
+             */
+            wait_after?: string[];
         };
         /** @description A pass whose depth was set by hand. */
         OwnRow: {
@@ -4791,6 +4911,11 @@ export interface components {
          * @enum {string}
          */
         Part: "leadscrew" | "stud" | "gearbox" | "tumbler" | "gears" | "mounted" | "arm" | "dial" | "cross_slide" | "compound" | "speeds" | "spindle" | "post" | "stop" | "readout";
+        /** @description A part drawn whole. */
+        PartSheet: {
+            /** @description Its pieces. */
+            pieces: components["schemas"]["PieceSheet"][];
+        };
         /** @description One part in words. */
         PartView: {
             /** @description Where it comes from, where it was not simply told: assumed, in part or whole, measured by trial, read from its plate. */
@@ -4903,6 +5028,25 @@ export interface components {
             /** @description When it was kept. */
             taken: string;
         };
+        /** @description A piece of the part on its sheet. */
+        PieceSheet: {
+            /** @description What contradicts itself. */
+            at_odds: string[];
+            /** @description It, drawn. */
+            drawing: components["schemas"]["Drawing"];
+            /** @description Its length, in words: told, made up, or not known. */
+            length: string;
+            /** @description Every size with its limits. */
+            limits: components["schemas"]["CardSection"][];
+            /** @description Its first job. */
+            piece: string;
+            /** @description What it is called. */
+            says: string;
+            /** @description What stands along it, from its first face; inside after outside. */
+            stretches: components["schemas"]["Stretch"][];
+            /** @description Plain sizes that have no place yet. */
+            unplaced: components["schemas"]["Stretch"][];
+        };
         /** @description A pitch diameter and its doubt, mm. */
         PitchDiameter: {
             /**
@@ -4925,7 +5069,7 @@ export interface components {
          * @description What a plain dimension is.
          * @enum {string}
          */
-        PlainKind: "outside" | "bore" | "length" | "depth";
+        PlainKind: "outside" | "bore" | "length" | "depth" | "hexagon" | "square";
         /** @description A plain dimension, judged. */
         PlainLine: {
             /** @description What it is. */
@@ -4946,10 +5090,22 @@ export interface components {
         /** @description A plain dimension as asked for. */
         PlainRequest: {
             /**
+             * Format: double
+             * @description From the face of the part's end to where it begins; behind what stands before it in the list when absent.
+             * @default null
+             */
+            at_mm?: number | null;
+            /**
              * @description What it is.
              * @default outside
              */
             kind?: components["schemas"]["PlainKind"];
+            /**
+             * Format: double
+             * @description How long it is along the part.
+             * @default null
+             */
+            long_mm?: number | null;
             /**
              * Format: double
              * @description As measured.
@@ -5577,6 +5733,8 @@ export interface components {
         RouteJob: {
             /** @description Its id. */
             id: string;
+            /** @description The job itself: of a batch each part's own, under the name of the first one's. */
+            own: string;
             /** @description Its thread. */
             thread: string;
             /** @description Title. */
@@ -6183,6 +6341,8 @@ export interface components {
             letter_mm?: number | null;
             /** @description Corner points of an open or closed line; empty for a circle. */
             line?: number[][];
+            /** @description Which of several it is, where one may be touched by itself. */
+            part?: string | null;
             /** @description What it is: `thread.flank`, `wire.seated`. */
             role: string;
             teeth?: components["schemas"]["Teeth"] | null;
@@ -6552,6 +6712,38 @@ export interface components {
             undone: boolean;
             verdict?: components["schemas"]["VerdictKind"] | null;
         };
+        /** @description A stretch of a piece, as a word of its sentence. */
+        Stretch: {
+            /**
+             * Format: double
+             * @description From the first face to where it begins.
+             */
+            from_mm: number;
+            /** @description Whether it stands inside. */
+            inside?: boolean;
+            /** @description The job it is told by; none where nothing was told. */
+            job?: string | null;
+            /** @description Stable name; the drawing's own, too. */
+            key: string;
+            /** @description Whether that is known. */
+            known: boolean;
+            /**
+             * Format: double
+             * @description How long it is; where that is not known, how long it is drawn.
+             */
+            long_mm: number;
+            /** @description Which of that job's plain sizes it is. */
+            plain?: number | null;
+            /** @description As it is said. */
+            says: string;
+            /** @description What it is. */
+            stands: components["schemas"]["StretchKind"];
+        };
+        /**
+         * @description What stands along a piece.
+         * @enum {string}
+         */
+        StretchKind: "thread" | "shoulder" | "plain" | "untold";
         /**
          * @description Infeed styles.
          * @enum {string}
@@ -6847,11 +7039,18 @@ export interface components {
              * @default false
              */
             done?: boolean;
+            /**
+             * Format: double
+             * @description What it took, min, where that is told; kept with the tick, and what the next estimate of such work is made by.
+             * @default null
+             */
+            took_min?: number | null;
         };
         /** @description An operation of a route that is done. */
         TickFile: {
             done: string;
             op: string;
+            took?: components["schemas"]["OpTook"] | null;
         };
         /** @description How long it takes. */
         TimeView: {
@@ -7199,6 +7398,15 @@ export interface components {
             /** @description Which. */
             mistake: components["schemas"]["Mistaken"];
             /** @description What comes of it, and what to do. */
+            says: string;
+        };
+        /** @description What is done now. */
+        WhatNow: {
+            /** @description Whether it is gone on with at the lathe, being in mid-cut. */
+            begun: boolean;
+            /** @description The job. */
+            job: string;
+            /** @description What is done, in words. */
             says: string;
         };
         /** @description A wire, a pin or the shank of a drill, held against this thread. */
@@ -8151,6 +8359,8 @@ export interface operations {
     again: {
         parameters: {
             query?: {
+                /** @description The first operation of the route to be done again, those before it being done on the new piece already; all when absent. */
+                from?: string;
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
                 unit?: "mm" | "in" | "auto";
                 /** @description The trade words; as the job says when absent. */
@@ -8183,6 +8393,14 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8804,6 +9022,106 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Papers"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    part_sheet: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartSheet"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    part_dxf: {
+        parameters: {
+            query?: {
+                /** @description Its place among the pieces, from 0; the first when absent. */
+                piece?: number;
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/vnd.dxf": number[];
                 };
             };
             404: {

@@ -21,6 +21,7 @@ export const KEYMAP = spoken(
       working: { keys: ['w'], shown: 'W', says: text('frame-working-first-number') },
       pad: { keys: ['b'], shown: 'B', says: text('frame-blank-bench-pad') },
       lathe: { keys: ['l'], shown: 'L', says: text('frame-stand-at-the-lathe') },
+      part: { keys: ['e'], shown: 'E', says: text('frame-part-drawn') },
       route: { keys: ['r'], shown: 'R', says: text('frame-route-part') },
       batch: { keys: ['a'], shown: 'A', says: text('frame-batch-several-parts') },
       paper: { keys: ['p'], shown: 'P', says: text('frame-paper-print-a-card') },

@@ -17,6 +17,7 @@ import { isStation } from './stations';
 
 /** Pages away from the lathe: fetched once the first page stands, so that it stands sooner. */
 const AWAY = {
+  part: lazyRouteComponent(() => import('../part/whole/PartPage'), 'PartPage'),
   route: lazyRouteComponent(() => import('../part/route/RoutePage'), 'RoutePage'),
   batch: lazyRouteComponent(() => import('../part/batch/BatchPage'), 'BatchPage'),
   paper: lazyRouteComponent(() => import('../part/paper/PaperPage'), 'PaperPage'),
@@ -57,6 +58,11 @@ const station = createRoute({
 });
 const lathe = createRoute({ getParentRoute: () => root, path: '/jobs/$id/at-the-lathe', component: AtTheLathe });
 
+const part = createRoute({
+  getParentRoute: () => root,
+  path: '/jobs/$id/part',
+  component: AWAY.part,
+});
 const route = createRoute({
   getParentRoute: () => root,
   path: '/jobs/$id/route',
@@ -89,7 +95,7 @@ const ownLathe = createRoute({
 
 export const router = createRouter({
   defaultNotFoundComponent: NotFound,
-  routeTree: root.addChildren([board, bare, shop, ownLathe, lathe, route, batch, paper, station]),
+  routeTree: root.addChildren([board, bare, shop, ownLathe, lathe, part, route, batch, paper, station]),
 });
 
 declare module '@tanstack/react-router' {

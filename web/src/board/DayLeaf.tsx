@@ -24,9 +24,21 @@ function Order() {
       </p>
     );
   if (!day.data) return <p className="how">{text('board-weighing-every-order')}</p>;
-  const { steps, changes, as_given, left_out, told } = day.data;
+  const { steps, changes, as_given, left_out, told, takes, now } = day.data;
   return (
     <>
+      {now && (
+        <p className="what-now">
+          <b>{text('board-what-now')}</b>{' '}
+          <Link
+            className="word"
+            to={now.begun ? '/jobs/$id/at-the-lathe' : '/jobs/$id/$station'}
+            params={{ id: now.job, station: 'blank' }}
+          >
+            {now.says}
+          </Link>
+        </p>
+      )}
       <p>
         {text(changes === 1 ? 'board-one-change-in-all' : 'board-changes-in-all', {
           changes,
@@ -41,7 +53,7 @@ function Order() {
       </p>
       <Reorder className="day" items={steps} name={s => s.title} onOrder={to => order.mutate(to.map(s => s.id))}>
         {s => (
-          <p>
+          <div>
             {said('board-on-the', {
               title: (
                 <Link className="word" to="/jobs/$id/$station" params={{ id: s.id, station: 'gears' }}>
@@ -51,9 +63,16 @@ function Order() {
               lathe: s.lathe,
               changes: s.changes.length ? s.changes.join('; ') : text('board-nothing-to-change'),
             })}
-          </p>
+            <p className="how">
+              {text(s.begun ? 'board-takes-begun' : 'board-takes', { takes: s.takes, until: s.until })}
+            </p>
+            {s.at_hand.length > 0 && (
+              <p className="at-hand">{text('board-at-hand', { at_hand: s.at_hand.join('; ') })}</p>
+            )}
+          </div>
         )}
       </Reorder>
+      {takes.length > 0 && <p className="how">{text('board-day-takes', { takes: takes.join(', ') })}</p>}
       {order.isError && (
         <p className="fault" role="alert">
           {inWords(order.error)}

@@ -38,7 +38,11 @@ function toothed({ circle, teeth }: Shape): string {
 }
 
 /** The part a shape belongs to: its own role says it; gears that hang are the train on the lathe. */
-function partOf(role: string): string | undefined {
+function partOf({ role, part }: Shape): string | undefined {
+  return part ?? partOfRole(role);
+}
+
+function partOfRole(role: string): string | undefined {
   return role.startsWith('gear.') ? 'mounted' : role.startsWith('part.') ? role.split('.')[1] : undefined;
 }
 
@@ -72,14 +76,14 @@ export function Seen({ drawing }: { drawing: Drawing }) {
 function Lines({ drawing, done, onPart, asked }: Pick<OutlineProps, 'drawing' | 'done' | 'onPart' | 'asked'>) {
   return drawing.shapes.map((shape, i) => {
     if (shape.role.startsWith('word')) return null;
-    const part = onPart && partOf(shape.role);
+    const part = onPart && partOf(shape);
     const touch = part ? () => onPart(part) : undefined;
     const name = [
       touch && 'touchable',
       'shape',
       shape.role.replaceAll('.', '-'),
       shape.label && done?.has(shape.label) && 'is-done',
-      asked && partOf(shape.role) === asked && 'is-asked',
+      asked && partOf(shape) === asked && 'is-asked',
     ]
       .filter(Boolean)
       .join(' ');

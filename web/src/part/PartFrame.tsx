@@ -16,6 +16,7 @@ import { said, spoken, text } from '../app/voice';
 export const SHEETS = spoken(
   () =>
     [
+      { id: 'part', name: text('part-drawing'), says: text('part-drawn-with-limits') },
       { id: 'route', name: text('part-route'), says: text('part-every-operation-saw') },
       { id: 'batch', name: text('part-batch'), says: text('part-several-parts-job') },
       { id: 'paper', name: text('part-paper'), says: text('part-cards-sheets-print') },

@@ -5,7 +5,7 @@ mod order;
 mod plain;
 mod tally;
 
-pub use order::{Across, BatchOp, BatchSetUp, OrderView, orders};
+pub use order::{Across, BatchOp, BatchSetUp, OrderView, OwnOrder, orders};
 pub use plain::{check_sized, plain_limits};
 pub use tally::{BatchThread, Cell, Column, Drift, PartResult, Row, SizeState, Tally, ThreadResult, tally, tally_csv};
 
@@ -28,6 +28,9 @@ pub struct BatchFacts {
     /// The order chosen; the one recommended when absent.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub across: Option<Across>,
+    /// An order of one's own, priced beside the others.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub own: Option<OwnOrder>,
     /// Whether each part begins from what the ones before it found.
     pub learn: bool,
     /// Whether the tool post keeps its tools set: a turret, or a quick-change post.

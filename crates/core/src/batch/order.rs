@@ -23,6 +23,41 @@ pub enum Across {
     EachChucking,
     /// Each operation on all parts, before the next.
     EachOperation,
+    /// One's own: see [`OwnOrder`].
+    Own,
+}
+
+/// An order of one's own across the parts, by the set-ups of the route.
+#[derive(Debug, Clone, Default, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(default, deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct OwnOrder {
+    /// Set-ups after which every part waits for the last, before any goes on.
+    pub wait_after: Vec<String>,
+    /// Set-ups in which each operation is done on every part before the next.
+    pub by_operation: Vec<String>,
+}
+
+/// How one set-up is gone through.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+struct Taken {
+    /// Whether every part goes through it before any goes on, and none came to it earlier.
+    alone: bool,
+    /// Whether each operation is done on every part before the next.
+    by_operation: bool,
+}
+
+/// How each set-up is gone through in an order.
+fn taken(across: Across, setups: &[BatchSetUp], own: &OwnOrder) -> Vec<Taken> {
+    let by_operation = |s: &BatchSetUp| across == Across::EachOperation || across == Across::Own && own.by_operation.contains(&s.id);
+    // All parts are together before the first and after the last.
+    let waits = |i: usize| match across {
+        Across::EachPart => false,
+        Across::EachChucking | Across::EachOperation => true,
+        Across::Own => own.wait_after.contains(&setups[i].id) || by_operation(&setups[i]) || setups.get(i + 1).is_some_and(by_operation),
+    };
+    let last = setups.len().saturating_sub(1);
+    (0..setups.len()).map(|i| Taken { alone: (i == 0 || waits(i - 1)) && (i == last || waits(i)), by_operation: by_operation(&setups[i]) }).collect()
 }
 
 impl Across {
@@ -34,6 +69,7 @@ impl Across {
             Self::EachPart => say!(voice, "batch-each-part"),
             Self::EachChucking => say!(voice, "batch-each-chucking"),
             Self::EachOperation => say!(voice, "batch-each-operation"),
+            Self::Own => say!(voice, "batch-own"),
         }
     }
 
@@ -42,6 +78,7 @@ impl Across {
             Self::EachPart => say!(voice, "batch-each-part-saves"),
             Self::EachChucking => say!(voice, "batch-each-chucking-saves"),
             Self::EachOperation => say!(voice, "batch-each-operation-saves"),
+            Self::Own => say!(voice, "batch-own-saves"),
         }
     }
 }
@@ -60,6 +97,8 @@ pub struct BatchOp {
 /// A set-up, as it costs.
 #[derive(Debug, Clone, PartialEq)]
 pub struct BatchSetUp {
+    /// Its name in the route.
+    pub id: String,
     /// Minutes to set the lathe for it: the stop, the jaws, centres in the chuck's place.
     pub stands: f64,
     /// Minutes to chuck one part.
@@ -100,16 +139,16 @@ const TRUE_MM: f64 = 0.03;
 
 /// Minutes an order costs, with its chuckings and settings. `hands` are how many parts of each hand there are.
 #[allow(clippy::cast_precision_loss)] // parts of a batch
-fn cost(across: Across, setups: &[BatchSetUp], hands: [usize; 2], tools_stay: bool) -> (usize, usize, f64) {
+fn cost(taken: &[Taken], setups: &[BatchSetUp], hands: [usize; 2], tools_stay: bool) -> (usize, usize, f64) {
     let n = hands[0] + hands[1];
     let both = if hands.contains(&0) { 1 } else { 2 };
     let (mut chuckings, mut settings, mut minutes) = (0, 0, 0.0);
-    for setup in setups {
-        let chucked = if across == Across::EachOperation { n * setup.ops.len() } else { n };
+    for (setup, how) in setups.iter().zip(taken) {
+        let chucked = if how.by_operation { n * setup.ops.len() } else { n };
         chuckings += chucked;
         minutes += setup.chuck * chucked as f64;
         // Where another set-up came between, it is set again.
-        let stood = if across == Across::EachPart && setups.len() > 1 { n } else { 1 };
+        let stood = if how.alone { 1 } else { n };
         if setup.stands > 0.0 {
             settings += stood;
             minutes += setup.stands * stood as f64;
@@ -117,11 +156,7 @@ fn cost(across: Across, setups: &[BatchSetUp], hands: [usize; 2], tools_stay: bo
         for op in &setup.ops {
             // Parts of one hand stand together, so another hand is set for once.
             let once = if op.handed { both } else { 1 };
-            let alone = match across {
-                Across::EachOperation => true,
-                Across::EachChucking => setup.ops.len() == 1,
-                Across::EachPart => setups.len() == 1 && setup.ops.len() == 1,
-            };
+            let alone = how.by_operation || how.alone && setup.ops.len() == 1;
             let set = if op.set == 0.0 {
                 0
             } else if alone || tools_stay {
@@ -138,14 +173,18 @@ fn cost(across: Across, setups: &[BatchSetUp], hands: [usize; 2], tools_stay: bo
 
 /// Every order side by side; the quickest that keeps true what must be is recommended.
 #[must_use]
-pub fn orders(setups: &[BatchSetUp], hands: [usize; 2], tools_stay: bool, voice: Voice) -> Vec<OrderView> {
+pub fn orders(setups: &[BatchSetUp], hands: [usize; 2], tools_stay: bool, own: Option<&OwnOrder>, voice: Voice) -> Vec<OrderView> {
+    let none = OwnOrder::default();
     let mut said: Vec<OrderView> = Across::ALL
         .into_iter()
+        .chain(own.map(|_| Across::Own))
         .map(|across| {
-            let (chuckings, settings, minutes) = cost(across, setups, hands, tools_stay);
-            let worst = setups.iter().filter(|s| s.ops.len() > 1).map(|s| s.again_mm).fold(0.0, f64::max);
-
-            let true_enough = across != Across::EachOperation || worst <= TRUE_MM;
+            let taken = taken(across, setups, own.unwrap_or(&none));
+            let (chuckings, settings, minutes) = cost(&taken, setups, hands, tools_stay);
+            // Out of the chuck between two operations of one set-up, it comes back so far off.
+            let again = setups.iter().zip(&taken).filter(|(s, how)| how.by_operation && s.ops.len() > 1);
+            let worst = again.map(|(s, _)| s.again_mm).fold(0.0, f64::max);
+            let true_enough = worst <= TRUE_MM;
             let costs = if true_enough { String::new() } else { say!(voice, "batch-not-true", worst = voice.length(worst)) };
             OrderView {
                 across,

@@ -11,7 +11,7 @@ use crate::voice::Voice;
 /// Every fault, from `/plain`.
 pub fn plain_limits(asked: &[PlainRequest], voice: Voice) -> Result<Vec<(String, [f64; 2])>, Vec<Fault>> {
     let mut c = Checker::spoken(voice);
-    let settled = crate::job::plain::check(asked, &mut c);
+    let settled = crate::plain::check(asked, &mut c);
     if c.faults.is_empty() {
         return Ok(settled.into_iter().map(|p| (p.name, [p.min_mm, p.max_mm])).collect());
     }

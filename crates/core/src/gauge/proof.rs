@@ -222,6 +222,45 @@ fn judge(by: Proof, before: &Inputs<'_>, owned: Option<&OwnedGauge>, voice: Voic
     }
 }
 
+/// How far a mate goes on that carries something ahead of its thread, or must go on so far; nothing where neither was told.
+///
+/// Its plain front goes on past the last full thread until it meets what stands there: a shoulder or the bottom of the bore where the thread
+/// ends at one, else the jaws or whatever was told to stand beyond. What it lacks there is lost of the engagement.
+fn goes_on(before: &Inputs<'_>, voice: Voice) -> Option<ProofFinding> {
+    let (facts, blank) = (before.facts, before.blank);
+    if facts.mate_ahead_mm.is_none() && facts.mate_goes_on_mm.is_none() {
+        return None;
+    }
+    let (length, usable) = (before.thread.length, blank.usable_mm);
+    let (ahead, wants) = (facts.mate_ahead_mm.unwrap_or(0.0), facts.mate_goes_on_mm.unwrap_or(usable));
+    if wants > usable + HELD_OFF_MM {
+        return Some((Some(false), say!(voice, "proof-mate-wants-more", wants = voice.about(wants), there = voice.about(usable))));
+    }
+    let ended = length - usable;
+    let inside = before.thread.spec.side == Side::Internal;
+    let out = blank.held().is_some_and(|h| matches!(h.holding, crate::job::Holding::Centres | crate::job::Holding::Arbor));
+    let (room, meets) = match (before.shoulder, inside, &blank.beyond) {
+        (true, true, _) => (Some(ended), "bottom"),
+        (true, false, _) => (Some(ended), "shoulder"),
+        (false, _, Some(beyond)) if !out => (beyond.gap_mm.as_ref().map(|gap| ended + gap.value), if beyond.jaws { "jaws" } else { "beyond" }),
+        (false, ..) => (Some(f64::INFINITY), "nothing"),
+    };
+    // Nothing ahead meets nothing: its own face stops where the thread does.
+    let Some(room) = room.or((ahead <= 0.0).then_some(f64::INFINITY)) else {
+        return Some((None, say!(voice, "proof-mate-room-untold", ahead = voice.about(ahead))));
+    };
+    let engages = usable - (ahead - room).max(0.0);
+    let goes = voice.about(engages.max(0.0));
+    if engages + HELD_OFF_MM >= wants {
+        return Some((Some(true), say!(voice, "proof-mate-goes-on", goes = goes, wants = voice.about(wants))));
+    }
+    let (short, ahead, room) = (voice.least(wants - engages), voice.about(ahead), voice.about(room));
+    Some((Some(false), say!(voice, "proof-mate-bottoms", meets = meets, goes = goes, wants = voice.about(wants), ahead = ahead, room = room, short = short)))
+}
+
+/// Less than this of a mate's way is nothing that holds it off, mm.
+const HELD_OFF_MM: f64 = 0.05;
+
 /// Trying the mate: whether it is there, and what is in its way.
 fn mate(before: &Inputs<'_>, voice: Voice) -> (Option<bool>, String) {
     let thread = before.thread;
@@ -235,6 +274,11 @@ fn mate(before: &Inputs<'_>, voice: Voice) -> (Option<bool>, String) {
     } else {
         "none"
     };
+    if at_hand == Some(true)
+        && let Some(judged) = goes_on(before, voice)
+    {
+        return judged;
+    }
     match at_hand {
         Some(true) if thread.spec.side == Side::Internal && before.reach_past > 0.0 => {
             (Some(true), say!(voice, "proof-mate-past", past = voice.about(before.reach_past)))

@@ -15,6 +15,10 @@ pub struct GaugeFacts {
     pub proof: Proof,
     /// Whether the mate is at hand, where that was told.
     pub mate_at_hand: Option<bool>,
+    /// What it carries ahead of its thread, mm, when told.
+    pub mate_ahead_mm: Option<f64>,
+    /// How far it must go on, mm, when told.
+    pub mate_goes_on_mm: Option<f64>,
     /// Whether the crest the thread is cut from was measured: which wires bear goes by it.
     pub crest_measured: bool,
     /// The part to match.
@@ -38,6 +42,8 @@ pub(super) fn settle(asked: &GaugeRequest, thread: Option<&ThreadFacts>, crest_m
         lead_correction: asked.lead_correction.unwrap_or(LeadCorrection::Auto),
         proof: asked.proof.unwrap_or_default(),
         mate_at_hand: asked.mate_at_hand,
+        mate_ahead_mm: c.sound(asked.mate_ahead_mm, 0.0, 2000.0, "/gauge/mate_ahead_mm", "mm"),
+        mate_goes_on_mm: c.sound(asked.mate_goes_on_mm, 0.1, 5000.0, "/gauge/mate_goes_on_mm", "mm"),
         crest_measured,
         spring: asked
             .spring

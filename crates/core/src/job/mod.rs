@@ -11,7 +11,6 @@ mod lathe_fact;
 mod measuring;
 mod mouth;
 pub mod pad;
-pub(crate) mod plain;
 mod plate;
 mod profile;
 mod request;
@@ -22,6 +21,8 @@ mod written;
 pub use crate::kit::{
     Condition, Kit, Material, MicrometerKind, OwnedBit, OwnedInsert, OwnedMicrometer, TOOLS, ToolEvent, ToolMaterial, materials, tool_material,
 };
+pub(crate) use crate::plain::HEXAGON_CORNERS;
+pub use crate::plain::{PlainFacts, PlainKind, PlainRequest};
 pub use choices::{BlankAim, DepthLaw, EndKind, Ending, Grinder, Holding, OwnRow, ReadBy, Style, Support, Way};
 pub use facts::{BitFacts, CutFacts, GearFacts, Indicator, Job, SetupFacts, settle};
 pub(crate) use lathe::MOST_SEEN;
@@ -29,7 +30,6 @@ pub use lathe::{GearBlank, Lathe, Readout, Slide, assumed_lathe};
 pub use lathe_fact::LatheFact;
 pub use measuring::{GaugeFacts, Original};
 pub use mouth::{Parallel, ParallelRequest, RegisterFacts, RegisterFit, RegisterRequest};
-pub use plain::{PlainFacts, PlainKind, PlainRequest};
 pub use plate::{Misread, PlateRead};
 pub use profile::{
     ArmProfile, BoundGears, CarriageStop, Chuck, DialProfile, GearBlankProfile, GearGroup, LatheProfile, LeadscrewProfile, MountedProfile, OneOrMany, Post,

@@ -166,6 +166,9 @@ pub struct BlankRequest {
     pub shoulder_mm: Option<f64>,
     /// Diameter it is chamfered to.
     pub chamfer_mm: Option<f64>,
+    /// From the face of the part's end to where the thread begins: the length of a nose or a journal before it; 0 when absent.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub from_end_mm: Option<f64>,
     /// How the thread ends; a shoulder asks for a relief, none for the open.
     pub end: Option<EndKind>,
     /// How the headstock end is held; the recommended way when absent.
@@ -388,6 +391,12 @@ pub struct GaugeRequest {
     /// Whether the mate is at hand to be tried on.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub mate_at_hand: Option<bool>,
+    /// What the mate carries ahead of its thread, the end that goes on first: a nut's counterbore, a screw's nose; 0 for nothing.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub mate_ahead_mm: Option<f64>,
+    /// How far it must go on; all of the thread when absent.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub mate_goes_on_mm: Option<f64>,
     /// The part this one is made to match, measured the way this one will be.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub original: Option<OriginalRequest>,

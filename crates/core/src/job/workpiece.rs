@@ -25,6 +25,8 @@ pub struct BlankFacts {
     pub shoulder: bool,
     /// Diameter of the shoulder, mm, when known.
     pub shoulder_mm: Option<f64>,
+    /// From the face of the part's end to where the thread begins, mm, when told.
+    pub from_end_mm: Option<f64>,
     /// Relief width, mm, when known.
     pub relief_width_mm: Option<f64>,
     /// Relief diameter, mm, when known.
@@ -97,6 +99,7 @@ pub(super) fn settle(request: &PlanRequest, maker: Maker, (kit, thread): (&Kit, 
         engagement_percent: c.sound(asked.engagement_percent, 30.0, 100.0, "/blank/engagement_percent", "per cent"),
         shoulder,
         shoulder_mm: c.sound(asked.shoulder_mm, if thread.is_some() { major * 0.5 } else { 0.1 }, 2000.0, "/blank/shoulder_mm", "mm for this thread"),
+        from_end_mm: c.sound(asked.from_end_mm, 0.0, 5000.0, "/blank/from_end_mm", "mm"),
         relief_width_mm: c.sound(asked.relief_width_mm, 0.0, 1000.0, "/blank/relief_width_mm", "mm"),
         relief_diameter_mm: c.sound(asked.relief_diameter_mm, 0.0, 1000.0, "/blank/relief_diameter_mm", "mm"),
         relief_corner_mm: c.sound(asked.relief_corner_mm, 0.0, 100.0, "/blank/relief_corner_mm", "mm"),
@@ -112,7 +115,7 @@ pub(super) fn settle(request: &PlanRequest, maker: Maker, (kit, thread): (&Kit, 
         rechucked: asked.rechucked.unwrap_or(false),
         parallel: asked.parallel.as_ref().and_then(|p| p.check((0.1, 2000.0), c)),
         register: asked.register.as_ref().and_then(|r| r.check(major, c)),
-        plain: crate::job::plain::check(&asked.plain, c),
+        plain: crate::plain::check(&asked.plain, c),
         stick_out_mm: c.sound(asked.stick_out_mm, 0.5, 5000.0, "/blank/stick_out_mm", "mm"),
         outside_mm: {
             if asked.outside_mm.is_some() && thread.is_some() && !internal {

@@ -1,12 +1,13 @@
 //! The settings card of an operation: what is set for it, with this job's numbers, and how long it takes.
 
+use super::along::{StretchKind, along, piece};
 use super::line::{CardLine, number, words};
 use super::propose::held;
 use super::speed::{BROAD, Minutes};
+use super::took::{OpTook, pace};
 use super::{ADDED, Member, OpKind, Operation, other, rough, stock};
-use crate::blank::BlankSection;
-use crate::cut::{SlideName, counted};
-use crate::job::{Chuck, Holding, Support};
+use crate::cut::{DepthDial, SlideName, counted};
+use crate::job::{Chuck, Holding, PlainFacts, PlainKind, Support};
 use crate::quantity::degrees_text;
 use crate::say;
 use crate::thread::Side;
@@ -32,11 +33,7 @@ pub fn bench(member: &Member<'_>, members: &[Member<'_>], kind: OpKind, voice: V
     let internal = plan.thread.side == Side::Internal;
     match kind {
         OpKind::Saw => stock::saw(member, members, voice),
-        OpKind::Face | OpKind::Length => vec![
-            speed(1.0),
-            number(say!(voice, "line-of-most-a-cut"), &Quantity::given(voice, stock::FACING_MM)),
-            words(say!(voice, "line-of-how"), say!(voice, "card-no-pip")),
-        ],
+        OpKind::Face | OpKind::Length => faced(member, members, kind, voice),
         OpKind::Centre => vec![
             words(say!(voice, "card-center-drill"), say!(voice, "card-center-drill-says")),
             words(
@@ -46,7 +43,7 @@ pub fn bench(member: &Member<'_>, members: &[Member<'_>], kind: OpKind, voice: V
         ],
         OpKind::Drill => drill(member),
         OpKind::Turn | OpKind::Bore => turn(member, members, voice),
-        OpKind::Plain => plain(blank, voice),
+        OpKind::Plain => plain(member, members, voice),
         OpKind::Relief if blank.relief.is_none() => relief_told(member),
         OpKind::Relief => blank
             .relief
@@ -63,7 +60,8 @@ pub fn bench(member: &Member<'_>, members: &[Member<'_>], kind: OpKind, voice: V
             })
             .collect(),
         OpKind::Chamfer if plan.chaser.as_ref().is_some_and(|c| !c.bevels.is_empty()) => bevel(member),
-        OpKind::Chamfer | OpKind::SecondChamfer => {
+        OpKind::SecondChamfer => second_edge(member, members, voice),
+        OpKind::Chamfer => {
             vec![number(say!(voice, "line-of-to-diameter"), &blank.chamfer_mm), words(say!(voice, "line-of-at"), say!(voice, "card-at-45"))]
         }
         OpKind::Thread => thread_card(member).map_or_else(Vec::new, |t| {
@@ -85,6 +83,44 @@ pub fn bench(member: &Member<'_>, members: &[Member<'_>], kind: OpKind, voice: V
         }
         _ => Vec::new(),
     }
+}
+
+/// Facing an end, the second to length.
+fn faced(member: &Member<'_>, members: &[Member<'_>], kind: OpKind, voice: Voice) -> Vec<CardLine> {
+    let rest = [
+        member.speed(member.blank_mm(), 1.0),
+        number(say!(voice, "line-of-most-a-cut"), &Quantity::given(voice, stock::FACING_MM)),
+        words(say!(voice, "line-of-how"), say!(voice, "card-no-pip")),
+    ];
+    finished_length(member, members, kind, voice).into_iter().chain(rest).collect()
+}
+
+/// To what length the second end is faced, where that is known: between its limits where they were told.
+fn finished_length(member: &Member<'_>, members: &[Member<'_>], kind: OpKind, voice: Voice) -> Option<CardLine> {
+    let lies = along(member, members, voice);
+    if kind != OpKind::Length || !lies.known {
+        return None;
+    }
+    let told = piece(member, members).flat_map(|m| &m.facts.blank.plain).find(|p| p.kind == PlainKind::Length && (p.nominal_mm - lies.length).abs() < 1e-9);
+    Some(match told {
+        Some(size) => words(say!(voice, "line-of-finished-length"), voice.between(size.min_mm, size.max_mm)),
+        None => number(say!(voice, "line-of-finished-length"), &Quantity::along(voice, lies.length)),
+    })
+}
+
+/// What is broken off an edge that has no thread, mm. House value.
+const EDGE_MM: f64 = 0.5;
+
+/// The edge of the second end: the thread's own chamfer where it runs out there, else what stands there broken.
+fn second_edge(member: &Member<'_>, members: &[Member<'_>], voice: Voice) -> Vec<CardLine> {
+    let chamfer = &member.plan.blank.chamfer_mm;
+    let lies = along(member, members, voice);
+    let last = lies.outside.last().filter(|s| s.stands != StretchKind::Thread && member.plan.thread.side == Side::External);
+    let to = last.map_or_else(
+        || number(say!(voice, "line-of-to-diameter"), chamfer),
+        |s| number(say!(voice, "line-of-to-diameter"), &Quantity::about(voice, s.mm - 2.0 * EDGE_MM)),
+    );
+    vec![to, words(say!(voice, "line-of-at"), say!(voice, "card-at-45"))]
 }
 
 /// The drill before a bore, and what it leaves.
@@ -151,20 +187,31 @@ fn turn(member: &Member<'_>, members: &[Member<'_>], voice: Voice) -> Vec<CardLi
     lines
 }
 
-/// Plain sizes, and the register before a nut.
-fn plain(blank: &BlankSection, voice: Voice) -> Vec<CardLine> {
-    blank
-        .plain
-        .iter()
-        .map(|p| words(say!(voice, "line-of-size"), say!(voice, "card-size", name = &p.name, min = &p.min_mm.text, max = &p.max_mm.text)))
-        .chain(blank.register.iter().flat_map(|r| {
-            [
-                number(say!(voice, "line-of-register-not-under"), &r.min_mm),
-                number(say!(voice, "line-of-register-not-over"), &r.max_mm),
-                number(say!(voice, "line-of-deep"), &r.depth_mm),
-            ]
-        }))
-        .collect()
+/// Plain sizes, and the register before a nut: an outside with the cross-slide's setting for the middle of its limits.
+fn plain(member: &Member<'_>, members: &[Member<'_>], voice: Voice) -> Vec<CardLine> {
+    let (blank, told) = (&member.plan.blank, &member.facts.blank.plain);
+    let bar = stock::thickest(member, members, voice).mm + stock::TRUE_MM;
+    let dial = DepthDial::new(SlideName::CrossSlide, &member.lathe.cross_slide, 0.0).said_in(voice.words);
+    let turned = |p: &PlainFacts| p.kind == PlainKind::Outside && p.max_mm < bar;
+    let mut lines = Vec::new();
+    for (size, facts) in blank.plain.iter().zip(told) {
+        let (name, min, max) = (&size.name, &size.min_mm.text, &size.max_mm.text);
+        lines.push(words(say!(voice, "line-of-size"), say!(voice, "card-size", name = name, min = min, max = max)));
+        if turned(facts) {
+            let setting = dial.nearest((bar - f64::midpoint(facts.min_mm, facts.max_mm)) / 2.0).setting;
+            let says = say!(voice, "card-size-dial", name = name, dial = setting.text, bar = voice.given(bar));
+            lines.push(words(say!(voice, "line-of-cross-slide"), says));
+        }
+    }
+    let register = blank.register.iter().flat_map(|r| {
+        [
+            number(say!(voice, "line-of-register-not-under"), &r.min_mm),
+            number(say!(voice, "line-of-register-not-over"), &r.max_mm),
+            number(say!(voice, "line-of-deep"), &r.depth_mm),
+        ]
+    });
+    lines.extend(register);
+    lines
 }
 
 /// What is set for a thread, each line by what it is.
@@ -406,12 +453,19 @@ fn by_hand(length: f64, lead: f64) -> f64 {
     3.0 * length / lead * 2.0 / 60.0
 }
 
-/// The same of an operation kept, the user's own time before the app's.
+/// The same of an operation kept: the user's own time before the app's, and that by what such work took on this lathe.
 #[must_use]
-pub fn minutes_of(op: &Operation, member: Option<&Member<'_>>, members: &[Member<'_>]) -> Minutes {
-    let reckoned = member.map_or(Minutes::default(), |m| minutes(m, members, op.kind));
-    match op.minutes {
-        Some(own) => Minutes { set: 0.0, each: own },
-        None => reckoned,
+pub fn minutes_of(op: &Operation, member: Option<&Member<'_>>, members: &[Member<'_>], took: &[OpTook]) -> Minutes {
+    let reckoned = reckoned_of(op, member, members);
+    match (op.minutes, member) {
+        (Some(own), _) => Minutes { set: 0.0, each: own },
+        (None, Some(m)) => pace(took, &m.lathe.name, op.kind).map_or(reckoned, |p| Minutes { set: reckoned.set * p.times, each: reckoned.each * p.times }),
+        (None, None) => reckoned,
     }
+}
+
+/// What is reckoned for an operation before anything was told of such work.
+#[must_use]
+pub fn reckoned_of(op: &Operation, member: Option<&Member<'_>>, members: &[Member<'_>]) -> Minutes {
+    member.map_or(Minutes::default(), |m| minutes(m, members, op.kind))
 }

@@ -86,7 +86,7 @@ fn minutes(plan: &Plan, job: &Job, lathe: &Lathe) -> f64 {
     let members = [member];
     let of = |kind| {
         let op = super::Operation { kind, ..super::Operation::default() };
-        let took = minutes_of(&op, Some(&member), &members);
+        let took = minutes_of(&op, Some(&member), &members, &[]);
         took.set + took.each
     };
     propose(&members, plan.voice).ops().filter(|(_, op)| of_the_thread(op.kind)).map(|(_, op)| of(op.kind)).sum()

@@ -1,5 +1,6 @@
 //! Route: a part's operations from the saw to the last chamfer, grouped by set-up. Made from its jobs, and then the user's to change.
 
+mod along;
 mod card;
 mod line;
 mod makers;
@@ -11,19 +12,24 @@ mod said;
 mod speed;
 mod stock;
 mod told;
+mod took;
 
-pub use card::{bench, card_of, chucking_of, minutes_of, standing_of};
+pub use along::{Along, Span, StretchKind, along};
+pub use card::{bench, card_of, chucking_of, minutes_of, reckoned_of, standing_of};
 pub(crate) use card::{by_chaser, over_wires, thread_card, turn_to, turned};
 pub use line::CardLine;
 pub(crate) use line::number;
 pub use makers::{MakerView, MakersSheet, makers};
+pub(crate) use order::name as op_name;
 pub use order::{OrderRemark, remarks};
 pub use other::temper_colour;
 pub use propose::propose;
-use said::time as time_says;
-pub use said::{ChuckingView, Must, OperationView, RouteDetail, said};
+pub(crate) use said::piece_says;
+pub use said::time as time_says;
+pub use said::{ChuckingView, Must, OperationView, RouteDetail, Ticked, said};
 pub use speed::Minutes;
 pub use told::{ADDED, AskedAs, MayAdd, OpAsk, OpFacts, may_add};
+pub use took::{OpTook, Pace, by_the_clock, pace, took_fault};
 
 use crate::faults::Fault;
 use crate::job::{Job, Lathe};
@@ -141,6 +147,9 @@ pub struct Operation {
     /// What was noted with it: where the stop stands, what the dial reads.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub note: Option<String>,
+    /// A photograph that shows it, of those kept with its job.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub photo: Option<String>,
 }
 
 /// One chucking, and what is done in it.
@@ -253,6 +262,10 @@ impl Route {
                 }
                 long(op.says.as_deref().unwrap_or_default(), format!("{at}/says"), &mut faults);
                 long(op.note.as_deref().unwrap_or_default(), format!("{at}/note"), &mut faults);
+                if op.photo.is_some() && op.job.is_none() && setup.piece.is_none() {
+                    faults.push(Fault::new(format!("{at}/photo"), say!(voice, "route-photo-of")));
+                }
+                long(op.photo.as_deref().unwrap_or_default(), format!("{at}/photo"), &mut faults);
                 faults.extend(op.told.check(op.kind, &format!("{at}/told"), voice));
                 if op.minutes.is_some_and(|m| !(m.is_finite() && (0.0..=2000.0).contains(&m))) {
                     faults.push(Fault::new(format!("{at}/minutes"), say!(voice, "route-minutes")));

@@ -168,7 +168,7 @@ pub fn remarks(route: &Route, members: &[Member<'_>], voice: Voice) -> Vec<Order
 }
 
 /// What an operation is called: the user's name for it, or the app's.
-pub(super) fn name(op: &Operation, voice: Voice) -> String {
+pub(crate) fn name(op: &Operation, voice: Voice) -> String {
     op.says.clone().unwrap_or_else(|| kind_says(op.kind, voice))
 }
 

@@ -5,6 +5,7 @@ use super::speed::{BROAD, Minutes};
 use super::told::OpFacts;
 use super::{Member, OpKind};
 use crate::cut::{DepthDial, SlideName};
+use crate::job::HEXAGON_CORNERS as CORNERS;
 use crate::quantity::plain_text;
 use crate::say;
 use crate::thread::Side;
@@ -16,8 +17,6 @@ use std::f64::consts::PI;
 const REAMED_MM: [f64; 3] = [0.2, 0.25, 0.3];
 /// A knurl filled full grows on the diameter by this share of its pitch: straight, crossed and raised, crossed and sunk.
 const GROWS: [f64; 3] = [0.5, 2.0 / 3.0, 1.0 / 3.0];
-/// Across corners of a hexagon, times across flats.
-const CORNERS: f64 = 1.154_700_538;
 /// Rise of a turning mandrel over its length: half a millimetre on a metre. Recalled; makers differ, so the mandrel itself is measured.
 const MANDREL_RISE: f64 = 0.0005;
 /// Left on what is hardened, on the diameter, for scale and movement, mm. House value.

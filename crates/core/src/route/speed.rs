@@ -40,7 +40,7 @@ impl Member<'_> {
         self.facts.blank.die_finish
     }
 
-    pub(super) fn blank_mm(&self) -> f64 {
+    pub(crate) fn blank_mm(&self) -> f64 {
         self.plan.blank.used_mm.value
     }
 }

@@ -1,6 +1,7 @@
 //! The stock of a piece: as thick as its thickest place and a little to true, as long as all that is made of it, the blade and the grip.
 
 use super::Member;
+use super::along::{along, piece};
 use super::line::{CardLine, number, words};
 use crate::job::{Holding, PlainKind};
 use crate::say;
@@ -28,11 +29,6 @@ pub(super) struct Thickest {
     pub untold: bool,
 }
 
-/// The other members on the same piece, this one among them.
-fn piece<'a>(member: &'a Member<'a>, members: &'a [Member<'a>]) -> impl Iterator<Item = &'a Member<'a>> {
-    members.iter().filter(move |m| m.job == member.job || !m.apart && !member.apart)
-}
-
 /// The thickest place of the piece a member is on.
 pub(super) fn thickest(member: &Member<'_>, members: &[Member<'_>], voice: Voice) -> Thickest {
     let mut places: Vec<(f64, String)> = Vec::new();
@@ -50,7 +46,8 @@ pub(super) fn thickest(member: &Member<'_>, members: &[Member<'_>], voice: Voice
         untold |= shoulder && blank.shoulder_mm.is_none();
         places.extend(blank.shoulder_mm.filter(|_| shoulder).map(|mm| (mm, say!(voice, "stock-shoulder"))));
         places.extend(blank.outside_mm.map(|mm| (mm, say!(voice, "stock-outside"))));
-        places.extend(blank.plain.iter().filter(|p| p.kind == PlainKind::Outside).map(|p| (p.max_mm, p.name.clone())));
+        let outside = blank.plain.iter().filter(|p| p.kind.has_a_place() && p.kind != PlainKind::Bore);
+        places.extend(outside.map(|p| (p.max_mm * p.kind.over_corners(), p.name.clone())));
     }
     // A plain outside larger than the thread is what stands past its shoulder.
     let of_threads = piece(member, members).map(|m| m.plan.thread.major_mm.value).fold(0.0, f64::max);
@@ -58,36 +55,22 @@ pub(super) fn thickest(member: &Member<'_>, members: &[Member<'_>], voice: Voice
     Thickest { mm, what, untold: untold && mm <= of_threads + 1e-6 }
 }
 
-/// What makes up the length, each with its name, mm.
-fn lengths(member: &Member<'_>, members: &[Member<'_>], voice: Voice) -> Vec<(f64, String)> {
-    let threads: Vec<(f64, String)> = piece(member, members).map(|m| (m.plan.thread.length_mm.value, m.plan.thread.name.clone())).collect();
-    let plain: Vec<(f64, String)> =
-        piece(member, members).flat_map(|m| m.facts.blank.plain.iter().filter(|p| p.kind == PlainKind::Length)).map(|p| (p.max_mm, p.name.clone())).collect();
-    let all: f64 = threads.iter().map(|t| t.0).sum();
-    // A length told that holds all the threads, and the others told, is the whole part's; one that does not is of something beside them.
-    let whole = plain.iter().max_by(|a, b| a.0.total_cmp(&b.0)).filter(|p| p.0 >= all + plain.iter().map(|q| q.0).sum::<f64>() - p.0 - 1e-6);
-    let mut list = match whole {
-        Some(whole) => vec![whole.clone()],
-        None => threads.into_iter().chain(plain).collect(),
-    };
-    list.push((2.0 * FACING_MM, say!(voice, "stock-facing")));
-    list
-}
-
 /// What is cut off the bar.
 pub(super) fn saw(member: &Member<'_>, members: &[Member<'_>], voice: Voice) -> Vec<CardLine> {
     let blank = &member.plan.blank;
     let thick = thickest(member, members, voice);
     let least = thick.mm + TRUE_MM;
-    let mut parts = lengths(member, members, voice);
+    let mut parts = along(member, members, voice).made_up;
+    parts.push((2.0 * FACING_MM, say!(voice, "stock-facing")));
     let held = blank.held().map_or(Holding::ThreeJaw, |h| h.holding);
-    if !matches!(held, Holding::Centres | Holding::Arbor) {
+    // One for an arbor is bored and parted off in a chuck before.
+    if held != Holding::Centres {
         let blade = blank.parting_mm.unwrap_or(BLADE_MM);
         parts.push((blade, say!(voice, "stock-blade")));
         parts.push((member.facts.blank.grip_mm.unwrap_or_else(|| (GRIP_SHARE * least).max(GRIP_MM).ceil()), say!(voice, "stock-grip")));
     }
     let length: f64 = parts.iter().map(|p| p.0).sum();
-    let sum = parts.iter().map(|(mm, what)| format!("{} {what}", voice.given(*mm))).collect::<Vec<_>>().join(" + ");
+    let sum = parts.iter().map(|(mm, what)| if *mm > 0.0 { format!("{} {what}", voice.given(*mm)) } else { what.clone() }).collect::<Vec<_>>().join(" + ");
     let bore = member.plan.thread.side == Side::Internal;
     let says = match (thick.untold, bore) {
         (true, true) => say!(voice, "card-stock-over"),

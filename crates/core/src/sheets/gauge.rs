@@ -254,7 +254,7 @@ fn owned_on_scale(owned: &[&WireView], along: impl Fn(f64) -> f64, (base, voice)
         shapes.push(Shape::open(if w.chosen { "chart.hung" } else { "chart.line" }, vec![[x, base], [x, base - 11.0]]));
         if let (true, Some(name)) = (named.iter().all(|n| (n - x).abs() > FIGURE_WIDE * k), NAMED.get(named.len())) {
             named.push(x);
-            dimensions.push(Dimension::at(name, say!(voice, "dim-drawer-wire"), w.wire_mm.clone(), [x - 46.0, base - 26.0]));
+            dimensions.push(Dimension::at(*name, say!(voice, "dim-drawer-wire"), w.wire_mm.clone(), [x - 46.0, base - 26.0]));
         }
     }
 }

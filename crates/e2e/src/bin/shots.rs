@@ -69,12 +69,17 @@ async fn main() {
         browser.find(".causes .cause.shown").await;
         browser.picture(&out.join("trouble.png")).await;
     }
-    // The working of a number.
-    if wants("working") {
-        browser.go(&server.at("/jobs/footbridge-tie-rod/cut")).await;
-        browser.click(".carry .opens").await;
-        browser.wait_text("[role=dialog]", "From:").await;
-        browser.picture(&out.join("working.png")).await;
+    // The mill's bearing stud drawn whole, with what stands behind its thread.
+    if wants("part") {
+        let plain = json!([
+            {"name": "journal", "nominal_mm": 28, "over_mm": -0.02, "under_mm": -0.053, "long_mm": 42},
+            {"name": "spanner hexagon", "kind": "hexagon", "nominal_mm": 32, "long_mm": 12},
+            {"name": "tail", "nominal_mm": 25, "long_mm": 140}
+        ]);
+        server.tell("mill-bearing-stud", json!({"blank": {"shoulder": true, "plain": plain}})).await;
+        browser.go(&server.at("/jobs/mill-bearing-stud/part")).await;
+        browser.wait_text(".part-sentence", "spanner hexagon").await;
+        browser.picture(&out.join("part.png")).await;
     }
     // The tie rod cut on, read, cut again and read: its story, and its card.
     if wants("log") || wants("paper") {

@@ -18,3 +18,4 @@ mod set_up_and_cut;
 mod shop;
 mod threads_and_blanks;
 mod voices;
+mod whole_parts;

@@ -13,7 +13,9 @@ const STATIONS: [&str; 8] = ["thread", "blank", "gears", "bit", "setup", "cut", 
 const JOBS: [&str; 4] = ["footbridge-tie-rod", "paddle-screw-and-nut", "gauge-board-cap", "sluice-vice-screw"];
 
 /// Pages beside the stations, each with what shows that it is drawn.
-const PAGES: [(&str, &str); 11] = [
+const PAGES: [(&str, &str); 13] = [
+    ("/jobs/paddle-screw-and-nut/part", ".part-drawing"),
+    ("/jobs/gauge-board-cap/part", ".part-drawing"),
     ("/shop/lathes/long-bed?ask=screw", ".asked"),
     ("/shop/lathes/gap-bed?ask=pitches", ".asked"),
     ("/", ".jobs li"),

@@ -32,7 +32,7 @@ async fn the_paddle_pair_goes_by_its_route_from_blank_to_fit() {
     browser.click_text(".chucking:nth-of-type(1) header .choice", "Add an operation").await;
     browser.click_text(".happened .choice", "Your own").await;
     browser.wait_text("aside h2", "Your own operation").await;
-    let fields = browser.page.find_all(By::Css("aside .op-form input")).await.unwrap();
+    let fields = browser.page.find_all(By::Css("aside .op-form:not(.took) input")).await.unwrap();
     retype(&fields[0], "stop at the third notch").await;
     retype(&fields[1], "Stamp the paddle's number").await;
     browser.click_text("aside .act", "Set").await;

@@ -85,6 +85,7 @@ fact-plain-dimensions-too-many-part = { $asked } plain dimensions are too many; 
 fact-plain-dimension-name-1-40 = a plain dimension has a name of 1 to 40 characters, such as head diameter
 fact-name-another-give-each-own = “{ $one }” is the name of another; give each its own
 fact-wants-nominal-size = “{ $one }” wants its nominal size
+fact-plain-has-no-place = “{ $name }” is a length along the part: it is told by its size alone, without a place
 fact-upper-deviation-under-lower = the upper deviation, { $over }, is under the lower, { $under }
 fact-plate-least-one-row-one = a plate has at least one row and one column; name the lever's places
 fact-stands-here-twice-each-place = “{ $part }” stands here twice; each place of a lever has its own name

@@ -238,6 +238,21 @@ proof-none-in-drawer = none is in the drawer
 proof-ring-unmeasured = a ring is itself a bore nobody can measure
 proof-plug-ends = its ends are screws, measured over wires
 proof-same-stock = same stock and tool, proven first
+proof-mate-goes-on = it goes on { $goes } with the part as held, and { $wants } is wanted
+proof-mate-room-untold = it carries { $ahead } ahead of its thread, and what stands beyond the thread was not told: tell how far off that is
+proof-mate-wants-more = it must go on { $wants }, and there is { $there } of full thread
+proof-mate-bottoms =
+    it would touch the { $meets ->
+        [bottom] bottom of the bore
+        [shoulder] shoulder
+        [jaws] jaws
+       *[beyond] stop beyond the thread
+    } first: it carries { $ahead } ahead of its thread where there is { $room }, so { $goes } goes on of the { $wants } wanted. It lacks { $short }: { $meets ->
+        [bottom] a deeper pocket behind the thread
+        [shoulder] a wider relief
+        [jaws] stand the work further out
+       *[beyond] more room there
+    }, a mate with less ahead of it, or the work out for the trial and back in its place
 proof-mate-past = it must reach { $past } past what stands in front
 proof-mate-not-made = it is not made yet: make it first, or measure
 proof-mate-none = there is none at hand

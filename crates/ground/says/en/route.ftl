@@ -2,6 +2,7 @@
 
 line-of-speed = Speed
 line-of-most-a-cut = Most a cut
+line-of-finished-length = Finished length
 line-of-how = How
 line-of-support = Support
 line-of-to-diameter = To diameter
@@ -114,6 +115,9 @@ time-hours = { $h } h { $min } min
 batch-each-part = Each part complete
 batch-each-chucking = Each chucking on all parts
 batch-each-operation = Each operation on all parts
+batch-own = Your own order
+batch-flip = Turned end for end it goes back within about { $off } ({ $held }): the second end is no truer to the first than that, in any order. What must be truer is cut in one chucking, or between { -center }s.
+batch-own-saves = Parts wait for one another where you said, and go through the rest one by one.
 batch-each-part-saves = A mistake shows on the first part, and each part teaches the next; nothing is taken out half done.
 batch-each-chucking-saves = Tools and stops of one chucking stay as they are until all parts have had it; each part still has one chucking for all that must run true.
 batch-each-operation-saves = One tool, one stop and one dial reading at a time: note them once and repeat them. Every part is chucked again for every operation.
@@ -234,6 +238,7 @@ card-dress-bore = a light cut at the bore’s size, or a scraper with the spindl
 card-dress = a fine file flat on the crests, lathe slow, left-handed and clear of the chuck; then one pass at the depth it stands at
 card-part-off = square to the work, close to the chuck; a { -center } drawn back first, and never between { -center }s
 card-size = { $name }: { $min } to { $max }
+card-size-dial = { $name }: { $dial } from a touch on the bar at ⌀ { $bar }, then measured
 
 order-out-of-chuck = It is out of its chuck before it is measured: measure before you open it, or nothing can be taken off any more.
 order-runs-true = It must run true, and its blank is made in another chucking: turn it and thread it in one.
@@ -436,3 +441,65 @@ card-color = { $color ->
 card-temper = polished bright where the { -color } is to be seen, warmed slowly from the thick end, quenched when it arrives
 card-polish = a file first, then a strip pulled over the work from behind by its ends; a thread by brush and paste, not by cloth
 card-polish-caution = No emery wrapped round turning work, no finger in a bore, sleeves back; the ways covered from grit.
+
+# The part as a whole.
+part-untold = not told
+part-more-untold = what was not told of it
+part-overlap = { $a } and { $b } stand over one another from { $stretch }: one of their places or lengths is wrong.
+part-shoulder-untold = { $behind }, ⌀ { $mm }, stands right behind { $thread }, whose job says it runs out into the open: a tool that does not stop runs into it. Tell its shoulder at Blank.
+part-drawn = The whole piece, from its first face: { $says }.
+part-length = { $mm } from face to face.
+part-length-untold = How long it is was not told: something on it has no length yet.
+stretch-untold = nothing told for { $long }
+stretch-unknown = nothing told of its outside
+stretch-thread = { $name } × { $long }
+stretch-plain =
+    { $name } { $flats ->
+        [flats] { $size } across flats
+       *[round] ⌀ { $size }
+    } × { $long }
+stretch-open =
+    { $name } { $flats ->
+        [flats] { $size } across flats
+       *[round] ⌀ { $size }
+    }, as long as was not told
+dim-part-long = { $name }, its length
+dim-part-across = { $name }, its size
+dim-part-whole = From face to face
+part-major = Outside
+part-major-inside = Full diameter
+part-pitch = Pitch diameter
+part-minor = Root
+part-minor-inside = Bore
+part-not-under = not under { $mm }
+part-not-over = not over { $mm }
+part-threaded = Threaded length
+part-chamfered = Chamfered to
+part-relief-wide = Relief, wide at least
+part-relief-down = Relief, to diameter
+part-size =
+    { $name } { $kind ->
+        [hexagon] (across six flats)
+        [square] (across four flats)
+        [bore] (bore)
+        [length] (length)
+        [depth] (depth)
+       *[outside] (⌀)
+    }
+part-register = Register
+part-shoulder-across = Shoulder, ⌀
+part-whole = From face to face
+part-plain = Plain sizes
+route-took-minutes = minutes it took, over 0 and up to 2000
+route-photo-of = a photograph is of a job: say which piece it is done to
+route-paced =
+    { $n ->
+        [one] by the one such told
+       *[other] by { $n } such told
+    } on the { $lathe }: { $times } times what is reckoned
+day-lathe-takes = { $lathe }: about { $time }
+day-wires = wires of { $mm }
+day-mate = its mate as made: { $title }
+day-now-on = Go on with { $title } on the { $lathe }: it is in mid-cut, and stands as it was left.
+day-now-blank = { $title } on the { $lathe }: { $blank }
+day-now-change = { $title } on the { $lathe }: first { $changes }.

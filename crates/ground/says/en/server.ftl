@@ -129,3 +129,7 @@ srv-kept-act = Act { $n } of “{ $job }”{ $kind ->
    *[other] , “{ $kind }”
 }, recorded { $recorded },
 srv-of-a-single-point = a { $by } makes this thread: this is of a thread cut by a single point
+srv-no-such-piece = the part has { $pieces } pieces: the first is 0
+srv-took-unread = what an operation took does not read: { $why }
+srv-took-when-done = what it took is told with it done
+srv-again-from = the first operation to be done again, one of this part’s route

@@ -7,6 +7,7 @@ pub mod lay;
 use crate::voice::Voice;
 use crate::working::Quantity;
 use serde::{Serialize, Serializer};
+use std::borrow::Cow;
 
 /// A point in mm.
 pub type Point = [f64; 2];
@@ -36,6 +37,9 @@ pub struct Shape {
     /// Height of its letters, mm, where they are not the drawing's own.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub letter_mm: Option<f64>,
+    /// Which of several it is, where one may be touched by itself.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub part: Option<String>,
 }
 
 /// A circle, with the way it turns seen from the tailstock end where that matters.
@@ -84,7 +88,8 @@ impl Teeth {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Dimension {
     /// Stable name.
-    pub name: &'static str,
+    #[cfg_attr(feature = "schema", schema(value_type = String))]
+    pub name: Cow<'static, str>,
     /// What it measures, in plain words.
     pub says: String,
     /// The figure.
@@ -113,13 +118,13 @@ pub struct Dimension {
 impl Dimension {
     /// One from a place to another, along or across: what it measures is true, and the side it lies on is where it will stand.
     #[must_use]
-    pub fn new(name: &'static str, says: impl Into<String>, figure: Quantity, from: Point, to: Point) -> Self {
-        Self { name, says: says.into(), figure, from, to, sign: String::new(), at: from, lines: Vec::new() }
+    pub fn new(name: impl Into<Cow<'static, str>>, says: impl Into<String>, figure: Quantity, from: Point, to: Point) -> Self {
+        Self { name: name.into(), says: says.into(), figure, from, to, sign: String::new(), at: from, lines: Vec::new() }
     }
 
     /// One that stands at a point.
     #[must_use]
-    pub fn at(name: &'static str, says: impl Into<String>, figure: Quantity, point: Point) -> Self {
+    pub fn at(name: impl Into<Cow<'static, str>>, says: impl Into<String>, figure: Quantity, point: Point) -> Self {
         Self::new(name, says, figure, point, point)
     }
 
@@ -178,6 +183,12 @@ impl Drawing {
         Self::laid(says, frame, shapes, dimensions, lay::SHARED.of(voice.stands))
     }
 
+    /// The same in no larger a frame than its lines fill.
+    #[must_use]
+    pub fn sharing(voice: Voice, says: String, shapes: Vec<Shape>, dimensions: Vec<Dimension>) -> Self {
+        Self::shared(voice, says, lay::frame(&shapes), shapes, dimensions)
+    }
+
     /// The same of one with a list of its parts beside it.
     #[must_use]
     pub fn listed(voice: Voice, says: String, frame: [f64; 4], shapes: Vec<Shape>) -> Self {
@@ -201,13 +212,13 @@ impl Shape {
     /// An open line.
     #[must_use]
     pub const fn open(role: &'static str, line: Vec<Point>) -> Self {
-        Self { role, line, closed: false, circle: None, teeth: None, label: None, letter_mm: None }
+        Self { role, line, closed: false, circle: None, teeth: None, label: None, letter_mm: None, part: None }
     }
 
     /// A closed line.
     #[must_use]
     pub const fn closed(role: &'static str, line: Vec<Point>) -> Self {
-        Self { role, line, closed: true, circle: None, teeth: None, label: None, letter_mm: None }
+        Self { role, line, closed: true, circle: None, teeth: None, label: None, letter_mm: None, part: None }
     }
 
     /// A rectangle by its lower left and upper right corners.
@@ -239,7 +250,15 @@ impl Shape {
             teeth: None,
             label: None,
             letter_mm: None,
+            part: None,
         }
+    }
+
+    /// The same, which may be touched by itself.
+    #[must_use]
+    pub fn touched_as(mut self, part: impl Into<String>) -> Self {
+        self.part = Some(part.into());
+        self
     }
 
     /// The same with a word by it.

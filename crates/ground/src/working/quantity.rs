@@ -35,6 +35,12 @@ impl Quantity {
         Self::said(voice, n.into(), Voice::length)
     }
 
+    /// The same without its unit, for a drawing that says it once for all its figures.
+    #[must_use]
+    pub fn bare(voice: Voice, n: impl Into<Num>) -> Self {
+        Self::said(voice, n.into(), Voice::bare)
+    }
+
     /// A length along the work, as it was given.
     #[must_use]
     pub fn along(voice: Voice, mm: f64) -> Self {

@@ -22,7 +22,7 @@ fn shop(folder: &Path) -> Store {
     store.put_photo("stud", &photo, b"\x89PNG\r\n\x1a\n and more", 20).unwrap();
     let part = yoke_store::NewPart { id: "cap-2", title: "cap 2", request: "{}", created: "2026-05-04T08:02:00Z", place: 2, part: None, mate: None };
     assert_eq!(store.add_parts("cap", NewBatch::Of { revision: 1, kind: "batch", body: "{}" }, &[part]).unwrap(), PartsAdded::Done);
-    store.tick("cap-2", "cap.op1", Some("2026-05-04T10:00:00Z")).unwrap();
+    store.tick("cap-2", "cap.op1", Some(("2026-05-04T10:00:00Z", Some("{}")))).unwrap();
     store
 }
 

@@ -168,7 +168,14 @@ fn batch_of(revision: i64) -> NewBatch<'static> {
 }
 
 /// A shop as each version before this one left it.
-const OLDER: [&str; 4] = [include_str!("fixtures/v1.sql"), include_str!("fixtures/v2.sql"), include_str!("fixtures/v3.sql"), include_str!("fixtures/v4.sql")];
+const OLDER: [&str; 6] = [
+    include_str!("fixtures/v1.sql"),
+    include_str!("fixtures/v2.sql"),
+    include_str!("fixtures/v3.sql"),
+    include_str!("fixtures/v4.sql"),
+    include_str!("fixtures/v5.sql"),
+    include_str!("fixtures/v6.sql"),
+];
 
 #[test]
 fn a_database_of_every_earlier_version_opens_as_it_was_with_a_copy_kept() {
@@ -194,11 +201,13 @@ fn a_database_of_every_earlier_version_opens_as_it_was_with_a_copy_kept() {
         assert_eq!(store.job("cap").unwrap().unwrap().request, "{\"thread\":{\"callout\":\"M36x1.5-6H\"}}", "its facts stand unless new ones come");
         let part = NewPart { id: "p2", title: "x", request: "{}", created: "2026-01-08", place: 2, part: None, mate: None };
         assert_eq!(store.add_parts("stud", batch_of(3), &[part]).unwrap(), PartsAdded::Done);
-        assert!(store.tick("stud", "op1", Some("2026-01-08")).unwrap());
+        assert_eq!(store.ticks("stud").unwrap().len(), usize::from(version >= 5));
+        assert!(store.tick("stud", "op1", Some(("2026-01-08", Some("{}")))).unwrap());
+        assert_eq!(store.took(9).unwrap(), ["{}"]);
         assert!(matches!(store.put_sheet("stud", "route", 0, "{}").unwrap(), Changed::Done(_)));
         assert!(store.sound().unwrap());
         // The copy kept before is the file as it was.
-        let copy = folder.path().join("yoke.before-v6.db");
+        let copy = folder.path().join("yoke.before-v7.db");
         let kept = rusqlite::Connection::open(&copy).unwrap();
         assert_eq!(kept.query_row("PRAGMA user_version", [], |r| r.get::<_, u32>(0)).unwrap() as usize, version);
         assert_eq!(std::fs::read(&copy).unwrap().len(), as_it_was.len());
@@ -220,10 +229,13 @@ fn sheets_change_under_a_revision_ticks_are_the_same_twice_and_a_batch_keeps_its
     assert!(matches!(store.put_sheet("j", "route", 1, "3").unwrap(), Changed::Done(r) if r.revision == 2 && r.body == "3"));
     store.drop_sheet("j", "route").unwrap();
     assert_eq!(store.sheets().unwrap(), []);
-    assert!(!store.tick("j", "op", Some("t")).unwrap(), "no such job");
+    assert!(!store.tick("j", "op", Some(("t", None))).unwrap(), "no such job");
     store.add_job("j", "J", "{}", "2026-01-01").unwrap();
-    assert!(store.tick("j", "op", Some("first")).unwrap() && store.tick("j", "op", Some("again")).unwrap());
-    assert_eq!(store.ticks("j").unwrap(), [TickRow { op: "op".into(), done: "first".into() }]);
+    assert!(store.tick("j", "op", Some(("first", None))).unwrap() && store.tick("j", "op", Some(("again", None))).unwrap());
+    assert_eq!(store.ticks("j").unwrap(), [TickRow { op: "op".into(), done: "first".into(), took: None }]);
+    // What it took may be told after, and is not lost to a tick without.
+    assert!(store.tick("j", "op", Some(("later", Some("12")))).unwrap() && store.tick("j", "op", Some(("later", None))).unwrap());
+    assert_eq!(store.ticks("j").unwrap(), [TickRow { op: "op".into(), done: "first".into(), took: Some("12".into()) }]);
     store.tick("j", "op", None).unwrap();
     assert_eq!(store.ticks("j").unwrap(), []);
     let part = |id, place| NewPart { id, title: "P", request: "{}", created: "2026-01-02", place, part: None, mate: None };

@@ -2,7 +2,8 @@
 
 use serde_json::json;
 use yoke_core::batch::{
-    Across, BatchOp, BatchSetUp, BatchThread, PartResult, SizeState, ThreadResult, carry_over, check_parts, check_sized, orders, plain_limits, tally, tally_csv,
+    Across, BatchOp, BatchSetUp, BatchThread, OwnOrder, PartResult, SizeState, ThreadResult, carry_over, check_parts, check_sized, orders, plain_limits, tally,
+    tally_csv,
 };
 use yoke_core::faults::read_json;
 use yoke_core::gauge::{Measured, TipFound, Verdict};
@@ -10,13 +11,35 @@ use yoke_core::voice::Voice;
 use yoke_trials::{Chance, demo_lathe, judge, sound};
 
 /// Walks an order step by step and counts, as a hand would.
-fn walked(across: Across, setups: &[BatchSetUp], hands: &[bool], tools_stay: bool) -> (usize, usize, f64) {
+fn walked(across: Across, own: &OwnOrder, setups: &[BatchSetUp], hands: &[bool], tools_stay: bool) -> (usize, usize, f64) {
     let mut steps: Vec<(usize, usize, usize)> = Vec::new(); // part, set-up, operation
     let (parts, ops) = (0..hands.len(), |s: usize| 0..setups[s].ops.len());
     match across {
         Across::EachPart => parts.clone().for_each(|p| (0..setups.len()).for_each(|s| ops(s).for_each(|o| steps.push((p, s, o))))),
         Across::EachChucking => (0..setups.len()).for_each(|s| parts.clone().for_each(|p| ops(s).for_each(|o| steps.push((p, s, o))))),
         Across::EachOperation => (0..setups.len()).for_each(|s| ops(s).for_each(|o| parts.clone().for_each(|p| steps.push((p, s, o))))),
+        Across::Own => {
+            // Gathered set-up by set-up: a heap is worked off part by part when the parts wait, and before and after one done by operations.
+            let mut all: Vec<(Vec<usize>, bool)> = vec![(Vec::new(), false)];
+            for (s, setup) in setups.iter().enumerate() {
+                let (by, wait) = (own.by_operation.contains(&setup.id), own.wait_after.contains(&setup.id));
+                if by {
+                    all.extend([(vec![s], true), (Vec::new(), false)]);
+                } else {
+                    all.last_mut().unwrap().0.push(s);
+                    if wait {
+                        all.push((Vec::new(), false));
+                    }
+                }
+            }
+            for (group, by) in all {
+                if by {
+                    ops(group[0]).for_each(|o| parts.clone().for_each(|p| steps.push((p, group[0], o))));
+                } else {
+                    parts.clone().for_each(|p| group.iter().for_each(|s| ops(*s).for_each(|o| steps.push((p, *s, o)))));
+                }
+            }
+        }
     }
     let mut stands = None;
     let (mut in_chuck, mut chuckings, mut settings, mut minutes) = (None, 0, 0, 0.0);
@@ -29,7 +52,8 @@ fn walked(across: Across, setups: &[BatchSetUp], hands: &[bool], tools_stay: boo
             settings += 1;
             minutes += setups[s].stands;
         }
-        if in_chuck != Some((p, s)) || (across == Across::EachOperation && setups[s].ops.len() > 1) {
+        let by = across == Across::EachOperation || across == Across::Own && own.by_operation.contains(&setups[s].id);
+        if in_chuck != Some((p, s)) || (by && setups[s].ops.len() > 1) {
             chuckings += 1;
             minutes += setups[s].chuck;
             in_chuck = Some((p, s));
@@ -51,8 +75,9 @@ fn every_order_costs_what_walking_through_it_does() {
     let mut chance = Chance(5);
     for _ in 0..300 {
         let count = |chance: &mut Chance, most: f64| 1 + (chance.even() * most) as usize;
-        let setups: Vec<BatchSetUp> = (0..count(&mut chance, 2.9))
-            .map(|_| BatchSetUp {
+        let setups: Vec<BatchSetUp> = (0..count(&mut chance, 4.9))
+            .map(|s| BatchSetUp {
+                id: s.to_string(),
                 stands: chance.between(-1.0, 6.0).max(0.0),
                 chuck: chance.between(0.5, 6.0),
                 again_mm: 0.08,
@@ -65,8 +90,10 @@ fn every_order_costs_what_walking_through_it_does() {
         let left = (chance.even() * 4.0) as usize;
         let hands: Vec<bool> = (0..right + left).map(|i| i < right).collect();
         for stay in [false, true] {
-            for o in orders(&setups, [right, left], stay, Voice::default()) {
-                let (chuckings, settings, minutes) = walked(o.across, &setups, &hands, stay);
+            let some = |chance: &mut Chance| setups.iter().map(|s| s.id.clone()).filter(|_| chance.even() < 0.4).collect::<Vec<_>>();
+            let own = OwnOrder { wait_after: some(&mut chance), by_operation: some(&mut chance) };
+            for o in orders(&setups, [right, left], stay, Some(&own), Voice::default()) {
+                let (chuckings, settings, minutes) = walked(o.across, &own, &setups, &hands, stay);
                 assert_eq!((o.chuckings, o.settings), (chuckings, settings), "{:?} {setups:?} {hands:?} {stay}", o.across);
                 assert!((o.minutes - minutes).abs() < 0.06, "{} {minutes}", o.minutes);
             }
@@ -77,11 +104,11 @@ fn every_order_costs_what_walking_through_it_does() {
 #[test]
 fn an_order_that_puts_work_back_untrue_is_not_recommended() {
     let op = |set: f64| BatchOp { set, each: 2.0, handed: false };
-    let of = |again_mm| vec![BatchSetUp { stands: 3.0, chuck: 0.5, again_mm, ops: vec![op(5.0), op(5.0), op(5.0)] }];
-    let best = |again_mm| orders(&of(again_mm), [6, 0], false, Voice::default()).into_iter().find(|o| o.recommended).unwrap().across;
+    let of = |again_mm| vec![BatchSetUp { id: String::new(), stands: 3.0, chuck: 0.5, again_mm, ops: vec![op(5.0), op(5.0), op(5.0)] }];
+    let best = |again_mm| orders(&of(again_mm), [6, 0], false, None, Voice::default()).into_iter().find(|o| o.recommended).unwrap().across;
     // Between centres each operation on all is quickest; in a three-jaw it costs the truth of the thread.
     assert_eq!((best(0.005), best(0.08)), (Across::EachOperation, Across::EachPart));
-    assert!(orders(&of(0.08), [6, 0], false, Voice::default()).iter().any(|o| !o.true_enough && o.costs.contains("0.080 mm off center")));
+    assert!(orders(&of(0.08), [6, 0], false, None, Voice::default()).iter().any(|o| !o.true_enough && o.costs.contains("0.080 mm off center")));
 }
 
 /// A verdict on a turnbuckle end that read so much.
@@ -192,8 +219,8 @@ fn a_part_is_good_only_with_every_thread_of_it() {
 #[test]
 fn each_part_complete_sets_stops_and_jaws_again_where_each_chucking_does_not() {
     let op = BatchOp { set: 2.0, each: 5.0, handed: false };
-    let setups = vec![BatchSetUp { stands: 3.0, chuck: 1.0, again_mm: 0.08, ops: vec![op; 3] }; 2];
-    let by = |across| orders(&setups, [6, 0], false, Voice::default()).into_iter().find(|o| o.across == across).unwrap();
+    let setups = vec![BatchSetUp { id: String::new(), stands: 3.0, chuck: 1.0, again_mm: 0.08, ops: vec![op; 3] }; 2];
+    let by = |across| orders(&setups, [6, 0], false, None, Voice::default()).into_iter().find(|o| o.across == across).unwrap();
     let (part, chucking) = (by(Across::EachPart), by(Across::EachChucking));
     // Six parts, two set-ups: twelve settings of stop and jaws against two, 3 minutes each.
     assert_eq!(part.settings - chucking.settings, 10);

@@ -93,7 +93,7 @@ fn every_one_of_them_has_a_card_of_its_own_and_says_what_is_still_to_tell() {
         // The place's own diameter is taken from the part; the rest is asked.
         let open = kind.asks().iter().any(|f| *f != "diameter_mm");
         assert!(!open || says(&bare).contains("Still to tell: "), "{kind:?}: {}", says(&bare));
-        let took = with(&json!({}), |m| minutes_of(&op(kind, OpFacts::default()), Some(m), &[*m]));
+        let took = with(&json!({}), |m| minutes_of(&op(kind, OpFacts::default()), Some(m), &[*m], &[]));
         assert!(took.set + took.each > 0.0, "{kind:?}");
     }
     // In inches and in British nothing of the other stands.

@@ -142,7 +142,7 @@ fn the_sample_is_drawn_as_told() {
         identify(&Sample::check(&asked, faults, Voice::default()).unwrap(), Voice::default()).drawing
     };
     let bolt = drawn(json!({"major_mm": 22.05, "spaces": 10, "over_mm": 28.3, "minor_mm": 18.4}));
-    let names: Vec<&str> = bolt.dimensions.iter().map(|d| d.name).collect();
+    let names: Vec<&str> = bolt.dimensions.iter().map(|d| d.name.as_ref()).collect();
     assert_eq!(names, ["major", "minor", "spaces"], "only what was measured has a dimension");
     for d in &bolt.dimensions {
         let length = (d.from[0] - d.to[0]).hypot(d.from[1] - d.to[1]);

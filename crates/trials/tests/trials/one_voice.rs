@@ -154,7 +154,7 @@ pub(crate) fn everything(request: &Value, voice: Voice) -> Result<Vec<(&'static 
         ("story", json(serde_json::to_value(story(&plan.run, &told, voice)))),
         ("papers", json(serde_json::to_value(papers(&member)))),
         ("lathe", json(serde_json::to_value(look(&profile, voice).unwrap_or_else(|f| panic!("{f:?}"))))),
-        ("route", json(serde_json::to_value(said(&route, &[member], &BTreeMap::new(), voice)))),
+        ("route", json(serde_json::to_value(said(&route, &[member], &BTreeMap::new(), &[], voice)))),
     ])
 }
 

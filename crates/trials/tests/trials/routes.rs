@@ -5,7 +5,7 @@ use std::collections::BTreeMap;
 use yoke_core::faults::read_json;
 use yoke_core::job::{Job, Lathe};
 use yoke_core::plan::{Plan, plan};
-use yoke_core::route::{Member, OpKind, Operation, Route, propose, remarks, said};
+use yoke_core::route::{Member, OpKind, OpTook, Operation, Route, Ticked, by_the_clock, pace, propose, remarks, said};
 use yoke_core::voice::Voice;
 use yoke_trials::{Chance, SinglePoint, demo_lathe, settled};
 
@@ -163,7 +163,7 @@ fn cards_bear_the_plans_numbers_and_times_follow_from_speed_and_feed() {
     let members = members(&one);
     let route = propose(&members, Voice::default());
     let mut ticks = BTreeMap::new();
-    let shown = said(&route, &members, &ticks, Voice::default());
+    let shown = said(&route, &members, &ticks, &[], Voice::default());
     let op = |kind: OpKind| shown.setups.iter().flat_map(|s| &s.ops).find(|o| o.op.kind == kind).unwrap();
     let plan = &one[0].plan;
     let turn = op(OpKind::Turn);
@@ -187,9 +187,9 @@ fn cards_bear_the_plans_numbers_and_times_follow_from_speed_and_feed() {
     assert_eq!(shown.setups[0].leave[0].holds, Some(false));
     assert!(shown.setups[0].leave.iter().any(|m| m.says.contains("is proven: pitch diameter")));
     for (_, o) in route.ops() {
-        ticks.insert(o.id.clone(), "2026-11-26T08:00:00Z".into());
+        ticks.insert(o.id.clone(), Ticked { when: "2026-11-26T08:00:00Z".into(), took_min: None });
     }
-    let done = said(&route, &members, &ticks, Voice::default());
+    let done = said(&route, &members, &ticks, &[], Voice::default());
     assert_eq!((done.setups[0].leave[0].holds, done.left.as_str()), (Some(true), "0 min"));
 }
 
@@ -375,4 +375,33 @@ fn a_die_finishes_what_the_single_point_left_for_it() {
     // Without a die nothing is left, and none is asked for.
     let plain = [made("rod", false, json!({"thread": {"callout": "M20x2.5-6g", "length_mm": 30}, "lathe": demo_lathe(2)}))];
     assert!(!kinds(&propose(&self::members(&plain), Voice::default())).iter().any(|(_, k)| *k == OpKind::Chase) && of(&plain).abs() < 1e-6);
+}
+
+#[test]
+fn what_work_took_before_is_what_it_is_reckoned_to_take_again() {
+    let told = |lathe: &str, times: f64| OpTook { kind: OpKind::Turn, lathe: lathe.into(), reckoned_min: 10.0, took_min: 10.0 * times };
+    assert_eq!(pace(&[told("Bench", 2.0)], "Long bed", OpKind::Turn), None, "another lathe says nothing of this one");
+    assert_eq!(pace(&[told("Long bed", 2.0)], "Long bed", OpKind::Bore), None);
+    // One told is believed by its weight: ln 2 shrunk by 0.49/(0.49 + 0.16), so 1.69; many are believed altogether.
+    let one = pace(&[told("Long bed", 2.0)], "Long bed", OpKind::Turn).unwrap();
+    assert!((one.times - 2.0_f64.powf(0.49 / 0.65)).abs() < 1e-9 && one.from == 1);
+    let many = pace(&vec![told("Long bed", 2.0); 50], "Long bed", OpKind::Turn).unwrap();
+    assert!((many.times - 2.0).abs() < 0.02);
+    // As much over as under is as reckoned; a time that cannot be is no time.
+    assert!((pace(&[told("Long bed", 2.0), told("Long bed", 0.5)], "Long bed", OpKind::Turn).unwrap().times - 1.0).abs() < 1e-9);
+    assert_eq!(pace(&[OpTook { reckoned_min: 0.0, ..told("Long bed", 1.0) }], "Long bed", OpKind::Turn), None);
+    // A dinner in the middle is not spent at the lathe.
+    assert!((by_the_clock(&[0.0, 3.0, 7.5, 52.0, 55.0]) - 10.5).abs() < 1e-9);
+    // And the route says so, whole and left.
+    let one = [made("one", false, json!({"thread": {"callout": "M20x2.5-6g", "length_mm": 60}, "lathe": demo_lathe(0)}))];
+    let members = members(&one);
+    let route = propose(&members, Voice::default());
+    let name = one[0].lathe.name.clone();
+    let plain = said(&route, &members, &BTreeMap::new(), &[], Voice::default());
+    let slow = said(&route, &members, &BTreeMap::new(), &vec![told(&name, 3.0); 50], Voice::default());
+    let turn = |d: &yoke_core::route::RouteDetail| d.setups.iter().flat_map(|s| &s.ops).find(|o| o.op.kind == OpKind::Turn).unwrap().clone();
+    assert!((turn(&slow).takes_min / turn(&plain).takes_min - 3.0).abs() < 0.05);
+    assert!(turn(&slow).paced.is_some_and(|p| p.contains("50 such told")) && turn(&plain).paced.is_none());
+    let sum = |d: &yoke_core::route::RouteDetail| d.left_min.values().sum::<f64>();
+    assert!((sum(&slow) - sum(&plain) - (turn(&slow).takes_min - turn(&plain).takes_min)).abs() < 1e-6);
 }

@@ -56,7 +56,7 @@ function Shown({ job, batch }: { job: Job; batch: BatchView }) {
           busy={again.isPending}
           onSize={plain.length > 0 ? row => setAsked({ what: 'size', row }) : undefined}
           onScrap={row => setAsked({ what: 'scrap', row })}
-          onAgain={row => again.mutate(row.job)}
+          onAgain={row => again.mutate({ part: row.job })}
         />
         {failed && (
           <p className="fault" role="alert">
@@ -92,7 +92,14 @@ function Shown({ job, batch }: { job: Job; batch: BatchView }) {
           {text('batch-orders-across-the-parts')}
         </button>
       </aside>
-      <OrdersLeaf batch={batch} open={asked?.what === 'orders'} onClose={close} busy={change.isPending} onSet={set} />
+      <OrdersLeaf
+        job={job}
+        batch={batch}
+        open={asked?.what === 'orders'}
+        onClose={close}
+        busy={change.isPending}
+        onSet={set}
+      />
       <PlainSizes
         plain={plain}
         open={asked?.what === 'plain'}

@@ -6,7 +6,7 @@ import { useKeys } from '../../app/keys';
 import { spoken, text } from '../../app/voice';
 import { PartFrame } from '../PartFrame';
 import { CardSheet, JobCard, PocketCard } from './cards';
-import { ChartSheet, GrindingSheet, RouteSheet, TallySheet } from './sheets';
+import { ChartSheet, DrawingSheet, GrindingSheet, RouteSheet, TallySheet } from './sheets';
 import './paper.css';
 
 /** What can be printed, and the paper it goes on: a card of its own size, or a page. */
@@ -15,6 +15,7 @@ const SHEETS = spoken(
     [
       { id: 'card', says: text('paper-ten-second-card'), under: text('paper-tool-post-148'), own: true },
       { id: 'job', says: text('paper-job-card'), under: text('paper-whole-job-one'), own: false },
+      { id: 'drawing', says: text('paper-drawing-sheet'), under: text('paper-drawn-with-limits'), own: false },
       { id: 'pocket', says: text('paper-pocket-card'), under: text('paper-narrow-80-200-mm'), own: true },
       { id: 'grinding', says: text('page-grinding-sheet'), under: text('paper-wheel-bit-own'), own: false },
       { id: 'chart', says: text('page-pitch-chart'), under: text('paper-every-pitch-lathe'), own: false },
@@ -110,6 +111,8 @@ function Sheet({ of, job, plan, papers }: { of: SheetId; job: Job; plan: Plan; p
       return <CardSheet job={job} papers={papers} />;
     case 'job':
       return <JobCard job={job} plan={plan} papers={papers} />;
+    case 'drawing':
+      return <DrawingSheet job={job} papers={papers} />;
     case 'pocket':
       return <PocketCard job={job} papers={papers} />;
     case 'grinding':

@@ -1,7 +1,8 @@
 import type { Job, Papers, PointedPlan } from '../../api/client';
 import { useChart } from '../../api/hooks';
-import { useBatch, useRoute } from '../../api/part';
+import { useBatch, usePartSheet, useRoute } from '../../api/part';
 import { useBitSheet } from '../../api/sheets';
+import { Outline } from '../../drawing/Outline';
 import { figure } from '../../parts/Figure';
 import { useUnit } from '../../parts/unit';
 import { sidesSay, tipSays } from '../../stations/bit/ground';
@@ -72,6 +73,34 @@ export function ChartSheet({ job, papers }: { job: Job; papers: Papers }) {
   );
 }
 
+/** The part drawn whole, with every limit; a page a piece. */
+export function DrawingSheet({ job, papers }: { job: Job; papers: Papers }) {
+  const part = usePartSheet(job);
+  return (
+    <>
+      {part.data?.pieces.map(p => (
+        <section key={p.piece} className="paper-piece">
+          <PaperHead job={job} papers={papers} name={`${text('paper-drawing-sheet')}, ${p.says}`} />
+          <Outline drawing={p.drawing} className="paper-drawing" />
+          <p>{p.length}</p>
+          <div className="paper-limits">
+            {p.limits.map(section => (
+              <section key={section.name}>
+                <h3>{section.name}</h3>
+                <CardLines lines={section.lines} />
+              </section>
+            ))}
+          </div>
+          {p.at_odds.map(says => (
+            <p key={says}>▲ {says}</p>
+          ))}
+          <PaperFoot />
+        </section>
+      ))}
+    </>
+  );
+}
+
 /** Every operation of the part with a box to tick, its card, and what must be true before it leaves a chuck. */
 export function RouteSheet({ job, papers }: { job: Job; papers: Papers }) {
   const route = useRoute(job);
@@ -93,6 +122,13 @@ export function RouteSheet({ job, papers }: { job: Job; papers: Papers }) {
                   note: o.note && text('paper-noted', { note: o.note }),
                 })}
                 <CardLines lines={o.card} />
+                {o.photo && (o.job ?? s.piece) && (
+                  <img
+                    className="paper-photo"
+                    src={`/api/v1/jobs/${o.job ?? s.piece}/photos/${o.photo}`}
+                    alt={o.name}
+                  />
+                )}
               </div>
             </div>
           ))}

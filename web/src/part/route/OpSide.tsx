@@ -3,7 +3,9 @@ import { useId, useState } from 'react';
 import type { RouteView } from '../../api/client';
 import { useDraft } from '../../parts/draft';
 import { FieldsForm } from '../../parts/FieldsForm';
+import { PhotoKey } from '../../parts/PhotoKey';
 import { CardLines } from '../CardLines';
+import { OpTook } from './OpTook';
 import type { Operation } from './moves';
 import { said, text } from '../../app/voice';
 
@@ -20,9 +22,11 @@ export function OpSide({
   jobs,
   asks,
   busy,
+  onTook,
   onChange,
   onMove,
   onRemove,
+  onSpoilt,
 }: {
   op: OpSaid;
   setups: RouteView['said']['setups'];
@@ -30,9 +34,12 @@ export function OpSide({
   /** What it asks to be told. */
   asks: RouteView['may_add'][number]['asks'];
   busy: boolean;
+  onTook: (min: number) => void;
   onChange: (patch: Partial<Operation>, onError?: (error: unknown) => void) => void;
   onMove: (setup: string) => void;
   onRemove: () => void;
+  /** The piece it is done to is spoilt. */
+  onSpoilt: () => void;
 }) {
   const id = useId();
   const [says, setSays] = useDraft(`${op.id}:says`, op.says ?? op.name);
@@ -42,6 +49,8 @@ export function OpSide({
   const job = jobs.find(j => j.id === op.job);
   // A thread is cut, and proven, at its own stations.
   const station = op.kind === 'thread' ? 'cut' : op.kind === 'prove' ? 'gauge' : null;
+  // A picture is kept with the job of the piece.
+  const photoOf = op.job ?? setups.find(s => s.ops.some(o => o.id === op.id))?.piece;
   const here = setups.find(s => s.ops.some(o => o.id === op.id));
   const set = () => {
     const typed = minutes.trim().replace(',', '.');
@@ -73,6 +82,12 @@ export function OpSide({
         </p>
       )}
       <CardLines lines={op.card} />
+      {op.photo && photoOf && (
+        <a href={`/api/v1/jobs/${photoOf}/photos/${op.photo}`} target="_blank" rel="noreferrer">
+          <img className="op-photo" src={`/api/v1/jobs/${photoOf}/photos/${op.photo}`} alt={op.name} />
+        </a>
+      )}
+      <OpTook key={`${op.id}:${op.took_min ?? ''}`} op={op} busy={busy} onTook={onTook} />
       {asks.length > 0 && (
         <FieldsForm
           fields={asks.map(a => ({ at: a.field, says: a.says, kind: a.holds }))}
@@ -131,8 +146,14 @@ export function OpSide({
           <button type="submit" className="act" disabled={busy}>
             {text('page-set')}
           </button>
+          {photoOf && (
+            <PhotoKey job={photoOf} says={text('route-a-picture')} onKept={id => onChange({ photo: id })} />
+          )}
           <button type="button" className="act plain" disabled={busy} onClick={onRemove}>
             {text('route-strike-it-out')}
+          </button>
+          <button type="button" className="act plain" disabled={busy} onClick={onSpoilt}>
+            {text('route-spoilt')}
           </button>
         </div>
       </form>

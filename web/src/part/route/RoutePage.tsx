@@ -4,6 +4,7 @@ import { useDropRoute, usePutRoute, useRoute, useTick } from '../../api/part';
 import { v4 } from 'uuid';
 import { Leaf } from '../../parts/Leaf';
 import { PartFrame } from '../PartFrame';
+import { AgainLeaf } from './AgainLeaf';
 import { Chucking } from './Chucking';
 import { OpSide } from './OpSide';
 import { type Operation, type Route, before, changed, places } from './moves';
@@ -39,6 +40,10 @@ function Shown({ job, view }: { job: Job; view: RouteView }) {
   const send = (to: Route) => put.mutate({ route: to, revision: view.revision });
   const failed = [put, drop, tick].find(m => m.isError);
   const [adding, setAdding] = useState<string | null>(null);
+  const [spoilt, setSpoilt] = useState<string | null>(null);
+  const spoiltIn = said.setups.find(s => s.ops.some(o => o.id === spoilt));
+  // The thread on the piece that is spoilt: the part's own of that name.
+  const thread = view.jobs.find(j => j.id === spoiltIn?.piece);
   const add = (kind: NonNullable<Operation['kind']>) => {
     const setup = setups.find(s => s.id === adding);
     const op: Operation = {
@@ -140,6 +145,15 @@ function Shown({ job, view }: { job: Job; view: RouteView }) {
           ))}
         </div>
       </Leaf>
+      {spoilt !== null && (
+        <AgainLeaf
+          job={job}
+          op={spoilt}
+          name={ops.find(o => o.id === spoilt)?.name ?? ''}
+          thread={thread?.own ?? job.id}
+          onClose={() => setSpoilt(null)}
+        />
+      )}
       <aside aria-label={text('route-the-operation')}>
         {at && (
           <OpSide
@@ -148,7 +162,9 @@ function Shown({ job, view }: { job: Job; view: RouteView }) {
             setups={said.setups}
             jobs={view.jobs}
             asks={view.may_add.find(m => m.kind === at.kind)?.asks ?? []}
-            busy={put.isPending}
+            busy={put.isPending || tick.isPending}
+            onTook={took => tick.mutate({ op: at.id ?? '', done: true, took })}
+            onSpoilt={() => setSpoilt(at.id ?? '')}
             onChange={(patch, onError) =>
               put.mutate({ route: changed(route, at.id ?? '', patch), revision: view.revision }, { onError })
             }

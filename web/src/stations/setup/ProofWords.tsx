@@ -1,6 +1,8 @@
 import type { Job } from '../../api/client';
 import { Word } from '../../app/Word';
-import { spoken, text } from '../../app/voice';
+import { said, spoken, text } from '../../app/voice';
+import { typed } from '../../parts/text';
+import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
 
 const PROOFS = spoken(
@@ -48,6 +50,37 @@ export function ProofWord({ job, plan }: StationProps) {
 
 /** Whether the mate is at hand. */
 export function MateWord({ job }: { job: Job }) {
+  const gauge = job.request.gauge;
+  const unit = useUnit();
+  const told = (field: 'mate_ahead_mm' | 'mate_goes_on_mm', about: string, none: string) => (
+    <Word
+      job={job}
+      about={about}
+      set={gauge?.[field] != null}
+      later
+      edit={{
+        kind: 'length',
+        value: typed(gauge?.[field] ?? null, unit),
+        patch: mm => ({ gauge: { [field]: mm } }),
+        clear: text('page-not-told'),
+      }}
+    >
+      {gauge?.[field] == null ? none : `${typed(gauge[field], unit)} ${unit}`}
+    </Word>
+  );
+  return (
+    <>
+      <AtHandWord job={job} />
+      {gauge?.mate_at_hand &&
+        said('setup-mate-carries', {
+          ahead: told('mate_ahead_mm', text('setup-mate-ahead'), text('setup-mate-nothing-ahead')),
+          goes: told('mate_goes_on_mm', text('setup-mate-goes-on'), text('setup-mate-all-of-it')),
+        })}
+    </>
+  );
+}
+
+function AtHandWord({ job }: { job: Job }) {
   return (
     <Word
       job={job}

@@ -41,3 +41,6 @@ batch-counting = Counting…
 batch-tally-sheet-csv = The tally as a sheet (CSV)
 batch-what-comes-next = What comes next
 batch-min-times-into = { $minutes } min: { $chuckings } times into the chuck, { $settings } settings. { $saves }
+batch-own-order = Your own order
+batch-own-by-operation = each operation on all parts
+batch-own-wait-after = all parts, then the next

@@ -7,6 +7,7 @@ frame-inch-or-metric = inch or metric
 frame-working-first-number = working of the first number
 frame-blank-bench-pad = at Blank: the bench pad
 frame-stand-at-the-lathe = stand at the lathe
+frame-part-drawn = the part drawn whole, with its limits
 frame-route-part = the route of the part
 frame-batch-several-parts = the batch: several parts of this job
 frame-paper-print-a-card = paper: print a card

@@ -39,3 +39,5 @@ paper-sheet = Sheet
 paper-page = Page
 paper-letter = Letter
 paper-printed-browser-leave = Printed by the browser: leave its scale at 100 %. Where something is drawn at its own size a bar of 50 mm checks it.
+paper-drawing-sheet = Drawing sheet
+paper-drawn-with-limits = the part whole, with its limits

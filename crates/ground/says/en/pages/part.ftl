@@ -1,5 +1,7 @@
 # What is said over the pages of a whole part. Parts are put in by the page.
 
+part-drawing = Drawing
+part-drawn-with-limits = drawn whole, with its lengths and limits
 part-route = Route
 part-every-operation-saw = every operation, from the saw to the last chamfer
 part-batch = Batch

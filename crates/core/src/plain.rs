@@ -18,13 +18,34 @@ pub enum PlainKind {
     Length,
     /// A depth: it gets deeper.
     Depth,
+    /// Six flats, by the size across them.
+    Hexagon,
+    /// Four flats, by the size across them.
+    Square,
 }
 
 impl PlainKind {
     pub(crate) const fn grows(self) -> bool {
         matches!(self, Self::Bore | Self::Depth)
     }
+
+    /// Whether it stands at a place along the part, and not along the part itself.
+    pub(crate) const fn has_a_place(self) -> bool {
+        !matches!(self, Self::Length | Self::Depth)
+    }
+
+    /// The diameter it takes up, over that told: a hexagon's and a square's corners.
+    pub(crate) const fn over_corners(self) -> f64 {
+        match self {
+            Self::Hexagon => HEXAGON_CORNERS,
+            Self::Square => std::f64::consts::SQRT_2,
+            _ => 1.0,
+        }
+    }
 }
+
+/// Across the corners of a hexagon, times across its flats: 2/√3.
+pub(crate) const HEXAGON_CORNERS: f64 = 1.154_700_538_379_25;
 
 /// A plain dimension as asked for.
 #[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
@@ -43,6 +64,12 @@ pub struct PlainRequest {
     pub under_mm: Option<f64>,
     /// As measured.
     pub measured_mm: Option<f64>,
+    /// From the face of the part's end to where it begins; behind what stands before it in the list when absent.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub at_mm: Option<f64>,
+    /// How long it is along the part.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub long_mm: Option<f64>,
 }
 
 /// A plain dimension, settled.
@@ -52,12 +79,18 @@ pub struct PlainFacts {
     pub name: String,
     /// What it is.
     pub kind: PlainKind,
+    /// As it is called for, mm.
+    pub nominal_mm: f64,
     /// Lower limit, mm.
     pub min_mm: f64,
     /// Upper limit, mm.
     pub max_mm: f64,
     /// As measured, mm.
     pub measured_mm: Option<f64>,
+    /// From the face of the part's end to where it begins, mm, when told.
+    pub at_mm: Option<f64>,
+    /// How long it is along the part, mm, when told.
+    pub long_mm: Option<f64>,
 }
 
 /// More than these are a drawing, not a list.
@@ -95,9 +128,20 @@ fn settle(at: usize, one: &PlainRequest, before: &[PlainRequest], c: &mut Checke
     if over < under {
         c.fault(place("over_mm"), sentence!("fact-upper-deviation-under-lower", over = over, under = under));
     }
+    let along = [(one.at_mm, "at_mm", 0.0), (one.long_mm, "long_mm", 0.05)];
+    let [at_mm, long_mm] = along.map(|(told, field, least)| {
+        if told.is_some() && !one.kind.has_a_place() {
+            c.fault(place(field), sentence!("fact-plain-has-no-place", name = &one.name));
+            return None;
+        }
+        c.sound(told, least, 5000.0, &place(field), "mm")
+    });
     Some(PlainFacts {
+        at_mm,
+        long_mm,
         name: one.name.clone(),
         kind: one.kind,
+        nominal_mm: nominal,
         min_mm: nominal + under,
         max_mm: nominal + over,
         measured_mm: c.sound(one.measured_mm, 0.05, 5100.0, &place("measured_mm"), "mm"),
