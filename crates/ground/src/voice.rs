@@ -102,6 +102,12 @@ impl ScrewGrip {
     }
 }
 
+/// A length along the work in inches: a sixty-fourth as its fraction, else to the hundredth.
+fn along_inches(mm: f64) -> String {
+    let inches = mm / MM_PER_INCH;
+    sixty_fourths(inches, " ").unwrap_or_else(|| short_text(inches, 2))
+}
+
 impl Voice {
     /// Whether texts are the same in the other, wherever each is read.
     #[must_use]
@@ -204,8 +210,13 @@ impl Voice {
         if !self.inches() {
             return self.given(mm);
         }
-        let inches = mm / MM_PER_INCH;
-        self.with_unit(&sixty_fourths(inches, " ").unwrap_or_else(|| short_text(inches, 2)))
+        self.with_unit(&along_inches(mm))
+    }
+
+    /// The same without its unit: on a drawing that says it once.
+    #[must_use]
+    pub fn along_bare(self, mm: f64) -> String {
+        if self.inches() { self.parted(&along_inches(mm)).into_owned() } else { self.bare(mm) }
     }
 
     /// A small length to the hundredth of a millimetre or the thousandth of an inch: a flat, a play, a spring; under a hundredth of an inch, to

@@ -156,7 +156,7 @@ fn dimensions(drawn: &Drawn<'_>, scale: &Scale, thick: f64, voice: Voice) -> Vec
     for span in &along.outside {
         let (from, to) = (scale.at(span.from), scale.at(span.to));
         if span.ends && along.outside.len() > 1 && span.stands != StretchKind::Untold {
-            let long = Quantity::bare(voice, span.to - span.from);
+            let long = Quantity::along_bare(voice, span.to - span.from);
             list.push(Dimension::new(format!("{}.long", span.key), say!(voice, "dim-part-long", name = &span.name), long, [from, low], [to, low]));
         }
         if span.stands != StretchKind::Untold {

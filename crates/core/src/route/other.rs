@@ -64,8 +64,13 @@ impl Card<'_> {
 
     /// The diameter it is done at: as told, else the thread's own, or what a nut is turned to outside.
     fn at_diameter(&self) -> f64 {
+        self.told.diameter_mm.unwrap_or_else(|| self.part_diameter())
+    }
+
+    /// The part's own diameter, where what is told is a hole's.
+    fn part_diameter(&self) -> f64 {
         let outside = self.member.facts.blank.outside_mm.filter(|_| self.member.plan.thread.side == Side::Internal);
-        self.told.diameter_mm.or(outside).unwrap_or_else(|| self.member.blank_mm())
+        outside.unwrap_or_else(|| self.member.blank_mm())
     }
 
     /// Whether a place lies in the thread.
@@ -75,10 +80,11 @@ impl Card<'_> {
 
     /// What is still to be told before there is a figure.
     fn wants(&mut self, kind: OpKind) {
-        let has = serde_json::to_value(self.told).unwrap_or_default();
+        let told = self.told.fields();
+        let has = |f: &str| told.iter().any(|(field, _, value)| *field == f && value.is_some());
         // The place's own diameter is the part's, where a hole's is not meant.
         let known = |f: &str| f == "diameter_mm" && !matches!(kind, OpKind::Ream | OpKind::CrossDrill);
-        let open: Vec<String> = kind.asks().iter().filter(|f| has.get(**f).is_none() && !known(f)).map(|f| say!(self.voice, "op-asks", field = *f)).collect();
+        let open: Vec<String> = kind.asks().iter().filter(|f| !has(f) && !known(f)).map(|f| say!(self.voice, "op-asks", field = *f)).collect();
         if !open.is_empty() {
             self.lines.push(words(say!(self.voice, "line-of-wants"), open.join(", ")));
         }
@@ -166,7 +172,7 @@ fn knurl(card: &mut Card<'_>) {
 }
 
 fn cross_drill(card: &mut Card<'_>) {
-    let through = card.at_diameter_of_part();
+    let through = card.part_diameter();
     if let Some(d) = card.told.diameter_mm {
         card.length("line-of-hole", d);
         card.speed(d, 1.0);
@@ -179,13 +185,6 @@ fn cross_drill(card: &mut Card<'_>) {
         card.how(says);
     }
     card.caution("card-cross-caution");
-}
-
-impl Card<'_> {
-    /// The part's own diameter, where what is told is a hole's.
-    fn at_diameter_of_part(&self) -> f64 {
-        Card { told: OpFacts::default(), lines: Vec::new(), ..*self }.at_diameter()
-    }
 }
 
 fn flats(card: &mut Card<'_>, hexagon: bool) {

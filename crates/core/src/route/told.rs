@@ -136,7 +136,7 @@ impl OpFacts {
     }
 
     /// Each field with its name, its bounds and what was told.
-    fn fields(&self) -> [(&'static str, [f64; 2], Option<f64>); 8] {
+    pub(super) fn fields(&self) -> [(&'static str, [f64; 2], Option<f64>); 8] {
         [
             ("diameter_mm", [0.1, 2000.0], self.diameter_mm),
             ("width_mm", [0.05, 500.0], self.width_mm),

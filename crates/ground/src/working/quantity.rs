@@ -41,6 +41,12 @@ impl Quantity {
         Self::said(voice, n.into(), Voice::bare)
     }
 
+    /// A length along the work, without its unit.
+    #[must_use]
+    pub fn along_bare(voice: Voice, mm: f64) -> Self {
+        Self::said(voice, mm.into(), Voice::along_bare)
+    }
+
     /// A length along the work, as it was given.
     #[must_use]
     pub fn along(voice: Voice, mm: f64) -> Self {
