@@ -459,7 +459,11 @@ pub fn minutes_of(op: &Operation, member: Option<&Member<'_>>, members: &[Member
     let reckoned = reckoned_of(op, member, members);
     match (op.minutes, member) {
         (Some(own), _) => Minutes { set: 0.0, each: own },
-        (None, Some(m)) => pace(took, &m.lathe.name, op.kind).map_or(reckoned, |p| Minutes { set: reckoned.set * p.times, each: reckoned.each * p.times }),
+        (None, Some(m)) => pace(took, &m.lathe.name, op.kind).map_or(reckoned, |p| {
+            // A thread's own clock tells of its passes, and not of what was set for them.
+            let set = if op.kind.makes_thread() { 1.0 } else { p.times };
+            Minutes { set: reckoned.set * set, each: reckoned.each * p.times }
+        }),
         (None, None) => reckoned,
     }
 }
