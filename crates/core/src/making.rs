@@ -96,6 +96,9 @@ pub struct MakingRequest {
     pub turned_round: Option<bool>,
     /// The last tap run in.
     pub last_tap: Option<TapLead>,
+    /// The taps there are for it, in any order; those of the drawer when absent, and with none there a set of three.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub taps: Option<Vec<TapLead>>,
     /// Length of the point before the tap's lead, where it has one.
     pub point_mm: Option<f64>,
     /// From hand to hand on the die's stock, or the tap's wrench.
@@ -117,6 +120,8 @@ pub struct MakingFacts {
     pub turned_round: bool,
     /// The last tap run in, where told.
     pub last_tap: Option<TapLead>,
+    /// Which of [`TapLead::ALL`] there are, where told.
+    pub taps: Option<[bool; 3]>,
     /// The tap's point, mm, where told.
     pub point_mm: Option<f64>,
     /// From hand to hand, mm, where told.
@@ -145,11 +150,20 @@ impl MakingRequest {
             }
         }
         if by == Maker::Die {
-            for (told, field) in [(self.last_tap.is_some(), "last_tap"), (self.point_mm.is_some(), "point_mm")] {
+            for (told, field) in [(self.last_tap.is_some(), "last_tap"), (self.taps.is_some(), "taps"), (self.point_mm.is_some(), "point_mm")] {
                 if told {
                     c.fault(format!("/making/{field}"), sentence!("making-of-a-tap"));
                 }
             }
+        }
+        let taps = self.taps.as_ref().map(|list| TapLead::ALL.map(|lead| list.contains(&lead)));
+        if taps == Some([false; 3]) {
+            c.fault("/making/taps", sentence!("making-no-taps"));
+        }
+        if let (Some(last), Some(list)) = (self.last_tap, &self.taps)
+            && !list.contains(&last)
+        {
+            c.fault("/making/last_tap", sentence!("making-last-tap-there"));
         }
         MakingFacts {
             by,
@@ -158,6 +172,7 @@ impl MakingRequest {
             split: self.split,
             turned_round: self.turned_round.unwrap_or(false),
             last_tap: self.last_tap,
+            taps,
             point_mm: c.sound(self.point_mm, 0.0, 50.0, "/making/point_mm", "mm"),
             handle_mm: c.sound(self.handle_mm, 20.0, 2000.0, "/making/handle_mm", "mm"),
         }

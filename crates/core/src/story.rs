@@ -168,7 +168,10 @@ fn says(plan: &RunPlan, kind: &ActKind, stands: &DialSetting, voice: Voice) -> (
         // A dial's figure stands in its own unit, whatever the page speaks.
         ActKind::Took { n, reading } => ("took", say!(voice, "story-took", n = *n, reading = short_text(*reading, 4), unit = plan.dial.unit.sign())),
         ActKind::Measured(m) => ("measured", measured(m, voice)),
-        ActKind::Tried { .. } => ("tried", kind.tried().map_or_else(String::new, |fit| tried(fit, voice))),
+        ActKind::Tried { touched, .. } => {
+            let met = touched.map_or_else(String::new, |by| format!(" {}", say!(voice, "story-met", by = by.word())));
+            ("tried", kind.tried().map_or_else(String::new, |fit| tried(fit, voice) + &met))
+        }
         ActKind::Trouble { symptom, cause, found } => {
             let (wrong, behind) = (
                 trouble::symptom_says(*symptom, plan.side, voice),
@@ -195,7 +198,7 @@ fn says(plan: &RunPlan, kind: &ActKind, stands: &DialSetting, voice: Voice) -> (
             };
             ("bit_changed", say!(voice, "story-bit", why = why, tip = tip, size = size))
         }
-        ActKind::Rechucked {} => ("rechucked", say!(voice, "story-rechucked")),
+        ActKind::Rechucked { back } => ("rechucked", say!(voice, "story-rechucked", back = back.map_or("untold", crate::log::Back::word))),
         ActKind::Lost {} => ("lost", say!(voice, "story-lost")),
         ActKind::Stopped {} => ("stopped", say!(voice, "story-stopped")),
         ActKind::Resumed {} => ("resumed", say!(voice, "story-resumed")),
@@ -252,6 +255,7 @@ fn tried(fit: Fit, voice: Voice) -> String {
     match fit {
         Fit::Enters { turns } => say!(voice, "story-enters", turns = plain_text(turns, 1)),
         Fit::Shakes { shake_mm } => say!(voice, "story-shakes", shake = voice.length(shake_mm)),
+        Fit::LaidOn { off_mm } => say!(voice, "story-laid-on", off = voice.length(off_mm)),
         Fit::WontEnter => say!(voice, "story-wont-enter"),
         Fit::Tight => say!(voice, "story-tight"),
         Fit::Free => say!(voice, "story-free"),

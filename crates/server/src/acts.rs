@@ -149,7 +149,7 @@ fn keep(store: &Store, turn: &Mutex<()>, job: &str, row: &ActRow, (act, sent): (
                 return Ok(Outcome::Faulty(faults));
             }
         }
-        let moves_mate = act.begins() || act.goes_on() || matches!(act, ActKind::Undone { .. });
+        let moves_mate = act.begins() || act.goes_on() || matches!(act, ActKind::Undone { .. } | ActKind::Scrapped { .. });
         let new = NewAct { row, revision: sent.revision, after: found.sequence, begins: begins.as_ref(), moves_mate };
         match store.record(job, &new)? {
             Recorded::Done(_) => {

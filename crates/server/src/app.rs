@@ -7,8 +7,8 @@ use crate::problem::PROBLEM;
 use crate::state::{App, DATABASE};
 use crate::voice::Asked;
 use crate::{
-    Files, Serve, acts, batch, bits, changing, day, demo, events, file, guard, jobs, lathes, listen, log, part_sheet, planning, problem, route, sheets, shop,
-    web, words,
+    Files, Serve, acts, batch, bits, changing, day, demo, events, file, guard, jobs, lathes, listen, log, members, part_sheet, planning, problem, route,
+    sheets, shop, web, words,
 };
 use axum::extract::DefaultBodyLimit;
 use axum::{Router, middleware};
@@ -56,7 +56,7 @@ pub fn api() -> OpenApiRouter<App> {
         .routes(routes!(planning::length))
         .routes(routes!(jobs::list, jobs::add))
         .routes(routes!(jobs::one, changing::change))
-        .routes(routes!(jobs::add_member))
+        .merge(OpenApiRouter::new().routes(routes!(members::add_member)).routes(routes!(members::gauge_to_turn)))
         .routes(routes!(acts::record))
         .routes(routes!(bits::bit_sheet))
         .merge(files())
@@ -65,6 +65,7 @@ pub fn api() -> OpenApiRouter<App> {
         .routes(routes!(sheets::ways))
         .routes(routes!(sheets::made_by))
         .routes(routes!(sheets::groove))
+        .routes(routes!(sheets::own))
         .routes(routes!(sheets::gauging))
         .routes(routes!(sheets::troubles))
         .routes(routes!(sheets::paper))

@@ -28,7 +28,7 @@ use yoke_core::direction::Hand;
 use yoke_core::faults::Fault;
 use yoke_core::gauge::TipFound;
 use yoke_core::job::PlainRequest;
-use yoke_core::route::{SetUp, chucking_of, minutes_of, standing_of};
+use yoke_core::route::{Member, OpTook, Operation, Route, SetUp, chucking_of, minutes_of, standing_of};
 use yoke_core::voice::Voice;
 use yoke_store::{Changed, JobChange, JobRow, NewBatch as AddParts, NewPart, PartsAdded, Store};
 
@@ -183,15 +183,11 @@ fn hand_of(job: &JobRow) -> Result<Hand, Failed> {
 /// The next thread to be begun or gone on with: of the first part that has one, unless its piece was scrapped.
 fn next_of(parts: &[WholePart], looked: &[PartSummary]) -> Result<Option<NextPart>, Failed> {
     for (part, seen) in parts.iter().zip(looked) {
-        let scrapped: Vec<&JobRow> =
-            part.slots.iter().zip(&seen.threads).filter(|(_, t)| t.as_ref().is_some_and(|t| t.scrapped.is_some())).filter_map(|(j, _)| j.as_ref()).collect();
-        let open = part.slots.iter().zip(&seen.threads).filter_map(|(job, t)| job.as_ref().zip(t.as_ref()));
-        for (job, thread) in open {
-            let spoilt = scrapped.iter().any(|s| on_one_piece(part, s, job));
-            if !thread.finished && !spoilt {
-                let learned = stored::request(job)?.read.gauge.spring.is_some();
-                return Ok(Some(NextPart { job: job.id.clone(), place: part.place, begun: thread.begun, learned }));
-            }
+        let threads: Vec<(&JobRow, &ThreadSummary)> = part.slots.iter().zip(&seen.threads).filter_map(|(job, t)| job.as_ref().zip(t.as_ref())).collect();
+        let spoilt = |job: &JobRow| threads.iter().any(|(other, t)| t.scrapped.is_some() && on_one_piece(part, other, job));
+        if let Some((job, thread)) = threads.iter().find(|(job, thread)| !thread.finished && !spoilt(job)) {
+            let learned = stored::request(job)?.read.gauge.spring.is_some();
+            return Ok(Some(NextPart { job: job.id.clone(), place: part.place, begun: thread.begun, learned }));
         }
     }
     Ok(None)
@@ -221,19 +217,21 @@ fn whole(store: &Store, id: &str, voice: Asked) -> Result<Option<BatchView>, Fai
     let (right, left): (Vec<&PartSummary>, Vec<&PartSummary>) = looked.iter().filter(|l| places.insert(l.place)).partition(|l| l.hand == Hand::Right);
     let ready = PlannedRoute::of(store, &first, voice)?;
     let spoken = ready.voice;
-    let orders = weigh(store, &ready, [right.len(), left.len()], &facts)?;
+    let members = ready.members();
+    let (route, _) = ready.route(store)?;
+    let orders = weigh((&route, &members), [right.len(), left.len()], &facts, &took(store)?, spoken);
     let threads = threads_of(store, &parts, voice)?;
     let made: Vec<PartResult> = looked.iter().map(PartSummary::made).collect();
     let tally = tally(&made, &threads, &plain_limits(&facts.plain, spoken).unwrap_or_default(), spoken);
     let slot = next.as_ref().and_then(|n| slot_of(&parts, &n.job)).unwrap_or(0);
-    let drift = drift_of(&tally.columns, &looked, slot);
+    let drift = drift_of(&tally.columns, slot);
     Ok(Some(BatchView {
         id: id.to_owned(),
         title: first.title.clone(),
         revision,
         orders,
         carried: carry_over(&found_of(&looked, slot), drift.as_ref(), spoken),
-        flip: flip_of(&ready, store)?,
+        flip: flip_of(&route, &members, spoken),
         facts,
         tally,
         next,
@@ -258,46 +256,38 @@ fn threads_of(store: &Store, parts: &[WholePart], voice: Asked) -> Result<Vec<Ba
 }
 
 /// How true the second end runs to the first once the piece was turned about: as far off as its holding puts it back, whatever the order.
-fn flip_of(ready: &PlannedRoute, store: &Store) -> Result<Option<String>, Failed> {
-    let members = ready.members();
-    let (route, _) = ready.route(store)?;
-    let about = route.setups.windows(2).find(|w| w[0].piece == w[1].piece && !w[1].ops.is_empty()).map(|w| &w[1]);
-    let member = about.and_then(|s| members.iter().find(|m| s.ops.iter().any(|op| op.job.as_deref() == Some(m.job))));
-    Ok(member.and_then(|m| m.plan.blank.held()).map(|held| {
-        let (off, held) = (ready.voice.length(held.again_mm.value), &held.says);
-        say!(ready.voice, "batch-flip", off = off, held = held)
-    }))
+fn flip_of(route: &Route, members: &[Member<'_>], voice: Voice) -> Option<String> {
+    let about = route.setups.windows(2).find(|w| w[0].piece == w[1].piece && !w[1].ops.is_empty()).map(|w| &w[1])?;
+    let held = in_set_up(about, members)?.plan.blank.held()?;
+    Some(say!(voice, "batch-flip", off = voice.length(held.again_mm.value), held = &held.says))
+}
+
+/// The member a set-up is for: the first whose operation is in it.
+fn in_set_up<'a>(setup: &SetUp, members: &'a [Member<'a>]) -> Option<&'a Member<'a>> {
+    members.iter().find(|m| setup.ops.iter().any(|op| op.job.as_deref() == Some(m.job)))
 }
 
 /// What every order across the parts costs, by the route of the batch.
-fn weigh(store: &Store, ready: &PlannedRoute, hands: [usize; 2], facts: &BatchFacts) -> Result<Vec<OrderView>, Failed> {
-    let members = ready.members();
-    let Some(member) = members.first() else { return Ok(Vec::new()) };
-    let took = took(store)?;
-    let of = |setup: &SetUp| members.iter().find(|m| setup.ops.iter().any(|op| op.job.as_deref() == Some(m.job))).unwrap_or(member);
-    let setups: Vec<BatchSetUp> = ready
-        .route(store)?
-        .0
-        .setups
-        .iter()
-        .map(|setup| BatchSetUp {
+fn weigh((route, members): (&Route, &[Member<'_>]), hands: [usize; 2], facts: &BatchFacts, took: &[OpTook], voice: Voice) -> Vec<OrderView> {
+    let Some(first) = members.first() else { return Vec::new() };
+    let set_up = |setup: &SetUp| {
+        let member = in_set_up(setup, members).unwrap_or(first);
+        let cost = |op: &Operation| {
+            // Each operation by the thread it belongs to: a part may have several.
+            let own = members.iter().find(|m| Some(m.job) == op.job.as_deref()).unwrap_or(first);
+            let minutes = minutes_of(op, Some(own), members, took);
+            BatchOp { set: minutes.set, each: minutes.each, handed: op.kind.makes_thread() }
+        };
+        BatchSetUp {
             id: setup.id.clone(),
-            stands: standing_of(of(setup)),
-            chuck: chucking_of(of(setup)),
-            again_mm: of(setup).plan.blank.held().map_or(0.0, |h| h.again_mm.value),
-            ops: setup
-                .ops
-                .iter()
-                .map(|op| {
-                    // Each operation by the thread it belongs to: a part may have several.
-                    let own = members.iter().find(|m| Some(m.job) == op.job.as_deref()).unwrap_or(member);
-                    let minutes = minutes_of(op, Some(own), &members, &took);
-                    BatchOp { set: minutes.set, each: minutes.each, handed: op.kind.makes_thread() }
-                })
-                .collect(),
-        })
-        .collect();
-    Ok(orders(&setups, hands, facts.tools_stay, facts.own.as_ref(), ready.voice))
+            stands: standing_of(member),
+            chuck: chucking_of(member),
+            again_mm: member.plan.blank.held().map_or(0.0, |h| h.again_mm.value),
+            ops: setup.ops.iter().map(cost).collect(),
+        }
+    };
+    let setups: Vec<BatchSetUp> = route.setups.iter().map(set_up).collect();
+    orders(&setups, hands, facts.tools_stay, facts.own.as_ref(), voice)
 }
 
 async fn seen(app: &App, id: String, voice: Asked) -> Result<BatchView, Problem> {
@@ -402,9 +392,7 @@ fn make(store: &Store, id: &str, asked: &NewBatch, now: &str, voice: Asked) -> R
     }
     let places: Vec<PlaceMade> = hands[1..].iter().zip(2..).map(|(hand, place)| PlaceMade::of(&members, *hand != own, place)).collect();
     let parts: Vec<NewPart<'_>> = places.iter().flat_map(|p| p.parts(&members, &made, now)).collect();
-    let facts = BatchFacts { plain: own_plain(&job)?, ..BatchFacts::default() };
-    let body = serde_json::to_string(&facts).map_err(|e| stored::Unread { detail: e.to_string() })?;
-    Ok(match store.add_parts(id, AddParts::Of { revision: job.revision, kind: KIND, body: &body }, &parts)? {
+    Ok(match as_batch(store, &job, &parts)? {
         PartsAdded::Done => Outcome::Done(()),
         PartsAdded::Already => Outcome::Conflict("/problems/batched", "srv-batched-already"),
         PartsAdded::Moved => Outcome::Conflict("/problems/stale", "srv-job-changed-meanwhile"),
@@ -509,9 +497,14 @@ fn alone(store: &Store, job: &JobRow) -> Result<bool, Failed> {
         None => Some(job.clone()),
     };
     let Some(first) = first else { return Ok(false) };
-    let facts = BatchFacts { plain: own_plain(&first)?, ..BatchFacts::default() };
+    Ok(as_batch(store, &first, &[])? == PartsAdded::Done)
+}
+
+/// Makes a job the first of a new batch, with these parts after it.
+fn as_batch(store: &Store, first: &JobRow, parts: &[NewPart<'_>]) -> Result<PartsAdded, Failed> {
+    let facts = BatchFacts { plain: own_plain(first)?, ..BatchFacts::default() };
     let body = serde_json::to_string(&facts).map_err(|e| stored::Unread { detail: e.to_string() })?;
-    Ok(store.add_parts(&first.id, AddParts::Of { revision: first.revision, kind: KIND, body: &body }, &[])? == PartsAdded::Done)
+    Ok(store.add_parts(&first.id, AddParts::Of { revision: first.revision, kind: KIND, body: &body }, parts)?)
 }
 
 fn begin_again(store: &Store, id: &str, from: Option<&str>, now: &str, voice: Asked) -> Result<Outcome<Box<JobView>>, Failed> {
@@ -563,9 +556,11 @@ fn begin_again(store: &Store, id: &str, from: Option<&str>, now: &str, voice: As
     }
     let new = piece.iter().position(|j| j.id == job.id).and_then(|i| anew.get(i)).map(|a| a.0.clone()).unwrap_or_default();
     let Some(job) = store.job(&new)? else { return Ok(Outcome::Missing) };
-    let ticked = PlannedRoute::of(store, &job, voice)?.ticked;
-    for op in &done {
-        store.tick(&ticked, op, Some((now, None)))?;
+    if !done.is_empty() {
+        let ticked = PlannedRoute::of(store, &job, voice)?.ticked;
+        for op in &done {
+            store.tick(&ticked, op, Some((now, None)))?;
+        }
     }
     Ok(Outcome::Done(Box::new(view(store, &job, voice)?)))
 }
@@ -588,18 +583,13 @@ fn carried_to(store: &Store, batch: &str, job: &JobRow, voice: Asked) -> Result<
     let made: Vec<PartResult> = looked.iter().map(PartSummary::made).collect();
     let spoken = voice.of_job(job);
     let columns = tally(&made, &threads_of(store, &parts, voice)?, &[], spoken).columns;
-    let drift = drift_of(&columns, &looked, slot);
+    let drift = drift_of(&columns, slot);
     Ok(carry_over(&found_of(&looked, slot), drift.as_ref(), spoken))
 }
 
-/// How the tip that cuts this slot's thread drifts: only slots whose tip was found have a column of it.
-fn drift_of(columns: &[Column], looked: &[PartSummary], slot: usize) -> Option<Drift> {
-    let found = |i: &usize| looked.iter().any(|l| l.threads.get(*i).is_some_and(|t| t.as_ref().is_some_and(|t| t.made.flat_mm.is_some())));
-    if !found(&slot) {
-        return None;
-    }
-    let before = (0..slot).filter(found).count();
-    columns.iter().filter(|c| c.of_tool).nth(before)?.drift
+/// How the tip that cuts this slot's thread drifts.
+fn drift_of(columns: &[Column], slot: usize) -> Option<Drift> {
+    columns.iter().find(|c| c.tool_of == Some(slot))?.drift
 }
 
 fn carry_to(store: &Store, id: &str, voice: Asked) -> Result<Outcome<Box<JobView>>, Failed> {

@@ -1,7 +1,8 @@
 //! Changing a job's facts; of a part of a batch, those of every other part that is not begun with them.
 
 use crate::body::{Revision, Sent};
-use crate::jobs::{JobView, Outcome, keepable, merge, of_the_pair, title_fault, view};
+use crate::jobs::{JobView, Outcome, keepable, merge, title_fault, view};
+use crate::members::of_the_pair;
 use crate::parts::{slot_of, standing, whole_parts};
 use crate::planning::Inputs;
 use crate::problem::Problem;
@@ -18,16 +19,9 @@ use yoke_core::say;
 use yoke_core::voice::Voice;
 use yoke_store::{Changed, JobChange, JobRow, Store};
 
-/// Facts that are one part's own: its hand, and what was measured of it.
-const OWN: [(&str, &str); 7] = [
-    ("thread", "hand"),
-    ("blank", "diameter_mm"),
-    ("blank", "runout_mm"),
-    ("blank", "rechucked"),
-    ("blank", "parallel"),
-    ("mate", "made_pitch_diameter_mm"),
-    ("gauge", "spring"),
-];
+/// Facts that are one part's own: its hand, and what was measured of it; the size its mate was made to is, too.
+const OWN: [(&str, &str); 6] =
+    [("thread", "hand"), ("blank", "diameter_mm"), ("blank", "runout_mm"), ("blank", "rechucked"), ("blank", "parallel"), ("gauge", "spring")];
 
 /// What of a change every part of a batch shares.
 fn shared(change: &Value) -> Value {
@@ -36,6 +30,9 @@ fn shared(change: &Value) -> Value {
         if let Some(section) = change.get_mut(section).and_then(Value::as_object_mut) {
             section.remove(field);
         }
+    }
+    if let Some(mate) = change.get_mut("mate") {
+        *mate = of_the_pair(mate.take());
     }
     if let Some(map) = change.as_object_mut() {
         map.remove("sample");

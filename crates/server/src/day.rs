@@ -2,6 +2,7 @@
 
 use crate::body::Sent;
 use crate::jobs::planned_json;
+use crate::pace::took;
 use crate::parts::{standing, whole_parts};
 use crate::problem::Problem;
 use crate::route::PlannedRoute;
@@ -15,11 +16,12 @@ use yoke_core::voice::Voice;
 use axum::extract::State;
 use serde::{Deserialize, Serialize};
 use serde_json::{Value, json};
+use std::collections::BTreeMap;
 use utoipa::ToSchema;
 use yoke_core::faults::Fault;
 use yoke_core::gears::{Day, DayJob, DayStep, Setting, day_in_order_told, day_order};
 use yoke_core::job::{LatheProfile, Mounted};
-use yoke_core::route::time_says;
+use yoke_core::route::{OpTook, time_says};
 use yoke_store::{JobRow, Store};
 
 /// The jobs of a day.
@@ -194,14 +196,14 @@ fn put(store: &Store, ids: Vec<String>, told: bool, voice: Asked) -> Result<Resu
     let (mut jobs, mut left_out, mut plans) = (Vec::new(), Vec::new(), Vec::new());
     for row in chosen {
         // One that does not read is left out by name, and says why where it is opened.
-        let planned = apart(planned_json(store, row))?.ok().flatten();
-        match planned.as_ref().and_then(|(plan, finished)| if *finished { None } else { setting(plan).map(|s| (s, plan)) }) {
+        let plan = apart(planned_json(store, row))?.ok().flatten().filter(|(_, finished)| !finished).map(|(plan, _)| plan);
+        match plan.and_then(|plan| Some((setting(&plan)?, plan))) {
             Some(((lathe, setting), plan)) => {
                 // Made second, it comes after the one it is fitted to.
                 let second = plan.pointer("/pair/first").and_then(Value::as_bool) == Some(false);
                 let after = row.mate.clone().filter(|_| second);
-                plans.push((row.clone(), plan.clone()));
                 jobs.push(DayJob { id: row.id.clone(), title: row.title.clone(), lathe, setting, begun: row.frozen.is_some(), after });
+                plans.push((row.clone(), plan));
             }
             None => left_out.push(row.title.clone()),
         }
@@ -230,9 +232,10 @@ fn timed(store: &Store, day: &Day, jobs: &[DayJob], plans: &[(JobRow, Value)], v
     let spoken = voice.plain();
     let mut busy: Vec<(String, f64)> = Vec::new();
     let mut lines = Vec::new();
+    let mut left = Left { store, took: took(store)?, voice, of_part: BTreeMap::new() };
     for step in &day.steps {
         let Some((row, plan)) = plans.iter().find(|(row, _)| row.id == step.id) else { continue };
-        let minutes = minutes_left(store, row, voice)?;
+        let minutes = left.of(row)?;
         let at = busy.iter().position(|b| b.0 == step.lathe).unwrap_or_else(|| {
             busy.push((step.lathe.clone(), 0.0));
             busy.len() - 1
@@ -250,30 +253,43 @@ fn timed(store: &Store, day: &Day, jobs: &[DayJob], plans: &[(JobRow, Value)], v
     Ok((lines, takes))
 }
 
-/// Minutes left of a job by its route: of a batch, of every part that stands, this thread of it.
-fn minutes_left(store: &Store, row: &JobRow, voice: Asked) -> Result<f64, Failed> {
-    let parts = match &row.batch {
-        Some(batch) => whole_parts(store, batch)?,
-        None => Vec::new(),
-    };
-    let mut all = 0.0;
-    // Each part by its own ticks; the parts of a batch are all the work of the one that stands for them.
-    let firsts: Vec<JobRow> = if parts.is_empty() { vec![row.clone()] } else { standing(&parts).filter_map(|part| part.jobs().next().cloned()).collect() };
-    for first in firsts {
-        let ready = PlannedRoute::of(store, &first, voice)?;
-        let (route, _) = ready.route(store)?;
-        let left = ready.said(store, &route)?.left_min;
-        all += if parts.is_empty() && left.len() > 1 { left.get(&row.id).copied().unwrap_or_default() } else { left.values().sum() };
-    }
-    Ok(all)
+/// What is left of the jobs of a day, by their routes: a route is planned once, however many jobs of the day are in it.
+struct Left<'a> {
+    store: &'a Store,
+    took: Vec<OpTook>,
+    voice: Asked,
+    of_part: BTreeMap<String, BTreeMap<String, f64>>,
 }
 
-/// What must be at hand for a job: gears that go on, its bit or die or tap, what of the drawer its blank and its proof want, its mate.
+impl Left<'_> {
+    /// Minutes left of a job: of a batch, of every part that stands.
+    fn of(&mut self, row: &JobRow) -> Result<f64, Failed> {
+        let Some(batch) = &row.batch else {
+            let part = row.part.as_ref().unwrap_or(&row.id);
+            if !self.of_part.contains_key(part) {
+                self.of_part.insert(part.clone(), self.by_route(row)?);
+            }
+            let left = &self.of_part[part];
+            return Ok(if left.len() > 1 { left.get(&row.id).copied().unwrap_or_default() } else { left.values().sum() });
+        };
+        let parts = whole_parts(self.store, batch)?;
+        let firsts = standing(&parts).filter_map(|part| part.jobs().next());
+        firsts.map(|first| Ok(self.by_route(first)?.values().sum::<f64>())).sum()
+    }
+
+    /// Minutes left of each job of the route this one is in.
+    fn by_route(&self, row: &JobRow) -> Result<BTreeMap<String, f64>, Failed> {
+        let ready = PlannedRoute::of(self.store, row, self.voice)?;
+        let (route, _) = ready.route(self.store)?;
+        Ok(ready.said(self.store, &route, &self.took)?.left_min)
+    }
+}
+
+/// What must be at hand for a job: what of the drawer its blank wants, its bit, its wires, its mate.
 fn at_hand(step: &DayStep, plan: &Value, jobs: &[DayJob], voice: Voice) -> Vec<String> {
     let text = |at: &str| plan.pointer(at).and_then(Value::as_str).map(str::to_owned);
     let list = plan.pointer("/blank/at_hand").and_then(Value::as_array).into_iter().flatten();
     let mut out: Vec<String> = list.filter_map(|h| h["says"].as_str().map(str::to_owned)).collect();
-    out.extend(text("/gears/hung/train/says"));
     out.extend(text("/bit/says"));
     out.extend(text("/gauge/wire_mm/text").map(|mm| say!(voice, "day-wires", mm = mm)));
     let first = jobs.iter().find(|j| j.id == step.id).and_then(|j| j.after.as_ref());

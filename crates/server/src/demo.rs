@@ -1,6 +1,6 @@
 //! The demo yard: Alder Reach, its lathes, its kit and its jobs.
 
-use crate::jobs::{AddMember, join};
+use crate::members::{AddMember, join};
 use crate::planning::{FirstPlan, Inputs};
 use crate::voice::Asked;
 use serde_json::{Value, json};

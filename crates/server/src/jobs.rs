@@ -1,10 +1,9 @@
 //! Jobs: facts under a revision, with the plan and the state of the run.
 
 use crate::body::Sent;
-use crate::parts::{slot_of, standing, whole_parts};
 use crate::planning::{Inputs, Whole, first_lathe, request_of};
 use crate::problem::Problem;
-use crate::state::{App, JobChanged};
+use crate::state::App;
 use crate::stored::{self, Document, Failed, Unread, acts, alike, apart, differences};
 use crate::voice::Asked;
 use axum::Json;
@@ -22,13 +21,12 @@ use yoke_core::job::PlanRequest;
 use yoke_core::job::pad::{PadWorked, worked};
 use yoke_core::log::{RunState, fold};
 use yoke_core::plan::{ENGINE, OtherEngine, Plan};
-use yoke_core::quantity::real;
-use yoke_core::run::RunPlan;
+use yoke_core::run::{READING_DOUBT_MM, RunPlan};
 use yoke_core::sheets::{OnBoard, on_board};
-use yoke_core::thread::{Side, ThreadSpec, callout};
+use yoke_core::thread::{Side, callout};
 use yoke_core::voice::Voice;
 use yoke_core::watch::{Code, Level, Watch};
-use yoke_store::{Changed, JobRow, NewMember, Store};
+use yoke_store::{JobRow, Store};
 
 /// A job on the board.
 #[derive(Serialize, ToSchema)]
@@ -240,13 +238,16 @@ pub fn planned_json(store: &Store, job: &JobRow) -> Result<Option<(Value, bool)>
 pub fn facts(store: &Store, job: &JobRow) -> Result<Document<PlanRequest>, Failed> {
     let mut document = stored::request(job)?;
     let request = &mut document.whole;
-    let told = request.pointer("/mate/made_pitch_diameter_mm").is_some_and(Value::is_number);
+    let told = ["/mate/made_pitch_diameter_mm", "/mate/made_over_wires_mm"].iter().any(|at| request.pointer(at).is_some_and(Value::is_number));
     if let (false, true, Some(mate)) = (told, request["mate"].is_object(), &job.mate)
         && let Some(mate) = store.job(mate)?
         && let Some(made) = made(store, &mate)?
     {
         let of_mate = &mut request["mate"];
         of_mate["made_pitch_diameter_mm"] = made.pitch.into();
+        if let Some(doubt) = made.doubt {
+            of_mate["made_doubt_mm"] = doubt.into();
+        }
         // Crest and root told by hand stand.
         for (field, size) in [("made_crest_mm", made.crest), ("made_root_mm", Some(made.root))] {
             if let (true, Some(size)) = (of_mate[field].is_null(), size) {
@@ -260,6 +261,8 @@ pub fn facts(store: &Store, job: &JobRow) -> Result<Document<PlanRequest>, Faile
 /// What a job was cut to, mm.
 struct CutSizes {
     pitch: f64,
+    /// How far that may be out, where it was not measured.
+    doubt: Option<f64>,
     /// Crest as turned or bored, when that was measured.
     crest: Option<f64>,
     /// Root the tip left.
@@ -269,16 +272,21 @@ struct CutSizes {
 /// What a job was cut to, once its last reading says the cutting is over.
 fn made(store: &Store, job: &JobRow) -> Result<Option<CutSizes>, Failed> {
     let Some(run) = stored::run(job)? else { return Ok(None) };
-    let verdict = fold(&run, &acts(store, job)?, Voice::default()).verdict;
+    let state = fold(&run, &acts(store, job)?, Voice::default());
+    if state.scrapped.is_some() {
+        return Ok(None);
+    }
     let crest = stored::request(job)?.read.blank.diameter_mm;
-    Ok(verdict.filter(|v| matches!(v.verdict, VerdictKind::InLimits | VerdictKind::PastLimit)).map(|v| {
-        let pitch = v.pitch_diameter_mm.value;
-        CutSizes { pitch, crest, root: run.root_at(pitch) }
+    let judged = state.verdict.filter(|v| matches!(v.verdict, VerdictKind::InLimits | VerdictKind::PastLimit)).map(|v| v.pitch_diameter_mm);
+    // Finished by numbers, it still has the size it is expected to have come to.
+    Ok(judged.or_else(|| state.closed.then_some(state.expected_mm)).map(|size| {
+        let doubt = Some(size.doubt).filter(|mm| *mm > 2.0 * READING_DOUBT_MM);
+        CutSizes { pitch: size.value, doubt, crest, root: run.root_at(size.value) }
     }))
 }
 
 /// Which member a request cuts, when its thread reads.
-fn side_of(request: &PlanRequest) -> Option<Side> {
+pub(crate) fn side_of(request: &PlanRequest) -> Option<Side> {
     let thread = &request.thread;
     // Sizes of one's own are a screw's unless the side says otherwise.
     let special = || thread.special.as_ref().map(|_| Side::External);
@@ -540,177 +548,6 @@ fn make(store: &Store, new: NewJob, created: &str, voice: Asked) -> Result<Outco
         Some(job) => first(job),
         None => Ok(Outcome::Missing),
     }
-}
-
-/// A thread to add to a part: the mate of the one named, or another callout.
-#[derive(Default, Deserialize, ToSchema)]
-#[serde(default, deny_unknown_fields)]
-pub struct AddMember {
-    /// Whether it is the mate of the job it joins: the other member of the same thread.
-    pub mate: bool,
-    /// Another thread of the same part, instead.
-    pub callout: Option<String>,
-    /// Title; made from the first one's when absent.
-    pub title: Option<String>,
-    /// What the mate is made of.
-    pub material: Option<String>,
-}
-
-/// What is the pair's of a member's word on its mate: the size the mate was made to is told to one alone.
-pub(crate) fn of_the_pair(mut mate: Value) -> Value {
-    if let Some(map) = mate.as_object_mut() {
-        map.retain(|field, _| !field.starts_with("made_"));
-    }
-    mate
-}
-
-/// The request of a mate: the same thread, the other side, none of what was measured of this one.
-fn mate_of(request: &Value, side: Side, material: Option<String>) -> Value {
-    let mut mate =
-        json!({ "thread": request["thread"], "mate": of_the_pair(request["mate"].clone()), "lathe_id": request["lathe_id"], "words": request["words"] });
-    mate["thread"]["side"] = json!(side);
-    if let Value::Object(thread) = &mut mate["thread"] {
-        // A class of one side is not the other's; lengths belong to the part.
-        for own in ["class", "length_mm"] {
-            thread.remove(own);
-        }
-    }
-    if let Some(map) = mate.as_object_mut() {
-        map.retain(|_, v| !v.is_null());
-    }
-    if let Some(material) = material {
-        mate["blank"] = json!({ "material": material });
-    }
-    mate
-}
-
-/// Puts the other side's usual class in a callout that has this one's; size, starts and hand are kept.
-fn reclass(request: &mut Value, side: Side) {
-    let Some(text) = request.pointer("/thread/callout").and_then(Value::as_str) else { return };
-    let Ok(spec) = callout::read(text) else { return };
-    if spec.class_given && spec.class.side().is_some_and(|s| s != side) {
-        let class = spec.system.family().usual_class(side, real(&spec.major));
-        request["thread"]["callout"] = json!(ThreadSpec { class, side, ..spec }.name());
-    }
-}
-
-/// Adds a thread to the part of a job: its mate, or another.
-#[utoipa::path(post, path = "/api/v1/jobs/{id}/members", params(("id" = String, Path)), request_body = AddMember,
-    responses((status = 201, body = JobView), (status = 409, body = Problem), (status = 422, body = Problem)))]
-pub async fn add_member(
-    State(app): State<App>,
-    voice: Asked,
-    Path(id): Path<String>,
-    Sent { read: asked, mut faults }: Sent<AddMember>,
-) -> Result<(StatusCode, Json<JobView>), Problem> {
-    faults.extend(asked.title.as_deref().and_then(title_fault));
-    if asked.mate == asked.callout.is_some() {
-        faults.push(Fault::new("/callout", say!(Voice::default(), "srv-give-mate-callout-another-thread")));
-    }
-    if !faults.is_empty() {
-        return Err(Problem::faulty(faults));
-    }
-    let created = (app.clock)();
-    let outcome = app.reckon(move |store| join(store, &id, &asked, &created, voice)).await?;
-    match outcome {
-        MemberAdded::Done(view, first) => {
-            let (id, revision, sequence) = *first;
-            JobChanged::tell(&app, &id, revision, sequence);
-            Ok((StatusCode::CREATED, Json(*view)))
-        }
-        MemberAdded::Mated => Err(Problem::conflict("/problems/mated", say!(Voice::default(), "srv-thread-mate-already-open-one"), None)),
-        MemberAdded::Faulty(faults) => Err(Problem::faulty(faults)),
-        MemberAdded::Missing => Err(Problem::missing("job")),
-    }
-}
-
-/// What came of adding a member.
-pub enum MemberAdded {
-    /// The new job; and the one it joined, with its revision and sequence.
-    Done(Box<JobView>, Box<(String, i64, i64)>),
-    /// It has a mate already.
-    Mated,
-    /// What is wrong.
-    Faulty(Vec<Fault>),
-    /// There is no such job.
-    Missing,
-}
-
-/// Adds the member to the part.
-pub fn join(store: &Store, of: &str, asked: &AddMember, created: &str, voice: Asked) -> Result<MemberAdded, Failed> {
-    // One that was changed meanwhile is looked at again: what is written is made of what stands there.
-    let join_to = |of: &str| loop {
-        if let Some(outcome) = join_once(store, of, asked, created, voice)? {
-            return Ok::<_, Failed>(outcome);
-        }
-    };
-    let outcome = join_to(of)?;
-    let batch = store.job(of)?.and_then(|job| job.batch);
-    if let (MemberAdded::Done(..), Some(batch)) = (&outcome, batch) {
-        // Every other part of the batch has it too.
-        let parts = whole_parts(store, &batch)?;
-        let slot = slot_of(&parts, of);
-        for other in standing(&parts).filter(|p| p.jobs().all(|j| j.id != of)) {
-            if let Some(job) = slot.and_then(|i| other.slots.get(i)?.as_ref()) {
-                join_to(&job.id)?;
-            }
-        }
-    }
-    Ok(outcome)
-}
-
-fn join_once(store: &Store, of: &str, asked: &AddMember, created: &str, voice: Asked) -> Result<Option<MemberAdded>, Failed> {
-    let Some(first) = store.job(of)? else { return Ok(Some(MemberAdded::Missing)) };
-    if asked.mate && first.mate.is_some() {
-        return Ok(Some(MemberAdded::Mated));
-    }
-    let Document { read, whole: mut request, unknown } = stored::request(&first)?;
-    let (new, title) = if let Some(text) = &asked.callout {
-        let mut new = request_of(text, request["lathe_id"].as_str());
-        if let Some(lathe) = request.get("lathe") {
-            new["lathe"] = lathe.clone();
-        }
-        if let Some(material) = request.pointer("/blank/material") {
-            new["blank"] = json!({ "material": material });
-        }
-        (new, format!("{}, {text}", first.title))
-    } else {
-        let Some(side) = side_of(&read).map(Side::other) else {
-            let fault = Fault::new("/mate", say!(Voice::default(), "srv-thread-must-known-before-mate"));
-            return Ok(Some(MemberAdded::Faulty(vec![fault])));
-        };
-        if !request["mate"].is_object() {
-            request["mate"] = json!({});
-        }
-        let mut new = mate_of(&request, side, asked.material.clone());
-        reclass(&mut new, side);
-        (
-            new,
-            if side == Side::Internal {
-                say!(Voice::default(), "title-the-nut", title = &first.title)
-            } else {
-                say!(Voice::default(), "title-the-screw", title = &first.title)
-            },
-        )
-    };
-    let new_text = new.to_string();
-    if let Err(faults) = keepable(store, &new, &unknown, voice)? {
-        return Ok(Some(MemberAdded::Faulty(faults)));
-    }
-    let changed = (asked.mate && first.frozen.is_none()).then(|| request.to_string());
-    let title: String = asked.title.clone().unwrap_or(title).chars().take(120).collect();
-    let id = uuid::Uuid::new_v4().to_string();
-    let revision = first.revision;
-    let member = NewMember { id: &id, title: &title, request: &new_text, created, revision, mates: asked.mate, request_of_first: changed.as_deref() };
-    match store.add_member(of, &member)? {
-        Changed::Done(()) => {}
-        Changed::Stale(()) => return Ok(None),
-        Changed::Missing => return Ok(Some(MemberAdded::Missing)),
-    }
-    Ok(Some(match (store.job(&id)?, store.job(of)?) {
-        (Some(job), Some(first)) => MemberAdded::Done(Box::new(view(store, &job, voice)?), Box::new((first.id, first.revision, first.sequence))),
-        _ => MemberAdded::Missing,
-    }))
 }
 
 /// One job, whole.

@@ -25,6 +25,7 @@ mod jobs;
 mod lathes;
 mod listen;
 mod log;
+mod members;
 mod notices;
 mod pace;
 mod part_sheet;

@@ -25,7 +25,7 @@ use yoke_core::say;
 use yoke_core::shop::remember_trains;
 use yoke_core::thread::identify::{Identified, Sample, SampleRequest, identify as core_identify};
 use yoke_core::thread::series::{Series, of_series};
-use yoke_core::thread::{FitKind, Side, callout as core_callout};
+use yoke_core::thread::{FitKind, Side, Touched, callout as core_callout};
 use yoke_core::voice::Voice;
 use yoke_core::working::Quantity;
 use yoke_store::{JobRow, Store};
@@ -268,6 +268,10 @@ pub struct Reading {
     turns: Option<f64>,
     /// Shake of the mate; goes with `fit`.
     shake_mm: Option<f64>,
+    /// How far the mate stands off, laid on; goes with `fit`.
+    stands_off_mm: Option<f64>,
+    /// What met before the threads did; goes with `fit`.
+    touched: Option<Touched>,
     /// Where the dial stood, radial.
     at_radial_mm: Option<f64>,
 }
@@ -299,7 +303,13 @@ fn told(mut reading: Value, voice: Voice) -> Result<(ActKind, Option<f64>), Vec<
             None
         })
     };
-    let [at, turns, shake_mm] = ["at_radial_mm", "turns", "shake_mm"].map(|name| number(&mut reading, name));
+    let [at, turns, shake_mm, stands_off_mm] = ["at_radial_mm", "turns", "shake_mm", "stands_off_mm"].map(|name| number(&mut reading, name));
+    let met = reading.as_object_mut().and_then(|o| o.remove("touched")).filter(|v| !v.is_null());
+    let met_told = met.is_some();
+    let touched = met.and_then(|met| serde_json::from_value::<Touched>(met).ok());
+    if met_told && touched.is_none() {
+        faults.push(Fault::new("/touched", say!(Voice::default(), "srv-touched-kinds")));
+    }
     if at.is_some_and(|a| !(a.is_finite() && (0.0..=100.0).contains(&a))) {
         faults.push(Fault::new("/at_radial_mm", say!(Voice::default(), "srv-dial-stands-0", nominal = voice.nominal(100.0))));
     }
@@ -309,7 +319,7 @@ fn told(mut reading: Value, voice: Voice) -> Result<(ActKind, Option<f64>), Vec<
             faults.push(Fault::new("/fit", say!(Voice::default(), "srv-one-thing-time-fit-size")));
         }
         match serde_json::from_value::<FitKind>(fit) {
-            Ok(fit) => Some(ActKind::Tried { fit, turns, shake_mm }),
+            Ok(fit) => Some(ActKind::Tried { fit, turns, shake_mm, stands_off_mm, touched }),
             Err(_) => {
                 faults.push(Fault::new("/fit", say!(Voice::default(), "srv-fit-wontenter-enters-tight-free")));
                 None
@@ -317,8 +327,10 @@ fn told(mut reading: Value, voice: Voice) -> Result<(ActKind, Option<f64>), Vec<
         }
     } else {
         let (measured, wrong) = read_json::<Measured>(reading);
-        for (name, value) in [("/turns", turns), ("/shake_mm", shake_mm)] {
-            if value.is_some() {
+        for (name, told) in
+            [("/turns", turns.is_some()), ("/shake_mm", shake_mm.is_some()), ("/stands_off_mm", stands_off_mm.is_some()), ("/touched", met_told)]
+        {
+            if told {
                 faults.push(Fault::new(name, say!(Voice::default(), "srv-goes-fit")));
             }
         }

@@ -126,13 +126,13 @@ impl PlannedRoute {
     }
 
     /// Every operation with its card, its tick and its time, by what such work took before.
-    pub fn said(&self, store: &Store, route: &Route) -> Result<RouteDetail, Failed> {
+    pub fn said(&self, store: &Store, route: &Route, took: &[OpTook]) -> Result<RouteDetail, Failed> {
         let mut ticks = BTreeMap::new();
         for tick in store.ticks(&self.ticked)? {
             let took_min = tick.took.as_deref().map(stored::took).transpose()?.map(|t| t.took_min);
             ticks.insert(tick.op, Ticked { when: tick.done, took_min });
         }
-        Ok(said(route, &self.members(), &ticks, &took(store)?, self.voice))
+        Ok(said(route, &self.members(), &ticks, took, self.voice))
     }
 
     /// What an operation of it took, beside what is reckoned for it.
@@ -140,7 +140,8 @@ impl PlannedRoute {
         let members = self.members();
         let of = |job: Option<&String>| members.iter().find(|m| Some(m.job) == job.map(String::as_str));
         let (setup, op) = route.setups.iter().find_map(|s| Some((s, s.ops.iter().find(|o| o.id == op)?)))?;
-        let member = of(op.job.as_ref()).or_else(|| of(setup.piece.as_ref()))?;
+        // One that belongs to no job is done where the part's first thread is.
+        let member = of(op.job.as_ref()).or_else(|| of(setup.piece.as_ref())).or(members.first())?;
         let reckoned = reckoned_of(op, Some(member), &members);
         Some(OpTook { kind: op.kind, lathe: member.lathe.name.clone(), reckoned_min: reckoned.set + reckoned.each, took_min })
     }
@@ -159,7 +160,7 @@ impl PlannedRoute {
                 own: own.to_owned(),
             })
             .collect();
-        let said = self.said(store, &route)?;
+        let said = self.said(store, &route, &took(store)?)?;
         let view = RouteView { said, jobs, route, revision, owner: self.owner.clone(), left_out: self.left_out.clone(), may_add: may_add(self.voice) };
         Ok(Shown { view, of: self.jobs.iter().map(|(row, ..)| row.id.clone()).collect() })
     }

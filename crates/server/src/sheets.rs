@@ -1,5 +1,6 @@
 //! What is drawn of a job on request, beside its plan: the set-up, and the groove as simulated.
 
+use crate::body::Sent;
 use crate::jobs::whole_of;
 use crate::planning::Whole;
 use crate::problem::Problem;
@@ -14,6 +15,7 @@ use yoke_core::plan::Pointed;
 use yoke_core::route::{MakersSheet, Member, makers};
 use yoke_core::say;
 use yoke_core::sheets::{GaugeSheet, GrooveSheet, SetupSheet, ThreadSheet, WaysSheet, gauge_sheet, groove_sheet, setup_sheet, thread_sheet, ways_sheet};
+use yoke_core::sheets::{OwnFigure, OwnFigureView, own_figure};
 use yoke_core::trouble::{JobEvidence, TroubleSheet, trouble_sheet};
 
 /// Makes something of the plan of a stored job: of one begun, of the plan it was begun on.
@@ -69,6 +71,16 @@ pub async fn made_by(State(app): State<App>, voice: Asked, Path(id): Path<String
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/groove", params(("id" = String, Path)), responses((status = 200, body = GrooveSheet), (status = 404, body = Problem), (status = 422, body = Problem)))]
 pub async fn groove(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<GrooveSheet>, Problem> {
     of_pointed(&app, id, voice, |plan, _| groove_sheet(&plan)).await.map(Json)
+}
+
+/// What a figure somebody was going to use would give, and whether it is a known slip.
+#[utoipa::path(post, path = "/api/v1/jobs/{id}/own-figure", params(("id" = String, Path)), request_body = OwnFigure, responses((status = 200, body = OwnFigureView), (status = 404, body = Problem), (status = 422, body = Problem)))]
+pub async fn own(State(app): State<App>, voice: Asked, Path(id): Path<String>, Sent { read, faults }: Sent<OwnFigure>) -> Result<Json<OwnFigureView>, Problem> {
+    if !faults.is_empty() {
+        return Err(Problem::faulty(faults));
+    }
+    let tested = of_pointed(&app, id, voice, move |plan, (whole, ..)| own_figure(&plan, &read, whole.voice)).await?;
+    tested.map(Json).map_err(|(at, why)| Problem::fault(at, why))
 }
 
 /// Every wire of the drawer judged, and the other ways of reading the size.

@@ -224,7 +224,7 @@ pub async fn tried(voice: Asked, Sent { read: tried, faults }: Sent<TriedRequest
 
 /// The facts a sum of the bench pad may feed.
 #[utoipa::path(get, path = "/api/v1/feeds", responses((status = 200, body = Vec<FeedChoice>)))]
-pub async fn feeds(voice: Asked) -> Json<[FeedChoice; 5]> {
+pub async fn feeds(voice: Asked) -> Json<[FeedChoice; 11]> {
     Json(feeds_said(voice.plain()))
 }
 

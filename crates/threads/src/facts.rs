@@ -51,6 +51,8 @@ pub struct MateFacts {
     pub school: Option<PairSchool>,
     /// Pitch diameter of the mate as made, mm, when measured.
     pub made_mm: Option<f64>,
+    /// How far that may be out, mm, where it was reckoned and not measured.
+    pub doubt_mm: Option<f64>,
     /// Crest diameter of the mate as turned or bored, mm, when measured.
     pub crest_mm: Option<f64>,
     /// Root diameter of the mate as cut, mm, when known.

@@ -42,7 +42,7 @@ mod tip;
 
 pub use class::{Class, WhitworthFit};
 pub use facts::{MateFacts, PairSchool, SpecialRequest, ThreadFacts};
-pub use fit::{Fit, FitBand, FitKind, RunMate};
+pub use fit::{Fit, FitBand, FitKind, FitTold, RunMate, Touched};
 pub use flanks::Flanks;
 pub use pair::PairSection;
 pub use seat::{Groove, NoSeat, Seat, bears, half_angle_of};

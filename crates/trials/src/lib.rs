@@ -8,7 +8,7 @@ use yoke_core::job::{Job, Kit, Lathe, PlanRequest, settle};
 use yoke_core::log::{ActKind, judge_told};
 use yoke_core::plan::{Plan, Pointed, plan};
 use yoke_core::run::RunPlan;
-use yoke_core::thread::{Fit, FitKind};
+use yoke_core::thread::{Fit, FitKind, FitTold};
 use yoke_core::voice::Voice;
 use yoke_core::watch::Code;
 
@@ -81,14 +81,16 @@ pub fn judge_fit(run: &RunPlan, fit: Fit, stood_mm: f64) -> Verdict {
 
 /// A fit as the act it is told by.
 pub fn tried(fit: Fit) -> ActKind {
-    let (fit, turns, shake_mm) = match fit {
-        Fit::WontEnter => (FitKind::WontEnter, None, None),
-        Fit::Enters { turns } => (FitKind::Enters, Some(turns), None),
-        Fit::Tight => (FitKind::Tight, None, None),
-        Fit::Free => (FitKind::Free, None, None),
-        Fit::Shakes { shake_mm } => (FitKind::Shakes, None, Some(shake_mm)),
+    let (fit, told) = match fit {
+        Fit::WontEnter => (FitKind::WontEnter, FitTold::default()),
+        Fit::Enters { turns } => (FitKind::Enters, FitTold { turns: Some(turns), ..FitTold::default() }),
+        Fit::Tight => (FitKind::Tight, FitTold::default()),
+        Fit::Free => (FitKind::Free, FitTold::default()),
+        Fit::Shakes { shake_mm } => (FitKind::Shakes, FitTold { shake_mm: Some(shake_mm), ..FitTold::default() }),
+        Fit::LaidOn { off_mm } => (FitKind::LaidOn, FitTold { stands_off_mm: Some(off_mm), ..FitTold::default() }),
     };
-    ActKind::Tried { fit, turns, shake_mm }
+    let FitTold { turns, shake_mm, stands_off_mm } = told;
+    ActKind::Tried { fit, turns, shake_mm, stands_off_mm, touched: None }
 }
 
 /// The lathe of the demo yard at this place in its list.

@@ -302,6 +302,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/gauge-to-turn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Jobs of the two ends of the plug that proves a bore: as near its limits as they can be turned, its crests clear of the bore's roots. */
+        post: operations["gauge_to_turn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/groove": {
         parameters: {
             query?: never;
@@ -398,6 +415,23 @@ export interface paths {
         put?: never;
         /** Adds a thread to the part of a job: its mate, or another. */
         post: operations["add_member"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/own-figure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a figure somebody was going to use would give, and whether it is a known slip. */
+        post: operations["own"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1126,6 +1160,12 @@ export interface components {
             shake_mm?: number | null;
             /**
              * Format: double
+             * @description How much it stands off from where it would sit home, mm, when it was laid on.
+             */
+            stands_off_mm?: number | null;
+            touched?: components["schemas"]["Touched"] | null;
+            /**
+             * Format: double
              * @description Turns it entered, when it enters and stops.
              */
             turns?: number | null;
@@ -1188,6 +1228,7 @@ export interface components {
              */
             reading: number;
         } | {
+            back?: components["schemas"]["Back"] | null;
             /** @enum {string} */
             kind: "rechucked";
         } | {
@@ -1267,6 +1308,11 @@ export interface components {
              * @default null
              */
             material?: string | null;
+            /**
+             * @description The same thread again, on the other end of the part: a thread of one's own sizes too.
+             * @default false
+             */
+            same?: boolean;
             /**
              * @description Title; made from the first one's when absent.
              * @default null
@@ -1352,6 +1398,11 @@ export interface components {
             /** @description What is wanted: `dog`, `centre`, `steady`, `collet`, `arbor`, `groover`, `reamer`, `chaser`, `indicator`. */
             what: string;
         };
+        /**
+         * @description How work that was out of the lathe is back in it.
+         * @enum {string}
+         */
+        Back: "same_slot" | "chuck_on_its_mark" | "another_place" | "gripped_anew";
         /** @description Sizes between balls in a bore. */
         BallView: {
             /** @description The ball. */
@@ -2624,7 +2675,7 @@ export interface components {
          * @description A fact a sum may feed.
          * @enum {string}
          */
-        Feeds: "blank_diameter" | "thread_length" | "relief_width" | "relief_diameter" | "runout_room";
+        Feeds: "blank_diameter" | "thread_length" | "relief_width" | "relief_diameter" | "runout_room" | "from_end" | "shoulder_diameter" | "stick_out" | "plain_size" | "plain_length" | "plain_place";
         /** @description One figure of a sum: as measured, or another sum's result. */
         FigureRequest: {
             /**
@@ -2648,7 +2699,7 @@ export interface components {
          * @description How the mate went, as it is told.
          * @enum {string}
          */
-        FitKind: "wont_enter" | "enters" | "tight" | "free" | "shakes";
+        FitKind: "wont_enter" | "enters" | "tight" | "free" | "shakes" | "laid_on";
         /** @description The flank angle really cut, found by two sizes of wire. */
         FlankFound: {
             /**
@@ -2765,6 +2816,11 @@ export interface components {
              * @default null
              */
             mate_goes_on_mm?: number | null;
+            /**
+             * @description Whether it hangs on the tailstock's side of the work meanwhile, so that it is tried without taking the work out.
+             * @default null
+             */
+            mate_hung?: boolean | null;
             /** @default null */
             original?: components["schemas"]["OriginalRequest"] | null;
             /** @default null */
@@ -3717,6 +3773,11 @@ export interface components {
              */
             split?: boolean | null;
             /**
+             * @description The taps there are for it, in any order; those of the drawer when absent, and with none there a set of three.
+             * @default null
+             */
+            taps?: components["schemas"]["TapLead"][] | null;
+            /**
              * @description Whether the die is turned round at the end, to come nearer the shoulder.
              * @default null
              */
@@ -3755,6 +3816,18 @@ export interface components {
             made_crest_mm?: number | null;
             /**
              * Format: double
+             * @description How far that may be out, where it was reckoned and not measured; the mate is then tried.
+             * @default null
+             */
+            made_doubt_mm?: number | null;
+            /**
+             * Format: double
+             * @description Or the screw's size over wires, as measured.
+             * @default null
+             */
+            made_over_wires_mm?: number | null;
+            /**
+             * Format: double
              * @description Pitch diameter of the mate as made and measured.
              * @default null
              */
@@ -3765,6 +3838,12 @@ export interface components {
              * @default null
              */
             made_root_mm?: number | null;
+            /**
+             * Format: double
+             * @description The wires that was measured over.
+             * @default null
+             */
+            made_wire_mm?: number | null;
             /** @default null */
             school?: components["schemas"]["PairSchool"] | null;
         };
@@ -4361,7 +4440,13 @@ export interface components {
         OriginalRequest: {
             /**
              * Format: double
-             * @description How much looser than it, mm on the pitch diameter; 0 when not told.
+             * @description How far from that it may end, either way; as near as it can be measured when not told.
+             * @default null
+             */
+            allow_mm?: number | null;
+            /**
+             * Format: double
+             * @description How much looser than it, mm on the pitch diameter; tighter under nought, as a tap is made over its screw; 0 when not told.
              * @default null
              */
             clearance_mm?: number | null;
@@ -4399,6 +4484,39 @@ export interface components {
              */
             wire_mm?: number;
         };
+        /** @description A figure somebody was going to use. */
+        OwnFigure: {
+            /**
+             * Format: double
+             * @description The figure: mm, or per cent.
+             * @default 0
+             */
+            figure?: number;
+            /**
+             * @description What it is.
+             * @default radial
+             */
+            of?: components["schemas"]["OwnKind"];
+        };
+        /** @description What it would give. */
+        OwnFigureView: {
+            /**
+             * Format: double
+             * @description What it gives, mm: the pitch diameter, the bore, or how far off a reading shows.
+             */
+            gives_mm: number;
+            /** @description In words. */
+            says: string;
+            /** @description Whether it serves. */
+            state: components["schemas"]["State"];
+            /** @description The slip it looks like. */
+            trap?: string | null;
+        };
+        /**
+         * @description What the figure is.
+         * @enum {string}
+         */
+        OwnKind: "radial" | "compound" | "percent" | "wire_constant";
         /** @description A material of the user's own: what is not told of it is that of the one of the table it is like. */
         OwnMaterial: {
             /**
@@ -4844,6 +4962,7 @@ export interface components {
             gaps_times: number;
             /** @description Limits this member is held to: its own, or those that fit the mate as made. */
             limits_mm: components["schemas"]["Quantity"][];
+            mate_doubt_mm?: components["schemas"]["Quantity"] | null;
             mate_made_mm?: components["schemas"]["Quantity"] | null;
             /** @description Why, in one sentence. */
             reason: string;
@@ -5572,6 +5691,12 @@ export interface components {
             shake_mm?: number | null;
             /**
              * Format: double
+             * @description How far the mate stands off, laid on; goes with `fit`.
+             */
+            stands_off_mm?: number | null;
+            touched?: components["schemas"]["Touched"] | null;
+            /**
+             * Format: double
              * @description Turns the mate enters; goes with `fit`.
              */
             turns?: number | null;
@@ -5859,6 +5984,11 @@ export interface components {
             classes?: components["schemas"]["RunClass"][];
             /** @description Whether the die closes, so that it can be run over again. */
             closes?: boolean;
+            /**
+             * Format: double
+             * @description How far the crest as turned or bored is past what it may be, mm on diameter, where it was measured.
+             */
+            crest_over_mm?: number;
             /** @description What every pass goes through, in order. */
             cycle?: components["schemas"]["CyclePhase"][];
             /** @description The dial that carries the depth. */
@@ -5893,6 +6023,8 @@ export interface components {
             mate?: components["schemas"]["RunMate"] | null;
             /** @description Least and largest pitch diameter a mate of its standard, or the one measured, may have, mm; absent where there is no such bar. */
             mate_limits_mm?: number[] | null;
+            /** @description Whether the mate's size was only reckoned, so that trying it alone proves this. */
+            must_try?: boolean;
             /** @description Whether opening the half-nut loses the thread. */
             opening_loses?: boolean;
             /** @description Sizes of the other wires owned, mm: one may have been taken for another. */
@@ -5950,6 +6082,8 @@ export interface components {
             closed: boolean;
             /** @description Numbers of the passes cut, in the order they were. */
             done: number[];
+            /** @description The pitch diameter it is expected to have now, measured or not, and its doubt. */
+            expected_mm: components["schemas"]["PitchDiameter"];
             /** @description Whether the thread is proven. */
             finished: boolean;
             flank?: components["schemas"]["FlankFound"] | null;
@@ -6882,6 +7016,8 @@ export interface components {
             last: boolean;
             /** @description Which. */
             lead: components["schemas"]["TapLead"];
+            /** @description Whether it is run in at all: it is there, and no longer than the last asks. */
+            run: boolean;
             /** @description Its name with its lead. */
             says: string;
         };
@@ -7146,6 +7282,11 @@ export interface components {
             /** @description Whether it is of soft steel, to practise on, and is never picked. */
             soft?: boolean;
         };
+        /**
+         * @description What met the mate, or the tool, before the thread did.
+         * @enum {string}
+         */
+        Touched: "nothing" | "jaws" | "shoulder" | "register" | "end";
         /** @description One train of the list. */
         TrainRow: {
             /** @description Whether no train of these gears comes closer. */
@@ -8700,6 +8841,59 @@ export interface operations {
             };
         };
     };
+    gauge_to_turn: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     groove: {
         parameters: {
             query?: {
@@ -8972,6 +9166,63 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    own: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnFigure"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnFigureView"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -21,12 +21,17 @@ export function Folded({ about, title, lines, own, children }: FoldedProps) {
     const at = shown.current;
     if (!at) return;
     const fold = () => {
+      // Judged as it stands with no word after it, or one that once was there would keep itself there.
+      const more = at.parentElement?.querySelector<HTMLElement>('.more');
+      if (more) more.style.display = 'none';
+      const spills = at.scrollHeight > at.clientHeight + 4;
+      if (more) more.style.display = '';
+      setFolded(spills);
       const end = at.getBoundingClientRect().bottom;
       for (const word of at.querySelectorAll<HTMLElement>('.word')) {
         // What stands on a line too many is out of sight, and so out of the reach of Tab.
-        word.style.visibility = word.getBoundingClientRect().top >= end - 4 ? 'hidden' : '';
+        word.style.visibility = spills && word.getBoundingClientRect().top >= end - 4 ? 'hidden' : '';
       }
-      setFolded(at.scrollHeight > at.clientHeight + 4);
     };
     fold();
     const sizes = new ResizeObserver(fold);

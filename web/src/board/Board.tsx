@@ -34,9 +34,11 @@ export function Board() {
       </header>
       <main className="board">
         <TypeAndGo />
-        {jobs.data && jobs.data.length > 0 && <OnTheLathes jobs={jobs.data} lathes={lathes} />}
+        {jobs.data && jobs.data.length > 0 && (
+          <OnTheLathes jobs={jobs.data} lathes={lathes} onOrder={() => setDay(true)} />
+        )}
         {/* Shown once what stands above it has come: nothing moves away from under a finger. */}
-        <section aria-labelledby="jobs-head" hidden={jobs.isPending || isPending}>
+        <section className="on-board" aria-labelledby="jobs-head" hidden={jobs.isPending || isPending}>
           <div className="board-row">
             <h2 id="jobs-head">{text('board-jobs-on-the-board')}</h2>
             {(jobs.data?.length ?? 0) > 1 && (
@@ -58,11 +60,6 @@ export function Board() {
               >
                 {text('board-i-have-only')}
               </button>
-              {(jobs.data?.length ?? 0) > 1 && (
-                <button type="button" className="act plain" onClick={() => setDay(true)}>
-                  {text('board-put-day-order')}
-                </button>
-              )}
               <Link to="/shop" className="act plain as-link">
                 {text('board-the-shop-lathes')}
               </Link>

@@ -4,6 +4,7 @@ import { inWords } from '../api/client';
 import { Leaf } from '../parts/Leaf';
 import { Reorder } from '../parts/Reorder';
 import { said, text } from '../app/voice';
+import { WhatNow } from './WhatNow';
 
 /** The day's order: the jobs of the board put so that gears, levers, compound and bit are changed least. */
 export function DayLeaf({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -27,18 +28,7 @@ function Order() {
   const { steps, changes, as_given, left_out, told, takes, now } = day.data;
   return (
     <>
-      {now && (
-        <p className="what-now">
-          <b>{text('board-what-now')}</b>{' '}
-          <Link
-            className="word"
-            to={now.begun ? '/jobs/$id/at-the-lathe' : '/jobs/$id/$station'}
-            params={{ id: now.job, station: 'blank' }}
-          >
-            {now.says}
-          </Link>
-        </p>
-      )}
+      {now && <WhatNow now={now} />}
       <p>
         {text(changes === 1 ? 'board-one-change-in-all' : 'board-changes-in-all', {
           changes,

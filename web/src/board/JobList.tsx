@@ -70,35 +70,39 @@ function Batch({ parts }: { parts: JobLine[] }) {
   );
 }
 
-/** Jobs of a pair stand together: the first met brings its mate. */
-function together(jobs: JobLine[]): JobLine[] {
+/** The parts of the board: the jobs of one in the order they were made, a pair's two members among them, as one; of a batch its first. */
+function wholes(jobs: JobLine[]): JobLine[][] {
   const shown = jobs.filter((job, i) => job.batch == null || jobs.findIndex(o => o.batch === job.batch) === i);
   return shown.flatMap((job, i) =>
     job.part == null || job.batch != null
-      ? [job]
+      ? [[job]]
       : shown.findIndex(o => o.part === job.part) === i
-        ? shown.filter(o => o.part === job.part && o.batch == null)
+        ? [shown.filter(o => o.part === job.part && o.batch == null).reverse()]
         : [],
   );
 }
 
-/** The jobs of the board, the parts of a batch as one, the members of a part side by side. */
+/** The jobs of the board: a part as one however many threads it has, a pair as one, the parts of a batch as one. */
 export function JobList({ jobs, onMore }: { jobs: JobLine[]; onMore: (job: JobLine) => void }) {
   return (
     <ul className="jobs">
-      {together(jobs).map((job, i, all) => (
-        <li key={job.id} className={job.part != null && all[i - 1]?.part === job.part ? 'with-the-last' : undefined}>
-          {job.batch == null ? <One job={job} /> : <Batch parts={jobs.filter(o => o.batch === job.batch)} />}
-          {job.batch == null && (
-            <button
-              type="button"
-              className="more"
-              aria-label={text('board-more-for', { title: job.title })}
-              onClick={() => onMore(job)}
-            >
-              …
-            </button>
-          )}
+      {wholes(jobs).map(part => (
+        <li key={part[0]?.id} className={part.length > 1 ? 'several' : undefined}>
+          {part.map(job => (
+            <div key={job.id} className="job">
+              {job.batch == null ? <One job={job} /> : <Batch parts={jobs.filter(o => o.batch === job.batch)} />}
+              {job.batch == null && (
+                <button
+                  type="button"
+                  className="more"
+                  aria-label={text('board-more-for', { title: job.title })}
+                  onClick={() => onMore(job)}
+                >
+                  …
+                </button>
+              )}
+            </div>
+          ))}
         </li>
       ))}
     </ul>

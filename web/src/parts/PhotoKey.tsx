@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { v4 } from 'uuid';
 import type { Problem } from '../api/client';
+import { photoAt } from '../api/photos';
 import { text } from '../app/voice';
 
 const LARGEST = 5 * 1024 * 1024;
@@ -10,7 +11,7 @@ async function keep(job: string, file: File): Promise<{ id: string } | { fault: 
   if (file.size > LARGEST) return { fault: text('log-over-5-mb', { file: file.name }) };
   const id = v4();
   try {
-    const address = `/api/v1/jobs/${encodeURIComponent(job)}/photos/${id}?says=${encodeURIComponent(file.name)}`;
+    const address = `${photoAt(job, id)}?says=${encodeURIComponent(file.name)}`;
     const answer = await fetch(address, {
       method: 'PUT',
       body: file,

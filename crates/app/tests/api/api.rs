@@ -346,8 +346,8 @@ async fn the_nut_of_a_pair_follows_the_screw_as_measured() {
     let (_, job) = server.get(screw).await;
     let nut = format!("/api/v1/jobs/{}", job["members"][0]["id"].as_str().unwrap());
     assert_eq!((job["members"][0]["mate"].as_bool(), job["members"][0]["side"].as_str()), (Some(true), Some("internal")));
-    // A bore of 26.7 mm cannot be measured: the nut first is recommended. The yard wants the screw first.
-    assert_eq!(job["plan"]["pair"]["recommended"], "internal_first");
+    // Wires prove the screw, and nothing of the yard's a bore of 26.7 mm: the screw first.
+    assert_eq!(job["plan"]["pair"]["recommended"], "external_first");
     let revision = job["revision"].to_string();
     let (status, job) = server.send(Method::PATCH, screw, json!({"request": {"mate": {"school": "external_first"}}}), &[("If-Match", &revision)]).await;
     assert_eq!((status, job["plan"]["pair"]["first"].as_bool()), (StatusCode::OK, Some(true)), "{job}");

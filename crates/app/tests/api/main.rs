@@ -12,6 +12,7 @@ mod gauging;
 mod ids;
 mod lathes;
 mod logging;
+mod mates;
 mod merge_patch;
 mod parts_and_batches;
 mod power_cuts;

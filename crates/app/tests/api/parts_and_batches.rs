@@ -363,7 +363,9 @@ async fn a_thread_cut_by_its_own_clock_teaches_the_next_and_the_day_says_what_no
     let server = Server::start(folder.path(), &["--demo"]);
     let thread =
         |r: &Value| r["said"]["setups"].as_array().unwrap().iter().flat_map(|s| s["ops"].as_array().unwrap()).find(|o| o["kind"] == "thread").unwrap().clone();
-    assert!(thread(&server.get("/api/v1/jobs/gauge-board-cap/route").await.1)["paced"].is_null());
+    let takes = async |job: &str| thread(&server.get(&format!("/api/v1/jobs/{job}/route")).await.1);
+    let cap_before = takes("gauge-board-cap").await;
+    assert!(cap_before["paced"].is_null());
     // The stud, on the same lathe, cut with two minutes a pass by its own clock.
     let (_, stud) = server.get("/api/v1/jobs/mill-bearing-stud").await;
     let passes = stud["plan"]["run"]["passes"].as_array().unwrap().clone();
@@ -390,17 +392,19 @@ async fn a_thread_cut_by_its_own_clock_teaches_the_next_and_the_day_says_what_no
     let body = json!({"act": {"kind": "measured", "pitch_diameter_mm": size}, "happened": happened});
     let (status, done) = server.send(Method::PUT, "/api/v1/jobs/mill-bearing-stud/acts/m", body, &[]).await;
     assert_eq!(status, StatusCode::OK, "{done}");
-    let after = thread(&server.get("/api/v1/jobs/gauge-board-cap/route").await.1);
+    let after = takes("gauge-board-cap").await;
     // By hand: so many minutes by its clock over what was reckoned, believed by 0.49/0.65 of its logarithm.
     let reckoned = stud["plan"]["cut"]["time"]["whole"]["value"].as_f64().unwrap() / 60.0;
     #[allow(clippy::cast_precision_loss)]
     let times = (last as f64 / reckoned).powf(0.49 / 0.65);
-    if cap["plan"]["gears"]["lathe"] == lathe {
-        let says = after["paced"].as_str().unwrap();
-        assert!(says.contains("the one such told") && says.contains(&format!("{times:.1} times")), "{says} {times}");
-    } else {
-        assert!(after["paced"].is_null());
-    }
+    assert_eq!(cap["plan"]["gears"]["lathe"], lathe, "both are of the Gap bed");
+    let says = after["paced"].as_str().unwrap();
+    assert!(says.contains("the one such told") && says.contains(&format!("{times:.1} times")), "{says} {times}");
+    // The second job, cut at the same pace, comes nearer to what was now reckoned for it than to what was before.
+    #[allow(clippy::cast_precision_loss)]
+    let clock = 2.0 * cap["plan"]["run"]["passes"].as_array().unwrap().len() as f64;
+    let off = |op: &Value| (op["takes_min"].as_f64().unwrap() - clock).abs();
+    assert!(off(&after) < off(&cap_before), "{clock} {after} {cap_before}");
 }
 
 #[tokio::test]

@@ -133,6 +133,9 @@ pub struct Column {
     pub within: usize,
     /// Whether it is the threading tool's own, which no limit binds.
     pub of_tool: bool,
+    /// The slot of the thread whose tool it is.
+    #[serde(skip)]
+    pub tool_of: Option<usize>,
     /// How it goes from part to part; absent before three were read.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub drift: Option<Drift>,
@@ -308,12 +311,14 @@ fn drift(points: &[TallyPoint], limits: Option<[f64; 2]>, wanted: usize) -> Opti
 fn column(asked: &Asked, points: &[TallyPoint], begun: usize, wanted: usize, voice: Voice) -> Column {
     let within_limits = points.iter().filter(|p| asked.limits.is_none_or(|l| within(p.mm, l))).count();
     let drift = drift(points, asked.limits, wanted);
+    let tool_of = if let SizeKind::Tool(slot) = asked.of { Some(slot) } else { None };
     Column {
         name: asked.name.clone(),
         limits_mm: asked.limits.map(|l| l.map(|v| Quantity::length(voice, v))),
         read: points.len(),
         within: within_limits,
-        of_tool: matches!(asked.of, SizeKind::Tool(_)),
+        of_tool: tool_of.is_some(),
+        tool_of,
         says: drift_says(asked, drift.as_ref(), points.len(), voice),
         chart: chart(asked, points, drift.as_ref(), begun.max(wanted), voice),
         drift,

@@ -56,6 +56,8 @@ pub(super) struct EndingInputs<'a> {
     pub width: Option<f64>,
     /// What is beyond an open end.
     pub beyond: Option<&'a Beyond>,
+    /// Depth of a register at the mouth.
+    pub register: Option<f64>,
 }
 
 impl EndingInputs<'_> {
@@ -131,6 +133,7 @@ pub(super) fn mark(sheet: &mut Worksheet, ground: &EndingInputs<'_>) -> Mark {
         (EndKind::Open, CutEnd::StartsIn(run_up)) => (sheet.apply(&rules::MARK_START_OPEN, [length, reach.half, run_up]), "start"),
         (EndKind::Open, _) => (sheet.apply(&rules::MARK_OPEN, [length, reach.half]), "clear"),
     };
+    let at = ground.register.map_or(at, |deep| sheet.apply(&rules::MARK_PAST_REGISTER, [at, deep.into()]));
     let says = match ground.thread.spec.side {
         Side::Internal => say!(voice, "end-mark-on-bar", act = act),
         Side::External => say!(voice, "end-mark-on-dial", act = act),

@@ -192,7 +192,10 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, before: &Inputs<
     watch.extend(test_piece(facts, thread, voice).into_iter().chain(material_says(facts, side, voice)));
     let (holdings, holding_reason) = holding::holdings(&holding::HoldingInputs { facts, thread, used, tried: before.tried }, watch, voice);
     let held = holdings.iter().find(|h| h.chosen).map_or(Holding::ThreeJaw, |h| h.holding);
-    let register = facts.register.map(|asked| register::reckon(sheet, asked, thread, watch));
+    // The root this tip really leaves, at the far limit.
+    let reach = 2.0 * tip.sharpest.0.value;
+    let root = if side == Side::External { thread.own.pitch.0.value - reach } else { thread.own.pitch.1.value + reach };
+    let register = facts.register.map(|asked| register::reckon(sheet, asked, thread.spec.side, root, watch));
     let [chamfer, wanted] = chamfer(sheet, facts, thread, before.tip, watch);
     let drawing = drawn(facts, thread, (used.value, chamfer), &mut ended, register.as_ref(), voice);
     let bore = match comes {
@@ -277,7 +280,17 @@ fn ended(sheet: &mut Worksheet, facts: &BlankFacts, before: &Inputs<'_>, (reach,
     let followed = end::ends_in(facts, side, carriage);
     let (runs_into, shoulder, usual) = (end::is_groove(followed), facts.shoulder, end::usual(facts.shoulder, side, carriage));
     let beyond = (!runs_into && facts.relief_width_mm.is_none()).then(|| beyond::reckon(sheet, facts, thread, reach, (followed, cut_end), watch));
-    let ground = EndingInputs { thread, reach, cut_end, shoulder, followed, usual, width: facts.relief_width_mm, beyond: beyond.as_ref() };
+    let ground = EndingInputs {
+        thread,
+        reach,
+        cut_end,
+        shoulder,
+        followed,
+        usual,
+        width: facts.relief_width_mm,
+        beyond: beyond.as_ref(),
+        register: facts.register.map(|r| r.depth_mm),
+    };
     let endings = ending::endings(sheet, &ground);
     watch.extend(starts_in_metal(followed, carriage, voice));
     // A relief told of is there whatever was chosen.

@@ -5,7 +5,6 @@ use crate::job::{RegisterFacts, RegisterFit};
 use crate::say;
 
 use crate::thread::Side;
-use crate::thread::form::Thread;
 use crate::watch::{Code, Level, Watch};
 use crate::working::{Quantity, Rule, Worksheet};
 use serde::Serialize;
@@ -36,32 +35,33 @@ pub struct Register {
     pub says: String,
 }
 
-/// Works it. A register the bit would mark is warned of.
-pub(super) fn reckon(sheet: &mut Worksheet, facts: RegisterFacts, thread: &Thread, watch: &mut Vec<Watch>) -> Register {
+/// Works it. A register that reaches past the root this tip leaves would be marked by the bit, and is warned of.
+pub(super) fn reckon(sheet: &mut Worksheet, facts: RegisterFacts, side: Side, root: f64, watch: &mut Vec<Watch>) -> Register {
     let voice = sheet.voice();
     let mate = facts.mate_plain_mm.into();
     let least = sheet.apply(facts.fit.rule(), [mate]);
     let tolerance = sheet.apply(&rules::TOLERANCE_SEVEN, [mate]);
-    let (rule, near, far) = match thread.spec.side {
+    let (rule, near, far) = match side {
         Side::Internal => (&rules::REGISTER_BORE, 0.0.into(), tolerance),
         Side::External => (&rules::REGISTER_SPIGOT, tolerance, 0.0.into()),
     };
     let (min, max) = (sheet.apply(rule, [mate, least, near]), sheet.apply(rule, [mate, least, far]));
-    let clear = match thread.spec.side {
-        Side::Internal => min.value >= thread.own.major.0.unwrap_or(thread.major).value - 1e-6,
-        Side::External => max.value <= thread.own.minor.1.unwrap_or(thread.basic.minor).value + 1e-6,
+    let clear = match side {
+        Side::Internal => min.value >= root - 1e-6,
+        Side::External => max.value <= root + 1e-6,
     };
     if !clear {
-        let text = match thread.spec.side {
-            Side::Internal => say!(voice, "blank-register-inside", max = voice.length(max.value)),
-            Side::External => say!(voice, "blank-register-marked", min = voice.length(min.value)),
+        let root = voice.length(root);
+        let text = match side {
+            Side::Internal => say!(voice, "blank-register-inside", max = voice.length(max.value), root = root),
+            Side::External => say!(voice, "blank-register-marked", min = voice.length(min.value), root = root),
         };
         watch.push(Watch::new(Level::Note, Code::RegisterMarked, "blank", text));
     }
     let says = say!(
         voice,
         "blank-register",
-        side = if thread.spec.side == Side::Internal { "inside" } else { "outside" },
+        side = if side == Side::Internal { "inside" } else { "outside" },
         min = voice.length(min.value),
         max = voice.length(max.value),
         deep = voice.length(facts.depth_mm)

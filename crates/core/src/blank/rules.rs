@@ -49,6 +49,7 @@ rule!(MARK_START = "blank.mark_start", "Mark to start from", (L: Mm "threaded le
 rule!(MARK_START_OPEN = "blank.mark_start_open", "Mark to start from, in the open", (L: Mm "threaded length", w: Mm "half the cut's width", r: Mm "run-up") -> m: Mm, "L + w + r", "clear of the thread by the run-up", L + w + r);
 rule!(MARK_MIDDLE = "blank.mark_middle", "Mark at the middle of the ring or pocket", (L: Mm "threaded length", W: Mm "its width") -> m: Mm, "L - W/2", "its middle", L - W / 2.0);
 rule!(MARK_FADE = "blank.mark_fade", "Mark to withdraw at", (L: Mm "threaded length", z: Mm "length it fades in") -> m: Mm, "max(0, L - z)", "the last full thread", (L - z).max(0.0));
+rule!(MARK_PAST_REGISTER = "blank.mark_past_register", "The same from the face, a register before it", (m: Mm "mark from where the thread begins", r: Mm "depth of the register") -> M: Mm, "m + r", "the register stands between the face and the thread", m + r);
 rule!(MARK_OPEN = "blank.mark_open", "Mark where the bit is clear", (L: Mm "threaded length", w: Mm "half the cut's width") -> m: Mm, "L + w", "the trailing half of the cut has left the work", L + w);
 
 rule!(DRILL_CUTS_OVER = "blank.drill_cuts_over", "How much a drill cuts over its size", (d: Mm "drill") -> o: Mm, "0.06 + 0.005*d", "house value, till a hole of it is measured; half as much again at worst", 0.06 + 0.005 * d);
@@ -105,6 +106,7 @@ pub static ALL: &[&Rule] = &[
     &MARK_MIDDLE,
     &MARK_FADE,
     &MARK_OPEN,
+    &MARK_PAST_REGISTER,
     &DRILL_CUTS_OVER,
     &HOLE_OF_DRILL,
     &DRILL_FOR_HOLE,

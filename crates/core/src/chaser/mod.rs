@@ -15,6 +15,7 @@ use crate::blank::{BlankSection, ChaserEnd, bore};
 use crate::direction::Hand;
 use crate::faults::Assumption;
 use crate::job::{Chuck, Holding, Job, Kit, Lathe, Support};
+use crate::kit::ChaserKind;
 use crate::making::{Maker, TapLead};
 use crate::run::RunStage;
 use crate::say;
@@ -55,6 +56,8 @@ pub struct TapOfSet {
     pub full_depth_mm: Quantity,
     /// Whether it is the last run in.
     pub last: bool,
+    /// Whether it is run in at all: it is there, and no longer than the last asks.
+    pub run: bool,
 }
 
 /// A tap's hole.
@@ -108,7 +111,7 @@ pub(crate) fn ends(sheet: &mut Worksheet, job: &Job, kit: &Kit, th: &Thread, siz
     let length = th.length;
     match job.making.by {
         Maker::Tap => {
-            let last = last_tap(job);
+            let last = last_tap(job, kit, th);
             let [full, tip] = depths(sheet, job, th, last, size.aim);
             let hole = job.blank.shoulder.then_some([full.value, tip.value]);
             let front = length + last.pitches()[1] * th.pitch.value;
@@ -125,9 +128,29 @@ pub(crate) fn ends(sheet: &mut Worksheet, job: &Job, kit: &Kit, th: &Thread, siz
     }
 }
 
-/// The last tap run in: as told, else the second.
-fn last_tap(job: &Job) -> TapLead {
-    job.making.last_tap.unwrap_or_default()
+/// The lead of a tap of the drawer.
+const fn lead_of(kind: ChaserKind) -> Option<TapLead> {
+    match kind {
+        ChaserKind::TaperTap => Some(TapLead::Taper),
+        ChaserKind::SecondTap => Some(TapLead::Second),
+        ChaserKind::BottomingTap => Some(TapLead::Bottoming),
+        ChaserKind::Die | ChaserKind::SplitDie | ChaserKind::DieNut => None,
+    }
+}
+
+/// The taps there are for it: as told, else those of the drawer, else a set of three.
+fn taps(job: &Job, kit: &Kit, th: &Thread) -> Vec<TapLead> {
+    let owned = |lead| kit.chasers.iter().any(|c| lead_of(c.kind) == Some(lead) && c.cuts(&th.spec));
+    let there = job.making.taps.unwrap_or_else(|| TapLead::ALL.map(owned));
+    let list: Vec<TapLead> = TapLead::ALL.into_iter().zip(there).filter_map(|(lead, there)| there.then_some(lead)).collect();
+    if list.is_empty() { TapLead::ALL.into() } else { list }
+}
+
+/// The last tap run in: as told; else the last of those told; else the second, or the last the drawer has.
+fn last_tap(job: &Job, kit: &Kit, th: &Thread) -> TapLead {
+    let there = taps(job, kit, th);
+    let usual = if job.making.taps.is_none() && there.contains(&TapLead::default()) { Some(TapLead::default()) } else { there.last().copied() };
+    job.making.last_tap.or(usual).unwrap_or_default()
 }
 
 fn depths(sheet: &mut Worksheet, job: &Job, th: &Thread, last: TapLead, hole: Num) -> [Num; 2] {
@@ -162,8 +185,11 @@ pub(crate) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, assumed: &mut V
     let hold_the_work = lathe.chuck == Chuck::Screwed;
     let hole = (by == Maker::Tap).then(|| tap_hole(sheet, before));
     let bevels = if by == Maker::Die { bevels(sheet, blank) } else { Vec::new() };
-    let short = if by == Maker::Die { short(sheet, job, th) } else { Num::from(last_tap(job).pitches()[1] * th.pitch.value) };
-    assume(job, &twist, assumed, voice);
+    let short = if by == Maker::Die { short(sheet, job, th) } else { Num::from(last_tap(job, kit, th).pitches()[1] * th.pitch.value) };
+    assume(job, last_tap(job, kit, th), &twist, assumed, voice);
+    if let Some(first) = hole.as_ref().and_then(|h| h.taps.iter().find(|t| t.run)).filter(|t| t.lead == TapLead::Bottoming) {
+        watch.push(Watch::new(Level::Warn, Code::Holding, "setup", say!(voice, "chaser-starts-blunt", tap = &first.says)));
+    }
     held_free(job, blank, watch, voice);
     let hand = if th.spec.hand == Hand::Left { "left" } else { "right" };
     let mut cautions = cautions(by, &power, hand, hold_the_work, voice);
@@ -189,15 +215,15 @@ pub(crate) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, assumed: &mut V
 }
 
 /// What was not told of it and is taken.
-fn assume(job: &Job, twist: &Twist, assumed: &mut Vec<Assumption>, voice: Voice) {
+fn assume(job: &Job, last: TapLead, twist: &Twist, assumed: &mut Vec<Assumption>, voice: Voice) {
     let mut take = |pointer: &str, text: String| assumed.push(Assumption { pointer: pointer.into(), text });
     if !twist.handle_told {
         take("/making/handle_mm", say!(voice, "chaser-handle-taken", by = job.making.by.word(), handle = &twist.handle_mm.text));
     }
     match job.making.by {
         Maker::Die if job.making.split.is_none() => take("/making/split", say!(voice, "chaser-split-taken")),
-        Maker::Tap if job.making.last_tap.is_none() => {
-            take("/making/last_tap", say!(voice, "chaser-last-tap-taken", lead = tap_says(TapLead::default(), voice)))
+        Maker::Tap if job.making.last_tap.is_none() && job.making.taps.is_none() => {
+            take("/making/last_tap", say!(voice, "chaser-last-tap-taken", lead = tap_says(last, voice)))
         }
         _ => {}
     }
@@ -231,14 +257,15 @@ fn tap_says(lead: TapLead, voice: Voice) -> String {
 
 fn tap_hole(sheet: &mut Worksheet, before: &Inputs<'_>) -> TapHole {
     let voice = sheet.voice();
-    let Inputs { job, thread, blank, .. } = *before;
-    let last = last_tap(job);
+    let Inputs { job, kit, thread, blank, .. } = *before;
+    let (there, last) = (taps(job, kit, thread), last_tap(job, kit, thread));
     let hole = blank.used_mm.num();
     let taps = TapLead::ALL.map(|lead| TapOfSet {
         lead,
         says: tap_says(lead, voice),
         full_depth_mm: Quantity::least(voice, depths(sheet, job, thread, lead, hole)[0]),
         last: lead == last,
+        run: lead == last || there.contains(&lead) && lead.pitches()[1] > last.pitches()[1],
     });
     let [full, tip] = depths(sheet, job, thread, last, hole);
     TapHole { blind: job.blank.shoulder, full_depth_mm: Quantity::least(voice, full), tip_depth_mm: Quantity::least(voice, tip), taps: taps.into() }

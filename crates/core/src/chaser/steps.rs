@@ -3,7 +3,7 @@
 use super::ChaserSection;
 use crate::blank::BlankSection;
 use crate::job::Job;
-use crate::making::{Maker, TapLead};
+use crate::making::Maker;
 use crate::run::RunStage;
 use crate::say;
 use crate::voice::Voice;
@@ -27,20 +27,20 @@ pub(super) fn of(section: &ChaserSection, job: &Job, blank: &BlankSection, voice
     let under_power = power.map(|(rpm, on)| say!(voice, "chaser-run-power", rpm = &rpm.text, on = &on.text));
     match section.by {
         Maker::Tap => {
-            let last = section.hole.as_ref().and_then(|h| h.taps.iter().find(|t| t.last)).map_or(TapLead::default(), |t| t.lead);
+            let run: Vec<_> = section.hole.iter().flat_map(|h| &h.taps).filter(|t| t.run).collect();
             let blind = if job.blank.shoulder { "yes" } else { "no" };
-            put("start", say!(voice, "chaser-start-tap", held = held, tap = super::tap_says(TapLead::Taper, voice)));
+            put("start", say!(voice, "chaser-start-tap", held = held, tap = run.first().map_or("", |t| &t.says)));
             if let Some(says) = &under_power {
                 put("power", says.clone());
             }
-            for lead in TapLead::ALL.into_iter().filter(|lead| lead.pitches()[1] >= last.pitches()[1]) {
-                let tap = super::tap_says(lead, voice);
-                let says = if lead == last {
+            for one in run {
+                let tap = &one.says;
+                let says = if one.last {
                     say!(voice, "chaser-run-tap", tap = tap, to = to, blind = blind)
                 } else {
                     say!(voice, "chaser-run-tap-before", tap = tap, blind = blind)
                 };
-                put(lead.word(), says);
+                put(one.lead.word(), says);
             }
         }
         _ => {

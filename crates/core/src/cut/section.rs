@@ -142,6 +142,21 @@ pub(crate) struct AimSources {
     pub original: Option<Original>,
     /// The mate, where trying it is the only proof and it was not measured.
     pub mate: Option<RunMate>,
+    /// The clearance asked for between them, mm.
+    pub clearance_mm: Option<f64>,
+}
+
+/// Holds a thread to the part it is to match: no band of a table, but as the user allows, or as near as it can be set and read, so that
+/// a reading within its own doubt of the aim is clear of both ends by that doubt.
+pub(crate) fn like(sheet: &mut Worksheet, original: Original, near_mm: f64, thread: &mut Thread) {
+    let aim = as_the_original(sheet, original, thread.spec.side).value;
+    let allow = original.allow_mm.unwrap_or(near_mm);
+    thread.own.pitch = ((aim - allow).into(), (aim + allow).into());
+}
+
+fn as_the_original(sheet: &mut Worksheet, original: Original, side: Side) -> Num {
+    let rule = if side == Side::External { &rules::AIM_LIKE_SCREW } else { &rules::AIM_LIKE_BORE };
+    sheet.apply(rule, [original.pitch_diameter_mm.into(), original.clearance_mm.into()])
 }
 
 /// The size aimed at: as chosen; else a part to match; else where the loosest mate it may be runs free; else the middle of the limits.
@@ -151,12 +166,10 @@ pub(crate) fn aim(sheet: &mut Worksheet, facts: &CutFacts, follows: &AimSources,
     let screw = thread.spec.side == Side::External;
     let chosen: Num = match (facts.target_mm, follows.original, follows.mate) {
         (Some(chosen), ..) => chosen.into(),
-        (None, Some(o), _) => {
-            sheet.apply(if screw { &rules::AIM_LIKE_SCREW } else { &rules::AIM_LIKE_BORE }, [o.pitch_diameter_mm.into(), o.clearance_mm.into()])
-        }
+        (None, Some(o), _) => as_the_original(sheet, o, thread.spec.side),
         (None, None, Some(mate)) => {
             let free = Fit::Free.clearance(thread.pitch.value);
-            let runs = f64::midpoint(free.least_mm, free.most_mm);
+            let runs = follows.clearance_mm.unwrap_or_else(|| f64::midpoint(free.least_mm, free.most_mm));
             let rule = if screw { &rules::AIM_BY_FEEL_SCREW } else { &rules::AIM_BY_FEEL_BORE };
             let by_feel = sheet.apply(rule, [mate.pitch_diameter_mm.into(), mate.doubt_mm.into(), runs.into()]);
             // A mate outside its own limits is found out by trying it, not by going outside these.

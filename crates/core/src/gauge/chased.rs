@@ -78,7 +78,9 @@ pub(crate) fn judge_chased_fit(run: &RunPlan, fit: Fit, voice: Voice) -> Verdict
             Verdict::new(VerdictKind::PastLimit, about(run.far_limit()), say!(voice, "chased-shakes", mate = mate, most = voice.length(loosest)))
         }
         Fit::Shakes { .. } => Verdict::new(VerdictKind::InLimits, about(middle), say!(voice, "chased-free", mate = mate)),
-        Fit::WontEnter | Fit::Enters { .. } | Fit::Tight => {
+        // Laid on home it was not run on: that it goes is not known yet.
+        Fit::LaidOn { .. } if fit.goes() => Verdict::new(VerdictKind::Unsure, about(middle), say!(voice, "verdict-sits-home")),
+        Fit::WontEnter | Fit::Enters { .. } | Fit::Tight | Fit::LaidOn { .. } => {
             let says = say!(voice, "chased-tight", mate = mate, more = more(run, None, voice));
             Verdict::new(VerdictKind::TakeMore, about(run.near_limit()), says)
         }

@@ -379,6 +379,13 @@ impl Estimate {
         dial.shallow(wanted).radial_mm.max(step)
     }
 
+    /// Whether going on to a depth stays short of a size but for one chance in a hundred, what springs off with it counted.
+    #[must_use]
+    pub fn stays_short(&self, run: &RunPlan, sets: &[f64], radial: f64, of_mm: f64) -> bool {
+        let (into, sd) = self.believed(self.lag(sets).on_to(radial, run.finishing_cut_mm, self.mean[1]), ReadingOf::Flanks);
+        into + PAST_LIMIT * sd <= run.depth_of(of_mm, 0.0)
+    }
+
     /// How sure the next setting is, in plain words.
     #[must_use]
     pub fn sure(&self, run: &RunPlan, sets: &[f64], radial: f64, limit_mm: f64, voice: Voice) -> String {

@@ -3,14 +3,16 @@
 
 use super::GaugeSection;
 use crate::blank::BlankSection;
-use crate::job::{GaugeFacts, Kit, MicrometerKind, OwnedMicrometer, Proof};
+use crate::job::{BlankFacts, GaugeFacts, Holding, Kit, MicrometerKind, OwnedMicrometer, Proof, Support};
 use crate::making::Maker;
 use crate::say;
 use crate::thread::form::Thread;
-use crate::thread::{MateFacts, Side};
+use crate::thread::pair::Provable;
+use crate::thread::{MateFacts, Side, ThreadSpec};
 use crate::voice::Voice;
-use crate::working::Quantity;
+use crate::working::{Num, Quantity};
 use serde::Serialize;
+use serde_json::{Value, json};
 
 /// Face of a micrometer's anvil, across, mm. House value: the common 6.35, or a quarter of an inch.
 const ANVIL_MM: f64 = 6.35;
@@ -29,6 +31,18 @@ pub struct ProofWay {
     pub why: String,
     /// Whether it is the one followed.
     pub chosen: bool,
+    /// What mends it by a change of facts.
+    #[serde(skip)]
+    pub(crate) mends: Option<Mends>,
+}
+
+/// A change of facts that mends a way of proving.
+#[derive(Debug, Clone)]
+pub(crate) struct Mends {
+    /// The sentence that says it.
+    pub says: &'static str,
+    /// The change, as a part of a plan request.
+    pub change: Value,
 }
 
 /// Sizes of a gauge to turn first: a plug for a bore, a ring for a screw.
@@ -69,7 +83,8 @@ pub(crate) struct Inputs<'a> {
     pub thread: &'a Thread,
     pub gauge: &'a GaugeSection,
     pub blank: &'a BlankSection,
-    pub shoulder: bool,
+    /// The blank as told.
+    pub told: &'a BlankFacts,
     pub maker: Maker,
     pub mate: Option<&'a MateFacts>,
     /// What stands in front of the thread's mouth, mm.
@@ -86,12 +101,14 @@ pub(crate) fn reckon(before: &Inputs<'_>, voice: Voice) -> ProofView {
         Side::Internal => [Proof::Mate, Proof::ThreadMicrometer, Proof::Plug, Proof::TestPiece, Proof::Wires],
     };
     let owned = owned(before);
+    let reach = goes_on(before, voice);
     let mut ways: Vec<ProofWay> = order
         .into_iter()
         .filter(|by| !(side == Side::Internal && *by == Proof::Wires))
         .map(|by| {
-            let (serves, why) = judge(by, before, owned.as_ref(), voice);
-            ProofWay { by, says: says(by, side, before.maker, voice), serves, why, chosen: false }
+            let (serves, why) = judge(by, before, owned.as_ref(), reach.as_ref(), voice);
+            let mends = reach.as_ref().filter(|r| by == Proof::Mate && serves != Some(true) && why == r.why).and_then(|r| r.mends.clone());
+            ProofWay { by, says: says(by, side, before.maker, voice), serves, why, chosen: false, mends }
         })
         .collect();
     // Turning a gauge or a test piece is work first: it is chosen, not fallen into.
@@ -134,6 +151,29 @@ fn owned(before: &Inputs<'_>) -> Option<OwnedGauge> {
     let tries: Vec<_> = before.kit.gauges.iter().filter(|g| g.tries(&before.thread.spec)).collect();
     let go = tries.iter().find(|g| g.kind.shows()[0])?;
     Some(OwnedGauge { marked: go.thread.clone(), both: tries.iter().any(|g| g.kind.shows()[1]) })
+}
+
+/// Which member of a pair the drawer proves by itself, whatever it is held in.
+pub(crate) fn provable(kit: &Kit, thread: &Thread) -> Provable {
+    let own = &thread.spec;
+    // The mate is of its system's usual class.
+    let spec = |side| {
+        let class = if side == own.side { own.class } else { own.system.family().usual_class(side, thread.major.value) };
+        ThreadSpec { side, class, ..own.clone() }
+    };
+    let gauge = |side| kit.gauges.iter().any(|g| g.tries(&spec(side)) && g.kind.shows()[0]);
+    let micrometer = |side, (low, high): (Num, Num)| {
+        kit.micrometers.iter().any(|m| m.kind == thread_kind(side) && !m.lent && m.from_mm <= low.value && m.to_mm >= high.value)
+    };
+    let (screw, nut) = if thread.spec.side == Side::External { (thread.own.pitch, thread.mate.pitch) } else { (thread.mate.pitch, thread.own.pitch) };
+    let flanks = thread.alpha_deg > 0.0;
+    // So near the best wire one bears on every form whose flanks are straight, whatever its crest.
+    let best = thread.pitch.value / (2.0 * thread.alpha_deg.to_radians().cos());
+    let wires = kit.wires_mm.iter().any(|w| (0.95..=1.25).contains(&(w / best)));
+    Provable {
+        screw: flanks && (wires || micrometer(Side::External, screw)) || gauge(Side::External),
+        nut: flanks && micrometer(Side::Internal, nut) || gauge(Side::Internal),
+    }
 }
 
 fn says(by: Proof, side: Side, maker: Maker, voice: Voice) -> String {
@@ -180,7 +220,7 @@ fn micrometer(before: &Inputs<'_>, kind: MicrometerKind, sizes: [f64; 2], voice:
     }
 }
 
-fn judge(by: Proof, before: &Inputs<'_>, owned: Option<&OwnedGauge>, voice: Voice) -> ProofFinding {
+fn judge(by: Proof, before: &Inputs<'_>, owned: Option<&OwnedGauge>, reach: Option<&Reach>, voice: Voice) -> ProofFinding {
     let thread = before.thread;
     match by {
         Proof::Wires => {
@@ -199,7 +239,7 @@ fn judge(by: Proof, before: &Inputs<'_>, owned: Option<&OwnedGauge>, voice: Voic
             if p + wire.value / 2.0 > ANVIL_MM {
                 return (Some(false), say!(voice, "proof-past-anvil", anvil = voice.length(ANVIL_MM)));
             }
-            if before.shoulder && usable < f64::midpoint(ANVIL_MM, needs) {
+            if before.told.shoulder && usable < f64::midpoint(ANVIL_MM, needs) {
                 return (Some(false), say!(voice, "proof-shoulder-meets", there = voice.length(usable), need = voice.length(f64::midpoint(ANVIL_MM, needs))));
             }
             let (serves, why) = micrometer(before, MicrometerKind::Outside, sizes, voice);
@@ -212,7 +252,7 @@ fn judge(by: Proof, before: &Inputs<'_>, owned: Option<&OwnedGauge>, voice: Voic
             }
             _ => (Some(false), say!(voice, "proof-none-in-drawer")),
         },
-        Proof::Mate => mate(before, voice),
+        Proof::Mate => mate(before, reach, voice),
         Proof::Plug => match (owned, thread.spec.side) {
             (Some(gauge), _) => (Some(true), say!(voice, "proof-gauge-owned", marked = &gauge.marked, both = if gauge.both { "yes" } else { "no" })),
             (None, Side::External) => (Some(false), say!(voice, "proof-ring-unmeasured")),
@@ -222,68 +262,112 @@ fn judge(by: Proof, before: &Inputs<'_>, owned: Option<&OwnedGauge>, voice: Voic
     }
 }
 
-/// How far a mate goes on that carries something ahead of its thread, or must go on so far; nothing where neither was told.
-///
-/// Its plain front goes on past the last full thread until it meets what stands there: a shoulder or the bottom of the bore where the thread
-/// ends at one, else the jaws or whatever was told to stand beyond. What it lacks there is lost of the engagement.
-fn goes_on(before: &Inputs<'_>, voice: Voice) -> Option<ProofFinding> {
-    let (facts, blank) = (before.facts, before.blank);
-    if facts.mate_ahead_mm.is_none() && facts.mate_goes_on_mm.is_none() {
-        return None;
-    }
-    let (length, usable) = (before.thread.length, blank.usable_mm);
-    let (ahead, wants) = (facts.mate_ahead_mm.unwrap_or(0.0), facts.mate_goes_on_mm.unwrap_or(usable));
-    if wants > usable + HELD_OFF_MM {
-        return Some((Some(false), say!(voice, "proof-mate-wants-more", wants = voice.about(wants), there = voice.about(usable))));
-    }
-    let ended = length - usable;
-    let inside = before.thread.spec.side == Side::Internal;
-    let out = blank.held().is_some_and(|h| matches!(h.holding, crate::job::Holding::Centres | crate::job::Holding::Arbor));
-    let (room, meets) = match (before.shoulder, inside, &blank.beyond) {
-        (true, true, _) => (Some(ended), "bottom"),
-        (true, false, _) => (Some(ended), "shoulder"),
-        (false, _, Some(beyond)) if !out => (beyond.gap_mm.as_ref().map(|gap| ended + gap.value), if beyond.jaws { "jaws" } else { "beyond" }),
+/// Whether the work comes out of the lathe for a trial, being held at both ends and the mate not hung on the tailstock before it went in.
+fn comes_out(before: &Inputs<'_>) -> bool {
+    before.facts.mate_hung != Some(true) && before.blank.held().is_some_and(|h| matches!(h.holding, Holding::Centres | Holding::Arbor))
+}
+
+/// How a mate goes on.
+struct Reach {
+    serves: Option<bool>,
+    why: String,
+    mends: Option<Mends>,
+}
+
+/// What a mate's plain front meets past the last full thread, and the room before that, mm; no room where it is not known.
+fn ahead_of_it(before: &Inputs<'_>) -> (Option<f64>, &'static str) {
+    let blank = before.blank;
+    let ended = before.thread.length - blank.usable_mm;
+    match (before.told.shoulder, before.thread.spec.side, &blank.beyond) {
+        (true, Side::Internal, _) => (Some(ended), "bottom"),
+        (true, Side::External, _) => (Some(ended), "shoulder"),
+        (false, _, Some(beyond)) if !comes_out(before) => (beyond.gap_mm.as_ref().map(|gap| ended + gap.value), if beyond.jaws { "jaws" } else { "beyond" }),
         (false, ..) => (Some(f64::INFINITY), "nothing"),
+    }
+}
+
+/// How far a mate goes on: its plain front goes on past the last full thread until it meets what stands there, a shoulder or the bottom of
+/// the bore where the thread ends at one, else the jaws or whatever was told to stand beyond. What it lacks there is lost of the engagement.
+/// What it carries ahead is not guessed where something stands there. Nothing is said where nothing limits it and nothing was told.
+fn goes_on(before: &Inputs<'_>, voice: Voice) -> Option<Reach> {
+    let (facts, told) = (before.facts, before.told);
+    let usable = before.blank.usable_mm;
+    let (room, meets) = ahead_of_it(before);
+    let wants = facts.mate_goes_on_mm.unwrap_or(usable);
+    if wants > usable + HELD_OFF_MM {
+        let why = say!(voice, "proof-mate-wants-more", wants = voice.about(wants), there = voice.about(usable));
+        let longer = up(before.thread.length + wants - usable);
+        return Some(Reach { serves: Some(false), why, mends: Some(Mends { says: "check-longer-thread", change: json!({"thread": {"length_mm": longer}}) }) });
+    }
+    let Some(ahead) = facts.mate_ahead_mm else {
+        let limited = room.filter(|room| room.is_finite());
+        let (goes, plain) = (voice.about(usable), Mends { says: "check-tell-ahead", change: json!({"gauge": {"mate_ahead_mm": 0.0}}) });
+        return match (limited, facts.mate_goes_on_mm) {
+            (Some(room), _) => {
+                let why = say!(voice, "proof-mate-ahead-untold", goes = goes, meets = meets, room = voice.about(room));
+                Some(Reach { serves: None, why, mends: Some(plain) })
+            }
+            (None, Some(_)) if room.is_some() => {
+                Some(Reach { serves: Some(true), why: say!(voice, "proof-mate-goes-on", goes = goes, wants = voice.about(wants)), mends: None })
+            }
+            (None, _) if room.is_none() => Some(Reach { serves: None, why: say!(voice, "proof-mate-both-untold", goes = goes), mends: Some(plain) }),
+            (None, _) => None,
+        };
     };
     // Nothing ahead meets nothing: its own face stops where the thread does.
     let Some(room) = room.or((ahead <= 0.0).then_some(f64::INFINITY)) else {
-        return Some((None, say!(voice, "proof-mate-room-untold", ahead = voice.about(ahead))));
+        return Some(Reach { serves: None, why: say!(voice, "proof-mate-room-untold", ahead = voice.about(ahead)), mends: None });
     };
     let engages = usable - (ahead - room).max(0.0);
     let goes = voice.about(engages.max(0.0));
     if engages + HELD_OFF_MM >= wants {
-        return Some((Some(true), say!(voice, "proof-mate-goes-on", goes = goes, wants = voice.about(wants))));
+        return Some(Reach { serves: Some(true), why: say!(voice, "proof-mate-goes-on", goes = goes, wants = voice.about(wants)), mends: None });
     }
-    let (short, ahead, room) = (voice.least(wants - engages), voice.about(ahead), voice.about(room));
-    Some((Some(false), say!(voice, "proof-mate-bottoms", meets = meets, goes = goes, wants = voice.about(wants), ahead = ahead, room = room, short = short)))
+    let lacks = wants - engages;
+    let mends = match meets {
+        "jaws" => told.stick_out_mm.map(|out| Mends { says: "check-stand-out", change: json!({"blank": {"stick_out_mm": up(out + lacks)}}) }),
+        "beyond" => told.beyond_mm.map(|gap| Mends { says: "check-more-room", change: json!({"blank": {"beyond_mm": up(gap + lacks)}}) }),
+        // A wider relief takes of the thread what it gives the mate.
+        _ => None,
+    };
+    let (short, ahead, room) = (voice.least(lacks), voice.about(ahead), voice.about(room));
+    let why = say!(voice, "proof-mate-bottoms", meets = meets, goes = goes, wants = voice.about(wants), ahead = ahead, room = room, short = short);
+    Some(Reach { serves: Some(false), why, mends })
+}
+
+/// To the half millimetre over, as a rule sets it.
+fn up(mm: f64) -> f64 {
+    (mm * 2.0).ceil() / 2.0
 }
 
 /// Less than this of a mate's way is nothing that holds it off, mm.
 const HELD_OFF_MM: f64 = 0.05;
 
 /// Trying the mate: whether it is there, and what is in its way.
-fn mate(before: &Inputs<'_>, voice: Voice) -> (Option<bool>, String) {
+fn mate(before: &Inputs<'_>, reach: Option<&Reach>, voice: Voice) -> (Option<bool>, String) {
     let thread = before.thread;
     let made = before.mate.is_some_and(|m| m.made_mm.is_some());
     let at_hand = before.facts.mate_at_hand.or(if made { Some(true) } else { before.mate.map(|_| false) });
-    let held = before.blank.held();
-    let off = if held.is_some_and(|h| matches!(h.holding, crate::job::Holding::Centres | crate::job::Holding::Arbor)) {
+    let off = if before.facts.mate_hung == Some(true) {
+        "hung"
+    } else if comes_out(before) {
         "comes-out"
-    } else if before.blank.slenderness.as_ref().is_some_and(|s| s.support != crate::job::Support::None) {
+    } else if before.blank.slenderness.as_ref().is_some_and(|s| s.support != Support::None) {
         "draw-back"
     } else {
         "none"
     };
+    let with_off = |why: String| why + &say!(voice, "proof-mate-off", off = off);
     if at_hand == Some(true)
-        && let Some(judged) = goes_on(before, voice)
+        && let Some(reach) = reach
     {
-        return judged;
+        return (reach.serves, if reach.serves == Some(true) { with_off(reach.why.clone()) } else { reach.why.clone() });
     }
     match at_hand {
         Some(true) if thread.spec.side == Side::Internal && before.reach_past > 0.0 => {
             (Some(true), say!(voice, "proof-mate-past", past = voice.about(before.reach_past)))
         }
-        Some(true) => (Some(true), say!(voice, "proof-mate-reaches", off = off)),
+        Some(true) => (Some(true), with_off(say!(voice, "proof-mate-reaches"))),
         Some(false) if before.mate.is_some() => (Some(false), say!(voice, "proof-mate-not-made")),
         Some(false) => (Some(false), say!(voice, "proof-mate-none")),
         None => (None, say!(voice, "proof-mate-untold")),

@@ -303,9 +303,13 @@ impl<'a> Placed<'a> {
     /// On the safe side: a small cut settles it as well as a closer reading.
     fn within_doubt(&self) -> Verdict {
         let Self { voice, whole, taken, doubt, stood_mm, .. } = self;
-        // At least what the dial can set, where that keeps clear of the other limit too.
-        let step = self.run.dial.division_radial_mm();
-        let least = if self.thin - 2.0 * step >= self.low + doubt { stood_mm + step } else { *stood_mm };
+        // At least what the dial can set, where that keeps clear of the other limit too, whatever springs off with it.
+        let clear = |step: f64| {
+            let limit = self.run.cut_sign() * self.limit();
+            self.thin - 2.0 * step >= self.low + doubt && self.after.is_none_or(|e| e.stays_short(self.run, self.sets, stood_mm + step, limit))
+        };
+        let division = self.run.dial.division_radial_mm();
+        let least = [division, division / 2.0].into_iter().find(|step| clear(*step)).map_or(*stood_mm, |step| stood_mm + step);
         let next = next_cut(self.run, *stood_mm, self.deeper().max(least));
         let cut = next.as_ref().map_or_else(String::new, |n| format!(" {}", self.take(n, "verdict-or-take")));
         let says = say!(*voice, "verdict-within-doubt", side = self.run.side.word(), doubt = voice.length(*doubt)) + &cut + whole + taken;
@@ -385,15 +389,19 @@ pub fn judge_fit_knowing(run: &RunPlan, fit: Fit, sets: &[f64], known: Option<&E
         Fit::Free => (VerdictKind::InLimits, say!(voice, "verdict-free"), None),
         Fit::Shakes { shake_mm } if shake_mm <= loosest => (VerdictKind::InLimits, say!(voice, "verdict-loose-enough", room = voice.length(loosest)), None),
         Fit::Shakes { .. } => (VerdictKind::PastLimit, say!(voice, "verdict-too-loose", room = voice.length(loosest)), None),
-        Fit::WontEnter | Fit::Enters { .. } | Fit::Tight => {
+        // It goes down, which says only that it is cut far enough.
+        Fit::LaidOn { .. } if fit.goes() => (VerdictKind::Unsure, say!(voice, "verdict-sits-home"), None),
+        Fit::WontEnter | Fit::Enters { .. } | Fit::Tight | Fit::LaidOn { .. } => {
             let next = next_cut(run, stood_mm, after.toward_fit(run, sets));
             let case = match fit {
                 Fit::WontEnter => "wont_enter",
                 Fit::Enters { .. } => "enters",
+                Fit::LaidOn { .. } => "laid_on",
                 _ => "tight",
             };
             let (cuts, setting) = Next::asked(next.as_ref());
-            let says = say!(voice, "verdict-fit", fit = case, cuts = cuts, setting = setting);
+            let off = if let Fit::LaidOn { off_mm } = fit { voice.about(off_mm) } else { String::new() };
+            let says = say!(voice, "verdict-fit", fit = case, cuts = cuts, setting = setting, off = off);
             (VerdictKind::TakeMore, says, next)
         }
     };
@@ -412,7 +420,7 @@ fn trouble_of_fit(run: &RunPlan, fit: Fit, sets: &[f64], known: &Estimate) -> Op
     let (first, last) = if turn > 0.0 { (most, least) } else { (-least, -most) };
     let (u, felt) = (turn * size, fit.clearance(run.tip.map_or(0.0, |t| t.pitch_mm)));
     match fit {
-        Fit::WontEnter | Fit::Enters { .. } | Fit::Tight if u + 2.0 * sd < last - felt.most_mm => {
+        Fit::WontEnter | Fit::Enters { .. } | Fit::Tight | Fit::LaidOn { .. } if !fit.goes() && u + 2.0 * sd < last - felt.most_mm => {
             let symptom = if fit == Fit::WontEnter { Symptom::WontStart } else { Symptom::Binds };
             Some((symptom, "verdict-trouble-tight"))
         }
@@ -423,7 +431,7 @@ fn trouble_of_fit(run: &RunPlan, fit: Fit, sets: &[f64], known: &Estimate) -> Op
 
 /// What to ask of a fit that does not agree with what was told before, or with where the dial stands.
 fn doubt_of_fit(run: &RunPlan, fit: Fit, sets: &[f64], known: &Estimate, voice: Voice) -> Option<String> {
-    let loose = matches!(fit, Fit::Free | Fit::Shakes { .. });
+    let loose = fit.goes();
     if known.found(run, voice).is_some() && known.chance(run, sets, &Observation::Fit(fit)) < UNLIKELY {
         return Some(if loose { say!(voice, "ask-looser") } else { say!(voice, "ask-tighter") });
     }
@@ -435,9 +443,21 @@ fn doubt_of_fit(run: &RunPlan, fit: Fit, sets: &[f64], known: &Estimate, voice: 
 /// Where no estimate can be made: straight sides, which no depth moves, or a job begun before fits were read.
 fn by_width(run: &RunPlan, fit: Fit, stood_mm: f64, voice: Voice) -> Verdict {
     let value = run.size_at(stood_mm - run.tip_to_pitch_mm);
+    // Before the bottom is where the plan has it, what stands off on it is depth to come.
+    let full = run.passes.iter().map(|p| p.radial_mm).fold(0.0, f64::max);
+    if let Fit::LaidOn { off_mm } = fit
+        && !fit.goes()
+        && let Some(next) = next_cut(run, stood_mm, (stood_mm + off_mm).min(full))
+    {
+        let (cuts, setting) = Next::asked(Some(&next));
+        let says = say!(voice, "verdict-fit", fit = "laid_on", cuts = cuts, setting = setting, off = voice.about(off_mm));
+        let size = PitchDiameter { value, doubt: run.tip_doubt_mm };
+        return Verdict { next: Some(next), ..Verdict::new(VerdictKind::TakeMore, size, says) };
+    }
     let (verdict, says) = match fit {
         Fit::Free => (VerdictKind::InLimits, "verdict-free"),
         Fit::Shakes { .. } => (VerdictKind::Unsure, "verdict-mate-shakes"),
+        Fit::LaidOn { .. } if fit.goes() => (VerdictKind::Unsure, "verdict-sits-home"),
         _ if run.tip.is_some() => (VerdictKind::Unsure, "verdict-straight-sides"),
         _ => (VerdictKind::Unsure, "verdict-before-fits"),
     };

@@ -208,18 +208,7 @@ pub fn settle(request: &PlanRequest, stored: Option<&LatheProfile>, mut faults: 
     }
     let kit = settle_kit(request, &mut c);
     let (thread, overrides) = settle_thread(request, &mut c).unzip();
-    let mate = request.mate.as_ref().map(|asked| {
-        let (low, high) = size_bounds(thread.as_ref());
-        let pitch = thread.as_ref().map_or(100.0, |t| real(&t.spec.pitch));
-        MateFacts {
-            school: asked.school,
-            made_mm: c.sound(asked.made_pitch_diameter_mm, low, high, "/mate/made_pitch_diameter_mm", "mm for this thread"),
-            crest_mm: c.sound(asked.made_crest_mm, low, high, "/mate/made_crest_mm", "mm for this thread"),
-            root_mm: c.sound(asked.made_root_mm, low - 2.0 * pitch, high + 2.0 * pitch, "/mate/made_root_mm", "mm for this thread"),
-            clearance_mm: c.sound(asked.clearance_mm, 0.0, pitch / 2.0, "/mate/clearance_mm", "mm for this pitch"),
-            interchange: asked.interchange.unwrap_or(false),
-        }
-    });
+    let mate = request.mate.as_ref().map(|asked| measuring::settle_mate(asked, thread.as_ref(), &mut c));
     let making = request.making.settle(thread.as_ref().map(|t| t.spec.side), &mut c);
     let blank = workpiece::settle(request, making.by, (&kit, thread.as_ref()), &mut c);
     let gears = settle_gears(request, &lathe, &mut c);
@@ -240,6 +229,13 @@ pub fn settle(request: &PlanRequest, stored: Option<&LatheProfile>, mut faults: 
     };
     let cut = settle_cut(request, thread.as_ref(), &mut c);
     let gauge = measuring::settle(&request.gauge, thread.as_ref(), request.blank.diameter_mm.is_some(), &mut c);
+    // In a bore the bar goes in past a register at its mouth too.
+    let bit = match blank.register.filter(|_| thread.as_ref().is_some_and(|t| t.spec.side == Side::Internal)) {
+        Some(register) => BitFacts { reach_past_mm: Some(bit.reach_past_mm.unwrap_or(0.0) + register.depth_mm), ..bit },
+        None => bit,
+    };
+    // To a size with no band a tip as measured is not known well enough to go the whole way unmeasured.
+    let bit = if gauge.original.is_some_and(|o| o.allow_mm.is_none()) { bit.read_by_a_glass(thread.as_ref()) } else { bit };
     faults.append(&mut c.faults);
     match thread {
         Some(thread) if faults.is_empty() => Ok((
@@ -571,6 +567,25 @@ fn settle_bit(request: &PlanRequest, kit: &Kit, thread: Option<&ThreadFacts>, c:
         tip_flat_mm: c.sound(asked.tip_flat_mm, 0.0, pitch * 0.6, "/bit/tip_flat_mm", "mm for this pitch"),
         tip_radius_mm: c.sound(asked.tip_radius_mm, 0.0, pitch * 0.4, "/bit/tip_radius_mm", "mm for this pitch"),
         body_ahead_mm: c.sound(asked.body_ahead_mm, 0.0, 100.0, "/bit/body_ahead_mm", "mm"),
+    }
+}
+
+/// How far a tip read by a glass and a rule, and zeroed on paper by eye, may be out, mm of flat. House value.
+const GLASS_MM: f64 = 0.04;
+
+impl BitFacts {
+    /// The same with its tip known as well as a glass and a rule read it, where flanks make that matter.
+    fn read_by_a_glass(mut self, thread: Option<&ThreadFacts>) -> Self {
+        let Some(flanks) = thread.map(|t| t.spec.flanks()).filter(|f| f.trailing > 0.0) else { return self };
+        let about = |mm: f64| [(mm - GLASS_MM).max(0.0), mm + GLASS_MM];
+        if let Some(flat) = self.tip_flat_mm.take() {
+            self.tip_between_mm = Some(about(flat));
+        }
+        if let Some(radius) = self.tip_radius_mm.take() {
+            self.tip_between_mm = Some(about(radius).map(|r| flat_of_radius(r, flanks)));
+            self.round_between_mm = Some(about(radius));
+        }
+        self
     }
 }
 

@@ -133,6 +133,15 @@ pub struct MateRequest {
     pub school: Option<PairSchool>,
     /// Pitch diameter of the mate as made and measured.
     pub made_pitch_diameter_mm: Option<f64>,
+    /// How far that may be out, where it was reckoned and not measured; the mate is then tried.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub made_doubt_mm: Option<f64>,
+    /// Or the screw's size over wires, as measured.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub made_over_wires_mm: Option<f64>,
+    /// The wires that was measured over.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub made_wire_mm: Option<f64>,
     /// Crest diameter of the mate as made: a screw's outside, a nut's bore.
     pub made_crest_mm: Option<f64>,
     /// Root diameter of the mate as made.
@@ -394,6 +403,9 @@ pub struct GaugeRequest {
     /// What the mate carries ahead of its thread, the end that goes on first: a nut's counterbore, a screw's nose; 0 for nothing.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub mate_ahead_mm: Option<f64>,
+    /// Whether it hangs on the tailstock's side of the work meanwhile, so that it is tried without taking the work out.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub mate_hung: Option<bool>,
     /// How far it must go on; all of the thread when absent.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub mate_goes_on_mm: Option<f64>,
@@ -430,9 +442,12 @@ pub struct OriginalRequest {
     /// Those wires, mm.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub wire_mm: Option<f64>,
-    /// How much looser than it, mm on the pitch diameter; 0 when not told.
+    /// How much looser than it, mm on the pitch diameter; tighter under nought, as a tap is made over its screw; 0 when not told.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub clearance_mm: Option<f64>,
+    /// How far from that it may end, either way; as near as it can be measured when not told.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub allow_mm: Option<f64>,
 }
 
 /// How a size is proven.

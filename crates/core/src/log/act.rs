@@ -4,7 +4,7 @@ use crate::gauge::{FieldFault, Measured, length_within};
 use crate::quantity::LengthUnit;
 use crate::run::{RunPlan, Symptom};
 use crate::say;
-use crate::thread::{Fit, FitKind};
+use crate::thread::{Fit, FitKind, FitTold, Touched};
 use crate::voice::Voice;
 use serde::{Deserialize, Serialize};
 
@@ -32,6 +32,12 @@ pub enum ActKind {
         /// How much it shakes across, mm, when it shakes.
         #[serde(default, skip_serializing_if = "Option::is_none")]
         shake_mm: Option<f64>,
+        /// How much it stands off from where it would sit home, mm, when it was laid on.
+        #[serde(default, skip_serializing_if = "Option::is_none")]
+        stands_off_mm: Option<f64>,
+        /// What met before the threads did; absent where nobody was asked.
+        #[serde(default, skip_serializing_if = "Option::is_none")]
+        touched: Option<Touched>,
     },
     /// Something was wrong, and what was looked for behind it.
     Trouble {
@@ -75,8 +81,12 @@ pub enum ActKind {
         #[serde(default, skip_serializing_if = "std::ops::Not::not")]
         bottom_only: bool,
     },
-    /// The work was out of its chuck and is back.
-    Rechucked {},
+    /// The work was out of its holding and is back.
+    Rechucked {
+        /// How it is back; absent where it may have moved.
+        #[serde(default, skip_serializing_if = "Option::is_none")]
+        back: Option<Back>,
+    },
     /// The half-nut was opened where it should have stayed closed, or the thread was lost some other way.
     Lost {},
     /// Stopped for now.
@@ -129,6 +139,40 @@ pub enum ActKind {
     },
 }
 
+/// How work that was out of the lathe is back in it.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Back {
+    /// Between centres, the dog in the same slot, its tail pulled the same way.
+    SameSlot,
+    /// In its chuck, which was off with it and is back on its marked place.
+    ChuckOnItsMark,
+    /// One place or slot further round.
+    AnotherPlace,
+    /// In its chuck or collet, gripped anew.
+    GrippedAnew,
+}
+
+impl Back {
+    /// Whether it stands to the leadscrew as it did.
+    #[must_use]
+    pub const fn keeps(self) -> bool {
+        matches!(self, Self::SameSlot | Self::ChuckOnItsMark)
+    }
+
+    /// As sentences choose by it.
+    #[must_use]
+    pub const fn word(self) -> &'static str {
+        match self {
+            Self::SameSlot => "slot",
+            Self::ChuckOnItsMark => "mark",
+            Self::AnotherPlace => "place",
+            Self::GrippedAnew => "anew",
+        }
+    }
+}
+
 /// What became of a bit in the middle of a cut.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[serde(rename_all = "snake_case")]
@@ -178,7 +222,14 @@ impl ActKind {
         let checks: Vec<Result<(), FieldFault>> = match self {
             Self::Measured(reading) => return reading.check(voice),
             Self::PassDone { n, radial_mm } => vec![figure_within("/n", f64::from(*n), 1000.0, COUNT, voice), length("/radial_mm", *radial_mm, 0.0, 100.0)],
-            Self::Tried { fit, turns, shake_mm } => vec![Fit::of(*fit, *turns, *shake_mm).map(|_| ()).map_err(|(field, why)| (field, why.said(voice)))],
+            Self::Tried { fit, turns, shake_mm, stands_off_mm, touched } => {
+                let told = FitTold { turns: *turns, shake_mm: *shake_mm, stands_off_mm: *stands_off_mm };
+                let goes = matches!(fit, FitKind::Free | FitKind::Shakes) && touched.is_some_and(|t| t != Touched::Nothing);
+                vec![
+                    Fit::of(*fit, told).map(|_| ()).map_err(|(field, why)| (field, why.said(voice))),
+                    if goes { Err(("/touched", say!(voice, "act-touched-belongs"))) } else { Ok(()) },
+                ]
+            }
             Self::StandsAt { reading } | Self::GrooveTouched { reading, .. } => vec![figure_within("/reading", *reading, 200.0, DIAL, voice)],
             Self::Took { n, reading } => {
                 vec![figure_within("/n", f64::from(*n), 1000.0, COUNT, voice), figure_within("/reading", *reading, 200.0, DIAL, voice)]
@@ -202,7 +253,7 @@ impl ActKind {
             ],
             Self::Trouble { .. }
             | Self::Sprung {}
-            | Self::Rechucked {}
+            | Self::Rechucked { .. }
             | Self::Lost {}
             | Self::Stopped {}
             | Self::Resumed {}
@@ -228,7 +279,7 @@ impl ActKind {
                 | Self::BitChanged { .. }
                 | Self::GrooveTouched { .. }
                 | Self::Overran { .. }
-                | Self::Rechucked {}
+                | Self::Rechucked { .. }
                 | Self::Lost {}
                 | Self::Stopped {}
                 | Self::Resumed {}
@@ -246,7 +297,16 @@ impl ActKind {
     #[must_use]
     pub fn tried(&self) -> Option<Fit> {
         match *self {
-            Self::Tried { fit, turns, shake_mm } => Fit::of(fit, turns, shake_mm).ok(),
+            Self::Tried { fit, turns, shake_mm, stands_off_mm, .. } => Fit::of(fit, FitTold { turns, shake_mm, stands_off_mm }).ok(),
+            _ => None,
+        }
+    }
+
+    /// What met before the threads did, when the mate was tried and that was asked.
+    #[must_use]
+    pub const fn touched(&self) -> Option<Touched> {
+        match self {
+            Self::Tried { touched, .. } => *touched,
             _ => None,
         }
     }

@@ -4,7 +4,7 @@ mod act;
 mod learned;
 mod run;
 
-pub use act::{Act, ActKind, BitChange};
+pub use act::{Act, ActKind, Back, BitChange};
 pub use learned::{JobLearned, Learned, learned, reaction_s};
 pub use run::{NextStep, RunState, Tick, fold, judge_told};
 pub(crate) use run::{standing, undone};

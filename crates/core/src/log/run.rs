@@ -2,14 +2,14 @@
 
 mod chased;
 
-use super::act::{Act, ActKind, BitChange};
+use super::act::{Act, ActKind, Back, BitChange};
 use crate::cut::aloud::aloud;
 use crate::cut::{DialSetting, PassKind, Then};
 use crate::gauge::{Believed, Estimate, FlankFound, Observation, PitchDiameter, TipFound, Verdict, VerdictKind, flank_of, judge_fit_knowing, judge_read};
 use crate::quantity::plain_text;
 use crate::run::{RunPass, RunPlan, SAME_MM};
 use crate::say;
-use crate::thread::Fit;
+use crate::thread::{Fit, Touched};
 use crate::voice::Voice;
 use serde::Serialize;
 use std::collections::BTreeMap;
@@ -74,6 +74,8 @@ pub struct RunState {
     pub done: Vec<u32>,
     /// The last verdict.
     pub verdict: Option<Verdict>,
+    /// The pitch diameter it is expected to have now, measured or not, and its doubt.
+    pub expected_mm: PitchDiameter,
     /// What the readings have found of the tip.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub tip: Option<TipFound>,
@@ -142,6 +144,8 @@ struct Run {
     doubted: Option<f64>,
     /// Likewise a fit.
     doubted_fit: Option<Fit>,
+    /// The mate was tried last and met something before the threads did, which says nothing of them.
+    held_off: bool,
     /// Sizes over wires read since it was last cut, each with its wire, and the flank angle they gave.
     over: Vec<[f64; 2]>,
     flank: Option<FlankFound>,
@@ -193,6 +197,7 @@ pub fn fold(plan: &RunPlan, acts: &[Act], voice: Voice) -> RunState {
         last_size: None,
         doubted: None,
         doubted_fit: None,
+        held_off: false,
         over: Vec::new(),
         flank: None,
         proven: false,
@@ -239,16 +244,15 @@ impl Run {
                 self.sets.push(self.stands);
                 self.worked();
             }
+            ActKind::Tried { touched: Some(by), .. } if *by != Touched::Nothing => self.meets(*by, voice),
             ActKind::Measured(_) | ActKind::Tried { .. } if self.plan.chased() => self.measure_chased(act, voice),
             ActKind::Measured(_) | ActKind::Tried { .. } => self.measure(act, voice),
             ActKind::StandsAt { reading } => self.stand_at(self.plan.dial.radial_of_reading(*reading)),
             ActKind::BitChanged { why, tip_flat_mm, tip_radius_mm } => self.change_bit(*why, *tip_flat_mm, *tip_radius_mm, voice),
             ActKind::GrooveTouched { reading, bottom_only } => self.touch(self.plan.dial.radial_of_reading(*reading), *bottom_only),
-            ActKind::Rechucked {} => {
+            ActKind::Rechucked { back } => {
                 self.proven = false;
-                let mut steps = vec![say!(voice, "rechucked-run-out")];
-                steps.extend(self.plan.way_back(self.stands, voice));
-                self.pick_up = steps;
+                self.pick_up = self.back_in(*back, voice);
             }
             ActKind::Lost {} => self.pick_up = self.plan.way_back(self.stands, voice),
             ActKind::Stopped {} => {
@@ -273,6 +277,27 @@ impl Run {
         }
     }
 
+    /// What is done with work back in the lathe: what stands as it did keeps its zero and its settings, once a pass in the groove proves
+    /// it; anything else is picked up anew.
+    fn back_in(&self, back: Option<Back>, voice: Voice) -> Vec<String> {
+        match back {
+            Some(back) if back.keeps() => {
+                let stands = self.plan.dial.nearest(self.stands).setting;
+                vec![
+                    say!(voice, if back == Back::SameSlot { "back-kept-slot" } else { "back-kept-mark" }),
+                    say!(voice, "back-prove", setting = &stands.text, reading = &stands.reading),
+                    say!(voice, "back-if-not"),
+                ]
+            }
+            _ => {
+                let round = back.filter(|b| *b == Back::AnotherPlace).map(|_| say!(voice, "back-another-place"));
+                let mut steps: Vec<String> = round.into_iter().chain([say!(voice, "rechucked-run-out")]).collect();
+                steps.extend(self.plan.way_back(self.stands, voice));
+                steps
+            }
+        }
+    }
+
     /// The dial was set on to a depth; passes the plan has in between were cut, though nobody marked them.
     fn set_to(&mut self, radial: f64) {
         let last = self.sets.last().copied().unwrap_or(0.0);
@@ -291,6 +316,7 @@ impl Run {
         self.proven = false;
         self.closed = false;
         self.stopped = false;
+        self.held_off = false;
         self.pick_up.clear();
     }
 
@@ -324,6 +350,16 @@ impl Run {
             (None, Some(known)) => 2.0 * known.size(&self.plan, &self.sets).1,
             (None, None) => 2.0 * self.plan.tip_doubt_mm,
         }
+    }
+
+    /// The pitch diameter it is expected to have now, measured or not; of a die or a tap, what those leave.
+    fn expected(&self) -> PitchDiameter {
+        if self.plan.chased() && self.read_here.is_empty() {
+            let [low, high] = self.plan.limits_mm;
+            return PitchDiameter { value: self.plan.target_mm, doubt: (high - low) / 2.0 };
+        }
+        let value = if self.plan.chased() { self.read_here.last().map_or(self.plan.target_mm, |[mm, _]| *mm) } else { self.size() };
+        PitchDiameter { value, doubt: self.size_doubt() }
     }
 
     /// The new tip found in the groove: it stands where it touched, and what is left is counted from it.
@@ -376,7 +412,18 @@ impl Run {
         self.pick_up = steps;
     }
 
+    /// The mate met something before the threads did: nothing is learned of them, and what was planned stands.
+    fn meets(&mut self, by: Touched, voice: Voice) {
+        let pitch_diameter_mm = self.expected();
+        self.finished = false;
+        self.proven = false;
+        self.held_off = true;
+        self.doubted_fit = None;
+        self.verdict = Some(Verdict::new(VerdictKind::Unsure, pitch_diameter_mm, say!(voice, "verdict-touched", by = by.word())));
+    }
+
     fn measure(&mut self, act: &ActKind, voice: Voice) {
+        self.held_off = false;
         let sized = act.measured();
         let fit = act.tried();
         let read = sized.and_then(|m| m.read(&self.plan, voice));
@@ -408,7 +455,7 @@ impl Run {
             }
             _ => None,
         };
-        let verdict = verdict.map(|v| self.before_the_die(v, voice));
+        let verdict = verdict.map(|v| asking_first(self.before_the_die(self.before_the_mate(v, sized.is_some(), voice), voice), act, voice));
         if let Some(verdict) = &verdict {
             // The last reading has the word: a thread once proven and then read large, or in doubt, is not.
             self.finished = verdict.verdict == VerdictKind::InLimits;
@@ -441,6 +488,24 @@ impl Run {
             }
         }
         self.verdict = verdict;
+    }
+
+    /// What a size within its limits leaves open: a mate that was never measured is tried all the same, and a crest known to be over its
+    /// limit is dressed first.
+    fn before_the_mate(&self, mut verdict: Verdict, sized: bool, voice: Voice) -> Verdict {
+        if !sized || verdict.verdict != VerdictKind::InLimits {
+            return verdict;
+        }
+        if self.plan.must_try {
+            verdict.verdict = VerdictKind::Unsure;
+            verdict.says =
+                say!(voice, "verdict-try-unmeasured", side = self.plan.side.word(), doubt = voice.length(self.plan.mate.map_or(0.0, |m| m.doubt_mm)));
+        }
+        if self.plan.crest_over_mm > 0.0 {
+            let over = say!(voice, "verdict-crest-over", side = self.plan.side.word(), over = voice.length(self.plan.crest_over_mm));
+            verdict.says = format!("{} {over}", verdict.says);
+        }
+        verdict
     }
 
     /// Two sizes of wire in one groove tell the flank angle really cut; what a mate feels of it is room taken.
@@ -487,6 +552,17 @@ impl Run {
         self.schedule = all;
     }
 
+    /// Done with, and by what: what proved it, or that nothing did and what it is expected to have come to.
+    fn done_with(&self, voice: Voice) -> String {
+        match &self.verdict {
+            Some(proved) if self.finished => say!(voice, "run-closed-proven", proved = &proved.says),
+            _ => {
+                let PitchDiameter { value, doubt } = self.expected();
+                say!(voice, "run-closed-unproven", size = voice.length(value), doubt = voice.length(doubt))
+            }
+        }
+    }
+
     fn step(&self, pass: RunPass, voice: Voice) -> NextStep {
         let setting = self.plan.dial.nearest(pass.radial_mm).setting;
         if pass.kind == PassKind::Chased {
@@ -513,12 +589,13 @@ impl Run {
     fn state(self, last_act: Option<String>, voice: Voice) -> RunState {
         let schedule: Vec<NextStep> = self.schedule.iter().map(|p| self.step(*p, voice)).collect();
         // While a reading is in question nothing deeper is offered.
-        let held = self.must_touch || self.verdict.as_ref().is_some_and(|v| v.verdict == VerdictKind::Unsure && v.next.is_none());
+        let unsure = self.verdict.as_ref().is_some_and(|v| v.verdict == VerdictKind::Unsure && v.next.is_none());
+        let held = self.must_touch || unsure && !self.held_off;
         let next = if held || self.scrapped.is_some() { None } else { schedule.first().cloned() };
         let says = match (&self.verdict, &next) {
             _ if self.scrapped.is_some() => say!(voice, "run-scrapped"),
             _ if self.stopped => say!(voice, "run-stopped"),
-            _ if self.closed => say!(voice, "run-closed"),
+            _ if self.closed => self.done_with(voice),
             _ if self.must_touch => say!(voice, "run-must-touch"),
             (Some(v), _) => v.says.clone(),
             (None, Some(step)) => step.says.clone(),
@@ -530,6 +607,7 @@ impl Run {
         // A setting is said in words, anything else as it stands.
         let aloud = next.as_ref().filter(|step| step.says == says).map_or_else(|| says.clone(), |step| step.aloud.clone());
         let stands = self.plan.dial.nearest(self.stands).setting;
+        let expected_mm = self.expected();
         let touches = self.plan.touches(self.size()).map(|t| t.map(|mm| self.plan.dial.reading_of_radial(mm)));
         RunState {
             begun: self.begun,
@@ -539,6 +617,7 @@ impl Run {
             schedule,
             passes_done: self.done.len(),
             done: self.done,
+            expected_mm,
             verdict: self.verdict,
             tip: self.known.as_ref().and_then(|k| k.found(&self.plan, voice)),
             flank: self.flank,
@@ -558,6 +637,14 @@ impl Run {
             aloud,
         }
     }
+}
+
+/// A trial that stopped tells of size only where nothing met before the threads: asked first where it was not told.
+fn asking_first(mut verdict: Verdict, act: &ActKind, voice: Voice) -> Verdict {
+    if act.tried().is_some() && act.touched().is_none() && verdict.verdict == VerdictKind::TakeMore {
+        verdict.says = say!(voice, "verdict-touched-first", then = &verdict.says);
+    }
+    verdict
 }
 
 /// A pass in a word or two.

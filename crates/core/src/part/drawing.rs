@@ -2,16 +2,14 @@
 
 use crate::job::{EndKind, PlainKind};
 use crate::outline::{Dimension, Drawing, Point, Shape};
-use crate::route::{Along, Member, OpKind, Operation, Span, StretchKind};
+use crate::route::{Along, Member, OpKind, Operation, SAME_MM, Span, StretchKind};
 use crate::say;
 use crate::thread::Side;
 use crate::voice::Voice;
-use crate::working::{Num, Quantity};
+use crate::working::Quantity;
 
 /// A stretch longer than this many of the piece's diameters is shown broken off, and then so many long.
 const BROKEN: [f64; 2] = [2.4, 1.7];
-/// Lengths nearer than this are one, mm.
-const SAME_MM: f64 = 0.05;
 
 /// Where a place along the piece lies on the drawing: each stretch at its own length, or broken off.
 struct Scale {
@@ -57,12 +55,6 @@ impl Drawn<'_> {
     fn member(&self, span: &Span) -> Option<&Member<'_>> {
         self.members.iter().find(|m| m.job == span.job)
     }
-
-    /// Whether a thread begins at the left of its stretch, and not at the right.
-    fn begins_left(&self, span: &Span) -> bool {
-        // What stands on the second end lies mirrored: its own face is the further one.
-        self.member(span).is_none_or(|m| (m.facts.blank.from_end_mm.unwrap_or(0.0) - span.from).abs() < SAME_MM || span.from < self.along.length - span.to)
-    }
 }
 
 /// The relief at the end of a thread, width and diameter, mm, where one is turned.
@@ -90,10 +82,11 @@ fn steps(drawn: &Drawn<'_>, spans: &[Span], scale: &Scale, inward: f64) -> Vec<P
             Some([wide, diameter]) => own.extend([[to - from - wide, r], [to - from - wide, diameter / 2.0], [to - from, diameter / 2.0]]),
             None => own.push([to - from, r]),
         }
-        if drawn.begins_left(span) {
-            line.extend(own.into_iter().map(|p| [from + p[0], p[1]]));
-        } else {
+        // What stands on the second end lies mirrored.
+        if span.far {
             line.extend(own.into_iter().rev().map(|p| [to - p[0], p[1]]));
+        } else {
+            line.extend(own.into_iter().map(|p| [from + p[0], p[1]]));
         }
     }
     // Grooves told to the route, turned into what stands there.
@@ -119,7 +112,7 @@ fn roots(drawn: &Drawn<'_>, spans: &[Span], scale: &Scale, halves: &[f64]) -> Ve
             let member = drawn.member(span)?;
             let wide = relief(member).map_or(0.0, |[wide, _]| wide);
             let (from, to) = (scale.at(span.from), scale.at(span.to));
-            let [from, to] = if drawn.begins_left(span) { [from, (to - wide).max(from)] } else { [(from + wide).min(to), to] };
+            let [from, to] = if span.far { [(from + wide).min(to), to] } else { [from, (to - wide).max(from)] };
             // Of a screw its root, of a bore its crests' other side, the full diameter.
             let r = if member.plan.thread.side == Side::External { member.plan.blank.chamfer_mm.value } else { span.mm } / 2.0;
             Some(halves.iter().map(move |s| Shape::open("blank.thread", vec![[from, s * r], [to, s * r]])))
@@ -246,9 +239,4 @@ pub(super) fn piece(drawn: &Drawn<'_>, voice: Voice) -> Drawing {
     shapes.extend(along.outside.iter().map(touch));
     // It shares its page with its sentence and its limits.
     Drawing::sharing(voice, drawn.says.clone(), shapes, dimensions(drawn, &scale, thick, voice))
-}
-
-/// A number without a working.
-pub(super) fn plain(voice: Voice, mm: f64) -> Quantity {
-    Quantity::length(voice, Num::from(mm))
 }

@@ -1,18 +1,13 @@
 //! The limits of a drawing sheet: of every thread, of what it runs out into, of every plain size.
 
-use super::drawing::plain;
 use crate::job::PlainKind;
 use crate::paper::CardSection;
-use crate::route::{Along, CardLine, Member, OpKind, Operation, StretchKind, card_of, number};
+use crate::route::{Along, CardLine, Member, OpKind, Operation, StretchKind, card_of, number, op_name, words};
 use crate::say;
 use crate::thread::Side;
 use crate::thread::section::Range;
 use crate::voice::Voice;
 use crate::working::Quantity;
-
-fn words(says: String, text: String) -> CardLine {
-    CardLine { says, figure: None, text: Some(text) }
-}
 
 /// From one limit to the other, or the one there is.
 fn between(limits: &Range, voice: Voice) -> Option<String> {
@@ -64,7 +59,7 @@ pub(super) fn of_piece(along: &Along, members: &[Member<'_>], ops: &[&Operation]
     let registers = members.iter().filter_map(|m| m.plan.blank.register.as_ref());
     lines.extend(registers.map(|r| words(say!(voice, "part-register"), voice.between(r.min_mm.value, r.max_mm.value))));
     let shoulders = along.outside.iter().filter(|s| s.stands == StretchKind::Shoulder);
-    lines.extend(shoulders.map(|s| number(say!(voice, "part-shoulder-across"), &plain(voice, s.mm))));
+    lines.extend(shoulders.map(|s| number(say!(voice, "part-shoulder-across"), &Quantity::length(voice, s.mm))));
     if along.known {
         lines.push(number(say!(voice, "part-whole"), &Quantity::along(voice, along.length)));
     }
@@ -75,7 +70,7 @@ pub(super) fn of_piece(along: &Along, members: &[Member<'_>], ops: &[&Operation]
     for op in ops.iter().filter(|o| !o.told.is_empty() && o.kind != OpKind::Own) {
         let Some(member) = members.iter().find(|m| op.job.as_deref() == Some(m.job)) else { continue };
         let lines: Vec<CardLine> = card_of(op, member, members, voice).into_iter().filter(|l| l.figure.is_some()).collect();
-        out.push(CardSection { name: crate::route::op_name(op, voice), lines });
+        out.push(CardSection { name: op_name(op, voice), lines });
     }
     out
 }

@@ -5,7 +5,7 @@ mod limits;
 
 use crate::outline::Drawing;
 use crate::paper::CardSection;
-use crate::route::{Along, Member, Operation, Route, Span, StretchKind, along};
+use crate::route::{self, Along, Member, Operation, Route, Span, StretchKind, along};
 use crate::say;
 use crate::voice::Voice;
 use serde::Serialize;
@@ -67,25 +67,25 @@ pub struct PartSheet {
     pub pieces: Vec<PieceSheet>,
 }
 
-/// Draws a part; `route` tells what else is done to it, `whole` that no long stretch is broken off.
+/// Draws a part; its route tells what else is done to it, `whole` that no long stretch is broken off.
 #[must_use]
-pub fn sheet(route: &Route, members: &[Member<'_>], whole: bool, voice: Voice) -> PartSheet {
-    let firsts = members.iter().enumerate().filter(|(i, m)| m.apart || members[..*i].iter().all(|o| o.apart));
-    PartSheet { pieces: firsts.map(|(_, m)| piece(route, m, members, whole, voice)).collect() }
+pub fn sheet(kept: &Route, members: &[Member<'_>], whole: bool, voice: Voice) -> PartSheet {
+    let firsts = members.iter().filter(|m| route::piece(m, members).next().is_some_and(|first| first.job == m.job));
+    PartSheet { pieces: firsts.map(|m| piece(kept, m, members, whole, voice)).collect() }
 }
 
-fn piece(route: &Route, first: &Member<'_>, members: &[Member<'_>], whole: bool, voice: Voice) -> PieceSheet {
+fn piece(kept: &Route, first: &Member<'_>, members: &[Member<'_>], whole: bool, voice: Voice) -> PieceSheet {
     let lies = along(first, members, voice);
-    let own: Vec<Member<'_>> = members.iter().filter(|m| m.job == first.job || !m.apart && !first.apart).copied().collect();
+    let own: Vec<Member<'_>> = route::piece(first, members).copied().collect();
     let of_piece = |op: &&Operation| own.iter().any(|m| op.job.as_deref() == Some(m.job));
-    let ops: Vec<&Operation> = route.ops().map(|(_, op)| op).filter(of_piece).collect();
+    let ops: Vec<&Operation> = kept.ops().map(|(_, op)| op).filter(of_piece).collect();
     let outside = lies.outside.iter().map(|s| stretch(s, &own, (false, lies.known), voice));
     let stretches: Vec<Stretch> = outside.chain(lies.inside.iter().map(|s| stretch(s, &own, (true, lies.known), voice))).collect();
     let said = stretches.iter().map(|s| s.says.as_str()).collect::<Vec<_>>().join(", ");
     let drawn = drawing::Drawn { along: &lies, members: &own, ops: &ops, says: say!(voice, "part-drawn", says = said), whole };
     PieceSheet {
         piece: first.job.to_owned(),
-        says: crate::route::piece_says(first, members, voice),
+        says: route::piece_says(first, members, voice),
         unplaced: lies.unplaced.iter().filter_map(|(job, i)| unplaced(&own, job, *i, voice)).collect(),
         drawing: drawing::piece(&drawn, voice),
         limits: limits::of_piece(&lies, &own, &ops, voice),

@@ -35,7 +35,7 @@ impl Desk<'_> {
         let Sized { thread: th, section, fitted, target } = self.size(Carriage::TowardHeadstock);
         let (job, lathe, kit) = (self.job, self.lathe, self.kit);
         let tip = bit::of_the_form(&mut self.sheet, &th, target);
-        let tried = fitted.as_ref().is_some_and(|(_, f)| f.follows(th.spec.side));
+        let tried = fitted.as_ref().is_some_and(|(_, f)| f.follows());
         let sized = Sized { thread: th, section, fitted, target };
         let (blank, end) = self.blank(&sized, &tip, tried);
         let before = chaser::Inputs { job, lathe, kit, thread: &sized.thread, tip: &tip, target, blank: &blank, end };

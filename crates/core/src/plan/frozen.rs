@@ -10,7 +10,7 @@ use crate::making::Maker;
 use crate::run::{READING_DOUBT_MM, RunClass, RunPass, RunPlan, RunTip, RunWires};
 use crate::setup::{self, SetupSection};
 use crate::thread::form::Thread;
-use crate::thread::{Class, RunMate, Side};
+use crate::thread::{Class, PairSchool, RunMate, Side};
 use crate::voice::Voice;
 use crate::working::{Num, round_to_nine};
 
@@ -108,14 +108,34 @@ fn sizes_only(job: &Job, kit: &Kit, s: &Sizes<'_>, dial: DepthDial, voice: Voice
         maker: job.making.by,
         finished_by: Maker::SinglePoint,
         left_for_finishing_mm: 0.0,
+        crest_over_mm: job.blank.diameter_mm.map_or(0.0, |_| crest_over(th, s.start.value)),
+        must_try: unmeasured(job).is_some(),
         stages: Vec::new(),
         closes: false,
         lathe: voice.lathe,
     }
 }
 
+/// How far a crest turned or bored to this is past its limits, mm on diameter.
+fn crest_over(th: &Thread, crest_mm: f64) -> f64 {
+    let over = match th.spec.side {
+        Side::External => th.own.major.1.map(|most| crest_mm - most.value),
+        Side::Internal => th.own.minor.0.map(|least| least.value - crest_mm),
+    };
+    over.map_or(0.0, |mm| round_to_nine(mm.max(0.0)))
+}
+
+/// The mate this one follows, finished and never measured: what it is expected to have come to, and how far it may be from that.
+fn unmeasured(job: &Job) -> Option<RunMate> {
+    let mate = job.mate.as_ref().filter(|m| m.school != Some(PairSchool::Limits))?;
+    Some(RunMate { pitch_diameter_mm: mate.made_mm?, doubt_mm: mate.doubt_mm? })
+}
+
 /// Whether trying a mate nobody measured is the only proof.
 pub(super) fn by_feel_alone(job: &Job, th: &Thread) -> bool {
+    if unmeasured(job).is_some() {
+        return th.alpha_deg > 0.0;
+    }
     let measured = job.mate.as_ref().is_some_and(|m| m.made_mm.is_some());
     let tried = match job.gauge.proof {
         Proof::Mate => true,
@@ -129,7 +149,8 @@ pub(super) fn by_feel_alone(job: &Job, th: &Thread) -> bool {
 /// mate is a part to be matched.
 fn mate_limits(job: &Job, th: &Thread) -> Option<[f64; 2]> {
     if let Some(made) = job.mate.as_ref().and_then(|m| m.made_mm) {
-        return Some([made - READING_DOUBT_MM, made + READING_DOUBT_MM]);
+        let doubt = job.mate.as_ref().and_then(|m| m.doubt_mm).unwrap_or(READING_DOUBT_MM);
+        return Some([made - doubt, made + doubt]);
     }
     let standard = !matches!(th.spec.class, Class::Nominal) && job.gauge.original.is_none();
     standard.then(|| [round_to_nine(th.mate.pitch.0.value), round_to_nine(th.mate.pitch.1.value)])
@@ -145,7 +166,7 @@ fn wider_classes(job: &Job, th: &Thread) -> Vec<RunClass> {
 pub(super) fn run_mate(job: &Job, th: &Thread) -> RunMate {
     let (low, high) = (th.mate.pitch.0.value, th.mate.pitch.1.value);
     match job.mate.as_ref().and_then(|m| m.made_mm) {
-        Some(made) => RunMate { pitch_diameter_mm: made, doubt_mm: READING_DOUBT_MM },
+        Some(made) => unmeasured(job).unwrap_or(RunMate { pitch_diameter_mm: made, doubt_mm: READING_DOUBT_MM }),
         None => RunMate { pitch_diameter_mm: micron(f64::midpoint(low, high)), doubt_mm: micron((high - low) / 2.0).max(0.05) },
     }
 }

@@ -17,7 +17,7 @@ use frozen::{Reckoned, Sizes, by_feel_alone, frozen, run_mate};
 use crate::bit::{self, BitSection, Groove, Tip, TipView};
 use crate::blank::{self, BlankSection};
 use crate::chaser::ChaserSection;
-use crate::cut::{CutSection, PassRow, left_for_die, section as cut};
+use crate::cut::{CutSection, DepthDial, PassRow, SlideName, left_for_die, section as cut};
 use crate::direction::{Carriage, Direction};
 use crate::faults::Assumption;
 use crate::gauge::chosen::Chosen;
@@ -27,7 +27,7 @@ use crate::job::defaults::BIT_WIDTH_MM;
 use crate::job::pad::{self, SumLine};
 use crate::job::{BlankFacts, EndKind, Ending, Holding, Job, Kit, Lathe, Style, Support};
 use crate::making::Maker;
-use crate::run::RunPlan;
+use crate::run::{READING_DOUBT_MM, RunPlan};
 use crate::setup::{self, SetupSection};
 use crate::thread::form::Thread;
 use crate::thread::pair::{self, AsCut, Fitted};
@@ -273,9 +273,19 @@ impl<'a> Desk<'a> {
         let (job, sheet, watch) = (self.job, &mut self.sheet, &mut self.watch);
         let (mut thread, section) = thread::reckon(sheet, &job.thread, carriage, watch);
         // The second of a pair is held to what fits the first, so everything after follows from it.
-        let fitted = job.mate.as_ref().map(|mate| (mate, pair::fit(sheet, mate, &mut thread, watch)));
+        let proven = proof::provable(self.kit, &thread);
+        let fitted = job.mate.as_ref().map(|mate| (mate, pair::fit(sheet, mate, proven, &mut thread, watch)));
+        if let Some(original) = job.gauge.original {
+            // As near as the dial sets it and a micrometer reads it.
+            let dial = DepthDial::new(SlideName::CrossSlide, &self.lathe.cross_slide, 0.0);
+            cut::like(sheet, original, dial.division_radial_mm() + 2.0 * READING_DOUBT_MM, &mut thread);
+        }
         // Where the size goes decides which tip clears the mate there.
-        let follows = cut::AimSources { original: job.gauge.original, mate: by_feel_alone(job, &thread).then(|| run_mate(job, &thread)) };
+        let follows = cut::AimSources {
+            original: job.gauge.original,
+            mate: by_feel_alone(job, &thread).then(|| run_mate(job, &thread)),
+            clearance_mm: job.mate.as_ref().and_then(|m| m.clearance_mm),
+        };
         let target = cut::aim(sheet, &job.cut, &follows, &thread, watch);
         Sized { thread, section, fitted, target }
     }
@@ -317,7 +327,7 @@ impl<'a> Desk<'a> {
             Carriage::TowardHeadstock => blank::end::CutEnd::StopsIn(setup.stops_in),
             Carriage::AwayFromHeadstock => blank::end::CutEnd::StartsIn(setup.run_up_mm.num()),
         };
-        let tried = shaped.fitted.as_ref().is_some_and(|(_, f)| f.follows(th.spec.side));
+        let tried = shaped.fitted.as_ref().is_some_and(|(_, f)| f.follows());
         let before = blank::Inputs { kit: self.kit, thread: th, tip, size, comes: blank::Comes::Bit(&reach, cut_end), tried };
         let blank = blank::reckon(sheet, &job.blank, &before, watch);
         self.assumptions.extend(body_ahead_taken(job, &blank, th.spec.side, sheet.voice()));
@@ -423,7 +433,7 @@ impl<'a> Desk<'a> {
             thread: th,
             gauge: &gauge,
             blank: ask.blank,
-            shoulder: job.blank.shoulder,
+            told: &job.blank,
             maker: job.making.by,
             mate: job.mate.as_ref(),
             reach_past: job.bit.reach_past_mm.unwrap_or(0.0),

@@ -45,6 +45,8 @@ pub struct Span {
     pub mm: f64,
     /// Whether where it ends is known.
     pub ends: bool,
+    /// Whether it was told from the face of the second end, and so lies mirrored.
+    pub far: bool,
 }
 
 /// A piece as it lies along its axis.
@@ -67,7 +69,7 @@ pub struct Along {
 }
 
 /// Lengths nearer than this are one, mm.
-const SAME_MM: f64 = 0.05;
+pub(crate) const SAME_MM: f64 = 0.05;
 /// What is not told is drawn so long, by its diameter; the bottom of a blind bore so thick.
 const LIKELY: f64 = 0.6;
 const LIKELY_FLOOR: f64 = 0.25;
@@ -103,7 +105,7 @@ impl End {
 
     /// Where the bottom of a blind bore likely ends.
     fn floor(&self) -> f64 {
-        self.blind + LIKELY_FLOOR * self.inside.iter().map(|s| s.mm).fold(0.0, f64::max) * f64::from(u8::from(self.blind > 0.0))
+        if self.blind > 0.0 { self.blind + LIKELY_FLOOR * self.inside.iter().map(|s| s.mm).fold(0.0, f64::max) } else { 0.0 }
     }
 
     /// What makes up the longer of its sides, with what stands before and between and was not told.
@@ -145,30 +147,25 @@ impl End {
             to,
             mm,
             ends: true,
+            far: false,
         };
         let from = blank.from_end_mm.unwrap_or(self.next[usize::from(inside)]);
         let to = from + thread.length_mm.value;
         let mm = if inside { thread.major_mm.value } else { member.blank_mm().max(member.plan.blank.max_mm.value) };
-        let sizes = blank.plain.iter().enumerate().filter(|(_, p)| p.kind.has_a_place());
-        let told = |p: &PlainFacts| p.at_mm.is_some() || p.long_mm.is_some();
-        let before: f64 = from;
         self.stand(span(member.job.to_owned(), StretchKind::Thread, thread.name.clone(), from, to, mm), inside);
-        for (i, size) in sizes {
-            let bored = size.kind == PlainKind::Bore;
-            let Some(long) = size.long_mm.or_else(|| size.at_mm.filter(|at| *at < before).map(|at| before - at)) else {
-                if !told(size) {
-                    unplaced.push((member.job.to_owned(), i));
-                } else if let Some(at) = size.at_mm {
-                    let likely = at + LIKELY * size.max_mm;
-                    let one = span(format!("{}.{i}", member.job), StretchKind::Plain, size.name.clone(), at, likely, size.max_mm * size.kind.over_corners());
-                    self.stand(Span { plain: Some(i), ends: false, ..one }, bored);
-                }
+        for (i, size) in blank.plain.iter().enumerate().filter(|(_, p)| p.kind.has_a_place()) {
+            // One that begins before the thread and tells no length goes up to it.
+            let long = size.long_mm.or_else(|| size.at_mm.filter(|at| *at < from).map(|at| from - at));
+            if long.is_none() && size.at_mm.is_none() {
+                unplaced.push((member.job.to_owned(), i));
                 continue;
-            };
+            }
+            let bored = size.kind == PlainKind::Bore;
             let at = size.at_mm.unwrap_or(self.next[usize::from(bored)]);
-            let one = span(format!("{}.{i}", member.job), StretchKind::Plain, size.name.clone(), at, at + long, size.max_mm * size.kind.over_corners());
+            let end = at + long.unwrap_or(LIKELY * size.max_mm);
             let flats = Some(size.kind).filter(|k| matches!(k, PlainKind::Hexagon | PlainKind::Square));
-            self.stand(Span { plain: Some(i), flats, ..one }, bored);
+            let one = span(format!("{}.{i}", member.job), StretchKind::Plain, size.name.clone(), at, end, size.max_mm * size.kind.over_corners());
+            self.stand(Span { plain: Some(i), flats, ends: long.is_some(), ..one }, bored);
         }
         // A bore that goes on behind its thread is not its bottom.
         if inside && blank.shoulder && self.next[1] <= to {
@@ -189,18 +186,18 @@ impl End {
 /// What makes up a piece's length: the greatest told that holds all that stands on it and the others told, else its stretches.
 fn lengths(members: &[&Member<'_>], [near, far]: [&End; 2], voice: Voice) -> (Option<f64>, Vec<(f64, String)>) {
     let reaches = near.reaches() + far.reaches();
-    let sizes = members.iter().flat_map(|m| &m.facts.blank.plain).filter(|p| p.kind == PlainKind::Length);
-    let (nominal, told): (Vec<f64>, Vec<(f64, String)>) = sizes.map(|p| (p.nominal_mm, (p.max_mm, p.name.clone()))).unzip();
+    let told: Vec<&PlainFacts> = members.iter().flat_map(|m| &m.facts.blank.plain).filter(|p| p.kind == PlainKind::Length).collect();
+    let said = |p: &PlainFacts| (p.max_mm, p.name.clone());
     // Where plain sizes have their places, a length is not counted beside them.
     let placed = [near, far].into_iter().flat_map(|e| e.outside.iter().chain(&e.inside)).any(|s| s.plain.is_some());
-    let beside = if placed { 0.0 } else { told.iter().map(|t| t.0).sum() };
-    let holds = |mm: f64| mm >= reaches + if placed { 0.0 } else { beside - mm } - SAME_MM;
-    if let Some((mm, whole)) = nominal.iter().zip(&told).filter(|(_, t)| holds(t.0)).max_by(|a, b| a.1.0.total_cmp(&b.1.0)) {
-        return (Some(*mm), vec![whole.clone()]);
+    let beside: f64 = told.iter().map(|p| p.max_mm).sum();
+    let holds = |p: &PlainFacts| p.max_mm >= reaches + if placed { 0.0 } else { beside - p.max_mm } - SAME_MM;
+    if let Some(whole) = told.iter().filter(|p| holds(p)).max_by(|a, b| a.max_mm.total_cmp(&b.max_mm)) {
+        return (Some(whole.nominal_mm), vec![said(whole)]);
     }
     let mut parts = near.made_up(voice);
     parts.extend(far.made_up(voice));
-    parts.extend(told.into_iter().filter(|_| !placed));
+    parts.extend(told.into_iter().filter(|_| !placed).map(said));
     if !(near.ends() && far.ends()) {
         parts.push((0.0, say!(voice, "part-more-untold")));
     }
@@ -222,7 +219,7 @@ pub fn along(member: &Member<'_>, members: &[Member<'_>], voice: Voice) -> Along
     out.length = whole.unwrap_or_else(|| [&near, &far].map(|e| e.reaches().max(e.floor())).iter().sum());
     out.known = whole.is_some() || near.ends() && far.ends();
     out.made_up = made_up;
-    let turned = |s: Span| Span { from: out.length - s.to, to: out.length - s.from, ..s };
+    let turned = |s: Span| Span { from: out.length - s.to, to: out.length - s.from, far: true, ..s };
     out.outside = near.outside.into_iter().chain(far.outside.into_iter().map(turned)).collect();
     out.inside = near.inside.into_iter().chain(far.inside.into_iter().map(turned)).collect();
     for list in [&mut out.outside, &mut out.inside] {
@@ -251,13 +248,10 @@ fn shoulder_untold(member: &Member<'_>, along: &Along, voice: Voice) -> Option<S
     if member.facts.blank.shoulder || member.plan.thread.side == Side::Internal {
         return None;
     }
-    let at = along.outside.iter().position(|s| s.key == member.job)?;
-    let thread = &along.outside[at];
-    let behind = along.outside.iter().find(|s| s.key != thread.key && ((s.from - thread.to).abs() < SAME_MM || (s.to - thread.from).abs() < SAME_MM))?;
-    // Before its face there is nothing to run into.
-    let first = along.outside.iter().all(|s| s.job != member.job || s.from >= thread.from - SAME_MM);
-    let open_side = if first { (behind.from - thread.to).abs() < SAME_MM } else { true };
-    (open_side && behind.stands == StretchKind::Plain && behind.mm > thread.mm + SAME_MM)
+    let thread = along.outside.iter().find(|s| s.key == member.job)?;
+    let stands_behind = |s: &Span| if thread.far { s.to - thread.from } else { s.from - thread.to };
+    let behind = along.outside.iter().find(|s| s.key != thread.key && stands_behind(s).abs() < SAME_MM)?;
+    (behind.stands == StretchKind::Plain && behind.mm > thread.mm + SAME_MM)
         .then(|| say!(voice, "part-shoulder-untold", thread = &thread.name, behind = &behind.name, mm = voice.length(behind.mm)))
 }
 
@@ -278,7 +272,7 @@ fn fill(out: &mut Along, members: &[&Member<'_>], voice: Voice) {
             None => (String::new(), neighbours(from).max(bored * 1.5), StretchKind::Untold),
         };
         let name = if stands == StretchKind::Plain { say!(voice, "stock-outside") } else { say!(voice, "part-untold") };
-        Span { key: format!("between.{}", from.round()), stands, name, job, plain: None, flats: None, from, to, mm, ends: true }
+        Span { key: format!("between.{}", from.round()), stands, name, job, plain: None, flats: None, from, to, mm, ends: true, far: false }
     };
     for span in &spans {
         if span.from > at + SAME_MM {

@@ -437,7 +437,7 @@ fn minutes(member: &Member<'_>, members: &[Member<'_>], kind: OpKind) -> Minutes
         OpKind::Chase | OpKind::ChaseTap | OpKind::Die => (3.0, 2.0 + by_hand(length, plan.thread.lead_mm.value)),
         OpKind::Tap => {
             // Each tap of the set goes in and out again.
-            let taps = plan.chaser.iter().flat_map(|c| &c.hole).flat_map(|h| &h.taps).position(|t| t.last).map_or(1, |i| i + 1);
+            let taps = plan.chaser.iter().flat_map(|c| &c.hole).flat_map(|h| &h.taps).filter(|t| t.run).count().max(1);
             (3.0, 1.0 + taps as f64 * (1.0 + by_hand(plan.blank.mark.from_face_mm.value, plan.thread.lead_mm.value)))
         }
         OpKind::Dress => (0.0, 1.0),

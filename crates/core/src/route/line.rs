@@ -22,6 +22,6 @@ pub(crate) fn number(says: impl Into<String>, figure: &Quantity) -> CardLine {
     CardLine { says: says.into(), figure: Some(Quantity { w: None, ..figure.clone() }), text: None }
 }
 
-pub(super) fn words(says: impl Into<String>, text: impl Into<String>) -> CardLine {
+pub(crate) fn words(says: impl Into<String>, text: impl Into<String>) -> CardLine {
     CardLine { says: says.into(), figure: None, text: Some(text.into()) }
 }

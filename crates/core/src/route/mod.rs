@@ -15,10 +15,11 @@ mod told;
 mod took;
 
 pub use along::{Along, Span, StretchKind, along};
+pub(crate) use along::{SAME_MM, piece};
 pub use card::{bench, card_of, chucking_of, minutes_of, reckoned_of, standing_of};
 pub(crate) use card::{by_chaser, over_wires, thread_card, turn_to, turned};
 pub use line::CardLine;
-pub(crate) use line::number;
+pub(crate) use line::{number, words};
 pub use makers::{MakerView, MakersSheet, makers};
 pub(crate) use order::name as op_name;
 pub use order::{OrderRemark, remarks};

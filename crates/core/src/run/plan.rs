@@ -189,6 +189,12 @@ pub struct RunPlan {
     /// The steps of a die or a tap, pass by pass.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
     pub stages: Vec<RunStage>,
+    /// How far the crest as turned or bored is past what it may be, mm on diameter, where it was measured.
+    #[serde(default, skip_serializing_if = "crate::quantity::is_nought")]
+    pub crest_over_mm: f64,
+    /// Whether the mate's size was only reckoned, so that trying it alone proves this.
+    #[serde(default, skip_serializing_if = "std::ops::Not::not")]
+    pub must_try: bool,
     /// Whether the die closes, so that it can be run over again.
     #[serde(default, skip_serializing_if = "std::ops::Not::not")]
     pub closes: bool,

@@ -2,12 +2,12 @@
 
 use super::known::JobEvidence;
 use crate::gears::DialRule;
-use crate::job::{Chuck, Ending, Style, Support};
+use crate::job::{Chuck, Ending, Proof, Style, Support};
 use crate::log::ActKind;
 use crate::plan::State;
 use crate::quantity::plain_text;
 use crate::say;
-use crate::thread::Fit;
+use crate::thread::{Fit, Touched};
 use crate::watch::Level;
 use crate::watch::{Code, DOUBTFUL_SHARE};
 use serde::Serialize;
@@ -81,6 +81,18 @@ pub(super) fn metal_left(k: &JobEvidence) -> Evidence {
 }
 
 /// By elimination: in limits, nothing hidden, and it does not go.
+/// Whether something met before the threads did: asked before anything else of a trial that failed.
+pub(super) fn held_off(k: &JobEvidence) -> Evidence {
+    let voice = k.voice();
+    let reach = k.plan.proof.ways.iter().find(|w| w.by == Proof::Mate && w.serves == Some(false) && k.job.gauge.mate_at_hand == Some(true));
+    match (k.touched(), reach) {
+        (Some(Touched::Nothing), _) => unlikely(say!(voice, "shows-nothing-met")),
+        (Some(by), _) => shown(3.0, say!(voice, "verdict-touched", by = by.word())),
+        (None, Some(way)) => shown(1.5, way.why.clone()),
+        (None, None) => open(say!(voice, "shows-met-untold")),
+    }
+}
+
 pub(super) fn burr(k: &JobEvidence) -> Evidence {
     let voice = k.voice();
     if k.reads_good(voice) && k.does_not_go() && k.hidden() <= k.room() * DOUBTFUL_SHARE {
@@ -141,6 +153,9 @@ pub(super) fn entrance(k: &JobEvidence) -> Evidence {
     }
     match k.fit() {
         Some(Fit::Enters { turns }) if turns < 1.0 && k.reads_good(voice) => shown(0.7, say!(k.voice(), "shows-first-holds", turns = plain_text(turns, 1))),
+        Some(fit) if !fit.goes() && k.overran().is_some() => {
+            shown(0.6, say!(voice, "shows-overran-edge", past = voice.length(k.overran().unwrap_or_default())))
+        }
         _ => open(say!(k.voice(), "shows-chamfer-wanted", to = &k.plan.blank.chamfer_mm.text)),
     }
 }
@@ -331,7 +346,7 @@ pub(super) fn starts(k: &JobEvidence) -> Evidence {
 }
 
 pub(super) fn rechucked(k: &JobEvidence) -> Evidence {
-    if k.did(|a| matches!(a, ActKind::Rechucked {})) {
+    if k.did(|a| matches!(a, ActKind::Rechucked { .. })) {
         return shown(1.0, say!(k.voice(), "shows-rechucked"));
     }
     match (k.job.blank.rechucked, &k.plan.blank.run_out) {

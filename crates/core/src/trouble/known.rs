@@ -3,7 +3,7 @@
 use crate::job::{Job, Lathe};
 use crate::log::{Act, ActKind, RunState};
 use crate::plan::{Pointed, State};
-use crate::thread::{Fit, Side};
+use crate::thread::{Fit, Side, Touched};
 use crate::voice::Voice;
 use crate::watch::Code;
 use crate::watch::Level;
@@ -66,9 +66,19 @@ impl<'a> JobEvidence<'a> {
         self.since_cut().filter_map(|a| a.kind.tried()).last()
     }
 
+    /// What met before the threads did when it was tried last, where that was told.
+    pub(super) fn touched(&self) -> Option<Touched> {
+        self.since_cut().filter(|a| a.kind.tried().is_some()).last()?.kind.touched()
+    }
+
     /// Whether the mate was tried since the last cut, and does not go.
     pub(super) fn does_not_go(&self) -> bool {
-        matches!(self.fit(), Some(Fit::WontEnter | Fit::Enters { .. } | Fit::Tight))
+        self.fit().is_some_and(|fit| !fit.goes())
+    }
+
+    /// How far a pass ran past its mark, at most, mm, where one was told to.
+    pub(super) fn overran(&self) -> Option<f64> {
+        self.run?.overran_mm.iter().copied().reduce(f64::max)
     }
 
     /// What was asked of the size read last, when it was questioned; a question about the mate, told after it, is none about the size.

@@ -1,5 +1,5 @@
 //! The rules: from what is wrong to what may be behind it. Each is data: the symptoms it answers to with how common it is under each
-//! (1 the commonest), what would settle it, and what cures it; its evidence is one function over the job's own numbers.
+//! (1 the commonest; what is asked before all others 0), what would settle it, and what cures it; its evidence is one function over the job's own numbers.
 
 use super::evidence::{self as e, Evidence};
 use super::known::JobEvidence;
@@ -21,6 +21,7 @@ pub struct Rule {
 /// All of them; their sentences stand in their file by their codes.
 #[rustfmt::skip]
 pub static RULES: &[Rule] = &[
+    Rule { code: "held_off", of: &[(WontStart, 0), (Binds, 0), (WiresYesNutNo, 0), (NothingMeasures, 0)], evidence: e::held_off, rescues: &[] },
     Rule { code: "metal_left", of: &[(WontStart, 1), (NothingMeasures, 1), (Binds, 3)], evidence: e::metal_left, rescues: &[] },
     Rule { code: "burr", of: &[(WontStart, 2), (Binds, 2), (WiresYesNutNo, 1), (NothingMeasures, 2)], evidence: e::burr, rescues: &[DressCrests, CleanEntrance] },
     Rule { code: "crests", of: &[(WontStart, 3), (WiresYesNutNo, 2), (NothingMeasures, 3), (Binds, 4)], evidence: e::crests, rescues: &[DressCrests] },

@@ -36,6 +36,7 @@ async fn a_bore_is_fitted_to_its_mate_by_feel_alone() {
             browser.wait_text("[role=dialog] .fault", "number of turns").await;
             retype(&field, format!("{turns}{}", Key::Enter + "")).await;
         }
+        browser.click_text(".mate-fits .choice", "Nothing: the threads alone").await;
         // Every trial gives a small cut, and the dial to set it.
         browser.wait_text(".pass-name", "Measured cut").await;
         browser.wait_text(".strip", "try it again").await;
@@ -121,6 +122,7 @@ async fn a_trouble_is_followed_to_its_cure_at_the_lathe() {
     browser.keys(["m"]).await;
     browser.click_text("[role=dialog] .way", "The mate").await;
     browser.click_text(".mate-fits .choice", "Will not enter").await;
+    browser.click_text(".mate-fits .choice", "Nothing: the threads alone").await;
     browser.wait_text(".told", "burr").await;
     browser.keys(["t"]).await;
     browser.wait_text(".already", "A burr, or a torn crest").await;
@@ -177,6 +179,7 @@ async fn the_pair_is_finished_to_fit() {
     browser.wait_text(".pass-name", "Measure").await;
     browser.keys(["m"]).await;
     browser.click_text(".mate-fits .choice", "tight").await;
+    browser.click_text(".mate-fits .choice", "Nothing: the threads alone").await;
     browser.wait_text(".strip", "try it again").await;
     for _ in 0..server.job(&nut).await["run"]["schedule"].as_array().unwrap().len() {
         browser.one_pass().await;

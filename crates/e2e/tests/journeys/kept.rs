@@ -161,7 +161,7 @@ async fn a_job_is_renamed_copied_put_away_and_brought_back_and_an_unknown_addres
     browser.keys([Key::Escape]).await;
     browser.wait_text(".jobs", "Bearing stud, upper").await;
     browser.click(more).await;
-    let before = browser.page.find_all(By::Css(".jobs li")).await.unwrap().len();
+    let before = browser.page.find_all(By::Css(".jobs .job")).await.unwrap().len();
     browser.click_text("[role=dialog] .choice", "Make another like it").await;
     browser.find(".carry").await;
     // A double press of the one button makes one job.
@@ -172,7 +172,7 @@ async fn a_job_is_renamed_copied_put_away_and_brought_back_and_an_unknown_addres
     browser.find(".carry").await;
     browser.go(&server.at("/")).await;
     browser.find(".jobs li").await;
-    assert_eq!(browser.page.find_all(By::Css(".jobs li")).await.unwrap().len(), before + 2);
+    assert_eq!(browser.page.find_all(By::Css(".jobs .job")).await.unwrap().len(), before + 2);
     browser.close().await;
 }
 

@@ -11,6 +11,7 @@ mod gears;
 mod journeys;
 mod kept;
 mod log;
+mod mates;
 mod one_look;
 mod paper;
 mod parts;

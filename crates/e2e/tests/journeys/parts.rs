@@ -10,10 +10,11 @@ async fn the_paddle_pair_goes_by_its_route_from_blank_to_fit() {
     let server = Server::start(folder.path());
     let browser = Browser::open().await;
     let screw = "paddle-screw-and-nut";
+    // Asked for the nut first: the screw is fitted to it as made.
+    server.tell(screw, json!({"mate": {"school": "internal_first"}})).await;
     browser.go(&server.at(&format!("/jobs/{screw}/thread"))).await;
     browser.wait_text(".sentence", "Acme").await;
     browser.keys(["r"]).await;
-    // The nut first: the screw is fitted to it as made.
     let route = browser.wait_text(".wide-side", "Before it leaves this chuck").await;
     assert!(route.find("The nut").unwrap() < route.find("The screw").unwrap(), "{route}");
     assert!(browser.page.find_all(By::Css(".remarks li")).await.unwrap().is_empty());

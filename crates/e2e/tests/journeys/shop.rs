@@ -105,8 +105,7 @@ async fn a_metric_pitch_on_an_inch_screw_forbids_the_dial_and_a_train_that_fouls
     browser.click_text(".editor .choice", "close it by the dial").await;
     browser.wait_text(".watch .danger", "the dial cannot find the groove again").await;
     // The whole chain in one picture, and the carriage run the other way.
-    browser.click("button[aria-label='What is chosen here, whole']").await;
-    browser.click("[role=dialog] button[aria-label^='Which way everything moves']").await;
+    browser.click("button[aria-label^='Which way everything moves']").await;
     browser.wait_text(".motion-says", "a right-hand thread, as wanted").await;
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
     browser.click("button[aria-label^='Which way the carriage runs']").await;

@@ -56,7 +56,7 @@ async fn a_size_is_found_by_arrows_and_a_sample_is_begun_from_the_board() {
     browser.wait_text(".size-rule [aria-selected=true]", "7/8-9 UNC").await;
     browser.keys([Key::Enter + ""]).await;
     browser.wait_text(".card", "0.8905 in").await;
-    browser.click(".board-row .row button").await;
+    browser.click(".on-board .row button").await;
     browser.wait_text(".answer", "across the outside").await;
     browser.keys([Key::Tab + ""]).await;
     let outside = browser.find(".typed input").await;
@@ -72,12 +72,13 @@ async fn the_paddle_nut_follows_the_screw_as_measured() {
     let server = Server::start(folder.path());
     let browser = Browser::open().await;
     browser.go(&server.at("/jobs/paddle-screw-and-nut/thread")).await;
-    // The nut first is recommended; the yard wants the screw first, and says so by touch.
-    browser.wait_text(".own", "nut first, the screw fitted to it").await;
-    browser.touch("button[aria-label^='Which is made first']").await;
-    browser.wait_text(".editor", "recommended").await;
-    browser.touch(".editor .choice:nth-child(2)").await;
-    browser.wait_text(".own", "screw first, the nut fitted to it").await;
+    // Wires prove the screw and nothing in the drawer the nut: the screw first. The other way about by touch, and back.
+    for (choice, first) in [(1, "nut first, the screw fitted to it"), (2, "screw first, the nut fitted to it")] {
+        browser.touch("button[aria-label^='Which is made first']").await;
+        browser.wait_text(".editor", "recommended").await;
+        browser.touch(&format!(".editor .choice:nth-child({choice})")).await;
+        browser.wait_text(".own", first).await;
+    }
     browser.click("button[aria-pressed]").await;
     browser.wait_text(".carry", "Clearance at the pitch line").await;
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
@@ -217,7 +218,7 @@ async fn a_sample_is_measured_by_touch_alone_with_the_number_pad() {
     let browser = Browser::open().await;
     browser.size((768, 1024)).await;
     browser.go(&server.at("/")).await;
-    browser.touch(".board-row .row button").await;
+    browser.touch(".on-board .row button").await;
     browser.wait_text(".answer", "across the outside").await;
     // 19.9 mm on the pad, then the pitch by the gauge's leaf, then what the hand sees.
     browser.touch(".pad-fold summary").await;

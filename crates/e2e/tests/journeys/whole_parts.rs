@@ -203,7 +203,7 @@ async fn a_spindle_a_pump_body_and_a_collar_on_an_arbor_go_to_paper_each_as_it_i
     browser.go(&server.at(&format!("/jobs/{collar}/paper"))).await;
     browser.click_text(".sheet-choice .choice", "Route sheet").await;
     let sheet = browser.wait_text(".paper", "arbor").await;
-    assert!(sheet.find("bore it true").unwrap() < sheet.find("on an arbor between").unwrap(), "{sheet}");
+    assert!(sheet.find("bore it true").unwrap() < sheet.find("on an arbor or mandrel between").unwrap(), "{sheet}");
     // So its stock has the blade and the grip: 15 + 2 + 3 + 24.
     assert!(sheet.contains("44.0 mm") && sheet.contains("24 mm grip"), "{sheet}");
     browser.close().await;

@@ -57,11 +57,32 @@ verdict-fit = { $fit ->
         [1] Das Gegenstück geht also an und bleibt stehen: auf { $setting } stellen und noch einmal probieren.
        *[other] Das Gegenstück geht also an und bleibt stehen: in { $cuts } Schnitten, den ersten auf { $setting }, und noch einmal probieren.
     }
+    [laid_on] { $cuts ->
+        [0] Aufgelegt steht es um { $off } ab, und was bleibt, ist weniger, als diese Skale stellen kann: einen Leerschnitt tun und noch einmal auflegen.
+        [1] Aufgelegt steht es um { $off } ab: etwa so viel Tiefe bleibt. Auf { $setting } stellen und noch einmal auflegen.
+       *[other] Aufgelegt steht es um { $off } ab: etwa so viel Tiefe bleibt. In { $cuts } Schnitten, den ersten auf { $setting }; vor dem letzten noch einmal auflegen.
+    }
    *[tight] { $cuts ->
         [0] Das Gegenstück geht also ganz auf, aber streng, und was bleibt, ist weniger, als diese Skale stellen kann: einen Leerschnitt tun und noch einmal probieren.
         [1] Das Gegenstück geht also ganz auf, aber streng: auf { $setting } stellen und noch einmal probieren. Vielleicht genügt ein Leerschnitt: den zuerst.
        *[other] Das Gegenstück geht also ganz auf, aber streng: in { $cuts } Schnitten, den ersten auf { $setting }, und noch einmal probieren. Vielleicht genügt ein Leerschnitt: den zuerst.
     }
+}
+verdict-sits-home = Es sitzt auf: tief genug, um niederzugehen, was nichts darüber sagt, wie lose es ist. Aufschrauben oder daran wackeln und sagen, wie es ging.
+verdict-touched = { $by ->
+    [jaws] Es traf die Backen, ehe das Gewinde es hielt: das sagt nichts über das Maß. Das Teil weiter ausspannen oder mit Herz oder Futter herausnehmen, und noch einmal probieren.
+    [shoulder] Es traf den Bund, ehe das Gewinde es hielt: das sagt nichts über das Maß. Eine breitere Rille oder ein am Mund freigedrehtes Gegenstück, und noch einmal probieren.
+    [register] Es traf die Zentrierung, ehe das Gewinde es hielt: das sagt nichts über das Maß. Die Zentrierung messen, freimachen, und noch einmal probieren.
+   *[end] Es traf das Ende, ehe das Gewinde es hielt: das sagt nichts über das Maß. Freimachen, tiefer oder weiter hinaus, und noch einmal probieren.
+}
+verdict-touched-first = Traf es etwas vor dem Gewinde, Backen, Bund, Zentrierung oder Ende, so sagt das nichts über das Maß: erst nachsehen. Wenn nichts: { $then }
+verdict-try-unmeasured = { $side ->
+    [external] Unter den Maßen, die auf die Mutter passen können, die nie gemessen wurde und { $doubt } so oder so sein mag: jetzt probieren. Zu groß heilt ein weiterer Schnitt, zu klein nichts.
+   *[internal] Unter den Maßen, die auf die Schraube passen können, die nie gemessen wurde und { $doubt } so oder so sein mag: jetzt probieren. Zu klein heilt ein weiterer Schnitt, zu groß nichts.
+}
+verdict-crest-over = { $side ->
+    [external] Außen wurde { $over } über der Grenze gesagt: erst die Gewindespitzen abziehen, dann das Gegenstück probieren.
+   *[internal] Die Bohrung wurde { $over } unter der Grenze gesagt: erst die Gewindespitzen zurücknehmen, dann das Gegenstück probieren.
 }
 verdict-mate-shakes = Es wackelt: nicht mehr schneiden. Das Gegenstück danach machen, oder neu beginnen.
 verdict-straight-sides = Gerade Flanken stehen so weit auseinander, wie der Meißel breit ist: kein tieferer Schnitt weitet sie. Nachsehen, dass der Grund frei ist; dann den Gang längs dem Bett weiten, ein wenig auf jeder Seite.

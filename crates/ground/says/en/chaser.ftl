@@ -3,6 +3,8 @@
 making-die-cuts-screws = a die cuts a screw; a nut is tapped: give tap, or the screw's side
 making-tap-cuts-nuts = a tap cuts a nut; a screw wants a die: give die, or the nut's side
 making-of-a-die = a die is split or turned round; a tap is neither
+making-no-taps = name at least one tap: taper, second or bottoming
+making-last-tap-there = the last tap run in must be among the taps there are
 making-of-a-tap = a tap has a lead and a point of its own; a die has neither
 making-is-finished-by-it = what is made by it is not finished by it too: leave one of the two out
 
@@ -161,3 +163,4 @@ chased-tight = The { $mate } does not run on yet. First look for a burr or chips
 chased-test-piece = a test piece, the { $by } then left as it is
 verdict-left-for-die = As it should be for the { $by }: { $size }. The { $by } brings it to size; prove it after that, not now.
 chaser-no-lathe = No lathe was told: that its chuck does not screw on is taken.
+chaser-starts-blunt = The first tap there is is the { $tap }: so short a lead goes in crooked. Start with a longer one, or square it by the tailstock all the way and bevel the mouth well.

@@ -244,3 +244,7 @@ check-gears-to = { $n ->
 check-spindle-cranked = The spindle is turned by hand: no speed is chosen.
 check-levers-alone = Levers to { $lever }: the gears of this lathe stay as they are.
 check-levers-other-pitch = Take a pitch its levers make, or another lathe.
+check-tell-ahead = Tell what it carries ahead of its thread: nothing, where it is a plain one.
+check-stand-out = Stand the work further out, so that the mate goes on before it meets the jaws.
+check-more-room = Make more room beyond the thread, so that the mate goes on before it meets what stands there.
+check-longer-thread = Cut the thread longer, by what the mate lacks.

@@ -140,6 +140,13 @@ feeds-thread-length = threaded length
 feeds-relief-width = relief width
 feeds-relief-diameter = relief diameter
 feeds-runout-room = room to stop in
+feeds-from-end = where the thread begins, from the face
+feeds-shoulder-diameter = diameter of the shoulder
+feeds-stick-out = how far it stands out
+feeds-plain-size = the plain size called so
+feeds-plain-length = how long the plain size called so is
+feeds-plain-place = where the plain size called so begins
+fact-no-size-of-that-name = no plain size is called “{ $name }”: a sum feeds the one of its own name
 
 # What is told at the lathe.
 bounds-dial = { $value } is out of bounds; it must be 0 to { $high } in the dial's own unit
@@ -148,6 +155,7 @@ act-plain-size-named = a plain size is named as the part's own list has it
 act-say-what-spoilt = say in 1 to 400 characters what spoilt it
 act-name-act = name the act to take back
 act-note-letters = a note has 1 to 4000 characters
+act-touched-belongs = what met before the threads belongs to a mate that does not go
 act-flat-or-radius = give its flat or its radius, not both
 act-step-code = a step of the set-up is named by its code
 act-stamp-letters = a step's stamp has at most 64 characters
@@ -263,3 +271,5 @@ material-own-taken = { $what ->
 }
 fact-seen-as-many = as many driven gears as drivers are wanted, at least one of each
 fact-first-arm-first = the first arm is told under arm; other arms come after it
+fact-mate-size-once = give the mate’s pitch diameter or its size over wires, not both
+fact-mate-nut-no-wires = a nut has no size over wires: give its pitch diameter

@@ -65,11 +65,32 @@ verdict-fit = { $fit ->
         [1] So the mate enters and stops: set { $setting }, and try it again.
        *[other] So the mate enters and stops: in { $cuts } cuts, the first to { $setting }, and try it again.
     }
+    [laid_on] { $cuts ->
+        [0] Laid on it stands off by { $off }, and what is left is less than this dial can set: take a spring pass, and lay it on again.
+        [1] Laid on it stands off by { $off }: about so much depth is left. Set { $setting }, and lay it on again.
+       *[other] Laid on it stands off by { $off }: about so much depth is left. In { $cuts } cuts, the first to { $setting }; lay it on again before the last.
+    }
    *[tight] { $cuts ->
         [0] So the mate goes the whole way, tight, and what is left is less than this dial can set: take a spring pass, and try it again.
         [1] So the mate goes the whole way, tight: set { $setting }, and try it again. A spring pass may be enough: try that first.
        *[other] So the mate goes the whole way, tight: in { $cuts } cuts, the first to { $setting }, and try it again. A spring pass may be enough: try that first.
     }
+}
+verdict-sits-home = It sits home: cut far enough to go down, which says nothing of how loose it is. Try it on, or rock it, and tell how it went.
+verdict-touched = { $by ->
+    [jaws] It met the jaws before the threads stopped it: that says nothing of the size. Stand the work further out, or take it out with its dog or its chuck, and try again.
+    [shoulder] It met the shoulder before the threads stopped it: that says nothing of the size. A wider relief, or a mate relieved at its mouth, and try again.
+    [register] It met the register before the threads stopped it: that says nothing of the size. Read the register, clear it, and try again.
+   *[end] It met the end before the threads stopped it: that says nothing of the size. Clear it, deeper or further out, and try again.
+}
+verdict-touched-first = Where anything met before the threads, jaws, shoulder, register or end, this says nothing of the size: look first. If nothing did: { $then }
+verdict-try-unmeasured = { $side ->
+    [external] Among the sizes that may fit the nut, which was never measured and may be { $doubt } either way: try it on now. Too large is mended by another cut, too small by nothing.
+   *[internal] Among the sizes that may fit the screw, which was never measured and may be { $doubt } either way: try it on now. Too small is mended by another cut, too large by nothing.
+}
+verdict-crest-over = { $side ->
+    [external] Its outside was told { $over } over its limit: dress the crests before the mate is tried.
+   *[internal] Its bore was told { $over } under its limit: take the crests back before the mate is tried.
 }
 verdict-mate-shakes = It shakes: cut no more. Make the mate to it, or begin again.
 verdict-straight-sides = Straight sides are as far apart as the tool is wide: no deeper cut opens them. See that the root is clear; then widen the groove along the bed, a little each side.
@@ -146,8 +167,10 @@ proof-wires-too-long = { $any ->
    *[no] no full thread is left for three wires, which span { $span }
 }
 proof-wires-and = { $wire } wires; { $why }
-proof-mate-reaches = it reaches the thread with the part as held{ $off ->
+proof-mate-reaches = it reaches the thread with the part as held
+proof-mate-off = { $off ->
     [comes-out] ; the work comes out from between { -center }s for it: mark the dog's slot
+    [hung] ; it hangs on the tailstock’s side and runs on where it hangs
     [draw-back] ; draw the { -center } back to try it
    *[none] { "" }
 }
@@ -238,7 +261,15 @@ proof-none-in-drawer = none is in the drawer
 proof-ring-unmeasured = a ring is itself a bore nobody can measure
 proof-plug-ends = its ends are screws, measured over wires
 proof-same-stock = same stock and tool, proven first
-proof-mate-goes-on = it goes on { $goes } with the part as held, and { $wants } is wanted
+proof-mate-goes-on = it goes on { $goes }, and { $wants } is wanted
+proof-mate-ahead-untold =
+    a plain one goes on { $goes }, all there is of full thread; what this one carries ahead of its thread was not told, and { $room } past that stands { $meets ->
+        [bottom] the bottom of the bore
+        [shoulder] the shoulder
+        [jaws] the jaw face
+       *[beyond] what was told to stand there
+    }
+proof-mate-both-untold = a plain one goes on { $goes }, all there is of full thread; neither what this one carries ahead of its thread was told, nor what stands beyond
 proof-mate-room-untold = it carries { $ahead } ahead of its thread, and what stands beyond the thread was not told: tell how far off that is
 proof-mate-wants-more = it must go on { $wants }, and there is { $there } of full thread
 proof-mate-bottoms =

@@ -16,13 +16,19 @@ next-spring = Spring pass: leave it at { $setting }.
 
 run-scrapped = Scrapped. Undo takes that back; a new part is begun from its batch, or as a new job.
 run-stopped = Stopped for now.
-run-closed = Done with at the lathe.
+run-closed-proven = Done with at the lathe. { $proved }
+run-closed-unproven = Done with at the lathe, and nothing proved it: by its settings it came to { $size }, give or take { $doubt }.
 run-must-touch = Touch the groove with the new { -bit }, and tell what the dial reads: its tip is not known.
 run-measure-now = Measure now: the tip is not known, and what is left follows from what is found.
 run-all-cut = All passes cut: measure before you take it out.
 
 # The way back after a mishap.
 
+back-kept-slot = Back between { -center }s in the same slot, the dog’s tail pulled the same way: the zero and every setting stand, the gears and the half-nut’s mark untouched.
+back-kept-mark = The chuck is back on its marked place, register and thread clean: the zero and every setting stand, the gears and the half-nut’s mark untouched.
+back-prove = Prove it first: { $setting } ({ $reading }), where the groove stands, one pass from the start, and it must run in the groove without cutting.
+back-if-not = If it cuts a flank it is not back as it was: tell that the thread was lost, and pick it up.
+back-another-place = A place further round, of three, is a third of the lead: the tip does not stand in its groove, and is picked up anew.
 rechucked-run-out = Read the run-out first: whatever it swings, half of that is too deep on one side.
 stopped-left-at = Left at { $setting } ({ $reading }). Leave the { -half-nut } as it stands, the work in its chuck, the gears on.
     .engaged = Left at { $setting } ({ $reading }). Leave the work in its chuck, the gears on.

@@ -269,7 +269,21 @@ drift-tip-narrower = The tip is found { $each } narrower a part: look whether it
 story-give-or-take = give or take { $doubt }
 story-stood = The dial stood at { $at }.
 story-sprung = A spring pass at { $at }.
-story-rechucked = Out of the chuck, and back.
+story-rechucked = { $back ->
+    [slot] Out, and back between { -center }s in the same slot.
+    [mark] The chuck off with the work in it, and back on its mark.
+    [place] Out, and back a place further round.
+    [anew] Out, and gripped anew.
+   *[untold] Out of the chuck, and back.
+}
+story-laid-on = Tried: laid on, the mate stands off by { $off }.
+story-met = { $by ->
+    [jaws] It met the jaws first.
+    [shoulder] It met the shoulder first.
+    [register] It met the register first.
+    [end] It met the end first.
+   *[nothing] Nothing met before the threads.
+}
 story-lost = The thread was lost: found again from here.
 story-stopped = Stopped for the day.
 story-resumed = Gone on with.

@@ -210,3 +210,38 @@ ways-ending = The thread ending { $says }.
 plan-body-ahead = How far the { -bit } stands ahead of its point was not told: half a { -bit } of { $half } is taken.
 plan-no-lathe = No lathe was chosen: a plain one is assumed. Choose yours before a gear is hung or a dial is set.
 plan-first-pass = First pass slow, hand on the lever. No gloves, sleeves or rings near the work; chips by brush or hook.
+
+# A figure somebody was going to use, tested.
+
+own-cuts = So deep from touch this tip leaves a pitch diameter of { $size }{ $how ->
+    [in] , within { $low } to { $high }.
+    [short] : { $by } short of { $low } to { $high }.
+    [past] : { $by } past { $low } to { $high }, which no cut mends.
+   *[doubt] , give or take { $by } for want of measuring the tip: stop short of it and measure; { $low } to { $high } is wanted.
+}
+own-trap-divided = It has the cosine of { $angle }° in it already: it is travel of the { -compound }. Wound straight in it goes { $by } too deep.
+own-trap-not-divided = It is the depth straight in. Wound on the { -compound } at { $angle }° it stops { $by } of travel short: divide it by the cosine.
+own-trap-divided-twice = The cosine of { $angle }° was divided by twice: { $by } of travel too much.
+own-trap-diameter = It is twice what is wanted, { $by } too much: a depth on the diameter, where this is on the radius.
+own-trap-half = It is half of what is wanted, { $by } short: a radius told where the dial reads the diameter.
+own-trap-height = It is the height that “{ $rule }” gives, for a tip of that rule’s own: for this tip it is { $by } out.
+own-bore = A bore of { $bore }, which is { $basic } % of the basic depth too{ $how ->
+    [in] , within { $low } to { $high }.
+    [under] : under { $low } to { $high }, so the tool, or a tap, works harder than it need.
+   *[over] : over { $low } to { $high }, so the crests are past their limit.
+}
+own-trap-percent = { $percent } % of the basic depth is a bore of { $bore }, within the limits: which of the two depths was it a share of?
+own-percent-between = give a percentage from 1 to 130
+own-percent-of-a-bore = a percentage is told of the bore of a 60° nut
+own-no-wires = no wires serve this thread
+own-wires = With it a reading over { $wire } { $serves ->
+    [yes] is right within { $by }, of { $room } of tolerance.
+   *[no] shows the pitch diameter { $by } too { $way ->
+        [small] small
+       *[large] large
+    }, of { $room } of tolerance.
+}
+own-trap-other-wire = It is the constant of the { $other } wire.
+own-trap-sixty = It is the constant of a 60° form.
+own-trap-no-pitch = The pitch’s part was left out of it: { $part }.
+own-trap-lead = The lead was put where the pitch belongs.

@@ -94,6 +94,8 @@ class-pipe = class “{ $text }” is not a pipe class; write A or B for the out
 
 fit-say-turns = say how many turns it enters, 0 to 200
 fit-say-shake = say how much it shakes across, 0 to 5 mm
+fit-say-stands-off = say how far it stands off from where it would sit home, 0 to 20 mm; nothing else goes with it
+fit-stands-off-belongs = how far it stands off belongs to a mate laid on
 fit-turns-belong = turns belong to a mate that enters and stops
 fit-shake-belongs = a shake belongs to a mate that shakes
 
@@ -168,10 +170,14 @@ sample-next-nothing = Nothing measured on the bench parts { $a } from { $b }: tr
 pair-drawn = Screw and nut in mesh, gaps drawn { $times } times as large: { $told }, on diameter.
 
 pair-interchange = The parts must interchange, so each is kept to the standard's limits.
-pair-nut-why = One mate only, and a bore of { $bore } cannot be measured directly: make the nut first, and fit the screw, which wires measure.
-pair-screw-why = One mate only, and a bore of { $bore } can be measured: make the screw first by wires, then fit the nut to it.
+pair-nut-why-both = One mate only, and the drawer proves either: the nut first, since a screw is the easier of the two to creep down to its mate.
+pair-nut-why = One mate only, and the drawer proves the nut and not the screw: the nut first, then it proves the screw.
+pair-screw-why = One mate only, and nothing in the drawer proves a thread in a bore of { $bore }, where the screw can be measured: the screw first, then it proves the nut.
+pair-plug-why = One mate only, and the drawer proves neither: turn a plug for the bore of { $bore } first, see Proof, then the nut to it, then the screw to the nut.
+pair-limits-own = The { $other } as made, { $made }, is outside the standard's { $low } to { $high }: kept to limits, this one will not follow it.
 pair-own = The { $other } as made, { $made }, is outside the standard's { $low } to { $high }: this pair will not interchange with others.
 pair-follows = The { $member } follows the { $other } as made, { $made }: { $low } to { $high }.
+pair-follows-reckoned = The { $member } follows the { $other }, which was finished and never measured: by its settings it came to { $made }, give or take { $doubt }. What fits it lies between { $low } and { $high }; cut to where metal is left for any { $other } that may be, and let it be tried from there.
 pair-not-measured = The { $other } comes first and is not measured yet: until it is, the { $member } is held to the standard's limits. Cut and measure the { $other } first.
 pair-will-follow = The { $member } will follow the { $other } once that is measured.
 pair-keeps = The { $member } keeps to the standard's limits, and so does the { $other }.

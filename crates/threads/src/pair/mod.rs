@@ -58,6 +58,9 @@ pub struct PairSection {
     /// The mate as made, when it was measured.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub mate_made_mm: Option<Quantity>,
+    /// How far that may be out, where it was reckoned and never measured.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub mate_doubt_mm: Option<Quantity>,
     /// Limits this member is held to: its own, or those that fit the mate as made.
     pub limits_mm: [Quantity; 2],
     /// What this member follows, in words.
@@ -70,18 +73,27 @@ pub struct PairSection {
     pub drawing: Drawing,
 }
 
-/// Bores under this cannot be measured directly in most shops: no micrometer for threads goes in. Mm.
-const MEASURABLE_BORE: f64 = 40.0;
+/// Which member the drawer can prove by itself, the other not being made.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub struct Provable {
+    /// The screw: by wires, a thread micrometer or a ring.
+    pub screw: bool,
+    /// The nut: by a plug or an inside thread micrometer.
+    pub nut: bool,
+}
 
-/// The school recommended, and why.
-fn recommend(facts: &MateFacts, thread: &Thread, voice: Voice) -> (PairSchool, String) {
-    let bore = thread.basic.minor.value;
+/// The school recommended, and why: what is proven by itself may come first, and then proves the other.
+fn recommend(facts: &MateFacts, proven: Provable, thread: &Thread, voice: Voice) -> (PairSchool, String) {
+    let bore = voice.length(thread.basic.minor.value);
     if facts.interchange {
-        (PairSchool::Limits, say!(voice, "pair-interchange"))
-    } else if bore < MEASURABLE_BORE {
-        (PairSchool::InternalFirst, say!(voice, "pair-nut-why", bore = voice.length(bore)))
-    } else {
-        (PairSchool::ExternalFirst, say!(voice, "pair-screw-why", bore = voice.length(bore)))
+        return (PairSchool::Limits, say!(voice, "pair-interchange"));
+    }
+    match proven {
+        // A screw is crept down to a size under the eye: it is the easier of the two to fit.
+        Provable { screw: true, nut: true } => (PairSchool::InternalFirst, say!(voice, "pair-nut-why-both")),
+        Provable { screw: true, nut: false } => (PairSchool::ExternalFirst, say!(voice, "pair-screw-why", bore = bore)),
+        Provable { screw: false, nut: true } => (PairSchool::InternalFirst, say!(voice, "pair-nut-why")),
+        Provable { screw: false, nut: false } => (PairSchool::InternalFirst, say!(voice, "pair-plug-why", bore = bore)),
     }
 }
 
@@ -94,19 +106,21 @@ pub struct Fitted {
     standard: (Num, Num),
     least: Num,
     says: String,
+    /// Whether this member is fitted to the other.
+    follows: bool,
 }
 
 impl Fitted {
-    /// Whether the member of this side is the one fitted to the other.
-    pub fn follows(&self, side: Side) -> bool {
-        self.school.second() == Some(side)
+    /// Whether this member is the one fitted to the other.
+    pub const fn follows(&self) -> bool {
+        self.follows
     }
 }
 
 /// Settles the school, and holds the second member to the limits that fit the first as made.
-pub fn fit(sheet: &mut Worksheet, facts: &MateFacts, thread: &mut Thread, watch: &mut Vec<Watch>) -> Fitted {
+pub fn fit(sheet: &mut Worksheet, facts: &MateFacts, proven: Provable, thread: &mut Thread, watch: &mut Vec<Watch>) -> Fitted {
     let voice = sheet.voice();
-    let (recommended, reason) = recommend(facts, thread, voice);
+    let (recommended, reason) = recommend(facts, proven, thread, voice);
     let school = facts.school.unwrap_or(recommended);
     let standard = thread.own.pitch;
     let side = thread.spec.side;
@@ -119,13 +133,17 @@ pub fn fit(sheet: &mut Worksheet, facts: &MateFacts, thread: &mut Thread, watch:
         Num::from,
     );
     let (member, other) = if side == Side::External { ("screw", "nut") } else { ("nut", "screw") };
-    let says = match (school.second() == Some(side), facts.made_mm) {
+    // The order really followed wins over the school, but not over limits: there each keeps its own.
+    let follows = school != PairSchool::Limits && (facts.made_mm.is_some() || school.second() == Some(side));
+    let says = match (follows, facts.made_mm) {
         (true, Some(made)) => {
             let band = Num::from(own.1.value - own.0.value);
-            let made_num = Num::from(made);
+            // Only reckoned, it may be so much larger or smaller: these are then the sizes among which trying it finds the right one.
+            let doubt = facts.doubt_mm.unwrap_or(0.0);
+            let [smaller, larger] = [made - doubt, made + doubt].map(Num::from);
             thread.own.pitch = match side {
-                Side::Internal => [0.0.into(), band].map(|t| sheet.apply(&rules::FITTED_NUT, [made_num, least, t])).into(),
-                Side::External => [band, 0.0.into()].map(|t| sheet.apply(&rules::FITTED_SCREW, [made_num, least, t])).into(),
+                Side::Internal => [(smaller, 0.0.into()), (larger, band)].map(|(e, t)| sheet.apply(&rules::FITTED_NUT, [e, least, t])).into(),
+                Side::External => [(smaller, band), (larger, 0.0.into())].map(|(i, t)| sheet.apply(&rules::FITTED_SCREW, [i, least, t])).into(),
             };
             if made < mate.0.value - 5e-4 || made > mate.1.value + 5e-4 {
                 let text =
@@ -134,9 +152,10 @@ pub fn fit(sheet: &mut Worksheet, facts: &MateFacts, thread: &mut Thread, watch:
             }
             say!(
                 voice,
-                "pair-follows",
+                if facts.doubt_mm.is_some() { "pair-follows-reckoned" } else { "pair-follows" },
                 member = &member,
                 other = &other,
+                doubt = voice.length(doubt),
                 made = voice.length(made),
                 low = voice.length(thread.own.pitch.0.value),
                 high = voice.length(thread.own.pitch.1.value)
@@ -146,10 +165,21 @@ pub fn fit(sheet: &mut Worksheet, facts: &MateFacts, thread: &mut Thread, watch:
             watch.push(Watch::new(Level::Warn, Code::PairOrder, "thread", say!(voice, "pair-not-measured", other = &other, member = &member)));
             say!(voice, "pair-will-follow", member = &member, other = &other)
         }
-        (false, _) if school == PairSchool::Limits => say!(voice, "pair-keeps", member = &member, other = &other),
+        (false, made) if school == PairSchool::Limits => {
+            if let Some(made) = made.filter(|made| *made < mate.0.value - 5e-4 || *made > mate.1.value + 5e-4) {
+                let [made, low, high] = [made, mate.0.value, mate.1.value].map(|mm| voice.length(mm));
+                watch.push(Watch::new(
+                    Level::Warn,
+                    Code::PairOwn,
+                    "thread",
+                    say!(voice, "pair-limits-own", other = &other, made = made, low = low, high = high),
+                ));
+            }
+            say!(voice, "pair-keeps", member = &member, other = &other)
+        }
         (false, _) => say!(voice, "pair-made-first", member = &member, other = &other),
     };
-    Fitted { school, recommended, reason, standard, least, says }
+    Fitted { school, recommended, reason, standard, least, says, follows }
 }
 
 /// Sizes of this member as it will be: pitch diameter, crest, root.
@@ -216,8 +246,9 @@ pub fn section(sheet: &mut Worksheet, facts: &MateFacts, fitted: &Fitted, thread
         recommended: fitted.recommended,
         reason: fitted.reason.clone(),
         schools,
-        first: fitted.school.second().map(|second| second != side),
+        first: (fitted.school != PairSchool::Limits).then_some(!fitted.follows),
         mate_made_mm: facts.made_mm.map(|v| Quantity::length(voice, v)),
+        mate_doubt_mm: facts.doubt_mm.map(|v| Quantity::length(voice, v)),
         limits_mm: [Quantity::length(voice, own.pitch.0), Quantity::length(voice, own.pitch.1)],
         says: fitted.says.clone(),
         clearances,

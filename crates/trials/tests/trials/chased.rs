@@ -229,7 +229,7 @@ fn its_run_goes_step_by_step_is_measured_and_gone_over_again() {
     let far = told(&[over(12.0)]);
     assert_eq!((far.verdict.as_ref().unwrap().verdict, far.verdict.as_ref().unwrap().questions.len()), (VerdictKind::Unsure, 1));
     assert_eq!(told(&[over(12.0), over(12.0)]).verdict.unwrap().verdict, VerdictKind::PastLimit);
-    let tried = |fit: FitKind| ActKind::Tried { fit, turns: (fit == FitKind::Enters).then_some(2.0), shake_mm: None };
+    let tried = |fit: FitKind| ActKind::Tried { fit, turns: (fit == FitKind::Enters).then_some(2.0), shake_mm: None, stands_off_mm: None, touched: None };
     assert!(told(&[tried(FitKind::Free)]).finished);
     assert_eq!(told(&[tried(FitKind::Enters)]).next.unwrap().pass.n, again);
     // No setting of a dial is told of it.
@@ -299,4 +299,29 @@ fn a_nut_a_tap_finishes_stops_under_its_size() {
     let card = bench(&member, &[member], OpKind::ChaseTap, Voice::default());
     let limits: Vec<f64> = card.iter().filter_map(|l| l.figure.as_ref().map(|q| q.value)).collect();
     assert!(limits.iter().zip([18.376, 18.600]).all(|(a, b)| (a - b).abs() < 1e-6), "{limits:?}");
+}
+
+#[test]
+fn the_taps_there_are_are_those_run_in() {
+    let taps = |making: Value, kit: Value| {
+        let plan = sound(json!({"thread": {"callout": "M10-6H", "length_mm": 18}, "blank": {"shoulder": true}, "making": making, "kit": kit}));
+        let chaser = plan.chaser.unwrap();
+        let run: Vec<&str> = chaser.hole.as_ref().unwrap().taps.iter().filter(|t| t.run).map(|t| t.lead.word()).collect();
+        (run.join(" "), chaser.steps.len(), chaser.hole.as_ref().unwrap().full_depth_mm.value)
+    };
+    let bare = || json!({});
+    // None known: a set of three to the second; the drawer's own where it has any; those told, the last of them last.
+    let (run, steps, deep) = taps(json!({"by": "tap"}), bare());
+    assert_eq!((run.as_str(), steps), ("taper second", 4));
+    let owned = |kinds: &[&str]| json!({"chasers": kinds.iter().map(|k| json!({"thread": "M10x1.5", "kind": k})).collect::<Vec<_>>()});
+    assert_eq!(taps(json!({"by": "tap"}), owned(&["second_tap", "bottoming_tap"])).0, "second");
+    assert_eq!(taps(json!({"by": "tap", "last_tap": "bottoming"}), owned(&["second_tap", "bottoming_tap"])).0, "second bottoming");
+    let told = taps(json!({"by": "tap", "taps": ["bottoming", "taper"]}), bare());
+    // The last tap's lead is three pitches shorter: 4.5 mm less to drill.
+    assert!(told.0 == "taper bottoming" && (deep - told.2 - 4.5).abs() < 1e-6, "{told:?} {deep}");
+    let blunt = sound(json!({"thread": {"callout": "M10-6H"}, "making": {"by": "tap", "taps": ["bottoming"]}}));
+    assert!(blunt.watch.iter().any(|w| w.text.contains("goes in crooked")));
+    let faults = |making: Value| reckon(json!({"thread": {"callout": "M10-6H"}, "making": making})).unwrap_err()[0].pointer.clone();
+    assert_eq!(faults(json!({"by": "tap", "taps": []})), "/making/taps");
+    assert_eq!(faults(json!({"by": "tap", "taps": ["taper"], "last_tap": "second"})), "/making/last_tap");
 }

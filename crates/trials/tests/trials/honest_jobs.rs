@@ -239,3 +239,136 @@ fn by_feel_every_honest_job_ends_at_a_fit() {
     let jobs = jobs as usize;
     assert!(ends.never == 0 && ends.trouble * 200 <= jobs && ends.past * 100 <= jobs && ends.good * 100 >= jobs * 97);
 }
+
+/// Every family, both members, the tip told; with what else each asks for, made of its untold plan.
+fn asked(of: impl Fn(&RunPlan) -> Value) -> Vec<Kind> {
+    let mut list = Vec::new();
+    for callout in FAMILIES {
+        for side in ["external", "internal"] {
+            let lathe = demo_lathe(if callout.starts_with(['M', 'T']) { 1 } else { 0 });
+            let request = |bit: Value, more: &Value| {
+                let mut request = json!({"thread": {"callout": callout, "side": side}, "lathe": lathe, "bit": bit});
+                yoke_trials::patched(&mut request, more);
+                request
+            };
+            let untold = sound(request(json!({}), &json!({})));
+            let told = match untold.point().bit.tip_radius_mm.as_ref() {
+                Some(radius) => json!({"tip_radius_mm": radius.aim.value}),
+                None => json!({"tip_flat_mm": untold.point().bit.tip_flat_mm.aim.value}),
+            };
+            let run = sound(request(told, &of(&untold.run))).run;
+            let aim = run.tip.unwrap().narrow_mm;
+            list.push(Kind { run, flats: [aim - 0.02, aim + 0.02] });
+        }
+    }
+    list
+}
+
+/// How far a member finished by numbers may be from what its settings say, mm on the pitch diameter.
+const RECKONED_MM: f64 = 0.05;
+
+#[test]
+fn a_mate_never_measured_is_fitted_by_trying_it() {
+    let jobs = cases(10_000);
+    let kinds = asked(|run| {
+        let made = run.mate.unwrap().pitch_diameter_mm;
+        json!({"mate": {"made_pitch_diameter_mm": (made * 1e3).round() / 1e3, "made_doubt_mm": RECKONED_MM}})
+    });
+    let (mut ends, mut by_numbers) = (Ends::default(), Ends::default());
+    for job in 0..jobs {
+        let mut chance = Chance(u64::from(job) * 15_485_863 + 7);
+        let kind = &kinds[job as usize % kinds.len()];
+        let (made, pitch) = (kind.run.mate.unwrap().pitch_diameter_mm, kind.run.tip.unwrap().pitch_mm);
+        let (mate, bias) = (made + chance.between(-RECKONED_MM, RECKONED_MM), chance.between(-0.006, 0.006));
+        let loosest = kind.run.clearance()[1].max(Fit::Free.clearance(pitch).most_mm) + 0.01;
+        // By numbers alone: to where the plain clearance is on the mate as reckoned, and never tried.
+        let mut plain = begin(kind, &mut chance);
+        for pass in &kind.run.passes {
+            plain.cut(pass.radial_mm, &mut chance);
+        }
+        let free = Fit::Free.clearance(pitch);
+        let to = kind.run.depth_of(made - kind.run.cut_sign() * f64::midpoint(free.least_mm, free.most_mm), kind.run.tip_to_pitch_mm);
+        plain.cut(to, &mut chance);
+        let by = plain.clearance(mate);
+        ended(&mut by_numbers, &fold(&kind.run, &[], Voice::default()), 1, (-0.01..=loosest).contains(&by), by > loosest);
+        let mut truth = begin(kind, &mut chance);
+        let mut read_once = false;
+        let (state, cuts) = follow(&mut truth, &mut chance, &mut |truth, chance| {
+            // A size read on the way never ends it: the mate it is for was not measured.
+            if !std::mem::replace(&mut read_once, true) {
+                return ActKind::Measured(Measured { pitch_diameter_mm: Some(truth.size() + 0.0025 * chance.normal()), ..Measured::default() });
+            }
+            tried(feel(truth.clearance(mate), pitch, bias, chance))
+        });
+        let clearance = truth.clearance(mate);
+        ended(&mut ends, &state, cuts, (-0.01..=loosest).contains(&clearance), clearance > loosest);
+    }
+    ends.says("a mate never measured, tried");
+    println!("the same by numbers, never tried: {} of {jobs} fit", by_numbers.good);
+    let jobs = jobs as usize;
+    assert!(ends.never == 0 && ends.trouble * 200 <= jobs && ends.past * 100 <= jobs && ends.good * 100 >= jobs * 97);
+    assert!(by_numbers.good < ends.good);
+}
+
+#[test]
+fn laid_on_what_stands_off_is_depth_left_and_leads_to_a_fit() {
+    let jobs = cases(10_000);
+    let kinds = kinds(&json!({"proof": "mate", "mate_at_hand": true}));
+    let (mut ends, mut plainly) = (Ends::default(), 0);
+    for job in 0..jobs {
+        let mut chance = Chance(u64::from(job) * 32_452_843 + 9);
+        let kind = &kinds[job as usize % kinds.len()];
+        let RunMate { pitch_diameter_mm, doubt_mm } = kind.run.mate.unwrap();
+        let [least, most] = kind.run.mate_limits_mm.unwrap_or([pitch_diameter_mm - doubt_mm, pitch_diameter_mm + doubt_mm]);
+        let (mate, bias, pitch) = (chance.between(least, most), chance.between(-0.006, 0.006), kind.run.tip.unwrap().pitch_mm);
+        // Half a nut laid on reads what is left to a feeler's few hundredths; home, it is run on.
+        let mut truth = begin(kind, &mut chance);
+        let (state, cuts) = follow(&mut truth, &mut chance, &mut |truth, chance| {
+            let off = -truth.clearance(mate) / 2.0 + 0.02 * chance.normal();
+            tried(if off > 0.06 { Fit::LaidOn { off_mm: off } } else { feel(truth.clearance(mate), pitch, bias, chance) })
+        });
+        let (clearance, loosest) = (truth.clearance(mate), kind.run.clearance()[1].max(Fit::Free.clearance(pitch).most_mm) + 0.01);
+        ended(&mut ends, &state, cuts, (-0.01..=loosest).contains(&clearance), clearance > loosest);
+        // The plain rule: what stands off is cut, at once, and once more a finishing cut.
+        let mut plain = begin(kind, &mut chance);
+        for pass in kind.run.passes.iter().take(kind.run.passes.len().saturating_sub(3)) {
+            plain.cut(pass.radial_mm, &mut chance);
+        }
+        let off = (-plain.clearance(mate) / 2.0 + 0.02 * chance.normal()).max(0.0);
+        let stands = plain.stands;
+        plain.cut(stands + off, &mut chance);
+        plain.cut(stands + off + kind.run.finishing_cut_mm, &mut chance);
+        plainly += usize::from((-0.01..=loosest).contains(&plain.clearance(mate)));
+    }
+    ends.says("laid on");
+    println!("laid on, cut off at once: {plainly} of {jobs} fit");
+    let jobs = jobs as usize;
+    assert!(ends.never == 0 && ends.trouble * 200 <= jobs && ends.past * 100 <= jobs && ends.good * 100 >= jobs * 97);
+}
+
+#[test]
+fn a_copy_ends_as_near_its_sample_as_dial_and_micrometer_go() {
+    let jobs = cases(10_000);
+    // A tap is made over its screw: tighter than the sample by thirteen hundredths.
+    let kinds = asked(|run| json!({"gauge": {"original": {"pitch_diameter_mm": (run.target_mm * 1e3).round() / 1e3, "clearance_mm": -0.13}}}));
+    let mut ends = Ends::default();
+    for job in 0..jobs {
+        let mut chance = Chance(u64::from(job) * 49_979_687 + 1);
+        let kind = &kinds[job as usize % kinds.len()];
+        let mut truth = begin(kind, &mut chance);
+        let (state, cuts) = follow(&mut truth, &mut chance, &mut |truth, chance| {
+            ActKind::Measured(Measured { pitch_diameter_mm: Some(truth.size() + 0.0025 * chance.normal()), ..Measured::default() })
+        });
+        ended(&mut ends, &state, cuts, truth.in_limits(), truth.past());
+    }
+    ends.says("copies");
+    let jobs = jobs as usize;
+    assert!(
+        ends.never == 0 && ends.trouble * 50 <= jobs && ends.past * 100 <= jobs && ends.good * 100 >= jobs * 95,
+        "{} {} {} {}",
+        ends.good,
+        ends.past,
+        ends.trouble,
+        ends.never
+    );
+}

@@ -36,6 +36,7 @@ mod mate_reach;
 mod module_order;
 mod motion;
 mod one_voice;
+mod own_figures;
 mod pairs;
 mod plan;
 mod published;

@@ -39,8 +39,11 @@ fn a_mate_that_bottoms_before_it_is_on_is_no_proof_and_says_by_how_much() {
     assert!(jaws.0 == Some(false) && jaws.1.contains("touch the jaws first") && jaws.1.contains("stand the work further out"), "{}", jaws.1);
     assert_eq!(open(json!({"stick_out_mm": 90})).0, Some(true));
     assert_eq!(open(json!({})).0, None, "{}", open(json!({})).1);
-    // Not told, it is taken for a plain nut, as before.
-    assert_eq!(tried(thread(), shoulder(), json!({"mate_at_hand": true})).0, Some(true));
+    // Not told, it is taken for no plain nut where something stands there; hung on the tailstock it goes on between centres all the way.
+    let untold = tried(thread(), shoulder(), json!({"mate_at_hand": true}));
+    assert!(untold.0.is_none() && untold.1.contains("was not told"), "{}", untold.1);
+    let between = |hung: bool| tried(thread(), json!({"holding": "centres"}), json!({"mate_at_hand": true, "mate_ahead_mm": 0, "mate_hung": hung}));
+    assert!(between(false).1.contains("comes out") && between(true).1.contains("hangs on the tailstock"), "{} {}", between(false).1, between(true).1);
 }
 
 #[test]

@@ -7,7 +7,7 @@ use yoke_core::job::settle;
 use yoke_core::log::{Act, ActKind, BitChange, fold};
 use yoke_core::plan::plan as reckon;
 use yoke_core::run::Symptom;
-use yoke_core::thread::Fit;
+use yoke_core::thread::{Fit, Touched};
 use yoke_core::trouble::rules::RULES;
 use yoke_core::trouble::{EvidenceState, JobEvidence, TroubleSheet, trouble_sheet};
 use yoke_core::voice::Voice;
@@ -59,6 +59,14 @@ fn only_forward() -> Value {
 
 type Then = Box<dyn Fn(&yoke_core::run::RunPlan) -> Vec<ActKind>>;
 
+/// The mate tried, and what it met before the threads did.
+fn met(fit: Fit, by: Touched) -> ActKind {
+    match tried(fit) {
+        ActKind::Tried { fit, turns, shake_mm, stands_off_mm, .. } => ActKind::Tried { fit, turns, shake_mm, stands_off_mm, touched: Some(by) },
+        other => other,
+    }
+}
+
 /// For every rule a job built to have just that trouble.
 fn built() -> Vec<(&'static str, Value, Then)> {
     let none = || -> Then { Box::new(|_| Vec::new()) };
@@ -108,6 +116,7 @@ fn built() -> Vec<(&'static str, Value, Then)> {
                 acts
             }),
         ),
+        ("held_off", stud(json!({})), Box::new(|_| vec![met(Fit::Enters { turns: 6.0 }, Touched::Jaws)])),
         ("wrong_mark", stud(json!({})), one(|| ActKind::Lost {})),
         ("opened", stud(json!({})), one(|| ActKind::Lost {})),
         (
@@ -117,7 +126,7 @@ fn built() -> Vec<(&'static str, Value, Then)> {
         ),
         ("play", stud(json!({"setup": {"backlash_mm": 6.0}})), none()),
         ("starts", json!({"thread": {"callout": "M20x2.5-6g", "starts": 11}, "lathe": demo_lathe(2)}), none()),
-        ("rechucked", stud(json!({})), one(|| ActKind::Rechucked {})),
+        ("rechucked", stud(json!({})), one(|| ActKind::Rechucked { back: None })),
         ("gears_on", stud(json!({})), none()),
         ("misfit", stud(json!({})), Box::new(|_| vec![ActKind::Ticked { step: "pitch".into(), stamp: "x".into(), noted: Some("16.13 mm".into()) }])),
         ("first_thread", stud(json!({})), in_limits_and(Fit::Enters { turns: 1.5 })),
@@ -238,7 +247,7 @@ fn a_cause_found_stands_first_and_one_ruled_out_last() {
         (list, sheet.told)
     };
     let (plain, _) = order(vec![ActKind::Note { text: "as it is".into() }]);
-    assert_eq!(plain[0], "metal_left", "with nothing read, the commonest first: {plain:?}");
+    assert_eq!(plain[..2], ["held_off", "metal_left"], "what met first is asked first, then, with nothing read, the commonest: {plain:?}");
     let (found, told_of) = order(vec![told("metal_left", false), told("entrance", true)]);
     assert_eq!((found[0], found.last().copied(), told_of), ("entrance", Some("metal_left"), Some(Symptom::WontStart)));
     assert!(

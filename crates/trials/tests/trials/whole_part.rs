@@ -34,7 +34,7 @@ fn shaft() -> Vec<Made> {
     ]);
     vec![
         made("a", json!({"callout": "M24x2-6g", "length_mm": 30}), json!({"shoulder": true, "shoulder_mm": 32, "from_end_mm": 8, "plain": plain})),
-        made("b", json!({"callout": "M20x1.5-6g LH", "length_mm": 40}), json!({})),
+        made("b", json!({"callout": "M20x1.5-6g LH", "length_mm": 40}), json!({"shoulder": true})),
     ]
 }
 
@@ -143,4 +143,24 @@ fn a_bored_body_is_drawn_round_its_bore_with_the_limits_of_all() {
     }
     // Nothing told of the route draws the same part.
     assert_eq!(sheet(&Route::default(), &members, false, Voice::default()).pieces.len(), 1);
+}
+
+#[test]
+fn a_sum_of_the_pad_feeds_the_size_of_its_own_name() {
+    let with = |name: &str, feeds: &str| {
+        json!({
+            "thread": {"callout": "M20x2.5-6g", "length_mm": 40},
+            "blank": {"shoulder": true, "plain": [{"name": "journal", "nominal_mm": 30, "long_mm": 20}]},
+            // The middle between two shoulders measured from the face: (44 + 56)/2.
+            "pad": [{"name": name, "kind": "middle", "figures": [{"value": 44}, {"value": 56}], "feeds": feeds}],
+            "lathe": demo_lathe(1)
+        })
+    };
+    let (job, ..) = settled(with("journal", "plain_length")).unwrap();
+    assert_eq!((job.blank.plain[0].long_mm, job.blank.plain[0].nominal_mm), (Some(50.0), 30.0));
+    let (job, ..) = settled(with("journal", "plain_place")).unwrap();
+    assert_eq!(job.blank.plain[0].at_mm, Some(50.0));
+    let (job, ..) = settled(with("x", "from_end")).unwrap();
+    assert_eq!(job.blank.from_end_mm, Some(50.0));
+    assert!(settled(with("head", "plain_size")).unwrap_err().iter().any(|f| f.pointer == "/pad/0/feeds"));
 }

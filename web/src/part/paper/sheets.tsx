@@ -1,6 +1,7 @@
 import type { Job, Papers, PointedPlan } from '../../api/client';
 import { useChart } from '../../api/hooks';
 import { useBatch, usePartSheet, useRoute } from '../../api/part';
+import { photoAt } from '../../api/photos';
 import { useBitSheet } from '../../api/sheets';
 import { Outline } from '../../drawing/Outline';
 import { figure } from '../../parts/Figure';
@@ -122,12 +123,8 @@ export function RouteSheet({ job, papers }: { job: Job; papers: Papers }) {
                   note: o.note && text('paper-noted', { note: o.note }),
                 })}
                 <CardLines lines={o.card} />
-                {o.photo && (o.job ?? s.piece) && (
-                  <img
-                    className="paper-photo"
-                    src={`/api/v1/jobs/${o.job ?? s.piece}/photos/${o.photo}`}
-                    alt={o.name}
-                  />
+                {o.photo && (
+                  <img className="paper-photo" src={photoAt(o.job ?? s.piece ?? job.id, o.photo)} alt={o.name} />
                 )}
               </div>
             </div>

@@ -1,6 +1,7 @@
 import { Link } from '@tanstack/react-router';
 import { useId, useState } from 'react';
 import type { RouteView } from '../../api/client';
+import { photoAt } from '../../api/photos';
 import { useDraft } from '../../parts/draft';
 import { FieldsForm } from '../../parts/FieldsForm';
 import { PhotoKey } from '../../parts/PhotoKey';
@@ -49,9 +50,9 @@ export function OpSide({
   const job = jobs.find(j => j.id === op.job);
   // A thread is cut, and proven, at its own stations.
   const station = op.kind === 'thread' ? 'cut' : op.kind === 'prove' ? 'gauge' : null;
-  // A picture is kept with the job of the piece.
-  const photoOf = op.job ?? setups.find(s => s.ops.some(o => o.id === op.id))?.piece;
   const here = setups.find(s => s.ops.some(o => o.id === op.id));
+  // A picture is kept with the job of the piece.
+  const photoOf = op.job ?? here?.piece;
   const set = () => {
     const typed = minutes.trim().replace(',', '.');
     const read = typed === '' ? null : Number(typed);
@@ -83,8 +84,8 @@ export function OpSide({
       )}
       <CardLines lines={op.card} />
       {op.photo && photoOf && (
-        <a href={`/api/v1/jobs/${photoOf}/photos/${op.photo}`} target="_blank" rel="noreferrer">
-          <img className="op-photo" src={`/api/v1/jobs/${photoOf}/photos/${op.photo}`} alt={op.name} />
+        <a href={photoAt(photoOf, op.photo)} target="_blank" rel="noreferrer">
+          <img className="op-photo" src={photoAt(photoOf, op.photo)} alt={op.name} />
         </a>
       )}
       <OpTook key={`${op.id}:${op.took_min ?? ''}`} op={op} busy={busy} onTook={onTook} />

@@ -14,6 +14,23 @@ import { StagesList } from './StagesList';
 
 const TAPS = { taper: 'chaser-taper', second: 'chaser-second', bottoming: 'chaser-bottoming' } as const;
 
+type Lead = keyof typeof TAPS;
+
+const NAMES = { taper: 'chaser-tap-taper', second: 'chaser-tap-second', bottoming: 'chaser-tap-bottoming' } as const;
+
+/** The taps there may be for it: each by itself, or with others. */
+const SETS: Lead[][] = [
+  ['taper'],
+  ['second'],
+  ['bottoming'],
+  ['taper', 'second'],
+  ['taper', 'bottoming'],
+  ['second', 'bottoming'],
+  ['taper', 'second', 'bottoming'],
+];
+
+const tapsSaid = (taps: readonly Lead[]) => taps.map(lead => text(NAMES[lead])).join(' + ');
+
 /** Set-up of a die or a tap: what turns it, how it is held, the check before the first turn. */
 export function ChaserSetup({ job, plan }: ChasedProps) {
   const { chaser } = plan;
@@ -92,25 +109,52 @@ export function ChaserSetup({ job, plan }: ChasedProps) {
               )}
             </>
           ) : (
-            <Word
-              job={job}
-              about={text('chaser-last-tap')}
-              set={told?.last_tap != null}
-              edit={{
-                kind: 'choice',
-                choices: (chaser.hole?.taps ?? []).map(t => ({
-                  says: t.says,
-                  under: text('chaser-wants-depth', { depth: figure(t.full_depth_mm, unit) }),
-                  chosen: t.last,
-                  patch: { making: { last_tap: t.lead } },
-                })),
-              }}
-            >
-              {text(TAPS[chaser.hole?.taps.find(t => t.last)?.lead ?? 'second'])}
-            </Word>
+            <>
+              <Word
+                job={job}
+                about={text('chaser-which-taps')}
+                set={told?.taps != null}
+                edit={{
+                  kind: 'choice',
+                  choices: [
+                    {
+                      says: text('chaser-taps-there'),
+                      chosen: told?.taps == null,
+                      patch: { making: { taps: null } },
+                    },
+                    ...SETS.map(taps => ({
+                      says: tapsSaid(taps),
+                      chosen: told?.taps?.join() === taps.join(),
+                      patch: { making: { taps, last_tap: null } },
+                    })),
+                  ],
+                }}
+              >
+                {tapsSaid((chaser.hole?.taps ?? []).filter(t => t.run).map(t => t.lead))}
+              </Word>
+              {', '}
+              <Word
+                job={job}
+                about={text('chaser-last-tap')}
+                set={told?.last_tap != null}
+                edit={{
+                  kind: 'choice',
+                  choices: (chaser.hole?.taps ?? [])
+                    .filter(t => told?.taps?.includes(t.lead) ?? true)
+                    .map(t => ({
+                      says: t.says,
+                      under: text('chaser-wants-depth', { depth: figure(t.full_depth_mm, unit) }),
+                      chosen: t.last,
+                      patch: { making: { last_tap: t.lead } },
+                    })),
+                }}
+              >
+                {text(TAPS[chaser.hole?.taps.find(t => t.last)?.lead ?? 'second'])}
+              </Word>
+            </>
           ),
         way: <ProofWord job={job} plan={plan} />,
-        mate_at_hand: <MateWord job={job} />,
+        mate_at_hand: <MateWord job={job} plan={plan} />,
       })}
       drawing={
         <div className="views">

@@ -8,13 +8,22 @@ import { TextForm } from '../../parts/TextForm';
 import { StandsForm } from './StandsLeaf';
 import { spoken, text } from '../../app/voice';
 
-type Asked = 'took' | 'bit' | 'touch' | 'note' | 'past' | 'scrap' | null;
+type Asked = 'took' | 'bit' | 'touch' | 'note' | 'past' | 'scrap' | 'back' | null;
+type BackIn = NonNullable<Extract<ActKind, { kind: 'rechucked' }>['back']>;
 type Why = Extract<ActKind, { kind: 'bit_changed' }>['why'];
 
 const WHYS = spoken<{ is: Why; says: string }[]>(() => [
   { is: 'broke', says: text('page-it-broke') },
   { is: 'reground', says: text('cut-ground-again') },
   { is: 'swapped', says: text('cut-another-put-in') },
+]);
+
+/** How work that was out of the lathe is back in it. */
+const BACK = spoken<[BackIn, string, string][]>(() => [
+  ['same_slot', text('cut-back-slot'), text('cut-back-kept')],
+  ['chuck_on_its_mark', text('cut-back-mark'), text('cut-back-kept')],
+  ['another_place', text('cut-back-place'), text('cut-back-lost')],
+  ['gripped_anew', text('cut-back-anew'), text('cut-back-lost')],
 ]);
 
 /** What the blue shows where the new tip touched; true where only the bottom marked. */
@@ -103,7 +112,7 @@ export function HappenedLeaf({
     [text('cut-one-more-spring-pass'), text('cut-depth-stands'), () => told({ kind: 'sprung' }), cutting],
     [text('cut-changed-the-bit'), text('cut-broken-ground-again'), () => setAsked('bit'), cutting],
     [text('cut-touched-groove'), text('cut-dial-reads-tells'), () => setAsked('touch'), cutting],
-    [text('cut-out-chuck-back'), text('cut-or-it-slipped'), () => told({ kind: 'rechucked' }), begun],
+    [text('cut-out-chuck-back'), text('cut-or-it-slipped'), () => setAsked('back'), begun],
     [text('cut-half-nut-opened'), text('cut-thread-lost-some'), () => told({ kind: 'lost' }), cutting],
     [text('cut-ran-past-the-mark'), text('cut-how-far-your'), () => setAsked('past'), cutting],
     run?.stopped
@@ -126,6 +135,7 @@ export function HappenedLeaf({
     touch: text('cut-the-groove-touched-at'),
     note: text('page-note'),
     past: text('cut-ran-past-mark'),
+    back: text('cut-back-how'),
     scrap: text('cut-scrap-this-part'),
   };
   return (
@@ -133,7 +143,7 @@ export function HappenedLeaf({
       title={asked ? titles[asked] : text('cut-something-else')}
       open={open}
       onClose={close}
-      wide={asked === null}
+      wide={asked === null || asked === 'back'}
     >
       {asked === 'took' && next && pointed && (
         <StandsForm
@@ -145,6 +155,16 @@ export function HappenedLeaf({
       )}
       {asked === 'bit' && <BitForm onTold={told} />}
       {asked === 'touch' && pointed && <TouchForm plan={pointed} onTold={told} />}
+      {asked === 'back' && (
+        <div className="happened">
+          {BACK().map(([back, says, under]) => (
+            <button key={back} type="button" className="choice" onClick={() => told({ kind: 'rechucked', back })}>
+              <b>{says}</b>
+              <span>{under}</span>
+            </button>
+          ))}
+        </div>
+      )}
       {asked === 'past' && (
         <LengthForm
           fields={[{ name: 'past', says: text('cut-past-the-mark-by') }]}

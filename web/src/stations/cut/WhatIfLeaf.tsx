@@ -1,19 +1,31 @@
 import { useState } from 'react';
-import { inWords, type Job } from '../../api/client';
+import { inWords, type Job, type PointedPlan } from '../../api/client';
 import { Outline } from '../../drawing/Outline';
 import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
 import { useUnit } from '../../parts/unit';
 import { useGroove } from '../../api/sheets';
 import { text } from '../../app/voice';
+import { OwnFigure } from './OwnFigure';
 
-/** A dry run of mistakes: what each would do to this groove. */
-export function WhatIfLeaf({ job, open, onClose }: { job: Job; open: boolean; onClose: () => void }) {
+/** A dry run of mistakes, what each would do to this groove; and a figure of one's own, tested. */
+export function WhatIfLeaf({
+  job,
+  plan,
+  open,
+  onClose,
+}: {
+  job: Job;
+  plan: PointedPlan;
+  open: boolean;
+  onClose: () => void;
+}) {
   const groove = useGroove(job, open);
   const unit = useUnit();
   const [at, setAt] = useState(0);
   const list = groove.data?.what_if ?? [];
-  const shown = list[Math.min(at, list.length - 1)];
+  const own = at < 0;
+  const shown = own ? undefined : list[Math.min(at, list.length - 1)];
   return (
     <Leaf title={text('cut-what-if')} open={open} onClose={onClose} wide>
       {groove.isError && <p className="fault">{inWords(groove.error)}</p>}
@@ -30,7 +42,11 @@ export function WhatIfLeaf({ job, open, onClose }: { job: Job; open: boolean; on
               {w.asks}
             </button>
           ))}
+          <button type="button" className="choice" aria-pressed={own} onClick={() => setAt(-1)}>
+            {text('cut-own-figure')}
+          </button>
         </div>
+        {own && <OwnFigure job={job} plan={plan} />}
         {shown && (
           <div>
             <Outline drawing={shown.drawing} />

@@ -13,6 +13,16 @@ const FITS = spoken<[Tried['fit'], string][]>(() => [
   ['tight', text('gauge-goes-whole-way')],
   ['free', text('gauge-runs-free')],
   ['shakes', text('gauge-shakes')],
+  ['laid_on', text('gauge-laid-on')],
+]);
+
+/** What may meet before the threads do: then the trial says nothing of their size. */
+const MET = spoken<[NonNullable<Tried['touched']>, string][]>(() => [
+  ['nothing', text('gauge-met-nothing')],
+  ['jaws', text('gauge-met-jaws')],
+  ['shoulder', text('gauge-met-shoulder')],
+  ['register', text('gauge-met-register')],
+  ['end', text('gauge-met-end')],
 ]);
 
 /** How the mate went: a fit by feel is a measurement. */
@@ -21,10 +31,13 @@ export function FitForm({ unit, onTold }: { unit: 'mm' | 'in'; onTold: (act: Tri
   const [fit, setFit] = useState<Tried['fit'] | null>(null);
   const [written, setText, clear] = useDraft(`fit:${fit}`, '');
   const [fault, setFault] = useState<string | null>(null);
+  // A trial that stopped, told but for what met first.
+  const [stopped, setStopped] = useState<Tried | null>(null);
   const pick = (picked: Tried['fit']) => {
     setFault(null);
-    if (picked === 'enters' || picked === 'shakes') setFit(picked);
-    else onTold({ kind: 'tried', fit: picked });
+    if (picked === 'enters' || picked === 'shakes' || picked === 'laid_on') setFit(picked);
+    else if (picked === 'free') onTold({ kind: 'tried', fit: picked });
+    else setStopped({ kind: 'tried', fit: picked });
   };
   const enter = async () => {
     if (fit === 'enters') {
@@ -32,13 +45,31 @@ export function FitForm({ unit, onTold }: { unit: 'mm' | 'in'; onTold: (act: Tri
       if (written.trim() === '' || !(turns >= 0 && turns <= 200))
         return setFault(text('gauge-number-turns-write', { text: written }));
       clear();
-      return onTold({ kind: 'tried', fit, turns });
+      return setStopped({ kind: 'tried', fit, turns });
     }
     const read = await readLength(written, unit);
     if (read.fault !== undefined) return setFault(read.fault);
     clear();
-    if (fit) onTold({ kind: 'tried', fit, shake_mm: read.mm });
+    if (fit === 'laid_on') setStopped({ kind: 'tried', fit, stands_off_mm: read.mm });
+    else if (fit) onTold({ kind: 'tried', fit, shake_mm: read.mm });
   };
+  if (stopped)
+    return (
+      <div className="mate-fits" role="group" aria-label={text('gauge-what-met-first')}>
+        <p>{text('gauge-what-met-first')}</p>
+        {MET().map(([touched, says], i) => (
+          <button
+            key={touched}
+            type="button"
+            className="choice"
+            data-autofocus={i === 0 || undefined}
+            onClick={() => onTold({ ...stopped, touched })}
+          >
+            {says}
+          </button>
+        ))}
+      </div>
+    );
   return (
     <div className="mate-fits">
       {fit === null ? (
@@ -56,7 +87,9 @@ export function FitForm({ unit, onTold }: { unit: 'mm' | 'in'; onTold: (act: Tri
           }}
         >
           <label htmlFor={id}>
-            {fit === 'enters' ? text('gauge-turns-it-enters') : text('gauge-how-much-shakes', { unit })}
+            {fit === 'enters'
+              ? text('gauge-turns-it-enters')
+              : text(fit === 'laid_on' ? 'gauge-how-far-stands-off' : 'gauge-how-much-shakes', { unit })}
           </label>
           <input
             id={id}

@@ -20,6 +20,7 @@ const FIELDS = spoken<Field[]>(() => [
     says: text('gauge-one-looser'),
     how: text('gauge-pitch-diameter-left'),
   },
+  { kind: 'length', at: 'allow_mm', says: text('gauge-may-end'), how: text('gauge-either-way') },
 ]);
 
 /** A part to match: measured the way this one will be, it gives the size to aim at. */

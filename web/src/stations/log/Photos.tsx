@@ -1,5 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import type { Job, LogView } from '../../api/client';
+import { photoAt } from '../../api/photos';
 import { PhotoKey } from '../../parts/PhotoKey';
 import { text } from '../../app/voice';
 
@@ -11,12 +12,8 @@ export function Photos({ job, photos }: { job: Job; photos: LogView['photos'] })
       <ul>
         {photos.map(p => (
           <li key={p.id}>
-            <a href={`/api/v1/jobs/${job.id}/photos/${p.id}`} target="_blank" rel="noreferrer">
-              <img
-                src={`/api/v1/jobs/${job.id}/photos/${p.id}`}
-                alt={p.says || text('log-photograph')}
-                loading="lazy"
-              />
+            <a href={photoAt(job.id, p.id)} target="_blank" rel="noreferrer">
+              <img src={photoAt(job.id, p.id)} alt={p.says || text('log-photograph')} loading="lazy" />
             </a>
           </li>
         ))}

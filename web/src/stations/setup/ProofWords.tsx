@@ -49,7 +49,7 @@ export function ProofWord({ job, plan }: StationProps) {
 }
 
 /** Whether the mate is at hand. */
-export function MateWord({ job }: { job: Job }) {
+export function MateWord({ job, plan }: StationProps) {
   const gauge = job.request.gauge;
   const unit = useUnit();
   const told = (field: 'mate_ahead_mm' | 'mate_goes_on_mm', about: string, none: string) => (
@@ -75,6 +75,27 @@ export function MateWord({ job }: { job: Job }) {
         said('setup-mate-carries', {
           ahead: told('mate_ahead_mm', text('setup-mate-ahead'), text('setup-mate-nothing-ahead')),
           goes: told('mate_goes_on_mm', text('setup-mate-goes-on'), text('setup-mate-all-of-it')),
+          hung: plan.thread.side === 'external' && (
+            <>
+              {', '}
+              <Word
+                job={job}
+                about={text('setup-mate-hung')}
+                set={gauge.mate_hung != null}
+                later
+                edit={{
+                  kind: 'choice',
+                  choices: [true, false].map(hung => ({
+                    says: text(hung ? 'setup-mate-hangs' : 'setup-mate-apart'),
+                    chosen: (gauge.mate_hung ?? false) === hung,
+                    patch: { gauge: { mate_hung: hung } },
+                  })),
+                }}
+              >
+                {text(gauge.mate_hung ? 'setup-mate-hangs' : 'setup-mate-apart')}
+              </Word>
+            </>
+          ),
         })}
     </>
   );

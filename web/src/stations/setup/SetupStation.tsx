@@ -11,6 +11,7 @@ import type { PointedProps } from '../JobPage';
 import { Station } from '../Station';
 import { CheckList } from './CheckList';
 import { MateWord, ProofWord } from './ProofWords';
+import { PlugJobs } from './PlugJobs';
 import { StepList } from './StepList';
 import { useSetupSheet } from '../../api/sheets';
 import { said, spoken, text } from '../../app/voice';
@@ -90,7 +91,7 @@ function SetUp({ job, plan }: PointedProps) {
             })
           : text('setup-the-spindle-is', { speed_says: speedSays(plan) }),
         way: <ProofWord job={job} plan={plan} />,
-        mate_at_hand: <MateWord job={job} />,
+        mate_at_hand: <MateWord job={job} plan={plan} />,
       })}
       drawing={
         <div className="views">
@@ -157,6 +158,7 @@ function SetUp({ job, plan }: PointedProps) {
       ]}
       beside={
         <>
+          {proof.gauge && !job.frozen && <PlugJobs job={job} />}
           {view !== 'check' && (
             <button
               type="button"

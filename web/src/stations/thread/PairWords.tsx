@@ -8,6 +8,7 @@ import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
 import { useUnit } from '../../parts/unit';
 import type { StationProps } from '../JobPage';
+import { MateLeaf } from './MateLeaf';
 import { said, text } from '../../app/voice';
 
 /** The pair and the part, in words: which first, how close, and the part's other threads. */
@@ -16,12 +17,13 @@ export function PairWords({ job, plan, mesh, onMesh }: StationProps & { mesh: bo
   const id = useId();
   const queries = useQueryClient();
   const [adding, setAdding] = useState(false);
+  const [fitting, setFitting] = useState(false);
   const [written, setText, told] = useDraft('another-thread', '');
   const { pair, thread } = plan;
   const other = thread.side === 'external' ? 'nut' : 'screw';
   const mate = job.members.find(m => m.mate);
   const add = useMutation({
-    mutationFn: async (body: { mate?: boolean; callout?: string }) =>
+    mutationFn: async (body: { mate?: boolean; callout?: string; same?: boolean }) =>
       unwrap(await api.POST('/api/v1/jobs/{id}/members', { params: { path: { id: job.id } }, body: body as never })),
     onSuccess: () => {
       setAdding(false);
@@ -70,6 +72,28 @@ export function PairWords({ job, plan, mesh, onMesh }: StationProps & { mesh: bo
           })}{' '}
         </>
       )}
+      {pair && (
+        <>
+          {said(pair.mate_doubt_mm ? 'thread-came-in-hand' : 'thread-fits-in-hand', {
+            other,
+            size: (
+              <button
+                type="button"
+                className={`word${pair.mate_made_mm ? ' set' : ''}`}
+                onClick={() => setFitting(true)}
+              >
+                {pair.mate_made_mm ? figure(pair.mate_made_mm, unit) : text('page-not-told')}
+              </button>
+            ),
+          })}{' '}
+        </>
+      )}
+      {!pair && !job.frozen && (
+        <button type="button" className="word" onClick={() => setFitting(true)}>
+          {text('thread-fit-to-hand', { other })}
+        </button>
+      )}{' '}
+      <MateLeaf job={job} other={other} open={fitting} onClose={() => setFitting(false)} />
       {!mate && !job.frozen && (
         <button type="button" className="word" onClick={() => add.mutate({ mate: true })}>
           {text('thread-cut-its-too', { other })}
@@ -119,6 +143,9 @@ export function PairWords({ job, plan, mesh, onMesh }: StationProps & { mesh: bo
           )}
           <button type="submit" className="act" disabled={!written.trim()}>
             {text('page-add-it')}
+          </button>
+          <button type="button" className="act plain" onClick={() => add.mutate({ same: true })}>
+            {text('thread-same-again')}
           </button>
         </form>
       </Leaf>

@@ -254,13 +254,17 @@ export function ThreadStation({ job, plan }: StationProps) {
               ...(plan.pair?.mate_made_mm && plan.pair.first === false
                 ? [
                     {
-                      says: text('thread-the-measures', {
+                      says: text(plan.pair.mate_doubt_mm ? 'thread-the-came-to' : 'thread-the-measures', {
                         mate: external ? text('thread-nut') : text('thread-screw'),
                       }),
                       figure: plan.pair.mate_made_mm,
-                      under: text('thread-one-goes', {
-                        limits: plan.pair.limits_mm.map(q => figure(q, unit)).join(' to '),
-                      }),
+                      under:
+                        (plan.pair.mate_doubt_mm
+                          ? `${text('thread-mate-give-or-take', { doubt: figure(plan.pair.mate_doubt_mm, unit) })} `
+                          : '') +
+                        text('thread-one-goes', {
+                          limits: plan.pair.limits_mm.map(q => figure(q, unit)).join(' to '),
+                        }),
                     },
                   ]
                 : []),

@@ -60,6 +60,35 @@ pub enum Feeds {
     ReliefDiameter,
     /// Room to stop in.
     RunoutRoom,
+    /// From the face of the part's end to where the thread begins.
+    FromEnd,
+    /// Diameter of the shoulder.
+    ShoulderDiameter,
+    /// How far it stands out.
+    StickOut,
+    /// The plain size called as the sum is.
+    PlainSize,
+    /// How long that one is.
+    PlainLength,
+    /// Where that one begins.
+    PlainPlace,
+}
+
+impl Feeds {
+    /// All of them, in the order they are offered.
+    pub const ALL: [Self; 11] = [
+        Self::BlankDiameter,
+        Self::ThreadLength,
+        Self::ReliefWidth,
+        Self::ReliefDiameter,
+        Self::RunoutRoom,
+        Self::FromEnd,
+        Self::ShoulderDiameter,
+        Self::StickOut,
+        Self::PlainSize,
+        Self::PlainLength,
+        Self::PlainPlace,
+    ];
 }
 
 /// One figure of a sum: as measured, or another sum's result.

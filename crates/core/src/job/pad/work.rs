@@ -20,9 +20,8 @@ pub struct FeedChoice {
 
 /// The facts a sum may feed, said, in the order they are offered.
 #[must_use]
-pub fn feeds_said(voice: Voice) -> [FeedChoice; 5] {
-    [Feeds::BlankDiameter, Feeds::ThreadLength, Feeds::ReliefWidth, Feeds::ReliefDiameter, Feeds::RunoutRoom]
-        .map(|feeds| FeedChoice { feeds, says: feeds.says(voice) })
+pub fn feeds_said(voice: Voice) -> [FeedChoice; 11] {
+    Feeds::ALL.map(|feeds| FeedChoice { feeds, says: feeds.says(voice) })
 }
 
 impl Feeds {
@@ -35,24 +34,42 @@ impl Feeds {
             Self::ReliefWidth => say!(voice, "feeds-relief-width"),
             Self::ReliefDiameter => say!(voice, "feeds-relief-diameter"),
             Self::RunoutRoom => say!(voice, "feeds-runout-room"),
+            Self::FromEnd => say!(voice, "feeds-from-end"),
+            Self::ShoulderDiameter => say!(voice, "feeds-shoulder-diameter"),
+            Self::StickOut => say!(voice, "feeds-stick-out"),
+            Self::PlainSize => say!(voice, "feeds-plain-size"),
+            Self::PlainLength => say!(voice, "feeds-plain-length"),
+            Self::PlainPlace => say!(voice, "feeds-plain-place"),
         }
     }
 
-    /// The field of a request it feeds.
-    const fn field(self, request: &mut PlanRequest) -> &mut Option<f64> {
+    /// The field of a request it feeds: of a plain size, that of the sum's own name; none where there is none of it.
+    fn field<'a>(self, request: &'a mut PlanRequest, name: &str) -> Option<&'a mut Option<f64>> {
         let PlanRequest {
             thread: ThreadRequest { length_mm, .. },
-            blank: BlankRequest { diameter_mm, relief_width_mm, relief_diameter_mm, .. },
+            blank: BlankRequest { diameter_mm, relief_width_mm, relief_diameter_mm, from_end_mm, shoulder_mm, stick_out_mm, plain, .. },
             setup: SetupRequest { runout_mm, .. },
             ..
         } = request;
-        match self {
+        let size = plain.iter_mut().find(|p| p.name == name);
+        Some(match self {
             Self::BlankDiameter => diameter_mm,
             Self::ThreadLength => length_mm,
             Self::ReliefWidth => relief_width_mm,
             Self::ReliefDiameter => relief_diameter_mm,
             Self::RunoutRoom => runout_mm,
-        }
+            Self::FromEnd => from_end_mm,
+            Self::ShoulderDiameter => shoulder_mm,
+            Self::StickOut => stick_out_mm,
+            Self::PlainSize => &mut size?.nominal_mm,
+            Self::PlainLength => &mut size?.long_mm,
+            Self::PlainPlace => &mut size?.at_mm,
+        })
+    }
+
+    /// Whether several sums may feed it, each the size of its own name.
+    const fn is_of_a_size(self) -> bool {
+        matches!(self, Self::PlainSize | Self::PlainLength | Self::PlainPlace)
     }
 }
 
@@ -154,10 +171,13 @@ pub(crate) fn settle(request: &mut PlanRequest, c: &mut Checker) -> Vec<SumFacts
     }
     for (at, sum) in asked.iter().enumerate() {
         let (Some(feeds), Some(value)) = (sum.feeds, done.iter().find(|d| d.name == sum.name).map(|d| d.value)) else { continue };
-        if asked[..at].iter().any(|other| other.feeds == Some(feeds)) {
+        if !feeds.is_of_a_size() && asked[..at].iter().any(|other| other.feeds == Some(feeds)) {
             c.fault(format!("/pad/{at}/feeds"), sentence!("fact-two-sums-feed-let-one", says = feeds.says(c.voice)));
         }
-        *feeds.field(request) = Some(value);
+        match feeds.field(request, &sum.name) {
+            Some(field) => *field = Some(value),
+            None => c.fault(format!("/pad/{at}/feeds"), sentence!("fact-no-size-of-that-name", name = &sum.name)),
+        }
     }
     done
 }

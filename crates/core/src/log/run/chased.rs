@@ -12,6 +12,7 @@ use crate::voice::Voice;
 impl Run {
     /// The same of a thread a die or a tap makes: more to come off is a step more.
     pub(super) fn measure_chased(&mut self, act: &ActKind, voice: Voice) {
+        self.held_off = false;
         let verdict = if let Some(sized) = act.measured() {
             let read = sized.read(&self.plan, voice);
             let again = self.doubted.take().zip(read.as_ref()).is_some_and(|(was, is)| (was - is.size).abs() <= AGAIN_MM);
@@ -23,7 +24,7 @@ impl Run {
             }
             verdict
         } else {
-            act.tried().map(|fit| judge_chased_fit(&self.plan, fit, voice))
+            act.tried().map(|fit| super::asking_first(judge_chased_fit(&self.plan, fit, voice), act, voice))
         };
         if let Some(verdict) = &verdict {
             self.finished = verdict.verdict == VerdictKind::InLimits;

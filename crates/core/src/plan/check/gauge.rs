@@ -34,11 +34,13 @@ pub(super) fn proof(lines: &mut Line<'_>, plan: &Plan) {
     let wires = lines.against(&[Code::WireUnusable]).map_or_else(String::new, |w| format!(" {w}"));
     let proof = &plan.proof;
     let way = proof.ways.iter().find(|w| w.chosen);
+    let mends = way.and_then(|w| w.mends.as_ref());
     // What to do first when nothing at hand proves it.
     let first = proof.ways.iter().find(|w| matches!(w.by, Proof::Plug | Proof::TestPiece) && w.serves == Some(true));
-    let cure = |judged: fn(String, String, Option<Value>) -> LineFinding, why: String| match first {
-        Some(w) => judged(why, say!(voice, "check-prove-by", proof = &w.says), Some(json!({"gauge": {"proof": w.by}}))),
-        None => judged(why, say!(voice, "check-get-what-missing-before-first"), None),
+    let cure = |judged: fn(String, String, Option<Value>) -> LineFinding, why: String| match (mends, first) {
+        (Some(m), _) => judged(why, say!(voice, m.says), Some(m.change.clone())),
+        (None, Some(w)) => judged(why, say!(voice, "check-prove-by", proof = &w.says), Some(json!({"gauge": {"proof": w.by}}))),
+        (None, None) => judged(why, say!(voice, "check-get-what-missing-before-first"), None),
     };
     lines.put(
         "proof",

@@ -1,0 +1,103 @@
+import { useMutation } from '@tanstack/react-query';
+import { useId, useState } from 'react';
+import { api, inWords, type Job, type PointedPlan, unwrap } from '../../api/client';
+import { readLength } from '../../api/length';
+import { spoken, text } from '../../app/voice';
+import { useDraft } from '../../parts/draft';
+import { NumberPad } from '../../parts/NumberPad';
+import { Radios } from '../../parts/Radios';
+import { useUnit } from '../../parts/unit';
+
+type Of = 'radial' | 'compound' | 'percent' | 'wire_constant';
+
+const KINDS = spoken<Record<Of, string>>(() => ({
+  radial: text('cut-own-radial'),
+  compound: text('cut-own-compound'),
+  percent: text('cut-own-percent'),
+  wire_constant: text('cut-own-wires'),
+}));
+
+/** What may be tested on this job: a lean only where one is set, a percentage of a 60° bore, a constant where wires serve. */
+function kindsOf(plan: PointedPlan): Of[] {
+  const sixty = plan.thread.side === 'internal' && plan.thread.half_angle_deg === 30;
+  return [
+    'radial',
+    ...(plan.cut.angle_deg > 0 ? (['compound'] as const) : []),
+    ...(sixty ? (['percent'] as const) : []),
+    ...(plan.run.wires ? (['wire_constant'] as const) : []),
+  ];
+}
+
+/** A figure somebody was going to use: what it would give here, and the slip it looks like. */
+export function OwnFigure({ job, plan }: { job: Job; plan: PointedPlan }) {
+  const unit = useUnit();
+  const id = useId();
+  const [of, setOf] = useState<Of>('radial');
+  const [written, setText] = useDraft(`own-figure:${of}`, '');
+  const [fault, setFault] = useState<string | null>(null);
+  const test = useMutation({
+    mutationFn: async (figure: number) =>
+      unwrap(
+        await api.POST('/api/v1/jobs/{id}/own-figure', { params: { path: { id: job.id } }, body: { of, figure } }),
+      ),
+    onError: error => setFault(inWords(error)),
+  });
+  const send = async () => {
+    setFault(null);
+    test.reset();
+    if (of === 'percent') {
+      const percent = Number(written.replace('%', '').replace(',', '.'));
+      if (written.trim() === '' || !Number.isFinite(percent))
+        return setFault(text('cut-own-percent-number', { written }));
+      return test.mutate(percent);
+    }
+    const read = await readLength(written, unit);
+    if (read.fault !== undefined) return setFault(read.fault);
+    test.mutate(read.mm);
+  };
+  const found = test.data;
+  return (
+    <form
+      className="editor own-figure"
+      onSubmit={e => {
+        e.preventDefault();
+        void send();
+      }}
+    >
+      <Radios
+        about={text('cut-own-which')}
+        choices={kindsOf(plan).map(is => ({ is, says: KINDS()[is] }))}
+        chosen={is => is === of}
+        onChoose={is => {
+          setOf(is);
+          test.reset();
+        }}
+      />
+      <label htmlFor={id}>{of === 'percent' ? text('cut-own-in-percent') : text('cut-own-in', { unit })}</label>
+      <input
+        id={id}
+        inputMode="decimal"
+        autoComplete="off"
+        value={written}
+        onChange={e => setText(e.currentTarget.value)}
+        aria-invalid={fault !== null}
+        aria-describedby={fault ? `${id}-fault` : undefined}
+      />
+      {fault && (
+        <p className="fault" role="alert" id={`${id}-fault`}>
+          {fault}
+        </p>
+      )}
+      <NumberPad value={written} onChange={setText} />
+      <button type="submit" className="act" disabled={test.isPending}>
+        {text('cut-own-test')}
+      </button>
+      {found && (
+        <p className={`what-if-says ${found.state}`} role="status">
+          {found.trap && <b>{found.trap} </b>}
+          {found.says}
+        </p>
+      )}
+    </form>
+  );
+}
