@@ -25,6 +25,7 @@ pub mod job;
 pub mod kit;
 pub mod log;
 pub mod making;
+pub mod original;
 pub mod paper;
 pub mod part;
 pub(crate) mod plain;

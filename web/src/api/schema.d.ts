@@ -2821,6 +2821,11 @@ export interface components {
              * @default null
              */
             mate_hung?: boolean | null;
+            /**
+             * @description Whether it is the spindle's own nose: the chuck comes off with the work in it and is tried on it.
+             * @default null
+             */
+            mate_is_nose?: boolean | null;
             /** @default null */
             original?: components["schemas"]["OriginalRequest"] | null;
             /** @default null */
@@ -4436,7 +4441,7 @@ export interface components {
             /** @description Whether it keeps true what must run true. */
             true_enough: boolean;
         };
-        /** @description A part to match: its size over wires, or its pitch diameter, and how much looser this one is to be. */
+        /** @description A part to match: its pitch diameter, its size over wires, or what else of it could be measured, and how much looser this one is to be. */
         OriginalRequest: {
             /**
              * Format: double
@@ -4452,6 +4457,12 @@ export interface components {
             clearance_mm?: number | null;
             /**
              * Format: double
+             * @description Across its crests, at a place not worn: a screw's outside, a nut's bore; with its root or a space.
+             * @default null
+             */
+            crest_mm?: number | null;
+            /**
+             * Format: double
              * @description Over three wires, mm.
              * @default null
              */
@@ -4462,6 +4473,18 @@ export interface components {
              * @default null
              */
             pitch_diameter_mm?: number | null;
+            /**
+             * Format: double
+             * @description Across its roots.
+             * @default null
+             */
+            root_mm?: number | null;
+            /**
+             * Format: double
+             * @description Width of a space at its mouth, between two crests.
+             * @default null
+             */
+            space_mm?: number | null;
             /**
              * Format: double
              * @description Those wires, mm.

@@ -835,6 +835,7 @@ export interface Texts {
   'setup-mate-hung': never;
   'setup-mate-hangs': never;
   'setup-mate-apart': never;
+  'setup-mate-nose': never;
   'setup-mate-ahead': never;
   'setup-mate-nothing-ahead': never;
   'setup-mate-goes-on': never;
@@ -1147,6 +1148,15 @@ export interface Texts {
   'gauge-met-end': never;
   'gauge-may-end': never;
   'gauge-either-way': never;
+  'gauge-original-crest': never;
+  'gauge-original-crest-how': never;
+  'gauge-original-root': never;
+  'gauge-original-space': never;
+  'gauge-original-how': never;
+  'gauge-way-micrometer': never;
+  'gauge-way-wires': never;
+  'gauge-way-roots': never;
+  'gauge-way-space': never;
   'log-over-5-mb': 'file';
   'log-saved-server-does': never;
   'log-photographs': never;

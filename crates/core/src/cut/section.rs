@@ -11,7 +11,8 @@ use crate::blank::slender::{Beam, Cuts};
 use crate::cut::{PassRow, Then};
 use crate::direction::{Carriage, Direction};
 use crate::gears::GearsSection;
-use crate::job::{BlankFacts, CutFacts, DepthLaw, Ending, Lathe, Original, ReadBy, Style};
+use crate::job::{BlankFacts, CutFacts, DepthLaw, Ending, Lathe, ReadBy, Style};
+use crate::original::Original;
 use crate::outline::Drawing;
 use crate::quantity::{SHOWN_MM, plain_text};
 use crate::say;
@@ -150,7 +151,7 @@ pub(crate) struct AimSources {
 /// a reading within its own doubt of the aim is clear of both ends by that doubt.
 pub(crate) fn like(sheet: &mut Worksheet, original: Original, near_mm: f64, thread: &mut Thread) {
     let aim = as_the_original(sheet, original, thread.spec.side).value;
-    let allow = original.allow_mm.unwrap_or(near_mm);
+    let allow = original.allow_mm.unwrap_or(near_mm + original.doubt_mm);
     thread.own.pitch = ((aim - allow).into(), (aim + allow).into());
 }
 

@@ -348,7 +348,9 @@ fn mate(before: &Inputs<'_>, reach: Option<&Reach>, voice: Voice) -> (Option<boo
     let thread = before.thread;
     let made = before.mate.is_some_and(|m| m.made_mm.is_some());
     let at_hand = before.facts.mate_at_hand.or(if made { Some(true) } else { before.mate.map(|_| false) });
-    let off = if before.facts.mate_hung == Some(true) {
+    let off = if before.facts.mate_is_nose {
+        "nose"
+    } else if before.facts.mate_hung == Some(true) {
         "hung"
     } else if comes_out(before) {
         "comes-out"

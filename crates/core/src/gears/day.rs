@@ -141,9 +141,11 @@ fn cost(from: &Setting, jobs: &[&DayJob], order: &[usize]) -> usize {
         .sum()
 }
 
-/// Which of these jobs must come before each: its pair's first.
+/// Which of these jobs must come before each: its pair's first. Two that each follow the other, both told what the mate was made to, wait for
+/// neither.
 fn before_each(jobs: &[&DayJob]) -> Vec<Option<usize>> {
-    jobs.iter().map(|j| jobs.iter().position(|o| j.after.as_ref() == Some(&o.id))).collect()
+    let first = |j: &DayJob| jobs.iter().position(|o| j.after.as_ref() == Some(&o.id) && o.after.as_ref() != Some(&j.id));
+    jobs.iter().map(|j| first(j)).collect()
 }
 
 /// Whether every pair keeps its order.

@@ -3,7 +3,7 @@
 use super::built;
 use super::defaults::{LENGTH_DIAMETERS, SPECIAL_ANGLE_DEG, SPRING_PASSES, TRAINS_LISTED};
 use super::lathe::{Lathe, assumed_lathe};
-use super::measuring::{self, GaugeFacts, size_bounds};
+use super::measuring::{self, GaugeFacts};
 use super::profile::LatheProfile;
 use super::request::{BitRequest, IndicatorRequest, PlanRequest, ThreadRequest};
 use super::untold::nobodys;
@@ -14,6 +14,7 @@ use crate::job::pad::{self, SumFacts};
 use crate::job::{DepthLaw, Ending, Grinder, OwnRow, ReadBy, Style, Way};
 use crate::kit::{Kit, OwnedBit, SOFT, ToolMaterial, tool_material};
 use crate::making::MakingFacts;
+use crate::original::size_bounds;
 use crate::quantity::{Exact, LengthUnit, MM_PER_INCH, Ratio, pitch_of_tpi, real};
 use crate::thread::identify::Sample;
 use crate::thread::section::LOAD_FACES;
@@ -229,6 +230,9 @@ pub fn settle(request: &PlanRequest, stored: Option<&LatheProfile>, mut faults: 
     };
     let cut = settle_cut(request, thread.as_ref(), &mut c);
     let gauge = measuring::settle(&request.gauge, thread.as_ref(), request.blank.diameter_mm.is_some(), &mut c);
+    if request.gauge.original.is_some() && request.thread.special.as_ref().is_some_and(|s| s.included_angle_deg.is_none()) {
+        c.fault("/thread/special/included_angle_deg", sentence!("fact-original-angle"));
+    }
     // In a bore the bar goes in past a register at its mouth too.
     let bit = match blank.register.filter(|_| thread.as_ref().is_some_and(|t| t.spec.side == Side::Internal)) {
         Some(register) => BitFacts { reach_past_mm: Some(bit.reach_past_mm.unwrap_or(0.0) + register.depth_mm), ..bit },

@@ -28,7 +28,7 @@ pub use facts::{BitFacts, CutFacts, GearFacts, Indicator, Job, SetupFacts, settl
 pub(crate) use lathe::MOST_SEEN;
 pub use lathe::{GearBlank, Lathe, Readout, Slide, assumed_lathe};
 pub use lathe_fact::LatheFact;
-pub use measuring::{GaugeFacts, Original};
+pub use measuring::GaugeFacts;
 pub use mouth::{Parallel, ParallelRequest, RegisterFacts, RegisterFit, RegisterRequest};
 pub use plate::{Misread, PlateRead};
 pub use profile::{

@@ -8,6 +8,7 @@ use crate::job::pad::SumRequest;
 use crate::job::{BlankAim, DepthLaw, EndKind, Grinder, Holding, KeepRequest, OwnRow, ParallelRequest, PlainRequest, ReadBy, RegisterRequest, Support};
 use crate::kit::{Kit, TriedRequest};
 use crate::making::MakingRequest;
+use crate::original::OriginalRequest;
 use crate::quantity::LengthUnit;
 use crate::thread::identify::SampleRequest;
 use crate::thread::{PairSchool, Side, SpecialRequest};
@@ -406,6 +407,9 @@ pub struct GaugeRequest {
     /// Whether it hangs on the tailstock's side of the work meanwhile, so that it is tried without taking the work out.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub mate_hung: Option<bool>,
+    /// Whether it is the spindle's own nose: the chuck comes off with the work in it and is tried on it.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub mate_is_nose: Option<bool>,
     /// How far it must go on; all of the thread when absent.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub mate_goes_on_mm: Option<f64>,
@@ -426,28 +430,6 @@ pub struct SpringRequest {
     pub share: f64,
     /// Give or take: two standard deviations.
     pub doubt: f64,
-}
-
-/// A part to match: its size over wires, or its pitch diameter, and how much looser this one is to be.
-#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
-#[serde(default, deny_unknown_fields)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct OriginalRequest {
-    /// By thread micrometer, mm.
-    #[serde(skip_serializing_if = "Option::is_none")]
-    pub pitch_diameter_mm: Option<f64>,
-    /// Over three wires, mm.
-    #[serde(skip_serializing_if = "Option::is_none")]
-    pub over_wires_mm: Option<f64>,
-    /// Those wires, mm.
-    #[serde(skip_serializing_if = "Option::is_none")]
-    pub wire_mm: Option<f64>,
-    /// How much looser than it, mm on the pitch diameter; tighter under nought, as a tap is made over its screw; 0 when not told.
-    #[serde(skip_serializing_if = "Option::is_none")]
-    pub clearance_mm: Option<f64>,
-    /// How far from that it may end, either way; as near as it can be measured when not told.
-    #[serde(skip_serializing_if = "Option::is_none")]
-    pub allow_mm: Option<f64>,
 }
 
 /// How a size is proven.

@@ -123,7 +123,7 @@ async fn a_tap_over_its_screw_half_a_nut_laid_on_and_a_figure_that_is_wrong() {
     browser.click_text("button.word", "what its limits ask").await;
     let fields = browser.page.find_all(By::Css("[role=dialog] input")).await.unwrap();
     retype(&fields[0], "25.2").await;
-    retype(&fields[3], "-0.13").await;
+    retype(&fields[1], "-0.13").await;
     browser.click_text("[role=dialog] .act", "Set").await;
     server.comes_to(&id, "/request/gauge/original/clearance_mm", -0.13).await;
     let job = server.job(&id).await;

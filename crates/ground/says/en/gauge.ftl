@@ -170,6 +170,7 @@ proof-wires-and = { $wire } wires; { $why }
 proof-mate-reaches = it reaches the thread with the part as held
 proof-mate-off = { $off ->
     [comes-out] ; the work comes out from between { -center }s for it: mark the dog's slot
+    [nose] ; it is the spindle’s own nose: the chuck comes off with the work in it, is turned about and tried on it, and goes back on its marked place
     [hung] ; it hangs on the tailstock’s side and runs on where it hangs
     [draw-back] ; draw the { -center } back to try it
    *[none] { "" }

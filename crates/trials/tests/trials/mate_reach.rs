@@ -42,6 +42,8 @@ fn a_mate_that_bottoms_before_it_is_on_is_no_proof_and_says_by_how_much() {
     // Not told, it is taken for no plain nut where something stands there; hung on the tailstock it goes on between centres all the way.
     let untold = tried(thread(), shoulder(), json!({"mate_at_hand": true}));
     assert!(untold.0.is_none() && untold.1.contains("was not told"), "{}", untold.1);
+    let nose = tried(json!({"callout": "M36x1.5-6H", "length_mm": 24}), json!({"shoulder": true}), json!({"mate_is_nose": true, "mate_ahead_mm": 0}));
+    assert!(nose.0 == Some(true) && nose.1.contains("chuck comes off with the work in it"), "{}", nose.1);
     let between = |hung: bool| tried(thread(), json!({"holding": "centres"}), json!({"mate_at_hand": true, "mate_ahead_mm": 0, "mate_hung": hung}));
     assert!(between(false).1.contains("comes out") && between(true).1.contains("hangs on the tailstock"), "{} {}", between(false).1, between(true).1);
 }

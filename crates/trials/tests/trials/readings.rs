@@ -6,7 +6,7 @@ use yoke_core::log::{ActKind, fold, judge_told};
 use yoke_core::run::RunPlan;
 use yoke_core::thread::{Flanks, Groove};
 use yoke_core::voice::Voice;
-use yoke_trials::{SinglePoint, demo_lathe, judge, on, sound};
+use yoke_trials::{SinglePoint, demo_lathe, judge, on, reckon, sound};
 
 fn groove(run: &RunPlan, e: f64) -> Groove {
     let tip = run.tip.unwrap();
@@ -262,4 +262,37 @@ fn a_reading_that_does_not_agree_is_questioned_by_what_it_was_read_with() {
         let asked = judge(&plan.run, &reading, depth).unwrap().questions.join(" ");
         assert!(asked.contains(wants) && !asked.contains(never), "{read}: {asked}");
     }
+}
+
+/// A sample measured by what can be reached of it: over the flanks it is estimated, with its doubt, and held to no table's band.
+#[test]
+fn a_sample_is_sized_by_its_crests_and_a_space_or_its_roots() {
+    let ask =
+        |original: serde_json::Value, callout: &str| reckon(json!({"thread": {"callout": callout}, "lathe": demo_lathe(1), "gauge": {"original": original}}));
+    // A screw cut with the basic flats: crest P/8, root P/4 of a V 0.866 P deep: 20 across, 20 − 2·(17/24)·0.866·... by hand below.
+    let tan = 30.0_f64.to_radians().tan();
+    let (crest, fc, fr) = (20.0, 2.5 / 8.0, 2.5 / 6.0);
+    let root = crest - (2.5 - fc - fr) / tan;
+    let real = crest - (1.25 - fc) / tan;
+    let by_root = ask(json!({"crest_mm": crest, "root_mm": root}), "M20x2.5-6g").unwrap();
+    let doubt = 0.09 * (fc + fr) / tan;
+    assert!((by_root.run.target_mm - real).abs() <= doubt + 1e-9, "{} {real} {doubt}", by_root.run.target_mm);
+    let [low, high] = by_root.run.limits_mm;
+    assert!(high - low > 2.0 * doubt && high - low < 2.0 * doubt + 0.05 && by_root.assumptions.iter().any(|a| a.text.contains("give or take")));
+    // A space at its mouth is P − crest: exactly the same.
+    let by_space = ask(json!({"crest_mm": crest, "space_mm": 2.5 - fc}), "M20x2.5-6g").unwrap();
+    assert!((by_space.run.target_mm - real).abs() < 1e-9);
+    let nut = ask(json!({"crest_mm": 34.4, "space_mm": 1.5 - 0.25}), "M36x1.5-6H").unwrap();
+    assert!((nut.run.target_mm - (34.4 + 0.5 / tan)).abs() < 1e-9);
+    for (original, at) in [
+        (json!({"crest_mm": 20.0}), "/gauge/original/root_mm"),
+        (json!({"crest_mm": 20.0, "root_mm": 21.0}), "/gauge/original/root_mm"),
+        (json!({"crest_mm": 20.0, "space_mm": 0.2}), "/gauge/original/space_mm"),
+        (json!({"crest_mm": 20.0, "pitch_diameter_mm": 18.2}), "/gauge/original/pitch_diameter_mm"),
+    ] {
+        let faults = ask(original.clone(), "M20x2.5-6g").unwrap_err();
+        assert!(faults.iter().any(|f| f.pointer == at), "{original}: {faults:?}");
+    }
+    let special = json!({"thread": {"special": {"major_mm": 27.3, "pitch_mm": 4.2}}, "gauge": {"original": {"pitch_diameter_mm": 25.0}}});
+    assert!(reckon(special).unwrap_err().iter().any(|f| f.pointer == "/thread/special/included_angle_deg"));
 }

@@ -75,27 +75,7 @@ export function MateWord({ job, plan }: StationProps) {
         said('setup-mate-carries', {
           ahead: told('mate_ahead_mm', text('setup-mate-ahead'), text('setup-mate-nothing-ahead')),
           goes: told('mate_goes_on_mm', text('setup-mate-goes-on'), text('setup-mate-all-of-it')),
-          hung: plan.thread.side === 'external' && (
-            <>
-              {', '}
-              <Word
-                job={job}
-                about={text('setup-mate-hung')}
-                set={gauge.mate_hung != null}
-                later
-                edit={{
-                  kind: 'choice',
-                  choices: [true, false].map(hung => ({
-                    says: text(hung ? 'setup-mate-hangs' : 'setup-mate-apart'),
-                    chosen: (gauge.mate_hung ?? false) === hung,
-                    patch: { gauge: { mate_hung: hung } },
-                  })),
-                }}
-              >
-                {text(gauge.mate_hung ? 'setup-mate-hangs' : 'setup-mate-apart')}
-              </Word>
-            </>
-          ),
+          hung: <WhereMate job={job} plan={plan} />,
         })}
     </>
   );
@@ -135,5 +115,34 @@ function AtHandWord({ job }: { job: Job }) {
           ? text('setup-at-hand')
           : text('setup-not-at-hand')}
     </Word>
+  );
+}
+
+/** Where the mate is meanwhile: hung on the tailstock's side of a screw, or the spindle's own nose for a bore. */
+function WhereMate({ job, plan }: StationProps) {
+  const field = plan.thread.side === 'external' ? 'mate_hung' : 'mate_is_nose';
+  const says = (is: boolean) =>
+    text(is ? (field === 'mate_hung' ? 'setup-mate-hangs' : 'setup-mate-nose') : 'setup-mate-apart');
+  const is = job.request.gauge?.[field] ?? false;
+  return (
+    <>
+      {', '}
+      <Word
+        job={job}
+        about={text('setup-mate-hung')}
+        set={job.request.gauge?.[field] != null}
+        later
+        edit={{
+          kind: 'choice',
+          choices: [true, false].map(one => ({
+            says: says(one),
+            chosen: is === one,
+            patch: { gauge: { [field]: one } },
+          })),
+        }}
+      >
+        {says(is)}
+      </Word>
+    </>
   );
 }

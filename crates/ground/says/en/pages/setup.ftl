@@ -73,6 +73,7 @@ setup-mate-carries = , with { $ahead } ahead of its thread, to go on { $goes }{ 
 setup-mate-hung = Where it is meanwhile
 setup-mate-hangs = hung on the tailstock’s side
 setup-mate-apart = kept apart
+setup-mate-nose = the spindle’s own nose
 setup-mate-ahead = What the mate carries ahead of its thread
 setup-mate-nothing-ahead = nothing told
 setup-mate-goes-on = How far the mate must go on
