@@ -73,10 +73,8 @@ pub(crate) fn settle(asked: &OriginalRequest, thread: Option<&ThreadFacts>, c: &
 
 /// How well a space is read across, mm. House value: a rule's edge or a drill shank tried in it.
 const SPACE_DOUBT_MM: f64 = 0.02;
-/// Share of what the flats of crest and root together take of the pitch that is the crest's, and how far it may be from that: a third on
-/// forms whose root may be twice as wide, half where they are alike.
-const CREST_SHARE: [f64; 2] = [0.42, 0.09];
-
+/// How well the flats of crest and root are known together from two diameters, mm. House value: a caliper's hundredths, by the flanks' slope.
+const READ_DOUBT_MM: f64 = 0.01;
 /// The pitch diameter of a part of which the crests and the root, or a space, were measured, and its doubt, mm.
 ///
 /// At its crests a space is half the pitch wide and (d − E)·tan α more; crest flat, root flat and 2·depth·tan α make up the pitch.
@@ -104,7 +102,8 @@ fn of_the_rest(crest: f64, asked: &OriginalRequest, thread: Option<&ThreadFacts>
                 c.fault("/gauge/original/root_mm", sentence!("fact-original-root"));
                 return None;
             }
-            ((pitch / 2.0 - CREST_SHARE[0] * flats) / tan, CREST_SHARE[1] * flats / tan)
+            let [flat, doubt] = crest_of(flats, spec.flats_mm()?);
+            ((pitch / 2.0 - flat) / tan, doubt / tan)
         }
         _ => {
             c.fault("/gauge/original/root_mm", sentence!("fact-original-root-or-space"));
@@ -112,6 +111,16 @@ fn of_the_rest(crest: f64, asked: &OriginalRequest, thread: Option<&ThreadFacts>
         }
     };
     Some((crest + turn * into, doubt))
+}
+
+/// How wide a crest is where crest and root are so wide together, and how far it may be from that, mm: what either may be as the form leaves
+/// them, each read no better than [`READ_DOUBT_MM`]; of a part further off than both allow, they share what it is off.
+fn crest_of(flats: f64, [crest, root]: [[f64; 2]; 2]) -> [f64; 2] {
+    let (least, most) = (crest[0] + root[0], crest[1] + root[1]);
+    let within = flats.clamp(least, most);
+    let (low, high) = (crest[0].max(within - root[1] - READ_DOUBT_MM), crest[1].min(within - root[0] + READ_DOUBT_MM));
+    let off = flats - within;
+    [f64::midpoint(low, high) + off / 2.0, (high - low) / 2.0 + off.abs() / 2.0]
 }
 
 /// A pitch diameter as told: itself, or over wires of a size.

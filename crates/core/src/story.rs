@@ -198,7 +198,7 @@ fn says(plan: &RunPlan, kind: &ActKind, stands: &DialSetting, voice: Voice) -> (
             };
             ("bit_changed", say!(voice, "story-bit", why = why, tip = tip, size = size))
         }
-        ActKind::Rechucked { back } => ("rechucked", say!(voice, "story-rechucked", back = back.map_or("untold", crate::log::Back::word))),
+        ActKind::Rechucked { back, .. } => ("rechucked", say!(voice, "story-rechucked", back = back.map_or("untold", crate::log::Back::word))),
         ActKind::Lost {} => ("lost", say!(voice, "story-lost")),
         ActKind::Stopped {} => ("stopped", say!(voice, "story-stopped")),
         ActKind::Resumed {} => ("resumed", say!(voice, "story-resumed")),

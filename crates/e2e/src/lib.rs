@@ -211,7 +211,9 @@ fn start_driver() -> Option<(Kept, u16)> {
 
 /// Told to the tests: what the content policy blocks, what the page says on the console or throws, and what moves without being asked to.
 const WATCH: &str = "
-window.blocked = []; window.said = []; window.shifts = [];
+window.blocked = []; window.said = []; window.shifts = []; window.asked = 0;
+const ask = window.fetch;
+window.fetch = (...what) => { window.asked += 1; return ask(...what).finally(() => { window.asked -= 1; }); };
 document.addEventListener('securitypolicyviolation', e => window.blocked.push(e.violatedDirective + ' ' + e.blockedURI));
 for (const how of ['log', 'info', 'warn', 'error', 'debug']) console[how] = (...what) => window.said.push(how + ': ' + what.map(String).join(' '));
 addEventListener('error', e => e.message && window.said.push('thrown: ' + e.message));
@@ -390,6 +392,28 @@ impl Browser {
             assert!(Instant::now() < until, "{css} never said {wanted:?}; it says {text:?}");
             tokio::time::sleep(Duration::from_millis(40)).await;
         }
+    }
+
+    /// Waits until a script's answer is `wanted`.
+    ///
+    /// # Panics
+    /// When it never is.
+    pub async fn comes_to(&self, script: &str, wanted: impl Into<Value>) {
+        let (wanted, until) = (wanted.into(), Instant::now() + PATIENCE);
+        loop {
+            let is = self.script(script).await;
+            if is == wanted {
+                return;
+            }
+            assert!(Instant::now() < until, "{script} never came to {wanted}; it is {is}");
+            tokio::time::sleep(Duration::from_millis(40)).await;
+        }
+    }
+
+    /// Waits until every answer the page has asked for has come and been drawn.
+    pub async fn quiet(&self) {
+        let twice = "const now = window.asked; return new Promise(done => requestAnimationFrame(() => setTimeout(() => done(now + window.asked), 80)))";
+        self.comes_to(twice, 0).await;
     }
 
     /// Clicks what `css` names; again where something lay over it or it was drawn anew in that moment.

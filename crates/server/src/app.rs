@@ -8,7 +8,7 @@ use crate::state::{App, DATABASE};
 use crate::voice::Asked;
 use crate::{
     Files, Serve, acts, batch, bits, changing, day, demo, events, file, guard, jobs, lathes, listen, log, members, part_sheet, planning, problem, route,
-    sheets, shop, web, words,
+    sheets, shop, test_pieces, web, words,
 };
 use axum::extract::DefaultBodyLimit;
 use axum::{Router, middleware};
@@ -45,6 +45,15 @@ fn files() -> OpenApiRouter<App> {
     OpenApiRouter::new().routes(routes!(bits::bit_svg)).routes(routes!(bits::bit_dxf)).routes(routes!(part_sheet::part_dxf))
 }
 
+/// What is made of a job beside it: members of its part, a gauge to turn, a test piece.
+fn beside() -> OpenApiRouter<App> {
+    OpenApiRouter::new()
+        .routes(routes!(members::add_member))
+        .routes(routes!(members::gauge_to_turn))
+        .routes(routes!(test_pieces::make_test_piece))
+        .routes(routes!(test_pieces::test_pieces))
+}
+
 /// The API routes with their description.
 pub fn api() -> OpenApiRouter<App> {
     OpenApiRouter::with_openapi(Description::openapi())
@@ -56,7 +65,7 @@ pub fn api() -> OpenApiRouter<App> {
         .routes(routes!(planning::length))
         .routes(routes!(jobs::list, jobs::add))
         .routes(routes!(jobs::one, changing::change))
-        .merge(OpenApiRouter::new().routes(routes!(members::add_member)).routes(routes!(members::gauge_to_turn)))
+        .merge(beside())
         .routes(routes!(acts::record))
         .routes(routes!(bits::bit_sheet))
         .merge(files())

@@ -26,7 +26,7 @@ use yoke_core::batch::{
 };
 use yoke_core::direction::Hand;
 use yoke_core::faults::Fault;
-use yoke_core::gauge::TipFound;
+use yoke_core::gauge::{TipFound, spring_told, tip_told};
 use yoke_core::job::PlainRequest;
 use yoke_core::route::{Member, OpTook, Operation, Route, SetUp, chucking_of, minutes_of, standing_of};
 use yoke_core::voice::Voice;
@@ -602,8 +602,8 @@ fn carry_to(store: &Store, id: &str, voice: Asked) -> Result<Outcome<Box<JobView
         return Ok(Outcome::Conflict("/problems/nothing-found", "srv-no-part-read"));
     };
     let stored::Document { whole: mut request, unknown, .. } = stored::request(&job)?;
-    let bit = json!({ "tip_flat_mm": null, "tip_radius_mm": null, "tip_radius_between_mm": null, "tip_flat_between_mm": found.flat_mm });
-    merge(&mut request, json!({ "bit": bit, "gauge": { "spring": { "share": found.spring, "doubt": found.spring_doubt } } }));
+    merge(&mut request, tip_told(found.flat_mm));
+    merge(&mut request, spring_told(found.spring, found.spring_doubt));
     if let Err(faults) = keepable(store, &request, &unknown, voice)? {
         return Ok(Outcome::Faulty(faults));
     }

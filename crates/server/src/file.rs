@@ -9,6 +9,7 @@ use crate::jobs::{name_fault, title_fault};
 use crate::problem::Problem;
 use crate::state::{App, JobChanged};
 use crate::stored::{self, is_unknown};
+use crate::test_pieces;
 use crate::words::ShopWords;
 use axum::Json;
 use axum::body::Bytes;
@@ -19,7 +20,7 @@ use serde_json::value::RawValue;
 use std::collections::{BTreeMap, BTreeSet};
 use std::sync::atomic::{AtomicU64, Ordering};
 use utoipa::ToSchema;
-use yoke_core::batch::{BatchFacts, MOST_PARTS};
+use yoke_core::batch::{BatchFacts, MOST_PARTS, TestPieceFacts};
 use yoke_core::faults::{Fault, plain_words, read_json, read_value};
 use yoke_core::job::{Kit, LatheProfile, PlanRequest};
 use yoke_core::log::ActKind;
@@ -85,6 +86,8 @@ pub enum SheetBody {
     Day(Vec<String>),
     /// The trade words of the shop.
     Words(ShopWords),
+    /// What is kept of a test piece.
+    TestPiece(TestPieceFacts),
 }
 
 /// An operation of a route that is done.
@@ -483,8 +486,15 @@ fn look_at_sheet(sheet: &SheetFile, at: &str, ids: &BTreeSet<String>, faults: &m
         }
         "route" if ids.contains(&sheet.owner) => reads::<Route>(&sheet.body, &format!("{at}/body"), faults),
         "batch" if ids.contains(&sheet.owner) => reads::<BatchFacts>(&sheet.body, &format!("{at}/body"), faults),
+        test_pieces::KIND if ids.contains(&sheet.owner) => {
+            reads::<TestPieceFacts>(&sheet.body, &format!("{at}/body"), faults);
+            let of = serde_json::from_str::<TestPieceFacts>(sheet.body.get()).ok().filter(|kept| !ids.contains(&kept.of));
+            faults.extend(of.map(|kept| Fault::new(format!("{at}/body/of"), say!(Voice::default(), "srv-not-file", owner = &kept.of))));
+        }
         "words" if sheet.owner == day::OWNER => reads::<ShopWords>(&sheet.body, &format!("{at}/body"), faults),
-        "route" | "batch" | "day" | "words" => faults.push(Fault::new(format!("{at}/owner"), say!(Voice::default(), "srv-not-file", owner = &sheet.owner))),
+        "route" | "batch" | "day" | "words" | test_pieces::KIND => {
+            faults.push(Fault::new(format!("{at}/owner"), say!(Voice::default(), "srv-not-file", owner = &sheet.owner)))
+        }
         other => faults.push(Fault::new(format!("{at}/kind"), say!(Voice::default(), "srv-not-known-route-batch-day", other = &other))),
     }
 }

@@ -37,6 +37,7 @@ mod sheets;
 mod shop;
 mod state;
 mod stored;
+mod test_pieces;
 mod voice;
 mod web;
 mod words;

@@ -65,14 +65,15 @@ fn mate_of(request: &Value, side: Side, material: Option<String>) -> Value {
     mate
 }
 
-/// The request of the same thread on the other end: what is this end's own, as measured or as it stands along the part, left out.
-fn same_again(request: &Value) -> Value {
+/// The request of the same thread on other metal, or on the other end: these sections left out, and what was measured of this one, or
+/// stands where it does along the part.
+pub(crate) fn again(request: &Value, without: &[&str]) -> Value {
     let mut same = request.clone();
     if let Value::Object(map) = &mut same {
-        map.retain(|field, _| !matches!(field.as_str(), "mate" | "pad" | "sample"));
+        map.retain(|field, _| !without.contains(&field.as_str()));
     }
     if let Some(blank) = same["blank"].as_object_mut() {
-        blank.retain(|field, _| !matches!(field.as_str(), "diameter_mm" | "plain" | "from_end_mm" | "run_out_mm" | "tried" | "rechucked"));
+        blank.retain(|field, _| !matches!(field.as_str(), "diameter_mm" | "plain" | "from_end_mm" | "runout_mm" | "tried" | "rechucked"));
     }
     same
 }
@@ -168,7 +169,7 @@ fn join_once(store: &Store, of: &str, asked: &AddMember, created: &str, voice: A
         }
         (new, format!("{}, {text}", first.title))
     } else if asked.same {
-        (same_again(&request), say!(Voice::default(), "title-the-other-end", title = &first.title))
+        (again(&request, &["mate", "pad", "sample"]), say!(Voice::default(), "title-the-other-end", title = &first.title))
     } else {
         let Some(side) = side_of(&read).map(Side::other) else {
             let fault = Fault::new("/mate", say!(Voice::default(), "srv-thread-must-known-before-mate"));
@@ -250,10 +251,7 @@ fn plug(store: &Store, of: &str, created: &str, voice: Asked) -> Result<Option<R
     }
     let title = |id: &str| say!(Voice::default(), id, title = &bore.title).chars().take(120).collect::<String>();
     let [first, second] = [uuid::Uuid::new_v4(), uuid::Uuid::new_v4()].map(|id| id.to_string());
-    store.add_job(&first, &title("title-plug-go"), &go.to_string(), created)?;
-    let revision = store.job(&first)?.map_or(1, |job| job.revision);
-    let (title, request) = (title("title-plug-not-go"), not_go.to_string());
-    let member = NewMember { id: &second, title: &title, request: &request, created, revision, mates: false, request_of_first: None };
-    store.add_member(&first, &member)?;
+    let jobs = [(&first, "title-plug-go", &go), (&second, "title-plug-not-go", &not_go)].map(|(id, says, request)| (id, title(says), request.to_string()));
+    store.add_part(&jobs.each_ref().map(|(id, title, request)| [id.as_str(), title, request]), created, None)?;
     store.job(&first)?.map(|job| view(store, &job, voice).map(Ok)).transpose()
 }

@@ -304,10 +304,9 @@ fn told(mut reading: Value, voice: Voice) -> Result<(ActKind, Option<f64>), Vec<
         })
     };
     let [at, turns, shake_mm, stands_off_mm] = ["at_radial_mm", "turns", "shake_mm", "stands_off_mm"].map(|name| number(&mut reading, name));
-    let met = reading.as_object_mut().and_then(|o| o.remove("touched")).filter(|v| !v.is_null());
+    let met = reading.as_object_mut().and_then(|o| o.remove("touched")).filter(|v| !v.is_null()).map(serde_json::from_value::<Touched>);
     let met_told = met.is_some();
-    let touched = met.and_then(|met| serde_json::from_value::<Touched>(met).ok());
-    if met_told && touched.is_none() {
+    if matches!(met, Some(Err(_))) {
         faults.push(Fault::new("/touched", say!(Voice::default(), "srv-touched-kinds")));
     }
     if at.is_some_and(|a| !(a.is_finite() && (0.0..=100.0).contains(&a))) {
@@ -319,7 +318,7 @@ fn told(mut reading: Value, voice: Voice) -> Result<(ActKind, Option<f64>), Vec<
             faults.push(Fault::new("/fit", say!(Voice::default(), "srv-one-thing-time-fit-size")));
         }
         match serde_json::from_value::<FitKind>(fit) {
-            Ok(fit) => Some(ActKind::Tried { fit, turns, shake_mm, stands_off_mm, touched }),
+            Ok(fit) => Some(ActKind::Tried { fit, turns, shake_mm, stands_off_mm, touched: met.and_then(Result::ok) }),
             Err(_) => {
                 faults.push(Fault::new("/fit", say!(Voice::default(), "srv-fit-wontenter-enters-tight-free")));
                 None

@@ -364,6 +364,26 @@ impl Store {
         Ok(self.lock().execute(sql, params![id, title, request, created])? == 1)
     }
 
+    /// Adds jobs of one new part, each with its id, title and request, the first naming the part and owning the sheet (its kind and body)
+    /// where there is one: all of it, or nothing.
+    ///
+    /// # Errors
+    /// What SQLite says; an id used before is one of them.
+    pub fn add_part(&self, jobs: &[[&str; 3]], created: &str, sheet: Option<[&str; 2]>) -> Result<(), StoreError> {
+        let mut connection = self.lock();
+        let transaction = begin(&mut connection)?;
+        let sql = "INSERT INTO jobs (id, title, request, revision, created, part) VALUES (?1, ?2, ?3, 1, ?4, ?5)";
+        for [id, title, request] in jobs {
+            let part = (jobs.len() > 1).then_some(jobs[0][0]);
+            transaction.execute(sql, params![id, title, request, created, part])?;
+        }
+        if let (Some([kind, body]), Some([owner, ..])) = (sheet, jobs.first()) {
+            transaction.execute("INSERT INTO sheets (owner, kind, body, revision) VALUES (?1, ?2, ?3, 1)", [owner, kind, body])?;
+        }
+        transaction.commit()?;
+        Ok(())
+    }
+
     /// Adds a job to the part of another, as its mate or beside it; the other's facts may change with it.
     /// Stale, and nothing done, when that one was changed meanwhile.
     ///

@@ -28,6 +28,7 @@ mod facts;
 pub mod families;
 mod fit;
 mod flanks;
+mod flats;
 pub mod form;
 pub mod identify;
 pub mod pair;

@@ -49,6 +49,7 @@ export type RouteView = Schemas['RouteView'];
 export type CardLine = Schemas['CardLine'];
 export type BatchView = Schemas['BatchView'];
 export type BatchFacts = Schemas['BatchFacts'];
+export type Correction = Schemas['Correction'];
 export type Papers = Schemas['Papers'];
 export type Measured = Schemas['Measured'];
 export type CheckLine = Schemas['CheckLine'];

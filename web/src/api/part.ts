@@ -8,6 +8,8 @@ const of = (id: string) => ({ params: { path: { id } } });
 export const useRoute = sheet('route', id => api.GET('/api/v1/jobs/{id}/route', of(id)));
 /** The part drawn whole. */
 export const usePartSheet = sheet('part', id => api.GET('/api/v1/jobs/{id}/part', of(id)));
+/** The test pieces of a job, and what each found. */
+export const useTestPieces = sheet('test-pieces', id => api.GET('/api/v1/jobs/{id}/test-pieces', of(id)));
 /** What is printed of a job. */
 export const usePaper = sheet('paper', id => api.GET('/api/v1/jobs/{id}/paper', of(id)));
 

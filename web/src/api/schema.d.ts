@@ -560,6 +560,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/test-piece": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes a test piece of a job: a job of its own with the same facts, none of what was measured of the part's own metal. */
+        post: operations["make_test_piece"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/test-pieces": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The test pieces of a job, and what each found. */
+        get: operations["test_pieces"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/thread": {
         parameters: {
             query?: never;
@@ -1231,6 +1265,11 @@ export interface components {
             back?: components["schemas"]["Back"] | null;
             /** @enum {string} */
             kind: "rechucked";
+            /**
+             * Format: double
+             * @description What an indicator swings on it since, mm, where that was read.
+             */
+            swing_mm?: number | null;
         } | {
             /** @enum {string} */
             kind: "lost";
@@ -1402,7 +1441,7 @@ export interface components {
          * @description How work that was out of the lathe is back in it.
          * @enum {string}
          */
-        Back: "same_slot" | "chuck_on_its_mark" | "another_place" | "gripped_anew";
+        Back: "same_slot" | "chuck_on_its_mark" | "another_place" | "gripped_anew" | "parted_off";
         /** @description Sizes between balls in a bore. */
         BallView: {
             /** @description The ball. */
@@ -2202,6 +2241,15 @@ export interface components {
          * @enum {string}
          */
         Condition: "sharp" | "worn" | "broken" | "lent";
+        /** @description One thing a test piece found, and the change of its part's facts that takes it over. */
+        Correction: {
+            /** @description The change of the part's request, a merge patch. */
+            change: Record<string, never>;
+            /** @description What it is of: `tip`, `spring`, `angle`, `reaction`, `relief`, or the field told otherwise. */
+            code: string;
+            /** @description In words. */
+            says: string;
+        };
         /** @description What to change. */
         Cure: {
             /**
@@ -5760,6 +5808,8 @@ export interface components {
             fit: components["schemas"]["RegisterFit"];
             /** @description Upper limit. */
             max_mm: components["schemas"]["Quantity"];
+            /** @description Between them: what a bit that just touches it reads across the roots, until it is measured. */
+            middle_mm: components["schemas"]["Quantity"];
             /** @description Lower limit. */
             min_mm: components["schemas"]["Quantity"];
             /** @description What to turn or bore. */
@@ -6505,7 +6555,7 @@ export interface components {
             teeth?: components["schemas"]["Teeth"] | null;
         };
         /** @description What a sheet may be; named for its schema. */
-        SheetBody: components["schemas"]["Route"] | components["schemas"]["BatchFacts"] | string[] | components["schemas"]["ShopWords"];
+        SheetBody: components["schemas"]["Route"] | components["schemas"]["BatchFacts"] | string[] | components["schemas"]["ShopWords"] | components["schemas"]["TestPieceFacts"];
         /** @description What is kept beside the jobs. */
         SheetFile: {
             /** @description A route, what is kept of a batch, a list of jobs, or the trade words. */
@@ -7053,6 +7103,25 @@ export interface components {
             count: number;
             /** @description One of them with its side of the root, about the circle's middle, mm; the others are it turned. */
             tooth: number[][];
+        };
+        /** @description What is kept of a test piece, beside its job. */
+        TestPieceFacts: {
+            /**
+             * @description The job it is cut for.
+             * @default
+             */
+            of?: string;
+        };
+        /** @description A test piece of a job, and what it found. */
+        TestPieceView: {
+            /** @description Whether it is begun. */
+            begun: boolean;
+            /** @description What it found that the part is not told yet, each to be taken over by itself. */
+            corrections: components["schemas"]["Correction"][];
+            /** @description Its own job. */
+            job: string;
+            /** @description That job's title. */
+            title: string;
         };
         /**
          * @description What is done after a pass before any goes deeper.
@@ -9784,6 +9853,120 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SetupSheet"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    make_test_piece: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    test_pieces: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TestPieceView"][];
                 };
             };
             404: {

@@ -22,6 +22,10 @@ export interface Texts {
   'back-prove': 'reading' | 'setting';
   'back-if-not': never;
   'back-another-place': never;
+  'back-parted': never;
+  'run-overran': 'past';
+  'rechucked-swings': 'half' | 'swing' | 'under';
+  'rechucked-swings-little': 'half' | 'swing';
   'rechucked-run-out': never;
   'stopped-left-at': 'reading' | 'setting';
   'stopped-left-at.engaged': 'reading' | 'setting';
@@ -840,6 +844,12 @@ export interface Texts {
   'setup-mate-nothing-ahead': never;
   'setup-mate-goes-on': never;
   'setup-mate-all-of-it': never;
+  'setup-test-piece-first': never;
+  'setup-test-piece-found': never;
+  'setup-test-piece-found-so-many': 'n';
+  'setup-test-piece-take': never;
+  'setup-test-piece-nothing': never;
+  'setup-test-piece-not-begun': never;
   'setup-plug-jobs': never;
   'cut-scratch': never;
   'cut-stocking': never;
@@ -967,6 +977,8 @@ export interface Texts {
   'cut-back-mark': never;
   'cut-back-place': never;
   'cut-back-anew': never;
+  'cut-back-parted': never;
+  'cut-back-swing': never;
   'cut-back-kept': never;
   'cut-back-lost': never;
   'cut-own-figure': never;
@@ -1063,6 +1075,7 @@ export interface Texts {
   'gauge-one-wire-crests': never;
   'gauge-one-wire-of': 'aim' | 'wire';
   'gauge-three': never;
+  'gauge-register-touched': never;
   'gauge-rule-caliper-root': never;
   'gauge-aim-pitch-diameter': 'size';
   'gauge-two-opposite': never;

@@ -1,6 +1,5 @@
 import { Link } from '@tanstack/react-router';
-import type { JobLine, LatheProfile } from '../api/client';
-import { inWords } from '../api/client';
+import { inWords, type JobLine, type LatheProfile } from '../api/client';
 import { useDay } from '../api/hooks';
 import { train } from '../stations/gears/train';
 import { text } from '../app/voice';

@@ -188,3 +188,41 @@ async fn the_second_end_is_the_same_again_and_a_plug_is_jobs_of_its_own() {
     let (status, _) = server.send(Method::POST, "/api/v1/jobs/footbridge-tie-rod/gauge-to-turn", json!({}), &[]).await;
     assert_eq!(status, StatusCode::UNPROCESSABLE_ENTITY);
 }
+
+/// A test piece is a job of its own; what it found is offered to its part alone, taken over by a change of facts, and kept in the shop's file.
+#[tokio::test]
+async fn a_test_piece_tells_its_part_and_no_other() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path(), &["--demo"]);
+    let request = json!({"thread": {"callout": "M20x2.5-6g", "length_mm": 40}, "lathe_id": "gap-bed", "bit": {"included_angle_deg": 60, "tip_flat_mm": 0.31},
+        "blank": {"diameter_mm": 19.85, "shoulder": true, "relief_width_mm": 8.0}, "setup": {"spindle_rpm": 30}});
+    let part = made(&server, "Stud", request.clone()).await;
+    let other = made(&server, "Another", request).await;
+    let (status, piece) = server.send(Method::POST, &format!("/api/v1/jobs/{part}/test-piece"), json!({}), &[]).await;
+    assert_eq!(status, StatusCode::CREATED, "{piece}");
+    let test = piece["id"].as_str().unwrap();
+    assert!(piece["title"] == "Stud: the test piece" && piece["request"]["blank"]["diameter_mm"].is_null() && piece["request"]["setup"]["spindle_rpm"] == 30);
+    let found = async |of: &str| server.get(&format!("/api/v1/jobs/{of}/test-pieces")).await.1;
+    assert!(found(&part).await[0]["corrections"] == json!([]) && found(&part).await[0]["begun"] == false);
+    let (status, _) = server.send(Method::POST, &format!("/api/v1/jobs/{test}/test-piece"), json!({}), &[]).await;
+    assert_eq!(status, StatusCode::CONFLICT);
+    for pass in piece["plan"]["run"]["passes"].as_array().unwrap() {
+        act(&server, test, &format!("p{}", pass["n"]), json!({"kind": "pass_done", "n": pass["n"], "radial_mm": pass["radial_mm"]})).await;
+    }
+    act(&server, test, "past", json!({"kind": "overran", "past_mm": 1.25})).await;
+    let all = found(&part).await;
+    assert_eq!(all[0]["corrections"][0]["code"], "reaction", "{all}");
+    let (_, job) = server.get(&format!("/api/v1/jobs/{part}")).await;
+    let change = json!({"request": all[0]["corrections"][0]["change"]});
+    let (status, taken) = server.send(Method::PATCH, &format!("/api/v1/jobs/{part}"), change, &[("If-Match", &job["revision"].to_string())]).await;
+    assert!(status == StatusCode::OK && taken["request"]["setup"]["reaction_s"].as_f64().unwrap() > 1.4, "{taken}");
+    assert_eq!(found(&part).await[0]["corrections"], json!([]));
+    assert_eq!(found(&other).await, json!([]));
+    // It goes out with the shop, and one whose part is not there is refused by its place.
+    let (_, mut shop) = server.get("/api/v1/shop.json").await;
+    let at = shop["sheets"].as_array().unwrap().iter().position(|s| s["kind"] == "test_piece").unwrap();
+    assert_eq!(shop["sheets"][at]["body"]["of"], json!(part));
+    shop["sheets"][at]["body"]["of"] = json!("nobody");
+    let (status, problem) = server.post("/api/v1/shop.json", shop).await;
+    assert!(status == StatusCode::UNPROCESSABLE_ENTITY && problem["faults"][0]["pointer"] == format!("/sheets/{at}/body/of"), "{status} {problem}");
+}

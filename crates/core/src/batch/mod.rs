@@ -4,10 +4,12 @@
 mod order;
 mod plain;
 mod tally;
+mod test_piece;
 
 pub use order::{Across, BatchOp, BatchSetUp, OrderView, OwnOrder, orders};
 pub use plain::{check_sized, plain_limits};
 pub use tally::{BatchThread, Cell, Column, Drift, PartResult, Row, SizeState, Tally, ThreadResult, tally, tally_csv};
+pub use test_piece::{Correction, TestPieceFacts, corrections};
 
 use crate::faults::Fault;
 use crate::gauge::TipFound;

@@ -34,7 +34,7 @@ pub use slender::Slenderness;
 pub use truth::{ParallelView, RunOutView};
 pub use wall::RingWall;
 
-use crate::bit::Tip;
+use crate::bit::{self, Tip};
 use crate::direction::Carriage;
 use crate::job::{BlankFacts, Kit};
 use crate::outline::Drawing;
@@ -192,10 +192,12 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &BlankFacts, before: &Inputs<
     watch.extend(test_piece(facts, thread, voice).into_iter().chain(material_says(facts, side, voice)));
     let (holdings, holding_reason) = holding::holdings(&holding::HoldingInputs { facts, thread, used, tried: before.tried }, watch, voice);
     let held = holdings.iter().find(|h| h.chosen).map_or(Holding::ThreeJaw, |h| h.holding);
-    // The root this tip really leaves, at the far limit.
-    let reach = 2.0 * tip.sharpest.0.value;
-    let root = if side == Side::External { thread.own.pitch.0.value - reach } else { thread.own.pitch.1.value + reach };
-    let register = facts.register.map(|asked| register::reckon(sheet, asked, thread.spec.side, root, watch));
+    let register = facts.register.map(|asked| {
+        // By the root this tip really leaves, at the far limit.
+        let far = if side == Side::External { thread.own.pitch.0 } else { thread.own.pitch.1 };
+        let root = bit::root(sheet, thread, far, tip.sharpest.0).value;
+        register::reckon(sheet, asked, side, root, watch)
+    });
     let [chamfer, wanted] = chamfer(sheet, facts, thread, before.tip, watch);
     let drawing = drawn(facts, thread, (used.value, chamfer), &mut ended, register.as_ref(), voice);
     let bore = match comes {

@@ -29,6 +29,8 @@ pub struct Register {
     pub min_mm: Quantity,
     /// Upper limit.
     pub max_mm: Quantity,
+    /// Between them: what a bit that just touches it reads across the roots, until it is measured.
+    pub middle_mm: Quantity,
     /// How deep it goes.
     pub depth_mm: Quantity,
     /// What to turn or bore.
@@ -70,6 +72,7 @@ pub(super) fn reckon(sheet: &mut Worksheet, facts: RegisterFacts, side: Side, ro
         fit: facts.fit,
         min_mm: Quantity::length(voice, min),
         max_mm: Quantity::length(voice, max),
+        middle_mm: Quantity::length(voice, f64::midpoint(min.value, max.value)),
         depth_mm: Quantity::length(voice, facts.depth_mm),
         says,
     }

@@ -111,7 +111,7 @@ pub(crate) fn ends(sheet: &mut Worksheet, job: &Job, kit: &Kit, th: &Thread, siz
     let length = th.length;
     match job.making.by {
         Maker::Tap => {
-            let last = last_tap(job, kit, th);
+            let (_, last) = taps(job, kit, th);
             let [full, tip] = depths(sheet, job, th, last, size.aim);
             let hole = job.blank.shoulder.then_some([full.value, tip.value]);
             let front = length + last.pitches()[1] * th.pitch.value;
@@ -138,19 +138,17 @@ const fn lead_of(kind: ChaserKind) -> Option<TapLead> {
     }
 }
 
-/// The taps there are for it: as told, else those of the drawer, else a set of three.
-fn taps(job: &Job, kit: &Kit, th: &Thread) -> Vec<TapLead> {
+/// The taps there are for it, as told, else those of the drawer, else a set of three; and the last run in, as told, else the last of those
+/// told, else the second, or the last the drawer has.
+fn taps(job: &Job, kit: &Kit, th: &Thread) -> (Vec<TapLead>, TapLead) {
+    let told = job.making.taps;
     let owned = |lead| kit.chasers.iter().any(|c| lead_of(c.kind) == Some(lead) && c.cuts(&th.spec));
-    let there = job.making.taps.unwrap_or_else(|| TapLead::ALL.map(owned));
+    let there = told.unwrap_or_else(|| TapLead::ALL.map(owned));
     let list: Vec<TapLead> = TapLead::ALL.into_iter().zip(there).filter_map(|(lead, there)| there.then_some(lead)).collect();
-    if list.is_empty() { TapLead::ALL.into() } else { list }
-}
-
-/// The last tap run in: as told; else the last of those told; else the second, or the last the drawer has.
-fn last_tap(job: &Job, kit: &Kit, th: &Thread) -> TapLead {
-    let there = taps(job, kit, th);
-    let usual = if job.making.taps.is_none() && there.contains(&TapLead::default()) { Some(TapLead::default()) } else { there.last().copied() };
-    job.making.last_tap.or(usual).unwrap_or_default()
+    let list = if list.is_empty() { TapLead::ALL.into() } else { list };
+    let usual = Some(TapLead::default()).filter(|second| told.is_none() && list.contains(second));
+    let last = job.making.last_tap.or(usual).or(list.last().copied()).unwrap_or_default();
+    (list, last)
 }
 
 fn depths(sheet: &mut Worksheet, job: &Job, th: &Thread, last: TapLead, hole: Num) -> [Num; 2] {
@@ -185,8 +183,9 @@ pub(crate) fn reckon(sheet: &mut Worksheet, before: &Inputs<'_>, assumed: &mut V
     let hold_the_work = lathe.chuck == Chuck::Screwed;
     let hole = (by == Maker::Tap).then(|| tap_hole(sheet, before));
     let bevels = if by == Maker::Die { bevels(sheet, blank) } else { Vec::new() };
-    let short = if by == Maker::Die { short(sheet, job, th) } else { Num::from(last_tap(job, kit, th).pitches()[1] * th.pitch.value) };
-    assume(job, last_tap(job, kit, th), &twist, assumed, voice);
+    let (_, last) = taps(job, kit, th);
+    let short = if by == Maker::Die { short(sheet, job, th) } else { Num::from(last.pitches()[1] * th.pitch.value) };
+    assume(job, last, &twist, assumed, voice);
     if let Some(first) = hole.as_ref().and_then(|h| h.taps.iter().find(|t| t.run)).filter(|t| t.lead == TapLead::Bottoming) {
         watch.push(Watch::new(Level::Warn, Code::Holding, "setup", say!(voice, "chaser-starts-blunt", tap = &first.says)));
     }
@@ -258,7 +257,7 @@ fn tap_says(lead: TapLead, voice: Voice) -> String {
 fn tap_hole(sheet: &mut Worksheet, before: &Inputs<'_>) -> TapHole {
     let voice = sheet.voice();
     let Inputs { job, kit, thread, blank, .. } = *before;
-    let (there, last) = (taps(job, kit, thread), last_tap(job, kit, thread));
+    let (there, last) = taps(job, kit, thread);
     let hole = blank.used_mm.num();
     let taps = TapLead::ALL.map(|lead| TapOfSet {
         lead,

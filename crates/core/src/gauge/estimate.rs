@@ -15,6 +15,7 @@ use crate::say;
 use crate::thread::{Fit, FitBand, RunMate};
 use crate::voice::Voice;
 use serde::Serialize;
+use serde_json::{Value, json};
 
 /// What was told of the thread as it stands.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -123,6 +124,18 @@ pub struct TipFound {
     pub sure: bool,
     /// In words.
     pub says: String,
+}
+
+/// A tip found to be between two widths, told of a job: the change of its facts.
+#[must_use]
+pub fn tip_told(flat_mm: [f64; 2]) -> Value {
+    json!({"bit": {"tip_flat_mm": null, "tip_radius_mm": null, "tip_radius_between_mm": null, "tip_flat_between_mm": flat_mm}})
+}
+
+/// A share of a cut found to spring away, give or take, told of a job: the change of its facts.
+#[must_use]
+pub fn spring_told(share: f64, doubt: f64) -> Value {
+    json!({"gauge": {"spring": {"share": share, "doubt": doubt}}})
 }
 
 /// Share of a cut that springs away before anything is known, and how far it may be from that: from nought to three tenths. House values.
@@ -379,17 +392,22 @@ impl Estimate {
         dial.shallow(wanted).radial_mm.max(step)
     }
 
+    /// How far in the flanks will be once cut on to a depth, in finishing cuts, and one standard deviation of it, mm radial.
+    fn gone_on_to(&self, run: &RunPlan, sets: &[f64], radial: f64) -> (f64, f64) {
+        self.believed(self.lag(sets).on_to(radial, run.finishing_cut_mm, self.mean[1]), ReadingOf::Flanks)
+    }
+
     /// Whether going on to a depth stays short of a size but for one chance in a hundred, what springs off with it counted.
     #[must_use]
     pub fn stays_short(&self, run: &RunPlan, sets: &[f64], radial: f64, of_mm: f64) -> bool {
-        let (into, sd) = self.believed(self.lag(sets).on_to(radial, run.finishing_cut_mm, self.mean[1]), ReadingOf::Flanks);
+        let (into, sd) = self.gone_on_to(run, sets, radial);
         into + PAST_LIMIT * sd <= run.depth_of(of_mm, 0.0)
     }
 
     /// How sure the next setting is, in plain words.
     #[must_use]
     pub fn sure(&self, run: &RunPlan, sets: &[f64], radial: f64, limit_mm: f64, voice: Voice) -> String {
-        let (into, sd) = self.believed(self.lag(sets).on_to(radial, run.finishing_cut_mm, self.mean[1]), ReadingOf::Flanks);
+        let (into, sd) = self.gone_on_to(run, sets, radial);
         let chance = normal_area((into - run.depth_of(limit_mm, 0.0)) / sd.max(1e-9));
         let odds = if chance < 0.001 {
             "none"

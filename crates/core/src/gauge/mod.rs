@@ -13,7 +13,7 @@ pub(crate) mod section;
 mod verdict;
 
 pub(crate) use chased::{judge_chased, judge_chased_fit};
-pub use estimate::{Estimate, Lag, Observation, TipFound, normal_area, normal_density};
+pub use estimate::{Estimate, Lag, Observation, TipFound, normal_area, normal_density, spring_told, tip_told};
 pub(crate) use estimate::{SPRING, SPRING_SD};
 pub use functional::Functional;
 pub use past::FlankFound;

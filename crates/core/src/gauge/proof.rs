@@ -7,7 +7,7 @@ use crate::job::{BlankFacts, GaugeFacts, Holding, Kit, MicrometerKind, OwnedMicr
 use crate::making::Maker;
 use crate::say;
 use crate::thread::form::Thread;
-use crate::thread::pair::Provable;
+use crate::thread::pair::{LEAST_PLUG_MM, Provable};
 use crate::thread::{MateFacts, Side, ThreadSpec};
 use crate::voice::Voice;
 use crate::working::{Num, Quantity};
@@ -100,14 +100,15 @@ pub(crate) fn reckon(before: &Inputs<'_>, voice: Voice) -> ProofView {
         Side::External => [Proof::Wires, Proof::ThreadMicrometer, Proof::Mate, Proof::TestPiece, Proof::Plug],
         Side::Internal => [Proof::Mate, Proof::ThreadMicrometer, Proof::Plug, Proof::TestPiece, Proof::Wires],
     };
-    let owned = owned(before);
-    let reach = goes_on(before, voice);
+    let owned = owned(before.kit, &before.thread.spec);
+    // How it goes on is asked only of one that is there.
+    let reach = (at_hand(before) == Some(true)).then(|| goes_on(before, voice)).flatten();
     let mut ways: Vec<ProofWay> = order
         .into_iter()
         .filter(|by| !(side == Side::Internal && *by == Proof::Wires))
         .map(|by| {
             let (serves, why) = judge(by, before, owned.as_ref(), reach.as_ref(), voice);
-            let mends = reach.as_ref().filter(|r| by == Proof::Mate && serves != Some(true) && why == r.why).and_then(|r| r.mends.clone());
+            let mends = reach.as_ref().filter(|_| by == Proof::Mate).and_then(|r| r.mends.clone());
             ProofWay { by, says: says(by, side, before.maker, voice), serves, why, chosen: false, mends }
         })
         .collect();
@@ -126,8 +127,8 @@ pub(crate) fn reckon(before: &Inputs<'_>, voice: Voice) -> ProofView {
         way.by
     });
     let instrument = match by {
-        Some(Proof::Wires) => in_range(before, MicrometerKind::Outside, over(before.gauge)),
-        Some(Proof::ThreadMicrometer) => in_range(before, thread_kind(side), pitch(before.thread)),
+        Some(Proof::Wires) => in_range(before.kit, MicrometerKind::Outside, over(before.gauge)),
+        Some(Proof::ThreadMicrometer) => in_range(before.kit, thread_kind(side), pitch(before.thread)),
         _ => None,
     };
     ProofView {
@@ -147,8 +148,8 @@ struct OwnedGauge {
 }
 
 /// The gauge of the drawer that shows that this thread goes.
-fn owned(before: &Inputs<'_>) -> Option<OwnedGauge> {
-    let tries: Vec<_> = before.kit.gauges.iter().filter(|g| g.tries(&before.thread.spec)).collect();
+fn owned(kit: &Kit, thread: &ThreadSpec) -> Option<OwnedGauge> {
+    let tries: Vec<_> = kit.gauges.iter().filter(|g| g.tries(thread)).collect();
     let go = tries.iter().find(|g| g.kind.shows()[0])?;
     Some(OwnedGauge { marked: go.thread.clone(), both: tries.iter().any(|g| g.kind.shows()[1]) })
 }
@@ -161,10 +162,8 @@ pub(crate) fn provable(kit: &Kit, thread: &Thread) -> Provable {
         let class = if side == own.side { own.class } else { own.system.family().usual_class(side, thread.major.value) };
         ThreadSpec { side, class, ..own.clone() }
     };
-    let gauge = |side| kit.gauges.iter().any(|g| g.tries(&spec(side)) && g.kind.shows()[0]);
-    let micrometer = |side, (low, high): (Num, Num)| {
-        kit.micrometers.iter().any(|m| m.kind == thread_kind(side) && !m.lent && m.from_mm <= low.value && m.to_mm >= high.value)
-    };
+    let gauge = |side| owned(kit, &spec(side)).is_some();
+    let micrometer = |side, (low, high): (Num, Num)| in_range(kit, thread_kind(side), Some([low.value, high.value])).is_some();
     let (screw, nut) = if thread.spec.side == Side::External { (thread.own.pitch, thread.mate.pitch) } else { (thread.mate.pitch, thread.own.pitch) };
     let flanks = thread.alpha_deg > 0.0;
     // So near the best wire one bears on every form whose flanks are straight, whatever its crest.
@@ -205,15 +204,15 @@ fn pitch(thread: &Thread) -> Option<[f64; 2]> {
     Some([thread.own.pitch.0.value, thread.own.pitch.1.value])
 }
 
-fn in_range<'a>(before: &Inputs<'a>, kind: MicrometerKind, sizes: Option<[f64; 2]>) -> Option<&'a OwnedMicrometer> {
+fn in_range(kit: &Kit, kind: MicrometerKind, sizes: Option<[f64; 2]>) -> Option<&OwnedMicrometer> {
     let [low, high] = sizes?;
-    before.kit.micrometers.iter().find(|m| m.kind == kind && !m.lent && m.from_mm <= low && m.to_mm >= high)
+    kit.micrometers.iter().find(|m| m.kind == kind && !m.lent && m.from_mm <= low && m.to_mm >= high)
 }
 
 /// Whether a micrometer of the drawer spans these sizes; not known while none are listed at all.
 fn micrometer(before: &Inputs<'_>, kind: MicrometerKind, sizes: [f64; 2], voice: Voice) -> ProofFinding {
     let wanted = voice.between(sizes[0], sizes[1]);
-    match in_range(before, kind, Some(sizes)) {
+    match in_range(before.kit, kind, Some(sizes)) {
         Some(m) => (Some(true), say!(voice, "proof-within", wanted = &wanted, name = &m.name)),
         None if before.kit.micrometers.is_empty() => (None, say!(voice, "proof-no-micrometers", wanted = &wanted)),
         None => (Some(false), say!(voice, "proof-no-micrometer-spans", wanted = &wanted)),
@@ -256,6 +255,7 @@ fn judge(by: Proof, before: &Inputs<'_>, owned: Option<&OwnedGauge>, reach: Opti
         Proof::Plug => match (owned, thread.spec.side) {
             (Some(gauge), _) => (Some(true), say!(voice, "proof-gauge-owned", marked = &gauge.marked, both = if gauge.both { "yes" } else { "no" })),
             (None, Side::External) => (Some(false), say!(voice, "proof-ring-unmeasured")),
+            (None, Side::Internal) if thread.basic.minor.value < LEAST_PLUG_MM => (Some(false), say!(voice, "proof-plug-thin")),
             (None, Side::Internal) => (Some(true), say!(voice, "proof-plug-ends")),
         },
         Proof::TestPiece | Proof::Auto => (Some(true), say!(voice, "proof-same-stock")),
@@ -264,7 +264,7 @@ fn judge(by: Proof, before: &Inputs<'_>, owned: Option<&OwnedGauge>, reach: Opti
 
 /// Whether the work comes out of the lathe for a trial, being held at both ends and the mate not hung on the tailstock before it went in.
 fn comes_out(before: &Inputs<'_>) -> bool {
-    before.facts.mate_hung != Some(true) && before.blank.held().is_some_and(|h| matches!(h.holding, Holding::Centres | Holding::Arbor))
+    !before.facts.mate_hung && before.blank.held().is_some_and(|h| matches!(h.holding, Holding::Centres | Holding::Arbor))
 }
 
 /// How a mate goes on.
@@ -294,35 +294,31 @@ fn goes_on(before: &Inputs<'_>, voice: Voice) -> Option<Reach> {
     let usable = before.blank.usable_mm;
     let (room, meets) = ahead_of_it(before);
     let wants = facts.mate_goes_on_mm.unwrap_or(usable);
+    let on =
+        |goes: f64| Reach { serves: Some(true), why: say!(voice, "proof-mate-goes-on", goes = voice.about(goes), wants = voice.about(wants)), mends: None };
     if wants > usable + HELD_OFF_MM {
         let why = say!(voice, "proof-mate-wants-more", wants = voice.about(wants), there = voice.about(usable));
         let longer = up(before.thread.length + wants - usable);
         return Some(Reach { serves: Some(false), why, mends: Some(Mends { says: "check-longer-thread", change: json!({"thread": {"length_mm": longer}}) }) });
     }
     let Some(ahead) = facts.mate_ahead_mm else {
-        let limited = room.filter(|room| room.is_finite());
-        let (goes, plain) = (voice.about(usable), Mends { says: "check-tell-ahead", change: json!({"gauge": {"mate_ahead_mm": 0.0}}) });
-        return match (limited, facts.mate_goes_on_mm) {
-            (Some(room), _) => {
-                let why = say!(voice, "proof-mate-ahead-untold", goes = goes, meets = meets, room = voice.about(room));
-                Some(Reach { serves: None, why, mends: Some(plain) })
-            }
-            (None, Some(_)) if room.is_some() => {
-                Some(Reach { serves: Some(true), why: say!(voice, "proof-mate-goes-on", goes = goes, wants = voice.about(wants)), mends: None })
-            }
-            (None, _) if room.is_none() => Some(Reach { serves: None, why: say!(voice, "proof-mate-both-untold", goes = goes), mends: Some(plain) }),
-            (None, _) => None,
+        let why = match room {
+            None => say!(voice, "proof-mate-both-untold", goes = voice.about(usable)),
+            Some(room) if room.is_finite() => say!(voice, "proof-mate-ahead-untold", goes = voice.about(usable), meets = meets, room = voice.about(room)),
+            Some(_) => return facts.mate_goes_on_mm.map(|_| on(usable)),
         };
+        let plain = Mends { says: "check-tell-ahead", change: json!({"gauge": {"mate_ahead_mm": 0.0}}) };
+        return Some(Reach { serves: None, why, mends: Some(plain) });
     };
     // Nothing ahead meets nothing: its own face stops where the thread does.
     let Some(room) = room.or((ahead <= 0.0).then_some(f64::INFINITY)) else {
         return Some(Reach { serves: None, why: say!(voice, "proof-mate-room-untold", ahead = voice.about(ahead)), mends: None });
     };
     let engages = usable - (ahead - room).max(0.0);
-    let goes = voice.about(engages.max(0.0));
     if engages + HELD_OFF_MM >= wants {
-        return Some(Reach { serves: Some(true), why: say!(voice, "proof-mate-goes-on", goes = goes, wants = voice.about(wants)), mends: None });
+        return Some(on(engages.max(0.0)));
     }
+    let goes = voice.about(engages.max(0.0));
     let lacks = wants - engages;
     let mends = match meets {
         "jaws" => told.stick_out_mm.map(|out| Mends { says: "check-stand-out", change: json!({"blank": {"stick_out_mm": up(out + lacks)}}) }),
@@ -343,14 +339,17 @@ fn up(mm: f64) -> f64 {
 /// Less than this of a mate's way is nothing that holds it off, mm.
 const HELD_OFF_MM: f64 = 0.05;
 
+/// Whether the mate is there to be tried: as told, else whether the other of the pair is made; absent where neither tells it.
+fn at_hand(before: &Inputs<'_>) -> Option<bool> {
+    before.facts.mate_at_hand.or_else(|| before.mate.map(|m| m.made_mm.is_some()))
+}
+
 /// Trying the mate: whether it is there, and what is in its way.
 fn mate(before: &Inputs<'_>, reach: Option<&Reach>, voice: Voice) -> (Option<bool>, String) {
     let thread = before.thread;
-    let made = before.mate.is_some_and(|m| m.made_mm.is_some());
-    let at_hand = before.facts.mate_at_hand.or(if made { Some(true) } else { before.mate.map(|_| false) });
     let off = if before.facts.mate_is_nose {
         "nose"
-    } else if before.facts.mate_hung == Some(true) {
+    } else if before.facts.mate_hung {
         "hung"
     } else if comes_out(before) {
         "comes-out"
@@ -360,12 +359,10 @@ fn mate(before: &Inputs<'_>, reach: Option<&Reach>, voice: Voice) -> (Option<boo
         "none"
     };
     let with_off = |why: String| why + &say!(voice, "proof-mate-off", off = off);
-    if at_hand == Some(true)
-        && let Some(reach) = reach
-    {
-        return (reach.serves, if reach.serves == Some(true) { with_off(reach.why.clone()) } else { reach.why.clone() });
+    if let Some(Reach { serves, why, .. }) = reach {
+        return (*serves, if *serves == Some(true) { with_off(why.clone()) } else { why.clone() });
     }
-    match at_hand {
+    match at_hand(before) {
         Some(true) if thread.spec.side == Side::Internal && before.reach_past > 0.0 => {
             (Some(true), say!(voice, "proof-mate-past", past = voice.about(before.reach_past)))
         }

@@ -393,20 +393,23 @@ pub fn judge_fit_knowing(run: &RunPlan, fit: Fit, sets: &[f64], known: Option<&E
         Fit::LaidOn { .. } if fit.goes() => (VerdictKind::Unsure, say!(voice, "verdict-sits-home"), None),
         Fit::WontEnter | Fit::Enters { .. } | Fit::Tight | Fit::LaidOn { .. } => {
             let next = next_cut(run, stood_mm, after.toward_fit(run, sets));
-            let case = match fit {
-                Fit::WontEnter => "wont_enter",
-                Fit::Enters { .. } => "enters",
-                Fit::LaidOn { .. } => "laid_on",
-                _ => "tight",
-            };
-            let (cuts, setting) = Next::asked(next.as_ref());
-            let off = if let Fit::LaidOn { off_mm } = fit { voice.about(off_mm) } else { String::new() };
-            let says = say!(voice, "verdict-fit", fit = case, cuts = cuts, setting = setting, off = off);
-            (VerdictKind::TakeMore, says, next)
+            (VerdictKind::TakeMore, so_it_went(fit, next.as_ref(), voice), next)
         }
     };
     let options = if verdict == VerdictKind::PastLimit { still_to_do(run, value, voice) } else { Vec::new() };
     Verdict { next, options, ..Verdict::new(verdict, pitch_diameter_mm, says) }
+}
+
+/// How a mate went that asks for another cut, and that cut.
+fn so_it_went(fit: Fit, next: Option<&Next>, voice: Voice) -> String {
+    let (went, off) = match fit {
+        Fit::WontEnter => ("wont_enter", String::new()),
+        Fit::Enters { .. } => ("enters", String::new()),
+        Fit::LaidOn { off_mm } => ("laid_on", voice.about(off_mm)),
+        Fit::Tight | Fit::Free | Fit::Shakes { .. } => ("tight", String::new()),
+    };
+    let (cuts, setting) = Next::asked(next);
+    say!(voice, "verdict-fit", fit = went, cuts = cuts, setting = setting, off = off)
 }
 
 /// Where no mate its standard allows could go as this one did, by where the dial stands, the tip's, the spring's and the dial's doubt
@@ -449,9 +452,7 @@ fn by_width(run: &RunPlan, fit: Fit, stood_mm: f64, voice: Voice) -> Verdict {
         && !fit.goes()
         && let Some(next) = next_cut(run, stood_mm, (stood_mm + off_mm).min(full))
     {
-        let (cuts, setting) = Next::asked(Some(&next));
-        let says = say!(voice, "verdict-fit", fit = "laid_on", cuts = cuts, setting = setting, off = voice.about(off_mm));
-        let size = PitchDiameter { value, doubt: run.tip_doubt_mm };
+        let (size, says) = (PitchDiameter { value, doubt: run.tip_doubt_mm }, so_it_went(fit, Some(&next), voice));
         return Verdict { next: Some(next), ..Verdict::new(VerdictKind::TakeMore, size, says) };
     }
     let (verdict, says) = match fit {

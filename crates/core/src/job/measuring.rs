@@ -18,8 +18,8 @@ pub struct GaugeFacts {
     pub mate_at_hand: Option<bool>,
     /// What it carries ahead of its thread, mm, when told.
     pub mate_ahead_mm: Option<f64>,
-    /// Whether it hangs on the tailstock's side of the work meanwhile, when told.
-    pub mate_hung: Option<bool>,
+    /// Whether it hangs on the tailstock's side of the work meanwhile.
+    pub mate_hung: bool,
     /// Whether it is the spindle's own nose.
     pub mate_is_nose: bool,
     /// How far it must go on, mm, when told.
@@ -43,7 +43,7 @@ pub(super) fn settle(asked: &GaugeRequest, thread: Option<&ThreadFacts>, crest_m
         // A lathe has its nose at hand.
         mate_at_hand: if asked.mate_is_nose == Some(true) { Some(true) } else { asked.mate_at_hand },
         mate_ahead_mm: c.sound(asked.mate_ahead_mm, 0.0, 2000.0, "/gauge/mate_ahead_mm", "mm"),
-        mate_hung: asked.mate_hung,
+        mate_hung: asked.mate_hung.unwrap_or(false),
         mate_is_nose: asked.mate_is_nose.unwrap_or(false),
         mate_goes_on_mm: c.sound(asked.mate_goes_on_mm, 0.1, 5000.0, "/gauge/mate_goes_on_mm", "mm"),
         crest_measured,

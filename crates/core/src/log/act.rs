@@ -86,6 +86,9 @@ pub enum ActKind {
         /// How it is back; absent where it may have moved.
         #[serde(default, skip_serializing_if = "Option::is_none")]
         back: Option<Back>,
+        /// What an indicator swings on it since, mm, where that was read.
+        #[serde(default, skip_serializing_if = "Option::is_none")]
+        swing_mm: Option<f64>,
     },
     /// The half-nut was opened where it should have stayed closed, or the thread was lost some other way.
     Lost {},
@@ -152,6 +155,8 @@ pub enum Back {
     AnotherPlace,
     /// In its chuck or collet, gripped anew.
     GrippedAnew,
+    /// Parted off for a trial, and gripped by what was finished with it.
+    PartedOff,
 }
 
 impl Back {
@@ -169,6 +174,7 @@ impl Back {
             Self::ChuckOnItsMark => "mark",
             Self::AnotherPlace => "place",
             Self::GrippedAnew => "anew",
+            Self::PartedOff => "parted",
         }
     }
 }
@@ -224,9 +230,10 @@ impl ActKind {
             Self::PassDone { n, radial_mm } => vec![figure_within("/n", f64::from(*n), 1000.0, COUNT, voice), length("/radial_mm", *radial_mm, 0.0, 100.0)],
             Self::Tried { fit, turns, shake_mm, stands_off_mm, touched } => {
                 let told = FitTold { turns: *turns, shake_mm: *shake_mm, stands_off_mm: *stands_off_mm };
-                let goes = matches!(fit, FitKind::Free | FitKind::Shakes) && touched.is_some_and(|t| t != Touched::Nothing);
+                let fit = Fit::of(*fit, told);
+                let goes = fit.as_ref().is_ok_and(|fit| fit.goes()) && touched.is_some_and(|t| t != Touched::Nothing);
                 vec![
-                    Fit::of(*fit, told).map(|_| ()).map_err(|(field, why)| (field, why.said(voice))),
+                    fit.map(|_| ()).map_err(|(field, why)| (field, why.said(voice))),
                     if goes { Err(("/touched", say!(voice, "act-touched-belongs"))) } else { Ok(()) },
                 ]
             }
@@ -237,6 +244,7 @@ impl ActKind {
             Self::Sized { name, mm } => {
                 vec![letters("/name", name, 40, "act-plain-size-named"), length("/mm", *mm, 0.05, 5100.0)]
             }
+            Self::Rechucked { swing_mm, .. } => swing_mm.iter().map(|swing| length("/swing_mm", *swing, 0.0, 20.0)).collect(),
             Self::Overran { past_mm } => vec![length("/past_mm", *past_mm, 0.0, 100.0)],
             Self::Scrapped { why } => vec![letters("/why", why, 400, "act-say-what-spoilt")],
             Self::Undone { act } => vec![letters("/act", act, 200, "act-name-act")],
@@ -251,14 +259,9 @@ impl ActKind {
                 if stamp.chars().count() > 64 { Err(("/stamp", say!(voice, "act-stamp-letters"))) } else { Ok(()) },
                 noted.as_ref().filter(|n| n.chars().count() > 200).map_or(Ok(()), |_| Err(("/noted", say!(voice, "act-noted-letters")))),
             ],
-            Self::Trouble { .. }
-            | Self::Sprung {}
-            | Self::Rechucked { .. }
-            | Self::Lost {}
-            | Self::Stopped {}
-            | Self::Resumed {}
-            | Self::Finished {}
-            | Self::Unticked { .. } => Vec::new(),
+            Self::Trouble { .. } | Self::Sprung {} | Self::Lost {} | Self::Stopped {} | Self::Resumed {} | Self::Finished {} | Self::Unticked { .. } => {
+                Vec::new()
+            }
         };
         let wrong: Vec<FieldFault> = checks.into_iter().filter_map(Result::err).collect();
         if wrong.is_empty() { Ok(()) } else { Err(wrong) }

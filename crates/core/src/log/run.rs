@@ -121,6 +121,9 @@ pub struct RunState {
 /// Wires must differ by so much for their two sizes to tell an angle, mm.
 const WIRES_APART_MM: f64 = 0.1;
 
+/// Share of the tolerance that the swing of work put back may take: half of it is too deep on one side. House value.
+const SWING_SHARE: f64 = 0.1;
+
 /// Two readings this near are the same, mm.
 const AGAIN_MM: f64 = 0.02;
 
@@ -163,6 +166,8 @@ struct Run {
     ticks: BTreeMap<String, Tick>,
     sizes: BTreeMap<String, f64>,
     overran_mm: Vec<f64>,
+    /// Whether the last pass did.
+    ran_past: bool,
     scrapped: Option<String>,
 }
 
@@ -210,6 +215,7 @@ pub fn fold(plan: &RunPlan, acts: &[Act], voice: Voice) -> RunState {
         ticks: BTreeMap::new(),
         sizes: BTreeMap::new(),
         overran_mm: Vec::new(),
+        ran_past: false,
         scrapped: None,
     };
     for act in &standing {
@@ -250,9 +256,9 @@ impl Run {
             ActKind::StandsAt { reading } => self.stand_at(self.plan.dial.radial_of_reading(*reading)),
             ActKind::BitChanged { why, tip_flat_mm, tip_radius_mm } => self.change_bit(*why, *tip_flat_mm, *tip_radius_mm, voice),
             ActKind::GrooveTouched { reading, bottom_only } => self.touch(self.plan.dial.radial_of_reading(*reading), *bottom_only),
-            ActKind::Rechucked { back } => {
+            ActKind::Rechucked { back, swing_mm } => {
                 self.proven = false;
-                self.pick_up = self.back_in(*back, voice);
+                self.pick_up = self.back_in(*back, *swing_mm, voice);
             }
             ActKind::Lost {} => self.pick_up = self.plan.way_back(self.stands, voice),
             ActKind::Stopped {} => {
@@ -271,7 +277,10 @@ impl Run {
             ActKind::Sized { name, mm } => {
                 self.sizes.insert(name.clone(), *mm);
             }
-            ActKind::Overran { past_mm } => self.overran_mm.push(*past_mm),
+            ActKind::Overran { past_mm } => {
+                self.overran_mm.push(*past_mm);
+                self.ran_past = *past_mm > 0.0;
+            }
             ActKind::Scrapped { why } => self.scrapped = Some(why.clone()),
             ActKind::Undone { .. } | ActKind::Note { .. } | ActKind::Trouble { .. } => {}
         }
@@ -279,19 +288,30 @@ impl Run {
 
     /// What is done with work back in the lathe: what stands as it did keeps its zero and its settings, once a pass in the groove proves
     /// it; anything else is picked up anew.
-    fn back_in(&self, back: Option<Back>, voice: Voice) -> Vec<String> {
+    fn back_in(&self, back: Option<Back>, swing_mm: Option<f64>, voice: Voice) -> Vec<String> {
+        let swings = swing_mm.map(|swing| {
+            let [low, high] = self.plan.limits_mm;
+            let under = SWING_SHARE * (high - low);
+            let id = if swing > under { "rechucked-swings" } else { "rechucked-swings-little" };
+            say!(voice, id, swing = voice.length(swing), half = voice.length(swing / 2.0), under = voice.length(under))
+        });
         match back {
             Some(back) if back.keeps() => {
                 let stands = self.plan.dial.nearest(self.stands).setting;
-                vec![
+                let kept = [
                     say!(voice, if back == Back::SameSlot { "back-kept-slot" } else { "back-kept-mark" }),
                     say!(voice, "back-prove", setting = &stands.text, reading = &stands.reading),
                     say!(voice, "back-if-not"),
-                ]
+                ];
+                kept.into_iter().chain(swings).collect()
             }
             _ => {
-                let round = back.filter(|b| *b == Back::AnotherPlace).map(|_| say!(voice, "back-another-place"));
-                let mut steps: Vec<String> = round.into_iter().chain([say!(voice, "rechucked-run-out")]).collect();
+                let first = match back {
+                    Some(Back::AnotherPlace) => Some(say!(voice, "back-another-place")),
+                    Some(Back::PartedOff) => Some(say!(voice, "back-parted")),
+                    _ => None,
+                };
+                let mut steps: Vec<String> = first.into_iter().chain([swings.unwrap_or_else(|| say!(voice, "rechucked-run-out"))]).collect();
                 steps.extend(self.plan.way_back(self.stands, voice));
                 steps
             }
@@ -308,6 +328,7 @@ impl Run {
     /// The work was cut: what was known of its size no longer is.
     fn worked(&mut self) {
         self.begun = true;
+        self.ran_past = false;
         self.must_touch = false;
         self.read_here.clear();
         self.over.clear();
@@ -354,12 +375,13 @@ impl Run {
 
     /// The pitch diameter it is expected to have now, measured or not; of a die or a tap, what those leave.
     fn expected(&self) -> PitchDiameter {
-        if self.plan.chased() && self.read_here.is_empty() {
-            let [low, high] = self.plan.limits_mm;
-            return PitchDiameter { value: self.plan.target_mm, doubt: (high - low) / 2.0 };
-        }
-        let value = if self.plan.chased() { self.read_here.last().map_or(self.plan.target_mm, |[mm, _]| *mm) } else { self.size() };
-        PitchDiameter { value, doubt: self.size_doubt() }
+        let [low, high] = self.plan.limits_mm;
+        let [value, doubt] = match (self.plan.chased(), self.read_here.last()) {
+            (false, _) => [self.size(), self.size_doubt()],
+            (true, Some(read)) => *read,
+            (true, None) => [self.plan.target_mm, (high - low) / 2.0],
+        };
+        PitchDiameter { value, doubt }
     }
 
     /// The new tip found in the groove: it stands where it touched, and what is left is counted from it.
@@ -455,7 +477,8 @@ impl Run {
             }
             _ => None,
         };
-        let verdict = verdict.map(|v| asking_first(self.before_the_die(self.before_the_mate(v, sized.is_some(), voice), voice), act, voice));
+        let verdict =
+            verdict.map(|v| self.before_the_mate(v, sized.is_some(), voice)).map(|v| self.before_the_die(v, voice)).map(|v| asking_first(v, act, voice));
         if let Some(verdict) = &verdict {
             // The last reading has the word: a thread once proven and then read large, or in doubt, is not.
             self.finished = verdict.verdict == VerdictKind::InLimits;
@@ -604,6 +627,8 @@ impl Run {
             }
             (None, None) => say!(voice, "run-all-cut"),
         };
+        let past = self.overran_mm.last().filter(|_| self.ran_past && next.is_some() && !self.closed && !self.stopped);
+        let says = past.map_or_else(|| says.clone(), |past| format!("{} {says}", say!(voice, "run-overran", past = voice.about(*past))));
         // A setting is said in words, anything else as it stands.
         let aloud = next.as_ref().filter(|step| step.says == says).map_or_else(|| says.clone(), |step| step.aloud.clone());
         let stands = self.plan.dial.nearest(self.stands).setting;

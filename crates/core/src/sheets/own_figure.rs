@@ -1,5 +1,7 @@
 //! A figure somebody was going to use: what it would give on this job, and whether it is one of the slips the trade knows.
 
+use crate::blank::rules::{BORE_OF_SHARE, FULL_SIXTY};
+use crate::gauge::rules::OVER_WIRES;
 use crate::gauge::{FieldFault, length_within};
 use crate::plan::{Pointed, State};
 use crate::quantity::plain_text;
@@ -54,8 +56,6 @@ pub struct OwnFigureView {
 /// Figures nearer than this are the same, as a share and at least, mm: as they are rounded on paper. House values.
 const SAME_SHARE: f64 = 0.005;
 const SAME_MM: f64 = 0.006;
-/// Height of the sharp 60° form under the basic bore, in pitches: 2 · 5/8 · 0.866025 · 1.2, what a bore's percentage is taken of.
-const SHARP: f64 = 1.299_038;
 
 fn same(a: f64, b: f64) -> bool {
     (a - b).abs() <= (SAME_SHARE * b.abs()).max(SAME_MM)
@@ -137,7 +137,7 @@ fn percent(plan: &Pointed<'_>, percent: f64, voice: Voice) -> Option<OwnFigureVi
         return None;
     }
     let major = thread.major_mm.value;
-    let bore_of = |percent: f64| major - percent / 100.0 * SHARP * pitch;
+    let bore_of = |percent: f64| (BORE_OF_SHARE.eval)(&[major, percent, (FULL_SIXTY.eval)(&[pitch])]);
     let (least, most) = (plan.blank.min_mm.value, plan.blank.max_mm.value);
     let within = |bore: f64| bore >= least - 5e-4 && bore <= most + 5e-4;
     let (bore, basic) = (bore_of(percent), percent * 1.2);
@@ -163,19 +163,20 @@ fn over_wires(plan: &Pointed<'_>, constant: f64, voice: Voice) -> Option<OwnFigu
     let state = if share < 0.1 { State::Good } else { State::Bad };
     // Taken off too much, it seems smaller than it is.
     let way = if off > 0.0 { "small" } else { "large" };
-    let (alpha, wire) = (tip.alpha_deg.to_radians(), wires.wire_mm);
-    let of = |wire: f64, alpha: f64, pitch: f64| wire * (1.0 + 1.0 / alpha.sin()) - pitch / (2.0 * alpha.tan());
-    let sixty = 30.0_f64.to_radians();
+    let (alpha, wire, pitch) = (tip.alpha_deg, wires.wire_mm, tip.pitch_mm);
+    // The size over wires of a groove whose pitch diameter is nought.
+    let of = |wire: f64, alpha: f64, pitch: f64| (OVER_WIRES.eval)(&[0.0, wire, pitch, alpha]);
+    let bare = of(wire, alpha, 0.0);
     let near = |mm: f64| (constant - mm).abs() <= SAME_MM;
-    let other = run.owned_wires_mm.iter().copied().find(|w| (w - wire).abs() > 0.02 && near(of(*w, alpha, tip.pitch_mm)));
+    let other = run.owned_wires_mm.iter().copied().find(|w| (w - wire).abs() > 0.02 && near(of(*w, alpha, pitch)));
     let trap = if off.abs() <= SAME_MM {
         None
     } else if let Some(other) = other {
         Some(say!(voice, "own-trap-other-wire", other = voice.length(other)))
-    } else if (alpha - sixty).abs() > 1e-3 && near(of(wire, sixty, tip.pitch_mm)) {
+    } else if (alpha - 30.0).abs() > 1e-3_f64.to_degrees() && near(of(wire, 30.0, pitch)) {
         Some(say!(voice, "own-trap-sixty"))
-    } else if near(wire * (1.0 + 1.0 / alpha.sin())) {
-        Some(say!(voice, "own-trap-no-pitch", part = voice.length(tip.pitch_mm / (2.0 * alpha.tan()))))
+    } else if near(bare) {
+        Some(say!(voice, "own-trap-no-pitch", part = voice.length(bare - of(wire, alpha, pitch))))
     } else if run.lead_mm.is_some_and(|lead| near(of(wire, alpha, lead))) {
         Some(say!(voice, "own-trap-lead"))
     } else {

@@ -80,7 +80,6 @@ pub(super) fn metal_left(k: &JobEvidence) -> Evidence {
     }
 }
 
-/// By elimination: in limits, nothing hidden, and it does not go.
 /// Whether something met before the threads did: asked before anything else of a trial that failed.
 pub(super) fn held_off(k: &JobEvidence) -> Evidence {
     let voice = k.voice();
@@ -93,6 +92,7 @@ pub(super) fn held_off(k: &JobEvidence) -> Evidence {
     }
 }
 
+/// By elimination: in limits, nothing hidden, and it does not go.
 pub(super) fn burr(k: &JobEvidence) -> Evidence {
     let voice = k.voice();
     if k.reads_good(voice) && k.does_not_go() && k.hidden() <= k.room() * DOUBTFUL_SHARE {
@@ -153,10 +153,10 @@ pub(super) fn entrance(k: &JobEvidence) -> Evidence {
     }
     match k.fit() {
         Some(Fit::Enters { turns }) if turns < 1.0 && k.reads_good(voice) => shown(0.7, say!(k.voice(), "shows-first-holds", turns = plain_text(turns, 1))),
-        Some(fit) if !fit.goes() && k.overran().is_some() => {
-            shown(0.6, say!(voice, "shows-overran-edge", past = voice.length(k.overran().unwrap_or_default())))
-        }
-        _ => open(say!(k.voice(), "shows-chamfer-wanted", to = &k.plan.blank.chamfer_mm.text)),
+        _ => match k.overran().filter(|_| k.does_not_go()) {
+            Some(past) => shown(0.6, say!(voice, "shows-overran-edge", past = voice.length(past))),
+            None => open(say!(k.voice(), "shows-chamfer-wanted", to = &k.plan.blank.chamfer_mm.text)),
+        },
     }
 }
 

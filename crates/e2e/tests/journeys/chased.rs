@@ -13,7 +13,7 @@ async fn one_look(browser: &Browser, server: &Server, id: &str) {
         for station in ["blank", "gears", "setup", "cut", "gauge"] {
             browser.go(&server.at(&format!("/jobs/{id}/{station}"))).await;
             browser.find(&format!("main[data-station={station}] :is(.station, .no-lathe)")).await;
-            tokio::time::sleep(std::time::Duration::from_millis(150)).await;
+            browser.quiet().await;
             let faults: Vec<String> = serde_json::from_value(browser.script(ONE_LOOK).await).unwrap();
             assert!(faults.is_empty(), "{station} at {size:?}: {faults:#?}");
         }

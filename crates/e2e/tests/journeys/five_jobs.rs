@@ -54,7 +54,7 @@ impl<'b> Hand<'b> {
     async fn chooses(&mut self, word: &str, choice: &str) {
         self.tap("button.word", word).await;
         self.tap(".editor .choice", choice).await;
-        self.browser.script("return new Promise(done => setTimeout(done, 300))").await;
+        self.browser.quiet().await;
     }
 
     /// A word of the sentence set to a length.
@@ -62,7 +62,7 @@ impl<'b> Hand<'b> {
         self.tap("button.word", word).await;
         self.types(".editor input", length).await;
         self.press(Key::Enter + "").await;
-        self.browser.script("return new Promise(done => setTimeout(done, 300))").await;
+        self.browser.quiet().await;
     }
 
     /// To the check, to the lathe, the passes, and the reading that proves it.

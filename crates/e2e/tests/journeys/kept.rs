@@ -124,6 +124,8 @@ async fn an_act_that_was_refused_stays_with_its_two_ways_on_and_nothing_deeper_i
     browser.click(".refused .act").await;
     browser.find(".setting").await;
     server.comes_to(id, "/frozen", true).await;
+    // The page lets it go only once the answer has come back to it.
+    browser.comes_to(&format!("return localStorage.getItem('outbox:{id}')"), "[]").await;
     // One for a job that is not here (another folder on the same port) is left out only by hand.
     browser.script("localStorage.setItem('outbox:hydrant-union', localStorage.getItem('outbox:hydrant-union').replace('[]', '[{\"id\":\"x/y\",\"act\":{\"kind\":\"note\",\"text\":\"n\"},\"happened\":\"2026-05-04T09:00:00Z\",\"seen\":0}]'))").await;
     browser.page.refresh().await.unwrap();

@@ -121,7 +121,7 @@ async fn every_station(at: &str) {
         for (path, ready) in PAGES {
             browser.go(&server.at(path)).await;
             browser.find(ready).await;
-            tokio::time::sleep(std::time::Duration::from_millis(200)).await;
+            browser.quiet().await;
             wrong.extend(faults(&browser).await.into_iter().map(|f| format!("{at} {size:?} {path}: {f}")));
         }
     }
@@ -225,7 +225,7 @@ async fn every_text_is_told_from_what_it_stands_on() {
         for (path, ready) in PAGES {
             browser.go(&server.at(path)).await;
             browser.find(ready).await;
-            tokio::time::sleep(std::time::Duration::from_millis(200)).await;
+            browser.quiet().await;
             let found: Vec<String> = serde_json::from_value(browser.script(CONTRAST).await).unwrap();
             wrong.extend(found.into_iter().map(|f| format!("dark {dark}, {path}: {f}")));
         }

@@ -28,8 +28,7 @@ async fn a_card_a_job_card_and_a_grinding_sheet_are_printed_and_read_back() {
     browser.script("window.printed = 0; window.print = () => { window.printed += 1; }").await;
     browser.keys(["p"]).await;
     browser.touch("aside .act").await;
-    browser.script("return new Promise(done => setTimeout(done, 200))").await;
-    assert_eq!(browser.script("return window.printed").await, json!(2));
+    browser.comes_to("return window.printed", 2).await;
     let has = |text: &str, wanted: &[&str]| {
         for w in wanted {
             assert!(text.contains(w), "{w:?} is not on\n{text}");

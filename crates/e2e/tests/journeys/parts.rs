@@ -27,8 +27,7 @@ async fn the_paddle_pair_goes_by_its_route_from_blank_to_fit() {
     browser.wait_text(".remarks", "“Saw the stock” stands after “Face the end”").await;
     browser.touch(".remarks .act").await;
     browser.wait_text(".how", "As you changed it").await;
-    browser.script("return new Promise(done => setTimeout(done, 300))").await;
-    assert!(browser.page.find_all(By::Css(".remarks li")).await.unwrap().is_empty());
+    browser.comes_to("return document.querySelectorAll('.remarks li').length", 0).await;
     // One of one's own, noted and renamed, then the operations before the thread ticked by touch.
     browser.click_text(".chucking:nth-of-type(1) header .choice", "Add an operation").await;
     browser.click_text(".happened .choice", "Your own").await;
@@ -71,12 +70,11 @@ async fn the_paddle_pair_goes_by_its_route_from_blank_to_fit() {
     browser.wait_text(".chucking:nth-of-type(3)", "The screw").await;
     let boxes = "return document.querySelectorAll('.tick input:not(:checked)').length";
     let left = browser.script(boxes).await.as_u64().unwrap();
-    for _ in 0..left {
+    for n in (0..left).rev() {
         browser.script("document.querySelector('.tick input:not(:checked)').click()").await;
-        browser.script("return new Promise(done => setTimeout(done, 250))").await;
+        browser.comes_to(boxes, n).await;
     }
-    browser.wait_text(".wide-side .how", "0 min of it to come").await;
-    assert_eq!(browser.script(boxes).await, json!(0));
+    browser.wait_text(".wide-side .how", ", 0 min of it to come").await;
     assert!(browser.blocked().await.is_empty(), "{:?}", browser.blocked().await);
     browser.close().await;
 }

@@ -44,7 +44,7 @@ async fn an_inch_job_in_british_words_is_spoken_so_on_every_page() {
     for page in pages {
         browser.go(&server.at(&page)).await;
         browser.find("main").await;
-        tokio::time::sleep(std::time::Duration::from_millis(500)).await;
+        browser.quiet().await;
         let heard = browser.script(HEARD).await;
         wrong.extend(amiss(heard.as_str().unwrap_or_default()).into_iter().map(|line| format!("{page}: {line}")));
     }
@@ -56,7 +56,7 @@ async fn an_inch_job_in_british_words_is_spoken_so_on_every_page() {
     for page in ["cut", "gauge", "log", "at-the-lathe"] {
         browser.go(&server.at(&format!("/jobs/footbridge-tie-rod/{page}"))).await;
         browser.find("main").await;
-        tokio::time::sleep(std::time::Duration::from_millis(500)).await;
+        browser.quiet().await;
         let heard = browser.script(HEARD).await;
         wrong.extend(amiss(heard.as_str().unwrap_or_default()).into_iter().map(|line| format!("tie rod, {page}: {line}")));
     }

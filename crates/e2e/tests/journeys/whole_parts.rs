@@ -47,7 +47,7 @@ async fn operation(browser: &Browser, chucking: usize, name: &str, told: &[&str]
         retype(field, *text).await;
     }
     browser.touch("aside .part-form .act").await;
-    browser.script("return new Promise(done => setTimeout(done, 400))").await;
+    browser.quiet().await;
 }
 
 #[tokio::test]
@@ -138,7 +138,7 @@ async fn a_drill_rod_screw_is_slotted_hardened_and_let_down_and_one_spoilt_is_be
     browser.click_text(".chucking:nth-of-type(2) header .choice", "Add an operation").await;
     browser.click_text(".happened .choice", "Your own").await;
     browser.wait_text("aside h2", "Your own operation").await;
-    browser.script("return new Promise(done => setTimeout(done, 500))").await;
+    browser.quiet().await;
     let picture = folder.path().join("oil.png");
     std::fs::write(&picture, b"\x89PNG\r\n\x1a\n").unwrap();
     browser.find("aside .photo-key input").await.send_keys(picture.to_str().unwrap()).await.unwrap();

@@ -260,6 +260,7 @@ proof-gauge-owned = in the drawer: { $marked }{ $both ->
 }
 proof-none-in-drawer = none is in the drawer
 proof-ring-unmeasured = a ring is itself a bore nobody can measure
+proof-plug-thin = a plug of this size is bought and not turned; the tap that would make the bore proves it too
 proof-plug-ends = its ends are screws, measured over wires
 proof-same-stock = same stock and tool, proven first
 proof-mate-goes-on = it goes on { $goes }, and { $wants } is wanted

@@ -245,3 +245,27 @@ own-trap-other-wire = It is the constant of the { $other } wire.
 own-trap-sixty = It is the constant of a 60° form.
 own-trap-no-pitch = The pitch’s part was left out of it: { $part }.
 own-trap-lead = The lead was put where the pitch belongs.
+test-piece-tip = Its readings found the tip { $tip } wide, give or take { $doubt }: the part is laid out for that.
+test-piece-spring = { $share } % of a cut sprang away, give or take { $doubt } %: the part’s settings allow for it.
+test-piece-angle = Two sizes of wire found that the bit cuts { $found }, give or take { $doubt }, where { $told } is reckoned with.
+test-piece-reaction = It ran { $past } past its mark at { $rpm } rpm: a hand { $more } s slower than reckoned, { $now } s in all. Speed and room follow from it.
+test-piece-relief = It ran { $past } past its mark: a relief { $wide } wide leaves it that room, where the thread can spare it.
+test-piece-field = { $what }: { $there } on the test piece, { $here } on the part.
+test-piece-untold = not told
+test-piece-what = { $field ->
+    [included_angle_deg] The bit’s angle
+    [tip_flat_mm] The tip’s flat
+    [tip_radius_mm] The tip’s radius
+    [leading_relief_deg] The bit’s leading relief
+    [trailing_relief_deg] The bit’s trailing relief
+    [rake_deg] The bit’s rake
+    [height_mm] The bit’s height from { -center }
+    [relief_width_mm] The relief’s width
+    [relief_diameter_mm] The relief’s diameter
+    [chamfer_mm] The chamfer
+    [runout_mm] The room to stop in
+    [reaction_s] The hand’s reaction
+    [spindle_rpm] The spindle’s speed
+    [backlash_mm] The play
+   *[compound_angle_deg] The { -compound }’s angle
+}

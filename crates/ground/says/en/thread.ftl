@@ -174,6 +174,7 @@ pair-nut-why-both = One mate only, and the drawer proves either: the nut first, 
 pair-nut-why = One mate only, and the drawer proves the nut and not the screw: the nut first, then it proves the screw.
 pair-screw-why = One mate only, and nothing in the drawer proves a thread in a bore of { $bore }, where the screw can be measured: the screw first, then it proves the nut.
 pair-plug-why = One mate only, and the drawer proves neither: turn a plug for the bore of { $bore } first, see Proof, then the nut to it, then the screw to the nut.
+pair-tap-why = One mate only, and the drawer proves neither; a bore of { $bore } is tapped rather than gauged: the nut first, by its tap, then the screw to it.
 pair-limits-own = The { $other } as made, { $made }, is outside the standard's { $low } to { $high }: kept to limits, this one will not follow it.
 pair-own = The { $other } as made, { $made }, is outside the standard's { $low } to { $high }: this pair will not interchange with others.
 pair-follows = The { $member } follows the { $other } as made, { $made }: { $low } to { $high }.

@@ -82,6 +82,9 @@ pub struct Provable {
     pub nut: bool,
 }
 
+/// A bore smaller than this is proven by a plug that is bought, or by its tap, mm: one so thin bends under its own tool. House value.
+pub const LEAST_PLUG_MM: f64 = 3.0;
+
 /// The school recommended, and why: what is proven by itself may come first, and then proves the other.
 fn recommend(facts: &MateFacts, proven: Provable, thread: &Thread, voice: Voice) -> (PairSchool, String) {
     let bore = voice.length(thread.basic.minor.value);
@@ -93,6 +96,9 @@ fn recommend(facts: &MateFacts, proven: Provable, thread: &Thread, voice: Voice)
         Provable { screw: true, nut: true } => (PairSchool::InternalFirst, say!(voice, "pair-nut-why-both")),
         Provable { screw: true, nut: false } => (PairSchool::ExternalFirst, say!(voice, "pair-screw-why", bore = bore)),
         Provable { screw: false, nut: true } => (PairSchool::InternalFirst, say!(voice, "pair-nut-why")),
+        Provable { screw: false, nut: false } if thread.basic.minor.value < LEAST_PLUG_MM => {
+            (PairSchool::InternalFirst, say!(voice, "pair-tap-why", bore = bore))
+        }
         Provable { screw: false, nut: false } => (PairSchool::InternalFirst, say!(voice, "pair-plug-why", bore = bore)),
     }
 }

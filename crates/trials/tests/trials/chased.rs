@@ -243,6 +243,23 @@ fn its_run_goes_step_by_step_is_measured_and_gone_over_again() {
     assert!(!more.says.contains("close the die by") && more.next.unwrap().says.starts_with("Run the die over"), "{}", more.verdict.unwrap().says);
 }
 
+/// A die's thread whose mate was never measured is tried in it, whatever the micrometer says; so is one finished over its crest said.
+#[test]
+fn what_a_die_made_is_tried_too_where_its_mate_was_never_measured() {
+    let unmeasured = json!({"mate": {"school": "internal_first", "made_pitch_diameter_mm": 10.95, "made_doubt_mm": 0.06}, "blank": {"diameter_mm": 12.05}});
+    let plan = die("M12", &unmeasured);
+    let read = over(f64::midpoint(plan.run.limits_mm[0], plan.run.limits_mm[1]));
+    let sized = acted(&plan.run, std::slice::from_ref(&read));
+    let says = sized.verdict.as_ref().map(|v| v.says.clone()).unwrap_or_default();
+    assert!(plan.run.must_try && !sized.finished && says.contains("try"), "{says}");
+    let tried = ActKind::Tried { fit: FitKind::Free, turns: None, shake_mm: None, stands_off_mm: None, touched: None };
+    assert!(acted(&plan.run, &[read, tried]).finished);
+    // Measured, its size alone is enough; the crest over its limit is said with it.
+    let plan = die("M12", &json!({"blank": {"diameter_mm": 12.05}}));
+    let sized = acted(&plan.run, &[over(f64::midpoint(plan.run.limits_mm[0], plan.run.limits_mm[1]))]);
+    assert!(sized.finished && sized.verdict.unwrap().says.contains("dress the crests"), "the crest is said");
+}
+
 #[test]
 fn the_makers_stand_side_by_side_and_the_reason_is_this_job_s() {
     let sheet = |more: Value| {

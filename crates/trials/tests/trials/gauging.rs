@@ -188,7 +188,7 @@ fn acts() -> impl Strategy<Value = Vec<ActKind>> {
         1 => Just(ActKind::Note { text: "n".into() }),
         1 => (0_u32..25, 0.0_f64..0.1).prop_map(|(n, reading)| ActKind::Took { n, reading }),
         1 => (prop::option::of(0.0_f64..0.6)).prop_map(|tip_flat_mm| ActKind::BitChanged { why: BitChange::Swapped, tip_flat_mm, tip_radius_mm: None }),
-        1 => prop_oneof![Just(ActKind::Sprung {}), Just(ActKind::Rechucked { back: None }), Just(ActKind::Lost {}), Just(ActKind::Stopped {}), Just(ActKind::Finished {})],
+        1 => prop_oneof![Just(ActKind::Sprung {}), Just(ActKind::Rechucked { back: None, swing_mm: None }), Just(ActKind::Lost {}), Just(ActKind::Stopped {}), Just(ActKind::Finished {})],
     ];
     prop::collection::vec(act, 0..14)
 }

@@ -50,6 +50,7 @@ mod shop;
 mod shop_of_the_day;
 mod stopping;
 mod stories;
+mod test_pieces;
 mod trains;
 mod troubles;
 mod untold;

@@ -126,7 +126,7 @@ fn built() -> Vec<(&'static str, Value, Then)> {
         ),
         ("play", stud(json!({"setup": {"backlash_mm": 6.0}})), none()),
         ("starts", json!({"thread": {"callout": "M20x2.5-6g", "starts": 11}, "lathe": demo_lathe(2)}), none()),
-        ("rechucked", stud(json!({})), one(|| ActKind::Rechucked { back: None })),
+        ("rechucked", stud(json!({})), one(|| ActKind::Rechucked { back: None, swing_mm: None })),
         ("gears_on", stud(json!({})), none()),
         ("misfit", stud(json!({})), Box::new(|_| vec![ActKind::Ticked { step: "pitch".into(), stamp: "x".into(), noted: Some("16.13 mm".into()) }])),
         ("first_thread", stud(json!({})), in_limits_and(Fit::Enters { turns: 1.5 })),

@@ -31,6 +31,58 @@ const SETS: Lead[][] = [
 
 const tapsSaid = (taps: readonly Lead[]) => taps.map(lead => text(NAMES[lead])).join(' + ');
 
+/** Which taps there are for it, and the last of them run in. */
+function TapsWords({ job, plan }: ChasedProps) {
+  const unit = useUnit();
+  const told = job.request.making;
+  const taps = plan.chaser.hole?.taps ?? [];
+  return (
+    <>
+      <Word
+        job={job}
+        about={text('chaser-which-taps')}
+        set={told?.taps != null}
+        edit={{
+          kind: 'choice',
+          choices: [
+            {
+              says: text('chaser-taps-there'),
+              chosen: told?.taps == null,
+              patch: { making: { taps: null } },
+            },
+            ...SETS.map(taps => ({
+              says: tapsSaid(taps),
+              chosen: told?.taps?.join() === taps.join(),
+              patch: { making: { taps, last_tap: null } },
+            })),
+          ],
+        }}
+      >
+        {tapsSaid(taps.filter(t => t.run).map(t => t.lead))}
+      </Word>
+      {', '}
+      <Word
+        job={job}
+        about={text('chaser-last-tap')}
+        set={told?.last_tap != null}
+        edit={{
+          kind: 'choice',
+          choices: taps
+            .filter(t => told?.taps?.includes(t.lead) ?? true)
+            .map(t => ({
+              says: t.says,
+              under: text('chaser-wants-depth', { depth: figure(t.full_depth_mm, unit) }),
+              chosen: t.last,
+              patch: { making: { last_tap: t.lead } },
+            })),
+        }}
+      >
+        {text(TAPS[taps.find(t => t.last)?.lead ?? 'second'])}
+      </Word>
+    </>
+  );
+}
+
 /** Set-up of a die or a tap: what turns it, how it is held, the check before the first turn. */
 export function ChaserSetup({ job, plan }: ChasedProps) {
   const { chaser } = plan;
@@ -109,49 +161,7 @@ export function ChaserSetup({ job, plan }: ChasedProps) {
               )}
             </>
           ) : (
-            <>
-              <Word
-                job={job}
-                about={text('chaser-which-taps')}
-                set={told?.taps != null}
-                edit={{
-                  kind: 'choice',
-                  choices: [
-                    {
-                      says: text('chaser-taps-there'),
-                      chosen: told?.taps == null,
-                      patch: { making: { taps: null } },
-                    },
-                    ...SETS.map(taps => ({
-                      says: tapsSaid(taps),
-                      chosen: told?.taps?.join() === taps.join(),
-                      patch: { making: { taps, last_tap: null } },
-                    })),
-                  ],
-                }}
-              >
-                {tapsSaid((chaser.hole?.taps ?? []).filter(t => t.run).map(t => t.lead))}
-              </Word>
-              {', '}
-              <Word
-                job={job}
-                about={text('chaser-last-tap')}
-                set={told?.last_tap != null}
-                edit={{
-                  kind: 'choice',
-                  choices: (chaser.hole?.taps ?? [])
-                    .filter(t => told?.taps?.includes(t.lead) ?? true)
-                    .map(t => ({
-                      says: t.says,
-                      under: text('chaser-wants-depth', { depth: figure(t.full_depth_mm, unit) }),
-                      chosen: t.last,
-                      patch: { making: { last_tap: t.lead } },
-                    })),
-                }}
-              >
-                {text(TAPS[chaser.hole?.taps.find(t => t.last)?.lead ?? 'second'])}
-              </Word>
-            </>
+            <TapsWords job={job} plan={plan} />
           ),
         way: <ProofWord job={job} plan={plan} />,
         mate_at_hand: <MateWord job={job} plan={plan} />,

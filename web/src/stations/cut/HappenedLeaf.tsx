@@ -18,12 +18,13 @@ const WHYS = spoken<{ is: Why; says: string }[]>(() => [
   { is: 'swapped', says: text('cut-another-put-in') },
 ]);
 
-/** How work that was out of the lathe is back in it. */
-const BACK = spoken<[BackIn, string, string][]>(() => [
-  ['same_slot', text('cut-back-slot'), text('cut-back-kept')],
-  ['chuck_on_its_mark', text('cut-back-mark'), text('cut-back-kept')],
-  ['another_place', text('cut-back-place'), text('cut-back-lost')],
-  ['gripped_anew', text('cut-back-anew'), text('cut-back-lost')],
+/** How work that was out of the lathe is back in it, and whether its zero and settings stand. */
+const BACK = spoken<[BackIn, boolean, string][]>(() => [
+  ['same_slot', true, text('cut-back-slot')],
+  ['chuck_on_its_mark', true, text('cut-back-mark')],
+  ['another_place', false, text('cut-back-place')],
+  ['gripped_anew', false, text('cut-back-anew')],
+  ['parted_off', false, text('cut-back-parted')],
 ]);
 
 /** What the blue shows where the new tip touched; true where only the bottom marked. */
@@ -67,6 +68,37 @@ export function TouchForm({ plan, onTold }: { plan: PointedPlan; onTold: (act: A
         onRead={reading => onTold({ kind: 'groove_touched', reading, bottom_only: bottom })}
       />
     </>
+  );
+}
+
+/** How it is back; of what stands otherwise than it did, what an indicator swings on it where that was read. */
+function BackForm({ onTold }: { onTold: (act: ActKind) => void }) {
+  const [chosen, setChosen] = useState<BackIn | null>(null);
+  if (chosen)
+    return (
+      <LengthForm
+        fields={[{ name: 'swing', says: text('cut-back-swing'), optional: true }]}
+        act={text('page-tell-it')}
+        onSet={(mm, told) => {
+          onTold({ kind: 'rechucked', back: chosen, swing_mm: mm.swing ?? undefined });
+          told();
+        }}
+      />
+    );
+  return (
+    <div className="happened">
+      {BACK().map(([back, kept, says]) => (
+        <button
+          key={back}
+          type="button"
+          className="choice"
+          onClick={() => (kept ? onTold({ kind: 'rechucked', back }) : setChosen(back))}
+        >
+          <b>{says}</b>
+          <span>{text(kept ? 'cut-back-kept' : 'cut-back-lost')}</span>
+        </button>
+      ))}
+    </div>
   );
 }
 
@@ -155,16 +187,7 @@ export function HappenedLeaf({
       )}
       {asked === 'bit' && <BitForm onTold={told} />}
       {asked === 'touch' && pointed && <TouchForm plan={pointed} onTold={told} />}
-      {asked === 'back' && (
-        <div className="happened">
-          {BACK().map(([back, says, under]) => (
-            <button key={back} type="button" className="choice" onClick={() => told({ kind: 'rechucked', back })}>
-              <b>{says}</b>
-              <span>{under}</span>
-            </button>
-          ))}
-        </div>
-      )}
+      {asked === 'back' && <BackForm onTold={told} />}
       {asked === 'past' && (
         <LengthForm
           fields={[{ name: 'past', says: text('cut-past-the-mark-by') }]}

@@ -1,11 +1,11 @@
 import { useMutation } from '@tanstack/react-query';
-import { useId, useState } from 'react';
+import { useState } from 'react';
 import { api, inWords, type Job, type PointedPlan, unwrap } from '../../api/client';
 import { readLength } from '../../api/length';
 import { spoken, text } from '../../app/voice';
 import { useDraft } from '../../parts/draft';
-import { NumberPad } from '../../parts/NumberPad';
 import { Radios } from '../../parts/Radios';
+import { TypedFigure } from '../../parts/TypedFigure';
 import { useUnit } from '../../parts/unit';
 
 type Of = 'radial' | 'compound' | 'percent' | 'wire_constant';
@@ -31,7 +31,6 @@ function kindsOf(plan: PointedPlan): Of[] {
 /** A figure somebody was going to use: what it would give here, and the slip it looks like. */
 export function OwnFigure({ job, plan }: { job: Job; plan: PointedPlan }) {
   const unit = useUnit();
-  const id = useId();
   const [of, setOf] = useState<Of>('radial');
   const [written, setText] = useDraft(`own-figure:${of}`, '');
   const [fault, setFault] = useState<string | null>(null);
@@ -73,22 +72,12 @@ export function OwnFigure({ job, plan }: { job: Job; plan: PointedPlan }) {
           test.reset();
         }}
       />
-      <label htmlFor={id}>{of === 'percent' ? text('cut-own-in-percent') : text('cut-own-in', { unit })}</label>
-      <input
-        id={id}
-        inputMode="decimal"
-        autoComplete="off"
-        value={written}
-        onChange={e => setText(e.currentTarget.value)}
-        aria-invalid={fault !== null}
-        aria-describedby={fault ? `${id}-fault` : undefined}
+      <TypedFigure
+        label={of === 'percent' ? text('cut-own-in-percent') : text('cut-own-in', { unit })}
+        written={written}
+        onChange={setText}
+        fault={fault}
       />
-      {fault && (
-        <p className="fault" role="alert" id={`${id}-fault`}>
-          {fault}
-        </p>
-      )}
-      <NumberPad value={written} onChange={setText} />
       <button type="submit" className="act" disabled={test.isPending}>
         {text('cut-own-test')}
       </button>

@@ -1,8 +1,8 @@
-import { useId, useState } from 'react';
+import { useState } from 'react';
 import type { ActKind, PointedPlan } from '../../api/client';
 import { Leaf } from '../../parts/Leaf';
 import { useDraft } from '../../parts/draft';
-import { NumberPad } from '../../parts/NumberPad';
+import { TypedFigure } from '../../parts/TypedFigure';
 import { text } from '../../app/voice';
 
 /** Takes a whole reading of the dial that carries the depth, in that dial's own unit. */
@@ -18,7 +18,6 @@ export function StandsForm({
   act: string;
   onRead: (reading: number) => void;
 }) {
-  const id = useId();
   const [written, setText, clear] = useDraft(`reading:${of}`, '');
   const [fault, setFault] = useState<string | null>(null);
   const { unit, slide } = plan.cut.dial;
@@ -39,28 +38,16 @@ export function StandsForm({
         enter();
       }}
     >
-      <label htmlFor={id}>
-        {text('cut-whole-reading-zero', {
+      <TypedFigure
+        label={text('cut-whole-reading-zero', {
           compound: slide === 'compound' ? text('cut-compound') : text('setting-cross-slide'),
           unit,
         })}
-      </label>
-      <input
-        id={id}
-        data-autofocus
-        inputMode="decimal"
-        autoComplete="off"
-        value={written}
-        onChange={e => setText(e.currentTarget.value)}
-        aria-invalid={fault !== null}
-        aria-describedby={fault ? `${id}-fault` : undefined}
+        written={written}
+        onChange={setText}
+        fault={fault}
+        first
       />
-      {fault && (
-        <p className="fault" role="alert" id={`${id}-fault`}>
-          {fault}
-        </p>
-      )}
-      <NumberPad value={written} onChange={setText} />
       <button type="submit" className="act">
         {act}
       </button>

@@ -1,8 +1,8 @@
-import { useId, useState } from 'react';
+import { useState } from 'react';
 import type { ActKind } from '../../api/client';
 import { readLength } from '../../api/length';
 import { useDraft } from '../../parts/draft';
-import { NumberPad } from '../../parts/NumberPad';
+import { TypedFigure } from '../../parts/TypedFigure';
 import { spoken, text } from '../../app/voice';
 
 type Tried = Extract<ActKind, { kind: 'tried' }>;
@@ -27,7 +27,6 @@ const MET = spoken<[NonNullable<Tried['touched']>, string][]>(() => [
 
 /** How the mate went: a fit by feel is a measurement. */
 export function FitForm({ unit, onTold }: { unit: 'mm' | 'in'; onTold: (act: Tried) => void }) {
-  const id = useId();
   const [fit, setFit] = useState<Tried['fit'] | null>(null);
   const [written, setText, clear] = useDraft(`fit:${fit}`, '');
   const [fault, setFault] = useState<string | null>(null);
@@ -86,28 +85,18 @@ export function FitForm({ unit, onTold }: { unit: 'mm' | 'in'; onTold: (act: Tri
             void enter();
           }}
         >
-          <label htmlFor={id}>
-            {fit === 'enters'
-              ? text('gauge-turns-it-enters')
-              : text(fit === 'laid_on' ? 'gauge-how-far-stands-off' : 'gauge-how-much-shakes', { unit })}
-          </label>
-          <input
-            id={id}
-            data-autofocus
-            autoFocus
-            inputMode="decimal"
-            autoComplete="off"
-            value={written}
-            onChange={e => setText(e.currentTarget.value)}
-            aria-invalid={fault !== null}
-            aria-describedby={fault ? `${id}-fault` : undefined}
+          <TypedFigure
+            label={
+              fit === 'enters'
+                ? text('gauge-turns-it-enters')
+                : text(fit === 'laid_on' ? 'gauge-how-far-stands-off' : 'gauge-how-much-shakes', { unit })
+            }
+            written={written}
+            onChange={setText}
+            fault={fault}
+            first
+            now
           />
-          {fault && (
-            <p className="fault" role="alert" id={`${id}-fault`}>
-              {fault}
-            </p>
-          )}
-          <NumberPad value={written} onChange={setText} />
           <button type="submit" className="act">
             {text('gauge-so-it-went')}
           </button>

@@ -1,10 +1,11 @@
 import { useEffect, useId, useRef, useState } from 'react';
-import { type GaugeSheet, inWords, type Measured, type Plan } from '../../api/client';
+import { type GaugeSheet, inWords, isPointed, type Measured, type Plan } from '../../api/client';
 import { readLength } from '../../api/length';
 import { useDraft } from '../../parts/draft';
 import { figure } from '../../parts/Figure';
 import { NumberPad } from '../../parts/NumberPad';
 import { Radios } from '../../parts/Radios';
+import { typed } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
 import { aimOf, FIELD, type Figured } from './ways';
 import { spoken, text } from '../../app/voice';
@@ -189,6 +190,19 @@ export function SizeForm({ how, plan, sheet, judge, onTold }: SizeFormProps) {
           {unit}
         </button>
       </div>
+      {how === 'root' && isPointed(plan) && plan.blank.register && (
+        <button
+          type="button"
+          className="act plain"
+          onClick={() => {
+            const at = plan.blank.register?.middle_mm.value;
+            setUnit(shown);
+            changed(() => setText(typed(at, shown)));
+          }}
+        >
+          {text('gauge-register-touched')}
+        </button>
+      )}
       {how === 'one_wire' && (
         <label className="beside">
           {text('gauge-over-crests-if')}

@@ -12,6 +12,7 @@ import { Station } from '../Station';
 import { CheckList } from './CheckList';
 import { MateWord, ProofWord } from './ProofWords';
 import { PlugJobs } from './PlugJobs';
+import { TestPiece } from './TestPiece';
 import { StepList } from './StepList';
 import { useSetupSheet } from '../../api/sheets';
 import { said, spoken, text } from '../../app/voice';
@@ -159,6 +160,7 @@ function SetUp({ job, plan }: PointedProps) {
       beside={
         <>
           {proof.gauge && !job.frozen && <PlugJobs job={job} />}
+          <TestPiece job={job} plan={plan} />
           {view !== 'check' && (
             <button
               type="button"

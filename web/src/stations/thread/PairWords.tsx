@@ -1,3 +1,4 @@
+import { TestPieceFirst } from '../setup/TestPiece';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
 import { useId, useState } from 'react';
@@ -89,7 +90,7 @@ export function PairWords({ job, plan, mesh, onMesh }: StationProps & { mesh: bo
         </>
       )}
       {!pair && !job.frozen && (
-        <button type="button" className="word" onClick={() => setFitting(true)}>
+        <button type="button" className="word" aria-haspopup="dialog" onClick={() => setFitting(true)}>
           {text('thread-fit-to-hand', { other })}
         </button>
       )}{' '}
@@ -106,7 +107,7 @@ export function PairWords({ job, plan, mesh, onMesh }: StationProps & { mesh: bo
           })}{' '}
         </>
       )}
-      <button type="button" className="word" onClick={() => setAdding(true)}>
+      <button type="button" className="word" aria-haspopup="dialog" onClick={() => setAdding(true)}>
         {text('thread-add-thread-part')}
       </button>
       {add.isError && !adding && (
@@ -147,6 +148,7 @@ export function PairWords({ job, plan, mesh, onMesh }: StationProps & { mesh: bo
           <button type="button" className="act plain" onClick={() => add.mutate({ same: true })}>
             {text('thread-same-again')}
           </button>
+          <TestPieceFirst job={job} />
         </form>
       </Leaf>
     </>

@@ -22,7 +22,7 @@ impl Run {
             if let (Some(read), true) = (&read, verdict.as_ref().is_some_and(|v| v.questions.is_empty())) {
                 self.read_here.push([read.size, read.doubt]);
             }
-            verdict
+            verdict.map(|v| self.before_the_mate(v, true, voice))
         } else {
             act.tried().map(|fit| super::asking_first(judge_chased_fit(&self.plan, fit, voice), act, voice))
         };

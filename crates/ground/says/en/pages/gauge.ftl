@@ -28,6 +28,7 @@ gauge-three-wires-of = Three { $wire } wires{ $aim }
 gauge-one-wire-crests = One wire, and the crests opposite
 gauge-one-wire-of = One { $wire } wire, and the crests opposite{ $aim }
 gauge-three = Three
+gauge-register-touched = The bit just touches the register
 gauge-rule-caliper-root = By rule or caliper, from root to root
 gauge-aim-pitch-diameter = Aim { $size }
 gauge-two-opposite = Two opposite

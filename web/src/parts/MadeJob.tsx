@@ -1,0 +1,28 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useNavigate } from '@tanstack/react-router';
+import { inWords } from '../api/client';
+
+/** Makes a job beside another one at a touch, and goes to it. */
+export function MadeJob({ says, make }: { says: string; make: () => Promise<{ id: string }> }) {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const making = useMutation({
+    mutationFn: make,
+    onSuccess: made => {
+      void queries.invalidateQueries({ queryKey: ['jobs'] });
+      void navigate({ to: '/jobs/$id/$station', params: { id: made.id, station: 'thread' } });
+    },
+  });
+  return (
+    <>
+      <button type="button" className="act plain" disabled={making.isPending} onClick={() => making.mutate()}>
+        {says}
+      </button>
+      {making.isError && (
+        <p className="fault" role="alert">
+          {inWords(making.error)}
+        </p>
+      )}
+    </>
+  );
+}
