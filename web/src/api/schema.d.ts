@@ -3098,6 +3098,8 @@ export interface components {
         GrooveSheet: {
             /** @description All passes in one drawing. */
             all: components["schemas"]["Drawing"];
+            /** @description Figures of one's own that may be tested here. */
+            own: components["schemas"]["OwnKind"][];
             /** @description Pass by pass. */
             passes: components["schemas"]["PassCut"][];
             /** @description Styles side by side. */

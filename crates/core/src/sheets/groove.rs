@@ -1,17 +1,12 @@
 //! The groove filling, pass by pass, to scale: all passes in one drawing for the plan, and each by itself, as simulated, on request.
 
 use super::cutting::Cutting;
-use super::what_if;
-use crate::cut::PassKind;
-use crate::say;
-
-use crate::cut::StyleView;
-use crate::cut::{Chip, Field};
-
+use super::own_figure::{OwnKind, kinds};
+use super::what_if::{self, WhatIf};
+use crate::cut::{Chip, Field, PassKind, StyleView};
 use crate::outline::{Drawing, Point, Shape};
 use crate::plan::Pointed;
-use crate::sheets::what_if::WhatIf;
-
+use crate::say;
 use crate::working::Quantity;
 use serde::Serialize;
 
@@ -49,6 +44,8 @@ pub struct GrooveSheet {
     pub styles: Vec<StyleView>,
     /// What a mistake would do.
     pub what_if: Vec<WhatIf>,
+    /// Figures of one's own that may be tested here.
+    pub own: Vec<OwnKind>,
 }
 
 /// What lies between two sections.
@@ -106,5 +103,5 @@ pub fn groove_sheet(plan: &Pointed<'_>) -> GrooveSheet {
             }
         })
         .collect();
-    GrooveSheet { all: plan.cut.drawing.clone(), passes, styles: plan.cut.styles(), what_if: what_if::all(plan, &cutting, &finished) }
+    GrooveSheet { all: plan.cut.drawing.clone(), passes, styles: plan.cut.styles(), what_if: what_if::all(plan, &cutting, &finished), own: kinds(plan) }
 }

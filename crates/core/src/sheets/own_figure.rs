@@ -61,6 +61,25 @@ fn same(a: f64, b: f64) -> bool {
     (a - b).abs() <= (SAME_SHARE * b.abs()).max(SAME_MM)
 }
 
+/// What may be tested on this job: a lean only where one is set, a percentage of a 60° bore, a constant where wires serve.
+pub(super) fn kinds(plan: &Pointed<'_>) -> Vec<OwnKind> {
+    [
+        (OwnKind::Radial, true),
+        (OwnKind::Compound, plan.cut.angle_deg > 0.0),
+        (OwnKind::Percent, sixty_bore(plan).is_some()),
+        (OwnKind::WireConstant, plan.run.wires.is_some() && plan.run.tip.is_some()),
+    ]
+    .into_iter()
+    .filter_map(|(kind, serves)| serves.then_some(kind))
+    .collect()
+}
+
+/// The pitch of a bore of a 60° form, mm; nothing of any other thread.
+fn sixty_bore(plan: &Pointed<'_>) -> Option<f64> {
+    let half = plan.thread.half_angle_deg?;
+    (plan.thread.side == Side::Internal && (half - 30.0).abs() <= 1e-6).then_some(plan.thread.pitch_mm.value)
+}
+
 /// Tests one.
 ///
 /// # Errors
@@ -131,12 +150,7 @@ fn depth_trap(plan: &Pointed<'_>, asked: &OwnFigure, (run, cos): (&RunPlan, f64)
 
 /// A bore by its percentage.
 fn percent(plan: &Pointed<'_>, percent: f64, voice: Voice) -> Option<OwnFigureView> {
-    let thread = plan.thread;
-    let (half, pitch) = (thread.half_angle_deg?, thread.pitch_mm.value);
-    if thread.side != Side::Internal || (half - 30.0).abs() > 1e-6 {
-        return None;
-    }
-    let major = thread.major_mm.value;
+    let (major, pitch) = (plan.thread.major_mm.value, sixty_bore(plan)?);
     let bore_of = |percent: f64| (BORE_OF_SHARE.eval)(&[major, percent, (FULL_SIXTY.eval)(&[pitch])]);
     let (least, most) = (plan.blank.min_mm.value, plan.blank.max_mm.value);
     let within = |bore: f64| bore >= least - 5e-4 && bore <= most + 5e-4;

@@ -288,6 +288,18 @@ async fn a_square_bottomed_screw_is_copied_both_ends_the_same_four_parts_with_a_
     server.cut(&id, &run["schedule"], "q").await;
     browser.wait_text(".pass-name", "Measure").await;
     runs_free(&browser).await;
+    // The seven ends that are left, each cut and run free: four good parts.
+    let jobs = reqwest::get(server.at("/api/v1/jobs")).await.unwrap().json::<Value>().await.unwrap();
+    let others: Vec<&str> =
+        jobs.as_array().unwrap().iter().filter(|j| j["batch"] == id.as_str() && j["id"] != id.as_str()).map(|j| j["id"].as_str().unwrap()).collect();
+    assert_eq!(others.len(), 7, "{others:?}");
+    for other in others {
+        server.cut(other, &server.job(other).await["plan"]["run"]["passes"], "p").await;
+        server.act(other, "free", json!({"kind": "tried", "fit": "free", "touched": "nothing"})).await;
+        server.comes_to(other, "/run/finished", true).await;
+    }
+    browser.go(&server.at(&format!("/jobs/{id}/batch"))).await;
+    browser.wait_text(".wide-side h2", "4 of 4 good").await;
     browser.close().await;
 }
 

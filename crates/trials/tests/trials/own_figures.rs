@@ -2,7 +2,7 @@
 
 use serde_json::{Value, json};
 use yoke_core::plan::State;
-use yoke_core::sheets::{OwnFigure, OwnFigureView, OwnKind, own_figure};
+use yoke_core::sheets::{OwnFigure, OwnFigureView, OwnKind, groove_sheet, own_figure};
 use yoke_core::voice::Voice;
 use yoke_trials::{SinglePoint, demo_lathe, sound};
 
@@ -74,4 +74,23 @@ fn a_percentage_and_a_wire_constant_are_tested_by_hand() {
     let wire = acme.run.wires.unwrap().wire_mm;
     let sixty = tested(&acme, OwnKind::WireConstant, 3.0 * wire - 0.866_025 * 5.08);
     assert!(sixty.state == State::Bad && sixty.trap.unwrap().contains("60°"), "{}", sixty.says);
+}
+
+/// What is offered to be tested is tested, and what does not serve here is not offered.
+#[test]
+fn what_is_offered_is_what_serves() {
+    let lean = json!({"cut": {"style": "modified_flank", "compound_angle_deg": 29.5}});
+    for (callout, more, wanted) in [
+        ("M20x2.5-6g", lean.clone(), vec![OwnKind::Radial, OwnKind::Compound, OwnKind::WireConstant]),
+        ("M36x1.5-6H", json!({"cut": {"style": "radial"}}), vec![OwnKind::Radial, OwnKind::Percent]),
+        ("Tr28x5-7H", json!({"cut": {"style": "radial"}}), vec![OwnKind::Radial]),
+    ] {
+        let plan = told(callout, more);
+        let offered = groove_sheet(&plan.point()).own;
+        assert_eq!(offered, wanted, "{callout}");
+        for (of, figure) in [(OwnKind::Radial, 1.0), (OwnKind::Percent, 75.0), (OwnKind::WireConstant, 2.0)] {
+            let tested = own_figure(&plan.point(), &OwnFigure { of, figure }, Voice::default());
+            assert_eq!(tested.is_ok(), offered.contains(&of), "{callout} {of:?}");
+        }
+    }
 }

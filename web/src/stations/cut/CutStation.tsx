@@ -269,7 +269,7 @@ export function CutStation({ job, plan }: PointedProps) {
       ]}
     >
       <StylesLeaf job={job} open={leaf === 'styles'} onClose={close} />
-      <WhatIfLeaf job={job} plan={plan} open={leaf === 'what_if'} onClose={close} />
+      <WhatIfLeaf job={job} open={leaf === 'what_if'} onClose={close} />
       <Leaf title={text('cut-all-passes')} open={leaf === 'passes'} onClose={close} wide>
         <PassTable job={job} plan={plan} done={done} />
         <p className="bench">

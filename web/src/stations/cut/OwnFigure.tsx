@@ -1,6 +1,6 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, inWords, type Job, type PointedPlan, unwrap } from '../../api/client';
+import { api, inWords, type Job, unwrap } from '../../api/client';
 import { readLength } from '../../api/length';
 import { spoken, text } from '../../app/voice';
 import { useDraft } from '../../parts/draft';
@@ -17,19 +17,8 @@ const KINDS = spoken<Record<Of, string>>(() => ({
   wire_constant: text('cut-own-wires'),
 }));
 
-/** What may be tested on this job: a lean only where one is set, a percentage of a 60° bore, a constant where wires serve. */
-function kindsOf(plan: PointedPlan): Of[] {
-  const sixty = plan.thread.side === 'internal' && plan.thread.half_angle_deg === 30;
-  return [
-    'radial',
-    ...(plan.cut.angle_deg > 0 ? (['compound'] as const) : []),
-    ...(sixty ? (['percent'] as const) : []),
-    ...(plan.run.wires ? (['wire_constant'] as const) : []),
-  ];
-}
-
 /** A figure somebody was going to use: what it would give here, and the slip it looks like. */
-export function OwnFigure({ job, plan }: { job: Job; plan: PointedPlan }) {
+export function OwnFigure({ job, kinds }: { job: Job; kinds: Of[] }) {
   const unit = useUnit();
   const [of, setOf] = useState<Of>('radial');
   const [written, setText] = useDraft(`own-figure:${of}`, '');
@@ -65,7 +54,7 @@ export function OwnFigure({ job, plan }: { job: Job; plan: PointedPlan }) {
     >
       <Radios
         about={text('cut-own-which')}
-        choices={kindsOf(plan).map(is => ({ is, says: KINDS()[is] }))}
+        choices={kinds.map(is => ({ is, says: KINDS()[is] }))}
         chosen={is => is === of}
         onChoose={is => {
           setOf(is);

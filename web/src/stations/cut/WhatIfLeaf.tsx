@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { inWords, type Job, type PointedPlan } from '../../api/client';
+import { inWords, type Job } from '../../api/client';
 import { Outline } from '../../drawing/Outline';
 import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
@@ -9,17 +9,7 @@ import { text } from '../../app/voice';
 import { OwnFigure } from './OwnFigure';
 
 /** A dry run of mistakes, what each would do to this groove; and a figure of one's own, tested. */
-export function WhatIfLeaf({
-  job,
-  plan,
-  open,
-  onClose,
-}: {
-  job: Job;
-  plan: PointedPlan;
-  open: boolean;
-  onClose: () => void;
-}) {
+export function WhatIfLeaf({ job, open, onClose }: { job: Job; open: boolean; onClose: () => void }) {
   const groove = useGroove(job, open);
   const unit = useUnit();
   const [at, setAt] = useState(0);
@@ -46,7 +36,7 @@ export function WhatIfLeaf({
             {text('cut-own-figure')}
           </button>
         </div>
-        {own && <OwnFigure job={job} plan={plan} />}
+        {own && <OwnFigure job={job} kinds={groove.data?.own ?? []} />}
         {shown && (
           <div>
             <Outline drawing={shown.drawing} />
