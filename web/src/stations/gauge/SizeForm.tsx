@@ -5,7 +5,6 @@ import { useDraft } from '../../parts/draft';
 import { figure } from '../../parts/Figure';
 import { NumberPad } from '../../parts/NumberPad';
 import { Radios } from '../../parts/Radios';
-import { typed } from '../../parts/text';
 import { useUnit } from '../../parts/unit';
 import { aimOf, FIELD, type Figured } from './ways';
 import { spoken, text } from '../../app/voice';
@@ -195,9 +194,8 @@ export function SizeForm({ how, plan, sheet, judge, onTold }: SizeFormProps) {
           type="button"
           className="act plain"
           onClick={() => {
-            const at = plan.blank.register?.middle_mm.value;
-            setUnit(shown);
-            changed(() => setText(typed(at, shown)));
+            const at = plan.blank.register?.middle_mm;
+            if (at) changed(() => setText(figure(at, shown)));
           }}
         >
           {text('gauge-register-touched')}
