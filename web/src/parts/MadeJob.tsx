@@ -2,8 +2,8 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from '@tanstack/react-router';
 import { inWords } from '../api/client';
 
-/** Makes a job beside another one at a touch, and goes to it. */
-export function MadeJob({ says, make }: { says: string; make: () => Promise<{ id: string }> }) {
+/** Makes a job beside another one at a touch, and goes to it: a button, or a word of the sentence. */
+export function MadeJob({ says, make, word }: { says: string; make: () => Promise<{ id: string }>; word?: boolean }) {
   const queries = useQueryClient();
   const navigate = useNavigate();
   const making = useMutation({
@@ -15,13 +15,18 @@ export function MadeJob({ says, make }: { says: string; make: () => Promise<{ id
   });
   return (
     <>
-      <button type="button" className="act plain" disabled={making.isPending} onClick={() => making.mutate()}>
+      <button
+        type="button"
+        className={word ? 'word' : 'act plain'}
+        disabled={making.isPending}
+        onClick={() => making.mutate()}
+      >
         {says}
       </button>
       {making.isError && (
-        <p className="fault" role="alert">
+        <span className="fault" role="alert">
           {inWords(making.error)}
-        </p>
+        </span>
       )}
     </>
   );

@@ -367,7 +367,7 @@ async fn a_test_piece_is_cut_first_and_what_it_found_is_taken_over_one_by_one() 
     )
     .await;
     browser.go(&server.at(&format!("/jobs/{part}/setup"))).await;
-    browser.touch("aside .act.plain:nth-of-type(1)").await;
+    words(&browser, "Cut a test piece of it first").await;
     browser.comes_to(&format!("return location.pathname.includes('/jobs/{part}/')"), false).await;
     let test = browser.page.current_url().await.unwrap().path_segments().unwrap().nth(1).unwrap().to_owned();
     let plan = server.job(&test).await["plan"].clone();
@@ -385,7 +385,7 @@ async fn a_test_piece_is_cut_first_and_what_it_found_is_taken_over_one_by_one() 
     browser.wait_text(".lathe", "half of that, 0.030 mm, is too deep on one side").await;
     // The part is told of it, and takes over what is wanted of it.
     browser.go(&server.at(&format!("/jobs/{part}/setup"))).await;
-    browser.click_text("aside .act", "The test piece found").await;
+    words(&browser, "The test piece found").await;
     browser.wait_text("[role=dialog]", "slower than reckoned").await;
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
     browser.click("[role=dialog] .found .act").await;

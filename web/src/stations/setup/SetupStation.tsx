@@ -74,26 +74,31 @@ function SetUp({ job, plan }: PointedProps) {
     <Station
       id="setup"
       plan={plan}
-      sentence={said('setup-prove-size-mate', {
-        speed_rpm: setup.speed_rpm
-          ? said('setup-run-it-at-within', {
-              rpm: number(
-                text('setup-spindle-speed-rpm'),
-                asked?.spindle_rpm,
-                'spindle_rpm',
-                text('page-leave-app'),
-                speedSays(plan),
-              ),
-              limited: (
-                <button type="button" className={`word${limited ? ' set' : ''}`} onClick={() => setLimits(true)}>
-                  {limited ? text('setup-limits-of-your-own') : text('setup-the-usual-limits')}
-                </button>
-              ),
-            })
-          : text('setup-the-spindle-is', { speed_says: speedSays(plan) }),
-        way: <ProofWord job={job} plan={plan} />,
-        mate_at_hand: <MateWord job={job} plan={plan} />,
-      })}
+      sentence={
+        <>
+          {said('setup-prove-size-mate', {
+            speed_rpm: setup.speed_rpm
+              ? said('setup-run-it-at-within', {
+                  rpm: number(
+                    text('setup-spindle-speed-rpm'),
+                    asked?.spindle_rpm,
+                    'spindle_rpm',
+                    text('page-leave-app'),
+                    speedSays(plan),
+                  ),
+                  limited: (
+                    <button type="button" className={`word${limited ? ' set' : ''}`} onClick={() => setLimits(true)}>
+                      {limited ? text('setup-limits-of-your-own') : text('setup-the-usual-limits')}
+                    </button>
+                  ),
+                })
+              : text('setup-the-spindle-is', { speed_says: speedSays(plan) }),
+            way: <ProofWord job={job} plan={plan} />,
+            mate_at_hand: <MateWord job={job} plan={plan} />,
+          })}{' '}
+          <TestPiece job={job} plan={plan} />
+        </>
+      }
       drawing={
         <div className="views">
           <div className="row" role="group" aria-label={text('setup-which-view')}>
@@ -160,7 +165,6 @@ function SetUp({ job, plan }: PointedProps) {
       beside={
         <>
           {proof.gauge && !job.frozen && <PlugJobs job={job} />}
-          <TestPiece job={job} plan={plan} />
           {view !== 'check' && (
             <button
               type="button"

@@ -8,9 +8,10 @@ import { Leaf } from '../../parts/Leaf';
 import { MadeJob } from '../../parts/MadeJob';
 
 /** A test piece made as a job of its own. */
-export function TestPieceFirst({ job }: { job: Job }) {
+export function TestPieceFirst({ job, word }: { job: Job; word?: boolean }) {
   return (
     <MadeJob
+      word={word}
       says={text('setup-test-piece-first')}
       make={async () => unwrap(await api.POST('/api/v1/jobs/{id}/test-piece', { params: { path: { id: job.id } } }))}
     />
@@ -23,11 +24,11 @@ export function TestPiece({ job, plan }: { job: Job; plan: Plan }) {
   const pieces = useTestPieces(job, !job.frozen).data ?? [];
   if (job.frozen) return null;
   const asked = plan.proof.by === 'test_piece' || plan.watch.some(w => w.code === 'test_piece');
-  if (pieces.length === 0) return asked ? <TestPieceFirst job={job} /> : null;
+  if (pieces.length === 0) return asked ? <TestPieceFirst job={job} word /> : null;
   const n = pieces.reduce((all, piece) => all + piece.corrections.length, 0);
   return (
     <>
-      <button type="button" className="act plain" onClick={() => setOpen(true)}>
+      <button type="button" className="word" aria-haspopup="dialog" onClick={() => setOpen(true)}>
         {n > 0 ? text('setup-test-piece-found-so-many', { n }) : text('setup-test-piece-found')}
       </button>
       <Leaf title={text('setup-test-piece-found')} open={open} onClose={() => setOpen(false)} wide>
