@@ -463,8 +463,16 @@ fn board(store: &Store, away: bool) -> Result<Vec<Box<RawValue>>, Failed> {
     Ok(shown)
 }
 
+/// Letters of a title at most.
+const TITLE_LETTERS: usize = 120;
+
+/// A title made of others, no longer than one may be.
+pub fn title_cut(title: &str) -> String {
+    title.chars().take(TITLE_LETTERS).collect()
+}
+
 pub fn title_fault(title: &str) -> Option<Fault> {
-    let sound = !title.trim().is_empty() && title.chars().count() <= 120 && !title.chars().any(char::is_control);
+    let sound = !title.trim().is_empty() && title.chars().count() <= TITLE_LETTERS && !title.chars().any(char::is_control);
     (!sound).then(|| Fault::new("/title", say!(Voice::default(), "srv-title-1-120-characters-no")))
 }
 

@@ -1,7 +1,7 @@
 //! Threads added to the part of a job: its mate, another thread, the same again on the other end; and the gauge to turn that proves it.
 
 use crate::body::Sent;
-use crate::jobs::{JobView, keepable, side_of, title_fault, view, whole_of};
+use crate::jobs::{JobView, keepable, side_of, title_cut, title_fault, view, whole_of};
 use crate::parts::{slot_of, standing, whole_parts};
 use crate::planning::request_of;
 use crate::problem::Problem;
@@ -194,7 +194,7 @@ fn join_once(store: &Store, of: &str, asked: &AddMember, created: &str, voice: A
         return Ok(Some(MemberAdded::Faulty(faults)));
     }
     let changed = (asked.mate && first.frozen.is_none()).then(|| request.to_string());
-    let title: String = asked.title.clone().unwrap_or(title).chars().take(120).collect();
+    let title = title_cut(asked.title.as_deref().unwrap_or(&title));
     let id = uuid::Uuid::new_v4().to_string();
     let revision = first.revision;
     let member = NewMember { id: &id, title: &title, request: &new_text, created, revision, mates: asked.mate, request_of_first: changed.as_deref() };
@@ -249,7 +249,7 @@ fn plug(store: &Store, of: &str, created: &str, voice: Asked) -> Result<Option<R
             return Ok(Some(Err(faults)));
         }
     }
-    let title = |id: &str| say!(Voice::default(), id, title = &bore.title).chars().take(120).collect::<String>();
+    let title = |id: &str| title_cut(&say!(Voice::default(), id, title = &bore.title));
     let [first, second] = [uuid::Uuid::new_v4(), uuid::Uuid::new_v4()].map(|id| id.to_string());
     let jobs = [(&first, "title-plug-go", &go), (&second, "title-plug-not-go", &not_go)].map(|(id, says, request)| (id, title(says), request.to_string()));
     store.add_part(&jobs.each_ref().map(|(id, title, request)| [id.as_str(), title, request]), created, None)?;

@@ -1,6 +1,6 @@
 //! Test pieces: the same job on scrap first, and what it found, for its part to take over.
 
-use crate::jobs::{JobView, keepable, view, whole_of};
+use crate::jobs::{JobView, keepable, title_cut, view, whole_of};
 use crate::members::again;
 use crate::problem::Problem;
 use crate::state::App;
@@ -13,6 +13,7 @@ use serde::Serialize;
 use serde_json::json;
 use utoipa::ToSchema;
 use yoke_core::batch::{Correction, TestPieceFacts, corrections};
+use yoke_core::job::PlanRequest;
 use yoke_core::log::fold;
 use yoke_core::say;
 use yoke_core::voice::Voice;
@@ -54,7 +55,7 @@ fn make(store: &Store, of: &str, created: &str, voice: Asked) -> Result<Option<R
         return Ok(Some(Err(Problem::faulty(faults))));
     }
     let id = uuid::Uuid::new_v4().to_string();
-    let title: String = say!(Voice::default(), "title-test-piece", title = &part.title).chars().take(120).collect();
+    let title = title_cut(&say!(Voice::default(), "title-test-piece", title = &part.title));
     let kept = json!(TestPieceFacts { of: of.to_owned() }).to_string();
     store.add_part(&[[&id, &title, &request.to_string()]], created, Some([KIND, &kept]))?;
     store.job(&id)?.map(|job| view(store, &job, voice).map(Ok)).transpose()
@@ -70,22 +71,25 @@ pub async fn test_pieces(State(app): State<App>, voice: Asked, Path(id): Path<St
 
 fn all(store: &Store, of: &str, voice: Asked) -> Result<Option<Vec<TestPieceView>>, Failed> {
     let Some(part) = store.job(of)? else { return Ok(None) };
+    let (spoken, request) = (voice.of_job(&part), stored::request(&part)?.read);
     let mut pieces = Vec::new();
-    for row in store.sheets()?.iter().filter(|row| row.kind == KIND) {
-        let kept: TestPieceFacts = stored::sheet(row)?;
-        if let Some(job) = store.job(&row.owner)?.filter(|_| kept.of == of) {
-            pieces.push(TestPieceView { corrections: found(store, &part, &job, voice)?, begun: job.frozen.is_some(), job: job.id, title: job.title });
+    for row in store.sheets_of(KIND)? {
+        let kept: TestPieceFacts = stored::sheet(&row)?;
+        if kept.of != of {
+            continue;
+        }
+        if let Some(job) = store.job(&row.owner)? {
+            let corrections = found(store, &request, &job, (voice, spoken))?;
+            pieces.push(TestPieceView { corrections, begun: job.frozen.is_some(), job: job.id, title: job.title });
         }
     }
     Ok(Some(pieces))
 }
 
-/// What one found; nothing of one that is not begun, or has no single point.
-fn found(store: &Store, part: &JobRow, job: &JobRow, voice: Asked) -> Result<Vec<Correction>, Failed> {
+/// What one found, as its part speaks; nothing of one that is not begun, or has no single point.
+fn found(store: &Store, part: &PlanRequest, job: &JobRow, (voice, spoken): (Asked, Voice)) -> Result<Vec<Correction>, Failed> {
     let (Some(run), Ok((plan, ..))) = (stored::run(job)?, whole_of(store, job, voice)?) else { return Ok(Vec::new()) };
-    let spoken = voice.of_job(part);
-    let (run, requests) = (fold(&run, &stored::acts(store, job)?, spoken), [part, job].map(stored::request));
-    let [part, test] = requests;
-    let (part, test) = (part?.read, test?.read);
-    Ok(plan.pointed().map_or_else(Vec::new, |plan| corrections([&part, &test], &plan, &run, spoken)))
+    let Some(plan) = plan.pointed() else { return Ok(Vec::new()) };
+    let run = fold(&run, &stored::acts(store, job)?, spoken);
+    Ok(corrections([part, &stored::request(job)?.read], &plan, &run, spoken))
 }

@@ -92,6 +92,17 @@ impl Store {
         Ok(self.lock().query_row(sql, [owner, kind], sheet_row).optional()?)
     }
 
+    /// All of one kind.
+    ///
+    /// # Errors
+    /// What SQLite says.
+    pub fn sheets_of(&self, kind: &str) -> Result<Vec<SheetRow>, StoreError> {
+        let connection = self.lock();
+        let mut query = connection.prepare_cached("SELECT owner, kind, body, revision FROM sheets WHERE kind = ?1 ORDER BY owner")?;
+        let rows = query.query_map([kind], sheet_row)?;
+        Ok(rows.collect::<Result<_, _>>()?)
+    }
+
     /// All of them.
     ///
     /// # Errors

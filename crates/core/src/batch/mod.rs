@@ -74,13 +74,18 @@ pub struct CarriedOver {
 /// a few hundredths over a thread.
 const WEAR_MM: f64 = 0.02;
 
+/// Between which widths the flat of a tip as found is taken to lie on the piece after, mm, worn by so much more.
+fn laid_out_for(tip: &TipFound, wear_mm: f64) -> [f64; 2] {
+    let middle = tip.flat_mm + wear_mm;
+    [(middle - tip.doubt_mm).max(0.0), middle + tip.doubt_mm + WEAR_MM].map(|f| (f * 1e3).round() / 1e3)
+}
+
 /// What the last part that was read hands on to the next; nothing before one was. With the drift of the tip where that is real.
 #[must_use]
 pub fn carry_over(found: &[(usize, TipFound)], drift: Option<&Drift>, voice: Voice) -> Option<CarriedOver> {
     let (from, last) = found.iter().rev().find(|(_, f)| f.readings > 0)?;
     let wear = drift.filter(|d| d.real).map_or(0.0, |d| d.each_mm);
-    let middle = last.flat_mm + wear;
-    let flat_mm = [(middle - last.doubt_mm).max(0.0), middle + last.doubt_mm + WEAR_MM].map(|f| (f * 1e3).round() / 1e3);
+    let flat_mm = laid_out_for(last, wear);
     Some(CarriedOver {
         from: *from,
         flat_mm,

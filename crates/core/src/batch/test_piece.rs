@@ -1,6 +1,6 @@
 //! A test piece: the same job on scrap first. What it found comes back to its part one by one, when that is said, and to no other.
 
-use super::carry_over;
+use super::laid_out_for;
 use crate::gauge::{SPRING_SD, spring_told, tip_told};
 use crate::job::PlanRequest;
 use crate::log::RunState;
@@ -45,7 +45,7 @@ enum In {
     Rpm,
 }
 
-/// Facts that may have been told otherwise of the test piece once it was cut, and belong to the job rather than to the piece of metal.
+/// Facts that may be told otherwise of the test piece than of its part, and belong to the job rather than to the piece of metal.
 const FIELDS: &[(&str, &str, In)] = &[
     ("bit", "included_angle_deg", In::Degrees),
     ("bit", "tip_flat_mm", In::Length),
@@ -71,7 +71,7 @@ pub fn corrections([part, test]: [&PlanRequest; 2], plan: &Pointed<'_>, run: &Ru
     // What was found stands over what was told of the same, and once taken over it stands in the part's facts.
     let by_cutting: Vec<&str> = all.iter().map(|c| c.code).collect();
     let [here, there] = [part, test].map(|request| serde_json::to_value(request).unwrap_or_default());
-    all.retain(|c| !holds(&here, &c.change));
+    all.retain(|c| !holds(Some(&here), &c.change));
     for (section, field, kind) in FIELDS {
         let found = match *field {
             "tip_flat_mm" | "tip_radius_mm" => "tip",
@@ -110,12 +110,11 @@ impl In {
 fn found(test: &PlanRequest, plan: &Pointed<'_>, run: &RunState, voice: Voice) -> Vec<Correction> {
     let mut all = Vec::new();
     let read = run.tip.as_ref().filter(|tip| tip.readings > 0);
-    if let Some((tip, next)) = read.and_then(|tip| Some((tip, carry_over(&[(1, tip.clone())], None, voice)?))) {
-        let doubt = voice.length(tip.doubt_mm);
+    if let Some(tip) = read {
         all.push(Correction {
             code: "tip",
-            says: say!(voice, "test-piece-tip", tip = voice.length(tip.flat_mm), doubt = doubt),
-            change: tip_told(next.flat_mm),
+            says: say!(voice, "test-piece-tip", tip = voice.length(tip.flat_mm), doubt = voice.length(tip.doubt_mm)),
+            change: tip_told(laid_out_for(tip, 0.0)),
         });
     }
     // What is no surer than a guess was not found.
@@ -164,18 +163,11 @@ fn found(test: &PlanRequest, plan: &Pointed<'_>, run: &RunState, voice: Voice) -
     all
 }
 
-/// Whether a request holds all a merge patch would set.
-fn holds(request: &Value, change: &Value) -> bool {
+/// Whether a request holds all a merge patch would set, and nothing it would take away.
+fn holds(request: Option<&Value>, change: &Value) -> bool {
     match change {
-        Value::Object(fields) => fields.iter().all(|(field, to)| request.get(field).map_or(to.is_null(), |is| holds(is, to)) || leads_nowhere(to)),
-        _ => request == change,
-    }
-}
-
-/// Whether it sets nothing.
-fn leads_nowhere(change: &Value) -> bool {
-    match change {
-        Value::Object(fields) => fields.values().all(leads_nowhere),
-        other => other.is_null(),
+        Value::Null => request.is_none_or(Value::is_null),
+        Value::Object(fields) => fields.iter().all(|(field, to)| holds(request.and_then(|r| r.get(field)), to)),
+        to => request == Some(to),
     }
 }

@@ -1,4 +1,3 @@
-import { TestPieceFirst } from '../setup/TestPiece';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
 import { useId, useState } from 'react';
@@ -8,6 +7,7 @@ import { useDraft } from '../../parts/draft';
 import { figure } from '../../parts/Figure';
 import { Leaf } from '../../parts/Leaf';
 import { useUnit } from '../../parts/unit';
+import { TestPieceFirst } from '../setup/TestPiece';
 import type { StationProps } from '../JobPage';
 import { MateLeaf } from './MateLeaf';
 import { said, text } from '../../app/voice';
